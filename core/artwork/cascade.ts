@@ -1,0 +1,60 @@
+import type { Element, Markup } from './markup'
+import { readPaint, type Paint } from './paint'
+import type { Passage } from './passage'
+import { matchingRules, readDeclarations, readSheets, type Declaration } from './stylesheet'
+
+/** The properties that say a color. */
+export const COLOR_PROPERTIES = ['fill', 'stroke', 'color', 'stop-color', 'flood-color', 'lighting-color'] as const
+export type ColorProperty = (typeof COLOR_PROPERTIES)[number]
+
+/** The properties that bring in paint from elsewhere in the file. */
+export const REFERENCE_PROPERTIES = ['filter', 'marker', 'marker-start', 'marker-mid', 'marker-end'] as const
+export type ReferenceProperty = (typeof REFERENCE_PROPERTIES)[number]
+
+/** What is said of an element itself, before anything is inherited. */
+export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in ReferenceProperty]?: string }
+
+const isColor = (name: string): name is ColorProperty => (COLOR_PROPERTIES as readonly string[]).includes(name)
+const isReference = (name: string): name is ReferenceProperty => (REFERENCE_PROPERTIES as readonly string[]).includes(name)
+
+type Draft = { [P in ColorProperty]?: Paint } & { [P in ReferenceProperty]?: string }
+
+const take = (draft: Draft, property: string, value: Passage): void => {
+  if (isColor(property)) {
+    const paint = readPaint(value)
+    if (paint) draft[property] = paint
+  } else if (isReference(property)) draft[property] = value.text
+}
+
+const takeAll = (draft: Draft, declarations: readonly Declaration[], important: boolean): void => {
+  for (const declaration of declarations)
+    if (declaration.important === important) take(draft, declaration.property, declaration.value)
+}
+
+const NOTHING: Declared = {}
+
+/**
+ * The cascade of a file: what is said of an element by its attributes, then by style sheets in order of
+ * specificity, then by its own `style`, then by everything `!important` in the same order (CSS Cascade 4;
+ * presentation attributes as SVG 2 section 6.6). Invalid values are passed over.
+ */
+export const cascadeOf = ({ elements }: Markup): (element: Element) => Declared => {
+  const sheets = readSheets(elements)
+  const known: Array<Declared | undefined> = new Array(elements.length)
+  const declare = (element: Element): Declared => {
+    const draft: Draft = {}
+    let style: Declaration[] = []
+    for (const { name, value } of element.attributes) {
+      if (name === 'style') style = readDeclarations(value)
+      else take(draft, name, value)
+    }
+    const rules = matchingRules(sheets, element)
+    for (const rule of rules) takeAll(draft, rule.declarations, false)
+    takeAll(draft, style, false)
+    for (const rule of rules) takeAll(draft, rule.declarations, true)
+    takeAll(draft, style, true)
+    for (const any in draft) if (any) return draft
+    return NOTHING
+  }
+  return element => known[element.index] ??= declare(element)
+}

@@ -1,0 +1,49 @@
+import { LARGEST_SVG, Unreadable } from './unreadable'
+
+/** How a file's bytes say its text, so that it can be written back in the same way. */
+export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'iso-8859-1'
+
+export interface Decoded { text: string, encoding: Encoding }
+
+const marked = (bytes: Uint8Array, ...mark: number[]): boolean => mark.every((byte, i) => bytes[i] === byte)
+
+const chunked = (codes: Uint8Array | Uint16Array): string => {
+  const parts: string[] = []
+  for (let i = 0; i < codes.length; i += 8192) parts.push(String.fromCharCode(...codes.subarray(i, i + 8192)))
+  return parts.join('')
+}
+
+const utf16 = (bytes: Uint8Array, little: boolean): string => {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  const codes = new Uint16Array(bytes.length >> 1)
+  for (let i = 0; i < codes.length; i++) codes[i] = view.getUint16(i * 2, little)
+  return chunked(codes)
+}
+
+/**
+ * The text of an SVG file. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not valid UTF-8
+ * are read one to one as ISO 8859-1, so that every file comes back out as it went in. A byte-order mark
+ * stays in the text. Throws Unreadable for an empty file and one of more than 20 MB.
+ */
+export const decoded = (bytes: Uint8Array): Decoded => {
+  if (bytes.length === 0) throw new Unreadable('The file is empty.')
+  if (bytes.length > LARGEST_SVG)
+    throw new Unreadable(`The file is ${(bytes.length / 1048576).toFixed(0)} MB; an SVG may have up to 20 MB.`)
+  if (marked(bytes, 0xff, 0xfe)) return { text: utf16(bytes, true), encoding: 'utf-16le' }
+  if (marked(bytes, 0xfe, 0xff)) return { text: utf16(bytes, false), encoding: 'utf-16be' }
+  try {
+    return { text: new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes), encoding: 'utf-8' }
+  } catch {
+    return { text: chunked(bytes), encoding: 'iso-8859-1' }
+  }
+}
+
+/** The bytes of a text in the encoding it was read from. */
+export const encoded = ({ text, encoding }: Decoded): Uint8Array => {
+  if (encoding === 'utf-8') return new TextEncoder().encode(text)
+  if (encoding === 'iso-8859-1') return Uint8Array.from(text, letter => letter.charCodeAt(0))
+  const bytes = new Uint8Array(text.length * 2)
+  const view = new DataView(bytes.buffer)
+  for (let i = 0; i < text.length; i++) view.setUint16(i * 2, text.charCodeAt(i), encoding === 'utf-16le')
+  return bytes
+}

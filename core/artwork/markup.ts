@@ -1,0 +1,178 @@
+import { Tokenizer } from 'htmlparser2'
+import { passageReader, readDoctype, type Doctype } from './doctype'
+import { joined, lineOf, verbatim, type Passage, type Span } from './passage'
+import { Unreadable } from './unreadable'
+
+export const SVG_NAMESPACE = 'http://www.w3.org/2000/svg'
+export const XHTML_NAMESPACE = 'http://www.w3.org/1999/xhtml'
+
+/** An attribute: the span from its name to its closing quote, its value's span, and the value as it reads. */
+export interface Attribute extends Span { name: string, value: Passage, inside: Span }
+
+/** An element of the file, in document order; `start` to `end` is all of it, children included. */
+export interface Element extends Span {
+  index: number
+  /** The name as written, with its prefix. */
+  name: string
+  /** The name without prefix. */
+  local: string
+  namespace: string
+  parent: Element | null
+  children: Element[]
+  attributes: Attribute[]
+  /** The end of the name in the start tag: where an attribute can be added. */
+  nameEnd: number
+  /** What a style sheet or script says; empty elsewhere. */
+  content: Passage[]
+  /** Whether letters stand directly in the element. */
+  lettered: boolean
+}
+
+/** An SVG file taken apart, every piece with its place in the source. */
+export interface Markup {
+  source: string
+  root: Element
+  elements: Element[]
+  instructions: Span[]
+  doctype: Doctype | null
+  /** The namespace prefixes used and never declared. */
+  unbound: Set<string>
+}
+
+/** The value of an attribute by its name without prefix, as it reads. */
+export const attributeOf = (element: Element, name: string): string | undefined =>
+  element.attributes.find(attribute => attribute.name === name)?.value.text
+
+/** What an element's `href`, with or without the old prefix, points to. */
+export const hrefOf = (element: Element): string | undefined =>
+  attributeOf(element, 'href') ?? element.attributes.find(({ name }) => name.endsWith(':href'))?.value.text
+
+const localName = (name: string): string => name.slice(name.indexOf(':') + 1)
+const prefixOf = (name: string): string => name.slice(0, Math.max(0, name.indexOf(':')))
+
+type Scope = ReadonlyMap<string, string>
+
+const scopeWithin = (outer: Scope, attributes: readonly Attribute[]): Scope => {
+  let scope: Map<string, string> | null = null
+  for (const { name, value } of attributes) {
+    if (!name.startsWith('xmlns')) continue
+    if (name === 'xmlns') (scope ??= new Map(outer)).set('', value.text)
+    else if (name[5] === ':') (scope ??= new Map(outer)).set(name.slice(6), value.text)
+  }
+  return scope ?? outer
+}
+
+/** A root without namespace is taken as SVG, and so are its like within it: every fifth old file lacks it. */
+const BUILT_IN: Scope = new Map([['', SVG_NAMESPACE], ['svg', SVG_NAMESPACE], ['xml', 'http://www.w3.org/XML/1998/namespace']])
+
+/**
+ * Takes an SVG file apart. Throws Unreadable, in a plain sentence, for what is not SVG, what is not well-formed
+ * XML, what ends in the middle, and entities that reach outside or expand without end.
+ */
+export const readMarkup = (source: string): Markup => {
+  const doctype = readDoctype(source)
+  const read = passageReader(source, doctype?.entities ?? new Map())
+  const elements: Element[] = []
+  const instructions: Span[] = []
+  const unbound = new Set<string>()
+  const open: Array<{ element: Element, scope: Scope }> = []
+  let current: Element | null = null
+  let attributeName: Span = { start: 0, end: 0 }
+  let attributeInside: Span = { start: 0, end: 0 }
+  let roots = 0
+  const wrong = (what: string, at: number): never => {
+    throw new Unreadable(`The file is not well-formed: ${what} on line ${lineOf(source, at)}.`)
+  }
+
+  const close = (end: number): void => {
+    const top = open.pop()
+    if (top) top.element.end = end
+  }
+
+  const enter = (element: Element): void => {
+    const parent = open.at(-1)
+    if (!parent && ++roots > 1) wrong('there is a second root element', element.start)
+    const scope = scopeWithin(parent?.scope ?? BUILT_IN, element.attributes)
+    const prefix = prefixOf(element.name)
+    const namespace = scope.get(prefix)
+    if (namespace === undefined) unbound.add(prefix)
+    element.namespace = namespace ?? prefix
+    for (const { name, start } of element.attributes) {
+      const own = prefixOf(name)
+      if (own && own !== 'xmlns' && !scope.has(own)) unbound.add(own)
+      if (element.attributes.find(attribute => attribute.name === name)?.start !== start)
+        wrong(`<${element.name}> says “${name}” twice`, start)
+    }
+    parent?.element.children.push(element)
+    open.push({ element, scope })
+  }
+
+  const content = (passage: () => Passage, start: number, end: number): void => {
+    const element = open.at(-1)?.element
+    if (!element) return
+    const at = source.indexOf('&', start)
+    if (at !== -1 && at < end && source[end] !== ']') passage()
+    if (element.local === 'style' || element.local === 'script') element.content.push(passage())
+    else if (!element.lettered && /\S/.test(source.slice(start, Math.min(end, start + 200)))) element.lettered = true
+  }
+
+  const finishTag = (end: number, closed: boolean): void => {
+    if (!current) return
+    enter(current)
+    current = null
+    if (closed) close(end)
+  }
+
+  const tokenizer = new Tokenizer({ xmlMode: true, decodeEntities: false }, {
+    onopentagname(start, end) {
+      const name = source.slice(start, end)
+      current = {
+        index: elements.length, name, local: localName(name), namespace: '', parent: open.at(-1)?.element ?? null, children: [],
+        attributes: [], start: start - 1, end: -1, nameEnd: end, content: [], lettered: false,
+      }
+      elements.push(current)
+    },
+    onattribname(start, end) {
+      attributeName = { start, end }
+      attributeInside = { start: end, end }
+    },
+    onattribdata(start, end) { attributeInside = { start, end } },
+    onattribend(quote, end) {
+      if (quote < 2) wrong('an attribute has no quotes', end)
+      const inside = attributeInside.end > attributeInside.start && attributeInside.start > attributeName.end ? attributeInside : { start: end, end }
+      if (source.slice(inside.start, inside.end).includes('<')) wrong('an attribute holds a “<”', inside.start)
+      current?.attributes.push({
+        name: source.slice(attributeName.start, attributeName.end), start: attributeName.start, end, inside, value: read(inside),
+      })
+    },
+    onattribentity() {},
+    onopentagend(end) { finishTag(end + 1, false) },
+    onselfclosingtag(end) { finishTag(end + 1, true) },
+    onclosetag(start, end) {
+      const name = source.slice(start, end)
+      const top = open.at(-1)?.element
+      if (top?.name !== name) wrong(top ? `</${name}> closes a <${top.name}>` : `</${name}> closes nothing`, start)
+      close(source.indexOf('>', end) + 1)
+    },
+    ontext(start, end) { content(() => read({ start, end }), start, end) },
+    ontextentity() {},
+    oncdata(start, end, offset) { content(() => verbatim(source, start, end - offset), start, end - offset) },
+    oncomment() {},
+    ondeclaration() {},
+    onprocessinginstruction(start, end) { instructions.push({ start: start - 2, end: end + 2 }) },
+    onend() {},
+  })
+  tokenizer.write(doctype ? source.slice(0, doctype.start) + ' '.repeat(doctype.end - doctype.start) + source.slice(doctype.end) : source)
+  tokenizer.end()
+
+  const root = elements[0]
+  if (!root || root.local !== 'svg' || root.namespace !== SVG_NAMESPACE)
+    throw new Unreadable(root ? `The file is not an SVG: its root is <${root.name}>.` : 'The file is not an SVG: it holds no elements.')
+  const unclosed = open.at(-1)?.element ?? current
+  if (unclosed)
+    throw new Unreadable(`The file ends in the middle: the <${(unclosed as Element).name}> of line ${lineOf(source, (unclosed as Element).start)} is never closed.`)
+  return { source, root, elements, instructions, doctype, unbound }
+}
+
+/** What an element's style sheet says, as one passage. */
+export const contentOf = (element: Element): Passage => joined(element.content.length ? element.content : [{ text: '', pieces: [] }])

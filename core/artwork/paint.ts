@@ -1,0 +1,142 @@
+import { formatHex, parse } from 'culori'
+import { hexOf, type Hex } from '../color/convert'
+import { placeOf, type Passage, type Span } from './passage'
+
+/** A color that somebody wrote: its value, its alpha in [0, 1], how it is written and where. */
+export interface Token { hex: Hex, alpha: number, text: string, place: Span }
+
+/** What a paint property says. `initial` is what holds where nobody said anything; `unread` is a paint this reader leaves alone, such as one through a CSS variable. */
+export type Paint =
+  | { kind: 'color', token: Token }
+  | { kind: 'current' }
+  | { kind: 'inherit' }
+  | { kind: 'initial' }
+  | { kind: 'none' }
+  | { kind: 'server', id: string, fallback: Paint | null }
+  | { kind: 'unread', text: string }
+
+/** The same without a place: positions are those within the text of the value. */
+type Read =
+  | { kind: 'color', hex: Hex, alpha: number, start: number, end: number }
+  | { kind: 'server', id: string, fallback: Read | null }
+  | { kind: 'current' | 'inherit' | 'none' | 'unread' }
+
+const KEYWORDS: Readonly<Record<string, 'current' | 'inherit' | 'none' | 'unread'>> = {
+  'none': 'none', 'currentcolor': 'current', 'inherit': 'inherit', 'unset': 'inherit', 'initial': 'unread',
+  'revert': 'unread', 'revert-layer': 'unread', 'context-fill': 'unread', 'context-stroke': 'unread',
+}
+
+/** A CSS color in a file: its opaque value and its alpha; null where the text is none. */
+export const readColor = (text: string): { hex: Hex, alpha: number } | null => {
+  const lower = text.toLowerCase()
+  if (/^[\da-f]+$/.test(lower)) return null
+  const color = parse(lower)
+  if (!color) return null
+  const alpha = color.alpha ?? 1
+  return { hex: color.mode === 'rgb' ? formatHex(color) : hexOf(color), alpha: Math.min(1, Math.max(0, alpha)) }
+}
+
+const SERVER = /^url\(\s*(?:"([^"]*)"|'([^']*)'|([^\s"'()]*))\s*\)/i
+
+/** The first word or function of a value, from `start`. */
+const wordEnd = (text: string, start: number): number => {
+  let depth = 0
+  for (let at = start; at < text.length; at++) {
+    const letter = text[at] as string
+    if (letter === '(') depth++
+    else if (letter === ')' && --depth === 0) return at + 1
+    else if (depth === 0 && /\s/.test(letter)) return at
+  }
+  return text.length
+}
+
+const read = (text: string, from = 0): Read | null => {
+  let start = from
+  while (start < text.length && /\s/.test(text[start] as string)) start++
+  if (start >= text.length) return null
+  const rest = text.slice(start)
+  const server = SERVER.exec(rest)
+  if (server) {
+    const target = server[1] ?? server[2] ?? server[3] ?? ''
+    return { kind: 'server', id: target.startsWith('#') ? target.slice(1) : '', fallback: read(text, start + server[0].length) }
+  }
+  const end = wordEnd(text, start)
+  const word = text.slice(start, end)
+  const keyword = KEYWORDS[word.toLowerCase()]
+  if (keyword) return { kind: keyword }
+  if (/^(var|env|color-mix|light-dark|device-cmyk)\(|\bvar\(|\bfrom\b/i.test(word)) return { kind: 'unread' }
+  const color = readColor(word)
+  return color ? { kind: 'color', ...color, start, end } : null
+}
+
+const cache = new Map<string, Read | null>()
+const MOST_CACHED = 20_000
+
+const cachedRead = (text: string): Read | null => {
+  let result = cache.get(text)
+  if (result === undefined) {
+    if (cache.size > MOST_CACHED) cache.clear()
+    cache.set(text, result = read(text))
+  }
+  return result
+}
+
+const placed = (passage: Passage, result: Read): Paint => {
+  switch (result.kind) {
+    case 'color': {
+      const place = placeOf(passage, result.start, result.end)
+      const text = passage.text.slice(result.start, result.end)
+      return place ? { kind: 'color', token: { hex: result.hex, alpha: result.alpha, text, place } } : { kind: 'unread', text }
+    }
+    case 'server': return { kind: 'server', id: result.id, fallback: result.fallback && placed(passage, result.fallback) }
+    case 'unread': return { kind: 'unread', text: passage.text.trim() }
+    default: return { kind: result.kind }
+  }
+}
+
+/**
+ * Reads the value of a paint or color property. Returns null where it is not valid, so that the cascade
+ * passes it over as CSS has it.
+ */
+export const readPaint = (passage: Passage): Paint | null => {
+  const result = cachedRead(passage.text)
+  return result && placed(passage, result)
+}
+
+const short = (hex: string): string | null =>
+  hex[1] === hex[2] && hex[3] === hex[4] && hex[5] === hex[6] ? `#${hex[1]}${hex[3]}${hex[5]}` : null
+
+const channels = (hex: Hex): [number, number, number] =>
+  [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number]
+
+/** Puts new channel values where the old numbers stood, so that separators and alpha stay as written. */
+const inFunction = (text: string, hex: Hex): string => {
+  const values = channels(hex)
+  let i = 0
+  return text.replace(/[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?(%?)/gi, (number, percent: string) => {
+    const value = values[i++]
+    if (value === undefined) return number
+    return percent ? `${Math.round(value / 255 * 10000) / 100}%` : String(value)
+  })
+}
+
+/**
+ * How a token is written with another color: in its own notation (short or long hex, upper or lower case,
+ * `rgb()` with its separators), its alpha kept. Color words and other functions become hex, or `rgba()`
+ * where they are not opaque.
+ */
+export const rewritten = ({ text, alpha }: Token, hex: Hex): string => {
+  if (text[0] === '#') {
+    const digits = text.length - 1
+    const brief = digits <= 4 ? short(hex) : null
+    const alphaDigits = digits === 4 ? (brief ? text[4] : `${text[4]}${text[4]}`) : digits === 8 ? text.slice(7) : ''
+    const plain = (brief ?? hex) + alphaDigits
+    return /[A-F]/.test(text) ? plain.toUpperCase() : plain
+  }
+  if (/^rgba?\(/i.test(text)) return inFunction(text, hex)
+  return alpha === 1 ? hex : `rgba(${channels(hex).join(', ')}, ${alpha})`
+}
+
+/** A token as the screen has it: a CSS variable in place of its color, its alpha kept. */
+export const asVariable = ({ alpha }: Pick<Token, 'alpha'>, variable: string): string =>
+  alpha === 1 ? `var(${variable})` : `rgb(from var(${variable}) r g b / ${alpha})`

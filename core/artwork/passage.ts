@@ -1,0 +1,72 @@
+/** A stretch of source text, from the first character to the one after the last. */
+export interface Span { start: number, end: number }
+
+/** One run of a passage that stands in the source letter for letter. */
+interface Piece { at: number, from: number, length: number }
+
+/**
+ * Text as it reads (character references and entities resolved, CDATA joined) that remembers where each
+ * of its characters stands in the source.
+ */
+export interface Passage { text: string, pieces: readonly Piece[] }
+
+/** A passage that stands in the source as it reads. */
+export const verbatim = (source: string, start: number, end: number): Passage =>
+  ({ text: source.slice(start, end), pieces: [{ at: 0, from: start, length: end - start }] })
+
+/** Several passages read one after the other. */
+export const joined = (passages: readonly Passage[]): Passage => {
+  if (passages.length === 1) return passages[0] as Passage
+  let text = ''
+  const pieces: Piece[] = []
+  for (const passage of passages) {
+    for (const piece of passage.pieces) pieces.push({ ...piece, at: piece.at + text.length })
+    text += passage.text
+  }
+  return { text, pieces }
+}
+
+/** Text that has no place of its own in the source, such as a resolved character reference. */
+export const placeless = (text: string): Passage => ({ text, pieces: [] })
+
+/** The part of a passage from one character to another. */
+export const part = (passage: Passage, start: number, end: number): Passage => ({
+  text: passage.text.slice(start, end),
+  pieces: passage.pieces
+    .map(({ at, from, length }) => {
+      const first = Math.max(at, start)
+      const last = Math.min(at + length, end)
+      return { at: first - start, from: from + first - at, length: last - first }
+    })
+    .filter(({ length }) => length > 0),
+})
+
+/** Where a stretch of a passage stands in the source; null where it does not stand there letter for letter. */
+export const placeOf = (passage: Passage, start: number, end: number): Span | null => {
+  const piece = passage.pieces.find(({ at, length }) => start >= at && end <= at + length)
+  return piece ? { start: piece.from + start - piece.at, end: piece.from + end - piece.at } : null
+}
+
+/** A change of the source: a span replaced by a text. */
+export interface Edit extends Span { text: string }
+
+/** The source with all edits made, in one pass. Edits must not overlap; at the same place they follow in the order given. */
+export const edited = (source: string, edits: readonly Edit[]): string => {
+  if (edits.length === 0) return source
+  const ordered = [...edits].sort((one, other) => one.start - other.start || one.end - other.end)
+  const out: string[] = []
+  let at = 0
+  for (const { start, end, text } of ordered) {
+    out.push(source.slice(at, start), text)
+    at = end
+  }
+  out.push(source.slice(at))
+  return out.join('')
+}
+
+/** The line, counted from 1, on which a character of the source stands. */
+export const lineOf = (source: string, at: number): number => {
+  let line = 1
+  for (let next = source.indexOf('\n'); next !== -1 && next < at; next = source.indexOf('\n', next + 1)) line++
+  return line
+}

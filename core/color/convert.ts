@@ -1,0 +1,81 @@
+import { converter, displayable, formatHex, toGamut, type Color, type Hsv, type Oklab, type Oklch, type Rgb } from 'culori'
+
+/** A color of sRGB as `#rrggbb`, lower case. */
+export type Hex = string
+
+/** Hue in degrees [0, 360), saturation and brightness in [0, 1]. */
+export interface Hsb { h: number, s: number, b: number }
+
+/** Lightness in [0, 1], chroma from 0 to about 0.37, hue in degrees [0, 360). */
+export interface Lch { l: number, c: number, h: number }
+
+/** OKLab: lightness in [0, 1], a and b around ±0.4. */
+export interface Lab { l: number, a: number, b: number }
+
+const toRgb = converter('rgb')
+const toHsv = converter('hsv')
+const toOklab = converter('oklab')
+const toOklch = converter('oklch')
+const fitted = toGamut('rgb', 'oklch', null, 0)
+
+/** Brings an angle in degrees into [0, 360). */
+export const degrees = (angle: number): number => {
+  const wrapped = angle % 360
+  return wrapped < 0 ? wrapped + 360 : wrapped
+}
+
+/** The signed way from one angle to another along the shorter arc, in degrees (-180, 180]. */
+export const arc = (from: number, to: number): number => {
+  const way = degrees(to - from)
+  return way > 180 ? way - 360 : way
+}
+
+/**
+ * The sRGB color nearest to any color: unchanged inside the gamut, otherwise with its OKLCH chroma
+ * reduced at constant hue and lightness (CSS Color 4, section 13.2, without the final local clip).
+ */
+export const hexOf = (color: Color): Hex => formatHex(displayable(color) ? color : fitted(color) as Rgb)
+
+/** Red, green and blue of a hex color, each in [0, 1]. */
+export const rgbOf = (hex: Hex): { r: number, g: number, b: number } => {
+  const value = parseInt(hex.slice(1), 16)
+  return { r: (value >> 16 & 255) / 255, g: (value >> 8 & 255) / 255, b: (value & 255) / 255 }
+}
+
+/** The hex color of red, green and blue in [0, 1]; values outside are brought in by chroma. */
+export const hexOfRgb = (r: number, g: number, b: number): Hex => hexOf({ mode: 'rgb', r, g, b })
+
+/** Hue, saturation and brightness of a hex color; the hue of a gray is `fallbackHue`. */
+export const hsbOf = (hex: Hex, fallbackHue = 0): Hsb => {
+  const { h, s, v } = toHsv({ mode: 'rgb', ...rgbOf(hex) }) as Hsv
+  return { h: s > 0 && h !== undefined ? degrees(h) : fallbackHue, s, b: v }
+}
+
+/** The hex color of a hue in degrees with saturation and brightness in [0, 1]. */
+export const hexOfHsb = ({ h, s, b }: Hsb): Hex => formatHex({ mode: 'hsv', h: degrees(h), s, v: b })
+
+/** OKLab of a hex color (Björn Ottosson, 2020, as in CSS Color 4). */
+export const labOf = (hex: Hex): Lab => {
+  const { l, a, b } = toOklab({ mode: 'rgb', ...rgbOf(hex) }) as Oklab
+  return { l, a, b }
+}
+
+/** The hex color of an OKLab color, brought into sRGB by chroma. */
+export const hexOfLab = ({ l, a, b }: Lab): Hex => hexOf({ mode: 'oklab', l, a, b })
+
+/** Chroma below which a color is a gray and its OKLCH hue means nothing. */
+export const GRAY_CHROMA = 0.004
+
+/** OKLCH of a hex color; the hue of a gray is `fallbackHue`. */
+export const lchOf = (hex: Hex, fallbackHue = 0): Lch => {
+  const { l, c, h } = toOklch({ mode: 'rgb', ...rgbOf(hex) }) as Oklch
+  return { l, c, h: c > GRAY_CHROMA && h !== undefined ? degrees(h) : fallbackHue }
+}
+
+/** The hex color of an OKLCH color, brought into sRGB by chroma. */
+export const hexOfLch = ({ l, c, h }: Lch): Hex =>
+  hexOf({ mode: 'oklch', l: Math.min(1, Math.max(0, l)), c: Math.max(0, c), h: degrees(h) })
+
+/** The hex color of any color the color library can hold, with its alpha in [0, 1]. */
+export const opaque = (color: Color): { hex: Hex, alpha: number } =>
+  ({ hex: hexOf(toRgb(color) as Rgb), alpha: color.alpha ?? 1 })

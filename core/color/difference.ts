@@ -1,0 +1,17 @@
+import { differenceCiede2000 } from 'culori'
+import { labOf, type Hex, type Lab } from './convert'
+
+const ciede = differenceCiede2000()
+
+/**
+ * ΔE2000 between two hex colors: 0 for equal ones, about 1 where a difference begins to be seen
+ * (Sharma, Wu and Dalal, 2005).
+ */
+export const deltaE = (one: Hex, other: Hex): number => one === other ? 0 : ciede(one, other)
+
+/** Euclidean distance in OKLab (ΔEOK of CSS Color 4); black to white is 1. */
+export const labDistance = (one: Lab, other: Lab): number =>
+  Math.hypot(one.l - other.l, one.a - other.a, one.b - other.b)
+
+/** ΔEOK of two hex colors. */
+export const okDistance = (one: Hex, other: Hex): number => labDistance(labOf(one), labOf(other))

@@ -1,0 +1,32 @@
+import { degrees, lchOf, type Hex } from './convert'
+
+/** OKLCH hues at which a hue word is centered, in degrees. */
+const HUES: ReadonlyArray<readonly [hue: number, word: string]> = [
+  [5, 'rose'], [28, 'red'], [52, 'orange'], [76, 'amber'], [102, 'yellow'], [124, 'lime'], [146, 'green'],
+  [172, 'sea green'], [200, 'teal'], [232, 'sky blue'], [262, 'blue'], [288, 'indigo'], [308, 'violet'], [334, 'magenta'],
+]
+
+const hueWord = (hue: number): string =>
+  HUES.map(([center, word]) => ({ word, away: Math.min(degrees(hue - center), degrees(center - hue)) }))
+    .reduce((best, each) => each.away < best.away ? each : best).word
+
+/** A plain name for a color, by its OKLCH hue, lightness and chroma: “deep blue”, “pale orange”, “light gray”. */
+export const plainName = (hex: Hex): string => {
+  const { l, c, h } = lchOf(hex)
+  if (l > 0.98 && c < 0.02) return 'white'
+  if (l < 0.16 && c < 0.03) return 'black'
+  const depth = l > 0.86 ? 'pale' : l > 0.72 ? 'light' : l < 0.32 ? 'dark' : l < 0.48 ? 'deep' : ''
+  if (c < 0.02) return [depth === 'deep' ? 'dark' : depth, 'gray'].filter(Boolean).join(' ')
+  const muted = c < 0.06 && l <= 0.86 ? 'muted' : ''
+  return [depth, muted, hueWord(h)].filter(Boolean).join(' ')
+}
+
+/** Names as they are, the second and later of a kind numbered: “deep blue”, “deep blue 2”. */
+export const numbered = (names: readonly string[]): string[] => {
+  const seen = new Map<string, number>()
+  return names.map(name => {
+    const times = (seen.get(name) ?? 0) + 1
+    seen.set(name, times)
+    return times > 1 ? `${name} ${times}` : name
+  })
+}

@@ -1,0 +1,30 @@
+import { hexOfLch, labOf, lchOf, type Hex } from '../color/convert'
+import { deltaE, labDistance } from '../color/difference'
+
+/** The least ΔE2000 between any two swatches of a scheme. */
+export const LEAST_DIFFERENCE = 5
+
+const LIGHTNESS_STEPS = Array.from({ length: 50 }, (_, i) => 0.02 + i * 0.02)
+const CHROMA_SCALES = [1, 0.75, 0.5, 0.25, 0]
+
+/** Whether a color keeps at least `least` ΔE2000 from all the others. */
+export const isDistinct = (hex: Hex, others: readonly Hex[], least = LEAST_DIFFERENCE): boolean =>
+  others.every(other => deltaE(hex, other) >= least)
+
+/**
+ * The color nearest to the one wanted (in OKLab) that keeps its hue and stands at least `least` ΔE2000
+ * from all the others; the wanted color itself where it already does. Lightness moves first, chroma where
+ * lightness alone does not do. Where nothing of this hue is free, the most distant candidate is returned.
+ */
+export const distinctFrom = (wanted: Hex, others: readonly Hex[], least = LEAST_DIFFERENCE): Hex => {
+  if (isDistinct(wanted, others, least)) return wanted
+  const { c, h } = lchOf(wanted)
+  const target = labOf(wanted)
+  const candidates = CHROMA_SCALES.flatMap(scale => LIGHTNESS_STEPS.map(l => hexOfLch({ l, c: c * scale, h })))
+    .map(hex => ({ hex, away: labDistance(labOf(hex), target) }))
+    .sort((one, other) => one.away - other.away)
+  const nearest = candidates.find(({ hex }) => isDistinct(hex, others, least))
+  if (nearest) return nearest.hex
+  const room = (hex: Hex): number => Math.min(...others.map(other => deltaE(hex, other)))
+  return candidates.reduce((best, { hex }) => room(hex) > room(best) ? hex : best, wanted)
+}
