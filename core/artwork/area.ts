@@ -16,7 +16,7 @@ export type Renderer = (svg: string, view: View) => Promise<Pixels>
 const LONGEST = 256
 
 /** Up to this many inks are measured exactly, three to a picture. */
-const MOST_EXACT = 96
+const MOST_EXACT = 192
 
 const viewOf = ({ markup }: Reading, pixels: number, crisp: boolean): View => {
   const { width, height } = sizeOf(markup)
@@ -82,8 +82,8 @@ const count = async (reading: Reading, render: Renderer): Promise<Map<number, nu
 
 /**
  * The share of the painted surface each ink covers, in [0, 1], in the order of the reading's inks, measured
- * on a rendering. Up to 96 inks are weighed exactly; of more, all are counted in a crisp picture, and the
- * first 96 that it does not show (gradients, veils) are weighed.
+ * on a rendering. Up to 192 inks are weighed exactly; of more, all are counted in a crisp picture, and the
+ * first 192 that it does not show (gradients, veils) are weighed.
  */
 export const measureAreas = async (reading: Reading, render: Renderer): Promise<number[]> => {
   const all = reading.inks.map((_, place) => place)

@@ -1,0 +1,8 @@
+<script setup lang="ts">
+useSurround()
+</script>
+
+<template>
+  <NuxtPage />
+  <NoticeList />
+</template>

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { followDrag } from '~/composables/useDrag'
+
+const { before = false, lit = null } = defineProps<{ before?: boolean, lit?: ReadonlySet<string> | null }>()
+const emit = defineEmits<{ point: [inks: string[]] }>()
+
+const project = useProject()
+const files = useArtworkFiles()
+const table = useTemplateRef<HTMLElement>('table')
+const host = useTemplateRef<HTMLElement>('host')
+const { width, height } = useElementSize(table)
+const zoom = ref(1)
+const pan = ref({ x: 0, y: 0 })
+const MARGIN = 34
+
+const screen = computed(() => project.artwork ? files.screens.get(project.artwork.hash) : undefined)
+const size = computed(() => {
+  const art = project.artwork
+  if (!art || !width.value) return { width: 0, height: 0 }
+  const scale = Math.min((width.value - 2 * MARGIN) / art.width, (height.value - 2 * MARGIN) / art.height)
+  return { width: art.width * scale, height: art.height * scale }
+})
+/** What is not spotlit steps back to a light gray of its own value. */
+const colors = useSpotlight(() => screen.value?.inks ?? [], () => before ? new Map<string, string>() : project.colors, () => lit)
+const { problem, inksAt } = useArtworkHost(host, () => screen.value, () => colors.value)
+
+const fit = (): void => {
+  zoom.value = 1
+  pan.value = { x: 0, y: 0 }
+}
+const zoomBy = (factor: number, at?: { x: number, y: number }): void => {
+  const next = Math.min(16, Math.max(1, zoom.value * factor))
+  const [x, y] = [at?.x ?? 0, at?.y ?? 0]
+  const ratio = next / zoom.value
+  pan.value = next === 1 ? { x: 0, y: 0 } : { x: x - (x - pan.value.x) * ratio, y: y - (y - pan.value.y) * ratio }
+  zoom.value = next
+}
+const wheel = (event: WheelEvent): void => {
+  const box = table.value?.getBoundingClientRect()
+  if (!box) return
+  zoomBy(event.deltaY < 0 ? 1.2 : 1 / 1.2, { x: event.clientX - box.left - box.width / 2, y: event.clientY - box.top - box.height / 2 })
+}
+const grab = (event: PointerEvent): void => {
+  if (zoom.value === 1 || event.button !== 0) return
+  const [x, y, from] = [event.clientX, event.clientY, pan.value]
+  const to = (now: PointerEvent): void => { pan.value = { x: from.x + now.clientX - x, y: from.y + now.clientY - y } }
+  followDrag(event, { move: to, drop: to, cancel: () => { pan.value = from } })
+}
+const nudge = (event: KeyboardEvent): void => {
+  const step = event.shiftKey ? 10 : 1
+  const way = ({ ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>)[event.key]
+  if (event.key === '+') zoomBy(1.25)
+  else if (event.key === '-') zoomBy(0.8)
+  else if (event.key === '0') fit()
+  else if (way && zoom.value > 1) pan.value = { x: pan.value.x + way[0] * step * 8, y: pan.value.y + way[1] * step * 8 }
+  else return
+  event.preventDefault()
+}
+watch(() => project.artwork?.id, fit)
+</script>
+
+<template>
+  <section
+    ref="table" class="relative h-full min-w-0 overflow-hidden bg-table" aria-label="Artwork" tabindex="0" data-test="stage"
+    @wheel.prevent="wheel" @pointerdown="grab" @pointermove="emit('point', inksAt($event.clientX, $event.clientY))" @pointerleave="emit('point', [])" @keydown="nudge" @click.capture.prevent
+  >
+    <div
+      v-if="project.artwork" class="absolute left-1/2 top-1/2" :style="{ width: `${size.width}px`, height: `${size.height}px`, transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})` }"
+    >
+      <div ref="host" class="size-full bg-white" role="img" :aria-label="`${project.artwork.name}${before ? ', original colors' : ''}`" data-test="artwork" />
+      <CropMarks v-if="zoom === 1" />
+    </div>
+    <slot v-else />
+    <p v-if="problem" class="absolute inset-x-8 top-8 border border-strong bg-panel p-3" role="alert">▲ {{ problem }}</p>
+    <p v-if="project.artwork" class="absolute bottom-2 left-4 text-caption text-quiet">{{ project.artwork.name }}<template v-if="before"> · original</template></p>
+    <div v-if="project.artwork" class="absolute bottom-1.5 right-3 flex items-center">
+      <button class="control bare px-2" aria-label="Zoom out" :disabled="zoom === 1" @click="zoomBy(0.8)">−</button>
+      <button class="control bare px-1" title="Fit" aria-label="Fit the artwork" @click="fit"><span class="value w-10 text-center">{{ zoom === 1 ? 'fit' : `${Math.round(zoom * 100)}%` }}</span></button>
+      <button class="control bare px-2" aria-label="Zoom in" :disabled="zoom === 16" @click="zoomBy(1.25)">+</button>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { TrashIcon } from '@heroicons/vue/20/solid'
+import type { Artwork } from '../../../core/project/schema'
+
+const { adding } = defineProps<{ adding: ReturnType<typeof useArtworkAdding> }>()
+const project = useProject()
+const files = useArtworkFiles()
+const notices = useNotices()
+const chooser = useTemplateRef<HTMLInputElement>('chooser')
+const artwork = computed(() => project.document?.artwork ?? [])
+
+const inkCount = ({ hash }: Artwork): string => {
+  const count = files.files.get(hash)?.inks.length
+  return count === undefined ? '' : count === 1 ? '1 ink' : `${count} inks`
+}
+const chosen = (): void => {
+  const list = [...chooser.value?.files ?? []]
+  if (chooser.value) chooser.value.value = ''
+  void adding.add(list)
+}
+const remove = (art: Artwork): void => {
+  project.run({ do: 'remove artwork', id: art.id })
+  notices.say(`Took “${art.name}” out of the project.`, 'done', project.undo)
+}
+</script>
+
+<template>
+  <section class="grid gap-3" aria-labelledby="artwork-title">
+    <div class="flex items-center justify-between">
+      <h2 id="artwork-title">Artwork</h2>
+      <button class="control" @click="chooser?.click()">Add SVG…</button>
+      <input ref="chooser" type="file" class="hidden" accept=".svg,image/svg+xml" multiple aria-label="Add SVG artwork" data-test="artwork-file" @change="chosen">
+    </div>
+    <p v-if="adding.current.value" class="flex items-center gap-3" role="status">Reading “{{ adding.current.value }}” and measuring its inks… <button class="control" @click="adding.cancel">Cancel</button></p>
+    <ul v-if="adding.reports.value.length" class="grid gap-2" data-test="report">
+      <li v-for="{ file, lines, refused } in adding.reports.value" :key="file" class="border border-strong p-2" role="alert">
+        <p class="font-semibold">{{ refused ? `▲ “${file}” was not taken` : `● Taken out of “${file}”` }}</p>
+        <ul class="text-caption"><li v-for="(line, i) in lines.slice(0, 8)" :key="i">{{ line }}</li><li v-if="lines.length > 8">and {{ lines.length - 8 }} more</li></ul>
+      </li>
+    </ul>
+    <ul v-if="artwork.length" class="grid grid-cols-4 gap-3">
+      <li v-for="art in artwork" :key="art.id" class="group relative grid gap-1">
+        <button class="grid h-24 place-items-center border bg-table p-2" :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'" :aria-label="`Show ${art.name}`" :aria-pressed="project.artwork?.id === art.id" @click="project.shownId = art.id">
+          <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.colors" />
+        </button>
+        <p class="flex items-center justify-between gap-1 leading-4"><span class="truncate" :title="art.name">{{ art.name }}</span><span class="shrink-0 text-caption text-quiet">{{ inkCount(art) }}</span></p>
+        <button class="control bare absolute right-0.5 top-0.5 bg-panel px-1 opacity-0 focus-visible:opacity-100 group-hover:opacity-100" :aria-label="`Remove ${art.name}`" @click="remove(art)"><TrashIcon class="size-4" /></button>
+      </li>
+    </ul>
+    <p v-else class="border border-dashed border-strong p-6 text-center">Drop SVG files here, or choose them. They are shown and recolored at once.</p>
+  </section>
+</template>

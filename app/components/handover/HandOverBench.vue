@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
+import { keyOf, toCss, toText, toTokens } from '../../../core/formats/formats'
+import type { Artwork } from '../../../core/project/schema'
+import { saveFile } from '~/composables/saveFile'
+
+const project = useProject()
+const files = useArtworkFiles()
+const notices = useNotices()
+const byArrow = useRovingRadio()
+const FORMATS = [
+  { kind: 'css', title: 'CSS custom properties', ending: '.css', type: 'text/css', write: toCss },
+  { kind: 'tokens', title: 'Design tokens', ending: '.tokens.json', type: 'application/json', write: toTokens },
+  { kind: 'text', title: 'Plain text', ending: '.txt', type: 'text/plain', write: (_title: string, colors: Parameters<typeof toText>[0]) => toText(colors) },
+] as const
+
+const chosen = ref<(typeof FORMATS)[number]['kind']>('css')
+const format = computed(() => FORMATS.find(({ kind }) => kind === chosen.value) ?? FORMATS[0])
+const title = computed(() => project.document?.name ?? 'Scheme')
+const text = computed(() => format.value.write(title.value, project.document?.scheme ?? []))
+
+const saveScheme = (): void => {
+  const name = `${keyOf(title.value)}${format.value.ending}`
+  saveFile(name, text.value, format.value.type)
+  notices.say(`Saved ${name}.`)
+}
+const copyScheme = (): Promise<void | null> => notices.attempt(async () => {
+  await navigator.clipboard.writeText(text.value)
+  notices.say(`Copied the scheme as ${format.value.title}.`)
+})
+const saveArtwork = (art: Artwork): Promise<void | null> => notices.attempt(async () => {
+  const name = `${keyOf(art.name)}.svg`
+  saveFile(name, await files.write(art.hash, project.colors), 'image/svg+xml')
+  notices.say(`Saved ${name}.`)
+})
+const changed = (art: Artwork): string => {
+  const inks = files.files.get(art.hash)?.inks ?? []
+  const count = inks.filter(({ hex }) => (project.colors.get(hex) ?? hex) !== hex).length
+  return `${count} of ${inks.length} inks recolored`
+}
+</script>
+
+<template>
+  <div class="grid content-start gap-6 p-5" data-test="hand-over">
+    <section class="grid gap-3" aria-labelledby="artwork-out">
+      <h2 id="artwork-out">Artwork</h2>
+      <ul v-if="project.document?.artwork.length" class="grid">
+        <li v-for="art in project.document.artwork" :key="art.id" class="grid grid-cols-[40px_1fr_auto_auto] items-center gap-3 border-t border-line py-1">
+          <button class="grid size-10 place-items-center bg-table p-0.5" :aria-label="`Show ${art.name}`" @click="project.shownId = art.id"><ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.colors" /></button>
+          <span class="truncate">{{ art.name }}</span>
+          <span class="text-caption text-quiet">{{ changed(art) }}</span>
+          <button class="control" :aria-label="`Download ${art.name} as SVG`" :data-test="`svg-${art.name}`" @click="saveArtwork(art)"><ArrowDownTrayIcon class="size-4" />SVG</button>
+        </li>
+      </ul>
+      <p v-else class="text-quiet">No artwork in this project yet.</p>
+    </section>
+    <section class="grid gap-3" aria-labelledby="scheme-out">
+      <h2 id="scheme-out">Scheme</h2>
+      <div role="radiogroup" aria-label="Format" class="flex" @keydown="byArrow">
+        <button v-for="{ kind, title: name } in FORMATS" :key="kind" role="radio" class="choice" :aria-checked="chosen === kind" :tabindex="chosen === kind ? 0 : -1" @click="chosen = kind">{{ name }}</button>
+      </div>
+      <pre class="value max-h-44 overflow-auto border border-line bg-table p-3" tabindex="0" aria-label="The scheme as a file" data-test="scheme-text">{{ text }}</pre>
+      <p class="flex gap-2">
+        <button class="control primary" data-test="download-scheme" @click="saveScheme"><ArrowDownTrayIcon class="size-4" />Download</button>
+        <button class="control" @click="copyScheme"><ClipboardDocumentIcon class="size-4" />Copy</button>
+      </p>
+    </section>
+  </div>
+</template>

@@ -1,0 +1,26 @@
+/** A stretch of a column, in pixels from its top. */
+export interface Slot { top: number, height: number }
+
+const GAP = 2
+
+/**
+ * Heights for a column of shares: each by its share, none under `least`, all together as tall as there is
+ * room, or as they need where there is less.
+ */
+export const columnSlots = (shares: readonly number[], room: number, least: number, gap = GAP): Slot[] => {
+  const free = Math.max(0, room - shares.length * (least + gap))
+  const total = shares.reduce((sum, share) => sum + share, 0) || 1
+  let top = 0
+  return shares.map(share => {
+    const slot = { top, height: least + free * share / total }
+    top += slot.height + gap
+    return slot
+  })
+}
+
+/** A smooth band from a slot at `x0` to one at `x1`. */
+export const ribbonPath = (from: Slot, to: Slot, x0: number, x1: number): string => {
+  const middle = (x0 + x1) / 2
+  const [a, b, c, e] = [from.top, from.top + from.height, to.top, to.top + to.height]
+  return `M${x0} ${a}C${middle} ${a} ${middle} ${c} ${x1} ${c}V${e}C${middle} ${e} ${middle} ${b} ${x0} ${b}Z`
+}

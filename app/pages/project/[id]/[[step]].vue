@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { STEPS, stepOf, type Step } from '~/composables/useSteps'
+
+definePageMeta({ key: route => String(route.params.id) })
+
+const route = useRoute()
+const project = useProject()
+const step = computed(() => stepOf(route.params.step))
+const problem = ref<string | null>(null)
+const before = ref(false)
+const pointed = ref<string[]>([])
+const lit = ref<ReadonlySet<string> | null>(null)
+
+const go = (next: Step): void => { void navigateTo(`/project/${route.params.id}/${next}`) }
+
+const load = async (): Promise<void> => {
+  problem.value = null
+  try {
+    await project.open(String(route.params.id))
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : String(error)
+  }
+}
+
+useKeys({
+  ...Object.fromEntries(STEPS.map(({ step: each }, i) => [String(i + 1), () => go(each)])),
+  'ctrl+z': project.undo, 'ctrl+shift+z': project.redo, 'ctrl+y': project.redo,
+  'o': () => { before.value = true },
+})
+useEventListener(window, 'keyup', event => { if (event.key.toLowerCase() === 'o') before.value = false })
+useEventListener(window, 'blur', () => { before.value = false })
+watch(step, () => { lit.value = null })
+useHead({ title: () => project.document ? `${project.document.name} · Plumbago` : 'Plumbago' })
+onMounted(load)
+onUnmounted(project.close)
+</script>
+
+<template>
+  <div v-if="project.document" class="grid h-full grid-rows-[44px_minmax(0,1fr)_112px]">
+    <TopLine :step="step" @step="go" />
+    <main class="grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
+      <ArtworkStage :before="before" :lit="lit" @point="pointed = $event"><NoArtwork @go="go('gather')" /></ArtworkStage>
+      <div class="min-h-0 overflow-y-auto border-l border-line bg-panel" data-test="bench">
+        <GatherBench v-if="step === 'gather'" />
+        <ComposeBench v-else-if="step === 'compose'" />
+        <RemapBench v-else-if="step === 'remap'" v-model:before="before" :pointed="pointed" @light="lit = $event" />
+        <HandOverBench v-else />
+      </div>
+    </main>
+    <SchemeBand />
+    <ConflictDialog />
+    <WaitingBar />
+  </div>
+  <div v-else class="grid h-full place-items-center">
+    <div v-if="problem" class="grid gap-3 text-center" role="alert">
+      <p>▲ {{ problem }}</p>
+      <p class="flex justify-center gap-2"><button class="control" @click="load">Try again</button><NuxtLink class="control" to="/">All projects</NuxtLink></p>
+    </div>
+    <p v-else role="status">Opening the project…</p>
+  </div>
+</template>

@@ -1,0 +1,54 @@
+import { wrap, type Remote } from 'comlink'
+import { defineStore } from 'pinia'
+import type { ArtworkFile } from '../../core/project/schema'
+import type { ArtworkDesk, ScreenArtwork } from '../workers/artwork.worker'
+
+let desk: Remote<ArtworkDesk> | undefined
+
+const artworkDesk = (): Remote<ArtworkDesk> =>
+  desk ??= wrap<ArtworkDesk>(new Worker(new URL('../workers/artwork.worker.ts', import.meta.url), { type: 'module' }))
+
+/** The artwork files at hand, by hash: what the server knows of each, and how the screen shows it. */
+export const useArtworkFiles = defineStore('artwork files', () => {
+  const server = useServer()
+  const files = shallowRef<ReadonlyMap<string, ArtworkFile>>(new Map())
+  const screens = shallowRef<ReadonlyMap<string, ScreenArtwork>>(new Map())
+  const opening = new Map<string, Promise<void>>()
+
+  const keep = (file: ArtworkFile): void => { files.value = new Map(files.value).set(file.hash, file) }
+
+  const fetchAndRead = async (hash: string): Promise<void> => {
+    const [file, bytes] = await Promise.all([files.value.get(hash) ?? server.artwork(hash), server.source(hash)])
+    const screen = await artworkDesk().open(hash, bytes)
+    keep(file)
+    screens.value = new Map(screens.value).set(hash, screen)
+  }
+
+  /** Has an artwork read in the worker, once; rejects where it cannot be had. */
+  const open = (hash: string): Promise<void> => {
+    const known = opening.get(hash)
+    if (known) return known
+    const work = fetchAndRead(hash).catch((error: unknown) => {
+      opening.delete(hash)
+      throw error
+    })
+    opening.set(hash, work)
+    return work
+  }
+
+  /** Sends a file to the server, which cleans and measures it, and has it read. */
+  const add = async (file: File, signal?: AbortSignal): Promise<ArtworkFile> => {
+    const kept = await server.addArtwork(file, signal)
+    keep(kept)
+    await open(kept.hash)
+    return kept
+  }
+
+  /** The bytes of an artwork in other colors. */
+  const write = async (hash: string, colors: ReadonlyMap<string, string>): Promise<Uint8Array> => {
+    await open(hash)
+    return artworkDesk().write(hash, colors)
+  }
+
+  return { files, screens, open, add, write }
+})

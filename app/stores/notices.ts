@@ -1,0 +1,31 @@
+import { defineStore } from 'pinia'
+
+/** A short message at the foot of the screen; `undo` is offered where it can be taken back. */
+export interface Notice { id: number, text: string, kind: 'done' | 'problem', undo?: () => void | Promise<void> }
+
+const SECONDS = { done: 8, problem: 20 }
+
+export const useNotices = defineStore('notices', () => {
+  const shown = ref<Notice[]>([])
+  let next = 1
+
+  const dismiss = (id: number): void => { shown.value = shown.value.filter(notice => notice.id !== id) }
+
+  const say = (text: string, kind: Notice['kind'] = 'done', undo?: Notice['undo']): void => {
+    const id = next++
+    shown.value = [...shown.value.filter(notice => notice.text !== text).slice(-2), { id, text, kind, ...undo ? { undo } : {} }]
+    setTimeout(() => dismiss(id), SECONDS[kind] * 1000)
+  }
+
+  /** Runs something that may fail and says so in its own words; null where it did. */
+  const attempt = async <Result>(work: () => Promise<Result>): Promise<Result | null> => {
+    try {
+      return await work()
+    } catch (error) {
+      say(error instanceof Error ? error.message : String(error), 'problem')
+      return null
+    }
+  }
+
+  return { shown, say, dismiss, attempt }
+})

@@ -1,0 +1,31 @@
+import { expose } from 'comlink'
+import { readSvg } from '../../core/artwork/read'
+import type { Reading } from '../../core/artwork/reading'
+import { decoded, encoded, type Encoding } from '../../core/artwork/encoding'
+import { screenSvg, writeSvg } from '../../core/artwork/write'
+
+/** An artwork as the screen shows it: its inks by the number of their CSS variable. */
+export interface ScreenArtwork { svg: string, inks: string[] }
+
+const readings = new Map<string, { reading: Reading, encoding: Encoding }>()
+
+const desk = {
+  /** Reads an artwork file and keeps the reading under its hash. Throws for what cannot be read. */
+  open(hash: string, bytes: Uint8Array): ScreenArtwork {
+    const { text, encoding } = decoded(bytes)
+    const reading = readSvg(text)
+    readings.set(hash, { reading, encoding })
+    return { svg: screenSvg(reading), inks: reading.inks.map(({ hex }) => hex) }
+  },
+  /** The bytes of an opened artwork in other colors; an ink that is not in `colors` keeps its own. */
+  write(hash: string, colors: ReadonlyMap<string, string>): Uint8Array {
+    const open = readings.get(hash)
+    if (!open) throw new Error('This artwork has not been opened.')
+    const text = writeSvg(open.reading, ink => colors.get(ink.hex) ?? ink.hex)
+    return encoded({ text, encoding: open.encoding })
+  },
+}
+
+export type ArtworkDesk = typeof desk
+
+expose(desk)

@@ -1,0 +1,10 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { badge } from './badge'
+import { pictograms } from './pictograms'
+import { poster } from './poster'
+
+const folder = new URL('artwork/', import.meta.url)
+mkdirSync(folder, { recursive: true })
+for (const [name, svg] of Object.entries({ poster: poster(), badge: badge(), ...pictograms() }))
+  writeFileSync(fileURLToPath(new URL(`${name}.svg`, folder)), svg)

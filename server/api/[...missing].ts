@@ -1,0 +1,3 @@
+import { door, missing } from '../door'
+
+export default door(() => Promise.reject(missing('address')))

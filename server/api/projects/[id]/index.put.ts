@@ -1,0 +1,15 @@
+import { z } from 'zod'
+import { projectSchema } from '../../../../core/project/schema'
+import { database } from '../../../db/connect'
+import { saveProject } from '../../../db/projects'
+import { bodyOf, door, missing, partOf } from '../../../door'
+
+const asked = z.object({ version: z.number().int().min(1), document: projectSchema })
+
+export default door(async event => {
+  const id = partOf(event, 'id', z.uuid())
+  const { version, document } = await bodyOf(event, asked)
+  const saved = await saveProject(database(), id, version, document)
+  if (!saved) throw missing('project')
+  return { version: saved.version, updatedAt: saved.updatedAt }
+})

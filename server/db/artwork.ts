@@ -1,0 +1,21 @@
+import type { JSONValue, Sql } from 'postgres'
+import { artworkFileSchema, type ArtworkFile } from '../../core/project/schema'
+
+/** Keeps an artwork file under its hash; one that is there already stays as it is. */
+export const keepArtwork = async (sql: Sql, file: ArtworkFile, source: Uint8Array): Promise<void> => {
+  await sql`
+    insert into artwork (hash, source, record) values (${file.hash}, ${Buffer.from(source)}, ${sql.json(file as unknown as JSONValue)})
+    on conflict (hash) do nothing`
+}
+
+/** What is known of an artwork file; null where there is none of this hash. */
+export const findArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile | null> => {
+  const [row] = await sql<Array<{ record: unknown }>>`select record from artwork where hash = ${hash}`
+  return row ? artworkFileSchema.parse(row.record) : null
+}
+
+/** The bytes of an artwork file, clean; null where there is none of this hash. */
+export const artworkSource = async (sql: Sql, hash: string): Promise<Buffer | null> => {
+  const [row] = await sql<Array<{ source: Buffer }>>`select source from artwork where hash = ${hash}`
+  return row?.source ?? null
+}

@@ -1,0 +1,14 @@
+import postgres, { type Sql } from 'postgres'
+
+/** Opens a pool of connections to the database that a URL names. */
+export const connect = (url: string): Sql =>
+  postgres(url, { max: 8, connect_timeout: 4, idle_timeout: 60, max_lifetime: 1800, onnotice: () => {} })
+
+let shared: Sql | undefined
+
+/** The pool of this process, on the database that DATABASE_URL names. Throws where that is not set. */
+export const database = (): Sql => {
+  const url = process.env.DATABASE_URL
+  if (!url) throw new Error('DATABASE_URL is not set.')
+  return shared ??= connect(url)
+}

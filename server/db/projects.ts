@@ -1,0 +1,67 @@
+import type { JSONValue, Sql } from 'postgres'
+import { projectSchema, type Project, type StoredProject } from '../../core/project/schema'
+
+/** What the list of projects shows of each. */
+export interface ProjectSummary { id: string, version: number, updatedAt: string, name: string, swatches: Array<{ hex: string, share: number }>, artwork: number }
+
+/** A save that started from an older version than the one stored. */
+export class Stale extends Error {
+  constructor(readonly current: StoredProject) {
+    super('The project was changed elsewhere since it was opened here.')
+  }
+}
+
+const asJson = (value: unknown): JSONValue => value as JSONValue
+
+const summaryOf = ({ name, scheme, artwork }: Project): JSONValue =>
+  ({ name, swatches: scheme.map(({ hex, share }) => ({ hex, share })), artwork: artwork.length })
+
+interface Row { id: string, version: number, updated_at: Date, document: Project }
+
+const stored = ({ id, version, updated_at, document }: Row): StoredProject =>
+  ({ id, version, updatedAt: updated_at.toISOString(), document: projectSchema.parse(document) })
+
+/** A page of the projects that are not deleted, last changed first; `before` is the id of the last one seen. */
+export const listProjects = async (sql: Sql, limit: number, before?: string): Promise<ProjectSummary[]> => {
+  const rows = await sql<Array<{ id: string, version: number, updated_at: Date, summary: Omit<ProjectSummary, 'id' | 'version' | 'updatedAt'> }>>`
+    select id, version, updated_at, summary from projects
+    where deleted_at is null
+    ${before ? sql`and (updated_at, id) < (select updated_at, id from projects where id = ${before})` : sql``}
+    order by updated_at desc, id desc limit ${limit}`
+  return rows.map(({ id, version, updated_at, summary }) => ({ id, version, updatedAt: updated_at.toISOString(), ...summary }))
+}
+
+/** A project, deleted ones excepted; null where there is none. */
+export const findProject = async (sql: Sql, id: string): Promise<StoredProject | null> => {
+  const [row] = await sql<Row[]>`select id, version, updated_at, document from projects where id = ${id} and deleted_at is null`
+  return row ? stored(row) : null
+}
+
+/** Stores a new project at version 1. */
+export const createProject = async (sql: Sql, document: Project): Promise<StoredProject> => {
+  const [row] = await sql<Row[]>`
+    insert into projects (version, summary, document) values (1, ${sql.json(summaryOf(document))}, ${sql.json(asJson(document))})
+    returning id, version, updated_at, document`
+  return stored(row as Row)
+}
+
+/**
+ * Stores a project one version on. Null where there is none; throws Stale, with what is stored, where
+ * `version` is not the one stored.
+ */
+export const saveProject = async (sql: Sql, id: string, version: number, document: Project): Promise<StoredProject | null> => {
+  const [row] = await sql<Row[]>`
+    update projects set version = version + 1, updated_at = now(), summary = ${sql.json(summaryOf(document))}, document = ${sql.json(asJson(document))}
+    where id = ${id} and version = ${version} and deleted_at is null
+    returning id, version, updated_at, document`
+  if (row) return stored(row)
+  const current = await findProject(sql, id)
+  if (!current) return null
+  throw new Stale(current)
+}
+
+/** Takes a project from the list, or puts it back; false where there is none. */
+export const setDeleted = async (sql: Sql, id: string, deleted: boolean): Promise<boolean> => {
+  const rows = await sql`update projects set deleted_at = ${deleted ? sql`now()` : null} where id = ${id} returning id`
+  return rows.length > 0
+}

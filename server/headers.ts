@@ -1,0 +1,22 @@
+/** An SVG file opened by its address stands alone: it runs nothing and fetches nothing. */
+export const SVG_HEADERS = {
+  'content-type': 'image/svg+xml',
+  'content-security-policy': 'default-src \'none\'; style-src \'unsafe-inline\'; img-src data:; font-src data:; sandbox',
+}
+
+/**
+ * What the page itself may do: its own scripts (the inline ones by hash), its own connections, pictures it
+ * made. Artwork brings inline styles, so those are allowed.
+ */
+export const pagePolicy = (scriptHashes: readonly string[]): string => [
+  'default-src \'none\'',
+  `script-src 'self' ${scriptHashes.map(hash => `'sha256-${hash}'`).join(' ')}`.trim(),
+  'style-src \'self\' \'unsafe-inline\'',
+  'img-src \'self\' data: blob:',
+  'font-src \'self\' data:',
+  'connect-src \'self\'',
+  'worker-src \'self\'',
+  'base-uri \'none\'',
+  'form-action \'none\'',
+  'frame-ancestors \'none\'',
+].join('; ')
