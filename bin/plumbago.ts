@@ -3,7 +3,7 @@ import { dirname, join, relative } from 'node:path'
 import { parseArgs } from 'node:util'
 import { cleanSvg, type Removal } from '../core/artwork/clean'
 import { decoded, encoded, type Encoding } from '../core/artwork/encoding'
-import { inkRecords } from '../core/artwork/inks'
+import { measuredInks } from '../core/artwork/inks'
 import { readSvg } from '../core/artwork/read'
 import { writeSvg } from '../core/artwork/write'
 import { parseColor } from '../core/color/parse'
@@ -23,6 +23,9 @@ const USAGE = `Usage:
 
 /** Something said wrong or a file that cannot be read: one sentence, exit code 2. */
 class Refusal extends Error {}
+
+/** The longer side of the picture inks are measured on, in pixels. */
+const MEASURED = 256
 
 type ColorMap = ReadonlyMap<string, string>
 
@@ -56,7 +59,8 @@ const readFileClean = async (path: string): Promise<{ source: string, encoding: 
 const inks = async (path: string): Promise<string> => {
   const { source, removed } = await readFileClean(path)
   const reading = readSvg(source)
-  return `${JSON.stringify({ inks: await inkRecords(reading, renderSvg), removed, notes: reading.notes })}\n`
+  const { inks } = await measuredInks(reading, renderSvg, MEASURED)
+  return `${JSON.stringify({ inks, removed, notes: reading.notes })}\n`
 }
 
 const remapFile = async (path: string, map: ColorMap, out: string): Promise<Removal[]> => {

@@ -14,7 +14,7 @@ const ARTWORK: ReadonlyArray<readonly [file: string, title: string]> = [
   ['pictogram-food', 'Food and drink'], ['pictogram-first-aid', 'First aid'], ['pictogram-tickets', 'Tickets'], ['pictogram-stage', 'Stage'],
 ]
 
-const BASE = '#2e4f7f'
+const BASE = '#0f6d5f'
 
 const documentFor = (files: readonly ArtworkFile[]): Project => {
   const typed = parseColor(BASE)
@@ -34,9 +34,9 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
   if (any) return false
   const files: ArtworkFile[] = []
   for (const [name] of ARTWORK) {
-    const { file, source } = await receiveSvg(`${name}.svg`, await readFile(new URL(`artwork/${name}.svg`, import.meta.url)))
-    await keepArtwork(sql, file, source)
-    files.push(file)
+    const received = await receiveSvg(`${name}.svg`, await readFile(new URL(`artwork/${name}.svg`, import.meta.url)))
+    await keepArtwork(sql, received)
+    files.push(received.file)
   }
   await createProject(sql, documentFor(files))
   return true

@@ -44,6 +44,7 @@ export const useServer = () => ({
   restore: async (id: string) => { await send('POST', `projects/${id}/restore`) },
   artwork: (hash: string) => json<ArtworkFile>('GET', `artwork/${hash}`),
   source: async (hash: string) => new Uint8Array(await (await send('GET', `artwork/${hash}/source`)).arrayBuffer()),
+  inkMap: async (hash: string) => new Uint8Array(await (await send('GET', `artwork/${hash}/map`)).arrayBuffer()),
   addArtwork: (file: File, signal?: AbortSignal) => json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}`, file, signal),
   previewUrl: (id: string, version: number) => `/api/projects/${id}/preview?version=${version}`,
 })

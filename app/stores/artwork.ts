@@ -1,7 +1,11 @@
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
+import { unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
 import type { ArtworkFile } from '../../core/project/schema'
 import type { ArtworkDesk, ScreenArtwork } from '../workers/artwork.worker'
+
+/** From so many painted shapes on, a change of colors takes the browser longer than a frame. */
+const MANY = 1500
 
 let desk: Remote<ArtworkDesk> | undefined
 
@@ -13,14 +17,23 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const server = useServer()
   const files = shallowRef<ReadonlyMap<string, ArtworkFile>>(new Map())
   const screens = shallowRef<ReadonlyMap<string, ScreenArtwork>>(new Map())
+  const maps = shallowRef<ReadonlyMap<string, InkMap>>(new Map())
   const opening = new Map<string, Promise<void>>()
 
   const keep = (file: ArtworkFile): void => { files.value = new Map(files.value).set(file.hash, file) }
+
+  /** Artwork with many shapes is painted from its ink map wherever its colors pass by quickly. */
+  const openMap = async ({ hash, inks }: ArtworkFile): Promise<void> => {
+    if (inks.reduce((sum, { uses }) => sum + uses, 0) < MANY) return
+    const bytes = await server.inkMap(hash)
+    if (bytes.length) maps.value = new Map(maps.value).set(hash, unpackInkMap(bytes))
+  }
 
   const fetchAndRead = async (hash: string): Promise<void> => {
     const [file, bytes] = await Promise.all([files.value.get(hash) ?? server.artwork(hash), server.source(hash)])
     const screen = await artworkDesk().open(hash, bytes)
     keep(file)
+    await openMap(file)
     screens.value = new Map(screens.value).set(hash, screen)
   }
 
@@ -50,5 +63,5 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return artworkDesk().write(hash, colors)
   }
 
-  return { files, screens, open, add, write }
+  return { files, screens, maps, open, add, write }
 })

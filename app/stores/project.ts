@@ -15,6 +15,9 @@ export const useProject = defineStore('project', () => {
   const shownId = ref<string | null>(null)
 
   const document = computed<Project | null>(() => previewed.value ?? history.value?.present ?? null)
+  /** The document without what is only previewed. */
+  const settled = computed<Project | null>(() => history.value?.present ?? null)
+  const previewing = computed(() => previewed.value !== null)
   const undoable = computed(() => history.value?.past.at(-1)?.did ?? null)
   const redoable = computed(() => history.value?.future[0]?.did ?? null)
 
@@ -28,6 +31,8 @@ export const useProject = defineStore('project', () => {
   })
   /** What every ink of the project becomes. */
   const colors = computed<ReadonlyMap<string, string>>(() => document.value ? colorsOf(document.value, united.value) : new Map())
+
+  const settledColors = computed<ReadonlyMap<string, string>>(() => settled.value ? colorsOf(settled.value, united.value) : new Map())
 
   const settle = (next: History<Project>): void => {
     previewed.value = null
@@ -96,5 +101,5 @@ export const useProject = defineStore('project', () => {
     shownId.value = null
   }
 
-  return { id, document, artwork, shownId, united, colors, undoable, redoable, run, preview, undo, redo, composing, match, addArtwork, open, close }
+  return { id, document, settled, previewing, settledColors, artwork, shownId, united, colors, undoable, redoable, run, preview, undo, redo, composing, match, addArtwork, open, close }
 })

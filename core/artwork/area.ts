@@ -1,4 +1,5 @@
 import type { Hex } from '../color/convert'
+import { areasOf, InkMapBuilder, meanDifference, paintInkMap, type InkMap } from './inkmap'
 import type { Reading } from './reading'
 import { sizeOf } from './size'
 import { renderableSvg } from './write'
@@ -12,11 +13,11 @@ export interface View { side: 'width' | 'height', pixels: number, crisp: boolean
 /** Renders an SVG to pixels. */
 export type Renderer = (svg: string, view: View) => Promise<Pixels>
 
-/** The longer side of a measuring picture, in pixels. */
-const LONGEST = 256
+/** Up to this many inks are weighed exactly, three to a picture. */
+const MOST_WEIGHED = 192
 
-/** Up to this many inks are measured exactly, three to a picture. */
-const MOST_EXACT = 192
+/** How many pictures are rendered side by side. */
+const AT_ONCE = 2
 
 const viewOf = ({ markup }: Reading, pixels: number, crisp: boolean): View => {
   const { width, height } = sizeOf(markup)
@@ -25,38 +26,23 @@ const viewOf = ({ markup }: Reading, pixels: number, crisp: boolean): View => {
 
 const PROBES: readonly Hex[] = ['#ff0000', '#00ff00', '#0000ff']
 
-const channelSums = ({ data }: Pixels): [number, number, number, number] => {
-  const sums: [number, number, number, number] = [0, 0, 0, 0]
-  for (let i = 0; i < data.length; i += 4) {
-    sums[0] += data[i] as number
-    sums[1] += data[i + 1] as number
-    sums[2] += data[i + 2] as number
-    sums[3] += data[i + 3] as number
-  }
-  return sums
-}
-
 /**
  * Weighs inks exactly: three at a time are rendered as pure red, green and blue and all else as black. As
  * rendering mixes colors linearly (anti-aliasing, opacity, gradients), each channel then holds the weight of
- * its ink in every pixel. What embedded pictures add is measured once and taken off.
+ * its ink in every pixel. What embedded pictures add is in the picture with every ink black, and taken off.
  */
-const weigh = async (reading: Reading, places: readonly number[], render: Renderer): Promise<Map<number, number>> => {
+const weigh = async (reading: Reading, places: readonly number[], render: Renderer, pixels: number): Promise<InkMap> => {
   const picture = (shown: readonly number[]): Promise<Pixels> => {
     const probes = new Map(shown.map((place, i) => [reading.inks[place], PROBES[i] as Hex]))
-    return render(renderableSvg(reading, ink => probes.get(ink) ?? '#000000'), viewOf(reading, LONGEST, false))
+    return render(renderableSvg(reading, ink => probes.get(ink) ?? '#000000'), viewOf(reading, pixels, false))
   }
-  const ground = channelSums(await picture([]))
-  const weights = new Map<number, number>()
-  for (let i = 0; i < places.length; i += 3) {
-    const shown = places.slice(i, i + 3)
-    const sums = channelSums(await picture(shown))
-    shown.forEach((place, channel) => {
-      const own = (sums[channel] as number) - (ground[channel] as number)
-      weights.set(place, ground[3] ? Math.max(0, own) / ground[3] : 0)
-    })
+  const builder = new InkMapBuilder(await picture([]))
+  for (let i = 0; i < places.length; i += 3 * AT_ONCE) {
+    const batches = Array.from({ length: AT_ONCE }, (_, k) => places.slice(i + k * 3, i + k * 3 + 3)).filter(({ length }) => length)
+    const pictures = await Promise.all(batches.map(picture))
+    pictures.forEach((each, k) => builder.add(each, batches[k] as number[]))
   }
-  return weights
+  return builder.finish()
 }
 
 const CODE_STEP = 2654435761 // Knuth's multiplicative hash: spreads the codes over all of RGB
@@ -64,10 +50,10 @@ const CODE_STEP = 2654435761 // Knuth's multiplicative hash: spreads the codes o
 const codeOf = (place: number): number => (Math.imul(place + 1, CODE_STEP) >>> 8) & 0xffffff
 
 /** Counts inks in one crisp picture in which each has a color code of its own. Blended pixels are nobody's. */
-const count = async (reading: Reading, render: Renderer): Promise<Map<number, number>> => {
+const count = async (reading: Reading, render: Renderer, pixels: number): Promise<Map<number, number>> => {
   const places = new Map(reading.inks.map((_, place) => [codeOf(place), place]))
   const codes = new Map(reading.inks.map((ink, place) => [ink, `#${codeOf(place).toString(16).padStart(6, '0')}`]))
-  const { data } = await render(renderableSvg(reading, ink => codes.get(ink) as Hex), viewOf(reading, LONGEST * 2, true))
+  const { data } = await render(renderableSvg(reading, ink => codes.get(ink) as Hex), viewOf(reading, pixels, true))
   const counts = new Map<number, number>()
   let painted = 0
   for (let i = 0; i < data.length; i += 4) {
@@ -80,20 +66,40 @@ const count = async (reading: Reading, render: Renderer): Promise<Map<number, nu
   return counts
 }
 
+/** What a rendering tells of a reading: the area of each ink, and the map of all of them where there are not too many. */
+export interface Measured { areas: number[], map: InkMap | null }
+
 /**
- * The share of the painted surface each ink covers, in [0, 1], in the order of the reading's inks, measured
- * on a rendering. Up to 192 inks are weighed exactly; of more, all are counted in a crisp picture, and the
- * first 192 that it does not show (gradients, veils) are weighed.
+ * The share of the painted surface each ink covers, in [0, 1], in the order of the reading's inks, measured on
+ * a rendering whose longer side has so many pixels. Up to 192 inks are weighed exactly; of more, all are counted
+ * in a crisp picture, and the first 192 that it does not show (gradients, veils) are weighed.
  */
-export const measureAreas = async (reading: Reading, render: Renderer): Promise<number[]> => {
+export const measure = async (reading: Reading, render: Renderer, pixels: number): Promise<Measured> => {
   const all = reading.inks.map((_, place) => place)
-  if (all.length === 0) return []
-  if (all.length <= MOST_EXACT) {
-    const weights = await weigh(reading, all, render)
-    return all.map(place => weights.get(place) ?? 0)
+  if (all.length === 0) return { areas: [], map: null }
+  if (all.length <= MOST_WEIGHED) {
+    const map = await weigh(reading, all, render, pixels)
+    return { areas: areasOf(map, all.length), map }
   }
-  const counts = await count(reading, render)
-  const hidden = all.filter(place => !counts.has(place)).slice(0, MOST_EXACT)
-  const weights = await weigh(reading, hidden, render)
-  return all.map(place => counts.get(place) ?? weights.get(place) ?? 0)
+  const counts = await count(reading, render, pixels)
+  const hidden = all.filter(place => !counts.has(place)).slice(0, MOST_WEIGHED)
+  const weights = areasOf(await weigh(reading, hidden, render, pixels), all.length)
+  return { areas: all.map(place => counts.get(place) ?? weights[place] ?? 0), map: null }
+}
+
+/** Mean difference, 0 to 255, from which a map does not tell what the artwork looks like: blend modes and filters. */
+const UNLIKE = 1.5
+
+/** Whether a map, painted in the artwork's own colors, looks as the artwork does. */
+export const isFaithful = async (reading: Reading, map: InkMap, render: Renderer): Promise<boolean> => {
+  const own = await render(renderableSvg(reading, ({ hex }) => hex), viewOf(reading, Math.max(map.width, map.height), false))
+  if (own.width !== map.width || own.height !== map.height) return false
+  const painted = new Uint8ClampedArray(own.data.length)
+  paintInkMap(map, reading.inks.map(({ hex }) => hex), painted)
+  for (let i = 0; i < painted.length; i += 4) {
+    const opacity = (painted[i + 3] as number) / 255
+    for (let channel = i; channel < i + 3; channel++) painted[channel] = (painted[channel] as number) * opacity
+  }
+
+  return meanDifference(own.data, painted) < UNLIKE
 }

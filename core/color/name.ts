@@ -15,9 +15,9 @@ export const plainName = (hex: Hex): string => {
   const { l, c, h } = lchOf(hex)
   if (l > 0.98 && c < 0.02) return 'white'
   if (l < 0.16 && c < 0.03) return 'black'
-  const depth = l > 0.86 ? 'pale' : l > 0.72 ? 'light' : l < 0.32 ? 'dark' : l < 0.48 ? 'deep' : ''
-  if (c < 0.02) return [depth === 'deep' ? 'dark' : depth, 'gray'].filter(Boolean).join(' ')
-  const muted = c < 0.06 && l <= 0.86 ? 'muted' : ''
+  const depth = l > 0.86 || (l > 0.72 && c < 0.06) ? 'pale' : l > 0.72 ? 'light' : l < 0.32 ? 'dark' : l < 0.48 ? 'deep' : ''
+  if (c < 0.02) return [depth === 'deep' ? 'dark' : depth === 'pale' && l <= 0.86 ? 'light' : depth, 'gray'].filter(Boolean).join(' ')
+  const muted = c < 0.06 && l <= 0.72 ? 'muted' : ''
   return [depth, muted, hueWord(h)].filter(Boolean).join(' ')
 }
 

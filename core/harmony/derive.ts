@@ -26,31 +26,33 @@ export interface Derived { hex: Hex, offset: number }
 /** The fewest and the most swatches a harmony is derived for. */
 export const COUNT = { least: 2, most: 10 } as const
 
-/** How the second, third … color on the same hue steps away from the first: lightness (OKLab) and chroma. */
-const STEPS: ReadonlyArray<{ lift: number, chroma: number }> = [
-  { lift: 0, chroma: 1 },
-  { lift: 0.2, chroma: 0.5 },
-  { lift: -0.2, chroma: 0.8 },
-  { lift: 0.32, chroma: 0.22 },
-  { lift: -0.34, chroma: 0.55 },
-  { lift: 0.1, chroma: 0.3 },
-  { lift: -0.1, chroma: 0.35 },
-  { lift: 0.4, chroma: 0.1 },
-  { lift: -0.44, chroma: 0.3 },
-  { lift: 0.26, chroma: 0.7 },
+/**
+ * How the second, third … color on the same hue steps away from the first: the part of the way toward white
+ * (positive) or black (negative) in OKLab lightness, and the part of its chroma it keeps. Light colors step
+ * the other way round, so that a scheme always spreads in value.
+ */
+const STEPS: ReadonlyArray<{ way: number, chroma: number }> = [
+  { way: 0, chroma: 1 },
+  { way: 0.72, chroma: 0.5 },
+  { way: -0.48, chroma: 0.7 },
+  { way: 0.42, chroma: 0.62 },
+  { way: 0.88, chroma: 0.3 },
+  { way: -0.24, chroma: 0.5 },
+  { way: 0.2, chroma: 0.35 },
+  { way: -0.66, chroma: 0.4 },
+  { way: 0.58, chroma: 0.85 },
+  { way: 0.3, chroma: 0.15 },
 ]
 
-/** Brings a lightness that has left [0.12, 0.97] back in from the other side of the color it steps from. */
-const folded = (from: number, lift: number): number => {
-  const l = from + lift
-  return l > 0.97 || l < 0.12 ? from - lift * 0.9 : l
-}
+/** OKLab lightness from which a color counts as light. */
+const LIGHT = 0.68
 
 const stepped = (hex: Hex, step: number): Hex => {
-  const { lift, chroma } = STEPS[step % STEPS.length] as { lift: number, chroma: number }
-  if (lift === 0) return hex
+  const { way, chroma } = STEPS[step % STEPS.length] as { way: number, chroma: number }
+  if (way === 0) return hex
   const { l, c, h } = lchOf(hex)
-  return hexOfLch({ l: Math.min(0.97, Math.max(0.12, folded(l, lift))), c: c * chroma, h })
+  const turned = l > LIGHT ? -way * 0.75 : way
+  return hexOfLch({ l: turned > 0 ? l + (1 - l) * turned : l * (1 + turned), c: c * chroma, h })
 }
 
 /** The muted color between two opposites, leaning to the first, lifted clear of both. */

@@ -1,10 +1,11 @@
 import type { JSONValue, Sql } from 'postgres'
 import { artworkFileSchema, type ArtworkFile } from '../../core/project/schema'
+import type { Received } from '../artwork/receive'
 
 /** Keeps an artwork file under its hash; one that is there already stays as it is. */
-export const keepArtwork = async (sql: Sql, file: ArtworkFile, source: Uint8Array): Promise<void> => {
+export const keepArtwork = async (sql: Sql, { file, source, map }: Received): Promise<void> => {
   await sql`
-    insert into artwork (hash, source, record) values (${file.hash}, ${Buffer.from(source)}, ${sql.json(file as unknown as JSONValue)})
+    insert into artwork (hash, source, map, record) values (${file.hash}, ${Buffer.from(source)}, ${map && Buffer.from(map)}, ${sql.json(file as unknown as JSONValue)})
     on conflict (hash) do nothing`
 }
 
@@ -18,4 +19,10 @@ export const findArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile |
 export const artworkSource = async (sql: Sql, hash: string): Promise<Buffer | null> => {
   const [row] = await sql<Array<{ source: Buffer }>>`select source from artwork where hash = ${hash}`
   return row?.source ?? null
+}
+
+/** The ink map of an artwork, packed and gzipped; null where it has none. */
+export const artworkMap = async (sql: Sql, hash: string): Promise<Buffer | null> => {
+  const [row] = await sql<Array<{ map: Buffer | null }>>`select map from artwork where hash = ${hash}`
+  return row?.map ?? null
 }

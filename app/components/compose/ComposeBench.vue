@@ -14,7 +14,7 @@ const byArrow = useRovingRadio()
 </script>
 
 <template>
-  <div v-if="project.document && harmony" class="grid content-start gap-5 p-5" data-test="compose">
+  <div v-if="project.settled && harmony" class="grid content-start gap-3 p-5 pt-3" data-test="compose">
     <h2>Compose</h2>
     <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5">
       <HueRing />
@@ -33,7 +33,7 @@ const byArrow = useRovingRadio()
       <h3 id="harmony-title">Harmony</h3>
       <div role="radiogroup" aria-labelledby="harmony-title" class="grid grid-cols-3 gap-2" @keydown="byArrow">
         <HarmonyTile
-          v-for="kind in HARMONIES" :key="kind" :kind="kind" :project="project.document" :tabindex="harmony.kind === kind ? 0 : -1"
+          v-for="kind in HARMONIES" :key="kind" :kind="kind" :project="project.settled" :tabindex="harmony.kind === kind ? 0 : -1"
           @click="settle({ kind })"
         />
       </div>

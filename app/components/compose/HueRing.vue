@@ -1,17 +1,18 @@
 <script setup lang="ts">
-import { arc, degrees, hexOfLch, lchOf } from '../../../core/color/convert'
-import { angleOf, hueAtAngle } from '../../../core/color/wheel'
+import { arc, degrees } from '../../../core/color/convert'
+import { angleOf } from '../../../core/color/wheel'
 import { offsetsOf } from '../../../core/harmony/harmony'
 import { spreadAt } from '../../../core/harmony/open'
-import { hexOfHsb } from '../../../core/color/convert'
 import type { Harmony } from '../../../core/project/schema'
 import { followDrag } from '~/composables/useDrag'
+import { spot } from './spot'
 
 /** The scheme on its wheel. Dragging the base turns the shape; dragging another opens its spread, or turns too. */
 const project = useProject()
 const files = useArtworkFiles()
 const svg = useTemplateRef<SVGSVGElement>('svg')
-const R = { rim: 118, hue: 111, target: 98, inner: 17, rose: 56 }
+const R = { target: 98, inner: 17 }
+const inks = computed(() => files.files.get(project.artwork?.hash ?? '')?.inks ?? [])
 
 const harmony = computed(() => project.document?.harmony)
 const baseAngle = computed(() => {
@@ -19,7 +20,6 @@ const baseAngle = computed(() => {
   return now ? angleOf(now.harmony.wheel, now.base.hex, now.base.hue) : 0
 })
 const offsets = computed(() => harmony.value ? offsetsOf(harmony.value.kind, harmony.value.spread, harmony.value.free) : [])
-const spot = (angle: number, radius: number): [number, number] => [Math.sin(angle * Math.PI / 180) * radius, -Math.cos(angle * Math.PI / 180) * radius]
 const angleAt = (offset: number): number => baseAngle.value + (harmony.value?.turn ?? 0) + offset
 
 const targets = computed(() => (project.document?.scheme ?? []).map((swatch, i) => {
@@ -28,35 +28,6 @@ const targets = computed(() => (project.document?.scheme ?? []).map((swatch, i) 
   return { ...swatch, x, y, size: round === 0 ? 9 : 6, place: i % Math.max(1, offsets.value.length), first: i === 0, round }
 }))
 const polygon = computed(() => offsets.value.map(angleAt).sort((a, b) => degrees(a) - degrees(b)).map(angle => spot(angle, R.target).join(',')).join(' '))
-const sectorColor = (angle: number): string => {
-  const wheel = harmony.value?.wheel ?? 'light'
-  return wheel === 'perceptual' ? hexOfLch({ l: 0.7, c: 0.13, h: angle }) : hexOfHsb({ h: hueAtAngle(wheel, angle), s: 0.72, b: 0.86 })
-}
-const sector = (from: number, to: number, radius: number): string => {
-  const [a, b] = [spot(from, radius), spot(to, radius)]
-  return `M${a.join(' ')}A${radius} ${radius} 0 0 1 ${b.join(' ')}`
-}
-const ticks = Array.from({ length: 72 }, (_, i) => ({ angle: i * 5, length: i % 6 === 0 ? 7 : 4 }))
-
-/** The artwork's own hues by area, as petals of 24 directions. */
-const rose = computed(() => {
-  const wheel = harmony.value?.wheel ?? 'light'
-  const bins = Array.from({ length: 24 }, () => ({ area: 0, hex: '', most: 0 }))
-  for (const { hex, area } of files.files.get(project.artwork?.hash ?? '')?.inks ?? []) {
-    if (lchOf(hex).c < 0.025) continue
-    const bin = bins[Math.floor(angleOf(wheel, hex) / 15) % 24]
-    if (!bin) continue
-    bin.area += area
-    if (area >= bin.most) Object.assign(bin, { hex, most: area })
-  }
-  const most = Math.max(...bins.map(({ area }) => area), 1e-6)
-  return bins.flatMap(({ area, hex }, i) => {
-    if (!hex) return []
-    const radius = R.rose * Math.sqrt(area / most)
-    return [{ d: `M0 0L${spot(i * 15 + 1, radius).join(' ')}A${radius} ${radius} 0 0 1 ${spot(i * 15 + 14, radius).join(' ')}Z`, hex }]
-  })
-})
-
 type Target = (typeof targets.value)[number]
 
 const moved = (target: Target, angle: number): Partial<Harmony> => {
@@ -94,12 +65,8 @@ const nudge = (target: Target, event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <svg ref="svg" viewBox="-122 -122 244 244" class="w-full max-w-[264px] touch-none" aria-label="Hue ring" role="group" data-test="ring">
-    <g fill="none" stroke-width="5"><path v-for="i in 12" :key="i" :d="sector((i - 1) * 30 - 14.5, (i - 1) * 30 + 14.5, R.hue)" :stroke="sectorColor((i - 1) * 30)" /></g>
-    <circle :r="R.rim" fill="none" stroke="var(--strong-line)" /><circle :r="R.hue - 6" fill="none" stroke="var(--line)" />
-    <path v-for="{ angle, length } in ticks" :key="angle" :d="`M${spot(angle, R.rim).join(' ')}L${spot(angle, R.rim - length).join(' ')}`" stroke="var(--strong-line)" stroke-width="0.75" />
-    <circle :r="R.rose" fill="none" stroke="var(--line)" stroke-dasharray="1 3" />
-    <path v-for="petal in rose" :key="petal.d" :d="petal.d" :fill="petal.hex" />
+  <svg ref="svg" viewBox="-122 -122 244 244" class="w-full max-w-[248px] touch-none" aria-label="Hue ring" role="group" data-test="ring">
+    <RingDial :wheel="harmony?.wheel ?? 'light'" :inks="inks" />
     <polygon :points="polygon" fill="none" stroke="var(--text)" stroke-width="1" />
     <g
       v-for="target in [...targets].reverse()" :key="target.id" :transform="`translate(${target.x} ${target.y})`" class="target" tabindex="0" role="slider"

@@ -3,9 +3,16 @@
 const { hash, ratio, colors } = defineProps<{ hash: string, ratio: number, colors: ReadonlyMap<string, string> }>()
 const files = useArtworkFiles()
 const host = useTemplateRef<HTMLElement>('host')
-useArtworkHost(host, () => files.screens.get(hash), () => colors)
+const screen = computed(() => files.screens.get(hash))
+const map = computed(() => files.maps.get(hash))
+useArtworkHost(host, () => map.value ? undefined : screen.value, () => colors)
 </script>
 
 <template>
-  <span ref="host" class="pointer-events-none block" :style="ratio < 1 ? { height: '100%', aspectRatio: ratio } : { width: '100%', aspectRatio: ratio }" aria-hidden="true" />
+  <span class="pointer-events-none relative block size-full" aria-hidden="true">
+    <span class="absolute inset-0 m-auto max-h-full max-w-full" :style="ratio < 1 ? { height: '100%', aspectRatio: ratio } : { width: '100%', aspectRatio: ratio }">
+      <InkMapCanvas v-if="map && screen" :map="map" :inks="screen.inks" :colors="colors" />
+      <span v-else ref="host" class="block size-full" />
+    </span>
+  </span>
 </template>

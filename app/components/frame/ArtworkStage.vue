@@ -23,7 +23,11 @@ const size = computed(() => {
 })
 /** What is not spotlit steps back to a light gray of its own value. */
 const colors = useSpotlight(() => screen.value?.inks ?? [], () => before ? new Map<string, string>() : project.colors, () => lit)
-const { problem, inksAt } = useArtworkHost(host, () => screen.value, () => colors.value)
+const map = computed(() => files.maps.get(project.artwork?.hash ?? ''))
+/** Colors that are only passing by: of a drag, a spotlight, the original. */
+const passing = computed(() => project.previewing || before || lit !== null)
+const { still, live } = usePassingColors(() => colors.value, () => passing.value && map.value !== undefined)
+const { problem, inksAt } = useArtworkHost(host, () => screen.value, () => still.value)
 
 const fit = (): void => {
   zoom.value = 1
@@ -69,6 +73,7 @@ watch(() => project.artwork?.id, fit)
       v-if="project.artwork" class="absolute left-1/2 top-1/2" :style="{ width: `${size.width}px`, height: `${size.height}px`, transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})` }"
     >
       <div ref="host" class="size-full bg-white" role="img" :aria-label="`${project.artwork.name}${before ? ', original colors' : ''}`" data-test="artwork" />
+      <InkMapCanvas v-if="live && map && screen" :map="map" :inks="screen.inks" :colors="colors" class="pointer-events-none absolute inset-0 bg-white" data-test="live" />
       <CropMarks v-if="zoom === 1" />
     </div>
     <slot v-else />

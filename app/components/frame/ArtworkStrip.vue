@@ -1,16 +1,17 @@
 <script setup lang="ts">
 /** The artwork of the project as small pictures in the scheme; choosing one puts it on the stage. */
+const { small = false } = defineProps<{ small?: boolean }>()
 const project = useProject()
 </script>
 
 <template>
-  <ul class="flex flex-wrap gap-2" aria-label="Artwork of the project">
+  <ul class="flex gap-1.5 overflow-x-auto" aria-label="Artwork of the project">
     <li v-for="art in project.document?.artwork ?? []" :key="art.id">
       <button
-        class="grid size-14 place-items-center border bg-table p-1" :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
+        class="flex border bg-table p-1" :class="[small ? 'size-10' : 'size-14', project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong']"
         :aria-pressed="project.artwork?.id === art.id" :aria-label="`Show ${art.name}`" :title="art.name" @click="project.shownId = art.id"
       >
-        <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.colors" />
+        <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.settledColors" />
       </button>
     </li>
   </ul>

@@ -38,10 +38,10 @@ const remove = (art: Artwork): void => {
         <ul class="text-caption"><li v-for="(line, i) in lines.slice(0, 8)" :key="i">{{ line }}</li><li v-if="lines.length > 8">and {{ lines.length - 8 }} more</li></ul>
       </li>
     </ul>
-    <ul v-if="artwork.length" class="grid grid-cols-4 gap-3">
+    <ul v-if="artwork.length" class="grid grid-cols-4 gap-x-3 gap-y-2">
       <li v-for="art in artwork" :key="art.id" class="group relative grid gap-1">
-        <button class="grid h-24 place-items-center border bg-table p-2" :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'" :aria-label="`Show ${art.name}`" :aria-pressed="project.artwork?.id === art.id" @click="project.shownId = art.id">
-          <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.colors" />
+        <button class="flex h-20 border bg-table p-2" :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'" :aria-label="`Show ${art.name}`" :aria-pressed="project.artwork?.id === art.id" @click="project.shownId = art.id">
+          <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.settledColors" />
         </button>
         <p class="flex items-center justify-between gap-1 leading-4"><span class="truncate" :title="art.name">{{ art.name }}</span><span class="shrink-0 text-caption text-quiet">{{ inkCount(art) }}</span></p>
         <button class="control bare absolute right-0.5 top-0.5 bg-panel px-1 opacity-0 focus-visible:opacity-100 group-hover:opacity-100" :aria-label="`Remove ${art.name}`" @click="remove(art)"><TrashIcon class="size-4" /></button>

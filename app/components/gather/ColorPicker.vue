@@ -48,7 +48,7 @@ const turnTo = (event: Event): void => show({ ...color.value, h: Number((event.t
 <template>
   <div class="grid gap-2" data-test="picker">
     <div
-      ref="field" class="relative h-32 w-full touch-none cursor-crosshair" role="slider" tabindex="0" aria-label="Saturation and brightness"
+      ref="field" class="relative h-28 w-full touch-none cursor-crosshair" role="slider" tabindex="0" aria-label="Saturation and brightness"
       :aria-valuetext="`saturation ${Math.round(color.s * 100)}%, brightness ${Math.round(color.b * 100)}%`" :aria-valuenow="Math.round(color.b * 100)"
       :style="{ background: `linear-gradient(to top, #000, transparent), linear-gradient(to right, #fff, ${pure})` }" @pointerdown="drag" @keydown="nudge"
     >

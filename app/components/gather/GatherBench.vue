@@ -37,7 +37,7 @@ const readings = computed(() => {
     ['OKLCH', `${(lch.l * 100).toFixed(1)}% ${lch.c.toFixed(3)} ${Math.round(lch.h)}°`],
   ] as const
 })
-const inks = computed(() => files.files.get(project.artwork?.hash ?? '')?.inks.slice(0, 24) ?? [])
+const inks = computed(() => files.files.get(project.artwork?.hash ?? '')?.inks.slice(0, 18) ?? [])
 
 const zone = useTemplateRef<HTMLElement>('zone')
 const adding = useArtworkAdding()
@@ -45,7 +45,7 @@ const { isOverDropZone } = useDropZone(zone, { onDrop: dropped => { if (dropped?
 </script>
 
 <template>
-  <div ref="zone" class="grid min-h-full content-start gap-5 p-5" :class="{ 'outline-2 -outline-offset-4 outline-accent': isOverDropZone }" data-test="gather">
+  <div ref="zone" class="grid min-h-full content-start gap-4 p-5 pt-3" :class="{ 'outline-2 -outline-offset-4 outline-accent': isOverDropZone }" data-test="gather">
     <section class="grid gap-3" aria-labelledby="base-title">
       <h2 id="base-title">Base color</h2>
       <div class="grid grid-cols-[1fr_200px] gap-5">

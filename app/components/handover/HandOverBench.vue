@@ -36,19 +36,18 @@ const saveArtwork = (art: Artwork): Promise<void | null> => notices.attempt(asyn
 const changed = (art: Artwork): string => {
   const inks = files.files.get(art.hash)?.inks ?? []
   const count = inks.filter(({ hex }) => (project.colors.get(hex) ?? hex) !== hex).length
-  return `${count} of ${inks.length} inks recolored`
+  return `${count} of ${inks.length} inks changed`
 }
 </script>
 
 <template>
-  <div class="grid content-start gap-6 p-5" data-test="hand-over">
+  <div class="grid content-start gap-5 p-5 pt-3" data-test="hand-over">
     <section class="grid gap-3" aria-labelledby="artwork-out">
       <h2 id="artwork-out">Artwork</h2>
-      <ul v-if="project.document?.artwork.length" class="grid">
-        <li v-for="art in project.document.artwork" :key="art.id" class="grid grid-cols-[40px_1fr_auto_auto] items-center gap-3 border-t border-line py-1">
-          <button class="grid size-10 place-items-center bg-table p-0.5" :aria-label="`Show ${art.name}`" @click="project.shownId = art.id"><ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.colors" /></button>
-          <span class="truncate">{{ art.name }}</span>
-          <span class="text-caption text-quiet">{{ changed(art) }}</span>
+      <ul v-if="project.document?.artwork.length" class="grid grid-cols-2 gap-x-5">
+        <li v-for="art in project.document.artwork" :key="art.id" class="grid grid-cols-[40px_minmax(0,1fr)_auto] items-center gap-3 border-t border-line py-1.5">
+          <button class="flex size-10 bg-table p-0.5" :aria-label="`Show ${art.name}`" @click="project.shownId = art.id"><ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.settledColors" /></button>
+          <span class="min-w-0"><span class="block truncate">{{ art.name }}</span><span class="block truncate text-caption text-quiet">{{ changed(art) }}</span></span>
           <button class="control" :aria-label="`Download ${art.name} as SVG`" :data-test="`svg-${art.name}`" @click="saveArtwork(art)"><ArrowDownTrayIcon class="size-4" />SVG</button>
         </li>
       </ul>
@@ -59,7 +58,7 @@ const changed = (art: Artwork): string => {
       <div role="radiogroup" aria-label="Format" class="flex" @keydown="byArrow">
         <button v-for="{ kind, title: name } in FORMATS" :key="kind" role="radio" class="choice" :aria-checked="chosen === kind" :tabindex="chosen === kind ? 0 : -1" @click="chosen = kind">{{ name }}</button>
       </div>
-      <pre class="value max-h-44 overflow-auto border border-line bg-table p-3" tabindex="0" aria-label="The scheme as a file" data-test="scheme-text">{{ text }}</pre>
+      <pre class="value max-h-60 overflow-auto border border-line bg-table p-3" tabindex="0" aria-label="The scheme as a file" data-test="scheme-text">{{ text }}</pre>
       <p class="flex gap-2">
         <button class="control primary" data-test="download-scheme" @click="saveScheme"><ArrowDownTrayIcon class="size-4" />Download</button>
         <button class="control" @click="copyScheme"><ClipboardDocumentIcon class="size-4" />Copy</button>

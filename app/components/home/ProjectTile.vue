@@ -28,8 +28,8 @@ const choices = computed(() => [['Rename', begin], ['Duplicate', () => emit('dup
 <template>
   <li class="grid gap-2" data-test="project-card">
     <NuxtLink :to="`/project/${card.id}/compose`" class="block" :aria-label="`Open ${card.name}`">
-      <span class="grid h-64 place-items-center border border-line bg-panel p-5 hover:border-strong">
-        <span v-if="card.artwork" class="relative block h-full"><img :src="server.previewUrl(card.id, card.version)" alt="" class="h-full max-w-full object-contain"><CropMarks /></span>
+      <span class="flex h-72 items-center justify-center border border-line bg-panel p-7 hover:border-strong">
+        <span v-if="card.artwork" class="relative block h-full"><img :src="server.previewUrl(card.id, card.version)" alt="" class="block h-full max-w-full object-contain"><CropMarks /></span>
         <PlumbagoMark v-else class="size-24!" :colors="card.swatches.map(({ hex }) => hex)" />
       </span>
       <span class="mt-1 flex h-5"><i v-for="(swatch, i) in card.swatches" :key="i" :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 10px` }" /></span>

@@ -4,7 +4,7 @@ import type { Swatch } from '../../../core/project/schema'
 import { lchOf } from '../../../core/color/convert'
 
 /** One ink: drag it to a swatch, click to leave it as is, Enter for its choices. */
-const { hex, scheme, target, label, lit, tall } = defineProps<{ hex: string, scheme: readonly Swatch[], target: string | null, label: string, lit: boolean, tall: boolean }>()
+const { hex, scheme, target, label, lit, tall, low } = defineProps<{ hex: string, scheme: readonly Swatch[], target: string | null, label: string, lit: boolean, tall: boolean, low: boolean }>()
 const emit = defineEmits<{ carry: [event: PointerEvent], light: [on: boolean], send: [to: string | null] }>()
 const letters = computed(() => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)')
 </script>
@@ -18,7 +18,7 @@ const letters = computed(() => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255
     >
       <span v-if="tall" class="value pl-1.5">{{ hex }}</span>
     </MenuButton>
-    <MenuItems class="absolute left-full top-0 z-30 ml-1 grid w-52 border border-strong bg-panel py-1 shadow-float">
+    <MenuItems class="absolute left-full z-30 ml-1 grid w-52 border border-strong bg-panel py-1 shadow-float" :class="low ? 'bottom-0' : 'top-0'">
       <MenuItem v-for="swatch in scheme" :key="swatch.id" v-slot="{ active }">
         <button class="flex h-7 items-center gap-2 px-2 text-left" :class="{ 'bg-hover': active }" @click="emit('send', swatch.id)">
           <i class="size-4" :style="{ background: swatch.hex }" /><span class="grow truncate">{{ swatch.name }}</span><span v-if="target === swatch.id" aria-label="chosen">●</span>

@@ -15,7 +15,7 @@ const { width, height } = useElementSize(bed)
 const byArrow = useRovingRadio()
 const INK_WIDTH = 96
 const SWATCH_WIDTH = 132
-const LEAST = 9
+const LEAST = 5
 
 const inks = computed(() => files.files.get(project.artwork?.hash ?? '')?.inks ?? [])
 const scheme = computed(() => project.document?.scheme ?? [])
@@ -104,20 +104,18 @@ const leftCount = computed(() => rows.value.filter(({ hex }) => targetOf(hex) ==
 </script>
 
 <template>
-  <div class="grid h-full grid-rows-[auto_auto_minmax(0,1fr)] gap-3 p-5 pb-3" data-test="remap">
+  <div class="grid h-full grid-rows-[auto_auto_minmax(0,1fr)] gap-3 p-5 pb-3 pt-3" data-test="remap">
     <div class="flex items-center justify-between gap-3">
       <h2>Remap</h2>
       <div class="flex gap-2">
+        <div role="radiogroup" aria-label="Shading" class="flex w-40" @keydown="byArrow">
+          <button v-for="shading in SHADINGS" :key="shading" role="radio" class="choice first-letter:uppercase" :aria-checked="project.document?.remap.shading === shading" :tabindex="project.document?.remap.shading === shading ? 0 : -1" :title="shading === 'flat' ? 'All inks of a swatch become it' : 'Inks keep their difference from the largest one'" @click="project.run({ do: 'shade', shading })">{{ shading }}</button>
+        </div>
         <button class="control" title="Match all inks again, those set by hand too" @click="project.match(false)">Match again</button>
-        <button class="control" :aria-pressed="before" title="Hold O anywhere" @pointerdown="before = true" @pointerup="before = false" @pointerleave="before = false" @keydown.space.prevent="before = true" @keyup.space="before = false">Original <kbd class="value">O</kbd></button>
+        <button class="control" :aria-pressed="before" title="Hold O anywhere" @pointerdown="before = true" @pointerup="before = false" @pointerleave="before = false" @keydown.space.prevent="before = true" @keyup.space="before = false">Original <span class="text-caption text-quiet">hold O</span></button>
       </div>
     </div>
-    <div class="flex items-center gap-4">
-      <ArtworkStrip class="grow" />
-      <div role="radiogroup" aria-label="Shading" class="flex w-44 self-end" @keydown="byArrow">
-        <button v-for="shading in SHADINGS" :key="shading" role="radio" class="choice first-letter:uppercase" :aria-checked="project.document?.remap.shading === shading" :tabindex="project.document?.remap.shading === shading ? 0 : -1" :title="shading === 'flat' ? 'All inks of a swatch become it' : 'Inks keep their difference from the largest one'" @click="project.run({ do: 'shade', shading })">{{ shading }}</button>
-      </div>
-    </div>
+    <ArtworkStrip small />
     <div v-if="rows.length" ref="bed" class="relative min-h-0 overflow-y-auto overflow-x-hidden" data-test="ribbons">
       <div class="relative" :style="{ height: `${room}px` }">
         <svg class="absolute inset-0 size-full" aria-hidden="true">
@@ -136,7 +134,7 @@ const leftCount = computed(() => rows.value.filter(({ hex }) => targetOf(hex) ==
         <ul aria-label="Inks">
           <li v-for="({ hex, area, uses }, i) in rows" :key="hex" class="absolute left-0 flex" :style="{ top: `${inkSlots[i]?.top}px`, height: `${inkSlots[i]?.height}px`, width: `${INK_WIDTH}px` }">
             <InkMenu
-              :hex="hex" :scheme="scheme" :target="targetOf(hex)" :label="`Ink ${hex}, ${(area * 100).toFixed(1)}% of the artwork, ${uses} uses, ${targetName(hex)}`" :lit="litHere.has(hex)" :tall="(inkSlots[i]?.height ?? 0) >= 16"
+              :hex="hex" :scheme="scheme" :target="targetOf(hex)" :label="`Ink ${hex}, ${(area * 100).toFixed(1)}% of the artwork, ${uses} uses, ${targetName(hex)}`" :lit="litHere.has(hex)" :tall="(inkSlots[i]?.height ?? 0) >= 16" :low="(inkSlots[i]?.top ?? 0) > room / 2"
               @carry="carry($event, { kind: 'ink', hex }, () => toggleLeft(hex))" @light="light($event ? hex : null)" @send="project.run({ do: 'retarget', inks: [hex], to: $event })"
             />
           </li>
@@ -144,7 +142,7 @@ const leftCount = computed(() => rows.value.filter(({ hex }) => targetOf(hex) ==
         <ul aria-label="Swatches">
           <li v-for="(swatch, i) in scheme" :key="swatch.id" class="absolute right-0" :style="{ top: `${swatchSlots[i]?.top}px`, height: `${swatchSlots[i]?.height}px`, width: `${SWATCH_WIDTH}px` }">
             <SwatchMenu
-              :swatch="swatch" :scheme="scheme" :area="areaOf(groups[i] ?? [])" :over="over === swatch.id" :data-drop="swatch.id"
+              :swatch="swatch" :scheme="scheme" :area="areaOf(groups[i] ?? [])" :over="over === swatch.id" :low="(swatchSlots[i]?.top ?? 0) > room / 2"
               @carry="carry($event, { kind: 'swatch', id: swatch.id }, () => {})" @light="lightSwatch($event ? swatch.id : null)" @exchange="project.run({ do: 'exchange', swatches: [swatch.id, $event] })"
             />
           </li>

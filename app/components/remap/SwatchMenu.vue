@@ -4,7 +4,7 @@ import { lchOf } from '../../../core/color/convert'
 import type { Swatch } from '../../../core/project/schema'
 
 /** One swatch of the remapping: drag it onto another to exchange what they color; Enter for its choices. */
-const { swatch, scheme, area, over } = defineProps<{ swatch: Swatch, scheme: readonly Swatch[], area: number, over: boolean }>()
+const { swatch, scheme, area, over, low } = defineProps<{ swatch: Swatch, scheme: readonly Swatch[], area: number, over: boolean, low: boolean }>()
 const emit = defineEmits<{ carry: [event: PointerEvent], light: [on: boolean], exchange: [id: string] }>()
 const letters = computed(() => lchOf(swatch.hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)')
 </script>
@@ -16,10 +16,10 @@ const letters = computed(() => lchOf(swatch.hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(
       :aria-label="`${swatch.name}, ${swatch.hex}, ${(area * 100).toFixed(0)}% of the artwork`" @pointerdown.capture.stop="emit('carry', $event)" @click.capture="($event.detail > 0) && $event.stopPropagation()"
       @pointerenter="emit('light', true)" @pointerleave="emit('light', false)" @focus="emit('light', true)" @blur="emit('light', false)"
     >
-      <span class="pointer-events-none block truncate">{{ swatch.name }}</span>
+      <span class="pointer-events-none block w-full truncate text-left">{{ swatch.name }}</span>
       <span class="pointer-events-none value block">{{ (area * 100).toFixed(0) }}%</span>
     </MenuButton>
-    <MenuItems class="absolute right-full top-0 z-30 mr-1 grid w-52 border border-strong bg-panel py-1 shadow-float">
+    <MenuItems class="absolute right-full z-30 mr-1 grid w-52 border border-strong bg-panel py-1 shadow-float" :class="low ? 'bottom-0' : 'top-0'">
       <p class="px-2 pb-1 text-caption text-quiet">Exchange with</p>
       <MenuItem v-for="other in scheme.filter(({ id }) => id !== swatch.id)" :key="other.id" v-slot="{ active }">
         <button class="flex h-7 items-center gap-2 px-2 text-left" :class="{ 'bg-hover': active }" @click="emit('exchange', other.id)"><i class="size-4" :style="{ background: other.hex }" /><span class="truncate">{{ other.name }}</span></button>

@@ -10,8 +10,8 @@ const asked = z.object({ name: z.string().max(400).default('Artwork') })
 
 export default door(async event => {
   const { name } = asked.parse(getQuery(event))
-  const { file, source } = await receiveSvg(name, await bytesOf(event, LARGEST_SVG))
-  await keepArtwork(database(), file, source)
+  const received = await receiveSvg(name, await bytesOf(event, LARGEST_SVG))
+  await keepArtwork(database(), received)
   setResponseStatus(event, 201)
-  return file
+  return received.file
 })

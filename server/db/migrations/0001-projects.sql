@@ -13,6 +13,7 @@ create index projects_by_update on projects (updated_at desc, id) where deleted_
 create table artwork (
   hash text primary key check (hash ~ '^[0-9a-f]{64}$'),
   source bytea not null,
+  map bytea,
   record jsonb not null,
   created_at timestamptz not null default now()
 );

@@ -1,0 +1,91 @@
+# What bin/start and bin/test stand on: installing what is missing, and a PostgreSQL cluster of the project's own.
+# Sourced by them from the project's folder.
+
+say() { printf '%s\n' "$*" >&2; }
+stop_with() { say "$*"; exit 1; }
+
+need_node() {
+  command -v node >/dev/null 2>&1 || stop_with "Node.js 20 is needed and not on this machine."
+  node -e 'process.exit(Number(process.versions.node.split(".")[0]) >= 20 ? 0 : 1)' || stop_with "Node.js 20 or later is needed; this is $(node --version)."
+}
+
+# need_package PROBE PACKAGE: installs a Debian package where the probe finds nothing.
+need_package() {
+  if eval "$1" >/dev/null 2>&1; then return; fi
+  local as=()
+  if [ "$(id -u)" -ne 0 ]; then
+    command -v sudo >/dev/null 2>&1 && sudo -n true 2>/dev/null || stop_with "Debian's package “$2” is missing, and this user may not install it: run this as root, or as a user with sudo."
+    as=(sudo -n)
+  fi
+  command -v apt-get >/dev/null 2>&1 || stop_with "Debian's package “$2” is missing, and there is no apt-get here to install it."
+  say "Installing $2…"
+  { "${as[@]}" apt-get update && "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$2"; } >.data/install.log 2>&1 \
+    || { tail -n 5 .data/install.log >&2; stop_with "Debian's package “$2” could not be installed; the whole report is in .data/install.log."; }
+}
+
+need_modules() {
+  local stamp
+  stamp=$(sha256sum package-lock.json | cut -d' ' -f1)
+  [ "$(cat node_modules/.installed 2>/dev/null)" = "$stamp" ] && return
+  say "Installing packages…"
+  npm ci --no-audit --no-fund >.data/npm.log 2>&1 || { tail -n 15 .data/npm.log >&2; stop_with "The packages could not be installed; the whole report is in .data/npm.log."; }
+  echo "$stamp" >node_modules/.installed
+}
+
+# Builds where the sources are newer than the build.
+need_build() {
+  local stamp
+  stamp=$(find app core server render public nuxt.config.ts package-lock.json -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
+  [ "$(cat .output/.built 2>/dev/null)" = "$stamp" ] && return
+  say "Building…"
+  npx --no-install nuxt build >.data/build.log 2>&1 || { tail -n 25 .data/build.log >&2; stop_with "The build failed; the whole report is in .data/build.log."; }
+  echo "$stamp" >.output/.built
+}
+
+free_port() { node -e 'const s=require("node:net").createServer();s.listen(Number(process.argv[1]),"127.0.0.1",()=>{console.log(s.address().port);s.close()});s.on("error",()=>{s.listen(0,"127.0.0.1")})' "$1"; }
+
+as_postgres() {
+  if [ "$(id -u)" -eq 0 ]; then (cd / && setpriv --reuid=postgres --regid=postgres --init-groups -- "$@"); else "$@"; fi
+}
+
+postgres_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1; }
+
+# cluster_home NAME: the folder of a cluster; where root's clone is out of postgres's reach, a folder that is not.
+cluster_home() {
+  local home="$PWD/.data/$1"
+  mkdir -p .data
+  if [ "$(id -u)" -eq 0 ] && ! as_postgres test -x "$PWD/.data"; then
+    home="/var/lib/plumbago/$(printf '%s' "$PWD" | sha256sum | cut -c1-12)-$1"
+  fi
+  echo "$home"
+}
+
+# cluster_start HOME: makes the cluster where there is none, starts it where it is not running, prints its URL.
+cluster_start() {
+  local home=$1 bin port password
+  bin=$(postgres_bin)
+  mkdir -p "$home"
+  if [ "$(id -u)" -eq 0 ]; then chown postgres:postgres "$home"; fi
+  chmod 700 "$home"
+  if [ ! -f "$home/cluster/PG_VERSION" ]; then
+    rm -rf "$home/cluster"
+    password=$(node -p 'require("node:crypto").randomBytes(18).toString("hex")')
+    (umask 077 && printf '%s' "$password" >"$home/password")
+    if [ "$(id -u)" -eq 0 ]; then chown postgres:postgres "$home/password"; fi
+    as_postgres "$bin/initdb" -D "$home/cluster" -U plumbago --pwfile="$home/password" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8 >"$home/initdb.log" 2>&1 \
+      || { tail -n 5 "$home/initdb.log" >&2; stop_with "The database cluster could not be made in $home."; }
+  fi
+  if ! as_postgres "$bin/pg_ctl" -D "$home/cluster" status >/dev/null 2>&1; then
+    port=$(free_port "$(cat "$home/port" 2>/dev/null || echo 5460)")
+    echo "$port" >"$home/port"
+    as_postgres "$bin/pg_ctl" -D "$home/cluster" -w -l "$home/cluster/server.log" -o "-c listen_addresses=127.0.0.1 -c unix_socket_directories='' -p $port" start >/dev/null \
+      || { tail -n 5 "$home/cluster/server.log" >&2; stop_with "The database could not be started in $home."; }
+  fi
+  echo "postgres://plumbago:$(cat "$home/password")@127.0.0.1:$(cat "$home/port")/postgres"
+}
+
+cluster_stop() {
+  as_postgres "$(postgres_bin)/pg_ctl" -D "$1/cluster" -m fast -w stop >/dev/null 2>&1 || true
+}
+
+cluster_running() { as_postgres "$(postgres_bin)/pg_ctl" -D "$1/cluster" status >/dev/null 2>&1; }

@@ -1,0 +1,220 @@
+import { rgbOf, type Hex } from '../color/convert'
+import type { Pixels } from './area'
+
+/**
+ * An artwork taken apart pixel by pixel: how much of which ink lies in each. As rendering mixes colors
+ * linearly, painting the map with other colors gives what rendering the recolored artwork would give.
+ */
+export interface InkMap {
+  width: number
+  height: number
+  /** For each pixel one more than the place of the ink that covers it wholly, or 0. */
+  solid: Uint16Array
+  /** The pixels in which inks meet, or that let something through. */
+  pixel: Uint32Array
+  /** Where the shares of each such pixel start; one longer than `pixel`. */
+  start: Uint32Array
+  /** Opacity of each such pixel, 0 to 255. */
+  alpha: Uint8Array
+  /** What is in each such pixel besides inks (pictures), red, green and blue, premultiplied. */
+  ground: Uint8Array
+  /** The shares: which ink, and how much of it, 0 to 255. */
+  ink: Uint16Array
+  share: Uint8Array
+}
+
+/** Shares below this are the rounding of the renderer. */
+const NOISE = 2
+const WHOLE = 253
+
+/** Collects the shares of inks from pictures in which three at a time are pure red, green and blue. */
+export class InkMapBuilder {
+  private readonly entries: Array<{ ink: number, pixels: Uint32Array, shares: Uint8Array }> = []
+
+  /** `ground` is the picture with every ink black. */
+  constructor(private readonly ground: Pixels) {}
+
+  /** Takes in one picture; `inks` are the places of those shown in its channels. */
+  add({ data }: Pixels, inks: readonly number[]): void {
+    const count = data.length / 4
+    const ground = this.ground.data
+    inks.forEach((ink, channel) => {
+      let found = 0
+      for (let p = 0, i = channel; p < count; p++, i += 4) if ((data[i] as number) - (ground[i] as number) >= NOISE) found++
+      const pixels = new Uint32Array(found)
+      const shares = new Uint8Array(found)
+      for (let p = 0, i = channel, at = 0; p < count; p++, i += 4) {
+        const share = (data[i] as number) - (ground[i] as number)
+        if (share < NOISE) continue
+        pixels[at] = p
+        shares[at++] = share
+      }
+      this.entries.push({ ink, pixels, shares })
+    })
+  }
+
+  finish(): InkMap {
+    const { width, height, data } = this.ground
+    const count = width * height
+    const solid = new Uint16Array(count)
+    const tally = new Uint8Array(count)
+    for (const { ink, pixels, shares } of this.entries) {
+      pixels.forEach((p, at) => {
+        tally[p] = Math.min(255, (tally[p] as number) + 1)
+        if ((shares[at] as number) >= WHOLE && data[p * 4 + 3] === 255) solid[p] = ink + 1
+      })
+    }
+    const mixed: number[] = []
+    const order = new Int32Array(count).fill(-1)
+    for (let p = 0; p < count; p++) {
+      if (solid[p] && tally[p] === 1) continue
+      solid[p] = 0
+      if (tally[p] || data[p * 4 + 3]) order[p] = mixed.push(p) - 1
+    }
+    return { width, height, solid, ...this.mixedPixels(mixed, order) }
+  }
+
+  private mixedPixels(mixed: readonly number[], order: Int32Array): Omit<InkMap, 'width' | 'height' | 'solid'> {
+    const { data } = this.ground
+    const pixel = Uint32Array.from(mixed)
+    const alpha = Uint8Array.from(mixed, p => data[p * 4 + 3] as number)
+    const ground = new Uint8Array(mixed.length * 3)
+    mixed.forEach((p, i) => ground.set(data.subarray(p * 4, p * 4 + 3), i * 3))
+    const start = new Uint32Array(mixed.length + 1)
+    const each = (visit: (place: number, ink: number, share: number) => void): void => {
+      for (const { ink, pixels, shares } of this.entries) pixels.forEach((p, at) => {
+        const place = order[p] as number
+        if (place >= 0) visit(place, ink, shares[at] as number)
+      })
+    }
+    each(place => { start[place + 1] = (start[place + 1] as number) + 1 })
+    for (let i = 0; i < mixed.length; i++) start[i + 1] = (start[i + 1] as number) + (start[i] as number)
+    const next = start.slice()
+    const total = start[mixed.length] as number
+    const ink = new Uint16Array(total)
+    const share = new Uint8Array(total)
+    each((place, which, much) => {
+      const at = next[place] as number
+      next[place] = at + 1
+      ink[at] = which
+      share[at] = much
+    })
+    return { pixel, start, alpha, ground, ink, share }
+  }
+}
+
+/** The share of the painted surface each of `count` inks covers, in [0, 1]. */
+export const areasOf = (map: InkMap, count: number): number[] => {
+  const sums = new Float64Array(count)
+  let painted = 0
+  for (const place of map.solid) {
+    if (!place) continue
+    sums[place - 1] = (sums[place - 1] as number) + 255
+    painted += 255
+  }
+  for (const alpha of map.alpha) painted += alpha
+  map.ink.forEach((ink, i) => { sums[ink] = (sums[ink] as number) + (map.share[i] as number) })
+  return Array.from(sums, sum => painted ? sum / painted : 0)
+}
+
+/** Red, green and blue of each color, 0 to 255, one after the other. */
+const channelsOf = (colors: readonly Hex[]): Uint8Array => {
+  const channels = new Uint8Array(colors.length * 3)
+  colors.forEach((hex, i) => {
+    const { r, g, b } = rgbOf(hex)
+    channels.set([Math.round(r * 255), Math.round(g * 255), Math.round(b * 255)], i * 3)
+  })
+  return channels
+}
+
+const paintSolid = ({ solid }: InkMap, channels: Uint8Array, words: Int32Array): void => {
+  const table = new Int32Array(channels.length / 3 + 1)
+  for (let i = 1; i < table.length; i++) {
+    const at = i * 3 - 3
+    table[i] = 0xff000000 | (channels[at + 2] as number) << 16 | (channels[at + 1] as number) << 8 | (channels[at] as number)
+  }
+  const fours = solid.length - solid.length % 4
+  for (let p = 0; p < fours; p += 4) { // four at a time: nearly twice as fast in V8
+    words[p] = table[solid[p] as number] as number
+    words[p + 1] = table[solid[p + 1] as number] as number
+    words[p + 2] = table[solid[p + 2] as number] as number
+    words[p + 3] = table[solid[p + 3] as number] as number
+  }
+  for (let p = fours; p < solid.length; p++) words[p] = table[solid[p] as number] as number
+}
+
+const paintMixed = ({ pixel, start, alpha, ground, ink, share }: InkMap, channels: Uint8Array, words: Int32Array): void => {
+  for (let i = 0; i < pixel.length; i++) {
+    let r = (ground[i * 3] as number) * 255
+    let g = (ground[i * 3 + 1] as number) * 255
+    let b = (ground[i * 3 + 2] as number) * 255
+    const end = start[i + 1] as number
+    for (let at = start[i] as number; at < end; at++) {
+      const from = (ink[at] as number) * 3
+      const much = share[at] as number
+      r += (channels[from] as number) * much
+      g += (channels[from + 1] as number) * much
+      b += (channels[from + 2] as number) * much
+    }
+    const opacity = alpha[i] as number
+    const scale = opacity ? 1 / opacity : 0
+    const red = Math.min(255, r * scale + 0.5) | 0
+    const green = Math.min(255, g * scale + 0.5) | 0
+    const blue = Math.min(255, b * scale + 0.5) | 0
+    words[pixel[i] as number] = opacity << 24 | blue << 16 | green << 8 | red
+  }
+}
+
+/**
+ * Paints a map in given colors, one for each ink in order, into RGBA pixels (not premultiplied) of its size.
+ */
+export const paintInkMap = (map: InkMap, colors: readonly Hex[], out: Uint8ClampedArray): void => {
+  const channels = channelsOf(colors)
+  const words = new Int32Array(out.buffer, out.byteOffset, out.length >> 2)
+  paintSolid(map, channels, words)
+  paintMixed(map, channels, words)
+}
+
+/** Mean difference of two renderings of one size, over all channels, 0 to 255; both premultiplied by alpha. */
+export const meanDifference = (one: Uint8Array | Uint8ClampedArray, other: Uint8Array | Uint8ClampedArray): number => {
+  let sum = 0
+  for (let i = 0; i < one.length; i++) sum += Math.abs((one[i] as number) - (other[i] as number))
+  return one.length ? sum / one.length : 0
+}
+
+const HEAD = 4
+
+/** A map as bytes, to be kept and sent: four 32-bit counts, then its arrays, the widest first. */
+export const packInkMap = (map: InkMap): Uint8Array => {
+  const head = Uint32Array.of(map.width, map.height, map.pixel.length, map.ink.length)
+  const parts = [head, map.pixel, map.start, map.solid, map.ink, map.alpha, map.ground, map.share]
+  const bytes = new Uint8Array(parts.reduce((sum, { byteLength }) => sum + byteLength, 0))
+  let at = 0
+  for (const part of parts) {
+    bytes.set(new Uint8Array(part.buffer, part.byteOffset, part.byteLength), at)
+    at += part.byteLength
+  }
+  return bytes
+}
+
+/** The map that `packInkMap` packed. */
+export const unpackInkMap = (bytes: Uint8Array): InkMap => {
+  const { buffer } = new Uint8Array(bytes)
+  const [width, height, mixed, shares] = new Uint32Array(buffer, 0, HEAD) as unknown as [number, number, number, number]
+  let at = HEAD * 4
+  const take = <View>(make: (offset: number) => View, size: number): View => {
+    const view = make(at)
+    at += size
+    return view
+  }
+  return {
+    width, height,
+    pixel: take(offset => new Uint32Array(buffer, offset, mixed), mixed * 4),
+    start: take(offset => new Uint32Array(buffer, offset, mixed + 1), (mixed + 1) * 4),
+    solid: take(offset => new Uint16Array(buffer, offset, width * height), width * height * 2),
+    ink: take(offset => new Uint16Array(buffer, offset, shares), shares * 2),
+    alpha: take(offset => new Uint8Array(buffer, offset, mixed), mixed),
+    ground: take(offset => new Uint8Array(buffer, offset, mixed * 3), mixed * 3),
+    share: take(offset => new Uint8Array(buffer, offset, shares), shares),
+  }
+}

@@ -1,0 +1,12 @@
+import { setHeaders, setResponseStatus } from 'h3'
+import { hashSchema } from '../../../../core/project/schema'
+import { artworkMap } from '../../../db/artwork'
+import { database } from '../../../db/connect'
+import { door, partOf } from '../../../door'
+
+export default door(async event => {
+  const map = await artworkMap(database(), partOf(event, 'hash', hashSchema))
+  setHeaders(event, { 'cache-control': 'private, max-age=31536000, immutable', ...map ? { 'content-type': 'application/octet-stream', 'content-encoding': 'gzip' } : {} })
+  if (!map) setResponseStatus(event, 204)
+  return map
+})

@@ -1,0 +1,8 @@
+/** How Debian's Chromium is started here: headless, on a machine without network or graphics card. */
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+    '--disable-component-update', '--disable-sync',
+  ],
+}
