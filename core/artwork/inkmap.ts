@@ -143,13 +143,22 @@ const paintSolid = ({ solid }: InkMap, channels: Uint8Array, words: Int32Array):
   for (let p = fours; p < solid.length; p++) words[p] = table[solid[p] as number] as number
 }
 
-const paintMixed = ({ pixel, start, alpha, ground, ink, share }: InkMap, channels: Uint8Array, words: Int32Array): void => {
-  for (let i = 0; i < pixel.length; i++) {
+/** What sums of color times share are multiplied with to become a byte, by opacity, in 1/65536. */
+const SCALES = Int32Array.from({ length: 256 }, (_, opacity) => opacity ? Math.round(65536 / opacity) : 0)
+
+/** The byte of a sum of color times share; sums are at most 255 times 255, so that all stays a small whole number. */
+const byte = (sum: number, scale: number): number => Math.min(255, (Math.min(sum, 65025) * scale + 32768) / 65536) | 0
+
+const paintMixed = (map: InkMap, channels: Uint8Array, words: Int32Array): void => {
+  const { pixel, start, alpha, ground, ink, share } = map
+  const count = pixel.length
+  let at = 0
+  for (let i = 0; i < count; i++) {
     let r = (ground[i * 3] as number) * 255
     let g = (ground[i * 3 + 1] as number) * 255
     let b = (ground[i * 3 + 2] as number) * 255
     const end = start[i + 1] as number
-    for (let at = start[i] as number; at < end; at++) {
+    for (; at < end; at++) {
       const from = (ink[at] as number) * 3
       const much = share[at] as number
       r += (channels[from] as number) * much
@@ -157,11 +166,8 @@ const paintMixed = ({ pixel, start, alpha, ground, ink, share }: InkMap, channel
       b += (channels[from + 2] as number) * much
     }
     const opacity = alpha[i] as number
-    const scale = opacity ? 1 / opacity : 0
-    const red = Math.min(255, r * scale + 0.5) | 0
-    const green = Math.min(255, g * scale + 0.5) | 0
-    const blue = Math.min(255, b * scale + 0.5) | 0
-    words[pixel[i] as number] = opacity << 24 | blue << 16 | green << 8 | red
+    const scale = SCALES[opacity] as number
+    words[pixel[i] as number] = opacity << 24 | byte(b, scale) << 16 | byte(g, scale) << 8 | byte(r, scale)
   }
 }
 
