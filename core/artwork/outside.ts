@@ -6,6 +6,13 @@ const BROUGHT_ALONG = /^(?:#|data:(?:image\/(?:png|jpe?g|gif|webp)|font\/|applic
 /** Whether a reference stays within the file: a fragment of it, or a picture or font it brings along. */
 export const isInside = (target: string): boolean => target.trim() === '' || BROUGHT_ALONG.test(target.trim())
 
+/** What stands in the parentheses of a `url()` whose name is written with escapes; null where it stays inside. */
+const unquoted = (rest: string): string | null => {
+  const end = rest.indexOf(')')
+  const target = rest.slice(0, end === -1 ? rest.length : end).trim().replace(/^["']|["']$/g, '')
+  return isInside(target) ? null : target
+}
+
 /**
  * The first thing outside the file that a piece of CSS would fetch or run, as written; null where it stays
  * within the file. Escapes are resolved as a browser resolves them.
@@ -22,6 +29,7 @@ export const outsideReference = (css: string): string | null => {
     else if (type === tokenTypes.Function) {
       const name = ident.decode(text.slice(0, -1)).toLowerCase()
       if (name === 'expression') found = text
+      if (name === 'url') found = unquoted(css.slice(end))
       fetching.push(FETCHING.has(name))
     } else if (type === tokenTypes.LeftParenthesis) fetching.push(fetching.at(-1) ?? false)
     else if (type === tokenTypes.RightParenthesis) fetching.pop()

@@ -1,4 +1,4 @@
-import { converter, displayable, formatHex, toGamut, type Color, type Hsv, type Oklab, type Oklch, type Rgb } from 'culori'
+import { converter, formatHex, toGamut, type Color, type Hsv, type Oklab, type Oklch, type Rgb } from 'culori'
 
 /** A color of sRGB as `#rrggbb`, lower case. */
 export type Hex = string
@@ -30,11 +30,19 @@ export const arc = (from: number, to: number): number => {
   return way > 180 ? way - 360 : way
 }
 
+/** How far outside [0, 1] a channel may lie and still be rounding: a quarter of an 8-bit step. */
+const ROUNDING = 0.001
+
+const isShown = ({ r, g, b }: Rgb): boolean => [r, g, b].every(value => value >= -ROUNDING && value <= 1 + ROUNDING)
+
 /**
  * The sRGB color nearest to any color: unchanged inside the gamut, otherwise with its OKLCH chroma
  * reduced at constant hue and lightness (CSS Color 4, section 13.2, without the final local clip).
  */
-export const hexOf = (color: Color): Hex => formatHex(displayable(color) ? color : fitted(color) as Rgb)
+export const hexOf = (color: Color): Hex => {
+  const rgb = toRgb(color) as Rgb
+  return formatHex(isShown(rgb) ? rgb : fitted(color) as Rgb)
+}
 
 /** Red, green and blue of a hex color, each in [0, 1]. */
 export const rgbOf = (hex: Hex): { r: number, g: number, b: number } => {

@@ -1,13 +1,26 @@
-import { differenceCiede2000 } from 'culori'
-import { labOf, type Hex, type Lab } from './convert'
+import { converter, differenceCiede2000, type Lab65 } from 'culori'
+import { labOf, rgbOf, type Hex, type Lab } from './convert'
 
 const ciede = differenceCiede2000()
+const toLab65 = converter('lab65')
+const known = new Map<Hex, Lab65>()
+const MOST_KNOWN = 4096
+
+/** CIELAB (D65) of a hex color, remembered: schemes compare the same few colors again and again. */
+const lab65Of = (hex: Hex): Lab65 => {
+  let lab = known.get(hex)
+  if (!lab) {
+    if (known.size >= MOST_KNOWN) known.clear()
+    known.set(hex, lab = toLab65({ mode: 'rgb', ...rgbOf(hex) }))
+  }
+  return lab
+}
 
 /**
  * ΔE2000 between two hex colors: 0 for equal ones, about 1 where a difference begins to be seen
  * (Sharma, Wu and Dalal, 2005).
  */
-export const deltaE = (one: Hex, other: Hex): number => one === other ? 0 : ciede(one, other)
+export const deltaE = (one: Hex, other: Hex): number => one === other ? 0 : ciede(lab65Of(one), lab65Of(other))
 
 /** Euclidean distance in OKLab (ΔEOK of CSS Color 4); black to white is 1. */
 export const labDistance = (one: Lab, other: Lab): number =>

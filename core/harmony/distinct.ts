@@ -1,5 +1,5 @@
-import { hexOfLch, labOf, lchOf, type Hex } from '../color/convert'
-import { deltaE, labDistance } from '../color/difference'
+import { hexOfLch, lchOf, type Hex } from '../color/convert'
+import { deltaE } from '../color/difference'
 
 /** The least ΔE2000 between any two swatches of a scheme. */
 export const LEAST_DIFFERENCE = 5
@@ -18,13 +18,15 @@ export const isDistinct = (hex: Hex, others: readonly Hex[], least = LEAST_DIFFE
  */
 export const distinctFrom = (wanted: Hex, others: readonly Hex[], least = LEAST_DIFFERENCE): Hex => {
   if (isDistinct(wanted, others, least)) return wanted
-  const { c, h } = lchOf(wanted)
-  const target = labOf(wanted)
-  const candidates = CHROMA_SCALES.flatMap(scale => LIGHTNESS_STEPS.map(l => hexOfLch({ l, c: c * scale, h })))
-    .map(hex => ({ hex, away: labDistance(labOf(hex), target) }))
+  const { l, c, h } = lchOf(wanted)
+  const candidates = CHROMA_SCALES.flatMap(scale => LIGHTNESS_STEPS.map(step => ({ l: step, c: c * scale, away: Math.hypot(step - l, c - c * scale) })))
     .sort((one, other) => one.away - other.away)
-  const nearest = candidates.find(({ hex }) => isDistinct(hex, others, least))
-  if (nearest) return nearest.hex
-  const room = (hex: Hex): number => Math.min(...others.map(other => deltaE(hex, other)))
-  return candidates.reduce((best, { hex }) => room(hex) > room(best) ? hex : best, wanted)
+  let [best, room] = [wanted, 0]
+  for (const candidate of candidates) {
+    const hex = hexOfLch({ l: candidate.l, c: candidate.c, h })
+    const own = Math.min(...others.map(other => deltaE(hex, other)))
+    if (own >= least) return hex
+    if (own > room) [best, room] = [hex, own]
+  }
+  return best
 }

@@ -58,16 +58,20 @@ const grouped = (inks: readonly InkArea[], count: number): Group[] =>
     area: members.reduce((sum, { area }) => sum + area, 0),
   }))
 
-/** The place of each value in rising order, scaled to [0, 1]. */
-const ranks = (values: readonly number[]): number[] => {
-  const order = values.map((value, i) => ({ value, i })).sort((one, other) => one.value - other.value || one.i - other.i)
-  const places: number[] = []
-  order.forEach(({ i }, rank) => { places[i] = values.length > 1 ? rank / (values.length - 1) : 0.5 })
-  return places
-}
+/**
+ * The place of each value in rising order, in [0, 1]: the mean, over the others, of how surely it is the
+ * larger (a logistic of their difference over `grain`), so that values nearly alike share a place.
+ */
+const ranks = (values: readonly number[], grain: number): number[] => values.map((value, i) => {
+  const others = values.filter((_, j) => j !== i)
+  return others.length ? others.reduce((sum, other) => sum + 1 / (1 + Math.exp((other - value) / grain)), 0) / others.length : 0.5
+})
 
 /** What a mismatch costs: value order first, then hue, chroma and area. */
 const WEIGHTS = { lightness: 6, hue: 1, chroma: 1.5, area: 1 } as const
+
+/** Differences in OKLab lightness and chroma below which an order is not seen for sure. */
+const GRAIN = { lightness: 0.03, chroma: 0.015 } as const
 
 const hueCost = (one: { c: number, h: number }, other: { c: number, h: number }): number =>
   Math.abs(arc(one.h, other.h)) / 180 * Math.min(1, Math.min(one.c, other.c) / 0.08)
@@ -83,8 +87,8 @@ export const matchInks = (inks: readonly InkArea[], swatches: readonly MatchSwat
   if (groups.length === 0) return targets
   const colors = groups.map(({ center }) => ({ l: center.l, c: Math.hypot(center.a, center.b), h: Math.atan2(center.b, center.a) * 180 / Math.PI }))
   const aims = swatches.map(({ hex }) => lchOf(hex))
-  const [inkL, swatchL] = [ranks(colors.map(({ l }) => l)), ranks(aims.map(({ l }) => l))]
-  const [inkC, swatchC] = [ranks(colors.map(({ c }) => c)), ranks(aims.map(({ c }) => c))]
+  const [inkL, swatchL] = [ranks(colors.map(({ l }) => l), GRAIN.lightness), ranks(aims.map(({ l }) => l), GRAIN.lightness)]
+  const [inkC, swatchC] = [ranks(colors.map(({ c }) => c), GRAIN.chroma), ranks(aims.map(({ c }) => c), GRAIN.chroma)]
   const cost = (g: number, s: number): number => {
     const [color, aim] = [colors[g], aims[s]]
     const [group, swatch] = [groups[g], swatches[s]]

@@ -14,7 +14,8 @@ export const migrate = async (sql: Sql, folder: URL = FOLDER): Promise<string[]>
   const applied: string[] = []
   for (const name of names) {
     const text = await readFile(new URL(name, folder), 'utf8')
-    await sql.begin(async transaction => {
+    await sql.begin(async begun => {
+      const transaction = begun as unknown as Sql // its own type has lost the call signature
       await transaction`select pg_advisory_xact_lock(${LOCK})`
       const [known] = await transaction`select 1 from migrations where name = ${name}`
       if (known) return

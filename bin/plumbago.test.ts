@@ -1,0 +1,67 @@
+import { execFile } from 'node:child_process'
+import { mkdir, mkdtemp, readFile, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+const root = join(__dirname, '..')
+const poster = join(root, 'demo/artwork/poster.svg')
+
+const plumbago = (...words: string[]): Promise<{ code: number, out: string, err: string }> => new Promise(resolve => {
+  execFile(join(root, 'bin/plumbago'), words, { maxBuffer: 1e8 }, (error, out, err) => resolve({ code: error ? Number(error.code) : 0, out, err }))
+})
+const scratch = (): Promise<string> => mkdtemp(join(tmpdir(), 'plumbago-'))
+
+describe('the command line', () => {
+  it('lists inks with areas and uses', async () => {
+    const { code, out } = await plumbago('inks', join(root, 'demo/artwork/badge.svg'), '--json')
+    const said = JSON.parse(out) as { inks: Array<{ hex: string, area: number, uses: number }>, removed: unknown[] }
+    expect(code).toBe(0)
+    expect(said.removed).toEqual([])
+    expect(said.inks).toHaveLength(5)
+    expect(said.inks[0]).toEqual({ hex: '#222a52', area: expect.any(Number) as number, uses: 2 })
+    expect(said.inks.reduce((sum, { area }) => sum + area, 0)).toBeCloseTo(1, 2)
+  })
+
+  it('remaps the colors named and nothing else; an empty map writes the file unchanged', async () => {
+    const out = join(await scratch(), 'deep/out.svg')
+    await plumbago('remap', poster, '--map', '', '-o', out)
+    expect(await readFile(out)).toEqual(await readFile(poster))
+    expect((await plumbago('remap', poster, '--map', '#222a52=#ddeeff,d45d48=teal', '-o', out)).code).toBe(0)
+    const source = await readFile(poster, 'utf8')
+    expect(await readFile(out, 'utf8')).toBe(source.replaceAll('#222a52', '#ddeeff').replaceAll('#d45d48', '#008080'))
+  })
+
+  it('does a whole tree, goes on after a bad file and says which failed', async () => {
+    const [from, to] = [await scratch(), await scratch()]
+    await mkdir(join(from, 'a/b'), { recursive: true })
+    await writeFile(join(from, 'a/b/good.svg'), '<svg xmlns="http://www.w3.org/2000/svg"><rect fill="#111111"/></svg>')
+    await writeFile(join(from, 'a/bad.svg'), '<svg><g>')
+    await writeFile(join(from, 'z.svg'), '<svg xmlns="http://www.w3.org/2000/svg"><script/><rect fill="#111"/></svg>')
+    await writeFile(join(from, 'map.json'), '{"#111111":"#222222"}')
+    const { code, out, err } = await plumbago('batch', from, '--map-file', join(from, 'map.json'), '-o', to)
+    expect(code).toBe(2)
+    expect(out).toContain('2 of 3 files remapped.')
+    expect(out).toMatch(/Failed:\n.*bad\.svg: The file ends in the middle/)
+    expect(err).toContain('took out a script')
+    expect(await readFile(join(to, 'a/b/good.svg'), 'utf8')).toContain('#222222')
+    expect(await readFile(join(to, 'z.svg'), 'utf8')).toContain('fill="#222"')
+  })
+
+  it.each([['css', '--blue: #2e4f7f;'], ['tokens', '"hex": "#2e4f7f"'], ['text', '#2e4f7f\t']])('derives a scheme as %s', async (format, line) => {
+    const { code, out } = await plumbago('scheme', '--base', '#2e4f7f', '--harmony', 'triadic', '--wheel', 'paint', '--count', '5', '--format', format)
+    expect(code).toBe(0)
+    expect(out.replace('--deep-blue', '--blue')).toContain(line)
+    expect(out.match(/#[\da-f]{6}\b/g)?.length).toBeGreaterThanOrEqual(5)
+  })
+
+  it.each([
+    [['inks', '/nowhere.svg', '--json'], 'no such file'], [['inks', join(root, 'package.json')], 'not an SVG'], [['remap', poster, '--map', '#12=#34', '-o', '/tmp/x.svg'], '“#12” is not a color'],
+    [['remap', poster, '-o', '/tmp/x.svg'], '--map is missing'], [['scheme', '--base', 'nocolor'], 'not a color'], [['scheme', '--base', 'red', '--count', '40'], '2 to 10 swatches'],
+    [['scheme', '--base', 'red', '--harmony', 'pentadic'], 'no harmony'], [['paint'], 'nothing this can do'], [['inks', poster, '--nonsense'], 'nonsense'],
+  ])('refuses %j with code 2 and one sentence', async (words, sentence) => {
+    const { code, err } = await plumbago(...words)
+    expect(code).toBe(2)
+    expect(err.trim().split('\n')).toHaveLength(1)
+    expect(err).toContain(sentence)
+  })
+})

@@ -1,0 +1,22 @@
+import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './tests/browser'
+
+const port = Number(process.env.TEST_PORT ?? 4190)
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  workers: 1,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json', { outputFile: '.data/reports/playwright.json' }]],
+  globalSetup: './tests/e2e/global-setup.ts',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    testIdAttribute: 'data-test',
+    launchOptions: CHROMIUM,
+    permissions: ['clipboard-read', 'clipboard-write'],
+    trace: 'retain-on-failure',
+  },
+})

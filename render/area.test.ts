@@ -1,0 +1,67 @@
+import { isFaithful, measure } from '../core/artwork/area'
+import { measuredInks } from '../core/artwork/inks'
+import { packInkMap, paintInkMap, unpackInkMap, type InkMap } from '../core/artwork/inkmap'
+import { readSvg } from '../core/artwork/read'
+import { renderSvg } from './resvg'
+
+const square = (body: string): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`
+const areas = async (body: string): Promise<Record<string, number>> =>
+  Object.fromEntries((await measuredInks(readSvg(square(body)), renderSvg, 100)).inks.map(({ hex, area }) => [hex, area]))
+
+const mapOf = async (body: string): Promise<InkMap> => {
+  const { map } = await measure(readSvg(square(body)), renderSvg, 100)
+  if (!map) throw new Error('There is no map.')
+  return map
+}
+
+describe('areas', () => {
+  it('are what is seen, not what is drawn', async () => {
+    const seen = await areas('<rect width="100" height="100" fill="#ff0000"/><rect width="75" height="100" fill="#0000ff"/><rect width="75" height="50" fill="#00ff00"/>')
+    expect(seen['#ff0000']).toBeCloseTo(0.25, 2)
+    expect(seen['#0000ff']).toBeCloseTo(0.375, 2)
+    expect(seen['#00ff00']).toBeCloseTo(0.375, 2)
+  })
+  it('count a gradient by how much of each stop it shows', async () => {
+    const seen = await areas('<linearGradient id="g"><stop stop-color="#ff0000"/><stop offset="1" stop-color="#0000ff"/></linearGradient><rect width="100" height="100" fill="url(#g)"/>')
+    expect(seen['#ff0000']).toBeCloseTo(0.5, 1)
+    expect(seen['#0000ff']).toBeCloseTo(0.5, 1)
+  })
+  it('count a veil by its opacity', async () => {
+    const seen = await areas('<rect width="100" height="100" fill="#ff0000"/><rect width="100" height="100" fill="#0000ff" opacity="0.25"/>')
+    expect(seen['#0000ff']).toBeCloseTo(0.25, 1)
+  })
+  it('are shares of what is painted, for the unwritten black too', async () => expect(await areas('<rect width="10" height="10"/>')).toEqual({ '#000000': 1 }))
+  it('count hundreds of inks in one crisp picture', async () => {
+    const body = Array.from({ length: 250 }, (_, i) => `<rect x="${(i % 25) * 4}" y="${Math.floor(i / 25) * 10}" width="4" height="10" fill="#${(i * 65793 % 0xffffff).toString(16).padStart(6, '0')}"/>`).join('')
+    const seen = Object.values(await areas(body))
+    expect(seen).toHaveLength(250)
+    expect(seen.reduce((sum, area) => sum + area)).toBeCloseTo(1, 1)
+  })
+})
+
+describe('ink maps', () => {
+  const art = '<linearGradient id="g"><stop stop-color="#ff0000"/><stop offset="1" stop-color="#0000ff"/></linearGradient><circle cx="50" cy="50" r="40" fill="url(#g)"/><path d="M0 0L90 30L20 80Z" fill="#00aa55" opacity="0.7"/><text/>'
+
+  it('painted in other colors look like the recolored artwork rendered', async () => {
+    const reading = readSvg(square(art))
+    const { map } = await measure(reading, renderSvg, 100)
+    const recolored = readSvg(square(art.replace('#ff0000', '#ffee00').replace('#0000ff', '#101010').replace('#00aa55', '#ff00ff')))
+    expect(map && await isFaithful(recolored, map, renderSvg)).toBe(true)
+  })
+  it('tell where they do not hold', async () => {
+    const blended = readSvg(square('<rect width="100" height="100" fill="#ff8800"/><rect width="100" height="100" fill="#3388ff" style="mix-blend-mode:multiply"/>'))
+    const { map } = await measure(blended, renderSvg, 100)
+    expect(map && await isFaithful(blended, map, renderSvg)).toBe(false)
+  })
+  it('come back from their bytes', async () => {
+    const map = await mapOf(art)
+    expect(unpackInkMap(packInkMap(map))).toEqual(map)
+  })
+  it('leave what is not painted transparent', async () => {
+    const map = await mapOf('<rect width="50" height="100" fill="#ff8800"/>')
+    const pixels = new Uint8ClampedArray(map.width * map.height * 4)
+    paintInkMap(map, ['#102030'], pixels)
+    expect([...pixels.slice(0, 4)]).toEqual([16, 32, 48, 255])
+    expect([...pixels.slice(-4)]).toEqual([0, 0, 0, 0])
+  })
+})

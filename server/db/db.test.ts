@@ -1,0 +1,94 @@
+import { mkdtemp, readFile, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import type { Sql } from 'postgres'
+import { newProject } from '../../core/project/create'
+import { receiveSvg } from '../artwork/receive'
+import { artworkMap, artworkSource, findArtwork, keepArtwork } from './artwork'
+import { connect } from './connect'
+import { migrate } from './migrate'
+import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
+
+const url = process.env.TEST_DATABASE_URL
+const NAME = `unit_${process.pid}`
+let admin: Sql
+let sql: Sql
+const folder = pathToFileURL(join(__dirname, 'migrations/'))
+
+beforeAll(async () => {
+  if (!url) throw new Error('The database tests need TEST_DATABASE_URL; bin/test sets it.')
+  admin = connect(url)
+  await admin.unsafe(`create database ${NAME}`)
+  sql = connect(url.replace(/\/[^/]*$/, `/${NAME}`))
+})
+afterAll(async () => {
+  await sql?.end()
+  await admin?.unsafe(`drop database if exists ${NAME} with (force)`)
+  await admin?.end()
+})
+
+describe('migrations', () => {
+  it('are applied once, in order', async () => {
+    expect(await migrate(sql, folder)).toEqual(['0001-projects.sql'])
+    expect(await migrate(sql, folder)).toEqual([])
+  })
+  it('that fail leave nothing behind', async () => {
+    const broken = await mkdtemp(join(tmpdir(), 'migrations-'))
+    await writeFile(join(broken, '0009-broken.sql'), 'create table half_done (id int); select nonsense;')
+    await expect(migrate(sql, pathToFileURL(`${broken}/`))).rejects.toThrow('nonsense')
+    expect(await sql`select to_regclass('half_done') as found`).toEqual([{ found: null }])
+  })
+})
+
+describe('projects', () => {
+  it('come back as they were stored', async () => {
+    const document = newProject('Kites')
+    const { id, version } = await createProject(sql, document)
+    expect(version).toBe(1)
+    expect((await findProject(sql, id))?.document).toEqual(document)
+  })
+  it('go one version on with each save, and refuse one that started from an older', async () => {
+    const { id, document } = await createProject(sql, newProject('First'))
+    expect((await saveProject(sql, id, 1, { ...document, name: 'Second' }))?.version).toBe(2)
+    const late = saveProject(sql, id, 1, { ...document, name: 'Late' })
+    await expect(late).rejects.toThrow(Stale)
+    await late.catch((error: unknown) => expect((error as Stale).current.document.name).toBe('Second'))
+    expect((await findProject(sql, id))?.document.name).toBe('Second')
+  })
+  it('of two saves at once one wins and one is told', async () => {
+    const { id, document } = await createProject(sql, newProject('Race'))
+    const results = await Promise.allSettled([1, 2, 3].map(i => saveProject(sql, id, 1, { ...document, name: `Race ${i}` })))
+    expect(results.filter(({ status }) => status === 'fulfilled')).toHaveLength(1)
+  })
+  it('that are deleted are gone from list and view until restored', async () => {
+    const { id } = await createProject(sql, newProject('Gone'))
+    expect(await setDeleted(sql, id, true)).toBe(true)
+    expect(await findProject(sql, id)).toBeNull()
+    expect((await listProjects(sql, 100)).map(card => card.id)).not.toContain(id)
+    await setDeleted(sql, id, false)
+    expect((await listProjects(sql, 100)).map(card => card.id)).toContain(id)
+    expect(await setDeleted(sql, crypto.randomUUID(), true)).toBe(false)
+  })
+  it('are listed by page, last changed first, none twice', async () => {
+    const first = await listProjects(sql, 2)
+    const next = await listProjects(sql, 2, first.at(-1)?.id)
+    expect(new Set([...first, ...next].map(({ id }) => id)).size).toBe(first.length + next.length)
+    expect([...first, ...next].map(({ updatedAt }) => updatedAt)).toEqual([...first, ...next].map(({ updatedAt }) => updatedAt).sort().reverse())
+  })
+})
+
+describe('artwork', () => {
+  it('is kept once by what is in it, byte for byte, with inks and map', async () => {
+    const bytes = await readFile(join(__dirname, '../../demo/artwork/badge.svg'))
+    const received = await receiveSvg('folder/My  badge.svg', bytes)
+    await keepArtwork(sql, received)
+    await keepArtwork(sql, received)
+    const { hash } = received.file
+    expect(await artworkSource(sql, hash)).toEqual(bytes)
+    expect(await findArtwork(sql, hash)).toMatchObject({ name: 'My badge', width: 400, removed: [] })
+    expect((await findArtwork(sql, hash))?.inks).toHaveLength(5)
+    expect((await artworkMap(sql, hash))?.length).toBeGreaterThan(100)
+    expect(await findArtwork(sql, 'f'.repeat(64))).toBeNull()
+  })
+})

@@ -1,0 +1,45 @@
+import { expect, test } from '@playwright/test'
+import { newProject, saved } from './workspace'
+
+test('projects are made, renamed, duplicated and deleted, and each can be taken back', async ({ page }) => {
+  await newProject(page, 'Harbor signs')
+  await saved(page)
+  await page.getByRole('link', { name: 'All projects' }).click()
+  const named = (name: string) => page.getByRole('link', { name: `Open ${name}`, exact: true })
+  const choose = async (name: string, what: string): Promise<void> => {
+    await page.getByRole('button', { name: `Choices for ${name}`, exact: true }).click()
+    await page.getByRole('menuitem', { name: what }).click()
+  }
+  await expect(named('Harbor signs')).toBeVisible()
+
+  await choose('Harbor signs', 'Rename')
+  await page.getByLabel('Project name').fill('Pier signs')
+  await page.keyboard.press('Enter')
+  await expect(named('Pier signs')).toBeVisible()
+  await page.getByTestId('notices').getByRole('button', { name: 'Undo' }).click()
+  await expect(named('Harbor signs')).toBeVisible()
+
+  await choose('Harbor signs', 'Duplicate')
+  await expect(named('Harbor signs copy')).toBeVisible()
+  await choose('Harbor signs copy', 'Delete')
+  await expect(named('Harbor signs copy')).toHaveCount(0)
+  await page.getByTestId('notices').getByText('Deleted').locator('..').getByRole('button', { name: 'Undo' }).click()
+  await expect(named('Harbor signs copy')).toBeVisible()
+  await page.reload()
+  await expect(named('Harbor signs copy')).toBeVisible()
+})
+
+test('a project that is not there says so and leads back', async ({ page }) => {
+  await page.goto('/project/00000000-0000-4000-8000-000000000000/compose')
+  await expect(page.getByRole('alert')).toContainText('There is no such project.')
+  await page.getByRole('link', { name: 'All projects' }).click()
+  await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible()
+})
+
+test('the surround is one switch and is remembered', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('radio', { name: 'Surround: night' }).click()
+  await page.reload()
+  await expect(page.locator('html')).toHaveAttribute('data-surround', 'night')
+  expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(26, 26, 26)')
+})

@@ -1,0 +1,53 @@
+import { expect, test } from '@playwright/test'
+import { readFile } from 'node:fs/promises'
+import { bandColors, dragTo, middleOf, saved, stageColors } from './workspace'
+
+test('from the demo to recolored artwork: base, harmony, exchange, reload, download', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Choices for Breezeholm kite festival', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click()
+  await page.getByRole('link', { name: 'Open Breezeholm kite festival copy', exact: true }).click()
+  await expect(page.getByTestId('artwork')).toBeVisible()
+  const before = await stageColors(page)
+
+  await page.keyboard.press('1')
+  await page.getByTestId('base-field').fill('C8553D')
+  await page.getByRole('button', { name: 'Set', exact: true }).click()
+  await expect.poll(async () => (await bandColors(page))[0]).toBe('#c8553d')
+  expect(await stageColors(page)).not.toEqual(before)
+
+  await page.keyboard.press('2')
+  await page.getByTestId('harmony-triadic').click()
+  await expect(page.getByTestId('harmony-triadic')).toHaveAttribute('aria-checked', 'true')
+  const band = await bandColors(page)
+  expect(band).toHaveLength(6)
+
+  await page.keyboard.press('3')
+  await expect(page.getByTestId('ribbons')).toBeVisible()
+  const matched = await stageColors(page)
+  await dragTo(page, await middleOf(page, '[data-swatch=s1]'), await middleOf(page, '[data-swatch=s3]'))
+  await expect.poll(() => stageColors(page)).not.toEqual(matched)
+  const exchanged = await stageColors(page)
+  await saved(page)
+
+  await page.reload()
+  await expect(page.getByTestId('artwork')).toBeVisible()
+  await expect.poll(() => stageColors(page)).toEqual(exchanged)
+  expect(await bandColors(page)).toEqual(band)
+
+  await page.keyboard.press('4')
+  const [svg] = await Promise.all([page.waitForEvent('download'), page.getByTestId('svg-Poster').click()])
+  expect(svg.suggestedFilename()).toBe('poster.svg')
+  const [out, source] = await Promise.all([readFile(await svg.path(), 'utf8'), readFile('demo/artwork/poster.svg', 'utf8')])
+  expect(out).not.toBe(source)
+  expect(out.replace(/#[\da-f]{6}/g, '#')).toBe(source.replace(/#[\da-f]{6}/g, '#'))
+  expect(new Set(out.match(/#[\da-f]{6}/g))).toEqual(new Set(exchanged))
+
+  const [css] = await Promise.all([page.waitForEvent('download'), page.getByTestId('download-scheme').click()])
+  const styles = await readFile(await css.path(), 'utf8')
+  for (const hex of band) expect(styles).toContain(`: ${hex};`)
+  await page.getByRole('radio', { name: 'Design tokens' }).click()
+  const [tokens] = await Promise.all([page.waitForEvent('download'), page.getByTestId('download-scheme').click()])
+  const [group] = Object.values(JSON.parse(await readFile(await tokens.path(), 'utf8')) as Record<string, Record<string, { $value: { hex: string } }>>)
+  expect(Object.entries(group ?? {}).filter(([key]) => key !== '$type').map(([, token]) => token.$value.hex)).toEqual(band)
+})

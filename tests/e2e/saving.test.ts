@@ -1,0 +1,106 @@
+import { expect, test, type Page } from '@playwright/test'
+import { bandColors, newProject, openDemoCopy, saved } from './workspace'
+import { serve, startDatabase, stopDatabase, testDatabase } from './server'
+
+const setBase = async (page: Page, text: string): Promise<void> => {
+  await page.keyboard.press('1')
+  await page.getByTestId('base-field').fill(text)
+  await page.keyboard.press('Enter')
+  await page.getByTestId('base-field').blur()
+}
+
+test('a save that meets a newer version keeps both and says so', async ({ page, context }) => {
+  const id = await openDemoCopy(page)
+  const other = await context.newPage()
+  await other.goto(`/project/${id}/gather`)
+  await expect(other.getByTestId('artwork')).toBeVisible()
+  await setBase(page, '#112233')
+  await saved(page)
+  await setBase(other, '#aa4400')
+  const dialog = other.getByTestId('conflict')
+  await expect(dialog).toContainText('Both versions are kept')
+  await dialog.getByRole('button', { name: 'Go on with mine' }).click()
+  await expect(other.getByTestId('project-name')).toContainText('kept from a conflict')
+  await expect.poll(async () => (await bandColors(other))[0]).toBe('#aa4400')
+  await page.reload()
+  await expect.poll(async () => (await bandColors(page))[0]).toBe('#112233')
+})
+
+test('the server answers a stale save with 409 and what is stored, and nothing is overwritten', async ({ request }) => {
+  const made = await (await request.post('/api/projects', { data: { name: 'Stale' } })).json() as { id: string, document: object }
+  const put = (version: number, name: string) => request.put(`/api/projects/${made.id}`, { data: { version, document: { ...made.document, name } } })
+  expect((await put(1, 'First')).status()).toBe(200)
+  const stale = await put(1, 'Second')
+  expect(stale.status()).toBe(409)
+  expect(await stale.json()).toMatchObject({ message: expect.stringContaining('changed elsewhere'), data: { version: 2, document: { name: 'First' } } })
+})
+
+test('wrong requests get a plain 4xx, not a stack', async ({ request, baseURL }) => {
+  const json = { 'content-type': 'application/json' }
+  for (const [answer, status] of [
+    [await request.post('/api/projects', { data: 'not json', headers: json }), 400],
+    [await request.post('/api/projects', { data: { nonsense: 1 } }), 400],
+    [await request.post('/api/projects', { data: 'x', headers: { 'content-type': 'text/plain' } }), 415],
+    [await request.get('/api/projects/not-an-id'), 404],
+    [await request.get('/api/nothing'), 404],
+    [await request.get(`/api/artwork/${'0'.repeat(64)}`), 404],
+    [await request.post('/api/projects', { data: { name: 'x' }, headers: { origin: 'http://elsewhere.test' } }), 403],
+    [await request.get('/api/projects', { headers: { host: 'elsewhere.test' } }), 421],
+    [await request.get('/api/projects?limit=9999'), 400],
+  ] as const) {
+    expect(answer.status()).toBe(status)
+    const { message } = await answer.json() as { message: string }
+    expect(message.length).toBeGreaterThan(5)
+    expect(message).not.toMatch(/Error:|at |node_modules/)
+  }
+  const page = await request.get(baseURL ?? '/')
+  expect(page.headers()['content-security-policy']).toMatch(/default-src 'none'; script-src 'self' 'sha256-/)
+})
+
+test('with the server gone the work goes on, is kept, and is saved when it is back', async ({ page }) => {
+  await newProject(page, 'Dropped server')
+  await saved(page)
+  await page.context().setOffline(true)
+  await setBase(page, '#0a7a55')
+  await expect(page.getByTestId('waiting')).toContainText('The server does not answer')
+  await expect.poll(async () => (await bandColors(page))[0]).toBe('#0a7a55')
+  await page.context().setOffline(false)
+  await expect(page.getByTestId('save-state')).toContainText('Saved', { timeout: 20_000 })
+  await page.reload()
+  await expect.poll(async () => (await bandColors(page))[0]).toBe('#0a7a55')
+})
+
+test('work left unsaved in a closed window is there when the project is opened again', async ({ page }) => {
+  await newProject(page, 'Closed window')
+  await saved(page)
+  await page.route('**/api/projects/*', (route, request) => request.method() === 'PUT' ? route.abort() : route.continue())
+  await setBase(page, '#123abc')
+  await expect(page.getByTestId('waiting')).toBeVisible()
+  const address = page.url()
+  await page.goto('about:blank')
+  await page.unroute('**/api/projects/*')
+  await page.goto(address)
+  await expect.poll(async () => (await bandColors(page))[0]).toBe('#123abc')
+  await saved(page)
+})
+
+test('with the database gone the work is kept, and saved when it is back', async ({ page }) => {
+  const url = testDatabase()
+  const served = await serve(url, 4197)
+  try {
+    await page.goto(served.address)
+    await page.getByLabel('Name of the new project').fill('Dropped database')
+    await page.getByRole('button', { name: 'New project' }).click()
+    await saved(page)
+    stopDatabase()
+    await setBase(page, '#7a0a55')
+    await expect(page.getByTestId('waiting')).toContainText('The database does not answer', { timeout: 20_000 })
+    startDatabase()
+    await expect(page.getByTestId('save-state')).toContainText('Saved', { timeout: 30_000 })
+    await page.reload()
+    await expect.poll(async () => (await bandColors(page))[0]).toBe('#7a0a55')
+  } finally {
+    startDatabase()
+    await served.stop()
+  }
+})

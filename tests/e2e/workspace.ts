@@ -1,0 +1,56 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Makes a project of its own by its name and opens it in a step. */
+export const newProject = async (page: Page, name: string): Promise<void> => {
+  await page.goto('/')
+  await page.getByLabel('Name of the new project').fill(name)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await expect(page.getByTestId('project-name')).toHaveText(name)
+}
+
+/** Opens a copy of the demo project, so that tests don't meet in it. */
+export const openDemoCopy = async (page: Page): Promise<string> => {
+  const list = await (await page.request.get('/api/projects?limit=100')).json() as Array<{ id: string, name: string }>
+  const demo = list.find(({ name }) => name === 'Breezeholm kite festival')
+  const copy = await (await page.request.post('/api/projects', { data: { copyOf: demo?.id } })).json() as { id: string }
+  await page.goto(`/project/${copy.id}/compose`)
+  await expect(page.getByTestId('artwork')).toBeVisible()
+  return copy.id
+}
+
+/** The colors of the band, in order. */
+export const bandColors = (page: Page): Promise<string[]> =>
+  page.getByTestId('swatch').evaluateAll(swatches => swatches.map(swatch => (swatch as HTMLElement).dataset.hex ?? ''))
+
+/** The colors the artwork on the stage wears now, by the number of the ink. */
+export const stageColors = (page: Page): Promise<string[]> => page.getByTestId('artwork').evaluate(host => {
+  const { style } = host as HTMLElement
+  return [...style].filter(name => name.startsWith('--ink-')).sort((a, b) => Number(a.slice(6)) - Number(b.slice(6))).map(name => style.getPropertyValue(name))
+})
+
+/** What a shape of the artwork is really painted with. */
+export const paintOf = (page: Page, selector: string): Promise<string> => page.getByTestId('artwork').evaluate((host, within) => {
+  const shape = host.shadowRoot?.querySelector(within)
+  return shape ? getComputedStyle(shape).fill : 'no such shape'
+}, selector)
+
+/** Waits until everything is on the server. */
+export const saved = async (page: Page): Promise<void> => {
+  await expect(page.getByTestId('save-state')).toContainText('Saved')
+}
+
+/** Drags from the middle of one thing to the middle of another with the pointer. */
+export const dragTo = async (page: Page, from: { x: number, y: number }, to: { x: number, y: number }): Promise<void> => {
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 4 })
+  await page.mouse.move(to.x, to.y, { steps: 4 })
+  await page.mouse.up()
+}
+
+/** The middle of what a locator finds. */
+export const middleOf = async (page: Page, selector: string): Promise<{ x: number, y: number }> => {
+  const box = await page.locator(selector).first().boundingBox()
+  if (!box) throw new Error(`${selector} is not on the screen.`)
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
