@@ -1,5 +1,8 @@
 import tailwindcss from '@tailwindcss/vite'
 
+/** Types of core that no import leads to. */
+const TYPES = ['../core/modules.d.ts', '../core/css-tree.d.ts']
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-03-01',
   ssr: false,
@@ -18,5 +21,6 @@ export default defineNuxtConfig({
     },
   },
   vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: TYPES, exclude: ['../**/*.test.ts'] } },
+  nitro: { typescript: { tsConfig: { include: TYPES } } },
 })

@@ -42,7 +42,7 @@ need_build() {
   echo "$stamp" >.output/.built
 }
 
-free_port() { node -e 'const s=require("node:net").createServer();s.listen(Number(process.argv[1]),"127.0.0.1",()=>{console.log(s.address().port);s.close()});s.on("error",()=>{s.listen(0,"127.0.0.1")})' "$1"; }
+free_port() { node -e 'const s=require("node:net").createServer();s.listen(Number(process.argv[1]),"127.0.0.1",()=>{process.stdout.write(String(s.address().port));s.close()});s.on("error",()=>{s.listen(0,"127.0.0.1")})' "$1"; }
 
 as_postgres() {
   if [ "$(id -u)" -eq 0 ]; then (cd / && setpriv --reuid=postgres --regid=postgres --init-groups -- "$@"); else "$@"; fi

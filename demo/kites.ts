@@ -82,7 +82,7 @@ export const boxKite = (id: string, at: Point, scale: number, turn: number, colo
   const rods = [-0.72, -0.08, 0.72, 0.08].map((x, i) => {
     const shift = [0, 0.2, 0, -0.24][i] as number
     const [a, b] = placed([[x, -1 + shift], [x, 1.25 + shift]], at, scale, turn) as [Point, Point]
-    return shape('path', { d: d('M', ...a, 'L', ...b), stroke: spar, 'stroke-width': scale / 30 })
+    return shape('path', { d: d('M', ...a, 'L', ...b), fill: 'none', stroke: spar, 'stroke-width': scale / 30 })
   })
   return group(id, [rods[3] as string, ...cell(-0.95), ...cell(0.5), ...rods.slice(0, 3)])
 }

@@ -66,9 +66,13 @@ export const useProject = defineStore('project', () => {
     return { do: 'compose', harmony: change, targets: matchedTargets(united.value, scheme, now.remap.targets) }
   }
 
-  const match = (keepHands: boolean): void => {
+  /** Matches inks to the scheme afresh: all of them, or the one named. */
+  const match = (only?: string): void => {
     const now = history.value?.present
-    if (now) run({ do: 'match', targets: matchedTargets(united.value, now.scheme, keepHands ? now.remap.targets : {}) })
+    if (!now) return
+    const targets = matchedTargets(united.value, now.scheme)
+    const own = only === undefined ? undefined : targets[only]
+    run({ do: 'match', targets: only !== undefined && own ? { [only]: own } : targets })
   }
 
   /** Takes in a file as artwork: its inks join those of the project and are matched, targets set before stay. */

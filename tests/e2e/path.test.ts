@@ -6,7 +6,7 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   await page.goto('/')
   await page.getByRole('button', { name: 'Choices for Breezeholm kite festival', exact: true }).click()
   await page.getByRole('menuitem', { name: 'Duplicate' }).click()
-  await page.getByRole('link', { name: 'Open Breezeholm kite festival copy', exact: true }).click()
+  await page.getByRole('link', { name: 'Open Breezeholm kite festival copy', exact: true }).first().click() // the newest stands first
   await expect(page.getByTestId('artwork')).toBeVisible()
   const before = await stageColors(page)
 
@@ -23,9 +23,11 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   expect(band).toHaveLength(6)
 
   await page.keyboard.press('3')
+  await page.mouse.move(400, 20)
   await expect(page.getByTestId('ribbons')).toBeVisible()
   const matched = await stageColors(page)
   await dragTo(page, await middleOf(page, '[data-swatch=s1]'), await middleOf(page, '[data-swatch=s3]'))
+  await page.mouse.move(400, 20) // a pointer over a swatch would spotlight it
   await expect.poll(() => stageColors(page)).not.toEqual(matched)
   const exchanged = await stageColors(page)
   await saved(page)

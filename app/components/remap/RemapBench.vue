@@ -59,9 +59,8 @@ const light = (hex: string | null): void => {
 const lightSwatch = (id: string | null): void => emit('light', id ? new Set(inks.value.filter(({ hex }) => targetOf(hex) === id).map(({ hex }) => hex)) : null)
 
 const toggleLeft = (hex: string): void => {
-  if (targetOf(hex) !== null) return project.run({ do: 'retarget', inks: [hex], to: null })
-  const nearest = scheme.value[0]
-  if (nearest) project.run({ do: 'retarget', inks: [hex], to: nearest.id })
+  if (targetOf(hex) === null) project.match(hex)
+  else project.run({ do: 'retarget', inks: [hex], to: null })
 }
 
 /** What is under way: an ink's ribbon on its way to another swatch, or a swatch to be exchanged. */
@@ -111,7 +110,7 @@ const leftCount = computed(() => rows.value.filter(({ hex }) => targetOf(hex) ==
         <div role="radiogroup" aria-label="Shading" class="flex w-40" @keydown="byArrow">
           <button v-for="shading in SHADINGS" :key="shading" role="radio" class="choice first-letter:uppercase" :aria-checked="project.document?.remap.shading === shading" :tabindex="project.document?.remap.shading === shading ? 0 : -1" :title="shading === 'flat' ? 'All inks of a swatch become it' : 'Inks keep their difference from the largest one'" @click="project.run({ do: 'shade', shading })">{{ shading }}</button>
         </div>
-        <button class="control" title="Match all inks again, those set by hand too" @click="project.match(false)">Match again</button>
+        <button class="control" title="Match all inks again, those set by hand too" @click="project.match()">Match again</button>
         <button class="control" :aria-pressed="before" title="Hold O anywhere" @pointerdown="before = true" @pointerup="before = false" @pointerleave="before = false" @keydown.space.prevent="before = true" @keyup.space="before = false">Original <span class="text-caption text-quiet">hold O</span></button>
       </div>
     </div>

@@ -1,0 +1,111 @@
+import { execFileSync } from 'node:child_process'
+import { readdirSync, readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
+import { Parser } from 'htmlparser2'
+import { readSvg } from '../../core/artwork/read'
+import { writeSvg } from '../../core/artwork/write'
+import { newProject } from '../../core/project/create'
+import { connect } from '../../server/db/connect'
+import { createProject } from '../../server/db/projects'
+import { serve } from '../e2e/server'
+import { measureFrames } from './frame'
+import { generatedSvg } from './generated'
+
+/* Prints the figures of docs/benchmarks.md: npm run bench */
+
+const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
+
+/** The best of several runs, in seconds: noise only ever adds. */
+const best = (work: () => void, runs = 7): number => {
+  let least = Infinity
+  for (let i = 0; i < runs; i++) {
+    const start = performance.now()
+    work()
+    least = Math.min(least, performance.now() - start)
+  }
+  return least / 1000
+}
+
+const row = (...cells: Array<string | number>): void => console.log(`| ${cells.join(' | ')} |`)
+const whole = (value: number): string => value.toFixed(0)
+const tenth = (value: number): string => value.toFixed(1)
+
+const bareParse = (text: string): void => {
+  const parser = new Parser({}, { xmlMode: true })
+  parser.write(text)
+  parser.end()
+}
+
+const longLines = `<svg xmlns="http://www.w3.org/2000/svg">${Array.from({ length: 10 }, (_, i) => `<path fill="#12345${i}" d="M0 0${'L12.5 7.25'.repeat(20_000)}"/>`).join('\n')}</svg>`
+
+const reading = (): void => {
+  const files: Array<[string, string]> = [
+    ['demo poster', readFileSync('demo/artwork/poster.svg', 'utf8')],
+    ['10,000 shapes, 64 inks', generatedSvg(10_000, 64)],
+    ['2 MB in lines of 200 kB', longLines],
+  ]
+  row('file', 'MB', 'bare parse MB/s', 'read MB/s', 'read / bare parse', 'remap and write MB/s')
+  row('---', '---:', '---:', '---:', '---:', '---:')
+  for (const [name, text] of files) {
+    const size = megabytes(text)
+    const bare = best(() => bareParse(text))
+    const read = best(() => { readSvg(text) })
+    const known = readSvg(text)
+    const write = best(() => { writeSvg(known, ({ hex }) => `#${hex.slice(3)}${hex.slice(1, 3)}`) })
+    row(name, size.toFixed(2), tenth(size / bare), tenth(size / read), tenth(read / bare), tenth(size / write))
+  }
+}
+
+const firstLoad = async (address: string): Promise<void> => {
+  const html = await (await fetch(address)).text()
+  const folder = '.output/public/_nuxt'
+  const scripts = new Set([...html.matchAll(/\/_nuxt\/([\w-]+\.js)/g)].map(match => match[1] ?? ''))
+  const size = (names: Iterable<string>): number => [...names].reduce((sum, name) => sum + gzipSync(readFileSync(`${folder}/${name}`)).length, 0) / 1000
+  row('first load: entry script, gzip', `${whole(size(scripts))} kB`)
+  row('all scripts of the app, workers too, gzip', `${whole(size(readdirSync(folder).filter(name => name.endsWith('.js'))))} kB`)
+}
+
+const routes = async (address: string, url: string): Promise<void> => {
+  const sql = connect(url)
+  try {
+    const document = newProject('Bench')
+    const made = await Promise.all(Array.from({ length: 1000 }, (_, i) => createProject(sql, { ...document, name: `Bench ${i}` })))
+    const timed = async (path: string): Promise<number> => {
+      const times: number[] = []
+      for (let i = 0; i < 220; i++) {
+        const start = performance.now()
+        await (await fetch(`${address}${path}`)).arrayBuffer()
+        if (i >= 20) times.push(performance.now() - start)
+      }
+      return times.sort((one, other) => one - other)[190] ?? NaN
+    }
+    row('list of projects with 1,000 stored, 95th percentile', `${tenth(await timed('/api/projects'))} ms`)
+    row('one project, 95th percentile', `${tenth(await timed(`/api/projects/${made[500]?.id}`))} ms`)
+  } finally {
+    await sql.end()
+  }
+}
+
+const inBrowser = async (): Promise<void> => {
+  const url = execFileSync('bin/cluster', ['start', 'bench-postgres'], { encoding: 'utf8' }).trim()
+  execFileSync('node', ['--import', 'tsx', 'bin/prepare-database.ts'], { env: { ...process.env, DATABASE_URL: url } })
+  const served = await serve(url, 4198)
+  try {
+    row('measure', 'figure')
+    row('---', '---:')
+    await firstLoad(served.address)
+    await routes(served.address, url)
+    for (const [shapes, inks] of [[600, 48], [10_000, 64]] as const) {
+      const { half, most, changes } = await measureFrames(served.address, shapes, inks)
+      row(`hue change to painted frame, ${shapes.toLocaleString('en')} shapes, ${inks} inks: median of ${changes}`, `${tenth(half)} ms`)
+      row('the same: 95th percentile', `${tenth(most)} ms`)
+    }
+  } finally {
+    await served.stop()
+    execFileSync('bin/cluster', ['stop', 'bench-postgres'])
+  }
+}
+
+reading()
+console.log()
+await inBrowser()
