@@ -14,12 +14,14 @@ export type ReferenceProperty = (typeof REFERENCE_PROPERTIES)[number]
 /** What is said of an element itself, before anything is inherited. */
 export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in ReferenceProperty]?: string }
 
-const isColor = (name: string): name is ColorProperty => (COLOR_PROPERTIES as readonly string[]).includes(name)
-const isReference = (name: string): name is ReferenceProperty => (REFERENCE_PROPERTIES as readonly string[]).includes(name)
+const colors: ReadonlySet<string> = new Set(COLOR_PROPERTIES)
+const references: ReadonlySet<string> = new Set(REFERENCE_PROPERTIES)
+const isColor = (name: string): name is ColorProperty => colors.has(name)
+const isReference = (name: string): name is ReferenceProperty => references.has(name)
 
 type Draft = { [P in ColorProperty]?: Paint } & { [P in ReferenceProperty]?: string }
 
-const take = (draft: Draft, property: string, value: Passage): void => {
+const take = (draft: Draft, { property, value }: { property: string, value: Passage }): void => {
   if (isColor(property)) {
     const paint = readPaint(value)
     if (paint) draft[property] = paint
@@ -28,7 +30,7 @@ const take = (draft: Draft, property: string, value: Passage): void => {
 
 const takeAll = (draft: Draft, declarations: readonly Declaration[], important: boolean): void => {
   for (const declaration of declarations)
-    if (declaration.important === important) take(draft, declaration.property, declaration.value)
+    if (declaration.important === important) take(draft, declaration)
 }
 
 const NOTHING: Declared = {}
@@ -44,9 +46,10 @@ export const cascadeOf = ({ elements }: Markup): (element: Element) => Declared 
   const declare = (element: Element): Declared => {
     const draft: Draft = {}
     let style: Declaration[] = []
-    for (const { name, value } of element.attributes) {
-      if (name === 'style') style = readDeclarations(value)
-      else take(draft, name, value)
+    for (const attribute of element.attributes) {
+      const { name } = attribute
+      if (name === 'style') style = readDeclarations(attribute.value)
+      else if (isColor(name) || isReference(name)) take(draft, { property: name, value: attribute.value })
     }
     const rules = matchingRules(sheets, element)
     for (const rule of rules) takeAll(draft, rule.declarations, false)

@@ -1,7 +1,7 @@
 import { parse, walk, type CssNode } from 'css-tree'
-import { attributeOf, contentOf, readMarkup, SVG_NAMESPACE, XHTML_NAMESPACE, type Element, type Markup } from './markup'
+import { attributeOf, contentOf, readMarkup, SVG_NAMESPACE, XHTML_NAMESPACE, type Attribute, type Element, type Markup } from './markup'
 import { isInside, outsideReference } from './outside'
-import { edited, lineOf, placeOf, type Edit, type Span } from './passage'
+import { edited, lineOf, placeOf, type Edit, type Passage, type Span } from './passage'
 import { readDeclarations } from './stylesheet'
 
 /** Something taken out of a file: what it was, in plain words, and the line it stood on. */
@@ -58,16 +58,18 @@ class Cleaning {
     for (const child of element.children) this.element(child)
   }
 
-  private attribute(element: Element, { name, start, end, value }: Element['attributes'][number]): void {
+  private attribute(element: Element, said: Attribute): void {
+    const { name, start, end } = said
     const local = name.slice(name.indexOf(':') + 1).toLowerCase()
     const whole = { start: this.backOverSpace(start), end }
     if (/^on/.test(local)) this.take(whole, `an event handler “${brief(name)}”`)
     else if (name.toLowerCase() === 'xml:base') this.take(whole, 'a base address')
-    else if (element.namespace === SVG_NAMESPACE && local === 'href' && !this.staysInside(element, value.text))
-      this.take(whole, `a link to ${brief(value.text.trim())}`)
-    else if (local === 'style') this.style(value, whole)
+    else if (element.namespace === SVG_NAMESPACE && local === 'href' && !this.staysInside(element, said.value.text))
+      this.take(whole, `a link to ${brief(said.value.text.trim())}`)
+    else if (local === 'style') this.style(said.value, whole)
     else if (!name.startsWith('xmlns')) {
-      const outside = outsideReference(value.text.includes('url') || value.text.includes('\\') ? value.text : '')
+      const { text } = said.value
+      const outside = outsideReference(text.includes('url') || text.includes('\\') ? text : '')
       if (outside !== null) this.take(whole, `a reference to ${brief(outside)}`)
     }
   }
@@ -83,7 +85,7 @@ class Cleaning {
     return at
   }
 
-  private style(passage: Element['attributes'][number]['value'], whole: Span): void {
+  private style(passage: Passage, whole: Span): void {
     if (outsideReference(passage.text) === null && !/behavior|binding/i.test(passage.text)) return
     for (const { property, value } of readDeclarations(passage)) {
       const outside = BINDINGS.has(property) ? property : outsideReference(value.text)

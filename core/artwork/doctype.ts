@@ -100,19 +100,21 @@ const character = (reference: string): string => {
 export const passageReader = (source: string, entities: ReadonlyMap<string, Span>) => {
   let expanded = 0
   const read = ({ start, end }: Span, depth = 0): Passage => {
-    let at = source.indexOf('&', start)
-    if (at === -1 || at >= end) return verbatim(source, start, end)
+    const whole = verbatim(source, start, end)
+    const { text } = whole
+    let at = text.indexOf('&')
+    if (at === -1) return whole
     const passages: Passage[] = []
-    let from = start
-    while (at !== -1 && at < end) {
-      const close = source.indexOf(';', at)
-      if (close === -1 || close >= end) throw new Unreadable('The file holds an “&” that starts nothing.')
-      if (at > from) passages.push(verbatim(source, from, at))
-      passages.push(resolve(source.slice(at + 1, close), depth))
+    let from = 0
+    while (at !== -1) {
+      const close = text.indexOf(';', at)
+      if (close === -1) throw new Unreadable('The file holds an “&” that starts nothing.')
+      if (at > from) passages.push(verbatim(source, start + from, start + at))
+      passages.push(resolve(text.slice(at + 1, close), depth))
       from = close + 1
-      at = source.indexOf('&', from)
+      at = text.indexOf('&', from)
     }
-    if (from < end) passages.push(verbatim(source, from, end))
+    if (from < text.length) passages.push(verbatim(source, start + from, end))
     return joined(passages)
   }
   const resolve = (name: string, depth: number): Passage => {

@@ -6,8 +6,22 @@ import { Unreadable } from './unreadable'
 export const SVG_NAMESPACE = 'http://www.w3.org/2000/svg'
 export const XHTML_NAMESPACE = 'http://www.w3.org/1999/xhtml'
 
-/** An attribute: the span from its name to its closing quote, its value's span, and the value as it reads. */
-export interface Attribute extends Span { name: string, value: Passage, inside: Span }
+/** An attribute: the span from its name to its closing quote, and its value's span. */
+export class Attribute implements Span {
+  private passage: Passage | null = null
+
+  constructor(
+    private readonly source: string, readonly name: string, readonly start: number, readonly end: number, readonly inside: Span,
+    resolved: Passage | null,
+  ) {
+    this.passage = resolved
+  }
+
+  /** The value as it reads. Made when first asked for: most attributes never are. */
+  get value(): Passage {
+    return this.passage ??= verbatim(this.source, this.inside.start, this.inside.end)
+  }
+}
 
 /** An element of the file, in document order; `start` to `end` is all of it, children included. */
 export interface Element extends Span {
@@ -40,8 +54,10 @@ export interface Markup {
 }
 
 /** The value of an attribute by its name without prefix, as it reads. */
-export const attributeOf = (element: Element, name: string): string | undefined =>
-  element.attributes.find(attribute => attribute.name === name)?.value.text
+export const attributeOf = (element: Element, name: string): string | undefined => {
+  for (const attribute of element.attributes) if (attribute.name === name) return attribute.value.text
+  return undefined
+}
 
 /** What an element's `href`, with or without the old prefix, points to. */
 export const hrefOf = (element: Element): string | undefined =>
@@ -54,10 +70,11 @@ type Scope = ReadonlyMap<string, string>
 
 const scopeWithin = (outer: Scope, attributes: readonly Attribute[]): Scope => {
   let scope: Map<string, string> | null = null
-  for (const { name, value } of attributes) {
+  for (const attribute of attributes) {
+    const { name } = attribute
     if (!name.startsWith('xmlns')) continue
-    if (name === 'xmlns') (scope ??= new Map(outer)).set('', value.text)
-    else if (name[5] === ':') (scope ??= new Map(outer)).set(name.slice(6), value.text)
+    if (name === 'xmlns') (scope ??= new Map(outer)).set('', attribute.value.text)
+    else if (name[5] === ':') (scope ??= new Map(outer)).set(name.slice(6), attribute.value.text)
   }
   return scope ?? outer
 }
@@ -107,13 +124,14 @@ export const readMarkup = (source: string): Markup => {
     open.push({ element, scope })
   }
 
-  const content = (passage: () => Passage, start: number, end: number): void => {
+  const content = (start: number, end: number, marked: boolean): void => {
     const element = open.at(-1)?.element
     if (!element) return
-    const at = source.indexOf('&', start)
-    if (at !== -1 && at < end && source[end] !== ']') passage()
-    if (element.local === 'style' || element.local === 'script') element.content.push(passage())
-    else if (!element.lettered && /\S/.test(source.slice(start, Math.min(end, start + 200)))) element.lettered = true
+    const reads = element.local === 'style' || element.local === 'script'
+    if (!reads && element.lettered && marked) return
+    const passage = marked ? verbatim(source, start, end) : read({ start, end })
+    if (reads) element.content.push(passage)
+    else if (!element.lettered && /\S/.test(passage.text)) element.lettered = true
   }
 
   const finishTag = (end: number, closed: boolean): void => {
@@ -140,10 +158,10 @@ export const readMarkup = (source: string): Markup => {
     onattribend(quote, end) {
       if (quote < 2) wrong('an attribute has no quotes', end)
       const inside = attributeInside.end > attributeInside.start && attributeInside.start > attributeName.end ? attributeInside : { start: end, end }
-      if (source.slice(inside.start, inside.end).includes('<')) wrong('an attribute holds a “<”', inside.start)
-      current?.attributes.push({
-        name: source.slice(attributeName.start, attributeName.end), start: attributeName.start, end, inside, value: read(inside),
-      })
+      const raw = source.slice(inside.start, inside.end)
+      if (raw.includes('<')) wrong('an attribute holds a “<”', inside.start)
+      const name = source.slice(attributeName.start, attributeName.end)
+      current?.attributes.push(new Attribute(source, name, attributeName.start, end, inside, raw.includes('&') ? read(inside) : null))
     },
     onattribentity() {},
     onopentagend(end) { finishTag(end + 1, false) },
@@ -154,9 +172,9 @@ export const readMarkup = (source: string): Markup => {
       if (top?.name !== name) wrong(top ? `</${name}> closes a <${top.name}>` : `</${name}> closes nothing`, start)
       close(source.indexOf('>', end) + 1)
     },
-    ontext(start, end) { content(() => read({ start, end }), start, end) },
+    ontext(start, end) { content(start, end, false) },
     ontextentity() {},
-    oncdata(start, end, offset) { content(() => verbatim(source, start, end - offset), start, end - offset) },
+    oncdata(start, end, offset) { content(start, end - offset, true) },
     oncomment() {},
     ondeclaration() {},
     onprocessinginstruction(start, end) { instructions.push({ start: start - 2, end: end + 2 }) },

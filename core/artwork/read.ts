@@ -34,7 +34,7 @@ const urlTarget = (value: string | undefined): string | null => /url\(\s*["']?#(
 class PaintWalk {
   readonly inks = new Map<Hex, Ink>()
   readonly order: Ink[] = []
-  readonly paints = new Map<Element, Set<number>>()
+  readonly paints = new Map<Element, number[]>()
   readonly unread = new Set<string>()
   /** Elements whose inherited `fill` or `color` nobody wrote, and those where that must stay so. */
   readonly unwritten = { fill: new Set<Element>(), color: new Set<Element>() }
@@ -222,8 +222,8 @@ class PaintWalk {
     if (painted) {
       const place = this.places.get(ink) as number
       const paints = this.paints.get(painted)
-      if (paints) paints.add(place)
-      else this.paints.set(painted, new Set([place]))
+      if (!paints) this.paints.set(painted, [place])
+      else if (!paints.includes(place)) paints.push(place)
     }
     return ink
   }

@@ -21,7 +21,7 @@ export interface Ink {
 export interface Reading {
   markup: Markup
   inks: Ink[]
-  paints: ReadonlyMap<Element, ReadonlySet<number>>
+  paints: ReadonlyMap<Element, readonly number[]>
   /** What was left alone, in plain sentences. */
   notes: string[]
 }

@@ -60,7 +60,7 @@ export const screenSvg = ({ markup, inks, paints }: Reading): string => {
     for (const each of additions) edits.push(addition(each, `var(${variable})`))
   })
   for (const [element, places] of paints)
-    edits.push({ start: element.nameEnd, end: element.nameEnd, text: ` ${INKS_ATTRIBUTE}="${[...places].join(' ')}"` })
+    edits.push({ start: element.nameEnd, end: element.nameEnd, text: ` ${INKS_ATTRIBUTE}="${places.join(' ')}"` })
   edits.push(namespaceEdit(markup))
   return edited(markup.source, edits)
 }
