@@ -8,7 +8,7 @@ if (!url) throw new Error('DATABASE_URL is not set.')
 const sql = connect(url)
 try {
   for (const name of await migrate(sql)) console.log(`Applied ${name}.`)
-  if (await seedDemo(sql)) console.log('Put in the demo project.')
+  if (await seedDemo(sql)) console.log('Put in the demo.')
 } finally {
   await sql.end()
 }

@@ -3,7 +3,7 @@ import type { Sql } from 'postgres'
 import { parseColor } from '../core/color/parse'
 import { apply } from '../core/project/commands'
 import { matchedTargets, newProject, unitedInks } from '../core/project/create'
-import type { ArtworkFile, Project } from '../core/project/schema'
+import type { ArtworkFile, Harmony, Project } from '../core/project/schema'
 import { receiveSvg } from '../server/artwork/receive'
 import { keepArtwork } from '../server/db/artwork'
 import { createProject } from '../server/db/projects'
@@ -14,30 +14,42 @@ const ARTWORK: ReadonlyArray<readonly [file: string, title: string]> = [
   ['pictogram-food', 'Food and drink'], ['pictogram-first-aid', 'First aid'], ['pictogram-tickets', 'Tickets'], ['pictogram-stage', 'Stage'],
 ]
 
-const BASE = '#0f6d5f'
+interface Commission { name: string, base: string, harmony: Harmony, artwork: readonly string[] }
 
-const documentFor = (files: readonly ArtworkFile[]): Project => {
-  const typed = parseColor(BASE)
-  if (!typed) throw new Error(`${BASE} is not a color.`)
-  const base = { hex: typed.hex, hue: typed.hue, typed: BASE }
-  const empty = newProject('Breezeholm kite festival', base, { kind: 'split complementary', wheel: 'paint', spread: 34, turn: 0, count: 6, free: [0] })
-  const targets = matchedTargets(unitedInks(files), empty.scheme)
-  return files.reduce((project, { hash, width, height }, i) => apply(project, {
+/** The demo's projects, the one to open first last, so that it stands first in the list. */
+const COMMISSIONS: readonly Commission[] = [
+  {
+    name: 'Harbor wayfinding', base: '#a63d2f', harmony: { kind: 'complementary', wheel: 'paint', spread: 0, turn: 0, count: 4, free: [0] },
+    artwork: ['pictogram-ferry', 'pictogram-food', 'pictogram-first-aid', 'pictogram-tickets'],
+  },
+  {
+    name: 'Breezeholm kite festival', base: '#0f6d5f', harmony: { kind: 'split complementary', wheel: 'paint', spread: 34, turn: 0, count: 6, free: [0] },
+    artwork: ARTWORK.map(([file]) => file),
+  },
+]
+
+const documentFor = ({ name, base, harmony, artwork }: Commission, files: ReadonlyMap<string, ArtworkFile>): Project => {
+  const typed = parseColor(base)
+  if (!typed) throw new Error(`${base} is not a color.`)
+  const empty = newProject(name, { hex: typed.hex, hue: typed.hue, typed: base }, harmony)
+  const own = artwork.flatMap(file => files.get(file) ?? [])
+  const targets = matchedTargets(unitedInks(own), empty.scheme)
+  return own.reduce((project, { hash, width, height }, i) => apply(project, {
     do: 'add artwork', targets,
-    artwork: { id: `a${i + 1}`, name: ARTWORK[i]?.[1] ?? 'Artwork', hash, width, height },
+    artwork: { id: `a${i + 1}`, name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork', hash, width, height },
   }), empty)
 }
 
-/** Stores the demo project where there is no project at all; true where it did. */
+/** Stores the demo projects where there is no project at all; true where it did. */
 export const seedDemo = async (sql: Sql): Promise<boolean> => {
   const [any] = await sql`select 1 from projects limit 1`
   if (any) return false
-  const files: ArtworkFile[] = []
+  const files = new Map<string, ArtworkFile>()
   for (const [name] of ARTWORK) {
     const received = await receiveSvg(`${name}.svg`, await readFile(new URL(`artwork/${name}.svg`, import.meta.url)))
     await keepArtwork(sql, received)
-    files.push(received.file)
+    files.set(name, received.file)
   }
-  await createProject(sql, documentFor(files))
+  for (const commission of COMMISSIONS) await createProject(sql, documentFor(commission, files))
   return true
 }

@@ -16,6 +16,7 @@ const shot = async (name: string): Promise<void> => {
 
 await page.goto(address)
 await page.getByTestId('project-card').first().waitFor()
+await page.waitForFunction(() => [...document.images].every(({ complete, naturalWidth }) => complete && naturalWidth > 0))
 await shot('home')
 await page.getByTestId('project-card').first().getByRole('link').click()
 await page.getByTestId('artwork').waitFor()

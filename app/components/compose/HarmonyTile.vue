@@ -17,8 +17,8 @@ const outline = computed(() => [...points.value].sort((a, b) => Math.atan2(a[0],
 
 <template>
   <button role="radio" :aria-checked="project.harmony.kind === kind" class="tile" :data-test="`harmony-${kind}`">
-    <span class="flex min-w-0 items-center gap-2">
-      <svg viewBox="-11 -11 22 22" class="size-5 shrink-0" aria-hidden="true">
+    <span class="flex min-w-0 items-center gap-1.5 text-[12px]">
+      <svg viewBox="-11 -11 22 22" class="size-4 shrink-0" aria-hidden="true">
         <circle r="8" fill="none" stroke="var(--line)" /><polygon :points="outline" fill="none" stroke="currentColor" />
         <circle v-for="([x, y], i) in points" :key="i" :cx="x" :cy="y" :r="i === 0 ? 2.6 : 1.7" fill="currentColor" />
       </svg>
@@ -31,7 +31,7 @@ const outline = computed(() => [...points.value].sort((a, b) => Math.atan2(a[0],
 </template>
 
 <style scoped>
-.tile { display: grid; min-width: 0; gap: 6px; padding: 6px 8px 8px; border: 1px solid var(--line); border-radius: 2px; text-align: left; }
+.tile { display: grid; min-width: 0; gap: 6px; padding: 6px 7px 8px; border: 1px solid var(--line); border-radius: 2px; text-align: left; }
 .tile:hover { border-color: var(--strong-line); }
 .tile[aria-checked='true'] { border-color: var(--text); font-weight: 600; box-shadow: inset 0 -2px 0 var(--text); }
 </style>
