@@ -1,0 +1,61 @@
+import fc from 'fast-check'
+import type { Pixels } from './area'
+import { areasOf, InkMapBuilder, meanDifference, packInkMap, paintInkMap, unpackInkMap, type InkMap } from './inkmap'
+
+/** A row of pixels, each given as red, green, blue and alpha, premultiplied. */
+const row = (...pixels: Array<readonly [number, number, number, number]>): Pixels => ({ width: pixels.length, height: 1, data: Uint8Array.from(pixels.flat()) })
+
+const OPAQUE = [0, 0, 0, 255] as const
+/** Four pixels: wholly ink 0, half ink 0 and half ink 1, a quarter of ink 2 over nothing, nothing. */
+const sample = (): InkMap => {
+  const builder = new InkMapBuilder(row(OPAQUE, OPAQUE, [0, 0, 0, 64], [0, 0, 0, 0]))
+  builder.add(row([255, 0, 0, 255], [128, 127, 0, 255], [0, 0, 64, 64], [0, 0, 0, 0]), [0, 1, 2])
+  return builder.finish()
+}
+const painted = (map: InkMap, ...colors: string[]): number[][] => {
+  const out = new Uint8ClampedArray(map.width * map.height * 4)
+  paintInkMap(map, colors, out)
+  return Array.from({ length: out.length / 4 }, (_, i) => [...out.slice(i * 4, i * 4 + 4)])
+}
+
+describe('ink maps', () => {
+  it('part pixels of one ink from those in which inks meet', () => {
+    const map = sample()
+    expect([...map.solid]).toEqual([1, 0, 0, 0])
+    expect([...map.pixel]).toEqual([1, 2])
+    expect([...map.start]).toEqual([0, 2, 3])
+    expect([...map.alpha]).toEqual([255, 64])
+  })
+
+  it('paint mixtures in proportion, veils with their opacity, nothing as nothing', () => {
+    expect(painted(sample(), '#ff0000', '#0000ff', '#00ff00')).toEqual([[255, 0, 0, 255], [128, 0, 127, 255], [0, 255, 0, 64], [0, 0, 0, 0]])
+    expect(painted(sample(), '#ffffff', '#ffffff', '#102030')).toEqual([[255, 255, 255, 255], [255, 255, 255, 255], [16, 32, 48, 64], [0, 0, 0, 0]])
+  })
+
+  it('keep what is there besides inks, such as a picture', () => {
+    const builder = new InkMapBuilder(row([100, 50, 0, 255]))
+    builder.add(row([100, 50, 0, 255]), [0])
+    expect(painted(builder.finish(), '#ff0000')).toEqual([[100, 50, 0, 255]])
+  })
+
+  it('weigh areas by opacity', () => {
+    const [first, second, third] = areasOf(sample(), 3)
+    const whole = 255 + 255 + 64
+    expect(first).toBeCloseTo((255 + 128) / whole)
+    expect(second).toBeCloseTo(127 / whole)
+    expect(third).toBeCloseTo(64 / whole)
+  })
+
+  it('come back from their bytes, whatever is in them', () => fc.assert(fc.property(
+    fc.array(fc.tuple(fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 })), { minLength: 1, maxLength: 40 }), pixels => {
+      const builder = new InkMapBuilder(row(...pixels.map(() => OPAQUE)))
+      builder.add(row(...pixels.map(([one, other]) => [one, Math.min(other, 255 - one), 0, 255] as const)), [0, 1])
+      const map = builder.finish()
+      expect(unpackInkMap(packInkMap(map))).toEqual(map)
+      for (const pixel of painted(map, '#808080', '#808080')) expect(Math.max(...pixel.slice(0, 3))).toBeLessThanOrEqual(129)
+    })))
+
+  it('of nothing is nothing', () => expect(areasOf(new InkMapBuilder(row([0, 0, 0, 0])).finish(), 1)).toEqual([0]))
+})
+
+it('knows how far two renderings lie apart', () => expect(meanDifference(Uint8Array.of(0, 10, 20, 30), Uint8Array.of(4, 10, 20, 26))).toBe(2))

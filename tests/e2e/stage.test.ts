@@ -1,0 +1,78 @@
+import { expect, test } from '@playwright/test'
+import { generatedSvg } from '../bench/generated'
+import { bandColors, newProject, openDemoCopy, stageColors } from './workspace'
+
+test('the stage zooms and pans by wheel, buttons and keys, and fits again', async ({ page }) => {
+  await openDemoCopy(page)
+  const width = async (): Promise<number> => (await page.getByTestId('artwork').boundingBox())?.width ?? 0
+  const left = async (): Promise<number> => (await page.getByTestId('artwork').boundingBox())?.x ?? 0
+  const fitted = await width()
+  await page.getByRole('button', { name: 'Zoom in' }).click()
+  await expect.poll(width).toBeGreaterThan(fitted * 1.2)
+  await page.getByTestId('stage').focus()
+  const before = await left()
+  await page.keyboard.press('Shift+ArrowRight')
+  await expect.poll(left).toBeLessThan(before - 40)
+  await page.keyboard.press('0')
+  await expect.poll(width).toBeCloseTo(fitted, 0)
+  await page.mouse.move(360, 300)
+  await page.mouse.wheel(0, -300)
+  await expect.poll(width).toBeGreaterThan(fitted * 1.1)
+  const wheeled = await left()
+  await page.mouse.down()
+  await page.mouse.move(420, 340, { steps: 3 })
+  await page.mouse.up()
+  await expect.poll(left).toBeCloseTo(wheeled + 60, 0)
+  await page.getByRole('button', { name: 'Fit the artwork' }).click()
+  await expect.poll(width).toBeCloseTo(fitted, 0)
+})
+
+test('artwork of many shapes follows a drag from its ink map and settles in its own shapes', async ({ page }) => {
+  await newProject(page, 'Many shapes')
+  await page.getByTestId('artwork-file').setInputFiles({ name: 'many.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(2000, 12)) })
+  await expect(page.getByTestId('artwork')).toBeVisible({ timeout: 30_000 })
+  await page.keyboard.press('2')
+  const turn = page.getByRole('slider', { name: 'Turn' })
+  const settled = await stageColors(page)
+  await turn.evaluate(slider => {
+    (slider as HTMLInputElement).value = '90'
+    slider.dispatchEvent(new Event('input', { bubbles: true }))
+  })
+  await expect(page.getByTestId('live')).toBeVisible()
+  expect(await stageColors(page)).toEqual(settled)
+  const painted = await page.getByTestId('live').evaluate(canvas => {
+    const { width, height } = canvas as HTMLCanvasElement
+    const pixels = (canvas as HTMLCanvasElement).getContext('2d')?.getImageData(0, 0, width, height).data ?? []
+    const seen = new Set<string>()
+    for (let i = 0; i < pixels.length; i += 4) if (pixels[i + 3] === 255) seen.add(`#${[0, 1, 2].map(k => (pixels[i + k] ?? 0).toString(16).padStart(2, '0')).join('')}`)
+    return [...seen]
+  })
+  expect(painted).toEqual(expect.arrayContaining(await bandColors(page)))
+  await turn.evaluate(slider => slider.dispatchEvent(new Event('change', { bubbles: true })))
+  await expect.poll(() => stageColors(page)).not.toEqual(settled)
+  await expect(page.getByTestId('live')).toHaveCount(0)
+})
+
+test('steps are reached by keys and by the track, and everything on the way has a name', async ({ page }) => {
+  await openDemoCopy(page)
+  for (const [key, title] of [['1', 'Gather'], ['2', 'Compose'], ['3', 'Remap'], ['4', 'Hand over']] as const) {
+    await page.keyboard.press(key)
+    await expect(page.getByRole('button', { name: title })).toHaveAttribute('aria-current', 'step')
+    const nameless = await page.evaluate(() => [...document.querySelectorAll('button, input:not([type=file]), [role=slider]')]
+      .filter(each => !(each.getAttribute('aria-label') || each.textContent?.trim() || (each as HTMLInputElement).labels?.length)).map(({ outerHTML }) => outerHTML))
+    expect(nameless).toEqual([])
+  }
+  await page.getByRole('button', { name: 'Gather' }).click()
+  await expect(page.getByTestId('gather')).toBeVisible()
+  await page.getByTestId('base-field').focus()
+  await page.keyboard.type('3')
+  await expect(page.getByTestId('gather')).toBeVisible()
+})
+
+test('a swatch of the band is copied with a click', async ({ page }) => {
+  await openDemoCopy(page)
+  const [first] = await bandColors(page)
+  await page.getByTestId('swatch').first().click()
+  await expect(page.getByTestId('notices')).toContainText(`Copied ${first}`)
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(first)
+})
