@@ -6,6 +6,6 @@ export default {
   transform: { '^.+\\.m?[jt]s$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }] },
   transformIgnorePatterns: ['/node_modules/(?!(culori|css-select|css-what|css-tree|htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|nth-check|boolbase|@bramus|zod|fast-check|mdn-data)/)'],
   moduleNameMapper: { '^@bramus/specificity/core$': '<rootDir>/node_modules/@bramus/specificity/src/core/index.js' }, // it has no entry for CommonJS
-  testTimeout: 30_000,
+  testTimeout: 120_000,
   maxWorkers: 2,
 }

@@ -7,8 +7,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   workers: 1,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 150_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: '.data/reports/playwright.json' }]],
   globalSetup: './tests/e2e/global-setup.ts',
   use: {
