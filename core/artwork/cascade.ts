@@ -17,6 +17,7 @@ export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P
 const colors: ReadonlySet<string> = new Set(COLOR_PROPERTIES)
 const references: ReadonlySet<string> = new Set(REFERENCE_PROPERTIES)
 const isColor = (name: string): name is ColorProperty => colors.has(name)
+const isTaken = (name: string): boolean => colors.has(name) || references.has(name)
 const isReference = (name: string): name is ReferenceProperty => references.has(name)
 
 type Draft = { [P in ColorProperty]?: Paint } & { [P in ReferenceProperty]?: string }
@@ -48,8 +49,8 @@ export const cascadeOf = ({ elements }: Markup): (element: Element) => Declared 
     let style: Declaration[] = []
     for (const attribute of element.attributes) {
       const { name } = attribute
-      if (name === 'style') style = readDeclarations(attribute.value)
-      else if (isColor(name) || isReference(name)) take(draft, { property: name, value: attribute.value })
+      if (name === 'style') style = readDeclarations(attribute.value, isTaken)
+      else if (isTaken(name)) take(draft, { property: name, value: attribute.value })
     }
     const rules = matchingRules(sheets, element)
     for (const rule of rules) takeAll(draft, rule.declarations, false)

@@ -2,7 +2,7 @@ import { calculateForAST } from '@bramus/specificity/core'
 import { compile, type Options } from 'css-select'
 import { generate, parse, tokenize, tokenTypes, walk, type CssNode, type Rule, type SelectorList } from 'css-tree'
 import { attributeOf, contentOf, type Element } from './markup'
-import { part, type Passage } from './passage'
+import { part, type Passage, type Span } from './passage'
 
 /** One declaration of a style sheet or style attribute: its value is a passage of the source. */
 export interface Declaration { property: string, value: Passage, important: boolean }
@@ -39,19 +39,38 @@ const { Ident, Colon, Semicolon, WhiteSpace, Comment } = tokenTypes
 const OPENING: readonly number[] = [tokenTypes.Function, tokenTypes.LeftParenthesis, tokenTypes.LeftSquareBracket, tokenTypes.LeftCurlyBracket]
 const CLOSING: readonly number[] = [tokenTypes.RightParenthesis, tokenTypes.RightSquareBracket, tokenTypes.RightCurlyBracket]
 
-/**
- * The declarations of a style attribute, in order, each value as a passage of the source. What is not a
- * declaration is passed over, as CSS has it.
- */
-export const readDeclarations = (passage: Passage): Declaration[] => {
-  const { text } = passage
-  const declarations: Declaration[] = []
+/** A declaration by its place in the text that holds it. */
+interface Stretch extends Span { property: string, important: boolean }
+
+const IMPORTANT = /!\s*important\s*$/i
+const LEAD = /^(?:\s+|\/\*[^]*?\*\/)/
+
+/** Trims a value to what it says: comments at its ends and `!important` do not belong to it. */
+const stretchOf = (text: string, name: string, start: number, end: number): Stretch => {
+  const raw = text.slice(start, end)
+  const important = raw.includes('!') && IMPORTANT.test(raw)
+  let value = important ? raw.replace(IMPORTANT, '') : raw
+  let offset = start
+  for (let lead = LEAD.exec(value); lead; lead = LEAD.exec(value)) {
+    value = value.slice(lead[0].length)
+    offset += lead[0].length
+  }
+  const tail = value.indexOf('/*')
+  if (tail > 0) value = value.slice(0, tail)
+  return { property: name.startsWith('--') ? name : name.toLowerCase(), start: offset, end: offset + value.trimEnd().length, important }
+}
+
+const declarationOf = (passage: Passage, { property, start, end, important }: Stretch): Declaration =>
+  ({ property, important, value: part(passage, start, end) })
+
+const stretchesOf = (text: string): Stretch[] => {
+  const stretches: Stretch[] = []
   let property = ''
   let valueStart = -1
   let depth = 0
   let broken = false
   const finish = (end: number): void => {
-    if (property && valueStart !== -1 && !broken) declarations.push(declarationOf(passage, property, valueStart, end))
+    if (property && valueStart !== -1 && !broken) stretches.push(stretchOf(text, property, valueStart, end))
     property = ''
     valueStart = -1
     broken = false
@@ -66,25 +85,23 @@ export const readDeclarations = (passage: Passage): Declaration[] => {
     else broken = true
   })
   finish(text.length)
-  return declarations
+  return stretches
 }
 
-const IMPORTANT = /\s*!\s*important\s*$/i
+const known = new Map<string, Stretch[]>()
+const MOST_KNOWN = 5000
 
-/** Trims a value to what it says: comments at its ends and `!important` do not belong to it. */
-const declarationOf = (passage: Passage, name: string, start: number, end: number): Declaration => {
-  const raw = passage.text.slice(start, end)
-  const important = raw.includes('!') && IMPORTANT.test(raw)
-  let value = important ? raw.replace(IMPORTANT, '') : raw
-  let offset = start
-  for (let lead = /^(?:\s+|\/\*[^]*?\*\/)/.exec(value); lead; lead = /^(?:\s+|\/\*[^]*?\*\/)/.exec(value)) {
-    value = value.slice(lead[0].length)
-    offset += lead[0].length
+/**
+ * The declarations of a style attribute, in order, each value as a passage of the source; only those of the
+ * properties wanted, where that is said. What is not a declaration is passed over, as CSS has it.
+ */
+export const readDeclarations = (passage: Passage, wanted: (property: string) => boolean = () => true): Declaration[] => {
+  let stretches = known.get(passage.text)
+  if (!stretches) {
+    if (known.size >= MOST_KNOWN) known.clear()
+    known.set(passage.text, stretches = stretchesOf(passage.text))
   }
-  const tail = value.indexOf('/*')
-  if (tail > 0) value = value.slice(0, tail)
-  value = value.trimEnd()
-  return { property: name.startsWith('--') ? name : name.toLowerCase(), value: part(passage, offset, offset + value.length), important }
+  return stretches.filter(({ property }) => wanted(property)).map(stretch => declarationOf(passage, stretch))
 }
 
 /** Whether the condition of an at-rule holds where artwork is seen on a screen. */
@@ -128,7 +145,7 @@ const addRule = (sheets: Sheets, passage: Passage, rule: Rule): void => {
   for (const node of rule.block.children.toArray()) {
     if (node.type !== 'Declaration' || !node.loc) continue
     const from = passage.text.indexOf(':', node.loc.start.offset) + 1
-    declarations.push(declarationOf(passage, node.property, from, node.loc.end.offset))
+    declarations.push(declarationOf(passage, stretchOf(passage.text, node.property, from, node.loc.end.offset)))
   }
   if (declarations.length === 0) return
   for (const selector of (rule.prelude as SelectorList).children.toArray()) {
