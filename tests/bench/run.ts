@@ -68,6 +68,7 @@ const firstLoad = async (address: string): Promise<void> => {
 const routes = async (address: string, url: string): Promise<void> => {
   const sql = connect(url)
   try {
+    await sql`delete from projects where summary->>'name' like 'Bench%'`
     const document = newProject('Bench')
     const made = await Promise.all(Array.from({ length: 1000 }, (_, i) => createProject(sql, { ...document, name: `Bench ${i}` })))
     const timed = async (path: string): Promise<number> => {

@@ -14,8 +14,8 @@ export const serve = async (databaseUrl: string, port = PORT): Promise<Served> =
   const address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 150; i++) {
     if (child.exitCode !== null) throw new Error(`The server ended with ${child.exitCode}.`)
-    if (await fetch(`${address}/api/projects?limit=1`).then(({ ok }) => ok, () => false)) break
     await pause(100)
+    if (await fetch(`${address}/api/projects?limit=1`).then(({ ok }) => ok, () => false)) break
   }
   return {
     address,
