@@ -21,7 +21,7 @@ const answerTo = (error: unknown): unknown => {
   if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
   if (error instanceof Unreadable) return failure(422, error.message)
   if (error instanceof Stale) return failure(409, error.message, error.current)
-  if (isDatabaseGone(error)) return failure(503, 'The database does not answer. Your work is kept in this window and saved when it is back.')
+  if (isDatabaseGone(error)) return failure(503, 'The database does not answer.')
   return error
 }
 

@@ -9,6 +9,7 @@ import type { Artwork, Harmony, Project, StoredProject } from '../../core/projec
 export const useProject = defineStore('project', () => {
   const files = useArtworkFiles()
   const saving = useSaving()
+  const notices = useNotices()
   const id = ref<string | null>(null)
   const history = shallowRef<History<Project> | null>(null)
   const previewed = shallowRef<Project | null>(null)
@@ -94,7 +95,10 @@ export const useProject = defineStore('project', () => {
     id.value = projectId
     history.value = historyOf(stored.document)
     saving.resume()
-    await Promise.all(stored.document.artwork.map(({ hash }) => files.open(hash)))
+    const opened = await Promise.allSettled(stored.document.artwork.map(({ hash }) => files.open(hash)))
+    opened.forEach((result, i) => {
+      if (result.status === 'rejected') notices.say(`“${stored.document.artwork[i]?.name}” cannot be shown: ${result.reason instanceof Error ? result.reason.message : String(result.reason)}`, 'problem')
+    })
   }
 
   const close = (): void => {

@@ -20,7 +20,13 @@ const chosen = (): void => {
 }
 const remove = (art: Artwork): void => {
   project.run({ do: 'remove artwork', id: art.id })
-  notices.say(`Took “${art.name}” out of the project.`, 'done', project.undo)
+  const after = project.settled
+  const bringBack = (): void => {
+    if (project.settled?.artwork.some(({ id }) => id === art.id)) return
+    if (project.settled === after) project.undo()
+    else project.run({ do: 'add artwork', artwork: art, targets: {} }) // other work came after it, and stays
+  }
+  notices.say(`Took “${art.name}” out of the project.`, 'done', bringBack)
 }
 </script>
 
