@@ -12,7 +12,7 @@ export const useArtworkAdding = () => {
       const removed = await project.addArtwork(file, signal)
       if (removed.length) reports.value.push({ file: file.name, lines: removed, refused: false })
     } catch (error) {
-      if (!signal.aborted) reports.value.push({ file: file.name, lines: [error instanceof Error ? error.message : String(error)], refused: true })
+      if (!signal.aborted) reports.value.push({ file: file.name, lines: [reasonOf(error)], refused: true })
     }
   }
 

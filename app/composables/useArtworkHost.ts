@@ -54,7 +54,7 @@ export const useArtworkHost = (
       fill(element, shown.svg)
       problem.value = null
     } catch (error) {
-      problem.value = error instanceof Error ? error.message : String(error)
+      problem.value = reasonOf(error)
     }
     paint()
   }, { immediate: true, flush: 'post' })

@@ -16,7 +16,7 @@ const load = async (): Promise<void> => {
     cards.value = await server.projects()
     more.value = cards.value.length === PAGE
   } catch (error) {
-    problem.value = error instanceof Error ? error.message : String(error)
+    problem.value = reasonOf(error)
   }
 }
 const loadMore = (): Promise<void | null> => notices.attempt(async () => {

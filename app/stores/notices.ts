@@ -22,7 +22,7 @@ export const useNotices = defineStore('notices', () => {
     try {
       return await work()
     } catch (error) {
-      say(error instanceof Error ? error.message : String(error), 'problem')
+      say(reasonOf(error), 'problem')
       return null
     }
   }

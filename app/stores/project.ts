@@ -97,7 +97,7 @@ export const useProject = defineStore('project', () => {
     saving.resume()
     const opened = await Promise.allSettled(stored.document.artwork.map(({ hash }) => files.open(hash)))
     opened.forEach((result, i) => {
-      if (result.status === 'rejected') notices.say(`“${stored.document.artwork[i]?.name}” cannot be shown: ${result.reason instanceof Error ? result.reason.message : String(result.reason)}`, 'problem')
+      if (result.status === 'rejected') notices.say(`“${stored.document.artwork[i]?.name}” cannot be shown: ${reasonOf(result.reason)}`, 'problem')
     })
   }
 

@@ -84,7 +84,7 @@ export const useSaving = defineStore('saving', () => {
       if (theirs.success) return conflicted(project, document, theirs.data)
     }
     if (project !== id) return
-    const why = error instanceof Error ? error.message : String(error)
+    const why = reasonOf(error)
     state.value = { kind: 'waiting', why }
     later(AGAIN[Math.min(failures++, AGAIN.length - 1)] as number)
   }

@@ -50,9 +50,6 @@ export const rgbOf = (hex: Hex): { r: number, g: number, b: number } => {
   return { r: (value >> 16 & 255) / 255, g: (value >> 8 & 255) / 255, b: (value & 255) / 255 }
 }
 
-/** The hex color of red, green and blue in [0, 1]; values outside are brought in by chroma. */
-export const hexOfRgb = (r: number, g: number, b: number): Hex => hexOf({ mode: 'rgb', r, g, b })
-
 /** Hue, saturation and brightness of a hex color; the hue of a gray is `fallbackHue`. */
 export const hsbOf = (hex: Hex, fallbackHue = 0): Hsb => {
   const { h, s, v } = toHsv({ mode: 'rgb', ...rgbOf(hex) }) as Hsv

@@ -1,4 +1,4 @@
-import { GRAY_CHROMA, lchOf, type Hex } from '../color/convert'
+import { lchOf, type Hex } from '../color/convert'
 
 /** What a swatch does in the whole. */
 export const ROLES = ['dominant', 'supporting', 'accent', 'neutral', 'detail'] as const
@@ -17,7 +17,7 @@ export const usualShares = (count: number): number[] => {
 /** The role a swatch starts with: by its place, and neutral where it is all but gray (OKLCH chroma under 0.03). */
 export const usualRole = (hex: Hex, place: number, count: number): Role => {
   if (place === 0) return 'dominant'
-  if (lchOf(hex).c < Math.max(GRAY_CHROMA, 0.03)) return 'neutral'
+  if (lchOf(hex).c < 0.03) return 'neutral'
   if (place === 1) return 'supporting'
   if (place === 2) return 'accent'
   return place >= count - 2 && count > 4 ? 'detail' : 'supporting'

@@ -19,7 +19,7 @@ const load = async (): Promise<void> => {
   try {
     await project.open(String(route.params.id))
   } catch (error) {
-    problem.value = error instanceof Error ? error.message : String(error)
+    problem.value = reasonOf(error)
   }
 }
 
