@@ -1,0 +1,35 @@
+/** A decoded picture: 8-bit sRGB with straight alpha, four bytes a pixel, row by row. */
+export interface Picture { width: number, height: number, data: Uint8Array | Uint8ClampedArray }
+
+/** A part of a picture, in parts of its width and height: left, top, width and height in [0, 1]. */
+export interface Region { x: number, y: number, width: number, height: number }
+
+/** The most pixels a picture may have. */
+export const MOST_PIXELS = 40_000_000
+
+/** The most bytes a picture file may have. */
+export const MOST_BYTES = 60 * 1024 * 1024
+
+/** How many pixels are enough to find colors in: larger pictures are decoded to this size. */
+export const WORKING_PIXELS = 1_000_000
+
+/** The size a picture is worked on at: its own up to about a million pixels, otherwise reduced evenly to that. */
+export const workingSize = (width: number, height: number): { width: number, height: number } => {
+  const scale = Math.min(1, Math.sqrt(WORKING_PIXELS / (width * height)))
+  return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) }
+}
+
+/** The alpha, of 255, from which a pixel counts: what is more clear than solid has no color of its own. */
+export const SOLID = 128
+
+/** A region in whole pixels of a picture: never empty, never outside. */
+export const pixelsOf = ({ width, height }: { width: number, height: number }, region?: Region | null): { left: number, top: number, right: number, bottom: number } => {
+  if (!region) return { left: 0, top: 0, right: width, bottom: height }
+  const left = Math.min(width - 1, Math.max(0, Math.floor(region.x * width)))
+  const top = Math.min(height - 1, Math.max(0, Math.floor(region.y * height)))
+  return {
+    left, top,
+    right: Math.min(width, Math.max(left + 1, Math.ceil((region.x + region.width) * width))),
+    bottom: Math.min(height, Math.max(top + 1, Math.ceil((region.y + region.height) * height))),
+  }
+}
