@@ -1,15 +1,15 @@
 import { pixelsOf, SOLID, type Picture, type Region } from './picture'
 
+/** Weighted points in OKLab. */
+export interface Points { size: number, l: Float64Array, a: Float64Array, b: Float64Array, weight: Float64Array }
+
 /**
  * The colors of one or several pictures, gathered into bins of like color: OKLab of each bin's mean, and its weight, the
  * part of all solid pixels that lies in it (each picture counts alike). Bins are in the order of their code.
  */
-export interface Tally {
-  size: number
-  l: Float64Array
-  a: Float64Array
-  b: Float64Array
-  weight: Float64Array
+export interface Tally extends Points {
+  /** The part of each bin's pixels whose left neighbor is of like color: low for noise, high for areas. */
+  joined: Float64Array
   /** The bin of each code, one more than its place; 0 where no pixel has it. */
   placeOf: Uint16Array
 }
@@ -28,7 +28,9 @@ const LINEAR = Float64Array.from({ length: 4096 }, (_, i) => {
 
 /** OKLab of a color with channels in [0, 255] (Björn Ottosson, 2020), into three places of an array. */
 export const toLab = (r: number, g: number, b: number, into: Float64Array | number[]): void => {
-  const [lr, lg, lb] = [LINEAR[r * 16.0588 + 0.5 | 0] as number, LINEAR[g * 16.0588 + 0.5 | 0] as number, LINEAR[b * 16.0588 + 0.5 | 0] as number]
+  const lr = LINEAR[r * 16.0588 + 0.5 | 0] as number
+  const lg = LINEAR[g * 16.0588 + 0.5 | 0] as number
+  const lb = LINEAR[b * 16.0588 + 0.5 | 0] as number
   const l = Math.cbrt(0.4122214708 * lr + 0.5363325363 * lg + 0.0514459929 * lb)
   const m = Math.cbrt(0.2119034982 * lr + 0.6806995451 * lg + 0.1073969566 * lb)
   const s = Math.cbrt(0.0883024619 * lr + 0.2817188376 * lg + 0.6299787005 * lb)
@@ -37,49 +39,77 @@ export const toLab = (r: number, g: number, b: number, into: Float64Array | numb
   into[2] = 0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s
 }
 
-/** One picture's counts and sums by code. */
-const counted = (picture: Picture, region: Region | null | undefined): { count: Uint32Array, red: Uint32Array, green: Uint32Array, blue: Uint32Array, solid: number } => {
+/** One picture's sums by code, in rows of count, pixels touching their like, red, green, blue; and how many pixels are solid. */
+interface Counts { sums: Uint32Array, solid: number }
+
+const ROW = 8
+
+/** How far apart, over the three channels together, a pixel and its neighbor may be and still be of like color. */
+const LIKE = 40
+
+/** So many pixels are enough for a tally: of larger pictures every second row is taken, of still larger ones every third. */
+const ENOUGH = 640_000
+
+const counted = (picture: Picture, region: Region | null | undefined): Counts => {
   const { data, width } = picture
-  const [count, red, green, blue] = [new Uint32Array(CODES), new Uint32Array(CODES), new Uint32Array(CODES), new Uint32Array(CODES)]
+  const sums = new Uint32Array(CODES * ROW)
   const { left, top, right, bottom } = pixelsOf(picture, region)
+  const step = Math.ceil((right - left) * (bottom - top) / ENOUGH)
   let solid = 0
-  for (let y = top; y < bottom; y++) {
+  for (let y = top; y < bottom; y += step) {
+    let red = -1000
+    let green = 0
+    let blue = 0
     for (let i = (y * width + left) * 4, end = (y * width + right) * 4; i < end; i += 4) {
-      if ((data[i + 3] as number) < SOLID) continue
-      const [r, g, b] = [data[i] as number, data[i + 1] as number, data[i + 2] as number]
-      const code = (r >> 3) << 10 | (g >> 3) << 5 | b >> 3
-      count[code] = (count[code] as number) + 1
-      red[code] = (red[code] as number) + r
-      green[code] = (green[code] as number) + g
-      blue[code] = (blue[code] as number) + b
+      if ((data[i + 3] as number) < SOLID) {
+        red = -1000
+        continue
+      }
+      const r = data[i] as number
+      const g = data[i + 1] as number
+      const b = data[i + 2] as number
+      const at = ((r >> 3) << 10 | (g >> 3) << 5 | b >> 3) * ROW
+      sums[at] = (sums[at] as number) + 1
+      if (Math.abs(r - red) + Math.abs(g - green) + Math.abs(b - blue) < LIKE) sums[at + 1] = (sums[at + 1] as number) + 1
+      sums[at + 2] = (sums[at + 2] as number) + r
+      sums[at + 3] = (sums[at + 3] as number) + g
+      sums[at + 4] = (sums[at + 4] as number) + b
+      red = r
+      green = g
+      blue = b
       solid++
     }
   }
-  return { count, red, green, blue, solid }
+  return { sums, solid }
 }
 
 /** Gathers the solid pixels of pictures, or of a region of each, into bins. A tally of size 0 says that there are none. */
-export const tallied = (sources: ReadonlyArray<{ picture: Picture, region?: Region | null }>): Tally => {
+export const tallied = (sources: ReadonlyArray<{ picture: Picture, region?: Region | null | undefined }>): Tally => {
   const counts = sources.map(({ picture, region }) => counted(picture, region)).filter(({ solid }) => solid > 0)
   const placeOf = new Uint16Array(CODES)
   const used: number[] = []
-  for (let code = 0; code < CODES; code++) if (counts.some(({ count }) => (count[code] as number) > 0)) placeOf[code] = used.push(code)
+  for (const { sums } of counts) for (let code = 0; code < CODES; code++) if (sums[code * ROW]) placeOf[code] = 1
+  for (let code = 0; code < CODES; code++) if (placeOf[code]) placeOf[code] = used.push(code)
   const size = used.length
-  const tally = { size, l: new Float64Array(size), a: new Float64Array(size), b: new Float64Array(size), weight: new Float64Array(size), placeOf }
+  const column = (): Float64Array => new Float64Array(size)
+  const tally: Tally = { size, l: column(), a: column(), b: column(), weight: column(), joined: column(), placeOf }
   const lab = new Float64Array(3)
   used.forEach((code, place) => {
-    let [weight, r, g, b] = [0, 0, 0, 0]
-    for (const { count, red, green, blue, solid } of counts) {
-      weight += (count[code] as number) / solid
-      r += (red[code] as number) / solid
-      g += (green[code] as number) / solid
-      b += (blue[code] as number) / solid
+    let [weight, r, g, b, touching] = [0, 0, 0, 0, 0]
+    for (const { sums, solid } of counts) {
+      const at = code * ROW
+      weight += (sums[at] as number) / solid
+      touching += (sums[at + 1] as number) / solid
+      r += (sums[at + 2] as number) / solid
+      g += (sums[at + 3] as number) / solid
+      b += (sums[at + 4] as number) / solid
     }
     toLab(r / weight, g / weight, b / weight, lab)
     tally.l[place] = lab[0] as number
     tally.a[place] = lab[1] as number
     tally.b[place] = lab[2] as number
     tally.weight[place] = weight / counts.length
+    tally.joined[place] = touching / weight
   })
   return tally
 }

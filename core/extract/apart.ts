@@ -1,0 +1,125 @@
+import { hexOfLab, type Lab } from '../color/convert'
+import { deltaE, labDistance } from '../color/difference'
+import { assigned, moved } from './cluster'
+import type { Points } from './tally'
+
+/** OKLab chroma. */
+const chroma = ({ a, b }: Lab): number => Math.hypot(a, b)
+
+const isNearWhite = (center: Lab): boolean => center.l > 0.945 && chroma(center) < 0.03
+const isNearBlack = (center: Lab): boolean => center.l < 0.17 && chroma(center) < 0.03
+
+/** Whether two colors would take two places for what is seen as one white or one black. */
+const isSameEnd = (one: Lab, other: Lab): boolean => (isNearWhite(one) && isNearWhite(other)) || (isNearBlack(one) && isNearBlack(other))
+
+const difference = (one: Lab, other: Lab): number => deltaE(hexOfLab(one), hexOfLab(other))
+
+/** Two centers too close to each other. */
+interface Pair { one: number, other: number, delta: number, same: boolean }
+
+const pairsIn = (centers: readonly Lab[], least: number): Pair[] => {
+  const pairs: Pair[] = []
+  for (let one = 0; one < centers.length; one++) {
+    for (let other = one + 1; other < centers.length; other++) {
+      const [a, b] = [centers[one] as Lab, centers[other] as Lab]
+      if (labDistance(a, b) > least * 0.03) continue
+      const [delta, same] = [difference(a, b), isSameEnd(a, b)]
+      if (delta < least || same) pairs.push({ one, other, delta, same })
+    }
+  }
+  return pairs.sort((one, other) => one.delta - other.delta)
+}
+
+const shifted = (from: Lab, by: Lab, part: number): Lab => ({ l: from.l + by.l * part, a: from.a + by.a * part, b: from.b + by.b * part })
+
+/** Pushes pairs that are all but far enough apart the rest of the way, along the line between them; held centers stand. */
+const pushed = (centers: readonly Lab[], held: number, least: number): Lab[] => {
+  let now = [...centers]
+  for (let turn = 0; turn < 40; turn++) {
+    const pairs = pairsIn(now, least + 0.1)
+    if (!pairs.length) return now
+    const next = [...now]
+    for (const { one, other, delta } of pairs) {
+      const [a, b] = [next[one] as Lab, next[other] as Lab]
+      const way = { l: b.l - a.l, a: b.a - a.a, b: b.b - a.b }
+      const part = Math.min(0.3, (least + 0.2) / Math.max(delta, 0.5) - 1)
+      if (one >= held) next[one] = shifted(a, way, -part * (other >= held ? 0.5 : 1))
+      if (other >= held) next[other] = shifted(b, way, part * (one >= held ? 0.5 : 1))
+    }
+    now = next
+  }
+  return now
+}
+
+/** The distance of a point from a place, in OKLab. */
+const distanceTo = ({ l, a, b }: Points, i: number, place: Lab): number => {
+  const dl = (l[i] as number) - place.l
+  const da = (a[i] as number) - place.a
+  const db = (b[i] as number) - place.b
+  return Math.sqrt(dl * dl + da * da + db * db)
+}
+
+/** The part of all weight that a new center has to serve better, times how much better, to be worth a place. */
+const WORTH = 4e-5
+
+/** The most places tried for a new center. */
+const TRIED = 32
+
+/** The point whose place as a further center would serve best, far enough from all there are; null where none is worth it. */
+const further = (points: Points, centers: readonly Lab[], least: number): Lab | null => {
+  const { distance } = assigned(points, centers)
+  const order = Array.from({ length: points.size }, (_, i) => i)
+    .sort((one, other) => (points.weight[other] as number) * (distance[other] as number) - (points.weight[one] as number) * (distance[one] as number))
+  let [best, gain] = [null as Lab | null, WORTH]
+  for (const i of order.slice(0, TRIED)) {
+    const at = { l: points.l[i] as number, a: points.a[i] as number, b: points.b[i] as number }
+    if (centers.some(center => isSameEnd(center, at) || difference(center, at) < least)) continue
+    let own = 0
+    for (let j = 0; j < points.size; j++) {
+      const away = distanceTo(points, j, at)
+      if (away < (distance[j] as number)) own += (points.weight[j] as number) * ((distance[j] as number) - away)
+    }
+    if (own > gain) [best, gain] = [at, own]
+  }
+  return best
+}
+
+/** How far, in OKLab, a center may stand from every point and still be a color of the picture. */
+const NEAR = 0.035
+
+const isSeen = (points: Points, center: Lab): boolean => {
+  for (let i = 0; i < points.size; i++) {
+    if (distanceTo(points, i, center) < NEAR) return true
+  }
+  return false
+}
+
+/** Under this part of the least difference two centers are one color, and one of them has to go. */
+const ONE_COLOR = 0.62
+
+/**
+ * Centers of which no two stand nearer than `least` (ΔE2000 of their 8-bit colors), and of which no two are a near-white or
+ * a near-black. Pairs that are almost far enough apart are pushed; of closer ones the smaller goes, and its place is given to the
+ * color that serves the points best; where no other color is worth it, fewer come back. The first `held` never move.
+ */
+export const spaced = (points: Points, centers: readonly Lab[], held: number, least: number): Lab[] => {
+  let now = [...centers]
+  for (let turn = 0; turn < centers.length; turn++) {
+    const pair = pairsIn(now, least).find(({ delta, same, other }) => (same || delta < least * ONE_COLOR) && other >= held)
+    if (!pair) break
+    const { label } = assigned(points, now)
+    const weightOf = (center: number): number => label.reduce((sum, each, i) => each === center ? sum + (points.weight[i] as number) : sum, 0)
+    const goes = pair.one < held || weightOf(pair.one) > weightOf(pair.other) ? pair.other : pair.one
+    now = now.filter((_, i) => i !== goes)
+    const next = further(points, now, least)
+    if (next) now = moved(points, [...now, next], held, 6, true)
+  }
+  now = pushed(now, held, least)
+  now = now.filter((center, i) => i < held || isSeen(points, center))
+  for (let pairs = pairsIn(now, least); pairs.length; pairs = pairsIn(now, least)) {
+    const goes = pairs.find(({ other }) => other >= held)
+    if (!goes) break
+    now = now.filter((_, i) => i !== goes.other)
+  }
+  return now
+}
