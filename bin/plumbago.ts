@@ -9,15 +9,18 @@ import { writeSvg } from '../core/artwork/write'
 import { parseColor } from '../core/color/parse'
 import { numbered, plainName } from '../core/color/name'
 import { WHEELS } from '../core/color/wheel'
+import { APART, EXTRACTED, extracted, type Lean } from '../core/extract/extract'
 import { toCss, toText, toTokens } from '../core/formats/formats'
 import { COUNT, derive } from '../core/harmony/derive'
 import { HARMONIES } from '../core/harmony/harmony'
+import { pictureInfo, workingPicture } from '../render/pictures'
 import { renderSvg } from '../render/resvg'
 
 const USAGE = `Usage:
   plumbago inks FILE.svg --json
   plumbago remap FILE.svg --map '#from=#to,…' -o OUT.svg
   plumbago batch DIR --map-file map.json -o OUTDIR
+  plumbago extract IMAGE --count N [--lean X,Y] [--apart DELTA_E] --json
   plumbago scheme --base COLOR --harmony KIND --wheel light|paint|perceptual --count N [--spread DEGREES] [--turn DEGREES] --format css|tokens|text
 `
 
@@ -98,6 +101,34 @@ const batch = async (folder: string, mapFile: string, out: string): Promise<numb
   return failed.length ? 2 : 0
 }
 
+const leanIn = (said: string): Lean => {
+  const [x, y, ...more] = said.split(',').map(part => numberIn(part, 'lean'))
+  if (x === undefined || y === undefined || more.length || Math.abs(x) > 1 || Math.abs(y) > 1) return refuse(`“${said}” is no lean; it takes two numbers from -1 to 1, like 0.5,-0.2.`)
+  return { x, y }
+}
+
+interface ExtractWords { count: string, lean: string, apart: string }
+
+/** The colors of a picture with their shares and places, and how long it took to decode and to extract, in milliseconds. */
+const extract = async (path: string, words: ExtractWords): Promise<string> => {
+  const count = numberIn(words.count, 'count')
+  if (!Number.isInteger(count) || count < EXTRACTED.least || count > EXTRACTED.most) refuse(`An extraction gives ${EXTRACTED.least} to ${EXTRACTED.most} colors, not ${words.count}.`)
+  const lean = leanIn(words.lean)
+  const apart = numberIn(words.apart, 'apart')
+  const start = performance.now()
+  const bytes = await readFile(path)
+  const info = await pictureInfo(bytes)
+  const picture = await workingPicture(bytes, info)
+  const decoded = performance.now()
+  const { found, flat, note } = extracted([{ picture }], { count, apart }, lean)
+  const tenth = (ms: number): number => Math.round(ms * 10) / 10
+  return `${JSON.stringify({
+    swatches: found.map(({ hex, share, x, y }) => ({ hex, share: Math.round(share * 1e4) / 1e4, x: Math.round(x * 1e4) / 1e4, y: Math.round(y * 1e4) / 1e4 })),
+    flat, notes: [...info.notes, ...note ? [note] : []],
+    ms: { decode: tenth(decoded - start), extract: tenth(performance.now() - decoded) },
+  })}\n`
+}
+
 const oneOf = <Word extends string>(words: readonly Word[], said: string, what: string): Word =>
   words.find(word => word === said.replace(/-/g, ' ')) ?? refuse(`“${said}” is no ${what}; there are ${words.join(', ')}.`)
 
@@ -131,13 +162,22 @@ const scheme = (words: SchemeWords): string => {
 
 const needed = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)
 
+/** A value that begins with a minus sign is no option: `--lean -0.5,1` reads as `--lean=-0.5,1`. */
+const joinedArgs = (args: readonly string[]): string[] => args.flatMap((arg, i) => {
+  const isNumber = /^-[\d.]/.test(arg)
+  if (isNumber && args[i - 1]?.startsWith('--')) return []
+  return arg.startsWith('--') && /^-[\d.]/.test(args[i + 1] ?? '') ? [`${arg}=${args[i + 1]}`] : [arg]
+})
+
 const run = async (): Promise<number> => {
   const { values, positionals: [verb, path] } = parseArgs({
+    args: joinedArgs(process.argv.slice(2)),
     allowPositionals: true,
     options: {
       'json': { type: 'boolean' }, 'map': { type: 'string' }, 'map-file': { type: 'string' }, 'out': { type: 'string', short: 'o' },
       'base': { type: 'string' }, 'harmony': { type: 'string', default: 'complementary' }, 'wheel': { type: 'string', default: 'paint' },
       'count': { type: 'string', default: '5' }, 'format': { type: 'string', default: 'text' }, 'spread': { type: 'string' }, 'turn': { type: 'string', default: '0' },
+      'lean': { type: 'string', default: '0,0' }, 'apart': { type: 'string', default: String(APART.usual) },
       'help': { type: 'boolean', short: 'h' },
     },
   })
@@ -165,10 +205,15 @@ const run = async (): Promise<number> => {
       const folder = needed(path, 'The folder')
       return batch(folder, needed(values['map-file'], '--map-file'), needed(values.out, '-o')).catch(naming(folder))
     }
+    case 'extract': {
+      const file = needed(path, 'The picture')
+      process.stdout.write(await extract(file, values).catch(naming(file)))
+      return 0
+    }
     case 'scheme':
       process.stdout.write(scheme({ ...values, base: needed(values.base, '--base') }))
       return 0
-    default: return refuse(`“${verb}” is nothing this can do; there are inks, remap, batch and scheme.`)
+    default: return refuse(`“${verb}” is nothing this can do; there are inks, remap, batch, extract and scheme.`)
   }
 }
 

@@ -3,10 +3,13 @@ import type { Sql } from 'postgres'
 import { parseColor } from '../core/color/parse'
 import { apply } from '../core/project/commands'
 import { matchedTargets, newProject, unitedInks } from '../core/project/create'
-import type { ArtworkFile, Harmony, Project } from '../core/project/schema'
+import { nextPlace } from '../core/project/gather'
+import type { ArtworkFile, Harmony, PictureFile, Project } from '../core/project/schema'
 import { receiveSvg } from '../server/artwork/receive'
 import { keepArtwork } from '../server/db/artwork'
+import { keepPicture } from '../server/db/pictures'
 import { createProject } from '../server/db/projects'
+import { receivePicture } from '../server/pictures/receive'
 
 /** The demo's artwork, in the order in which the project shows it, by file and title. */
 const ARTWORK: ReadonlyArray<readonly [file: string, title: string]> = [
@@ -14,30 +17,39 @@ const ARTWORK: ReadonlyArray<readonly [file: string, title: string]> = [
   ['pictogram-food', 'Food and drink'], ['pictogram-first-aid', 'First aid'], ['pictogram-tickets', 'Tickets'], ['pictogram-stage', 'Stage'],
 ]
 
-interface Commission { name: string, base: string, harmony: Harmony, artwork: readonly string[] }
+/** The demo's reference pictures, by file and title. */
+const PICTURES: ReadonlyArray<readonly [file: string, title: string]> = [
+  ['harbor-at-dusk', 'Harbor at dusk'], ['folded-kite-fabric', 'Folded kite fabric'], ['weathered-hull', 'Weathered hull'],
+]
+
+interface Commission { name: string, base: string, harmony: Harmony, artwork: readonly string[], pictures: readonly string[] }
 
 /** The demo's projects, the one to open first last, so that it stands first in the list. */
 const COMMISSIONS: readonly Commission[] = [
   {
     name: 'Harbor wayfinding', base: '#a63d2f', harmony: { kind: 'complementary', wheel: 'paint', spread: 0, turn: 0, count: 4, free: [0] },
-    artwork: ['pictogram-ferry', 'pictogram-food', 'pictogram-first-aid', 'pictogram-tickets'],
+    artwork: ['pictogram-ferry', 'pictogram-food', 'pictogram-first-aid', 'pictogram-tickets'], pictures: [],
   },
   {
     name: 'Breezeholm kite festival', base: '#0f6d5f', harmony: { kind: 'split complementary', wheel: 'paint', spread: 34, turn: 0, count: 6, free: [0] },
-    artwork: ARTWORK.map(([file]) => file),
+    artwork: ARTWORK.map(([file]) => file), pictures: PICTURES.map(([file]) => file),
   },
 ]
 
-const documentFor = ({ name, base, harmony, artwork }: Commission, files: ReadonlyMap<string, ArtworkFile>): Project => {
+const documentFor = ({ name, base, harmony, artwork, pictures }: Commission, files: ReadonlyMap<string, ArtworkFile>, received: ReadonlyMap<string, PictureFile>): Project => {
   const typed = parseColor(base)
   if (!typed) throw new Error(`${base} is not a color.`)
   const empty = newProject(name, { hex: typed.hex, hue: typed.hue, typed: base }, harmony)
   const own = artwork.flatMap(file => files.get(file) ?? [])
   const targets = matchedTargets(unitedInks(own), empty.scheme)
-  return own.reduce((project, { hash, width, height }, i) => apply(project, {
+  const dressed = own.reduce((project, { hash, width, height }, i) => apply(project, {
     do: 'add artwork', targets,
     artwork: { id: `a${i + 1}`, name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork', hash, width, height },
   }), empty)
+  return pictures.flatMap(file => received.get(file) ?? []).reduce((project, { hash, width, height }, i) => apply(project, {
+    do: 'add reference',
+    reference: { id: `r${i + 1}`, name: PICTURES.find(([file]) => file === pictures[i])?.[1] ?? 'Reference', hash, width, height, place: nextPlace(project.references), region: null },
+  }), dressed)
 }
 
 /** Stores the demo projects where there is no project at all; true where it did. */
@@ -50,6 +62,12 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
     await keepArtwork(sql, received)
     files.set(name, received.file)
   }
-  for (const commission of COMMISSIONS) await createProject(sql, documentFor(commission, files))
+  const pictures = new Map<string, PictureFile>()
+  for (const [name] of PICTURES) {
+    const received = await receivePicture(`${name}.jpg`, await readFile(new URL(`references/${name}.jpg`, import.meta.url)))
+    await keepPicture(sql, received)
+    pictures.set(name, received.file)
+  }
+  for (const commission of COMMISSIONS) await createProject(sql, documentFor(commission, files, pictures))
   return true
 }

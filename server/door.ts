@@ -2,6 +2,7 @@ import { createError, defineEventHandler, getHeader, getRouterParam, readRawBody
 import { z } from 'zod'
 import { Unreadable } from '../core/artwork/unreadable'
 import { Stale } from './db/projects'
+import { ServiceDown } from './inspiration/service'
 
 /** The largest JSON document taken, in bytes. */
 const LARGEST_JSON = 8 * 1024 * 1024
@@ -21,6 +22,7 @@ const answerTo = (error: unknown): unknown => {
   if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
   if (error instanceof Unreadable) return failure(422, error.message)
   if (error instanceof Stale) return failure(409, error.message, error.current)
+  if (error instanceof ServiceDown) return failure(503, error.message)
   if (isDatabaseGone(error)) return failure(503, 'The database does not answer.')
   return error
 }
@@ -58,7 +60,7 @@ export const bodyOf = async <Schema extends z.ZodType>(event: H3Event, schema: S
 }
 
 /** A part of the address, checked; answers 404 where it cannot be one. */
-export const partOf = (event: H3Event, name: string, schema: z.ZodType<string>): string => {
+export const partOf = <Part extends string>(event: H3Event, name: string, schema: z.ZodType<Part>): Part => {
   const result = schema.safeParse(getRouterParam(event, name))
   if (!result.success) throw missing(name === 'id' ? 'project' : 'file')
   return result.data

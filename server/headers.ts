@@ -4,6 +4,9 @@ export const SVG_HEADERS = {
   'content-security-policy': 'default-src \'none\'; style-src \'unsafe-inline\'; img-src data:; font-src data:; sandbox',
 }
 
+/** A picture opened by its address is a picture and nothing else; it never changes. */
+export const PICTURE_HEADERS = { 'content-security-policy': 'default-src \'none\'; sandbox', 'cache-control': 'private, max-age=31536000, immutable' }
+
 /**
  * What the page itself may do: its own scripts (the inline ones by hash), its own connections, pictures it
  * made. Artwork brings inline styles, so those are allowed.

@@ -1,4 +1,5 @@
-import type { ArtworkFile, Project, StoredProject } from '../../core/project/schema'
+import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
+import type { ArtworkFile, PictureFile, Project, StoredProject } from '../../core/project/schema'
 
 /** What the list of projects shows of each. */
 export interface ProjectCard { id: string, version: number, updatedAt: string, name: string, swatches: Array<{ hex: string, share: number }>, artwork: number }
@@ -32,6 +33,29 @@ const send = async (method: string, path: string, body?: unknown, signal?: Abort
 const json = async <Answer>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Answer> =>
   (await send(method, path, body, signal)).json() as Promise<Answer>
 
+const bytes = async (path: string): Promise<Uint8Array> => new Uint8Array(await (await send('GET', path)).arrayBuffer())
+
+/** Sends a file and tells, while it is on its way, which part of it has left. Rejects with Refused, or with the signal's reason. */
+const upload = <Answer>(path: string, file: Blob, signal: AbortSignal, progress: (sent: number) => void): Promise<Answer> => new Promise((resolve, reject) => {
+  const request = new XMLHttpRequest()
+  request.open('POST', `/api/${path}`)
+  request.setRequestHeader('content-type', 'application/octet-stream')
+  request.responseType = 'json'
+  request.upload.onprogress = ({ loaded, total }) => progress(total ? loaded / total : 0)
+  request.onload = () => {
+    const said = request.response as { message?: string } | null
+    if (request.status < 300) resolve(said as Answer)
+    else reject(new Refused(request.status, said?.message ?? `The server answered with ${request.status}.`))
+  }
+  request.onerror = () => reject(new Refused(0, NO_ANSWER))
+  request.onabort = () => reject(signal.reason as Error)
+  signal.addEventListener('abort', () => request.abort(), { once: true })
+  request.send(file)
+})
+
+/** How a picture is kept: as it came, at the size it is worked on, small. */
+type PictureForm = 'source' | 'working' | 'thumbnail'
+
 /** The server's routes, each as one call. All of them reject with Refused. */
 export const useServer = () => ({
   projects: (before?: string) => json<ProjectCard[]>('GET', `projects${before ? `?before=${before}` : ''}`),
@@ -43,8 +67,13 @@ export const useServer = () => ({
   remove: async (id: string) => { await send('DELETE', `projects/${id}`) },
   restore: async (id: string) => { await send('POST', `projects/${id}/restore`) },
   artwork: (hash: string) => json<ArtworkFile>('GET', `artwork/${hash}`),
-  source: async (hash: string) => new Uint8Array(await (await send('GET', `artwork/${hash}/source`)).arrayBuffer()),
-  inkMap: async (hash: string) => new Uint8Array(await (await send('GET', `artwork/${hash}/map`)).arrayBuffer()),
+  source: (hash: string) => bytes(`artwork/${hash}/source`),
+  inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
   addArtwork: (file: File, signal?: AbortSignal) => json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}`, file, signal),
+  addPicture: (file: File, signal: AbortSignal, progress: (sent: number) => void) => upload<PictureFile>(`pictures?name=${encodeURIComponent(file.name)}`, file, signal, progress),
+  pictureBytes: (hash: string, form: PictureForm) => bytes(`pictures/${hash}/${form}`),
+  pictureUrl: (hash: string, form: PictureForm) => `/api/pictures/${hash}/${form}`,
+  inspiration: ({ words, near, fits }: InspirationQuery, from: number, signal: AbortSignal) =>
+    json<{ schemes: Inspiration[], total: number }>('GET', `inspiration?${new URLSearchParams({ words, fits: fits.join(','), from: String(from), ...near ? { near } : {} })}`, undefined, signal),
   previewUrl: (id: string, version: number) => `/api/projects/${id}/preview?version=${version}`,
 })

@@ -62,9 +62,15 @@ export const useProject = defineStore('project', () => {
   /** A change of harmony; where the number of swatches changes, inks are matched to the new scheme. */
   const composing = (change: Partial<Harmony>): Command => {
     const now = history.value?.present
-    if (!now || change.count === undefined || change.count === now.harmony.count) return { do: 'compose', harmony: change }
-    const { scheme } = apply(now, { do: 'compose', harmony: change })
-    return { do: 'compose', harmony: change, targets: matchedTargets(united.value, scheme, now.remap.targets) }
+    const command: Command = { do: 'compose', harmony: change }
+    if (!now) return command
+    return apply(now, command).scheme.length === now.scheme.length ? command : matching(command)
+  }
+
+  /** A command with what inks become after it, where it brings other swatches; what was set by hand stays as long as its swatch does. */
+  const matching = <Change extends Command>(command: Change): Change => {
+    const now = history.value?.present
+    return now ? { ...command, targets: matchedTargets(united.value, apply(now, command).scheme, now.remap.targets) } : command
   }
 
   /** Matches inks to the scheme afresh: all of them, or the one named. */
@@ -109,5 +115,5 @@ export const useProject = defineStore('project', () => {
     shownId.value = null
   }
 
-  return { id, document, settled, previewing, settledColors, artwork, shownId, united, colors, undoable, redoable, run, preview, undo, redo, composing, match, addArtwork, open, close }
+  return { id, document, settled, previewing, settledColors, artwork, shownId, united, colors, undoable, redoable, run, preview, undo, redo, composing, matching, match, addArtwork, open, close }
 })

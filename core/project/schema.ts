@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { APART, EXTRACTED, REST } from '../extract/extract'
+import { WIDEST_PATCH } from '../extract/patch'
 import { COUNT } from '../harmony/derive'
 import { HARMONIES } from '../harmony/harmony'
 import { ROLES } from '../harmony/proportion'
@@ -24,14 +26,58 @@ export const harmonySchema = z.object({
   free: z.array(z.number()).max(COUNT.most),
 })
 
+const part = z.number().min(0).max(1)
+
+/** The most swatches a scheme has. */
+export const MOST_SWATCHES = 12
+
+/** Where a swatch came from: derived by the harmony, measured by a sample, or taken, at a color, from a list, the artwork or the inspiration shelf. */
+export const originSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('harmony') }),
+  z.object({ kind: z.literal('sample'), sample: idSchema }),
+  z.object({ kind: z.enum(['list', 'ink', 'shelf']), title: z.string().max(200), hex: hexSchema }),
+])
+
 export const swatchSchema = z.object({
   id: idSchema,
   hex: hexSchema,
   name: z.string().max(120),
   role: z.enum(ROLES),
-  share: z.number().min(0).max(1),
+  share: part,
   /** The wheel angle it was derived at, relative to the base. */
   offset: z.number(),
+  /** A locked swatch keeps its color whatever the others do. */
+  locked: z.boolean().default(false),
+  from: originSchema.default({ kind: 'harmony' }),
+  /** Whether it still has the color of where it came from; a swatch edited by hand has not. */
+  tied: z.boolean().default(true),
+})
+
+/** A part of a picture, in parts of its width and height. */
+export const regionSchema = z.object({ x: part, y: part, width: part, height: part })
+
+/** A reference picture; its file is stored by content hash. `place` is where it lies on the board, in parts of its width. */
+export const referenceSchema = z.object({
+  id: idSchema, name: nameSchema, hash: hashSchema, width: z.number().int().positive(), height: z.number().int().positive(),
+  place: z.object({ x: z.number().min(-1).max(2), y: z.number().min(-1).max(4) }),
+  region: regionSchema.nullable().default(null),
+})
+
+/** A sample on a reference: where, how wide a patch (in parts of the picture's width, 0 for one pixel), what it measures, and where the extraction put it. */
+export const sampleSchema = z.object({
+  id: idSchema, reference: idSchema, x: part, y: part, patch: z.number().min(0).max(WIDEST_PATCH), hex: hexSchema,
+  found: z.object({ x: part, y: part, hex: hexSchema }).nullable(),
+})
+
+const within = z.number().min(-1).max(1)
+
+/** How colors are taken from the references: from which, how many, how far apart, where the lean pad stands, and how far they are pulled into a harmony. */
+export const gatheringSchema = z.object({
+  of: z.array(idSchema).max(60),
+  count: z.number().int().min(EXTRACTED.least).max(EXTRACTED.most),
+  apart: z.union([z.literal(APART.usual), z.literal(APART.wide)]),
+  lean: z.object({ x: within, y: within }),
+  pull: z.object({ kind: z.enum(HARMONIES), amount: part }),
 })
 
 /** Artwork of the project; its file is stored by content hash. */
@@ -40,11 +86,19 @@ export const artworkSchema = z.object({ id: idSchema, name: nameSchema, hash: ha
 /** What an ink becomes: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
 export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })
 
+/** How colors are taken from references before anyone says otherwise. */
+export const FIRST_GATHERING: Gathering = { of: [], count: EXTRACTED.usual, apart: APART.usual, lean: REST, pull: { kind: 'analogous with accent', amount: 0 } }
+
 export const projectSchema = z.object({
   name: nameSchema,
   base: baseSchema,
   harmony: harmonySchema,
-  scheme: z.array(swatchSchema).min(1).max(12),
+  scheme: z.array(swatchSchema).min(1).max(MOST_SWATCHES),
+  /** Whether the scheme follows from base and harmony, or was gathered. */
+  derived: z.boolean().default(true),
+  references: z.array(referenceSchema).max(60).default([]),
+  samples: z.array(sampleSchema).max(MOST_SWATCHES).default([]),
+  gathering: gatheringSchema.default(FIRST_GATHERING),
   artwork: z.array(artworkSchema).max(200),
   remap: z.object({ targets: z.record(hexSchema, targetSchema), shading: z.enum(SHADINGS) }),
 })
@@ -52,6 +106,11 @@ export const projectSchema = z.object({
 export type Base = z.infer<typeof baseSchema>
 export type Harmony = z.infer<typeof harmonySchema>
 export type Swatch = z.infer<typeof swatchSchema>
+export type Origin = z.infer<typeof originSchema>
+export type Reference = z.infer<typeof referenceSchema>
+export type Region = z.infer<typeof regionSchema>
+export type Sample = z.infer<typeof sampleSchema>
+export type Gathering = z.infer<typeof gatheringSchema>
 export type Artwork = z.infer<typeof artworkSchema>
 export type Target = z.infer<typeof targetSchema>
 export type Project = z.infer<typeof projectSchema>
@@ -70,6 +129,13 @@ export const artworkFileSchema = z.object({
   notes: z.array(z.string()),
 })
 export type ArtworkFile = z.infer<typeof artworkFileSchema>
+
+/** What is known of a picture file: its size as it is seen (turned upright), and the smaller one it is worked on at. */
+export const pictureFileSchema = z.object({
+  hash: hashSchema, name: nameSchema, width: z.number().int().positive(), height: z.number().int().positive(),
+  notes: z.array(z.string()),
+})
+export type PictureFile = z.infer<typeof pictureFileSchema>
 
 /** A stored project: the document and the version it has reached. */
 export const storedProjectSchema = z.object({ id: z.uuid(), version: z.number().int().min(1), updatedAt: z.string(), document: projectSchema })

@@ -69,10 +69,10 @@ test('steps are reached by keys and by the track, and everything on the way has 
   await expect(page.getByTestId('gather')).toBeVisible()
 })
 
-test('a swatch of the band is copied with a click', async ({ page }) => {
+test('the value of a swatch in the band is copied with a click', async ({ page }) => {
   await openDemoCopy(page)
   const [first] = await bandColors(page)
-  await page.getByTestId('swatch').first().click()
+  await page.getByTestId('band').getByRole('button', { name: `Copy ${first}` }).click()
   await expect(page.getByTestId('notices')).toContainText(`Copied ${first}`)
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(first)
 })

@@ -24,13 +24,13 @@ const byArrow = useRovingRadio()
           <button v-for="wheel in WHEELS" :key="wheel" role="radio" class="choice first-letter:uppercase" :aria-checked="harmony.wheel === wheel" :tabindex="harmony.wheel === wheel ? 0 : -1" @click="settle({ wheel })">{{ wheel }}</button>
         </div>
         <h3 class="pt-2">Shape</h3>
-        <AngleRow label="Turn" :value="Math.round(harmony.turn)" :min="-180" :max="180" @preview="preview({ turn: $event })" @settle="settle({ turn: $event })" />
-        <AngleRow label="Spread" :value="Math.round(harmony.spread)" :min="range?.least ?? 0" :max="range?.most ?? 90" :disabled="!range" @preview="preview({ spread: $event })" @settle="settle({ spread: $event })" />
-        <AngleRow label="Swatches" :value="harmony.count" :min="COUNT.least" :max="COUNT.most" unit="" @preview="preview({ count: $event })" @settle="settle({ count: $event })" />
+        <NumberRow label="Turn" :value="Math.round(harmony.turn)" :min="-180" :max="180" @preview="preview({ turn: $event })" @settle="settle({ turn: $event })" />
+        <NumberRow label="Spread" :value="Math.round(harmony.spread)" :min="range?.least ?? 0" :max="range?.most ?? 90" :disabled="!range" @preview="preview({ spread: $event })" @settle="settle({ spread: $event })" />
+        <NumberRow label="Swatches" :value="harmony.count" :min="COUNT.least" :max="COUNT.most" unit="" @preview="preview({ count: $event })" @settle="settle({ count: $event })" />
       </div>
     </div>
     <section class="grid gap-2" aria-labelledby="harmony-title">
-      <h3 id="harmony-title">Harmony</h3>
+      <div class="flex items-baseline gap-3"><h3 id="harmony-title">Harmony</h3><p v-if="!project.settled.derived" class="text-caption text-quiet" data-test="gathered">This scheme was gathered; a harmony derives a new one from its base. Locked swatches stay.</p></div>
       <div role="radiogroup" aria-labelledby="harmony-title" class="grid grid-cols-3 gap-2" @keydown="byArrow">
         <HarmonyTile
           v-for="kind in HARMONIES" :key="kind" :kind="kind" :project="project.settled" :tabindex="harmony.kind === kind ? 0 : -1"

@@ -16,7 +16,7 @@ const outline = computed(() => [...points.value].sort((a, b) => Math.atan2(a[0],
 </script>
 
 <template>
-  <button role="radio" :aria-checked="project.harmony.kind === kind" class="tile" :data-test="`harmony-${kind}`">
+  <button role="radio" :aria-checked="project.derived && project.harmony.kind === kind" class="tile" :data-test="`harmony-${kind}`">
     <span class="flex min-w-0 items-center gap-1.5 text-[12px]">
       <svg viewBox="-11 -11 22 22" class="size-4 shrink-0" aria-hidden="true">
         <circle r="8" fill="none" stroke="var(--line)" /><polygon :points="outline" fill="none" stroke="currentColor" />

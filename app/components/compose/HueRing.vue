@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { arc, degrees } from '../../../core/color/convert'
-import { angleOf } from '../../../core/color/wheel'
+import { angleOf, atAngle } from '../../../core/color/wheel'
 import { offsetsOf } from '../../../core/harmony/harmony'
 import { spreadAt } from '../../../core/harmony/open'
-import type { Harmony } from '../../../core/project/schema'
+import type { Command } from '../../../core/project/commands'
+import { MOST_SWATCHES, type Harmony, type Swatch } from '../../../core/project/schema'
 import { followDrag } from '~/composables/useDrag'
 import { spot } from './spot'
 
-/** The scheme on its wheel. Dragging the base turns the shape; dragging another opens its spread, or turns too. */
+/** The scheme on its wheel. Dragging the base turns the shape; dragging another opens its spread, or turns too. In a gathered scheme every swatch stands at its own hue and moves alone. */
 const project = useProject()
 const files = useArtworkFiles()
 const svg = useTemplateRef<SVGSVGElement>('svg')
@@ -20,17 +21,30 @@ const baseAngle = computed(() => {
   return now ? angleOf(now.harmony.wheel, now.base.hex, now.base.hue) : 0
 })
 const offsets = computed(() => harmony.value ? offsetsOf(harmony.value.kind, harmony.value.spread, harmony.value.free) : [])
+const derived = computed(() => project.document?.derived !== false)
 const angleAt = (offset: number): number => baseAngle.value + (harmony.value?.turn ?? 0) + offset
+const angleOfSwatch = (swatch: Swatch): number =>
+  derived.value && !swatch.locked ? angleAt(swatch.offset) : angleOf(harmony.value?.wheel ?? 'light', swatch.hex, project.document?.base.hue)
 
 const targets = computed(() => (project.document?.scheme ?? []).map((swatch, i) => {
-  const round = Math.floor(i / Math.max(1, offsets.value.length))
-  const [x, y] = spot(angleAt(swatch.offset), R.target - round * R.inner)
-  return { ...swatch, x, y, size: round === 0 ? 9 : 6, place: i % Math.max(1, offsets.value.length), first: i === 0, round }
+  const hues = derived.value ? Math.max(1, offsets.value.length) : MOST_SWATCHES
+  const round = Math.floor(i / hues)
+  const angle = angleOfSwatch(swatch)
+  const [x, y] = spot(angle, R.target - round * R.inner)
+  return { ...swatch, x, y, angle, size: round === 0 ? 9 : 6, place: i % hues, first: i === 0, round }
 }))
-const polygon = computed(() => offsets.value.map(angleAt).sort((a, b) => degrees(a) - degrees(b)).map(angle => spot(angle, R.target).join(',')).join(' '))
+const polygon = computed(() => (derived.value ? offsets.value.map(angleAt) : targets.value.map(({ angle }) => angle))
+  .sort((a, b) => degrees(a) - degrees(b)).map(angle => spot(angle, R.target).join(',')).join(' '))
 type Target = (typeof targets.value)[number]
 
-const moved = (target: Target, angle: number): Partial<Harmony> => {
+const moved = (target: Target, angle: number): Command => {
+  const now = project.settled
+  if (!now || derived.value) return { do: 'compose', harmony: reshaped(target, angle) }
+  if (!target.first) return { do: 'edit swatch', id: target.id, hex: atAngle(now.harmony.wheel, target.hex, angle) }
+  const from = now.scheme.find(({ id }) => id === target.id)
+  return { do: 'compose', harmony: { turn: Math.round(arc(0, now.harmony.turn + angle - (from ? angleOf(now.harmony.wheel, from.hex, now.base.hue) : angle))) } }
+}
+const reshaped = (target: Target, angle: number): Partial<Harmony> => {
   const now = harmony.value
   if (!now) return {}
   const relative = arc(0, angle - baseAngle.value - now.turn)
@@ -46,13 +60,13 @@ const pointerAngle = (event: PointerEvent): number => {
 }
 const drag = (target: Target, event: PointerEvent): void => {
   (event.currentTarget as SVGElement).focus()
-  let change: Partial<Harmony> | null = null
+  let change: Command | null = null
   followDrag(event, {
     move: now => {
       change = moved(target, pointerAngle(now))
-      project.preview({ do: 'compose', harmony: change })
+      project.preview(change)
     },
-    drop: () => { if (change) project.run({ do: 'compose', harmony: change }) },
+    drop: () => { if (change) project.run(change) },
     cancel: () => project.preview(null),
   })
 }
@@ -60,7 +74,7 @@ const nudge = (target: Target, event: KeyboardEvent): void => {
   const way = ({ ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 } as Record<string, number>)[event.key]
   if (!way) return
   event.preventDefault()
-  project.run({ do: 'compose', harmony: moved(target, angleAt(target.offset) + way * (event.shiftKey ? 10 : 1)) })
+  project.run(moved(target, target.angle + way * (event.shiftKey ? 10 : 1)))
 }
 </script>
 
@@ -70,8 +84,8 @@ const nudge = (target: Target, event: KeyboardEvent): void => {
     <polygon :points="polygon" fill="none" stroke="var(--text)" stroke-width="1" />
     <g
       v-for="target in [...targets].reverse()" :key="target.id" :transform="`translate(${target.x} ${target.y})`" class="target" tabindex="0" role="slider"
-      :aria-label="`${target.first ? 'Base' : target.name} on the hue ring`" :aria-valuenow="Math.round(degrees(angleAt(target.offset)))" aria-valuemin="0" aria-valuemax="360"
-      :aria-valuetext="`${Math.round(degrees(angleAt(target.offset)))}°`" :data-test="`target-${target.id}`" @pointerdown="drag(target, $event)" @keydown="nudge(target, $event)"
+      :aria-label="`${target.first ? 'Base' : target.name} on the hue ring`" :aria-valuenow="Math.round(degrees(target.angle))" aria-valuemin="0" aria-valuemax="360"
+      :aria-valuetext="`${Math.round(degrees(target.angle))}°`" :data-test="`target-${target.id}`" @pointerdown="drag(target, $event)" @keydown="nudge(target, $event)"
     >
       <circle r="13" fill="transparent" />
       <circle :r="target.size" :fill="target.hex" stroke="var(--panel)" stroke-width="2.5" /><circle :r="target.size + 1.5" fill="none" stroke="var(--text)" />

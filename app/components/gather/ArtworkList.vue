@@ -2,7 +2,7 @@
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import type { Artwork } from '../../../core/project/schema'
 
-const { adding } = defineProps<{ adding: ReturnType<typeof useArtworkAdding> }>()
+const { adding } = defineProps<{ adding: ReturnType<typeof useIncoming> }>()
 const project = useProject()
 const files = useArtworkFiles()
 const notices = useNotices()
@@ -37,13 +37,6 @@ const remove = (art: Artwork): void => {
       <button class="control" @click="chooser?.click()">Add SVG…</button>
       <input ref="chooser" type="file" class="hidden" accept=".svg,image/svg+xml" multiple aria-label="Add SVG artwork" data-test="artwork-file" @change="chosen">
     </div>
-    <p v-if="adding.current.value" class="flex items-center gap-3" role="status">Reading “{{ adding.current.value }}” and measuring its inks… <button class="control" @click="adding.cancel">Cancel</button></p>
-    <ul v-if="adding.reports.value.length" class="grid gap-2" data-test="report">
-      <li v-for="{ file, lines, refused } in adding.reports.value" :key="file" class="border border-strong p-2" role="alert">
-        <p class="font-semibold">{{ refused ? `▲ “${file}” was not taken` : `● Taken out of “${file}”` }}</p>
-        <ul class="text-caption"><li v-for="(line, i) in lines.slice(0, 8)" :key="i">{{ line }}</li><li v-if="lines.length > 8">and {{ lines.length - 8 }} more</li></ul>
-      </li>
-    </ul>
     <ul v-if="artwork.length" class="grid grid-cols-4 gap-x-3 gap-y-2">
       <li v-for="art in artwork" :key="art.id" class="group relative grid gap-1">
         <button class="flex h-20 border bg-table p-2" :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'" :aria-label="`Show ${art.name}`" :aria-pressed="project.artwork?.id === art.id" @click="project.shownId = art.id">

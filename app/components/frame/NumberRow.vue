@@ -16,7 +16,7 @@ const nudge = (event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <label class="grid grid-cols-[56px_minmax(0,1fr)_58px] items-center gap-2" :class="{ 'opacity-45': disabled }">
+  <label class="grid grid-cols-[64px_minmax(0,1fr)_58px] items-center gap-2" :class="{ 'opacity-45': disabled }">
     <span>{{ label }}</span>
     <input type="range" class="slide" :min="min" :max="max" step="1" :value="value" :disabled="disabled" :aria-label="label" @input="emit('preview', valueOf($event))" @change="emit('settle', valueOf($event))" @keydown="nudge">
     <span class="flex items-center"><input class="field w-11 text-right text-caption" inputmode="numeric" :value="value" :disabled="disabled" :aria-label="`${label} in ${unit === '°' ? 'degrees' : unit}`" @change="emit('settle', valueOf($event))"><span class="value w-3 pl-0.5">{{ unit }}</span></span>

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { patchPixels, WIDEST_PATCH } from '../../../core/extract/patch'
+import { MOST_SWATCHES, type Reference, type Region, type Sample } from '../../../core/project/schema'
+import { followDrag } from '~/composables/useDrag'
+import type { Loupe } from '~/workers/pictures.worker'
+
+/** One reference with its samples: drag them under the loupe, click for a new one, mark a region, or see what each swatch stands for. */
+const { reference } = defineProps<{ reference: Reference }>()
+const project = useProject()
+const gathering = useGathering()
+const pictures = usePictures()
+const notices = useNotices()
+const server = useServer()
+const box = useTemplateRef<HTMLElement>('box')
+const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
+const { width, height } = useElementSize(box)
+const ACROSS = 13
+const TALLEST = 240
+const chosen = ref<string | null>(null)
+const marking = ref(false)
+const showMap = ref(false)
+const drawn = ref<Region | null>(null)
+const problem = ref<string | null>(null)
+
+const samples = computed(() => (project.document?.samples ?? []).filter(sample => sample.reference === reference.id))
+const swatchOf = (sample: Sample) => project.document?.scheme.find(({ from }) => from.kind === 'sample' && from.sample === sample.id)
+const region = computed(() => drawn.value ?? reference.region)
+const moved = computed(() => samples.value.some(({ found, x, y, patch }) => found && (found.x !== x || found.y !== y || patch > 0)))
+
+/** What is under the hand: where, and what the loupe shows there. */
+const held = ref<{ id: string, x: number, y: number } | null>(null)
+const loupe = shallowRef<Loupe | null>(null)
+
+const partOf = (event: PointerEvent): { x: number, y: number } => {
+  const frame = box.value?.getBoundingClientRect()
+  if (!frame) return { x: 0, y: 0 }
+  const within = (value: number): number => Math.min(0.999999, Math.max(0, value))
+  return { x: within((event.clientX - frame.left) / frame.width), y: within((event.clientY - frame.top) / frame.height) }
+}
+
+const look = latestOnly(async (sample: Sample, x: number, y: number) => {
+  const seen = await pictures.loupe(reference.hash, x, y, sample.patch, ACROSS)
+  if (held.value?.id !== sample.id) return
+  loupe.value = seen
+  if (seen.hex) project.preview({ do: 'move sample', id: sample.id, change: { x, y, hex: seen.hex } })
+})
+const attempt = (work: () => Promise<void>): Promise<void | null> => notices.attempt(work)
+
+const settleAt = (sample: Sample, x: number, y: number): Promise<void | null> => attempt(async () => {
+  const hex = await pictures.measure(reference.hash, x, y, sample.patch)
+  project.preview(null)
+  if (hex) project.run({ do: 'move sample', id: sample.id, change: { x, y, hex } })
+})
+const drag = (sample: Sample, event: PointerEvent): void => {
+  if (event.button !== 0) return
+  (event.currentTarget as HTMLElement).focus()
+  chosen.value = sample.id
+  void attempt(() => pictures.openFine(reference.hash))
+  const show = ({ x, y }: { x: number, y: number }): void => {
+    held.value = { id: sample.id, x, y }
+    void attempt(() => look(sample, x, y))
+  }
+  let went = false
+  show({ x: sample.x, y: sample.y })
+  followDrag(event, {
+    move: now => {
+      went = true
+      show(partOf(now))
+    },
+    drop: now => {
+      held.value = null
+      loupe.value = null
+      if (went) void settleAt(sample, partOf(now).x, partOf(now).y)
+      else project.preview(null)
+    },
+    cancel: () => {
+      held.value = null
+      loupe.value = null
+      project.preview(null)
+    },
+  })
+}
+const key = (sample: Sample, event: KeyboardEvent): void => {
+  const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[event.key]
+  if (event.key === 'Delete' || event.key === 'Backspace') remove(sample)
+  else if (event.key === 'Home') project.run({ do: 'snap samples', id: sample.id })
+  else if (way) {
+    const step = event.shiftKey ? 10 : 1
+    void settleAt(sample, Math.min(0.999999, Math.max(0, sample.x + way[0] * step / reference.width)), Math.min(0.999999, Math.max(0, sample.y + way[1] * step / reference.height)))
+  } else return
+  event.preventDefault()
+}
+/** How wide the chosen sample's patch is: by the square of the slider, so that small ones can be set finely. */
+const chosenSample = computed(() => samples.value.find(({ id }) => id === chosen.value) ?? null)
+const widen = latestOnly(async (event: Event, settle: boolean) => {
+  const sample = chosenSample.value
+  const patch = (Number((event.target as HTMLInputElement).value) / 100) ** 2 * WIDEST_PATCH
+  const hex = sample && await pictures.measure(reference.hash, sample.x, sample.y, patch)
+  if (!sample || !hex) return
+  if (settle) project.run({ do: 'move sample', id: sample.id, change: { patch, hex } })
+  else project.preview({ do: 'move sample', id: sample.id, change: { patch, hex } })
+})
+const remove = (sample: Sample): void => {
+  const swatch = swatchOf(sample)
+  if (!swatch) return
+  if ((project.settled?.scheme.length ?? 0) <= 2) return notices.say('A scheme keeps at least two swatches.', 'problem')
+  project.run(project.matching({ do: 'remove swatch', id: swatch.id }))
+  notices.say(`Removed ${swatch.name}.`, 'done', project.undo)
+}
+const add = (event: PointerEvent): void => {
+  const { x, y } = partOf(event)
+  if ((project.settled?.scheme.length ?? 0) >= MOST_SWATCHES) return notices.say(`A scheme holds up to ${MOST_SWATCHES} swatches; remove one first.`, 'problem')
+  void attempt(async () => {
+    await pictures.openFine(reference.hash)
+    const hex = await pictures.measure(reference.hash, x, y, 0)
+    if (!hex) return notices.say('This place is clear; there is no color to take.', 'problem')
+    project.run(project.matching({ do: 'add sample', sample: { reference: reference.id, x, y, patch: 0, hex } }))
+    chosen.value = project.settled?.samples.at(-1)?.id ?? null
+  })
+}
+/** On the picture itself: a drag marks a region while that is wanted, a click takes a new sample. */
+const press = (event: PointerEvent): void => {
+  if (event.button !== 0) return
+  const from = partOf(event)
+  const between = (to: { x: number, y: number }): Region => ({ x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y) })
+  followDrag(event, {
+    move: now => { if (marking.value) drawn.value = between(partOf(now)) },
+    drop: now => {
+      const region = drawn.value
+      drawn.value = null
+      if (!marking.value) return add(now)
+      marking.value = false
+      if (region && region.width * width.value > 4 && region.height * height.value > 4) void gathering.mark(reference.id, region)
+    },
+    cancel: () => { drawn.value = null },
+  })
+}
+
+const hexes = computed(() => samples.value.flatMap(sample => swatchOf(sample)?.hex ?? []))
+const paintMap = latestOnly(async () => {
+  const element = canvas.value
+  if (!element || !hexes.value.length) return
+  const image = await pictures.map(reference.hash, hexes.value)
+  element.width = image.width
+  element.height = image.height
+  element.getContext('2d')?.putImageData(image, 0, 0)
+})
+watch([canvas, hexes, showMap], () => { if (showMap.value) void attempt(() => paintMap()) }, { flush: 'post' })
+onMounted(() => pictures.open(reference.hash).catch((error: unknown) => { problem.value = reasonOf(error) }))
+</script>
+
+<template>
+  <div class="grid gap-1">
+    <div class="grid place-items-center bg-table" :style="{ height: `${TALLEST}px` }">
+      <div
+        ref="box" class="relative touch-none select-none" :class="marking ? 'cursor-crosshair' : 'cursor-copy'" :style="{ aspectRatio: `${reference.width} / ${reference.height}`, width: `min(100%, ${TALLEST * reference.width / reference.height}px)` }"
+        role="group" :aria-label="`${reference.name}, with its samples`" data-test="picture" @pointerdown="press"
+      >
+        <img :src="server.pictureUrl(reference.hash, 'working')" :alt="reference.name" class="block size-full" draggable="false">
+        <canvas v-if="showMap" ref="canvas" class="pointer-events-none absolute inset-0 size-full" aria-label="What each swatch stands for" data-test="map" />
+        <div v-if="region" class="pointer-events-none absolute outline outline-white" :style="{ left: `${region.x * 100}%`, top: `${region.y * 100}%`, width: `${region.width * 100}%`, height: `${region.height * 100}%`, boxShadow: '0 0 0 1000px rgb(0 0 0 / 0.45)', clipPath: 'none' }" data-test="region" />
+        <button
+          v-for="sample in samples" :key="sample.id" class="sample" :class="{ chosen: chosen === sample.id }" :style="{ left: `${sample.x * 100}%`, top: `${sample.y * 100}%` }"
+          :aria-label="`Sample of ${swatchOf(sample)?.name ?? 'a swatch'}, ${sample.hex}, at ${Math.round(sample.x * 100)}% across and ${Math.round(sample.y * 100)}% down`" :data-test="`sample-${sample.id}`" :data-hex="sample.hex"
+          @pointerdown.stop="drag(sample, $event)" @keydown="key(sample, $event)" @focus="chosen = sample.id"
+        >
+          <svg viewBox="-13 -13 26 26" class="size-[26px]" aria-hidden="true">
+            <path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#fff" stroke-width="3" /><path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#000" />
+            <circle r="7" :fill="swatchOf(sample)?.hex ?? sample.hex" stroke="#fff" stroke-width="2.5" /><circle r="8" fill="none" stroke="#000" :stroke-dasharray="swatchOf(sample)?.tied === false ? '2 2' : undefined" />
+            <rect v-if="sample.patch > 0" x="-3" y="-3" width="6" height="6" fill="none" stroke="#fff" />
+          </svg>
+        </button>
+        <SampleLoupe
+          v-if="held && loupe" :loupe="loupe" :across="ACROSS" class="absolute z-20"
+          :style="{ left: `${held.x * width + (held.x > 0.5 ? -ACROSS * 9 - 26 : 24)}px`, top: `${Math.min(Math.max(0, held.y * height - 60), Math.max(0, height - ACROSS * 9 - 22))}px` }"
+        />
+      </div>
+    </div>
+    <p v-if="problem" role="alert">▲ {{ problem }}</p>
+    <p class="flex items-center gap-1 text-caption text-quiet">
+      <label v-if="chosenSample && !marking" class="flex grow items-center gap-2">Patch
+        <input type="range" class="slide h-5! w-24" min="0" max="100" :value="Math.sqrt(chosenSample.patch / WIDEST_PATCH) * 100" aria-label="Width of the sample’s patch" @input="attempt(() => widen($event, false))" @change="attempt(() => widen($event, true))">
+        <span class="value">{{ patchPixels(chosenSample.patch, reference.width) }} px</span>
+      </label>
+      <span v-else class="grow truncate">{{ marking ? 'Drag over the part to take colors from; Escape leaves it.' : 'A click takes a sample; drag one to move it.' }}</span>
+      <button class="control bare h-6! px-1.5" :aria-pressed="marking" @click="marking = !marking">{{ marking ? 'No region' : 'Mark a region' }}</button>
+      <button v-if="reference.region" class="control bare h-6! px-1.5" @click="gathering.mark(reference.id, null)">Whole picture</button>
+      <button class="control bare h-6! px-1.5" :aria-pressed="showMap" :disabled="!samples.length" @click="showMap = !showMap">{{ showMap ? 'Picture' : 'Map' }}</button>
+      <button class="control bare h-6! px-1.5" :disabled="!moved" @click="project.run({ do: 'snap samples', id: null })">Snap back</button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.sample { position: absolute; width: 26px; height: 26px; margin: -13px 0 0 -13px; cursor: grab; touch-action: none; }
+.sample:active { cursor: grabbing; }
+.sample:focus-visible { outline: 2px solid var(--accent); outline-offset: 2px; }
+.sample.chosen { z-index: 2; }
+</style>

@@ -1,0 +1,129 @@
+import { isSwatchSheet } from '../../core/formats/read/sheet'
+import { LONGEST_LIST, readColors, type ListKind } from '../../core/formats/read/read'
+import { parseColor } from '../../core/color/parse'
+import { MOST_BYTES } from '../../core/extract/picture'
+import { LARGEST_SVG } from '../../core/artwork/unreadable'
+import { nextPlace } from '../../core/project/gather'
+import { MOST_SWATCHES, type Reference } from '../../core/project/schema'
+
+/** What became of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
+export interface Report { file: string, lines: string[], refused: boolean, again?: () => void }
+
+const MB = 1024 * 1024
+const PICTURE = /\.(png|jpe?g|webp)$/i
+const OTHER_PICTURE = /\.(gif|tiff?|bmp|heic|avif|psd|ico)$/i
+
+const isSvg = (file: File): boolean => /\.svg$/i.test(file.name) || file.type === 'image/svg+xml'
+const isPicture = (file: File): boolean => PICTURE.test(file.name) || /^image\/(png|jpeg|webp)$/.test(file.type)
+const isOtherPicture = (file: File): boolean => OTHER_PICTURE.test(file.name) || file.type.startsWith('image/')
+
+const refuseOver = (file: File, most: number, what: string): void => {
+  if (file.size > most) throw new Error(`The file is ${Math.round(file.size / MB)} MB; ${what} may have up to ${Math.round(most / MB)} MB.`)
+}
+
+/** Whether the same may go well a little later: the server, not the file, is at fault. */
+const isPassing = (error: unknown): boolean => error instanceof Refused && (error.status === 0 || error.status >= 500)
+
+/** A way of taking in a file. */
+type Way = (file: File, signal: AbortSignal) => Promise<void>
+
+const KINDS: Readonly<Record<ListKind, string>> = { 'text': 'text', 'CSS': 'CSS', 'design tokens': 'design tokens', 'CSV': 'CSV', 'SVG': 'an SVG swatch sheet' }
+
+/**
+ * Everything that comes in by dropping, choosing or pasting: artwork, reference pictures, files and texts with colors. One after
+ * the other, with what is being done, and cancel; what could not be taken is reported, the rest goes on.
+ */
+export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) => void) => {
+  const project = useProject()
+  const pictures = usePictures()
+  const gathering = useGathering()
+  const notices = useNotices()
+  const current = ref<{ file: string, doing: string } | null>(null)
+  const reports = ref<Report[]>([])
+  const waiting: Array<{ file: File, way: Way }> = []
+  let stop: AbortController | null = null
+
+  /** Takes all colors of a text as the scheme, or the only one as the base. False where there are none. */
+  const takeText = (text: string, title: string, fileName = ''): boolean => {
+    const only = parseColor(text)
+    if (only && !fileName) {
+      project.run({ do: 'set base', base: { hex: only.hex, hue: only.hue, typed: text.trim() } })
+      notices.say(`The base is ${only.hex}.`, 'done', project.undo)
+      return true
+    }
+    const { kind, colors } = readColors(text, fileName)
+    const taken = colors.slice(0, MOST_SWATCHES)
+    if (!taken.length) return false
+    project.run(project.matching({ do: 'take colors', kind: 'list', title, colors: taken.map(color => ({ ...color, share: null })) }))
+    const count = taken.length === 1 ? 'one color' : `${taken.length} colors`
+    notices.say(`Took ${count} from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}.`, 'done', project.undo)
+    return true
+  }
+
+  const addArtwork = async (file: File, signal: AbortSignal): Promise<void> => {
+    refuseOver(file, LARGEST_SVG, 'an SVG')
+    current.value = { file: file.name, doing: 'reading it and measuring its inks' }
+    const removed = await project.addArtwork(file, signal)
+    if (removed.length) reports.value.push({ file: file.name, lines: removed, refused: false })
+    if (project.artwork) shown('artwork', project.artwork.id)
+  }
+
+  const addPicture = async (file: File, signal: AbortSignal): Promise<void> => {
+    refuseOver(file, MOST_BYTES, 'a picture')
+    current.value = { file: file.name, doing: 'sending it' }
+    const kept = await pictures.add(file, signal, sent => {
+      current.value = { file: file.name, doing: sent < 1 ? `sending it, ${Math.round(sent * 100)}%` : 'decoding it and finding its colors' }
+    })
+    const before = project.settled
+    if (!before) return
+    const reference: Reference = { id: crypto.randomUUID(), name: kept.name, hash: kept.hash, width: kept.width, height: kept.height, place: nextPlace(before.references), region: null }
+    project.run({ do: 'add reference', reference })
+    if (before.derived && !before.references.length) await gathering.adopt([reference.id])
+    if (kept.notes.length) reports.value.push({ file: file.name, lines: kept.notes, refused: false })
+    shown('references', reference.id)
+  }
+
+  const addOne = async (file: File, signal: AbortSignal): Promise<void> => {
+    if (isSvg(file)) {
+      const sheet = file.size <= LONGEST_LIST && isSwatchSheet(await file.text())
+      if (!sheet) return addArtwork(file, signal)
+      takeText(await file.text(), file.name, file.name)
+      notices.say(`“${file.name}” is a swatch sheet, so its colors were taken.`, 'done', () => addAs(file, addArtwork), 'Add as artwork')
+      return
+    }
+    if (isPicture(file)) return addPicture(file, signal)
+    if (isOtherPicture(file)) throw new Error('Pictures are read as PNG, JPEG or WebP; save it as one of those.')
+    refuseOver(file, LONGEST_LIST, 'a list of colors')
+    const text = await file.text()
+    if (text.includes('\u0000')) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
+    if (!takeText(text, file.name, file.name)) throw new Error('No colors were found in it.')
+  }
+
+  const addAs = (file: File, way: Way): void => { void run([file], way) }
+
+  const run = async (files: readonly File[], way: Way): Promise<void> => {
+    waiting.push(...files.map(file => ({ file, way })))
+    if (stop) return
+    stop = new AbortController()
+    const { signal } = stop
+    reports.value = []
+    for (let next = waiting.shift(); next && !signal.aborted; next = waiting.shift()) {
+      const { file, way: own } = next
+      current.value = { file: file.name, doing: 'reading it' }
+      try {
+        await own(file, signal)
+      } catch (error) {
+        if (!signal.aborted) reports.value.push({ file: file.name, lines: [reasonOf(error)], refused: true, ...isPassing(error) ? { again: () => addAs(file, own) } : {} })
+      }
+    }
+    if (signal.aborted) waiting.length = 0
+    stop = null
+    current.value = null
+  }
+
+  const cancel = (): void => stop?.abort(new DOMException('Cancelled', 'AbortError'))
+  const dismiss = (): void => { reports.value = [] }
+
+  onUnmounted(cancel)
+  return { current, reports, add: (files: readonly File[]) => run(files, addOne), takeText, cancel, dismiss }
+}

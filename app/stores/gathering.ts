@@ -1,0 +1,118 @@
+import { defineStore } from 'pinia'
+import { REST, type Extraction, type Lean } from '../../core/extract/extract'
+import type { Command } from '../../core/project/commands'
+import { apply } from '../../core/project/commands'
+import { colorsOf } from '../../core/project/colors'
+import { MOST_SWATCHES, type Gathering, type Reference, type Region } from '../../core/project/schema'
+
+/** Something a scheme can be extracted from: one reference, or all together; and what comes of it at rest. */
+export interface Candidate { key: string, title: string, of: string[], extraction: Extraction | null, problem: string | null }
+
+const ALL = 'all'
+
+/** Taking schemes from the references of the project in work. */
+export const useGathering = defineStore('gathering', () => {
+  const project = useProject()
+  const pictures = usePictures()
+  const notices = useNotices()
+  /** The reference looked at; null for the board with all of them. */
+  const looked = ref<string | null>(null)
+  const results = shallowRef<ReadonlyMap<string, Pick<Candidate, 'extraction' | 'problem'>>>(new Map())
+
+  const references = computed<readonly Reference[]>(() => project.document?.references ?? [])
+  const settings = computed(() => project.settled?.gathering ?? null)
+  const held = computed(() => (project.settled?.scheme ?? []).filter(({ locked }) => locked).map(({ hex }) => hex))
+
+  const sourcesOf = (of: readonly string[]) => of.flatMap(id => {
+    const reference = references.value.find(each => each.id === id)
+    return reference ? [{ hash: reference.hash, region: reference.region && { ...reference.region } }] : []
+  })
+
+  /** The colors of references. A palette of flat blocks gives all of them, however many are asked. */
+  const find = async (of: readonly string[], lean: Lean, change: Partial<Gathering> = {}): Promise<Extraction> => {
+    const { count, apart } = { ...settings.value as Gathering, ...change }
+    const wanted = { count: Math.max(count, held.value.length), apart, held: held.value }
+    const found = await pictures.extract(sourcesOf(of), wanted, lean)
+    return found.flat && found.note ? pictures.extract(sourcesOf(of), { ...wanted, count: MOST_SWATCHES }, lean) : found
+  }
+
+  const asCommand = (of: readonly string[], { found }: Extraction, gathering: Partial<Gathering>): Extract<Command, { do: 'extract' }> => ({
+    do: 'extract', gathering: { of: [...of], ...gathering },
+    found: found.map(({ hex, share, source, x, y }) => ({ hex, share: Math.min(1, share), reference: of[source] ?? of[0] ?? '', x, y })),
+  })
+
+  const sources = computed(() => {
+    const each = references.value.map(({ id, name }) => ({ key: id, title: name, of: [id] }))
+    return each.length > 1 ? [...each, { key: ALL, title: 'All together', of: references.value.map(({ id }) => id) }] : each
+  })
+  const candidates = computed<Candidate[]>(() => sources.value.map(source => ({ ...source, ...results.value.get(source.key) ?? { extraction: null, problem: null } })))
+
+  const refresh = latestOnly(async () => {
+    const next = new Map(results.value)
+    for (const { key, of } of sources.value) {
+      try {
+        next.set(key, { extraction: await find(of, REST), problem: null })
+      } catch (error) {
+        next.set(key, { extraction: null, problem: reasonOf(error) })
+      }
+      results.value = new Map(next)
+    }
+  })
+  const asked = computed(() => JSON.stringify([references.value.map(({ id, hash, region }) => [id, hash, region]), settings.value?.count, settings.value?.apart, held.value]))
+
+  /** Takes the colors of references as the scheme, at rest. */
+  const adopt = (of: readonly string[], change: Partial<Gathering> = {}): Promise<void | null> => notices.attempt(async () => {
+    const extraction = await find(of, REST, change)
+    if (!extraction.found.length) throw new Error(extraction.note ?? 'No colors were found here.')
+    project.run(project.matching(asCommand(of, extraction, { ...change, lean: REST, pull: { ...settings.value?.pull ?? { kind: 'analogous with accent' }, amount: 0 } })))
+    if (extraction.note) notices.say(extraction.note)
+  })
+
+  /** What a candidate would make of the project, for small proofs. */
+  const colorsWith = ({ of, extraction }: Candidate): ReadonlyMap<string, string> => {
+    const now = project.settled
+    if (!now || !extraction?.found.length) return new Map()
+    return colorsOf(apply(now, project.matching(asCommand(of, extraction, {}))), project.united)
+  }
+  const preview = (candidate: Candidate | null): void =>
+    project.preview(candidate?.extraction?.found.length ? project.matching(asCommand(candidate.of, candidate.extraction, {})) : null)
+
+  /** Changes how many colors are taken or how far apart: at once where the scheme is an extraction. */
+  const change = async (settingsNow: Partial<Pick<Gathering, 'count' | 'apart'>>): Promise<void> => {
+    const of = settings.value?.of ?? []
+    if (of.length && !project.settled?.derived) await adopt(of, settingsNow)
+    else if (project.settled && settings.value) project.run({ do: 'set gathering', gathering: settingsNow })
+  }
+
+  let leaning = false
+  const leanPreview = latestOnly(async (lean: Lean) => {
+    const of = settings.value?.of ?? []
+    const extraction = await find(of, lean)
+    if (leaning) project.preview(asCommand(of, extraction, { lean }))
+  })
+  /** Bends the extraction while the hand is on the pad. */
+  const lean = (to: Lean): void => {
+    leaning = true
+    void notices.attempt(() => leanPreview(to))
+  }
+  /** Stays where the pad leans, or, with null, goes back to where it was. */
+  const leanSettle = async (to: Lean | null): Promise<void> => {
+    leaning = false
+    project.preview(null)
+    const of = settings.value?.of ?? []
+    if (to) await notices.attempt(async () => project.run(asCommand(of, await find(of, to), { lean: to })))
+  }
+
+  /** Marks the part of a reference colors are taken from, or, with null, the whole again; an extraction in use follows. */
+  const mark = async (id: string, region: Region | null): Promise<void> => {
+    project.run({ do: 'change reference', id, change: { region } })
+    if (settings.value?.of.includes(id) && !project.settled?.derived) await adopt(settings.value.of)
+  }
+
+  watch(() => project.id, () => {
+    looked.value = null
+    results.value = new Map()
+  })
+
+  return { looked, references, settings, candidates, asked, refresh, adopt, colorsWith, preview, change, lean, leanSettle, mark }
+})

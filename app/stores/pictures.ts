@@ -1,0 +1,61 @@
+import { wrap, type Remote } from 'comlink'
+import { defineStore } from 'pinia'
+import type { Extraction, Lean, Wanted } from '../../core/extract/extract'
+import type { PictureFile } from '../../core/project/schema'
+import type { Loupe, PictureDesk, PictureSource } from '../workers/pictures.worker'
+
+let desk: Remote<PictureDesk> | undefined
+
+const pictureDesk = (): Remote<PictureDesk> =>
+  desk ??= wrap<PictureDesk>(new Worker(new URL('../workers/pictures.worker.ts', import.meta.url), { type: 'module' }))
+
+/** The reference pictures at hand, by hash: decoded in a worker, where their colors are found and measured. */
+export const usePictures = defineStore('pictures', () => {
+  const server = useServer()
+  const opening = new Map<string, Promise<void>>()
+
+  /** Runs a piece of work once however often it is asked for; it may be tried again where it failed. */
+  const once = (key: string, work: () => Promise<void>): Promise<void> => {
+    const known = opening.get(key)
+    if (known) return known
+    const underway = work().finally(() => opening.delete(key))
+    opening.set(key, underway)
+    return underway
+  }
+
+  /** Has a picture decoded; rejects where it cannot be had. */
+  const open = (hash: string): Promise<void> => once(hash, async () => {
+    if (!await pictureDesk().has(hash)) await pictureDesk().open(hash, await server.pictureBytes(hash, 'working'))
+  })
+
+  /** Has a picture decoded in full, so that its single pixels can be seen. */
+  const openFine = (hash: string): Promise<void> => once(`${hash} fine`, async () => {
+    if (!await pictureDesk().hasFine(hash)) await pictureDesk().openFine(hash, await server.pictureBytes(hash, 'source'))
+  })
+
+  const extract = async (sources: readonly PictureSource[], wanted: Wanted, lean: Lean): Promise<Extraction> => {
+    for (const { hash } of sources) await open(hash)
+    return pictureDesk().extract(sources.map(source => ({ ...source })), { ...wanted, held: [...wanted.held ?? []] }, { ...lean })
+  }
+  const measure = async (hash: string, x: number, y: number, patch: number): Promise<string | null> => {
+    await open(hash)
+    return pictureDesk().measure(hash, x, y, patch)
+  }
+  const loupe = async (hash: string, x: number, y: number, patch: number, across: number): Promise<Loupe> => {
+    await open(hash)
+    return pictureDesk().loupe(hash, x, y, patch, across)
+  }
+  const map = async (hash: string, hexes: readonly string[]): Promise<ImageData> => {
+    await open(hash)
+    return pictureDesk().map(hash, [...hexes])
+  }
+
+  /** Sends a picture to the server, which reads and keeps it, and has it decoded. `progress` is told the part sent, 0 to 1. */
+  const add = async (file: File, signal: AbortSignal, progress: (sent: number) => void): Promise<PictureFile> => {
+    const kept = await server.addPicture(file, signal, progress)
+    await open(kept.hash)
+    return kept
+  }
+
+  return { open, openFine, extract, measure, loupe, map, add }
+})

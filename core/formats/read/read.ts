@@ -1,0 +1,51 @@
+import type { Hex } from '../../color/convert'
+import { colorsInCss } from './css'
+import { colorsInCsv, isCsv } from './csv'
+import { colorsInSvg } from './sheet'
+import { colorsInText } from './text'
+import { colorsInJson } from './tokens'
+
+/** A color found in a list, with the name it had there. */
+export interface ReadColor { hex: Hex, name: string | null }
+
+/** What a list turned out to be. */
+export type ListKind = 'text' | 'CSS' | 'design tokens' | 'CSV' | 'SVG'
+
+/** The longest list read, in characters. */
+export const LONGEST_LIST = 2 * 1024 * 1024
+
+/** Each color once: the first time it stands there, with the first name it has anywhere. */
+const once = (colors: readonly ReadColor[]): ReadColor[] => {
+  const seen = new Map<Hex, ReadColor>()
+  for (const color of colors) {
+    const known = seen.get(color.hex)
+    if (!known) seen.set(color.hex, color)
+    else if (!known.name && color.name) seen.set(color.hex, color)
+  }
+  return [...seen.values()]
+}
+
+/**
+ * Reads every color of a text in its order, each once: W3C design tokens or other JSON, CSS, an SVG swatch sheet, CSV, or
+ * any text with color codes in it. What it is tells its content first, the ending of its file name where that leaves doubt. Text
+ * without colors gives an empty list.
+ */
+export const readColors = (text: string, fileName = ''): { kind: ListKind, colors: ReadColor[] } => {
+  const said = text.slice(0, LONGEST_LIST).replace(/^\uFEFF/, '')
+  const start = said.trimStart()
+  if (/^[[{]/.test(start)) {
+    try {
+      return { kind: 'design tokens', colors: once(colorsInJson(start)) }
+    } catch { /* it is no JSON after all: a rule of CSS begins with a bracket too */ }
+  }
+  if (/<(?:\w+:)?svg[\s>]/i.test(said.slice(0, 4000))) return { kind: 'SVG', colors: once(colorsInSvg(said)) }
+  if (/\.(css|scss|less)$/i.test(fileName) || /--[\w-]+\s*:|^\s*[$@][\w-]+\s*:|\{[^{}]*:[^{}]*\}/m.test(said)) {
+    const colors = once(colorsInCss(said))
+    if (colors.length) return { kind: 'CSS', colors }
+  }
+  if (/\.(csv|tsv)$/i.test(fileName) || isCsv(said)) {
+    const colors = once(colorsInCsv(said))
+    if (colors.length) return { kind: 'CSV', colors }
+  }
+  return { kind: 'text', colors: once(colorsInText(said)) }
+}

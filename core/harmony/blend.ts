@@ -1,0 +1,35 @@
+import munkres from 'munkres-js'
+import { hexOfLab, labOf, type Hex } from '../color/convert'
+import { okDistance } from '../color/difference'
+
+/** Which of `others` each color goes with, so that all pairs together differ least in OKLab; null for colors that get none. */
+export const pairedWith = (hexes: readonly Hex[], others: readonly Hex[]): Array<number | null> => {
+  const size = Math.max(hexes.length, others.length)
+  if (!size) return []
+  const costs = Array.from({ length: size }, (_, row) => Array.from({ length: size }, (_, column) => {
+    const [one, other] = [hexes[row], others[column]]
+    return one === undefined || other === undefined ? 10 : okDistance(one, other)
+  }))
+  const pairs = new Map(munkres(costs))
+  return hexes.map((_, i) => {
+    const other = pairs.get(i)
+    return other !== undefined && other < others.length ? other : null
+  })
+}
+
+/** Two colors mixed in OKLab: the first at 0, the second at 1, exactly. */
+export const mixed = (one: Hex, other: Hex, amount: number): Hex => {
+  if (amount <= 0) return one
+  if (amount >= 1) return other
+  const [a, b] = [labOf(one), labOf(other)]
+  return hexOfLab({ l: a.l + (b.l - a.l) * amount, a: a.a + (b.a - a.a) * amount, b: a.b + (b.b - a.b) * amount })
+}
+
+/** A scheme mixed with another by an amount, 0 to 1: each color with the one it differs least from, colors beyond the other's number as they are. */
+export const blended = (hexes: readonly Hex[], others: readonly Hex[], amount: number): Hex[] => {
+  const pairs = pairedWith(hexes, others)
+  return hexes.map((hex, i) => {
+    const other = others[pairs[i] ?? -1]
+    return other === undefined ? hex : mixed(hex, other, amount)
+  })
+}

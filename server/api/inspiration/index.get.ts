@@ -1,0 +1,24 @@
+import { getQuery } from 'h3'
+import { z } from 'zod'
+import { hexSchema } from '../../../core/project/schema'
+import { door } from '../../door'
+import { askInspiration, BEHAVIORS } from '../../inspiration/service'
+
+const behaviorSchema = z.enum(BEHAVIORS)
+
+const asked = z.object({
+  words: z.string().max(100).default(''),
+  near: hexSchema.optional(),
+  fits: z.string().max(120).default('').transform(list => list.split(',').filter(Boolean)).pipe(z.array(hexSchema).max(12)),
+  from: z.coerce.number().int().min(0).max(10_000).default(0),
+  count: z.coerce.number().int().min(1).max(60).default(24),
+  as: behaviorSchema.optional(),
+})
+
+/** What PLUMBAGO_INSPIRATION says of the stand-in's behavior, where a request does not. */
+const usual = behaviorSchema.catch('usual').parse(process.env.PLUMBAGO_INSPIRATION)
+
+export default door(event => {
+  const { words, near, fits, from, count, as } = asked.parse(getQuery(event))
+  return askInspiration({ words, near: near ?? null, fits }, from, count, as ?? usual)
+})

@@ -1,0 +1,27 @@
+import type { JSONValue, Sql } from 'postgres'
+import { pictureFileSchema, type PictureFile } from '../../core/project/schema'
+import type { ReceivedPicture } from '../pictures/receive'
+
+/** Keeps a picture under its hash; one that is there already stays as it is. */
+export const keepPicture = async (sql: Sql, { file, media, source, working, thumbnail }: ReceivedPicture): Promise<void> => {
+  await sql`
+    insert into pictures (hash, media, source, working, thumbnail, record)
+    values (${file.hash}, ${media}, ${Buffer.from(source)}, ${Buffer.from(working)}, ${Buffer.from(thumbnail)}, ${sql.json(file as unknown as JSONValue)})
+    on conflict (hash) do nothing`
+}
+
+/** What is known of a picture; null where there is none of this hash. */
+export const findPicture = async (sql: Sql, hash: string): Promise<PictureFile | null> => {
+  const [row] = await sql<Array<{ record: unknown }>>`select record from pictures where hash = ${hash}`
+  return row ? pictureFileSchema.parse(row.record) : null
+}
+
+/** The ways a picture is kept. */
+export const PICTURE_FORMS = ['source', 'working', 'thumbnail'] as const
+export type PictureForm = (typeof PICTURE_FORMS)[number]
+
+/** The bytes of a picture in one of its forms, with their media type; null where there is none of this hash. */
+export const pictureBytes = async (sql: Sql, hash: string, form: PictureForm): Promise<{ media: string, bytes: Buffer } | null> => {
+  const [row] = await sql<Array<{ media: string, bytes: Buffer }>>`select media, ${sql(form)} as bytes from pictures where hash = ${hash}`
+  return row ? { media: form === 'source' ? row.media : 'image/webp', bytes: row.bytes } : null
+}

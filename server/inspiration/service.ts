@@ -1,0 +1,32 @@
+import { setTimeout as pause } from 'node:timers/promises'
+import { z } from 'zod'
+import { inspirationSchema, searched, type Inspiration, type InspirationQuery } from '../../core/inspiration/search'
+import schemes from './schemes.json'
+
+/* A stand-in for an online inspiration service: as slow, and as unreliable, as one of those is told to be. */
+
+/** How the service behaves: as usual, very slowly, not at all, or with nothing to offer. */
+export const BEHAVIORS = ['usual', 'slow', 'down', 'empty'] as const
+export type Behavior = (typeof BEHAVIORS)[number]
+
+/** The service does not answer. */
+export class ServiceDown extends Error {
+  constructor() {
+    super('The inspiration service does not answer.')
+  }
+}
+
+const DELAYS: Readonly<Record<Behavior, number>> = { usual: 160, slow: 5000, down: 900, empty: 160 }
+
+const all: Inspiration[] = z.array(inspirationSchema).parse(schemes)
+
+/** A page of schemes and how many there are in all. */
+export interface InspirationPage { schemes: Inspiration[], total: number }
+
+/** Asks the service. Rejects with ServiceDown where it does not answer. */
+export const askInspiration = async (query: InspirationQuery, from: number, count: number, behavior: Behavior): Promise<InspirationPage> => {
+  await pause(DELAYS[behavior])
+  if (behavior === 'down') throw new ServiceDown()
+  const found = behavior === 'empty' ? [] : searched(all, query)
+  return { schemes: found.slice(from, from + count), total: found.length }
+}
