@@ -54,10 +54,27 @@ describe('the command line', () => {
     expect(out.match(/#[\da-f]{6}\b/g)?.length).toBeGreaterThanOrEqual(5)
   })
 
+  it('extracts colors from a picture, with shares, places and times, bent where asked', async () => {
+    const harbor = join(root, 'demo/references/harbor-at-dusk.jpg')
+    const said = async (...words: string[]) => JSON.parse((await plumbago('extract', harbor, ...words, '--json')).out) as { swatches: Array<{ hex: string, share: number, x: number, y: number }>, flat: boolean, ms: { decode: number, extract: number } }
+    const rest = await said('--count', '6')
+    expect(rest.swatches).toHaveLength(6)
+    expect(rest.swatches.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 2)
+    for (const { hex, x, y } of rest.swatches) {
+      expect(hex).toMatch(/^#[\da-f]{6}$/)
+      expect(x >= 0 && x <= 1 && y >= 0 && y <= 1).toBe(true)
+    }
+    expect(rest.flat).toBe(false)
+    expect(rest.ms.decode).toBeGreaterThan(0)
+    expect(rest.ms.extract).toBeGreaterThan(0)
+    expect((await said('--count', '6')).swatches).toEqual(rest.swatches)
+    expect((await said('--count', '6', '--lean', '-1,0.5')).swatches).not.toEqual(rest.swatches)
+  })
+
   it.each([
     [['inks', '/nowhere.svg', '--json'], 'no such file'], [['inks', join(root, 'package.json')], 'not an SVG'], [['remap', poster, '--map', '#12=#34', '-o', '/tmp/x.svg'], '“#12” is not a color'],
     [['remap', poster, '-o', '/tmp/x.svg'], '--map is missing'], [['scheme', '--base', 'nocolor'], 'not a color'], [['scheme', '--base', 'red', '--count', '40'], '2 to 10 swatches'],
-    [['scheme', '--base', 'red', '--harmony', 'pentadic'], 'no harmony'], [['paint'], 'nothing this can do'], [['inks', poster, '--nonsense'], 'nonsense'],
+    [['scheme', '--base', 'red', '--harmony', 'pentadic'], 'no harmony'], [['extract', poster], 'no PNG, JPEG or WebP'], [['extract', poster, '--count', '13'], '2 to 12 colors'], [['extract', poster, '--lean', '3,0'], 'no lean'], [['extract', poster, '--lean', '1'], 'no lean'], [['extract', '/nowhere.png'], 'no such file'], [['paint'], 'nothing this can do'], [['inks', poster, '--nonsense'], 'nonsense'],
   ])('refuses %j with code 2 and one sentence', async (words, sentence) => {
     const { code, err } = await plumbago(...words)
     expect(code).toBe(2)

@@ -14,7 +14,7 @@ const opened = (bytes: Uint8Array): sharp.Sharp => sharp(bytes, { failOn: 'trunc
 
 /** Reads the head of a picture file. Throws Unreadable, in a plain sentence, for what is no picture or too large. */
 export const pictureInfo = async (bytes: Uint8Array): Promise<PictureInfo> => {
-  const head = await sharp(bytes, { limitInputPixels: false }).metadata().catch(() => null)
+  const head = bytes.length ? await sharp(bytes, { limitInputPixels: false }).metadata().catch(() => null) : null
   const media = MEDIA[head?.format ?? '']
   if (!head || !media || !head.width || !head.height) throw new Unreadable(NO_PICTURE)
   const pixels = head.width * (head.pageHeight ?? head.height)

@@ -55,9 +55,18 @@ export const parseColor = (text: string): TypedColor | null => {
   return css(trimmed)
 }
 
+/** The color library's reading; null too where it stumbles over a function that is cut off. */
+const libraryColor = (text: string): ReturnType<typeof parse> | null => {
+  try {
+    return parse(text)
+  } catch {
+    return null
+  }
+}
+
 /** Reads a color as CSS writes it, and nothing else; null where it is not one. */
 export const css = (text: string): TypedColor | null => {
-  const color = parse(text)
+  const color = libraryColor(text)
   if (!color) return null
   const { hex, alpha } = opaque(color)
   const hue = 'h' in color && color.mode !== 'oklch' && color.mode !== 'lch' ? color.h : undefined

@@ -87,11 +87,15 @@ const further = (points: Points, centers: readonly Lab[], least: number): Lab | 
 /** How far, in OKLab, a center may stand from every point and still be a color of the picture. */
 const NEAR = 0.035
 
-const isSeen = (points: Points, center: Lab): boolean => {
+/** A center no further than that from the nearest point: one in the middle of nowhere, between two groups, is drawn to the nearer. */
+const seen = (points: Points, center: Lab): Lab => {
+  let [nearest, least] = [0, Infinity]
   for (let i = 0; i < points.size; i++) {
-    if (distanceTo(points, i, center) < NEAR) return true
+    const away = distanceTo(points, i, center)
+    if (away < least) [nearest, least] = [i, away]
   }
-  return false
+  const way = { l: (points.l[nearest] as number) - center.l, a: (points.a[nearest] as number) - center.a, b: (points.b[nearest] as number) - center.b }
+  return least > NEAR ? shifted(center, way, 1 - NEAR / least) : center
 }
 
 /** Under this part of the least difference two centers are one color, and one of them has to go. */
@@ -115,7 +119,7 @@ export const spaced = (points: Points, centers: readonly Lab[], held: number, le
     if (next) now = moved(points, [...now, next], held, 6, true)
   }
   now = pushed(now, held, least)
-  now = now.filter((center, i) => i < held || isSeen(points, center))
+  now = now.map((center, i) => i < held ? center : seen(points, center))
   for (let pairs = pairsIn(now, least); pairs.length; pairs = pairsIn(now, least)) {
     const goes = pairs.find(({ other }) => other >= held)
     if (!goes) break

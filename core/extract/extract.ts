@@ -1,4 +1,5 @@
 import { hexOfLab, labOf, type Hex, type Lab } from '../color/convert'
+import { deltaE } from '../color/difference'
 import { accentOf } from './accent'
 import { spaced } from './apart'
 import { assigned, clustered, gridded, moved, QUICK, THOROUGH, type Effort } from './cluster'
@@ -59,7 +60,7 @@ const rested = (tally: Tally, wanted: Wanted): Rest => {
   const limit = assigned(points, centers).cost * priceAmong(free)
   for (let i = 0; i < accentsAmong(free); i++) {
     const accent = accentOf(tally, centers)
-    if (!accent) break
+    if (!accent || fixed.some(center => deltaE(hexOfLab(center), hexOfLab(accent)) < wanted.apart)) break
     const next = find([...fixed, accent], QUICK)
     if (assigned(points, next).cost > limit && centers.length >= wanted.count) break
     fixed = [...fixed, accent]
@@ -70,6 +71,9 @@ const rested = (tally: Tally, wanted: Wanted): Rest => {
 
 /** How strongly the ends of the pad bend: weights change by up to this power of e for each standard deviation. */
 const BEND = 1.6
+
+/** How many times centers move with a lean: few enough that they follow the hand instead of settling elsewhere. */
+const BENDINGS = 5
 
 const bent = (tally: Tally, { x, y }: Lean): Points => {
   const { size, l, a, b, weight } = tally
@@ -107,7 +111,7 @@ const leaned = ({ tally, centers, fixed, wanted }: Rest, lean: Lean): Found[] =>
   const sorted = [...centers.slice(0, held), ...order.map(i => centers[i] as Lab)]
   const accents = new Set(centers.slice(held, fixed))
   const free = sorted.filter(center => !accents.has(center))
-  const now = moved(points, [...accents, ...free], accents.size + held, 10, true)
+  const now = moved(points, [...accents, ...free], accents.size + held, BENDINGS, true)
   const back = sorted.map(center => accents.has(center) ? center : now[accents.size + free.indexOf(center)] as Lab)
   const apart = spaced(points, back, held, wanted.apart)
   const shares = sharesOf(tally, apart)

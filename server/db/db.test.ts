@@ -6,8 +6,10 @@ import type { Sql } from 'postgres'
 import { newProject } from '../../core/project/create'
 import { receiveSvg } from '../artwork/receive'
 import { artworkMap, artworkSource, findArtwork, keepArtwork } from './artwork'
+import { receivePicture } from '../pictures/receive'
 import { connect } from './connect'
 import { migrate } from './migrate'
+import { findPicture, keepPicture, pictureBytes } from './pictures'
 import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
 
 const url = process.env.TEST_DATABASE_URL
@@ -30,7 +32,7 @@ afterAll(async () => {
 
 describe('migrations', () => {
   it('are applied once, in order', async () => {
-    expect(await migrate(sql, folder)).toEqual(['0001-projects.sql'])
+    expect(await migrate(sql, folder)).toEqual(['0001-projects.sql', '0002-pictures.sql'])
     expect(await migrate(sql, folder)).toEqual([])
   })
   it('that fail leave nothing behind', async () => {
@@ -90,5 +92,19 @@ describe('artwork', () => {
     expect((await findArtwork(sql, hash))?.inks).toHaveLength(5)
     expect((await artworkMap(sql, hash))?.length).toBeGreaterThan(100)
     expect(await findArtwork(sql, 'f'.repeat(64))).toBeNull()
+  })
+})
+
+describe('a picture', () => {
+  it('is kept once by its bytes, in full, at the size it is worked on, and small', async () => {
+    const bytes = await readFile(join(__dirname, '../../demo/references/harbor-at-dusk.jpg'))
+    const received = await receivePicture('C:\\shots\\harbor-at_dusk.JPG', bytes)
+    await keepPicture(sql, received)
+    await keepPicture(sql, received)
+    const { hash } = received.file
+    expect(await findPicture(sql, hash)).toEqual({ hash, name: 'harbor at dusk', width: 1440, height: 960, notes: [] })
+    expect(await pictureBytes(sql, hash, 'source')).toEqual({ media: 'image/jpeg', bytes })
+    for (const form of ['working', 'thumbnail'] as const) expect((await pictureBytes(sql, hash, form))?.bytes.subarray(8, 12).toString()).toBe('WEBP')
+    expect(await pictureBytes(sql, 'f'.repeat(64), 'source')).toBeNull()
   })
 })

@@ -1,9 +1,12 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bandColors, newProject, paintOf, saved } from './workspace'
+import { bandColors, newProject, paintOf, saved, startFrom } from './workspace'
 
 const SVG = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><rect id="ground" width="100" height="100" fill="#204060"/><circle id="sun" cx="50" cy="50" r="20" fill="#f0c040"/></svg>'
 const file = (name: string, text: string | Buffer) => ({ name, mimeType: 'image/svg+xml', buffer: Buffer.from(text) })
-const choose = (page: Page, name: string, text: string | Buffer): Promise<void> => page.getByTestId('artwork-file').setInputFiles(file(name, text))
+const choose = async (page: Page, name: string, text: string | Buffer): Promise<void> => {
+  await startFrom(page, 'Artwork')
+  await page.getByTestId('artwork-file').setInputFiles(file(name, text))
+}
 
 test('a base color is taken in any notation, and what is none says so and changes nothing', async ({ page }) => {
   await newProject(page, 'Notations')
@@ -56,7 +59,7 @@ test('artwork is added by choosing and by dropping, shown recolored, removed and
     transfer.items.add(new File([text], 'second.svg', { type: 'image/svg+xml' }))
     return transfer
   }, SVG.replace('#204060', '#602040'))
-  for (const type of ['dragenter', 'dragover', 'drop']) await page.getByTestId('gather').dispatchEvent(type, { dataTransfer: dropped })
+  for (const type of ['dragenter', 'dragover', 'drop']) await page.getByTestId('stage').dispatchEvent(type, { dataTransfer: dropped })
   await expect(page.getByRole('button', { name: 'Show second' })).toBeVisible()
 
   await page.getByRole('button', { name: 'Remove second' }).click()
@@ -65,6 +68,7 @@ test('artwork is added by choosing and by dropping, shown recolored, removed and
   await expect(page.getByRole('button', { name: 'Show second' })).toBeVisible()
   await saved(page)
   await page.reload()
+  await startFrom(page, 'Artwork')
   await expect(page.getByRole('button', { name: 'Show second' })).toBeVisible()
 })
 

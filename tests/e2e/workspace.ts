@@ -54,3 +54,25 @@ export const middleOf = async (page: Page, selector: string): Promise<{ x: numbe
   if (!box) throw new Error(`${selector} is not on the screen.`)
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
 }
+
+/** Chooses in Gather what to start from. */
+export const startFrom = (page: Page, what: 'Base color' | 'References' | 'Inspiration' | 'Artwork'): Promise<void> =>
+  page.getByRole('radiogroup', { name: 'Start from' }).getByRole('radio', { name: what }).click()
+
+/** A file as a chooser or a drop takes it. */
+export interface FileLike { name: string, mimeType: string, buffer: Buffer }
+
+/** Drops files, or pastes them, on a part of the page. */
+export const bring = async (page: Page, how: 'drop' | 'paste', files: readonly FileLike[], text = ''): Promise<void> => {
+  const transfer = await page.evaluateHandle(({ all, said }) => {
+    const data = new DataTransfer()
+    for (const { name, type, base64 } of all) data.items.add(new File([Uint8Array.from(atob(base64), letter => letter.charCodeAt(0))], name, { type }))
+    if (said) data.setData('text/plain', said)
+    return data
+  }, { all: files.map(({ name, mimeType, buffer }) => ({ name, type: mimeType, base64: buffer.toString('base64') })), said: text })
+  if (how === 'drop') {
+    for (const type of ['dragenter', 'dragover', 'drop']) await page.getByTestId('stage').dispatchEvent(type, { dataTransfer: transfer })
+  } else {
+    await page.evaluate(data => { document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })) }, transfer)
+  }
+}
