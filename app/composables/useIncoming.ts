@@ -4,7 +4,7 @@ import { parseColor } from '../../core/color/parse'
 import { MOST_BYTES } from '../../core/extract/picture'
 import { LARGEST_SVG } from '../../core/artwork/unreadable'
 import { nextPlace } from '../../core/project/gather'
-import { MOST_SWATCHES, type Reference } from '../../core/project/schema'
+import { MOST_REFERENCES, MOST_SWATCHES, type Reference } from '../../core/project/schema'
 
 /** What became of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
 export interface Report { file: string, lines: string[], refused: boolean, again?: () => void }
@@ -43,20 +43,19 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
   const waiting: Array<{ file: File, way: Way }> = []
   let stop: AbortController | null = null
 
-  /** Takes all colors of a text as the scheme, or the only one as the base. False where there are none. */
+  /** Takes the colors of a text as the scheme, or the only one as the base. False where there are none. */
   const takeText = (text: string, title: string, fileName = ''): boolean => {
-    const only = parseColor(text)
-    if (only && !fileName) {
-      project.run({ do: 'set base', base: { hex: only.hex, hue: only.hue, typed: text.trim() } })
+    const { kind, colors } = readColors(text, fileName)
+    const only = parseColor(text) ?? (colors.length === 1 && colors[0] ? parseColor(colors[0].hex) : null)
+    if (only) {
+      project.run({ do: 'set base', base: { hex: only.hex, hue: only.hue, typed: text.trim().length < 60 ? text.trim() : only.hex } })
       notices.say(`The base is ${only.hex}.`, 'done', project.undo)
       return true
     }
-    const { kind, colors } = readColors(text, fileName)
     const taken = colors.slice(0, MOST_SWATCHES)
     if (!taken.length) return false
     project.run(project.matching({ do: 'take colors', kind: 'list', title, colors: taken.map(color => ({ ...color, share: null })) }))
-    const count = taken.length === 1 ? 'one color' : `${taken.length} colors`
-    notices.say(`Took ${count} from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}.`, 'done', project.undo)
+    notices.say(`Took ${taken.length} colors from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}.`, 'done', project.undo)
     return true
   }
 
@@ -70,6 +69,7 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
 
   const addPicture = async (file: File, signal: AbortSignal): Promise<void> => {
     refuseOver(file, MOST_BYTES, 'a picture')
+    if ((project.settled?.references.length ?? 0) >= MOST_REFERENCES) throw new Error(`A project holds up to ${MOST_REFERENCES} references; remove one first.`)
     current.value = { file: file.name, doing: 'sending it' }
     const kept = await pictures.add(file, signal, sent => {
       current.value = { file: file.name, doing: sent < 1 ? `sending it, ${Math.round(sent * 100)}%` : 'decoding it and finding its colors' }

@@ -51,7 +51,7 @@ export const assigned = (points: Points, centers: readonly Lab[]): Assignment =>
 const LEAST = 1e-3
 
 /** Centers that move less than this, in OKLab, stand still. */
-const STILL = 2e-4
+const STILL = 5e-4
 
 /**
  * Moves centers to where they serve their points best, a number of times: to the weighted mean (k-means, Stuart Lloyd,

@@ -45,7 +45,7 @@ const priceAmong = (count: number): number => count < 7 ? 1.08 : 1.17
 const accentsAmong = (count: number): number => count >= 10 ? 3 : count >= 7 ? 2 : count >= 3 ? 1 : 0
 
 /** The grid, in OKLab, on which centers are looked for before they settle on the tally itself. */
-const GRID = 0.016
+const GRID = 0.02
 
 /** Extracts colors from a tally, at rest. */
 const rested = (tally: Tally, wanted: Wanted): Rest => {

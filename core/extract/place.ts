@@ -10,7 +10,7 @@ export interface Place { source: number, x: number, y: number }
 const CELLS = 72
 
 /** How many pixels are looked at along the side of a cell. */
-const LOOKS = 5
+const LOOKS = 4
 
 /** How far, in OKLab, a pixel's color may lie from a result and still count half. */
 const NEAR = 0.05

@@ -64,6 +64,13 @@ describe('a swatch', () => {
   })
 })
 
+it('names that only said the color follow it; given ones stay', () => {
+  const sample = gathered.samples[0]?.id ?? ''
+  const named = run(newProject('Kites'), { do: 'take colors', kind: 'list', title: 'a.css', colors: [{ hex: '#1a396d', name: 'harbor', share: null }, { hex: '#8e2339', name: null, share: null }] })
+  expect(run(gathered, { do: 'move sample', id: sample, change: { hex: '#d45d48' } }).scheme[0]?.name).toBe('red')
+  expect(run(named, { do: 'edit swatch', id: named.scheme[0]?.id ?? '', hex: '#d45d48' }).scheme[0]?.name).toBe('harbor')
+})
+
 describe('from extraction to harmony', () => {
   it('pulls by an amount and comes back to the extraction at none', () => {
     const pulled = run(gathered, { do: 'pull', pull: { kind: 'complementary', amount: 1 } })

@@ -1,5 +1,5 @@
 import { hsbOf, type Hex } from '../color/convert'
-import { plainName } from '../color/name'
+import { numbered, plainName } from '../color/name'
 import { turned } from '../color/wheel'
 import { anchorOf, pulled } from '../harmony/pull'
 import { MOST_SWATCHES, type Base, type Gathering, type Origin, type Project, type Reference, type Sample, type Swatch } from './schema'
@@ -16,6 +16,19 @@ export const sourceOf = ({ samples }: Pick<Project, 'samples'>, { from }: Pick<S
   return from.kind === 'sample' ? samples.find(({ id }) => id === from.sample)?.hex ?? null : from.hex
 }
 
+/** Whether a name is only what the color was called by itself. */
+const isPlainName = ({ name, hex }: Pick<Swatch, 'name' | 'hex'>): boolean => name.replace(/ \d+$/, '') === plainName(hex)
+
+/** Swatches in other colors; names that only said the color follow it. */
+const repainted = (scheme: readonly Swatch[], colorOf: (swatch: Swatch) => Hex): Swatch[] => {
+  const next = scheme.map(swatch => {
+    const hex = colorOf(swatch)
+    return hex === swatch.hex ? swatch : { ...swatch, hex, name: isPlainName(swatch) ? plainName(hex) : swatch.name }
+  })
+  const names = numbered(next.map(({ name }) => name))
+  return next.map((swatch, i) => swatch.name === names[i] ? swatch : { ...swatch, name: names[i] as string })
+}
+
 const baseOf = (hex: Hex, hue: number): Base => ({ hex, hue: hsbOf(hex, hue).h, typed: hex })
 
 /**
@@ -26,9 +39,9 @@ export const worn = (project: Project): Project => {
   if (project.derived) return project
   const { harmony: { wheel, turn }, gathering: { pull } } = project
   const anchor = anchorOf(wheel, project.scheme.map(swatch => (swatch.tied && !swatch.locked ? sourceOf(project, swatch) : null) ?? swatch.hex))
-  const scheme = project.scheme.map(swatch => {
+  const scheme = repainted(project.scheme, swatch => {
     const source = sourceOf(project, swatch)
-    return source === null || !swatch.tied || swatch.locked ? swatch : { ...swatch, hex: turned(wheel, pulled(source, pull.kind, wheel, anchor, pull.amount), turn) }
+    return source === null || !swatch.tied || swatch.locked ? swatch.hex : turned(wheel, pulled(source, pull.kind, wheel, anchor, pull.amount), turn)
   })
   return { ...project, scheme, base: scheme[0] && scheme[0].hex !== project.base.hex ? baseOf(scheme[0].hex, project.base.hue) : project.base }
 }
@@ -68,14 +81,17 @@ export const takenInto = (project: Project, colors: ReadonlyArray<{ hex: Hex, na
 const withSwatch = (project: Project, id: string, change: (swatch: Swatch) => Swatch): Project =>
   worn({ ...project, scheme: project.scheme.map(swatch => swatch.id === id ? change(swatch) : swatch) })
 
+const inColor = ({ scheme }: Project, id: string, hex: Hex): Swatch[] => repainted(scheme, swatch => swatch.id === id ? hex : swatch.hex)
+
 /** A swatch in another color, by hand: its tie to where it came from is cut. */
 export const edited = (project: Project, id: string, hex: Hex): Project =>
-  withSwatch(project, id, swatch => ({ ...swatch, hex, tied: hex === sourceOf(project, swatch) }))
+  withSwatch({ ...project, scheme: inColor(project, id, hex) }, id, swatch => ({ ...swatch, tied: hex === sourceOf(project, swatch) }))
 
 /** A swatch tied again to where it came from, in the color it has there. */
 export const retied = (project: Project, id: string): Project => {
-  const restored = withSwatch(project, id, swatch => ({ ...swatch, hex: sourceOf(project, swatch) ?? swatch.hex, tied: true, locked: false }))
-  return restored
+  const swatch = project.scheme.find(each => each.id === id)
+  const source = swatch && sourceOf(project, swatch)
+  return source ? withSwatch({ ...project, scheme: inColor(project, id, source) }, id, each => ({ ...each, tied: true, locked: false })) : project
 }
 
 /** A sample elsewhere, or with another patch: the swatch tied to it follows. */

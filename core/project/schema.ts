@@ -28,6 +28,9 @@ export const harmonySchema = z.object({
 
 const part = z.number().min(0).max(1)
 
+/** The most references a project holds. */
+export const MOST_REFERENCES = 60
+
 /** The most swatches a scheme has. */
 export const MOST_SWATCHES = 12
 
@@ -73,7 +76,7 @@ const within = z.number().min(-1).max(1)
 
 /** How colors are taken from the references: from which, how many, how far apart, where the lean pad stands, and how far they are pulled into a harmony. */
 export const gatheringSchema = z.object({
-  of: z.array(idSchema).max(60),
+  of: z.array(idSchema).max(MOST_REFERENCES),
   count: z.number().int().min(EXTRACTED.least).max(EXTRACTED.most),
   apart: z.union([z.literal(APART.usual), z.literal(APART.wide)]),
   lean: z.object({ x: within, y: within }),
@@ -96,7 +99,7 @@ export const projectSchema = z.object({
   scheme: z.array(swatchSchema).min(1).max(MOST_SWATCHES),
   /** Whether the scheme follows from base and harmony, or was gathered. */
   derived: z.boolean().default(true),
-  references: z.array(referenceSchema).max(60).default([]),
+  references: z.array(referenceSchema).max(MOST_REFERENCES).default([]),
   samples: z.array(sampleSchema).max(MOST_SWATCHES).default([]),
   gathering: gatheringSchema.default(FIRST_GATHERING),
   artwork: z.array(artworkSchema).max(200),

@@ -22,6 +22,7 @@ export const measureFrames = async (address: string, shapes: number, inks: numbe
     await page.goto(address)
     await page.getByLabel('Name of the new project').fill('Bench')
     await page.getByRole('button', { name: 'New project' }).click()
+    await page.getByRole('radio', { name: 'Artwork' }).click()
     await page.getByTestId('artwork-file').setInputFiles({ name: 'generated.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(shapes, inks)) })
     await page.getByTestId('artwork').waitFor({ timeout: 120_000 })
     await page.keyboard.press('2')

@@ -10,8 +10,9 @@ import { createProject } from '../../server/db/projects'
 import { serve } from '../e2e/server'
 import { measureFrames } from './frame'
 import { generatedSvg } from './generated'
+import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
-/* Prints the figures of docs/benchmarks.md: npm run bench */
+/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser] */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
 
@@ -54,6 +55,32 @@ const reading = (): void => {
     const write = best(() => { writeSvg(known, ({ hex }) => `#${hex.slice(3)}${hex.slice(1, 3)}`) })
     row(name, size.toFixed(2), tenth(size / bare), tenth(size / read), tenth(read / bare), tenth(size / write))
   }
+}
+
+const pictures = async (): Promise<void> => {
+  const signed = (part: number): string => `${part > 0 ? '+' : ''}${tenth(part * 100)}%`
+  const demo = ['harbor-at-dusk', 'folded-kite-fabric', 'weathered-hull'].map(name => ({ name, bytes: readFileSync(`demo/references/${name}.jpg`), accent: null }))
+  const small = await Promise.all(GENERATED.map(async ({ seed, accent }) => ({ name: `generated ${seed}, 1 MP`, bytes: await generatedPicture(seed, 1224, accent), accent })))
+  const large = await Promise.all([1, 2].map(async seed => ({ name: `generated ${seed}, 12 MP`, bytes: await generatedPicture(seed, 4243, null), accent: null })))
+  row('picture', 'decode ms', 'extract 8: least ms', 'middle ms', 'lean: least ms', 'middle ms')
+  row('---', '---:', '---:', '---:', '---:', '---:')
+  const read = []
+  for (const { name, bytes, accent } of [...demo, ...small.slice(0, 3), ...large, ...small.slice(3)]) {
+    const { decode, extract, lean, picture } = await timesOf(bytes)
+    read.push({ name, picture, accent })
+    row(name, whole(decode), tenth(extract.least), tenth(extract.middle), tenth(lean.least), tenth(lean.middle))
+  }
+  console.log()
+  row('picture', 'k', 'found', 'mean', 'of the limit', 'p95', 'limit p95', 'least ΔE between', 'ΔE to the accent')
+  row('---', '---:', '---:', '---:', '---:', '---:', '---:', '---:', '---:')
+  for (const { name, picture, accent } of read) {
+    for (const k of [5, 8]) {
+      const { mean, most, limit, apart, count, accent: away } = coverageOf(picture, k, accent)
+      row(name, k, count, tenth(mean), signed(mean / limit.mean - 1), tenth(most), tenth(limit.most), tenth(apart), away === null ? '' : tenth(away))
+    }
+  }
+  console.log()
+  row('random palettes of five blocks read exactly', `${await palettesExact(40)} of 40`)
 }
 
 const firstLoad = async (address: string): Promise<void> => {
@@ -107,6 +134,9 @@ const inBrowser = async (): Promise<void> => {
   }
 }
 
-reading()
-console.log()
-await inBrowser()
+const parts: Record<string, () => void | Promise<void>> = { reading, pictures, browser: inBrowser }
+for (const [name, part] of Object.entries(parts)) {
+  if (process.argv[2] && process.argv[2] !== name) continue
+  await part()
+  console.log()
+}

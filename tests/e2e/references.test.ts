@@ -111,9 +111,9 @@ test('samples are dragged under a loupe, moved by keys, widened, added, removed 
   await samples.last().focus()
   await page.keyboard.press('Delete')
   await expect(samples).toHaveCount(5)
-  await page.getByRole('button', { name: 'Snap back' }).click()
+  await page.getByRole('button', { name: 'Snap back', exact: true }).click()
   await expect.poll(() => bandColors(page)).toEqual(found)
-  await expect(page.getByRole('button', { name: 'Snap back' })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'Snap back', exact: true })).toBeDisabled()
 })
 
 test('a swatch says where it came from; edited by hand its tie is cut, and can be tied again', async ({ page }) => {
@@ -176,7 +176,7 @@ test('a region narrows the extraction; the map shows what each swatch stands for
   await page.getByRole('button', { name: 'Whole picture' }).click()
   await expect.poll(() => bandColors(page)).toEqual(whole)
 
-  await page.getByRole('button', { name: 'Map' }).click()
+  await page.getByRole('button', { name: 'Map', exact: true }).click()
   const map = page.getByTestId('map')
   const seen = (): Promise<string[]> => map.evaluate(canvas => {
     const { width, height } = canvas as HTMLCanvasElement

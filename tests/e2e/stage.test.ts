@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { generatedSvg } from '../bench/generated'
-import { bandColors, newProject, openDemoCopy, stageColors } from './workspace'
+import { bandColors, newProject, openDemoCopy, stageColors, startFrom } from './workspace'
 
 test('the stage zooms and pans by wheel, buttons and keys, and fits again', async ({ page }) => {
   await openDemoCopy(page)
@@ -29,6 +29,7 @@ test('the stage zooms and pans by wheel, buttons and keys, and fits again', asyn
 
 test('artwork of many shapes follows a drag from its ink map and settles in its own shapes', async ({ page }) => {
   await newProject(page, 'Many shapes')
+  await startFrom(page, 'Artwork')
   await page.getByTestId('artwork-file').setInputFiles({ name: 'many.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(2000, 12)) })
   await expect(page.getByTestId('artwork')).toBeVisible({ timeout: 30_000 })
   await page.keyboard.press('2')

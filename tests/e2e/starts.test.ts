@@ -113,7 +113,7 @@ test.describe('the inspiration shelf', () => {
     await openDemoCopy(page)
     await page.keyboard.press('1')
     await startFrom(page, 'Inspiration')
-    await page.getByTestId('inspiration-words').fill('kite field lively')
+    await page.getByTestId('inspiration-words').fill('lighthouse quiet')
     await expect(page.locator(schemes)).toHaveCount(1)
     const [before, worn, offered] = [await bandColors(page), await stageColors(page), await colorsOf(page, 0)]
     await page.locator(schemes).hover()

@@ -30,7 +30,7 @@ const byArrow = useRovingRadio()
       </div>
     </div>
     <section class="grid gap-2" aria-labelledby="harmony-title">
-      <div class="flex items-baseline gap-3"><h3 id="harmony-title">Harmony</h3><p v-if="!project.settled.derived" class="text-caption text-quiet" data-test="gathered">This scheme was gathered; a harmony derives a new one from its base. Locked swatches stay.</p></div>
+      <div class="flex items-baseline gap-3"><h3 id="harmony-title">Harmony</h3><p v-if="!project.settled.derived" class="text-caption text-quiet" data-test="gathered">Gathered: a harmony derives a new scheme from its base; what is locked stays.</p></div>
       <div role="radiogroup" aria-labelledby="harmony-title" class="grid grid-cols-3 gap-2" @keydown="byArrow">
         <HarmonyTile
           v-for="kind in HARMONIES" :key="kind" :kind="kind" :project="project.settled" :tabindex="harmony.kind === kind ? 0 : -1"

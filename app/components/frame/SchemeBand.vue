@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onClickOutside, useElementSize } from '@vueuse/core'
+import { onClickOutside, onKeyStroke, useElementSize } from '@vueuse/core'
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import { lchOf } from '../../../core/color/convert'
 import { sourceOf } from '../../../core/project/gather'
@@ -29,6 +29,7 @@ const close = (): void => {
   opened.value = null
   band.value?.querySelector<HTMLElement>(`[data-swatch-id="${id}"]`)?.focus()
 }
+onKeyStroke('Escape', () => { if (opened.value) close() })
 onClickOutside(card, event => { if (!(event.target as HTMLElement).closest('[data-swatch-id], [data-test=notices]')) opened.value = null })
 
 const lock = ({ id, locked }: Swatch): void => project.run({ do: 'lock', id, locked: !locked })
@@ -58,7 +59,7 @@ const isCut = (swatch: Swatch): boolean => !swatch.tied && project.document !== 
         <p class="truncate pt-1 leading-4">{{ swatch.name }}</p>
         <p class="flex min-w-0 items-center gap-2 overflow-hidden">
           <button class="value hover:underline" :aria-label="`Copy ${swatch.hex}`" title="Copy" @click="copy(swatch)">{{ swatch.hex }}</button>
-          <LinkIcon v-if="isCut(swatch)" class="size-3 shrink-0 opacity-40" aria-label="Edited by hand: the tie to where it came from is cut" /><span class="truncate text-caption text-quiet">{{ swatch.role }}</span>
+          <span v-if="isCut(swatch)" role="img" aria-label="Edited by hand: the tie to where it came from is cut" title="Edited by hand: the tie to where it came from is cut"><LinkIcon class="size-3 shrink-0 opacity-40" /></span><span class="truncate text-caption text-quiet">{{ swatch.role }}</span>
         </p>
       </li>
     </ol>

@@ -47,7 +47,7 @@ const remove = (): void => {
 </script>
 
 <template>
-  <div class="grid w-[300px] gap-2 border border-strong bg-panel p-3 shadow-float" role="dialog" :aria-label="`Swatch ${swatch.name}`" data-test="swatch-card" @keydown.esc.stop="emit('close')">
+  <div class="grid w-[300px] gap-2 border border-strong bg-panel p-3 shadow-float" role="dialog" :aria-label="`Swatch ${swatch.name}`" data-test="swatch-card">
     <div class="flex items-center gap-2">
       <i class="size-4" :style="{ background: swatch.hex }" /><span class="grow truncate font-semibold">{{ swatch.name }}</span>
       <button class="control bare px-1" aria-label="Close the card" @click="emit('close')"><XMarkIcon class="size-4" /></button>

@@ -1,17 +1,13 @@
 <script setup lang="ts">
-import { useDropZone, useEventListener, useLocalStorage } from '@vueuse/core'
+import { useDropZone, useEventListener } from '@vueuse/core'
+import { STARTS, type Start } from '~/composables/useStart'
 
 const project = useProject()
 const gathering = useGathering()
 const notices = useNotices()
 const byArrow = useRovingRadio()
 
-/** Where one can start from. */
-const STARTS = [
-  { start: 'color', title: 'Base color' }, { start: 'references', title: 'References' }, { start: 'inspiration', title: 'Inspiration' }, { start: 'artwork', title: 'Artwork' },
-] as const
-type Start = (typeof STARTS)[number]['start']
-const start = useLocalStorage<Start>('plumbago start', 'color')
+const start = useStart()
 const countOf = (each: Start): number => each === 'references' ? gathering.references.length : each === 'artwork' ? project.document?.artwork.length ?? 0 : 0
 
 const incoming = useIncoming((what, id) => {

@@ -159,7 +159,9 @@ onMounted(() => pictures.open(reference.hash).catch((error: unknown) => { proble
       >
         <img :src="server.pictureUrl(reference.hash, 'working')" :alt="reference.name" class="block size-full" draggable="false">
         <canvas v-if="showMap" ref="canvas" class="pointer-events-none absolute inset-0 size-full" aria-label="What each swatch stands for" data-test="map" />
-        <div v-if="region" class="pointer-events-none absolute outline outline-white" :style="{ left: `${region.x * 100}%`, top: `${region.y * 100}%`, width: `${region.width * 100}%`, height: `${region.height * 100}%`, boxShadow: '0 0 0 1000px rgb(0 0 0 / 0.45)', clipPath: 'none' }" data-test="region" />
+        <div v-if="region" class="pointer-events-none absolute inset-0 overflow-hidden">
+          <div class="region" :style="{ left: `${region.x * 100}%`, top: `${region.y * 100}%`, width: `${region.width * 100}%`, height: `${region.height * 100}%` }" data-test="region" />
+        </div>
         <button
           v-for="sample in samples" :key="sample.id" class="sample" :class="{ chosen: chosen === sample.id }" :style="{ left: `${sample.x * 100}%`, top: `${sample.y * 100}%` }"
           :aria-label="`Sample of ${swatchOf(sample)?.name ?? 'a swatch'}, ${sample.hex}, at ${Math.round(sample.x * 100)}% across and ${Math.round(sample.y * 100)}% down`" :data-test="`sample-${sample.id}`" :data-hex="sample.hex"
@@ -193,6 +195,8 @@ onMounted(() => pictures.open(reference.hash).catch((error: unknown) => { proble
 </template>
 
 <style scoped>
+/* What is not marked steps back. */
+.region { position: absolute; outline: 1px solid #fff; box-shadow: 0 0 0 2000px rgb(0 0 0 / 0.5); }
 .sample { position: absolute; width: 26px; height: 26px; margin: -13px 0 0 -13px; cursor: grab; touch-action: none; }
 .sample:active { cursor: grabbing; }
 .sample:focus-visible { outline: 2px solid var(--accent); outline-offset: 2px; }

@@ -23,6 +23,13 @@ const load = async (): Promise<void> => {
   }
 }
 
+/** Leads to where artwork comes in. */
+const start = useStart()
+const addArtwork = (): void => {
+  start.value = 'artwork'
+  go('gather')
+}
+
 useKeys({
   ...Object.fromEntries(STEPS.map(({ step: each }, i) => [String(i + 1), () => go(each)])),
   'ctrl+z': project.undo, 'ctrl+shift+z': project.redo, 'ctrl+y': project.redo,
@@ -40,7 +47,7 @@ onUnmounted(project.close)
   <div v-if="project.document" class="grid h-full grid-rows-[44px_minmax(0,1fr)_112px]">
     <TopLine :step="step" @step="go" />
     <main class="grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
-      <ArtworkStage :before="before" :lit="lit" @point="pointed = $event"><NoArtwork @go="go('gather')" /></ArtworkStage>
+      <ArtworkStage :before="before" :lit="lit" @point="pointed = $event"><NoArtwork @go="addArtwork" /></ArtworkStage>
       <div class="min-h-0 overflow-y-auto border-l border-line bg-panel" data-test="bench">
         <GatherBench v-if="step === 'gather'" />
         <ComposeBench v-else-if="step === 'compose'" />

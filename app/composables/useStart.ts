@@ -1,0 +1,10 @@
+import { useLocalStorage } from '@vueuse/core'
+
+/** Where one can start from in Gather. */
+export const STARTS = [
+  { start: 'color', title: 'Base color' }, { start: 'references', title: 'References' }, { start: 'inspiration', title: 'Inspiration' }, { start: 'artwork', title: 'Artwork' },
+] as const
+export type Start = (typeof STARTS)[number]['start']
+
+/** What was last started from, remembered in this browser. */
+export const useStart = () => useLocalStorage<Start>('plumbago start', 'color')
