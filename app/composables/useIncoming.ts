@@ -10,6 +10,7 @@ import { MOST_REFERENCES, MOST_SWATCHES, type Reference } from '../../core/proje
 export interface Report { file: string, lines: string[], refused: boolean, again?: () => void }
 
 const MB = 1024 * 1024
+const LONGEST_TITLE = 120
 const PICTURE = /\.(png|jpe?g|webp)$/i
 const OTHER_PICTURE = /\.(gif|tiff?|bmp|heic|avif|psd|ico)$/i
 
@@ -54,7 +55,7 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
     }
     const taken = colors.slice(0, MOST_SWATCHES)
     if (!taken.length) return false
-    project.run(project.matching({ do: 'take colors', kind: 'list', title, colors: taken.map(color => ({ ...color, share: null })) }))
+    project.run(project.matching({ do: 'take colors', kind: 'list', title: title.slice(0, LONGEST_TITLE), colors: taken.map(color => ({ ...color, share: null })) }))
     notices.say(`Took ${taken.length} colors from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}.`, 'done', project.undo)
     return true
   }
@@ -125,5 +126,11 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
   const dismiss = (): void => { reports.value = [] }
 
   onUnmounted(cancel)
-  return { current, reports, add: (files: readonly File[]) => run(files, addOne), takeText, cancel, dismiss }
+  const add = (files: readonly File[]): Promise<void> => run(files, addOne)
+  /** Takes a pasted or dropped text: colors, or the source of an SVG. */
+  const takePasted = (text: string): void => {
+    if (/<svg[\s>]/i.test(text.slice(0, 2000)) && !isSwatchSheet(text)) void add([new File([text], 'Pasted artwork.svg', { type: 'image/svg+xml' })])
+    else if (!takeText(text, 'the pasted text')) notices.say('No colors were found in the pasted text.', 'problem')
+  }
+  return { current, reports, add, takeText, takePasted, cancel, dismiss }
 }

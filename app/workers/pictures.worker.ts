@@ -11,8 +11,8 @@ export interface PictureSource { hash: string, region: Region | null }
 /** What the loupe shows: a square of pixels around a point, and the color of the patch there. */
 export interface Loupe { pixels: ImageData, hex: string | null, patch: number }
 
-/** So many decoded pictures, and so many prepared extractions, are kept at hand. */
-const MOST_PICTURES = 24
+/** So many decoded pictures (all of a project, 4 MB each), and so many prepared extractions, are kept at hand. */
+const MOST_PICTURES = 64
 const MOST_EXTRACTORS = 16
 
 const pictures = new Map<string, Picture>()

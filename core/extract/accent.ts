@@ -80,7 +80,7 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
     if (area < LEAST_AREA) continue
     const alone = around(tally, near, place, INNER).weight / around(tally, vivid, place, REACH * 1.2).weight
     if (alone < 0.5 && ((distance[i] as number) < FAR || away(i) < FAR_IN_HUE)) continue
-    const value = Math.sqrt(Math.min(area, FULL_AREA)) * (alone < 0.5 ? away(i) : distance[i] as number) * Math.hypot(place.a, place.b) * (0.4 + alone)
+    const value = Math.sqrt(Math.min(area, FULL_AREA)) * (alone < 0.5 ? away(i) : distance[i] as number) * length(place.a, place.b) * (0.15 + alone * alone)
     if (value > most) [best, most] = [place, value]
   }
   for (let turn = 0; best && turn < 6; turn++) best = around(tally, near, best, INNER).mean

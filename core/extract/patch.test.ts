@@ -1,5 +1,5 @@
 import { averaged, cutAround, patchPixels } from './patch'
-import type { Picture } from './picture'
+import { workingSize, type Picture } from './picture'
 import { mapped } from './place'
 import { tallied } from './tally'
 
@@ -29,4 +29,11 @@ it('the map paints every solid pixel in the color that stands for it', () => {
   const into = new Uint8ClampedArray(12)
   mapped(three, tallied([{ picture: three }]), ['#d01010', '#1010d0'], into)
   expect([...into]).toEqual([208, 16, 16, 255, 16, 16, 208, 255, 255, 255, 255, 0].map((value, i) => i >= 8 && i < 11 ? into[i] : value))
+})
+
+it.each([[1440, 960], [8000, 5000], [40_000, 900], [30_000, 30], [1, 1], [39_000_000, 1]])('a picture of %i by %i is worked on at about a megapixel, no side longer than a canvas holds', (width, height) => {
+  const size = workingSize(width, height)
+  expect(size.width * size.height).toBeLessThan(1_010_000)
+  expect(Math.max(size.width, size.height)).toBeLessThanOrEqual(8192)
+  expect(Math.min(size.width, size.height)).toBeGreaterThanOrEqual(1)
 })

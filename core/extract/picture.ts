@@ -13,9 +13,12 @@ export const MOST_BYTES = 60 * 1024 * 1024
 /** How many pixels are enough to find colors in: larger pictures are decoded to this size. */
 export const WORKING_PIXELS = 1_000_000
 
-/** The size a picture is worked on at: its own up to about a million pixels, otherwise reduced evenly to that. */
+/** The longest side a picture is worked on at: what a canvas, and a WebP file, can hold. */
+export const LONGEST_SIDE = 8192
+
+/** The size a picture is worked on at: its own up to about a million pixels, otherwise reduced evenly to that; and no longer than a canvas can hold. */
 export const workingSize = (width: number, height: number): { width: number, height: number } => {
-  const scale = Math.min(1, Math.sqrt(WORKING_PIXELS / (width * height)))
+  const scale = Math.min(1, Math.sqrt(WORKING_PIXELS / (width * height)), LONGEST_SIDE / Math.max(width, height))
   return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) }
 }
 

@@ -7,7 +7,7 @@ import { ROLES } from '../harmony/proportion'
 import { SHADINGS } from '../remap/remap'
 import { WHEELS } from '../color/wheel'
 
-export const hexSchema = z.string().regex(/^#[\da-f]{6}$/)
+export const hexSchema = z.string().regex(/^#[\da-f]{6}$/, 'A color has to be written like #2e4f7f.')
 export const idSchema = z.string().min(1).max(64)
 export const nameSchema = z.string().trim().min(1, 'A name needs at least one letter.').max(120, 'A name may have up to 120 letters.')
 export const hashSchema = z.string().regex(/^[\da-f]{64}$/)

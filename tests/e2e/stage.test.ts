@@ -1,6 +1,10 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { generatedSvg } from '../bench/generated'
 import { bandColors, newProject, openDemoCopy, stageColors, startFrom } from './workspace'
+
+/** What can be worked with but has no name. */
+const namelessOn = (page: Page): Promise<string[]> => page.evaluate(() => [...document.querySelectorAll('button, select, input:not([type=file]), [role=slider], [tabindex="0"]')]
+  .filter(each => !(each.getAttribute('aria-label') || each.getAttribute('aria-labelledby') || each.textContent?.trim() || (each as HTMLInputElement).labels?.length)).map(({ outerHTML }) => outerHTML))
 
 test('the stage zooms and pans by wheel, buttons and keys, and fits again', async ({ page }) => {
   await openDemoCopy(page)
@@ -59,9 +63,11 @@ test('steps are reached by keys and by the track, and everything on the way has 
   for (const [key, title] of [['1', 'Gather'], ['2', 'Compose'], ['3', 'Remap'], ['4', 'Hand over']] as const) {
     await page.keyboard.press(key)
     await expect(page.getByRole('button', { name: title })).toHaveAttribute('aria-current', 'step')
-    const nameless = await page.evaluate(() => [...document.querySelectorAll('button, input:not([type=file]), [role=slider]')]
-      .filter(each => !(each.getAttribute('aria-label') || each.textContent?.trim() || (each as HTMLInputElement).labels?.length)).map(({ outerHTML }) => outerHTML))
-    expect(nameless).toEqual([])
+    if (title === 'Gather') for (const what of ['Inspiration', 'Artwork', 'Base color', 'References'] as const) {
+      await startFrom(page, what)
+      expect(await namelessOn(page)).toEqual([])
+    }
+    expect(await namelessOn(page)).toEqual([])
   }
   await page.getByRole('button', { name: 'Gather' }).click()
   await expect(page.getByTestId('gather')).toBeVisible()

@@ -44,6 +44,13 @@ test.describe('lists of colors', () => {
     })
   }
 
+  test('the source of an SVG that is pasted becomes artwork', async ({ page }) => {
+    await newProject(page, 'Pasted SVG')
+    await bring(page, 'paste', [], '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path fill="#204060" d="M0 0h9v9z"/><path fill="#f0c040" d="M0 0h4v9z"/></svg>')
+    await expect(page.getByTestId('artwork')).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Show Pasted artwork' })).toBeVisible()
+  })
+
   test('a swatch sheet can be taken as artwork instead; a file without colors says so', async ({ page }) => {
     await newProject(page, 'Sheet')
     await bring(page, 'drop', [{ name: 'sheet.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50"><rect width="40" height="40" fill="#2e4f7f"/><rect x="50" width="40" height="40" fill="#d9bf9b"/></svg>') }])

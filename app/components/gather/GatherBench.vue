@@ -4,7 +4,6 @@ import { STARTS, type Start } from '~/composables/useStart'
 
 const project = useProject()
 const gathering = useGathering()
-const notices = useNotices()
 const byArrow = useRovingRadio()
 
 const start = useStart()
@@ -21,12 +20,9 @@ const { isOverDropZone } = useDropZone(main, {
   onDrop: (files, event) => {
     if (files?.length) return void incoming.add(files)
     const text = event.dataTransfer?.getData('text/plain') ?? ''
-    if (text.trim()) takePasted(text)
+    if (text.trim()) incoming.takePasted(text)
   },
 })
-const takePasted = (text: string): void => {
-  if (!incoming.takeText(text, 'the pasted text')) notices.say('No colors were found in the pasted text.', 'problem')
-}
 useEventListener(document, 'paste', event => {
   if (event.defaultPrevented || !event.clipboardData) return
   const files = [...event.clipboardData.files]
@@ -37,7 +33,7 @@ useEventListener(document, 'paste', event => {
   } else if (!typing) {
     event.preventDefault()
     const text = event.clipboardData.getData('text/plain')
-    if (text.trim()) takePasted(text)
+    if (text.trim()) incoming.takePasted(text)
   }
 })
 watch([() => gathering.asked, () => start.value === 'references'], ([, shown]) => { if (shown) void gathering.refresh() }, { immediate: true })

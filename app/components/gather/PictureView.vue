@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
+import { onKeyStroke, useElementSize } from '@vueuse/core'
 import { patchPixels, WIDEST_PATCH } from '../../../core/extract/patch'
 import { MOST_SWATCHES, type Reference, type Region, type Sample } from '../../../core/project/schema'
 import { followDrag } from '~/composables/useDrag'
@@ -19,6 +19,7 @@ const ACROSS = 13
 const TALLEST = 240
 const chosen = ref<string | null>(null)
 const marking = ref(false)
+onKeyStroke('Escape', () => { marking.value = false })
 const showMap = ref(false)
 const drawn = ref<Region | null>(null)
 const problem = ref<string | null>(null)
@@ -69,17 +70,43 @@ const drag = (sample: Sample, event: PointerEvent): void => {
       show(partOf(now))
     },
     drop: now => {
-      held.value = null
-      loupe.value = null
+      hideLoupe()
       if (went) void settleAt(sample, partOf(now).x, partOf(now).y)
       else project.preview(null)
     },
     cancel: () => {
-      held.value = null
-      loupe.value = null
+      hideLoupe()
       project.preview(null)
     },
   })
+}
+/** A region set by keys: the middle to begin with, moved by arrows, and with Shift made wider, narrower, taller or lower. */
+const markMiddle = (): void => {
+  marking.value = false
+  void gathering.mark(reference.id, { x: 0.25, y: 0.25, width: 0.5, height: 0.5 })
+}
+const nudgeRegion = (event: KeyboardEvent): void => {
+  const now = reference.region
+  const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[event.key]
+  if (!now || !way) return
+  event.preventDefault()
+  const step = 0.02
+  const bound = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value))
+  const [dx, dy] = [way[0] * step, way[1] * step]
+  void gathering.mark(reference.id, event.shiftKey
+    ? { ...now, width: bound(now.width + dx, 0.02, 1 - now.x), height: bound(now.height + dy, 0.02, 1 - now.y) }
+    : { ...now, x: bound(now.x + dx, 0, 1 - now.width), y: bound(now.y + dy, 0, 1 - now.height) })
+}
+/** The loupe shows what a sample moved by keys stands on, until it loses the focus. */
+const showAt = (sample: Sample): Promise<void | null> => attempt(async () => {
+  await pictures.openFine(reference.hash)
+  const seen = await pictures.loupe(reference.hash, sample.x, sample.y, sample.patch, ACROSS)
+  held.value = { id: sample.id, x: sample.x, y: sample.y }
+  loupe.value = seen
+})
+const hideLoupe = (): void => {
+  held.value = null
+  loupe.value = null
 }
 const key = (sample: Sample, event: KeyboardEvent): void => {
   const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[event.key]
@@ -87,7 +114,11 @@ const key = (sample: Sample, event: KeyboardEvent): void => {
   else if (event.key === 'Home') project.run({ do: 'snap samples', id: sample.id })
   else if (way) {
     const step = event.shiftKey ? 10 : 1
-    void settleAt(sample, Math.min(0.999999, Math.max(0, sample.x + way[0] * step / reference.width)), Math.min(0.999999, Math.max(0, sample.y + way[1] * step / reference.height)))
+    const bound = (value: number): number => Math.min(0.999999, Math.max(0, value))
+    void settleAt(sample, bound(sample.x + way[0] * step / reference.width), bound(sample.y + way[1] * step / reference.height)).then(() => {
+      const there = samples.value.find(({ id }) => id === sample.id)
+      return there && showAt(there)
+    })
   } else return
   event.preventDefault()
 }
@@ -108,8 +139,7 @@ const remove = (sample: Sample): void => {
   project.run(project.matching({ do: 'remove swatch', id: swatch.id }))
   notices.say(`Removed ${swatch.name}.`, 'done', project.undo)
 }
-const add = (event: PointerEvent): void => {
-  const { x, y } = partOf(event)
+const add = ({ x, y }: { x: number, y: number }): void => {
   if ((project.settled?.scheme.length ?? 0) >= MOST_SWATCHES) return notices.say(`A scheme holds up to ${MOST_SWATCHES} swatches; remove one first.`, 'problem')
   void attempt(async () => {
     await pictures.openFine(reference.hash)
@@ -129,7 +159,7 @@ const press = (event: PointerEvent): void => {
     drop: now => {
       const region = drawn.value
       drawn.value = null
-      if (!marking.value) return add(now)
+      if (!marking.value) return add(partOf(now))
       marking.value = false
       if (region && region.width * width.value > 4 && region.height * height.value > 4) void gathering.mark(reference.id, region)
     },
@@ -160,12 +190,14 @@ onMounted(() => pictures.open(reference.hash).catch((error: unknown) => { proble
         <img :src="server.pictureUrl(reference.hash, 'working')" :alt="reference.name" class="block size-full" draggable="false">
         <canvas v-if="showMap" ref="canvas" class="pointer-events-none absolute inset-0 size-full" aria-label="What each swatch stands for" data-test="map" />
         <div v-if="region" class="pointer-events-none absolute inset-0 overflow-hidden">
-          <div class="region" :style="{ left: `${region.x * 100}%`, top: `${region.y * 100}%`, width: `${region.width * 100}%`, height: `${region.height * 100}%` }" data-test="region" />
+          <div
+            class="region" tabindex="0" role="group" aria-label="Marked region: arrows move it, with Shift they size it" @keydown="nudgeRegion" :style="{ left: `${region.x * 100}%`, top: `${region.y * 100}%`, width: `${region.width * 100}%`, height: `${region.height * 100}%` }" data-test="region"
+          />
         </div>
         <button
           v-for="sample in samples" :key="sample.id" class="sample" :class="{ chosen: chosen === sample.id }" :style="{ left: `${sample.x * 100}%`, top: `${sample.y * 100}%` }"
           :aria-label="`Sample of ${swatchOf(sample)?.name ?? 'a swatch'}, ${sample.hex}, at ${Math.round(sample.x * 100)}% across and ${Math.round(sample.y * 100)}% down`" :data-test="`sample-${sample.id}`" :data-hex="sample.hex"
-          @pointerdown.stop="drag(sample, $event)" @keydown="key(sample, $event)" @focus="chosen = sample.id"
+          @pointerdown.stop="drag(sample, $event)" @keydown="key(sample, $event)" @focus="chosen = sample.id" @blur="hideLoupe"
         >
           <svg viewBox="-13 -13 26 26" class="size-[26px]" aria-hidden="true">
             <path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#fff" stroke-width="3" /><path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#000" />
@@ -186,6 +218,8 @@ onMounted(() => pictures.open(reference.hash).catch((error: unknown) => { proble
         <span class="value">{{ patchPixels(chosenSample.patch, reference.width) }} px</span>
       </label>
       <span v-else class="grow truncate">{{ marking ? 'Drag over the part to take colors from; Escape leaves it.' : 'A click takes a sample; drag one to move it.' }}</span>
+      <button v-if="marking" class="control bare h-6! px-1.5" @click="markMiddle">The middle</button>
+      <button v-else class="control bare h-6! px-1.5" @click="add({ x: 0.5, y: 0.5 })">Add sample</button>
       <button class="control bare h-6! px-1.5" :aria-pressed="marking" @click="marking = !marking">{{ marking ? 'No region' : 'Mark a region' }}</button>
       <button v-if="reference.region" class="control bare h-6! px-1.5" @click="gathering.mark(reference.id, null)">Whole picture</button>
       <button class="control bare h-6! px-1.5" :aria-pressed="showMap" :disabled="!samples.length" @click="showMap = !showMap">{{ showMap ? 'Picture' : 'Map' }}</button>

@@ -21,7 +21,7 @@ export const colorsInCss = (text: string): ReadColor[] => {
   let rule = ''
   walk(tree, {
     enter: (node: CssNode) => {
-      if (node.type === 'Rule') rule = generate(node.prelude).slice(0, 60)
+      if (node.type === 'Rule') rule = generate(node.prelude)
       if (node.type !== 'Declaration') return
       const name = nameOf(node.property, rule)
       if (node.value.type === 'Raw') return take(node.value.value.trim(), name)

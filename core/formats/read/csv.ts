@@ -28,7 +28,7 @@ export const colorsInCsv = (text: string): ReadColor[] => {
     const color = parseColor(channels ? channels.map(place => row[place]).join(' ') : row[at] ?? '')
     if (!color || color.alpha === 0) return []
     const name = named >= 0 ? row[named] : row.find((cell, i) => i !== at && /\p{L}/u.test(cell) && !isColor(cell))
-    return [{ hex: color.hex, name: name?.slice(0, 60) || null }]
+    return [{ hex: color.hex, name: name ?? null }]
   })
 }
 

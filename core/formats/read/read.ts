@@ -14,10 +14,14 @@ export type ListKind = 'text' | 'CSS' | 'design tokens' | 'CSV' | 'SVG'
 /** The longest list read, in characters. */
 export const LONGEST_LIST = 2 * 1024 * 1024
 
+/** The longest name a color keeps, in characters. */
+const LONGEST_NAME = 60
+
 /** Each color once: the first time it stands there, with the first name it has anywhere. */
 const once = (colors: readonly ReadColor[]): ReadColor[] => {
   const seen = new Map<Hex, ReadColor>()
-  for (const color of colors) {
+  for (const { hex, name } of colors) {
+    const color = { hex, name: name?.slice(0, LONGEST_NAME).trim() || null }
     const known = seen.get(color.hex)
     if (!known) seen.set(color.hex, color)
     else if (!known.name && color.name) seen.set(color.hex, color)

@@ -17,7 +17,7 @@ const boxOf = (tag: string, said: Record<string, string>): Shape['box'] => {
 
 const nameFrom = (said: Record<string, string>): string | null => {
   const name = said['data-name'] ?? said['aria-label'] ?? said['inkscape:label'] ?? said.id
-  return name && !/^(?:rect|path|circle|ellipse|swatch|color)?[-_]?\d+(?:-\d+)*$/i.test(name) ? name.replace(/[-_]+/g, ' ').slice(0, 60) : null
+  return name && !/^(?:rect|path|circle|ellipse|swatch|color)?[-_]?\d+(?:-\d+)*$/i.test(name) ? name.replace(/[-_]+/g, ' ') : null
 }
 
 interface Drawing { shapes: Shape[], texts: Array<{ x: number, y: number, text: string }>, width: number, height: number }
@@ -43,7 +43,7 @@ const drawingIn = (svg: string): Drawing => {
     },
     ontext: text => {
       const [shape, label] = [drawing.shapes.at(-1), drawing.texts.at(-1)]
-      if (title && shape) shape.name = text.trim().slice(0, 60) || shape.name
+      if (title && shape) shape.name = text.trim() || shape.name
       else if (label) label.text += text
     },
     onclosetag: () => {
@@ -60,7 +60,7 @@ const drawingIn = (svg: string): Drawing => {
 const writtenAt = ({ box: [x, y, width, height], name }: Shape, { texts }: Drawing): string | null => {
   if (name) return name
   const label = texts.find(text => text.x >= x - 1 && text.x <= x + width && text.y >= y && text.y <= y + height + Math.max(40, height * 0.5) && /\p{L}{2}/u.test(text.text.replace(/#?[\da-f]{6}/gi, '')))
-  return label?.text.replace(/#?[\da-f]{6}\b/gi, '').trim().slice(0, 60) || null
+  return label?.text.replace(/#?[\da-f]{6}\b/gi, '').trim() || null
 }
 
 const swatchesIn = (drawing: Drawing): Shape[] =>
