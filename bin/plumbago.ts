@@ -9,7 +9,7 @@ import { writeSvg } from '../core/artwork/write'
 import { parseColor } from '../core/color/parse'
 import { numbered, plainName } from '../core/color/name'
 import { WHEELS } from '../core/color/wheel'
-import { APART, EXTRACTED, extracted, type Lean } from '../core/extract/extract'
+import { APART, EXTRACTED, extracted, warmUp, type Lean } from '../core/extract/extract'
 import { toCss, toText, toTokens } from '../core/formats/formats'
 import { COUNT, derive } from '../core/harmony/derive'
 import { HARMONIES } from '../core/harmony/harmony'
@@ -118,7 +118,9 @@ const extract = async (path: string, words: ExtractWords): Promise<string> => {
   const start = performance.now()
   const bytes = await readFile(path)
   const info = await pictureInfo(bytes)
-  const picture = await workingPicture(bytes, info)
+  const decoding = workingPicture(bytes, info)
+  warmUp()
+  const picture = await decoding
   const decoded = performance.now()
   const { found, flat, note } = extracted([{ picture }], { count, apart }, lean)
   const tenth = (ms: number): number => Math.round(ms * 10) / 10

@@ -43,7 +43,7 @@ export const useGathering = defineStore('gathering', () => {
 
   const sources = computed(() => {
     const each = references.value.map(({ id, name }) => ({ key: id, title: name, of: [id] }))
-    return each.length > 1 ? [...each, { key: ALL, title: 'All together', of: references.value.map(({ id }) => id) }] : each
+    return each.length > 1 ? [{ key: ALL, title: 'All together', of: references.value.map(({ id }) => id) }, ...each] : each
   })
   const candidates = computed<Candidate[]>(() => sources.value.map(source => ({ ...source, ...results.value.get(source.key) ?? { extraction: null, problem: null } })))
 

@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink'
-import { extractor, type Extraction, type Lean, type Wanted } from '../../core/extract/extract'
+import { extractor, warmUp, type Extraction, type Lean, type Wanted } from '../../core/extract/extract'
 import { averaged, cutAround, patchPixels } from '../../core/extract/patch'
 import type { Picture, Region } from '../../core/extract/picture'
 import { mapped } from '../../core/extract/place'
@@ -97,3 +97,4 @@ const desk = {
 export type PictureDesk = typeof desk
 
 expose(desk)
+warmUp()

@@ -6,6 +6,7 @@ import { assigned, clustered, gridded, moved, QUICK, THOROUGH, type Effort } fro
 import { flatBlocks, type Block } from './flat'
 import type { Picture, Region } from './picture'
 import { placed, type Place } from './place'
+import { seeded } from './seeded'
 import { tallied, type Points, type Tally } from './tally'
 
 /** How many swatches an extraction may be asked for. */
@@ -155,3 +156,17 @@ export const extractor = (sources: readonly Source[], wanted: Wanted): { at: (le
 
 /** Extracts colors from pictures: deterministic, distinct, largest first. */
 export const extracted = (sources: readonly Source[], wanted: Wanted, lean: Lean = REST): Extraction => extractor(sources, wanted).at(lean)
+
+/** The side of the picture extraction is warmed up on, and how often. */
+const WARM = { side: 150, times: 2 } as const
+
+/**
+ * Runs extraction on a small picture made up for it, so that its code is compiled before it is needed: the first extraction of a
+ * process otherwise takes several times as long as the next. For the time one waits for a picture to be decoded.
+ */
+export const warmUp = (): void => {
+  const random = seeded(1)
+  const data = new Uint8ClampedArray(WARM.side ** 2 * 4)
+  for (let i = 0; i < data.length; i++) data[i] = i % 4 === 3 ? 255 : ((i >> 2) % WARM.side) * (0.3 + i % 4 * 0.3) + random() * 60
+  for (let time = 0; time < WARM.times; time++) extracted([{ picture: { width: WARM.side, height: WARM.side, data } }], { count: 8, apart: APART.usual }, { x: 0.2, y: 0.1 })
+}

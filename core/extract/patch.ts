@@ -5,6 +5,9 @@ import { SOLID, type Picture } from './picture'
 /** The widest patch a sample averages, in parts of the picture's width. */
 export const WIDEST_PATCH = 0.1
 
+/** The patch a sample starts with: a few pixels, so that grain does not decide. */
+export const USUAL_PATCH = 0.004
+
 /** The side of a patch in pixels of a picture so wide: odd, at least the one pixel under the point. */
 export const patchPixels = (patch: number, width: number): number => Math.max(1, Math.floor(Math.min(WIDEST_PATCH, Math.max(0, patch)) * width / 2) * 2 + 1)
 

@@ -1,5 +1,6 @@
 import { hsbOf, type Hex } from '../color/convert'
 import { numbered, plainName } from '../color/name'
+import { USUAL_PATCH } from '../extract/patch'
 import { turned } from '../color/wheel'
 import { anchorOf, pulled } from '../harmony/pull'
 import { MOST_SWATCHES, type Base, type Gathering, type Origin, type Project, type Reference, type Sample, type Swatch } from './schema'
@@ -67,7 +68,7 @@ export const extractedInto = (project: Project, found: readonly FoundColor[], ga
   const ids = freshSampleIds(found.length, kept)
   const before = new Map(project.scheme.map(swatch => [swatch.hex, swatch]))
   const scheme = gatheredScheme(found.map(({ hex, share }, i) => ({ hex, share, name: null, from: { kind: 'sample', sample: ids[i] as string } })), project.scheme)
-  const samples = found.map(({ hex, reference, x, y }, i): Sample => ({ id: ids[i] as string, reference, x, y, hex, patch: 0, found: { x, y, hex } }))
+  const samples = found.map(({ hex, reference, x, y }, i): Sample => ({ id: ids[i] as string, reference, x, y, hex, patch: USUAL_PATCH, found: { x, y, hex } }))
   const named = scheme.map(swatch => swatch.locked ? swatch : { ...swatch, name: before.get(swatch.hex)?.name ?? swatch.name })
   return gathered(project, named, usedSamples([...kept, ...samples], scheme), gathering)
 }
@@ -104,7 +105,7 @@ export const sampled = (project: Project, id: string, change: Partial<Pick<Sampl
 /** Samples back where the extraction found them: one, or all. */
 export const snapped = (project: Project, id: string | null): Project => {
   const back = project.samples.filter(sample => sample.found && (id === null || sample.id === id))
-  return back.reduce((now, { id: each, found }) => found ? sampled(now, each, { ...found, patch: 0 }) : now, project)
+  return back.reduce((now, { id: each, found }) => found ? sampled(now, each, { ...found, patch: USUAL_PATCH }) : now, project)
 }
 
 /** A further sample with a swatch of its own at the end of the scheme; the same project where there is no room for one. */
@@ -155,5 +156,12 @@ export const referenceRemoved = (project: Project, id: string): Project => {
   }
 }
 
-/** A place on the board, in parts of its width, for one more picture: in rows of three. */
-export const nextPlace = (references: readonly Reference[]): Reference['place'] => ({ x: 0.0125 + references.length % 3 * 0.3325, y: 0.0125 + Math.floor(references.length / 3) * 0.25 })
+/** How many references lie side by side on the board, and in how many rows. */
+const BOARD = { columns: 3, rows: 2 } as const
+
+/** A place on the board, in parts of its width, for one more picture: in rows; where the board is full, a little aside of those that lie there. */
+export const nextPlace = (references: readonly Reference[]): Reference['place'] => {
+  const at = references.length % (BOARD.columns * BOARD.rows)
+  const pile = Math.floor(references.length / (BOARD.columns * BOARD.rows)) % 5 * 0.02
+  return { x: 0.0125 + at % BOARD.columns * 0.3325 - pile * (at % BOARD.columns), y: 0.0125 + Math.floor(at / BOARD.columns) * 0.245 + pile * (at < BOARD.columns ? 1 : -1) }
+}

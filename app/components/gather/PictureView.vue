@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onKeyStroke, useElementSize } from '@vueuse/core'
-import { patchPixels, WIDEST_PATCH } from '../../../core/extract/patch'
+import { patchPixels, USUAL_PATCH, WIDEST_PATCH } from '../../../core/extract/patch'
 import { MOST_SWATCHES, type Reference, type Region, type Sample } from '../../../core/project/schema'
 import { followDrag } from '~/composables/useDrag'
 import type { Loupe } from '~/workers/pictures.worker'
@@ -27,7 +27,7 @@ const problem = ref<string | null>(null)
 const samples = computed(() => (project.document?.samples ?? []).filter(sample => sample.reference === reference.id))
 const swatchOf = (sample: Sample) => project.document?.scheme.find(({ from }) => from.kind === 'sample' && from.sample === sample.id)
 const region = computed(() => drawn.value ?? reference.region)
-const moved = computed(() => samples.value.some(({ found, x, y, patch }) => found && (found.x !== x || found.y !== y || patch > 0)))
+const moved = computed(() => samples.value.some(({ found, x, y, patch }) => found && (found.x !== x || found.y !== y || patch !== USUAL_PATCH)))
 
 /** What is under the hand: where, and what the loupe shows there. */
 const held = ref<{ id: string, x: number, y: number } | null>(null)
@@ -143,9 +143,9 @@ const add = ({ x, y }: { x: number, y: number }): void => {
   if ((project.settled?.scheme.length ?? 0) >= MOST_SWATCHES) return notices.say(`A scheme holds up to ${MOST_SWATCHES} swatches; remove one first.`, 'problem')
   void attempt(async () => {
     await pictures.openFine(reference.hash)
-    const hex = await pictures.measure(reference.hash, x, y, 0)
+    const hex = await pictures.measure(reference.hash, x, y, USUAL_PATCH)
     if (!hex) return notices.say('This place is clear; there is no color to take.', 'problem')
-    project.run(project.matching({ do: 'add sample', sample: { reference: reference.id, x, y, patch: 0, hex } }))
+    project.run(project.matching({ do: 'add sample', sample: { reference: reference.id, x, y, patch: USUAL_PATCH, hex } }))
     chosen.value = project.settled?.samples.at(-1)?.id ?? null
   })
 }
@@ -202,7 +202,7 @@ onMounted(() => pictures.open(reference.hash).catch((error: unknown) => { proble
           <svg viewBox="-13 -13 26 26" class="size-[26px]" aria-hidden="true">
             <path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#fff" stroke-width="3" /><path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#000" />
             <circle r="7" :fill="swatchOf(sample)?.hex ?? sample.hex" stroke="#fff" stroke-width="2.5" /><circle r="8" fill="none" stroke="#000" :stroke-dasharray="swatchOf(sample)?.tied === false ? '2 2' : undefined" />
-            <rect v-if="sample.patch > 0" x="-3" y="-3" width="6" height="6" fill="none" stroke="#fff" />
+            <rect v-if="sample.patch > USUAL_PATCH" x="-3" y="-3" width="6" height="6" fill="none" stroke="#fff" />
           </svg>
         </button>
         <SampleLoupe
@@ -213,9 +213,9 @@ onMounted(() => pictures.open(reference.hash).catch((error: unknown) => { proble
     </div>
     <p v-if="problem" role="alert">▲ {{ problem }}</p>
     <p class="flex items-center gap-1 text-caption text-quiet">
-      <label v-if="chosenSample && !marking" class="flex grow items-center gap-2">Patch
-        <input type="range" class="slide h-5! w-24" min="0" max="100" :value="Math.sqrt(chosenSample.patch / WIDEST_PATCH) * 100" aria-label="Width of the sample’s patch" @input="attempt(() => widen($event, false))" @change="attempt(() => widen($event, true))">
-        <span class="value">{{ patchPixels(chosenSample.patch, reference.width) }} px</span>
+      <label v-if="chosenSample && !marking" class="flex min-w-0 grow items-center gap-2">Patch
+        <input type="range" class="slide h-5! w-20 min-w-0" min="0" max="100" :value="Math.sqrt(chosenSample.patch / WIDEST_PATCH) * 100" aria-label="Width of the sample’s patch" @input="attempt(() => widen($event, false))" @change="attempt(() => widen($event, true))">
+        <span class="value whitespace-nowrap">{{ patchPixels(chosenSample.patch, reference.width) }} px</span>
       </label>
       <span v-else class="grow truncate">{{ marking ? 'Drag over the part to take colors from; Escape leaves it.' : 'A click takes a sample; drag one to move it.' }}</span>
       <button v-if="marking" class="control bare h-6! px-1.5" @click="markMiddle">The middle</button>

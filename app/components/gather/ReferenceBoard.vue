@@ -13,7 +13,7 @@ const { width } = useElementSize(board)
 const TILE = 0.31
 const held = ref<{ id: string, x: number, y: number } | null>(null)
 
-const heightOf = ({ width: w, height: h }: Reference): number => Math.min(0.24, TILE * h / w)
+const heightOf = ({ width: w, height: h }: Reference): number => Math.min(0.205, TILE * h / w)
 const placeOf = (reference: Reference): { x: number, y: number } => held.value?.id === reference.id ? held.value : reference.place
 const most = computed(() => (width.value ? 288 / width.value : 0.5) - 0.1)
 const bound = (x: number, y: number): { x: number, y: number } => ({ x: Math.min(1 - TILE, Math.max(0, x)), y: Math.min(most.value, Math.max(0, y)) })
