@@ -89,7 +89,9 @@ const firstLoad = async (address: string): Promise<void> => {
   const scripts = new Set([...html.matchAll(/\/_nuxt\/([\w-]+\.js)/g)].map(match => match[1] ?? ''))
   const size = (names: Iterable<string>): number => [...names].reduce((sum, name) => sum + gzipSync(readFileSync(`${folder}/${name}`)).length, 0) / 1000
   row('first load: entry script, gzip', `${whole(size(scripts))} kB`)
-  row('all scripts of the app, workers too, gzip', `${whole(size(readdirSync(folder).filter(name => name.endsWith('.js'))))} kB`)
+  const all = readdirSync(folder).filter(name => name.endsWith('.js'))
+  row('all scripts of the pages, gzip', `${whole(size(all.filter(name => !name.includes('.worker-'))))} kB`)
+  row('the workers, gzip', `${whole(size(all.filter(name => name.includes('.worker-'))))} kB`)
 }
 
 const routes = async (address: string, url: string): Promise<void> => {
