@@ -1,6 +1,6 @@
 import type { Lab } from '../color/convert'
 import { assigned } from './cluster'
-import type { Tally } from './tally'
+import { pointAt, type Tally } from './tally'
 
 /** What makes a color an accent: its OKLab chroma, and how far it stands from the nearest center, with lightness and without. */
 const VIVID = 0.1
@@ -26,8 +26,6 @@ const LOOKED_AT = 32
 
 /** Plain arithmetic: Math.hypot guards against overflow and takes several times as long. */
 const length = (a: number, b: number): number => Math.sqrt(a * a + b * b)
-
-const at = ({ l, a, b }: Tally, i: number): Lab => ({ l: l[i] as number, a: a[i] as number, b: b[i] as number })
 
 /** Weight and mean of the points of a list within reach of a place. */
 const around = (tally: Tally, list: ArrayLike<number>, place: Lab, reach: number): { weight: number, mean: Lab } => {
@@ -75,7 +73,7 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
   const looked = [...heaviest.values()].sort((one, other) => promise(other) - promise(one)).slice(0, LOOKED_AT)
   let [best, most] = [null as Lab | null, 0]
   for (const { i } of looked) {
-    const place = at(tally, i)
+    const place = pointAt(tally, i)
     const { weight: area } = around(tally, near, place, REACH)
     if (area < LEAST_AREA) continue
     const alone = around(tally, near, place, INNER).weight / around(tally, vivid, place, REACH * 1.2).weight

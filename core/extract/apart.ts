@@ -1,7 +1,7 @@
 import { hexOfLab, type Lab } from '../color/convert'
 import { deltaE, labDistance } from '../color/difference'
-import { assigned, moved } from './cluster'
-import type { Points } from './tally'
+import { assigned, moved, sharesOf } from './cluster'
+import { pointAt, type Points } from './tally'
 
 /** OKLab chroma. */
 const chroma = ({ a, b }: Lab): number => Math.hypot(a, b)
@@ -12,7 +12,8 @@ const isNearBlack = (center: Lab): boolean => center.l < 0.17 && chroma(center) 
 /** Whether two colors would take two places for what is seen as one white or one black. */
 const isSameEnd = (one: Lab, other: Lab): boolean => (isNearWhite(one) && isNearWhite(other)) || (isNearBlack(one) && isNearBlack(other))
 
-const difference = (one: Lab, other: Lab): number => deltaE(hexOfLab(one), hexOfLab(other))
+/** ΔE2000 between the 8-bit colors of two OKLab colors. */
+export const difference = (one: Lab, other: Lab): number => deltaE(hexOfLab(one), hexOfLab(other))
 
 /** Two centers too close to each other. */
 interface Pair { one: number, other: number, delta: number, same: boolean }
@@ -72,7 +73,7 @@ const further = (points: Points, centers: readonly Lab[], least: number): Lab | 
     .sort((one, other) => (points.weight[other] as number) * (distance[other] as number) - (points.weight[one] as number) * (distance[one] as number))
   let [best, gain] = [null as Lab | null, WORTH]
   for (const i of order.slice(0, TRIED)) {
-    const at = { l: points.l[i] as number, a: points.a[i] as number, b: points.b[i] as number }
+    const at = pointAt(points, i)
     if (centers.some(center => isSameEnd(center, at) || difference(center, at) < least)) continue
     let own = 0
     for (let j = 0; j < points.size; j++) {
@@ -94,7 +95,8 @@ const seen = (points: Points, center: Lab): Lab => {
     const away = distanceTo(points, i, center)
     if (away < least) [nearest, least] = [i, away]
   }
-  const way = { l: (points.l[nearest] as number) - center.l, a: (points.a[nearest] as number) - center.a, b: (points.b[nearest] as number) - center.b }
+  const to = pointAt(points, nearest)
+  const way = { l: to.l - center.l, a: to.a - center.a, b: to.b - center.b }
   return least > NEAR ? shifted(center, way, 1 - NEAR / least) : center
 }
 
@@ -111,9 +113,8 @@ export const spaced = (points: Points, centers: readonly Lab[], held: number, le
   for (let turn = 0; turn < centers.length; turn++) {
     const pair = pairsIn(now, least).find(({ delta, same, other }) => (same || delta < least * ONE_COLOR) && other >= held)
     if (!pair) break
-    const { label } = assigned(points, now)
-    const weightOf = (center: number): number => label.reduce((sum, each, i) => each === center ? sum + (points.weight[i] as number) : sum, 0)
-    const goes = pair.one < held || weightOf(pair.one) > weightOf(pair.other) ? pair.other : pair.one
+    const shares = sharesOf(points, now)
+    const goes = pair.one < held || (shares[pair.one] as number) > (shares[pair.other] as number) ? pair.other : pair.one
     now = now.filter((_, i) => i !== goes)
     const next = further(points, now, least)
     if (next) now = moved(points, [...now, next], held, 6, true)

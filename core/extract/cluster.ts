@@ -1,6 +1,6 @@
 import type { Lab } from '../color/convert'
 import { seeded } from './seeded'
-import type { Points } from './tally'
+import { pointAt, type Points } from './tally'
 
 /** Which center each point is nearest to, how far it is from it, and the weighted mean of those distances. */
 export interface Assignment { label: Uint8Array, distance: Float64Array, cost: number }
@@ -45,6 +45,13 @@ export const assigned = (points: Points, centers: readonly Lab[]): Assignment =>
     total += weight[i] as number
   }
   return { label, distance, cost: total ? cost / total : 0 }
+}
+
+/** The part of the weight each center stands for: that of the points nearest to it. */
+export const sharesOf = (points: Points, centers: readonly Lab[]): number[] => {
+  const shares = centers.map(() => 0)
+  assigned(points, centers).label.forEach((center, i) => { shares[center] = (shares[center] as number) + (points.weight[i] as number) })
+  return shares
 }
 
 /** Distances under this count as this far, so that a median does not divide by nothing. */
@@ -106,8 +113,6 @@ export const gridded = ({ size, l, a, b, weight }: Points, side: number): Points
   return { size: count, l: mean(1), a: mean(2), b: mean(3), weight: Float64Array.from({ length: count }, (_, i) => sums[i * 4] as number) }
 }
 
-const labAt = ({ l, a, b }: Points, i: number): Lab => ({ l: l[i] as number, a: a[i] as number, b: b[i] as number })
-
 /** Starts spread by distance (k-means++, Arthur and Vassilvitskii, 2007): each next center by chance in proportion to its squared distance. */
 const spreadStart = (points: Points, held: readonly Lab[], count: number, random: () => number): Lab[] => {
   const centers = [...held]
@@ -129,7 +134,7 @@ const spreadStart = (points: Points, held: readonly Lab[], count: number, random
       left -= (points.weight[at] as number) * (away[at] as number)
       if (left <= 0) break
     }
-    const center = labAt(points, at)
+    const center = pointAt(points, at)
     note(center, centers.length === 0)
     centers.push(center)
   }

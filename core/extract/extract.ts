@@ -1,10 +1,9 @@
 import { hexOfLab, labOf, type Hex, type Lab } from '../color/convert'
-import { deltaE } from '../color/difference'
 import { accentOf } from './accent'
-import { spaced } from './apart'
-import { assigned, clustered, gridded, moved, QUICK, THOROUGH, type Effort } from './cluster'
+import { difference, spaced } from './apart'
+import { assigned, clustered, gridded, moved, QUICK, sharesOf, THOROUGH, type Effort } from './cluster'
 import { flatBlocks, type Block } from './flat'
-import type { Picture, Region } from './picture'
+import type { Source } from './picture'
 import { placed, type Place } from './place'
 import { seeded } from './seeded'
 import { tallied, type Points, type Tally } from './tally'
@@ -33,11 +32,8 @@ export interface Extracted extends Found, Place {}
 /** What an extraction comes to: its colors, whether they are the exact ones of a picture made of flat blocks, and a word where there are fewer than asked. */
 export interface Extraction { found: Extracted[], flat: boolean, note: string | null }
 
-/** What colors are taken from. */
-export interface Source { picture: Picture, region?: Region | null | undefined }
-
-/** The faithful extraction, from which every lean starts: its centers, of which the first `fixed` do not move. */
-interface Rest { tally: Tally, centers: readonly Lab[], fixed: number, wanted: Wanted }
+/** The faithful extraction, from which every lean starts: its centers with their shares, of which the first `fixed` do not move. */
+interface Rest { tally: Tally, centers: readonly Lab[], shares: readonly number[], fixed: number, wanted: Wanted }
 
 /** By how much coverage may fall for accents to be kept: less where colors are few, since each of them is missed more. */
 const priceAmong = (count: number): number => count < 7 ? 1.08 : 1.17
@@ -52,7 +48,7 @@ const GRID = 0.02
 const rested = (tally: Tally, wanted: Wanted): Rest => {
   const held = (wanted.held ?? []).map(labOf)
   const free = wanted.count - held.length
-  if (!tally.size || free <= 0) return { tally, centers: held, fixed: held.length, wanted }
+  if (!tally.size || free <= 0) return { tally, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
   const points = gridded(tally, GRID)
   const find = (fixed: readonly Lab[], effort: Effort): Lab[] =>
     spaced(points, clustered(points, wanted.count - fixed.length, fixed, effort), fixed.length, wanted.apart)
@@ -61,13 +57,14 @@ const rested = (tally: Tally, wanted: Wanted): Rest => {
   const limit = assigned(points, centers).cost * priceAmong(free)
   for (let i = 0; i < accentsAmong(free); i++) {
     const accent = accentOf(tally, centers)
-    if (!accent || fixed.some(center => deltaE(hexOfLab(center), hexOfLab(accent)) < wanted.apart)) break
+    if (!accent || fixed.some(center => difference(center, accent) < wanted.apart)) break
     const next = find([...fixed, accent], QUICK)
     if (assigned(points, next).cost > limit && centers.length >= wanted.count) break
     fixed = [...fixed, accent]
     centers = next
   }
-  return { tally, centers: spaced(tally, moved(tally, centers, fixed.length, 4, true), fixed.length, wanted.apart), fixed: fixed.length, wanted }
+  const settled = spaced(tally, moved(tally, centers, fixed.length, 4, true), fixed.length, wanted.apart)
+  return { tally, centers: settled, shares: sharesOf(tally, settled), fixed: fixed.length, wanted }
 }
 
 /** How strongly the ends of the pad bend: weights change by up to this power of e for each standard deviation. */
@@ -91,21 +88,13 @@ const bent = (tally: Tally, { x, y }: Lean): Points => {
     w * Math.exp(BEND * (x * bound(((vivid[i] as number) - chroma.mean) / chroma.deviation) + y * bound(((l[i] as number) - light.mean) / light.deviation)))) }
 }
 
-/** The part of the tally each center stands for: its points' weight. */
-const sharesOf = (tally: Tally, centers: readonly Lab[]): number[] => {
-  const shares = centers.map(() => 0)
-  assigned(tally, centers).label.forEach((center, i) => { shares[center] = (shares[center] as number) + (tally.weight[i] as number) })
-  return shares
-}
-
 /**
  * The extracted colors beside those held, with their shares, largest first at rest and in that order wherever the pad leans.
  * A lean bends the weights of the pixels, never a color: the same clustering goes on from where it rested, drawn to
  * vivid or quiet, light or dark pixels, so that colors follow the hand without jumping.
  */
-const leaned = ({ tally, centers, fixed, wanted }: Rest, lean: Lean): Found[] => {
+const leaned = ({ tally, centers, shares: atRest, fixed, wanted }: Rest, lean: Lean): Found[] => {
   const held = wanted.held?.length ?? 0
-  const atRest = sharesOf(tally, centers)
   const order = centers.map((_, i) => i).slice(held).sort((one, other) => (atRest[other] as number) - (atRest[one] as number))
   if (lean.x === 0 && lean.y === 0) return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i] as number }))
   const points = bent(tally, lean)
@@ -137,13 +126,12 @@ const noteOn = (found: readonly Found[], { count, held = [] }: Wanted): string |
 }
 
 /** Pictures made ready for extraction: what does not depend on the lean is worked out once. */
-export const extractor = (sources: readonly Source[], wanted: Wanted): { at: (lean: Lean) => Extraction, tally: Tally } => {
+export const extractor = (sources: readonly Source[], wanted: Wanted): { at: (lean: Lean) => Extraction } => {
   const tally = tallied(sources)
   const [only] = sources
   const blocks = only && sources.length === 1 ? flatBlocks(only.picture, only.region) : null
   const rest = blocks ? null : rested(tally, wanted)
   return {
-    tally,
     at: lean => {
       if (blocks) return ofBlocks(blocks, wanted)
       if (!rest) return { found: [], flat: false, note: null }

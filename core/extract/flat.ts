@@ -1,6 +1,6 @@
 import { pixelsOf, SOLID, type Picture, type Region } from './picture'
 import { codeOf } from './tally'
-import { labOf, type Hex } from '../color/convert'
+import { labOf, rgbOf, type Hex } from '../color/convert'
 import { okDistance } from '../color/difference'
 
 /** One flat color of a picture: its exact value, its part of all flat blocks, and a place well inside it, in parts of width and height. */
@@ -266,7 +266,10 @@ export const flatBlocks = (picture: Picture, region?: Region | null): Block[] | 
 }
 
 /** Whether two values are one color read twice. */
-const isSameValue = (one: Hex, other: Hex): boolean => [1, 3, 5].every(at => Math.abs(parseInt(one.slice(at, at + 2), 16) - parseInt(other.slice(at, at + 2), 16)) <= 2)
+const isSameValue = (one: Hex, other: Hex): boolean => {
+  const [a, b] = [rgbOf(one), rgbOf(other)]
+  return [a.r - b.r, a.g - b.g, a.b - b.b].every(away => Math.round(Math.abs(away) * 255) <= 2)
+}
 
 /** Row by row, where a block starts a new row when it begins below the middle of the row's first. */
 const inReadingOrder = <Placed extends { row: number, column: number, height: number }>(blocks: readonly Placed[]): Placed[] => {

@@ -1,5 +1,6 @@
 import { formatHex } from 'culori'
 import type { Hex } from '../color/convert'
+import { encodedOf, linearOf } from '../color/linear'
 import { SOLID, type Picture } from './picture'
 
 /** The widest patch a sample averages, in parts of the picture's width. */
@@ -11,8 +12,7 @@ export const USUAL_PATCH = 0.004
 /** The side of a patch in pixels of a picture so wide: odd, at least the one pixel under the point. */
 export const patchPixels = (patch: number, width: number): number => Math.max(1, Math.floor(Math.min(WIDEST_PATCH, Math.max(0, patch)) * width / 2) * 2 + 1)
 
-const LINEAR = Float64Array.from({ length: 256 }, (_, i) => i / 255 <= 0.04045 ? i / 255 / 12.92 : ((i / 255 + 0.055) / 1.055) ** 2.4)
-const encoded = (value: number): number => value <= 0.0031308 ? value * 12.92 : 1.055 * value ** (1 / 2.4) - 0.055
+const LINEAR = Float64Array.from({ length: 256 }, (_, i) => linearOf(i / 255))
 
 /**
  * The color of a picture, averaged in linear light over its solid pixels (sRGB transfer function, IEC 61966-2-1); a
@@ -27,7 +27,7 @@ export const averaged = ({ data }: Picture): Hex | null => {
     b += LINEAR[data[i + 2] as number] as number
     count++
   }
-  return count ? formatHex({ mode: 'rgb', r: encoded(r / count), g: encoded(g / count), b: encoded(b / count) }) : null
+  return count ? formatHex({ mode: 'rgb', r: encodedOf(r / count), g: encodedOf(g / count), b: encodedOf(b / count) }) : null
 }
 
 /** A square of pixels cut from a picture around a point in parts of its width and height; what lies outside is left clear. */

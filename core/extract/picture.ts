@@ -4,6 +4,9 @@ export interface Picture { width: number, height: number, data: Uint8Array | Uin
 /** A part of a picture, in parts of its width and height: left, top, width and height in [0, 1]. */
 export interface Region { x: number, y: number, width: number, height: number }
 
+/** What colors are taken from: a picture, or a part of it. */
+export interface Source { picture: Picture, region?: Region | null | undefined }
+
 /** The most pixels a picture may have. */
 export const MOST_PIXELS = 40_000_000
 

@@ -1,6 +1,6 @@
 import { labOf, type Hex } from '../color/convert'
 import { assigned } from './cluster'
-import { pixelsOf, SOLID, type Picture, type Region } from './picture'
+import { pixelsOf, SOLID, type Picture, type Source } from './picture'
 import { codeOf, toLab, type Tally } from './tally'
 
 /** A place in one of several pictures, in parts of its width and height, where a color is at home. */
@@ -14,8 +14,6 @@ const LOOKS = 4
 
 /** How far, in OKLab, a pixel's color may lie from a result and still count half. */
 const NEAR = 0.05
-
-interface Source { picture: Picture, region?: Region | null | undefined }
 
 /** How much of each color lies in each cell of a picture: weights that fall with the distance from the color. */
 const weighed = ({ picture, region }: Source, count: number, tally: Tally, label: Uint8Array, weight: Float64Array) => {

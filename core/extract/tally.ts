@@ -1,7 +1,12 @@
-import { pixelsOf, SOLID, type Picture, type Region } from './picture'
+import type { Lab } from '../color/convert'
+import { linearOf } from '../color/linear'
+import { pixelsOf, SOLID, type Picture, type Region, type Source } from './picture'
 
 /** Weighted points in OKLab. */
 export interface Points { size: number, l: Float64Array, a: Float64Array, b: Float64Array, weight: Float64Array }
+
+/** One of the points. */
+export const pointAt = ({ l, a, b }: Points, i: number): Lab => ({ l: l[i] as number, a: a[i] as number, b: b[i] as number })
 
 /**
  * The colors of one or several pictures, gathered into bins of like color: OKLab of each bin's mean, and its weight, the
@@ -21,10 +26,7 @@ const CODES = 1 << 3 * BITS
 /** The code of an 8-bit color: which bin it falls into. */
 export const codeOf = (r: number, g: number, b: number): number => (r >> 3) << 10 | (g >> 3) << 5 | b >> 3
 
-const LINEAR = Float64Array.from({ length: 4096 }, (_, i) => {
-  const value = i / 4095
-  return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4
-})
+const LINEAR = Float64Array.from({ length: 4096 }, (_, i) => linearOf(i / 4095))
 
 /** OKLab of a color with channels in [0, 255] (Björn Ottosson, 2020), into three places of an array. */
 export const toLab = (r: number, g: number, b: number, into: Float64Array | number[]): void => {
@@ -84,7 +86,7 @@ const counted = (picture: Picture, region: Region | null | undefined): Counts =>
 }
 
 /** Gathers the solid pixels of pictures, or of a region of each, into bins. A tally of size 0 says that there are none. */
-export const tallied = (sources: ReadonlyArray<{ picture: Picture, region?: Region | null | undefined }>): Tally => {
+export const tallied = (sources: readonly Source[]): Tally => {
   const counts = sources.map(({ picture, region }) => counted(picture, region)).filter(({ solid }) => solid > 0)
   const placeOf = new Uint16Array(CODES)
   const used: number[] = []

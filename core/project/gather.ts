@@ -4,7 +4,7 @@ import { USUAL_PATCH } from '../extract/patch'
 import { turned } from '../color/wheel'
 import { anchorOf, pulled } from '../harmony/pull'
 import { MOST_SWATCHES, type Base, type Gathering, type Origin, type Project, type Reference, type Sample, type Swatch } from './schema'
-import { gatheredScheme } from './scheme'
+import { freshId, gatheredScheme } from './scheme'
 
 /* What is done to a project in Gather: references, samples, and schemes that are gathered instead of derived. */
 
@@ -56,9 +56,11 @@ const gathered = (project: Project, scheme: Swatch[], samples: Sample[], gatheri
 const usedSamples = (samples: readonly Sample[], scheme: readonly Swatch[]): Sample[] =>
   samples.filter(({ id }) => scheme.some(({ from }) => from.kind === 'sample' && from.sample === id))
 
+const idsOf = (all: ReadonlyArray<{ id: string }>): string[] => all.map(({ id }) => id)
+
 const freshSampleIds = (count: number, taken: readonly Sample[]): string[] => {
   const ids: string[] = []
-  for (let n = 1; ids.length < count; n++) if (!taken.some(({ id }) => id === `p${n}`)) ids.push(`p${n}`)
+  while (ids.length < count) ids.push(freshId('p', new Set([...idsOf(taken), ...ids])))
   return ids
 }
 
@@ -111,12 +113,9 @@ export const snapped = (project: Project, id: string | null): Project => {
 /** A further sample with a swatch of its own at the end of the scheme; the same project where there is no room for one. */
 export const sampleAdded = (project: Project, sample: Omit<Sample, 'id' | 'found'>): Project => {
   if (project.scheme.length >= MOST_SWATCHES) return project
-  const [id] = freshSampleIds(1, project.samples) as [string]
+  const id = freshId('p', new Set(idsOf(project.samples)))
   const share = 1 / (project.scheme.length + 1)
-  const ids = new Set(project.scheme.map(({ id: each }) => each))
-  let n = 1
-  while (ids.has(`s${n}`)) n++
-  const swatch: Swatch = { id: `s${n}`, hex: sample.hex, name: plainName(sample.hex), role: 'detail', share, offset: 0, locked: false, from: { kind: 'sample', sample: id }, tied: true }
+  const swatch: Swatch = { id: freshId('s', new Set(idsOf(project.scheme))), hex: sample.hex, name: plainName(sample.hex), role: 'detail', share, offset: 0, locked: false, from: { kind: 'sample', sample: id }, tied: true }
   const scheme = [...project.scheme.map(each => ({ ...each, share: each.share * (1 - share) })), swatch]
   return gathered(project, scheme, [...project.samples, { ...sample, id, found: null }], {})
 }

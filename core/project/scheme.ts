@@ -5,17 +5,17 @@ import { distinctFrom } from '../harmony/distinct'
 import { usualRole, usualShares } from '../harmony/proportion'
 import { MOST_SWATCHES, type Base, type Harmony, type Origin, type Swatch } from './schema'
 
-/** An id no swatch of a list has. */
-const freshId = (taken: ReadonlySet<string>): string => {
+/** An id that is not taken: the prefix and the first free number. */
+export const freshId = (prefix: 's' | 'p', taken: ReadonlySet<string>): string => {
   let n = 1
-  while (taken.has(`s${n}`)) n++
-  return `s${n}`
+  while (taken.has(`${prefix}${n}`)) n++
+  return `${prefix}${n}`
 }
 
 /** Ids for so many swatches: those that were there by place, then fresh ones. */
 const idsFor = (count: number, before: readonly Swatch[], taken: ReadonlySet<string> = new Set()): string[] => {
   const ids: string[] = []
-  for (let i = 0; i < count; i++) ids.push(before[i]?.id ?? freshId(new Set([...taken, ...before.map(({ id }) => id), ...ids])))
+  for (let i = 0; i < count; i++) ids.push(before[i]?.id ?? freshId('s', new Set([...taken, ...before.map(({ id }) => id), ...ids])))
   return ids
 }
 

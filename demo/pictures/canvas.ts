@@ -1,17 +1,15 @@
 import { createNoise2D } from 'simplex-noise'
 import { rgbOf, type Hex } from '../../core/color/convert'
+import { encodedOf, linearOf } from '../../core/color/linear'
 import { seeded } from '../../core/extract/seeded'
 
 /** A color in linear light, channels from 0. */
 export type Light = readonly [r: number, g: number, b: number]
 
-const linear = (value: number): number => value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4
-const encoded = (value: number): number => value <= 0.0031308 ? value * 12.92 : 1.055 * value ** (1 / 2.4) - 0.055
-
 /** A hex color in linear light. */
 export const light = (hex: Hex): Light => {
   const { r, g, b } = rgbOf(hex)
-  return [linear(r), linear(g), linear(b)]
+  return [linearOf(r), linearOf(g), linearOf(b)]
 }
 
 export const within = (value: number, least = 0, most = 1): number => Math.min(most, Math.max(least, value))
@@ -55,7 +53,7 @@ export const painted = (width: number, height: number, grain: number, seed: numb
     for (let column = 0; column < width; column++) {
       const color = at((column + 0.5) / width, (row + 0.5) / height)
       const speck = (random() + random() + random() - 1.5) * grain
-      for (const value of color) pixels[i++] = Math.round(within(encoded(within(value)) + speck) * 255)
+      for (const value of color) pixels[i++] = Math.round(within(encodedOf(within(value)) + speck) * 255)
     }
   }
   return pixels

@@ -9,10 +9,7 @@ import { readSvg } from '../../core/artwork/read'
 import { sizeOf } from '../../core/artwork/size'
 import type { ArtworkFile } from '../../core/project/schema'
 import { renderSvg } from '../../render/resvg'
-
-/** A name for artwork from that of its file: without folder and ending. */
-const titleOf = (fileName: string): string =>
-  fileName.replace(/^.*[\\/]/, '').replace(/\.svgz?$/i, '').replace(/\s+/g, ' ').trim().slice(0, 120) || 'Artwork'
+import { titleOf } from '../title'
 
 const LETTERS = new Set(['text', 'tspan', 'textPath'])
 
@@ -35,7 +32,7 @@ export const receiveSvg = async (fileName: string, bytes: Uint8Array): Promise<R
   const { inks, map } = await measuredInks(reading, renderSvg, MAPPED)
   const file: ArtworkFile = {
     hash: createHash('sha256').update(source).digest('hex'),
-    name: titleOf(fileName), ...sizeOf(reading.markup), inks, removed, notes: reading.notes,
+    name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), ...sizeOf(reading.markup), inks, removed, notes: reading.notes,
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
   const faithful = map && !lettered && await isFaithful(reading, map, renderSvg)

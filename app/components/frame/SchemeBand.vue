@@ -7,7 +7,7 @@ import type { Swatch } from '../../../core/project/schema'
 
 /** The scheme at the foot of every step: swatches as wide as their share. A click opens the card of one, L locks it, a click on its value copies it. */
 const project = useProject()
-const notices = useNotices()
+const copy = useCopying()
 const band = useTemplateRef<HTMLElement>('band')
 const card = useTemplateRef<HTMLElement>('card')
 const { width } = useElementSize(band)
@@ -33,10 +33,6 @@ onKeyStroke('Escape', () => { if (opened.value) close() })
 onClickOutside(card, event => { if (!(event.target as HTMLElement).closest('[data-swatch-id], [data-test=notices]')) opened.value = null })
 
 const lock = ({ id, locked }: Swatch): void => project.run({ do: 'lock', id, locked: !locked })
-const copy = (swatch: Swatch): Promise<void | null> => notices.attempt(async () => {
-  await navigator.clipboard.writeText(swatch.hex)
-  notices.say(`Copied ${swatch.hex}.`)
-})
 const lettersOn = (hex: string): string => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'
 const isCut = (swatch: Swatch): boolean => !swatch.tied && project.document !== null && sourceOf(project.document, swatch) !== null
 </script>
@@ -58,7 +54,7 @@ const isCut = (swatch: Swatch): boolean => !swatch.tied && project.document !== 
         </button>
         <p class="truncate pt-1 leading-4">{{ swatch.name }}</p>
         <p class="flex min-w-0 items-center gap-2 overflow-hidden">
-          <button class="value hover:underline" :aria-label="`Copy ${swatch.hex}`" title="Copy" @click="copy(swatch)">{{ swatch.hex }}</button>
+          <button class="value hover:underline" :aria-label="`Copy ${swatch.hex}`" title="Copy" @click="copy(swatch.hex, `Copied ${swatch.hex}.`)">{{ swatch.hex }}</button>
           <span v-if="isCut(swatch)" role="img" aria-label="Edited by hand: the tie to where it came from is cut" title="Edited by hand: the tie to where it came from is cut"><LinkIcon class="size-3 shrink-0 opacity-40" /></span><span class="truncate text-caption text-quiet">{{ swatch.role }}</span>
         </p>
       </li>

@@ -10,6 +10,7 @@ const { swatch } = defineProps<{ swatch: Swatch }>()
 const emit = defineEmits<{ close: [] }>()
 const project = useProject()
 const notices = useNotices()
+const copy = useCopying()
 const typed = ref('')
 const problem = ref('')
 watch(() => swatch.hex, hex => { typed.value = hex }, { immediate: true })
@@ -35,10 +36,6 @@ const take = (): void => {
   if (color) edit(color.hex)
   else problem.value = `“${typed.value.slice(0, 30)}” is not a color.`
 }
-const copy = (): Promise<void | null> => notices.attempt(async () => {
-  await navigator.clipboard.writeText(swatch.hex)
-  notices.say(`Copied ${swatch.hex}.`)
-})
 const remove = (): void => {
   project.run(project.matching({ do: 'remove swatch', id: swatch.id }))
   notices.say(`Removed ${swatch.name}.`, 'done', project.undo)
@@ -54,7 +51,7 @@ const remove = (): void => {
     </div>
     <form class="flex gap-2" @submit.prevent="take">
       <input v-model="typed" class="field min-w-0 grow" aria-label="Color of the swatch in any notation" spellcheck="false" maxlength="60" @change="take">
-      <button type="button" class="control" @click="copy">Copy</button>
+      <button type="button" class="control" @click="copy(swatch.hex, `Copied ${swatch.hex}.`)">Copy</button>
     </form>
     <p v-if="problem" class="text-caption" role="alert">▲ {{ problem }}</p>
     <ColorPicker

@@ -7,6 +7,7 @@ import { saveFile } from '~/composables/saveFile'
 const project = useProject()
 const files = useArtworkFiles()
 const notices = useNotices()
+const copy = useCopying()
 const byArrow = useRovingRadio()
 const FORMATS = [
   { kind: 'css', title: 'CSS custom properties', ending: '.css', type: 'text/css', write: toCss },
@@ -24,10 +25,6 @@ const saveScheme = (): void => {
   saveFile(name, text.value, format.value.type)
   notices.say(`Saved ${name}.`)
 }
-const copyScheme = (): Promise<void | null> => notices.attempt(async () => {
-  await navigator.clipboard.writeText(text.value)
-  notices.say(`Copied the scheme as ${format.value.title}.`)
-})
 const saveArtwork = (art: Artwork): Promise<void | null> => notices.attempt(async () => {
   const name = `${keyOf(art.name)}.svg`
   saveFile(name, await files.write(art.hash, project.colors), 'image/svg+xml')
@@ -61,7 +58,7 @@ const changed = (art: Artwork): string => {
       <pre class="value max-h-60 overflow-auto border border-line bg-table p-3" tabindex="0" aria-label="The scheme as a file" data-test="scheme-text">{{ text }}</pre>
       <p class="flex gap-2">
         <button class="control primary" data-test="download-scheme" @click="saveScheme"><ArrowDownTrayIcon class="size-4" />Download</button>
-        <button class="control" @click="copyScheme"><ClipboardDocumentIcon class="size-4" />Copy</button>
+        <button class="control" @click="copy(text, `Copied the scheme as ${format.title}.`)"><ClipboardDocumentIcon class="size-4" />Copy</button>
       </p>
     </section>
   </div>
