@@ -44,6 +44,14 @@ export const hexOf = (color: Color): Hex => {
   return formatHex(isShown(rgb) ? rgb : fitted(color) as Rgb)
 }
 
+/** The OKLab color nearest to one that sRGB can show, not rounded to hex; brought in by chroma like `hexOf`. */
+export const shownLab = (lab: Lab): Lab => {
+  const color = { mode: 'oklab', ...lab } as const
+  if (isShown(toRgb(color) as Rgb)) return lab
+  const { l, a, b } = toOklab(fitted(color)) as Oklab
+  return { l, a, b }
+}
+
 /** Red, green and blue of a hex color, each in [0, 1]. */
 export const rgbOf = (hex: Hex): { r: number, g: number, b: number } => {
   const value = parseInt(hex.slice(1), 16)
@@ -71,11 +79,17 @@ export const hexOfLab = ({ l, a, b }: Lab): Hex => hexOf({ mode: 'oklab', l, a, 
 /** Chroma below which a color is a gray and its OKLCH hue means nothing. */
 export const GRAY_CHROMA = 0.004
 
+/** OKLCH chroma under which a color serves as a neutral in a scheme. */
+export const NEUTRAL_CHROMA = 0.03
+
 /** OKLCH of a hex color; the hue of a gray is `fallbackHue`. */
 export const lchOf = (hex: Hex, fallbackHue = 0): Lch => {
   const { l, c, h } = toOklch({ mode: 'rgb', ...rgbOf(hex) }) as Oklch
   return { l, c, h: c > GRAY_CHROMA && h !== undefined ? degrees(h) : fallbackHue }
 }
+
+/** Whether a color serves as a neutral: a gray, or with only a hint of a hue. */
+export const isNeutral = (hex: Hex): boolean => lchOf(hex).c < NEUTRAL_CHROMA
 
 /** The hex color of an OKLCH color, brought into sRGB by chroma. */
 export const hexOfLch = ({ l, c, h }: Lch): Hex =>

@@ -49,3 +49,10 @@ export const atAngle = (wheel: Wheel, hex: Hex, angle: number): Hex => {
 /** A color turned round a wheel by an angle in degrees; a whole turn, or none, returns it unchanged. */
 export const turned = (wheel: Wheel, hex: Hex, by: number, rememberedHue = 0): Hex =>
   degrees(by) === 0 ? hex : atAngle(wheel, hex, angleOf(wheel, hex, rememberedHue) + by)
+
+/** The HSB hue, in degrees, that a remembered hue becomes when it is turned round a wheel by an angle in degrees. */
+export const turnedHue = (wheel: Wheel, hue: number, by: number): number => {
+  if (degrees(by) === 0) return hue
+  if (wheel !== 'perceptual') return hueAtAngle(wheel, angleOfHue(wheel, hue) + by)
+  return hsbOf(hexOfLch({ ...lchOf(hexOfHsb({ h: hue, s: 0.6, b: 0.7 })), h: angleOf(wheel, hexOfHsb({ h: hue, s: 0.6, b: 0.7 })) + by })).h
+}

@@ -33,3 +33,6 @@ export const blended = (hexes: readonly Hex[], others: readonly Hex[], amount: n
     return other === undefined ? hex : mixed(hex, other, amount)
   })
 }
+
+/** So many colors between two, at equal distances in OKLab, neither end among them. */
+export const inBetween = (one: Hex, other: Hex, count: number): Hex[] => Array.from({ length: count }, (_, i) => mixed(one, other, (i + 1) / (count + 1)))

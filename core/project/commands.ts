@@ -1,15 +1,30 @@
 import { z } from 'zod'
-import { offsetsOf, spreadOf } from '../harmony/harmony'
+import { MEASURES } from '../harmony/adjust'
+import { COUNT } from '../harmony/derive'
+import { RUNGS } from '../harmony/ladder'
+import { ORDERS } from '../harmony/order'
+import { ROLES } from '../harmony/proportion'
 import { SHADINGS } from '../remap/remap'
-import { edited, extractedInto, madeBase, referenceRemoved, retied, sampleAdded, sampled, snapped, swatchRemoved, takenInto, worn } from './gather'
 import {
-  artworkSchema, baseSchema, gatheringSchema, harmonySchema, hexSchema, idSchema, MOST_SWATCHES, nameSchema, referenceSchema, regionSchema, sampleSchema, swatchSchema, targetSchema,
-  type Harmony, type Project, type Target,
+  arranged, castFixed, composed, dealt, edited, freshlyDerived, inLook, inRoles, locked, recolored, resized, restored, swatchesAdded, swatchRemoved, turnedAlone, underCast, wholeAdjusted,
+} from './compose'
+import { extractedInto, madeBase, referenceRemoved, sampleAdded, sampled, snapped, takenInto } from './gather'
+import {
+  artworkSchema, baseSchema, castSchema, gatheringSchema, harmonySchema, hexSchema, idSchema, lookSchema, MADE, MOST_SWATCHES, nameSchema, referenceSchema, regionSchema, sampleSchema, swatchSchema, targetSchema,
+  type Project, type Target,
 } from './schema'
-import { schemeOf } from './scheme'
+import { shared } from './scheme'
+import { worn } from './worn'
 
 const targets = z.record(hexSchema, targetSchema).optional()
 const share = z.number().min(0).max(1)
+const way = z.number().min(-1).max(1)
+const hued = z.object({ hex: hexSchema, hue: z.number().min(0).max(360) })
+
+const adjustmentsSchema = z.object({
+  measure: z.enum(MEASURES), saturation: way, brightness: way, evenSaturation: share, evenLightness: share, redCyan: way, greenMagenta: way, blueYellow: way, drain: share, tintNeutrals: share,
+  nudge: z.object({ saturation: share, brightness: share, seed: z.number().int() }),
+})
 
 /** Everything that can be done to a project. Where the swatches change, `targets` say what inks become from then on. */
 export const commandSchema = z.discriminatedUnion('do', [
@@ -41,7 +56,22 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('snap samples'), id: idSchema.nullable() }),
   z.object({ do: z.literal('add sample'), sample: sampleSchema.omit({ id: true, found: true }), targets }),
   z.object({ do: z.literal('remove swatch'), id: idSchema, targets }),
-  z.object({ do: z.literal('edit swatch'), id: idSchema, hex: hexSchema }),
+  z.object({ do: z.literal('edit swatch'), id: idSchema, hex: hexSchema, hue: hued.shape.hue.optional() }),
+  z.object({ do: z.literal('recolor swatches'), colors: z.record(idSchema, hued), what: z.string().max(40) }),
+  z.object({ do: z.literal('turn swatch'), id: idSchema, angle: z.number() }),
+  z.object({ do: z.literal('add swatches'), colors: z.array(z.object({ hex: hexSchema, hue: hued.shape.hue.optional(), name: swatchSchema.shape.name.optional() })).min(1).max(MOST_SWATCHES), how: z.enum(MADE), after: idSchema.nullable(), targets }),
+  z.object({ do: z.literal('resize'), count: z.number().int().min(COUNT.least).max(MOST_SWATCHES), targets }),
+  z.object({ do: z.literal('arrange swatches'), ids: z.array(idSchema).max(MOST_SWATCHES) }),
+  z.object({ do: z.literal('order'), order: z.enum(ORDERS) }),
+  z.object({ do: z.literal('share out'), shares: z.record(idSchema, share) }),
+  z.object({ do: z.literal('describe swatch'), id: idSchema, change: z.object({ name: swatchSchema.shape.name.min(1), role: z.enum(ROLES) }).partial() }),
+  z.object({ do: z.literal('assign roles') }),
+  z.object({ do: z.literal('set rungs'), rungs: z.number().int().min(RUNGS.least).max(RUNGS.most) }),
+  z.object({ do: z.literal('adjust'), adjustments: adjustmentsSchema, from: z.record(idSchema, hued), what: z.string().max(40) }),
+  z.object({ do: z.literal('cast'), cast: castSchema.nullable() }),
+  z.object({ do: z.literal('fix cast') }),
+  z.object({ do: z.literal('deal'), seed: z.number().int(), kind: harmonySchema.shape.kind.optional() }),
+  z.object({ do: z.literal('adopt'), look: lookSchema, what: z.string().max(80), targets }),
   z.object({ do: z.literal('restore swatch'), id: idSchema }),
   z.object({ do: z.literal('lock'), id: idSchema, locked: z.boolean() }),
   z.object({ do: z.literal('make base'), id: idSchema }),
@@ -52,23 +82,8 @@ export type Command = z.infer<typeof commandSchema>
 const definedIn = <Change extends object>(change: Change): { [Key in keyof Change]: Exclude<Change[Key], undefined> } =>
   Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined)) as { [Key in keyof Change]: Exclude<Change[Key], undefined> }
 
-/** A harmony changed in part: a new kind opens at its usual spread, and a free one starts at the angles that were there. */
-const composed = (before: Harmony, change: Extract<Command, { do: 'compose' }>['harmony']): Harmony => {
-  const next: Harmony = { ...before, ...definedIn(change) }
-  const newKind = next.kind !== before.kind
-  const free = newKind && next.kind === 'free' && !change.free ? offsetsOf(before.kind, before.spread, before.free) : next.free
-  return { ...next, free, spread: spreadOf(next.kind, newKind && change.spread === undefined ? undefined : next.spread) }
-}
-
 const withTargets = (project: Project, targets: Readonly<Record<string, Target>>): Project =>
   ({ ...project, remap: { ...project.remap, targets: { ...project.remap.targets, ...targets } } })
-
-/** The scheme derived from base and harmony; samples of swatches that are gone go with them. */
-const derivedFrom = (project: Project): Project => {
-  const scheme = schemeOf(project.base, project.harmony, project.scheme)
-  const samples = project.samples.filter(({ id }) => scheme.some(({ from }) => from.kind === 'sample' && from.sample === id))
-  return { ...project, scheme, samples, derived: true }
-}
 
 const retargeted = (project: Project, change: (target: Target) => string | null): Project => {
   const { targets } = project.remap
@@ -78,20 +93,12 @@ const retargeted = (project: Project, change: (target: Target) => string | null)
   })))
 }
 
-/** A gathered scheme stays one as long as only wheel and turn change; anything else of a harmony derives a new one. */
-const keepsGathered = (project: Project, harmony: Partial<Harmony>): boolean =>
-  !project.derived && Object.keys(harmony).every(key => key === 'wheel' || key === 'turn')
-
 /** The project after a command. The project given is not changed; a command that changes nothing returns an equal one. */
 export const apply = (project: Project, command: Command): Project => {
   switch (command.do) {
     case 'rename': return { ...project, name: command.name }
-    case 'set base': return derivedFrom({ ...project, base: command.base, harmony: project.derived ? project.harmony : { ...project.harmony, turn: 0 } })
-    case 'compose': {
-      if (keepsGathered(project, command.harmony as Partial<Harmony>)) return worn({ ...project, harmony: composed(project.harmony, command.harmony) })
-      const harmony = composed(project.derived ? project.harmony : { ...project.harmony, turn: 0 }, command.harmony)
-      return withTargets(derivedFrom({ ...project, harmony }), command.targets ?? {})
-    }
+    case 'set base': return freshlyDerived({ ...project, base: command.base, harmony: project.derived ? project.harmony : { ...project.harmony, turn: 0 } }, project.derived ? project.harmony.count : 0)
+    case 'compose': return withTargets(composed(project, definedIn(command.harmony)), command.targets ?? {})
     case 'add artwork': return withTargets({ ...project, artwork: [...project.artwork, command.artwork] }, command.targets)
     case 'remove artwork': return { ...project, artwork: project.artwork.filter(({ id }) => id !== command.id) }
     case 'match': return withTargets(project, command.targets)
@@ -113,11 +120,30 @@ export const apply = (project: Project, command: Command): Project => {
     case 'snap samples': return snapped(project, command.id)
     case 'add sample': return withTargets(sampleAdded(project, command.sample), command.targets ?? {})
     case 'remove swatch': return withTargets(swatchRemoved(project, command.id), command.targets ?? {})
-    case 'edit swatch': return edited(project, command.id, command.hex)
-    case 'restore swatch': return retied(project, command.id)
-    case 'lock': return { ...project, scheme: project.scheme.map(swatch => swatch.id === command.id ? { ...swatch, locked: command.locked } : swatch) }
+    case 'edit swatch': return edited(project, command.id, { hex: command.hex, hue: command.hue ?? project.scheme.find(({ id }) => id === command.id)?.hue ?? 0 })
+    case 'recolor swatches': return recolored(project, command.colors)
+    case 'turn swatch': return turnedAlone(project, command.id, command.angle)
+    case 'add swatches': return withTargets(swatchesAdded(project, command.colors, command.how, command.after), command.targets ?? {})
+    case 'resize': return withTargets(resized(project, command.count), command.targets ?? {})
+    case 'arrange swatches': return arranged(project, command.ids)
+    case 'order': return { ...project, order: command.order }
+    case 'share out': return { ...project, scheme: shared(project.scheme.map(swatch => ({ ...swatch, share: command.shares[swatch.id] ?? swatch.share }))) }
+    case 'describe swatch': return { ...project, scheme: project.scheme.map(swatch => swatch.id === command.id ? { ...swatch, ...definedIn(command.change) } : swatch) }
+    case 'assign roles': return inRoles(project)
+    case 'set rungs': return { ...project, rungs: command.rungs }
+    case 'adjust': return wholeAdjusted(project, command.adjustments, command.from)
+    case 'cast': return underCast(project, command.cast)
+    case 'fix cast': return castFixed(project)
+    case 'deal': return dealt(project, command.seed, command.kind)
+    case 'adopt': return withTargets(inLook(project, command.look), command.targets ?? {})
+    case 'restore swatch': return restored(project, command.id)
+    case 'lock': return locked(project, command.id, command.locked)
     case 'make base': return madeBase(project, command.id)
   }
+}
+
+const SAID_MADE: Record<(typeof MADE)[number], string> = {
+  'ring': 'swatch', 'ladder': 'rung', 'complement': 'complement', 'in-between': 'in-between', 'neutral': 'neutral', 'copy': 'copy', 'alternative': 'alternative', 'recent': 'swatch', 'deal': 'swatch', 'harmony': 'swatch',
 }
 
 /** What a command does, as the undo button says it. */
@@ -145,6 +171,21 @@ export const sayCommand = (command: Command): string => {
     case 'add sample': return 'add sample'
     case 'remove swatch': return 'remove swatch'
     case 'edit swatch': return 'edit swatch'
+    case 'recolor swatches': return command.what
+    case 'turn swatch': return 'turn swatch'
+    case 'add swatches': return command.colors.length > 1 ? 'add swatches' : `add ${SAID_MADE[command.how]}`
+    case 'resize': return 'number of swatches'
+    case 'arrange swatches': return 'reorder'
+    case 'order': return 'order'
+    case 'share out': return 'shares'
+    case 'describe swatch': return command.change.name !== undefined ? 'rename swatch' : 'role'
+    case 'assign roles': return 'roles'
+    case 'set rungs': return 'ladder'
+    case 'adjust': return command.what
+    case 'cast': return command.cast ? 'cast' : 'remove cast'
+    case 'fix cast': return 'fix cast'
+    case 'deal': return 'deal'
+    case 'adopt': return command.what
     case 'restore swatch': return 'restore swatch'
     case 'lock': return command.locked ? 'lock' : 'unlock'
     case 'make base': return 'make base'

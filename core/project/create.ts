@@ -1,4 +1,5 @@
 import { css } from '../color/parse'
+import { RUNGS } from '../harmony/ladder'
 import { matchInks, type InkArea } from '../remap/match'
 import { FIRST_GATHERING, type Base, type Harmony, type Project, type Swatch, type Target } from './schema'
 import { schemeOf } from './scheme'
@@ -8,7 +9,7 @@ const FIRST_HARMONY: Harmony = { kind: 'split complementary', wheel: 'paint', sp
 
 /** A project with nothing in it but a base color and the scheme derived from it. */
 export const newProject = (name: string, base: Base = FIRST_BASE, harmony: Harmony = FIRST_HARMONY): Project => ({
-  name, base, harmony, scheme: schemeOf(base, harmony), derived: true, references: [], samples: [], gathering: FIRST_GATHERING, artwork: [], remap: { targets: {}, shading: 'relative' },
+  name, base, harmony, scheme: schemeOf(base, harmony), lead: null, order: 'as set', cast: null, rungs: RUNGS.usual, derived: true, references: [], samples: [], gathering: FIRST_GATHERING, artwork: [], remap: { targets: {}, shading: 'relative' }, at: null,
 })
 
 /** The matching of inks to the swatches of a scheme, as targets. Inks whose target was set by hand keep it as long as its swatch is there. */

@@ -1,7 +1,7 @@
 import { angleOf } from '../color/wheel'
 import { apply, commandSchema, type Command } from './commands'
 import { newProject } from './create'
-import { sourceOf } from './gather'
+import { sourceOf } from './worn'
 import { projectSchema, type Project, type Reference } from './schema'
 
 const reference = (id: string): Reference => ({ id, name: `Picture ${id}`, hash: 'a'.repeat(64), width: 300, height: 200, place: { x: 0, y: 0 }, region: null })
@@ -47,14 +47,17 @@ describe('a scheme extracted from a reference', () => {
 describe('a swatch', () => {
   it('edited by hand is cut from where it came from, and can be tied again', () => {
     const edited = run(gathered, { do: 'edit swatch', id: id(1), hex: '#ff0000' })
-    expect(edited.scheme[1]).toMatchObject({ hex: '#ff0000', tied: false })
+    expect(edited.scheme[1]).toMatchObject({ hex: '#ff0000', own: { hex: '#ff0000' } })
     expect(run(edited, { do: 'restore swatch', id: id(1) })).toEqual(gathered)
   })
-  it('edited by hand does not move with pull and turn; a locked one neither', () => {
-    const set = run(gathered, { do: 'edit swatch', id: id(1), hex: '#ff0000' }, { do: 'lock', id: id(2), locked: true }, { do: 'pull', pull: { kind: 'complementary', amount: 1 } }, { do: 'compose', harmony: { turn: 40 } })
+  it('edited by hand is not pulled, but turns with the whole from where it was set; a locked one stays', () => {
+    const set = run(gathered, { do: 'edit swatch', id: id(1), hex: '#ff0000' }, { do: 'lock', id: id(2), locked: true }, { do: 'pull', pull: { kind: 'complementary', amount: 1 } })
     expect(hexes(set)[1]).toBe('#ff0000')
-    expect(hexes(set)[2]).toBe('#a86e20')
-    expect(hexes(set)[3]).not.toBe('#126065')
+    const turned = run(set, { do: 'compose', harmony: { turn: 40 } })
+    expect(angleOf('paint', hexes(turned)[1] ?? '')).toBeCloseTo(40, 0)
+    expect(hexes(turned)[2]).toBe('#a86e20')
+    expect(hexes(turned)[3]).not.toBe('#126065')
+    expect(hexes(run(turned, { do: 'compose', harmony: { turn: 0 } }))).toEqual(hexes(set))
   })
   it('made the base stands first, and nothing else changes', () => {
     const based = run(gathered, { do: 'make base', id: id(2) })
@@ -110,7 +113,7 @@ it('a reference that goes leaves its colors and its name', () => {
 
 it('a project stored before there were references opens as it was', () => {
   const stored = JSON.parse(JSON.stringify(newProject('Old'))) as Record<string, unknown>
-  for (const key of ['derived', 'references', 'samples', 'gathering']) Reflect.deleteProperty(stored, key)
-  for (const swatch of stored.scheme as Array<Record<string, unknown>>) for (const key of ['locked', 'from', 'tied']) Reflect.deleteProperty(swatch, key)
+  for (const key of ['derived', 'references', 'samples', 'gathering', 'lead', 'order', 'cast', 'rungs', 'at']) Reflect.deleteProperty(stored, key)
+  for (const swatch of stored.scheme as Array<Record<string, unknown>>) for (const key of ['locked', 'from', 'own', 'freed', 'hue']) Reflect.deleteProperty(swatch, key)
   expect(projectSchema.parse(stored)).toEqual(newProject('Old'))
 })

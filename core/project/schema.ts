@@ -1,11 +1,16 @@
 import { z } from 'zod'
+import { KELVIN } from '../color/planck'
 import { APART, EXTRACTED, REST } from '../extract/extract'
 import { WIDEST_PATCH } from '../extract/patch'
+import { CAST_MODES } from '../harmony/cast'
 import { COUNT } from '../harmony/derive'
+import { RUNGS } from '../harmony/ladder'
+import { ORDERS } from '../harmony/order'
 import { HARMONIES } from '../harmony/harmony'
 import { ROLES } from '../harmony/proportion'
 import { SHADINGS } from '../remap/remap'
 import { WHEELS } from '../color/wheel'
+import { upgraded } from './upgrade'
 
 export const hexSchema = z.string().regex(/^#[\da-f]{6}$/, 'A color has to be written like #2e4f7f.')
 export const idSchema = z.string().min(1).max(64)
@@ -15,6 +20,11 @@ export const hashSchema = z.string().regex(/^[\da-f]{64}$/)
 /** The base color: its value, the HSB hue it is remembered by, and how it was typed. */
 export const baseSchema = z.object({ hex: hexSchema, hue: z.number().min(0).max(360), typed: z.string().max(200) })
 
+const part = z.number().min(0).max(1)
+
+/** The most swatches a scheme has. */
+export const MOST_SWATCHES = 12
+
 /** How the scheme is derived from its base. Angles in degrees. */
 export const harmonySchema = z.object({
   kind: z.enum(HARMONIES),
@@ -23,37 +33,48 @@ export const harmonySchema = z.object({
   turn: z.number().min(-360).max(360),
   count: z.number().int().min(COUNT.least).max(COUNT.most),
   /** The angles of a free harmony, relative to the base. */
-  free: z.array(z.number()).max(COUNT.most),
+  free: z.array(z.number()).max(MOST_SWATCHES),
 })
-
-const part = z.number().min(0).max(1)
 
 /** The most references a project holds. */
 export const MOST_REFERENCES = 60
 
-/** The most swatches a scheme has. */
-export const MOST_SWATCHES = 12
+/** How a swatch was made beside the harmony. */
+export const MADE = ['ring', 'ladder', 'complement', 'in-between', 'neutral', 'copy', 'alternative', 'recent', 'deal', 'harmony'] as const
 
-/** Where a swatch came from: derived by the harmony, measured by a sample, or taken, at a color, from a list, the artwork or the inspiration shelf. */
+/** Where a swatch came from: derived by the harmony at a place of it, measured by a sample, taken, at a color, from a list, the artwork or the inspiration shelf, or made in Compose. */
 export const originSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('harmony') }),
+  z.object({ kind: z.literal('harmony'), place: z.number().int().min(0).max(40).default(0) }),
+  z.object({ kind: z.literal('made'), how: z.enum(MADE) }),
   z.object({ kind: z.literal('sample'), sample: idSchema }),
   z.object({ kind: z.enum(['list', 'ink', 'shelf']), title: z.string().max(200), hex: hexSchema }),
 ])
 
+const hue = z.number().min(0).max(360)
+
 export const swatchSchema = z.object({
   id: idSchema,
   hex: hexSchema,
+  /** The HSB hue, in degrees, it is remembered by while it is gray. */
+  hue: hue.default(0),
   name: z.string().max(120),
   role: z.enum(ROLES),
   share: part,
-  /** The wheel angle it was derived at, relative to the base. */
+  /** The wheel angle it stands at, relative to the base and besides the turn of the whole. */
   offset: z.number(),
   /** A locked swatch keeps its color whatever the others do. */
   locked: z.boolean().default(false),
-  from: originSchema.default({ kind: 'harmony' }),
-  /** Whether it still has the color of where it came from; a swatch edited by hand has not. */
-  tied: z.boolean().default(true),
+  from: originSchema.default({ kind: 'harmony', place: 0 }),
+  /** Its color set by hand instead of by where it came from, and the angle (turn and offset) it was set at: turned further, it goes along. `over` a cast, which is then not laid over it. */
+  own: z.object({ hex: hexSchema, hue, at: z.number(), over: z.boolean() }).nullable().default(null),
+  /** A freed swatch does not follow when the whole turns or opens. */
+  freed: z.boolean().default(false),
+})
+
+/** A common tint over the scheme: a color, or the light of a color temperature in kelvin, laid over by a blend mode with a strength. */
+export const castSchema = z.object({
+  mode: z.enum(CAST_MODES), strength: part,
+  of: z.discriminatedUnion('kind', [z.object({ kind: z.literal('color'), hex: hexSchema }), z.object({ kind: z.literal('light'), kelvin: z.number().min(KELVIN.least).max(KELVIN.most) })]),
 })
 
 /** A part of a picture, in parts of its width and height. */
@@ -92,11 +113,18 @@ export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['mat
 /** How colors are taken from references before anyone says otherwise. */
 export const FIRST_GATHERING: Gathering = { of: [], count: EXTRACTED.usual, apart: APART.usual, lean: REST, pull: { kind: 'analogous with accent', amount: 0 } }
 
-export const projectSchema = z.object({
+const documentSchema = z.object({
   name: nameSchema,
   base: baseSchema,
   harmony: harmonySchema,
   scheme: z.array(swatchSchema).min(1).max(MOST_SWATCHES),
+  /** The base swatch of a gathered scheme, by its id; the first where nothing is said. */
+  lead: idSchema.nullable().default(null),
+  /** The order the scheme is shown in. */
+  order: z.enum(ORDERS).default('as set'),
+  cast: castSchema.nullable().default(null),
+  /** How many rungs a ladder has. */
+  rungs: z.number().int().min(RUNGS.least).max(RUNGS.most).default(RUNGS.usual),
   /** Whether the scheme follows from base and harmony, or was gathered. */
   derived: z.boolean().default(true),
   references: z.array(referenceSchema).max(MOST_REFERENCES).default([]),
@@ -104,8 +132,20 @@ export const projectSchema = z.object({
   gathering: gatheringSchema.default(FIRST_GATHERING),
   artwork: z.array(artworkSchema).max(200),
   remap: z.object({ targets: z.record(hexSchema, targetSchema), shading: z.enum(SHADINGS) }),
+  /** The state of the trail it is in. */
+  at: idSchema.nullable().default(null),
 })
 
+/** A project as it is stored; one stored by an earlier version is brought up to date. */
+export const projectSchema = z.preprocess(upgraded, documentSchema)
+
+/** What the trail keeps of a project: all that makes its look, and nothing else. */
+export const lookSchema = documentSchema.pick({
+  base: true, harmony: true, scheme: true, lead: true, order: true, cast: true, derived: true, samples: true, gathering: true, remap: true,
+})
+
+export type Look = z.infer<typeof lookSchema>
+export type Cast = z.infer<typeof castSchema>
 export type Base = z.infer<typeof baseSchema>
 export type Harmony = z.infer<typeof harmonySchema>
 export type Swatch = z.infer<typeof swatchSchema>

@@ -1,9 +1,9 @@
 import { numbered, plainName } from '../color/name'
-import type { Hex } from '../color/convert'
+import { hsbOf, type Hex } from '../color/convert'
 import { derive } from '../harmony/derive'
-import { distinctFrom } from '../harmony/distinct'
+import { turnedHue } from '../color/wheel'
 import { usualRole, usualShares } from '../harmony/proportion'
-import { MOST_SWATCHES, type Base, type Harmony, type Origin, type Swatch } from './schema'
+import { MOST_SWATCHES, type Base, type Harmony, type Origin, type Project, type Swatch } from './schema'
 
 /** An id that is not taken: the prefix and the first free number. */
 export const freshId = (prefix: 's' | 'p', taken: ReadonlySet<string>): string => {
@@ -12,41 +12,65 @@ export const freshId = (prefix: 's' | 'p', taken: ReadonlySet<string>): string =
   return `${prefix}${n}`
 }
 
-/** Ids for so many swatches: those that were there by place, then fresh ones. */
-const idsFor = (count: number, before: readonly Swatch[], taken: ReadonlySet<string> = new Set()): string[] => {
+/** So many ids that are not taken. */
+export const freshIds = (prefix: 's' | 'p', count: number, taken: readonly string[]): string[] => {
   const ids: string[] = []
-  for (let i = 0; i < count; i++) ids.push(before[i]?.id ?? freshId('s', new Set([...taken, ...before.map(({ id }) => id), ...ids])))
+  while (ids.length < count) ids.push(freshId(prefix, new Set([...taken, ...ids])))
   return ids
 }
 
-/**
- * The swatches of a base and harmony. Those that were there before keep their ids by place, so that what was
- * remapped to them follows; as long as the count stays, they keep their roles and shares too. Locked ones stay whole, and
- * the others keep clear of them.
- */
-export const schemeOf = (base: Base, harmony: Harmony, before: readonly Swatch[] = []): Swatch[] => {
-  const locked = before.filter(swatch => swatch.locked).map(({ hex }) => hex)
+/** Ids for so many swatches: those that were there by place, then fresh ones. */
+const idsFor = (count: number, before: readonly Swatch[], taken: readonly string[]): string[] => {
+  const known = before.slice(0, count).map(({ id }) => id)
+  return [...known, ...freshIds('s', count - known.length, [...taken, ...known])]
+}
+
+/** The scheme a base and harmony derive, with ids, names, roles and shares as they usually start. */
+export const schemeOf = (base: Base, harmony: Harmony): Swatch[] => {
   const derived = derive({ ...harmony, base: base.hex, baseHue: base.hue })
-  const hexes = derived.map(({ hex }, i) => before[i]?.locked ? before[i].hex : locked.length ? distinctFrom(hex, locked) : hex)
   const shares = usualShares(derived.length)
-  const names = numbered(hexes.map(plainName))
-  const ids = idsFor(derived.length, before)
-  return derived.map(({ offset }, i) => {
-    const known = before[i]
-    if (known?.locked) return { ...known, offset }
-    const kept = before.length === derived.length ? known : undefined
-    return {
-      id: ids[i] as string,
-      hex: hexes[i] as Hex,
-      offset,
-      name: names[i] as string,
-      role: kept?.role ?? usualRole(hexes[i] as Hex, i, derived.length),
-      share: kept?.share ?? shares[i] as number,
-      locked: false,
-      from: { kind: 'harmony' },
-      tied: true,
-    }
-  })
+  const names = numbered(derived.map(({ hex }) => plainName(hex)))
+  return derived.map(({ hex, offset }, i) => ({
+    id: `s${i + 1}`, hex, hue: hsbOf(hex, turnedHue(harmony.wheel, base.hue, harmony.turn + offset)).h, offset, name: names[i] as string,
+    role: usualRole(hex, i, derived.length), share: shares[i] as number, locked: false, from: { kind: 'harmony', place: i }, own: null, freed: false,
+  }))
+}
+
+/** Swatches with their shares brought to a sum of 1. */
+export const shared = (scheme: readonly Swatch[]): Swatch[] => {
+  const total = scheme.reduce((sum, { share }) => sum + share, 0) || 1
+  return scheme.map(swatch => ({ ...swatch, share: swatch.share / total }))
+}
+
+/**
+ * The swatches of a project derived afresh from its base and harmony. Those that were there keep their ids, so that what was
+ * remapped to them follows, and as long as their number stays, their roles and shares. Locked ones stay whole, those made
+ * beside the harmony stay too. `known` is how many places of the harmony there were before: places given up stay given up.
+ */
+export const freshScheme = (project: Project, known: number): Swatch[] => {
+  const { scheme: before, harmony, base } = project
+  const own = (swatch: Swatch): boolean => project.derived && swatch.from.kind !== 'harmony'
+  const slots = before.filter(swatch => !own(swatch))
+  const placeOf = ({ from }: Swatch, i: number): number => project.derived && from.kind === 'harmony' ? from.place : i
+  const places = new Map(slots.map((swatch, i) => [swatch.id, placeOf(swatch, i)]))
+  const kept = before.filter(swatch => own(swatch) || swatch.locked || (places.get(swatch.id) as number) < harmony.count)
+  const taken = new Set(places.values())
+  const missing = Array.from({ length: harmony.count }, (_, i) => i).filter(i => !taken.has(i) && (i >= known || !project.derived)).slice(0, MOST_SWATCHES - kept.length)
+  const fresh = schemeOf(base, harmony)
+  const ids = freshIds('s', missing.length, before.map(({ id }) => id))
+  const count = kept.length + missing.length
+  const same = count === before.length
+  const all = [
+    ...kept.map(swatch => {
+      const made = fresh[places.get(swatch.id) ?? -1]
+      if (own(swatch) || !made) return swatch
+      const from = { kind: 'harmony' as const, place: places.get(swatch.id) as number }
+      if (swatch.locked) return project.derived ? swatch : { ...swatch, offset: made.offset }
+      return { ...made, id: swatch.id, from, ...same ? { role: swatch.role, share: swatch.share } : {} }
+    }),
+    ...missing.map((place, i) => ({ ...fresh[place] as Swatch, id: ids[i] as string })),
+  ]
+  return same ? all : shared(all.map((swatch, i) => swatch.locked ? swatch : { ...swatch, share: usualShares(count)[i] as number, role: usualRole(swatch.hex, i, count) }))
 }
 
 /** A color on its way into a scheme. */
@@ -62,14 +86,13 @@ const LEAST_SHARE = 0.02
 export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swatch[]): Swatch[] => {
   const kept = before.filter(({ locked }) => locked)
   const fresh = colors.slice(0, MOST_SWATCHES - kept.length)
-  const ids = idsFor(fresh.length, before.filter(({ locked }) => !locked), new Set(kept.map(({ id }) => id)))
+  const ids = idsFor(fresh.length, before.filter(({ locked }) => !locked), kept.map(({ id }) => id))
   const count = kept.length + fresh.length
   const usual = usualShares(count)
   const names = numbered(fresh.map(({ hex, name }) => name ?? plainName(hex)))
   const all = [...kept, ...fresh.map(({ hex, share, from }, i): Swatch => ({
-    id: ids[i] as string, hex, name: names[i] as string, offset: 0, locked: false, from, tied: true,
+    id: ids[i] as string, hex, hue: hsbOf(hex).h, name: names[i] as string, offset: 0, locked: false, from, own: null, freed: false,
     role: usualRole(hex, kept.length + i, count), share: share === null ? usual[kept.length + i] as number : Math.max(LEAST_SHARE, share),
   }))]
-  const total = all.reduce((sum, { share }) => sum + share, 0) || 1
-  return all.map(swatch => ({ ...swatch, share: swatch.share / total }))
+  return shared(all)
 }

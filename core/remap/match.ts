@@ -51,12 +51,17 @@ export const gatherInks = (inks: readonly InkArea[], count: number): InkArea[][]
   return centers.map((_, i) => inks.filter((__, j) => place[j] === i)).filter(group => group.length > 0)
 }
 
-const grouped = (inks: readonly InkArea[], count: number): Group[] =>
-  gatherInks(inks, count).map(members => ({
-    members,
-    center: meanOf(members.map(({ hex, area }) => ({ lab: labOf(hex), area: Math.max(area, LEAST_AREA) }))),
-    area: members.reduce((sum, { area }) => sum + area, 0),
-  }))
+const EMPTY: Group = { members: [], center: { l: 0.5, a: 0, b: 0 }, area: 0 }
+
+const groupOf = (members: readonly InkArea[]): Group | null => members.length
+  ? {
+      members: [...members],
+      center: meanOf(members.map(({ hex, area }) => ({ lab: labOf(hex), area: Math.max(area, LEAST_AREA) }))),
+      area: members.reduce((sum, { area }) => sum + area, 0),
+    }
+  : null
+
+const grouped = (inks: readonly InkArea[], count: number): Group[] => gatherInks(inks, count).flatMap(members => groupOf(members) ?? [])
 
 /**
  * The place of each value in rising order, in [0, 1]: the mean, over the others, of how surely it is the
@@ -73,8 +78,22 @@ const WEIGHTS = { lightness: 6, hue: 1, chroma: 1.5, area: 1 } as const
 /** Differences in OKLab lightness and chroma below which an order is not seen for sure. */
 const GRAIN = { lightness: 0.03, chroma: 0.015 } as const
 
-const hueCost = (one: { c: number, h: number }, other: { c: number, h: number }): number =>
+type Color = { c: number, h: number }
+
+const hueCost = (one: Color, other: Color): number =>
   Math.abs(arc(one.h, other.h)) / 180 * Math.min(1, Math.min(one.c, other.c) / 0.08)
+
+/** What it costs to send each group (row) to each swatch (column): value order first, then hue, chroma and area. */
+const costsOf = (groups: readonly Group[], swatches: readonly MatchSwatch[]): number[][] => {
+  const colors = groups.map(({ center }) => ({ l: center.l, c: Math.hypot(center.a, center.b), h: Math.atan2(center.b, center.a) * 180 / Math.PI }))
+  const aims = swatches.map(({ hex }) => lchOf(hex))
+  const [inkL, swatchL] = [ranks(colors.map(({ l }) => l), GRAIN.lightness), ranks(aims.map(({ l }) => l), GRAIN.lightness)]
+  const [inkC, swatchC] = [ranks(colors.map(({ c }) => c), GRAIN.chroma), ranks(aims.map(({ c }) => c), GRAIN.chroma)]
+  return groups.map(({ area }, g) => swatches.map(({ share }, s) => WEIGHTS.lightness * ((inkL[g] as number) - (swatchL[s] as number)) ** 2
+    + WEIGHTS.hue * hueCost(colors[g] as Color, aims[s] as Color)
+    + WEIGHTS.chroma * ((inkC[g] as number) - (swatchC[s] as number)) ** 2
+    + WEIGHTS.area * Math.abs(area - share)))
+}
 
 /**
  * Pairs the inks of an artwork with the swatches of a scheme: inks are gathered into as many groups as there
@@ -85,21 +104,41 @@ export const matchInks = (inks: readonly InkArea[], swatches: readonly MatchSwat
   const targets = new Map<Hex, string>()
   const groups = grouped(inks, swatches.length)
   if (groups.length === 0) return targets
-  const colors = groups.map(({ center }) => ({ l: center.l, c: Math.hypot(center.a, center.b), h: Math.atan2(center.b, center.a) * 180 / Math.PI }))
-  const aims = swatches.map(({ hex }) => lchOf(hex))
-  const [inkL, swatchL] = [ranks(colors.map(({ l }) => l), GRAIN.lightness), ranks(aims.map(({ l }) => l), GRAIN.lightness)]
-  const [inkC, swatchC] = [ranks(colors.map(({ c }) => c), GRAIN.chroma), ranks(aims.map(({ c }) => c), GRAIN.chroma)]
-  const cost = (g: number, s: number): number => {
-    const [color, aim] = [colors[g], aims[s]]
-    const [group, swatch] = [groups[g], swatches[s]]
-    if (!color || !aim || !group || !swatch) return 0
-    return WEIGHTS.lightness * ((inkL[g] as number) - (swatchL[s] as number)) ** 2
-      + WEIGHTS.hue * hueCost(color, aim)
-      + WEIGHTS.chroma * ((inkC[g] as number) - (swatchC[s] as number)) ** 2
-      + WEIGHTS.area * Math.abs(group.area - swatch.share)
-  }
-  const square = swatches.map((_, g) => swatches.map((__, s) => Math.round(cost(g, s) * 1e6)))
+  const costs = costsOf(groups, swatches)
+  const square = swatches.map((_, g) => swatches.map((__, s) => Math.round((costs[g]?.[s] ?? 0) * 1e6)))
   for (const [g, s] of munkres(square))
     for (const { hex } of groups[g]?.members ?? []) targets.set(hex, (swatches[s] as MatchSwatch).id)
   return targets
+}
+
+/** How many orders are looked at from step to step, and how many exchanges away. */
+const BEAM = { wide: 160, deep: 3 } as const
+
+/**
+ * The same swatches in other orders: which swatch each swatch's inks go to instead. The orders that cost least (value order, hue,
+ * chroma, area) come first, the present one is not among them. Found by exchanging two at a time, up to three times, from the present one.
+ */
+export const otherOrders = (inks: readonly InkArea[], targets: ReadonlyMap<Hex, string | null>, swatches: readonly MatchSwatch[], most: number): Array<Map<string, string>> => {
+  const places = swatches.map(({ id }) => id)
+  const groups = places.map(id => groupOf(inks.filter(({ hex }) => targets.get(hex) === id)))
+  const used = groups.flatMap((group, i) => group ? [i] : [])
+  const costs = costsOf(groups.map(group => group ?? EMPTY), swatches)
+  const costOf = (order: readonly number[]): number => used.reduce((sum, g) => sum + (costs[g]?.[order[g] as number] ?? 0), 0)
+  const key = (order: readonly number[]): string => used.map(g => order[g]).join()
+  const start = places.map((_, i) => i)
+  const seen = new Map([[key(start), { order: start, cost: costOf(start) }]])
+  let edge: number[][] = [start]
+  for (let step = 0; step < BEAM.deep; step++) {
+    const next = edge.flatMap(order => used.flatMap(one => start.filter(other => other !== one).flatMap(other => {
+      const exchanged = order.map((to, i) => i === one ? order[other] as number : i === other ? order[one] as number : to)
+      if (seen.has(key(exchanged))) return []
+      const found = { order: exchanged, cost: costOf(exchanged) }
+      seen.set(key(exchanged), found)
+      return [found]
+    })))
+    edge = next.sort((one, other) => one.cost - other.cost).slice(0, BEAM.wide).map(({ order }) => order)
+  }
+  seen.delete(key(start))
+  return [...seen.values()].sort((one, other) => one.cost - other.cost).slice(0, most)
+    .map(({ order }) => new Map(used.map(g => [places[g] as string, places[order[g] as number] as string])))
 }

@@ -12,3 +12,7 @@ export const database = (): Sql => {
   if (!url) throw new Error('DATABASE_URL is not set.')
   return shared ??= connect(url)
 }
+
+/** Does work in one transaction: all of it, or, where it throws, none. */
+export const inTransaction = <Result>(sql: Sql, work: (within: Sql) => Promise<Result>): Promise<Result> =>
+  sql.begin(begun => work(begun as unknown as Sql)) as Promise<Result> // the transaction's own type has lost the call signature

@@ -1,5 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises'
 import type { Sql } from 'postgres'
+import { inTransaction } from './connect'
 
 const FOLDER = new URL('migrations/', import.meta.url)
 const LOCK = 704_112
@@ -14,8 +15,7 @@ export const migrate = async (sql: Sql, folder: URL = FOLDER): Promise<string[]>
   const applied: string[] = []
   for (const name of names) {
     const text = await readFile(new URL(name, folder), 'utf8')
-    await sql.begin(async begun => {
-      const transaction = begun as unknown as Sql // its own type has lost the call signature
+    await inTransaction(sql, async transaction => {
       await transaction`select pg_advisory_xact_lock(${LOCK})`
       const [known] = await transaction`select 1 from migrations where name = ${name}`
       if (known) return

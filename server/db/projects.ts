@@ -1,5 +1,8 @@
 import type { JSONValue, Sql } from 'postgres'
+import type { TrailChange } from '../../core/project/trail'
 import { projectSchema, type Project, type StoredProject } from '../../core/project/schema'
+import { inTransaction } from './connect'
+import { changeTrail, copyTrail } from './trail'
 
 /** What the list of projects shows of each. */
 export interface ProjectSummary { id: string, version: number, updatedAt: string, name: string, swatches: Array<{ hex: string, share: number }>, artwork: number }
@@ -37,24 +40,34 @@ export const findProject = async (sql: Sql, id: string): Promise<StoredProject |
   return row ? stored(row) : null
 }
 
-/** Stores a new project at version 1. */
-export const createProject = async (sql: Sql, document: Project): Promise<StoredProject> => {
-  const [row] = await sql<Row[]>`
+/** Where the trail of a new project comes from: another project, or states that are brought. */
+export type FirstTrail = { copyOf: string } | TrailChange | null
+
+/** Stores a new project at version 1, with a trail where one comes along. */
+export const createProject = (sql: Sql, document: Project, trail: FirstTrail = null): Promise<StoredProject> => inTransaction(sql, async within => {
+  const [row] = await within<Row[]>`
     insert into projects (version, summary, document) values (1, ${sql.json(summaryOf(document))}, ${sql.json(asJson(document))})
     returning id, version, updated_at, document`
-  return stored(row as Row)
-}
+  const made = stored(row as Row)
+  if (trail && 'copyOf' in trail) await copyTrail(within, trail.copyOf, made.id)
+  else if (trail) await changeTrail(within, made.id, trail)
+  return made
+})
 
 /**
- * Stores a project one version on. Null where there is none; throws Stale, with what is stored, where
- * `version` is not the one stored.
+ * Stores a project one version on, with what was added to its trail. Null where there is none; throws Stale, with what is
+ * stored, where `version` is not the one stored.
  */
-export const saveProject = async (sql: Sql, id: string, version: number, document: Project): Promise<StoredProject | null> => {
-  const [row] = await sql<Row[]>`
-    update projects set version = version + 1, updated_at = now(), summary = ${sql.json(summaryOf(document))}, document = ${sql.json(asJson(document))}
-    where id = ${id} and version = ${version} and deleted_at is null
-    returning id, version, updated_at, document`
-  if (row) return stored(row)
+export const saveProject = async (sql: Sql, id: string, version: number, document: Project, trail?: TrailChange): Promise<StoredProject | null> => {
+  const saved = await inTransaction(sql, async within => {
+    const [row] = await within<Row[]>`
+      update projects set version = version + 1, updated_at = now(), summary = ${sql.json(summaryOf(document))}, document = ${sql.json(asJson(document))}
+      where id = ${id} and version = ${version} and deleted_at is null
+      returning id, version, updated_at, document`
+    if (row && trail) await changeTrail(within, id, trail)
+    return row
+  })
+  if (saved) return stored(saved)
   const current = await findProject(sql, id)
   if (!current) return null
   throw new Stale(current)

@@ -1,0 +1,43 @@
+import { hsbOf, lchOf, rgbOf, type Hex } from './convert'
+
+/** Cyan, magenta, yellow and black, each in [0, 1]. */
+export interface Cmyk { c: number, m: number, y: number, k: number }
+
+/** CMYK of a hex color by the plain formula: black is what all inks share (k = 1 - max(r, g, b)); no profile of any press. */
+export const cmykOf = (hex: Hex): Cmyk => {
+  const { r, g, b } = rgbOf(hex)
+  const most = Math.max(r, g, b)
+  const ink = (value: number): number => most ? (most - value) / most : 0
+  return { c: ink(r), m: ink(g), y: ink(b), k: 1 - most }
+}
+
+/** The hex color of CMYK by the plain formula: r = (1 - c)(1 - k), likewise g and b. */
+export const hexOfCmyk = ({ c, m, y, k }: Cmyk): Hex =>
+  `#${[c, m, y].map(ink => Math.round((1 - ink) * (1 - k) * 255).toString(16).padStart(2, '0')).join('')}`
+
+/** The notations a color can be written in. */
+export const NOTATIONS = ['hex', 'rgb', 'hsb', 'oklch', 'cmyk', 'css variable'] as const
+export type Notation = (typeof NOTATIONS)[number]
+
+const percent = (value: number): string => `${Math.round(value * 100)}%`
+
+/** A color as one copies it. HSB and CMYK are written as the start page reads them; `hue` is the HSB hue a gray is remembered by. */
+export const written = (hex: Hex, notation: Notation, name = 'color', hue = 0): string => {
+  switch (notation) {
+    case 'hex': return hex
+    case 'rgb': {
+      const { r, g, b } = rgbOf(hex)
+      return `rgb(${[r, g, b].map(value => Math.round(value * 255)).join(' ')})`
+    }
+    case 'hsb': {
+      const { h, s, b } = hsbOf(hex, hue)
+      return `hsb(${Math.round(h)}° ${percent(s)} ${percent(b)})`
+    }
+    case 'oklch': {
+      const { l, c, h } = lchOf(hex)
+      return `oklch(${l.toFixed(4)} ${c.toFixed(4)} ${h.toFixed(2)})`
+    }
+    case 'cmyk': return `cmyk(${Object.values(cmykOf(hex)).map(percent).join(' ')})`
+    case 'css variable': return `--${name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-').replace(/^-|-$/g, '') || 'color'}: ${hex};`
+  }
+}

@@ -1,0 +1,57 @@
+import { z } from 'zod'
+import { hexSchema, idSchema, lookSchema, targetSchema } from './schema'
+
+/** One state of the trail: a look the project has had, when, by what, from which state it came, and the name it was kept by. */
+export const trailStateSchema = z.object({
+  id: idSchema, parent: idSchema.nullable(), at: z.iso.datetime(), did: z.string().max(80), kept: z.string().trim().min(1).max(120).nullable(), look: lookSchema,
+})
+export type TrailState = z.infer<typeof trailStateSchema>
+
+/** What a save brings of the trail: states that are new or changed, and those thinned out. */
+export const trailChangeSchema = z.object({ put: z.array(trailStateSchema).max(2000), remove: z.array(idSchema).max(2000) })
+export type TrailChange = z.infer<typeof trailChangeSchema>
+
+/** A trail as it is sent: what inks become is said once for all states that share it. */
+export const packedTrailSchema = z.object({
+  states: z.array(trailStateSchema.extend({ look: lookSchema.extend({ remap: lookSchema.shape.remap.omit({ targets: true }).extend({ targets: z.string() }) }) })),
+  targets: z.record(z.string(), z.record(hexSchema, targetSchema)),
+})
+export type PackedTrail = z.infer<typeof packedTrailSchema>
+
+/** A packed trail as its states. */
+export const unpackedTrail = ({ states, targets }: PackedTrail): TrailState[] => states.map(state => ({
+  ...state, look: { ...state.look, remap: { ...state.look.remap, targets: targets[state.look.remap.targets] ?? {} } },
+}))
+
+/** How many states a trail holds before it is thinned, how many it is thinned to, and how many of the latest always stay. */
+export const TRAIL = { most: 640, least: 560, recent: 200 } as const
+
+/**
+ * The ids of states to give up where there are more than the trail holds: of the old ones every second, again and again from the
+ * oldest on, until enough are gone. Kept states, the current one and the latest stay.
+ */
+export const thinnedOut = (states: readonly TrailState[], current: string | null): string[] => {
+  if (states.length <= TRAIL.most) return []
+  let old = states.slice(0, -TRAIL.recent).filter(({ id, kept }) => kept === null && id !== current)
+  const gone = new Set<string>()
+  while (states.length - gone.size > TRAIL.least && old.length) {
+    const round = old.length === 1 ? old : old.filter((_, i) => i % 2 === 1)
+    for (const { id } of round.slice(0, states.length - gone.size - TRAIL.least)) gone.add(id)
+    old = old.filter(({ id }) => !gone.has(id))
+  }
+  return [...gone]
+}
+
+/** The trail without some of its states; those that came from them come from where these came from. */
+export const withoutStates = (states: readonly TrailState[], gone: ReadonlySet<string>): TrailState[] => {
+  const parents = new Map(states.map(({ id, parent }) => [id, parent]))
+  const standing = (id: string | null): string | null => {
+    let at = id
+    while (at !== null && gone.has(at)) at = parents.get(at) ?? null
+    return at
+  }
+  return states.filter(({ id }) => !gone.has(id)).map(state => state.parent !== null && gone.has(state.parent) ? { ...state, parent: standing(state.parent) } : state)
+}
+
+/** Whether a state does not follow from the one before it: another branch begins there. */
+export const branches = (states: readonly TrailState[], place: number): boolean => place > 0 && states[place]?.parent !== states[place - 1]?.id
