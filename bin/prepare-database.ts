@@ -1,13 +1,14 @@
-import { seedDemo } from '../demo/seed'
+import { seedDemo, seedStandIns } from '../demo/seed'
 import { connect } from '../server/db/connect'
 import { migrate } from '../server/db/migrate'
 
-/* Migrates the database that DATABASE_URL names, and puts the demo into an empty one. */
+/* Migrates the database that DATABASE_URL names, puts in the stand-ins, and the demo into an empty one. */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
 const sql = connect(url)
 try {
   for (const name of await migrate(sql)) console.log(`Applied ${name}.`)
+  await seedStandIns(sql)
   if (await seedDemo(sql)) console.log('Put in the demo.')
 } finally {
   await sql.end()

@@ -1,12 +1,13 @@
 import { readFile } from 'node:fs/promises'
 import type { Sql } from 'postgres'
+import { pieces } from '../app/stand-ins.json'
 import { parseColor } from '../core/color/parse'
 import { apply } from '../core/project/commands'
 import { matchedTargets, newProject, unitedInks } from '../core/project/create'
 import { nextPlace } from '../core/project/gather'
 import type { ArtworkFile, Harmony, PictureFile, Project } from '../core/project/schema'
 import { receiveSvg } from '../server/artwork/receive'
-import { keepArtwork } from '../server/db/artwork'
+import { findArtwork, keepArtwork } from '../server/db/artwork'
 import { keepPicture } from '../server/db/pictures'
 import { createProject } from '../server/db/projects'
 import { receivePicture } from '../server/pictures/receive'
@@ -70,4 +71,12 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
   }
   for (const commission of COMMISSIONS) await createProject(sql, documentFor(commission, files, pictures))
   return true
+}
+
+/** Stores the stand-in pieces that are not there yet. */
+export const seedStandIns = async (sql: Sql): Promise<void> => {
+  for (const { id, name, hash } of pieces) {
+    if (await findArtwork(sql, hash)) continue
+    await keepArtwork(sql, await receiveSvg(`${name}.svg`, await readFile(new URL(`stand-ins/${id}.svg`, import.meta.url))))
+  }
 }

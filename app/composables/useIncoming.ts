@@ -49,14 +49,13 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
     const { kind, colors } = readColors(text, fileName)
     const only = parseColor(text) ?? (colors.length === 1 && colors[0] ? parseColor(colors[0].hex) : null)
     if (only) {
-      project.run({ do: 'set base', base: { hex: only.hex, hue: only.hue, typed: text.trim().length < 60 ? text.trim() : only.hex } })
-      notices.say(`The base is ${only.hex}.`, 'done', project.undo)
+      project.runSaying({ do: 'set base', base: { hex: only.hex, hue: only.hue, typed: text.trim().length < 60 ? text.trim() : only.hex } }, `The base is ${only.hex}.`)
       return true
     }
     const taken = colors.slice(0, MOST_SWATCHES)
     if (!taken.length) return false
-    project.run(project.matching({ do: 'take colors', kind: 'list', title: title.slice(0, LONGEST_TITLE), colors: taken.map(color => ({ ...color, share: null })) }))
-    notices.say(`Took ${taken.length} colors from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}.`, 'done', project.undo)
+    const command = project.matching({ do: 'take colors' as const, kind: 'list' as const, title: title.slice(0, LONGEST_TITLE), colors: taken.map(color => ({ ...color, share: null })) })
+    project.runSaying(command, `Took ${taken.length} colors from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}.`)
     return true
   }
 

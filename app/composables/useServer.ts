@@ -1,5 +1,6 @@
 import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
 import type { ArtworkFile, PictureFile, Project, StoredProject } from '../../core/project/schema'
+import type { PackedTrail, TrailChange } from '../../core/project/trail'
 
 /** What the list of projects shows of each. */
 export interface ProjectCard { id: string, version: number, updatedAt: string, name: string, swatches: Array<{ hex: string, share: number }>, artwork: number }
@@ -61,9 +62,10 @@ export const useServer = () => ({
   projects: (before?: string) => json<ProjectCard[]>('GET', `projects${before ? `?before=${before}` : ''}`),
   project: (id: string) => json<StoredProject>('GET', `projects/${id}`),
   create: (name: string) => json<StoredProject>('POST', 'projects', { name }),
-  createFrom: (document: Project) => json<StoredProject>('POST', 'projects', { document }),
+  createFrom: (document: Project, trail?: TrailChange) => json<StoredProject>('POST', 'projects', { document, trail }),
   duplicate: (id: string) => json<StoredProject>('POST', 'projects', { copyOf: id }),
-  save: (id: string, version: number, document: Project) => json<{ version: number }>('PUT', `projects/${id}`, { version, document }),
+  save: (id: string, version: number, document: Project, trail?: TrailChange) => json<{ version: number }>('PUT', `projects/${id}`, { version, document, ...trail?.put.length || trail?.remove.length ? { trail } : {} }),
+  trail: (id: string) => json<PackedTrail>('GET', `projects/${id}/trail`),
   remove: async (id: string) => { await send('DELETE', `projects/${id}`) },
   restore: async (id: string) => { await send('POST', `projects/${id}/restore`) },
   artwork: (hash: string) => json<ArtworkFile>('GET', `artwork/${hash}`),

@@ -18,15 +18,19 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const files = shallowRef<ReadonlyMap<string, ArtworkFile>>(new Map())
   const screens = shallowRef<ReadonlyMap<string, ScreenArtwork>>(new Map())
   const maps = shallowRef<ReadonlyMap<string, InkMap>>(new Map())
+  /** Small ink maps, which proofs are painted from; artwork whose map does not tell the truth has none. */
+  const proofs = shallowRef<ReadonlyMap<string, InkMap>>(new Map())
   const opening = new Map<string, Promise<void>>()
 
   const keep = (file: ArtworkFile): void => { files.value = new Map(files.value).set(file.hash, file) }
 
-  /** Artwork with many shapes is painted from its ink map wherever its colors pass by quickly. */
+  /** Proofs are painted from the ink map, and artwork with many shapes wherever its colors pass by quickly. */
   const openMap = async ({ hash, inks }: ArtworkFile): Promise<void> => {
-    if (inks.reduce((sum, { uses }) => sum + uses, 0) < MANY) return
     const bytes = await server.inkMap(hash)
-    if (bytes.length) maps.value = new Map(maps.value).set(hash, unpackInkMap(bytes))
+    if (!bytes.length) return
+    if (inks.reduce((sum, { uses }) => sum + uses, 0) >= MANY) maps.value = new Map(maps.value).set(hash, unpackInkMap(bytes))
+    const proof = await artworkDesk().proof(bytes)
+    proofs.value = new Map(proofs.value).set(hash, proof)
   }
 
   const fetchAndRead = async (hash: string): Promise<void> => {
@@ -63,5 +67,5 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return artworkDesk().write(hash, colors)
   }
 
-  return { files, screens, maps, open, add, write }
+  return { files, screens, maps, proofs, open, add, write }
 })

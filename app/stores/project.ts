@@ -1,14 +1,22 @@
+import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
+import standIns from '~/stand-ins.json'
 import { apply, sayCommand, type Command } from '../../core/project/commands'
-import { colorsOf } from '../../core/project/colors'
+import { colorsOf, standInColors } from '../../core/project/colors'
 import { matchedTargets, unitedInks } from '../../core/project/create'
 import { historyOf, redone, stepped, undone, type History } from '../../core/project/history'
-import type { Artwork, Harmony, Project, StoredProject } from '../../core/project/schema'
+import type { Artwork, Harmony, Look, Project } from '../../core/project/schema'
+import type { TrailChange, TrailState } from '../../core/project/trail'
+
+const STAND_IN_INKS = standIns.inks as Array<[string, number]>
+
+const sameSwatches = (one: Project, other: Project): boolean => equal(one.scheme.map(({ id }) => id).sort(), other.scheme.map(({ id }) => id).sort())
 
 /** The project in work: its document with undo and redo, what is previewed over it, and the artwork shown. */
 export const useProject = defineStore('project', () => {
   const files = useArtworkFiles()
   const saving = useSaving()
+  const trail = useTrail()
   const notices = useNotices()
   const id = ref<string | null>(null)
   const history = shallowRef<History<Project> | null>(null)
@@ -26,34 +34,87 @@ export const useProject = defineStore('project', () => {
     const all = document.value?.artwork ?? []
     return all.find(({ id: each }) => each === shownId.value) ?? all[0] ?? null
   })
+  /** What a scheme is shown on: the artwork of the project or, as long as there is none, the stand-ins. */
+  const pieces = computed<readonly Artwork[]>(() => document.value?.artwork.length ? document.value.artwork : standIns.pieces)
+  const piece = computed<Artwork | null>(() => pieces.value.find(({ id: each }) => each === shownId.value) ?? pieces.value[0] ?? null)
   const united = computed(() => {
     const known = (document.value?.artwork ?? []).flatMap(({ hash }) => files.files.get(hash) ?? [])
     return unitedInks(known)
   })
+  /** What every ink becomes in a project as it could be. */
+  const colorsIn = (project: Project): ReadonlyMap<string, string> => project.artwork.length ? colorsOf(project, united.value) : standInColors(project.scheme, STAND_IN_INKS)
   /** What every ink of the project becomes. */
-  const colors = computed<ReadonlyMap<string, string>>(() => document.value ? colorsOf(document.value, united.value) : new Map())
+  const colors = computed<ReadonlyMap<string, string>>(() => document.value ? colorsIn(document.value) : new Map())
+  const settledColors = computed<ReadonlyMap<string, string>>(() => settled.value ? colorsIn(settled.value) : new Map())
 
-  const settledColors = computed<ReadonlyMap<string, string>>(() => settled.value ? colorsOf(settled.value, united.value) : new Map())
-
-  const settle = (next: History<Project>): void => {
+  const settle = (next: History<Project>, change?: TrailChange): void => {
     previewed.value = null
     history.value = next
-    saving.changed(next.present)
+    saving.changed(next.present, change)
   }
 
-  /** Does a command for good: it can be undone and is saved. One that changes nothing leaves no trace. */
+  /** Does a command for good: it can be undone, is saved, and where it changes the look, leaves a state on the trail. One that changes nothing leaves no trace. */
   const run = (command: Command): void => {
     const now = history.value
     if (!now) return
     const next = apply(now.present, command)
     previewed.value = null
-    if (JSON.stringify(next) !== JSON.stringify(now.present)) settle(stepped(now, next, sayCommand(command)))
+    if (equal(next, now.present)) return
+    const did = sayCommand(command)
+    const recorded = trail.record(now.present, next, did)
+    settle(stepped(now, recorded ? { ...next, at: recorded.at } : next, did), recorded?.change)
+  }
+
+  /** Does a command, says so, and offers to take it back; where other work has come after it, `back` does, or one is told. */
+  const runSaying = (command: Command, said: string, back?: Command): void => {
+    const before = history.value?.present
+    run(command)
+    const after = history.value?.present
+    if (after === before) return notices.say(said)
+    notices.say(said, 'done', () => {
+      if (history.value?.present === after) undo()
+      else if (back) run(back)
+      else notices.say('Other changes came after it. The trail in Compose has the state before.', 'problem')
+    })
   }
 
   /** Shows a command without doing it; `null` goes back to what is. */
   const preview = (command: Command | null): void => {
     const now = history.value
     previewed.value = command && now ? apply(now.present, command) : null
+  }
+
+  /** A look with targets for inks it does not know. */
+  const adopting = (look: Look, what: string): Command => {
+    const now = history.value?.present
+    const known = look.remap.targets
+    const ids = new Set(look.scheme.map(({ id: each }) => each))
+    const missing = united.value.filter(({ hex }) => !known[hex] || (known[hex].to !== null && !ids.has(known[hex].to)))
+    if (!now || !missing.length) return { do: 'adopt', look, what }
+    const matched = matchedTargets(united.value, look.scheme)
+    return { do: 'adopt', look, what, targets: Object.fromEntries(missing.flatMap(({ hex }) => matched[hex] ? [[hex, matched[hex]]] : [])) }
+  }
+
+  /** Goes back, or on, to a state of the trail. */
+  const goTo = (state: TrailState): void => {
+    const now = history.value
+    if (!now || now.present.at === state.id) return preview(null)
+    settle(stepped(now, { ...apply(now.present, adopting(state.look, 'trail')), at: state.id }, 'trail'))
+  }
+
+  /** Keeps a look on the trail for good: one that is only looked at, or the present one. */
+  const keep = (name: string, look: Look | null = null): TrailState | null => {
+    const now = history.value
+    if (!now) return null
+    const { state, at, change } = trail.keep(now.present, name, look)
+    history.value = { ...now, present: now.present.at === at ? now.present : { ...now.present, at } }
+    saving.changed(history.value.present, change)
+    return state
+  }
+
+  /** Gives a kept state another name, or lets it go. */
+  const renameKept = (state: string, name: string | null): void => {
+    if (history.value) saving.changed(history.value.present, trail.rename(state, name))
   }
 
   const undo = (): void => { if (history.value?.past.length) settle(undone(history.value)) }
@@ -64,7 +125,7 @@ export const useProject = defineStore('project', () => {
     const now = history.value?.present
     const command: Command = { do: 'compose', harmony: change }
     if (!now) return command
-    return apply(now, command).scheme.length === now.scheme.length ? command : matching(command)
+    return sameSwatches(apply(now, command), now) ? command : matching(command)
   }
 
   /** A command with what inks become after it, where it brings other swatches; what was set by hand stays as long as its swatch does. */
@@ -97,23 +158,31 @@ export const useProject = defineStore('project', () => {
   /** Opens a project as it is stored, or as it was left here unsaved. */
   const open = async (projectId: string): Promise<void> => {
     close()
-    const stored: StoredProject = await saving.open(projectId)
+    const { stored, unsaved } = await saving.open(projectId, () => trail.states)
     id.value = projectId
     history.value = historyOf(stored.document)
     saving.resume()
-    const opened = await Promise.allSettled(stored.document.artwork.map(({ hash }) => files.open(hash)))
+    void trail.open(projectId, unsaved)
+    const shown = pieces.value
+    const opened = await Promise.allSettled(shown.map(({ hash }) => files.open(hash)))
     opened.forEach((result, i) => {
-      if (result.status === 'rejected') notices.say(`“${stored.document.artwork[i]?.name}” cannot be shown: ${reasonOf(result.reason)}`, 'problem')
+      if (result.status === 'rejected') notices.say(`“${shown[i]?.name}” cannot be shown: ${reasonOf(result.reason)}`, 'problem')
     })
   }
+  /** The stand-ins come out when the last artwork goes. */
+  watch(pieces, all => { for (const { hash } of all) void files.open(hash).catch(() => null) })
 
   const close = (): void => {
     saving.close()
+    trail.close()
     id.value = null
     history.value = null
     previewed.value = null
     shownId.value = null
   }
 
-  return { id, document, settled, previewing, settledColors, artwork, shownId, united, colors, undoable, redoable, run, preview, undo, redo, composing, matching, match, addArtwork, open, close }
+  return {
+    id, document, settled, previewing, settledColors, artwork, pieces, piece, shownId, united, colors, undoable, redoable,
+    colorsIn, run, runSaying, preview, adopting, goTo, keep, renameKept, undo, redo, composing, matching, match, addArtwork, open, close,
+  }
 })

@@ -2,6 +2,7 @@ import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { z } from 'zod'
 import { projectSchema, storedProjectSchema, type Project, type StoredProject } from '../../core/project/schema'
+import { trailChangeSchema, type TrailChange, type TrailState } from '../../core/project/trail'
 
 /** Where the work stands: on the server, on its way, waiting for the server, or at odds with what is there. */
 export type SaveState =
@@ -12,7 +13,9 @@ export type SaveState =
 const QUIET = 400
 const AGAIN = [1000, 2000, 4000, 8000]
 
-const draftSchema = z.object({ version: z.number().int(), document: projectSchema })
+const NO_CHANGE: TrailChange = { put: [], remove: [] }
+
+const draftSchema = z.object({ version: z.number().int(), document: projectSchema, trail: trailChangeSchema.default(NO_CHANGE) })
 const draftKey = (id: string): string => `plumbago draft ${id}`
 
 const readDraft = (id: string): z.infer<typeof draftSchema> | null => {
@@ -21,6 +24,16 @@ const readDraft = (id: string): z.infer<typeof draftSchema> | null => {
   } catch {
     return null // a draft that is not JSON is none
   }
+}
+
+/** What is still to be saved of a trail once a part of it has been. */
+const leftOf = ({ put, remove }: TrailChange, sent: TrailChange): TrailChange =>
+  ({ put: put.filter(state => !sent.put.includes(state)), remove: remove.filter(id => !sent.remove.includes(id)) })
+
+/** Two changes of a trail as one; the later says what a state is. */
+const joined = (one: TrailChange, other: TrailChange): TrailChange => {
+  const later = new Set([...other.put.map(({ id }) => id), ...other.remove])
+  return { put: [...one.put.filter(({ id }) => !later.has(id)), ...other.put], remove: [...one.remove, ...other.remove] }
 }
 
 /**
@@ -33,6 +46,8 @@ export const useSaving = defineStore('saving', () => {
   let id: string | null = null
   let version = 0
   let pending: Project | null = null
+  let trail = NO_CHANGE
+  let wholeTrail: () => readonly TrailState[] = () => []
   let underway: Promise<void> = Promise.resolve()
   let failures = 0
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -44,7 +59,7 @@ export const useSaving = defineStore('saving', () => {
 
   const keepDraft = (project: string, document: Project): void => {
     try {
-      localStorage.setItem(draftKey(project), JSON.stringify({ version, document }))
+      localStorage.setItem(draftKey(project), JSON.stringify({ version, document, trail }))
     } catch {
       if (state.value.kind === 'waiting') state.value = { kind: 'waiting', why: 'This browser has no room to keep the work: leave this window open until it is saved.' }
     }
@@ -52,23 +67,27 @@ export const useSaving = defineStore('saving', () => {
 
   const conflicted = async (project: string, mine: Project, theirs: StoredProject): Promise<void> => {
     const name = `${mine.name} (kept from a conflict)`.slice(0, 120)
-    const copy = await server.createFrom({ ...mine, name }).catch(() => null)
+    const copy = await server.createFrom({ ...mine, name }, { put: [...wholeTrail()], remove: [] }).catch(() => null)
     if (project !== id) return
     if (copy) {
       localStorage.removeItem(draftKey(project))
       pending = null
+      trail = NO_CHANGE
     }
     state.value = { kind: 'conflict', copy, theirs }
     if (!copy) later(AGAIN.at(-1) as number)
   }
 
-  /** The document is on the server; what came after it follows. */
-  const arrived = (project: string, document: Project, reached: number): void => {
+  /** The document is on the server, with what was sent of the trail; what came after it follows. */
+  const arrived = (project: string, document: Project, sent: TrailChange, reached: number): void => {
     failures = 0
-    if (project !== id || pending === document) localStorage.removeItem(draftKey(project))
-    if (project !== id) return
+    const same = project === id
+    if (same) trail = leftOf(trail, sent)
+    const done = pending === document && !trail.put.length && !trail.remove.length
+    if (!same || done) localStorage.removeItem(draftKey(project))
+    if (!same) return
     version = reached
-    if (pending === document) {
+    if (done) {
       pending = null
       state.value = { kind: 'saved' }
     } else if (pending) {
@@ -77,10 +96,10 @@ export const useSaving = defineStore('saving', () => {
     }
   }
 
-  const failed = async (project: string, document: Project, error: unknown): Promise<void> => {
+  const failed = async (project: string, document: Project, sent: TrailChange, error: unknown): Promise<void> => {
     if (error instanceof Refused && error.status === 409) {
       const theirs = storedProjectSchema.safeParse(error.data)
-      if (theirs.success && equal(theirs.data.document, document)) return arrived(project, document, theirs.data.version)
+      if (theirs.success && equal(theirs.data.document, document)) return arrived(project, document, sent, theirs.data.version)
       if (theirs.success) return conflicted(project, document, theirs.data)
     }
     if (project !== id) return
@@ -89,26 +108,27 @@ export const useSaving = defineStore('saving', () => {
     later(AGAIN[Math.min(failures++, AGAIN.length - 1)] as number)
   }
 
-  const send = async (project: string, document: Project): Promise<void> => {
+  const send = async (project: string, document: Project, sent: TrailChange): Promise<void> => {
     try {
-      const saved = await server.save(project, version, document)
-      arrived(project, document, saved.version)
+      const saved = await server.save(project, version, document, sent)
+      arrived(project, document, sent, saved.version)
     } catch (error) {
-      await failed(project, document, error)
+      await failed(project, document, sent, error)
     }
   }
 
   const save = async (): Promise<void> => {
     await underway
     if (!pending || !id) return
-    underway = send(id, pending)
+    underway = send(id, pending, trail)
     await underway
   }
 
-  /** Takes note of a change, to be saved when the hand rests. */
-  const changed = (document: Project): void => {
+  /** Takes note of a change of the project, and of its trail, to be saved when the hand rests. */
+  const changed = (document: Project, change: TrailChange = NO_CHANGE): void => {
     if (!id) return
     pending = document
+    trail = joined(trail, change)
     keepDraft(id, document)
     if (state.value.kind === 'conflict') return
     if (state.value.kind === 'saved') state.value = { kind: 'saving' }
@@ -116,15 +136,17 @@ export const useSaving = defineStore('saving', () => {
   }
 
   /** Gets a project from the server, with the unsaved work that was left here on top of it. */
-  const open = async (project: string): Promise<StoredProject> => {
+  const open = async (project: string, states: () => readonly TrailState[]): Promise<{ stored: StoredProject, unsaved: TrailChange }> => {
     await underway
     const stored = await server.project(project)
     const draft = readDraft(project)
     id = project
     version = draft?.version ?? stored.version
     pending = draft?.document ?? null
+    trail = draft?.trail ?? NO_CHANGE
+    wholeTrail = states
     state.value = { kind: pending ? 'saving' : 'saved' }
-    return draft ? { ...stored, document: draft.document } : stored
+    return { stored: draft ? { ...stored, document: draft.document } : stored, unsaved: trail }
   }
 
   /** Saves at once what is waiting. */
@@ -134,15 +156,17 @@ export const useSaving = defineStore('saving', () => {
   const adopt = (stored: StoredProject): void => {
     if (id) localStorage.removeItem(draftKey(id))
     pending = null
+    trail = NO_CHANGE
     version = stored.version
     state.value = { kind: 'saved' }
   }
 
   const close = (): void => {
-    if (pending && id && state.value.kind === 'saving') underway = underway.then(((project, document) => () => send(project, document))(id, pending))
+    if (pending && id && state.value.kind === 'saving') underway = underway.then(((project, document, sent) => () => send(project, document, sent))(id, pending, trail))
     clearTimeout(timer)
     id = null
     pending = null
+    trail = NO_CHANGE
     failures = 0
     state.value = { kind: 'saved' }
   }

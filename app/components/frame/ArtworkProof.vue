@@ -1,10 +1,10 @@
 <script setup lang="ts">
-/** A small live rendering of an artwork in given colors, as large as its place allows. */
-const { hash, ratio, colors } = defineProps<{ hash: string, ratio: number, colors: ReadonlyMap<string, string> }>()
+/** A live rendering of an artwork in given colors, as large as its place allows: small from its small ink map, large as it is. */
+const { hash, ratio, colors, large = false } = defineProps<{ hash: string, ratio: number, colors: ReadonlyMap<string, string>, large?: boolean }>()
 const files = useArtworkFiles()
 const host = useTemplateRef<HTMLElement>('host')
 const screen = computed(() => files.screens.get(hash))
-const map = computed(() => files.maps.get(hash))
+const map = computed(() => large ? files.maps.get(hash) : files.proofs.get(hash))
 useArtworkHost(host, () => map.value ? undefined : screen.value, () => colors)
 </script>
 

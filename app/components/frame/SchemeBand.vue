@@ -1,71 +1,157 @@
 <script setup lang="ts">
-import { onClickOutside, onKeyStroke, useElementSize } from '@vueuse/core'
+import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion } from '@vueuse/core'
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
+import { useDraggable } from 'vue-draggable-plus'
 import { lchOf } from '../../../core/color/convert'
-import { sourceOf } from '../../../core/project/gather'
+import { strip } from '../../../core/harmony/ladder'
+import { shownScheme } from '../../../core/project/compose'
 import type { Swatch } from '../../../core/project/schema'
+import { followDrag } from '~/composables/useDrag'
+import { widthsOf } from './widths'
 
-/** The scheme at the foot of every step: swatches as wide as their share. A click opens the card of one, L locks it, a click on its value copies it. */
+/**
+ * The scheme at the foot of every step: swatches as wide as their share, each with its ladder. A click opens the card of one; dragged, it
+ * stands elsewhere; the joint between two changes their shares. L locks, Ctrl and arrows move, Delete removes.
+ */
 const project = useProject()
 const copy = useCopying()
 const band = useTemplateRef<HTMLElement>('band')
+const row = useTemplateRef<HTMLElement>('row')
 const card = useTemplateRef<HTMLElement>('card')
-const { width } = useElementSize(band)
-const scheme = computed(() => project.document?.scheme ?? [])
-const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0))
+const { width } = useElementSize(row)
+const motion = usePreferredReducedMotion()
+const scheme = computed(() => project.document ? shownScheme(project.document) : [])
+const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
+const NARROWEST = 58
+const widths = computed(() => widthsOf(scheme.value.map(({ share }) => share), width.value, NARROWEST))
 const ticks = Array.from({ length: 21 }, (_, i) => i * 5)
-const CARD = 300
 
 const opened = ref<string | null>(null)
-const left = ref(0)
 const openedSwatch = computed(() => scheme.value.find(({ id }) => id === opened.value) ?? null)
-const open = (swatch: Swatch, event: Event): void => {
-  const [block, frame] = [(event.currentTarget as HTMLElement).getBoundingClientRect(), band.value?.getBoundingClientRect()]
-  left.value = Math.max(8, Math.min(block.left - (frame?.left ?? 0), width.value + 32 - CARD - 8))
-  opened.value = opened.value === swatch.id ? null : swatch.id
+let dragged = false
+const open = ({ id }: Swatch): void => {
+  if (dragged) return
+  opened.value = opened.value === id ? null : id
 }
+const focusOn = (id: string | null): void => void nextTick(() => band.value?.querySelector<HTMLElement>(`[data-swatch-id="${id}"]`)?.focus())
 const close = (): void => {
   const id = opened.value
   opened.value = null
-  band.value?.querySelector<HTMLElement>(`[data-swatch-id="${id}"]`)?.focus()
+  project.preview(null)
+  focusOn(id)
 }
 onKeyStroke('Escape', () => { if (opened.value) close() })
-onClickOutside(card, event => { if (!(event.target as HTMLElement).closest('[data-swatch-id], [data-test=notices]')) opened.value = null })
+onClickOutside(card, event => {
+  if ((event.target as HTMLElement).closest('[data-swatch-id], [data-test=notices], [role=menu]')) return
+  opened.value = null
+})
+
+/** What the drag moves about; the order is set when it ends. */
+const carried = ref<Swatch[]>([])
+watch(scheme, all => { carried.value = [...all] }, { immediate: true })
+const order = (ids: readonly string[]): void => project.run({ do: 'arrange swatches', ids: [...ids] })
+useDraggable(row, carried, {
+  animation: motion.value === 'reduce' ? 0 : 120, forceFallback: true, fallbackTolerance: 5, draggable: 'li', filter: '[data-joint], [data-copy]', preventOnFilter: false, direction: 'horizontal',
+  onStart: () => { dragged = true },
+  onEnd: () => {
+    order(carried.value.map(({ id }) => id))
+    carried.value = [...scheme.value]
+    setTimeout(() => { dragged = false })
+  },
+})
+const move = ({ id }: Swatch, by: number): void => {
+  const ids = scheme.value.map(each => each.id)
+  const at = ids.indexOf(id)
+  const to = Math.min(ids.length - 1, Math.max(0, at + by))
+  ids.splice(to, 0, ...ids.splice(at, 1))
+  order(ids)
+  focusOn(id)
+}
+
+/** The shares of two neighbors when the joint between them moves by a part of the whole. */
+const joined = (place: number, by: number): Record<string, number> => {
+  const [one, other] = [scheme.value[place], scheme.value[place + 1]]
+  if (!one || !other) return {}
+  const sum = (one.share + other.share) / total.value
+  const first = Math.min(sum - 0.01, Math.max(0.01, one.share / total.value + by))
+  return Object.fromEntries(scheme.value.map(({ id, share }) => [id, id === one.id ? first : id === other.id ? sum - first : share / total.value]))
+}
+const dragJoint = (place: number, event: PointerEvent): void => {
+  (event.currentTarget as HTMLElement).focus()
+  const [from, before] = [event.clientX, scheme.value.map(({ id, share }) => [id, share] as const)]
+  let shares: Record<string, number> | null = null
+  followDrag(event, {
+    move: now => {
+      project.preview({ do: 'share out', shares: Object.fromEntries(before) })
+      shares = joined(place, (now.clientX - from) / width.value)
+      project.preview({ do: 'share out', shares })
+    },
+    drop: () => { if (shares) project.run({ do: 'share out', shares }) },
+    cancel: () => project.preview(null),
+  })
+}
+const nudgeJoint = (place: number, event: KeyboardEvent): void => {
+  const way = arrowOf(event)
+  if (way) project.run({ do: 'share out', shares: joined(place, (way.x - way.y) / 100) })
+}
 
 const lock = ({ id, locked }: Swatch): void => project.run({ do: 'lock', id, locked: !locked })
+const remove = (swatch: Swatch): void => {
+  if (scheme.value.length > 2) project.runSaying(project.matching({ do: 'remove swatch', id: swatch.id }), `Removed ${swatch.name}.`)
+}
+const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
+  const by = ({ ArrowLeft: -1, ArrowRight: 1 } as Record<string, number>)[event.key]
+  if (event.key === 'Delete') remove(swatch)
+  else if (event.key.toLowerCase() === 'l' && !event.ctrlKey && !event.metaKey) lock(swatch)
+  else if (by && (event.ctrlKey || event.metaKey)) move(swatch, by)
+  else return
+  event.preventDefault()
+}
 const lettersOn = (hex: string): string => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'
-const isCut = (swatch: Swatch): boolean => !swatch.tied && project.document !== null && sourceOf(project.document, swatch) !== null
+const isCut = (swatch: Swatch): boolean => swatch.own !== null && swatch.from.kind !== 'made'
+const cutTitle = (swatch: Swatch): string => swatch.freed ? 'Freed: it does not follow the harmony' : swatch.from.kind === 'harmony' ? 'Its color is set by hand' : 'Edited by hand: the tie to where it came from is cut'
 </script>
 
 <template>
-  <footer ref="band" class="relative h-28 border-t border-line bg-panel px-4 pt-2" aria-label="Scheme" data-test="band">
-    <div v-if="openedSwatch" ref="card" class="absolute bottom-[108px] z-40" :style="{ left: `${left}px` }"><SwatchCard :key="openedSwatch.id" :swatch="openedSwatch" @close="close" /></div>
-    <div class="relative h-2" aria-hidden="true">
-      <i v-for="tick in ticks" :key="tick" class="absolute bottom-0 w-px bg-strong" :style="{ left: `${tick}%`, height: tick % 25 === 0 ? '7px' : '3px' }" />
+  <footer ref="band" class="relative grid h-28 grid-cols-[minmax(0,1fr)_92px] gap-3 border-t border-line bg-panel px-4 pt-2" aria-label="Scheme" data-test="band">
+    <div v-if="openedSwatch" ref="card" class="absolute bottom-[110px] right-0 z-40 w-[480px] xl:w-[560px]"><SwatchCard :key="openedSwatch.id" :swatch="openedSwatch" @close="close" /></div>
+    <div class="min-w-0">
+      <div class="relative h-2" aria-hidden="true">
+        <i v-for="tick in ticks" :key="tick" class="absolute bottom-0 w-px bg-strong" :style="{ left: `${tick}%`, height: tick % 25 === 0 ? '7px' : '3px' }" />
+      </div>
+      <ol ref="row" class="flex border-t border-strong pt-1">
+        <li v-for="(swatch, i) in carried" :key="swatch.id" class="relative min-w-0" :style="{ width: `${widths[i]}px` }">
+          <button
+            class="swatch-block" :style="{ background: swatch.hex, color: lettersOn(swatch.hex) }" :aria-label="`${swatch.name}, ${swatch.hex}, ${swatch.role}${swatch.locked ? ', locked' : ''}`" :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
+            :aria-expanded="opened === swatch.id" data-test="swatch" :data-hex="swatch.hex" :data-swatch-id="swatch.id" @click="open(swatch)" @keydown="keyed(swatch, $event)"
+          >
+            <span class="text-caption">{{ Math.round(swatch.share / total * 100) }}%</span>
+            <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
+          </button>
+          <span class="mr-0.5 flex h-1.5" aria-hidden="true" data-test="ladder-strip"><i v-for="(rung, n) in strip(swatch.hex, project.document?.rungs ?? 4)" :key="n" class="h-full grow" :style="{ background: rung }" /></span>
+          <p class="truncate pt-0.5 leading-4">{{ swatch.name }}</p>
+          <p class="flex min-w-0 items-center gap-2 overflow-hidden">
+            <button class="value hover:underline" :aria-label="`Copy ${swatch.hex}`" title="Copy" data-copy @click="copy(swatch.hex, `Copied ${swatch.hex}.`)">{{ swatch.hex }}</button>
+            <span v-if="isCut(swatch)" role="img" :aria-label="cutTitle(swatch)" :title="cutTitle(swatch)"><LinkIcon class="size-3 shrink-0 opacity-40" /></span><span class="truncate text-caption text-quiet">{{ swatch.role }}</span>
+          </p>
+          <span
+            v-if="i < carried.length - 1" class="joint" role="slider" tabindex="0" :aria-label="`Share of ${swatch.name} against ${carried[i + 1]?.name}`" :aria-valuenow="Math.round(swatch.share / total * 100)" aria-valuemin="1" aria-valuemax="99"
+            :data-joint="i" title="Drag to change shares" @pointerdown.stop="dragJoint(i, $event)" @keydown="nudgeJoint(i, $event)"
+          />
+        </li>
+      </ol>
     </div>
-    <ol class="flex border-t border-strong pt-1">
-      <li v-for="swatch in scheme" :key="swatch.id" class="min-w-0 pr-0.5" :style="{ flex: `${swatch.share / total} 1 64px` }">
-        <button
-          class="swatch-block" :style="{ background: swatch.hex, color: lettersOn(swatch.hex) }" :aria-label="`${swatch.name}, ${swatch.hex}, ${swatch.role}${swatch.locked ? ', locked' : ''}`" :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
-          :aria-expanded="opened === swatch.id" data-test="swatch" :data-hex="swatch.hex" :data-swatch-id="swatch.id" @click="open(swatch, $event)" @keydown.l="lock(swatch)"
-        >
-          <span class="text-caption">{{ Math.round(swatch.share / total * 100) }}%</span>
-          <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
-        </button>
-        <p class="truncate pt-1 leading-4">{{ swatch.name }}</p>
-        <p class="flex min-w-0 items-center gap-2 overflow-hidden">
-          <button class="value hover:underline" :aria-label="`Copy ${swatch.hex}`" title="Copy" @click="copy(swatch.hex, `Copied ${swatch.hex}.`)">{{ swatch.hex }}</button>
-          <span v-if="isCut(swatch)" role="img" aria-label="Edited by hand: the tie to where it came from is cut" title="Edited by hand: the tie to where it came from is cut"><LinkIcon class="size-3 shrink-0 opacity-40" /></span><span class="truncate text-caption text-quiet">{{ swatch.role }}</span>
-        </p>
-      </li>
-    </ol>
+    <BandMenus />
   </footer>
 </template>
 
 <style scoped>
 .swatch-block {
-  display: flex; align-items: end; justify-content: flex-start; width: 100%; height: 46px; padding: 2px 6px;
+  display: flex; align-items: end; justify-content: flex-start; width: calc(100% - 2px); height: 42px; padding: 2px 6px;
   clip-path: polygon(0 0, calc(100% - 8px) 0, 100% 8px, 100% 100%, 0 100%);
 }
 .swatch-block:focus-visible, .swatch-block[aria-expanded='true'] { outline: none; box-shadow: inset 0 0 0 2px var(--panel), inset 0 0 0 4px var(--accent); }
+.joint { position: absolute; right: -5px; top: 0; z-index: 10; width: 10px; height: 48px; cursor: ew-resize; touch-action: none; }
+.joint::after { content: ''; position: absolute; left: 3px; top: 10px; width: 2px; height: 24px; }
+.joint:hover::after, .joint:focus-visible::after { background: var(--text); outline: 1px solid var(--panel); }
 </style>

@@ -19,14 +19,7 @@ const chosen = (): void => {
   void adding.add(list)
 }
 const remove = (art: Artwork): void => {
-  project.run({ do: 'remove artwork', id: art.id })
-  const after = project.settled
-  const bringBack = (): void => {
-    if (project.settled?.artwork.some(({ id }) => id === art.id)) return
-    if (project.settled === after) project.undo()
-    else project.run({ do: 'add artwork', artwork: art, targets: {} }) // other work came after it, and stays
-  }
-  notices.say(`Took “${art.name}” out of the project.`, 'done', bringBack)
+  project.runSaying({ do: 'remove artwork', id: art.id }, `Took “${art.name}” out of the project.`, { do: 'add artwork', artwork: art, targets: {} })
 }
 </script>
 

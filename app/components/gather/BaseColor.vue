@@ -68,8 +68,7 @@ const takeInks = (): void => {
   const chosen = inks.value.reduce<Array<{ hex: string, area: number }>>((all, ink) =>
     all.length < MOST_SWATCHES && all.every(({ hex }) => okDistance(hex, ink.hex) > APART) ? [...all, ink] : all, [])
   const title = project.artwork?.name ?? 'the artwork'
-  project.run(project.matching({ do: 'take colors', kind: 'ink', title, colors: chosen.map(({ hex, area }) => ({ hex, name: null, share: Math.min(1, area) })) }))
-  notices.say(`Took ${chosen.length} inks of “${title}” as the scheme.`, 'done', project.undo)
+  project.runSaying(project.matching({ do: 'take colors', kind: 'ink', title, colors: chosen.map(({ hex, area }) => ({ hex, name: null, share: Math.min(1, area) })) }), `Took ${chosen.length} inks of “${title}” as the scheme.`)
 }
 </script>
 

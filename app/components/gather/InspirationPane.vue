@@ -62,8 +62,7 @@ const asBlend = ({ name, colors }: Inspiration): Command => {
   return { do: 'take colors', kind: 'shelf', title: `${amount.value}% ${name}`, colors: hexes.map((hex, i) => ({ hex, name: null, share: free[i]?.share ?? null })) }
 }
 const use = (scheme: Inspiration, command: Command, said: string): void => {
-  project.run(command)
-  notices.say(said, 'done', project.undo)
+  project.runSaying(command, said)
 }
 const useAsBase = ({ colors: [main] }: Inspiration): void => {
   if (main) project.run({ do: 'set base', base: { hex: main.hex, hue: hsbOf(main.hex, project.settled?.base.hue).h, typed: main.hex } })

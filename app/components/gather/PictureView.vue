@@ -136,8 +136,7 @@ const remove = (sample: Sample): void => {
   const swatch = swatchOf(sample)
   if (!swatch) return
   if ((project.settled?.scheme.length ?? 0) <= 2) return notices.say('A scheme keeps at least two swatches.', 'problem')
-  project.run(project.matching({ do: 'remove swatch', id: swatch.id }))
-  notices.say(`Removed ${swatch.name}.`, 'done', project.undo)
+  project.runSaying(project.matching({ do: 'remove swatch', id: swatch.id }), `Removed ${swatch.name}.`)
 }
 const add = ({ x, y }: { x: number, y: number }): void => {
   if ((project.settled?.scheme.length ?? 0) >= MOST_SWATCHES) return notices.say(`A scheme holds up to ${MOST_SWATCHES} swatches; remove one first.`, 'problem')
@@ -201,7 +200,7 @@ onMounted(() => pictures.open(reference.hash).catch((error: unknown) => { proble
         >
           <svg viewBox="-13 -13 26 26" class="size-[26px]" aria-hidden="true">
             <path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#fff" stroke-width="3" /><path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#000" />
-            <circle r="7" :fill="swatchOf(sample)?.hex ?? sample.hex" stroke="#fff" stroke-width="2.5" /><circle r="8" fill="none" stroke="#000" :stroke-dasharray="swatchOf(sample)?.tied === false ? '2 2' : undefined" />
+            <circle r="7" :fill="swatchOf(sample)?.hex ?? sample.hex" stroke="#fff" stroke-width="2.5" /><circle r="8" fill="none" stroke="#000" :stroke-dasharray="swatchOf(sample)?.own ? '2 2' : undefined" />
             <rect v-if="sample.patch > USUAL_PATCH" x="-3" y="-3" width="6" height="6" fill="none" stroke="#fff" />
           </svg>
         </button>

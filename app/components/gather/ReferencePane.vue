@@ -25,13 +25,8 @@ const chosen = (): void => {
 const remove = (): void => {
   const gone = looked.value
   if (!gone) return
-  project.run({ do: 'remove reference', id: gone.id })
-  const after = project.settled
+  project.runSaying({ do: 'remove reference', id: gone.id }, `Took “${gone.name}” off the board.`, { do: 'add reference', reference: gone })
   gathering.looked = null
-  notices.say(`Took “${gone.name}” off the board.`, 'done', () => {
-    if (project.settled === after) project.undo()
-    else if (!project.settled?.references.some(({ id }) => id === gone.id)) project.run({ do: 'add reference', reference: gone }) // other work came after it, and stays
-  })
 }
 const rename = (event: Event): void => {
   const field = event.target as HTMLInputElement

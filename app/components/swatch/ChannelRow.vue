@@ -1,0 +1,32 @@
+<script setup lang="ts">
+/** One number of a color: a slider whose track shows what each position gives, and the number itself. */
+const { name, value, most, unit, track } = defineProps<{ name: string, value: number, most: number, unit: string, track: readonly string[] }>()
+const emit = defineEmits<{ preview: [value: number], settle: [value: number], cancel: [] }>()
+
+const shown = computed(() => Math.round(value))
+const valueOf = (event: Event): number => {
+  const said = Number((event.target as HTMLInputElement).value)
+  return Math.min(most, Math.max(0, Number.isFinite(said) ? said : value))
+}
+const nudge = (event: KeyboardEvent): void => {
+  const way = arrowOf(event)
+  if (way) emit('settle', Math.min(most, Math.max(0, shown.value + way.x - way.y)))
+}
+</script>
+
+<template>
+  <div class="grid grid-cols-[66px_minmax(0,1fr)_54px] items-center gap-2">
+    <span class="truncate text-caption">{{ name }}</span>
+    <input
+      type="range" class="channel" min="0" :max="most" step="1" :value="shown" :aria-label="name" :aria-valuetext="`${shown}${unit}`" :style="{ '--track': `linear-gradient(to right, ${track.join(', ')})` }"
+      @input="emit('preview', valueOf($event))" @change="emit('settle', valueOf($event))" @keydown="nudge" @keydown.escape.stop="emit('cancel')"
+    >
+    <span class="flex items-center"><input class="field h-6! w-10 px-1! text-right text-caption" inputmode="numeric" :value="shown" :aria-label="`${name} as a number`" @change="emit('settle', valueOf($event))"><span class="value w-3 pl-0.5">{{ unit }}</span></span>
+  </div>
+</template>
+
+<style scoped>
+.channel { appearance: none; width: 100%; height: 24px; background: transparent; }
+.channel::-webkit-slider-runnable-track { height: 12px; background: var(--track); }
+.channel::-webkit-slider-thumb { appearance: none; width: 9px; height: 20px; margin-top: -4px; border: 1px solid var(--text); border-radius: 2px; background: var(--panel); }
+</style>

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+/** Colors to choose from: pointing previews, a click takes. Arrow keys go along. */
+const { title, colors, taken = '' } = defineProps<{ title: string, colors: readonly string[], taken?: string }>()
+const emit = defineEmits<{ preview: [hex: string | null], take: [hex: string] }>()
+const along = (event: KeyboardEvent): void => {
+  const way = arrowOf(event)
+  const all = [...(event.currentTarget as HTMLElement).querySelectorAll('button')]
+  if (way) all[all.indexOf(event.target as HTMLButtonElement) + Math.sign(way.x - way.y)]?.focus()
+}
+</script>
+
+<template>
+  <div class="flex" role="group" :aria-label="title" @keydown="along" @pointerleave="emit('preview', null)">
+    <button
+      v-for="(hex, i) in colors" :key="hex + i" class="chip" :class="{ taken: hex === taken }" :style="{ background: hex }" :aria-label="`${title}, ${hex}`" :title="hex" :data-chip="hex" :tabindex="i === 0 ? 0 : -1"
+      @pointerenter="emit('preview', hex)" @focus="emit('preview', hex)" @blur="emit('preview', null)" @click="emit('take', hex)"
+    />
+  </div>
+</template>
+
+<style scoped>
+.chip { flex: 1 1 0; min-width: 0; height: 24px; }
+.chip:focus-visible, .chip:hover { outline: none; box-shadow: inset 0 0 0 2px var(--panel), inset 0 0 0 3px var(--text); }
+.chip.taken { box-shadow: inset 0 -4px 0 var(--panel), inset 0 -6px 0 var(--text); }
+</style>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { LinkIcon } from '@heroicons/vue/20/solid'
+import type { Swatch } from '../../../core/project/schema'
+import { sourceOf } from '../../../core/project/worn'
+
+/** Where a swatch came from, whether it still follows it, and the way back. */
+const { swatch } = defineProps<{ swatch: Swatch }>()
+const project = useProject()
+const MADE_BY = {
+  'ring': 'Put on the ring', 'ladder': 'A rung of a ladder', 'complement': 'A complement', 'in-between': 'Blended in between', 'neutral': 'A neutral that settles', 'copy': 'A copy',
+  'alternative': 'A color nearby', 'recent': 'Used before', 'deal': 'Dealt', 'harmony': 'Made beside the harmony',
+} as const
+
+const followed = computed(() => {
+  const now = project.document
+  if (!now) return false
+  return swatch.from.kind === 'harmony' ? now.derived : sourceOf(now, swatch) !== null
+})
+const origin = computed(() => {
+  const { from } = swatch
+  if (from.kind === 'harmony') return project.document?.derived ? 'Derived by the harmony' : 'Once derived by a harmony'
+  if (from.kind === 'made') return MADE_BY[from.how]
+  if (from.kind === 'sample') {
+    const sample = project.document?.samples.find(({ id }) => id === from.sample)
+    const reference = project.document?.references.find(({ id }) => id === sample?.reference)
+    return `Sampled from “${reference?.name ?? 'a reference'}”`
+  }
+  return `${from.kind === 'ink' ? 'An ink of' : 'Taken from'} ${from.kind === 'list' && !from.title.includes('.') ? from.title : `“${from.title}”`}`
+})
+const cut = computed(() => followed.value && swatch.own !== null)
+const said = computed(() => {
+  if (!cut.value) return ''
+  if (swatch.freed) return ' · freed, it does not follow'
+  return swatch.from.kind === 'harmony' ? ' · its color is set by hand' : ' · edited by hand, the tie is cut'
+})
+</script>
+
+<template>
+  <p class="flex min-h-6 items-center gap-2 text-caption" data-test="origin">
+    <LinkIcon v-if="followed" class="size-3.5 shrink-0" :class="{ 'opacity-30': cut }" />
+    <span class="min-w-0 grow">{{ origin }}{{ said }}</span>
+    <button v-if="cut" class="control h-6! px-1.5!" @click="project.run({ do: 'restore swatch', id: swatch.id })">{{ swatch.from.kind === 'harmony' ? 'Follow again' : 'Tie again' }}</button>
+  </p>
+</template>
