@@ -22,6 +22,8 @@ export const useProject = defineStore('project', () => {
   const history = shallowRef<History<Project> | null>(null)
   const previewed = shallowRef<Project | null>(null)
   const shownId = ref<string | null>(null)
+  /** The swatch last taken in hand: where several stand on one spot, it lies on top. */
+  const pickedId = ref<string | null>(null)
 
   const document = computed<Project | null>(() => previewed.value ?? history.value?.present ?? null)
   /** The document without what is only previewed. */
@@ -182,7 +184,7 @@ export const useProject = defineStore('project', () => {
   }
 
   return {
-    id, document, settled, previewing, settledColors, artwork, pieces, piece, shownId, united, colors, undoable, redoable,
+    id, document, settled, previewing, settledColors, artwork, pieces, piece, shownId, pickedId, united, colors, undoable, redoable,
     colorsIn, run, runSaying, preview, adopting, goTo, keep, renameKept, undo, redo, composing, matching, match, addArtwork, open, close,
   }
 })

@@ -1,4 +1,4 @@
-import { arc, degrees, hsbOf, type Hex } from '../color/convert'
+import { arc, degrees, hsbOf, isNeutral, labOf, type Hex } from '../color/convert'
 import { plainName } from '../color/name'
 import { adjusted, type Adjustments, type Hued } from '../harmony/adjust'
 import { deal } from '../harmony/deal'
@@ -9,7 +9,7 @@ import { rolesOf, usualRole } from '../harmony/proportion'
 import { usedSamples } from './gather'
 import { MADE, MOST_SWATCHES, type Cast, type Harmony, type Look, type Project, type Swatch } from './schema'
 import { freshIds, freshScheme, schemeOf, shared } from './scheme'
-import { angleOfSwatch, bareOf, baseAngleOf, baseOf, baseSwatchOf, dominantOf, offsetFor, positionOf, setByHand, sourceOf, worn } from './worn'
+import { angleOfSwatch, bareOf, baseAngleOf, baseOf, baseSwatchOf, dominantOf, follows, offsetFor, positionOf, setByHand, worn } from './worn'
 
 /* What is done to a scheme in Compose. */
 
@@ -149,18 +149,17 @@ export const edited = (project: Project, id: string, color: Hued): Project => {
 
 /** A swatch as where it came from has it: what was set by hand is given up. */
 export const restored = (project: Project, id: string): Project => changed(project, swatch => {
-  const from = swatch.from.kind === 'harmony' ? project.derived : sourceOf(project, swatch) !== null
-  return swatch.id === id && from ? { ...swatch, own: null, freed: false, locked: false, offset: project.derived ? swatch.offset : 0 } : swatch
+  return swatch.id === id && follows(project, swatch) ? { ...swatch, own: null, freed: false, locked: false, offset: project.derived ? swatch.offset : 0 } : swatch
 })
 
 /** A swatch turned to an angle of the wheel, alone: freed from a harmony that is not free, or at another angle of a free one. */
 export const turnedAlone = (project: Project, id: string, angle: number): Project => {
   const bare = bareOf(project)
-  const free = project.derived && project.harmony.kind !== 'free'
+  const bound = project.derived && project.harmony.kind !== 'free'
   const next = changed(project, swatch => {
     if (swatch.id !== id || swatch.locked) return swatch
     const by = arc(angleOfSwatch(project, swatch), angle)
-    const loose = free && !swatch.freed ? { ...swatch, freed: true, ...swatch.own ? { offset: positionOf(project, swatch) } : {} } : swatch
+    const loose = bound && swatch.from.kind === 'harmony' && !swatch.freed ? { ...swatch, freed: true, ...swatch.own ? { offset: positionOf(project, swatch) } : {} } : swatch
     const set = loose.own ? loose : setByHand(project, loose, bare.get(id) ?? swatch, false)
     return { ...set, offset: set.offset + by }
   })
@@ -209,12 +208,23 @@ export const inRoles = (project: Project): Project => {
   return { ...project, scheme: project.scheme.map((swatch, i) => ({ ...swatch, role: roles[i] as Swatch['role'] })) }
 }
 
-/** The companions of a deal in the places of all swatches that are not held: the locked ones, or, where none is, the base. */
+/** Colors in the places of others by lightness: the lightest takes the place of the lightest, so that light and dark stay where they are. */
+const inLightnessOf = (hexes: readonly Hex[], others: readonly Hex[]): Hex[] => {
+  const byLightness = (all: readonly Hex[]): number[] => all.map((_, i) => i).sort((one, other) => labOf(all[one] as Hex).l - labOf(all[other] as Hex).l)
+  const [from, to] = [byLightness(hexes), byLightness(others)]
+  return others.map((_, place) => hexes[from[to.indexOf(place)] as number] as Hex)
+}
+
+/**
+ * The companions of a deal in the places of all swatches that are not held: the locked ones, or, where none is, the base. The
+ * lightest comes to the place of the lightest, and so on, so that the artwork keeps its values.
+ */
 export const dealt = (project: Project, seed: number, kind?: Harmony['kind']): Project => {
   const base = baseSwatchOf(project)
   const held = project.scheme.some(swatch => swatch.locked) ? project.scheme.filter(swatch => swatch.locked) : base ? [base] : []
   const others = project.scheme.filter(swatch => !held.includes(swatch))
-  const { hexes } = deal({ held: held.map(({ hex }) => hex), count: others.length, wheel: project.harmony.wheel, kind }, seed)
+  const { hexes: companions } = deal({ held: held.map(({ hex }) => hex), count: others.length, wheel: project.harmony.wheel, kind }, seed)
+  const hexes = inLightnessOf(companions, others.map(({ hex }) => hex))
   const gathered = { ...project, derived: false, harmony: { ...project.harmony, turn: 0 }, lead: base?.id ?? null }
   const scheme = project.scheme.map((swatch): Swatch => {
     const at = others.indexOf(swatch)
@@ -250,9 +260,9 @@ export const complementOf = (project: Project, swatch: Swatch): Hued => {
   return { hex, hue }
 }
 
-/** The angles of a scheme's harmony on the wheel, in degrees. */
+/** The angles of a scheme's harmony on the wheel, in degrees; of a free or gathered scheme those of its swatches, neutrals left out. */
 export const anglesOf = (project: Project): number[] => {
   const { derived, harmony } = project
-  if (!derived || harmony.kind === 'free') return project.scheme.map(swatch => angleOfSwatch(project, swatch))
+  if (!derived || harmony.kind === 'free') return project.scheme.filter(({ hex }) => !isNeutral(hex)).map(swatch => angleOfSwatch(project, swatch))
   return offsetsOf(harmony.kind, harmony.spread).map(offset => baseAngleOf(project) + harmony.turn + offset)
 }

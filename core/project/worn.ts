@@ -17,6 +17,10 @@ export const sourceOf = ({ samples }: Pick<Project, 'samples'>, { from }: Pick<S
   return from.kind === 'sample' ? samples.find(({ id }) => id === from.sample)?.hex ?? null : from.hex
 }
 
+/** Whether a swatch has something it follows, or would if nothing were set by hand: the harmony, a sample, a color it was taken at. */
+export const follows = (project: Pick<Project, 'samples' | 'derived'>, swatch: Pick<Swatch, 'from'>): boolean =>
+  swatch.from.kind === 'harmony' ? project.derived : sourceOf(project, swatch) !== null
+
 /** The base swatch of a scheme: of a derived one the first the harmony made, of a gathered one the chosen or first. */
 export const baseSwatchOf = ({ scheme, lead, derived }: Pick<Project, 'scheme' | 'lead' | 'derived'>): Swatch | undefined =>
   (derived ? scheme.find(({ from }) => from.kind === 'harmony' && from.place === 0) : scheme.find(({ id }) => id === lead)) ?? scheme[0]

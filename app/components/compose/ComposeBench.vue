@@ -1,43 +1,63 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { ChevronDownIcon, ChevronUpIcon } from '@heroicons/vue/20/solid'
 import { COUNT } from '../../../core/harmony/derive'
-import { HARMONIES, SPREADS } from '../../../core/harmony/harmony'
-import type { Harmony } from '../../../core/project/schema'
+import { SPREADS } from '../../../core/harmony/harmony'
+import { MOST_SWATCHES, type Harmony } from '../../../core/project/schema'
 import { WHEELS } from '../../../core/color/wheel'
+import { SHEETS } from '~/stores/proofs'
 
+/** Compose: the dial (hue ring and tone field) above, what is offered or done to the whole below it, the trail at the foot. */
 const project = useProject()
+const proofs = useProofs()
 const harmony = computed(() => project.document?.harmony)
-const range = computed(() => harmony.value ? SPREADS[harmony.value.kind] : undefined)
+const range = computed(() => harmony.value && project.document?.derived ? SPREADS[harmony.value.kind] : undefined)
+const folded = useLocalStorage('plumbago dial folded', false)
+const byArrow = useRovingRadio()
 
 const settle = (change: Partial<Harmony>): void => project.run(project.composing(change))
 const preview = (change: Partial<Harmony> | null): void => project.preview(change && project.composing(change))
-const byArrow = useRovingRadio()
+const resizing = (count: number) => project.matching({ do: 'resize' as const, count })
+
+useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(proofs.pointed) }, d: proofs.deal, c: proofs.compare })
 </script>
 
 <template>
-  <div v-if="project.settled && harmony" class="grid content-start gap-3 p-5 pt-3" data-test="compose">
-    <h2>Compose</h2>
-    <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5">
+  <div v-if="project.settled && harmony" class="grid h-full min-h-0 grid-rows-[auto_auto_28px_minmax(0,1fr)_auto] gap-2 px-5 pt-3" data-test="compose">
+    <div class="flex items-center gap-3">
+      <h2>Compose</h2>
+      <span class="truncate text-caption text-quiet">{{ project.document?.derived ? `${harmony.kind} on ${project.document.base.hex}` : 'gathered' }}</span>
+      <button class="control bare ml-auto px-1.5!" :aria-expanded="!folded" :title="folded ? 'Show ring and field' : 'Fold ring and field, for larger proofs'" @click="folded = !folded">{{ folded ? 'Show dial' : 'Fold dial' }}<component :is="folded ? ChevronDownIcon : ChevronUpIcon" class="size-4" /></button>
+    </div>
+    <div v-if="!folded" class="grid grid-cols-[208px_minmax(0,1fr)] gap-5">
       <HueRing />
-      <div class="grid content-start gap-2">
-        <h3>Wheel</h3>
-        <div role="radiogroup" aria-label="Wheel" class="flex" @keydown="byArrow">
-          <button v-for="wheel in WHEELS" :key="wheel" role="radio" class="choice first-letter:uppercase" :aria-checked="harmony.wheel === wheel" :tabindex="harmony.wheel === wheel ? 0 : -1" @click="settle({ wheel })">{{ wheel }}</button>
+      <div class="grid content-start gap-1">
+        <div class="grid grid-cols-[132px_minmax(0,1fr)] gap-4">
+          <ToneField />
+          <div class="grid content-start gap-1">
+            <h3>Wheel</h3>
+            <div role="radiogroup" aria-label="Wheel" class="grid" @keydown="byArrow">
+              <button v-for="wheel in WHEELS" :key="wheel" role="radio" class="wheel first-letter:uppercase" :aria-checked="harmony.wheel === wheel" :tabindex="harmony.wheel === wheel ? 0 : -1" @click="settle({ wheel })">{{ wheel }}</button>
+            </div>
+            <p class="flex items-center justify-between gap-1 pt-1"><span>Swatches</span><span class="flex items-center"><button class="control bare px-1.5!" aria-label="Fewer swatches" :disabled="project.settled.scheme.length <= COUNT.least" @click="project.run(resizing(project.settled.scheme.length - 1))">−</button><input class="field w-9 px-1! text-center text-caption" inputmode="numeric" aria-label="Swatches" :value="project.document?.scheme.length" @change="project.run(resizing(Math.min(MOST_SWATCHES, Math.max(COUNT.least, Number(($event.target as HTMLInputElement).value) || COUNT.least))))"><button class="control bare px-1.5!" aria-label="More swatches" :disabled="project.settled.scheme.length >= MOST_SWATCHES" @click="project.run(resizing(project.settled.scheme.length + 1))">+</button></span></p>
+          </div>
         </div>
-        <h3 class="pt-2">Shape</h3>
         <NumberRow label="Turn" :value="Math.round(harmony.turn)" :min="-180" :max="180" @preview="preview({ turn: $event })" @settle="settle({ turn: $event })" />
         <NumberRow label="Spread" :value="Math.round(harmony.spread)" :min="range?.least ?? 0" :max="range?.most ?? 90" :disabled="!range" @preview="preview({ spread: $event })" @settle="settle({ spread: $event })" />
-        <NumberRow label="Swatches" :value="harmony.count" :min="COUNT.least" :max="COUNT.most" unit="" @preview="preview({ count: $event })" @settle="settle({ count: $event })" />
       </div>
     </div>
-    <section class="grid gap-2" aria-labelledby="harmony-title">
-      <div class="flex items-baseline gap-3"><h3 id="harmony-title">Harmony</h3><p v-if="!project.settled.derived" class="text-caption text-quiet" data-test="gathered">Gathered: a harmony derives a new scheme from its base; what is locked stays.</p></div>
-      <div role="radiogroup" aria-labelledby="harmony-title" class="grid grid-cols-3 gap-2" @keydown="byArrow">
-        <HarmonyTile
-          v-for="kind in HARMONIES" :key="kind" :kind="kind" :project="project.settled" :tabindex="harmony.kind === kind ? 0 : -1"
-          @click="settle({ kind })"
-        />
-      </div>
-    </section>
-    <section class="grid gap-2" aria-label="Artwork"><h3>Artwork</h3><ArtworkStrip /></section>
+    <span v-else />
+    <div role="radiogroup" aria-label="Below the dial" class="flex" @keydown="byArrow">
+      <button v-for="{ sheet, title } in SHEETS" :key="sheet" role="radio" class="choice" :aria-checked="proofs.sheet === sheet" :tabindex="proofs.sheet === sheet ? 0 : -1" @click="proofs.sheet = sheet">{{ title }}</button>
+    </div>
+    <WholeScheme v-if="proofs.sheet === 'whole'" />
+    <ProofSheet v-else :tall="folded" />
+    <TrailStrip />
   </div>
 </template>
+
+<style scoped>
+.wheel { height: 24px; text-align: left; padding: 0 8px; border-left: 2px solid var(--line); color: var(--quiet); }
+.wheel:hover { color: var(--text); }
+.wheel[aria-checked='true'] { border-color: var(--text); color: var(--text); font-weight: 600; }
+</style>

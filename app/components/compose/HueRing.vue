@@ -1,102 +1,128 @@
 <script setup lang="ts">
 import { arc, degrees } from '../../../core/color/convert'
-import { angleOf, atAngle } from '../../../core/color/wheel'
-import { offsetsOf } from '../../../core/harmony/harmony'
+import { atAngle } from '../../../core/color/wheel'
+import { distinctFrom } from '../../../core/harmony/distinct'
 import { spreadAt } from '../../../core/harmony/open'
+import { offsetsOf } from '../../../core/harmony/harmony'
+import { anglesOf } from '../../../core/project/compose'
 import type { Command } from '../../../core/project/commands'
-import { MOST_SWATCHES, type Harmony, type Swatch } from '../../../core/project/schema'
+import { MOST_SWATCHES, type Swatch } from '../../../core/project/schema'
+import { angleOfSwatch, baseSwatchOf } from '../../../core/project/worn'
 import { followDrag } from '~/composables/useDrag'
 import { spot } from './spot'
 
-/** The scheme on its wheel. Dragging the base turns the shape; dragging another opens its spread, or turns too. In a gathered scheme every swatch stands at its own hue and moves alone. */
+/**
+ * The scheme on its wheel. Dragging the base turns the shape; dragging another opens its spread, or turns too where there is none. With
+ * Alt a swatch is freed and moves alone, as all do in a free or gathered scheme. A click beside them adds one, Delete removes one.
+ */
 const project = useProject()
 const files = useArtworkFiles()
 const svg = useTemplateRef<SVGSVGElement>('svg')
-const R = { target: 98, inner: 17 }
-const inks = computed(() => files.files.get(project.artwork?.hash ?? '')?.inks ?? [])
+const R = { target: 96, inner: 17, rim: 122, inside: 62 }
+const inks = computed(() => files.files.get(project.piece?.hash ?? '')?.inks ?? [])
+const base = computed(() => project.document ? baseSwatchOf(project.document) : undefined)
 
-const harmony = computed(() => project.document?.harmony)
-const baseAngle = computed(() => {
+/** How far in a swatch stands: extra ones on the same hue of a harmony stand inside the first. */
+const roundOf = (swatch: Swatch): number => {
   const now = project.document
-  return now ? angleOf(now.harmony.wheel, now.base.hex, now.base.hue) : 0
+  if (!now?.derived || now.harmony.kind === 'free' || swatch.from.kind !== 'harmony' || swatch.freed) return 0
+  return Math.floor(swatch.from.place / Math.max(1, offsetsOf(now.harmony.kind, now.harmony.spread).length))
+}
+const targets = computed(() => {
+  const now = project.document
+  return (now?.scheme ?? []).map(swatch => {
+    const [angle, round] = [now ? angleOfSwatch(now, swatch) : 0, Math.min(2, roundOf(swatch))]
+    const [x, y] = spot(angle, R.target - round * R.inner)
+    return { swatch, x, y, angle, size: round === 0 ? 9 : 6, isBase: swatch.id === base.value?.id, round }
+  })
 })
-const offsets = computed(() => harmony.value ? offsetsOf(harmony.value.kind, harmony.value.spread, harmony.value.free) : [])
-const derived = computed(() => project.document?.derived !== false)
-const angleAt = (offset: number): number => baseAngle.value + (harmony.value?.turn ?? 0) + offset
-const angleOfSwatch = (swatch: Swatch): number =>
-  derived.value && !swatch.locked ? angleAt(swatch.offset) : angleOf(harmony.value?.wheel ?? 'light', swatch.hex, project.document?.base.hue)
-
-const targets = computed(() => (project.document?.scheme ?? []).map((swatch, i) => {
-  const hues = derived.value ? Math.max(1, offsets.value.length) : MOST_SWATCHES
-  const round = Math.floor(i / hues)
-  const angle = angleOfSwatch(swatch)
-  const [x, y] = spot(angle, R.target - round * R.inner)
-  return { ...swatch, x, y, angle, size: round === 0 ? 9 : 6, place: i % hues, first: i === 0, round }
-}))
-const polygon = computed(() => (derived.value ? offsets.value.map(angleAt) : targets.value.map(({ angle }) => angle))
-  .sort((a, b) => degrees(a) - degrees(b)).map(angle => spot(angle, R.target).join(',')).join(' '))
+const polygon = computed(() => project.document ? anglesOf(project.document).sort((a, b) => degrees(a) - degrees(b)).map(angle => spot(angle, R.target).join(',')).join(' ') : '')
 type Target = (typeof targets.value)[number]
+/** The base over its fellows, and what was last in hand over all. */
+const stacked = computed(() => [...targets.value].reverse().sort((one, other) => Number(one.swatch.id === project.pickedId) - Number(other.swatch.id === project.pickedId)))
 
-const moved = (target: Target, angle: number): Command => {
+/** What it means to bring a swatch to an angle; `alone` frees it from the harmony. */
+const moved = ({ swatch, isBase }: Target, angle: number, alone: boolean): Command | null => {
   const now = project.settled
-  if (!now || derived.value) return { do: 'compose', harmony: reshaped(target, angle) }
-  if (!target.first) return { do: 'edit swatch', id: target.id, hex: atAngle(now.harmony.wheel, target.hex, angle) }
-  const from = now.scheme.find(({ id }) => id === target.id)
-  return { do: 'compose', harmony: { turn: Math.round(arc(0, now.harmony.turn + angle - (from ? angleOf(now.harmony.wheel, from.hex, now.base.hue) : angle))) } }
+  const from = now?.scheme.find(({ id }) => id === swatch.id)
+  if (!now || !from || from.locked) return null
+  const by = arc(angleOfSwatch(now, from), angle)
+  const single: Command = { do: 'turn swatch', id: from.id, angle: angleOfSwatch(now, from) + by }
+  if (alone && !isBase) return single
+  const turn: Command = { do: 'compose', harmony: { turn: Math.round(arc(0, now.harmony.turn + by)) } }
+  if (isBase) return turn
+  if (!now.derived || now.harmony.kind === 'free' || from.freed || from.from.kind !== 'harmony') return single
+  const hues = offsetsOf(now.harmony.kind, now.harmony.spread).length
+  const spread = spreadAt(now.harmony.kind, from.from.place % hues, arc(0, from.offset + by))
+  return spread === null ? turn : { do: 'compose', harmony: { spread: Math.round(spread) } }
 }
-const reshaped = (target: Target, angle: number): Partial<Harmony> => {
-  const now = harmony.value
-  if (!now) return {}
-  const relative = arc(0, angle - baseAngle.value - now.turn)
-  if (now.kind === 'free' && !target.first) return { free: now.free.map((each, i) => i === target.place ? Math.round(degrees(relative)) : each) }
-  const spread = spreadAt(now.kind, target.place, relative)
-  if (spread !== null) return { spread: Math.round(spread) }
-  return { turn: Math.round(arc(0, angle - baseAngle.value - target.offset)) }
-}
-const pointerAngle = (event: PointerEvent): number => {
+const angleAt = (event: PointerEvent | MouseEvent): { angle: number, radius: number } => {
   const box = svg.value?.getBoundingClientRect()
-  if (!box) return 0
-  return Math.atan2(event.clientX - box.left - box.width / 2, box.top + box.height / 2 - event.clientY) * 180 / Math.PI
+  if (!box) return { angle: 0, radius: 0 }
+  const [x, y] = [event.clientX - box.left - box.width / 2, box.top + box.height / 2 - event.clientY]
+  return { angle: Math.atan2(x, y) * 180 / Math.PI, radius: Math.hypot(x, y) / box.width * R.rim * 2 }
 }
 const drag = (target: Target, event: PointerEvent): void => {
   (event.currentTarget as SVGElement).focus()
+  const away = arc(angleAt(event).angle, target.angle)
   let change: Command | null = null
   followDrag(event, {
     move: now => {
-      change = moved(target, pointerAngle(now))
+      change = moved(target, angleAt(now).angle + away, now.altKey)
       project.preview(change)
     },
     drop: () => { if (change) project.run(change) },
     cancel: () => project.preview(null),
   })
 }
-const nudge = (target: Target, event: KeyboardEvent): void => {
-  const way = ({ ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 } as Record<string, number>)[event.key]
-  if (!way) return
-  event.preventDefault()
-  project.run(moved(target, target.angle + way * (event.shiftKey ? 10 : 1)))
+const add = (angle: number): void => {
+  const now = project.settled
+  const like = now && baseSwatchOf(now)
+  if (!now || !like || now.scheme.length >= MOST_SWATCHES) return
+  const hex = distinctFrom(atAngle(now.harmony.wheel, like.hex, angle), now.scheme.map(each => each.hex))
+  project.run(project.matching({ do: 'add swatches', colors: [{ hex }], how: 'ring', after: null }))
+}
+const addHere = (event: MouseEvent): void => {
+  const { angle, radius } = angleAt(event)
+  if (event.target === event.currentTarget || !(event.target as Element).closest('.target')) if (radius > R.inside && radius < R.rim) add(angle)
+}
+const keyed = (target: Target, event: KeyboardEvent): void => {
+  if (event.key === 'Delete' && targets.value.length > 2) {
+    event.preventDefault()
+    project.runSaying(project.matching({ do: 'remove swatch', id: target.swatch.id }), `Removed ${target.swatch.name}.`)
+  } else if (event.key === '+' || event.key === 'Insert') {
+    event.preventDefault()
+    add(target.angle + 40)
+  } else {
+    const way = arrowOf(event)
+    const change = way && moved(target, target.angle + way.x + way.y, event.altKey)
+    if (change) project.run(change)
+  }
 }
 </script>
 
 <template>
-  <svg ref="svg" viewBox="-122 -122 244 244" class="w-full max-w-[248px] touch-none" aria-label="Hue ring" role="group" data-test="ring">
-    <RingDial :wheel="harmony?.wheel ?? 'light'" :inks="inks" />
+  <svg ref="svg" viewBox="-122 -122 244 244" class="w-full max-w-[248px] cursor-copy touch-none" aria-label="Hue ring" role="group" data-test="ring" @click="addHere">
+    <RingDial :wheel="project.document?.harmony.wheel ?? 'light'" :inks="inks" :colors="project.colors" />
     <polygon :points="polygon" fill="none" stroke="var(--text)" stroke-width="1" />
     <g
-      v-for="target in [...targets].reverse()" :key="target.id" :transform="`translate(${target.x} ${target.y})`" class="target" tabindex="0" role="slider"
-      :aria-label="`${target.first ? 'Base' : target.name} on the hue ring`" :aria-valuenow="Math.round(degrees(target.angle))" aria-valuemin="0" aria-valuemax="360"
-      :aria-valuetext="`${Math.round(degrees(target.angle))}°`" :data-test="`target-${target.id}`" @pointerdown="drag(target, $event)" @keydown="nudge(target, $event)"
+      v-for="target in stacked" :key="target.swatch.id" :transform="`translate(${target.x} ${target.y})`" class="target" :class="{ locked: target.swatch.locked }" tabindex="0" role="slider"
+      :aria-label="`${target.isBase ? 'Base' : target.swatch.name} on the hue ring${target.swatch.locked ? ', locked' : target.swatch.freed ? ', freed' : ''}`" :aria-valuenow="Math.round(degrees(target.angle))" aria-valuemin="0" aria-valuemax="360"
+      :aria-valuetext="`${Math.round(degrees(target.angle))}°`" :data-test="`target-${target.swatch.id}`" @focus="project.pickedId = target.swatch.id" @pointerdown="drag(target, $event)" @keydown="keyed(target, $event)"
     >
+      <title>{{ target.swatch.name }}: {{ target.swatch.locked ? 'locked' : target.isBase ? 'turns the whole' : 'drag; with Alt it is freed' }}</title>
       <circle r="13" fill="transparent" />
-      <circle :r="target.size" :fill="target.hex" stroke="var(--panel)" stroke-width="2.5" /><circle :r="target.size + 1.5" fill="none" stroke="var(--text)" />
+      <rect v-if="target.swatch.locked" :x="-target.size" :y="-target.size" :width="target.size * 2" :height="target.size * 2" :fill="target.swatch.hex" stroke="var(--text)" />
+      <template v-else><circle :r="target.size" :fill="target.swatch.hex" stroke="var(--panel)" stroke-width="2.5" /><circle :r="target.size + 1.5" fill="none" stroke="var(--text)" :stroke-dasharray="target.swatch.freed ? '2 2' : undefined" /></template>
       <path v-if="target.round === 0" :d="`M${-target.size - 5} 0h3.5M${target.size + 1.5} 0h3.5M0 ${-target.size - 5}v3.5M0 ${target.size + 1.5}v3.5`" stroke="var(--text)" />
-      <circle v-if="target.first" r="2" fill="var(--panel)" />
+      <circle v-if="target.isBase" r="2" fill="var(--panel)" />
     </g>
   </svg>
 </template>
 
 <style scoped>
 .target { cursor: grab; outline: none; }
-.target:active { cursor: grabbing; }
-.target:focus-visible circle:first-child { stroke: var(--accent); stroke-width: 2; }
+.target.locked { cursor: not-allowed; }
+.target:not(.locked):active { cursor: grabbing; }
+.target:focus-visible circle:first-of-type { stroke: var(--accent); stroke-width: 2; }
 </style>

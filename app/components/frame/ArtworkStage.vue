@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/composables/useDrag'
 
 const { before = false, lit = null } = defineProps<{ before?: boolean, lit?: ReadonlySet<string> | null }>()
-const emit = defineEmits<{ point: [inks: string[]] }>()
+const emit = defineEmits<{ point: [inks: string[]], add: [] }>()
 
 const project = useProject()
 const files = useArtworkFiles()
@@ -14,16 +14,17 @@ const zoom = ref(1)
 const pan = ref({ x: 0, y: 0 })
 const MARGIN = 34
 
-const screen = computed(() => project.artwork ? files.screens.get(project.artwork.hash) : undefined)
+const screen = computed(() => project.piece ? files.screens.get(project.piece.hash) : undefined)
 const size = computed(() => {
-  const art = project.artwork
+  const art = project.piece
   if (!art || !width.value) return { width: 0, height: 0 }
   const scale = Math.min((width.value - 2 * MARGIN) / art.width, (height.value - 2 * MARGIN) / art.height)
   return { width: art.width * scale, height: art.height * scale }
 })
 /** What is not spotlit steps back to a light gray of its own value. */
 const colors = useSpotlight(() => screen.value?.inks ?? [], () => before ? new Map<string, string>() : project.colors, () => lit)
-const map = computed(() => files.maps.get(project.artwork?.hash ?? ''))
+const standIn = computed(() => project.document?.artwork.length === 0)
+const map = computed(() => files.maps.get(project.piece?.hash ?? ''))
 /** Colors that are only passing by: of a drag, a spotlight, the original. */
 const passing = computed(() => project.previewing || before || lit !== null)
 const { still, live } = usePassingColors(() => colors.value, () => passing.value && map.value !== undefined)
@@ -52,16 +53,15 @@ const grab = (event: PointerEvent): void => {
   followDrag(event, { move: to, drop: to, cancel: () => { pan.value = from } })
 }
 const nudge = (event: KeyboardEvent): void => {
-  const step = event.shiftKey ? 10 : 1
-  const way = ({ ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>)[event.key]
-  if (event.key === '+') zoomBy(1.25)
+  const way = zoom.value > 1 ? arrowOf(event) : null
+  if (way) pan.value = { x: pan.value.x - way.x * 8, y: pan.value.y + way.y * 8 }
+  else if (event.key === '+') zoomBy(1.25)
   else if (event.key === '-') zoomBy(0.8)
   else if (event.key === '0') fit()
-  else if (way && zoom.value > 1) pan.value = { x: pan.value.x + way[0] * step * 8, y: pan.value.y + way[1] * step * 8 }
   else return
   event.preventDefault()
 }
-watch(() => project.artwork?.id, fit)
+watch(() => project.piece?.id, fit)
 </script>
 
 <template>
@@ -70,16 +70,15 @@ watch(() => project.artwork?.id, fit)
     @wheel.prevent="wheel" @pointerdown="grab" @pointermove="emit('point', inksAt($event.clientX, $event.clientY))" @pointerleave="emit('point', [])" @keydown="nudge" @click.capture.prevent
   >
     <div
-      v-if="project.artwork" class="absolute left-1/2 top-1/2" :style="{ width: `${size.width}px`, height: `${size.height}px`, transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})` }"
+      v-if="project.piece" class="absolute left-1/2 top-1/2" :style="{ width: `${size.width}px`, height: `${size.height}px`, transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})` }"
     >
-      <div ref="host" class="size-full bg-white" role="img" :aria-label="`${project.artwork.name}${before ? ', original colors' : ''}`" data-test="artwork" />
+      <div ref="host" class="size-full bg-white" role="img" :aria-label="`${project.piece.name}${before ? ', original colors' : ''}`" data-test="artwork" />
       <InkMapCanvas v-if="live && map && screen" :map="map" :inks="screen.inks" :colors="colors" class="pointer-events-none absolute inset-0 bg-white" data-test="live" />
       <CropMarks v-if="zoom === 1" />
     </div>
-    <slot v-else />
     <p v-if="problem" class="absolute inset-x-8 top-8 border border-strong bg-panel p-3" role="alert">▲ {{ problem }}</p>
-    <p v-if="project.artwork" class="absolute bottom-2 left-4 text-caption text-quiet">{{ project.artwork.name }}<template v-if="before"> · original</template></p>
-    <div v-if="project.artwork" class="absolute bottom-1.5 right-3 flex items-center">
+    <p v-if="project.piece" class="absolute bottom-2 left-4 text-caption text-quiet">{{ project.piece.name }}<template v-if="before"> · original</template><template v-if="standIn"> · a stand-in until there is artwork <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template></p>
+    <div v-if="project.piece" class="absolute bottom-1.5 right-3 flex items-center">
       <button class="control bare px-2" aria-label="Zoom out" :disabled="zoom === 1" @click="zoomBy(0.8)">−</button>
       <button class="control bare px-1" title="Fit" aria-label="Fit the artwork" @click="fit"><span class="value w-10 text-center">{{ zoom === 1 ? 'fit' : `${Math.round(zoom * 100)}%` }}</span></button>
       <button class="control bare px-2" aria-label="Zoom in" :disabled="zoom === 16" @click="zoomBy(1.25)">+</button>

@@ -5,6 +5,7 @@ import { useDraggable } from 'vue-draggable-plus'
 import { lchOf } from '../../../core/color/convert'
 import { strip } from '../../../core/harmony/ladder'
 import { shownScheme } from '../../../core/project/compose'
+import { follows } from '../../../core/project/worn'
 import type { Swatch } from '../../../core/project/schema'
 import { followDrag } from '~/composables/useDrag'
 import { widthsOf } from './widths'
@@ -92,7 +93,7 @@ const dragJoint = (place: number, event: PointerEvent): void => {
 }
 const nudgeJoint = (place: number, event: KeyboardEvent): void => {
   const way = arrowOf(event)
-  if (way) project.run({ do: 'share out', shares: joined(place, (way.x - way.y) / 100) })
+  if (way) project.run({ do: 'share out', shares: joined(place, (way.x + way.y) / 100) })
 }
 
 const lock = ({ id, locked }: Swatch): void => project.run({ do: 'lock', id, locked: !locked })
@@ -108,7 +109,7 @@ const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
   event.preventDefault()
 }
 const lettersOn = (hex: string): string => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'
-const isCut = (swatch: Swatch): boolean => swatch.own !== null && swatch.from.kind !== 'made'
+const isCut = (swatch: Swatch): boolean => swatch.own !== null && project.document !== null && follows(project.document, swatch)
 const cutTitle = (swatch: Swatch): string => swatch.freed ? 'Freed: it does not follow the harmony' : swatch.from.kind === 'harmony' ? 'Its color is set by hand' : 'Edited by hand: the tie to where it came from is cut'
 </script>
 
@@ -123,7 +124,7 @@ const cutTitle = (swatch: Swatch): string => swatch.freed ? 'Freed: it does not 
         <li v-for="(swatch, i) in carried" :key="swatch.id" class="relative min-w-0" :style="{ width: `${widths[i]}px` }">
           <button
             class="swatch-block" :style="{ background: swatch.hex, color: lettersOn(swatch.hex) }" :aria-label="`${swatch.name}, ${swatch.hex}, ${swatch.role}${swatch.locked ? ', locked' : ''}`" :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
-            :aria-expanded="opened === swatch.id" data-test="swatch" :data-hex="swatch.hex" :data-swatch-id="swatch.id" @click="open(swatch)" @keydown="keyed(swatch, $event)"
+            :aria-expanded="opened === swatch.id" data-test="swatch" :data-hex="swatch.hex" :data-swatch-id="swatch.id" @click="open(swatch)" @focus="project.pickedId = swatch.id" @keydown="keyed(swatch, $event)"
           >
             <span class="text-caption">{{ Math.round(swatch.share / total * 100) }}%</span>
             <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
@@ -132,7 +133,7 @@ const cutTitle = (swatch: Swatch): string => swatch.freed ? 'Freed: it does not 
           <p class="truncate pt-0.5 leading-4">{{ swatch.name }}</p>
           <p class="flex min-w-0 items-center gap-2 overflow-hidden">
             <button class="value hover:underline" :aria-label="`Copy ${swatch.hex}`" title="Copy" data-copy @click="copy(swatch.hex, `Copied ${swatch.hex}.`)">{{ swatch.hex }}</button>
-            <span v-if="isCut(swatch)" role="img" :aria-label="cutTitle(swatch)" :title="cutTitle(swatch)"><LinkIcon class="size-3 shrink-0 opacity-40" /></span><span class="truncate text-caption text-quiet">{{ swatch.role }}</span>
+            <span v-if="isCut(swatch)" role="img" :aria-label="cutTitle(swatch)" :title="cutTitle(swatch)"><LinkIcon class="size-3 shrink-0 opacity-40" /></span><span v-if="(widths[i] ?? 0) > 112" class="truncate text-caption text-quiet">{{ swatch.role }}</span>
           </p>
           <span
             v-if="i < carried.length - 1" class="joint" role="slider" tabindex="0" :aria-label="`Share of ${swatch.name} against ${carried[i + 1]?.name}`" :aria-valuenow="Math.round(swatch.share / total * 100)" aria-valuemin="1" aria-valuemax="99"

@@ -5,7 +5,6 @@ import type { Artwork } from '../../../core/project/schema'
 const { adding } = defineProps<{ adding: ReturnType<typeof useIncoming> }>()
 const project = useProject()
 const files = useArtworkFiles()
-const notices = useNotices()
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const artwork = computed(() => project.document?.artwork ?? [])
 

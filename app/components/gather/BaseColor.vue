@@ -11,7 +11,6 @@ import { MOST_SWATCHES, type Base } from '../../../core/project/schema'
 const { takeText } = defineProps<{ takeText: (text: string, title: string) => boolean }>()
 const project = useProject()
 const files = useArtworkFiles()
-const notices = useNotices()
 const dropper = useEyeDropper()
 const base = computed(() => project.document?.base)
 const typed = ref('')

@@ -8,7 +8,6 @@ import type { Inspiration } from '../../../core/inspiration/search'
 
 /** Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches; used as they are, as base, or blended in. */
 const project = useProject()
-const notices = useNotices()
 const server = useServer()
 const words = ref('')
 const color = ref('')

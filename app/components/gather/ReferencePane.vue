@@ -6,7 +6,6 @@ import { HARMONIES } from '../../../core/harmony/harmony'
 const emit = defineEmits<{ add: [files: File[]] }>()
 const project = useProject()
 const gathering = useGathering()
-const notices = useNotices()
 const byArrow = useRovingRadio()
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const HARMONIC = HARMONIES.filter(kind => kind !== 'free')

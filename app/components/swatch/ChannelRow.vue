@@ -10,7 +10,7 @@ const valueOf = (event: Event): number => {
 }
 const nudge = (event: KeyboardEvent): void => {
   const way = arrowOf(event)
-  if (way) emit('settle', Math.min(most, Math.max(0, shown.value + way.x - way.y)))
+  if (way) emit('settle', Math.min(most, Math.max(0, shown.value + way.x + way.y)))
 }
 </script>
 

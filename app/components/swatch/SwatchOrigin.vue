@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LinkIcon } from '@heroicons/vue/20/solid'
 import type { Swatch } from '../../../core/project/schema'
-import { sourceOf } from '../../../core/project/worn'
+import { follows } from '../../../core/project/worn'
 
 /** Where a swatch came from, whether it still follows it, and the way back. */
 const { swatch } = defineProps<{ swatch: Swatch }>()
@@ -11,11 +11,7 @@ const MADE_BY = {
   'alternative': 'A color nearby', 'recent': 'Used before', 'deal': 'Dealt', 'harmony': 'Made beside the harmony',
 } as const
 
-const followed = computed(() => {
-  const now = project.document
-  if (!now) return false
-  return swatch.from.kind === 'harmony' ? now.derived : sourceOf(now, swatch) !== null
-})
+const followed = computed(() => project.document !== null && follows(project.document, swatch))
 const origin = computed(() => {
   const { from } = swatch
   if (from.kind === 'harmony') return project.document?.derived ? 'Derived by the harmony' : 'Once derived by a harmony'

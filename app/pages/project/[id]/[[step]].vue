@@ -6,6 +6,7 @@ definePageMeta({ key: route => String(route.params.id) })
 
 const route = useRoute()
 const project = useProject()
+const proofs = useProofs()
 const step = computed(() => stepOf(route.params.step))
 const problem = ref<string | null>(null)
 const before = ref(false)
@@ -47,7 +48,10 @@ onUnmounted(project.close)
   <div v-if="project.document" class="grid h-full grid-rows-[44px_minmax(0,1fr)_112px]">
     <TopLine :step="step" @step="go" />
     <main class="grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
-      <ArtworkStage :before="before" :lit="lit" @point="pointed = $event"><NoArtwork @go="addArtwork" /></ArtworkStage>
+      <div class="relative min-h-0 min-w-0">
+        <ArtworkStage :before="before" :lit="lit" @point="pointed = $event" @add="addArtwork" />
+        <ComparisonTable v-if="step === 'compose' && proofs.comparing" />
+      </div>
       <div class="min-h-0 overflow-y-auto border-l border-line bg-panel" data-test="bench">
         <GatherBench v-if="step === 'gather'" />
         <ComposeBench v-else-if="step === 'compose'" />

@@ -1,0 +1,146 @@
+import { useLocalStorage } from '@vueuse/core'
+import equal from 'fast-deep-equal'
+import { defineStore } from 'pinia'
+import { z } from 'zod'
+import { dealtCandidate, inHarmony, REACH, reordered, shownHarmonies, varied, type Candidate, type Variation } from '../../core/project/candidates'
+import { inLook, lookOf } from '../../core/project/compose'
+import { HARMONIES } from '../../core/harmony/harmony'
+import { lookSchema, type Artwork, type Project } from '../../core/project/schema'
+
+/** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
+export const SHEETS = [
+  { sheet: 'harmonies', title: 'Harmonies' }, { sheet: 'variations', title: 'Variations' }, { sheet: 'deals', title: 'Dealt' }, { sheet: 'orders', title: 'Orders' }, { sheet: 'whole', title: 'Whole scheme' },
+] as const
+export type Sheet = (typeof SHEETS)[number]['sheet']
+
+/** A candidate with the artwork it is shown on, and what every ink becomes in it. */
+export interface Proof extends Candidate { piece: Artwork, colors: ReadonlyMap<string, string> }
+
+/** A deal made before: the look it was dealt from, its first seed, and the harmony it stayed in. */
+const pastDealSchema = z.object({ from: lookSchema, seed: z.number().int(), kind: z.enum(HARMONIES).nullable() })
+type PastDeal = z.infer<typeof pastDealSchema>
+
+const DEALT = 24
+const MOST_DEALS = 24
+const MOST_MARKED = 6
+/** How long proofs are worked out before the browser may paint, in milliseconds. */
+const SLICE = 7
+
+/** The proof sheets of Compose: what they offer, what is pointed at, and what is marked to be compared. */
+export const useProofs = defineStore('proofs', () => {
+  const project = useProject()
+  const notices = useNotices()
+  const sheet = useLocalStorage<Sheet>('plumbago sheet', 'harmonies')
+  const hidden = useLocalStorage<string[]>('plumbago hidden harmonies', [])
+  const variation = useLocalStorage<Variation>('plumbago variation', { turn: 30, down: 'brightness', step: 0.12 })
+  const within = useLocalStorage<boolean>('plumbago deal within harmony', false)
+  const byTurns = useLocalStorage<boolean>('plumbago proofs by turns', false)
+  const past = shallowRef<readonly PastDeal[]>([])
+  const dealAt = ref(0)
+  const shown = shallowRef<readonly Proof[]>([])
+  const pointed = shallowRef<Candidate | null>(null)
+  const marked = shallowRef<readonly Candidate[]>([])
+  const comparing = ref(false)
+
+  /** What a sheet offers, one by one as it is asked for. */
+  function* offered(now: Project): Generator<Candidate> {
+    if (sheet.value === 'harmonies') for (const kind of shownHarmonies(hidden.value)) yield inHarmony(now, kind, project.united)
+    if (sheet.value === 'variations') for (let row = -REACH; row <= REACH; row++) for (let column = -REACH; column <= REACH; column++) yield varied(now, variation.value, column, row)
+    const deal = past.value[dealAt.value]
+    if (sheet.value === 'deals' && deal) for (let i = 0; i < DEALT; i++) yield dealtCandidate(inLook(now, deal.from), deal.seed + i, deal.kind ?? undefined)
+    if (sheet.value === 'orders') yield* reordered(now, project.united, DEALT)
+  }
+
+  let work = 0
+  /** Works the sheet out, as many proofs at a time as fit between two frames; a newer call takes over. */
+  const refresh = async (): Promise<void> => {
+    const own = ++work
+    const now = project.settled
+    if (!now || sheet.value === 'whole') {
+      shown.value = []
+      return
+    }
+    const next: Proof[] = []
+    let since = performance.now()
+    for (const candidate of offered(now)) {
+      const piece = (byTurns.value ? project.pieces[next.length % project.pieces.length] : project.piece) ?? project.piece
+      if (piece) next.push({ ...candidate, piece, colors: project.colorsIn(inLook(now, candidate.look)) })
+      if (performance.now() - since < SLICE) continue
+      shown.value = [...next, ...shown.value.slice(next.length)]
+      await new Promise(resolve => requestAnimationFrame(resolve))
+      if (own !== work) return
+      since = performance.now()
+    }
+    shown.value = next
+  }
+  /** All that a sheet depends on. */
+  const asked = computed(() => [project.settled, sheet.value, hidden.value, variation.value, past.value, dealAt.value, byTurns.value, project.piece, project.united] as const)
+
+  /** Deals afresh for what is not held; earlier deals stay within reach. */
+  const deal = (): void => {
+    const now = project.settled
+    if (!now) return
+    const last = past.value.at(-1)
+    const fresh: PastDeal = { from: lookOf(now), seed: (last?.seed ?? 1 - DEALT) + DEALT, kind: within.value && now.derived ? now.harmony.kind : null }
+    past.value = [...past.value, fresh].slice(-MOST_DEALS)
+    dealAt.value = past.value.length - 1
+    sheet.value = 'deals'
+    remember()
+  }
+  const dealsKey = (): string => `plumbago deals ${project.id ?? ''}`
+  const remember = (): void => {
+    try {
+      localStorage.setItem(dealsKey(), JSON.stringify(past.value))
+    } catch {
+      past.value = past.value.slice(-1) // without room in the browser only the last deal is remembered
+    }
+  }
+  const recall = (): void => {
+    try {
+      past.value = z.array(pastDealSchema).safeParse(JSON.parse(localStorage.getItem(dealsKey()) ?? '[]')).data ?? []
+    } catch {
+      past.value = [] // what cannot be read is no deal
+    }
+    dealAt.value = Math.max(0, past.value.length - 1)
+  }
+
+  const point = (candidate: Candidate | null): void => {
+    pointed.value = candidate
+    project.preview(candidate && project.adopting(candidate.look, candidate.caption))
+  }
+  const adopt = ({ look, caption }: Candidate): void => {
+    pointed.value = null
+    project.run(project.adopting(look, caption))
+  }
+  /** Keeps what is pointed at, or the look the project is in. */
+  const keep = (candidate: Candidate | null = pointed.value): void => {
+    const now = project.settled
+    if (!now) return
+    const name = `${candidate?.caption ?? now.harmony.kind} on ${(candidate?.look ?? now).scheme[0]?.name ?? 'its base'}`
+    const state = project.keep(`${name.charAt(0).toUpperCase()}${name.slice(1)}`, candidate?.look ?? null)
+    if (state) notices.say(`Kept “${state.kept}” on the trail.`, 'done', () => project.renameKept(state.id, null))
+  }
+  const isMarked = ({ look }: Candidate): boolean => marked.value.some(each => equal(each.look, look))
+  const mark = (candidate: Candidate): void => {
+    if (isMarked(candidate)) marked.value = marked.value.filter(each => !equal(each.look, candidate.look))
+    else if (marked.value.length >= MOST_MARKED) notices.say(`Up to ${MOST_MARKED} can be compared; take a mark away first.`, 'problem')
+    else marked.value = [...marked.value, candidate]
+    if (marked.value.length < 2) comparing.value = false
+  }
+  const clear = (): void => {
+    marked.value = []
+    comparing.value = false
+  }
+  const compare = (): void => {
+    if (marked.value.length >= 2) comparing.value = !comparing.value
+    else notices.say('Mark two to six proofs first: M on a proof, or its corner.', 'problem')
+    project.preview(null)
+  }
+
+  watch(() => project.id, () => {
+    clear()
+    recall()
+  }, { immediate: true })
+
+  return { sheet, hidden, variation, within, byTurns, past, dealAt, shown, pointed, marked, comparing, asked, refresh, deal, point, adopt, keep, isMarked, mark, clear, compare }
+})
