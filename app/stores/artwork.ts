@@ -15,6 +15,7 @@ const artworkDesk = (): Remote<ArtworkDesk> =>
 /** The artwork files at hand, by hash: what the server knows of each, and how the screen shows it. */
 export const useArtworkFiles = defineStore('artwork files', () => {
   const server = useServer()
+  const notices = useNotices()
   const files = shallowRef<ReadonlyMap<string, ArtworkFile>>(new Map())
   const screens = shallowRef<ReadonlyMap<string, ScreenArtwork>>(new Map())
   const maps = shallowRef<ReadonlyMap<string, InkMap>>(new Map())
@@ -37,8 +38,8 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     const [file, bytes] = await Promise.all([files.value.get(hash) ?? server.artwork(hash), server.source(hash)])
     const screen = await artworkDesk().open(hash, bytes)
     keep(file)
-    await openMap(file)
     screens.value = new Map(screens.value).set(hash, screen)
+    void openMap(file).catch((error: unknown) => notices.say(`“${file.name}” is shown more slowly, for its map could not be had: ${reasonOf(error)}`, 'problem'))
   }
 
   /** Has an artwork read in the worker, once; rejects where it cannot be had. */

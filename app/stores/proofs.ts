@@ -104,11 +104,15 @@ export const useProofs = defineStore('proofs', () => {
     dealAt.value = Math.max(0, past.value.length - 1)
   }
 
-  const point = (candidate: Candidate | null): void => {
+  const pointer = restingPointer()
+  /** Previews what is pointed at; null, or leaving, goes back to what is. */
+  const point = (candidate: Candidate | null, event?: PointerEvent): void => {
+    if (event && pointer.rests(event)) return
     pointed.value = candidate
     project.preview(candidate && project.adopting(candidate.look, candidate.caption))
   }
-  const adopt = ({ look, caption }: Candidate): void => {
+  const adopt = ({ look, caption }: Candidate, event?: MouseEvent): void => {
+    if (event) pointer.rest(event)
     pointed.value = null
     project.run(project.adopting(look, caption))
   }

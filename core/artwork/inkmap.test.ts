@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import type { Pixels } from './area'
+import { reducedInkMap } from './reduce'
 import { areasOf, InkMapBuilder, meanDifference, packInkMap, paintInkMap, unpackInkMap, type InkMap } from './inkmap'
 
 /** A row of pixels, each given as red, green, blue and alpha, premultiplied. */
@@ -59,3 +60,18 @@ describe('ink maps', () => {
 })
 
 it('knows how far two renderings lie apart', () => expect(meanDifference(Uint8Array.of(0, 10, 20, 30), Uint8Array.of(4, 10, 20, 26))).toBe(2))
+
+describe('a reduced map', () => {
+  it('paints the mean of what lay in each block', () => {
+    const builder = new InkMapBuilder({ width: 4, height: 2, data: Uint8Array.from(Array.from({ length: 8 }, () => [...OPAQUE]).flat()) })
+    const inks = [0, 0, 1, 0, 0, 0, 1, 1]
+    builder.add({ width: 4, height: 2, data: Uint8Array.from(inks.flatMap(ink => [ink ? 0 : 255, ink ? 255 : 0, 0, 255])) }, [0, 1, 2])
+    const small = reducedInkMap(builder.finish(), 2)
+    expect([small.width, small.height]).toEqual([2, 1])
+    expect(painted(small, '#ff0000', '#0000ff')).toEqual([[255, 0, 0, 255], [64, 0, 191, 255]])
+  })
+  it('is the map itself where that is small enough', () => {
+    const map = sample()
+    expect(reducedInkMap(map, 10)).toBe(map)
+  })
+})

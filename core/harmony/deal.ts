@@ -44,7 +44,7 @@ const strengthOf = (random: Random): (typeof STRENGTHS)[number] => {
   return STRENGTHS.find(({ weight }) => (left -= weight) < 0) ?? STRENGTHS[0]
 }
 
-const ROUNDS = 12
+const ROUNDS = 8
 
 /** The color of a wheel angle and HSB saturation that has an OKLab lightness, as nearly as its saturation lets it. */
 const colorAt = (wheel: Wheel, angle: number, saturation: number, lightness: number): Hex => {

@@ -14,24 +14,43 @@ const endOf = (kind: LadderKind, from: Lab): Lab =>
 const between = (one: Lab, other: Lab, part: number): Lab =>
   ({ l: one.l + (other.l - one.l) * part, a: one.a + (other.a - one.a) * part, b: one.b + (other.b - one.b) * part })
 
-const FINE = 48
+const FINE = 64
+const HALVINGS = 22
 
 /** The straight way between two colors of OKLab as far as sRGB has it, in small steps. */
 const wayOf = (from: Lab, to: Lab): Lab[] =>
   Array.from({ length: FINE + 1 }, (_, i) => i === 0 ? from : i === FINE ? to : shownLab(between(from, to, i / FINE)))
 
-const isInside = (lab: Lab): boolean => shownLab(lab) === lab
+/** Points along a way, each at one distance from the one before, as many as come before its end. */
+const strides = (way: readonly Lab[], stride: number, most: number): Lab[] => {
+  const points: Lab[] = []
+  let last = way[0] as Lab
+  for (let i = 1; i < way.length && points.length < most; i++) {
+    const [near, far] = [way[i - 1] as Lab, way[i] as Lab]
+    while (labDistance(last, far) >= stride && points.length < most) {
+      let [low, high] = [0, 1]
+      for (let n = 0; n < HALVINGS; n++) {
+        const middle = (low + high) / 2
+        if (labDistance(last, between(near, far, middle)) < stride) low = middle
+        else high = middle
+      }
+      points.push(last = between(near, far, high))
+    }
+  }
+  return points
+}
 
-/** So many points at equal distances along a way, the first one step from its start, the last at its end. */
+/** So many points at equal distances from one to the next along a way, the last at its end. */
 const evenAlong = (way: readonly Lab[], count: number): Lab[] => {
-  const reached = way.reduce<number[]>((sums, point, i) => [...sums, i === 0 ? 0 : (sums[i - 1] as number) + labDistance(way[i - 1] as Lab, point)], [])
-  const whole = reached.at(-1) as number
-  return Array.from({ length: count }, (_, n) => {
-    const wanted = whole * (n + 1) / count
-    const i = Math.max(1, reached.findIndex(sum => sum >= wanted - 1e-9))
-    const [low, high] = [reached[i - 1] as number, reached[i] as number]
-    return between(way[i - 1] as Lab, way[i] as Lab, high > low ? (wanted - low) / (high - low) : 1)
-  })
+  const end = way.at(-1) as Lab
+  const steps = way.slice(1).map((point, i) => labDistance(way[i] as Lab, point))
+  let [low, high] = [0, steps.reduce((sum, step) => sum + step, 0)]
+  for (let n = 0; n < HALVINGS; n++) {
+    const stride = (low + high) / 2
+    if (strides(way, stride, count).length >= count) low = stride
+    else high = stride
+  }
+  return [...strides(way, low, count - 1), end]
 }
 
 /**
@@ -42,15 +61,18 @@ export const ladderLabs = (hex: Hex, kind: LadderKind, count: number): Lab[] => 
   const from = labOf(hex)
   const to = endOf(kind, from)
   const straight = Array.from({ length: count }, (_, n) => between(from, to, (n + 1) / count))
-  return straight.every(isInside) ? straight : evenAlong(wayOf(from, to), count)
+  return straight.every(lab => shownLab(lab) === lab) ? straight : evenAlong(wayOf(from, to), count)
 }
 
 /** A ladder of a swatch: `count` rungs (2 to 10) at perceptually even steps in OKLab, the last white, gray or black. */
 export const ladder = (hex: Hex, kind: LadderKind, count: number): Hex[] => ladderLabs(hex, kind, count).map(hexOfLab)
 
-/** The strip a swatch stands in: its shades from the darkest, itself, its tints to the lightest, without black and white. */
-export const strip = (hex: Hex, count: number): Hex[] =>
-  [...ladder(hex, 'shades', count + 1).slice(0, -1).reverse(), hex, ...ladder(hex, 'tints', count + 1).slice(0, -1)]
+/** The strip a swatch stands in, as a quick preview of its ladder: shades from the darkest, itself, tints to the lightest, without black and white. */
+export const strip = (hex: Hex, count: number): Hex[] => {
+  const from = labOf(hex)
+  const rungs = (kind: LadderKind): Hex[] => Array.from({ length: count }, (_, n) => hexOfLab(between(from, endOf(kind, from), (n + 1) / (count + 1))))
+  return [...rungs('shades').reverse(), hex, ...rungs('tints')]
+}
 
 /** Chroma steps, hue steps (degrees) and lightness steps at which a color's neighbors stand. */
 const NEAR = { lightness: [-0.07, 0, 0.07], hue: [-16, -8, 0, 8, 16] } as const

@@ -5,7 +5,8 @@ import { generatedSvg } from './generated'
 /** Times in milliseconds from a change of hue to the painted frame: half and 95% of them are no longer. */
 export interface FrameTimes { half: number, most: number, changes: number }
 
-const percentile = (values: readonly number[], part: number): number =>
+/** The value below which a part of all values lies. */
+export const percentile = (values: readonly number[], part: number): number =>
   [...values].sort((one, other) => one - other)[Math.min(values.length - 1, Math.floor(values.length * part))] ?? NaN
 
 /**
@@ -24,7 +25,7 @@ export const measureFrames = async (address: string, shapes: number, inks: numbe
     await page.getByRole('button', { name: 'New project' }).click()
     await page.getByRole('radio', { name: 'Artwork' }).click()
     await page.getByTestId('artwork-file').setInputFiles({ name: 'generated.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(shapes, inks)) })
-    await page.getByTestId('artwork').waitFor({ timeout: 120_000 })
+    await page.getByTestId('stage').getByText('generated').waitFor({ timeout: 120_000 })
     await page.keyboard.press('2')
     await page.getByRole('slider', { name: 'Turn' }).waitFor()
     const times = await page.evaluate(async count => {

@@ -4,15 +4,21 @@ import { gzipSync } from 'node:zlib'
 import { Parser } from 'htmlparser2'
 import { readSvg } from '../../core/artwork/read'
 import { writeSvg } from '../../core/artwork/write'
-import { newProject } from '../../core/project/create'
+import type { Sql } from 'postgres'
+import { apply } from '../../core/project/commands'
+import { matchedTargets, newProject } from '../../core/project/create'
+import type { StoredProject } from '../../core/project/schema'
+import { receiveSvg } from '../../server/artwork/receive'
+import { keepArtwork } from '../../server/db/artwork'
 import { connect } from '../../server/db/connect'
-import { createProject } from '../../server/db/projects'
+import { createProject, findProject } from '../../server/db/projects'
 import { serve } from '../e2e/server'
+import { dealTime, ringTimes, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
-/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser] */
+/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose] */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
 
@@ -116,27 +122,67 @@ const routes = async (address: string, url: string): Promise<void> => {
   }
 }
 
-const inBrowser = async (): Promise<void> => {
+/** Runs work against the built app on a database of its own. */
+const served = async (work: (address: string, url: string) => Promise<void>): Promise<void> => {
   const url = execFileSync('bin/cluster', ['start', 'bench-postgres'], { encoding: 'utf8' }).trim()
   execFileSync('node', ['--import', 'tsx', 'bin/prepare-database.ts'], { env: { ...process.env, DATABASE_URL: url } })
-  const served = await serve(url, 4198)
+  const app = await serve(url, 4198)
   try {
     row('measure', 'figure')
     row('---', '---:')
-    await firstLoad(served.address)
-    await routes(served.address, url)
-    for (const [shapes, inks] of [[600, 48], [10_000, 64]] as const) {
-      const { half, most, changes } = await measureFrames(served.address, shapes, inks)
-      row(`hue change to painted frame, ${shapes.toLocaleString('en')} shapes, ${inks} inks: median of ${changes}`, `${tenth(half)} ms`)
-      row('the same: 95th percentile', `${tenth(most)} ms`)
-    }
+    await work(app.address, url)
   } finally {
-    await served.stop()
+    await app.stop()
     execFileSync('bin/cluster', ['stop', 'bench-postgres'])
   }
 }
 
-const parts: Record<string, () => void | Promise<void>> = { reading, pictures, browser: inBrowser }
+/** The demo's project with the poster, and one with 10,000 shapes. */
+const composeProjects = async (sql: Sql): Promise<{ poster: StoredProject, many: StoredProject }> => {
+  const [row] = await sql<Array<{ id: string }>>`select id from projects where summary->>'name' = 'Breezeholm kite festival'`
+  const poster = row && await findProject(sql, row.id)
+  if (!poster) throw new Error('The demo is not there.')
+  const received = await receiveSvg('generated.svg', new TextEncoder().encode(generatedSvg(10_000, 64)))
+  await keepArtwork(sql, received)
+  const { hash, width, height, inks } = received.file
+  const empty = newProject('Bench 10,000 shapes')
+  return { poster, many: await createProject(sql, apply(empty, { do: 'add artwork', artwork: { id: 'a1', name: 'Generated', hash, width, height }, targets: matchedTargets(inks, empty.scheme) })) }
+}
+
+const compose = (): Promise<void> => served(async (address, url) => {
+  const sql = connect(url)
+  try {
+    await sql`delete from projects where summary->>'name' like 'Bench%'`
+    const { poster, many } = await composeProjects(sql)
+    for (const [name, id] of [['the demo poster', poster.id], ['10,000 shapes', many.id]] as const) {
+      const { half, most, changes } = await ringTimes(address, id)
+      row(`drag on the ring to painted frame, ${name}: median of ${changes}`, `${tenth(half)} ms`)
+      row('the same: 95th percentile', `${tenth(most)} ms`)
+    }
+    const { first, last } = await sheetTimes(address, poster.id)
+    row('a sheet of 24 proofs of the poster: first proof', `${whole(first)} ms`)
+    row('the same: last proof', `${whole(last)} ms`)
+    row('a deal of 24 candidates', `${tenth(dealTime(poster.document))} ms`)
+    const { answer, bytes, stored, reopened, bare } = await trailCost(address, sql, poster.document)
+    row('a trail of 500 states: answer', `${whole(answer)} ms, ${whole(bytes / 1000)} kB`)
+    row('the same: stored', `${whole(stored / 1000)} kB`)
+    row('the same: from the address to its states on the screen (a project without a trail)', `${whole(reopened)} ms (${whole(bare)} ms)`)
+  } finally {
+    await sql.end()
+  }
+})
+
+const inBrowser = (): Promise<void> => served(async (address, url) => {
+  await firstLoad(address)
+  await routes(address, url)
+  for (const [shapes, inks] of [[600, 48], [10_000, 64]] as const) {
+    const { half, most, changes } = await measureFrames(address, shapes, inks)
+    row(`hue change to painted frame, ${shapes.toLocaleString('en')} shapes, ${inks} inks: median of ${changes}`, `${tenth(half)} ms`)
+    row('the same: 95th percentile', `${tenth(most)} ms`)
+  }
+})
+
+const parts: Record<string, () => void | Promise<void>> = { reading, pictures, browser: inBrowser, compose }
 for (const [name, part] of Object.entries(parts)) {
   if (process.argv[2] && process.argv[2] !== name) continue
   await part()

@@ -1,40 +1,68 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
+import { hsbOf, lchOf } from '../../core/color/convert'
+import { deltaE } from '../../core/color/difference'
 import { angleOf } from '../../core/color/wheel'
 import { bandColors, dragTo, openDemoCopy, saved, stageColors } from './workspace'
 
 test.beforeEach(async ({ page }) => { await openDemoCopy(page) })
 
-test('every harmony derives another scheme, shown in the artwork at once', async ({ page }) => {
+/** Where an angle of the ring, or a distance from its middle in its own units, lies on the page. */
+const ringSpot = async (page: Page, angle: number, radius = 96): Promise<{ x: number, y: number }> => {
+  const box = await page.getByTestId('ring').boundingBox()
+  if (!box) throw new Error('There is no ring.')
+  const far = box.width * radius / 244
+  return { x: box.x + box.width / 2 + Math.sin(angle * Math.PI / 180) * far, y: box.y + box.height / 2 - Math.cos(angle * Math.PI / 180) * far }
+}
+const middle = async (locator: Locator): Promise<{ x: number, y: number }> => {
+  const box = await locator.boundingBox()
+  if (!box) throw new Error('It is not on the screen.')
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
+const angle = async (target: Locator): Promise<number> => Number(await target.getAttribute('aria-valuenow'))
+const away = (one: number, other: number): number => Math.abs(((one - other + 540) % 360) - 180)
+const number = (page: Page, name: string): Locator => page.getByRole('textbox', { name })
+const type = async (page: Page, name: string, value: string): Promise<void> => {
+  await number(page, name).fill(value)
+  await number(page, name).press('Enter')
+  await number(page, name).blur()
+}
+
+test('every harmony derives another scheme, shown in the artwork at once; those not wanted are hidden', async ({ page }) => {
   const seen = new Set<string>()
   for (const kind of ['monochromatic', 'analogous', 'complementary', 'triadic', 'tetradic', 'square', 'analogous with accent']) {
     const before = await stageColors(page)
-    await page.getByTestId(`harmony-${kind}`).click()
+    await page.getByTestId(`harmony-${kind}`).getByRole('button').first().click()
     await expect.poll(() => stageColors(page)).not.toEqual(before)
     seen.add((await bandColors(page)).join())
   }
   expect(seen.size).toBe(7)
-  await page.getByTestId('harmony-free').click()
-  await expect(page.getByTestId('harmony-free')).toHaveAttribute('aria-checked', 'true')
+  const last = await bandColors(page)
+  await page.getByTestId('harmony-free').getByRole('button').first().click()
+  await expect(page.getByTestId('harmony-free').getByRole('button').first()).toHaveAttribute('aria-pressed', 'true')
+  expect(await bandColors(page)).toEqual(last)
+  await page.getByRole('button', { name: 'Show 9 of 9' }).click()
+  await page.getByRole('checkbox', { name: 'Square' }).uncheck()
+  await page.keyboard.press('Escape')
+  await expect(page.getByTestId('harmony-square')).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByTestId('harmony-triadic')).toBeVisible()
+  await expect(page.getByTestId('harmony-square')).toHaveCount(0)
 })
 
-test('wheel, spread, turn and count change the scheme; undo and redo step through them', async ({ page }) => {
+test('wheel, spread, turn and number change the scheme; undo and redo step through them', async ({ page }) => {
   const states = [await bandColors(page)]
   const step = async (act: () => Promise<void>): Promise<void> => {
     await act()
     await expect.poll(() => bandColors(page)).not.toEqual(states.at(-1))
     states.push(await bandColors(page))
   }
-  const number = (name: string) => page.getByRole('textbox', { name })
-  const type = (name: string, value: string) => async (): Promise<void> => {
-    await number(name).fill(value)
-    await number(name).press('Enter')
-    await number(name).blur()
-  }
   await step(() => page.getByRole('radio', { name: 'perceptual' }).click())
-  await step(type('Spread in degrees', '60'))
-  await step(type('Turn in degrees', '45'))
-  await step(type('Swatches', '9'))
+  await step(() => type(page, 'Spread in degrees', '60'))
+  await step(() => type(page, 'Turn in degrees', '45'))
+  await step(() => type(page, 'Swatches', '9'))
   expect(states.at(-1)).toHaveLength(9)
+  expect(states.at(-1)?.slice(0, 6)).toEqual(states.at(-2))
+  await step(() => page.getByRole('button', { name: 'Fewer swatches' }).click())
   await step(async () => {
     await page.getByRole('slider', { name: 'Turn' }).focus()
     await page.keyboard.press('Shift+ArrowRight')
@@ -52,27 +80,234 @@ test('wheel, spread, turn and count change the scheme; undo and redo step throug
   await expect.poll(() => bandColors(page)).toEqual(states.at(-1))
 })
 
-test('the base dragged on the ring turns the shape; another hue opens the spread', async ({ page }) => {
-  const ring = await page.getByTestId('ring').boundingBox()
-  if (!ring) throw new Error('There is no ring.')
-  const [x, y, radius] = [ring.x + ring.width / 2, ring.y + ring.height / 2, ring.width * 98 / 244]
-  const spot = (angle: number): { x: number, y: number } => ({ x: x + Math.sin(angle * Math.PI / 180) * radius, y: y - Math.cos(angle * Math.PI / 180) * radius })
+test('the base dragged on the ring turns the shape; another opens the spread; a locked one stays; Escape calls it off', async ({ page }) => {
   const base = angleOf('paint', (await bandColors(page))[0] ?? '')
-  await dragTo(page, spot(base), spot(base + 50))
-  await expect(page.getByRole('textbox', { name: 'Turn in degrees' })).toHaveValue(/^(49|50|51)$/)
-  await dragTo(page, spot(base + 50 + 180 - 34), spot(base + 50 + 180 - 60))
-  await expect(page.getByRole('textbox', { name: 'Spread in degrees' })).toHaveValue(/^(59|60|61)$/)
+  await dragTo(page, await ringSpot(page, base), await ringSpot(page, base + 50))
+  await expect(number(page, 'Turn in degrees')).toHaveValue(/^(49|50|51)$/)
+  await dragTo(page, await ringSpot(page, base + 50 + 180 - 34), await ringSpot(page, base + 50 + 180 - 60))
+  await expect(number(page, 'Spread in degrees')).toHaveValue(/^(59|60|61)$/)
   await page.getByTestId('target-s1').focus()
   await page.keyboard.press('ArrowRight')
-  await expect(page.getByRole('textbox', { name: 'Turn in degrees' })).toHaveValue(/^(50|51|52)$/)
+  await expect(number(page, 'Turn in degrees')).toHaveValue(/^(50|51|52)$/)
+  const before = await bandColors(page)
+  await page.getByTestId('swatch').nth(1).focus()
+  await page.keyboard.press('l')
+  const from = await middle(page.getByTestId('target-s2'))
+  await dragTo(page, from, { x: from.x + 40, y: from.y + 40 })
+  expect(await bandColors(page)).toEqual(before)
+  const start = await middle(page.getByTestId('target-s1'))
+  await page.mouse.move(start.x, start.y)
+  await page.mouse.down()
+  await page.mouse.move(start.x + 40, start.y - 30, { steps: 4 })
+  await expect.poll(async () => (await bandColors(page))[0]).not.toBe(before[0])
+  expect((await bandColors(page))[1]).toBe(before[1])
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
+  expect(await bandColors(page)).toEqual(before)
 })
 
-test('a free harmony moves one hue alone', async ({ page }) => {
-  await page.getByTestId('harmony-free').click()
+test('with Alt a swatch is freed: it moves alone, does not follow, and follows again when asked', async ({ page }) => {
+  const before = await bandColors(page)
+  const target = page.getByTestId('target-s2')
+  const from = await middle(target)
+  const to = await ringSpot(page, await angle(target) + 60)
+  await page.keyboard.down('Alt')
+  await dragTo(page, from, to)
+  await page.keyboard.up('Alt')
+  await expect(target).toHaveAttribute('aria-label', /freed/)
+  const freed = await bandColors(page)
+  expect(freed.filter((_, i) => i !== 1)).toEqual(before.filter((_, i) => i !== 1))
+  expect(freed[1]).not.toBe(before[1])
+  await type(page, 'Turn in degrees', '30')
+  await expect.poll(async () => (await bandColors(page))[0]).not.toBe(freed[0])
+  expect((await bandColors(page))[1]).toBe(freed[1])
+  await page.getByTestId('swatch').nth(1).click()
+  await expect(page.getByTestId('origin')).toContainText('freed')
+  await page.getByRole('button', { name: 'Follow again' }).click()
+  await expect(target).not.toHaveAttribute('aria-label', /freed/)
+  await page.keyboard.press('Escape')
+  await page.getByTestId('target-s3').focus()
+  await page.keyboard.press('Alt+Shift+ArrowRight')
+  await expect(page.getByTestId('target-s3')).toHaveAttribute('aria-label', /freed/)
+})
+
+test('a free harmony moves one hue alone, takes further swatches on the ring and gives them up', async ({ page }) => {
+  await page.getByTestId('harmony-free').getByRole('button').first().click()
   const before = await bandColors(page)
   await page.getByTestId('target-s2').focus()
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight')
   await expect.poll(async () => (await bandColors(page))[1]).not.toBe(before[1])
-  expect((await bandColors(page))[0]).toBe(before[0])
-  expect((await bandColors(page))[2]).toBe(before[2])
+  expect((await bandColors(page)).filter((_, i) => i !== 1)).toEqual(before.filter((_, i) => i !== 1))
+  const spot = await ringSpot(page, 300)
+  await page.mouse.click(spot.x, spot.y)
+  await expect.poll(async () => (await bandColors(page)).length).toBe(7)
+  const added = (await bandColors(page)).at(-1) ?? ''
+  expect(away(angleOf('paint', added), 300)).toBeLessThan(4)
+  await page.getByTestId('target-s7').focus()
+  await page.keyboard.press('Delete')
+  await expect.poll(async () => (await bandColors(page)).length).toBe(6)
+})
+
+test('the tone field moves saturation and brightness of one, or of all with their differences', async ({ page }) => {
+  const before = await bandColors(page)
+  await page.getByTestId('swatch').nth(2).focus()
+  const target = page.getByTestId('tone-s3')
+  const from = await middle(target)
+  await dragTo(page, from, { x: from.x - 40, y: from.y - 20 })
+  await expect.poll(async () => (await bandColors(page))[2]).not.toBe(before[2])
+  const one = await bandColors(page)
+  expect(one.filter((_, i) => i !== 2)).toEqual(before.filter((_, i) => i !== 2))
+  const [was, is] = [hsbOf(before[2] ?? ''), hsbOf(one[2] ?? '')]
+  expect(was.s - is.s).toBeCloseTo(40 / 132, 1)
+  expect(is.b - was.b).toBeCloseTo(20 / 132, 1)
+  expect(away(was.h, is.h)).toBeLessThan(2)
+  await page.getByLabel('move all together').check()
+  await page.getByTestId('tone-s1').focus()
+  await page.keyboard.press('Shift+ArrowDown')
+  await expect.poll(async () => (await bandColors(page))[1]).not.toBe(one[1])
+  const all = await bandColors(page)
+  for (const [i, hex] of all.entries()) expect(hsbOf(one[i] ?? '').b - hsbOf(hex).b).toBeCloseTo(0.1, 1)
+})
+
+test('a proof pointed at is previewed, left again restored, clicked adopted; what was nudged rides along with the turn', async ({ page }) => {
+  await page.getByRole('radio', { name: 'Variations' }).click()
+  await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(25)
+  const before = await bandColors(page)
+  const proof = page.locator('[data-proof="1 -1"]')
+  await proof.hover()
+  await expect.poll(() => bandColors(page)).not.toEqual(before)
+  await page.getByTestId('stage').hover({ position: { x: 30, y: 30 } })
+  await expect.poll(() => bandColors(page)).toEqual(before)
+  const offered = ((await proof.getAttribute('data-colors')) ?? '').split(',')
+  await proof.click()
+  await expect.poll(() => bandColors(page)).toEqual(offered)
+  await type(page, 'Turn across in degrees', '10')
+  await page.getByLabel('What changes downward').selectOption('saturation')
+  await expect.poll(async () => (await page.locator('[data-proof="1 0"]').getAttribute('data-colors'))?.split(',').map(hex => Math.round(away(angleOf('paint', hex), angleOf('paint', offered[0] ?? ''))))[0]).toBe(10)
+  await page.locator('[data-proof="0 0"]').focus()
+  await page.keyboard.press('ArrowDown')
+  await expect(page.locator('[data-proof="0 1"]')).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect.poll(() => bandColors(page)).not.toEqual(offered)
+})
+
+test('companions are dealt for what is not locked; earlier deals come back; the same deal is the same', async ({ page }) => {
+  const before = await bandColors(page)
+  await page.getByTestId('swatch').nth(1).focus()
+  await page.keyboard.press('l')
+  await page.getByTestId('stage').click({ position: { x: 20, y: 20 } })
+  await page.keyboard.press('d')
+  const proofs = page.getByTestId('proofs').locator('[data-proof]')
+  await expect(proofs).toHaveCount(24)
+  const offered = await proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.colors ?? ''))
+  expect(new Set(offered).size).toBe(24)
+  for (const colors of offered) expect(colors.split(',')[1]).toBe(before[1])
+  await proofs.nth(2).click()
+  await expect.poll(() => bandColors(page)).toEqual(offered[2]?.split(','))
+  await page.getByRole('button', { name: 'Deal afresh' }).click()
+  await expect(page.getByTestId('deal-at')).toHaveText('2 of 2')
+  await expect.poll(() => proofs.first().getAttribute('data-colors')).not.toBe(offered[0])
+  await page.getByRole('button', { name: 'Earlier deal' }).click()
+  await expect.poll(() => proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.colors ?? ''))).toEqual(offered)
+  await page.reload()
+  await page.getByRole('button', { name: 'Earlier deal' }).click()
+  await expect.poll(() => proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.colors ?? ''))).toEqual(offered)
+})
+
+test('other orders of assignment color the artwork otherwise with the same swatches; all artwork is shown by turns', async ({ page }) => {
+  const [before, stage] = [await bandColors(page), await stageColors(page)]
+  await page.getByRole('radio', { name: 'Orders' }).click()
+  await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(24)
+  await page.getByLabel('all artwork').check()
+  await page.getByTestId('proofs').locator('[data-proof]').first().click()
+  await expect.poll(() => stageColors(page)).not.toEqual(stage)
+  expect(await bandColors(page)).toEqual(before)
+})
+
+test('proofs are marked and compared large, adopted and kept from there', async ({ page }) => {
+  await page.keyboard.press('c')
+  await expect(page.getByTestId('notices')).toContainText('Mark two to six')
+  for (const kind of ['triadic', 'square', 'analogous', 'monochromatic']) {
+    await page.getByTestId(`harmony-${kind}`).getByRole('button').first().hover()
+    await page.keyboard.press('m')
+  }
+  await page.getByRole('button', { name: 'Compare 4' }).click()
+  await expect(page.getByTestId('compared')).toHaveCount(4)
+  const triadic = (await page.locator('[data-proof=triadic]').getAttribute('data-colors'))?.split(',')
+  await page.getByTestId('compared').first().getByRole('button', { name: 'Adopt' }).click()
+  await expect.poll(() => bandColors(page)).toEqual(triadic)
+  await page.getByTestId('compared').nth(1).getByRole('button', { name: 'Keep' }).click()
+  await expect(page.getByTestId('notices')).toContainText('Kept “Square')
+  await page.getByTestId('compared').nth(3).getByRole('button', { name: /^Unmark/ }).click()
+  await expect(page.getByTestId('compared')).toHaveCount(3)
+  await page.keyboard.press('Escape')
+  await expect(page.getByTestId('comparison')).toHaveCount(0)
+})
+
+test('the whole scheme is adjusted live, and comes back with everything at rest', async ({ page }) => {
+  await page.getByRole('radio', { name: 'Whole scheme' }).click()
+  const before = await bandColors(page)
+  await type(page, 'Drain to gray in percent', '100')
+  await expect.poll(async () => Math.max(...(await bandColors(page)).map(hex => lchOf(hex).c))).toBeLessThan(0.005)
+  await type(page, 'Drain to gray in percent', '0')
+  await expect.poll(() => bandColors(page)).toEqual(before)
+  for (const [name, value] of [['Saturation in percent', '-40'], ['Brightness in percent', '12'], ['Even saturation in percent', '80'], ['Even lightness in percent', '50'], ['Cyan–red in percent', '40'], ['Magenta–green in percent', '-30'], ['Yellow–blue in percent', '25'], ['Tint neutrals in percent', '100']] as const) {
+    const last = await bandColors(page)
+    await type(page, name, value)
+    if (name !== 'Tint neutrals in percent') await expect.poll(() => bandColors(page)).not.toEqual(last)
+  }
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(number(page, 'Yellow–blue in percent')).toHaveValue(/^(0|25)$/)
+  await page.getByRole('button', { name: 'All at rest' }).click()
+  await expect.poll(() => bandColors(page)).toEqual(before)
+  await page.getByRole('radio', { name: 'perceptual' }).last().click()
+  const saturation = page.getByRole('slider', { name: 'Saturation', exact: true })
+  await saturation.focus()
+  await page.keyboard.press('Shift+ArrowLeft')
+  await expect.poll(() => bandColors(page)).not.toEqual(before)
+  await page.getByRole('button', { name: 'All at rest' }).click()
+  await page.getByTestId('nudge').click()
+  await expect.poll(() => bandColors(page)).not.toEqual(before)
+  for (const [i, hex] of (await bandColors(page)).entries()) expect(Math.abs(hsbOf(hex).b - hsbOf(before[i] ?? '').b)).toBeLessThan(0.11)
+})
+
+test('a cast lies over the scheme live, of a light or a color, and is fixed or taken away', async ({ page }) => {
+  await page.getByRole('radio', { name: 'Whole scheme' }).click()
+  const before = await bandColors(page)
+  await page.getByRole('button', { name: 'Lay a cast over it' }).click()
+  await expect.poll(() => bandColors(page)).not.toEqual(before)
+  const states = [await bandColors(page)]
+  for (const mode of ['screen', 'overlay', 'soft light', 'color', 'multiply']) {
+    await page.getByLabel('Blend mode').selectOption(mode)
+    if (mode !== 'multiply') await expect.poll(() => bandColors(page)).not.toEqual(states.at(-1))
+    states.push(await bandColors(page))
+  }
+  await expect.poll(() => bandColors(page)).toEqual(states[0])
+  await type(page, 'Temperature in kelvin', '2000')
+  await expect.poll(() => bandColors(page)).not.toEqual(states[0])
+  await page.getByRole('radio', { name: 'color', exact: true }).click()
+  await number(page, 'Color of the cast').fill('teal')
+  await number(page, 'Color of the cast').press('Enter')
+  await type(page, 'Strength in percent', '60')
+  const cast = await bandColors(page)
+  await page.getByRole('button', { name: 'Fix', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Lay a cast over it' })).toBeVisible()
+  expect(await bandColors(page)).toEqual(cast)
+  await page.keyboard.press('Control+z')
+  await page.getByRole('button', { name: 'Take away' }).click()
+  await expect.poll(() => bandColors(page)).toEqual(before)
+})
+
+test('a neutral settles the scheme, and in-betweens are blended from two swatches', async ({ page }) => {
+  await page.getByRole('radio', { name: 'Whole scheme' }).click()
+  await page.getByRole('button', { name: 'Settle with a neutral' }).click()
+  await expect.poll(async () => (await bandColors(page)).length).toBe(7)
+  expect(lchOf((await bandColors(page)).at(-1) ?? '').c).toBeLessThan(0.025)
+  await number(page, 'How many in between').fill('2')
+  await page.getByRole('button', { name: 'Blend', exact: true }).click()
+  await expect.poll(async () => (await bandColors(page)).length).toBe(9)
+  const [one, first, second, other] = await bandColors(page) as [string, string, string, string]
+  expect(deltaE(one, first)).toBeLessThan(deltaE(one, other))
+  expect(deltaE(second, other)).toBeLessThan(deltaE(one, other))
 })

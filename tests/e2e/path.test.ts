@@ -4,7 +4,10 @@ import { bandColors, dragTo, middleOf, saved, stageColors } from './workspace'
 
 test('from the demo to recolored artwork: base, harmony, exchange, reload, download', async ({ page }) => {
   await page.goto('/')
-  await page.getByRole('button', { name: 'Choices for Breezeholm kite festival', exact: true }).click()
+  const choices = page.getByRole('button', { name: 'Choices for Breezeholm kite festival', exact: true })
+  await expect(page.getByTestId('project-card').first()).toBeVisible()
+  while (await choices.count() === 0) await page.getByRole('button', { name: 'Show more' }).click() // other tests' projects stand before it
+  await choices.click()
   await page.getByRole('menuitem', { name: 'Duplicate' }).click()
   await page.getByRole('link', { name: 'Open Breezeholm kite festival copy', exact: true }).first().click() // the newest stands first
   await expect(page.getByTestId('artwork')).toBeVisible()
@@ -17,8 +20,8 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   expect(await stageColors(page)).not.toEqual(before)
 
   await page.keyboard.press('2')
-  await page.getByTestId('harmony-triadic').click()
-  await expect(page.getByTestId('harmony-triadic')).toHaveAttribute('aria-checked', 'true')
+  await page.getByTestId('harmony-triadic').getByRole('button').first().click()
+  await expect(page.getByTestId('harmony-triadic').getByRole('button').first()).toHaveAttribute('aria-pressed', 'true')
   const band = await bandColors(page)
   expect(band).toHaveLength(6)
 

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bandColors, newProject, openDemoCopy, saved } from './workspace'
+import { bandColors, newProject, openDemoCopy, saved, projectNamed } from './workspace'
 import { serve, startDatabase, stopDatabase, testDatabase } from './server'
 
 const setBase = async (page: Page, text: string): Promise<void> => {
@@ -107,8 +107,7 @@ test('with the database gone the work is kept, and saved when it is back', async
 
 test('artwork that cannot be had is said, and the rest of the project is there', async ({ page }) => {
   await page.route('**/api/artwork/*/source', route => route.fulfill({ status: 503, json: { message: 'The database does not answer.' } }))
-  const list = await (await page.request.get('/api/projects?limit=100')).json() as Array<{ id: string, name: string }>
-  await page.goto(`/project/${list.find(({ name }) => name === 'Harbor wayfinding')?.id}/compose`)
+  await page.goto(`/project/${await projectNamed(page, 'Harbor wayfinding')}/compose`)
   await expect(page.getByTestId('notices')).toContainText('cannot be shown: The database does not answer.')
   expect(await bandColors(page)).toHaveLength(4)
 })

@@ -35,8 +35,9 @@ test('artwork of many shapes follows a drag from its ink map and settles in its 
   await newProject(page, 'Many shapes')
   await startFrom(page, 'Artwork')
   await page.getByTestId('artwork-file').setInputFiles({ name: 'many.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(2000, 12)) })
-  await expect(page.getByTestId('artwork')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByTestId('stage')).toContainText('many', { timeout: 30_000 })
   await page.keyboard.press('2')
+  await expect(page.getByTestId('proofs').locator('canvas').first()).toBeVisible()
   const turn = page.getByRole('slider', { name: 'Turn' })
   const settled = await stageColors(page)
   await turn.evaluate(slider => {

@@ -8,13 +8,22 @@ export const newProject = async (page: Page, name: string): Promise<void> => {
   await expect(page.getByTestId('project-name')).toHaveText(name)
 }
 
+/** The id of the project of a name; the demo's stand last, behind those that tests have made. */
+export const projectNamed = async (page: Page, wanted: string): Promise<string> => {
+  for (let before = ''; ;) {
+    const list = await (await page.request.get(`/api/projects?limit=100${before && `&before=${before}`}`)).json() as Array<{ id: string, name: string }>
+    const found = list.find(({ name }) => name === wanted)
+    if (found) return found.id
+    before = list.at(-1)?.id ?? ''
+    if (!before) throw new Error(`There is no project “${wanted}”.`)
+  }
+}
+
 /** Opens a copy of the demo project, so that tests don't meet in it. */
 export const openDemoCopy = async (page: Page): Promise<string> => {
-  const list = await (await page.request.get('/api/projects?limit=100')).json() as Array<{ id: string, name: string }>
-  const demo = list.find(({ name }) => name === 'Breezeholm kite festival')
-  const copy = await (await page.request.post('/api/projects', { data: { copyOf: demo?.id } })).json() as { id: string }
+  const copy = await (await page.request.post('/api/projects', { data: { copyOf: await projectNamed(page, 'Breezeholm kite festival') } })).json() as { id: string }
   await page.goto(`/project/${copy.id}/compose`)
-  await expect(page.getByTestId('artwork')).toBeVisible()
+  await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible()
   return copy.id
 }
 

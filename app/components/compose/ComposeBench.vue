@@ -27,7 +27,8 @@ useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(pro
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
       <span class="truncate text-caption text-quiet">{{ project.document?.derived ? `${harmony.kind} on ${project.document.base.hex}` : 'gathered' }}</span>
-      <button class="control bare ml-auto px-1.5!" :aria-expanded="!folded" :title="folded ? 'Show ring and field' : 'Fold ring and field, for larger proofs'" @click="folded = !folded">{{ folded ? 'Show dial' : 'Fold dial' }}<component :is="folded ? ChevronDownIcon : ChevronUpIcon" class="size-4" /></button>
+      <button v-if="proofs.marked.length" class="control ml-auto" :aria-pressed="proofs.comparing" title="Compare what is marked (C)" @click="proofs.compare">Compare {{ proofs.marked.length }}</button>
+      <button class="control bare px-1.5!" :class="{ 'ml-auto': !proofs.marked.length }" :aria-expanded="!folded" :title="folded ? 'Show ring and field' : 'Fold ring and field, for larger proofs'" @click="folded = !folded">{{ folded ? 'Show dial' : 'Fold dial' }}<component :is="folded ? ChevronDownIcon : ChevronUpIcon" class="size-4" /></button>
     </div>
     <div v-if="!folded" class="grid grid-cols-[208px_minmax(0,1fr)] gap-5">
       <HueRing />

@@ -38,8 +38,6 @@ const targets = computed(() => {
 })
 const polygon = computed(() => project.document ? anglesOf(project.document).sort((a, b) => degrees(a) - degrees(b)).map(angle => spot(angle, R.target).join(',')).join(' ') : '')
 type Target = (typeof targets.value)[number]
-/** The base over its fellows, and what was last in hand over all. */
-const stacked = computed(() => [...targets.value].reverse().sort((one, other) => Number(one.swatch.id === project.pickedId) - Number(other.swatch.id === project.pickedId)))
 
 /** What it means to bring a swatch to an angle; `alone` frees it from the harmony. */
 const moved = ({ swatch, isBase }: Target, angle: number, alone: boolean): Command | null => {
@@ -82,9 +80,13 @@ const add = (angle: number): void => {
   const hex = distinctFrom(atAngle(now.harmony.wheel, like.hex, angle), now.scheme.map(each => each.hex))
   project.run(project.matching({ do: 'add swatches', colors: [{ hex }], how: 'ring', after: null }))
 }
+/** A click beside the swatches adds one; the end of a drag is no click. */
+let pressed: PointerEvent | null = null
+const press = (event: PointerEvent): void => { pressed = (event.target as Element).closest('.target') ? null : event }
 const addHere = (event: MouseEvent): void => {
   const { angle, radius } = angleAt(event)
-  if (event.target === event.currentTarget || !(event.target as Element).closest('.target')) if (radius > R.inside && radius < R.rim) add(angle)
+  const still = pressed && Math.hypot(pressed.clientX - event.clientX, pressed.clientY - event.clientY) < 4
+  if (still && radius > R.inside && radius < R.rim) add(angle)
 }
 const keyed = (target: Target, event: KeyboardEvent): void => {
   if (event.key === 'Delete' && targets.value.length > 2) {
@@ -102,11 +104,11 @@ const keyed = (target: Target, event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <svg ref="svg" viewBox="-122 -122 244 244" class="w-full max-w-[248px] cursor-copy touch-none" aria-label="Hue ring" role="group" data-test="ring" @click="addHere">
+  <svg ref="svg" viewBox="-122 -122 244 244" class="w-full max-w-[248px] cursor-copy touch-none" aria-label="Hue ring" role="group" data-test="ring" @pointerdown="press" @click="addHere">
     <RingDial :wheel="project.document?.harmony.wheel ?? 'light'" :inks="inks" :colors="project.colors" />
     <polygon :points="polygon" fill="none" stroke="var(--text)" stroke-width="1" />
     <g
-      v-for="target in stacked" :key="target.swatch.id" :transform="`translate(${target.x} ${target.y})`" class="target" :class="{ locked: target.swatch.locked }" tabindex="0" role="slider"
+      v-for="target in [...targets].reverse()" :key="target.swatch.id" :transform="`translate(${target.x} ${target.y})`" class="target" :class="{ locked: target.swatch.locked }" tabindex="0" role="slider"
       :aria-label="`${target.isBase ? 'Base' : target.swatch.name} on the hue ring${target.swatch.locked ? ', locked' : target.swatch.freed ? ', freed' : ''}`" :aria-valuenow="Math.round(degrees(target.angle))" aria-valuemin="0" aria-valuemax="360"
       :aria-valuetext="`${Math.round(degrees(target.angle))}°`" :data-test="`target-${target.swatch.id}`" @focus="project.pickedId = target.swatch.id" @pointerdown="drag(target, $event)" @keydown="keyed(target, $event)"
     >

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import equal from 'fast-deep-equal'
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { HARMONIES } from '../../../core/harmony/harmony'
 import { lookOf } from '../../../core/project/compose'
 
@@ -36,12 +36,12 @@ const along = (event: KeyboardEvent): void => {
   <div class="grid h-full min-h-0 grid-rows-[28px_minmax(0,1fr)] gap-1.5">
     <div class="flex items-center gap-2">
       <template v-if="proofs.sheet === 'harmonies'">
-        <Menu as="div" class="relative">
-          <MenuButton class="control">Show {{ HARMONIES.length - proofs.hidden.length }} of {{ HARMONIES.length }}</MenuButton>
-          <MenuItems class="absolute left-0 top-full z-40 mt-1 grid w-56 border border-strong bg-panel py-1 shadow-float">
-            <MenuItem v-for="kind in HARMONIES" :key="kind" v-slot="{ active }"><button class="flex h-7 items-center gap-2 px-2 text-left" :class="{ 'bg-hover': active }" role="menuitemcheckbox" :aria-checked="!proofs.hidden.includes(kind)" @click.prevent="toggle(kind)"><span class="w-3">{{ proofs.hidden.includes(kind) ? '' : '●' }}</span><span class="first-letter:uppercase">{{ kind }}</span></button></MenuItem>
-          </MenuItems>
-        </Menu>
+        <Popover class="relative">
+          <PopoverButton class="control">Show {{ HARMONIES.length - proofs.hidden.length }} of {{ HARMONIES.length }}</PopoverButton>
+          <PopoverPanel class="absolute left-0 top-full z-40 mt-1 grid w-56 border border-strong bg-panel py-1 shadow-float">
+            <label v-for="kind in HARMONIES" :key="kind" class="flex h-7 items-center gap-2 px-2 hover:bg-hover"><input type="checkbox" :checked="!proofs.hidden.includes(kind)" @change="toggle(kind)"><span class="first-letter:uppercase">{{ kind }}</span></label>
+          </PopoverPanel>
+        </Popover>
         <p v-if="project.settled && !project.settled.derived" class="min-w-0 truncate text-caption text-quiet" data-test="gathered" title="Gathered: a harmony derives a new scheme from its base; what is locked stays.">Gathered: a harmony derives a new scheme from its base; what is locked stays.</p>
       </template>
       <template v-else-if="proofs.sheet === 'variations'">

@@ -21,7 +21,7 @@ const keyed = (event: KeyboardEvent): void => {
   <li class="group relative min-w-0">
     <button
       class="proof" :class="{ current }" :aria-label="`${proof.caption}${current ? ', in use' : ''}`" :aria-pressed="current" :title="`${proof.caption}: click adopts, K keeps, M marks`" :data-proof="proof.key" data-test="proof" :data-colors="proof.look.scheme.map(({ hex }) => hex).join()"
-      @click="proofs.adopt(proof)" @pointerenter="proofs.point(proof)" @pointerleave="proofs.point(null)" @focus="proofs.point(proof)" @blur="proofs.point(null)" @keydown="keyed"
+      @click="proofs.adopt(proof, $event)" @pointerenter="proofs.point(proof, $event)" @pointerleave="proofs.point(null, $event)" @focus="proofs.point(proof)" @blur="proofs.point(null)" @keydown="keyed"
     >
       <span class="block min-h-0 p-1"><ArtworkProof :hash="proof.piece.hash" :ratio="proof.piece.width / proof.piece.height" :colors="proof.colors" /></span>
       <span class="flex h-1.5"><i v-for="swatch in proof.look.scheme" :key="swatch.id" class="h-full" :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 4px` }" /></span>

@@ -21,11 +21,15 @@ const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(computed
 const colorsOf = (state: TrailState) => project.settled ? project.colorsIn(inLook(project.settled, state.look)) : new Map<string, string>()
 const placeOf = (id: string | null): number => states.value.findIndex(state => state.id === id)
 
-const point = (state: TrailState | null): void => {
+const pointer = restingPointer()
+const point = (state: TrailState | null, event?: PointerEvent): void => {
+  if (event && pointer.rests(event)) return
   pointed.value = state?.id ?? null
   project.preview(state && state.id !== current.value ? project.adopting(state.look, 'trail') : null)
 }
-const go = (state: TrailState | undefined): void => {
+const go = (state: TrailState | undefined, event?: MouseEvent): void => {
+  if (event) pointer.rest(event)
+  pointed.value = null
   if (state) project.goTo(state)
 }
 const step = (by: number): void => go(states.value[Math.min(states.value.length - 1, Math.max(0, (placeOf(current.value) < 0 ? states.value.length : placeOf(current.value)) + by))])
@@ -46,10 +50,7 @@ const scrub = (event: PointerEvent): void => {
     scrollTo(Math.max(0, placeOf(state.id) - 4))
   }
   move(event)
-  followDrag(event, { move, drop: now => {
-    pointed.value = null
-    go(at(now))
-  }, cancel: () => point(null) })
+  followDrag(event, { move, drop: now => go(at(now)), cancel: () => point(null) })
 }
 
 /** The bar: a column for each state, its swatches stacked by share. */
@@ -99,14 +100,13 @@ const marker = computed(() => `${(placeOf(pointed.value ?? current.value) + 0.5)
         </template>
         <button class="control ml-auto h-5! px-1.5! text-caption" :aria-pressed="shown?.kept !== null" title="Keep the state you are in for good (K)" @click="shown?.kept ? project.renameKept(shown.id, null) : proofs.keep()">{{ shown?.kept ? 'Let go' : 'Keep' }}</button>
         <label class="flex items-center gap-1"><input v-model="onlyKept" type="checkbox">kept only</label>
-        <button class="control h-5! px-1.5! text-caption" :aria-pressed="proofs.comparing" title="Compare what is marked (C)" @click="proofs.compare">Compare {{ proofs.marked.length || '' }}</button>
       </div>
       <div v-bind="containerProps" class="h-[50px] overflow-x-auto overflow-y-hidden [scrollbar-width:none]" @pointerleave="point(null)">
         <ul v-bind="wrapperProps" class="flex" aria-label="States of the trail">
           <li v-for="{ data: state, index } in list" :key="state.id" class="group relative shrink-0 pr-1" :style="{ width: `${TILE}px` }">
             <button
               class="state" :class="{ current: state.id === current, branch: !onlyKept && branches(trail.states, index) }" :aria-label="`State ${index + 1}: ${state.kept ?? state.did}`" :aria-current="state.id === current ? 'step' : undefined" :title="state.kept ?? `${state.did}, ${when(state.at)}`"
-              data-test="state" :data-state="state.id" @click="go(state)" @pointerenter="point(state)" @focus="point(state)" @blur="point(null)" @keydown="keyed" @keydown.m.stop="proofs.mark({ key: state.id, caption: state.kept ?? state.did, look: state.look })" @keydown.k.stop="proofs.keep({ key: state.id, caption: state.kept ?? state.did, look: state.look })"
+              data-test="state" :data-state="state.id" @click="go(state, $event)" @pointerenter="point(state, $event)" @focus="point(state)" @blur="point(null)" @keydown="keyed" @keydown.m.stop="proofs.mark({ key: state.id, caption: state.kept ?? state.did, look: state.look })" @keydown.k.stop="proofs.keep({ key: state.id, caption: state.kept ?? state.did, look: state.look })"
             >
               <ArtworkProof v-if="project.piece" :hash="project.piece.hash" :ratio="project.piece.width / project.piece.height" :colors="colorsOf(state)" />
               <BookmarkIcon v-if="state.kept !== null" class="absolute left-0 top-0 size-3.5 bg-panel" aria-label="kept" />

@@ -79,8 +79,8 @@ const blending = computed((): Command | null => {
           v-for="{ key, label, min, said } in column" :key="key" wide :label="label" :value="percent(standing.values[key])" :min="min" :max="100" unit="%"
           @preview="preview({ [key]: $event / 100 }, said)" @settle="settle({ [key]: $event / 100 }, said)"
         />
-        <p v-if="n === 1" class="flex h-[26px] items-center gap-1 text-caption">
-          <span>Up to</span><input v-model.number="limits.saturation" class="field h-6! w-8 px-1! text-right text-caption" inputmode="numeric" aria-label="Random saturation up to, percent"><span>sat.</span><input v-model.number="limits.brightness" class="field h-6! w-8 px-1! text-right text-caption" inputmode="numeric" aria-label="Random brightness up to, percent"><span>bright.</span>
+        <p v-if="n === 1" class="flex h-6 items-center gap-1 text-caption">
+          <span class="shrink-0">±</span><input v-model.number="limits.saturation" class="field h-6! w-8 px-1! text-right text-caption" inputmode="numeric" aria-label="Random saturation up to, percent"><span>sat.</span><input v-model.number="limits.brightness" class="field h-6! w-8 px-1! text-right text-caption" inputmode="numeric" aria-label="Random brightness up to, percent"><span>bright.</span>
           <button class="control ml-auto h-6! px-1.5!" title="Each swatch a little more or less saturated and bright, at random" data-test="nudge" @click="nudge">Nudge at random</button>
         </p>
       </div>

@@ -17,7 +17,7 @@ const nudge = (event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <label class="grid items-center gap-2" :class="[wide ? 'grid-cols-[96px_minmax(0,1fr)_58px] h-[26px]' : 'grid-cols-[64px_minmax(0,1fr)_58px]', { 'opacity-45': disabled }]">
+  <label class="grid items-center gap-2" :class="[wide ? 'grid-cols-[96px_minmax(0,1fr)_58px] h-6' : 'grid-cols-[64px_minmax(0,1fr)_58px]', { 'opacity-45': disabled }]">
     <span class="truncate">{{ label }}</span>
     <input type="range" class="slide w-full" :min="min" :max="max" :step="step" :value="value" :disabled="disabled" :aria-label="label" @input="emit('preview', valueOf($event))" @change="emit('settle', valueOf($event))" @keydown="nudge">
     <span class="flex items-center"><input class="field w-11 px-1! text-right text-caption" :class="{ 'h-6!': wide }" inputmode="numeric" :value="value" :disabled="disabled" :aria-label="unit ? `${label} in ${UNITS[unit] ?? unit}` : label" @change="emit('settle', valueOf($event))"><span class="value w-3 pl-0.5">{{ unit }}</span></span>

@@ -1,0 +1,64 @@
+import { hsbOf } from '../color/convert'
+import { HARMONIES } from '../harmony/harmony'
+import { inHarmony, REACH, reordered, shownHarmonies, dealtCandidate, varied } from './candidates'
+import { apply } from './commands'
+import { inLook, lookOf } from './compose'
+import { colorsOf, standInColors } from './colors'
+import { matchedTargets, newProject } from './create'
+
+const inks = [{ hex: '#102030', area: 0.6 }, { hex: '#e0d0c0', area: 0.3 }, { hex: '#cc4422', area: 0.1 }]
+const empty = newProject('Kites', { hex: '#0f6d5f', hue: 171, typed: '#0f6d5f' })
+const project = { ...empty, remap: { ...empty.remap, targets: matchedTargets(inks, empty.scheme) } }
+
+it('every harmony that is not hidden is offered, each another look', () => {
+  const all = shownHarmonies(['free', 'square']).map(kind => inHarmony(project, kind, inks))
+  expect(all).toHaveLength(HARMONIES.length - 2)
+  expect(new Set(all.map(({ look }) => look.scheme.map(({ hex }) => hex).join())).size).toBe(all.length)
+})
+
+describe('variations', () => {
+  const grid = (down: 'saturation' | 'brightness') => (column: number, row: number) => varied(project, { turn: 20, down, step: 0.1 }, column, row).look
+  it('have the project as it is in the middle', () => expect(varied(project, { turn: 20, down: 'brightness', step: 0.1 }, 0, 0)).toEqual({ key: '0 0', caption: 'as it is', look: lookOf(project) }))
+  it('turn across and brighten upward by the steps said', () => {
+    expect(grid('brightness')(REACH, 0).harmony.turn).toBe(40)
+    const [up, down] = [grid('brightness')(0, -1), grid('brightness')(0, 1)].map(({ scheme }) => hsbOf(scheme[0]?.hex ?? '').b) as [number, number]
+    expect(up - down).toBeCloseTo(0.2, 1)
+    expect(hsbOf(grid('saturation')(0, 2).scheme[0]?.hex ?? '').s).toBeLessThan(hsbOf('#0f6d5f').s)
+  })
+})
+
+describe('orders', () => {
+  it('send the inks of some swatches to others, each order once, with all colors still there', () => {
+    const all = reordered(project, inks, 24)
+    expect(all.length).toBeGreaterThan(5)
+    const seen = new Set(all.map(({ look }) => JSON.stringify(look.remap.targets)))
+    expect(seen.size).toBe(all.length)
+    expect(seen.has(JSON.stringify(project.remap.targets))).toBe(false)
+    for (const { look } of all) expect(look.scheme).toEqual(project.scheme)
+  })
+  it('keep what is left as is', () => {
+    const left = apply(project, { do: 'retarget', inks: ['#cc4422'], to: null })
+    for (const { look } of reordered(left, inks, 10)) expect(colorsOf(inLook(left, look), inks).get('#cc4422')).toBe('#cc4422')
+  })
+  it('exchange swatches where there is no artwork', () => {
+    const all = reordered(empty, [], 24)
+    expect(all).toHaveLength(10)
+    expect(all[0]?.look.scheme.slice(0, 2).map(({ id }) => id)).toEqual(['s2', 's1'])
+  })
+})
+
+it('a deal is the same for the same seed, whatever the unlocked colors are by then', () => {
+  const adopted = inLook(project, dealtCandidate(project, 4).look)
+  expect(dealtCandidate(inLook(adopted, lookOf(project)), 4).look).toEqual(dealtCandidate(project, 4).look)
+})
+
+describe('stand-ins', () => {
+  const pieces: Array<[string, number]> = [['#3c6b8f', 0], ['#e2c9a0', 1], ['#c8553d', 2], ['#1f4967', 0]]
+  it('wear the scheme by place, lights and darks at the same distance', () => {
+    const colors = standInColors(project.scheme, pieces)
+    expect(colors.get('#3c6b8f')).toBe(project.scheme[0]?.hex)
+    expect(colors.get('#c8553d')).toBe(project.scheme[2]?.hex)
+    expect(hsbOf(colors.get('#1f4967') ?? '').b).toBeLessThan(hsbOf(project.scheme[0]?.hex ?? '').b)
+  })
+  it('begin again where the scheme ends', () => expect(standInColors(project.scheme.slice(0, 2), pieces).get('#c8553d')).toBe(project.scheme[0]?.hex))
+})
