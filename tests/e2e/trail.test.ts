@@ -87,6 +87,7 @@ test('K keeps the state one is in, or a proof only pointed at, by a name that ca
   await page.reload()
   await expect(page.getByLabel('Name of the kept state')).toHaveValue('For the client')
   await page.getByLabel('kept only').check()
+  await expect(states(page)).toHaveCount(2)
   await states(page).nth(1).click()
   await expect.poll(() => bandColors(page)).toEqual(square)
 })

@@ -6,22 +6,13 @@ const { proof, current = false } = defineProps<{ proof: Proof, current?: boolean
 const proofs = useProofs()
 const marked = computed(() => proofs.isMarked(proof))
 const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + share, 0) || 1)
-const keyed = (event: KeyboardEvent): void => {
-  if (event.ctrlKey || event.metaKey || event.altKey) return
-  const key = event.key.toLowerCase()
-  if (key === 'k') proofs.keep(proof)
-  else if (key === 'm') proofs.mark(proof)
-  else return
-  event.preventDefault()
-  event.stopPropagation()
-}
 </script>
 
 <template>
   <li class="group relative min-w-0">
     <button
       class="proof" :class="{ current }" :aria-label="`${proof.caption}${current ? ', in use' : ''}`" :aria-pressed="current" :title="`${proof.caption}: click adopts, K keeps, M marks`" :data-proof="proof.key" data-test="proof" :data-colors="proof.look.scheme.map(({ hex }) => hex).join()"
-      @click="proofs.adopt(proof, $event)" @pointerenter="proofs.point(proof, $event)" @pointerleave="proofs.point(null, $event)" @focus="proofs.point(proof)" @blur="proofs.point(null)" @keydown="keyed"
+      @click="proofs.adopt(proof, $event)" @pointerenter="proofs.point(proof, $event)" @pointerleave="proofs.point(null, $event)" @focus="proofs.point(proof)" @blur="proofs.point(null)"
     >
       <span class="block min-h-0 p-1"><ArtworkProof :hash="proof.piece.hash" :ratio="proof.piece.width / proof.piece.height" :colors="proof.colors" /></span>
       <span class="flex h-1.5"><i v-for="swatch in proof.look.scheme" :key="swatch.id" class="h-full" :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 4px` }" /></span>

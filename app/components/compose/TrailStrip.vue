@@ -25,11 +25,11 @@ const pointer = restingPointer()
 const point = (state: TrailState | null, event?: PointerEvent): void => {
   if (event && pointer.rests(event)) return
   pointed.value = state?.id ?? null
-  project.preview(state && state.id !== current.value ? project.adopting(state.look, 'trail') : null)
+  proofs.point(state && { key: state.id, caption: state.kept ?? state.did, look: state.look })
 }
 const go = (state: TrailState | undefined, event?: MouseEvent): void => {
   if (event) pointer.rest(event)
-  pointed.value = null
+  point(null)
   if (state) project.goTo(state)
 }
 const step = (by: number): void => go(states.value[Math.min(states.value.length - 1, Math.max(0, (placeOf(current.value) < 0 ? states.value.length : placeOf(current.value)) + by))])
@@ -106,7 +106,7 @@ const marker = computed(() => `${(placeOf(pointed.value ?? current.value) + 0.5)
           <li v-for="{ data: state, index } in list" :key="state.id" class="group relative shrink-0 pr-1" :style="{ width: `${TILE}px` }">
             <button
               class="state" :class="{ current: state.id === current, branch: !onlyKept && branches(trail.states, index) }" :aria-label="`State ${index + 1}: ${state.kept ?? state.did}`" :aria-current="state.id === current ? 'step' : undefined" :title="state.kept ?? `${state.did}, ${when(state.at)}`"
-              data-test="state" :data-state="state.id" @click="go(state, $event)" @pointerenter="point(state, $event)" @focus="point(state)" @blur="point(null)" @keydown="keyed" @keydown.m.stop="proofs.mark({ key: state.id, caption: state.kept ?? state.did, look: state.look })" @keydown.k.stop="proofs.keep({ key: state.id, caption: state.kept ?? state.did, look: state.look })"
+              data-test="state" :data-state="state.id" @click="go(state, $event)" @pointerenter="point(state, $event)" @focus="point(state)" @blur="point(null)" @keydown="keyed"
             >
               <ArtworkProof v-if="project.piece" :hash="project.piece.hash" :ratio="project.piece.width / project.piece.height" :colors="colorsOf(state)" />
               <BookmarkIcon v-if="state.kept !== null" class="absolute left-0 top-0 size-3.5 bg-panel" aria-label="kept" />

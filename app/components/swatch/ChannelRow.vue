@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One number of a color: a slider whose track shows what each position gives, and the number itself. */
 const { name, value, most, unit, track } = defineProps<{ name: string, value: number, most: number, unit: string, track: readonly string[] }>()
-const emit = defineEmits<{ preview: [value: number], settle: [value: number], cancel: [] }>()
+const emit = defineEmits<{ preview: [value: number], settle: [value: number] }>()
 
 const shown = computed(() => Math.round(value))
 const valueOf = (event: Event): number => {
@@ -19,7 +19,7 @@ const nudge = (event: KeyboardEvent): void => {
     <span class="truncate text-caption">{{ name }}</span>
     <input
       type="range" class="channel" min="0" :max="most" step="1" :value="shown" :aria-label="name" :aria-valuetext="`${shown}${unit}`" :style="{ '--track': `linear-gradient(to right, ${track.join(', ')})` }"
-      @input="emit('preview', valueOf($event))" @change="emit('settle', valueOf($event))" @keydown="nudge" @keydown.escape.stop="emit('cancel')"
+      @input="emit('preview', valueOf($event))" @change="emit('settle', valueOf($event))" @keydown="nudge"
     >
     <span class="flex items-center"><input class="field h-6! w-10 px-1! text-right text-caption" inputmode="numeric" :value="shown" :aria-label="`${name} as a number`" @change="emit('settle', valueOf($event))"><span class="value w-3 pl-0.5">{{ unit }}</span></span>
   </div>

@@ -27,7 +27,7 @@ const colorWith = (place: number, value: number): { hex: string, hue: number } =
     </div>
     <ChannelRow
       v-for="({ name, most, unit }, i) in channels.channels" :key="mode + name" :name="name" :most="most" :unit="unit" :value="values[i] ?? 0" :track="trackOf(channels, values, i, hue)"
-      @preview="emit('preview', colorWith(i, $event))" @settle="emit('pick', colorWith(i, $event))" @cancel="emit('preview', null)"
+      @preview="emit('preview', colorWith(i, $event))" @settle="emit('pick', colorWith(i, $event))"
     />
     <p v-if="mode === 'cmyk'" class="text-caption text-quiet">Plain conversion, without the profile of a press.</p>
   </div>

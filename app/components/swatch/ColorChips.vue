@@ -2,6 +2,11 @@
 /** Colors to choose from: pointing previews, a click takes. Arrow keys go along. */
 const { title, colors, taken = '' } = defineProps<{ title: string, colors: readonly string[], taken?: string }>()
 const emit = defineEmits<{ preview: [hex: string | null], take: [hex: string] }>()
+const pointer = restingPointer()
+const take = (hex: string, event: MouseEvent): void => {
+  pointer.rest(event)
+  emit('take', hex)
+}
 const along = (event: KeyboardEvent): void => {
   const way = arrowOf(event)
   const all = [...(event.currentTarget as HTMLElement).querySelectorAll('button')]
@@ -13,7 +18,7 @@ const along = (event: KeyboardEvent): void => {
   <div class="flex" role="group" :aria-label="title" @keydown="along" @pointerleave="emit('preview', null)">
     <button
       v-for="(hex, i) in colors" :key="hex + i" class="chip" :class="{ taken: hex === taken }" :style="{ background: hex }" :aria-label="`${title}, ${hex}`" :title="hex" :data-chip="hex" :tabindex="i === 0 ? 0 : -1"
-      @pointerenter="emit('preview', hex)" @focus="emit('preview', hex)" @blur="emit('preview', null)" @click="emit('take', hex)"
+      @pointerenter="pointer.rests($event) || emit('preview', hex)" @focus="emit('preview', hex)" @blur="emit('preview', null)" @click="take(hex, $event)"
     />
   </div>
 </template>
