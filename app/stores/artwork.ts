@@ -5,7 +5,13 @@ import type { ArtworkFile } from '../../core/project/schema'
 import type { ArtworkDesk, ScreenArtwork } from '../workers/artwork.worker'
 
 /** From so many painted shapes on, a change of colors takes the browser longer than a frame. */
-const MANY = 1500
+const MANY = 300
+
+/** The longer side, in pixels, of what proofs are painted from, and of what stands in for a large map that is too slow to follow the hand. */
+const SIZES = { proof: 168, coarse: 320 } as const
+
+/** An ink map, and the same in half the size. */
+export interface PassingMap { fine: InkMap, coarse: InkMap }
 
 let desk: Remote<ArtworkDesk> | undefined
 
@@ -18,20 +24,23 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const notices = useNotices()
   const files = shallowRef<ReadonlyMap<string, ArtworkFile>>(new Map())
   const screens = shallowRef<ReadonlyMap<string, ScreenArtwork>>(new Map())
-  const maps = shallowRef<ReadonlyMap<string, InkMap>>(new Map())
-  /** Small ink maps, which proofs are painted from; artwork whose map does not tell the truth has none. */
-  const proofs = shallowRef<ReadonlyMap<string, InkMap>>(new Map())
+  const maps = shallowRef<ReadonlyMap<string, PassingMap>>(new Map())
+  /** Small ink maps, which proofs are painted from; null for artwork whose map does not tell the truth, or cannot be had. */
+  const proofs = shallowRef<ReadonlyMap<string, InkMap | null>>(new Map())
   const opening = new Map<string, Promise<void>>()
 
   const keep = (file: ArtworkFile): void => { files.value = new Map(files.value).set(file.hash, file) }
 
+  const keepProof = (hash: string, proof: InkMap | null): void => { proofs.value = new Map(proofs.value).set(hash, proof) }
+
   /** Proofs are painted from the ink map, and artwork with many shapes wherever its colors pass by quickly. */
   const openMap = async ({ hash, inks }: ArtworkFile): Promise<void> => {
     const bytes = await server.inkMap(hash)
-    if (!bytes.length) return
-    if (inks.reduce((sum, { uses }) => sum + uses, 0) >= MANY) maps.value = new Map(maps.value).set(hash, unpackInkMap(bytes))
-    const proof = await artworkDesk().proof(bytes)
-    proofs.value = new Map(proofs.value).set(hash, proof)
+    if (!bytes.length) return keepProof(hash, null)
+    keepProof(hash, await artworkDesk().reduced(bytes, SIZES.proof))
+    if (inks.reduce((sum, { uses }) => sum + uses, 0) < MANY) return
+    const coarse = await artworkDesk().reduced(bytes, SIZES.coarse)
+    maps.value = new Map(maps.value).set(hash, { fine: unpackInkMap(bytes), coarse })
   }
 
   const fetchAndRead = async (hash: string): Promise<void> => {
@@ -39,7 +48,10 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     const screen = await artworkDesk().open(hash, bytes)
     keep(file)
     screens.value = new Map(screens.value).set(hash, screen)
-    void openMap(file).catch((error: unknown) => notices.say(`“${file.name}” is shown more slowly, for its map could not be had: ${reasonOf(error)}`, 'problem'))
+    void openMap(file).catch((error: unknown) => {
+      keepProof(hash, null)
+      notices.say(`“${file.name}” is shown more slowly, for its map could not be had: ${reasonOf(error)}`, 'problem')
+    })
   }
 
   /** Has an artwork read in the worker, once; rejects where it cannot be had. */

@@ -39,10 +39,9 @@ export const useProject = defineStore('project', () => {
   /** What a scheme is shown on: the artwork of the project or, as long as there is none, the stand-ins. */
   const pieces = computed<readonly Artwork[]>(() => document.value?.artwork.length ? document.value.artwork : standIns.pieces)
   const piece = computed<Artwork | null>(() => pieces.value.find(({ id: each }) => each === shownId.value) ?? pieces.value[0] ?? null)
-  const united = computed(() => {
-    const known = (document.value?.artwork ?? []).flatMap(({ hash }) => files.files.get(hash) ?? [])
-    return unitedInks(known)
-  })
+  /** The artwork as a list that stays the same while only colors change. */
+  const artworks = computed<readonly Artwork[]>(() => document.value?.artwork ?? [])
+  const united = computed(() => unitedInks(artworks.value.flatMap(({ hash }) => files.files.get(hash) ?? [])))
   /** What every ink becomes in a project as it could be. */
   const colorsIn = (project: Project): ReadonlyMap<string, string> => project.artwork.length ? colorsOf(project, united.value) : standInColors(project.scheme, STAND_IN_INKS)
   /** What every ink of the project becomes. */

@@ -24,7 +24,7 @@ const DEALT = 24
 const MOST_DEALS = 24
 const MOST_MARKED = 6
 /** How long proofs are worked out before the browser may paint, in milliseconds. */
-const SLICE = 7
+const SLICE = 10
 
 /** The proof sheets of Compose: what they offer, what is pointed at, and what is marked to be compared. */
 export const useProofs = defineStore('proofs', () => {

@@ -6,9 +6,6 @@ import type { Reading } from '../../core/artwork/reading'
 import { decoded, encoded, type Encoding } from '../../core/artwork/encoding'
 import { screenSvg, writeSvg } from '../../core/artwork/write'
 
-/** The longer side of a proof, in pixels. */
-const PROOF = 168
-
 /** An artwork as the screen shows it: its inks by the number of their CSS variable. */
 export interface ScreenArtwork { svg: string, inks: string[] }
 
@@ -22,9 +19,9 @@ const desk = {
     readings.set(hash, { reading, encoding })
     return { svg: screenSvg(reading), inks: reading.inks.map(({ hex }) => hex) }
   },
-  /** The ink map of an artwork, from its packed bytes, as small as a proof. */
-  proof(bytes: Uint8Array): InkMap {
-    const map = reducedInkMap(unpackInkMap(bytes), PROOF)
+  /** The ink map of an artwork, from its packed bytes, its longer side at most `longest` pixels. */
+  reduced(bytes: Uint8Array, longest: number): InkMap {
+    const map = reducedInkMap(unpackInkMap(bytes), longest)
     return transfer(map, [...new Set(Object.values(map).flatMap(part => typeof part === 'number' ? [] : [part.buffer as ArrayBuffer]))])
   },
   /** The bytes of an opened artwork in other colors; an ink that is not in `colors` keeps its own. */

@@ -23,7 +23,7 @@ useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(pro
 </script>
 
 <template>
-  <div v-if="project.settled && harmony" class="grid h-full min-h-0 grid-rows-[auto_auto_28px_minmax(0,1fr)_auto] gap-2 px-5 pt-3" data-test="compose">
+  <div v-if="project.settled && harmony" class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_28px_minmax(0,1fr)_auto] gap-2 px-5 pt-3" data-test="compose">
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
       <span class="truncate text-caption text-quiet">{{ project.document?.derived ? `${harmony.kind} on ${project.document.base.hex}` : 'gathered' }}</span>

@@ -62,7 +62,7 @@ const along = (event: KeyboardEvent): void => {
       v-if="proofs.shown.length" ref="grid" class="grid min-h-0 gap-1.5 overflow-y-auto" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gridAutoRows: `minmax(${tall ? 76 : 84}px, ${rows > 0 ? `calc((100% - ${(rows - 1) * 6}px) / ${rows})` : '1fr'})` }"
       :aria-label="`Proofs: ${proofs.sheet}`" data-test="proofs" @keydown="along"
     >
-      <ProofTile v-for="proof in proofs.shown" :key="proof.key" :proof="proof" :current="isCurrent(proof.key, proof.look)" :data-test="proofs.sheet === 'harmonies' ? `harmony-${proof.key}` : undefined" />
+      <ProofTile v-for="(proof, i) in proofs.shown" :key="i" :proof="proof" :current="isCurrent(proof.key, proof.look)" :data-test="proofs.sheet === 'harmonies' ? `harmony-${proof.key}` : undefined" />
     </ul>
     <div v-else-if="proofs.sheet === 'deals'" class="grid place-items-center border border-dashed border-line p-4 text-center"><p>Lock the swatches you like (L on the band), then deal: D.<br>Without a lock the base is held.</p></div>
     <p v-else class="text-quiet" role="status">Nothing to show.</p>

@@ -87,7 +87,7 @@ const marker = computed(() => `${(placeOf(pointed.value ?? current.value) + 0.5)
 </script>
 
 <template>
-  <section class="-mx-5 border-t border-line px-5 pb-1.5 pt-1" aria-label="Trail" data-test="trail">
+  <section class="-mx-5 min-w-0 border-t border-line px-5 pb-1.5 pt-1" aria-label="Trail" data-test="trail">
     <p v-if="trail.problem" class="flex h-20 items-center gap-2" role="alert">▲ The trail could not be read: {{ trail.problem }}<button class="control" @click="project.id && trail.open(project.id, { put: [], remove: [] })">Try again</button></p>
     <p v-else-if="!trail.states.length" class="grid h-20 place-items-center text-caption text-quiet">Every change leaves a state here. K keeps the one you are in for good.</p>
     <template v-else>

@@ -73,7 +73,7 @@ watch(() => project.piece?.id, fit)
       v-if="project.piece" class="absolute left-1/2 top-1/2" :style="{ width: `${size.width}px`, height: `${size.height}px`, transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})` }"
     >
       <div ref="host" class="size-full bg-white" role="img" :aria-label="`${project.piece.name}${before ? ', original colors' : ''}`" data-test="artwork" />
-      <InkMapCanvas v-if="live && map && screen" :map="map" :inks="screen.inks" :colors="colors" class="pointer-events-none absolute inset-0 bg-white" data-test="live" />
+      <InkMapCanvas v-if="live && map && screen" :map="map.fine" :coarse="map.coarse" :inks="screen.inks" :colors="colors" class="pointer-events-none absolute inset-0 bg-white" data-test="live" />
       <CropMarks v-if="zoom === 1" />
     </div>
     <p v-if="problem" class="absolute inset-x-8 top-8 border border-strong bg-panel p-3" role="alert">▲ {{ problem }}</p>

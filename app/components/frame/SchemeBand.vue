@@ -3,7 +3,7 @@ import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion 
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import { useDraggable } from 'vue-draggable-plus'
 import { lchOf } from '../../../core/color/convert'
-import { strip } from '../../../core/harmony/ladder'
+import { RUNGS, strip } from '../../../core/harmony/ladder'
 import { shownScheme } from '../../../core/project/compose'
 import { follows } from '../../../core/project/worn'
 import type { Swatch } from '../../../core/project/schema'
@@ -25,6 +25,8 @@ const scheme = computed(() => project.document ? shownScheme(project.document) :
 const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
 const NARROWEST = 58
 const widths = computed(() => widthsOf(scheme.value.map(({ share }) => share), width.value, NARROWEST))
+/** The ladders rest while colors pass by: they are small, and the hand must not wait for them. */
+const strips = computed(() => new Map((project.settled?.scheme ?? []).map(({ id, hex }) => [id, strip(hex, project.settled?.rungs ?? RUNGS.usual)])))
 const ticks = Array.from({ length: 21 }, (_, i) => i * 5)
 
 const opened = ref<string | null>(null)
@@ -129,7 +131,7 @@ const cutTitle = (swatch: Swatch): string => swatch.freed ? 'Freed: it does not 
             <span class="text-caption">{{ Math.round(swatch.share / total * 100) }}%</span>
             <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
           </button>
-          <span class="mr-0.5 flex h-1.5" aria-hidden="true" data-test="ladder-strip"><i v-for="(rung, n) in strip(swatch.hex, project.document?.rungs ?? 4)" :key="n" class="h-full grow" :style="{ background: rung }" /></span>
+          <span class="mr-0.5 flex h-1.5" aria-hidden="true" data-test="ladder-strip"><i v-for="(rung, n) in strips.get(swatch.id) ?? []" :key="n" class="h-full grow" :style="{ background: rung }" /></span>
           <p class="truncate pt-0.5 leading-4">{{ swatch.name }}</p>
           <p class="flex min-w-0 items-center gap-2 overflow-hidden">
             <button class="value hover:underline" :aria-label="`Copy ${swatch.hex}`" title="Copy" data-copy @click="copy(swatch.hex, `Copied ${swatch.hex}.`)">{{ swatch.hex }}</button>
