@@ -1,5 +1,5 @@
 import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
-import type { ArtworkFile, PictureFile, Project, StoredProject } from '../../core/project/schema'
+import type { ArtworkFile, PictureFile, PictureForm, Project, StoredProject } from '../../core/project/schema'
 import type { PackedTrail, TrailChange } from '../../core/project/trail'
 
 /** What the list of projects shows of each. */
@@ -53,9 +53,6 @@ const upload = <Answer>(path: string, file: Blob, signal: AbortSignal, progress:
   signal.addEventListener('abort', () => request.abort(), { once: true })
   request.send(file)
 })
-
-/** How a picture is kept: as it came, at the size it is worked on, small. */
-type PictureForm = 'source' | 'working' | 'thumbnail'
 
 /** The server's routes, each as one call. All of them reject with Refused. */
 export const useServer = () => ({

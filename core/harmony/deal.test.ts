@@ -1,6 +1,6 @@
 import { deltaE, labDistance } from '../color/difference'
-import { isNeutral, labOf, type Hex } from '../color/convert'
-import { angleOf, WHEELS } from '../color/wheel'
+import { isNeutral, labOf, lchOf, type Hex } from '../color/convert'
+import { angleOf, turned, WHEELS } from '../color/wheel'
 import { deal, isHarmonic } from './deal'
 import { LEAST_DIFFERENCE } from './distinct'
 import { offsetsOf, SPREADS } from './harmony'
@@ -93,6 +93,9 @@ describe('ladders', () => {
 })
 
 describe('complements and triads of primaries and secondaries', () => {
+  it.each(['#ff0000', '#00ff00', '#0000ff', '#ffff00', '#00ffff', '#ff00ff'])('on the perceptual wheel, %s is faced by the OKLCH hue 180° away, and its triad stands at 120°', hex => {
+    for (const by of [120, 180, 240]) expect(Math.abs(((lchOf(turned('perceptual', hex, by)).h - lchOf(hex).h - by + 900) % 360) - 180)).toBeLessThan(1.5)
+  })
   it.each([
     ['light', '#ff0000', '#00ffff'], ['light', '#00ff00', '#ff00ff'], ['light', '#0000ff', '#ffff00'],
     ['paint', '#ff0000', '#00ff00'], ['paint', '#ffff00', '#8000ff'], ['paint', '#0000ff', '#ff8000'], ['paint', '#ff8000', '#0000ff'], ['paint', '#00ff00', '#ff0000'], ['paint', '#8000ff', '#ffff00'],

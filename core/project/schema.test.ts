@@ -15,6 +15,17 @@ describe('the stored document', () => {
   ])('refuses one %s', (_what, document) => expect(projectSchema.safeParse(document).success).toBe(false))
 })
 
+it('a document stored before swatches had a color of their own comes up to date', () => {
+  const old = JSON.parse(JSON.stringify(project)) as { scheme: Array<Record<string, unknown>> }
+  for (const swatch of old.scheme) {
+    for (const key of ['own', 'freed', 'hue']) Reflect.deleteProperty(swatch, key)
+    Object.assign(swatch, { tied: swatch.id !== 's2', from: { kind: 'harmony' } })
+  }
+  const { scheme } = projectSchema.parse(old)
+  expect(scheme.map(({ from }) => from)).toEqual(project.scheme.map(({ from }) => from))
+  expect(scheme.map(({ own }) => own?.hex ?? null)).toEqual(project.scheme.map(({ id, hex }) => id === 's2' ? hex : null))
+})
+
 it('the record of an artwork file has areas between none and all', () => {
   const record = { hash: 'a'.repeat(64), name: 'A', width: 1, height: 1, removed: [], notes: [], inks: [{ hex: '#000000', area: 0.5, uses: 1 }] }
   expect(artworkFileSchema.safeParse(record).success).toBe(true)

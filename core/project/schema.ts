@@ -180,6 +180,10 @@ export const pictureFileSchema = z.object({
 })
 export type PictureFile = z.infer<typeof pictureFileSchema>
 
+/** How a picture is kept: as it came, at the size it is worked on, small. */
+export const PICTURE_FORMS = ['source', 'working', 'thumbnail'] as const
+export type PictureForm = (typeof PICTURE_FORMS)[number]
+
 /** A stored project: the document and the version it has reached. */
 export const storedProjectSchema = z.object({ id: z.uuid(), version: z.number().int().min(1), updatedAt: z.string(), document: projectSchema })
 export type StoredProject = z.infer<typeof storedProjectSchema>

@@ -10,7 +10,11 @@ import { receivePicture } from '../pictures/receive'
 import { connect } from './connect'
 import { migrate } from './migrate'
 import { findPicture, keepPicture, pictureBytes } from './pictures'
+import { lookOf } from '../../core/project/compose'
+import type { TrailState } from '../../core/project/trail'
+import { unpackedTrail } from '../../core/project/trail'
 import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
+import { findTrail } from './trail'
 
 const url = process.env.TEST_DATABASE_URL
 const NAME = `unit_${process.pid}`
@@ -106,5 +110,37 @@ describe('a picture', () => {
     expect(await pictureBytes(sql, hash, 'source')).toEqual({ media: 'image/jpeg', bytes })
     for (const form of ['working', 'thumbnail'] as const) expect((await pictureBytes(sql, hash, form))?.bytes.subarray(8, 12).toString()).toBe('WEBP')
     expect(await pictureBytes(sql, 'f'.repeat(64), 'source')).toBeNull()
+  })
+})
+
+describe('the trail', () => {
+  const document = { ...newProject('Trail'), remap: { targets: { '#102030': { to: 's1', by: 'match' as const } }, shading: 'relative' as const } }
+  const state = (id: string, parent: string | null, more: Partial<TrailState> = {}): TrailState => ({ id, parent, at: '2026-11-25T10:00:00.000Z', did: 'turn', kept: null, look: lookOf(document), ...more })
+  const other = { ...lookOf(document), remap: { ...document.remap, targets: {} } }
+  const trailOf = async (id: string): Promise<TrailState[]> => unpackedTrail(await findTrail(sql, id))
+
+  it('is stored with a save, in order, states that share their targets saying them once', async () => {
+    const { id } = await createProject(sql, document)
+    const put = [state('a', null), state('b', 'a'), state('c', 'b', { look: other })]
+    await saveProject(sql, id, 1, document, { put, remove: [] })
+    expect(await trailOf(id)).toEqual(put)
+    expect(Object.keys((await findTrail(sql, id)).targets)).toHaveLength(2)
+  })
+  it('takes names and new parents, and gives up states with what only they needed', async () => {
+    const { id } = await createProject(sql, document, { put: [state('a', null), state('b', 'a', { look: other }), state('c', 'b')], remove: [] })
+    await saveProject(sql, id, 1, document, { put: [state('a', null, { kept: 'mine' }), state('c', 'a')], remove: ['b'] })
+    expect((await trailOf(id)).map(({ id: each, parent, kept }) => [each, parent, kept])).toEqual([['a', null, 'mine'], ['c', 'a', null]])
+    expect(Object.keys((await findTrail(sql, id)).targets)).toHaveLength(1)
+  })
+  it('of a save that is refused is not stored', async () => {
+    const { id } = await createProject(sql, document)
+    await saveProject(sql, id, 1, document)
+    await expect(saveProject(sql, id, 1, document, { put: [state('late', null)], remove: [] })).rejects.toThrow(Stale)
+    expect(await trailOf(id)).toEqual([])
+  })
+  it('is copied with its project', async () => {
+    const { id } = await createProject(sql, document, { put: [state('a', null), state('b', 'a', { kept: 'mine' })], remove: [] })
+    const copy = await createProject(sql, document, { copyOf: id })
+    expect(await trailOf(copy.id)).toEqual(await trailOf(id))
   })
 })

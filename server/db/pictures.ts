@@ -1,5 +1,5 @@
 import type { JSONValue, Sql } from 'postgres'
-import { pictureFileSchema, type PictureFile } from '../../core/project/schema'
+import { pictureFileSchema, type PictureFile, type PictureForm } from '../../core/project/schema'
 import type { ReceivedPicture } from '../pictures/receive'
 
 /** Keeps a picture under its hash; one that is there already stays as it is. */
@@ -15,10 +15,6 @@ export const findPicture = async (sql: Sql, hash: string): Promise<PictureFile |
   const [row] = await sql<Array<{ record: unknown }>>`select record from pictures where hash = ${hash}`
   return row ? pictureFileSchema.parse(row.record) : null
 }
-
-/** The ways a picture is kept. */
-export const PICTURE_FORMS = ['source', 'working', 'thumbnail'] as const
-export type PictureForm = (typeof PICTURE_FORMS)[number]
 
 /** The bytes of a picture in one of its forms, with their media type; null where there is none of this hash. */
 export const pictureBytes = async (sql: Sql, hash: string, form: PictureForm): Promise<{ media: string, bytes: Buffer } | null> => {

@@ -35,11 +35,9 @@ const drag = (event: PointerEvent): void => {
   } })
 }
 const nudge = (event: KeyboardEvent): void => {
-  const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>)[event.key]
+  const way = arrowOf(event)
   if (!way) return
-  event.preventDefault()
-  const step = (event.shiftKey ? 10 : 1) / 100
-  show({ h: color.value.h, s: within(color.value.s + way[0] * step), b: within(color.value.b + way[1] * step) })
+  show({ h: color.value.h, s: within(color.value.s + way.x / 100), b: within(color.value.b + way.y / 100) })
   settle()
 }
 const turnTo = (event: Event): void => show({ ...color.value, h: Number((event.target as HTMLInputElement).value) })

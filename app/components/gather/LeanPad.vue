@@ -36,11 +36,11 @@ const drag = (event: PointerEvent): void => {
   })
 }
 const nudge = (event: KeyboardEvent): void => {
-  const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>)[event.key]
-  if (disabled || !(way || event.key === 'Home')) return
+  const way = disabled ? null : arrowOf(event)
+  if (way) emit('settle', { x: bound(lean.x + way.x / 20), y: bound(lean.y + way.y / 20) })
+  if (disabled || event.key !== 'Home') return
   event.preventDefault()
-  const step = (event.shiftKey ? 10 : 1) / 20
-  emit('settle', way ? { x: bound(lean.x + way[0] * step), y: bound(lean.y + way[1] * step) } : REST)
+  emit('settle', REST)
 }
 const said = computed(() => now.value.x === 0 && now.value.y === 0
   ? 'at rest, as the picture is'

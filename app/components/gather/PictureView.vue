@@ -85,14 +85,14 @@ const markMiddle = (): void => {
   marking.value = false
   void gathering.mark(reference.id, { x: 0.25, y: 0.25, width: 0.5, height: 0.5 })
 }
+/** How far, in parts of the picture, a key moves or widens the region. */
+const STEP = 0.02
 const nudgeRegion = (event: KeyboardEvent): void => {
   const now = reference.region
-  const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[event.key]
-  if (!now || !way) return
-  event.preventDefault()
-  const step = 0.02
+  const way = now && arrowOf(event)
+  if (!way) return
   const bound = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value))
-  const [dx, dy] = [way[0] * step, way[1] * step]
+  const [dx, dy] = [Math.sign(way.x) * STEP, -Math.sign(way.y) * STEP]
   void gathering.mark(reference.id, event.shiftKey
     ? { ...now, width: bound(now.width + dx, 0.02, 1 - now.x), height: bound(now.height + dy, 0.02, 1 - now.y) }
     : { ...now, x: bound(now.x + dx, 0, 1 - now.width), y: bound(now.y + dy, 0, 1 - now.height) })
@@ -109,13 +109,12 @@ const hideLoupe = (): void => {
   loupe.value = null
 }
 const key = (sample: Sample, event: KeyboardEvent): void => {
-  const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[event.key]
+  const way = arrowOf(event)
   if (event.key === 'Delete' || event.key === 'Backspace') remove(sample)
   else if (event.key === 'Home') project.run({ do: 'snap samples', id: sample.id })
   else if (way) {
-    const step = event.shiftKey ? 10 : 1
     const bound = (value: number): number => Math.min(0.999999, Math.max(0, value))
-    void settleAt(sample, bound(sample.x + way[0] * step / reference.width), bound(sample.y + way[1] * step / reference.height)).then(() => {
+    void settleAt(sample, bound(sample.x + way.x / reference.width), bound(sample.y - way.y / reference.height)).then(() => {
       const there = samples.value.find(({ id }) => id === sample.id)
       return there && showAt(there)
     })

@@ -35,11 +35,10 @@ const drag = (reference: Reference, event: PointerEvent): void => {
   })
 }
 const key = (reference: Reference, event: KeyboardEvent): void => {
-  const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[event.key]
+  const way = arrowOf(event)
   if (event.key === 'Enter') gathering.looked = reference.id
   else if (way) {
-    const step = (event.shiftKey ? 10 : 1) / 100
-    project.run({ do: 'change reference', id: reference.id, change: { place: bound(reference.place.x + way[0] * step, reference.place.y + way[1] * step) } })
+    project.run({ do: 'change reference', id: reference.id, change: { place: bound(reference.place.x + way.x / 100, reference.place.y - way.y / 100) } })
   } else return
   event.preventDefault()
 }

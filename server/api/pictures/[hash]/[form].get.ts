@@ -1,8 +1,8 @@
 import { setHeaders } from 'h3'
 import { z } from 'zod'
-import { hashSchema } from '../../../../core/project/schema'
+import { hashSchema, PICTURE_FORMS } from '../../../../core/project/schema'
 import { database } from '../../../db/connect'
-import { PICTURE_FORMS, pictureBytes } from '../../../db/pictures'
+import { pictureBytes } from '../../../db/pictures'
 import { door, missing, partOf } from '../../../door'
 import { PICTURE_HEADERS } from '../../../headers'
 
