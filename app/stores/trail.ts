@@ -11,6 +11,7 @@ export const useTrail = defineStore('trail', () => {
   const server = useServer()
   const states = shallowRef<readonly TrailState[]>([])
   const problem = ref<string | null>(null)
+  let loaded = false
   const find = (id: string | null): TrailState | undefined => id === null ? undefined : states.value.find(state => state.id === id)
 
   const stateOf = (look: Look, did: string, parent: string | null): TrailState =>
@@ -27,12 +28,11 @@ export const useTrail = defineStore('trail', () => {
     return { put, remove: [...gone] }
   }
 
-  /** The state a project is in, where it has one, or its first one, to be added. */
-  const standing = (project: Project): { state: TrailState, fresh: TrailState[] } => {
-    const known = find(project.at)
-    if (known) return { state: known, fresh: [] }
+  /** The state a project is in, by its id, or, where it has none yet, a first one to be added. One that is not here yet is on its way. */
+  const standing = (project: Project): { id: string, fresh: TrailState[] } => {
+    if (project.at !== null && (find(project.at) || !loaded)) return { id: project.at, fresh: [] }
     const first = stateOf(lookOf(project), states.value.length ? 'before' : 'start', null)
-    return { state: first, fresh: [first] }
+    return { id: first.id, fresh: [first] }
   }
 
   /** Takes down what a command made of a project: the state it is in after it, and what there is to save. Null where its look is the same. */
@@ -40,21 +40,20 @@ export const useTrail = defineStore('trail', () => {
     const [was, is] = [lookOf(before), lookOf(after)]
     if (equal(was, is)) return null
     const from = standing(before)
-    const next = stateOf(is, did, from.state.id)
+    const next = stateOf(is, did, from.id)
     return { at: next.id, change: grown([...from.fresh, next], next.id) }
   }
 
   /** Keeps a look for good, beside the one the project is in, by a name; or that one itself. */
   const keep = (project: Project, name: string, look: Look | null): { state: TrailState, at: string, change: TrailChange } => {
-    const { state: now, fresh } = standing(project)
-    const known = look ? states.value.find(state => equal(state.look, look)) : now
-    const kept: TrailState = { ...known ?? stateOf(look ?? now.look, 'kept', now.id), kept: name }
-    const added = fresh.filter(({ id }) => id !== kept.id)
-    if (known && !fresh.includes(known)) {
-      states.value = [...states.value, ...added].map(state => state.id === kept.id ? kept : state)
-      return { state: kept, at: now.id, change: { put: [...added, kept], remove: [] } }
-    }
-    return { state: kept, at: now.id, change: grown([...added, kept], now.id) }
+    const { id, fresh } = standing(project)
+    const wanted = look ?? lookOf(project)
+    const known = [...states.value, ...fresh].find(state => look ? equal(state.look, look) : state.id === id)
+    const kept: TrailState = { ...known ?? stateOf(wanted, 'kept', id), kept: name }
+    const added = fresh.filter(state => state.id !== kept.id)
+    if (!states.value.some(state => state.id === kept.id)) return { state: kept, at: id, change: grown([...added, kept], id) }
+    states.value = [...states.value, ...added].map(state => state.id === kept.id ? kept : state)
+    return { state: kept, at: id, change: { put: [...added, kept], remove: [] } }
   }
 
   /** Names a kept state otherwise, or, with null, lets it go like the others. */
@@ -67,12 +66,14 @@ export const useTrail = defineStore('trail', () => {
   /** Gets the trail of a project, with what was not saved yet. */
   const open = async (id: string, unsaved: TrailChange): Promise<void> => {
     problem.value = null
+    loaded = false
     try {
       const stored = unpackedTrail(await server.trail(id))
       const put = new Map(unsaved.put.map(state => [state.id, state]))
       const known = new Set(stored.map(state => state.id))
       const here = states.value.filter(state => !known.has(state.id) && !put.has(state.id))
       states.value = [...stored.map(state => put.get(state.id) ?? state), ...unsaved.put.filter(state => !known.has(state.id)), ...here].filter(state => !unsaved.remove.includes(state.id))
+      loaded = true
     } catch (error) {
       problem.value = reasonOf(error)
     }

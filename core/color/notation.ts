@@ -1,4 +1,4 @@
-import { hsbOf, lchOf, rgbOf, type Hex } from './convert'
+import { degrees, hsbOf, labOf, rgbOf, type Hex } from './convert'
 
 /** Cyan, magenta, yellow and black, each in [0, 1]. */
 export interface Cmyk { c: number, m: number, y: number, k: number }
@@ -34,8 +34,9 @@ export const written = (hex: Hex, notation: Notation, name = 'color', hue = 0): 
       return `hsb(${Math.round(h)}° ${percent(s)} ${percent(b)})`
     }
     case 'oklch': {
-      const { l, c, h } = lchOf(hex)
-      return `oklch(${l.toFixed(4)} ${c.toFixed(4)} ${h.toFixed(2)})`
+      const { l, a, b } = labOf(hex)
+      const [c, h] = [Math.hypot(a, b), degrees(Math.atan2(b, a) * 180 / Math.PI)]
+      return `oklch(${l.toFixed(5)} ${c.toFixed(5)} ${h.toFixed(3)})`
     }
     case 'cmyk': return `cmyk(${Object.values(cmykOf(hex)).map(percent).join(' ')})`
     case 'css variable': return `--${name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-').replace(/^-|-$/g, '') || 'color'}: ${hex};`

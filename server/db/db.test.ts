@@ -11,8 +11,7 @@ import { connect } from './connect'
 import { migrate } from './migrate'
 import { findPicture, keepPicture, pictureBytes } from './pictures'
 import { lookOf } from '../../core/project/compose'
-import type { TrailState } from '../../core/project/trail'
-import { unpackedTrail } from '../../core/project/trail'
+import { unpackedTrail, type PackedTrail, type TrailState } from '../../core/project/trail'
 import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
 import { findTrail } from './trail'
 
@@ -117,20 +116,25 @@ describe('the trail', () => {
   const document = { ...newProject('Trail'), remap: { targets: { '#102030': { to: 's1', by: 'match' as const } }, shading: 'relative' as const } }
   const state = (id: string, parent: string | null, more: Partial<TrailState> = {}): TrailState => ({ id, parent, at: '2026-11-25T10:00:00.000Z', did: 'turn', kept: null, look: lookOf(document), ...more })
   const other = { ...lookOf(document), remap: { ...document.remap, targets: {} } }
-  const trailOf = async (id: string): Promise<TrailState[]> => unpackedTrail(await findTrail(sql, id))
+  const packed = async (id: string): Promise<PackedTrail> => {
+    const found = await findTrail(sql, id)
+    if (!found) throw new Error('There is no such project.')
+    return found
+  }
+  const trailOf = async (id: string): Promise<TrailState[]> => unpackedTrail(await packed(id))
 
   it('is stored with a save, in order, states that share their targets saying them once', async () => {
     const { id } = await createProject(sql, document)
     const put = [state('a', null), state('b', 'a'), state('c', 'b', { look: other })]
     await saveProject(sql, id, 1, document, { put, remove: [] })
     expect(await trailOf(id)).toEqual(put)
-    expect(Object.keys((await findTrail(sql, id)).targets)).toHaveLength(2)
+    expect(Object.keys((await packed(id)).targets)).toHaveLength(2)
   })
   it('takes names and new parents, and gives up states with what only they needed', async () => {
     const { id } = await createProject(sql, document, { put: [state('a', null), state('b', 'a', { look: other }), state('c', 'b')], remove: [] })
     await saveProject(sql, id, 1, document, { put: [state('a', null, { kept: 'mine' }), state('c', 'a')], remove: ['b'] })
     expect((await trailOf(id)).map(({ id: each, parent, kept }) => [each, parent, kept])).toEqual([['a', null, 'mine'], ['c', 'a', null]])
-    expect(Object.keys((await findTrail(sql, id)).targets)).toHaveLength(1)
+    expect(Object.keys((await packed(id)).targets)).toHaveLength(1)
   })
   it('of a save that is refused is not stored', async () => {
     const { id } = await createProject(sql, document)
@@ -142,5 +146,10 @@ describe('the trail', () => {
     const { id } = await createProject(sql, document, { put: [state('a', null), state('b', 'a', { kept: 'mine' })], remove: [] })
     const copy = await createProject(sql, document, { copyOf: id })
     expect(await trailOf(copy.id)).toEqual(await trailOf(id))
+  })
+  it('of a project that is deleted is not there', async () => {
+    const { id } = await createProject(sql, document, { put: [state('a', null)], remove: [] })
+    await setDeleted(sql, id, true)
+    expect(await findTrail(sql, id)).toBeNull()
   })
 })

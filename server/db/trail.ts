@@ -25,8 +25,10 @@ export const changeTrail = async (sql: Sql, projectId: string, { put, remove }: 
 
 interface Row { id: string, parent: string | null, at: Date, did: string, kept: string | null, look: Record<string, unknown> & { remap: object }, targets: string }
 
-/** The trail of a project in the order of its states; empty where there is none. */
-export const findTrail = async (sql: Sql, projectId: string): Promise<PackedTrail> => {
+/** The trail of a project in the order of its states; null where there is no such project. */
+export const findTrail = async (sql: Sql, projectId: string): Promise<PackedTrail | null> => {
+  const [known] = await sql`select 1 from projects where id = ${projectId} and deleted_at is null`
+  if (!known) return null
   const [rows, targets] = await Promise.all([
     sql<Row[]>`select id, parent, at, did, kept, look, targets from trail where project_id = ${projectId} order by place`,
     sql<Array<{ hash: string, targets: unknown }>>`select hash, targets from trail_targets where project_id = ${projectId}`,

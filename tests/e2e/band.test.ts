@@ -86,7 +86,7 @@ test.describe('the swatch card', () => {
     await expect.poll(async () => (await shares(page))[2]).toBe(50)
     await card(page).getByLabel('Notation to copy').selectOption('oklch')
     await card(page).getByRole('button', { name: 'Copy' }).click()
-    expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^oklch\(0\.\d{4} 0\.\d{4} [\d.]+\)$/)
+    expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^oklch\(0\.\d{5} 0\.\d{5} [\d.]+\)$/)
     await card(page).getByLabel('Notation to copy').selectOption('css variable')
     await card(page).getByRole('button', { name: 'Copy' }).click()
     expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^--kite-tail: #[\da-f]{6};$/)

@@ -7,9 +7,12 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   const choices = page.getByRole('button', { name: 'Choices for Breezeholm kite festival', exact: true })
   await expect(page.getByTestId('project-card').first()).toBeVisible()
   while (await choices.count() === 0) await page.getByRole('button', { name: 'Show more' }).click() // other tests' projects stand before it
+  const copies = page.getByRole('link', { name: 'Open Breezeholm kite festival copy', exact: true })
+  const others = await copies.count()
   await choices.click()
   await page.getByRole('menuitem', { name: 'Duplicate' }).click()
-  await page.getByRole('link', { name: 'Open Breezeholm kite festival copy', exact: true }).first().click() // the newest stands first
+  await expect(copies).toHaveCount(others + 1)
+  await copies.first().click() // the newest stands first
   await expect(page.getByTestId('artwork')).toBeVisible()
   const before = await stageColors(page)
 

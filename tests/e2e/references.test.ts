@@ -215,9 +215,11 @@ test('several pictures lie on a board, each with its scheme in the artwork, and 
 
   const [before, worn] = [await bandColors(page), await stageColors(page)]
   await page.getByTestId('use-Weathered hull').hover()
-  await expect.poll(() => stageColors(page)).not.toEqual(worn)
+  await expect(page.getByTestId('live')).toBeVisible() // what passes by is painted over the artwork's own shapes
+  expect(await bandColors(page)).not.toEqual(before)
   await page.getByTestId('stage').hover()
-  await expect.poll(() => stageColors(page)).toEqual(worn)
+  await expect(page.getByTestId('live')).toHaveCount(0)
+  expect(await stageColors(page)).toEqual(worn)
   expect(await bandColors(page)).toEqual(before)
   await page.getByTestId('use-All together').click()
   await expect.poll(() => bandColors(page)).toEqual((await strip(page, 'All together').getAttribute('data-colors'))?.split(','))

@@ -124,9 +124,11 @@ test.describe('the inspiration shelf', () => {
     await expect(page.locator(schemes)).toHaveCount(1)
     const [before, worn, offered] = [await bandColors(page), await stageColors(page), await colorsOf(page, 0)]
     await page.locator(schemes).hover()
-    await expect.poll(() => stageColors(page)).not.toEqual(worn)
+    await expect(page.getByTestId('live')).toBeVisible() // what passes by is painted over the artwork's own shapes
+    expect(await bandColors(page)).not.toEqual(before)
     await page.getByTestId('stage').hover()
-    await expect.poll(() => stageColors(page)).toEqual(worn)
+    await expect(page.getByTestId('live')).toHaveCount(0)
+    expect(await stageColors(page)).toEqual(worn)
 
     await page.locator(schemes).click()
     await page.getByRole('button', { name: 'Blend 50%' }).click()

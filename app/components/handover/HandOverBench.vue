@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { keyOf, toCss, toText, toTokens } from '../../../core/formats/formats'
+import { shownScheme } from '../../../core/project/compose'
 import type { Artwork } from '../../../core/project/schema'
 import { saveFile } from '~/composables/saveFile'
 
@@ -18,7 +19,7 @@ const FORMATS = [
 const chosen = ref<(typeof FORMATS)[number]['kind']>('css')
 const format = computed(() => FORMATS.find(({ kind }) => kind === chosen.value) ?? FORMATS[0])
 const title = computed(() => project.document?.name ?? 'Scheme')
-const text = computed(() => format.value.write(title.value, project.document?.scheme ?? []))
+const text = computed(() => format.value.write(title.value, project.document ? shownScheme(project.document) : []))
 
 const saveScheme = (): void => {
   const name = `${keyOf(title.value)}${format.value.ending}`

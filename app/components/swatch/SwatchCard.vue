@@ -71,7 +71,7 @@ const remove = (): void => {
 </script>
 
 <template>
-  <div class="grid gap-2 border border-strong bg-panel p-3 shadow-float" role="dialog" :aria-label="`Swatch ${swatch.name}`" data-test="swatch-card" @pointerleave="project.preview(null)">
+  <div class="grid gap-2 border border-strong bg-panel p-3 shadow-float" role="dialog" :aria-label="`Swatch ${swatch.name}`" data-test="swatch-card" @pointerleave="$event.buttons || project.preview(null)">
     <div class="flex items-center gap-2">
       <i class="size-6 shrink-0" :style="{ background: swatch.hex }" />
       <input class="field w-40 font-sans! font-semibold" aria-label="Name of the swatch" maxlength="120" :value="swatch.name" @change="rename(($event.target as HTMLInputElement).value)">
