@@ -2,7 +2,7 @@ import { hexOfLab, labOf, type Hex } from '../core/color/convert'
 import { d, dice, group, placed, poly, shape, type Point } from './draw'
 import { lettering } from './lettering'
 
-/** What each place of a scheme is drawn in before it is shown in one; the first place covers most. */
+/** What each place of a scheme is drawn in before it is shown in one; the first covers most, the second is light, the seventh dark. */
 const PLACES: readonly Hex[] = ['#3c6b8f', '#e2c9a0', '#c8553d', '#5d8a66', '#7a5a86', '#d9a441', '#4a4f57', '#a8b8b0']
 
 /** The inks of the stand-ins, each with the place of the scheme it belongs to. The first of a place leads its lights and darks. */

@@ -1,4 +1,4 @@
-import { hsbOf } from '../color/convert'
+import { hsbOf, labOf } from '../color/convert'
 import { HARMONIES } from '../harmony/harmony'
 import { inHarmony, REACH, reordered, shownHarmonies, dealtCandidate, varied } from './candidates'
 import { apply } from './commands'
@@ -53,12 +53,17 @@ it('a deal is the same for the same seed, whatever the unlocked colors are by th
 })
 
 describe('stand-ins', () => {
-  const pieces: Array<[string, number]> = [['#3c6b8f', 0], ['#e2c9a0', 1], ['#c8553d', 2], ['#1f4967', 0]]
-  it('wear the scheme by place, lights and darks at the same distance', () => {
-    const colors = standInColors(project.scheme, pieces)
-    expect(colors.get('#3c6b8f')).toBe(project.scheme[0]?.hex)
-    expect(colors.get('#c8553d')).toBe(project.scheme[2]?.hex)
-    expect(hsbOf(colors.get('#1f4967') ?? '').b).toBeLessThan(hsbOf(project.scheme[0]?.hex ?? '').b)
+  const pieces: Array<[string, number]> = [['#3c6b8f', 0], ['#e2c9a0', 1], ['#c8553d', 2], ['#4a4f57', 6], ['#1f4967', 0]]
+  const scheme = ['#0f6d5f', '#6d0f23', '#6d3e0f', '#b3d9d0', '#e9b3b6'].map(hex => ({ hex }))
+  it('wear the first swatch where most is covered, the lightest as paper, the darkest as lettering, lights and darks at the same distance', () => {
+    const colors = standInColors(scheme, pieces)
+    expect(['#3c6b8f', '#e2c9a0', '#4a4f57', '#c8553d'].map(ink => colors.get(ink))).toEqual(['#0f6d5f', '#b3d9d0', '#6d0f23', '#6d3e0f'])
+    expect(labOf('#0f6d5f').l - labOf(colors.get('#1f4967') ?? '').l).toBeCloseTo(labOf('#3c6b8f').l - labOf('#1f4967').l, 1)
   })
-  it('begin again where the scheme ends', () => expect(standInColors(project.scheme.slice(0, 2), pieces).get('#c8553d')).toBe(project.scheme[0]?.hex))
+  it.each([1, 2, 3])('wear a scheme of %d swatches, whichever there are', count => {
+    const hexes = scheme.slice(0, count).map(({ hex }) => hex)
+    const leads = [...standInColors(scheme.slice(0, count), pieces)].slice(0, 4).map(([, hex]) => hex)
+    for (const hex of leads) expect(hexes).toContain(hex)
+    expect(new Set(leads).size).toBe(count)
+  })
 })

@@ -30,10 +30,10 @@ useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(pro
       <button v-if="proofs.marked.length" class="control ml-auto" :aria-pressed="proofs.comparing" title="Compare what is marked (C)" @click="proofs.compare">Compare {{ proofs.marked.length }}</button>
       <button class="control bare px-1.5!" :class="{ 'ml-auto': !proofs.marked.length }" :aria-expanded="!folded" :title="folded ? 'Show ring and field' : 'Fold ring and field, for larger proofs'" @click="folded = !folded">{{ folded ? 'Show dial' : 'Fold dial' }}<component :is="folded ? ChevronDownIcon : ChevronUpIcon" class="size-4" /></button>
     </div>
-    <div v-if="!folded" class="grid grid-cols-[208px_minmax(0,1fr)] gap-5">
+    <div v-if="!folded" class="grid grid-cols-[180px_minmax(0,1fr)] gap-4 xl:grid-cols-[208px_minmax(0,1fr)] xl:gap-5">
       <HueRing />
       <div class="grid content-start gap-1">
-        <div class="grid grid-cols-[132px_minmax(0,1fr)] gap-4">
+        <div class="grid grid-cols-[104px_minmax(0,1fr)] gap-3 xl:grid-cols-[132px_minmax(0,1fr)] xl:gap-4">
           <ToneField />
           <div class="grid content-start gap-1">
             <h3>Wheel</h3>
@@ -49,7 +49,7 @@ useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(pro
     </div>
     <span v-else />
     <div role="radiogroup" aria-label="Below the dial" class="flex" @keydown="byArrow">
-      <button v-for="{ sheet, title } in SHEETS" :key="sheet" role="radio" class="choice" :aria-checked="proofs.sheet === sheet" :tabindex="proofs.sheet === sheet ? 0 : -1" @click="proofs.sheet = sheet">{{ title }}</button>
+      <button v-for="{ sheet, title } in SHEETS" :key="sheet" role="radio" class="choice whitespace-nowrap text-caption xl:text-body" :aria-checked="proofs.sheet === sheet" :tabindex="proofs.sheet === sheet ? 0 : -1" @click="proofs.sheet = sheet">{{ title }}</button>
     </div>
     <WholeScheme v-if="proofs.sheet === 'whole'" />
     <ProofSheet v-else :tall="folded" />

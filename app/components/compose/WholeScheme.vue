@@ -87,11 +87,11 @@ const blending = computed((): Command | null => {
     </div>
     <CastPanel />
     <section class="border-t border-line pt-1.5" aria-label="Further swatches">
-      <p class="flex flex-wrap items-center gap-1.5">
+      <p class="flex flex-wrap items-center gap-1">
         <span>Blend</span><input v-model.number="between" class="field w-9 px-1! text-right text-caption" inputmode="numeric" aria-label="How many in between"><span>between</span>
-        <select v-for="n in [0, 1] as const" :key="n" v-model="ends[n]" class="field min-w-0 max-w-28 px-1! font-sans!" :aria-label="n === 0 ? 'From' : 'To'"><option v-for="swatch in scheme" :key="swatch.id" :value="swatch.id">{{ swatch.name }}</option></select>
+        <select v-for="n in [0, 1] as const" :key="n" v-model="ends[n]" class="field min-w-0 max-w-24 px-1! font-sans!" :aria-label="n === 0 ? 'From' : 'To'"><option v-for="swatch in scheme" :key="swatch.id" :value="swatch.id">{{ swatch.name }}</option></select>
         <button class="control" :disabled="!blending" @pointerenter="project.preview(blending)" @pointerleave="project.preview(null)" @click="blending && project.run(blending)">Blend</button>
-        <button class="control ml-auto" :disabled="!room" title="A quiet neutral with a hint of the dominant hue, where the scheme lacks lightness" @pointerenter="project.preview(neutral)" @pointerleave="project.preview(null)" @click="project.run(neutral)">Settle with a neutral</button>
+        <button class="control ml-auto" :disabled="!room" title="A quiet neutral with a hint of the dominant hue, at the lightness the scheme lacks" @pointerenter="project.preview(neutral)" @pointerleave="project.preview(null)" @click="project.run(neutral)">Settle with a neutral</button>
       </p>
     </section>
   </div>
