@@ -143,7 +143,7 @@ export const apply = (project: Project, command: Command): Project => {
 }
 
 const SAID_MADE: Record<(typeof MADE)[number], string> = {
-  'ring': 'swatch', 'ladder': 'rung', 'complement': 'complement', 'in-between': 'in-between', 'neutral': 'neutral', 'copy': 'copy', 'alternative': 'alternative', 'recent': 'swatch', 'deal': 'swatch', 'harmony': 'swatch',
+  'ring': 'swatch', 'ladder': 'rung', 'complement': 'complement', 'in-between': 'in-between', 'neutral': 'neutral', 'copy': 'copy', 'alternative': 'alternative', 'recent': 'swatch', 'deal': 'swatch',
 }
 
 /** What a command does, as the undo button says it. */

@@ -40,7 +40,7 @@ export const harmonySchema = z.object({
 export const MOST_REFERENCES = 60
 
 /** How a swatch was made beside the harmony. */
-export const MADE = ['ring', 'ladder', 'complement', 'in-between', 'neutral', 'copy', 'alternative', 'recent', 'deal', 'harmony'] as const
+export const MADE = ['ring', 'ladder', 'complement', 'in-between', 'neutral', 'copy', 'alternative', 'recent', 'deal'] as const
 
 /** Where a swatch came from: derived by the harmony at a place of it, measured by a sample, taken, at a color, from a list, the artwork or the inspiration shelf, or made in Compose. */
 export const originSchema = z.discriminatedUnion('kind', [

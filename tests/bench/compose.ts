@@ -28,6 +28,19 @@ const openIn = async (page: Page, address: string, id: string): Promise<void> =>
   await page.getByTestId('proofs').locator('canvas').first().waitFor({ timeout: 60_000 })
 }
 
+/** The names of the scripts a browser that knows nothing fetches for the demo project until Compose stands. */
+export const scriptsUntilCompose = (address: string): Promise<string[]> => onPage(async page => {
+  const [{ id } = { id: '' }] = await (await fetch(`${address}/api/projects?limit=1`)).json() as Array<{ id: string }>
+  const names = new Set<string>()
+  page.on('request', request => {
+    const name = /\/_nuxt\/([\w-]+\.js)$/.exec(new URL(request.url()).pathname)?.[1]
+    if (name && !page.isClosed()) names.add(name)
+  })
+  await page.goto(`${address}/project/${id}/compose`)
+  await page.getByTestId('compose').waitFor()
+  return [...names]
+})
+
 /** Drags the base round the hue ring, one move a frame, and measures each from the pointer event until the frame that shows it is painted. */
 export const ringTimes = (address: string, id: string, changes = 120): Promise<FrameTimes> => onPage(async page => {
   await openIn(page, address, id)

@@ -13,7 +13,7 @@ import { keepArtwork } from '../../server/db/artwork'
 import { connect } from '../../server/db/connect'
 import { createProject, findProject } from '../../server/db/projects'
 import { serve } from '../e2e/server'
-import { dealTime, ringTimes, sheetTimes, trailCost } from './compose'
+import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
@@ -95,6 +95,7 @@ const firstLoad = async (address: string): Promise<void> => {
   const scripts = new Set([...html.matchAll(/\/_nuxt\/([\w-]+\.js)/g)].map(match => match[1] ?? ''))
   const size = (names: Iterable<string>): number => [...names].reduce((sum, name) => sum + gzipSync(readFileSync(`${folder}/${name}`)).length, 0) / 1000
   row('first load: entry script, gzip', `${whole(size(scripts))} kB`)
+  row('first load of Compose until it stands: scripts, gzip', `${whole(size(await scriptsUntilCompose(address)))} kB`)
   const all = readdirSync(folder).filter(name => name.endsWith('.js'))
   row('all scripts of the pages, gzip', `${whole(size(all.filter(name => !name.includes('.worker-'))))} kB`)
   row('the workers, gzip', `${whole(size(all.filter(name => name.includes('.worker-'))))} kB`)

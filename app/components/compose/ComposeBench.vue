@@ -17,7 +17,9 @@ const byArrow = useRovingRadio()
 
 const settle = (change: Partial<Harmony>): void => project.run(project.composing(change))
 const preview = (change: Partial<Harmony> | null): void => project.preview(change && project.composing(change))
-const resizing = (count: number) => project.matching({ do: 'resize' as const, count })
+/** So many swatches, as near as a scheme can have them. */
+const resize = (count: number): void => project.run(project.matching({ do: 'resize', count: Math.min(MOST_SWATCHES, Math.max(COUNT.least, Math.round(count) || COUNT.least)) }))
+const count = computed(() => project.settled?.scheme.length ?? 0)
 
 useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(proofs.pointed) }, d: proofs.deal, c: proofs.compare })
 </script>
@@ -40,7 +42,7 @@ useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(pro
             <div role="radiogroup" aria-label="Wheel" class="grid" @keydown="byArrow">
               <button v-for="wheel in WHEELS" :key="wheel" role="radio" class="wheel first-letter:uppercase" :aria-checked="harmony.wheel === wheel" :tabindex="harmony.wheel === wheel ? 0 : -1" @click="settle({ wheel })">{{ wheel }}</button>
             </div>
-            <p class="flex items-center justify-between gap-1 pt-1"><span>Swatches</span><span class="flex items-center"><button class="control bare px-1.5!" aria-label="Fewer swatches" :disabled="project.settled.scheme.length <= COUNT.least" @click="project.run(resizing(project.settled.scheme.length - 1))">−</button><input class="field w-9 px-1! text-center text-caption" inputmode="numeric" aria-label="Swatches" :value="project.document?.scheme.length" @change="project.run(resizing(Math.min(MOST_SWATCHES, Math.max(COUNT.least, Number(($event.target as HTMLInputElement).value) || COUNT.least))))"><button class="control bare px-1.5!" aria-label="More swatches" :disabled="project.settled.scheme.length >= MOST_SWATCHES" @click="project.run(resizing(project.settled.scheme.length + 1))">+</button></span></p>
+            <p class="flex items-center justify-between gap-1 pt-1"><span>Swatches</span><span class="flex items-center"><button class="control bare px-1.5!" aria-label="Fewer swatches" :disabled="count <= COUNT.least" @click="resize(count - 1)">−</button><input class="field w-9 px-1! text-center text-caption" inputmode="numeric" aria-label="Swatches" :value="project.document?.scheme.length" @change="resize(Number(($event.target as HTMLInputElement).value))"><button class="control bare px-1.5!" aria-label="More swatches" :disabled="count >= MOST_SWATCHES" @click="resize(count + 1)">+</button></span></p>
           </div>
         </div>
         <NumberRow label="Turn" :value="Math.round(harmony.turn)" :min="-180" :max="180" @preview="preview({ turn: $event })" @settle="settle({ turn: $event })" />

@@ -8,7 +8,7 @@ const { swatch } = defineProps<{ swatch: Swatch }>()
 const project = useProject()
 const MADE_BY = {
   'ring': 'Put on the ring', 'ladder': 'A rung of a ladder', 'complement': 'A complement', 'in-between': 'Blended in between', 'neutral': 'A neutral that settles', 'copy': 'A copy',
-  'alternative': 'A color nearby', 'recent': 'Used before', 'deal': 'Dealt', 'harmony': 'Made beside the harmony',
+  'alternative': 'A color nearby', 'recent': 'Used before', 'deal': 'Dealt',
 } as const
 
 const followed = computed(() => project.document !== null && follows(project.document, swatch))

@@ -19,6 +19,7 @@ const load = async (): Promise<void> => {
   problem.value = null
   try {
     await project.open(String(route.params.id))
+    void prefetchComponents(['GatherBench', 'ComposeBench', 'RemapBench', 'HandOverBench']) // the other steps are there before they are asked for
   } catch (error) {
     problem.value = reasonOf(error)
   }
@@ -53,10 +54,10 @@ onUnmounted(project.close)
         <ComparisonTable v-if="step === 'compose' && proofs.comparing" />
       </div>
       <div class="min-h-0 overflow-y-auto border-l border-line bg-panel" data-test="bench">
-        <GatherBench v-if="step === 'gather'" />
-        <ComposeBench v-else-if="step === 'compose'" />
-        <RemapBench v-else-if="step === 'remap'" v-model:before="before" :pointed="pointed" @light="lit = $event" />
-        <HandOverBench v-else />
+        <LazyGatherBench v-if="step === 'gather'" />
+        <LazyComposeBench v-else-if="step === 'compose'" />
+        <LazyRemapBench v-else-if="step === 'remap'" v-model:before="before" :pointed="pointed" @light="lit = $event" />
+        <LazyHandOverBench v-else />
       </div>
     </main>
     <SchemeBand />
