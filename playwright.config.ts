@@ -17,6 +17,6 @@ export default defineConfig({
     testIdAttribute: 'data-test',
     launchOptions: CHROMIUM,
     permissions: ['clipboard-read', 'clipboard-write'],
-    trace: 'retain-on-failure',
+    trace: process.env.TRACE ? 'retain-on-failure' : 'off', // TRACE=1 records every step, which takes time
   },
 })
