@@ -5,12 +5,11 @@ import { apply, sayCommand, type Command } from '../../core/project/commands'
 import { colorsOf, standInColors } from '../../core/project/colors'
 import { matchedTargets, unitedInks } from '../../core/project/create'
 import { historyOf, redone, stepped, undone, type History } from '../../core/project/history'
+import { sameSwatches } from '../../core/project/scheme'
 import type { Artwork, Harmony, Look, Project } from '../../core/project/schema'
 import type { TrailChange, TrailState } from '../../core/project/trail'
 
 const STAND_IN_INKS = standIns.inks as Array<[string, number]>
-
-const sameSwatches = (one: Project, other: Project): boolean => equal(one.scheme.map(({ id }) => id).sort(), other.scheme.map(({ id }) => id).sort())
 
 /** The project in work: its document with undo and redo, what is previewed over it, and the artwork shown. */
 export const useProject = defineStore('project', () => {
@@ -126,7 +125,7 @@ export const useProject = defineStore('project', () => {
     const now = history.value?.present
     const command: Command = { do: 'compose', harmony: change }
     if (!now) return command
-    return sameSwatches(apply(now, command), now) ? command : matching(command)
+    return sameSwatches(apply(now, command).scheme, now.scheme) ? command : matching(command)
   }
 
   /** A command with what inks become after it, where it brings other swatches; what was set by hand stays as long as its swatch does. */

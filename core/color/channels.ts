@@ -1,4 +1,4 @@
-import { degrees, hexOf, hexOfHsb, hexOfLch, hsbOf, lchOf, rgbOf, type Hex } from './convert'
+import { degrees, hexOfHsb, hexOfLch, hexOfRgb, hsbOf, hued, lchOf, rgbOf, type Hex, type Hued } from './convert'
 import { cmykOf, hexOfCmyk } from './notation'
 
 /** One number of a color: its name, its highest value (the lowest is 0) and its unit. */
@@ -6,10 +6,9 @@ export interface Channel { name: string, most: number, unit: string }
 
 /** A way of saying a color in numbers. `read` gives the numbers of a color, `write` the color of numbers, with the HSB hue it is remembered by. */
 export interface Channels {
-  title: string
   channels: readonly Channel[]
   read: (hex: Hex, hue: number) => number[]
-  write: (values: readonly number[], hue: number) => { hex: Hex, hue: number }
+  write: (values: readonly number[], hue: number) => Hued
 }
 
 const at = (values: readonly number[], place: number): number => values[place] ?? 0
@@ -18,7 +17,6 @@ const at = (values: readonly number[], place: number): number => values[place] ?
 const lchHue = (hue: number): number => lchOf(hexOfHsb({ h: hue, s: 1, b: 1 })).h
 
 const HSB: Channels = {
-  title: 'HSB',
   channels: [{ name: 'Hue', most: 360, unit: '°' }, { name: 'Saturation', most: 100, unit: '%' }, { name: 'Brightness', most: 100, unit: '%' }],
   read: (hex, hue) => {
     const { h, s, b } = hsbOf(hex, hue)
@@ -28,18 +26,13 @@ const HSB: Channels = {
 }
 
 const RGB: Channels = {
-  title: 'RGB',
   channels: [{ name: 'Red', most: 255, unit: '' }, { name: 'Green', most: 255, unit: '' }, { name: 'Blue', most: 255, unit: '' }],
   read: hex => Object.values(rgbOf(hex)).map(value => value * 255),
-  write: (values, hue) => {
-    const hex = hexOf({ mode: 'rgb', r: at(values, 0) / 255, g: at(values, 1) / 255, b: at(values, 2) / 255 })
-    return { hex, hue: hsbOf(hex, hue).h }
-  },
+  write: (values, hue) => hued(hexOfRgb(at(values, 0) / 255, at(values, 1) / 255, at(values, 2) / 255), hue),
 }
 
 /** OKLCH: lightness in percent, chroma in thousandths, hue in degrees; what sRGB lacks is brought in by chroma. */
 const OKLCH: Channels = {
-  title: 'OKLCH',
   channels: [{ name: 'Lightness', most: 100, unit: '%' }, { name: 'Chroma', most: 330, unit: '‰' }, { name: 'Hue', most: 360, unit: '°' }],
   read: (hex, hue) => {
     const { l, c, h } = lchOf(hex, lchHue(hue))
@@ -53,13 +46,9 @@ const OKLCH: Channels = {
 
 /** CMYK by the plain formula, without the profile of any press. */
 const CMYK: Channels = {
-  title: 'CMYK, plain conversion',
   channels: ['Cyan', 'Magenta', 'Yellow', 'Black'].map(name => ({ name, most: 100, unit: '%' })),
   read: hex => Object.values(cmykOf(hex)).map(value => value * 100),
-  write: (values, hue) => {
-    const hex = hexOfCmyk({ c: at(values, 0) / 100, m: at(values, 1) / 100, y: at(values, 2) / 100, k: at(values, 3) / 100 })
-    return { hex, hue: hsbOf(hex, hue).h }
-  },
+  write: (values, hue) => hued(hexOfCmyk({ c: at(values, 0) / 100, m: at(values, 1) / 100, y: at(values, 2) / 100, k: at(values, 3) / 100 }), hue),
 }
 
 /** The ways a color can be set in numbers. */

@@ -58,11 +58,20 @@ export const rgbOf = (hex: Hex): { r: number, g: number, b: number } => {
   return { r: (value >> 16 & 255) / 255, g: (value >> 8 & 255) / 255, b: (value & 255) / 255 }
 }
 
+/** The hex color of red, green and blue, each in [0, 1]; what lies outside is cut. */
+export const hexOfRgb = (r: number, g: number, b: number): Hex => formatHex({ mode: 'rgb', r, g, b })
+
 /** Hue, saturation and brightness of a hex color; the hue of a gray is `fallbackHue`. */
 export const hsbOf = (hex: Hex, fallbackHue = 0): Hsb => {
   const { h, s, v } = toHsv({ mode: 'rgb', ...rgbOf(hex) }) as Hsv
   return { h: s > 0 && h !== undefined ? degrees(h) : fallbackHue, s, b: v }
 }
+
+/** A color and the HSB hue it is remembered by while it is gray. */
+export interface Hued { hex: Hex, hue: number }
+
+/** A color with its hue kept in mind: a gray keeps the hue it had. */
+export const hued = (hex: Hex, hue: number): Hued => ({ hex, hue: hsbOf(hex, hue).h })
 
 /** The hex color of a hue in degrees with saturation and brightness in [0, 1]. */
 export const hexOfHsb = ({ h, s, b }: Hsb): Hex => formatHex({ mode: 'hsv', h: degrees(h), s, v: b })
@@ -72,6 +81,10 @@ export const labOf = (hex: Hex): Lab => {
   const { l, a, b } = toOklab({ mode: 'rgb', ...rgbOf(hex) }) as Oklab
   return { l, a, b }
 }
+
+/** The point a part of the straight way from one OKLab color to another. */
+export const betweenLabs = (one: Lab, other: Lab, part: number): Lab =>
+  ({ l: one.l + (other.l - one.l) * part, a: one.a + (other.a - one.a) * part, b: one.b + (other.b - one.b) * part })
 
 /** The hex color of an OKLab color, brought into sRGB by chroma. */
 export const hexOfLab = ({ l, a, b }: Lab): Hex => hexOf({ mode: 'oklab', l, a, b })

@@ -1,4 +1,4 @@
-import { degrees, hsbOf, labOf, rgbOf, type Hex } from './convert'
+import { degrees, hexOfRgb, hsbOf, labOf, rgbOf, type Hex } from './convert'
 
 /** Cyan, magenta, yellow and black, each in [0, 1]. */
 export interface Cmyk { c: number, m: number, y: number, k: number }
@@ -13,7 +13,7 @@ export const cmykOf = (hex: Hex): Cmyk => {
 
 /** The hex color of CMYK by the plain formula: r = (1 - c)(1 - k), likewise g and b. */
 export const hexOfCmyk = ({ c, m, y, k }: Cmyk): Hex =>
-  `#${[c, m, y].map(ink => Math.round((1 - ink) * (1 - k) * 255).toString(16).padStart(2, '0')).join('')}`
+  hexOfRgb((1 - c) * (1 - k), (1 - m) * (1 - k), (1 - y) * (1 - k))
 
 /** The notations a color can be written in. */
 export const NOTATIONS = ['hex', 'rgb', 'hsb', 'oklch', 'cmyk', 'css variable'] as const

@@ -1,5 +1,6 @@
 import { parse } from 'culori'
 import { degrees, hexOf, hexOfHsb, hsbOf, opaque, type Hex } from './convert'
+import { hexOfCmyk } from './notation'
 
 /** A color as typed: its opaque sRGB value, its alpha in [0, 1] and the HSB hue it should be remembered by. */
 export interface TypedColor { hex: Hex, alpha: number, hue: number }
@@ -28,11 +29,11 @@ const hueTriple = (values: number[]): TypedColor | null => {
   return typed(hexOfHsb({ h, s: s / 100, b: b / 100 }), 1, h)
 }
 
-/** `c m y k` in percent, by the plain formula: r = (1 - c)(1 - k), likewise g and b. */
+/** `c m y k` in percent, by the plain formula. */
 const process = (values: number[]): TypedColor | null => {
   if (!within(values, [100, 100, 100, 100])) return null
-  const [c, m, y, k] = values.map(value => 1 - value / 100) as [number, number, number, number]
-  return typed(hexOf({ mode: 'rgb', r: c * k, g: m * k, b: y * k }))
+  const [c, m, y, k] = values.map(value => value / 100) as [number, number, number, number]
+  return typed(hexOfCmyk({ c, m, y, k }))
 }
 
 /**

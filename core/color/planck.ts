@@ -1,5 +1,5 @@
+import { hexOfRgb, type Hex } from './convert'
 import { encodedOf } from './linear'
-import type { Hex } from './convert'
 
 /** The color temperatures, in kelvin, that the approximation of the locus holds for and that are of use. */
 export const KELVIN = { least: 1700, most: 20000 } as const
@@ -31,5 +31,6 @@ export const hexOfKelvin = (kelvin: number): Hex => {
     0.05563007969699361 * X - 0.20397695888897657 + 1.0569715142428786 * Z,
   ].map(value => Math.max(0, value))
   const most = Math.max(...linear)
-  return `#${linear.map(value => Math.round(encodedOf(value / most) * 255).toString(16).padStart(2, '0')).join('')}`
+  const [r, g, b] = linear.map(value => encodedOf(value / most)) as [number, number, number]
+  return hexOfRgb(r, g, b)
 }

@@ -1,9 +1,6 @@
-import { degrees, hexOf, hexOfHsb, hexOfLch, hsbOf, isNeutral, labOf, lchOf, NEUTRAL_CHROMA, rgbOf, type Hex } from '../color/convert'
+import { degrees, hexOf, hexOfHsb, hexOfLch, hsbOf, hued, isNeutral, labOf, lchOf, NEUTRAL_CHROMA, rgbOf, type Hex, type Hued } from '../color/convert'
 import { FLARE, luminanceOf } from '../color/contrast'
 import { seeded } from '../extract/seeded'
-
-/** A color and the HSB hue it is remembered by while it is gray. */
-export interface Hued { hex: Hex, hue: number }
 
 /** What saturation and brightness are measured in. */
 export const MEASURES = ['hsb', 'perceptual'] as const
@@ -32,9 +29,6 @@ export const AT_REST: Adjustments = {
 }
 
 const unit = (value: number): number => Math.min(1, Math.max(0, value))
-
-/** A color with its hue kept in mind: a gray keeps the hue it had. */
-const hued = (hex: Hex, hue: number): Hued => ({ hex, hue: hsbOf(hex, hue).h })
 
 /** Saturation scaled by 1 + amount: of HSB, or OKLCH chroma at constant lightness and hue. */
 export const saturated = ({ hex, hue }: Hued, amount: number, measure: Measure): Hued => {

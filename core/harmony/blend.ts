@@ -1,5 +1,5 @@
 import munkres from 'munkres-js'
-import { hexOfLab, labOf, type Hex } from '../color/convert'
+import { betweenLabs, hexOfLab, labOf, type Hex } from '../color/convert'
 import { okDistance } from '../color/difference'
 
 /** Which of `others` each color goes with, so that all pairs together differ least in OKLab; null for colors that get none. */
@@ -21,8 +21,7 @@ export const pairedWith = (hexes: readonly Hex[], others: readonly Hex[]): Array
 export const mixed = (one: Hex, other: Hex, amount: number): Hex => {
   if (amount <= 0) return one
   if (amount >= 1) return other
-  const [a, b] = [labOf(one), labOf(other)]
-  return hexOfLab({ l: a.l + (b.l - a.l) * amount, a: a.a + (b.a - a.a) * amount, b: a.b + (b.b - a.b) * amount })
+  return hexOfLab(betweenLabs(labOf(one), labOf(other), amount))
 }
 
 /** A scheme mixed with another by an amount, 0 to 1: each color with the one it differs least from, colors beyond the other's number as they are. */

@@ -1,4 +1,4 @@
-import { rgbOf, type Hex } from '../color/convert'
+import { hexOfRgb, rgbOf, type Hex } from '../color/convert'
 
 /** The ways a cast is laid over a color: blend modes of W3C Compositing and Blending Level 1. */
 export const CAST_MODES = ['multiply', 'screen', 'overlay', 'soft light', 'color'] as const
@@ -51,13 +51,11 @@ export const blendedChannels = (backdrop: Rgb, source: Rgb, mode: CastMode): Rgb
   }
 }
 
-const byte = (value: number): string => Math.round(Math.min(1, Math.max(0, value)) * 255).toString(16).padStart(2, '0')
-
 /** A color under a cast: blended by the mode and laid over it with a strength in [0, 1]; at strength 0 it is unchanged. */
 export const castOver = (hex: Hex, cast: Hex, mode: CastMode, strength: number): Hex => {
   if (strength <= 0) return hex
   const backdrop = rgbOf(hex)
   const under = blendedChannels(backdrop, rgbOf(cast), mode)
   const { r, g, b } = each(backdrop, under, (one, other) => one + (other - one) * Math.min(1, strength))
-  return `#${byte(r)}${byte(g)}${byte(b)}`
+  return hexOfRgb(r, g, b)
 }

@@ -26,8 +26,8 @@ const STRENGTHS = [
   { least: 0.6, most: 0.92, weight: 4 }, { least: 0.32, most: 0.6, weight: 4 }, { least: 0.14, most: 0.3, weight: 2 }, { least: 0, most: 0.04, weight: 1.2 },
 ] as const
 
-/** OKLab lightness of the darkest and lightest companion, and how close two of one deal may come if it can be helped. */
-const RANGE = { dark: 0.24, light: 0.95, apart: 0.05 } as const
+/** OKLab lightness of the darkest and lightest companion. */
+const RANGE = { dark: 0.24, light: 0.95 } as const
 
 /** How far companions keep from each other and what is held, in ΔE2000, as long as tries last. */
 const ROOMY = 12

@@ -1,4 +1,4 @@
-import { hexOf, hexOfLab, labOf, lchOf, shownLab, type Hex, type Lab } from '../color/convert'
+import { betweenLabs, hexOf, hexOfLab, labOf, lchOf, shownLab, type Hex, type Lab } from '../color/convert'
 import { labDistance } from '../color/difference'
 
 /** Tints run toward white, tones toward the gray of the same lightness, shades toward black. */
@@ -11,15 +11,12 @@ export const RUNGS = { least: 2, most: 10, usual: 4 } as const
 const endOf = (kind: LadderKind, from: Lab): Lab =>
   kind === 'tints' ? { l: 1, a: 0, b: 0 } : kind === 'shades' ? { l: 0, a: 0, b: 0 } : { l: from.l, a: 0, b: 0 }
 
-const between = (one: Lab, other: Lab, part: number): Lab =>
-  ({ l: one.l + (other.l - one.l) * part, a: one.a + (other.a - one.a) * part, b: one.b + (other.b - one.b) * part })
-
 const FINE = 64
 const HALVINGS = 22
 
 /** The straight way between two colors of OKLab as far as sRGB has it, in small steps. */
 const wayOf = (from: Lab, to: Lab): Lab[] =>
-  Array.from({ length: FINE + 1 }, (_, i) => i === 0 ? from : i === FINE ? to : shownLab(between(from, to, i / FINE)))
+  Array.from({ length: FINE + 1 }, (_, i) => i === 0 ? from : i === FINE ? to : shownLab(betweenLabs(from, to, i / FINE)))
 
 /** Points along a way, each at one distance from the one before, as many as come before its end. */
 const strides = (way: readonly Lab[], stride: number, most: number): Lab[] => {
@@ -31,10 +28,10 @@ const strides = (way: readonly Lab[], stride: number, most: number): Lab[] => {
       let [low, high] = [0, 1]
       for (let n = 0; n < HALVINGS; n++) {
         const middle = (low + high) / 2
-        if (labDistance(last, between(near, far, middle)) < stride) low = middle
+        if (labDistance(last, betweenLabs(near, far, middle)) < stride) low = middle
         else high = middle
       }
-      points.push(last = between(near, far, high))
+      points.push(last = betweenLabs(near, far, high))
     }
   }
   return points
@@ -60,7 +57,7 @@ const evenAlong = (way: readonly Lab[], count: number): Lab[] => {
 export const ladderLabs = (hex: Hex, kind: LadderKind, count: number): Lab[] => {
   const from = labOf(hex)
   const to = endOf(kind, from)
-  const straight = Array.from({ length: count }, (_, n) => between(from, to, (n + 1) / count))
+  const straight = Array.from({ length: count }, (_, n) => betweenLabs(from, to, (n + 1) / count))
   return straight.every(lab => shownLab(lab) === lab) ? straight : evenAlong(wayOf(from, to), count)
 }
 
@@ -70,7 +67,7 @@ export const ladder = (hex: Hex, kind: LadderKind, count: number): Hex[] => ladd
 /** The strip a swatch stands in, as a quick preview of its ladder: shades from the darkest, itself, tints to the lightest, without black and white. */
 export const strip = (hex: Hex, count: number): Hex[] => {
   const from = labOf(hex)
-  const rungs = (kind: LadderKind): Hex[] => Array.from({ length: count }, (_, n) => hexOfLab(between(from, endOf(kind, from), (n + 1) / (count + 1))))
+  const rungs = (kind: LadderKind): Hex[] => Array.from({ length: count }, (_, n) => hexOfLab(betweenLabs(from, endOf(kind, from), (n + 1) / (count + 1))))
   return [...rungs('shades').reverse(), hex, ...rungs('tints')]
 }
 

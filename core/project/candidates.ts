@@ -4,6 +4,7 @@ import { otherOrders, type InkArea } from '../remap/match'
 import { composed, dealt, lookOf, wholeAdjusted } from './compose'
 import { matchedTargets } from './create'
 import type { Look, Project, Target } from './schema'
+import { sameSwatches } from './scheme'
 import { bareOf } from './worn'
 
 /* The looks a proof sheet offers. */
@@ -13,8 +14,7 @@ export interface Candidate { key: string, caption: string, look: Look }
 
 /** The look after a change that may bring other swatches: inks are matched to them, what was set by hand stays as long as its swatch does. */
 const lookAfter = (before: Project, after: Project, inks: readonly InkArea[]): Look => {
-  const same = after.scheme.length === before.scheme.length && after.scheme.every(({ id }) => before.scheme.some(swatch => swatch.id === id))
-  return lookOf(same ? after : { ...after, remap: { ...after.remap, targets: { ...after.remap.targets, ...matchedTargets(inks, after.scheme, before.remap.targets) } } })
+  return lookOf(sameSwatches(after.scheme, before.scheme) ? after : { ...after, remap: { ...after.remap, targets: { ...after.remap.targets, ...matchedTargets(inks, after.scheme, before.remap.targets) } } })
 }
 
 /** The project in a harmony: as it is, where it is in it. */

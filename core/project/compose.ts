@@ -1,6 +1,6 @@
-import { arc, degrees, hsbOf, isNeutral, labOf, type Hex } from '../color/convert'
+import { arc, degrees, hsbOf, isNeutral, labOf, type Hex, type Hued } from '../color/convert'
 import { plainName } from '../color/name'
-import { adjusted, type Adjustments, type Hued } from '../harmony/adjust'
+import { adjusted, type Adjustments } from '../harmony/adjust'
 import { deal } from '../harmony/deal'
 import { COUNT } from '../harmony/derive'
 import { ordered } from '../harmony/order'

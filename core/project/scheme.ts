@@ -36,6 +36,10 @@ export const schemeOf = (base: Base, harmony: Harmony): Swatch[] => {
   }))
 }
 
+/** Whether two schemes have the same swatches, in whatever color and order: then inks need not be matched anew. */
+export const sameSwatches = (one: readonly Swatch[], other: readonly Swatch[]): boolean =>
+  one.length === other.length && one.every(({ id }) => other.some(swatch => swatch.id === id))
+
 /** Swatches with their shares brought to a sum of 1. */
 export const shared = (scheme: readonly Swatch[]): Swatch[] => {
   const total = scheme.reduce((sum, { share }) => sum + share, 0) || 1

@@ -1,8 +1,7 @@
-import { arc, hsbOf, isNeutral, type Hex } from '../color/convert'
+import { arc, hued, isNeutral, type Hex, type Hued } from '../color/convert'
 import { numbered, plainName } from '../color/name'
 import { hexOfKelvin } from '../color/planck'
 import { angleOf, turned, turnedHue } from '../color/wheel'
-import type { Hued } from '../harmony/adjust'
 import { castOver } from '../harmony/cast'
 import { derive, type Derived } from '../harmony/derive'
 import { distinctFrom } from '../harmony/distinct'
@@ -59,7 +58,7 @@ const repainted = (scheme: readonly Swatch[], colorOf: (swatch: Swatch) => Hued)
   return next.map((swatch, i) => swatch.name === names[i] ? swatch : { ...swatch, name: names[i] as string })
 }
 
-export const baseOf = (hex: Hex, hue: number): Base => ({ hex, hue: hsbOf(hex, hue).h, typed: hex })
+export const baseOf = (hex: Hex, hue: number): Base => ({ ...hued(hex, hue), typed: hex })
 
 /** The colors of a project's swatches before any cast, in order. */
 const bareColors = (project: Project, derivedNow: readonly Derived[]): Hued[] => {
@@ -67,7 +66,6 @@ const bareColors = (project: Project, derivedNow: readonly Derived[]): Hued[] =>
   const locked = project.scheme.filter(swatch => swatch.locked).map(({ hex }) => hex)
   const sources = project.scheme.map(swatch => swatch.own || swatch.locked ? null : sourceOf(project, swatch))
   const anchor = derived ? 0 : anchorOf(wheel, project.scheme.map((swatch, i) => sources[i] ?? swatch.hex))
-  const hued = (hex: Hex, hue: number): Hued => ({ hex, hue: hsbOf(hex, hue).h })
   return project.scheme.map((swatch, i) => {
     if (swatch.locked) return swatch
     const { own, from } = swatch
@@ -112,7 +110,7 @@ export const bareOf = (project: Project): ReadonlyMap<string, Hued> =>
 
 /** A swatch that keeps the color given, set by hand at where it stands; `over` a cast. */
 export const setByHand = (project: Project, swatch: Swatch, { hex, hue }: Hued, over: boolean): Swatch =>
-  ({ ...swatch, own: { hex, hue: hsbOf(hex, hue).h, at: positionOf(project, swatch), over } })
+  ({ ...swatch, own: { ...hued(hex, hue), at: positionOf(project, swatch), over } })
 
 /** The angle, relative to the base and besides the turn of the whole, at which a color stands. */
 export const offsetFor = (project: Project, hex: Hex, hue: number): number =>

@@ -1,4 +1,4 @@
-import { chromium, selectors, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import type { Sql } from 'postgres'
 import { apply } from '../../core/project/commands'
 import { dealtCandidate } from '../../core/project/candidates'
@@ -6,20 +6,7 @@ import { lookOf } from '../../core/project/compose'
 import type { Project } from '../../core/project/schema'
 import type { TrailState } from '../../core/project/trail'
 import { createProject } from '../../server/db/projects'
-import { CHROMIUM } from '../browser'
-import { percentile, type FrameTimes } from './frame'
-
-const onPage = async <Result>(work: (page: Page) => Promise<Result>): Promise<Result> => {
-  selectors.setTestIdAttribute('data-test')
-  const browser = await chromium.launch(CHROMIUM)
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-    await page.addInitScript('globalThis.__name = named => named') // tsx marks function names; the page has to know how
-    return await work(page)
-  } finally {
-    await browser.close()
-  }
-}
+import { frameTimesOf, onPage, percentile, type FrameTimes, type TimingPage } from './frame'
 
 /** Opens a project in Compose and waits until its artwork and first proofs are there. */
 const openIn = async (page: Page, address: string, id: string): Promise<void> => {
@@ -44,28 +31,16 @@ export const scriptsUntilCompose = (address: string): Promise<string[]> => onPag
 /** Drags the base round the hue ring, one move a frame, and measures each from the pointer event until the frame that shows it is painted. */
 export const ringTimes = (address: string, id: string, changes = 120): Promise<FrameTimes> => onPage(async page => {
   await openIn(page, address, id)
-  const times = await page.evaluate(async count => {
+  return frameTimesOf(await page.evaluate(async count => {
     const [ring, target] = [document.querySelector('[data-test=ring]'), document.querySelector('[data-test=target-s1]')]
     if (!ring || !target) throw new Error('There is no ring.')
     const box = ring.getBoundingClientRect()
     const at = (angle: number): PointerEventInit => ({ bubbles: true, clientX: box.left + box.width / 2 + Math.sin(angle) * 80, clientY: box.top + box.height / 2 - Math.cos(angle) * 80, pointerId: 1 })
     target.dispatchEvent(new PointerEvent('pointerdown', at(0)))
-    const frame = (act: () => void): Promise<number> => new Promise(resolve => requestAnimationFrame(() => {
-      const start = performance.now()
-      act()
-      const channel = new MessageChannel()
-      channel.port1.onmessage = () => resolve(performance.now() - start)
-      channel.port2.postMessage(null)
-    }))
-    const taken: number[] = []
-    for (let i = 0; i < count + 10; i++) {
-      const time = await frame(() => { window.dispatchEvent(new PointerEvent('pointermove', at(i * 0.11))) })
-      if (i >= 10) taken.push(time)
-    }
+    const taken = await (globalThis as TimingPage).timeFrames(count, i => { window.dispatchEvent(new PointerEvent('pointermove', at(i * 0.11))) })
     window.dispatchEvent(new PointerEvent('pointerup', at(0)))
     return taken
-  }, changes)
-  return { half: percentile(times, 0.5), most: percentile(times, 0.95), changes }
+  }, changes))
 })
 
 /** From the key that deals until the first and the last of 24 proofs are painted, in milliseconds: the middle of several deals. */

@@ -1,4 +1,4 @@
-import { chromium, selectors } from '@playwright/test'
+import { chromium, selectors, type Page } from '@playwright/test'
 import { CHROMIUM } from '../browser'
 import { generatedSvg } from './generated'
 
@@ -9,47 +9,62 @@ export interface FrameTimes { half: number, most: number, changes: number }
 export const percentile = (values: readonly number[], part: number): number =>
   [...values].sort((one, other) => one - other)[Math.min(values.length - 1, Math.floor(values.length * part))] ?? NaN
 
+/** What every page of a bench knows: how long acts take, one a frame, each from the start of the frame until it is painted, the first ten put aside. */
+const TIMER = `globalThis.__name = named => named // tsx marks function names; the page has to know how
+globalThis.timeFrames = async (count, act) => {
+  const taken = []
+  for (let i = 0; i < count + 10; i++) {
+    const time = await new Promise(resolve => requestAnimationFrame(() => {
+      const start = performance.now()
+      act(i)
+      const channel = new MessageChannel()
+      channel.port1.onmessage = () => resolve(performance.now() - start)
+      channel.port2.postMessage(null)
+    }))
+    if (i >= 10) taken.push(time)
+  }
+  return taken
+}`
+
+/** The page's own `timeFrames`, as scripts handed to it see it. */
+export type TimingPage = typeof globalThis & { timeFrames: (count: number, act: (place: number) => void) => Promise<number[]> }
+
+/** Does work on a page of its own in headless Chromium at 1280 by 800. */
+export const onPage = async <Result>(work: (page: Page) => Promise<Result>): Promise<Result> => {
+  selectors.setTestIdAttribute('data-test')
+  const browser = await chromium.launch(CHROMIUM)
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    await page.addInitScript(TIMER)
+    return await work(page)
+  } finally {
+    await browser.close()
+  }
+}
+
+/** The middle and the 95th percentile of frame times. */
+export const frameTimesOf = (times: readonly number[]): FrameTimes => ({ half: percentile(times, 0.5), most: percentile(times, 0.95), changes: times.length })
+
 /**
  * Drags the Turn slider of a project with one generated artwork through `changes` hues, one a frame, in
  * headless Chromium at 1280 by 800, and measures each from the input event, which browsers deliver at the start
  * of a frame, until the frame that shows it is painted.
  */
-export const measureFrames = async (address: string, shapes: number, inks: number, changes = 120): Promise<FrameTimes> => {
-  selectors.setTestIdAttribute('data-test')
-  const browser = await chromium.launch(CHROMIUM)
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-    await page.addInitScript('globalThis.__name = named => named') // tsx marks function names; the page has to know how
-    await page.goto(address)
-    await page.getByLabel('Name of the new project').fill('Bench')
-    await page.getByRole('button', { name: 'New project' }).click()
-    await page.getByRole('radio', { name: 'Artwork' }).click()
-    await page.getByTestId('artwork-file').setInputFiles({ name: 'generated.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(shapes, inks)) })
-    await page.getByTestId('stage').getByText('generated').waitFor({ timeout: 120_000 })
-    await page.keyboard.press('2')
-    await page.getByRole('slider', { name: 'Turn' }).waitFor()
-    const times = await page.evaluate(async count => {
-      const slider = document.querySelector<HTMLInputElement>('input[type=range][aria-label=Turn]')
-      if (!slider) throw new Error('There is no Turn slider.')
-      const frame = (act: () => void): Promise<number> => new Promise(resolve => requestAnimationFrame(() => {
-        const start = performance.now()
-        act()
-        const channel = new MessageChannel()
-        channel.port1.onmessage = () => resolve(performance.now() - start)
-        channel.port2.postMessage(null)
-      }))
-      const taken: number[] = []
-      for (let i = 0; i < count + 10; i++) {
-        const time = await frame(() => {
-          slider.value = String(-170 + (i * 7) % 340)
-          slider.dispatchEvent(new Event('input', { bubbles: true }))
-        })
-        if (i >= 10) taken.push(time)
-      }
-      return taken
-    }, changes)
-    return { half: percentile(times, 0.5), most: percentile(times, 0.95), changes }
-  } finally {
-    await browser.close()
-  }
-}
+export const measureFrames = (address: string, shapes: number, inks: number, changes = 120): Promise<FrameTimes> => onPage(async page => {
+  await page.goto(address)
+  await page.getByLabel('Name of the new project').fill('Bench')
+  await page.getByRole('button', { name: 'New project' }).click()
+  await page.getByRole('radio', { name: 'Artwork' }).click()
+  await page.getByTestId('artwork-file').setInputFiles({ name: 'generated.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(shapes, inks)) })
+  await page.getByTestId('stage').getByText('generated').waitFor({ timeout: 120_000 })
+  await page.keyboard.press('2')
+  await page.getByRole('slider', { name: 'Turn' }).waitFor()
+  return frameTimesOf(await page.evaluate(count => {
+    const slider = document.querySelector<HTMLInputElement>('input[type=range][aria-label=Turn]')
+    if (!slider) throw new Error('There is no Turn slider.')
+    return (globalThis as TimingPage).timeFrames(count, i => {
+      slider.value = String(-170 + (i * 7) % 340)
+      slider.dispatchEvent(new Event('input', { bubbles: true }))
+    })
+  }, changes))
+})

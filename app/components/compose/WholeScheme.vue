@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { AT_REST, MEASURES, settlingNeutral, type Adjustments, type Hued } from '../../../core/harmony/adjust'
+import { AT_REST, MEASURES, settlingNeutral, type Adjustments } from '../../../core/harmony/adjust'
+import type { Hued } from '../../../core/color/convert'
 import { inBetween } from '../../../core/harmony/blend'
 import type { Command } from '../../../core/project/commands'
 import { MOST_SWATCHES, type Project } from '../../../core/project/schema'
