@@ -2,7 +2,7 @@ import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { z } from 'zod'
 import { projectSchema, storedProjectSchema, type Project, type StoredProject } from '../../core/project/schema'
-import { trailChangeSchema, type TrailChange, type TrailState } from '../../core/project/trail'
+import { joinedChange, trailChangeSchema, type TrailChange, type TrailState } from '../../core/project/trail'
 
 /** Where the work stands: on the server, on its way, waiting for the server, or at odds with what is there. */
 export type SaveState =
@@ -29,12 +29,6 @@ const readDraft = (id: string): z.infer<typeof draftSchema> | null => {
 /** What is still to be saved of a trail once a part of it has been. */
 const leftOf = ({ put, remove }: TrailChange, sent: TrailChange): TrailChange =>
   ({ put: put.filter(state => !sent.put.includes(state)), remove: remove.filter(id => !sent.remove.includes(id)) })
-
-/** Two changes of a trail as one; the later says what a state is. */
-const joined = (one: TrailChange, other: TrailChange): TrailChange => {
-  const later = new Set([...other.put.map(({ id }) => id), ...other.remove])
-  return { put: [...one.put.filter(({ id }) => !later.has(id)), ...other.put], remove: [...one.remove, ...other.remove] }
-}
 
 /**
  * Saves the project as it changes. What is not yet on the server is kept in the browser too, so that neither a
@@ -128,7 +122,7 @@ export const useSaving = defineStore('saving', () => {
   const changed = (document: Project, change: TrailChange = NO_CHANGE): void => {
     if (!id) return
     pending = document
-    trail = joined(trail, change)
+    trail = joinedChange(trail, change)
     keepDraft(id, document)
     if (state.value.kind === 'conflict') return
     if (state.value.kind === 'saved') state.value = { kind: 'saving' }

@@ -1,32 +1,40 @@
+import type { Hex } from '../color/convert'
 import type { Element, Markup } from './markup'
 import { readPaint, type Paint } from './paint'
 import type { Passage } from './passage'
-import { matchingRules, readDeclarations, readSheets, type Declaration } from './stylesheet'
+import { matchingRules, readDeclarations, type Declaration, type Sheets } from './stylesheet'
 
 /** The properties that say a color. */
 export const COLOR_PROPERTIES = ['fill', 'stroke', 'color', 'stop-color', 'flood-color', 'lighting-color'] as const
 export type ColorProperty = (typeof COLOR_PROPERTIES)[number]
+
+/** What a property says where nobody says anything; `stroke` then is none. */
+export const INITIAL_HEX: Readonly<Record<ColorProperty, Hex>> = {
+  'fill': '#000000', 'stroke': '#000000', 'color': '#000000', 'stop-color': '#000000', 'flood-color': '#000000', 'lighting-color': '#ffffff',
+}
 
 /** The properties that bring in paint from elsewhere in the file. */
 export const REFERENCE_PROPERTIES = ['filter', 'marker', 'marker-start', 'marker-mid', 'marker-end'] as const
 export type ReferenceProperty = (typeof REFERENCE_PROPERTIES)[number]
 
 /** What is said of an element itself, before anything is inherited. */
-export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in ReferenceProperty]?: string }
+export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in ReferenceProperty]?: string } & { readonly variables?: ReadonlyMap<string, Passage> }
 
 const colors: ReadonlySet<string> = new Set(COLOR_PROPERTIES)
 const references: ReadonlySet<string> = new Set(REFERENCE_PROPERTIES)
+const isVariable = (name: string): boolean => name.startsWith('--')
 const isColor = (name: string): name is ColorProperty => colors.has(name)
-const isTaken = (name: string): boolean => colors.has(name) || references.has(name)
+const isTaken = (name: string): boolean => colors.has(name) || references.has(name) || isVariable(name)
 const isReference = (name: string): name is ReferenceProperty => references.has(name)
 
-type Draft = { [P in ColorProperty]?: Paint } & { [P in ReferenceProperty]?: string }
+type Draft = { [P in ColorProperty]?: Paint } & { [P in ReferenceProperty]?: string } & { variables?: Map<string, Passage> }
 
 const take = (draft: Draft, { property, value }: { property: string, value: Passage }): void => {
   if (isColor(property)) {
-    const paint = readPaint(value)
+    const paint = readPaint(value, property === 'stroke' ? null : INITIAL_HEX[property])
     if (paint) draft[property] = paint
   } else if (isReference(property)) draft[property] = value.text
+  else if (isVariable(property)) (draft.variables ??= new Map()).set(property, value)
 }
 
 const takeAll = (draft: Draft, declarations: readonly Declaration[], important: boolean): void => {
@@ -41,8 +49,7 @@ const NOTHING: Declared = {}
  * specificity, then by its own `style`, then by everything `!important` in the same order (CSS Cascade 4;
  * presentation attributes as SVG 2 section 6.6). Invalid values are passed over.
  */
-export const cascadeOf = ({ elements }: Markup): (element: Element) => Declared => {
-  const sheets = readSheets(elements)
+export const cascadeOf = ({ elements }: Markup, sheets: Sheets): (element: Element) => Declared => {
   const known: Array<Declared | undefined> = new Array(elements.length)
   const declare = (element: Element): Declared => {
     const draft: Draft = {}
@@ -50,7 +57,7 @@ export const cascadeOf = ({ elements }: Markup): (element: Element) => Declared 
     for (const attribute of element.attributes) {
       const { name } = attribute
       if (name === 'style') style = readDeclarations(attribute.value, isTaken)
-      else if (isTaken(name)) take(draft, { property: name, value: attribute.value })
+      else if (isTaken(name) && !isVariable(name)) take(draft, { property: name, value: attribute.value })
     }
     const rules = matchingRules(sheets, element)
     for (const rule of rules) takeAll(draft, rule.declarations, false)

@@ -1,9 +1,11 @@
+import { Gunzip, gzipSync } from 'fflate'
 import { LARGEST_SVG, Unreadable } from './unreadable'
 
 /** How a file's bytes say its text, so that it can be written back in the same way. */
 export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'iso-8859-1'
 
-export interface Decoded { text: string, encoding: Encoding }
+/** The text of a file, how its bytes say it, and whether they came packed (svgz). */
+export interface Decoded { text: string, encoding: Encoding, packed?: boolean }
 
 const marked = (bytes: Uint8Array, ...mark: number[]): boolean => mark.every((byte, i) => bytes[i] === byte)
 
@@ -20,15 +22,41 @@ const utf16 = (bytes: Uint8Array, little: boolean): string => {
   return chunked(codes)
 }
 
+const tooLarge = (size: number): Unreadable => new Unreadable(`The file is ${(size / 1048576).toFixed(0)} MB; an SVG may have up to 20 MB.`)
+
+/** The bytes of a gzip file, taken out piece by piece, so that one that grows without end is refused before it is large. */
+const unpacked = (bytes: Uint8Array): Uint8Array => {
+  const parts: Uint8Array[] = []
+  let size = 0
+  const gunzip = new Gunzip(part => {
+    size += part.length
+    if (size > LARGEST_SVG) throw tooLarge(size)
+    parts.push(part)
+  })
+  try {
+    for (let at = 0; at < bytes.length; at += PACKED_PIECE) gunzip.push(bytes.subarray(at, at + PACKED_PIECE), at + PACKED_PIECE >= bytes.length)
+  } catch (error) {
+    throw error instanceof Unreadable ? error : new Unreadable('The file is packed (svgz) and broken: it cannot be unpacked.')
+  }
+  const all = new Uint8Array(size)
+  let at = 0
+  for (const part of parts) {
+    all.set(part, at)
+    at += part.length
+  }
+  return all
+}
+const PACKED_PIECE = 16384
+
 /**
- * The text of an SVG file. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not valid UTF-8
+ * The text of an SVG file, packed (svgz) or not. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not valid UTF-8
  * are read one to one as ISO 8859-1, so that every file comes back out as it went in. A byte-order mark
  * stays in the text. Throws Unreadable for an empty file and one of more than 20 MB.
  */
 export const decoded = (bytes: Uint8Array): Decoded => {
   if (bytes.length === 0) throw new Unreadable('The file is empty.')
-  if (bytes.length > LARGEST_SVG)
-    throw new Unreadable(`The file is ${(bytes.length / 1048576).toFixed(0)} MB; an SVG may have up to 20 MB.`)
+  if (bytes.length > LARGEST_SVG) throw tooLarge(bytes.length)
+  if (marked(bytes, 0x1f, 0x8b)) return { ...decoded(unpacked(bytes)), packed: true }
   if (marked(bytes, 0xff, 0xfe)) return { text: utf16(bytes, true), encoding: 'utf-16le' }
   if (marked(bytes, 0xfe, 0xff)) return { text: utf16(bytes, false), encoding: 'utf-16be' }
   try {
@@ -39,7 +67,8 @@ export const decoded = (bytes: Uint8Array): Decoded => {
 }
 
 /** The bytes of a text in the encoding it was read from. */
-export const encoded = ({ text, encoding }: Decoded): Uint8Array => {
+export const encoded = ({ text, encoding, packed }: Decoded): Uint8Array => {
+  if (packed) return gzipSync(encoded({ text, encoding }), { mtime: 0 })
   if (encoding === 'utf-8') return new TextEncoder().encode(text)
   if (encoding === 'iso-8859-1') return Uint8Array.from(text, letter => letter.charCodeAt(0))
   const bytes = new Uint8Array(text.length * 2)

@@ -5,7 +5,7 @@ import { placeOf, type Passage, type Span } from './passage'
 /** A color that somebody wrote: its value, its alpha in [0, 1], how it is written and where. */
 export interface Token { hex: Hex, alpha: number, text: string, place: Span }
 
-/** What a paint property says. `initial` is what holds where nobody said anything; `unread` is a paint this reader leaves alone, such as one through a CSS variable. */
+/** What a paint property says. `initial` is what holds where nobody said anything; `variable` is a custom property, to be looked up where it is used; `unread` is a paint this reader leaves alone, such as a mixed color. */
 export type Paint =
   | { kind: 'color', token: Token }
   | { kind: 'current' }
@@ -13,17 +13,20 @@ export type Paint =
   | { kind: 'initial' }
   | { kind: 'none' }
   | { kind: 'server', id: string, fallback: Paint | null }
+  | { kind: 'variable', name: string, fallback: Paint | null }
   | { kind: 'unread', text: string }
 
 /** The same without a place: positions are those within the text of the value. */
 type Read =
   | { kind: 'color', hex: Hex, alpha: number, start: number, end: number }
   | { kind: 'server', id: string, fallback: Read | null }
+  | { kind: 'variable', name: string, fallback: Read | null }
+  | { kind: 'word', start: number, end: number }
   | { kind: 'current' | 'inherit' | 'none' | 'unread' }
 
+/** `context-fill` and `context-stroke` take the paint of the shape a marker stands on, which is an ink already. */
 const KEYWORDS: Readonly<Record<string, 'current' | 'inherit' | 'none' | 'unread'>> = {
-  'none': 'none', 'currentcolor': 'current', 'inherit': 'inherit', 'unset': 'inherit', 'initial': 'unread',
-  'revert': 'unread', 'revert-layer': 'unread', 'context-fill': 'unread', 'context-stroke': 'unread',
+  'none': 'none', 'currentcolor': 'current', 'inherit': 'inherit', 'unset': 'inherit', 'revert': 'unread', 'revert-layer': 'unread', 'context-fill': 'none', 'context-stroke': 'none',
 }
 
 /** A CSS color in a file: its opaque value and its alpha; null where the text is none. */
@@ -36,6 +39,10 @@ export const readColor = (text: string): { hex: Hex, alpha: number } | null => {
   return { hex: color.mode === 'rgb' ? formatHex(color) : hexOf(color), alpha: Math.min(1, Math.max(0, alpha)) }
 }
 
+/** A custom property, with its fallback where it has one. */
+const VARIABLE = /^(var\(\s*(--[^\s,)]+)\s*)(?:,([^]*))?\)$/i
+/** After a color nothing may follow but what old files say for color management. */
+const NOTHING_MORE = /^\s*(icc-color\([^)]*\)\s*)?$/i
 const SERVER = /^url\(\s*(?:"([^"]*)"|'([^']*)'|([^\s"'()]*))\s*\)/i
 
 /** The first word or function of a value, from `start`. */
@@ -64,7 +71,11 @@ const read = (text: string, from = 0): Read | null => {
   const word = text.slice(start, end)
   const keyword = KEYWORDS[word.toLowerCase()]
   if (keyword) return { kind: keyword }
-  if (/^(var|env|color-mix|light-dark|device-cmyk)\(|\bvar\(|\bfrom\b/i.test(word)) return { kind: 'unread' }
+  if (/^initial$/i.test(word)) return { kind: 'word', start, end }
+  const variable = VARIABLE.exec(word)
+  if (variable) return { kind: 'variable', name: variable[2] as string, fallback: variable[3] === undefined ? null : read(text.slice(0, end - 1), start + (variable[1] as string).length + 1) }
+  if (/^(env|color-mix|light-dark|device-cmyk|icc-color)\(|\bvar\(|\bfrom\b/i.test(word)) return { kind: 'unread' }
+  if (!NOTHING_MORE.test(text.slice(end))) return null
   const color = readColor(word)
   return color ? { kind: 'color', ...color, start, end } : null
 }
@@ -81,26 +92,28 @@ const cachedRead = (text: string): Read | null => {
   return result
 }
 
-const placed = (passage: Passage, result: Read): Paint => {
+const placed = (passage: Passage, result: Read, initial: Hex | null): Paint => {
   switch (result.kind) {
     case 'color': {
       const place = placeOf(passage, result.start, result.end)
       const text = passage.text.slice(result.start, result.end)
       return place ? { kind: 'color', token: { hex: result.hex, alpha: result.alpha, text, place } } : { kind: 'unread', text }
     }
-    case 'server': return { kind: 'server', id: result.id, fallback: result.fallback && placed(passage, result.fallback) }
+    case 'server': return { kind: 'server', id: result.id, fallback: result.fallback && placed(passage, result.fallback, initial) }
+    case 'variable': return { kind: 'variable', name: result.name, fallback: result.fallback && placed(passage, result.fallback, initial) }
     case 'unread': return { kind: 'unread', text: passage.text.trim() }
+    case 'word': return initial ? placed(passage, { kind: 'color', hex: initial, alpha: 1, start: result.start, end: result.end }, initial) : { kind: 'none' }
     default: return { kind: result.kind }
   }
 }
 
 /**
  * Reads the value of a paint or color property. Returns null where it is not valid, so that the cascade
- * passes it over as CSS has it.
+ * passes it over as CSS has it. `initial` is the color the word of that name means for the property; null for none.
  */
-export const readPaint = (passage: Passage): Paint | null => {
+export const readPaint = (passage: Passage, initial: Hex | null): Paint | null => {
   const result = cachedRead(passage.text)
-  return result && placed(passage, result)
+  return result && placed(passage, result, initial)
 }
 
 const short = (hex: string): string | null =>

@@ -46,6 +46,17 @@ describe('reading inks', () => {
     ['what a use hands down', '<defs><path id="a"/></defs><use href="#a" fill="#ff8800"/>', { '#ff8800': 1 }],
     ['a symbol', '<symbol id="a"><path fill="#ff8800"/></symbol><use xlink:href="#a"/>', { '#ff8800': 1 }],
     ['text', '<text fill="#111111"><tspan fill="#ff8800">hi</tspan></text>', { '#ff8800': 1 }],
+    ['a custom property', '<style>:root{--sea:#ff8800}</style><rect style="fill:var(--sea)"/>', { '#ff8800': 1 }],
+    ['a custom property said twice, by where it is used', '<g style="--sea:#111111"><rect fill="var(--sea)"/><g style="--sea:#ff8800"><rect fill="var( --sea , red )"/></g></g>', { '#111111': 1, '#ff8800': 1 }],
+    ['custom properties that lead to one another, computed where they are said', '<g style="--a:#ff8800;--b:var(--a)"><g style="--a:#111111"><rect style="fill:var(--b)"/></g></g>', { '#ff8800': 1 }],
+    ['the fallback of a custom property nobody said', '<rect style="fill:var(--sea, var(--sky, #ff8800))"/>', { '#ff8800': 1 }],
+    ['what is inherited where a custom property means nothing', '<g fill="#ff8800" style="--a:var(--b);--b:var(--a)"><rect style="fill:var(--a)"/></g>', { '#ff8800': 1 }],
+    ['a custom property of a stop', '<style>stop{stop-color:var(--c)}</style><linearGradient id="g"><stop style="--c:#ff8800"/></linearGradient><rect fill="url(#g)"/>', { '#ff8800': 1 }],
+    ['initial', '<g fill="#ff8800"><rect style="fill:initial;stroke:initial"/></g>', { '#000000': 1 }],
+    ['what comes before a managed color', '<rect fill="#ff8800 icc-color(offset, 0.1, 0.2)"/>', { '#ff8800': 1 }],
+    ['what a light screen shows', '<style>@media (prefers-color-scheme: light){.a{fill:#ff8800}} @media (prefers-color-scheme:dark){.a{fill:#111111}} @media not print{.b{fill:#00ff00}}</style><rect class="a"/><rect class="b"/>', { '#ff8800': 1, '#00ff00': 1 }],
+    ['the colors of an animation', '<rect fill="#ff8800"><animate attributeName="fill" values="#ff8800; #00ff00 ;#0000ff"/><set attributeName="x" to="red"/></rect>', { '#ff8800': 2, '#00ff00': 1, '#0000ff': 1 }],
+    ['nothing from two colors in a row', '<g fill="#ff8800"><rect fill="red blue"/></g>', { '#ff8800': 1 }],
     ['an entity', '<rect style="fill:&#35;ff8800;stroke:#00ff00"/>', { '#00ff00': 1 }],
   ])('takes %s', (_what, body, inks) => expect(inksOf(body)).toEqual(inks))
 
@@ -60,7 +71,12 @@ describe('reading inks', () => {
     ['metadata and titles', '<metadata><rect fill="#ff0000"/></metadata><title>red #ff0000</title>'],
   ])('leaves %s', (_what, body) => expect(inksOf(body)).toEqual({}))
 
-  it('says which computed colors it leaves', () => expect(readSvg(wrap('<rect fill="var(--x, #fff)"/>')).notes.join()).toContain('var(--x'))
+  it.each([
+    ['a mixed color', '<rect style="fill:color-mix(in srgb, red, blue)"/>', 'color-mix'],
+    ['the colors for paper', '<style>@media print{rect{fill:red}}</style><rect/>', 'print'],
+    ['a reference to nothing', '<rect fill="url(#lost)"/>', '#lost'],
+    ['a picture in the file', '<image href="data:image/png;base64,AA"/>', 'Pictures'],
+  ])('says of %s that it is left', (_what, body, said) => expect(readSvg(wrap(body)).notes.join()).toContain(said))
   it('reads a file without namespace and one with a prefix', () => {
     expect(readSvg('<svg><rect fill="#ff8800"/></svg>').inks.map(({ hex }) => hex)).toEqual(['#ff8800'])
     expect(readSvg('<s:svg xmlns:s="http://www.w3.org/2000/svg"><s:rect fill="#ff8800"/></s:svg>').inks.map(({ hex }) => hex)).toEqual(['#ff8800'])
@@ -78,6 +94,10 @@ describe('writing', () => {
     expect(writeSvg(readSvg(source), ({ hex }) => hex === inks[0]?.hex ? '#0a0b0c' : hex)).toBe(wrap(`<rect fill="${after}"/>`))
   })
 
+  it('changes a custom property where it is said', () => {
+    const source = wrap('<style>:root{--sea : #ff8800;}</style><rect style="fill:var(--sea)"/><circle style="stroke:var(--sea);fill:initial"/>')
+    expect(remapped(source, { '#ff8800': '#112233', '#000000': '#445566' })).toBe(source.replace('#ff8800', '#112233').replace('initial', '#445566'))
+  })
   it('keeps a short hex short where the new color allows', () => expect(remapped(wrap('<rect fill="#F80"/>'), { '#ff8800': '#aabbcc' })).toBe(wrap('<rect fill="#ABC"/>')))
   it('writes the black nobody wrote once, at the root', () =>
     expect(remapped(wrap(`<g>${rect}${rect}</g><circle fill="#ff0000"/>`), { '#000000': '#112233' })).toBe(wrap(`<g>${rect}${rect}</g><circle fill="#ff0000"/>`).replace('<svg ', '<svg fill="#112233" ')))

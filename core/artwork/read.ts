@@ -1,14 +1,19 @@
 import type { Hex } from '../color/convert'
 import { additionsFor } from './additions'
-import { cascadeOf, type ColorProperty, type Declared } from './cascade'
+import { cascadeOf, COLOR_PROPERTIES, INITIAL_HEX, type Declared } from './cascade'
 import { attributeOf, hrefOf, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
-import type { Paint, Token } from './paint'
+import { readPaint, type Paint, type Token } from './paint'
+import { part, type Passage } from './passage'
+import { readSheets } from './stylesheet'
 import type { Ink, Reading } from './reading'
 
-/** What an element inherits: the paint that reaches it, and where it was said. */
-type Inherited = { [P in 'fill' | 'stroke' | 'color']: Paint }
+/** The custom properties that reach an element, each with those that reached where it was said. */
+interface Variables { id: number, said: ReadonlyMap<string, { value: Passage, at: Variables }> }
 
-const INITIAL: Inherited = { fill: { kind: 'initial' }, stroke: { kind: 'none' }, color: { kind: 'initial' } }
+/** What an element inherits: the paint that reaches it and where it was said, and the custom properties. */
+type Inherited = { [P in 'fill' | 'stroke' | 'color']: Paint } & { variables: Variables }
+
+const INITIAL: Inherited = { fill: { kind: 'initial' }, stroke: { kind: 'none' }, color: { kind: 'initial' }, variables: { id: 0, said: new Map() } }
 
 const FILLED = new Set(['path', 'rect', 'circle', 'ellipse', 'polygon', 'polyline', 'text', 'tspan', 'textPath', 'tref'])
 const STROKED = new Set([...FILLED, 'line'])
@@ -17,11 +22,15 @@ const GROUPS = new Set(['svg', 'g', 'a', 'switch', 'text', 'tspan', 'textPath'])
 const FLOODS: Readonly<Record<string, 'flood-color' | 'lighting-color'>> = {
   feFlood: 'flood-color', feDropShadow: 'flood-color', feDiffuseLighting: 'lighting-color', feSpecularLighting: 'lighting-color',
 }
-const INITIAL_HEX: Readonly<Record<ColorProperty, Hex>> = {
-  'fill': '#000000', 'stroke': '#000000', 'color': '#000000', 'stop-color': '#000000', 'flood-color': '#000000', 'lighting-color': '#ffffff',
-}
+const ANIMATIONS = new Set(['animate', 'set', 'animateColor'])
+const ANIMATED = ['values', 'from', 'to', 'by'] as const
 const DEEPEST = 200
+/** How many custom properties may lead to one another. */
+const MOST_HOPS = 16
 const MOST_STEPS = 2_000_000
+const MOST_NOTES = 20
+
+const brief = (text: string): string => text.length > 60 ? `${text.slice(0, 57)}…` : text
 
 /** The target of `url(#id)`. */
 const urlTarget = (value: string | undefined): string | null => /url\(\s*["']?#([^"')\s]+)/.exec(value ?? '')?.[1] ?? null
@@ -35,7 +44,7 @@ class PaintWalk {
   readonly inks = new Map<Hex, Ink>()
   readonly order: Ink[] = []
   readonly paints = new Map<Element, number[]>()
-  readonly unread = new Set<string>()
+  readonly notes = new Set<string>()
   /** Elements whose inherited `fill` or `color` nobody wrote, and those where that must stay so. */
   readonly unwritten = { fill: new Set<Element>(), color: new Set<Element>() }
   readonly guarded = { fill: new Set<Element>(), color: new Set<Element>() }
@@ -46,9 +55,12 @@ class PaintWalk {
   private readonly seen = new Set<string>()
   private readonly visited = new Set<Element>()
   private steps = 0
+  private scopes = 0
 
   constructor(private readonly markup: Markup) {
-    this.declared = cascadeOf(markup)
+    const sheets = readSheets(markup.elements)
+    this.declared = cascadeOf(markup, sheets)
+    for (const condition of sheets.conditions) this.notes.add(`The colors for “${brief(condition)}” are left as they are: they do not hold on a screen.`)
     for (const element of markup.elements) {
       const id = attributeOf(element, 'id')
       if (id !== undefined && !this.byId.has(id)) this.byId.set(id, element)
@@ -57,17 +69,40 @@ class PaintWalk {
 
   run(): void {
     this.walk(this.markup.root, INITIAL, null, 0)
-    for (const element of this.markup.elements)
+    for (const element of this.markup.elements) {
       if (element.local === 'mask') this.guard(element)
+      if (ANIMATIONS.has(element.local) && element.namespace === SVG_NAMESPACE) this.animation(element)
+      if (element.local === 'image' && element.namespace === SVG_NAMESPACE) this.notes.add('Pictures within the file are left as they are.')
+    }
   }
 
   /** What reaches the children of an element, given what reaches the element. */
   private within(element: Element, inherited: Inherited): Inherited {
-    const { fill, stroke, color } = this.declared(element)
-    if (!fill && !stroke && !color) return inherited
-    const reach = (own: Paint | undefined, outer: Paint): Paint => !own || own.kind === 'inherit' ? outer : own
+    const { fill, stroke, color, variables: said } = this.declared(element)
+    if (!fill && !stroke && !color && !said) return inherited
+    const variables = said ? this.variablesWithin(said, inherited.variables) : inherited.variables
+    const reach = (own: Paint | undefined, outer: Paint): Paint => {
+      const paint = own?.kind === 'variable' ? this.lookUp(own, variables) : own
+      return !paint || paint.kind === 'inherit' ? outer : paint
+    }
     const ownColor = color?.kind === 'current' ? inherited.color : reach(color, inherited.color)
-    return { fill: reach(fill, inherited.fill), stroke: reach(stroke, inherited.stroke), color: ownColor }
+    return { fill: reach(fill, inherited.fill), stroke: reach(stroke, inherited.stroke), color: ownColor.kind === 'current' ? inherited.color : ownColor, variables }
+  }
+
+  private variablesWithin(said: ReadonlyMap<string, Passage>, outer: Variables): Variables {
+    const own = new Map(outer.said)
+    const variables = { id: ++this.scopes, said: own }
+    for (const [name, value] of said) own.set(name, { value, at: variables })
+    return variables
+  }
+
+  /** What a custom property means where it is used (CSS Custom Properties 1, section 3): null, as if nothing was said, where it has no value and no fallback. */
+  private lookUp(paint: Paint, variables: Variables, hops = 0): Paint | null {
+    if (paint.kind !== 'variable') return paint
+    const found = hops < MOST_HOPS ? variables.said.get(paint.name) : undefined
+    if (!found) return paint.fallback && this.lookUp(paint.fallback, variables, hops)
+    const value = readPaint(found.value, null)
+    return value && this.lookUp(value, found.at, hops + 1)
   }
 
   /** What reaches an element where it stands in the file. */
@@ -95,7 +130,7 @@ class PaintWalk {
   private use(element: Element, own: Inherited, host: Element | null, depth: number): void {
     const target = this.byId.get((hrefOf(element) ?? '').replace(/^#/, ''))
     if (!target) return
-    const key = `${target.index} ${host?.index ?? element.index} ${[own.fill, own.stroke, own.color].map(said).join(' ')}`
+    const key = `${target.index} ${host?.index ?? element.index} ${[own.fill, own.stroke, own.color].map(said).join(' ')} ${own.variables.id}`
     if (this.seen.has(key)) return
     this.seen.add(key)
     this.walk(target, own, host ?? element, depth + 1)
@@ -116,11 +151,12 @@ class PaintWalk {
       case 'server': {
         const target = this.byId.get(paint.id)
         if (target && this.server(target, element)) return
+        if (!target && paint.id) this.notes.add(`“#${brief(paint.id)}” is pointed to and is not in the file.`)
         if (paint.fallback) this.paint(element, property, own, host, paint.fallback)
         return
       }
       case 'unread':
-        this.unread.add(paint.text)
+        this.unread(paint.text)
         return
       default: return
     }
@@ -151,13 +187,13 @@ class PaintWalk {
   private single(element: Element, property: 'stop-color' | 'flood-color' | 'lighting-color', painted: Element | null): void {
     const again = this.visited.has(element)
     this.visited.add(element)
-    const said = this.declared(element)[property] ?? { kind: 'initial' }
-    const color = this.within(element, this.inheritedAt(element)).color
-    const paint = said.kind === 'current' ? color : said
+    const own = this.within(element, this.inheritedAt(element))
+    const said = this.lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? { kind: 'initial' }
+    const paint = said.kind === 'current' ? own.color : said
     if (paint.kind === 'color') this.write(paint.token, painted, again, property === 'stop-color')
     else if (paint.kind === 'initial' && said.kind === 'current') this.leave('color', element, painted, again)
     else if (paint.kind === 'initial' || paint.kind === 'inherit') this.add(INITIAL_HEX[property], painted, again).additions.push(...again ? [] : [{ element, property }])
-    else if (paint.kind === 'unread') this.unread.add(paint.text)
+    else if (paint.kind === 'unread') this.unread(paint.text)
   }
 
   private references(element: Element): void {
@@ -193,6 +229,26 @@ class PaintWalk {
         if (own[property].kind === 'initial') this.guarded[property].add(element)
       this.guard(element)
     }
+  }
+
+  /** The colors an animation runs through. */
+  private animation(element: Element): void {
+    const property = COLOR_PROPERTIES.find(name => name === attributeOf(element, 'attributeName')?.trim())
+    if (!property) return
+    for (const { name, value } of element.attributes) {
+      if (!ANIMATED.some(each => each === name)) continue
+      for (let start = 0; start <= value.text.length;) {
+        const next = value.text.indexOf(';', start)
+        const end = next < 0 ? value.text.length : next
+        const paint = readPaint(part(value, start, end), null)
+        if (paint?.kind === 'color') this.write(paint.token, null)
+        start = end + 1
+      }
+    }
+  }
+
+  private unread(text: string): void {
+    this.notes.add(`The color “${brief(text)}” is computed in the file and left as it is.`)
   }
 
   private leave(property: 'fill' | 'color', host: Element, painted: Element | null, again = false): void {
@@ -244,6 +300,5 @@ export const readSvg = (source: string): Reading => {
     if (!walk.unwritten[property].size) continue
     walk.inks.get(INITIAL_HEX[property])?.additions.push(...additionsFor(markup, property, walk.unwritten[property], walk.guarded[property]))
   }
-  const notes = [...walk.unread].slice(0, 20).map(text => `The color “${text.slice(0, 60)}” is computed in the file and left as it is.`)
-  return { markup, inks: walk.order, paints: walk.paints, notes }
+  return { markup, inks: walk.order, paints: walk.paints, notes: [...walk.notes].slice(0, MOST_NOTES) }
 }

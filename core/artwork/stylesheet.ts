@@ -16,7 +16,7 @@ interface SheetRule {
 }
 
 /** The rules of all sheets of a file, found quickly by what their subject has to be called. */
-export interface Sheets { byClass: Map<string, SheetRule[]>, byId: Map<string, SheetRule[]>, byName: Map<string, SheetRule[]>, others: SheetRule[], count: number }
+export interface Sheets { byClass: Map<string, SheetRule[]>, byId: Map<string, SheetRule[]>, byName: Map<string, SheetRule[]>, others: SheetRule[], count: number, conditions: Set<string> }
 
 const siblings = (element: Element): Element[] => element.parent ? element.parent.children : [element]
 
@@ -104,11 +104,24 @@ export const readDeclarations = (passage: Passage, wanted: (property: string) =>
   return stretches.filter(({ property }) => wanted(property)).map(stretch => declarationOf(passage, stretch))
 }
 
+/** What holds of a medium where artwork is judged: in light surroundings, at rest, in color, at any size. */
+const MEDIUM: Readonly<Record<string, string>> = { 'prefers-color-scheme': 'light', 'prefers-reduced-motion': 'no-preference', 'prefers-contrast': 'no-preference', 'forced-colors': 'none', 'color': '', 'color-gamut': 'srgb', 'hover': 'hover', 'pointer': 'fine' }
+
+const queryHolds = (query: string): boolean => {
+  const not = /^not\s+/.test(query)
+  const parts = query.replace(/^(?:not|only)\s+/, '').split(/\s+and\s+/).map(part => part.trim())
+  const holding = parts.every(part => {
+    const feature = /^\(\s*([\w-]+)\s*(?::\s*([\w-]+)\s*)?\)$/.exec(part)
+    return feature ? MEDIUM[feature[1] as string] !== undefined && (feature[2] === undefined || MEDIUM[feature[1] as string] === feature[2]) : /^(all|screen|)$/.test(part)
+  })
+  return holding !== not
+}
+
 /** Whether the condition of an at-rule holds where artwork is seen on a screen. */
 const holds = (name: string, prelude: string): boolean => {
   if (name === 'supports' || name === 'layer') return true
   if (name !== 'media') return false
-  return prelude.split(',').some(query => /^(all|screen|only screen)?$/.test(query.trim().toLowerCase()))
+  return prelude.split(',').some(query => queryHolds(query.trim().toLowerCase()))
 }
 
 const subjectOf = (selector: CssNode): { kind: 'byClass' | 'byId' | 'byName', name: string } | null => {
@@ -162,7 +175,7 @@ const addRule = (sheets: Sheets, passage: Passage, rule: Rule): void => {
  * conditions other than the screen's are left alone.
  */
 export const readSheets = (elements: readonly Element[]): Sheets => {
-  const sheets: Sheets = { byClass: new Map(), byId: new Map(), byName: new Map(), others: [], count: 0 }
+  const sheets: Sheets = { byClass: new Map(), byId: new Map(), byName: new Map(), others: [], count: 0, conditions: new Set() }
   for (const element of elements) {
     if (element.local !== 'style' || element.content.length === 0) continue
     if (!/^(text\/css)?\s*$/i.test(attributeOf(element, 'type') ?? '')) continue
@@ -170,7 +183,10 @@ export const readSheets = (elements: readonly Element[]): Sheets => {
     const tree = parse(passage.text, { positions: true, parseValue: false, parseCustomProperty: false, onParseError: () => {} })
     walk(tree, {
       enter(node: CssNode) {
-        if (node.type === 'Atrule' && !holds(node.name.toLowerCase(), node.prelude ? generate(node.prelude) : '')) return walk.skip
+        if (node.type === 'Atrule' && !holds(node.name.toLowerCase(), node.prelude ? generate(node.prelude) : '')) {
+          if (node.name.toLowerCase() === 'media' && node.prelude) sheets.conditions.add(generate(node.prelude))
+          return walk.skip
+        }
         if (node.type === 'Rule') {
           addRule(sheets, passage, node)
           return walk.skip

@@ -1,6 +1,6 @@
 import { lookOf } from './compose'
 import { newProject } from './create'
-import { branches, thinnedOut, TRAIL, trailStateSchema, unpackedTrail, withoutStates, type TrailState } from './trail'
+import { branches, joinedChange, thinnedOut, TRAIL, trailStateSchema, unpackedTrail, withoutStates, type TrailState } from './trail'
 
 const look = lookOf(newProject('Kites'))
 const states = (count: number, kept: (i: number) => boolean = () => false): TrailState[] => Array.from({ length: count }, (_, i) => ({
@@ -27,6 +27,12 @@ describe('the trail', () => {
   it('hangs what came from a lost state on the one before it', () => {
     const left = withoutStates(states(5), new Set(['t1', 't2']))
     expect(left.map(({ id, parent }) => [id, parent])).toEqual([['t0', null], ['t3', 't0'], ['t4', 't3']])
+  })
+  it('keeps the order of states that are changed again before they are saved', () => {
+    const [a, b, c] = states(3) as [TrailState, TrailState, TrailState]
+    const renamed = { ...a, kept: 'for the client' }
+    expect(joinedChange({ put: [a, b], remove: [] }, { put: [renamed, c], remove: ['x'] })).toEqual({ put: [renamed, b, c], remove: ['x'] })
+    expect(joinedChange({ put: [a, b], remove: ['y'] }, { put: [], remove: ['t1'] })).toEqual({ put: [a], remove: ['y', 't1'] })
   })
   it('knows where another branch begins', () => {
     const all = [...states(3), { ...states(1)[0] as TrailState, id: 'b1', parent: 't0' }]

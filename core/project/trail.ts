@@ -11,6 +11,16 @@ export type TrailState = z.infer<typeof trailStateSchema>
 export const trailChangeSchema = z.object({ put: z.array(trailStateSchema).max(2000), remove: z.array(idSchema).max(2000) })
 export type TrailChange = z.infer<typeof trailChangeSchema>
 
+/** Two changes of a trail as one: the later says what a state is, the earlier where in the order it stands. */
+export const joinedChange = (one: TrailChange, other: TrailChange): TrailChange => {
+  const later = new Map(other.put.map(state => [state.id, state]))
+  const known = new Set(one.put.map(({ id }) => id))
+  return {
+    put: [...one.put.filter(({ id }) => !other.remove.includes(id)).map(state => later.get(state.id) ?? state), ...other.put.filter(({ id }) => !known.has(id))],
+    remove: [...one.remove, ...other.remove],
+  }
+}
+
 /** A trail as it is sent: what inks become is said once for all states that share it. */
 export const packedTrailSchema = z.object({
   states: z.array(trailStateSchema.extend({ look: lookSchema.extend({ remap: lookSchema.shape.remap.omit({ targets: true }).extend({ targets: z.string() }) }) })),

@@ -108,13 +108,18 @@ const hideLoupe = (): void => {
   held.value = null
   loupe.value = null
 }
+/** Where keys are taking a sample: pressed fast, each goes on from the one before, though what is there is still being measured. */
+let aim: { id: string, x: number, y: number } | null = null
 const key = (sample: Sample, event: KeyboardEvent): void => {
   const way = arrowOf(event)
   if (event.key === 'Delete' || event.key === 'Backspace') remove(sample)
   else if (event.key === 'Home') project.run({ do: 'snap samples', id: sample.id })
   else if (way) {
     const bound = (value: number): number => Math.min(0.999999, Math.max(0, value))
-    void settleAt(sample, bound(sample.x + way.x / reference.width), bound(sample.y - way.y / reference.height)).then(() => {
+    const { x, y } = aim?.id === sample.id ? aim : sample
+    const to = aim = { id: sample.id, x: bound(x + way.x / reference.width), y: bound(y - way.y / reference.height) }
+    void settleAt(sample, to.x, to.y).then(() => {
+      if (aim === to) aim = null
       const there = samples.value.find(({ id }) => id === sample.id)
       return there && showAt(there)
     })
