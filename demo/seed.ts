@@ -42,7 +42,7 @@ const documentFor = ({ name, base, harmony, artwork, pictures }: Commission, fil
   if (!typed) throw new Error(`${base} is not a color.`)
   const empty = newProject(name, { hex: typed.hex, hue: typed.hue, typed: base }, harmony)
   const own = artwork.flatMap(file => files.get(file) ?? [])
-  const targets = matchedTargets(unitedInks(own), empty.scheme)
+  const targets = matchedTargets(unitedInks(own), empty)
   const dressed = own.reduce((project, { hash, width, height }, i) => apply(project, {
     do: 'add artwork', targets,
     artwork: { id: `a${i + 1}`, name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork', hash, width, height },

@@ -91,7 +91,7 @@ export const useProject = defineStore('project', () => {
     const ids = new Set(look.scheme.map(({ id: each }) => each))
     const missing = united.value.filter(({ hex }) => !known[hex] || (known[hex].to !== null && !ids.has(known[hex].to)))
     if (!now || !missing.length) return { do: 'adopt', look, what }
-    const matched = matchedTargets(united.value, look.scheme)
+    const matched = matchedTargets(united.value, look)
     return { do: 'adopt', look, what, targets: Object.fromEntries(missing.flatMap(({ hex }) => matched[hex] ? [[hex, matched[hex]]] : [])) }
   }
 
@@ -131,14 +131,14 @@ export const useProject = defineStore('project', () => {
   /** A command with what inks become after it, where it brings other swatches; what was set by hand stays as long as its swatch does. */
   const matching = <Change extends Command>(command: Change): Change => {
     const now = history.value?.present
-    return now ? { ...command, targets: matchedTargets(united.value, apply(now, command).scheme, now.remap.targets) } : command
+    return now ? { ...command, targets: matchedTargets(united.value, apply(now, command), now.remap.targets) } : command
   }
 
   /** Matches inks to the scheme afresh: all of them, or the one named. */
   const match = (only?: string): void => {
     const now = history.value?.present
     if (!now) return
-    const targets = matchedTargets(united.value, now.scheme)
+    const targets = matchedTargets(united.value, now)
     const own = only === undefined ? undefined : targets[only]
     run({ do: 'match', targets: only !== undefined && own ? { [only]: own } : targets })
   }
@@ -150,7 +150,7 @@ export const useProject = defineStore('project', () => {
     if (!now) return []
     const fresh: Artwork = { id: crypto.randomUUID(), name: kept.name, hash: kept.hash, width: kept.width, height: kept.height }
     const all = unitedInks([...now.artwork, fresh].flatMap(({ hash }) => files.files.get(hash) ?? []))
-    run({ do: 'add artwork', artwork: fresh, targets: { ...matchedTargets(all, now.scheme), ...now.remap.targets } })
+    run({ do: 'add artwork', artwork: fresh, targets: { ...matchedTargets(all, now), ...now.remap.targets } })
     shownId.value = fresh.id
     return kept.removed.map(({ what, line }) => `${what} (line ${line})`)
   }

@@ -8,7 +8,7 @@ import { matchedTargets, newProject } from './create'
 
 const inks = [{ hex: '#102030', area: 0.6 }, { hex: '#e0d0c0', area: 0.3 }, { hex: '#cc4422', area: 0.1 }]
 const empty = newProject('Kites', { hex: '#0f6d5f', hue: 171, typed: '#0f6d5f' })
-const project = { ...empty, remap: { ...empty.remap, targets: matchedTargets(inks, empty.scheme) } }
+const project = { ...empty, remap: { ...empty.remap, targets: matchedTargets(inks, empty) } }
 
 it('every harmony that is not hidden is offered, each another look', () => {
   const all = shownHarmonies(['free', 'square']).map(kind => inHarmony(project, kind, inks))

@@ -14,7 +14,7 @@ export interface Candidate { key: string, caption: string, look: Look }
 
 /** The look after a change that may bring other swatches: inks are matched to them, what was set by hand stays as long as its swatch does. */
 const lookAfter = (before: Project, after: Project, inks: readonly InkArea[]): Look => {
-  return lookOf(sameSwatches(after.scheme, before.scheme) ? after : { ...after, remap: { ...after.remap, targets: { ...after.remap.targets, ...matchedTargets(inks, after.scheme, before.remap.targets) } } })
+  return lookOf(sameSwatches(after.scheme, before.scheme) ? after : { ...after, remap: { ...after.remap, targets: { ...after.remap.targets, ...matchedTargets(inks, after, before.remap.targets) } } })
 }
 
 /** The project in a harmony: as it is, where it is in it. */

@@ -1,16 +1,46 @@
 import { labOf, type Hex } from '../color/convert'
 import type { InkArea } from '../remap/match'
-import { recolored, shaded } from '../remap/remap'
-import type { Project } from './schema'
+import { recolored } from '../remap/remap'
+import { nearestIn } from '../remap/restrict'
+import { shaded } from '../remap/shading'
+import { followed, remappingOf, restrictionOf, touchedPaints, type Remapped, type TouchedPaint } from './remapping'
+import type { ColorSet } from './schema'
 
-/** What every ink becomes in a project. `united` holds the inks of all its artwork, which decide who leads a group. */
-export const colorsOf = ({ remap, scheme }: Pick<Project, 'remap' | 'scheme'>, united: readonly InkArea[]): Map<Hex, Hex> =>
-  recolored(
-    united,
-    new Map(Object.entries(remap.targets).map(([hex, { to }]) => [hex, to])),
-    new Map(scheme.map(({ id, hex }) => [id, hex])),
-    remap.shading,
-  )
+const hexesOf = new WeakMap<ColorSet, Hex[]>()
+
+/** The nearest color of the set a project is restricted to; the color itself where it is not. */
+const within = (set: ColorSet | null): ((hex: Hex) => Hex) => {
+  if (!set) return hex => hex
+  let hexes = hexesOf.get(set)
+  if (!hexes) hexesOf.set(set, hexes = set.colors.map(({ hex }) => hex))
+  const all = hexes
+  return hex => nearestIn(all, hex)?.hex ?? hex
+}
+
+/**
+ * What every ink becomes in a project, or in one of its artworks with the exceptions it has. `united` holds the inks of all its
+ * artwork, which decide who leads a group. What is left as it is, is not restricted either.
+ */
+export const colorsOf = (project: Remapped, united: readonly InkArea[], artwork: string | null = null): Map<Hex, Hex> => {
+  const remapping = remappingOf(project, united, artwork)
+  const colors = recolored(united, remapping)
+  const set = restrictionOf(project)
+  if (!set) return colors
+  const near = within(set)
+  return new Map([...colors].map(([ink, hex]) => [ink, remapping.targets.get(ink) || remapping.tinted.has(ink) ? near(hex) : hex]))
+}
+
+/** What the shapes of an artwork that were touched up are painted with, by shape. */
+export const touchesOf = (project: Remapped, artwork: string): Map<number, TouchedPaint> => {
+  const touches = project.remap.touches[artwork]
+  if (!touches?.length) return new Map()
+  const { swatches } = remappingOf(project, [])
+  const near = within(restrictionOf(project))
+  return touchedPaints(touches, to => {
+    const hex = followed(swatches, to)
+    return hex && near(hex)
+  })
+}
 
 /** The places of the stand-ins that are not for just any color: what covers most, paper and light lettering, dark lettering. */
 const STAND_IN = { dominant: 0, light: 1, dark: 6, count: 8 } as const

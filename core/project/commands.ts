@@ -4,15 +4,18 @@ import { COUNT } from '../harmony/derive'
 import { RUNGS } from '../harmony/ladder'
 import { ORDERS } from '../harmony/order'
 import { ROLES } from '../harmony/proportion'
-import { SHADINGS } from '../remap/remap'
+import { MATCHES } from '../remap/match'
+import { NEUTRALS } from '../remap/remap'
+import { SHADINGS } from '../remap/shading'
 import {
   arranged, castFixed, composed, dealt, edited, freshlyDerived, inLook, inRoles, locked, recolored, resized, restored, swatchesAdded, swatchRemoved, turnedAlone, underCast, wholeAdjusted,
 } from './compose'
 import { extractedInto, madeBase, referenceRemoved, sampleAdded, sampled, snapped, takenInto } from './gather'
 import {
-  artworkSchema, baseSchema, castSchema, gatheringSchema, harmonySchema, hexSchema, idSchema, lookSchema, MADE, MOST_SWATCHES, nameSchema, referenceSchema, regionSchema, sampleSchema, swatchSchema, targetSchema,
+  artworkSchema, baseSchema, castSchema, colorSetSchema, FIRST_REMAP, gatheringSchema, harmonySchema, hexSchema, idSchema, lookSchema, MADE, MOST_SWATCHES, nameSchema, referenceSchema, regionSchema, remapSchema, sampleSchema, swatchSchema, targetSchema, touchSchema,
   type Project, type Target,
 } from './schema'
+import { adjustmentColors, grouped, matchedBy, restrictedTo, sent, touched, untouched, withoutExceptions, withRemap } from './remapping'
 import { shared } from './scheme'
 import { worn } from './worn'
 
@@ -33,10 +36,20 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('compose'), harmony: harmonySchema.partial(), targets: z.record(hexSchema, targetSchema).optional() }),
   z.object({ do: z.literal('add artwork'), artwork: artworkSchema, targets: z.record(hexSchema, targetSchema) }),
   z.object({ do: z.literal('remove artwork'), id: idSchema }),
-  z.object({ do: z.literal('match'), targets: z.record(hexSchema, targetSchema) }),
-  z.object({ do: z.literal('retarget'), inks: z.array(hexSchema).min(1), to: idSchema.nullable() }),
+  z.object({ do: z.literal('match'), targets: z.record(hexSchema, targetSchema), match: z.enum(MATCHES).optional(), seed: remapSchema.shape.seed.unwrap().optional() }),
+  z.object({ do: z.literal('retarget'), inks: z.array(hexSchema).min(1), to: idSchema.nullable(), artwork: idSchema.nullable().optional() }),
+  z.object({ do: z.literal('follow all'), artwork: idSchema, inks: z.array(hexSchema).nullable() }),
   z.object({ do: z.literal('exchange'), swatches: z.tuple([idSchema, idSchema]) }),
   z.object({ do: z.literal('shade'), shading: z.enum(SHADINGS) }),
+  z.object({ do: z.literal('shade group'), swatch: idSchema, shading: z.enum(SHADINGS).nullable() }),
+  z.object({ do: z.literal('lead group'), swatch: idSchema, lead: hexSchema.nullable() }),
+  z.object({ do: z.literal('treat neutrals'), neutrals: z.enum(NEUTRALS) }),
+  z.object({ do: z.literal('gather inks'), tolerance: remapSchema.shape.tolerance.unwrap() }),
+  z.object({ do: z.literal('adjust artwork'), adjust: remapSchema.shape.adjust.unwrap().partial() }),
+  z.object({ do: z.literal('adopt adjustment') }),
+  z.object({ do: z.literal('restrict'), to: z.union([colorSetSchema, idSchema]).nullable() }),
+  z.object({ do: z.literal('touch up'), artwork: idSchema, touch: touchSchema }),
+  z.object({ do: z.literal('remove touch'), artwork: idSchema, id: idSchema.nullable() }),
   z.object({ do: z.literal('add reference'), reference: referenceSchema }),
   z.object({ do: z.literal('change reference'), id: idSchema, change: referenceSchema.pick({ name: true, place: true }).partial().extend({ region: regionSchema.nullable().optional() }) }),
   z.object({ do: z.literal('arrange references'), places: z.record(idSchema, referenceSchema.shape.place) }),
@@ -101,13 +114,23 @@ export const apply = (project: Project, command: Command): Project => {
     case 'compose': return withTargets(composed(project, definedIn(command.harmony)), command.targets ?? {})
     case 'add artwork': return withTargets({ ...project, artwork: [...project.artwork, command.artwork] }, command.targets)
     case 'remove artwork': return { ...project, artwork: project.artwork.filter(({ id }) => id !== command.id) }
-    case 'match': return withTargets(project, command.targets)
-    case 'retarget': return withTargets(project, Object.fromEntries(command.inks.map(hex => [hex, { to: command.to, by: 'hand' as const }])))
+    case 'match': return matchedBy(project, command.match ?? project.remap.match, command.seed ?? project.remap.seed, command.targets)
+    case 'retarget': return sent(project, command.inks, command.to, command.artwork ?? null)
+    case 'follow all': return withoutExceptions(project, command.artwork, command.inks)
     case 'exchange': {
       const [one, other] = command.swatches
       return retargeted(project, ({ to }) => to === one ? other : to === other ? one : to)
     }
-    case 'shade': return { ...project, remap: { ...project.remap, shading: command.shading } }
+    case 'shade': return withRemap(project, { shading: command.shading })
+    case 'shade group': return grouped(project, command.swatch, { shading: command.shading })
+    case 'lead group': return grouped(project, command.swatch, { lead: command.lead })
+    case 'treat neutrals': return withRemap(project, { neutrals: command.neutrals })
+    case 'gather inks': return withRemap(project, { tolerance: command.tolerance })
+    case 'adjust artwork': return withRemap(project, { adjust: { ...project.remap.adjust, ...definedIn(command.adjust) } })
+    case 'adopt adjustment': return withRemap(recolored(project, adjustmentColors(project)), { adjust: FIRST_REMAP.adjust })
+    case 'restrict': return command.to !== null && typeof command.to === 'object' ? restrictedTo(project, command.to) : withRemap(project, { restrict: command.to })
+    case 'touch up': return touched(project, command.artwork, command.touch)
+    case 'remove touch': return untouched(project, command.artwork, command.id)
     case 'add reference': return { ...project, references: [...project.references, command.reference] }
     case 'change reference': return { ...project, references: project.references.map(reference => reference.id === command.id ? { ...reference, ...definedIn(command.change) } : reference) }
     case 'arrange references': return { ...project, references: project.references.map(reference => ({ ...reference, place: command.places[reference.id] ?? reference.place })) }
@@ -154,10 +177,19 @@ export const sayCommand = (command: Command): string => {
     case 'compose': return Object.keys(command.harmony)[0] === 'kind' ? 'harmony' : Object.keys(command.harmony)[0] ?? 'harmony'
     case 'add artwork': return 'add artwork'
     case 'remove artwork': return 'remove artwork'
-    case 'match': return 'match again'
+    case 'match': return command.seed ? 'deal of targets' : command.match ? 'matching' : 'match again'
     case 'retarget': return command.to === null ? 'leave as is' : 'change target'
     case 'exchange': return 'exchange'
-    case 'shade': return 'shading'
+    case 'shade': case 'shade group': return 'shading'
+    case 'lead group': return 'lead of the group'
+    case 'follow all': return 'exceptions'
+    case 'treat neutrals': return 'neutrals'
+    case 'gather inks': return 'gathering of inks'
+    case 'adjust artwork': return 'adjustment of the artwork'
+    case 'adopt adjustment': return 'adopt into the scheme'
+    case 'restrict': return command.to === null ? 'no restriction' : 'restriction'
+    case 'touch up': return 'touch-up'
+    case 'remove touch': return 'remove touch-up'
     case 'add reference': return 'add reference'
     case 'change reference': return command.change.name ? 'rename reference' : command.change.place ? 'move reference' : 'region'
     case 'arrange references': return 'tidy the board'

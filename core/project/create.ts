@@ -1,21 +1,23 @@
 import { css } from '../color/parse'
 import { RUNGS } from '../harmony/ladder'
 import { matchInks, type InkArea } from '../remap/match'
-import { FIRST_GATHERING, type Base, type Harmony, type Project, type Swatch, type Target } from './schema'
+import { FIRST_GATHERING, FIRST_REMAP, type Base, type Harmony, type Project, type Target } from './schema'
 import { schemeOf } from './scheme'
+import { baseSwatchOf } from './worn'
 
 const FIRST_BASE: Base = { hex: '#5468b0', hue: css('#5468b0')?.hue ?? 0, typed: '#5468b0' }
 const FIRST_HARMONY: Harmony = { kind: 'split complementary', wheel: 'paint', spread: 30, turn: 0, count: 5, free: [0] }
 
 /** A project with nothing in it but a base color and the scheme derived from it. */
 export const newProject = (name: string, base: Base = FIRST_BASE, harmony: Harmony = FIRST_HARMONY): Project => ({
-  name, base, harmony, scheme: schemeOf(base, harmony), lead: null, order: 'as set', cast: null, rungs: RUNGS.usual, derived: true, references: [], samples: [], gathering: FIRST_GATHERING, artwork: [], remap: { targets: {}, shading: 'relative' }, at: null,
+  name, base, harmony, scheme: schemeOf(base, harmony), lead: null, order: 'as set', cast: null, rungs: RUNGS.usual, derived: true, references: [], samples: [], gathering: FIRST_GATHERING, artwork: [], remap: FIRST_REMAP, sets: [], at: null,
 })
 
-/** The matching of inks to the swatches of a scheme, as targets. Inks whose target was set by hand keep it as long as its swatch is there. */
-export const matchedTargets = (inks: readonly InkArea[], scheme: readonly Swatch[], before: Readonly<Record<string, Target>> = {}): Record<string, Target> => {
+/** The matching of inks to the swatches of a scheme, as the remapping has it, as targets. Inks whose target was set by hand keep it as long as its swatch is there. */
+export const matchedTargets = (inks: readonly InkArea[], to: Pick<Project, 'scheme' | 'lead' | 'derived' | 'remap'>, before: Readonly<Record<string, Target>> = {}): Record<string, Target> => {
+  const { scheme, remap: { match, seed } } = to
   const ids = new Set(scheme.map(({ id }) => id))
-  const matched = matchInks(inks, scheme)
+  const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null })
   return Object.fromEntries(inks.map(({ hex }) => {
     const said = before[hex]
     if (said?.by === 'hand' && (said.to === null || ids.has(said.to))) return [hex, said]

@@ -10,7 +10,7 @@ import { projectSchema, type Project } from './schema'
 const inks = [{ hex: '#102030', area: 0.6 }, { hex: '#e0d0c0', area: 0.3 }, { hex: '#cc4422', area: 0.1 }]
 const art = { id: 'a1', name: 'Poster', hash: 'a'.repeat(64), width: 10, height: 10 }
 const empty = newProject('Kites')
-const full = apply(empty, { do: 'add artwork', artwork: art, targets: matchedTargets(inks, empty.scheme) })
+const full = apply(empty, { do: 'add artwork', artwork: art, targets: matchedTargets(inks, empty) })
 
 const commands: fc.Arbitrary<Command> = fc.oneof(
   fc.record({ do: fc.constant('rename' as const), name: fc.constantFrom('One', 'Two') }),
@@ -65,7 +65,7 @@ describe('commands', () => {
 describe('matching a project', () => {
   it('keeps what was set by hand as long as its swatch is there', () => {
     const before = { '#102030': { to: 's2', by: 'hand' as const }, '#cc4422': { to: 's9', by: 'hand' as const }, '#e0d0c0': { to: null, by: 'hand' as const } }
-    const targets = matchedTargets(inks, full.scheme, before)
+    const targets = matchedTargets(inks, full, before)
     expect(targets['#102030']).toEqual({ to: 's2', by: 'hand' })
     expect(targets['#e0d0c0']).toEqual({ to: null, by: 'hand' })
     expect(targets['#cc4422']?.by).toBe('match')

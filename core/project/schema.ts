@@ -4,11 +4,14 @@ import { APART, EXTRACTED, REST } from '../extract/extract'
 import { WIDEST_PATCH } from '../extract/patch'
 import { CAST_MODES } from '../harmony/cast'
 import { COUNT } from '../harmony/derive'
-import { RUNGS } from '../harmony/ladder'
+import { LADDERS, RUNGS } from '../harmony/ladder'
 import { ORDERS } from '../harmony/order'
 import { HARMONIES } from '../harmony/harmony'
 import { ROLES } from '../harmony/proportion'
-import { SHADINGS } from '../remap/remap'
+import { MATCHES } from '../remap/match'
+import { TOLERANCE } from '../remap/near'
+import { NEUTRALS } from '../remap/remap'
+import { SHADINGS } from '../remap/shading'
 import { WHEELS } from '../color/wheel'
 import { upgraded } from './upgrade'
 
@@ -110,6 +113,50 @@ export const artworkSchema = z.object({ id: idSchema, name: nameSchema, hash: ha
 /** What an ink becomes: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
 export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })
 
+const targetsSchema = z.record(hexSchema, targetSchema)
+
+/** The most shapes one touch-up colors, the most touch-ups of an artwork, and the most colors of a set. */
+export const MOST_TOUCHED = 5000
+export const MOST_TOUCHES = 300
+export const MOST_IN_SET = 1000
+
+/** A color that points to a swatch, or to a rung of its ladder: it follows when the scheme changes. */
+export const followingSchema = z.object({ swatch: idSchema, rung: z.object({ ladder: z.enum(LADDERS), step: z.number().int().min(0).max(RUNGS.most), of: z.number().int().min(RUNGS.least).max(RUNGS.most) }).nullable() })
+
+/** A touch-up: shapes, by their place among the elements of the file, whose fill or stroke is colored by hand, or which are made more or less opaque. */
+export const touchSchema = z.object({
+  id: idSchema, shapes: z.array(z.number().int().min(0)).min(1).max(MOST_TOUCHED),
+  paint: z.enum(['fill', 'stroke']), to: followingSchema.nullable(), opacity: part.nullable(),
+})
+
+/** A set of colors results can be restricted to: a shelf scheme, a library, or a list. */
+export const colorSetSchema = z.object({ id: idSchema, title: nameSchema, colors: z.array(z.object({ hex: hexSchema, name: z.string().max(120) })).min(1).max(MOST_IN_SET) })
+
+/** How the artwork is remapped. */
+export const remapSchema = z.object({
+  targets: targetsSchema,
+  /** How groups follow their swatch, and those that do so in a way of their own, or are led by a chosen ink; by swatch. */
+  shading: z.enum(SHADINGS),
+  groups: z.record(idSchema, z.object({ shading: z.enum(SHADINGS).optional(), lead: hexSchema.optional() })).default({}),
+  match: z.enum(MATCHES).default('values'),
+  /** The seed of the last deal of targets; 0 for the best match. */
+  seed: z.number().int().min(0).default(0),
+  neutrals: z.enum(NEUTRALS).default('inks'),
+  /** How near inks have to be to go together, in hundredths of ΔEOK. */
+  tolerance: z.number().min(TOLERANCE.least).max(TOLERANCE.most).default(0),
+  /** The result turned, in degrees, and made more or less saturated and bright, in [-1, 1], without a change of the scheme. */
+  adjust: z.object({ turn: z.number().min(-180).max(180), saturation: within, brightness: within }).default({ turn: 0, saturation: 0, brightness: 0 }),
+  /** The set of colors results are restricted to, by its id. */
+  restrict: idSchema.nullable().default(null),
+  /** Targets of single artworks that differ from those of all, by artwork. */
+  exceptions: z.record(idSchema, targetsSchema).default({}),
+  /** Touch-ups by artwork, in the order they were made; the later lies on top. */
+  touches: z.record(idSchema, z.array(touchSchema).max(MOST_TOUCHES)).default({}),
+})
+
+/** How artwork is remapped before anyone says otherwise. */
+export const FIRST_REMAP: Remap = remapSchema.parse({ targets: {}, shading: 'relative' })
+
 /** How colors are taken from references before anyone says otherwise. */
 export const FIRST_GATHERING: Gathering = { of: [], count: EXTRACTED.usual, apart: APART.usual, lean: REST, pull: { kind: 'analogous with accent', amount: 0 } }
 
@@ -131,7 +178,9 @@ const documentSchema = z.object({
   samples: z.array(sampleSchema).max(MOST_SWATCHES).default([]),
   gathering: gatheringSchema.default(FIRST_GATHERING),
   artwork: z.array(artworkSchema).max(200),
-  remap: z.object({ targets: z.record(hexSchema, targetSchema), shading: z.enum(SHADINGS) }),
+  remap: remapSchema,
+  /** The sets of colors results can be restricted to. */
+  sets: z.array(colorSetSchema).max(20).default([]),
   /** The state of the trail it is in. */
   at: idSchema.nullable().default(null),
 })
@@ -156,6 +205,10 @@ export type Sample = z.infer<typeof sampleSchema>
 export type Gathering = z.infer<typeof gatheringSchema>
 export type Artwork = z.infer<typeof artworkSchema>
 export type Target = z.infer<typeof targetSchema>
+export type Remap = z.infer<typeof remapSchema>
+export type Following = z.infer<typeof followingSchema>
+export type Touch = z.infer<typeof touchSchema>
+export type ColorSet = z.infer<typeof colorSetSchema>
 export type Project = z.infer<typeof projectSchema>
 
 /** What is kept of an artwork file beside its bytes: its size and its inks by falling area. */

@@ -1,11 +1,26 @@
 import munkres from 'munkres-js'
-import { arc, labOf, lchOf, type Hex, type Lab } from '../color/convert'
+import { arc, isNeutral, labOf, lchOf, type Hex, type Lab } from '../color/convert'
+import { okDistance } from '../color/difference'
+import { seeded } from '../extract/seeded'
+import type { Role } from '../harmony/proportion'
 
 /** An ink to be matched: its color and the share of the artwork it covers, in [0, 1]. */
 export interface InkArea { hex: Hex, area: number }
 
 /** A swatch to be matched to: the share is what it is meant to cover, in [0, 1]. */
-export interface MatchSwatch { id: string, hex: Hex, share: number }
+export interface MatchSwatch { id: string, hex: Hex, share: number, role?: Role }
+
+/**
+ * How inks are matched: by the order of light and dark; dominant to dominant, by area, share and role; each to the nearest color; or
+ * all to one swatch, toward whose hue the whole artwork turns.
+ */
+export const MATCHES = ['values', 'area', 'nearest', 'turn'] as const
+export type Match = (typeof MATCHES)[number]
+
+/** How to match: the strategy, the seed of a deal (0 for the best match there is), and the swatch the whole turns to. */
+export interface Matching { match: Match, seed: number, base: string | null }
+
+const USUAL: Matching = { match: 'values', seed: 0, base: null }
 
 interface Group { members: InkArea[], center: Lab, area: number }
 
@@ -72,8 +87,17 @@ const ranks = (values: readonly number[], grain: number): number[] => values.map
   return others.length ? others.reduce((sum, other) => sum + 1 / (1 + Math.exp((other - value) / grain)), 0) / others.length : 0.5
 })
 
-/** What a mismatch costs: value order first, then hue, chroma and area. */
-const WEIGHTS = { lightness: 6, hue: 1, chroma: 1.5, area: 1 } as const
+/** What a mismatch costs: by values, value order first, then hue, chroma and area; by area, standing first. */
+const WEIGHTS = {
+  values: { lightness: 6, hue: 1, chroma: 1.5, area: 1, standing: 0 },
+  area: { lightness: 0.4, hue: 0.2, chroma: 0.8, area: 0.5, standing: 8 },
+} as const
+
+/** What a role adds to a share when swatches are ranked by how much they are meant to cover. */
+const STANDING: Readonly<Record<Role, number>> = { dominant: 0.5, supporting: 0.1, neutral: 0.05, detail: -0.1, accent: -0.15 }
+
+/** A difference of areas below which a rank is not sure. */
+const AREA_GRAIN = 0.01
 
 /** Differences in OKLab lightness and chroma below which an order is not seen for sure. */
 const GRAIN = { lightness: 0.03, chroma: 0.015 } as const
@@ -83,28 +107,58 @@ type Color = { c: number, h: number }
 const hueCost = (one: Color, other: Color): number =>
   Math.abs(arc(one.h, other.h)) / 180 * Math.min(1, Math.min(one.c, other.c) / 0.08)
 
-/** What it costs to send each group (row) to each swatch (column): value order first, then hue, chroma and area. */
-const costsOf = (groups: readonly Group[], swatches: readonly MatchSwatch[]): number[][] => {
+/** What it costs to send each group (row) to each swatch (column). */
+const costsOf = (groups: readonly Group[], swatches: readonly MatchSwatch[], by: 'values' | 'area' = 'values'): number[][] => {
+  const weights = WEIGHTS[by]
   const colors = groups.map(({ center }) => ({ l: center.l, c: Math.hypot(center.a, center.b), h: Math.atan2(center.b, center.a) * 180 / Math.PI }))
   const aims = swatches.map(({ hex }) => lchOf(hex))
   const [inkL, swatchL] = [ranks(colors.map(({ l }) => l), GRAIN.lightness), ranks(aims.map(({ l }) => l), GRAIN.lightness)]
   const [inkC, swatchC] = [ranks(colors.map(({ c }) => c), GRAIN.chroma), ranks(aims.map(({ c }) => c), GRAIN.chroma)]
-  return groups.map(({ area }, g) => swatches.map(({ share }, s) => WEIGHTS.lightness * ((inkL[g] as number) - (swatchL[s] as number)) ** 2
-    + WEIGHTS.hue * hueCost(colors[g] as Color, aims[s] as Color)
-    + WEIGHTS.chroma * ((inkC[g] as number) - (swatchC[s] as number)) ** 2
-    + WEIGHTS.area * Math.abs(area - share)))
+  const [inkA, swatchA] = [ranks(groups.map(({ area }) => area), AREA_GRAIN), ranks(swatches.map(({ share, role }) => share + (role ? STANDING[role] : 0)), AREA_GRAIN)]
+  return groups.map(({ area }, g) => swatches.map(({ share }, s) => weights.lightness * ((inkL[g] as number) - (swatchL[s] as number)) ** 2
+    + weights.hue * hueCost(colors[g] as Color, aims[s] as Color)
+    + weights.chroma * ((inkC[g] as number) - (swatchC[s] as number)) ** 2
+    + weights.area * Math.abs(area - share)
+    + weights.standing * ((inkA[g] as number) - (swatchA[s] as number)) ** 2))
+}
+
+/** How far a deal may stray from the best match: what it adds to a cost in parts of the dearest, and to a distance in parts of it. */
+const STRAY = { cost: 1.4, distance: 4 } as const
+
+const toNearest = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], seed: number): Map<Hex, string> => {
+  const chance = seeded(seed)
+  const stray = swatches.map(() => seed ? 1 + chance() * STRAY.distance : 1)
+  const distances = inks.map(({ hex }) => swatches.map((swatch, s) => okDistance(hex, swatch.hex) * (stray[s] as number)))
+  return new Map(inks.flatMap(({ hex }, i) => {
+    const own = distances[i] as number[]
+    const nearest = swatches[own.indexOf(Math.min(...own))]
+    return nearest ? [[hex, nearest.id]] : []
+  }))
+}
+
+/** All inks on one swatch: the base, or, dealt, each of the others that have a hue by turns. */
+const toOne = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], { seed, base }: Matching): Map<Hex, string> => {
+  const first = swatches.find(({ id }) => id === base) ?? swatches[0]
+  const hued = [...first ? [first] : [], ...swatches.filter(swatch => swatch !== first && !isNeutral(swatch.hex))]
+  const one = hued[seed % Math.max(1, hued.length)]
+  return new Map(one ? inks.map(({ hex }) => [hex, one.id]) : [])
 }
 
 /**
- * Pairs the inks of an artwork with the swatches of a scheme: inks are gathered into as many groups as there
- * are swatches, and groups are assigned one to one at the least total cost of value order, hue, chroma and
- * area (Kuhn–Munkres). Returns the swatch id for every ink.
+ * Pairs the inks of an artwork with the swatches of a scheme. By values and by area inks are gathered into as many groups as there
+ * are swatches, and groups are assigned one to one at the least total cost (Kuhn–Munkres); a deal strays from the least cost by its
+ * seed. Returns the swatch id for every ink.
  */
-export const matchInks = (inks: readonly InkArea[], swatches: readonly MatchSwatch[]): Map<Hex, string> => {
+export const matchInks = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], how: Matching = USUAL): Map<Hex, string> => {
+  if (how.match === 'nearest') return toNearest(inks, swatches, how.seed)
+  if (how.match === 'turn') return toOne(inks, swatches, how)
   const targets = new Map<Hex, string>()
   const groups = grouped(inks, swatches.length)
   if (groups.length === 0) return targets
-  const costs = costsOf(groups, swatches)
+  const chance = seeded(how.seed)
+  const best = costsOf(groups, swatches, how.match)
+  const dearest = Math.max(...best.flat())
+  const costs = how.seed ? best.map(row => row.map(cost => cost + chance() * STRAY.cost * dearest)) : best
   const square = swatches.map((_, g) => swatches.map((__, s) => Math.round((costs[g]?.[s] ?? 0) * 1e6)))
   for (const [g, s] of munkres(square))
     for (const { hex } of groups[g]?.members ?? []) targets.set(hex, (swatches[s] as MatchSwatch).id)

@@ -1,39 +1,61 @@
-import { hexOfLab, labOf, type Hex } from '../color/convert'
+import { hexOfLch, isNeutral, lchOf, type Hex } from '../color/convert'
 import type { InkArea } from './match'
-
-/** How the inks of one swatch follow it: all become it, or each keeps its difference from the lead. */
-export const SHADINGS = ['flat', 'relative'] as const
-export type Shading = (typeof SHADINGS)[number]
+import { shadedGroup, type Shading } from './shading'
 
 /** What an ink becomes: a swatch, by its id, or null where it is left as is. */
 export type Targets = ReadonlyMap<Hex, string | null>
 
-/** The ink that leads each swatch's group: the one that covers most. */
-export const leadsOf = (inks: readonly InkArea[], targets: Targets): Map<string, Hex> => {
+/** How blacks, whites and near-neutrals are treated: as inks like any other, left as they are, or tinted with the dominant hue. */
+export const NEUTRALS = ['inks', 'left', 'tinted'] as const
+export type Neutrals = (typeof NEUTRALS)[number]
+
+/** All that decides what inks become. */
+export interface Remapping {
+  targets: Targets
+  swatches: ReadonlyMap<string, Hex>
+  shadingOf: (swatch: string) => Shading
+  /** The ink chosen to lead a swatch's group, where one was. */
+  chosenLead: (swatch: string) => Hex | undefined
+  /** Inks that are not sent anywhere but tinted with a hue. */
+  tinted: ReadonlySet<Hex>
+  tint: Hex
+}
+
+/** The ink that leads each swatch's group: the chosen one as long as it is in the group, or the one that covers most. */
+export const leadsOf = (inks: readonly InkArea[], targets: Targets, chosen: (swatch: string) => Hex | undefined = () => undefined): Map<string, Hex> => {
   const leads = new Map<string, InkArea>()
   for (const ink of inks) {
     const to = targets.get(ink.hex)
-    if (to && ink.area > (leads.get(to)?.area ?? -1)) leads.set(to, ink)
+    if (!to) continue
+    const now = leads.get(to)
+    if (!now || (chosen(to) !== now.hex && (ink.area > now.area || chosen(to) === ink.hex))) leads.set(to, ink)
   }
   return new Map([...leads].map(([id, { hex }]) => [id, hex]))
 }
 
-/** A color that differs from `swatch` as `ink` differs from `lead`, in OKLab, brought into sRGB by chroma. */
-export const shaded = (ink: Hex, lead: Hex, swatch: Hex): Hex => {
-  if (ink === lead) return swatch
-  const [i, l, s] = [labOf(ink), labOf(lead), labOf(swatch)]
-  return hexOfLab({ l: Math.min(1, Math.max(0, s.l + i.l - l.l)), a: s.a + i.a - l.a, b: s.b + i.b - l.b })
+/** The OKLCH chroma of a tinted neutral in the middle of the lightness range; it falls to nothing at black and white. */
+const TINT = 0.022
+
+/** A neutral of the same lightness that carries a hint of a hue. */
+export const tintedNeutral = (hex: Hex, tint: Hex): Hex => {
+  const { l } = lchOf(hex)
+  return isNeutral(tint) ? hex : hexOfLch({ l, c: TINT * Math.min(1, 4 * l * (1 - l)), h: lchOf(tint).h })
 }
 
 /** The new color of every ink. Inks without a target, or whose swatch is gone, keep their own. */
-export const recolored = (
-  inks: readonly InkArea[], targets: Targets, swatches: ReadonlyMap<string, Hex>, shading: Shading,
-): Map<Hex, Hex> => {
-  const leads = shading === 'relative' ? leadsOf(inks, targets) : null
-  return new Map(inks.map(({ hex }) => {
+export const recolored = (inks: readonly InkArea[], { targets, swatches, shadingOf, chosenLead, tinted, tint }: Remapping): Map<Hex, Hex> => {
+  const leads = leadsOf(inks, targets, chosenLead)
+  const groups = new Map<string, Hex[]>()
+  const colors = new Map<Hex, Hex>()
+  for (const { hex } of inks) {
     const to = targets.get(hex)
-    const swatch = to ? swatches.get(to) : undefined
-    if (!to || !swatch) return [hex, hex]
-    return [hex, leads ? shaded(hex, leads.get(to) ?? hex, swatch) : swatch]
-  }))
+    colors.set(hex, tinted.has(hex) ? tintedNeutral(hex, tint) : hex)
+    if (!to || !swatches.has(to)) continue
+    const group = groups.get(to)
+    if (group) group.push(hex)
+    else groups.set(to, [hex])
+  }
+  for (const [id, group] of groups)
+    for (const [hex, color] of shadedGroup(group, leads.get(id) as Hex, swatches.get(id) as Hex, shadingOf(id))) colors.set(hex, color)
+  return colors
 }

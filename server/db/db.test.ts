@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import type { Sql } from 'postgres'
+import { FIRST_REMAP } from '../../core/project/schema'
 import { newProject } from '../../core/project/create'
 import { receiveSvg } from '../artwork/receive'
 import { artworkMap, artworkSource, findArtwork, keepArtwork } from './artwork'
@@ -113,7 +114,7 @@ describe('a picture', () => {
 })
 
 describe('the trail', () => {
-  const document = { ...newProject('Trail'), remap: { targets: { '#102030': { to: 's1', by: 'match' as const } }, shading: 'relative' as const } }
+  const document = { ...newProject('Trail'), remap: { ...FIRST_REMAP, targets: { '#102030': { to: 's1', by: 'match' as const } } } }
   const state = (id: string, parent: string | null, more: Partial<TrailState> = {}): TrailState => ({ id, parent, at: '2026-11-25T10:00:00.000Z', did: 'turn', kept: null, look: lookOf(document), ...more })
   const other = { ...lookOf(document), remap: { ...document.remap, targets: {} } }
   const packed = async (id: string): Promise<PackedTrail> => {

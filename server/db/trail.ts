@@ -5,9 +5,9 @@ import { packedTrailSchema, type PackedTrail, type TrailChange, type TrailState 
 const asJson = (value: unknown): JSONValue => value as JSONValue
 
 const rowOf = (projectId: string, { id, parent, at, did, kept, look }: TrailState) => {
-  const { remap: { targets, shading }, ...rest } = look
+  const { remap: { targets, ...remap }, ...rest } = look
   const hash = createHash('sha256').update(JSON.stringify(targets)).digest('hex').slice(0, 24)
-  return { targets, row: { project_id: projectId, id, parent, at, did, kept, look: asJson({ ...rest, remap: { shading } }), targets: hash } }
+  return { targets, row: { project_id: projectId, id, parent, at, did, kept, look: asJson({ ...rest, remap }), targets: hash } }
 }
 
 /** Stores what a save brings of the trail; part of the save's transaction. */

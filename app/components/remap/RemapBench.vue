@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { SHADINGS } from '../../../core/remap/remap'
+import { SHADINGS } from '../../../core/remap/shading'
 import { columnSlots, ribbonPath, type Slot } from './ribbons'
 import { followDrag } from '~/composables/useDrag'
 
