@@ -1,25 +1,29 @@
-import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises'
-import { dirname, join, relative } from 'node:path'
+import { readFile } from 'node:fs/promises'
 import { parseArgs } from 'node:util'
-import { cleanSvg, type Removal } from '../core/artwork/clean'
-import { decoded, encoded, type Encoding } from '../core/artwork/encoding'
-import { measuredInks } from '../core/artwork/inks'
-import { readSvg } from '../core/artwork/read'
-import { writeSvg } from '../core/artwork/write'
 import { parseColor } from '../core/color/parse'
 import { numbered, plainName } from '../core/color/name'
 import { WHEELS } from '../core/color/wheel'
 import { APART, EXTRACTED, extracted, warmUp, type Lean } from '../core/extract/extract'
 import { toCss, toText, toTokens } from '../core/formats/formats'
+import { readColors, type ReadColor } from '../core/formats/read/read'
 import { COUNT, derive } from '../core/harmony/derive'
 import { HARMONIES } from '../core/harmony/harmony'
+import { MATCHES } from '../core/remap/match'
+import { TOLERANCE } from '../core/remap/near'
+import { NEUTRALS } from '../core/remap/remap'
+import { SHADINGS } from '../core/remap/shading'
 import { pictureInfo, workingPicture } from '../render/pictures'
-import { renderSvg } from '../render/resvg'
+import { batch } from './batch'
+import { reasonOf } from './reason'
+import { inksOf, remapFile, type Plan, type Told } from './remapping'
 
 const USAGE = `Usage:
   plumbago inks FILE.svg --json
-  plumbago remap FILE.svg --map '#from=#to,…' -o OUT.svg
-  plumbago batch DIR --map-file map.json -o OUTDIR
+  plumbago remap FILE.svg --map '#from=#to,…' | --map-file map.json | --scheme COLORS [how] -o OUT.svg
+  plumbago batch DIR --map-file map.json | --scheme COLORS [how] [--each] -o OUTDIR
+    how: [--match values|area|nearest|turn] [--shading flat|stepped|relative|hue-only|turned] [--neutrals inks|left|tinted]
+         [--seed N] [--tolerance 0–20] [--restrict COLORS]
+    COLORS is a list of colors as text, CSS, CSV, design tokens or SVG. A batch matches all files together, with --each every file by itself.
   plumbago extract IMAGE --count N [--lean X,Y] [--apart DELTA_E] --json
   plumbago scheme --base COLOR --harmony KIND --wheel light|paint|perceptual --count N [--spread DEGREES] [--turn DEGREES] --format css|tokens|text
 `
@@ -27,77 +31,67 @@ const USAGE = `Usage:
 /** Something said wrong or a file that cannot be read: one sentence, exit code 2. */
 class Refusal extends Error {}
 
-/** The longer side of the picture inks are measured on, in pixels. */
-const MEASURED = 256
-
-type ColorMap = ReadonlyMap<string, string>
+/** What says how to remap, as it was typed. */
+interface PlanWords { 'map'?: string | undefined, 'map-file'?: string | undefined, 'scheme'?: string | undefined, 'match': string, 'shading'?: string | undefined, 'neutrals': string, 'seed': string, 'tolerance': string, 'restrict'?: string | undefined }
 
 const refuse = (sentence: string): never => {
   throw new Refusal(sentence)
 }
 
-const reasonOf = (error: unknown): string => {
-  const { code, message } = error as NodeJS.ErrnoException
-  if (code === 'ENOENT') return 'There is no such file.'
-  if (code === 'EISDIR') return 'It is a folder, not a file.'
-  if (code === 'EACCES') return 'It may not be read or written.'
-  return message
-}
-
 const colorIn = (text: string): string => parseColor(text)?.hex ?? refuse(`“${text}” is not a color.`)
 
-const mapOf = (pairs: Iterable<readonly [string, string]>): ColorMap =>
-  new Map([...pairs].map(([from, to]) => [colorIn(from), colorIn(to)]))
+const mapOf = (pairs: ReadonlyArray<readonly [string, string]>): Array<[string, string]> => pairs.map(([from, to]) => [colorIn(from), colorIn(to)])
+
+const naming = (what: string) => (error: unknown): never => {
+  if (error instanceof Refusal) throw error
+  throw new Refusal(`${what}: ${reasonOf(error)}`)
+}
 
 const pairsIn = (text: string): Array<[string, string]> => text.split(',').filter(pair => pair.trim()).map(pair => {
   const [from, to, ...more] = pair.split('=')
   return from && to && !more.length ? [from, to] : refuse(`“${pair}” is not a pair like #aabbcc=#ddeeff.`)
 })
 
-const readFileClean = async (path: string): Promise<{ source: string, encoding: Encoding, removed: Removal[] }> => {
-  const { text, encoding } = decoded(await readFile(path))
-  return { ...cleanSvg(text), encoding }
-}
+const inks = async (path: string): Promise<string> => `${JSON.stringify(await inksOf(path))}\n`
 
-const inks = async (path: string): Promise<string> => {
-  const { source, removed } = await readFileClean(path)
-  const reading = readSvg(source)
-  const { inks } = await measuredInks(reading, renderSvg, MEASURED)
-  return `${JSON.stringify({ inks, removed, notes: reading.notes })}\n`
-}
-
-const remapFile = async (path: string, map: ColorMap, out: string): Promise<Removal[]> => {
-  const { source, encoding, removed } = await readFileClean(path)
-  const text = writeSvg(readSvg(source), ink => map.get(ink.hex) ?? ink.hex)
-  await mkdir(dirname(out), { recursive: true })
-  await writeFile(out, encoded({ text, encoding }))
-  return removed
-}
-
-const warn = (path: string, removed: readonly Removal[]): void => {
+const tell = (path: string, { removed, notes }: Told): void => {
   for (const { what, line } of removed) process.stderr.write(`${path}: took out ${what} (line ${line})\n`)
+  for (const note of notes) process.stderr.write(`${path}: ${note}\n`)
 }
 
-const svgFilesIn = async (folder: string): Promise<string[]> => {
-  const entries = await readdir(folder, { withFileTypes: true, recursive: true })
-  return entries.filter(entry => entry.isFile() && /\.svg$/i.test(entry.name)).map(entry => join(entry.parentPath, entry.name)).sort()
+/** The colors of a list in any open format; the file's name says which where its text does not. */
+const colorsIn = async (path: string): Promise<ReadColor[]> => {
+  const { colors } = readColors(await readFile(path, 'utf8').catch(naming(path)), path)
+  return colors.length ? colors : refuse(`${path} holds no colors.`)
 }
 
-const batch = async (folder: string, mapFile: string, out: string): Promise<number> => {
-  const said: unknown = JSON.parse(await readFile(mapFile, 'utf8'))
-  if (typeof said !== 'object' || said === null || Array.isArray(said)) return refuse(`${mapFile} has to hold pairs like {"#aabbcc": "#ddeeff"}.`)
-  const map = mapOf(Object.entries(said).map(([from, to]) => [from, String(to)]))
-  const files = await svgFilesIn(folder)
-  const failed: string[] = []
-  for (const path of files) {
-    try {
-      warn(path, await remapFile(path, map, join(out, relative(folder, path))))
-    } catch (error) {
-      failed.push(`${path}: ${reasonOf(error)}`)
-    }
+const MOST_PLANNED = 64
+
+/** What a remap or a batch goes by: pairs of colors said or in a file, or a scheme with a strategy. */
+const planOf = async (words: PlanWords): Promise<Plan> => {
+  if (words.scheme === undefined) {
+    if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map)) }
+    const file = needed(words['map-file'], '--map, --map-file or --scheme')
+    const said: unknown = JSON.parse(await readFile(file, 'utf8').catch(naming(file)))
+    if (typeof said !== 'object' || said === null || Array.isArray(said)) return refuse(`${file} has to hold pairs like {"#aabbcc": "#ddeeff"}.`)
+    return { kind: 'map', pairs: mapOf(Object.entries(said).map(([from, to]) => [from, String(to)])) }
   }
-  process.stdout.write(`${files.length - failed.length} of ${files.length} files remapped.\n`)
-  if (failed.length) process.stdout.write(`Failed:\n${failed.map(line => `  ${line}\n`).join('')}`)
+  const seed = numberIn(words.seed, 'seed')
+  const tolerance = numberIn(words.tolerance, 'tolerance')
+  if (!Number.isInteger(seed) || seed < 0) refuse(`“${words.seed}” is no seed; it takes a whole number from 0 on.`)
+  if (tolerance < TOLERANCE.least || tolerance > TOLERANCE.most) refuse(`A tolerance is ${TOLERANCE.least} to ${TOLERANCE.most}, not ${words.tolerance}.`)
+  return {
+    kind: 'scheme', colors: (await colorsIn(words.scheme)).slice(0, MOST_PLANNED), seed, tolerance,
+    match: oneOf(MATCHES, words.match, 'match'), neutrals: oneOf(NEUTRALS, words.neutrals, 'way to treat neutrals'),
+    shading: words.shading === undefined ? null : oneOf(SHADINGS, words.shading, 'shading'),
+    restrict: words.restrict === undefined ? null : (await colorsIn(words.restrict)).map(({ hex }) => hex),
+  }
+}
+
+const batchOf = async (folder: string, plan: Plan, out: string, each: boolean): Promise<number> => {
+  const { files, failed } = await batch(folder, plan, out, each, (path, outcome) => { if ('told' in outcome) tell(path, outcome.told) })
+  process.stdout.write(`${files - failed.length} of ${files} files remapped.\n`)
+  if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
   return failed.length ? 2 : 0
 }
 
@@ -180,16 +174,14 @@ const run = async (): Promise<number> => {
       'base': { type: 'string' }, 'harmony': { type: 'string', default: 'complementary' }, 'wheel': { type: 'string', default: 'paint' },
       'count': { type: 'string', default: '5' }, 'format': { type: 'string', default: 'text' }, 'spread': { type: 'string' }, 'turn': { type: 'string', default: '0' },
       'lean': { type: 'string', default: '0,0' }, 'apart': { type: 'string', default: String(APART.usual) },
+      'scheme': { type: 'string' }, 'match': { type: 'string', default: 'values' }, 'shading': { type: 'string' }, 'neutrals': { type: 'string', default: 'inks' },
+      'seed': { type: 'string', default: '0' }, 'tolerance': { type: 'string', default: '0' }, 'restrict': { type: 'string' }, 'each': { type: 'boolean' },
       'help': { type: 'boolean', short: 'h' },
     },
   })
   if (values.help || !verb) {
     process.stdout.write(USAGE)
     return verb || values.help ? 0 : 2
-  }
-  const naming = (what: string) => (error: unknown): never => {
-    if (error instanceof Refusal) throw error
-    throw new Refusal(`${what}: ${reasonOf(error)}`)
   }
   switch (verb) {
     case 'inks': {
@@ -199,13 +191,13 @@ const run = async (): Promise<number> => {
     }
     case 'remap': {
       const file = needed(path, 'The SVG file')
-      const map = mapOf(pairsIn(needed(values.map, '--map')))
-      warn(file, await remapFile(file, map, needed(values.out, '-o')).catch(naming(file)))
+      const plan = await planOf(values)
+      tell(file, await remapFile(file, plan, needed(values.out, '-o')).catch(naming(file)))
       return 0
     }
     case 'batch': {
       const folder = needed(path, 'The folder')
-      return batch(folder, needed(values['map-file'], '--map-file'), needed(values.out, '-o')).catch(naming(folder))
+      return batchOf(folder, await planOf(values), needed(values.out, '-o'), values.each ?? false).catch(naming(folder))
     }
     case 'extract': {
       const file = needed(path, 'The picture')

@@ -1,11 +1,10 @@
-import { Gunzip, gzipSync } from 'fflate'
+import { Gunzip } from 'fflate'
 import { LARGEST_SVG, Unreadable } from './unreadable'
 
 /** How a file's bytes say its text, so that it can be written back in the same way. */
 export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'iso-8859-1'
 
-/** The text of a file, how its bytes say it, and whether they came packed (svgz). */
-export interface Decoded { text: string, encoding: Encoding, packed?: boolean }
+export interface Decoded { text: string, encoding: Encoding }
 
 const marked = (bytes: Uint8Array, ...mark: number[]): boolean => mark.every((byte, i) => bytes[i] === byte)
 
@@ -23,6 +22,8 @@ const utf16 = (bytes: Uint8Array, little: boolean): string => {
 }
 
 const tooLarge = (size: number): Unreadable => new Unreadable(`The file is ${(size / 1048576).toFixed(0)} MB; an SVG may have up to 20 MB.`)
+
+const PACKED_PIECE = 16384
 
 /** The bytes of a gzip file, taken out piece by piece, so that one that grows without end is refused before it is large. */
 const unpacked = (bytes: Uint8Array): Uint8Array => {
@@ -46,7 +47,6 @@ const unpacked = (bytes: Uint8Array): Uint8Array => {
   }
   return all
 }
-const PACKED_PIECE = 16384
 
 /**
  * The text of an SVG file, packed (svgz) or not. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not valid UTF-8
@@ -56,7 +56,7 @@ const PACKED_PIECE = 16384
 export const decoded = (bytes: Uint8Array): Decoded => {
   if (bytes.length === 0) throw new Unreadable('The file is empty.')
   if (bytes.length > LARGEST_SVG) throw tooLarge(bytes.length)
-  if (marked(bytes, 0x1f, 0x8b)) return { ...decoded(unpacked(bytes)), packed: true }
+  if (marked(bytes, 0x1f, 0x8b)) return decoded(unpacked(bytes))
   if (marked(bytes, 0xff, 0xfe)) return { text: utf16(bytes, true), encoding: 'utf-16le' }
   if (marked(bytes, 0xfe, 0xff)) return { text: utf16(bytes, false), encoding: 'utf-16be' }
   try {
@@ -67,8 +67,7 @@ export const decoded = (bytes: Uint8Array): Decoded => {
 }
 
 /** The bytes of a text in the encoding it was read from. */
-export const encoded = ({ text, encoding, packed }: Decoded): Uint8Array => {
-  if (packed) return gzipSync(encoded({ text, encoding }), { mtime: 0 })
+export const encoded = ({ text, encoding }: Decoded): Uint8Array => {
   if (encoding === 'utf-8') return new TextEncoder().encode(text)
   if (encoding === 'iso-8859-1') return Uint8Array.from(text, letter => letter.charCodeAt(0))
   const bytes = new Uint8Array(text.length * 2)

@@ -38,7 +38,7 @@ describe('remapping a project', () => {
     const byHand = apply(left, { do: 'retarget', inks: ['#ffffff'], to: first })
     expect(colorsOf(byHand, inks).get('#ffffff')).toBe(hexOfSwatch(first))
     const gray = [...inks, { hex: '#808080', area: 0.1 }]
-    const tinted = colorsOf(done({ do: 'treat neutrals', neutrals: 'tinted' }), gray).get('#808080') as string
+    const tinted = colorsOf(done({ do: 'match', targets: matchedTargets(gray, project) }, { do: 'treat neutrals', neutrals: 'tinted' }), gray).get('#808080') as string
     expect(Math.hypot(labOf(tinted).a, labOf(tinted).b)).toBeGreaterThan(0.01)
   })
   it('has a group follow its swatch in its own way, led by another ink', () => {

@@ -1,0 +1,89 @@
+import { randomUUID } from 'node:crypto'
+import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
+import { dirname } from 'node:path'
+import { gunzipSync, gzipSync } from 'node:zlib'
+import { cleanSvg, type Removal } from '../core/artwork/clean'
+import { decoded, encoded, type Decoded } from '../core/artwork/encoding'
+import { measuredInks, type InkSummary } from '../core/artwork/inks'
+import { readSvg } from '../core/artwork/read'
+import type { Reading } from '../core/artwork/reading'
+import { writeSvg } from '../core/artwork/write'
+import type { Hex } from '../core/color/convert'
+import { colorsOf } from '../core/project/colors'
+import { matchedBy } from '../core/project/remapping'
+import { matchedTargets, newProject } from '../core/project/create'
+import { gatheredScheme } from '../core/project/scheme'
+import { FIRST_REMAP } from '../core/project/schema'
+import type { InkArea, Match } from '../core/remap/match'
+import type { Neutrals } from '../core/remap/remap'
+import type { Shading } from '../core/remap/shading'
+import { renderSvg } from '../render/resvg'
+
+/** The longer side of the picture inks are measured on, in pixels. */
+const MEASURED = 256
+
+/** Colors to be put in place of others, whatever the artwork. */
+export interface FixedMap { kind: 'map', pairs: ReadonlyArray<readonly [Hex, Hex]> }
+
+/** A scheme that the inks of an artwork are matched to, and how; `shading` null is the usual of the match. */
+export interface SchemePlan {
+  kind: 'scheme', colors: ReadonlyArray<{ hex: Hex, name: string | null }>
+  match: Match, seed: number, shading: Shading | null, neutrals: Neutrals, tolerance: number, restrict: readonly Hex[] | null
+}
+export type Plan = FixedMap | SchemePlan
+
+/** What was seen of a file while it was remapped: what had to go, and what was left alone. */
+export interface Told { removed: Removal[], notes: string[] }
+
+interface Opened { bytes: Uint8Array, file: Decoded, reading: Reading, removed: Removal[] }
+
+const open = async (path: string): Promise<Opened> => {
+  const bytes = await readFile(path)
+  const file = decoded(bytes)
+  const { source, removed } = cleanSvg(file.text)
+  return { bytes, file, reading: readSvg(source), removed }
+}
+
+/** The inks of a file by falling area, with what had to go and what was left alone. Throws Unreadable for what is no SVG. */
+export const inksOf = async (path: string): Promise<Told & { inks: InkSummary[] }> => {
+  const { reading, removed } = await open(path)
+  const { inks } = await measuredInks(reading, renderSvg, MEASURED)
+  return { inks, removed, notes: reading.notes }
+}
+
+/** What every ink becomes by a plan. */
+export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap<Hex, Hex> => {
+  if (plan.kind === 'map') return new Map(plan.pairs)
+  const scheme = gatheredScheme(plan.colors.map(({ hex, name }) => ({ hex, name, share: null, from: { kind: 'list', title: 'scheme', hex } })), [])
+  const sets = plan.restrict ? [{ id: 'set', title: 'set', colors: plan.restrict.map(hex => ({ hex, name: '' })) }] : []
+  const { match, seed, neutrals, tolerance } = plan
+  const project = { ...newProject('remap'), scheme, derived: false, lead: scheme[0]?.id ?? null, sets, remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, restrict: sets[0]?.id ?? null } }
+  const { remap } = matchedBy(project, match, seed, matchedTargets(inks, project))
+  return colorsOf({ ...project, remap: { ...remap, shading: plan.shading ?? remap.shading } }, inks)
+}
+
+/** Writes a file whole or not at all. */
+const writeWhole = async (path: string, bytes: Uint8Array): Promise<void> => {
+  await mkdir(dirname(path), { recursive: true })
+  const draft = `${path}.${randomUUID().slice(0, 8)}`
+  try {
+    await writeFile(draft, bytes)
+    await rename(draft, path)
+  } catch (error) {
+    await rm(draft, { force: true })
+    throw error
+  }
+}
+
+/** Remaps a file by a plan; where nothing changes it comes out byte for byte. A name that ends in `.svgz` is written packed. */
+export const remapFile = async (path: string, plan: Plan, out: string): Promise<Told> => {
+  const { bytes, file, reading, removed } = await open(path)
+  const { inks } = plan.kind === 'map' ? { inks: [] } : await measuredInks(reading, renderSvg, MEASURED)
+  const colors = plannedColors(plan, inks)
+  const text = writeSvg(reading, ({ hex }) => colors.get(hex) ?? hex)
+  const wasPacked = bytes[0] === 0x1f && bytes[1] === 0x8b
+  const packed = /\.svgz$/i.test(out)
+  if (text === file.text) await writeWhole(out, wasPacked === packed ? bytes : packed ? gzipSync(bytes) : gunzipSync(bytes))
+  else await writeWhole(out, packed ? gzipSync(encoded({ ...file, text })) : encoded({ ...file, text }))
+  return { removed, notes: reading.notes }
+}
