@@ -1,11 +1,15 @@
-import { INKS_ATTRIBUTE, variableOf } from '../../core/artwork/write'
+import { INKS_ATTRIBUTE, SHAPE_ATTRIBUTE, variableOf, type HandPaint } from '../../core/artwork/write'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 
 const SHEET = `
 :host { display: block }
 svg { display: block; width: 100%; height: 100% }
 a { cursor: inherit }
+[data-picked] { outline: 2px solid oklch(0.56 0.13 268); outline-offset: 1px }
 `
+
+/** No shape painted by hand. */
+export const NOTHING_BY_HAND: ReadonlyMap<number, HandPaint> = new Map()
 
 /** Puts the SVG of an artwork into a shadow root of its own, so that neither its rules nor its names reach the page. */
 const fill = (host: HTMLElement, svg: string): SVGElement => {
@@ -27,13 +31,37 @@ const fill = (host: HTMLElement, svg: string): SVGElement => {
 
 /**
  * Shows an artwork in an element and keeps its colors: a change of colors sets one CSS variable for each ink
- * that changed. Returns the inks under a point of the page.
+ * that changed, and the style of each shape painted by hand. Returns the inks and the shape under a point of the page.
  */
 export const useArtworkHost = (
   host: Readonly<Ref<HTMLElement | null>>, screen: () => ScreenArtwork | undefined, colors: () => ReadonlyMap<string, string>,
+  byHand: () => ReadonlyMap<number, HandPaint> = () => NOTHING_BY_HAND,
 ) => {
   const problem = ref<string | null>(null)
   let set: string[] = []
+  /** The shapes painted by hand, each with the style it came with. */
+  let painted = new Map<number, { shape: SVGElement, style: string | null }>()
+
+  const paintByHand = (): void => {
+    const [root, now] = [host.value?.shadowRoot, byHand()]
+    if (!root) return
+    for (const [place, { shape, style }] of painted) {
+      if (now.has(place)) continue
+      if (style === null) shape.removeAttribute('style')
+      else shape.setAttribute('style', style)
+      painted.delete(place)
+    }
+    for (const [place, paint] of now) {
+      const known = painted.get(place)
+      const shape = known?.shape ?? root.querySelector<SVGElement>(`[${SHAPE_ATTRIBUTE}="${place}"]`)
+      if (!shape) continue
+      if (!known) painted.set(place, { shape, style: shape.getAttribute('style') })
+      else if (known.style === null) shape.removeAttribute('style')
+      else shape.setAttribute('style', known.style)
+      for (const name of ['fill', 'stroke', 'opacity'] as const)
+        if (paint[name] !== undefined) shape.style.setProperty(name, String(paint[name]), 'important')
+    }
+  }
 
   const paint = (): void => {
     const [element, shown] = [host.value, screen()]
@@ -50,6 +78,7 @@ export const useArtworkHost = (
   watch([host, screen], ([element, shown]) => {
     if (!element || !shown) return
     set = []
+    painted = new Map()
     try {
       fill(element, shown.svg)
       problem.value = null
@@ -57,14 +86,17 @@ export const useArtworkHost = (
       problem.value = reasonOf(error)
     }
     paint()
+    paintByHand()
   }, { immediate: true, flush: 'post' })
   watch(colors, paint, { flush: 'sync' })
+  watch(byHand, paintByHand, { flush: 'post' })
 
+  const shapeAt = (x: number, y: number): Element | null => host.value?.shadowRoot?.elementFromPoint(x, y)?.closest(`[${SHAPE_ATTRIBUTE}]`) ?? null
   const inksAt = (x: number, y: number): string[] => {
     const shown = screen()
-    const at = host.value?.shadowRoot?.elementFromPoint(x, y)?.closest(`[${INKS_ATTRIBUTE}]`)
+    const at = shapeAt(x, y)
     return (at?.getAttribute(INKS_ATTRIBUTE) ?? '').split(' ').flatMap(place => shown?.inks[Number(place)] ?? []).filter((_, i) => Boolean(at) && i < 8)
   }
 
-  return { problem, inksAt }
+  return { problem, inksAt, shapeAt, root: () => host.value?.shadowRoot ?? null }
 }

@@ -4,7 +4,7 @@ import { parseColor } from '../../core/color/parse'
 import { MOST_BYTES } from '../../core/extract/picture'
 import { LARGEST_SVG } from '../../core/artwork/unreadable'
 import { nextPlace } from '../../core/project/gather'
-import { MOST_REFERENCES, MOST_SWATCHES, type Reference } from '../../core/project/schema'
+import { MOST_ARTWORK, MOST_REFERENCES, MOST_SWATCHES, type Reference } from '../../core/project/schema'
 
 /** What became of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
 export interface Report { file: string, lines: string[], refused: boolean, again?: () => void }
@@ -14,7 +14,8 @@ const LONGEST_TITLE = 120
 const PICTURE = /\.(png|jpe?g|webp)$/i
 const OTHER_PICTURE = /\.(gif|tiff?|bmp|heic|avif|psd|ico)$/i
 
-const isSvg = (file: File): boolean => /\.svg$/i.test(file.name) || file.type === 'image/svg+xml'
+/** Whether a file is SVG, packed or not, by its name or kind. */
+export const isSvgFile = (file: File): boolean => /\.svgz?$/i.test(file.name) || file.type === 'image/svg+xml'
 const isPicture = (file: File): boolean => PICTURE.test(file.name) || /^image\/(png|jpeg|webp)$/.test(file.type)
 const isOtherPicture = (file: File): boolean => OTHER_PICTURE.test(file.name) || file.type.startsWith('image/')
 
@@ -61,6 +62,7 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
 
   const addArtwork = async (file: File, signal: AbortSignal): Promise<void> => {
     refuseOver(file, LARGEST_SVG, 'an SVG')
+    if ((project.settled?.artwork.length ?? 0) >= MOST_ARTWORK) throw new Error(`A project holds up to ${MOST_ARTWORK} artworks; remove one first.`)
     current.value = { file: file.name, doing: 'reading it and measuring its inks' }
     const removed = await project.addArtwork(file, signal)
     if (removed.length) reports.value.push({ file: file.name, lines: removed, refused: false })
@@ -84,7 +86,7 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
   }
 
   const addOne = async (file: File, signal: AbortSignal): Promise<void> => {
-    if (isSvg(file)) {
+    if (isSvgFile(file)) {
       const sheet = file.size <= LONGEST_LIST && isSwatchSheet(await file.text())
       if (!sheet) return addArtwork(file, signal)
       takeText(await file.text(), file.name, file.name)

@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
+import type { HandPaint } from '../../core/artwork/write'
 import { unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
 import type { ArtworkFile } from '../../core/project/schema'
 import type { ArtworkDesk, ScreenArtwork } from '../workers/artwork.worker'
@@ -74,11 +75,14 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return kept
   }
 
-  /** The bytes of an artwork in other colors. */
-  const write = async (hash: string, colors: ReadonlyMap<string, string>): Promise<Uint8Array> => {
+  /** The bytes of an artwork in other colors, with its touch-ups. */
+  const write = async (hash: string, colors: ReadonlyMap<string, string>, byHand: ReadonlyMap<number, HandPaint>): Promise<Uint8Array> => {
     await open(hash)
-    return artworkDesk().write(hash, colors)
+    return artworkDesk().write(hash, colors, byHand)
   }
 
-  return { files, screens, maps, proofs, open, add, write }
+  /** An archive of files, by their names. */
+  const pack = (all: Record<string, Uint8Array>): Promise<Uint8Array> => artworkDesk().pack(all)
+
+  return { files, screens, maps, proofs, open, add, write, pack }
 })

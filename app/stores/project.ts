@@ -2,13 +2,17 @@ import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import standIns from '~/stand-ins.json'
 import { apply, sayCommand, type Command } from '../../core/project/commands'
-import { colorsOf, standInColors } from '../../core/project/colors'
+import { colorsOf, standInColors, touchesOf } from '../../core/project/colors'
+import type { HandPaint } from '../../core/artwork/write'
+import { inLook } from '../../core/project/compose'
 import { matchedTargets, unitedInks } from '../../core/project/create'
 import { historyOf, redone, stepped, undone, type History } from '../../core/project/history'
 import { sameSwatches } from '../../core/project/scheme'
 import type { Artwork, Harmony, Look, Project } from '../../core/project/schema'
 import type { TrailChange, TrailState } from '../../core/project/trail'
 
+const NO_COLORS: ReadonlyMap<string, string> = new Map()
+const NO_TOUCHES: ReadonlyMap<number, HandPaint> = new Map()
 const STAND_IN_INKS = standIns.inks as Array<[string, number]>
 
 /** The project in work: its document with undo and redo, what is previewed over it, and the artwork shown. */
@@ -41,11 +45,36 @@ export const useProject = defineStore('project', () => {
   /** The artwork as a list that stays the same while only colors change. */
   const artworks = computed<readonly Artwork[]>(() => document.value?.artwork ?? [])
   const united = computed(() => unitedInks(artworks.value.flatMap(({ hash }) => files.files.get(hash) ?? [])))
-  /** What every ink becomes in a project as it could be. */
-  const colorsIn = (project: Project): ReadonlyMap<string, string> => project.artwork.length ? colorsOf(project, united.value) : standInColors(project.scheme, STAND_IN_INKS)
-  /** What every ink of the project becomes. */
-  const colors = computed<ReadonlyMap<string, string>>(() => document.value ? colorsIn(document.value) : new Map())
-  const settledColors = computed<ReadonlyMap<string, string>>(() => settled.value ? colorsIn(settled.value) : new Map())
+  /** What every ink becomes in a project as it could be; on one of its artworks, with the exceptions of it. */
+  const colorsIn = (project: Project, art: string | null = null, inks = united.value): ReadonlyMap<string, string> => project.artwork.length ? colorsOf(project, inks, art) : standInColors(project.scheme, STAND_IN_INKS)
+  /** What every ink becomes, first on all artwork, then on those with exceptions, worked out when first asked for. */
+  const colorsWithin = (project: () => Project | null) => computed(() => {
+    const [now, inks] = [project(), united.value]
+    const known = new Map<string | null, ReadonlyMap<string, string>>()
+    return (art: string | null): ReadonlyMap<string, string> => {
+      const own = art !== null && now?.remap.exceptions[art] ? art : null
+      const found = known.get(own) ?? (now ? colorsIn(now, own, inks) : NO_COLORS)
+      known.set(own, found)
+      return found
+    }
+  })
+  const [allColors, allSettled] = [colorsWithin(() => document.value), colorsWithin(() => settled.value)]
+  /** What the inks of an artwork become, while something is previewed, and as it is. */
+  const colorsFor = (art: string): ReadonlyMap<string, string> => allColors.value(art)
+  const settledFor = (art: string): ReadonlyMap<string, string> => allSettled.value(art)
+  /** What every ink of the project becomes, exceptions aside. */
+  const colors = computed(() => allColors.value(null))
+  const settledColors = computed(() => allSettled.value(null))
+  /** What the shapes of an artwork are painted with by hand. */
+  const touchesFor = (art: string, of: Project | null = document.value): ReadonlyMap<number, HandPaint> => of?.remap.touches[art] ? touchesOf(of, art) : NO_TOUCHES
+
+  /** What the piece on the stage looks like in another look: the colors of its inks, and what is painted by hand. */
+  const shownIn = (look: Look): { colors: ReadonlyMap<string, string>, byHand: ReadonlyMap<number, HandPaint> } => {
+    const [now, art] = [settled.value, piece.value?.id ?? '']
+    if (!now) return { colors: NO_COLORS, byHand: NO_TOUCHES }
+    const there = inLook(now, look)
+    return { colors: colorsIn(there, art), byHand: touchesFor(art, there) }
+  }
 
   const settle = (next: History<Project>, change?: TrailChange): void => {
     previewed.value = null
@@ -134,13 +163,12 @@ export const useProject = defineStore('project', () => {
     return now ? { ...command, targets: matchedTargets(united.value, apply(now, command), now.remap.targets) } : command
   }
 
-  /** Matches inks to the scheme afresh: all of them, or the one named. */
-  const match = (only?: string): void => {
+  /** Matches inks to the scheme afresh: all of them, or those named; by another strategy or deal, where one is said. */
+  const matched = (how: Partial<Pick<Project['remap'], 'match' | 'seed'>> = {}, only?: readonly string[]): Command | null => {
     const now = history.value?.present
-    if (!now) return
-    const targets = matchedTargets(united.value, now)
-    const own = only === undefined ? undefined : targets[only]
-    run({ do: 'match', targets: only !== undefined && own ? { [only]: own } : targets })
+    if (!now) return null
+    const targets = matchedTargets(united.value, { ...now, remap: { ...now.remap, ...how } })
+    return { do: 'match', ...how, targets: only ? Object.fromEntries(only.flatMap(ink => targets[ink] ? [[ink, targets[ink]]] : [])) : targets }
   }
 
   /** Takes in a file as artwork: its inks join those of the project and are matched, targets set before stay. */
@@ -182,7 +210,7 @@ export const useProject = defineStore('project', () => {
   }
 
   return {
-    id, document, settled, previewing, settledColors, artwork, pieces, piece, shownId, pickedId, united, colors, undoable, redoable,
-    colorsIn, run, runSaying, preview, adopting, goTo, keep, renameKept, undo, redo, composing, matching, match, addArtwork, open, close,
+    id, document, settled, previewing, settledColors, artwork, pieces, piece, shownId, pickedId, united, colors, colorsFor, settledFor, touchesFor, shownIn, undoable, redoable,
+    colorsIn, run, runSaying, preview, adopting, goTo, keep, renameKept, undo, redo, composing, matching, matched, addArtwork, open, close,
   }
 })

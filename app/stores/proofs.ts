@@ -4,6 +4,7 @@ import { defineStore } from 'pinia'
 import { z } from 'zod'
 import { dealtCandidate, inHarmony, REACH, reordered, shownHarmonies, varied, type Candidate, type Variation } from '../../core/project/candidates'
 import { inLook, lookOf } from '../../core/project/compose'
+import type { HandPaint } from '../../core/artwork/write'
 import { HARMONIES } from '../../core/harmony/harmony'
 import { lookSchema, type Artwork, type Project } from '../../core/project/schema'
 
@@ -13,8 +14,8 @@ export const SHEETS = [
 ] as const
 export type Sheet = (typeof SHEETS)[number]['sheet']
 
-/** A candidate with the artwork it is shown on, and what every ink becomes in it. */
-export interface Proof extends Candidate { piece: Artwork, colors: ReadonlyMap<string, string> }
+/** A candidate with the artwork it is shown on, what every ink becomes in it, and what is painted by hand. */
+export interface Proof extends Candidate { piece: Artwork, colors: ReadonlyMap<string, string>, byHand: ReadonlyMap<number, HandPaint> }
 
 /** A deal made before: the look it was dealt from, its first seed, and the harmony it stayed in. */
 const pastDealSchema = z.object({ from: lookSchema, seed: z.number().int(), kind: z.enum(HARMONIES).nullable() })
@@ -64,7 +65,8 @@ export const useProofs = defineStore('proofs', () => {
     let since = performance.now()
     for (const candidate of offered(now)) {
       const piece = (byTurns.value ? project.pieces[next.length % project.pieces.length] : project.piece) ?? project.piece
-      if (piece) next.push({ ...candidate, piece, colors: project.colorsIn(inLook(now, candidate.look)) })
+      const there = inLook(now, candidate.look)
+      if (piece) next.push({ ...candidate, piece, colors: project.colorsIn(there, piece.id), byHand: project.touchesFor(piece.id, there) })
       if (performance.now() - since < SLICE) continue
       shown.value = [...next, ...shown.value.slice(next.length)]
       await new Promise(resolve => requestAnimationFrame(resolve))

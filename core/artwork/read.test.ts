@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
 import { cleanSvg } from './clean'
 import { readSvg } from './read'
-import { screenSvg, writeSvg } from './write'
+import { screenSvg, writeSvg, type HandPaint } from './write'
 
 const wrap = (body: string, said = ''): string => `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"${said}>${body}</svg>`
 const inksOf = (body: string): Record<string, number> => Object.fromEntries(readSvg(wrap(body)).inks.map(({ hex, uses }) => [hex, uses]))
@@ -114,9 +114,18 @@ describe('writing', () => {
     const source = '<!DOCTYPE svg [<!ENTITY c "fill:#ff8800">]><svg xmlns="http://www.w3.org/2000/svg"><rect style="&c;"/><circle style="&c;"/></svg>'
     expect(remapped(source, { '#ff8800': '#112233' })).toBe(source.replace('#ff8800', '#112233'))
   })
+  it('paints shapes by hand over all the file says of them', () => {
+    const source = wrap('<style>.a{fill:#ff8800}</style><rect class="a"/><circle style="fill:#ff8800;"/><path fill="#00ff00"/>')
+    const written = (map: ReadonlyMap<number, HandPaint>, from = source): string => writeSvg(readSvg(from), ({ hex }) => hex, map)
+    expect(written(new Map([[2, { fill: '#112233' }], [3, { stroke: '#445566', opacity: 0.5 }], [99, { fill: '#000000' }]])))
+      .toBe(wrap('<style>.a{fill:#ff8800}</style><rect style="fill:#112233" class="a"/><circle style="fill:#ff8800;stroke:#445566;opacity:0.5"/><path fill="#00ff00"/>'))
+    expect(written(new Map([[2, { fill: '#112233' }]]), wrap('<style>.a{fill:red!important}</style><rect class="a"/>'))).toContain('style="fill:#112233!important"')
+    expect(written(new Map([[4, {}]]))).toBe(source)
+  })
+  it('gives the colors of a gradient as a run', () => expect(readSvg(wrap('<linearGradient id="g"><stop stop-color="#ff8800"/><stop stop-color="#00ff00"/><stop stop-color="#ff8800"/></linearGradient><rect fill="url(#g)"/><circle fill="url(#g)"/>')).runs).toEqual([['#ff8800', '#00ff00', '#ff8800']]))
   it('gives the screen variables and says which ink a shape wears', () => {
     const screen = screenSvg(readSvg(wrap('<rect fill="#ff8800"/><circle fill="#ff880080"/>')))
-    expect(screen).toContain('<rect data-inks="0" fill="var(--ink-0)"/>')
+    expect(screen).toContain('<rect data-shape="1" data-inks="0" fill="var(--ink-0)"/>')
     expect(screen).toContain('fill="rgb(from var(--ink-0) r g b / 0.5')
   })
 })

@@ -45,6 +45,8 @@ class PaintWalk {
   readonly order: Ink[] = []
   readonly paints = new Map<Element, number[]>()
   readonly notes = new Set<string>()
+  /** The gradients that paint, with the colors of their stops. */
+  readonly runs = new Map<Element, Hex[]>()
   /** Elements whose inherited `fill` or `color` nobody wrote, and those where that must stay so. */
   readonly unwritten = { fill: new Set<Element>(), color: new Set<Element>() }
   readonly guarded = { fill: new Set<Element>(), color: new Set<Element>() }
@@ -168,7 +170,8 @@ class PaintWalk {
       return true
     }
     if (!target.local.endsWith('Gradient')) return false
-    for (const stop of this.stopsOf(target)) this.single(stop, 'stop-color', painted)
+    const run = this.stopsOf(target).flatMap(stop => this.single(stop, 'stop-color', painted) ?? [])
+    if (!this.runs.has(target)) this.runs.set(target, run)
     return true
   }
 
@@ -183,17 +186,22 @@ class PaintWalk {
     return []
   }
 
-  /** A color that belongs to one element and is not inherited: a stop, a flood or a light. */
-  private single(element: Element, property: 'stop-color' | 'flood-color' | 'lighting-color', painted: Element | null): void {
+  /** A color that belongs to one element and is not inherited: a stop, a flood or a light. Returns it where it can be read. */
+  private single(element: Element, property: 'stop-color' | 'flood-color' | 'lighting-color', painted: Element | null): Hex | null {
     const again = this.visited.has(element)
     this.visited.add(element)
     const own = this.within(element, this.inheritedAt(element))
     const said = this.lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? { kind: 'initial' }
     const paint = said.kind === 'current' ? own.color : said
-    if (paint.kind === 'color') this.write(paint.token, painted, again, property === 'stop-color')
-    else if (paint.kind === 'initial' && said.kind === 'current') this.leave('color', element, painted, again)
-    else if (paint.kind === 'initial' || paint.kind === 'inherit') this.add(INITIAL_HEX[property], painted, again).additions.push(...again ? [] : [{ element, property }])
-    else if (paint.kind === 'unread') this.unread(paint.text)
+    if (paint.kind === 'color') {
+      this.write(paint.token, painted, again, property === 'stop-color')
+      return paint.token.hex
+    }
+    if (paint.kind === 'unread') this.unread(paint.text)
+    if (paint.kind !== 'initial' && paint.kind !== 'inherit') return null
+    if (said.kind === 'current') this.leave('color', element, painted, again)
+    else this.add(INITIAL_HEX[property], painted, again).additions.push(...again ? [] : [{ element, property }])
+    return INITIAL_HEX[property]
   }
 
   private references(element: Element): void {
@@ -300,5 +308,5 @@ export const readSvg = (source: string): Reading => {
     if (!walk.unwritten[property].size) continue
     walk.inks.get(INITIAL_HEX[property])?.additions.push(...additionsFor(markup, property, walk.unwritten[property], walk.guarded[property]))
   }
-  return { markup, inks: walk.order, paints: walk.paints, notes: [...walk.notes].slice(0, MOST_NOTES) }
+  return { markup, inks: walk.order, paints: walk.paints, runs: [...walk.runs.values()].filter(run => new Set(run).size > 1), notes: [...walk.notes].slice(0, MOST_NOTES) }
 }

@@ -22,6 +22,8 @@ export interface Reading {
   markup: Markup
   inks: Ink[]
   paints: ReadonlyMap<Element, readonly number[]>
+  /** The colors of each gradient that paints, from its first stop to its last. */
+  runs: Hex[][]
   /** What was left alone, in plain sentences. */
   notes: string[]
 }

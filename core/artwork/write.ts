@@ -1,5 +1,5 @@
 import type { Hex } from '../color/convert'
-import { attributeOf, SVG_NAMESPACE, type Markup } from './markup'
+import { attributeOf, SVG_NAMESPACE, type Element, type Markup } from './markup'
 import { asVariable, rewritten } from './paint'
 import { edited, type Edit } from './passage'
 import type { Addition, Ink, Reading } from './reading'
@@ -9,6 +9,31 @@ const addition = ({ element, property }: Addition, text: string): Edit => {
   return said
     ? { start: said.inside.start, end: said.inside.end, text }
     : { start: element.nameEnd, end: element.nameEnd, text: ` ${property}="${text}"` }
+}
+
+/** What a shape is painted with by hand, whatever the file says: colors, and an opacity in [0, 1] over the whole shape. */
+export interface HandPaint { fill?: Hex, stroke?: Hex, opacity?: number }
+
+/** The declarations that paint a shape by hand; they win over sheets and over what its own style says. */
+const declarationsOf = (paint: HandPaint, weight: string): string =>
+  (['fill', 'stroke', 'opacity'] as const).flatMap(name => paint[name] === undefined ? [] : [`${name}:${paint[name]}${weight}`]).join(';')
+
+const handEdit = (element: Element, paint: HandPaint, weight: string): Edit[] => {
+  const text = declarationsOf(paint, weight)
+  if (!text) return []
+  const style = element.attributes.find(({ name }) => name === 'style')
+  if (!style) return [{ start: element.nameEnd, end: element.nameEnd, text: ` style="${text}"` }]
+  const said = style.value.text.trim()
+  return [{ start: style.inside.end, end: style.inside.end, text: `${said && !said.endsWith(';') ? ';' : ''}${text}` }]
+}
+
+/** Edits that paint shapes by hand, by their place among the elements. Shapes the file does not have are passed over. */
+const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandPaint>): Edit[] => {
+  const weight = byHand.size && /!\s*important/i.test(markup.source) ? '!important' : ''
+  return [...byHand].flatMap(([shape, paint]) => {
+    const element = markup.elements[shape]
+    return element ? handEdit(element, paint, weight) : []
+  })
 }
 
 const editsFor = ({ inks }: Reading, colorOf: (ink: Ink) => Hex): Edit[] => {
@@ -31,26 +56,30 @@ const namespaceEdit = ({ root, unbound }: Markup): Edit => {
 
 const KNOWN_PREFIXES: Readonly<Record<string, string>> = { xlink: 'http://www.w3.org/1999/xlink', svg: SVG_NAMESPACE }
 
+const UNTOUCHED: ReadonlyMap<number, HandPaint> = new Map()
+
 /**
  * The SVG with other colors: only the color tokens of inks whose color changes are replaced; an ink nobody
- * wrote gets the attributes it needs. Where nothing changes, the source comes back letter for letter.
+ * wrote gets the attributes it needs, and a shape painted by hand says so in its style. Where nothing changes,
+ * the source comes back letter for letter.
  */
-export const writeSvg = (reading: Reading, colorOf: (ink: Ink) => Hex): string =>
-  edited(reading.markup.source, editsFor(reading, colorOf))
+export const writeSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED): string =>
+  edited(reading.markup.source, [...editsFor(reading, colorOf), ...handEdits(reading, byHand)])
 
 /** The SVG with other colors for a strict renderer: with the namespaces it lacks. Not for hand-over. */
-export const renderableSvg = (reading: Reading, colorOf: (ink: Ink) => Hex): string =>
-  edited(reading.markup.source, [namespaceEdit(reading.markup), ...editsFor(reading, colorOf)])
+export const renderableSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED): string =>
+  edited(reading.markup.source, [namespaceEdit(reading.markup), ...editsFor(reading, colorOf), ...handEdits(reading, byHand)])
 
 /** The name of the CSS variable that holds an ink on the screen, by its place among the inks. */
 export const variableOf = (place: number): string => `--ink-${place}`
 
-/** The attribute that names, on the screen, the inks a shape is painted with. */
+/** The attributes that name, on the screen, the inks a shape is painted with, and the shape by its place among the elements. */
 export const INKS_ATTRIBUTE = 'data-inks'
+export const SHAPE_ATTRIBUTE = 'data-shape'
 
 /**
  * The SVG for the screen: every ink is a CSS variable, so that a change of scheme sets as many values as
- * there are inks. Shapes name their inks, and the root gets the namespaces it lacks.
+ * there are inks. Shapes have a number and name their inks, and the root gets the namespaces it lacks.
  */
 export const screenSvg = ({ markup, inks, paints }: Reading): string => {
   const edits: Edit[] = []
@@ -60,7 +89,7 @@ export const screenSvg = ({ markup, inks, paints }: Reading): string => {
     for (const each of additions) edits.push(addition(each, `var(${variable})`))
   })
   for (const [element, places] of paints)
-    edits.push({ start: element.nameEnd, end: element.nameEnd, text: ` ${INKS_ATTRIBUTE}="${places.join(' ')}"` })
+    edits.push({ start: element.nameEnd, end: element.nameEnd, text: ` ${SHAPE_ATTRIBUTE}="${element.index}" ${INKS_ATTRIBUTE}="${places.join(' ')}"` })
   edits.push(namespaceEdit(markup))
   return edited(markup.source, edits)
 }

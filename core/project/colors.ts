@@ -1,9 +1,10 @@
+import type { HandPaint } from '../artwork/write'
 import { labOf, type Hex } from '../color/convert'
 import type { InkArea } from '../remap/match'
 import { recolored } from '../remap/remap'
 import { nearestIn } from '../remap/restrict'
 import { shaded } from '../remap/shading'
-import { followed, remappingOf, restrictionOf, touchedPaints, type Remapped, type TouchedPaint } from './remapping'
+import { followed, remappingOf, restrictionOf, touchedPaints, type Remapped } from './remapping'
 import type { ColorSet } from './schema'
 
 const hexesOf = new WeakMap<ColorSet, Hex[]>()
@@ -30,8 +31,11 @@ export const colorsOf = (project: Remapped, united: readonly InkArea[], artwork:
   return new Map([...colors].map(([ink, hex]) => [ink, remapping.targets.get(ink) || remapping.tinted.has(ink) ? near(hex) : hex]))
 }
 
+/** What every ink would become without a restriction. */
+export const recoloredFreely = (project: Remapped, united: readonly InkArea[], artwork: string | null = null): Map<Hex, Hex> => recolored(united, remappingOf(project, united, artwork))
+
 /** What the shapes of an artwork that were touched up are painted with, by shape. */
-export const touchesOf = (project: Remapped, artwork: string): Map<number, TouchedPaint> => {
+export const touchesOf = (project: Remapped, artwork: string): Map<number, HandPaint> => {
   const touches = project.remap.touches[artwork]
   if (!touches?.length) return new Map()
   const { swatches } = remappingOf(project, [])

@@ -1,3 +1,4 @@
+import type { HandPaint } from '../artwork/write'
 import { isNeutral, type Hex, type Hued } from '../color/convert'
 import { turned, turnedHue } from '../color/wheel'
 import { AT_REST, adjusted } from '../harmony/adjust'
@@ -5,7 +6,7 @@ import { ladder } from '../harmony/ladder'
 import { nearLeads } from '../remap/near'
 import type { InkArea } from '../remap/match'
 import type { Remapping } from '../remap/remap'
-import type { ColorSet, Following, Project, Remap, Target, Touch } from './schema'
+import { MOST_SETS, type ColorSet, type Following, type Project, type Remap, type Target, type Touch } from './schema'
 import { dominantOf } from './worn'
 
 /* What a project says about remapping, and how it is changed. */
@@ -126,14 +127,11 @@ export const untouched = (project: Project, artwork: string, id: string | null):
 
 /** The project with a set to restrict results to, restricted to it. */
 export const restrictedTo = (project: Project, set: ColorSet): Project =>
-  ({ ...withRemap(project, { restrict: set.id }), sets: [...project.sets.filter(({ id }) => id !== set.id), set] })
+  ({ ...withRemap(project, { restrict: set.id }), sets: [...project.sets.filter(({ id }) => id !== set.id), set].slice(-MOST_SETS) })
 
-/** What every shape that was touched up is painted with, by shape: the later touch-up wins. `opacity` lies over the whole shape. */
-export interface TouchedPaint { fill?: Hex, stroke?: Hex, opacity?: number }
-
-/** What the touch-ups of an artwork come to, by shape. Those whose swatch is gone color nothing. */
-export const touchedPaints = (touches: readonly Touch[], colorOf: (to: Following) => Hex | null): Map<number, TouchedPaint> => {
-  const paints = new Map<number, TouchedPaint>()
+/** What the touch-ups of an artwork come to, by shape: the later wins. Those whose swatch is gone color nothing. */
+export const touchedPaints = (touches: readonly Touch[], colorOf: (to: Following) => Hex | null): Map<number, HandPaint> => {
+  const paints = new Map<number, HandPaint>()
   for (const { shapes, paint, to, opacity } of touches) {
     const color = to && colorOf(to)
     for (const shape of shapes) paints.set(shape, { ...paints.get(shape), ...color ? { [paint]: color } : {}, ...opacity === null ? {} : { opacity } })

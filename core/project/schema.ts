@@ -39,8 +39,9 @@ export const harmonySchema = z.object({
   free: z.array(z.number()).max(MOST_SWATCHES),
 })
 
-/** The most references a project holds. */
+/** The most references and artworks a project holds. */
 export const MOST_REFERENCES = 60
+export const MOST_ARTWORK = 200
 
 /** How a swatch was made beside the harmony. */
 export const MADE = ['ring', 'ladder', 'complement', 'in-between', 'neutral', 'copy', 'alternative', 'recent', 'deal'] as const
@@ -120,6 +121,9 @@ export const MOST_TOUCHED = 5000
 export const MOST_TOUCHES = 300
 export const MOST_IN_SET = 1000
 
+/** The most sets a project keeps; the oldest go. */
+export const MOST_SETS = 20
+
 /** A color that points to a swatch, or to a rung of its ladder: it follows when the scheme changes. */
 export const followingSchema = z.object({ swatch: idSchema, rung: z.object({ ladder: z.enum(LADDERS), step: z.number().int().min(0).max(RUNGS.most), of: z.number().int().min(RUNGS.least).max(RUNGS.most) }).nullable() })
 
@@ -177,10 +181,10 @@ const documentSchema = z.object({
   references: z.array(referenceSchema).max(MOST_REFERENCES).default([]),
   samples: z.array(sampleSchema).max(MOST_SWATCHES).default([]),
   gathering: gatheringSchema.default(FIRST_GATHERING),
-  artwork: z.array(artworkSchema).max(200),
+  artwork: z.array(artworkSchema).max(MOST_ARTWORK),
   remap: remapSchema,
   /** The sets of colors results can be restricted to. */
-  sets: z.array(colorSetSchema).max(20).default([]),
+  sets: z.array(colorSetSchema).max(MOST_SETS).default([]),
   /** The state of the trail it is in. */
   at: idSchema.nullable().default(null),
 })

@@ -105,7 +105,7 @@ const keyed = (target: Target, event: KeyboardEvent): void => {
 
 <template>
   <svg ref="svg" viewBox="-122 -122 244 244" class="w-full max-w-[248px] cursor-copy touch-none" aria-label="Hue ring" role="group" data-test="ring" @pointerdown="press" @click="addHere">
-    <RingDial :wheel="project.document?.harmony.wheel ?? 'light'" :inks="inks" :colors="project.settledColors" />
+    <RingDial :wheel="project.document?.harmony.wheel ?? 'light'" :inks="inks" :colors="project.piece ? project.settledFor(project.piece.id) : project.settledColors" />
     <polygon :points="polygon" fill="none" stroke="var(--text)" stroke-width="1" />
     <g
       v-for="target in [...targets].reverse()" :key="target.swatch.id" :transform="`translate(${target.x} ${target.y})`" class="target" :class="{ locked: target.swatch.locked }" tabindex="0" role="slider"

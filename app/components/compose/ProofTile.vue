@@ -14,7 +14,7 @@ const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + 
       class="proof" :class="{ current }" :aria-label="`${proof.caption}${current ? ', in use' : ''}`" :aria-pressed="current" :title="`${proof.caption}: click adopts, K keeps, M marks`" :data-proof="proof.key" data-test="proof" :data-colors="proof.look.scheme.map(({ hex }) => hex).join()"
       @click="proofs.adopt(proof, $event)" @pointerenter="proofs.point(proof, $event)" @pointerleave="proofs.point(null, $event)" @focus="proofs.point(proof)" @blur="proofs.point(null)"
     >
-      <span class="block min-h-0 p-1"><ArtworkProof :hash="proof.piece.hash" :ratio="proof.piece.width / proof.piece.height" :colors="proof.colors" /></span>
+      <span class="block min-h-0 p-1"><ArtworkProof :hash="proof.piece.hash" :ratio="proof.piece.width / proof.piece.height" :colors="proof.colors" :by-hand="proof.byHand" /></span>
       <span class="flex h-1.5"><i v-for="swatch in proof.look.scheme" :key="swatch.id" class="h-full" :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 4px` }" /></span>
       <span class="block truncate px-1 text-left text-caption leading-4 first-letter:uppercase">{{ proof.caption }}</span>
     </button>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useVirtualList } from '@vueuse/core'
 import { BookmarkIcon } from '@heroicons/vue/20/solid'
-import { inLook } from '../../../core/project/compose'
 import { branches, type TrailState } from '../../../core/project/trail'
 import { followDrag } from '~/composables/useDrag'
 
@@ -18,7 +17,6 @@ const current = computed(() => project.settled?.at ?? null)
 const pointed = ref<string | null>(null)
 const shown = computed(() => trail.find(pointed.value) ?? trail.find(current.value))
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(computed(() => [...states.value]), { itemWidth: TILE, overscan: 4 })
-const colorsOf = (state: TrailState) => project.settled ? project.colorsIn(inLook(project.settled, state.look)) : new Map<string, string>()
 const placeOf = (id: string | null): number => states.value.findIndex(state => state.id === id)
 
 const pointer = restingPointer()
@@ -108,7 +106,7 @@ const marker = computed(() => `${(placeOf(pointed.value ?? current.value) + 0.5)
               class="state" :class="{ current: state.id === current, branch: !onlyKept && branches(trail.states, index) }" :aria-label="`State ${index + 1}: ${state.kept ?? state.did}`" :aria-current="state.id === current ? 'step' : undefined" :title="state.kept ?? `${state.did}, ${when(state.at)}`"
               data-test="state" :data-state="state.id" @click="go(state, $event)" @pointerenter="point(state, $event)" @focus="point(state)" @blur="point(null)" @keydown="keyed"
             >
-              <ArtworkProof v-if="project.piece" :hash="project.piece.hash" :ratio="project.piece.width / project.piece.height" :colors="colorsOf(state)" />
+              <ArtworkProof v-if="project.piece" :hash="project.piece.hash" :ratio="project.piece.width / project.piece.height" v-bind="project.shownIn(state.look)" />
               <BookmarkIcon v-if="state.kept !== null" class="absolute left-0 top-0 size-3.5 bg-panel" aria-label="kept" />
             </button>
           </li>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
-/** A live rendering of an artwork in given colors, as large as its place allows: small from its small ink map, large as it is. */
-const { hash, ratio, colors, large = false } = defineProps<{ hash: string, ratio: number, colors: ReadonlyMap<string, string>, large?: boolean }>()
+import type { HandPaint } from '../../../core/artwork/write'
+import { NOTHING_BY_HAND } from '~/composables/useArtworkHost'
+
+/** A live rendering of an artwork in given colors, as large as its place allows: small from its small ink map, large as it is, and so where shapes are painted by hand. */
+const { hash, ratio, colors, byHand = NOTHING_BY_HAND, large = false } = defineProps<{ hash: string, ratio: number, colors: ReadonlyMap<string, string>, byHand?: ReadonlyMap<number, HandPaint>, large?: boolean }>()
 const files = useArtworkFiles()
 const host = useTemplateRef<HTMLElement>('host')
 const screen = computed(() => files.screens.get(hash))
-const map = computed(() => large ? files.maps.get(hash)?.fine : files.proofs.get(hash))
+const map = computed(() => byHand.size ? null : large ? files.maps.get(hash)?.fine : files.proofs.get(hash))
 /** Whether it is shown in its own shapes: a small one only where it is known that there is no map to paint it from. */
 const asShapes = computed(() => !map.value && (large || map.value === null))
-useArtworkHost(host, () => asShapes.value ? screen.value : undefined, () => colors)
+useArtworkHost(host, () => asShapes.value ? screen.value : undefined, () => colors, () => byHand)
 </script>
 
 <template>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/composables/useDrag'
+import { NOTHING_BY_HAND } from '~/composables/useArtworkHost'
 
-const { before = false, lit = null } = defineProps<{ before?: boolean, lit?: ReadonlySet<string> | null }>()
-const emit = defineEmits<{ point: [inks: string[]], add: [] }>()
+/** The artwork on the table, fitted, with zoom and pan; before and after by a divider; where shapes are picked, it is what they are picked on. */
+const emit = defineEmits<{ add: [] }>()
 
 const project = useProject()
+const looking = useLooking()
 const files = useArtworkFiles()
 const table = useTemplateRef<HTMLElement>('table')
 const host = useTemplateRef<HTMLElement>('host')
@@ -22,13 +24,15 @@ const size = computed(() => {
   return { width: art.width * scale, height: art.height * scale }
 })
 /** What is not spotlit steps back to a light gray of its own value. */
-const colors = useSpotlight(() => screen.value?.inks ?? [], () => before ? new Map<string, string>() : project.colors, () => lit)
+const colors = useSpotlight(() => screen.value?.inks ?? [], () => looking.before ? new Map<string, string>() : project.colorsFor(project.piece?.id ?? ''), () => looking.lit)
+const byHand = computed(() => looking.before || looking.lit ? NOTHING_BY_HAND : project.touchesFor(project.piece?.id ?? ''))
 const standIn = computed(() => project.document?.artwork.length === 0)
 const map = computed(() => files.maps.get(project.piece?.hash ?? ''))
-/** Colors that are only passing by: of a drag, a spotlight, the original. */
-const passing = computed(() => project.previewing || before || lit !== null)
+/** Colors that are only passing by: of a drag, a spotlight, the original. What is painted by hand is on no map. */
+const passing = computed(() => (project.previewing || looking.before || looking.lit !== null) && !byHand.value.size)
 const { still, live } = usePassingColors(() => colors.value, () => passing.value && map.value !== undefined)
-const { problem, inksAt } = useArtworkHost(host, () => screen.value, () => still.value)
+const { problem, inksAt, shapeAt, root } = useArtworkHost(host, () => screen.value, () => still.value, () => byHand.value)
+const { down, drawn } = useShapePicking({ host, root, shapeAt })
 
 const fit = (): void => {
   zoom.value = 1
@@ -47,6 +51,7 @@ const wheel = (event: WheelEvent): void => {
   zoomBy(event.deltaY < 0 ? 1.2 : 1 / 1.2, { x: event.clientX - box.left - box.width / 2, y: event.clientY - box.top - box.height / 2 })
 }
 const grab = (event: PointerEvent): void => {
+  if (looking.picking && event.button === 0) return down(event)
   if (zoom.value === 1 || event.button !== 0) return
   const [x, y, from] = [event.clientX, event.clientY, pan.value]
   const to = (now: PointerEvent): void => { pan.value = { x: from.x + now.clientX - x, y: from.y + now.clientY - y } }
@@ -58,6 +63,7 @@ const nudge = (event: KeyboardEvent): void => {
   else if (event.key === '+') zoomBy(1.25)
   else if (event.key === '-') zoomBy(0.8)
   else if (event.key === '0') fit()
+  else if (looking.picking && (event.key === 'PageUp' || event.key === 'PageDown')) looking.pickBeside(event.key === 'PageUp' ? -1 : 1, event.shiftKey)
   else return
   event.preventDefault()
 }
@@ -67,17 +73,19 @@ watch(() => project.piece?.id, fit)
 <template>
   <section
     ref="table" class="relative h-full min-w-0 overflow-hidden bg-table" aria-label="Artwork" tabindex="0" data-test="stage"
-    @wheel.prevent="wheel" @pointerdown="grab" @pointermove="emit('point', inksAt($event.clientX, $event.clientY))" @pointerleave="emit('point', [])" @keydown="nudge" @click.capture.prevent
+    @wheel.prevent="wheel" @pointerdown="grab" @pointermove="looking.pointed = inksAt($event.clientX, $event.clientY)" @pointerleave="looking.pointed = []" @keydown="nudge" @click.capture.prevent
   >
     <div
       v-if="project.piece" class="absolute left-1/2 top-1/2" :style="{ width: `${size.width}px`, height: `${size.height}px`, transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})` }"
     >
-      <div ref="host" class="size-full bg-white" role="img" :aria-label="`${project.piece.name}${before ? ', original colors' : ''}`" data-test="artwork" />
+      <div ref="host" class="size-full bg-white" role="img" :aria-label="`${project.piece.name}${looking.before ? ', original colors' : ''}`" data-test="artwork" />
       <InkMapCanvas v-if="live && map && screen" :map="map.fine" :coarse="map.coarse" :inks="screen.inks" :colors="colors" class="pointer-events-none absolute inset-0 bg-white" data-test="live" />
+      <BeforeDivider v-if="looking.divider !== null && screen" :screen="screen" />
       <CropMarks v-if="zoom === 1" />
     </div>
+    <svg v-if="drawn" class="pointer-events-none absolute inset-0 size-full" aria-hidden="true" data-test="drawn"><path :d="drawn" fill="rgb(128 128 128 / 0.12)" stroke="#fff" stroke-width="3" /><path :d="drawn" fill="none" stroke="#000" stroke-dasharray="4 3" /></svg>
     <p v-if="problem" class="absolute inset-x-8 top-8 border border-strong bg-panel p-3" role="alert">▲ {{ problem }}</p>
-    <p v-if="project.piece" class="absolute bottom-2 left-4 text-caption text-quiet">{{ project.piece.name }}<template v-if="before"> · original</template><template v-if="standIn"> · a stand-in until there is artwork <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template></p>
+    <p v-if="project.piece" class="absolute bottom-2 left-4 text-caption text-quiet">{{ project.piece.name }}<template v-if="looking.before"> · original</template><template v-if="standIn"> · a stand-in until there is artwork <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template></p>
     <div v-if="project.piece" class="absolute bottom-1.5 right-3 flex items-center">
       <button class="control bare px-2" aria-label="Zoom out" :disabled="zoom === 1" @click="zoomBy(0.8)">−</button>
       <button class="control bare px-1" title="Fit" aria-label="Fit the artwork" @click="fit"><span class="value w-10 text-center">{{ zoom === 1 ? 'fit' : `${Math.round(zoom * 100)}%` }}</span></button>

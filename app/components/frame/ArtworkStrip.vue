@@ -11,7 +11,7 @@ const project = useProject()
         class="flex border bg-table p-1" :class="[small ? 'size-10' : 'size-14', project.piece?.id === art.id ? 'border-ink' : 'border-line hover:border-strong']"
         :aria-pressed="project.piece?.id === art.id" :aria-label="`Show ${art.name}`" :title="art.name" @click="project.shownId = art.id"
       >
-        <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.settledColors" />
+        <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.settledFor(art.id)" :by-hand="project.touchesFor(art.id, project.settled)" />
       </button>
     </li>
   </ul>

@@ -12,7 +12,7 @@ import { widthsOf } from './widths'
 
 /**
  * The scheme at the foot of every step: swatches as wide as their share, each with its ladder. A click opens the card of one; dragged, it
- * stands elsewhere; the joint between two changes their shares. L locks, Ctrl and arrows move, Delete removes.
+ * stands elsewhere, or colors the shape it is let go on; the joint between two changes their shares. L locks, Ctrl and arrows move, Delete removes.
  */
 const project = useProject()
 const copy = useCopying()
@@ -52,12 +52,16 @@ onClickOutside(card, event => {
 /** What the drag moves about; the order is set when it ends. */
 const carried = ref<Swatch[]>([])
 watch(scheme, all => { carried.value = [...all] }, { immediate: true })
+const overArtwork = useSwatchDrop()
 const order = (ids: readonly string[]): void => project.run({ do: 'arrange swatches', ids: [...ids] })
 useDraggable(row, carried, {
   animation: motion.value === 'reduce' ? 0 : 120, forceFallback: true, fallbackTolerance: 5, draggable: 'li', filter: '[data-joint], [data-copy]', preventOnFilter: false, direction: 'horizontal',
-  onStart: () => { dragged = true },
+  onStart: ({ item }) => {
+    dragged = true
+    overArtwork.start((item as HTMLElement).querySelector<HTMLElement>('[data-swatch-id]')?.dataset.swatchId ?? '')
+  },
   onEnd: () => {
-    order(carried.value.map(({ id }) => id))
+    if (!overArtwork.drop()) order(carried.value.map(({ id }) => id))
     carried.value = [...scheme.value]
     setTimeout(() => { dragged = false })
   },

@@ -28,12 +28,12 @@ const saveScheme = (): void => {
 }
 const saveArtwork = (art: Artwork): Promise<void | null> => notices.attempt(async () => {
   const name = `${keyOf(art.name)}.svg`
-  saveFile(name, await files.write(art.hash, project.colors), 'image/svg+xml')
+  saveFile(name, await files.write(art.hash, project.colorsFor(art.id), project.touchesFor(art.id)), 'image/svg+xml')
   notices.say(`Saved ${name}.`)
 })
 const changed = (art: Artwork): string => {
   const inks = files.files.get(art.hash)?.inks ?? []
-  const count = inks.filter(({ hex }) => (project.colors.get(hex) ?? hex) !== hex).length
+  const count = inks.filter(({ hex }) => (project.colorsFor(art.id).get(hex) ?? hex) !== hex).length
   return `${count} of ${inks.length} inks changed`
 }
 </script>
@@ -44,7 +44,7 @@ const changed = (art: Artwork): string => {
       <h2 id="artwork-out">Artwork</h2>
       <ul v-if="project.document?.artwork.length" class="grid grid-cols-2 gap-x-5">
         <li v-for="art in project.document.artwork" :key="art.id" class="grid grid-cols-[40px_minmax(0,1fr)_auto] items-center gap-3 border-t border-line py-1.5">
-          <button class="flex size-10 bg-table p-0.5" :aria-label="`Show ${art.name}`" @click="project.shownId = art.id"><ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.settledColors" /></button>
+          <button class="flex size-10 bg-table p-0.5" :aria-label="`Show ${art.name}`" @click="project.shownId = art.id"><ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.settledFor(art.id)" :by-hand="project.touchesFor(art.id, project.settled)" /></button>
           <span class="min-w-0"><span class="block truncate">{{ art.name }}</span><span class="block truncate text-caption text-quiet">{{ changed(art) }}</span></span>
           <button class="control" :aria-label="`Download ${art.name} as SVG`" :data-test="`svg-${art.name}`" @click="saveArtwork(art)"><ArrowDownTrayIcon class="size-4" />SVG</button>
         </li>

@@ -3,22 +3,38 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import type { Swatch } from '../../../core/project/schema'
 import { lchOf } from '../../../core/color/convert'
 
-/** One ink: drag it to a swatch, click to leave it as is, Enter for its choices. */
-const { hex, scheme, target, label, lit, tall, low } = defineProps<{ hex: string, scheme: readonly Swatch[], target: string | null, label: string, lit: boolean, tall: boolean, low: boolean }>()
-const emit = defineEmits<{ carry: [event: PointerEvent], light: [on: boolean], send: [to: string | null] }>()
+/** One ink: drag it to a swatch, click or Space to select it, F for its family, Delete to leave it as is, Enter for its choices. */
+const { hex, scheme, target, label, lit, selected, broken, excepted, count, tall } = defineProps<{
+  hex: string, scheme: readonly Swatch[], target: string | null, label: string, lit: boolean, selected: boolean, broken: boolean, excepted: boolean, count: number, tall: boolean
+}>()
+const emit = defineEmits<{ carry: [event: PointerEvent], light: [on: boolean], send: [to: string | null], release: [], select: [more: boolean], move: [by: number], family: [] }>()
+const button = useTemplateRef<{ $el: HTMLElement }>('button')
+const place = useFloating(() => button.value?.$el, 'right', Math.min(480, 100 + scheme.length * 28))
 const letters = computed(() => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)')
+const keyed = (event: KeyboardEvent): void => {
+  if (event.key === ' ') emit('select', event.shiftKey)
+  else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') emit('move', event.key === 'ArrowDown' ? 1 : -1)
+  else if (event.key.toLowerCase() === 'f' && !event.ctrlKey && !event.metaKey) emit('family')
+  else if (event.key === 'Delete' || event.key === 'Backspace') emit('send', null)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
 </script>
 
 <template>
-  <Menu as="div" class="relative flex w-full">
+  <Menu v-slot="{ open }" as="div" class="relative flex w-full">
     <MenuButton
-      class="ink" :class="{ lit, left: target === null }" :style="{ background: hex, color: letters }" :aria-label="label" :title="label" :data-ink="hex"
+      ref="button" class="ink" :class="{ lit, selected, left: target === null }" :style="{ background: hex, color: letters }" :aria-label="label" :title="label" :data-ink="hex" :data-drop="hex" :aria-pressed="selected"
       @pointerdown.capture.stop="emit('carry', $event)" @click.capture="($event.detail > 0) && $event.stopPropagation()" @pointerenter="emit('light', true)" @pointerleave="emit('light', false)"
-      @focus="emit('light', true)" @blur="emit('light', false)"
+      @focus="emit('light', true)" @blur="emit('light', false)" @keydown.capture="!open && keyed($event)"
     >
-      <span v-if="tall" class="value pl-1.5">{{ hex }}</span>
+      <span v-if="broken" class="pointer-events-none pl-1 text-caption" aria-hidden="true">◆</span>
+      <span v-if="tall" class="value pointer-events-none pl-1.5">{{ hex }}</span>
+      <span v-if="tall && count > 1" class="value pointer-events-none pl-1">+{{ count - 1 }}</span>
+      <i v-if="excepted" class="pointer-events-none absolute inset-y-0 right-0 w-1 bg-ink outline-1 outline-panel" aria-hidden="true" />
     </MenuButton>
-    <MenuItems class="absolute left-full z-30 ml-1 grid w-52 border border-strong bg-panel py-1 shadow-float" :class="low ? 'bottom-0' : 'top-0'">
+    <MenuItems class="z-30 grid w-52 overflow-y-auto border border-strong bg-panel py-1 shadow-float" :style="place()">
       <MenuItem v-for="swatch in scheme" :key="swatch.id" v-slot="{ active }">
         <button class="flex h-7 items-center gap-2 px-2 text-left" :class="{ 'bg-hover': active }" @click="emit('send', swatch.id)">
           <i class="size-4" :style="{ background: swatch.hex }" /><span class="grow truncate">{{ swatch.name }}</span><span v-if="target === swatch.id" aria-label="chosen">●</span>
@@ -29,6 +45,8 @@ const letters = computed(() => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255
           <i class="size-4" :style="{ background: hex }" /><span class="grow">Leave as is</span><span v-if="target === null" aria-label="chosen">●</span>
         </button>
       </MenuItem>
+      <MenuItem v-slot="{ active }"><button class="flex h-7 items-center px-2 pl-8 text-left" :class="{ 'bg-hover': active }" @click="emit('release')">Match again</button></MenuItem>
+      <MenuItem v-slot="{ active }"><button class="flex h-7 items-center px-2 pl-8 text-left" :class="{ 'bg-hover': active }" @click="emit('family')">Select its family</button></MenuItem>
     </MenuItems>
   </Menu>
 </template>
@@ -36,5 +54,6 @@ const letters = computed(() => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255
 <style scoped>
 .ink { display: flex; align-items: center; width: 100%; height: 100%; overflow: hidden; cursor: grab; touch-action: none; }
 .ink.lit { box-shadow: 0 0 0 1px var(--panel), 0 0 0 2px var(--text); z-index: 1; }
+.ink.selected { outline: 2px solid var(--accent); outline-offset: 0; z-index: 1; }
 .ink.left { width: 60%; }
 </style>

@@ -24,3 +24,17 @@ export const ribbonPath = (from: Slot, to: Slot, x0: number, x1: number): string
   const [a, b, c, e] = [from.top, from.top + from.height, to.top, to.top + to.height]
   return `M${x0} ${a}C${middle} ${a} ${middle} ${c} ${x1} ${c}V${e}C${middle} ${e} ${middle} ${b} ${x0} ${b}Z`
 }
+
+/** The first of the slots that are in view and the one after the last, where `height` pixels from `scrolled` on are. Slots rise. */
+export const visibleIn = (slots: readonly Slot[], scrolled: number, height: number): [first: number, end: number] => {
+  const before = (at: number): number => {
+    let [low, high] = [0, slots.length]
+    while (low < high) {
+      const middle = low + high >> 1
+      if ((slots[middle] as Slot).top + (slots[middle] as Slot).height < at) low = middle + 1
+      else high = middle
+    }
+    return low
+  }
+  return [before(scrolled), Math.min(slots.length, before(scrolled + height) + 1)]
+}

@@ -9,9 +9,7 @@ const project = useProject()
 const proofs = useProofs()
 const step = computed(() => stepOf(route.params.step))
 const problem = ref<string | null>(null)
-const before = ref(false)
-const pointed = ref<string[]>([])
-const lit = ref<ReadonlySet<string> | null>(null)
+const looking = useLooking()
 
 const go = (next: Step): void => { void navigateTo(`/project/${route.params.id}/${next}`) }
 
@@ -35,11 +33,11 @@ const addArtwork = (): void => {
 useKeys({
   ...Object.fromEntries(STEPS.map(({ step: each }, i) => [String(i + 1), () => go(each)])),
   'ctrl+z': project.undo, 'ctrl+shift+z': project.redo, 'ctrl+y': project.redo,
-  'o': () => { before.value = true },
+  'o': () => { looking.before = true },
 })
-useEventListener(window, 'keyup', event => { if (event.key.toLowerCase() === 'o') before.value = false })
-useEventListener(window, 'blur', () => { before.value = false })
-watch(step, () => { lit.value = null })
+useEventListener(window, 'keyup', event => { if (event.key.toLowerCase() === 'o') looking.before = false })
+useEventListener(window, 'blur', () => { looking.before = false })
+watch(step, looking.clear)
 useHead({ title: () => project.document ? `${project.document.name} · Plumbago` : 'Plumbago' })
 onMounted(load)
 onUnmounted(project.close)
@@ -50,13 +48,13 @@ onUnmounted(project.close)
     <TopLine :step="step" @step="go" />
     <main class="grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
       <div class="relative min-h-0 min-w-0">
-        <ArtworkStage :before="before" :lit="lit" @point="pointed = $event" @add="addArtwork" />
+        <ArtworkStage @add="addArtwork" />
         <ComparisonTable v-if="step === 'compose' && proofs.comparing" />
       </div>
       <div class="min-h-0 overflow-y-auto border-l border-line bg-panel" data-test="bench">
         <LazyGatherBench v-if="step === 'gather'" />
         <LazyComposeBench v-else-if="step === 'compose'" />
-        <LazyRemapBench v-else-if="step === 'remap'" v-model:before="before" :pointed="pointed" @light="lit = $event" />
+        <LazyRemapBench v-else-if="step === 'remap'" />
         <LazyHandOverBench v-else />
       </div>
     </main>

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import type { ScreenArtwork } from '~/workers/artwork.worker'
+import { followDrag } from '~/composables/useDrag'
+
+/** The original over the left part of the artwork, up to a line that is dragged, or moved by arrows. */
+const { screen } = defineProps<{ screen: ScreenArtwork }>()
+const looking = useLooking()
+const host = useTemplateRef<HTMLElement>('host')
+const box = useTemplateRef<HTMLElement>('box')
+const part = computed(() => looking.divider ?? 0.5)
+const set = (value: number): void => { looking.divider = Math.min(1, Math.max(0, value)) }
+const original: ReadonlyMap<string, string> = new Map()
+useArtworkHost(host, () => screen, () => original)
+
+const drag = (event: PointerEvent): void => {
+  (event.currentTarget as HTMLElement).focus()
+  const from = part.value
+  const to = (now: PointerEvent): void => {
+    const frame = box.value?.getBoundingClientRect()
+    if (frame) set((now.clientX - frame.left) / frame.width)
+  }
+  followDrag(event, { move: to, drop: to, cancel: () => set(from) })
+}
+const nudge = (event: KeyboardEvent): void => {
+  const way = arrowOf(event)
+  if (way) set(part.value + way.x / 100)
+}
+</script>
+
+<template>
+  <div ref="box" class="pointer-events-none absolute inset-0" data-test="divided">
+    <div ref="host" class="size-full bg-white" :style="{ clipPath: `inset(0 ${(1 - part) * 100}% 0 0)` }" role="img" aria-label="Original colors" data-test="original" />
+    <div
+      class="pointer-events-auto absolute -inset-y-3 w-6 -translate-x-1/2 cursor-ew-resize touch-none" :style="{ left: `${part * 100}%` }" role="slider" tabindex="0" aria-label="Divider between before and after" :aria-valuenow="Math.round(part * 100)" aria-valuemin="0" aria-valuemax="100"
+      data-test="divider" @pointerdown.stop="drag" @keydown.stop="nudge"
+    >
+      <i class="absolute inset-y-0 left-1/2 w-[3px] -translate-x-1/2 border-x border-white bg-black" />
+      <span class="pointer-events-none absolute bottom-0 right-full translate-x-2 bg-panel px-1 text-caption">before</span><span class="pointer-events-none absolute bottom-0 left-full -translate-x-2 bg-panel px-1 text-caption">after</span>
+    </div>
+  </div>
+</template>

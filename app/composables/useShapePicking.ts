@@ -1,0 +1,110 @@
+import { SHAPE_ATTRIBUTE, INKS_ATTRIBUTE } from '../../core/artwork/write'
+import { followDrag } from './useDrag'
+
+/** How far, in pixels, a pointer has to go before it draws instead of points. */
+const DRAWS = 4
+const PICKED = 'data-picked'
+
+interface Point { x: number, y: number }
+
+/** Whether a point lies within a polygon (even-odd rule). */
+const isWithin = ({ x, y }: Point, polygon: readonly Point[]): boolean => {
+  let inside = false
+  polygon.forEach((one, i) => {
+    const other = polygon[(i + polygon.length - 1) % polygon.length] as Point
+    if (one.y > y !== other.y > y && x < (other.x - one.x) * (y - one.y) / (other.y - one.y) + one.x) inside = !inside
+  })
+  return inside
+}
+
+/**
+ * Picks shapes of the artwork on the stage, in its shadow root: by a click, or all whose middle lies within a rectangle or loop that is
+ * drawn; with Shift to those picked before. Marks what is picked, and lends the stage's shapes to others.
+ */
+export const useShapePicking = ({ host, root, shapeAt }: {
+  host: Readonly<Ref<HTMLElement | null>>, root: () => ShadowRoot | null, shapeAt: (x: number, y: number) => Element | null,
+}) => {
+  const looking = useLooking()
+  /** The outline being drawn, as a path on the stage. */
+  const drawn = ref<string | null>(null)
+
+  const placeOf = (shape: Element): number => Number(shape.getAttribute(SHAPE_ATTRIBUTE))
+  const all = (within: ParentNode | null = root()): Element[] => [...within?.querySelectorAll(`[${SHAPE_ATTRIBUTE}]`) ?? []]
+  const shapeOf = (place: number): Element | null => root()?.querySelector(`[${SHAPE_ATTRIBUTE}="${place}"]`) ?? null
+  const at = (x: number, y: number): number | null => {
+    const shape = shapeAt(x, y)
+    return shape && placeOf(shape)
+  }
+  const inksOf = (shape: Element): string[] => (shape.getAttribute(INKS_ATTRIBUTE) ?? '').split(' ')
+
+  const sameInk = (shapes: ReadonlySet<number>): number[] => {
+    const inks = new Set([...shapes].flatMap(place => {
+      const shape = shapeOf(place)
+      return shape ? inksOf(shape) : []
+    }))
+    return all().filter(shape => inksOf(shape).some(ink => inks.has(ink))).map(placeOf)
+  }
+  const inGroup = (shapes: ReadonlySet<number>): number[] => {
+    const grown = new Set(shapes)
+    for (const place of shapes) {
+      for (let group = shapeOf(place)?.parentElement ?? null; group; group = group.parentElement) {
+        const within = all(group).map(placeOf)
+        if (within.every(each => shapes.has(each))) continue
+        for (const each of within) grown.add(each)
+        break
+      }
+    }
+    return [...grown]
+  }
+
+  const beside = (shapes: ReadonlySet<number>, by: number): number | null => {
+    const places = all().map(placeOf)
+    const last = [...shapes].at(-1)
+    const at = last === undefined ? (by > 0 ? -1 : 0) : places.indexOf(last)
+    return places[(at + by + places.length) % places.length] ?? null
+  }
+  const paintOf = (place: number): 'fill' | 'stroke' => {
+    const style = shapeOf(place) && getComputedStyle(shapeOf(place) as Element)
+    return style?.fill === 'none' && style.stroke !== 'none' ? 'stroke' : 'fill'
+  }
+
+  const pickWithin = (polygon: readonly Point[], more: boolean): void => {
+    const within = all().filter(shape => {
+      const { left, top, width, height } = shape.getBoundingClientRect()
+      return isWithin({ x: left + width / 2, y: top + height / 2 }, polygon)
+    })
+    looking.pick(within.map(placeOf), more)
+  }
+  const corners = (one: Point, other: Point): Point[] => [one, { x: other.x, y: one.y }, other, { x: one.x, y: other.y }]
+
+  /** A pointer pressed on the stage while shapes are picked. */
+  const down = (event: PointerEvent): void => {
+    const stage = (event.currentTarget as HTMLElement).getBoundingClientRect()
+    const from = { x: event.clientX, y: event.clientY }
+    const way: Point[] = [from]
+    const polygonTo = (now: PointerEvent): Point[] => looking.picking === 'lasso' ? way : corners(from, { x: now.clientX, y: now.clientY })
+    const draws = (now: PointerEvent): boolean => looking.picking !== 'point' && Math.hypot(now.clientX - from.x, now.clientY - from.y) >= DRAWS || drawn.value !== null
+    followDrag(event, {
+      move: now => {
+        way.push({ x: now.clientX, y: now.clientY })
+        if (draws(now)) drawn.value = `M${polygonTo(now).map(({ x, y }) => `${x - stage.left} ${y - stage.top}`).join('L')}Z`
+      },
+      drop: now => {
+        const shape = at(from.x, from.y)
+        if (drawn.value) pickWithin(polygonTo(now), now.shiftKey)
+        else looking.pick(shape === null ? [] : [shape], now.shiftKey)
+        drawn.value = null
+      },
+      cancel: () => { drawn.value = null },
+    })
+    ;(event.currentTarget as HTMLElement).focus()
+  }
+
+  watch([() => looking.picked, () => looking.picking, host], ([now, picking]) => {
+    for (const shape of root()?.querySelectorAll(`[${PICKED}]`) ?? []) shape.removeAttribute(PICKED)
+    if (picking) for (const place of now) shapeOf(place)?.setAttribute(PICKED, '')
+  }, { flush: 'post' })
+  onMounted(() => { looking.shapes = { at, sameInk, inGroup, beside, paintOf } })
+  onUnmounted(() => { looking.shapes = null })
+  return { down, drawn }
+}

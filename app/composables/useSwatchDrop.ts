@@ -1,0 +1,42 @@
+import { useEventListener } from '@vueuse/core'
+import type { Command } from '../../core/project/commands'
+
+/**
+ * A swatch dragged from the band over the artwork: the shape under the pointer, or all that are picked where it is one of them, shows
+ * its color; let go there, it is touched up for good. Escape calls it off.
+ */
+export const useSwatchDrop = () => {
+  const project = useProject()
+  const looking = useLooking()
+  const remapping = useRemapping()
+  const swatch = ref<string | null>(null)
+  let shape: number | null = null
+
+  const shapesAt = (place: number): number[] => looking.picked.has(place) ? [...looking.picked] : [place]
+  const paintOf = (place: number): 'fill' | 'stroke' => looking.shapes?.paintOf(place) ?? 'fill'
+  const commandAt = (place: number, id: string): Command | null => remapping.touching(shapesAt(place), paintOf(place), { swatch: id, rung: null })
+  const follow = ({ clientX, clientY, target }: PointerEvent): void => {
+    if (swatch.value === null) return
+    const onStage = target instanceof Element && document.elementsFromPoint(clientX, clientY).some(each => each.matches('[data-test=stage]'))
+    const at = onStage ? looking.shapes?.at(clientX, clientY) ?? null : null
+    if (at === shape) return
+    shape = at
+    project.preview(at === null ? null : commandAt(at, swatch.value))
+  }
+  const callOff = (): void => {
+    if (shape !== null) project.preview(null)
+    swatch.value = shape = null
+  }
+  useEventListener(window, 'pointermove', follow)
+  useEventListener(window, 'keydown', event => { if (event.key === 'Escape') callOff() })
+
+  /** Whether the swatch was let go on a shape, which then is painted with it. */
+  const drop = (): boolean => {
+    const [id, at] = [swatch.value, shape]
+    callOff()
+    if (id === null || at === null) return false
+    remapping.touchUp(shapesAt(at), paintOf(at), { swatch: id, rung: null })
+    return true
+  }
+  return { start: (id: string): void => { swatch.value = id }, drop }
+}
