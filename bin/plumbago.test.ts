@@ -2,6 +2,7 @@ import { execFile } from 'node:child_process'
 import { mkdir, mkdtemp, readFile, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { gunzipSync, gzipSync } from 'node:zlib'
 
 const root = join(__dirname, '..')
 const poster = join(root, 'demo/artwork/poster.svg')
@@ -45,6 +46,58 @@ describe('the command line', () => {
     expect(err).toContain('took out a script')
     expect(await readFile(join(to, 'a/b/good.svg'), 'utf8')).toContain('#222222')
     expect(await readFile(join(to, 'z.svg'), 'utf8')).toContain('fill="#222"')
+  })
+
+  describe('by a scheme', () => {
+    const square = (...colors: string[]): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9">${colors.map((color, i) => `<rect x="${i}" width="1" height="9" fill="${color}"/>`).join('')}</svg>`
+    const colorsOf = async (path: string): Promise<string[]> => [...(await readFile(path, 'utf8')).matchAll(/#[\da-f]{6}/g)].map(([hex]) => hex)
+    const given = async (): Promise<{ folder: string, scheme: string, art: string, out: string }> => {
+      const folder = await scratch()
+      const [scheme, art] = [join(folder, 'scheme.css'), join(folder, 'art.svg')]
+      await writeFile(scheme, ':root { --dark: #102040; --middle: #c04020; --light: #f0e8d0 }')
+      await writeFile(art, square('#000000', '#808080', '#ffffff'))
+      return { folder, scheme, art, out: join(folder, 'out.svg') }
+    }
+
+    it('matches light to light and dark to dark, flat or with the restriction asked for', async () => {
+      const { folder, scheme, art, out } = await given()
+      expect((await plumbago('remap', art, '--scheme', scheme, '--match', 'values', '--shading', 'flat', '-o', out)).code).toBe(0)
+      expect(await colorsOf(out)).toEqual(['#102040', '#c04020', '#f0e8d0'])
+      const threads = join(folder, 'threads.txt')
+      await writeFile(threads, '#000080 #ffff00')
+      await plumbago('remap', art, '--scheme', scheme, '--shading', 'flat', '--restrict', threads, '-o', out)
+      expect((await colorsOf(out))[0]).toBe('#000080')
+      expect(new Set(await colorsOf(out))).toEqual(new Set(['#000080', '#ffff00']))
+      await plumbago('remap', art, '--scheme', scheme, '--neutrals', 'left', '-o', out)
+      expect(await readFile(out)).toEqual(await readFile(art))
+    })
+
+    it('gives a folder one remapping over all its inks, or each file its own; packed files stay packed', async () => {
+      const { folder, scheme } = await given()
+      const [from, together, apart] = [join(folder, 'in'), join(folder, 'together'), join(folder, 'apart')]
+      await mkdir(from)
+      await writeFile(join(from, 'a.svg'), square('#101010', '#777777', '#eeeeee'))
+      await writeFile(join(from, 'b.svgz'), gzipSync(square('#777777', '#eeeeee')))
+      const first = await plumbago('batch', from, '--scheme', scheme, '--shading', 'flat', '-o', together)
+      expect(first.err).toBe('')
+      expect(first.out).toContain('2 of 2 files remapped.')
+      const packed = async (to: string): Promise<string[]> => [...gunzipSync(await readFile(join(to, 'b.svgz'))).toString().matchAll(/#[\da-f]{6}/g)].map(([hex]) => hex)
+      expect(await packed(together)).toEqual((await colorsOf(join(together, 'a.svg'))).slice(1))
+      await plumbago('batch', from, '--scheme', scheme, '--shading', 'flat', '--each', '-o', apart)
+      expect(await colorsOf(join(apart, 'a.svg'))).toEqual(['#102040', '#c04020', '#f0e8d0'])
+      expect((await packed(apart)).length).toBe(2)
+    })
+
+    it('turns the whole artwork, and deals by a seed, the same each time', async () => {
+      const { scheme, art, out } = await given()
+      const run = async (...words: string[]): Promise<string[]> => {
+        expect((await plumbago('remap', art, '--scheme', scheme, ...words, '-o', out)).code).toBe(0)
+        return colorsOf(out)
+      }
+      expect(await run('--match', 'turn')).toEqual(await run('--match', 'turn'))
+      const dealt = await run('--seed', '4', '--shading', 'flat')
+      expect(await run('--seed', '4', '--shading', 'flat')).toEqual(dealt)
+    })
   })
 
   it.each([['css', '--blue: #2e4f7f;'], ['tokens', '"hex": "#2e4f7f"'], ['text', '#2e4f7f\t']])('derives a scheme as %s', async (format, line) => {

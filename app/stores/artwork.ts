@@ -38,10 +38,12 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const openMap = async ({ hash, inks }: ArtworkFile): Promise<void> => {
     const bytes = await server.inkMap(hash)
     if (!bytes.length) return keepProof(hash, null)
-    keepProof(hash, await artworkDesk().reduced(bytes, SIZES.proof))
-    if (inks.reduce((sum, { uses }) => sum + uses, 0) < MANY) return
-    const coarse = await artworkDesk().reduced(bytes, SIZES.coarse)
-    maps.value = new Map(maps.value).set(hash, { fine: unpackInkMap(bytes), coarse })
+    const proof = await artworkDesk().reduced(bytes, SIZES.proof)
+    if (inks.reduce((sum, { uses }) => sum + uses, 0) >= MANY) {
+      const coarse = await artworkDesk().reduced(bytes, SIZES.coarse)
+      maps.value = new Map(maps.value).set(hash, { fine: unpackInkMap(bytes), coarse })
+    }
+    keepProof(hash, proof)
   }
 
   const fetchAndRead = async (hash: string): Promise<void> => {

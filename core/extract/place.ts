@@ -1,7 +1,8 @@
 import { labOf, type Hex } from '../color/convert'
+import { toLab } from '../color/oklab'
 import { assigned } from './cluster'
 import { pixelsOf, SOLID, type Picture, type Source } from './picture'
-import { codeOf, toLab, type Tally } from './tally'
+import { codeOf, type Tally } from './tally'
 
 /** A place in one of several pictures, in parts of its width and height, where a color is at home. */
 export interface Place { source: number, x: number, y: number }

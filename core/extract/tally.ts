@@ -1,5 +1,5 @@
 import type { Lab } from '../color/convert'
-import { linearOf } from '../color/linear'
+import { toLab } from '../color/oklab'
 import { pixelsOf, SOLID, type Picture, type Region, type Source } from './picture'
 
 /** Weighted points in OKLab. */
@@ -25,21 +25,6 @@ const CODES = 1 << 3 * BITS
 
 /** The code of an 8-bit color: which bin it falls into. */
 export const codeOf = (r: number, g: number, b: number): number => (r >> 3) << 10 | (g >> 3) << 5 | b >> 3
-
-const LINEAR = Float64Array.from({ length: 4096 }, (_, i) => linearOf(i / 4095))
-
-/** OKLab of a color with channels in [0, 255] (Björn Ottosson, 2020), into three places of an array. */
-export const toLab = (r: number, g: number, b: number, into: Float64Array | number[]): void => {
-  const lr = LINEAR[r * 16.0588 + 0.5 | 0] as number
-  const lg = LINEAR[g * 16.0588 + 0.5 | 0] as number
-  const lb = LINEAR[b * 16.0588 + 0.5 | 0] as number
-  const l = Math.cbrt(0.4122214708 * lr + 0.5363325363 * lg + 0.0514459929 * lb)
-  const m = Math.cbrt(0.2119034982 * lr + 0.6806995451 * lg + 0.1073969566 * lb)
-  const s = Math.cbrt(0.0883024619 * lr + 0.2817188376 * lg + 0.6299787005 * lb)
-  into[0] = 0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s
-  into[1] = 1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s
-  into[2] = 0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s
-}
 
 /** One picture's sums by code, in rows of count, pixels touching their like, red, green, blue; and how many pixels are solid. */
 interface Counts { sums: Uint32Array, solid: number }

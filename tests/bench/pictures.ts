@@ -2,11 +2,12 @@ import sharp from 'sharp'
 import { createNoise2D } from 'simplex-noise'
 import { hexOfLab, labOf, type Hex, type Lab } from '../../core/color/convert'
 import { deltaE } from '../../core/color/difference'
+import { toLab } from '../../core/color/oklab'
 import { assigned, moved } from '../../core/extract/cluster'
 import { extracted, extractor } from '../../core/extract/extract'
 import type { Picture } from '../../core/extract/picture'
 import { seeded } from '../../core/extract/seeded'
-import { toLab, type Points } from '../../core/extract/tally'
+import type { Points } from '../../core/extract/tally'
 import { pictureInfo, workingPicture } from '../../render/pictures'
 
 /* What extraction is measured on, and against. */

@@ -6,7 +6,12 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   await page.goto('/')
   const choices = page.getByRole('button', { name: 'Choices for Breezeholm kite festival', exact: true })
   await expect(page.getByTestId('project-card').first()).toBeVisible()
-  while (await choices.count() === 0) await page.getByRole('button', { name: 'Show more' }).click() // other tests' projects stand before it
+  const cards = page.getByTestId('project-card')
+  while (await choices.count() === 0) { // other tests' projects stand before it
+    const shown = await cards.count()
+    await page.getByRole('button', { name: 'Show more' }).click()
+    await expect.poll(() => cards.count()).toBeGreaterThan(shown)
+  }
   const copies = page.getByRole('link', { name: 'Open Breezeholm kite festival copy', exact: true })
   const others = await copies.count()
   await choices.click()

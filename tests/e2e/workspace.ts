@@ -6,6 +6,7 @@ export const newProject = async (page: Page, name: string): Promise<void> => {
   await page.getByLabel('Name of the new project').fill(name)
   await page.getByRole('button', { name: 'New project' }).click()
   await expect(page.getByTestId('project-name')).toHaveText(name)
+  await expect(page.getByTestId('bench').locator('h2').first()).toBeVisible()
 }
 
 /** The id of the project of a name; the demo's stand last, behind those that tests have made. */

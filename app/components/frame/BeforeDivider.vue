@@ -23,7 +23,9 @@ const drag = (event: PointerEvent): void => {
 }
 const nudge = (event: KeyboardEvent): void => {
   const way = arrowOf(event)
-  if (way) set(part.value + way.x / 100)
+  if (!way) return
+  event.stopPropagation()
+  set(part.value + way.x / 100)
 }
 </script>
 
@@ -32,7 +34,7 @@ const nudge = (event: KeyboardEvent): void => {
     <div ref="host" class="size-full bg-white" :style="{ clipPath: `inset(0 ${(1 - part) * 100}% 0 0)` }" role="img" aria-label="Original colors" data-test="original" />
     <div
       class="pointer-events-auto absolute -inset-y-3 w-6 -translate-x-1/2 cursor-ew-resize touch-none" :style="{ left: `${part * 100}%` }" role="slider" tabindex="0" aria-label="Divider between before and after" :aria-valuenow="Math.round(part * 100)" aria-valuemin="0" aria-valuemax="100"
-      data-test="divider" @pointerdown.stop="drag" @keydown.stop="nudge"
+      data-test="divider" @pointerdown.stop="drag" @keydown="nudge"
     >
       <i class="absolute inset-y-0 left-1/2 w-[3px] -translate-x-1/2 border-x border-white bg-black" />
       <span class="pointer-events-none absolute bottom-0 right-full translate-x-2 bg-panel px-1 text-caption">before</span><span class="pointer-events-none absolute bottom-0 left-full -translate-x-2 bg-panel px-1 text-caption">after</span>

@@ -63,7 +63,10 @@ useDraggable(row, carried, {
   onEnd: () => {
     if (!overArtwork.drop()) order(carried.value.map(({ id }) => id))
     carried.value = [...scheme.value]
-    setTimeout(() => { dragged = false })
+    setTimeout(() => {
+      dragged = false
+      row.value?.dispatchEvent(new MouseEvent('click', { bubbles: true })) // the drag swallows one click; where it ended elsewhere, that would be the next real one
+    })
   },
 })
 const move = ({ id }: Swatch, by: number): void => {

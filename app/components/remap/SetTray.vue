@@ -40,7 +40,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
       <IncomingReport :incoming="incoming" />
     </div>
     <ul class="grid content-start grid-cols-[repeat(auto-fill,minmax(118px,1fr))] gap-x-3 gap-y-2 overflow-y-auto" aria-label="The set" data-test="tray">
-      <li v-for="art in all" :key="art.id" class="grid content-start gap-0.5 [content-visibility:auto]">
+      <li v-for="art in all" :key="art.id" class="grid grid-cols-[minmax(0,1fr)] content-start gap-0.5">
         <button class="flex h-24 border bg-table p-2" :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'" :aria-pressed="project.artwork?.id === art.id" :aria-label="`Show ${art.name}, ${particular(art)}`" @click="project.shownId = art.id">
           <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.colorsFor(art.id)" :by-hand="project.touchesFor(art.id)" />
         </button>

@@ -1,0 +1,28 @@
+import { encodedOf, linearOf } from './linear'
+
+/* OKLab of many pixels at once, without an object for each (Björn Ottosson, 2020). */
+
+const LINEAR = Float64Array.from({ length: 4096 }, (_, i) => linearOf(i / 4095))
+
+/** OKLab of a color with channels in [0, 255] (Björn Ottosson, 2020), into three places of an array. */
+export const toLab = (r: number, g: number, b: number, into: Float64Array | number[]): void => {
+  const lr = LINEAR[r * 16.0588 + 0.5 | 0] as number
+  const lg = LINEAR[g * 16.0588 + 0.5 | 0] as number
+  const lb = LINEAR[b * 16.0588 + 0.5 | 0] as number
+  const l = Math.cbrt(0.4122214708 * lr + 0.5363325363 * lg + 0.0514459929 * lb)
+  const m = Math.cbrt(0.2119034982 * lr + 0.6806995451 * lg + 0.1073969566 * lb)
+  const s = Math.cbrt(0.0883024619 * lr + 0.2817188376 * lg + 0.6299787005 * lb)
+  into[0] = 0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s
+  into[1] = 1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s
+  into[2] = 0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s
+}
+
+/** The sRGB channels of an OKLab color, 0 to 255 where sRGB can show it, not rounded and not brought in, into three places of an array. */
+export const fromLab = (l: number, a: number, b: number, into: Float64Array | number[]): void => {
+  const lc = (l + 0.3963377774 * a + 0.2158037573 * b) ** 3
+  const mc = (l - 0.1055613458 * a - 0.0638541728 * b) ** 3
+  const sc = (l - 0.0894841775 * a - 1.291485548 * b) ** 3
+  into[0] = 255 * encodedOf(4.0767416621 * lc - 3.3077115913 * mc + 0.2309699292 * sc)
+  into[1] = 255 * encodedOf(-1.2684380046 * lc + 2.6097574011 * mc - 0.3413193965 * sc)
+  into[2] = 255 * encodedOf(-0.0041960863 * lc - 0.7034186147 * mc + 1.707614701 * sc)
+}

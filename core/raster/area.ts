@@ -1,0 +1,71 @@
+import { labOf, type Hex } from '../color/convert'
+import { labDistance } from '../color/difference'
+import type { Unmixed } from './unmix'
+
+/** A contiguous area of a picture: what hangs together with a point, in parts of width and height, and is no farther from its ink than `reach`, in hundredths of ΔEOK. */
+export interface Area { x: number, y: number, reach: number }
+
+/** The farthest an area reaches. */
+export const REACH = { least: 0, usual: 4, most: 60 } as const
+
+/** An area found: 1 for each of its pixels, the inks it has, the one at its point first, and how many pixels it covers. */
+export interface FoundArea { mask: Uint8Array, inks: number[], size: number }
+
+/** The pixel a point falls on. */
+const pixelAt = ({ width, height }: { width: number, height: number }, { x, y }: Area): number =>
+  Math.min(height - 1, Math.max(0, Math.floor(y * height))) * width + Math.min(width - 1, Math.max(0, Math.floor(x * width)))
+
+/**
+ * Finds an area: from its point to all sides as long as the ink that covers most of a pixel is near enough to the one at the point.
+ * The pixels of its rim, where its inks only shine through, belong to it too, so that no seam stays. Null on a clear pixel.
+ */
+export const foundArea = ({ picture: { width, height }, places, weights }: Unmixed, inks: readonly Hex[], area: Area): FoundArea | null => {
+  const start = pixelAt({ width, height }, area)
+  const isPainted = (p: number): boolean => weights[p * 4] !== 0
+  if (!isPainted(start)) return null
+  const first = places[start * 4] as number
+  const labs = inks.map(labOf)
+  const lead = labs[first] as (typeof labs)[number]
+  const near = Uint8Array.from(labs, (lab, ink) => ink === first || labDistance(lab, lead) * 100 <= area.reach ? 1 : 0)
+  const mask = new Uint8Array(width * height)
+  const within = (p: number): boolean => !mask[p] && isPainted(p) && near[places[p * 4] as number] === 1
+  const waiting = [start]
+  const met = new Set<number>([first])
+  let size = 0
+  for (let p = waiting.pop(); p !== undefined; p = waiting.pop()) {
+    if (!within(p)) continue
+    const row = Math.floor(p / width) * width
+    let [left, right] = [p, p]
+    while (left > row && within(left - 1)) left--
+    while (right < row + width - 1 && within(right + 1)) right++
+    for (let q = left; q <= right; q++) {
+      mask[q] = 1
+      size++
+      met.add(places[q * 4] as number)
+      if (q >= width && within(q - width) && (q === left || !within(q - width - 1))) waiting.push(q - width)
+      if (q < width * (height - 1) && within(q + width) && (q === left || !within(q + width - 1))) waiting.push(q + width)
+    }
+  }
+  rim(mask, width, height, p => {
+    for (let n = 1; n < 3; n++) if (weights[p * 4 + n] && met.has(places[p * 4 + n] as number)) return true
+    return met.has(places[p * 4] as number) && weights[p * 4] !== 0 && weights[p * 4] !== 255
+  })
+  return { mask, inks: [first, ...[...met].filter(ink => ink !== first)], size }
+}
+
+/** How many pixels beyond an area its rim may reach. */
+const RIM = 2
+
+/** Adds to a mask, pixel by pixel outward, those beside it that `belongs` accepts. */
+const rim = (mask: Uint8Array, width: number, height: number, belongs: (p: number) => boolean): void => {
+  for (let n = 0; n < RIM; n++) {
+    const added: number[] = []
+    for (let p = 0; p < mask.length; p++) {
+      if (mask[p]) continue
+      const x = p % width
+      const beside = (x > 0 && mask[p - 1]) || (x < width - 1 && mask[p + 1]) || (p >= width && mask[p - width]) || (p < width * (height - 1) && mask[p + width])
+      if (beside && belongs(p)) added.push(p)
+    }
+    for (const p of added) mask[p] = 1
+  }
+}

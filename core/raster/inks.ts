@@ -1,0 +1,85 @@
+import { hexOfRgb, type Hex } from '../color/convert'
+import { toLab } from '../color/oklab'
+import type { Picture } from '../extract/picture'
+
+/** The most inks a raster picture is taken apart into. */
+export const MOST_RASTER_INKS = 96
+
+/** The most pixels raster artwork may have. */
+export const MOST_RASTER_PIXELS = 12_000_000
+
+/** So many places of a picture are looked at for its inks. */
+const LOOKED_AT = 1_200_000
+
+/** How far a channel of a pixel and its neighbors may be apart where it lies within an area: the noise of a good JPEG. */
+const CALM = 6
+
+/** How far apart inks have to be, in ΔEOK, and by how much farther where there are too many. */
+const APART = 0.04
+const FARTHER = 1.3
+
+/** Alpha, of 255, from which a pixel has a color. */
+const SEEN = 16
+
+/** The least part of all areas an ink has, and the fewest places. */
+const LEAST = { part: 0.00008, places: 4 } as const
+
+/** The colors that lie within areas, not on their edges, with how many places have each. */
+const calmColors = ({ width, height, data }: Picture, calm: number): Map<number, number> => {
+  const tally = new Uint32Array(1 << 24)
+  const codes: number[] = []
+  const step = Math.max(1, Math.ceil(Math.sqrt(width * height / LOOKED_AT)))
+  const near = [-4, 4, -width * 4, width * 4, -width * 4 - 4, -width * 4 + 4, width * 4 - 4, width * 4 + 4]
+  const inset = width > 2 && height > 2 ? 1 : 0
+  for (let y = inset; y < height - inset; y += step) {
+    pixel: for (let x = inset; x < width - inset; x += step) {
+      const i = (y * width + x) * 4
+      if ((data[i + 3] as number) < SEEN) continue
+      const [r, g, b] = [data[i] as number, data[i + 1] as number, data[i + 2] as number]
+      if (inset) {
+        for (const way of near) {
+          const j = i + way
+          if (Math.abs((data[j] as number) - r) > calm || Math.abs((data[j + 1] as number) - g) > calm || Math.abs((data[j + 2] as number) - b) > calm || (data[j + 3] as number) < SEEN) continue pixel
+        }
+      }
+      const code = r << 16 | g << 8 | b
+      if (!tally[code]) codes.push(code)
+      tally[code] = (tally[code] as number) + 1
+    }
+  }
+  return new Map(codes.map(code => [code, tally[code] as number]))
+}
+
+interface Found { hex: Hex, l: number, a: number, b: number, places: number }
+
+/** By falling count, each color joins the first ink it is near, or is an ink itself: so inks have the very color most of their area has. */
+const gathered = (colors: ReadonlyArray<readonly [code: number, count: number]>, apart: number): Found[] => {
+  const found: Found[] = []
+  const lab = [0, 0, 0]
+  for (const [code, count] of colors) {
+    const [r, g, blue] = [code >> 16, code >> 8 & 255, code & 255]
+    toLab(r, g, blue, lab)
+    const [l, a, b] = lab as [number, number, number]
+    const near = found.find(ink => Math.abs(ink.l - l) < apart && (ink.l - l) ** 2 + (ink.a - a) ** 2 + (ink.b - b) ** 2 < apart ** 2)
+    if (near) near.places += count
+    else found.push({ hex: hexOfRgb(r / 255, g / 255, blue / 255), l, a, b, places: count })
+  }
+  return found
+}
+
+/**
+ * The inks of a flat raster picture, those of the largest areas first: the colors its areas have, not those of the edges between them.
+ * Painted shading is several inks, ΔEOK 0.04 apart. A picture without areas gives the colors it has. Empty where all is clear.
+ */
+export const rasterInks = (picture: Picture): Hex[] => {
+  const calm = calmColors(picture, CALM)
+  const colors = [...calm.size ? calm : calmColors(picture, 255)].sort(([code, one], [other, most]) => most - one || code - other)
+  const places = colors.reduce((sum, [, count]) => sum + count, 0)
+  const least = Math.max(LEAST.places, places * LEAST.part)
+  for (let apart: number = APART; ; apart *= FARTHER) {
+    const all = gathered(colors, apart).sort((one, other) => other.places - one.places)
+    const large = all.filter(ink => ink.places >= least)
+    const kept = large.length ? large : all
+    if (kept.length <= MOST_RASTER_INKS) return kept.map(({ hex }) => hex)
+  }
+}
