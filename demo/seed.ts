@@ -6,16 +6,20 @@ import { apply } from '../core/project/commands'
 import { matchedTargets, newProject, unitedInks } from '../core/project/create'
 import { nextPlace } from '../core/project/gather'
 import type { ArtworkFile, Harmony, PictureFile, Project } from '../core/project/schema'
+import { receiveRaster } from '../server/artwork/raster'
 import { receiveSvg } from '../server/artwork/receive'
 import { findArtwork, keepArtwork } from '../server/db/artwork'
 import { keepPicture } from '../server/db/pictures'
 import { createProject } from '../server/db/projects'
 import { receivePicture } from '../server/pictures/receive'
 
+/** The one that is made of pixels. */
+const LOFT = 'kite-loft'
+
 /** The demo's artwork, in the order in which the project shows it, by file and title. */
 const ARTWORK: ReadonlyArray<readonly [file: string, title: string]> = [
   ['poster', 'Poster'], ['badge', 'Badge'], ['pictogram-kite-field', 'Kite field'], ['pictogram-ferry', 'Ferry'],
-  ['pictogram-food', 'Food and drink'], ['pictogram-first-aid', 'First aid'], ['pictogram-tickets', 'Tickets'], ['pictogram-stage', 'Stage'],
+  ['pictogram-food', 'Food and drink'], ['pictogram-first-aid', 'First aid'], ['pictogram-tickets', 'Tickets'], ['pictogram-stage', 'Stage'], [LOFT, 'Kite loft'],
 ]
 
 /** The demo's reference pictures, by file and title. */
@@ -43,9 +47,9 @@ const documentFor = ({ name, base, harmony, artwork, pictures }: Commission, fil
   const empty = newProject(name, { hex: typed.hex, hue: typed.hue, typed: base }, harmony)
   const own = artwork.flatMap(file => files.get(file) ?? [])
   const targets = matchedTargets(unitedInks(own), empty)
-  const dressed = own.reduce((project, { hash, width, height }, i) => apply(project, {
+  const dressed = own.reduce((project, { kind, hash, width, height }, i) => apply(project, {
     do: 'add artwork', targets,
-    artwork: { id: `a${i + 1}`, name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork', hash, width, height },
+    artwork: { kind, id: `a${i + 1}`, name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork', hash, width, height },
   }), empty)
   return pictures.flatMap(file => received.get(file) ?? []).reduce((project, { hash, width, height }, i) => apply(project, {
     do: 'add reference',
@@ -59,7 +63,8 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
   if (any) return false
   const files = new Map<string, ArtworkFile>()
   for (const [name] of ARTWORK) {
-    const received = await receiveSvg(`${name}.svg`, await readFile(new URL(`artwork/${name}.svg`, import.meta.url)))
+    const source = (ending: string): Promise<Buffer> => readFile(new URL(`artwork/${name}.${ending}`, import.meta.url))
+    const received = name === LOFT ? await receiveRaster(`${name}.png`, await source('png')) : await receiveSvg(`${name}.svg`, await source('svg'))
     await keepArtwork(sql, received)
     files.set(name, received.file)
   }

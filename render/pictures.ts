@@ -42,6 +42,15 @@ export const workingPicture = async (bytes: Uint8Array, info: PictureInfo): Prom
   return { width, height, data }
 }
 
+/** A picture decoded in its own size. */
+export const plainPicture = async (bytes: Uint8Array): Promise<Picture> => {
+  const { data, info: { width, height } } = await opened(bytes).autoOrient().toColorspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true }).catch(broken)
+  return { width, height, data }
+}
+
+/** A picture as a PNG without loss, and with nothing but its pixels. */
+export const plainPng = ({ width, height, data }: Picture): Promise<Buffer> => sharp(data, { raw: { width, height, channels: 4 } }).png({ compressionLevel: 6 }).toBuffer()
+
 /** The longer side of a thumbnail, in pixels. */
 const THUMBNAIL = 360
 

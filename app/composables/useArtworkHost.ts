@@ -1,4 +1,5 @@
 import { INKS_ATTRIBUTE, SHAPE_ATTRIBUTE, variableOf, type HandPaint } from '../../core/artwork/write'
+import { NOTHING_BY_HAND } from '../../core/project/colors'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 
 const SHEET = `
@@ -7,9 +8,6 @@ svg { display: block; width: 100%; height: 100% }
 a { cursor: inherit }
 [data-picked] { outline: 2px solid oklch(0.56 0.13 268); outline-offset: 1px }
 `
-
-/** No shape painted by hand. */
-export const NOTHING_BY_HAND: ReadonlyMap<number, HandPaint> = new Map()
 
 /** Puts the SVG of an artwork into a shadow root of its own, so that neither its rules nor its names reach the page. */
 const fill = (host: HTMLElement, svg: string): SVGElement => {
@@ -35,7 +33,7 @@ const fill = (host: HTMLElement, svg: string): SVGElement => {
  */
 export const useArtworkHost = (
   host: Readonly<Ref<HTMLElement | null>>, screen: () => ScreenArtwork | undefined, colors: () => ReadonlyMap<string, string>,
-  byHand: () => ReadonlyMap<number, HandPaint> = () => NOTHING_BY_HAND,
+  byHand: () => ReadonlyMap<number, HandPaint> = () => NOTHING_BY_HAND.shapes,
 ) => {
   const problem = ref<string | null>(null)
   let set: string[] = []
@@ -76,7 +74,7 @@ export const useArtworkHost = (
   }
 
   watch([host, screen], ([element, shown]) => {
-    if (!element || !shown) return
+    if (!element || !shown?.svg) return
     set = []
     painted = new Map()
     try {

@@ -16,7 +16,8 @@ const OTHER_PICTURE = /\.(gif|tiff?|bmp|heic|avif|psd|ico)$/i
 
 /** Whether a file is SVG, packed or not, by its name or kind. */
 export const isSvgFile = (file: File): boolean => /\.svgz?$/i.test(file.name) || file.type === 'image/svg+xml'
-const isPicture = (file: File): boolean => PICTURE.test(file.name) || /^image\/(png|jpeg|webp)$/.test(file.type)
+/** Whether a file is a picture that can be read. */
+export const isPicture = (file: File): boolean => PICTURE.test(file.name) || /^image\/(png|jpeg|webp)$/.test(file.type)
 const isOtherPicture = (file: File): boolean => OTHER_PICTURE.test(file.name) || file.type.startsWith('image/')
 
 const refuseOver = (file: File, most: number, what: string): void => {
@@ -32,10 +33,10 @@ type Way = (file: File, signal: AbortSignal) => Promise<void>
 const KINDS: Readonly<Record<ListKind, string>> = { 'text': 'text', 'CSS': 'CSS', 'design tokens': 'design tokens', 'CSV': 'CSV', 'SVG': 'an SVG swatch sheet' }
 
 /**
- * Everything that comes in by dropping, choosing or pasting: artwork, reference pictures, files and texts with colors. One after
+ * Everything that comes in by dropping, choosing or pasting: artwork, pictures (as references, or as artwork where `picturesAs` says so), files and texts with colors. One after
  * the other, with what is being done, and cancel; what could not be taken is reported, the rest goes on.
  */
-export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) => void) => {
+export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) => void, picturesAs: () => 'references' | 'artwork' = () => 'references') => {
   const project = useProject()
   const pictures = usePictures()
   const gathering = useGathering()
@@ -61,10 +62,11 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
   }
 
   const addArtwork = async (file: File, signal: AbortSignal): Promise<void> => {
-    refuseOver(file, LARGEST_SVG, 'an SVG')
+    const kind = isPicture(file) ? 'raster' : 'svg'
+    refuseOver(file, kind === 'raster' ? MOST_BYTES : LARGEST_SVG, kind === 'raster' ? 'a picture' : 'an SVG')
     if ((project.settled?.artwork.length ?? 0) >= MOST_ARTWORK) throw new Error(`A project holds up to ${MOST_ARTWORK} artworks; remove one first.`)
     current.value = { file: file.name, doing: 'reading it and measuring its inks' }
-    const removed = await project.addArtwork(file, signal)
+    const removed = await project.addArtwork(file, kind, signal)
     if (removed.length) reports.value.push({ file: file.name, lines: removed, refused: false })
     if (project.artwork) shown('artwork', project.artwork.id)
   }
@@ -93,7 +95,7 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
       notices.say(`“${file.name}” is a swatch sheet, so its colors were taken.`, 'done', () => addAs(file, addArtwork), 'Add as artwork')
       return
     }
-    if (isPicture(file)) return addPicture(file, signal)
+    if (isPicture(file)) return picturesAs() === 'artwork' ? addArtwork(file, signal) : addPicture(file, signal)
     if (isOtherPicture(file)) throw new Error('Pictures are read as PNG, JPEG or WebP; save it as one of those.')
     refuseOver(file, LONGEST_LIST, 'a list of colors')
     const text = await file.text()

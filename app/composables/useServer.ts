@@ -68,7 +68,7 @@ export const useServer = () => ({
   artwork: (hash: string) => json<ArtworkFile>('GET', `artwork/${hash}`),
   source: (hash: string) => bytes(`artwork/${hash}/source`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
-  addArtwork: (file: File, signal?: AbortSignal) => json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}`, file, signal),
+  addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) => json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),
   addPicture: (file: File, signal: AbortSignal, progress: (sent: number) => void) => upload<PictureFile>(`pictures?name=${encodeURIComponent(file.name)}`, file, signal, progress),
   pictureBytes: (hash: string, form: PictureForm) => bytes(`pictures/${hash}/${form}`),
   pictureUrl: (hash: string, form: PictureForm) => `/api/pictures/${hash}/${form}`,

@@ -25,7 +25,7 @@ export const useSetExport = () => {
       for (const [i, art] of all.entries()) {
         at.value = { done: i, of: all.length, name: art.name }
         try {
-          written[`${names[i]?.replaceAll(' ', '-')}.svg`] = await files.write(art.hash, project.settledFor(art.id), project.touchesFor(art.id, project.settled))
+          written[`${names[i]?.replaceAll(' ', '-')}.${art.kind === 'raster' ? 'png' : 'svg'}`] = await files.write(art.hash, project.settledFor(art.id), project.touchesFor(art.id, project.settled))
         } catch (error) {
           failures.value = [...failures.value, { artwork: art, reason: reasonOf(error) }]
         }

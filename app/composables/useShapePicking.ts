@@ -1,4 +1,5 @@
 import { SHAPE_ATTRIBUTE, INKS_ATTRIBUTE } from '../../core/artwork/write'
+import { isArea, type Hit } from '~/stores/looking'
 import { followDrag } from './useDrag'
 
 /** How far, in pixels, a pointer has to go before it draws instead of points. */
@@ -19,7 +20,7 @@ const isWithin = ({ x, y }: Point, polygon: readonly Point[]): boolean => {
 
 /**
  * Picks shapes of the artwork on the stage, in its shadow root: by a click, or all whose middle lies within a rectangle or loop that is
- * drawn; with Shift to those picked before. Marks what is picked, and lends the stage's shapes to others.
+ * drawn; with Shift to those picked before. Marks what is picked.
  */
 export const useShapePicking = ({ host, root, shapeAt }: {
   host: Readonly<Ref<HTMLElement | null>>, root: () => ShadowRoot | null, shapeAt: (x: number, y: number) => Element | null,
@@ -37,14 +38,16 @@ export const useShapePicking = ({ host, root, shapeAt }: {
   }
   const inksOf = (shape: Element): string[] => (shape.getAttribute(INKS_ATTRIBUTE) ?? '').split(' ')
 
-  const sameInk = (shapes: ReadonlySet<number>): number[] => {
-    const inks = new Set([...shapes].flatMap(place => {
+  const placesIn = (hits: ReadonlySet<Hit>): number[] => [...hits].filter(hit => typeof hit === 'number')
+  const sameInk = (hits: ReadonlySet<Hit>): number[] => {
+    const inks = new Set(placesIn(hits).flatMap(place => {
       const shape = shapeOf(place)
       return shape ? inksOf(shape) : []
     }))
     return all().filter(shape => inksOf(shape).some(ink => inks.has(ink))).map(placeOf)
   }
-  const inGroup = (shapes: ReadonlySet<number>): number[] => {
+  const inGroup = (hits: ReadonlySet<Hit>): number[] => {
+    const shapes = new Set(placesIn(hits))
     const grown = new Set(shapes)
     for (const place of shapes) {
       for (let group = shapeOf(place)?.parentElement ?? null; group; group = group.parentElement) {
@@ -57,14 +60,15 @@ export const useShapePicking = ({ host, root, shapeAt }: {
     return [...grown]
   }
 
-  const beside = (shapes: ReadonlySet<number>, by: number): number | null => {
+  const beside = (hits: ReadonlySet<Hit>, by: number): number | null => {
     const places = all().map(placeOf)
-    const last = [...shapes].at(-1)
+    const last = placesIn(hits).at(-1)
     const at = last === undefined ? (by > 0 ? -1 : 0) : places.indexOf(last)
     return places[(at + by + places.length) % places.length] ?? null
   }
-  const paintOf = (place: number): 'fill' | 'stroke' => {
-    const style = shapeOf(place) && getComputedStyle(shapeOf(place) as Element)
+  const paintOf = (hit: Hit): 'fill' | 'stroke' => {
+    const shape = isArea(hit) ? null : shapeOf(hit)
+    const style = shape && getComputedStyle(shape)
     return style?.fill === 'none' && style.stroke !== 'none' ? 'stroke' : 'fill'
   }
 
@@ -102,9 +106,7 @@ export const useShapePicking = ({ host, root, shapeAt }: {
 
   watch([() => looking.picked, () => looking.picking, host], ([now, picking]) => {
     for (const shape of root()?.querySelectorAll(`[${PICKED}]`) ?? []) shape.removeAttribute(PICKED)
-    if (picking) for (const place of now) shapeOf(place)?.setAttribute(PICKED, '')
+    if (picking) for (const place of placesIn(now)) shapeOf(place)?.setAttribute(PICKED, '')
   }, { flush: 'post' })
-  onMounted(() => { looking.shapes = { at, sameInk, inGroup, beside, paintOf } })
-  onUnmounted(() => { looking.shapes = null })
-  return { down, drawn }
+  return { down, drawn, shapes: { at, sameInk, inGroup, beside, paintOf } }
 }

@@ -1,4 +1,5 @@
 import { useEventListener } from '@vueuse/core'
+import type { Hit } from '~/stores/looking'
 import type { Command } from '../../core/project/commands'
 
 /**
@@ -10,11 +11,11 @@ export const useSwatchDrop = () => {
   const looking = useLooking()
   const remapping = useRemapping()
   const swatch = ref<string | null>(null)
-  let shape: number | null = null
+  let shape: Hit | null = null
 
-  const shapesAt = (place: number): number[] => looking.picked.has(place) ? [...looking.picked] : [place]
-  const paintOf = (place: number): 'fill' | 'stroke' => looking.shapes?.paintOf(place) ?? 'fill'
-  const commandAt = (place: number, id: string): Command | null => remapping.touching(shapesAt(place), paintOf(place), { swatch: id, rung: null })
+  const shapesAt = (place: Hit): Hit[] => looking.picked.has(place) ? [...looking.picked] : [place]
+  const paintOf = (place: Hit): 'fill' | 'stroke' => looking.shapes?.paintOf(place) ?? 'fill'
+  const commandAt = (place: Hit, id: string): Command | null => remapping.touching(shapesAt(place), paintOf(place), { swatch: id, rung: null })
   const follow = ({ clientX, clientY, target }: PointerEvent): void => {
     if (swatch.value === null) return
     const onStage = target instanceof Element && document.elementsFromPoint(clientX, clientY).some(each => each.matches('[data-test=stage]'))

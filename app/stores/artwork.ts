@@ -1,9 +1,12 @@
-import { wrap, type Remote } from 'comlink'
+import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import type { HandPaint } from '../../core/artwork/write'
 import { unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
+import type { ByHand } from '../../core/project/colors'
 import type { ArtworkFile } from '../../core/project/schema'
+import type { Row } from '../../core/raster/paint'
+import type { AreaPaint } from '../../core/remap/areas'
 import type { ArtworkDesk, ScreenArtwork } from '../workers/artwork.worker'
+import type { RasterArtwork, RasterDesk } from '../workers/raster.worker'
 
 /** From so many painted shapes on, a change of colors takes the browser longer than a frame. */
 const MANY = 300
@@ -19,6 +22,11 @@ let desk: Remote<ArtworkDesk> | undefined
 const artworkDesk = (): Remote<ArtworkDesk> =>
   desk ??= wrap<ArtworkDesk>(new Worker(new URL('../workers/artwork.worker.ts', import.meta.url), { type: 'module' }))
 
+let pictures: Remote<RasterDesk> | undefined
+
+const rasterDesk = (): Remote<RasterDesk> =>
+  pictures ??= wrap<RasterDesk>(new Worker(new URL('../workers/raster.worker.ts', import.meta.url), { type: 'module' }))
+
 /** The artwork files at hand, by hash: what the server knows of each, and how the screen shows it. */
 export const useArtworkFiles = defineStore('artwork files', () => {
   const server = useServer()
@@ -28,18 +36,23 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const maps = shallowRef<ReadonlyMap<string, PassingMap>>(new Map())
   /** Small ink maps, which proofs are painted from; null for artwork whose map does not tell the truth, or cannot be had. */
   const proofs = shallowRef<ReadonlyMap<string, InkMap | null>>(new Map())
+  /** Pictures taken apart for the stage. */
+  const rasters = shallowRef<ReadonlyMap<string, RasterArtwork>>(new Map())
+  /** Which part is done of a picture that is being taken apart. */
+  const unmixing = ref<number | null>(null)
   const opening = new Map<string, Promise<void>>()
+  const takingApart = new Map<string, Promise<void>>()
 
   const keep = (file: ArtworkFile): void => { files.value = new Map(files.value).set(file.hash, file) }
 
   const keepProof = (hash: string, proof: InkMap | null): void => { proofs.value = new Map(proofs.value).set(hash, proof) }
 
   /** Proofs are painted from the ink map, and artwork with many shapes wherever its colors pass by quickly. */
-  const openMap = async ({ hash, inks }: ArtworkFile): Promise<void> => {
+  const openMap = async ({ hash, inks, kind }: ArtworkFile): Promise<void> => {
     const bytes = await server.inkMap(hash)
     if (!bytes.length) return keepProof(hash, null)
     const proof = await artworkDesk().reduced(bytes, SIZES.proof)
-    if (inks.reduce((sum, { uses }) => sum + uses, 0) >= MANY) {
+    if (kind === 'raster' || inks.reduce((sum, { uses }) => sum + uses, 0) >= MANY) {
       const coarse = await artworkDesk().reduced(bytes, SIZES.coarse)
       maps.value = new Map(maps.value).set(hash, { fine: unpackInkMap(bytes), coarse })
     }
@@ -47,8 +60,8 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   }
 
   const fetchAndRead = async (hash: string): Promise<void> => {
-    const [file, bytes] = await Promise.all([files.value.get(hash) ?? server.artwork(hash), server.source(hash)])
-    const screen = await artworkDesk().open(hash, bytes)
+    const file = files.value.get(hash) ?? await server.artwork(hash)
+    const screen = file.kind === 'raster' ? { svg: null, inks: file.inks.map(({ hex }) => hex), runs: [] } : await artworkDesk().open(hash, await server.source(hash))
     keep(file)
     screens.value = new Map(screens.value).set(hash, screen)
     void openMap(file).catch((error: unknown) => {
@@ -56,6 +69,31 @@ export const useArtworkFiles = defineStore('artwork files', () => {
       notices.say(`“${file.name}” is shown more slowly, for its map could not be had: ${reasonOf(error)}`, 'problem')
     })
   }
+
+  const takeApart = async (hash: string): Promise<void> => {
+    await open(hash)
+    const inks = screens.value.get(hash)?.inks ?? []
+    unmixing.value = 0
+    try {
+      const taken = await rasterDesk().open(hash, await server.source(hash), [...inks], proxy(part => { unmixing.value = part }))
+      rasters.value = new Map(rasters.value).set(hash, { ...taken, stage: markRaw(taken.stage), proof: markRaw(taken.proof) })
+    } finally {
+      unmixing.value = null
+    }
+  }
+
+  /** Has a picture taken apart in the worker, once; rejects where it cannot be had. */
+  const openRaster = (hash: string): Promise<void> => {
+    const known = takingApart.get(hash)
+    if (known) return known
+    const work = takeApart(hash).catch((error: unknown) => {
+      takingApart.delete(hash)
+      throw error
+    })
+    takingApart.set(hash, work)
+    return work
+  }
+  const paintRaster = (hash: string, rows: Row[], regions: Uint8Array | null): Promise<Uint8ClampedArray> => rasterDesk().paint(hash, rows.map(({ colors, opacity }) => ({ colors: [...colors], opacity })), regions)
 
   /** Has an artwork read in the worker, once; rejects where it cannot be had. */
   const open = (hash: string): Promise<void> => {
@@ -70,21 +108,23 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   }
 
   /** Sends a file to the server, which cleans and measures it, and has it read. */
-  const add = async (file: File, signal?: AbortSignal): Promise<ArtworkFile> => {
-    const kept = await server.addArtwork(file, signal)
+  const add = async (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal): Promise<ArtworkFile> => {
+    const kept = await server.addArtwork(file, kind, signal)
     keep(kept)
     await open(kept.hash)
     return kept
   }
 
-  /** The bytes of an artwork in other colors, with its touch-ups. */
-  const write = async (hash: string, colors: ReadonlyMap<string, string>, byHand: ReadonlyMap<number, HandPaint>): Promise<Uint8Array> => {
+  /** The bytes of an artwork in other colors, with its touch-ups: SVG, or PNG in full size. `seen` hears which part of a picture is done. */
+  const write = async (hash: string, colors: ReadonlyMap<string, string>, { shapes, areas }: ByHand, seen: (part: number) => void = () => undefined): Promise<Uint8Array> => {
     await open(hash)
-    return artworkDesk().write(hash, colors, byHand)
+    const inks = screens.value.get(hash)?.inks ?? []
+    if (files.value.get(hash)?.kind !== 'raster') return artworkDesk().write(hash, colors, shapes)
+    return rasterDesk().write(await server.source(hash), [...inks], inks.map(ink => colors.get(ink) ?? ink), structuredClone(toRaw(areas)) as AreaPaint[], proxy(seen))
   }
 
   /** An archive of files, by their names. */
   const pack = (all: Record<string, Uint8Array>): Promise<Uint8Array> => artworkDesk().pack(all)
 
-  return { files, screens, maps, proofs, open, add, write, pack }
+  return { files, screens, maps, proofs, rasters, unmixing, open, openRaster, paintRaster, add, write, pack }
 })

@@ -2,8 +2,7 @@ import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import standIns from '~/stand-ins.json'
 import { apply, sayCommand, type Command } from '../../core/project/commands'
-import { colorsOf, standInColors, touchesOf } from '../../core/project/colors'
-import type { HandPaint } from '../../core/artwork/write'
+import { colorsOf, NOTHING_BY_HAND, standInColors, touchesOf, type ByHand } from '../../core/project/colors'
 import { inLook } from '../../core/project/compose'
 import { matchedTargets, unitedInks } from '../../core/project/create'
 import { historyOf, redone, stepped, undone, type History } from '../../core/project/history'
@@ -12,7 +11,7 @@ import type { Artwork, Harmony, Look, Project } from '../../core/project/schema'
 import type { TrailChange, TrailState } from '../../core/project/trail'
 
 const NO_COLORS: ReadonlyMap<string, string> = new Map()
-const NO_TOUCHES: ReadonlyMap<number, HandPaint> = new Map()
+const STAND_INS: readonly Artwork[] = standIns.pieces.map(piece => ({ kind: 'svg' as const, ...piece }))
 const STAND_IN_INKS = standIns.inks as Array<[string, number]>
 
 /** The project in work: its document with undo and redo, what is previewed over it, and the artwork shown. */
@@ -40,7 +39,7 @@ export const useProject = defineStore('project', () => {
     return all.find(({ id: each }) => each === shownId.value) ?? all[0] ?? null
   })
   /** What a scheme is shown on: the artwork of the project or, as long as there is none, the stand-ins. */
-  const pieces = computed<readonly Artwork[]>(() => document.value?.artwork.length ? document.value.artwork : standIns.pieces)
+  const pieces = computed<readonly Artwork[]>(() => document.value?.artwork.length ? document.value.artwork : STAND_INS)
   const piece = computed<Artwork | null>(() => pieces.value.find(({ id: each }) => each === shownId.value) ?? pieces.value[0] ?? null)
   /** The artwork as a list that stays the same while only colors change. */
   const artworks = computed<readonly Artwork[]>(() => document.value?.artwork ?? [])
@@ -65,13 +64,13 @@ export const useProject = defineStore('project', () => {
   /** What every ink of the project becomes, exceptions aside. */
   const colors = computed(() => allColors.value(null))
   const settledColors = computed(() => allSettled.value(null))
-  /** What the shapes of an artwork are painted with by hand. */
-  const touchesFor = (art: string, of: Project | null = document.value): ReadonlyMap<number, HandPaint> => of?.remap.touches[art] ? touchesOf(of, art) : NO_TOUCHES
+  /** What is painted by hand on an artwork. */
+  const touchesFor = (art: string, of: Project | null = document.value): ByHand => of?.remap.touches[art] ? touchesOf(of, art) : NOTHING_BY_HAND
 
   /** What the piece on the stage looks like in another look: the colors of its inks, and what is painted by hand. */
-  const shownIn = (look: Look): { colors: ReadonlyMap<string, string>, byHand: ReadonlyMap<number, HandPaint> } => {
+  const shownIn = (look: Look): { colors: ReadonlyMap<string, string>, byHand: ByHand } => {
     const [now, art] = [settled.value, piece.value?.id ?? '']
-    if (!now) return { colors: NO_COLORS, byHand: NO_TOUCHES }
+    if (!now) return { colors: NO_COLORS, byHand: NOTHING_BY_HAND }
     const there = inLook(now, look)
     return { colors: colorsIn(there, art), byHand: touchesFor(art, there) }
   }
@@ -172,15 +171,15 @@ export const useProject = defineStore('project', () => {
   }
 
   /** Takes in a file as artwork: its inks join those of the project and are matched, targets set before stay. */
-  const addArtwork = async (file: File, signal?: AbortSignal): Promise<string[]> => {
-    const kept = await files.add(file, signal)
+  const addArtwork = async (file: File, kind: Artwork['kind'], signal?: AbortSignal): Promise<string[]> => {
+    const kept = await files.add(file, kind, signal)
     const now = history.value?.present
     if (!now) return []
-    const fresh: Artwork = { id: crypto.randomUUID(), name: kept.name, hash: kept.hash, width: kept.width, height: kept.height }
+    const fresh: Artwork = { kind: kept.kind, id: crypto.randomUUID(), name: kept.name, hash: kept.hash, width: kept.width, height: kept.height }
     const all = unitedInks([...now.artwork, fresh].flatMap(({ hash }) => files.files.get(hash) ?? []))
     run({ do: 'add artwork', artwork: fresh, targets: { ...matchedTargets(all, now), ...now.remap.targets } })
     shownId.value = fresh.id
-    return kept.removed.map(({ what, line }) => `${what} (line ${line})`)
+    return [...kept.removed.map(({ what, line }) => `${what} (line ${line})`), ...kept.kind === 'raster' ? kept.notes : []]
   }
 
   /** Opens a project as it is stored, or as it was left here unsaved. */

@@ -4,7 +4,7 @@ import { defineStore } from 'pinia'
 import { z } from 'zod'
 import { dealtCandidate, inHarmony, REACH, reordered, shownHarmonies, varied, type Candidate, type Variation } from '../../core/project/candidates'
 import { inLook, lookOf } from '../../core/project/compose'
-import type { HandPaint } from '../../core/artwork/write'
+import type { ByHand } from '../../core/project/colors'
 import { HARMONIES } from '../../core/harmony/harmony'
 import { lookSchema, type Artwork, type Project } from '../../core/project/schema'
 
@@ -15,7 +15,7 @@ export const SHEETS = [
 export type Sheet = (typeof SHEETS)[number]['sheet']
 
 /** A candidate with the artwork it is shown on, what every ink becomes in it, and what is painted by hand. */
-export interface Proof extends Candidate { piece: Artwork, colors: ReadonlyMap<string, string>, byHand: ReadonlyMap<number, HandPaint> }
+export interface Proof extends Candidate { piece: Artwork, colors: ReadonlyMap<string, string>, byHand: ByHand }
 
 /** A deal made before: the look it was dealt from, its first seed, and the harmony it stayed in. */
 const pastDealSchema = z.object({ from: lookSchema, seed: z.number().int(), kind: z.enum(HARMONIES).nullable() })

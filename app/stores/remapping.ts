@@ -5,7 +5,8 @@ import { adjustedSwatches, followed, leadsAt, restrictionOf, targetFor } from '.
 import { familiesOf, type Family } from '../../core/remap/near'
 import { valueOrder } from '../../core/remap/order'
 import type { Match } from '../../core/remap/match'
-import { MOST_TOUCHED, MOST_TOUCHES, type Following, type Touch } from '../../core/project/schema'
+import { isArea, type Hit } from './looking'
+import { MOST_AREAS, MOST_AREAS_TOUCHED, MOST_TOUCHED, MOST_TOUCHES, type Following, type Touch } from '../../core/project/schema'
 
 /** What the bench of Remap shows. */
 export const REMAP_VIEWS = [
@@ -115,11 +116,15 @@ export const useRemapping = defineStore('remapping', () => {
   const usedSwatches = computed(() => new Map([...project.document ? adjustedSwatches(project.document) : []].map(([id, { hex }]) => [id, hex])))
   const followedColor = (to: Following): string | null => followed(usedSwatches.value, to)
   /** Shapes of the artwork on the stage colored by hand, or made more or less opaque; null where there is nothing to do it to. */
-  const touching = (shapes: readonly number[], paint: Touch['paint'], to: Following | null, opacity: number | null = null): Command | null =>
-    artwork.value && shapes.length ? { do: 'touch up', artwork: artwork.value.id, touch: { id: crypto.randomUUID(), shapes: shapes.slice(0, MOST_TOUCHED), paint, to, opacity } } : null
+  const touching = (hits: readonly Hit[], paint: Touch['paint'], to: Following | null, opacity: number | null = null): Command | null => {
+    const [shapes, areas] = [hits.filter(hit => typeof hit === 'number').slice(0, MOST_TOUCHED), hits.filter(isArea).slice(0, MOST_AREAS)]
+    return artwork.value && hits.length ? { do: 'touch up', artwork: artwork.value.id, touch: { id: crypto.randomUUID(), shapes, areas, paint, to, opacity } } : null
+  }
   const touchUp = (...touch: Parameters<typeof touching>): void => {
     if (touches.value.length >= MOST_TOUCHES) return notices.say(`An artwork has up to ${MOST_TOUCHES} touch-ups; remove some first.`, 'problem')
-    if (touch[0].length > MOST_TOUCHED) notices.say(`A touch-up colors up to ${MOST_TOUCHED} shapes; the first of those picked were colored.`, 'problem')
+    if (new Set(touches.value.flatMap(({ areas }) => areas)).size + touch[0].filter(isArea).length > MOST_AREAS_TOUCHED) return notices.say(`A picture has up to ${MOST_AREAS_TOUCHED} areas touched up; remove some first.`, 'problem')
+    const most = touch[0].some(isArea) ? MOST_AREAS : MOST_TOUCHED
+    if (touch[0].length > most) notices.say(`A touch-up colors up to ${most} at once; the first of those picked were colored.`, 'problem')
     const command = touching(...touch)
     if (command) project.run(command)
   }

@@ -7,8 +7,8 @@ import type { Reading } from '../../core/artwork/reading'
 import { decoded, encoded, type Encoding } from '../../core/artwork/encoding'
 import { screenSvg, writeSvg, type HandPaint } from '../../core/artwork/write'
 
-/** An artwork as the screen shows it: its inks by the number of their CSS variable, and the runs of its gradients. */
-export interface ScreenArtwork { svg: string, inks: string[], runs: string[][] }
+/** An artwork as the screen shows it: its inks by the number of their CSS variable, and the runs of its gradients. A picture has no SVG. */
+export interface ScreenArtwork { svg: string | null, inks: string[], runs: string[][] }
 
 const readings = new Map<string, { reading: Reading, encoding: Encoding }>()
 

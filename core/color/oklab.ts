@@ -17,12 +17,27 @@ export const toLab = (r: number, g: number, b: number, into: Float64Array | numb
   into[2] = 0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s
 }
 
+const STEPS = 16384
+const ENCODED = Float64Array.from({ length: STEPS + 2 }, (_, i) => encodedOf(i / STEPS) * 255)
+
+/** The sRGB channel, 0 to 255, of linear light, from a table inside [0, 1]. */
+const channelOf = (light: number): number => {
+  if (light <= 0 || light >= 1) return encodedOf(light) * 255
+  const at = light * STEPS
+  const step = at | 0
+  const low = ENCODED[step] as number
+  return low + ((ENCODED[step + 1] as number) - low) * (at - step)
+}
+
 /** The sRGB channels of an OKLab color, 0 to 255 where sRGB can show it, not rounded and not brought in, into three places of an array. */
 export const fromLab = (l: number, a: number, b: number, into: Float64Array | number[]): void => {
-  const lc = (l + 0.3963377774 * a + 0.2158037573 * b) ** 3
-  const mc = (l - 0.1055613458 * a - 0.0638541728 * b) ** 3
-  const sc = (l - 0.0894841775 * a - 1.291485548 * b) ** 3
-  into[0] = 255 * encodedOf(4.0767416621 * lc - 3.3077115913 * mc + 0.2309699292 * sc)
-  into[1] = 255 * encodedOf(-1.2684380046 * lc + 2.6097574011 * mc - 0.3413193965 * sc)
-  into[2] = 255 * encodedOf(-0.0041960863 * lc - 0.7034186147 * mc + 1.707614701 * sc)
+  const lr = l + 0.3963377774 * a + 0.2158037573 * b
+  const mr = l - 0.1055613458 * a - 0.0638541728 * b
+  const sr = l - 0.0894841775 * a - 1.291485548 * b
+  const lc = lr * lr * lr
+  const mc = mr * mr * mr
+  const sc = sr * sr * sr
+  into[0] = channelOf(4.0767416621 * lc - 3.3077115913 * mc + 0.2309699292 * sc)
+  into[1] = channelOf(-1.2684380046 * lc + 2.6097574011 * mc - 0.3413193965 * sc)
+  into[2] = channelOf(-0.0041960863 * lc - 0.7034186147 * mc + 1.707614701 * sc)
 }

@@ -1,11 +1,12 @@
 import type { HandPaint } from '../artwork/write'
 import { labOf, type Hex } from '../color/convert'
 import type { InkArea } from '../remap/match'
+import type { AreaPaint } from '../remap/areas'
 import { recolored } from '../remap/remap'
 import { nearestIn } from '../remap/restrict'
 import { shaded } from '../remap/shading'
-import { followed, remappingOf, restrictionOf, touchedPaints, type Remapped } from './remapping'
-import type { ColorSet } from './schema'
+import { followed, remappingOf, restrictionOf, touchedAreas, touchedPaints, type Remapped } from './remapping'
+import type { ColorSet, Following } from './schema'
 
 const hexesOf = new WeakMap<ColorSet, Hex[]>()
 
@@ -34,16 +35,22 @@ export const colorsOf = (project: Remapped, united: readonly InkArea[], artwork:
 /** What every ink would become without a restriction. */
 export const recoloredFreely = (project: Remapped, united: readonly InkArea[], artwork: string | null = null): Map<Hex, Hex> => recolored(united, remappingOf(project, united, artwork))
 
-/** What the shapes of an artwork that were touched up are painted with, by shape. */
-export const touchesOf = (project: Remapped, artwork: string): Map<number, HandPaint> => {
+/** What is painted by hand on an artwork: shapes of a drawing, by their place among the elements, or areas of a picture. */
+export interface ByHand { shapes: ReadonlyMap<number, HandPaint>, areas: readonly AreaPaint[] }
+
+export const NOTHING_BY_HAND: ByHand = { shapes: new Map(), areas: [] }
+
+/** What the touch-ups of an artwork come to. */
+export const touchesOf = (project: Remapped, artwork: string): ByHand => {
   const touches = project.remap.touches[artwork]
-  if (!touches?.length) return new Map()
+  if (!touches?.length) return NOTHING_BY_HAND
   const { swatches } = remappingOf(project, [])
   const near = within(restrictionOf(project))
-  return touchedPaints(touches, to => {
+  const colorOf = (to: Following): Hex | null => {
     const hex = followed(swatches, to)
     return hex && near(hex)
-  })
+  }
+  return { shapes: touchedPaints(touches, colorOf), areas: touchedAreas(touches, colorOf) }
 }
 
 /** The places of the stand-ins that are not for just any color: what covers most, paper and light lettering, dark lettering. */

@@ -8,7 +8,7 @@ import { historyOf, redone, stepped, undone, type History } from './history'
 import { projectSchema, type Project } from './schema'
 
 const inks = [{ hex: '#102030', area: 0.6 }, { hex: '#e0d0c0', area: 0.3 }, { hex: '#cc4422', area: 0.1 }]
-const art = { id: 'a1', name: 'Poster', hash: 'a'.repeat(64), width: 10, height: 10 }
+const art = { kind: 'svg' as const, id: 'a1', name: 'Poster', hash: 'a'.repeat(64), width: 10, height: 10 }
 const empty = newProject('Kites')
 const full = apply(empty, { do: 'add artwork', artwork: art, targets: matchedTargets(inks, empty) })
 

@@ -8,12 +8,12 @@ import { restrictionOf } from './remapping'
 
 const inks = [{ hex: '#102030', area: 0.5 }, { hex: '#cc4422', area: 0.25 }, { hex: '#cd4523', area: 0.05 }, { hex: '#ffffff', area: 0.2 }]
 const empty = newProject('Kites')
-const art = { id: 'a1', name: 'Badge', hash: 'a'.repeat(64), width: 100, height: 100 }
+const art = { kind: 'svg' as const, id: 'a1', name: 'Badge', hash: 'a'.repeat(64), width: 100, height: 100 }
 const project = apply(empty, { do: 'add artwork', artwork: art, targets: matchedTargets(inks, empty) })
 const [first, second] = project.scheme.map(({ id }) => id) as [string, string]
 const hexOfSwatch = (id: string, of: Project = project): string => of.scheme.find(swatch => swatch.id === id)?.hex ?? ''
 const done = (...commands: Command[]): Project => commands.reduce(apply, project)
-const touch = (change: Partial<Touch> = {}): Touch => ({ id: 't1', shapes: [4, 7], paint: 'fill', to: { swatch: first, rung: null }, opacity: null, ...change })
+const touch = (change: Partial<Touch> = {}): Touch => ({ id: 't1', shapes: [4, 7], areas: [], paint: 'fill', to: { swatch: first, rung: null }, opacity: null, ...change })
 
 describe('remapping a project', () => {
   it('is a valid document with all of it, and an old one is read with the usual', () => {
@@ -95,7 +95,7 @@ describe('a restriction', () => {
     const colors = colorsOf(restricted, inks)
     expect(colors.get('#102030')).toBe('#102030')
     for (const ink of ['#cc4422', '#ffffff']) expect(set.colors.map(({ hex }) => hex)).toContain(colors.get(ink))
-    expect(set.colors.map(({ hex }) => hex)).toContain(touchesOf(restricted, 'a1').get(4)?.fill)
+    expect(set.colors.map(({ hex }) => hex)).toContain(touchesOf(restricted, 'a1').shapes.get(4)?.fill)
   })
   it('is taken off and put on again by its id', () => {
     const off = apply(restricted, { do: 'restrict', to: null })
@@ -107,20 +107,20 @@ describe('a restriction', () => {
 describe('touch-ups', () => {
   it('point to swatches and rungs, so that they follow the scheme', () => {
     const one = done({ do: 'touch up', artwork: 'a1', touch: touch({ to: { swatch: second, rung: { ladder: 'shades', step: 1, of: 4 } } }) })
-    expect(touchesOf(one, 'a1').get(7)).toEqual({ fill: ladder(hexOfSwatch(second), 'shades', 4)[1] })
+    expect(touchesOf(one, 'a1').shapes.get(7)).toEqual({ fill: ladder(hexOfSwatch(second), 'shades', 4)[1] })
     const changed = apply(one, { do: 'edit swatch', id: second, hex: '#aa3366' })
-    expect(touchesOf(changed, 'a1').get(7)).toEqual({ fill: ladder('#aa3366', 'shades', 4)[1] })
+    expect(touchesOf(changed, 'a1').shapes.get(7)).toEqual({ fill: ladder('#aa3366', 'shades', 4)[1] })
   })
   it('cover earlier ones on the same shapes, keep what is beside them, and go one by one', () => {
     const two = done({ do: 'touch up', artwork: 'a1', touch: touch() }, { do: 'touch up', artwork: 'a1', touch: touch({ id: 't2', shapes: [7, 9], to: { swatch: second, rung: null } }) })
     expect(two.remap.touches['a1']?.map(({ id, shapes }) => [id, shapes])).toEqual([['t1', [4]], ['t2', [7, 9]]])
     const more = [{ do: 'touch up', artwork: 'a1', touch: touch({ id: 't3', shapes: [7], paint: 'stroke' }) }, { do: 'touch up', artwork: 'a1', touch: touch({ id: 't4', shapes: [7], to: null, opacity: 0.5 }) }] as const
-    expect(touchesOf(more.reduce<Project>(apply, two), 'a1').get(7)).toEqual({ fill: hexOfSwatch(second), stroke: hexOfSwatch(first), opacity: 0.5 })
+    expect(touchesOf(more.reduce<Project>(apply, two), 'a1').shapes.get(7)).toEqual({ fill: hexOfSwatch(second), stroke: hexOfSwatch(first), opacity: 0.5 })
     expect(apply(two, { do: 'remove touch', artwork: 'a1', id: 't2' }).remap.touches['a1']).toHaveLength(1)
     expect(apply(two, { do: 'remove touch', artwork: 'a1', id: null }).remap.touches).toEqual({})
   })
   it('color nothing where their swatch is gone', () => {
     const lost = done({ do: 'touch up', artwork: 'a1', touch: touch({ to: { swatch: 'gone', rung: null }, shapes: [1] }) })
-    expect(touchesOf(lost, 'a1').get(1)).toEqual({})
+    expect(touchesOf(lost, 'a1').shapes.get(1)).toEqual({})
   })
 })

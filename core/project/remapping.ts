@@ -3,6 +3,8 @@ import { isNeutral, type Hex, type Hued } from '../color/convert'
 import { turned, turnedHue } from '../color/wheel'
 import { AT_REST, adjusted } from '../harmony/adjust'
 import { ladder } from '../harmony/ladder'
+import type { Area } from '../raster/area'
+import type { AreaPaint } from '../remap/areas'
 import { nearLeads } from '../remap/near'
 import type { InkArea } from '../remap/match'
 import type { Remapping } from '../remap/remap'
@@ -110,13 +112,16 @@ const withTouches = (project: Project, artwork: string, touches: readonly Touch[
   return withRemap(project, { touches: touches.length ? { ...others, [artwork]: [...touches] } : others })
 }
 
+const areaKey = ({ x, y, reach }: Area): string => `${x} ${y} ${reach}`
+
 /** A touch-up laid on top of those an artwork has; what it covers of earlier ones goes. */
 export const touched = (project: Project, artwork: string, touch: Touch): Project => {
-  const covered = new Set(touch.shapes)
+  const covered = new Set<number | string>([...touch.shapes, ...touch.areas.map(areaKey)])
   const before = (project.remap.touches[artwork] ?? []).filter(({ id }) => id !== touch.id).flatMap((each): Touch[] => {
     const same = touch.to ? each.to !== null && each.paint === touch.paint : each.to === null
     const shapes = same ? each.shapes.filter(shape => !covered.has(shape)) : each.shapes
-    return shapes.length ? [{ ...each, shapes }] : []
+    const areas = same ? each.areas.filter(area => !covered.has(areaKey(area))) : each.areas
+    return shapes.length + areas.length ? [{ ...each, shapes, areas }] : []
   })
   return withTouches(project, artwork, [...before, touch])
 }
@@ -128,6 +133,20 @@ export const untouched = (project: Project, artwork: string, id: string | null):
 /** The project with a set to restrict results to, restricted to it. */
 export const restrictedTo = (project: Project, set: ColorSet): Project =>
   ({ ...withRemap(project, { restrict: set.id }), sets: [...project.sets.filter(({ id }) => id !== set.id), set].slice(-MOST_SETS) })
+
+/** What the touch-ups of a raster artwork come to, area by area, the one touched last on top. */
+export const touchedAreas = (touches: readonly Touch[], colorOf: (to: Following) => Hex | null): AreaPaint[] => {
+  const paints = new Map<string, AreaPaint>()
+  for (const { areas, to, opacity } of touches) {
+    for (const area of areas) {
+      const key = areaKey(area)
+      const known = paints.get(key)
+      paints.delete(key)
+      paints.set(key, { area, color: (to && colorOf(to)) ?? known?.color ?? null, opacity: opacity ?? known?.opacity ?? null })
+    }
+  }
+  return [...paints.values()]
+}
 
 /** What the touch-ups of an artwork come to, by shape: the later wins. Those whose swatch is gone color nothing. */
 export const touchedPaints = (touches: readonly Touch[], colorOf: (to: Following) => Hex | null): Map<number, HandPaint> => {

@@ -8,6 +8,7 @@ import { LADDERS, RUNGS } from '../harmony/ladder'
 import { ORDERS } from '../harmony/order'
 import { HARMONIES } from '../harmony/harmony'
 import { ROLES } from '../harmony/proportion'
+import { REACH } from '../raster/area'
 import { MATCHES } from '../remap/match'
 import { TOLERANCE } from '../remap/near'
 import { NEUTRALS } from '../remap/remap'
@@ -108,8 +109,12 @@ export const gatheringSchema = z.object({
   pull: z.object({ kind: z.enum(HARMONIES), amount: part }),
 })
 
+/** What artwork is: a drawing of shapes, or a picture of pixels. */
+export const ARTWORK_KINDS = ['svg', 'raster'] as const
+const artworkKind = z.enum(ARTWORK_KINDS).default('svg')
+
 /** Artwork of the project; its file is stored by content hash. */
-export const artworkSchema = z.object({ id: idSchema, name: nameSchema, hash: hashSchema, width: z.number().positive(), height: z.number().positive() })
+export const artworkSchema = z.object({ kind: artworkKind, id: idSchema, name: nameSchema, hash: hashSchema, width: z.number().positive(), height: z.number().positive() })
 
 /** What an ink becomes: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
 export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })
@@ -119,6 +124,10 @@ const targetsSchema = z.record(hexSchema, targetSchema)
 /** The most shapes one touch-up colors, the most touch-ups of an artwork, and the most colors of a set. */
 export const MOST_TOUCHED = 5000
 export const MOST_TOUCHES = 300
+
+/** The most areas one touch-up colors, and of one picture altogether. */
+export const MOST_AREAS = 60
+export const MOST_AREAS_TOUCHED = 250
 export const MOST_IN_SET = 1000
 
 /** The most sets a project keeps; the oldest go. */
@@ -127,11 +136,14 @@ export const MOST_SETS = 20
 /** A color that points to a swatch, or to a rung of its ladder: it follows when the scheme changes. */
 export const followingSchema = z.object({ swatch: idSchema, rung: z.object({ ladder: z.enum(LADDERS), step: z.number().int().min(0).max(RUNGS.most), of: z.number().int().min(RUNGS.least).max(RUNGS.most) }).nullable() })
 
-/** A touch-up: shapes, by their place among the elements of the file, whose fill or stroke is colored by hand, or which are made more or less opaque. */
+/** A contiguous area of a raster picture: a point, in parts of its width and height, and how far it reaches from its ink, in hundredths of ΔEOK. */
+export const areaSchema = z.object({ x: part, y: part, reach: z.number().min(REACH.least).max(REACH.most) })
+
+/** A touch-up: shapes, by their place among the elements of the file, whose fill or stroke is colored by hand, or which are made more or less opaque; or areas of a raster picture. */
 export const touchSchema = z.object({
-  id: idSchema, shapes: z.array(z.number().int().min(0)).min(1).max(MOST_TOUCHED),
+  id: idSchema, shapes: z.array(z.number().int().min(0)).max(MOST_TOUCHED), areas: z.array(areaSchema).max(MOST_AREAS).default([]),
   paint: z.enum(['fill', 'stroke']), to: followingSchema.nullable(), opacity: part.nullable(),
-})
+}).refine(({ shapes, areas }) => shapes.length + areas.length > 0, 'A touch-up needs a shape or an area.')
 
 /** A set of colors results can be restricted to: a shelf scheme, a library, or a list. */
 export const colorSetSchema = z.object({ id: idSchema, title: nameSchema, colors: z.array(z.object({ hex: hexSchema, name: z.string().max(120) })).min(1).max(MOST_IN_SET) })
@@ -220,6 +232,7 @@ export const inkSchema = z.object({ hex: hexSchema, area: z.number().min(0).max(
 export type InkRecord = z.infer<typeof inkSchema>
 
 export const artworkFileSchema = z.object({
+  kind: artworkKind,
   hash: hashSchema,
   name: nameSchema,
   width: z.number().positive(),

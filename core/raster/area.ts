@@ -6,13 +6,13 @@ import type { Unmixed } from './unmix'
 export interface Area { x: number, y: number, reach: number }
 
 /** The farthest an area reaches. */
-export const REACH = { least: 0, usual: 4, most: 60 } as const
+export const REACH = { least: 0, usual: 12, most: 60 } as const
 
 /** An area found: 1 for each of its pixels, the inks it has, the one at its point first, and how many pixels it covers. */
 export interface FoundArea { mask: Uint8Array, inks: number[], size: number }
 
 /** The pixel a point falls on. */
-const pixelAt = ({ width, height }: { width: number, height: number }, { x, y }: Area): number =>
+export const pixelAt = ({ width, height }: { width: number, height: number }, { x, y }: { x: number, y: number }): number =>
   Math.min(height - 1, Math.max(0, Math.floor(y * height))) * width + Math.min(width - 1, Math.max(0, Math.floor(x * width)))
 
 /**
@@ -51,6 +51,33 @@ export const foundArea = ({ picture: { width, height }, places, weights }: Unmix
     return met.has(places[p * 4] as number) && weights[p * 4] !== 0 && weights[p * 4] !== 255
   })
   return { mask, inks: [first, ...[...met].filter(ink => ink !== first)], size }
+}
+
+/** The areas of one ink each that cover at least a part of the picture, the largest first, by a point of theirs. */
+export const contiguousAreas = ({ picture: { width, height }, places, weights }: Unmixed, least: number): Array<{ area: Area, size: number }> => {
+  const met = new Uint8Array(width * height)
+  const found: Array<{ area: Area, size: number }> = []
+  for (let start = 0; start < met.length; start++) {
+    if (met[start] || (weights[start * 4] as number) < 255) continue
+    const ink = places[start * 4]
+    const waiting = [start]
+    met[start] = 1
+    let size = 0
+    const go = (p: number): void => {
+      if (met[p] || !weights[p * 4] || places[p * 4] !== ink) return
+      met[p] = 1
+      waiting.push(p)
+    }
+    for (let p = waiting.pop(); p !== undefined; p = waiting.pop()) {
+      size++
+      if (p % width) go(p - 1)
+      if (p % width < width - 1) go(p + 1)
+      if (p >= width) go(p - width)
+      if (p < width * (height - 1)) go(p + width)
+    }
+    if (size >= least * met.length) found.push({ area: { x: (start % width + 0.5) / width, y: (Math.floor(start / width) + 0.5) / height, reach: 0 }, size })
+  }
+  return found.sort((one, other) => other.size - one.size)
 }
 
 /** How many pixels beyond an area its rim may reach. */

@@ -11,58 +11,102 @@ export const HALVINGS = 6
 /** Up to here a channel, 0 to 255, lies outside sRGB only by rounding. */
 const OUTSIDE = 0.25
 
-const isShown = ([r, g, b]: readonly number[]): boolean =>
-  Math.min(r as number, g as number, b as number) >= -OUTSIDE && Math.max(r as number, g as number, b as number) <= 255 + OUTSIDE
+/** Whether sRGB can show a color, 0 to 255. */
+const isShown = (color: readonly number[]): boolean => {
+  const [r, g, b] = color as [number, number, number]
+  return r >= -OUTSIDE && g >= -OUTSIDE && b >= -OUTSIDE && r <= 255 + OUTSIDE && g <= 255 + OUTSIDE && b <= 255 + OUTSIDE
+}
 
-/** A color, 0 to 255, moved by a difference in OKLab, into `out`; where sRGB does not reach so far, at its lightness and hue with less chroma. */
-const moved = (from: readonly number[], dl: number, da: number, db: number, out: number[]): void => {
-  toLab(from[0] as number, from[1] as number, from[2] as number, out)
-  const l = Math.min(1, Math.max(0, (out[0] as number) + dl))
-  const [a, b] = [(out[1] as number) + da, (out[2] as number) + db]
-  fromLab(l, a, b, out)
-  if (isShown(out)) return
-  let [low, high] = [0, 1]
+/** What the pixels of a picture are beside the mixture of their inks, in OKLab, one after the other: only those that are. */
+type Rest = Float32Array
+
+const rests = new WeakMap<Unmixed, { inks: readonly Hex[], rest: Rest }>()
+
+const restOf = (taken: Unmixed, inks: readonly Hex[]): Rest => {
+  const known = rests.get(taken)
+  if (known?.inks === inks) return known.rest
+  const { picture: { data }, places, weights } = taken
+  const before = channelsOf(inks)
+  let count = 0
+  for (let i = 3; i < weights.length; i += 4) if (weights[i]) count++
+  const rest = new Float32Array(count * 3)
+  const [was, is] = [[0, 0, 0], [0, 0, 0]] as [[number, number, number], [number, number, number]]
+  for (let i = 0, at = 0; i < weights.length; i += 4) {
+    if (!weights[i + 3]) continue
+    mixed(before, places, weights, i, was)
+    toLab(was[0], was[1], was[2], was)
+    toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, is)
+    for (let n = 0; n < 3; n++) rest[at++] = (is[n] as number) - (was[n] as number)
+  }
+  rests.set(taken, { inks, rest })
+  return rest
+}
+
+/** The mixture of inks at a pixel, 0 to 255, into three places of an array. */
+const mixed = (colors: Float64Array, places: Uint8Array, weights: Uint8Array, i: number, out: number[]): void => {
+  const a = (places[i] as number) * 3
+  const wa = weights[i] as number
+  if (wa === 255) {
+    out[0] = colors[a] as number
+    out[1] = colors[a + 1] as number
+    out[2] = colors[a + 2] as number
+    return
+  }
+  const b = (places[i + 1] as number) * 3
+  const c = (places[i + 2] as number) * 3
+  const wb = weights[i + 1] as number
+  const wc = weights[i + 2] as number
+  out[0] = ((colors[a] as number) * wa + (colors[b] as number) * wb + (colors[c] as number) * wc) / 255
+  out[1] = ((colors[a + 1] as number) * wa + (colors[b + 1] as number) * wb + (colors[c + 1] as number) * wc) / 255
+  out[2] = ((colors[a + 2] as number) * wa + (colors[b + 2] as number) * wb + (colors[c + 2] as number) * wc) / 255
+}
+
+/** A color, 0 to 255, moved by a difference in OKLab; where sRGB does not reach so far, at its lightness and hue with less chroma. */
+const move = (color: number[], rest: Rest, at: number): void => {
+  toLab(color[0] as number, color[1] as number, color[2] as number, color)
+  const l = Math.min(1, Math.max(0, (color[0] as number) + (rest[at] as number)))
+  const a = (color[1] as number) + (rest[at + 1] as number)
+  const b = (color[2] as number) + (rest[at + 2] as number)
+  fromLab(l, a, b, color)
+  if (isShown(color)) return
+  let low = 0
+  let high = 1
   for (let n = 0; n < HALVINGS; n++) {
     const part = (low + high) / 2
-    fromLab(l, a * part, b * part, out)
-    if (isShown(out)) low = part
+    fromLab(l, a * part, b * part, color)
+    if (isShown(color)) low = part
     else high = part
   }
-  fromLab(l, a * low, b * low, out)
+  fromLab(l, a * low, b * low, color)
 }
 
 /**
  * Paints a picture that was taken apart in other colors, into RGBA pixels (not premultiplied) of its size: each pixel the mixture of
  * what its inks become, moved by what the picture is beside its mixture, in OKLab. `regions` says for each pixel which of the rows
- * holds; all 0 where it is not given. Pixels whose inks stay as they are come out as they came.
+ * holds; the first where it is not given. Pixels whose inks stay as they are come out as they came.
  */
-export const paintRaster = ({ picture: { data }, places, weights }: Unmixed, inks: readonly Hex[], rows: readonly Row[], regions: Uint8Array | null, out: Uint8Array | Uint8ClampedArray): void => {
-  const before = channelsOf(inks)
-  const after = rows.map(({ colors }) => channelsOf(colors))
-  const stays = rows.map(({ colors }) => Uint8Array.from(inks, (hex, i) => hex === colors[i] ? 1 : 0))
-  const [old, fresh, was, is] = [[0, 0, 0], [0, 0, 0], [0, 0, 0], [0, 0, 0]]
-  for (let p = 0, i = 0; i < data.length; p++, i += 4) {
-    const row = regions?.[p] ?? 0
-    const [a, b, c] = [places[i] as number, places[i + 1] as number, places[i + 2] as number]
-    const [wa, wb, wc] = [weights[i] as number, weights[i + 1] as number, weights[i + 2] as number]
-    const own = stays[row] as Uint8Array
-    out[i + 3] = rows[row]?.opacity === 1 ? data[i + 3] as number : Math.round((data[i + 3] as number) * (rows[row]?.opacity ?? 1))
-    if (own[a] && (!wb || own[b]) && (!wc || own[c])) {
+export const paintRaster = (taken: Unmixed, inks: readonly Hex[], rows: readonly Row[], regions: Uint8Array | null, out: Uint8Array | Uint8ClampedArray): void => {
+  const { picture: { data }, places, weights } = taken
+  const rest = restOf(taken, inks)
+  const ways = rows.map(({ colors, opacity }) => ({ colors: channelsOf(colors), stays: Uint8Array.from(inks, (hex, i) => hex === colors[i] ? 1 : 0), opacity }))
+  const color = [0, 0, 0]
+  for (let i = 0, p = 0, at = -3; i < data.length; i += 4, p++) {
+    const way = ways[regions ? regions[p] as number : 0] as (typeof ways)[number]
+    const { stays } = way
+    const more = weights[i + 3] !== 0
+    if (more) at += 3
+    out[i + 3] = way.opacity === 1 ? data[i + 3] as number : Math.round((data[i + 3] as number) * way.opacity)
+    if (stays[places[i] as number] && (!weights[i + 1] || stays[places[i + 1] as number]) && (!weights[i + 2] || stays[places[i + 2] as number])) {
       out[i] = data[i] as number
       out[i + 1] = data[i + 1] as number
       out[i + 2] = data[i + 2] as number
       continue
     }
-    const colors = after[row] as Float64Array
-    for (let n = 0; n < 3; n++) fresh[n] = ((colors[a * 3 + n] as number) * wa + (colors[b * 3 + n] as number) * wb + (colors[c * 3 + n] as number) * wc) / 255
-    if (weights[i + 3]) {
-      for (let n = 0; n < 3; n++) old[n] = ((before[a * 3 + n] as number) * wa + (before[b * 3 + n] as number) * wb + (before[c * 3 + n] as number) * wc) / 255
-      toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, is)
-      toLab(old[0] as number, old[1] as number, old[2] as number, was)
-      moved(fresh, (is[0] as number) - (was[0] as number), (is[1] as number) - (was[1] as number), (is[2] as number) - (was[2] as number), fresh)
+    mixed(way.colors, places, weights, i, color)
+    if (more) move(color, rest, at)
+    for (let n = 0; n < 3; n++) {
+      const value = (color[n] as number) + 0.5
+      out[i + n] = value < 0 ? 0 : value > 255 ? 255 : value | 0
     }
-    out[i] = Math.min(255, Math.max(0, Math.round(fresh[0] as number)))
-    out[i + 1] = Math.min(255, Math.max(0, Math.round(fresh[1] as number)))
-    out[i + 2] = Math.min(255, Math.max(0, Math.round(fresh[2] as number)))
   }
 }

@@ -92,41 +92,94 @@ const firmInks = (exact: Uint8Array, width: number, height: number): Uint8Array 
 }
 
 /** A mixture of inks: their places, their parts of the whole, and how far it is from the pixel. */
-interface Mixture { a: number, b: number, c: number, wa: number, wb: number, wc: number, far: number }
+interface Mixture { a: number, b: number, c: number, wb: number, wc: number, far: number }
 
-/** The nearest point to a color on the line between two inks, and in the triangle of three. */
+/** The nearest mixture of some inks to a color: on the line between two, or, where that brings much, in the triangle of three. */
 class Mixing {
   constructor(private readonly channels: Float64Array) {}
 
-  pair(r: number, g: number, b: number, one: number, other: number): Mixture {
+  distance(r: number, g: number, b: number, ink: number): number {
     const { channels } = this
-    const [i, j] = [one * 3, other * 3]
-    const [r0, g0, b0] = [channels[i] as number, channels[i + 1] as number, channels[i + 2] as number]
-    const [dr, dg, db] = [(channels[j] as number) - r0, (channels[j + 1] as number) - g0, (channels[j + 2] as number) - b0]
-    const long = dr * dr + dg * dg + db * db
-    const part = long ? Math.min(1, Math.max(0, ((r - r0) * dr + (g - g0) * dg + (b - b0) * db) / long)) : 0
-    return { a: one, b: other, c: other, wa: 1 - part, wb: part, wc: 0, far: Math.hypot(r - r0 - part * dr, g - g0 - part * dg, b - b0 - part * db) }
+    return Math.hypot(r - (channels[ink * 3] as number), g - (channels[ink * 3 + 1] as number), b - (channels[ink * 3 + 2] as number))
   }
 
-  /** Null where the nearest point of the plane lies outside the triangle: then a pair is nearer. */
-  triple(r: number, g: number, b: number, one: number, other: number, third: number): Mixture | null {
+  best(r: number, g: number, b: number, inks: readonly number[]): Mixture | null {
+    if (inks.length < 2) return null
+    const pair = this.bestPair(r, g, b, inks)
+    return pair.far >= THIRD_FROM && inks.length > 2 ? this.bestTriple(r, g, b, inks, pair) : pair
+  }
+
+  private bestPair(r: number, g: number, b: number, inks: readonly number[]): Mixture {
     const { channels } = this
-    const [i, j, k] = [one * 3, other * 3, third * 3]
-    const [r0, g0, b0] = [channels[i] as number, channels[i + 1] as number, channels[i + 2] as number]
-    const [r1, g1, b1] = [(channels[j] as number) - r0, (channels[j + 1] as number) - g0, (channels[j + 2] as number) - b0]
-    const [r2, g2, b2] = [(channels[k] as number) - r0, (channels[k + 1] as number) - g0, (channels[k + 2] as number) - b0]
-    const [pr, pg, pb] = [r - r0, g - g0, b - b0]
-    const [m11, m12, m22] = [r1 * r1 + g1 * g1 + b1 * b1, r1 * r2 + g1 * g2 + b1 * b2, r2 * r2 + g2 * g2 + b2 * b2]
-    const det = m11 * m22 - m12 * m12
-    if (det < 1e-3 * m11 * m22 || !det) return null
-    const [v1, v2] = [pr * r1 + pg * g1 + pb * b1, pr * r2 + pg * g2 + pb * b2]
-    const [wb, wc] = [(v1 * m22 - v2 * m12) / det, (v2 * m11 - v1 * m12) / det]
-    if (wb < 0 || wc < 0 || wb + wc > 1) return null
-    return { a: one, b: other, c: third, wa: 1 - wb - wc, wb, wc, far: Math.hypot(pr - wb * r1 - wc * r2, pg - wb * g1 - wc * g2, pb - wb * b1 - wc * b2) }
+    const best: Mixture = { a: inks[0] as number, b: inks[0] as number, c: inks[0] as number, wb: 0, wc: 0, far: Infinity }
+    let least = Infinity
+    for (let one = 0; one < inks.length; one++) {
+      const i = (inks[one] as number) * 3
+      const pr = r - (channels[i] as number)
+      const pg = g - (channels[i + 1] as number)
+      const pb = b - (channels[i + 2] as number)
+      for (let other = one + 1; other < inks.length; other++) {
+        const j = (inks[other] as number) * 3
+        const dr = (channels[j] as number) - (channels[i] as number)
+        const dg = (channels[j + 1] as number) - (channels[i + 1] as number)
+        const db = (channels[j + 2] as number) - (channels[i + 2] as number)
+        const long = dr * dr + dg * dg + db * db
+        let part = long ? (pr * dr + pg * dg + pb * db) / long : 0
+        part = part < 0 ? 0 : part > 1 ? 1 : part
+        const far = (pr - part * dr) ** 2 + (pg - part * dg) ** 2 + (pb - part * db) ** 2
+        if (far >= least) continue
+        least = far
+        best.a = inks[one] as number
+        best.b = best.c = inks[other] as number
+        best.wb = part
+      }
+    }
+    best.far = Math.sqrt(least)
+    return best
+  }
+
+  /** A point outside the triangle is nearer to one of its sides, which is a pair. */
+  private bestTriple(r: number, g: number, b: number, inks: readonly number[], pair: Mixture): Mixture {
+    const { channels } = this
+    let best = pair
+    let least = (pair.far * THIRD) ** 2
+    for (let one = 0; one < inks.length; one++) {
+      const i = (inks[one] as number) * 3
+      const pr = r - (channels[i] as number)
+      const pg = g - (channels[i + 1] as number)
+      const pb = b - (channels[i + 2] as number)
+      for (let other = one + 1; other < inks.length; other++) {
+        const j = (inks[other] as number) * 3
+        const r1 = (channels[j] as number) - (channels[i] as number)
+        const g1 = (channels[j + 1] as number) - (channels[i + 1] as number)
+        const b1 = (channels[j + 2] as number) - (channels[i + 2] as number)
+        const m11 = r1 * r1 + g1 * g1 + b1 * b1
+        const v1 = pr * r1 + pg * g1 + pb * b1
+        for (let third = other + 1; third < inks.length; third++) {
+          const k = (inks[third] as number) * 3
+          const r2 = (channels[k] as number) - (channels[i] as number)
+          const g2 = (channels[k + 1] as number) - (channels[i + 1] as number)
+          const b2 = (channels[k + 2] as number) - (channels[i + 2] as number)
+          const m12 = r1 * r2 + g1 * g2 + b1 * b2
+          const m22 = r2 * r2 + g2 * g2 + b2 * b2
+          const det = m11 * m22 - m12 * m12
+          if (det <= 1e-3 * m11 * m22) continue
+          const v2 = pr * r2 + pg * g2 + pb * b2
+          const wb = (v1 * m22 - v2 * m12) / det
+          const wc = (v2 * m11 - v1 * m12) / det
+          if (wb < 0 || wc < 0 || wb + wc > 1) continue
+          const far = (pr - wb * r1 - wc * r2) ** 2 + (pg - wb * g1 - wc * g2) ** 2 + (pb - wb * b1 - wc * b2) ** 2
+          if (far >= least) continue
+          least = far
+          best = { a: inks[one] as number, b: inks[other] as number, c: inks[third] as number, wb, wc, far: Math.sqrt(far) }
+        }
+      }
+    }
+    return best
   }
 }
 
-/** Takes pictures of one size apart, row by row, so that it can tell how far it is. */
+/** Takes a picture apart, row by row, so that it can tell how far it is. */
 class Unmixing {
   private readonly places: Uint8Array
   private readonly weights: Uint8Array
@@ -140,121 +193,141 @@ class Unmixing {
   private readonly around: number[] = []
   /** For each ink itself and those most like it. */
   private readonly kin: number[][]
+  /** Each ink by itself. */
+  private readonly alone: Mixture[]
+  /** What each color is as shading, found once. */
+  private readonly shadings: Array<Mixture | null> = []
+  /** Where in `shadings` a color is, one more; 0 where it was not met yet. */
+  private readonly shadingAt = new Int32Array(1 << 24)
 
   constructor(private readonly picture: Picture, inks: readonly Hex[]) {
-    this.channels = channelsOf(inks)
-    this.mixing = new Mixing(this.channels)
-    this.kin = inks.map((_, own) => inks.map((_, k) => ({ k, far: this.mixing.pair(...this.colorOf(own), k, k).far })).sort((one, other) => one.far - other.far).slice(0, KIN + 1).map(({ k }) => k))
+    const channels = this.channels = channelsOf(inks)
+    const mixing = this.mixing = new Mixing(channels)
     this.met = new Uint16Array(inks.length + 1)
-    const { exact, nearest } = nearestInks(picture, this.channels, inks.length)
+    const { exact, nearest } = nearestInks(picture, channels, inks.length)
     this.exact = exact
     this.nearest = nearest
     this.firm = firmInks(exact, picture.width, picture.height)
     this.places = new Uint8Array(picture.data.length)
     this.weights = new Uint8Array(picture.data.length)
+    this.alone = inks.map((_, own) => ({ a: own, b: own, c: own, wb: 0, wc: 0, far: 0 }))
+    this.kin = inks.map((_, own) => inks
+      .map((_, ink) => ({ ink, far: mixing.distance(channels[own * 3] as number, channels[own * 3 + 1] as number, channels[own * 3 + 2] as number, ink) }))
+      .sort((one, other) => one.far - other.far).slice(0, KIN + 1).map(({ ink }) => ink))
   }
 
-  private colorOf(ink: number): [number, number, number] {
-    return [this.channels[ink * 3] as number, this.channels[ink * 3 + 1] as number, this.channels[ink * 3 + 2] as number]
-  }
-
-  /** Whether the colors beside and above a pixel are nearly its own. */
+  /** Whether the colors beside, above and below a pixel are nearly its own. */
   private isCalm(p: number, x: number, y: number): boolean {
     const { data, width, height } = this.picture
-    const ways = [x ? -4 : 0, x < width - 1 ? 4 : 0, y ? -width * 4 : 0, y < height - 1 ? width * 4 : 0]
-    return ways.every(way => [0, 1, 2].every(channel => Math.abs((data[p * 4 + channel + way] as number) - (data[p * 4 + channel] as number)) <= CALM))
+    const i = p * 4
+    for (let way = 0; way < 4; way++) {
+      const j = way === 0 ? (x ? i - 4 : i) : way === 1 ? (x < width - 1 ? i + 4 : i) : way === 2 ? (y ? i - width * 4 : i) : y < height - 1 ? i + width * 4 : i
+      if (Math.abs((data[j] as number) - (data[i] as number)) > CALM || Math.abs((data[j + 1] as number) - (data[i + 1] as number)) > CALM || Math.abs((data[j + 2] as number) - (data[i + 2] as number)) > CALM) return false
+    }
+    return true
+  }
+
+  /** A color as painted shading between the ink most like it and the kin of that; null where that says no more than the ink alone. */
+  private shadingOf(r: number, g: number, b: number, own: number): Mixture | null {
+    const code = r << 16 | g << 8 | b
+    const known = this.shadingAt[code] as number
+    if (known) return this.shadings[known - 1] ?? null
+    const mixture = this.mixing.best(r, g, b, this.kin[own] ?? [])
+    const shading = mixture && mixture.far < Math.max(ROUNDING, this.mixing.distance(r, g, b, own) * THIRD) ? mixture : null
+    this.shadingAt[code] = this.shadings.push(shading)
+    return shading
   }
 
   /** The inks that lie firmly around a pixel, the most frequent first. */
   private inksAround(x: number, y: number, reach: number): number[] {
     const { firm, met, around, picture: { width, height } } = this
     around.length = 0
-    const [left, right] = [Math.max(0, x - reach), Math.min(width - 1, x + reach)]
-    for (let row = Math.max(0, y - reach); row <= Math.min(height - 1, y + reach); row++) {
-      for (let p = row * width + left; p <= row * width + right; p++) {
+    const left = Math.max(0, x - reach)
+    const right = Math.min(width - 1, x + reach)
+    const bottom = Math.min(height - 1, y + reach)
+    for (let row = Math.max(0, y - reach); row <= bottom; row++) {
+      for (let p = row * width + left, end = row * width + right; p <= end; p++) {
         const ink = firm[p] as number
         if (!ink) continue
         if (!met[ink]) around.push(ink)
         met[ink] = (met[ink] as number) + 1
       }
     }
-    around.sort((one, other) => (met[other] as number) - (met[one] as number))
-    for (const ink of around) met[ink] = 0
-    return around.slice(0, TRIED).map(ink => ink - 1)
+    if (around.length > 1) around.sort((one, other) => (met[other] as number) - (met[one] as number))
+    const found: number[] = []
+    for (const ink of around) {
+      met[ink] = 0
+      if (found.length < TRIED) found.push(ink - 1)
+    }
+    return found
   }
 
-  private bestOf(r: number, g: number, b: number, inks: readonly number[]): Mixture | null {
-    let best: Mixture | null = null
-    for (let i = 0; i < inks.length; i++) for (let j = i + 1; j < inks.length; j++) {
-      const mixture = this.mixing.pair(r, g, b, inks[i] as number, inks[j] as number)
-      if (!best || mixture.far < best.far) best = mixture
-    }
-    if (!best || best.far < THIRD_FROM) return best
-    const pair = best.far
-    for (let i = 0; i < inks.length; i++) for (let j = i + 1; j < inks.length; j++) for (let k = j + 1; k < inks.length; k++) {
-      const mixture = this.mixing.triple(r, g, b, inks[i] as number, inks[j] as number, inks[k] as number)
-      if (mixture && mixture.far < best.far && mixture.far < pair * THIRD) best = mixture
-    }
-    return best
-  }
-
-  /** What a pixel on an edge is mixed of: the inks next to it, or else those somewhat farther; where they do not explain it, the ink most like it. */
+  /** What a pixel is mixed of: on an edge the inks next to it, or else those somewhat farther; where they do not explain it, the ink most like it. */
   private mixtureAt(p: number, x: number, y: number): Mixture {
-    const { data } = this.picture
+    const { picture: { data }, mixing } = this
     const [r, g, b] = [data[p * 4] as number, data[p * 4 + 1] as number, data[p * 4 + 2] as number]
     const own = (this.nearest[p] as number) - 1
-    const alone = this.mixing.pair(r, g, b, own, own)
     const isOwn = this.exact[p] !== 0
-    if (!isOwn && this.isCalm(p, x, y)) {
-      const shading = this.bestOf(r, g, b, this.kin[own] ?? [])
-      if (shading && shading.far < Math.max(ROUNDING, alone.far * THIRD)) return shading
-    }
+    const shading = !isOwn && this.isCalm(p, x, y) ? this.shadingOf(r, g, b, own) : null
+    if (shading) return shading
     for (const reach of AROUND) {
       const inks = this.inksAround(x, y, reach)
-      if (isOwn && inks.includes(own)) return alone
-      const mixture = this.bestOf(r, g, b, inks)
+      const ownIsThere = inks.includes(own)
+      if (isOwn && ownIsThere) return this.alone[own] as Mixture
+      const mixture = mixing.best(r, g, b, inks)
       if (mixture && mixture.far <= (isOwn ? ROUNDING : EXPLAINED)) return mixture
-      if (!isOwn && inks.length && !inks.includes(own)) {
-        const withOwn = this.bestOf(r, g, b, [...inks, own])
-        if (withOwn && withOwn.far <= ROUNDING * 2) return withOwn
-      }
+      if (isOwn || !inks.length || ownIsThere) continue
+      const withOwn = mixing.best(r, g, b, [...inks, own])
+      if (withOwn && withOwn.far <= ROUNDING * 2) return withOwn
     }
-    if (isOwn || alone.far <= NEAR) return alone
-    const mixture = this.bestOf(r, g, b, [...new Set([own, ...this.inksAround(x, y, AROUND[1])])])
-    return mixture && mixture.far < alone.far * THIRD ? mixture : alone
+    const far = mixing.distance(r, g, b, own)
+    if (isOwn || far <= NEAR) return this.alone[own] as Mixture
+    const mixture = mixing.best(r, g, b, [...new Set([own, ...this.inksAround(x, y, AROUND[1])])])
+    return mixture && mixture.far < far * THIRD ? mixture : this.alone[own] as Mixture
   }
 
-  private put(p: number, { a, b, c, wa, wb, wc }: Mixture): void {
-    const order = [[a, wa], [b, wb], [c, wc]].sort(([, one], [, other]) => (other as number) - (one as number)) as Array<[number, number]>
-    const [second, third] = [Math.round((order[1]?.[1] ?? 0) * 255), Math.round((order[2]?.[1] ?? 0) * 255)]
-    order.forEach(([ink], n) => { this.places[p * 4 + n] = ink })
-    this.weights[p * 4] = 255 - second - third
-    this.weights[p * 4 + 1] = second
-    this.weights[p * 4 + 2] = third
-    this.weights[p * 4 + 3] = this.isWhole(p) ? 0 : 255
+  /** Puts down what a pixel is mixed of, the most of all first. */
+  private put(p: number, { a, b, c, wb, wc }: Mixture): void {
+    const { places, weights } = this
+    const i = p * 4
+    const second = Math.round(wb * 255)
+    const third = Math.round(wc * 255)
+    const first = 255 - second - third
+    const most = first >= second && first >= third ? 0 : second >= third ? 1 : 2
+    places[i] = most === 0 ? a : most === 1 ? b : c
+    weights[i] = most === 0 ? first : most === 1 ? second : third
+    places[i + 1] = most === 1 ? a : b
+    weights[i + 1] = most === 1 ? first : second
+    places[i + 2] = most === 2 ? a : c
+    weights[i + 2] = most === 2 ? first : third
+    weights[i + 3] = this.isWhole(p) ? 0 : 255
   }
 
   /** Whether the mixture of a pixel is its color, up to rounding. */
   private isWhole(p: number): boolean {
     const { places, weights, channels, picture: { data } } = this
+    const i = p * 4
+    const [a, b, c] = [(places[i] as number) * 3, (places[i + 1] as number) * 3, (places[i + 2] as number) * 3]
     for (let channel = 0; channel < 3; channel++) {
-      let sum = 0
-      for (let n = 0; n < 3; n++) sum += (weights[p * 4 + n] as number) * (channels[(places[p * 4 + n] as number) * 3 + channel] as number)
-      if (Math.abs(sum / 255 - (data[p * 4 + channel] as number)) > ROUNDING) return false
+      const sum = (weights[i] as number) * (channels[a + channel] as number) + (weights[i + 1] as number) * (channels[b + channel] as number) + (weights[i + 2] as number) * (channels[c + channel] as number)
+      if (Math.abs(sum / 255 - (data[i + channel] as number)) > ROUNDING) return false
     }
     return true
   }
 
   row(y: number): void {
-    const { width, data } = this.picture
+    const { picture: { width, data }, places, weights } = this
     for (let x = 0, p = y * width; x < width; x++, p++) {
-      if (!data[p * 4 + 3]) continue
+      const i = p * 4
+      if (!data[i + 3]) continue
       const firm = this.firm[p] as number
-      if (firm) {
-        this.places.fill(firm - 1, p * 4, p * 4 + 3)
-        this.weights[p * 4] = 255
-        this.weights[p * 4 + 3] = this.isWhole(p) ? 0 : 255
-      } else this.put(p, this.mixtureAt(p, x, y))
+      if (!firm) {
+        this.put(p, this.mixtureAt(p, x, y))
+        continue
+      }
+      places[i] = places[i + 1] = places[i + 2] = firm - 1
+      weights[i] = 255
+      weights[i + 3] = this.isWhole(p) ? 0 : 255
     }
   }
 

@@ -14,7 +14,7 @@ import { titleOf } from '../title'
 const LETTERS = new Set(['text', 'tspan', 'textPath'])
 
 /** The longer side of the ink map, in pixels: about as large as the stage. */
-const MAPPED = 640
+export const MAPPED = 640
 
 /** Artwork as it is kept: what is known of it, its clean bytes, and its ink map, packed and gzipped, where it has one that tells the truth. */
 export interface Received { file: ArtworkFile, source: Uint8Array, map: Uint8Array | null }
@@ -31,6 +31,7 @@ export const receiveSvg = async (fileName: string, bytes: Uint8Array): Promise<R
   const source = encoded({ text: clean, encoding })
   const { inks, map } = await measuredInks(reading, renderSvg, MAPPED)
   const file: ArtworkFile = {
+    kind: 'svg',
     hash: createHash('sha256').update(source).digest('hex'),
     name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), ...sizeOf(reading.markup), inks, removed, notes: reading.notes,
   }

@@ -147,7 +147,7 @@ const composeProjects = async (sql: Sql): Promise<{ poster: StoredProject, many:
   await keepArtwork(sql, received)
   const { hash, width, height, inks } = received.file
   const empty = newProject('Bench 10,000 shapes')
-  return { poster, many: await createProject(sql, apply(empty, { do: 'add artwork', artwork: { id: 'a1', name: 'Generated', hash, width, height }, targets: matchedTargets(inks, empty) })) }
+  return { poster, many: await createProject(sql, apply(empty, { do: 'add artwork', artwork: { kind: 'svg', id: 'a1', name: 'Generated', hash, width, height }, targets: matchedTargets(inks, empty) })) }
 }
 
 const compose = (): Promise<void> => served(async (address, url) => {

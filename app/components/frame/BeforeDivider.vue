@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { NOTHING_BY_HAND } from '../../../core/project/colors'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
+import type { RasterArtwork } from '~/workers/raster.worker'
 import { followDrag } from '~/composables/useDrag'
 
 /** The original over the left part of the artwork, up to a line that is dragged, or moved by arrows. */
-const { screen } = defineProps<{ screen: ScreenArtwork }>()
+const { screen, raster, hash } = defineProps<{ screen: ScreenArtwork, raster: RasterArtwork | undefined, hash: string }>()
 const looking = useLooking()
 const host = useTemplateRef<HTMLElement>('host')
 const box = useTemplateRef<HTMLElement>('box')
@@ -31,7 +33,9 @@ const nudge = (event: KeyboardEvent): void => {
 
 <template>
   <div ref="box" class="pointer-events-none absolute inset-0" data-test="divided">
-    <div ref="host" class="size-full bg-white" :style="{ clipPath: `inset(0 ${(1 - part) * 100}% 0 0)` }" role="img" aria-label="Original colors" data-test="original" />
+    <div ref="host" class="size-full bg-white" :style="{ clipPath: `inset(0 ${(1 - part) * 100}% 0 0)` }" role="img" aria-label="Original colors" data-test="original">
+      <RasterCanvas v-if="raster" :taken="raster.stage" :inks="raster.inks" :colors="original" :by-hand="NOTHING_BY_HAND" :hash="hash" />
+    </div>
     <div
       class="pointer-events-auto absolute -inset-y-3 w-6 -translate-x-1/2 cursor-ew-resize touch-none" :style="{ left: `${part * 100}%` }" role="slider" tabindex="0" aria-label="Divider between before and after" :aria-valuenow="Math.round(part * 100)" aria-valuemin="0" aria-valuemax="100"
       data-test="divider" @pointerdown.stop="drag" @keydown="nudge"

@@ -26,8 +26,8 @@ const remove = (art: Artwork): void => {
   <section class="grid gap-3" aria-labelledby="artwork-title">
     <div class="flex items-center justify-between">
       <h2 id="artwork-title">Artwork</h2>
-      <button class="control" @click="chooser?.click()">Add SVG…</button>
-      <input ref="chooser" type="file" class="hidden" accept=".svg,.svgz,image/svg+xml" multiple aria-label="Add SVG artwork" data-test="artwork-file" @change="chosen">
+      <button class="control" @click="chooser?.click()">Add artwork…</button>
+      <input ref="chooser" type="file" class="hidden" accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp" multiple aria-label="Add artwork" data-test="artwork-file" @change="chosen">
     </div>
     <ul v-if="artwork.length" class="grid grid-cols-4 gap-x-3 gap-y-2">
       <li v-for="art in artwork" :key="art.id" class="group relative grid gap-1">
@@ -38,6 +38,6 @@ const remove = (art: Artwork): void => {
         <button class="control bare absolute right-0.5 top-0.5 bg-panel px-1 opacity-0 focus-visible:opacity-100 group-hover:opacity-100" :aria-label="`Remove ${art.name}`" @click="remove(art)"><TrashIcon class="size-4" /></button>
       </li>
     </ul>
-    <p v-else class="border border-dashed border-strong p-6 text-center">Drop SVG files here, or choose them. They are shown and recolored at once.</p>
+    <p v-else class="border border-dashed border-strong p-6 text-center">Drop SVG files or flat pictures (PNG, JPEG, WebP) here, or choose them. They are shown and recolored at once.</p>
   </section>
 </template>

@@ -12,7 +12,7 @@ const countOf = (each: Start): number => each === 'references' ? gathering.refer
 const incoming = useIncoming((what, id) => {
   start.value = what
   if (what === 'references') gathering.looked = id
-})
+}, () => start.value === 'artwork' ? 'artwork' : 'references')
 const main = ref<HTMLElement | null>(null)
 onMounted(() => { main.value = document.querySelector('main') })
 const { isOverDropZone } = useDropZone(main, {

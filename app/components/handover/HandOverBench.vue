@@ -26,10 +26,18 @@ const saveScheme = (): void => {
   saveFile(name, text.value, format.value.type)
   notices.say(`Saved ${name}.`)
 }
+/** The picture that is being written in full size, and which part is done. */
+const writing = ref<{ id: string, part: number } | null>(null)
+const endingOf = (art: Artwork): string => art.kind === 'raster' ? 'png' : 'svg'
 const saveArtwork = (art: Artwork): Promise<void | null> => notices.attempt(async () => {
-  const name = `${keyOf(art.name)}.svg`
-  saveFile(name, await files.write(art.hash, project.colorsFor(art.id), project.touchesFor(art.id)), 'image/svg+xml')
-  notices.say(`Saved ${name}.`)
+  const name = `${keyOf(art.name)}.${endingOf(art)}`
+  if (art.kind === 'raster') writing.value = { id: art.id, part: 0 }
+  try {
+    saveFile(name, await files.write(art.hash, project.colorsFor(art.id), project.touchesFor(art.id), part => { writing.value = { id: art.id, part } }), art.kind === 'raster' ? 'image/png' : 'image/svg+xml')
+    notices.say(`Saved ${name}.`)
+  } finally {
+    writing.value = null
+  }
 })
 const changed = (art: Artwork): string => {
   const inks = files.files.get(art.hash)?.inks ?? []
@@ -46,7 +54,7 @@ const changed = (art: Artwork): string => {
         <li v-for="art in project.document.artwork" :key="art.id" class="grid grid-cols-[40px_minmax(0,1fr)_auto] items-center gap-3 border-t border-line py-1.5">
           <button class="flex size-10 bg-table p-0.5" :aria-label="`Show ${art.name}`" @click="project.shownId = art.id"><ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.settledFor(art.id)" :by-hand="project.touchesFor(art.id, project.settled)" /></button>
           <span class="min-w-0"><span class="block truncate">{{ art.name }}</span><span class="block truncate text-caption text-quiet">{{ changed(art) }}</span></span>
-          <button class="control" :aria-label="`Download ${art.name} as SVG`" :data-test="`svg-${art.name}`" @click="saveArtwork(art)"><ArrowDownTrayIcon class="size-4" />SVG</button>
+          <button class="control" :aria-label="`Download ${art.name} as ${endingOf(art).toUpperCase()}`" :data-test="`${endingOf(art)}-${art.name}`" :disabled="writing?.id === art.id" @click="saveArtwork(art)"><ArrowDownTrayIcon class="size-4" />{{ writing?.id === art.id ? `${Math.round(writing.part * 100)}%` : endingOf(art).toUpperCase() }}</button>
         </li>
       </ul>
       <p v-else class="text-quiet">No artwork in this project yet.</p>

@@ -6,7 +6,7 @@ import type { Artwork } from '../../../core/project/schema'
 const project = useProject()
 const files = useArtworkFiles()
 const { at, failures, write, cancel } = useSetExport()
-const incoming = useIncoming(() => null)
+const incoming = useIncoming(() => null, () => 'artwork')
 const folder = useTemplateRef<HTMLInputElement>('folder')
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const all = computed(() => project.document?.artwork ?? [])
@@ -28,7 +28,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
     <p class="flex items-center gap-2">
       <span class="mr-auto" data-test="set-count">{{ all.length }} {{ all.length === 1 ? 'artwork' : 'artworks' }}, {{ inks }} inks together</span>
       <button class="control" @click="chooser?.click()">Add…</button><button class="control" @click="folder?.click()"><FolderPlusIcon class="size-4" />Add a folder…</button>
-      <input ref="chooser" type="file" class="hidden" accept=".svg,.svgz,image/svg+xml" multiple aria-label="Add SVG artwork to the set" data-test="set-files" @change="taken(chooser)"><input ref="folder" type="file" class="hidden" webkitdirectory aria-label="Add a folder of artwork" data-test="set-folder" @change="taken(folder, isSvgFile)">
+      <input ref="chooser" type="file" class="hidden" accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp" multiple aria-label="Add artwork to the set" data-test="set-files" @change="taken(chooser)"><input ref="folder" type="file" class="hidden" webkitdirectory aria-label="Add a folder of artwork" data-test="set-folder" @change="taken(folder, file => isSvgFile(file) || isPicture(file))">
       <button class="control primary" :disabled="at !== null" @click="write(all)"><ArrowDownTrayIcon class="size-4" />Apply to all</button>
     </p>
     <div class="grid max-h-48 gap-1.5 overflow-y-auto">

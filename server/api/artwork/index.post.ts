@@ -1,16 +1,19 @@
 import { getQuery, setResponseStatus } from 'h3'
 import { z } from 'zod'
 import { LARGEST_SVG } from '../../../core/artwork/unreadable'
+import { MOST_BYTES } from '../../../core/extract/picture'
+import { ARTWORK_KINDS } from '../../../core/project/schema'
+import { receiveRaster } from '../../artwork/raster'
 import { receiveSvg } from '../../artwork/receive'
 import { keepArtwork } from '../../db/artwork'
 import { database } from '../../db/connect'
 import { bytesOf, door } from '../../door'
 
-const asked = z.object({ name: z.string().max(400).default('Artwork') })
+const asked = z.object({ name: z.string().max(400).default('Artwork'), kind: z.enum(ARTWORK_KINDS).default('svg') })
 
 export default door(async event => {
-  const { name } = asked.parse(getQuery(event))
-  const received = await receiveSvg(name, await bytesOf(event, LARGEST_SVG))
+  const { name, kind } = asked.parse(getQuery(event))
+  const received = kind === 'raster' ? await receiveRaster(name, await bytesOf(event, MOST_BYTES)) : await receiveSvg(name, await bytesOf(event, LARGEST_SVG))
   await keepArtwork(database(), received)
   setResponseStatus(event, 201)
   return received.file

@@ -1,0 +1,197 @@
+import { expect, test, type Page } from '@playwright/test'
+import sharp from 'sharp'
+import { bandColors, bring, dragTo, middleOf, newProject, openDemoCopy, saved, startFrom } from './workspace'
+
+const canvas = (page: Page) => page.getByTestId('picture').locator('canvas[data-painted-by]')
+const aside = (page: Page): Promise<void> => page.mouse.move(360, 20)
+
+/** Every fifth pixel of the picture on the stage, row by row. */
+const pixelsOf = (page: Page): Promise<number[]> => canvas(page).evaluate(element => {
+  const { width, height } = element as HTMLCanvasElement
+  const copy = new OffscreenCanvas(width, height)
+  const context = copy.getContext('2d')
+  context?.drawImage(element as HTMLCanvasElement, 0, 0)
+  const data = context?.getImageData(0, 0, width, height).data ?? new Uint8ClampedArray()
+  const seen: number[] = []
+  for (let y = 2; y < height; y += 5) for (let x = 2; x < width; x += 5) for (let n = 0; n < 4; n++) seen.push(data[(y * width + x) * 4 + n] ?? 0)
+  return seen
+})
+/** The color of the stage's picture at a part of its width and height. */
+const colorAt = (page: Page, x: number, y: number): Promise<string> => canvas(page).evaluate((element, [across, down]) => {
+  const { width, height } = element as HTMLCanvasElement
+  const copy = new OffscreenCanvas(width, height)
+  const context = copy.getContext('2d')
+  context?.drawImage(element as HTMLCanvasElement, 0, 0)
+  const [r, g, b] = context?.getImageData(Math.floor(across * width), Math.floor(down * height), 1, 1).data ?? [0, 0, 0]
+  return `#${[r, g, b].map(value => (value ?? 0).toString(16).padStart(2, '0')).join('')}`
+}, [x, y] as const)
+const apart = (one: string, other: string): number => Math.max(...[1, 3, 5].map(at => Math.abs(parseInt(one.slice(at, at + 2), 16) - parseInt(other.slice(at, at + 2), 16))))
+/** Waits until the picture has a color at a place, give or take what the brush shows there. */
+const hasColor = (page: Page, place: readonly [number, number], wanted: string): Promise<void> => expect.poll(async () => apart(await colorAt(page, ...place), wanted)).toBeLessThan(24)
+const farthest = (one: readonly number[], other: readonly number[]): number => one.reduce((most, value, i) => Math.max(most, Math.abs(value - (other[i] ?? -99))), one.length === other.length ? 0 : 999)
+const point = async (page: Page, x: number, y: number): Promise<{ x: number, y: number }> => {
+  const box = await page.getByTestId('picture').boundingBox()
+  if (!box) throw new Error('There is no picture.')
+  return { x: box.x + box.width * x, y: box.y + box.height * y }
+}
+const showLoft = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'Show Kite loft' }).click()
+  await expect(canvas(page)).toBeVisible()
+  await expect(page.getByTestId('unmixing')).toBeHidden()
+  await aside(page)
+}
+const SUN = [0.335, 0.27] as const
+const art = (size: number, opacity = 1): string => `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 100 100"><rect width="100" height="100" fill="#f2e6d0" opacity="${opacity}"/><circle cx="50" cy="50" r="30" fill="#c8402a"/><path d="M20 90H80" stroke="#24486e" stroke-width="6"/></svg>`
+
+/** Lets the page have WebGL though this machine draws it without a graphics card, or takes it away. */
+const withWebGL = (page: Page, there: boolean): Promise<unknown> => page.addInitScript(allowed => {
+  const own = HTMLCanvasElement.prototype.getContext
+  HTMLCanvasElement.prototype.getContext = function (this: HTMLCanvasElement, kind: string, options: object = {}) {
+    return kind === 'webgl2' && !allowed ? null : Reflect.apply(own, this, [kind, { ...options, failIfMajorPerformanceCaveat: false }]) as RenderingContext | null
+  } as typeof own
+}, there)
+
+test('a picture is remapped live, the same by the graphics card as by the worker; ribbons and spotlight work on it', async ({ page }) => {
+  await withWebGL(page, true)
+  const id = await openDemoCopy(page)
+  await page.keyboard.press('3')
+  await showLoft(page)
+  await expect(canvas(page)).toHaveAttribute('data-painted-by', 'gl')
+  const before = await pixelsOf(page)
+  const inks = page.locator('[data-ink]')
+  expect(await inks.count()).toBeGreaterThan(10)
+  await inks.first().hover()
+  await expect.poll(async () => farthest(before, await pixelsOf(page))).toBeGreaterThan(20)
+  await aside(page)
+  await expect.poll(async () => farthest(before, await pixelsOf(page))).toBe(0)
+  const sun = await point(page, ...SUN)
+  await page.mouse.move(sun.x, sun.y)
+  await expect(page.locator('.ink.lit')).toHaveAttribute('data-ink', '#e7ae3f')
+  await page.keyboard.down('o')
+  await hasColor(page, SUN, '#e7ae3f')
+  await page.keyboard.up('o')
+  await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'flat' }).click()
+  await page.getByTestId('ribbons').locator('[data-ink="#e7ae3f"]').focus()
+  await page.keyboard.press('Enter')
+  await page.getByRole('menuitem').first().press('Enter')
+  await aside(page)
+  await page.locator('body').evaluate(() => (document.activeElement as HTMLElement).blur())
+  await hasColor(page, SUN, (await bandColors(page))[0] ?? '')
+  await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'relative' }).click()
+  await aside(page)
+  await saved(page)
+  const card = await pixelsOf(page)
+
+  await withWebGL(page, false)
+  await page.goto(`/project/${id}/remap`)
+  await showLoft(page)
+  await expect(canvas(page)).toHaveAttribute('data-painted-by', 'pixels')
+  await expect.poll(async () => farthest(card, await pixelsOf(page))).toBeLessThanOrEqual(1)
+})
+
+test('areas are picked with a reach and touched up; a swatch let go on one colors it; all is there after a reload', async ({ page }) => {
+  const id = await openDemoCopy(page)
+  await page.keyboard.press('3')
+  await showLoft(page)
+  await page.getByRole('radio', { name: 'Touch-ups' }).click()
+  const sun = await point(page, ...SUN)
+  await page.mouse.click(sun.x, sun.y)
+  await expect(page.getByTestId('picked')).toHaveText('1 area picked')
+  await expect(page.getByTestId('picked-areas')).toBeVisible()
+  await page.getByRole('button', { name: 'Same ink' }).click()
+  await expect.poll(async () => Number((await page.getByTestId('picked').textContent())?.match(/\d+/)?.[0])).toBeGreaterThan(2)
+  await page.getByRole('button', { name: 'None' }).click()
+  await page.mouse.click(sun.x, sun.y)
+  const shades = page.locator('[data-paint="s2"]')
+  await shades.hover()
+  await hasColor(page, SUN, (await bandColors(page))[1] ?? '')
+  await shades.click()
+  await aside(page)
+  await hasColor(page, SUN, (await bandColors(page))[1] ?? '')
+  await expect(page.getByTestId('touches')).toContainText('1 area')
+  await page.getByRole('button', { name: 'None' }).click()
+
+  const wall = await point(page, 0.5, 0.7)
+  await page.mouse.click(wall.x, wall.y)
+  const sizeOf = (): Promise<number> => page.getByTestId('picked-areas').evaluate(element => {
+    const { width, height } = element as HTMLCanvasElement
+    return (element as HTMLCanvasElement).getContext('2d')?.getImageData(0, 0, width, height).data.filter((value, i) => i % 4 === 3 && value).length ?? 0
+  })
+  const near = await sizeOf()
+  await page.getByRole('slider', { name: 'Reach' }).fill('60')
+  await expect.poll(sizeOf).toBeGreaterThan(near * 1.2)
+  await page.getByRole('slider', { name: 'Reach' }).fill('12')
+  await page.getByTestId('stage').focus()
+  await page.keyboard.press('PageDown')
+  await expect(page.getByTestId('picked')).toHaveText('1 area picked')
+  await page.getByRole('button', { name: 'None' }).click()
+
+  const lamp = [0.545, 0.19] as const
+  await dragTo(page, await middleOf(page, '[data-swatch-id=s4]'), await point(page, ...lamp))
+  await aside(page)
+  await hasColor(page, lamp, (await bandColors(page))[3] ?? '')
+  await expect(page.getByTestId('touches').getByRole('listitem')).toHaveCount(2)
+  await saved(page)
+  await page.goto(`/project/${id}/remap`)
+  await showLoft(page)
+  await hasColor(page, lamp, (await bandColors(page))[3] ?? '')
+  await hasColor(page, SUN, (await bandColors(page))[1] ?? '')
+})
+
+test('PNG, JPEG and WebP come in as artwork and go out in full size with their alpha, without a halo of the old colors', async ({ page }) => {
+  await newProject(page, 'Pictures')
+  await startFrom(page, 'Artwork')
+  const clear = await sharp(Buffer.from(art(2000, 0))).png().toBuffer()
+  const files = [
+    { name: 'mark.png', mimeType: 'image/png', buffer: clear },
+    { name: 'photo.jpg', mimeType: 'image/jpeg', buffer: await sharp(Buffer.from(art(600))).flatten().jpeg({ quality: 92 }).toBuffer() },
+    { name: 'web.webp', mimeType: 'image/webp', buffer: await sharp(Buffer.from(art(600))).webp({ lossless: true }).toBuffer() },
+  ]
+  await page.getByTestId('artwork-file').setInputFiles(files.slice(0, 1))
+  await expect(page.getByRole('button', { name: 'Show mark' })).toBeVisible()
+  await bring(page, 'drop', files.slice(1))
+  await expect(page.getByRole('button', { name: 'Show web' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Show photo' })).toBeVisible()
+  await expect(page.getByTestId('report')).toBeHidden()
+  await page.keyboard.press('3')
+  await page.getByRole('button', { name: 'Show mark' }).click()
+  await expect(page.locator('[data-ink]')).toHaveCount(2)
+  await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'flat' }).click()
+  const targets = await page.locator('[data-ribbon]').count()
+  expect(targets).toBe(2)
+  await page.keyboard.press('4')
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByTestId('png-mark').click()])
+  expect(file.suggestedFilename()).toBe('mark.png')
+  const chunks: Buffer[] = []
+  for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer)
+  const [out, source] = await Promise.all([Buffer.concat(chunks), clear].map(bytes => sharp(bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true })))
+  if (!out || !source) throw new Error('There is no picture.')
+  expect([out.info.width, out.info.height]).toEqual([2000, 2000])
+  const band = (await bandColors(page)).map(hex => [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)))
+  let [alpha, strange] = [0, 0]
+  for (let i = 0; i < out.data.length; i += 4) {
+    if (out.data[i + 3] !== source.data[i + 3]) alpha++
+    if ((out.data[i + 3] ?? 0) > 8 && !band.some(color => color.every((value, n) => Math.abs(value - (out.data[i + n] ?? 0)) <= 24))) strange++
+  }
+  expect(alpha).toBe(0)
+  expect(strange).toBeLessThan(40)
+})
+
+test('a picture of 100 megapixels, one that is broken and one that is clear all over get a sentence or come in empty', async ({ page }) => {
+  await newProject(page, 'Awkward pictures')
+  await startFrom(page, 'Artwork')
+  const huge = await sharp({ create: { width: 10_000, height: 10_000, channels: 3, background: '#336699' } }).png({ compressionLevel: 9 }).toBuffer()
+  const good = await sharp(Buffer.from(art(300))).png().toBuffer()
+  await page.getByTestId('artwork-file').setInputFiles([
+    { name: 'huge.png', mimeType: 'image/png', buffer: huge }, { name: 'large.png', mimeType: 'image/png', buffer: await sharp({ create: { width: 4000, height: 4000, channels: 3, background: '#336699' } }).png().toBuffer() },
+    { name: 'cut.png', mimeType: 'image/png', buffer: good.subarray(0, good.length >> 1) },
+    { name: 'clear.png', mimeType: 'image/png', buffer: await sharp({ create: { width: 50, height: 50, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } }).png().toBuffer() },
+  ])
+  const report = page.getByTestId('report')
+  await expect(report).toContainText('The picture has 100 megapixels')
+  await expect(report).toContainText('The picture has 16 megapixels; raster artwork may have up to 12.')
+  await expect(report).toContainText('“cut.png” was not taken')
+  await expect(report).toContainText('It is clear all over.')
+  await page.keyboard.press('3')
+  await expect(page.getByTestId('remap')).toContainText('This artwork says no colors.')
+})
