@@ -126,8 +126,8 @@ describe('the command line', () => {
 
   it.each([
     [['inks', '/nowhere.svg', '--json'], 'no such file'], [['inks', join(root, 'package.json')], 'not an SVG'], [['remap', poster, '--map', '#12=#34', '-o', '/tmp/x.svg'], '“#12” is not a color'],
-    [['remap', poster, '-o', '/tmp/x.svg'], '--map, --map-file or --scheme is missing'], [['scheme', '--base', 'nocolor'], 'not a color'], [['scheme', '--base', 'red', '--count', '40'], '2 to 10 swatches'],
-    [['scheme', '--base', 'red', '--harmony', 'pentadic'], 'no harmony'], [['extract', poster], 'no PNG, JPEG or WebP'], [['extract', poster, '--count', '13'], '2 to 12 colors'], [['extract', poster, '--lean', '3,0'], 'no lean'], [['extract', poster, '--lean', '1'], 'no lean'], [['extract', '/nowhere.png'], 'no such file'], [['paint'], 'nothing this can do'], [['inks', poster, '--nonsense'], 'nonsense'],
+    [['remap', poster, '-o', '/tmp/x.svg'], '--map, --map-file or --scheme is missing'], [['scheme', '--base', 'red', '--count', '40'], '2 to 10 swatches'],
+    [['extract', poster], 'no PNG, JPEG or WebP'], [['extract', poster, '--count', '13'], '2 to 12 colors'], [['extract', poster, '--lean', '3,0'], 'no lean'], [['paint'], 'nothing this can do'], [['inks', poster, '--nonsense'], 'nonsense'],
   ])('refuses %j with code 2 and one sentence', async (words, sentence) => {
     const { code, err } = await plumbago(...words)
     expect(code).toBe(2)

@@ -1,7 +1,11 @@
+import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { isFaithful, measure } from '../core/artwork/area'
 import { measuredInks } from '../core/artwork/inks'
 import { packInkMap, paintInkMap, unpackInkMap, type InkMap } from '../core/artwork/inkmap'
 import { readSvg } from '../core/artwork/read'
+import { renderableSvg, writeSvg } from '../core/artwork/write'
 import { renderSvg } from './resvg'
 
 const square = (body: string): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`
@@ -37,6 +41,31 @@ describe('areas', () => {
     expect(seen).toHaveLength(250)
     expect(seen.reduce((sum, area) => sum + area)).toBeCloseTo(1, 1)
   })
+})
+
+describe('a remap and its inverse', () => {
+  const pixelsOf = async (svg: string): Promise<Buffer> => Buffer.from((await renderSvg(svg, { side: 'width', pixels: 160, crisp: false })).data)
+  const made = fc.array(fc.tuple(fc.constantFrom('rect', 'circle', 'stroke', 'stop'), fc.integer({ min: 0, max: 0xffffff }), fc.integer({ min: 0, max: 80 })), { minLength: 1, maxLength: 6 }).map(all => square(all.map(([kind, value, at], i) => {
+    const hex = `#${value.toString(16).padStart(6, '0')}`
+    switch (kind) {
+      case 'rect': return `<rect x="${at}" y="${i * 12}" width="30" height="20" fill="${hex}"/>`
+      case 'circle': return `<circle cx="${at}" cy="${i * 15}" r="14" style="fill:${hex};opacity:.6"/>`
+      case 'stroke': return `<path d="M0 ${at}L100 ${i * 14}" stroke="${hex}" stroke-width="3"/>`
+      default: return `<linearGradient id="g${i}"><stop stop-color="${hex}"/><stop offset="1" stop-color="#fff"/></linearGradient><rect x="${at}" width="20" height="90" fill="url(#g${i})"/>`
+    }
+  }).join('')))
+  const thereAndBack = async (source: string): Promise<void> => {
+    const reading = readSvg(source)
+    expect(writeSvg(reading, ({ hex }) => hex)).toBe(source)
+    const away = new Map(reading.inks.map(({ hex }, i) => [hex, `#${(0x100000 + i * 4099).toString(16)}`]))
+    const back = new Map([...away].map(([hex, other]) => [other, hex]))
+    const there = writeSvg(reading, ({ hex }) => away.get(hex) ?? hex)
+    const home = writeSvg(readSvg(there), ({ hex }) => back.get(hex) ?? hex)
+    expect(await pixelsOf(renderableSvg(readSvg(home), ({ hex }) => hex))).toEqual(await pixelsOf(renderableSvg(reading, ({ hex }) => hex)))
+  }
+
+  it('render to the very pixels of the original, whatever is drawn', () => fc.assert(fc.asyncProperty(made, thereAndBack), { numRuns: 25 }))
+  it.each(['poster', 'badge', 'pictogram-ferry'])('render to the very pixels of the original: the demo’s %s', name => thereAndBack(readFileSync(join(__dirname, `../demo/artwork/${name}.svg`), 'utf8')))
 })
 
 describe('ink maps', () => {

@@ -1,4 +1,4 @@
-import { contiguousAreas, pixelAt, type Area } from '../../core/raster/area'
+import { contiguousAreas, foundArea, pixelAt, type Area, type FoundArea } from '../../core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
 import { areaIn } from '~/raster/areas'
 import { isArea, type Hit } from '~/stores/looking'
@@ -9,7 +9,7 @@ const LEAST = 0.0005
 /** Picks contiguous areas of the picture on the stage by a click, with Shift to those picked before, and lends them to others. */
 export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: () => RasterArtwork | undefined) => {
   const looking = useLooking()
-  let last: Area | null = null
+  let last: { area: Area, found: FoundArea } | null = null
   let steps: { of: RasterArtwork, areas: Area[] } | null = null
 
   /** The point of the picture under a point of the page, in parts of its width and height. */
@@ -31,10 +31,15 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
     const [shown, point] = [raster(), pointAt(x, y)]
     if (!shown || !point) return null
     const p = pixelAt(shown.stage.picture, point)
-    const known = [...looking.picked].filter(isArea).concat(last ?? []).find(area => area.reach === looking.reach && areaIn(shown.stage, shown.inks, area)?.mask[p])
-    const area = known ?? { ...point, reach: looking.reach }
-    return areaIn(shown.stage, shown.inks, area) ? last = area : null
+    const picked = [...looking.picked].filter(isArea).find(area => area.reach === looking.reach && areaIn(shown.stage, shown.inks, area)?.mask[p])
+    if (picked) return picked
+    if (last?.area.reach === looking.reach && last.found.mask.length === shown.stage.places.length / 4 && last.found.mask[p]) return last.area
+    const area = { ...point, reach: looking.reach }
+    const found = foundArea(shown.stage, shown.inks, area)
+    last = found && { area, found }
+    return found && area
   }
+  watch(raster, () => { last = null })
   const all = (): Area[] => {
     const shown = raster()
     if (!shown) return []

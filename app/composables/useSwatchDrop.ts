@@ -16,9 +16,9 @@ export const useSwatchDrop = () => {
   const shapesAt = (place: Hit): Hit[] => looking.picked.has(place) ? [...looking.picked] : [place]
   const paintOf = (place: Hit): 'fill' | 'stroke' => looking.shapes?.paintOf(place) ?? 'fill'
   const commandAt = (place: Hit, id: string): Command | null => remapping.touching(shapesAt(place), paintOf(place), { swatch: id, rung: null })
-  const follow = ({ clientX, clientY, target }: PointerEvent): void => {
+  const follow = ({ clientX, clientY }: PointerEvent): void => {
     if (swatch.value === null) return
-    const onStage = target instanceof Element && document.elementsFromPoint(clientX, clientY).some(each => each.matches('[data-test=stage]'))
+    const onStage = document.elementFromPoint(clientX, clientY)?.closest('[data-test=stage]')
     const at = onStage ? looking.shapes?.at(clientX, clientY) ?? null : null
     if (at === shape) return
     shape = at

@@ -3,12 +3,19 @@ import type { Unmixed } from '../../core/raster/unmix'
 
 const known = new WeakMap<Unmixed, Map<string, FoundArea | null>>()
 
+/** How many areas of a picture are remembered; a mask is as large as the picture. */
+const MOST = 256
+
 /** An area of a picture that was taken apart, found once. */
 export const areaIn = (taken: Unmixed, inks: readonly string[], area: Area): FoundArea | null => {
   let all = known.get(taken)
   if (!all) known.set(taken, all = new Map())
   const key = `${area.x} ${area.y} ${area.reach}`
   let found = all.get(key)
-  if (found === undefined) all.set(key, found = foundArea(taken, inks, area))
+  if (found === undefined) {
+    found = foundArea(taken, inks, area)
+    all.set(key, found)
+    if (all.size > MOST) all.delete(all.keys().next().value ?? '')
+  }
   return found
 }

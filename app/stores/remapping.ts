@@ -25,6 +25,7 @@ export const useRemapping = defineStore('remapping', () => {
   const project = useProject()
   const files = useArtworkFiles()
   const notices = useNotices()
+  const looking = useLooking()
   const view = useLocalStorage<RemapView>('plumbago remap view', 'ribbons')
   const selected = shallowRef<ReadonlySet<string>>(new Set())
   /** The swatch whose group is looked at. */
@@ -131,6 +132,7 @@ export const useRemapping = defineStore('remapping', () => {
 
   watch(() => artwork.value?.id, () => {
     selected.value = new Set()
+    looking.picked = new Set()
     alone.value = false
   })
   return {

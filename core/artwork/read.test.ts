@@ -150,7 +150,7 @@ describe('laws', () => {
 
 describe('the demo artwork', () => {
   const folder = new URL('../../demo/artwork/', `file://${__filename}`)
-  const files = readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')] as const)
+  const files = readdirSync(folder).filter(name => name.endsWith('.svg')).map(name => [name, readFileSync(new URL(name, folder), 'utf8')] as const)
 
   it.each(files)('%s is clean, and an identity remap is byte-identical', (_name, source) => {
     expect(cleanSvg(source)).toEqual({ source, removed: [] })
@@ -167,5 +167,29 @@ describe('the demo artwork', () => {
     const inks = Object.fromEntries(files.map(([name, source]) => [name, readSvg(source).inks]))
     expect(inks['badge.svg']).toHaveLength(5)
     expect(inks['poster.svg']?.reduce((sum, { uses }) => sum + uses, 0)).toBeGreaterThan(150)
+  })
+})
+
+describe('awkward files', () => {
+  it('take the first of two with one id', () =>
+    expect(Object.keys(inksOf('<linearGradient id="a"><stop stop-color="#ff0000"/></linearGradient><linearGradient id="a"><stop stop-color="#00ff00"/></linearGradient><rect fill="url(#a)"/>'))).toEqual(['#ff0000']))
+  it('fall back where a reference leads nowhere, and say so where there is nothing to fall back on', () => {
+    expect(Object.keys(inksOf('<rect fill="url(#none) #ff8800"/>'))).toEqual(['#ff8800'])
+    const lost = readSvg(wrap('<rect fill="url(#none)"/>'))
+    expect(lost.inks).toEqual([])
+    expect(lost.notes.join()).toMatch(/none|refer/i)
+  })
+  it('may have no color at all', () => {
+    const bare = wrap('<title>Nothing</title><defs/>')
+    expect(readSvg(bare).inks).toEqual([])
+    expect(remapped(bare, { '#000000': '#ffffff' })).toBe(bare)
+  })
+  it('may have 5,000 inks, and 100,000 elements', () => {
+    const hex = (i: number): string => `#${(i * 3251 % 0xffffff).toString(16).padStart(6, '0')}`
+    const many = wrap(Array.from({ length: 100_000 }, (_, i) => `<path d="M0 0" fill="${hex(i % 5000)}"/>`).join(''))
+    const reading = readSvg(many)
+    expect(reading.inks).toHaveLength(5000)
+    expect(reading.inks.reduce((sum, { uses }) => sum + uses, 0)).toBe(100_000)
+    expect(writeSvg(reading, ink => ink.hex)).toBe(many)
   })
 })

@@ -12,13 +12,14 @@ import { receiveSvg } from '../../server/artwork/receive'
 import { keepArtwork } from '../../server/db/artwork'
 import { connect } from '../../server/db/connect'
 import { createProject, findProject } from '../../server/db/projects'
+import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes, spotlightTimes } from './remap'
 import { serve } from '../e2e/server'
 import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
-/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose] */
+/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose|remap] */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
 
@@ -183,7 +184,43 @@ const inBrowser = (): Promise<void> => served(async (address, url) => {
   }
 })
 
-const parts: Record<string, () => void | Promise<void>> = { reading, pictures, browser: inBrowser, compose }
+const remap = async (): Promise<void> => {
+  row('measure', 'figure')
+  row('---', '---:')
+  const batch = await batchTime()
+  row(`batch of ${batch.files} files, ${tenth(batch.megabytes)} MB, on all cores, with starting up`, `${tenth(batch.files / batch.seconds)} files/s, ${tenth(batch.megabytes / batch.seconds)} MB/s`)
+  const large = await largeFile()
+  row(`remap of a file of ${tenth(large.megabytes)} MB: most memory`, `${whole(large.peak)} MB, ${tenth(large.seconds)} s`)
+  const quality = await rasterQuality()
+  row('raster: flat art remapped against the same drawn anew, mean ΔE2000', `${quality.mean.toFixed(3)}`)
+  row('the same: within 2 pixels of an edge', `${quality.edges.toFixed(3)}`)
+  for (const [name, svg] of [['flat art', FLAT_ART], ['the painted loft', null]] as const) {
+    const { inks, find, stage, full, paintStage, paintFull } = await rasterTimes(svg)
+    row(`raster of 12 MP, ${name}: finding its ${inks} inks`, `${whole(find)} ms`)
+    row('the same: taken apart at the size of the stage; in full', `${whole(stage)} ms; ${whole(full)} ms`)
+    row('the same: a change at the size of the stage, in the worker, middle of nine', `${tenth(paintStage)} ms`)
+    row('the same: painted in full', `${whole(paintFull)} ms`)
+  }
+  await served(async (address, url) => {
+    const sql = connect(url)
+    try {
+      await sql`delete from projects where summary->>'name' like 'Bench%'`
+      const { poster, many } = await composeProjects(sql)
+      for (const [name, id] of [['the demo poster', poster.id], ['10,000 shapes', many.id]] as const) {
+        const { ink, family, merge } = await ribbonTimes(address, id)
+        row(`an ink dragged over swatches to painted frame, ${name}: median; 95th percentile`, `${tenth(ink.half)} ms; ${tenth(ink.most)} ms`)
+        row('the same with its family', `${tenth(family.half)} ms; ${tenth(family.most)} ms`)
+        row('two swatches merged, settled', `${tenth(merge)} ms`)
+        const light = await spotlightTimes(address, id)
+        row('spotlight from one ink to the next: median; 95th percentile', `${tenth(light.half)} ms; ${tenth(light.most)} ms`)
+      }
+    } finally {
+      await sql.end()
+    }
+  })
+}
+
+const parts: Record<string, () => void | Promise<void>> = { reading, pictures, browser: inBrowser, compose, remap }
 for (const [name, part] of Object.entries(parts)) {
   if (process.argv[2] && process.argv[2] !== name) continue
   await part()

@@ -11,8 +11,7 @@ const aside = (page: Page): Promise<void> => page.mouse.move(400, 20)
 const groupOf = (page: Page, name: string): Promise<string[]> => page.locator('[data-ink]').evaluateAll((all, wanted) => all.filter(each => each.getAttribute('aria-label')?.includes(`, ${wanted}`)).map(each => (each as HTMLElement).dataset.ink ?? ''), name)
 
 test.beforeEach(async ({ page }) => {
-  await openDemoCopy(page)
-  await page.keyboard.press('3')
+  await openDemoCopy(page, 'remap')
   await expect(page.getByTestId('ribbons')).toBeVisible()
 })
 

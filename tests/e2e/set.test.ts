@@ -11,8 +11,7 @@ const svg = (color: string): string => `<svg xmlns="http://www.w3.org/2000/svg" 
 const tray = (page: Page) => page.getByTestId('tray').getByRole('listitem')
 
 test.beforeEach(async ({ page }) => {
-  await openDemoCopy(page)
-  await page.keyboard.press('3')
+  await openDemoCopy(page, 'remap')
   await expect(page.getByTestId('ribbons')).toBeVisible()
 })
 

@@ -18,8 +18,7 @@ const pickedOnStage = (page: Page): Promise<number> => page.getByTestId('artwork
 const countOf = async (page: Page): Promise<number> => Number((await page.getByTestId('picked').textContent())?.match(/\d+/)?.[0] ?? 0)
 
 test.beforeEach(async ({ page }) => {
-  await openDemoCopy(page)
-  await page.keyboard.press('3')
+  await openDemoCopy(page, 'remap')
   await page.getByRole('radio', { name: 'Touch-ups' }).click()
 })
 

@@ -20,10 +20,10 @@ export const projectNamed = async (page: Page, wanted: string): Promise<string> 
   }
 }
 
-/** Opens a copy of the demo project, so that tests don't meet in it. */
-export const openDemoCopy = async (page: Page): Promise<string> => {
+/** Opens a copy of the demo project in a step, so that tests don't meet in it. */
+export const openDemoCopy = async (page: Page, step: 'compose' | 'remap' = 'compose'): Promise<string> => {
   const copy = await (await page.request.post('/api/projects', { data: { copyOf: await projectNamed(page, 'Breezeholm kite festival') } })).json() as { id: string }
-  await page.goto(`/project/${copy.id}/compose`)
+  await page.goto(`/project/${copy.id}/${step}`)
   await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible()
   return copy.id
 }

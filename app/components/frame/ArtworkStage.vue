@@ -87,7 +87,7 @@ watch(() => project.piece?.id, fit)
 
 <template>
   <section
-    ref="table" class="relative h-full min-w-0 overflow-hidden bg-table" aria-label="Artwork" tabindex="0" data-test="stage"
+    ref="table" class="relative h-full min-w-0 overflow-hidden bg-table" aria-label="Artwork" :class="{ 'cursor-crosshair': looking.picking }" tabindex="0" data-test="stage"
     @wheel.prevent="wheel" @pointerdown="grab" @pointermove="looking.pointed = pointed($event)" @pointerleave="looking.pointed = []" @keydown="nudge" @click.capture.prevent
   >
     <div
