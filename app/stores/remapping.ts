@@ -6,7 +6,7 @@ import { familiesOf, type Family } from '../../core/remap/near'
 import { valueOrder } from '../../core/remap/order'
 import type { Match } from '../../core/remap/match'
 import { isArea, type Hit } from './looking'
-import { MOST_AREAS, MOST_AREAS_TOUCHED, MOST_TOUCHED, MOST_TOUCHES, type Following, type Touch } from '../../core/project/schema'
+import { MOST_AREAS, MOST_AREAS_TOUCHED, MOST_SHAPES_TOUCHED, MOST_TOUCHED, MOST_TOUCHES, type Following, type Touch } from '../../core/project/schema'
 
 /** What the bench of Remap shows. */
 export const REMAP_VIEWS = [
@@ -124,6 +124,7 @@ export const useRemapping = defineStore('remapping', () => {
   const touchUp = (...touch: Parameters<typeof touching>): void => {
     if (touches.value.length >= MOST_TOUCHES) return notices.say(`An artwork has up to ${MOST_TOUCHES} touch-ups; remove some first.`, 'problem')
     if (new Set(touches.value.flatMap(({ areas }) => areas)).size + touch[0].filter(isArea).length > MOST_AREAS_TOUCHED) return notices.say(`A picture has up to ${MOST_AREAS_TOUCHED} areas touched up; remove some first.`, 'problem')
+    if (touches.value.reduce((sum, { shapes }) => sum + shapes.length, 0) + touch[0].length > MOST_SHAPES_TOUCHED) return notices.say(`An artwork has up to ${MOST_SHAPES_TOUCHED.toLocaleString('en')} shapes touched up; remove some touch-ups first.`, 'problem')
     const most = touch[0].some(isArea) ? MOST_AREAS : MOST_TOUCHED
     if (touch[0].length > most) notices.say(`A touch-up colors up to ${most} at once; the first of those picked were colored.`, 'problem')
     const command = touching(...touch)

@@ -125,6 +125,9 @@ const targetsSchema = z.record(hexSchema, targetSchema)
 export const MOST_TOUCHED = 5000
 export const MOST_TOUCHES = 300
 
+/** The most shapes of an artwork that are touched up altogether. */
+export const MOST_SHAPES_TOUCHED = 20_000
+
 /** The most areas one touch-up colors, and of one picture altogether. */
 export const MOST_AREAS = 60
 export const MOST_AREAS_TOUCHED = 250
