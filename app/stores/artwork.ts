@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import { unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
+import { TOO_MANY_SHAPES, unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
 import type { ByHand } from '../../core/project/colors'
 import type { ArtworkFile } from '../../core/project/schema'
 import type { Row } from '../../core/raster/paint'
@@ -126,5 +126,11 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** An archive of files, by their names. */
   const pack = (all: Record<string, Uint8Array>): Promise<Uint8Array> => artworkDesk().pack(all)
 
-  return { files, screens, maps, proofs, rasters, unmixing, open, openRaster, paintRaster, add, write, pack }
+  /** Whether a drawing has too many shapes to be shown in its own, so that its map stands for it. */
+  const isCrowded = (hash: string): boolean => {
+    const file = files.value.get(hash)
+    return file?.kind === 'svg' && file.inks.reduce((sum, { uses }) => sum + uses, 0) > TOO_MANY_SHAPES
+  }
+
+  return { files, screens, maps, proofs, rasters, unmixing, isCrowded, open, openRaster, paintRaster, add, write, pack }
 })

@@ -23,6 +23,9 @@ export interface InkMap {
   share: Uint8Array
 }
 
+/** From so many painted shapes on, a drawing is shown from its map only: browsers take seconds for each change of so many. */
+export const TOO_MANY_SHAPES = 50_000
+
 /** Shares below this are the rounding of the renderer. */
 const NOISE = 2
 const WHOLE = 253

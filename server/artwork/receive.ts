@@ -3,7 +3,7 @@ import { gzipSync } from 'node:zlib'
 import { cleanSvg } from '../../core/artwork/clean'
 import { decoded, encoded } from '../../core/artwork/encoding'
 import { isFaithful } from '../../core/artwork/area'
-import { packInkMap } from '../../core/artwork/inkmap'
+import { packInkMap, TOO_MANY_SHAPES } from '../../core/artwork/inkmap'
 import { measuredInks } from '../../core/artwork/inks'
 import { readSvg } from '../../core/artwork/read'
 import { sizeOf } from '../../core/artwork/size'
@@ -21,8 +21,8 @@ export interface Received { file: ArtworkFile, source: Uint8Array, map: Uint8Arr
 
 /**
  * Takes in an SVG file: decodes it, takes out what acts or reaches outside, reads its inks and measures them.
- * Returns what is
- * kept. Letters depend on the fonts of a machine, so that artwork with live text has no map. Throws Unreadable, in a plain sentence, for what cannot be taken.
+ * Returns what is kept. Letters depend on the fonts of a machine, so that artwork with live text has no map; a drawing of very many
+ * shapes has one in any case, for it cannot be shown otherwise. Throws Unreadable, in a plain sentence, for what cannot be taken.
  */
 export const receiveSvg = async (fileName: string, bytes: Uint8Array): Promise<Received> => {
   const { text, encoding } = decoded(bytes)
@@ -36,6 +36,7 @@ export const receiveSvg = async (fileName: string, bytes: Uint8Array): Promise<R
     name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), ...sizeOf(reading.markup), inks, removed, notes: reading.notes,
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
-  const faithful = map && !lettered && await isFaithful(reading, map, renderSvg)
-  return { file, source, map: faithful ? gzipSync(packInkMap(map)) : null }
+  const crowded = inks.reduce((sum, { uses }) => sum + uses, 0) > TOO_MANY_SHAPES
+  const shown = map && (crowded || (!lettered && await isFaithful(reading, map, renderSvg)))
+  return { file, source, map: shown ? gzipSync(packInkMap(map)) : null }
 }

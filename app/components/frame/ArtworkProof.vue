@@ -11,7 +11,7 @@ watch(() => byHand.areas.length > 0, touched => { if (touched) void files.openRa
 const screen = computed(() => files.screens.get(hash))
 const map = computed(() => byHand.shapes.size || (byHand.areas.length && raster.value) ? null : large ? files.maps.get(hash)?.fine : files.proofs.get(hash))
 /** Whether it is shown in its own shapes: a small one only where it is known that there is no map to paint it from. */
-const asShapes = computed(() => !map.value && (large || map.value === null))
+const asShapes = computed(() => !map.value && !files.isCrowded(hash) && (large || map.value === null))
 useArtworkHost(host, () => asShapes.value ? screen.value : undefined, () => colors, () => byHand.shapes)
 </script>
 

@@ -28,11 +28,12 @@ const size = computed(() => {
 const colors = useSpotlight(() => screen.value?.inks ?? [], () => looking.before ? new Map<string, string>() : project.colorsFor(project.piece?.id ?? ''), () => looking.lit)
 const byHand = computed(() => looking.before || looking.lit ? NOTHING_BY_HAND : project.touchesFor(project.piece?.id ?? ''))
 const standIn = computed(() => project.document?.artwork.length === 0)
+const crowded = computed(() => files.isCrowded(project.piece?.hash ?? ''))
 const map = computed(() => files.maps.get(project.piece?.hash ?? ''))
 /** Colors that are only passing by: of a drag, a spotlight, the original. What is painted by hand is on no map. */
 const passing = computed(() => (project.previewing || looking.before || looking.lit !== null) && !byHand.value.shapes.size)
 const { still, live } = usePassingColors(() => colors.value, () => passing.value && map.value !== undefined)
-const { problem, inksAt, shapeAt, root } = useArtworkHost(host, () => screen.value, () => still.value, () => byHand.value.shapes)
+const { problem, inksAt, shapeAt, root } = useArtworkHost(host, () => crowded.value ? undefined : screen.value, () => still.value, () => byHand.value.shapes)
 const { down, drawn, shapes } = useShapePicking({ host, root, shapeAt })
 
 const isRaster = computed(() => project.piece?.kind === 'raster')
@@ -45,7 +46,7 @@ const openPicture = async (): Promise<void> => {
   if (isRaster.value && project.piece) await files.openRaster(project.piece.hash).catch((error: unknown) => { pictureProblem.value = reasonOf(error) })
 }
 watch(() => project.piece?.hash, openPicture, { immediate: true })
-watch(isRaster, picture => { looking.shapes = picture ? areas.shapes : shapes }, { immediate: true })
+watch([isRaster, crowded], ([picture, many]) => { looking.shapes = picture ? areas.shapes : many ? null : shapes }, { immediate: true })
 onUnmounted(() => { looking.shapes = null })
 const pointed = (event: PointerEvent): string[] => isRaster.value ? areas.inksAt(event.clientX, event.clientY) : inksAt(event.clientX, event.clientY)
 
@@ -66,7 +67,7 @@ const wheel = (event: WheelEvent): void => {
   zoomBy(event.deltaY < 0 ? 1.2 : 1 / 1.2, { x: event.clientX - box.left - box.width / 2, y: event.clientY - box.top - box.height / 2 })
 }
 const grab = (event: PointerEvent): void => {
-  if (looking.picking && event.button === 0) return isRaster.value ? areas.down(event) : down(event)
+  if (looking.picking && event.button === 0 && !crowded.value) return isRaster.value ? areas.down(event) : down(event)
   if (zoom.value === 1 || event.button !== 0) return
   const [x, y, from] = [event.clientX, event.clientY, pan.value]
   const to = (now: PointerEvent): void => { pan.value = { x: from.x + now.clientX - x, y: from.y + now.clientY - y } }
@@ -99,15 +100,15 @@ watch(() => project.piece?.id, fit)
         <PickedAreas v-if="raster && looking.picking && looking.picked.size" :raster="raster" :areas="[...looking.picked].filter(isArea)" />
       </div>
       <div v-show="!isRaster" ref="host" class="size-full bg-white" role="img" :aria-label="`${project.piece.name}${looking.before ? ', original colors' : ''}`" data-test="artwork" />
-      <InkMapCanvas v-if="live && map && screen && !isRaster" :map="map.fine" :coarse="map.coarse" :inks="screen.inks" :colors="colors" class="pointer-events-none absolute inset-0 bg-white" data-test="live" />
-      <BeforeDivider v-if="looking.divider !== null && screen" :key="project.piece.hash" :screen="screen" :raster="raster" :hash="project.piece.hash" />
+      <InkMapCanvas v-if="(live || crowded) && map && screen && !isRaster" :map="map.fine" :coarse="map.coarse" :inks="screen.inks" :colors="colors" class="pointer-events-none absolute inset-0 bg-white" data-test="live" />
+      <BeforeDivider v-if="looking.divider !== null && screen" :key="project.piece.hash" :screen="screen" :raster="raster" :map="crowded ? map?.fine : undefined" :hash="project.piece.hash" />
       <CropMarks v-if="zoom === 1" />
     </div>
     <svg v-if="drawn" class="pointer-events-none absolute inset-0 size-full" aria-hidden="true" data-test="drawn"><path :d="drawn" fill="rgb(128 128 128 / 0.12)" stroke="#fff" stroke-width="3" /><path :d="drawn" fill="none" stroke="#000" stroke-dasharray="4 3" /></svg>
     <p v-if="isRaster && files.unmixing !== null" class="absolute left-4 top-3 bg-panel px-2 py-0.5 text-caption" role="status" data-test="unmixing">Taking the picture apart into its inks, {{ Math.round(files.unmixing * 100) }}%</p>
     <p v-if="pictureProblem" class="absolute inset-x-8 top-8 flex items-center gap-3 border border-strong bg-panel p-3" role="alert">▲ {{ pictureProblem }} <button class="control" @click="openPicture">Try again</button></p>
     <p v-if="problem" class="absolute inset-x-8 top-8 border border-strong bg-panel p-3" role="alert">▲ {{ problem }}</p>
-    <p v-if="project.piece" class="absolute bottom-2 left-4 text-caption text-quiet">{{ project.piece.name }}<template v-if="looking.before"> · original</template><template v-if="standIn"> · a stand-in until there is artwork <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template></p>
+    <p v-if="project.piece" class="absolute bottom-2 left-4 text-caption text-quiet">{{ project.piece.name }}<template v-if="looking.before"> · original</template><template v-if="crowded"> · drawn from its map, for it has too many shapes</template><template v-if="standIn"> · a stand-in until there is artwork <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template></p>
     <div v-if="project.piece" class="absolute bottom-1.5 right-3 flex items-center">
       <button class="control bare px-2" aria-label="Zoom out" :disabled="zoom === 1" @click="zoomBy(0.8)">−</button>
       <button class="control bare px-1" title="Fit" aria-label="Fit the artwork" @click="fit"><span class="value w-10 text-center">{{ zoom === 1 ? 'fit' : `${Math.round(zoom * 100)}%` }}</span></button>

@@ -7,6 +7,7 @@ import { isArea, PICKS } from '~/stores/looking'
 
 /** Touch-ups: shapes, or areas of a picture, picked on the stage get a swatch, a rung or an opacity by hand. Pointing at a color previews it. */
 const project = useProject()
+const files = useArtworkFiles()
 const looking = useLooking()
 const remapping = useRemapping()
 const byArrow = useRovingRadio()
@@ -20,6 +21,7 @@ const rows = computed(() => (project.document?.scheme ?? []).map(({ id, name }) 
   return { id, name, hex, rungs: ladder(hex, kind.value, rungs.value) }
 }))
 const isPicture = computed(() => project.artwork?.kind === 'raster')
+const crowded = computed(() => files.isCrowded(project.artwork?.hash ?? ''))
 const picked = computed(() => [...looking.picked])
 const paintNow = computed<Touch['paint']>(() => isPicture.value ? 'fill' : paint.value)
 const pickBy = (pick: (typeof PICKS)[number]): void => { looking.picking = looking.pickBy = pick }
@@ -60,7 +62,7 @@ onUnmounted(() => project.preview(null))
       <span class="ml-auto flex gap-1"><button class="control px-2!" :aria-label="`The ${thing} before`" :title="`The ${thing} before (Page up on the artwork)`" @click="looking.pickBeside(-1, $event.shiftKey)">◂</button><button class="control px-2!" :aria-label="`The next ${thing}`" :title="`The next ${thing} (Page down on the artwork); with Shift one more`" @click="looking.pickBeside(1, $event.shiftKey)">▸</button></span>
     </div>
     <p class="flex h-7 items-center gap-1">
-      <span class="mr-auto" aria-live="polite" data-test="picked">{{ picked.length ? `${say(picked.length)} picked` : `Pick ${thing}s on the artwork; with Shift more than one.` }}</span>
+      <span class="mr-auto" aria-live="polite" data-test="picked">{{ crowded ? 'This artwork has too many shapes to pick single ones.' : picked.length ? `${say(picked.length)} picked` : `Pick ${thing}s on the artwork; with Shift more than one.` }}</span>
       <template v-if="picked.length"><button class="control px-2!" @click="pickMore('sameInk')">Same ink</button><button v-if="!isPicture" class="control px-2!" @click="pickMore('inGroup')">Whole group</button><button class="control bare px-2!" @click="looking.picked = new Set()">None</button></template>
     </p>
     <section class="grid gap-1.5 border-t border-line pt-2" :class="{ 'opacity-45': !picked.length }" aria-label="Color by hand">
