@@ -5,12 +5,13 @@
 export const usePassingColors = (colors: () => ReadonlyMap<string, string>, passing: () => boolean) => {
   const still = shallowRef(colors())
   const live = ref(false)
+  const stepBack = (): void => { if (!passing()) live.value = false }
   watch([colors, passing], ([now, goingBy]) => {
     if (goingBy) live.value = true
-    else still.value = now
+    else {
+      still.value = now
+      if (live.value) requestAnimationFrame(() => requestAnimationFrame(stepBack)) // a key on a slider passes and stays within one task
+    }
   }, { flush: 'sync' })
-  watch(passing, goingBy => {
-    if (!goingBy) requestAnimationFrame(() => requestAnimationFrame(() => { if (!passing()) live.value = false }))
-  })
   return { still, live }
 }

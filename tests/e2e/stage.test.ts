@@ -57,6 +57,10 @@ test('artwork of many shapes follows a drag from its ink map and settles in its 
   await turn.evaluate(slider => slider.dispatchEvent(new Event('change', { bubbles: true })))
   await expect.poll(() => stageColors(page)).not.toEqual(settled)
   await expect(page.getByTestId('live')).toHaveCount(0)
+  const turned = await stageColors(page)
+  await turn.press('ArrowRight')
+  await expect.poll(() => stageColors(page)).not.toEqual(turned)
+  await expect(page.getByTestId('live')).toHaveCount(0)
 })
 
 test('steps are reached by keys and by the track, and everything on the way has a name', async ({ page }) => {
