@@ -88,14 +88,24 @@ const move = (color: number[], rest: Rest, at: number): void => {
 export const paintRaster = (taken: Unmixed, inks: readonly Hex[], rows: readonly Row[], regions: Uint8Array | null, out: Uint8Array | Uint8ClampedArray): void => {
   const { picture: { data }, places, weights } = taken
   const rest = restOf(taken, inks)
-  const ways = rows.map(({ colors, opacity }) => ({ colors: channelsOf(colors), stays: Uint8Array.from(inks, (hex, i) => hex === colors[i] ? 1 : 0), opacity }))
+  const ways = rows.map(({ colors, opacity }) => {
+    const channels = channelsOf(colors)
+    const solid = Uint32Array.from(colors, (_, i) => Math.round(channels[i * 3 + 2] as number) << 16 | Math.round(channels[i * 3 + 1] as number) << 8 | Math.round(channels[i * 3] as number))
+    return { colors: channels, solid, stays: Uint8Array.from(inks, (hex, i) => hex === colors[i] ? 1 : 0), opacity }
+  })
+  const words = new Uint32Array(out.buffer, out.byteOffset, out.length >> 2)
   const color = [0, 0, 0]
   for (let i = 0, p = 0, at = -3; i < data.length; i += 4, p++) {
     const way = ways[regions ? regions[p] as number : 0] as (typeof ways)[number]
     const { stays } = way
     const more = weights[i + 3] !== 0
+    const alpha = way.opacity === 1 ? data[i + 3] as number : Math.round((data[i + 3] as number) * way.opacity)
     if (more) at += 3
-    out[i + 3] = way.opacity === 1 ? data[i + 3] as number : Math.round((data[i + 3] as number) * way.opacity)
+    else if (weights[i] === 255 && !stays[places[i] as number]) { // one ink and nothing else, as most pixels of flat art are: four bytes at once
+      words[p] = alpha << 24 | (way.solid[places[i] as number] as number)
+      continue
+    }
+    out[i + 3] = alpha
     if (stays[places[i] as number] && (!weights[i + 1] || stays[places[i + 1] as number]) && (!weights[i + 2] || stays[places[i + 2] as number])) {
       out[i] = data[i] as number
       out[i + 1] = data[i + 1] as number
