@@ -1,7 +1,7 @@
 import { keyOf } from '../../core/formats/formats'
 import { numbered } from '../../core/color/name'
 import type { Artwork } from '../../core/project/schema'
-import { saveFile } from './saveFile'
+import { endingOf, saveFile } from './saveFile'
 
 /** What could not be done, to which artwork. */
 export interface Failure { artwork: Artwork, reason: string }
@@ -25,7 +25,7 @@ export const useSetExport = () => {
       for (const [i, art] of all.entries()) {
         at.value = { done: i, of: all.length, name: art.name }
         try {
-          written[`${names[i]?.replaceAll(' ', '-')}.${art.kind === 'raster' ? 'png' : 'svg'}`] = await files.write(art.hash, project.settledFor(art.id), project.touchesFor(art.id, project.settled))
+          written[`${names[i]?.replaceAll(' ', '-')}.${endingOf(art)}`] = await files.write(art.hash, project.settledFor(art.id), project.touchesFor(art.id, project.settled))
         } catch (error) {
           failures.value = [...failures.value, { artwork: art, reason: reasonOf(error) }]
         }

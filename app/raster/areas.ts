@@ -1,4 +1,4 @@
-import { foundArea, type Area, type FoundArea } from '../../core/raster/area'
+import { areaKey, foundArea, type Area, type FoundArea } from '../../core/raster/area'
 import type { Unmixed } from '../../core/raster/unmix'
 
 const known = new WeakMap<Unmixed, Map<string, FoundArea | null>>()
@@ -10,7 +10,7 @@ const MOST = 256
 export const areaIn = (taken: Unmixed, inks: readonly string[], area: Area): FoundArea | null => {
   let all = known.get(taken)
   if (!all) known.set(taken, all = new Map())
-  const key = `${area.x} ${area.y} ${area.reach}`
+  const key = areaKey(area)
   let found = all.get(key)
   if (found === undefined) {
     found = foundArea(taken, inks, area)

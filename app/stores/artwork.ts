@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import { TOO_MANY_SHAPES, unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
+import { isCrowded, unpackInkMap, usesOf, type InkMap } from '../../core/artwork/inkmap'
 import type { ByHand } from '../../core/project/colors'
 import type { ArtworkFile } from '../../core/project/schema'
 import type { Row } from '../../core/raster/paint'
@@ -27,6 +27,18 @@ let pictures: Remote<RasterDesk> | undefined
 const rasterDesk = (): Remote<RasterDesk> =>
   pictures ??= wrap<RasterDesk>(new Worker(new URL('../workers/raster.worker.ts', import.meta.url), { type: 'module' }))
 
+/** Work on a file that is done once; where it fails, it is tried again when next asked for. */
+const once = (underway: Map<string, Promise<void>>, hash: string, work: (hash: string) => Promise<void>): Promise<void> => {
+  const known = underway.get(hash)
+  if (known) return known
+  const done = work(hash).catch((error: unknown) => {
+    underway.delete(hash)
+    throw error
+  })
+  underway.set(hash, done)
+  return done
+}
+
 /** The artwork files at hand, by hash: what the server knows of each, and how the screen shows it. */
 export const useArtworkFiles = defineStore('artwork files', () => {
   const server = useServer()
@@ -52,7 +64,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     const bytes = await server.inkMap(hash)
     if (!bytes.length) return keepProof(hash, null)
     const proof = await artworkDesk().reduced(bytes, SIZES.proof)
-    if (kind === 'raster' || inks.reduce((sum, { uses }) => sum + uses, 0) >= MANY) {
+    if (kind === 'raster' || usesOf(inks) >= MANY) {
       const coarse = await artworkDesk().reduced(bytes, SIZES.coarse)
       maps.value = new Map(maps.value).set(hash, { fine: unpackInkMap(bytes), coarse })
     }
@@ -83,29 +95,11 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   }
 
   /** Has a picture taken apart in the worker, once; rejects where it cannot be had. */
-  const openRaster = (hash: string): Promise<void> => {
-    const known = takingApart.get(hash)
-    if (known) return known
-    const work = takeApart(hash).catch((error: unknown) => {
-      takingApart.delete(hash)
-      throw error
-    })
-    takingApart.set(hash, work)
-    return work
-  }
+  const openRaster = (hash: string): Promise<void> => once(takingApart, hash, takeApart)
   const paintRaster = (hash: string, rows: Row[], regions: Uint8Array | null): Promise<Uint8ClampedArray> => rasterDesk().paint(hash, rows.map(({ colors, opacity }) => ({ colors: [...colors], opacity })), regions)
 
   /** Has an artwork read in the worker, once; rejects where it cannot be had. */
-  const open = (hash: string): Promise<void> => {
-    const known = opening.get(hash)
-    if (known) return known
-    const work = fetchAndRead(hash).catch((error: unknown) => {
-      opening.delete(hash)
-      throw error
-    })
-    opening.set(hash, work)
-    return work
-  }
+  const open = (hash: string): Promise<void> => once(opening, hash, fetchAndRead)
 
   /** Sends a file to the server, which cleans and measures it, and has it read. */
   const add = async (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal): Promise<ArtworkFile> => {
@@ -127,10 +121,10 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const pack = (all: Record<string, Uint8Array>): Promise<Uint8Array> => artworkDesk().pack(all)
 
   /** Whether a drawing has too many shapes to be shown in its own, so that its map stands for it. */
-  const isCrowded = (hash: string): boolean => {
+  const isCrowdedFile = (hash: string): boolean => {
     const file = files.value.get(hash)
-    return file?.kind === 'svg' && file.inks.reduce((sum, { uses }) => sum + uses, 0) > TOO_MANY_SHAPES
+    return file?.kind === 'svg' && isCrowded(file.inks)
   }
 
-  return { files, screens, maps, proofs, rasters, unmixing, isCrowded, open, openRaster, paintRaster, add, write, pack }
+  return { files, screens, maps, proofs, rasters, unmixing, isCrowded: isCrowdedFile, open, openRaster, paintRaster, add, write, pack }
 })

@@ -24,7 +24,13 @@ export interface InkMap {
 }
 
 /** From so many painted shapes on, a drawing is shown from its map only: browsers take seconds for each change of so many. */
-export const TOO_MANY_SHAPES = 50_000
+const TOO_MANY_SHAPES = 50_000
+
+/** How often the inks of an artwork paint, together. */
+export const usesOf = (inks: ReadonlyArray<{ uses: number }>): number => inks.reduce((sum, { uses }) => sum + uses, 0)
+
+/** Whether a drawing has too many shapes to be shown in its own. */
+export const isCrowded = (inks: ReadonlyArray<{ uses: number }>): boolean => usesOf(inks) > TOO_MANY_SHAPES
 
 /** Shares below this are the rounding of the renderer. */
 const NOISE = 2

@@ -3,7 +3,7 @@ import { isNeutral, type Hex, type Hued } from '../color/convert'
 import { turned, turnedHue } from '../color/wheel'
 import { AT_REST, adjusted } from '../harmony/adjust'
 import { ladder } from '../harmony/ladder'
-import type { Area } from '../raster/area'
+import { areaKey } from '../raster/area'
 import type { AreaPaint } from '../remap/areas'
 import { nearLeads } from '../remap/near'
 import type { InkArea } from '../remap/match'
@@ -111,8 +111,6 @@ const withTouches = (project: Project, artwork: string, touches: readonly Touch[
   const { [artwork]: _, ...others } = project.remap.touches
   return withRemap(project, { touches: touches.length ? { ...others, [artwork]: [...touches] } : others })
 }
-
-const areaKey = ({ x, y, reach }: Area): string => `${x} ${y} ${reach}`
 
 /** A touch-up laid on top of those an artwork has; what it covers of earlier ones goes. */
 export const touched = (project: Project, artwork: string, touch: Touch): Project => {

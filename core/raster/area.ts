@@ -5,6 +5,9 @@ import type { Unmixed } from './unmix'
 /** A contiguous area of a picture: what hangs together with a point, in parts of width and height, and is no farther from its ink than `reach`, in hundredths of ΔEOK. */
 export interface Area { x: number, y: number, reach: number }
 
+/** What tells one area from another. */
+export const areaKey = ({ x, y, reach }: Area): string => `${x} ${y} ${reach}`
+
 /** The farthest an area reaches. */
 export const REACH = { least: 0, usual: 12, most: 60 } as const
 

@@ -3,7 +3,7 @@ import { gzipSync } from 'node:zlib'
 import { cleanSvg } from '../../core/artwork/clean'
 import { decoded, encoded } from '../../core/artwork/encoding'
 import { isFaithful } from '../../core/artwork/area'
-import { packInkMap, TOO_MANY_SHAPES } from '../../core/artwork/inkmap'
+import { isCrowded, packInkMap } from '../../core/artwork/inkmap'
 import { measuredInks } from '../../core/artwork/inks'
 import { readSvg } from '../../core/artwork/read'
 import { sizeOf } from '../../core/artwork/size'
@@ -36,7 +36,6 @@ export const receiveSvg = async (fileName: string, bytes: Uint8Array): Promise<R
     name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), ...sizeOf(reading.markup), inks, removed, notes: reading.notes,
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
-  const crowded = inks.reduce((sum, { uses }) => sum + uses, 0) > TOO_MANY_SHAPES
-  const shown = map && (crowded || (!lettered && await isFaithful(reading, map, renderSvg)))
+  const shown = map && (isCrowded(inks) || (!lettered && await isFaithful(reading, map, renderSvg)))
   return { file, source, map: shown ? gzipSync(packInkMap(map)) : null }
 }

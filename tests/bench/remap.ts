@@ -5,13 +5,11 @@ import { join } from 'node:path'
 import { promisify } from 'node:util'
 import sharp from 'sharp'
 import { hexOfRgb, type Hex } from '../../core/color/convert'
-import { deltaE } from '../../core/color/difference'
-import type { Picture } from '../../core/extract/picture'
 import { rasterInks } from '../../core/raster/inks'
 import { paintRaster } from '../../core/raster/paint'
 import { reducedPicture } from '../../core/raster/reduce'
 import { unmixed } from '../../core/raster/unmix'
-import { renderSvg } from '../../render/resvg'
+import { compared, recolored, rendered } from '../raster'
 import { frameTimesOf, onPage, type FrameTimes, type TimingPage } from './frame'
 import { generatedSvg } from './generated'
 
@@ -107,51 +105,23 @@ export const spotlightTimes = (address: string, id: string): Promise<FrameTimes>
   }))
 })
 
-const straight = ({ width, height, data }: { width: number, height: number, data: Uint8Array }): Picture => {
-  const out = new Uint8ClampedArray(data.length)
-  for (let i = 0; i < data.length; i += 4) {
-    const alpha = data[i + 3] as number
-    for (let n = 0; n < 3; n++) out[i + n] = alpha ? (data[i + n] as number) * 255 / alpha : 0
-    out[i + 3] = alpha
-  }
-  return { width, height, data: out }
-}
 /** Flat art of six colors, with thin lines. */
 export const FLAT_ART = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300"><rect width="400" height="300" fill="#f2e6d0"/>${Array.from({ length: 60 }, (_, i) => `<circle cx="${(i * 67) % 400}" cy="${(i * 41) % 300}" r="${6 + (i * 7) % 26}" fill="${['#c8402a', '#24486e', '#f0b840', '#1b1b24', '#3f8f7a'][i % 5]}"/><path d="M${(i * 53) % 400} ${(i * 29) % 300}l40 18" stroke="${['#24486e', '#c8402a', '#f2e6d0'][i % 3]}" stroke-width="${1 + i % 4}"/>`).join('')}</svg>`
-const TARGETS: Readonly<Record<Hex, Hex>> = { '#f2e6d0': '#102038', '#c8402a': '#7fd0c0', '#24486e': '#f4d8e4', '#f0b840': '#b02a70', '#1b1b24': '#f8f4c0', '#3f8f7a': '#e07030' }
+const TARGETS = new Map<Hex, Hex>([['#f2e6d0', '#102038'], ['#c8402a', '#7fd0c0'], ['#24486e', '#f4d8e4'], ['#f0b840', '#b02a70'], ['#1b1b24', '#f8f4c0'], ['#3f8f7a', '#e07030']])
 
 /** Known flat art rendered, remapped as pixels, against the same art rendered in the new colors: ΔE2000 over all pixels, and within two of an edge. */
 export const rasterQuality = async (): Promise<{ mean: number, edges: number }> => {
-  const source = straight(await renderSvg(FLAT_ART, { side: 'width', pixels: 1200, crisp: false }))
-  const wanted = straight(await renderSvg(FLAT_ART.replace(/#[\da-f]{6}/g, hex => TARGETS[hex] ?? hex), { side: 'width', pixels: 1200, crisp: false }))
+  const source = await rendered(FLAT_ART, 1200)
   const inks = rasterInks(source)
   const out = new Uint8ClampedArray(source.data.length)
-  paintRaster(unmixed(source, inks), inks, [{ colors: inks.map(hex => TARGETS[hex] ?? hex), opacity: 1 }], null, out)
-  const { width, height, data } = source
-  const hexAt = (from: ArrayLike<number>, p: number): Hex => hexOfRgb((from[p * 4] as number) / 255, (from[p * 4 + 1] as number) / 255, (from[p * 4 + 2] as number) / 255)
-  const near = new Uint8Array(width * height)
-  for (let p = 0; p < width * (height - 1) - 1; p++) {
-    if (![1, width].some(way => [0, 1, 2].some(n => Math.abs((data[p * 4 + n] as number) - (data[(p + way) * 4 + n] as number)) > 3))) continue
-    const [x, y] = [p % width, Math.floor(p / width)]
-    for (let v = Math.max(0, y - 2); v <= Math.min(height - 1, y + 2); v++) for (let u = Math.max(0, x - 2); u <= Math.min(width - 1, x + 2); u++) near[v * width + u] = 1
-  }
-  let [sum, edge, count] = [0, 0, 0]
-  for (let p = 0; p < width * height; p++) {
-    const [one, other] = [hexAt(out, p), hexAt(wanted.data, p)]
-    const away = one === other ? 0 : deltaE(one, other)
-    sum += away
-    if (near[p]) {
-      edge += away
-      count++
-    }
-  }
-  return { mean: sum / (width * height), edges: edge / count }
+  paintRaster(unmixed(source, inks), inks, [{ colors: inks.map(hex => TARGETS.get(hex) ?? hex), opacity: 1 }], null, out)
+  return compared(source, { ...source, data: out }, await rendered(recolored(FLAT_ART, TARGETS), 1200))
 }
 
 /** A picture of 12 megapixels: finding its inks, taking it apart for the stage and in full, painting it at the size of the stage (middle of nine) and in full; in milliseconds. */
 export const rasterTimes = async (svg: string | null): Promise<{ inks: number, find: number, stage: number, full: number, paintStage: number, paintFull: number }> => {
   const resized = svg
-    ? straight(await renderSvg(svg, { side: 'width', pixels: 4000, crisp: false }))
+    ? await rendered(svg, 4000)
     : await sharp('demo/artwork/kite-loft.png').resize(4000, 3000).ensureAlpha().raw().toBuffer({ resolveWithObject: true }).then(({ data, info }) => ({ width: info.width, height: info.height, data }))
   const timed = <Result>(work: () => Result): [Result, number] => {
     const start = performance.now()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { ByHand } from '../../../core/project/colors'
+import { areaKey } from '../../../core/raster/area'
 import { paintRaster, type Row } from '../../../core/raster/paint'
 import type { Unmixed } from '../../../core/raster/unmix'
 import { areaRows, regionsOf } from '../../../core/remap/areas'
@@ -22,7 +23,7 @@ const way = ref<'gl' | 'pixels'>(hash ? 'gl' : 'pixels')
 
 const found = computed(() => byHand.areas.map(paint => ({ paint, found: areaIn(taken, inks, paint.area) })))
 /** The regions stay the same while only colors change. */
-const places = computed(() => byHand.areas.map(({ area }) => `${area.x} ${area.y} ${area.reach}`).join())
+const places = computed(() => byHand.areas.map(({ area }) => areaKey(area)).join())
 const regions = shallowRef<Uint8Array | null>(null)
 watch([places, () => taken], () => { regions.value = regionsOf(taken.picture.width * taken.picture.height, found.value.map(each => each.found)) }, { immediate: true, flush: 'sync' })
 const rows = computed<Row[]>(() => areaRows(inks, inks.map(ink => colors.get(ink) ?? ink), found.value))

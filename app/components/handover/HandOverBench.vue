@@ -3,7 +3,7 @@ import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/soli
 import { keyOf, toCss, toText, toTokens } from '../../../core/formats/formats'
 import { shownScheme } from '../../../core/project/compose'
 import type { Artwork } from '../../../core/project/schema'
-import { saveFile } from '~/composables/saveFile'
+import { endingOf, saveFile } from '~/composables/saveFile'
 
 const project = useProject()
 const files = useArtworkFiles()
@@ -28,7 +28,6 @@ const saveScheme = (): void => {
 }
 /** The picture that is being written in full size, and which part is done. */
 const writing = ref<{ id: string, part: number } | null>(null)
-const endingOf = (art: Artwork): string => art.kind === 'raster' ? 'png' : 'svg'
 const saveArtwork = (art: Artwork): Promise<void | null> => notices.attempt(async () => {
   const name = `${keyOf(art.name)}.${endingOf(art)}`
   if (art.kind === 'raster') writing.value = { id: art.id, part: 0 }
