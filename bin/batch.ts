@@ -2,6 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process'
 import { readdir } from 'node:fs/promises'
 import { availableParallelism } from 'node:os'
 import { join, relative } from 'node:path'
+import type { Also } from '../core/artwork/reading'
 import { unitedInks } from '../core/project/create'
 import type { InkSummary } from '../core/artwork/inks'
 import type { Outcome, Task } from './hand'
@@ -66,13 +67,13 @@ export interface BatchResult { files: number, failed: Array<{ path: string, why:
  * Remaps all SVG files of a folder tree into another, on all cores. By a scheme all follow one remapping of the union of their inks,
  * or, with `each`, every file one of its own. A file that fails is named and the rest goes on.
  */
-export const batch = async (folder: string, plan: Plan, out: string, each: boolean, tell: (path: string, outcome: Outcome) => void): Promise<BatchResult> => {
+export const batch = async (folder: string, plan: Plan, out: string, each: boolean, also: readonly Also[], tell: (path: string, outcome: Outcome) => void): Promise<BatchResult> => {
   const files = await svgFilesIn(folder)
   const failed = new Map<string, string>()
   let shared: Plan = plan
   if (plan.kind === 'scheme' && !each) {
     const all: Array<{ inks: InkSummary[] }> = []
-    await inParallel(files.map(path => ({ do: 'inks', path })), (task, outcome, count) => {
+    await inParallel(files.map(path => ({ do: 'inks', path, also })), (task, outcome, count) => {
       progress('Reading', count, files.length)
       if ('failed' in outcome) failed.set(task.path, outcome.failed)
       else all.push({ inks: outcome.told.inks ?? [] })
@@ -80,7 +81,7 @@ export const batch = async (folder: string, plan: Plan, out: string, each: boole
     shared = { kind: 'map', pairs: [...plannedColors(plan, unitedInks(all))] }
   }
   const left = files.filter(path => !failed.has(path))
-  await inParallel(left.map(path => ({ do: 'remap', path, plan: shared, out: join(out, relative(folder, path)) })), (task, outcome, count) => {
+  await inParallel(left.map(path => ({ do: 'remap', path, also, plan: shared, out: join(out, relative(folder, path)) })), (task, outcome, count) => {
     progress('Remapping', count, left.length)
     if ('failed' in outcome) failed.set(task.path, outcome.failed)
     tell(task.path, outcome)

@@ -3,6 +3,7 @@ import { mkdir, mkdtemp, readFile, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
+import sharp from 'sharp'
 
 const root = join(__dirname, '..')
 const poster = join(root, 'demo/artwork/poster.svg')
@@ -86,6 +87,26 @@ describe('the command line', () => {
       await plumbago('batch', from, '--scheme', scheme, '--shading', 'flat', '--each', '-o', apart)
       expect(await colorsOf(join(apart, 'a.svg'))).toEqual(['#102040', '#c04020', '#f0e8d0'])
       expect((await packed(apart)).length).toBe(2)
+    })
+
+    it('recolors masks and pictures within files where that is asked for', async () => {
+      const { folder, scheme, out } = await given()
+      const art = join(folder, 'masked.svg')
+      const dot = (await sharp({ create: { width: 24, height: 24, channels: 3, background: '#336699' } }).png().toBuffer()).toString('base64')
+      await writeFile(art, `<svg xmlns="http://www.w3.org/2000/svg"><mask id="m"><rect width="9" height="9" fill="#cccccc"/></mask><rect width="9" height="9" fill="#101010" mask="url(#m)"/><image width="9" height="9" x="9" href="data:image/png;base64,${dot}"/></svg>`)
+      const inks = async (...words: string[]): Promise<string[]> => (JSON.parse((await plumbago('inks', art, '--json', ...words)).out) as { inks: Array<{ hex: string }> }).inks.map(({ hex }) => hex).sort()
+      expect(await inks()).toEqual(['#101010'])
+      expect(await inks('--also', 'computed,pictures')).toEqual(['#101010', '#336699', '#cccccc'])
+      expect((await plumbago('remap', art, '--map', '#336699=#ff0000,#cccccc=#00ff00', '-o', out)).err).toContain('left as it is')
+      expect(await readFile(out)).toEqual(await readFile(art))
+      await plumbago('remap', art, '--map', '#336699=#ff0000,#cccccc=#00ff00', '--also', 'pictures,computed', '-o', out)
+      const written = await readFile(out, 'utf8')
+      expect(written).toContain('<rect width="9" height="9" fill="#00ff00"/>')
+      const picture = Buffer.from(/base64,([^"]*)/.exec(written)?.[1] ?? '', 'base64')
+      expect([...await sharp(picture).removeAlpha().raw().toBuffer()].slice(0, 3)).toEqual([255, 0, 0])
+      const { code } = await plumbago('batch', folder, '--scheme', scheme, '--also', 'pictures', '-o', join(folder, 'all'))
+      expect(code).toBe(0)
+      expect(await readFile(join(folder, 'all', 'masked.svg'), 'utf8')).not.toContain(dot)
     })
 
     it('turns the whole artwork, and deals by a seed, the same each time', async () => {

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { parseArgs } from 'node:util'
+import { ALSO, type Also } from '../core/artwork/reading'
 import { parseColor } from '../core/color/parse'
 import { numbered, plainName } from '../core/color/name'
 import { WHEELS } from '../core/color/wheel'
@@ -18,11 +19,12 @@ import { reasonOf } from './reason'
 import { inksOf, remapFile, type Plan, type Told } from './remapping'
 
 const USAGE = `Usage:
-  plumbago inks FILE.svg --json
+  plumbago inks FILE.svg --json [--also pictures,computed]
   plumbago remap FILE.svg --map '#from=#to,…' | --map-file map.json | --scheme COLORS [how] -o OUT.svg
   plumbago batch DIR --map-file map.json | --scheme COLORS [how] [--each] -o OUTDIR
     how: [--match values|area|nearest|turn] [--shading flat|stepped|relative|hue-only|turned] [--neutrals inks|left|tinted]
          [--seed N] [--tolerance 0–20] [--restrict COLORS]
+    Either takes [--also pictures,computed]: pictures within a file, and colors of masks, clip paths, lights and color matrices.
     COLORS is a list of colors as text, CSS, CSV, design tokens or SVG. A batch matches all files together, with --each every file by itself.
   plumbago extract IMAGE --count N [--lean X,Y] [--apart DELTA_E] --json
   plumbago scheme --base COLOR --harmony KIND --wheel light|paint|perceptual --count N [--spread DEGREES] [--turn DEGREES] --format css|tokens|text
@@ -52,7 +54,7 @@ const pairsIn = (text: string): Array<[string, string]> => text.split(',').filte
   return from && to && !more.length ? [from, to] : refuse(`“${pair}” is not a pair like #aabbcc=#ddeeff.`)
 })
 
-const inks = async (path: string): Promise<string> => `${JSON.stringify(await inksOf(path))}\n`
+const inks = async (path: string, also: readonly Also[]): Promise<string> => `${JSON.stringify(await inksOf(path, also))}\n`
 
 const tell = (path: string, { removed, notes }: Told): void => {
   for (const { what, line } of removed) process.stderr.write(`${path}: took out ${what} (line ${line})\n`)
@@ -88,8 +90,8 @@ const planOf = async (words: PlanWords): Promise<Plan> => {
   }
 }
 
-const batchOf = async (folder: string, plan: Plan, out: string, each: boolean): Promise<number> => {
-  const { files, failed } = await batch(folder, plan, out, each, (path, outcome) => { if ('told' in outcome) tell(path, outcome.told) })
+const batchOf = async (folder: string, plan: Plan, out: string, each: boolean, also: readonly Also[]): Promise<number> => {
+  const { files, failed } = await batch(folder, plan, out, each, also, (path, outcome) => { if ('told' in outcome) tell(path, outcome.told) })
   process.stdout.write(`${files - failed.length} of ${files} files remapped.\n`)
   if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
   return failed.length ? 2 : 0
@@ -127,6 +129,8 @@ const extract = async (path: string, words: ExtractWords): Promise<string> => {
 
 const oneOf = <Word extends string>(words: readonly Word[], said: string, what: string): Word =>
   words.find(word => word === said.replace(/-/g, ' ')) ?? refuse(`“${said}” is no ${what}; there are ${words.join(', ')}.`)
+
+const alsoIn = (said: string): Also[] => said.split(',').map(word => word.trim()).filter(Boolean).map(word => oneOf(ALSO, word, 'thing to recolor besides'))
 
 const numberIn = (said: string, what: string): number => {
   const value = Number(said)
@@ -175,7 +179,7 @@ const run = async (): Promise<number> => {
       'count': { type: 'string', default: '5' }, 'format': { type: 'string', default: 'text' }, 'spread': { type: 'string' }, 'turn': { type: 'string', default: '0' },
       'lean': { type: 'string', default: '0,0' }, 'apart': { type: 'string', default: String(APART.usual) },
       'scheme': { type: 'string' }, 'match': { type: 'string', default: 'values' }, 'shading': { type: 'string' }, 'neutrals': { type: 'string', default: 'inks' },
-      'seed': { type: 'string', default: '0' }, 'tolerance': { type: 'string', default: '0' }, 'restrict': { type: 'string' }, 'each': { type: 'boolean' },
+      'seed': { type: 'string', default: '0' }, 'tolerance': { type: 'string', default: '0' }, 'restrict': { type: 'string' }, 'each': { type: 'boolean' }, 'also': { type: 'string', default: '' },
       'help': { type: 'boolean', short: 'h' },
     },
   })
@@ -186,18 +190,18 @@ const run = async (): Promise<number> => {
   switch (verb) {
     case 'inks': {
       const file = needed(path, 'The SVG file')
-      process.stdout.write(await inks(file).catch(naming(file)))
+      process.stdout.write(await inks(file, alsoIn(values.also)).catch(naming(file)))
       return 0
     }
     case 'remap': {
       const file = needed(path, 'The SVG file')
       const plan = await planOf(values)
-      tell(file, await remapFile(file, plan, needed(values.out, '-o')).catch(naming(file)))
+      tell(file, await remapFile(file, plan, needed(values.out, '-o'), alsoIn(values.also)).catch(naming(file)))
       return 0
     }
     case 'batch': {
       const folder = needed(path, 'The folder')
-      return batchOf(folder, await planOf(values), needed(values.out, '-o'), values.each ?? false).catch(naming(folder))
+      return batchOf(folder, await planOf(values), needed(values.out, '-o'), values.each ?? false, alsoIn(values.also)).catch(naming(folder))
     }
     case 'extract': {
       const file = needed(path, 'The picture')

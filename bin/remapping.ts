@@ -5,8 +5,7 @@ import { gunzipSync, gzipSync } from 'node:zlib'
 import { cleanSvg, type Removal } from '../core/artwork/clean'
 import { decoded, encoded, type Decoded } from '../core/artwork/encoding'
 import { measuredInks, type InkSummary } from '../core/artwork/inks'
-import { readSvg } from '../core/artwork/read'
-import type { Reading } from '../core/artwork/reading'
+import type { Also } from '../core/artwork/reading'
 import { writeSvg } from '../core/artwork/write'
 import type { Hex } from '../core/color/convert'
 import { colorsOf } from '../core/project/colors'
@@ -17,6 +16,7 @@ import { FIRST_REMAP } from '../core/project/schema'
 import type { InkArea, Match } from '../core/remap/match'
 import type { Neutrals } from '../core/remap/remap'
 import type { Shading } from '../core/remap/shading'
+import { readWithPictures, type ReadWithPictures } from '../render/embedded'
 import { renderSvg } from '../render/resvg'
 
 /** The longer side of the picture inks are measured on, in pixels. */
@@ -35,19 +35,22 @@ export type Plan = FixedMap | SchemePlan
 /** What was seen of a file while it was remapped: what had to go, and what was left alone. */
 export interface Told { removed: Removal[], notes: string[] }
 
-interface Opened { bytes: Uint8Array, file: Decoded, reading: Reading, removed: Removal[] }
+interface Opened extends ReadWithPictures { bytes: Uint8Array, file: Decoded, removed: Removal[] }
 
-const open = async (path: string): Promise<Opened> => {
+const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
   const bytes = await readFile(path)
   const file = decoded(bytes)
   const { source, removed } = cleanSvg(file.text)
-  return { bytes, file, reading: readSvg(source), removed }
+  return { bytes, file, removed, ...await readWithPictures(source, also) }
 }
 
+const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> => measuredInks(reading, renderSvg, MEASURED, painter({ longest: MEASURED, plain: true }))
+
 /** The inks of a file by falling area, with what had to go and what was left alone. Throws Unreadable for what is no SVG. */
-export const inksOf = async (path: string): Promise<Told & { inks: InkSummary[] }> => {
-  const { reading, removed } = await open(path)
-  const { inks } = await measuredInks(reading, renderSvg, MEASURED)
+export const inksOf = async (path: string, also: readonly Also[]): Promise<Told & { inks: InkSummary[] }> => {
+  const opened = await open(path, also)
+  const { reading, removed } = opened
+  const { inks } = await measured(opened)
   return { inks, removed, notes: reading.notes }
 }
 
@@ -76,11 +79,13 @@ const writeWhole = async (path: string, bytes: Uint8Array): Promise<void> => {
 }
 
 /** Remaps a file by a plan; where nothing changes it comes out byte for byte. A name that ends in `.svgz` is written packed. */
-export const remapFile = async (path: string, plan: Plan, out: string): Promise<Told> => {
-  const { bytes, file, reading, removed } = await open(path)
-  const { inks } = plan.kind === 'map' ? { inks: [] } : await measuredInks(reading, renderSvg, MEASURED)
+export const remapFile = async (path: string, plan: Plan, out: string, also: readonly Also[]): Promise<Told> => {
+  const opened = await open(path, also)
+  const { bytes, file, reading, removed, painter } = opened
+  const { inks } = plan.kind === 'map' ? { inks: [] } : await measured(opened)
   const colors = plannedColors(plan, inks)
-  const text = writeSvg(reading, ({ hex }) => colors.get(hex) ?? hex)
+  const colorOf = (hex: Hex): Hex => colors.get(hex) ?? hex
+  const text = writeSvg(reading, ({ hex }) => colorOf(hex), undefined, await painter({})(colorOf))
   const wasPacked = bytes[0] === 0x1f && bytes[1] === 0x8b
   const packed = /\.svgz$/i.test(out)
   if (text === file.text) await writeWhole(out, wasPacked === packed ? bytes : packed ? gzipSync(bytes) : gunzipSync(bytes))

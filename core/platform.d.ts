@@ -3,6 +3,8 @@ declare class TextDecoder {
   constructor(label: string, options?: { fatal?: boolean, ignoreBOM?: boolean })
   decode(bytes: Uint8Array): string
 }
+declare const atob: (base64: string) => string
+declare const btoa: (bytes: string) => string
 declare class TextEncoder {
   encode(text: string): Uint8Array<ArrayBuffer>
 }

@@ -29,7 +29,7 @@ const fill = (host: HTMLElement, svg: string): SVGElement => {
 
 /**
  * Shows an artwork in an element and keeps its colors: a change of colors sets one CSS variable for each ink
- * that changed, and the style of each shape painted by hand. Returns the inks and the shape under a point of the page.
+ * that changed, the style of each shape painted by hand, and the pictures within it. Returns the inks and the shape under a point of the page.
  */
 export const useArtworkHost = (
   host: Readonly<Ref<HTMLElement | null>>, screen: () => ScreenArtwork | undefined, colors: () => ReadonlyMap<string, string>,
@@ -61,6 +61,8 @@ export const useArtworkHost = (
     }
   }
 
+  const { refilled } = usePicturesWithin(() => host.value?.shadowRoot ?? null, screen, colors)
+
   const paint = (): void => {
     const [element, shown] = [host.value, screen()]
     if (!element || !shown) return
@@ -85,6 +87,7 @@ export const useArtworkHost = (
     }
     paint()
     paintByHand()
+    refilled()
   }, { immediate: true, flush: 'post' })
   watch(colors, paint, { flush: 'sync' })
   watch(byHand, paintByHand, { flush: 'post' })

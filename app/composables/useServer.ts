@@ -1,3 +1,4 @@
+import type { Also } from '../../core/artwork/reading'
 import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
 import type { ArtworkFile, PictureFile, PictureForm, Project, StoredProject } from '../../core/project/schema'
 import type { PackedTrail, TrailChange } from '../../core/project/trail'
@@ -68,6 +69,8 @@ export const useServer = () => ({
   artwork: (hash: string) => json<ArtworkFile>('GET', `artwork/${hash}`),
   source: (hash: string) => bytes(`artwork/${hash}/source`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
+  readAgain: (hash: string, also: readonly Also[]) => json<ArtworkFile>('POST', `artwork/${hash}/also`, { also }),
+  pictureWithin: (hash: string, place: number) => bytes(`artwork/${hash}/pictures/${place}`),
   addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) => json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),
   addPicture: (file: File, signal: AbortSignal, progress: (sent: number) => void) => upload<PictureFile>(`pictures?name=${encodeURIComponent(file.name)}`, file, signal, progress),
   pictureBytes: (hash: string, form: PictureForm) => bytes(`pictures/${hash}/${form}`),

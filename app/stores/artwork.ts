@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { isCrowded, unpackInkMap, usesOf, type InkMap } from '../../core/artwork/inkmap'
+import type { Also } from '../../core/artwork/reading'
 import type { ByHand } from '../../core/project/colors'
 import type { ArtworkFile } from '../../core/project/schema'
 import type { Row } from '../../core/raster/paint'
@@ -60,20 +61,25 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const keepProof = (hash: string, proof: InkMap | null): void => { proofs.value = new Map(proofs.value).set(hash, proof) }
 
   /** Proofs are painted from the ink map, and artwork with many shapes wherever its colors pass by quickly. */
-  const openMap = async ({ hash, inks, kind }: ArtworkFile): Promise<void> => {
+  const openMap = async ({ hash, inks, kind, pictureInks }: ArtworkFile): Promise<void> => {
     const bytes = await server.inkMap(hash)
     if (!bytes.length) return keepProof(hash, null)
     const proof = await artworkDesk().reduced(bytes, SIZES.proof)
-    if (kind === 'raster' || usesOf(inks) >= MANY) {
+    if (kind === 'raster' || pictureInks.length || usesOf(inks) >= MANY) {
       const coarse = await artworkDesk().reduced(bytes, SIZES.coarse)
       maps.value = new Map(maps.value).set(hash, { fine: unpackInkMap(bytes), coarse })
     }
     keepProof(hash, proof)
   }
 
+  const openDrawing = async ({ hash, also, pictureInks }: ArtworkFile): Promise<ScreenArtwork> => {
+    const [source, ...pictures] = await Promise.all([server.source(hash), ...pictureInks.map((inks, place) => inks.length ? server.pictureWithin(hash, place) : null)])
+    return artworkDesk().open(hash, source, { also, pictureInks, pictures })
+  }
+
   const fetchAndRead = async (hash: string): Promise<void> => {
     const file = files.value.get(hash) ?? await server.artwork(hash)
-    const screen = file.kind === 'raster' ? { svg: null, inks: file.inks.map(({ hex }) => hex), runs: [] } : await artworkDesk().open(hash, await server.source(hash))
+    const screen = file.kind === 'raster' ? { hash, svg: null, inks: file.inks.map(({ hex }) => hex), runs: [], pictures: [], left: { pictures: 0, computed: 0 } } : await openDrawing(file)
     keep(file)
     screens.value = new Map(screens.value).set(hash, screen)
     void openMap(file).catch((error: unknown) => {
@@ -109,6 +115,17 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return kept
   }
 
+  /** Has a drawing read again, with what is recolored besides the colors on the page; it is kept under a hash of its own. */
+  const readAgain = async (hash: string, also: readonly Also[]): Promise<ArtworkFile> => {
+    const kept = await server.readAgain(hash, also)
+    keep(kept)
+    await open(kept.hash)
+    return kept
+  }
+
+  /** The pictures within a drawing that change in other colors, as PNG, by their place among them. */
+  const paintPictures = (hash: string, colors: ReadonlyMap<string, string>): Promise<Map<number, Uint8Array>> => artworkDesk().pictures(hash, colors)
+
   /** The bytes of an artwork in other colors, with its touch-ups: SVG, or PNG in full size. `seen` hears which part of a picture is done. */
   const write = async (hash: string, colors: ReadonlyMap<string, string>, { shapes, areas }: ByHand, seen: (part: number) => void = () => undefined): Promise<Uint8Array> => {
     await open(hash)
@@ -126,5 +143,5 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return file?.kind === 'svg' && isCrowded(file.inks)
   }
 
-  return { files, screens, maps, proofs, rasters, unmixing, isCrowded: isCrowdedFile, open, openRaster, paintRaster, add, write, pack }
+  return { files, screens, maps, proofs, rasters, unmixing, isCrowded: isCrowdedFile, open, openRaster, paintRaster, paintPictures, add, readAgain, write, pack }
 })

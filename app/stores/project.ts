@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import standIns from '~/stand-ins.json'
+import type { Also } from '../../core/artwork/reading'
 import { apply, sayCommand, type Command } from '../../core/project/commands'
 import { colorsOf, NOTHING_BY_HAND, standInColors, touchesOf, type ByHand } from '../../core/project/colors'
 import { inLook } from '../../core/project/compose'
@@ -175,11 +176,22 @@ export const useProject = defineStore('project', () => {
     const kept = await files.add(file, kind, signal)
     const now = history.value?.present
     if (!now) return []
+    const left = files.screens.get(kept.hash)?.left
+    const choosable = left && left.pictures + left.computed > 0
     const fresh: Artwork = { kind: kept.kind, id: crypto.randomUUID(), name: kept.name, hash: kept.hash, width: kept.width, height: kept.height }
     const all = unitedInks([...now.artwork, fresh].flatMap(({ hash }) => files.files.get(hash) ?? []))
     run({ do: 'add artwork', artwork: fresh, targets: { ...matchedTargets(all, now), ...now.remap.targets } })
     shownId.value = fresh.id
-    return [...kept.removed.map(({ what, line }) => `${what} (line ${line})`), ...kept.kind === 'raster' ? kept.notes : []]
+    return [...kept.removed.map(({ what, line }) => `${what} (line ${line})`), ...kept.notes, ...choosable ? ['In Remap, under Inks, you can have that recolored too.'] : []]
+  }
+
+  /** Recolors of a drawing besides the colors on its page what is asked for; new inks are matched. */
+  const readAgain = async (art: Artwork, also: readonly Also[]): Promise<void> => {
+    const kept = await files.readAgain(art.hash, also)
+    const now = history.value?.present
+    if (!now?.artwork.some(({ id: each }) => each === art.id)) return
+    const all = unitedInks(now.artwork.flatMap(({ id: each, hash }) => files.files.get(each === art.id ? kept.hash : hash) ?? []))
+    run({ do: 'read again', artwork: art.id, hash: kept.hash, targets: { ...matchedTargets(all, now), ...now.remap.targets } })
   }
 
   /** Opens a project as it is stored, or as it was left here unsaved. */
@@ -210,6 +222,6 @@ export const useProject = defineStore('project', () => {
 
   return {
     id, document, settled, previewing, settledColors, artwork, pieces, piece, shownId, pickedId, united, colors, colorsFor, settledFor, touchesFor, shownIn, undoable, redoable,
-    colorsIn, run, runSaying, preview, adopting, goTo, keep, renameKept, undo, redo, composing, matching, matched, addArtwork, open, close,
+    colorsIn, run, runSaying, preview, adopting, goTo, keep, renameKept, undo, redo, composing, matching, matched, addArtwork, readAgain, open, close,
   }
 })

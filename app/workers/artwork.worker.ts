@@ -1,35 +1,71 @@
 import { expose, transfer } from 'comlink'
 import { zipSync } from 'fflate'
+import { addressed, paintedPictures, withPictures } from '../../core/artwork/embedded'
 import { unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
 import { reducedInkMap } from '../../core/artwork/reduce'
 import { readSvg } from '../../core/artwork/read'
-import type { Reading } from '../../core/artwork/reading'
+import type { Also, Reading } from '../../core/artwork/reading'
 import { decoded, encoded, type Encoding } from '../../core/artwork/encoding'
 import { screenSvg, writeSvg, type HandPaint } from '../../core/artwork/write'
+import { reducedPicture } from '../../core/raster/reduce'
+import { unmixed, type Unmixed } from '../../core/raster/unmix'
+import { pictureOf, pngOf } from './png'
 
-/** An artwork as the screen shows it: its inks by the number of their CSS variable, and the runs of its gradients. A picture has no SVG. */
-export interface ScreenArtwork { svg: string | null, inks: string[], runs: string[][] }
+/**
+ * An artwork as the screen shows it: its inks by the number of their CSS variable, the runs of its gradients, the inks of the pictures
+ * within it that are recolored, and how much was left alone. A picture has no SVG.
+ */
+export interface ScreenArtwork { hash: string, svg: string | null, inks: string[], runs: string[][], pictures: string[][], left: Record<Also, number> }
 
-const readings = new Map<string, { reading: Reading, encoding: Encoding }>()
+/** How an artwork is to be read: what else is recolored, and the pictures within it as PNG, with their inks; null for those that are left. */
+export interface HowRead { also: Also[], pictureInks: string[][], pictures: Array<Uint8Array | null> }
+
+/** The longer side, in pixels, of what the stage shows of a picture within an artwork. */
+const SHOWN = 1280
+
+const readings = new Map<string, { reading: Reading, encoding: Encoding, pictures: HowRead['pictures'], shown: Map<number, Unmixed> }>()
+
+const opened = (hash: string) => {
+  const open = readings.get(hash)
+  if (!open) throw new Error('This artwork has not been opened.')
+  return open
+}
+
+/** A picture within an artwork, taken apart; null where it is left. */
+const takenApart = ({ reading, pictures }: ReturnType<typeof opened>, place: number, longest: number): Unmixed | null => {
+  const png = pictures[place]
+  return png ? unmixed(reducedPicture(pictureOf(png), longest), reading.pictureInks[place] ?? []) : null
+}
 
 const desk = {
   /** Reads an artwork file and keeps the reading under its hash. Throws for what cannot be read. */
-  open(hash: string, bytes: Uint8Array): ScreenArtwork {
+  open(hash: string, bytes: Uint8Array, { also, pictureInks, pictures }: HowRead): ScreenArtwork {
     const { text, encoding } = decoded(bytes)
-    const reading = readSvg(text)
-    readings.set(hash, { reading, encoding })
-    return { svg: screenSvg(reading), inks: reading.inks.map(({ hex }) => hex), runs: reading.runs }
+    const reading = withPictures(readSvg(text, also), pictureInks)
+    readings.set(hash, { reading, encoding, pictures, shown: new Map() })
+    return { hash, svg: screenSvg(reading), inks: reading.inks.map(({ hex }) => hex), runs: reading.runs, pictures: reading.pictureInks, left: reading.left }
+  },
+  /** The pictures within an opened artwork that change in other colors, as PNG at the size of the stage, by their place. */
+  async pictures(hash: string, colors: ReadonlyMap<string, string>): Promise<Map<number, Uint8Array>> {
+    const open = opened(hash)
+    const takenAt = (place: number): Unmixed | null => {
+      const taken = open.shown.get(place) ?? takenApart(open, place, SHOWN)
+      if (taken) open.shown.set(place, taken)
+      return taken
+    }
+    return paintedPictures(open.reading, takenAt, hex => colors.get(hex) ?? hex, picture => pngOf(picture, false))
   },
   /** The ink map of an artwork, from its packed bytes, its longer side at most `longest` pixels. */
   reduced(bytes: Uint8Array, longest: number): InkMap {
     const map = reducedInkMap(unpackInkMap(bytes), longest)
     return transfer(map, [...new Set(Object.values(map).flatMap(part => typeof part === 'number' ? [] : [part.buffer as ArrayBuffer]))])
   },
-  /** The bytes of an opened artwork in other colors, with its touch-ups; an ink that is not in `colors` keeps its own. */
-  write(hash: string, colors: ReadonlyMap<string, string>, byHand: ReadonlyMap<number, HandPaint>): Uint8Array {
-    const open = readings.get(hash)
-    if (!open) throw new Error('This artwork has not been opened.')
-    const text = writeSvg(open.reading, ink => colors.get(ink.hex) ?? ink.hex, byHand)
+  /** The bytes of an opened artwork in other colors, with its touch-ups; an ink that is not in `colors` keeps its own. Pictures within it are painted in full. */
+  async write(hash: string, colors: ReadonlyMap<string, string>, byHand: ReadonlyMap<number, HandPaint>): Promise<Uint8Array> {
+    const open = opened(hash)
+    const colorOf = (hex: string): string => colors.get(hex) ?? hex
+    const pictures = addressed(await paintedPictures(open.reading, place => takenApart(open, place, Infinity), colorOf, picture => pngOf(picture)))
+    const text = writeSvg(open.reading, ink => colorOf(ink.hex), byHand, pictures)
     return encoded({ text, encoding: open.encoding })
   },
   /** A ZIP archive of files, by their names. */

@@ -1,11 +1,10 @@
 import { expose, transfer } from 'comlink'
-import { decode, encode } from 'fast-png'
-import type { Picture } from '../../core/extract/picture'
 import { foundArea } from '../../core/raster/area'
 import { paintRaster, type Row } from '../../core/raster/paint'
 import { reducedPicture } from '../../core/raster/reduce'
 import { unmixed, type Unmixed } from '../../core/raster/unmix'
 import { areaRows, regionsOf, type AreaPaint } from '../../core/remap/areas'
+import { pictureOf, pngOf } from './png'
 
 /** The longer side, in pixels, of what the stage shows, and of what proofs are painted from. */
 const SIZES = { stage: 1280, proof: 168 } as const
@@ -14,17 +13,6 @@ const SIZES = { stage: 1280, proof: 168 } as const
 export interface RasterArtwork { inks: string[], stage: Unmixed, proof: Unmixed }
 
 const stages = new Map<string, { taken: Unmixed, inks: string[] }>()
-
-const pictureOf = (png: Uint8Array): Picture => {
-  const { width, height, channels, data } = decode(png)
-  if (channels === 4) return { width, height, data: data as Uint8Array }
-  const full = new Uint8Array(width * height * 4)
-  for (let p = 0; p < width * height; p++) {
-    for (let n = 0; n < 3; n++) full[p * 4 + n] = data[p * channels + (channels === 3 ? n : 0)] as number
-    full[p * 4 + 3] = channels === 2 ? data[p * 2 + 1] as number : 255
-  }
-  return { width, height, data: full }
-}
 
 const copied = ({ picture, places, weights }: Unmixed): Unmixed => ({ picture: { ...picture, data: picture.data.slice() }, places: places.slice(), weights: weights.slice() })
 const buffersOf = ({ picture, places, weights }: Unmixed): ArrayBuffer[] => [picture.data.buffer, places.buffer, weights.buffer] as ArrayBuffer[]
@@ -56,7 +44,7 @@ const desk = {
     const out = new Uint8Array(picture.data.length)
     paintRaster(taken, inks, areaRows(inks, colors, found), regionsOf(picture.width * picture.height, found.map(each => each.found)), out)
     seen(0.85)
-    const bytes = encode({ width: picture.width, height: picture.height, data: out, channels: 4, depth: 8 })
+    const bytes = pngOf({ ...picture, data: out })
     return transfer(bytes, [bytes.buffer as ArrayBuffer])
   },
 }

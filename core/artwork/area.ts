@@ -1,4 +1,5 @@
 import type { Hex } from '../color/convert'
+import { NO_PICTURES, type PicturePainter } from './embedded'
 import { areasOf, InkMapBuilder, meanDifference, paintInkMap, type InkMap } from './inkmap'
 import type { Reading } from './reading'
 import { sizeOf } from './size'
@@ -31,10 +32,11 @@ const PROBES: readonly Hex[] = ['#ff0000', '#00ff00', '#0000ff']
  * rendering mixes colors linearly (anti-aliasing, opacity, gradients), each channel then holds the weight of
  * its ink in every pixel. What embedded pictures add is in the picture with every ink black, and taken off.
  */
-const weigh = async (reading: Reading, places: readonly number[], render: Renderer, pixels: number): Promise<InkMap> => {
-  const picture = (shown: readonly number[]): Promise<Pixels> => {
-    const probes = new Map(shown.map((place, i) => [reading.inks[place], PROBES[i] as Hex]))
-    return render(renderableSvg(reading, ink => probes.get(ink) ?? '#000000'), viewOf(reading, pixels, false))
+const weigh = async (reading: Reading, places: readonly number[], render: Renderer, pixels: number, paint: PicturePainter): Promise<InkMap> => {
+  const picture = async (shown: readonly number[]): Promise<Pixels> => {
+    const probes = new Map(shown.map((place, i) => [reading.inks[place]?.hex, PROBES[i] as Hex]))
+    const colorOf = (hex: Hex): Hex => probes.get(hex) ?? '#000000'
+    return render(renderableSvg(reading, ({ hex }) => colorOf(hex), undefined, await paint(colorOf)), viewOf(reading, pixels, false))
   }
   const builder = new InkMapBuilder(await picture([]))
   for (let i = 0; i < places.length; i += 3 * AT_ONCE) {
@@ -50,10 +52,11 @@ const CODE_STEP = 2654435761 // Knuth's multiplicative hash: spreads the codes o
 const codeOf = (place: number): number => (Math.imul(place + 1, CODE_STEP) >>> 8) & 0xffffff
 
 /** Counts inks in one crisp picture in which each has a color code of its own. Blended pixels are nobody's. */
-const count = async (reading: Reading, render: Renderer, pixels: number): Promise<Map<number, number>> => {
+const count = async (reading: Reading, render: Renderer, pixels: number, paint: PicturePainter): Promise<Map<number, number>> => {
   const places = new Map(reading.inks.map((_, place) => [codeOf(place), place]))
-  const codes = new Map(reading.inks.map((ink, place) => [ink, `#${codeOf(place).toString(16).padStart(6, '0')}`]))
-  const { data } = await render(renderableSvg(reading, ink => codes.get(ink) as Hex), viewOf(reading, pixels, true))
+  const codes = new Map(reading.inks.map(({ hex }, place) => [hex, `#${codeOf(place).toString(16).padStart(6, '0')}`]))
+  const colorOf = (hex: Hex): Hex => codes.get(hex) ?? hex
+  const { data } = await render(renderableSvg(reading, ({ hex }) => colorOf(hex), undefined, await paint(colorOf)), viewOf(reading, pixels, true))
   const counts = new Map<number, number>()
   let painted = 0
   for (let i = 0; i < data.length; i += 4) {
@@ -69,22 +72,29 @@ const count = async (reading: Reading, render: Renderer, pixels: number): Promis
 /** What a rendering tells of a reading: the area of each ink, and the map of all of them where there are not too many. */
 export interface Measured { areas: number[], map: InkMap | null }
 
+/** What is on the page of a reading: the colors that only feed a computation stay as they are while it is measured. */
+const pageOf = (reading: Reading): Reading => ({ ...reading, inks: reading.inks.map(ink => ({ ...ink, computed: [] })) })
+
 /**
  * The share of the painted surface each ink covers, in [0, 1], in the order of the reading's inks, measured on
  * a rendering whose longer side has so many pixels. Up to 192 inks are weighed exactly; of more, all are counted
- * in a crisp picture, and the first 192 that it does not show (gradients, veils) are weighed.
+ * in a crisp picture, and the first 192 that it does not show (gradients, veils) are weighed. `paint` paints the
+ * pictures within the file that were taken apart, as mixtures of their inks. Inks that only feed a computation have no area, and
+ * where there are any there is no map.
  */
-export const measure = async (reading: Reading, render: Renderer, pixels: number): Promise<Measured> => {
-  const all = reading.inks.map((_, place) => place)
-  if (all.length === 0) return { areas: [], map: null }
+export const measure = async (reading: Reading, render: Renderer, pixels: number, paint = NO_PICTURES): Promise<Measured> => {
+  const page = pageOf(reading)
+  const inPictures = new Set(reading.pictureInks.flat())
+  const all = reading.inks.flatMap(({ hex, tokens, additions }, place) => tokens.length || additions.length || inPictures.has(hex) ? [place] : [])
+  if (all.length === 0) return { areas: reading.inks.map(() => 0), map: null }
   if (all.length <= MOST_WEIGHED) {
-    const map = await weigh(reading, all, render, pixels)
-    return { areas: areasOf(map, all.length), map }
+    const map = await weigh(page, all, render, pixels, paint)
+    return { areas: areasOf(map, reading.inks.length), map: reading.inks.some(({ computed }) => computed.length) ? null : map }
   }
-  const counts = await count(reading, render, pixels)
+  const counts = await count(page, render, pixels, paint)
   const hidden = all.filter(place => !counts.has(place)).slice(0, MOST_WEIGHED)
-  const weights = areasOf(await weigh(reading, hidden, render, pixels), all.length)
-  return { areas: all.map(place => counts.get(place) ?? weights[place] ?? 0), map: null }
+  const weights = areasOf(await weigh(page, hidden, render, pixels, paint), reading.inks.length)
+  return { areas: reading.inks.map((_, place) => counts.get(place) ?? weights[place] ?? 0), map: null }
 }
 
 /** Mean difference, 0 to 255, from which a map does not tell what the artwork looks like: blend modes and filters. */

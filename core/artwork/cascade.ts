@@ -13,27 +13,27 @@ export const INITIAL_HEX: Readonly<Record<ColorProperty, Hex>> = {
   'fill': '#000000', 'stroke': '#000000', 'color': '#000000', 'stop-color': '#000000', 'flood-color': '#000000', 'lighting-color': '#ffffff',
 }
 
-/** The properties that bring in paint from elsewhere in the file. */
-export const REFERENCE_PROPERTIES = ['filter', 'marker', 'marker-start', 'marker-mid', 'marker-end'] as const
-export type ReferenceProperty = (typeof REFERENCE_PROPERTIES)[number]
+/** The properties taken as they are written: what brings in paint from elsewhere in the file, and how opaque a flood is. */
+export const TEXT_PROPERTIES = ['filter', 'marker', 'marker-start', 'marker-mid', 'marker-end', 'flood-opacity'] as const
+export type TextProperty = (typeof TEXT_PROPERTIES)[number]
 
 /** What is said of an element itself, before anything is inherited. */
-export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in ReferenceProperty]?: string } & { readonly variables?: ReadonlyMap<string, Passage> }
+export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in TextProperty]?: string } & { readonly variables?: ReadonlyMap<string, Passage> }
 
 const colors: ReadonlySet<string> = new Set(COLOR_PROPERTIES)
-const references: ReadonlySet<string> = new Set(REFERENCE_PROPERTIES)
+const texts: ReadonlySet<string> = new Set(TEXT_PROPERTIES)
 const isVariable = (name: string): boolean => name.startsWith('--')
 const isColor = (name: string): name is ColorProperty => colors.has(name)
-const isTaken = (name: string): boolean => colors.has(name) || references.has(name) || isVariable(name)
-const isReference = (name: string): name is ReferenceProperty => references.has(name)
+const isTaken = (name: string): boolean => colors.has(name) || texts.has(name) || isVariable(name)
+const isText = (name: string): name is TextProperty => texts.has(name)
 
-type Draft = { [P in ColorProperty]?: Paint } & { [P in ReferenceProperty]?: string } & { variables?: Map<string, Passage> }
+type Draft = { [P in ColorProperty]?: Paint } & { [P in TextProperty]?: string } & { variables?: Map<string, Passage> }
 
 const take = (draft: Draft, { property, value }: { property: string, value: Passage }): void => {
   if (isColor(property)) {
     const paint = readPaint(value, property === 'stroke' ? null : INITIAL_HEX[property])
     if (paint) draft[property] = paint
-  } else if (isReference(property)) draft[property] = value.text
+  } else if (isText(property)) draft[property] = value.text
   else if (isVariable(property)) (draft.variables ??= new Map()).set(property, value)
 }
 

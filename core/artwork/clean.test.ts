@@ -47,5 +47,5 @@ describe('cleaning', () => {
 })
 
 describe('references that reach outside', () => {
-  it.each([['fill: url(#a)', null], ['red', null], ['url(data:image/png;base64,AA)', null], ['url(//x)', '//x'], ['image-set("http://x" 1x)', 'http://x'], ['@import "x"', '@import'], ['\\75rl(http://x)', 'http://x']])('%s: %s', (css, found) => expect(outsideReference(css)).toBe(found))
+  it.each([['fill: url(#a)', null], ['red', null], ['url(data:image/png;base64,AA)', null], ['url(data:;base64,iVBORw0K)', null], ['url(data:;base64,PHN2Zz4)', 'data:;base64,PHN2Zz4'], ['url(//x)', '//x'], ['image-set("http://x" 1x)', 'http://x'], ['@import "x"', '@import'], ['\\75rl(http://x)', 'http://x']])('%s: %s', (css, found) => expect(outsideReference(css)).toBe(found))
 })

@@ -126,6 +126,21 @@ export const areasOf = (map: InkMap, count: number): number[] => {
   return Array.from(sums, sum => painted ? sum / painted : 0)
 }
 
+/** The inks that lie in a pixel, by their place, the most of all first; none where nothing is painted. */
+export const inksIn = ({ solid, pixel, start, ink, share }: InkMap, p: number): number[] => {
+  if (solid[p]) return [solid[p] - 1]
+  let [low, high] = [0, pixel.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((pixel[middle] as number) < p) low = middle + 1
+    else high = middle
+  }
+  if (pixel[low] !== p) return []
+  const found: Array<[ink: number, share: number]> = []
+  for (let at = start[low] as number; at < (start[low + 1] as number); at++) found.push([ink[at] as number, share[at] as number])
+  return found.sort(([, one], [, other]) => other - one).map(([place]) => place)
+}
+
 /** Red, green and blue of each color, 0 to 255, one after the other. */
 const channelsOf = (colors: readonly Hex[]): Uint8Array => {
   const channels = new Uint8Array(colors.length * 3)

@@ -1,7 +1,8 @@
 import { ident, string, tokenize, tokenTypes, url } from 'css-tree'
 
 const FETCHING = new Set(['url', 'src', 'image', 'image-set', '-webkit-image-set', 'cross-fade', '-webkit-cross-fade', 'expression', 'element'])
-const BROUGHT_ALONG = /^(?:#|data:(?:image\/(?:png|jpe?g|gif|webp)|font\/|application\/(?:x-)?font))/i
+/** Besides what names its kind: what begins, in Base64, as PNG, JPEG, GIF and WebP do, which old programs write without a kind. */
+const BROUGHT_ALONG = /^(?:#|data:(?:image\/(?:png|jpe?g|gif|webp)|font\/|application\/(?:x-)?font|;base64,\s*(?:iVBOR|\/9j\/|R0lGOD|UklGR)))/i
 
 /** Whether a reference stays within the file: a fragment of it, or a picture or font it brings along. */
 export const isInside = (target: string): boolean => target.trim() === '' || BROUGHT_ALONG.test(target.trim())

@@ -1,5 +1,7 @@
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
+import { renderSvg } from '../../render/resvg'
+import { measure } from './area'
 import { cleanSvg } from './clean'
 import { readSvg } from './read'
 import { screenSvg, writeSvg, type HandPaint } from './write'
@@ -42,7 +44,8 @@ describe('reading inks', () => {
     ['a pattern', '<pattern id="p"><rect fill="#ff8800"/></pattern><rect fill="url(#p)"/>', { '#ff8800': 1 }],
     ['a fallback of a reference to nothing', '<rect fill="url(#nothing) #ff8800"/>', { '#ff8800': 1 }],
     ['a marker', '<marker id="m"><path fill="#ff8800"/></marker><path fill="none" marker-end="url(#m)"/>', { '#ff8800': 1 }],
-    ['flood and light', '<filter id="f"><feFlood flood-color="#ff8800"/><feDiffuseLighting lighting-color="#00ff00"/></filter><rect fill="none" filter="url(#f)"/>', { '#ff8800': 1, '#00ff00': 1 }],
+    ['a flood', '<filter id="f"><feFlood flood-color="#ff8800"/><feComposite in2="SourceAlpha"/></filter><rect fill="none" filter="url(#f)"/>', { '#ff8800': 1 }],
+    ['a flood whose shadow is only made fainter', '<filter id="f"><feFlood flood-color="#ff8800"/><feColorMatrix values="1 0 0 0 0 0 1 0 0 0 0 0 1 0 0 0 0 0 0.4 0"/></filter><rect fill="none" filter="url(#f)"/>', { '#ff8800': 1 }],
     ['what a use hands down', '<defs><path id="a"/></defs><use href="#a" fill="#ff8800"/>', { '#ff8800': 1 }],
     ['a symbol', '<symbol id="a"><path fill="#ff8800"/></symbol><use xlink:href="#a"/>', { '#ff8800': 1 }],
     ['text', '<text fill="#111111"><tspan fill="#ff8800">hi</tspan></text>', { '#ff8800': 1 }],
@@ -66,6 +69,9 @@ describe('reading inks', () => {
     ['a group without shapes', '<g fill="#ff0000"/>'],
     ['a gradient nobody uses', '<linearGradient id="g"><stop stop-color="#ff0000"/></linearGradient>'],
     ['a clip path and a mask', '<clipPath id="c"><rect fill="#ff0000"/></clipPath><mask id="m"><rect fill="#ffffff"/></mask>'],
+    ['a light', '<filter id="f"><feDiffuseLighting lighting-color="#ff0000"/><feSpecularLighting/></filter><rect fill="none" filter="url(#f)"/>'],
+    ['a clear flood', '<filter id="f"><feFlood flood-opacity="0"/><feFlood flood-color="#ff0000" style="flood-opacity:0"/></filter><rect fill="none" filter="url(#f)"/>'],
+    ['what a color matrix changes', '<filter id="f"><feFlood flood-color="#ff0000" result="a"/><feOffset in="SourceAlpha"/><feMerge><feMergeNode/><feMergeNode in="a"/></feMerge><feColorMatrix type="saturate" values="0"/></filter><rect fill="none" filter="url(#f)"/>'],
     ['the fill of a line', '<line fill="#ff0000"/>'],
     ['nothing at all', '<rect fill="none"/><rect fill="transparent"/><rect fill="rgba(1,2,3,0)"/>'],
     ['metadata and titles', '<metadata><rect fill="#ff0000"/></metadata><title>red #ff0000</title>'],
@@ -75,8 +81,30 @@ describe('reading inks', () => {
     ['a mixed color', '<rect style="fill:color-mix(in srgb, red, blue)"/>', 'color-mix'],
     ['the colors for paper', '<style>@media print{rect{fill:red}}</style><rect/>', 'print'],
     ['a reference to nothing', '<rect fill="url(#lost)"/>', '#lost'],
-    ['a picture in the file', '<image href="data:image/png;base64,AA"/>', 'Pictures'],
+    ['a picture in the file', '<image href="data:image/png;base64,AA"/>', 'picture within'],
+    ['a light', '<filter id="f"><feDiffuseLighting lighting-color="#ff0000"/></filter><rect filter="url(#f)"/>', 'lights'],
   ])('says of %s that it is left', (_what, body, said) => expect(readSvg(wrap(body)).notes.join()).toContain(said))
+  describe('with what only feeds a computation', () => {
+    const computed = '<linearGradient id="g"><stop stop-color="#ffffff"/><stop offset="1" stop-color="#00ff00"/></linearGradient><mask id="m"><rect fill="url(#g)"/><rect style="fill:#ffffff"/></mask><clipPath id="c"><rect fill="#0000ff"/></clipPath><filter id="f"><feDiffuseLighting lighting-color="#00ffff"/></filter><rect fill="#ff8800" mask="url(#m)" filter="url(#f)"/><rect fill="#00ff00"/>'
+    it('takes it where it is asked for, and says of none that it is left', () => {
+      const reading = readSvg(wrap(computed), ['computed'])
+      expect(reading.inks.map(({ hex, uses, tokens, computed: feeding }) => [hex, uses, tokens.length, feeding.length])).toEqual([['#ff8800', 1, 1, 0], ['#00ff00', 2, 1, 1], ['#00ffff', 1, 0, 1], ['#ffffff', 2, 0, 2], ['#0000ff', 1, 0, 1]])
+      expect(reading).toMatchObject({ left: { computed: 0 }, notes: [] })
+      expect(readSvg(wrap(computed))).toMatchObject({ left: { computed: 4 } })
+    })
+    it('writes it in its own place', () => {
+      const written = writeSvg(readSvg(wrap(computed), ['computed']), ({ hex }) => hex === '#ffffff' ? '#112233' : hex)
+      expect(written).toBe(wrap(computed).replaceAll('#ffffff', '#112233'))
+      expect(screenSvg(readSvg(wrap(computed), ['computed']))).toContain('<clipPath id="c"><rect fill="var(--ink-4)"/>')
+    })
+    it('has no area, and artwork with it no map', async () => {
+      const reading = readSvg(wrap(computed), ['computed'])
+      const { areas, map } = await measure(reading, renderSvg, 64)
+      expect(areas.slice(2)).toEqual([0, 0, 0])
+      expect(map).toBeNull()
+    })
+  })
+
   it('reads a file without namespace and one with a prefix', () => {
     expect(readSvg('<svg><rect fill="#ff8800"/></svg>').inks.map(({ hex }) => hex)).toEqual(['#ff8800'])
     expect(readSvg('<s:svg xmlns:s="http://www.w3.org/2000/svg"><s:rect fill="#ff8800"/></s:svg>').inks.map(({ hex }) => hex)).toEqual(['#ff8800'])

@@ -1,32 +1,26 @@
 import type { Hex } from '../color/convert'
 import { additionsFor } from './additions'
 import { cascadeOf, COLOR_PROPERTIES, INITIAL_HEX, type Declared } from './cascade'
+import { embeddedIn } from './embedded'
+import { computedIn } from './filter'
+import { InkBook, type Met } from './inkbook'
+import { Inheritance, INITIAL, lookUp, type Inherited } from './inherit'
 import { attributeOf, hrefOf, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
-import { readPaint, type Paint, type Token } from './paint'
-import { part, type Passage } from './passage'
+import { readPaint, type Paint } from './paint'
+import { part } from './passage'
 import { readSheets } from './stylesheet'
-import type { Ink, Reading } from './reading'
-
-/** The custom properties that reach an element, each with those that reached where it was said. */
-interface Variables { id: number, said: ReadonlyMap<string, { value: Passage, at: Variables }> }
-
-/** What an element inherits: the paint that reaches it and where it was said, and the custom properties. */
-type Inherited = { [P in 'fill' | 'stroke' | 'color']: Paint } & { variables: Variables }
-
-const INITIAL: Inherited = { fill: { kind: 'initial' }, stroke: { kind: 'none' }, color: { kind: 'initial' }, variables: { id: 0, said: new Map() } }
+import type { Also, Reading } from './reading'
 
 const FILLED = new Set(['path', 'rect', 'circle', 'ellipse', 'polygon', 'polyline', 'text', 'tspan', 'textPath', 'tref'])
 const STROKED = new Set([...FILLED, 'line'])
 const LETTERED = new Set(['text', 'tspan', 'textPath'])
 const GROUPS = new Set(['svg', 'g', 'a', 'switch', 'text', 'tspan', 'textPath'])
-const FLOODS: Readonly<Record<string, 'flood-color' | 'lighting-color'>> = {
-  feFlood: 'flood-color', feDropShadow: 'flood-color', feDiffuseLighting: 'lighting-color', feSpecularLighting: 'lighting-color',
-}
+const MEASURING = new Set(['mask', 'clipPath'])
+const FLOODS = new Set(['feFlood', 'feDropShadow'])
+const LIGHTS = new Set(['feDiffuseLighting', 'feSpecularLighting'])
 const ANIMATIONS = new Set(['animate', 'set', 'animateColor'])
 const ANIMATED = ['values', 'from', 'to', 'by'] as const
 const DEEPEST = 200
-/** How many custom properties may lead to one another. */
-const MOST_HOPS = 16
 const MOST_STEPS = 2_000_000
 const MOST_NOTES = 20
 
@@ -37,13 +31,12 @@ const urlTarget = (value: string | undefined): string | null => /url\(\s*["']?#(
 
 /**
  * Follows the paint of a file as a renderer does: from the root through groups and uses to shapes, from their
- * paints to gradients, patterns, markers and filters. What is never reached paints nothing and is no ink, and
- * neither is what only measures: masks and clip paths.
+ * paints to gradients, patterns, markers and filters. What is never reached paints nothing and is no ink. What
+ * only feeds a computation (masks, clip paths, lights, what a color matrix changes) goes into a book of its own.
  */
 class PaintWalk {
-  readonly inks = new Map<Hex, Ink>()
-  readonly order: Ink[] = []
-  readonly paints = new Map<Element, number[]>()
+  readonly page = new InkBook()
+  readonly computed = new InkBook()
   readonly notes = new Set<string>()
   /** The gradients that paint, with the colors of their stops. */
   readonly runs = new Map<Element, Hex[]>()
@@ -51,17 +44,17 @@ class PaintWalk {
   readonly unwritten = { fill: new Set<Element>(), color: new Set<Element>() }
   readonly guarded = { fill: new Set<Element>(), color: new Set<Element>() }
   private readonly declared: (element: Element) => Declared
+  private readonly inheritance: Inheritance
   private readonly byId = new Map<string, Element>()
-  private readonly inheritedBy = new Map<Element, Inherited>()
-  private readonly places = new Map<Ink, number>()
   private readonly seen = new Set<string>()
   private readonly visited = new Set<Element>()
+  private book = this.page
   private steps = 0
-  private scopes = 0
 
   constructor(private readonly markup: Markup) {
     const sheets = readSheets(markup.elements)
     this.declared = cascadeOf(markup, sheets)
+    this.inheritance = new Inheritance(this.declared)
     for (const condition of sheets.conditions) this.notes.add(`The colors for “${brief(condition)}” are left as they are: they do not hold on a screen.`)
     for (const element of markup.elements) {
       const id = attributeOf(element, 'id')
@@ -71,55 +64,28 @@ class PaintWalk {
 
   run(): void {
     this.walk(this.markup.root, INITIAL, null, 0)
-    for (const element of this.markup.elements) {
-      if (element.local === 'mask') this.guard(element)
+    for (const element of this.markup.elements)
       if (ANIMATIONS.has(element.local) && element.namespace === SVG_NAMESPACE) this.animation(element)
-      if (element.local === 'image' && element.namespace === SVG_NAMESPACE) this.notes.add('Pictures within the file are left as they are.')
+    for (const element of this.markup.elements) {
+      if (!MEASURING.has(element.local) || element.namespace !== SVG_NAMESPACE) continue
+      if (element.local === 'mask') this.guard(element)
+      this.computing(() => this.content(element))
     }
   }
 
-  /** What reaches the children of an element, given what reaches the element. */
-  private within(element: Element, inherited: Inherited): Inherited {
-    const { fill, stroke, color, variables: said } = this.declared(element)
-    if (!fill && !stroke && !color && !said) return inherited
-    const variables = said ? this.variablesWithin(said, inherited.variables) : inherited.variables
-    const reach = (own: Paint | undefined, outer: Paint): Paint => {
-      const paint = own?.kind === 'variable' ? this.lookUp(own, variables) : own
-      return !paint || paint.kind === 'inherit' ? outer : paint
-    }
-    const ownColor = color?.kind === 'current' ? inherited.color : reach(color, inherited.color)
-    return { fill: reach(fill, inherited.fill), stroke: reach(stroke, inherited.stroke), color: ownColor.kind === 'current' ? inherited.color : ownColor, variables }
-  }
-
-  private variablesWithin(said: ReadonlyMap<string, Passage>, outer: Variables): Variables {
-    const own = new Map(outer.said)
-    const variables = { id: ++this.scopes, said: own }
-    for (const [name, value] of said) own.set(name, { value, at: variables })
-    return variables
-  }
-
-  /** What a custom property means where it is used (CSS Custom Properties 1, section 3): null, as if nothing was said, where it has no value and no fallback. */
-  private lookUp(paint: Paint, variables: Variables, hops = 0): Paint | null {
-    if (paint.kind !== 'variable') return paint
-    const found = hops < MOST_HOPS ? variables.said.get(paint.name) : undefined
-    if (!found) return paint.fallback && this.lookUp(paint.fallback, variables, hops)
-    const value = readPaint(found.value, null)
-    return value && this.lookUp(value, found.at, hops + 1)
-  }
-
-  /** What reaches an element where it stands in the file. */
-  private inheritedAt(element: Element): Inherited {
-    if (!element.parent) return INITIAL
-    let known = this.inheritedBy.get(element.parent)
-    if (!known) this.inheritedBy.set(element.parent, known = this.within(element.parent, this.inheritedAt(element.parent)))
-    return known
+  /** Takes down what is met meanwhile as computed. */
+  private computing(visit: () => void): void {
+    const { book } = this
+    this.book = this.computed
+    visit()
+    this.book = book
   }
 
   private walk(element: Element, outer: Inherited, host: Element | null, depth: number): void {
     if (element.namespace !== SVG_NAMESPACE || depth > DEEPEST || ++this.steps > MOST_STEPS) return
     const group = GROUPS.has(element.local)
     if (!group && !STROKED.has(element.local) && element.local !== 'use' && !(element.local === 'symbol' && host)) return
-    const own = this.within(element, outer)
+    const own = this.inheritance.within(element, outer)
     this.references(element)
     if (STROKED.has(element.local) && (!LETTERED.has(element.local) || element.lettered)) {
       if (FILLED.has(element.local)) this.paint(element, 'fill', own, host)
@@ -141,13 +107,13 @@ class PaintWalk {
   /** Follows one paint of a shape to the color, gradient or pattern it means. */
   private paint(element: Element, property: 'fill' | 'stroke', own: Inherited, host: Element | null, paint: Paint = own[property]): void {
     switch (paint.kind) {
-      case 'color': return this.write(paint.token, element)
+      case 'color': return this.book.write(paint.token, { painted: element })
       case 'initial':
-        if (property === 'fill') this.leave('fill', host ?? element, element)
+        if (property === 'fill') this.leave('fill', host ?? element, { painted: element })
         return
       case 'current': {
-        if (own.color.kind === 'color') this.write(own.color.token, element)
-        else if (own.color.kind === 'initial') this.leave('color', host ?? element, element)
+        if (own.color.kind === 'color') this.book.write(own.color.token, { painted: element })
+        else if (own.color.kind === 'initial') this.leave('color', host ?? element, { painted: element })
         return
       }
       case 'server': {
@@ -171,7 +137,7 @@ class PaintWalk {
     }
     if (!target.local.endsWith('Gradient')) return false
     const run = this.stopsOf(target).flatMap(stop => this.single(stop, 'stop-color', painted) ?? [])
-    if (!this.runs.has(target)) this.runs.set(target, run)
+    if (this.book === this.page && !this.runs.has(target)) this.runs.set(target, run)
     return true
   }
 
@@ -188,19 +154,19 @@ class PaintWalk {
 
   /** A color that belongs to one element and is not inherited: a stop, a flood or a light. Returns it where it can be read. */
   private single(element: Element, property: 'stop-color' | 'flood-color' | 'lighting-color', painted: Element | null): Hex | null {
-    const again = this.visited.has(element)
+    const met: Met = { painted, again: this.visited.has(element), whenClear: property === 'stop-color' }
     this.visited.add(element)
-    const own = this.within(element, this.inheritedAt(element))
-    const said = this.lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? { kind: 'initial' }
+    const own = this.inheritance.within(element, this.inheritance.at(element))
+    const said = lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? { kind: 'initial' }
     const paint = said.kind === 'current' ? own.color : said
     if (paint.kind === 'color') {
-      this.write(paint.token, painted, again, property === 'stop-color')
+      this.book.write(paint.token, met)
       return paint.token.hex
     }
     if (paint.kind === 'unread') this.unread(paint.text)
     if (paint.kind !== 'initial' && paint.kind !== 'inherit') return null
-    if (said.kind === 'current') this.leave('color', element, painted, again)
-    else this.add(INITIAL_HEX[property], painted, again).additions.push(...again ? [] : [{ element, property }])
+    if (said.kind === 'current') this.leave('color', element, met)
+    else this.book.add(INITIAL_HEX[property], met, met.again ? [] : [{ element, property }])
     return INITIAL_HEX[property]
   }
 
@@ -209,10 +175,7 @@ class PaintWalk {
     const filter = this.byId.get(urlTarget(said.filter) ?? '')
     if (filter?.local === 'filter' && !this.visited.has(filter)) {
       this.visited.add(filter)
-      for (const primitive of filter.children) {
-        const property = FLOODS[primitive.local]
-        if (property) this.single(primitive, property, null)
-      }
+      this.filter(filter)
     }
     for (const property of ['marker', 'marker-start', 'marker-mid', 'marker-end'] as const) {
       const marker = this.byId.get(urlTarget(said[property]) ?? '')
@@ -220,11 +183,23 @@ class PaintWalk {
     }
   }
 
-  /** The shapes within a pattern or marker, which inherit where they stand. */
+  /** The floods of a filter are colors on the page, unless they are clear or a computation changes them; its lights only measure. */
+  private filter(filter: Element): void {
+    const computed = computedIn(filter)
+    for (const primitive of filter.children) {
+      if (FLOODS.has(primitive.local) && Number.parseFloat(this.declared(primitive)['flood-opacity'] ?? '1') !== 0) {
+        const flood = (): unknown => this.single(primitive, 'flood-color', null)
+        if (computed.has(primitive)) this.computing(flood)
+        else flood()
+      } else if (LIGHTS.has(primitive.local)) this.computing(() => this.single(primitive, 'lighting-color', null))
+    }
+  }
+
+  /** The shapes within a pattern, marker, mask or clip path, which inherit where they stand. */
   private content(container: Element): void {
     if (this.visited.has(container)) return
     this.visited.add(container)
-    const own = this.within(container, this.inheritedAt(container))
+    const own = this.inheritance.within(container, this.inheritance.at(container))
     const content = container.children.length ? container : this.byId.get((hrefOf(container) ?? '').replace(/^#/, ''))
     for (const child of content?.children ?? []) this.walk(child, own, null, 1)
   }
@@ -232,7 +207,7 @@ class PaintWalk {
   /** Marks what a mask measures with the unwritten black, so that writing a color does not change it. */
   private guard(container: Element): void {
     for (const element of container.children) {
-      const own = this.within(element, this.inheritedAt(element))
+      const own = this.inheritance.within(element, this.inheritance.at(element))
       for (const property of ['fill', 'color'] as const)
         if (own[property].kind === 'initial') this.guarded[property].add(element)
       this.guard(element)
@@ -249,7 +224,7 @@ class PaintWalk {
         const next = value.text.indexOf(';', start)
         const end = next < 0 ? value.text.length : next
         const paint = readPaint(part(value, start, end), null)
-        if (paint?.kind === 'color') this.write(paint.token, null)
+        if (paint?.kind === 'color') this.book.write(paint.token, { painted: null })
         start = end + 1
       }
     }
@@ -259,37 +234,10 @@ class PaintWalk {
     this.notes.add(`The color “${brief(text)}” is computed in the file and left as it is.`)
   }
 
-  private leave(property: 'fill' | 'color', host: Element, painted: Element | null, again = false): void {
-    this.unwritten[property].add(host)
-    this.add(INITIAL_HEX[property], painted, again)
-  }
-
-  private write(token: Token, painted: Element | null, again = false, whenClear = false): void {
-    if (token.alpha === 0 && !whenClear) return
-    const ink = this.add(token.hex, painted, again)
-    const { start } = token.place
-    if (!this.visitedPlaces.has(start)) {
-      this.visitedPlaces.add(start)
-      ink.tokens.push(token)
-    }
-  }
-
-  private readonly visitedPlaces = new Set<number>()
-
-  private add(hex: Hex, painted: Element | null, again = false): Ink {
-    let ink = this.inks.get(hex)
-    if (!ink) {
-      this.inks.set(hex, ink = { hex, uses: 0, tokens: [], additions: [] })
-      this.places.set(ink, this.order.push(ink) - 1)
-    }
-    if (!again) ink.uses++
-    if (painted) {
-      const place = this.places.get(ink) as number
-      const paints = this.paints.get(painted)
-      if (!paints) this.paints.set(painted, [place])
-      else if (!paints.includes(place)) paints.push(place)
-    }
-    return ink
+  /** A black nobody wrote. Where it only feeds a computation it stays so. */
+  private leave(property: 'fill' | 'color', host: Element, met: Met): void {
+    if (this.book === this.page) this.unwritten[property].add(host)
+    this.book.add(INITIAL_HEX[property], met)
   }
 }
 
@@ -297,16 +245,25 @@ const said = (paint: Paint): string =>
   paint.kind === 'color' ? String(paint.token.place.start) : paint.kind === 'server' ? paint.id : paint.kind
 
 /**
- * Reads an SVG, already clean, into its inks. Throws Unreadable, in a plain sentence, for what is not a
- * well-formed SVG.
+ * Reads an SVG, already clean, into its inks; with computed colors where that is asked for. Pictures within the file are named, and
+ * have no inks until they are taken apart (`withPictures`). Throws Unreadable, in a plain sentence, for what is not a well-formed SVG.
  */
-export const readSvg = (source: string): Reading => {
+export const readSvg = (source: string, also: readonly Also[] = []): Reading => {
   const markup = readMarkup(source)
   const walk = new PaintWalk(markup)
   walk.run()
   for (const property of ['fill', 'color'] as const) {
     if (!walk.unwritten[property].size) continue
-    walk.inks.get(INITIAL_HEX[property])?.additions.push(...additionsFor(markup, property, walk.unwritten[property], walk.guarded[property]))
+    walk.page.of(INITIAL_HEX[property])?.additions.push(...additionsFor(markup, property, walk.unwritten[property], walk.guarded[property]))
   }
-  return { markup, inks: walk.order, paints: walk.paints, runs: [...walk.runs.values()].filter(run => new Set(run).size > 1), notes: [...walk.notes].slice(0, MOST_NOTES) }
+  const { pictures, unread } = embeddedIn(markup)
+  const computed = walk.computed.inks.filter(({ tokens }) => tokens.some(({ place }) => !walk.page.has(place.start))).length
+  const left = { pictures: unread + (also.includes('pictures') ? 0 : pictures.length), computed: also.includes('computed') ? 0 : computed }
+  if (also.includes('computed')) walk.page.takeComputed(walk.computed)
+  if (left.pictures) walk.notes.add(left.pictures === 1 ? 'A picture within the file is left as it is.' : `${left.pictures} pictures within the file are left as they are.`)
+  if (left.computed) walk.notes.add('Masks, clip paths, lights and what a color matrix changes are left as they are.')
+  return {
+    markup, inks: walk.page.inks, paints: walk.page.paints, runs: [...walk.runs.values()].filter(run => new Set(run).size > 1),
+    pictures, pictureInks: [], left, notes: [...walk.notes].slice(0, MOST_NOTES),
+  }
 }

@@ -36,12 +36,12 @@ const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandPaint>):
   })
 }
 
-const editsFor = ({ inks }: Reading, colorOf: (ink: Ink) => Hex): Edit[] => {
-  const edits: Edit[] = []
+const editsFor = ({ inks, pictures }: Reading, colorOf: (ink: Ink) => Hex, addresses: ReadonlyMap<number, string>): Edit[] => {
+  const edits = [...addresses].flatMap(([place, text]) => (pictures[place]?.places ?? []).map(span => ({ ...span, text })))
   for (const ink of inks) {
     const hex = colorOf(ink)
     if (hex === ink.hex) continue
-    for (const token of ink.tokens) edits.push({ ...token.place, text: rewritten(token, hex) })
+    for (const tokens of [ink.tokens, ink.computed]) for (const token of tokens) edits.push({ ...token.place, text: rewritten(token, hex) })
     for (const each of ink.additions) edits.push(addition(each, hex))
   }
   return edits
@@ -57,18 +57,25 @@ const namespaceEdit = ({ root, unbound }: Markup): Edit => {
 const KNOWN_PREFIXES: Readonly<Record<string, string>> = { xlink: 'http://www.w3.org/1999/xlink', svg: SVG_NAMESPACE }
 
 const UNTOUCHED: ReadonlyMap<number, HandPaint> = new Map()
+const UNPAINTED: ReadonlyMap<number, string> = new Map()
 
 /**
  * The SVG with other colors: only the color tokens of inks whose color changes are replaced; an ink nobody
- * wrote gets the attributes it needs, and a shape painted by hand says so in its style. Where nothing changes,
- * the source comes back letter for letter.
+ * wrote gets the attributes it needs, a shape painted by hand says so in its style, and a picture within the file
+ * gets its new address. Where nothing changes, the source comes back letter for letter.
  */
-export const writeSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED): string =>
-  edited(reading.markup.source, [...editsFor(reading, colorOf), ...handEdits(reading, byHand)])
+export const writeSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED, pictures = UNPAINTED): string =>
+  edited(reading.markup.source, [...editsFor(reading, colorOf, pictures), ...handEdits(reading, byHand)])
 
-/** The SVG with other colors for a strict renderer: with the namespaces it lacks. Not for hand-over. */
-export const renderableSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED): string =>
-  edited(reading.markup.source, [namespaceEdit(reading.markup), ...editsFor(reading, colorOf), ...handEdits(reading, byHand)])
+/** A declaration that says no more than how the bytes were encoded, and in old files says it wrongly. */
+const declarationEdit = ({ source }: Markup): Edit[] => {
+  const end = /^\uFEFF?\s*<\?xml\b[^>]*\?>/.exec(source)?.[0].length
+  return end ? [{ start: 0, end, text: '' }] : []
+}
+
+/** The SVG with other colors for a strict renderer: with the namespaces it lacks, and without the XML declaration. Not for hand-over. */
+export const renderableSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED, pictures = UNPAINTED): string =>
+  edited(reading.markup.source, [...declarationEdit(reading.markup), namespaceEdit(reading.markup), ...editsFor(reading, colorOf, pictures), ...handEdits(reading, byHand)])
 
 /** The name of the CSS variable that holds an ink on the screen, by its place among the inks. */
 export const variableOf = (place: number): string => `--ink-${place}`
@@ -77,19 +84,25 @@ export const variableOf = (place: number): string => `--ink-${place}`
 export const INKS_ATTRIBUTE = 'data-inks'
 export const SHAPE_ATTRIBUTE = 'data-shape'
 
+/** The attribute that says, on the screen, which of the recolored pictures within the file an element shows. */
+export const PICTURE_ATTRIBUTE = 'data-picture'
+
 /**
  * The SVG for the screen: every ink is a CSS variable, so that a change of scheme sets as many values as
  * there are inks. Shapes have a number and name their inks, and the root gets the namespaces it lacks.
  */
-export const screenSvg = ({ markup, inks, paints }: Reading): string => {
+export const screenSvg = ({ markup, inks, paints, pictures, pictureInks }: Reading): string => {
   const edits: Edit[] = []
-  inks.forEach(({ tokens, additions }, place) => {
+  inks.forEach(({ tokens, additions, computed }, place) => {
     const variable = variableOf(place)
-    for (const token of tokens) edits.push({ ...token.place, text: asVariable(token, variable) })
+    for (const token of [...tokens, ...computed]) edits.push({ ...token.place, text: asVariable(token, variable) })
     for (const each of additions) edits.push(addition(each, `var(${variable})`))
   })
   for (const [element, places] of paints)
     edits.push({ start: element.nameEnd, end: element.nameEnd, text: ` ${SHAPE_ATTRIBUTE}="${element.index}" ${INKS_ATTRIBUTE}="${places.join(' ')}"` })
+  pictureInks.forEach((hexes, place) => {
+    for (const { nameEnd } of hexes.length ? pictures[place]?.elements ?? [] : []) edits.push({ start: nameEnd, end: nameEnd, text: ` ${PICTURE_ATTRIBUTE}="${place}"` })
+  })
   edits.push(namespaceEdit(markup))
   return edited(markup.source, edits)
 }

@@ -12,7 +12,7 @@ import {
 } from './compose'
 import { extractedInto, madeBase, referenceRemoved, sampleAdded, sampled, snapped, takenInto } from './gather'
 import {
-  artworkSchema, baseSchema, castSchema, colorSetSchema, FIRST_REMAP, gatheringSchema, harmonySchema, hexSchema, idSchema, lookSchema, MADE, MOST_SWATCHES, nameSchema, referenceSchema, regionSchema, remapSchema, sampleSchema, swatchSchema, targetSchema, touchSchema,
+  artworkSchema, baseSchema, castSchema, colorSetSchema, FIRST_REMAP, gatheringSchema, harmonySchema, hashSchema, hexSchema, idSchema, lookSchema, MADE, MOST_SWATCHES, nameSchema, referenceSchema, regionSchema, remapSchema, sampleSchema, swatchSchema, targetSchema, touchSchema,
   type Project, type Target,
 } from './schema'
 import { adjustmentColors, grouped, matchedBy, restrictedTo, sent, touched, untouched, withoutExceptions, withRemap } from './remapping'
@@ -36,6 +36,7 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('compose'), harmony: harmonySchema.partial(), targets: z.record(hexSchema, targetSchema).optional() }),
   z.object({ do: z.literal('add artwork'), artwork: artworkSchema, targets: z.record(hexSchema, targetSchema) }),
   z.object({ do: z.literal('remove artwork'), id: idSchema }),
+  z.object({ do: z.literal('read again'), artwork: idSchema, hash: hashSchema, targets: z.record(hexSchema, targetSchema) }),
   z.object({ do: z.literal('match'), targets: z.record(hexSchema, targetSchema), match: z.enum(MATCHES).optional(), seed: remapSchema.shape.seed.unwrap().optional() }),
   z.object({ do: z.literal('retarget'), inks: z.array(hexSchema).min(1), to: idSchema.nullable(), artwork: idSchema.nullable().optional() }),
   z.object({ do: z.literal('follow all'), artwork: idSchema, inks: z.array(hexSchema).nullable() }),
@@ -113,6 +114,7 @@ export const apply = (project: Project, command: Command): Project => {
     case 'set base': return freshlyDerived({ ...project, base: command.base, harmony: project.derived ? project.harmony : { ...project.harmony, turn: 0 } }, project.derived ? project.harmony.count : 0)
     case 'compose': return withTargets(composed(project, definedIn(command.harmony)), command.targets ?? {})
     case 'add artwork': return withTargets({ ...project, artwork: [...project.artwork, command.artwork] }, command.targets)
+    case 'read again': return withTargets({ ...project, artwork: project.artwork.map(art => art.id === command.artwork ? { ...art, hash: command.hash } : art) }, command.targets)
     case 'remove artwork': return { ...project, artwork: project.artwork.filter(({ id }) => id !== command.id) }
     case 'match': return matchedBy(project, command.match ?? project.remap.match, command.seed ?? project.remap.seed, command.targets)
     case 'retarget': return sent(project, command.inks, command.to, command.artwork ?? null)
@@ -177,6 +179,7 @@ export const sayCommand = (command: Command): string => {
     case 'compose': return Object.keys(command.harmony)[0] === 'kind' ? 'harmony' : Object.keys(command.harmony)[0] ?? 'harmony'
     case 'add artwork': return 'add artwork'
     case 'remove artwork': return 'remove artwork'
+    case 'read again': return 'what is recolored'
     case 'match': return command.seed ? 'deal of targets' : command.match ? 'matching' : 'match again'
     case 'retarget': return command.to === null ? 'leave as is' : 'change target'
     case 'exchange': return 'exchange'

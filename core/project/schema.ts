@@ -9,6 +9,7 @@ import { ORDERS } from '../harmony/order'
 import { HARMONIES } from '../harmony/harmony'
 import { ROLES } from '../harmony/proportion'
 import { REACH } from '../raster/area'
+import { ALSO } from '../artwork/reading'
 import { MATCHES } from '../remap/match'
 import { TOLERANCE } from '../remap/near'
 import { NEUTRALS } from '../remap/remap'
@@ -241,6 +242,9 @@ export const artworkFileSchema = z.object({
   width: z.number().positive(),
   height: z.number().positive(),
   inks: z.array(inkSchema),
+  /** What is recolored besides the colors on the page, and the inks of each picture within the file; empty for one that is left. */
+  also: z.array(z.enum(ALSO)).default([]),
+  pictureInks: z.array(z.array(hexSchema)).default([]),
   removed: z.array(z.object({ what: z.string(), line: z.number().int() })),
   notes: z.array(z.string()),
 })

@@ -2,14 +2,17 @@ import { gunzipSync } from 'node:zlib'
 import type { Sql } from 'postgres'
 import { decoded } from '../../core/artwork/encoding'
 import { paintInkMap, unpackInkMap } from '../../core/artwork/inkmap'
-import { readSvg } from '../../core/artwork/read'
 import { renderableSvg } from '../../core/artwork/write'
 import type { Hex } from '../../core/color/convert'
 import { colorsOf, touchesOf } from '../../core/project/colors'
 import { unitedInks } from '../../core/project/create'
 import type { Artwork, Project } from '../../core/project/schema'
+import { readWithPictures } from '../../render/embedded'
 import { plainPng } from '../../render/pictures'
 import { artworkMap, artworkSource, findArtwork } from '../db/artwork'
+
+/** The longer side, in pixels, of pictures within a previewed artwork. */
+const PREVIEWED = 360
 
 /** A raster artwork in other colors, painted small from its map, as an SVG that holds nothing but the picture. */
 const pictured = async ({ width, height }: Artwork, colors: ReadonlyMap<Hex, Hex>, packed: Uint8Array | null, inks: readonly Hex[]): Promise<string | null> => {
@@ -29,5 +32,9 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
   const colors = colorsOf(project, unitedInks(files.filter(file => file !== null)), first.id)
   if (first.kind === 'raster') return pictured(first, colors, await artworkMap(sql, first.hash), files.find(file => file?.hash === first.hash)?.inks.map(({ hex }) => hex) ?? [])
   const source = await artworkSource(sql, first.hash)
-  return source && renderableSvg(readSvg(decoded(source).text), ink => colors.get(ink.hex) ?? ink.hex, touchesOf(project, first.id).shapes)
+  const file = files.find(each => each?.hash === first.hash)
+  if (!source || !file) return null
+  const { reading, painter } = await readWithPictures(decoded(source).text, file.also, file.pictureInks)
+  const colorOf = (hex: Hex): Hex => colors.get(hex) ?? hex
+  return renderableSvg(reading, ({ hex }) => colorOf(hex), touchesOf(project, first.id).shapes, await painter({ longest: PREVIEWED })(colorOf))
 }

@@ -26,7 +26,7 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
   const file: ArtworkFile = {
     kind: 'raster', hash: createHash('sha256').update(source).digest('hex'), name: titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Artwork'), width: picture.width, height: picture.height,
     inks: hexes.map((hex, i) => ({ hex, area: areas[i] ?? 0, uses: 1 })).sort((one, other) => other.area - one.area),
-    removed: [], notes: [...info.notes, ...hexes.length ? [] : ['It is clear all over.']],
+    also: [], pictureInks: [], removed: [], notes: [...info.notes, ...hexes.length ? [] : ['It is clear all over.']],
   }
   const places = new Map(file.inks.map(({ hex }, i) => [hex, i]))
   const place = (old: number): number => places.get(hexes[old] ?? '') ?? 0

@@ -1,13 +1,14 @@
 import { createHash } from 'node:crypto'
 import { gzipSync } from 'node:zlib'
 import { cleanSvg } from '../../core/artwork/clean'
-import { decoded, encoded } from '../../core/artwork/encoding'
+import { decoded, encoded, type Decoded } from '../../core/artwork/encoding'
 import { isFaithful } from '../../core/artwork/area'
 import { isCrowded, packInkMap } from '../../core/artwork/inkmap'
 import { measuredInks } from '../../core/artwork/inks'
-import { readSvg } from '../../core/artwork/read'
+import type { Also } from '../../core/artwork/reading'
 import { sizeOf } from '../../core/artwork/size'
 import type { ArtworkFile } from '../../core/project/schema'
+import { readWithPictures } from '../../render/embedded'
 import { renderSvg } from '../../render/resvg'
 import { titleOf } from '../title'
 
@@ -19,23 +20,34 @@ export const MAPPED = 640
 /** Artwork as it is kept: what is known of it, its clean bytes, and its ink map, packed and gzipped, where it has one that tells the truth. */
 export interface Received { file: ArtworkFile, source: Uint8Array, map: Uint8Array | null }
 
-/**
- * Takes in an SVG file: decodes it, takes out what acts or reaches outside, reads its inks and measures them.
- * Returns what is kept. Letters depend on the fonts of a machine, so that artwork with live text has no map; a drawing of very many
- * shapes has one in any case, for it cannot be shown otherwise. Throws Unreadable, in a plain sentence, for what cannot be taken.
- */
-export const receiveSvg = async (fileName: string, bytes: Uint8Array): Promise<Received> => {
-  const { text, encoding } = decoded(bytes)
-  const { source: clean, removed } = cleanSvg(text)
-  const reading = readSvg(clean)
-  const source = encoded({ text: clean, encoding })
-  const { inks, map } = await measuredInks(reading, renderSvg, MAPPED)
+/** The hash a file is kept under: that of its bytes, and of what is recolored besides the colors on the page. */
+export const hashOf = (source: Uint8Array, also: readonly Also[]): string => {
+  const hash = createHash('sha256').update(source)
+  return (also.length ? hash.update(`\0${[...also].sort().join()}`) : hash).digest('hex')
+}
+
+const received = async ({ text, encoding }: Decoded, { name, removed }: Pick<ArtworkFile, 'name' | 'removed'>, also: readonly Also[]): Promise<Received> => {
+  const { reading, painter } = await readWithPictures(text, also)
+  const source = encoded({ text, encoding })
+  const { inks, map } = await measuredInks(reading, renderSvg, MAPPED, painter({ longest: MAPPED, plain: true }))
   const file: ArtworkFile = {
-    kind: 'svg',
-    hash: createHash('sha256').update(source).digest('hex'),
-    name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), ...sizeOf(reading.markup), inks, removed, notes: reading.notes,
+    kind: 'svg', hash: hashOf(source, also), name, ...sizeOf(reading.markup), inks, also: [...also], pictureInks: reading.pictureInks, removed, notes: reading.notes,
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
   const shown = map && (isCrowded(inks) || (!lettered && await isFaithful(reading, map, renderSvg)))
   return { file, source, map: shown ? gzipSync(packInkMap(map)) : null }
 }
+
+/**
+ * Takes in an SVG file: decodes it, takes out what acts or reaches outside, reads its inks and measures them.
+ * Returns what is kept. Letters depend on the fonts of a machine, so that artwork with live text has no map; a drawing of very many
+ * shapes has one in any case, for it cannot be shown otherwise. Throws Unreadable, in a plain sentence, for what cannot be taken.
+ */
+export const receiveSvg = (fileName: string, bytes: Uint8Array): Promise<Received> => {
+  const { text, encoding } = decoded(bytes)
+  const { source, removed } = cleanSvg(text)
+  return received({ text: source, encoding }, { name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), removed }, [])
+}
+
+/** Reads a kept SVG file again, with what is recolored besides the colors on the page. It is kept beside what it was, under a hash of its own. */
+export const receiveAgain = (file: ArtworkFile, source: Uint8Array, also: readonly Also[]): Promise<Received> => received(decoded(source), file, also)

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/composables/useDrag'
+import { inksIn } from '../../../core/artwork/inkmap'
+import { pixelAt } from '../../../core/raster/area'
 import { NOTHING_BY_HAND } from '../../../core/project/colors'
 import { isArea } from '~/stores/looking'
 
@@ -48,7 +50,18 @@ const openPicture = async (): Promise<void> => {
 watch(() => project.piece?.hash, openPicture, { immediate: true })
 watch([isRaster, crowded], ([picture, many]) => { looking.shapes = picture ? areas.shapes : many ? null : shapes }, { immediate: true })
 onUnmounted(() => { looking.shapes = null })
-const pointed = (event: PointerEvent): string[] => isRaster.value ? areas.inksAt(event.clientX, event.clientY) : inksAt(event.clientX, event.clientY)
+/** The inks under the pointer: of the shape there, or, within a picture or where shapes are not shown, as the map has them. */
+const inksOnMap = ({ clientX, clientY }: PointerEvent): string[] => {
+  const [box, shown] = [frame.value?.getBoundingClientRect(), map.value?.fine]
+  if (!box || !shown) return []
+  const [x, y] = [(clientX - box.left) / box.width, (clientY - box.top) / box.height]
+  return x < 0 || y < 0 || x >= 1 || y >= 1 ? [] : inksIn(shown, pixelAt(shown, { x, y })).flatMap(place => screen.value?.inks[place] ?? [])
+}
+const pointed = (event: PointerEvent): string[] => {
+  if (isRaster.value) return areas.inksAt(event.clientX, event.clientY)
+  const found = inksAt(event.clientX, event.clientY)
+  return found.length ? found : inksOnMap(event)
+}
 
 const fit = (): void => {
   zoom.value = 1

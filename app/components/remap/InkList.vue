@@ -58,7 +58,7 @@ const isPointed = (members: readonly string[]): boolean => looking.pointed.some(
 </script>
 
 <template>
-  <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)_auto] gap-2" data-test="inks">
+  <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_auto_minmax(0,1fr)_auto] gap-2" data-test="inks">
     <div class="flex items-center gap-2">
       <input v-model="wanted" type="search" class="field w-44 font-sans!" placeholder="Hex, hue or swatch" aria-label="Find inks by hex, hue or swatch">
       <label class="flex items-center gap-1.5">by<select v-model="sort" class="field px-1! font-sans!" aria-label="Order of the inks"><option v-for="each in SORTS" :key="each" :value="each">{{ each }}</option></select></label>
@@ -76,6 +76,7 @@ const isPointed = (members: readonly string[]): boolean => looking.pointed.some(
       </ul>
     </div>
     <span v-else />
+    <FileNotes :key="remapping.artwork?.id" />
     <div v-bind="containerProps" class="min-h-0 border-t border-line" data-test="ink-lines">
       <ul v-bind="wrapperProps" aria-label="Inks">
         <li v-for="{ data: row, index } in list" :key="row.hex" :style="{ height: `${LINE}px` }" class="border-b border-line">

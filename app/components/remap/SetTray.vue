@@ -13,8 +13,9 @@ const all = computed(() => project.document?.artwork ?? [])
 const inks = computed(() => project.united.length)
 const exceptions = ({ id }: Artwork): number => Object.keys(project.document?.remap.exceptions[id] ?? {}).length
 const touches = ({ id }: Artwork): number => project.document?.remap.touches[id]?.length ?? 0
+const notes = ({ hash }: Artwork): number => files.files.get(hash)?.notes.length ?? 0
 const particular = (art: Artwork): string => [
-  `${files.files.get(art.hash)?.inks.length ?? 0} inks`, ...exceptions(art) ? [exceptions(art) === 1 ? '1 exception' : `${exceptions(art)} exceptions`] : [], ...touches(art) ? [touches(art) === 1 ? '1 touch-up' : `${touches(art)} touch-ups`] : [],
+  `${files.files.get(art.hash)?.inks.length ?? 0} inks`, ...exceptions(art) ? [exceptions(art) === 1 ? '1 exception' : `${exceptions(art)} exceptions`] : [], ...touches(art) ? [touches(art) === 1 ? '1 touch-up' : `${touches(art)} touch-ups`] : [], ...notes(art) ? [notes(art) === 1 ? '1 note' : `${notes(art)} notes`] : [],
 ].join(' · ')
 const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): void => {
   const list = [...input?.files ?? []]

@@ -1,0 +1,60 @@
+import type { Hex } from '../color/convert'
+import type { Element } from './markup'
+import type { Token } from './paint'
+import type { Addition, Ink } from './reading'
+
+/** How a color was met: on which shape, whether its element was met before, and whether it counts where it is clear. */
+export interface Met { painted: Element | null, again?: boolean, whenClear?: boolean }
+
+/** The inks met on the way through a file, each place where a color stands once. */
+export class InkBook {
+  readonly inks: Ink[] = []
+  /** By their place among the inks, what each element is painted with. */
+  readonly paints = new Map<Element, number[]>()
+  private readonly placeOf = new Map<Hex, number>()
+  private readonly starts = new Set<number>()
+
+  /** Whether a color that stands at a place of the source has been met. */
+  has(start: number): boolean { return this.starts.has(start) }
+
+  of(hex: Hex): Ink | undefined { return this.inks[this.placeOf.get(hex) ?? -1] }
+
+  /** Takes down a color that is written. */
+  write(token: Token, met: Met): void {
+    if (token.alpha === 0 && !met.whenClear) return
+    const ink = this.take(token.hex, met)
+    const { start } = token.place
+    if (this.starts.has(start)) return
+    this.starts.add(start)
+    ink.tokens.push(token)
+  }
+
+  /** Takes down a color nobody wrote, with where it could be written. */
+  add(hex: Hex, met: Met, additions: readonly Addition[] = []): void {
+    this.take(hex, met).additions.push(...additions)
+  }
+
+  /** Takes in what another book has, as colors that only feed a computation; what stands here too stays as it is. */
+  takeComputed(other: InkBook): void {
+    for (const { hex, uses, tokens } of other.inks) {
+      const own = tokens.filter(({ place }) => !this.starts.has(place.start))
+      if (!own.length) continue
+      const ink = this.take(hex, { painted: null, again: true })
+      ink.uses += uses
+      ink.computed.push(...own)
+    }
+  }
+
+  private take(hex: Hex, { painted, again = false }: Met): Ink {
+    let place = this.placeOf.get(hex)
+    if (place === undefined) this.placeOf.set(hex, place = this.inks.push({ hex, uses: 0, tokens: [], additions: [], computed: [] }) - 1)
+    const ink = this.inks[place] as Ink
+    if (!again) ink.uses++
+    if (painted) {
+      const paints = this.paints.get(painted)
+      if (!paints) this.paints.set(painted, [place])
+      else if (!paints.includes(place)) paints.push(place)
+    }
+    return ink
+  }
+}

@@ -1,0 +1,62 @@
+import { addressed, embeddedBytes, mixtureOf, paintedPictures, withPictures, type PicturePainter } from '../core/artwork/embedded'
+import { readSvg } from '../core/artwork/read'
+import type { Also, Reading } from '../core/artwork/reading'
+import { Unreadable } from '../core/artwork/unreadable'
+import type { Picture } from '../core/extract/picture'
+import { MOST_RASTER_PIXELS, rasterInks } from '../core/raster/inks'
+import { reducedPicture } from '../core/raster/reduce'
+import { unmixed, type Unmixed } from '../core/raster/unmix'
+import { pictureInfo, plainPicture, plainPng } from './pictures'
+
+/** How pictures are painted: in full or with their longer side reduced to so many pixels; `plain` as nothing but the mixture of their inks, to be measured. */
+export interface Painting { longest?: number, plain?: boolean }
+
+/** A file read with the pictures within it, and what paints them. */
+export interface ReadWithPictures { reading: Reading, painter: (painting: Painting) => PicturePainter }
+
+/** The pictures within a file, decoded; null for those that cannot be, and for what goes beyond the pixels they may have together. */
+const decodedPictures = async ({ pictures }: Reading): Promise<Array<Picture | null>> => {
+  const all: Array<Picture | null> = []
+  let left = MOST_RASTER_PIXELS
+  for (const picture of pictures) {
+    const bytes = embeddedBytes(picture)
+    try {
+      const info = bytes && await pictureInfo(bytes)
+      const fits = bytes && info && info.width * info.height <= left
+      if (fits) left -= info.width * info.height
+      all.push(fits ? await plainPicture(bytes) : null)
+    } catch (error) {
+      if (!(error instanceof Unreadable)) throw error
+      all.push(null)
+    }
+  }
+  return all
+}
+
+/** A painter of pictures, each taken apart when it is first painted. */
+const painterOf = (reading: Reading, pictures: ReadonlyArray<Picture | null>, taken: (picture: Picture, place: number) => Unmixed): PicturePainter => {
+  const known = new Map<number, Unmixed>()
+  const takenAt = (place: number): Unmixed | null => {
+    const picture = pictures[place]
+    if (!picture) return null
+    const each = known.get(place) ?? taken(picture, place)
+    known.set(place, each)
+    return each
+  }
+  return async colorOf => addressed(await paintedPictures(reading, takenAt, colorOf, plainPng))
+}
+
+/** Reads a clean SVG, and where that is asked for, the pictures within it. `inks` are those of each picture where they are known. Throws Unreadable for what is no SVG. */
+export const readWithPictures = async (source: string, also: readonly Also[], inks?: readonly string[][]): Promise<ReadWithPictures> => {
+  const plain = readSvg(source, also)
+  const pictures = also.includes('pictures') ? await decodedPictures(plain) : []
+  const reading = pictures.length ? withPictures(plain, inks ?? pictures.map(picture => picture ? rasterInks(picture) : [])) : plain
+  const inksAt = (place: number): readonly string[] => reading.pictureInks[place] ?? []
+  return {
+    reading,
+    painter: ({ longest = Infinity, plain: bare = false }) => painterOf(reading, pictures, (picture, place) => {
+      const taken = unmixed(reducedPicture(picture, longest), inksAt(place))
+      return bare ? mixtureOf(taken) : taken
+    }),
+  }
+}
