@@ -215,6 +215,9 @@ const run = async (): Promise<number> => {
   }
 }
 
+/** Who reads may stop reading: `plumbago inks … | head`. */
+process.stdout.on('error', (error: NodeJS.ErrnoException) => { if (error.code !== 'EPIPE') throw error })
+
 run().then(code => { process.exitCode = code }, (error: unknown) => {
   process.stderr.write(`${reasonOf(error)}\n`)
   process.exitCode = 2

@@ -86,6 +86,38 @@ describe('ink maps', () => {
     const map = await mapOf(art)
     expect(unpackInkMap(packInkMap(map))).toEqual(map)
   })
+  describe('of hundreds of inks', () => {
+    const many = (more = ''): string => square(Array.from({ length: 240 }, (_, i) => `<circle cx="${(i % 20) * 5 + 2}" cy="${Math.floor(i / 20) * 8 + 5}" r="${3 + i % 3}" fill="#${(i * 65793 + 4096).toString(16).padStart(6, '0')}"/>`).join('') + more)
+    it('are counted in one picture, and painted in other colors look like the recolored artwork', async () => {
+      const reading = readSvg(many())
+      let drawn = 0
+      const { map, areas } = await measure(reading, (svg, view) => {
+        drawn++
+        return renderSvg(svg, view)
+      }, 200)
+      expect(drawn).toBe(1)
+      expect(areas.reduce((sum, area) => sum + area)).toBeCloseTo(1, 2)
+      expect(map && await isFaithful(reading, map, renderSvg)).toBe(true)
+      const other = (hex: string): string => `#${(0xffffff - parseInt(hex.slice(1), 16)).toString(16).padStart(6, '0')}`
+      const recolored = { ...reading, markup: readSvg(writeSvg(reading, ({ hex }) => other(hex))).markup, inks: reading.inks.map(ink => ({ ...ink, hex: other(ink.hex), tokens: [] })) }
+      expect(map && await isFaithful(recolored, map, renderSvg)).toBe(true)
+      const pixels = new Uint8ClampedArray((map?.width ?? 0) * (map?.height ?? 0) * 4)
+      if (map) paintInkMap(map, reading.inks.map(({ hex }) => hex), pixels)
+      expect(pixels.length).toBe(200 * 200 * 4)
+    })
+    it('are not where gradients mix them, but have areas', async () => {
+      const reading = readSvg(many('<linearGradient id="g"><stop stop-color="#ff0001"/><stop offset="1" stop-color="#0100ff"/></linearGradient><rect width="100" height="50" fill="url(#g)"/>'))
+      const { map, areas } = await measure(reading, renderSvg, 100)
+      expect(map).toBeNull()
+      expect(areas[reading.inks.findIndex(({ hex }) => hex === '#ff0001')]).toBeGreaterThan(0.15)
+    })
+    it('weigh few inks of very many shapes by counting, too, nearly as exactly', async () => {
+      const body = (times: number): string => square(Array.from({ length: times }, (_, i) => `<path d="M${i * 7 % 95} ${i * 13 % 93}h6v7z" fill="#${'369c'[i % 4]}${i % 3 ? '5' : 'a'}7"/>`).join(''))
+      const few = await measure(readSvg(body(2000)), renderSvg, 200)
+      const counted = await measure(readSvg(body(2000).replace('</svg>', `<g display="none">${'<path d="M0 0" fill="#357"/>'.repeat(150_000)}</g></svg>`)), renderSvg, 200)
+      few.areas.forEach((area, i) => expect(Math.abs(area - (counted.areas[i] ?? 0))).toBeLessThan(0.02))
+    })
+  })
   it('leave what is not painted transparent', async () => {
     const map = await mapOf('<rect width="50" height="100" fill="#ff8800"/>')
     const pixels = new Uint8ClampedArray(map.width * map.height * 4)

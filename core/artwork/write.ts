@@ -1,7 +1,7 @@
 import type { Hex } from '../color/convert'
 import { attributeOf, SVG_NAMESPACE, type Element, type Markup } from './markup'
 import { asVariable, rewritten } from './paint'
-import { edited, type Edit } from './passage'
+import { edited, type Edit, type Span } from './passage'
 import type { Addition, Ink, Reading } from './reading'
 
 const addition = ({ element, property }: Addition, text: string): Edit => {
@@ -36,15 +36,43 @@ const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandPaint>):
   })
 }
 
-const editsFor = ({ inks, pictures }: Reading, colorOf: (ink: Ink) => Hex, addresses: ReadonlyMap<number, string>): Edit[] => {
-  const edits = [...addresses].flatMap(([place, text]) => (pictures[place]?.places ?? []).map(span => ({ ...span, text })))
-  for (const ink of inks) {
+/** A place of the source that is written otherwise: always, where an ink becomes another color, or where a picture is painted. */
+type Slot = Edit | Span & ({ ink: number, text: (hex: Hex) => string } | { picture: number })
+
+/** All places of a file that its inks and pictures are written in, and others besides, in the order of the source. */
+const slotsOf = ({ inks, pictures }: Reading, others: readonly Edit[]): Slot[] => {
+  const slots: Slot[] = pictures.flatMap(({ places }, picture) => places.map(span => ({ ...span, picture })))
+  inks.forEach(({ tokens, computed, additions }, ink) => {
+    for (const token of tokens) slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => rewritten(token, hex) })
+    for (const token of computed) slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => rewritten(token, hex) })
+    for (const each of additions) slots.push({ ...addition(each, ''), ink, text: hex => addition(each, hex).text })
+  })
+  for (const edit of others) slots.push(edit)
+  return slots.sort((one, other) => one.start - other.start || one.end - other.end)
+}
+
+/** The source with its slots filled, in one pass. What does not change stays letter for letter. */
+const filled = ({ markup: { source }, inks }: Reading, slots: readonly Slot[], colorOf: (ink: Ink) => Hex, pictures: ReadonlyMap<number, string>): string => {
+  const colors = inks.map(ink => {
     const hex = colorOf(ink)
-    if (hex === ink.hex) continue
-    for (const tokens of [ink.tokens, ink.computed]) for (const token of tokens) edits.push({ ...token.place, text: rewritten(token, hex) })
-    for (const each of ink.additions) edits.push(addition(each, hex))
+    return hex === ink.hex ? null : hex
+  })
+  const out: string[] = []
+  let at = 0
+  for (const slot of slots) {
+    let text: string | null | undefined
+    if ('picture' in slot) text = pictures.get(slot.picture)
+    else if ('ink' in slot) {
+      const hex = colors[slot.ink]
+      text = hex && slot.text(hex)
+    } else text = slot.text
+    if (text === undefined || text === null) continue
+    if (slot.start > at) out.push(source.slice(at, slot.start))
+    out.push(text)
+    at = slot.end
   }
-  return edits
+  out.push(source.slice(at))
+  return out.join('')
 }
 
 /** The namespaces a root lacks, which a strict renderer asks for. */
@@ -65,7 +93,7 @@ const UNPAINTED: ReadonlyMap<number, string> = new Map()
  * gets its new address. Where nothing changes, the source comes back letter for letter.
  */
 export const writeSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED, pictures = UNPAINTED): string =>
-  edited(reading.markup.source, [...editsFor(reading, colorOf, pictures), ...handEdits(reading, byHand)])
+  filled(reading, slotsOf(reading, handEdits(reading, byHand)), colorOf, pictures)
 
 /** A declaration that says no more than how the bytes were encoded, and in old files says it wrongly. */
 const declarationEdit = ({ source }: Markup): Edit[] => {
@@ -73,9 +101,17 @@ const declarationEdit = ({ source }: Markup): Edit[] => {
   return end ? [{ start: 0, end, text: '' }] : []
 }
 
-/** The SVG with other colors for a strict renderer: with the namespaces it lacks, and without the XML declaration. Not for hand-over. */
-export const renderableSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED, pictures = UNPAINTED): string =>
-  edited(reading.markup.source, [...declarationEdit(reading.markup), namespaceEdit(reading.markup), ...editsFor(reading, colorOf, pictures), ...handEdits(reading, byHand)])
+/**
+ * The SVG for a strict renderer, in colors asked for one after the other: with the namespaces it lacks, and without the XML declaration.
+ * Not for hand-over.
+ */
+export const rendering = (reading: Reading, byHand = UNTOUCHED): ((colorOf: (ink: Ink) => Hex, pictures?: ReadonlyMap<number, string>) => string) => {
+  const slots = slotsOf(reading, [...declarationEdit(reading.markup), namespaceEdit(reading.markup), ...handEdits(reading, byHand)])
+  return (colorOf, pictures = UNPAINTED) => filled(reading, slots, colorOf, pictures)
+}
+
+/** The same in one color for each ink. */
+export const renderableSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED, pictures = UNPAINTED): string => rendering(reading, byHand)(colorOf, pictures)
 
 /** The name of the CSS variable that holds an ink on the screen, by its place among the inks. */
 export const variableOf = (place: number): string => `--ink-${place}`
