@@ -40,8 +40,8 @@ interface Opened extends ReadWithPictures { bytes: Uint8Array, file: Decoded, re
 const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
   const bytes = await readFile(path)
   const file = decoded(bytes)
-  const { source, removed } = cleanSvg(file.text)
-  return { bytes, file, removed, ...await readWithPictures(source, also) }
+  const { markup, removed } = cleanSvg(file.text)
+  return { bytes, file, removed, ...await readWithPictures(markup, also) }
 }
 
 const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> => measuredInks(reading, renderSvg, MEASURED, painter({ longest: MEASURED, plain: true }))

@@ -1,5 +1,6 @@
 import { addressed, embeddedBytes, mixtureOf, paintedPictures, withPictures, type PicturePainter } from '../core/artwork/embedded'
 import { readSvg } from '../core/artwork/read'
+import type { Markup } from '../core/artwork/markup'
 import type { Also, Reading } from '../core/artwork/reading'
 import { Unreadable } from '../core/artwork/unreadable'
 import type { Picture } from '../core/extract/picture'
@@ -47,7 +48,7 @@ const painterOf = (reading: Reading, pictures: ReadonlyArray<Picture | null>, ta
 }
 
 /** Reads a clean SVG, and where that is asked for, the pictures within it. `inks` are those of each picture where they are known. Throws Unreadable for what is no SVG. */
-export const readWithPictures = async (source: string, also: readonly Also[], inks?: readonly string[][]): Promise<ReadWithPictures> => {
+export const readWithPictures = async (source: string | Markup, also: readonly Also[], inks?: readonly string[][]): Promise<ReadWithPictures> => {
   const plain = readSvg(source, also)
   const pictures = also.includes('pictures') ? await decodedPictures(plain) : []
   const reading = pictures.length ? withPictures(plain, inks ?? pictures.map(picture => picture ? rasterInks(picture) : [])) : plain

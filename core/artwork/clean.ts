@@ -7,8 +7,8 @@ import { readDeclarations } from './stylesheet'
 /** Something taken out of a file: what it was, in plain words, and the line it stood on. */
 export interface Removal { what: string, line: number }
 
-/** A file that is safe to keep and to show, and what had to go. */
-export interface Cleaned { source: string, removed: Removal[] }
+/** A file that is safe to keep and to show, taken apart, and what had to go. */
+export interface Cleaned { source: string, markup: Markup, removed: Removal[] }
 
 const ACTIVE: Readonly<Record<string, string>> = {
   script: 'a script', foreignobject: 'a foreign object', handler: 'a script', listener: 'a script',
@@ -28,6 +28,24 @@ const activity = (element: Element): string | null => {
   if (element.namespace === XHTML_NAMESPACE) return `a web page element <${element.name}>`
   const target = ANIMATIONS.has(name) ? attributeOf(element, 'attributeName')?.trim().toLowerCase() : undefined
   return target && (/^on/.test(target) || target.endsWith('href')) ? 'an animated link or handler' : null
+}
+
+/** Functions that may fetch something; quick to look for where most attributes have none. */
+const MAY_FETCH = /url|src|image|element|cross-fade|expression/i
+
+type Kind = 'handler' | 'base' | 'link' | 'style' | 'namespace' | 'plain'
+
+const kinds = new Map<string, Kind>()
+const MOST_KINDS = 1000
+
+/** What an attribute can do, by its name. */
+const kindOf = (name: string): Kind => {
+  let kind = kinds.get(name)
+  if (kind) return kind
+  const local = name.slice(name.indexOf(':') + 1).toLowerCase()
+  kind = /^on/.test(local) ? 'handler' : name.toLowerCase() === 'xml:base' ? 'base' : local === 'href' ? 'link' : local === 'style' ? 'style' : name.startsWith('xmlns') ? 'namespace' : 'plain'
+  if (kinds.size < MOST_KINDS) kinds.set(name, kind)
+  return kind
 }
 
 class Cleaning {
@@ -59,19 +77,17 @@ class Cleaning {
   }
 
   private attribute(element: Element, said: Attribute): void {
-    const { name, start, end } = said
-    const local = name.slice(name.indexOf(':') + 1).toLowerCase()
-    const whole = { start: this.backOverSpace(start), end }
-    if (/^on/.test(local)) this.take(whole, `an event handler “${brief(name)}”`)
-    else if (name.toLowerCase() === 'xml:base') this.take(whole, 'a base address')
-    else if (element.namespace === SVG_NAMESPACE && local === 'href' && !this.staysInside(element, said.value.text))
-      this.take(whole, `a link to ${brief(said.value.text.trim())}`)
-    else if (local === 'style') this.style(said.value, whole)
-    else if (!name.startsWith('xmlns')) {
-      const { text } = said.value
-      const outside = outsideReference(text.includes('url') || text.includes('\\') ? text : '')
-      if (outside !== null) this.take(whole, `a reference to ${brief(outside)}`)
+    const { name, text } = said
+    switch (kindOf(name)) {
+      case 'handler': return this.take(this.whole(said), `an event handler “${brief(name)}”`)
+      case 'base': return this.take(this.whole(said), 'a base address')
+      case 'style': return this.style(said.value, this.whole(said))
+      case 'namespace': return
+      case 'link':
+        if (element.namespace === SVG_NAMESPACE && !this.staysInside(element, text)) return this.take(this.whole(said), `a link to ${brief(text.trim())}`)
     }
+    const outside = text.includes('\\') || (text.includes('(') && MAY_FETCH.test(text)) ? outsideReference(text) : null
+    if (outside !== null) this.take(this.whole(said), `a reference to ${brief(outside)}`)
   }
 
   /** A picture may bring its pixels along; everything else may only point within the file. */
@@ -80,9 +96,10 @@ class Cleaning {
     return !/^\s*data:/i.test(target) || local === 'image' || local === 'feImage'
   }
 
-  private backOverSpace(at: number): number {
-    while (/\s/.test(this.markup.source[at - 1] ?? '')) at--
-    return at
+  /** An attribute with the space before it. */
+  private whole({ start, end }: Attribute): Span {
+    while (/\s/.test(this.markup.source[start - 1] ?? '')) start--
+    return { start, end }
   }
 
   private style(passage: Passage, whole: Span): void {
@@ -133,7 +150,9 @@ class Cleaning {
  * it came; a clean file comes back unchanged. Throws Unreadable for what cannot be read at all.
  */
 export const cleanSvg = (source: string): Cleaned => {
-  const cleaning = new Cleaning(readMarkup(source))
+  const markup = readMarkup(source)
+  const cleaning = new Cleaning(markup)
   cleaning.run()
-  return { source: edited(source, cleaning.edits), removed: cleaning.removed.sort((one, other) => one.line - other.line) }
+  const clean = edited(source, cleaning.edits)
+  return { source: clean, markup: clean === source ? markup : readMarkup(clean), removed: cleaning.removed.sort((one, other) => one.line - other.line) }
 }

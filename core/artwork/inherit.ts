@@ -24,6 +24,12 @@ export const lookUp = (paint: Paint, variables: Variables, hops = 0): Paint | nu
   return value && lookUp(value, found.at, hops + 1)
 }
 
+/** What an element has of what it says itself and what reaches it. */
+const reach = (own: Paint | undefined, outer: Paint, variables: Variables): Paint => {
+  const paint = own?.kind === 'variable' ? lookUp(own, variables) : own
+  return !paint || paint.kind === 'inherit' ? outer : paint
+}
+
 /** What is inherited from element to element. */
 export class Inheritance {
   private readonly inheritedBy = new Map<Element, Inherited>()
@@ -36,12 +42,8 @@ export class Inheritance {
     const { fill, stroke, color, variables: said } = this.declared(element)
     if (!fill && !stroke && !color && !said) return inherited
     const variables = said ? this.variablesWithin(said, inherited.variables) : inherited.variables
-    const reach = (own: Paint | undefined, outer: Paint): Paint => {
-      const paint = own?.kind === 'variable' ? lookUp(own, variables) : own
-      return !paint || paint.kind === 'inherit' ? outer : paint
-    }
-    const ownColor = color?.kind === 'current' ? inherited.color : reach(color, inherited.color)
-    return { fill: reach(fill, inherited.fill), stroke: reach(stroke, inherited.stroke), color: ownColor.kind === 'current' ? inherited.color : ownColor, variables }
+    const ownColor = color?.kind === 'current' ? inherited.color : reach(color, inherited.color, variables)
+    return { fill: reach(fill, inherited.fill, variables), stroke: reach(stroke, inherited.stroke, variables), color: ownColor.kind === 'current' ? inherited.color : ownColor, variables }
   }
 
   /** What reaches an element where it stands in the file. */

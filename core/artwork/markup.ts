@@ -11,15 +11,21 @@ export class Attribute implements Span {
   private passage: Passage | null = null
 
   constructor(
-    private readonly source: string, readonly name: string, readonly start: number, readonly end: number, readonly inside: Span,
+    private readonly source: string, readonly name: string, readonly start: number, readonly end: number, private readonly from: number, private readonly to: number,
     resolved: Passage | null,
   ) {
     this.passage = resolved
   }
 
+  /** Where the value stands. */
+  get inside(): Span { return { start: this.from, end: this.to } }
+
+  /** The value as it reads, as text alone. */
+  get text(): string { return this.passage ? this.passage.text : this.source.slice(this.from, this.to) }
+
   /** The value as it reads. Made when first asked for: most attributes never are. */
   get value(): Passage {
-    return this.passage ??= verbatim(this.source, this.inside.start, this.inside.end)
+    return this.passage ??= verbatim(this.source, this.from, this.to)
   }
 }
 
@@ -53,18 +59,23 @@ export interface Markup {
   unbound: Set<string>
 }
 
-/** The value of an attribute by its name without prefix, as it reads. */
-export const attributeOf = (element: Element, name: string): string | undefined => {
-  for (const attribute of element.attributes) if (attribute.name === name) return attribute.value.text
+const firstOf = (element: Element, name: string): Attribute | undefined => {
+  for (const attribute of element.attributes) if (attribute.name === name) return attribute
   return undefined
 }
 
+/** The value of an attribute by its name without prefix, as it reads. */
+export const attributeOf = (element: Element, name: string): string | undefined => firstOf(element, name)?.text
+
 /** What an element's `href`, with or without the old prefix, points to. */
 export const hrefOf = (element: Element): string | undefined =>
-  attributeOf(element, 'href') ?? element.attributes.find(({ name }) => name.endsWith(':href'))?.value.text
+  attributeOf(element, 'href') ?? element.attributes.find(({ name }) => name.endsWith(':href'))?.text
 
 const localName = (name: string): string => name.slice(name.indexOf(':') + 1)
-const prefixOf = (name: string): string => name.slice(0, Math.max(0, name.indexOf(':')))
+const prefixOf = (name: string): string => {
+  const colon = name.indexOf(':')
+  return colon > 0 ? name.slice(0, colon) : ''
+}
 
 type Scope = ReadonlyMap<string, string>
 
@@ -82,6 +93,10 @@ const scopeWithin = (outer: Scope, attributes: readonly Attribute[]): Scope => {
 /** A root without namespace is taken as SVG, and so are its like within it: every fifth old file lacks it. */
 const BUILT_IN: Scope = new Map([['', SVG_NAMESPACE], ['svg', SVG_NAMESPACE], ['xml', 'http://www.w3.org/XML/1998/namespace']])
 
+/** What elements have that hold nothing, as most do. */
+const NONE: Element[] = []
+const NOTHING_SAID: Passage[] = []
+
 /**
  * Takes an SVG file apart. Throws Unreadable, in a plain sentence, for what is not SVG, what is not well-formed
  * XML, what ends in the middle, and entities that reach outside or expand without end.
@@ -92,10 +107,10 @@ export const readMarkup = (source: string): Markup => {
   const elements: Element[] = []
   const instructions: Span[] = []
   const unbound = new Set<string>()
-  const open: Array<{ element: Element, scope: Scope }> = []
+  const open: Element[] = []
+  const scopes: Scope[] = []
   let current: Element | null = null
-  let attributeName: Span = { start: 0, end: 0 }
-  let attributeInside: Span = { start: 0, end: 0 }
+  let [nameStart, nameEnd, insideStart, insideEnd] = [0, 0, 0, 0]
   let roots = 0
   const wrong = (what: string, at: number): never => {
     throw new Unreadable(`The file is not well-formed: ${what} on line ${lineOf(source, at)}.`)
@@ -103,13 +118,14 @@ export const readMarkup = (source: string): Markup => {
 
   const close = (end: number): void => {
     const top = open.pop()
-    if (top) top.element.end = end
+    scopes.pop()
+    if (top) top.end = end
   }
 
   const enter = (element: Element): void => {
     const parent = open.at(-1)
     if (!parent && ++roots > 1) wrong('there is a second root element', element.start)
-    const scope = scopeWithin(parent?.scope ?? BUILT_IN, element.attributes)
+    const scope = scopeWithin(scopes.at(-1) ?? BUILT_IN, element.attributes)
     const prefix = prefixOf(element.name)
     const namespace = scope.get(prefix)
     if (namespace === undefined) unbound.add(prefix)
@@ -117,20 +133,22 @@ export const readMarkup = (source: string): Markup => {
     for (const { name, start } of element.attributes) {
       const own = prefixOf(name)
       if (own && own !== 'xmlns' && !scope.has(own)) unbound.add(own)
-      if (element.attributes.find(attribute => attribute.name === name)?.start !== start)
+      if (firstOf(element, name)?.start !== start)
         wrong(`<${element.name}> says “${name}” twice`, start)
     }
-    parent?.element.children.push(element)
-    open.push({ element, scope })
+    if (parent?.children === NONE) parent.children = [element]
+    else parent?.children.push(element)
+    open.push(element)
+    scopes.push(scope)
   }
 
   const content = (start: number, end: number, marked: boolean): void => {
-    const element = open.at(-1)?.element
+    const element = open.at(-1)
     if (!element) return
     const reads = element.local === 'style' || element.local === 'script'
     if (!reads && element.lettered && marked) return
     const passage = marked ? verbatim(source, start, end) : read({ start, end })
-    if (reads) element.content.push(passage)
+    if (reads) element.content = [...element.content, passage]
     else if (!element.lettered && /\S/.test(passage.text)) element.lettered = true
   }
 
@@ -145,30 +163,33 @@ export const readMarkup = (source: string): Markup => {
     onopentagname(start, end) {
       const name = source.slice(start, end)
       current = {
-        index: elements.length, name, local: localName(name), namespace: '', parent: open.at(-1)?.element ?? null, children: [],
-        attributes: [], start: start - 1, end: -1, nameEnd: end, content: [], lettered: false,
+        index: elements.length, name, local: localName(name), namespace: '', parent: open.at(-1) ?? null, children: NONE,
+        attributes: [], start: start - 1, end: -1, nameEnd: end, content: NOTHING_SAID, lettered: false,
       }
       elements.push(current)
     },
     onattribname(start, end) {
-      attributeName = { start, end }
-      attributeInside = { start: end, end }
+      nameStart = start
+      nameEnd = insideStart = insideEnd = end
     },
-    onattribdata(start, end) { attributeInside = { start, end } },
+    onattribdata(start, end) {
+      insideStart = start
+      insideEnd = end
+    },
     onattribend(quote, end) {
       if (quote < 2) wrong('an attribute has no quotes', end)
-      const inside = attributeInside.end > attributeInside.start && attributeInside.start > attributeName.end ? attributeInside : { start: end, end }
-      const raw = source.slice(inside.start, inside.end)
-      if (raw.includes('<')) wrong('an attribute holds a “<”', inside.start)
-      const name = source.slice(attributeName.start, attributeName.end)
-      current?.attributes.push(new Attribute(source, name, attributeName.start, end, inside, raw.includes('&') ? read(inside) : null))
+      const isThere = insideEnd > insideStart && insideStart > nameEnd
+      const [from, to] = isThere ? [insideStart, insideEnd] : [end, end]
+      const raw = source.slice(from, to)
+      if (raw.includes('<')) wrong('an attribute holds a “<”', from)
+      current?.attributes.push(new Attribute(source, source.slice(nameStart, nameEnd), nameStart, end, from, to, raw.includes('&') ? read({ start: from, end: to }) : null))
     },
     onattribentity() {},
     onopentagend(end) { finishTag(end + 1, false) },
     onselfclosingtag(end) { finishTag(end + 1, true) },
     onclosetag(start, end) {
       const name = source.slice(start, end)
-      const top = open.at(-1)?.element
+      const top = open.at(-1)
       if (top?.name !== name) wrong(top ? `</${name}> closes a <${top.name}>` : `</${name}> closes nothing`, start)
       close(source.indexOf('>', end) + 1)
     },
@@ -186,7 +207,7 @@ export const readMarkup = (source: string): Markup => {
   const root = elements[0]
   if (!root || root.local !== 'svg' || root.namespace !== SVG_NAMESPACE)
     throw new Unreadable(root ? `The file is not an SVG: its root is <${root.name}>.` : 'The file is not an SVG: it holds no elements.')
-  const unclosed = open.at(-1)?.element ?? current
+  const unclosed = open.at(-1) ?? current
   if (unclosed)
     throw new Unreadable(`The file ends in the middle: the <${(unclosed as Element).name}> of line ${lineOf(source, (unclosed as Element).start)} is never closed.`)
   return { source, root, elements, instructions, doctype, unbound }

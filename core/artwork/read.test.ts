@@ -181,7 +181,7 @@ describe('the demo artwork', () => {
   const files = readdirSync(folder).filter(name => name.endsWith('.svg')).map(name => [name, readFileSync(new URL(name, folder), 'utf8')] as const)
 
   it.each(files)('%s is clean, and an identity remap is byte-identical', (_name, source) => {
-    expect(cleanSvg(source)).toEqual({ source, removed: [] })
+    expect(cleanSvg(source)).toMatchObject({ source, removed: [] })
     expect(remapped(source, {})).toBe(source)
   })
   it.each(files)('%s: a swap and its inverse restore every byte', (_name, source) => {

@@ -18,6 +18,7 @@ const GROUPS = new Set(['svg', 'g', 'a', 'switch', 'text', 'tspan', 'textPath'])
 const MEASURING = new Set(['mask', 'clipPath'])
 const FLOODS = new Set(['feFlood', 'feDropShadow'])
 const LIGHTS = new Set(['feDiffuseLighting', 'feSpecularLighting'])
+const MARKERS = ['marker', 'marker-start', 'marker-mid', 'marker-end'] as const
 const ANIMATIONS = new Set(['animate', 'set', 'animateColor'])
 const ANIMATED = ['values', 'from', 'to', 'by'] as const
 const DEEPEST = 200
@@ -27,7 +28,7 @@ const MOST_NOTES = 20
 const brief = (text: string): string => text.length > 60 ? `${text.slice(0, 57)}…` : text
 
 /** The target of `url(#id)`. */
-const urlTarget = (value: string | undefined): string | null => /url\(\s*["']?#([^"')\s]+)/.exec(value ?? '')?.[1] ?? null
+const urlTarget = (value: string): string | null => /url\(\s*["']?#([^"')\s]+)/.exec(value)?.[1] ?? null
 
 /**
  * Follows the paint of a file as a renderer does: from the root through groups and uses to shapes, from their
@@ -172,12 +173,15 @@ class PaintWalk {
 
   private references(element: Element): void {
     const said = this.declared(element)
-    const filter = this.byId.get(urlTarget(said.filter) ?? '')
-    if (filter?.local === 'filter' && !this.visited.has(filter)) {
-      this.visited.add(filter)
-      this.filter(filter)
+    if (said.filter !== undefined) {
+      const filter = this.byId.get(urlTarget(said.filter) ?? '')
+      if (filter?.local === 'filter' && !this.visited.has(filter)) {
+        this.visited.add(filter)
+        this.filter(filter)
+      }
     }
-    for (const property of ['marker', 'marker-start', 'marker-mid', 'marker-end'] as const) {
+    for (const property of MARKERS) {
+      if (said[property] === undefined) continue
       const marker = this.byId.get(urlTarget(said[property]) ?? '')
       if (marker?.local === 'marker') this.content(marker)
     }
@@ -245,11 +249,11 @@ const said = (paint: Paint): string =>
   paint.kind === 'color' ? String(paint.token.place.start) : paint.kind === 'server' ? paint.id : paint.kind
 
 /**
- * Reads an SVG, already clean, into its inks; with computed colors where that is asked for. Pictures within the file are named, and
+ * Reads an SVG, already clean, as text or taken apart, into its inks; with computed colors where that is asked for. Pictures within the file are named, and
  * have no inks until they are taken apart (`withPictures`). Throws Unreadable, in a plain sentence, for what is not a well-formed SVG.
  */
-export const readSvg = (source: string, also: readonly Also[] = []): Reading => {
-  const markup = readMarkup(source)
+export const readSvg = (source: string | Markup, also: readonly Also[] = []): Reading => {
+  const markup = typeof source === 'string' ? readMarkup(source) : source
   const walk = new PaintWalk(markup)
   walk.run()
   for (const property of ['fill', 'color'] as const) {

@@ -5,6 +5,7 @@ import { decoded, encoded, type Decoded } from '../../core/artwork/encoding'
 import { isFaithful } from '../../core/artwork/area'
 import { isCrowded, packInkMap } from '../../core/artwork/inkmap'
 import { measuredInks } from '../../core/artwork/inks'
+import { readMarkup } from '../../core/artwork/markup'
 import type { Also } from '../../core/artwork/reading'
 import { sizeOf } from '../../core/artwork/size'
 import type { ArtworkFile } from '../../core/project/schema'
@@ -26,8 +27,8 @@ export const hashOf = (source: Uint8Array, also: readonly Also[]): string => {
   return (also.length ? hash.update(`\0${[...also].sort().join()}`) : hash).digest('hex')
 }
 
-const received = async ({ text, encoding }: Decoded, { name, removed }: Pick<ArtworkFile, 'name' | 'removed'>, also: readonly Also[]): Promise<Received> => {
-  const { reading, painter } = await readWithPictures(text, also)
+const received = async ({ text, encoding }: Decoded, { name, removed }: Pick<ArtworkFile, 'name' | 'removed'>, also: readonly Also[], markup = readMarkup(text)): Promise<Received> => {
+  const { reading, painter } = await readWithPictures(markup, also)
   const source = encoded({ text, encoding })
   const { inks, map } = await measuredInks(reading, renderSvg, MAPPED, painter({ longest: MAPPED, plain: true }))
   const file: ArtworkFile = {
@@ -45,8 +46,8 @@ const received = async ({ text, encoding }: Decoded, { name, removed }: Pick<Art
  */
 export const receiveSvg = (fileName: string, bytes: Uint8Array): Promise<Received> => {
   const { text, encoding } = decoded(bytes)
-  const { source, removed } = cleanSvg(text)
-  return received({ text: source, encoding }, { name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), removed }, [])
+  const { source, markup, removed } = cleanSvg(text)
+  return received({ text: source, encoding }, { name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), removed }, [], markup)
 }
 
 /** Reads a kept SVG file again, with what is recolored besides the colors on the page. It is kept beside what it was, under a hash of its own. */
