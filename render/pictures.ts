@@ -42,9 +42,10 @@ export const workingPicture = async (bytes: Uint8Array, info: PictureInfo): Prom
   return { width, height, data }
 }
 
-/** A picture decoded in its own size. */
-export const plainPicture = async (bytes: Uint8Array): Promise<Picture> => {
-  const { data, info: { width, height } } = await opened(bytes).autoOrient().toColorspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true }).catch(broken)
+/** A picture decoded in its own size, or reduced to so many pixels on its longer side. */
+export const plainPicture = async (bytes: Uint8Array, longest?: number): Promise<Picture> => {
+  const sized = longest === undefined ? opened(bytes).autoOrient() : opened(bytes).autoOrient().resize({ width: longest, height: longest, fit: 'inside', withoutEnlargement: true })
+  const { data, info: { width, height } } = await sized.toColorspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true }).catch(broken)
   return { width, height, data }
 }
 

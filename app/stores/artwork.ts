@@ -2,12 +2,13 @@ import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { isCrowded, unpackInkMap, usesOf, type InkMap } from '../../core/artwork/inkmap'
 import type { Also } from '../../core/artwork/reading'
+import type { Region } from '../../core/extract/picture'
 import type { ByHand } from '../../core/project/colors'
 import type { ArtworkFile } from '../../core/project/schema'
 import type { Row } from '../../core/raster/paint'
 import type { AreaPaint } from '../../core/remap/areas'
 import type { ArtworkDesk, ScreenArtwork } from '../workers/artwork.worker'
-import type { RasterArtwork, RasterDesk } from '../workers/raster.worker'
+import type { PaintedPart, RasterArtwork, RasterDesk } from '../workers/raster.worker'
 
 /** From so many painted shapes on, a change of colors takes the browser longer than a frame. */
 const MANY = 300
@@ -25,8 +26,14 @@ const artworkDesk = (): Remote<ArtworkDesk> =>
 
 let pictures: Remote<RasterDesk> | undefined
 
-const rasterDesk = (): Remote<RasterDesk> =>
-  pictures ??= wrap<RasterDesk>(new Worker(new URL('../workers/raster.worker.ts', import.meta.url), { type: 'module' }))
+const newRasterDesk = (): Remote<RasterDesk> => wrap<RasterDesk>(new Worker(new URL('../workers/raster.worker.ts', import.meta.url), { type: 'module' }))
+
+const rasterDesk = (): Remote<RasterDesk> => pictures ??= newRasterDesk()
+
+let fullSize: Remote<RasterDesk> | undefined
+
+/** A second worker for pictures in their own size, so that what is on the stage never waits for them. */
+const fullSizeDesk = (): Remote<RasterDesk> => fullSize ??= newRasterDesk()
 
 /** Work on a file that is done once; where it fails, it is tried again when next asked for. */
 const once = (underway: Map<string, Promise<void>>, hash: string, work: (hash: string) => Promise<void>): Promise<void> => {
@@ -126,12 +133,31 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** The pictures within a drawing that change in other colors, as PNG, by their place among them. */
   const paintPictures = (hash: string, colors: ReadonlyMap<string, string>): Promise<Map<number, Uint8Array>> => artworkDesk().pictures(hash, colors)
 
+  const becoming = (hash: string, colors: ReadonlyMap<string, string>): string[] => (screens.value.get(hash)?.inks ?? []).map(ink => colors.get(ink) ?? ink)
+  const plain = (areas: readonly AreaPaint[]): AreaPaint[] => structuredClone(toRaw(areas)) as AreaPaint[]
+
+  let inHand: Promise<unknown> = Promise.resolve()
+  /** Does something with a picture that is taken apart in its own size first, one after the other. `seen` hears which part of that is done. */
+  const inFullSize = <Result>(hash: string, seen: (part: number) => void, work: () => Promise<Result>): Promise<Result> => {
+    const next = inHand.catch(() => null).then(async () => {
+      if (!await fullSizeDesk().has(hash)) await fullSizeDesk().take(hash, await server.source(hash), [...screens.value.get(hash)?.inks ?? []], proxy(seen))
+      return work()
+    })
+    inHand = next
+    return next
+  }
+
+  /** A part of a picture in other colors, with its touch-ups, in its own size, or reduced to so many pixels on its longer side. */
+  const paintPart = async (hash: string, colors: ReadonlyMap<string, string>, areas: readonly AreaPaint[], part: Region, longest: number, seen: (part: number) => void): Promise<PaintedPart> => {
+    await open(hash)
+    return inFullSize(hash, seen, () => fullSizeDesk().part(hash, becoming(hash, colors), plain(areas), part, longest))
+  }
+
   /** The bytes of an artwork in other colors, with its touch-ups: SVG, or PNG in full size. `seen` hears which part of a picture is done. */
   const write = async (hash: string, colors: ReadonlyMap<string, string>, { shapes, areas }: ByHand, seen: (part: number) => void = () => undefined): Promise<Uint8Array> => {
     await open(hash)
-    const inks = screens.value.get(hash)?.inks ?? []
     if (files.value.get(hash)?.kind !== 'raster') return artworkDesk().write(hash, colors, shapes)
-    return rasterDesk().write(await server.source(hash), [...inks], inks.map(ink => colors.get(ink) ?? ink), structuredClone(toRaw(areas)) as AreaPaint[], proxy(seen))
+    return inFullSize(hash, seen, () => fullSizeDesk().write(hash, becoming(hash, colors), plain(areas)))
   }
 
   /** An archive of files, by their names. */
@@ -143,5 +169,5 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return file?.kind === 'svg' && isCrowded(file.inks)
   }
 
-  return { files, screens, maps, proofs, rasters, unmixing, isCrowded: isCrowdedFile, open, openRaster, paintRaster, paintPictures, add, readAgain, write, pack }
+  return { files, screens, maps, proofs, rasters, unmixing, isCrowded: isCrowdedFile, open, openRaster, paintRaster, paintPart, paintPictures, add, readAgain, write, pack }
 })

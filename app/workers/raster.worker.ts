@@ -1,9 +1,11 @@
 import { expose, transfer } from 'comlink'
-import { foundArea } from '../../core/raster/area'
+import type { Region } from '../../core/extract/picture'
+import { cropOf, cropped, croppedBytes } from '../../core/raster/crop'
 import { paintRaster, type Row } from '../../core/raster/paint'
 import { reducedPicture } from '../../core/raster/reduce'
 import { unmixed, type Unmixed } from '../../core/raster/unmix'
-import { areaRows, regionsOf, type AreaPaint } from '../../core/remap/areas'
+import { rowsWithin, type AreaPaint } from '../../core/remap/areas'
+import { areaIn } from '../raster/areas'
 import { pictureOf, pngOf } from './png'
 
 /** The longer side, in pixels, of what the stage shows, and of what proofs are painted from. */
@@ -12,10 +14,27 @@ const SIZES = { stage: 1280, proof: 168 } as const
 /** A picture taken apart for the stage and for proofs. */
 export interface RasterArtwork { inks: string[], stage: Unmixed, proof: Unmixed }
 
+/** A painted part of a picture: its pixels, and which part it is. */
+export interface PaintedPart { width: number, height: number, data: Uint8ClampedArray<ArrayBuffer>, region: Region }
+
 const stages = new Map<string, { taken: Unmixed, inks: string[] }>()
 
 const copied = ({ picture, places, weights }: Unmixed): Unmixed => ({ picture: { ...picture, data: picture.data.slice() }, places: places.slice(), weights: weights.slice() })
 const buffersOf = ({ picture, places, weights }: Unmixed): ArrayBuffer[] => [picture.data.buffer, places.buffer, weights.buffer] as ArrayBuffer[]
+
+/** The picture that is taken apart in its own size. */
+let full: { hash: string, taken: Unmixed, inks: string[] } | null = null
+
+const fullOf = (hash: string) => {
+  if (full?.hash !== hash) throw new Error('This picture has not been taken apart in its own size.')
+  return full
+}
+
+/** What the picture in its own size becomes: its rows of colors, and where each holds. */
+const inColors = (hash: string, colors: string[], areas: AreaPaint[]) => {
+  const { taken, inks } = fullOf(hash)
+  return { taken, inks, ...rowsWithin(taken, inks, colors, areas, areaIn) }
+}
 
 const desk = {
   /** Takes a picture apart into its inks, at the sizes the screen needs. `seen` hears which part is done. */
@@ -36,15 +55,31 @@ const desk = {
     paintRaster(open.taken, open.inks, rows, regions, out)
     return transfer(out, [out.buffer])
   },
-  /** A picture in its own size in other colors, as PNG. `seen` hears which part is done, and may throw to stop it. */
-  write(png: Uint8Array, inks: string[], colors: string[], areas: AreaPaint[], seen: (part: number) => void): Uint8Array {
-    const picture = pictureOf(png)
-    const taken = unmixed(picture, inks, part => seen(part * 0.7))
-    const found = areas.map(paint => ({ paint, found: foundArea(taken, inks, paint.area) }))
-    const out = new Uint8Array(picture.data.length)
-    paintRaster(taken, inks, areaRows(inks, colors, found), regionsOf(picture.width * picture.height, found.map(each => each.found)), out)
-    seen(0.85)
-    const bytes = pngOf({ ...picture, data: out })
+  /** Takes a picture apart in its own size, and keeps it until another is. `seen` hears which part is done. */
+  take(hash: string, png: Uint8Array, inks: string[], seen: (part: number) => void): void {
+    full = null
+    full = { hash, taken: unmixed(pictureOf(png), inks, seen), inks }
+  },
+  /** Whether a picture is taken apart in its own size. */
+  has(hash: string): boolean { return full?.hash === hash },
+  /** A part of that picture in other colors, its longer side at most `longest` pixels, and which part it is. */
+  part(hash: string, colors: string[], areas: AreaPaint[], wanted: Region, longest: number): PaintedPart {
+    const { taken, inks, rows, regions } = inColors(hash, colors, areas)
+    const { width, height } = taken.picture
+    const crop = cropOf(taken.picture, wanted)
+    const piece = cropped(taken, crop)
+    const out = new Uint8Array(piece.picture.data.length)
+    paintRaster(piece, inks, rows, regions && croppedBytes(regions, width, 1, crop), out)
+    const picture = reducedPicture({ ...piece.picture, data: out }, longest)
+    const data = new Uint8ClampedArray(picture.data.buffer as ArrayBuffer, picture.data.byteOffset, picture.data.byteLength)
+    return transfer({ width: picture.width, height: picture.height, data, region: { x: crop.left / width, y: crop.top / height, width: crop.width / width, height: crop.height / height } }, [data.buffer])
+  },
+  /** That picture in other colors, as PNG. */
+  write(hash: string, colors: string[], areas: AreaPaint[]): Uint8Array {
+    const { taken, inks, rows, regions } = inColors(hash, colors, areas)
+    const out = new Uint8Array(taken.picture.data.length)
+    paintRaster(taken, inks, rows, regions, out)
+    const bytes = pngOf({ ...taken.picture, data: out })
     return transfer(bytes, [bytes.buffer as ArrayBuffer])
   },
 }

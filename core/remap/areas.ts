@@ -1,6 +1,7 @@
 import type { Hex } from '../color/convert'
-import type { Area, FoundArea } from '../raster/area'
+import { foundArea, type Area, type FoundArea } from '../raster/area'
 import type { Row } from '../raster/paint'
+import type { Unmixed } from '../raster/unmix'
 import { shaded } from './shading'
 
 /** What an area of a raster picture is painted with by hand: a color that its inks follow, and how opaque it is, in [0, 1]. */
@@ -26,4 +27,10 @@ export const regionsOf = (pixels: number, areas: ReadonlyArray<FoundArea | null>
   const regions = new Uint8Array(pixels)
   areas.forEach((found, i) => { found?.mask.forEach((within, p) => { if (within) regions[p] = i + 1 }) })
   return regions
+}
+
+/** What a picture becomes in other colors, with areas painted by hand: the rows of colors, and where each holds. `find` finds areas. */
+export const rowsWithin = (taken: Unmixed, inks: readonly Hex[], colors: readonly Hex[], areas: readonly AreaPaint[], find = foundArea): { rows: Row[], regions: Uint8Array | null } => {
+  const found = areas.map(paint => ({ paint, found: find(taken, inks, paint.area) }))
+  return { rows: areaRows(inks, colors, found), regions: regionsOf(taken.picture.width * taken.picture.height, found.map(each => each.found)) }
 }

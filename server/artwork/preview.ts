@@ -1,26 +1,28 @@
-import { gunzipSync } from 'node:zlib'
 import type { Sql } from 'postgres'
 import { decoded } from '../../core/artwork/encoding'
-import { paintInkMap, unpackInkMap } from '../../core/artwork/inkmap'
 import { renderableSvg } from '../../core/artwork/write'
 import type { Hex } from '../../core/color/convert'
 import { colorsOf, touchesOf } from '../../core/project/colors'
 import { unitedInks } from '../../core/project/create'
 import type { Artwork, Project } from '../../core/project/schema'
+import { paintRaster } from '../../core/raster/paint'
+import { unmixed } from '../../core/raster/unmix'
+import { rowsWithin, type AreaPaint } from '../../core/remap/areas'
 import { readWithPictures } from '../../render/embedded'
-import { plainPng } from '../../render/pictures'
-import { artworkMap, artworkSource, findArtwork } from '../db/artwork'
+import { plainPicture, plainPng } from '../../render/pictures'
+import { artworkSource, findArtwork } from '../db/artwork'
 
-/** The longer side, in pixels, of pictures within a previewed artwork. */
+/** The longer side, in pixels, of a previewed picture, or one within a previewed artwork. */
 const PREVIEWED = 360
 
-/** A raster artwork in other colors, painted small from its map, as an SVG that holds nothing but the picture. */
-const pictured = async ({ width, height }: Artwork, colors: ReadonlyMap<Hex, Hex>, packed: Uint8Array | null, inks: readonly Hex[]): Promise<string | null> => {
-  if (!packed) return null
-  const map = unpackInkMap(gunzipSync(packed))
-  const data = new Uint8ClampedArray(map.width * map.height * 4)
-  paintInkMap(map, inks.map(ink => colors.get(ink) ?? ink), data)
-  const png = (await plainPng({ width: map.width, height: map.height, data })).toString('base64')
+/** A raster artwork in other colors and with its touch-ups, small, as an SVG that holds nothing but the picture. */
+const pictured = async ({ width, height }: Artwork, inks: readonly Hex[], colors: ReadonlyMap<Hex, Hex>, areas: readonly AreaPaint[], source: Uint8Array): Promise<string> => {
+  const taken = unmixed(await plainPicture(source, PREVIEWED), inks)
+  const { picture } = taken
+  const { rows, regions } = rowsWithin(taken, inks, inks.map(ink => colors.get(ink) ?? ink), areas)
+  const data = new Uint8Array(picture.data.length)
+  paintRaster(taken, inks, rows, regions, data)
+  const png = (await plainPng({ ...picture, data })).toString('base64')
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image width="${width}" height="${height}" href="data:image/png;base64,${png}"/></svg>`
 }
 
@@ -30,11 +32,12 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
   if (!first) return null
   const files = await Promise.all(project.artwork.map(({ hash }) => findArtwork(sql, hash)))
   const colors = colorsOf(project, unitedInks(files.filter(file => file !== null)), first.id)
-  if (first.kind === 'raster') return pictured(first, colors, await artworkMap(sql, first.hash), files.find(file => file?.hash === first.hash)?.inks.map(({ hex }) => hex) ?? [])
   const source = await artworkSource(sql, first.hash)
   const file = files.find(each => each?.hash === first.hash)
   if (!source || !file) return null
+  const touches = touchesOf(project, first.id)
+  if (first.kind === 'raster') return pictured(first, file.inks.map(({ hex }) => hex), colors, touches.areas, source)
   const { reading, painter } = await readWithPictures(decoded(source).text, file.also, file.pictureInks)
   const colorOf = (hex: Hex): Hex => colors.get(hex) ?? hex
-  return renderableSvg(reading, ({ hex }) => colorOf(hex), touchesOf(project, first.id).shapes, await painter({ longest: PREVIEWED })(colorOf))
+  return renderableSvg(reading, ({ hex }) => colorOf(hex), touches.shapes, await painter({ longest: PREVIEWED })(colorOf))
 }

@@ -62,6 +62,46 @@ const withWebGL = (page: Page, there: boolean): Promise<unknown> => page.addInit
   } as typeof own
 }, there)
 
+test('zoomed in, a large picture is shown in its own size, in its colors and with its touch-ups; fitted, at the size of the stage', async ({ page }) => {
+  await newProject(page, 'Large picture')
+  await startFrom(page, 'Artwork')
+  await page.getByTestId('artwork-file').setInputFiles({ name: 'large.png', mimeType: 'image/png', buffer: await sharp(Buffer.from(art(2400))).png().toBuffer() })
+  await expect(canvas(page)).toBeVisible()
+  await page.keyboard.press('3')
+  await expect(page.getByTestId('ribbons')).toBeVisible()
+  await expect(page.getByTestId('detail')).toHaveCount(0)
+  const detail = page.getByTestId('detail')
+  const middle = (): Promise<string> => detail.evaluate(element => {
+    const { width, height } = element as HTMLCanvasElement
+    const [r, g, b] = (element as HTMLCanvasElement).getContext('2d')?.getImageData(width >> 1, height >> 1, 1, 1).data ?? [0, 0, 0]
+    return `#${[r, g, b].map(value => (value ?? 0).toString(16).padStart(2, '0')).join('')}`
+  })
+  await page.getByRole('button', { name: 'Zoom in' }).click({ clickCount: 8, delay: 30 })
+  await expect(detail).toBeVisible()
+  const before = await middle()
+  expect(apart(before, await colorAt(page, 0.5, 0.5))).toBeLessThan(2)
+  const [box, frame] = [await detail.boundingBox(), await page.getByTestId('picture').boundingBox()]
+  const pixels = await detail.evaluate(element => (element as HTMLCanvasElement).width)
+  expect((pixels / (box?.width ?? 1)) / (1280 / (frame?.width ?? 1))).toBeGreaterThan(1.5)
+
+  await page.getByRole('radio', { name: 'Touch-ups' }).click()
+  await page.getByTestId('stage').click({ position: { x: 360, y: 320 } })
+  await page.getByRole('list', { name: 'Swatches with their ladders' }).getByRole('button').last().click()
+  await page.mouse.move(360, 20)
+  await expect(page.getByTestId('touches')).toContainText('1 area')
+  await expect.poll(async () => await detail.count() ? middle() : '').not.toBe(before)
+  await hasColor(page, [0.5, 0.5], await middle())
+  const worn = await middle()
+  await page.getByRole('button', { name: 'Fit the artwork' }).click()
+  await expect(detail).toHaveCount(0)
+
+  await saved(page)
+  const home = await (await page.request.get(`/api/projects/${page.url().split('/')[4]}/preview`)).text()
+  const { data, info } = await sharp(Buffer.from(/base64,([^"]*)/.exec(home)?.[1] ?? '', 'base64')).raw().toBuffer({ resolveWithObject: true })
+  const at = ((info.height >> 1) * info.width + (info.width >> 1)) * info.channels
+  expect(apart(worn, `#${[...data.subarray(at, at + 3)].map(value => value.toString(16).padStart(2, '0')).join('')}`)).toBeLessThan(3)
+})
+
 test('a picture is remapped live, the same by the graphics card as by the worker; ribbons and spotlight work on it', async ({ page }) => {
   await withWebGL(page, true)
   const id = await smallLoft(page)

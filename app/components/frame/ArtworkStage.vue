@@ -97,6 +97,22 @@ const nudge = (event: KeyboardEvent): void => {
   event.preventDefault()
 }
 watch(() => project.piece?.id, fit)
+
+/** The part of a zoomed picture that is in sight, in parts of its width and height, where it has more pixels than the stage shows. */
+const inSight = computed(() => {
+  const [shown, art] = [raster.value, project.piece]
+  if (!shown || !art || zoom.value === 1 || Math.max(art.width, art.height) <= Math.max(shown.stage.picture.width, shown.stage.picture.height)) return null
+  const along = (table: number, side: number, moved: number): { from: number, to: number } => {
+    const middle = side * zoom.value / 2 - moved
+    return { from: Math.max(0, (middle - table / 2) / (side * zoom.value)), to: Math.min(1, (middle + table / 2) / (side * zoom.value)) }
+  }
+  const [x, y] = [along(width.value, size.value.width, pan.value.x), along(height.value, size.value.height, pan.value.y)]
+  return x.to > x.from && y.to > y.from ? { x: x.from, y: y.from, width: x.to - x.from, height: y.to - y.from } : null
+})
+/** How far it is taken apart in its own size; null while it is not. */
+const sharpening = ref<number | null>(null)
+/** The most pixels a screen shows of it. */
+const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * window.devicePixelRatio))
 </script>
 
 <template>
@@ -110,6 +126,7 @@ watch(() => project.piece?.id, fit)
       <div v-if="isRaster" class="size-full bg-white" role="img" :aria-label="`${project.piece.name}${looking.before ? ', original colors' : ''}`" data-test="picture">
         <RasterCanvas v-if="raster" :key="project.piece.hash" :taken="raster.stage" :inks="raster.inks" :colors="colors" :by-hand="byHand" :hash="project.piece.hash" />
         <ArtworkProof v-else large :hash="project.piece.hash" :ratio="project.piece.width / project.piece.height" :colors="colors" />
+        <RasterDetail v-if="inSight && !passing" :hash="project.piece.hash" :colors="colors" :by-hand="byHand" :part="inSight" :longest="sharpest" @taking="sharpening = $event" />
         <PickedAreas v-if="raster && looking.picking && looking.picked.size" :raster="raster" :areas="[...looking.picked].filter(isArea)" />
       </div>
       <div v-show="!isRaster" ref="host" class="size-full bg-white" role="img" :aria-label="`${project.piece.name}${looking.before ? ', original colors' : ''}`" data-test="artwork" />
@@ -119,6 +136,7 @@ watch(() => project.piece?.id, fit)
     </div>
     <svg v-if="drawn" class="pointer-events-none absolute inset-0 size-full" aria-hidden="true" data-test="drawn"><path :d="drawn" fill="rgb(128 128 128 / 0.12)" stroke="#fff" stroke-width="3" /><path :d="drawn" fill="none" stroke="#000" stroke-dasharray="4 3" /></svg>
     <p v-if="isRaster && files.unmixing !== null" class="absolute left-4 top-3 bg-panel px-2 py-0.5 text-caption" role="status" data-test="unmixing">Taking the picture apart into its inks, {{ Math.round(files.unmixing * 100) }}%</p>
+    <p v-else-if="sharpening !== null" class="absolute left-4 top-3 bg-panel px-2 py-0.5 text-caption" role="status">Making the picture sharp, {{ Math.round(sharpening * 100) }}%</p>
     <p v-if="pictureProblem" class="absolute inset-x-8 top-8 flex items-center gap-3 border border-strong bg-panel p-3" role="alert">▲ {{ pictureProblem }} <button class="control" @click="openPicture">Try again</button></p>
     <p v-if="problem" class="absolute inset-x-8 top-8 border border-strong bg-panel p-3" role="alert">▲ {{ problem }}</p>
     <p v-if="project.piece" class="absolute bottom-2 left-4 text-caption text-quiet">{{ project.piece.name }}<template v-if="looking.before"> · original</template><template v-if="crowded"> · drawn from its map, for it has too many shapes</template><template v-if="standIn"> · a stand-in until there is artwork <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template></p>
