@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
+import { readFile } from 'node:fs/promises'
 import { generatedSvg } from '../bench/generated'
 import { bandColors, newProject, openDemoCopy, stageColors, startFrom } from './workspace'
 
@@ -29,6 +30,37 @@ test('the stage zooms and pans by wheel, buttons and keys, and fits again', asyn
   await expect.poll(left).toBeCloseTo(wheeled + 60, 0)
   await page.getByRole('button', { name: 'Fit the artwork' }).click()
   await expect.poll(width).toBeCloseTo(fitted, 0)
+})
+
+test('a drawing of too many shapes for a browser is shown from its map: it follows, lights what is pointed at, and is handed over whole', async ({ page }) => {
+  const tiles = Array.from({ length: 51_000 }, (_, i) => `<path d="M${i % 300} ${Math.floor(i / 300)}h1v1h-1z" fill="${i % 300 < 150 ? '#2e4f7f' : '#f4ead6'}"/>`).join('')
+  await newProject(page, 'Mosaic')
+  await startFrom(page, 'Artwork')
+  await page.getByTestId('artwork-file').setInputFiles({ name: 'mosaic.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 170">${tiles}</svg>`) })
+  await expect(page.getByTestId('stage')).toContainText('drawn from its map', { timeout: 60_000 })
+  const live = page.getByTestId('live')
+  await expect(live).toBeVisible()
+  const colorAt = (part: number): Promise<string> => live.evaluate((canvas, x) => {
+    const { width, height } = canvas as HTMLCanvasElement
+    const [r, g, b] = (canvas as HTMLCanvasElement).getContext('2d')?.getImageData(Math.floor(width * x), height >> 1, 1, 1).data ?? []
+    return `#${[r, g, b].map(value => (value ?? 0).toString(16).padStart(2, '0')).join('')}`
+  }, part)
+  await page.keyboard.press('3')
+  await page.getByRole('radio', { name: 'Inks' }).click()
+  const { width, height } = await live.boundingBox() ?? { width: 0, height: 0 }
+  await page.getByTestId('stage').hover({ position: { x: 360 - width / 4, y: 322 + height / 9 } })
+  await expect(page.getByTestId('ink-lines').locator('.line.lit [data-line]')).toHaveAttribute('data-line', '#2e4f7f')
+  await page.mouse.move(360, 20)
+  const colors = await bandColors(page)
+  await page.getByRole('combobox', { name: 'Where #2e4f7f goes' }).selectOption({ index: 1 })
+  await expect.poll(() => colorAt(0.2)).toBe(colors[1])
+  await page.getByRole('combobox', { name: 'Where #f4ead6 goes' }).selectOption({ label: 'left as is' })
+  await expect.poll(() => colorAt(0.8)).toBe('#f4ead6')
+  await page.getByRole('radio', { name: 'Touch-ups' }).click()
+  await expect(page.getByTestId('picked')).toContainText('too many shapes to pick single ones')
+  await page.keyboard.press('4')
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Download/ }).first().click()])
+  expect(await readFile(await download.path(), 'utf8')).toContain(tiles.slice(0, 600).replaceAll('#2e4f7f', colors[1] ?? ''))
 })
 
 test('artwork of many shapes follows a drag from its ink map and settles in its own shapes', async ({ page }) => {
