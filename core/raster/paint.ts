@@ -12,8 +12,10 @@ export const HALVINGS = 6
 const OUTSIDE = 0.25
 
 /** Whether sRGB can show a color, 0 to 255. */
-const isShown = (color: readonly number[]): boolean => {
-  const [r, g, b] = color as [number, number, number]
+const isShown = (color: Float64Array): boolean => {
+  const r = color[0] as number
+  const g = color[1] as number
+  const b = color[2] as number
   return r >= -OUTSIDE && g >= -OUTSIDE && b >= -OUTSIDE && r <= 255 + OUTSIDE && g <= 255 + OUTSIDE && b <= 255 + OUTSIDE
 }
 
@@ -30,11 +32,11 @@ const restOf = (taken: Unmixed, inks: readonly Hex[]): Rest => {
   let count = 0
   for (let i = 3; i < weights.length; i += 4) if (weights[i]) count++
   const rest = new Float32Array(count * 3)
-  const [was, is] = [[0, 0, 0], [0, 0, 0]] as [[number, number, number], [number, number, number]]
+  const [was, is] = [new Float64Array(3), new Float64Array(3)]
   for (let i = 0, at = 0; i < weights.length; i += 4) {
     if (!weights[i + 3]) continue
     mixed(before, places, weights, i, was)
-    toLab(was[0], was[1], was[2], was)
+    toLab(was[0] as number, was[1] as number, was[2] as number, was)
     toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, is)
     for (let n = 0; n < 3; n++) rest[at++] = (is[n] as number) - (was[n] as number)
   }
@@ -43,7 +45,7 @@ const restOf = (taken: Unmixed, inks: readonly Hex[]): Rest => {
 }
 
 /** The mixture of inks at a pixel, 0 to 255, into three places of an array. */
-const mixed = (colors: Float64Array, places: Uint8Array, weights: Uint8Array, i: number, out: number[]): void => {
+const mixed = (colors: Float64Array, places: Uint8Array, weights: Uint8Array, i: number, out: Float64Array): void => {
   const a = (places[i] as number) * 3
   const wa = weights[i] as number
   if (wa === 255) {
@@ -61,8 +63,22 @@ const mixed = (colors: Float64Array, places: Uint8Array, weights: Uint8Array, i:
   out[2] = ((colors[a + 2] as number) * wa + (colors[b + 2] as number) * wb + (colors[c + 2] as number) * wc) / 255
 }
 
+/** The mixture of inks at a pixel, rounded, as three bytes of a word: what most pixels of painted shading are. */
+const mixedWord = (colors: Int32Array, places: Uint8Array, weights: Uint8Array, i: number): number => {
+  const a = (places[i] as number) * 3
+  const b = (places[i + 1] as number) * 3
+  const c = (places[i + 2] as number) * 3
+  const wa = weights[i] as number
+  const wb = weights[i + 1] as number
+  const wc = weights[i + 2] as number
+  const red = ((colors[a] as number) * wa + (colors[b] as number) * wb + (colors[c] as number) * wc + 127) / 255 | 0
+  const green = ((colors[a + 1] as number) * wa + (colors[b + 1] as number) * wb + (colors[c + 1] as number) * wc + 127) / 255 | 0
+  const blue = ((colors[a + 2] as number) * wa + (colors[b + 2] as number) * wb + (colors[c + 2] as number) * wc + 127) / 255 | 0
+  return blue << 16 | green << 8 | red
+}
+
 /** A color, 0 to 255, moved by a difference in OKLab; where sRGB does not reach so far, at its lightness and hue with less chroma. */
-const move = (color: number[], rest: Rest, at: number): void => {
+const move = (color: Float64Array, rest: Rest, at: number): void => {
   toLab(color[0] as number, color[1] as number, color[2] as number, color)
   const l = Math.min(1, Math.max(0, (color[0] as number) + (rest[at] as number)))
   const a = (color[1] as number) + (rest[at + 1] as number)
@@ -91,10 +107,10 @@ export const paintRaster = (taken: Unmixed, inks: readonly Hex[], rows: readonly
   const ways = rows.map(({ colors, opacity }) => {
     const channels = channelsOf(colors)
     const solid = Uint32Array.from(colors, (_, i) => Math.round(channels[i * 3 + 2] as number) << 16 | Math.round(channels[i * 3 + 1] as number) << 8 | Math.round(channels[i * 3] as number))
-    return { colors: channels, solid, stays: Uint8Array.from(inks, (hex, i) => hex === colors[i] ? 1 : 0), opacity }
+    return { colors: channels, whole: Int32Array.from(channels, Math.round), solid, stays: Uint8Array.from(inks, (hex, i) => hex === colors[i] ? 1 : 0), opacity }
   })
   const words = new Uint32Array(out.buffer, out.byteOffset, out.length >> 2)
-  const color = [0, 0, 0]
+  const color = new Float64Array(3)
   for (let i = 0, p = 0, at = -3; i < data.length; i += 4, p++) {
     const way = ways[regions ? regions[p] as number : 0] as (typeof ways)[number]
     const { stays } = way
@@ -112,8 +128,12 @@ export const paintRaster = (taken: Unmixed, inks: readonly Hex[], rows: readonly
       out[i + 2] = data[i + 2] as number
       continue
     }
+    if (!more) {
+      words[p] = alpha << 24 | mixedWord(way.whole, places, weights, i)
+      continue
+    }
     mixed(way.colors, places, weights, i, color)
-    if (more) move(color, rest, at)
+    move(color, rest, at)
     for (let n = 0; n < 3; n++) {
       const value = (color[n] as number) + 0.5
       out[i + n] = value < 0 ? 0 : value > 255 ? 255 : value | 0
