@@ -15,12 +15,15 @@ export interface Painting { longest?: number, plain?: boolean }
 /** A file read with the pictures within it, and what paints them. */
 export interface ReadWithPictures { reading: Reading, painter: (painting: Painting) => PicturePainter }
 
-/** The pictures within a file, decoded; null for those that cannot be, and for what goes beyond the pixels they may have together. */
+/** The most pictures within a file that are read. */
+const MOST_PICTURES = 200
+
+/** The pictures within a file, decoded; null for those that cannot be, and for what goes beyond how many there may be and the pixels they may have together. */
 const decodedPictures = async ({ pictures }: Reading): Promise<Array<Picture | null>> => {
   const all: Array<Picture | null> = []
   let left = MOST_RASTER_PIXELS
   for (const picture of pictures) {
-    const bytes = embeddedBytes(picture)
+    const bytes = all.length < MOST_PICTURES ? embeddedBytes(picture) : null
     try {
       const info = bytes && await pictureInfo(bytes)
       const fits = bytes && info && info.width * info.height <= left

@@ -70,7 +70,7 @@ export const useServer = () => ({
   source: (hash: string) => bytes(`artwork/${hash}/source`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
   readAgain: (hash: string, also: readonly Also[]) => json<ArtworkFile>('POST', `artwork/${hash}/also`, { also }),
-  pictureWithin: (hash: string, place: number) => bytes(`artwork/${hash}/pictures/${place}`),
+  picturesWithin: (hash: string) => bytes(`artwork/${hash}/pictures`),
   addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) => json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),
   addPicture: (file: File, signal: AbortSignal, progress: (sent: number) => void) => upload<PictureFile>(`pictures?name=${encodeURIComponent(file.name)}`, file, signal, progress),
   pictureBytes: (hash: string, form: PictureForm) => bytes(`pictures/${hash}/${form}`),

@@ -80,7 +80,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   }
 
   const openDrawing = async ({ hash, also, pictureInks }: ArtworkFile): Promise<ScreenArtwork> => {
-    const [source, ...pictures] = await Promise.all([server.source(hash), ...pictureInks.map((inks, place) => inks.length ? server.pictureWithin(hash, place) : null)])
+    const [source, pictures] = await Promise.all([server.source(hash), pictureInks.some(({ length }) => length) ? server.picturesWithin(hash) : null])
     return artworkDesk().open(hash, source, { also, pictureInks, pictures })
   }
 
@@ -163,10 +163,10 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** An archive of files, by their names. */
   const pack = (all: Record<string, Uint8Array>): Promise<Uint8Array> => artworkDesk().pack(all)
 
-  /** Whether a drawing has too many shapes to be shown in its own, so that its map stands for it. */
+  /** Whether a drawing has too many shapes to be shown in its own, so that its map stands for it, where it has one. */
   const isCrowdedFile = (hash: string): boolean => {
     const file = files.value.get(hash)
-    return file?.kind === 'svg' && isCrowded(file.inks)
+    return file?.kind === 'svg' && proofs.value.get(hash) !== null && isCrowded(file.inks)
   }
 
   return { files, screens, maps, proofs, rasters, unmixing, isCrowded: isCrowdedFile, open, openRaster, paintRaster, paintPart, paintPictures, add, readAgain, write, pack }

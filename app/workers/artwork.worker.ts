@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink'
-import { zipSync } from 'fflate'
+import { unzipSync, zipSync } from 'fflate'
 import { addressed, paintedPictures, withPictures } from '../../core/artwork/embedded'
 import { unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
 import { reducedInkMap } from '../../core/artwork/reduce'
@@ -17,13 +17,13 @@ import { pictureOf, pngOf } from './png'
  */
 export interface ScreenArtwork { hash: string, svg: string | null, inks: string[], runs: string[][], pictures: string[][], left: Record<Also, number> }
 
-/** How an artwork is to be read: what else is recolored, and the pictures within it as PNG, with their inks; null for those that are left. */
-export interface HowRead { also: Also[], pictureInks: string[][], pictures: Array<Uint8Array | null> }
+/** How an artwork is to be read: what else is recolored, and an archive of the pictures within it as PNG, by their place, with their inks. */
+export interface HowRead { also: Also[], pictureInks: string[][], pictures: Uint8Array | null }
 
 /** The longer side, in pixels, of what the stage shows of a picture within an artwork. */
 const SHOWN = 1280
 
-const readings = new Map<string, { reading: Reading, encoding: Encoding, pictures: HowRead['pictures'], shown: Map<number, Unmixed> }>()
+const readings = new Map<string, { reading: Reading, encoding: Encoding, pictures: Readonly<Record<string, Uint8Array>>, shown: Map<number, Unmixed> }>()
 
 const opened = (hash: string) => {
   const open = readings.get(hash)
@@ -42,7 +42,7 @@ const desk = {
   open(hash: string, bytes: Uint8Array, { also, pictureInks, pictures }: HowRead): ScreenArtwork {
     const { text, encoding } = decoded(bytes)
     const reading = withPictures(readSvg(text, also), pictureInks)
-    readings.set(hash, { reading, encoding, pictures, shown: new Map() })
+    readings.set(hash, { reading, encoding, pictures: pictures ? unzipSync(pictures) : {}, shown: new Map() })
     return { hash, svg: screenSvg(reading), inks: reading.inks.map(({ hex }) => hex), runs: reading.runs, pictures: reading.pictureInks, left: reading.left }
   },
   /** The pictures within an opened artwork that change in other colors, as PNG at the size of the stage, by their place. */

@@ -24,6 +24,9 @@ const MOST_DRAWN = 400_000
 /** How many pictures are rendered side by side. */
 const AT_ONCE = 2
 
+/** So many inks a map can name, in 16 bits; those beyond are not measured. */
+const MOST_MAPPED = 65_534
+
 /** The part of what is painted, of 1, that may be blended where inks are counted. */
 const BLENDED = 0.01
 
@@ -68,23 +71,25 @@ const pageOf = (reading: Reading): Reading => ({ ...reading, inks: reading.inks.
  * The share of the painted surface each ink covers, in [0, 1], in the order of the reading's inks, measured on
  * a rendering whose longer side has so many pixels. A few inks of not too many shapes are weighed exactly; otherwise all are counted
  * in one crisp picture, and if that does not show all, because colors are blended, as many as can be are weighed (those not seen, and those of gradients). `paint` paints the
- * pictures within the file that were taken apart, as mixtures of their inks. Inks that only feed a computation have no area, and
+ * pictures within the file that were taken apart, as mixtures of their inks. A drawing that is shown from its map only has one even so, in
+ * which what is blended stays as it came. Inks that only feed a computation have no area, and
  * where there are any there is no map.
  */
 export const measure = async (reading: Reading, render: Renderer, pixels: number, paint = NO_PICTURES): Promise<Measured> => {
   const page = pageOf(reading)
   const inPictures = new Set(reading.pictureInks.flat())
-  const all = reading.inks.flatMap(({ hex, tokens, additions }, place) => tokens.length || additions.length || inPictures.has(hex) ? [place] : [])
+  const all = reading.inks.flatMap(({ hex, tokens, additions }, place) => place < MOST_MAPPED && (tokens.length || additions.length || inPictures.has(hex)) ? [place] : [])
   const count = reading.inks.length
   if (all.length === 0) return { areas: reading.inks.map(() => 0), map: null }
   const draw = drawing(page, render, paint)
-  const told = (map: InkMap): Measured => ({ areas: areasOf(map, count), map: all.length < count || reading.inks.some(({ computed }) => computed.length) ? null : map })
+  const told = (map: InkMap): Measured => ({ areas: areasOf(map, count), map: all.length < count || count > MOST_MAPPED || reading.inks.some(({ computed }) => computed.length) ? null : map })
   const most = Math.min(MOST_WEIGHED, Math.max(3, Math.floor(MOST_DRAWN / Math.max(1, usesOf(reading.inks)) * 3)))
   if (all.length <= most) return told(await weigh(page, all, draw, pixels))
   const codes = codesFor(page.inks.map(({ hex }) => hex))
-  const { map, blended } = codedMap(await draw(hex => codes.get(hex) ?? hex, pixels * FINER, true), count)
+  const picture = await draw(hex => codes.get(hex) ?? hex, pixels * FINER, true)
+  const { map, blended } = codedMap(picture, Math.min(count, MOST_MAPPED))
   if (blended <= BLENDED) return told(map)
-  if (all.length <= MOST_WEIGHED && isCrowded(reading.inks)) return told(await weigh(page, all, draw, pixels))
+  if (isCrowded(reading.inks)) return told(all.length <= MOST_WEIGHED ? await weigh(page, all, draw, pixels) : codedMap(picture, Math.min(count, MOST_MAPPED), await draw(hex => hex, pixels, false)).map)
   const counted = areasOf(map, count)
   const inRuns = new Set(reading.runs.flat())
   const unsure = all.filter(place => !counted[place] || inRuns.has(reading.inks[place]?.hex ?? '')).slice(0, most)

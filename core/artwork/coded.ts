@@ -25,13 +25,13 @@ const inksAt = ({ data }: Pixels, count: number): Int32Array => {
 /**
  * An ink map from one crisp picture, four times as wide and high, in which each of `count` inks has a color of its own: shares are
  * counted. Costs the same for any number of inks. `blended` says which part of what is painted shows no code, because gradients,
- * opacity or blending mix colors; it is on no ink.
+ * opacity or blending mix colors; it is on no ink, and clear, or as it is in a picture of the size of the map, `own`, where that is given.
  */
-export const codedMap = (picture: Pixels, count: number): { map: InkMap, blended: number } => {
+export const codedMap = (picture: Pixels, count: number, own: Pixels | null = null): { map: InkMap, blended: number } => {
   const found = inksAt(picture, count)
   const [width, height] = [Math.ceil(picture.width / FINER), Math.ceil(picture.height / FINER)]
   const solid = new Uint16Array(width * height)
-  const [pixel, start, alpha, ink, share]: [number[], number[], number[], number[], number[]] = [[], [0], [], [], []]
+  const [pixel, start, alpha, ground, ink, share]: [number[], number[], number[], number[], number[], number[]] = [[], [0], [], [], [], []]
   let [painted, unknown] = [0, 0]
   const met = new Map<number, number>()
   for (let p = 0; p < solid.length; p++) {
@@ -44,7 +44,15 @@ export const codedMap = (picture: Pixels, count: number): { map: InkMap, blended
     painted += size - clear
     unknown += blurred
     const known = size - clear - blurred
-    if (!known) continue
+    if (!known) {
+      const q = own && p % width < own.width ? (Math.floor(p / width) * own.width + p % width) * 4 : -1
+      if (!own || !blurred || !own.data[q + 3]) continue
+      pixel.push(p)
+      alpha.push(own.data[q + 3] as number)
+      ground.push(own.data[q] as number, own.data[q + 1] as number, own.data[q + 2] as number)
+      start.push(ink.length)
+      continue
+    }
     met.delete(0)
     met.delete(-1)
     const [only] = met.keys()
@@ -55,6 +63,7 @@ export const codedMap = (picture: Pixels, count: number): { map: InkMap, blended
     const opacity = Math.round((size - clear) / size * 255)
     pixel.push(p)
     alpha.push(opacity)
+    ground.push(0, 0, 0)
     for (const [place, times] of met) {
       ink.push(place - 1)
       share.push(Math.round(times / known * opacity))
@@ -63,7 +72,7 @@ export const codedMap = (picture: Pixels, count: number): { map: InkMap, blended
   }
   const map = {
     width, height, solid, pixel: Uint32Array.from(pixel), start: Uint32Array.from(start), alpha: Uint8Array.from(alpha),
-    ground: new Uint8Array(pixel.length * 3), ink: Uint16Array.from(ink), share: Uint8Array.from(share),
+    ground: Uint8Array.from(ground), ink: Uint16Array.from(ink), share: Uint8Array.from(share),
   }
   return { map, blended: painted ? unknown / painted : 0 }
 }

@@ -81,11 +81,11 @@ const isPointed = (members: readonly string[]): boolean => looking.pointed.some(
       <ul v-bind="wrapperProps" aria-label="Inks">
         <li v-for="{ data: row, index } in list" :key="row.hex" :style="{ height: `${LINE}px` }" class="border-b border-line">
           <div class="line" :class="{ lit: isPointed(row.members), selected: remapping.selected.has(row.hex), parts: sort === 'family' && index > 0 && isLead(row.hex) }" @pointerenter="light(remapping.whole([row.hex]))" @pointerleave="light(null)">
-            <button class="grid h-full min-w-0 grid-cols-[28px_62px_28px_minmax(0,1fr)_48px_52px] items-center gap-2 text-left" :aria-pressed="remapping.selected.has(row.hex)" :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${row.uses} uses, ${nameOf(row.to)}`" :data-line="row.hex" @click="click(row.hex, $event)" @focus="light(remapping.whole([row.hex]))" @blur="light(null)">
+            <button class="grid h-full min-w-0 grid-cols-[28px_62px_28px_minmax(0,1fr)_48px_52px] items-center gap-2 text-left max-xl:grid-cols-[28px_58px_24px_44px_36px] max-xl:gap-1.5" :aria-pressed="remapping.selected.has(row.hex)" :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${row.uses} uses, ${nameOf(row.to)}`" :data-line="row.hex" @click="click(row.hex, $event)" @focus="light(remapping.whole([row.hex]))" @blur="light(null)">
               <i class="h-5" :style="{ background: row.hex }" />
               <span class="value">{{ row.hex }}</span>
               <span class="value text-quiet">{{ row.members.length > 1 ? `+${row.members.length - 1}` : '' }}</span>
-              <span class="h-1.5"><i class="block h-full bg-strong" :style="{ width: `${Math.max(1, row.area / most * 100)}%` }" /></span>
+              <span class="h-1.5 max-xl:hidden"><i class="block h-full bg-strong" :style="{ width: `${Math.max(1, row.area / most * 100)}%` }" /></span>
               <span class="value text-right">{{ (row.area * 100).toFixed(row.area < 0.01 ? 2 : 1) }}%</span>
               <span class="value text-right text-quiet">{{ row.uses }}×</span>
             </button>
