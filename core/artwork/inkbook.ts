@@ -9,8 +9,8 @@ export interface Met { painted: Element | null, again?: boolean, whenClear?: boo
 /** The inks met on the way through a file, each place where a color stands once. */
 export class InkBook {
   readonly inks: Ink[] = []
-  /** By their place among the inks, what each element is painted with. */
-  readonly paints = new Map<Element, number[]>()
+  /** By their place among the inks, what each element is painted with, by its place among the elements; nothing where it is not. */
+  readonly paints: Array<number[] | undefined> = []
   private readonly placeOf = new Map<Hex, number>()
   private readonly starts = new Set<number>()
 
@@ -51,8 +51,8 @@ export class InkBook {
     const ink = this.inks[place] as Ink
     if (!again) ink.uses++
     if (painted) {
-      const paints = this.paints.get(painted)
-      if (!paints) this.paints.set(painted, [place])
+      const paints = this.paints[painted.index]
+      if (!paints) this.paints[painted.index] = [place]
       else if (!paints.includes(place)) paints.push(place)
     }
     return ink

@@ -27,11 +27,11 @@ export interface Ink {
 /** A picture within the file: what it brings along as `data:`, the elements that show it, and where its address stands. */
 export interface Embedded { address: string, elements: Element[], places: Span[] }
 
-/** An SVG read into inks; `paints` names, by their place in `inks`, what each painting element is painted with. */
+/** An SVG read into inks; `paints` names, by their place in `inks`, what each painting element is painted with, by its place among the elements. */
 export interface Reading {
   markup: Markup
   inks: Ink[]
-  paints: ReadonlyMap<Element, readonly number[]>
+  paints: ReadonlyArray<readonly number[] | undefined>
   /** The colors of each gradient that paints, from its first stop to its last. */
   runs: Hex[][]
   /** The pictures within the file that can be recolored, and, once they have been taken apart, the inks of each; none where they are left. */

@@ -134,8 +134,10 @@ export const screenSvg = ({ markup, inks, paints, pictures, pictureInks }: Readi
     for (const token of [...tokens, ...computed]) edits.push({ ...token.place, text: asVariable(token, variable) })
     for (const each of additions) edits.push(addition(each, `var(${variable})`))
   })
-  for (const [element, places] of paints)
-    edits.push({ start: element.nameEnd, end: element.nameEnd, text: ` ${SHAPE_ATTRIBUTE}="${element.index}" ${INKS_ATTRIBUTE}="${places.join(' ')}"` })
+  paints.forEach((places, index) => {
+    const element = markup.elements[index]
+    if (element && places) edits.push({ start: element.nameEnd, end: element.nameEnd, text: ` ${SHAPE_ATTRIBUTE}="${index}" ${INKS_ATTRIBUTE}="${places.join(' ')}"` })
+  })
   pictureInks.forEach((hexes, place) => {
     for (const { nameEnd } of hexes.length ? pictures[place]?.elements ?? [] : []) edits.push({ start: nameEnd, end: nameEnd, text: ` ${PICTURE_ATTRIBUTE}="${place}"` })
   })

@@ -46,7 +46,14 @@ const bareParse = (text: string): void => {
 
 const longLines = `<svg xmlns="http://www.w3.org/2000/svg">${Array.from({ length: 10 }, (_, i) => `<path fill="#12345${i}" d="M0 0${'L12.5 7.25'.repeat(20_000)}"/>`).join('\n')}</svg>`
 
-const reading = (): void => {
+/** A file is cleaned, read, measured and mapped as the server takes it in: how long it takes, in seconds. */
+const takenIn = async (text: string): Promise<number> => {
+  const start = performance.now()
+  await receiveSvg('bench.svg', new TextEncoder().encode(text))
+  return (performance.now() - start) / 1000
+}
+
+const reading = async (): Promise<void> => {
   const files: Array<[string, string]> = [
     ['demo poster', readFileSync('demo/artwork/poster.svg', 'utf8')],
     ['10,000 shapes, 64 inks', generatedSvg(10_000, 64)],
@@ -61,6 +68,13 @@ const reading = (): void => {
     const known = readSvg(text)
     const write = best(() => { writeSvg(known, ({ hex }) => `#${hex.slice(3)}${hex.slice(1, 3)}`) })
     row(name, size.toFixed(2), tenth(size / bare), tenth(size / read), tenth(read / bare), tenth(size / write))
+  }
+  console.log()
+  row('taken in: cleaned, read, measured, mapped', 'MB', 'seconds')
+  row('---', '---:', '---:')
+  for (const [name, shapes, inks] of [['10,000 shapes, 64 inks', 10_000, 64], ['10,000 shapes, 1,000 inks', 10_000, 1000], ['100,000 shapes, 64 inks', 100_000, 64], ['100,000 shapes, 5,000 inks', 100_000, 5000]] as const) {
+    const text = generatedSvg(shapes, inks)
+    row(name, tenth(megabytes(text)), tenth(await takenIn(text)))
   }
 }
 
