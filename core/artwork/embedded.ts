@@ -65,7 +65,7 @@ export const withPictures = (reading: Reading, pictureInks: ReadonlyArray<readon
   const missed = pictureInks.filter(({ length }) => !length).length
   return {
     ...reading, inks: [...inks.values()], pictureInks: pictureInks.map(hexes => [...hexes]), left: { ...reading.left, pictures: reading.left.pictures + missed },
-    notes: [...reading.notes, ...missed ? [missed === 1 ? 'A picture within the file cannot be read or is too large, and is left as it is.' : `${missed} pictures within the file cannot be read or are too large, and are left as they are.`] : []],
+    notes: [...reading.notes, ...missed ? [missed === 1 ? 'A picture within the file cannot be read or is too large, and is left as it is.' : `${missed} pictures within the file cannot be read, or are too many or too large together, and are left as they are.`] : []],
   }
 }
 
