@@ -9,10 +9,13 @@ export const newProject = async (page: Page, name: string): Promise<void> => {
   await expect(page.getByTestId('bench').locator('h2').first()).toBeVisible()
 }
 
+/** A connection kept open between two tests may be closed by the server at the very moment it is used again. */
+const AGAIN = { maxRetries: 3 }
+
 /** The id of the project of a name; the demo's stand last, behind those that tests have made. */
 export const projectNamed = async (page: Page, wanted: string): Promise<string> => {
   for (let before = ''; ;) {
-    const list = await (await page.request.get(`/api/projects?limit=100${before && `&before=${before}`}`)).json() as Array<{ id: string, name: string }>
+    const list = await (await page.request.get(`/api/projects?limit=100${before && `&before=${before}`}`, AGAIN)).json() as Array<{ id: string, name: string }>
     const found = list.find(({ name }) => name === wanted)
     if (found) return found.id
     before = list.at(-1)?.id ?? ''
@@ -22,7 +25,7 @@ export const projectNamed = async (page: Page, wanted: string): Promise<string> 
 
 /** Opens a copy of the demo project in a step, so that tests don't meet in it. */
 export const openDemoCopy = async (page: Page, step: 'compose' | 'remap' = 'compose'): Promise<string> => {
-  const copy = await (await page.request.post('/api/projects', { data: { copyOf: await projectNamed(page, 'Breezeholm kite festival') } })).json() as { id: string }
+  const copy = await (await page.request.post('/api/projects', { ...AGAIN, data: { copyOf: await projectNamed(page, 'Breezeholm kite festival') } })).json() as { id: string }
   await page.goto(`/project/${copy.id}/${step}`)
   await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible()
   return copy.id
