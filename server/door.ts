@@ -60,7 +60,7 @@ export const bodyOf = async <Schema extends z.ZodType>(event: H3Event, schema: S
 }
 
 /** A part of the address, checked; answers 404 where it cannot be one. */
-export const partOf = <Part>(event: H3Event, name: string, schema: z.ZodType<Part>): Part => {
+export const partOf = <Part extends string>(event: H3Event, name: string, schema: z.ZodType<Part>): Part => {
   const result = schema.safeParse(getRouterParam(event, name))
   if (!result.success) throw missing(name === 'id' ? 'project' : 'file')
   return result.data

@@ -82,7 +82,7 @@ export const measure = async (reading: Reading, render: Renderer, pixels: number
   const count = reading.inks.length
   if (all.length === 0) return { areas: reading.inks.map(() => 0), map: null }
   const draw = drawing(page, render, paint)
-  const told = (map: InkMap): Measured => ({ areas: areasOf(map, count), map: all.length < count || count > MOST_MAPPED || reading.inks.some(({ computed }) => computed.length) ? null : map })
+  const told = (map: InkMap): Measured => ({ areas: areasOf(map, count), map: all.length < count || reading.inks.some(({ computed }) => computed.length) ? null : map })
   const most = Math.min(MOST_WEIGHED, Math.max(3, Math.floor(MOST_DRAWN / Math.max(1, usesOf(reading.inks)) * 3)))
   if (all.length <= most) return told(await weigh(page, all, draw, pixels))
   const codes = codesFor(page.inks.map(({ hex }) => hex))

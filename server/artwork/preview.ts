@@ -1,4 +1,5 @@
 import type { Sql } from 'postgres'
+import { pngAddress } from '../../core/artwork/embedded'
 import { decoded } from '../../core/artwork/encoding'
 import { renderableSvg } from '../../core/artwork/write'
 import type { Hex } from '../../core/color/convert'
@@ -22,8 +23,8 @@ const pictured = async ({ width, height }: Artwork, inks: readonly Hex[], colors
   const { rows, regions } = rowsWithin(taken, inks, inks.map(ink => colors.get(ink) ?? ink), areas)
   const data = new Uint8Array(picture.data.length)
   paintRaster(taken, inks, rows, regions, data)
-  const png = (await plainPng({ ...picture, data })).toString('base64')
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image width="${width}" height="${height}" href="data:image/png;base64,${png}"/></svg>`
+  const address = pngAddress(await plainPng({ ...picture, data }))
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image width="${width}" height="${height}" href="${address}"/></svg>`
 }
 
 /** The first artwork of a project in its scheme, as SVG; null where it has none. */

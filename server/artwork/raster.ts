@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { gzipSync } from 'node:zlib'
 import { areasOf, packInkMap } from '../../core/artwork/inkmap'
 import { Unreadable } from '../../core/artwork/unreadable'
@@ -9,7 +8,7 @@ import { reducedPicture } from '../../core/raster/reduce'
 import { unmixed } from '../../core/raster/unmix'
 import { pictureInfo, plainPicture, plainPng } from '../../render/pictures'
 import { titleOf } from '../title'
-import { MAPPED, type Received } from './receive'
+import { hashOf, MAPPED, type Received } from './receive'
 
 /**
  * Takes in a PNG, JPEG or WebP as artwork: decodes it upright in sRGB, finds its inks, and measures them on a smaller picture taken
@@ -24,7 +23,7 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
   const map = inkMapOf(unmixed(reducedPicture(picture, MAPPED), hexes))
   const areas = areasOf(map, hexes.length)
   const file: ArtworkFile = {
-    kind: 'raster', hash: createHash('sha256').update(source).digest('hex'), name: titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Artwork'), width: picture.width, height: picture.height,
+    kind: 'raster', hash: hashOf(source, []), name: titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Artwork'), width: picture.width, height: picture.height,
     inks: hexes.map((hex, i) => ({ hex, area: areas[i] ?? 0, uses: 1 })).sort((one, other) => other.area - one.area),
     also: [], pictureInks: [], removed: [], notes: [...info.notes, ...hexes.length ? [] : ['It is clear all over.']],
   }
