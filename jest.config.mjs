@@ -1,11 +1,32 @@
 /* Unit and database tests. Packages are ES modules, so they are compiled as well. */
+const ES_MODULES = [
+  ...[
+    'culori',
+    'css-select',
+    'css-what',
+    'css-tree',
+    'htmlparser2',
+    'domhandler',
+    'domutils',
+    'domelementtype',
+    'dom-serializer',
+  ],
+  ...['entities', 'nth-check', 'boolbase', '@bramus', 'zod', 'fast-check', 'mdn-data', 'munkres'],
+]
+
 export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/app', '<rootDir>/demo', '<rootDir>/bin', '<rootDir>/render'],
   testMatch: ['**/*.test.ts'],
-  transform: { '^.+\\.m?[jt]s$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }] },
-  transformIgnorePatterns: ['/node_modules/(?!(culori|css-select|css-what|css-tree|htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|nth-check|boolbase|@bramus|zod|fast-check|mdn-data)/)'],
-  moduleNameMapper: { '^@bramus/specificity/core$': '<rootDir>/node_modules/@bramus/specificity/src/core/index.js' }, // it has no entry for CommonJS
+  transform: {
+    '^.+\\.m?[jt]s$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+    ],
+  },
+  transformIgnorePatterns: [`/node_modules/(?!(${ES_MODULES.join('|')})/)`],
+  // it has no entry for CommonJS
+  moduleNameMapper: { '^@bramus/specificity/core$': '<rootDir>/node_modules/@bramus/specificity/src/core/index.js' },
   testTimeout: 120_000,
   maxWorkers: 2,
 }

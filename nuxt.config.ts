@@ -21,6 +21,9 @@ export default defineNuxtConfig({
     },
   },
   vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: TYPES, exclude: ['../**/*.test.ts'] } },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: TYPES, exclude: ['../**/*.test.ts'] },
+  },
   nitro: { typescript: { tsConfig: { include: TYPES } } },
 })

@@ -11,11 +11,16 @@ import { plannedColors, type Plan } from './remapping'
 /** How long one file may take, in milliseconds. */
 const LONGEST = 120_000
 
-/** A process that does one task after the other. One that dies or takes too long fails its task, and another takes its place. */
+/**
+ * A process that does one task after the other. One that dies or takes too long fails its task, and another takes its
+ * place.
+ */
 class Hand {
   private hand = this.hire()
 
-  private hire(): ChildProcess { return fork(new URL('./hand.ts', import.meta.url), { serialization: 'advanced' }) }
+  private hire(): ChildProcess {
+    return fork(new URL('./hand.ts', import.meta.url), { serialization: 'advanced' })
+  }
 
   async run(task: Task): Promise<Outcome> {
     const { hand } = this
@@ -37,23 +42,33 @@ class Hand {
     return { failed: outcome }
   }
 
-  leave(): void { this.hand.kill() }
+  leave(): void {
+    this.hand.kill()
+  }
 }
 
 /** Runs tasks on all cores, each core one at a time; `seen` hears of each as it is done. */
-const inParallel = async (tasks: readonly Task[], seen: (task: Task, outcome: Outcome, count: number) => void): Promise<void> => {
+const inParallel = async (
+  tasks: readonly Task[],
+  seen: (task: Task, outcome: Outcome, count: number) => void,
+): Promise<void> => {
   const hands = Array.from({ length: Math.min(availableParallelism(), tasks.length) }, () => new Hand())
   let next = 0
   let count = 0
-  await Promise.all(hands.map(async hand => {
-    for (let task = tasks[next++]; task; task = tasks[next++]) seen(task, await hand.run(task), ++count)
-    hand.leave()
-  }))
+  await Promise.all(
+    hands.map(async hand => {
+      for (let task = tasks[next++]; task; task = tasks[next++]) seen(task, await hand.run(task), ++count)
+      hand.leave()
+    }),
+  )
 }
 
 const svgFilesIn = async (folder: string): Promise<string[]> => {
   const entries = await readdir(folder, { withFileTypes: true, recursive: true })
-  return entries.filter(entry => entry.isFile() && /\.svgz?$/i.test(entry.name)).map(entry => join(entry.parentPath, entry.name)).sort()
+  return entries
+    .filter(entry => entry.isFile() && /\.svgz?$/i.test(entry.name))
+    .map(entry => join(entry.parentPath, entry.name))
+    .sort()
 }
 
 const progress = (what: string, count: number, all: number): void => {
@@ -61,30 +76,49 @@ const progress = (what: string, count: number, all: number): void => {
 }
 
 /** How a batch ended: how many files there were, and those that failed with the reason. */
-export interface BatchResult { files: number, failed: Array<{ path: string, why: string }> }
+export interface BatchResult {
+  files: number
+  failed: Array<{ path: string; why: string }>
+}
 
 /**
- * Remaps all SVG files of a folder tree into another, on all cores. By a scheme all follow one remapping of the union of their inks,
- * or, with `each`, every file one of its own. A file that fails is named and the rest goes on.
+ * Remaps all SVG files of a folder tree into another, on all cores. By a scheme all follow one remapping of the union
+ * of their inks, or, with `each`, every file one of its own. A file that fails is named and the rest goes on.
  */
-export const batch = async (folder: string, plan: Plan, out: string, each: boolean, also: readonly Also[], tell: (path: string, outcome: Outcome) => void): Promise<BatchResult> => {
+export const batch = async (
+  folder: string,
+  plan: Plan,
+  out: string,
+  each: boolean,
+  also: readonly Also[],
+  tell: (path: string, outcome: Outcome) => void,
+): Promise<BatchResult> => {
   const files = await svgFilesIn(folder)
   const failed = new Map<string, string>()
   let shared: Plan = plan
   if (plan.kind === 'scheme' && !each) {
     const all: Array<{ inks: InkSummary[] }> = []
-    await inParallel(files.map(path => ({ do: 'inks', path, also })), (task, outcome, count) => {
-      progress('Reading', count, files.length)
-      if ('failed' in outcome) failed.set(task.path, outcome.failed)
-      else all.push({ inks: outcome.told.inks ?? [] })
-    })
+    await inParallel(
+      files.map(path => ({ do: 'inks', path, also })),
+      (task, outcome, count) => {
+        progress('Reading', count, files.length)
+        if ('failed' in outcome) failed.set(task.path, outcome.failed)
+        else all.push({ inks: outcome.told.inks ?? [] })
+      },
+    )
     shared = { kind: 'map', pairs: [...plannedColors(plan, unitedInks(all))] }
   }
   const left = files.filter(path => !failed.has(path))
-  await inParallel(left.map(path => ({ do: 'remap', path, also, plan: shared, out: join(out, relative(folder, path)) })), (task, outcome, count) => {
-    progress('Remapping', count, left.length)
-    if ('failed' in outcome) failed.set(task.path, outcome.failed)
-    tell(task.path, outcome)
-  })
-  return { files: files.length, failed: [...failed].sort(([one], [other]) => one < other ? -1 : 1).map(([path, why]) => ({ path, why })) }
+  await inParallel(
+    left.map(path => ({ do: 'remap', path, also, plan: shared, out: join(out, relative(folder, path)) })),
+    (task, outcome, count) => {
+      progress('Remapping', count, left.length)
+      if ('failed' in outcome) failed.set(task.path, outcome.failed)
+      tell(task.path, outcome)
+    },
+  )
+  return {
+    files: files.length,
+    failed: [...failed].sort(([one], [other]) => (one < other ? -1 : 1)).map(([path, why]) => ({ path, why })),
+  }
 }

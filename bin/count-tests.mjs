@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from 'node:fs'
 
 /* Adds up the reports of a test run and says the sum; fails where anything did. */
 const folder = process.argv[2]
-const read = name => existsSync(`${folder}/${name}`) ? readFileSync(`${folder}/${name}`, 'utf8') : null
+const read = name => (existsSync(`${folder}/${name}`) ? readFileSync(`${folder}/${name}`, 'utf8') : null)
 
 const checks = (read('checks') ?? '').trim().split('\n')
 const jest = JSON.parse(read('jest.json') ?? '{"numPassedTests":0,"numFailedTests":1,"numFailedTestSuites":0}')

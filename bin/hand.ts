@@ -4,13 +4,19 @@ import type { InkSummary } from '../core/artwork/inks'
 import { reasonOf } from './reason'
 
 /** A piece of a batch: the inks of a file, or a file remapped. */
-export type Task = ({ do: 'inks' } | { do: 'remap', plan: Plan, out: string }) & { path: string, also: readonly Also[] }
+export type Task = ({ do: 'inks' } | { do: 'remap'; plan: Plan; out: string }) & { path: string; also: readonly Also[] }
 
 /** What came of it, or why nothing did. */
 export type Outcome = { told: Told & { inks?: InkSummary[] } } | { failed: string }
 
-const done = (task: Task): Promise<Told & { inks?: InkSummary[] }> => task.do === 'inks' ? inksOf(task.path, task.also) : remapFile(task.path, task.plan, task.out, task.also)
+const done = (task: Task): Promise<Told & { inks?: InkSummary[] }> =>
+  task.do === 'inks' ? inksOf(task.path, task.also) : remapFile(task.path, task.plan, task.out, task.also)
 
 process.on('message', (task: Task) => {
-  done(task).then((told): Outcome => ({ told }), (error: unknown): Outcome => ({ failed: reasonOf(error) })).then(outcome => process.send?.(outcome))
+  done(task)
+    .then(
+      (told): Outcome => ({ told }),
+      (error: unknown): Outcome => ({ failed: reasonOf(error) }),
+    )
+    .then(outcome => process.send?.(outcome))
 })

@@ -8,15 +8,18 @@ import sharp from 'sharp'
 const root = join(__dirname, '..')
 const poster = join(root, 'demo/artwork/poster.svg')
 
-const plumbago = (...words: string[]): Promise<{ code: number, out: string, err: string }> => new Promise(resolve => {
-  execFile(join(root, 'bin/plumbago'), words, { maxBuffer: 1e8 }, (error, out, err) => resolve({ code: error ? Number(error.code) : 0, out, err }))
-})
+const plumbago = (...words: string[]): Promise<{ code: number; out: string; err: string }> =>
+  new Promise(resolve => {
+    execFile(join(root, 'bin/plumbago'), words, { maxBuffer: 1e8 }, (error, out, err) =>
+      resolve({ code: error ? Number(error.code) : 0, out, err }),
+    )
+  })
 const scratch = (): Promise<string> => mkdtemp(join(tmpdir(), 'plumbago-'))
 
 describe('the command line', () => {
   it('lists inks with areas and uses', async () => {
     const { code, out } = await plumbago('inks', join(root, 'demo/artwork/badge.svg'), '--json')
-    const said = JSON.parse(out) as { inks: Array<{ hex: string, area: number, uses: number }>, removed: unknown[] }
+    const said = JSON.parse(out) as { inks: Array<{ hex: string; area: number; uses: number }>; removed: unknown[] }
     expect(code).toBe(0)
     expect(said.removed).toEqual([])
     expect(said.inks).toHaveLength(5)
@@ -50,9 +53,13 @@ describe('the command line', () => {
   })
 
   describe('by a scheme', () => {
-    const square = (...colors: string[]): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9">${colors.map((color, i) => `<rect x="${i}" width="1" height="9" fill="${color}"/>`).join('')}</svg>`
-    const colorsOf = async (path: string): Promise<string[]> => [...(await readFile(path, 'utf8')).matchAll(/#[\da-f]{6}/g)].map(([hex]) => hex)
-    const given = async (): Promise<{ folder: string, scheme: string, art: string, out: string }> => {
+    const square = (...colors: string[]): string =>
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9">' +
+      `${colors.map((color, i) => `<rect x="${i}" width="1" height="9" fill="${color}"/>`).join('')}<` +
+      '/svg>'
+    const colorsOf = async (path: string): Promise<string[]> =>
+      [...(await readFile(path, 'utf8')).matchAll(/#[\da-f]{6}/g)].map(([hex]) => hex)
+    const given = async (): Promise<{ folder: string; scheme: string; art: string; out: string }> => {
       const folder = await scratch()
       const [scheme, art] = [join(folder, 'scheme.css'), join(folder, 'art.svg')]
       await writeFile(scheme, ':root { --dark: #102040; --middle: #c04020; --light: #f0e8d0 }')
@@ -62,7 +69,9 @@ describe('the command line', () => {
 
     it('matches light to light and dark to dark, flat or with the restriction asked for', async () => {
       const { folder, scheme, art, out } = await given()
-      expect((await plumbago('remap', art, '--scheme', scheme, '--match', 'values', '--shading', 'flat', '-o', out)).code).toBe(0)
+      expect(
+        (await plumbago('remap', art, '--scheme', scheme, '--match', 'values', '--shading', 'flat', '-o', out)).code,
+      ).toBe(0)
       expect(await colorsOf(out)).toEqual(['#102040', '#c04020', '#f0e8d0'])
       const threads = join(folder, 'threads.txt')
       await writeFile(threads, '#000080 #ffff00')
@@ -82,7 +91,12 @@ describe('the command line', () => {
       const first = await plumbago('batch', from, '--scheme', scheme, '--shading', 'flat', '-o', together)
       expect(first.err).toBe('')
       expect(first.out).toContain('2 of 2 files remapped.')
-      const packed = async (to: string): Promise<string[]> => [...gunzipSync(await readFile(join(to, 'b.svgz'))).toString().matchAll(/#[\da-f]{6}/g)].map(([hex]) => hex)
+      const packed = async (to: string): Promise<string[]> =>
+        [
+          ...gunzipSync(await readFile(join(to, 'b.svgz')))
+            .toString()
+            .matchAll(/#[\da-f]{6}/g),
+        ].map(([hex]) => hex)
       expect(await packed(together)).toEqual((await colorsOf(join(together, 'a.svg'))).slice(1))
       await plumbago('batch', from, '--scheme', scheme, '--shading', 'flat', '--each', '-o', apart)
       expect(await colorsOf(join(apart, 'a.svg'))).toEqual(['#102040', '#c04020', '#f0e8d0'])
@@ -92,11 +106,27 @@ describe('the command line', () => {
     it('recolors masks and pictures within files where that is asked for', async () => {
       const { folder, out } = await given()
       const art = join(folder, 'masked.svg')
-      const dot = (await sharp({ create: { width: 24, height: 24, channels: 3, background: '#336699' } }).png().toBuffer()).toString('base64')
-      await writeFile(art, `<svg xmlns="http://www.w3.org/2000/svg"><mask id="m"><rect width="9" height="9" fill="#cccccc"/></mask><rect width="9" height="9" fill="#101010" mask="url(#m)"/><image width="9" height="9" x="9" href="data:image/png;base64,${dot}"/></svg>`)
+      const dot = (
+        await sharp({ create: { width: 24, height: 24, channels: 3, background: '#336699' } })
+          .png()
+          .toBuffer()
+      ).toString('base64')
+      await writeFile(
+        art,
+        '<svg xmlns="http://www.w3.org/2000/svg"><mask id="m">' +
+          '<rect width="9" height="9" fill="#cccccc"/></mask>' +
+          '<rect width="9" height="9" fill="#101010" mask="url(#m)"/>' +
+          `<image width="9" height="9" x="9" href="data:image/png;base64,${dot}"/></svg>`,
+      )
       const { out: said } = await plumbago('inks', art, '--json', '--also', 'computed,pictures')
-      expect((JSON.parse(said) as { inks: Array<{ hex: string }> }).inks.map(({ hex }) => hex).sort()).toEqual(['#101010', '#336699', '#cccccc'])
-      expect((await plumbago('remap', art, '--map', '#336699=#ff0000,#cccccc=#00ff00', '-o', out)).err).toContain('left as it is')
+      expect((JSON.parse(said) as { inks: Array<{ hex: string }> }).inks.map(({ hex }) => hex).sort()).toEqual([
+        '#101010',
+        '#336699',
+        '#cccccc',
+      ])
+      expect((await plumbago('remap', art, '--map', '#336699=#ff0000,#cccccc=#00ff00', '-o', out)).err).toContain(
+        'left as it is',
+      )
       expect(await readFile(out)).toEqual(await readFile(art))
       const map = join(folder, 'map.json')
       await writeFile(map, JSON.stringify({ '#336699': '#ff0000', '#cccccc': '#00ff00' }))
@@ -104,7 +134,7 @@ describe('the command line', () => {
       const written = await readFile(join(folder, 'all', 'masked.svg'), 'utf8')
       expect(written).toContain('<rect width="9" height="9" fill="#00ff00"/>')
       const picture = Buffer.from(/base64,([^"]*)/.exec(written)?.[1] ?? '', 'base64')
-      expect([...await sharp(picture).removeAlpha().raw().toBuffer()].slice(0, 3)).toEqual([255, 0, 0])
+      expect([...(await sharp(picture).removeAlpha().raw().toBuffer())].slice(0, 3)).toEqual([255, 0, 0])
     })
 
     it('turns the whole artwork, and deals by a seed, the same each time', async () => {
@@ -119,8 +149,24 @@ describe('the command line', () => {
     })
   })
 
-  it.each([['css', '--blue: #2e4f7f;'], ['tokens', '"hex": "#2e4f7f"'], ['text', '#2e4f7f\t']])('derives a scheme as %s', async (format, line) => {
-    const { code, out } = await plumbago('scheme', '--base', '#2e4f7f', '--harmony', 'triadic', '--wheel', 'paint', '--count', '5', '--format', format)
+  it.each([
+    ['css', '--blue: #2e4f7f;'],
+    ['tokens', '"hex": "#2e4f7f"'],
+    ['text', '#2e4f7f\t'],
+  ])('derives a scheme as %s', async (format, line) => {
+    const { code, out } = await plumbago(
+      'scheme',
+      '--base',
+      '#2e4f7f',
+      '--harmony',
+      'triadic',
+      '--wheel',
+      'paint',
+      '--count',
+      '5',
+      '--format',
+      format,
+    )
     expect(code).toBe(0)
     expect(out.replace('--deep-blue', '--blue')).toContain(line)
     expect(out.match(/#[\da-f]{6}\b/g)?.length).toBeGreaterThanOrEqual(5)
@@ -128,7 +174,12 @@ describe('the command line', () => {
 
   it('extracts colors from a picture, with shares, places and times, bent where asked', async () => {
     const harbor = join(root, 'demo/references/harbor-at-dusk.jpg')
-    const said = async (...words: string[]) => JSON.parse((await plumbago('extract', harbor, ...words, '--json')).out) as { swatches: Array<{ hex: string, share: number, x: number, y: number }>, flat: boolean, ms: { decode: number, extract: number } }
+    const said = async (...words: string[]) =>
+      JSON.parse((await plumbago('extract', harbor, ...words, '--json')).out) as {
+        swatches: Array<{ hex: string; share: number; x: number; y: number }>
+        flat: boolean
+        ms: { decode: number; extract: number }
+      }
     const rest = await said('--count', '6')
     expect(rest.swatches).toHaveLength(6)
     expect(rest.swatches.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 2)
@@ -144,9 +195,16 @@ describe('the command line', () => {
   })
 
   it.each([
-    [['inks', '/nowhere.svg', '--json'], 'no such file'], [['inks', join(root, 'package.json')], 'not an SVG'], [['remap', poster, '--map', '#12=#34', '-o', '/tmp/x.svg'], '“#12” is not a color'],
-    [['remap', poster, '-o', '/tmp/x.svg'], '--map, --map-file or --scheme is missing'], [['scheme', '--base', 'red', '--count', '40'], '2 to 10 swatches'],
-    [['extract', poster], 'no PNG, JPEG or WebP'], [['extract', poster, '--count', '13'], '2 to 12 colors'], [['extract', poster, '--lean', '3,0'], 'no lean'], [['paint'], 'nothing this can do'], [['inks', poster, '--nonsense'], 'nonsense'],
+    [['inks', '/nowhere.svg', '--json'], 'no such file'],
+    [['inks', join(root, 'package.json')], 'not an SVG'],
+    [['remap', poster, '--map', '#12=#34', '-o', '/tmp/x.svg'], '“#12” is not a color'],
+    [['remap', poster, '-o', '/tmp/x.svg'], '--map, --map-file or --scheme is missing'],
+    [['scheme', '--base', 'red', '--count', '40'], '2 to 10 swatches'],
+    [['extract', poster], 'no PNG, JPEG or WebP'],
+    [['extract', poster, '--count', '13'], '2 to 12 colors'],
+    [['extract', poster, '--lean', '3,0'], 'no lean'],
+    [['paint'], 'nothing this can do'],
+    [['inks', poster, '--nonsense'], 'nonsense'],
   ])('refuses %j with code 2 and one sentence', async (words, sentence) => {
     const { code, err } = await plumbago(...words)
     expect(code).toBe(2)

@@ -18,23 +18,43 @@ import { batch } from './batch'
 import { reasonOf } from './reason'
 import { inksOf, remapFile, type Plan, type Told } from './remapping'
 
-const USAGE = `Usage:
+const USAGE =
+  `Usage:
   plumbago inks FILE.svg --json [--also pictures,computed]
-  plumbago remap FILE.svg --map '#from=#to,…' | --map-file map.json | --scheme COLORS [how] -o OUT.svg
-  plumbago batch DIR --map-file map.json | --scheme COLORS [how] [--each] -o OUTDIR
-    how: [--match values|area|nearest|turn] [--shading flat|stepped|relative|hue-only|turned] [--neutrals inks|left|tinted]
+  plumbago remap FILE.svg ` +
+  `--map '#from=#to,…' | --map-file map.json | --scheme COLORS [how] -o OUT.svg
+  plumbago batch ` +
+  `DIR --map-file map.json | --scheme COLORS [how] [--each] -o OUTDIR
+    how: [--match ` +
+  'values|area|nearest|turn] [--shading flat|stepped|relative|hue-only|turned] [--neutrals ' +
+  `inks|left|tinted]
          [--seed N] [--tolerance 0–20] [--restrict COLORS]
-    Either takes [--also pictures,computed]: pictures within a file, and colors of masks, clip paths, lights and color matrices.
-    COLORS is a list of colors as text, CSS, CSV, design tokens or SVG. A batch matches all files together, with --each every file by itself.
-  plumbago extract IMAGE --count N [--lean X,Y] [--apart DELTA_E] --json
-  plumbago scheme --base COLOR --harmony KIND --wheel light|paint|perceptual --count N [--spread DEGREES] [--turn DEGREES] --format css|tokens|text
+    Either takes ` +
+  '[--also pictures,computed]: pictures within a file, and colors of masks, clip paths, lights and ' +
+  `color matrices.
+    COLORS is a list of colors as text, CSS, CSV, design tokens or SVG. A batch ` +
+  `matches all files together, with --each every file by itself.
+  plumbago extract IMAGE --count ` +
+  `N [--lean X,Y] [--apart DELTA_E] --json
+  plumbago scheme --base COLOR --harmony KIND --wheel ` +
+  `light|paint|perceptual --count N [--spread DEGREES] [--turn DEGREES] --format css|tokens|text
 `
 
 /** Something said wrong or a file that cannot be read: one sentence, exit code 2. */
 class Refusal extends Error {}
 
 /** What says how to remap, as it was typed. */
-interface PlanWords { 'map'?: string | undefined, 'map-file'?: string | undefined, 'scheme'?: string | undefined, 'match': string, 'shading'?: string | undefined, 'neutrals': string, 'seed': string, 'tolerance': string, 'restrict'?: string | undefined }
+interface PlanWords {
+  'map'?: string | undefined
+  'map-file'?: string | undefined
+  'scheme'?: string | undefined
+  'match': string
+  'shading'?: string | undefined
+  'neutrals': string
+  'seed': string
+  'tolerance': string
+  'restrict'?: string | undefined
+}
 
 const refuse = (sentence: string): never => {
   throw new Refusal(sentence)
@@ -42,19 +62,27 @@ const refuse = (sentence: string): never => {
 
 const colorIn = (text: string): string => parseColor(text)?.hex ?? refuse(`“${text}” is not a color.`)
 
-const mapOf = (pairs: ReadonlyArray<readonly [string, string]>): Array<[string, string]> => pairs.map(([from, to]) => [colorIn(from), colorIn(to)])
+const mapOf = (pairs: ReadonlyArray<readonly [string, string]>): Array<[string, string]> =>
+  pairs.map(([from, to]) => [colorIn(from), colorIn(to)])
 
-const naming = (what: string) => (error: unknown): never => {
-  if (error instanceof Refusal) throw error
-  throw new Refusal(`${what}: ${reasonOf(error)}`)
-}
+const naming =
+  (what: string) =>
+  (error: unknown): never => {
+    if (error instanceof Refusal) throw error
+    throw new Refusal(`${what}: ${reasonOf(error)}`)
+  }
 
-const pairsIn = (text: string): Array<[string, string]> => text.split(',').filter(pair => pair.trim()).map(pair => {
-  const [from, to, ...more] = pair.split('=')
-  return from && to && !more.length ? [from, to] : refuse(`“${pair}” is not a pair like #aabbcc=#ddeeff.`)
-})
+const pairsIn = (text: string): Array<[string, string]> =>
+  text
+    .split(',')
+    .filter(pair => pair.trim())
+    .map(pair => {
+      const [from, to, ...more] = pair.split('=')
+      return from && to && !more.length ? [from, to] : refuse(`“${pair}” is not a pair like #aabbcc=#ddeeff.`)
+    })
 
-const inks = async (path: string, also: readonly Also[]): Promise<string> => `${JSON.stringify(await inksOf(path, also))}\n`
+const inks = async (path: string, also: readonly Also[]): Promise<string> =>
+  `${JSON.stringify(await inksOf(path, also))}\n`
 
 const tell = (path: string, { removed, notes }: Told): void => {
   for (const { what, line } of removed) process.stderr.write(`${path}: took out ${what} (line ${line})\n`)
@@ -75,23 +103,37 @@ const planOf = async (words: PlanWords): Promise<Plan> => {
     if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map)) }
     const file = needed(words['map-file'], '--map, --map-file or --scheme')
     const said: unknown = JSON.parse(await readFile(file, 'utf8').catch(naming(file)))
-    if (typeof said !== 'object' || said === null || Array.isArray(said)) return refuse(`${file} has to hold pairs like {"#aabbcc": "#ddeeff"}.`)
+    if (typeof said !== 'object' || said === null || Array.isArray(said))
+      return refuse(`${file} has to hold pairs like {"#aabbcc": "#ddeeff"}.`)
     return { kind: 'map', pairs: mapOf(Object.entries(said).map(([from, to]) => [from, String(to)])) }
   }
   const seed = numberIn(words.seed, 'seed')
   const tolerance = numberIn(words.tolerance, 'tolerance')
   if (!Number.isInteger(seed) || seed < 0) refuse(`“${words.seed}” is no seed; it takes a whole number from 0 on.`)
-  if (tolerance < TOLERANCE.least || tolerance > TOLERANCE.most) refuse(`A tolerance is ${TOLERANCE.least} to ${TOLERANCE.most}, not ${words.tolerance}.`)
+  if (tolerance < TOLERANCE.least || tolerance > TOLERANCE.most)
+    refuse(`A tolerance is ${TOLERANCE.least} to ${TOLERANCE.most}, not ${words.tolerance}.`)
   return {
-    kind: 'scheme', colors: (await colorsIn(words.scheme)).slice(0, MOST_PLANNED), seed, tolerance,
-    match: oneOf(MATCHES, words.match, 'match'), neutrals: oneOf(NEUTRALS, words.neutrals, 'way to treat neutrals'),
+    kind: 'scheme',
+    colors: (await colorsIn(words.scheme)).slice(0, MOST_PLANNED),
+    seed,
+    tolerance,
+    match: oneOf(MATCHES, words.match, 'match'),
+    neutrals: oneOf(NEUTRALS, words.neutrals, 'way to treat neutrals'),
     shading: words.shading === undefined ? null : oneOf(SHADINGS, words.shading, 'shading'),
     restrict: words.restrict === undefined ? null : (await colorsIn(words.restrict)).map(({ hex }) => hex),
   }
 }
 
-const batchOf = async (folder: string, plan: Plan, out: string, each: boolean, also: readonly Also[]): Promise<number> => {
-  const { files, failed } = await batch(folder, plan, out, each, also, (path, outcome) => { if ('told' in outcome) tell(path, outcome.told) })
+const batchOf = async (
+  folder: string,
+  plan: Plan,
+  out: string,
+  each: boolean,
+  also: readonly Also[],
+): Promise<number> => {
+  const { files, failed } = await batch(folder, plan, out, each, also, (path, outcome) => {
+    if ('told' in outcome) tell(path, outcome.told)
+  })
   process.stdout.write(`${files - failed.length} of ${files} files remapped.\n`)
   if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
   return failed.length ? 2 : 0
@@ -99,16 +141,25 @@ const batchOf = async (folder: string, plan: Plan, out: string, each: boolean, a
 
 const leanIn = (said: string): Lean => {
   const [x, y, ...more] = said.split(',').map(part => numberIn(part, 'lean'))
-  if (x === undefined || y === undefined || more.length || Math.abs(x) > 1 || Math.abs(y) > 1) return refuse(`“${said}” is no lean; it takes two numbers from -1 to 1, like 0.5,-0.2.`)
+  if (x === undefined || y === undefined || more.length || Math.abs(x) > 1 || Math.abs(y) > 1)
+    return refuse(`“${said}” is no lean; it takes two numbers from -1 to 1, like 0.5,-0.2.`)
   return { x, y }
 }
 
-interface ExtractWords { count: string, lean: string, apart: string }
+interface ExtractWords {
+  count: string
+  lean: string
+  apart: string
+}
 
-/** The colors of a picture with their shares and places, and how long it took to decode and to extract, in milliseconds. */
+/**
+ * The colors of a picture with their shares and places, and how long it took to decode and to extract, in
+ * milliseconds.
+ */
 const extract = async (path: string, words: ExtractWords): Promise<string> => {
   const count = numberIn(words.count, 'count')
-  if (!Number.isInteger(count) || count < EXTRACTED.least || count > EXTRACTED.most) refuse(`An extraction gives ${EXTRACTED.least} to ${EXTRACTED.most} colors, not ${words.count}.`)
+  if (!Number.isInteger(count) || count < EXTRACTED.least || count > EXTRACTED.most)
+    refuse(`An extraction gives ${EXTRACTED.least} to ${EXTRACTED.most} colors, not ${words.count}.`)
   const lean = leanIn(words.lean)
   const apart = numberIn(words.apart, 'apart')
   const start = performance.now()
@@ -121,30 +172,53 @@ const extract = async (path: string, words: ExtractWords): Promise<string> => {
   const { found, flat, note } = extracted([{ picture }], { count, apart }, lean)
   const tenth = (ms: number): number => Math.round(ms * 10) / 10
   return `${JSON.stringify({
-    swatches: found.map(({ hex, share, x, y }) => ({ hex, share: Math.round(share * 1e4) / 1e4, x: Math.round(x * 1e4) / 1e4, y: Math.round(y * 1e4) / 1e4 })),
-    flat, notes: [...info.notes, ...note ? [note] : []],
+    swatches: found.map(({ hex, share, x, y }) => ({
+      hex,
+      share: Math.round(share * 1e4) / 1e4,
+      x: Math.round(x * 1e4) / 1e4,
+      y: Math.round(y * 1e4) / 1e4,
+    })),
+    flat,
+    notes: [...info.notes, ...(note ? [note] : [])],
     ms: { decode: tenth(decoded - start), extract: tenth(performance.now() - decoded) },
   })}\n`
 }
 
 const oneOf = <Word extends string>(words: readonly Word[], said: string, what: string): Word =>
-  words.find(word => word === said.replace(/-/g, ' ')) ?? refuse(`“${said}” is no ${what}; there are ${words.join(', ')}.`)
+  words.find(word => word === said.replace(/-/g, ' ')) ??
+  refuse(`“${said}” is no ${what}; there are ${words.join(', ')}.`)
 
-const alsoIn = (said: string): Also[] => said.split(',').map(word => word.trim()).filter(Boolean).map(word => oneOf(ALSO, word, 'thing to recolor besides'))
+const alsoIn = (said: string): Also[] =>
+  said
+    .split(',')
+    .map(word => word.trim())
+    .filter(Boolean)
+    .map(word => oneOf(ALSO, word, 'thing to recolor besides'))
 
 const numberIn = (said: string, what: string): number => {
   const value = Number(said)
   return said.trim() && Number.isFinite(value) ? value : refuse(`“${said}” is no number for ${what}.`)
 }
 
-interface SchemeWords { base: string, harmony: string, wheel: string, count: string, format: string, spread?: string | undefined, turn: string }
+interface SchemeWords {
+  base: string
+  harmony: string
+  wheel: string
+  count: string
+  format: string
+  spread?: string | undefined
+  turn: string
+}
 
 const scheme = (words: SchemeWords): string => {
   const typed = parseColor(words.base) ?? refuse(`“${words.base}” is not a color.`)
   const count = numberIn(words.count, 'count')
-  if (!Number.isInteger(count) || count < COUNT.least || count > COUNT.most) refuse(`A scheme has ${COUNT.least} to ${COUNT.most} swatches, not ${words.count}.`)
+  if (!Number.isInteger(count) || count < COUNT.least || count > COUNT.most)
+    refuse(`A scheme has ${COUNT.least} to ${COUNT.most} swatches, not ${words.count}.`)
   const hexes = derive({
-    base: typed.hex, baseHue: typed.hue, count,
+    base: typed.hex,
+    baseHue: typed.hue,
+    count,
     kind: oneOf(HARMONIES, words.harmony, 'harmony'),
     wheel: oneOf(WHEELS, words.wheel, 'wheel'),
     spread: words.spread === undefined ? undefined : numberIn(words.spread, 'spread'),
@@ -154,32 +228,55 @@ const scheme = (words: SchemeWords): string => {
   const colors = hexes.map((hex, i) => ({ hex, name: names[i] as string }))
   const title = `${words.harmony} on ${typed.hex}`
   switch (oneOf(['css', 'tokens', 'text'], words.format, 'format')) {
-    case 'css': return toCss(title, colors)
-    case 'tokens': return toTokens(title, colors)
-    case 'text': return toText(colors)
+    case 'css':
+      return toCss(title, colors)
+    case 'tokens':
+      return toTokens(title, colors)
+    case 'text':
+      return toText(colors)
   }
 }
 
 const needed = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)
 
 /** A value that begins with a minus sign is no option: `--lean -0.5,1` reads as `--lean=-0.5,1`. */
-const joinedArgs = (args: readonly string[]): string[] => args.flatMap((arg, i) => {
-  const isNumber = /^-[\d.]/.test(arg)
-  if (isNumber && args[i - 1]?.startsWith('--')) return []
-  return arg.startsWith('--') && /^-[\d.]/.test(args[i + 1] ?? '') ? [`${arg}=${args[i + 1]}`] : [arg]
-})
+const joinedArgs = (args: readonly string[]): string[] =>
+  args.flatMap((arg, i) => {
+    const isNumber = /^-[\d.]/.test(arg)
+    if (isNumber && args[i - 1]?.startsWith('--')) return []
+    return arg.startsWith('--') && /^-[\d.]/.test(args[i + 1] ?? '') ? [`${arg}=${args[i + 1]}`] : [arg]
+  })
 
 const run = async (): Promise<number> => {
-  const { values, positionals: [verb, path] } = parseArgs({
+  const {
+    values,
+    positionals: [verb, path],
+  } = parseArgs({
     args: joinedArgs(process.argv.slice(2)),
     allowPositionals: true,
     options: {
-      'json': { type: 'boolean' }, 'map': { type: 'string' }, 'map-file': { type: 'string' }, 'out': { type: 'string', short: 'o' },
-      'base': { type: 'string' }, 'harmony': { type: 'string', default: 'complementary' }, 'wheel': { type: 'string', default: 'paint' },
-      'count': { type: 'string', default: '5' }, 'format': { type: 'string', default: 'text' }, 'spread': { type: 'string' }, 'turn': { type: 'string', default: '0' },
-      'lean': { type: 'string', default: '0,0' }, 'apart': { type: 'string', default: String(APART.usual) },
-      'scheme': { type: 'string' }, 'match': { type: 'string', default: 'values' }, 'shading': { type: 'string' }, 'neutrals': { type: 'string', default: 'inks' },
-      'seed': { type: 'string', default: '0' }, 'tolerance': { type: 'string', default: '0' }, 'restrict': { type: 'string' }, 'each': { type: 'boolean' }, 'also': { type: 'string', default: '' },
+      'json': { type: 'boolean' },
+      'map': { type: 'string' },
+      'map-file': { type: 'string' },
+      'out': { type: 'string', short: 'o' },
+      'base': { type: 'string' },
+      'harmony': { type: 'string', default: 'complementary' },
+      'wheel': { type: 'string', default: 'paint' },
+      'count': { type: 'string', default: '5' },
+      'format': { type: 'string', default: 'text' },
+      'spread': { type: 'string' },
+      'turn': { type: 'string', default: '0' },
+      'lean': { type: 'string', default: '0,0' },
+      'apart': { type: 'string', default: String(APART.usual) },
+      'scheme': { type: 'string' },
+      'match': { type: 'string', default: 'values' },
+      'shading': { type: 'string' },
+      'neutrals': { type: 'string', default: 'inks' },
+      'seed': { type: 'string', default: '0' },
+      'tolerance': { type: 'string', default: '0' },
+      'restrict': { type: 'string' },
+      'each': { type: 'boolean' },
+      'also': { type: 'string', default: '' },
       'help': { type: 'boolean', short: 'h' },
     },
   })
@@ -201,7 +298,13 @@ const run = async (): Promise<number> => {
     }
     case 'batch': {
       const folder = needed(path, 'The folder')
-      return batchOf(folder, await planOf(values), needed(values.out, '-o'), values.each ?? false, alsoIn(values.also)).catch(naming(folder))
+      return batchOf(
+        folder,
+        await planOf(values),
+        needed(values.out, '-o'),
+        values.each ?? false,
+        alsoIn(values.also),
+      ).catch(naming(folder))
     }
     case 'extract': {
       const file = needed(path, 'The picture')
@@ -211,14 +314,22 @@ const run = async (): Promise<number> => {
     case 'scheme':
       process.stdout.write(scheme({ ...values, base: needed(values.base, '--base') }))
       return 0
-    default: return refuse(`“${verb}” is nothing this can do; there are inks, remap, batch, extract and scheme.`)
+    default:
+      return refuse(`“${verb}” is nothing this can do; there are inks, remap, batch, extract and scheme.`)
   }
 }
 
 /** Who reads may stop reading: `plumbago inks … | head`. */
-process.stdout.on('error', (error: NodeJS.ErrnoException) => { if (error.code !== 'EPIPE') throw error })
-
-run().then(code => { process.exitCode = code }, (error: unknown) => {
-  process.stderr.write(`${reasonOf(error)}\n`)
-  process.exitCode = 2
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error
 })
+
+run().then(
+  code => {
+    process.exitCode = code
+  },
+  (error: unknown) => {
+    process.stderr.write(`${reasonOf(error)}\n`)
+    process.exitCode = 2
+  },
+)

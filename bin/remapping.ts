@@ -23,30 +23,50 @@ import { renderSvg } from '../render/resvg'
 const MEASURED = 256
 
 /** Colors to be put in place of others, whatever the artwork. */
-export interface FixedMap { kind: 'map', pairs: ReadonlyArray<readonly [Hex, Hex]> }
+export interface FixedMap {
+  kind: 'map'
+  pairs: ReadonlyArray<readonly [Hex, Hex]>
+}
 
 /** A scheme that the inks of an artwork are matched to, and how; `shading` null is the usual of the match. */
 export interface SchemePlan {
-  kind: 'scheme', colors: ReadonlyArray<{ hex: Hex, name: string | null }>
-  match: Match, seed: number, shading: Shading | null, neutrals: Neutrals, tolerance: number, restrict: readonly Hex[] | null
+  kind: 'scheme'
+  colors: ReadonlyArray<{ hex: Hex; name: string | null }>
+  match: Match
+  seed: number
+  shading: Shading | null
+  neutrals: Neutrals
+  tolerance: number
+  restrict: readonly Hex[] | null
 }
 export type Plan = FixedMap | SchemePlan
 
 /** What was seen of a file while it was remapped: what had to go, and what was left alone. */
-export interface Told { removed: Removal[], notes: string[] }
+export interface Told {
+  removed: Removal[]
+  notes: string[]
+}
 
-interface Opened extends ReadWithPictures { bytes: Uint8Array, file: Decoded, removed: Removal[] }
+interface Opened extends ReadWithPictures {
+  bytes: Uint8Array
+  file: Decoded
+  removed: Removal[]
+}
 
 const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
   const bytes = await readFile(path)
   const file = decoded(bytes)
   const { markup, removed } = cleanSvg(file.text)
-  return { bytes, file, removed, ...await readWithPictures(markup, also) }
+  return { bytes, file, removed, ...(await readWithPictures(markup, also)) }
 }
 
-const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> => measuredInks(reading, renderSvg, MEASURED, painter({ longest: MEASURED, plain: true }))
+const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> =>
+  measuredInks(reading, renderSvg, MEASURED, painter({ longest: MEASURED, plain: true }))
 
-/** The inks of a file by falling area, with what had to go and what was left alone. Throws Unreadable for what is no SVG. */
+/**
+ * The inks of a file by falling area, with what had to go and what was left alone. Throws Unreadable for what is no
+ * SVG.
+ */
 export const inksOf = async (path: string, also: readonly Also[]): Promise<Told & { inks: InkSummary[] }> => {
   const opened = await open(path, also)
   const { reading, removed } = opened
@@ -57,10 +77,20 @@ export const inksOf = async (path: string, also: readonly Also[]): Promise<Told 
 /** What every ink becomes by a plan. */
 export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap<Hex, Hex> => {
   if (plan.kind === 'map') return new Map(plan.pairs)
-  const scheme = gatheredScheme(plan.colors.map(({ hex, name }) => ({ hex, name, share: null, from: { kind: 'list', title: 'scheme', hex } })), [])
+  const scheme = gatheredScheme(
+    plan.colors.map(({ hex, name }) => ({ hex, name, share: null, from: { kind: 'list', title: 'scheme', hex } })),
+    [],
+  )
   const sets = plan.restrict ? [{ id: 'set', title: 'set', colors: plan.restrict.map(hex => ({ hex, name: '' })) }] : []
   const { match, seed, neutrals, tolerance } = plan
-  const project = { ...newProject('remap'), scheme, derived: false, lead: scheme[0]?.id ?? null, sets, remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, restrict: sets[0]?.id ?? null } }
+  const project = {
+    ...newProject('remap'),
+    scheme,
+    derived: false,
+    lead: scheme[0]?.id ?? null,
+    sets,
+    remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, restrict: sets[0]?.id ?? null },
+  }
   const { remap } = matchedBy(project, match, seed, matchedTargets(inks, project))
   return colorsOf({ ...project, remap: { ...remap, shading: plan.shading ?? remap.shading } }, inks)
 }
@@ -78,7 +108,10 @@ const writeWhole = async (path: string, bytes: Uint8Array): Promise<void> => {
   }
 }
 
-/** Remaps a file by a plan; where nothing changes it comes out byte for byte. A name that ends in `.svgz` is written packed. */
+/**
+ * Remaps a file by a plan; where nothing changes it comes out byte for byte. A name that ends in `.svgz` is written
+ * packed.
+ */
 export const remapFile = async (path: string, plan: Plan, out: string, also: readonly Also[]): Promise<Told> => {
   const opened = await open(path, also)
   const { bytes, file, reading, removed, painter } = opened
@@ -88,7 +121,8 @@ export const remapFile = async (path: string, plan: Plan, out: string, also: rea
   const text = writeSvg(reading, ({ hex }) => colorOf(hex), undefined, await painter({})(colorOf))
   const wasPacked = bytes[0] === 0x1f && bytes[1] === 0x8b
   const packed = /\.svgz$/i.test(out)
-  if (text === file.text) await writeWhole(out, wasPacked === packed ? bytes : packed ? gzipSync(bytes) : gunzipSync(bytes))
+  if (text === file.text)
+    await writeWhole(out, wasPacked === packed ? bytes : packed ? gzipSync(bytes) : gunzipSync(bytes))
   else await writeWhole(out, packed ? gzipSync(encoded({ ...file, text })) : encoded({ ...file, text }))
   return { removed, notes: reading.notes }
 }

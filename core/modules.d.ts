@@ -1,10 +1,5 @@
 /* Types for the package entry points that bring none. */
 declare module '@bramus/specificity/core' {
   /** Specificity (a, b, c) of a selector given as css-tree's node (Selectors Level 4, section 17). */
-  export const calculateForAST: (selector: import('css-tree').CssNode) => { a: number, b: number, c: number }
-}
-declare module 'munkres-js' {
-  /** Pairs of row and column that make the smallest sum of a square cost matrix (Munkres, 1957). */
-  const munkres: (costs: number[][]) => Array<[row: number, column: number]>
-  export default munkres
+  export const calculateForAST: (selector: import('css-tree').CssNode) => { a: number; b: number; c: number }
 }

@@ -1,6 +1,6 @@
 /* What every platform the core runs on has, and nothing more: no DOM, no Node. */
 declare class TextDecoder {
-  constructor(label: string, options?: { fatal?: boolean, ignoreBOM?: boolean })
+  constructor(label: string, options?: { fatal?: boolean; ignoreBOM?: boolean })
   decode(bytes: Uint8Array): string
 }
 declare const atob: (base64: string) => string

@@ -4,7 +4,9 @@ export type Point = readonly [x: number, y: number]
 const round = (value: number): number => Math.round(value * 10) / 10
 
 const attributes = (said: Record<string, string | number>): string =>
-  Object.entries(said).map(([name, value]) => ` ${name}="${typeof value === 'number' ? round(value) : value}"`).join('')
+  Object.entries(said)
+    .map(([name, value]) => ` ${name}="${typeof value === 'number' ? round(value) : value}"`)
+    .join('')
 
 /** An element without content. */
 export const shape = (name: string, said: Record<string, string | number>): string => `<${name}${attributes(said)}/>`
@@ -19,19 +21,22 @@ export const poly = (points: readonly Point[], fill: string): string =>
 
 /** A path from pieces: letters stay, numbers are rounded. */
 export const d = (...pieces: Array<string | number>): string =>
-  pieces.map(piece => typeof piece === 'number' ? round(piece) : piece).join(' ')
+  pieces.map(piece => (typeof piece === 'number' ? round(piece) : piece)).join(' ')
 
 /** Turns points by degrees, scales them and moves them to a place. */
 export const placed = (points: readonly Point[], at: Point, scale: number, turn: number): Point[] => {
-  const [cos, sin] = [Math.cos(turn * Math.PI / 180), Math.sin(turn * Math.PI / 180)]
+  const [cos, sin] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)]
   return points.map(([x, y]) => [at[0] + scale * (x * cos - y * sin), at[1] + scale * (x * sin + y * cos)])
 }
 
 /** The point between two. */
-export const mid = (one: Point, other: Point, t = 0.5): Point => [one[0] + (other[0] - one[0]) * t, one[1] + (other[1] - one[1]) * t]
+export const mid = (one: Point, other: Point, t = 0.5): Point => [
+  one[0] + (other[0] - one[0]) * t,
+  one[1] + (other[1] - one[1]) * t,
+]
 
 /** A cubic Bézier curve: its point and direction (radians) at t in [0, 1]. */
-export const along = ([a, b, c, e]: readonly [Point, Point, Point, Point], t: number): { at: Point, angle: number } => {
+export const along = ([a, b, c, e]: readonly [Point, Point, Point, Point], t: number): { at: Point; angle: number } => {
   const u = 1 - t
   const value = (i: 0 | 1): number => u ** 3 * a[i] + 3 * u * u * t * b[i] + 3 * u * t * t * c[i] + t ** 3 * e[i]
   const slope = (i: 0 | 1): number => 3 * u * u * (b[i] - a[i]) + 6 * u * t * (c[i] - b[i]) + 3 * t * t * (e[i] - c[i])
@@ -39,7 +44,7 @@ export const along = ([a, b, c, e]: readonly [Point, Point, Point, Point], t: nu
 }
 
 /** A seeded source of numbers in [0, 1): a linear congruential generator (Numerical Recipes). */
-export const dice = (seed: number): () => number => {
+export const dice = (seed: number): (() => number) => {
   let state = seed >>> 0
   return () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 4294967296
 }

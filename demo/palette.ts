@@ -2,8 +2,16 @@ import { hexOfLch, lchOf, type Hex } from '../core/color/convert'
 
 /** The festival's own colors, before anyone remaps them. */
 export const INK = {
-  night: '#222a52', dusk: '#3f5b93', haze: '#91a7c6', peach: '#efbf97', cream: '#f8ead0',
-  coral: '#d45d48', mustard: '#e2a83c', sea: '#2c6a74', plum: '#6f3f63', sand: '#d9bf9b',
+  night: '#222a52',
+  dusk: '#3f5b93',
+  haze: '#91a7c6',
+  peach: '#efbf97',
+  cream: '#f8ead0',
+  coral: '#d45d48',
+  mustard: '#e2a83c',
+  sea: '#2c6a74',
+  plum: '#6f3f63',
+  sand: '#d9bf9b',
 } as const
 
 /** Facets stand on a few steps of light, so that the palette stays restrained. */

@@ -18,43 +18,94 @@ const LOFT = 'kite-loft'
 
 /** The demo's artwork, in the order in which the project shows it, by file and title. */
 const ARTWORK: ReadonlyArray<readonly [file: string, title: string]> = [
-  ['poster', 'Poster'], ['badge', 'Badge'], ['pictogram-kite-field', 'Kite field'], ['pictogram-ferry', 'Ferry'],
-  ['pictogram-food', 'Food and drink'], ['pictogram-first-aid', 'First aid'], ['pictogram-tickets', 'Tickets'], ['pictogram-stage', 'Stage'], [LOFT, 'Kite loft'],
+  ['poster', 'Poster'],
+  ['badge', 'Badge'],
+  ['pictogram-kite-field', 'Kite field'],
+  ['pictogram-ferry', 'Ferry'],
+  ['pictogram-food', 'Food and drink'],
+  ['pictogram-first-aid', 'First aid'],
+  ['pictogram-tickets', 'Tickets'],
+  ['pictogram-stage', 'Stage'],
+  [LOFT, 'Kite loft'],
 ]
 
 /** The demo's reference pictures, by file and title. */
 const PICTURES: ReadonlyArray<readonly [file: string, title: string]> = [
-  ['harbor-at-dusk', 'Harbor at dusk'], ['folded-kite-fabric', 'Folded kite fabric'], ['weathered-hull', 'Weathered hull'],
+  ['harbor-at-dusk', 'Harbor at dusk'],
+  ['folded-kite-fabric', 'Folded kite fabric'],
+  ['weathered-hull', 'Weathered hull'],
 ]
 
-interface Commission { name: string, base: string, harmony: Harmony, artwork: readonly string[], pictures: readonly string[] }
+interface Commission {
+  name: string
+  base: string
+  harmony: Harmony
+  artwork: readonly string[]
+  pictures: readonly string[]
+}
 
 /** The demo's projects, the one to open first last, so that it stands first in the list. */
 const COMMISSIONS: readonly Commission[] = [
   {
-    name: 'Harbor wayfinding', base: '#a63d2f', harmony: { kind: 'complementary', wheel: 'paint', spread: 0, turn: 0, count: 4, free: [0] },
-    artwork: ['pictogram-ferry', 'pictogram-food', 'pictogram-first-aid', 'pictogram-tickets'], pictures: [],
+    name: 'Harbor wayfinding',
+    base: '#a63d2f',
+    harmony: { kind: 'complementary', wheel: 'paint', spread: 0, turn: 0, count: 4, free: [0] },
+    artwork: ['pictogram-ferry', 'pictogram-food', 'pictogram-first-aid', 'pictogram-tickets'],
+    pictures: [],
   },
   {
-    name: 'Breezeholm kite festival', base: '#0f6d5f', harmony: { kind: 'split complementary', wheel: 'paint', spread: 34, turn: 0, count: 6, free: [0] },
-    artwork: ARTWORK.map(([file]) => file), pictures: PICTURES.map(([file]) => file),
+    name: 'Breezeholm kite festival',
+    base: '#0f6d5f',
+    harmony: { kind: 'split complementary', wheel: 'paint', spread: 34, turn: 0, count: 6, free: [0] },
+    artwork: ARTWORK.map(([file]) => file),
+    pictures: PICTURES.map(([file]) => file),
   },
 ]
 
-const documentFor = ({ name, base, harmony, artwork, pictures }: Commission, files: ReadonlyMap<string, ArtworkFile>, received: ReadonlyMap<string, PictureFile>): Project => {
+const documentFor = (
+  { name, base, harmony, artwork, pictures }: Commission,
+  files: ReadonlyMap<string, ArtworkFile>,
+  received: ReadonlyMap<string, PictureFile>,
+): Project => {
   const typed = parseColor(base)
   if (!typed) throw new Error(`${base} is not a color.`)
   const empty = newProject(name, { hex: typed.hex, hue: typed.hue, typed: base }, harmony)
   const own = artwork.flatMap(file => files.get(file) ?? [])
   const targets = matchedTargets(unitedInks(own), empty)
-  const dressed = own.reduce((project, { kind, hash, width, height }, i) => apply(project, {
-    do: 'add artwork', targets,
-    artwork: { kind, id: `a${i + 1}`, name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork', hash, width, height },
-  }), empty)
-  return pictures.flatMap(file => received.get(file) ?? []).reduce((project, { hash, width, height }, i) => apply(project, {
-    do: 'add reference',
-    reference: { id: `r${i + 1}`, name: PICTURES.find(([file]) => file === pictures[i])?.[1] ?? 'Reference', hash, width, height, place: nextPlace(project.references), region: null },
-  }), dressed)
+  const dressed = own.reduce(
+    (project, { kind, hash, width, height }, i) =>
+      apply(project, {
+        do: 'add artwork',
+        targets,
+        artwork: {
+          kind,
+          id: `a${i + 1}`,
+          name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork',
+          hash,
+          width,
+          height,
+        },
+      }),
+    empty,
+  )
+  return pictures
+    .flatMap(file => received.get(file) ?? [])
+    .reduce(
+      (project, { hash, width, height }, i) =>
+        apply(project, {
+          do: 'add reference',
+          reference: {
+            id: `r${i + 1}`,
+            name: PICTURES.find(([file]) => file === pictures[i])?.[1] ?? 'Reference',
+            hash,
+            width,
+            height,
+            place: nextPlace(project.references),
+            region: null,
+          },
+        }),
+      dressed,
+    )
 }
 
 /** Stores the demo projects where there is no project at all; true where it did. */
@@ -64,13 +115,19 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
   const files = new Map<string, ArtworkFile>()
   for (const [name] of ARTWORK) {
     const source = (ending: string): Promise<Buffer> => readFile(new URL(`artwork/${name}.${ending}`, import.meta.url))
-    const received = name === LOFT ? await receiveRaster(`${name}.png`, await source('png')) : await receiveSvg(`${name}.svg`, await source('svg'))
+    const received =
+      name === LOFT
+        ? await receiveRaster(`${name}.png`, await source('png'))
+        : await receiveSvg(`${name}.svg`, await source('svg'))
     await keepArtwork(sql, received)
     files.set(name, received.file)
   }
   const pictures = new Map<string, PictureFile>()
   for (const [name] of PICTURES) {
-    const received = await receivePicture(`${name}.jpg`, await readFile(new URL(`references/${name}.jpg`, import.meta.url)))
+    const received = await receivePicture(
+      `${name}.jpg`,
+      await readFile(new URL(`references/${name}.jpg`, import.meta.url)),
+    )
     await keepPicture(sql, received)
     pictures.set(name, received.file)
   }
@@ -82,6 +139,9 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
 export const seedStandIns = async (sql: Sql): Promise<void> => {
   for (const { id, name, hash } of pieces) {
     if (await findArtwork(sql, hash)) continue
-    await keepArtwork(sql, await receiveSvg(`${name}.svg`, await readFile(new URL(`stand-ins/${id}.svg`, import.meta.url))))
+    await keepArtwork(
+      sql,
+      await receiveSvg(`${name}.svg`, await readFile(new URL(`stand-ins/${id}.svg`, import.meta.url))),
+    )
   }
 }

@@ -1,4 +1,11 @@
-import { addressed, embeddedBytes, mixtureOf, paintedPictures, withPictures, type PicturePainter } from '../core/artwork/embedded'
+import {
+  addressed,
+  embeddedBytes,
+  mixtureOf,
+  paintedPictures,
+  withPictures,
+  type PicturePainter,
+} from '../core/artwork/embedded'
 import { readSvg } from '../core/artwork/read'
 import type { Markup } from '../core/artwork/markup'
 import type { Also, Reading } from '../core/artwork/reading'
@@ -9,23 +16,35 @@ import { reducedPicture } from '../core/raster/reduce'
 import { unmixed, type Unmixed } from '../core/raster/unmix'
 import { pictureInfo, plainPicture, plainPng } from './pictures'
 
-/** How pictures are painted: in full or with their longer side reduced to so many pixels; `plain` as nothing but the mixture of their inks, to be measured. */
-export interface Painting { longest?: number, plain?: boolean }
+/**
+ * How pictures are painted: in full or with their longer side reduced to so many pixels; `plain` as nothing but the
+ * mixture of their inks, to be measured.
+ */
+export interface Painting {
+  longest?: number
+  plain?: boolean
+}
 
 /** A file read with the pictures within it, and what paints them. */
-export interface ReadWithPictures { reading: Reading, painter: (painting: Painting) => PicturePainter }
+export interface ReadWithPictures {
+  reading: Reading
+  painter: (painting: Painting) => PicturePainter
+}
 
 /** The most pictures within a file that are read. */
 const MOST_PICTURES = 200
 
-/** The pictures within a file, decoded; null for those that cannot be, and for what goes beyond how many there may be and the pixels they may have together. */
+/**
+ * The pictures within a file, decoded; null for those that cannot be, and for what goes beyond how many there may be
+ * and the pixels they may have together.
+ */
 const decodedPictures = async ({ pictures }: Reading): Promise<Array<Picture | null>> => {
   const all: Array<Picture | null> = []
   let left = MOST_RASTER_PIXELS
   for (const picture of pictures) {
     const bytes = all.length < MOST_PICTURES ? embeddedBytes(picture) : null
     try {
-      const info = bytes && await pictureInfo(bytes)
+      const info = bytes && (await pictureInfo(bytes))
       const fits = bytes && info && info.width * info.height <= left
       if (fits) left -= info.width * info.height
       all.push(fits ? await plainPicture(bytes) : null)
@@ -38,7 +57,11 @@ const decodedPictures = async ({ pictures }: Reading): Promise<Array<Picture | n
 }
 
 /** A painter of pictures, each taken apart when it is first painted. */
-const painterOf = (reading: Reading, pictures: ReadonlyArray<Picture | null>, taken: (picture: Picture, place: number) => Unmixed): PicturePainter => {
+const painterOf = (
+  reading: Reading,
+  pictures: ReadonlyArray<Picture | null>,
+  taken: (picture: Picture, place: number) => Unmixed,
+): PicturePainter => {
   const known = new Map<number, Unmixed>()
   const takenAt = (place: number): Unmixed | null => {
     const picture = pictures[place]
@@ -50,17 +73,27 @@ const painterOf = (reading: Reading, pictures: ReadonlyArray<Picture | null>, ta
   return async colorOf => addressed(await paintedPictures(reading, takenAt, colorOf, plainPng))
 }
 
-/** Reads a clean SVG, and where that is asked for, the pictures within it. `inks` are those of each picture where they are known. Throws Unreadable for what is no SVG. */
-export const readWithPictures = async (source: string | Markup, also: readonly Also[], inks?: readonly string[][]): Promise<ReadWithPictures> => {
+/**
+ * Reads a clean SVG, and where that is asked for, the pictures within it. `inks` are those of each picture where they
+ * are known. Throws Unreadable for what is no SVG.
+ */
+export const readWithPictures = async (
+  source: string | Markup,
+  also: readonly Also[],
+  inks?: readonly string[][],
+): Promise<ReadWithPictures> => {
   const plain = readSvg(source, also)
   const pictures = also.includes('pictures') ? await decodedPictures(plain) : []
-  const reading = pictures.length ? withPictures(plain, inks ?? pictures.map(picture => picture ? rasterInks(picture) : [])) : plain
+  const reading = pictures.length
+    ? withPictures(plain, inks ?? pictures.map(picture => (picture ? rasterInks(picture) : [])))
+    : plain
   const inksAt = (place: number): readonly string[] => reading.pictureInks[place] ?? []
   return {
     reading,
-    painter: ({ longest = Infinity, plain: bare = false }) => painterOf(reading, pictures, (picture, place) => {
-      const taken = unmixed(reducedPicture(picture, longest), inksAt(place))
-      return bare ? mixtureOf(taken) : taken
-    }),
+    painter: ({ longest = Infinity, plain: bare = false }) =>
+      painterOf(reading, pictures, (picture, place) => {
+        const taken = unmixed(reducedPicture(picture, longest), inksAt(place))
+        return bare ? mixtureOf(taken) : taken
+      }),
   }
 }

@@ -2,28 +2,46 @@ import sharp from 'sharp'
 import { Unreadable } from '../core/artwork/unreadable'
 import { MOST_PIXELS, workingSize, type Picture } from '../core/extract/picture'
 
-/** What is known of a picture file before it is decoded: its size upright, in pixels, and what should be said about it. */
-export interface PictureInfo { width: number, height: number, media: string, notes: string[] }
+/**
+ * What is known of a picture file before it is decoded: its size upright, in pixels, and what should be said about it.
+ */
+export interface PictureInfo {
+  width: number
+  height: number
+  media: string
+  notes: string[]
+}
 
 const MEDIA: Readonly<Record<string, string>> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
 
 const NO_PICTURE = 'It is no PNG, JPEG or WebP picture.'
 const BROKEN = 'The picture is damaged or ends in the middle; it cannot be read to its end.'
 
-const opened = (bytes: Uint8Array): sharp.Sharp => sharp(bytes, { failOn: 'truncated', pages: 1, limitInputPixels: MOST_PIXELS })
+const opened = (bytes: Uint8Array): sharp.Sharp =>
+  sharp(bytes, { failOn: 'truncated', pages: 1, limitInputPixels: MOST_PIXELS })
 
 /** Reads the head of a picture file. Throws Unreadable, in a plain sentence, for what is no picture or too large. */
 export const pictureInfo = async (bytes: Uint8Array): Promise<PictureInfo> => {
-  const head = bytes.length ? await sharp(bytes, { limitInputPixels: false }).metadata().catch(() => null) : null
+  const head = bytes.length
+    ? await sharp(bytes, { limitInputPixels: false })
+        .metadata()
+        .catch(() => null)
+    : null
   const media = MEDIA[head?.format ?? '']
   if (!head || !media || !head.width || !head.height) throw new Unreadable(NO_PICTURE)
   const pixels = head.width * (head.pageHeight ?? head.height)
-  if (pixels > MOST_PIXELS) throw new Unreadable(`The picture has ${Math.round(pixels / 1e6)} megapixels; up to ${MOST_PIXELS / 1e6} can be read.`)
-  const [width, height] = [head.autoOrient.width, head.pages && head.pages > 1 ? head.pageHeight ?? head.autoOrient.height : head.autoOrient.height]
+  if (pixels > MOST_PIXELS)
+    throw new Unreadable(
+      `The picture has ${Math.round(pixels / 1e6)} megapixels; up to ${MOST_PIXELS / 1e6} can be read.`,
+    )
+  const [width, height] = [
+    head.autoOrient.width,
+    head.pages && head.pages > 1 ? (head.pageHeight ?? head.autoOrient.height) : head.autoOrient.height,
+  ]
   const notes = [
-    ...(head.pages ?? 1) > 1 ? ['It is animated; its first frame is taken.'] : [],
-    ...head.space === 'cmyk' ? ['It is in CMYK; its colors are converted to sRGB.'] : [],
-    ...head.depth !== 'uchar' ? ['It has more than 8 bits a channel; it is worked on in 8.'] : [],
+    ...((head.pages ?? 1) > 1 ? ['It is animated; its first frame is taken.'] : []),
+    ...(head.space === 'cmyk' ? ['It is in CMYK; its colors are converted to sRGB.'] : []),
+    ...(head.depth !== 'uchar' ? ['It has more than 8 bits a channel; it is worked on in 8.'] : []),
   ]
   return { width, height, media, notes }
 }
@@ -32,35 +50,61 @@ const broken = (): never => {
   throw new Unreadable(BROKEN)
 }
 
-/** Decodes a picture upright, in sRGB with straight alpha, straight to a side no longer than asked. Throws Unreadable where it is damaged. */
-const decodedTo = (bytes: Uint8Array, size: { width: number, height: number }): sharp.Sharp =>
-  opened(bytes).autoOrient().resize({ ...size, fit: 'fill', kernel: 'cubic', withoutEnlargement: true }).toColorspace('srgb')
+/**
+ * Decodes a picture upright, in sRGB with straight alpha, straight to a side no longer than asked. Throws Unreadable
+ * where it is damaged.
+ */
+const decodedTo = (bytes: Uint8Array, size: { width: number; height: number }): sharp.Sharp =>
+  opened(bytes)
+    .autoOrient()
+    .resize({ ...size, fit: 'fill', kernel: 'cubic', withoutEnlargement: true })
+    .toColorspace('srgb')
 
 /** A picture decoded at the size it is worked on. */
 export const workingPicture = async (bytes: Uint8Array, info: PictureInfo): Promise<Picture> => {
-  const { data, info: { width, height } } = await decodedTo(bytes, workingSize(info.width, info.height)).ensureAlpha().raw().toBuffer({ resolveWithObject: true }).catch(broken)
+  const {
+    data,
+    info: { width, height },
+  } = await decodedTo(bytes, workingSize(info.width, info.height))
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+    .catch(broken)
   return { width, height, data }
 }
 
 /** A picture decoded in its own size, or reduced to so many pixels on its longer side. */
 export const plainPicture = async (bytes: Uint8Array, longest?: number): Promise<Picture> => {
-  const sized = longest === undefined ? opened(bytes).autoOrient() : opened(bytes).autoOrient().resize({ width: longest, height: longest, fit: 'inside', withoutEnlargement: true })
-  const { data, info: { width, height } } = await sized.toColorspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true }).catch(broken)
+  const sized =
+    longest === undefined
+      ? opened(bytes).autoOrient()
+      : opened(bytes).autoOrient().resize({ width: longest, height: longest, fit: 'inside', withoutEnlargement: true })
+  const {
+    data,
+    info: { width, height },
+  } = await sized.toColorspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true }).catch(broken)
   return { width, height, data }
 }
 
 /** A picture as a PNG without loss, and with nothing but its pixels. */
-export const plainPng = ({ width, height, data }: Picture): Promise<Buffer> => sharp(data, { raw: { width, height, channels: 4 } }).png({ compressionLevel: 6 }).toBuffer()
+export const plainPng = ({ width, height, data }: Picture): Promise<Buffer> =>
+  sharp(data, { raw: { width, height, channels: 4 } })
+    .png({ compressionLevel: 6 })
+    .toBuffer()
 
 /** The longer side of a thumbnail, in pixels. */
 const THUMBNAIL = 360
 
 /** The same picture as files: without loss at the size it is worked on, and as a thumbnail. */
-export const workingFiles = async (picture: Picture): Promise<{ working: Uint8Array, thumbnail: Uint8Array }> => {
-  const raw = (): sharp.Sharp => sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 4 } })
+export const workingFiles = async (picture: Picture): Promise<{ working: Uint8Array; thumbnail: Uint8Array }> => {
+  const raw = (): sharp.Sharp =>
+    sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 4 } })
   const [working, thumbnail] = await Promise.all([
     raw().webp({ lossless: true, effort: 0 }).toBuffer(),
-    raw().resize({ width: THUMBNAIL, height: THUMBNAIL, fit: 'inside', withoutEnlargement: true }).webp({ quality: 82 }).toBuffer(),
+    raw()
+      .resize({ width: THUMBNAIL, height: THUMBNAIL, fit: 'inside', withoutEnlargement: true })
+      .webp({ quality: 82 })
+      .toBuffer(),
   ])
   return { working, thumbnail }
 }

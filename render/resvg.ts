@@ -3,7 +3,10 @@ import { createRequire } from 'node:module'
 import { resolve } from 'node:path'
 import type { Pixels, Renderer } from '../core/artwork/area'
 
-/** What a renderer runs, in a process of its own: there are drawings that bring the library down, and with it the process it is in. */
+/**
+ * What a renderer runs, in a process of its own: there are drawings that bring the library down, and with it the
+ * process it is in.
+ */
 const RENDERER = `
   const { renderAsync } = require(process.argv[1])
   process.on('message', ({ svg, options }) => renderAsync(svg, options).then(
@@ -26,7 +29,10 @@ let renderers = 0
 
 const hire = (): ChildProcess => {
   const library = createRequire(resolve(process.argv[1] ?? 'index.js')).resolve('@resvg/resvg-js')
-  return spawn(process.execPath, ['-e', RENDERER, library], { stdio: ['ignore', 'ignore', 'ignore', 'ipc'], serialization: 'advanced' })
+  return spawn(process.execPath, ['-e', RENDERER, library], {
+    stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+    serialization: 'advanced',
+  })
 }
 
 /** A renderer that is free, as soon as there is one. */
@@ -55,26 +61,40 @@ const giveUp = (child: ChildProcess): void => {
   else renderers--
 }
 
-const render = (child: ChildProcess, task: { svg: string, options: object }): Promise<Answer> => new Promise(done => {
-  const late = setTimeout(() => settle({ failed: `It takes more than ${LONGEST / 1000} seconds to draw.` }, false), LONGEST)
-  const settle = (answer: Answer, well: boolean): void => {
-    clearTimeout(late)
-    child.removeAllListeners()
-    if (well) giveBack(child)
-    else giveUp(child)
-    done(answer)
-  }
-  child.ref()
-  child.channel?.ref()
-  child.once('message', answer => settle(answer as Answer, true))
-  child.once('exit', () => settle({ failed: 'It cannot be drawn: the renderer broke down over it.' }, false))
-  child.once('error', error => settle({ failed: error.message }, false))
-  child.send(task, error => { if (error) settle({ failed: error.message }, false) })
-})
+const render = (child: ChildProcess, task: { svg: string; options: object }): Promise<Answer> =>
+  new Promise(done => {
+    const late = setTimeout(
+      () => settle({ failed: `It takes more than ${LONGEST / 1000} seconds to draw.` }, false),
+      LONGEST,
+    )
+    const settle = (answer: Answer, well: boolean): void => {
+      clearTimeout(late)
+      child.removeAllListeners()
+      if (well) giveBack(child)
+      else giveUp(child)
+      done(answer)
+    }
+    child.ref()
+    child.channel?.ref()
+    child.once('message', answer => settle(answer as Answer, true))
+    child.once('exit', () => settle({ failed: 'It cannot be drawn: the renderer broke down over it.' }, false))
+    child.once('error', error => settle({ failed: error.message }, false))
+    child.send(task, error => {
+      if (error) settle({ failed: error.message }, false)
+    })
+  })
 
-/** Renders an SVG to pixels, in a process of its own. Rejects with the reason where it cannot, or where it takes too long. */
+/**
+ * Renders an SVG to pixels, in a process of its own. Rejects with the reason where it cannot, or where it takes too
+ * long.
+ */
 export const renderSvg: Renderer = async (svg, { side, pixels, crisp }) => {
-  const options = { fitTo: { mode: side, value: pixels }, font: { loadSystemFonts: /<(?:\w+:)?text[\s>]/.test(svg) }, shapeRendering: crisp ? 0 : 2, logLevel: 'off' }
+  const options = {
+    fitTo: { mode: side, value: pixels },
+    font: { loadSystemFonts: /<(?:\w+:)?text[\s>]/.test(svg) },
+    shapeRendering: crisp ? 0 : 2,
+    logLevel: 'off',
+  }
   const answer = await render(await free(), { svg, options })
   if ('failed' in answer) throw new Error(answer.failed)
   return answer

@@ -1,4 +1,12 @@
-import { createError, defineEventHandler, getHeader, getRouterParam, readRawBody, type EventHandler, type H3Event } from 'h3'
+import {
+  createError,
+  defineEventHandler,
+  getHeader,
+  getRouterParam,
+  readRawBody,
+  type EventHandler,
+  type H3Event,
+} from 'h3'
 import { z } from 'zod'
 import { Unreadable } from '../core/artwork/unreadable'
 import { Stale } from './db/projects'
@@ -17,7 +25,10 @@ const DATABASE_CODES = /^(ECONNREFUSED|ECONNRESET|ENOTFOUND|EPIPE|ETIMEDOUT|CONN
 const isDatabaseGone = (error: unknown): boolean =>
   error instanceof Error && 'code' in error && DATABASE_CODES.test(String(error.code))
 
-/** What went wrong, as an answer: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is gone. */
+/**
+ * What went wrong, as an answer: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is
+ * gone.
+ */
 const answerTo = (error: unknown): unknown => {
   if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
   if (error instanceof Unreadable) return failure(422, error.message)
@@ -28,13 +39,14 @@ const answerTo = (error: unknown): unknown => {
 }
 
 /** A route whose failures are answered in plain sentences. */
-export const door = <Answer>(handle: (event: H3Event) => Promise<Answer>): EventHandler => defineEventHandler(async event => {
-  try {
-    return await handle(event)
-  } catch (error) {
-    throw answerTo(error)
-  }
-})
+export const door = <Answer>(handle: (event: H3Event) => Promise<Answer>): EventHandler =>
+  defineEventHandler(async event => {
+    try {
+      return await handle(event)
+    } catch (error) {
+      throw answerTo(error)
+    }
+  })
 
 /** The body of a request, in bytes. Answers 413 where it is larger than allowed and 400 where there is none. */
 export const bytesOf = async (event: H3Event, most: number): Promise<Uint8Array> => {
@@ -48,7 +60,8 @@ export const bytesOf = async (event: H3Event, most: number): Promise<Uint8Array>
 
 /** The JSON body of a request, checked. */
 export const bodyOf = async <Schema extends z.ZodType>(event: H3Event, schema: Schema): Promise<z.infer<Schema>> => {
-  if (!/^application\/json\b/i.test(getHeader(event, 'content-type') ?? '')) throw failure(415, 'The request has to be JSON.')
+  if (!/^application\/json\b/i.test(getHeader(event, 'content-type') ?? ''))
+    throw failure(415, 'The request has to be JSON.')
   const text = new TextDecoder().decode(await bytesOf(event, LARGEST_JSON))
   let said: unknown
   try {

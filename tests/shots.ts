@@ -6,7 +6,9 @@ const [address = 'http://127.0.0.1:4180', folder = 'docs/screenshots'] = process
 selectors.setTestIdAttribute('data-test')
 const browser = await chromium.launch(CHROMIUM)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-page.on('console', message => { if (message.type() === 'error') console.log(message.text()) })
+page.on('console', message => {
+  if (message.type() === 'error') console.log(message.text())
+})
 page.on('pageerror', error => console.log(error.message))
 
 const shot = async (name: string): Promise<void> => {
@@ -16,12 +18,15 @@ const shot = async (name: string): Promise<void> => {
 
 await page.goto(address)
 await page.getByTestId('project-card').first().waitFor()
-await page.waitForFunction(() => [...document.images].every(({ complete, naturalWidth }) => complete && naturalWidth > 0))
+await page.waitForFunction(() =>
+  [...document.images].every(({ complete, naturalWidth }) => complete && naturalWidth > 0),
+)
 await shot('home')
 await page.getByTestId('project-card').first().getByRole('link').click()
 await page.getByTestId('artwork').waitFor()
 await page.keyboard.press('1')
-const start = (what: string): Promise<void> => page.getByRole('radiogroup', { name: 'Start from' }).getByRole('radio', { name: what }).click()
+const start = (what: string): Promise<void> =>
+  page.getByRole('radiogroup', { name: 'Start from' }).getByRole('radio', { name: what }).click()
 await start('References')
 await page.locator('[data-test^=strip-] i').nth(19).waitFor()
 await shot('references')
@@ -83,7 +88,8 @@ await aside()
 await shot('group')
 await shading('As all')
 await page.getByRole('button', { name: 'Close the group' }).click()
-const view = (name: string): Promise<void> => page.getByRole('radiogroup', { name: 'View of the remapping' }).getByRole('radio', { name }).click()
+const view = (name: string): Promise<void> =>
+  page.getByRole('radiogroup', { name: 'View of the remapping' }).getByRole('radio', { name }).click()
 await view('Inks')
 await page.getByTestId('tolerance').fill('6')
 await aside()

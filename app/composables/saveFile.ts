@@ -11,4 +11,4 @@ export const saveFile = (name: string, content: string | Uint8Array, type: strin
 }
 
 /** The ending of the file an artwork is handed over as. */
-export const endingOf = ({ kind }: Pick<Artwork, 'kind'>): 'png' | 'svg' => kind === 'raster' ? 'png' : 'svg'
+export const endingOf = ({ kind }: Pick<Artwork, 'kind'>): 'png' | 'svg' => (kind === 'raster' ? 'png' : 'svg')

@@ -6,40 +6,57 @@ import { isArea, type Hit } from '~/stores/looking'
 /** The least part of a picture, of 1, that an area has to have to be stepped through. */
 const LEAST = 0.0005
 
-/** Picks contiguous areas of the picture on the stage by a click, with Shift to those picked before, and lends them to others. */
+/**
+ * Picks contiguous areas of the picture on the stage by a click, with Shift to those picked before, and lends them to
+ * others.
+ */
 export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: () => RasterArtwork | undefined) => {
   const looking = useLooking()
-  let last: { area: Area, found: FoundArea } | null = null
-  let steps: { of: RasterArtwork, areas: Area[] } | null = null
+  let last: { area: Area; found: FoundArea } | null = null
+  let steps: { of: RasterArtwork; areas: Area[] } | null = null
 
   /** The point of the picture under a point of the page, in parts of its width and height. */
-  const pointAt = (x: number, y: number): { x: number, y: number } | null => {
+  const pointAt = (x: number, y: number): { x: number; y: number } | null => {
     const frame = box.value?.getBoundingClientRect()
     if (!frame?.width) return null
     const [across, down] = [(x - frame.left) / frame.width, (y - frame.top) / frame.height]
-    return across < 0 || down < 0 || across >= 1 || down >= 1 ? null : { x: Number(across.toFixed(5)), y: Number(down.toFixed(5)) }
+    return across < 0 || down < 0 || across >= 1 || down >= 1
+      ? null
+      : { x: Number(across.toFixed(5)), y: Number(down.toFixed(5)) }
   }
   const inksAt = (x: number, y: number): string[] => {
     const [shown, point] = [raster(), pointAt(x, y)]
     if (!shown || !point) return []
-    const { stage: { picture, places, weights }, inks } = shown
+    const {
+      stage: { picture, places, weights },
+      inks,
+    } = shown
     const i = pixelAt(picture, point) * 4
-    return [0, 1, 2].flatMap(n => (weights[i + n] ?? 0) > 100 ? inks[places[i + n] as number] ?? [] : [])
+    return [0, 1, 2].flatMap(n => ((weights[i + n] ?? 0) > 100 ? (inks[places[i + n] as number] ?? []) : []))
   }
   /** The area at a point: one that is picked already, or was met last, where the point lies in it. */
   const at = (x: number, y: number): Area | null => {
     const [shown, point] = [raster(), pointAt(x, y)]
     if (!shown || !point) return null
     const p = pixelAt(shown.stage.picture, point)
-    const picked = [...looking.picked].filter(isArea).find(area => area.reach === looking.reach && areaIn(shown.stage, shown.inks, area)?.mask[p])
+    const picked = [...looking.picked]
+      .filter(isArea)
+      .find(area => area.reach === looking.reach && areaIn(shown.stage, shown.inks, area)?.mask[p])
     if (picked) return picked
-    if (last?.area.reach === looking.reach && last.found.mask.length === shown.stage.places.length / 4 && last.found.mask[p]) return last.area
+    if (
+      last?.area.reach === looking.reach &&
+      last.found.mask.length === shown.stage.places.length / 4 &&
+      last.found.mask[p]
+    )
+      return last.area
     const area = { ...point, reach: looking.reach }
     const found = foundArea(shown.stage, shown.inks, area)
     last = found && { area, found }
     return found && area
   }
-  watch(raster, () => { last = null })
+  watch(raster, () => {
+    last = null
+  })
   const all = (): Area[] => {
     const shown = raster()
     if (!shown) return []
@@ -48,16 +65,22 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
   }
   const inkOf = (area: Area): number => {
     const shown = raster()
-    return shown ? areaIn(shown.stage, shown.inks, area)?.inks[0] ?? -1 : -1
+    return shown ? (areaIn(shown.stage, shown.inks, area)?.inks[0] ?? -1) : -1
   }
   const sameInk = (hits: ReadonlySet<Hit>): Hit[] => {
     const inks = new Set([...hits].filter(isArea).map(inkOf))
-    return [...hits, ...all().filter(area => inks.has(inkOf(area))).map(area => ({ ...area, reach: looking.reach }))]
+    return [
+      ...hits,
+      ...all()
+        .filter(area => inks.has(inkOf(area)))
+        .map(area => ({ ...area, reach: looking.reach })),
+    ]
   }
   const beside = (hits: ReadonlySet<Hit>, by: number): Hit | null => {
     const areas = all()
     const before = [...hits].at(-1)
-    const found = before === undefined ? -1 : areas.findIndex(({ x, y }) => isArea(before) && x === before.x && y === before.y)
+    const found =
+      before === undefined ? -1 : areas.findIndex(({ x, y }) => isArea(before) && x === before.x && y === before.y)
     const next = areas[(Math.max(found, by > 0 ? -1 : 0) + by + areas.length) % areas.length]
     return next ? { ...next, reach: looking.reach } : null
   }
@@ -66,5 +89,9 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
     looking.pick(area ? [area] : [], event.shiftKey)
     ;(event.currentTarget as HTMLElement).focus()
   }
-  return { down, inksAt, shapes: { at, sameInk, inGroup: (hits: ReadonlySet<Hit>) => [...hits], beside, paintOf: () => 'fill' as const } }
+  return {
+    down,
+    inksAt,
+    shapes: { at, sameInk, inGroup: (hits: ReadonlySet<Hit>) => [...hits], beside, paintOf: () => 'fill' as const },
+  }
 }

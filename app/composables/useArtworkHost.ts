@@ -14,7 +14,8 @@ const fill = (host: HTMLElement, svg: string): SVGElement => {
   const root = host.shadowRoot ?? host.attachShadow({ mode: 'open' })
   const parsed = new DOMParser().parseFromString(svg, 'image/svg+xml')
   const element = parsed.documentElement
-  if (parsed.querySelector('parsererror') || !(element instanceof SVGSVGElement)) throw new Error('This browser cannot show the artwork: it is not well-formed.')
+  if (parsed.querySelector('parsererror') || !(element instanceof SVGSVGElement))
+    throw new Error('This browser cannot show the artwork: it is not well-formed.')
   if (!element.hasAttribute('viewBox')) {
     const [width, height] = [element.width.baseVal.value, element.height.baseVal.value]
     if (width > 0 && height > 0) element.setAttribute('viewBox', `0 0 ${width} ${height}`)
@@ -28,17 +29,20 @@ const fill = (host: HTMLElement, svg: string): SVGElement => {
 }
 
 /**
- * Shows an artwork in an element and keeps its colors: a change of colors sets one CSS variable for each ink
- * that changed, the style of each shape painted by hand, and the pictures within it. Returns the inks and the shape under a point of the page.
+ * Shows an artwork in an element and keeps its colors: a change of colors sets one CSS variable for each ink that
+ * changed, the style of each shape painted by hand, and the pictures within it. Returns the inks and the shape under a
+ * point of the page.
  */
 export const useArtworkHost = (
-  host: Readonly<Ref<HTMLElement | null>>, screen: () => ScreenArtwork | undefined, colors: () => ReadonlyMap<string, string>,
+  host: Readonly<Ref<HTMLElement | null>>,
+  screen: () => ScreenArtwork | undefined,
+  colors: () => ReadonlyMap<string, string>,
   byHand: () => ReadonlyMap<number, HandPaint> = () => NOTHING_BY_HAND.shapes,
 ) => {
   const problem = ref<string | null>(null)
   let set: string[] = []
   /** The shapes painted by hand, each with the style it came with. */
-  let painted = new Map<number, { shape: SVGElement, style: string | null }>()
+  let painted = new Map<number, { shape: SVGElement; style: string | null }>()
 
   const paintByHand = (): void => {
     const [root, now] = [host.value?.shadowRoot, byHand()]
@@ -75,28 +79,36 @@ export const useArtworkHost = (
     })
   }
 
-  watch([host, screen], ([element, shown]) => {
-    if (!element || !shown?.svg) return
-    set = []
-    painted = new Map()
-    try {
-      fill(element, shown.svg)
-      problem.value = null
-    } catch (error) {
-      problem.value = reasonOf(error)
-    }
-    paint()
-    paintByHand()
-    refilled()
-  }, { immediate: true, flush: 'post' })
+  watch(
+    [host, screen],
+    ([element, shown]) => {
+      if (!element || !shown?.svg) return
+      set = []
+      painted = new Map()
+      try {
+        fill(element, shown.svg)
+        problem.value = null
+      } catch (error) {
+        problem.value = reasonOf(error)
+      }
+      paint()
+      paintByHand()
+      refilled()
+    },
+    { immediate: true, flush: 'post' },
+  )
   watch(colors, paint, { flush: 'sync' })
   watch(byHand, paintByHand, { flush: 'post' })
 
-  const shapeAt = (x: number, y: number): Element | null => host.value?.shadowRoot?.elementFromPoint(x, y)?.closest(`[${SHAPE_ATTRIBUTE}]`) ?? null
+  const shapeAt = (x: number, y: number): Element | null =>
+    host.value?.shadowRoot?.elementFromPoint(x, y)?.closest(`[${SHAPE_ATTRIBUTE}]`) ?? null
   const inksAt = (x: number, y: number): string[] => {
     const shown = screen()
     const at = shapeAt(x, y)
-    return (at?.getAttribute(INKS_ATTRIBUTE) ?? '').split(' ').flatMap(place => shown?.inks[Number(place)] ?? []).filter((_, i) => Boolean(at) && i < 8)
+    return (at?.getAttribute(INKS_ATTRIBUTE) ?? '')
+      .split(' ')
+      .flatMap(place => shown?.inks[Number(place)] ?? [])
+      .filter((_, i) => Boolean(at) && i < 8)
   }
 
   return { problem, inksAt, shapeAt, root: () => host.value?.shadowRoot ?? null }

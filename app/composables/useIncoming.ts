@@ -7,7 +7,12 @@ import { nextPlace } from '../../core/project/gather'
 import { MOST_ARTWORK, MOST_REFERENCES, MOST_SWATCHES, type Reference } from '../../core/project/schema'
 
 /** What became of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
-export interface Report { file: string, lines: string[], refused: boolean, again?: () => void }
+export interface Report {
+  file: string
+  lines: string[]
+  refused: boolean
+  again?: () => void
+}
 
 const MB = 1024 * 1024
 const LONGEST_TITLE = 120
@@ -21,7 +26,8 @@ export const isPicture = (file: File): boolean => PICTURE.test(file.name) || /^i
 const isOtherPicture = (file: File): boolean => OTHER_PICTURE.test(file.name) || file.type.startsWith('image/')
 
 const refuseOver = (file: File, most: number, what: string): void => {
-  if (file.size > most) throw new Error(`The file is ${Math.round(file.size / MB)} MB; ${what} may have up to ${Math.round(most / MB)} MB.`)
+  if (file.size > most)
+    throw new Error(`The file is ${Math.round(file.size / MB)} MB; ${what} may have up to ${Math.round(most / MB)} MB.`)
 }
 
 /** Whether the same may go well a little later: the server, not the file, is at fault. */
@@ -30,20 +36,30 @@ const isPassing = (error: unknown): boolean => error instanceof Refused && (erro
 /** A way of taking in a file. */
 type Way = (file: File, signal: AbortSignal) => Promise<void>
 
-const KINDS: Readonly<Record<ListKind, string>> = { 'text': 'text', 'CSS': 'CSS', 'design tokens': 'design tokens', 'CSV': 'CSV', 'SVG': 'an SVG swatch sheet' }
+const KINDS: Readonly<Record<ListKind, string>> = {
+  'text': 'text',
+  'CSS': 'CSS',
+  'design tokens': 'design tokens',
+  'CSV': 'CSV',
+  'SVG': 'an SVG swatch sheet',
+}
 
 /**
- * Everything that comes in by dropping, choosing or pasting: artwork, pictures (as references, or as artwork where `picturesAs` says so), files and texts with colors. One after
- * the other, with what is being done, and cancel; what could not be taken is reported, the rest goes on.
+ * Everything that comes in by dropping, choosing or pasting: artwork, pictures (as references, or as artwork where
+ * `picturesAs` says so), files and texts with colors. One after the other, with what is being done, and cancel; what
+ * could not be taken is reported, the rest goes on.
  */
-export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) => void, picturesAs: () => 'references' | 'artwork' = () => 'references') => {
+export const useIncoming = (
+  shown: (what: 'references' | 'artwork', id: string) => void,
+  picturesAs: () => 'references' | 'artwork' = () => 'references',
+) => {
   const project = useProject()
   const pictures = usePictures()
   const gathering = useGathering()
   const notices = useNotices()
-  const current = ref<{ file: string, doing: string } | null>(null)
+  const current = ref<{ file: string; doing: string } | null>(null)
   const reports = ref<Report[]>([])
-  const waiting: Array<{ file: File, way: Way }> = []
+  const waiting: Array<{ file: File; way: Way }> = []
   let stop: AbortController | null = null
 
   /** Takes the colors of a text as the scheme, or the only one as the base. False where there are none. */
@@ -51,20 +67,37 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
     const { kind, colors } = readColors(text, fileName)
     const only = parseColor(text) ?? (colors.length === 1 && colors[0] ? parseColor(colors[0].hex) : null)
     if (only) {
-      project.runSaying({ do: 'set base', base: { hex: only.hex, hue: only.hue, typed: text.trim().length < 60 ? text.trim() : only.hex } }, `The base is ${only.hex}.`)
+      project.runSaying(
+        {
+          do: 'set base',
+          base: { hex: only.hex, hue: only.hue, typed: text.trim().length < 60 ? text.trim() : only.hex },
+        },
+        `The base is ${only.hex}.`,
+      )
       return true
     }
     const taken = colors.slice(0, MOST_SWATCHES)
     if (!taken.length) return false
-    const command = project.matching({ do: 'take colors' as const, kind: 'list' as const, title: title.slice(0, LONGEST_TITLE), colors: taken.map(color => ({ ...color, share: null })) })
-    project.runSaying(command, `Took ${taken.length} colors from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}.`)
+    const command = project.matching({
+      do: 'take colors' as const,
+      kind: 'list' as const,
+      title: title.slice(0, LONGEST_TITLE),
+      colors: taken.map(color => ({ ...color, share: null })),
+    })
+    project.runSaying(
+      command,
+      `Took ${taken.length} colors from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}` +
+        `${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}` +
+        '.',
+    )
     return true
   }
 
   const addArtwork = async (file: File, signal: AbortSignal): Promise<void> => {
     const kind = isPicture(file) ? 'raster' : 'svg'
     refuseOver(file, kind === 'raster' ? MOST_BYTES : LARGEST_SVG, kind === 'raster' ? 'a picture' : 'an SVG')
-    if ((project.settled?.artwork.length ?? 0) >= MOST_ARTWORK) throw new Error(`A project holds up to ${MOST_ARTWORK} artworks; remove one first.`)
+    if ((project.settled?.artwork.length ?? 0) >= MOST_ARTWORK)
+      throw new Error(`A project holds up to ${MOST_ARTWORK} artworks; remove one first.`)
     current.value = { file: file.name, doing: 'reading it and measuring its inks' }
     const removed = await project.addArtwork(file, kind, signal)
     if (removed.length) reports.value.push({ file: file.name, lines: removed, refused: false })
@@ -73,14 +106,26 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
 
   const addPicture = async (file: File, signal: AbortSignal): Promise<void> => {
     refuseOver(file, MOST_BYTES, 'a picture')
-    if ((project.settled?.references.length ?? 0) >= MOST_REFERENCES) throw new Error(`A project holds up to ${MOST_REFERENCES} references; remove one first.`)
+    if ((project.settled?.references.length ?? 0) >= MOST_REFERENCES)
+      throw new Error(`A project holds up to ${MOST_REFERENCES} references; remove one first.`)
     current.value = { file: file.name, doing: 'sending it' }
     const kept = await pictures.add(file, signal, sent => {
-      current.value = { file: file.name, doing: sent < 1 ? `sending it, ${Math.round(sent * 100)}%` : 'decoding it and finding its colors' }
+      current.value = {
+        file: file.name,
+        doing: sent < 1 ? `sending it, ${Math.round(sent * 100)}%` : 'decoding it and finding its colors',
+      }
     })
     const before = project.settled
     if (!before) return
-    const reference: Reference = { id: crypto.randomUUID(), name: kept.name, hash: kept.hash, width: kept.width, height: kept.height, place: nextPlace(before.references), region: null }
+    const reference: Reference = {
+      id: crypto.randomUUID(),
+      name: kept.name,
+      hash: kept.hash,
+      width: kept.width,
+      height: kept.height,
+      place: nextPlace(before.references),
+      region: null,
+    }
     project.run({ do: 'add reference', reference })
     if (before.derived && !before.references.length) await gathering.adopt([reference.id])
     if (kept.notes.length) reports.value.push({ file: file.name, lines: kept.notes, refused: false })
@@ -92,7 +137,12 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
       const sheet = file.size <= LONGEST_LIST && isSwatchSheet(await file.text())
       if (!sheet) return addArtwork(file, signal)
       takeText(await file.text(), file.name, file.name)
-      notices.say(`“${file.name}” is a swatch sheet, so its colors were taken.`, 'done', () => addAs(file, addArtwork), 'Add as artwork')
+      notices.say(
+        `“${file.name}” is a swatch sheet, so its colors were taken.`,
+        'done',
+        () => addAs(file, addArtwork),
+        'Add as artwork',
+      )
       return
     }
     if (isPicture(file)) return picturesAs() === 'artwork' ? addArtwork(file, signal) : addPicture(file, signal)
@@ -103,7 +153,9 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
     if (!takeText(text, file.name, file.name)) throw new Error('No colors were found in it.')
   }
 
-  const addAs = (file: File, way: Way): void => { void run([file], way) }
+  const addAs = (file: File, way: Way): void => {
+    void run([file], way)
+  }
 
   const run = async (files: readonly File[], way: Way): Promise<void> => {
     waiting.push(...files.map(file => ({ file, way })))
@@ -117,7 +169,13 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
       try {
         await own(file, signal)
       } catch (error) {
-        if (!signal.aborted) reports.value.push({ file: file.name, lines: [reasonOf(error)], refused: true, ...isPassing(error) ? { again: () => addAs(file, own) } : {} })
+        if (!signal.aborted)
+          reports.value.push({
+            file: file.name,
+            lines: [reasonOf(error)],
+            refused: true,
+            ...(isPassing(error) ? { again: () => addAs(file, own) } : {}),
+          })
       }
     }
     if (signal.aborted) waiting.length = 0
@@ -126,13 +184,16 @@ export const useIncoming = (shown: (what: 'references' | 'artwork', id: string) 
   }
 
   const cancel = (): void => stop?.abort(new DOMException('Cancelled', 'AbortError'))
-  const dismiss = (): void => { reports.value = [] }
+  const dismiss = (): void => {
+    reports.value = []
+  }
 
   onUnmounted(cancel)
   const add = (files: readonly File[]): Promise<void> => run(files, addOne)
   /** Takes a pasted or dropped text: colors, or the source of an SVG. */
   const takePasted = (text: string): void => {
-    if (/<svg[\s>]/i.test(text.slice(0, 2000)) && !isSwatchSheet(text)) void add([new File([text], 'Pasted artwork.svg', { type: 'image/svg+xml' })])
+    if (/<svg[\s>]/i.test(text.slice(0, 2000)) && !isSwatchSheet(text))
+      void add([new File([text], 'Pasted artwork.svg', { type: 'image/svg+xml' })])
     else if (!takeText(text, 'the pasted text')) notices.say('No colors were found in the pasted text.', 'problem')
   }
   return { current, reports, add, takeText, takePasted, cancel, dismiss }

@@ -10,10 +10,14 @@ const show = async (element: Element, url: string): Promise<void> => {
 }
 
 /**
- * Keeps the colors of the pictures within an artwork that is shown in a shadow root: the worker paints those that change, those that
- * do not are shown as they came. `refilled` has to be called when the artwork was put in anew.
+ * Keeps the colors of the pictures within an artwork that is shown in a shadow root: the worker paints those that
+ * change, those that do not are shown as they came. `refilled` has to be called when the artwork was put in anew.
  */
-export const usePicturesWithin = (root: () => ShadowRoot | null, screen: () => ScreenArtwork | undefined, colors: () => ReadonlyMap<string, string>) => {
+export const usePicturesWithin = (
+  root: () => ShadowRoot | null,
+  screen: () => ScreenArtwork | undefined,
+  colors: () => ReadonlyMap<string, string>,
+) => {
   const files = useArtworkFiles()
   const notices = useNotices()
   let own = new Map<Element, string>()
@@ -21,17 +25,28 @@ export const usePicturesWithin = (root: () => ShadowRoot | null, screen: () => S
   /** What the inks of the pictures were last, so that a change of other inks paints nothing. */
   let last = ''
 
-  const forget = (urls: Iterable<string>): void => { for (const url of urls) URL.revokeObjectURL(url) }
+  const forget = (urls: Iterable<string>): void => {
+    for (const url of urls) URL.revokeObjectURL(url)
+  }
   const paint = latestOnly(async (artwork: ScreenArtwork, now: ReadonlyMap<string, string>) => {
     const painted = await notices.attempt(() => files.paintPictures(artwork.hash, now))
     if (!painted || screen() !== artwork) return
     const before = shown
-    shown = new Map([...painted].map(([place, png]) => [place, URL.createObjectURL(new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' }))]))
-    await notices.attempt(() => Promise.all([...own].map(async ([element, address]) => {
-      const url = shown.get(Number(element.getAttribute(PICTURE_ATTRIBUTE)))
-      if (url) await show(element, url)
-      else if (element.getAttribute('href') !== address) element.setAttribute('href', address)
-    })))
+    shown = new Map(
+      [...painted].map(([place, png]) => [
+        place,
+        URL.createObjectURL(new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' })),
+      ]),
+    )
+    await notices.attempt(() =>
+      Promise.all(
+        [...own].map(async ([element, address]) => {
+          const url = shown.get(Number(element.getAttribute(PICTURE_ATTRIBUTE)))
+          if (url) await show(element, url)
+          else if (element.getAttribute('href') !== address) element.setAttribute('href', address)
+        }),
+      ),
+    )
     forget(before.values())
   })
 
@@ -45,7 +60,12 @@ export const usePicturesWithin = (root: () => ShadowRoot | null, screen: () => S
     void paint(artwork, new Map(inks.map(ink => [ink, now.get(ink) ?? ink])))
   }
   const refilled = (): void => {
-    own = new Map([...root()?.querySelectorAll(`[${PICTURE_ATTRIBUTE}]`) ?? []].map(element => [element, element.getAttribute('href') ?? element.getAttributeNS('http://www.w3.org/1999/xlink', 'href') ?? '']))
+    own = new Map(
+      [...(root()?.querySelectorAll(`[${PICTURE_ATTRIBUTE}]`) ?? [])].map(element => [
+        element,
+        element.getAttribute('href') ?? element.getAttributeNS('http://www.w3.org/1999/xlink', 'href') ?? '',
+      ]),
+    )
     forget(shown.values())
     shown = new Map()
     last = ''

@@ -4,26 +4,42 @@ import type { ArtworkFile, PictureFile, PictureForm, Project, StoredProject } fr
 import type { PackedTrail, TrailChange } from '../../core/project/trail'
 
 /** What the list of projects shows of each. */
-export interface ProjectCard { id: string, version: number, updatedAt: string, name: string, swatches: Array<{ hex: string, share: number }>, artwork: number }
+export interface ProjectCard {
+  id: string
+  version: number
+  updatedAt: string
+  name: string
+  swatches: Array<{ hex: string; share: number }>
+  artwork: number
+}
 
 /** A request the server refused, with its plain sentence; `status` is 0 where it did not answer at all. */
 export class Refused extends Error {
-  constructor(readonly status: number, message: string, readonly data?: unknown) {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly data?: unknown,
+  ) {
     super(message)
   }
 }
 
 const NO_ANSWER = 'The server does not answer.'
 
-const sentenceOf = async (response: Response): Promise<{ message?: string, data?: unknown }> =>
-  response.json().catch(() => ({})) as Promise<{ message?: string, data?: unknown }>
+const sentenceOf = async (response: Response): Promise<{ message?: string; data?: unknown }> =>
+  response.json().catch(() => ({})) as Promise<{ message?: string; data?: unknown }>
 
 const send = async (method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Response> => {
   const raw = body instanceof Blob
   const response = await fetch(`/api/${path}`, {
     method,
-    ...body === undefined ? {} : { body: raw ? body : JSON.stringify(body), headers: { 'content-type': raw ? 'application/octet-stream' : 'application/json' } },
-    ...signal ? { signal } : {},
+    ...(body === undefined
+      ? {}
+      : {
+          body: raw ? body : JSON.stringify(body),
+          headers: { 'content-type': raw ? 'application/octet-stream' : 'application/json' },
+        }),
+    ...(signal ? { signal } : {}),
   }).catch((error: unknown) => {
     throw signal?.aborted ? error : new Refused(0, NO_ANSWER)
   })
@@ -37,23 +53,32 @@ const json = async <Answer>(method: string, path: string, body?: unknown, signal
 
 const bytes = async (path: string): Promise<Uint8Array> => new Uint8Array(await (await send('GET', path)).arrayBuffer())
 
-/** Sends a file and tells, while it is on its way, which part of it has left. Rejects with Refused, or with the signal's reason. */
-const upload = <Answer>(path: string, file: Blob, signal: AbortSignal, progress: (sent: number) => void): Promise<Answer> => new Promise((resolve, reject) => {
-  const request = new XMLHttpRequest()
-  request.open('POST', `/api/${path}`)
-  request.setRequestHeader('content-type', 'application/octet-stream')
-  request.responseType = 'json'
-  request.upload.onprogress = ({ loaded, total }) => progress(total ? loaded / total : 0)
-  request.onload = () => {
-    const said = request.response as { message?: string } | null
-    if (request.status < 300) resolve(said as Answer)
-    else reject(new Refused(request.status, said?.message ?? `The server answered with ${request.status}.`))
-  }
-  request.onerror = () => reject(new Refused(0, NO_ANSWER))
-  request.onabort = () => reject(signal.reason as Error)
-  signal.addEventListener('abort', () => request.abort(), { once: true })
-  request.send(file)
-})
+/**
+ * Sends a file and tells, while it is on its way, which part of it has left. Rejects with Refused, or with the
+ * signal's reason.
+ */
+const upload = <Answer>(
+  path: string,
+  file: Blob,
+  signal: AbortSignal,
+  progress: (sent: number) => void,
+): Promise<Answer> =>
+  new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest()
+    request.open('POST', `/api/${path}`)
+    request.setRequestHeader('content-type', 'application/octet-stream')
+    request.responseType = 'json'
+    request.upload.onprogress = ({ loaded, total }) => progress(total ? loaded / total : 0)
+    request.onload = () => {
+      const said = request.response as { message?: string } | null
+      if (request.status < 300) resolve(said as Answer)
+      else reject(new Refused(request.status, said?.message ?? `The server answered with ${request.status}.`))
+    }
+    request.onerror = () => reject(new Refused(0, NO_ANSWER))
+    request.onabort = () => reject(signal.reason as Error)
+    signal.addEventListener('abort', () => request.abort(), { once: true })
+    request.send(file)
+  })
 
 /** The server's routes, each as one call. All of them reject with Refused. */
 export const useServer = () => ({
@@ -62,20 +87,36 @@ export const useServer = () => ({
   create: (name: string) => json<StoredProject>('POST', 'projects', { name }),
   createFrom: (document: Project, trail?: TrailChange) => json<StoredProject>('POST', 'projects', { document, trail }),
   duplicate: (id: string) => json<StoredProject>('POST', 'projects', { copyOf: id }),
-  save: (id: string, version: number, document: Project, trail?: TrailChange) => json<{ version: number }>('PUT', `projects/${id}`, { version, document, ...trail?.put.length || trail?.remove.length ? { trail } : {} }),
+  save: (id: string, version: number, document: Project, trail?: TrailChange) =>
+    json<{ version: number }>('PUT', `projects/${id}`, {
+      version,
+      document,
+      ...(trail?.put.length || trail?.remove.length ? { trail } : {}),
+    }),
   trail: (id: string) => json<PackedTrail>('GET', `projects/${id}/trail`),
-  remove: async (id: string) => { await send('DELETE', `projects/${id}`) },
-  restore: async (id: string) => { await send('POST', `projects/${id}/restore`) },
+  remove: async (id: string) => {
+    await send('DELETE', `projects/${id}`)
+  },
+  restore: async (id: string) => {
+    await send('POST', `projects/${id}/restore`)
+  },
   artwork: (hash: string) => json<ArtworkFile>('GET', `artwork/${hash}`),
   source: (hash: string) => bytes(`artwork/${hash}/source`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
   readAgain: (hash: string, also: readonly Also[]) => json<ArtworkFile>('POST', `artwork/${hash}/also`, { also }),
   picturesWithin: (hash: string) => bytes(`artwork/${hash}/pictures`),
-  addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) => json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),
-  addPicture: (file: File, signal: AbortSignal, progress: (sent: number) => void) => upload<PictureFile>(`pictures?name=${encodeURIComponent(file.name)}`, file, signal, progress),
+  addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) =>
+    json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),
+  addPicture: (file: File, signal: AbortSignal, progress: (sent: number) => void) =>
+    upload<PictureFile>(`pictures?name=${encodeURIComponent(file.name)}`, file, signal, progress),
   pictureBytes: (hash: string, form: PictureForm) => bytes(`pictures/${hash}/${form}`),
   pictureUrl: (hash: string, form: PictureForm) => `/api/pictures/${hash}/${form}`,
   inspiration: ({ words, near, fits }: InspirationQuery, from: number, signal: AbortSignal) =>
-    json<{ schemes: Inspiration[], total: number }>('GET', `inspiration?${new URLSearchParams({ words, fits: fits.join(','), from: String(from), ...near ? { near } : {} })}`, undefined, signal),
+    json<{ schemes: Inspiration[]; total: number }>(
+      'GET',
+      `inspiration?${new URLSearchParams({ words, fits: fits.join(','), from: String(from), ...(near ? { near } : {}) })}`,
+      undefined,
+      signal,
+    ),
   previewUrl: (id: string, version: number) => `/api/projects/${id}/preview?version=${version}`,
 })

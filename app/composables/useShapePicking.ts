@@ -6,31 +6,42 @@ import { followDrag } from './useDrag'
 const DRAWS = 4
 const PICKED = 'data-picked'
 
-interface Point { x: number, y: number }
+interface Point {
+  x: number
+  y: number
+}
 
 /** Whether a point lies within a polygon (even-odd rule). */
 const isWithin = ({ x, y }: Point, polygon: readonly Point[]): boolean => {
   let inside = false
   polygon.forEach((one, i) => {
     const other = polygon[(i + polygon.length - 1) % polygon.length] as Point
-    if (one.y > y !== other.y > y && x < (other.x - one.x) * (y - one.y) / (other.y - one.y) + one.x) inside = !inside
+    if (one.y > y !== other.y > y && x < ((other.x - one.x) * (y - one.y)) / (other.y - one.y) + one.x) inside = !inside
   })
   return inside
 }
 
 /**
- * Picks shapes of the artwork on the stage, in its shadow root: by a click, or all whose middle lies within a rectangle or loop that is
- * drawn; with Shift to those picked before. Marks what is picked.
+ * Picks shapes of the artwork on the stage, in its shadow root: by a click, or all whose middle lies within a
+ * rectangle or loop that is drawn; with Shift to those picked before. Marks what is picked.
  */
-export const useShapePicking = ({ host, root, shapeAt }: {
-  host: Readonly<Ref<HTMLElement | null>>, root: () => ShadowRoot | null, shapeAt: (x: number, y: number) => Element | null,
+export const useShapePicking = ({
+  host,
+  root,
+  shapeAt,
+}: {
+  host: Readonly<Ref<HTMLElement | null>>
+  root: () => ShadowRoot | null
+  shapeAt: (x: number, y: number) => Element | null
 }) => {
   const looking = useLooking()
   /** The outline being drawn, as a path on the stage. */
   const drawn = ref<string | null>(null)
 
   const placeOf = (shape: Element): number => Number(shape.getAttribute(SHAPE_ATTRIBUTE))
-  const all = (within: ParentNode | null = root()): Element[] => [...within?.querySelectorAll(`[${SHAPE_ATTRIBUTE}]`) ?? []]
+  const all = (within: ParentNode | null = root()): Element[] => [
+    ...(within?.querySelectorAll(`[${SHAPE_ATTRIBUTE}]`) ?? []),
+  ]
   const shapeOf = (place: number): Element | null => root()?.querySelector(`[${SHAPE_ATTRIBUTE}="${place}"]`) ?? null
   const at = (x: number, y: number): number | null => {
     const shape = shapeAt(x, y)
@@ -40,11 +51,15 @@ export const useShapePicking = ({ host, root, shapeAt }: {
 
   const placesIn = (hits: ReadonlySet<Hit>): number[] => [...hits].filter(hit => typeof hit === 'number')
   const sameInk = (hits: ReadonlySet<Hit>): number[] => {
-    const inks = new Set(placesIn(hits).flatMap(place => {
-      const shape = shapeOf(place)
-      return shape ? inksOf(shape) : []
-    }))
-    return all().filter(shape => inksOf(shape).some(ink => inks.has(ink))).map(placeOf)
+    const inks = new Set(
+      placesIn(hits).flatMap(place => {
+        const shape = shapeOf(place)
+        return shape ? inksOf(shape) : []
+      }),
+    )
+    return all()
+      .filter(shape => inksOf(shape).some(ink => inks.has(ink)))
+      .map(placeOf)
   }
   const inGroup = (hits: ReadonlySet<Hit>): number[] => {
     const shapes = new Set(placesIn(hits))
@@ -79,19 +94,30 @@ export const useShapePicking = ({ host, root, shapeAt }: {
     })
     looking.pick(within.map(placeOf), more)
   }
-  const corners = (one: Point, other: Point): Point[] => [one, { x: other.x, y: one.y }, other, { x: one.x, y: other.y }]
+  const corners = (one: Point, other: Point): Point[] => [
+    one,
+    { x: other.x, y: one.y },
+    other,
+    { x: one.x, y: other.y },
+  ]
 
   /** A pointer pressed on the stage while shapes are picked. */
   const down = (event: PointerEvent): void => {
     const stage = (event.currentTarget as HTMLElement).getBoundingClientRect()
     const from = { x: event.clientX, y: event.clientY }
     const way: Point[] = [from]
-    const polygonTo = (now: PointerEvent): Point[] => looking.picking === 'lasso' ? way : corners(from, { x: now.clientX, y: now.clientY })
-    const draws = (now: PointerEvent): boolean => looking.picking !== 'point' && Math.hypot(now.clientX - from.x, now.clientY - from.y) >= DRAWS || drawn.value !== null
+    const polygonTo = (now: PointerEvent): Point[] =>
+      looking.picking === 'lasso' ? way : corners(from, { x: now.clientX, y: now.clientY })
+    const draws = (now: PointerEvent): boolean =>
+      (looking.picking !== 'point' && Math.hypot(now.clientX - from.x, now.clientY - from.y) >= DRAWS) ||
+      drawn.value !== null
     followDrag(event, {
       move: now => {
         way.push({ x: now.clientX, y: now.clientY })
-        if (draws(now)) drawn.value = `M${polygonTo(now).map(({ x, y }) => `${x - stage.left} ${y - stage.top}`).join('L')}Z`
+        if (draws(now))
+          drawn.value = `M${polygonTo(now)
+            .map(({ x, y }) => `${x - stage.left} ${y - stage.top}`)
+            .join('L')}Z`
       },
       drop: now => {
         const shape = at(from.x, from.y)
@@ -99,14 +125,20 @@ export const useShapePicking = ({ host, root, shapeAt }: {
         else looking.pick(shape === null ? [] : [shape], now.shiftKey)
         drawn.value = null
       },
-      cancel: () => { drawn.value = null },
+      cancel: () => {
+        drawn.value = null
+      },
     })
     ;(event.currentTarget as HTMLElement).focus()
   }
 
-  watch([() => looking.picked, () => looking.picking, host], ([now, picking]) => {
-    for (const shape of root()?.querySelectorAll(`[${PICKED}]`) ?? []) shape.removeAttribute(PICKED)
-    if (picking) for (const place of placesIn(now)) shapeOf(place)?.setAttribute(PICKED, '')
-  }, { flush: 'post' })
+  watch(
+    [() => looking.picked, () => looking.picking, host],
+    ([now, picking]) => {
+      for (const shape of root()?.querySelectorAll(`[${PICKED}]`) ?? []) shape.removeAttribute(PICKED)
+      if (picking) for (const place of placesIn(now)) shapeOf(place)?.setAttribute(PICKED, '')
+    },
+    { flush: 'post' },
+  )
   return { down, drawn, shapes: { at, sameInk, inGroup, beside, paintOf } }
 }

@@ -8,9 +8,12 @@ const dimmed = (hex: string): string => {
 
 /** The colors of inks with all but the lit ones dimmed; the colors as they are where nothing is lit. */
 export const useSpotlight = (
-  inks: () => readonly string[], colors: () => ReadonlyMap<string, string>, lit: () => ReadonlySet<string> | null,
-) => computed<ReadonlyMap<string, string>>(() => {
-  const [now, shown] = [colors(), lit()]
-  if (!shown) return now
-  return new Map(inks().map(ink => [ink, shown.has(ink) ? now.get(ink) ?? ink : dimmed(now.get(ink) ?? ink)]))
-})
+  inks: () => readonly string[],
+  colors: () => ReadonlyMap<string, string>,
+  lit: () => ReadonlySet<string> | null,
+) =>
+  computed<ReadonlyMap<string, string>>(() => {
+    const [now, shown] = [colors(), lit()]
+    if (!shown) return now
+    return new Map(inks().map(ink => [ink, shown.has(ink) ? (now.get(ink) ?? ink) : dimmed(now.get(ink) ?? ink)]))
+  })

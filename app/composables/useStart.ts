@@ -2,7 +2,10 @@ import { useLocalStorage } from '@vueuse/core'
 
 /** Where one can start from in Gather. */
 export const STARTS = [
-  { start: 'color', title: 'Base color' }, { start: 'references', title: 'References' }, { start: 'inspiration', title: 'Inspiration' }, { start: 'artwork', title: 'Artwork' },
+  { start: 'color', title: 'Base color' },
+  { start: 'references', title: 'References' },
+  { start: 'inspiration', title: 'Inspiration' },
+  { start: 'artwork', title: 'Artwork' },
 ] as const
 export type Start = (typeof STARTS)[number]['start']
 

@@ -3,8 +3,8 @@ import type { Hit } from '~/stores/looking'
 import type { Command } from '../../core/project/commands'
 
 /**
- * A swatch dragged from the band over the artwork: the shape under the pointer, or all that are picked where it is one of them, shows
- * its color; let go there, it is touched up for good. Escape calls it off.
+ * A swatch dragged from the band over the artwork: the shape under the pointer, or all that are picked where it is one
+ * of them, shows its color; let go there, it is touched up for good. Escape calls it off.
  */
 export const useSwatchDrop = () => {
   const project = useProject()
@@ -13,13 +13,14 @@ export const useSwatchDrop = () => {
   const swatch = ref<string | null>(null)
   let shape: Hit | null = null
 
-  const shapesAt = (place: Hit): Hit[] => looking.picked.has(place) ? [...looking.picked] : [place]
+  const shapesAt = (place: Hit): Hit[] => (looking.picked.has(place) ? [...looking.picked] : [place])
   const paintOf = (place: Hit): 'fill' | 'stroke' => looking.shapes?.paintOf(place) ?? 'fill'
-  const commandAt = (place: Hit, id: string): Command | null => remapping.touching(shapesAt(place), paintOf(place), { swatch: id, rung: null })
+  const commandAt = (place: Hit, id: string): Command | null =>
+    remapping.touching(shapesAt(place), paintOf(place), { swatch: id, rung: null })
   const follow = ({ clientX, clientY }: PointerEvent): void => {
     if (swatch.value === null) return
     const onStage = document.elementFromPoint(clientX, clientY)?.closest('[data-test=stage]')
-    const at = onStage ? looking.shapes?.at(clientX, clientY) ?? null : null
+    const at = onStage ? (looking.shapes?.at(clientX, clientY) ?? null) : null
     if (at === shape) return
     shape = at
     project.preview(at === null ? null : commandAt(at, swatch.value))
@@ -29,7 +30,9 @@ export const useSwatchDrop = () => {
     swatch.value = shape = null
   }
   useEventListener(window, 'pointermove', follow)
-  useEventListener(window, 'keydown', event => { if (event.key === 'Escape') callOff() })
+  useEventListener(window, 'keydown', event => {
+    if (event.key === 'Escape') callOff()
+  })
 
   /** Whether the swatch was let go on a shape, which then is painted with it. */
   const drop = (): boolean => {
@@ -39,5 +42,10 @@ export const useSwatchDrop = () => {
     remapping.touchUp(shapesAt(at), paintOf(at), { swatch: id, rung: null })
     return true
   }
-  return { start: (id: string): void => { swatch.value = id }, drop }
+  return {
+    start: (id: string): void => {
+      swatch.value = id
+    },
+    drop,
+  }
 }

@@ -19,49 +19,61 @@ const load = async (): Promise<void> => {
     problem.value = reasonOf(error)
   }
 }
-const loadMore = (): Promise<void | null> => notices.attempt(async () => {
-  const next = await server.projects(cards.value?.at(-1)?.id)
-  cards.value = [...cards.value ?? [], ...next]
-  more.value = next.length === PAGE
-})
-const create = (): Promise<void | null> => notices.attempt(async () => {
-  const made = await server.create(name.value.trim() || 'Untitled project')
-  await navigateTo(`/project/${made.id}/gather`)
-})
-const duplicate = (card: ProjectCard): Promise<void | null> => notices.attempt(async () => {
-  const made = await server.duplicate(card.id)
-  await load()
-  notices.say(`Made “${made.document.name}”.`, 'done', () => remove(made.id))
-})
+const loadMore = (): Promise<void | null> =>
+  notices.attempt(async () => {
+    const next = await server.projects(cards.value?.at(-1)?.id)
+    cards.value = [...(cards.value ?? []), ...next]
+    more.value = next.length === PAGE
+  })
+const create = (): Promise<void | null> =>
+  notices.attempt(async () => {
+    const made = await server.create(name.value.trim() || 'Untitled project')
+    await navigateTo(`/project/${made.id}/gather`)
+  })
+const duplicate = (card: ProjectCard): Promise<void | null> =>
+  notices.attempt(async () => {
+    const made = await server.duplicate(card.id)
+    await load()
+    notices.say(`Made “${made.document.name}”.`, 'done', () => remove(made.id))
+  })
 const remove = async (id: string): Promise<void> => {
   await notices.attempt(() => server.remove(id))
   await load()
 }
-const discard = (card: ProjectCard): Promise<void | null> => notices.attempt(async () => {
-  await server.remove(card.id)
-  await load()
-  notices.say(`Deleted “${card.name}”.`, 'done', async () => {
-    await notices.attempt(() => server.restore(card.id))
+const discard = (card: ProjectCard): Promise<void | null> =>
+  notices.attempt(async () => {
+    await server.remove(card.id)
     await load()
+    notices.say(`Deleted “${card.name}”.`, 'done', async () => {
+      await notices.attempt(() => server.restore(card.id))
+      await load()
+    })
   })
-})
 const renameTo = async (id: string, to: string): Promise<string> => {
   const stored = await server.project(id)
   await server.save(id, stored.version, { ...stored.document, name: to })
   await load()
   return stored.document.name
 }
-const rename = (card: ProjectCard, to: string): Promise<void | null> => notices.attempt(async () => {
-  const was = await renameTo(card.id, to)
-  notices.say(`Renamed to “${to}”.`, 'done', async () => { await notices.attempt(() => renameTo(card.id, was)) })
-})
+const rename = (card: ProjectCard, to: string): Promise<void | null> =>
+  notices.attempt(async () => {
+    const was = await renameTo(card.id, to)
+    notices.say(`Renamed to “${to}”.`, 'done', async () => {
+      await notices.attempt(() => renameTo(card.id, was))
+    })
+  })
 onMounted(load)
 </script>
 
 <template>
   <div class="grid h-full grid-rows-[44px_minmax(0,1fr)]">
     <header class="flex items-center justify-between border-b border-line bg-panel px-3">
-      <p class="flex items-center gap-2"><PlumbagoMark :colors="cards?.[0]?.swatches.map(({ hex }) => hex) ?? []" /><span class="font-title text-[17px] font-semibold">Plumbago</span></p>
+      <p class="flex items-center gap-2">
+        <PlumbagoMark :colors="cards?.[0]?.swatches.map(({ hex }) => hex) ?? []" /><span
+          class="font-title text-[17px] font-semibold"
+          >Plumbago</span
+        >
+      </p>
       <SurroundSwitch />
     </header>
     <main class="overflow-y-auto px-8 py-6">
@@ -69,15 +81,33 @@ onMounted(load)
         <div class="flex items-center justify-between">
           <h1>Projects</h1>
           <form class="flex gap-2" @submit.prevent="create">
-            <input v-model="name" class="field w-56 font-sans!" aria-label="Name of the new project" placeholder="Name of the commission" maxlength="120">
+            <input
+              v-model="name"
+              class="field w-56 font-sans!"
+              aria-label="Name of the new project"
+              placeholder="Name of the commission"
+              maxlength="120"
+            />
             <button class="control primary">New project</button>
           </form>
         </div>
-        <div v-if="problem" class="flex items-center gap-3" role="alert"><span>▲ {{ problem }}</span><button class="control" @click="load">Try again</button></div>
+        <div v-if="problem" class="flex items-center gap-3" role="alert">
+          <span>▲ {{ problem }}</span
+          ><button class="control" @click="load">Try again</button>
+        </div>
         <p v-else-if="!cards" role="status">Looking for your projects…</p>
-        <p v-else-if="!cards.length" class="border border-dashed border-strong p-10 text-center">No projects yet. Name a commission above; it opens with a base color to change.</p>
+        <p v-else-if="!cards.length" class="border border-dashed border-strong p-10 text-center">
+          No projects yet. Name a commission above; it opens with a base color to change.
+        </p>
         <ul v-else class="grid grid-cols-[repeat(auto-fill,minmax(264px,1fr))] gap-6">
-          <ProjectTile v-for="card in cards" :key="card.id" :card="card" @rename="rename(card, $event)" @duplicate="duplicate(card)" @discard="discard(card)" />
+          <ProjectTile
+            v-for="card in cards"
+            :key="card.id"
+            :card="card"
+            @rename="rename(card, $event)"
+            @duplicate="duplicate(card)"
+            @discard="discard(card)"
+          />
         </ul>
         <p v-if="more" class="text-center"><button class="control" @click="loadMore">Show more</button></p>
       </div>

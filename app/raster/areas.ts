@@ -9,7 +9,7 @@ const MOST = 256
 /** An area of a picture that was taken apart, found once. */
 export const areaIn = (taken: Unmixed, inks: readonly string[], area: Area): FoundArea | null => {
   let all = known.get(taken)
-  if (!all) known.set(taken, all = new Map())
+  if (!all) known.set(taken, (all = new Map()))
   const key = areaKey(area)
   let found = all.get(key)
   if (found === undefined) {

@@ -76,7 +76,10 @@ type Unit = (typeof UNITS)[number]
 
 const built = (gl: WebGL2RenderingContext): WebGLProgram | null => {
   const program = gl.createProgram()
-  for (const [kind, source] of [[gl.VERTEX_SHADER, VERTEX], [gl.FRAGMENT_SHADER, FRAGMENT]] as const) {
+  for (const [kind, source] of [
+    [gl.VERTEX_SHADER, VERTEX],
+    [gl.FRAGMENT_SHADER, FRAGMENT],
+  ] as const) {
     const shader = gl.createShader(kind)
     if (!shader) return null
     gl.shaderSource(shader, source)
@@ -90,10 +93,24 @@ const built = (gl: WebGL2RenderingContext): WebGLProgram | null => {
 /** Paints rows of colors over the picture; see `paintRaster`. */
 export type GlPainter = (rows: readonly Row[], regions: Uint8Array | null) => void
 
-/** A painter on a canvas of the size of the picture; null where the browser has no WebGL 2 for it, or only one without a graphics card, which is slower than the worker. `lost` hears when the card is gone. */
-export const glPainter = (canvas: HTMLCanvasElement, { picture, places, weights }: Unmixed, inks: readonly string[], lost: () => void): GlPainter | null => {
-  const gl = canvas.getContext('webgl2', { premultipliedAlpha: false, antialias: false, preserveDrawingBuffer: true, failIfMajorPerformanceCaveat: true })
-  const program = gl && Math.max(picture.width, picture.height) <= gl.getParameter(gl.MAX_TEXTURE_SIZE) ? built(gl) : null
+/**
+ * A painter on a canvas of the size of the picture; null where the browser has no WebGL 2 for it, or only one without
+ * a graphics card, which is slower than the worker. `lost` hears when the card is gone.
+ */
+export const glPainter = (
+  canvas: HTMLCanvasElement,
+  { picture, places, weights }: Unmixed,
+  inks: readonly string[],
+  lost: () => void,
+): GlPainter | null => {
+  const gl = canvas.getContext('webgl2', {
+    premultipliedAlpha: false,
+    antialias: false,
+    preserveDrawingBuffer: true,
+    failIfMajorPerformanceCaveat: true,
+  })
+  const program =
+    gl && Math.max(picture.width, picture.height) <= gl.getParameter(gl.MAX_TEXTURE_SIZE) ? built(gl) : null
   if (!gl || !program) return null
   gl.useProgram(program)
   gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1)
@@ -106,7 +123,17 @@ export const glPainter = (canvas: HTMLCanvasElement, { picture, places, weights 
     gl.bindTexture(gl.TEXTURE_2D, textures[unit] ?? null)
     gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST)
     gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST)
-    gl.texImage2D(gl.TEXTURE_2D, 0, single ? gl.R8 : gl.RGBA8, width, height, 0, single ? gl.RED : gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(data.buffer, data.byteOffset, data.byteLength))
+    gl.texImage2D(
+      gl.TEXTURE_2D,
+      0,
+      single ? gl.R8 : gl.RGBA8,
+      width,
+      height,
+      0,
+      single ? gl.RED : gl.RGBA,
+      gl.UNSIGNED_BYTE,
+      new Uint8Array(data.buffer, data.byteOffset, data.byteLength),
+    )
   }
   const { width, height } = picture
   const count = Math.max(1, inks.length)
@@ -114,7 +141,9 @@ export const glPainter = (canvas: HTMLCanvasElement, { picture, places, weights 
     const bytes = new Uint8Array(count * rows.length * 4)
     rows.forEach(({ colors, opacity }, row) => {
       bytes[row * count * 4 + 3] = Math.round(opacity * 255)
-      channelsOf(colors).forEach((value, i) => { bytes[(row * count + Math.floor(i / 3)) * 4 + i % 3] = Math.round(value) })
+      channelsOf(colors).forEach((value, i) => {
+        bytes[(row * count + Math.floor(i / 3)) * 4 + (i % 3)] = Math.round(value)
+      })
     })
     return bytes
   }

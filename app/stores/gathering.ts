@@ -6,7 +6,13 @@ import { colorsOf } from '../../core/project/colors'
 import { MOST_SWATCHES, type Gathering, type Reference, type Region } from '../../core/project/schema'
 
 /** Something a scheme can be extracted from: one reference, or all together; and what comes of it at rest. */
-export interface Candidate { key: string, title: string, of: string[], extraction: Extraction | null, problem: string | null }
+export interface Candidate {
+  key: string
+  title: string
+  of: string[]
+  extraction: Extraction | null
+  problem: string | null
+}
 
 const ALL = 'all'
 
@@ -23,29 +29,48 @@ export const useGathering = defineStore('gathering', () => {
   const settings = computed(() => project.settled?.gathering ?? null)
   const held = computed(() => (project.settled?.scheme ?? []).filter(({ locked }) => locked).map(({ hex }) => hex))
 
-  const sourcesOf = (of: readonly string[]) => of.flatMap(id => {
-    const reference = references.value.find(each => each.id === id)
-    return reference ? [{ hash: reference.hash, region: reference.region && { ...reference.region } }] : []
-  })
+  const sourcesOf = (of: readonly string[]) =>
+    of.flatMap(id => {
+      const reference = references.value.find(each => each.id === id)
+      return reference ? [{ hash: reference.hash, region: reference.region && { ...reference.region } }] : []
+    })
 
   /** The colors of references. A palette of flat blocks gives all of them, however many are asked. */
   const find = async (of: readonly string[], lean: Lean, change: Partial<Gathering> = {}): Promise<Extraction> => {
-    const { count, apart } = { ...settings.value as Gathering, ...change }
+    const { count, apart } = { ...(settings.value as Gathering), ...change }
     const wanted = { count: Math.max(count, held.value.length), apart, held: held.value }
     const found = await pictures.extract(sourcesOf(of), wanted, lean)
     return found.flat && found.note ? pictures.extract(sourcesOf(of), { ...wanted, count: MOST_SWATCHES }, lean) : found
   }
 
-  const asCommand = (of: readonly string[], { found }: Extraction, gathering: Partial<Gathering>): Extract<Command, { do: 'extract' }> => ({
-    do: 'extract', gathering: { of: [...of], ...gathering },
-    found: found.map(({ hex, share, source, x, y }) => ({ hex, share: Math.min(1, share), reference: of[source] ?? of[0] ?? '', x, y })),
+  const asCommand = (
+    of: readonly string[],
+    { found }: Extraction,
+    gathering: Partial<Gathering>,
+  ): Extract<Command, { do: 'extract' }> => ({
+    do: 'extract',
+    gathering: { of: [...of], ...gathering },
+    found: found.map(({ hex, share, source, x, y }) => ({
+      hex,
+      share: Math.min(1, share),
+      reference: of[source] ?? of[0] ?? '',
+      x,
+      y,
+    })),
   })
 
   const sources = computed(() => {
     const each = references.value.map(({ id, name }) => ({ key: id, title: name, of: [id] }))
-    return each.length > 1 ? [{ key: ALL, title: 'All together', of: references.value.map(({ id }) => id) }, ...each] : each
+    return each.length > 1
+      ? [{ key: ALL, title: 'All together', of: references.value.map(({ id }) => id) }, ...each]
+      : each
   })
-  const candidates = computed<Candidate[]>(() => sources.value.map(source => ({ ...source, ...results.value.get(source.key) ?? { extraction: null, problem: null } })))
+  const candidates = computed<Candidate[]>(() =>
+    sources.value.map(source => ({
+      ...source,
+      ...(results.value.get(source.key) ?? { extraction: null, problem: null }),
+    })),
+  )
 
   const refresh = latestOnly(async () => {
     const next = new Map(results.value)
@@ -58,15 +83,31 @@ export const useGathering = defineStore('gathering', () => {
       results.value = new Map(next)
     }
   })
-  const asked = computed(() => JSON.stringify([references.value.map(({ id, hash, region }) => [id, hash, region]), settings.value?.count, settings.value?.apart, held.value]))
+  const asked = computed(() =>
+    JSON.stringify([
+      references.value.map(({ id, hash, region }) => [id, hash, region]),
+      settings.value?.count,
+      settings.value?.apart,
+      held.value,
+    ]),
+  )
 
   /** Takes the colors of references as the scheme, at rest. */
-  const adopt = (of: readonly string[], change: Partial<Gathering> = {}): Promise<void | null> => notices.attempt(async () => {
-    const extraction = await find(of, REST, change)
-    if (!extraction.found.length) throw new Error(extraction.note ?? 'No colors were found here.')
-    project.run(project.matching(asCommand(of, extraction, { ...change, lean: REST, pull: { ...settings.value?.pull ?? { kind: 'analogous with accent' }, amount: 0 } })))
-    if (extraction.note) notices.say(extraction.note)
-  })
+  const adopt = (of: readonly string[], change: Partial<Gathering> = {}): Promise<void | null> =>
+    notices.attempt(async () => {
+      const extraction = await find(of, REST, change)
+      if (!extraction.found.length) throw new Error(extraction.note ?? 'No colors were found here.')
+      project.run(
+        project.matching(
+          asCommand(of, extraction, {
+            ...change,
+            lean: REST,
+            pull: { ...(settings.value?.pull ?? { kind: 'analogous with accent' }), amount: 0 },
+          }),
+        ),
+      )
+      if (extraction.note) notices.say(extraction.note)
+    })
 
   /** What a candidate would make of the project, for small proofs. */
   const colorsWith = ({ of, extraction }: Candidate): ReadonlyMap<string, string> => {
@@ -75,7 +116,9 @@ export const useGathering = defineStore('gathering', () => {
     return colorsOf(apply(now, project.matching(asCommand(of, extraction, {}))), project.united)
   }
   const preview = (candidate: Candidate | null): void =>
-    project.preview(candidate?.extraction?.found.length ? project.matching(asCommand(candidate.of, candidate.extraction, {})) : null)
+    project.preview(
+      candidate?.extraction?.found.length ? project.matching(asCommand(candidate.of, candidate.extraction, {})) : null,
+    )
 
   /** Changes how many colors are taken or how far apart: at once where the scheme is an extraction. */
   const change = async (settingsNow: Partial<Pick<Gathering, 'count' | 'apart'>>): Promise<void> => {
@@ -103,16 +146,35 @@ export const useGathering = defineStore('gathering', () => {
     if (to) await notices.attempt(async () => project.run(asCommand(of, await find(of, to), { lean: to })))
   }
 
-  /** Marks the part of a reference colors are taken from, or, with null, the whole again; an extraction in use follows. */
+  /**
+   * Marks the part of a reference colors are taken from, or, with null, the whole again; an extraction in use follows.
+   */
   const mark = async (id: string, region: Region | null): Promise<void> => {
     project.run({ do: 'change reference', id, change: { region } })
     if (settings.value?.of.includes(id) && !project.settled?.derived) await adopt(settings.value.of)
   }
 
-  watch(() => project.id, () => {
-    looked.value = null
-    results.value = new Map()
-  })
+  watch(
+    () => project.id,
+    () => {
+      looked.value = null
+      results.value = new Map()
+    },
+  )
 
-  return { looked, references, settings, candidates, asked, refresh, adopt, colorsWith, preview, change, lean, leanSettle, mark }
+  return {
+    looked,
+    references,
+    settings,
+    candidates,
+    asked,
+    refresh,
+    adopt,
+    colorsWith,
+    preview,
+    change,
+    lean,
+    leanSettle,
+    mark,
+  }
 })

@@ -25,7 +25,10 @@ export interface StageShapes {
   paintOf: (hit: Hit) => Touch['paint']
 }
 
-/** How the artwork on the stage is looked at: before or after, what is spotlit and pointed at, and the shapes picked on it. */
+/**
+ * How the artwork on the stage is looked at: before or after, what is spotlit and pointed at, and the shapes picked on
+ * it.
+ */
 export const useLooking = defineStore('looking', () => {
   const before = ref(false)
   /** Where the divider between before and after stands, in parts of the width; null where there is none. */
@@ -41,7 +44,9 @@ export const useLooking = defineStore('looking', () => {
   const reach = useLocalStorage<number>('plumbago area reach', REACH.usual)
   const shapes = shallowRef<StageShapes | null>(null)
 
-  const light = (inks: Iterable<string> | null): void => { lit.value = inks && new Set(inks) }
+  const light = (inks: Iterable<string> | null): void => {
+    lit.value = inks && new Set(inks)
+  }
   /** Picks shapes: alone, or with those picked before, of which those picked again go. */
   const pick = (all: Iterable<Hit>, more: boolean): void => {
     const next = new Set(more ? picked.value : [])

@@ -1,7 +1,16 @@
 import { defineStore } from 'pinia'
 
-/** A short message at the foot of the screen; `undo` is offered where it can be taken back, or something else done instead. */
-export interface Notice { id: number, text: string, kind: 'done' | 'problem', undo?: () => void | Promise<void>, label: string }
+/**
+ * A short message at the foot of the screen; `undo` is offered where it can be taken back, or something else done
+ * instead.
+ */
+export interface Notice {
+  id: number
+  text: string
+  kind: 'done' | 'problem'
+  undo?: () => void | Promise<void>
+  label: string
+}
 
 const SECONDS = { done: 8, problem: 20 }
 
@@ -9,11 +18,16 @@ export const useNotices = defineStore('notices', () => {
   const shown = ref<Notice[]>([])
   let next = 1
 
-  const dismiss = (id: number): void => { shown.value = shown.value.filter(notice => notice.id !== id) }
+  const dismiss = (id: number): void => {
+    shown.value = shown.value.filter(notice => notice.id !== id)
+  }
 
   const say = (text: string, kind: Notice['kind'] = 'done', undo?: Notice['undo'], label = 'Undo'): void => {
     const id = next++
-    shown.value = [...shown.value.filter(notice => notice.text !== text).slice(-2), { id, text, kind, label, ...undo ? { undo } : {} }]
+    shown.value = [
+      ...shown.value.filter(notice => notice.text !== text).slice(-2),
+      { id, text, kind, label, ...(undo ? { undo } : {}) },
+    ]
     setTimeout(() => dismiss(id), SECONDS[kind] * 1000)
   }
 

@@ -7,7 +7,9 @@ import type { Loupe, PictureDesk, PictureSource } from '../workers/pictures.work
 let desk: Remote<PictureDesk> | undefined
 
 const pictureDesk = (): Remote<PictureDesk> =>
-  desk ??= wrap<PictureDesk>(new Worker(new URL('../workers/pictures.worker.ts', import.meta.url), { type: 'module' }))
+  (desk ??= wrap<PictureDesk>(
+    new Worker(new URL('../workers/pictures.worker.ts', import.meta.url), { type: 'module' }),
+  ))
 
 /** The reference pictures at hand, by hash: decoded in a worker, where their colors are found and measured. */
 export const usePictures = defineStore('pictures', () => {
@@ -24,18 +26,25 @@ export const usePictures = defineStore('pictures', () => {
   }
 
   /** Has a picture decoded; rejects where it cannot be had. */
-  const open = (hash: string): Promise<void> => once(hash, async () => {
-    if (!await pictureDesk().has(hash)) await pictureDesk().open(hash, await server.pictureBytes(hash, 'working'))
-  })
+  const open = (hash: string): Promise<void> =>
+    once(hash, async () => {
+      if (!(await pictureDesk().has(hash))) await pictureDesk().open(hash, await server.pictureBytes(hash, 'working'))
+    })
 
   /** Has a picture decoded in full, so that its single pixels can be seen. */
-  const openFine = (hash: string): Promise<void> => once(`${hash} fine`, async () => {
-    if (!await pictureDesk().hasFine(hash)) await pictureDesk().openFine(hash, await server.pictureBytes(hash, 'source'))
-  })
+  const openFine = (hash: string): Promise<void> =>
+    once(`${hash} fine`, async () => {
+      if (!(await pictureDesk().hasFine(hash)))
+        await pictureDesk().openFine(hash, await server.pictureBytes(hash, 'source'))
+    })
 
   const extract = async (sources: readonly PictureSource[], wanted: Wanted, lean: Lean): Promise<Extraction> => {
     for (const { hash } of sources) await open(hash)
-    return pictureDesk().extract(sources.map(source => ({ ...source })), { ...wanted, held: [...wanted.held ?? []] }, { ...lean })
+    return pictureDesk().extract(
+      sources.map(source => ({ ...source })),
+      { ...wanted, held: [...(wanted.held ?? [])] },
+      { ...lean },
+    )
   }
   const measure = async (hash: string, x: number, y: number, patch: number): Promise<string | null> => {
     await open(hash)
@@ -50,7 +59,10 @@ export const usePictures = defineStore('pictures', () => {
     return pictureDesk().map(hash, [...hexes])
   }
 
-  /** Sends a picture to the server, which reads and keeps it, and has it decoded. `progress` is told the part sent, 0 to 1. */
+  /**
+   * Sends a picture to the server, which reads and keeps it, and has it decoded. `progress` is told the part sent, 0
+   * to 1.
+   */
   const add = async (file: File, signal: AbortSignal, progress: (sent: number) => void): Promise<PictureFile> => {
     const kept = await server.addPicture(file, signal, progress)
     await open(kept.hash)

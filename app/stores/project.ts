@@ -40,24 +40,30 @@ export const useProject = defineStore('project', () => {
     return all.find(({ id: each }) => each === shownId.value) ?? all[0] ?? null
   })
   /** What a scheme is shown on: the artwork of the project or, as long as there is none, the stand-ins. */
-  const pieces = computed<readonly Artwork[]>(() => document.value?.artwork.length ? document.value.artwork : STAND_INS)
-  const piece = computed<Artwork | null>(() => pieces.value.find(({ id: each }) => each === shownId.value) ?? pieces.value[0] ?? null)
+  const pieces = computed<readonly Artwork[]>(() =>
+    document.value?.artwork.length ? document.value.artwork : STAND_INS,
+  )
+  const piece = computed<Artwork | null>(
+    () => pieces.value.find(({ id: each }) => each === shownId.value) ?? pieces.value[0] ?? null,
+  )
   /** The artwork as a list that stays the same while only colors change. */
   const artworks = computed<readonly Artwork[]>(() => document.value?.artwork ?? [])
   const united = computed(() => unitedInks(artworks.value.flatMap(({ hash }) => files.files.get(hash) ?? [])))
   /** What every ink becomes in a project as it could be; on one of its artworks, with the exceptions of it. */
-  const colorsIn = (project: Project, art: string | null = null, inks = united.value): ReadonlyMap<string, string> => project.artwork.length ? colorsOf(project, inks, art) : standInColors(project.scheme, STAND_IN_INKS)
+  const colorsIn = (project: Project, art: string | null = null, inks = united.value): ReadonlyMap<string, string> =>
+    project.artwork.length ? colorsOf(project, inks, art) : standInColors(project.scheme, STAND_IN_INKS)
   /** What every ink becomes, first on all artwork, then on those with exceptions, worked out when first asked for. */
-  const colorsWithin = (project: () => Project | null) => computed(() => {
-    const [now, inks] = [project(), united.value]
-    const known = new Map<string | null, ReadonlyMap<string, string>>()
-    return (art: string | null): ReadonlyMap<string, string> => {
-      const own = art !== null && now?.remap.exceptions[art] ? art : null
-      const found = known.get(own) ?? (now ? colorsIn(now, own, inks) : NO_COLORS)
-      known.set(own, found)
-      return found
-    }
-  })
+  const colorsWithin = (project: () => Project | null) =>
+    computed(() => {
+      const [now, inks] = [project(), united.value]
+      const known = new Map<string | null, ReadonlyMap<string, string>>()
+      return (art: string | null): ReadonlyMap<string, string> => {
+        const own = art !== null && now?.remap.exceptions[art] ? art : null
+        const found = known.get(own) ?? (now ? colorsIn(now, own, inks) : NO_COLORS)
+        known.set(own, found)
+        return found
+      }
+    })
   const [allColors, allSettled] = [colorsWithin(() => document.value), colorsWithin(() => settled.value)]
   /** What the inks of an artwork become, while something is previewed, and as it is. */
   const colorsFor = (art: string): ReadonlyMap<string, string> => allColors.value(art)
@@ -66,10 +72,11 @@ export const useProject = defineStore('project', () => {
   const colors = computed(() => allColors.value(null))
   const settledColors = computed(() => allSettled.value(null))
   /** What is painted by hand on an artwork. */
-  const touchesFor = (art: string, of: Project | null = document.value): ByHand => of?.remap.touches[art] ? touchesOf(of, art) : NOTHING_BY_HAND
+  const touchesFor = (art: string, of: Project | null = document.value): ByHand =>
+    of?.remap.touches[art] ? touchesOf(of, art) : NOTHING_BY_HAND
 
   /** What the piece on the stage looks like in another look: the colors of its inks, and what is painted by hand. */
-  const shownIn = (look: Look): { colors: ReadonlyMap<string, string>, byHand: ByHand } => {
+  const shownIn = (look: Look): { colors: ReadonlyMap<string, string>; byHand: ByHand } => {
     const [now, art] = [settled.value, piece.value?.id ?? '']
     if (!now) return { colors: NO_COLORS, byHand: NOTHING_BY_HAND }
     const there = inLook(now, look)
@@ -82,7 +89,10 @@ export const useProject = defineStore('project', () => {
     saving.changed(next.present, change)
   }
 
-  /** Does a command for good: it can be undone, is saved, and where it changes the look, leaves a state on the trail. One that changes nothing leaves no trace. */
+  /**
+   * Does a command for good: it can be undone, is saved, and where it changes the look, leaves a state on the trail.
+   * One that changes nothing leaves no trace.
+   */
   const run = (command: Command): void => {
     const now = history.value
     if (!now) return
@@ -94,7 +104,10 @@ export const useProject = defineStore('project', () => {
     settle(stepped(now, recorded ? { ...next, at: recorded.at } : next, did), recorded?.change)
   }
 
-  /** Does a command, says so, and offers to take it back; where other work has come after it, `back` does, or one is told. */
+  /**
+   * Does a command, says so, and offers to take it back; where other work has come after it, `back` does, or one is
+   * told.
+   */
   const runSaying = (command: Command, said: string, back?: Command): void => {
     const before = history.value?.present
     run(command)
@@ -121,7 +134,12 @@ export const useProject = defineStore('project', () => {
     const missing = united.value.filter(({ hex }) => !known[hex] || (known[hex].to !== null && !ids.has(known[hex].to)))
     if (!now || !missing.length) return { do: 'adopt', look, what }
     const matched = matchedTargets(united.value, look)
-    return { do: 'adopt', look, what, targets: Object.fromEntries(missing.flatMap(({ hex }) => matched[hex] ? [[hex, matched[hex]]] : [])) }
+    return {
+      do: 'adopt',
+      look,
+      what,
+      targets: Object.fromEntries(missing.flatMap(({ hex }) => (matched[hex] ? [[hex, matched[hex]]] : []))),
+    }
   }
 
   /** Goes back, or on, to a state of the trail. */
@@ -146,8 +164,12 @@ export const useProject = defineStore('project', () => {
     if (history.value) saving.changed(history.value.present, trail.rename(state, name))
   }
 
-  const undo = (): void => { if (history.value?.past.length) settle(undone(history.value)) }
-  const redo = (): void => { if (history.value?.future.length) settle(redone(history.value)) }
+  const undo = (): void => {
+    if (history.value?.past.length) settle(undone(history.value))
+  }
+  const redo = (): void => {
+    if (history.value?.future.length) settle(redone(history.value))
+  }
 
   /** A change of harmony; where the number of swatches changes, inks are matched to the new scheme. */
   const composing = (change: Partial<Harmony>): Command => {
@@ -157,18 +179,28 @@ export const useProject = defineStore('project', () => {
     return sameSwatches(apply(now, command).scheme, now.scheme) ? command : matching(command)
   }
 
-  /** A command with what inks become after it, where it brings other swatches; what was set by hand stays as long as its swatch does. */
+  /**
+   * A command with what inks become after it, where it brings other swatches; what was set by hand stays as long as
+   * its swatch does.
+   */
   const matching = <Change extends Command>(command: Change): Change => {
     const now = history.value?.present
     return now ? { ...command, targets: matchedTargets(united.value, apply(now, command), now.remap.targets) } : command
   }
 
   /** Matches inks to the scheme afresh: all of them, or those named; by another strategy or deal, where one is said. */
-  const matched = (how: Partial<Pick<Project['remap'], 'match' | 'seed'>> = {}, only?: readonly string[]): Command | null => {
+  const matched = (
+    how: Partial<Pick<Project['remap'], 'match' | 'seed'>> = {},
+    only?: readonly string[],
+  ): Command | null => {
     const now = history.value?.present
     if (!now) return null
     const targets = matchedTargets(united.value, { ...now, remap: { ...now.remap, ...how } })
-    return { do: 'match', ...how, targets: only ? Object.fromEntries(only.flatMap(ink => targets[ink] ? [[ink, targets[ink]]] : [])) : targets }
+    return {
+      do: 'match',
+      ...how,
+      targets: only ? Object.fromEntries(only.flatMap(ink => (targets[ink] ? [[ink, targets[ink]]] : []))) : targets,
+    }
   }
 
   /** Takes in a file as artwork: its inks join those of the project and are matched, targets set before stay. */
@@ -178,11 +210,22 @@ export const useProject = defineStore('project', () => {
     if (!now) return []
     const left = files.screens.get(kept.hash)?.left
     const choosable = left && left.pictures + left.computed > 0
-    const fresh: Artwork = { kind: kept.kind, id: crypto.randomUUID(), name: kept.name, hash: kept.hash, width: kept.width, height: kept.height }
+    const fresh: Artwork = {
+      kind: kept.kind,
+      id: crypto.randomUUID(),
+      name: kept.name,
+      hash: kept.hash,
+      width: kept.width,
+      height: kept.height,
+    }
     const all = unitedInks([...now.artwork, fresh].flatMap(({ hash }) => files.files.get(hash) ?? []))
     run({ do: 'add artwork', artwork: fresh, targets: { ...matchedTargets(all, now), ...now.remap.targets } })
     shownId.value = fresh.id
-    return [...kept.removed.map(({ what, line }) => `${what} (line ${line})`), ...kept.notes, ...choosable ? ['In Remap, under Inks, you can have that recolored too.'] : []]
+    return [
+      ...kept.removed.map(({ what, line }) => `${what} (line ${line})`),
+      ...kept.notes,
+      ...(choosable ? ['In Remap, under Inks, you can have that recolored too.'] : []),
+    ]
   }
 
   /** Recolors of a drawing besides the colors on its page what is asked for; new inks are matched. */
@@ -190,8 +233,15 @@ export const useProject = defineStore('project', () => {
     const kept = await files.readAgain(art.hash, also)
     const now = history.value?.present
     if (!now?.artwork.some(({ id: each }) => each === art.id)) return
-    const all = unitedInks(now.artwork.flatMap(({ id: each, hash }) => files.files.get(each === art.id ? kept.hash : hash) ?? []))
-    run({ do: 'read again', artwork: art.id, hash: kept.hash, targets: { ...matchedTargets(all, now), ...now.remap.targets } })
+    const all = unitedInks(
+      now.artwork.flatMap(({ id: each, hash }) => files.files.get(each === art.id ? kept.hash : hash) ?? []),
+    )
+    run({
+      do: 'read again',
+      artwork: art.id,
+      hash: kept.hash,
+      targets: { ...matchedTargets(all, now), ...now.remap.targets },
+    })
   }
 
   /** Opens a project as it is stored, or as it was left here unsaved. */
@@ -205,11 +255,14 @@ export const useProject = defineStore('project', () => {
     const shown = pieces.value
     const opened = await Promise.allSettled(shown.map(({ hash }) => files.open(hash)))
     opened.forEach((result, i) => {
-      if (result.status === 'rejected') notices.say(`“${shown[i]?.name}” cannot be shown: ${reasonOf(result.reason)}`, 'problem')
+      if (result.status === 'rejected')
+        notices.say(`“${shown[i]?.name}” cannot be shown: ${reasonOf(result.reason)}`, 'problem')
     })
   }
   /** The stand-ins come out when the last artwork goes. */
-  watch(pieces, all => { for (const { hash } of all) void files.open(hash).catch(() => null) })
+  watch(pieces, all => {
+    for (const { hash } of all) void files.open(hash).catch(() => null)
+  })
 
   const close = (): void => {
     saving.close()
@@ -221,7 +274,40 @@ export const useProject = defineStore('project', () => {
   }
 
   return {
-    id, document, settled, previewing, settledColors, artwork, pieces, piece, shownId, pickedId, united, colors, colorsFor, settledFor, touchesFor, shownIn, undoable, redoable,
-    colorsIn, run, runSaying, preview, adopting, goTo, keep, renameKept, undo, redo, composing, matching, matched, addArtwork, readAgain, open, close,
+    id,
+    document,
+    settled,
+    previewing,
+    settledColors,
+    artwork,
+    pieces,
+    piece,
+    shownId,
+    pickedId,
+    united,
+    colors,
+    colorsFor,
+    settledFor,
+    touchesFor,
+    shownIn,
+    undoable,
+    redoable,
+    colorsIn,
+    run,
+    runSaying,
+    preview,
+    adopting,
+    goTo,
+    keep,
+    renameKept,
+    undo,
+    redo,
+    composing,
+    matching,
+    matched,
+    addArtwork,
+    readAgain,
+    open,
+    close,
   }
 })

@@ -2,7 +2,16 @@ import { useLocalStorage } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { z } from 'zod'
-import { dealtCandidate, inHarmony, REACH, reordered, shownHarmonies, varied, type Candidate, type Variation } from '../../core/project/candidates'
+import {
+  dealtCandidate,
+  inHarmony,
+  REACH,
+  reordered,
+  shownHarmonies,
+  varied,
+  type Candidate,
+  type Variation,
+} from '../../core/project/candidates'
 import { inLook, lookOf } from '../../core/project/compose'
 import type { ByHand } from '../../core/project/colors'
 import { HARMONIES } from '../../core/harmony/harmony'
@@ -10,12 +19,20 @@ import { lookSchema, type Artwork, type Project } from '../../core/project/schem
 
 /** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
 export const SHEETS = [
-  { sheet: 'harmonies', title: 'Harmonies' }, { sheet: 'variations', title: 'Variations' }, { sheet: 'deals', title: 'Dealt' }, { sheet: 'orders', title: 'Orders' }, { sheet: 'whole', title: 'Whole scheme' },
+  { sheet: 'harmonies', title: 'Harmonies' },
+  { sheet: 'variations', title: 'Variations' },
+  { sheet: 'deals', title: 'Dealt' },
+  { sheet: 'orders', title: 'Orders' },
+  { sheet: 'whole', title: 'Whole scheme' },
 ] as const
 export type Sheet = (typeof SHEETS)[number]['sheet']
 
 /** A candidate with the artwork it is shown on, what every ink becomes in it, and what is painted by hand. */
-export interface Proof extends Candidate { piece: Artwork, colors: ReadonlyMap<string, string>, byHand: ByHand }
+export interface Proof extends Candidate {
+  piece: Artwork
+  colors: ReadonlyMap<string, string>
+  byHand: ByHand
+}
 
 /** A deal made before: the look it was dealt from, its first seed, and the harmony it stayed in. */
 const pastDealSchema = z.object({ from: lookSchema, seed: z.number().int(), kind: z.enum(HARMONIES).nullable() })
@@ -45,10 +62,15 @@ export const useProofs = defineStore('proofs', () => {
 
   /** What a sheet offers, one by one as it is asked for. */
   function* offered(now: Project): Generator<Candidate> {
-    if (sheet.value === 'harmonies') for (const kind of shownHarmonies(hidden.value)) yield inHarmony(now, kind, project.united)
-    if (sheet.value === 'variations') for (let row = -REACH; row <= REACH; row++) for (let column = -REACH; column <= REACH; column++) yield varied(now, variation.value, column, row)
+    if (sheet.value === 'harmonies')
+      for (const kind of shownHarmonies(hidden.value)) yield inHarmony(now, kind, project.united)
+    if (sheet.value === 'variations')
+      for (let row = -REACH; row <= REACH; row++)
+        for (let column = -REACH; column <= REACH; column++) yield varied(now, variation.value, column, row)
     const deal = past.value[dealAt.value]
-    if (sheet.value === 'deals' && deal) for (let i = 0; i < DEALT; i++) yield dealtCandidate(inLook(now, deal.from), deal.seed + i, deal.kind ?? undefined)
+    if (sheet.value === 'deals' && deal)
+      for (let i = 0; i < DEALT; i++)
+        yield dealtCandidate(inLook(now, deal.from), deal.seed + i, deal.kind ?? undefined)
     if (sheet.value === 'orders') yield* reordered(now, project.united, DEALT)
   }
 
@@ -64,9 +86,16 @@ export const useProofs = defineStore('proofs', () => {
     const next: Proof[] = []
     let since = performance.now()
     for (const candidate of offered(now)) {
-      const piece = (byTurns.value ? project.pieces[next.length % project.pieces.length] : project.piece) ?? project.piece
+      const piece =
+        (byTurns.value ? project.pieces[next.length % project.pieces.length] : project.piece) ?? project.piece
       const there = inLook(now, candidate.look)
-      if (piece) next.push({ ...candidate, piece, colors: project.colorsIn(there, piece.id), byHand: project.touchesFor(piece.id, there) })
+      if (piece)
+        next.push({
+          ...candidate,
+          piece,
+          colors: project.colorsIn(there, piece.id),
+          byHand: project.touchesFor(piece.id, there),
+        })
       if (performance.now() - since < SLICE) continue
       shown.value = [...next, ...shown.value.slice(next.length)]
       await new Promise(resolve => requestAnimationFrame(resolve))
@@ -76,14 +105,31 @@ export const useProofs = defineStore('proofs', () => {
     shown.value = next
   }
   /** All that a sheet depends on. */
-  const asked = computed(() => [project.settled, sheet.value, hidden.value, variation.value, past.value, dealAt.value, byTurns.value, project.piece, project.united] as const)
+  const asked = computed(
+    () =>
+      [
+        project.settled,
+        sheet.value,
+        hidden.value,
+        variation.value,
+        past.value,
+        dealAt.value,
+        byTurns.value,
+        project.piece,
+        project.united,
+      ] as const,
+  )
 
   /** Deals afresh for what is not held; earlier deals stay within reach. */
   const deal = (): void => {
     const now = project.settled
     if (!now) return
     const last = past.value.at(-1)
-    const fresh: PastDeal = { from: lookOf(now), seed: (last?.seed ?? 1 - DEALT) + DEALT, kind: within.value && now.derived ? now.harmony.kind : null }
+    const fresh: PastDeal = {
+      from: lookOf(now),
+      seed: (last?.seed ?? 1 - DEALT) + DEALT,
+      kind: within.value && now.derived ? now.harmony.kind : null,
+    }
     past.value = [...past.value, fresh].slice(-MOST_DEALS)
     dealAt.value = past.value.length - 1
     sheet.value = 'deals'
@@ -129,7 +175,8 @@ export const useProofs = defineStore('proofs', () => {
   const isMarked = ({ look }: Candidate): boolean => marked.value.some(each => equal(each.look, look))
   const mark = (candidate: Candidate): void => {
     if (isMarked(candidate)) marked.value = marked.value.filter(each => !equal(each.look, candidate.look))
-    else if (marked.value.length >= MOST_MARKED) notices.say(`Up to ${MOST_MARKED} can be compared; take a mark away first.`, 'problem')
+    else if (marked.value.length >= MOST_MARKED)
+      notices.say(`Up to ${MOST_MARKED} can be compared; take a mark away first.`, 'problem')
     else marked.value = [...marked.value, candidate]
     if (marked.value.length < 2) comparing.value = false
   }
@@ -143,10 +190,36 @@ export const useProofs = defineStore('proofs', () => {
     project.preview(null)
   }
 
-  watch(() => project.id, () => {
-    clear()
-    recall()
-  }, { immediate: true })
+  watch(
+    () => project.id,
+    () => {
+      clear()
+      recall()
+    },
+    { immediate: true },
+  )
 
-  return { sheet, hidden, variation, within, byTurns, past, dealAt, shown, pointed, marked, comparing, asked, refresh, deal, point, adopt, keep, isMarked, mark, clear, compare }
+  return {
+    sheet,
+    hidden,
+    variation,
+    within,
+    byTurns,
+    past,
+    dealAt,
+    shown,
+    pointed,
+    marked,
+    comparing,
+    asked,
+    refresh,
+    deal,
+    point,
+    adopt,
+    keep,
+    isMarked,
+    mark,
+    clear,
+    compare,
+  }
 })

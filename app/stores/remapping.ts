@@ -6,16 +6,37 @@ import { familiesOf, type Family } from '../../core/remap/near'
 import { valueOrder } from '../../core/remap/order'
 import type { Match } from '../../core/remap/match'
 import { isArea, type Hit } from './looking'
-import { MOST_AREAS, MOST_AREAS_TOUCHED, MOST_SHAPES_TOUCHED, MOST_TOUCHED, MOST_TOUCHES, type Following, type Touch } from '../../core/project/schema'
+import {
+  MOST_AREAS,
+  MOST_AREAS_TOUCHED,
+  MOST_SHAPES_TOUCHED,
+  MOST_TOUCHED,
+  MOST_TOUCHES,
+  type Following,
+  type Touch,
+} from '../../core/project/schema'
 
 /** What the bench of Remap shows. */
 export const REMAP_VIEWS = [
-  { view: 'ribbons', title: 'Ribbons' }, { view: 'inks', title: 'Inks' }, { view: 'touches', title: 'Touch-ups' }, { view: 'whole', title: 'Whole artwork' }, { view: 'set', title: 'Set' },
+  { view: 'ribbons', title: 'Ribbons' },
+  { view: 'inks', title: 'Inks' },
+  { view: 'touches', title: 'Touch-ups' },
+  { view: 'whole', title: 'Whole artwork' },
+  { view: 'set', title: 'Set' },
 ] as const
 export type RemapView = (typeof REMAP_VIEWS)[number]['view']
 
-/** Inks that go together, as one line: the largest of them here, all of them, their area and uses, and where they go. */
-export interface InkRow { hex: string, members: readonly string[], area: number, uses: number, to: string | null, excepted: boolean }
+/**
+ * Inks that go together, as one line: the largest of them here, all of them, their area and uses, and where they go.
+ */
+export interface InkRow {
+  hex: string
+  members: readonly string[]
+  area: number
+  uses: number
+  to: string | null
+  excepted: boolean
+}
 
 /** How many seeds are tried for a deal that differs from what is. */
 const TRIES = 40
@@ -40,7 +61,7 @@ export const useRemapping = defineStore('remapping', () => {
   const remap = computed(() => project.document?.remap)
   const colors = computed(() => project.colorsFor(artwork.value?.id ?? ''))
   const leads = computed(() => leadsAt(project.united, remap.value?.tolerance ?? 0))
-  const scope = computed(() => alone.value ? artwork.value?.id ?? null : null)
+  const scope = computed(() => (alone.value ? (artwork.value?.id ?? null) : null))
   const exceptionsHere = computed(() => Object.keys(remap.value?.exceptions[artwork.value?.id ?? ''] ?? {}).length)
 
   const rows = computed<InkRow[]>(() => {
@@ -55,25 +76,48 @@ export const useRemapping = defineStore('remapping', () => {
         row.members.push(hex)
         row.area += area
         row.uses += uses
-      } else gathered.set(lead, { hex, members: [hex], area, uses, to: targetFor(now, leads.value, hex, own)?.to ?? null, excepted: now.exceptions[own ?? '']?.[hex] !== undefined })
+      } else
+        gathered.set(lead, {
+          hex,
+          members: [hex],
+          area,
+          uses,
+          to: targetFor(now, leads.value, hex, own)?.to ?? null,
+          excepted: now.exceptions[own ?? '']?.[hex] !== undefined,
+        })
     }
     return [...gathered.values()]
   })
   const familyList = computed<Family[]>(() => familiesOf(rows.value))
-  const familyOf = computed(() => new Map(familyList.value.flatMap((family, place) => family.inks.map(hex => [hex, { family, place }] as const))))
+  const familyOf = computed(
+    () =>
+      new Map(familyList.value.flatMap((family, place) => family.inks.map(hex => [hex, { family, place }] as const))),
+  )
   const rowOf = computed(() => new Map(rows.value.flatMap(row => row.members.map(hex => [hex, row] as const))))
   /** How light and dark fare, over the colors as they are, not as they pass by. */
-  const order = computed(() => valueOrder(rows.value, hex => project.settledFor(artwork.value?.id ?? '').get(hex) ?? hex))
-  const restriction = computed(() => project.document ? restrictionOf(project.document) : null)
+  const order = computed(() =>
+    valueOrder(rows.value, hex => project.settledFor(artwork.value?.id ?? '').get(hex) ?? hex),
+  )
+  const restriction = computed(() => (project.document ? restrictionOf(project.document) : null))
 
   /** All inks of the lines that some inks stand for, and of their families where those go together. */
-  const whole = (hexes: Iterable<string>): string[] => [...new Set([...hexes].flatMap(hex => families.value ? familyOf.value.get(rowOf.value.get(hex)?.hex ?? hex)?.family.inks ?? [hex] : [hex]))]
-  const members = (hexes: Iterable<string>): string[] => [...new Set([...hexes].flatMap(hex => rowOf.value.get(hex)?.members ?? [hex]))]
+  const whole = (hexes: Iterable<string>): string[] => [
+    ...new Set(
+      [...hexes].flatMap(hex =>
+        families.value ? (familyOf.value.get(rowOf.value.get(hex)?.hex ?? hex)?.family.inks ?? [hex]) : [hex],
+      ),
+    ),
+  ]
+  const members = (hexes: Iterable<string>): string[] => [
+    ...new Set([...hexes].flatMap(hex => rowOf.value.get(hex)?.members ?? [hex])),
+  ]
 
   const select = (hexes: Iterable<string>, more = false): void => {
     const these = whole(hexes)
     const next = new Set(more ? selected.value : [])
-    const gone = more ? these.every(hex => next.has(hex)) : these.length === selected.value.size && these.every(hex => selected.value.has(hex))
+    const gone = more
+      ? these.every(hex => next.has(hex))
+      : these.length === selected.value.size && these.every(hex => selected.value.has(hex))
     for (const hex of these) {
       if (gone) next.delete(hex)
       else next.add(hex)
@@ -81,9 +125,10 @@ export const useRemapping = defineStore('remapping', () => {
     selected.value = next
   }
   /** What an action on an ink is for: all that is selected where it is one of them, or it alone. */
-  const meant = (hex: string): string[] => selected.value.has(hex) ? [...selected.value] : whole([hex])
+  const meant = (hex: string): string[] => (selected.value.has(hex) ? [...selected.value] : whole([hex]))
 
-  const send = (hexes: Iterable<string>, to: string | null): void => project.run({ do: 'retarget', inks: members(hexes), to, artwork: scope.value })
+  const send = (hexes: Iterable<string>, to: string | null): void =>
+    project.run({ do: 'retarget', inks: members(hexes), to, artwork: scope.value })
   /** Has inks matched again, as if nobody had sent them anywhere. */
   const release = (hexes: Iterable<string>): void => {
     const all = members(hexes)
@@ -106,7 +151,11 @@ export const useRemapping = defineStore('remapping', () => {
     if (!now) return
     for (let seed = now.remap.seed + 1; seed <= now.remap.seed + TRIES; seed++) {
       const command = project.matched({ match: now.remap.match, seed })
-      if (command?.do !== 'match' || Object.entries(command.targets).every(([hex, { to }]) => now.remap.targets[hex]?.to === to)) continue
+      if (
+        command?.do !== 'match' ||
+        Object.entries(command.targets).every(([hex, { to }]) => now.remap.targets[hex]?.to === to)
+      )
+        continue
       return project.run(command)
     }
     notices.say('There is no other way to deal these inks.', 'problem')
@@ -114,30 +163,90 @@ export const useRemapping = defineStore('remapping', () => {
 
   const touches = computed<readonly Touch[]>(() => remap.value?.touches[artwork.value?.id ?? ''] ?? [])
   /** The swatches as the remapping uses them. */
-  const usedSwatches = computed(() => new Map([...project.document ? adjustedSwatches(project.document) : []].map(([id, { hex }]) => [id, hex])))
+  const usedSwatches = computed(
+    () => new Map([...(project.document ? adjustedSwatches(project.document) : [])].map(([id, { hex }]) => [id, hex])),
+  )
   const followedColor = (to: Following): string | null => followed(usedSwatches.value, to)
-  /** Shapes of the artwork on the stage colored by hand, or made more or less opaque; null where there is nothing to do it to. */
-  const touching = (hits: readonly Hit[], paint: Touch['paint'], to: Following | null, opacity: number | null = null): Command | null => {
-    const [shapes, areas] = [hits.filter(hit => typeof hit === 'number').slice(0, MOST_TOUCHED), hits.filter(isArea).slice(0, MOST_AREAS)]
-    return artwork.value && hits.length ? { do: 'touch up', artwork: artwork.value.id, touch: { id: crypto.randomUUID(), shapes, areas, paint, to, opacity } } : null
+  /**
+   * Shapes of the artwork on the stage colored by hand, or made more or less opaque; null where there is nothing to do
+   * it to.
+   */
+  const touching = (
+    hits: readonly Hit[],
+    paint: Touch['paint'],
+    to: Following | null,
+    opacity: number | null = null,
+  ): Command | null => {
+    const [shapes, areas] = [
+      hits.filter(hit => typeof hit === 'number').slice(0, MOST_TOUCHED),
+      hits.filter(isArea).slice(0, MOST_AREAS),
+    ]
+    return artwork.value && hits.length
+      ? {
+          do: 'touch up',
+          artwork: artwork.value.id,
+          touch: { id: crypto.randomUUID(), shapes, areas, paint, to, opacity },
+        }
+      : null
   }
   const touchUp = (...touch: Parameters<typeof touching>): void => {
-    if (touches.value.length >= MOST_TOUCHES) return notices.say(`An artwork has up to ${MOST_TOUCHES} touch-ups; remove some first.`, 'problem')
-    if (new Set(touches.value.flatMap(({ areas }) => areas)).size + touch[0].filter(isArea).length > MOST_AREAS_TOUCHED) return notices.say(`A picture has up to ${MOST_AREAS_TOUCHED} areas touched up; remove some first.`, 'problem')
-    if (touches.value.reduce((sum, { shapes }) => sum + shapes.length, 0) + touch[0].length > MOST_SHAPES_TOUCHED) return notices.say(`An artwork has up to ${MOST_SHAPES_TOUCHED.toLocaleString('en')} shapes touched up; remove some touch-ups first.`, 'problem')
+    if (touches.value.length >= MOST_TOUCHES)
+      return notices.say(`An artwork has up to ${MOST_TOUCHES} touch-ups; remove some first.`, 'problem')
+    if (new Set(touches.value.flatMap(({ areas }) => areas)).size + touch[0].filter(isArea).length > MOST_AREAS_TOUCHED)
+      return notices.say(`A picture has up to ${MOST_AREAS_TOUCHED} areas touched up; remove some first.`, 'problem')
+    if (touches.value.reduce((sum, { shapes }) => sum + shapes.length, 0) + touch[0].length > MOST_SHAPES_TOUCHED)
+      return notices.say(
+        `An artwork has up to ${MOST_SHAPES_TOUCHED.toLocaleString('en')} shapes touched up; remove some touch-ups first.`,
+        'problem',
+      )
     const most = touch[0].some(isArea) ? MOST_AREAS : MOST_TOUCHED
-    if (touch[0].length > most) notices.say(`A touch-up colors up to ${most} at once; the first of those picked were colored.`, 'problem')
+    if (touch[0].length > most)
+      notices.say(`A touch-up colors up to ${most} at once; the first of those picked were colored.`, 'problem')
     const command = touching(...touch)
     if (command) project.run(command)
   }
 
-  watch(() => artwork.value?.id, () => {
-    selected.value = new Set()
-    looking.picked = new Set()
-    alone.value = false
-  })
+  watch(
+    () => artwork.value?.id,
+    () => {
+      selected.value = new Set()
+      looking.picked = new Set()
+      alone.value = false
+    },
+  )
   return {
-    view, selected, group, alone, families, artwork, inks, remap, colors, leads, scope, exceptionsHere, rows, familyList, familyOf, rowOf, order, restriction, touches, usedSwatches,
-    whole, members, select, meant, send, release, groupOf, merge, match, deal, followedColor, touching, touchUp,
+    view,
+    selected,
+    group,
+    alone,
+    families,
+    artwork,
+    inks,
+    remap,
+    colors,
+    leads,
+    scope,
+    exceptionsHere,
+    rows,
+    familyList,
+    familyOf,
+    rowOf,
+    order,
+    restriction,
+    touches,
+    usedSwatches,
+    whole,
+    members,
+    select,
+    meant,
+    send,
+    release,
+    groupOf,
+    merge,
+    match,
+    deal,
+    followedColor,
+    touching,
+    touchUp,
   }
 })

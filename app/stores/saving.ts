@@ -6,16 +6,21 @@ import { joinedChange, trailChangeSchema, type TrailChange, type TrailState } fr
 
 /** Where the work stands: on the server, on its way, waiting for the server, or at odds with what is there. */
 export type SaveState =
-  | { kind: 'saved' } | { kind: 'saving' }
-  | { kind: 'waiting', why: string }
-  | { kind: 'conflict', copy: StoredProject | null, theirs: StoredProject }
+  | { kind: 'saved' }
+  | { kind: 'saving' }
+  | { kind: 'waiting'; why: string }
+  | { kind: 'conflict'; copy: StoredProject | null; theirs: StoredProject }
 
 const QUIET = 400
 const AGAIN = [1000, 2000, 4000, 8000]
 
 const NO_CHANGE: TrailChange = { put: [], remove: [] }
 
-const draftSchema = z.object({ version: z.number().int(), document: projectSchema, trail: trailChangeSchema.default(NO_CHANGE) })
+const draftSchema = z.object({
+  version: z.number().int(),
+  document: projectSchema,
+  trail: trailChangeSchema.default(NO_CHANGE),
+})
 const draftKey = (id: string): string => `plumbago draft ${id}`
 
 const readDraft = (id: string): z.infer<typeof draftSchema> | null => {
@@ -27,12 +32,14 @@ const readDraft = (id: string): z.infer<typeof draftSchema> | null => {
 }
 
 /** What is still to be saved of a trail once a part of it has been. */
-const leftOf = ({ put, remove }: TrailChange, sent: TrailChange): TrailChange =>
-  ({ put: put.filter(state => !sent.put.includes(state)), remove: remove.filter(id => !sent.remove.includes(id)) })
+const leftOf = ({ put, remove }: TrailChange, sent: TrailChange): TrailChange => ({
+  put: put.filter(state => !sent.put.includes(state)),
+  remove: remove.filter(id => !sent.remove.includes(id)),
+})
 
 /**
- * Saves the project as it changes. What is not yet on the server is kept in the browser too, so that neither a
- * dropped server nor a closed window loses it; a save that meets a newer version keeps both.
+ * Saves the project as it changes. What is not yet on the server is kept in the browser too, so that neither a dropped
+ * server nor a closed window loses it; a save that meets a newer version keeps both.
  */
 export const useSaving = defineStore('saving', () => {
   const server = useServer()
@@ -55,7 +62,11 @@ export const useSaving = defineStore('saving', () => {
     try {
       localStorage.setItem(draftKey(project), JSON.stringify({ version, document, trail }))
     } catch {
-      if (state.value.kind === 'waiting') state.value = { kind: 'waiting', why: 'This browser has no room to keep the work: leave this window open until it is saved.' }
+      if (state.value.kind === 'waiting')
+        state.value = {
+          kind: 'waiting',
+          why: 'This browser has no room to keep the work: leave this window open until it is saved.',
+        }
     }
   }
 
@@ -93,7 +104,8 @@ export const useSaving = defineStore('saving', () => {
   const failed = async (project: string, document: Project, sent: TrailChange, error: unknown): Promise<void> => {
     if (error instanceof Refused && error.status === 409) {
       const theirs = storedProjectSchema.safeParse(error.data)
-      if (theirs.success && equal(theirs.data.document, document)) return arrived(project, document, sent, theirs.data.version)
+      if (theirs.success && equal(theirs.data.document, document))
+        return arrived(project, document, sent, theirs.data.version)
       if (theirs.success) return conflicted(project, document, theirs.data)
     }
     if (project !== id) return
@@ -130,7 +142,10 @@ export const useSaving = defineStore('saving', () => {
   }
 
   /** Gets a project from the server, with the unsaved work that was left here on top of it. */
-  const open = async (project: string, states: () => readonly TrailState[]): Promise<{ stored: StoredProject, unsaved: TrailChange }> => {
+  const open = async (
+    project: string,
+    states: () => readonly TrailState[],
+  ): Promise<{ stored: StoredProject; unsaved: TrailChange }> => {
     await underway
     const stored = await server.project(project)
     const draft = readDraft(project)
@@ -144,7 +159,9 @@ export const useSaving = defineStore('saving', () => {
   }
 
   /** Saves at once what is waiting. */
-  const resume = (): void => { if (pending) later(0) }
+  const resume = (): void => {
+    if (pending) later(0)
+  }
 
   /** Goes on from a version that is stored, without what was here. */
   const adopt = (stored: StoredProject): void => {
@@ -156,7 +173,13 @@ export const useSaving = defineStore('saving', () => {
   }
 
   const close = (): void => {
-    if (pending && id && state.value.kind === 'saving') underway = underway.then(((project, document, sent) => () => send(project, document, sent))(id, pending, trail))
+    if (pending && id && state.value.kind === 'saving')
+      underway = underway.then(
+        (
+          (project, document, sent) => () =>
+            send(project, document, sent)
+        )(id, pending, trail),
+      )
     clearTimeout(timer)
     id = null
     pending = null

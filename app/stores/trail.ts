@@ -12,10 +12,17 @@ export const useTrail = defineStore('trail', () => {
   const states = shallowRef<readonly TrailState[]>([])
   const problem = ref<string | null>(null)
   let loaded = false
-  const find = (id: string | null): TrailState | undefined => id === null ? undefined : states.value.find(state => state.id === id)
+  const find = (id: string | null): TrailState | undefined =>
+    id === null ? undefined : states.value.find(state => state.id === id)
 
-  const stateOf = (look: Look, did: string, parent: string | null): TrailState =>
-    ({ id: crypto.randomUUID(), parent, at: new Date().toISOString(), did: did.slice(0, LONGEST_SAYING), kept: null, look })
+  const stateOf = (look: Look, did: string, parent: string | null): TrailState => ({
+    id: crypto.randomUUID(),
+    parent,
+    at: new Date().toISOString(),
+    did: did.slice(0, LONGEST_SAYING),
+    kept: null,
+    look,
+  })
 
   /** Adds states and gives up what is too much; the current one stays. */
   const grown = (fresh: readonly TrailState[], current: string): TrailChange => {
@@ -28,15 +35,21 @@ export const useTrail = defineStore('trail', () => {
     return { put, remove: [...gone] }
   }
 
-  /** The state a project is in, by its id, or, where it has none yet, a first one to be added. One that is not here yet is on its way. */
-  const standing = (project: Project): { id: string, fresh: TrailState[] } => {
+  /**
+   * The state a project is in, by its id, or, where it has none yet, a first one to be added. One that is not here yet
+   * is on its way.
+   */
+  const standing = (project: Project): { id: string; fresh: TrailState[] } => {
     if (project.at !== null && (find(project.at) || !loaded)) return { id: project.at, fresh: [] }
     const first = stateOf(lookOf(project), states.value.length ? 'before' : 'start', null)
     return { id: first.id, fresh: [first] }
   }
 
-  /** Takes down what a command made of a project: the state it is in after it, and what there is to save. Null where its look is the same. */
-  const record = (before: Project, after: Project, did: string): { at: string, change: TrailChange } | null => {
+  /**
+   * Takes down what a command made of a project: the state it is in after it, and what there is to save. Null where
+   * its look is the same.
+   */
+  const record = (before: Project, after: Project, did: string): { at: string; change: TrailChange } | null => {
     const [was, is] = [lookOf(before), lookOf(after)]
     if (equal(was, is)) return null
     const from = standing(before)
@@ -45,14 +58,19 @@ export const useTrail = defineStore('trail', () => {
   }
 
   /** Keeps a look for good, beside the one the project is in, by a name; or that one itself. */
-  const keep = (project: Project, name: string, look: Look | null): { state: TrailState, at: string, change: TrailChange } => {
+  const keep = (
+    project: Project,
+    name: string,
+    look: Look | null,
+  ): { state: TrailState; at: string; change: TrailChange } => {
     const { id, fresh } = standing(project)
     const wanted = look ?? lookOf(project)
-    const known = [...states.value, ...fresh].find(state => look ? equal(state.look, look) : state.id === id)
-    const kept: TrailState = { ...known ?? stateOf(wanted, 'kept', id), kept: name }
+    const known = [...states.value, ...fresh].find(state => (look ? equal(state.look, look) : state.id === id))
+    const kept: TrailState = { ...(known ?? stateOf(wanted, 'kept', id)), kept: name }
     const added = fresh.filter(state => state.id !== kept.id)
-    if (!states.value.some(state => state.id === kept.id)) return { state: kept, at: id, change: grown([...added, kept], id) }
-    states.value = [...states.value, ...added].map(state => state.id === kept.id ? kept : state)
+    if (!states.value.some(state => state.id === kept.id))
+      return { state: kept, at: id, change: grown([...added, kept], id) }
+    states.value = [...states.value, ...added].map(state => (state.id === kept.id ? kept : state))
     return { state: kept, at: id, change: { put: [...added, kept], remove: [] } }
   }
 
@@ -72,7 +90,11 @@ export const useTrail = defineStore('trail', () => {
       const put = new Map(unsaved.put.map(state => [state.id, state]))
       const known = new Set(stored.map(state => state.id))
       const here = states.value.filter(state => !known.has(state.id) && !put.has(state.id))
-      states.value = [...stored.map(state => put.get(state.id) ?? state), ...unsaved.put.filter(state => !known.has(state.id)), ...here].filter(state => !unsaved.remove.includes(state.id))
+      states.value = [
+        ...stored.map(state => put.get(state.id) ?? state),
+        ...unsaved.put.filter(state => !known.has(state.id)),
+        ...here,
+      ].filter(state => !unsaved.remove.includes(state.id))
       loaded = true
     } catch (error) {
       problem.value = reasonOf(error)

@@ -12,18 +12,35 @@ import { unmixed, type Unmixed } from '../../core/raster/unmix'
 import { pictureOf, pngOf } from './png'
 
 /**
- * An artwork as the screen shows it: its inks by the number of their CSS variable, the runs of its gradients, the inks of the pictures
- * within it that are recolored, and how much was left alone. A picture has no SVG.
+ * An artwork as the screen shows it: its inks by the number of their CSS variable, the runs of its gradients, the inks
+ * of the pictures within it that are recolored, and how much was left alone. A picture has no SVG.
  */
-export interface ScreenArtwork { hash: string, svg: string | null, inks: string[], runs: string[][], pictures: string[][], left: Record<Also, number> }
+export interface ScreenArtwork {
+  hash: string
+  svg: string | null
+  inks: string[]
+  runs: string[][]
+  pictures: string[][]
+  left: Record<Also, number>
+}
 
-/** How an artwork is to be read: what else is recolored, and an archive of the pictures within it as PNG, by their place, with their inks. */
-export interface HowRead { also: Also[], pictureInks: string[][], pictures: Uint8Array | null }
+/**
+ * How an artwork is to be read: what else is recolored, and an archive of the pictures within it as PNG, by their
+ * place, with their inks.
+ */
+export interface HowRead {
+  also: Also[]
+  pictureInks: string[][]
+  pictures: Uint8Array | null
+}
 
 /** The longer side, in pixels, of what the stage shows of a picture within an artwork. */
 const SHOWN = 1280
 
-const readings = new Map<string, { reading: Reading, encoding: Encoding, pictures: Readonly<Record<string, Uint8Array>>, shown: Map<number, Unmixed> }>()
+const readings = new Map<
+  string,
+  { reading: Reading; encoding: Encoding; pictures: Readonly<Record<string, Uint8Array>>; shown: Map<number, Unmixed> }
+>()
 
 const opened = (hash: string) => {
   const open = readings.get(hash)
@@ -32,7 +49,11 @@ const opened = (hash: string) => {
 }
 
 /** A picture within an artwork, taken apart; null where it is left. */
-const takenApart = ({ reading, pictures }: ReturnType<typeof opened>, place: number, longest: number): Unmixed | null => {
+const takenApart = (
+  { reading, pictures }: ReturnType<typeof opened>,
+  place: number,
+  longest: number,
+): Unmixed | null => {
   const png = pictures[place]
   return png ? unmixed(reducedPicture(pictureOf(png), longest), reading.pictureInks[place] ?? []) : null
 }
@@ -43,9 +64,19 @@ const desk = {
     const { text, encoding } = decoded(bytes)
     const reading = withPictures(readSvg(text, also), pictureInks)
     readings.set(hash, { reading, encoding, pictures: pictures ? unzipSync(pictures) : {}, shown: new Map() })
-    return { hash, svg: screenSvg(reading), inks: reading.inks.map(({ hex }) => hex), runs: reading.runs, pictures: reading.pictureInks, left: reading.left }
+    return {
+      hash,
+      svg: screenSvg(reading),
+      inks: reading.inks.map(({ hex }) => hex),
+      runs: reading.runs,
+      pictures: reading.pictureInks,
+      left: reading.left,
+    }
   },
-  /** The pictures within an opened artwork that change in other colors, as PNG at the size of the stage, by their place. */
+  /**
+   * The pictures within an opened artwork that change in other colors, as PNG at the size of the stage, by their
+   * place.
+   */
   async pictures(hash: string, colors: ReadonlyMap<string, string>): Promise<Map<number, Uint8Array>> {
     const open = opened(hash)
     const takenAt = (place: number): Unmixed | null => {
@@ -53,18 +84,39 @@ const desk = {
       if (taken) open.shown.set(place, taken)
       return taken
     }
-    return paintedPictures(open.reading, takenAt, hex => colors.get(hex) ?? hex, picture => pngOf(picture, false))
+    return paintedPictures(
+      open.reading,
+      takenAt,
+      hex => colors.get(hex) ?? hex,
+      picture => pngOf(picture, false),
+    )
   },
   /** The ink map of an artwork, from its packed bytes, its longer side at most `longest` pixels. */
   reduced(bytes: Uint8Array, longest: number): InkMap {
     const map = reducedInkMap(unpackInkMap(bytes), longest)
-    return transfer(map, [...new Set(Object.values(map).flatMap(part => typeof part === 'number' ? [] : [part.buffer as ArrayBuffer]))])
+    return transfer(map, [
+      ...new Set(Object.values(map).flatMap(part => (typeof part === 'number' ? [] : [part.buffer as ArrayBuffer]))),
+    ])
   },
-  /** The bytes of an opened artwork in other colors, with its touch-ups; an ink that is not in `colors` keeps its own. Pictures within it are painted in full. */
-  async write(hash: string, colors: ReadonlyMap<string, string>, byHand: ReadonlyMap<number, HandPaint>): Promise<Uint8Array> {
+  /**
+   * The bytes of an opened artwork in other colors, with its touch-ups; an ink that is not in `colors` keeps its own.
+   * Pictures within it are painted in full.
+   */
+  async write(
+    hash: string,
+    colors: ReadonlyMap<string, string>,
+    byHand: ReadonlyMap<number, HandPaint>,
+  ): Promise<Uint8Array> {
     const open = opened(hash)
     const colorOf = (hex: string): string => colors.get(hex) ?? hex
-    const pictures = addressed(await paintedPictures(open.reading, place => takenApart(open, place, Infinity), colorOf, picture => pngOf(picture)))
+    const pictures = addressed(
+      await paintedPictures(
+        open.reading,
+        place => takenApart(open, place, Infinity),
+        colorOf,
+        picture => pngOf(picture),
+      ),
+    )
     const text = writeSvg(open.reading, ink => colorOf(ink.hex), byHand, pictures)
     return encoded({ text, encoding: open.encoding })
   },

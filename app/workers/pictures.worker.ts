@@ -6,10 +6,17 @@ import { mapped } from '../../core/extract/place'
 import { tallied } from '../../core/extract/tally'
 
 /** Which pictures colors are taken from, and which part of each. */
-export interface PictureSource { hash: string, region: Region | null }
+export interface PictureSource {
+  hash: string
+  region: Region | null
+}
 
 /** What the loupe shows: a square of pixels around a point, and the color of the patch there. */
-export interface Loupe { pixels: ImageData, hex: string | null, patch: number }
+export interface Loupe {
+  pixels: ImageData
+  hex: string | null
+  patch: number
+}
 
 /** So many decoded pictures (all of a project, 4 MB each), and so many prepared extractions, are kept at hand. */
 const MOST_PICTURES = 64
@@ -17,7 +24,7 @@ const MOST_EXTRACTORS = 16
 
 const pictures = new Map<string, Picture>()
 const extractors = new Map<string, ReturnType<typeof extractor>>()
-let fine: { hash: string, bitmap: ImageBitmap } | null = null
+let fine: { hash: string; bitmap: ImageBitmap } | null = null
 
 /** Keeps an entry as the latest; the oldest goes where there are too many. */
 const keep = <Value>(map: Map<string, Value>, key: string, value: Value, most: number): Value => {
@@ -35,7 +42,8 @@ const pixelsOf = (bitmap: ImageBitmap, x = 0, y = 0, width = bitmap.width, heigh
   return context.getImageData(0, 0, width, height)
 }
 
-const bitmapOf = (bytes: Uint8Array): Promise<ImageBitmap> => createImageBitmap(new Blob([bytes as BlobPart]), { premultiplyAlpha: 'none' })
+const bitmapOf = (bytes: Uint8Array): Promise<ImageBitmap> =>
+  createImageBitmap(new Blob([bytes as BlobPart]), { premultiplyAlpha: 'none' })
 
 const pictureOf = (hash: string): Picture => {
   const picture = pictures.get(hash)
@@ -74,16 +82,26 @@ const desk = {
   /** The colors of pictures at a lean; what does not depend on the lean is kept for the next. */
   extract(sources: readonly PictureSource[], wanted: Wanted, lean: Lean): Extraction {
     const key = JSON.stringify([sources, wanted])
-    const known = extractors.get(key) ?? extractor(sources.map(({ hash, region }) => ({ picture: pictureOf(hash), region })), wanted)
+    const known =
+      extractors.get(key) ??
+      extractor(
+        sources.map(({ hash, region }) => ({ picture: pictureOf(hash), region })),
+        wanted,
+      )
     return keep(extractors, key, known, MOST_EXTRACTORS).at(lean)
   },
   /** The color of a patch around a point; null where nothing there is solid. */
-  measure: (hash: string, x: number, y: number, patch: number): string | null => averaged(squareAt(hash, x, y, width => patchPixels(patch, width))),
+  measure: (hash: string, x: number, y: number, patch: number): string | null =>
+    averaged(squareAt(hash, x, y, width => patchPixels(patch, width))),
   /** The pixels around a point, `across` of them, and the color of the patch in their middle. */
   loupe(hash: string, x: number, y: number, patch: number, across: number): Loupe {
     const { data, width, height } = squareAt(hash, x, y, () => across)
     const wide = fine?.hash === hash ? fine.bitmap.width : pictureOf(hash).width
-    return { pixels: new ImageData(new Uint8ClampedArray(data), width, height), hex: desk.measure(hash, x, y, patch), patch: patchPixels(patch, wide) }
+    return {
+      pixels: new ImageData(new Uint8ClampedArray(data), width, height),
+      hex: desk.measure(hash, x, y, patch),
+      patch: patchPixels(patch, wide),
+    }
   },
   /** The picture with every pixel in the color of the swatch that stands for it. */
   map(hash: string, hexes: readonly string[]): ImageData {

@@ -8,7 +8,7 @@ export const pictureOf = (png: Uint8Array): Picture => {
   const full = new Uint8Array(width * height * 4)
   for (let p = 0; p < width * height; p++) {
     for (let n = 0; n < 3; n++) full[p * 4 + n] = data[p * channels + (channels === 3 ? n : 0)] as number
-    full[p * 4 + 3] = channels === 2 ? data[p * 2 + 1] as number : 255
+    full[p * 4 + 3] = channels === 2 ? (data[p * 2 + 1] as number) : 255
   }
   return { width, height, data: full }
 }

@@ -12,18 +12,32 @@ import { pictureOf, pngOf } from './png'
 const SIZES = { stage: 1280, proof: 168 } as const
 
 /** A picture taken apart for the stage and for proofs. */
-export interface RasterArtwork { inks: string[], stage: Unmixed, proof: Unmixed }
+export interface RasterArtwork {
+  inks: string[]
+  stage: Unmixed
+  proof: Unmixed
+}
 
 /** A painted part of a picture: its pixels, and which part it is. */
-export interface PaintedPart { width: number, height: number, data: Uint8ClampedArray<ArrayBuffer>, region: Region }
+export interface PaintedPart {
+  width: number
+  height: number
+  data: Uint8ClampedArray<ArrayBuffer>
+  region: Region
+}
 
-const stages = new Map<string, { taken: Unmixed, inks: string[] }>()
+const stages = new Map<string, { taken: Unmixed; inks: string[] }>()
 
-const copied = ({ picture, places, weights }: Unmixed): Unmixed => ({ picture: { ...picture, data: picture.data.slice() }, places: places.slice(), weights: weights.slice() })
-const buffersOf = ({ picture, places, weights }: Unmixed): ArrayBuffer[] => [picture.data.buffer, places.buffer, weights.buffer] as ArrayBuffer[]
+const copied = ({ picture, places, weights }: Unmixed): Unmixed => ({
+  picture: { ...picture, data: picture.data.slice() },
+  places: places.slice(),
+  weights: weights.slice(),
+})
+const buffersOf = ({ picture, places, weights }: Unmixed): ArrayBuffer[] =>
+  [picture.data.buffer, places.buffer, weights.buffer] as ArrayBuffer[]
 
 /** The picture that is taken apart in its own size. */
-let full: { hash: string, taken: Unmixed, inks: string[] } | null = null
+let full: { hash: string; taken: Unmixed; inks: string[] } | null = null
 
 const fullOf = (hash: string) => {
   if (full?.hash !== hash) throw new Error('This picture has not been taken apart in its own size.')
@@ -61,7 +75,9 @@ const desk = {
     full = { hash, taken: unmixed(pictureOf(png), inks, seen), inks }
   },
   /** Whether a picture is taken apart in its own size. */
-  has(hash: string): boolean { return full?.hash === hash },
+  has(hash: string): boolean {
+    return full?.hash === hash
+  },
   /** A part of that picture in other colors, its longer side at most `longest` pixels, and which part it is. */
   part(hash: string, colors: string[], areas: AreaPaint[], wanted: Region, longest: number): PaintedPart {
     const { taken, inks, rows, regions } = inColors(hash, colors, areas)
@@ -71,8 +87,20 @@ const desk = {
     const out = new Uint8Array(piece.picture.data.length)
     paintRaster(piece, inks, rows, regions && croppedBytes(regions, width, 1, crop), out)
     const picture = reducedPicture({ ...piece.picture, data: out }, longest)
-    const data = new Uint8ClampedArray(picture.data.buffer as ArrayBuffer, picture.data.byteOffset, picture.data.byteLength)
-    return transfer({ width: picture.width, height: picture.height, data, region: { x: crop.left / width, y: crop.top / height, width: crop.width / width, height: crop.height / height } }, [data.buffer])
+    const data = new Uint8ClampedArray(
+      picture.data.buffer as ArrayBuffer,
+      picture.data.byteOffset,
+      picture.data.byteLength,
+    )
+    return transfer(
+      {
+        width: picture.width,
+        height: picture.height,
+        data,
+        region: { x: crop.left / width, y: crop.top / height, width: crop.width / width, height: crop.height / height },
+      },
+      [data.buffer],
+    )
   },
   /** That picture in other colors, as PNG. */
   write(hash: string, colors: string[], areas: AreaPaint[]): Uint8Array {

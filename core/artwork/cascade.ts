@@ -10,15 +10,32 @@ export type ColorProperty = (typeof COLOR_PROPERTIES)[number]
 
 /** What a property says where nobody says anything; `stroke` then is none. */
 export const INITIAL_HEX: Readonly<Record<ColorProperty, Hex>> = {
-  'fill': '#000000', 'stroke': '#000000', 'color': '#000000', 'stop-color': '#000000', 'flood-color': '#000000', 'lighting-color': '#ffffff',
+  'fill': '#000000',
+  'stroke': '#000000',
+  'color': '#000000',
+  'stop-color': '#000000',
+  'flood-color': '#000000',
+  'lighting-color': '#ffffff',
 }
 
-/** The properties taken as they are written: what brings in paint from elsewhere in the file, and how opaque a flood is. */
-export const TEXT_PROPERTIES = ['filter', 'marker', 'marker-start', 'marker-mid', 'marker-end', 'flood-opacity'] as const
+/**
+ * The properties taken as they are written: what brings in paint from elsewhere in the file, and how opaque a flood
+ * is.
+ */
+export const TEXT_PROPERTIES = [
+  'filter',
+  'marker',
+  'marker-start',
+  'marker-mid',
+  'marker-end',
+  'flood-opacity',
+] as const
 export type TextProperty = (typeof TEXT_PROPERTIES)[number]
 
 /** What is said of an element itself, before anything is inherited. */
-export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in TextProperty]?: string } & { readonly variables?: ReadonlyMap<string, Passage> }
+export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in TextProperty]?: string } & {
+  readonly variables?: ReadonlyMap<string, Passage>
+}
 
 const colors: ReadonlySet<string> = new Set(COLOR_PROPERTIES)
 const texts: ReadonlySet<string> = new Set(TEXT_PROPERTIES)
@@ -29,7 +46,7 @@ const isText = (name: string): name is TextProperty => texts.has(name)
 
 type Draft = { [P in ColorProperty]?: Paint } & { [P in TextProperty]?: string } & { variables?: Map<string, Passage> }
 
-const take = (draft: Draft, { property, value }: { property: string, value: Passage }): void => {
+const take = (draft: Draft, { property, value }: { property: string; value: Passage }): void => {
   if (isColor(property)) {
     const paint = readPaint(value, property === 'stroke' ? null : INITIAL_HEX[property])
     if (paint) draft[property] = paint
@@ -38,18 +55,17 @@ const take = (draft: Draft, { property, value }: { property: string, value: Pass
 }
 
 const takeAll = (draft: Draft, declarations: readonly Declaration[], important: boolean): void => {
-  for (const declaration of declarations)
-    if (declaration.important === important) take(draft, declaration)
+  for (const declaration of declarations) if (declaration.important === important) take(draft, declaration)
 }
 
 const NOTHING: Declared = {}
 
 /**
- * The cascade of a file: what is said of an element by its attributes, then by style sheets in order of
- * specificity, then by its own `style`, then by everything `!important` in the same order (CSS Cascade 4;
- * presentation attributes as SVG 2 section 6.6). Invalid values are passed over.
+ * The cascade of a file: what is said of an element by its attributes, then by style sheets in order of specificity,
+ * then by its own `style`, then by everything `!important` in the same order (CSS Cascade 4; presentation attributes
+ * as SVG 2 section 6.6). Invalid values are passed over.
  */
-export const cascadeOf = ({ elements }: Markup, sheets: Sheets): (element: Element) => Declared => {
+export const cascadeOf = ({ elements }: Markup, sheets: Sheets): ((element: Element) => Declared) => {
   const known: Array<Declared | undefined> = new Array(elements.length)
   const declare = (element: Element): Declared => {
     const draft: Draft = {}
@@ -67,5 +83,5 @@ export const cascadeOf = ({ elements }: Markup, sheets: Sheets): (element: Eleme
     for (const any in draft) if (any) return draft
     return NOTHING
   }
-  return element => known[element.index] ??= declare(element)
+  return element => (known[element.index] ??= declare(element))
 }

@@ -1,14 +1,19 @@
 import { cleanSvg } from './clean'
 import { outsideReference } from './outside'
 
-const wrap = (body: string, said = ''): string => `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"${said}>${body}</svg>`
+const wrap = (body: string, said = ''): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"${said}>${body}</svg>`
 
 describe('cleaning', () => {
   it.each([
     ['a script', '<script>alert(1)</script>', 'script'],
     ['a script of another namespace', '<h:script xmlns:h="http://www.w3.org/1999/xhtml">alert(1)</h:script>', 'script'],
     ['an event handler', '<rect onclick="alert(1)" width="1" height="1"/>', 'event handler “onclick”'],
-    ['a foreign object', '<foreignObject><p xmlns="http://www.w3.org/1999/xhtml">hi</p></foreignObject>', 'foreign object'],
+    [
+      'a foreign object',
+      '<foreignObject><p xmlns="http://www.w3.org/1999/xhtml">hi</p></foreignObject>',
+      'foreign object',
+    ],
     ['a link that runs', '<a xlink:href="javascript:alert(1)"><rect/></a>', 'a link to javascript:'],
     ['a link that runs, disguised', '<a href=" java&#10;script:alert(1)"><rect/></a>', 'a link to'],
     ['an outside link', '<a href="https://example.test/"><rect/></a>', 'a link to https://example.test/'],
@@ -23,7 +28,11 @@ describe('cleaning', () => {
     ['an outside style', '<rect style="fill:red;filter:url(http://example.test/f)"/>', 'a reference to http'],
     ['an escaped outside style', '<rect style="fill:u\\72l(http://example.test/f)"/>', 'a reference to http'],
     ['an imported sheet', '<style>@import url(http://example.test/x.css); .a{fill:red}</style>', 'in a style sheet'],
-    ['an outside font', '<style>@font-face{font-family:x;src:url(http://example.test/x.woff)} .a{fill:red}</style>', 'in a style sheet'],
+    [
+      'an outside font',
+      '<style>@font-face{font-family:x;src:url(http://example.test/x.woff)} .a{fill:red}</style>',
+      'in a style sheet',
+    ],
     ['an outside background', '<style>.a{fill:red;cursor:url("//example.test/c")}</style>', 'in a style sheet'],
     ['a base address', '<g xml:base="http://example.test/"/>', 'base address'],
   ])('takes out %s and says so', (_what, body, said) => {
@@ -35,18 +44,35 @@ describe('cleaning', () => {
   })
 
   it('takes out a linked style sheet and default attributes of the DOCTYPE', () => {
-    const { removed } = cleanSvg(`<?xml version="1.0"?><?xml-stylesheet href="http://example.test/a.css"?><!DOCTYPE svg [<!ATTLIST svg onload CDATA "alert(1)">]>${wrap('')}`)
+    const { removed } = cleanSvg(
+      '<?xml version="1.0"?><?xml-stylesheet href="http://example.test/a.css"?>' +
+        `<!DOCTYPE svg [<!ATTLIST svg onload CDATA "alert(1)">]>${wrap('')}`,
+    )
     expect(removed.map(({ what }) => what)).toEqual(['a linked style sheet', 'a default attribute in the DOCTYPE'])
   })
 
   it.each([
-    ['pictures brought along', '<image href="data:image/png;base64,AAAA"/>'], ['its own gradients', '<rect fill="url(#a)"/><use xlink:href="#b"/>'],
-    ['editor metadata', '<metadata><x xmlns="urn:editor" href="http://example.test/license" color="#fff"/></metadata>'], ['harmless rules', '<style>.a{fill:url(#x) red}</style>'],
-  ])('leaves %s letter for letter', (_what, body) => expect(cleanSvg(wrap(body))).toMatchObject({ source: wrap(body), removed: [] }))
+    ['pictures brought along', '<image href="data:image/png;base64,AAAA"/>'],
+    ['its own gradients', '<rect fill="url(#a)"/><use xlink:href="#b"/>'],
+    ['editor metadata', '<metadata><x xmlns="urn:editor" href="http://example.test/license" color="#fff"/></metadata>'],
+    ['harmless rules', '<style>.a{fill:url(#x) red}</style>'],
+  ])('leaves %s letter for letter', (_what, body) =>
+    expect(cleanSvg(wrap(body))).toMatchObject({ source: wrap(body), removed: [] }),
+  )
 
   it('names the line', () => expect(cleanSvg(wrap('\n\n<script/>\n')).removed).toEqual([{ what: 'a script', line: 3 }]))
 })
 
 describe('references that reach outside', () => {
-  it.each([['fill: url(#a)', null], ['red', null], ['url(data:image/png;base64,AA)', null], ['url(data:;base64,iVBORw0K)', null], ['url(data:;base64,PHN2Zz4)', 'data:;base64,PHN2Zz4'], ['url(//x)', '//x'], ['image-set("http://x" 1x)', 'http://x'], ['@import "x"', '@import'], ['\\75rl(http://x)', 'http://x']])('%s: %s', (css, found) => expect(outsideReference(css)).toBe(found))
+  it.each([
+    ['fill: url(#a)', null],
+    ['red', null],
+    ['url(data:image/png;base64,AA)', null],
+    ['url(data:;base64,iVBORw0K)', null],
+    ['url(data:;base64,PHN2Zz4)', 'data:;base64,PHN2Zz4'],
+    ['url(//x)', '//x'],
+    ['image-set("http://x" 1x)', 'http://x'],
+    ['@import "x"', '@import'],
+    ['\\75rl(http://x)', 'http://x'],
+  ])('%s: %s', (css, found) => expect(outsideReference(css)).toBe(found))
 })

@@ -10,42 +10,64 @@ const CODE_STEP = 2654435761 // Knuth's multiplicative hash: spreads the codes o
 const codeOf = (place: number): number => (Math.imul(place + 1, CODE_STEP) >>> 8) & 0xffffff
 
 /** The color that stands for each ink in a coded picture. */
-export const codesFor = (inks: readonly Hex[]): ReadonlyMap<Hex, Hex> => new Map(inks.map((hex, place) => [hex, `#${codeOf(place).toString(16).padStart(6, '0')}`]))
+export const codesFor = (inks: readonly Hex[]): ReadonlyMap<Hex, Hex> =>
+  new Map(inks.map((hex, place) => [hex, `#${codeOf(place).toString(16).padStart(6, '0')}`]))
 
-/** For each pixel of a coded picture one more than the place of its ink, 0 where nothing is painted, -1 where it shows no code: there colors are blended. */
+/**
+ * For each pixel of a coded picture one more than the place of its ink, 0 where nothing is painted, -1 where it shows
+ * no code: there colors are blended.
+ */
 const inksAt = ({ data }: Pixels, count: number): Int32Array => {
   const places = new Map(Array.from({ length: count }, (_, place) => [codeOf(place), place + 1]))
   return Int32Array.from({ length: data.length / 4 }, (_, p) => {
     const i = p * 4
     const alpha = data[i + 3] as number
-    return !alpha ? 0 : alpha < 255 ? -1 : places.get((data[i] as number) << 16 | (data[i + 1] as number) << 8 | (data[i + 2] as number)) ?? -1
+    return !alpha
+      ? 0
+      : alpha < 255
+        ? -1
+        : (places.get(((data[i] as number) << 16) | ((data[i + 1] as number) << 8) | (data[i + 2] as number)) ?? -1)
   })
 }
 
 /**
- * An ink map from one crisp picture, four times as wide and high, in which each of `count` inks has a color of its own: shares are
- * counted. Costs the same for any number of inks. `blended` says which part of what is painted shows no code, because gradients,
- * opacity or blending mix colors; it is on no ink, and clear, or as it is in a picture of the size of the map, `own`, where that is given.
+ * An ink map from one crisp picture, four times as wide and high, in which each of `count` inks has a color of its
+ * own: shares are counted. Costs the same for any number of inks. `blended` says which part of what is painted shows
+ * no code, because gradients, opacity or blending mix colors; it is on no ink, and clear, or as it is in a picture of
+ * the size of the map, `own`, where that is given.
  */
-export const codedMap = (picture: Pixels, count: number, own: Pixels | null = null): { map: InkMap, blended: number } => {
+export const codedMap = (
+  picture: Pixels,
+  count: number,
+  own: Pixels | null = null,
+): { map: InkMap; blended: number } => {
   const found = inksAt(picture, count)
   const [width, height] = [Math.ceil(picture.width / FINER), Math.ceil(picture.height / FINER)]
   const solid = new Uint16Array(width * height)
-  const [pixel, start, alpha, ground, ink, share]: [number[], number[], number[], number[], number[], number[]] = [[], [0], [], [], [], []]
+  const [pixel, start, alpha, ground, ink, share]: [number[], number[], number[], number[], number[], number[]] = [
+    [],
+    [0],
+    [],
+    [],
+    [],
+    [],
+  ]
   let [painted, unknown] = [0, 0]
   const met = new Map<number, number>()
   for (let p = 0; p < solid.length; p++) {
-    const [left, top] = [p % width * FINER, Math.floor(p / width) * FINER]
+    const [left, top] = [(p % width) * FINER, Math.floor(p / width) * FINER]
     const [right, bottom] = [Math.min(picture.width, left + FINER), Math.min(picture.height, top + FINER)]
     met.clear()
-    for (let y = top; y < bottom; y++) for (let q = y * picture.width + left; q < y * picture.width + right; q++) met.set(found[q] as number, (met.get(found[q] as number) ?? 0) + 1)
+    for (let y = top; y < bottom; y++)
+      for (let q = y * picture.width + left; q < y * picture.width + right; q++)
+        met.set(found[q] as number, (met.get(found[q] as number) ?? 0) + 1)
     const size = (right - left) * (bottom - top)
     const [clear, blurred] = [met.get(0) ?? 0, met.get(-1) ?? 0]
     painted += size - clear
     unknown += blurred
     const known = size - clear - blurred
     if (!known) {
-      const q = own && p % width < own.width ? (Math.floor(p / width) * own.width + p % width) * 4 : -1
+      const q = own && p % width < own.width ? (Math.floor(p / width) * own.width + (p % width)) * 4 : -1
       if (!own || !blurred || !own.data[q + 3]) continue
       pixel.push(p)
       alpha.push(own.data[q + 3] as number)
@@ -60,19 +82,26 @@ export const codedMap = (picture: Pixels, count: number, own: Pixels | null = nu
       solid[p] = only as number
       continue
     }
-    const opacity = Math.round((size - clear) / size * 255)
+    const opacity = Math.round(((size - clear) / size) * 255)
     pixel.push(p)
     alpha.push(opacity)
     ground.push(0, 0, 0)
     for (const [place, times] of met) {
       ink.push(place - 1)
-      share.push(Math.round(times / known * opacity))
+      share.push(Math.round((times / known) * opacity))
     }
     start.push(ink.length)
   }
   const map = {
-    width, height, solid, pixel: Uint32Array.from(pixel), start: Uint32Array.from(start), alpha: Uint8Array.from(alpha),
-    ground: Uint8Array.from(ground), ink: Uint16Array.from(ink), share: Uint8Array.from(share),
+    width,
+    height,
+    solid,
+    pixel: Uint32Array.from(pixel),
+    start: Uint32Array.from(start),
+    alpha: Uint8Array.from(alpha),
+    ground: Uint8Array.from(ground),
+    ink: Uint16Array.from(ink),
+    share: Uint8Array.from(share),
   }
   return { map, blended: painted ? unknown / painted : 0 }
 }

@@ -2,7 +2,9 @@ import { joined, placeless, verbatim, type Passage, type Span } from './passage'
 import { Unreadable } from './unreadable'
 
 /** A declaration inside a DOCTYPE. */
-export interface Declaration extends Span { text: string }
+export interface Declaration extends Span {
+  text: string
+}
 
 /** The DOCTYPE of a file: where it stands, what it declares and the entities it defines. */
 export interface Doctype extends Span {
@@ -14,7 +16,7 @@ export interface Doctype extends Span {
 const MOST_EXPANDED = 1_000_000
 const DEEPEST = 16
 
-const BUILT_IN: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: '\'' }
+const BUILT_IN: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" }
 
 const after = (source: string, mark: string, from: number): number => {
   const at = source.indexOf(mark, from)
@@ -28,12 +30,12 @@ const declarationEnd = (source: string, from: number): number => {
   while (at < source.length) {
     const letter = source[at]
     if (letter === '>') return at + 1
-    at = letter === '"' || letter === '\'' ? after(source, letter, at + 1) : at + 1
+    at = letter === '"' || letter === "'" ? after(source, letter, at + 1) : at + 1
   }
   throw new Unreadable('The file ends in the middle of its DOCTYPE.')
 }
 
-const readSubset = (source: string, from: number): { end: number, declarations: Declaration[] } => {
+const readSubset = (source: string, from: number): { end: number; declarations: Declaration[] } => {
   const declarations: Declaration[] = []
   let at = from
   while (at < source.length && source[at] !== ']') {
@@ -43,7 +45,8 @@ const readSubset = (source: string, from: number): { end: number, declarations: 
       const end = declarationEnd(source, at)
       declarations.push({ start: at, end, text: source.slice(at, end) })
       at = end
-    } else if (source[at] === '%') throw new Unreadable('The file uses parameter entities, which can reach outside of it.')
+    } else if (source[at] === '%')
+      throw new Unreadable('The file uses parameter entities, which can reach outside of it.')
     else at++
   }
   return { end: declarationEnd(source, at + 1), declarations }
@@ -58,14 +61,18 @@ const readEntities = (declarations: readonly Declaration[]): Map<string, Span> =
     if (!match) continue
     const [head, parameter, name, outside, quote] = match
     if (parameter) throw new Unreadable('The file uses parameter entities, which can reach outside of it.')
-    if (outside) throw new Unreadable(`The file takes its entity “${name}” from outside; it has to bring everything with it.`)
+    if (outside)
+      throw new Unreadable(`The file takes its entity “${name}” from outside; it has to bring everything with it.`)
     if (name && quote && !entities.has(name))
       entities.set(name, { start: start + head.length, end: start + text.indexOf(quote, head.length) })
   }
   return entities
 }
 
-/** Finds the DOCTYPE of a file and reads what it defines; null where there is none. Throws Unreadable for entities from outside. */
+/**
+ * Finds the DOCTYPE of a file and reads what it defines; null where there is none. Throws Unreadable for entities from
+ * outside.
+ */
 export const readDoctype = (source: string): Doctype | null => {
   let at = source.charCodeAt(0) === 0xfeff ? 1 : 0
   while (at < source.length) {
@@ -79,7 +86,7 @@ export const readDoctype = (source: string): Doctype | null => {
   const start = at
   while (at < source.length && source[at] !== '>' && source[at] !== '[') {
     const letter = source[at]
-    at = letter === '"' || letter === '\'' ? after(source, letter, at + 1) : at + 1
+    at = letter === '"' || letter === "'" ? after(source, letter, at + 1) : at + 1
   }
   if (source[at] !== '[') return { start, end: declarationEnd(source, at), declarations: [], entities: new Map() }
   const { end, declarations } = readSubset(source, at + 1)
@@ -88,14 +95,15 @@ export const readDoctype = (source: string): Doctype | null => {
 
 const character = (reference: string): string => {
   const code = reference[1] === 'x' ? parseInt(reference.slice(2), 16) : parseInt(reference.slice(1), 10)
-  if (!(code > 0 && code <= 0x10ffff)) throw new Unreadable(`The file holds a character reference that means nothing: &${reference};`)
+  if (!(code > 0 && code <= 0x10ffff))
+    throw new Unreadable(`The file holds a character reference that means nothing: &${reference};`)
   return String.fromCodePoint(code)
 }
 
 /**
- * A reader that turns a span of the source into the passage it stands for, resolving character references and
- * the file's own entities. Throws Unreadable for an entity nobody defined, one that holds markup, and entities
- * that stand for more than a million characters together or call each other more than 16 deep.
+ * A reader that turns a span of the source into the passage it stands for, resolving character references and the
+ * file's own entities. Throws Unreadable for an entity nobody defined, one that holds markup, and entities that stand
+ * for more than a million characters together or call each other more than 16 deep.
  */
 export const passageReader = (source: string, entities: ReadonlyMap<string, Span>) => {
   let expanded = 0
@@ -126,7 +134,8 @@ export const passageReader = (source: string, entities: ReadonlyMap<string, Span
     if (depth >= DEEPEST) throw new Unreadable('The file’s entities call each other without end.')
     const passage = read(span, depth + 1)
     expanded += passage.text.length
-    if (expanded > MOST_EXPANDED) throw new Unreadable('The file’s entities stand for more text than any drawing needs.')
+    if (expanded > MOST_EXPANDED)
+      throw new Unreadable('The file’s entities stand for more text than any drawing needs.')
     if (passage.text.includes('<')) throw new Unreadable(`The file hides markup in its entity “${name}”.`)
     return passage
   }

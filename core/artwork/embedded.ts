@@ -9,10 +9,14 @@ const RECOLORED = /^\s*data:(?:image\/(?:png|jpe?g|webp))?(?:;[\w-]+=[^;,]*)*;ba
 
 /** The attribute that says which picture an element shows. */
 const addressOf = (element: Element): Attribute | undefined =>
-  element.attributes.find(({ name }) => name === 'href') ?? element.attributes.find(({ name }) => name.endsWith(':href'))
+  element.attributes.find(({ name }) => name === 'href') ??
+  element.attributes.find(({ name }) => name.endsWith(':href'))
 
-/** The pictures a file brings along that can be recolored (PNG, JPEG, WebP), each once, and how many there are of other kinds. */
-export const embeddedIn = ({ elements }: Markup): { pictures: Embedded[], unread: number } => {
+/**
+ * The pictures a file brings along that can be recolored (PNG, JPEG, WebP), each once, and how many there are of other
+ * kinds.
+ */
+export const embeddedIn = ({ elements }: Markup): { pictures: Embedded[]; unread: number } => {
   const pictures = new Map<string, Embedded>()
   let unread = 0
   for (const element of elements) {
@@ -64,16 +68,36 @@ export const withPictures = (reading: Reading, pictureInks: ReadonlyArray<readon
   })
   const missed = pictureInks.filter(({ length }) => !length).length
   return {
-    ...reading, inks: [...inks.values()], pictureInks: pictureInks.map(hexes => [...hexes]), left: { ...reading.left, pictures: reading.left.pictures + missed },
-    notes: [...reading.notes, ...missed ? [missed === 1 ? 'A picture within the file cannot be read or is too large, and is left as it is.' : `${missed} pictures within the file cannot be read, or are too many or too large together, and are left as they are.`] : []],
+    ...reading,
+    inks: [...inks.values()],
+    pictureInks: pictureInks.map(hexes => [...hexes]),
+    left: { ...reading.left, pictures: reading.left.pictures + missed },
+    notes: [
+      ...reading.notes,
+      ...(missed
+        ? [
+            missed === 1
+              ? 'A picture within the file cannot be read or is too large, and is left as it is.'
+              : `${missed} pictures within the file cannot be read, or are too many or too large together, and are left as they are.`,
+          ]
+        : []),
+    ],
   }
 }
 
 /** How a picture becomes the bytes of a PNG. */
 export type PngWriter = (picture: Picture) => Promise<Uint8Array> | Uint8Array
 
-/** The pictures of a file in other colors, as PNG, by their place among them. Those none of whose inks changes stay as they came, and are not among them. */
-export const paintedPictures = async ({ pictureInks }: Pick<Reading, 'pictureInks'>, takenAt: (place: number) => Unmixed | null, colorOf: (hex: Hex) => Hex, png: PngWriter): Promise<Map<number, Uint8Array>> => {
+/**
+ * The pictures of a file in other colors, as PNG, by their place among them. Those none of whose inks changes stay as
+ * they came, and are not among them.
+ */
+export const paintedPictures = async (
+  { pictureInks }: Pick<Reading, 'pictureInks'>,
+  takenAt: (place: number) => Unmixed | null,
+  colorOf: (hex: Hex) => Hex,
+  png: PngWriter,
+): Promise<Map<number, Uint8Array>> => {
   const painted = new Map<number, Uint8Array>()
   for (const [place, inks] of pictureInks.entries()) {
     const colors = inks.map(colorOf)
@@ -87,9 +111,12 @@ export const paintedPictures = async ({ pictureInks }: Pick<Reading, 'pictureInk
 }
 
 /** Pictures as addresses within a file. */
-export const addressed = (painted: ReadonlyMap<number, Uint8Array>): Map<number, string> => new Map([...painted].map(([place, png]) => [place, pngAddress(png)]))
+export const addressed = (painted: ReadonlyMap<number, Uint8Array>): Map<number, string> =>
+  new Map([...painted].map(([place, png]) => [place, pngAddress(png)]))
 
-/** Paints the pictures of a file that change in other colors: the new address of each, by its place among the pictures. */
+/**
+ * Paints the pictures of a file that change in other colors: the new address of each, by its place among the pictures.
+ */
 export type PicturePainter = (colorOf: (hex: Hex) => Hex) => Promise<ReadonlyMap<number, string>>
 
 /** Paints nothing: of files whose pictures are left. */

@@ -4,7 +4,10 @@ import { LARGEST_SVG, Unreadable } from './unreadable'
 /** How a file's bytes say its text, so that it can be written back in the same way. */
 export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'iso-8859-1'
 
-export interface Decoded { text: string, encoding: Encoding }
+export interface Decoded {
+  text: string
+  encoding: Encoding
+}
 
 const marked = (bytes: Uint8Array, ...mark: number[]): boolean => mark.every((byte, i) => bytes[i] === byte)
 
@@ -21,11 +24,15 @@ const utf16 = (bytes: Uint8Array, little: boolean): string => {
   return chunked(codes)
 }
 
-const tooLarge = (size: number): Unreadable => new Unreadable(`The file is ${(size / 1048576).toFixed(0)} MB; an SVG may have up to 20 MB.`)
+const tooLarge = (size: number): Unreadable =>
+  new Unreadable(`The file is ${(size / 1048576).toFixed(0)} MB; an SVG may have up to 20 MB.`)
 
 const PACKED_PIECE = 16384
 
-/** The bytes of a gzip file, taken out piece by piece, so that one that grows without end is refused before it is large. */
+/**
+ * The bytes of a gzip file, taken out piece by piece, so that one that grows without end is refused before it is
+ * large.
+ */
 const unpacked = (bytes: Uint8Array): Uint8Array => {
   const parts: Uint8Array[] = []
   let size = 0
@@ -35,9 +42,12 @@ const unpacked = (bytes: Uint8Array): Uint8Array => {
     parts.push(part)
   })
   try {
-    for (let at = 0; at < bytes.length; at += PACKED_PIECE) gunzip.push(bytes.subarray(at, at + PACKED_PIECE), at + PACKED_PIECE >= bytes.length)
+    for (let at = 0; at < bytes.length; at += PACKED_PIECE)
+      gunzip.push(bytes.subarray(at, at + PACKED_PIECE), at + PACKED_PIECE >= bytes.length)
   } catch (error) {
-    throw error instanceof Unreadable ? error : new Unreadable('The file is packed (svgz) and broken: it cannot be unpacked.')
+    throw error instanceof Unreadable
+      ? error
+      : new Unreadable('The file is packed (svgz) and broken: it cannot be unpacked.')
   }
   const all = new Uint8Array(size)
   let at = 0
@@ -49,8 +59,8 @@ const unpacked = (bytes: Uint8Array): Uint8Array => {
 }
 
 /**
- * The text of an SVG file, packed (svgz) or not. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not valid UTF-8
- * are read one to one as ISO 8859-1, so that every file comes back out as it went in. A byte-order mark
+ * The text of an SVG file, packed (svgz) or not. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not
+ * valid UTF-8 are read one to one as ISO 8859-1, so that every file comes back out as it went in. A byte-order mark
  * stays in the text. Throws Unreadable for an empty file and one of more than 20 MB.
  */
 export const decoded = (bytes: Uint8Array): Decoded => {

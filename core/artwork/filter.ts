@@ -5,12 +5,20 @@ const SOURCES = new Set(['feFlood', 'feImage', 'feTurbulence'])
 
 const IDENTITY = [1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0]
 
-/** Whether a primitive computes other colors from those it is given. A matrix that changes nothing but alpha does not. */
+/**
+ * Whether a primitive computes other colors from those it is given. A matrix that changes nothing but alpha does not.
+ */
 const computes = (primitive: Element): boolean => {
   if (primitive.local === 'feComponentTransfer') return true
   if (primitive.local !== 'feColorMatrix') return false
-  const numbers = (attributeOf(primitive, 'values') ?? '').trim().split(/[\s,]+/).map(Number)
-  return (attributeOf(primitive, 'type') ?? 'matrix') !== 'matrix' || (numbers.length === 20 && IDENTITY.some((value, i) => value !== numbers[i]))
+  const numbers = (attributeOf(primitive, 'values') ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number)
+  return (
+    (attributeOf(primitive, 'type') ?? 'matrix') !== 'matrix' ||
+    (numbers.length === 20 && IDENTITY.some((value, i) => value !== numbers[i]))
+  )
 }
 
 /** The primitives each primitive of a filter takes its picture from (Filter Effects 1, section 9.2). */
@@ -19,8 +27,17 @@ const inputsIn = (filter: Element): Map<Element, Element[]> => {
   const inputs = new Map<Element, Element[]>()
   let last: Element | null = null
   for (const primitive of filter.children) {
-    const said = primitive.local === 'feMerge' ? primitive.children.map(node => attributeOf(node, 'in')) : [attributeOf(primitive, 'in'), ...attributeOf(primitive, 'in2') === undefined ? [] : [attributeOf(primitive, 'in2')]]
-    inputs.set(primitive, SOURCES.has(primitive.local) ? [] : said.flatMap(name => (name === undefined ? last : named.get(name)) ?? []))
+    const said =
+      primitive.local === 'feMerge'
+        ? primitive.children.map(node => attributeOf(node, 'in'))
+        : [
+            attributeOf(primitive, 'in'),
+            ...(attributeOf(primitive, 'in2') === undefined ? [] : [attributeOf(primitive, 'in2')]),
+          ]
+    inputs.set(
+      primitive,
+      SOURCES.has(primitive.local) ? [] : said.flatMap(name => (name === undefined ? last : named.get(name)) ?? []),
+    )
     const result = attributeOf(primitive, 'result')
     if (result) named.set(result, primitive)
     last = primitive
@@ -28,7 +45,10 @@ const inputsIn = (filter: Element): Map<Element, Element[]> => {
   return inputs
 }
 
-/** The primitives of a filter whose colors do not reach the page as they are: a color matrix or a transfer function computes others from them. */
+/**
+ * The primitives of a filter whose colors do not reach the page as they are: a color matrix or a transfer function
+ * computes others from them.
+ */
 export const computedIn = (filter: Element): ReadonlySet<Element> => {
   const inputs = inputsIn(filter)
   const fed = new Set<Element>()
@@ -36,7 +56,7 @@ export const computedIn = (filter: Element): ReadonlySet<Element> => {
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     if (fed.has(next)) continue
     fed.add(next)
-    waiting.push(...inputs.get(next) ?? [])
+    waiting.push(...(inputs.get(next) ?? []))
   }
   return fed
 }

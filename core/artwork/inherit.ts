@@ -4,18 +4,29 @@ import { readPaint, type Paint } from './paint'
 import type { Passage } from './passage'
 
 /** The custom properties that reach an element, each with those that reached where it was said. */
-interface Variables { id: number, said: ReadonlyMap<string, { value: Passage, at: Variables }> }
+interface Variables {
+  id: number
+  said: ReadonlyMap<string, { value: Passage; at: Variables }>
+}
 
 /** What an element inherits: the paint that reaches it and where it was said, and the custom properties. */
 export type Inherited = { [P in 'fill' | 'stroke' | 'color']: Paint } & { variables: Variables }
 
 /** What reaches the root. */
-export const INITIAL: Inherited = { fill: { kind: 'initial' }, stroke: { kind: 'none' }, color: { kind: 'initial' }, variables: { id: 0, said: new Map() } }
+export const INITIAL: Inherited = {
+  fill: { kind: 'initial' },
+  stroke: { kind: 'none' },
+  color: { kind: 'initial' },
+  variables: { id: 0, said: new Map() },
+}
 
 /** How many custom properties may lead to one another. */
 const MOST_HOPS = 16
 
-/** What a custom property means where it is used (CSS Custom Properties 1, section 3): null, as if nothing was said, where it has no value and no fallback. */
+/**
+ * What a custom property means where it is used (CSS Custom Properties 1, section 3): null, as if nothing was said,
+ * where it has no value and no fallback.
+ */
 export const lookUp = (paint: Paint, variables: Variables, hops = 0): Paint | null => {
   if (paint.kind !== 'variable') return paint
   const found = hops < MOST_HOPS ? variables.said.get(paint.name) : undefined
@@ -43,14 +54,19 @@ export class Inheritance {
     if (!fill && !stroke && !color && !said) return inherited
     const variables = said ? this.variablesWithin(said, inherited.variables) : inherited.variables
     const ownColor = color?.kind === 'current' ? inherited.color : reach(color, inherited.color, variables)
-    return { fill: reach(fill, inherited.fill, variables), stroke: reach(stroke, inherited.stroke, variables), color: ownColor.kind === 'current' ? inherited.color : ownColor, variables }
+    return {
+      fill: reach(fill, inherited.fill, variables),
+      stroke: reach(stroke, inherited.stroke, variables),
+      color: ownColor.kind === 'current' ? inherited.color : ownColor,
+      variables,
+    }
   }
 
   /** What reaches an element where it stands in the file. */
   at(element: Element): Inherited {
     if (!element.parent) return INITIAL
     let known = this.inheritedBy.get(element.parent)
-    if (!known) this.inheritedBy.set(element.parent, known = this.within(element.parent, this.at(element.parent)))
+    if (!known) this.inheritedBy.set(element.parent, (known = this.within(element.parent, this.at(element.parent))))
     return known
   }
 

@@ -4,20 +4,31 @@ import type { Token } from './paint'
 import type { Addition, Ink } from './reading'
 
 /** How a color was met: on which shape, whether its element was met before, and whether it counts where it is clear. */
-export interface Met { painted: Element | null, again?: boolean, whenClear?: boolean }
+export interface Met {
+  painted: Element | null
+  again?: boolean
+  whenClear?: boolean
+}
 
 /** The inks met on the way through a file, each place where a color stands once. */
 export class InkBook {
   readonly inks: Ink[] = []
-  /** By their place among the inks, what each element is painted with, by its place among the elements; nothing where it is not. */
+  /**
+   * By their place among the inks, what each element is painted with, by its place among the elements; nothing where
+   * it is not.
+   */
   readonly paints: Array<number[] | undefined> = []
   private readonly placeOf = new Map<Hex, number>()
   private readonly starts = new Set<number>()
 
   /** Whether a color that stands at a place of the source has been met. */
-  has(start: number): boolean { return this.starts.has(start) }
+  has(start: number): boolean {
+    return this.starts.has(start)
+  }
 
-  of(hex: Hex): Ink | undefined { return this.inks[this.placeOf.get(hex) ?? -1] }
+  of(hex: Hex): Ink | undefined {
+    return this.inks[this.placeOf.get(hex) ?? -1]
+  }
 
   /** Takes down a color that is written. */
   write(token: Token, met: Met): void {
@@ -47,7 +58,8 @@ export class InkBook {
 
   private take(hex: Hex, { painted, again = false }: Met): Ink {
     let place = this.placeOf.get(hex)
-    if (place === undefined) this.placeOf.set(hex, place = this.inks.push({ hex, uses: 0, tokens: [], additions: [], computed: [] }) - 1)
+    if (place === undefined)
+      this.placeOf.set(hex, (place = this.inks.push({ hex, uses: 0, tokens: [], additions: [], computed: [] }) - 1))
     const ink = this.inks[place] as Ink
     if (!again) ink.uses++
     if (painted) {

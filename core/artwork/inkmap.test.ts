@@ -4,7 +4,11 @@ import { reducedInkMap } from './reduce'
 import { areasOf, InkMapBuilder, meanDifference, packInkMap, paintInkMap, unpackInkMap, type InkMap } from './inkmap'
 
 /** A row of pixels, each given as red, green, blue and alpha, premultiplied. */
-const row = (...pixels: Array<readonly [number, number, number, number]>): Pixels => ({ width: pixels.length, height: 1, data: Uint8Array.from(pixels.flat()) })
+const row = (...pixels: Array<readonly [number, number, number, number]>): Pixels => ({
+  width: pixels.length,
+  height: 1,
+  data: Uint8Array.from(pixels.flat()),
+})
 
 const OPAQUE = [0, 0, 0, 255] as const
 /** Four pixels: wholly ink 0, half ink 0 and half ink 1, a quarter of ink 2 over nothing, nothing. */
@@ -29,8 +33,18 @@ describe('ink maps', () => {
   })
 
   it('paint mixtures in proportion, veils with their opacity, nothing as nothing', () => {
-    expect(painted(sample(), '#ff0000', '#0000ff', '#00ff00')).toEqual([[255, 0, 0, 255], [128, 0, 127, 255], [0, 255, 0, 64], [0, 0, 0, 0]])
-    expect(painted(sample(), '#ffffff', '#ffffff', '#102030')).toEqual([[255, 255, 255, 255], [255, 255, 255, 255], [16, 32, 48, 64], [0, 0, 0, 0]])
+    expect(painted(sample(), '#ff0000', '#0000ff', '#00ff00')).toEqual([
+      [255, 0, 0, 255],
+      [128, 0, 127, 255],
+      [0, 255, 0, 64],
+      [0, 0, 0, 0],
+    ])
+    expect(painted(sample(), '#ffffff', '#ffffff', '#102030')).toEqual([
+      [255, 255, 255, 255],
+      [255, 255, 255, 255],
+      [16, 32, 48, 64],
+      [0, 0, 0, 0],
+    ])
   })
 
   it('keep what is there besides inks, such as a picture', () => {
@@ -47,28 +61,48 @@ describe('ink maps', () => {
     expect(third).toBeCloseTo(64 / whole)
   })
 
-  it('come back from their bytes, whatever is in them', () => fc.assert(fc.property(
-    fc.array(fc.tuple(fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 })), { minLength: 1, maxLength: 40 }), pixels => {
-      const builder = new InkMapBuilder(row(...pixels.map(() => OPAQUE)))
-      builder.add(row(...pixels.map(([one, other]) => [one, Math.min(other, 255 - one), 0, 255] as const)), [0, 1])
-      const map = builder.finish()
-      expect(unpackInkMap(packInkMap(map))).toEqual(map)
-      for (const pixel of painted(map, '#808080', '#808080')) expect(Math.max(...pixel.slice(0, 3))).toBeLessThanOrEqual(129)
-    })))
+  it('come back from their bytes, whatever is in them', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 })), {
+          minLength: 1,
+          maxLength: 40,
+        }),
+        pixels => {
+          const builder = new InkMapBuilder(row(...pixels.map(() => OPAQUE)))
+          builder.add(row(...pixels.map(([one, other]) => [one, Math.min(other, 255 - one), 0, 255] as const)), [0, 1])
+          const map = builder.finish()
+          expect(unpackInkMap(packInkMap(map))).toEqual(map)
+          for (const pixel of painted(map, '#808080', '#808080'))
+            expect(Math.max(...pixel.slice(0, 3))).toBeLessThanOrEqual(129)
+        },
+      ),
+    ))
 
   it('of nothing is nothing', () => expect(areasOf(new InkMapBuilder(row([0, 0, 0, 0])).finish(), 1)).toEqual([0]))
 })
 
-it('knows how far two renderings lie apart', () => expect(meanDifference(Uint8Array.of(0, 10, 20, 30), Uint8Array.of(4, 10, 20, 26))).toBe(2))
+it('knows how far two renderings lie apart', () =>
+  expect(meanDifference(Uint8Array.of(0, 10, 20, 30), Uint8Array.of(4, 10, 20, 26))).toBe(2))
 
 describe('a reduced map', () => {
   it('paints the mean of what lay in each block', () => {
-    const builder = new InkMapBuilder({ width: 4, height: 2, data: Uint8Array.from(Array.from({ length: 8 }, () => [...OPAQUE]).flat()) })
+    const builder = new InkMapBuilder({
+      width: 4,
+      height: 2,
+      data: Uint8Array.from(Array.from({ length: 8 }, () => [...OPAQUE]).flat()),
+    })
     const inks = [0, 0, 1, 0, 0, 0, 1, 1]
-    builder.add({ width: 4, height: 2, data: Uint8Array.from(inks.flatMap(ink => [ink ? 0 : 255, ink ? 255 : 0, 0, 255])) }, [0, 1, 2])
+    builder.add(
+      { width: 4, height: 2, data: Uint8Array.from(inks.flatMap(ink => [ink ? 0 : 255, ink ? 255 : 0, 0, 255])) },
+      [0, 1, 2],
+    )
     const small = reducedInkMap(builder.finish(), 2)
     expect([small.width, small.height]).toEqual([2, 1])
-    expect(painted(small, '#ff0000', '#0000ff')).toEqual([[255, 0, 0, 255], [64, 0, 191, 255]])
+    expect(painted(small, '#ff0000', '#0000ff')).toEqual([
+      [255, 0, 0, 255],
+      [64, 0, 191, 255],
+    ])
   })
   it('is the map itself where that is small enough', () => {
     const map = sample()

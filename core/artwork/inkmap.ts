@@ -2,8 +2,8 @@ import { rgbOf, type Hex } from '../color/convert'
 import type { Pixels } from './area'
 
 /**
- * An artwork taken apart pixel by pixel: how much of which ink lies in each. As rendering mixes colors
- * linearly, painting the map with other colors gives what rendering the recolored artwork would give.
+ * An artwork taken apart pixel by pixel: how much of which ink lies in each. As rendering mixes colors linearly,
+ * painting the map with other colors gives what rendering the recolored artwork would give.
  */
 export interface InkMap {
   width: number
@@ -23,7 +23,10 @@ export interface InkMap {
   share: Uint8Array
 }
 
-/** From so many painted shapes on, a drawing is shown from its map only: browsers take seconds for each change of so many. */
+/**
+ * From so many painted shapes on, a drawing is shown from its map only: browsers take seconds for each change of so
+ * many.
+ */
 const TOO_MANY_SHAPES = 50_000
 
 /** How often the inks of an artwork paint, together. */
@@ -38,7 +41,7 @@ const WHOLE = 253
 
 /** Collects the shares of inks from pictures in which three at a time are pure red, green and blue. */
 export class InkMapBuilder {
-  private readonly entries: Array<{ ink: number, pixels: Uint32Array, shares: Uint8Array }> = []
+  private readonly entries: Array<{ ink: number; pixels: Uint32Array; shares: Uint8Array }> = []
 
   /** `ground` is the picture with every ink black. */
   constructor(private readonly ground: Pixels) {}
@@ -49,7 +52,8 @@ export class InkMapBuilder {
     const ground = this.ground.data
     inks.forEach((ink, channel) => {
       let found = 0
-      for (let p = 0, i = channel; p < count; p++, i += 4) if ((data[i] as number) - (ground[i] as number) >= NOISE) found++
+      for (let p = 0, i = channel; p < count; p++, i += 4)
+        if ((data[i] as number) - (ground[i] as number) >= NOISE) found++
       const pixels = new Uint32Array(found)
       const shares = new Uint8Array(found)
       for (let p = 0, i = channel, at = 0; p < count; p++, i += 4) {
@@ -91,12 +95,15 @@ export class InkMapBuilder {
     mixed.forEach((p, i) => ground.set(data.subarray(p * 4, p * 4 + 3), i * 3))
     const start = new Uint32Array(mixed.length + 1)
     const each = (visit: (place: number, ink: number, share: number) => void): void => {
-      for (const { ink, pixels, shares } of this.entries) pixels.forEach((p, at) => {
-        const place = order[p] as number
-        if (place >= 0) visit(place, ink, shares[at] as number)
-      })
+      for (const { ink, pixels, shares } of this.entries)
+        pixels.forEach((p, at) => {
+          const place = order[p] as number
+          if (place >= 0) visit(place, ink, shares[at] as number)
+        })
     }
-    each(place => { start[place + 1] = (start[place + 1] as number) + 1 })
+    each(place => {
+      start[place + 1] = (start[place + 1] as number) + 1
+    })
     for (let i = 0; i < mixed.length; i++) start[i + 1] = (start[i + 1] as number) + (start[i] as number)
     const next = start.slice()
     const total = start[mixed.length] as number
@@ -122,8 +129,10 @@ export const areasOf = (map: InkMap, count: number): number[] => {
     painted += 255
   }
   for (const alpha of map.alpha) painted += alpha
-  map.ink.forEach((ink, i) => { sums[ink] = (sums[ink] as number) + (map.share[i] as number) })
-  return Array.from(sums, sum => painted ? sum / painted : 0)
+  map.ink.forEach((ink, i) => {
+    sums[ink] = (sums[ink] as number) + (map.share[i] as number)
+  })
+  return Array.from(sums, sum => (painted ? sum / painted : 0))
 }
 
 /** The inks that lie in a pixel, by their place, the most of all first; none where nothing is painted. */
@@ -137,7 +146,8 @@ export const inksIn = ({ solid, pixel, start, ink, share }: InkMap, p: number): 
   }
   if (pixel[low] !== p) return []
   const found: Array<[ink: number, share: number]> = []
-  for (let at = start[low] as number; at < (start[low + 1] as number); at++) found.push([ink[at] as number, share[at] as number])
+  for (let at = start[low] as number; at < (start[low + 1] as number); at++)
+    found.push([ink[at] as number, share[at] as number])
   return found.sort(([, one], [, other]) => other - one).map(([place]) => place)
 }
 
@@ -155,10 +165,12 @@ const paintSolid = ({ solid }: InkMap, channels: Uint8Array, words: Int32Array):
   const table = new Int32Array(channels.length / 3 + 1)
   for (let i = 1; i < table.length; i++) {
     const at = i * 3 - 3
-    table[i] = 0xff000000 | (channels[at + 2] as number) << 16 | (channels[at + 1] as number) << 8 | (channels[at] as number)
+    table[i] =
+      0xff000000 | ((channels[at + 2] as number) << 16) | ((channels[at + 1] as number) << 8) | (channels[at] as number)
   }
-  const fours = solid.length - solid.length % 4
-  for (let p = 0; p < fours; p += 4) { // four at a time: nearly twice as fast in V8
+  const fours = solid.length - (solid.length % 4)
+  for (let p = 0; p < fours; p += 4) {
+    // four at a time: nearly twice as fast in V8
     words[p] = table[solid[p] as number] as number
     words[p + 1] = table[solid[p + 1] as number] as number
     words[p + 2] = table[solid[p + 2] as number] as number
@@ -168,7 +180,7 @@ const paintSolid = ({ solid }: InkMap, channels: Uint8Array, words: Int32Array):
 }
 
 /** What sums of color times share are multiplied with to become a byte, by opacity, in 1/65536. */
-const SCALES = Int32Array.from({ length: 256 }, (_, opacity) => opacity ? Math.round(65536 / opacity) : 0)
+const SCALES = Int32Array.from({ length: 256 }, (_, opacity) => (opacity ? Math.round(65536 / opacity) : 0))
 
 /** The byte of a sum of color times share; sums are at most 255 times 255, so that all stays a small whole number. */
 const byte = (sum: number, scale: number): number => Math.min(255, (Math.min(sum, 65025) * scale + 32768) / 65536) | 0
@@ -191,13 +203,11 @@ const paintMixed = (map: InkMap, channels: Uint8Array, words: Int32Array): void 
     }
     const opacity = alpha[i] as number
     const scale = SCALES[opacity] as number
-    words[pixel[i] as number] = opacity << 24 | byte(b, scale) << 16 | byte(g, scale) << 8 | byte(r, scale)
+    words[pixel[i] as number] = (opacity << 24) | (byte(b, scale) << 16) | (byte(g, scale) << 8) | byte(r, scale)
   }
 }
 
-/**
- * Paints a map in given colors, one for each ink in order, into RGBA pixels (not premultiplied) of its size.
- */
+/** Paints a map in given colors, one for each ink in order, into RGBA pixels (not premultiplied) of its size. */
 export const paintInkMap = (map: InkMap, colors: readonly Hex[], out: Uint8ClampedArray): void => {
   const channels = channelsOf(colors)
   const words = new Int32Array(out.buffer, out.byteOffset, out.length >> 2)
@@ -238,7 +248,8 @@ export const unpackInkMap = (bytes: Uint8Array): InkMap => {
     return view
   }
   return {
-    width, height,
+    width,
+    height,
     pixel: take(offset => new Uint32Array(buffer, offset, mixed), mixed * 4),
     start: take(offset => new Uint32Array(buffer, offset, mixed + 1), (mixed + 1) * 4),
     solid: take(offset => new Uint16Array(buffer, offset, width * height), width * height * 2),

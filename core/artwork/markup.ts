@@ -11,21 +11,30 @@ export class Attribute implements Span {
   private passage: Passage | null = null
 
   constructor(
-    private readonly source: string, readonly name: string, readonly start: number, readonly end: number, private readonly from: number, private readonly to: number,
+    private readonly source: string,
+    readonly name: string,
+    readonly start: number,
+    readonly end: number,
+    private readonly from: number,
+    private readonly to: number,
     resolved: Passage | null,
   ) {
     this.passage = resolved
   }
 
   /** Where the value stands. */
-  get inside(): Span { return { start: this.from, end: this.to } }
+  get inside(): Span {
+    return { start: this.from, end: this.to }
+  }
 
   /** The value as it reads, as text alone. */
-  get text(): string { return this.passage ? this.passage.text : this.source.slice(this.from, this.to) }
+  get text(): string {
+    return this.passage ? this.passage.text : this.source.slice(this.from, this.to)
+  }
 
   /** The value as it reads. Made when first asked for: most attributes never are. */
   get value(): Passage {
-    return this.passage ??= verbatim(this.source, this.from, this.to)
+    return (this.passage ??= verbatim(this.source, this.from, this.to))
   }
 }
 
@@ -91,15 +100,19 @@ const scopeWithin = (outer: Scope, attributes: readonly Attribute[]): Scope => {
 }
 
 /** A root without namespace is taken as SVG, and so are its like within it: every fifth old file lacks it. */
-const BUILT_IN: Scope = new Map([['', SVG_NAMESPACE], ['svg', SVG_NAMESPACE], ['xml', 'http://www.w3.org/XML/1998/namespace']])
+const BUILT_IN: Scope = new Map([
+  ['', SVG_NAMESPACE],
+  ['svg', SVG_NAMESPACE],
+  ['xml', 'http://www.w3.org/XML/1998/namespace'],
+])
 
 /** What elements have that hold nothing, as most do. */
 const NONE: Element[] = []
 const NOTHING_SAID: Passage[] = []
 
 /**
- * Takes an SVG file apart. Throws Unreadable, in a plain sentence, for what is not SVG, what is not well-formed
- * XML, what ends in the middle, and entities that reach outside or expand without end.
+ * Takes an SVG file apart. Throws Unreadable, in a plain sentence, for what is not SVG, what is not well-formed XML,
+ * what ends in the middle, and entities that reach outside or expand without end.
  */
 export const readMarkup = (source: string): Markup => {
   const doctype = readDoctype(source)
@@ -133,8 +146,7 @@ export const readMarkup = (source: string): Markup => {
     for (const { name, start } of element.attributes) {
       const own = prefixOf(name)
       if (own && own !== 'xmlns' && !scope.has(own)) unbound.add(own)
-      if (firstOf(element, name)?.start !== start)
-        wrong(`<${element.name}> says “${name}” twice`, start)
+      if (firstOf(element, name)?.start !== start) wrong(`<${element.name}> says “${name}” twice`, start)
     }
     if (parent?.children === NONE) parent.children = [element]
     else parent?.children.push(element)
@@ -159,59 +171,102 @@ export const readMarkup = (source: string): Markup => {
     if (closed) close(end)
   }
 
-  const tokenizer = new Tokenizer({ xmlMode: true, decodeEntities: false }, {
-    onopentagname(start, end) {
-      const name = source.slice(start, end)
-      current = {
-        index: elements.length, name, local: localName(name), namespace: '', parent: open.at(-1) ?? null, children: NONE,
-        attributes: [], start: start - 1, end: -1, nameEnd: end, content: NOTHING_SAID, lettered: false,
-      }
-      elements.push(current)
+  const tokenizer = new Tokenizer(
+    { xmlMode: true, decodeEntities: false },
+    {
+      onopentagname(start, end) {
+        const name = source.slice(start, end)
+        current = {
+          index: elements.length,
+          name,
+          local: localName(name),
+          namespace: '',
+          parent: open.at(-1) ?? null,
+          children: NONE,
+          attributes: [],
+          start: start - 1,
+          end: -1,
+          nameEnd: end,
+          content: NOTHING_SAID,
+          lettered: false,
+        }
+        elements.push(current)
+      },
+      onattribname(start, end) {
+        nameStart = start
+        nameEnd = insideStart = insideEnd = end
+      },
+      onattribdata(start, end) {
+        insideStart = start
+        insideEnd = end
+      },
+      onattribend(quote, end) {
+        if (quote < 2) wrong('an attribute has no quotes', end)
+        const isThere = insideEnd > insideStart && insideStart > nameEnd
+        const [from, to] = isThere ? [insideStart, insideEnd] : [end, end]
+        const raw = source.slice(from, to)
+        if (raw.includes('<')) wrong('an attribute holds a “<”', from)
+        current?.attributes.push(
+          new Attribute(
+            source,
+            source.slice(nameStart, nameEnd),
+            nameStart,
+            end,
+            from,
+            to,
+            raw.includes('&') ? read({ start: from, end: to }) : null,
+          ),
+        )
+      },
+      onattribentity() {},
+      onopentagend(end) {
+        finishTag(end + 1, false)
+      },
+      onselfclosingtag(end) {
+        finishTag(end + 1, true)
+      },
+      onclosetag(start, end) {
+        const name = source.slice(start, end)
+        const top = open.at(-1)
+        if (top?.name !== name) wrong(top ? `</${name}> closes a <${top.name}>` : `</${name}> closes nothing`, start)
+        close(source.indexOf('>', end) + 1)
+      },
+      ontext(start, end) {
+        content(start, end, false)
+      },
+      ontextentity() {},
+      oncdata(start, end, offset) {
+        content(start, end - offset, true)
+      },
+      oncomment() {},
+      ondeclaration() {},
+      onprocessinginstruction(start, end) {
+        instructions.push({ start: start - 2, end: end + 2 })
+      },
+      onend() {},
     },
-    onattribname(start, end) {
-      nameStart = start
-      nameEnd = insideStart = insideEnd = end
-    },
-    onattribdata(start, end) {
-      insideStart = start
-      insideEnd = end
-    },
-    onattribend(quote, end) {
-      if (quote < 2) wrong('an attribute has no quotes', end)
-      const isThere = insideEnd > insideStart && insideStart > nameEnd
-      const [from, to] = isThere ? [insideStart, insideEnd] : [end, end]
-      const raw = source.slice(from, to)
-      if (raw.includes('<')) wrong('an attribute holds a “<”', from)
-      current?.attributes.push(new Attribute(source, source.slice(nameStart, nameEnd), nameStart, end, from, to, raw.includes('&') ? read({ start: from, end: to }) : null))
-    },
-    onattribentity() {},
-    onopentagend(end) { finishTag(end + 1, false) },
-    onselfclosingtag(end) { finishTag(end + 1, true) },
-    onclosetag(start, end) {
-      const name = source.slice(start, end)
-      const top = open.at(-1)
-      if (top?.name !== name) wrong(top ? `</${name}> closes a <${top.name}>` : `</${name}> closes nothing`, start)
-      close(source.indexOf('>', end) + 1)
-    },
-    ontext(start, end) { content(start, end, false) },
-    ontextentity() {},
-    oncdata(start, end, offset) { content(start, end - offset, true) },
-    oncomment() {},
-    ondeclaration() {},
-    onprocessinginstruction(start, end) { instructions.push({ start: start - 2, end: end + 2 }) },
-    onend() {},
-  })
-  tokenizer.write(doctype ? source.slice(0, doctype.start) + ' '.repeat(doctype.end - doctype.start) + source.slice(doctype.end) : source)
+  )
+  tokenizer.write(
+    doctype
+      ? source.slice(0, doctype.start) + ' '.repeat(doctype.end - doctype.start) + source.slice(doctype.end)
+      : source,
+  )
   tokenizer.end()
 
   const root = elements[0]
   if (!root || root.local !== 'svg' || root.namespace !== SVG_NAMESPACE)
-    throw new Unreadable(root ? `The file is not an SVG: its root is <${root.name}>.` : 'The file is not an SVG: it holds no elements.')
+    throw new Unreadable(
+      root ? `The file is not an SVG: its root is <${root.name}>.` : 'The file is not an SVG: it holds no elements.',
+    )
   const unclosed = open.at(-1) ?? current
   if (unclosed)
-    throw new Unreadable(`The file ends in the middle: the <${(unclosed as Element).name}> of line ${lineOf(source, (unclosed as Element).start)} is never closed.`)
+    throw new Unreadable(
+      `The file ends in the middle: the <${(unclosed as Element).name}> of line ` +
+        `${lineOf(source, (unclosed as Element).start)} is never closed.`,
+    )
   return { source, root, elements, instructions, doctype, unbound }
 }
 
 /** What an element's style sheet says, as one passage. */
-export const contentOf = (element: Element): Passage => joined(element.content.length ? element.content : [{ text: '', pieces: [] }])
+export const contentOf = (element: Element): Passage =>
+  joined(element.content.length ? element.content : [{ text: '', pieces: [] }])

@@ -1,8 +1,22 @@
 import { ident, string, tokenize, tokenTypes, url } from 'css-tree'
 
-const FETCHING = new Set(['url', 'src', 'image', 'image-set', '-webkit-image-set', 'cross-fade', '-webkit-cross-fade', 'expression', 'element'])
-/** Besides what names its kind: what begins, in Base64, as PNG, JPEG, GIF and WebP do, which old programs write without a kind. */
-const BROUGHT_ALONG = /^(?:#|data:(?:image\/(?:png|jpe?g|gif|webp)|font\/|application\/(?:x-)?font|;base64,\s*(?:iVBOR|\/9j\/|R0lGOD|UklGR)))/i
+const FETCHING = new Set([
+  'url',
+  'src',
+  'image',
+  'image-set',
+  '-webkit-image-set',
+  'cross-fade',
+  '-webkit-cross-fade',
+  'expression',
+  'element',
+])
+/**
+ * Besides what names its kind: what begins, in Base64, as PNG, JPEG, GIF and WebP do, which old programs write without
+ * a kind.
+ */
+const BROUGHT_ALONG =
+  /^(?:#|data:(?:image\/(?:png|jpe?g|gif|webp)|font\/|application\/(?:x-)?font|;base64,\s*(?:iVBOR|\/9j\/|R0lGOD|UklGR)))/i
 
 /** Whether a reference stays within the file: a fragment of it, or a picture or font it brings along. */
 export const isInside = (target: string): boolean => target.trim() === '' || BROUGHT_ALONG.test(target.trim())
@@ -10,13 +24,16 @@ export const isInside = (target: string): boolean => target.trim() === '' || BRO
 /** What stands in the parentheses of a `url()` whose name is written with escapes; null where it stays inside. */
 const unquoted = (rest: string): string | null => {
   const end = rest.indexOf(')')
-  const target = rest.slice(0, end === -1 ? rest.length : end).trim().replace(/^["']|["']$/g, '')
+  const target = rest
+    .slice(0, end === -1 ? rest.length : end)
+    .trim()
+    .replace(/^["']|["']$/g, '')
   return isInside(target) ? null : target
 }
 
 /**
- * The first thing outside the file that a piece of CSS would fetch or run, as written; null where it stays
- * within the file. Escapes are resolved as a browser resolves them.
+ * The first thing outside the file that a piece of CSS would fetch or run, as written; null where it stays within the
+ * file. Escapes are resolved as a browser resolves them.
  */
 export const outsideReference = (css: string): string | null => {
   if (!/[(@\\]/.test(css)) return null
@@ -34,7 +51,8 @@ export const outsideReference = (css: string): string | null => {
       fetching.push(FETCHING.has(name))
     } else if (type === tokenTypes.LeftParenthesis) fetching.push(fetching.at(-1) ?? false)
     else if (type === tokenTypes.RightParenthesis) fetching.pop()
-    else if (type === tokenTypes.String && fetching.includes(true) && !isInside(string.decode(text))) found = string.decode(text)
+    else if (type === tokenTypes.String && fetching.includes(true) && !isInside(string.decode(text)))
+      found = string.decode(text)
     else if (type === tokenTypes.AtKeyword && ident.decode(text.slice(1)).toLowerCase() === 'import') found = text
   })
   return found

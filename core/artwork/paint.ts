@@ -3,34 +3,49 @@ import { hexOf, type Hex } from '../color/convert'
 import { placeOf, type Passage, type Span } from './passage'
 
 /** A color that somebody wrote: its value, its alpha in [0, 1], how it is written and where. */
-export interface Token { hex: Hex, alpha: number, text: string, place: Span }
+export interface Token {
+  hex: Hex
+  alpha: number
+  text: string
+  place: Span
+}
 
-/** What a paint property says. `initial` is what holds where nobody said anything; `variable` is a custom property, to be looked up where it is used; `unread` is a paint this reader leaves alone, such as a mixed color. */
+/**
+ * What a paint property says. `initial` is what holds where nobody said anything; `variable` is a custom property, to
+ * be looked up where it is used; `unread` is a paint this reader leaves alone, such as a mixed color.
+ */
 export type Paint =
-  | { kind: 'color', token: Token }
+  | { kind: 'color'; token: Token }
   | { kind: 'current' }
   | { kind: 'inherit' }
   | { kind: 'initial' }
   | { kind: 'none' }
-  | { kind: 'server', id: string, fallback: Paint | null }
-  | { kind: 'variable', name: string, fallback: Paint | null }
-  | { kind: 'unread', text: string }
+  | { kind: 'server'; id: string; fallback: Paint | null }
+  | { kind: 'variable'; name: string; fallback: Paint | null }
+  | { kind: 'unread'; text: string }
 
 /** The same without a place: positions are those within the text of the value. */
 type Read =
-  | { kind: 'color', hex: Hex, alpha: number, start: number, end: number }
-  | { kind: 'server', id: string, fallback: Read | null }
-  | { kind: 'variable', name: string, fallback: Read | null }
-  | { kind: 'word', start: number, end: number }
+  | { kind: 'color'; hex: Hex; alpha: number; start: number; end: number }
+  | { kind: 'server'; id: string; fallback: Read | null }
+  | { kind: 'variable'; name: string; fallback: Read | null }
+  | { kind: 'word'; start: number; end: number }
   | { kind: 'current' | 'inherit' | 'none' | 'unread' }
 
 /** `context-fill` and `context-stroke` take the paint of the shape a marker stands on, which is an ink already. */
 const KEYWORDS: Readonly<Record<string, 'current' | 'inherit' | 'none' | 'unread'>> = {
-  'none': 'none', 'currentcolor': 'current', 'inherit': 'inherit', 'unset': 'inherit', 'revert': 'unread', 'revert-layer': 'unread', 'context-fill': 'none', 'context-stroke': 'none',
+  'none': 'none',
+  'currentcolor': 'current',
+  'inherit': 'inherit',
+  'unset': 'inherit',
+  'revert': 'unread',
+  'revert-layer': 'unread',
+  'context-fill': 'none',
+  'context-stroke': 'none',
 }
 
 /** A CSS color in a file: its opaque value and its alpha; null where the text is none. */
-export const readColor = (text: string): { hex: Hex, alpha: number } | null => {
+export const readColor = (text: string): { hex: Hex; alpha: number } | null => {
   const lower = text.toLowerCase()
   if (/^[\da-f]+$/.test(lower)) return null
   const color = parse(lower)
@@ -65,7 +80,11 @@ const read = (text: string, from = 0): Read | null => {
   const server = SERVER.exec(rest)
   if (server) {
     const target = server[1] ?? server[2] ?? server[3] ?? ''
-    return { kind: 'server', id: target.startsWith('#') ? target.slice(1) : '', fallback: read(text, start + server[0].length) }
+    return {
+      kind: 'server',
+      id: target.startsWith('#') ? target.slice(1) : '',
+      fallback: read(text, start + server[0].length),
+    }
   }
   const end = wordEnd(text, start)
   const word = text.slice(start, end)
@@ -73,7 +92,13 @@ const read = (text: string, from = 0): Read | null => {
   if (keyword) return { kind: keyword }
   if (/^initial$/i.test(word)) return { kind: 'word', start, end }
   const variable = VARIABLE.exec(word)
-  if (variable) return { kind: 'variable', name: variable[2] as string, fallback: variable[3] === undefined ? null : read(text.slice(0, end - 1), start + (variable[1] as string).length + 1) }
+  if (variable)
+    return {
+      kind: 'variable',
+      name: variable[2] as string,
+      fallback:
+        variable[3] === undefined ? null : read(text.slice(0, end - 1), start + (variable[1] as string).length + 1),
+    }
   if (/^(env|color-mix|light-dark|device-cmyk|icc-color)\(|\bvar\(|\bfrom\b/i.test(word)) return { kind: 'unread' }
   if (!NOTHING_MORE.test(text.slice(end))) return null
   const color = readColor(word)
@@ -87,7 +112,7 @@ const cachedRead = (text: string): Read | null => {
   let result = cache.get(text)
   if (result === undefined) {
     if (cache.size > MOST_CACHED) cache.clear()
-    cache.set(text, result = read(text))
+    cache.set(text, (result = read(text)))
   }
   return result
 }
@@ -97,19 +122,32 @@ const placed = (passage: Passage, result: Read, initial: Hex | null): Paint => {
     case 'color': {
       const place = placeOf(passage, result.start, result.end)
       const text = passage.text.slice(result.start, result.end)
-      return place ? { kind: 'color', token: { hex: result.hex, alpha: result.alpha, text, place } } : { kind: 'unread', text }
+      return place
+        ? { kind: 'color', token: { hex: result.hex, alpha: result.alpha, text, place } }
+        : { kind: 'unread', text }
     }
-    case 'server': return { kind: 'server', id: result.id, fallback: result.fallback && placed(passage, result.fallback, initial) }
-    case 'variable': return { kind: 'variable', name: result.name, fallback: result.fallback && placed(passage, result.fallback, initial) }
-    case 'unread': return { kind: 'unread', text: passage.text.trim() }
-    case 'word': return initial ? placed(passage, { kind: 'color', hex: initial, alpha: 1, start: result.start, end: result.end }, initial) : { kind: 'none' }
-    default: return { kind: result.kind }
+    case 'server':
+      return { kind: 'server', id: result.id, fallback: result.fallback && placed(passage, result.fallback, initial) }
+    case 'variable':
+      return {
+        kind: 'variable',
+        name: result.name,
+        fallback: result.fallback && placed(passage, result.fallback, initial),
+      }
+    case 'unread':
+      return { kind: 'unread', text: passage.text.trim() }
+    case 'word':
+      return initial
+        ? placed(passage, { kind: 'color', hex: initial, alpha: 1, start: result.start, end: result.end }, initial)
+        : { kind: 'none' }
+    default:
+      return { kind: result.kind }
   }
 }
 
 /**
- * Reads the value of a paint or color property. Returns null where it is not valid, so that the cascade
- * passes it over as CSS has it. `initial` is the color the word of that name means for the property; null for none.
+ * Reads the value of a paint or color property. Returns null where it is not valid, so that the cascade passes it over
+ * as CSS has it. `initial` is the color the word of that name means for the property; null for none.
  */
 export const readPaint = (passage: Passage, initial: Hex | null): Paint | null => {
   const result = cachedRead(passage.text)
@@ -129,14 +167,13 @@ const inFunction = (text: string, hex: Hex): string => {
   return text.replace(/[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?(%?)/gi, (number, percent: string) => {
     const value = values[i++]
     if (value === undefined) return number
-    return percent ? `${Math.round(value / 255 * 10000) / 100}%` : String(value)
+    return percent ? `${Math.round((value / 255) * 10000) / 100}%` : String(value)
   })
 }
 
 /**
- * How a token is written with another color: in its own notation (short or long hex, upper or lower case,
- * `rgb()` with its separators), its alpha kept. Color words and other functions become hex, or `rgba()`
- * where they are not opaque.
+ * How a token is written with another color: in its own notation (short or long hex, upper or lower case, `rgb()` with
+ * its separators), its alpha kept. Color words and other functions become hex, or `rgba()` where they are not opaque.
  */
 export const rewritten = ({ text, alpha }: Token, hex: Hex): string => {
   if (text[0] === '#') {

@@ -1,18 +1,30 @@
 /** A stretch of source text, from the first character to the one after the last. */
-export interface Span { start: number, end: number }
+export interface Span {
+  start: number
+  end: number
+}
 
 /** One run of a passage that stands in the source letter for letter. */
-interface Piece { at: number, from: number, length: number }
+interface Piece {
+  at: number
+  from: number
+  length: number
+}
 
 /**
- * Text as it reads (character references and entities resolved, CDATA joined) that remembers where each
- * of its characters stands in the source.
+ * Text as it reads (character references and entities resolved, CDATA joined) that remembers where each of its
+ * characters stands in the source.
  */
-export interface Passage { text: string, pieces: readonly Piece[] }
+export interface Passage {
+  text: string
+  pieces: readonly Piece[]
+}
 
 /** A passage that stands in the source as it reads. */
-export const verbatim = (source: string, start: number, end: number): Passage =>
-  ({ text: source.slice(start, end), pieces: [{ at: 0, from: start, length: end - start }] })
+export const verbatim = (source: string, start: number, end: number): Passage => ({
+  text: source.slice(start, end),
+  pieces: [{ at: 0, from: start, length: end - start }],
+})
 
 /** Several passages read one after the other. */
 export const joined = (passages: readonly Passage[]): Passage => {
@@ -48,9 +60,14 @@ export const placeOf = (passage: Passage, start: number, end: number): Span | nu
 }
 
 /** A change of the source: a span replaced by a text. */
-export interface Edit extends Span { text: string }
+export interface Edit extends Span {
+  text: string
+}
 
-/** The source with all edits made, in one pass. Edits must not overlap; at the same place they follow in the order given. */
+/**
+ * The source with all edits made, in one pass. Edits must not overlap; at the same place they follow in the order
+ * given.
+ */
 export const edited = (source: string, edits: readonly Edit[]): string => {
   if (edits.length === 0) return source
   const ordered = [...edits].sort((one, other) => one.start - other.start || one.end - other.end)

@@ -11,7 +11,18 @@ import { part } from './passage'
 import { readSheets } from './stylesheet'
 import type { Also, Reading } from './reading'
 
-const FILLED = new Set(['path', 'rect', 'circle', 'ellipse', 'polygon', 'polyline', 'text', 'tspan', 'textPath', 'tref'])
+const FILLED = new Set([
+  'path',
+  'rect',
+  'circle',
+  'ellipse',
+  'polygon',
+  'polyline',
+  'text',
+  'tspan',
+  'textPath',
+  'tref',
+])
 const STROKED = new Set([...FILLED, 'line'])
 const LETTERED = new Set(['text', 'tspan', 'textPath'])
 const GROUPS = new Set(['svg', 'g', 'a', 'switch', 'text', 'tspan', 'textPath'])
@@ -25,15 +36,15 @@ const DEEPEST = 200
 const MOST_STEPS = 2_000_000
 const MOST_NOTES = 20
 
-const brief = (text: string): string => text.length > 60 ? `${text.slice(0, 57)}…` : text
+const brief = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text)
 
 /** The target of `url(#id)`. */
 const urlTarget = (value: string): string | null => /url\(\s*["']?#([^"')\s]+)/.exec(value)?.[1] ?? null
 
 /**
- * Follows the paint of a file as a renderer does: from the root through groups and uses to shapes, from their
- * paints to gradients, patterns, markers and filters. What is never reached paints nothing and is no ink. What
- * only feeds a computation (masks, clip paths, lights, what a color matrix changes) goes into a book of its own.
+ * Follows the paint of a file as a renderer does: from the root through groups and uses to shapes, from their paints
+ * to gradients, patterns, markers and filters. What is never reached paints nothing and is no ink. What only feeds a
+ * computation (masks, clip paths, lights, what a color matrix changes) goes into a book of its own.
  */
 class PaintWalk {
   readonly page = new InkBook()
@@ -56,7 +67,8 @@ class PaintWalk {
     const sheets = readSheets(markup.elements)
     this.declared = cascadeOf(markup, sheets)
     this.inheritance = new Inheritance(this.declared)
-    for (const condition of sheets.conditions) this.notes.add(`The colors for “${brief(condition)}” are left as they are: they do not hold on a screen.`)
+    for (const condition of sheets.conditions)
+      this.notes.add(`The colors for “${brief(condition)}” are left as they are: they do not hold on a screen.`)
     for (const element of markup.elements) {
       const id = attributeOf(element, 'id')
       if (id !== undefined && !this.byId.has(id)) this.byId.set(id, element)
@@ -85,7 +97,8 @@ class PaintWalk {
   private walk(element: Element, outer: Inherited, host: Element | null, depth: number): void {
     if (element.namespace !== SVG_NAMESPACE || depth > DEEPEST || ++this.steps > MOST_STEPS) return
     const group = GROUPS.has(element.local)
-    if (!group && !STROKED.has(element.local) && element.local !== 'use' && !(element.local === 'symbol' && host)) return
+    if (!group && !STROKED.has(element.local) && element.local !== 'use' && !(element.local === 'symbol' && host))
+      return
     const own = this.inheritance.within(element, outer)
     this.references(element)
     if (STROKED.has(element.local) && (!LETTERED.has(element.local) || element.lettered)) {
@@ -99,16 +112,25 @@ class PaintWalk {
   private use(element: Element, own: Inherited, host: Element | null, depth: number): void {
     const target = this.byId.get((hrefOf(element) ?? '').replace(/^#/, ''))
     if (!target) return
-    const key = `${target.index} ${host?.index ?? element.index} ${[own.fill, own.stroke, own.color].map(said).join(' ')} ${own.variables.id}`
+    const key =
+      `${target.index} ${host?.index ?? element.index} ` +
+      `${[own.fill, own.stroke, own.color].map(said).join(' ')} ${own.variables.id}`
     if (this.seen.has(key)) return
     this.seen.add(key)
     this.walk(target, own, host ?? element, depth + 1)
   }
 
   /** Follows one paint of a shape to the color, gradient or pattern it means. */
-  private paint(element: Element, property: 'fill' | 'stroke', own: Inherited, host: Element | null, paint: Paint = own[property]): void {
+  private paint(
+    element: Element,
+    property: 'fill' | 'stroke',
+    own: Inherited,
+    host: Element | null,
+    paint: Paint = own[property],
+  ): void {
     switch (paint.kind) {
-      case 'color': return this.book.write(paint.token, { painted: element })
+      case 'color':
+        return this.book.write(paint.token, { painted: element })
       case 'initial':
         if (property === 'fill') this.leave('fill', host ?? element, { painted: element })
         return
@@ -127,7 +149,8 @@ class PaintWalk {
       case 'unread':
         this.unread(paint.text)
         return
-      default: return
+      default:
+        return
     }
   }
 
@@ -153,8 +176,15 @@ class PaintWalk {
     return []
   }
 
-  /** A color that belongs to one element and is not inherited: a stop, a flood or a light. Returns it where it can be read. */
-  private single(element: Element, property: 'stop-color' | 'flood-color' | 'lighting-color', painted: Element | null): Hex | null {
+  /**
+   * A color that belongs to one element and is not inherited: a stop, a flood or a light. Returns it where it can be
+   * read.
+   */
+  private single(
+    element: Element,
+    property: 'stop-color' | 'flood-color' | 'lighting-color',
+    painted: Element | null,
+  ): Hex | null {
     const met: Met = { painted, again: this.visited.has(element), whenClear: property === 'stop-color' }
     this.visited.add(element)
     const own = this.inheritance.within(element, this.inheritance.at(element))
@@ -187,7 +217,10 @@ class PaintWalk {
     }
   }
 
-  /** The floods of a filter are colors on the page, unless they are clear or a computation changes them; its lights only measure. */
+  /**
+   * The floods of a filter are colors on the page, unless they are clear or a computation changes them; its lights
+   * only measure.
+   */
   private filter(filter: Element): void {
     const computed = computedIn(filter)
     for (const primitive of filter.children) {
@@ -224,7 +257,7 @@ class PaintWalk {
     if (!property) return
     for (const { name, value } of element.attributes) {
       if (!ANIMATED.some(each => each === name)) continue
-      for (let start = 0; start <= value.text.length;) {
+      for (let start = 0; start <= value.text.length; ) {
         const next = value.text.indexOf(';', start)
         const end = next < 0 ? value.text.length : next
         const paint = readPaint(part(value, start, end), null)
@@ -249,8 +282,9 @@ const said = (paint: Paint): string =>
   paint.kind === 'color' ? String(paint.token.place.start) : paint.kind === 'server' ? paint.id : paint.kind
 
 /**
- * Reads an SVG, already clean, as text or taken apart, into its inks; with computed colors where that is asked for. Pictures within the file are named, and
- * have no inks until they are taken apart (`withPictures`). Throws Unreadable, in a plain sentence, for what is not a well-formed SVG.
+ * Reads an SVG, already clean, as text or taken apart, into its inks; with computed colors where that is asked for.
+ * Pictures within the file are named, and have no inks until they are taken apart (`withPictures`). Throws Unreadable,
+ * in a plain sentence, for what is not a well-formed SVG.
  */
 export const readSvg = (source: string | Markup, also: readonly Also[] = []): Reading => {
   const markup = typeof source === 'string' ? readMarkup(source) : source
@@ -258,16 +292,34 @@ export const readSvg = (source: string | Markup, also: readonly Also[] = []): Re
   walk.run()
   for (const property of ['fill', 'color'] as const) {
     if (!walk.unwritten[property].size) continue
-    walk.page.of(INITIAL_HEX[property])?.additions.push(...additionsFor(markup, property, walk.unwritten[property], walk.guarded[property]))
+    walk.page
+      .of(INITIAL_HEX[property])
+      ?.additions.push(...additionsFor(markup, property, walk.unwritten[property], walk.guarded[property]))
   }
   const { pictures, unread } = embeddedIn(markup)
-  const computed = walk.computed.inks.filter(({ tokens }) => tokens.some(({ place }) => !walk.page.has(place.start))).length
-  const left = { pictures: unread + (also.includes('pictures') ? 0 : pictures.length), computed: also.includes('computed') ? 0 : computed }
+  const computed = walk.computed.inks.filter(({ tokens }) =>
+    tokens.some(({ place }) => !walk.page.has(place.start)),
+  ).length
+  const left = {
+    pictures: unread + (also.includes('pictures') ? 0 : pictures.length),
+    computed: also.includes('computed') ? 0 : computed,
+  }
   if (also.includes('computed')) walk.page.takeComputed(walk.computed)
-  if (left.pictures) walk.notes.add(left.pictures === 1 ? 'A picture within the file is left as it is.' : `${left.pictures} pictures within the file are left as they are.`)
+  if (left.pictures)
+    walk.notes.add(
+      left.pictures === 1
+        ? 'A picture within the file is left as it is.'
+        : `${left.pictures} pictures within the file are left as they are.`,
+    )
   if (left.computed) walk.notes.add('Masks, clip paths, lights and what a color matrix changes are left as they are.')
   return {
-    markup, inks: walk.page.inks, paints: walk.page.paints, runs: [...walk.runs.values()].filter(run => new Set(run).size > 1),
-    pictures, pictureInks: [], left, notes: [...walk.notes].slice(0, MOST_NOTES),
+    markup,
+    inks: walk.page.inks,
+    paints: walk.page.paints,
+    runs: [...walk.runs.values()].filter(run => new Set(run).size > 1),
+    pictures,
+    pictureInks: [],
+    left,
+    notes: [...walk.notes].slice(0, MOST_NOTES),
   }
 }

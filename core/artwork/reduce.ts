@@ -1,7 +1,12 @@
 import type { InkMap } from './inkmap'
 
 /** What lies in a block of pixels: shares of inks, opacity and ground, summed. */
-interface Block { shares: Map<number, number>, alpha: number, ground: [number, number, number], pixels: number }
+interface Block {
+  shares: Map<number, number>
+  alpha: number
+  ground: [number, number, number]
+  pixels: number
+}
 
 const emptyBlock = (): Block => ({ shares: new Map(), alpha: 0, ground: [0, 0, 0], pixels: 0 })
 
@@ -11,7 +16,8 @@ const LEAST = 1.5
 /** Sums the pixels of a map into blocks of `size` by `size`. */
 const blocksOf = (map: InkMap, size: number, width: number, height: number): Block[] => {
   const blocks = Array.from({ length: width * height }, emptyBlock)
-  const blockAt = (pixel: number): Block => blocks[Math.floor(Math.floor(pixel / map.width) / size) * width + Math.floor(pixel % map.width / size)] as Block
+  const blockAt = (pixel: number): Block =>
+    blocks[Math.floor(Math.floor(pixel / map.width) / size) * width + Math.floor((pixel % map.width) / size)] as Block
   map.solid.forEach((place, pixel) => {
     const block = blockAt(pixel)
     block.pixels++
@@ -32,17 +38,26 @@ const blocksOf = (map: InkMap, size: number, width: number, height: number): Blo
 }
 
 /**
- * A smaller map of the same artwork, for proofs: its longer side at most `longest` pixels, each of its pixels the mean of a
- * block of the larger one. The map itself where it is small enough.
+ * A smaller map of the same artwork, for proofs: its longer side at most `longest` pixels, each of its pixels the mean
+ * of a block of the larger one. The map itself where it is small enough.
  */
 export const reducedInkMap = (map: InkMap, longest: number): InkMap => {
   const size = Math.ceil(Math.max(map.width, map.height) / longest)
   if (size <= 1) return map
   const [width, height] = [Math.ceil(map.width / size), Math.ceil(map.height / size)]
   const solid = new Uint16Array(width * height)
-  const [pixel, start, alpha, ground, ink, share]: [number[], number[], number[], number[], number[], number[]] = [[], [0], [], [], [], []]
+  const [pixel, start, alpha, ground, ink, share]: [number[], number[], number[], number[], number[], number[]] = [
+    [],
+    [0],
+    [],
+    [],
+    [],
+    [],
+  ]
   blocksOf(map, size, width, height).forEach(({ shares, alpha: opacity, ground: [r, g, b], pixels }, at) => {
-    const entries = [...shares].map(([place, sum]) => [place, sum / pixels] as const).filter(([, part]) => part >= LEAST)
+    const entries = [...shares]
+      .map(([place, sum]) => [place, sum / pixels] as const)
+      .filter(([, part]) => part >= LEAST)
     const [only] = entries
     if (entries.length === 1 && only && only[1] > 253) {
       solid[at] = only[0] + 1
@@ -59,7 +74,14 @@ export const reducedInkMap = (map: InkMap, longest: number): InkMap => {
     start.push(ink.length)
   })
   return {
-    width, height, solid, pixel: Uint32Array.from(pixel), start: Uint32Array.from(start), alpha: Uint8Array.from(alpha),
-    ground: Uint8Array.from(ground), ink: Uint16Array.from(ink), share: Uint8Array.from(share),
+    width,
+    height,
+    solid,
+    pixel: Uint32Array.from(pixel),
+    start: Uint32Array.from(start),
+    alpha: Uint8Array.from(alpha),
+    ground: Uint8Array.from(ground),
+    ink: Uint16Array.from(ink),
+    share: Uint8Array.from(share),
   }
 }

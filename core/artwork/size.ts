@@ -1,9 +1,20 @@
 import { attributeOf, type Markup } from './markup'
 
 /** Width and height of artwork in its own units. */
-export interface Size { width: number, height: number }
+export interface Size {
+  width: number
+  height: number
+}
 
-const UNITS: Readonly<Record<string, number>> = { '': 1, 'px': 1, 'pt': 4 / 3, 'pc': 16, 'mm': 96 / 25.4, 'cm': 96 / 2.54, 'in': 96 }
+const UNITS: Readonly<Record<string, number>> = {
+  '': 1,
+  'px': 1,
+  'pt': 4 / 3,
+  'pc': 16,
+  'mm': 96 / 25.4,
+  'cm': 96 / 2.54,
+  'in': 96,
+}
 
 const length = (text: string | undefined): number | null => {
   const match = /^\s*([\d.]+(?:e[+-]?\d+)?)\s*([a-z]*)\s*$/i.exec(text ?? '')
@@ -14,12 +25,20 @@ const length = (text: string | undefined): number | null => {
 
 /** The numbers of a viewBox; null where there is no usable one. */
 export const viewBoxOf = ({ root }: Markup): [x: number, y: number, width: number, height: number] | null => {
-  const numbers = (attributeOf(root, 'viewBox') ?? '').trim().split(/[\s,]+/).map(Number)
+  const numbers = (attributeOf(root, 'viewBox') ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number)
   const [x, y, width, height] = numbers as [number, number, number, number]
-  return numbers.length === 4 && numbers.every(Number.isFinite) && width > 0 && height > 0 ? [x, y, width, height] : null
+  return numbers.length === 4 && numbers.every(Number.isFinite) && width > 0 && height > 0
+    ? [x, y, width, height]
+    : null
 }
 
-/** The natural size of an SVG in CSS pixels: its width and height, completed from its viewBox; 300 by 150 where nothing says. */
+/**
+ * The natural size of an SVG in CSS pixels: its width and height, completed from its viewBox; 300 by 150 where nothing
+ * says.
+ */
 export const sizeOf = (markup: Markup): Size => {
   const width = length(attributeOf(markup.root, 'width'))
   const height = length(attributeOf(markup.root, 'height'))

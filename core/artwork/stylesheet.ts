@@ -5,7 +5,11 @@ import { attributeOf, contentOf, type Element } from './markup'
 import { part, type Passage, type Span } from './passage'
 
 /** One declaration of a style sheet or style attribute: its value is a passage of the source. */
-export interface Declaration { property: string, value: Passage, important: boolean }
+export interface Declaration {
+  property: string
+  value: Passage
+  important: boolean
+}
 
 /** A rule that can apply to elements, one for each selector of its list. */
 interface SheetRule {
@@ -16,9 +20,16 @@ interface SheetRule {
 }
 
 /** The rules of all sheets of a file, found quickly by what their subject has to be called. */
-export interface Sheets { byClass: Map<string, SheetRule[]>, byId: Map<string, SheetRule[]>, byName: Map<string, SheetRule[]>, others: SheetRule[], count: number, conditions: Set<string> }
+export interface Sheets {
+  byClass: Map<string, SheetRule[]>
+  byId: Map<string, SheetRule[]>
+  byName: Map<string, SheetRule[]>
+  others: SheetRule[]
+  count: number
+  conditions: Set<string>
+}
 
-const siblings = (element: Element): Element[] => element.parent ? element.parent.children : [element]
+const siblings = (element: Element): Element[] => (element.parent ? element.parent.children : [element])
 
 const OPTIONS: Options<Element, Element> = {
   xmlMode: true,
@@ -36,11 +47,23 @@ const OPTIONS: Options<Element, Element> = {
 }
 
 const { Ident, Colon, Semicolon, WhiteSpace, Comment } = tokenTypes
-const OPENING: readonly number[] = [tokenTypes.Function, tokenTypes.LeftParenthesis, tokenTypes.LeftSquareBracket, tokenTypes.LeftCurlyBracket]
-const CLOSING: readonly number[] = [tokenTypes.RightParenthesis, tokenTypes.RightSquareBracket, tokenTypes.RightCurlyBracket]
+const OPENING: readonly number[] = [
+  tokenTypes.Function,
+  tokenTypes.LeftParenthesis,
+  tokenTypes.LeftSquareBracket,
+  tokenTypes.LeftCurlyBracket,
+]
+const CLOSING: readonly number[] = [
+  tokenTypes.RightParenthesis,
+  tokenTypes.RightSquareBracket,
+  tokenTypes.RightCurlyBracket,
+]
 
 /** A declaration by its place in the text that holds it. */
-interface Stretch extends Span { property: string, important: boolean }
+interface Stretch extends Span {
+  property: string
+  important: boolean
+}
 
 const IMPORTANT = /!\s*important\s*$/i
 const LEAD = /^(?:\s+|\/\*[^]*?\*\/)/
@@ -57,11 +80,19 @@ const stretchOf = (text: string, name: string, start: number, end: number): Stre
   }
   const tail = value.indexOf('/*')
   if (tail > 0) value = value.slice(0, tail)
-  return { property: name.startsWith('--') ? name : name.toLowerCase(), start: offset, end: offset + value.trimEnd().length, important }
+  return {
+    property: name.startsWith('--') ? name : name.toLowerCase(),
+    start: offset,
+    end: offset + value.trimEnd().length,
+    important,
+  }
 }
 
-const declarationOf = (passage: Passage, { property, start, end, important }: Stretch): Declaration =>
-  ({ property, important, value: part(passage, start, end) })
+const declarationOf = (passage: Passage, { property, start, end, important }: Stretch): Declaration => ({
+  property,
+  important,
+  value: part(passage, start, end),
+})
 
 const stretchesOf = (text: string): Stretch[] => {
   const stretches: Stretch[] = []
@@ -92,27 +123,45 @@ const known = new Map<string, Stretch[]>()
 const MOST_KNOWN = 5000
 
 /**
- * The declarations of a style attribute, in order, each value as a passage of the source; only those of the
- * properties wanted, where that is said. What is not a declaration is passed over, as CSS has it.
+ * The declarations of a style attribute, in order, each value as a passage of the source; only those of the properties
+ * wanted, where that is said. What is not a declaration is passed over, as CSS has it.
  */
-export const readDeclarations = (passage: Passage, wanted: (property: string) => boolean = () => true): Declaration[] => {
+export const readDeclarations = (
+  passage: Passage,
+  wanted: (property: string) => boolean = () => true,
+): Declaration[] => {
   let stretches = known.get(passage.text)
   if (!stretches) {
     if (known.size >= MOST_KNOWN) known.clear()
-    known.set(passage.text, stretches = stretchesOf(passage.text))
+    known.set(passage.text, (stretches = stretchesOf(passage.text)))
   }
   return stretches.filter(({ property }) => wanted(property)).map(stretch => declarationOf(passage, stretch))
 }
 
 /** What holds of a medium where artwork is judged: in light surroundings, at rest, in color, at any size. */
-const MEDIUM: Readonly<Record<string, string>> = { 'prefers-color-scheme': 'light', 'prefers-reduced-motion': 'no-preference', 'prefers-contrast': 'no-preference', 'forced-colors': 'none', 'color': '', 'color-gamut': 'srgb', 'hover': 'hover', 'pointer': 'fine' }
+const MEDIUM: Readonly<Record<string, string>> = {
+  'prefers-color-scheme': 'light',
+  'prefers-reduced-motion': 'no-preference',
+  'prefers-contrast': 'no-preference',
+  'forced-colors': 'none',
+  'color': '',
+  'color-gamut': 'srgb',
+  'hover': 'hover',
+  'pointer': 'fine',
+}
 
 const queryHolds = (query: string): boolean => {
   const not = /^not\s+/.test(query)
-  const parts = query.replace(/^(?:not|only)\s+/, '').split(/\s+and\s+/).map(part => part.trim())
+  const parts = query
+    .replace(/^(?:not|only)\s+/, '')
+    .split(/\s+and\s+/)
+    .map(part => part.trim())
   const holding = parts.every(part => {
     const feature = /^\(\s*([\w-]+)\s*(?::\s*([\w-]+)\s*)?\)$/.exec(part)
-    return feature ? MEDIUM[feature[1] as string] !== undefined && (feature[2] === undefined || MEDIUM[feature[1] as string] === feature[2]) : /^(all|screen|)$/.test(part)
+    return feature
+      ? MEDIUM[feature[1] as string] !== undefined &&
+          (feature[2] === undefined || MEDIUM[feature[1] as string] === feature[2])
+      : /^(all|screen|)$/.test(part)
   })
   return holding !== not
 }
@@ -124,9 +173,9 @@ const holds = (name: string, prelude: string): boolean => {
   return prelude.split(',').some(query => queryHolds(query.trim().toLowerCase()))
 }
 
-const subjectOf = (selector: CssNode): { kind: 'byClass' | 'byId' | 'byName', name: string } | null => {
+const subjectOf = (selector: CssNode): { kind: 'byClass' | 'byId' | 'byName'; name: string } | null => {
   if (selector.type !== 'Selector') return null
-  let found: { kind: 'byClass' | 'byId' | 'byName', name: string } | null = null
+  let found: { kind: 'byClass' | 'byId' | 'byName'; name: string } | null = null
   for (const part of selector.children.toArray()) {
     if (part.type === 'Combinator') found = null
     else if (part.type === 'ClassSelector') found = { kind: 'byClass', name: part.name }
@@ -163,7 +212,11 @@ const addRule = (sheets: Sheets, passage: Passage, rule: Rule): void => {
   if (declarations.length === 0) return
   for (const selector of (rule.prelude as SelectorList).children.toArray()) {
     try {
-      add(sheets, selector, { matches: compile<Element, Element>(generate(selector), OPTIONS), rank: [specificityOf(selector), sheets.count], declarations })
+      add(sheets, selector, {
+        matches: compile<Element, Element>(generate(selector), OPTIONS),
+        rank: [specificityOf(selector), sheets.count],
+        declarations,
+      })
     } catch {
       // A selector only a browser in use can answer (:hover, ::before) paints nothing in a drawing at rest.
     }
@@ -171,16 +224,28 @@ const addRule = (sheets: Sheets, passage: Passage, rule: Rule): void => {
 }
 
 /**
- * Reads the style sheets of a file. A rule that is broken is passed over and the rest holds; rules in
- * conditions other than the screen's are left alone.
+ * Reads the style sheets of a file. A rule that is broken is passed over and the rest holds; rules in conditions other
+ * than the screen's are left alone.
  */
 export const readSheets = (elements: readonly Element[]): Sheets => {
-  const sheets: Sheets = { byClass: new Map(), byId: new Map(), byName: new Map(), others: [], count: 0, conditions: new Set() }
+  const sheets: Sheets = {
+    byClass: new Map(),
+    byId: new Map(),
+    byName: new Map(),
+    others: [],
+    count: 0,
+    conditions: new Set(),
+  }
   for (const element of elements) {
     if (element.local !== 'style' || element.content.length === 0) continue
     if (!/^(text\/css)?\s*$/i.test(attributeOf(element, 'type') ?? '')) continue
     const passage = contentOf(element)
-    const tree = parse(passage.text, { positions: true, parseValue: false, parseCustomProperty: false, onParseError: () => {} })
+    const tree = parse(passage.text, {
+      positions: true,
+      parseValue: false,
+      parseCustomProperty: false,
+      onParseError: () => {},
+    })
     walk(tree, {
       enter(node: CssNode) {
         if (node.type === 'Atrule' && !holds(node.name.toLowerCase(), node.prelude ? generate(node.prelude) : '')) {
@@ -201,11 +266,12 @@ export const readSheets = (elements: readonly Element[]): Sheets => {
 /** The rules that match an element, in the order in which the later wins. */
 export const matchingRules = (sheets: Sheets, element: Element): SheetRule[] => {
   if (sheets.count === 0) return []
-  const candidates = [...sheets.others, ...sheets.byName.get(element.local) ?? []]
+  const candidates = [...sheets.others, ...(sheets.byName.get(element.local) ?? [])]
   const id = attributeOf(element, 'id')
-  if (id) candidates.push(...sheets.byId.get(id) ?? [])
+  if (id) candidates.push(...(sheets.byId.get(id) ?? []))
   for (const name of (attributeOf(element, 'class') ?? '').split(/\s+/))
-    if (name) candidates.push(...sheets.byClass.get(name) ?? [])
-  return candidates.filter(rule => rule.matches(element))
+    if (name) candidates.push(...(sheets.byClass.get(name) ?? []))
+  return candidates
+    .filter(rule => rule.matches(element))
     .sort((one, other) => one.rank[0] - other.rank[0] || one.rank[1] - other.rank[1])
 }

@@ -11,12 +11,20 @@ const addition = ({ element, property }: Addition, text: string): Edit => {
     : { start: element.nameEnd, end: element.nameEnd, text: ` ${property}="${text}"` }
 }
 
-/** What a shape is painted with by hand, whatever the file says: colors, and an opacity in [0, 1] over the whole shape. */
-export interface HandPaint { fill?: Hex, stroke?: Hex, opacity?: number }
+/**
+ * What a shape is painted with by hand, whatever the file says: colors, and an opacity in [0, 1] over the whole shape.
+ */
+export interface HandPaint {
+  fill?: Hex
+  stroke?: Hex
+  opacity?: number
+}
 
 /** The declarations that paint a shape by hand; they win over sheets and over what its own style says. */
 const declarationsOf = (paint: HandPaint, weight: string): string =>
-  (['fill', 'stroke', 'opacity'] as const).flatMap(name => paint[name] === undefined ? [] : [`${name}:${paint[name]}${weight}`]).join(';')
+  (['fill', 'stroke', 'opacity'] as const)
+    .flatMap(name => (paint[name] === undefined ? [] : [`${name}:${paint[name]}${weight}`]))
+    .join(';')
 
 const handEdit = (element: Element, paint: HandPaint, weight: string): Edit[] => {
   const text = declarationsOf(paint, weight)
@@ -27,7 +35,9 @@ const handEdit = (element: Element, paint: HandPaint, weight: string): Edit[] =>
   return [{ start: style.inside.end, end: style.inside.end, text: `${said && !said.endsWith(';') ? ';' : ''}${text}` }]
 }
 
-/** Edits that paint shapes by hand, by their place among the elements. Shapes the file does not have are passed over. */
+/**
+ * Edits that paint shapes by hand, by their place among the elements. Shapes the file does not have are passed over.
+ */
 const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandPaint>): Edit[] => {
   const weight = byHand.size && /!\s*important/i.test(markup.source) ? '!important' : ''
   return [...byHand].flatMap(([shape, paint]) => {
@@ -36,15 +46,20 @@ const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandPaint>):
   })
 }
 
-/** A place of the source that is written otherwise: always, where an ink becomes another color, or where a picture is painted. */
-type Slot = Edit | Span & ({ ink: number, text: (hex: Hex) => string } | { picture: number })
+/**
+ * A place of the source that is written otherwise: always, where an ink becomes another color, or where a picture is
+ * painted.
+ */
+type Slot = Edit | (Span & ({ ink: number; text: (hex: Hex) => string } | { picture: number }))
 
 /** All places of a file that its inks and pictures are written in, and others besides, in the order of the source. */
 const slotsOf = ({ inks, pictures }: Reading, others: readonly Edit[]): Slot[] => {
   const slots: Slot[] = pictures.flatMap(({ places }, picture) => places.map(span => ({ ...span, picture })))
   inks.forEach(({ tokens, computed, additions }, ink) => {
-    for (const token of tokens) slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => rewritten(token, hex) })
-    for (const token of computed) slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => rewritten(token, hex) })
+    for (const token of tokens)
+      slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => rewritten(token, hex) })
+    for (const token of computed)
+      slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => rewritten(token, hex) })
     for (const each of additions) slots.push({ ...addition(each, ''), ink, text: hex => addition(each, hex).text })
   })
   for (const edit of others) slots.push(edit)
@@ -52,7 +67,12 @@ const slotsOf = ({ inks, pictures }: Reading, others: readonly Edit[]): Slot[] =
 }
 
 /** The source with its slots filled, in one pass. What does not change stays letter for letter. */
-const filled = ({ markup: { source }, inks }: Reading, slots: readonly Slot[], colorOf: (ink: Ink) => Hex, pictures: ReadonlyMap<number, string>): string => {
+const filled = (
+  { markup: { source }, inks }: Reading,
+  slots: readonly Slot[],
+  colorOf: (ink: Ink) => Hex,
+  pictures: ReadonlyMap<number, string>,
+): string => {
   const colors = inks.map(ink => {
     const hex = colorOf(ink)
     return hex === ink.hex ? null : hex
@@ -88,12 +108,16 @@ const UNTOUCHED: ReadonlyMap<number, HandPaint> = new Map()
 const UNPAINTED: ReadonlyMap<number, string> = new Map()
 
 /**
- * The SVG with other colors: only the color tokens of inks whose color changes are replaced; an ink nobody
- * wrote gets the attributes it needs, a shape painted by hand says so in its style, and a picture within the file
- * gets its new address. Where nothing changes, the source comes back letter for letter.
+ * The SVG with other colors: only the color tokens of inks whose color changes are replaced; an ink nobody wrote gets
+ * the attributes it needs, a shape painted by hand says so in its style, and a picture within the file gets its new
+ * address. Where nothing changes, the source comes back letter for letter.
  */
-export const writeSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED, pictures = UNPAINTED): string =>
-  filled(reading, slotsOf(reading, handEdits(reading, byHand)), colorOf, pictures)
+export const writeSvg = (
+  reading: Reading,
+  colorOf: (ink: Ink) => Hex,
+  byHand = UNTOUCHED,
+  pictures = UNPAINTED,
+): string => filled(reading, slotsOf(reading, handEdits(reading, byHand)), colorOf, pictures)
 
 /** A declaration that says no more than how the bytes were encoded, and in old files says it wrongly. */
 const declarationEdit = ({ source }: Markup): Edit[] => {
@@ -102,21 +126,36 @@ const declarationEdit = ({ source }: Markup): Edit[] => {
 }
 
 /**
- * The SVG for a strict renderer, in colors asked for one after the other: with the namespaces it lacks, and without the XML declaration.
- * Not for hand-over.
+ * The SVG for a strict renderer, in colors asked for one after the other: with the namespaces it lacks, and without
+ * the XML declaration. Not for hand-over.
  */
-export const rendering = (reading: Reading, byHand = UNTOUCHED): ((colorOf: (ink: Ink) => Hex, pictures?: ReadonlyMap<number, string>) => string) => {
-  const slots = slotsOf(reading, [...declarationEdit(reading.markup), namespaceEdit(reading.markup), ...handEdits(reading, byHand)])
+export const rendering = (
+  reading: Reading,
+  byHand = UNTOUCHED,
+): ((colorOf: (ink: Ink) => Hex, pictures?: ReadonlyMap<number, string>) => string) => {
+  const slots = slotsOf(reading, [
+    ...declarationEdit(reading.markup),
+    namespaceEdit(reading.markup),
+    ...handEdits(reading, byHand),
+  ])
   return (colorOf, pictures = UNPAINTED) => filled(reading, slots, colorOf, pictures)
 }
 
 /** The same in one color for each ink. */
-export const renderableSvg = (reading: Reading, colorOf: (ink: Ink) => Hex, byHand = UNTOUCHED, pictures = UNPAINTED): string => rendering(reading, byHand)(colorOf, pictures)
+export const renderableSvg = (
+  reading: Reading,
+  colorOf: (ink: Ink) => Hex,
+  byHand = UNTOUCHED,
+  pictures = UNPAINTED,
+): string => rendering(reading, byHand)(colorOf, pictures)
 
 /** The name of the CSS variable that holds an ink on the screen, by its place among the inks. */
 export const variableOf = (place: number): string => `--ink-${place}`
 
-/** The attributes that name, on the screen, the inks a shape is painted with, and the shape by its place among the elements. */
+/**
+ * The attributes that name, on the screen, the inks a shape is painted with, and the shape by its place among the
+ * elements.
+ */
 export const INKS_ATTRIBUTE = 'data-inks'
 export const SHAPE_ATTRIBUTE = 'data-shape'
 
@@ -124,8 +163,8 @@ export const SHAPE_ATTRIBUTE = 'data-shape'
 export const PICTURE_ATTRIBUTE = 'data-picture'
 
 /**
- * The SVG for the screen: every ink is a CSS variable, so that a change of scheme sets as many values as
- * there are inks. Shapes have a number and name their inks, and the root gets the namespaces it lacks.
+ * The SVG for the screen: every ink is a CSS variable, so that a change of scheme sets as many values as there are
+ * inks. Shapes have a number and name their inks, and the root gets the namespaces it lacks.
  */
 export const screenSvg = ({ markup, inks, paints, pictures, pictureInks }: Reading): string => {
   const edits: Edit[] = []
@@ -136,10 +175,16 @@ export const screenSvg = ({ markup, inks, paints, pictures, pictureInks }: Readi
   })
   paints.forEach((places, index) => {
     const element = markup.elements[index]
-    if (element && places) edits.push({ start: element.nameEnd, end: element.nameEnd, text: ` ${SHAPE_ATTRIBUTE}="${index}" ${INKS_ATTRIBUTE}="${places.join(' ')}"` })
+    if (element && places)
+      edits.push({
+        start: element.nameEnd,
+        end: element.nameEnd,
+        text: ` ${SHAPE_ATTRIBUTE}="${index}" ${INKS_ATTRIBUTE}="${places.join(' ')}"`,
+      })
   })
   pictureInks.forEach((hexes, place) => {
-    for (const { nameEnd } of hexes.length ? pictures[place]?.elements ?? [] : []) edits.push({ start: nameEnd, end: nameEnd, text: ` ${PICTURE_ATTRIBUTE}="${place}"` })
+    for (const { nameEnd } of hexes.length ? (pictures[place]?.elements ?? []) : [])
+      edits.push({ start: nameEnd, end: nameEnd, text: ` ${PICTURE_ATTRIBUTE}="${place}"` })
   })
   edits.push(namespaceEdit(markup))
   return edited(markup.source, edits)

@@ -2,9 +2,16 @@ import { degrees, hexOfHsb, hexOfLch, hexOfRgb, hsbOf, hued, lchOf, rgbOf, type 
 import { cmykOf, hexOfCmyk } from './notation'
 
 /** One number of a color: its name, its highest value (the lowest is 0) and its unit. */
-export interface Channel { name: string, most: number, unit: string }
+export interface Channel {
+  name: string
+  most: number
+  unit: string
+}
 
-/** A way of saying a color in numbers. `read` gives the numbers of a color, `write` the color of numbers, with the HSB hue it is remembered by. */
+/**
+ * A way of saying a color in numbers. `read` gives the numbers of a color, `write` the color of numbers, with the HSB
+ * hue it is remembered by.
+ */
 export interface Channels {
   channels: readonly Channel[]
   read: (hex: Hex, hue: number) => number[]
@@ -17,23 +24,38 @@ const at = (values: readonly number[], place: number): number => values[place] ?
 const lchHue = (hue: number): number => lchOf(hexOfHsb({ h: hue, s: 1, b: 1 })).h
 
 const HSB: Channels = {
-  channels: [{ name: 'Hue', most: 360, unit: '°' }, { name: 'Saturation', most: 100, unit: '%' }, { name: 'Brightness', most: 100, unit: '%' }],
+  channels: [
+    { name: 'Hue', most: 360, unit: '°' },
+    { name: 'Saturation', most: 100, unit: '%' },
+    { name: 'Brightness', most: 100, unit: '%' },
+  ],
   read: (hex, hue) => {
     const { h, s, b } = hsbOf(hex, hue)
     return [h, s * 100, b * 100]
   },
-  write: values => ({ hex: hexOfHsb({ h: at(values, 0), s: at(values, 1) / 100, b: at(values, 2) / 100 }), hue: degrees(at(values, 0)) }),
+  write: values => ({
+    hex: hexOfHsb({ h: at(values, 0), s: at(values, 1) / 100, b: at(values, 2) / 100 }),
+    hue: degrees(at(values, 0)),
+  }),
 }
 
 const RGB: Channels = {
-  channels: [{ name: 'Red', most: 255, unit: '' }, { name: 'Green', most: 255, unit: '' }, { name: 'Blue', most: 255, unit: '' }],
+  channels: [
+    { name: 'Red', most: 255, unit: '' },
+    { name: 'Green', most: 255, unit: '' },
+    { name: 'Blue', most: 255, unit: '' },
+  ],
   read: hex => Object.values(rgbOf(hex)).map(value => value * 255),
   write: (values, hue) => hued(hexOfRgb(at(values, 0) / 255, at(values, 1) / 255, at(values, 2) / 255), hue),
 }
 
 /** OKLCH: lightness in percent, chroma in thousandths, hue in degrees; what sRGB lacks is brought in by chroma. */
 const OKLCH: Channels = {
-  channels: [{ name: 'Lightness', most: 100, unit: '%' }, { name: 'Chroma', most: 330, unit: '‰' }, { name: 'Hue', most: 360, unit: '°' }],
+  channels: [
+    { name: 'Lightness', most: 100, unit: '%' },
+    { name: 'Chroma', most: 330, unit: '‰' },
+    { name: 'Hue', most: 360, unit: '°' },
+  ],
   read: (hex, hue) => {
     const { l, c, h } = lchOf(hex, lchHue(hue))
     return [l * 100, c * 1000, h]
@@ -48,7 +70,11 @@ const OKLCH: Channels = {
 const CMYK: Channels = {
   channels: ['Cyan', 'Magenta', 'Yellow', 'Black'].map(name => ({ name, most: 100, unit: '%' })),
   read: hex => Object.values(cmykOf(hex)).map(value => value * 100),
-  write: (values, hue) => hued(hexOfCmyk({ c: at(values, 0) / 100, m: at(values, 1) / 100, y: at(values, 2) / 100, k: at(values, 3) / 100 }), hue),
+  write: (values, hue) =>
+    hued(
+      hexOfCmyk({ c: at(values, 0) / 100, m: at(values, 1) / 100, y: at(values, 2) / 100, k: at(values, 3) / 100 }),
+      hue,
+    ),
 }
 
 /** The ways a color can be set in numbers. */
@@ -56,5 +82,18 @@ export const CHANNELS = { hsb: HSB, rgb: RGB, oklch: OKLCH, cmyk: CMYK } as cons
 export type ChannelMode = keyof typeof CHANNELS
 
 /** The colors a channel runs through while the others stay, from its lowest to its highest value. */
-export const trackOf = ({ channels, write }: Channels, values: readonly number[], place: number, hue: number, stops = 13): Hex[] =>
-  Array.from({ length: stops }, (_, i) => write(values.map((value, n) => n === place ? (channels[place]?.most ?? 0) * i / (stops - 1) : value), hue).hex)
+export const trackOf = (
+  { channels, write }: Channels,
+  values: readonly number[],
+  place: number,
+  hue: number,
+  stops = 13,
+): Hex[] =>
+  Array.from(
+    { length: stops },
+    (_, i) =>
+      write(
+        values.map((value, n) => (n === place ? ((channels[place]?.most ?? 0) * i) / (stops - 1) : value)),
+        hue,
+      ).hex,
+  )

@@ -9,14 +9,40 @@ const hexes = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toStr
 
 describe('reading a color as typed', () => {
   it.each([
-    ['#2e4f7f', '#2e4f7f'], ['2E4F7F', '#2e4f7f'], ['#fa3', '#ffaa33'], ['fa3', '#ffaa33'], ['#2e4f7f80', '#2e4f7f'], ['#fa38', '#ffaa33'],
-    ['teal', '#008080'], ['RebeccaPurple', '#663399'], ['rgb(46, 79, 127)', '#2e4f7f'], ['rgb(46 79 127 / 50%)', '#2e4f7f'],
-    ['hsl(120, 100%, 25%)', '#008000'], ['46 79 127', '#2e4f7f'], ['46, 79, 127', '#2e4f7f'], ['216° 64% 50%', '#2e4f80'],
-    ['hsb(0 100 100)', '#ff0000'], ['cmyk(0 100 100 0)', '#ff0000'], ['100 0 0 50', '#008080'], ['  #FFF  ', '#ffffff'],
-    ['hwb(0 0% 0%)', '#ff0000'], ['lab(100% 0 0)', '#ffffff'],
+    ['#2e4f7f', '#2e4f7f'],
+    ['2E4F7F', '#2e4f7f'],
+    ['#fa3', '#ffaa33'],
+    ['fa3', '#ffaa33'],
+    ['#2e4f7f80', '#2e4f7f'],
+    ['#fa38', '#ffaa33'],
+    ['teal', '#008080'],
+    ['RebeccaPurple', '#663399'],
+    ['rgb(46, 79, 127)', '#2e4f7f'],
+    ['rgb(46 79 127 / 50%)', '#2e4f7f'],
+    ['hsl(120, 100%, 25%)', '#008000'],
+    ['46 79 127', '#2e4f7f'],
+    ['46, 79, 127', '#2e4f7f'],
+    ['216° 64% 50%', '#2e4f80'],
+    ['hsb(0 100 100)', '#ff0000'],
+    ['cmyk(0 100 100 0)', '#ff0000'],
+    ['100 0 0 50', '#008080'],
+    ['  #FFF  ', '#ffffff'],
+    ['hwb(0 0% 0%)', '#ff0000'],
+    ['lab(100% 0 0)', '#ffffff'],
   ])('%s is %s', (text, hex) => expect(parseColor(text)?.hex).toBe(hex))
 
-  it.each(['', '#12', '#12345', 'no color', 'rgb(', '300 0 0', '400° 10% 10%', '1 2', 'cmyk(0 0 0 120)', 'x'.repeat(500)])('“%s” is none', text => {
+  it.each([
+    '',
+    '#12',
+    '#12345',
+    'no color',
+    'rgb(',
+    '300 0 0',
+    '400° 10% 10%',
+    '1 2',
+    'cmyk(0 0 0 120)',
+    'x'.repeat(500),
+  ])('“%s” is none', text => {
     expect(parseColor(text)).toBeNull()
   })
 
@@ -40,8 +66,8 @@ describe('converting', () => {
     expect(h).toBeCloseTo(29.234, 1)
   })
 
-  it('comes back from HSB and OKLCH to the same hex', () => fc.assert(fc.property(hexes, hex =>
-    hexOfHsb(hsbOf(hex)) === hex && okDistance(hexOfLch(lchOf(hex)), hex) < 0.01)))
+  it('comes back from HSB and OKLCH to the same hex', () =>
+    fc.assert(fc.property(hexes, hex => hexOfHsb(hsbOf(hex)) === hex && okDistance(hexOfLch(lchOf(hex)), hex) < 0.01)))
 
   it('brings what sRGB cannot show in by chroma, at the same lightness and hue', () => {
     const wanted = { l: 0.7, c: 0.4, h: 150 }
@@ -58,15 +84,21 @@ describe('difference', () => {
     expect(deltaE('#2e4f7f', '#2e4f7f')).toBe(0)
     expect(okDistance('#000000', '#ffffff')).toBeCloseTo(1, 3)
   })
-  it('is the same both ways', () => fc.assert(fc.property(hexes, hexes, (one, other) => Math.abs(deltaE(one, other) - deltaE(other, one)) < 1e-6)))
+  it('is the same both ways', () =>
+    fc.assert(fc.property(hexes, hexes, (one, other) => Math.abs(deltaE(one, other) - deltaE(other, one)) < 1e-6)))
 })
 
 describe('wheels', () => {
-  it.each([['light', '#ff0000', '#00ffff'], ['light', '#0000ff', '#ffff00'], ['paint', '#ff0000', '#00ff00'], ['paint', '#ffff00', '#8000ff'], ['paint', '#0000ff', '#ff8000']] as const)(
-    'on the %s wheel %s faces %s', (wheel, one, other) => {
-      expect(turned(wheel, one, 180)).toBe(other)
-      expect(turned(wheel, other, 180)).toBe(one)
-    })
+  it.each([
+    ['light', '#ff0000', '#00ffff'],
+    ['light', '#0000ff', '#ffff00'],
+    ['paint', '#ff0000', '#00ff00'],
+    ['paint', '#ffff00', '#8000ff'],
+    ['paint', '#0000ff', '#ff8000'],
+  ] as const)('on the %s wheel %s faces %s', (wheel, one, other) => {
+    expect(turned(wheel, one, 180)).toBe(other)
+    expect(turned(wheel, other, 180)).toBe(one)
+  })
 
   it('has the triad of red at yellow and blue for painters, at green and blue for light', () => {
     expect([120, 240].map(by => turned('paint', '#ff0000', by))).toEqual(['#ffff00', '#0000ff'])
@@ -80,10 +112,18 @@ describe('wheels', () => {
     expect(Math.abs(arc(before.h + 140, after.h))).toBeLessThan(1)
   })
 
-  it.each(WHEELS)('%s: hue to angle and back', wheel => fc.assert(fc.property(fc.double({ min: 0, max: 359.99, noNaN: true }), hue =>
-    Math.abs(hueAtAngle(wheel, angleOfHue(wheel, hue)) - hue) < 1e-6)))
+  it.each(WHEELS)('%s: hue to angle and back', wheel =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 359.99, noNaN: true }),
+        hue => Math.abs(hueAtAngle(wheel, angleOfHue(wheel, hue)) - hue) < 1e-6,
+      ),
+    ),
+  )
 
-  it.each(WHEELS)('%s: a whole turn changes nothing', wheel => fc.assert(fc.property(hexes, hex => turned(wheel, hex, 360) === hex && turned(wheel, hex, 0) === hex)))
+  it.each(WHEELS)('%s: a whole turn changes nothing', wheel =>
+    fc.assert(fc.property(hexes, hex => turned(wheel, hex, 360) === hex && turned(wheel, hex, 0) === hex)),
+  )
 
   it('puts a gray at the hue it is remembered by', () => {
     expect(angleOf('light', '#808080', 216)).toBe(216)
@@ -92,6 +132,13 @@ describe('wheels', () => {
 })
 
 describe('plain names', () => {
-  it.each([['#ffffff', 'white'], ['#000000', 'black'], ['#808080', 'gray'], ['#1f3f8f', 'deep blue'], ['#ffd9d9', 'pale red'], ['#d45d48', 'red']])('%s is %s', (hex, name) => expect(plainName(hex)).toBe(name))
+  it.each([
+    ['#ffffff', 'white'],
+    ['#000000', 'black'],
+    ['#808080', 'gray'],
+    ['#1f3f8f', 'deep blue'],
+    ['#ffd9d9', 'pale red'],
+    ['#d45d48', 'red'],
+  ])('%s is %s', (hex, name) => expect(plainName(hex)).toBe(name))
   it('numbers those that come twice', () => expect(numbered(['red', 'blue', 'red'])).toEqual(['red', 'blue', 'red 2']))
 })

@@ -1,17 +1,11 @@
-import { rgbOf, type Hex } from './convert'
-import { linearOf } from './linear'
+import { wcagContrast, wcagLuminance } from 'culori'
+import type { Hex } from './convert'
 
 /** Relative luminance of a hex color, in [0, 1] (WCAG 2.2, with the linear light of IEC 61966-2-1). */
-export const luminanceOf = (hex: Hex): number => {
-  const { r, g, b } = rgbOf(hex)
-  return 0.2126 * linearOf(r) + 0.7152 * linearOf(g) + 0.0722 * linearOf(b)
-}
+export const luminanceOf = (hex: Hex): number => wcagLuminance(hex)
 
 /** The light that the eye takes for black: what WCAG adds to every luminance. */
 export const FLARE = 0.05
 
 /** Contrast ratio of two hex colors, 1 to 21 (WCAG 2.2). */
-export const contrastOf = (one: Hex, other: Hex): number => {
-  const [a, b] = [luminanceOf(one) + FLARE, luminanceOf(other) + FLARE]
-  return Math.max(a, b) / Math.min(a, b)
-}
+export const contrastOf = (one: Hex, other: Hex): number => wcagContrast(one, other)

@@ -4,13 +4,25 @@ import { converter, formatHex, toGamut, type Color, type Hsv, type Oklab, type O
 export type Hex = string
 
 /** Hue in degrees [0, 360), saturation and brightness in [0, 1]. */
-export interface Hsb { h: number, s: number, b: number }
+export interface Hsb {
+  h: number
+  s: number
+  b: number
+}
 
 /** Lightness in [0, 1], chroma from 0 to about 0.37, hue in degrees [0, 360). */
-export interface Lch { l: number, c: number, h: number }
+export interface Lch {
+  l: number
+  c: number
+  h: number
+}
 
 /** OKLab: lightness in [0, 1], a and b around ±0.4. */
-export interface Lab { l: number, a: number, b: number }
+export interface Lab {
+  l: number
+  a: number
+  b: number
+}
 
 const toRgb = converter('rgb')
 const toHsv = converter('hsv')
@@ -36,12 +48,12 @@ const ROUNDING = 0.001
 const isShown = ({ r, g, b }: Rgb): boolean => [r, g, b].every(value => value >= -ROUNDING && value <= 1 + ROUNDING)
 
 /**
- * The sRGB color nearest to any color: unchanged inside the gamut, otherwise with its OKLCH chroma
- * reduced at constant hue and lightness (CSS Color 4, section 13.2, without the final local clip).
+ * The sRGB color nearest to any color: unchanged inside the gamut, otherwise with its OKLCH chroma reduced at constant
+ * hue and lightness (CSS Color 4, section 13.2, without the final local clip).
  */
 export const hexOf = (color: Color): Hex => {
   const rgb = toRgb(color) as Rgb
-  return formatHex(isShown(rgb) ? rgb : fitted(color) as Rgb)
+  return formatHex(isShown(rgb) ? rgb : (fitted(color) as Rgb))
 }
 
 /** The OKLab color nearest to one that sRGB can show, not rounded to hex; brought in by chroma like `hexOf`. */
@@ -53,9 +65,9 @@ export const shownLab = (lab: Lab): Lab => {
 }
 
 /** Red, green and blue of a hex color, each in [0, 1]. */
-export const rgbOf = (hex: Hex): { r: number, g: number, b: number } => {
+export const rgbOf = (hex: Hex): { r: number; g: number; b: number } => {
   const value = parseInt(hex.slice(1), 16)
-  return { r: (value >> 16 & 255) / 255, g: (value >> 8 & 255) / 255, b: (value & 255) / 255 }
+  return { r: ((value >> 16) & 255) / 255, g: ((value >> 8) & 255) / 255, b: (value & 255) / 255 }
 }
 
 /** The hex color of red, green and blue, each in [0, 1]; what lies outside is cut. */
@@ -68,7 +80,10 @@ export const hsbOf = (hex: Hex, fallbackHue = 0): Hsb => {
 }
 
 /** A color and the HSB hue it is remembered by while it is gray. */
-export interface Hued { hex: Hex, hue: number }
+export interface Hued {
+  hex: Hex
+  hue: number
+}
 
 /** A color with its hue kept in mind: a gray keeps the hue it had. */
 export const hued = (hex: Hex, hue: number): Hued => ({ hex, hue: hsbOf(hex, hue).h })
@@ -83,8 +98,11 @@ export const labOf = (hex: Hex): Lab => {
 }
 
 /** The point a part of the straight way from one OKLab color to another. */
-export const betweenLabs = (one: Lab, other: Lab, part: number): Lab =>
-  ({ l: one.l + (other.l - one.l) * part, a: one.a + (other.a - one.a) * part, b: one.b + (other.b - one.b) * part })
+export const betweenLabs = (one: Lab, other: Lab, part: number): Lab => ({
+  l: one.l + (other.l - one.l) * part,
+  a: one.a + (other.a - one.a) * part,
+  b: one.b + (other.b - one.b) * part,
+})
 
 /** The hex color of an OKLab color, brought into sRGB by chroma. */
 export const hexOfLab = ({ l, a, b }: Lab): Hex => hexOf({ mode: 'oklab', l, a, b })
@@ -109,5 +127,7 @@ export const hexOfLch = ({ l, c, h }: Lch): Hex =>
   hexOf({ mode: 'oklch', l: Math.min(1, Math.max(0, l)), c: Math.max(0, c), h: degrees(h) })
 
 /** The hex color of any color the color library can hold, with its alpha in [0, 1]. */
-export const opaque = (color: Color): { hex: Hex, alpha: number } =>
-  ({ hex: hexOf(toRgb(color) as Rgb), alpha: color.alpha ?? 1 })
+export const opaque = (color: Color): { hex: Hex; alpha: number } => ({
+  hex: hexOf(toRgb(color) as Rgb),
+  alpha: color.alpha ?? 1,
+})

@@ -11,16 +11,16 @@ const lab65Of = (hex: Hex): Lab65 => {
   let lab = known.get(hex)
   if (!lab) {
     if (known.size >= MOST_KNOWN) known.clear()
-    known.set(hex, lab = toLab65({ mode: 'rgb', ...rgbOf(hex) }))
+    known.set(hex, (lab = toLab65({ mode: 'rgb', ...rgbOf(hex) })))
   }
   return lab
 }
 
 /**
- * ΔE2000 between two hex colors: 0 for equal ones, about 1 where a difference begins to be seen
- * (Sharma, Wu and Dalal, 2005).
+ * ΔE2000 between two hex colors: 0 for equal ones, about 1 where a difference begins to be seen (Sharma, Wu and Dalal,
+ * 2005).
  */
-export const deltaE = (one: Hex, other: Hex): number => one === other ? 0 : ciede(lab65Of(one), lab65Of(other))
+export const deltaE = (one: Hex, other: Hex): number => (one === other ? 0 : ciede(lab65Of(one), lab65Of(other)))
 
 /** Euclidean distance in OKLab (ΔEOK of CSS Color 4); black to white is 1. */
 export const labDistance = (one: Lab, other: Lab): number =>

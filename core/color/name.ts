@@ -2,21 +2,38 @@ import { degrees, lchOf, type Hex } from './convert'
 
 /** OKLCH hues at which a hue word is centered, in degrees. */
 const HUES: ReadonlyArray<readonly [hue: number, word: string]> = [
-  [5, 'rose'], [28, 'red'], [52, 'orange'], [76, 'amber'], [102, 'yellow'], [124, 'lime'], [146, 'green'],
-  [172, 'sea green'], [200, 'teal'], [232, 'sky blue'], [262, 'blue'], [288, 'indigo'], [308, 'violet'], [334, 'magenta'],
+  [5, 'rose'],
+  [28, 'red'],
+  [52, 'orange'],
+  [76, 'amber'],
+  [102, 'yellow'],
+  [124, 'lime'],
+  [146, 'green'],
+  [172, 'sea green'],
+  [200, 'teal'],
+  [232, 'sky blue'],
+  [262, 'blue'],
+  [288, 'indigo'],
+  [308, 'violet'],
+  [334, 'magenta'],
 ]
 
 const hueWord = (hue: number): string =>
-  HUES.map(([center, word]) => ({ word, away: Math.min(degrees(hue - center), degrees(center - hue)) }))
-    .reduce((best, each) => each.away < best.away ? each : best).word
+  HUES.map(([center, word]) => ({ word, away: Math.min(degrees(hue - center), degrees(center - hue)) })).reduce(
+    (best, each) => (each.away < best.away ? each : best),
+  ).word
 
 /** A plain name for a color, by its OKLCH hue, lightness and chroma: “deep blue”, “pale orange”, “light gray”. */
 export const plainName = (hex: Hex): string => {
   const { l, c, h } = lchOf(hex)
   if (l > 0.98 && c < 0.02) return 'white'
   if (l < 0.16 && c < 0.03) return 'black'
-  const depth = l > 0.86 || (l > 0.72 && c < 0.06) ? 'pale' : l > 0.72 ? 'light' : l < 0.32 ? 'dark' : l < 0.48 ? 'deep' : ''
-  if (c < 0.02) return [depth === 'deep' ? 'dark' : depth === 'pale' && l <= 0.86 ? 'light' : depth, 'gray'].filter(Boolean).join(' ')
+  const depth =
+    l > 0.86 || (l > 0.72 && c < 0.06) ? 'pale' : l > 0.72 ? 'light' : l < 0.32 ? 'dark' : l < 0.48 ? 'deep' : ''
+  if (c < 0.02)
+    return [depth === 'deep' ? 'dark' : depth === 'pale' && l <= 0.86 ? 'light' : depth, 'gray']
+      .filter(Boolean)
+      .join(' ')
   const muted = c < 0.06 && l <= 0.72 ? 'muted' : ''
   return [depth, muted, hueWord(h)].filter(Boolean).join(' ')
 }

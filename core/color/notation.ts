@@ -1,13 +1,21 @@
 import { degrees, hexOfRgb, hsbOf, labOf, rgbOf, type Hex } from './convert'
 
 /** Cyan, magenta, yellow and black, each in [0, 1]. */
-export interface Cmyk { c: number, m: number, y: number, k: number }
+export interface Cmyk {
+  c: number
+  m: number
+  y: number
+  k: number
+}
 
-/** CMYK of a hex color by the plain formula: black is what all inks share (k = 1 - max(r, g, b)); no profile of any press. */
+/**
+ * CMYK of a hex color by the plain formula: black is what all inks share (k = 1 - max(r, g, b)); no profile of any
+ * press.
+ */
 export const cmykOf = (hex: Hex): Cmyk => {
   const { r, g, b } = rgbOf(hex)
   const most = Math.max(r, g, b)
-  const ink = (value: number): number => most ? (most - value) / most : 0
+  const ink = (value: number): number => (most ? (most - value) / most : 0)
   return { c: ink(r), m: ink(g), y: ink(b), k: 1 - most }
 }
 
@@ -21,10 +29,14 @@ export type Notation = (typeof NOTATIONS)[number]
 
 const percent = (value: number): string => `${Math.round(value * 100)}%`
 
-/** A color as one copies it. HSB and CMYK are written as the start page reads them; `hue` is the HSB hue a gray is remembered by. */
+/**
+ * A color as one copies it. HSB and CMYK are written as the start page reads them; `hue` is the HSB hue a gray is
+ * remembered by.
+ */
 export const written = (hex: Hex, notation: Notation, name = 'color', hue = 0): string => {
   switch (notation) {
-    case 'hex': return hex
+    case 'hex':
+      return hex
     case 'rgb': {
       const { r, g, b } = rgbOf(hex)
       return `rgb(${[r, g, b].map(value => Math.round(value * 255)).join(' ')})`
@@ -35,10 +47,17 @@ export const written = (hex: Hex, notation: Notation, name = 'color', hue = 0): 
     }
     case 'oklch': {
       const { l, a, b } = labOf(hex)
-      const [c, h] = [Math.hypot(a, b), degrees(Math.atan2(b, a) * 180 / Math.PI)]
+      const [c, h] = [Math.hypot(a, b), degrees((Math.atan2(b, a) * 180) / Math.PI)]
       return `oklch(${l.toFixed(5)} ${c.toFixed(5)} ${h.toFixed(3)})`
     }
-    case 'cmyk': return `cmyk(${Object.values(cmykOf(hex)).map(percent).join(' ')})`
-    case 'css variable': return `--${name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-').replace(/^-|-$/g, '') || 'color'}: ${hex};`
+    case 'cmyk':
+      return `cmyk(${Object.values(cmykOf(hex)).map(percent).join(' ')})`
+    case 'css variable':
+      return `--${
+        name
+          .toLowerCase()
+          .replace(/[^\p{L}\d]+/gu, '-')
+          .replace(/^-|-$/g, '') || 'color'
+      }: ${hex};`
   }
 }

@@ -6,9 +6,9 @@ const LINEAR = Float64Array.from({ length: 4096 }, (_, i) => linearOf(i / 4095))
 
 /** OKLab of a color with channels in [0, 255] (Björn Ottosson, 2020), into three places of an array. */
 export const toLab = (r: number, g: number, b: number, into: Float64Array | number[]): void => {
-  const lr = LINEAR[r * 16.0588 + 0.5 | 0] as number
-  const lg = LINEAR[g * 16.0588 + 0.5 | 0] as number
-  const lb = LINEAR[b * 16.0588 + 0.5 | 0] as number
+  const lr = LINEAR[(r * 16.0588 + 0.5) | 0] as number
+  const lg = LINEAR[(g * 16.0588 + 0.5) | 0] as number
+  const lb = LINEAR[(b * 16.0588 + 0.5) | 0] as number
   const l = Math.cbrt(0.4122214708 * lr + 0.5363325363 * lg + 0.0514459929 * lb)
   const m = Math.cbrt(0.2119034982 * lr + 0.6806995451 * lg + 0.1073969566 * lb)
   const s = Math.cbrt(0.0883024619 * lr + 0.2817188376 * lg + 0.6299787005 * lb)
@@ -29,7 +29,10 @@ const channelOf = (light: number): number => {
   return low + ((ENCODED[step + 1] as number) - low) * (at - step)
 }
 
-/** The sRGB channels of an OKLab color, 0 to 255 where sRGB can show it, not rounded and not brought in, into three places of an array. */
+/**
+ * The sRGB channels of an OKLab color, 0 to 255 where sRGB can show it, not rounded and not brought in, into three
+ * places of an array.
+ */
 export const fromLab = (l: number, a: number, b: number, into: Float64Array | number[]): void => {
   const lr = l + 0.3963377774 * a + 0.2158037573 * b
   const mr = l - 0.1055613458 * a - 0.0638541728 * b

@@ -3,7 +3,11 @@ import { degrees, hexOf, hexOfHsb, hsbOf, opaque, type Hex } from './convert'
 import { hexOfCmyk } from './notation'
 
 /** A color as typed: its opaque sRGB value, its alpha in [0, 1] and the HSB hue it should be remembered by. */
-export interface TypedColor { hex: Hex, alpha: number, hue: number }
+export interface TypedColor {
+  hex: Hex
+  alpha: number
+  hue: number
+}
 
 /** The longest text that can be a color. */
 const LONGEST = 200
@@ -11,7 +15,10 @@ const LONGEST = 200
 const typed = (hex: Hex, alpha = 1, hue = hsbOf(hex).h): TypedColor => ({ hex, alpha, hue: degrees(hue) })
 
 const numbers = (text: string): number[] =>
-  text.split(/[\s,;/]+/).filter(Boolean).map(part => Number(part.replace(/[%°]$/, '')))
+  text
+    .split(/[\s,;/]+/)
+    .filter(Boolean)
+    .map(part => Number(part.replace(/[%°]$/, '')))
 
 const within = (values: number[], highs: number[]): boolean =>
   values.length === highs.length && values.every((value, i) => value >= 0 && value <= (highs[i] as number))
@@ -19,7 +26,14 @@ const within = (values: number[], highs: number[]): boolean =>
 /** `r g b`, each 0 to 255. */
 const triple = (values: number[]): TypedColor | null =>
   within(values, [255, 255, 255])
-    ? typed(hexOf({ mode: 'rgb', r: (values[0] as number) / 255, g: (values[1] as number) / 255, b: (values[2] as number) / 255 }))
+    ? typed(
+        hexOf({
+          mode: 'rgb',
+          r: (values[0] as number) / 255,
+          g: (values[1] as number) / 255,
+          b: (values[2] as number) / 255,
+        }),
+      )
     : null
 
 /** `h s b`: degrees and percent. */
@@ -37,14 +51,15 @@ const process = (values: number[]): TypedColor | null => {
 }
 
 /**
- * Reads one color in any notation: hex with or without `#` (3, 4, 6 or 8 digits), every CSS color,
- * a color word, `r g b` (0 to 255), `h° s% b%` or `hsb(h s b)`, `cmyk(c m y k)` or four bare percentages.
- * Out-of-sRGB colors are brought in by chroma. Returns null for what is not a color.
+ * Reads one color in any notation: hex with or without `#` (3, 4, 6 or 8 digits), every CSS color, a color word, `r g
+ * b` (0 to 255), `h° s% b%` or `hsb(h s b)`, `cmyk(c m y k)` or four bare percentages. Out-of-sRGB colors are brought
+ * in by chroma. Returns null for what is not a color.
  */
 export const parseColor = (text: string): TypedColor | null => {
   if (text.length > LONGEST) return null
   const trimmed = text.trim().toLowerCase()
-  if (/^#?([\da-f]{3,4}|[\da-f]{6}|[\da-f]{8})$/.test(trimmed)) return css(trimmed.startsWith('#') ? trimmed : `#${trimmed}`)
+  if (/^#?([\da-f]{3,4}|[\da-f]{6}|[\da-f]{8})$/.test(trimmed))
+    return css(trimmed.startsWith('#') ? trimmed : `#${trimmed}`)
   const named = /^(rgb|hsb|hsv|cmyk)?\s*\(?([\d.,;/%°\s]+)\)?$/.exec(trimmed)
   if (named) {
     const values = numbers(named[2] as string)

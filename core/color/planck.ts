@@ -5,14 +5,15 @@ import { encodedOf } from './linear'
 export const KELVIN = { least: 1700, most: 20000 } as const
 
 /**
- * CIE 1931 chromaticity of a black body, x and y, at a temperature in kelvin from 1667 to 25000 (cubic splines
- * of Kim and others, 2002).
+ * CIE 1931 chromaticity of a black body, x and y, at a temperature in kelvin from 1667 to 25000 (cubic splines of Kim
+ * and others, 2002).
  */
-export const planckian = (kelvin: number): { x: number, y: number } => {
+export const planckian = (kelvin: number): { x: number; y: number } => {
   const [k1, k2, k3] = [1e3 / kelvin, 1e6 / kelvin ** 2, 1e9 / kelvin ** 3]
-  const x = kelvin <= 4000
-    ? -0.2661239 * k3 - 0.2343589 * k2 + 0.8776956 * k1 + 0.17991
-    : -3.0258469 * k3 + 2.1070379 * k2 + 0.2226347 * k1 + 0.24039
+  const x =
+    kelvin <= 4000
+      ? -0.2661239 * k3 - 0.2343589 * k2 + 0.8776956 * k1 + 0.17991
+      : -3.0258469 * k3 + 2.1070379 * k2 + 0.2226347 * k1 + 0.24039
   if (kelvin <= 2222) return { x, y: -1.1063814 * x ** 3 - 1.3481102 * x ** 2 + 2.18555832 * x - 0.20219683 }
   if (kelvin <= 4000) return { x, y: -0.9549476 * x ** 3 - 1.37418593 * x ** 2 + 2.09137015 * x - 0.16748867 }
   return { x, y: 3.081758 * x ** 3 - 5.8733867 * x ** 2 + 3.75112997 * x - 0.37001483 }

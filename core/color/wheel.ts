@@ -5,32 +5,40 @@ export const WHEELS = ['light', 'paint', 'perceptual'] as const
 export type Wheel = (typeof WHEELS)[number]
 
 /**
- * Painter's angle and the HSB hue that stands there, in degrees: red, orange, yellow, green, blue and
- * violet at equal steps, so that red faces green, yellow faces violet and blue faces orange (the
- * red-yellow-blue circle of Johannes Itten, 1961). Between them the hue runs evenly.
+ * Painter's angle and the HSB hue that stands there, in degrees: red, orange, yellow, green, blue and violet at equal
+ * steps, so that red faces green, yellow faces violet and blue faces orange (the red-yellow-blue circle of Johannes
+ * Itten, 1961). Between them the hue runs evenly.
  */
-const PAINT: ReadonlyArray<readonly [angle: number, hue: number]> =
-  [[0, 0], [60, 30], [120, 60], [180, 120], [240, 240], [300, 270], [360, 360]]
+const PAINT: ReadonlyArray<readonly [angle: number, hue: number]> = [
+  [0, 0],
+  [60, 30],
+  [120, 60],
+  [180, 120],
+  [240, 240],
+  [300, 270],
+  [360, 360],
+]
 
 const along = (value: number, from: 0 | 1, to: 0 | 1): number => {
   const wrapped = degrees(value)
   for (let i = 1; i < PAINT.length; i++) {
     const [low, high] = [PAINT[i - 1] as readonly [number, number], PAINT[i] as readonly [number, number]]
     if (wrapped <= high[from])
-      return degrees(low[to] + (wrapped - low[from]) / (high[from] - low[from]) * (high[to] - low[to]))
+      return degrees(low[to] + ((wrapped - low[from]) / (high[from] - low[from])) * (high[to] - low[to]))
   }
   return wrapped
 }
 
 /** The angle on a wheel, in degrees, at which a hue stands: HSB hue for light and paint, OKLCH hue for perceptual. */
-export const angleOfHue = (wheel: Wheel, hue: number): number => wheel === 'paint' ? along(hue, 1, 0) : degrees(hue)
+export const angleOfHue = (wheel: Wheel, hue: number): number => (wheel === 'paint' ? along(hue, 1, 0) : degrees(hue))
 
 /** The hue, in degrees, that stands at an angle of a wheel: the inverse of `angleOfHue`. */
-export const hueAtAngle = (wheel: Wheel, angle: number): number => wheel === 'paint' ? along(angle, 0, 1) : degrees(angle)
+export const hueAtAngle = (wheel: Wheel, angle: number): number =>
+  wheel === 'paint' ? along(angle, 0, 1) : degrees(angle)
 
 /**
- * Where a color stands on a wheel, in degrees. A gray has no hue of its own and stands at the HSB hue
- * it is remembered by.
+ * Where a color stands on a wheel, in degrees. A gray has no hue of its own and stands at the HSB hue it is remembered
+ * by.
  */
 export const angleOf = (wheel: Wheel, hex: Hex, rememberedHue = 0): number => {
   if (wheel !== 'perceptual') return angleOfHue(wheel, hsbOf(hex, rememberedHue).h)
@@ -38,8 +46,8 @@ export const angleOf = (wheel: Wheel, hex: Hex, rememberedHue = 0): number => {
 }
 
 /**
- * A color set to an angle of a wheel. Light and paint keep HSB saturation and brightness; perceptual
- * keeps OKLCH lightness and chroma as far as sRGB reaches.
+ * A color set to an angle of a wheel. Light and paint keep HSB saturation and brightness; perceptual keeps OKLCH
+ * lightness and chroma as far as sRGB reaches.
  */
 export const atAngle = (wheel: Wheel, hex: Hex, angle: number): Hex => {
   if (wheel === 'perceptual') return hexOfLch({ ...lchOf(hex), h: angle })
@@ -54,5 +62,10 @@ export const turned = (wheel: Wheel, hex: Hex, by: number, rememberedHue = 0): H
 export const turnedHue = (wheel: Wheel, hue: number, by: number): number => {
   if (degrees(by) === 0) return hue
   if (wheel !== 'perceptual') return hueAtAngle(wheel, angleOfHue(wheel, hue) + by)
-  return hsbOf(hexOfLch({ ...lchOf(hexOfHsb({ h: hue, s: 0.6, b: 0.7 })), h: angleOf(wheel, hexOfHsb({ h: hue, s: 0.6, b: 0.7 })) + by })).h
+  return hsbOf(
+    hexOfLch({
+      ...lchOf(hexOfHsb({ h: hue, s: 0.6, b: 0.7 })),
+      h: angleOf(wheel, hexOfHsb({ h: hue, s: 0.6, b: 0.7 })) + by,
+    }),
+  ).h
 }

@@ -2,12 +2,17 @@ import type { Lab } from '../color/convert'
 import { assigned } from './cluster'
 import { pointAt, type Tally } from './tally'
 
-/** What makes a color an accent: its OKLab chroma, and how far it stands from the nearest center, with lightness and without. */
+/**
+ * What makes a color an accent: its OKLab chroma, and how far it stands from the nearest center, with lightness and
+ * without.
+ */
 const VIVID = 0.1
 const FAR = 0.075
 const FAR_IN_HUE = 0.055
 
-/** A color that stands alone, not at the end of a larger group, is an accent from this distance on, whatever its hue. */
+/**
+ * A color that stands alone, not at the end of a larger group, is an accent from this distance on, whatever its hue.
+ */
 const ALONE = 0.045
 
 /** The part of the picture an accent covers at least, and from which on more area makes no better one. */
@@ -28,7 +33,7 @@ const LOOKED_AT = 32
 const length = (a: number, b: number): number => Math.sqrt(a * a + b * b)
 
 /** Weight and mean of the points of a list within reach of a place. */
-const around = (tally: Tally, list: ArrayLike<number>, place: Lab, reach: number): { weight: number, mean: Lab } => {
+const around = (tally: Tally, list: ArrayLike<number>, place: Lab, reach: number): { weight: number; mean: Lab } => {
   let w = 0
   let l = 0
   let a = 0
@@ -58,18 +63,30 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
   }
   const near: number[] = []
   for (let i = 0; i < tally.size; i++) {
-    if ((distance[i] as number) > ALONE && (joined[i] as number) > TOUCHING && length(a[i] as number, b[i] as number) > VIVID) near.push(i)
+    if (
+      (distance[i] as number) > ALONE &&
+      (joined[i] as number) > TOUCHING &&
+      length(a[i] as number, b[i] as number) > VIVID
+    )
+      near.push(i)
   }
   const vivid: number[] = [] // a group an accent could be the end of is as vivid as itself, more or less
   for (let i = 0; i < tally.size; i++) if (length(a[i] as number, b[i] as number) > VIVID * 0.5) vivid.push(i)
-  const heaviest = new Map<number, { i: number, sum: number }>() // of each neighborhood, the heaviest stands for all
+  const heaviest = new Map<number, { i: number; sum: number }>() // of each neighborhood, the heaviest stands for all
   for (const i of near) {
-    const key = (Math.round((tally.l[i] as number) / INNER) * 64 + Math.round((a[i] as number) / INNER)) * 64 + Math.round((b[i] as number) / INNER)
+    const key =
+      (Math.round((tally.l[i] as number) / INNER) * 64 + Math.round((a[i] as number) / INNER)) * 64 +
+      Math.round((b[i] as number) / INNER)
     const known = heaviest.get(key)
     if (!known) heaviest.set(key, { i, sum: weight[i] as number })
-    else heaviest.set(key, { i: (weight[i] as number) > (weight[known.i] as number) ? i : known.i, sum: known.sum + (weight[i] as number) })
+    else
+      heaviest.set(key, {
+        i: (weight[i] as number) > (weight[known.i] as number) ? i : known.i,
+        sum: known.sum + (weight[i] as number),
+      })
   }
-  const promise = ({ i, sum }: { i: number, sum: number }): number => Math.min(sum, FULL_AREA) * (distance[i] as number) * length(a[i] as number, b[i] as number)
+  const promise = ({ i, sum }: { i: number; sum: number }): number =>
+    Math.min(sum, FULL_AREA) * (distance[i] as number) * length(a[i] as number, b[i] as number)
   const looked = [...heaviest.values()].sort((one, other) => promise(other) - promise(one)).slice(0, LOOKED_AT)
   let [best, most] = [null as Lab | null, 0]
   for (const { i } of looked) {
@@ -78,7 +95,11 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
     if (area < LEAST_AREA) continue
     const alone = around(tally, near, place, INNER).weight / around(tally, vivid, place, REACH * 1.2).weight
     if (alone < 0.5 && ((distance[i] as number) < FAR || away(i) < FAR_IN_HUE)) continue
-    const value = Math.sqrt(Math.min(area, FULL_AREA)) * (alone < 0.5 ? away(i) : distance[i] as number) * length(place.a, place.b) * (0.15 + alone * alone)
+    const value =
+      Math.sqrt(Math.min(area, FULL_AREA)) *
+      (alone < 0.5 ? away(i) : (distance[i] as number)) *
+      length(place.a, place.b) *
+      (0.15 + alone * alone)
     if (value > most) [best, most] = [place, value]
   }
   for (let turn = 0; best && turn < 6; turn++) best = around(tally, near, best, INNER).mean

@@ -10,13 +10,19 @@ const isNearWhite = (center: Lab): boolean => center.l > 0.945 && chroma(center)
 const isNearBlack = (center: Lab): boolean => center.l < 0.17 && chroma(center) < 0.03
 
 /** Whether two colors would take two places for what is seen as one white or one black. */
-const isSameEnd = (one: Lab, other: Lab): boolean => (isNearWhite(one) && isNearWhite(other)) || (isNearBlack(one) && isNearBlack(other))
+const isSameEnd = (one: Lab, other: Lab): boolean =>
+  (isNearWhite(one) && isNearWhite(other)) || (isNearBlack(one) && isNearBlack(other))
 
 /** ΔE2000 between the 8-bit colors of two OKLab colors. */
 export const difference = (one: Lab, other: Lab): number => deltaE(hexOfLab(one), hexOfLab(other))
 
 /** Two centers too close to each other. */
-interface Pair { one: number, other: number, delta: number, same: boolean }
+interface Pair {
+  one: number
+  other: number
+  delta: number
+  same: boolean
+}
 
 const pairsIn = (centers: readonly Lab[], least: number): Pair[] => {
   const pairs: Pair[] = []
@@ -31,9 +37,15 @@ const pairsIn = (centers: readonly Lab[], least: number): Pair[] => {
   return pairs.sort((one, other) => one.delta - other.delta)
 }
 
-const shifted = (from: Lab, by: Lab, part: number): Lab => ({ l: from.l + by.l * part, a: from.a + by.a * part, b: from.b + by.b * part })
+const shifted = (from: Lab, by: Lab, part: number): Lab => ({
+  l: from.l + by.l * part,
+  a: from.a + by.a * part,
+  b: from.b + by.b * part,
+})
 
-/** Pushes pairs that are all but far enough apart the rest of the way, along the line between them; held centers stand. */
+/**
+ * Pushes pairs that are all but far enough apart the rest of the way, along the line between them; held centers stand.
+ */
 const pushed = (centers: readonly Lab[], held: number, least: number): Lab[] => {
   let now = [...centers]
   for (let turn = 0; turn < 40; turn++) {
@@ -66,11 +78,17 @@ const WORTH = 4e-5
 /** The most places tried for a new center. */
 const TRIED = 32
 
-/** The point whose place as a further center would serve best, far enough from all there are; null where none is worth it. */
+/**
+ * The point whose place as a further center would serve best, far enough from all there are; null where none is worth
+ * it.
+ */
 const further = (points: Points, centers: readonly Lab[], least: number): Lab | null => {
   const { distance } = assigned(points, centers)
-  const order = Array.from({ length: points.size }, (_, i) => i)
-    .sort((one, other) => (points.weight[other] as number) * (distance[other] as number) - (points.weight[one] as number) * (distance[one] as number))
+  const order = Array.from({ length: points.size }, (_, i) => i).sort(
+    (one, other) =>
+      (points.weight[other] as number) * (distance[other] as number) -
+      (points.weight[one] as number) * (distance[one] as number),
+  )
   let [best, gain] = [null as Lab | null, WORTH]
   for (const i of order.slice(0, TRIED)) {
     const at = pointAt(points, i)
@@ -88,7 +106,10 @@ const further = (points: Points, centers: readonly Lab[], least: number): Lab | 
 /** How far, in OKLab, a center may stand from every point and still be a color of the picture. */
 const NEAR = 0.035
 
-/** A center no further than that from the nearest point: one in the middle of nowhere, between two groups, is drawn to the nearer. */
+/**
+ * A center no further than that from the nearest point: one in the middle of nowhere, between two groups, is drawn to
+ * the nearer.
+ */
 const seen = (points: Points, center: Lab): Lab => {
   let [nearest, least] = [0, Infinity]
   for (let i = 0; i < points.size; i++) {
@@ -104,23 +125,27 @@ const seen = (points: Points, center: Lab): Lab => {
 const ONE_COLOR = 0.62
 
 /**
- * Centers of which no two stand nearer than `least` (ΔE2000 of their 8-bit colors), and of which no two are a near-white or
- * a near-black. Pairs that are almost far enough apart are pushed; of closer ones the smaller goes, and its place is given to the
- * color that serves the points best; where no other color is worth it, fewer come back. The first `held` never move.
+ * Centers of which no two stand nearer than `least` (ΔE2000 of their 8-bit colors), and of which no two are a
+ * near-white or a near-black. Pairs that are almost far enough apart are pushed; of closer ones the smaller goes, and
+ * its place is given to the color that serves the points best; where no other color is worth it, fewer come back. The
+ * first `held` never move.
  */
 export const spaced = (points: Points, centers: readonly Lab[], held: number, least: number): Lab[] => {
   let now = [...centers]
   for (let turn = 0; turn < centers.length; turn++) {
-    const pair = pairsIn(now, least).find(({ delta, same, other }) => (same || delta < least * ONE_COLOR) && other >= held)
+    const pair = pairsIn(now, least).find(
+      ({ delta, same, other }) => (same || delta < least * ONE_COLOR) && other >= held,
+    )
     if (!pair) break
     const shares = sharesOf(points, now)
-    const goes = pair.one < held || (shares[pair.one] as number) > (shares[pair.other] as number) ? pair.other : pair.one
+    const goes =
+      pair.one < held || (shares[pair.one] as number) > (shares[pair.other] as number) ? pair.other : pair.one
     now = now.filter((_, i) => i !== goes)
     const next = further(points, now, least)
     if (next) now = moved(points, [...now, next], held, 6, true)
   }
   now = pushed(now, held, least)
-  now = now.map((center, i) => i < held ? center : seen(points, center))
+  now = now.map((center, i) => (i < held ? center : seen(points, center)))
   for (let pairs = pairsIn(now, least); pairs.length; pairs = pairsIn(now, least)) {
     const goes = pairs.find(({ other }) => other >= held)
     if (!goes) break

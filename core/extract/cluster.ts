@@ -3,7 +3,11 @@ import { seeded } from './seeded'
 import { pointAt, type Points } from './tally'
 
 /** Which center each point is nearest to, how far it is from it, and the weighted mean of those distances. */
-export interface Assignment { label: Uint8Array, distance: Float64Array, cost: number }
+export interface Assignment {
+  label: Uint8Array
+  distance: Float64Array
+  cost: number
+}
 
 const flatOf = (centers: readonly Lab[]): Float64Array => Float64Array.from(centers.flatMap(({ l, a, b }) => [l, a, b]))
 
@@ -50,7 +54,9 @@ export const assigned = (points: Points, centers: readonly Lab[]): Assignment =>
 /** The part of the weight each center stands for: that of the points nearest to it. */
 export const sharesOf = (points: Points, centers: readonly Lab[]): number[] => {
   const shares = centers.map(() => 0)
-  assigned(points, centers).label.forEach((center, i) => { shares[center] = (shares[center] as number) + (points.weight[i] as number) })
+  assigned(points, centers).label.forEach((center, i) => {
+    shares[center] = (shares[center] as number) + (points.weight[i] as number)
+  })
   return shares
 }
 
@@ -75,7 +81,7 @@ export const moved = (points: Points, centers: readonly Lab[], held: number, tim
     const sums = new Float64Array(centers.length * 4)
     for (let i = 0; i < size; i++) {
       const at = (label[i] as number) * 4
-      const w = median ? (weight[i] as number) / Math.max(LEAST, Math.sqrt(square[i] as number)) : weight[i] as number
+      const w = median ? (weight[i] as number) / Math.max(LEAST, Math.sqrt(square[i] as number)) : (weight[i] as number)
       sums[at] = (sums[at] as number) + w
       sums[at + 1] = (sums[at + 1] as number) + w * (l[i] as number)
       sums[at + 2] = (sums[at + 2] as number) + w * (a[i] as number)
@@ -91,7 +97,11 @@ export const moved = (points: Points, centers: readonly Lab[], held: number, tim
       }
     }
   }
-  return centers.map((_, c) => ({ l: flat[c * 3] as number, a: flat[c * 3 + 1] as number, b: flat[c * 3 + 2] as number }))
+  return centers.map((_, c) => ({
+    l: flat[c * 3] as number,
+    a: flat[c * 3 + 1] as number,
+    b: flat[c * 3 + 2] as number,
+  }))
 }
 
 /** Points gathered by the cells of a grid over OKLab, `side` wide: fewer points that stand for the same colors. */
@@ -102,24 +112,37 @@ export const gridded = ({ size, l, a, b, weight }: Points, side: number): Points
     const [pl, pa, pb, w] = [l[i] as number, a[i] as number, b[i] as number, weight[i] as number]
     const key = (Math.round(pl / side) * 1024 + Math.round((pa + 0.5) / side)) * 1024 + Math.round((pb + 0.5) / side)
     let at = cellOf.get(key)
-    if (at === undefined) cellOf.set(key, at = sums.push(0, 0, 0, 0) - 4)
+    if (at === undefined) cellOf.set(key, (at = sums.push(0, 0, 0, 0) - 4))
     sums[at] = (sums[at] as number) + w
     sums[at + 1] = (sums[at + 1] as number) + w * pl
     sums[at + 2] = (sums[at + 2] as number) + w * pa
     sums[at + 3] = (sums[at + 3] as number) + w * pb
   }
   const count = sums.length / 4
-  const mean = (axis: number): Float64Array => Float64Array.from({ length: count }, (_, i) => (sums[i * 4 + axis] as number) / (sums[i * 4] as number))
-  return { size: count, l: mean(1), a: mean(2), b: mean(3), weight: Float64Array.from({ length: count }, (_, i) => sums[i * 4] as number) }
+  const mean = (axis: number): Float64Array =>
+    Float64Array.from({ length: count }, (_, i) => (sums[i * 4 + axis] as number) / (sums[i * 4] as number))
+  return {
+    size: count,
+    l: mean(1),
+    a: mean(2),
+    b: mean(3),
+    weight: Float64Array.from({ length: count }, (_, i) => sums[i * 4] as number),
+  }
 }
 
-/** Starts spread by distance (k-means++, Arthur and Vassilvitskii, 2007): each next center by chance in proportion to its squared distance. */
+/**
+ * Starts spread by distance (k-means++, Arthur and Vassilvitskii, 2007): each next center by chance in proportion to
+ * its squared distance.
+ */
 const spreadStart = (points: Points, held: readonly Lab[], count: number, random: () => number): Lab[] => {
   const centers = [...held]
   const away = new Float64Array(points.size).fill(centers.length ? Infinity : 1)
   const note = (center: Lab, first: boolean): void => {
     for (let i = 0; i < points.size; i++) {
-      const d = ((points.l[i] as number) - center.l) ** 2 + ((points.a[i] as number) - center.a) ** 2 + ((points.b[i] as number) - center.b) ** 2
+      const d =
+        ((points.l[i] as number) - center.l) ** 2 +
+        ((points.a[i] as number) - center.a) ** 2 +
+        ((points.b[i] as number) - center.b) ** 2
       away[i] = first ? d : Math.min(away[i] as number, d)
     }
   }
@@ -142,14 +165,21 @@ const spreadStart = (points: Points, held: readonly Lab[], count: number, random
 }
 
 /**
- * A start by merging: every point is a cluster of its own, and the two whose union costs least are joined until `count` are
- * left (Joe Ward, 1963).
+ * A start by merging: every point is a cluster of its own, and the two whose union costs least are joined until
+ * `count` are left (Joe Ward, 1963).
  */
 const mergedStart = ({ size, l, a, b, weight }: Points, held: readonly Lab[], count: number): Lab[] => {
-  const clusters = Array.from({ length: size }, (_, i) => ({ w: weight[i] as number, l: l[i] as number, a: a[i] as number, b: b[i] as number, near: -1, price: Infinity }))
+  const clusters = Array.from({ length: size }, (_, i) => ({
+    w: weight[i] as number,
+    l: l[i] as number,
+    a: a[i] as number,
+    b: b[i] as number,
+    near: -1,
+    price: Infinity,
+  }))
   type Cluster = (typeof clusters)[number]
   const price = (one: Cluster, other: Cluster): number =>
-    one.w * other.w / (one.w + other.w) * ((one.l - other.l) ** 2 + (one.a - other.a) ** 2 + (one.b - other.b) ** 2)
+    ((one.w * other.w) / (one.w + other.w)) * ((one.l - other.l) ** 2 + (one.a - other.a) ** 2 + (one.b - other.b) ** 2)
   const look = (i: number): void => {
     const own = clusters[i] as Cluster
     own.price = Infinity
@@ -162,11 +192,20 @@ const mergedStart = ({ size, l, a, b, weight }: Points, held: readonly Lab[], co
   for (let i = 0; i < clusters.length; i++) look(i)
   while (clusters.length > count) {
     let least = 0
-    for (let i = 1; i < clusters.length; i++) if ((clusters[i] as Cluster).price < (clusters[least] as Cluster).price) least = i
-    const [one, gone] = [Math.min(least, (clusters[least] as Cluster).near), Math.max(least, (clusters[least] as Cluster).near)]
+    for (let i = 1; i < clusters.length; i++)
+      if ((clusters[i] as Cluster).price < (clusters[least] as Cluster).price) least = i
+    const [one, gone] = [
+      Math.min(least, (clusters[least] as Cluster).near),
+      Math.max(least, (clusters[least] as Cluster).near),
+    ]
     const [kept, other] = [clusters[one] as Cluster, clusters[gone] as Cluster]
     const w = kept.w + other.w
-    Object.assign(kept, { w, l: (kept.l * kept.w + other.l * other.w) / w, a: (kept.a * kept.w + other.a * other.w) / w, b: (kept.b * kept.w + other.b * other.w) / w })
+    Object.assign(kept, {
+      w,
+      l: (kept.l * kept.w + other.l * other.w) / w,
+      a: (kept.a * kept.w + other.a * other.w) / w,
+      b: (kept.b * kept.w + other.b * other.w) / w,
+    })
     const last = clusters.pop() as Cluster
     const from = clusters.length
     if (gone < from) clusters[gone] = last
@@ -185,25 +224,42 @@ const COARSE = 0.04
 const COARSEST = 0.07
 
 /** How hard to look: how many starts are tried, and how many of the best are refined. */
-export interface Effort { starts: number, finalists: number }
+export interface Effort {
+  starts: number
+  finalists: number
+}
 export const THOROUGH: Effort = { starts: 12, finalists: 3 }
 export const QUICK: Effort = { starts: 6, finalists: 1 }
 
 /**
- * Clusters points into `count` centers beside those held (which stand first in the result and do not move), so that the
- * mean distance from points to their nearest center is small. A start by merging and several seeded ones are tried on a
- * coarse grid and the best are refined: the same points give the same centers, and no single start decides. Fewer
+ * Clusters points into `count` centers beside those held (which stand first in the result and do not move), so that
+ * the mean distance from points to their nearest center is small. A start by merging and several seeded ones are tried
+ * on a coarse grid and the best are refined: the same points give the same centers, and no single start decides. Fewer
  * centers come back where there are fewer different points.
  */
-export const clustered = (points: Points, count: number, held: readonly Lab[] = [], { starts, finalists }: Effort = THOROUGH): Lab[] => {
+export const clustered = (
+  points: Points,
+  count: number,
+  held: readonly Lab[] = [],
+  { starts, finalists }: Effort = THOROUGH,
+): Lab[] => {
   if (points.size === 0 || count <= 0) return [...held]
   const grid = gridded(points, COARSE)
   const random = seeded(20)
-  const costing = (on: Points, centers: Lab[]): { centers: Lab[], cost: number } => ({ centers, cost: assigned(on, centers).cost })
-  const tried = Array.from({ length: starts }, (_, i) => i === 0 && !held.length ? mergedStart(gridded(grid, COARSEST), held, count) : spreadStart(grid, held, count, random))
+  const costing = (on: Points, centers: Lab[]): { centers: Lab[]; cost: number } => ({
+    centers,
+    cost: assigned(on, centers).cost,
+  })
+  const tried = Array.from({ length: starts }, (_, i) =>
+    i === 0 && !held.length
+      ? mergedStart(gridded(grid, COARSEST), held, count)
+      : spreadStart(grid, held, count, random),
+  )
     .map(start => costing(grid, moved(grid, start, held.length, 8, true)))
     .sort((one, other) => one.cost - other.cost)
   const others = tried.filter(({ cost }, i) => i === 0 || cost > (tried[i - 1]?.cost ?? 0) * 1.002) // the rest came to the same
-  const refined = others.slice(0, finalists).map(({ centers }) => costing(points, moved(points, centers, held.length, 10, true)))
-  return refined.reduce((best, each) => each.cost < best.cost ? each : best).centers
+  const refined = others
+    .slice(0, finalists)
+    .map(({ centers }) => costing(points, moved(points, centers, held.length, 10, true)))
+  return refined.reduce((best, each) => (each.cost < best.cost ? each : best)).centers
 }

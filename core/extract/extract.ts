@@ -14,32 +14,63 @@ export const EXTRACTED = { least: 2, most: 12, usual: 5 } as const
 /** The least ΔE2000 between two results: the usual one, and a wider one that costs coverage. */
 export const APART = { usual: 7, wide: 12 } as const
 
-/** What is asked of an extraction: how many colors, how far apart (ΔE2000), and colors that are kept, beside which the others are found. */
-export interface Wanted { count: number, apart: number, held?: readonly Hex[] | undefined }
+/**
+ * What is asked of an extraction: how many colors, how far apart (ΔE2000), and colors that are kept, beside which the
+ * others are found.
+ */
+export interface Wanted {
+  count: number
+  apart: number
+  held?: readonly Hex[] | undefined
+}
 
 /** Where the lean pad stands: quiet (-1) to lively (1) across, dark (-1) to light (1) up; 0, 0 is at rest. */
-export interface Lean { x: number, y: number }
+export interface Lean {
+  x: number
+  y: number
+}
 
 /** The lean pad at rest. */
 export const REST: Lean = { x: 0, y: 0 }
 
 /** One extracted color and the part of the picture it stands for. */
-export interface Found { hex: Hex, share: number }
+export interface Found {
+  hex: Hex
+  share: number
+}
 
 /** An extracted color with the place it is at home in. */
 export interface Extracted extends Found, Place {}
 
-/** What an extraction comes to: its colors, whether they are the exact ones of a picture made of flat blocks, and a word where there are fewer than asked. */
-export interface Extraction { found: Extracted[], flat: boolean, note: string | null }
+/**
+ * What an extraction comes to: its colors, whether they are the exact ones of a picture made of flat blocks, and a
+ * word where there are fewer than asked.
+ */
+export interface Extraction {
+  found: Extracted[]
+  flat: boolean
+  note: string | null
+}
 
-/** The faithful extraction, from which every lean starts: its centers with their shares, of which the first `fixed` do not move. */
-interface Rest { tally: Tally, centers: readonly Lab[], shares: readonly number[], fixed: number, wanted: Wanted }
+/**
+ * The faithful extraction, from which every lean starts: its centers with their shares, of which the first `fixed` do
+ * not move.
+ */
+interface Rest {
+  tally: Tally
+  centers: readonly Lab[]
+  shares: readonly number[]
+  fixed: number
+  wanted: Wanted
+}
 
-/** By how much coverage may fall for accents to be kept: less where colors are few, since each of them is missed more. */
-const priceAmong = (count: number): number => count < 7 ? 1.08 : 1.17
+/**
+ * By how much coverage may fall for accents to be kept: less where colors are few, since each of them is missed more.
+ */
+const priceAmong = (count: number): number => (count < 7 ? 1.08 : 1.17)
 
 /** How many accents are looked for among so many colors. */
-const accentsAmong = (count: number): number => count >= 10 ? 3 : count >= 7 ? 2 : count >= 3 ? 1 : 0
+const accentsAmong = (count: number): number => (count >= 10 ? 3 : count >= 7 ? 2 : count >= 3 ? 1 : 0)
 
 /** The grid, in OKLab, on which centers are looked for before they settle on the tally itself. */
 const GRID = 0.02
@@ -48,7 +79,8 @@ const GRID = 0.02
 const rested = (tally: Tally, wanted: Wanted): Rest => {
   const held = (wanted.held ?? []).map(labOf)
   const free = wanted.count - held.length
-  if (!tally.size || free <= 0) return { tally, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
+  if (!tally.size || free <= 0)
+    return { tally, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
   const points = gridded(tally, GRID)
   const find = (fixed: readonly Lab[], effort: Effort): Lab[] =>
     spaced(points, clustered(points, wanted.count - fixed.length, fixed, effort), fixed.length, wanted.apart)
@@ -76,7 +108,7 @@ const BENDINGS = 5
 const bent = (tally: Tally, { x, y }: Lean): Points => {
   const { size, l, a, b, weight } = tally
   const vivid = Float64Array.from({ length: size }, (_, i) => Math.hypot(a[i] as number, b[i] as number))
-  const standard = (values: Float64Array): { mean: number, deviation: number } => {
+  const standard = (values: Float64Array): { mean: number; deviation: number } => {
     let [mean, square] = [0, 0]
     for (let i = 0; i < size; i++) mean += (weight[i] as number) * (values[i] as number)
     for (let i = 0; i < size; i++) square += (weight[i] as number) * ((values[i] as number) - mean) ** 2
@@ -84,25 +116,39 @@ const bent = (tally: Tally, { x, y }: Lean): Points => {
   }
   const [chroma, light] = [standard(vivid), standard(l)]
   const bound = (value: number): number => Math.min(2.5, Math.max(-2.5, value))
-  return { ...tally, weight: weight.map((w, i) =>
-    w * Math.exp(BEND * (x * bound(((vivid[i] as number) - chroma.mean) / chroma.deviation) + y * bound(((l[i] as number) - light.mean) / light.deviation)))) }
+  return {
+    ...tally,
+    weight: weight.map(
+      (w, i) =>
+        w *
+        Math.exp(
+          BEND *
+            (x * bound(((vivid[i] as number) - chroma.mean) / chroma.deviation) +
+              y * bound(((l[i] as number) - light.mean) / light.deviation)),
+        ),
+    ),
+  }
 }
 
 /**
- * The extracted colors beside those held, with their shares, largest first at rest and in that order wherever the pad leans.
- * A lean bends the weights of the pixels, never a color: the same clustering goes on from where it rested, drawn to
- * vivid or quiet, light or dark pixels, so that colors follow the hand without jumping.
+ * The extracted colors beside those held, with their shares, largest first at rest and in that order wherever the pad
+ * leans. A lean bends the weights of the pixels, never a color: the same clustering goes on from where it rested,
+ * drawn to vivid or quiet, light or dark pixels, so that colors follow the hand without jumping.
  */
 const leaned = ({ tally, centers, shares: atRest, fixed, wanted }: Rest, lean: Lean): Found[] => {
   const held = wanted.held?.length ?? 0
-  const order = centers.map((_, i) => i).slice(held).sort((one, other) => (atRest[other] as number) - (atRest[one] as number))
-  if (lean.x === 0 && lean.y === 0) return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i] as number }))
+  const order = centers
+    .map((_, i) => i)
+    .slice(held)
+    .sort((one, other) => (atRest[other] as number) - (atRest[one] as number))
+  if (lean.x === 0 && lean.y === 0)
+    return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i] as number }))
   const points = bent(tally, lean)
   const sorted = [...centers.slice(0, held), ...order.map(i => centers[i] as Lab)]
   const accents = new Set(centers.slice(held, fixed))
   const free = sorted.filter(center => !accents.has(center))
   const now = moved(points, [...accents, ...free], accents.size + held, BENDINGS, true)
-  const back = sorted.map(center => accents.has(center) ? center : now[accents.size + free.indexOf(center)] as Lab)
+  const back = sorted.map(center => (accents.has(center) ? center : (now[accents.size + free.indexOf(center)] as Lab)))
   const apart = spaced(points, back, held, wanted.apart)
   const shares = sharesOf(tally, apart)
   return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i] as number })).slice(held)
@@ -113,16 +159,24 @@ const ofBlocks = (blocks: readonly Block[], { count, held = [] }: Wanted): Extra
   const room = Math.max(0, count - held.length)
   const fresh = blocks.filter(({ hex }) => !held.includes(hex))
   const chosen = new Set([...fresh].sort((one, other) => other.share - one.share).slice(0, room))
-  const found = fresh.filter(block => chosen.has(block)).map(({ hex, share, x, y }) => ({ hex, share, source: 0, x, y }))
+  const found = fresh
+    .filter(block => chosen.has(block))
+    .map(({ hex, share, x, y }) => ({ hex, share, source: 0, x, y }))
   const more = fresh.length - found.length
-  return { found, flat: true, note: more > 0 ? `The palette has ${blocks.length} blocks; the ${found.length} largest are taken.` : null }
+  return {
+    found,
+    flat: true,
+    note: more > 0 ? `The palette has ${blocks.length} blocks; the ${found.length} largest are taken.` : null,
+  }
 }
 
 const noteOn = (found: readonly Found[], { count, held = [] }: Wanted): string | null => {
   const asked = count - held.length
   if (found.length >= asked) return null
   if (!found.length) return 'There is no solid pixel here to take a color from.'
-  return found.length === 1 ? 'There is only one color here.' : `There are only ${found.length} colors here that can be told apart.`
+  return found.length === 1
+    ? 'There is only one color here.'
+    : `There are only ${found.length} colors here that can be told apart.`
 }
 
 /** Pictures made ready for extraction: what does not depend on the lean is worked out once. */
@@ -136,25 +190,41 @@ export const extractor = (sources: readonly Source[], wanted: Wanted): { at: (le
       if (blocks) return ofBlocks(blocks, wanted)
       if (!rest) return { found: [], flat: false, note: null }
       const found = leaned(rest, lean)
-      const places = placed(sources, tally, found.map(({ hex }) => hex))
-      return { found: found.map((each, i) => ({ ...each, ...places[i] as Place })), flat: false, note: noteOn(found, wanted) }
+      const places = placed(
+        sources,
+        tally,
+        found.map(({ hex }) => hex),
+      )
+      return {
+        found: found.map((each, i) => ({ ...each, ...(places[i] as Place) })),
+        flat: false,
+        note: noteOn(found, wanted),
+      }
     },
   }
 }
 
 /** Extracts colors from pictures: deterministic, distinct, largest first. */
-export const extracted = (sources: readonly Source[], wanted: Wanted, lean: Lean = REST): Extraction => extractor(sources, wanted).at(lean)
+export const extracted = (sources: readonly Source[], wanted: Wanted, lean: Lean = REST): Extraction =>
+  extractor(sources, wanted).at(lean)
 
 /** The side of the picture extraction is warmed up on, and how often. */
 const WARM = { side: 150, times: 2 } as const
 
 /**
- * Runs extraction on a small picture made up for it, so that its code is compiled before it is needed: the first extraction of a
- * process otherwise takes several times as long as the next. For the time one waits for a picture to be decoded.
+ * Runs extraction on a small picture made up for it, so that its code is compiled before it is needed: the first
+ * extraction of a process otherwise takes several times as long as the next. For the time one waits for a picture to
+ * be decoded.
  */
 export const warmUp = (): void => {
   const random = seeded(1)
   const data = new Uint8ClampedArray(WARM.side ** 2 * 4)
-  for (let i = 0; i < data.length; i++) data[i] = i % 4 === 3 ? 255 : ((i >> 2) % WARM.side) * (0.3 + i % 4 * 0.3) + random() * 60
-  for (let time = 0; time < WARM.times; time++) extracted([{ picture: { width: WARM.side, height: WARM.side, data } }], { count: 8, apart: APART.usual }, { x: 0.2, y: 0.1 })
+  for (let i = 0; i < data.length; i++)
+    data[i] = i % 4 === 3 ? 255 : ((i >> 2) % WARM.side) * (0.3 + (i % 4) * 0.3) + random() * 60
+  for (let time = 0; time < WARM.times; time++)
+    extracted(
+      [{ picture: { width: WARM.side, height: WARM.side, data } }],
+      { count: 8, apart: APART.usual },
+      { x: 0.2, y: 0.1 },
+    )
 }

@@ -3,24 +3,41 @@ import { codeOf } from './tally'
 import { labOf, rgbOf, type Hex } from '../color/convert'
 import { okDistance } from '../color/difference'
 
-/** One flat color of a picture: its exact value, its part of all flat blocks, and a place well inside it, in parts of width and height. */
-export interface Block { hex: Hex, share: number, x: number, y: number }
+/**
+ * One flat color of a picture: its exact value, its part of all flat blocks, and a place well inside it, in parts of
+ * width and height.
+ */
+export interface Block {
+  hex: Hex
+  share: number
+  x: number
+  y: number
+}
 
 /** About so many cells lie along the shorter side. */
 const ACROSS = 120
 
-/** How far, in 8-bit steps, a cell's pixels may lie apart, and how far cells of one block: compression noise stays under both. */
+/**
+ * How far, in 8-bit steps, a cell's pixels may lie apart, and how far cells of one block: compression noise stays
+ * under both.
+ */
 const NOISE = 26
 const SAME = 6
 
-/** How much the cells of a block may differ among each other (standard deviation, 8-bit steps): a gradient differs more. */
+/**
+ * How much the cells of a block may differ among each other (standard deviation, 8-bit steps): a gradient differs
+ * more.
+ */
 const EVEN = 1.7
 
 /** A block covers at least this part of the picture; blocks and margins together at least that part of it. */
 const LEAST_AREA = 0.0035
 const COVERED = 0.72
 
-/** A small spot counts too, from this part of the picture on, where it is vivid (OKLab chroma) and far (OKLab) from all blocks. */
+/**
+ * A small spot counts too, from this part of the picture on, where it is vivid (OKLab chroma) and far (OKLab) from all
+ * blocks.
+ */
 const LEAST_SPOT = 4e-4
 const VIVID = 0.1
 const FAR = 0.1
@@ -28,17 +45,40 @@ const FAR = 0.1
 /** The most colors a picture of flat blocks has. */
 const MOST = 24
 
-interface Cells { columns: number, rows: number, side: number, left: number, top: number, r: Float64Array, g: Float64Array, b: Float64Array, state: Uint8Array }
+interface Cells {
+  columns: number
+  rows: number
+  side: number
+  left: number
+  top: number
+  r: Float64Array
+  g: Float64Array
+  b: Float64Array
+  state: Uint8Array
+}
 const [CLEAR, ROUGH, EVEN_CELL] = [0, 1, 2]
 
-/** The picture in square cells: the mean color of each, and whether its pixels are all but one color. Null where a first look at some cells finds no few colors that most are of. */
+/**
+ * The picture in square cells: the mean color of each, and whether its pixels are all but one color. Null where a
+ * first look at some cells finds no few colors that most are of.
+ */
 const celled = (picture: Picture, region: Region | null | undefined): Cells | null => {
   const { left, top, right, bottom } = pixelsOf(picture, region)
   const side = Math.max(2, Math.round(Math.min(right - left, bottom - top) / ACROSS))
   const [columns, rows] = [Math.floor((right - left) / side), Math.floor((bottom - top) / side)]
   const count = columns * rows
   const column = (): Float64Array => new Float64Array(count)
-  const cells: Cells = { columns, rows, side, left, top, r: column(), g: column(), b: column(), state: new Uint8Array(count) }
+  const cells: Cells = {
+    columns,
+    rows,
+    side,
+    left,
+    top,
+    r: column(),
+    g: column(),
+    b: column(),
+    state: new Uint8Array(count),
+  }
   const times = new Map<number, number>()
   let seen = 0
   for (let cell = 0; cell < count; cell += FIRST_LOOK) {
@@ -48,7 +88,10 @@ const celled = (picture: Picture, region: Region | null | undefined): Cells | nu
     const code = codeOf(cells.r[cell] as number, cells.g[cell] as number, cells.b[cell] as number)
     times.set(code, (times.get(code) ?? 0) + 1)
   }
-  const common = [...times.values()].sort((one, other) => other - one).slice(0, 2 * MOST).reduce((sum, each) => sum + each, 0)
+  const common = [...times.values()]
+    .sort((one, other) => other - one)
+    .slice(0, 2 * MOST)
+    .reduce((sum, each) => sum + each, 0)
   if (common < seen * COVERED * 0.85) return null
   for (let cell = 0; cell < count; cell++) look(picture, cells, cell)
   return cells
@@ -60,9 +103,19 @@ const FIRST_LOOK = 17
 const look = ({ data, width }: Picture, cells: Cells, cell: number): void => {
   const { side, columns } = cells
   const step = side > 3 ? 2 : 1
-  const x0 = cells.left + cell % columns * side
+  const x0 = cells.left + (cell % columns) * side
   const y0 = cells.top + Math.floor(cell / columns) * side
-  let sum = 0, red = 0, green = 0, blue = 0, lowR = 255, highR = 0, lowG = 255, highG = 0, lowB = 255, highB = 0, clear = 0
+  let sum = 0,
+    red = 0,
+    green = 0,
+    blue = 0,
+    lowR = 255,
+    highR = 0,
+    lowG = 255,
+    highG = 0,
+    lowB = 255,
+    highB = 0,
+    clear = 0
   for (let y = y0; y < y0 + side; y += step) {
     for (let i = (y * width + x0) * 4, end = i + side * 4; i < end; i += 4 * step) {
       if ((data[i + 3] as number) < SOLID) {
@@ -85,16 +138,27 @@ const look = ({ data, width }: Picture, cells: Cells, cell: number): void => {
     }
   }
   if (clear && clear >= sum) return
-  cells.state[cell] = !clear && highR - lowR <= NOISE && highG - lowG <= NOISE && highB - lowB <= NOISE ? EVEN_CELL : ROUGH
+  cells.state[cell] =
+    !clear && highR - lowR <= NOISE && highG - lowG <= NOISE && highB - lowB <= NOISE ? EVEN_CELL : ROUGH
   cells.r[cell] = red / sum
   cells.g[cell] = green / sum
   cells.b[cell] = blue / sum
 }
 
 /** Even cells that hang together and are of one color. */
-interface Patch { cells: number[], left: number, right: number, top: number, bottom: number, corners: number, rim: number, holes: number, even: boolean }
+interface Patch {
+  cells: number[]
+  left: number
+  right: number
+  top: number
+  bottom: number
+  corners: number
+  rim: number
+  holes: number
+  even: boolean
+}
 
-const patchesOf = ({ columns, rows, r, g, b, state }: Cells): { patches: Patch[], owner: Int32Array } => {
+const patchesOf = ({ columns, rows, r, g, b, state }: Cells): { patches: Patch[]; owner: Int32Array } => {
   const owner = new Int32Array(columns * rows).fill(-1)
   const patches: Patch[] = []
   for (let seed = 0; seed < owner.length; seed++) {
@@ -112,12 +176,27 @@ const patchesOf = ({ columns, rows, r, g, b, state }: Cells): { patches: Patch[]
       const x = cell % columns
       for (const next of [x > 0 ? cell - 1 : -1, x < columns - 1 ? cell + 1 : -1, cell - columns, cell + columns]) {
         if (next < 0 || next >= owner.length || owner[next] !== -1 || state[next] !== EVEN_CELL) continue
-        if (Math.abs((r[next] as number) - mr) > SAME || Math.abs((g[next] as number) - mg) > SAME || Math.abs((b[next] as number) - mb) > SAME) continue
+        if (
+          Math.abs((r[next] as number) - mr) > SAME ||
+          Math.abs((g[next] as number) - mg) > SAME ||
+          Math.abs((b[next] as number) - mb) > SAME
+        )
+          continue
         owner[next] = id
         cells.push(next)
       }
     }
-    const patch: Patch = { cells, left: columns, right: 0, top: rows, bottom: 0, corners: 0, rim: 0, holes: 0, even: true }
+    const patch: Patch = {
+      cells,
+      left: columns,
+      right: 0,
+      top: rows,
+      bottom: 0,
+      corners: 0,
+      rim: 0,
+      holes: 0,
+      even: true,
+    }
     const [mr, mg, mb] = [sr / cells.length, sg / cells.length, sb / cells.length]
     let spread = 0
     for (const cell of cells) {
@@ -148,7 +227,11 @@ const depthsOf = (owner: Int32Array, columns: number, rows: number): Uint16Array
   }
   for (let cell = owner.length - 1; cell >= 0; cell--) {
     const x = cell % columns
-    depth[cell] = Math.min(depth[cell] as number, step(cell, cell + 1, x < columns - 1), step(cell, cell + columns, cell < columns * (rows - 1)))
+    depth[cell] = Math.min(
+      depth[cell] as number,
+      step(cell, cell + 1, x < columns - 1),
+      step(cell, cell + columns, cell < columns * (rows - 1)),
+    )
   }
   return depth
 }
@@ -156,11 +239,14 @@ const depthsOf = (owner: Int32Array, columns: number, rows: number): Uint16Array
 /** So many cells tell the value of a block. */
 const ENOUGH = 160
 
-/** The value most pixels of some cells have, channel by channel: the mean where noise lies evenly around it, the median where it is cut off. */
+/**
+ * The value most pixels of some cells have, channel by channel: the mean where noise lies evenly around it, the median
+ * where it is cut off.
+ */
 const valueOf = ({ data, width }: Picture, { columns, side, left, top }: Cells, cells: readonly number[]): Hex => {
   const counts = new Uint32Array(768)
   for (const cell of cells) {
-    const [x0, y0] = [left + cell % columns * side, top + Math.floor(cell / columns) * side]
+    const [x0, y0] = [left + (cell % columns) * side, top + Math.floor(cell / columns) * side]
     for (let y = y0; y < y0 + side; y++) {
       for (let i = (y * width + x0) * 4, end = i + side * 4; i < end; i += 4) {
         for (let channel = 0; channel < 3; channel++) {
@@ -170,30 +256,34 @@ const valueOf = ({ data, width }: Picture, { columns, side, left, top }: Cells, 
       }
     }
   }
-  const half = cells.length * side * side / 2
-  return `#${[0, 256, 512].map(from => {
-    let [seen, median] = [0, 0]
-    while ((seen += counts[from + median] as number) < half) median++
-    let [sum, near] = [0, 0]
-    for (let value = Math.max(0, median - 12); value <= Math.min(255, median + 12); value++) {
-      sum += value * (counts[from + value] as number)
-      near += counts[from + value] as number
-    }
-    const cut = median < 6 || median > 249
-    return (cut ? median : Math.round(sum / near)).toString(16).padStart(2, '0')
-  }).join('')}`
+  const half = (cells.length * side * side) / 2
+  return `#${[0, 256, 512]
+    .map(from => {
+      let [seen, median] = [0, 0]
+      while ((seen += counts[from + median] as number) < half) median++
+      let [sum, near] = [0, 0]
+      for (let value = Math.max(0, median - 12); value <= Math.min(255, median + 12); value++) {
+        sum += value * (counts[from + value] as number)
+        near += counts[from + value] as number
+      }
+      const cut = median < 6 || median > 249
+      return (cut ? median : Math.round(sum / near)).toString(16).padStart(2, '0')
+    })
+    .join('')}`
 }
 
 const isPaperOrInk = (r: number, g: number, b: number): boolean =>
   Math.max(r, g, b) - Math.min(r, g, b) <= 14 && (Math.min(r, g, b) >= 226 || Math.max(r, g, b) <= 40)
 
 const area = (patch: Patch): number => patch.cells.length
-const fill = (patch: Patch): number => patch.cells.length / ((patch.right - patch.left + 1) * (patch.bottom - patch.top + 1))
+const fill = (patch: Patch): number =>
+  patch.cells.length / ((patch.right - patch.left + 1) * (patch.bottom - patch.top + 1))
 
 /** The part of a patch's box that is neither even nor of another large patch: letters, mostly. */
 const lettered = (patch: Patch, { columns, state }: Cells): number => {
   let rough = 0
-  for (let y = patch.top; y <= patch.bottom; y++) for (let x = patch.left; x <= patch.right; x++) if (state[y * columns + x] === ROUGH) rough++
+  for (let y = patch.top; y <= patch.bottom; y++)
+    for (let x = patch.left; x <= patch.right; x++) if (state[y * columns + x] === ROUGH) rough++
   return rough / ((patch.right - patch.left + 1) * (patch.bottom - patch.top + 1))
 }
 
@@ -202,31 +292,46 @@ const across = (patch: Patch): number => Math.min(patch.right - patch.left, patc
 /** Patches that hold no block: what runs round the blocks, the lines between them, the strip with their names. */
 const marginsIn = (large: readonly Patch[], cells: Cells): Set<Patch> => {
   const rim = 4 * (cells.columns + cells.rows) - 16
-  const mean = (patch: Patch, values: Float64Array): number => patch.cells.reduce((sum, cell) => sum + (values[cell] as number), 0) / area(patch)
+  const mean = (patch: Patch, values: Float64Array): number =>
+    patch.cells.reduce((sum, cell) => sum + (values[cell] as number), 0) / area(patch)
   const letters = new Map(large.map(patch => [patch, lettered(patch, cells)]))
   const compact = new Set(large.filter(patch => fill(patch) > 0.68))
   const widths = large.map(across).sort((one, other) => one - other)
   const usual = widths[Math.floor(widths.length * 0.75)] ?? 0
-  return new Set(large.filter(patch => {
-    const others = large.filter(other => other !== patch)
-    if (others.length < 2 || others.filter(other => compact.has(other)).length < others.length * 0.75) return false
-    if (patch.rim > rim * 0.6 && patch.corners >= 9) return true
-    if (!isPaperOrInk(mean(patch, cells.r), mean(patch, cells.g), mean(patch, cells.b))) return false
-    if (fill(patch) < 0.5 || patch.corners >= 9 || across(patch) < usual * 0.25) return true
-    return (letters.get(patch) ?? 0) > 0.02 && patch.rim > 0 && others.filter(other => (letters.get(other) ?? 0) > 0.01).length < others.length / 2
-  }))
+  return new Set(
+    large.filter(patch => {
+      const others = large.filter(other => other !== patch)
+      if (others.length < 2 || others.filter(other => compact.has(other)).length < others.length * 0.75) return false
+      if (patch.rim > rim * 0.6 && patch.corners >= 9) return true
+      if (!isPaperOrInk(mean(patch, cells.r), mean(patch, cells.g), mean(patch, cells.b))) return false
+      if (fill(patch) < 0.5 || patch.corners >= 9 || across(patch) < usual * 0.25) return true
+      return (
+        (letters.get(patch) ?? 0) > 0.02 &&
+        patch.rim > 0 &&
+        others.filter(other => (letters.get(other) ?? 0) > 0.01).length < others.length / 2
+      )
+    }),
+  )
 }
 
 /** A color a larger one has bled into, along its edges: all but the same, and much smaller. */
-const isBleeding = (one: Read, other: Read): boolean => one.area < other.area * 0.15 && okDistance(one.hex, other.hex) < 0.05
+const isBleeding = (one: Read, other: Read): boolean =>
+  one.area < other.area * 0.15 && okDistance(one.hex, other.hex) < 0.05
 
 /** A patch as it is read: its value, and where it stands in cells. */
-interface Read { hex: Hex, area: number, cell: number, row: number, column: number, height: number }
+interface Read {
+  hex: Hex
+  area: number
+  cell: number
+  row: number
+  column: number
+  height: number
+}
 
 /**
- * The exact colors of a picture made of flat blocks, in reading order, largest share first where two start alike; null where it is
- * something else. Margins, lines between blocks, letters and compression noise take no place. Blocks of the same color
- * count once.
+ * The exact colors of a picture made of flat blocks, in reading order, largest share first where two start alike; null
+ * where it is something else. Margins, lines between blocks, letters and compression noise take no place. Blocks of
+ * the same color count once.
  */
 export const flatBlocks = (picture: Picture, region?: Region | null): Block[] | null => {
   const cells = celled(picture, region)
@@ -241,13 +346,27 @@ export const flatBlocks = (picture: Picture, region?: Region | null): Block[] | 
   const margins = marginsIn(large, cells)
   const depth = depthsOf(owner, columns, rows)
   const read = (patch: Patch): Read => {
-    const middle = patch.cells.reduce((best, cell) => (depth[cell] as number) > (depth[best] as number) ? cell : best)
-    const inner = patch.cells.filter(cell => (depth[cell] as number) >= Math.min(depth[middle] as number, 4)).slice(0, ENOUGH)
-    return { hex: valueOf(picture, cells, inner), area: area(patch), cell: middle, row: patch.top, column: patch.left, height: patch.bottom - patch.top }
+    const middle = patch.cells.reduce((best, cell) => ((depth[cell] as number) > (depth[best] as number) ? cell : best))
+    const inner = patch.cells
+      .filter(cell => (depth[cell] as number) >= Math.min(depth[middle] as number, 4))
+      .slice(0, ENOUGH)
+    return {
+      hex: valueOf(picture, cells, inner),
+      area: area(patch),
+      cell: middle,
+      row: patch.top,
+      column: patch.left,
+      height: patch.bottom - patch.top,
+    }
   }
   const blocksRead = large.filter(patch => !margins.has(patch)).map(read)
-  const spots = patches.filter(patch => !large.includes(patch) && area(patch) >= Math.max(3, solid * LEAST_SPOT) && fill(patch) > 0.6).map(read)
-    .filter(({ hex }) => Math.hypot(labOf(hex).a, labOf(hex).b) > VIVID && blocksRead.every(block => okDistance(block.hex, hex) > FAR))
+  const spots = patches
+    .filter(patch => !large.includes(patch) && area(patch) >= Math.max(3, solid * LEAST_SPOT) && fill(patch) > 0.6)
+    .map(read)
+    .filter(
+      ({ hex }) =>
+        Math.hypot(labOf(hex).a, labOf(hex).b) > VIVID && blocksRead.every(block => okDistance(block.hex, hex) > FAR),
+    )
   const found = [...blocksRead, ...spots].filter((block, _, all) => !all.some(other => isBleeding(block, other)))
   const byColor = new Map<Hex, Read>()
   for (const block of found) {
@@ -260,8 +379,10 @@ export const flatBlocks = (picture: Picture, region?: Region | null): Block[] | 
   if (blocks.length < 2 || blocks.length > MOST) return null
   const total = blocks.reduce((sum, block) => sum + block.area, 0)
   return inReadingOrder(blocks).map(block => ({
-    hex: block.hex, share: block.area / total,
-    x: (left + (block.cell % columns + 0.5) * side) / picture.width, y: (top + (Math.floor(block.cell / columns) + 0.5) * side) / picture.height,
+    hex: block.hex,
+    share: block.area / total,
+    x: (left + ((block.cell % columns) + 0.5) * side) / picture.width,
+    y: (top + (Math.floor(block.cell / columns) + 0.5) * side) / picture.height,
   }))
 }
 
@@ -272,7 +393,9 @@ const isSameValue = (one: Hex, other: Hex): boolean => {
 }
 
 /** Row by row, where a block starts a new row when it begins below the middle of the row's first. */
-const inReadingOrder = <Placed extends { row: number, column: number, height: number }>(blocks: readonly Placed[]): Placed[] => {
+const inReadingOrder = <Placed extends { row: number; column: number; height: number }>(
+  blocks: readonly Placed[],
+): Placed[] => {
   const byRow = [...blocks].sort((one, other) => one.row - other.row || one.column - other.column)
   const rows: Placed[][] = []
   for (const block of byRow) {

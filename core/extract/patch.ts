@@ -10,7 +10,8 @@ export const WIDEST_PATCH = 0.1
 export const USUAL_PATCH = 0.004
 
 /** The side of a patch in pixels of a picture so wide: odd, at least the one pixel under the point. */
-export const patchPixels = (patch: number, width: number): number => Math.max(1, Math.floor(Math.min(WIDEST_PATCH, Math.max(0, patch)) * width / 2) * 2 + 1)
+export const patchPixels = (patch: number, width: number): number =>
+  Math.max(1, Math.floor((Math.min(WIDEST_PATCH, Math.max(0, patch)) * width) / 2) * 2 + 1)
 
 const LINEAR = Float64Array.from({ length: 256 }, (_, i) => linearOf(i / 255))
 
@@ -27,10 +28,15 @@ export const averaged = ({ data }: Picture): Hex | null => {
     b += LINEAR[data[i + 2] as number] as number
     count++
   }
-  return count ? formatHex({ mode: 'rgb', r: encodedOf(r / count), g: encodedOf(g / count), b: encodedOf(b / count) }) : null
+  return count
+    ? formatHex({ mode: 'rgb', r: encodedOf(r / count), g: encodedOf(g / count), b: encodedOf(b / count) })
+    : null
 }
 
-/** A square of pixels cut from a picture around a point in parts of its width and height; what lies outside is left clear. */
+/**
+ * A square of pixels cut from a picture around a point in parts of its width and height; what lies outside is left
+ * clear.
+ */
 export const cutAround = ({ data, width, height }: Picture, x: number, y: number, side: number): Picture => {
   const [left, top] = [Math.floor(x * width) - (side - 1) / 2, Math.floor(y * height) - (side - 1) / 2]
   const cut = new Uint8ClampedArray(side * side * 4)
@@ -39,7 +45,10 @@ export const cutAround = ({ data, width, height }: Picture, x: number, y: number
     if (from < 0 || from >= height) continue
     const [first, last] = [Math.max(0, -left), Math.min(side, width - left)]
     if (first >= last) continue
-    cut.set(data.subarray((from * width + left + first) * 4, (from * width + left + last) * 4), (row * side + first) * 4)
+    cut.set(
+      data.subarray((from * width + left + first) * 4, (from * width + left + last) * 4),
+      (row * side + first) * 4,
+    )
   }
   return { width: side, height: side, data: cut }
 }

@@ -5,7 +5,11 @@ import { pixelsOf, SOLID, type Picture, type Source } from './picture'
 import { codeOf, type Tally } from './tally'
 
 /** A place in one of several pictures, in parts of its width and height, where a color is at home. */
-export interface Place { source: number, x: number, y: number }
+export interface Place {
+  source: number
+  x: number
+  y: number
+}
 
 /** Cells along the longer side in which a home is looked for. */
 const CELLS = 72
@@ -29,7 +33,8 @@ const weighed = ({ picture, region }: Source, count: number, tally: Tally, label
     for (let x = left; x < right; x += step) {
       const i = (y * width + x) * 4
       if ((data[i + 3] as number) < SOLID) continue
-      const place = (tally.placeOf[codeOf(data[i] as number, data[i + 1] as number, data[i + 2] as number)] as number) - 1
+      const place =
+        (tally.placeOf[codeOf(data[i] as number, data[i + 1] as number, data[i + 2] as number)] as number) - 1
       if (place < 0) continue
       const at = (label[place] as number) * columns * rows + row + Math.floor((x - left) / side)
       sums[at] = (sums[at] as number) + (weight[place] as number)
@@ -41,7 +46,7 @@ const weighed = ({ picture, region }: Source, count: number, tally: Tally, label
 type Weighed = ReturnType<typeof weighed>
 
 /** The cell in which, with the cells around it, a color is most at home. */
-const homeIn = ({ sums, columns, rows, most }: Weighed, color: number): { cell: number, value: number } => {
+const homeIn = ({ sums, columns, rows, most }: Weighed, color: number): { cell: number; value: number } => {
   const from = color * columns * rows
   let [cell, value] = [-1, 0]
   for (let y = 0; y < rows; y++) {
@@ -49,8 +54,10 @@ const homeIn = ({ sums, columns, rows, most }: Weighed, color: number): { cell: 
       const own = sums[from + y * columns + x] as number
       if (own <= 0) continue
       let sum = own * 2
-      for (let dy = -1; dy <= 1; dy++) for (let dx = -1; dx <= 1; dx++)
-        if (y + dy >= 0 && y + dy < rows && x + dx >= 0 && x + dx < columns) sum += sums[from + (y + dy) * columns + x + dx] as number
+      for (let dy = -1; dy <= 1; dy++)
+        for (let dx = -1; dx <= 1; dx++)
+          if (y + dy >= 0 && y + dy < rows && x + dx >= 0 && x + dx < columns)
+            sum += sums[from + (y + dy) * columns + x + dx] as number
       if (sum > value) [cell, value] = [y * columns + x, sum]
     }
   }
@@ -58,11 +65,16 @@ const homeIn = ({ sums, columns, rows, most }: Weighed, color: number): { cell: 
 }
 
 /** The pixel in and around a cell whose color is nearest, the nearer to the middle the better. */
-const pixelIn = ({ picture }: Source, { columns, side, left, top, right, bottom }: Weighed, cell: number, hex: Hex): { x: number, y: number } => {
+const pixelIn = (
+  { picture }: Source,
+  { columns, side, left, top, right, bottom }: Weighed,
+  cell: number,
+  hex: Hex,
+): { x: number; y: number } => {
   const { data, width, height } = picture
   const aim = labOf(hex)
   const lab = [0, 0, 0]
-  const [cx, cy] = [left + (cell % columns + 0.5) * side, top + (Math.floor(cell / columns) + 0.5) * side]
+  const [cx, cy] = [left + ((cell % columns) + 0.5) * side, top + (Math.floor(cell / columns) + 0.5) * side]
   let best = { x: cx, y: cy, away: Infinity }
   const step = Math.max(1, Math.floor(side / LOOKS))
   for (let y = Math.max(top, Math.floor(cy - side)); y < Math.min(bottom, cy + side); y += step) {
@@ -70,21 +82,30 @@ const pixelIn = ({ picture }: Source, { columns, side, left, top, right, bottom 
       const i = (y * width + x) * 4
       if ((data[i + 3] as number) < SOLID) continue
       toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, lab)
-      const away = Math.sqrt(((lab[0] as number) - aim.l) ** 2 + ((lab[1] as number) - aim.a) ** 2 + ((lab[2] as number) - aim.b) ** 2) + 0.02 * Math.sqrt((x - cx) ** 2 + (y - cy) ** 2) / side
+      const away =
+        Math.sqrt(
+          ((lab[0] as number) - aim.l) ** 2 + ((lab[1] as number) - aim.a) ** 2 + ((lab[2] as number) - aim.b) ** 2,
+        ) +
+        (0.02 * Math.sqrt((x - cx) ** 2 + (y - cy) ** 2)) / side
       if (away < best.away) best = { x, y, away }
     }
   }
   return { x: (best.x + 0.5) / width, y: (best.y + 0.5) / height }
 }
 
-/** For each color the place, in one of the pictures it was extracted from, where it is most at home; the middle of the first where it is nowhere. */
+/**
+ * For each color the place, in one of the pictures it was extracted from, where it is most at home; the middle of the
+ * first where it is nowhere.
+ */
 export const placed = (sources: readonly Source[], tally: Tally, hexes: readonly Hex[]): Place[] => {
   if (!hexes.length) return []
   const { label, distance } = assigned(tally, hexes.map(labOf))
   const weight = distance.map(away => 1 / (1 + (away / NEAR) ** 2))
   const all = sources.map(source => weighed(source, hexes.length, tally, label, weight))
   return hexes.map((hex, color) => {
-    const homes = all.map((each, source) => ({ ...homeIn(each, color), source })).sort((one, other) => other.value - one.value)
+    const homes = all
+      .map((each, source) => ({ ...homeIn(each, color), source }))
+      .sort((one, other) => other.value - one.value)
     const home = homes[0]
     const [source, cells] = [sources[home?.source ?? 0], all[home?.source ?? 0]]
     if (!home || home.cell < 0 || !source || !cells) return { source: 0, x: 0.5, y: 0.5 }
@@ -92,16 +113,19 @@ export const placed = (sources: readonly Source[], tally: Tally, hexes: readonly
   })
 }
 
-/** A picture in which every solid pixel has the color it is stood for by, clear ones stay clear: what part each swatch stands for. */
+/**
+ * A picture in which every solid pixel has the color it is stood for by, clear ones stay clear: what part each swatch
+ * stands for.
+ */
 export const mapped = (picture: Picture, tally: Tally, hexes: readonly Hex[], into: Uint8ClampedArray): void => {
   const { label } = assigned(tally, hexes.map(labOf))
   const values = hexes.map(hex => parseInt(hex.slice(1), 16))
   const { data } = picture
   for (let i = 0; i < data.length; i += 4) {
     const place = (tally.placeOf[codeOf(data[i] as number, data[i + 1] as number, data[i + 2] as number)] as number) - 1
-    const value = place < 0 || (data[i + 3] as number) < SOLID ? -1 : values[label[place] as number] ?? -1
-    into[i] = value >> 16 & 255
-    into[i + 1] = value >> 8 & 255
+    const value = place < 0 || (data[i + 3] as number) < SOLID ? -1 : (values[label[place] as number] ?? -1)
+    into[i] = (value >> 16) & 255
+    into[i + 1] = (value >> 8) & 255
     into[i + 2] = value & 255
     into[i + 3] = value < 0 ? 0 : 255
   }

@@ -3,14 +3,24 @@ import { toLab } from '../color/oklab'
 import { pixelsOf, SOLID, type Picture, type Region, type Source } from './picture'
 
 /** Weighted points in OKLab. */
-export interface Points { size: number, l: Float64Array, a: Float64Array, b: Float64Array, weight: Float64Array }
+export interface Points {
+  size: number
+  l: Float64Array
+  a: Float64Array
+  b: Float64Array
+  weight: Float64Array
+}
 
 /** One of the points. */
-export const pointAt = ({ l, a, b }: Points, i: number): Lab => ({ l: l[i] as number, a: a[i] as number, b: b[i] as number })
+export const pointAt = ({ l, a, b }: Points, i: number): Lab => ({
+  l: l[i] as number,
+  a: a[i] as number,
+  b: b[i] as number,
+})
 
 /**
- * The colors of one or several pictures, gathered into bins of like color: OKLab of each bin's mean, and its weight, the
- * part of all solid pixels that lies in it (each picture counts alike). Bins are in the order of their code.
+ * The colors of one or several pictures, gathered into bins of like color: OKLab of each bin's mean, and its weight,
+ * the part of all solid pixels that lies in it (each picture counts alike). Bins are in the order of their code.
  */
 export interface Tally extends Points {
   /** The part of each bin's pixels whose left neighbor is of like color: low for noise, high for areas. */
@@ -21,13 +31,19 @@ export interface Tally extends Points {
 
 /** Bits a channel of a code. */
 const BITS = 5
-const CODES = 1 << 3 * BITS
+const CODES = 1 << (3 * BITS)
 
 /** The code of an 8-bit color: which bin it falls into. */
-export const codeOf = (r: number, g: number, b: number): number => (r >> 3) << 10 | (g >> 3) << 5 | b >> 3
+export const codeOf = (r: number, g: number, b: number): number => ((r >> 3) << 10) | ((g >> 3) << 5) | (b >> 3)
 
-/** One picture's sums by code, in rows of count, pixels touching their like, red, green, blue; and how many pixels are solid. */
-interface Counts { sums: Uint32Array, solid: number }
+/**
+ * One picture's sums by code, in rows of count, pixels touching their like, red, green, blue; and how many pixels are
+ * solid.
+ */
+interface Counts {
+  sums: Uint32Array
+  solid: number
+}
 
 const ROW = 8
 
@@ -41,7 +57,7 @@ const counted = (picture: Picture, region: Region | null | undefined): Counts =>
   const { data, width } = picture
   const sums = new Uint32Array(CODES * ROW)
   const { left, top, right, bottom } = pixelsOf(picture, region)
-  const step = Math.ceil((right - left) * (bottom - top) / ENOUGH)
+  const step = Math.ceil(((right - left) * (bottom - top)) / ENOUGH)
   let solid = 0
   for (let y = top; y < bottom; y += step) {
     let red = -1000
@@ -55,9 +71,10 @@ const counted = (picture: Picture, region: Region | null | undefined): Counts =>
       const r = data[i] as number
       const g = data[i + 1] as number
       const b = data[i + 2] as number
-      const at = ((r >> 3) << 10 | (g >> 3) << 5 | b >> 3) * ROW
+      const at = (((r >> 3) << 10) | ((g >> 3) << 5) | (b >> 3)) * ROW
       sums[at] = (sums[at] as number) + 1
-      if (Math.abs(r - red) + Math.abs(g - green) + Math.abs(b - blue) < LIKE) sums[at + 1] = (sums[at + 1] as number) + 1
+      if (Math.abs(r - red) + Math.abs(g - green) + Math.abs(b - blue) < LIKE)
+        sums[at + 1] = (sums[at + 1] as number) + 1
       sums[at + 2] = (sums[at + 2] as number) + r
       sums[at + 3] = (sums[at + 3] as number) + g
       sums[at + 4] = (sums[at + 4] as number) + b
@@ -70,7 +87,9 @@ const counted = (picture: Picture, region: Region | null | undefined): Counts =>
   return { sums, solid }
 }
 
-/** Gathers the solid pixels of pictures, or of a region of each, into bins. A tally of size 0 says that there are none. */
+/**
+ * Gathers the solid pixels of pictures, or of a region of each, into bins. A tally of size 0 says that there are none.
+ */
 export const tallied = (sources: readonly Source[]): Tally => {
   const counts = sources.map(({ picture, region }) => counted(picture, region)).filter(({ solid }) => solid > 0)
   const placeOf = new Uint16Array(CODES)

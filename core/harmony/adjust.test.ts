@@ -1,7 +1,18 @@
 import fc from 'fast-check'
 import { hexOfHsb, hexOfLch, hsbOf, labOf, lchOf, type Hued } from '../color/convert'
 import { contrastOf, luminanceOf } from '../color/contrast'
-import { adjusted, AT_REST, balanced, brightened, drained, evenedOut, neutralsTinted, nudged, saturated, settlingNeutral } from './adjust'
+import {
+  adjusted,
+  AT_REST,
+  balanced,
+  brightened,
+  drained,
+  evenedOut,
+  neutralsTinted,
+  nudged,
+  saturated,
+  settlingNeutral,
+} from './adjust'
 import { rolesOf } from './proportion'
 import { ordered } from './order'
 import { inBetween } from './blend'
@@ -22,7 +33,11 @@ describe('saturation', () => {
   it('of HSB is scaled, hue and brightness stay', () => {
     const { s, b, h } = hsbOf(saturated(hued('#d45d48'), -0.5, 'hsb').hex)
     const before = hsbOf('#d45d48')
-    expect([s, b, h]).toEqual([expect.closeTo(before.s / 2, 2), expect.closeTo(before.b, 2), expect.closeTo(before.h, -0.5)])
+    expect([s, b, h]).toEqual([
+      expect.closeTo(before.s / 2, 2),
+      expect.closeTo(before.b, 2),
+      expect.closeTo(before.h, -0.5),
+    ])
   })
   it('taken away and given back keeps the hue it had', () => {
     const gray = saturated(hued('#2e4f7f'), -1, 'hsb')
@@ -37,15 +52,18 @@ describe('saturation', () => {
 })
 
 describe('brightness', () => {
-  it('of HSB is shifted', () => expect(hsbOf(brightened([hued('#804020')], 0.2, 'hsb')[0]?.hex ?? '').b).toBeCloseTo(128 / 255 + 0.2, 2))
+  it('of HSB is shifted', () =>
+    expect(hsbOf(brightened([hued('#804020')], 0.2, 'hsb')[0]?.hex ?? '').b).toBeCloseTo(128 / 255 + 0.2, 2))
   it.each([0.3, 0.9, -0.2])('perceptually by %d keeps every contrast', amount => {
     const colors = SCHEME.slice(0, 3)
     const after = brightened(colors, amount, 'perceptual')
     expect(after.map(({ hex }) => hex)).not.toEqual(colors.map(({ hex }) => hex))
-    for (const [i, one] of colors.entries()) for (const [j, other] of colors.entries())
-      expect(contrastOf(after[i]?.hex ?? '', after[j]?.hex ?? '') / contrastOf(one.hex, other.hex)).toBeCloseTo(1, 1)
+    for (const [i, one] of colors.entries())
+      for (const [j, other] of colors.entries())
+        expect(contrastOf(after[i]?.hex ?? '', after[j]?.hex ?? '') / contrastOf(one.hex, other.hex)).toBeCloseTo(1, 1)
   })
-  it('perceptually never leaves what can be shown: at its end the lightest is white', () => expect(brightened(SCHEME, 1, 'perceptual')[3]?.hex).toBe('#ffffff'))
+  it('perceptually never leaves what can be shown: at its end the lightest is white', () =>
+    expect(brightened(SCHEME, 1, 'perceptual')[3]?.hex).toBe('#ffffff'))
 })
 
 describe('evening out', () => {
@@ -63,7 +81,11 @@ describe('evening out', () => {
 })
 
 describe('color balance', () => {
-  it.each([[0.6, 0, 0, 'r'], [0, 0.6, 0, 'g'], [0, 0, 0.6, 'b']] as const)('toward %d %d %d gives more of %s at the same lightness', (red, green, blue, channel) => {
+  it.each([
+    [0.6, 0, 0, 'r'],
+    [0, 0.6, 0, 'g'],
+    [0, 0, 0.6, 'b'],
+  ] as const)('toward %d %d %d gives more of %s at the same lightness', (red, green, blue, channel) => {
     const before = '#7f7a74'
     const after = balanced(hued(before), red, green, blue).hex
     const excess = (hex: string): number => {
@@ -73,7 +95,11 @@ describe('color balance', () => {
     expect(excess(after)).toBeGreaterThan(excess(before) + 10)
     expect(labOf(after).l).toBeCloseTo(labOf(before).l, 2)
   })
-  it('leaves black and white', () => expect([balanced(hued('#000000'), 1, 0, 0).hex, balanced(hued('#ffffff'), 0, 1, -1).hex]).toEqual(['#000000', '#ffffff']))
+  it('leaves black and white', () =>
+    expect([balanced(hued('#000000'), 1, 0, 0).hex, balanced(hued('#ffffff'), 0, 1, -1).hex]).toEqual([
+      '#000000',
+      '#ffffff',
+    ]))
 })
 
 it('draining ends at the gray of the same lightness', () => {
@@ -89,16 +115,20 @@ it('tinted neutrals carry the dominant hue, colors stay', () => {
   expect(coral?.hex).toBe('#d45d48')
 })
 
-it('random nudges stay within their limits, move something, and are the same for the same seed', () => fc.assert(fc.property(fc.integer({ min: 1, max: 9999 }), seed => {
-  const limits = { saturation: 0.1, brightness: 0.06, seed }
-  const after = nudged(SCHEME, limits)
-  expect(nudged(SCHEME, limits)).toEqual(after)
-  for (const [i, { hex }] of after.entries()) {
-    const [now, was] = [hsbOf(hex), hsbOf(SCHEME[i]?.hex ?? '')]
-    expect(Math.abs(now.s - was.s)).toBeLessThan(0.11)
-    expect(Math.abs(now.b - was.b)).toBeLessThan(0.065)
-  }
-}), { numRuns: 60 }))
+it('random nudges stay within their limits, move something, and are the same for the same seed', () =>
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 9999 }), seed => {
+      const limits = { saturation: 0.1, brightness: 0.06, seed }
+      const after = nudged(SCHEME, limits)
+      expect(nudged(SCHEME, limits)).toEqual(after)
+      for (const [i, { hex }] of after.entries()) {
+        const [now, was] = [hsbOf(hex), hsbOf(SCHEME[i]?.hex ?? '')]
+        expect(Math.abs(now.s - was.s)).toBeLessThan(0.11)
+        expect(Math.abs(now.b - was.b)).toBeLessThan(0.065)
+      }
+    }),
+    { numRuns: 60 },
+  ))
 
 it('at rest nothing changes', () => expect(adjusted(SCHEME, AT_REST, '#0f6d5f')).toEqual(SCHEME))
 
@@ -111,21 +141,34 @@ it('a settling neutral is all but gray and fills the widest gap in lightness', (
 
 it('in-betweens stand at equal distances in OKLab', () => {
   const all = ['#0f6d5f', ...inBetween('#0f6d5f', '#e2a83c', 3), '#e2a83c'].map(labOf)
-  const steps = all.slice(1).map((lab, i) => Math.hypot(lab.l - (all[i]?.l ?? 0), lab.a - (all[i]?.a ?? 0), lab.b - (all[i]?.b ?? 0)))
+  const steps = all
+    .slice(1)
+    .map((lab, i) => Math.hypot(lab.l - (all[i]?.l ?? 0), lab.a - (all[i]?.a ?? 0), lab.b - (all[i]?.b ?? 0)))
   expect(spread(steps)).toBeLessThan(0.006)
 })
 
 describe('orders', () => {
   const all = ['#808080', '#d45d48', '#f8ead0', '#0f6d5f', '#222222'].map(hex => ({ hex }))
   const shown = (order: Parameters<typeof ordered>[1]): string[] => ordered(all, order, 'light').map(({ hex }) => hex)
-  it('light to dark', () => expect(shown('light to dark')).toEqual(['#f8ead0', '#d45d48', '#808080', '#0f6d5f', '#222222']))
-  it('by hue, neutrals last', () => expect(shown('by hue')).toEqual(['#d45d48', '#f8ead0', '#0f6d5f', '#808080', '#222222']))
-  it('neutrals together, the rest as set', () => expect(shown('neutrals together')).toEqual(['#d45d48', '#f8ead0', '#0f6d5f', '#808080', '#222222']))
+  it('light to dark', () =>
+    expect(shown('light to dark')).toEqual(['#f8ead0', '#d45d48', '#808080', '#0f6d5f', '#222222']))
+  it('by hue, neutrals last', () =>
+    expect(shown('by hue')).toEqual(['#d45d48', '#f8ead0', '#0f6d5f', '#808080', '#222222']))
+  it('neutrals together, the rest as set', () =>
+    expect(shown('neutrals together')).toEqual(['#d45d48', '#f8ead0', '#0f6d5f', '#808080', '#222222']))
   it('as set', () => expect(shown('as set')).toEqual(all.map(({ hex }) => hex)))
 })
 
-it('roles follow share and chroma', () => expect(rolesOf([
-  { hex: '#0f6d5f', share: 0.2 }, { hex: '#f2efe8', share: 0.55 }, { hex: '#d43a28', share: 0.06 }, { hex: '#808080', share: 0.1 }, { hex: '#7a6a9a', share: 0.05 }, { hex: hexOfLch({ l: 0.5, c: 0.05, h: 200 }), share: 0.04 },
-])).toEqual(['supporting', 'dominant', 'accent', 'neutral', 'detail', 'detail']))
+it('roles follow share and chroma', () =>
+  expect(
+    rolesOf([
+      { hex: '#0f6d5f', share: 0.2 },
+      { hex: '#f2efe8', share: 0.55 },
+      { hex: '#d43a28', share: 0.06 },
+      { hex: '#808080', share: 0.1 },
+      { hex: '#7a6a9a', share: 0.05 },
+      { hex: hexOfLch({ l: 0.5, c: 0.05, h: 200 }), share: 0.04 },
+    ]),
+  ).toEqual(['supporting', 'dominant', 'accent', 'neutral', 'detail', 'detail']))
 
 it('turning a hue in HSB by nothing is nothing', () => expect(hexOfHsb(hsbOf('#0f6d5f'))).toBe('#0f6d5f'))

@@ -1,4 +1,18 @@
-import { degrees, hexOf, hexOfHsb, hexOfLch, hsbOf, hued, isNeutral, labOf, lchOf, NEUTRAL_CHROMA, rgbOf, type Hex, type Hued } from '../color/convert'
+import {
+  degrees,
+  hexOf,
+  hexOfHsb,
+  hexOfLch,
+  hsbOf,
+  hued,
+  isNeutral,
+  labOf,
+  lchOf,
+  NEUTRAL_CHROMA,
+  rgbOf,
+  type Hex,
+  type Hued,
+} from '../color/convert'
 import { FLARE, luminanceOf } from '../color/contrast'
 import { seeded } from '../extract/seeded'
 
@@ -19,12 +33,21 @@ export interface Adjustments {
   drain: number
   tintNeutrals: number
   /** How far saturation and brightness are nudged at random, and by which seed. */
-  nudge: { saturation: number, brightness: number, seed: number }
+  nudge: { saturation: number; brightness: number; seed: number }
 }
 
 /** Adjustments that change nothing. */
 export const AT_REST: Adjustments = {
-  measure: 'hsb', saturation: 0, brightness: 0, evenSaturation: 0, evenLightness: 0, redCyan: 0, greenMagenta: 0, blueYellow: 0, drain: 0, tintNeutrals: 0,
+  measure: 'hsb',
+  saturation: 0,
+  brightness: 0,
+  evenSaturation: 0,
+  evenLightness: 0,
+  redCyan: 0,
+  greenMagenta: 0,
+  blueYellow: 0,
+  drain: 0,
+  tintNeutrals: 0,
   nudge: { saturation: 0, brightness: 0, seed: 1 },
 }
 
@@ -56,32 +79,40 @@ const withLuminance = (hex: Hex, luminance: number): Hex => {
 }
 
 /**
- * Colors shifted in brightness by -1 to 1. In HSB the shift is added to each. Perceptually, luminance (with the flare of
- * WCAG) is multiplied by one factor for all, so that every contrast ratio between them stays; at 1 the lightest, at -1 the
+ * Colors shifted in brightness by -1 to 1. In HSB the shift is added to each. Perceptually, luminance (with the flare
+ * of
+ * WCAG) is multiplied by one factor for all, so that every contrast ratio between them stays; at 1 the lightest, at
+ * -1 the
  * darkest has reached its limit.
  */
 export const brightened = (colors: readonly Hued[], amount: number, measure: Measure): Hued[] => {
   if (amount === 0 || !colors.length) return [...colors]
-  if (measure === 'hsb') return colors.map(({ hex, hue }) => {
-    const { h, s, b } = hsbOf(hex, hue)
-    return hued(hexOfHsb({ h, s, b: unit(b + amount) }), hue)
-  })
+  if (measure === 'hsb')
+    return colors.map(({ hex, hue }) => {
+      const { h, s, b } = hsbOf(hex, hue)
+      return hued(hexOfHsb({ h, s, b: unit(b + amount) }), hue)
+    })
   const lights = colors.map(({ hex }) => luminanceOf(hex) + FLARE)
   const factor = amount > 0 ? ((1 + FLARE) / Math.max(...lights)) ** amount : (FLARE / Math.min(...lights)) ** -amount
   return colors.map(({ hex, hue }, i) => hued(withLuminance(hex, unit((lights[i] as number) * factor - FLARE)), hue))
 }
 
-const mean = (values: readonly number[]): number => values.length ? values.reduce((sum, value) => sum + value, 0) / values.length : 0
+const mean = (values: readonly number[]): number =>
+  values.length ? values.reduce((sum, value) => sum + value, 0) / values.length : 0
 
-/** Brings OKLCH chroma, or lightness, of colors together by a part of the way to their mean, 0 to 1. Neutrals keep their chroma. */
+/**
+ * Brings OKLCH chroma, or lightness, of colors together by a part of the way to their mean, 0 to 1. Neutrals keep
+ * their chroma.
+ */
 export const evenedOut = (colors: readonly Hued[], what: 'saturation' | 'lightness', amount: number): Hued[] => {
   if (amount === 0) return [...colors]
   const all = colors.map(({ hex }) => lchOf(hex))
-  const middle = what === 'lightness' ? mean(all.map(({ l }) => l)) : mean(all.map(({ c }) => c).filter(c => c >= NEUTRAL_CHROMA))
+  const middle =
+    what === 'lightness' ? mean(all.map(({ l }) => l)) : mean(all.map(({ c }) => c).filter(c => c >= NEUTRAL_CHROMA))
   return colors.map(({ hue }, i) => {
-    const { l, c, h } = all[i] as { l: number, c: number, h: number }
+    const { l, c, h } = all[i] as { l: number; c: number; h: number }
     if (what === 'lightness') return hued(hexOfLch({ l: l + (middle - l) * amount, c, h }), hue)
-    return c < NEUTRAL_CHROMA ? colors[i] as Hued : hued(hexOfLch({ l, c: c + (middle - c) * amount, h }), hue)
+    return c < NEUTRAL_CHROMA ? (colors[i] as Hued) : hued(hexOfLch({ l, c: c + (middle - c) * amount, h }), hue)
   })
 }
 
@@ -89,8 +120,8 @@ export const evenedOut = (colors: readonly Hued[], what: 'saturation' | 'lightne
 const FULL_BALANCE = 0.3
 
 /**
- * Color balance: each axis, -1 to 1, adds to one channel of sRGB and takes half as much from the two others, most in the
- * middle tones and nothing from black and white; OKLab lightness stays.
+ * Color balance: each axis, -1 to 1, adds to one channel of sRGB and takes half as much from the two others, most in
+ * the middle tones and nothing from black and white; OKLab lightness stays.
  */
 export const balanced = ({ hex, hue }: Hued, redCyan: number, greenMagenta: number, blueYellow: number): Hued => {
   if (!redCyan && !greenMagenta && !blueYellow) return { hex, hue }
@@ -98,9 +129,14 @@ export const balanced = ({ hex, hue }: Hued, redCyan: number, greenMagenta: numb
   const { l } = labOf(hex)
   const most = FULL_BALANCE * (1 - (2 * l - 1) ** 2)
   const shift = (own: number, one: number, other: number): number => most * (own - (one + other) / 2)
-  const moved = lchOf(hexOf({
-    mode: 'rgb', r: unit(r + shift(redCyan, greenMagenta, blueYellow)), g: unit(g + shift(greenMagenta, redCyan, blueYellow)), b: unit(b + shift(blueYellow, redCyan, greenMagenta)),
-  }))
+  const moved = lchOf(
+    hexOf({
+      mode: 'rgb',
+      r: unit(r + shift(redCyan, greenMagenta, blueYellow)),
+      g: unit(g + shift(greenMagenta, redCyan, blueYellow)),
+      b: unit(b + shift(blueYellow, redCyan, greenMagenta)),
+    }),
+  )
   return hued(hexOfLch({ ...moved, l }), hue)
 }
 
@@ -120,11 +156,16 @@ export const neutralsTinted = (colors: readonly Hued[], dominant: Hex, amount: n
   if (amount === 0 || isNeutral(dominant)) return [...colors]
   return colors.map(color => {
     const { l, c } = lchOf(color.hex)
-    return c >= NEUTRAL_CHROMA ? color : hued(hexOfLch({ l: Math.min(0.985, Math.max(0.12, l)), c: c + (TINTED - c) * amount, h }), color.hue)
+    return c >= NEUTRAL_CHROMA
+      ? color
+      : hued(hexOfLch({ l: Math.min(0.985, Math.max(0.12, l)), c: c + (TINTED - c) * amount, h }), color.hue)
   })
 }
 
-/** Colors nudged in HSB saturation and brightness at random, each by at most a limit in [0, 1]; the same for the same seed. */
+/**
+ * Colors nudged in HSB saturation and brightness at random, each by at most a limit in [0, 1]; the same for the same
+ * seed.
+ */
 export const nudged = (colors: readonly Hued[], { saturation, brightness, seed }: Adjustments['nudge']): Hued[] => {
   if (!saturation && !brightness) return [...colors]
   const random = seeded(seed)
@@ -135,19 +176,31 @@ export const nudged = (colors: readonly Hued[], { saturation, brightness, seed }
   })
 }
 
-/** Colors with every adjustment done, one after the other. `dominant` lends its hue to the neutrals. At rest they are unchanged. */
+/**
+ * Colors with every adjustment done, one after the other. `dominant` lends its hue to the neutrals. At rest they are
+ * unchanged.
+ */
 export const adjusted = (colors: readonly Hued[], to: Adjustments, dominant: Hex): Hued[] => {
-  const scaled = brightened(colors.map(color => saturated(color, to.saturation, to.measure)), to.brightness, to.measure)
+  const scaled = brightened(
+    colors.map(color => saturated(color, to.saturation, to.measure)),
+    to.brightness,
+    to.measure,
+  )
   const even = evenedOut(evenedOut(scaled, 'saturation', to.evenSaturation), 'lightness', to.evenLightness)
   const toned = even.map(color => drained(balanced(color, to.redCyan, to.greenMagenta, to.blueYellow), to.drain))
   return nudged(neutralsTinted(toned, dominant, to.tintNeutrals), to.nudge)
 }
 
-/** The neutral that settles a scheme: all but gray, with a hint of the dominant's hue, at the lightness the scheme lacks most. */
+/**
+ * The neutral that settles a scheme: all but gray, with a hint of the dominant's hue, at the lightness the scheme
+ * lacks most.
+ */
 export const settlingNeutral = (hexes: readonly Hex[], dominant: Hex): Hex => {
   const steps = [0.1, ...hexes.map(hex => labOf(hex).l).sort((one, other) => one - other), 0.99]
-  const gaps = steps.slice(1).map((high, i) => ({ room: high - (steps[i] as number), middle: (high + (steps[i] as number)) / 2 }))
-  const widest = gaps.reduce((best, gap) => gap.room > best.room ? gap : best)
+  const gaps = steps
+    .slice(1)
+    .map((high, i) => ({ room: high - (steps[i] as number), middle: (high + (steps[i] as number)) / 2 }))
+  const widest = gaps.reduce((best, gap) => (gap.room > best.room ? gap : best))
   const { c, h } = lchOf(dominant)
   return hexOfLch({ l: widest.middle, c: Math.min(c, 0.016), h: degrees(h) })
 }

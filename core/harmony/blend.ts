@@ -1,20 +1,15 @@
-import munkres from 'munkres-js'
+import { munkres } from 'munkres'
 import { betweenLabs, hexOfLab, labOf, type Hex } from '../color/convert'
 import { okDistance } from '../color/difference'
 
-/** Which of `others` each color goes with, so that all pairs together differ least in OKLab; null for colors that get none. */
+/**
+ * Which of `others` each color goes with, so that all pairs together differ least in OKLab; null for colors that get
+ * none.
+ */
 export const pairedWith = (hexes: readonly Hex[], others: readonly Hex[]): Array<number | null> => {
-  const size = Math.max(hexes.length, others.length)
-  if (!size) return []
-  const costs = Array.from({ length: size }, (_, row) => Array.from({ length: size }, (_, column) => {
-    const [one, other] = [hexes[row], others[column]]
-    return one === undefined || other === undefined ? 10 : okDistance(one, other)
-  }))
-  const pairs = new Map(munkres(costs))
-  return hexes.map((_, i) => {
-    const other = pairs.get(i)
-    return other !== undefined && other < others.length ? other : null
-  })
+  if (!hexes.length || !others.length) return hexes.map(() => null)
+  const pairs = new Map(munkres(hexes.map(hex => others.map(other => okDistance(hex, other)))))
+  return hexes.map((_, i) => pairs.get(i) ?? null)
 }
 
 /** Two colors mixed in OKLab: the first at 0, the second at 1, exactly. */
@@ -24,7 +19,10 @@ export const mixed = (one: Hex, other: Hex, amount: number): Hex => {
   return hexOfLab(betweenLabs(labOf(one), labOf(other), amount))
 }
 
-/** A scheme mixed with another by an amount, 0 to 1: each color with the one it differs least from, colors beyond the other's number as they are. */
+/**
+ * A scheme mixed with another by an amount, 0 to 1: each color with the one it differs least from, colors beyond the
+ * other's number as they are.
+ */
 export const blended = (hexes: readonly Hex[], others: readonly Hex[], amount: number): Hex[] => {
   const pairs = pairedWith(hexes, others)
   return hexes.map((hex, i) => {
@@ -34,4 +32,5 @@ export const blended = (hexes: readonly Hex[], others: readonly Hex[], amount: n
 }
 
 /** So many colors between two, at equal distances in OKLab, neither end among them. */
-export const inBetween = (one: Hex, other: Hex, count: number): Hex[] => Array.from({ length: count }, (_, i) => mixed(one, other, (i + 1) / (count + 1)))
+export const inBetween = (one: Hex, other: Hex, count: number): Hex[] =>
+  Array.from({ length: count }, (_, i) => mixed(one, other, (i + 1) / (count + 1)))

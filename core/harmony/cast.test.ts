@@ -3,7 +3,11 @@ import { hexOfKelvin, planckian } from '../color/planck'
 import { CAST_MODES, blendedChannels, castOver } from './cast'
 
 const rgb = (r: number, g: number, b: number) => ({ r, g, b })
-const close = ({ r, g, b }: { r: number, g: number, b: number }) => ({ r: expect.closeTo(r, 6), g: expect.closeTo(g, 6), b: expect.closeTo(b, 6) })
+const close = ({ r, g, b }: { r: number; g: number; b: number }) => ({
+  r: expect.closeTo(r, 6),
+  g: expect.closeTo(g, 6),
+  b: expect.closeTo(b, 6),
+})
 
 /* Worked by hand from the formulas of W3C Compositing and Blending Level 1. */
 it.each([
@@ -13,26 +17,39 @@ it.each([
   ['soft light', rgb(0.2, 0.5, 0.64), rgb(0.25, 0.5, 0.75), rgb(0.12, 0.5, 0.72)],
   ['soft light', rgb(0.16, 0.16, 0.16), rgb(1, 1, 1), rgb(0.398336, 0.398336, 0.398336)],
   ['color', rgb(0.5, 0.5, 0.5), rgb(0.6, 0.5, 0.4), rgb(0.581, 0.481, 0.381)],
-] as const)('%s follows the specification', (mode, backdrop, source, result) => expect(blendedChannels(backdrop, source, mode)).toEqual(close(result)))
+] as const)('%s follows the specification', (mode, backdrop, source, result) =>
+  expect(blendedChannels(backdrop, source, mode)).toEqual(close(result)),
+)
 
 const channel = fc.double({ min: 0, max: 1, noNaN: true })
 
-it('color keeps the luminosity of what lies under it, brought into range', () => fc.assert(fc.property(channel, channel, channel, channel, channel, channel, (r, g, b, R, G, B) => {
-  const lum = (color: { r: number, g: number, b: number }): number => 0.3 * color.r + 0.59 * color.g + 0.11 * color.b
-  const blended = blendedChannels(rgb(r, g, b), rgb(R, G, B), 'color')
-  expect(lum(blended)).toBeCloseTo(lum(rgb(r, g, b)), 6)
-  for (const value of Object.values(blended)) expect(value).toBeGreaterThanOrEqual(-1e-9)
-  for (const value of Object.values(blended)) expect(value).toBeLessThanOrEqual(1 + 1e-9)
-})))
+it('color keeps the luminosity of what lies under it, brought into range', () =>
+  fc.assert(
+    fc.property(channel, channel, channel, channel, channel, channel, (r, g, b, R, G, B) => {
+      const lum = (color: { r: number; g: number; b: number }): number =>
+        0.3 * color.r + 0.59 * color.g + 0.11 * color.b
+      const blended = blendedChannels(rgb(r, g, b), rgb(R, G, B), 'color')
+      expect(lum(blended)).toBeCloseTo(lum(rgb(r, g, b)), 6)
+      for (const value of Object.values(blended)) expect(value).toBeGreaterThanOrEqual(-1e-9)
+      for (const value of Object.values(blended)) expect(value).toBeLessThanOrEqual(1 + 1e-9)
+    }),
+  ))
 
 it.each(CAST_MODES)('%s at no strength changes nothing, and half of it is half way', mode => {
   expect(castOver('#d45d48', '#3f6fae', mode, 0)).toBe('#d45d48')
-  const [none, half, whole] = [0, 0.5, 1].map(strength => parseInt(castOver('#d45d48', '#3f6fae', mode, strength).slice(1, 3), 16)) as [number, number, number]
+  const [none, half, whole] = [0, 0.5, 1].map(strength =>
+    parseInt(castOver('#d45d48', '#3f6fae', mode, strength).slice(1, 3), 16),
+  ) as [number, number, number]
   expect(Math.abs(half - (none + whole) / 2)).toBeLessThanOrEqual(1)
 })
 
 describe('the Planckian locus', () => {
-  it.each([[2856, 0.4476, 0.4074], [6500, 0.3135, 0.3237], [4000, 0.3805, 0.3767], [2000, 0.5267, 0.4133]])('at %d K stands at the published chromaticity', (kelvin, x, y) => {
+  it.each([
+    [2856, 0.4476, 0.4074],
+    [6500, 0.3135, 0.3237],
+    [4000, 0.3805, 0.3767],
+    [2000, 0.5267, 0.4133],
+  ])('at %d K stands at the published chromaticity', (kelvin, x, y) => {
     const at = planckian(kelvin)
     expect(at.x).toBeCloseTo(x, 2)
     expect(at.y).toBeCloseTo(y, 2)

@@ -4,14 +4,22 @@ import { hexOfRgb, rgbOf, type Hex } from '../color/convert'
 export const CAST_MODES = ['multiply', 'screen', 'overlay', 'soft light', 'color'] as const
 export type CastMode = (typeof CAST_MODES)[number]
 
-interface Rgb { r: number, g: number, b: number }
+interface Rgb {
+  r: number
+  g: number
+  b: number
+}
 
-const each = (one: Rgb, other: Rgb, blend: (backdrop: number, source: number) => number): Rgb =>
-  ({ r: blend(one.r, other.r), g: blend(one.g, other.g), b: blend(one.b, other.b) })
+const each = (one: Rgb, other: Rgb, blend: (backdrop: number, source: number) => number): Rgb => ({
+  r: blend(one.r, other.r),
+  g: blend(one.g, other.g),
+  b: blend(one.b, other.b),
+})
 
 const multiply = (backdrop: number, source: number): number => backdrop * source
 const screen = (backdrop: number, source: number): number => backdrop + source - backdrop * source
-const hardLight = (backdrop: number, source: number): number => source <= 0.5 ? multiply(backdrop, 2 * source) : screen(backdrop, 2 * source - 1)
+const hardLight = (backdrop: number, source: number): number =>
+  source <= 0.5 ? multiply(backdrop, 2 * source) : screen(backdrop, 2 * source - 1)
 const softLight = (backdrop: number, source: number): number => {
   if (source <= 0.5) return backdrop - (1 - 2 * source) * backdrop * (1 - backdrop)
   const d = backdrop <= 0.25 ? ((16 * backdrop - 12) * backdrop + 4) * backdrop : Math.sqrt(backdrop)
@@ -25,8 +33,8 @@ const clipped = (color: Rgb): Rgb => {
   const lum = luminosity(color)
   const [least, most] = [Math.min(color.r, color.g, color.b), Math.max(color.r, color.g, color.b)]
   const fit = (value: number): number => {
-    const up = least < 0 ? lum + (value - lum) * lum / (lum - least) : value
-    return most > 1 ? lum + (up - lum) * (1 - lum) / (most - lum) : up
+    const up = least < 0 ? lum + ((value - lum) * lum) / (lum - least) : value
+    return most > 1 ? lum + ((up - lum) * (1 - lum)) / (most - lum) : up
   }
   return { r: fit(color.r), g: fit(color.g), b: fit(color.b) }
 }
@@ -38,20 +46,28 @@ const colorOf = (backdrop: Rgb, source: Rgb): Rgb => {
 }
 
 /**
- * Blends a source over an opaque backdrop, channels in [0, 1] of sRGB (W3C Compositing and Blending Level 1, sections 9.1
+ * Blends a source over an opaque backdrop, channels in [0, 1] of sRGB (W3C Compositing and Blending Level 1, sections
+ * 9.1
  * and 9.2).
  */
 export const blendedChannels = (backdrop: Rgb, source: Rgb, mode: CastMode): Rgb => {
   switch (mode) {
-    case 'multiply': return each(backdrop, source, multiply)
-    case 'screen': return each(backdrop, source, screen)
-    case 'overlay': return each(backdrop, source, (b, s) => hardLight(s, b))
-    case 'soft light': return each(backdrop, source, softLight)
-    case 'color': return colorOf(backdrop, source)
+    case 'multiply':
+      return each(backdrop, source, multiply)
+    case 'screen':
+      return each(backdrop, source, screen)
+    case 'overlay':
+      return each(backdrop, source, (b, s) => hardLight(s, b))
+    case 'soft light':
+      return each(backdrop, source, softLight)
+    case 'color':
+      return colorOf(backdrop, source)
   }
 }
 
-/** A color under a cast: blended by the mode and laid over it with a strength in [0, 1]; at strength 0 it is unchanged. */
+/**
+ * A color under a cast: blended by the mode and laid over it with a strength in [0, 1]; at strength 0 it is unchanged.
+ */
 export const castOver = (hex: Hex, cast: Hex, mode: CastMode, strength: number): Hex => {
   if (strength <= 0) return hex
   const backdrop = rgbOf(hex)

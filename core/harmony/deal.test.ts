@@ -9,10 +9,21 @@ import { alternatives, ladder, ladderLabs, LADDERS, strip } from './ladder'
 const HELD: Hex[][] = [['#0f6d5f'], ['#d45d48', '#222a52'], ['#f8ead0'], ['#808080'], ['#ff0000', '#00ff00', '#0000ff']]
 
 /** Whether a color stands on an angle the harmony can have at any of its spreads. */
-const fits = (hex: Hex, wheel: (typeof WHEELS)[number], anchor: number, kind: Parameters<typeof offsetsOf>[0]): boolean => {
+const fits = (
+  hex: Hex,
+  wheel: (typeof WHEELS)[number],
+  anchor: number,
+  kind: Parameters<typeof offsetsOf>[0],
+): boolean => {
   const range = SPREADS[kind]
   const spreads = range ? Array.from({ length: range.most - range.least + 1 }, (_, i) => range.least + i) : [undefined]
-  return isHarmonic(hex, wheel, anchor, spreads.flatMap(spread => offsetsOf(kind, spread)), 6)
+  return isHarmonic(
+    hex,
+    wheel,
+    anchor,
+    spreads.flatMap(spread => offsetsOf(kind, spread)),
+    6,
+  )
 }
 
 describe('dealing', () => {
@@ -21,11 +32,12 @@ describe('dealing', () => {
       const held = HELD[seed % HELD.length] as Hex[]
       const before = [...held]
       const wheel = WHEELS[seed % 3] as (typeof WHEELS)[number]
-      const { hexes, kind, anchor } = deal({ held, count: 2 + seed % 5, wheel }, seed)
+      const { hexes, kind, anchor } = deal({ held, count: 2 + (seed % 5), wheel }, seed)
       expect(held).toEqual(before)
       const all = [...held, ...hexes]
       let least = Infinity
-      for (let i = held.length; i < all.length; i++) for (let j = 0; j < i; j++) least = Math.min(least, deltaE(all[i] as Hex, all[j] as Hex))
+      for (let i = held.length; i < all.length; i++)
+        for (let j = 0; j < i; j++) least = Math.min(least, deltaE(all[i] as Hex, all[j] as Hex))
       if (least < LEAST_DIFFERENCE) throw new Error(`Deal ${seed}: two swatches are ${least} apart.`)
       const off = hexes.find(hex => !fits(hex, wheel, anchor, kind))
       if (off) throw new Error(`Deal ${seed}: ${off} at ${angleOf(wheel, off)} is not ${kind} on ${anchor}.`)
@@ -37,19 +49,37 @@ describe('dealing', () => {
     expect(deal(wish, 7)).not.toEqual(deal(wish, 8))
   })
   it('stands on the hue of what is held', () => {
-    for (let seed = 0; seed < 200; seed++) expect(Math.abs(deal({ held: ['#808080', '#d45d48'], count: 3, wheel: 'light' }, seed).anchor - angleOf('light', '#d45d48'))).toBeLessThan(0.01)
+    for (let seed = 0; seed < 200; seed++)
+      expect(
+        Math.abs(
+          deal({ held: ['#808080', '#d45d48'], count: 3, wheel: 'light' }, seed).anchor - angleOf('light', '#d45d48'),
+        ),
+      ).toBeLessThan(0.01)
   })
   it('is spread in lightness', () => {
     const spreads = Array.from({ length: 300 }, (_, seed) => {
-      const lights = ['#0f6d5f', ...deal({ held: ['#0f6d5f'], count: 5, wheel: 'paint' }, seed).hexes].map(hex => labOf(hex).l)
+      const lights = ['#0f6d5f', ...deal({ held: ['#0f6d5f'], count: 5, wheel: 'paint' }, seed).hexes].map(
+        hex => labOf(hex).l,
+      )
       return Math.max(...lights) - Math.min(...lights)
     })
     expect(Math.min(...spreads)).toBeGreaterThan(0.25)
     expect(spreads.reduce((sum, spread) => sum + spread, 0) / 300).toBeGreaterThan(0.5)
   })
-  it('stays in a harmony that is asked for', () => expect(new Set(Array.from({ length: 50 }, (_, seed) => deal({ held: ['#0f6d5f'], count: 4, wheel: 'paint', kind: 'triadic' }, seed).kind))).toEqual(new Set(['triadic'])))
+  it('stays in a harmony that is asked for', () =>
+    expect(
+      new Set(
+        Array.from(
+          { length: 50 },
+          (_, seed) => deal({ held: ['#0f6d5f'], count: 4, wheel: 'paint', kind: 'triadic' }, seed).kind,
+        ),
+      ),
+    ).toEqual(new Set(['triadic'])))
   it('brings colors as well as grays', () => {
-    const all = Array.from({ length: 100 }, (_, seed) => deal({ held: ['#0f6d5f'], count: 5, wheel: 'paint' }, seed).hexes).flat()
+    const all = Array.from(
+      { length: 100 },
+      (_, seed) => deal({ held: ['#0f6d5f'], count: 5, wheel: 'paint' }, seed).hexes,
+    ).flat()
     const grays = all.filter(isNeutral).length / all.length
     expect(grays).toBeGreaterThan(0.05)
     expect(grays).toBeLessThan(0.4)
@@ -59,12 +89,14 @@ describe('dealing', () => {
 describe('ladders', () => {
   const COLORS = ['#0f6d5f', '#d45d48', '#0000ff', '#ffff00', '#00ff00', '#ff00ff', '#808080', '#e2a83c']
   it('are even in OKLab within 2%', () => {
-    for (const hex of COLORS) for (const kind of LADDERS) for (const count of [2, 4, 7, 10]) {
-      const labs = [labOf(hex), ...ladderLabs(hex, kind, count)]
-      const steps = labs.slice(1).map((lab, i) => labDistance(lab, labs[i] ?? lab))
-      const mean = steps.reduce((sum, step) => sum + step, 0) / count
-      if (mean > 0.004) for (const step of steps) expect(Math.abs(step / mean - 1)).toBeLessThan(0.02)
-    }
+    for (const hex of COLORS)
+      for (const kind of LADDERS)
+        for (const count of [2, 4, 7, 10]) {
+          const labs = [labOf(hex), ...ladderLabs(hex, kind, count)]
+          const steps = labs.slice(1).map((lab, i) => labDistance(lab, labs[i] ?? lab))
+          const mean = steps.reduce((sum, step) => sum + step, 0) / count
+          if (mean > 0.004) for (const step of steps) expect(Math.abs(step / mean - 1)).toBeLessThan(0.02)
+        }
   })
   it('end at white, at the gray of the same lightness, and at black', () => {
     for (const hex of COLORS) {
@@ -93,18 +125,38 @@ describe('ladders', () => {
 })
 
 describe('complements and triads of primaries and secondaries', () => {
-  it.each(['#ff0000', '#00ff00', '#0000ff', '#ffff00', '#00ffff', '#ff00ff'])('on the perceptual wheel, %s is faced by the OKLCH hue 180° away, and its triad stands at 120°', hex => {
-    for (const by of [120, 180, 240]) expect(Math.abs(((lchOf(turned('perceptual', hex, by)).h - lchOf(hex).h - by + 900) % 360) - 180)).toBeLessThan(1.5)
-  })
+  it.each(['#ff0000', '#00ff00', '#0000ff', '#ffff00', '#00ffff', '#ff00ff'])(
+    'on the perceptual wheel, %s is faced by the OKLCH hue 180° away, and its triad stands at 120°',
+    hex => {
+      for (const by of [120, 180, 240])
+        expect(Math.abs(((lchOf(turned('perceptual', hex, by)).h - lchOf(hex).h - by + 900) % 360) - 180)).toBeLessThan(
+          1.5,
+        )
+    },
+  )
   it.each([
-    ['light', '#ff0000', '#00ffff'], ['light', '#00ff00', '#ff00ff'], ['light', '#0000ff', '#ffff00'],
-    ['paint', '#ff0000', '#00ff00'], ['paint', '#ffff00', '#8000ff'], ['paint', '#0000ff', '#ff8000'], ['paint', '#ff8000', '#0000ff'], ['paint', '#00ff00', '#ff0000'], ['paint', '#8000ff', '#ffff00'],
+    ['light', '#ff0000', '#00ffff'],
+    ['light', '#00ff00', '#ff00ff'],
+    ['light', '#0000ff', '#ffff00'],
+    ['paint', '#ff0000', '#00ff00'],
+    ['paint', '#ffff00', '#8000ff'],
+    ['paint', '#0000ff', '#ff8000'],
+    ['paint', '#ff8000', '#0000ff'],
+    ['paint', '#00ff00', '#ff0000'],
+    ['paint', '#8000ff', '#ffff00'],
   ] as const)('on the %s wheel, %s faces %s', (wheel, one, other) => {
     const away = Math.abs(angleOf(wheel, one) - angleOf(wheel, other))
     expect(Math.min(away, 360 - away)).toBeCloseTo(180, 0)
   })
-  it.each([['light', ['#ff0000', '#00ff00', '#0000ff']], ['light', ['#ffff00', '#00ffff', '#ff00ff']], ['paint', ['#ff0000', '#ffff00', '#0000ff']], ['paint', ['#ff8000', '#00ff00', '#8000ff']]] as const)('on the %s wheel, %j are a triad', (wheel, all) => {
+  it.each([
+    ['light', ['#ff0000', '#00ff00', '#0000ff']],
+    ['light', ['#ffff00', '#00ffff', '#ff00ff']],
+    ['paint', ['#ff0000', '#ffff00', '#0000ff']],
+    ['paint', ['#ff8000', '#00ff00', '#8000ff']],
+  ] as const)('on the %s wheel, %j are a triad', (wheel, all) => {
     const angles = all.map(hex => angleOf(wheel, hex))
-    expect(angles.map((angle, i) => Math.round(((angles[(i + 1) % 3] ?? 0) - angle + 360) % 360 / 10) * 10)).toEqual([120, 120, 120])
+    expect(angles.map((angle, i) => Math.round((((angles[(i + 1) % 3] ?? 0) - angle + 360) % 360) / 10) * 10)).toEqual([
+      120, 120, 120,
+    ])
   })
 })

@@ -17,13 +17,29 @@ export interface DealWish {
 }
 
 /** Dealt companions, and the harmony and held color (or, where all held are gray, angle) they stand on. */
-export interface Deal { hexes: Hex[], kind: HarmonyKind, anchor: number }
+export interface Deal {
+  hexes: Hex[]
+  kind: HarmonyKind
+  anchor: number
+}
 
-const DEALT: readonly HarmonyKind[] = ['monochromatic', 'analogous', 'complementary', 'split complementary', 'triadic', 'tetradic', 'square', 'analogous with accent']
+const DEALT: readonly HarmonyKind[] = [
+  'monochromatic',
+  'analogous',
+  'complementary',
+  'split complementary',
+  'triadic',
+  'tetradic',
+  'square',
+  'analogous with accent',
+]
 
 /** How colorful a companion is: HSB saturation, and how often that is dealt. */
 const STRENGTHS = [
-  { least: 0.6, most: 0.92, weight: 4 }, { least: 0.32, most: 0.6, weight: 4 }, { least: 0.14, most: 0.3, weight: 2 }, { least: 0, most: 0.04, weight: 1.2 },
+  { least: 0.6, most: 0.92, weight: 4 },
+  { least: 0.32, most: 0.6, weight: 4 },
+  { least: 0.14, most: 0.3, weight: 2 },
+  { least: 0, most: 0.04, weight: 1.2 },
 ] as const
 
 /** OKLab lightness of the darkest and lightest companion. */
@@ -56,7 +72,9 @@ const colorAt = (wheel: Wheel, angle: number, saturation: number, lightness: num
   const bright = labOf(full).l < lightness
   for (let i = 0; i < ROUNDS; i++) {
     const middle = (low + high) / 2
-    const lighter = labOf(hexOfHsb(bright ? { h, s: saturation * (1 - middle), b: 1 } : { h, s: saturation, b: middle })).l < lightness
+    const lighter =
+      labOf(hexOfHsb(bright ? { h, s: saturation * (1 - middle), b: 1 } : { h, s: saturation, b: middle })).l <
+      lightness
     if (lighter) low = middle
     else high = middle
   }
@@ -64,17 +82,20 @@ const colorAt = (wheel: Wheel, angle: number, saturation: number, lightness: num
   return hexOfHsb(bright ? { h, s: saturation * (1 - at), b: 1 } : { h, s: saturation, b: at })
 }
 
-/** Lightnesses for so many companions: spread over the range, each as far as can be from those held and dealt, with some play. */
+/**
+ * Lightnesses for so many companions: spread over the range, each as far as can be from those held and dealt, with
+ * some play.
+ */
 const nextLightness = (random: Random, taken: readonly number[]): number => {
   const tried = Array.from({ length: 4 }, () => between(random, RANGE.dark, RANGE.light))
   const room = (l: number): number => Math.min(...taken.map(other => Math.abs(other - l)), 1)
-  return tried.reduce((best, l) => room(l) > room(best) ? l : best)
+  return tried.reduce((best, l) => (room(l) > room(best) ? l : best))
 }
 
 /**
- * Deals companions for held colors: on the angles of one harmony that stands on the hue of a held color, in strengths from
- * vivid to gray, spread in lightness, and at least ΔE2000 5 (12 where there is room) from each other and from what is held.
- * The same wish and seed give the same deal.
+ * Deals companions for held colors: on the angles of one harmony that stands on the hue of a held color, in strengths
+ * from vivid to gray, spread in lightness, and at least ΔE2000 5 (12 where there is room) from each other and from
+ * what is held. The same wish and seed give the same deal.
  */
 export const deal = ({ held, count, wheel, kind }: DealWish, seed: number): Deal => {
   const random = seeded(seed * 7919 + 17)
@@ -82,7 +103,11 @@ export const deal = ({ held, count, wheel, kind }: DealWish, seed: number): Deal
   const anchor = colorful.length ? angleOf(wheel, one(random, colorful)) : random() * 360
   const chosen = kind && kind !== 'free' ? kind : one(random, DEALT)
   const range = SPREADS[chosen]
-  const offsets = offsetsOf(chosen, range && between(random, range.least + (range.usual - range.least) / 2, range.usual + (range.most - range.usual) / 2))
+  const offsets = offsetsOf(
+    chosen,
+    range &&
+      between(random, range.least + (range.usual - range.least) / 2, range.usual + (range.most - range.usual) / 2),
+  )
   const hexes: Hex[] = []
   for (let i = 0; i < count; i++) {
     const others = [...held, ...hexes]
@@ -100,8 +125,17 @@ export const deal = ({ held, count, wheel, kind }: DealWish, seed: number): Deal
   return { hexes, kind: chosen, anchor }
 }
 
-/** Whether a color stands on one of the angles of a harmony, within a tolerance in degrees; what is all but gray has no hue to be wrong. */
-export const isHarmonic = (hex: Hex, wheel: Wheel, anchor: number, offsets: readonly number[], tolerance: number): boolean => {
+/**
+ * Whether a color stands on one of the angles of a harmony, within a tolerance in degrees; what is all but gray has no
+ * hue to be wrong.
+ */
+export const isHarmonic = (
+  hex: Hex,
+  wheel: Wheel,
+  anchor: number,
+  offsets: readonly number[],
+  tolerance: number,
+): boolean => {
   if (lchOf(hex).c < 0.05) return true
   const angle = angleOf(wheel, hex)
   return offsets.some(offset => {

@@ -21,17 +21,20 @@ export interface Derivation {
 }
 
 /** One color of a derived scheme and the wheel angle, relative to the base, it was derived at. */
-export interface Derived { hex: Hex, offset: number }
+export interface Derived {
+  hex: Hex
+  offset: number
+}
 
 /** The fewest and the most swatches a harmony is derived for. */
 export const COUNT = { least: 2, most: 10 } as const
 
 /**
- * How the second, third … color on the same hue steps away from the first: the part of the way toward white
- * (positive) or black (negative) in OKLab lightness, and the part of its chroma it keeps. Light colors step
- * the other way round, so that a scheme always spreads in value.
+ * How the second, third … color on the same hue steps away from the first: the part of the way toward white (positive)
+ * or black (negative) in OKLab lightness, and the part of its chroma it keeps. Light colors step the other way round,
+ * so that a scheme always spreads in value.
  */
-const STEPS: ReadonlyArray<{ way: number, chroma: number }> = [
+const STEPS: ReadonlyArray<{ way: number; chroma: number }> = [
   { way: 0, chroma: 1 },
   { way: 0.72, chroma: 0.5 },
   { way: -0.48, chroma: 0.7 },
@@ -48,7 +51,7 @@ const STEPS: ReadonlyArray<{ way: number, chroma: number }> = [
 const LIGHT = 0.68
 
 const stepped = (hex: Hex, step: number): Hex => {
-  const { way, chroma } = STEPS[step % STEPS.length] as { way: number, chroma: number }
+  const { way, chroma } = STEPS[step % STEPS.length] as { way: number; chroma: number }
   if (way === 0) return hex
   const { l, c, h } = lchOf(hex)
   const turned = l > LIGHT ? -way * 0.75 : way
@@ -63,13 +66,13 @@ const between = (one: Hex, other: Hex): Hex => {
 }
 
 /** Whether two offsets face each other across the wheel. */
-const opposite = (one: number, other: number): boolean => Math.abs(Math.abs(one - other) % 360 - 180) < 1
+const opposite = (one: number, other: number): boolean => Math.abs((Math.abs(one - other) % 360) - 180) < 1
 
 /**
- * Derives a scheme: the base, turned, and its companions at the harmony's angles. More swatches than hues:
- * the extra ones step lightness and chroma on the same hues, and where two hues are opposite the third round
- * blends between them. Fewer swatches than hues: the first offsets are used. Any two swatches stand at least
- * ΔE2000 5 apart; the result depends on nothing but the derivation.
+ * Derives a scheme: the base, turned, and its companions at the harmony's angles. More swatches than hues: the extra
+ * ones step lightness and chroma on the same hues, and where two hues are opposite the third round blends between
+ * them. Fewer swatches than hues: the first offsets are used. Any two swatches stand at least ΔE2000 5 apart; the
+ * result depends on nothing but the derivation.
  */
 export const derive = (from: Derivation): Derived[] => {
   const offsets = offsetsOf(from.kind, from.spread, from.free)
@@ -80,10 +83,20 @@ export const derive = (from: Derivation): Derived[] => {
     const offset = offsets[i % offsets.length] as number
     const pure = turned(from.wheel, from.base, from.turn + offset, from.baseHue)
     const facing = round === 2 ? offsets.find(other => opposite(offset, other)) : undefined
-    const wanted = facing === undefined
-      ? stepped(pure, round)
-      : between(pure, turned(from.wheel, from.base, from.turn + facing, from.baseHue))
-    derived.push({ hex: i === 0 ? wanted : distinctFrom(wanted, derived.map(({ hex }) => hex)), offset })
+    const wanted =
+      facing === undefined
+        ? stepped(pure, round)
+        : between(pure, turned(from.wheel, from.base, from.turn + facing, from.baseHue))
+    derived.push({
+      hex:
+        i === 0
+          ? wanted
+          : distinctFrom(
+              wanted,
+              derived.map(({ hex }) => hex),
+            ),
+      offset,
+    })
   }
   return derived
 }

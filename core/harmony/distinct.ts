@@ -12,15 +12,16 @@ export const isDistinct = (hex: Hex, others: readonly Hex[], least = LEAST_DIFFE
   others.every(other => deltaE(hex, other) >= least)
 
 /**
- * The color nearest to the one wanted (in OKLab) that keeps its hue and stands at least `least` ΔE2000
- * from all the others; the wanted color itself where it already does. Lightness moves first, chroma where
- * lightness alone does not do. Where nothing of this hue is free, the most distant candidate is returned.
+ * The color nearest to the one wanted (in OKLab) that keeps its hue and stands at least `least` ΔE2000 from all the
+ * others; the wanted color itself where it already does. Lightness moves first, chroma where lightness alone does not
+ * do. Where nothing of this hue is free, the most distant candidate is returned.
  */
 export const distinctFrom = (wanted: Hex, others: readonly Hex[], least = LEAST_DIFFERENCE): Hex => {
   if (isDistinct(wanted, others, least)) return wanted
   const { l, c, h } = lchOf(wanted)
-  const candidates = CHROMA_SCALES.flatMap(scale => LIGHTNESS_STEPS.map(step => ({ l: step, c: c * scale, away: Math.hypot(step - l, c - c * scale) })))
-    .sort((one, other) => one.away - other.away)
+  const candidates = CHROMA_SCALES.flatMap(scale =>
+    LIGHTNESS_STEPS.map(step => ({ l: step, c: c * scale, away: Math.hypot(step - l, c - c * scale) })),
+  ).sort((one, other) => one.away - other.away)
   let [best, room] = [wanted, 0]
   for (const candidate of candidates) {
     const hex = hexOfLch({ l: candidate.l, c: candidate.c, h })

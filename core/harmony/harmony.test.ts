@@ -8,8 +8,16 @@ import { HARMONIES, offsetsOf, SPREADS, spreadOf } from './harmony'
 import { spreadAt } from './open'
 import { usualRole, usualShares } from './proportion'
 
-const from = (change: Partial<Derivation> = {}): Derivation =>
-  ({ base: '#ff0000', baseHue: 0, kind: 'triadic', wheel: 'light', turn: 0, count: 3, free: [0, 50, 200], ...change })
+const from = (change: Partial<Derivation> = {}): Derivation => ({
+  base: '#ff0000',
+  baseHue: 0,
+  kind: 'triadic',
+  wheel: 'light',
+  turn: 0,
+  count: 3,
+  free: [0, 50, 200],
+  ...change,
+})
 const hexes = (derivation: Derivation): string[] => derive(derivation).map(({ hex }) => hex)
 
 const leastDifference = (colors: readonly string[]): number =>
@@ -40,35 +48,65 @@ describe('harmonies', () => {
 
   it('turn the whole shape', () => expect(hexes(from({ turn: 120 }))).toEqual(['#00ff00', '#0000ff', '#ff0000']))
 
-  it.each(['#2e4f7f', '#000000', '#ffffff', '#808080', '#ffff00', '#e8b9a0'])('make 2, 5 and 10 distinct swatches of %s in every way', base => {
-    for (const kind of HARMONIES) for (const wheel of WHEELS) for (const count of [COUNT.least, 5, COUNT.most]) {
-      const colors = hexes(from({ base, kind, wheel, count }))
-      expect(colors).toHaveLength(count)
-      expect(colors[0]).toBe(base)
-      expect(leastDifference(colors)).toBeGreaterThanOrEqual(LEAST_DIFFERENCE)
-    }
-  })
+  it.each(['#2e4f7f', '#000000', '#ffffff', '#808080', '#ffff00', '#e8b9a0'])(
+    'make 2, 5 and 10 distinct swatches of %s in every way',
+    base => {
+      for (const kind of HARMONIES)
+        for (const wheel of WHEELS)
+          for (const count of [COUNT.least, 5, COUNT.most]) {
+            const colors = hexes(from({ base, kind, wheel, count }))
+            expect(colors).toHaveLength(count)
+            expect(colors[0]).toBe(base)
+            expect(leastDifference(colors)).toBeGreaterThanOrEqual(LEAST_DIFFERENCE)
+          }
+    },
+  )
 
-  it('depend on nothing but what they are derived from', () => fc.assert(fc.property(
-    fc.record({
-      base: fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`),
-      kind: fc.constantFrom(...HARMONIES), wheel: fc.constantFrom(...WHEELS), count: fc.integer({ min: 2, max: 10 }), turn: fc.integer({ min: -180, max: 180 }),
-    }), said => {
-      const colors = hexes(from(said))
-      expect(colors).toEqual(hexes(from(said)))
-      expect(leastDifference(colors)).toBeGreaterThanOrEqual(LEAST_DIFFERENCE)
-    }), { numRuns: 40 }))
+  it('depend on nothing but what they are derived from', () =>
+    fc.assert(
+      fc.property(
+        fc.record({
+          base: fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`),
+          kind: fc.constantFrom(...HARMONIES),
+          wheel: fc.constantFrom(...WHEELS),
+          count: fc.integer({ min: 2, max: 10 }),
+          turn: fc.integer({ min: -180, max: 180 }),
+        }),
+        said => {
+          const colors = hexes(from(said))
+          expect(colors).toEqual(hexes(from(said)))
+          expect(leastDifference(colors)).toBeGreaterThanOrEqual(LEAST_DIFFERENCE)
+        },
+      ),
+      { numRuns: 40 },
+    ))
 
   it('spread a scheme of five in lightness', () => {
-    const lightness = hexes(from({ base: '#2e4f7f', kind: 'complementary', wheel: 'paint', count: 5 })).map(hex => lchOf(hex).l)
+    const lightness = hexes(from({ base: '#2e4f7f', kind: 'complementary', wheel: 'paint', count: 5 })).map(
+      hex => lchOf(hex).l,
+    )
     expect(Math.max(...lightness) - Math.min(...lightness)).toBeGreaterThan(0.35)
   })
 })
 
 describe('opening a spread by one of its hues', () => {
-  it.each([['analogous', 1, 42, 42], ['analogous', 2, -42, 42], ['split complementary', 1, 150, 30], ['split complementary', 2, 215, 35], ['tetradic', 2, 50, 50], ['tetradic', 3, 230, 50], ['analogous with accent', 1, 20, 20]] as const)(
-    '%s, hue %i at %i° opens to %i°', (kind, place, angle, spread) => expect(spreadAt(kind, place, angle)).toBe(spread))
-  it.each([['triadic', 1], ['analogous', 0], ['tetradic', 1], ['analogous with accent', 3]] as const)('%s, hue %i turns instead', (kind, place) => expect(spreadAt(kind, place, 40)).toBeNull())
+  it.each([
+    ['analogous', 1, 42, 42],
+    ['analogous', 2, -42, 42],
+    ['split complementary', 1, 150, 30],
+    ['split complementary', 2, 215, 35],
+    ['tetradic', 2, 50, 50],
+    ['tetradic', 3, 230, 50],
+    ['analogous with accent', 1, 20, 20],
+  ] as const)('%s, hue %i at %i° opens to %i°', (kind, place, angle, spread) =>
+    expect(spreadAt(kind, place, angle)).toBe(spread),
+  )
+  it.each([
+    ['triadic', 1],
+    ['analogous', 0],
+    ['tetradic', 1],
+    ['analogous with accent', 3],
+  ] as const)('%s, hue %i turns instead', (kind, place) => expect(spreadAt(kind, place, 40)).toBeNull())
   it('agrees with where the hues then stand', () => {
     for (const kind of Object.keys(SPREADS) as Array<keyof typeof SPREADS>) {
       offsetsOf(kind, 40).forEach((offset, place) => {

@@ -1,12 +1,23 @@
 /** The geometric relations on a wheel. */
 export const HARMONIES = [
-  'monochromatic', 'analogous', 'complementary', 'split complementary', 'triadic',
-  'tetradic', 'square', 'analogous with accent', 'free',
+  'monochromatic',
+  'analogous',
+  'complementary',
+  'split complementary',
+  'triadic',
+  'tetradic',
+  'square',
+  'analogous with accent',
+  'free',
 ] as const
 export type HarmonyKind = (typeof HARMONIES)[number]
 
 /** The angle, in degrees, a harmony opens by: its limits and where it starts. */
-export interface SpreadRange { least: number, most: number, usual: number }
+export interface SpreadRange {
+  least: number
+  most: number
+  usual: number
+}
 
 /** The spread of each harmony that has one; the others stand at fixed angles. */
 export const SPREADS: Partial<Record<HarmonyKind, SpreadRange>> = {
@@ -24,20 +35,29 @@ export const spreadOf = (kind: HarmonyKind, wanted?: number): number => {
 }
 
 /**
- * The wheel angles of a harmony relative to its base, in degrees, the base first. `free` stands at the
- * angles it is given (or at the base alone).
+ * The wheel angles of a harmony relative to its base, in degrees, the base first. `free` stands at the angles it is
+ * given (or at the base alone).
  */
 export const offsetsOf = (kind: HarmonyKind, spread?: number, free: readonly number[] = [0]): number[] => {
   const open = spreadOf(kind, spread)
   switch (kind) {
-    case 'monochromatic': return [0]
-    case 'analogous': return [0, open, -open]
-    case 'complementary': return [0, 180]
-    case 'split complementary': return [0, 180 - open, 180 + open]
-    case 'triadic': return [0, 120, 240]
-    case 'tetradic': return [0, 180, open, 180 + open]
-    case 'square': return [0, 180, 90, 270]
-    case 'analogous with accent': return [0, open, -open, 180]
-    case 'free': return free.length ? [...free] : [0]
+    case 'monochromatic':
+      return [0]
+    case 'analogous':
+      return [0, open, -open]
+    case 'complementary':
+      return [0, 180]
+    case 'split complementary':
+      return [0, 180 - open, 180 + open]
+    case 'triadic':
+      return [0, 120, 240]
+    case 'tetradic':
+      return [0, 180, open, 180 + open]
+    case 'square':
+      return [0, 180, 90, 270]
+    case 'analogous with accent':
+      return [0, open, -open, 180]
+    case 'free':
+      return free.length ? [...free] : [0]
   }
 }

@@ -16,7 +16,9 @@ const HALVINGS = 22
 
 /** The straight way between two colors of OKLab as far as sRGB has it, in small steps. */
 const wayOf = (from: Lab, to: Lab): Lab[] =>
-  Array.from({ length: FINE + 1 }, (_, i) => i === 0 ? from : i === FINE ? to : shownLab(betweenLabs(from, to, i / FINE)))
+  Array.from({ length: FINE + 1 }, (_, i) =>
+    i === 0 ? from : i === FINE ? to : shownLab(betweenLabs(from, to, i / FINE)),
+  )
 
 /** Points along a way, each at one distance from the one before, as many as come before its end. */
 const strides = (way: readonly Lab[], stride: number, most: number): Lab[] => {
@@ -31,7 +33,7 @@ const strides = (way: readonly Lab[], stride: number, most: number): Lab[] => {
         if (labDistance(last, betweenLabs(near, far, middle)) < stride) low = middle
         else high = middle
       }
-      points.push(last = betweenLabs(near, far, high))
+      points.push((last = betweenLabs(near, far, high)))
     }
   }
   return points
@@ -51,8 +53,9 @@ const evenAlong = (way: readonly Lab[], count: number): Lab[] => {
 }
 
 /**
- * The rungs of a ladder in OKLab, before they are rounded to hex: at equal distances, the last of them white, gray or black.
- * Where the straight way leaves sRGB it follows the gamut at reduced chroma, and the distances are measured along it.
+ * The rungs of a ladder in OKLab, before they are rounded to hex: at equal distances, the last of them white, gray or
+ * black. Where the straight way leaves sRGB it follows the gamut at reduced chroma, and the distances are measured
+ * along it.
  */
 export const ladderLabs = (hex: Hex, kind: LadderKind, count: number): Lab[] => {
   const from = labOf(hex)
@@ -64,20 +67,29 @@ export const ladderLabs = (hex: Hex, kind: LadderKind, count: number): Lab[] => 
 /** A ladder of a swatch: `count` rungs (2 to 10) at perceptually even steps in OKLab, the last white, gray or black. */
 export const ladder = (hex: Hex, kind: LadderKind, count: number): Hex[] => ladderLabs(hex, kind, count).map(hexOfLab)
 
-/** The strip a swatch stands in, as a quick preview of its ladder: shades from the darkest, itself, tints to the lightest, without black and white. */
+/**
+ * The strip a swatch stands in, as a quick preview of its ladder: shades from the darkest, itself, tints to the
+ * lightest, without black and white.
+ */
 export const strip = (hex: Hex, count: number): Hex[] => {
   const from = labOf(hex)
-  const rungs = (kind: LadderKind): Hex[] => Array.from({ length: count }, (_, n) => hexOfLab(betweenLabs(from, endOf(kind, from), (n + 1) / (count + 1))))
+  const rungs = (kind: LadderKind): Hex[] =>
+    Array.from({ length: count }, (_, n) => hexOfLab(betweenLabs(from, endOf(kind, from), (n + 1) / (count + 1))))
   return [...rungs('shades').reverse(), hex, ...rungs('tints')]
 }
 
 /** Chroma steps, hue steps (degrees) and lightness steps at which a color's neighbors stand. */
 const NEAR = { lightness: [-0.07, 0, 0.07], hue: [-16, -8, 0, 8, 16] } as const
 
-/** Alternatives near a color: lighter, darker, and to either side in hue, each once; the color itself is not among them. */
+/**
+ * Alternatives near a color: lighter, darker, and to either side in hue, each once; the color itself is not among
+ * them.
+ */
 export const alternatives = (hex: Hex): Hex[] => {
   const { l, c, h } = lchOf(hex)
-  const near = NEAR.lightness.flatMap(step => NEAR.hue.map(turn => hexOf({ mode: 'oklch', l: Math.min(1, Math.max(0, l + step)), c, h: h + turn })))
+  const near = NEAR.lightness.flatMap(step =>
+    NEAR.hue.map(turn => hexOf({ mode: 'oklch', l: Math.min(1, Math.max(0, l + step)), c, h: h + turn })),
+  )
   const muted = [0.5, 0.75, 1.3].map(scale => hexOf({ mode: 'oklch', l, c: c * scale, h }))
   return [...new Set([...near, ...muted])].filter(each => each !== hex)
 }

@@ -27,18 +27,23 @@ export const usualRole = (hex: Hex, place: number, count: number): Role => {
 const DETAIL = 0.09
 
 /**
- * Roles by share and chroma: the largest share dominates, what is all but gray is neutral, the most colorful (OKLCH chroma) of those
- * with at most a fair share is the accent; of the rest the small ones are details, the others support.
+ * Roles by share and chroma: the largest share dominates, what is all but gray is neutral, the most colorful (OKLCH
+ * chroma) of those with at most a fair share is the accent; of the rest the small ones are details, the others
+ * support.
  */
-export const rolesOf = (swatches: ReadonlyArray<{ hex: Hex, share: number }>): Role[] => {
+export const rolesOf = (swatches: ReadonlyArray<{ hex: Hex; share: number }>): Role[] => {
   const chromas = swatches.map(({ hex }) => lchOf(hex).c)
   const total = swatches.reduce((sum, { share }) => sum + share, 0) || 1
   const fair = total / Math.max(1, swatches.length)
-  const most = (places: number[], of: (place: number) => number): number => places.reduce((best, place) => best < 0 || of(place) > of(best) ? place : best, -1)
+  const most = (places: number[], of: (place: number) => number): number =>
+    places.reduce((best, place) => (best < 0 || of(place) > of(best) ? place : best), -1)
   const places = swatches.map((_, i) => i)
   const dominant = most(places, i => swatches[i]?.share ?? 0)
   const colorful = places.filter(i => i !== dominant && !isNeutral((swatches[i] as { hex: Hex }).hex))
-  const accent = most(colorful.filter(i => (swatches[i]?.share ?? 0) <= fair), i => chromas[i] as number)
+  const accent = most(
+    colorful.filter(i => (swatches[i]?.share ?? 0) <= fair),
+    i => chromas[i] as number,
+  )
   return swatches.map(({ hex, share }, i) => {
     if (i === dominant) return 'dominant'
     if (i === accent) return 'accent'

@@ -10,11 +10,17 @@ const hex = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toStrin
 
 describe('pulling into a harmony', () => {
   it('by nothing changes nothing, whatever the color', () =>
-    fc.assert(fc.property(hex, fc.constantFrom(...HARMONIES), fc.constantFrom(...WHEELS), (color, kind, wheel) => { expect(pulled(color, kind, wheel, 40, 0)).toBe(color) })))
+    fc.assert(
+      fc.property(hex, fc.constantFrom(...HARMONIES), fc.constantFrom(...WHEELS), (color, kind, wheel) => {
+        expect(pulled(color, kind, wheel, 40, 0)).toBe(color)
+      }),
+    ))
   it('all the way stands on the nearest angle, half way between', () => {
     const [anchor, color] = [angleOf('light', '#c02020'), '#40c060']
     const own = angleOf('light', color)
-    const aim = offsetsOf('triadic').map(offset => arc(own, anchor + offset)).sort((one, other) => Math.abs(one) - Math.abs(other))[0] as number
+    const aim = offsetsOf('triadic')
+      .map(offset => arc(own, anchor + offset))
+      .sort((one, other) => Math.abs(one) - Math.abs(other))[0] as number
     expect(arc(own, angleOf('light', pulled(color, 'triadic', 'light', anchor, 1)))).toBeCloseTo(aim, 0)
     expect(arc(own, angleOf('light', pulled(color, 'triadic', 'light', anchor, 0.5)))).toBeCloseTo(aim / 2, 0)
   })
@@ -25,7 +31,10 @@ describe('pulling into a harmony', () => {
 })
 
 describe('blending schemes', () => {
-  const [one, other] = [['#2e4f7f', '#d9bf9b', '#d45d48'], ['#e07060', '#203860']]
+  const [one, other] = [
+    ['#2e4f7f', '#d9bf9b', '#d45d48'],
+    ['#e07060', '#203860'],
+  ]
   it('pairs what differs least', () => expect(pairedWith(one, other)).toEqual([1, null, 0]))
   it('at 0 is the first, at 1 the other, and what has no partner stays', () => {
     expect(blended(one, other, 0)).toEqual(one)

@@ -2,15 +2,28 @@ import { z } from 'zod'
 import type { Hex } from '../color/convert'
 import { deltaE } from '../color/difference'
 
-/** A scheme of the inspiration shelf: its own name, what it shows, how it feels and what it is made for, and its colors, the dominant one first. */
+/**
+ * A scheme of the inspiration shelf: its own name, what it shows, how it feels and what it is made for, and its
+ * colors, the dominant one first.
+ */
 export const inspirationSchema = z.object({
-  id: z.string(), name: z.string(), subject: z.string(), mood: z.string(), fields: z.array(z.string()).min(1),
-  colors: z.array(z.object({ hex: z.string().regex(/^#[\da-f]{6}$/), name: z.string(), share: z.number().min(0).max(1) })).min(4),
+  id: z.string(),
+  name: z.string(),
+  subject: z.string(),
+  mood: z.string(),
+  fields: z.array(z.string()).min(1),
+  colors: z
+    .array(z.object({ hex: z.string().regex(/^#[\da-f]{6}$/), name: z.string(), share: z.number().min(0).max(1) }))
+    .min(4),
 })
 export type Inspiration = z.infer<typeof inspirationSchema>
 
 /** What is asked of the shelf: words, a color to be near, colors to fit. All that are given have to hold. */
-export interface InspirationQuery { words: string, near: Hex | null, fits: readonly Hex[] }
+export interface InspirationQuery {
+  words: string
+  near: Hex | null
+  fits: readonly Hex[]
+}
 
 /** How far, in ΔE2000, a color may be from the one asked for and still be near it. */
 const NEAR = 14
@@ -21,11 +34,17 @@ const FITS = 17
 const nearest = ({ colors }: Inspiration, hex: Hex): number => Math.min(...colors.map(color => deltaE(color.hex, hex)))
 
 const wordsOf = ({ name, subject, mood, fields, colors }: Inspiration): string[] =>
-  [name, subject, mood, ...fields, ...colors.map(color => color.name)].join(' ').toLowerCase().split(/[^\p{L}\d]+/u)
+  [name, subject, mood, ...fields, ...colors.map(color => color.name)]
+    .join(' ')
+    .toLowerCase()
+    .split(/[^\p{L}\d]+/u)
 
 /** How far a scheme is from what is asked: 0 is nearest; null where it does not answer. */
 const distanceTo = (scheme: Inspiration, { words, near, fits }: InspirationQuery): number | null => {
-  const asked = words.toLowerCase().split(/[^\p{L}\d]+/u).filter(Boolean)
+  const asked = words
+    .toLowerCase()
+    .split(/[^\p{L}\d]+/u)
+    .filter(Boolean)
   const own = wordsOf(scheme)
   if (!asked.every(word => own.some(each => each.startsWith(word)))) return null
   const away = near === null ? 0 : nearest(scheme, near)
@@ -35,7 +54,10 @@ const distanceTo = (scheme: Inspiration, { words, near, fits }: InspirationQuery
 
 /** The schemes that answer a query, nearest first; in their own order where nothing is asked but words. */
 export const searched = (schemes: readonly Inspiration[], query: InspirationQuery): Inspiration[] =>
-  schemes.flatMap(scheme => {
-    const away = distanceTo(scheme, query)
-    return away === null ? [] : [{ scheme, away }]
-  }).sort((one, other) => one.away - other.away).map(({ scheme }) => scheme)
+  schemes
+    .flatMap(scheme => {
+      const away = distanceTo(scheme, query)
+      return away === null ? [] : [{ scheme, away }]
+    })
+    .sort((one, other) => one.away - other.away)
+    .map(({ scheme }) => scheme)

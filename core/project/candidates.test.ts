@@ -6,7 +6,11 @@ import { inLook, lookOf } from './compose'
 import { colorsOf, standInColors } from './colors'
 import { matchedTargets, newProject } from './create'
 
-const inks = [{ hex: '#102030', area: 0.6 }, { hex: '#e0d0c0', area: 0.3 }, { hex: '#cc4422', area: 0.1 }]
+const inks = [
+  { hex: '#102030', area: 0.6 },
+  { hex: '#e0d0c0', area: 0.3 },
+  { hex: '#cc4422', area: 0.1 },
+]
 const empty = newProject('Kites', { hex: '#0f6d5f', hue: 171, typed: '#0f6d5f' })
 const project = { ...empty, remap: { ...empty.remap, targets: matchedTargets(inks, empty) } }
 
@@ -17,11 +21,19 @@ it('every harmony that is not hidden is offered, each another look', () => {
 })
 
 describe('variations', () => {
-  const grid = (down: 'saturation' | 'brightness') => (column: number, row: number) => varied(project, { turn: 20, down, step: 0.1 }, column, row).look
-  it('have the project as it is in the middle', () => expect(varied(project, { turn: 20, down: 'brightness', step: 0.1 }, 0, 0)).toEqual({ key: '0 0', caption: 'as it is', look: lookOf(project) }))
+  const grid = (down: 'saturation' | 'brightness') => (column: number, row: number) =>
+    varied(project, { turn: 20, down, step: 0.1 }, column, row).look
+  it('have the project as it is in the middle', () =>
+    expect(varied(project, { turn: 20, down: 'brightness', step: 0.1 }, 0, 0)).toEqual({
+      key: '0 0',
+      caption: 'as it is',
+      look: lookOf(project),
+    }))
   it('turn across and brighten upward by the steps said', () => {
     expect(grid('brightness')(REACH, 0).harmony.turn).toBe(40)
-    const [up, down] = [grid('brightness')(0, -1), grid('brightness')(0, 1)].map(({ scheme }) => hsbOf(scheme[0]?.hex ?? '').b) as [number, number]
+    const [up, down] = [grid('brightness')(0, -1), grid('brightness')(0, 1)].map(
+      ({ scheme }) => hsbOf(scheme[0]?.hex ?? '').b,
+    ) as [number, number]
     expect(up - down).toBeCloseTo(0.2, 1)
     expect(hsbOf(grid('saturation')(0, 2).scheme[0]?.hex ?? '').s).toBeLessThan(hsbOf('#0f6d5f').s)
   })
@@ -38,7 +50,8 @@ describe('orders', () => {
   })
   it('keep what is left as is', () => {
     const left = apply(project, { do: 'retarget', inks: ['#cc4422'], to: null })
-    for (const { look } of reordered(left, inks, 10)) expect(colorsOf(inLook(left, look), inks).get('#cc4422')).toBe('#cc4422')
+    for (const { look } of reordered(left, inks, 10))
+      expect(colorsOf(inLook(left, look), inks).get('#cc4422')).toBe('#cc4422')
   })
   it('exchange swatches where there is no artwork', () => {
     const all = reordered(empty, [], 24)
@@ -53,13 +66,31 @@ it('a deal is the same for the same seed, whatever the unlocked colors are by th
 })
 
 describe('stand-ins', () => {
-  const pieces: Array<[string, number]> = [['#3c6b8f', 0], ['#e2c9a0', 1], ['#c8553d', 2], ['#4a4f57', 6], ['#1f4967', 0]]
+  const pieces: Array<[string, number]> = [
+    ['#3c6b8f', 0],
+    ['#e2c9a0', 1],
+    ['#c8553d', 2],
+    ['#4a4f57', 6],
+    ['#1f4967', 0],
+  ]
   const scheme = ['#0f6d5f', '#6d0f23', '#6d3e0f', '#b3d9d0', '#e9b3b6'].map(hex => ({ hex }))
-  it('wear the first swatch where most is covered, the lightest as paper, the darkest as lettering, lights and darks at the same distance', () => {
-    const colors = standInColors(scheme, pieces)
-    expect(['#3c6b8f', '#e2c9a0', '#4a4f57', '#c8553d'].map(ink => colors.get(ink))).toEqual(['#0f6d5f', '#b3d9d0', '#6d0f23', '#6d3e0f'])
-    expect(labOf('#0f6d5f').l - labOf(colors.get('#1f4967') ?? '').l).toBeCloseTo(labOf('#3c6b8f').l - labOf('#1f4967').l, 1)
-  })
+  it(
+    'wear the first swatch where most is covered, the lightest as paper, the darkest as lettering, ' +
+      'lights and darks at the same distance',
+    () => {
+      const colors = standInColors(scheme, pieces)
+      expect(['#3c6b8f', '#e2c9a0', '#4a4f57', '#c8553d'].map(ink => colors.get(ink))).toEqual([
+        '#0f6d5f',
+        '#b3d9d0',
+        '#6d0f23',
+        '#6d3e0f',
+      ])
+      expect(labOf('#0f6d5f').l - labOf(colors.get('#1f4967') ?? '').l).toBeCloseTo(
+        labOf('#3c6b8f').l - labOf('#1f4967').l,
+        1,
+      )
+    },
+  )
   it.each([1, 2, 3])('wear a scheme of %d swatches, whichever there are', count => {
     const hexes = scheme.slice(0, count).map(({ hex }) => hex)
     const leads = [...standInColors(scheme.slice(0, count), pieces)].slice(0, 4).map(([, hex]) => hex)

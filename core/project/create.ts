@@ -10,19 +10,46 @@ const FIRST_HARMONY: Harmony = { kind: 'split complementary', wheel: 'paint', sp
 
 /** A project with nothing in it but a base color and the scheme derived from it. */
 export const newProject = (name: string, base: Base = FIRST_BASE, harmony: Harmony = FIRST_HARMONY): Project => ({
-  name, base, harmony, scheme: schemeOf(base, harmony), lead: null, order: 'as set', cast: null, rungs: RUNGS.usual, derived: true, references: [], samples: [], gathering: FIRST_GATHERING, artwork: [], remap: FIRST_REMAP, sets: [], at: null,
+  name,
+  base,
+  harmony,
+  scheme: schemeOf(base, harmony),
+  lead: null,
+  order: 'as set',
+  cast: null,
+  rungs: RUNGS.usual,
+  derived: true,
+  references: [],
+  samples: [],
+  gathering: FIRST_GATHERING,
+  artwork: [],
+  remap: FIRST_REMAP,
+  sets: [],
+  at: null,
 })
 
-/** The matching of inks to the swatches of a scheme, as the remapping has it, as targets. Inks whose target was set by hand keep it as long as its swatch is there. */
-export const matchedTargets = (inks: readonly InkArea[], to: Pick<Project, 'scheme' | 'lead' | 'derived' | 'remap'>, before: Readonly<Record<string, Target>> = {}): Record<string, Target> => {
-  const { scheme, remap: { match, seed } } = to
+/**
+ * The matching of inks to the swatches of a scheme, as the remapping has it, as targets. Inks whose target was set by
+ * hand keep it as long as its swatch is there.
+ */
+export const matchedTargets = (
+  inks: readonly InkArea[],
+  to: Pick<Project, 'scheme' | 'lead' | 'derived' | 'remap'>,
+  before: Readonly<Record<string, Target>> = {},
+): Record<string, Target> => {
+  const {
+    scheme,
+    remap: { match, seed },
+  } = to
   const ids = new Set(scheme.map(({ id }) => id))
   const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null })
-  return Object.fromEntries(inks.map(({ hex }) => {
-    const said = before[hex]
-    if (said?.by === 'hand' && (said.to === null || ids.has(said.to))) return [hex, said]
-    return [hex, { to: matched.get(hex) ?? null, by: 'match' as const }]
-  }))
+  return Object.fromEntries(
+    inks.map(({ hex }) => {
+      const said = before[hex]
+      if (said?.by === 'hand' && (said.to === null || ids.has(said.to))) return [hex, said]
+      return [hex, { to: matched.get(hex) ?? null, by: 'match' as const }]
+    }),
+  )
 }
 
 /** All inks of several artworks as one list: areas are averaged over the artworks, so that together they make 1. */

@@ -1,8 +1,8 @@
 /** The states one has been through: those before, the one shown, and those undone, each with what led to it. */
 export interface History<State> {
-  past: ReadonlyArray<{ state: State, did: string }>
+  past: ReadonlyArray<{ state: State; did: string }>
   present: State
-  future: ReadonlyArray<{ state: State, did: string }>
+  future: ReadonlyArray<{ state: State; did: string }>
 }
 
 /** How many steps back are kept. */
@@ -12,19 +12,30 @@ export const MOST_STEPS = 500
 export const historyOf = <State>(present: State): History<State> => ({ past: [], present, future: [] })
 
 /** The history after a step forward; what was undone before it is gone. */
-export const stepped = <State>({ past, present }: History<State>, next: State, did: string): History<State> =>
-  ({ past: [...past, { state: present, did }].slice(-MOST_STEPS), present: next, future: [] })
+export const stepped = <State>({ past, present }: History<State>, next: State, did: string): History<State> => ({
+  past: [...past, { state: present, did }].slice(-MOST_STEPS),
+  present: next,
+  future: [],
+})
 
 /** The history one step back; the same where there is none. */
 export const undone = <State>(history: History<State>): History<State> => {
   const last = history.past.at(-1)
   if (!last) return history
-  return { past: history.past.slice(0, -1), present: last.state, future: [{ state: history.present, did: last.did }, ...history.future] }
+  return {
+    past: history.past.slice(0, -1),
+    present: last.state,
+    future: [{ state: history.present, did: last.did }, ...history.future],
+  }
 }
 
 /** The history one step forward again; the same where nothing was undone. */
 export const redone = <State>(history: History<State>): History<State> => {
   const next = history.future[0]
   if (!next) return history
-  return { past: [...history.past, { state: history.present, did: next.did }], present: next.state, future: history.future.slice(1) }
+  return {
+    past: [...history.past, { state: history.present, did: next.did }],
+    present: next.state,
+    future: history.future.slice(1),
+  }
 }

@@ -16,7 +16,7 @@ import { dominantOf } from './worn'
 /** The parts of a project that decide what its artwork becomes. */
 export type Remapped = Pick<Project, 'remap' | 'scheme' | 'harmony'> & { sets: readonly ColorSet[] }
 
-const gathered = new WeakMap<readonly InkArea[], { tolerance: number, leads: ReadonlyMap<Hex, Hex> }>()
+const gathered = new WeakMap<readonly InkArea[], { tolerance: number; leads: ReadonlyMap<Hex, Hex> }>()
 
 /** The ink that each of the inks goes along with at the tolerance of a remapping; itself where it goes alone. */
 export const leadsAt = (inks: readonly InkArea[], tolerance: number): ReadonlyMap<Hex, Hex> => {
@@ -31,14 +31,28 @@ export const leadsAt = (inks: readonly InkArea[], tolerance: number): ReadonlyMa
 export const adjustedSwatches = ({ remap: { adjust }, scheme, harmony: { wheel } }: Remapped): Map<string, Hued> => {
   const { turn, saturation, brightness } = adjust
   const moving = scheme.filter(({ locked }) => !locked)
-  const around = moving.map(({ hex, hue }) => ({ hex: turned(wheel, hex, turn, hue), hue: turnedHue(wheel, hue, turn) }))
-  const moved = saturation || brightness ? adjusted(around, { ...AT_REST, saturation, brightness }, dominantOf({ scheme })?.hex ?? '#808080') : around
+  const around = moving.map(({ hex, hue }) => ({
+    hex: turned(wheel, hex, turn, hue),
+    hue: turnedHue(wheel, hue, turn),
+  }))
+  const moved =
+    saturation || brightness
+      ? adjusted(around, { ...AT_REST, saturation, brightness }, dominantOf({ scheme })?.hex ?? '#808080')
+      : around
   const byId = new Map(moving.map(({ id }, i) => [id, moved[i] as Hued]))
   return new Map(scheme.map(({ id, hex, hue }) => [id, byId.get(id) ?? { hex, hue }]))
 }
 
-/** What the remapping says of an ink: an exception of the artwork, or what holds for all, with the ink it goes along with. */
-export const targetFor = ({ targets, exceptions }: Remap, leads: ReadonlyMap<Hex, Hex>, ink: Hex, artwork: string | null): Target | undefined =>
+/**
+ * What the remapping says of an ink: an exception of the artwork, or what holds for all, with the ink it goes along
+ * with.
+ */
+export const targetFor = (
+  { targets, exceptions }: Remap,
+  leads: ReadonlyMap<Hex, Hex>,
+  ink: Hex,
+  artwork: string | null,
+): Target | undefined =>
   (artwork === null ? undefined : exceptions[artwork]?.[ink]) ?? targets[leads.get(ink) ?? ink] ?? targets[ink]
 
 /** What holds for the inks of a project, or of one of its artworks with its exceptions. */
@@ -46,15 +60,20 @@ export const remappingOf = (project: Remapped, inks: readonly InkArea[], artwork
   const { remap, scheme } = project
   const leads = leadsAt(inks, remap.tolerance)
   const tinted = new Set<Hex>()
-  const targets = new Map(inks.map(({ hex }): [Hex, string | null] => {
-    const target = targetFor(remap, leads, hex, artwork)
-    if (!target || remap.neutrals === 'inks' || target.by === 'hand' || !isNeutral(hex)) return [hex, target?.to ?? null]
-    if (remap.neutrals === 'tinted') tinted.add(hex)
-    return [hex, null]
-  }))
+  const targets = new Map(
+    inks.map(({ hex }): [Hex, string | null] => {
+      const target = targetFor(remap, leads, hex, artwork)
+      if (!target || remap.neutrals === 'inks' || target.by === 'hand' || !isNeutral(hex))
+        return [hex, target?.to ?? null]
+      if (remap.neutrals === 'tinted') tinted.add(hex)
+      return [hex, null]
+    }),
+  )
   const swatches = adjustedSwatches(project)
   return {
-    targets, tinted, swatches: new Map([...swatches].map(([id, { hex }]) => [id, hex])),
+    targets,
+    tinted,
+    swatches: new Map([...swatches].map(([id, { hex }]) => [id, hex])),
     tint: swatches.get(dominantOf({ scheme })?.id ?? '')?.hex ?? '#808080',
     shadingOf: swatch => remap.groups[swatch]?.shading ?? remap.shading,
     chosenLead: swatch => remap.groups[swatch]?.lead,
@@ -62,9 +81,13 @@ export const remappingOf = (project: Remapped, inks: readonly InkArea[], artwork
 }
 
 /** The set a project's results are restricted to; null where there is none, or it is gone. */
-export const restrictionOf = ({ remap, sets }: Remapped): ColorSet | null => sets.find(({ id }) => id === remap.restrict) ?? null
+export const restrictionOf = ({ remap, sets }: Remapped): ColorSet | null =>
+  sets.find(({ id }) => id === remap.restrict) ?? null
 
-/** The color a touch-up points to: the swatch as the remapping uses it, or a rung of its ladder; null where the swatch is gone. */
+/**
+ * The color a touch-up points to: the swatch as the remapping uses it, or a rung of its ladder; null where the swatch
+ * is gone.
+ */
 export const followed = (swatches: ReadonlyMap<string, Hex>, { swatch, rung }: Following): Hex | null => {
   const hex = swatches.get(swatch)
   if (!hex || !rung) return hex ?? null
@@ -72,7 +95,10 @@ export const followed = (swatches: ReadonlyMap<string, Hex>, { swatch, rung }: F
 }
 
 /** The project with a part of its remapping changed. */
-export const withRemap = (project: Project, change: Partial<Remap>): Project => ({ ...project, remap: { ...project.remap, ...change } })
+export const withRemap = (project: Project, change: Partial<Remap>): Project => ({
+  ...project,
+  remap: { ...project.remap, ...change },
+})
 
 /** Inks sent to a swatch by hand, or left as they are: for all artwork, or as an exception for one. */
 export const sent = (project: Project, inks: readonly Hex[], to: string | null, artwork: string | null): Project => {
@@ -91,7 +117,11 @@ export const withoutExceptions = (project: Project, artwork: string, inks: reado
 }
 
 /** A group that follows its swatch in another way, or is led by another ink; null gives up what was chosen. */
-export const grouped = (project: Project, swatch: string, change: { shading?: Remap['shading'] | null, lead?: Hex | null }): Project => {
+export const grouped = (
+  project: Project,
+  swatch: string,
+  change: { shading?: Remap['shading'] | null; lead?: Hex | null },
+): Project => {
   const { [swatch]: own = {}, ...others } = project.remap.groups
   const next = { ...own, ...change }
   const said = Object.fromEntries(Object.entries(next).filter(([, value]) => value !== null && value !== undefined))
@@ -99,13 +129,24 @@ export const grouped = (project: Project, swatch: string, change: { shading?: Re
 }
 
 /** Another strategy or deal. A turn of the whole artwork needs its own shading; leaving it, the usual one is back. */
-export const matchedBy = (project: Project, match: Remap['match'], seed: number, targets: Readonly<Record<Hex, Target>>): Project => {
+export const matchedBy = (
+  project: Project,
+  match: Remap['match'],
+  seed: number,
+  targets: Readonly<Record<Hex, Target>>,
+): Project => {
   const { shading } = project.remap
-  return withRemap(project, { match, seed, targets: { ...project.remap.targets, ...targets }, shading: match === 'turn' ? 'turned' : shading === 'turned' ? 'relative' : shading })
+  return withRemap(project, {
+    match,
+    seed,
+    targets: { ...project.remap.targets, ...targets },
+    shading: match === 'turn' ? 'turned' : shading === 'turned' ? 'relative' : shading,
+  })
 }
 
 /** The adjustment of the whole artwork made the swatches' own. */
-export const adjustmentColors = (project: Remapped): Record<string, Hued> => Object.fromEntries(adjustedSwatches(project))
+export const adjustmentColors = (project: Remapped): Record<string, Hued> =>
+  Object.fromEntries(adjustedSwatches(project))
 
 const withTouches = (project: Project, artwork: string, touches: readonly Touch[]): Project => {
   const { [artwork]: _, ...others } = project.remap.touches
@@ -115,22 +156,30 @@ const withTouches = (project: Project, artwork: string, touches: readonly Touch[
 /** A touch-up laid on top of those an artwork has; what it covers of earlier ones goes. */
 export const touched = (project: Project, artwork: string, touch: Touch): Project => {
   const covered = new Set<number | string>([...touch.shapes, ...touch.areas.map(areaKey)])
-  const before = (project.remap.touches[artwork] ?? []).filter(({ id }) => id !== touch.id).flatMap((each): Touch[] => {
-    const same = touch.to ? each.to !== null && each.paint === touch.paint : each.to === null
-    const shapes = same ? each.shapes.filter(shape => !covered.has(shape)) : each.shapes
-    const areas = same ? each.areas.filter(area => !covered.has(areaKey(area))) : each.areas
-    return shapes.length + areas.length ? [{ ...each, shapes, areas }] : []
-  })
+  const before = (project.remap.touches[artwork] ?? [])
+    .filter(({ id }) => id !== touch.id)
+    .flatMap((each): Touch[] => {
+      const same = touch.to ? each.to !== null && each.paint === touch.paint : each.to === null
+      const shapes = same ? each.shapes.filter(shape => !covered.has(shape)) : each.shapes
+      const areas = same ? each.areas.filter(area => !covered.has(areaKey(area))) : each.areas
+      return shapes.length + areas.length ? [{ ...each, shapes, areas }] : []
+    })
   return withTouches(project, artwork, [...before, touch])
 }
 
 /** An artwork without one of its touch-ups, or, with null, without all. */
 export const untouched = (project: Project, artwork: string, id: string | null): Project =>
-  withTouches(project, artwork, id === null ? [] : (project.remap.touches[artwork] ?? []).filter(each => each.id !== id))
+  withTouches(
+    project,
+    artwork,
+    id === null ? [] : (project.remap.touches[artwork] ?? []).filter(each => each.id !== id),
+  )
 
 /** The project with a set to restrict results to, restricted to it. */
-export const restrictedTo = (project: Project, set: ColorSet): Project =>
-  ({ ...withRemap(project, { restrict: set.id }), sets: [...project.sets.filter(({ id }) => id !== set.id), set].slice(-MOST_SETS) })
+export const restrictedTo = (project: Project, set: ColorSet): Project => ({
+  ...withRemap(project, { restrict: set.id }),
+  sets: [...project.sets.filter(({ id }) => id !== set.id), set].slice(-MOST_SETS),
+})
 
 /** What the touch-ups of a raster artwork come to, area by area, the one touched last on top. */
 export const touchedAreas = (touches: readonly Touch[], colorOf: (to: Following) => Hex | null): AreaPaint[] => {
@@ -140,18 +189,30 @@ export const touchedAreas = (touches: readonly Touch[], colorOf: (to: Following)
       const key = areaKey(area)
       const known = paints.get(key)
       paints.delete(key)
-      paints.set(key, { area, color: (to && colorOf(to)) ?? known?.color ?? null, opacity: opacity ?? known?.opacity ?? null })
+      paints.set(key, {
+        area,
+        color: (to && colorOf(to)) ?? known?.color ?? null,
+        opacity: opacity ?? known?.opacity ?? null,
+      })
     }
   }
   return [...paints.values()]
 }
 
 /** What the touch-ups of an artwork come to, by shape: the later wins. Those whose swatch is gone color nothing. */
-export const touchedPaints = (touches: readonly Touch[], colorOf: (to: Following) => Hex | null): Map<number, HandPaint> => {
+export const touchedPaints = (
+  touches: readonly Touch[],
+  colorOf: (to: Following) => Hex | null,
+): Map<number, HandPaint> => {
   const paints = new Map<number, HandPaint>()
   for (const { shapes, paint, to, opacity } of touches) {
     const color = to && colorOf(to)
-    for (const shape of shapes) paints.set(shape, { ...paints.get(shape), ...color ? { [paint]: color } : {}, ...opacity === null ? {} : { opacity } })
+    for (const shape of shapes)
+      paints.set(shape, {
+        ...paints.get(shape),
+        ...(color ? { [paint]: color } : {}),
+        ...(opacity === null ? {} : { opacity }),
+      })
   }
   return paints
 }

@@ -1,11 +1,26 @@
 import { lookOf } from './compose'
 import { newProject } from './create'
-import { branches, joinedChange, thinnedOut, TRAIL, trailStateSchema, unpackedTrail, withoutStates, type TrailState } from './trail'
+import {
+  branches,
+  joinedChange,
+  thinnedOut,
+  TRAIL,
+  trailStateSchema,
+  unpackedTrail,
+  withoutStates,
+  type TrailState,
+} from './trail'
 
 const look = lookOf(newProject('Kites'))
-const states = (count: number, kept: (i: number) => boolean = () => false): TrailState[] => Array.from({ length: count }, (_, i) => ({
-  id: `t${i}`, parent: i ? `t${i - 1}` : null, at: '2026-11-25T10:00:00.000Z', did: 'turn', kept: kept(i) ? 'one I like' : null, look,
-}))
+const states = (count: number, kept: (i: number) => boolean = () => false): TrailState[] =>
+  Array.from({ length: count }, (_, i) => ({
+    id: `t${i}`,
+    parent: i ? `t${i - 1}` : null,
+    at: '2026-11-25T10:00:00.000Z',
+    did: 'turn',
+    kept: kept(i) ? 'one I like' : null,
+    look,
+  }))
 
 describe('the trail', () => {
   it('is a valid document', () => expect(trailStateSchema.parse(states(1)[0])).toEqual(states(1)[0]))
@@ -23,25 +38,48 @@ describe('the trail', () => {
     expect(gone.has('t33')).toBe(false)
     for (const { id } of all.slice(-TRAIL.recent)) expect(gone.has(id)).toBe(false)
   })
-  it('with nothing but kept states gives up none', () => expect(thinnedOut(states(700, () => true), null)).toEqual([]))
+  it('with nothing but kept states gives up none', () =>
+    expect(
+      thinnedOut(
+        states(700, () => true),
+        null,
+      ),
+    ).toEqual([]))
   it('hangs what came from a lost state on the one before it', () => {
     const left = withoutStates(states(5), new Set(['t1', 't2']))
-    expect(left.map(({ id, parent }) => [id, parent])).toEqual([['t0', null], ['t3', 't0'], ['t4', 't3']])
+    expect(left.map(({ id, parent }) => [id, parent])).toEqual([
+      ['t0', null],
+      ['t3', 't0'],
+      ['t4', 't3'],
+    ])
   })
   it('keeps the order of states that are changed again before they are saved', () => {
     const [a, b, c] = states(3) as [TrailState, TrailState, TrailState]
     const renamed = { ...a, kept: 'for the client' }
-    expect(joinedChange({ put: [a, b], remove: [] }, { put: [renamed, c], remove: ['x'] })).toEqual({ put: [renamed, b, c], remove: ['x'] })
-    expect(joinedChange({ put: [a, b], remove: ['y'] }, { put: [], remove: ['t1'] })).toEqual({ put: [a], remove: ['y', 't1'] })
+    expect(joinedChange({ put: [a, b], remove: [] }, { put: [renamed, c], remove: ['x'] })).toEqual({
+      put: [renamed, b, c],
+      remove: ['x'],
+    })
+    expect(joinedChange({ put: [a, b], remove: ['y'] }, { put: [], remove: ['t1'] })).toEqual({
+      put: [a],
+      remove: ['y', 't1'],
+    })
   })
   it('knows where another branch begins', () => {
-    const all = [...states(3), { ...states(1)[0] as TrailState, id: 'b1', parent: 't0' }]
+    const all = [...states(3), { ...(states(1)[0] as TrailState), id: 'b1', parent: 't0' }]
     expect(all.map((_, i) => branches(all, i))).toEqual([false, false, false, true])
   })
   it('packed says shared targets once', () => {
     const { targets: _, ...remap } = look.remap
     const targets = { '#102030': { to: 's1', by: 'match' as const } }
-    const packed = { states: ['t1', 't2'].map(id => ({ ...states(1)[0] as TrailState, id, look: { ...look, remap: { ...remap, targets: 'x' } } })), targets: { x: targets } }
+    const packed = {
+      states: ['t1', 't2'].map(id => ({
+        ...(states(1)[0] as TrailState),
+        id,
+        look: { ...look, remap: { ...remap, targets: 'x' } },
+      })),
+      targets: { x: targets },
+    }
     expect(unpackedTrail(packed).map(state => state.look.remap.targets)).toEqual([targets, targets])
   })
 })

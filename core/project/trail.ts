@@ -1,14 +1,25 @@
 import { z } from 'zod'
 import { hexSchema, idSchema, lookSchema, targetSchema } from './schema'
 
-/** One state of the trail: a look the project has had, when, by what, from which state it came, and the name it was kept by. */
+/**
+ * One state of the trail: a look the project has had, when, by what, from which state it came, and the name it was
+ * kept by.
+ */
 export const trailStateSchema = z.object({
-  id: idSchema, parent: idSchema.nullable(), at: z.iso.datetime(), did: z.string().max(80), kept: z.string().trim().min(1).max(120).nullable(), look: lookSchema,
+  id: idSchema,
+  parent: idSchema.nullable(),
+  at: z.iso.datetime(),
+  did: z.string().max(80),
+  kept: z.string().trim().min(1).max(120).nullable(),
+  look: lookSchema,
 })
 export type TrailState = z.infer<typeof trailStateSchema>
 
 /** What a save brings of the trail: states that are new or changed, and those thinned out. */
-export const trailChangeSchema = z.object({ put: z.array(trailStateSchema).max(2000), remove: z.array(idSchema).max(2000) })
+export const trailChangeSchema = z.object({
+  put: z.array(trailStateSchema).max(2000),
+  remove: z.array(idSchema).max(2000),
+})
 export type TrailChange = z.infer<typeof trailChangeSchema>
 
 /** Two changes of a trail as one: the later says what a state is, the earlier where in the order it stands. */
@@ -16,29 +27,43 @@ export const joinedChange = (one: TrailChange, other: TrailChange): TrailChange 
   const later = new Map(other.put.map(state => [state.id, state]))
   const known = new Set(one.put.map(({ id }) => id))
   return {
-    put: [...one.put.filter(({ id }) => !other.remove.includes(id)).map(state => later.get(state.id) ?? state), ...other.put.filter(({ id }) => !known.has(id))],
+    put: [
+      ...one.put.filter(({ id }) => !other.remove.includes(id)).map(state => later.get(state.id) ?? state),
+      ...other.put.filter(({ id }) => !known.has(id)),
+    ],
     remove: [...one.remove, ...other.remove],
   }
 }
 
 /** A trail as it is sent: what inks become is said once for all states that share it. */
 export const packedTrailSchema = z.object({
-  states: z.array(trailStateSchema.extend({ look: lookSchema.extend({ remap: lookSchema.shape.remap.omit({ targets: true }).extend({ targets: z.string() }) }) })),
+  states: z.array(
+    trailStateSchema.extend({
+      look: lookSchema.extend({
+        remap: lookSchema.shape.remap.omit({ targets: true }).extend({ targets: z.string() }),
+      }),
+    }),
+  ),
   targets: z.record(z.string(), z.record(hexSchema, targetSchema)),
 })
 export type PackedTrail = z.infer<typeof packedTrailSchema>
 
 /** A packed trail as its states. */
-export const unpackedTrail = ({ states, targets }: PackedTrail): TrailState[] => states.map(state => ({
-  ...state, look: { ...state.look, remap: { ...state.look.remap, targets: targets[state.look.remap.targets] ?? {} } },
-}))
+export const unpackedTrail = ({ states, targets }: PackedTrail): TrailState[] =>
+  states.map(state => ({
+    ...state,
+    look: { ...state.look, remap: { ...state.look.remap, targets: targets[state.look.remap.targets] ?? {} } },
+  }))
 
-/** How many states a trail holds before it is thinned, how many it is thinned to, and how many of the latest always stay. */
+/**
+ * How many states a trail holds before it is thinned, how many it is thinned to, and how many of the latest always
+ * stay.
+ */
 export const TRAIL = { most: 640, least: 560, recent: 200 } as const
 
 /**
- * The ids of states to give up where there are more than the trail holds: of the old ones every second, again and again from the
- * oldest on, until enough are gone. Kept states, the current one and the latest stay.
+ * The ids of states to give up where there are more than the trail holds: of the old ones every second, again and
+ * again from the oldest on, until enough are gone. Kept states, the current one and the latest stay.
  */
 export const thinnedOut = (states: readonly TrailState[], current: string | null): string[] => {
   if (states.length <= TRAIL.most) return []
@@ -60,8 +85,13 @@ export const withoutStates = (states: readonly TrailState[], gone: ReadonlySet<s
     while (at !== null && gone.has(at)) at = parents.get(at) ?? null
     return at
   }
-  return states.filter(({ id }) => !gone.has(id)).map(state => state.parent !== null && gone.has(state.parent) ? { ...state, parent: standing(state.parent) } : state)
+  return states
+    .filter(({ id }) => !gone.has(id))
+    .map(state =>
+      state.parent !== null && gone.has(state.parent) ? { ...state, parent: standing(state.parent) } : state,
+    )
 }
 
 /** Whether a state does not follow from the one before it: another branch begins there. */
-export const branches = (states: readonly TrailState[], place: number): boolean => place > 0 && states[place]?.parent !== states[place - 1]?.id
+export const branches = (states: readonly TrailState[], place: number): boolean =>
+  place > 0 && states[place]?.parent !== states[place - 1]?.id

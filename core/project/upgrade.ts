@@ -1,6 +1,7 @@
 import { hsbOf } from '../color/convert'
 
-const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** A swatch as it was stored before swatches had a hue, a place in the harmony and a color of their own. */
 const swatchUpgraded = (swatch: unknown, place: number, turn: number): unknown => {
@@ -9,7 +10,8 @@ const swatchUpgraded = (swatch: unknown, place: number, turn: number): unknown =
   const hue = hsbOf(swatch.hex).h
   const origin = from ?? { kind: 'harmony' }
   return {
-    ...rest, hue,
+    ...rest,
+    hue,
     from: isRecord(origin) && origin.kind === 'harmony' && !('place' in origin) ? { ...origin, place } : origin,
     own: tied === false ? { hex: swatch.hex, hue, at: turn + (Number(swatch.offset) || 0), over: false } : null,
   }

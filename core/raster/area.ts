@@ -2,8 +2,15 @@ import { labOf, type Hex } from '../color/convert'
 import { labDistance } from '../color/difference'
 import type { Unmixed } from './unmix'
 
-/** A contiguous area of a picture: what hangs together with a point, in parts of width and height, and is no farther from its ink than `reach`, in hundredths of ΔEOK. */
-export interface Area { x: number, y: number, reach: number }
+/**
+ * A contiguous area of a picture: what hangs together with a point, in parts of width and height, and is no farther
+ * from its ink than `reach`, in hundredths of ΔEOK.
+ */
+export interface Area {
+  x: number
+  y: number
+  reach: number
+}
 
 /** What tells one area from another. */
 export const areaKey = ({ x, y, reach }: Area): string => `${x} ${y} ${reach}`
@@ -11,25 +18,42 @@ export const areaKey = ({ x, y, reach }: Area): string => `${x} ${y} ${reach}`
 /** The farthest an area reaches. */
 export const REACH = { least: 0, usual: 12, most: 60 } as const
 
-/** An area found: 1 for each of its pixels, the inks it has, the one at its point first, and how many pixels it covers. */
-export interface FoundArea { mask: Uint8Array, inks: number[], size: number }
+/**
+ * An area found: 1 for each of its pixels, the inks it has, the one at its point first, and how many pixels it covers.
+ */
+export interface FoundArea {
+  mask: Uint8Array
+  inks: number[]
+  size: number
+}
 
 /** The pixel a point falls on. */
-export const pixelAt = ({ width, height }: { width: number, height: number }, { x, y }: { x: number, y: number }): number =>
-  Math.min(height - 1, Math.max(0, Math.floor(y * height))) * width + Math.min(width - 1, Math.max(0, Math.floor(x * width)))
+export const pixelAt = (
+  { width, height }: { width: number; height: number },
+  { x, y }: { x: number; y: number },
+): number =>
+  Math.min(height - 1, Math.max(0, Math.floor(y * height))) * width +
+  Math.min(width - 1, Math.max(0, Math.floor(x * width)))
 
 /**
- * Finds an area: from its point to all sides as long as the ink that covers most of a pixel is near enough to the one at the point.
- * The pixels of its rim, where its inks only shine through, belong to it too, so that no seam stays. Null on a clear pixel.
+ * Finds an area: from its point to all sides as long as the ink that covers most of a pixel is near enough to the one
+ * at the point. The pixels of its rim, where its inks only shine through, belong to it too, so that no seam stays.
+ * Null on a clear pixel.
  */
-export const foundArea = ({ picture: { width, height }, places, weights }: Unmixed, inks: readonly Hex[], area: Area): FoundArea | null => {
+export const foundArea = (
+  { picture: { width, height }, places, weights }: Unmixed,
+  inks: readonly Hex[],
+  area: Area,
+): FoundArea | null => {
   const start = pixelAt({ width, height }, area)
   const isPainted = (p: number): boolean => weights[p * 4] !== 0
   if (!isPainted(start)) return null
   const first = places[start * 4] as number
   const labs = inks.map(labOf)
   const lead = labs[first] as (typeof labs)[number]
-  const near = Uint8Array.from(labs, (lab, ink) => ink === first || labDistance(lab, lead) * 100 <= area.reach ? 1 : 0)
+  const near = Uint8Array.from(labs, (lab, ink) =>
+    ink === first || labDistance(lab, lead) * 100 <= area.reach ? 1 : 0,
+  )
   const mask = new Uint8Array(width * height)
   const within = (p: number): boolean => !mask[p] && isPainted(p) && near[places[p * 4] as number] === 1
   const waiting = [start]
@@ -46,7 +70,8 @@ export const foundArea = ({ picture: { width, height }, places, weights }: Unmix
       size++
       met.add(places[q * 4] as number)
       if (q >= width && within(q - width) && (q === left || !within(q - width - 1))) waiting.push(q - width)
-      if (q < width * (height - 1) && within(q + width) && (q === left || !within(q + width - 1))) waiting.push(q + width)
+      if (q < width * (height - 1) && within(q + width) && (q === left || !within(q + width - 1)))
+        waiting.push(q + width)
     }
   }
   rim(mask, width, height, p => {
@@ -57,9 +82,12 @@ export const foundArea = ({ picture: { width, height }, places, weights }: Unmix
 }
 
 /** The areas of one ink each that cover at least a part of the picture, the largest first, by a point of theirs. */
-export const contiguousAreas = ({ picture: { width, height }, places, weights }: Unmixed, least: number): Array<{ area: Area, size: number }> => {
+export const contiguousAreas = (
+  { picture: { width, height }, places, weights }: Unmixed,
+  least: number,
+): Array<{ area: Area; size: number }> => {
   const met = new Uint8Array(width * height)
-  const found: Array<{ area: Area, size: number }> = []
+  const found: Array<{ area: Area; size: number }> = []
   for (let start = 0; start < met.length; start++) {
     if (met[start] || (weights[start * 4] as number) < 255) continue
     const ink = places[start * 4]
@@ -78,7 +106,11 @@ export const contiguousAreas = ({ picture: { width, height }, places, weights }:
       if (p >= width) go(p - width)
       if (p < width * (height - 1)) go(p + width)
     }
-    if (size >= least * met.length) found.push({ area: { x: (start % width + 0.5) / width, y: (Math.floor(start / width) + 0.5) / height, reach: 0 }, size })
+    if (size >= least * met.length)
+      found.push({
+        area: { x: ((start % width) + 0.5) / width, y: (Math.floor(start / width) + 0.5) / height, reach: 0 },
+        size,
+      })
   }
   return found.sort((one, other) => other.size - one.size)
 }
@@ -93,7 +125,11 @@ const rim = (mask: Uint8Array, width: number, height: number, belongs: (p: numbe
     for (let p = 0; p < mask.length; p++) {
       if (mask[p]) continue
       const x = p % width
-      const beside = (x > 0 && mask[p - 1]) || (x < width - 1 && mask[p + 1]) || (p >= width && mask[p - width]) || (p < width * (height - 1) && mask[p + width])
+      const beside =
+        (x > 0 && mask[p - 1]) ||
+        (x < width - 1 && mask[p + 1]) ||
+        (p >= width && mask[p - width]) ||
+        (p < width * (height - 1) && mask[p + width])
       if (beside && belongs(p)) added.push(p)
     }
     for (const p of added) mask[p] = 1

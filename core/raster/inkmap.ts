@@ -1,7 +1,10 @@
 import type { InkMap } from '../artwork/inkmap'
 import type { Unmixed } from './unmix'
 
-/** The ink map of a picture that was taken apart: what its proofs are painted from. What is beside the mixture of inks is not in it. */
+/**
+ * The ink map of a picture that was taken apart: what its proofs are painted from. What is beside the mixture of inks
+ * is not in it.
+ */
 export const inkMapOf = ({ picture: { width, height, data }, places, weights }: Unmixed): InkMap => {
   const solid = new Uint16Array(width * height)
   const [pixel, start, alpha, ink, share]: [number[], number[], number[], number[], number[]] = [[], [0], [], [], []]
@@ -15,7 +18,7 @@ export const inkMapOf = ({ picture: { width, height, data }, places, weights }: 
     pixel.push(p)
     alpha.push(opacity)
     for (let n = 0; n < 3; n++) {
-      const part = Math.round((weights[i + n] as number) * opacity / 255)
+      const part = Math.round(((weights[i + n] as number) * opacity) / 255)
       if (!part) continue
       ink.push(places[i + n] as number)
       share.push(part)
@@ -23,7 +26,14 @@ export const inkMapOf = ({ picture: { width, height, data }, places, weights }: 
     start.push(ink.length)
   }
   return {
-    width, height, solid, pixel: Uint32Array.from(pixel), start: Uint32Array.from(start), alpha: Uint8Array.from(alpha),
-    ground: new Uint8Array(pixel.length * 3), ink: Uint16Array.from(ink), share: Uint8Array.from(share),
+    width,
+    height,
+    solid,
+    pixel: Uint32Array.from(pixel),
+    start: Uint32Array.from(start),
+    alpha: Uint8Array.from(alpha),
+    ground: new Uint8Array(pixel.length * 3),
+    ink: Uint16Array.from(ink),
+    share: Uint8Array.from(share),
   }
 }

@@ -11,7 +11,9 @@ export const MOST_RASTER_PIXELS = 12_000_000
 /** So many places of a picture are looked at for its inks. */
 const LOOKED_AT = 1_200_000
 
-/** How far a channel of a pixel and its neighbors may be apart where it lies within an area: the noise of a good JPEG. */
+/**
+ * How far a channel of a pixel and its neighbors may be apart where it lies within an area: the noise of a good JPEG.
+ */
 const CALM = 6
 
 /** How far apart inks have to be, in ΔEOK, and by how much farther where there are too many. */
@@ -28,7 +30,7 @@ const LEAST = { part: 0.00008, places: 4 } as const
 const calmColors = ({ width, height, data }: Picture, calm: number): Map<number, number> => {
   const tally = new Uint32Array(1 << 24)
   const codes: number[] = []
-  const step = Math.max(1, Math.ceil(Math.sqrt(width * height / LOOKED_AT)))
+  const step = Math.max(1, Math.ceil(Math.sqrt((width * height) / LOOKED_AT)))
   const near = [-4, 4, -width * 4, width * 4, -width * 4 - 4, -width * 4 + 4, width * 4 - 4, width * 4 + 4]
   const inset = width > 2 && height > 2 ? 1 : 0
   for (let y = inset; y < height - inset; y += step) {
@@ -39,10 +41,16 @@ const calmColors = ({ width, height, data }: Picture, calm: number): Map<number,
       if (inset) {
         for (const way of near) {
           const j = i + way
-          if (Math.abs((data[j] as number) - r) > calm || Math.abs((data[j + 1] as number) - g) > calm || Math.abs((data[j + 2] as number) - b) > calm || (data[j + 3] as number) < SEEN) continue pixel
+          if (
+            Math.abs((data[j] as number) - r) > calm ||
+            Math.abs((data[j + 1] as number) - g) > calm ||
+            Math.abs((data[j + 2] as number) - b) > calm ||
+            (data[j + 3] as number) < SEEN
+          )
+            continue pixel
         }
       }
-      const code = r << 16 | g << 8 | b
+      const code = (r << 16) | (g << 8) | b
       if (!tally[code]) codes.push(code)
       tally[code] = (tally[code] as number) + 1
     }
@@ -50,17 +58,28 @@ const calmColors = ({ width, height, data }: Picture, calm: number): Map<number,
   return new Map(codes.map(code => [code, tally[code] as number]))
 }
 
-interface Found { hex: Hex, l: number, a: number, b: number, places: number }
+interface Found {
+  hex: Hex
+  l: number
+  a: number
+  b: number
+  places: number
+}
 
-/** By falling count, each color joins the first ink it is near, or is an ink itself: so inks have the very color most of their area has. */
+/**
+ * By falling count, each color joins the first ink it is near, or is an ink itself: so inks have the very color most
+ * of their area has.
+ */
 const gathered = (colors: ReadonlyArray<readonly [code: number, count: number]>, apart: number): Found[] => {
   const found: Found[] = []
   const lab = [0, 0, 0]
   for (const [code, count] of colors) {
-    const [r, g, blue] = [code >> 16, code >> 8 & 255, code & 255]
+    const [r, g, blue] = [code >> 16, (code >> 8) & 255, code & 255]
     toLab(r, g, blue, lab)
     const [l, a, b] = lab as [number, number, number]
-    const near = found.find(ink => Math.abs(ink.l - l) < apart && (ink.l - l) ** 2 + (ink.a - a) ** 2 + (ink.b - b) ** 2 < apart ** 2)
+    const near = found.find(
+      ink => Math.abs(ink.l - l) < apart && (ink.l - l) ** 2 + (ink.a - a) ** 2 + (ink.b - b) ** 2 < apart ** 2,
+    )
     if (near) near.places += count
     else found.push({ hex: hexOfRgb(r / 255, g / 255, blue / 255), l, a, b, places: count })
   }
@@ -68,12 +87,15 @@ const gathered = (colors: ReadonlyArray<readonly [code: number, count: number]>,
 }
 
 /**
- * The inks of a flat raster picture, those of the largest areas first: the colors its areas have, not those of the edges between them.
- * Painted shading is several inks, ΔEOK 0.04 apart. A picture without areas gives the colors it has. Empty where all is clear.
+ * The inks of a flat raster picture, those of the largest areas first: the colors its areas have, not those of the
+ * edges between them. Painted shading is several inks, ΔEOK 0.04 apart. A picture without areas gives the colors it
+ * has. Empty where all is clear.
  */
 export const rasterInks = (picture: Picture): Hex[] => {
   const calm = calmColors(picture, CALM)
-  const colors = [...calm.size ? calm : calmColors(picture, 255)].sort(([code, one], [other, most]) => most - one || code - other)
+  const colors = [...(calm.size ? calm : calmColors(picture, 255))].sort(
+    ([code, one], [other, most]) => most - one || code - other,
+  )
   const places = colors.reduce((sum, [, count]) => sum + count, 0)
   const least = Math.max(LEAST.places, places * LEAST.part)
   for (let apart: number = APART; ; apart *= FARTHER) {

@@ -1,17 +1,33 @@
-/** A third ink has to bring a mixture so much nearer, and is not asked for below this distance, in 8-bit steps of sRGB. */
+/**
+ * A third ink has to bring a mixture so much nearer, and is not asked for below this distance, in 8-bit steps of sRGB.
+ */
 export const THIRD = 0.5
 const THIRD_FROM = 3
 
 /** A mixture of inks: their places, their parts of the whole, and how far it is from the pixel. */
-export interface Mixture { a: number, b: number, c: number, wb: number, wc: number, far: number }
+export interface Mixture {
+  a: number
+  b: number
+  c: number
+  wb: number
+  wc: number
+  far: number
+}
 
-/** The nearest mixture of some inks to a color: on the line between two, or, where that brings much, in the triangle of three. */
+/**
+ * The nearest mixture of some inks to a color: on the line between two, or, where that brings much, in the triangle of
+ * three.
+ */
 export class Mixing {
   constructor(private readonly channels: Float64Array) {}
 
   distance(r: number, g: number, b: number, ink: number): number {
     const { channels } = this
-    return Math.hypot(r - (channels[ink * 3] as number), g - (channels[ink * 3 + 1] as number), b - (channels[ink * 3 + 2] as number))
+    return Math.hypot(
+      r - (channels[ink * 3] as number),
+      g - (channels[ink * 3 + 1] as number),
+      b - (channels[ink * 3 + 2] as number),
+    )
   }
 
   best(r: number, g: number, b: number, inks: readonly number[]): Mixture | null {
@@ -22,7 +38,14 @@ export class Mixing {
 
   private bestPair(r: number, g: number, b: number, inks: readonly number[]): Mixture {
     const { channels } = this
-    const best: Mixture = { a: inks[0] as number, b: inks[0] as number, c: inks[0] as number, wb: 0, wc: 0, far: Infinity }
+    const best: Mixture = {
+      a: inks[0] as number,
+      b: inks[0] as number,
+      c: inks[0] as number,
+      wb: 0,
+      wc: 0,
+      far: Infinity,
+    }
     let least = Infinity
     for (let one = 0; one < inks.length; one++) {
       const i = (inks[one] as number) * 3
@@ -82,7 +105,14 @@ export class Mixing {
           const far = (pr - wb * r1 - wc * r2) ** 2 + (pg - wb * g1 - wc * g2) ** 2 + (pb - wb * b1 - wc * b2) ** 2
           if (far >= least) continue
           least = far
-          best = { a: inks[one] as number, b: inks[other] as number, c: inks[third] as number, wb, wc, far: Math.sqrt(far) }
+          best = {
+            a: inks[one] as number,
+            b: inks[other] as number,
+            c: inks[third] as number,
+            wb,
+            wc,
+            far: Math.sqrt(far),
+          }
         }
       }
     }

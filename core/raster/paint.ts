@@ -3,7 +3,10 @@ import type { Hex } from '../color/convert'
 import { channelsOf, type Unmixed } from './unmix'
 
 /** What the inks of a picture become: everywhere, or within an area; and how opaque it is there, in [0, 1]. */
-export interface Row { colors: readonly Hex[], opacity: number }
+export interface Row {
+  colors: readonly Hex[]
+  opacity: number
+}
 
 /** How often the part of a difference that sRGB has room for is halved. The shader does the same. */
 export const HALVINGS = 6
@@ -16,18 +19,27 @@ const isShown = (color: Float64Array): boolean => {
   const r = color[0] as number
   const g = color[1] as number
   const b = color[2] as number
-  return r >= -OUTSIDE && g >= -OUTSIDE && b >= -OUTSIDE && r <= 255 + OUTSIDE && g <= 255 + OUTSIDE && b <= 255 + OUTSIDE
+  return (
+    r >= -OUTSIDE && g >= -OUTSIDE && b >= -OUTSIDE && r <= 255 + OUTSIDE && g <= 255 + OUTSIDE && b <= 255 + OUTSIDE
+  )
 }
 
-/** What the pixels of a picture are beside the mixture of their inks, in OKLab, one after the other: only those that are. */
+/**
+ * What the pixels of a picture are beside the mixture of their inks, in OKLab, one after the other: only those that
+ * are.
+ */
 type Rest = Float32Array
 
-const rests = new WeakMap<Unmixed, { inks: readonly Hex[], rest: Rest }>()
+const rests = new WeakMap<Unmixed, { inks: readonly Hex[]; rest: Rest }>()
 
 const restOf = (taken: Unmixed, inks: readonly Hex[]): Rest => {
   const known = rests.get(taken)
   if (known?.inks === inks) return known.rest
-  const { picture: { data }, places, weights } = taken
+  const {
+    picture: { data },
+    places,
+    weights,
+  } = taken
   const before = channelsOf(inks)
   let count = 0
   for (let i = 3; i < weights.length; i += 4) if (weights[i]) count++
@@ -71,13 +83,18 @@ const mixedWord = (colors: Int32Array, places: Uint8Array, weights: Uint8Array, 
   const wa = weights[i] as number
   const wb = weights[i + 1] as number
   const wc = weights[i + 2] as number
-  const red = ((colors[a] as number) * wa + (colors[b] as number) * wb + (colors[c] as number) * wc + 127) / 255 | 0
-  const green = ((colors[a + 1] as number) * wa + (colors[b + 1] as number) * wb + (colors[c + 1] as number) * wc + 127) / 255 | 0
-  const blue = ((colors[a + 2] as number) * wa + (colors[b + 2] as number) * wb + (colors[c + 2] as number) * wc + 127) / 255 | 0
-  return blue << 16 | green << 8 | red
+  const red = (((colors[a] as number) * wa + (colors[b] as number) * wb + (colors[c] as number) * wc + 127) / 255) | 0
+  const green =
+    (((colors[a + 1] as number) * wa + (colors[b + 1] as number) * wb + (colors[c + 1] as number) * wc + 127) / 255) | 0
+  const blue =
+    (((colors[a + 2] as number) * wa + (colors[b + 2] as number) * wb + (colors[c + 2] as number) * wc + 127) / 255) | 0
+  return (blue << 16) | (green << 8) | red
 }
 
-/** A color, 0 to 255, moved by a difference in OKLab; where sRGB does not reach so far, at its lightness and hue with less chroma. */
+/**
+ * A color, 0 to 255, moved by a difference in OKLab; where sRGB does not reach so far, at its lightness and hue with
+ * less chroma.
+ */
 const move = (color: Float64Array, rest: Rest, at: number): void => {
   toLab(color[0] as number, color[1] as number, color[2] as number, color)
   const l = Math.min(1, Math.max(0, (color[0] as number) + (rest[at] as number)))
@@ -97,39 +114,67 @@ const move = (color: Float64Array, rest: Rest, at: number): void => {
 }
 
 /**
- * Paints a picture that was taken apart in other colors, into RGBA pixels (not premultiplied) of its size: each pixel the mixture of
- * what its inks become, moved by what the picture is beside its mixture, in OKLab. `regions` says for each pixel which of the rows
- * holds; the first where it is not given. Pixels whose inks stay as they are come out as they came.
+ * Paints a picture that was taken apart in other colors, into RGBA pixels (not premultiplied) of its size: each pixel
+ * the mixture of what its inks become, moved by what the picture is beside its mixture, in OKLab. `regions` says for
+ * each pixel which of the rows holds; the first where it is not given. Pixels whose inks stay as they are come out as
+ * they came.
  */
-export const paintRaster = (taken: Unmixed, inks: readonly Hex[], rows: readonly Row[], regions: Uint8Array | null, out: Uint8Array | Uint8ClampedArray): void => {
-  const { picture: { data }, places, weights } = taken
+export const paintRaster = (
+  taken: Unmixed,
+  inks: readonly Hex[],
+  rows: readonly Row[],
+  regions: Uint8Array | null,
+  out: Uint8Array | Uint8ClampedArray,
+): void => {
+  const {
+    picture: { data },
+    places,
+    weights,
+  } = taken
   const rest = restOf(taken, inks)
   const ways = rows.map(({ colors, opacity }) => {
     const channels = channelsOf(colors)
-    const solid = Uint32Array.from(colors, (_, i) => Math.round(channels[i * 3 + 2] as number) << 16 | Math.round(channels[i * 3 + 1] as number) << 8 | Math.round(channels[i * 3] as number))
-    return { colors: channels, whole: Int32Array.from(channels, Math.round), solid, stays: Uint8Array.from(inks, (hex, i) => hex === colors[i] ? 1 : 0), opacity }
+    const solid = Uint32Array.from(
+      colors,
+      (_, i) =>
+        (Math.round(channels[i * 3 + 2] as number) << 16) |
+        (Math.round(channels[i * 3 + 1] as number) << 8) |
+        Math.round(channels[i * 3] as number),
+    )
+    return {
+      colors: channels,
+      whole: Int32Array.from(channels, Math.round),
+      solid,
+      stays: Uint8Array.from(inks, (hex, i) => (hex === colors[i] ? 1 : 0)),
+      opacity,
+    }
   })
   const words = new Uint32Array(out.buffer, out.byteOffset, out.length >> 2)
   const color = new Float64Array(3)
   for (let i = 0, p = 0, at = -3; i < data.length; i += 4, p++) {
-    const way = ways[regions ? regions[p] as number : 0] as (typeof ways)[number]
+    const way = ways[regions ? (regions[p] as number) : 0] as (typeof ways)[number]
     const { stays } = way
     const more = weights[i + 3] !== 0
-    const alpha = way.opacity === 1 ? data[i + 3] as number : Math.round((data[i + 3] as number) * way.opacity)
+    const alpha = way.opacity === 1 ? (data[i + 3] as number) : Math.round((data[i + 3] as number) * way.opacity)
     if (more) at += 3
-    else if (weights[i] === 255 && !stays[places[i] as number]) { // one ink and nothing else, as most pixels of flat art are: four bytes at once
-      words[p] = alpha << 24 | (way.solid[places[i] as number] as number)
+    else if (weights[i] === 255 && !stays[places[i] as number]) {
+      // one ink and nothing else, as most pixels of flat art are: four bytes at once
+      words[p] = (alpha << 24) | (way.solid[places[i] as number] as number)
       continue
     }
     out[i + 3] = alpha
-    if (stays[places[i] as number] && (!weights[i + 1] || stays[places[i + 1] as number]) && (!weights[i + 2] || stays[places[i + 2] as number])) {
+    if (
+      stays[places[i] as number] &&
+      (!weights[i + 1] || stays[places[i + 1] as number]) &&
+      (!weights[i + 2] || stays[places[i + 2] as number])
+    ) {
       out[i] = data[i] as number
       out[i + 1] = data[i + 1] as number
       out[i + 2] = data[i + 2] as number
       continue
     }
     if (!more) {
-      words[p] = alpha << 24 | mixedWord(way.whole, places, weights, i)
+      words[p] = (alpha << 24) | mixedWord(way.whole, places, weights, i)
       continue
     }
     mixed(way.colors, places, weights, i, color)

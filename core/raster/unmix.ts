@@ -3,29 +3,41 @@ import type { Picture } from '../extract/picture'
 import { Mixing, THIRD, type Mixture } from './mix'
 
 /**
- * A raster picture taken apart: for each pixel up to three inks by their place, and how much of each, of 255. What the mixture of
- * inks does not say (painted texture, noise) is the difference of the picture from it.
+ * A raster picture taken apart: for each pixel up to three inks by their place, and how much of each, of 255. What the
+ * mixture of inks does not say (painted texture, noise) is the difference of the picture from it.
  */
 export interface Unmixed {
   picture: Picture
   /** Four bytes a pixel: the places of three inks, the most of all first, and 0. */
   places: Uint8Array
-  /** Four bytes a pixel: how much of each ink, together 255 where there is color at all, and 255 where the mixture is not the whole truth. */
+  /**
+   * Four bytes a pixel: how much of each ink, together 255 where there is color at all, and 255 where the mixture is
+   * not the whole truth.
+   */
   weights: Uint8Array
 }
 
 /** The channels of inks, 0 to 255, one after the other. */
-export const channelsOf = (inks: readonly Hex[]): Float64Array => Float64Array.from(inks.flatMap(hex => {
-  const { r, g, b } = rgbOf(hex)
-  return [r * 255, g * 255, b * 255]
-}))
+export const channelsOf = (inks: readonly Hex[]): Float64Array =>
+  Float64Array.from(
+    inks.flatMap(hex => {
+      const { r, g, b } = rgbOf(hex)
+      return [r * 255, g * 255, b * 255]
+    }),
+  )
 
-/** How far, in 8-bit steps of sRGB, a pixel may be from an ink and be nothing but it; and from a mixture and be explained by it. */
+/**
+ * How far, in 8-bit steps of sRGB, a pixel may be from an ink and be nothing but it; and from a mixture and be
+ * explained by it.
+ */
 const SAME = 2.6
 const NEAR = 5
 const EXPLAINED = 9
 
-/** How far apart, in 8-bit steps, a pixel and its neighbors may be where it lies within painted shading, not on an edge. */
+/**
+ * How far apart, in 8-bit steps, a pixel and its neighbors may be where it lies within painted shading, not on an
+ * edge.
+ */
 const CALM = 7
 
 /** How many inks most like an ink are its kin: what shading beside it may be painted with. */
@@ -44,22 +56,29 @@ const TRIED = 6
 const ROUNDING = 1.6
 
 /** The ink nearest to each pixel, one more than its place, where it is the pixel's very color; 0 elsewhere. */
-const nearestInks = ({ data }: Picture, channels: Float64Array, count: number): { exact: Uint8Array, nearest: Uint8Array } => {
+const nearestInks = (
+  { data }: Picture,
+  channels: Float64Array,
+  count: number,
+): { exact: Uint8Array; nearest: Uint8Array } => {
   const pixels = data.length / 4
   const [exact, nearest] = [new Uint8Array(pixels), new Uint8Array(pixels)]
   const known = new Uint16Array(1 << 24)
   for (let p = 0, i = 0; p < pixels; p++, i += 4) {
     if (!data[i + 3]) continue
     const [r, g, b] = [data[i] as number, data[i + 1] as number, data[i + 2] as number]
-    const code = r << 16 | g << 8 | b
+    const code = (r << 16) | (g << 8) | b
     let said = known[code] as number
     if (!said) {
       let [best, least] = [0, Infinity]
       for (let k = 0; k < count; k++) {
-        const far = (r - (channels[k * 3] as number)) ** 2 + (g - (channels[k * 3 + 1] as number)) ** 2 + (b - (channels[k * 3 + 2] as number)) ** 2
+        const far =
+          (r - (channels[k * 3] as number)) ** 2 +
+          (g - (channels[k * 3 + 1] as number)) ** 2 +
+          (b - (channels[k * 3 + 2] as number)) ** 2
         if (far < least) [best, least] = [k, far]
       }
-      said = known[code] = best + 1 | (least <= SAME ** 2 ? 256 : least <= NEAR ** 2 ? 512 : 0)
+      said = known[code] = (best + 1) | (least <= SAME ** 2 ? 256 : least <= NEAR ** 2 ? 512 : 0)
     }
     nearest[p] = said & 255
     exact[p] = said & 256 ? said & 255 : 0
@@ -67,7 +86,10 @@ const nearestInks = ({ data }: Picture, channels: Float64Array, count: number): 
   return { exact, nearest }
 }
 
-/** The pixels that lie within the area of an ink: one more than its place, else 0. Pixels on the rim of the picture count what neighbors they have. */
+/**
+ * The pixels that lie within the area of an ink: one more than its place, else 0. Pixels on the rim of the picture
+ * count what neighbors they have.
+ */
 const firmInks = (exact: Uint8Array, width: number, height: number): Uint8Array => {
   const firm = new Uint8Array(exact.length)
   for (let y = 0, p = 0; y < height; y++) {
@@ -109,9 +131,12 @@ class Unmixing {
   /** Where in `shadings` a color is, one more; 0 where it was not met yet. */
   private readonly shadingAt = new Int32Array(1 << 24)
 
-  constructor(private readonly picture: Picture, inks: readonly Hex[]) {
-    const channels = this.channels = channelsOf(inks)
-    const mixing = this.mixing = new Mixing(channels)
+  constructor(
+    private readonly picture: Picture,
+    inks: readonly Hex[],
+  ) {
+    const channels = (this.channels = channelsOf(inks))
+    const mixing = (this.mixing = new Mixing(channels))
     this.met = new Uint16Array(inks.length + 1)
     const { exact, nearest } = nearestInks(picture, channels, inks.length)
     this.exact = exact
@@ -120,9 +145,21 @@ class Unmixing {
     this.places = new Uint8Array(picture.data.length)
     this.weights = new Uint8Array(picture.data.length)
     this.alone = inks.map((_, own) => ({ a: own, b: own, c: own, wb: 0, wc: 0, far: 0 }))
-    this.kin = inks.map((_, own) => inks
-      .map((_, ink) => ({ ink, far: mixing.distance(channels[own * 3] as number, channels[own * 3 + 1] as number, channels[own * 3 + 2] as number, ink) }))
-      .sort((one, other) => one.far - other.far).slice(0, KIN + 1).map(({ ink }) => ink))
+    this.kin = inks.map((_, own) =>
+      inks
+        .map((_, ink) => ({
+          ink,
+          far: mixing.distance(
+            channels[own * 3] as number,
+            channels[own * 3 + 1] as number,
+            channels[own * 3 + 2] as number,
+            ink,
+          ),
+        }))
+        .sort((one, other) => one.far - other.far)
+        .slice(0, KIN + 1)
+        .map(({ ink }) => ink),
+    )
   }
 
   /** Whether the colors beside, above and below a pixel are nearly its own. */
@@ -130,26 +167,55 @@ class Unmixing {
     const { data, width, height } = this.picture
     const i = p * 4
     for (let way = 0; way < 4; way++) {
-      const j = way === 0 ? (x ? i - 4 : i) : way === 1 ? (x < width - 1 ? i + 4 : i) : way === 2 ? (y ? i - width * 4 : i) : y < height - 1 ? i + width * 4 : i
-      if (Math.abs((data[j] as number) - (data[i] as number)) > CALM || Math.abs((data[j + 1] as number) - (data[i + 1] as number)) > CALM || Math.abs((data[j + 2] as number) - (data[i + 2] as number)) > CALM) return false
+      const j =
+        way === 0
+          ? x
+            ? i - 4
+            : i
+          : way === 1
+            ? x < width - 1
+              ? i + 4
+              : i
+            : way === 2
+              ? y
+                ? i - width * 4
+                : i
+              : y < height - 1
+                ? i + width * 4
+                : i
+      if (
+        Math.abs((data[j] as number) - (data[i] as number)) > CALM ||
+        Math.abs((data[j + 1] as number) - (data[i + 1] as number)) > CALM ||
+        Math.abs((data[j + 2] as number) - (data[i + 2] as number)) > CALM
+      )
+        return false
     }
     return true
   }
 
-  /** A color as painted shading between the ink most like it and the kin of that; null where that says no more than the ink alone. */
+  /**
+   * A color as painted shading between the ink most like it and the kin of that; null where that says no more than the
+   * ink alone.
+   */
   private shadingOf(r: number, g: number, b: number, own: number): Mixture | null {
-    const code = r << 16 | g << 8 | b
+    const code = (r << 16) | (g << 8) | b
     const known = this.shadingAt[code] as number
     if (known) return this.shadings[known - 1] ?? null
     const mixture = this.mixing.best(r, g, b, this.kin[own] ?? [])
-    const shading = mixture && mixture.far < Math.max(ROUNDING, this.mixing.distance(r, g, b, own) * THIRD) ? mixture : null
+    const shading =
+      mixture && mixture.far < Math.max(ROUNDING, this.mixing.distance(r, g, b, own) * THIRD) ? mixture : null
     this.shadingAt[code] = this.shadings.push(shading)
     return shading
   }
 
   /** The inks that lie firmly around a pixel, the most frequent first. */
   private inksAround(x: number, y: number, reach: number): number[] {
-    const { firm, met, around, picture: { width, height } } = this
+    const {
+      firm,
+      met,
+      around,
+      picture: { width, height },
+    } = this
     around.length = 0
     const left = Math.max(0, x - reach)
     const right = Math.min(width - 1, x + reach)
@@ -171,9 +237,15 @@ class Unmixing {
     return found
   }
 
-  /** What a pixel is mixed of: on an edge the inks next to it, or else those somewhat farther; where they do not explain it, the ink most like it. */
+  /**
+   * What a pixel is mixed of: on an edge the inks next to it, or else those somewhat farther; where they do not
+   * explain it, the ink most like it.
+   */
   private mixtureAt(p: number, x: number, y: number): Mixture {
-    const { picture: { data }, mixing } = this
+    const {
+      picture: { data },
+      mixing,
+    } = this
     const [r, g, b] = [data[p * 4] as number, data[p * 4 + 1] as number, data[p * 4 + 2] as number]
     const own = (this.nearest[p] as number) - 1
     const isOwn = this.exact[p] !== 0
@@ -192,7 +264,7 @@ class Unmixing {
     const far = mixing.distance(r, g, b, own)
     if (isOwn || far <= NEAR) return this.alone[own] as Mixture
     const mixture = mixing.best(r, g, b, [...new Set([own, ...this.inksAround(x, y, AROUND[1])])])
-    return mixture && mixture.far < far * THIRD ? mixture : this.alone[own] as Mixture
+    return mixture && mixture.far < far * THIRD ? mixture : (this.alone[own] as Mixture)
   }
 
   /** Puts down what a pixel is mixed of, the most of all first. */
@@ -214,18 +286,30 @@ class Unmixing {
 
   /** Whether the mixture of a pixel is its color, up to rounding. */
   private isWhole(p: number): boolean {
-    const { places, weights, channels, picture: { data } } = this
+    const {
+      places,
+      weights,
+      channels,
+      picture: { data },
+    } = this
     const i = p * 4
     const [a, b, c] = [(places[i] as number) * 3, (places[i + 1] as number) * 3, (places[i + 2] as number) * 3]
     for (let channel = 0; channel < 3; channel++) {
-      const sum = (weights[i] as number) * (channels[a + channel] as number) + (weights[i + 1] as number) * (channels[b + channel] as number) + (weights[i + 2] as number) * (channels[c + channel] as number)
+      const sum =
+        (weights[i] as number) * (channels[a + channel] as number) +
+        (weights[i + 1] as number) * (channels[b + channel] as number) +
+        (weights[i + 2] as number) * (channels[c + channel] as number)
       if (Math.abs(sum / 255 - (data[i + channel] as number)) > ROUNDING) return false
     }
     return true
   }
 
   row(y: number): void {
-    const { picture: { width, data }, places, weights } = this
+    const {
+      picture: { width, data },
+      places,
+      weights,
+    } = this
     for (let x = 0, p = y * width; x < width; x++, p++) {
       const i = p * 4
       if (!data[i + 3]) continue
@@ -240,14 +324,21 @@ class Unmixing {
     }
   }
 
-  result(): Unmixed { return { picture: this.picture, places: this.places, weights: this.weights } }
+  result(): Unmixed {
+    return { picture: this.picture, places: this.places, weights: this.weights }
+  }
 }
 
 /**
- * Takes a picture apart into the inks given (at most 255). Within areas a pixel is one ink; on edges it is mixed of the inks that lie
- * around it, so that no color of an edge is taken for an ink. `seen` hears, from time to time, which part is done, and may throw to stop it.
+ * Takes a picture apart into the inks given (at most 255). Within areas a pixel is one ink; on edges it is mixed of
+ * the inks that lie around it, so that no color of an edge is taken for an ink. `seen` hears, from time to time, which
+ * part is done, and may throw to stop it.
  */
-export const unmixed = (picture: Picture, inks: readonly Hex[], seen: (part: number) => void = () => undefined): Unmixed => {
+export const unmixed = (
+  picture: Picture,
+  inks: readonly Hex[],
+  seen: (part: number) => void = () => undefined,
+): Unmixed => {
   if (inks.length > 255) throw new Error('A picture is taken apart into at most 255 inks.')
   const work = new Unmixing(picture, inks)
   for (let y = 0; y < picture.height; y++) {

@@ -6,13 +6,13 @@ import type { InkArea } from './match'
 export const TOLERANCE = { least: 0, most: 20 } as const
 
 /**
- * Gathers near-identical inks: by falling area, each joins the nearest of those before it that lead, or, where none is within the
- * tolerance (hundredths of ΔEOK), leads itself. Returns the lead of every ink; with 0 each leads itself.
+ * Gathers near-identical inks: by falling area, each joins the nearest of those before it that lead, or, where none is
+ * within the tolerance (hundredths of ΔEOK), leads itself. Returns the lead of every ink; with 0 each leads itself.
  */
 export const nearLeads = (inks: readonly InkArea[], tolerance: number): Map<Hex, Hex> => {
   if (tolerance <= 0) return new Map(inks.map(({ hex }) => [hex, hex]))
   const most = tolerance / 100
-  const leads: Array<{ hex: Hex, l: number, a: number, b: number }> = []
+  const leads: Array<{ hex: Hex; l: number; a: number; b: number }> = []
   const led = new Map<Hex, Hex>()
   for (const { hex } of [...inks].sort((one, other) => other.area - one.area)) {
     const lab = labOf(hex)
@@ -28,8 +28,15 @@ export const nearLeads = (inks: readonly InkArea[], tolerance: number): Map<Hex,
   return led
 }
 
-/** A family: inks that are lighter and darker versions of one hue, by falling area; the first leads. `hue` is null for the neutrals. */
-export interface Family { hue: number | null, inks: Hex[], area: number }
+/**
+ * A family: inks that are lighter and darker versions of one hue, by falling area; the first leads. `hue` is null for
+ * the neutrals.
+ */
+export interface Family {
+  hue: number | null
+  inks: Hex[]
+  area: number
+}
 
 /** A gap between hues, in degrees, at which one family ends and another begins, and the widest a family may be. */
 const GAP = 14
@@ -47,13 +54,18 @@ const parted = <Point extends { h: number }>(run: readonly Point[]): Point[][] =
   return [...parted(run.slice(0, at)), ...parted(run.slice(at))]
 }
 
-/** The families of an artwork's inks by OKLCH hue, by falling area, the neutrals last. Hues stand together up to gaps of 14°, within 48°. */
+/**
+ * The families of an artwork's inks by OKLCH hue, by falling area, the neutrals last. Hues stand together up to gaps
+ * of 14°, within 48°.
+ */
 export const familiesOf = (inks: readonly InkArea[]): Family[] => {
   const points = inks.map(({ hex, area }) => ({ hex, area, ...lchOf(hex) }))
   const vivid = points.filter(({ c }) => c >= NEUTRAL_CHROMA).sort((one, other) => one.h - other.h)
-  const gapBefore = vivid.map(({ h }, i) => i ? h - (vivid[i - 1]?.h ?? 0) : h + 360 - (vivid.at(-1)?.h ?? 0))
+  const gapBefore = vivid.map(({ h }, i) => (i ? h - (vivid[i - 1]?.h ?? 0) : h + 360 - (vivid.at(-1)?.h ?? 0)))
   const start = Math.max(0, gapBefore.indexOf(Math.max(...gapBefore)))
-  const round = vivid.map((_, i) => vivid[(start + i) % vivid.length] as (typeof vivid)[number]).map(point => ({ ...point, h: point.h < (vivid[start]?.h ?? 0) ? point.h + 360 : point.h }))
+  const round = vivid
+    .map((_, i) => vivid[(start + i) % vivid.length] as (typeof vivid)[number])
+    .map(point => ({ ...point, h: point.h < (vivid[start]?.h ?? 0) ? point.h + 360 : point.h }))
   const runs: Array<typeof round> = []
   round.forEach((point, i) => {
     const last = runs.at(-1)
@@ -63,10 +75,24 @@ export const familiesOf = (inks: readonly InkArea[]): Family[] => {
   const family = (members: typeof points, hue: (lead: Hex) => number | null): Family[] => {
     const ordered = [...members].sort((one, other) => other.area - one.area)
     const lead = ordered[0]
-    return lead ? [{ hue: hue(lead.hex), inks: ordered.map(({ hex }) => hex), area: members.reduce((sum, { area }) => sum + area, 0) }] : []
+    return lead
+      ? [
+          {
+            hue: hue(lead.hex),
+            inks: ordered.map(({ hex }) => hex),
+            area: members.reduce((sum, { area }) => sum + area, 0),
+          },
+        ]
+      : []
   }
   return [
-    ...runs.flatMap(parted).flatMap(members => family(members, lead => lchOf(lead).h)).sort((one, other) => other.area - one.area),
-    ...family(points.filter(({ c }) => c < NEUTRAL_CHROMA), () => null),
+    ...runs
+      .flatMap(parted)
+      .flatMap(members => family(members, lead => lchOf(lead).h))
+      .sort((one, other) => other.area - one.area),
+    ...family(
+      points.filter(({ c }) => c < NEUTRAL_CHROMA),
+      () => null,
+    ),
   ]
 }

@@ -5,7 +5,10 @@ import { shadedGroup, type Shading } from './shading'
 /** What an ink becomes: a swatch, by its id, or null where it is left as is. */
 export type Targets = ReadonlyMap<Hex, string | null>
 
-/** How blacks, whites and near-neutrals are treated: as inks like any other, left as they are, or tinted with the dominant hue. */
+/**
+ * How blacks, whites and near-neutrals are treated: as inks like any other, left as they are, or tinted with the
+ * dominant hue.
+ */
 export const NEUTRALS = ['inks', 'left', 'tinted'] as const
 export type Neutrals = (typeof NEUTRALS)[number]
 
@@ -21,8 +24,14 @@ export interface Remapping {
   tint: Hex
 }
 
-/** The ink that leads each swatch's group: the chosen one as long as it is in the group, or the one that covers most. */
-export const leadsOf = (inks: readonly InkArea[], targets: Targets, chosen: (swatch: string) => Hex | undefined = () => undefined): Map<string, Hex> => {
+/**
+ * The ink that leads each swatch's group: the chosen one as long as it is in the group, or the one that covers most.
+ */
+export const leadsOf = (
+  inks: readonly InkArea[],
+  targets: Targets,
+  chosen: (swatch: string) => Hex | undefined = () => undefined,
+): Map<string, Hex> => {
   const leads = new Map<string, InkArea>()
   for (const ink of inks) {
     const to = targets.get(ink.hex)
@@ -33,7 +42,9 @@ export const leadsOf = (inks: readonly InkArea[], targets: Targets, chosen: (swa
   return new Map([...leads].map(([id, { hex }]) => [id, hex]))
 }
 
-/** The OKLCH chroma of a tinted neutral in the middle of the lightness range; it falls to nothing at black and white. */
+/**
+ * The OKLCH chroma of a tinted neutral in the middle of the lightness range; it falls to nothing at black and white.
+ */
 const TINT = 0.022
 
 /** A neutral of the same lightness that carries a hint of a hue. */
@@ -43,7 +54,10 @@ export const tintedNeutral = (hex: Hex, tint: Hex): Hex => {
 }
 
 /** The new color of every ink. Inks without a target, or whose swatch is gone, keep their own. */
-export const recolored = (inks: readonly InkArea[], { targets, swatches, shadingOf, chosenLead, tinted, tint }: Remapping): Map<Hex, Hex> => {
+export const recolored = (
+  inks: readonly InkArea[],
+  { targets, swatches, shadingOf, chosenLead, tinted, tint }: Remapping,
+): Map<Hex, Hex> => {
   const leads = leadsOf(inks, targets, chosenLead)
   const groups = new Map<string, Hex[]>()
   const colors = new Map<Hex, Hex>()
@@ -56,6 +70,7 @@ export const recolored = (inks: readonly InkArea[], { targets, swatches, shading
     else groups.set(to, [hex])
   }
   for (const [id, group] of groups)
-    for (const [hex, color] of shadedGroup(group, leads.get(id) as Hex, swatches.get(id) as Hex, shadingOf(id))) colors.set(hex, color)
+    for (const [hex, color] of shadedGroup(group, leads.get(id) as Hex, swatches.get(id) as Hex, shadingOf(id)))
+      colors.set(hex, color)
   return colors
 }

@@ -1,8 +1,9 @@
 import { betweenLabs, degrees, hexOfLab, hexOfLch, isNeutral, labOf, lchOf, type Hex, type Lab } from '../color/convert'
 
 /**
- * How the inks of one swatch follow it: all become it; the darkest becomes it and the others tints of it; each keeps its difference
- * from the lead; each keeps its own lightness and chroma and takes the hue; or all turn by the angle that brings the lead to the hue.
+ * How the inks of one swatch follow it: all become it; the darkest becomes it and the others tints of it; each keeps
+ * its difference from the lead; each keeps its own lightness and chroma and takes the hue; or all turn by the angle
+ * that brings the lead to the hue.
  */
 export const SHADINGS = ['flat', 'stepped', 'relative', 'hue only', 'turned'] as const
 export type Shading = (typeof SHADINGS)[number]
@@ -10,30 +11,43 @@ export type Shading = (typeof SHADINGS)[number]
 const WHITE: Lab = { l: 1, a: 0, b: 0 }
 
 /** By how much lightness differences have to shrink to find room: 1 where they have it. */
-const fit = (needed: number, room: number): number => needed > room ? Math.max(0, room) / needed : 1
+const fit = (needed: number, room: number): number => (needed > room ? Math.max(0, room) / needed : 1)
 
 const stepped = (inks: readonly Hex[], swatch: Hex): Map<Hex, Hex> => {
   const lights = inks.map(hex => labOf(hex).l)
   const darkest = Math.min(...lights)
   const from = labOf(swatch)
-  return new Map(inks.map((hex, i) => {
-    const part = darkest >= 1 ? 0 : ((lights[i] as number) - darkest) / (1 - darkest)
-    return [hex, part === 0 ? swatch : hexOfLab(betweenLabs(from, WHITE, part))]
-  }))
+  return new Map(
+    inks.map((hex, i) => {
+      const part = darkest >= 1 ? 0 : ((lights[i] as number) - darkest) / (1 - darkest)
+      return [hex, part === 0 ? swatch : hexOfLab(betweenLabs(from, WHITE, part))]
+    }),
+  )
 }
 
-/** Differences keep their order and proportion where white or black is too near for them: those toward it shrink alike. */
+/**
+ * Differences keep their order and proportion where white or black is too near for them: those toward it shrink alike.
+ */
 const relative = (inks: readonly Hex[], lead: Hex, swatch: Hex): Map<Hex, Hex> => {
   const [from, to] = [labOf(lead), labOf(swatch)]
   const labs = inks.map(labOf)
   const up = fit(Math.max(0, ...labs.map(({ l }) => l - from.l)), 1 - to.l)
   const down = fit(Math.max(0, ...labs.map(({ l }) => from.l - l)), to.l)
-  return new Map(inks.map((hex, i) => {
-    if (hex === lead) return [hex, swatch]
-    const { l, a, b } = labs[i] as Lab
-    const by = l - from.l
-    return [hex, hexOfLab({ l: Math.min(1, Math.max(0, to.l + by * (by > 0 ? up : down))), a: to.a + a - from.a, b: to.b + b - from.b })]
-  }))
+  return new Map(
+    inks.map((hex, i) => {
+      if (hex === lead) return [hex, swatch]
+      const { l, a, b } = labs[i] as Lab
+      const by = l - from.l
+      return [
+        hex,
+        hexOfLab({
+          l: Math.min(1, Math.max(0, to.l + by * (by > 0 ? up : down))),
+          a: to.a + a - from.a,
+          b: to.b + b - from.b,
+        }),
+      ]
+    }),
+  )
 }
 
 const hueOnly = (hex: Hex, swatch: Hex): Hex => {
@@ -48,16 +62,21 @@ const turned = (hex: Hex, lead: Hex, swatch: Hex): Hex => {
 }
 
 /**
- * What a group of inks becomes on a swatch, led by one of them. Results outside sRGB are brought in at
- * their own lightness and hue; lightness differences that find no room shrink in proportion, so that steps stay apart.
+ * What a group of inks becomes on a swatch, led by one of them. Results outside sRGB are brought in at their own
+ * lightness and hue; lightness differences that find no room shrink in proportion, so that steps stay apart.
  */
 export const shadedGroup = (inks: readonly Hex[], lead: Hex, swatch: Hex, shading: Shading): Map<Hex, Hex> => {
   switch (shading) {
-    case 'flat': return new Map(inks.map(hex => [hex, swatch]))
-    case 'stepped': return stepped(inks, swatch)
-    case 'relative': return relative(inks, lead, swatch)
-    case 'hue only': return new Map(inks.map(hex => [hex, hueOnly(hex, swatch)]))
-    case 'turned': return new Map(inks.map(hex => [hex, turned(hex, lead, swatch)]))
+    case 'flat':
+      return new Map(inks.map(hex => [hex, swatch]))
+    case 'stepped':
+      return stepped(inks, swatch)
+    case 'relative':
+      return relative(inks, lead, swatch)
+    case 'hue only':
+      return new Map(inks.map(hex => [hex, hueOnly(hex, swatch)]))
+    case 'turned':
+      return new Map(inks.map(hex => [hex, turned(hex, lead, swatch)]))
   }
 }
 
@@ -65,4 +84,5 @@ export const shadedGroup = (inks: readonly Hex[], lead: Hex, swatch: Hex, shadin
 export const shaded = (ink: Hex, lead: Hex, swatch: Hex): Hex => relative([ink], lead, swatch).get(ink) as Hex
 
 /** How many inks that were told apart fall together in what they become. */
-export const fallenTogether = (inks: readonly Hex[], colorOf: (ink: Hex) => Hex): number => new Set(inks).size - new Set(inks.map(colorOf)).size
+export const fallenTogether = (inks: readonly Hex[], colorOf: (ink: Hex) => Hex): number =>
+  new Set(inks).size - new Set(inks.map(colorOf)).size

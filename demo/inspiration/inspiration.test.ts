@@ -18,17 +18,25 @@ describe('the inspiration shelf', () => {
   it('is usable: colors apart, light and dark, something with a hue', () => {
     for (const scheme of schemes) {
       const colors = hexes(scheme)
-      for (const [i, one] of colors.entries()) for (const other of colors.slice(i + 1)) expect(deltaE(one, other)).toBeGreaterThanOrEqual(10)
+      for (const [i, one] of colors.entries())
+        for (const other of colors.slice(i + 1)) expect(deltaE(one, other)).toBeGreaterThanOrEqual(10)
       const light = colors.map(hex => lchOf(hex).l)
       expect(Math.max(...light) - Math.min(...light)).toBeGreaterThan(0.4)
       expect(Math.max(...colors.map(hex => lchOf(hex).c))).toBeGreaterThan(0.035)
     }
   })
   it('is varied: no two schemes alike, every mood, dominant hues all round', () => {
-    const away = (one: string[], other: string[]): number => one.reduce((sum, hex) => sum + Math.min(...other.map(each => okDistance(hex, each))), 0) / one.length
-    const least = Math.min(...schemes.flatMap((one, i) => schemes.slice(i + 1).map(other => away(hexes(one), hexes(other)))))
+    const away = (one: string[], other: string[]): number =>
+      one.reduce((sum, hex) => sum + Math.min(...other.map(each => okDistance(hex, each))), 0) / one.length
+    const least = Math.min(
+      ...schemes.flatMap((one, i) => schemes.slice(i + 1).map(other => away(hexes(one), hexes(other)))),
+    )
     expect(least).toBeGreaterThan(0.012)
-    const sectors = new Set(schemes.flatMap(({ colors: [main] }) => main && lchOf(main.hex).c > 0.04 ? [Math.floor(lchOf(main.hex).h / 30)] : []))
+    const sectors = new Set(
+      schemes.flatMap(({ colors: [main] }) =>
+        main && lchOf(main.hex).c > 0.04 ? [Math.floor(lchOf(main.hex).h / 30)] : [],
+      ),
+    )
     expect(sectors.size).toBeGreaterThanOrEqual(11)
   })
 })
@@ -36,7 +44,11 @@ describe('the inspiration shelf', () => {
 describe('searching it', () => {
   const ask = { words: '', near: null, fits: [] }
   it('finds by the beginnings of words, all of them', () => {
-    expect(searched(schemes, { ...ask, words: 'lightho quiet' }).every(({ name, mood }) => /lighthouse/.test(name) && mood === 'quiet')).toBe(true)
+    expect(
+      searched(schemes, { ...ask, words: 'lightho quiet' }).every(
+        ({ name, mood }) => /lighthouse/.test(name) && mood === 'quiet',
+      ),
+    ).toBe(true)
     expect(searched(schemes, { ...ask, words: 'packaging food' }).length).toBeGreaterThan(3)
     expect(searched(schemes, { ...ask, words: 'nothing like this' })).toEqual([])
   })

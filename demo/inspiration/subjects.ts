@@ -1,6 +1,9 @@
 import type { Hex } from '../../core/color/convert'
 
-/** A subject of the shelf: its name, the word it is found by, and three colors seen there, the one that covers most first. */
+/**
+ * A subject of the shelf: its name, the word it is found by, and three colors seen there, the one that covers most
+ * first.
+ */
 export type Subject = readonly [name: string, subject: string, seen: readonly [Hex, Hex, Hex]]
 
 /** Things of Breezeholm and the coast around it. */

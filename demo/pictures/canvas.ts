@@ -17,10 +17,17 @@ export const smooth = (from: number, to: number, value: number): number => {
   const t = within((value - from) / (to - from))
   return t * t * (3 - 2 * t)
 }
-export const mix = (one: Light, other: Light, t: number): Light =>
-  [one[0] + (other[0] - one[0]) * t, one[1] + (other[1] - one[1]) * t, one[2] + (other[2] - one[2]) * t]
+export const mix = (one: Light, other: Light, t: number): Light => [
+  one[0] + (other[0] - one[0]) * t,
+  one[1] + (other[1] - one[1]) * t,
+  one[2] + (other[2] - one[2]) * t,
+]
 export const lit = (color: Light, by: number): Light => [color[0] * by, color[1] * by, color[2] * by]
-export const added = (one: Light, other: Light, by = 1): Light => [one[0] + other[0] * by, one[1] + other[1] * by, one[2] + other[2] * by]
+export const added = (one: Light, other: Light, by = 1): Light => [
+  one[0] + other[0] * by,
+  one[1] + other[1] * by,
+  one[2] + other[2] * by,
+]
 
 /** A color along a run of colors, at a place in [0, 1]. */
 export const along = (run: ReadonlyArray<readonly [at: number, color: Light]>, place: number): Light => {
@@ -46,7 +53,13 @@ export const cloudy = (seed: number, octaves = 5): ((x: number, y: number) => nu
 }
 
 /** A picture painted pixel by pixel in linear light, with grain: 8-bit RGB, row by row. x and y run from 0 to 1. */
-export const painted = (width: number, height: number, grain: number, seed: number, at: (x: number, y: number) => Light): Buffer => {
+export const painted = (
+  width: number,
+  height: number,
+  grain: number,
+  seed: number,
+  at: (x: number, y: number) => Light,
+): Buffer => {
   const pixels = Buffer.alloc(width * height * 3)
   const random = seeded(seed)
   for (let row = 0, i = 0; row < height; row++) {

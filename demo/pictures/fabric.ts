@@ -2,10 +2,27 @@ import { cloudy, light, lit, mix, smooth, type Light } from './canvas'
 
 /* A heap of folded kite fabric: sheets of ripstop nylon thrown over each other in window light. */
 
-interface Sheet { color: Light, x: number, y: number, rx: number, ry: number, turn: number, seed: number, folds: number }
+interface Sheet {
+  color: Light
+  x: number
+  y: number
+  rx: number
+  ry: number
+  turn: number
+  seed: number
+  folds: number
+}
 
-const sheet = (hex: string, x: number, y: number, rx: number, ry: number, turn: number, seed: number, folds: number): Sheet =>
-  ({ color: light(hex), x, y, rx, ry, turn, seed, folds })
+const sheet = (
+  hex: string,
+  x: number,
+  y: number,
+  rx: number,
+  ry: number,
+  turn: number,
+  seed: number,
+  folds: number,
+): Sheet => ({ color: light(hex), x, y, rx, ry, turn, seed, folds })
 
 /** From the lowest to the one on top. */
 const SHEETS: readonly Sheet[] = [
@@ -28,11 +45,20 @@ const drift = cloudy(77, 3)
 const inside = (i: number, x: number, y: number): number => {
   const { x: cx, y: cy, rx, ry, turn } = SHEETS[i] as Sheet
   const [dx, dy] = [(x - cx) * ASPECT, y - cy]
-  const [u, v] = [(dx * Math.cos(turn) + dy * Math.sin(turn)) / (rx * ASPECT * 0.8), (dy * Math.cos(turn) - dx * Math.sin(turn)) / ry]
-  return 1 - (Math.abs(u) ** 3 + Math.abs(v) ** 3) ** (1 / 3) + 0.13 * (edges[i] as (x: number, y: number) => number)(x * 2.6, y * 2.6)
+  const [u, v] = [
+    (dx * Math.cos(turn) + dy * Math.sin(turn)) / (rx * ASPECT * 0.8),
+    (dy * Math.cos(turn) - dx * Math.sin(turn)) / ry,
+  ]
+  return (
+    1 -
+    (Math.abs(u) ** 3 + Math.abs(v) ** 3) ** (1 / 3) +
+    0.13 * (edges[i] as (x: number, y: number) => number)(x * 2.6, y * 2.6)
+  )
 }
 
-/** The height of a sheet: long folds with rounded crests, bent and gathered toward one corner, and small slack between. */
+/**
+ * The height of a sheet: long folds with rounded crests, bent and gathered toward one corner, and small slack between.
+ */
 const height = (i: number, x: number, y: number): number => {
   const { turn, folds, x: cx, y: cy } = SHEETS[i] as Sheet
   const noise = creases[i] as (x: number, y: number) => number

@@ -2,22 +2,49 @@ import { cloudy, light, lit, mix, smooth, within, type Light } from './canvas'
 
 /* A weathered painted hull: planks, three coats of paint, rust from the bolts, weed below the waterline. */
 
-const [BLUE, UNDER, OCHRE, WOOD, WHITE] = [light('#1f6f94'), light('#8fc3c4'), light('#d9a441'), light('#7a5a41'), light('#ece6d6')]
-const [RED, RUST, DARK, WEED, SALT] = [light('#a5392b'), light('#b4571f'), light('#17181c'), light('#56682c'), light('#cfd6d4')]
+const [BLUE, UNDER, OCHRE, WOOD, WHITE] = [
+  light('#1f6f94'),
+  light('#8fc3c4'),
+  light('#d9a441'),
+  light('#7a5a41'),
+  light('#ece6d6'),
+]
+const [RED, RUST, DARK, WEED, SALT] = [
+  light('#a5392b'),
+  light('#b4571f'),
+  light('#17181c'),
+  light('#56682c'),
+  light('#cfd6d4'),
+]
 const PLANK = 0.118
 const ASPECT = 1.5
 const LINE = 0.62
 
-const [flakes, chips, stain, grain, warp, wear, drip] = [cloudy(51, 7), cloudy(52, 6), cloudy(53, 5), cloudy(54, 5), cloudy(55, 3), cloudy(56, 4), cloudy(57, 4)]
+const [flakes, chips, stain, grain, warp, wear, drip] = [
+  cloudy(51, 7),
+  cloudy(52, 6),
+  cloudy(53, 5),
+  cloudy(54, 5),
+  cloudy(55, 3),
+  cloudy(56, 4),
+  cloudy(57, 4),
+]
 
-const BOLTS = Array.from({ length: 14 }, (_, i) => ({ x: 0.045 + (i % 7) * 0.152 + (i > 6 ? 0.07 : 0), y: (i > 6 ? 3.5 : 1.5) * PLANK + 0.004 }))
+const BOLTS = Array.from({ length: 14 }, (_, i) => ({
+  x: 0.045 + (i % 7) * 0.152 + (i > 6 ? 0.07 : 0),
+  y: (i > 6 ? 3.5 : 1.5) * PLANK + 0.004,
+}))
 
 const timber = (x: number, y: number): Light =>
   lit(mix(WOOD, DARK, 0.5 * smooth(0, 0.7, grain(x * 3, y * 60))), 0.75 + 0.35 * grain(x * 6, y * 110))
 
 /** How much paint has gone at a place: above 0 the top coat is off, further up the next. */
 const worn = (x: number, y: number, seam: number): number =>
-  flakes(x * 5.2, y * 7.5) + 0.35 * chips(x * 17, y * 21) + 0.34 * smooth(0.14, 0, seam) + 0.16 * wear(x * 1.6, y * 1.6) - 0.4
+  flakes(x * 5.2, y * 7.5) +
+  0.35 * chips(x * 17, y * 21) +
+  0.34 * smooth(0.14, 0, seam) +
+  0.16 * wear(x * 1.6, y * 1.6) -
+  0.4
 
 const painted = (x: number, y: number, coat: number): Light => {
   const edge = LINE + 0.006 * warp(x * 3, 1)
@@ -40,7 +67,11 @@ export const hull = (x: number, y: number): Light => {
   if (coat === 0) color = mix(color, SALT, 0.2 * smooth(0.1, 0.6, stain(x * 4, bent * 9)))
   for (const bolt of BOLTS) {
     const [dx, dy] = [(x - bolt.x) * ASPECT, bent - bolt.y]
-    const streak = smooth(0.022, 0, Math.abs(dx + 0.006 * drip(x * 9, bent * 6))) * smooth(-0.005, 0.015, dy) * Math.exp(-dy * 6) * (0.55 + 0.7 * drip(x * 40, bent * 5))
+    const streak =
+      smooth(0.022, 0, Math.abs(dx + 0.006 * drip(x * 9, bent * 6))) *
+      smooth(-0.005, 0.015, dy) *
+      Math.exp(-dy * 6) *
+      (0.55 + 0.7 * drip(x * 40, bent * 5))
     color = mix(color, lit(RUST, 0.34 + 0.5 * within(dy * 3)), within(streak * 1.25))
     const head = Math.hypot(dx, dy)
     if (head < 0.0105) color = lit(mix(DARK, RUST, 0.55 + 0.4 * chips(x * 60, y * 60)), 0.9 - dy * 40)

@@ -17,14 +17,28 @@ import { artworkSource, findArtwork } from '../db/artwork'
 const PREVIEWED = 360
 
 /** A raster artwork in other colors and with its touch-ups, small, as an SVG that holds nothing but the picture. */
-const pictured = async ({ width, height }: Artwork, inks: readonly Hex[], colors: ReadonlyMap<Hex, Hex>, areas: readonly AreaPaint[], source: Uint8Array): Promise<string> => {
+const pictured = async (
+  { width, height }: Artwork,
+  inks: readonly Hex[],
+  colors: ReadonlyMap<Hex, Hex>,
+  areas: readonly AreaPaint[],
+  source: Uint8Array,
+): Promise<string> => {
   const taken = unmixed(await plainPicture(source, PREVIEWED), inks)
   const { picture } = taken
-  const { rows, regions } = rowsWithin(taken, inks, inks.map(ink => colors.get(ink) ?? ink), areas)
+  const { rows, regions } = rowsWithin(
+    taken,
+    inks,
+    inks.map(ink => colors.get(ink) ?? ink),
+    areas,
+  )
   const data = new Uint8Array(picture.data.length)
   paintRaster(taken, inks, rows, regions, data)
   const address = pngAddress(await plainPng({ ...picture, data }))
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image width="${width}" height="${height}" href="${address}"/></svg>`
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image width="${width}` +
+    `" height="${height}" href="${address}"/></svg>`
+  )
 }
 
 /** The first artwork of a project in its scheme, as SVG; null where it has none. */
@@ -37,8 +51,20 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
   const file = files.find(each => each?.hash === first.hash)
   if (!source || !file) return null
   const touches = touchesOf(project, first.id)
-  if (first.kind === 'raster') return pictured(first, file.inks.map(({ hex }) => hex), colors, touches.areas, source)
+  if (first.kind === 'raster')
+    return pictured(
+      first,
+      file.inks.map(({ hex }) => hex),
+      colors,
+      touches.areas,
+      source,
+    )
   const { reading, painter } = await readWithPictures(decoded(source).text, file.also, file.pictureInks)
   const colorOf = (hex: Hex): Hex => colors.get(hex) ?? hex
-  return renderableSvg(reading, ({ hex }) => colorOf(hex), touches.shapes, await painter({ longest: PREVIEWED })(colorOf))
+  return renderableSvg(
+    reading,
+    ({ hex }) => colorOf(hex),
+    touches.shapes,
+    await painter({ longest: PREVIEWED })(colorOf),
+  )
 }

@@ -18,8 +18,15 @@ const LETTERS = new Set(['text', 'tspan', 'textPath'])
 /** The longer side of the ink map, in pixels: about as large as the stage. */
 export const MAPPED = 640
 
-/** Artwork as it is kept: what is known of it, its clean bytes, and its ink map, packed and gzipped, where it has one that tells the truth. */
-export interface Received { file: ArtworkFile, source: Uint8Array, map: Uint8Array | null }
+/**
+ * Artwork as it is kept: what is known of it, its clean bytes, and its ink map, packed and gzipped, where it has one
+ * that tells the truth.
+ */
+export interface Received {
+  file: ArtworkFile
+  source: Uint8Array
+  map: Uint8Array | null
+}
 
 /** The hash a file is kept under: that of its bytes, and of what is recolored besides the colors on the page. */
 export const hashOf = (source: Uint8Array, also: readonly Also[]): string => {
@@ -27,22 +34,36 @@ export const hashOf = (source: Uint8Array, also: readonly Also[]): string => {
   return (also.length ? hash.update(`\0${[...also].sort().join()}`) : hash).digest('hex')
 }
 
-const received = async ({ text, encoding }: Decoded, { name, removed }: Pick<ArtworkFile, 'name' | 'removed'>, also: readonly Also[], markup = readMarkup(text)): Promise<Received> => {
+const received = async (
+  { text, encoding }: Decoded,
+  { name, removed }: Pick<ArtworkFile, 'name' | 'removed'>,
+  also: readonly Also[],
+  markup = readMarkup(text),
+): Promise<Received> => {
   const { reading, painter } = await readWithPictures(markup, also)
   const source = encoded({ text, encoding })
   const { inks, map } = await measuredInks(reading, renderSvg, MAPPED, painter({ longest: MAPPED, plain: true }))
   const file: ArtworkFile = {
-    kind: 'svg', hash: hashOf(source, also), name, ...sizeOf(reading.markup), inks, also: [...also], pictureInks: reading.pictureInks, removed, notes: reading.notes,
+    kind: 'svg',
+    hash: hashOf(source, also),
+    name,
+    ...sizeOf(reading.markup),
+    inks,
+    also: [...also],
+    pictureInks: reading.pictureInks,
+    removed,
+    notes: reading.notes,
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
-  const shown = map && (isCrowded(inks) || (!lettered && await isFaithful(reading, map, renderSvg)))
+  const shown = map && (isCrowded(inks) || (!lettered && (await isFaithful(reading, map, renderSvg))))
   return { file, source, map: shown ? gzipSync(packInkMap(map)) : null }
 }
 
 /**
- * Takes in an SVG file: decodes it, takes out what acts or reaches outside, reads its inks and measures them.
- * Returns what is kept. Letters depend on the fonts of a machine, so that artwork with live text has no map; a drawing of very many
- * shapes has one in any case, for it cannot be shown otherwise. Throws Unreadable, in a plain sentence, for what cannot be taken.
+ * Takes in an SVG file: decodes it, takes out what acts or reaches outside, reads its inks and measures them. Returns
+ * what is kept. Letters depend on the fonts of a machine, so that artwork with live text has no map; a drawing of very
+ * many shapes has one in any case, for it cannot be shown otherwise. Throws Unreadable, in a plain sentence, for what
+ * cannot be taken.
  */
 export const receiveSvg = (fileName: string, bytes: Uint8Array): Promise<Received> => {
   const { text, encoding } = decoded(bytes)
@@ -50,5 +71,9 @@ export const receiveSvg = (fileName: string, bytes: Uint8Array): Promise<Receive
   return received({ text: source, encoding }, { name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), removed }, [], markup)
 }
 
-/** Reads a kept SVG file again, with what is recolored besides the colors on the page. It is kept beside what it was, under a hash of its own. */
-export const receiveAgain = (file: ArtworkFile, source: Uint8Array, also: readonly Also[]): Promise<Received> => received(decoded(source), file, also)
+/**
+ * Reads a kept SVG file again, with what is recolored besides the colors on the page. It is kept beside what it was,
+ * under a hash of its own.
+ */
+export const receiveAgain = (file: ArtworkFile, source: Uint8Array, also: readonly Also[]): Promise<Received> =>
+  received(decoded(source), file, also)

@@ -5,7 +5,10 @@ import type { Received } from '../artwork/receive'
 /** Keeps an artwork file under its hash; one that is there already stays as it is. */
 export const keepArtwork = async (sql: Sql, { file, source, map }: Received): Promise<void> => {
   await sql`
-    insert into artwork (hash, source, map, record) values (${file.hash}, ${Buffer.from(source)}, ${map && Buffer.from(map)}, ${sql.json(file as unknown as JSONValue)})
+    insert into artwork (hash, source, map, record) values (
+      ${file.hash}, ${Buffer.from(source)}, ${map && Buffer.from(map)},
+      ${sql.json(file as unknown as JSONValue)}
+    )
     on conflict (hash) do nothing`
 }
 

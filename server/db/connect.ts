@@ -10,7 +10,7 @@ let shared: Sql | undefined
 export const database = (): Sql => {
   const url = process.env.DATABASE_URL
   if (!url) throw new Error('DATABASE_URL is not set.')
-  return shared ??= connect(url)
+  return (shared ??= connect(url))
 }
 
 /** Does work in one transaction: all of it, or, where it throws, none. */

@@ -64,7 +64,9 @@ describe('projects', () => {
   })
   it('of two saves at once one wins and one is told', async () => {
     const { id, document } = await createProject(sql, newProject('Race'))
-    const results = await Promise.allSettled([1, 2, 3].map(i => saveProject(sql, id, 1, { ...document, name: `Race ${i}` })))
+    const results = await Promise.allSettled(
+      [1, 2, 3].map(i => saveProject(sql, id, 1, { ...document, name: `Race ${i}` })),
+    )
     expect(results.filter(({ status }) => status === 'fulfilled')).toHaveLength(1)
   })
   it('that are deleted are gone from list and view until restored', async () => {
@@ -80,7 +82,12 @@ describe('projects', () => {
     const first = await listProjects(sql, 2)
     const next = await listProjects(sql, 2, first.at(-1)?.id)
     expect(new Set([...first, ...next].map(({ id }) => id)).size).toBe(first.length + next.length)
-    expect([...first, ...next].map(({ updatedAt }) => updatedAt)).toEqual([...first, ...next].map(({ updatedAt }) => updatedAt).sort().reverse())
+    expect([...first, ...next].map(({ updatedAt }) => updatedAt)).toEqual(
+      [...first, ...next]
+        .map(({ updatedAt }) => updatedAt)
+        .sort()
+        .reverse(),
+    )
   })
 })
 
@@ -108,14 +115,26 @@ describe('a picture', () => {
     const { hash } = received.file
     expect(await findPicture(sql, hash)).toEqual({ hash, name: 'harbor at dusk', width: 1440, height: 960, notes: [] })
     expect(await pictureBytes(sql, hash, 'source')).toEqual({ media: 'image/jpeg', bytes })
-    for (const form of ['working', 'thumbnail'] as const) expect((await pictureBytes(sql, hash, form))?.bytes.subarray(8, 12).toString()).toBe('WEBP')
+    for (const form of ['working', 'thumbnail'] as const)
+      expect((await pictureBytes(sql, hash, form))?.bytes.subarray(8, 12).toString()).toBe('WEBP')
     expect(await pictureBytes(sql, 'f'.repeat(64), 'source')).toBeNull()
   })
 })
 
 describe('the trail', () => {
-  const document = { ...newProject('Trail'), remap: { ...FIRST_REMAP, targets: { '#102030': { to: 's1', by: 'match' as const } } } }
-  const state = (id: string, parent: string | null, more: Partial<TrailState> = {}): TrailState => ({ id, parent, at: '2026-11-25T10:00:00.000Z', did: 'turn', kept: null, look: lookOf(document), ...more })
+  const document = {
+    ...newProject('Trail'),
+    remap: { ...FIRST_REMAP, targets: { '#102030': { to: 's1', by: 'match' as const } } },
+  }
+  const state = (id: string, parent: string | null, more: Partial<TrailState> = {}): TrailState => ({
+    id,
+    parent,
+    at: '2026-11-25T10:00:00.000Z',
+    did: 'turn',
+    kept: null,
+    look: lookOf(document),
+    ...more,
+  })
   const other = { ...lookOf(document), remap: { ...document.remap, targets: {} } }
   const packed = async (id: string): Promise<PackedTrail> => {
     const found = await findTrail(sql, id)
@@ -132,9 +151,18 @@ describe('the trail', () => {
     expect(Object.keys((await packed(id)).targets)).toHaveLength(2)
   })
   it('takes names and new parents, and gives up states with what only they needed', async () => {
-    const { id } = await createProject(sql, document, { put: [state('a', null), state('b', 'a', { look: other }), state('c', 'b')], remove: [] })
-    await saveProject(sql, id, 1, document, { put: [state('a', null, { kept: 'mine' }), state('c', 'a')], remove: ['b'] })
-    expect((await trailOf(id)).map(({ id: each, parent, kept }) => [each, parent, kept])).toEqual([['a', null, 'mine'], ['c', 'a', null]])
+    const { id } = await createProject(sql, document, {
+      put: [state('a', null), state('b', 'a', { look: other }), state('c', 'b')],
+      remove: [],
+    })
+    await saveProject(sql, id, 1, document, {
+      put: [state('a', null, { kept: 'mine' }), state('c', 'a')],
+      remove: ['b'],
+    })
+    expect((await trailOf(id)).map(({ id: each, parent, kept }) => [each, parent, kept])).toEqual([
+      ['a', null, 'mine'],
+      ['c', 'a', null],
+    ])
     expect(Object.keys((await packed(id)).targets)).toHaveLength(1)
   })
   it('of a save that is refused is not stored', async () => {
@@ -144,7 +172,10 @@ describe('the trail', () => {
     expect(await trailOf(id)).toEqual([])
   })
   it('is copied with its project', async () => {
-    const { id } = await createProject(sql, document, { put: [state('a', null), state('b', 'a', { kept: 'mine' })], remove: [] })
+    const { id } = await createProject(sql, document, {
+      put: [state('a', null), state('b', 'a', { kept: 'mine' })],
+      remove: [],
+    })
     const copy = await createProject(sql, document, { copyOf: id })
     expect(await trailOf(copy.id)).toEqual(await trailOf(id))
   })

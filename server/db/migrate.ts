@@ -6,8 +6,8 @@ const FOLDER = new URL('migrations/', import.meta.url)
 const LOCK = 704_112
 
 /**
- * Applies the numbered migrations that a database lacks, in order, each in a transaction of its own; a lock
- * keeps several starting processes from doing it at once. Returns the names of those applied.
+ * Applies the numbered migrations that a database lacks, in order, each in a transaction of its own; a lock keeps
+ * several starting processes from doing it at once. Returns the names of those applied.
  */
 export const migrate = async (sql: Sql, folder: URL = FOLDER): Promise<string[]> => {
   await sql`create table if not exists migrations (name text primary key, applied_at timestamptz not null default now())`

@@ -5,7 +5,14 @@ import { inTransaction } from './connect'
 import { changeTrail, copyTrail } from './trail'
 
 /** What the list of projects shows of each. */
-export interface ProjectSummary { id: string, version: number, updatedAt: string, name: string, swatches: Array<{ hex: string, share: number }>, artwork: number }
+export interface ProjectSummary {
+  id: string
+  version: number
+  updatedAt: string
+  name: string
+  swatches: Array<{ hex: string; share: number }>
+  artwork: number
+}
 
 /** A save that started from an older version than the one stored. */
 export class Stale extends Error {
@@ -16,27 +23,53 @@ export class Stale extends Error {
 
 const asJson = (value: unknown): JSONValue => value as JSONValue
 
-const summaryOf = ({ name, scheme, artwork }: Project): JSONValue =>
-  ({ name, swatches: scheme.map(({ hex, share }) => ({ hex, share })), artwork: artwork.length })
+const summaryOf = ({ name, scheme, artwork }: Project): JSONValue => ({
+  name,
+  swatches: scheme.map(({ hex, share }) => ({ hex, share })),
+  artwork: artwork.length,
+})
 
-interface Row { id: string, version: number, updated_at: Date, document: Project }
+interface Row {
+  id: string
+  version: number
+  updated_at: Date
+  document: Project
+}
 
-const stored = ({ id, version, updated_at, document }: Row): StoredProject =>
-  ({ id, version, updatedAt: updated_at.toISOString(), document: projectSchema.parse(document) })
+const stored = ({ id, version, updated_at, document }: Row): StoredProject => ({
+  id,
+  version,
+  updatedAt: updated_at.toISOString(),
+  document: projectSchema.parse(document),
+})
 
 /** A page of the projects that are not deleted, last changed first; `before` is the id of the last one seen. */
 export const listProjects = async (sql: Sql, limit: number, before?: string): Promise<ProjectSummary[]> => {
-  const rows = await sql<Array<{ id: string, version: number, updated_at: Date, summary: Omit<ProjectSummary, 'id' | 'version' | 'updatedAt'> }>>`
+  const rows = await sql<
+    Array<{
+      id: string
+      version: number
+      updated_at: Date
+      summary: Omit<ProjectSummary, 'id' | 'version' | 'updatedAt'>
+    }>
+  >`
     select id, version, updated_at, summary from projects
     where deleted_at is null
     ${before ? sql`and (updated_at, id) < (select updated_at, id from projects where id = ${before})` : sql``}
     order by updated_at desc, id desc limit ${limit}`
-  return rows.map(({ id, version, updated_at, summary }) => ({ id, version, updatedAt: updated_at.toISOString(), ...summary }))
+  return rows.map(({ id, version, updated_at, summary }) => ({
+    id,
+    version,
+    updatedAt: updated_at.toISOString(),
+    ...summary,
+  }))
 }
 
 /** A project, deleted ones excepted; null where there is none. */
 export const findProject = async (sql: Sql, id: string): Promise<StoredProject | null> => {
-  const [row] = await sql<Row[]>`select id, version, updated_at, document from projects where id = ${id} and deleted_at is null`
+  const [row] = await sql<
+    Row[]
+  >`select id, version, updated_at, document from projects where id = ${id} and deleted_at is null`
   return row ? stored(row) : null
 }
 
@@ -44,24 +77,32 @@ export const findProject = async (sql: Sql, id: string): Promise<StoredProject |
 export type FirstTrail = { copyOf: string } | TrailChange | null
 
 /** Stores a new project at version 1, with a trail where one comes along. */
-export const createProject = (sql: Sql, document: Project, trail: FirstTrail = null): Promise<StoredProject> => inTransaction(sql, async within => {
-  const [row] = await within<Row[]>`
+export const createProject = (sql: Sql, document: Project, trail: FirstTrail = null): Promise<StoredProject> =>
+  inTransaction(sql, async within => {
+    const [row] = await within<Row[]>`
     insert into projects (version, summary, document) values (1, ${sql.json(summaryOf(document))}, ${sql.json(asJson(document))})
     returning id, version, updated_at, document`
-  const made = stored(row as Row)
-  if (trail && 'copyOf' in trail) await copyTrail(within, trail.copyOf, made.id)
-  else if (trail) await changeTrail(within, made.id, trail)
-  return made
-})
+    const made = stored(row as Row)
+    if (trail && 'copyOf' in trail) await copyTrail(within, trail.copyOf, made.id)
+    else if (trail) await changeTrail(within, made.id, trail)
+    return made
+  })
 
 /**
- * Stores a project one version on, with what was added to its trail. Null where there is none; throws Stale, with what is
- * stored, where `version` is not the one stored.
+ * Stores a project one version on, with what was added to its trail. Null where there is none; throws Stale, with what
+ * is stored, where `version` is not the one stored.
  */
-export const saveProject = async (sql: Sql, id: string, version: number, document: Project, trail?: TrailChange): Promise<StoredProject | null> => {
+export const saveProject = async (
+  sql: Sql,
+  id: string,
+  version: number,
+  document: Project,
+  trail?: TrailChange,
+): Promise<StoredProject | null> => {
   const saved = await inTransaction(sql, async within => {
     const [row] = await within<Row[]>`
-      update projects set version = version + 1, updated_at = now(), summary = ${sql.json(summaryOf(document))}, document = ${sql.json(asJson(document))}
+      update projects set version = version + 1, updated_at = now(),
+        summary = ${sql.json(summaryOf(document))}, document = ${sql.json(asJson(document))}
       where id = ${id} and version = ${version} and deleted_at is null
       returning id, version, updated_at, document`
     if (row && trail) await changeTrail(within, id, trail)

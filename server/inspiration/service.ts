@@ -21,10 +21,18 @@ const DELAYS: Readonly<Record<Behavior, number>> = { usual: 160, slow: 5000, dow
 const all: Inspiration[] = z.array(inspirationSchema).parse(schemes)
 
 /** A page of schemes and how many there are in all. */
-export interface InspirationPage { schemes: Inspiration[], total: number }
+export interface InspirationPage {
+  schemes: Inspiration[]
+  total: number
+}
 
 /** Asks the service. Rejects with ServiceDown where it does not answer. */
-export const askInspiration = async (query: InspirationQuery, from: number, count: number, behavior: Behavior): Promise<InspirationPage> => {
+export const askInspiration = async (
+  query: InspirationQuery,
+  from: number,
+  count: number,
+  behavior: Behavior,
+): Promise<InspirationPage> => {
   await pause(DELAYS[behavior])
   if (behavior === 'down') throw new ServiceDown()
   const found = behavior === 'empty' ? [] : searched(all, query)

@@ -3,13 +3,27 @@ import type { PictureFile } from '../../core/project/schema'
 import { titleOf } from '../title'
 import { pictureInfo, workingFiles, workingPicture } from '../../render/pictures'
 
-/** A picture as it is kept: what is known of it, its bytes as they came, and what it is worked on and shown small with. */
-export interface ReceivedPicture { file: PictureFile, media: string, source: Uint8Array, working: Uint8Array, thumbnail: Uint8Array }
+/**
+ * A picture as it is kept: what is known of it, its bytes as they came, and what it is worked on and shown small with.
+ */
+export interface ReceivedPicture {
+  file: PictureFile
+  media: string
+  source: Uint8Array
+  working: Uint8Array
+  thumbnail: Uint8Array
+}
 
 /** Takes in a picture file. Throws Unreadable, in a plain sentence, for what cannot be taken. */
 export const receivePicture = async (fileName: string, bytes: Uint8Array): Promise<ReceivedPicture> => {
   const info = await pictureInfo(bytes)
   const files = await workingFiles(await workingPicture(bytes, info))
-  const file: PictureFile = { hash: createHash('sha256').update(bytes).digest('hex'), name: titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Reference'), width: info.width, height: info.height, notes: info.notes }
+  const file: PictureFile = {
+    hash: createHash('sha256').update(bytes).digest('hex'),
+    name: titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Reference'),
+    width: info.width,
+    height: info.height,
+    notes: info.notes,
+  }
   return { file, media: info.media, source: bytes, ...files }
 }

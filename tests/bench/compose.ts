@@ -16,68 +16,131 @@ const openIn = async (page: Page, address: string, id: string): Promise<void> =>
 }
 
 /** The names of the scripts a browser that knows nothing fetches for the demo project until Compose stands. */
-export const scriptsUntilCompose = (address: string): Promise<string[]> => onPage(async page => {
-  const [{ id } = { id: '' }] = await (await fetch(`${address}/api/projects?limit=1`)).json() as Array<{ id: string }>
-  const names = new Set<string>()
-  page.on('request', request => {
-    const name = /\/_nuxt\/([\w-]+\.js)$/.exec(new URL(request.url()).pathname)?.[1]
-    if (name && !page.isClosed()) names.add(name)
+export const scriptsUntilCompose = (address: string): Promise<string[]> =>
+  onPage(async page => {
+    const [{ id } = { id: '' }] = (await (await fetch(`${address}/api/projects?limit=1`)).json()) as Array<{
+      id: string
+    }>
+    const names = new Set<string>()
+    page.on('request', request => {
+      const name = /\/_nuxt\/([\w-]+\.js)$/.exec(new URL(request.url()).pathname)?.[1]
+      if (name && !page.isClosed()) names.add(name)
+    })
+    await page.goto(`${address}/project/${id}/compose`)
+    await page.getByTestId('compose').waitFor()
+    return [...names]
   })
-  await page.goto(`${address}/project/${id}/compose`)
-  await page.getByTestId('compose').waitFor()
-  return [...names]
-})
 
-/** Drags the base round the hue ring, one move a frame, and measures each from the pointer event until the frame that shows it is painted. */
-export const ringTimes = (address: string, id: string, changes = 120): Promise<FrameTimes> => onPage(async page => {
-  await openIn(page, address, id)
-  return frameTimesOf(await page.evaluate(async count => {
-    const [ring, target] = [document.querySelector('[data-test=ring]'), document.querySelector('[data-test=target-s1]')]
-    if (!ring || !target) throw new Error('There is no ring.')
-    const box = ring.getBoundingClientRect()
-    const at = (angle: number): PointerEventInit => ({ bubbles: true, clientX: box.left + box.width / 2 + Math.sin(angle) * 80, clientY: box.top + box.height / 2 - Math.cos(angle) * 80, pointerId: 1 })
-    target.dispatchEvent(new PointerEvent('pointerdown', at(0)))
-    const taken = await (globalThis as TimingPage).timeFrames(count, i => { window.dispatchEvent(new PointerEvent('pointermove', at(i * 0.11))) })
-    window.dispatchEvent(new PointerEvent('pointerup', at(0)))
-    return taken
-  }, changes))
-})
+/**
+ * Drags the base round the hue ring, one move a frame, and measures each from the pointer event until the frame that
+ * shows it is painted.
+ */
+export const ringTimes = (address: string, id: string, changes = 120): Promise<FrameTimes> =>
+  onPage(async page => {
+    await openIn(page, address, id)
+    return frameTimesOf(
+      await page.evaluate(async count => {
+        const [ring, target] = [
+          document.querySelector('[data-test=ring]'),
+          document.querySelector('[data-test=target-s1]'),
+        ]
+        if (!ring || !target) throw new Error('There is no ring.')
+        const box = ring.getBoundingClientRect()
+        const at = (angle: number): PointerEventInit => ({
+          bubbles: true,
+          clientX: box.left + box.width / 2 + Math.sin(angle) * 80,
+          clientY: box.top + box.height / 2 - Math.cos(angle) * 80,
+          pointerId: 1,
+        })
+        target.dispatchEvent(new PointerEvent('pointerdown', at(0)))
+        const taken = await (globalThis as TimingPage).timeFrames(count, i => {
+          window.dispatchEvent(new PointerEvent('pointermove', at(i * 0.11)))
+        })
+        window.dispatchEvent(new PointerEvent('pointerup', at(0)))
+        return taken
+      }, changes),
+    )
+  })
 
-/** From the key that deals until the first and the last of 24 proofs are painted, in milliseconds: the middle of several deals. */
-export const sheetTimes = (address: string, id: string, runs = 7): Promise<{ first: number, last: number }> => onPage(async page => {
-  await openIn(page, address, id)
-  const all: Array<{ first: number, last: number }> = []
-  for (let run = 0; run < runs; run++) {
-    all.push(await page.evaluate(async () => {
-      const seen = (): string[] => [...document.querySelectorAll<HTMLElement>('[data-proof^=deal]')].map(each => each.dataset.proof ?? '')
-      const before = new Set(seen())
-      const start = performance.now()
-      window.dispatchEvent(new KeyboardEvent('keydown', { key: 'd' }))
-      const found = { first: 0, last: 0 }
-      while (!found.last) {
-        await new Promise(resolve => requestAnimationFrame(() => requestAnimationFrame(resolve)))
-        const fresh = seen().filter(key => !before.has(key)).length
-        if (fresh && !found.first) found.first = performance.now() - start
-        if (fresh === 24) found.last = performance.now() - start
-      }
-      return found
-    }))
-    await page.waitForTimeout(200)
-  }
-  return { first: percentile(all.map(({ first }) => first), 0.5), last: percentile(all.map(({ last }) => last), 0.5) }
-})
+/**
+ * From the key that deals until the first and the last of 24 proofs are painted, in milliseconds: the middle of
+ * several deals.
+ */
+export const sheetTimes = (address: string, id: string, runs = 7): Promise<{ first: number; last: number }> =>
+  onPage(async page => {
+    await openIn(page, address, id)
+    const all: Array<{ first: number; last: number }> = []
+    for (let run = 0; run < runs; run++) {
+      all.push(
+        await page.evaluate(async () => {
+          const seen = (): string[] =>
+            [...document.querySelectorAll<HTMLElement>('[data-proof^=deal]')].map(each => each.dataset.proof ?? '')
+          const before = new Set(seen())
+          const start = performance.now()
+          window.dispatchEvent(new KeyboardEvent('keydown', { key: 'd' }))
+          const found = { first: 0, last: 0 }
+          while (!found.last) {
+            await new Promise(resolve => requestAnimationFrame(() => requestAnimationFrame(resolve)))
+            const fresh = seen().filter(key => !before.has(key)).length
+            if (fresh && !found.first) found.first = performance.now() - start
+            if (fresh === 24) found.last = performance.now() - start
+          }
+          return found
+        }),
+      )
+      await page.waitForTimeout(200)
+    }
+    return {
+      first: percentile(
+        all.map(({ first }) => first),
+        0.5,
+      ),
+      last: percentile(
+        all.map(({ last }) => last),
+        0.5,
+      ),
+    }
+  })
 
 /** A deal of 24 candidates for a project, in milliseconds: the middle of several. */
-export const dealTime = (project: Project, runs = 15): number => percentile(Array.from({ length: runs }, (_, run) => {
-  const start = performance.now()
-  for (let i = 0; i < 24; i++) dealtCandidate(project, run * 24 + i)
-  return performance.now() - start
-}), 0.5)
+export const dealTime = (project: Project, runs = 15): number =>
+  percentile(
+    Array.from({ length: runs }, (_, run) => {
+      const start = performance.now()
+      for (let i = 0; i < 24; i++) dealtCandidate(project, run * 24 + i)
+      return performance.now() - start
+    }),
+    0.5,
+  )
 
-/** What a trail of so many states costs: its answer in bytes and milliseconds, its size in the database, and from the address to the first state on the screen. */
-export const trailCost = async (address: string, sql: Sql, project: Project, count = 500): Promise<{ answer: number, bytes: number, stored: number, reopened: number, bare: number }> => {
-  const looks = Array.from({ length: count }, (_, i) => lookOf(apply(project, { do: 'compose', harmony: { turn: i % 360 - 180, ...i % 7 === 0 ? { kind: 'triadic' as const } : {} } })))
-  const put = looks.map((look, i): TrailState => ({ id: `t${i}`, parent: i ? `t${i - 1}` : null, at: new Date(Date.UTC(2026, 10, 1, 0, i)).toISOString(), did: 'turn', kept: null, look }))
+/**
+ * What a trail of so many states costs: its answer in bytes and milliseconds, its size in the database, and from the
+ * address to the first state on the screen.
+ */
+export const trailCost = async (
+  address: string,
+  sql: Sql,
+  project: Project,
+  count = 500,
+): Promise<{ answer: number; bytes: number; stored: number; reopened: number; bare: number }> => {
+  const looks = Array.from({ length: count }, (_, i) =>
+    lookOf(
+      apply(project, {
+        do: 'compose',
+        harmony: { turn: (i % 360) - 180, ...(i % 7 === 0 ? { kind: 'triadic' as const } : {}) },
+      }),
+    ),
+  )
+  const put = looks.map(
+    (look, i): TrailState => ({
+      id: `t${i}`,
+      parent: i ? `t${i - 1}` : null,
+      at: new Date(Date.UTC(2026, 10, 1, 0, i)).toISOString(),
+      did: 'turn',
+      kept: null,
+      look,
+    }),
+  )
   const { id } = await createProject(sql, { ...project, name: 'Bench trail', at: `t${count - 1}` }, { put, remove: [] })
   const bare = await createProject(sql, { ...project, name: 'Bench no trail', at: null })
   const times: number[] = []
@@ -88,16 +151,24 @@ export const trailCost = async (address: string, sql: Sql, project: Project, cou
     times.push(performance.now() - start)
   }
   const [{ stored } = { stored: 0 }] = await sql<Array<{ stored: number }>>`
-    select (select coalesce(sum(pg_column_size(trail.*)), 0) from trail where project_id = ${id}) + (select coalesce(sum(pg_column_size(trail_targets.*)), 0) from trail_targets where project_id = ${id}) as stored`
-  const reopen = (which: string, what: string): Promise<number> => onPage(async page => {
-    const taken: number[] = []
-    for (let i = 0; i < 5; i++) {
-      const start = performance.now()
-      await page.goto(`${address}/project/${which}/compose`)
-      await page.locator(what).first().waitFor()
-      taken.push(performance.now() - start)
-    }
-    return percentile(taken, 0.5)
-  })
-  return { answer: percentile(times, 0.5), bytes, stored: Number(stored), reopened: await reopen(id, '[data-test=state][aria-current]'), bare: await reopen(bare.id, '[data-test=trail]') }
+    select (select coalesce(sum(pg_column_size(trail.*)), 0) from trail where project_id = ${id})
+      + (select coalesce(sum(pg_column_size(trail_targets.*)), 0) from trail_targets where project_id = ${id}) as stored`
+  const reopen = (which: string, what: string): Promise<number> =>
+    onPage(async page => {
+      const taken: number[] = []
+      for (let i = 0; i < 5; i++) {
+        const start = performance.now()
+        await page.goto(`${address}/project/${which}/compose`)
+        await page.locator(what).first().waitFor()
+        taken.push(performance.now() - start)
+      }
+      return percentile(taken, 0.5)
+    })
+  return {
+    answer: percentile(times, 0.5),
+    bytes,
+    stored: Number(stored),
+    reopened: await reopen(id, '[data-test=state][aria-current]'),
+    bare: await reopen(bare.id, '[data-test=trail]'),
+  }
 }

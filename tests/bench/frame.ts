@@ -3,13 +3,20 @@ import { CHROMIUM } from '../browser'
 import { generatedSvg } from './generated'
 
 /** Times in milliseconds from a change of hue to the painted frame: half and 95% of them are no longer. */
-export interface FrameTimes { half: number, most: number, changes: number }
+export interface FrameTimes {
+  half: number
+  most: number
+  changes: number
+}
 
 /** The value below which a part of all values lies. */
 export const percentile = (values: readonly number[], part: number): number =>
   [...values].sort((one, other) => one - other)[Math.min(values.length - 1, Math.floor(values.length * part))] ?? NaN
 
-/** What every page of a bench knows: how long acts take, one a frame, each from the start of the frame until it is painted, the first ten put aside. */
+/**
+ * What every page of a bench knows: how long acts take, one a frame, each from the start of the frame until it is
+ * painted, the first ten put aside.
+ */
 const TIMER = `globalThis.__name = named => named // tsx marks function names; the page has to know how
 globalThis.timeFrames = async (count, act) => {
   const taken = []
@@ -27,7 +34,9 @@ globalThis.timeFrames = async (count, act) => {
 }`
 
 /** The page's own `timeFrames`, as scripts handed to it see it. */
-export type TimingPage = typeof globalThis & { timeFrames: (count: number, act: (place: number) => void) => Promise<number[]> }
+export type TimingPage = typeof globalThis & {
+  timeFrames: (count: number, act: (place: number) => void) => Promise<number[]>
+}
 
 /** Does work on a page of its own in headless Chromium at 1280 by 800. */
 export const onPage = async <Result>(work: (page: Page) => Promise<Result>): Promise<Result> => {
@@ -43,28 +52,39 @@ export const onPage = async <Result>(work: (page: Page) => Promise<Result>): Pro
 }
 
 /** The middle and the 95th percentile of frame times. */
-export const frameTimesOf = (times: readonly number[]): FrameTimes => ({ half: percentile(times, 0.5), most: percentile(times, 0.95), changes: times.length })
+export const frameTimesOf = (times: readonly number[]): FrameTimes => ({
+  half: percentile(times, 0.5),
+  most: percentile(times, 0.95),
+  changes: times.length,
+})
 
 /**
- * Drags the Turn slider of a project with one generated artwork through `changes` hues, one a frame, in
- * headless Chromium at 1280 by 800, and measures each from the input event, which browsers deliver at the start
- * of a frame, until the frame that shows it is painted.
+ * Drags the Turn slider of a project with one generated artwork through `changes` hues, one a frame, in headless
+ * Chromium at 1280 by 800, and measures each from the input event, which browsers deliver at the start of a frame,
+ * until the frame that shows it is painted.
  */
-export const measureFrames = (address: string, shapes: number, inks: number, changes = 120): Promise<FrameTimes> => onPage(async page => {
-  await page.goto(address)
-  await page.getByLabel('Name of the new project').fill('Bench')
-  await page.getByRole('button', { name: 'New project' }).click()
-  await page.getByRole('radio', { name: 'Artwork' }).click()
-  await page.getByTestId('artwork-file').setInputFiles({ name: 'generated.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(shapes, inks)) })
-  await page.getByTestId('stage').getByText('generated').waitFor({ timeout: 120_000 })
-  await page.keyboard.press('2')
-  await page.getByRole('slider', { name: 'Turn' }).waitFor()
-  return frameTimesOf(await page.evaluate(count => {
-    const slider = document.querySelector<HTMLInputElement>('input[type=range][aria-label=Turn]')
-    if (!slider) throw new Error('There is no Turn slider.')
-    return (globalThis as TimingPage).timeFrames(count, i => {
-      slider.value = String(-170 + (i * 7) % 340)
-      slider.dispatchEvent(new Event('input', { bubbles: true }))
+export const measureFrames = (address: string, shapes: number, inks: number, changes = 120): Promise<FrameTimes> =>
+  onPage(async page => {
+    await page.goto(address)
+    await page.getByLabel('Name of the new project').fill('Bench')
+    await page.getByRole('button', { name: 'New project' }).click()
+    await page.getByRole('radio', { name: 'Artwork' }).click()
+    await page.getByTestId('artwork-file').setInputFiles({
+      name: 'generated.svg',
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from(generatedSvg(shapes, inks)),
     })
-  }, changes))
-})
+    await page.getByTestId('stage').getByText('generated').waitFor({ timeout: 120_000 })
+    await page.keyboard.press('2')
+    await page.getByRole('slider', { name: 'Turn' }).waitFor()
+    return frameTimesOf(
+      await page.evaluate(count => {
+        const slider = document.querySelector<HTMLInputElement>('input[type=range][aria-label=Turn]')
+        if (!slider) throw new Error('There is no Turn slider.')
+        return (globalThis as TimingPage).timeFrames(count, i => {
+          slider.value = String(-170 + ((i * 7) % 340))
+          slider.dispatchEvent(new Event('input', { bubbles: true }))
+        })
+      }, changes),
+    )
+  })

@@ -44,7 +44,10 @@ const bareParse = (text: string): void => {
   parser.end()
 }
 
-const longLines = `<svg xmlns="http://www.w3.org/2000/svg">${Array.from({ length: 10 }, (_, i) => `<path fill="#12345${i}" d="M0 0${'L12.5 7.25'.repeat(20_000)}"/>`).join('\n')}</svg>`
+const longLines =
+  '<svg xmlns="http://www.w3.org/2000/svg">' +
+  `${Array.from({ length: 10 }, (_, i) => `<path fill="#12345${i}" d="M0 0${'L12.5 7.25'.repeat(20_000)}"/>`).join('\n')}` +
+  '</svg>'
 
 /** A file is cleaned, read, measured and mapped as the server takes it in: how long it takes, in seconds. */
 const takenIn = async (text: string): Promise<number> => {
@@ -64,15 +67,24 @@ const reading = async (): Promise<void> => {
   for (const [name, text] of files) {
     const size = megabytes(text)
     const bare = best(() => bareParse(text))
-    const read = best(() => { readSvg(text) })
+    const read = best(() => {
+      readSvg(text)
+    })
     const known = readSvg(text)
-    const write = best(() => { writeSvg(known, ({ hex }) => `#${hex.slice(3)}${hex.slice(1, 3)}`) })
+    const write = best(() => {
+      writeSvg(known, ({ hex }) => `#${hex.slice(3)}${hex.slice(1, 3)}`)
+    })
     row(name, size.toFixed(2), tenth(size / bare), tenth(size / read), tenth(read / bare), tenth(size / write))
   }
   console.log()
   row('taken in: cleaned, read, measured, mapped', 'MB', 'seconds')
   row('---', '---:', '---:')
-  for (const [name, shapes, inks] of [['10,000 shapes, 64 inks', 10_000, 64], ['10,000 shapes, 1,000 inks', 10_000, 1000], ['100,000 shapes, 64 inks', 100_000, 64], ['100,000 shapes, 5,000 inks', 100_000, 5000]] as const) {
+  for (const [name, shapes, inks] of [
+    ['10,000 shapes, 64 inks', 10_000, 64],
+    ['10,000 shapes, 1,000 inks', 10_000, 1000],
+    ['100,000 shapes, 64 inks', 100_000, 64],
+    ['100,000 shapes, 5,000 inks', 100_000, 5000],
+  ] as const) {
     const text = generatedSvg(shapes, inks)
     row(name, tenth(megabytes(text)), tenth(await takenIn(text)))
   }
@@ -80,9 +92,25 @@ const reading = async (): Promise<void> => {
 
 const pictures = async (): Promise<void> => {
   const signed = (part: number): string => `${part > 0 ? '+' : ''}${tenth(part * 100)}%`
-  const demo = ['harbor-at-dusk', 'folded-kite-fabric', 'weathered-hull'].map(name => ({ name, bytes: readFileSync(`demo/references/${name}.jpg`), accent: null }))
-  const small = await Promise.all(GENERATED.map(async ({ seed, accent }) => ({ name: `generated ${seed}, 1 MP`, bytes: await generatedPicture(seed, 1224, accent), accent })))
-  const large = await Promise.all([1, 2].map(async seed => ({ name: `generated ${seed}, 12 MP`, bytes: await generatedPicture(seed, 4243, null), accent: null })))
+  const demo = ['harbor-at-dusk', 'folded-kite-fabric', 'weathered-hull'].map(name => ({
+    name,
+    bytes: readFileSync(`demo/references/${name}.jpg`),
+    accent: null,
+  }))
+  const small = await Promise.all(
+    GENERATED.map(async ({ seed, accent }) => ({
+      name: `generated ${seed}, 1 MP`,
+      bytes: await generatedPicture(seed, 1224, accent),
+      accent,
+    })),
+  )
+  const large = await Promise.all(
+    [1, 2].map(async seed => ({
+      name: `generated ${seed}, 12 MP`,
+      bytes: await generatedPicture(seed, 4243, null),
+      accent: null,
+    })),
+  )
   row('picture', 'decode ms', 'extract 8: least ms', 'middle ms', 'lean: least ms', 'middle ms')
   row('---', '---:', '---:', '---:', '---:', '---:')
   const read = []
@@ -97,7 +125,17 @@ const pictures = async (): Promise<void> => {
   for (const { name, picture, accent } of read) {
     for (const k of [5, 8]) {
       const { mean, most, limit, apart, count, accent: away } = coverageOf(picture, k, accent)
-      row(name, k, count, tenth(mean), signed(mean / limit.mean - 1), tenth(most), tenth(limit.most), tenth(apart), away === null ? '' : tenth(away))
+      row(
+        name,
+        k,
+        count,
+        tenth(mean),
+        signed(mean / limit.mean - 1),
+        tenth(most),
+        tenth(limit.most),
+        tenth(apart),
+        away === null ? '' : tenth(away),
+      )
     }
   }
   console.log()
@@ -108,7 +146,8 @@ const firstLoad = async (address: string): Promise<void> => {
   const html = await (await fetch(address)).text()
   const folder = '.output/public/_nuxt'
   const scripts = new Set([...html.matchAll(/\/_nuxt\/([\w-]+\.js)/g)].map(match => match[1] ?? ''))
-  const size = (names: Iterable<string>): number => [...names].reduce((sum, name) => sum + gzipSync(readFileSync(`${folder}/${name}`)).length, 0) / 1000
+  const size = (names: Iterable<string>): number =>
+    [...names].reduce((sum, name) => sum + gzipSync(readFileSync(`${folder}/${name}`)).length, 0) / 1000
   row('first load: entry script, gzip', `${whole(size(scripts))} kB`)
   row('first load of Compose until it stands: scripts, gzip', `${whole(size(await scriptsUntilCompose(address)))} kB`)
   const all = readdirSync(folder).filter(name => name.endsWith('.js'))
@@ -121,7 +160,9 @@ const routes = async (address: string, url: string): Promise<void> => {
   try {
     await sql`delete from projects where summary->>'name' like 'Bench%'`
     const document = newProject('Bench')
-    const made = await Promise.all(Array.from({ length: 1000 }, (_, i) => createProject(sql, { ...document, name: `Bench ${i}` })))
+    const made = await Promise.all(
+      Array.from({ length: 1000 }, (_, i) => createProject(sql, { ...document, name: `Bench ${i}` })),
+    )
     const timed = async (path: string): Promise<number> => {
       const times: number[] = []
       for (let i = 0; i < 220; i++) {
@@ -154,61 +195,96 @@ const served = async (work: (address: string, url: string) => Promise<void>): Pr
 }
 
 /** The demo's project with the poster, and one with 10,000 shapes. */
-const composeProjects = async (sql: Sql): Promise<{ poster: StoredProject, many: StoredProject }> => {
-  const [row] = await sql<Array<{ id: string }>>`select id from projects where summary->>'name' = 'Breezeholm kite festival'`
-  const poster = row && await findProject(sql, row.id)
+const composeProjects = async (sql: Sql): Promise<{ poster: StoredProject; many: StoredProject }> => {
+  const [row] = await sql<
+    Array<{ id: string }>
+  >`select id from projects where summary->>'name' = 'Breezeholm kite festival'`
+  const poster = row && (await findProject(sql, row.id))
   if (!poster) throw new Error('The demo is not there.')
   const received = await receiveSvg('generated.svg', new TextEncoder().encode(generatedSvg(10_000, 64)))
   await keepArtwork(sql, received)
   const { hash, width, height, inks } = received.file
   const empty = newProject('Bench 10,000 shapes')
-  return { poster, many: await createProject(sql, apply(empty, { do: 'add artwork', artwork: { kind: 'svg', id: 'a1', name: 'Generated', hash, width, height }, targets: matchedTargets(inks, empty) })) }
+  return {
+    poster,
+    many: await createProject(
+      sql,
+      apply(empty, {
+        do: 'add artwork',
+        artwork: { kind: 'svg', id: 'a1', name: 'Generated', hash, width, height },
+        targets: matchedTargets(inks, empty),
+      }),
+    ),
+  }
 }
 
-const compose = (): Promise<void> => served(async (address, url) => {
-  const sql = connect(url)
-  try {
-    await sql`delete from projects where summary->>'name' like 'Bench%'`
-    const { poster, many } = await composeProjects(sql)
-    for (const [name, id] of [['the demo poster', poster.id], ['10,000 shapes', many.id]] as const) {
-      const { half, most, changes } = await ringTimes(address, id)
-      row(`drag on the ring to painted frame, ${name}: median of ${changes}`, `${tenth(half)} ms`)
+const compose = (): Promise<void> =>
+  served(async (address, url) => {
+    const sql = connect(url)
+    try {
+      await sql`delete from projects where summary->>'name' like 'Bench%'`
+      const { poster, many } = await composeProjects(sql)
+      for (const [name, id] of [
+        ['the demo poster', poster.id],
+        ['10,000 shapes', many.id],
+      ] as const) {
+        const { half, most, changes } = await ringTimes(address, id)
+        row(`drag on the ring to painted frame, ${name}: median of ${changes}`, `${tenth(half)} ms`)
+        row('the same: 95th percentile', `${tenth(most)} ms`)
+      }
+      const { first, last } = await sheetTimes(address, poster.id)
+      row('a sheet of 24 proofs of the poster: first proof', `${whole(first)} ms`)
+      row('the same: last proof', `${whole(last)} ms`)
+      row('a deal of 24 candidates', `${tenth(dealTime(poster.document))} ms`)
+      const { answer, bytes, stored, reopened, bare } = await trailCost(address, sql, poster.document)
+      row('a trail of 500 states: answer', `${whole(answer)} ms, ${whole(bytes / 1000)} kB`)
+      row('the same: stored', `${whole(stored / 1000)} kB`)
+      row(
+        'the same: from the address to its states on the screen (a project without a trail)',
+        `${whole(reopened)} ms (${whole(bare)} ms)`,
+      )
+    } finally {
+      await sql.end()
+    }
+  })
+
+const inBrowser = (): Promise<void> =>
+  served(async (address, url) => {
+    await firstLoad(address)
+    await routes(address, url)
+    for (const [shapes, inks] of [
+      [600, 48],
+      [10_000, 64],
+    ] as const) {
+      const { half, most, changes } = await measureFrames(address, shapes, inks)
+      row(
+        `hue change to painted frame, ${shapes.toLocaleString('en')} shapes, ${inks} inks: median of ${changes}`,
+        `${tenth(half)} ms`,
+      )
       row('the same: 95th percentile', `${tenth(most)} ms`)
     }
-    const { first, last } = await sheetTimes(address, poster.id)
-    row('a sheet of 24 proofs of the poster: first proof', `${whole(first)} ms`)
-    row('the same: last proof', `${whole(last)} ms`)
-    row('a deal of 24 candidates', `${tenth(dealTime(poster.document))} ms`)
-    const { answer, bytes, stored, reopened, bare } = await trailCost(address, sql, poster.document)
-    row('a trail of 500 states: answer', `${whole(answer)} ms, ${whole(bytes / 1000)} kB`)
-    row('the same: stored', `${whole(stored / 1000)} kB`)
-    row('the same: from the address to its states on the screen (a project without a trail)', `${whole(reopened)} ms (${whole(bare)} ms)`)
-  } finally {
-    await sql.end()
-  }
-})
-
-const inBrowser = (): Promise<void> => served(async (address, url) => {
-  await firstLoad(address)
-  await routes(address, url)
-  for (const [shapes, inks] of [[600, 48], [10_000, 64]] as const) {
-    const { half, most, changes } = await measureFrames(address, shapes, inks)
-    row(`hue change to painted frame, ${shapes.toLocaleString('en')} shapes, ${inks} inks: median of ${changes}`, `${tenth(half)} ms`)
-    row('the same: 95th percentile', `${tenth(most)} ms`)
-  }
-})
+  })
 
 const remap = async (): Promise<void> => {
   row('measure', 'figure')
   row('---', '---:')
   const batch = await batchTime()
-  row(`batch of ${batch.files} files, ${tenth(batch.megabytes)} MB, on all cores, with starting up`, `${tenth(batch.files / batch.seconds)} files/s, ${tenth(batch.megabytes / batch.seconds)} MB/s`)
+  row(
+    `batch of ${batch.files} files, ${tenth(batch.megabytes)} MB, on all cores, with starting up`,
+    `${tenth(batch.files / batch.seconds)} files/s, ${tenth(batch.megabytes / batch.seconds)} MB/s`,
+  )
   const large = await largeFile()
-  row(`remap of a file of ${tenth(large.megabytes)} MB: most memory`, `${whole(large.peak)} MB, ${tenth(large.seconds)} s`)
+  row(
+    `remap of a file of ${tenth(large.megabytes)} MB: most memory`,
+    `${whole(large.peak)} MB, ${tenth(large.seconds)} s`,
+  )
   const quality = await rasterQuality()
   row('raster: flat art remapped against the same drawn anew, mean ΔE2000', `${quality.mean.toFixed(3)}`)
   row('the same: within 2 pixels of an edge', `${quality.edges.toFixed(3)}`)
-  for (const [name, svg] of [['flat art', FLAT_ART], ['the painted loft', null]] as const) {
+  for (const [name, svg] of [
+    ['flat art', FLAT_ART],
+    ['the painted loft', null],
+  ] as const) {
     const { inks, find, stage, full, paintStage, paintFull } = await rasterTimes(svg)
     row(`raster of 12 MP, ${name}: finding its ${inks} inks`, `${whole(find)} ms`)
     row('the same: taken apart at the size of the stage; in full', `${whole(stage)} ms; ${whole(full)} ms`)
@@ -220,13 +296,22 @@ const remap = async (): Promise<void> => {
     try {
       await sql`delete from projects where summary->>'name' like 'Bench%'`
       const { poster, many } = await composeProjects(sql)
-      for (const [name, id] of [['the demo poster', poster.id], ['10,000 shapes', many.id]] as const) {
+      for (const [name, id] of [
+        ['the demo poster', poster.id],
+        ['10,000 shapes', many.id],
+      ] as const) {
         const { ink, family, merge } = await ribbonTimes(address, id)
-        row(`an ink dragged over swatches to painted frame, ${name}: median; 95th percentile`, `${tenth(ink.half)} ms; ${tenth(ink.most)} ms`)
+        row(
+          `an ink dragged over swatches to painted frame, ${name}: median; 95th percentile`,
+          `${tenth(ink.half)} ms; ${tenth(ink.most)} ms`,
+        )
         row('the same with its family', `${tenth(family.half)} ms; ${tenth(family.most)} ms`)
         row('two swatches merged, settled', `${tenth(merge)} ms`)
         const light = await spotlightTimes(address, id)
-        row('spotlight from one ink to the next: median; 95th percentile', `${tenth(light.half)} ms; ${tenth(light.most)} ms`)
+        row(
+          'spotlight from one ink to the next: median; 95th percentile',
+          `${tenth(light.half)} ms; ${tenth(light.most)} ms`,
+        )
       }
     } finally {
       await sql.end()

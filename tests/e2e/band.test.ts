@@ -5,7 +5,8 @@ import { bandColors, dragTo, newProject, openDemoCopy, saved, stageColors } from
 
 const swatch = (page: Page, place: number): Locator => page.getByTestId('swatch').nth(place)
 const card = (page: Page): Locator => page.getByTestId('swatch-card')
-const shares = (page: Page): Promise<number[]> => page.getByTestId('swatch').evaluateAll(all => all.map(each => parseInt(each.textContent ?? '', 10)))
+const shares = (page: Page): Promise<number[]> =>
+  page.getByTestId('swatch').evaluateAll(all => all.map(each => parseInt(each.textContent ?? '', 10)))
 
 test.describe('the swatch card', () => {
   test.beforeEach(async ({ page }) => {
@@ -16,7 +17,9 @@ test.describe('the swatch card', () => {
 
   test('sets a color by numbers in four notations, live, and keeps a hue through gray and black', async ({ page }) => {
     const set = async (name: string, value: string): Promise<void> => {
-      await card(page).getByRole('textbox', { name: `${name} as a number` }).fill(value)
+      await card(page)
+        .getByRole('textbox', { name: `${name} as a number` })
+        .fill(value)
       await page.keyboard.press('Enter')
     }
     const color = async (): Promise<string> => (await bandColors(page))[2] ?? ''
@@ -64,7 +67,10 @@ test.describe('the swatch card', () => {
     const hex = await near.getAttribute('data-chip')
     await near.click()
     await expect.poll(async () => (await bandColors(page))[2]).toBe(hex)
-    await expect(card(page).getByTestId('recent').locator('[data-chip]').first()).toHaveAttribute('data-chip', hex ?? '')
+    await expect(card(page).getByTestId('recent').locator('[data-chip]').first()).toHaveAttribute(
+      'data-chip',
+      hex ?? '',
+    )
     await card(page).getByTestId('recent').locator('[data-chip]').nth(1).click()
     await expect.poll(async () => (await bandColors(page))[2]).toBe(rung)
   })
@@ -108,14 +114,18 @@ test.describe('the swatch card', () => {
 })
 
 test.describe('the band', () => {
-  test.beforeEach(async ({ page }) => { await openDemoCopy(page) })
+  test.beforeEach(async ({ page }) => {
+    await openDemoCopy(page)
+  })
 
   test('is reordered by drag and by keyboard, and stays so', async ({ page }) => {
     const before = await bandColors(page)
-    const [from, to] = await Promise.all([0, 2].map(async place => {
-      const box = await swatch(page, place).boundingBox()
-      return { x: (box?.x ?? 0) + (box?.width ?? 0) / 2, y: (box?.y ?? 0) + 20 }
-    })) as [{ x: number, y: number }, { x: number, y: number }]
+    const [from, to] = (await Promise.all(
+      [0, 2].map(async place => {
+        const box = await swatch(page, place).boundingBox()
+        return { x: (box?.x ?? 0) + (box?.width ?? 0) / 2, y: (box?.y ?? 0) + 20 }
+      }),
+    )) as [{ x: number; y: number }, { x: number; y: number }]
     await dragTo(page, from, { x: to.x + 20, y: to.y })
     await expect.poll(() => bandColors(page)).not.toEqual(before)
     const dragged = await bandColors(page)
@@ -155,7 +165,9 @@ test.describe('the band', () => {
       await page.getByRole('menuitem', { name: order }).click()
     }
     await show('light to dark')
-    await expect.poll(async () => (await bandColors(page)).map(hex => labOf(hex).l)).toEqual(before.map(hex => labOf(hex).l).sort((one, other) => other - one))
+    await expect
+      .poll(async () => (await bandColors(page)).map(hex => labOf(hex).l))
+      .toEqual(before.map(hex => labOf(hex).l).sort((one, other) => other - one))
     await show('by hue')
     await show('neutrals together')
     await show('as set')
@@ -195,6 +207,12 @@ test('a project without artwork shows its scheme on stand-ins, which go when art
   await page.getByRole('radio', { name: 'Orders' }).click()
   await page.getByTestId('proofs').locator('[data-proof]').first().click()
   await page.getByTestId('stage').getByRole('button', { name: 'Add artwork' }).click()
-  await page.getByTestId('artwork-file').setInputFiles({ name: 'own.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><path fill="#c00" d="M0 0h10v10z"/></svg>') })
+  await page.getByTestId('artwork-file').setInputFiles({
+    name: 'own.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><path fill="#c00" d="M0 0h10v10z"/></svg>',
+    ),
+  })
   await expect(page.getByTestId('stage')).not.toContainText('stand-in')
 })

@@ -4,16 +4,21 @@ import { deltaE } from '../../core/color/difference'
 import { angleOf } from '../../core/color/wheel'
 import { bandColors, dragTo, openDemoCopy, saved, stageColors } from './workspace'
 
-test.beforeEach(async ({ page }) => { await openDemoCopy(page) })
+test.beforeEach(async ({ page }) => {
+  await openDemoCopy(page)
+})
 
 /** Where an angle of the ring, or a distance from its middle in its own units, lies on the page. */
-const ringSpot = async (page: Page, angle: number, radius = 96): Promise<{ x: number, y: number }> => {
+const ringSpot = async (page: Page, angle: number, radius = 96): Promise<{ x: number; y: number }> => {
   const box = await page.getByTestId('ring').boundingBox()
   if (!box) throw new Error('There is no ring.')
-  const far = box.width * radius / 244
-  return { x: box.x + box.width / 2 + Math.sin(angle * Math.PI / 180) * far, y: box.y + box.height / 2 - Math.cos(angle * Math.PI / 180) * far }
+  const far = (box.width * radius) / 244
+  return {
+    x: box.x + box.width / 2 + Math.sin((angle * Math.PI) / 180) * far,
+    y: box.y + box.height / 2 - Math.cos((angle * Math.PI) / 180) * far,
+  }
 }
-const middle = async (locator: Locator): Promise<{ x: number, y: number }> => {
+const middle = async (locator: Locator): Promise<{ x: number; y: number }> => {
   const box = await locator.boundingBox()
   if (!box) throw new Error('It is not on the screen.')
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
@@ -27,9 +32,19 @@ const type = async (page: Page, name: string, value: string): Promise<void> => {
   await number(page, name).blur()
 }
 
-test('every harmony derives another scheme, shown in the artwork at once; those not wanted are hidden', async ({ page }) => {
+test('every harmony derives another scheme, shown in the artwork at once; those not wanted are hidden', async ({
+  page,
+}) => {
   const seen = new Set<string>()
-  for (const kind of ['monochromatic', 'analogous', 'complementary', 'triadic', 'tetradic', 'square', 'analogous with accent']) {
+  for (const kind of [
+    'monochromatic',
+    'analogous',
+    'complementary',
+    'triadic',
+    'tetradic',
+    'square',
+    'analogous with accent',
+  ]) {
     const before = await stageColors(page)
     await page.getByTestId(`harmony-${kind}`).getByRole('button').first().click()
     await expect.poll(() => stageColors(page)).not.toEqual(before)
@@ -80,7 +95,9 @@ test('wheel, spread, turn and number change the scheme; undo and redo step throu
   await expect.poll(() => bandColors(page)).toEqual(states.at(-1))
 })
 
-test('the base dragged on the ring turns the shape; another opens the spread; a locked one stays; Escape calls it off', async ({ page }) => {
+test('the base dragged on the ring turns the shape; another opens the spread; a locked one stays; Escape calls it off', async ({
+  page,
+}) => {
   const base = angleOf('paint', (await bandColors(page))[0] ?? '')
   await dragTo(page, await ringSpot(page, base), await ringSpot(page, base + 50))
   await expect(number(page, 'Turn in degrees')).toHaveValue(/^(49|50|51)$/)
@@ -110,7 +127,7 @@ test('with Alt a swatch is freed: it moves alone, does not follow, and follows a
   const before = await bandColors(page)
   const target = page.getByTestId('target-s2')
   const from = await middle(target)
-  const to = await ringSpot(page, await angle(target) + 60)
+  const to = await ringSpot(page, (await angle(target)) + 60)
   await page.keyboard.down('Alt')
   await dragTo(page, from, to)
   await page.keyboard.up('Alt')
@@ -169,7 +186,9 @@ test('the tone field moves saturation and brightness of one, or of all with thei
   for (const [i, hex] of all.entries()) expect(hsbOf(one[i] ?? '').b - hsbOf(hex).b).toBeCloseTo(0.1, 1)
 })
 
-test('a proof pointed at is previewed, left again restored, clicked adopted; what was nudged rides along with the turn', async ({ page }) => {
+test('a proof pointed at is previewed, left again restored, clicked adopted; what was nudged rides along with the turn', async ({
+  page,
+}) => {
   await page.getByRole('radio', { name: 'Variations' }).click()
   await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(25)
   const before = await bandColors(page)
@@ -183,7 +202,14 @@ test('a proof pointed at is previewed, left again restored, clicked adopted; wha
   await expect.poll(() => bandColors(page)).toEqual(offered)
   await type(page, 'Turn across in degrees', '10')
   await page.getByLabel('What changes downward').selectOption('saturation')
-  await expect.poll(async () => (await page.locator('[data-proof="1 0"]').getAttribute('data-colors'))?.split(',').map(hex => Math.round(away(angleOf('paint', hex), angleOf('paint', offered[0] ?? ''))))[0]).toBe(10)
+  await expect
+    .poll(
+      async () =>
+        (await page.locator('[data-proof="1 0"]').getAttribute('data-colors'))
+          ?.split(',')
+          .map(hex => Math.round(away(angleOf('paint', hex), angleOf('paint', offered[0] ?? ''))))[0],
+    )
+    .toBe(10)
   await page.locator('[data-proof="0 0"]').focus()
   await page.keyboard.press('ArrowDown')
   await expect(page.locator('[data-proof="0 1"]')).toBeFocused()
@@ -191,7 +217,9 @@ test('a proof pointed at is previewed, left again restored, clicked adopted; wha
   await expect.poll(() => bandColors(page)).not.toEqual(offered)
 })
 
-test('companions are dealt for what is not locked; earlier deals come back; the same deal is the same', async ({ page }) => {
+test('companions are dealt for what is not locked; earlier deals come back; the same deal is the same', async ({
+  page,
+}) => {
   const before = await bandColors(page)
   await page.getByTestId('swatch').nth(1).focus()
   await page.keyboard.press('l')
@@ -208,13 +236,19 @@ test('companions are dealt for what is not locked; earlier deals come back; the 
   await expect(page.getByTestId('deal-at')).toHaveText('2 of 2')
   await expect.poll(() => proofs.first().getAttribute('data-colors')).not.toBe(offered[0])
   await page.getByRole('button', { name: 'Earlier deal' }).click()
-  await expect.poll(() => proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.colors ?? ''))).toEqual(offered)
+  await expect
+    .poll(() => proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.colors ?? '')))
+    .toEqual(offered)
   await page.reload()
   await page.getByRole('button', { name: 'Earlier deal' }).click()
-  await expect.poll(() => proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.colors ?? ''))).toEqual(offered)
+  await expect
+    .poll(() => proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.colors ?? '')))
+    .toEqual(offered)
 })
 
-test('other orders of assignment color the artwork otherwise with the same swatches; all artwork is shown by turns', async ({ page }) => {
+test('other orders of assignment color the artwork otherwise with the same swatches; all artwork is shown by turns', async ({
+  page,
+}) => {
   const [before, stage] = [await bandColors(page), await stageColors(page)]
   await page.getByRole('radio', { name: 'Orders' }).click()
   await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(24)
@@ -238,7 +272,11 @@ test('proofs are marked and compared large, adopted and kept from there', async 
   await expect.poll(() => bandColors(page)).toEqual(triadic)
   await page.getByTestId('compared').nth(1).getByRole('button', { name: 'Keep' }).click()
   await expect(page.getByTestId('notices')).toContainText('Kept “Square')
-  await page.getByTestId('compared').nth(3).getByRole('button', { name: /^Unmark/ }).click()
+  await page
+    .getByTestId('compared')
+    .nth(3)
+    .getByRole('button', { name: /^Unmark/ })
+    .click()
   await expect(page.getByTestId('compared')).toHaveCount(3)
   await page.keyboard.press('Escape')
   await expect(page.getByTestId('comparison')).toHaveCount(0)
@@ -251,7 +289,16 @@ test('the whole scheme is adjusted live, and comes back with everything at rest'
   await expect.poll(async () => Math.max(...(await bandColors(page)).map(hex => lchOf(hex).c))).toBeLessThan(0.005)
   await type(page, 'Drain to gray in percent', '0')
   await expect.poll(() => bandColors(page)).toEqual(before)
-  for (const [name, value] of [['Saturation in percent', '-40'], ['Brightness in percent', '12'], ['Even saturation in percent', '80'], ['Even lightness in percent', '50'], ['Cyan–red in percent', '40'], ['Magenta–green in percent', '-30'], ['Yellow–blue in percent', '25'], ['Tint neutrals in percent', '100']] as const) {
+  for (const [name, value] of [
+    ['Saturation in percent', '-40'],
+    ['Brightness in percent', '12'],
+    ['Even saturation in percent', '80'],
+    ['Even lightness in percent', '50'],
+    ['Cyan–red in percent', '40'],
+    ['Magenta–green in percent', '-30'],
+    ['Yellow–blue in percent', '25'],
+    ['Tint neutrals in percent', '100'],
+  ] as const) {
     const last = await bandColors(page)
     await type(page, name, value)
     if (name !== 'Tint neutrals in percent') await expect.poll(() => bandColors(page)).not.toEqual(last)
@@ -269,7 +316,8 @@ test('the whole scheme is adjusted live, and comes back with everything at rest'
   await page.getByTestId('whole').getByRole('button', { name: 'All at rest' }).click()
   await page.getByTestId('nudge').click()
   await expect.poll(() => bandColors(page)).not.toEqual(before)
-  for (const [i, hex] of (await bandColors(page)).entries()) expect(Math.abs(hsbOf(hex).b - hsbOf(before[i] ?? '').b)).toBeLessThan(0.11)
+  for (const [i, hex] of (await bandColors(page)).entries())
+    expect(Math.abs(hsbOf(hex).b - hsbOf(before[i] ?? '').b)).toBeLessThan(0.11)
 })
 
 test('a cast lies over the scheme live, of a light or a color, and is fixed or taken away', async ({ page }) => {
@@ -307,7 +355,7 @@ test('a neutral settles the scheme, and in-betweens are blended from two swatche
   await number(page, 'How many in between').fill('2')
   await page.getByRole('button', { name: 'Blend', exact: true }).click()
   await expect.poll(async () => (await bandColors(page)).length).toBe(9)
-  const [one, first, second, other] = await bandColors(page) as [string, string, string, string]
+  const [one, first, second, other] = (await bandColors(page)) as [string, string, string, string]
   expect(deltaE(one, first)).toBeLessThan(deltaE(one, other))
   expect(deltaE(second, other)).toBeLessThan(deltaE(one, other))
 })

@@ -1,7 +1,10 @@
 import { expect, test, type Page } from '@playwright/test'
 import { bandColors, newProject, paintOf, saved, startFrom } from './workspace'
 
-const SVG = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><rect id="ground" width="100" height="100" fill="#204060"/><circle id="sun" cx="50" cy="50" r="20" fill="#f0c040"/></svg>'
+const SVG =
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">' +
+  '<rect id="ground" width="100" height="100" fill="#204060"/>' +
+  '<circle id="sun" cx="50" cy="50" r="20" fill="#f0c040"/></svg>'
 const file = (name: string, text: string | Buffer) => ({ name, mimeType: 'image/svg+xml', buffer: Buffer.from(text) })
 const choose = async (page: Page, name: string, text: string | Buffer): Promise<void> => {
   await startFrom(page, 'Artwork')
@@ -14,7 +17,14 @@ test('a base color is taken in any notation, and what is none says so and change
     await page.getByTestId('base-field').fill(text)
     await page.keyboard.press('Enter')
   }
-  for (const [text, hex] of [['#a1b2c3', '#a1b2c3'], ['teal', '#008080'], ['46 79 127', '#2e4f7f'], ['hsb(0 100 100)', '#ff0000'], ['cmyk(100 0 0 50)', '#008080'], ['oklch(0.6 0.1 250)', '#4f84ba']] as const) {
+  for (const [text, hex] of [
+    ['#a1b2c3', '#a1b2c3'],
+    ['teal', '#008080'],
+    ['46 79 127', '#2e4f7f'],
+    ['hsb(0 100 100)', '#ff0000'],
+    ['cmyk(100 0 0 50)', '#008080'],
+    ['oklch(0.6 0.1 250)', '#4f84ba'],
+  ] as const) {
     await set(text)
     await expect.poll(async () => (await bandColors(page))[0]).toBe(hex)
   }
@@ -54,12 +64,16 @@ test('artwork is added by choosing and by dropping, shown recolored, removed and
   const rgb = (hex: string): string => `rgb(${[1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`
   expect(band.map(rgb)).toContain(await paintOf(page, '#ground'))
 
-  const dropped = await page.evaluateHandle(text => {
-    const transfer = new DataTransfer()
-    transfer.items.add(new File([text], 'second.svg', { type: 'image/svg+xml' }))
-    return transfer
-  }, SVG.replace('#204060', '#602040'))
-  for (const type of ['dragenter', 'dragover', 'drop']) await page.getByTestId('stage').dispatchEvent(type, { dataTransfer: dropped })
+  const dropped = await page.evaluateHandle(
+    text => {
+      const transfer = new DataTransfer()
+      transfer.items.add(new File([text], 'second.svg', { type: 'image/svg+xml' }))
+      return transfer
+    },
+    SVG.replace('#204060', '#602040'),
+  )
+  for (const type of ['dragenter', 'dragover', 'drop'])
+    await page.getByTestId('stage').dispatchEvent(type, { dataTransfer: dropped })
   await expect(page.getByRole('button', { name: 'Show second' })).toBeVisible()
 
   await page.getByRole('button', { name: 'Remove second' }).click()
@@ -75,21 +89,48 @@ test('artwork is added by choosing and by dropping, shown recolored, removed and
 test('what acts or reaches outside is taken out, said, and does not run', async ({ page }) => {
   await newProject(page, 'Hostile')
   const asked: string[] = []
-  page.on('request', request => { if (!request.url().startsWith(new URL(page.url()).origin) && !/^(blob|data):/.test(request.url())) asked.push(request.url()) })
-  await choose(page, 'hostile.svg', SVG.replace('<rect', '<script>window.hacked = 1</script><foreignObject><b xmlns="http://www.w3.org/1999/xhtml" onclick="x()">x</b></foreignObject><image href="http://example.test/x.png"/><rect onclick="window.hacked = 1" onload="window.hacked = 1"'))
+  page.on('request', request => {
+    if (!request.url().startsWith(new URL(page.url()).origin) && !/^(blob|data):/.test(request.url()))
+      asked.push(request.url())
+  })
+  await choose(
+    page,
+    'hostile.svg',
+    SVG.replace(
+      '<rect',
+      '<script>window.hacked = 1</script><foreignObject>' +
+        '<b xmlns="http://www.w3.org/1999/xhtml" onclick="x()">x</b></foreignObject>' +
+        '<image href="http://example.test/x.png"/><rect onclick="window.hacked = 1" ' +
+        'onload="window.hacked = 1"',
+    ),
+  )
   const report = page.getByTestId('report')
-  for (const words of ['a script', 'a foreign object', 'a link to http://example.test/x.png', 'an event handler “onclick”']) await expect(report).toContainText(words)
+  for (const words of [
+    'a script',
+    'a foreign object',
+    'a link to http://example.test/x.png',
+    'an event handler “onclick”',
+  ])
+    await expect(report).toContainText(words)
   await expect(page.getByTestId('artwork')).toBeVisible()
   await page.getByTestId('artwork').click()
   expect(await page.evaluate(() => 'hacked' in window)).toBe(false)
   expect(asked).toEqual([])
-  expect(await page.getByTestId('artwork').evaluate(host => host.shadowRoot?.innerHTML ?? '')).not.toMatch(/script|foreignObject|onclick|example/)
+  expect(await page.getByTestId('artwork').evaluate(host => host.shadowRoot?.innerHTML ?? '')).not.toMatch(
+    /script|foreignObject|onclick|example/,
+  )
 })
 
 for (const [what, text, words] of [
   ['is no SVG', 'just text', 'not an SVG'],
   ['is cut off', SVG.slice(0, 120), 'ends in the middle'],
-  ['holds an entity bomb', `<!DOCTYPE svg [<!ENTITY a "${'x'.repeat(1000)}">${[1, 2, 3, 4].map(i => `<!ENTITY a${i} "${`&a${i === 1 ? '' : i - 1};`.repeat(20)}">`).join('')}]><svg xmlns="http://www.w3.org/2000/svg"><text>&a4;</text></svg>`, 'more text than any drawing'],
+  [
+    'holds an entity bomb',
+    `<!DOCTYPE svg [<!ENTITY a "${'x'.repeat(1000)}">` +
+      `${[1, 2, 3, 4].map(i => `<!ENTITY a${i} "${`&a${i === 1 ? '' : i - 1};`.repeat(20)}">`).join('')}` +
+      ']><svg xmlns="http://www.w3.org/2000/svg"><text>&a4;</text></svg>',
+    'more text than any drawing',
+  ],
   ['is empty', '', 'empty'],
 ] as const) {
   test(`a file that ${what} gets a plain sentence, and the project stays as it was`, async ({ page }) => {
@@ -108,6 +149,9 @@ test('a file of more than 20 MB is refused before it is sent, and by the server 
   const large = Buffer.alloc(21 * 1024 * 1024, 32)
   await choose(page, 'large.svg', large)
   await expect(page.getByTestId('report')).toContainText('21 MB; an SVG may have up to 20 MB')
-  const answer = await page.request.post('/api/artwork?name=large.svg', { data: large, headers: { 'content-type': 'application/octet-stream' } })
+  const answer = await page.request.post('/api/artwork?name=large.svg', {
+    data: large,
+    headers: { 'content-type': 'application/octet-stream' },
+  })
   expect(answer.status()).toBe(413)
 })

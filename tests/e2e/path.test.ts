@@ -7,7 +7,8 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   const choices = page.getByRole('button', { name: 'Choices for Breezeholm kite festival', exact: true })
   await expect(page.getByTestId('project-card').first()).toBeVisible()
   const cards = page.getByTestId('project-card')
-  while (await choices.count() === 0) { // other tests' projects stand before it
+  while ((await choices.count()) === 0) {
+    // other tests' projects stand before it
     const shown = await cards.count()
     await page.getByRole('button', { name: 'Show more' }).click()
     await expect.poll(() => cards.count()).toBeGreaterThan(shown)
@@ -51,7 +52,10 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   await page.keyboard.press('4')
   const [svg] = await Promise.all([page.waitForEvent('download'), page.getByTestId('svg-Poster').click()])
   expect(svg.suggestedFilename()).toBe('poster.svg')
-  const [out, source] = await Promise.all([readFile(await svg.path(), 'utf8'), readFile('demo/artwork/poster.svg', 'utf8')])
+  const [out, source] = await Promise.all([
+    readFile(await svg.path(), 'utf8'),
+    readFile('demo/artwork/poster.svg', 'utf8'),
+  ])
   expect(out).not.toBe(source)
   expect(out.replace(/#[\da-f]{6}/g, '#')).toBe(source.replace(/#[\da-f]{6}/g, '#'))
   expect(new Set(out.match(/#[\da-f]{6}/g))).toEqual(new Set(exchanged))
@@ -61,6 +65,15 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   for (const hex of band) expect(styles).toContain(`: ${hex};`)
   await page.getByRole('radio', { name: 'Design tokens' }).click()
   const [tokens] = await Promise.all([page.waitForEvent('download'), page.getByTestId('download-scheme').click()])
-  const [group] = Object.values(JSON.parse(await readFile(await tokens.path(), 'utf8')) as Record<string, Record<string, { $value: { hex: string } }>>)
-  expect(Object.entries(group ?? {}).filter(([key]) => key !== '$type').map(([, token]) => token.$value.hex)).toEqual(band)
+  const [group] = Object.values(
+    JSON.parse(await readFile(await tokens.path(), 'utf8')) as Record<
+      string,
+      Record<string, { $value: { hex: string } }>
+    >,
+  )
+  expect(
+    Object.entries(group ?? {})
+      .filter(([key]) => key !== '$type')
+      .map(([, token]) => token.$value.hex),
+  ).toEqual(band)
 })

@@ -2,21 +2,32 @@ import { expect, test, type Page } from '@playwright/test'
 import { deltaE } from '../../core/color/difference'
 import { labOf } from '../../core/color/convert'
 import { palette, photo, plain } from './pictures'
-import { bandColors, bring, dragTo, newProject, openDemoCopy, saved, stageColors, startFrom, type FileLike } from './workspace'
+import {
+  bandColors,
+  bring,
+  dragTo,
+  newProject,
+  openDemoCopy,
+  saved,
+  stageColors,
+  startFrom,
+  type FileLike,
+} from './workspace'
 
 const add = async (page: Page, ...files: FileLike[]): Promise<void> => {
   await startFrom(page, 'References')
   await page.getByTestId('reference-file').setInputFiles(files)
 }
 const strip = (page: Page, title: string) => page.getByTestId(`strip-${title}`)
-const boxOf = async (page: Page, id: string): Promise<{ x: number, y: number, width: number, height: number }> => {
+const boxOf = async (page: Page, id: string): Promise<{ x: number; y: number; width: number; height: number }> => {
   const box = await page.getByTestId(id).boundingBox()
   if (!box) throw new Error(`There is no ${id}.`)
   return box
 }
 const swatch = (page: Page, place: number) => page.getByTestId('swatch').nth(place)
 const chroma = (hex: string): number => Math.hypot(labOf(hex).a, labOf(hex).b)
-const mean = (hexes: readonly string[], of: (hex: string) => number): number => hexes.reduce((sum, hex) => sum + of(hex), 0) / hexes.length
+const mean = (hexes: readonly string[], of: (hex: string) => number): number =>
+  hexes.reduce((sum, hex) => sum + of(hex), 0) / hexes.length
 
 test('a dropped picture becomes a scheme at once, is kept, and can be undone', async ({ page }) => {
   await newProject(page, 'Dropped')
@@ -57,7 +68,9 @@ test('count, distance and lean bend the extraction while dragging; it rests wher
   await expect.poll(() => bandColors(page)).toEqual(rest)
   await page.mouse.up()
   await dragTo(page, { x, y }, { x, y: pad.y + 4 })
-  await expect.poll(async () => mean(await bandColors(page), hex => labOf(hex).l)).toBeGreaterThan(mean(rest, hex => labOf(hex).l) + 0.01)
+  await expect
+    .poll(async () => mean(await bandColors(page), hex => labOf(hex).l))
+    .toBeGreaterThan(mean(rest, hex => labOf(hex).l) + 0.01)
   await expect(page.getByTestId('lean')).toHaveAttribute('aria-valuetext', /light$/)
   await page.getByRole('button', { name: 'let it rest' }).click()
   await expect.poll(() => bandColors(page)).toEqual(rest)
@@ -71,10 +84,12 @@ test('count, distance and lean bend the extraction while dragging; it rests wher
   await page.keyboard.press('Enter')
   await expect.poll(async () => (await bandColors(page)).length).toBe(9)
   await page.getByRole('radio', { name: 'Wide' }).click()
-  await expect.poll(async () => {
-    const now = await bandColors(page)
-    return Math.min(...now.flatMap((one, i) => now.slice(i + 1).map(other => deltaE(one, other))))
-  }).toBeGreaterThanOrEqual(12)
+  await expect
+    .poll(async () => {
+      const now = await bandColors(page)
+      return Math.min(...now.flatMap((one, i) => now.slice(i + 1).map(other => deltaE(one, other))))
+    })
+    .toBeGreaterThanOrEqual(12)
 })
 
 test('samples are dragged under a loupe, moved by keys, widened, added, removed and snapped back', async ({ page }) => {
@@ -84,7 +99,10 @@ test('samples are dragged under a loupe, moved by keys, widened, added, removed 
   await expect(samples).toHaveCount(5)
   const found = await bandColors(page)
   const picture = await boxOf(page, 'picture')
-  const spot = (part: { x: number, y: number }): { x: number, y: number } => ({ x: picture.x + picture.width * part.x, y: picture.y + picture.height * part.y })
+  const spot = (part: { x: number; y: number }): { x: number; y: number } => ({
+    x: picture.x + picture.width * part.x,
+    y: picture.y + picture.height * part.y,
+  })
   const first = await samples.first().boundingBox()
   if (!first) throw new Error('There is no sample.')
   const from = { x: first.x + 13, y: first.y + 13 }
@@ -133,14 +151,18 @@ test('a swatch says where it came from; edited by hand its tie is cut, and can b
   await page.keyboard.press('Enter')
   await expect.poll(async () => (await bandColors(page))[1]).toBe('#008080')
   await expect(card.getByTestId('origin')).toContainText('the tie is cut')
-  await expect(page.getByTestId('band').getByLabel('Edited by hand: the tie to where it came from is cut')).toBeVisible()
+  await expect(
+    page.getByTestId('band').getByLabel('Edited by hand: the tie to where it came from is cut'),
+  ).toBeVisible()
   await card.getByRole('button', { name: 'Tie again' }).click()
   await expect.poll(() => bandColors(page)).toEqual(found)
   await page.keyboard.press('Escape')
   await expect(card).toHaveCount(0)
 })
 
-test('locked swatches stay while the rest is extracted and pulled into a harmony; one is made the base', async ({ page }) => {
+test('locked swatches stay while the rest is extracted and pulled into a harmony; one is made the base', async ({
+  page,
+}) => {
   await newProject(page, 'Harmony')
   await add(page, await photo())
   await expect(page.locator('[data-test^=sample-]')).toHaveCount(5)
@@ -175,9 +197,15 @@ test('a region narrows the extraction; the map shows what each swatch stands for
   const whole = await bandColors(page)
   const picture = await boxOf(page, 'picture')
   await page.getByRole('button', { name: 'Mark a region' }).click()
-  await dragTo(page, { x: picture.x + picture.width * 0.75, y: picture.y + 6 }, { x: picture.x + picture.width - 6, y: picture.y + picture.height * 0.5 })
+  await dragTo(
+    page,
+    { x: picture.x + picture.width * 0.75, y: picture.y + 6 },
+    { x: picture.x + picture.width - 6, y: picture.y + picture.height * 0.5 },
+  )
   await expect(page.getByTestId('region')).toBeVisible()
-  await expect.poll(async () => mean(await bandColors(page), hex => labOf(hex).l)).toBeGreaterThan(mean(whole, hex => labOf(hex).l) + 0.1)
+  await expect
+    .poll(async () => mean(await bandColors(page), hex => labOf(hex).l))
+    .toBeGreaterThan(mean(whole, hex => labOf(hex).l) + 0.1)
   await page.getByRole('button', { name: 'Whole picture' }).click()
   await expect.poll(() => bandColors(page)).toEqual(whole)
 
@@ -195,13 +223,17 @@ test('a region narrows the extraction; the map shows what each swatch stands for
 
   await page.getByRole('button', { name: 'Map', exact: true }).click()
   const map = page.getByTestId('map')
-  const seen = (): Promise<string[]> => map.evaluate(canvas => {
-    const { width, height } = canvas as HTMLCanvasElement
-    const data = (canvas as HTMLCanvasElement).getContext('2d')?.getImageData(0, 0, width, height).data ?? []
-    const colors = new Set<string>()
-    for (let i = 0; i < data.length; i += 4) colors.add(`#${[data[i], data[i + 1], data[i + 2]].map(value => (value ?? 0).toString(16).padStart(2, '0')).join('')}`)
-    return [...colors].sort()
-  })
+  const seen = (): Promise<string[]> =>
+    map.evaluate(canvas => {
+      const { width, height } = canvas as HTMLCanvasElement
+      const data = (canvas as HTMLCanvasElement).getContext('2d')?.getImageData(0, 0, width, height).data ?? []
+      const colors = new Set<string>()
+      for (let i = 0; i < data.length; i += 4)
+        colors.add(
+          `#${[data[i], data[i + 1], data[i + 2]].map(value => (value ?? 0).toString(16).padStart(2, '0')).join('')}`,
+        )
+      return [...colors].sort()
+    })
   await expect.poll(seen).toEqual([...whole].sort())
 })
 
@@ -211,7 +243,8 @@ test('several pictures lie on a board, each with its scheme in the artwork, and 
   await startFrom(page, 'References')
   const board = page.getByTestId('board')
   await expect(board.getByRole('button')).toHaveCount(3)
-  for (const title of ['Harbor at dusk', 'Folded kite fabric', 'Weathered hull', 'All together']) await expect(strip(page, title).locator('i')).toHaveCount(5)
+  for (const title of ['Harbor at dusk', 'Folded kite fabric', 'Weathered hull', 'All together'])
+    await expect(strip(page, title).locator('i')).toHaveCount(5)
 
   const [before, worn] = [await bandColors(page), await stageColors(page)]
   await page.getByTestId('use-Weathered hull').hover()
@@ -222,7 +255,9 @@ test('several pictures lie on a board, each with its scheme in the artwork, and 
   expect(await stageColors(page)).toEqual(worn)
   expect(await bandColors(page)).toEqual(before)
   await page.getByTestId('use-All together').click()
-  await expect.poll(() => bandColors(page)).toEqual((await strip(page, 'All together').getAttribute('data-colors'))?.split(','))
+  await expect
+    .poll(() => bandColors(page))
+    .toEqual((await strip(page, 'All together').getAttribute('data-colors'))?.split(','))
 
   const tile = await boxOf(page, 'tile-Harbor at dusk')
   await dragTo(page, { x: tile.x + 40, y: tile.y + 40 }, { x: tile.x + 140, y: tile.y + 100 })
@@ -238,18 +273,31 @@ test('several pictures lie on a board, each with its scheme in the artwork, and 
   await expect(strip(page, 'Dusk')).toBeVisible()
   await page.getByRole('button', { name: 'Remove', exact: true }).click()
   await expect(board.getByRole('button')).toHaveCount(2)
-  await page.getByTestId('notices').getByText('off the board').locator('..').getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByTestId('notices')
+    .getByText('off the board')
+    .locator('..')
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(board.getByRole('button')).toHaveCount(3)
   await saved(page)
   await page.reload()
   await expect(board.getByRole('button')).toHaveCount(3)
 })
 
-test('what is no picture, or is broken, clear, plain or too large, gets a sentence, and the rest goes on', async ({ page }) => {
+test('what is no picture, or is broken, clear, plain or too large, gets a sentence, and the rest goes on', async ({
+  page,
+}) => {
   await newProject(page, 'Bad pictures')
   const good = await photo('good.png')
-  const cut = { ...await photo('cut.png'), buffer: (await photo()).buffer.subarray(0, 900) }
-  await add(page, { name: 'not.png', mimeType: 'image/png', buffer: Buffer.from('text') }, cut, await plain('clear.png', { r: 0, g: 0, b: 0, alpha: 0 }), good)
+  const cut = { ...(await photo('cut.png')), buffer: (await photo()).buffer.subarray(0, 900) }
+  await add(
+    page,
+    { name: 'not.png', mimeType: 'image/png', buffer: Buffer.from('text') },
+    cut,
+    await plain('clear.png', { r: 0, g: 0, b: 0, alpha: 0 }),
+    good,
+  )
   const report = page.getByTestId('report')
   await expect(report).toContainText('“not.png” was not taken')
   await expect(report).toContainText('no PNG, JPEG or WebP picture')
@@ -258,13 +306,20 @@ test('what is no picture, or is broken, clear, plain or too large, gets a senten
   await expect(page.getByTestId('use-clear')).toBeDisabled()
   await page.getByTestId('reference-file').setInputFiles(await plain('one.png', '#7a4a1f'))
   await expect(strip(page, 'one')).toHaveAttribute('data-colors', '#7a4a1f')
-  await page.getByTestId('reference-file').setInputFiles({ name: 'film.gif', mimeType: 'image/gif', buffer: Buffer.from('GIF89a') })
+  await page
+    .getByTestId('reference-file')
+    .setInputFiles({ name: 'film.gif', mimeType: 'image/gif', buffer: Buffer.from('GIF89a') })
   await expect(report).toContainText('PNG, JPEG or WebP; save it as one of those')
-  const answer = await page.request.post('/api/pictures?name=x.png', { data: Buffer.alloc(61 * 1024 * 1024), headers: { 'content-type': 'application/octet-stream' } })
+  const answer = await page.request.post('/api/pictures?name=x.png', {
+    data: Buffer.alloc(61 * 1024 * 1024),
+    headers: { 'content-type': 'application/octet-stream' },
+  })
   expect(answer.status()).toBe(413)
 })
 
-test('a picture that cannot be sent says so, loses nothing and is sent again; one on its way is called off', async ({ page }) => {
+test('a picture that cannot be sent says so, loses nothing and is sent again; one on its way is called off', async ({
+  page,
+}) => {
   await newProject(page, 'Slow')
   await page.route('**/api/pictures?*', route => route.abort())
   await add(page, await photo())

@@ -5,10 +5,20 @@ const INK = '#222a52'
 const LIGHTHOUSE = '#lighthouse rect'
 const rgb = (hex: string): string => `rgb(${[1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`
 const ink = (page: Page, hex = INK) => page.locator(`[data-ink="${hex}"]`)
-const label = async (page: Page, hex = INK): Promise<string> => await ink(page, hex).getAttribute('aria-label') ?? ''
-const nameOf = async (page: Page, id: string): Promise<string> => (await page.locator(`[data-swatch=${id}]`).getAttribute('aria-label') ?? '').split(',')[0] ?? ''
+const label = async (page: Page, hex = INK): Promise<string> => (await ink(page, hex).getAttribute('aria-label')) ?? ''
+const nameOf = async (page: Page, id: string): Promise<string> =>
+  ((await page.locator(`[data-swatch=${id}]`).getAttribute('aria-label')) ?? '').split(',')[0] ?? ''
 const aside = (page: Page): Promise<void> => page.mouse.move(400, 20)
-const groupOf = (page: Page, name: string): Promise<string[]> => page.locator('[data-ink]').evaluateAll((all, wanted) => all.filter(each => each.getAttribute('aria-label')?.includes(`, ${wanted}`)).map(each => (each as HTMLElement).dataset.ink ?? ''), name)
+const groupOf = (page: Page, name: string): Promise<string[]> =>
+  page
+    .locator('[data-ink]')
+    .evaluateAll(
+      (all, wanted) =>
+        all
+          .filter(each => each.getAttribute('aria-label')?.includes(`, ${wanted}`))
+          .map(each => (each as HTMLElement).dataset.ink ?? ''),
+      name,
+    )
 
 test.beforeEach(async ({ page }) => {
   await openDemoCopy(page, 'remap')
@@ -52,7 +62,9 @@ test('a click selects, the bar below sends, leaves and matches again; Escape cal
   await expect.poll(() => stageColors(page)).toEqual(before)
 })
 
-test('several inks are selected with Shift and go together; one dropped on another goes where that one goes', async ({ page }) => {
+test('several inks are selected with Shift and go together; one dropped on another goes where that one goes', async ({
+  page,
+}) => {
   const [one, other] = ['#d45d48', '#e2a83c']
   await ink(page, one).click()
   await ink(page, other).click({ modifiers: ['Shift'] })
@@ -98,7 +110,10 @@ test('the keyboard sends an ink, leaves it as is, and exchanges swatches', async
   const before = await stageColors(page)
   await page.locator('[data-swatch=s1]').focus()
   await page.keyboard.press('Enter')
-  await page.getByRole('menuitem', { name: /Exchange with/ }).last().press('Enter')
+  await page
+    .getByRole('menuitem', { name: /Exchange with/ })
+    .last()
+    .press('Enter')
   await aside(page)
   await expect.poll(() => stageColors(page)).not.toEqual(before)
 })
@@ -113,7 +128,11 @@ test('holding O shows the original; a divider shows both and is moved by pointer
   await page.keyboard.press('v')
   const divider = page.getByTestId('divider')
   await expect(divider).toHaveAttribute('aria-valuenow', '50')
-  expect(await page.getByTestId('original').evaluate((host, within) => getComputedStyle(host.shadowRoot?.querySelector(within) as Element).fill, LIGHTHOUSE)).toBe(rgb(INK))
+  expect(
+    await page
+      .getByTestId('original')
+      .evaluate((host, within) => getComputedStyle(host.shadowRoot?.querySelector(within) as Element).fill, LIGHTHOUSE),
+  ).toBe(rgb(INK))
   const [from, art] = [await middleOf(page, '[data-test=divider]'), await page.getByTestId('artwork').boundingBox()]
   if (!art) throw new Error('There is no artwork.')
   await dragTo(page, from, { x: art.x + art.width * 0.25, y: from.y })
@@ -127,7 +146,9 @@ test('holding O shows the original; a divider shows both and is moved by pointer
 test('pointing at an ink spotlights it; pointing at the artwork lights its ink', async ({ page }) => {
   const worn = await stageColors(page)
   await ink(page, '#f8ead0').hover()
-  await expect.poll(async () => (await stageColors(page)).filter((color, i) => color === worn[i]).length).toBeLessThan(worn.length / 3)
+  await expect
+    .poll(async () => (await stageColors(page)).filter((color, i) => color === worn[i]).length)
+    .toBeLessThan(worn.length / 3)
   await aside(page)
   await expect.poll(() => stageColors(page)).toEqual(worn)
   const box = await page.getByTestId('artwork').boundingBox()
@@ -136,7 +157,9 @@ test('pointing at an ink spotlights it; pointing at the artwork lights its ink',
   await expect(page.locator('.ink.lit').first()).toBeVisible()
 })
 
-test('matching by another strategy is previewed, a deal is dealt afresh, and what breaks the order of values is marked', async ({ page }) => {
+test('matching by another strategy is previewed, a deal is dealt afresh, and what breaks the order of values is marked', async ({
+  page,
+}) => {
   const correlation = async (): Promise<number> => Number(await page.getByTestId('correlation').textContent())
   const before = await stageColors(page)
   const match = page.getByRole('radiogroup', { name: 'Matching' })
@@ -182,7 +205,9 @@ test('one group is shaded in its own way, previewed when pointed at, and led by 
   await group.getByRole('radio', { name: 'Flat' }).click()
   await aside(page)
   const swatch = rgb((await page.locator('[data-swatch-id=s2]').getAttribute('data-hex')) ?? '')
-  await expect.poll(async () => (await stageColors(page)).filter(color => rgb(color) === swatch).length).toBe((await groupOf(page, await nameOf(page, 's2'))).length)
+  await expect
+    .poll(async () => (await stageColors(page)).filter(color => rgb(color) === swatch).length)
+    .toBe((await groupOf(page, await nameOf(page, 's2'))).length)
   await group.getByRole('radio', { name: 'As all' }).click()
   await group.locator('[data-lead]').last().click()
   await expect(group.locator('[data-lead]').last()).toBeChecked()
@@ -214,12 +239,14 @@ test('the list of inks is searched, sorted, gathered by a tolerance and sends in
   const count = page.getByTestId('ink-count')
   const all = await count.textContent()
   const lines = page.locator('[data-line]')
-  const hexes = (): Promise<string[]> => lines.evaluateAll(each => each.map(line => (line as HTMLElement).dataset.line ?? ''))
+  const hexes = (): Promise<string[]> =>
+    lines.evaluateAll(each => each.map(line => (line as HTMLElement).dataset.line ?? ''))
   await page.getByRole('searchbox').fill('222a')
   await expect.poll(hexes).toEqual([INK])
   await page.getByRole('searchbox').fill('')
   await page.getByLabel('Order of the inks').selectOption('lightness')
-  const value = (hex: string): number => [1, 3, 5].reduce((sum, at, i) => sum + parseInt(hex.slice(at, at + 2), 16) * ([0.21, 0.72, 0.07][i] ?? 0), 0)
+  const value = (hex: string): number =>
+    [1, 3, 5].reduce((sum, at, i) => sum + parseInt(hex.slice(at, at + 2), 16) * ([0.21, 0.72, 0.07][i] ?? 0), 0)
   await expect.poll(async () => value((await hexes())[0] ?? '#000000')).toBeGreaterThan(220)
   await page.getByLabel('Order of the inks').selectOption('area')
   const tolerance = page.getByTestId('tolerance')
@@ -237,9 +264,12 @@ test('the list of inks is searched, sorted, gathered by a tolerance and sends in
   await expect(page.getByTestId('selection')).toContainText(/\d inks/)
 })
 
-test('the result is adjusted as a whole without a change of the scheme, and the adjustment adopted into it', async ({ page }) => {
+test('the result is adjusted as a whole without a change of the scheme, and the adjustment adopted into it', async ({
+  page,
+}) => {
   await page.getByRole('radio', { name: 'Whole artwork' }).click()
-  const scheme = (): Promise<string[]> => page.getByTestId('swatch').evaluateAll(all => all.map(each => (each as HTMLElement).dataset.hex ?? ''))
+  const scheme = (): Promise<string[]> =>
+    page.getByTestId('swatch').evaluateAll(all => all.map(each => (each as HTMLElement).dataset.hex ?? ''))
   const [colors, swatches] = [await stageColors(page), await scheme()]
   await page.getByLabel('Turn in degrees').fill('40')
   await page.getByLabel('Turn in degrees').press('Enter')

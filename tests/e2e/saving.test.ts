@@ -27,12 +27,19 @@ test('a save that meets a newer version keeps both and says so', async ({ page, 
 })
 
 test('the server answers a stale save with 409 and what is stored, and nothing is overwritten', async ({ request }) => {
-  const made = await (await request.post('/api/projects', { data: { name: 'Stale' } })).json() as { id: string, document: object }
-  const put = (version: number, name: string) => request.put(`/api/projects/${made.id}`, { data: { version, document: { ...made.document, name } } })
+  const made = (await (await request.post('/api/projects', { data: { name: 'Stale' } })).json()) as {
+    id: string
+    document: object
+  }
+  const put = (version: number, name: string) =>
+    request.put(`/api/projects/${made.id}`, { data: { version, document: { ...made.document, name } } })
   expect((await put(1, 'First')).status()).toBe(200)
   const stale = await put(1, 'Second')
   expect(stale.status()).toBe(409)
-  expect(await stale.json()).toMatchObject({ message: expect.stringContaining('changed elsewhere'), data: { version: 2, document: { name: 'First' } } })
+  expect(await stale.json()).toMatchObject({
+    message: expect.stringContaining('changed elsewhere'),
+    data: { version: 2, document: { name: 'First' } },
+  })
 })
 
 test('wrong requests get a plain 4xx, not a stack', async ({ request, baseURL }) => {
@@ -49,7 +56,7 @@ test('wrong requests get a plain 4xx, not a stack', async ({ request, baseURL })
     [await request.get('/api/projects?limit=9999'), 400],
   ] as const) {
     expect(answer.status()).toBe(status)
-    const { message } = await answer.json() as { message: string }
+    const { message } = (await answer.json()) as { message: string }
     expect(message.length).toBeGreaterThan(5)
     expect(message).not.toMatch(/Error:|:\d+:\d+|node_modules/)
   }
@@ -73,7 +80,9 @@ test('with the server gone the work goes on, is kept, and is saved when it is ba
 test('work left unsaved in a closed window is there when the project is opened again', async ({ page }) => {
   await newProject(page, 'Closed window')
   await saved(page)
-  await page.route('**/api/projects/*', (route, request) => request.method() === 'PUT' ? route.abort() : route.continue())
+  await page.route('**/api/projects/*', (route, request) =>
+    request.method() === 'PUT' ? route.abort() : route.continue(),
+  )
   await setBase(page, '#123abc')
   await expect(page.getByTestId('waiting')).toBeVisible()
   const address = page.url()
@@ -106,7 +115,9 @@ test('with the database gone the work is kept, and saved when it is back', async
 })
 
 test('artwork that cannot be had is said, and the rest of the project is there', async ({ page }) => {
-  await page.route('**/api/artwork/*/source', route => route.fulfill({ status: 503, json: { message: 'The database does not answer.' } }))
+  await page.route('**/api/artwork/*/source', route =>
+    route.fulfill({ status: 503, json: { message: 'The database does not answer.' } }),
+  )
   await page.goto(`/project/${await projectNamed(page, 'Harbor wayfinding')}/compose`)
   await expect(page.getByTestId('notices')).toContainText('cannot be shown: The database does not answer.')
   expect(await bandColors(page)).toHaveLength(4)

@@ -4,18 +4,28 @@ import { setTimeout as pause } from 'node:timers/promises'
 const PORT = Number(process.env.TEST_PORT ?? 4190)
 
 /** The built app, serving on a port against the throwaway database. */
-export interface Served { address: string, stop: () => Promise<void> }
+export interface Served {
+  address: string
+  stop: () => Promise<void>
+}
 
 /** Starts the built app on a port and waits until it answers. */
 export const serve = async (databaseUrl: string, port = PORT): Promise<Served> => {
   const child: ChildProcess = spawn('node', ['.output/server/index.mjs'], {
-    env: { ...process.env, DATABASE_URL: databaseUrl, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port) }, stdio: 'ignore',
+    env: { ...process.env, DATABASE_URL: databaseUrl, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port) },
+    stdio: 'ignore',
   })
   const address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 150; i++) {
     if (child.exitCode !== null) throw new Error(`The server ended with ${child.exitCode}.`)
     await pause(100)
-    if (await fetch(`${address}/api/projects?limit=1`).then(({ ok }) => ok, () => false)) break
+    if (
+      await fetch(`${address}/api/projects?limit=1`).then(
+        ({ ok }) => ok,
+        () => false,
+      )
+    )
+      break
   }
   return {
     address,
@@ -30,7 +40,10 @@ export const serve = async (databaseUrl: string, port = PORT): Promise<Served> =
 export const testDatabase = (): string => process.env.TEST_DATABASE_URL ?? startDatabase()
 
 /** Starts the throwaway database, on the port it had; its URL. */
-export const startDatabase = (): string => execFileSync('bin/cluster', ['start', 'test-postgres'], { encoding: 'utf8' }).trim()
+export const startDatabase = (): string =>
+  execFileSync('bin/cluster', ['start', 'test-postgres'], { encoding: 'utf8' }).trim()
 
 /** Stops the throwaway database. */
-export const stopDatabase = (): void => { execFileSync('bin/cluster', ['stop', 'test-postgres']) }
+export const stopDatabase = (): void => {
+  execFileSync('bin/cluster', ['stop', 'test-postgres'])
+}

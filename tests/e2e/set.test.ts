@@ -7,7 +7,8 @@ import { gzipSync } from 'node:zlib'
 import { openDemoCopy, paintOf } from './workspace'
 
 const INK = '#222a52'
-const svg = (color: string): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 20 20"><rect width="20" height="20" fill="${color}"/></svg>`
+const svg = (color: string): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 20 20"><rect width="20" height="20" fill="${color}"/></svg>`
 const tray = (page: Page) => page.getByTestId('tray').getByRole('listitem')
 
 test.beforeEach(async ({ page }) => {
@@ -57,14 +58,24 @@ test('all artwork goes out at once, each file in its colors', async ({ page }) =
   const chunks: Buffer[] = []
   for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer)
   const files = unzipSync(new Uint8Array(Buffer.concat(chunks)))
-  expect(Object.keys(files).sort()).toEqual(['badge.svg', 'ferry.svg', 'first-aid.svg', 'food-and-drink.svg', 'kite-field.svg', 'kite-loft.png', 'poster.svg', 'stage.svg', 'tickets.svg'])
+  expect(Object.keys(files).sort()).toEqual([
+    'badge.svg',
+    'ferry.svg',
+    'first-aid.svg',
+    'food-and-drink.svg',
+    'kite-field.svg',
+    'kite-loft.png',
+    'poster.svg',
+    'stage.svg',
+    'tickets.svg',
+  ])
   expect(Buffer.from(files['badge.svg'] ?? []).toString()).not.toContain(INK)
   await expect(page.getByTestId('set-failures')).toBeHidden()
 })
 
 test('what cannot be written is listed, and tried again', async ({ page }) => {
   let down = true
-  await page.route('**/api/artwork/*/source', route => down ? route.abort() : route.continue())
+  await page.route('**/api/artwork/*/source', route => (down ? route.abort() : route.continue()))
   await page.reload()
   await page.getByRole('radio', { name: 'Set' }).click()
   await expect(tray(page)).toHaveCount(9)

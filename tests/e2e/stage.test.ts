@@ -4,8 +4,20 @@ import { generatedSvg } from '../bench/generated'
 import { bandColors, newProject, openDemoCopy, stageColors, startFrom } from './workspace'
 
 /** What can be worked with but has no name. */
-const namelessOn = (page: Page): Promise<string[]> => page.evaluate(() => [...document.querySelectorAll('button, select, input:not([type=file]), [role=slider], [tabindex="0"]')]
-  .filter(each => !(each.getAttribute('aria-label') || each.getAttribute('aria-labelledby') || each.textContent?.trim() || (each as HTMLInputElement).labels?.length)).map(({ outerHTML }) => outerHTML))
+const namelessOn = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('button, select, input:not([type=file]), [role=slider], [tabindex="0"]')]
+      .filter(
+        each =>
+          !(
+            each.getAttribute('aria-label') ||
+            each.getAttribute('aria-labelledby') ||
+            each.textContent?.trim() ||
+            (each as HTMLInputElement).labels?.length
+          ),
+      )
+      .map(({ outerHTML }) => outerHTML),
+  )
 
 test('the stage zooms and pans by wheel, buttons and keys, and fits again', async ({ page }) => {
   await openDemoCopy(page)
@@ -32,48 +44,73 @@ test('the stage zooms and pans by wheel, buttons and keys, and fits again', asyn
   await expect.poll(width).toBeCloseTo(fitted, 0)
 })
 
-test('a drawing of too many shapes for a browser is shown from its map: it follows, lights what is pointed at, and is handed over whole', async ({ page }) => {
-  const tiles = Array.from({ length: 51_000 }, (_, i) => `<path d="M${i % 300} ${Math.floor(i / 300)}h1v1h-1z" fill="${i % 300 < 150 ? '#2e4f7f' : '#f4ead6'}"/>`).join('')
-  await newProject(page, 'Mosaic')
-  await startFrom(page, 'Artwork')
-  await page.getByTestId('artwork-file').setInputFiles({ name: 'mosaic.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 170">${tiles}</svg>`) })
-  await expect(page.getByTestId('stage')).toContainText('drawn from its map', { timeout: 60_000 })
-  const live = page.getByTestId('live')
-  await expect(live).toBeVisible()
-  const colorAt = (part: number): Promise<string> => live.evaluate((canvas, x) => {
-    const { width, height } = canvas as HTMLCanvasElement
-    const [r, g, b] = (canvas as HTMLCanvasElement).getContext('2d')?.getImageData(Math.floor(width * x), height >> 1, 1, 1).data ?? []
-    return `#${[r, g, b].map(value => (value ?? 0).toString(16).padStart(2, '0')).join('')}`
-  }, part)
-  await page.keyboard.press('3')
-  await page.getByRole('radio', { name: 'Inks' }).click()
-  const { width, height } = await live.boundingBox() ?? { width: 0, height: 0 }
-  await page.getByTestId('stage').hover({ position: { x: 360 - width / 4, y: 322 + height / 9 } })
-  await expect(page.getByTestId('ink-lines').locator('.line.lit [data-line]')).toHaveAttribute('data-line', '#2e4f7f')
-  await page.mouse.move(360, 20)
-  const colors = await bandColors(page)
-  await page.getByRole('combobox', { name: 'Where #2e4f7f goes' }).selectOption({ index: 1 })
-  await expect.poll(() => colorAt(0.2)).toBe(colors[1])
-  await page.getByRole('combobox', { name: 'Where #f4ead6 goes' }).selectOption({ label: 'left as is' })
-  await expect.poll(() => colorAt(0.8)).toBe('#f4ead6')
-  await page.getByRole('radio', { name: 'Touch-ups' }).click()
-  await expect(page.getByTestId('picked')).toContainText('too many shapes to pick single ones')
-  await page.keyboard.press('4')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Download/ }).first().click()])
-  expect(await readFile(await download.path(), 'utf8')).toContain(tiles.slice(0, 600).replaceAll('#2e4f7f', colors[1] ?? ''))
-})
+test(
+  'a drawing of too many shapes for a browser is shown from its map: it follows, lights what is ' +
+    'pointed at, and is handed over whole',
+  async ({ page }) => {
+    const tiles = Array.from(
+      { length: 51_000 },
+      (_, i) =>
+        `<path d="M${i % 300} ${Math.floor(i / 300)}h1v1h-1z" fill="${i % 300 < 150 ? '#2e4f7f' : '#f4ead6'}"/>`,
+    ).join('')
+    await newProject(page, 'Mosaic')
+    await startFrom(page, 'Artwork')
+    await page.getByTestId('artwork-file').setInputFiles({
+      name: 'mosaic.svg',
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 170">${tiles}</svg>`),
+    })
+    await expect(page.getByTestId('stage')).toContainText('drawn from its map', { timeout: 60_000 })
+    const live = page.getByTestId('live')
+    await expect(live).toBeVisible()
+    const colorAt = (part: number): Promise<string> =>
+      live.evaluate((canvas, x) => {
+        const { width, height } = canvas as HTMLCanvasElement
+        const [r, g, b] =
+          (canvas as HTMLCanvasElement).getContext('2d')?.getImageData(Math.floor(width * x), height >> 1, 1, 1).data ??
+          []
+        return `#${[r, g, b].map(value => (value ?? 0).toString(16).padStart(2, '0')).join('')}`
+      }, part)
+    await page.keyboard.press('3')
+    await page.getByRole('radio', { name: 'Inks' }).click()
+    const { width, height } = (await live.boundingBox()) ?? { width: 0, height: 0 }
+    await page.getByTestId('stage').hover({ position: { x: 360 - width / 4, y: 322 + height / 9 } })
+    await expect(page.getByTestId('ink-lines').locator('.line.lit [data-line]')).toHaveAttribute('data-line', '#2e4f7f')
+    await page.mouse.move(360, 20)
+    const colors = await bandColors(page)
+    await page.getByRole('combobox', { name: 'Where #2e4f7f goes' }).selectOption({ index: 1 })
+    await expect.poll(() => colorAt(0.2)).toBe(colors[1])
+    await page.getByRole('combobox', { name: 'Where #f4ead6 goes' }).selectOption({ label: 'left as is' })
+    await expect.poll(() => colorAt(0.8)).toBe('#f4ead6')
+    await page.getByRole('radio', { name: 'Touch-ups' }).click()
+    await expect(page.getByTestId('picked')).toContainText('too many shapes to pick single ones')
+    await page.keyboard.press('4')
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page
+        .getByRole('button', { name: /^Download/ })
+        .first()
+        .click(),
+    ])
+    expect(await readFile(await download.path(), 'utf8')).toContain(
+      tiles.slice(0, 600).replaceAll('#2e4f7f', colors[1] ?? ''),
+    )
+  },
+)
 
 test('artwork of many shapes follows a drag from its ink map and settles in its own shapes', async ({ page }) => {
   await newProject(page, 'Many shapes')
   await startFrom(page, 'Artwork')
-  await page.getByTestId('artwork-file').setInputFiles({ name: 'many.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(2000, 12)) })
+  await page
+    .getByTestId('artwork-file')
+    .setInputFiles({ name: 'many.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(2000, 12)) })
   await expect(page.getByTestId('stage')).toContainText('many', { timeout: 30_000 })
   await page.keyboard.press('2')
   await expect(page.getByTestId('proofs').locator('canvas').first()).toBeVisible()
   const turn = page.getByRole('slider', { name: 'Turn' })
   const settled = await stageColors(page)
   await turn.evaluate(slider => {
-    (slider as HTMLInputElement).value = '90'
+    ;(slider as HTMLInputElement).value = '90'
     slider.dispatchEvent(new Event('input', { bubbles: true }))
   })
   await expect(page.getByTestId('live')).toBeVisible()
@@ -82,7 +119,9 @@ test('artwork of many shapes follows a drag from its ink map and settles in its 
     const { width, height } = canvas as HTMLCanvasElement
     const pixels = (canvas as HTMLCanvasElement).getContext('2d')?.getImageData(0, 0, width, height).data ?? []
     const seen = new Set<string>()
-    for (let i = 0; i < pixels.length; i += 4) if (pixels[i + 3] === 255) seen.add(`#${[0, 1, 2].map(k => (pixels[i + k] ?? 0).toString(16).padStart(2, '0')).join('')}`)
+    for (let i = 0; i < pixels.length; i += 4)
+      if (pixels[i + 3] === 255)
+        seen.add(`#${[0, 1, 2].map(k => (pixels[i + k] ?? 0).toString(16).padStart(2, '0')).join('')}`)
     return [...seen]
   })
   expect(painted).toEqual(expect.arrayContaining(await bandColors(page)))
@@ -97,13 +136,19 @@ test('artwork of many shapes follows a drag from its ink map and settles in its 
 
 test('steps are reached by keys and by the track, and everything on the way has a name', async ({ page }) => {
   await openDemoCopy(page)
-  for (const [key, title] of [['1', 'Gather'], ['2', 'Compose'], ['3', 'Remap'], ['4', 'Hand over']] as const) {
+  for (const [key, title] of [
+    ['1', 'Gather'],
+    ['2', 'Compose'],
+    ['3', 'Remap'],
+    ['4', 'Hand over'],
+  ] as const) {
     await page.keyboard.press(key)
     await expect(page.getByRole('button', { name: title })).toHaveAttribute('aria-current', 'step')
-    if (title === 'Gather') for (const what of ['Inspiration', 'Artwork', 'References', 'Base color'] as const) {
-      await startFrom(page, what)
-      expect(await namelessOn(page)).toEqual([])
-    }
+    if (title === 'Gather')
+      for (const what of ['Inspiration', 'Artwork', 'References', 'Base color'] as const) {
+        await startFrom(page, what)
+        expect(await namelessOn(page)).toEqual([])
+      }
     expect(await namelessOn(page)).toEqual([])
   }
   await page.getByRole('button', { name: 'Gather' }).click()
@@ -116,7 +161,10 @@ test('steps are reached by keys and by the track, and everything on the way has 
 test('the value of a swatch in the band is copied with a click', async ({ page }) => {
   await openDemoCopy(page)
   const [first] = await bandColors(page)
-  await page.getByTestId('band').getByRole('button', { name: `Copy ${first}` }).click()
+  await page
+    .getByTestId('band')
+    .getByRole('button', { name: `Copy ${first}` })
+    .click()
   await expect(page.getByTestId('notices')).toContainText(`Copied ${first}`)
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(first)
 })

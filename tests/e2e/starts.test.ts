@@ -7,7 +7,12 @@ const text = (name: string, content: string) => ({ name, mimeType: 'text/plain',
 test.describe('lists of colors', () => {
   test('a pasted text becomes swatches at once, with their names; one color becomes the base', async ({ page }) => {
     await newProject(page, 'Pasted')
-    await bring(page, 'paste', [], 'Dear team, our colors are:\n- Harbor blue: #2e4f7f\n- Sand — rgb(217, 191, 155)\nCoral  #d45d48  C0 M56 Y66 K17\nThanks!')
+    await bring(
+      page,
+      'paste',
+      [],
+      'Dear team, our colors are:\n- Harbor blue: #2e4f7f\n- Sand — rgb(217, 191, 155)\nCoral  #d45d48  C0 M56 Y66 K17\nThanks!',
+    )
     await expect.poll(() => bandColors(page)).toEqual(['#2e4f7f', '#d9bf9b', '#d45d48'])
     for (const name of ['Harbor blue', 'Sand', 'Coral']) await expect(page.getByTestId('band')).toContainText(name)
     await bring(page, 'paste', [], 'C64 M38 Y0 K50')
@@ -29,9 +34,36 @@ test.describe('lists of colors', () => {
 
   for (const [what, file, colors, name] of [
     ['CSS', text('brand.css', ':root { --color-harbor: #2e4f7f; --sand: #d9bf9b; }'), ['#2e4f7f', '#d9bf9b'], 'harbor'],
-    ['design tokens', text('brand.tokens.json', JSON.stringify({ brand: { $type: 'color', harbor: { $value: '#2e4f7f' }, sand: { $value: { colorSpace: 'srgb', components: [0.851, 0.749, 0.608] } } } })), ['#2e4f7f', '#d9bf9b'], 'harbor'],
+    [
+      'design tokens',
+      text(
+        'brand.tokens.json',
+        JSON.stringify({
+          brand: {
+            $type: 'color',
+            harbor: { $value: '#2e4f7f' },
+            sand: { $value: { colorSpace: 'srgb', components: [0.851, 0.749, 0.608] } },
+          },
+        }),
+      ),
+      ['#2e4f7f', '#d9bf9b'],
+      'harbor',
+    ],
     ['CSV', text('brand.csv', 'name,hex\nHarbor,#2e4f7f\nSand,#d9bf9b'), ['#2e4f7f', '#d9bf9b'], 'Harbor'],
-    ['a swatch sheet', { name: 'sheet.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50"><rect width="40" height="40" fill="#2e4f7f"/><text x="2" y="46">Harbor</text><rect x="50" width="40" height="40" fill="#d9bf9b"/></svg>') }, ['#2e4f7f', '#d9bf9b'], 'Harbor'],
+    [
+      'a swatch sheet',
+      {
+        name: 'sheet.svg',
+        mimeType: 'image/svg+xml',
+        buffer: Buffer.from(
+          '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50">' +
+            '<rect width="40" height="40" fill="#2e4f7f"/><text x="2" y="46">Harbor</text>' +
+            '<rect x="50" width="40" height="40" fill="#d9bf9b"/></svg>',
+        ),
+      },
+      ['#2e4f7f', '#d9bf9b'],
+      'Harbor',
+    ],
     ['a plain list', text('brand.txt', '#2e4f7f\tHarbor\n#d9bf9b\tSand\n'), ['#2e4f7f', '#d9bf9b'], 'Harbor'],
   ] as const) {
     test(`${what} dropped anywhere is read into swatches, which say where they came from`, async ({ page }) => {
@@ -46,14 +78,30 @@ test.describe('lists of colors', () => {
 
   test('the source of an SVG that is pasted becomes artwork', async ({ page }) => {
     await newProject(page, 'Pasted SVG')
-    await bring(page, 'paste', [], '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path fill="#204060" d="M0 0h9v9z"/><path fill="#f0c040" d="M0 0h4v9z"/></svg>')
+    await bring(
+      page,
+      'paste',
+      [],
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path fill="#204060" d="M0 0h9v9z"/>' +
+        '<path fill="#f0c040" d="M0 0h4v9z"/></svg>',
+    )
     await expect(page.getByTestId('artwork')).toBeVisible()
     await expect(page.getByRole('button', { name: 'Show Pasted artwork' })).toBeVisible()
   })
 
   test('a swatch sheet can be taken as artwork instead; a file without colors says so', async ({ page }) => {
     await newProject(page, 'Sheet')
-    await bring(page, 'drop', [{ name: 'sheet.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50"><rect width="40" height="40" fill="#2e4f7f"/><rect x="50" width="40" height="40" fill="#d9bf9b"/></svg>') }])
+    await bring(page, 'drop', [
+      {
+        name: 'sheet.svg',
+        mimeType: 'image/svg+xml',
+        buffer: Buffer.from(
+          '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50">' +
+            '<rect width="40" height="40" fill="#2e4f7f"/>' +
+            '<rect x="50" width="40" height="40" fill="#d9bf9b"/></svg>',
+        ),
+      },
+    ])
     await page.getByRole('button', { name: 'Add as artwork' }).click()
     await expect(page.getByTestId('artwork')).toBeVisible()
     await bring(page, 'drop', [text('notes.txt', 'no color here')])
@@ -61,8 +109,17 @@ test.describe('lists of colors', () => {
   })
 })
 
-test('a color is lifted from the screen where the browser can, and the button is hidden where it cannot', async ({ page, browser }) => {
-  await page.addInitScript(() => { Object.assign(window, { EyeDropper: class { open = () => Promise.resolve({ sRGBHex: '#3b7a57' }) } }) })
+test('a color is lifted from the screen where the browser can, and the button is hidden where it cannot', async ({
+  page,
+  browser,
+}) => {
+  await page.addInitScript(() => {
+    Object.assign(window, {
+      EyeDropper: class {
+        open = () => Promise.resolve({ sRGBHex: '#3b7a57' })
+      },
+    })
+  })
   await newProject(page, 'Lifted')
   await startFrom(page, 'Base color')
   await page.getByRole('button', { name: 'Lift a color from the screen' }).click()
@@ -93,7 +150,8 @@ test('the inks of the artwork become the scheme, or one of them the base', async
 
 test.describe('the inspiration shelf', () => {
   const schemes = '[data-test=inspiration-scheme]'
-  const colorsOf = async (page: Parameters<typeof bandColors>[0], place: number): Promise<string[]> => (await page.locator(schemes).nth(place).getAttribute('data-colors'))?.split(',') ?? []
+  const colorsOf = async (page: Parameters<typeof bandColors>[0], place: number): Promise<string[]> =>
+    (await page.locator(schemes).nth(place).getAttribute('data-colors'))?.split(',') ?? []
 
   test('is searched by words, by a color, by what fits the locked swatches', async ({ page }) => {
     await openDemoCopy(page)
@@ -105,13 +163,17 @@ test.describe('the inspiration shelf', () => {
     await expect(page.locator(schemes)).toContainText('lighthouse')
     await page.getByTestId('inspiration-words').fill('')
     await page.getByTestId('inspiration-near').fill('forestgreen')
-    await expect.poll(async () => Math.min(...(await colorsOf(page, 0)).map(hex => deltaE(hex, '#228b22')))).toBeLessThan(14)
+    await expect
+      .poll(async () => Math.min(...(await colorsOf(page, 0)).map(hex => deltaE(hex, '#228b22'))))
+      .toBeLessThan(14)
     await page.getByTestId('inspiration-near').fill('')
     await page.getByTestId('swatch').first().focus()
     await page.keyboard.press('l')
     const [locked] = await bandColors(page)
     await page.getByLabel('Fits the locked swatches').check()
-    await expect.poll(async () => Math.min(...(await colorsOf(page, 0)).map(hex => deltaE(hex, locked as string)))).toBeLessThan(17)
+    await expect
+      .poll(async () => Math.min(...(await colorsOf(page, 0)).map(hex => deltaE(hex, locked as string))))
+      .toBeLessThan(17)
     await page.getByTestId('inspiration-words').fill('nothing like this')
     await expect(page.getByTestId('inspiration')).toContainText('Nothing like this on the shelf')
   })
@@ -144,10 +206,15 @@ test.describe('the inspiration shelf', () => {
     await saved(page)
   })
 
-  for (const [behavior, words] of [['down', 'The inspiration service does not answer'], ['empty', 'Nothing like this on the shelf']] as const) {
+  for (const [behavior, words] of [
+    ['down', 'The inspiration service does not answer'],
+    ['empty', 'Nothing like this on the shelf'],
+  ] as const) {
     test(`when the service is ${behavior}, it is said, and asking again helps`, async ({ page }) => {
       await newProject(page, `Service ${behavior}`)
-      await page.route('**/api/inspiration?*', route => route.continue({ url: `${route.request().url()}&as=${behavior}` }))
+      await page.route('**/api/inspiration?*', route =>
+        route.continue({ url: `${route.request().url()}&as=${behavior}` }),
+      )
       await startFrom(page, 'Inspiration')
       await expect(page.getByTestId('inspiration')).toContainText(words)
       await page.unroute('**/api/inspiration?*')

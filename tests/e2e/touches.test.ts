@@ -4,25 +4,30 @@ import { bandColors, dragTo, middleOf, openDemoCopy, paintOf, saved, stageColors
 const rgb = (hex: string): string => `rgb(${[1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`
 
 /** A point of the page within the first shape that a selector finds on the stage. */
-const pointIn = (page: Page, selector: string): Promise<{ x: number, y: number }> => page.getByTestId('artwork').evaluate((host, within) => {
-  for (const shape of host.shadowRoot?.querySelectorAll(within) ?? []) {
-    const { left, top, width, height } = shape.getBoundingClientRect()
-    for (let i = 1; i < 40; i++) {
-      const [x, y] = [left + width * ((i * 0.37) % 1), top + height * ((i * 0.61) % 1)]
-      if (host.shadowRoot?.elementFromPoint(x, y) === shape) return { x, y }
+const pointIn = (page: Page, selector: string): Promise<{ x: number; y: number }> =>
+  page.getByTestId('artwork').evaluate((host, within) => {
+    for (const shape of host.shadowRoot?.querySelectorAll(within) ?? []) {
+      const { left, top, width, height } = shape.getBoundingClientRect()
+      for (let i = 1; i < 40; i++) {
+        const [x, y] = [left + width * ((i * 0.37) % 1), top + height * ((i * 0.61) % 1)]
+        if (host.shadowRoot?.elementFromPoint(x, y) === shape) return { x, y }
+      }
     }
-  }
-  throw new Error(`There is no point within ${within}.`)
-}, selector)
-const pickedOnStage = (page: Page): Promise<number> => page.getByTestId('artwork').evaluate(host => host.shadowRoot?.querySelectorAll('[data-picked]').length ?? 0)
-const countOf = async (page: Page): Promise<number> => Number((await page.getByTestId('picked').textContent())?.match(/\d+/)?.[0] ?? 0)
+    throw new Error(`There is no point within ${within}.`)
+  }, selector)
+const pickedOnStage = (page: Page): Promise<number> =>
+  page.getByTestId('artwork').evaluate(host => host.shadowRoot?.querySelectorAll('[data-picked]').length ?? 0)
+const countOf = async (page: Page): Promise<number> =>
+  Number((await page.getByTestId('picked').textContent())?.match(/\d+/)?.[0] ?? 0)
 
 test.beforeEach(async ({ page }) => {
   await openDemoCopy(page, 'remap')
   await page.getByRole('radio', { name: 'Touch-ups' }).click()
 })
 
-test('shapes are picked by a click, with Shift, by ink, by group, by rectangle, by loop and by keys', async ({ page }) => {
+test('shapes are picked by a click, with Shift, by ink, by group, by rectangle, by loop and by keys', async ({
+  page,
+}) => {
   const at = await pointIn(page, '#lighthouse rect')
   await page.mouse.click(at.x, at.y)
   await expect(page.getByTestId('picked')).toHaveText('1 shape picked')
@@ -49,7 +54,12 @@ test('shapes are picked by a click, with Shift, by ink, by group, by rectangle, 
   await page.getByRole('radio', { name: 'Lasso' }).click()
   await page.mouse.move(part(0.6, 0.55).x, part(0.6, 0.55).y)
   await page.mouse.down()
-  for (const [x, y] of [[0.99, 0.55], [0.99, 0.72], [0.6, 0.72]] as const) await page.mouse.move(part(x, y).x, part(x, y).y, { steps: 5 })
+  for (const [x, y] of [
+    [0.99, 0.55],
+    [0.99, 0.72],
+    [0.6, 0.72],
+  ] as const)
+    await page.mouse.move(part(x, y).x, part(x, y).y, { steps: 5 })
   await expect(page.getByTestId('drawn')).toBeVisible()
   await page.mouse.up()
   await expect.poll(() => countOf(page)).toBeGreaterThan(5)
@@ -60,7 +70,9 @@ test('shapes are picked by a click, with Shift, by ink, by group, by rectangle, 
   await expect(page.getByTestId('picked')).toHaveText('2 shapes picked')
 })
 
-test('a touch-up is previewed, follows when the scheme changes, stays after a reload, and is removed', async ({ page }) => {
+test('a touch-up is previewed, follows when the scheme changes, stays after a reload, and is removed', async ({
+  page,
+}) => {
   const at = await pointIn(page, '#lighthouse rect')
   await page.mouse.click(at.x, at.y)
   const before = await paintOf(page, '#lighthouse [data-picked]')
@@ -72,7 +84,9 @@ test('a touch-up is previewed, follows when the scheme changes, stays after a re
   await expect.poll(() => paintOf(page, '#lighthouse [data-picked]')).toBe(before)
   await chip.click()
   await expect(page.getByTestId('touches')).toContainText('1 shape')
-  const shape = await page.getByTestId('artwork').evaluate(host => host.shadowRoot?.querySelector('[data-picked]')?.getAttribute('data-shape') ?? '')
+  const shape = await page
+    .getByTestId('artwork')
+    .evaluate(host => host.shadowRoot?.querySelector('[data-picked]')?.getAttribute('data-shape') ?? '')
   await page.keyboard.press('2')
   await page.locator('[data-proof="analogous"]').click()
   await page.getByTestId('stage').hover({ position: { x: 20, y: 300 } })
@@ -92,11 +106,22 @@ test('a touch-up is previewed, follows when the scheme changes, stays after a re
 test('a rung, a stroke and an opacity are set by hand, and the download has them', async ({ page }) => {
   const at = await pointIn(page, '#lighthouse rect')
   await page.mouse.click(at.x, at.y)
-  const shape = await page.getByTestId('artwork').evaluate(host => host.shadowRoot?.querySelector('[data-picked]')?.getAttribute('data-shape') ?? '')
-  const style = (name: string): Promise<string> => page.getByTestId('artwork').evaluate((host, [within, property]) => getComputedStyle(host.shadowRoot?.querySelector(`[data-shape="${within}"]`) as Element).getPropertyValue(property), [shape, name] as const)
+  const shape = await page
+    .getByTestId('artwork')
+    .evaluate(host => host.shadowRoot?.querySelector('[data-picked]')?.getAttribute('data-shape') ?? '')
+  const style = (name: string): Promise<string> =>
+    page
+      .getByTestId('artwork')
+      .evaluate(
+        (host, [within, property]) =>
+          getComputedStyle(host.shadowRoot?.querySelector(`[data-shape="${within}"]`) as Element).getPropertyValue(
+            property,
+          ),
+        [shape, name] as const,
+      )
   await page.getByRole('radio', { name: 'Shades' }).click()
   const rung = page.locator('[data-paint="s1 1"]')
-  const hex = await rung.getAttribute('title') ?? ''
+  const hex = (await rung.getAttribute('title')) ?? ''
   await rung.click()
   await expect.poll(() => style('fill')).toBe(rgb(hex))
   await page.getByRole('radio', { name: 'stroke', exact: true }).click()
@@ -121,7 +146,13 @@ test('a swatch let go on a shape colors it; Escape on the way calls it off', asy
   const [from, to] = [await middleOf(page, '[data-swatch-id=s5]'), await pointIn(page, '#lighthouse rect')]
   const order = await bandColors(page)
   const before = await stageColors(page)
-  const at = (): Promise<string> => page.evaluate(({ x, y }) => getComputedStyle(document.querySelector('[data-test=artwork]')?.shadowRoot?.elementFromPoint(x, y) as Element).fill, to)
+  const at = (): Promise<string> =>
+    page.evaluate(
+      ({ x, y }) =>
+        getComputedStyle(document.querySelector('[data-test=artwork]')?.shadowRoot?.elementFromPoint(x, y) as Element)
+          .fill,
+      to,
+    )
   await page.mouse.move(from.x, from.y)
   await page.mouse.down()
   await page.mouse.move(from.x, from.y - 40, { steps: 4 })

@@ -10,7 +10,9 @@ const harmony = async (page: Page, kind: string): Promise<string[]> => {
   return bandColors(page)
 }
 
-test('every change leaves a state; one goes back, branches without losing the later ones, and finds all of it again', async ({ page }) => {
+test('every change leaves a state; one goes back, branches without losing the later ones, and finds all of it again', async ({
+  page,
+}) => {
   await openDemoCopy(page)
   await expect(page.getByTestId('trail')).toContainText('Every change leaves a state here')
   const start = await bandColors(page)
@@ -45,7 +47,7 @@ test('the bar is scrubbed with pointer and keys', async ({ page }) => {
   for (const kind of ['triadic', 'square', 'analogous', 'monochromatic']) seen.push(await harmony(page, kind))
   const box = await page.getByTestId('scrub').boundingBox()
   if (!box) throw new Error('There is no bar.')
-  const at = (place: number): [number, number] => [box.x + box.width * (place + 0.5) / 5, box.y + 8]
+  const at = (place: number): [number, number] => [box.x + (box.width * (place + 0.5)) / 5, box.y + 8]
   await page.mouse.move(...at(4))
   await page.mouse.down()
   for (const place of [3, 2, 1]) {
@@ -60,7 +62,9 @@ test('the bar is scrubbed with pointer and keys', async ({ page }) => {
   await expect.poll(() => bandColors(page)).toEqual(seen[2])
 })
 
-test('K keeps the state one is in, or a proof only pointed at, by a name that can be changed; kept ones are found and compared', async ({ page }) => {
+test('K keeps the state one is in, or a proof only pointed at, by a name that can be changed; kept ones are found and compared', async ({
+  page,
+}) => {
   await openDemoCopy(page)
   const triadic = await harmony(page, 'triadic')
   await page.keyboard.press('k')
@@ -104,15 +108,23 @@ test('from the demo to a kept triadic scheme with a nudged accent', async ({ pag
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await expect(page.getByTestId('notices')).toContainText('Kept “Triadic')
   await saved(page)
-  test.info().annotations.push({ type: 'took', description: `${((Date.now() - began) / 1000).toFixed(1)} s by a script that does not hesitate` })
+  test.info().annotations.push({
+    type: 'took',
+    description: `${((Date.now() - began) / 1000).toFixed(1)} s by a script that does not hesitate`,
+  })
 })
 
-test('the trail comes along when a project is duplicated, and what was not saved yet is not lost', async ({ page, context }) => {
+test('the trail comes along when a project is duplicated, and what was not saved yet is not lost', async ({
+  page,
+  context,
+}) => {
   const id = await openDemoCopy(page)
   await harmony(page, 'triadic')
   await saved(page)
-  const copy = await (await page.request.post('/api/projects', { data: { copyOf: id } })).json() as { id: string }
-  await context.route('**/api/projects/*', route => route.request().method() === 'PUT' ? route.abort() : route.continue())
+  const copy = (await (await page.request.post('/api/projects', { data: { copyOf: id } })).json()) as { id: string }
+  await context.route('**/api/projects/*', route =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
   await harmony(page, 'square')
   await expect(page.getByTestId('save-state')).not.toContainText('Saved')
   await page.reload()

@@ -6,16 +6,37 @@ import { bandColors, newProject, paintOf, saved, startFrom } from './workspace'
 /* Pictures within a drawing, and colors that only feed a computation: left, or recolored, as chosen. */
 
 const SUN = '#e8a23c'
-const picture = async (): Promise<string> => (await sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="200" height="200"><rect width="200" height="200" fill="#1d5c63"/><circle cx="100" cy="100" r="60" fill="${SUN}"/></svg>`)).png().toBuffer()).toString('base64')
-const drawing = async (): Promise<string> => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 200"><mask id="m"><rect id="veil" width="400" height="200" fill="#dddddd"/></mask><rect width="400" height="200" fill="#f4ead6"/><rect x="220" y="20" width="160" height="160" fill="#7a2f45" mask="url(#m)"/><image x="0" y="0" width="200" height="200" href="data:image/png;base64,${await picture()}"/></svg>`
+const picture = async (): Promise<string> =>
+  (
+    await sharp(
+      Buffer.from(
+        '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="200">' +
+          `<rect width="200" height="200" fill="#1d5c63"/><circle cx="100" cy="100" r="60" fill="${SUN}"/><` +
+          '/svg>',
+      ),
+    )
+      .png()
+      .toBuffer()
+  ).toString('base64')
+const drawing = async (): Promise<string> =>
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 200"><mask id="m">' +
+  '<rect id="veil" width="400" height="200" fill="#dddddd"/></mask>' +
+  '<rect width="400" height="200" fill="#f4ead6"/>' +
+  '<rect x="220" y="20" width="160" height="160" fill="#7a2f45" mask="url(#m)"/>' +
+  `<image x="0" y="0" width="200" height="200" href="data:image/png;base64,${await picture()}"/><` +
+  '/svg>'
 
 /** The color on the screen at a part of the artwork's width and height. */
 const colorAt = async (page: Page, x: number, y: number): Promise<string> => {
-  const { data, info } = await sharp(await page.getByTestId('artwork').screenshot()).removeAlpha().raw().toBuffer({ resolveWithObject: true })
+  const { data, info } = await sharp(await page.getByTestId('artwork').screenshot())
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
   const at = (Math.floor(y * info.height) * info.width + Math.floor(x * info.width)) * 3
   return `#${[...data.subarray(at, at + 3)].map(value => value.toString(16).padStart(2, '0')).join('')}`
 }
-const hasColor = (page: Page, place: readonly [number, number], wanted: string): Promise<void> => expect.poll(() => colorAt(page, ...place)).toBe(wanted)
+const hasColor = (page: Page, place: readonly [number, number], wanted: string): Promise<void> =>
+  expect.poll(() => colorAt(page, ...place)).toBe(wanted)
 const DISC = [0.25, 0.5] as const
 const inkLines = (page: Page) => page.getByTestId('ink-lines')
 const lineOf = (page: Page, hex: string) => page.locator(`[data-line="${hex}"]`)
@@ -24,7 +45,9 @@ const lineOf = (page: Page, hex: string) => page.locator(`[data-line="${hex}"]`)
 const given = async (page: Page, name: string): Promise<void> => {
   await newProject(page, name)
   await startFrom(page, 'Artwork')
-  await page.getByTestId('artwork-file').setInputFiles({ name: 'postcard.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(await drawing()) })
+  await page
+    .getByTestId('artwork-file')
+    .setInputFiles({ name: 'postcard.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(await drawing()) })
   await expect(page.getByTestId('report')).toContainText('A picture within the file is left as it is.')
   await expect(page.getByTestId('report')).toContainText('In Remap, under Inks')
   await page.keyboard.press('3')
@@ -32,55 +55,71 @@ const given = async (page: Page, name: string): Promise<void> => {
   await expect(lineOf(page, '#f4ead6')).toBeVisible()
 }
 
-test('a picture within a drawing is left until it is asked for; then its inks join, follow the scheme, show what they are, and are written', async ({ page }) => {
-  await given(page, 'Postcard')
-  await expect(lineOf(page, SUN)).toHaveCount(0)
-  await hasColor(page, DISC, SUN)
-  await page.getByText('2 things are left as they are').click()
-  await expect(page.getByTestId('file-notes')).toContainText('Masks, clip paths, lights')
-  await page.getByTestId('also-pictures').check()
-  await expect(lineOf(page, SUN)).toBeVisible()
-  await expect(lineOf(page, '#1d5c63')).toBeVisible()
-  await expect(page.getByTestId('file-notes')).not.toContainText('A picture within')
+test(
+  'a picture within a drawing is left until it is asked for; then its inks join, follow the ' +
+    'scheme, show what they are, and are written',
+  async ({ page }) => {
+    await given(page, 'Postcard')
+    await expect(lineOf(page, SUN)).toHaveCount(0)
+    await hasColor(page, DISC, SUN)
+    await page.getByText('2 things are left as they are').click()
+    await expect(page.getByTestId('file-notes')).toContainText('Masks, clip paths, lights')
+    await page.getByTestId('also-pictures').check()
+    await expect(lineOf(page, SUN)).toBeVisible()
+    await expect(lineOf(page, '#1d5c63')).toBeVisible()
+    await expect(page.getByTestId('file-notes')).not.toContainText('A picture within')
 
-  const [worn = ''] = await bandColors(page)
-  await page.getByRole('combobox', { name: 'Where #1d5c63 goes' }).selectOption({ label: 'left as is' })
-  await hasColor(page, [0.03, 0.06], '#1d5c63')
-  await page.getByRole('combobox', { name: `Where ${SUN} goes` }).selectOption({ index: 0 })
-  await page.mouse.move(360, 20)
-  await hasColor(page, DISC, worn)
+    const [worn = ''] = await bandColors(page)
+    await page.getByRole('combobox', { name: 'Where #1d5c63 goes' }).selectOption({ label: 'left as is' })
+    await hasColor(page, [0.03, 0.06], '#1d5c63')
+    await page.getByRole('combobox', { name: `Where ${SUN} goes` }).selectOption({ index: 0 })
+    await page.mouse.move(360, 20)
+    await hasColor(page, DISC, worn)
 
-  await page.getByTestId('artwork').hover({ position: { x: 160, y: 160 } })
-  await expect(inkLines(page).locator('.line.lit')).toHaveCount(1)
-  await expect(inkLines(page).locator('.line.lit [data-line]')).toHaveAttribute('data-line', SUN)
-  await lineOf(page, SUN).hover()
-  await expect.poll(() => colorAt(page, 0.03, 0.06)).not.toBe('#1d5c63')
-  await page.mouse.move(360, 20)
-  await hasColor(page, [0.03, 0.06], '#1d5c63')
-  await page.keyboard.down('o')
-  await hasColor(page, DISC, SUN)
-  await page.keyboard.up('o')
-  await hasColor(page, DISC, worn)
+    await page.getByTestId('artwork').hover({ position: { x: 160, y: 160 } })
+    await expect(inkLines(page).locator('.line.lit')).toHaveCount(1)
+    await expect(inkLines(page).locator('.line.lit [data-line]')).toHaveAttribute('data-line', SUN)
+    await lineOf(page, SUN).hover()
+    await expect.poll(() => colorAt(page, 0.03, 0.06)).not.toBe('#1d5c63')
+    await page.mouse.move(360, 20)
+    await hasColor(page, [0.03, 0.06], '#1d5c63')
+    await page.keyboard.down('o')
+    await hasColor(page, DISC, SUN)
+    await page.keyboard.up('o')
+    await hasColor(page, DISC, worn)
 
-  await saved(page)
-  await page.reload()
-  await hasColor(page, DISC, worn)
-  await page.keyboard.press('4')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Download/ }).first().click()])
-  const written = await readFile(await download.path(), 'utf8')
-  expect(written.replace(/base64,[^"]*/, '').replace(/#[\da-f]{6}/g, '')).toBe((await drawing()).replace(/base64,[^"]*/, '').replace(/#[\da-f]{6}/g, ''))
-  const pixels = await sharp(Buffer.from(/base64,([^"]*)/.exec(written)?.[1] ?? '', 'base64')).raw().toBuffer({ resolveWithObject: true })
-  const middle = (100 * pixels.info.width + 100) * pixels.info.channels
-  expect(`#${[...pixels.data.subarray(middle, middle + 3)].map(value => value.toString(16).padStart(2, '0')).join('')}`).toBe(worn)
+    await saved(page)
+    await page.reload()
+    await hasColor(page, DISC, worn)
+    await page.keyboard.press('4')
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page
+        .getByRole('button', { name: /^Download/ })
+        .first()
+        .click(),
+    ])
+    const written = await readFile(await download.path(), 'utf8')
+    expect(written.replace(/base64,[^"]*/, '').replace(/#[\da-f]{6}/g, '')).toBe(
+      (await drawing()).replace(/base64,[^"]*/, '').replace(/#[\da-f]{6}/g, ''),
+    )
+    const pixels = await sharp(Buffer.from(/base64,([^"]*)/.exec(written)?.[1] ?? '', 'base64'))
+      .raw()
+      .toBuffer({ resolveWithObject: true })
+    const middle = (100 * pixels.info.width + 100) * pixels.info.channels
+    expect(
+      `#${[...pixels.data.subarray(middle, middle + 3)].map(value => value.toString(16).padStart(2, '0')).join('')}`,
+    ).toBe(worn)
 
-  await page.keyboard.press('3')
-  await page.getByTestId('also-pictures').uncheck()
-  await hasColor(page, DISC, SUN)
-  await expect(lineOf(page, SUN)).toHaveCount(0)
-  await page.getByRole('button', { name: /^Undo/ }).click()
-  await hasColor(page, DISC, worn)
-  await expect(page.getByTestId('also-pictures')).toBeChecked()
-})
+    await page.keyboard.press('3')
+    await page.getByTestId('also-pictures').uncheck()
+    await hasColor(page, DISC, SUN)
+    await expect(lineOf(page, SUN)).toHaveCount(0)
+    await page.getByRole('button', { name: /^Undo/ }).click()
+    await hasColor(page, DISC, worn)
+    await expect(page.getByTestId('also-pictures')).toBeChecked()
+  },
+)
 
 test('masks and lights are recolored where that is asked for, in the artwork alone that asks', async ({ page }) => {
   await given(page, 'Veiled')

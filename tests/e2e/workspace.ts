@@ -14,8 +14,10 @@ const AGAIN = { maxRetries: 3 }
 
 /** The id of the project of a name; the demo's stand last, behind those that tests have made. */
 export const projectNamed = async (page: Page, wanted: string): Promise<string> => {
-  for (let before = ''; ;) {
-    const list = await (await page.request.get(`/api/projects?limit=100${before && `&before=${before}`}`, AGAIN)).json() as Array<{ id: string, name: string }>
+  for (let before = ''; ; ) {
+    const list = (await (
+      await page.request.get(`/api/projects?limit=100${before && `&before=${before}`}`, AGAIN)
+    ).json()) as Array<{ id: string; name: string }>
     const found = list.find(({ name }) => name === wanted)
     if (found) return found.id
     before = list.at(-1)?.id ?? ''
@@ -25,7 +27,12 @@ export const projectNamed = async (page: Page, wanted: string): Promise<string> 
 
 /** Opens a copy of the demo project in a step, so that tests don't meet in it. */
 export const openDemoCopy = async (page: Page, step: 'compose' | 'remap' = 'compose'): Promise<string> => {
-  const copy = await (await page.request.post('/api/projects', { ...AGAIN, data: { copyOf: await projectNamed(page, 'Breezeholm kite festival') } })).json() as { id: string }
+  const copy = (await (
+    await page.request.post('/api/projects', {
+      ...AGAIN,
+      data: { copyOf: await projectNamed(page, 'Breezeholm kite festival') },
+    })
+  ).json()) as { id: string }
   await page.goto(`/project/${copy.id}/${step}`)
   await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible()
   return copy.id
@@ -36,16 +43,21 @@ export const bandColors = (page: Page): Promise<string[]> =>
   page.getByTestId('swatch').evaluateAll(swatches => swatches.map(swatch => (swatch as HTMLElement).dataset.hex ?? ''))
 
 /** The colors the artwork on the stage wears now, by the number of the ink. */
-export const stageColors = (page: Page): Promise<string[]> => page.getByTestId('artwork').evaluate(host => {
-  const { style } = host as HTMLElement
-  return [...style].filter(name => name.startsWith('--ink-')).sort((a, b) => Number(a.slice(6)) - Number(b.slice(6))).map(name => style.getPropertyValue(name))
-})
+export const stageColors = (page: Page): Promise<string[]> =>
+  page.getByTestId('artwork').evaluate(host => {
+    const { style } = host as HTMLElement
+    return [...style]
+      .filter(name => name.startsWith('--ink-'))
+      .sort((a, b) => Number(a.slice(6)) - Number(b.slice(6)))
+      .map(name => style.getPropertyValue(name))
+  })
 
 /** What a shape of the artwork is really painted with. */
-export const paintOf = (page: Page, selector: string): Promise<string> => page.getByTestId('artwork').evaluate((host, within) => {
-  const shape = host.shadowRoot?.querySelector(within)
-  return shape ? getComputedStyle(shape).fill : 'no such shape'
-}, selector)
+export const paintOf = (page: Page, selector: string): Promise<string> =>
+  page.getByTestId('artwork').evaluate((host, within) => {
+    const shape = host.shadowRoot?.querySelector(within)
+    return shape ? getComputedStyle(shape).fill : 'no such shape'
+  }, selector)
 
 /** Waits until everything is on the server. */
 export const saved = async (page: Page): Promise<void> => {
@@ -53,7 +65,11 @@ export const saved = async (page: Page): Promise<void> => {
 }
 
 /** Drags from the middle of one thing to the middle of another with the pointer. */
-export const dragTo = async (page: Page, from: { x: number, y: number }, to: { x: number, y: number }): Promise<void> => {
+export const dragTo = async (
+  page: Page,
+  from: { x: number; y: number },
+  to: { x: number; y: number },
+): Promise<void> => {
   await page.mouse.move(from.x, from.y)
   await page.mouse.down()
   await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 4 })
@@ -62,7 +78,7 @@ export const dragTo = async (page: Page, from: { x: number, y: number }, to: { x
 }
 
 /** The middle of what a locator finds. */
-export const middleOf = async (page: Page, selector: string): Promise<{ x: number, y: number }> => {
+export const middleOf = async (page: Page, selector: string): Promise<{ x: number; y: number }> => {
   const box = await page.locator(selector).first().boundingBox()
   if (!box) throw new Error(`${selector} is not on the screen.`)
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
@@ -73,19 +89,38 @@ export const startFrom = (page: Page, what: 'Base color' | 'References' | 'Inspi
   page.getByRole('radiogroup', { name: 'Start from' }).getByRole('radio', { name: what }).click()
 
 /** A file as a chooser or a drop takes it. */
-export interface FileLike { name: string, mimeType: string, buffer: Buffer }
+export interface FileLike {
+  name: string
+  mimeType: string
+  buffer: Buffer
+}
 
 /** Drops files, or pastes them, on a part of the page. */
-export const bring = async (page: Page, how: 'drop' | 'paste', files: readonly FileLike[], text = ''): Promise<void> => {
-  const transfer = await page.evaluateHandle(({ all, said }) => {
-    const data = new DataTransfer()
-    for (const { name, type, base64 } of all) data.items.add(new File([Uint8Array.from(atob(base64), letter => letter.charCodeAt(0))], name, { type }))
-    if (said) data.setData('text/plain', said)
-    return data
-  }, { all: files.map(({ name, mimeType, buffer }) => ({ name, type: mimeType, base64: buffer.toString('base64') })), said: text })
+export const bring = async (
+  page: Page,
+  how: 'drop' | 'paste',
+  files: readonly FileLike[],
+  text = '',
+): Promise<void> => {
+  const transfer = await page.evaluateHandle(
+    ({ all, said }) => {
+      const data = new DataTransfer()
+      for (const { name, type, base64 } of all)
+        data.items.add(new File([Uint8Array.from(atob(base64), letter => letter.charCodeAt(0))], name, { type }))
+      if (said) data.setData('text/plain', said)
+      return data
+    },
+    {
+      all: files.map(({ name, mimeType, buffer }) => ({ name, type: mimeType, base64: buffer.toString('base64') })),
+      said: text,
+    },
+  )
   if (how === 'drop') {
-    for (const type of ['dragenter', 'dragover', 'drop']) await page.getByTestId('stage').dispatchEvent(type, { dataTransfer: transfer })
+    for (const type of ['dragenter', 'dragover', 'drop'])
+      await page.getByTestId('stage').dispatchEvent(type, { dataTransfer: transfer })
   } else {
-    await page.evaluate(data => { document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })) }, transfer)
+    await page.evaluate(data => {
+      document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+    }, transfer)
   }
 }

@@ -5,21 +5,28 @@ import { CAST_MODES } from '../../../core/harmony/cast'
 import type { Cast } from '../../../core/project/schema'
 import { castColor } from '../../../core/project/worn'
 
-/** A common tint over the scheme, live: a color or the light of a temperature, by a blend mode with a strength. Fixed, it becomes the swatches' own color. */
+/**
+ * A common tint over the scheme, live: a color or the light of a temperature, by a blend mode with a strength. Fixed,
+ * it becomes the swatches' own color.
+ */
 const project = useProject()
 const byArrow = useRovingRadio()
 const cast = computed(() => project.document?.cast ?? null)
 const FIRST: Cast = { mode: 'multiply', strength: 0.3, of: { kind: 'light', kelvin: 4000 } }
 const problem = ref(false)
 
-const set = (change: Partial<Cast>): void => project.run({ do: 'cast', cast: { ...project.settled?.cast ?? FIRST, ...change } })
-const preview = (change: Partial<Cast>): void => project.preview({ do: 'cast', cast: { ...project.settled?.cast ?? FIRST, ...change } })
+const set = (change: Partial<Cast>): void =>
+  project.run({ do: 'cast', cast: { ...(project.settled?.cast ?? FIRST), ...change } })
+const preview = (change: Partial<Cast>): void =>
+  project.preview({ do: 'cast', cast: { ...(project.settled?.cast ?? FIRST), ...change } })
 const color = (event: Event): void => {
   const typed = parseColor((event.target as HTMLInputElement).value)
   problem.value = !typed
   if (typed) set({ of: { kind: 'color', hex: typed.hex } })
 }
-const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + (12000 - KELVIN.least) * i / 11)).join(', ')
+const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + ((12000 - KELVIN.least) * i) / 11)).join(
+  ', ',
+)
 </script>
 
 <template>
@@ -29,24 +36,87 @@ const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + (1
       <button v-if="!cast" class="control h-6!" @click="set({})">Lay a cast over it</button>
       <template v-else>
         <i class="size-4" :style="{ background: castColor(cast) }" />
-        <select class="field h-6! px-1! font-sans!" aria-label="Blend mode" :value="cast.mode" @change="set({ mode: ($event.target as HTMLSelectElement).value as Cast['mode'] })"><option v-for="mode in CAST_MODES" :key="mode" :value="mode">{{ mode }}</option></select>
+        <select
+          class="field h-6! px-1! font-sans!"
+          aria-label="Blend mode"
+          :value="cast.mode"
+          @change="set({ mode: ($event.target as HTMLSelectElement).value as Cast['mode'] })"
+        >
+          <option v-for="mode in CAST_MODES" :key="mode" :value="mode">{{ mode }}</option>
+        </select>
         <div role="radiogroup" aria-label="Cast of" class="flex w-32" @keydown="byArrow">
-          <button role="radio" class="choice h-6! text-caption" :aria-checked="cast.of.kind === 'light'" :tabindex="cast.of.kind === 'light' ? 0 : -1" @click="set({ of: { kind: 'light', kelvin: 4000 } })">light</button>
-          <button role="radio" class="choice h-6! text-caption" :aria-checked="cast.of.kind === 'color'" :tabindex="cast.of.kind === 'color' ? 0 : -1" @click="set({ of: { kind: 'color', hex: castColor(cast) } })">color</button>
+          <button
+            role="radio"
+            class="choice h-6! text-caption"
+            :aria-checked="cast.of.kind === 'light'"
+            :tabindex="cast.of.kind === 'light' ? 0 : -1"
+            @click="set({ of: { kind: 'light', kelvin: 4000 } })"
+          >
+            light
+          </button>
+          <button
+            role="radio"
+            class="choice h-6! text-caption"
+            :aria-checked="cast.of.kind === 'color'"
+            :tabindex="cast.of.kind === 'color' ? 0 : -1"
+            @click="set({ of: { kind: 'color', hex: castColor(cast) } })"
+          >
+            color
+          </button>
         </div>
-        <button class="control ml-auto h-6!" title="The swatches keep what they look like, and nothing lies over them" @click="project.run({ do: 'fix cast' })">Fix</button>
+        <button
+          class="control ml-auto h-6!"
+          title="The swatches keep what they look like, and nothing lies over them"
+          @click="project.run({ do: 'fix cast' })"
+        >
+          Fix
+        </button>
         <button class="control h-6!" @click="project.run({ do: 'cast', cast: null })">Take away</button>
       </template>
     </div>
     <div v-if="cast" class="grid grid-cols-2 gap-x-5">
-      <NumberRow wide label="Strength" :value="Math.round(cast.strength * 100)" :min="0" :max="100" unit="%" @preview="preview({ strength: $event / 100 })" @settle="set({ strength: $event / 100 })" />
-      <div v-if="cast.of.kind === 'light'" class="kelvin" :style="{ '--track': `linear-gradient(to right, ${TRACK})` }"><NumberRow wide label="Temperature" :value="cast.of.kelvin" :min="KELVIN.least" :max="12000" :step="50" unit="K" @preview="preview({ of: { kind: 'light', kelvin: $event } })" @settle="set({ of: { kind: 'light', kelvin: $event } })" /></div>
-      <label v-else class="flex items-center gap-2">Color<input class="field grow" aria-label="Color of the cast" maxlength="60" :value="cast.of.hex" @change="color"><span v-if="problem" class="text-caption" role="alert">▲ not a color</span></label>
+      <NumberRow
+        wide
+        label="Strength"
+        :value="Math.round(cast.strength * 100)"
+        :min="0"
+        :max="100"
+        unit="%"
+        @preview="preview({ strength: $event / 100 })"
+        @settle="set({ strength: $event / 100 })"
+      />
+      <div v-if="cast.of.kind === 'light'" class="kelvin" :style="{ '--track': `linear-gradient(to right, ${TRACK})` }">
+        <NumberRow
+          wide
+          label="Temperature"
+          :value="cast.of.kelvin"
+          :min="KELVIN.least"
+          :max="12000"
+          :step="50"
+          unit="K"
+          @preview="preview({ of: { kind: 'light', kelvin: $event } })"
+          @settle="set({ of: { kind: 'light', kelvin: $event } })"
+        />
+      </div>
+      <label v-else class="flex items-center gap-2"
+        >Color<input
+          class="field grow"
+          aria-label="Color of the cast"
+          maxlength="60"
+          :value="cast.of.hex"
+          @change="color"
+        /><span v-if="problem" class="text-caption" role="alert">▲ not a color</span></label
+      >
     </div>
   </section>
 </template>
 
 <style scoped>
-.kelvin :deep(.slide)::-webkit-slider-runnable-track { height: 8px; background: var(--track); }
-.kelvin :deep(.slide)::-webkit-slider-thumb { margin-top: -5px; }
+.kelvin :deep(.slide)::-webkit-slider-runnable-track {
+  height: 8px;
+  background: var(--track);
+}
+.kelvin :deep(.slide)::-webkit-slider-thumb {
+  margin-top: -5px;
+}
 </style>

@@ -7,30 +7,69 @@ import { MOST_SWATCHES, type Harmony } from '../../../core/project/schema'
 import { WHEELS } from '../../../core/color/wheel'
 import { SHEETS } from '~/stores/proofs'
 
-/** Compose: the dial (hue ring and tone field) above, what is offered or done to the whole below it, the trail at the foot. */
+/**
+ * Compose: the dial (hue ring and tone field) above, what is offered or done to the whole below it, the trail at the
+ * foot.
+ */
 const project = useProject()
 const proofs = useProofs()
 const harmony = computed(() => project.document?.harmony)
-const range = computed(() => harmony.value && project.document?.derived ? SPREADS[harmony.value.kind] : undefined)
+const range = computed(() => (harmony.value && project.document?.derived ? SPREADS[harmony.value.kind] : undefined))
 const folded = useLocalStorage('plumbago dial folded', false)
 const byArrow = useRovingRadio()
 
 const settle = (change: Partial<Harmony>): void => project.run(project.composing(change))
 const preview = (change: Partial<Harmony> | null): void => project.preview(change && project.composing(change))
 /** So many swatches, as near as a scheme can have them. */
-const resize = (count: number): void => project.run(project.matching({ do: 'resize', count: Math.min(MOST_SWATCHES, Math.max(COUNT.least, Math.round(count) || COUNT.least)) }))
+const resize = (count: number): void =>
+  project.run(
+    project.matching({
+      do: 'resize',
+      count: Math.min(MOST_SWATCHES, Math.max(COUNT.least, Math.round(count) || COUNT.least)),
+    }),
+  )
 const count = computed(() => project.settled?.scheme.length ?? 0)
 
-useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(proofs.pointed) }, d: proofs.deal, c: proofs.compare })
+useKeys({
+  k: () => proofs.keep(),
+  m: () => {
+    if (proofs.pointed) proofs.mark(proofs.pointed)
+  },
+  d: proofs.deal,
+  c: proofs.compare,
+})
 </script>
 
 <template>
-  <div v-if="project.settled && harmony" class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_28px_minmax(0,1fr)_auto] gap-2 px-5 pt-3" data-test="compose">
+  <div
+    v-if="project.settled && harmony"
+    class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_28px_minmax(0,1fr)_auto] gap-2 px-5 pt-3"
+    data-test="compose"
+  >
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
-      <span class="truncate text-caption text-quiet">{{ project.document?.derived ? `${harmony.kind} on ${project.document.base.hex}` : 'gathered' }}</span>
-      <button v-if="proofs.marked.length" class="control ml-auto" :aria-pressed="proofs.comparing" title="Compare what is marked (C)" @click="proofs.compare">Compare {{ proofs.marked.length }}</button>
-      <button class="control bare px-1.5!" :class="{ 'ml-auto': !proofs.marked.length }" :aria-expanded="!folded" :title="folded ? 'Show ring and field' : 'Fold ring and field, for larger proofs'" @click="folded = !folded">{{ folded ? 'Show dial' : 'Fold dial' }}<component :is="folded ? ChevronDownIcon : ChevronUpIcon" class="size-4" /></button>
+      <span class="truncate text-caption text-quiet">{{
+        project.document?.derived ? `${harmony.kind} on ${project.document.base.hex}` : 'gathered'
+      }}</span>
+      <button
+        v-if="proofs.marked.length"
+        class="control ml-auto"
+        :aria-pressed="proofs.comparing"
+        title="Compare what is marked (C)"
+        @click="proofs.compare"
+      >
+        Compare {{ proofs.marked.length }}
+      </button>
+      <button
+        class="control bare px-1.5!"
+        :class="{ 'ml-auto': !proofs.marked.length }"
+        :aria-expanded="!folded"
+        :title="folded ? 'Show ring and field' : 'Fold ring and field, for larger proofs'"
+        @click="folded = !folded"
+      >
+        {{ folded ? 'Show dial' : 'Fold dial'
+        }}<component :is="folded ? ChevronDownIcon : ChevronUpIcon" class="size-4" />
+      </button>
     </div>
     <div v-if="!folded" class="grid grid-cols-[180px_minmax(0,1fr)] gap-4 xl:grid-cols-[208px_minmax(0,1fr)] xl:gap-5">
       <HueRing />
@@ -40,18 +79,78 @@ useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(pro
           <div class="grid content-start gap-1">
             <h3>Wheel</h3>
             <div role="radiogroup" aria-label="Wheel" class="grid" @keydown="byArrow">
-              <button v-for="wheel in WHEELS" :key="wheel" role="radio" class="wheel first-letter:uppercase" :aria-checked="harmony.wheel === wheel" :tabindex="harmony.wheel === wheel ? 0 : -1" @click="settle({ wheel })">{{ wheel }}</button>
+              <button
+                v-for="wheel in WHEELS"
+                :key="wheel"
+                role="radio"
+                class="wheel first-letter:uppercase"
+                :aria-checked="harmony.wheel === wheel"
+                :tabindex="harmony.wheel === wheel ? 0 : -1"
+                @click="settle({ wheel })"
+              >
+                {{ wheel }}
+              </button>
             </div>
-            <p class="flex items-center justify-between gap-1 pt-1"><span>Swatches</span><span class="flex items-center"><button class="control bare px-1.5!" aria-label="Fewer swatches" :disabled="count <= COUNT.least" @click="resize(count - 1)">−</button><input class="field w-9 px-1! text-center text-caption" inputmode="numeric" aria-label="Swatches" :value="project.document?.scheme.length" @change="resize(Number(($event.target as HTMLInputElement).value))"><button class="control bare px-1.5!" aria-label="More swatches" :disabled="count >= MOST_SWATCHES" @click="resize(count + 1)">+</button></span></p>
+            <p class="flex items-center justify-between gap-1 pt-1">
+              <span>Swatches</span
+              ><span class="flex items-center"
+                ><button
+                  class="control bare px-1.5!"
+                  aria-label="Fewer swatches"
+                  :disabled="count <= COUNT.least"
+                  @click="resize(count - 1)"
+                >
+                  −</button
+                ><input
+                  class="field w-9 px-1! text-center text-caption"
+                  inputmode="numeric"
+                  aria-label="Swatches"
+                  :value="project.document?.scheme.length"
+                  @change="resize(Number(($event.target as HTMLInputElement).value))"
+                /><button
+                  class="control bare px-1.5!"
+                  aria-label="More swatches"
+                  :disabled="count >= MOST_SWATCHES"
+                  @click="resize(count + 1)"
+                >
+                  +
+                </button></span
+              >
+            </p>
           </div>
         </div>
-        <NumberRow label="Turn" :value="Math.round(harmony.turn)" :min="-180" :max="180" @preview="preview({ turn: $event })" @settle="settle({ turn: $event })" />
-        <NumberRow label="Spread" :value="Math.round(harmony.spread)" :min="range?.least ?? 0" :max="range?.most ?? 90" :disabled="!range" @preview="preview({ spread: $event })" @settle="settle({ spread: $event })" />
+        <NumberRow
+          label="Turn"
+          :value="Math.round(harmony.turn)"
+          :min="-180"
+          :max="180"
+          @preview="preview({ turn: $event })"
+          @settle="settle({ turn: $event })"
+        />
+        <NumberRow
+          label="Spread"
+          :value="Math.round(harmony.spread)"
+          :min="range?.least ?? 0"
+          :max="range?.most ?? 90"
+          :disabled="!range"
+          @preview="preview({ spread: $event })"
+          @settle="settle({ spread: $event })"
+        />
       </div>
     </div>
     <span v-else />
     <div role="radiogroup" aria-label="Below the dial" class="flex" @keydown="byArrow">
-      <button v-for="{ sheet, title } in SHEETS" :key="sheet" role="radio" class="choice whitespace-nowrap text-caption xl:text-body" :aria-checked="proofs.sheet === sheet" :tabindex="proofs.sheet === sheet ? 0 : -1" @click="proofs.sheet = sheet">{{ title }}</button>
+      <button
+        v-for="{ sheet, title } in SHEETS"
+        :key="sheet"
+        role="radio"
+        class="choice whitespace-nowrap text-caption xl:text-body"
+        :aria-checked="proofs.sheet === sheet"
+        :tabindex="proofs.sheet === sheet ? 0 : -1"
+        @click="proofs.sheet = sheet"
+      >
+        {{ title }}
+      </button>
     </div>
     <WholeScheme v-if="proofs.sheet === 'whole'" />
     <ProofSheet v-else :tall="folded" />
@@ -60,7 +159,19 @@ useKeys({ k: () => proofs.keep(), m: () => { if (proofs.pointed) proofs.mark(pro
 </template>
 
 <style scoped>
-.wheel { height: 24px; text-align: left; padding: 0 8px; border-left: 2px solid var(--line); color: var(--quiet); }
-.wheel:hover { color: var(--text); }
-.wheel[aria-checked='true'] { border-color: var(--text); color: var(--text); font-weight: 600; }
+.wheel {
+  height: 24px;
+  text-align: left;
+  padding: 0 8px;
+  border-left: 2px solid var(--line);
+  color: var(--quiet);
+}
+.wheel:hover {
+  color: var(--text);
+}
+.wheel[aria-checked='true'] {
+  border-color: var(--text);
+  color: var(--text);
+  font-weight: 600;
+}
 </style>

@@ -12,15 +12,16 @@ import { followDrag } from '~/composables/useDrag'
 import { spot } from './spot'
 
 /**
- * The scheme on its wheel. Dragging the base turns the shape; dragging another opens its spread, or turns too where there is none. With
- * Alt a swatch is freed and moves alone, as all do in a free or gathered scheme. A click beside them adds one, Delete removes one.
+ * The scheme on its wheel. Dragging the base turns the shape; dragging another opens its spread, or turns too where
+ * there is none. With Alt a swatch is freed and moves alone, as all do in a free or gathered scheme. A click beside
+ * them adds one, Delete removes one.
  */
 const project = useProject()
 const files = useArtworkFiles()
 const svg = useTemplateRef<SVGSVGElement>('svg')
 const R = { target: 96, inner: 17, rim: 122, inside: 62 }
 const inks = computed(() => files.files.get(project.piece?.hash ?? '')?.inks ?? [])
-const base = computed(() => project.document ? baseSwatchOf(project.document) : undefined)
+const base = computed(() => (project.document ? baseSwatchOf(project.document) : undefined))
 
 /** How far in a swatch stands: extra ones on the same hue of a harmony stand inside the first. */
 const roundOf = (swatch: Swatch): number => {
@@ -36,7 +37,14 @@ const targets = computed(() => {
     return { swatch, x, y, angle, size: round === 0 ? 9 : 6, isBase: swatch.id === base.value?.id, round }
   })
 })
-const polygon = computed(() => project.document ? anglesOf(project.document).sort((a, b) => degrees(a) - degrees(b)).map(angle => spot(angle, R.target).join(',')).join(' ') : '')
+const polygon = computed(() =>
+  project.document
+    ? anglesOf(project.document)
+        .sort((a, b) => degrees(a) - degrees(b))
+        .map(angle => spot(angle, R.target).join(','))
+        .join(' ')
+    : '',
+)
 type Target = (typeof targets.value)[number]
 
 /** What it means to bring a swatch to an angle; `alone` frees it from the harmony. */
@@ -54,14 +62,14 @@ const moved = ({ swatch, isBase }: Target, angle: number, alone: boolean): Comma
   const spread = spreadAt(now.harmony.kind, from.from.place % hues, arc(0, from.offset + by))
   return spread === null ? turn : { do: 'compose', harmony: { spread: Math.round(spread) } }
 }
-const angleAt = (event: PointerEvent | MouseEvent): { angle: number, radius: number } => {
+const angleAt = (event: PointerEvent | MouseEvent): { angle: number; radius: number } => {
   const box = svg.value?.getBoundingClientRect()
   if (!box) return { angle: 0, radius: 0 }
   const [x, y] = [event.clientX - box.left - box.width / 2, box.top + box.height / 2 - event.clientY]
-  return { angle: Math.atan2(x, y) * 180 / Math.PI, radius: Math.hypot(x, y) / box.width * R.rim * 2 }
+  return { angle: (Math.atan2(x, y) * 180) / Math.PI, radius: (Math.hypot(x, y) / box.width) * R.rim * 2 }
 }
 const drag = (target: Target, event: PointerEvent): void => {
-  (event.currentTarget as SVGElement).focus()
+  ;(event.currentTarget as SVGElement).focus()
   const away = arc(angleAt(event).angle, target.angle)
   let change: Command | null = null
   followDrag(event, {
@@ -69,7 +77,9 @@ const drag = (target: Target, event: PointerEvent): void => {
       change = moved(target, angleAt(now).angle + away, now.altKey)
       project.preview(change)
     },
-    drop: () => { if (change) project.run(change) },
+    drop: () => {
+      if (change) project.run(change)
+    },
     cancel: () => project.preview(null),
   })
 }
@@ -77,12 +87,17 @@ const add = (angle: number): void => {
   const now = project.settled
   const like = now && baseSwatchOf(now)
   if (!now || !like || now.scheme.length >= MOST_SWATCHES) return
-  const hex = distinctFrom(atAngle(now.harmony.wheel, like.hex, angle), now.scheme.map(each => each.hex))
+  const hex = distinctFrom(
+    atAngle(now.harmony.wheel, like.hex, angle),
+    now.scheme.map(each => each.hex),
+  )
   project.run(project.matching({ do: 'add swatches', colors: [{ hex }], how: 'ring', after: null }))
 }
 /** A click beside the swatches adds one; the end of a drag is no click. */
 let pressed: PointerEvent | null = null
-const press = (event: PointerEvent): void => { pressed = (event.target as Element).closest('.target') ? null : event }
+const press = (event: PointerEvent): void => {
+  pressed = (event.target as Element).closest('.target') ? null : event
+}
 const addHere = (event: MouseEvent): void => {
   const { angle, radius } = angleAt(event)
   const still = pressed && Math.hypot(pressed.clientX - event.clientX, pressed.clientY - event.clientY) < 4
@@ -101,30 +116,91 @@ const keyed = (target: Target, event: KeyboardEvent): void => {
     if (change) project.run(change)
   }
 }
+const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.value)[number]): string =>
+  `${isBase ? 'Base' : name} on the hue ring${locked ? ', locked' : freed ? ', freed' : ''}`
 </script>
 
 <template>
-  <svg ref="svg" viewBox="-122 -122 244 244" class="w-full max-w-[248px] cursor-copy touch-none" aria-label="Hue ring" role="group" data-test="ring" @pointerdown="press" @click="addHere">
-    <RingDial :wheel="project.document?.harmony.wheel ?? 'light'" :inks="inks" :colors="project.piece ? project.settledFor(project.piece.id) : project.settledColors" />
+  <svg
+    ref="svg"
+    viewBox="-122 -122 244 244"
+    class="w-full max-w-[248px] cursor-copy touch-none"
+    aria-label="Hue ring"
+    role="group"
+    data-test="ring"
+    @pointerdown="press"
+    @click="addHere"
+  >
+    <RingDial
+      :wheel="project.document?.harmony.wheel ?? 'light'"
+      :inks="inks"
+      :colors="project.piece ? project.settledFor(project.piece.id) : project.settledColors"
+    />
     <polygon :points="polygon" fill="none" stroke="var(--text)" stroke-width="1" />
     <g
-      v-for="target in [...targets].reverse()" :key="target.swatch.id" :transform="`translate(${target.x} ${target.y})`" class="target" :class="{ locked: target.swatch.locked }" tabindex="0" role="slider"
-      :aria-label="`${target.isBase ? 'Base' : target.swatch.name} on the hue ring${target.swatch.locked ? ', locked' : target.swatch.freed ? ', freed' : ''}`" :aria-valuenow="Math.round(degrees(target.angle))" aria-valuemin="0" aria-valuemax="360"
-      :aria-valuetext="`${Math.round(degrees(target.angle))}°`" :data-test="`target-${target.swatch.id}`" @focus="project.pickedId = target.swatch.id" @pointerdown="drag(target, $event)" @keydown="keyed(target, $event)"
+      v-for="target in [...targets].reverse()"
+      :key="target.swatch.id"
+      :transform="`translate(${target.x} ${target.y})`"
+      class="target"
+      :class="{ locked: target.swatch.locked }"
+      tabindex="0"
+      role="slider"
+      :aria-label="labelOf(target)"
+      :aria-valuenow="Math.round(degrees(target.angle))"
+      aria-valuemin="0"
+      aria-valuemax="360"
+      :aria-valuetext="`${Math.round(degrees(target.angle))}°`"
+      :data-test="`target-${target.swatch.id}`"
+      @focus="project.pickedId = target.swatch.id"
+      @pointerdown="drag(target, $event)"
+      @keydown="keyed(target, $event)"
     >
-      <title>{{ target.swatch.name }}: {{ target.swatch.locked ? 'locked' : target.isBase ? 'turns the whole' : 'drag; with Alt it is freed' }}</title>
+      <title>
+        {{ target.swatch.name }}:
+        {{ target.swatch.locked ? 'locked' : target.isBase ? 'turns the whole' : 'drag; with Alt it is freed' }}
+      </title>
       <circle r="13" fill="transparent" />
-      <rect v-if="target.swatch.locked" :x="-target.size" :y="-target.size" :width="target.size * 2" :height="target.size * 2" :fill="target.swatch.hex" stroke="var(--text)" />
-      <template v-else><circle :r="target.size" :fill="target.swatch.hex" stroke="var(--panel)" stroke-width="2.5" /><circle :r="target.size + 1.5" fill="none" stroke="var(--text)" :stroke-dasharray="target.swatch.freed ? '2 2' : undefined" /></template>
-      <path v-if="target.round === 0" :d="`M${-target.size - 5} 0h3.5M${target.size + 1.5} 0h3.5M0 ${-target.size - 5}v3.5M0 ${target.size + 1.5}v3.5`" stroke="var(--text)" />
+      <rect
+        v-if="target.swatch.locked"
+        :x="-target.size"
+        :y="-target.size"
+        :width="target.size * 2"
+        :height="target.size * 2"
+        :fill="target.swatch.hex"
+        stroke="var(--text)"
+      />
+      <template v-else>
+        <circle :r="target.size" :fill="target.swatch.hex" stroke="var(--panel)" stroke-width="2.5" />
+        <circle
+          :r="target.size + 1.5"
+          fill="none"
+          stroke="var(--text)"
+          :stroke-dasharray="target.swatch.freed ? '2 2' : undefined"
+        />
+      </template>
+      <path
+        v-if="target.round === 0"
+        :d="`M${-target.size - 5} 0h3.5M${target.size + 1.5} 0h3.5M0 ${-target.size - 5}v3.5M0 ${target.size + 1.5}v3.5`"
+        stroke="var(--text)"
+      />
       <circle v-if="target.isBase" r="2" fill="var(--panel)" />
     </g>
   </svg>
 </template>
 
 <style scoped>
-.target { cursor: grab; outline: none; }
-.target.locked { cursor: not-allowed; }
-.target:not(.locked):active { cursor: grabbing; }
-.target:focus-visible circle:first-of-type { stroke: var(--accent); stroke-width: 2; }
+.target {
+  cursor: grab;
+  outline: none;
+}
+.target.locked {
+  cursor: not-allowed;
+}
+.target:not(.locked):active {
+  cursor: grabbing;
+}
+.target:focus-visible circle:first-of-type {
+  stroke: var(--accent);
+  stroke-width: 2;
+}
 </style>

@@ -9,23 +9,39 @@ const { tall } = defineProps<{ tall: boolean }>()
 const project = useProject()
 const proofs = useProofs()
 const grid = useTemplateRef<HTMLElement>('grid')
-const columns = computed(() => proofs.sheet === 'harmonies' ? tall ? 3 : 5 : proofs.sheet === 'variations' ? 5 : tall ? 5 : 6)
+const columns = computed(() =>
+  proofs.sheet === 'harmonies' ? (tall ? 3 : 5) : proofs.sheet === 'variations' ? 5 : tall ? 5 : 6,
+)
 const rows = computed(() => Math.max(1, Math.ceil(proofs.shown.length / columns.value)))
 const now = computed(() => project.settled && lookOf(project.settled))
-const isCurrent = (key: string, look: object): boolean => proofs.sheet === 'harmonies' ? project.settled?.derived === true && project.settled.harmony.kind === key : equal(look, now.value)
+const isCurrent = (key: string, look: object): boolean =>
+  proofs.sheet === 'harmonies'
+    ? project.settled?.derived === true && project.settled.harmony.kind === key
+    : equal(look, now.value)
 
-watch(() => proofs.asked, () => void proofs.refresh(), { immediate: true })
+watch(
+  () => proofs.asked,
+  () => void proofs.refresh(),
+  { immediate: true },
+)
 onUnmounted(() => proofs.point(null))
 
 const toggle = (kind: string): void => {
-  proofs.hidden = proofs.hidden.includes(kind) ? proofs.hidden.filter(each => each !== kind) : proofs.hidden.length < HARMONIES.length - 1 ? [...proofs.hidden, kind] : proofs.hidden
+  proofs.hidden = proofs.hidden.includes(kind)
+    ? proofs.hidden.filter(each => each !== kind)
+    : proofs.hidden.length < HARMONIES.length - 1
+      ? [...proofs.hidden, kind]
+      : proofs.hidden
 }
-const step = (change: Partial<typeof proofs.variation>): void => { proofs.variation = { ...proofs.variation, ...change } }
-const numberIn = (event: Event, least: number, most: number): number => Math.min(most, Math.max(least, Math.round(Number((event.target as HTMLInputElement).value)) || least))
+const step = (change: Partial<typeof proofs.variation>): void => {
+  proofs.variation = { ...proofs.variation, ...change }
+}
+const numberIn = (event: Event, least: number, most: number): number =>
+  Math.min(most, Math.max(least, Math.round(Number((event.target as HTMLInputElement).value)) || least))
 
 /** Arrow keys go from proof to proof. */
 const along = (event: KeyboardEvent): void => {
-  const all = [...grid.value?.querySelectorAll<HTMLElement>('[data-proof]') ?? []]
+  const all = [...(grid.value?.querySelectorAll<HTMLElement>('[data-proof]') ?? [])]
   const at = all.indexOf(event.target as HTMLElement)
   const way = at < 0 ? null : arrowOf(event)
   if (way) all[at + Math.sign(way.x) - Math.sign(way.y) * columns.value]?.focus()
@@ -37,34 +53,117 @@ const along = (event: KeyboardEvent): void => {
     <div class="flex items-center gap-2">
       <template v-if="proofs.sheet === 'harmonies'">
         <Popover class="relative">
-          <PopoverButton class="control">Show {{ HARMONIES.length - proofs.hidden.length }} of {{ HARMONIES.length }}</PopoverButton>
-          <PopoverPanel class="absolute left-0 top-full z-40 mt-1 grid w-56 border border-strong bg-panel py-1 shadow-float">
-            <label v-for="kind in HARMONIES" :key="kind" class="flex h-7 items-center gap-2 px-2 hover:bg-hover"><input type="checkbox" :checked="!proofs.hidden.includes(kind)" @change="toggle(kind)"><span class="first-letter:uppercase">{{ kind }}</span></label>
+          <PopoverButton class="control"
+            >Show {{ HARMONIES.length - proofs.hidden.length }} of {{ HARMONIES.length }}</PopoverButton
+          >
+          <PopoverPanel
+            class="absolute left-0 top-full z-40 mt-1 grid w-56 border border-strong bg-panel py-1 shadow-float"
+          >
+            <label v-for="kind in HARMONIES" :key="kind" class="flex h-7 items-center gap-2 px-2 hover:bg-hover"
+              ><input type="checkbox" :checked="!proofs.hidden.includes(kind)" @change="toggle(kind)" /><span
+                class="first-letter:uppercase"
+                >{{ kind }}</span
+              ></label
+            >
           </PopoverPanel>
         </Popover>
-        <p v-if="project.settled && !project.settled.derived" class="min-w-0 truncate text-caption text-quiet" data-test="gathered" title="Gathered: a harmony derives a new scheme from its base; what is locked stays.">Gathered: a harmony derives a new scheme from its base; what is locked stays.</p>
+        <p
+          v-if="project.settled && !project.settled.derived"
+          class="min-w-0 truncate text-caption text-quiet"
+          data-test="gathered"
+          title="Gathered: a harmony derives a new scheme from its base; what is locked stays."
+        >
+          Gathered: a harmony derives a new scheme from its base; what is locked stays.
+        </p>
       </template>
       <template v-else-if="proofs.sheet === 'variations'">
-        <label class="flex items-center gap-1 text-caption">Turn by<input class="field w-11 text-right text-caption" inputmode="numeric" aria-label="Turn across in degrees" :value="proofs.variation.turn" @change="step({ turn: numberIn($event, 1, 90) })">°</label>
-        <label class="flex items-center gap-1 text-caption"><select class="field px-1! font-sans!" aria-label="What changes downward" :value="proofs.variation.down" @change="step({ down: ($event.target as HTMLSelectElement).value as 'saturation' })"><option value="saturation">Saturation</option><option value="brightness">Brightness</option></select>by<input class="field w-11 text-right text-caption" inputmode="numeric" aria-label="Step downward in percent" :value="Math.round(proofs.variation.step * 100)" @change="step({ step: numberIn($event, 1, 50) / 100 })">%</label>
+        <label class="flex items-center gap-1 text-caption"
+          >Turn by<input
+            class="field w-11 text-right text-caption"
+            inputmode="numeric"
+            aria-label="Turn across in degrees"
+            :value="proofs.variation.turn"
+            @change="step({ turn: numberIn($event, 1, 90) })"
+          />°</label
+        >
+        <label class="flex items-center gap-1 text-caption"
+          ><select
+            class="field px-1! font-sans!"
+            aria-label="What changes downward"
+            :value="proofs.variation.down"
+            @change="step({ down: ($event.target as HTMLSelectElement).value as 'saturation' })"
+          >
+            <option value="saturation">Saturation</option>
+            <option value="brightness">Brightness</option></select
+          >by<input
+            class="field w-11 text-right text-caption"
+            inputmode="numeric"
+            aria-label="Step downward in percent"
+            :value="Math.round(proofs.variation.step * 100)"
+            @change="step({ step: numberIn($event, 1, 50) / 100 })"
+          />%</label
+        >
       </template>
       <template v-else-if="proofs.sheet === 'deals'">
-        <button class="control" title="New companions for what is not locked (D)" @click="proofs.deal">Deal afresh</button>
+        <button class="control" title="New companions for what is not locked (D)" @click="proofs.deal">
+          Deal afresh
+        </button>
         <span v-if="proofs.past.length" class="flex items-center" role="group" aria-label="Deals">
-          <button class="control bare px-1.5!" aria-label="Earlier deal" :disabled="proofs.dealAt === 0" @click="proofs.dealAt--">‹</button><span class="value" data-test="deal-at">{{ proofs.dealAt + 1 }} of {{ proofs.past.length }}</span><button class="control bare px-1.5!" aria-label="Later deal" :disabled="proofs.dealAt >= proofs.past.length - 1" @click="proofs.dealAt++">›</button>
+          <button
+            class="control bare px-1.5!"
+            aria-label="Earlier deal"
+            :disabled="proofs.dealAt === 0"
+            @click="proofs.dealAt--"
+          >
+            ‹</button
+          ><span class="value" data-test="deal-at">{{ proofs.dealAt + 1 }} of {{ proofs.past.length }}</span
+          ><button
+            class="control bare px-1.5!"
+            aria-label="Later deal"
+            :disabled="proofs.dealAt >= proofs.past.length - 1"
+            @click="proofs.dealAt++"
+          >
+            ›
+          </button>
         </span>
-        <label class="flex items-center gap-1 text-caption"><input v-model="proofs.within" type="checkbox">in this harmony</label>
+        <label class="flex items-center gap-1 text-caption"
+          ><input v-model="proofs.within" type="checkbox" />in this harmony</label
+        >
       </template>
       <p v-else class="text-caption text-quiet">The same swatches, coloring other parts.</p>
-      <label v-if="project.pieces.length > 1" class="ml-auto flex shrink-0 items-center gap-1 text-caption" title="Show all artwork by turns"><input v-model="proofs.byTurns" type="checkbox">all artwork</label>
+      <label
+        v-if="project.pieces.length > 1"
+        class="ml-auto flex shrink-0 items-center gap-1 text-caption"
+        title="Show all artwork by turns"
+        ><input v-model="proofs.byTurns" type="checkbox" />all artwork</label
+      >
     </div>
     <ul
-      v-if="proofs.shown.length" ref="grid" class="grid min-h-0 gap-1.5 overflow-y-auto" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gridAutoRows: `minmax(${tall ? 76 : 84}px, ${rows > 0 ? `calc((100% - ${(rows - 1) * 6}px) / ${rows})` : '1fr'})` }"
-      :aria-label="`Proofs: ${proofs.sheet}`" data-test="proofs" @keydown="along"
+      v-if="proofs.shown.length"
+      ref="grid"
+      class="grid min-h-0 gap-1.5 overflow-y-auto"
+      :style="{
+        gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
+        gridAutoRows: `minmax(${tall ? 76 : 84}px, ${rows > 0 ? `calc((100% - ${(rows - 1) * 6}px) / ${rows})` : '1fr'})`,
+      }"
+      :aria-label="`Proofs: ${proofs.sheet}`"
+      data-test="proofs"
+      @keydown="along"
     >
-      <ProofTile v-for="(proof, i) in proofs.shown" :key="i" :proof="proof" :current="isCurrent(proof.key, proof.look)" :data-test="proofs.sheet === 'harmonies' ? `harmony-${proof.key}` : undefined" />
+      <ProofTile
+        v-for="(proof, i) in proofs.shown"
+        :key="i"
+        :proof="proof"
+        :current="isCurrent(proof.key, proof.look)"
+        :data-test="proofs.sheet === 'harmonies' ? `harmony-${proof.key}` : undefined"
+      />
     </ul>
-    <div v-else-if="proofs.sheet === 'deals'" class="grid place-items-center border border-dashed border-line p-4 text-center"><p>Lock the swatches you like (L on the band), then deal: D.<br>Without a lock the base is held.</p></div>
+    <div
+      v-else-if="proofs.sheet === 'deals'"
+      class="grid place-items-center border border-dashed border-line p-4 text-center"
+    >
+      <p>Lock the swatches you like (L on the band), then deal: D.<br />Without a lock the base is held.</p>
+    </div>
     <p v-else class="text-quiet" role="status">Nothing to show.</p>
   </div>
 </template>

@@ -5,30 +5,56 @@ import type { Command } from '../../../core/project/commands'
 import { bareOf, baseSwatchOf } from '../../../core/project/worn'
 import { followDrag } from '~/composables/useDrag'
 
-/** Saturation across, brightness up: every swatch a target in its own color. One is dragged alone, or all together, keeping their differences. */
+/**
+ * Saturation across, brightness up: every swatch a target in its own color. One is dragged alone, or all together,
+ * keeping their differences.
+ */
 const project = useProject()
 const field = useTemplateRef<HTMLElement>('field')
 const together = useLocalStorage('plumbago tone together', false)
-const base = computed(() => project.document ? baseSwatchOf(project.document)?.id : undefined)
-const targets = computed(() => (project.document?.scheme ?? []).map(swatch => ({ swatch, ...hsbOf(swatch.hex, swatch.hue) })))
+const base = computed(() => (project.document ? baseSwatchOf(project.document)?.id : undefined))
+const targets = computed(() =>
+  (project.document?.scheme ?? []).map(swatch => ({ swatch, ...hsbOf(swatch.hex, swatch.hue) })),
+)
 type Target = (typeof targets.value)[number]
 
 const unit = (value: number): number => Math.min(1, Math.max(0, value))
 /** A shift for all that keeps every one of them within its range. */
-const bounded = (by: number, values: readonly number[]): number => Math.min(1 - Math.max(...values), Math.max(-Math.min(...values), by))
-const colorOf = ({ h, s, b }: Hsb): { hex: string, hue: number } => ({ hex: hexOfHsb({ h, s, b }), hue: h })
+const bounded = (by: number, values: readonly number[]): number =>
+  Math.min(1 - Math.max(...values), Math.max(-Math.min(...values), by))
+const colorOf = ({ h, s, b }: Hsb): { hex: string; hue: number } => ({ hex: hexOfHsb({ h, s, b }), hue: h })
 
 /** What it means to move a swatch by a part of the field, from where it was. */
 const moved = (target: Target, ds: number, db: number): Command | null => {
   if (target.swatch.locked || !project.settled) return null
-  if (!together.value) return { do: 'edit swatch', id: target.swatch.id, ...colorOf({ h: target.h, s: unit(target.s + ds), b: unit(target.b + db) }) }
+  if (!together.value)
+    return {
+      do: 'edit swatch',
+      id: target.swatch.id,
+      ...colorOf({ h: target.h, s: unit(target.s + ds), b: unit(target.b + db) }),
+    }
   const bare = bareOf(project.settled)
-  const moving = project.settled.scheme.filter(({ locked }) => !locked).map(({ id, hex, hue }) => ({ id, ...hsbOf(bare.get(id)?.hex ?? hex, bare.get(id)?.hue ?? hue) }))
-  const [s, b] = [bounded(ds, moving.map(each => each.s)), bounded(db, moving.map(each => each.b))]
-  return { do: 'recolor swatches', what: 'tone of all', colors: Object.fromEntries(moving.map(each => [each.id, colorOf({ h: each.h, s: each.s + s, b: each.b + b })])) }
+  const moving = project.settled.scheme
+    .filter(({ locked }) => !locked)
+    .map(({ id, hex, hue }) => ({ id, ...hsbOf(bare.get(id)?.hex ?? hex, bare.get(id)?.hue ?? hue) }))
+  const [s, b] = [
+    bounded(
+      ds,
+      moving.map(each => each.s),
+    ),
+    bounded(
+      db,
+      moving.map(each => each.b),
+    ),
+  ]
+  return {
+    do: 'recolor swatches',
+    what: 'tone of all',
+    colors: Object.fromEntries(moving.map(each => [each.id, colorOf({ h: each.h, s: each.s + s, b: each.b + b })])),
+  }
 }
 const drag = (target: Target, event: PointerEvent): void => {
-  (event.currentTarget as HTMLElement).focus()
+  ;(event.currentTarget as HTMLElement).focus()
   const box = field.value?.getBoundingClientRect()
   if (!box) return
   let change: Command | null = null
@@ -37,7 +63,9 @@ const drag = (target: Target, event: PointerEvent): void => {
       change = moved(target, (now.clientX - event.clientX) / box.width, (event.clientY - now.clientY) / box.height)
       project.preview(change)
     },
-    drop: () => { if (change) project.run(change) },
+    drop: () => {
+      if (change) project.run(change)
+    },
     cancel: () => project.preview(null),
   })
 }
@@ -46,28 +74,79 @@ const nudge = (target: Target, event: KeyboardEvent): void => {
   const change = way && moved(target, way.x / 100, way.y / 100)
   if (change) project.run(change)
 }
-const said = ({ swatch }: Pick<Target, 'swatch'>): string => `${swatch.id === base.value ? 'Base' : swatch.name} in the tone field${swatch.locked ? ', locked' : ''}`
+const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
+  `${swatch.id === base.value ? 'Base' : swatch.name} in the tone field${swatch.locked ? ', locked' : ''}`
 </script>
 
 <template>
   <div class="grid content-start gap-1">
-    <div ref="field" class="relative aspect-square w-full touch-none border border-strong bg-table" role="group" aria-label="Tone field: saturation across, brightness up" data-test="tone">
-      <i v-for="i in 3" :key="i" class="pointer-events-none absolute inset-y-0 w-px bg-line" :style="{ left: `${i * 25}%` }" /><i v-for="i in 3" :key="`h${i}`" class="pointer-events-none absolute inset-x-0 h-px bg-line" :style="{ top: `${i * 25}%` }" />
+    <div
+      ref="field"
+      class="relative aspect-square w-full touch-none border border-strong bg-table"
+      role="group"
+      aria-label="Tone field: saturation across, brightness up"
+      data-test="tone"
+    >
+      <i
+        v-for="i in 3"
+        :key="i"
+        class="pointer-events-none absolute inset-y-0 w-px bg-line"
+        :style="{ left: `${i * 25}%` }"
+      /><i
+        v-for="i in 3"
+        :key="`h${i}`"
+        class="pointer-events-none absolute inset-x-0 h-px bg-line"
+        :style="{ top: `${i * 25}%` }"
+      />
       <button
-        v-for="target in targets" :key="target.swatch.id" class="tone" role="slider" :aria-label="said(target)" :aria-valuenow="Math.round(target.b * 100)"
-        :aria-valuetext="`saturation ${Math.round(target.s * 100)}%, brightness ${Math.round(target.b * 100)}%`" :title="target.swatch.name" :data-test="`tone-${target.swatch.id}`" :style="{ left: `${target.s * 100}%`, bottom: `${target.b * 100}%` }"
-          :class="{ locked: target.swatch.locked, picked: target.swatch.id === project.pickedId }" @focus="project.pickedId = target.swatch.id" @pointerdown="drag(target, $event)" @keydown="nudge(target, $event)"
+        v-for="target in targets"
+        :key="target.swatch.id"
+        class="tone"
+        role="slider"
+        :aria-label="said(target)"
+        :aria-valuenow="Math.round(target.b * 100)"
+        :aria-valuetext="`saturation ${Math.round(target.s * 100)}%, brightness ${Math.round(target.b * 100)}%`"
+        :title="target.swatch.name"
+        :data-test="`tone-${target.swatch.id}`"
+        :style="{ left: `${target.s * 100}%`, bottom: `${target.b * 100}%` }"
+        :class="{ locked: target.swatch.locked, picked: target.swatch.id === project.pickedId }"
+        @focus="project.pickedId = target.swatch.id"
+        @pointerdown="drag(target, $event)"
+        @keydown="nudge(target, $event)"
       >
-        <svg viewBox="-14 -14 28 28" class="size-7" fill="none"><path d="M-12 0H-7M7 0H12M0 -12V-7M0 7V12" stroke="var(--text)" /><circle r="7" :fill="target.swatch.hex" stroke="var(--panel)" stroke-width="2" /><circle r="8" stroke="var(--text)" /><rect v-if="target.swatch.locked" x="-2.5" y="-2.5" width="5" height="5" fill="var(--panel)" /><circle v-else-if="target.swatch.id === base" r="2" fill="var(--panel)" /></svg>
+        <svg viewBox="-14 -14 28 28" class="size-7" fill="none">
+          <path d="M-12 0H-7M7 0H12M0 -12V-7M0 7V12" stroke="var(--text)" />
+          <circle r="7" :fill="target.swatch.hex" stroke="var(--panel)" stroke-width="2" />
+          <circle r="8" stroke="var(--text)" />
+          <rect v-if="target.swatch.locked" x="-2.5" y="-2.5" width="5" height="5" fill="var(--panel)" />
+          <circle v-else-if="target.swatch.id === base" r="2" fill="var(--panel)" />
+        </svg>
       </button>
     </div>
-    <label class="flex h-6 items-center gap-1.5 text-caption"><input v-model="together" type="checkbox">move all together</label>
+    <label class="flex h-6 items-center gap-1.5 text-caption"
+      ><input v-model="together" type="checkbox" />move all together</label
+    >
   </div>
 </template>
 
 <style scoped>
-.tone { position: absolute; display: grid; place-items: center; width: 28px; height: 28px; transform: translate(-50%, 50%); cursor: grab; border-radius: 50%; }
-.tone.picked { z-index: 1; }
-.tone.picked svg circle:nth-of-type(2) { stroke-width: 2; }
-.tone.locked { cursor: not-allowed; }
+.tone {
+  position: absolute;
+  display: grid;
+  place-items: center;
+  width: 28px;
+  height: 28px;
+  transform: translate(-50%, 50%);
+  cursor: grab;
+  border-radius: 50%;
+}
+.tone.picked {
+  z-index: 1;
+}
+.tone.picked svg circle:nth-of-type(2) {
+  stroke-width: 2;
+}
+.tone.locked {
+  cursor: not-allowed;
+}
 </style>

@@ -4,7 +4,10 @@ import { BookmarkIcon } from '@heroicons/vue/20/solid'
 import { branches, type TrailState } from '../../../core/project/trail'
 import { followDrag } from '~/composables/useDrag'
 
-/** Where one has been: every state as a small proof, newest right, over a bar with the colors of them all, which is scrubbed. A click goes back; nothing later is lost. */
+/**
+ * Where one has been: every state as a small proof, newest right, over a bar with the colors of them all, which is
+ * scrubbed. A click goes back; nothing later is lost.
+ */
 const project = useProject()
 const trail = useTrail()
 const proofs = useProofs()
@@ -12,11 +15,14 @@ const bar = useTemplateRef<HTMLCanvasElement>('bar')
 const onlyKept = ref(false)
 const TILE = 50
 
-const states = computed(() => onlyKept.value ? trail.states.filter(({ kept }) => kept !== null) : trail.states)
+const states = computed(() => (onlyKept.value ? trail.states.filter(({ kept }) => kept !== null) : trail.states))
 const current = computed(() => project.settled?.at ?? null)
 const pointed = ref<string | null>(null)
 const shown = computed(() => trail.find(pointed.value) ?? trail.find(current.value))
-const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(computed(() => [...states.value]), { itemWidth: TILE, overscan: 4 })
+const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(
+  computed(() => [...states.value]),
+  { itemWidth: TILE, overscan: 4 },
+)
 const placeOf = (id: string | null): number => states.value.findIndex(state => state.id === id)
 
 const pointer = restingPointer()
@@ -30,16 +36,31 @@ const go = (state: TrailState | undefined, event?: MouseEvent): void => {
   point(null)
   if (state) project.goTo(state)
 }
-const step = (by: number): void => go(states.value[Math.min(states.value.length - 1, Math.max(0, (placeOf(current.value) < 0 ? states.value.length : placeOf(current.value)) + by))])
+const step = (by: number): void =>
+  go(
+    states.value[
+      Math.min(
+        states.value.length - 1,
+        Math.max(0, (placeOf(current.value) < 0 ? states.value.length : placeOf(current.value)) + by),
+      )
+    ],
+  )
 const keyed = (event: KeyboardEvent): void => {
   const way = arrowOf(event)
   if (way) step(way.x + way.y)
 }
 const scrub = (event: PointerEvent): void => {
-  (event.currentTarget as HTMLElement).focus()
+  ;(event.currentTarget as HTMLElement).focus()
   const at = (now: PointerEvent): TrailState | undefined => {
     const box = bar.value?.getBoundingClientRect()
-    return box ? states.value[Math.min(states.value.length - 1, Math.max(0, Math.floor((now.clientX - box.left) / box.width * states.value.length)))] : undefined
+    return box
+      ? states.value[
+          Math.min(
+            states.value.length - 1,
+            Math.max(0, Math.floor(((now.clientX - box.left) / box.width) * states.value.length)),
+          )
+        ]
+      : undefined
   }
   const move = (now: PointerEvent): void => {
     const state = at(now)
@@ -63,7 +84,7 @@ const paint = (): void => {
     let top = 0
     const total = scheme.reduce((sum, { share }) => sum + share, 0) || 1
     for (const { hex, share } of scheme) {
-      const high = share / total * canvas.height
+      const high = (share / total) * canvas.height
       pen.fillStyle = hex
       pen.fillRect(Math.floor(i * wide), top, Math.ceil(wide), Math.ceil(high))
       top += high
@@ -71,59 +92,151 @@ const paint = (): void => {
   })
 }
 watch([bar, states], paint, { flush: 'post' })
-watch([current, () => states.value.length], () => {
-  const place = placeOf(current.value)
-  if (place >= 0) void nextTick(() => scrollTo(Math.max(0, place - 7)))
-}, { immediate: true, flush: 'post' })
+watch(
+  [current, () => states.value.length],
+  () => {
+    const place = placeOf(current.value)
+    if (place >= 0) void nextTick(() => scrollTo(Math.max(0, place - 7)))
+  },
+  { immediate: true, flush: 'post' },
+)
 
-const when = (at: string): string => new Date(at).toLocaleString('en-US', { month: 'short', day: 'numeric', hour: 'numeric', minute: '2-digit' })
+const when = (at: string): string =>
+  new Date(at).toLocaleString('en-US', { month: 'short', day: 'numeric', hour: 'numeric', minute: '2-digit' })
 const rename = (event: Event): void => {
   const name = (event.target as HTMLInputElement).value.trim().slice(0, 120)
   if (shown.value && name) project.renameKept(shown.value.id, name)
 }
-const marker = computed(() => `${(placeOf(pointed.value ?? current.value) + 0.5) / Math.max(1, states.value.length) * 100}%`)
+const marker = computed(
+  () => `${((placeOf(pointed.value ?? current.value) + 0.5) / Math.max(1, states.value.length)) * 100}%`,
+)
 </script>
 
 <template>
   <section class="-mx-5 min-w-0 border-t border-line px-5 pb-1.5 pt-1" aria-label="Trail" data-test="trail">
-    <p v-if="trail.problem" class="flex h-20 items-center gap-2" role="alert">▲ The trail could not be read: {{ trail.problem }}<button class="control" @click="project.id && trail.open(project.id, { put: [], remove: [] })">Try again</button></p>
-    <p v-else-if="!trail.states.length" class="grid h-20 place-items-center text-caption text-quiet">Every change leaves a state here. K keeps the one you are in for good.</p>
+    <p v-if="trail.problem" class="flex h-20 items-center gap-2" role="alert">
+      ▲ The trail could not be read: {{ trail.problem
+      }}<button class="control" @click="project.id && trail.open(project.id, { put: [], remove: [] })">
+        Try again
+      </button>
+    </p>
+    <p v-else-if="!trail.states.length" class="grid h-20 place-items-center text-caption text-quiet">
+      Every change leaves a state here. K keeps the one you are in for good.
+    </p>
     <template v-else>
       <div class="flex h-6 items-center gap-2 text-caption">
         <h3>Trail</h3>
         <span class="value" data-test="trail-at">{{ placeOf(shown?.id ?? null) + 1 }} of {{ states.length }}</span>
         <template v-if="shown">
-          <input v-if="shown.kept !== null" class="field h-5! w-44 px-1! font-sans! text-caption" aria-label="Name of the kept state" maxlength="120" :value="shown.kept" @change="rename">
-          <span v-else class="truncate text-quiet"><span class="first-letter:uppercase">{{ shown.did }}</span> · {{ when(shown.at) }}</span>
+          <input
+            v-if="shown.kept !== null"
+            class="field h-5! w-44 px-1! font-sans! text-caption"
+            aria-label="Name of the kept state"
+            maxlength="120"
+            :value="shown.kept"
+            @change="rename"
+          />
+          <span v-else class="truncate text-quiet"
+            ><span class="first-letter:uppercase">{{ shown.did }}</span> · {{ when(shown.at) }}</span
+          >
         </template>
-        <button class="control ml-auto h-5! px-1.5! text-caption" :aria-pressed="shown?.kept !== null" title="Keep the state you are in for good (K)" @click="shown?.kept ? project.renameKept(shown.id, null) : proofs.keep()">{{ shown?.kept ? 'Let go' : 'Keep' }}</button>
-        <label class="flex items-center gap-1"><input v-model="onlyKept" type="checkbox">kept only</label>
+        <button
+          class="control ml-auto h-5! px-1.5! text-caption"
+          :aria-pressed="shown?.kept !== null"
+          title="Keep the state you are in for good (K)"
+          @click="shown?.kept ? project.renameKept(shown.id, null) : proofs.keep()"
+        >
+          {{ shown?.kept ? 'Let go' : 'Keep' }}
+        </button>
+        <label class="flex items-center gap-1"><input v-model="onlyKept" type="checkbox" />kept only</label>
       </div>
-      <div v-bind="containerProps" class="h-[50px] overflow-x-auto overflow-y-hidden [scrollbar-width:none]" @pointerleave="point(null)">
+      <div
+        v-bind="containerProps"
+        class="h-[50px] overflow-x-auto overflow-y-hidden [scrollbar-width:none]"
+        @pointerleave="point(null)"
+      >
         <ul v-bind="wrapperProps" class="flex" aria-label="States of the trail">
-          <li v-for="{ data: state, index } in list" :key="state.id" class="group relative shrink-0 pr-1" :style="{ width: `${TILE}px` }">
+          <li
+            v-for="{ data: state, index } in list"
+            :key="state.id"
+            class="group relative shrink-0 pr-1"
+            :style="{ width: `${TILE}px` }"
+          >
             <button
-              class="state" :class="{ current: state.id === current, branch: !onlyKept && branches(trail.states, index) }" :aria-label="`State ${index + 1}: ${state.kept ?? state.did}`" :aria-current="state.id === current ? 'step' : undefined" :title="state.kept ?? `${state.did}, ${when(state.at)}`"
-              data-test="state" :data-state="state.id" @click="go(state, $event)" @pointerenter="point(state, $event)" @focus="point(state)" @blur="point(null)" @keydown="keyed"
+              class="state"
+              :class="{ current: state.id === current, branch: !onlyKept && branches(trail.states, index) }"
+              :aria-label="`State ${index + 1}: ${state.kept ?? state.did}`"
+              :aria-current="state.id === current ? 'step' : undefined"
+              :title="state.kept ?? `${state.did}, ${when(state.at)}`"
+              data-test="state"
+              :data-state="state.id"
+              @click="go(state, $event)"
+              @pointerenter="point(state, $event)"
+              @focus="point(state)"
+              @blur="point(null)"
+              @keydown="keyed"
             >
-              <ArtworkProof v-if="project.piece" :hash="project.piece.hash" :ratio="project.piece.width / project.piece.height" v-bind="project.shownIn(state.look)" />
-              <BookmarkIcon v-if="state.kept !== null" class="absolute left-0 top-0 size-3.5 bg-panel" aria-label="kept" />
+              <ArtworkProof
+                v-if="project.piece"
+                :hash="project.piece.hash"
+                :ratio="project.piece.width / project.piece.height"
+                v-bind="project.shownIn(state.look)"
+              />
+              <BookmarkIcon
+                v-if="state.kept !== null"
+                class="absolute left-0 top-0 size-3.5 bg-panel"
+                aria-label="kept"
+              />
             </button>
           </li>
         </ul>
       </div>
-      <div class="relative pt-0.5" role="slider" tabindex="0" aria-label="Scrub through the trail" :aria-valuenow="placeOf(current) + 1" aria-valuemin="1" :aria-valuemax="states.length" :aria-valuetext="shown?.kept ?? shown?.did" data-test="scrub" @pointerdown="scrub" @keydown="keyed">
+      <div
+        class="relative pt-0.5"
+        role="slider"
+        tabindex="0"
+        aria-label="Scrub through the trail"
+        :aria-valuenow="placeOf(current) + 1"
+        aria-valuemin="1"
+        :aria-valuemax="states.length"
+        :aria-valuetext="shown?.kept ?? shown?.did"
+        data-test="scrub"
+        @pointerdown="scrub"
+        @keydown="keyed"
+      >
         <canvas ref="bar" class="block h-3 w-full cursor-ew-resize touch-none" />
-        <i v-if="placeOf(pointed ?? current) >= 0" class="pointer-events-none absolute -bottom-0.5 top-0 w-[3px] -translate-x-1/2 border-x border-panel bg-ink" :style="{ left: marker }" />
+        <i
+          v-if="placeOf(pointed ?? current) >= 0"
+          class="pointer-events-none absolute -bottom-0.5 top-0 w-[3px] -translate-x-1/2 border-x border-panel bg-ink"
+          :style="{ left: marker }"
+        />
       </div>
     </template>
   </section>
 </template>
 
 <style scoped>
-.state { position: relative; display: block; width: 100%; height: 48px; padding: 2px; border: 1px solid var(--line); border-radius: 2px; background: var(--table); }
-.state:hover { border-color: var(--strong-line); }
-.state.current { border-color: var(--text); box-shadow: inset 0 -3px 0 var(--text); }
-.state.branch { border-left: 3px double var(--strong-line); }
-.state:focus-visible { outline-offset: -2px; }
+.state {
+  position: relative;
+  display: block;
+  width: 100%;
+  height: 48px;
+  padding: 2px;
+  border: 1px solid var(--line);
+  border-radius: 2px;
+  background: var(--table);
+}
+.state:hover {
+  border-color: var(--strong-line);
+}
+.state.current {
+  border-color: var(--text);
+  box-shadow: inset 0 -3px 0 var(--text);
+}
+.state.branch {
+  border-left: 3px double var(--strong-line);
+}
+.state:focus-visible {
+  outline-offset: -2px;
+}
 </style>

@@ -6,13 +6,19 @@ import type { Command } from '../../../core/project/commands'
 import { MOST_SWATCHES, type Project } from '../../../core/project/schema'
 import { bareOf, dominantOf } from '../../../core/project/worn'
 
-/** What is done to all swatches at once. Sliders work from the scheme as it stood when the first was touched, and stay where they are until something else changes it. */
+/**
+ * What is done to all swatches at once. Sliders work from the scheme as it stood when the first was touched, and stay
+ * where they are until something else changes it.
+ */
 const project = useProject()
 const byArrow = useRovingRadio()
 const percent = (value: number): number => Math.round(value * 100)
 
 /** Where the sliders stand in a state of the project, and what colors they work from; so that undo brings back both. */
-interface Standing { values: Adjustments, from: Record<string, Hued> }
+interface Standing {
+  values: Adjustments
+  from: Record<string, Hued>
+}
 const standings = new WeakMap<Project, Standing>()
 const measure = ref<Adjustments['measure']>('hsb')
 const touched = ref(0)
@@ -21,47 +27,92 @@ const standing = computed((): Standing => {
   const known = now && standings.get(now)
   return known ?? { values: { ...AT_REST, measure: measure.value }, from: now ? Object.fromEntries(bareOf(now)) : {} }
 })
-const adjusting = (change: Partial<Adjustments>, what: string): Command =>
-  ({ do: 'adjust', what, from: standing.value.from, adjustments: { ...standing.value.values, measure: measure.value, ...change } })
+const adjusting = (change: Partial<Adjustments>, what: string): Command => ({
+  do: 'adjust',
+  what,
+  from: standing.value.from,
+  adjustments: { ...standing.value.values, measure: measure.value, ...change },
+})
 const preview = (change: Partial<Adjustments>, what: string): void => project.preview(adjusting(change, what))
 const settle = (change: Partial<Adjustments>, what: string): void => {
   const { from, values } = standing.value
   project.run(adjusting(change, what))
-  if (project.settled) standings.set(project.settled, { from, values: { ...values, measure: measure.value, ...change } })
+  if (project.settled)
+    standings.set(project.settled, { from, values: { ...values, measure: measure.value, ...change } })
   touched.value++
 }
 
 const SLIDERS = [
   [
-    { key: 'saturation', label: 'Saturation', min: -100, said: 'saturation' }, { key: 'brightness', label: 'Brightness', min: -100, said: 'brightness' },
-    { key: 'evenSaturation', label: 'Even saturation', min: 0, said: 'even out saturation' }, { key: 'evenLightness', label: 'Even lightness', min: 0, said: 'even out lightness' }, { key: 'drain', label: 'Drain to gray', min: 0, said: 'drain' },
+    { key: 'saturation', label: 'Saturation', min: -100, said: 'saturation' },
+    { key: 'brightness', label: 'Brightness', min: -100, said: 'brightness' },
+    { key: 'evenSaturation', label: 'Even saturation', min: 0, said: 'even out saturation' },
+    { key: 'evenLightness', label: 'Even lightness', min: 0, said: 'even out lightness' },
+    { key: 'drain', label: 'Drain to gray', min: 0, said: 'drain' },
   ],
   [
-    { key: 'redCyan', label: 'Cyan–red', min: -100, said: 'color balance' }, { key: 'greenMagenta', label: 'Magenta–green', min: -100, said: 'color balance' }, { key: 'blueYellow', label: 'Yellow–blue', min: -100, said: 'color balance' },
+    { key: 'redCyan', label: 'Cyan–red', min: -100, said: 'color balance' },
+    { key: 'greenMagenta', label: 'Magenta–green', min: -100, said: 'color balance' },
+    { key: 'blueYellow', label: 'Yellow–blue', min: -100, said: 'color balance' },
     { key: 'tintNeutrals', label: 'Tint neutrals', min: 0, said: 'tint the neutrals' },
   ],
 ] as const
-const atRest = computed(() => Object.entries(standing.value.values).every(([key, value]) => key === 'measure' || key === 'nudge' || value === 0) && !standing.value.values.nudge.saturation && !standing.value.values.nudge.brightness)
+const atRest = computed(
+  () =>
+    Object.entries(standing.value.values).every(
+      ([key, value]) => key === 'measure' || key === 'nudge' || value === 0,
+    ) &&
+    !standing.value.values.nudge.saturation &&
+    !standing.value.values.nudge.brightness,
+)
 
 const limits = ref({ saturation: 10, brightness: 10 })
 const nudge = (): void => {
   const seed = standing.value.values.nudge.seed + 1
-  settle({ nudge: { saturation: limits.value.saturation / 100, brightness: limits.value.brightness / 100, seed } }, 'random nudges')
+  settle(
+    { nudge: { saturation: limits.value.saturation / 100, brightness: limits.value.brightness / 100, seed } },
+    'random nudges',
+  )
 }
 
 const scheme = computed(() => project.settled?.scheme ?? [])
 const room = computed(() => MOST_SWATCHES - scheme.value.length)
-const neutral = computed((): Command => project.matching({ do: 'add swatches', how: 'neutral', after: null, colors: [{ hex: settlingNeutral(scheme.value.map(({ hex }) => hex), (project.settled && dominantOf(project.settled)?.hex) ?? '#808080') }] }))
+const neutral = computed(
+  (): Command =>
+    project.matching({
+      do: 'add swatches',
+      how: 'neutral',
+      after: null,
+      colors: [
+        {
+          hex: settlingNeutral(
+            scheme.value.map(({ hex }) => hex),
+            (project.settled && dominantOf(project.settled)?.hex) ?? '#808080',
+          ),
+        },
+      ],
+    }),
+)
 const ends = ref<[string, string]>(['', ''])
-watch(scheme, all => {
-  const known = (id: string, place: number): string => all.some(each => each.id === id) ? id : all[Math.min(place, all.length - 1)]?.id ?? ''
-  ends.value = [known(ends.value[0], 0), known(ends.value[1], 1)]
-}, { immediate: true })
+watch(
+  scheme,
+  all => {
+    const known = (id: string, place: number): string =>
+      all.some(each => each.id === id) ? id : (all[Math.min(place, all.length - 1)]?.id ?? '')
+    ends.value = [known(ends.value[0], 0), known(ends.value[1], 1)]
+  },
+  { immediate: true },
+)
 const between = ref(1)
 const blending = computed((): Command | null => {
   const [one, other] = ends.value.map(id => scheme.value.find(each => each.id === id))
   if (!one || !other || one === other || !room.value) return null
-  return project.matching({ do: 'add swatches', how: 'in-between', after: one.id, colors: inBetween(one.hex, other.hex, Math.min(room.value, between.value)).map(hex => ({ hex })) })
+  return project.matching({
+    do: 'add swatches',
+    how: 'in-between',
+    after: one.id,
+    colors: inBetween(one.hex, other.hex, Math.min(room.value, between.value)).map(hex => ({ hex })),
+  })
 })
 </script>
 
@@ -70,29 +121,105 @@ const blending = computed((): Command | null => {
     <div class="flex items-center gap-2">
       <span class="text-caption text-quiet">Saturation and brightness</span>
       <div role="radiogroup" aria-label="Measured in" class="flex w-52" @keydown="byArrow">
-        <button v-for="each in MEASURES" :key="each" role="radio" class="choice h-6! text-caption" :class="{ uppercase: each === 'hsb' }" :aria-checked="measure === each" :tabindex="measure === each ? 0 : -1" :title="each === 'perceptual' ? 'Brightness keeps the contrast between swatches, saturation their lightness' : 'As sliders of HSB have it'" @click="measure = each">{{ each }}</button>
+        <button
+          v-for="each in MEASURES"
+          :key="each"
+          role="radio"
+          class="choice h-6! text-caption"
+          :class="{ uppercase: each === 'hsb' }"
+          :aria-checked="measure === each"
+          :tabindex="measure === each ? 0 : -1"
+          :title="
+            each === 'perceptual'
+              ? 'Brightness keeps the contrast between swatches, saturation their lightness'
+              : 'As sliders of HSB have it'
+          "
+          @click="measure = each"
+        >
+          {{ each }}
+        </button>
       </div>
-      <button class="control ml-auto h-6!" :disabled="atRest" @click="settle({ ...AT_REST }, 'all at rest')">All at rest</button>
+      <button class="control ml-auto h-6!" :disabled="atRest" @click="settle({ ...AT_REST }, 'all at rest')">
+        All at rest
+      </button>
     </div>
     <div class="grid grid-cols-2 gap-x-5">
       <div v-for="(column, n) in SLIDERS" :key="n" class="grid content-start">
         <NumberRow
-          v-for="{ key, label, min, said } in column" :key="key" wide :label="label" :value="percent(standing.values[key])" :min="min" :max="100" unit="%"
-          @preview="preview({ [key]: $event / 100 }, said)" @settle="settle({ [key]: $event / 100 }, said)"
+          v-for="{ key, label, min, said } in column"
+          :key="key"
+          wide
+          :label="label"
+          :value="percent(standing.values[key])"
+          :min="min"
+          :max="100"
+          unit="%"
+          @preview="preview({ [key]: $event / 100 }, said)"
+          @settle="settle({ [key]: $event / 100 }, said)"
         />
         <p v-if="n === 1" class="flex h-6 items-center gap-1 text-caption">
-          <span class="shrink-0">±</span><input v-model.number="limits.saturation" class="field h-6! w-8 px-1! text-right text-caption" inputmode="numeric" aria-label="Random saturation up to, percent"><span>sat.</span><input v-model.number="limits.brightness" class="field h-6! w-8 px-1! text-right text-caption" inputmode="numeric" aria-label="Random brightness up to, percent"><span>bright.</span>
-          <button class="control ml-auto h-6! px-1.5!" title="Each swatch a little more or less saturated and bright, at random" data-test="nudge" @click="nudge">Nudge at random</button>
+          <span class="shrink-0">±</span
+          ><input
+            v-model.number="limits.saturation"
+            class="field h-6! w-8 px-1! text-right text-caption"
+            inputmode="numeric"
+            aria-label="Random saturation up to, percent"
+          /><span>sat.</span
+          ><input
+            v-model.number="limits.brightness"
+            class="field h-6! w-8 px-1! text-right text-caption"
+            inputmode="numeric"
+            aria-label="Random brightness up to, percent"
+          /><span>bright.</span>
+          <button
+            class="control ml-auto h-6! px-1.5!"
+            title="Each swatch a little more or less saturated and bright, at random"
+            data-test="nudge"
+            @click="nudge"
+          >
+            Nudge at random
+          </button>
         </p>
       </div>
     </div>
     <CastPanel />
     <section class="border-t border-line pt-1.5" aria-label="Further swatches">
       <p class="flex flex-wrap items-center gap-1">
-        <span>Blend</span><input v-model.number="between" class="field w-9 px-1! text-right text-caption" inputmode="numeric" aria-label="How many in between"><span>between</span>
-        <select v-for="n in [0, 1] as const" :key="n" v-model="ends[n]" class="field min-w-0 max-w-24 px-1! font-sans!" :aria-label="n === 0 ? 'From' : 'To'"><option v-for="swatch in scheme" :key="swatch.id" :value="swatch.id">{{ swatch.name }}</option></select>
-        <button class="control" :disabled="!blending" @pointerenter="project.preview(blending)" @pointerleave="project.preview(null)" @click="blending && project.run(blending)">Blend</button>
-        <button class="control ml-auto" :disabled="!room" title="A quiet neutral with a hint of the dominant hue, at the lightness the scheme lacks" @pointerenter="project.preview(neutral)" @pointerleave="project.preview(null)" @click="project.run(neutral)">Settle with a neutral</button>
+        <span>Blend</span
+        ><input
+          v-model.number="between"
+          class="field w-9 px-1! text-right text-caption"
+          inputmode="numeric"
+          aria-label="How many in between"
+        /><span>between</span>
+        <select
+          v-for="n in [0, 1] as const"
+          :key="n"
+          v-model="ends[n]"
+          class="field min-w-0 max-w-24 px-1! font-sans!"
+          :aria-label="n === 0 ? 'From' : 'To'"
+        >
+          <option v-for="swatch in scheme" :key="swatch.id" :value="swatch.id">{{ swatch.name }}</option>
+        </select>
+        <button
+          class="control"
+          :disabled="!blending"
+          @pointerenter="project.preview(blending)"
+          @pointerleave="project.preview(null)"
+          @click="blending && project.run(blending)"
+        >
+          Blend
+        </button>
+        <button
+          class="control ml-auto"
+          :disabled="!room"
+          title="A quiet neutral with a hint of the dominant hue, at the lightness the scheme lacks"
+          @pointerenter="project.preview(neutral)"
+          @pointerleave="project.preview(null)"
+          @click="project.run(neutral)"
+        >
+          Settle with a neutral
+        </button>
       </p>
     </section>
   </div>

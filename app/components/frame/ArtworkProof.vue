@@ -1,24 +1,66 @@
 <script setup lang="ts">
 import { NOTHING_BY_HAND, type ByHand } from '../../../core/project/colors'
 
-/** A live rendering of an artwork in given colors, as large as its place allows: small from its small ink map, large as it is, and so where shapes are painted by hand. */
-const { hash, ratio, colors, byHand = NOTHING_BY_HAND, large = false } = defineProps<{ hash: string, ratio: number, colors: ReadonlyMap<string, string>, byHand?: ByHand, large?: boolean }>()
+/**
+ * A live rendering of an artwork in given colors, as large as its place allows: small from its small ink map, large as
+ * it is, and so where shapes are painted by hand.
+ */
+const {
+  hash,
+  ratio,
+  colors,
+  byHand = NOTHING_BY_HAND,
+  large = false,
+} = defineProps<{
+  hash: string
+  ratio: number
+  colors: ReadonlyMap<string, string>
+  byHand?: ByHand
+  large?: boolean
+}>()
 const files = useArtworkFiles()
 const host = useTemplateRef<HTMLElement>('host')
 /** A picture that is touched up is painted from what it was taken apart into. */
-const raster = computed(() => byHand.areas.length ? files.rasters.get(hash) : undefined)
-watch(() => byHand.areas.length > 0, touched => { if (touched) void files.openRaster(hash).catch(() => null) }, { immediate: true })
+const raster = computed(() => (byHand.areas.length ? files.rasters.get(hash) : undefined))
+watch(
+  () => byHand.areas.length > 0,
+  touched => {
+    if (touched) void files.openRaster(hash).catch(() => null)
+  },
+  { immediate: true },
+)
 const screen = computed(() => files.screens.get(hash))
-const map = computed(() => byHand.shapes.size || (byHand.areas.length && raster.value) ? null : large ? files.maps.get(hash)?.fine : files.proofs.get(hash))
+const map = computed(() =>
+  byHand.shapes.size || (byHand.areas.length && raster.value)
+    ? null
+    : large
+      ? files.maps.get(hash)?.fine
+      : files.proofs.get(hash),
+)
 /** Whether it is shown in its own shapes: a small one only where it is known that there is no map to paint it from. */
 const asShapes = computed(() => !map.value && !files.isCrowded(hash) && (large || map.value === null))
-useArtworkHost(host, () => asShapes.value ? screen.value : undefined, () => colors, () => byHand.shapes)
+useArtworkHost(
+  host,
+  () => (asShapes.value ? screen.value : undefined),
+  () => colors,
+  () => byHand.shapes,
+)
 </script>
 
 <template>
   <span class="pointer-events-none relative block size-full" aria-hidden="true">
-    <span class="absolute inset-0 m-auto max-h-full max-w-full" :style="ratio < 1 ? { height: '100%', aspectRatio: ratio } : { width: '100%', aspectRatio: ratio }">
-      <RasterCanvas v-if="raster" :key="large ? 'large' : 'small'" :taken="large ? raster.stage : raster.proof" :inks="raster.inks" :colors="colors" :by-hand="byHand" />
+    <span
+      class="absolute inset-0 m-auto max-h-full max-w-full"
+      :style="ratio < 1 ? { height: '100%', aspectRatio: ratio } : { width: '100%', aspectRatio: ratio }"
+    >
+      <RasterCanvas
+        v-if="raster"
+        :key="large ? 'large' : 'small'"
+        :taken="large ? raster.stage : raster.proof"
+        :inks="raster.inks"
+        :colors="colors"
+        :by-hand="byHand"
+      />
       <InkMapCanvas v-else-if="map && screen" :map="map" :inks="screen.inks" :colors="colors" />
       <span v-else-if="asShapes" ref="host" class="block size-full" />
     </span>

@@ -6,17 +6,28 @@ import type { RasterArtwork } from '~/workers/raster.worker'
 import { followDrag } from '~/composables/useDrag'
 
 /** The original over the left part of the artwork, up to a line that is dragged, or moved by arrows. */
-const { screen, raster, map, hash } = defineProps<{ screen: ScreenArtwork, raster: RasterArtwork | undefined, map: InkMap | undefined, hash: string }>()
+const { screen, raster, map, hash } = defineProps<{
+  screen: ScreenArtwork
+  raster: RasterArtwork | undefined
+  map: InkMap | undefined
+  hash: string
+}>()
 const looking = useLooking()
 const host = useTemplateRef<HTMLElement>('host')
 const box = useTemplateRef<HTMLElement>('box')
 const part = computed(() => looking.divider ?? 0.5)
-const set = (value: number): void => { looking.divider = Math.min(1, Math.max(0, value)) }
+const set = (value: number): void => {
+  looking.divider = Math.min(1, Math.max(0, value))
+}
 const original: ReadonlyMap<string, string> = new Map()
-useArtworkHost(host, () => map ? undefined : screen, () => original)
+useArtworkHost(
+  host,
+  () => (map ? undefined : screen),
+  () => original,
+)
 
 const drag = (event: PointerEvent): void => {
-  (event.currentTarget as HTMLElement).focus()
+  ;(event.currentTarget as HTMLElement).focus()
   const from = part.value
   const to = (now: PointerEvent): void => {
     const frame = box.value?.getBoundingClientRect()
@@ -34,16 +45,43 @@ const nudge = (event: KeyboardEvent): void => {
 
 <template>
   <div ref="box" class="pointer-events-none absolute inset-0" data-test="divided">
-    <div ref="host" class="size-full bg-white" :style="{ clipPath: `inset(0 ${(1 - part) * 100}% 0 0)` }" role="img" aria-label="Original colors" data-test="original">
+    <div
+      ref="host"
+      class="size-full bg-white"
+      :style="{ clipPath: `inset(0 ${(1 - part) * 100}% 0 0)` }"
+      role="img"
+      aria-label="Original colors"
+      data-test="original"
+    >
       <InkMapCanvas v-if="map" :map="map" :inks="screen.inks" :colors="original" />
-      <RasterCanvas v-else-if="raster" :taken="raster.stage" :inks="raster.inks" :colors="original" :by-hand="NOTHING_BY_HAND" :hash="hash" />
+      <RasterCanvas
+        v-else-if="raster"
+        :taken="raster.stage"
+        :inks="raster.inks"
+        :colors="original"
+        :by-hand="NOTHING_BY_HAND"
+        :hash="hash"
+      />
     </div>
     <div
-      class="pointer-events-auto absolute -inset-y-3 w-6 -translate-x-1/2 cursor-ew-resize touch-none" :style="{ left: `${part * 100}%` }" role="slider" tabindex="0" aria-label="Divider between before and after" :aria-valuenow="Math.round(part * 100)" aria-valuemin="0" aria-valuemax="100"
-      data-test="divider" @pointerdown.stop="drag" @keydown="nudge"
+      class="pointer-events-auto absolute -inset-y-3 w-6 -translate-x-1/2 cursor-ew-resize touch-none"
+      :style="{ left: `${part * 100}%` }"
+      role="slider"
+      tabindex="0"
+      aria-label="Divider between before and after"
+      :aria-valuenow="Math.round(part * 100)"
+      aria-valuemin="0"
+      aria-valuemax="100"
+      data-test="divider"
+      @pointerdown.stop="drag"
+      @keydown="nudge"
     >
       <i class="absolute inset-y-0 left-1/2 w-[3px] -translate-x-1/2 border-x border-white bg-black" />
-      <span class="pointer-events-none absolute bottom-0 right-full translate-x-2 bg-panel px-1 text-caption">before</span><span class="pointer-events-none absolute bottom-0 left-full -translate-x-2 bg-panel px-1 text-caption">after</span>
+      <span class="pointer-events-none absolute bottom-0 right-full translate-x-2 bg-panel px-1 text-caption"
+        >before</span
+      ><span class="pointer-events-none absolute bottom-0 left-full -translate-x-2 bg-panel px-1 text-caption"
+        >after</span
+      >
     </div>
   </div>
 </template>

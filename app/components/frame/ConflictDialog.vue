@@ -3,7 +3,7 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
 const saving = useSaving()
 const project = useProject()
-const conflict = computed(() => saving.state.kind === 'conflict' ? saving.state : null)
+const conflict = computed(() => (saving.state.kind === 'conflict' ? saving.state : null))
 
 const openTheirs = async (): Promise<void> => {
   if (!conflict.value || !project.id) return
@@ -25,10 +25,19 @@ const openMine = async (): Promise<void> => {
       <DialogPanel class="grid w-[440px] gap-4 border border-strong bg-panel p-5 shadow-float" data-test="conflict">
         <DialogTitle class="font-title text-title font-semibold">Changed elsewhere</DialogTitle>
         <template v-if="conflict?.copy">
-          <p>This project was changed in another window while you worked here. Both versions are kept: yours is now a project of its own, “{{ conflict.copy.document.name }}”.</p>
-          <p class="flex gap-2"><button class="control primary" @click="openMine">Go on with mine</button><button class="control" @click="openTheirs">Open the other version</button></p>
+          <p>
+            This project was changed in another window while you worked here. Both versions are kept: yours is now a
+            project of its own, “{{ conflict.copy.document.name }}”.
+          </p>
+          <p class="flex gap-2">
+            <button class="control primary" @click="openMine">Go on with mine</button
+            ><button class="control" @click="openTheirs">Open the other version</button>
+          </p>
         </template>
-        <p v-else>This project was changed in another window while you worked here. Yours is being kept as a project of its own; the server does not answer yet.</p>
+        <p v-else>
+          This project was changed in another window while you worked here. Yours is being kept as a project of its own;
+          the server does not answer yet.
+        </p>
         <button v-if="!conflict?.copy" class="control" disabled>Waiting for the server…</button>
       </DialogPanel>
     </div>

@@ -1,7 +1,25 @@
 <script setup lang="ts">
 /** A number with its slider: previews while it moves, settles when let go. */
-const { label, value, min, max, unit = '°', step = 1, disabled = false, wide = false } = defineProps<{ label: string, value: number, min: number, max: number, unit?: string, step?: number, disabled?: boolean, wide?: boolean }>()
-const emit = defineEmits<{ preview: [value: number], settle: [value: number] }>()
+const {
+  label,
+  value,
+  min,
+  max,
+  unit = '°',
+  step = 1,
+  disabled = false,
+  wide = false,
+} = defineProps<{
+  label: string
+  value: number
+  min: number
+  max: number
+  unit?: string
+  step?: number
+  disabled?: boolean
+  wide?: boolean
+}>()
+const emit = defineEmits<{ preview: [value: number]; settle: [value: number] }>()
 const UNITS: Readonly<Record<string, string>> = { '°': 'degrees', '%': 'percent', 'K': 'kelvin' }
 
 const bounded = (said: number): number => Math.min(max, Math.max(min, said))
@@ -17,9 +35,37 @@ const nudge = (event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <label class="grid items-center gap-2" :class="[wide ? 'grid-cols-[96px_minmax(0,1fr)_58px] h-6' : 'grid-cols-[64px_minmax(0,1fr)_58px]', { 'opacity-45': disabled }]">
+  <label
+    class="grid items-center gap-2"
+    :class="[
+      wide ? 'grid-cols-[96px_minmax(0,1fr)_58px] h-6' : 'grid-cols-[64px_minmax(0,1fr)_58px]',
+      { 'opacity-45': disabled },
+    ]"
+  >
     <span class="truncate">{{ label }}</span>
-    <input type="range" class="slide w-full" :min="min" :max="max" :step="step" :value="value" :disabled="disabled" :aria-label="label" @input="emit('preview', valueOf($event))" @change="emit('settle', valueOf($event))" @keydown="nudge">
-    <span class="flex items-center"><input class="field w-11 px-1! text-right text-caption" :class="{ 'h-6!': wide }" inputmode="numeric" :value="value" :disabled="disabled" :aria-label="unit ? `${label} in ${UNITS[unit] ?? unit}` : label" @change="emit('settle', valueOf($event))"><span class="value w-3 pl-0.5">{{ unit }}</span></span>
+    <input
+      type="range"
+      class="slide w-full"
+      :min="min"
+      :max="max"
+      :step="step"
+      :value="value"
+      :disabled="disabled"
+      :aria-label="label"
+      @input="emit('preview', valueOf($event))"
+      @change="emit('settle', valueOf($event))"
+      @keydown="nudge"
+    />
+    <span class="flex items-center"
+      ><input
+        class="field w-11 px-1! text-right text-caption"
+        :class="{ 'h-6!': wide }"
+        inputmode="numeric"
+        :value="value"
+        :disabled="disabled"
+        :aria-label="unit ? `${label} in ${UNITS[unit] ?? unit}` : label"
+        @change="emit('settle', valueOf($event))"
+      /><span class="value w-3 pl-0.5">{{ unit }}</span></span
+    >
   </label>
 </template>

@@ -17,8 +17,23 @@ const finish = (): void => {
 
 <template>
   <input
-    v-if="editing !== null" ref="field" v-model="editing" class="field min-w-0 grow font-sans!" aria-label="Project name" maxlength="120"
-    @keydown.enter="finish" @keydown.esc="editing = null" @blur="finish"
+    v-if="editing !== null"
+    ref="field"
+    v-model="editing"
+    class="field min-w-0 grow font-sans!"
+    aria-label="Project name"
+    maxlength="120"
+    @keydown.enter="finish"
+    @keydown.esc="editing = null"
+    @blur="finish"
+  />
+  <button
+    v-else
+    class="min-w-0 truncate px-1 font-title text-[15px] font-semibold"
+    title="Rename"
+    data-test="project-name"
+    @click="begin"
   >
-  <button v-else class="min-w-0 truncate px-1 font-title text-[15px] font-semibold" title="Rename" data-test="project-name" @click="begin">{{ project.document?.name }}</button>
+    {{ project.document?.name }}
+  </button>
 </template>

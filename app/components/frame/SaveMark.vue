@@ -2,16 +2,23 @@
 const saving = useSaving()
 const words = computed(() => {
   switch (saving.state.kind) {
-    case 'saved': return 'Saved'
-    case 'saving': return 'Saving…'
-    case 'waiting': return 'Not saved yet'
-    case 'conflict': return 'Changed elsewhere'
+    case 'saved':
+      return 'Saved'
+    case 'saving':
+      return 'Saving…'
+    case 'waiting':
+      return 'Not saved yet'
+    case 'conflict':
+      return 'Changed elsewhere'
   }
 })
 </script>
 
 <template>
   <span class="w-28 text-right text-caption" role="status" data-test="save-state">
-    <span aria-hidden="true">{{ saving.state.kind === 'saved' ? '●' : saving.state.kind === 'saving' ? '○' : '▲' }}</span> {{ words }}
+    <span aria-hidden="true">{{
+      saving.state.kind === 'saved' ? '●' : saving.state.kind === 'saving' ? '○' : '▲'
+    }}</span>
+    {{ words }}
   </span>
 </template>

@@ -11,8 +11,9 @@ import { followDrag } from '~/composables/useDrag'
 import { widthsOf } from './widths'
 
 /**
- * The scheme at the foot of every step: swatches as wide as their share, each with its ladder. A click opens the card of one; dragged, it
- * stands elsewhere, or colors the shape it is let go on; the joint between two changes their shares. L locks, Ctrl and arrows move, Delete removes.
+ * The scheme at the foot of every step: swatches as wide as their share, each with its ladder. A click opens the card
+ * of one; dragged, it stands elsewhere, or colors the shape it is let go on; the joint between two changes their
+ * shares. L locks, Ctrl and arrows move, Delete removes.
  */
 const project = useProject()
 const copy = useCopying()
@@ -21,12 +22,23 @@ const row = useTemplateRef<HTMLElement>('row')
 const card = useTemplateRef<HTMLElement>('card')
 const { width } = useElementSize(row)
 const motion = usePreferredReducedMotion()
-const scheme = computed(() => project.document ? shownScheme(project.document) : [])
+const scheme = computed(() => (project.document ? shownScheme(project.document) : []))
 const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
 const NARROWEST = 58
-const widths = computed(() => widthsOf(scheme.value.map(({ share }) => share), width.value, NARROWEST))
+const widths = computed(() =>
+  widthsOf(
+    scheme.value.map(({ share }) => share),
+    width.value,
+    NARROWEST,
+  ),
+)
 /** The ladders rest while colors pass by: they are small, and the hand must not wait for them. */
-const strips = computed(() => new Map((project.settled?.scheme ?? []).map(({ id, hex }) => [id, strip(hex, project.settled?.rungs ?? RUNGS.usual)])))
+const strips = computed(
+  () =>
+    new Map(
+      (project.settled?.scheme ?? []).map(({ id, hex }) => [id, strip(hex, project.settled?.rungs ?? RUNGS.usual)]),
+    ),
+)
 const ticks = Array.from({ length: 21 }, (_, i) => i * 5)
 
 const opened = ref<string | null>(null)
@@ -36,14 +48,17 @@ const open = ({ id }: Swatch): void => {
   if (dragged) return
   opened.value = opened.value === id ? null : id
 }
-const focusOn = (id: string | null): void => void nextTick(() => band.value?.querySelector<HTMLElement>(`[data-swatch-id="${id}"]`)?.focus())
+const focusOn = (id: string | null): void =>
+  void nextTick(() => band.value?.querySelector<HTMLElement>(`[data-swatch-id="${id}"]`)?.focus())
 const close = (): void => {
   const id = opened.value
   opened.value = null
   project.preview(null)
   focusOn(id)
 }
-onKeyStroke('Escape', () => { if (opened.value) close() })
+onKeyStroke('Escape', () => {
+  if (opened.value) close()
+})
 onClickOutside(card, event => {
   if ((event.target as HTMLElement).closest('[data-swatch-id], [data-test=notices], [role=menu]')) return
   opened.value = null
@@ -51,11 +66,23 @@ onClickOutside(card, event => {
 
 /** What the drag moves about; the order is set when it ends. */
 const carried = ref<Swatch[]>([])
-watch(scheme, all => { carried.value = [...all] }, { immediate: true })
+watch(
+  scheme,
+  all => {
+    carried.value = [...all]
+  },
+  { immediate: true },
+)
 const overArtwork = useSwatchDrop()
 const order = (ids: readonly string[]): void => project.run({ do: 'arrange swatches', ids: [...ids] })
 useDraggable(row, carried, {
-  animation: motion.value === 'reduce' ? 0 : 120, forceFallback: true, fallbackTolerance: 5, draggable: 'li', filter: '[data-joint], [data-copy]', preventOnFilter: false, direction: 'horizontal',
+  animation: motion.value === 'reduce' ? 0 : 120,
+  forceFallback: true,
+  fallbackTolerance: 5,
+  draggable: 'li',
+  filter: '[data-joint], [data-copy]',
+  preventOnFilter: false,
+  direction: 'horizontal',
   onStart: ({ item }) => {
     dragged = true
     overArtwork.start((item as HTMLElement).querySelector<HTMLElement>('[data-swatch-id]')?.dataset.swatchId ?? '')
@@ -65,7 +92,8 @@ useDraggable(row, carried, {
     carried.value = [...scheme.value]
     setTimeout(() => {
       dragged = false
-      row.value?.dispatchEvent(new MouseEvent('click', { bubbles: true })) // the drag swallows one click; where it ended elsewhere, that would be the next real one
+      // the drag swallows one click; where it ended elsewhere, that would be the next real one
+      row.value?.dispatchEvent(new MouseEvent('click', { bubbles: true }))
     })
   },
 })
@@ -84,10 +112,15 @@ const joined = (place: number, by: number): Record<string, number> => {
   if (!one || !other) return {}
   const sum = (one.share + other.share) / total.value
   const first = Math.min(sum - 0.01, Math.max(0.01, one.share / total.value + by))
-  return Object.fromEntries(scheme.value.map(({ id, share }) => [id, id === one.id ? first : id === other.id ? sum - first : share / total.value]))
+  return Object.fromEntries(
+    scheme.value.map(({ id, share }) => [
+      id,
+      id === one.id ? first : id === other.id ? sum - first : share / total.value,
+    ]),
+  )
 }
 const dragJoint = (place: number, event: PointerEvent): void => {
-  (event.currentTarget as HTMLElement).focus()
+  ;(event.currentTarget as HTMLElement).focus()
   const [from, before] = [event.clientX, scheme.value.map(({ id, share }) => [id, share] as const)]
   let shares: Record<string, number> | null = null
   followDrag(event, {
@@ -96,7 +129,9 @@ const dragJoint = (place: number, event: PointerEvent): void => {
       shares = joined(place, (now.clientX - from) / width.value)
       project.preview({ do: 'share out', shares })
     },
-    drop: () => { if (shares) project.run({ do: 'share out', shares }) },
+    drop: () => {
+      if (shares) project.run({ do: 'share out', shares })
+    },
     cancel: () => project.preview(null),
   })
 }
@@ -107,7 +142,8 @@ const nudgeJoint = (place: number, event: KeyboardEvent): void => {
 
 const lock = ({ id, locked }: Swatch): void => project.run({ do: 'lock', id, locked: !locked })
 const remove = (swatch: Swatch): void => {
-  if (scheme.value.length > 2) project.runSaying(project.matching({ do: 'remove swatch', id: swatch.id }), `Removed ${swatch.name}.`)
+  if (scheme.value.length > 2)
+    project.runSaying(project.matching({ do: 'remove swatch', id: swatch.id }), `Removed ${swatch.name}.`)
 }
 const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
   const by = ({ ArrowLeft: -1, ArrowRight: 1 } as Record<string, number>)[event.key]
@@ -117,36 +153,94 @@ const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
   else return
   event.preventDefault()
 }
-const lettersOn = (hex: string): string => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'
-const isCut = (swatch: Swatch): boolean => swatch.own !== null && project.document !== null && follows(project.document, swatch)
-const cutTitle = (swatch: Swatch): string => swatch.freed ? 'Freed: it does not follow the harmony' : swatch.from.kind === 'harmony' ? 'Its color is set by hand' : 'Edited by hand: the tie to where it came from is cut'
+const lettersOn = (hex: string): string => (lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)')
+const isCut = (swatch: Swatch): boolean =>
+  swatch.own !== null && project.document !== null && follows(project.document, swatch)
+const cutTitle = (swatch: Swatch): string =>
+  swatch.freed
+    ? 'Freed: it does not follow the harmony'
+    : swatch.from.kind === 'harmony'
+      ? 'Its color is set by hand'
+      : 'Edited by hand: the tie to where it came from is cut'
 </script>
 
 <template>
-  <footer ref="band" class="relative grid h-28 grid-cols-[minmax(0,1fr)_92px] gap-3 border-t border-line bg-panel px-4 pt-2" aria-label="Scheme" data-test="band">
-    <div v-if="openedSwatch" ref="card" class="absolute bottom-[110px] right-0 z-40 w-[480px] xl:w-[560px]"><SwatchCard :key="openedSwatch.id" :swatch="openedSwatch" @close="close" /></div>
+  <footer
+    ref="band"
+    class="relative grid h-28 grid-cols-[minmax(0,1fr)_92px] gap-3 border-t border-line bg-panel px-4 pt-2"
+    aria-label="Scheme"
+    data-test="band"
+  >
+    <div v-if="openedSwatch" ref="card" class="absolute bottom-[110px] right-0 z-40 w-[480px] xl:w-[560px]">
+      <SwatchCard :key="openedSwatch.id" :swatch="openedSwatch" @close="close" />
+    </div>
     <div class="min-w-0">
       <div class="relative h-2" aria-hidden="true">
-        <i v-for="tick in ticks" :key="tick" class="absolute bottom-0 w-px bg-strong" :style="{ left: `${tick}%`, height: tick % 25 === 0 ? '7px' : '3px' }" />
+        <i
+          v-for="tick in ticks"
+          :key="tick"
+          class="absolute bottom-0 w-px bg-strong"
+          :style="{ left: `${tick}%`, height: tick % 25 === 0 ? '7px' : '3px' }"
+        />
       </div>
       <ol ref="row" class="flex border-t border-strong pt-1">
-        <li v-for="(swatch, i) in carried" :key="swatch.id" class="relative min-w-0" :style="{ width: `${widths[i]}px` }">
+        <li
+          v-for="(swatch, i) in carried"
+          :key="swatch.id"
+          class="relative min-w-0"
+          :style="{ width: `${widths[i]}px` }"
+        >
           <button
-            class="swatch-block" :style="{ background: swatch.hex, color: lettersOn(swatch.hex) }" :aria-label="`${swatch.name}, ${swatch.hex}, ${swatch.role}${swatch.locked ? ', locked' : ''}`" :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
-            :aria-expanded="opened === swatch.id" data-test="swatch" :data-hex="swatch.hex" :data-swatch-id="swatch.id" @click="open(swatch)" @focus="project.pickedId = swatch.id" @keydown="keyed(swatch, $event)"
+            class="swatch-block"
+            :style="{ background: swatch.hex, color: lettersOn(swatch.hex) }"
+            :aria-label="`${swatch.name}, ${swatch.hex}, ${swatch.role}${swatch.locked ? ', locked' : ''}`"
+            :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
+            :aria-expanded="opened === swatch.id"
+            data-test="swatch"
+            :data-hex="swatch.hex"
+            :data-swatch-id="swatch.id"
+            @click="open(swatch)"
+            @focus="project.pickedId = swatch.id"
+            @keydown="keyed(swatch, $event)"
           >
-            <span class="text-caption">{{ Math.round(swatch.share / total * 100) }}%</span>
+            <span class="text-caption">{{ Math.round((swatch.share / total) * 100) }}%</span>
             <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
           </button>
-          <span class="mr-0.5 flex h-1.5" aria-hidden="true" data-test="ladder-strip"><i v-for="(rung, n) in strips.get(swatch.id) ?? []" :key="n" class="h-full grow" :style="{ background: rung }" /></span>
+          <span class="mr-0.5 flex h-1.5" aria-hidden="true" data-test="ladder-strip"
+            ><i
+              v-for="(rung, n) in strips.get(swatch.id) ?? []"
+              :key="n"
+              class="h-full grow"
+              :style="{ background: rung }"
+          /></span>
           <p class="truncate pt-0.5 leading-4">{{ swatch.name }}</p>
           <p class="flex min-w-0 items-center gap-2 overflow-hidden">
-            <button class="value hover:underline" :aria-label="`Copy ${swatch.hex}`" title="Copy" data-copy @click="copy(swatch.hex, `Copied ${swatch.hex}.`)">{{ swatch.hex }}</button>
-            <span v-if="isCut(swatch)" role="img" :aria-label="cutTitle(swatch)" :title="cutTitle(swatch)"><LinkIcon class="size-3 shrink-0 opacity-40" /></span><span v-if="(widths[i] ?? 0) > 112" class="truncate text-caption text-quiet">{{ swatch.role }}</span>
+            <button
+              class="value hover:underline"
+              :aria-label="`Copy ${swatch.hex}`"
+              title="Copy"
+              data-copy
+              @click="copy(swatch.hex, `Copied ${swatch.hex}.`)"
+            >
+              {{ swatch.hex }}
+            </button>
+            <span v-if="isCut(swatch)" role="img" :aria-label="cutTitle(swatch)" :title="cutTitle(swatch)"
+              ><LinkIcon class="size-3 shrink-0 opacity-40" /></span
+            ><span v-if="(widths[i] ?? 0) > 112" class="truncate text-caption text-quiet">{{ swatch.role }}</span>
           </p>
           <span
-            v-if="i < carried.length - 1" class="joint" role="slider" tabindex="0" :aria-label="`Share of ${swatch.name} against ${carried[i + 1]?.name}`" :aria-valuenow="Math.round(swatch.share / total * 100)" aria-valuemin="1" aria-valuemax="99"
-            :data-joint="i" title="Drag to change shares" @pointerdown.stop="dragJoint(i, $event)" @keydown="nudgeJoint(i, $event)"
+            v-if="i < carried.length - 1"
+            class="joint"
+            role="slider"
+            tabindex="0"
+            :aria-label="`Share of ${swatch.name} against ${carried[i + 1]?.name}`"
+            :aria-valuenow="Math.round((swatch.share / total) * 100)"
+            aria-valuemin="1"
+            aria-valuemax="99"
+            :data-joint="i"
+            title="Drag to change shares"
+            @pointerdown.stop="dragJoint(i, $event)"
+            @keydown="nudgeJoint(i, $event)"
           />
         </li>
       </ol>
@@ -157,11 +251,42 @@ const cutTitle = (swatch: Swatch): string => swatch.freed ? 'Freed: it does not 
 
 <style scoped>
 .swatch-block {
-  display: flex; align-items: end; justify-content: flex-start; width: calc(100% - 2px); height: 42px; padding: 2px 6px;
+  display: flex;
+  align-items: end;
+  justify-content: flex-start;
+  width: calc(100% - 2px);
+  height: 42px;
+  padding: 2px 6px;
   clip-path: polygon(0 0, calc(100% - 8px) 0, 100% 8px, 100% 100%, 0 100%);
 }
-.swatch-block:focus-visible, .swatch-block[aria-expanded='true'] { outline: none; box-shadow: inset 0 0 0 2px var(--panel), inset 0 0 0 4px var(--accent); }
-.joint { position: absolute; right: -5px; top: 0; z-index: 10; width: 10px; height: 48px; cursor: ew-resize; touch-action: none; }
-.joint::after { content: ''; position: absolute; left: 3px; top: 10px; width: 2px; height: 24px; }
-.joint:hover::after, .joint:focus-visible::after { background: var(--text); outline: 1px solid var(--panel); }
+.swatch-block:focus-visible,
+.swatch-block[aria-expanded='true'] {
+  outline: none;
+  box-shadow:
+    inset 0 0 0 2px var(--panel),
+    inset 0 0 0 4px var(--accent);
+}
+.joint {
+  position: absolute;
+  right: -5px;
+  top: 0;
+  z-index: 10;
+  width: 10px;
+  height: 48px;
+  cursor: ew-resize;
+  touch-action: none;
+}
+.joint::after {
+  content: '';
+  position: absolute;
+  left: 3px;
+  top: 10px;
+  width: 2px;
+  height: 24px;
+}
+.joint:hover::after,
+.joint:focus-visible::after {
+  background: var(--text);
+  outline: 1px solid var(--panel);
+}
 </style>

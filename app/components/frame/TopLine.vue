@@ -9,25 +9,46 @@ const swatches = computed(() => project.document?.scheme.map(({ hex }) => hex) ?
 </script>
 
 <template>
-  <header class="grid h-11 grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-4 border-b border-line bg-panel px-3">
+  <header
+    class="grid h-11 grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-4 border-b border-line bg-panel px-3"
+  >
     <div class="flex min-w-0 items-center gap-2">
-      <NuxtLink to="/" aria-label="All projects" title="All projects" class="grid size-8 place-items-center"><PlumbagoMark :colors="swatches" /></NuxtLink>
+      <NuxtLink to="/" aria-label="All projects" title="All projects" class="grid size-8 place-items-center"
+        ><PlumbagoMark :colors="swatches"
+      /></NuxtLink>
       <ProjectTitle />
     </div>
     <nav aria-label="Steps">
       <ol class="flex">
         <li v-for="({ step: each, title }, i) in STEPS" :key="each">
-          <button class="step-mark" :aria-current="each === step ? 'step' : undefined" :title="`${title} (${i + 1})`" @click="emit('step', each)">
+          <button
+            class="step-mark"
+            :aria-current="each === step ? 'step' : undefined"
+            :title="`${title} (${i + 1})`"
+            @click="emit('step', each)"
+          >
             {{ title }}
           </button>
         </li>
       </ol>
     </nav>
     <div class="flex items-center justify-end gap-2">
-      <button class="control bare px-1.5" :disabled="!project.undoable" :aria-label="project.undoable ? `Undo: ${project.undoable}` : 'Undo'" :title="project.undoable ? `Undo: ${project.undoable}` : 'Nothing to undo'" @click="project.undo">
+      <button
+        class="control bare px-1.5"
+        :disabled="!project.undoable"
+        :aria-label="project.undoable ? `Undo: ${project.undoable}` : 'Undo'"
+        :title="project.undoable ? `Undo: ${project.undoable}` : 'Nothing to undo'"
+        @click="project.undo"
+      >
         <ArrowUturnLeftIcon class="size-4" />
       </button>
-      <button class="control bare px-1.5" :disabled="!project.redoable" :aria-label="project.redoable ? `Redo: ${project.redoable}` : 'Redo'" :title="project.redoable ? `Redo: ${project.redoable}` : 'Nothing to redo'" @click="project.redo">
+      <button
+        class="control bare px-1.5"
+        :disabled="!project.redoable"
+        :aria-label="project.redoable ? `Redo: ${project.redoable}` : 'Redo'"
+        :title="project.redoable ? `Redo: ${project.redoable}` : 'Nothing to redo'"
+        @click="project.redo"
+      >
         <ArrowUturnRightIcon class="size-4" />
       </button>
       <SurroundSwitch />
@@ -37,10 +58,34 @@ const swatches = computed(() => project.document?.scheme.map(({ hex }) => hex) ?
 </template>
 
 <style scoped>
-.step-mark { position: relative; height: 44px; padding: 0 20px; color: var(--quiet); }
-.step-mark::after { content: ''; position: absolute; left: 0; right: 0; bottom: 10px; height: 5px; border: solid var(--strong-line); border-width: 0 0 1px 1px; }
-li:last-child .step-mark::after { border-right-width: 1px; }
-.step-mark[aria-current] { color: var(--text); font-weight: 650; }
-.step-mark[aria-current]::after { background: var(--text); height: 3px; }
-.step-mark:hover { color: var(--text); }
+.step-mark {
+  position: relative;
+  height: 44px;
+  padding: 0 20px;
+  color: var(--quiet);
+}
+.step-mark::after {
+  content: '';
+  position: absolute;
+  left: 0;
+  right: 0;
+  bottom: 10px;
+  height: 5px;
+  border: solid var(--strong-line);
+  border-width: 0 0 1px 1px;
+}
+li:last-child .step-mark::after {
+  border-right-width: 1px;
+}
+.step-mark[aria-current] {
+  color: var(--text);
+  font-weight: 650;
+}
+.step-mark[aria-current]::after {
+  background: var(--text);
+  height: 3px;
+}
+.step-mark:hover {
+  color: var(--text);
+}
 </style>

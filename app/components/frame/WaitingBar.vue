@@ -3,7 +3,12 @@ const saving = useSaving()
 </script>
 
 <template>
-  <div v-if="saving.state.kind === 'waiting'" class="fixed left-1/2 top-13 z-40 flex -translate-x-1/2 items-center gap-3 border border-strong bg-panel px-3 py-2 shadow-float" role="alert" data-test="waiting">
+  <div
+    v-if="saving.state.kind === 'waiting'"
+    class="fixed left-1/2 top-13 z-40 flex -translate-x-1/2 items-center gap-3 border border-strong bg-panel px-3 py-2 shadow-float"
+    role="alert"
+    data-test="waiting"
+  >
     <span>▲ {{ saving.state.why }} Your work is kept in this browser; saving is tried again by itself.</span>
   </div>
 </template>

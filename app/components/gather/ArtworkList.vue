@@ -13,12 +13,16 @@ const inkCount = ({ hash }: Artwork): string => {
   return count === undefined ? '' : count === 1 ? '1 ink' : `${count} inks`
 }
 const chosen = (): void => {
-  const list = [...chooser.value?.files ?? []]
+  const list = [...(chooser.value?.files ?? [])]
   if (chooser.value) chooser.value.value = ''
   void adding.add(list)
 }
 const remove = (art: Artwork): void => {
-  project.runSaying({ do: 'remove artwork', id: art.id }, `Took “${art.name}” out of the project.`, { do: 'add artwork', artwork: art, targets: {} })
+  project.runSaying({ do: 'remove artwork', id: art.id }, `Took “${art.name}” out of the project.`, {
+    do: 'add artwork',
+    artwork: art,
+    targets: {},
+  })
 }
 </script>
 
@@ -27,17 +31,48 @@ const remove = (art: Artwork): void => {
     <div class="flex items-center justify-between">
       <h2 id="artwork-title">Artwork</h2>
       <button class="control" @click="chooser?.click()">Add artwork…</button>
-      <input ref="chooser" type="file" class="hidden" accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp" multiple aria-label="Add artwork" data-test="artwork-file" @change="chosen">
+      <input
+        ref="chooser"
+        type="file"
+        class="hidden"
+        accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
+        multiple
+        aria-label="Add artwork"
+        data-test="artwork-file"
+        @change="chosen"
+      />
     </div>
     <ul v-if="artwork.length" class="grid grid-cols-4 gap-x-3 gap-y-2">
       <li v-for="art in artwork" :key="art.id" class="group relative grid gap-1">
-        <button class="flex h-20 border bg-table p-2" :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'" :aria-label="`Show ${art.name}`" :aria-pressed="project.artwork?.id === art.id" @click="project.shownId = art.id">
-          <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.settledFor(art.id)" :by-hand="project.touchesFor(art.id, project.settled)" />
+        <button
+          class="flex h-20 border bg-table p-2"
+          :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
+          :aria-label="`Show ${art.name}`"
+          :aria-pressed="project.artwork?.id === art.id"
+          @click="project.shownId = art.id"
+        >
+          <ArtworkProof
+            :hash="art.hash"
+            :ratio="art.width / art.height"
+            :colors="project.settledFor(art.id)"
+            :by-hand="project.touchesFor(art.id, project.settled)"
+          />
         </button>
-        <p class="flex items-center justify-between gap-1 leading-4"><span class="truncate" :title="art.name">{{ art.name }}</span><span class="shrink-0 text-caption text-quiet">{{ inkCount(art) }}</span></p>
-        <button class="control bare absolute right-0.5 top-0.5 bg-panel px-1 opacity-0 focus-visible:opacity-100 group-hover:opacity-100" :aria-label="`Remove ${art.name}`" @click="remove(art)"><TrashIcon class="size-4" /></button>
+        <p class="flex items-center justify-between gap-1 leading-4">
+          <span class="truncate" :title="art.name">{{ art.name }}</span
+          ><span class="shrink-0 text-caption text-quiet">{{ inkCount(art) }}</span>
+        </p>
+        <button
+          class="control bare absolute right-0.5 top-0.5 bg-panel px-1 opacity-0 focus-visible:opacity-100 group-hover:opacity-100"
+          :aria-label="`Remove ${art.name}`"
+          @click="remove(art)"
+        >
+          <TrashIcon class="size-4" />
+        </button>
       </li>
     </ul>
-    <p v-else class="border border-dashed border-strong p-6 text-center">Drop SVG files or flat pictures (PNG, JPEG, WebP) here, or choose them. They are shown and recolored at once.</p>
+    <p v-else class="border border-dashed border-strong p-6 text-center">
+      Drop SVG files or flat pictures (PNG, JPEG, WebP) here, or choose them. They are shown and recolored at once.
+    </p>
   </section>
 </template>

@@ -15,7 +15,13 @@ const dropper = useEyeDropper()
 const base = computed(() => project.document?.base)
 const typed = ref('')
 const problem = ref('')
-watch(() => base.value?.typed, text => { if (text !== undefined) typed.value = text }, { immediate: true })
+watch(
+  () => base.value?.typed,
+  text => {
+    if (text !== undefined) typed.value = text
+  },
+  { immediate: true },
+)
 
 const set = (next: Base): void => {
   problem.value = ''
@@ -27,7 +33,8 @@ const take = (): void => {
   problem.value = ''
   if (color) set({ hex: color.hex, hue: color.hue, typed: said })
   else if (!said) problem.value = 'Type a color first.'
-  else if (!takeText(said, 'what was typed')) problem.value = `“${said.slice(0, 40)}” is not a color. Try #2e4f7f, 46 79 127, 216° 64% 50%, C64 M38 Y0 K50 or teal.`
+  else if (!takeText(said, 'what was typed'))
+    problem.value = `“${said.slice(0, 40)}” is not a color. Try #2e4f7f, 46 79 127, 216° 64% 50%, C64 M38 Y0 K50 or teal.`
 }
 /** A list pasted into the field is a scheme, not a base. */
 const paste = (event: ClipboardEvent): void => {
@@ -36,9 +43,9 @@ const paste = (event: ClipboardEvent): void => {
   event.preventDefault()
   takeText(text, 'the pasted text')
 }
-const previewPick = (color: { hex: string, hue: number } | null): void =>
+const previewPick = (color: { hex: string; hue: number } | null): void =>
   project.preview(color && { do: 'set base', base: { ...color, typed: color.hex } })
-const pick = (color: { hex: string, hue: number }): void => {
+const pick = (color: { hex: string; hue: number }): void => {
   set({ ...color, typed: color.hex })
   typed.value = color.hex
 }
@@ -64,10 +71,21 @@ const inks = computed(() => files.files.get(project.artwork?.hash ?? '')?.inks ?
 /** How far apart, in OKLab, inks have to be for each to be worth a swatch. */
 const APART = 0.06
 const takeInks = (): void => {
-  const chosen = inks.value.reduce<Array<{ hex: string, area: number }>>((all, ink) =>
-    all.length < MOST_SWATCHES && all.every(({ hex }) => okDistance(hex, ink.hex) > APART) ? [...all, ink] : all, [])
+  const chosen = inks.value.reduce<Array<{ hex: string; area: number }>>(
+    (all, ink) =>
+      all.length < MOST_SWATCHES && all.every(({ hex }) => okDistance(hex, ink.hex) > APART) ? [...all, ink] : all,
+    [],
+  )
   const title = project.artwork?.name ?? 'the artwork'
-  project.runSaying(project.matching({ do: 'take colors', kind: 'ink', title, colors: chosen.map(({ hex, area }) => ({ hex, name: null, share: Math.min(1, area) })) }), `Took ${chosen.length} inks of “${title}” as the scheme.`)
+  project.runSaying(
+    project.matching({
+      do: 'take colors',
+      kind: 'ink',
+      title,
+      colors: chosen.map(({ hex, area }) => ({ hex, name: null, share: Math.min(1, area) })),
+    }),
+    `Took ${chosen.length} inks of “${title}” as the scheme.`,
+  )
 }
 </script>
 
@@ -77,9 +95,30 @@ const takeInks = (): void => {
     <div class="grid grid-cols-[1fr_200px] gap-5">
       <div class="grid content-start gap-3">
         <form class="flex gap-2" @submit.prevent="take">
-          <input v-model="typed" class="field min-w-0 grow" aria-label="Base color in any notation" spellcheck="false" autocomplete="off" maxlength="2000" placeholder="#2e4f7f" data-test="base-field" :aria-invalid="Boolean(problem)" aria-describedby="base-problem" @paste="paste">
+          <input
+            v-model="typed"
+            class="field min-w-0 grow"
+            aria-label="Base color in any notation"
+            spellcheck="false"
+            autocomplete="off"
+            maxlength="2000"
+            placeholder="#2e4f7f"
+            data-test="base-field"
+            :aria-invalid="Boolean(problem)"
+            aria-describedby="base-problem"
+            @paste="paste"
+          />
           <button class="control">Set</button>
-          <button v-if="dropper.isSupported.value" type="button" class="control px-1.5" title="Lift a color from anywhere on the screen" aria-label="Lift a color from the screen" @click="lift"><EyeDropperIcon class="size-4" /></button>
+          <button
+            v-if="dropper.isSupported.value"
+            type="button"
+            class="control px-1.5"
+            title="Lift a color from anywhere on the screen"
+            aria-label="Lift a color from the screen"
+            @click="lift"
+          >
+            <EyeDropperIcon class="size-4" />
+          </button>
         </form>
         <p v-if="problem" id="base-problem" class="text-caption" role="alert">▲ {{ problem }}</p>
         <ColorPicker v-if="base" :hex="base.hex" :hue="base.hue" @preview="previewPick" @pick="pick" />
@@ -87,11 +126,17 @@ const takeInks = (): void => {
       <div class="grid content-start gap-3">
         <div class="chamfer h-20" :style="{ background: base?.hex }" />
         <dl class="grid grid-cols-[52px_1fr] gap-y-1">
-          <template v-for="[name, value] in readings" :key="name"><dt class="text-caption text-quiet">{{ name }}</dt><dd class="value">{{ value }}</dd></template>
+          <template v-for="[name, value] in readings" :key="name"
+            ><dt class="text-caption text-quiet">{{ name }}</dt>
+            <dd class="value">{{ value }}</dd></template
+          >
         </dl>
       </div>
     </div>
-    <p class="text-caption text-quiet">A list of colors pasted anywhere in this step becomes swatches at once: hex codes, CSS, design tokens, CSV, or a letter with codes in it.</p>
+    <p class="text-caption text-quiet">
+      A list of colors pasted anywhere in this step becomes swatches at once: hex codes, CSS, design tokens, CSV, or a
+      letter with codes in it.
+    </p>
     <div v-if="inks.length" class="grid gap-2">
       <div class="flex items-center justify-between gap-3">
         <h3>From the inks of {{ project.artwork?.name }}</h3>
@@ -99,7 +144,13 @@ const takeInks = (): void => {
       </div>
       <ul class="flex flex-wrap gap-1">
         <li v-for="{ hex } in inks.slice(0, 36)" :key="hex">
-          <button class="block size-6" :style="{ background: hex }" :aria-label="`Take ${hex} as base`" :title="`Take ${hex} as base`" @click="pick({ hex, hue: hsbOf(hex, base?.hue).h })" />
+          <button
+            class="block size-6"
+            :style="{ background: hex }"
+            :aria-label="`Take ${hex} as base`"
+            :title="`Take ${hex} as base`"
+            @click="pick({ hex, hue: hsbOf(hex, base?.hue).h })"
+          />
         </li>
       </ul>
     </div>
@@ -107,5 +158,7 @@ const takeInks = (): void => {
 </template>
 
 <style scoped>
-.chamfer { clip-path: polygon(0 0, calc(100% - 8px) 0, 100% 8px, 100% 100%, 0 100%); }
+.chamfer {
+  clip-path: polygon(0 0, calc(100% - 8px) 0, 100% 8px, 100% 100%, 0 100%);
+}
 </style>

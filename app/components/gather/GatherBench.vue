@@ -7,14 +7,20 @@ const gathering = useGathering()
 const byArrow = useRovingRadio()
 
 const start = useStart()
-const countOf = (each: Start): number => each === 'references' ? gathering.references.length : each === 'artwork' ? project.document?.artwork.length ?? 0 : 0
+const countOf = (each: Start): number =>
+  each === 'references' ? gathering.references.length : each === 'artwork' ? (project.document?.artwork.length ?? 0) : 0
 
-const incoming = useIncoming((what, id) => {
-  start.value = what
-  if (what === 'references') gathering.looked = id
-}, () => start.value === 'artwork' ? 'artwork' : 'references')
+const incoming = useIncoming(
+  (what, id) => {
+    start.value = what
+    if (what === 'references') gathering.looked = id
+  },
+  () => (start.value === 'artwork' ? 'artwork' : 'references'),
+)
 const main = ref<HTMLElement | null>(null)
-onMounted(() => { main.value = document.querySelector('main') })
+onMounted(() => {
+  main.value = document.querySelector('main')
+})
 const { isOverDropZone } = useDropZone(main, {
   multiple: true,
   onDrop: (files, event) => {
@@ -36,13 +42,31 @@ useEventListener(document, 'paste', event => {
     if (text.trim()) incoming.takePasted(text)
   }
 })
-watch([() => gathering.asked, () => start.value === 'references'], ([, shown]) => { if (shown) void gathering.refresh() }, { immediate: true })
+watch(
+  [() => gathering.asked, () => start.value === 'references'],
+  ([, shown]) => {
+    if (shown) void gathering.refresh()
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
-  <div class="grid min-h-full grid-cols-[minmax(0,1fr)] content-start gap-3 p-5 pt-3" :class="{ 'outline-2 -outline-offset-4 outline-accent': isOverDropZone }" data-test="gather">
+  <div
+    class="grid min-h-full grid-cols-[minmax(0,1fr)] content-start gap-3 p-5 pt-3"
+    :class="{ 'outline-2 -outline-offset-4 outline-accent': isOverDropZone }"
+    data-test="gather"
+  >
     <div role="radiogroup" aria-label="Start from" class="flex" @keydown="byArrow">
-      <button v-for="{ start: each, title } in STARTS" :key="each" role="radio" class="choice" :aria-checked="start === each" :tabindex="start === each ? 0 : -1" @click="start = each">
+      <button
+        v-for="{ start: each, title } in STARTS"
+        :key="each"
+        role="radio"
+        class="choice"
+        :aria-checked="start === each"
+        :tabindex="start === each ? 0 : -1"
+        @click="start = each"
+      >
         {{ title }} <span v-if="countOf(each)" class="value text-quiet">{{ countOf(each) }}</span>
       </button>
     </div>

@@ -5,7 +5,10 @@ import { MOST_SWATCHES, type Reference, type Region, type Sample } from '../../.
 import { followDrag } from '~/composables/useDrag'
 import type { Loupe } from '~/workers/pictures.worker'
 
-/** One reference with its samples: drag them under the loupe, click for a new one, mark a region, or see what each swatch stands for. */
+/**
+ * One reference with its samples: drag them under the loupe, click for a new one, mark a region, or see what each
+ * swatch stands for.
+ */
 const { reference } = defineProps<{ reference: Reference }>()
 const project = useProject()
 const gathering = useGathering()
@@ -19,25 +22,33 @@ const ACROSS = 13
 const TALLEST = 240
 const chosen = ref<string | null>(null)
 const marking = ref(false)
-onKeyStroke('Escape', () => { marking.value = false })
+onKeyStroke('Escape', () => {
+  marking.value = false
+})
 const showMap = ref(false)
 const drawn = ref<Region | null>(null)
 const problem = ref<string | null>(null)
 
 const samples = computed(() => (project.document?.samples ?? []).filter(sample => sample.reference === reference.id))
-const swatchOf = (sample: Sample) => project.document?.scheme.find(({ from }) => from.kind === 'sample' && from.sample === sample.id)
+const swatchOf = (sample: Sample) =>
+  project.document?.scheme.find(({ from }) => from.kind === 'sample' && from.sample === sample.id)
 const region = computed(() => drawn.value ?? reference.region)
-const moved = computed(() => samples.value.some(({ found, x, y, patch }) => found && (found.x !== x || found.y !== y || patch !== USUAL_PATCH)))
+const moved = computed(() =>
+  samples.value.some(({ found, x, y, patch }) => found && (found.x !== x || found.y !== y || patch !== USUAL_PATCH)),
+)
 
 /** What is under the hand: where, and what the loupe shows there. */
-const held = ref<{ id: string, x: number, y: number } | null>(null)
+const held = ref<{ id: string; x: number; y: number } | null>(null)
 const loupe = shallowRef<Loupe | null>(null)
 
-const partOf = (event: PointerEvent): { x: number, y: number } => {
+const partOf = (event: PointerEvent): { x: number; y: number } => {
   const frame = box.value?.getBoundingClientRect()
   if (!frame) return { x: 0, y: 0 }
   const within = (value: number): number => Math.min(0.999999, Math.max(0, value))
-  return { x: within((event.clientX - frame.left) / frame.width), y: within((event.clientY - frame.top) / frame.height) }
+  return {
+    x: within((event.clientX - frame.left) / frame.width),
+    y: within((event.clientY - frame.top) / frame.height),
+  }
 }
 
 const look = latestOnly(async (sample: Sample, x: number, y: number) => {
@@ -48,17 +59,18 @@ const look = latestOnly(async (sample: Sample, x: number, y: number) => {
 })
 const attempt = (work: () => Promise<void>): Promise<void | null> => notices.attempt(work)
 
-const settleAt = (sample: Sample, x: number, y: number): Promise<void | null> => attempt(async () => {
-  const hex = await pictures.measure(reference.hash, x, y, sample.patch)
-  project.preview(null)
-  if (hex) project.run({ do: 'move sample', id: sample.id, change: { x, y, hex } })
-})
+const settleAt = (sample: Sample, x: number, y: number): Promise<void | null> =>
+  attempt(async () => {
+    const hex = await pictures.measure(reference.hash, x, y, sample.patch)
+    project.preview(null)
+    if (hex) project.run({ do: 'move sample', id: sample.id, change: { x, y, hex } })
+  })
 const drag = (sample: Sample, event: PointerEvent): void => {
   if (event.button !== 0) return
-  (event.currentTarget as HTMLElement).focus()
+  ;(event.currentTarget as HTMLElement).focus()
   chosen.value = sample.id
   void attempt(() => pictures.openFine(reference.hash))
-  const show = ({ x, y }: { x: number, y: number }): void => {
+  const show = ({ x, y }: { x: number; y: number }): void => {
     held.value = { id: sample.id, x, y }
     void attempt(() => look(sample, x, y))
   }
@@ -80,7 +92,10 @@ const drag = (sample: Sample, event: PointerEvent): void => {
     },
   })
 }
-/** A region set by keys: the middle to begin with, moved by arrows, and with Shift made wider, narrower, taller or lower. */
+/**
+ * A region set by keys: the middle to begin with, moved by arrows, and with Shift made wider, narrower, taller or
+ * lower.
+ */
 const markMiddle = (): void => {
   marking.value = false
   void gathering.mark(reference.id, { x: 0.25, y: 0.25, width: 0.5, height: 0.5 })
@@ -93,23 +108,30 @@ const nudgeRegion = (event: KeyboardEvent): void => {
   if (!way) return
   const bound = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value))
   const [dx, dy] = [Math.sign(way.x) * STEP, -Math.sign(way.y) * STEP]
-  void gathering.mark(reference.id, event.shiftKey
-    ? { ...now, width: bound(now.width + dx, 0.02, 1 - now.x), height: bound(now.height + dy, 0.02, 1 - now.y) }
-    : { ...now, x: bound(now.x + dx, 0, 1 - now.width), y: bound(now.y + dy, 0, 1 - now.height) })
+  void gathering.mark(
+    reference.id,
+    event.shiftKey
+      ? { ...now, width: bound(now.width + dx, 0.02, 1 - now.x), height: bound(now.height + dy, 0.02, 1 - now.y) }
+      : { ...now, x: bound(now.x + dx, 0, 1 - now.width), y: bound(now.y + dy, 0, 1 - now.height) },
+  )
 }
 /** The loupe shows what a sample moved by keys stands on, until it loses the focus. */
-const showAt = (sample: Sample): Promise<void | null> => attempt(async () => {
-  await pictures.openFine(reference.hash)
-  const seen = await pictures.loupe(reference.hash, sample.x, sample.y, sample.patch, ACROSS)
-  held.value = { id: sample.id, x: sample.x, y: sample.y }
-  loupe.value = seen
-})
+const showAt = (sample: Sample): Promise<void | null> =>
+  attempt(async () => {
+    await pictures.openFine(reference.hash)
+    const seen = await pictures.loupe(reference.hash, sample.x, sample.y, sample.patch, ACROSS)
+    held.value = { id: sample.id, x: sample.x, y: sample.y }
+    loupe.value = seen
+  })
 const hideLoupe = (): void => {
   held.value = null
   loupe.value = null
 }
-/** Where keys are taking a sample: pressed fast, each goes on from the one before, though what is there is still being measured. */
-let aim: { id: string, x: number, y: number } | null = null
+/**
+ * Where keys are taking a sample: pressed fast, each goes on from the one before, though what is there is still being
+ * measured.
+ */
+let aim: { id: string; x: number; y: number } | null = null
 const key = (sample: Sample, event: KeyboardEvent): void => {
   const way = arrowOf(event)
   if (event.key === 'Delete' || event.key === 'Backspace') remove(sample)
@@ -117,7 +139,7 @@ const key = (sample: Sample, event: KeyboardEvent): void => {
   else if (way) {
     const bound = (value: number): number => Math.min(0.999999, Math.max(0, value))
     const { x, y } = aim?.id === sample.id ? aim : sample
-    const to = aim = { id: sample.id, x: bound(x + way.x / reference.width), y: bound(y - way.y / reference.height) }
+    const to = (aim = { id: sample.id, x: bound(x + way.x / reference.width), y: bound(y - way.y / reference.height) })
     void settleAt(sample, to.x, to.y).then(() => {
       if (aim === to) aim = null
       const there = samples.value.find(({ id }) => id === sample.id)
@@ -131,7 +153,7 @@ const chosenSample = computed(() => samples.value.find(({ id }) => id === chosen
 const widen = latestOnly(async (event: Event, settle: boolean) => {
   const sample = chosenSample.value
   const patch = (Number((event.target as HTMLInputElement).value) / 100) ** 2 * WIDEST_PATCH
-  const hex = sample && await pictures.measure(reference.hash, sample.x, sample.y, patch)
+  const hex = sample && (await pictures.measure(reference.hash, sample.x, sample.y, patch))
   if (!sample || !hex) return
   if (settle) project.run({ do: 'move sample', id: sample.id, change: { patch, hex } })
   else project.preview({ do: 'move sample', id: sample.id, change: { patch, hex } })
@@ -142,13 +164,16 @@ const remove = (sample: Sample): void => {
   if ((project.settled?.scheme.length ?? 0) <= 2) return notices.say('A scheme keeps at least two swatches.', 'problem')
   project.runSaying(project.matching({ do: 'remove swatch', id: swatch.id }), `Removed ${swatch.name}.`)
 }
-const add = ({ x, y }: { x: number, y: number }): void => {
-  if ((project.settled?.scheme.length ?? 0) >= MOST_SWATCHES) return notices.say(`A scheme holds up to ${MOST_SWATCHES} swatches; remove one first.`, 'problem')
+const add = ({ x, y }: { x: number; y: number }): void => {
+  if ((project.settled?.scheme.length ?? 0) >= MOST_SWATCHES)
+    return notices.say(`A scheme holds up to ${MOST_SWATCHES} swatches; remove one first.`, 'problem')
   void attempt(async () => {
     await pictures.openFine(reference.hash)
     const hex = await pictures.measure(reference.hash, x, y, USUAL_PATCH)
     if (!hex) return notices.say('This place is clear; there is no color to take.', 'problem')
-    project.run(project.matching({ do: 'add sample', sample: { reference: reference.id, x, y, patch: USUAL_PATCH, hex } }))
+    project.run(
+      project.matching({ do: 'add sample', sample: { reference: reference.id, x, y, patch: USUAL_PATCH, hex } }),
+    )
     chosen.value = project.settled?.samples.at(-1)?.id ?? null
   })
 }
@@ -156,17 +181,27 @@ const add = ({ x, y }: { x: number, y: number }): void => {
 const press = (event: PointerEvent): void => {
   if (event.button !== 0) return
   const from = partOf(event)
-  const between = (to: { x: number, y: number }): Region => ({ x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y) })
+  const between = (to: { x: number; y: number }): Region => ({
+    x: Math.min(from.x, to.x),
+    y: Math.min(from.y, to.y),
+    width: Math.abs(to.x - from.x),
+    height: Math.abs(to.y - from.y),
+  })
   followDrag(event, {
-    move: now => { if (marking.value) drawn.value = between(partOf(now)) },
+    move: now => {
+      if (marking.value) drawn.value = between(partOf(now))
+    },
     drop: now => {
       const region = drawn.value
       drawn.value = null
       if (!marking.value) return add(partOf(now))
       marking.value = false
-      if (region && region.width * width.value > 4 && region.height * height.value > 4) void gathering.mark(reference.id, region)
+      if (region && region.width * width.value > 4 && region.height * height.value > 4)
+        void gathering.mark(reference.id, region)
     },
-    cancel: () => { drawn.value = null },
+    cancel: () => {
+      drawn.value = null
+    },
   })
 }
 
@@ -179,63 +214,175 @@ const paintMap = latestOnly(async () => {
   element.height = image.height
   element.getContext('2d')?.putImageData(image, 0, 0)
 })
-watch([canvas, hexes, showMap], () => { if (showMap.value) void attempt(() => paintMap()) }, { flush: 'post' })
-onMounted(() => pictures.open(reference.hash).catch((error: unknown) => { problem.value = reasonOf(error) }))
+watch(
+  [canvas, hexes, showMap],
+  () => {
+    if (showMap.value) void attempt(() => paintMap())
+  },
+  { flush: 'post' },
+)
+onMounted(() =>
+  pictures.open(reference.hash).catch((error: unknown) => {
+    problem.value = reasonOf(error)
+  }),
+)
+/** What a sample is, and where, for readers of screens. */
+const labelOf = (sample: Sample): string => {
+  const [across, down] = [sample.x, sample.y].map(part => `${Math.round(part * 100)}%`)
+  return `Sample of ${swatchOf(sample)?.name ?? 'a swatch'}, ${sample.hex}, at ${across} across and ${down} down`
+}
 </script>
 
 <template>
   <div class="grid gap-1">
     <div class="grid place-items-center bg-table" :style="{ height: `${TALLEST}px` }">
       <div
-        ref="box" class="relative touch-none select-none" :class="marking ? 'cursor-crosshair' : 'cursor-copy'" :style="{ aspectRatio: `${reference.width} / ${reference.height}`, width: `min(100%, ${TALLEST * reference.width / reference.height}px)` }"
-        role="group" :aria-label="`${reference.name}, with its samples`" data-test="picture" @pointerdown="press"
+        ref="box"
+        class="relative touch-none select-none"
+        :class="marking ? 'cursor-crosshair' : 'cursor-copy'"
+        :style="{
+          aspectRatio: `${reference.width} / ${reference.height}`,
+          width: `min(100%, ${(TALLEST * reference.width) / reference.height}px)`,
+        }"
+        role="group"
+        :aria-label="`${reference.name}, with its samples`"
+        data-test="picture"
+        @pointerdown="press"
       >
-        <img :src="server.pictureUrl(reference.hash, 'working')" :alt="reference.name" class="block size-full" draggable="false">
-        <canvas v-if="showMap" ref="canvas" class="pointer-events-none absolute inset-0 size-full" aria-label="What each swatch stands for" data-test="map" />
+        <img
+          :src="server.pictureUrl(reference.hash, 'working')"
+          :alt="reference.name"
+          class="block size-full"
+          draggable="false"
+        />
+        <canvas
+          v-if="showMap"
+          ref="canvas"
+          class="pointer-events-none absolute inset-0 size-full"
+          aria-label="What each swatch stands for"
+          data-test="map"
+        />
         <div v-if="region" class="pointer-events-none absolute inset-0 overflow-hidden">
           <div
-            class="region" tabindex="0" role="group" aria-label="Marked region: arrows move it, with Shift they size it" @keydown="nudgeRegion" :style="{ left: `${region.x * 100}%`, top: `${region.y * 100}%`, width: `${region.width * 100}%`, height: `${region.height * 100}%` }" data-test="region"
+            class="region"
+            tabindex="0"
+            role="group"
+            aria-label="Marked region: arrows move it, with Shift they size it"
+            :style="{
+              left: `${region.x * 100}%`,
+              top: `${region.y * 100}%`,
+              width: `${region.width * 100}%`,
+              height: `${region.height * 100}%`,
+            }"
+            data-test="region"
+            @keydown="nudgeRegion"
           />
         </div>
         <button
-          v-for="sample in samples" :key="sample.id" class="sample" :class="{ chosen: chosen === sample.id }" :style="{ left: `${sample.x * 100}%`, top: `${sample.y * 100}%` }"
-          :aria-label="`Sample of ${swatchOf(sample)?.name ?? 'a swatch'}, ${sample.hex}, at ${Math.round(sample.x * 100)}% across and ${Math.round(sample.y * 100)}% down`" :data-test="`sample-${sample.id}`" :data-hex="sample.hex"
-          @pointerdown.stop="drag(sample, $event)" @keydown="key(sample, $event)" @focus="chosen = sample.id" @blur="hideLoupe"
+          v-for="sample in samples"
+          :key="sample.id"
+          class="sample"
+          :class="{ chosen: chosen === sample.id }"
+          :style="{ left: `${sample.x * 100}%`, top: `${sample.y * 100}%` }"
+          :aria-label="labelOf(sample)"
+          :data-test="`sample-${sample.id}`"
+          :data-hex="sample.hex"
+          @pointerdown.stop="drag(sample, $event)"
+          @keydown="key(sample, $event)"
+          @focus="chosen = sample.id"
+          @blur="hideLoupe"
         >
           <svg viewBox="-13 -13 26 26" class="size-[26px]" aria-hidden="true">
-            <path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#fff" stroke-width="3" /><path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#000" />
-            <circle r="7" :fill="swatchOf(sample)?.hex ?? sample.hex" stroke="#fff" stroke-width="2.5" /><circle r="8" fill="none" stroke="#000" :stroke-dasharray="swatchOf(sample)?.own ? '2 2' : undefined" />
+            <path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#fff" stroke-width="3" />
+            <path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#000" />
+            <circle r="7" :fill="swatchOf(sample)?.hex ?? sample.hex" stroke="#fff" stroke-width="2.5" />
+            <circle r="8" fill="none" stroke="#000" :stroke-dasharray="swatchOf(sample)?.own ? '2 2' : undefined" />
             <rect v-if="sample.patch > USUAL_PATCH" x="-3" y="-3" width="6" height="6" fill="none" stroke="#fff" />
           </svg>
         </button>
         <SampleLoupe
-          v-if="held && loupe" :loupe="loupe" :across="ACROSS" class="absolute z-20"
-          :style="{ left: `${held.x * width + (held.x > 0.5 ? -ACROSS * 9 - 26 : 24)}px`, top: `${Math.min(Math.max(0, held.y * height - 60), Math.max(0, height - ACROSS * 9 - 22))}px` }"
+          v-if="held && loupe"
+          :loupe="loupe"
+          :across="ACROSS"
+          class="absolute z-20"
+          :style="{
+            left: `${held.x * width + (held.x > 0.5 ? -ACROSS * 9 - 26 : 24)}px`,
+            top: `${Math.min(Math.max(0, held.y * height - 60), Math.max(0, height - ACROSS * 9 - 22))}px`,
+          }"
         />
       </div>
     </div>
     <p v-if="problem" role="alert">▲ {{ problem }}</p>
     <p class="flex items-center gap-1 text-caption text-quiet">
-      <label v-if="chosenSample && !marking" class="flex min-w-0 grow items-center gap-2">Patch
-        <input type="range" class="slide h-5! w-20 min-w-0" min="0" max="100" :value="Math.sqrt(chosenSample.patch / WIDEST_PATCH) * 100" aria-label="Width of the sample’s patch" @input="attempt(() => widen($event, false))" @change="attempt(() => widen($event, true))">
+      <label v-if="chosenSample && !marking" class="flex min-w-0 grow items-center gap-2"
+        >Patch
+        <input
+          type="range"
+          class="slide h-5! w-20 min-w-0"
+          min="0"
+          max="100"
+          :value="Math.sqrt(chosenSample.patch / WIDEST_PATCH) * 100"
+          aria-label="Width of the sample’s patch"
+          @input="attempt(() => widen($event, false))"
+          @change="attempt(() => widen($event, true))"
+        />
         <span class="value whitespace-nowrap">{{ patchPixels(chosenSample.patch, reference.width) }} px</span>
       </label>
-      <span v-else class="grow truncate">{{ marking ? 'Drag over the part to take colors from; Escape leaves it.' : 'A click takes a sample; drag one to move it.' }}</span>
+      <span v-else class="grow truncate">{{
+        marking
+          ? 'Drag over the part to take colors from; Escape leaves it.'
+          : 'A click takes a sample; drag one to move it.'
+      }}</span>
       <button v-if="marking" class="control bare h-6! px-1.5" @click="markMiddle">The middle</button>
       <button v-else class="control bare h-6! px-1.5" @click="add({ x: 0.5, y: 0.5 })">Add sample</button>
-      <button class="control bare h-6! px-1.5" :aria-pressed="marking" @click="marking = !marking">{{ marking ? 'No region' : 'Mark a region' }}</button>
-      <button v-if="reference.region" class="control bare h-6! px-1.5" @click="gathering.mark(reference.id, null)">Whole picture</button>
-      <button class="control bare h-6! px-1.5" :aria-pressed="showMap" :disabled="!samples.length" @click="showMap = !showMap">{{ showMap ? 'Picture' : 'Map' }}</button>
-      <button class="control bare h-6! px-1.5" :disabled="!moved" @click="project.run({ do: 'snap samples', id: null })">Snap back</button>
+      <button class="control bare h-6! px-1.5" :aria-pressed="marking" @click="marking = !marking">
+        {{ marking ? 'No region' : 'Mark a region' }}
+      </button>
+      <button v-if="reference.region" class="control bare h-6! px-1.5" @click="gathering.mark(reference.id, null)">
+        Whole picture
+      </button>
+      <button
+        class="control bare h-6! px-1.5"
+        :aria-pressed="showMap"
+        :disabled="!samples.length"
+        @click="showMap = !showMap"
+      >
+        {{ showMap ? 'Picture' : 'Map' }}
+      </button>
+      <button
+        class="control bare h-6! px-1.5"
+        :disabled="!moved"
+        @click="project.run({ do: 'snap samples', id: null })"
+      >
+        Snap back
+      </button>
     </p>
   </div>
 </template>
 
 <style scoped>
 /* What is not marked steps back. */
-.region { position: absolute; outline: 1px solid #fff; box-shadow: 0 0 0 2000px rgb(0 0 0 / 0.5); }
-.sample { position: absolute; width: 26px; height: 26px; margin: -13px 0 0 -13px; cursor: grab; touch-action: none; }
-.sample:active { cursor: grabbing; }
-.sample:focus-visible { outline: 2px solid var(--accent); outline-offset: 2px; }
-.sample.chosen { z-index: 2; }
+.region {
+  position: absolute;
+  outline: 1px solid #fff;
+  box-shadow: 0 0 0 2000px rgb(0 0 0 / 0.5);
+}
+.sample {
+  position: absolute;
+  width: 26px;
+  height: 26px;
+  margin: -13px 0 0 -13px;
+  cursor: grab;
+  touch-action: none;
+}
+.sample:active {
+  cursor: grabbing;
+}
+.sample:focus-visible {
+  outline: 2px solid var(--accent);
+  outline-offset: 2px;
+}
+.sample.chosen {
+  z-index: 2;
+}
 </style>

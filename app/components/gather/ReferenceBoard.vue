@@ -11,58 +11,123 @@ const server = useServer()
 const board = useTemplateRef<HTMLElement>('board')
 const { width } = useElementSize(board)
 const TILE = 0.31
-const held = ref<{ id: string, x: number, y: number } | null>(null)
+const held = ref<{ id: string; x: number; y: number } | null>(null)
 
-const heightOf = ({ width: w, height: h }: Reference): number => Math.min(0.205, TILE * h / w)
-const placeOf = (reference: Reference): { x: number, y: number } => held.value?.id === reference.id ? held.value : reference.place
+const heightOf = ({ width: w, height: h }: Reference): number => Math.min(0.205, (TILE * h) / w)
+const placeOf = (reference: Reference): { x: number; y: number } =>
+  held.value?.id === reference.id ? held.value : reference.place
 const most = computed(() => (width.value ? 288 / width.value : 0.5) - 0.1)
-const bound = (x: number, y: number): { x: number, y: number } => ({ x: Math.min(1 - TILE, Math.max(0, x)), y: Math.min(most.value, Math.max(0, y)) })
+const bound = (x: number, y: number): { x: number; y: number } => ({
+  x: Math.min(1 - TILE, Math.max(0, x)),
+  y: Math.min(most.value, Math.max(0, y)),
+})
 
 const drag = (reference: Reference, event: PointerEvent): void => {
   if (event.button !== 0) return
-  (event.currentTarget as HTMLElement).focus()
+  ;(event.currentTarget as HTMLElement).focus()
   const [x, y] = [event.clientX, event.clientY]
   followDrag(event, {
     move: now => {
       if (!held.value && Math.hypot(now.clientX - x, now.clientY - y) < 3) return
-      held.value = { id: reference.id, ...bound(reference.place.x + (now.clientX - x) / width.value, reference.place.y + (now.clientY - y) / width.value) }
+      held.value = {
+        id: reference.id,
+        ...bound(
+          reference.place.x + (now.clientX - x) / width.value,
+          reference.place.y + (now.clientY - y) / width.value,
+        ),
+      }
     },
     drop: () => {
-      if (held.value) project.run({ do: 'change reference', id: reference.id, change: { place: { x: held.value.x, y: held.value.y } } })
+      if (held.value)
+        project.run({
+          do: 'change reference',
+          id: reference.id,
+          change: { place: { x: held.value.x, y: held.value.y } },
+        })
       held.value = null
     },
-    cancel: () => { held.value = null },
+    cancel: () => {
+      held.value = null
+    },
   })
 }
 const key = (reference: Reference, event: KeyboardEvent): void => {
   const way = arrowOf(event)
   if (event.key === 'Enter') gathering.looked = reference.id
   else if (way) {
-    project.run({ do: 'change reference', id: reference.id, change: { place: bound(reference.place.x + way.x / 100, reference.place.y - way.y / 100) } })
+    project.run({
+      do: 'change reference',
+      id: reference.id,
+      change: { place: bound(reference.place.x + way.x / 100, reference.place.y - way.y / 100) },
+    })
   } else return
   event.preventDefault()
 }
-const tidy = (): void => project.run({ do: 'arrange references', places: Object.fromEntries(gathering.references.map(({ id }, i) => [id, nextPlace(gathering.references.slice(0, i))])) })
+const tidy = (): void =>
+  project.run({
+    do: 'arrange references',
+    places: Object.fromEntries(
+      gathering.references.map(({ id }, i) => [id, nextPlace(gathering.references.slice(0, i))]),
+    ),
+  })
 </script>
 
 <template>
   <div class="grid gap-1">
-    <div ref="board" class="relative h-66 overflow-hidden border border-line bg-table" data-test="board" role="group" aria-label="Board of references">
+    <div
+      ref="board"
+      class="relative h-66 overflow-hidden border border-line bg-table"
+      data-test="board"
+      role="group"
+      aria-label="Board of references"
+    >
       <div
-        v-for="reference in gathering.references" :key="reference.id" class="tile" tabindex="0" role="button" :aria-label="`${reference.name}: Enter opens it, arrows move it`" :data-test="`tile-${reference.name}`"
-        :style="{ left: `${placeOf(reference).x * width}px`, top: `${placeOf(reference).y * width}px`, width: `${TILE * width}px`, zIndex: held?.id === reference.id ? 2 : 1 }"
-        @pointerdown="drag(reference, $event)" @keydown="key(reference, $event)" @dblclick="gathering.looked = reference.id"
+        v-for="reference in gathering.references"
+        :key="reference.id"
+        class="tile"
+        tabindex="0"
+        role="button"
+        :aria-label="`${reference.name}: Enter opens it, arrows move it`"
+        :data-test="`tile-${reference.name}`"
+        :style="{
+          left: `${placeOf(reference).x * width}px`,
+          top: `${placeOf(reference).y * width}px`,
+          width: `${TILE * width}px`,
+          zIndex: held?.id === reference.id ? 2 : 1,
+        }"
+        @pointerdown="drag(reference, $event)"
+        @keydown="key(reference, $event)"
+        @dblclick="gathering.looked = reference.id"
       >
-        <img :src="server.pictureUrl(reference.hash, 'thumbnail')" :alt="reference.name" class="block w-full object-cover" :style="{ height: `${heightOf(reference) * width}px` }" draggable="false">
+        <img
+          :src="server.pictureUrl(reference.hash, 'thumbnail')"
+          :alt="reference.name"
+          class="block w-full object-cover"
+          :style="{ height: `${heightOf(reference) * width}px` }"
+          draggable="false"
+        />
         <span class="block truncate px-1 text-caption">{{ reference.name }}</span>
       </div>
     </div>
-    <p class="flex items-center justify-between text-caption text-quiet"><span>Drag to arrange; a double click looks closer.</span><button class="control bare h-6! px-1" @click="tidy">Tidy up</button></p>
+    <p class="flex items-center justify-between text-caption text-quiet">
+      <span>Drag to arrange; a double click looks closer.</span
+      ><button class="control bare h-6! px-1" @click="tidy">Tidy up</button>
+    </p>
   </div>
 </template>
 
 <style scoped>
-.tile { position: absolute; background: var(--panel); border: 1px solid var(--line); cursor: grab; touch-action: none; }
-.tile:active { cursor: grabbing; }
-.tile:hover { border-color: var(--strong-line); }
+.tile {
+  position: absolute;
+  background: var(--panel);
+  border: 1px solid var(--line);
+  cursor: grab;
+  touch-action: none;
+}
+.tile:active {
+  cursor: grabbing;
+}
+.tile:hover {
+  border-color: var(--strong-line);
+}
 </style>

@@ -12,19 +12,22 @@ const HARMONIC = HARMONIES.filter(kind => kind !== 'free')
 
 const settings = computed(() => project.document?.gathering)
 const looked = computed(() => gathering.references.find(({ id }) => id === gathering.looked) ?? null)
-const inUse = computed(() => project.settled?.derived ? '' : [...settings.value?.of ?? []].sort().join())
+const inUse = computed(() => (project.settled?.derived ? '' : [...(settings.value?.of ?? [])].sort().join()))
 const isInUse = (of: readonly string[]): boolean => of.length > 0 && [...of].sort().join() === inUse.value
 const canLean = computed(() => inUse.value !== '')
 const canPull = computed(() => project.settled?.derived === false)
 const chosen = (): void => {
-  const list = [...chooser.value?.files ?? []]
+  const list = [...(chooser.value?.files ?? [])]
   if (chooser.value) chooser.value.value = ''
   emit('add', list)
 }
 const remove = (): void => {
   const gone = looked.value
   if (!gone) return
-  project.runSaying({ do: 'remove reference', id: gone.id }, `Took “${gone.name}” off the board.`, { do: 'add reference', reference: gone })
+  project.runSaying({ do: 'remove reference', id: gone.id }, `Took “${gone.name}” off the board.`, {
+    do: 'add reference',
+    reference: gone,
+  })
   gathering.looked = null
 }
 const rename = (event: Event): void => {
@@ -33,7 +36,13 @@ const rename = (event: Event): void => {
   if (looked.value && name) project.run({ do: 'change reference', id: looked.value.id, change: { name } })
   else field.value = looked.value?.name ?? ''
 }
-watch(() => gathering.references.length, count => { if (count === 1) gathering.looked = gathering.references[0]?.id ?? null }, { immediate: true })
+watch(
+  () => gathering.references.length,
+  count => {
+    if (count === 1) gathering.looked = gathering.references[0]?.id ?? null
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -42,32 +51,75 @@ watch(() => gathering.references.length, count => { if (count === 1) gathering.l
       <h2 id="references-title" class="grow" :class="{ 'sr-only': looked }">References</h2>
       <template v-if="looked">
         <button v-if="gathering.references.length > 1" class="control" @click="gathering.looked = null">Board</button>
-        <input class="field min-w-0 grow font-sans!" aria-label="Name of the reference" maxlength="120" :value="looked.name" @change="rename">
+        <input
+          class="field min-w-0 grow font-sans!"
+          aria-label="Name of the reference"
+          maxlength="120"
+          :value="looked.name"
+          @change="rename"
+        />
         <button class="control" @click="remove">Remove</button>
       </template>
       <button class="control" @click="chooser?.click()">Add pictures…</button>
-      <input ref="chooser" type="file" class="hidden" accept="image/png,image/jpeg,image/webp" multiple aria-label="Add reference pictures" data-test="reference-file" @change="chosen">
+      <input
+        ref="chooser"
+        type="file"
+        class="hidden"
+        accept="image/png,image/jpeg,image/webp"
+        multiple
+        aria-label="Add reference pictures"
+        data-test="reference-file"
+        @change="chosen"
+      />
     </div>
-    <p v-if="!gathering.references.length" class="border border-dashed border-strong p-10 text-center">Drop pictures here, paste one, or choose some: photos, scans, somebody’s palette. Their colors become a scheme at once.</p>
+    <p v-if="!gathering.references.length" class="border border-dashed border-strong p-10 text-center">
+      Drop pictures here, paste one, or choose some: photos, scans, somebody’s palette. Their colors become a scheme at
+      once.
+    </p>
     <template v-else>
       <PictureView v-if="looked" :key="looked.id" :reference="looked" />
       <ReferenceBoard v-else />
-      <ul class="grid auto-cols-[calc((100%-24px)/4)] grid-flow-col gap-2 overflow-x-auto" aria-label="Schemes from the references">
+      <ul
+        class="grid auto-cols-[calc((100%-24px)/4)] grid-flow-col gap-2 overflow-x-auto"
+        aria-label="Schemes from the references"
+      >
         <CandidateCard
-          v-for="candidate in gathering.candidates" :key="candidate.key" :candidate="candidate" :in-use="isInUse(candidate.of)" :looked="candidate.of.length === 1 ? looked?.id === candidate.of[0] : !looked"
-          @look="gathering.looked = candidate.of.length === 1 ? candidate.of[0] ?? null : null"
+          v-for="candidate in gathering.candidates"
+          :key="candidate.key"
+          :candidate="candidate"
+          :in-use="isInUse(candidate.of)"
+          :looked="candidate.of.length === 1 ? looked?.id === candidate.of[0] : !looked"
+          @look="gathering.looked = candidate.of.length === 1 ? (candidate.of[0] ?? null) : null"
         />
       </ul>
       <div class="grid grid-cols-[132px_minmax(0,1fr)] gap-5">
-        <LeanPad :lean="settings?.lean ?? { x: 0, y: 0 }" :disabled="!canLean" @lean="gathering.lean" @settle="gathering.leanSettle" />
+        <LeanPad
+          :lean="settings?.lean ?? { x: 0, y: 0 }"
+          :disabled="!canLean"
+          @lean="gathering.lean"
+          @settle="gathering.leanSettle"
+        />
         <div class="grid content-start gap-1">
-          <NumberRow label="Colors" :value="settings?.count ?? 5" :min="EXTRACTED.least" :max="EXTRACTED.most" unit="" @settle="gathering.change({ count: $event })" />
+          <NumberRow
+            label="Colors"
+            :value="settings?.count ?? 5"
+            :min="EXTRACTED.least"
+            :max="EXTRACTED.most"
+            unit=""
+            @settle="gathering.change({ count: $event })"
+          />
           <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2">
             <span id="apart-title">Apart</span>
             <div role="radiogroup" aria-labelledby="apart-title" class="flex" @keydown="byArrow">
               <button
-                v-for="(apart, kind) in APART" :key="kind" role="radio" class="choice" :aria-checked="settings?.apart === apart" :tabindex="settings?.apart === apart ? 0 : -1"
-                :title="`No two colors nearer than ΔE ${apart}`" @click="gathering.change({ apart })"
+                v-for="(apart, kind) in APART"
+                :key="kind"
+                role="radio"
+                class="choice"
+                :aria-checked="settings?.apart === apart"
+                :tabindex="settings?.apart === apart ? 0 : -1"
+                :title="`No two colors nearer than ΔE ${apart}`"
+                @click="gathering.change({ apart })"
               >
                 {{ kind === 'usual' ? 'Usual' : 'Wide' }} <span class="value text-quiet">ΔE {{ apart }}</span>
               </button>
@@ -76,15 +128,34 @@ watch(() => gathering.references.length, count => { if (count === 1) gathering.l
           <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2" :class="{ 'opacity-45': !canPull }">
             <span id="into-title">Pull into</span>
             <select
-              class="control justify-start first-letter:uppercase" aria-labelledby="into-title" data-test="pull-kind" :disabled="!canPull" :value="settings?.pull.kind"
-              @change="settings && project.run({ do: 'pull', pull: { ...settings.pull, kind: ($event.target as HTMLSelectElement).value as typeof HARMONIC[number] } })"
+              class="control justify-start first-letter:uppercase"
+              aria-labelledby="into-title"
+              data-test="pull-kind"
+              :disabled="!canPull"
+              :value="settings?.pull.kind"
+              @change="
+                settings &&
+                project.run({
+                  do: 'pull',
+                  pull: {
+                    ...settings.pull,
+                    kind: ($event.target as HTMLSelectElement).value as (typeof HARMONIC)[number],
+                  },
+                })
+              "
             >
               <option v-for="kind in HARMONIC" :key="kind" :value="kind">{{ kind }}</option>
             </select>
           </div>
           <NumberRow
-            label="by" :value="Math.round((settings?.pull.amount ?? 0) * 100)" :min="0" :max="100" unit="%" :disabled="!canPull"
-            @preview="settings && project.preview({ do: 'pull', pull: { ...settings.pull, amount: $event / 100 } })" @settle="settings && project.run({ do: 'pull', pull: { ...settings.pull, amount: $event / 100 } })"
+            label="by"
+            :value="Math.round((settings?.pull.amount ?? 0) * 100)"
+            :min="0"
+            :max="100"
+            unit="%"
+            :disabled="!canPull"
+            @preview="settings && project.preview({ do: 'pull', pull: { ...settings.pull, amount: $event / 100 } })"
+            @settle="settings && project.run({ do: 'pull', pull: { ...settings.pull, amount: $event / 100 } })"
           />
         </div>
       </div>

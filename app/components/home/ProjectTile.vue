@@ -4,13 +4,15 @@ import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
 import type { ProjectCard } from '~/composables/useServer'
 
 const { card } = defineProps<{ card: ProjectCard }>()
-const emit = defineEmits<{ rename: [to: string], duplicate: [], discard: [] }>()
+const emit = defineEmits<{ rename: [to: string]; duplicate: []; discard: [] }>()
 const server = useServer()
 const naming = ref<string | null>(null)
 const field = useTemplateRef<HTMLInputElement>('field')
 const total = computed(() => card.swatches.reduce((sum, { share }) => sum + share, 0))
-const changed = computed(() => new Date(card.updatedAt).toLocaleDateString('en-US', { day: 'numeric', month: 'short', year: 'numeric' }))
-const artwork = computed(() => card.artwork === 1 ? '1 artwork' : `${card.artwork} artworks`)
+const changed = computed(() =>
+  new Date(card.updatedAt).toLocaleDateString('en-US', { day: 'numeric', month: 'short', year: 'numeric' }),
+)
+const artwork = computed(() => (card.artwork === 1 ? '1 artwork' : `${card.artwork} artworks`))
 
 const begin = async (): Promise<void> => {
   naming.value = card.name
@@ -22,28 +24,61 @@ const finish = (): void => {
   naming.value = null
   if (to && to !== card.name) emit('rename', to)
 }
-const choices = computed(() => [['Rename', begin], ['Duplicate', () => emit('duplicate')], ['Delete', () => emit('discard')]] as const)
+const choices = computed(
+  () =>
+    [
+      ['Rename', begin],
+      ['Duplicate', () => emit('duplicate')],
+      ['Delete', () => emit('discard')],
+    ] as const,
+)
 </script>
 
 <template>
   <li class="grid gap-2" data-test="project-card">
     <NuxtLink :to="`/project/${card.id}/compose`" class="block" :aria-label="`Open ${card.name}`">
       <span class="flex h-72 items-center justify-center border border-line bg-panel p-7 hover:border-strong">
-        <span v-if="card.artwork" class="relative block h-full"><img :src="server.previewUrl(card.id, card.version)" alt="" class="block h-full max-w-full object-contain"><CropMarks /></span>
+        <span v-if="card.artwork" class="relative block h-full"
+          ><img
+            :src="server.previewUrl(card.id, card.version)"
+            alt=""
+            class="block h-full max-w-full object-contain" /><CropMarks
+        /></span>
         <PlumbagoMark v-else class="size-24!" :colors="card.swatches.map(({ hex }) => hex)" />
       </span>
-      <span class="mt-1 flex h-5"><i v-for="(swatch, i) in card.swatches" :key="i" :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 10px` }" /></span>
+      <span class="mt-1 flex h-5"
+        ><i
+          v-for="(swatch, i) in card.swatches"
+          :key="i"
+          :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 10px` }"
+      /></span>
     </NuxtLink>
     <div class="flex items-start justify-between gap-2">
       <div class="min-w-0 grow">
-        <input v-if="naming !== null" ref="field" v-model="naming" class="field w-full font-sans!" aria-label="Project name" maxlength="120" @keydown.enter="finish" @keydown.esc="naming = null" @blur="finish">
+        <input
+          v-if="naming !== null"
+          ref="field"
+          v-model="naming"
+          class="field w-full font-sans!"
+          aria-label="Project name"
+          maxlength="120"
+          @keydown.enter="finish"
+          @keydown.esc="naming = null"
+          @blur="finish"
+        />
         <p v-else class="truncate font-title text-[15px] font-semibold">{{ card.name }}</p>
         <p class="text-caption text-quiet">{{ artwork }} · changed {{ changed }}</p>
       </div>
       <Menu as="div" class="relative">
-        <MenuButton class="control bare px-1" :aria-label="`Choices for ${card.name}`"><EllipsisHorizontalIcon class="size-5" /></MenuButton>
+        <MenuButton class="control bare px-1" :aria-label="`Choices for ${card.name}`"
+          ><EllipsisHorizontalIcon class="size-5"
+        /></MenuButton>
         <MenuItems class="absolute right-0 top-7 z-30 grid w-36 border border-strong bg-panel py-1 shadow-float">
-          <MenuItem v-for="[title, act] in choices" :key="title" v-slot="{ active }"><button class="h-7 px-3 text-left" :class="{ 'bg-hover': active }" @click="act">{{ title }}</button></MenuItem>
+          <MenuItem v-for="[title, act] in choices" :key="title" v-slot="{ active }"
+            ><button class="h-7 px-3 text-left" :class="{ 'bg-hover': active }" @click="act">
+              {{ title }}
+            </button></MenuItem
+          >
         </MenuItems>
       </Menu>
     </div>

@@ -12,44 +12,131 @@ const byArrow = useRovingRadio()
 const swatch = computed(() => project.document?.scheme.find(each => each.id === id))
 const own = computed(() => project.settled?.remap.groups[id])
 const group = computed(() => remapping.groupOf(id))
-const inks = computed(() => [...group.value].sort((one, other) => other.area - one.area).flatMap(({ members }) => members))
-const lead = computed(() => leadsOf(project.united, new Map(inks.value.map(hex => [hex, id])), () => own.value?.lead).get(id) ?? null)
+const inks = computed(() =>
+  [...group.value].sort((one, other) => other.area - one.area).flatMap(({ members }) => members),
+)
+const lead = computed(
+  () => leadsOf(project.united, new Map(inks.value.map(hex => [hex, id])), () => own.value?.lead).get(id) ?? null,
+)
 /** Inks with the colors they become now, darkest first. */
 const steps = computed(() => inks.value.slice(0, 24).map(hex => ({ hex, now: remapping.colors.get(hex) ?? hex })))
-const together = computed(() => remapping.rows.length ? fallenTogether(inks.value, hex => remapping.colors.get(hex) ?? hex) : 0)
+const together = computed(() =>
+  remapping.rows.length ? fallenTogether(inks.value, hex => remapping.colors.get(hex) ?? hex) : 0,
+)
 const flat = computed(() => (own.value?.shading ?? project.settled?.remap.shading) === 'flat')
 const shade = (shading: Shading | null): void => project.run({ do: 'shade group', swatch: id, shading })
-onKeyStroke('Escape', () => { remapping.group = null })
+onKeyStroke('Escape', () => {
+  remapping.group = null
+})
 </script>
 
 <template>
-  <div v-if="swatch" class="grid gap-1.5 border-t border-line pt-1.5" role="group" :aria-label="`Group of ${swatch.name}`" data-test="group">
+  <div
+    v-if="swatch"
+    class="grid gap-1.5 border-t border-line pt-1.5"
+    role="group"
+    :aria-label="`Group of ${swatch.name}`"
+    data-test="group"
+  >
     <div class="flex items-center gap-2">
-      <i class="size-5 shrink-0" :style="{ background: swatch.hex }" /><span class="min-w-0 truncate">{{ swatch.name }}</span>
-      <div role="radiogroup" :aria-label="`Shading of the group of ${swatch.name}`" class="ml-auto flex" @keydown="byArrow" @pointerleave="project.preview(null)">
-        <button class="choice h-6! whitespace-nowrap px-2 text-caption" role="radio" :aria-checked="!own?.shading" :tabindex="own?.shading ? -1 : 0" title="As all other groups" @pointerenter="project.preview({ do: 'shade group', swatch: id, shading: null })" @click="shade(null)">As all</button>
-        <button v-for="shading in SHADINGS" :key="shading" class="choice h-6! whitespace-nowrap px-2 text-caption first-letter:uppercase" role="radio" :aria-checked="own?.shading === shading" :tabindex="own?.shading === shading ? 0 : -1" @pointerenter="project.preview({ do: 'shade group', swatch: id, shading })" @click="shade(shading)">{{ shading }}</button>
+      <i class="size-5 shrink-0" :style="{ background: swatch.hex }" /><span class="min-w-0 truncate">{{
+        swatch.name
+      }}</span>
+      <div
+        role="radiogroup"
+        :aria-label="`Shading of the group of ${swatch.name}`"
+        class="ml-auto flex"
+        @keydown="byArrow"
+        @pointerleave="project.preview(null)"
+      >
+        <button
+          class="choice h-6! whitespace-nowrap px-2 text-caption"
+          role="radio"
+          :aria-checked="!own?.shading"
+          :tabindex="own?.shading ? -1 : 0"
+          title="As all other groups"
+          @pointerenter="project.preview({ do: 'shade group', swatch: id, shading: null })"
+          @click="shade(null)"
+        >
+          As all
+        </button>
+        <button
+          v-for="shading in SHADINGS"
+          :key="shading"
+          class="choice h-6! whitespace-nowrap px-2 text-caption first-letter:uppercase"
+          role="radio"
+          :aria-checked="own?.shading === shading"
+          :tabindex="own?.shading === shading ? 0 : -1"
+          @pointerenter="project.preview({ do: 'shade group', swatch: id, shading })"
+          @click="shade(shading)"
+        >
+          {{ shading }}
+        </button>
       </div>
       <button class="control bare h-6! px-1.5!" aria-label="Close the group" @click="remapping.group = null">✕</button>
     </div>
     <div v-if="inks.length" class="flex items-center gap-2">
       <span class="shrink-0 text-caption text-quiet">Led by</span>
-      <div role="radiogroup" aria-label="Ink that leads" class="flex min-w-0 gap-px overflow-x-auto [scrollbar-width:none]" @keydown="byArrow">
+      <div
+        role="radiogroup"
+        aria-label="Ink that leads"
+        class="flex min-w-0 gap-px overflow-x-auto [scrollbar-width:none]"
+        @keydown="byArrow"
+      >
         <button
-          v-for="{ hex, now } in steps" :key="hex" role="radio" class="step" :class="{ lead: hex === lead }" :aria-checked="hex === lead" :tabindex="hex === lead ? 0 : -1" :aria-label="`${hex}, becomes ${now}`" :title="`${hex} becomes ${now}`" :data-lead="hex"
-          @pointerenter="looking.light([hex])" @pointerleave="looking.light(null)" @click="project.run({ do: 'lead group', swatch: id, lead: hex })"
-        ><i :style="{ background: hex }" /><i :style="{ background: now }" /></button>
+          v-for="{ hex, now } in steps"
+          :key="hex"
+          role="radio"
+          class="step"
+          :class="{ lead: hex === lead }"
+          :aria-checked="hex === lead"
+          :tabindex="hex === lead ? 0 : -1"
+          :aria-label="`${hex}, becomes ${now}`"
+          :title="`${hex} becomes ${now}`"
+          :data-lead="hex"
+          @pointerenter="looking.light([hex])"
+          @pointerleave="looking.light(null)"
+          @click="project.run({ do: 'lead group', swatch: id, lead: hex })"
+        >
+          <i :style="{ background: hex }" /><i :style="{ background: now }" />
+        </button>
       </div>
-      <button v-if="own?.lead" class="control bare h-6! px-1.5! text-caption" @click="project.run({ do: 'lead group', swatch: id, lead: null })">Largest</button>
-      <span v-if="together && !flat" class="ml-auto shrink-0 text-caption" data-test="together" title="There is no room between them and white or black">◆ {{ together }} {{ together === 1 ? 'step falls' : 'steps fall' }} together</span>
+      <button
+        v-if="own?.lead"
+        class="control bare h-6! px-1.5! text-caption"
+        @click="project.run({ do: 'lead group', swatch: id, lead: null })"
+      >
+        Largest
+      </button>
+      <span
+        v-if="together && !flat"
+        class="ml-auto shrink-0 text-caption"
+        data-test="together"
+        title="There is no room between them and white or black"
+        >◆ {{ together }} {{ together === 1 ? 'step falls' : 'steps fall' }} together</span
+      >
     </div>
     <p v-else class="text-caption text-quiet">No ink of this artwork goes to it. Drag one here.</p>
   </div>
 </template>
 
 <style scoped>
-.step { display: grid; grid-template-rows: 1fr 1fr; width: 24px; height: 28px; flex: none; border: 1px solid transparent; }
-.step i { display: block; }
-.step.lead { border-color: var(--text); box-shadow: inset 0 -3px 0 var(--text); }
-.step:focus-visible { outline-offset: -2px; }
+.step {
+  display: grid;
+  grid-template-rows: 1fr 1fr;
+  width: 24px;
+  height: 28px;
+  flex: none;
+  border: 1px solid transparent;
+}
+.step i {
+  display: block;
+}
+.step.lead {
+  border-color: var(--text);
+  box-shadow: inset 0 -3px 0 var(--text);
+}
+.step:focus-visible {
+  outline-offset: -2px;
+}
 </style>

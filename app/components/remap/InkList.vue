@@ -6,7 +6,9 @@ import { TOLERANCE } from '../../../core/remap/near'
 import { nearestIn } from '../../../core/remap/restrict'
 import { recoloredFreely } from '../../../core/project/colors'
 
-/** The inks as a list: found by words, put in order, gathered where they are nearly alike, with families and gradients. */
+/**
+ * The inks as a list: found by words, put in order, gathered where they are nearly alike, with families and gradients.
+ */
 const project = useProject()
 const files = useArtworkFiles()
 const looking = useLooking()
@@ -19,17 +21,32 @@ const LINE = 28
 const nameOf = (to: string | null): string => project.document?.scheme.find(({ id }) => id === to)?.name ?? 'left as is'
 const found = computed(() => {
   const words = wanted.value.trim().toLowerCase().split(/\s+/).filter(Boolean)
-  return words.length ? remapping.rows.filter(({ members, to }) => words.every(word => members.some(hex => hex.includes(word)) || plainName(members[0] ?? '').toLowerCase().includes(word) || nameOf(to).toLowerCase().includes(word))) : remapping.rows
+  return words.length
+    ? remapping.rows.filter(({ members, to }) =>
+        words.every(
+          word =>
+            members.some(hex => hex.includes(word)) ||
+            plainName(members[0] ?? '')
+              .toLowerCase()
+              .includes(word) ||
+            nameOf(to).toLowerCase().includes(word),
+        ),
+      )
+    : remapping.rows
 })
 const sorted = computed(() => {
   const light = (hex: string): number => labOf(hex).l
-  const hue = (hex: string): number => isNeutral(hex) ? 400 : lchOf(hex).h
+  const hue = (hex: string): number => (isNeutral(hex) ? 400 : lchOf(hex).h)
   const place = (hex: string): number => remapping.familyOf.get(hex)?.place ?? 0
   switch (sort.value) {
-    case 'area': return [...found.value].sort((one, other) => other.area - one.area)
-    case 'lightness': return [...found.value].sort((one, other) => light(other.hex) - light(one.hex))
-    case 'hue': return [...found.value].sort((one, other) => hue(one.hex) - hue(other.hex) || light(other.hex) - light(one.hex))
-    case 'family': return [...found.value].sort((one, other) => place(one.hex) - place(other.hex) || other.area - one.area)
+    case 'area':
+      return [...found.value].sort((one, other) => other.area - one.area)
+    case 'lightness':
+      return [...found.value].sort((one, other) => light(other.hex) - light(one.hex))
+    case 'hue':
+      return [...found.value].sort((one, other) => hue(one.hex) - hue(other.hex) || light(other.hex) - light(one.hex))
+    case 'family':
+      return [...found.value].sort((one, other) => place(one.hex) - place(other.hex) || other.area - one.area)
   }
 })
 const { list, containerProps, wrapperProps } = useVirtualList(sorted, { itemHeight: LINE, overscan: 6 })
@@ -37,7 +54,11 @@ const most = computed(() => Math.max(1e-6, ...found.value.map(({ area }) => area
 const isLead = (hex: string): boolean => remapping.familyOf.get(hex)?.family.inks[0] === hex
 
 /** What inks would become without the restriction, to say how far it takes them. */
-const freely = computed(() => project.settled && remapping.restriction ? recoloredFreely(project.settled, project.united, remapping.artwork?.id ?? null) : null)
+const freely = computed(() =>
+  project.settled && remapping.restriction
+    ? recoloredFreely(project.settled, project.united, remapping.artwork?.id ?? null)
+    : null,
+)
 const allowed = computed(() => remapping.restriction?.colors.map(({ hex }) => hex) ?? [])
 const awayOf = (hex: string): string => {
   const free = freely.value?.get(hex)
@@ -46,69 +67,173 @@ const awayOf = (hex: string): string => {
 }
 
 const runs = computed(() => files.screens.get(remapping.artwork?.hash ?? '')?.runs ?? [])
-const gradientOf = (run: readonly string[]): string => `linear-gradient(to right, ${run.map(hex => remapping.colors.get(hex) ?? hex).join(', ')})`
+const gradientOf = (run: readonly string[]): string =>
+  `linear-gradient(to right, ${run.map(hex => remapping.colors.get(hex) ?? hex).join(', ')})`
 const light = (hexes: readonly string[] | null): void => looking.light(hexes && remapping.members(hexes))
 const gather = (event: Event, settle: boolean): void => {
   const command = { do: 'gather inks' as const, tolerance: Number((event.target as HTMLInputElement).value) }
   if (settle) project.run(command)
   else project.preview(command)
 }
-const click = (hex: string, event: MouseEvent): void => remapping.select([hex], event.shiftKey || event.ctrlKey || event.metaKey)
+const click = (hex: string, event: MouseEvent): void =>
+  remapping.select([hex], event.shiftKey || event.ctrlKey || event.metaKey)
 const isPointed = (members: readonly string[]): boolean => looking.pointed.some(hex => members.includes(hex))
 </script>
 
 <template>
-  <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_auto_minmax(0,1fr)_auto] gap-2" data-test="inks">
+  <div
+    class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_auto_minmax(0,1fr)_auto] gap-2"
+    data-test="inks"
+  >
     <div class="flex items-center gap-2">
-      <input v-model="wanted" type="search" class="field w-44 font-sans!" placeholder="Hex, hue or swatch" aria-label="Find inks by hex, hue or swatch">
-      <label class="flex items-center gap-1.5">by<select v-model="sort" class="field px-1! font-sans!" aria-label="Order of the inks"><option v-for="each in SORTS" :key="each" :value="each">{{ each }}</option></select></label>
-      <label class="ml-auto flex items-center gap-1.5" title="Selecting and moving an ink takes its lights and darks along"><input v-model="remapping.families" type="checkbox">families together</label>
+      <input
+        v-model="wanted"
+        type="search"
+        class="field w-44 font-sans!"
+        placeholder="Hex, hue or swatch"
+        aria-label="Find inks by hex, hue or swatch"
+      />
+      <label class="flex items-center gap-1.5"
+        >by<select v-model="sort" class="field px-1! font-sans!" aria-label="Order of the inks">
+          <option v-for="each in SORTS" :key="each" :value="each">{{ each }}</option>
+        </select></label
+      >
+      <label
+        class="ml-auto flex items-center gap-1.5"
+        title="Selecting and moving an ink takes its lights and darks along"
+        ><input v-model="remapping.families" type="checkbox" />families together</label
+      >
     </div>
-    <label class="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-2" title="Inks no farther apart than this go together">
+    <label
+      class="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-2"
+      title="Inks no farther apart than this go together"
+    >
       <span>Gather</span>
-      <input type="range" class="slide w-full" :min="TOLERANCE.least" :max="TOLERANCE.most" step="0.25" :value="remapping.remap?.tolerance ?? 0" aria-label="Tolerance for gathering near-identical inks" :aria-valuetext="`${remapping.inks.length} inks as ${remapping.rows.length}`" data-test="tolerance" @input="gather($event, false)" @change="gather($event, true)">
-      <span class="value w-32 text-right" data-test="ink-count">{{ remapping.inks.length }} → {{ remapping.rows.length }} inks</span>
+      <input
+        type="range"
+        class="slide w-full"
+        :min="TOLERANCE.least"
+        :max="TOLERANCE.most"
+        step="0.25"
+        :value="remapping.remap?.tolerance ?? 0"
+        aria-label="Tolerance for gathering near-identical inks"
+        :aria-valuetext="`${remapping.inks.length} inks as ${remapping.rows.length}`"
+        data-test="tolerance"
+        @input="gather($event, false)"
+        @change="gather($event, true)"
+      />
+      <span class="value w-32 text-right" data-test="ink-count"
+        >{{ remapping.inks.length }} → {{ remapping.rows.length }} inks</span
+      >
     </label>
     <div v-if="runs.length" class="flex items-center gap-2">
       <h3 class="shrink-0">Gradients</h3>
       <ul class="flex min-w-0 gap-1 overflow-x-auto [scrollbar-width:none]" aria-label="Gradients" data-test="runs">
-        <li v-for="(run, i) in runs" :key="i"><button class="block h-6 w-14 border border-line hover:border-ink" :style="{ background: gradientOf(run) }" :aria-label="`Gradient of ${run.join(', ')}`" :title="run.join(' to ')" @pointerenter="light(run)" @pointerleave="light(null)" @focus="light(run)" @blur="light(null)" @click="remapping.selected = new Set(run.map(hex => remapping.rowOf.get(hex)?.hex ?? hex))" /></li>
+        <li v-for="(run, i) in runs" :key="i">
+          <button
+            class="block h-6 w-14 border border-line hover:border-ink"
+            :style="{ background: gradientOf(run) }"
+            :aria-label="`Gradient of ${run.join(', ')}`"
+            :title="run.join(' to ')"
+            @pointerenter="light(run)"
+            @pointerleave="light(null)"
+            @focus="light(run)"
+            @blur="light(null)"
+            @click="remapping.selected = new Set(run.map(hex => remapping.rowOf.get(hex)?.hex ?? hex))"
+          />
+        </li>
       </ul>
     </div>
     <span v-else />
     <FileNotes :key="remapping.artwork?.id" />
     <div v-bind="containerProps" class="min-h-0 border-t border-line" data-test="ink-lines">
       <ul v-bind="wrapperProps" aria-label="Inks">
-        <li v-for="{ data: row, index } in list" :key="row.hex" :style="{ height: `${LINE}px` }" class="border-b border-line">
-          <div class="line" :class="{ lit: isPointed(row.members), selected: remapping.selected.has(row.hex), parts: sort === 'family' && index > 0 && isLead(row.hex) }" @pointerenter="light(remapping.whole([row.hex]))" @pointerleave="light(null)">
-            <button class="grid h-full min-w-0 grid-cols-[28px_62px_28px_minmax(0,1fr)_48px_52px] items-center gap-2 text-left max-xl:grid-cols-[28px_58px_24px_44px_36px] max-xl:gap-1.5" :aria-pressed="remapping.selected.has(row.hex)" :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${row.uses} uses, ${nameOf(row.to)}`" :data-line="row.hex" @click="click(row.hex, $event)" @focus="light(remapping.whole([row.hex]))" @blur="light(null)">
+        <li
+          v-for="{ data: row, index } in list"
+          :key="row.hex"
+          :style="{ height: `${LINE}px` }"
+          class="border-b border-line"
+        >
+          <div
+            class="line"
+            :class="{
+              lit: isPointed(row.members),
+              selected: remapping.selected.has(row.hex),
+              parts: sort === 'family' && index > 0 && isLead(row.hex),
+            }"
+            @pointerenter="light(remapping.whole([row.hex]))"
+            @pointerleave="light(null)"
+          >
+            <button
+              class="line"
+              :aria-pressed="remapping.selected.has(row.hex)"
+              :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${row.uses} uses, ${nameOf(row.to)}`"
+              :data-line="row.hex"
+              @click="click(row.hex, $event)"
+              @focus="light(remapping.whole([row.hex]))"
+              @blur="light(null)"
+            >
               <i class="h-5" :style="{ background: row.hex }" />
               <span class="value">{{ row.hex }}</span>
               <span class="value text-quiet">{{ row.members.length > 1 ? `+${row.members.length - 1}` : '' }}</span>
-              <span class="h-1.5 max-xl:hidden"><i class="block h-full bg-strong" :style="{ width: `${Math.max(1, row.area / most * 100)}%` }" /></span>
+              <span class="h-1.5 max-xl:hidden"
+                ><i class="block h-full bg-strong" :style="{ width: `${Math.max(1, (row.area / most) * 100)}%` }"
+              /></span>
               <span class="value text-right">{{ (row.area * 100).toFixed(row.area < 0.01 ? 2 : 1) }}%</span>
               <span class="value text-right text-quiet">{{ row.uses }}×</span>
             </button>
             <span class="flex min-w-0 items-center gap-1.5">
               <i class="size-5 shrink-0" :style="{ background: remapping.colors.get(row.hex) ?? row.hex }" />
-              <select class="h-6 min-w-0 grow bg-transparent" :aria-label="`Where ${row.hex} goes`" :value="row.to ?? ''" @change="remapping.send(remapping.meant(row.hex), ($event.target as HTMLSelectElement).value || null)">
-                <option v-for="swatch in project.document?.scheme ?? []" :key="swatch.id" :value="swatch.id">{{ swatch.name }}</option><option value="">left as is</option>
+              <select
+                class="h-6 min-w-0 grow bg-transparent"
+                :aria-label="`Where ${row.hex} goes`"
+                :value="row.to ?? ''"
+                @change="remapping.send(remapping.meant(row.hex), ($event.target as HTMLSelectElement).value || null)"
+              >
+                <option v-for="swatch in project.document?.scheme ?? []" :key="swatch.id" :value="swatch.id">
+                  {{ swatch.name }}
+                </option>
+                <option value="">left as is</option>
               </select>
             </span>
-            <span class="value truncate text-right">{{ awayOf(row.hex) || (remapping.order.broken.has(row.hex) ? '◆ order' : '') }}</span>
+            <span class="value truncate text-right">{{
+              awayOf(row.hex) || (remapping.order.broken.has(row.hex) ? '◆ order' : '')
+            }}</span>
           </div>
         </li>
       </ul>
-      <p v-if="!sorted.length" class="p-4 text-center text-quiet">{{ remapping.rows.length ? 'No ink is called that.' : 'This artwork says no colors.' }}</p>
+      <p v-if="!sorted.length" class="p-4 text-center text-quiet">
+        {{ remapping.rows.length ? 'No ink is called that.' : 'This artwork says no colors.' }}
+      </p>
     </div>
     <SelectionBar v-if="remapping.selected.size" />
   </div>
 </template>
 
 <style scoped>
-.line { display: grid; grid-template-columns: minmax(0, 1fr) 150px 52px; gap: 8px; align-items: center; height: 100%; }
-.line:hover { background: var(--hover); }
-.line.lit { box-shadow: inset 3px 0 0 var(--text); }
-.line.selected { box-shadow: inset 0 0 0 2px var(--accent); }
-.line.parts { border-top: 2px solid var(--strong-line); }
+@reference "~/assets/main.css";
+
+.line {
+  @apply grid h-full min-w-0 items-center gap-2 text-left max-xl:gap-1.5;
+  @apply grid-cols-[28px_62px_28px_minmax(0,1fr)_48px_52px] max-xl:grid-cols-[28px_58px_24px_44px_36px];
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px 52px;
+  gap: 8px;
+  align-items: center;
+  height: 100%;
+}
+.line:hover {
+  background: var(--hover);
+}
+.line.lit {
+  box-shadow: inset 3px 0 0 var(--text);
+}
+.line.selected {
+  box-shadow: inset 0 0 0 2px var(--accent);
+}
+.line.parts {
+  border-top: 2px solid var(--strong-line);
+}
 </style>

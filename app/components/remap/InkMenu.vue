@@ -3,14 +3,34 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import type { Swatch } from '../../../core/project/schema'
 import { lchOf } from '../../../core/color/convert'
 
-/** One ink: drag it to a swatch, click or Space to select it, F for its family, Delete to leave it as is, Enter for its choices. */
+/**
+ * One ink: drag it to a swatch, click or Space to select it, F for its family, Delete to leave it as is, Enter for its
+ * choices.
+ */
 const { hex, scheme, target, label, lit, selected, broken, excepted, count, tall } = defineProps<{
-  hex: string, scheme: readonly Swatch[], target: string | null, label: string, lit: boolean, selected: boolean, broken: boolean, excepted: boolean, count: number, tall: boolean
+  hex: string
+  scheme: readonly Swatch[]
+  target: string | null
+  label: string
+  lit: boolean
+  selected: boolean
+  broken: boolean
+  excepted: boolean
+  count: number
+  tall: boolean
 }>()
-const emit = defineEmits<{ carry: [event: PointerEvent], light: [on: boolean], send: [to: string | null], release: [], select: [more: boolean], move: [by: number], family: [] }>()
+const emit = defineEmits<{
+  carry: [event: PointerEvent]
+  light: [on: boolean]
+  send: [to: string | null]
+  release: []
+  select: [more: boolean]
+  move: [by: number]
+  family: []
+}>()
 const button = useTemplateRef<{ $el: HTMLElement }>('button')
 const place = useFloating(() => button.value?.$el, 'right', Math.min(480, 100 + scheme.length * 28))
-const letters = computed(() => lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)')
+const letters = computed(() => (lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'))
 const keyed = (event: KeyboardEvent): void => {
   if (event.key === ' ') emit('select', event.shiftKey)
   else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') emit('move', event.key === 'ArrowDown' ? 1 : -1)
@@ -25,35 +45,97 @@ const keyed = (event: KeyboardEvent): void => {
 <template>
   <Menu v-slot="{ open }" as="div" class="relative flex w-full">
     <MenuButton
-      ref="button" class="ink" :class="{ lit, selected, left: target === null }" :style="{ background: hex, color: letters }" :aria-label="label" :title="label" :data-ink="hex" :data-drop="hex" :aria-pressed="selected"
-      @pointerdown.capture.stop="emit('carry', $event)" @click.capture="($event.detail > 0) && $event.stopPropagation()" @pointerenter="emit('light', true)" @pointerleave="emit('light', false)"
-      @focus="emit('light', true)" @blur="emit('light', false)" @keydown.capture="!open && keyed($event)"
+      ref="button"
+      class="ink"
+      :class="{ lit, selected, left: target === null }"
+      :style="{ background: hex, color: letters }"
+      :aria-label="label"
+      :title="label"
+      :data-ink="hex"
+      :data-drop="hex"
+      :aria-pressed="selected"
+      @pointerdown.capture.stop="emit('carry', $event)"
+      @click.capture="$event.detail > 0 && $event.stopPropagation()"
+      @pointerenter="emit('light', true)"
+      @pointerleave="emit('light', false)"
+      @focus="emit('light', true)"
+      @blur="emit('light', false)"
+      @keydown.capture="!open && keyed($event)"
     >
       <span v-if="broken" class="pointer-events-none pl-1 text-caption" aria-hidden="true">◆</span>
       <span v-if="tall" class="value pointer-events-none pl-1.5">{{ hex }}</span>
       <span v-if="tall && count > 1" class="value pointer-events-none pl-1">+{{ count - 1 }}</span>
-      <i v-if="excepted" class="pointer-events-none absolute inset-y-0 right-0 w-1 bg-ink outline-1 outline-panel" aria-hidden="true" />
+      <i
+        v-if="excepted"
+        class="pointer-events-none absolute inset-y-0 right-0 w-1 bg-ink outline-1 outline-panel"
+        aria-hidden="true"
+      />
     </MenuButton>
     <MenuItems class="z-30 grid w-52 overflow-y-auto border border-strong bg-panel py-1 shadow-float" :style="place()">
       <MenuItem v-for="swatch in scheme" :key="swatch.id" v-slot="{ active }">
-        <button class="flex h-7 items-center gap-2 px-2 text-left" :class="{ 'bg-hover': active }" @click="emit('send', swatch.id)">
-          <i class="size-4" :style="{ background: swatch.hex }" /><span class="grow truncate">{{ swatch.name }}</span><span v-if="target === swatch.id" aria-label="chosen">●</span>
+        <button
+          class="flex h-7 items-center gap-2 px-2 text-left"
+          :class="{ 'bg-hover': active }"
+          @click="emit('send', swatch.id)"
+        >
+          <i class="size-4" :style="{ background: swatch.hex }" /><span class="grow truncate">{{ swatch.name }}</span
+          ><span v-if="target === swatch.id" aria-label="chosen">●</span>
         </button>
       </MenuItem>
       <MenuItem v-slot="{ active }">
-        <button class="flex h-7 items-center gap-2 border-t border-line px-2 text-left" :class="{ 'bg-hover': active }" @click="emit('send', null)">
-          <i class="size-4" :style="{ background: hex }" /><span class="grow">Leave as is</span><span v-if="target === null" aria-label="chosen">●</span>
+        <button
+          class="flex h-7 items-center gap-2 border-t border-line px-2 text-left"
+          :class="{ 'bg-hover': active }"
+          @click="emit('send', null)"
+        >
+          <i class="size-4" :style="{ background: hex }" /><span class="grow">Leave as is</span
+          ><span v-if="target === null" aria-label="chosen">●</span>
         </button>
       </MenuItem>
-      <MenuItem v-slot="{ active }"><button class="flex h-7 items-center px-2 pl-8 text-left" :class="{ 'bg-hover': active }" @click="emit('release')">Match again</button></MenuItem>
-      <MenuItem v-slot="{ active }"><button class="flex h-7 items-center px-2 pl-8 text-left" :class="{ 'bg-hover': active }" @click="emit('family')">Select its family</button></MenuItem>
+      <MenuItem v-slot="{ active }"
+        ><button
+          class="flex h-7 items-center px-2 pl-8 text-left"
+          :class="{ 'bg-hover': active }"
+          @click="emit('release')"
+        >
+          Match again
+        </button></MenuItem
+      >
+      <MenuItem v-slot="{ active }"
+        ><button
+          class="flex h-7 items-center px-2 pl-8 text-left"
+          :class="{ 'bg-hover': active }"
+          @click="emit('family')"
+        >
+          Select its family
+        </button></MenuItem
+      >
     </MenuItems>
   </Menu>
 </template>
 
 <style scoped>
-.ink { display: flex; align-items: center; width: 100%; height: 100%; overflow: hidden; cursor: grab; touch-action: none; }
-.ink.lit { box-shadow: 0 0 0 1px var(--panel), 0 0 0 2px var(--text); z-index: 1; }
-.ink.selected { outline: 2px solid var(--accent); outline-offset: 0; z-index: 1; }
-.ink.left { width: 60%; }
+.ink {
+  display: flex;
+  align-items: center;
+  width: 100%;
+  height: 100%;
+  overflow: hidden;
+  cursor: grab;
+  touch-action: none;
+}
+.ink.lit {
+  box-shadow:
+    0 0 0 1px var(--panel),
+    0 0 0 2px var(--text);
+  z-index: 1;
+}
+.ink.selected {
+  outline: 2px solid var(--accent);
+  outline-offset: 0;
+  z-index: 1;
+}
+.ink.left {
+  width: 60%;
+}
 </style>

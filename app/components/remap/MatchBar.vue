@@ -8,15 +8,24 @@ const project = useProject()
 const remapping = useRemapping()
 const byArrow = useRovingRadio()
 const TITLES: Readonly<Record<Match, string>> = {
-  values: 'Light stays light and dark stays dark', area: 'What covers most becomes the dominant swatch, by shares and roles', nearest: 'Every ink becomes the swatch it is most like', turn: 'The whole artwork turns its hues until its main color has the hue of the base',
+  values: 'Light stays light and dark stays dark',
+  area: 'What covers most becomes the dominant swatch, by shares and roles',
+  nearest: 'Every ink becomes the swatch it is most like',
+  turn: 'The whole artwork turns its hues until its main color has the hue of the base',
 }
 const SHADING_TITLES: Readonly<Record<Shading, string>> = {
-  'flat': 'All inks of a swatch become it', 'stepped': 'The darkest ink becomes the swatch, the others tints of it', 'relative': 'Inks keep their difference from the one that leads', 'hue only': 'Inks keep their lightness and chroma and take the hue', 'turned': 'All hues turn as far as the leading one has to',
+  'flat': 'All inks of a swatch become it',
+  'stepped': 'The darkest ink becomes the swatch, the others tints of it',
+  'relative': 'Inks keep their difference from the one that leads',
+  'hue only': 'Inks keep their lightness and chroma and take the hue',
+  'turned': 'All hues turn as far as the leading one has to',
 }
 const NEUTRAL_WORDS: Readonly<Record<Neutrals, string>> = { inks: 'as inks', left: 'left as is', tinted: 'tinted' }
 const remap = computed(() => project.document?.remap)
-const previewMatch = (match: Match | null): void => project.preview(match && match !== project.settled?.remap.match ? project.matched({ match, seed: 0 }) : null)
-const settleNeutrals = (event: Event): void => project.run({ do: 'treat neutrals', neutrals: (event.target as HTMLSelectElement).value as Neutrals })
+const previewMatch = (match: Match | null): void =>
+  project.preview(match && match !== project.settled?.remap.match ? project.matched({ match, seed: 0 }) : null)
+const settleNeutrals = (event: Event): void =>
+  project.run({ do: 'treat neutrals', neutrals: (event.target as HTMLSelectElement).value as Neutrals })
 const again = (): void => {
   const command = project.matched()
   if (command) project.run(command)
@@ -28,18 +37,51 @@ const again = (): void => {
     <span>Match</span>
     <div role="radiogroup" aria-label="Matching" class="flex" @keydown="byArrow" @pointerleave="project.preview(null)">
       <button
-        v-for="match in MATCHES" :key="match" role="radio" class="choice first-letter:uppercase" :aria-checked="remap.match === match" :tabindex="remap.match === match ? 0 : -1" :title="TITLES[match]"
-        @pointerenter="previewMatch(match)" @click="remapping.match(match)"
-      >{{ match }}</button>
+        v-for="match in MATCHES"
+        :key="match"
+        role="radio"
+        class="choice first-letter:uppercase"
+        :aria-checked="remap.match === match"
+        :tabindex="remap.match === match ? 0 : -1"
+        :title="TITLES[match]"
+        @pointerenter="previewMatch(match)"
+        @click="remapping.match(match)"
+      >
+        {{ match }}
+      </button>
     </div>
-    <span class="flex gap-1"><button class="control" title="Deal the targets afresh (D)" @click="remapping.deal">Deal</button><button class="control" title="Match all inks again, those set by hand too" @click="again">Match again</button></span>
+    <span class="flex gap-1"
+      ><button class="control" title="Deal the targets afresh (D)" @click="remapping.deal">Deal</button
+      ><button class="control" title="Match all inks again, those set by hand too" @click="again">
+        Match again
+      </button></span
+    >
     <span>Shading</span>
     <div role="radiogroup" aria-label="Shading" class="flex" @keydown="byArrow" @pointerleave="project.preview(null)">
       <button
-        v-for="shading in SHADINGS" :key="shading" role="radio" class="choice first-letter:uppercase" :aria-checked="remap.shading === shading" :tabindex="remap.shading === shading ? 0 : -1" :title="SHADING_TITLES[shading]"
-        @pointerenter="project.preview({ do: 'shade', shading })" @click="project.run({ do: 'shade', shading })"
-      >{{ shading }}</button>
+        v-for="shading in SHADINGS"
+        :key="shading"
+        role="radio"
+        class="choice first-letter:uppercase"
+        :aria-checked="remap.shading === shading"
+        :tabindex="remap.shading === shading ? 0 : -1"
+        :title="SHADING_TITLES[shading]"
+        @pointerenter="project.preview({ do: 'shade', shading })"
+        @click="project.run({ do: 'shade', shading })"
+      >
+        {{ shading }}
+      </button>
     </div>
-    <label class="flex items-center gap-1.5" title="What becomes of blacks, whites and grays that nobody sent anywhere">Grays<select class="field px-1! font-sans!" aria-label="Blacks, whites and grays" data-test="neutrals" :value="remap.neutrals" @change="settleNeutrals"><option v-for="neutrals in NEUTRALS" :key="neutrals" :value="neutrals">{{ NEUTRAL_WORDS[neutrals] }}</option></select></label>
+    <label class="flex items-center gap-1.5" title="What becomes of blacks, whites and grays that nobody sent anywhere"
+      >Grays<select
+        class="field px-1! font-sans!"
+        aria-label="Blacks, whites and grays"
+        data-test="neutrals"
+        :value="remap.neutrals"
+        @change="settleNeutrals"
+      >
+        <option v-for="neutrals in NEUTRALS" :key="neutrals" :value="neutrals">{{ NEUTRAL_WORDS[neutrals] }}</option>
+      </select></label
+    >
   </div>
 </template>

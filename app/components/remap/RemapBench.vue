@@ -1,32 +1,81 @@
 <script setup lang="ts">
 import { REMAP_VIEWS } from '~/stores/remapping'
 
-/** Remap: the artwork and how it is looked at above, then by turns the ribbons, the inks as a list, touch-ups, the whole, and the set. */
+/**
+ * Remap: the artwork and how it is looked at above, then by turns the ribbons, the inks as a list, touch-ups, the
+ * whole, and the set.
+ */
 const project = useProject()
 const looking = useLooking()
 const remapping = useRemapping()
 const byArrow = useRovingRadio()
-const toggleDivider = (): void => { looking.divider = looking.divider === null ? 0.5 : null }
+const toggleDivider = (): void => {
+  looking.divider = looking.divider === null ? 0.5 : null
+}
 
-watch(() => remapping.view, view => { looking.picking = view === 'touches' ? looking.pickBy : null }, { immediate: true })
+watch(
+  () => remapping.view,
+  view => {
+    looking.picking = view === 'touches' ? looking.pickBy : null
+  },
+  { immediate: true },
+)
 useKeys({ v: toggleDivider, d: remapping.deal })
 </script>
 
 <template>
-  <div class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)] gap-2 p-5 pb-2 pt-3" data-test="remap">
+  <div
+    class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)] gap-2 p-5 pb-2 pt-3"
+    data-test="remap"
+  >
     <div class="flex items-center gap-2">
       <h2 class="mr-auto">Remap</h2>
-      <button class="control" :aria-pressed="looking.divider !== null" title="A divider between before and after (V)" @click="toggleDivider">Divider</button>
-      <button class="control" :aria-pressed="looking.before" title="Hold O anywhere" @pointerdown="looking.before = true" @pointerup="looking.before = false" @pointerleave="looking.before = false" @keydown.space.prevent="looking.before = true" @keyup.space="looking.before = false">Original <span class="text-caption text-quiet">hold O</span></button>
+      <button
+        class="control"
+        :aria-pressed="looking.divider !== null"
+        title="A divider between before and after (V)"
+        @click="toggleDivider"
+      >
+        Divider
+      </button>
+      <button
+        class="control"
+        :aria-pressed="looking.before"
+        title="Hold O anywhere"
+        @pointerdown="looking.before = true"
+        @pointerup="looking.before = false"
+        @pointerleave="looking.before = false"
+        @keydown.space.prevent="looking.before = true"
+        @keyup.space="looking.before = false"
+      >
+        Original <span class="text-caption text-quiet">hold O</span>
+      </button>
     </div>
     <div class="flex items-center gap-3">
       <ArtworkStrip small class="min-w-0 grow" />
-      <label v-if="(project.document?.artwork.length ?? 0) > 1" class="flex shrink-0 items-center gap-1.5" title="What you change holds for this artwork alone"><input v-model="remapping.alone" type="checkbox">only this one</label>
+      <label
+        v-if="(project.document?.artwork.length ?? 0) > 1"
+        class="flex shrink-0 items-center gap-1.5"
+        title="What you change holds for this artwork alone"
+        ><input v-model="remapping.alone" type="checkbox" />only this one</label
+      >
     </div>
     <div role="radiogroup" aria-label="View of the remapping" class="flex" @keydown="byArrow">
-      <button v-for="{ view, title } in REMAP_VIEWS" :key="view" role="radio" class="choice whitespace-nowrap text-caption xl:text-body" :aria-checked="remapping.view === view" :tabindex="remapping.view === view ? 0 : -1" @click="remapping.view = view">{{ title }}</button>
+      <button
+        v-for="{ view, title } in REMAP_VIEWS"
+        :key="view"
+        role="radio"
+        class="choice whitespace-nowrap text-caption xl:text-body"
+        :aria-checked="remapping.view === view"
+        :tabindex="remapping.view === view ? 0 : -1"
+        @click="remapping.view = view"
+      >
+        {{ title }}
+      </button>
     </div>
-    <p v-if="!project.artwork" class="self-start border border-dashed border-strong p-6 text-center">Add artwork in Gather; its inks stand here, joined to the swatches they become.</p>
+    <p v-if="!project.artwork" class="self-start border border-dashed border-strong p-6 text-center">
+      Add artwork in Gather; its inks stand here, joined to the swatches they become.
+    </p>
     <RibbonView v-else-if="remapping.view === 'ribbons'" />
     <InkList v-else-if="remapping.view === 'inks'" />
     <TouchList v-else-if="remapping.view === 'touches'" />

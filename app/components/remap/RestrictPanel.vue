@@ -6,7 +6,10 @@ import { MOST_IN_SET, type ColorSet } from '../../../core/project/schema'
 import { nearestIn } from '../../../core/remap/restrict'
 import type { Inspiration } from '../../../core/inspiration/search'
 
-/** The set of colors results are restricted to: a library, a scheme from the shelf or a list of one's own; and how far each result is from the nearest. */
+/**
+ * The set of colors results are restricted to: a library, a scheme from the shelf or a list of one's own; and how far
+ * each result is from the nearest.
+ */
 const project = useProject()
 const server = useServer()
 const remapping = useRemapping()
@@ -35,7 +38,7 @@ const failure = ref('')
 let underway: AbortController | null = null
 const ask = async (): Promise<void> => {
   underway?.abort()
-  const own = underway = new AbortController()
+  const own = (underway = new AbortController())
   try {
     found.value = (await server.inspiration({ words: words.value.trim(), near: null, fits: [] }, 0, own.signal)).schemes
     failure.value = ''
@@ -45,9 +48,15 @@ const ask = async (): Promise<void> => {
 }
 const askSoon = useDebounceFn(() => void ask(), 250)
 watch(words, askSoon)
-watch(adding, now => { if (now === 'shelf') void ask() })
+watch(adding, now => {
+  if (now === 'shelf') void ask()
+})
 onUnmounted(() => underway?.abort())
-const fromShelf = ({ id, name, colors }: Inspiration): ColorSet => ({ id: `shelf ${id}`.slice(0, 64), title: name, colors: colors.map(({ hex, name: said }) => ({ hex, name: said })) })
+const fromShelf = ({ id, name, colors }: Inspiration): ColorSet => ({
+  id: `shelf ${id}`.slice(0, 64),
+  title: name,
+  colors: colors.map(({ hex, name: said }) => ({ hex, name: said })),
+})
 
 const list = ref('')
 const title = ref('My list')
@@ -61,7 +70,8 @@ const takeFile = async (event: Event): Promise<void> => {
 const useList = (): void => {
   const colors = read.value.slice(0, MOST_IN_SET).map(({ hex, name }) => ({ hex, name: (name ?? '').slice(0, 120) }))
   if (!colors.length) return
-  if (read.value.length > MOST_IN_SET) notices.say(`A list may have up to ${MOST_IN_SET} colors; the first of them were taken.`, 'problem')
+  if (read.value.length > MOST_IN_SET)
+    notices.say(`A list may have up to ${MOST_IN_SET} colors; the first of them were taken.`, 'problem')
   restrict({ id: crypto.randomUUID(), title: title.value.trim() || 'My list', colors })
 }
 
@@ -72,14 +82,21 @@ const results = computed(() => {
   const hexes = set.colors.map(({ hex }) => hex)
   const own = project.settledFor(remapping.artwork?.id ?? '')
   const free = recoloredFreely(now, project.united, remapping.artwork?.id ?? null)
-  const seen = new Map<string, { free: string, hex: string, name: string, away: number, inks: string[] }>()
+  const seen = new Map<string, { free: string; hex: string; name: string; away: number; inks: string[] }>()
   for (const { hex: ink } of remapping.inks) {
     const wanted = free.get(ink) ?? ink
     const near = nearestIn(hexes, wanted)
     if (!near || own.get(ink) !== near.hex) continue
     const known = seen.get(wanted)
     if (known) known.inks.push(ink)
-    else seen.set(wanted, { free: wanted, hex: near.hex, name: set.colors[near.place]?.name ?? '', away: near.away, inks: [ink] })
+    else
+      seen.set(wanted, {
+        free: wanted,
+        hex: near.hex,
+        name: set.colors[near.place]?.name ?? '',
+        away: near.away,
+        inks: [ink],
+      })
   }
   return [...seen.values()].sort((one, other) => other.away - one.away)
 })
@@ -90,10 +107,19 @@ const looking = useLooking()
 </script>
 
 <template>
-  <section class="grid min-h-0 grid-rows-[auto_auto_minmax(0,1fr)] gap-2 border-t border-line pt-2" aria-labelledby="restrict-title">
+  <section
+    class="grid min-h-0 grid-rows-[auto_auto_minmax(0,1fr)] gap-2 border-t border-line pt-2"
+    aria-labelledby="restrict-title"
+  >
     <div class="flex h-7 items-center gap-2">
       <h3 id="restrict-title">Only colors of</h3>
-      <select class="field min-w-0 grow px-1! font-sans!" aria-labelledby="restrict-title" data-test="restrict" :value="adding ?? chosen" @change="choose(($event.target as HTMLSelectElement).value)">
+      <select
+        class="field min-w-0 grow px-1! font-sans!"
+        aria-labelledby="restrict-title"
+        data-test="restrict"
+        :value="adding ?? chosen"
+        @change="choose(($event.target as HTMLSelectElement).value)"
+      >
         <option value="">any set: no restriction</option>
         <option v-if="!sets.some(({ id }) => id === BOOK)" :value="BOOK">Breezeholm thread book (200)</option>
         <option v-for="set in sets" :key="set.id" :value="set.id">{{ set.title }} ({{ set.colors.length }})</option>
@@ -102,29 +128,82 @@ const looking = useLooking()
       </select>
     </div>
     <div v-if="adding === 'shelf'" class="grid gap-1.5">
-      <input v-model="words" type="search" class="field font-sans!" placeholder="Words: harbor, quiet, textile" aria-label="Search the shelf">
+      <input
+        v-model="words"
+        type="search"
+        class="field font-sans!"
+        placeholder="Words: harbor, quiet, textile"
+        aria-label="Search the shelf"
+      />
       <p v-if="failure" role="alert">▲ {{ failure }} <button class="control" @click="ask">Try again</button></p>
       <ul class="grid max-h-44 grid-cols-2 gap-x-3 overflow-y-auto" aria-label="Schemes of the shelf">
         <li v-for="scheme in found" :key="scheme.id">
-          <button class="grid h-8 w-full grid-cols-[72px_minmax(0,1fr)] items-center gap-2 text-left hover:bg-hover" data-test="shelf-set" @pointerenter="project.preview({ do: 'restrict', to: fromShelf(scheme) })" @pointerleave="project.preview(null)" @click="restrict(fromShelf(scheme))">
-            <span class="flex h-5"><i v-for="{ hex } in scheme.colors" :key="hex" class="grow" :style="{ background: hex }" /></span><span class="truncate">{{ scheme.name }}</span>
+          <button
+            class="grid h-8 w-full grid-cols-[72px_minmax(0,1fr)] items-center gap-2 text-left hover:bg-hover"
+            data-test="shelf-set"
+            @pointerenter="project.preview({ do: 'restrict', to: fromShelf(scheme) })"
+            @pointerleave="project.preview(null)"
+            @click="restrict(fromShelf(scheme))"
+          >
+            <span class="flex h-5"
+              ><i v-for="{ hex } in scheme.colors" :key="hex" class="grow" :style="{ background: hex }" /></span
+            ><span class="truncate">{{ scheme.name }}</span>
           </button>
         </li>
       </ul>
     </div>
     <form v-else-if="adding === 'list'" class="grid gap-1.5" @submit.prevent="useList">
-      <textarea v-model="list" rows="4" class="field h-auto! py-1" placeholder="#2e4f7f #f2c14e … or CSS, CSV, design tokens" aria-label="Colors of the list" spellcheck="false" />
+      <textarea
+        v-model="list"
+        rows="4"
+        class="field h-auto! py-1"
+        placeholder="#2e4f7f #f2c14e … or CSS, CSV, design tokens"
+        aria-label="Colors of the list"
+        spellcheck="false"
+      />
       <p class="flex items-center gap-2">
-        <input v-model="title" class="field min-w-0 grow font-sans!" aria-label="Name of the list" maxlength="120"><input type="file" accept=".txt,.css,.csv,.json,.svg" class="w-44 text-caption" aria-label="A file with colors" data-test="set-file" @change="takeFile">
-        <button class="control primary" :disabled="!read.length">Use {{ read.length }} {{ read.length === 1 ? 'color' : 'colors' }}</button>
+        <input
+          v-model="title"
+          class="field min-w-0 grow font-sans!"
+          aria-label="Name of the list"
+          maxlength="120"
+        /><input
+          type="file"
+          accept=".txt,.css,.csv,.json,.svg"
+          class="w-44 text-caption"
+          aria-label="A file with colors"
+          data-test="set-file"
+          @change="takeFile"
+        />
+        <button class="control primary" :disabled="!read.length">
+          Use {{ read.length }} {{ read.length === 1 ? 'color' : 'colors' }}
+        </button>
       </p>
     </form>
-    <p v-else-if="remapping.restriction" class="text-caption text-quiet" data-test="restricted">{{ results.length }} results go to {{ used }} of its {{ remapping.restriction.colors.length }} colors, on average ΔE {{ mean.toFixed(1) }} away.</p>
-    <p v-else class="text-caption text-quiet">Thread, paint or house colors: every result goes to the nearest one of the set.</p>
+    <p v-else-if="remapping.restriction" class="text-caption text-quiet" data-test="restricted">
+      {{ results.length }} results go to {{ used }} of its {{ remapping.restriction.colors.length }} colors, on average
+      ΔE {{ mean.toFixed(1) }} away.
+    </p>
+    <p v-else class="text-caption text-quiet">
+      Thread, paint or house colors: every result goes to the nearest one of the set.
+    </p>
     <div v-if="remapping.restriction && !adding" v-bind="containerProps" class="min-h-0 border-t border-line">
       <ul v-bind="wrapperProps" aria-label="Results and the nearest colors">
-        <li v-for="{ data: { free, hex, name, away, inks } } in lines" :key="free" :style="{ height: `${LINE}px` }" class="grid grid-cols-[64px_66px_minmax(0,1fr)_66px_64px] items-center gap-2 border-b border-line hover:bg-hover" data-test="result" @pointerenter="looking.light(inks)" @pointerleave="looking.light(null)">
-          <span class="flex h-4"><i class="grow" :style="{ background: free }" /><i class="grow" :style="{ background: hex }" /></span><span class="value text-quiet">{{ free }}</span><span class="truncate">{{ name || hex }}</span><span class="value">{{ hex }}</span><span class="value text-right">ΔE {{ away.toFixed(1) }}</span>
+        <li
+          v-for="{ data: { free, hex, name, away, inks } } in lines"
+          :key="free"
+          :style="{ height: `${LINE}px` }"
+          class="grid grid-cols-[64px_66px_minmax(0,1fr)_66px_64px] items-center gap-2 border-b border-line hover:bg-hover"
+          data-test="result"
+          @pointerenter="looking.light(inks)"
+          @pointerleave="looking.light(null)"
+        >
+          <span class="flex h-4"
+            ><i class="grow" :style="{ background: free }" /><i class="grow" :style="{ background: hex }" /></span
+          ><span class="value text-quiet">{{ free }}</span
+          ><span class="truncate">{{ name || hex }}</span
+          ><span class="value">{{ hex }}</span
+          ><span class="value text-right">ΔE {{ away.toFixed(1) }}</span>
         </li>
       </ul>
     </div>

@@ -3,7 +3,10 @@ import { useElementSize, useScroll } from '@vueuse/core'
 import { columnSlots, ribbonPath, visibleIn, type Slot } from './ribbons'
 import { followDrag } from '~/composables/useDrag'
 
-/** Inks on the left, by area, swatches on the right, joined by ribbons: an end is dragged to another swatch, to an ink to go along with it, or to be left as is. */
+/**
+ * Inks on the left, by area, swatches on the right, joined by ribbons: an end is dragged to another swatch, to an ink
+ * to go along with it, or to be left as is.
+ */
 const project = useProject()
 const looking = useLooking()
 const remapping = useRemapping()
@@ -24,8 +27,16 @@ const rows = computed(() => {
   const place = (to: string | null): number => order.get(to ?? '') ?? scheme.value.length
   return [...remapping.rows].sort((one, other) => place(one.to) - place(other.to) || other.area - one.area)
 })
-const inkSlots = computed(() => columnSlots(rows.value.map(({ area }) => area), height.value, LEAST))
-const tall = computed(() => Math.max(height.value, (inkSlots.value.at(-1)?.top ?? 0) + (inkSlots.value.at(-1)?.height ?? 0)))
+const inkSlots = computed(() =>
+  columnSlots(
+    rows.value.map(({ area }) => area),
+    height.value,
+    LEAST,
+  ),
+)
+const tall = computed(() =>
+  Math.max(height.value, (inkSlots.value.at(-1)?.top ?? 0) + (inkSlots.value.at(-1)?.height ?? 0)),
+)
 const shownRows = computed(() => {
   const [first, last] = visibleIn(inkSlots.value, scrolled.value, height.value)
   return rows.value.slice(first, last).map((row, i) => ({ row, slot: inkSlots.value[first + i] as Slot }))
@@ -35,42 +46,68 @@ const areaOf = computed(() => {
   for (const { to, area } of rows.value) areas.set(to ?? '', (areas.get(to ?? '') ?? 0) + area)
   return areas
 })
-const swatchSlots = computed(() => columnSlots([...scheme.value.map(({ id }) => areaOf.value.get(id) ?? 0), 0], height.value, 34, 6))
+const swatchSlots = computed(() =>
+  columnSlots([...scheme.value.map(({ id }) => areaOf.value.get(id) ?? 0), 0], height.value, 34, 6),
+)
 
 /** Where each ribbon ends: the ends of a swatch's inks share its height as their beginnings share the column. */
 const ends = computed(() => {
   const full = new Map<string, number>()
-  rows.value.forEach(({ to }, i) => { if (to) full.set(to, (full.get(to) ?? 0) + (inkSlots.value[i]?.height ?? 0)) })
+  rows.value.forEach(({ to }, i) => {
+    if (to) full.set(to, (full.get(to) ?? 0) + (inkSlots.value[i]?.height ?? 0))
+  })
   const used = new Map<string, number>()
   const places = new Map(scheme.value.map(({ id }, i) => [id, swatchSlots.value[i]]))
-  return new Map(rows.value.flatMap(({ hex, to }, i) => {
-    const [swatch, from] = [places.get(to ?? ''), inkSlots.value[i]]
-    if (!to || !swatch || !from) return []
-    const [done, all] = [used.get(to) ?? 0, full.get(to) || 1]
-    used.set(to, done + from.height)
-    return [[hex, { top: swatch.top + swatch.height * done / all, height: swatch.height * from.height / all }] as const]
-  }))
+  return new Map(
+    rows.value.flatMap(({ hex, to }, i) => {
+      const [swatch, from] = [places.get(to ?? ''), inkSlots.value[i]]
+      if (!to || !swatch || !from) return []
+      const [done, all] = [used.get(to) ?? 0, full.get(to) || 1]
+      used.set(to, done + from.height)
+      return [
+        [hex, { top: swatch.top + (swatch.height * done) / all, height: (swatch.height * from.height) / all }] as const,
+      ]
+    }),
+  )
 })
-const ribbons = computed(() => shownRows.value.flatMap(({ row, slot }) => {
-  const end = ends.value.get(row.hex)
-  return end ? [{ ...row, end, from: { ...slot, top: slot.top - scrolled.value } }] : []
-}))
+const ribbons = computed(() =>
+  shownRows.value.flatMap(({ row, slot }) => {
+    const end = ends.value.get(row.hex)
+    return end ? [{ ...row, end, from: { ...slot, top: slot.top - scrolled.value } }] : []
+  }),
+)
 
 const hovered = ref<string | null>(null)
-const litHere = computed(() => new Set(hovered.value ? remapping.whole([hovered.value]) : looking.pointed.map(hex => remapping.rowOf.get(hex)?.hex ?? hex)))
+const litHere = computed(
+  () =>
+    new Set(
+      hovered.value
+        ? remapping.whole([hovered.value])
+        : looking.pointed.map(hex => remapping.rowOf.get(hex)?.hex ?? hex),
+    ),
+)
 const light = (hex: string | null): void => {
   hovered.value = hex
   looking.light(hex ? remapping.members(remapping.whole([hex])) : null)
 }
-const lightSwatch = (id: string | null): void => looking.light(id && areaOf.value.has(id) ? remapping.members(remapping.groupOf(id).map(({ hex }) => hex)) : null)
+const lightSwatch = (id: string | null): void =>
+  looking.light(id && areaOf.value.has(id) ? remapping.members(remapping.groupOf(id).map(({ hex }) => hex)) : null)
 /** What is pointed at on the artwork comes into view here. */
-watch(() => looking.pointed[0], hex => {
-  const slot = hex && inkSlots.value[rows.value.findIndex(({ members }) => members.includes(hex))]
-  if (slot && tall.value > height.value && (slot.top < scrolled.value || slot.top + slot.height > scrolled.value + height.value)) scrolled.value = slot.top - height.value / 2
-})
+watch(
+  () => looking.pointed[0],
+  hex => {
+    const slot = hex && inkSlots.value[rows.value.findIndex(({ members }) => members.includes(hex))]
+    if (
+      slot &&
+      tall.value > height.value &&
+      (slot.top < scrolled.value || slot.top + slot.height > scrolled.value + height.value)
+    )
+      scrolled.value = slot.top - height.value / 2
+  },
+)
 
 /** What is under the hand: inks on their way to another swatch, or a swatch to be exchanged. */
-type Carried = { kind: 'ink', hex: string } | { kind: 'swatch', id: string }
+type Carried = { kind: 'ink'; hex: string } | { kind: 'swatch'; id: string }
 const carried = ref<Carried | null>(null)
 const at = ref({ x: 0, y: 0 })
 const over = ref<string | null>(null)
@@ -83,7 +120,11 @@ const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent
     if (!box || (!carried.value && Math.hypot(now.clientX - x, now.clientY - y) < 4)) return
     carried.value = what
     at.value = { x: now.clientX - box.left, y: now.clientY - box.top }
-    over.value = document.elementsFromPoint(now.clientX, now.clientY).map(each => (each as HTMLElement).dataset?.drop).find(Boolean) ?? null
+    over.value =
+      document
+        .elementsFromPoint(now.clientX, now.clientY)
+        .map(each => (each as HTMLElement).dataset?.drop)
+        .find(Boolean) ?? null
     const preview = over.value && over.value !== 'left' ? commandFor(what, over.value) : null
     project.preview(preview)
   }
@@ -106,15 +147,24 @@ const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent
   })
 }
 /** Dropped on an ink, inks go where it goes. */
-const goal = (target: string): string | null => target === 'left' ? null : target.startsWith('#') ? remapping.rowOf.get(target)?.to ?? null : target
-const commandFor = (what: Carried, target: string) => what.kind === 'ink'
-  ? { do: 'retarget' as const, inks: remapping.members(remapping.meant(what.hex)), to: goal(target), artwork: remapping.scope }
-  : target.startsWith('#') || target === what.id ? null : { do: 'exchange' as const, swatches: [what.id, target] as [string, string] }
+const goal = (target: string): string | null =>
+  target === 'left' ? null : target.startsWith('#') ? (remapping.rowOf.get(target)?.to ?? null) : target
+const commandFor = (what: Carried, target: string) =>
+  what.kind === 'ink'
+    ? {
+        do: 'retarget' as const,
+        inks: remapping.members(remapping.meant(what.hex)),
+        to: goal(target),
+        artwork: remapping.scope,
+      }
+    : target.startsWith('#') || target === what.id
+      ? null
+      : { do: 'exchange' as const, swatches: [what.id, target] as [string, string] }
 const drop = (what: Carried, target: string): void => {
   const command = what.kind === 'swatch' && target === 'left' ? null : commandFor(what, target)
   if (command) project.run(command)
 }
-const clickInk = (hex: string, event: { shiftKey: boolean, ctrlKey: boolean, metaKey: boolean }): void => {
+const clickInk = (hex: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void => {
   remapping.group = null
   remapping.select([hex], event.shiftKey || event.ctrlKey || event.metaKey)
 }
@@ -123,15 +173,31 @@ const clickSwatch = (id: string): void => {
   remapping.group = remapping.group === id ? null : id
 }
 const nameOf = (to: string | null): string => scheme.value.find(({ id }) => id === to)?.name ?? 'left as is'
+/** Where the ribbon that is being carried starts, in pixels from the top. */
+const carriedFrom = computed(() => {
+  const held = carried.value
+  return ribbons.value.find(({ hex }) => held?.kind === 'ink' && hex === held.hex)?.from.top ?? at.value.y
+})
 const leftCount = computed(() => rows.value.filter(({ to }) => to === null).length)
-const labelOf = ({ hex, members, area, uses, to, excepted }: (typeof rows.value)[number]): string => `Ink ${hex}${members.length > 1 ? ` and ${members.length - 1} near it` : ''}, ${(area * 100).toFixed(1)}% of the artwork, ${uses} uses, ${nameOf(to)}${excepted ? ', in this artwork alone' : ''}${remapping.order.broken.has(hex) ? ', breaks the order of light and dark' : ''}`
-const wheel = (event: WheelEvent): void => { scrolled.value += event.deltaY }
+const labelOf = ({ hex, members, area, uses, to, excepted }: (typeof rows.value)[number]): string =>
+  [
+    `Ink ${hex}${members.length > 1 ? ` and ${members.length - 1} near it` : ''}`,
+    `${(area * 100).toFixed(1)}% of the artwork`,
+    uses === 1 ? '1 use' : `${uses} uses`,
+    nameOf(to),
+    ...(excepted ? ['in this artwork alone'] : []),
+    ...(remapping.order.broken.has(hex) ? ['breaks the order of light and dark'] : []),
+  ].join(', ')
+const wheel = (event: WheelEvent): void => {
+  scrolled.value += event.deltaY
+}
 /** From an ink to the one above or below; the focus follows though only those in view are there. */
 const move = async (hex: string, by: number): Promise<void> => {
   const next = rows.value.findIndex(row => row.hex === hex) + by
   const [row, slot] = [rows.value[next], inkSlots.value[next]]
   if (!row || !slot) return
-  if (slot.top < scrolled.value || slot.top + slot.height > scrolled.value + height.value) scrolled.value = Math.max(0, slot.top - height.value / 2)
+  if (slot.top < scrolled.value || slot.top + slot.height > scrolled.value + height.value)
+    scrolled.value = Math.max(0, slot.top - height.value / 2)
   await nextTick()
   bed.value?.querySelector<HTMLElement>(`[data-ink="${row.hex}"]`)?.focus()
 }
@@ -141,39 +207,121 @@ const move = async (hex: string, by: number): Promise<void> => {
   <div ref="bed" class="relative min-h-0 overflow-hidden" data-test="ribbons" @wheel="wheel">
     <svg class="absolute inset-0 size-full" aria-hidden="true">
       <defs>
-        <linearGradient v-for="({ hex }, i) in ribbons" :id="`ribbon-${i}`" :key="hex" gradientUnits="userSpaceOnUse" :x1="INK_WIDTH" :x2="width - SWATCH_WIDTH">
-          <stop offset="0.5" :stop-color="hex" /><stop offset="0.5" :stop-color="colorOf(hex)" />
+        <linearGradient
+          v-for="({ hex }, i) in ribbons"
+          :id="`ribbon-${i}`"
+          :key="hex"
+          gradientUnits="userSpaceOnUse"
+          :x1="INK_WIDTH"
+          :x2="width - SWATCH_WIDTH"
+        >
+          <stop offset="0.5" :stop-color="hex" />
+          <stop offset="0.5" :stop-color="colorOf(hex)" />
         </linearGradient>
       </defs>
       <path
-        v-for="({ hex, from, end }, i) in ribbons" :key="hex" :d="ribbonPath(from, end, INK_WIDTH + 2, width - SWATCH_WIDTH - 14)" :fill="`url(#ribbon-${i})`" class="cursor-grab"
-        :opacity="litHere.size && !litHere.has(hex) ? 0.18 : 1" :stroke="remapping.selected.has(hex) ? 'var(--text)' : undefined" :data-ribbon="hex" @pointerdown="carry($event, { kind: 'ink', hex }, now => clickInk(hex, now))" @pointerenter="light(hex)" @pointerleave="light(null)"
+        v-for="({ hex, from, end }, i) in ribbons"
+        :key="hex"
+        :d="ribbonPath(from, end, INK_WIDTH + 2, width - SWATCH_WIDTH - 14)"
+        :fill="`url(#ribbon-${i})`"
+        class="cursor-grab"
+        :opacity="litHere.size && !litHere.has(hex) ? 0.18 : 1"
+        :stroke="remapping.selected.has(hex) ? 'var(--text)' : undefined"
+        :data-ribbon="hex"
+        @pointerdown="carry($event, { kind: 'ink', hex }, now => clickInk(hex, now))"
+        @pointerenter="light(hex)"
+        @pointerleave="light(null)"
       />
-      <path v-for="{ hex, end } in ribbons" :key="`${hex} end`" :d="`M${width - SWATCH_WIDTH - 14} ${end.top + end.height / 2}h12`" stroke="var(--strong-line)" :stroke-width="Math.max(1, Math.min(3, end.height))" />
-      <path v-if="carried?.kind === 'ink'" :d="`M${INK_WIDTH} ${(ribbons.find(({ hex }) => carried?.kind === 'ink' && hex === carried.hex)?.from.top ?? at.y) + 4}L${at.x} ${at.y}`" stroke="var(--text)" stroke-dasharray="3 3" />
+      <path
+        v-for="{ hex, end } in ribbons"
+        :key="`${hex} end`"
+        :d="`M${width - SWATCH_WIDTH - 14} ${end.top + end.height / 2}h12`"
+        stroke="var(--strong-line)"
+        :stroke-width="Math.max(1, Math.min(3, end.height))"
+      />
+      <path
+        v-if="carried?.kind === 'ink'"
+        :d="`M${INK_WIDTH} ${carriedFrom + 4}L${at.x} ${at.y}`"
+        stroke="var(--text)"
+        stroke-dasharray="3 3"
+      />
     </svg>
-    <div ref="scroller" class="absolute inset-y-0 left-0 overflow-y-auto overflow-x-visible [scrollbar-width:thin]" :style="{ width: tall > height ? `${INK_WIDTH}px` : 'auto' }" :class="{ 'overflow-visible!': tall <= height }">
-      <ul aria-label="Inks" class="relative" :style="{ height: `${tall}px`, width: `${tall > height ? INK_WIDTH - 14 : INK_WIDTH}px` }">
-        <li v-for="{ row, slot } in shownRows" :key="row.hex" class="absolute left-0 flex w-full" :style="{ top: `${slot.top}px`, height: `${slot.height}px` }">
+    <div
+      ref="scroller"
+      class="absolute inset-y-0 left-0 overflow-y-auto overflow-x-visible [scrollbar-width:thin]"
+      :style="{ width: tall > height ? `${INK_WIDTH}px` : 'auto' }"
+      :class="{ 'overflow-visible!': tall <= height }"
+    >
+      <ul
+        aria-label="Inks"
+        class="relative"
+        :style="{ height: `${tall}px`, width: `${tall > height ? INK_WIDTH - 14 : INK_WIDTH}px` }"
+      >
+        <li
+          v-for="{ row, slot } in shownRows"
+          :key="row.hex"
+          class="absolute left-0 flex w-full"
+          :style="{ top: `${slot.top}px`, height: `${slot.height}px` }"
+        >
           <InkMenu
-            :hex="row.hex" :scheme="scheme" :target="row.to" :label="labelOf(row)" :lit="litHere.has(row.hex)" :selected="remapping.selected.has(row.hex)" :broken="remapping.order.broken.has(row.hex)" :excepted="row.excepted" :count="row.members.length" :tall="slot.height >= 16"
-            @carry="carry($event, { kind: 'ink', hex: row.hex }, now => clickInk(row.hex, now))" @light="light($event ? row.hex : null)" @send="remapping.send(remapping.meant(row.hex), $event)" @release="remapping.release(remapping.meant(row.hex))"
-            @select="clickInk(row.hex, { shiftKey: $event, ctrlKey: false, metaKey: false })" @move="move(row.hex, $event)" @family="remapping.selected = new Set(remapping.familyOf.get(row.hex)?.family.inks)"
+            :hex="row.hex"
+            :scheme="scheme"
+            :target="row.to"
+            :label="labelOf(row)"
+            :lit="litHere.has(row.hex)"
+            :selected="remapping.selected.has(row.hex)"
+            :broken="remapping.order.broken.has(row.hex)"
+            :excepted="row.excepted"
+            :count="row.members.length"
+            :tall="slot.height >= 16"
+            @carry="carry($event, { kind: 'ink', hex: row.hex }, now => clickInk(row.hex, now))"
+            @light="light($event ? row.hex : null)"
+            @send="remapping.send(remapping.meant(row.hex), $event)"
+            @release="remapping.release(remapping.meant(row.hex))"
+            @select="clickInk(row.hex, { shiftKey: $event, ctrlKey: false, metaKey: false })"
+            @move="move(row.hex, $event)"
+            @family="remapping.selected = new Set(remapping.familyOf.get(row.hex)?.family.inks)"
           />
         </li>
       </ul>
     </div>
     <ul aria-label="Swatches">
-      <li v-for="(swatch, i) in scheme" :key="swatch.id" class="absolute right-0" :style="{ top: `${swatchSlots[i]?.top}px`, height: `${swatchSlots[i]?.height}px`, width: `${SWATCH_WIDTH}px` }">
+      <li
+        v-for="(swatch, i) in scheme"
+        :key="swatch.id"
+        class="absolute right-0"
+        :style="{ top: `${swatchSlots[i]?.top}px`, height: `${swatchSlots[i]?.height}px`, width: `${SWATCH_WIDTH}px` }"
+      >
         <SwatchMenu
-          :swatch="swatch" :scheme="scheme" :area="areaOf.get(swatch.id) ?? 0" :over="over === swatch.id" :chosen="remapping.group === swatch.id"
-          @carry="carry($event, { kind: 'swatch', id: swatch.id }, () => clickSwatch(swatch.id))" @light="lightSwatch($event ? swatch.id : null)" @exchange="project.run({ do: 'exchange', swatches: [swatch.id, $event] })"
-          @merge="remapping.merge(swatch.id, $event)" @split="remapping.release(remapping.groupOf(swatch.id).map(({ hex }) => hex))" @group="clickSwatch(swatch.id)"
+          :swatch="swatch"
+          :scheme="scheme"
+          :area="areaOf.get(swatch.id) ?? 0"
+          :over="over === swatch.id"
+          :chosen="remapping.group === swatch.id"
+          @carry="carry($event, { kind: 'swatch', id: swatch.id }, () => clickSwatch(swatch.id))"
+          @light="lightSwatch($event ? swatch.id : null)"
+          @exchange="project.run({ do: 'exchange', swatches: [swatch.id, $event] })"
+          @merge="remapping.merge(swatch.id, $event)"
+          @split="remapping.release(remapping.groupOf(swatch.id).map(({ hex }) => hex))"
+          @group="clickSwatch(swatch.id)"
         />
       </li>
-      <li class="absolute right-0" :style="{ top: `${swatchSlots[scheme.length]?.top}px`, height: `${swatchSlots[scheme.length]?.height}px`, width: `${SWATCH_WIDTH}px` }">
-        <div class="grid h-full content-center border border-dashed px-2" :class="over === 'left' ? 'border-ink' : 'border-strong'" data-drop="left">
-          <span class="pointer-events-none">Left as is<template v-if="leftCount"> · {{ leftCount }}</template></span>
+      <li
+        class="absolute right-0"
+        :style="{
+          top: `${swatchSlots[scheme.length]?.top}px`,
+          height: `${swatchSlots[scheme.length]?.height}px`,
+          width: `${SWATCH_WIDTH}px`,
+        }"
+      >
+        <div
+          class="grid h-full content-center border border-dashed px-2"
+          :class="over === 'left' ? 'border-ink' : 'border-strong'"
+          data-drop="left"
+        >
+          <span class="pointer-events-none"
+            >Left as is<template v-if="leftCount"> · {{ leftCount }}</template></span
+          >
         </div>
       </li>
     </ul>

@@ -5,8 +5,10 @@ import { onKeyStroke } from '@vueuse/core'
 const project = useProject()
 const remapping = useRemapping()
 const all = computed(() => [...remapping.selected])
-const clear = (): void => { remapping.selected = new Set() }
-const say = computed(() => all.value.length === 1 ? `Ink ${all.value[0]}` : `${all.value.length} inks`)
+const clear = (): void => {
+  remapping.selected = new Set()
+}
+const say = computed(() => (all.value.length === 1 ? `Ink ${all.value[0]}` : `${all.value.length} inks`))
 onKeyStroke('Escape', clear)
 </script>
 
@@ -14,11 +16,27 @@ onKeyStroke('Escape', clear)
   <div class="flex h-7 items-center gap-1" role="group" :aria-label="`${say} selected`" data-test="selection">
     <span class="mr-1 shrink-0">{{ say }} to</span>
     <button
-      v-for="swatch in project.document?.scheme ?? []" :key="swatch.id" class="size-7 shrink border border-line hover:border-ink" :style="{ background: swatch.hex }" :aria-label="`Send to ${swatch.name}`" :title="swatch.name" :data-send="swatch.id"
-      @pointerenter="project.preview({ do: 'retarget', inks: remapping.members(all), to: swatch.id, artwork: remapping.scope })" @pointerleave="project.preview(null)" @click="remapping.send(all, swatch.id)"
+      v-for="swatch in project.document?.scheme ?? []"
+      :key="swatch.id"
+      class="size-7 shrink border border-line hover:border-ink"
+      :style="{ background: swatch.hex }"
+      :aria-label="`Send to ${swatch.name}`"
+      :title="swatch.name"
+      :data-send="swatch.id"
+      @pointerenter="
+        project.preview({ do: 'retarget', inks: remapping.members(all), to: swatch.id, artwork: remapping.scope })
+      "
+      @pointerleave="project.preview(null)"
+      @click="remapping.send(all, swatch.id)"
     />
     <button class="control px-2!" @click="remapping.send(all, null)">Leave as is</button>
-    <button class="control px-2!" title="Match them again, as if nobody had sent them anywhere" @click="remapping.release(all)">Match</button>
+    <button
+      class="control px-2!"
+      title="Match them again, as if nobody had sent them anywhere"
+      @click="remapping.release(all)"
+    >
+      Match
+    </button>
     <button class="control bare ml-auto px-2!" @click="clear">Clear</button>
   </div>
 </template>

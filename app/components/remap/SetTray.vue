@@ -2,11 +2,17 @@
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
 import type { Artwork } from '../../../core/project/schema'
 
-/** All artwork of the project in its one remapping, live, with what is particular to each; whole folders come in, and all goes out at once. */
+/**
+ * All artwork of the project in its one remapping, live, with what is particular to each; whole folders come in, and
+ * all goes out at once.
+ */
 const project = useProject()
 const files = useArtworkFiles()
 const { at, failures, write, cancel } = useSetExport()
-const incoming = useIncoming(() => null, () => 'artwork')
+const incoming = useIncoming(
+  () => null,
+  () => 'artwork',
+)
 const folder = useTemplateRef<HTMLInputElement>('folder')
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const all = computed(() => project.document?.artwork ?? [])
@@ -14,11 +20,15 @@ const inks = computed(() => project.united.length)
 const exceptions = ({ id }: Artwork): number => Object.keys(project.document?.remap.exceptions[id] ?? {}).length
 const touches = ({ id }: Artwork): number => project.document?.remap.touches[id]?.length ?? 0
 const notes = ({ hash }: Artwork): number => files.files.get(hash)?.notes.length ?? 0
-const particular = (art: Artwork): string => [
-  `${files.files.get(art.hash)?.inks.length ?? 0} inks`, ...exceptions(art) ? [exceptions(art) === 1 ? '1 exception' : `${exceptions(art)} exceptions`] : [], ...touches(art) ? [touches(art) === 1 ? '1 touch-up' : `${touches(art)} touch-ups`] : [], ...notes(art) ? [notes(art) === 1 ? '1 note' : `${notes(art)} notes`] : [],
-].join(' · ')
+const particular = (art: Artwork): string =>
+  [
+    `${files.files.get(art.hash)?.inks.length ?? 0} inks`,
+    ...(exceptions(art) ? [exceptions(art) === 1 ? '1 exception' : `${exceptions(art)} exceptions`] : []),
+    ...(touches(art) ? [touches(art) === 1 ? '1 touch-up' : `${touches(art)} touch-ups`] : []),
+    ...(notes(art) ? [notes(art) === 1 ? '1 note' : `${notes(art)} notes`] : []),
+  ].join(' · ')
 const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): void => {
-  const list = [...input?.files ?? []]
+  const list = [...(input?.files ?? [])]
   if (input) input.value = ''
   void incoming.add(only ? list.filter(only) : list)
 }
@@ -27,27 +37,95 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
 <template>
   <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] gap-2" data-test="set">
     <p class="flex items-center gap-2">
-      <span class="mr-auto" data-test="set-count">{{ all.length }} {{ all.length === 1 ? 'artwork' : 'artworks' }}, {{ inks }} inks together</span>
-      <button class="control" @click="chooser?.click()">Add…</button><button class="control" @click="folder?.click()"><FolderPlusIcon class="size-4" />Add a folder…</button>
-      <input ref="chooser" type="file" class="hidden" accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp" multiple aria-label="Add artwork to the set" data-test="set-files" @change="taken(chooser)"><input ref="folder" type="file" class="hidden" webkitdirectory aria-label="Add a folder of artwork" data-test="set-folder" @change="taken(folder, file => isSvgFile(file) || isPicture(file))">
-      <button class="control primary" :disabled="at !== null" @click="write(all)"><ArrowDownTrayIcon class="size-4" />Apply to all</button>
+      <span class="mr-auto" data-test="set-count"
+        >{{ all.length }} {{ all.length === 1 ? 'artwork' : 'artworks' }}, {{ inks }} inks together</span
+      >
+      <button class="control" @click="chooser?.click()">Add…</button
+      ><button class="control" @click="folder?.click()"><FolderPlusIcon class="size-4" />Add a folder…</button>
+      <input
+        ref="chooser"
+        type="file"
+        class="hidden"
+        accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
+        multiple
+        aria-label="Add artwork to the set"
+        data-test="set-files"
+        @change="taken(chooser)"
+      /><input
+        ref="folder"
+        type="file"
+        class="hidden"
+        webkitdirectory
+        aria-label="Add a folder of artwork"
+        data-test="set-folder"
+        @change="taken(folder, file => isSvgFile(file) || isPicture(file))"
+      />
+      <button class="control primary" :disabled="at !== null" @click="write(all)">
+        <ArrowDownTrayIcon class="size-4" />Apply to all
+      </button>
     </p>
     <div class="grid max-h-48 gap-1.5 overflow-y-auto">
-      <p v-if="at" class="flex items-center gap-3" role="status" data-test="set-progress"><progress class="w-32" :value="at.done" :max="at.of" /><span class="min-w-0 truncate">{{ at.done + 1 }} of {{ at.of }}: {{ at.name }}</span><button class="control ml-auto" @click="cancel">Cancel</button></p>
+      <p v-if="at" class="flex items-center gap-3" role="status" data-test="set-progress">
+        <progress class="w-32" :value="at.done" :max="at.of" /><span class="min-w-0 truncate"
+          >{{ at.done + 1 }} of {{ at.of }}: {{ at.name }}</span
+        ><button class="control ml-auto" @click="cancel">Cancel</button>
+      </p>
       <div v-if="failures.length" class="border border-strong p-2" role="alert" data-test="set-failures">
-        <p class="flex items-center font-semibold">▲ {{ failures.length }} could not be written<button class="control ml-auto" @click="write(failures.map(({ artwork }) => artwork))">Try these again</button></p>
-        <ul class="text-caption"><li v-for="{ artwork, reason } in failures" :key="artwork.id">“{{ artwork.name }}”: {{ reason }}</li></ul>
+        <p class="flex items-center font-semibold">
+          ▲ {{ failures.length }} could not be written<button
+            class="control ml-auto"
+            @click="write(failures.map(({ artwork }) => artwork))"
+          >
+            Try these again
+          </button>
+        </p>
+        <ul class="text-caption">
+          <li v-for="{ artwork, reason } in failures" :key="artwork.id">“{{ artwork.name }}”: {{ reason }}</li>
+        </ul>
       </div>
       <IncomingReport :incoming="incoming" />
     </div>
-    <ul class="grid content-start grid-cols-[repeat(auto-fill,minmax(118px,1fr))] gap-x-3 gap-y-2 overflow-y-auto" aria-label="The set" data-test="tray">
+    <ul
+      class="grid content-start grid-cols-[repeat(auto-fill,minmax(118px,1fr))] gap-x-3 gap-y-2 overflow-y-auto"
+      aria-label="The set"
+      data-test="tray"
+    >
       <li v-for="art in all" :key="art.id" class="grid grid-cols-[minmax(0,1fr)] content-start gap-0.5">
-        <button class="flex h-24 border bg-table p-2" :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'" :aria-pressed="project.artwork?.id === art.id" :aria-label="`Show ${art.name}, ${particular(art)}`" @click="project.shownId = art.id">
-          <ArtworkProof :hash="art.hash" :ratio="art.width / art.height" :colors="project.colorsFor(art.id)" :by-hand="project.touchesFor(art.id)" />
+        <button
+          class="flex h-24 border bg-table p-2"
+          :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
+          :aria-pressed="project.artwork?.id === art.id"
+          :aria-label="`Show ${art.name}, ${particular(art)}`"
+          @click="project.shownId = art.id"
+        >
+          <ArtworkProof
+            :hash="art.hash"
+            :ratio="art.width / art.height"
+            :colors="project.colorsFor(art.id)"
+            :by-hand="project.touchesFor(art.id)"
+          />
         </button>
-        <p class="flex h-1.5" aria-hidden="true"><i v-for="swatch in project.document?.scheme ?? []" :key="swatch.id" class="grow" :style="{ background: swatch.hex }" /></p>
+        <p class="flex h-1.5" aria-hidden="true">
+          <i
+            v-for="swatch in project.document?.scheme ?? []"
+            :key="swatch.id"
+            class="grow"
+            :style="{ background: swatch.hex }"
+          />
+        </p>
         <p class="truncate leading-4">{{ art.name }}</p>
-        <p class="flex items-center gap-1 text-caption text-quiet"><span class="truncate">{{ particular(art) }}</span><button v-if="exceptions(art)" class="control h-5! px-1! text-caption" :aria-label="`${art.name} follows all again`" title="Give up its exceptions" @click="project.run({ do: 'follow all', artwork: art.id, inks: null })">Follow all</button></p>
+        <p class="flex items-center gap-1 text-caption text-quiet">
+          <span class="truncate">{{ particular(art) }}</span
+          ><button
+            v-if="exceptions(art)"
+            class="control h-5! px-1! text-caption"
+            :aria-label="`${art.name} follows all again`"
+            title="Give up its exceptions"
+            @click="project.run({ do: 'follow all', artwork: art.id, inks: null })"
+          >
+            Follow all
+          </button>
+        </p>
       </li>
     </ul>
   </div>

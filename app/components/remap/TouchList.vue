@@ -5,7 +5,10 @@ import type { Following, Touch } from '../../../core/project/schema'
 import { REACH } from '../../../core/raster/area'
 import { isArea, PICKS } from '~/stores/looking'
 
-/** Touch-ups: shapes, or areas of a picture, picked on the stage get a swatch, a rung or an opacity by hand. Pointing at a color previews it. */
+/**
+ * Touch-ups: shapes, or areas of a picture, picked on the stage get a swatch, a rung or an opacity by hand. Pointing
+ * at a color previews it.
+ */
 const project = useProject()
 const files = useArtworkFiles()
 const looking = useLooking()
@@ -14,28 +17,44 @@ const byArrow = useRovingRadio()
 const paint = ref<Touch['paint']>('fill')
 const kind = ref<LadderKind>('tints')
 const rungs = computed(() => project.settled?.rungs ?? RUNGS.usual)
-const PICK_TITLES = { point: 'Click a shape; with Shift to add or take away', rectangle: 'Draw a rectangle around shapes', lasso: 'Draw a loop around shapes' } as const
+const PICK_TITLES = {
+  point: 'Click a shape; with Shift to add or take away',
+  rectangle: 'Draw a rectangle around shapes',
+  lasso: 'Draw a loop around shapes',
+} as const
 const swatches = computed(() => remapping.usedSwatches)
-const rows = computed(() => (project.document?.scheme ?? []).map(({ id, name }) => {
-  const hex = swatches.value.get(id) ?? '#808080'
-  return { id, name, hex, rungs: ladder(hex, kind.value, rungs.value) }
-}))
+const rows = computed(() =>
+  (project.document?.scheme ?? []).map(({ id, name }) => {
+    const hex = swatches.value.get(id) ?? '#808080'
+    return { id, name, hex, rungs: ladder(hex, kind.value, rungs.value) }
+  }),
+)
 const isPicture = computed(() => project.artwork?.kind === 'raster')
 const crowded = computed(() => files.isCrowded(project.artwork?.hash ?? ''))
 const picked = computed(() => [...looking.picked])
-const paintNow = computed<Touch['paint']>(() => isPicture.value ? 'fill' : paint.value)
-const pickBy = (pick: (typeof PICKS)[number]): void => { looking.picking = looking.pickBy = pick }
-const pickMore = (which: 'sameInk' | 'inGroup'): void => { looking.picked = new Set(looking.shapes?.[which](looking.picked) ?? []) }
+const paintNow = computed<Touch['paint']>(() => (isPicture.value ? 'fill' : paint.value))
+const pickBy = (pick: (typeof PICKS)[number]): void => {
+  looking.picking = looking.pickBy = pick
+}
+const pickMore = (which: 'sameInk' | 'inGroup'): void => {
+  looking.picked = new Set(looking.shapes?.[which](looking.picked) ?? [])
+}
 
 /** Areas that are picked reach as far as is said now. */
 const reachTo = (reach: number): void => {
   looking.reach = reach
-  looking.picked = new Set(picked.value.map(hit => isArea(hit) ? { ...hit, reach } : hit))
+  looking.picked = new Set(picked.value.map(hit => (isArea(hit) ? { ...hit, reach } : hit)))
 }
 
-const following = (swatch: string, step: number | null): Following => ({ swatch, rung: step === null ? null : { ladder: kind.value, step, of: rungs.value } })
-const preview = (to: Following | null): void => project.preview(to && remapping.touching(picked.value, paintNow.value, to))
-const opacity = computed(() => remapping.touches.findLast(touch => touch.opacity !== null && touchesPicked(touch))?.opacity ?? 1)
+const following = (swatch: string, step: number | null): Following => ({
+  swatch,
+  rung: step === null ? null : { ladder: kind.value, step, of: rungs.value },
+})
+const preview = (to: Following | null): void =>
+  project.preview(to && remapping.touching(picked.value, paintNow.value, to))
+const opacity = computed(
+  () => remapping.touches.findLast(touch => touch.opacity !== null && touchesPicked(touch))?.opacity ?? 1,
+)
 
 const nameOf = ({ to, opacity: part, paint: which }: Touch): string => {
   if (part !== null) return `${Math.round(part * 100)}% opaque`
@@ -43,70 +62,208 @@ const nameOf = ({ to, opacity: part, paint: which }: Touch): string => {
   const rung = to?.rung ? `, ${to.rung.ladder.slice(0, -1)} ${to.rung.step + 1} of ${to.rung.of}` : ''
   return swatch ? `${which} ${swatch.name}${rung}` : `${which}: its swatch is gone`
 }
-const thing = computed(() => isPicture.value ? 'area' : 'shape')
-const say = (count: number): string => count === 1 ? `1 ${thing.value}` : `${count} ${thing.value}s`
+const thing = computed(() => (isPicture.value ? 'area' : 'shape'))
+const say = (count: number): string => (count === 1 ? `1 ${thing.value}` : `${count} ${thing.value}s`)
 const countOf = ({ shapes, areas }: Touch): number => shapes.length + areas.length
-const touchesPicked = ({ shapes, areas }: Touch): boolean => picked.value.some(hit => isArea(hit) ? areas.some(({ x, y }) => x === hit.x && y === hit.y) : shapes.includes(hit))
-const remove = (touch: string | null): void => { if (remapping.artwork) project.run({ do: 'remove touch', artwork: remapping.artwork.id, id: touch }) }
+const touchesPicked = ({ shapes, areas }: Touch): boolean =>
+  picked.value.some(hit => (isArea(hit) ? areas.some(({ x, y }) => x === hit.x && y === hit.y) : shapes.includes(hit)))
+const remove = (touch: string | null): void => {
+  if (remapping.artwork) project.run({ do: 'remove touch', artwork: remapping.artwork.id, id: touch })
+}
 onUnmounted(() => project.preview(null))
 </script>
 
 <template>
-  <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)] gap-2.5" data-test="touch-ups">
+  <div
+    class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)] gap-2.5"
+    data-test="touch-ups"
+  >
     <div class="flex items-center gap-2">
-      <NumberRow v-if="isPicture" class="w-80" label="Reach" :value="looking.reach" :min="REACH.least" :max="REACH.most" unit="" title="How far an area reaches from the color that is clicked" @preview="reachTo" @settle="reachTo" />
+      <NumberRow
+        v-if="isPicture"
+        class="w-80"
+        label="Reach"
+        :value="looking.reach"
+        :min="REACH.least"
+        :max="REACH.most"
+        unit=""
+        title="How far an area reaches from the color that is clicked"
+        @preview="reachTo"
+        @settle="reachTo"
+      />
       <span v-if="!isPicture">Pick by</span>
       <div v-if="!isPicture" role="radiogroup" aria-label="How shapes are picked" class="flex w-60" @keydown="byArrow">
-        <button v-for="pick in PICKS" :key="pick" role="radio" class="choice first-letter:uppercase" :aria-checked="looking.pickBy === pick" :tabindex="looking.pickBy === pick ? 0 : -1" :title="PICK_TITLES[pick]" @click="pickBy(pick)">{{ pick }}</button>
+        <button
+          v-for="pick in PICKS"
+          :key="pick"
+          role="radio"
+          class="choice first-letter:uppercase"
+          :aria-checked="looking.pickBy === pick"
+          :tabindex="looking.pickBy === pick ? 0 : -1"
+          :title="PICK_TITLES[pick]"
+          @click="pickBy(pick)"
+        >
+          {{ pick }}
+        </button>
       </div>
-      <span class="ml-auto flex gap-1"><button class="control px-2!" :aria-label="`The ${thing} before`" :title="`The ${thing} before (Page up on the artwork)`" @click="looking.pickBeside(-1, $event.shiftKey)">◂</button><button class="control px-2!" :aria-label="`The next ${thing}`" :title="`The next ${thing} (Page down on the artwork); with Shift one more`" @click="looking.pickBeside(1, $event.shiftKey)">▸</button></span>
+      <span class="ml-auto flex gap-1"
+        ><button
+          class="control px-2!"
+          :aria-label="`The ${thing} before`"
+          :title="`The ${thing} before (Page up on the artwork)`"
+          @click="looking.pickBeside(-1, $event.shiftKey)"
+        >
+          ◂</button
+        ><button
+          class="control px-2!"
+          :aria-label="`The next ${thing}`"
+          :title="`The next ${thing} (Page down on the artwork); with Shift one more`"
+          @click="looking.pickBeside(1, $event.shiftKey)"
+        >
+          ▸
+        </button></span
+      >
     </div>
     <p class="flex h-7 items-center gap-1">
-      <span class="mr-auto" aria-live="polite" data-test="picked">{{ crowded ? 'This artwork has too many shapes to pick single ones.' : picked.length ? `${say(picked.length)} picked` : `Pick ${thing}s on the artwork; with Shift more than one.` }}</span>
-      <template v-if="picked.length"><button class="control px-2!" @click="pickMore('sameInk')">Same ink</button><button v-if="!isPicture" class="control px-2!" @click="pickMore('inGroup')">Whole group</button><button class="control bare px-2!" @click="looking.picked = new Set()">None</button></template>
+      <span class="mr-auto" aria-live="polite" data-test="picked">{{
+        crowded
+          ? 'This artwork has too many shapes to pick single ones.'
+          : picked.length
+            ? `${say(picked.length)} picked`
+            : `Pick ${thing}s on the artwork; with Shift more than one.`
+      }}</span>
+      <template v-if="picked.length"
+        ><button class="control px-2!" @click="pickMore('sameInk')">Same ink</button
+        ><button v-if="!isPicture" class="control px-2!" @click="pickMore('inGroup')">Whole group</button
+        ><button class="control bare px-2!" @click="looking.picked = new Set()">None</button></template
+      >
     </p>
-    <section class="grid gap-1.5 border-t border-line pt-2" :class="{ 'opacity-45': !picked.length }" aria-label="Color by hand">
+    <section
+      class="grid gap-1.5 border-t border-line pt-2"
+      :class="{ 'opacity-45': !picked.length }"
+      aria-label="Color by hand"
+    >
       <div class="flex items-center gap-2">
         <div v-if="!isPicture" role="radiogroup" aria-label="What is colored" class="flex w-36" @keydown="byArrow">
-          <button v-for="each in (['fill', 'stroke'] as const)" :key="each" role="radio" class="choice h-6! first-letter:uppercase" :aria-checked="paint === each" :tabindex="paint === each ? 0 : -1" @click="paint = each">{{ each }}</button>
+          <button
+            v-for="each in ['fill', 'stroke'] as const"
+            :key="each"
+            role="radio"
+            class="choice h-6! first-letter:uppercase"
+            :aria-checked="paint === each"
+            :tabindex="paint === each ? 0 : -1"
+            @click="paint = each"
+          >
+            {{ each }}
+          </button>
         </div>
         <div role="radiogroup" aria-label="Ladder" class="ml-auto flex w-48" @keydown="byArrow">
-          <button v-for="each in LADDERS" :key="each" role="radio" class="choice h-6! first-letter:uppercase" :aria-checked="kind === each" :tabindex="kind === each ? 0 : -1" @click="kind = each">{{ each }}</button>
+          <button
+            v-for="each in LADDERS"
+            :key="each"
+            role="radio"
+            class="choice h-6! first-letter:uppercase"
+            :aria-checked="kind === each"
+            :tabindex="kind === each ? 0 : -1"
+            @click="kind = each"
+          >
+            {{ each }}
+          </button>
         </div>
       </div>
-      <ul class="grid grid-cols-2 gap-x-4 gap-y-1" aria-label="Swatches with their ladders" @pointerleave="preview(null)">
+      <ul
+        class="grid grid-cols-2 gap-x-4 gap-y-1"
+        aria-label="Swatches with their ladders"
+        @pointerleave="preview(null)"
+      >
         <li v-for="row in rows" :key="row.id" class="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-2">
           <span class="truncate">{{ row.name }}</span>
           <span class="flex">
             <button
-              v-for="(hex, i) in [row.hex, ...row.rungs]" :key="i" class="chip" :class="{ first: i === 0 }" :style="{ background: hex }" :disabled="!picked.length" :aria-label="i ? `${row.name}, ${kind.slice(0, -1)} ${i}, ${hex}` : `${row.name}, ${hex}`" :title="hex" :data-paint="i ? `${row.id} ${i - 1}` : row.id"
-              @pointerenter="picked.length && preview(following(row.id, i ? i - 1 : null))" @click="remapping.touchUp(picked, paintNow, following(row.id, i ? i - 1 : null))"
+              v-for="(hex, i) in [row.hex, ...row.rungs]"
+              :key="i"
+              class="chip"
+              :class="{ first: i === 0 }"
+              :style="{ background: hex }"
+              :disabled="!picked.length"
+              :aria-label="i ? `${row.name}, ${kind.slice(0, -1)} ${i}, ${hex}` : `${row.name}, ${hex}`"
+              :title="hex"
+              :data-paint="i ? `${row.id} ${i - 1}` : row.id"
+              @pointerenter="picked.length && preview(following(row.id, i ? i - 1 : null))"
+              @click="remapping.touchUp(picked, paintNow, following(row.id, i ? i - 1 : null))"
             />
           </span>
         </li>
       </ul>
       <NumberRow
-        wide label="Opacity" :value="Math.round(opacity * 100)" :min="0" :max="100" unit="%" :disabled="!picked.length"
-        @preview="project.preview(remapping.touching(picked, paintNow, null, $event / 100))" @settle="remapping.touchUp(picked, paintNow, null, $event / 100)"
+        wide
+        label="Opacity"
+        :value="Math.round(opacity * 100)"
+        :min="0"
+        :max="100"
+        unit="%"
+        :disabled="!picked.length"
+        @preview="project.preview(remapping.touching(picked, paintNow, null, $event / 100))"
+        @settle="remapping.touchUp(picked, paintNow, null, $event / 100)"
       />
     </section>
-    <section class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] border-t border-line pt-2" aria-label="Touch-ups of this artwork">
-      <div class="flex h-6 items-center"><h3>{{ remapping.touches.length ? `Touch-ups of ${remapping.artwork?.name}` : 'No touch-ups yet' }}</h3><button v-if="remapping.touches.length > 1" class="control bare ml-auto h-6!" @click="remove(null)">Remove all</button></div>
+    <section
+      class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] border-t border-line pt-2"
+      aria-label="Touch-ups of this artwork"
+    >
+      <div class="flex h-6 items-center">
+        <h3>{{ remapping.touches.length ? `Touch-ups of ${remapping.artwork?.name}` : 'No touch-ups yet' }}</h3>
+        <button v-if="remapping.touches.length > 1" class="control bare ml-auto h-6!" @click="remove(null)">
+          Remove all
+        </button>
+      </div>
       <ul v-if="remapping.touches.length" class="overflow-y-auto" data-test="touches">
-        <li v-for="touch in [...remapping.touches].reverse()" :key="touch.id" class="flex h-7 items-center gap-2 border-b border-line hover:bg-hover">
-          <button class="flex h-full min-w-0 grow items-center gap-2 text-left" :aria-label="`Pick the ${say(countOf(touch))} of ${nameOf(touch)}`" @click="looking.picked = new Set([...touch.shapes, ...touch.areas])">
-            <i class="size-4 shrink-0 border border-line" :style="{ background: touch.to ? remapping.followedColor(touch.to) ?? 'none' : `rgb(128 128 128 / ${touch.opacity ?? 1})` }" /><span class="truncate">{{ nameOf(touch) }}</span><span class="ml-auto shrink-0 text-caption text-quiet">{{ say(countOf(touch)) }}</span>
+        <li
+          v-for="touch in [...remapping.touches].reverse()"
+          :key="touch.id"
+          class="flex h-7 items-center gap-2 border-b border-line hover:bg-hover"
+        >
+          <button
+            class="flex h-full min-w-0 grow items-center gap-2 text-left"
+            :aria-label="`Pick the ${say(countOf(touch))} of ${nameOf(touch)}`"
+            @click="looking.picked = new Set([...touch.shapes, ...touch.areas])"
+          >
+            <i
+              class="size-4 shrink-0 border border-line"
+              :style="{
+                background: touch.to
+                  ? (remapping.followedColor(touch.to) ?? 'none')
+                  : `rgb(128 128 128 / ${touch.opacity ?? 1})`,
+              }"
+            /><span class="truncate">{{ nameOf(touch) }}</span
+            ><span class="ml-auto shrink-0 text-caption text-quiet">{{ say(countOf(touch)) }}</span>
           </button>
-          <button class="control bare px-1!" :aria-label="`Remove ${nameOf(touch)}`" @click="remove(touch.id)"><XMarkIcon class="size-4" /></button>
+          <button class="control bare px-1!" :aria-label="`Remove ${nameOf(touch)}`" @click="remove(touch.id)">
+            <XMarkIcon class="size-4" />
+          </button>
         </li>
       </ul>
-      <p v-else class="text-caption text-quiet">A swatch dragged from the band onto a shape colors it too. Touch-ups point to swatches, so they follow when the scheme changes.</p>
+      <p v-else class="text-caption text-quiet">
+        A swatch dragged from the band onto a shape colors it too. Touch-ups point to swatches, so they follow when the
+        scheme changes.
+      </p>
     </section>
   </div>
 </template>
 
 <style scoped>
-.chip { width: 18px; height: 24px; }
-.chip.first { width: 28px; }
-.chip:not(:disabled):hover, .chip:focus-visible { outline: none; box-shadow: inset 0 0 0 2px var(--panel), inset 0 0 0 3px var(--text); }
+.chip {
+  width: 18px;
+  height: 24px;
+}
+.chip.first {
+  width: 28px;
+}
+.chip:not(:disabled):hover,
+.chip:focus-visible {
+  outline: none;
+  box-shadow:
+    inset 0 0 0 2px var(--panel),
+    inset 0 0 0 3px var(--text);
+}
 </style>

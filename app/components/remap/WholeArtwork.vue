@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { Remap } from '../../../core/project/schema'
 
-/** The result as a whole, turned, more or less saturated and bright without a change of the scheme; and the set it is restricted to. */
+/**
+ * The result as a whole, turned, more or less saturated and bright without a change of the scheme; and the set it is
+ * restricted to.
+ */
 const project = useProject()
 const remapping = useRemapping()
 type Adjust = Remap['adjust']
@@ -19,12 +22,42 @@ onUnmounted(() => project.preview(null))
     <section class="grid gap-0.5" aria-labelledby="adjust-title">
       <div class="flex h-7 items-center gap-1">
         <h3 id="adjust-title" class="mr-auto">Adjust the result; the scheme stays</h3>
-        <button class="control" :disabled="atRest" title="The swatches themselves take these colors" @click="adopt">Adopt into scheme</button>
-        <button class="control" :disabled="atRest" @click="settle({ turn: 0, saturation: 0, brightness: 0 })">At rest</button>
+        <button class="control" :disabled="atRest" title="The swatches themselves take these colors" @click="adopt">
+          Adopt into scheme
+        </button>
+        <button class="control" :disabled="atRest" @click="settle({ turn: 0, saturation: 0, brightness: 0 })">
+          At rest
+        </button>
       </div>
-      <NumberRow wide label="Turn" :value="adjust.turn" :min="-180" :max="180" @preview="preview({ turn: $event })" @settle="settle({ turn: $event })" />
-      <NumberRow wide label="Saturation" :value="Math.round(adjust.saturation * 100)" :min="-100" :max="100" unit="%" @preview="preview({ saturation: $event / 100 })" @settle="settle({ saturation: $event / 100 })" />
-      <NumberRow wide label="Brightness" :value="Math.round(adjust.brightness * 100)" :min="-100" :max="100" unit="%" @preview="preview({ brightness: $event / 100 })" @settle="settle({ brightness: $event / 100 })" />
+      <NumberRow
+        wide
+        label="Turn"
+        :value="adjust.turn"
+        :min="-180"
+        :max="180"
+        @preview="preview({ turn: $event })"
+        @settle="settle({ turn: $event })"
+      />
+      <NumberRow
+        wide
+        label="Saturation"
+        :value="Math.round(adjust.saturation * 100)"
+        :min="-100"
+        :max="100"
+        unit="%"
+        @preview="preview({ saturation: $event / 100 })"
+        @settle="settle({ saturation: $event / 100 })"
+      />
+      <NumberRow
+        wide
+        label="Brightness"
+        :value="Math.round(adjust.brightness * 100)"
+        :min="-100"
+        :max="100"
+        unit="%"
+        @preview="preview({ brightness: $event / 100 })"
+        @settle="settle({ brightness: $event / 100 })"
+      />
     </section>
     <RestrictPanel :key="remapping.artwork?.id" />
   </div>

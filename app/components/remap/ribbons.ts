@@ -1,18 +1,21 @@
 /** A stretch of a column, in pixels from its top. */
-export interface Slot { top: number, height: number }
+export interface Slot {
+  top: number
+  height: number
+}
 
 const GAP = 2
 
 /**
- * Heights for a column of shares: each by its share, none under `least`, all together as tall as there is
- * room, or as they need where there is less.
+ * Heights for a column of shares: each by its share, none under `least`, all together as tall as there is room, or as
+ * they need where there is less.
  */
 export const columnSlots = (shares: readonly number[], room: number, least: number, gap = GAP): Slot[] => {
   const free = Math.max(0, room - shares.length * (least + gap))
   const total = shares.reduce((sum, share) => sum + share, 0) || 1
   let top = 0
   return shares.map(share => {
-    const slot = { top, height: least + free * share / total }
+    const slot = { top, height: least + (free * share) / total }
     top += slot.height + gap
     return slot
   })
@@ -25,12 +28,15 @@ export const ribbonPath = (from: Slot, to: Slot, x0: number, x1: number): string
   return `M${x0} ${a}C${middle} ${a} ${middle} ${c} ${x1} ${c}V${e}C${middle} ${e} ${middle} ${b} ${x0} ${b}Z`
 }
 
-/** The first of the slots that are in view and the one after the last, where `height` pixels from `scrolled` on are. Slots rise. */
+/**
+ * The first of the slots that are in view and the one after the last, where `height` pixels from `scrolled` on are.
+ * Slots rise.
+ */
 export const visibleIn = (slots: readonly Slot[], scrolled: number, height: number): [first: number, end: number] => {
   const before = (at: number): number => {
     let [low, high] = [0, slots.length]
     while (low < high) {
-      const middle = low + high >> 1
+      const middle = (low + high) >> 1
       if ((slots[middle] as Slot).top + (slots[middle] as Slot).height < at) low = middle + 1
       else high = middle
     }

@@ -1,7 +1,13 @@
 <script setup lang="ts">
 /** One number of a color: a slider whose track shows what each position gives, and the number itself. */
-const { name, value, most, unit, track } = defineProps<{ name: string, value: number, most: number, unit: string, track: readonly string[] }>()
-const emit = defineEmits<{ preview: [value: number], settle: [value: number] }>()
+const { name, value, most, unit, track } = defineProps<{
+  name: string
+  value: number
+  most: number
+  unit: string
+  track: readonly string[]
+}>()
+const emit = defineEmits<{ preview: [value: number]; settle: [value: number] }>()
 
 const shown = computed(() => Math.round(value))
 const valueOf = (event: Event): number => {
@@ -18,15 +24,49 @@ const nudge = (event: KeyboardEvent): void => {
   <div class="grid grid-cols-[66px_minmax(0,1fr)_54px] items-center gap-2">
     <span class="truncate text-caption">{{ name }}</span>
     <input
-      type="range" class="channel" min="0" :max="most" step="1" :value="shown" :aria-label="name" :aria-valuetext="`${shown}${unit}`" :style="{ '--track': `linear-gradient(to right, ${track.join(', ')})` }"
-      @input="emit('preview', valueOf($event))" @change="emit('settle', valueOf($event))" @keydown="nudge"
+      type="range"
+      class="channel"
+      min="0"
+      :max="most"
+      step="1"
+      :value="shown"
+      :aria-label="name"
+      :aria-valuetext="`${shown}${unit}`"
+      :style="{ '--track': `linear-gradient(to right, ${track.join(', ')})` }"
+      @input="emit('preview', valueOf($event))"
+      @change="emit('settle', valueOf($event))"
+      @keydown="nudge"
+    />
+    <span class="flex items-center"
+      ><input
+        class="field h-6! w-10 px-1! text-right text-caption"
+        inputmode="numeric"
+        :value="shown"
+        :aria-label="`${name} as a number`"
+        @change="emit('settle', valueOf($event))"
+      /><span class="value w-3 pl-0.5">{{ unit }}</span></span
     >
-    <span class="flex items-center"><input class="field h-6! w-10 px-1! text-right text-caption" inputmode="numeric" :value="shown" :aria-label="`${name} as a number`" @change="emit('settle', valueOf($event))"><span class="value w-3 pl-0.5">{{ unit }}</span></span>
   </div>
 </template>
 
 <style scoped>
-.channel { appearance: none; width: 100%; height: 24px; background: transparent; }
-.channel::-webkit-slider-runnable-track { height: 12px; background: var(--track); }
-.channel::-webkit-slider-thumb { appearance: none; width: 9px; height: 20px; margin-top: -4px; border: 1px solid var(--text); border-radius: 2px; background: var(--panel); }
+.channel {
+  appearance: none;
+  width: 100%;
+  height: 24px;
+  background: transparent;
+}
+.channel::-webkit-slider-runnable-track {
+  height: 12px;
+  background: var(--track);
+}
+.channel::-webkit-slider-thumb {
+  appearance: none;
+  width: 9px;
+  height: 20px;
+  margin-top: -4px;
+  border: 1px solid var(--text);
+  border-radius: 2px;
+  background: var(--panel);
+}
 </style>

@@ -3,17 +3,22 @@ import { useLocalStorage } from '@vueuse/core'
 import { CHANNELS, trackOf, type ChannelMode } from '../../../core/color/channels'
 
 /** A color in numbers, in the notation one likes best. `preview` while a slider moves, `pick` when it is let go. */
-const { hex, hue } = defineProps<{ hex: string, hue: number }>()
-const emit = defineEmits<{ preview: [color: { hex: string, hue: number } | null], pick: [color: { hex: string, hue: number }] }>()
+const { hex, hue } = defineProps<{ hex: string; hue: number }>()
+const emit = defineEmits<{
+  preview: [color: { hex: string; hue: number } | null]
+  pick: [color: { hex: string; hue: number }]
+}>()
 const byArrow = useRovingRadio()
 const mode = useLocalStorage<ChannelMode>('plumbago channels', 'hsb')
 const channels = computed(() => CHANNELS[mode.value] ?? CHANNELS.hsb)
 
 /** The numbers last set, as long as the color is what they gave: so that none of them is lost in gray or black. */
-const set = shallowRef<{ mode: ChannelMode, values: number[], hex: string } | null>(null)
-const values = computed(() => set.value?.hex === hex && set.value.mode === mode.value ? set.value.values : channels.value.read(hex, hue))
-const colorWith = (place: number, value: number): { hex: string, hue: number } => {
-  const next = values.value.map((each, i) => i === place ? value : each)
+const set = shallowRef<{ mode: ChannelMode; values: number[]; hex: string } | null>(null)
+const values = computed(() =>
+  set.value?.hex === hex && set.value.mode === mode.value ? set.value.values : channels.value.read(hex, hue),
+)
+const colorWith = (place: number, value: number): { hex: string; hue: number } => {
+  const next = values.value.map((each, i) => (i === place ? value : each))
   const color = channels.value.write(next, hue)
   set.value = { mode: mode.value, values: next, hex: color.hex }
   return color
@@ -23,11 +28,28 @@ const colorWith = (place: number, value: number): { hex: string, hue: number } =
 <template>
   <div class="grid gap-0.5">
     <div role="radiogroup" aria-label="Numbers" class="mb-1 flex" @keydown="byArrow">
-      <button v-for="(_, each) in CHANNELS" :key="each" role="radio" class="choice h-6! text-caption uppercase" :aria-checked="mode === each" :tabindex="mode === each ? 0 : -1" @click="mode = each">{{ each }}</button>
+      <button
+        v-for="(_, each) in CHANNELS"
+        :key="each"
+        role="radio"
+        class="choice h-6! text-caption uppercase"
+        :aria-checked="mode === each"
+        :tabindex="mode === each ? 0 : -1"
+        @click="mode = each"
+      >
+        {{ each }}
+      </button>
     </div>
     <ChannelRow
-      v-for="({ name, most, unit }, i) in channels.channels" :key="mode + name" :name="name" :most="most" :unit="unit" :value="values[i] ?? 0" :track="trackOf(channels, values, i, hue)"
-      @preview="emit('preview', colorWith(i, $event))" @settle="emit('pick', colorWith(i, $event))"
+      v-for="({ name, most, unit }, i) in channels.channels"
+      :key="mode + name"
+      :name="name"
+      :most="most"
+      :unit="unit"
+      :value="values[i] ?? 0"
+      :track="trackOf(channels, values, i, hue)"
+      @preview="emit('preview', colorWith(i, $event))"
+      @settle="emit('pick', colorWith(i, $event))"
     />
     <p v-if="mode === 'cmyk'" class="text-caption text-quiet">Plain conversion, without the profile of a press.</p>
   </div>

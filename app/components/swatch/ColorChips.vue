@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Colors to choose from: pointing previews, a click takes. Arrow keys go along. */
-const { title, colors, taken = '' } = defineProps<{ title: string, colors: readonly string[], taken?: string }>()
-const emit = defineEmits<{ preview: [hex: string | null], take: [hex: string] }>()
+const { title, colors, taken = '' } = defineProps<{ title: string; colors: readonly string[]; taken?: string }>()
+const emit = defineEmits<{ preview: [hex: string | null]; take: [hex: string] }>()
 const pointer = restingPointer()
 const take = (hex: string, event: MouseEvent): void => {
   pointer.rest(event)
@@ -17,14 +17,39 @@ const along = (event: KeyboardEvent): void => {
 <template>
   <div class="flex" role="group" :aria-label="title" @keydown="along" @pointerleave="emit('preview', null)">
     <button
-      v-for="(hex, i) in colors" :key="hex + i" class="chip" :class="{ taken: hex === taken }" :style="{ background: hex }" :aria-label="`${title}, ${hex}`" :title="hex" :data-chip="hex" :tabindex="i === 0 ? 0 : -1"
-      @pointerenter="pointer.rests($event) || emit('preview', hex)" @focus="emit('preview', hex)" @blur="emit('preview', null)" @click="take(hex, $event)"
+      v-for="(hex, i) in colors"
+      :key="hex + i"
+      class="chip"
+      :class="{ taken: hex === taken }"
+      :style="{ background: hex }"
+      :aria-label="`${title}, ${hex}`"
+      :title="hex"
+      :data-chip="hex"
+      :tabindex="i === 0 ? 0 : -1"
+      @pointerenter="pointer.rests($event) || emit('preview', hex)"
+      @focus="emit('preview', hex)"
+      @blur="emit('preview', null)"
+      @click="take(hex, $event)"
     />
   </div>
 </template>
 
 <style scoped>
-.chip { flex: 1 1 0; min-width: 0; height: 24px; }
-.chip:focus-visible, .chip:hover { outline: none; box-shadow: inset 0 0 0 2px var(--panel), inset 0 0 0 3px var(--text); }
-.chip.taken { box-shadow: inset 0 -4px 0 var(--panel), inset 0 -6px 0 var(--text); }
+.chip {
+  flex: 1 1 0;
+  min-width: 0;
+  height: 24px;
+}
+.chip:focus-visible,
+.chip:hover {
+  outline: none;
+  box-shadow:
+    inset 0 0 0 2px var(--panel),
+    inset 0 0 0 3px var(--text);
+}
+.chip.taken {
+  box-shadow:
+    inset 0 -4px 0 var(--panel),
+    inset 0 -6px 0 var(--text);
+}
 </style>

@@ -22,18 +22,26 @@ const notation = useLocalStorage<Notation>('plumbago notation', 'hex')
 const taking = useLocalStorage<'replace' | 'add'>('plumbago rungs', 'replace')
 const typed = ref('')
 const problem = ref('')
-watch(() => swatch.hex, hex => { typed.value = hex }, { immediate: true })
+watch(
+  () => swatch.hex,
+  hex => {
+    typed.value = hex
+  },
+  { immediate: true },
+)
 
 const scheme = computed(() => project.document?.scheme ?? [])
-const isBase = computed(() => project.document ? baseSwatchOf(project.document)?.id === swatch.id : false)
+const isBase = computed(() => (project.document ? baseSwatchOf(project.document)?.id === swatch.id : false))
 const isFull = computed(() => scheme.value.length >= MOST_SWATCHES)
 const settledHex = computed(() => project.settled?.scheme.find(({ id }) => id === swatch.id)?.hex ?? swatch.hex)
-const ladders = computed(() => LADDERS.map(kind => ({ kind, rungs: ladder(settledHex.value, kind, project.document?.rungs ?? RUNGS.usual) })))
+const ladders = computed(() =>
+  LADDERS.map(kind => ({ kind, rungs: ladder(settledHex.value, kind, project.document?.rungs ?? RUNGS.usual) })),
+)
 const near = computed(() => alternatives(settledHex.value))
 
 const edit = (hex: string, hue?: number): void => {
   problem.value = ''
-  project.run({ do: 'edit swatch', id: swatch.id, hex, ...hue === undefined ? {} : { hue } })
+  project.run({ do: 'edit swatch', id: swatch.id, hex, ...(hue === undefined ? {} : { hue }) })
   remember(hex)
 }
 const type = (): void => {
@@ -41,29 +49,53 @@ const type = (): void => {
   if (color) edit(color.hex, color.hue)
   else problem.value = `“${typed.value.slice(0, 30)}” is not a color.`
 }
-const adding = (hex: string, how: (typeof MADE)[number], more: { hue?: number, name?: string } = {}): Command =>
+const adding = (hex: string, how: (typeof MADE)[number], more: { hue?: number; name?: string } = {}): Command =>
   project.matching({ do: 'add swatches', colors: [{ hex, ...more }], how, after: swatch.id })
-const add = (hex: string, how: (typeof MADE)[number], more: { hue?: number, name?: string } = {}): void => {
+const add = (hex: string, how: (typeof MADE)[number], more: { hue?: number; name?: string } = {}): void => {
   project.run(adding(hex, how, more))
   remember(hex)
 }
-const take = (hex: string, how: (typeof MADE)[number]): void => taking.value === 'add' ? add(hex, how) : edit(hex)
+const take = (hex: string, how: (typeof MADE)[number]): void => (taking.value === 'add' ? add(hex, how) : edit(hex))
 const preview = (hex: string | null, how: (typeof MADE)[number]): void =>
-  project.preview(hex === null || (taking.value === 'add' && isFull.value) ? null : taking.value === 'add' ? adding(hex, how) : { do: 'edit swatch', id: swatch.id, hex })
+  project.preview(
+    hex === null || (taking.value === 'add' && isFull.value)
+      ? null
+      : taking.value === 'add'
+        ? adding(hex, how)
+        : { do: 'edit swatch', id: swatch.id, hex },
+  )
 const addComplement = (): void => {
   if (!project.settled) return
   const { hex, hue } = complementOf(project.settled, swatch)
   add(hex, 'complement', { hue })
 }
-const rename = (name: string): void => { if (name.trim()) project.run({ do: 'describe swatch', id: swatch.id, change: { name: name.trim().slice(0, 120) } }) }
-const setRole = (event: Event): void => project.run({ do: 'describe swatch', id: swatch.id, change: { role: (event.target as HTMLSelectElement).value as Role } })
+const rename = (name: string): void => {
+  if (name.trim()) project.run({ do: 'describe swatch', id: swatch.id, change: { name: name.trim().slice(0, 120) } })
+}
+const setRole = (event: Event): void =>
+  project.run({
+    do: 'describe swatch',
+    id: swatch.id,
+    change: { role: (event.target as HTMLSelectElement).value as Role },
+  })
 const setShare = (event: Event): void => {
   const part = Math.min(0.98, Math.max(0.01, Number((event.target as HTMLInputElement).value) / 100))
   const others = scheme.value.filter(({ id }) => id !== swatch.id)
   const left = others.reduce((sum, { share }) => sum + share, 0) || 1
-  if (Number.isFinite(part)) project.run({ do: 'share out', shares: Object.fromEntries([[swatch.id, part], ...others.map(({ id, share }) => [id, share / left * (1 - part)])]) })
+  if (Number.isFinite(part))
+    project.run({
+      do: 'share out',
+      shares: Object.fromEntries([
+        [swatch.id, part],
+        ...others.map(({ id, share }) => [id, (share / left) * (1 - part)]),
+      ]),
+    })
 }
-const setRungs = (change: number): void => project.run({ do: 'set rungs', rungs: Math.min(RUNGS.most, Math.max(RUNGS.least, (project.settled?.rungs ?? RUNGS.usual) + change)) })
+const setRungs = (change: number): void =>
+  project.run({
+    do: 'set rungs',
+    rungs: Math.min(RUNGS.most, Math.max(RUNGS.least, (project.settled?.rungs ?? RUNGS.usual) + change)),
+  })
 const remove = (): void => {
   project.runSaying(project.matching({ do: 'remove swatch', id: swatch.id }), `Removed ${swatch.name}.`)
   emit('close')
@@ -71,49 +103,162 @@ const remove = (): void => {
 </script>
 
 <template>
-  <div class="grid gap-2 border border-strong bg-panel p-3 shadow-float" role="dialog" :aria-label="`Swatch ${swatch.name}`" data-test="swatch-card" @pointerleave="$event.buttons || project.preview(null)">
+  <div
+    class="grid gap-2 border border-strong bg-panel p-3 shadow-float"
+    role="dialog"
+    :aria-label="`Swatch ${swatch.name}`"
+    data-test="swatch-card"
+    @pointerleave="$event.buttons || project.preview(null)"
+  >
     <div class="flex items-center gap-2">
       <i class="size-6 shrink-0" :style="{ background: swatch.hex }" />
-      <input class="field w-40 font-sans! font-semibold" aria-label="Name of the swatch" maxlength="120" :value="swatch.name" @change="rename(($event.target as HTMLInputElement).value)">
-      <span class="flex min-w-0 grow gap-1 overflow-hidden" role="group" aria-label="Names from the list"><button v-for="{ name, away } in names" :key="name" class="control h-6! min-w-0 px-1.5! text-caption" :title="`${name}: ΔE ${away.toFixed(1)} away`" data-test="proposed-name" @click="rename(name)"><span class="truncate">{{ name }}</span></button></span>
-      <button class="control bare px-1" aria-label="Close the card" @click="emit('close')"><XMarkIcon class="size-4" /></button>
+      <input
+        class="field w-40 font-sans! font-semibold"
+        aria-label="Name of the swatch"
+        maxlength="120"
+        :value="swatch.name"
+        @change="rename(($event.target as HTMLInputElement).value)"
+      />
+      <span class="flex min-w-0 grow gap-1 overflow-hidden" role="group" aria-label="Names from the list"
+        ><button
+          v-for="{ name, away } in names"
+          :key="name"
+          class="control h-6! min-w-0 px-1.5! text-caption"
+          :title="`${name}: ΔE ${away.toFixed(1)} away`"
+          data-test="proposed-name"
+          @click="rename(name)"
+        >
+          <span class="truncate">{{ name }}</span>
+        </button></span
+      >
+      <button class="control bare px-1" aria-label="Close the card" @click="emit('close')">
+        <XMarkIcon class="size-4" />
+      </button>
     </div>
     <div class="grid grid-cols-2 gap-5">
       <div class="grid content-start gap-1.5">
         <form class="flex gap-1" @submit.prevent="type">
-          <input v-model="typed" class="field w-24 min-w-0 grow" aria-label="Color of the swatch in any notation" spellcheck="false" maxlength="60" @change="type">
-          <select v-model="notation" class="field w-20 px-1! font-sans!" aria-label="Notation to copy"><option v-for="each in NOTATIONS" :key="each" :value="each">{{ each }}</option></select>
-          <button type="button" class="control px-2!" @click="copy(written(swatch.hex, notation, swatch.name, swatch.hue), `Copied ${written(swatch.hex, notation, swatch.name, swatch.hue)}`)">Copy</button>
+          <input
+            v-model="typed"
+            class="field w-24 min-w-0 grow"
+            aria-label="Color of the swatch in any notation"
+            spellcheck="false"
+            maxlength="60"
+            @change="type"
+          />
+          <select v-model="notation" class="field w-20 px-1! font-sans!" aria-label="Notation to copy">
+            <option v-for="each in NOTATIONS" :key="each" :value="each">{{ each }}</option>
+          </select>
+          <button
+            type="button"
+            class="control px-2!"
+            @click="
+              copy(
+                written(swatch.hex, notation, swatch.name, swatch.hue),
+                `Copied ${written(swatch.hex, notation, swatch.name, swatch.hue)}`,
+              )
+            "
+          >
+            Copy
+          </button>
         </form>
         <p v-if="problem" class="text-caption" role="alert">▲ {{ problem }}</p>
-        <ColorChannels :hex="swatch.hex" :hue="swatch.hue" @preview="project.preview($event && { do: 'edit swatch', id: swatch.id, ...$event })" @pick="edit($event.hex, $event.hue)" />
+        <ColorChannels
+          :hex="swatch.hex"
+          :hue="swatch.hue"
+          @preview="project.preview($event && { do: 'edit swatch', id: swatch.id, ...$event })"
+          @pick="edit($event.hex, $event.hue)"
+        />
         <div class="flex items-center gap-2 pt-0.5">
-          <select class="field grow px-1! font-sans!" aria-label="Role" :value="swatch.role" @change="setRole"><option v-for="role in ROLES" :key="role" :value="role">{{ role }}</option></select>
-          <label class="flex items-center gap-1"><span class="text-caption text-quiet">Share</span><input class="field w-12 text-right text-caption" inputmode="numeric" aria-label="Share in percent" :value="Math.round(swatch.share * 100)" @change="setShare"><span class="value">%</span></label>
+          <select class="field grow px-1! font-sans!" aria-label="Role" :value="swatch.role" @change="setRole">
+            <option v-for="role in ROLES" :key="role" :value="role">{{ role }}</option>
+          </select>
+          <label class="flex items-center gap-1"
+            ><span class="text-caption text-quiet">Share</span
+            ><input
+              class="field w-12 text-right text-caption"
+              inputmode="numeric"
+              aria-label="Share in percent"
+              :value="Math.round(swatch.share * 100)"
+              @change="setShare"
+            /><span class="value">%</span></label
+          >
         </div>
       </div>
       <div class="grid content-start gap-1">
         <div class="flex items-center gap-2">
           <div role="radiogroup" aria-label="A click on a color" class="flex grow" @keydown="byArrow">
-            <button v-for="each in ['replace', 'add'] as const" :key="each" role="radio" class="choice h-6! text-caption" :aria-checked="taking === each" :tabindex="taking === each ? 0 : -1" @click="taking = each">{{ each === 'add' ? 'adds it' : 'replaces' }}</button>
+            <button
+              v-for="each in ['replace', 'add'] as const"
+              :key="each"
+              role="radio"
+              class="choice h-6! text-caption"
+              :aria-checked="taking === each"
+              :tabindex="taking === each ? 0 : -1"
+              @click="taking = each"
+            >
+              {{ each === 'add' ? 'adds it' : 'replaces' }}
+            </button>
           </div>
-          <span class="flex items-center" role="group" aria-label="Rungs of a ladder"><button class="control bare h-6! px-1.5!" aria-label="Fewer rungs" @click="setRungs(-1)">−</button><span class="value">{{ project.document?.rungs }} rungs</span><button class="control bare h-6! px-1.5!" aria-label="More rungs" @click="setRungs(1)">+</button></span>
+          <span class="flex items-center" role="group" aria-label="Rungs of a ladder"
+            ><button class="control bare h-6! px-1.5!" aria-label="Fewer rungs" @click="setRungs(-1)">−</button
+            ><span class="value">{{ project.document?.rungs }} rungs</span
+            ><button class="control bare h-6! px-1.5!" aria-label="More rungs" @click="setRungs(1)">+</button></span
+          >
         </div>
-        <div v-for="{ kind, rungs } in ladders" :key="kind" class="grid grid-cols-[44px_minmax(0,1fr)] items-center gap-1 text-caption" :data-test="`ladder-${kind}`">
-          <span class="first-letter:uppercase">{{ kind }}</span><ColorChips :title="kind" :colors="rungs" @preview="preview($event, 'ladder')" @take="take($event, 'ladder')" />
+        <div
+          v-for="{ kind, rungs } in ladders"
+          :key="kind"
+          class="grid grid-cols-[44px_minmax(0,1fr)] items-center gap-1 text-caption"
+          :data-test="`ladder-${kind}`"
+        >
+          <span class="first-letter:uppercase">{{ kind }}</span
+          ><ColorChips
+            :title="kind"
+            :colors="rungs"
+            @preview="preview($event, 'ladder')"
+            @take="take($event, 'ladder')"
+          />
         </div>
-        <div class="grid grid-cols-[44px_minmax(0,1fr)] items-center gap-1 text-caption" data-test="alternatives"><span>Nearby</span><ColorChips title="Nearby" :colors="near" @preview="preview($event, 'alternative')" @take="take($event, 'alternative')" /></div>
+        <div class="grid grid-cols-[44px_minmax(0,1fr)] items-center gap-1 text-caption" data-test="alternatives">
+          <span>Nearby</span
+          ><ColorChips
+            title="Nearby"
+            :colors="near"
+            @preview="preview($event, 'alternative')"
+            @take="take($event, 'alternative')"
+          />
+        </div>
         <div class="grid grid-cols-[44px_minmax(0,1fr)] items-center gap-1 text-caption" data-test="recent">
-          <span>Recent</span><ColorChips v-if="recent.length" title="Recent" :colors="recent.slice(0, 12)" @preview="preview($event, 'recent')" @take="take($event, 'recent')" /><span v-else class="h-6 leading-6 text-quiet">colors you set come here</span>
+          <span>Recent</span
+          ><ColorChips
+            v-if="recent.length"
+            title="Recent"
+            :colors="recent.slice(0, 12)"
+            @preview="preview($event, 'recent')"
+            @take="take($event, 'recent')"
+          /><span v-else class="h-6 leading-6 text-quiet">colors you set come here</span>
         </div>
         <SwatchOrigin :swatch="swatch" />
       </div>
     </div>
     <p class="flex gap-1.5 [&>.control]:px-2!">
-      <button class="control" :aria-pressed="swatch.locked" @click="project.run({ do: 'lock', id: swatch.id, locked: !swatch.locked })"><component :is="swatch.locked ? LockClosedIcon : LockOpenIcon" class="size-4" />{{ swatch.locked ? 'Unlock' : 'Lock' }}</button>
-      <button class="control" :disabled="isBase" @click="project.run({ do: 'make base', id: swatch.id })">{{ isBase ? 'Is the base' : 'Make base' }}</button>
+      <button
+        class="control"
+        :aria-pressed="swatch.locked"
+        @click="project.run({ do: 'lock', id: swatch.id, locked: !swatch.locked })"
+      >
+        <component :is="swatch.locked ? LockClosedIcon : LockOpenIcon" class="size-4" />{{
+          swatch.locked ? 'Unlock' : 'Lock'
+        }}
+      </button>
+      <button class="control" :disabled="isBase" @click="project.run({ do: 'make base', id: swatch.id })">
+        {{ isBase ? 'Is the base' : 'Make base' }}
+      </button>
       <button class="control" :disabled="isFull" @click="addComplement">Add complement</button>
-      <button class="control" :disabled="isFull" @click="add(swatch.hex, 'copy', { hue: swatch.hue })">Duplicate</button>
+      <button class="control" :disabled="isFull" @click="add(swatch.hex, 'copy', { hue: swatch.hue })">
+        Duplicate
+      </button>
       <button class="control ml-auto" :disabled="scheme.length <= FEWEST" @click="remove">Remove</button>
     </p>
   </div>

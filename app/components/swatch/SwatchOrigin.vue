@@ -7,8 +7,15 @@ import { follows } from '../../../core/project/worn'
 const { swatch } = defineProps<{ swatch: Swatch }>()
 const project = useProject()
 const MADE_BY = {
-  'ring': 'Put on the ring', 'ladder': 'A rung of a ladder', 'complement': 'A complement', 'in-between': 'Blended in between', 'neutral': 'A neutral that settles', 'copy': 'A copy',
-  'alternative': 'A color nearby', 'recent': 'Used before', 'deal': 'Dealt',
+  'ring': 'Put on the ring',
+  'ladder': 'A rung of a ladder',
+  'complement': 'A complement',
+  'in-between': 'Blended in between',
+  'neutral': 'A neutral that settles',
+  'copy': 'A copy',
+  'alternative': 'A color nearby',
+  'recent': 'Used before',
+  'deal': 'Dealt',
 } as const
 
 const followed = computed(() => project.document !== null && follows(project.document, swatch))
@@ -21,7 +28,8 @@ const origin = computed(() => {
     const reference = project.document?.references.find(({ id }) => id === sample?.reference)
     return `Sampled from “${reference?.name ?? 'a reference'}”`
   }
-  return `${from.kind === 'ink' ? 'An ink of' : 'Taken from'} ${from.kind === 'list' && !from.title.includes('.') ? from.title : `“${from.title}”`}`
+  const title = from.kind === 'list' && !from.title.includes('.') ? from.title : `“${from.title}”`
+  return `${from.kind === 'ink' ? 'An ink of' : 'Taken from'} ${title}`
 })
 const cut = computed(() => followed.value && swatch.own !== null)
 const said = computed(() => {
@@ -35,6 +43,8 @@ const said = computed(() => {
   <p class="flex h-6 items-center gap-2 text-caption" data-test="origin">
     <LinkIcon v-if="followed" class="size-3.5 shrink-0" :class="{ 'opacity-30': cut }" />
     <span class="min-w-0 grow truncate" :title="origin + said">{{ origin }}{{ said }}</span>
-    <button v-if="cut" class="control h-6! px-1.5!" @click="project.run({ do: 'restore swatch', id: swatch.id })">{{ swatch.from.kind === 'harmony' ? 'Follow again' : 'Tie again' }}</button>
+    <button v-if="cut" class="control h-6! px-1.5!" @click="project.run({ do: 'restore swatch', id: swatch.id })">
+      {{ swatch.from.kind === 'harmony' ? 'Follow again' : 'Tie again' }}
+    </button>
   </p>
 </template>

@@ -6,7 +6,9 @@ const COLOR_FUNCTIONS = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i
 
 /** What a property is called as a swatch: a custom property without its dashes, anything else by its rule. */
 const nameOf = (property: string, rule: string): string =>
-  (property.startsWith('--') ? property.slice(2).replace(/^(?:colou?r|clr)[-_]/i, '') : rule.replace(/^[.#]/, '')).replace(/[-_]+/g, ' ').trim()
+  (property.startsWith('--') ? property.slice(2).replace(/^(?:colou?r|clr)[-_]/i, '') : rule.replace(/^[.#]/, ''))
+    .replace(/[-_]+/g, ' ')
+    .trim()
 
 /** The colors a style sheet says, in its order; custom properties and variables of its dialects give their names. */
 export const colorsInCss = (text: string): ReadColor[] => {
@@ -29,7 +31,8 @@ export const colorsInCss = (text: string): ReadColor[] => {
         enter: (part: CssNode) => {
           if (part.type === 'Hash') take(`#${part.value}`, name)
           else if (part.type === 'Function' && COLOR_FUNCTIONS.test(part.name)) take(generate(part), name)
-          else if (part.type === 'Identifier' && /color|background|fill|stroke|border|^--/i.test(node.property)) take(part.name, name)
+          else if (part.type === 'Identifier' && /color|background|fill|stroke|border|^--/i.test(node.property))
+            take(part.name, name)
         },
       })
     },

@@ -7,15 +7,19 @@ const NAMES = /^(name|title|swatch|colou?r ?name|label)$/i
 
 /** The places of columns called r, g and b (or red, green, blue); null where there are none. */
 const channelsIn = (head: readonly string[]): number[] | null => {
-  const places = CHANNELS.map(channel => head.findIndex(cell => new RegExp(`^(${channel}|${{ r: 'red', g: 'green', b: 'blue' }[channel]})$`, 'i').test(cell.trim())))
+  const places = CHANNELS.map(channel =>
+    head.findIndex(cell =>
+      new RegExp(`^(${channel}|${{ r: 'red', g: 'green', b: 'blue' }[channel]})$`, 'i').test(cell.trim()),
+    ),
+  )
   return places.every(place => place >= 0) ? places : null
 }
 
 const isColor = (cell: string): boolean => /[#(]|[a-z]/i.test(cell) && parseColor(cell) !== null
 
 /**
- * The colors of a table separated by commas, semicolons or tabs: the first cell of a row that is a color, or its r, g and
- * b columns; the name from the column called so, or the first other cell with letters.
+ * The colors of a table separated by commas, semicolons or tabs: the first cell of a row that is a color, or its r, g
+ * and b columns; the name from the column called so, or the first other cell with letters.
  */
 export const colorsInCsv = (text: string): ReadColor[] => {
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' })
@@ -25,7 +29,7 @@ export const colorsInCsv = (text: string): ReadColor[] => {
   const named = head.findIndex(cell => NAMES.test(cell))
   return rows.flatMap(row => {
     const at = row.findIndex(isColor)
-    const color = parseColor(channels ? channels.map(place => row[place]).join(' ') : row[at] ?? '')
+    const color = parseColor(channels ? channels.map(place => row[place]).join(' ') : (row[at] ?? ''))
     if (!color || color.alpha === 0) return []
     const name = named >= 0 ? row[named] : row.find((cell, i) => i !== at && /\p{L}/u.test(cell) && !isColor(cell))
     return [{ hex: color.hex, name: name ?? null }]
@@ -36,5 +40,11 @@ export const colorsInCsv = (text: string): ReadColor[] => {
 export const isCsv = (text: string): boolean => {
   const { data, meta } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy', preview: 40 })
   const width = data[0]?.length ?? 0
-  return data.length > 1 && width > 1 && /[,;\t]/.test(meta.delimiter) && data.every(row => row.length === width) && colorsInCsv(text).length >= data.length / 2
+  return (
+    data.length > 1 &&
+    width > 1 &&
+    /[,;\t]/.test(meta.delimiter) &&
+    data.every(row => row.length === width) &&
+    colorsInCsv(text).length >= data.length / 2
+  )
 }

@@ -6,7 +6,10 @@ import { colorsInText } from './text'
 import { colorsInJson } from './tokens'
 
 /** A color found in a list, with the name it had there. */
-export interface ReadColor { hex: Hex, name: string | null }
+export interface ReadColor {
+  hex: Hex
+  name: string | null
+}
 
 /** What a list turned out to be. */
 export type ListKind = 'text' | 'CSS' | 'design tokens' | 'CSV' | 'SVG'
@@ -30,17 +33,19 @@ const once = (colors: readonly ReadColor[]): ReadColor[] => {
 }
 
 /**
- * Reads every color of a text in its order, each once: W3C design tokens or other JSON, CSS, an SVG swatch sheet, CSV, or
- * any text with color codes in it. What it is tells its content first, the ending of its file name where that leaves doubt. Text
- * without colors gives an empty list.
+ * Reads every color of a text in its order, each once: W3C design tokens or other JSON, CSS, an SVG swatch sheet, CSV,
+ * or any text with color codes in it. What it is tells its content first, the ending of its file name where that
+ * leaves doubt. Text without colors gives an empty list.
  */
-export const readColors = (text: string, fileName = ''): { kind: ListKind, colors: ReadColor[] } => {
+export const readColors = (text: string, fileName = ''): { kind: ListKind; colors: ReadColor[] } => {
   const said = text.slice(0, LONGEST_LIST).replace(/^\uFEFF/, '')
   const start = said.trimStart()
   if (/^[[{]/.test(start)) {
     try {
       return { kind: 'design tokens', colors: once(colorsInJson(start)) }
-    } catch { /* it is no JSON after all: a rule of CSS begins with a bracket too */ }
+    } catch {
+      /* it is no JSON after all: a rule of CSS begins with a bracket too */
+    }
   }
   if (/<(?:\w+:)?svg[\s>]/i.test(said.slice(0, 4000))) return { kind: 'SVG', colors: once(colorsInSvg(said)) }
   if (/\.(css|scss|less)$/i.test(fileName) || /--[\w-]+\s*:|^\s*[$@][\w-]+\s*:|\{[^{}]*:[^{}]*\}/m.test(said)) {

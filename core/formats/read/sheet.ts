@@ -2,7 +2,12 @@ import { Parser } from 'htmlparser2'
 import { css } from '../../color/parse'
 import type { ReadColor } from './read'
 
-interface Shape { tag: string, hex: string, name: string | null, box: readonly [x: number, y: number, width: number, height: number] }
+interface Shape {
+  tag: string
+  hex: string
+  name: string | null
+  box: readonly [x: number, y: number, width: number, height: number]
+}
 
 const SHAPES = /^(?:\w+:)?(rect|circle|ellipse|path|polygon|line|polyline|stop)$/
 const PLAIN = /^(rect|circle|ellipse)$/
@@ -17,40 +22,62 @@ const boxOf = (tag: string, said: Record<string, string>): Shape['box'] => {
 
 const nameFrom = (said: Record<string, string>): string | null => {
   const name = said['data-name'] ?? said['aria-label'] ?? said['inkscape:label'] ?? said.id
-  return name && !/^(?:rect|path|circle|ellipse|swatch|color)?[-_]?\d+(?:-\d+)*$/i.test(name) ? name.replace(/[-_]+/g, ' ') : null
+  return name && !/^(?:rect|path|circle|ellipse|swatch|color)?[-_]?\d+(?:-\d+)*$/i.test(name)
+    ? name.replace(/[-_]+/g, ' ')
+    : null
 }
 
-interface Drawing { shapes: Shape[], texts: Array<{ x: number, y: number, text: string }>, width: number, height: number }
+interface Drawing {
+  shapes: Shape[]
+  texts: Array<{ x: number; y: number; text: string }>
+  width: number
+  height: number
+}
 
 const drawingIn = (svg: string): Drawing => {
   const drawing: Drawing = { shapes: [], texts: [], width: 0, height: 0 }
   const paints: string[] = []
   let title = false
-  const parser = new Parser({
-    onopentag: (tag, said) => {
-      const style = Object.fromEntries((said.style ?? '').split(';').map(each => each.split(':').map(part => part.trim())).filter(pair => pair.length === 2) as Array<[string, string]>)
-      const own = style.fill ?? said.fill ?? (/stop$/.test(tag) ? style['stop-color'] ?? said['stop-color'] : undefined) ?? paints.at(-1) ?? ''
-      paints.push(own)
-      title = tag === 'title'
-      if (/^(?:\w+:)?svg$/.test(tag) && !drawing.width) {
-        const view = (said.viewBox ?? '').split(/[\s,]+/).map(Number)
-        ;[drawing.width, drawing.height] = view.length === 4 ? [view[2] as number, view[3] as number] : [number(said.width), number(said.height)]
-      }
-      const [, kind] = SHAPES.exec(tag) ?? []
-      const color = kind ? css(own) : null
-      if (kind && color && color.alpha > 0) drawing.shapes.push({ tag: kind, hex: color.hex, name: nameFrom(said), box: boxOf(kind, said) })
-      if (/^(?:\w+:)?text$/.test(tag)) drawing.texts.push({ x: number(said.x), y: number(said.y), text: '' })
+  const parser = new Parser(
+    {
+      onopentag: (tag, said) => {
+        const style = Object.fromEntries(
+          (said.style ?? '')
+            .split(';')
+            .map(each => each.split(':').map(part => part.trim()))
+            .filter(pair => pair.length === 2) as Array<[string, string]>,
+        )
+        const own =
+          style.fill ??
+          said.fill ??
+          (/stop$/.test(tag) ? (style['stop-color'] ?? said['stop-color']) : undefined) ??
+          paints.at(-1) ??
+          ''
+        paints.push(own)
+        title = tag === 'title'
+        if (/^(?:\w+:)?svg$/.test(tag) && !drawing.width) {
+          const view = (said.viewBox ?? '').split(/[\s,]+/).map(Number)
+          ;[drawing.width, drawing.height] =
+            view.length === 4 ? [view[2] as number, view[3] as number] : [number(said.width), number(said.height)]
+        }
+        const [, kind] = SHAPES.exec(tag) ?? []
+        const color = kind ? css(own) : null
+        if (kind && color && color.alpha > 0)
+          drawing.shapes.push({ tag: kind, hex: color.hex, name: nameFrom(said), box: boxOf(kind, said) })
+        if (/^(?:\w+:)?text$/.test(tag)) drawing.texts.push({ x: number(said.x), y: number(said.y), text: '' })
+      },
+      ontext: text => {
+        const [shape, label] = [drawing.shapes.at(-1), drawing.texts.at(-1)]
+        if (title && shape) shape.name = text.trim() || shape.name
+        else if (label) label.text += text
+      },
+      onclosetag: () => {
+        paints.pop()
+        title = false
+      },
     },
-    ontext: text => {
-      const [shape, label] = [drawing.shapes.at(-1), drawing.texts.at(-1)]
-      if (title && shape) shape.name = text.trim() || shape.name
-      else if (label) label.text += text
-    },
-    onclosetag: () => {
-      paints.pop()
-      title = false
-    },
-  }, { xmlMode: true })
+    { xmlMode: true },
+  )
   parser.write(svg)
   parser.end()
   return drawing
@@ -59,12 +86,22 @@ const drawingIn = (svg: string): Drawing => {
 /** The name written on or just under a shape, color codes left out. */
 const writtenAt = ({ box: [x, y, width, height], name }: Shape, { texts }: Drawing): string | null => {
   if (name) return name
-  const label = texts.find(text => text.x >= x - 1 && text.x <= x + width && text.y >= y && text.y <= y + height + Math.max(40, height * 0.5) && /\p{L}{2}/u.test(text.text.replace(/#?[\da-f]{6}/gi, '')))
+  const label = texts.find(
+    text =>
+      text.x >= x - 1 &&
+      text.x <= x + width &&
+      text.y >= y &&
+      text.y <= y + height + Math.max(40, height * 0.5) &&
+      /\p{L}{2}/u.test(text.text.replace(/#?[\da-f]{6}/gi, '')),
+  )
   return label?.text.replace(/#?[\da-f]{6}\b/gi, '').trim() || null
 }
 
 const swatchesIn = (drawing: Drawing): Shape[] =>
-  drawing.shapes.filter(({ box: [x, y, width, height] }) => !(drawing.width > 0 && x <= 0 && y <= 0 && width >= drawing.width * 0.98 && height >= drawing.height * 0.98))
+  drawing.shapes.filter(
+    ({ box: [x, y, width, height] }) =>
+      !(drawing.width > 0 && x <= 0 && y <= 0 && width >= drawing.width * 0.98 && height >= drawing.height * 0.98),
+  )
 
 /** The colors of an SVG swatch sheet, in its order, with the names written on it; each color once. */
 export const colorsInSvg = (svg: string): ReadColor[] => {
@@ -72,14 +109,28 @@ export const colorsInSvg = (svg: string): ReadColor[] => {
   return swatchesIn(drawing).map(shape => ({ hex: shape.hex, name: writtenAt(shape, drawing) }))
 }
 
-/** Whether an SVG is a sheet of swatches and not artwork: a few plain shapes, side by side, most of a color of its own. */
+/**
+ * Whether an SVG is a sheet of swatches and not artwork: a few plain shapes, side by side, most of a color of its own.
+ */
 export const isSwatchSheet = (svg: string): boolean => {
   const drawing = drawingIn(svg)
   const shapes = swatchesIn(drawing)
   if (shapes.length < 2 || shapes.length > 64) return false
   const plain = shapes.filter(({ tag }) => PLAIN.test(tag))
-  const apart = plain.every(({ box: [x, y, w, h] }, i) => w > 0 && h > 0 && plain.every(({ box: [ox, oy, ow, oh] }, j) =>
-    i === j || x + w <= ox + 0.5 || ox + ow <= x + 0.5 || y + h <= oy + 0.5 || oy + oh <= y + 0.5))
+  const apart = plain.every(
+    ({ box: [x, y, w, h] }, i) =>
+      w > 0 &&
+      h > 0 &&
+      plain.every(
+        ({ box: [ox, oy, ow, oh] }, j) =>
+          i === j || x + w <= ox + 0.5 || ox + ow <= x + 0.5 || y + h <= oy + 0.5 || oy + oh <= y + 0.5,
+      ),
+  )
   const sizes = plain.map(({ box: [, , w, h] }) => w * h).sort((one, other) => one - other)
-  return plain.length === shapes.length && apart && new Set(shapes.map(({ hex }) => hex)).size >= shapes.length * 0.75 && (sizes[0] ?? 0) > (sizes.at(-1) ?? 0) * 0.05
+  return (
+    plain.length === shapes.length &&
+    apart &&
+    new Set(shapes.map(({ hex }) => hex)).size >= shapes.length * 0.75 &&
+    (sizes[0] ?? 0) > (sizes.at(-1) ?? 0) * 0.05
+  )
 }

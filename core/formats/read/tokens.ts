@@ -5,18 +5,25 @@ import type { ReadColor } from './read'
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json }
 type Group = { [key: string]: Json }
 
-const isGroup = (value: Json | undefined): value is Group => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isGroup = (value: Json | undefined): value is Group =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** CSS names of the color spaces of the Design Tokens Color Module. */
-const SPACES = /^(srgb|srgb-linear|display-p3|a98-rgb|prophoto-rgb|rec2020|xyz-d65|xyz-d50|hsl|hwb|lab|lch|oklab|oklch)$/
+const SPACES =
+  /^(srgb|srgb-linear|display-p3|a98-rgb|prophoto-rgb|rec2020|xyz-d65|xyz-d50|hsl|hwb|lab|lch|oklab|oklch)$/
 
 /** The CSS color a token's value says; null where it says none. */
 const cssOf = (value: Json): string | null => {
   if (typeof value === 'string') return value
   if (!isGroup(value)) return null
   const { colorSpace, components, hex } = value
-  if (typeof colorSpace === 'string' && SPACES.test(colorSpace) && Array.isArray(components) && components.length === 3) {
-    const parts = components.map(part => part === 'none' ? 'none' : Number(part))
+  if (
+    typeof colorSpace === 'string' &&
+    SPACES.test(colorSpace) &&
+    Array.isArray(components) &&
+    components.length === 3
+  ) {
+    const parts = components.map(part => (part === 'none' ? 'none' : Number(part)))
     if (['hsl', 'hwb'].includes(colorSpace)) return `${colorSpace}(${parts[0]} ${parts[1]}% ${parts[2]}%)`
     if (['lab', 'lch', 'oklab', 'oklch'].includes(colorSpace)) return `${colorSpace}(${parts.join(' ')})`
     return `color(${colorSpace} ${parts.join(' ')})`
@@ -28,8 +35,13 @@ const cssOf = (value: Json): string | null => {
 const rgbGroup = (value: Group): string | null => {
   const parts = ['r', 'g', 'b'].map(key => value[key])
   if (!parts.every(part => typeof part === 'number')) return null
-  const top = Math.max(...parts as number[]) <= 1 ? 1 : 255
-  return hexOf({ mode: 'rgb', r: (parts[0] as number) / top, g: (parts[1] as number) / top, b: (parts[2] as number) / top })
+  const top = Math.max(...(parts as number[])) <= 1 ? 1 : 255
+  return hexOf({
+    mode: 'rgb',
+    r: (parts[0] as number) / top,
+    g: (parts[1] as number) / top,
+    b: (parts[2] as number) / top,
+  })
 }
 
 const ALIAS = /^\{([^{}]+)\}$/
@@ -38,11 +50,18 @@ const ALIAS = /^\{([^{}]+)\}$/
 const resolved = (root: Json, value: Json, steps = 0): Json => {
   const alias = typeof value === 'string' ? ALIAS.exec(value) : null
   if (!alias) return value
-  const target = (alias[1] as string).split('.').reduce<Json | undefined>((at, key) => isGroup(at) && Object.hasOwn(at, key) ? at[key] : undefined, root)
+  const target = (alias[1] as string)
+    .split('.')
+    .reduce<Json | undefined>((at, key) => (isGroup(at) && Object.hasOwn(at, key) ? at[key] : undefined), root)
   return steps < 20 && isGroup(target) ? resolved(root, target.$value ?? target.value ?? null, steps + 1) : null
 }
 
-const wordsOf = (key: string): string => key.replace(/([a-z])([A-Z])/g, '$1 $2').replace(/[-_]+/g, ' ').trim().toLowerCase()
+const wordsOf = (key: string): string =>
+  key
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .replace(/[-_]+/g, ' ')
+    .trim()
+    .toLowerCase()
 
 /**
  * The colors of a JSON document, in its order: W3C Design Tokens (Format and Color Modules 2025.10, aliases followed),
@@ -53,13 +72,14 @@ export const colorsInJson = (text: string): ReadColor[] => {
   const colors: ReadColor[] = []
   const take = (value: Json, name: string): boolean => {
     const said = cssOf(resolved(root, value))
-    const color = said === null ? null : css(said) ?? (said.length < 60 ? parseColor(said) : null)
+    const color = said === null ? null : (css(said) ?? (said.length < 60 ? parseColor(said) : null))
     if (color && color.alpha > 0) colors.push({ hex: color.hex, name: name || null })
     return color !== null
   }
   const visit = (value: Json, name: string, type: Json | undefined, depth: number): void => {
     if (depth > 40 || colors.length > 500) return
-    if (Array.isArray(value)) return value.forEach(each => visit(each, typeof each === 'string' ? '' : name, type, depth + 1))
+    if (Array.isArray(value))
+      return value.forEach(each => visit(each, typeof each === 'string' ? '' : name, type, depth + 1))
     if (typeof value === 'string') return void take(value, name)
     if (!isGroup(value)) return
     const own = value.$type ?? type
@@ -67,7 +87,8 @@ export const colorsInJson = (text: string): ReadColor[] => {
     const title = typeof value.name === 'string' ? value.name : typeof value.title === 'string' ? value.title : name
     const direct = value.hex ?? value.color ?? value.value ?? (rgbGroup(value) === null ? undefined : value)
     if (direct !== undefined && take(direct, title)) return
-    for (const [key, each] of Object.entries(value)) if (!key.startsWith('$') && !/^(name|title|description)$/.test(key)) visit(each, wordsOf(key), own, depth + 1)
+    for (const [key, each] of Object.entries(value))
+      if (!key.startsWith('$') && !/^(name|title|description)$/.test(key)) visit(each, wordsOf(key), own, depth + 1)
   }
   visit(root, '', undefined, 0)
   return colors

@@ -13,7 +13,10 @@ const asked = z.object({ name: z.string().max(400).default('Artwork'), kind: z.e
 
 export default door(async event => {
   const { name, kind } = asked.parse(getQuery(event))
-  const received = kind === 'raster' ? await receiveRaster(name, await bytesOf(event, MOST_BYTES)) : await receiveSvg(name, await bytesOf(event, LARGEST_SVG))
+  const received =
+    kind === 'raster'
+      ? await receiveRaster(name, await bytesOf(event, MOST_BYTES))
+      : await receiveSvg(name, await bytesOf(event, LARGEST_SVG))
   await keepArtwork(database(), received)
   setResponseStatus(event, 201)
   return received.file

@@ -9,7 +9,12 @@ const behaviorSchema = z.enum(BEHAVIORS)
 const asked = z.object({
   words: z.string().max(100).default(''),
   near: hexSchema.optional(),
-  fits: z.string().max(120).default('').transform(list => list.split(',').filter(Boolean)).pipe(z.array(hexSchema).max(12)),
+  fits: z
+    .string()
+    .max(120)
+    .default('')
+    .transform(list => list.split(',').filter(Boolean))
+    .pipe(z.array(hexSchema).max(12)),
   from: z.coerce.number().int().min(0).max(10_000).default(0),
   count: z.coerce.number().int().min(1).max(60).default(24),
   as: behaviorSchema.optional(),

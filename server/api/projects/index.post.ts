@@ -7,9 +7,13 @@ import { database } from '../../db/connect'
 import { createProject, findProject, type FirstTrail } from '../../db/projects'
 import { bodyOf, door, missing } from '../../door'
 
-const asked = z.union([z.object({ copyOf: z.uuid() }), z.object({ document: projectSchema, trail: trailChangeSchema.optional() }), z.object({ name: nameSchema })])
+const asked = z.union([
+  z.object({ copyOf: z.uuid() }),
+  z.object({ document: projectSchema, trail: trailChangeSchema.optional() }),
+  z.object({ name: nameSchema }),
+])
 
-const wanted = async (said: z.infer<typeof asked>): Promise<{ document: Project, trail: FirstTrail }> => {
+const wanted = async (said: z.infer<typeof asked>): Promise<{ document: Project; trail: FirstTrail }> => {
   if ('document' in said) return { document: said.document, trail: said.trail ?? null }
   if ('name' in said) return { document: newProject(said.name), trail: null }
   const original = await findProject(database(), said.copyOf)

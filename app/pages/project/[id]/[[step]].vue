@@ -11,13 +11,16 @@ const step = computed(() => stepOf(route.params.step))
 const problem = ref<string | null>(null)
 const looking = useLooking()
 
-const go = (next: Step): void => { void navigateTo(`/project/${route.params.id}/${next}`) }
+const go = (next: Step): void => {
+  void navigateTo(`/project/${route.params.id}/${next}`)
+}
 
 const load = async (): Promise<void> => {
   problem.value = null
   try {
     await project.open(String(route.params.id))
-    void prefetchComponents(['GatherBench', 'ComposeBench', 'RemapBench', 'HandOverBench']) // the other steps are there before they are asked for
+    // the other steps are there before they are asked for
+    void prefetchComponents(['GatherBench', 'ComposeBench', 'RemapBench', 'HandOverBench'])
   } catch (error) {
     problem.value = reasonOf(error)
   }
@@ -32,13 +35,21 @@ const addArtwork = (): void => {
 
 useKeys({
   ...Object.fromEntries(STEPS.map(({ step: each }, i) => [String(i + 1), () => go(each)])),
-  'ctrl+z': project.undo, 'ctrl+shift+z': project.redo, 'ctrl+y': project.redo,
-  'o': () => { looking.before = true },
+  'ctrl+z': project.undo,
+  'ctrl+shift+z': project.redo,
+  'ctrl+y': project.redo,
+  'o': () => {
+    looking.before = true
+  },
 })
-useEventListener(window, 'keyup', event => { if (event.key.toLowerCase() === 'o') looking.before = false })
-useEventListener(window, 'blur', () => { looking.before = false })
+useEventListener(window, 'keyup', event => {
+  if (event.key.toLowerCase() === 'o') looking.before = false
+})
+useEventListener(window, 'blur', () => {
+  looking.before = false
+})
 watch(step, looking.clear)
-useHead({ title: () => project.document ? `${project.document.name} · Plumbago` : 'Plumbago' })
+useHead({ title: () => (project.document ? `${project.document.name} · Plumbago` : 'Plumbago') })
 onMounted(load)
 onUnmounted(project.close)
 </script>
@@ -65,7 +76,9 @@ onUnmounted(project.close)
   <div v-else class="grid h-full place-items-center">
     <div v-if="problem" class="grid gap-3 text-center" role="alert">
       <p>▲ {{ problem }}</p>
-      <p class="flex justify-center gap-2"><button class="control" @click="load">Try again</button><NuxtLink class="control" to="/">All projects</NuxtLink></p>
+      <p class="flex justify-center gap-2">
+        <button class="control" @click="load">Try again</button><NuxtLink class="control" to="/">All projects</NuxtLink>
+      </p>
     </div>
     <p v-else role="status">Opening the project…</p>
   </div>

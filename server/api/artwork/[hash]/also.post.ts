@@ -6,7 +6,12 @@ import { artworkSource, findArtwork, keepArtwork } from '../../../db/artwork'
 import { database } from '../../../db/connect'
 import { bodyOf, door, missing, partOf } from '../../../door'
 
-const asked = z.object({ also: z.array(z.enum(ALSO)).max(ALSO.length).transform(also => ALSO.filter(each => also.includes(each))) })
+const asked = z.object({
+  also: z
+    .array(z.enum(ALSO))
+    .max(ALSO.length)
+    .transform(also => ALSO.filter(each => also.includes(each))),
+})
 
 export default door(async event => {
   const { also } = await bodyOf(event, asked)

@@ -6,7 +6,10 @@ import { door, partOf } from '../../../door'
 
 export default door(async event => {
   const map = await artworkMap(database(), partOf(event, 'hash', hashSchema))
-  setHeaders(event, { 'cache-control': 'private, max-age=31536000, immutable', ...map ? { 'content-type': 'application/octet-stream', 'content-encoding': 'gzip' } : {} })
+  setHeaders(event, {
+    'cache-control': 'private, max-age=31536000, immutable',
+    ...(map ? { 'content-type': 'application/octet-stream', 'content-encoding': 'gzip' } : {}),
+  })
   if (!map) setResponseStatus(event, 204)
   return map
 })

@@ -9,6 +9,11 @@ export default door(async event => {
   const hash = partOf(event, 'hash', hashSchema)
   const [file, source] = await Promise.all([findArtwork(database(), hash), artworkSource(database(), hash)])
   if (!file || !source) throw missing('artwork')
-  setHeaders(event, file.kind === 'raster' ? { ...PICTURE_HEADERS, 'content-type': 'image/png' } : { ...SVG_HEADERS, 'cache-control': 'private, max-age=31536000, immutable' })
+  setHeaders(
+    event,
+    file.kind === 'raster'
+      ? { ...PICTURE_HEADERS, 'content-type': 'image/png' }
+      : { ...SVG_HEADERS, 'cache-control': 'private, max-age=31536000, immutable' },
+  )
   return source
 })

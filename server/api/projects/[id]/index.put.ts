@@ -5,7 +5,11 @@ import { database } from '../../../db/connect'
 import { saveProject } from '../../../db/projects'
 import { bodyOf, door, missing, partOf } from '../../../door'
 
-const asked = z.object({ version: z.number().int().min(1), document: projectSchema, trail: trailChangeSchema.optional() })
+const asked = z.object({
+  version: z.number().int().min(1),
+  document: projectSchema,
+  trail: trailChangeSchema.optional(),
+})
 
 export default door(async event => {
   const id = partOf(event, 'id', z.uuid())

@@ -8,7 +8,7 @@ import { SVG_HEADERS } from '../../../headers'
 
 export default door(async event => {
   const project = await findProject(database(), partOf(event, 'id', z.uuid()))
-  const svg = project && await previewOf(database(), project.document)
+  const svg = project && (await previewOf(database(), project.document))
   if (!svg) throw missing('picture')
   const current = String(getQuery(event).version) === String(project.version)
   setHeaders(event, { ...SVG_HEADERS, 'cache-control': current ? 'private, max-age=31536000, immutable' : 'no-store' })

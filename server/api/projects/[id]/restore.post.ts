@@ -5,7 +5,7 @@ import { setDeleted } from '../../../db/projects'
 import { door, missing, partOf } from '../../../door'
 
 export default door(async event => {
-  if (!await setDeleted(database(), partOf(event, 'id', z.uuid()), false)) throw missing('project')
+  if (!(await setDeleted(database(), partOf(event, 'id', z.uuid()), false))) throw missing('project')
   setResponseStatus(event, 204)
   return null
 })
