@@ -5,7 +5,7 @@ const port = Number(process.env.TEST_PORT ?? 4190)
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 1,
+  workers: 2,
   retries: 0,
   timeout: 150_000,
   expect: { timeout: 20_000 },

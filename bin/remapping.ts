@@ -8,11 +8,12 @@ import { measuredInks, type InkSummary } from '../core/artwork/inks'
 import type { Also } from '../core/artwork/reading'
 import { writeSvg } from '../core/artwork/write'
 import type { Hex } from '../core/color/convert'
-import { colorsOf } from '../core/project/colors'
-import { matchedBy } from '../core/project/remapping'
-import { matchedTargets, newProject } from '../core/project/create'
-import { gatheredScheme } from '../core/project/scheme'
-import { FIRST_REMAP } from '../core/project/schema'
+import { paintingOf } from '../core/painting/painting'
+import { apply } from '../core/commands/commands'
+import { knownInks } from '../core/commands/known'
+import { newProject } from '../core/scheme/create'
+import { gatheredScheme } from '../core/scheme/scheme'
+import { FIRST_REMAP } from '../core/document/remap'
 import type { InkArea, Match } from '../core/remap/match'
 import type { Neutrals } from '../core/remap/remap'
 import type { Shading } from '../core/remap/shading'
@@ -91,8 +92,9 @@ export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap
     sets,
     remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, restrict: sets[0]?.id ?? null },
   }
-  const { remap } = matchedBy(project, match, seed, matchedTargets(inks, project))
-  return colorsOf({ ...project, remap: { ...remap, shading: plan.shading ?? remap.shading } }, inks)
+  const matched = apply(project, { do: 'match', match, seed }, knownInks(inks))
+  const shaded = plan.shading ? apply(matched, { do: 'shade', shading: plan.shading }, knownInks(inks)) : matched
+  return paintingOf(shaded, { inks, standIns: [] })(null).colors
 }
 
 /** Writes a file whole or not at all. */

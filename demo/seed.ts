@@ -2,10 +2,14 @@ import { readFile } from 'node:fs/promises'
 import type { Sql } from 'postgres'
 import { pieces } from '../app/stand-ins.json'
 import { parseColor } from '../core/color/parse'
-import { apply } from '../core/project/commands'
-import { matchedTargets, newProject, unitedInks } from '../core/project/create'
-import { nextPlace } from '../core/project/gather'
-import type { ArtworkFile, Harmony, PictureFile, Project } from '../core/project/schema'
+import { apply } from '../core/commands/commands'
+import { knownFrom } from '../core/commands/known'
+import { newProject } from '../core/scheme/create'
+import { nextPlace } from '../core/scheme/gather'
+import type { ArtworkFile } from '../core/document/artwork'
+import type { Harmony } from '../core/document/scheme'
+import type { PictureFile } from '../core/document/pictures'
+import type { Project } from '../core/document/project'
 import { receiveRaster } from '../server/artwork/raster'
 import { receiveSvg } from '../server/artwork/receive'
 import { findArtwork, keepArtwork } from '../server/db/artwork'
@@ -71,40 +75,47 @@ const documentFor = (
   if (!typed) throw new Error(`${base} is not a color.`)
   const empty = newProject(name, { hex: typed.hex, hue: typed.hue, typed: base }, harmony)
   const own = artwork.flatMap(file => files.get(file) ?? [])
-  const targets = matchedTargets(unitedInks(own), empty)
+  const known = knownFrom(new Map(own.map(file => [file.hash, file])))
   const dressed = own.reduce(
     (project, { kind, hash, width, height }, i) =>
-      apply(project, {
-        do: 'add artwork',
-        targets,
-        artwork: {
-          kind,
-          id: `a${i + 1}`,
-          name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork',
-          hash,
-          width,
-          height,
+      apply(
+        project,
+        {
+          do: 'add artwork',
+          artwork: {
+            kind,
+            id: `a${i + 1}`,
+            name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork',
+            hash,
+            width,
+            height,
+          },
         },
-      }),
+        known,
+      ),
     empty,
   )
   return pictures
     .flatMap(file => received.get(file) ?? [])
     .reduce(
       (project, { hash, width, height }, i) =>
-        apply(project, {
-          do: 'add reference',
-          reference: {
-            id: `r${i + 1}`,
-            name: PICTURES.find(([file]) => file === pictures[i])?.[1] ?? 'Reference',
-            hash,
-            width,
-            height,
-            place: nextPlace(project.references),
-            region: null,
+        apply(
+          project,
+          {
+            do: 'add reference',
+            reference: {
+              id: `r${i + 1}`,
+              name: PICTURES.find(([file]) => file === pictures[i])?.[1] ?? 'Reference',
+              hash,
+              width,
+              height,
+              place: nextPlace(project.references),
+              region: null,
+            },
           },
-        }),
-      dressed,
+          known,
+        ),
+      apply(dressed, { do: 'match' }, known),
     )
 }
 

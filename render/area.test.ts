@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { isFaithful, measure } from '../core/artwork/area'
+import { isFaithful, measure } from '../core/artwork/measure'
 import { measuredInks } from '../core/artwork/inks'
 import { packInkMap, paintInkMap, unpackInkMap, type InkMap } from '../core/artwork/inkmap'
 import { readSvg } from '../core/artwork/read'

@@ -1,5 +1,5 @@
 import sharp from 'sharp'
-import { isFaithful, measure } from '../core/artwork/area'
+import { isFaithful, measure } from '../core/artwork/measure'
 import { embeddedBytes, embeddedIn } from '../core/artwork/embedded'
 import { measuredInks } from '../core/artwork/inks'
 import { readMarkup } from '../core/artwork/markup'

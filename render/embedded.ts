@@ -1,16 +1,10 @@
-import {
-  addressed,
-  embeddedBytes,
-  mixtureOf,
-  paintedPictures,
-  withPictures,
-  type PicturePainter,
-} from '../core/artwork/embedded'
+import { addressed, embeddedBytes, withPictures, type PicturePainter } from '../core/artwork/embedded'
+import { mixtureOf, paintedPictures } from '../core/raster/embedded'
 import { readSvg } from '../core/artwork/read'
 import type { Markup } from '../core/artwork/markup'
 import type { Also, Reading } from '../core/artwork/reading'
 import { Unreadable } from '../core/artwork/unreadable'
-import type { Picture } from '../core/extract/picture'
+import type { Picture } from '../core/picture/picture'
 import { MOST_RASTER_PIXELS, rasterInks } from '../core/raster/inks'
 import { reducedPicture } from '../core/raster/reduce'
 import { unmixed, type Unmixed } from '../core/raster/unmix'

@@ -1,7 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createRequire } from 'node:module'
 import { resolve } from 'node:path'
-import type { Pixels, Renderer } from '../core/artwork/area'
+import type { Pixels } from '../core/picture/pixels'
+import type { Renderer } from '../core/artwork/measure'
 
 /**
  * What a renderer runs, in a process of its own: there are drawings that bring the library down, and with it the

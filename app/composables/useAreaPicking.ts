@@ -1,7 +1,7 @@
 import { contiguousAreas, foundArea, pixelAt, type Area, type FoundArea } from '../../core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
-import { areaIn } from '~/raster/areas'
-import { isArea, type Hit } from '~/stores/looking'
+import { areaIn } from '~/raster/foundAreas'
+import { isArea, type Hit } from '~/stores/stage'
 
 /** The least part of a picture, of 1, that an area has to have to be stepped through. */
 const LEAST = 0.0005
@@ -11,7 +11,7 @@ const LEAST = 0.0005
  * others.
  */
 export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: () => RasterArtwork | undefined) => {
-  const looking = useLooking()
+  const stage = useStage()
   let last: { area: Area; found: FoundArea } | null = null
   let steps: { of: RasterArtwork; areas: Area[] } | null = null
 
@@ -39,17 +39,17 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
     const [shown, point] = [raster(), pointAt(x, y)]
     if (!shown || !point) return null
     const p = pixelAt(shown.stage.picture, point)
-    const picked = [...looking.picked]
+    const picked = [...stage.picked]
       .filter(isArea)
-      .find(area => area.reach === looking.reach && areaIn(shown.stage, shown.inks, area)?.mask[p])
+      .find(area => area.reach === stage.reach && areaIn(shown.stage, shown.inks, area)?.mask[p])
     if (picked) return picked
     if (
-      last?.area.reach === looking.reach &&
+      last?.area.reach === stage.reach &&
       last.found.mask.length === shown.stage.places.length / 4 &&
       last.found.mask[p]
     )
       return last.area
-    const area = { ...point, reach: looking.reach }
+    const area = { ...point, reach: stage.reach }
     const found = foundArea(shown.stage, shown.inks, area)
     last = found && { area, found }
     return found && area
@@ -73,7 +73,7 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
       ...hits,
       ...all()
         .filter(area => inks.has(inkOf(area)))
-        .map(area => ({ ...area, reach: looking.reach })),
+        .map(area => ({ ...area, reach: stage.reach })),
     ]
   }
   const beside = (hits: ReadonlySet<Hit>, by: number): Hit | null => {
@@ -82,11 +82,11 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
     const found =
       before === undefined ? -1 : areas.findIndex(({ x, y }) => isArea(before) && x === before.x && y === before.y)
     const next = areas[(Math.max(found, by > 0 ? -1 : 0) + by + areas.length) % areas.length]
-    return next ? { ...next, reach: looking.reach } : null
+    return next ? { ...next, reach: stage.reach } : null
   }
   const down = (event: PointerEvent): void => {
     const area = at(event.clientX, event.clientY)
-    looking.pick(area ? [area] : [], event.shiftKey)
+    stage.pick(area ? [area] : [], event.shiftKey)
     ;(event.currentTarget as HTMLElement).focus()
   }
   return {

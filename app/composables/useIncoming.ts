@@ -1,10 +1,10 @@
 import { isSwatchSheet } from '../../core/formats/read/sheet'
 import { LONGEST_LIST, readColors, type ListKind } from '../../core/formats/read/read'
 import { parseColor } from '../../core/color/parse'
-import { MOST_BYTES } from '../../core/extract/picture'
-import { LARGEST_SVG } from '../../core/artwork/unreadable'
-import { nextPlace } from '../../core/project/gather'
-import { MOST_ARTWORK, MOST_REFERENCES, MOST_SWATCHES, type Reference } from '../../core/project/schema'
+import { MOST_BYTES } from '../../core/picture/picture'
+import { nextPlace } from '../../core/scheme/gather'
+import { MOST_ARTWORK, MOST_REFERENCES, MOST_SWATCHES } from '../../core/document/limits'
+import type { Reference } from '../../core/document/gathering'
 
 /** What became of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
 export interface Report {
@@ -53,9 +53,13 @@ export const useIncoming = (
   shown: (what: 'references' | 'artwork', id: string) => void,
   picturesAs: () => 'references' | 'artwork' = () => 'references',
 ) => {
-  const project = useProject()
+  const history = useHistory()
+  const session = useProjectSession()
+  const painting = usePainting()
+  const taking = useTakingArtwork()
   const pictures = usePictures()
   const gathering = useGathering()
+  const artworks = useArtworkFiles()
   const notices = useNotices()
   const current = ref<{ file: string; doing: string } | null>(null)
   const reports = ref<Report[]>([])
@@ -67,7 +71,7 @@ export const useIncoming = (
     const { kind, colors } = readColors(text, fileName)
     const only = parseColor(text) ?? (colors.length === 1 && colors[0] ? parseColor(colors[0].hex) : null)
     if (only) {
-      project.runSaying(
+      history.runSaying(
         {
           do: 'set base',
           base: { hex: only.hex, hue: only.hue, typed: text.trim().length < 60 ? text.trim() : only.hex },
@@ -78,13 +82,13 @@ export const useIncoming = (
     }
     const taken = colors.slice(0, MOST_SWATCHES)
     if (!taken.length) return false
-    const command = project.matching({
+    const command = {
       do: 'take colors' as const,
       kind: 'list' as const,
       title: title.slice(0, LONGEST_TITLE),
       colors: taken.map(color => ({ ...color, share: null })),
-    })
-    project.runSaying(
+    }
+    history.runSaying(
       command,
       `Took ${taken.length} colors from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}` +
         `${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}` +
@@ -95,28 +99,30 @@ export const useIncoming = (
 
   const addArtwork = async (file: File, signal: AbortSignal): Promise<void> => {
     const kind = isPicture(file) ? 'raster' : 'svg'
-    refuseOver(file, kind === 'raster' ? MOST_BYTES : LARGEST_SVG, kind === 'raster' ? 'a picture' : 'an SVG')
-    if ((project.settled?.artwork.length ?? 0) >= MOST_ARTWORK)
+    const { most, noun } = artworks.kindOf({ kind })
+    refuseOver(file, most, noun)
+    if ((history.settled?.artwork.length ?? 0) >= MOST_ARTWORK)
       throw new Error(`A project holds up to ${MOST_ARTWORK} artworks; remove one first.`)
     current.value = { file: file.name, doing: 'reading it and measuring its inks' }
-    const removed = await project.addArtwork(file, kind, signal)
+    const removed = await taking.addArtwork(file, kind, signal)
     if (removed.length) reports.value.push({ file: file.name, lines: removed, refused: false })
-    if (project.artwork) shown('artwork', project.artwork.id)
+    if (painting.artwork) shown('artwork', painting.artwork.id)
   }
 
   const addPicture = async (file: File, signal: AbortSignal): Promise<void> => {
     refuseOver(file, MOST_BYTES, 'a picture')
-    if ((project.settled?.references.length ?? 0) >= MOST_REFERENCES)
+    if ((history.settled?.references.length ?? 0) >= MOST_REFERENCES)
       throw new Error(`A project holds up to ${MOST_REFERENCES} references; remove one first.`)
     current.value = { file: file.name, doing: 'sending it' }
+    const here = session.still()
     const kept = await pictures.add(file, signal, sent => {
       current.value = {
         file: file.name,
         doing: sent < 1 ? `sending it, ${Math.round(sent * 100)}%` : 'decoding it and finding its colors',
       }
     })
-    const before = project.settled
-    if (!before) return
+    const before = history.settled
+    if (!before || !here()) return
     const reference: Reference = {
       id: crypto.randomUUID(),
       name: kept.name,
@@ -126,7 +132,7 @@ export const useIncoming = (
       place: nextPlace(before.references),
       region: null,
     }
-    project.run({ do: 'add reference', reference })
+    history.run({ do: 'add reference', reference })
     if (before.derived && !before.references.length) await gathering.adopt([reference.id])
     if (kept.notes.length) reports.value.push({ file: file.name, lines: kept.notes, refused: false })
     shown('references', reference.id)

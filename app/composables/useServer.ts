@@ -1,7 +1,10 @@
 import type { Also } from '../../core/artwork/reading'
 import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
-import type { ArtworkFile, PictureFile, PictureForm, Project, StoredProject } from '../../core/project/schema'
-import type { PackedTrail, TrailChange } from '../../core/project/trail'
+import type { ArtworkFile } from '../../core/document/artwork'
+import type { PictureFile, PictureForm } from '../../core/document/pictures'
+import type { Project, StoredProject } from '../../core/document/project'
+import type { PackedTrail } from '../../core/document/trail'
+import type { Save } from '../../core/history/saving'
 
 /** What the list of projects shows of each. */
 export interface ProjectCard {
@@ -85,13 +88,13 @@ export const useServer = () => ({
   projects: (before?: string) => json<ProjectCard[]>('GET', `projects${before ? `?before=${before}` : ''}`),
   project: (id: string) => json<StoredProject>('GET', `projects/${id}`),
   create: (name: string) => json<StoredProject>('POST', 'projects', { name }),
-  createFrom: (document: Project, trail?: TrailChange) => json<StoredProject>('POST', 'projects', { document, trail }),
+  /** A project of its own from a document, with the trail of another. */
+  createFrom: (document: Project, trailOf?: string) => json<StoredProject>('POST', 'projects', { document, trailOf }),
   duplicate: (id: string) => json<StoredProject>('POST', 'projects', { copyOf: id }),
-  save: (id: string, version: number, document: Project, trail?: TrailChange) =>
-    json<{ version: number }>('PUT', `projects/${id}`, {
-      version,
-      document,
-      ...(trail?.put.length || trail?.remove.length ? { trail } : {}),
+  save: ({ id, project, version, document, trail }: Save) =>
+    json<{ version: number }>('PUT', `projects/${project}`, {
+      ...{ version, document, save: id },
+      ...(trail.put.length || trail.remove.length ? { trail } : {}),
     }),
   trail: (id: string) => json<PackedTrail>('GET', `projects/${id}/trail`),
   remove: async (id: string) => {

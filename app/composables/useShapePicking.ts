@@ -1,5 +1,5 @@
 import { SHAPE_ATTRIBUTE, INKS_ATTRIBUTE } from '../../core/artwork/write'
-import { isArea, type Hit } from '~/stores/looking'
+import { isArea, type Hit } from '~/stores/stage'
 import { followDrag } from './useDrag'
 
 /** How far, in pixels, a pointer has to go before it draws instead of points. */
@@ -34,7 +34,7 @@ export const useShapePicking = ({
   root: () => ShadowRoot | null
   shapeAt: (x: number, y: number) => Element | null
 }) => {
-  const looking = useLooking()
+  const stage = useStage()
   /** The outline being drawn, as a path on the stage. */
   const drawn = ref<string | null>(null)
 
@@ -92,7 +92,7 @@ export const useShapePicking = ({
       const { left, top, width, height } = shape.getBoundingClientRect()
       return isWithin({ x: left + width / 2, y: top + height / 2 }, polygon)
     })
-    looking.pick(within.map(placeOf), more)
+    stage.pick(within.map(placeOf), more)
   }
   const corners = (one: Point, other: Point): Point[] => [
     one,
@@ -103,26 +103,26 @@ export const useShapePicking = ({
 
   /** A pointer pressed on the stage while shapes are picked. */
   const down = (event: PointerEvent): void => {
-    const stage = (event.currentTarget as HTMLElement).getBoundingClientRect()
+    const frame = (event.currentTarget as HTMLElement).getBoundingClientRect()
     const from = { x: event.clientX, y: event.clientY }
     const way: Point[] = [from]
     const polygonTo = (now: PointerEvent): Point[] =>
-      looking.picking === 'lasso' ? way : corners(from, { x: now.clientX, y: now.clientY })
+      stage.picking === 'lasso' ? way : corners(from, { x: now.clientX, y: now.clientY })
     const draws = (now: PointerEvent): boolean =>
-      (looking.picking !== 'point' && Math.hypot(now.clientX - from.x, now.clientY - from.y) >= DRAWS) ||
+      (stage.picking !== 'point' && Math.hypot(now.clientX - from.x, now.clientY - from.y) >= DRAWS) ||
       drawn.value !== null
     followDrag(event, {
       move: now => {
         way.push({ x: now.clientX, y: now.clientY })
         if (draws(now))
           drawn.value = `M${polygonTo(now)
-            .map(({ x, y }) => `${x - stage.left} ${y - stage.top}`)
+            .map(({ x, y }) => `${x - frame.left} ${y - frame.top}`)
             .join('L')}Z`
       },
       drop: now => {
         const shape = at(from.x, from.y)
         if (drawn.value) pickWithin(polygonTo(now), now.shiftKey)
-        else looking.pick(shape === null ? [] : [shape], now.shiftKey)
+        else stage.pick(shape === null ? [] : [shape], now.shiftKey)
         drawn.value = null
       },
       cancel: () => {
@@ -133,7 +133,7 @@ export const useShapePicking = ({
   }
 
   watch(
-    [() => looking.picked, () => looking.picking, host],
+    [() => stage.picked, () => stage.picking, host],
     ([now, picking]) => {
       for (const shape of root()?.querySelectorAll(`[${PICKED}]`) ?? []) shape.removeAttribute(PICKED)
       if (picking) for (const place of placesIn(now)) shapeOf(place)?.setAttribute(PICKED, '')

@@ -1,32 +1,32 @@
 import { useEventListener } from '@vueuse/core'
-import type { Hit } from '~/stores/looking'
-import type { Command } from '../../core/project/commands'
+import type { Hit } from '~/stores/stage'
+import type { Command } from '../../core/commands/commands'
 
 /**
  * A swatch dragged from the band over the artwork: the shape under the pointer, or all that are picked where it is one
  * of them, shows its color; let go there, it is touched up for good. Escape calls it off.
  */
 export const useSwatchDrop = () => {
-  const project = useProject()
-  const looking = useLooking()
+  const history = useHistory()
+  const stage = useStage()
   const remapping = useRemapping()
   const swatch = ref<string | null>(null)
   let shape: Hit | null = null
 
-  const shapesAt = (place: Hit): Hit[] => (looking.picked.has(place) ? [...looking.picked] : [place])
-  const paintOf = (place: Hit): 'fill' | 'stroke' => looking.shapes?.paintOf(place) ?? 'fill'
+  const shapesAt = (place: Hit): Hit[] => (stage.picked.has(place) ? [...stage.picked] : [place])
+  const paintOf = (place: Hit): 'fill' | 'stroke' => stage.shapes?.paintOf(place) ?? 'fill'
   const commandAt = (place: Hit, id: string): Command | null =>
     remapping.touching(shapesAt(place), paintOf(place), { swatch: id, rung: null })
   const follow = ({ clientX, clientY }: PointerEvent): void => {
     if (swatch.value === null) return
     const onStage = document.elementFromPoint(clientX, clientY)?.closest('[data-test=stage]')
-    const at = onStage ? (looking.shapes?.at(clientX, clientY) ?? null) : null
+    const at = onStage ? (stage.shapes?.at(clientX, clientY) ?? null) : null
     if (at === shape) return
     shape = at
-    project.preview(at === null ? null : commandAt(at, swatch.value))
+    history.preview(at === null ? null : commandAt(at, swatch.value))
   }
   const callOff = (): void => {
-    if (shape !== null) project.preview(null)
+    if (shape !== null) history.preview(null)
     swatch.value = shape = null
   }
   useEventListener(window, 'pointermove', follow)

@@ -51,7 +51,11 @@ const discard = (card: ProjectCard): Promise<void | null> =>
   })
 const renameTo = async (id: string, to: string): Promise<string> => {
   const stored = await server.project(id)
-  await server.save(id, stored.version, { ...stored.document, name: to })
+  const document = { ...stored.document, name: to }
+  await server.save({
+    ...{ id: crypto.randomUUID(), project: id, version: stored.version, document },
+    trail: { put: [], remove: [] },
+  })
   await load()
   return stored.document.name
 }

@@ -1,17 +1,18 @@
-import { proxy, wrap, type Remote } from 'comlink'
+import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
-import { isCrowded, unpackInkMap, usesOf, type InkMap } from '../../core/artwork/inkmap'
+import { unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
 import type { Also } from '../../core/artwork/reading'
-import type { Region } from '../../core/extract/picture'
-import type { ByHand } from '../../core/project/colors'
-import type { ArtworkFile } from '../../core/project/schema'
+import type { ArtworkFile } from '../../core/document/artwork'
+import type { AreaPaint } from '../../core/painting/areas'
+import type { Painted } from '../../core/painting/painting'
+import type { Region } from '../../core/picture/picture'
 import type { Row } from '../../core/raster/paint'
-import type { AreaPaint } from '../../core/remap/areas'
-import type { ArtworkDesk, ScreenArtwork } from '../workers/artwork.worker'
-import type { PaintedPart, RasterArtwork, RasterDesk } from '../workers/raster.worker'
-
-/** From so many painted shapes on, a change of colors takes the browser longer than a frame. */
-const MANY = 300
+import { drawings } from '~/artwork/drawing'
+import type { ArtworkKind } from '~/artwork/kind'
+import { inFullSize, picturesOf } from '~/artwork/picture'
+import type { ArtworkDesk, ScreenArtwork } from '~/workers/artwork.worker'
+import { deskOf } from '~/workers/desk'
+import type { PaintedPart, RasterArtwork, RasterDesk } from '~/workers/raster.worker'
 
 /**
  * The longer side, in pixels, of what proofs are painted from, and of what stands in for a large map that is too slow
@@ -25,22 +26,10 @@ export interface PassingMap {
   coarse: InkMap
 }
 
-let desk: Remote<ArtworkDesk> | undefined
-
-const artworkDesk = (): Remote<ArtworkDesk> =>
-  (desk ??= wrap<ArtworkDesk>(new Worker(new URL('../workers/artwork.worker.ts', import.meta.url), { type: 'module' })))
-
-let pictures: Remote<RasterDesk> | undefined
-
-const newRasterDesk = (): Remote<RasterDesk> =>
-  wrap<RasterDesk>(new Worker(new URL('../workers/raster.worker.ts', import.meta.url), { type: 'module' }))
-
-const rasterDesk = (): Remote<RasterDesk> => (pictures ??= newRasterDesk())
-
-let fullSize: Remote<RasterDesk> | undefined
-
-/** A second worker for pictures in their own size, so that what is on the stage never waits for them. */
-const fullSizeDesk = (): Remote<RasterDesk> => (fullSize ??= newRasterDesk())
+const rasterWorker = (): Worker =>
+  new Worker(new URL('../workers/raster.worker.ts', import.meta.url), { type: 'module' })
+const artworkWorker = (): Worker =>
+  new Worker(new URL('../workers/artwork.worker.ts', import.meta.url), { type: 'module' })
 
 /** Work on a file that is done once; where it fails, it is tried again when next asked for. */
 const once = (
@@ -51,24 +40,24 @@ const once = (
   const known = underway.get(hash)
   if (known) return known
   const done = work(hash).catch((error: unknown) => {
-    underway.delete(hash)
+    if (underway.get(hash) === done) underway.delete(hash)
     throw error
   })
   underway.set(hash, done)
   return done
 }
 
-/** The artwork files at hand, by hash: what the server knows of each, and how the screen shows it. */
+/**
+ * The artwork files of the project that is open, by hash: what the server knows of each, and how the screen shows it.
+ * All of it is let go, workers included, when the project is left.
+ */
 export const useArtworkFiles = defineStore('artwork files', () => {
   const server = useServer()
   const notices = useNotices()
   const files = shallowRef<ReadonlyMap<string, ArtworkFile>>(new Map())
   const screens = shallowRef<ReadonlyMap<string, ScreenArtwork>>(new Map())
   const maps = shallowRef<ReadonlyMap<string, PassingMap>>(new Map())
-  /**
-   * Small ink maps, which proofs are painted from; null for artwork whose map does not tell the truth, or cannot be
-   * had.
-   */
+  /** Small ink maps, which proofs are painted from; null for artwork whose map does not tell the truth, or cannot be had. */
   const proofs = shallowRef<ReadonlyMap<string, InkMap | null>>(new Map())
   /** Pictures taken apart for the stage. */
   const rasters = shallowRef<ReadonlyMap<string, RasterArtwork>>(new Map())
@@ -77,68 +66,66 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const opening = new Map<string, Promise<void>>()
   const takingApart = new Map<string, Promise<void>>()
 
+  const desk = deskOf<ArtworkDesk>(artworkWorker)
+  const pictures = deskOf<RasterDesk>(rasterWorker)
+  /** A second worker for pictures in their own size, so that what is on the stage never waits for them. */
+  const fullSizePictures = deskOf<RasterDesk>(rasterWorker)
+  const inksOf = (hash: string): readonly string[] => screens.value.get(hash)?.inks ?? []
+  const fullSize = inFullSize(fullSizePictures, server.source, inksOf)
+  const kinds: Readonly<Record<ArtworkFile['kind'], ArtworkKind>> = {
+    svg: drawings(desk, server),
+    raster: picturesOf(fullSize),
+  }
+  /** What a kind of artwork does in its own way. */
+  const kindOf = ({ kind }: Pick<ArtworkFile, 'kind'>): ArtworkKind => kinds[kind]
+
+  /** How often all was let go: what was asked for before that does not come in after it. */
+  let age = 0
   const keep = (file: ArtworkFile): void => {
     files.value = new Map(files.value).set(file.hash, file)
   }
-
   const keepProof = (hash: string, proof: InkMap | null): void => {
     proofs.value = new Map(proofs.value).set(hash, proof)
   }
 
   /** Proofs are painted from the ink map, and artwork with many shapes wherever its colors pass by quickly. */
-  const openMap = async ({ hash, inks, kind, pictureInks }: ArtworkFile): Promise<void> => {
+  const openMap = async (file: ArtworkFile): Promise<void> => {
+    const [{ hash }, own] = [file, age]
     const bytes = await server.inkMap(hash)
+    if (own !== age) return
     if (!bytes.length) return keepProof(hash, null)
-    const proof = await artworkDesk().reduced(bytes, SIZES.proof)
-    if (kind === 'raster' || pictureInks.length || usesOf(inks) >= MANY) {
-      const coarse = await artworkDesk().reduced(bytes, SIZES.coarse)
+    const proof = await desk.at().reduced(bytes, SIZES.proof)
+    if (kindOf(file).followsMap(file)) {
+      const coarse = await desk.at().reduced(bytes, SIZES.coarse)
       maps.value = new Map(maps.value).set(hash, { fine: unpackInkMap(bytes), coarse })
     }
     keepProof(hash, proof)
   }
 
-  const openDrawing = async ({ hash, also, pictureInks }: ArtworkFile): Promise<ScreenArtwork> => {
-    const [source, pictures] = await Promise.all([
-      server.source(hash),
-      pictureInks.some(({ length }) => length) ? server.picturesWithin(hash) : null,
-    ])
-    return artworkDesk().open(hash, source, { also, pictureInks, pictures })
-  }
-
   const fetchAndRead = async (hash: string): Promise<void> => {
+    const own = age
     const file = files.value.get(hash) ?? (await server.artwork(hash))
-    const screen =
-      file.kind === 'raster'
-        ? {
-            hash,
-            svg: null,
-            inks: file.inks.map(({ hex }) => hex),
-            runs: [],
-            pictures: [],
-            left: { pictures: 0, computed: 0 },
-          }
-        : await openDrawing(file)
+    const screen = await kindOf(file).open(file)
+    if (own !== age) return
     keep(file)
     screens.value = new Map(screens.value).set(hash, screen)
     void openMap(file).catch((error: unknown) => {
+      if (own !== age) return
       keepProof(hash, null)
       notices.say(`“${file.name}” is shown more slowly, for its map could not be had: ${reasonOf(error)}`, 'problem')
     })
   }
 
   const takeApart = async (hash: string): Promise<void> => {
+    const own = age
     await open(hash)
-    const inks = screens.value.get(hash)?.inks ?? []
     unmixing.value = 0
+    const seen = proxy((part: number) => {
+      unmixing.value = part
+    })
     try {
-      const taken = await rasterDesk().open(
-        hash,
-        await server.source(hash),
-        [...inks],
-        proxy(part => {
-          unmixing.value = part
-        }),
-      )
+      const taken = await pictures.at().open(hash, await server.source(hash), [...inksOf(hash)], seen)
+      if (own !== age) return
       rasters.value = new Map(rasters.value).set(hash, {
         ...taken,
         stage: markRaw(taken.stage),
@@ -152,7 +139,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** Has a picture taken apart in the worker, once; rejects where it cannot be had. */
   const openRaster = (hash: string): Promise<void> => once(takingApart, hash, takeApart)
   const paintRaster = (hash: string, rows: Row[], regions: Uint8Array | null): Promise<Uint8ClampedArray> =>
-    rasterDesk().paint(
+    pictures.at().paint(
       hash,
       rows.map(({ colors, opacity }) => ({ colors: [...colors], opacity })),
       regions,
@@ -182,37 +169,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
 
   /** The pictures within a drawing that change in other colors, as PNG, by their place among them. */
   const paintPictures = (hash: string, colors: ReadonlyMap<string, string>): Promise<Map<number, Uint8Array>> =>
-    artworkDesk().pictures(hash, colors)
-
-  const becoming = (hash: string, colors: ReadonlyMap<string, string>): string[] =>
-    (screens.value.get(hash)?.inks ?? []).map(ink => colors.get(ink) ?? ink)
-  const plain = (areas: readonly AreaPaint[]): AreaPaint[] => structuredClone(toRaw(areas)) as AreaPaint[]
-
-  let inHand: Promise<unknown> = Promise.resolve()
-  /**
-   * Does something with a picture that is taken apart in its own size first, one after the other. `seen` hears which
-   * part of that is done.
-   */
-  const inFullSize = <Result>(
-    hash: string,
-    seen: (part: number) => void,
-    work: () => Promise<Result>,
-  ): Promise<Result> => {
-    const next = inHand
-      .catch(() => null)
-      .then(async () => {
-        if (!(await fullSizeDesk().has(hash)))
-          await fullSizeDesk().take(
-            hash,
-            await server.source(hash),
-            [...(screens.value.get(hash)?.inks ?? [])],
-            proxy(seen),
-          )
-        return work()
-      })
-    inHand = next
-    return next
-  }
+    desk.at().pictures(hash, colors)
 
   /**
    * A part of a picture in other colors, with its touch-ups, in its own size, or reduced to so many pixels on its
@@ -227,49 +184,54 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     seen: (part: number) => void,
   ): Promise<PaintedPart> => {
     await open(hash)
-    return inFullSize(hash, seen, () => fullSizeDesk().part(hash, becoming(hash, colors), plain(areas), part, longest))
+    return fullSize.part(hash, colors, areas, part, longest, seen)
   }
 
   /**
-   * The bytes of an artwork in other colors, with its touch-ups: SVG, or PNG in full size. `seen` hears which part of
-   * a picture is done.
+   * The bytes of an artwork as it is painted: SVG, or PNG in full size. `seen` hears which part of a picture is done.
    */
   const write = async (
     hash: string,
-    colors: ReadonlyMap<string, string>,
-    { shapes, areas }: ByHand,
+    painted: Painted,
     seen: (part: number) => void = () => undefined,
   ): Promise<Uint8Array> => {
     await open(hash)
-    if (files.value.get(hash)?.kind !== 'raster') return artworkDesk().write(hash, colors, shapes)
-    return inFullSize(hash, seen, () => fullSizeDesk().write(hash, becoming(hash, colors), plain(areas)))
+    return kinds[files.value.get(hash)?.kind ?? 'svg'].write(hash, painted, seen)
   }
 
   /** An archive of files, by their names. */
-  const pack = (all: Record<string, Uint8Array>): Promise<Uint8Array> => artworkDesk().pack(all)
+  const pack = (all: Record<string, Uint8Array>): Promise<Uint8Array> => desk.at().pack(all)
 
-  /** Whether a drawing has too many shapes to be shown in its own, so that its map stands for it, where it has one. */
-  const isCrowdedFile = (hash: string): boolean => {
+  /** Whether artwork has too many shapes to be shown in its own, so that its map stands for it, where it has one. */
+  const isCrowded = (hash: string): boolean => {
     const file = files.value.get(hash)
-    return file?.kind === 'svg' && proofs.value.get(hash) !== null && isCrowded(file.inks)
+    return file !== undefined && proofs.value.get(hash) !== null && kindOf(file).isCrowded(file)
+  }
+
+  /** Lets go of everything: files, maps, pictures and the workers that hold them. */
+  const letGo = (): void => {
+    age++
+    for (const each of [desk, pictures, fullSizePictures]) each.letGo()
+    for (const each of [opening, takingApart]) each.clear()
+    for (const each of [files, screens, maps, proofs, rasters]) each.value = new Map()
+    unmixing.value = null
   }
 
   return {
-    files,
-    screens,
-    maps,
-    proofs,
-    rasters,
-    unmixing,
-    isCrowded: isCrowdedFile,
-    open,
-    openRaster,
-    paintRaster,
-    paintPart,
-    paintPictures,
-    add,
-    readAgain,
-    write,
-    pack,
+    ...{ files, screens, maps, proofs, rasters, unmixing },
+    ...{
+      kindOf,
+      isCrowded,
+      open,
+      openRaster,
+      paintRaster,
+      paintPart,
+      paintPictures,
+      add,
+      readAgain,
+      write,
+      pack,
+      letGo,
+    },
   }
 })

@@ -1,9 +1,8 @@
 import { defineStore } from 'pinia'
 import { REST, type Extraction, type Lean } from '../../core/extract/extract'
-import type { Command } from '../../core/project/commands'
-import { apply } from '../../core/project/commands'
-import { colorsOf } from '../../core/project/colors'
-import { MOST_SWATCHES, type Gathering, type Reference, type Region } from '../../core/project/schema'
+import type { Command } from '../../core/commands/commands'
+import { MOST_SWATCHES } from '../../core/document/limits'
+import type { Gathering, Reference, Region } from '../../core/document/gathering'
 
 /** Something a scheme can be extracted from: one reference, or all together; and what comes of it at rest. */
 export interface Candidate {
@@ -18,16 +17,18 @@ const ALL = 'all'
 
 /** Taking schemes from the references of the project in work. */
 export const useGathering = defineStore('gathering', () => {
-  const project = useProject()
+  const history = useHistory()
+  const painting = usePainting()
+  const session = useProjectSession()
   const pictures = usePictures()
   const notices = useNotices()
   /** The reference looked at; null for the board with all of them. */
   const looked = ref<string | null>(null)
   const results = shallowRef<ReadonlyMap<string, Pick<Candidate, 'extraction' | 'problem'>>>(new Map())
 
-  const references = computed<readonly Reference[]>(() => project.document?.references ?? [])
-  const settings = computed(() => project.settled?.gathering ?? null)
-  const held = computed(() => (project.settled?.scheme ?? []).filter(({ locked }) => locked).map(({ hex }) => hex))
+  const references = computed<readonly Reference[]>(() => history.document?.references ?? [])
+  const settings = computed(() => history.settled?.gathering ?? null)
+  const held = computed(() => (history.settled?.scheme ?? []).filter(({ locked }) => locked).map(({ hex }) => hex))
 
   const sourcesOf = (of: readonly string[]) =>
     of.flatMap(id => {
@@ -95,43 +96,41 @@ export const useGathering = defineStore('gathering', () => {
   /** Takes the colors of references as the scheme, at rest. */
   const adopt = (of: readonly string[], change: Partial<Gathering> = {}): Promise<void | null> =>
     notices.attempt(async () => {
+      const here = session.still()
       const extraction = await find(of, REST, change)
+      if (!here()) return
       if (!extraction.found.length) throw new Error(extraction.note ?? 'No colors were found here.')
-      project.run(
-        project.matching(
-          asCommand(of, extraction, {
-            ...change,
-            lean: REST,
-            pull: { ...(settings.value?.pull ?? { kind: 'analogous with accent' }), amount: 0 },
-          }),
-        ),
+      history.run(
+        asCommand(of, extraction, {
+          ...change,
+          lean: REST,
+          pull: { ...(settings.value?.pull ?? { kind: 'analogous with accent' }), amount: 0 },
+        }),
       )
       if (extraction.note) notices.say(extraction.note)
     })
 
   /** What a candidate would make of the project, for small proofs. */
   const colorsWith = ({ of, extraction }: Candidate): ReadonlyMap<string, string> => {
-    const now = project.settled
+    const now = history.settled
     if (!now || !extraction?.found.length) return new Map()
-    return colorsOf(apply(now, project.matching(asCommand(of, extraction, {}))), project.united)
+    return painting.of(history.after(now, asCommand(of, extraction, {})))(null).colors
   }
   const preview = (candidate: Candidate | null): void =>
-    project.preview(
-      candidate?.extraction?.found.length ? project.matching(asCommand(candidate.of, candidate.extraction, {})) : null,
-    )
+    history.preview(candidate?.extraction?.found.length ? asCommand(candidate.of, candidate.extraction, {}) : null)
 
   /** Changes how many colors are taken or how far apart: at once where the scheme is an extraction. */
   const change = async (settingsNow: Partial<Pick<Gathering, 'count' | 'apart'>>): Promise<void> => {
     const of = settings.value?.of ?? []
-    if (of.length && !project.settled?.derived) await adopt(of, settingsNow)
-    else if (project.settled && settings.value) project.run({ do: 'set gathering', gathering: settingsNow })
+    if (of.length && !history.settled?.derived) await adopt(of, settingsNow)
+    else if (history.settled && settings.value) history.run({ do: 'set gathering', gathering: settingsNow })
   }
 
   let leaning = false
   const leanPreview = latestOnly(async (lean: Lean) => {
     const of = settings.value?.of ?? []
     const extraction = await find(of, lean)
-    if (leaning) project.preview(asCommand(of, extraction, { lean }))
+    if (leaning) history.preview(asCommand(of, extraction, { lean }))
   })
   /** Bends the extraction while the hand is on the pad. */
   const lean = (to: Lean): void => {
@@ -141,21 +140,21 @@ export const useGathering = defineStore('gathering', () => {
   /** Stays where the pad leans, or, with null, goes back to where it was. */
   const leanSettle = async (to: Lean | null): Promise<void> => {
     leaning = false
-    project.preview(null)
+    history.preview(null)
     const of = settings.value?.of ?? []
-    if (to) await notices.attempt(async () => project.run(asCommand(of, await find(of, to), { lean: to })))
+    if (to) await notices.attempt(async () => history.run(asCommand(of, await find(of, to), { lean: to })))
   }
 
   /**
    * Marks the part of a reference colors are taken from, or, with null, the whole again; an extraction in use follows.
    */
   const mark = async (id: string, region: Region | null): Promise<void> => {
-    project.run({ do: 'change reference', id, change: { region } })
-    if (settings.value?.of.includes(id) && !project.settled?.derived) await adopt(settings.value.of)
+    history.run({ do: 'change reference', id, change: { region } })
+    if (settings.value?.of.includes(id) && !history.settled?.derived) await adopt(settings.value.of)
   }
 
   watch(
-    () => project.id,
+    () => session.id,
     () => {
       looked.value = null
       results.value = new Map()

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { Left } from '~/workers/desk'
 
 /**
  * A short message at the foot of the screen; `undo` is offered where it can be taken back, or something else done
@@ -36,7 +37,7 @@ export const useNotices = defineStore('notices', () => {
     try {
       return await work()
     } catch (error) {
-      say(reasonOf(error), 'problem')
+      if (!(error instanceof Left)) say(reasonOf(error), 'problem')
       return null
     }
   }

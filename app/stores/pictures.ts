@@ -1,19 +1,16 @@
-import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import type { Extraction, Lean, Wanted } from '../../core/extract/extract'
-import type { PictureFile } from '../../core/project/schema'
+import type { PictureFile } from '../../core/document/pictures'
+import { deskOf } from '~/workers/desk'
 import type { Loupe, PictureDesk, PictureSource } from '../workers/pictures.worker'
 
-let desk: Remote<PictureDesk> | undefined
-
-const pictureDesk = (): Remote<PictureDesk> =>
-  (desk ??= wrap<PictureDesk>(
-    new Worker(new URL('../workers/pictures.worker.ts', import.meta.url), { type: 'module' }),
-  ))
+const pictureWorker = (): Worker =>
+  new Worker(new URL('../workers/pictures.worker.ts', import.meta.url), { type: 'module' })
 
 /** The reference pictures at hand, by hash: decoded in a worker, where their colors are found and measured. */
 export const usePictures = defineStore('pictures', () => {
   const server = useServer()
+  const desk = deskOf<PictureDesk>(pictureWorker)
   const opening = new Map<string, Promise<void>>()
 
   /** Runs a piece of work once however often it is asked for; it may be tried again where it failed. */
@@ -28,19 +25,18 @@ export const usePictures = defineStore('pictures', () => {
   /** Has a picture decoded; rejects where it cannot be had. */
   const open = (hash: string): Promise<void> =>
     once(hash, async () => {
-      if (!(await pictureDesk().has(hash))) await pictureDesk().open(hash, await server.pictureBytes(hash, 'working'))
+      if (!(await desk.at().has(hash))) await desk.at().open(hash, await server.pictureBytes(hash, 'working'))
     })
 
   /** Has a picture decoded in full, so that its single pixels can be seen. */
   const openFine = (hash: string): Promise<void> =>
     once(`${hash} fine`, async () => {
-      if (!(await pictureDesk().hasFine(hash)))
-        await pictureDesk().openFine(hash, await server.pictureBytes(hash, 'source'))
+      if (!(await desk.at().hasFine(hash))) await desk.at().openFine(hash, await server.pictureBytes(hash, 'source'))
     })
 
   const extract = async (sources: readonly PictureSource[], wanted: Wanted, lean: Lean): Promise<Extraction> => {
     for (const { hash } of sources) await open(hash)
-    return pictureDesk().extract(
+    return desk.at().extract(
       sources.map(source => ({ ...source })),
       { ...wanted, held: [...(wanted.held ?? [])] },
       { ...lean },
@@ -48,15 +44,15 @@ export const usePictures = defineStore('pictures', () => {
   }
   const measure = async (hash: string, x: number, y: number, patch: number): Promise<string | null> => {
     await open(hash)
-    return pictureDesk().measure(hash, x, y, patch)
+    return desk.at().measure(hash, x, y, patch)
   }
   const loupe = async (hash: string, x: number, y: number, patch: number, across: number): Promise<Loupe> => {
     await open(hash)
-    return pictureDesk().loupe(hash, x, y, patch, across)
+    return desk.at().loupe(hash, x, y, patch, across)
   }
   const map = async (hash: string, hexes: readonly string[]): Promise<ImageData> => {
     await open(hash)
-    return pictureDesk().map(hash, [...hexes])
+    return desk.at().map(hash, [...hexes])
   }
 
   /**
@@ -69,5 +65,11 @@ export const usePictures = defineStore('pictures', () => {
     return kept
   }
 
-  return { open, openFine, extract, measure, loupe, map, add }
+  /** Lets go of all pictures, and of the worker that holds them. */
+  const letGo = (): void => {
+    desk.letGo()
+    opening.clear()
+  }
+
+  return { letGo, open, openFine, extract, measure, loupe, map, add }
 })

@@ -11,11 +11,13 @@ import {
   varied,
   type Candidate,
   type Variation,
-} from '../../core/project/candidates'
-import { inLook, lookOf } from '../../core/project/compose'
-import type { ByHand } from '../../core/project/colors'
+} from '../../core/proofs/candidates'
+import { inLook } from '../../core/scheme/looks'
+import { lookOf } from '../../core/document/project'
+import type { ByHand } from '../../core/painting/painting'
 import { HARMONIES } from '../../core/harmony/harmony'
-import { lookSchema, type Artwork, type Project } from '../../core/project/schema'
+import { lookSchema, type Project } from '../../core/document/project'
+import type { Artwork } from '../../core/document/artwork'
 
 /** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
 export const SHEETS = [
@@ -46,7 +48,10 @@ const SLICE = 10
 
 /** The proof sheets of Compose: what they offer, what is pointed at, and what is marked to be compared. */
 export const useProofs = defineStore('proofs', () => {
-  const project = useProject()
+  const history = useHistory()
+  const painting = usePainting()
+  const session = useProjectSession()
+  const trail = useTrail()
   const notices = useNotices()
   const sheet = useLocalStorage<Sheet>('plumbago sheet', 'harmonies')
   const hidden = useLocalStorage<string[]>('plumbago hidden harmonies', [])
@@ -63,7 +68,7 @@ export const useProofs = defineStore('proofs', () => {
   /** What a sheet offers, one by one as it is asked for. */
   function* offered(now: Project): Generator<Candidate> {
     if (sheet.value === 'harmonies')
-      for (const kind of shownHarmonies(hidden.value)) yield inHarmony(now, kind, project.united)
+      for (const kind of shownHarmonies(hidden.value)) yield inHarmony(now, kind, painting.known)
     if (sheet.value === 'variations')
       for (let row = -REACH; row <= REACH; row++)
         for (let column = -REACH; column <= REACH; column++) yield varied(now, variation.value, column, row)
@@ -71,14 +76,14 @@ export const useProofs = defineStore('proofs', () => {
     if (sheet.value === 'deals' && deal)
       for (let i = 0; i < DEALT; i++)
         yield dealtCandidate(inLook(now, deal.from), deal.seed + i, deal.kind ?? undefined)
-    if (sheet.value === 'orders') yield* reordered(now, project.united, DEALT)
+    if (sheet.value === 'orders') yield* reordered(now, painting.inks, DEALT)
   }
 
   let work = 0
   /** Works the sheet out, as many proofs at a time as fit between two frames; a newer call takes over. */
   const refresh = async (): Promise<void> => {
     const own = ++work
-    const now = project.settled
+    const now = history.settled
     if (!now || sheet.value === 'whole') {
       shown.value = []
       return
@@ -87,14 +92,13 @@ export const useProofs = defineStore('proofs', () => {
     let since = performance.now()
     for (const candidate of offered(now)) {
       const piece =
-        (byTurns.value ? project.pieces[next.length % project.pieces.length] : project.piece) ?? project.piece
+        (byTurns.value ? painting.pieces[next.length % painting.pieces.length] : painting.piece) ?? painting.piece
       const there = inLook(now, candidate.look)
       if (piece)
         next.push({
           ...candidate,
           piece,
-          colors: project.colorsIn(there, piece.id),
-          byHand: project.touchesFor(piece.id, there),
+          ...painting.of(there)(piece.id),
         })
       if (performance.now() - since < SLICE) continue
       shown.value = [...next, ...shown.value.slice(next.length)]
@@ -108,21 +112,21 @@ export const useProofs = defineStore('proofs', () => {
   const asked = computed(
     () =>
       [
-        project.settled,
+        history.settled,
         sheet.value,
         hidden.value,
         variation.value,
         past.value,
         dealAt.value,
         byTurns.value,
-        project.piece,
-        project.united,
+        painting.piece,
+        painting.inks,
       ] as const,
   )
 
   /** Deals afresh for what is not held; earlier deals stay within reach. */
   const deal = (): void => {
-    const now = project.settled
+    const now = history.settled
     if (!now) return
     const last = past.value.at(-1)
     const fresh: PastDeal = {
@@ -135,7 +139,7 @@ export const useProofs = defineStore('proofs', () => {
     sheet.value = 'deals'
     remember()
   }
-  const dealsKey = (): string => `plumbago deals ${project.id ?? ''}`
+  const dealsKey = (): string => `plumbago deals ${session.id ?? ''}`
   const remember = (): void => {
     try {
       localStorage.setItem(dealsKey(), JSON.stringify(past.value))
@@ -157,20 +161,20 @@ export const useProofs = defineStore('proofs', () => {
   const point = (candidate: Candidate | null, event?: PointerEvent): void => {
     if (event && pointer.rests(event)) return
     pointed.value = candidate
-    project.preview(candidate && project.adopting(candidate.look, candidate.caption))
+    history.preview(candidate && { do: 'adopt' as const, look: candidate.look, what: candidate.caption })
   }
   const adopt = ({ look, caption }: Candidate, event?: MouseEvent): void => {
     if (event) pointer.rest(event)
     pointed.value = null
-    project.run(project.adopting(look, caption))
+    history.run({ do: 'adopt' as const, look: look, what: caption })
   }
   /** Keeps what is pointed at, or the look the project is in. */
   const keep = (candidate: Candidate | null = pointed.value): void => {
-    const now = project.settled
+    const now = history.settled
     if (!now) return
     const name = `${candidate?.caption ?? now.harmony.kind} on ${(candidate?.look ?? now).scheme[0]?.name ?? 'its base'}`
-    const state = project.keep(`${name.charAt(0).toUpperCase()}${name.slice(1)}`, candidate?.look ?? null)
-    if (state) notices.say(`Kept “${state.kept}” on the trail.`, 'done', () => project.renameKept(state.id, null))
+    const state = trail.keep(`${name.charAt(0).toUpperCase()}${name.slice(1)}`, candidate?.look ?? null)
+    if (state) notices.say(`Kept “${state.kept}” on the trail.`, 'done', () => trail.rename(state.id, null))
   }
   const isMarked = ({ look }: Candidate): boolean => marked.value.some(each => equal(each.look, look))
   const mark = (candidate: Candidate): void => {
@@ -187,11 +191,11 @@ export const useProofs = defineStore('proofs', () => {
   const compare = (): void => {
     if (marked.value.length >= 2) comparing.value = !comparing.value
     else notices.say('Mark two to six proofs first: M on a proof, or its corner.', 'problem')
-    project.preview(null)
+    history.preview(null)
   }
 
   watch(
-    () => project.id,
+    () => session.id,
     () => {
       clear()
       recall()

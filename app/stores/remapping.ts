@@ -1,20 +1,19 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import type { Command } from '../../core/project/commands'
-import { adjustedSwatches, followed, leadsAt, restrictionOf, targetFor } from '../../core/project/remapping'
+import type { Command } from '../../core/commands/commands'
+import { adjustedSwatches, followed, leadsAt, restrictionOf, targetFor } from '../../core/painting/remapping'
 import { familiesOf, type Family } from '../../core/remap/near'
 import { valueOrder } from '../../core/remap/order'
 import type { Match } from '../../core/remap/match'
-import { isArea, type Hit } from './looking'
+import { isArea, type Hit } from './stage'
 import {
   MOST_AREAS,
   MOST_AREAS_TOUCHED,
   MOST_SHAPES_TOUCHED,
   MOST_TOUCHED,
   MOST_TOUCHES,
-  type Following,
-  type Touch,
-} from '../../core/project/schema'
+} from '../../core/document/limits'
+import type { Following, Touch } from '../../core/document/remap'
 
 /** What the bench of Remap shows. */
 export const REMAP_VIEWS = [
@@ -43,10 +42,11 @@ const TRIES = 40
 
 /** The remapping in work: its inks as lines, what is selected, and what is done to them. */
 export const useRemapping = defineStore('remapping', () => {
-  const project = useProject()
+  const history = useHistory()
+  const painting = usePainting()
   const files = useArtworkFiles()
   const notices = useNotices()
-  const looking = useLooking()
+  const stage = useStage()
   const view = useLocalStorage<RemapView>('plumbago remap view', 'ribbons')
   const selected = shallowRef<ReadonlySet<string>>(new Set())
   /** The swatch whose group is looked at. */
@@ -56,11 +56,11 @@ export const useRemapping = defineStore('remapping', () => {
   /** Whether a selection takes whole families. */
   const families = useLocalStorage('plumbago remap families', false)
 
-  const artwork = computed(() => project.artwork)
+  const artwork = computed(() => painting.artwork)
   const inks = computed(() => files.files.get(artwork.value?.hash ?? '')?.inks ?? [])
-  const remap = computed(() => project.document?.remap)
-  const colors = computed(() => project.colorsFor(artwork.value?.id ?? ''))
-  const leads = computed(() => leadsAt(project.united, remap.value?.tolerance ?? 0))
+  const remap = computed(() => history.document?.remap)
+  const colors = computed(() => painting.shown(artwork.value?.id ?? '').colors)
+  const leads = computed(() => leadsAt(painting.inks, remap.value?.tolerance ?? 0))
   const scope = computed(() => (alone.value ? (artwork.value?.id ?? null) : null))
   const exceptionsHere = computed(() => Object.keys(remap.value?.exceptions[artwork.value?.id ?? ''] ?? {}).length)
 
@@ -96,9 +96,9 @@ export const useRemapping = defineStore('remapping', () => {
   const rowOf = computed(() => new Map(rows.value.flatMap(row => row.members.map(hex => [hex, row] as const))))
   /** How light and dark fare, over the colors as they are, not as they pass by. */
   const order = computed(() =>
-    valueOrder(rows.value, hex => project.settledFor(artwork.value?.id ?? '').get(hex) ?? hex),
+    valueOrder(rows.value, hex => painting.settled(artwork.value?.id ?? '').colors.get(hex) ?? hex),
   )
-  const restriction = computed(() => (project.document ? restrictionOf(project.document) : null))
+  const restriction = computed(() => (history.document ? restrictionOf(history.document) : null))
 
   /** All inks of the lines that some inks stand for, and of their families where those go together. */
   const whole = (hexes: Iterable<string>): string[] => [
@@ -127,14 +127,13 @@ export const useRemapping = defineStore('remapping', () => {
   /** What an action on an ink is for: all that is selected where it is one of them, or it alone. */
   const meant = (hex: string): string[] => (selected.value.has(hex) ? [...selected.value] : whole([hex]))
 
-  const send = (hexes: Iterable<string>, to: string | null): void =>
-    project.run({ do: 'retarget', inks: members(hexes), to, artwork: scope.value })
+  const send = (hexes: Iterable<string>, to: string | null): void => {
+    history.run({ do: 'retarget', inks: members(hexes), to, artwork: scope.value })
+  }
   /** Has inks matched again, as if nobody had sent them anywhere. */
   const release = (hexes: Iterable<string>): void => {
     const all = members(hexes)
-    const command = project.matched({}, all)
-    if (scope.value) project.run({ do: 'follow all', artwork: scope.value, inks: all })
-    else if (command) project.run(command)
+    history.run(scope.value ? { do: 'follow all', artwork: scope.value, inks: all } : { do: 'match', inks: all })
   }
   const groupOf = (swatch: string): InkRow[] => rows.value.filter(({ to }) => to === swatch)
   const merge = (from: string, into: string): void => {
@@ -142,21 +141,18 @@ export const useRemapping = defineStore('remapping', () => {
     if (all.length) send(all, into)
   }
   const match = (how: Match): void => {
-    const command = project.matched({ match: how, seed: 0 })
-    if (command) project.run(command)
+    history.run({ do: 'match', match: how, seed: 0 })
   }
   /** Deals targets afresh: the next seed that gives others than there are. */
   const deal = (): void => {
-    const now = project.settled
+    const now = history.settled
     if (!now) return
     for (let seed = now.remap.seed + 1; seed <= now.remap.seed + TRIES; seed++) {
-      const command = project.matched({ match: now.remap.match, seed })
-      if (
-        command?.do !== 'match' ||
-        Object.entries(command.targets).every(([hex, { to }]) => now.remap.targets[hex]?.to === to)
-      )
-        continue
-      return project.run(command)
+      const command: Command = { do: 'match', match: now.remap.match, seed }
+      const { targets } = history.after(now, command).remap
+      if (Object.entries(targets).every(([hex, { to }]) => now.remap.targets[hex]?.to === to)) continue
+      history.run(command)
+      return
     }
     notices.say('There is no other way to deal these inks.', 'problem')
   }
@@ -164,7 +160,7 @@ export const useRemapping = defineStore('remapping', () => {
   const touches = computed<readonly Touch[]>(() => remap.value?.touches[artwork.value?.id ?? ''] ?? [])
   /** The swatches as the remapping uses them. */
   const usedSwatches = computed(
-    () => new Map([...(project.document ? adjustedSwatches(project.document) : [])].map(([id, { hex }]) => [id, hex])),
+    () => new Map([...(history.document ? adjustedSwatches(history.document) : [])].map(([id, { hex }]) => [id, hex])),
   )
   const followedColor = (to: Following): string | null => followed(usedSwatches.value, to)
   /**
@@ -203,14 +199,14 @@ export const useRemapping = defineStore('remapping', () => {
     if (touch[0].length > most)
       notices.say(`A touch-up colors up to ${most} at once; the first of those picked were colored.`, 'problem')
     const command = touching(...touch)
-    if (command) project.run(command)
+    if (command) history.run(command)
   }
 
   watch(
     () => artwork.value?.id,
     () => {
       selected.value = new Set()
-      looking.picked = new Set()
+      stage.picked = new Set()
       alone.value = false
     },
   )

@@ -1,192 +1,138 @@
-import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
-import { z } from 'zod'
-import { projectSchema, storedProjectSchema, type Project, type StoredProject } from '../../core/project/schema'
-import { joinedChange, trailChangeSchema, type TrailChange, type TrailState } from '../../core/project/trail'
+import { storedProjectSchema, type Project, type StoredProject } from '../../core/document/project'
+import type { TrailChange } from '../../core/document/trail'
+import {
+  isDone,
+  isUnsaved,
+  saved,
+  savingOf,
+  type Draft,
+  type Save,
+  type Saving,
+  type SavingEffect,
+  type SavingEvent,
+} from '../../core/history/saving'
+import { draftsOf, dropDraft, keepDraft } from '~/composables/drafts'
 
 /** Where the work stands: on the server, on its way, waiting for the server, or at odds with what is there. */
 export type SaveState =
   | { kind: 'saved' }
   | { kind: 'saving' }
-  | { kind: 'waiting'; why: string }
-  | { kind: 'conflict'; copy: StoredProject | null; theirs: StoredProject }
+  | { kind: 'waiting'; why: string; kept: boolean }
+  | { kind: 'conflict'; copy: StoredProject | null; theirs: StoredProject; why: string | null }
 
-const QUIET = 400
-const AGAIN = [1000, 2000, 4000, 8000]
-
-const NO_CHANGE: TrailChange = { put: [], remove: [] }
-
-const draftSchema = z.object({
-  version: z.number().int(),
-  document: projectSchema,
-  trail: trailChangeSchema.default(NO_CHANGE),
-})
-const draftKey = (id: string): string => `plumbago draft ${id}`
-
-const readDraft = (id: string): z.infer<typeof draftSchema> | null => {
-  try {
-    return draftSchema.safeParse(JSON.parse(localStorage.getItem(draftKey(id)) ?? 'null')).data ?? null
-  } catch {
-    return null // a draft that is not JSON is none
-  }
+const stateOf = (now: Saving | null): SaveState => {
+  if (!now) return { kind: 'saved' }
+  if (now.conflict) return { kind: 'conflict', ...now.conflict }
+  if (now.why !== null && isUnsaved(now)) return { kind: 'waiting', why: now.why, kept: now.kept }
+  return { kind: isUnsaved(now) ? 'saving' : 'saved' }
 }
 
-/** What is still to be saved of a trail once a part of it has been. */
-const leftOf = ({ put, remove }: TrailChange, sent: TrailChange): TrailChange => ({
-  put: put.filter(state => !sent.put.includes(state)),
-  remove: remove.filter(id => !sent.remove.includes(id)),
-})
-
 /**
- * Saves the project as it changes. What is not yet on the server is kept in the browser too, so that neither a dropped
- * server nor a closed window loses it; a save that meets a newer version keeps both.
+ * Carries out what the saving of a project asks for: sends, waits, keeps drafts. One that was left goes on until its
+ * work is on the server or in a draft.
  */
 export const useSaving = defineStore('saving', () => {
   const server = useServer()
-  const state = ref<SaveState>({ kind: 'saved' })
-  let id: string | null = null
-  let version = 0
-  let pending: Project | null = null
-  let trail = NO_CHANGE
-  let wholeTrail: () => readonly TrailState[] = () => []
-  let underway: Promise<void> = Promise.resolve()
-  let failures = 0
-  let timer: ReturnType<typeof setTimeout> | undefined
+  const notices = useNotices()
+  const current = shallowRef<Saving | null>(null)
+  const state = computed(() => stateOf(current.value))
+  let tell: ((event: SavingEvent) => void) | null = null
+  /** Projects that were left and are still being saved. */
+  const leaving = new Map<string, Promise<void>>()
 
-  const later = (wait: number): void => {
-    clearTimeout(timer)
-    timer = setTimeout(() => void save(), wait)
-  }
-
-  const keepDraft = (project: string, document: Project): void => {
+  const sendSave = async (save: Save, take: (event: SavingEvent) => void): Promise<void> => {
     try {
-      localStorage.setItem(draftKey(project), JSON.stringify({ version, document, trail }))
-    } catch {
-      if (state.value.kind === 'waiting')
-        state.value = {
-          kind: 'waiting',
-          why: 'This browser has no room to keep the work: leave this window open until it is saved.',
-        }
-    }
-  }
-
-  const conflicted = async (project: string, mine: Project, theirs: StoredProject): Promise<void> => {
-    const name = `${mine.name} (kept from a conflict)`.slice(0, 120)
-    const copy = await server.createFrom({ ...mine, name }, { put: [...wholeTrail()], remove: [] }).catch(() => null)
-    if (project !== id) return
-    if (copy) {
-      localStorage.removeItem(draftKey(project))
-      pending = null
-      trail = NO_CHANGE
-    }
-    state.value = { kind: 'conflict', copy, theirs }
-    if (!copy) later(AGAIN.at(-1) as number)
-  }
-
-  /** The document is on the server, with what was sent of the trail; what came after it follows. */
-  const arrived = (project: string, document: Project, sent: TrailChange, reached: number): void => {
-    failures = 0
-    const same = project === id
-    if (same) trail = leftOf(trail, sent)
-    const done = pending === document && !trail.put.length && !trail.remove.length
-    if (!same || done) localStorage.removeItem(draftKey(project))
-    if (!same) return
-    version = reached
-    if (done) {
-      pending = null
-      state.value = { kind: 'saved' }
-    } else if (pending) {
-      keepDraft(project, pending)
-      later(0)
-    }
-  }
-
-  const failed = async (project: string, document: Project, sent: TrailChange, error: unknown): Promise<void> => {
-    if (error instanceof Refused && error.status === 409) {
-      const theirs = storedProjectSchema.safeParse(error.data)
-      if (theirs.success && equal(theirs.data.document, document))
-        return arrived(project, document, sent, theirs.data.version)
-      if (theirs.success) return conflicted(project, document, theirs.data)
-    }
-    if (project !== id) return
-    const why = reasonOf(error)
-    state.value = { kind: 'waiting', why }
-    later(AGAIN[Math.min(failures++, AGAIN.length - 1)] as number)
-  }
-
-  const send = async (project: string, document: Project, sent: TrailChange): Promise<void> => {
-    try {
-      const saved = await server.save(project, version, document, sent)
-      arrived(project, document, sent, saved.version)
+      const { version } = await server.save(save)
+      take({ kind: 'answered', save: save.id, version })
     } catch (error) {
-      await failed(project, document, sent, error)
+      const theirs =
+        error instanceof Refused && error.status === 409 ? storedProjectSchema.safeParse(error.data).data : null
+      if (theirs) take({ kind: 'refused', save: save.id, theirs })
+      else take({ kind: 'failed', save: save.id, why: reasonOf(error) })
+    }
+  }
+  const copyOf = async (document: Project, from: string, take: (event: SavingEvent) => void): Promise<void> => {
+    const name = `${document.name} (kept from a conflict)`.slice(0, 120)
+    try {
+      take({ kind: 'copied', document, copy: await server.createFrom({ ...document, name }, from) })
+    } catch (error) {
+      take({ kind: 'not copied', why: reasonOf(error) })
     }
   }
 
-  const save = async (): Promise<void> => {
-    await underway
-    if (!pending || !id) return
-    underway = send(id, pending, trail)
-    await underway
+  /** Runs the saving of one project; `seen` hears how it stands, `done` when it is left and there is no more to do. */
+  const started = (first: Saving, seen: (now: Saving) => void, done: () => void): ((event: SavingEvent) => void) => {
+    let now = first
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const carryOut = (effect: SavingEffect): void => {
+      if (effect.do === 'send') void sendSave(effect.save, take)
+      if (effect.do === 'copy') void copyOf(effect.document, effect.from, take)
+      if (effect.do === 'drop') dropDraft(effect.project)
+      if (effect.do === 'keep') take({ kind: 'draft kept', kept: keepDraft(effect.project, effect.draft) })
+      if (effect.do !== 'wait') return
+      clearTimeout(timer)
+      timer = setTimeout(() => take({ kind: 'due', id: crypto.randomUUID() }), effect.ms)
+    }
+    const take = (event: SavingEvent): void => {
+      const [next, effects] = saved(now, event)
+      now = next
+      seen(next)
+      effects.forEach(carryOut)
+      if (now === next && isDone(next)) done()
+    }
+    return take
+  }
+
+  /** A project from the server, with the unsaved work that was left here. */
+  const find = async (project: string): Promise<{ stored: StoredProject; draft: Draft | null }> => {
+    await leaving.get(project)
+    const stored = storedProjectSchema.parse(await server.project(project))
+    const [draft = null, ...others] = await draftsOf(project)
+    for (const other of others) {
+      const { name } = await server
+        .createFrom({ ...other.document, name: `${other.document.name} (left unsaved)`.slice(0, 120) }, project)
+        .then(made => made.document)
+      other.drop()
+      notices.say(`Work left unsaved in another window is kept as “${name}”.`)
+    }
+    return { stored, draft }
+  }
+
+  /** Begins to save a project that was found. */
+  const begin = (stored: StoredProject, draft: Draft | null): void => {
+    let finish: () => void = () => undefined
+    const left = new Promise<void>(resolve => {
+      finish = resolve
+    })
+    const { id } = stored
+    const first = savingOf(stored, draft)
+    current.value = first
+    const own = started(
+      first,
+      now => {
+        if (tell === own) current.value = now
+      },
+      () => {
+        leaving.delete(id)
+        finish()
+      },
+    )
+    tell = own
+    leaving.set(id, left)
+    if (draft) own({ kind: 'edited', document: draft.document, change: { put: [], remove: [] } })
   }
 
   /** Takes note of a change of the project, and of its trail, to be saved when the hand rests. */
-  const changed = (document: Project, change: TrailChange = NO_CHANGE): void => {
-    if (!id) return
-    pending = document
-    trail = joinedChange(trail, change)
-    keepDraft(id, document)
-    if (state.value.kind === 'conflict') return
-    if (state.value.kind === 'saved') state.value = { kind: 'saving' }
-    if (state.value.kind === 'saving') later(QUIET)
+  const edited = (document: Project, change: TrailChange): void => tell?.({ kind: 'edited', document, change })
+
+  /** Leaves the project: what is unsaved is sent at once. */
+  const end = (): void => {
+    const own = tell
+    tell = null
+    current.value = null
+    own?.({ kind: 'closed', id: crypto.randomUUID() })
   }
 
-  /** Gets a project from the server, with the unsaved work that was left here on top of it. */
-  const open = async (
-    project: string,
-    states: () => readonly TrailState[],
-  ): Promise<{ stored: StoredProject; unsaved: TrailChange }> => {
-    await underway
-    const stored = await server.project(project)
-    const draft = readDraft(project)
-    id = project
-    version = draft?.version ?? stored.version
-    pending = draft?.document ?? null
-    trail = draft?.trail ?? NO_CHANGE
-    wholeTrail = states
-    state.value = { kind: pending ? 'saving' : 'saved' }
-    return { stored: draft ? { ...stored, document: draft.document } : stored, unsaved: trail }
-  }
-
-  /** Saves at once what is waiting. */
-  const resume = (): void => {
-    if (pending) later(0)
-  }
-
-  /** Goes on from a version that is stored, without what was here. */
-  const adopt = (stored: StoredProject): void => {
-    if (id) localStorage.removeItem(draftKey(id))
-    pending = null
-    trail = NO_CHANGE
-    version = stored.version
-    state.value = { kind: 'saved' }
-  }
-
-  const close = (): void => {
-    if (pending && id && state.value.kind === 'saving')
-      underway = underway.then(
-        (
-          (project, document, sent) => () =>
-            send(project, document, sent)
-        )(id, pending, trail),
-      )
-    clearTimeout(timer)
-    id = null
-    pending = null
-    trail = NO_CHANGE
-    failures = 0
-    state.value = { kind: 'saved' }
-  }
-
-  return { state, changed, open, resume, adopt, close }
+  return { state, find, begin, edited, end }
 })

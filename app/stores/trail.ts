@@ -1,17 +1,22 @@
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
-import { lookOf } from '../../core/project/compose'
-import type { Look, Project } from '../../core/project/schema'
-import { thinnedOut, unpackedTrail, withoutStates, type TrailChange, type TrailState } from '../../core/project/trail'
+import { lookOf, type Look, type Project } from '../../core/document/project'
+import { joinedChange, thinnedOut, unpackedTrail, withoutStates } from '../../core/history/trail'
+import type { TrailChange, TrailState } from '../../core/document/trail'
 
 const LONGEST_SAYING = 80
+const NO_CHANGE: TrailChange = { put: [], remove: [] }
 
 /** The states the project in work has been through, oldest first. What changes here is saved with the project. */
 export const useTrail = defineStore('trail', () => {
   const server = useServer()
+  const history = useHistory()
+  const saving = useSaving()
   const states = shallowRef<readonly TrailState[]>([])
   const problem = ref<string | null>(null)
   let loaded = false
+  /** What changed and is to go with the next save. */
+  let change = NO_CHANGE
   const find = (id: string | null): TrailState | undefined =>
     id === null ? undefined : states.value.find(state => state.id === id)
 
@@ -45,65 +50,93 @@ export const useTrail = defineStore('trail', () => {
     return { id: first.id, fresh: [first] }
   }
 
-  /**
-   * Takes down what a command made of a project: the state it is in after it, and what there is to save. Null where
-   * its look is the same.
-   */
-  const record = (before: Project, after: Project, did: string): { at: string; change: TrailChange } | null => {
+  /** What is to go with a save; it is not asked for again. */
+  const taken = (): TrailChange => {
+    const now = change
+    change = NO_CHANGE
+    return now
+  }
+  const save = (more: TrailChange): void => {
+    if (history.settled) saving.edited(history.settled, more)
+  }
+
+  /** Takes down what commands made of a project: the id of the state it is in after them. Null where its look is the same. */
+  const record = (before: Project, after: Project, did: string): string | null => {
     const [was, is] = [lookOf(before), lookOf(after)]
     if (equal(was, is)) return null
     const from = standing(before)
     const next = stateOf(is, did, from.id)
-    return { at: next.id, change: grown([...from.fresh, next], next.id) }
+    change = joinedChange(change, grown([...from.fresh, next], next.id))
+    return next.id
   }
 
-  /** Keeps a look for good, beside the one the project is in, by a name; or that one itself. */
-  const keep = (
+  /** Goes back, or on, to a state of the trail. */
+  const goTo = (state: TrailState): void => {
+    const now = history.settled
+    if (!now || now.at === state.id) return history.preview(null)
+    const there = history.after(now, { do: 'adopt', look: state.look, what: 'trail' })
+    history.step({ ...there, at: state.id }, 'trail')
+  }
+
+  /** A look kept for good, beside the one the project is in, by a name; or that one itself. */
+  const kept = (
     project: Project,
     name: string,
     look: Look | null,
-  ): { state: TrailState; at: string; change: TrailChange } => {
+  ): { state: TrailState; at: string; more: TrailChange } => {
     const { id, fresh } = standing(project)
     const wanted = look ?? lookOf(project)
     const known = [...states.value, ...fresh].find(state => (look ? equal(state.look, look) : state.id === id))
-    const kept: TrailState = { ...(known ?? stateOf(wanted, 'kept', id)), kept: name }
-    const added = fresh.filter(state => state.id !== kept.id)
-    if (!states.value.some(state => state.id === kept.id))
-      return { state: kept, at: id, change: grown([...added, kept], id) }
-    states.value = [...states.value, ...added].map(state => (state.id === kept.id ? kept : state))
-    return { state: kept, at: id, change: { put: [...added, kept], remove: [] } }
+    const state: TrailState = { ...(known ?? stateOf(wanted, 'kept', id)), kept: name }
+    const added = fresh.filter(each => each.id !== state.id)
+    if (!states.value.some(each => each.id === state.id)) return { state, at: id, more: grown([...added, state], id) }
+    states.value = [...states.value, ...added].map(each => (each.id === state.id ? state : each))
+    return { state, at: id, more: { put: [...added, state], remove: [] } }
+  }
+  /** Keeps a look on the trail for good: one that is only looked at, or, with null, the present one. */
+  const keep = (name: string, look: Look | null = null): TrailState | null => {
+    const now = history.settled
+    if (!now) return null
+    const { state, at, more } = kept(now, name, look)
+    if (now.at !== at) history.amend({ ...now, at })
+    save(more)
+    return state
   }
 
   /** Names a kept state otherwise, or, with null, lets it go like the others. */
-  const rename = (id: string, name: string | null): TrailChange => {
+  const rename = (id: string, name: string | null): void => {
     const put = states.value.filter(state => state.id === id).map(state => ({ ...state, kept: name }))
     states.value = states.value.map(state => put.find(each => each.id === state.id) ?? state)
-    return { put, remove: [] }
+    save({ put, remove: [] })
   }
 
-  /** Gets the trail of a project, with what was not saved yet. */
-  const open = async (id: string, unsaved: TrailChange): Promise<void> => {
+  /** Gets the trail of a project, with what was not saved yet, as long as `here` says that the project is still open. */
+  const open = async (id: string, left: TrailChange | null, here: () => boolean): Promise<void> => {
+    const unsaved = left ?? NO_CHANGE
     problem.value = null
     loaded = false
     try {
       const stored = unpackedTrail(await server.trail(id))
+      if (!here()) return
       const put = new Map(unsaved.put.map(state => [state.id, state]))
       const known = new Set(stored.map(state => state.id))
-      const here = states.value.filter(state => !known.has(state.id) && !put.has(state.id))
+      const fresh = states.value.filter(state => !known.has(state.id) && !put.has(state.id))
       states.value = [
         ...stored.map(state => put.get(state.id) ?? state),
         ...unsaved.put.filter(state => !known.has(state.id)),
-        ...here,
+        ...fresh,
       ].filter(state => !unsaved.remove.includes(state.id))
       loaded = true
     } catch (error) {
-      problem.value = reasonOf(error)
+      if (here()) problem.value = reasonOf(error)
     }
   }
   const close = (): void => {
     states.value = []
+    change = NO_CHANGE
+    loaded = false
     problem.value = null
   }
 
-  return { states, problem, find, record, keep, rename, open, close }
+  return { states, problem, find, record, taken, goTo, keep, rename, open, close }
 })

@@ -1,6 +1,7 @@
 import { expose, transfer } from 'comlink'
 import { unzipSync, zipSync } from 'fflate'
-import { addressed, paintedPictures, withPictures } from '../../core/artwork/embedded'
+import { addressed, withPictures } from '../../core/artwork/embedded'
+import { paintedPictures } from '../../core/raster/embedded'
 import { unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
 import { reducedInkMap } from '../../core/artwork/reduce'
 import { readSvg } from '../../core/artwork/read'

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import names from 'color-name-list/dist/colornames.bestof.json'
+import { colornames } from 'color-name-list/bestof'
 import { labOf } from '../../core/color/convert'
 import { deltaE, labDistance } from '../../core/color/difference'
 
@@ -11,7 +11,7 @@ export interface NameFound {
 }
 
 const NEAR = 60
-const known = (names as Array<{ name: string; hex: string }>).map(({ name, hex }) => ({ name, hex, lab: labOf(hex) }))
+const known = colornames.map(({ name, hex }) => ({ name, hex, lab: labOf(hex) }))
 
 const desk = {
   /** The names whose colors are nearest to one by ΔE2000, nearest first. */

@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink'
 import { extractor, warmUp, type Extraction, type Lean, type Wanted } from '../../core/extract/extract'
 import { averaged, cutAround, patchPixels } from '../../core/extract/patch'
-import type { Picture, Region } from '../../core/extract/picture'
+import type { Picture, Region } from '../../core/picture/picture'
 import { mapped } from '../../core/extract/place'
 import { tallied } from '../../core/extract/tally'
 

@@ -1,5 +1,5 @@
 import { decode, encode } from 'fast-png'
-import type { Picture } from '../../core/extract/picture'
+import type { Picture } from '../../core/picture/picture'
 
 /** The pixels of a PNG of 8 bits a channel. */
 export const pictureOf = (png: Uint8Array): Picture => {

@@ -1,11 +1,11 @@
 import { expose, transfer } from 'comlink'
-import type { Region } from '../../core/extract/picture'
+import type { Region } from '../../core/picture/picture'
 import { cropOf, cropped, croppedBytes } from '../../core/raster/crop'
 import { paintRaster, type Row } from '../../core/raster/paint'
 import { reducedPicture } from '../../core/raster/reduce'
 import { unmixed, type Unmixed } from '../../core/raster/unmix'
-import { rowsWithin, type AreaPaint } from '../../core/remap/areas'
-import { areaIn } from '../raster/areas'
+import { rowsWithin, type AreaPaint } from '../../core/painting/areas'
+import { areaIn } from '../raster/foundAreas'
 import { pictureOf, pngOf } from './png'
 
 /** The longer side, in pixels, of what the stage shows, and of what proofs are painted from. */

@@ -1,9 +1,6 @@
-import type { Hex } from '../color/convert'
-import type { Picture } from '../extract/picture'
-import { paintRaster } from '../raster/paint'
-import type { Unmixed } from '../raster/unmix'
-import { SVG_NAMESPACE, type Attribute, type Element, type Markup } from './markup'
-import type { Embedded, Ink, Reading } from './reading'
+import { type Element, type Attribute, type Markup, SVG_NAMESPACE } from './markup'
+import { type Embedded, type Reading, type Ink } from './reading'
+import { type Hex } from '../color/convert'
 
 const RECOLORED = /^\s*data:(?:image\/(?:png|jpe?g|webp))?(?:;[\w-]+=[^;,]*)*;base64,/i
 
@@ -85,31 +82,6 @@ export const withPictures = (reading: Reading, pictureInks: ReadonlyArray<readon
   }
 }
 
-/** How a picture becomes the bytes of a PNG. */
-export type PngWriter = (picture: Picture) => Promise<Uint8Array> | Uint8Array
-
-/**
- * The pictures of a file in other colors, as PNG, by their place among them. Those none of whose inks changes stay as
- * they came, and are not among them.
- */
-export const paintedPictures = async (
-  { pictureInks }: Pick<Reading, 'pictureInks'>,
-  takenAt: (place: number) => Unmixed | null,
-  colorOf: (hex: Hex) => Hex,
-  png: PngWriter,
-): Promise<Map<number, Uint8Array>> => {
-  const painted = new Map<number, Uint8Array>()
-  for (const [place, inks] of pictureInks.entries()) {
-    const colors = inks.map(colorOf)
-    const taken = colors.every((hex, i) => hex === inks[i]) ? null : takenAt(place)
-    if (!taken) continue
-    const data = new Uint8Array(taken.picture.data.length)
-    paintRaster(taken, inks, [{ colors, opacity: 1 }], null, data)
-    painted.set(place, await png({ ...taken.picture, data }))
-  }
-  return painted
-}
-
 /** Pictures as addresses within a file. */
 export const addressed = (painted: ReadonlyMap<number, Uint8Array>): Map<number, string> =>
   new Map([...painted].map(([place, png]) => [place, pngAddress(png)]))
@@ -121,10 +93,3 @@ export type PicturePainter = (colorOf: (hex: Hex) => Hex) => Promise<ReadonlyMap
 
 /** Paints nothing: of files whose pictures are left. */
 export const NO_PICTURES: PicturePainter = () => Promise.resolve(new Map())
-
-/** A picture taken apart with nothing beside the mixture of its inks, so that it can be weighed. */
-export const mixtureOf = (taken: Unmixed): Unmixed => {
-  const weights = taken.weights.slice()
-  for (let i = 3; i < weights.length; i += 4) weights[i] = 0
-  return { ...taken, weights }
-}

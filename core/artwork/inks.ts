@@ -1,5 +1,5 @@
 import type { Hex } from '../color/convert'
-import { measure, type Renderer } from './area'
+import { measure, type Renderer } from './measure'
 import { NO_PICTURES } from './embedded'
 import type { InkMap } from './inkmap'
 import type { Reading } from './reading'

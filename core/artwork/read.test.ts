@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
 import { renderSvg } from '../../render/resvg'
-import { measure } from './area'
+import { measure } from './measure'
 import { cleanSvg } from './clean'
 import { readSvg } from './read'
 import { screenSvg, writeSvg, type HandPaint } from './write'

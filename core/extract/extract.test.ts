@@ -1,8 +1,8 @@
 import { labOf, type Hex } from '../color/convert'
 import { deltaE, okDistance } from '../color/difference'
 import { extracted, extractor, REST } from './extract'
-import type { Picture } from './picture'
-import { seeded } from './seeded'
+import type { Picture } from '../picture/picture'
+import { seeded } from '../picture/seeded'
 
 const rgb = (hex: Hex): number[] => [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16))
 

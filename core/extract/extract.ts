@@ -3,9 +3,9 @@ import { accentOf } from './accent'
 import { difference, spaced } from './apart'
 import { assigned, clustered, gridded, moved, QUICK, sharesOf, THOROUGH, type Effort } from './cluster'
 import { flatBlocks, type Block } from './flat'
-import type { Source } from './picture'
+import type { Source } from '../picture/picture'
 import { placed, type Place } from './place'
-import { seeded } from './seeded'
+import { seeded } from '../picture/seeded'
 import { tallied, type Points, type Tally } from './tally'
 
 /** How many swatches an extraction may be asked for. */

@@ -1,4 +1,4 @@
-import { pixelsOf, SOLID, type Picture, type Region } from './picture'
+import { pixelsOf, SOLID, type Picture, type Region } from '../picture/picture'
 import { codeOf } from './tally'
 import { labOf, rgbOf, type Hex } from '../color/convert'
 import { okDistance } from '../color/difference'

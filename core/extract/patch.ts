@@ -1,7 +1,7 @@
 import { formatHex } from 'culori'
 import type { Hex } from '../color/convert'
 import { encodedOf, linearOf } from '../color/linear'
-import { SOLID, type Picture } from './picture'
+import { SOLID, type Picture } from '../picture/picture'
 
 /** The widest patch a sample averages, in parts of the picture's width. */
 export const WIDEST_PATCH = 0.1

@@ -14,7 +14,7 @@ import {
   type Hued,
 } from '../color/convert'
 import { FLARE, luminanceOf } from '../color/contrast'
-import { seeded } from '../extract/seeded'
+import { seeded } from '../picture/seeded'
 
 /** What saturation and brightness are measured in. */
 export const MEASURES = ['hsb', 'perceptual'] as const

@@ -1,7 +1,7 @@
 import { degrees, hexOfHsb, hexOfLch, isNeutral, labOf, lchOf, type Hex } from '../color/convert'
 import { deltaE } from '../color/difference'
 import { angleOf, hueAtAngle, type Wheel } from '../color/wheel'
-import { seeded } from '../extract/seeded'
+import { seeded } from '../picture/seeded'
 import { distinctFrom } from './distinct'
 import { offsetsOf, SPREADS, type HarmonyKind } from './harmony'
 

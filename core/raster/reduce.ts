@@ -1,4 +1,4 @@
-import type { Picture } from '../extract/picture'
+import type { Picture } from '../picture/picture'
 
 /**
  * A picture with its longer side at most `longest` pixels: each of its pixels the mean of those it covers, by area and

@@ -1,5 +1,5 @@
 import { rgbOf, type Hex } from '../color/convert'
-import type { Picture } from '../extract/picture'
+import type { Picture } from '../picture/picture'
 import { Mixing, THIRD, type Mixture } from './mix'
 
 /**

@@ -1,7 +1,7 @@
 import { munkres } from 'munkres'
 import { arc, isNeutral, labOf, lchOf, type Hex, type Lab } from '../color/convert'
 import { okDistance } from '../color/difference'
-import { seeded } from '../extract/seeded'
+import { seeded } from '../picture/seeded'
 import type { Role } from '../harmony/proportion'
 
 /** An ink to be matched: its color and the share of the artwork it covers, in [0, 1]. */

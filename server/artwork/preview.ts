@@ -3,12 +3,13 @@ import { pngAddress } from '../../core/artwork/embedded'
 import { decoded } from '../../core/artwork/encoding'
 import { renderableSvg } from '../../core/artwork/write'
 import type { Hex } from '../../core/color/convert'
-import { colorsOf, touchesOf } from '../../core/project/colors'
-import { unitedInks } from '../../core/project/create'
-import type { Artwork, Project } from '../../core/project/schema'
+import { paintingOf } from '../../core/painting/painting'
+import { unitedInks } from '../../core/remap/united'
+import type { Artwork } from '../../core/document/artwork'
+import type { Project } from '../../core/document/project'
 import { paintRaster } from '../../core/raster/paint'
 import { unmixed } from '../../core/raster/unmix'
-import { rowsWithin, type AreaPaint } from '../../core/remap/areas'
+import { rowsWithin, type AreaPaint } from '../../core/painting/areas'
 import { readWithPictures } from '../../render/embedded'
 import { plainPicture, plainPng } from '../../render/pictures'
 import { artworkSource, findArtwork } from '../db/artwork'
@@ -46,17 +47,17 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
   const first = project.artwork[0]
   if (!first) return null
   const files = await Promise.all(project.artwork.map(({ hash }) => findArtwork(sql, hash)))
-  const colors = colorsOf(project, unitedInks(files.filter(file => file !== null)), first.id)
+  const inks = unitedInks(files.filter(file => file !== null))
+  const { colors, byHand } = paintingOf(project, { inks, standIns: [] })(first.id)
   const source = await artworkSource(sql, first.hash)
   const file = files.find(each => each?.hash === first.hash)
   if (!source || !file) return null
-  const touches = touchesOf(project, first.id)
   if (first.kind === 'raster')
     return pictured(
       first,
       file.inks.map(({ hex }) => hex),
       colors,
-      touches.areas,
+      byHand.areas,
       source,
     )
   const { reading, painter } = await readWithPictures(decoded(source).text, file.also, file.pictureInks)
@@ -64,7 +65,7 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
   return renderableSvg(
     reading,
     ({ hex }) => colorOf(hex),
-    touches.shapes,
+    byHand.shapes,
     await painter({ longest: PREVIEWED })(colorOf),
   )
 }

@@ -1,7 +1,7 @@
 import { gzipSync } from 'node:zlib'
 import { areasOf, packInkMap } from '../../core/artwork/inkmap'
 import { Unreadable } from '../../core/artwork/unreadable'
-import type { ArtworkFile } from '../../core/project/schema'
+import type { ArtworkFile } from '../../core/document/artwork'
 import { inkMapOf } from '../../core/raster/inkmap'
 import { MOST_RASTER_PIXELS, rasterInks } from '../../core/raster/inks'
 import { reducedPicture } from '../../core/raster/reduce'

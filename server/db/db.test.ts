@@ -1,18 +1,20 @@
+import { randomUUID } from 'node:crypto'
 import { mkdtemp, readFile, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import type { Sql } from 'postgres'
-import { FIRST_REMAP } from '../../core/project/schema'
-import { newProject } from '../../core/project/create'
+import { FIRST_REMAP } from '../../core/document/remap'
+import { newProject } from '../../core/scheme/create'
 import { receiveSvg } from '../artwork/receive'
 import { artworkMap, artworkSource, findArtwork, keepArtwork } from './artwork'
 import { receivePicture } from '../pictures/receive'
 import { connect } from './connect'
 import { migrate } from './migrate'
 import { findPicture, keepPicture, pictureBytes } from './pictures'
-import { lookOf } from '../../core/project/compose'
-import { unpackedTrail, type PackedTrail, type TrailState } from '../../core/project/trail'
+import { lookOf } from '../../core/document/project'
+import { unpackedTrail } from '../../core/history/trail'
+import type { PackedTrail, TrailState } from '../../core/document/trail'
 import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
 import { findTrail } from './trail'
 
@@ -142,6 +144,11 @@ describe('the trail', () => {
     return found
   }
   const trailOf = async (id: string): Promise<TrailState[]> => unpackedTrail(await packed(id))
+  const withTrail = async (put: TrailState[]): Promise<string> => {
+    const { id } = await createProject(sql, document)
+    await saveProject(sql, id, 1, document, { put, remove: [] })
+    return id
+  }
 
   it('is stored with a save, in order, states that share their targets saying them once', async () => {
     const { id } = await createProject(sql, document)
@@ -151,11 +158,8 @@ describe('the trail', () => {
     expect(Object.keys((await packed(id)).targets)).toHaveLength(2)
   })
   it('takes names and new parents, and gives up states with what only they needed', async () => {
-    const { id } = await createProject(sql, document, {
-      put: [state('a', null), state('b', 'a', { look: other }), state('c', 'b')],
-      remove: [],
-    })
-    await saveProject(sql, id, 1, document, {
+    const id = await withTrail([state('a', null), state('b', 'a', { look: other }), state('c', 'b')])
+    await saveProject(sql, id, 2, document, {
       put: [state('a', null, { kept: 'mine' }), state('c', 'a')],
       remove: ['b'],
     })
@@ -165,6 +169,15 @@ describe('the trail', () => {
     ])
     expect(Object.keys((await packed(id)).targets)).toHaveLength(1)
   })
+  it('of a save that comes again, its answer lost, is stored once', async () => {
+    const { id } = await createProject(sql, document)
+    const save = randomUUID()
+    const change = { put: [state('a', null)], remove: [] }
+    const first = await saveProject(sql, id, 1, document, change, save)
+    expect((await saveProject(sql, id, 1, document, change, save))?.version).toBe(first?.version)
+    expect(await trailOf(id)).toHaveLength(1)
+    await expect(saveProject(sql, id, 1, document, change, randomUUID())).rejects.toThrow(Stale)
+  })
   it('of a save that is refused is not stored', async () => {
     const { id } = await createProject(sql, document)
     await saveProject(sql, id, 1, document)
@@ -172,15 +185,12 @@ describe('the trail', () => {
     expect(await trailOf(id)).toEqual([])
   })
   it('is copied with its project', async () => {
-    const { id } = await createProject(sql, document, {
-      put: [state('a', null), state('b', 'a', { kept: 'mine' })],
-      remove: [],
-    })
+    const id = await withTrail([state('a', null), state('b', 'a', { kept: 'mine' })])
     const copy = await createProject(sql, document, { copyOf: id })
     expect(await trailOf(copy.id)).toEqual(await trailOf(id))
   })
   it('of a project that is deleted is not there', async () => {
-    const { id } = await createProject(sql, document, { put: [state('a', null)], remove: [] })
+    const id = await withTrail([state('a', null)])
     await setDeleted(sql, id, true)
     expect(await findTrail(sql, id)).toBeNull()
   })

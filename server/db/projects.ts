@@ -1,6 +1,6 @@
 import type { JSONValue, Sql } from 'postgres'
-import type { TrailChange } from '../../core/project/trail'
-import { projectSchema, type Project, type StoredProject } from '../../core/project/schema'
+import type { TrailChange } from '../../core/document/trail'
+import { projectSchema, type Project, type StoredProject } from '../../core/document/project'
 import { inTransaction } from './connect'
 import { changeTrail, copyTrail } from './trail'
 
@@ -33,13 +33,15 @@ interface Row {
   id: string
   version: number
   updated_at: Date
+  last_save: string | null
   document: Project
 }
 
-const stored = ({ id, version, updated_at, document }: Row): StoredProject => ({
+const stored = ({ id, version, updated_at, last_save, document }: Row): StoredProject => ({
   id,
   version,
   updatedAt: updated_at.toISOString(),
+  lastSave: last_save,
   document: projectSchema.parse(document),
 })
 
@@ -69,28 +71,28 @@ export const listProjects = async (sql: Sql, limit: number, before?: string): Pr
 export const findProject = async (sql: Sql, id: string): Promise<StoredProject | null> => {
   const [row] = await sql<
     Row[]
-  >`select id, version, updated_at, document from projects where id = ${id} and deleted_at is null`
+  >`select id, version, updated_at, last_save, document from projects where id = ${id} and deleted_at is null`
   return row ? stored(row) : null
 }
 
-/** Where the trail of a new project comes from: another project, or states that are brought. */
-export type FirstTrail = { copyOf: string } | TrailChange | null
+/** Where the trail of a new project comes from: another project. */
+export type FirstTrail = { copyOf: string } | null
 
 /** Stores a new project at version 1, with a trail where one comes along. */
 export const createProject = (sql: Sql, document: Project, trail: FirstTrail = null): Promise<StoredProject> =>
   inTransaction(sql, async within => {
     const [row] = await within<Row[]>`
     insert into projects (version, summary, document) values (1, ${sql.json(summaryOf(document))}, ${sql.json(asJson(document))})
-    returning id, version, updated_at, document`
+    returning id, version, updated_at, last_save, document`
     const made = stored(row as Row)
-    if (trail && 'copyOf' in trail) await copyTrail(within, trail.copyOf, made.id)
-    else if (trail) await changeTrail(within, made.id, trail)
+    if (trail) await copyTrail(within, trail.copyOf, made.id)
     return made
   })
 
 /**
- * Stores a project one version on, with what was added to its trail. Null where there is none; throws Stale, with what
- * is stored, where `version` is not the one stored.
+ * Stores a project one version on, with what was added to its trail. A save that comes again, its answer having been
+ * lost, is known by its id and is not done twice. Null where there is none; throws Stale, with what is stored, where
+ * `version` is not the one stored.
  */
 export const saveProject = async (
   sql: Sql,
@@ -98,19 +100,21 @@ export const saveProject = async (
   version: number,
   document: Project,
   trail?: TrailChange,
+  save: string | null = null,
 ): Promise<StoredProject | null> => {
   const saved = await inTransaction(sql, async within => {
     const [row] = await within<Row[]>`
-      update projects set version = version + 1, updated_at = now(),
+      update projects set version = version + 1, updated_at = now(), last_save = ${save},
         summary = ${sql.json(summaryOf(document))}, document = ${sql.json(asJson(document))}
       where id = ${id} and version = ${version} and deleted_at is null
-      returning id, version, updated_at, document`
+      returning id, version, updated_at, last_save, document`
     if (row && trail) await changeTrail(within, id, trail)
     return row
   })
   if (saved) return stored(saved)
   const current = await findProject(sql, id)
   if (!current) return null
+  if (save !== null && current.lastSave === save) return current
   throw new Stale(current)
 }
 

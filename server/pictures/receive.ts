@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { PictureFile } from '../../core/project/schema'
+import type { PictureFile } from '../../core/document/pictures'
 import { titleOf } from '../title'
 import { pictureInfo, workingFiles, workingPicture } from '../../render/pictures'
 

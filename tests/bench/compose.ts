@@ -1,11 +1,11 @@
 import type { Page } from '@playwright/test'
 import type { Sql } from 'postgres'
-import { apply } from '../../core/project/commands'
-import { dealtCandidate } from '../../core/project/candidates'
-import { lookOf } from '../../core/project/compose'
-import type { Project } from '../../core/project/schema'
-import type { TrailState } from '../../core/project/trail'
-import { createProject } from '../../server/db/projects'
+import { apply, NOTHING_KNOWN } from '../../core/commands/commands'
+import { dealtCandidate } from '../../core/proofs/candidates'
+import { lookOf } from '../../core/document/project'
+import type { Project } from '../../core/document/project'
+import type { TrailState } from '../../core/document/trail'
+import { createProject, saveProject } from '../../server/db/projects'
 import { frameTimesOf, onPage, percentile, type FrameTimes, type TimingPage } from './frame'
 
 /** Opens a project in Compose and waits until its artwork and first proofs are there. */
@@ -125,10 +125,11 @@ export const trailCost = async (
 ): Promise<{ answer: number; bytes: number; stored: number; reopened: number; bare: number }> => {
   const looks = Array.from({ length: count }, (_, i) =>
     lookOf(
-      apply(project, {
-        do: 'compose',
-        harmony: { turn: (i % 360) - 180, ...(i % 7 === 0 ? { kind: 'triadic' as const } : {}) },
-      }),
+      apply(
+        project,
+        { do: 'compose', harmony: { turn: (i % 360) - 180, ...(i % 7 === 0 ? { kind: 'triadic' as const } : {}) } },
+        NOTHING_KNOWN,
+      ),
     ),
   )
   const put = looks.map(
@@ -141,7 +142,9 @@ export const trailCost = async (
       look,
     }),
   )
-  const { id } = await createProject(sql, { ...project, name: 'Bench trail', at: `t${count - 1}` }, { put, remove: [] })
+  const marked = { ...project, name: 'Bench trail', at: `t${count - 1}` }
+  const { id } = await createProject(sql, marked)
+  await saveProject(sql, id, 1, marked, { put, remove: [] })
   const bare = await createProject(sql, { ...project, name: 'Bench no trail', at: null })
   const times: number[] = []
   let bytes = 0

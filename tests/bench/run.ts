@@ -5,9 +5,10 @@ import { Parser } from 'htmlparser2'
 import { readSvg } from '../../core/artwork/read'
 import { writeSvg } from '../../core/artwork/write'
 import type { Sql } from 'postgres'
-import { apply } from '../../core/project/commands'
-import { matchedTargets, newProject } from '../../core/project/create'
-import type { StoredProject } from '../../core/project/schema'
+import { apply } from '../../core/commands/commands'
+import { knownInks } from '../../core/commands/known'
+import { newProject } from '../../core/scheme/create'
+import type { StoredProject } from '../../core/document/project'
 import { receiveSvg } from '../../server/artwork/receive'
 import { keepArtwork } from '../../server/db/artwork'
 import { connect } from '../../server/db/connect'
@@ -209,11 +210,11 @@ const composeProjects = async (sql: Sql): Promise<{ poster: StoredProject; many:
     poster,
     many: await createProject(
       sql,
-      apply(empty, {
-        do: 'add artwork',
-        artwork: { kind: 'svg', id: 'a1', name: 'Generated', hash, width, height },
-        targets: matchedTargets(inks, empty),
-      }),
+      apply(
+        empty,
+        { do: 'add artwork', artwork: { kind: 'svg', id: 'a1', name: 'Generated', hash, width, height } },
+        knownInks(inks),
+      ),
     ),
   }
 }

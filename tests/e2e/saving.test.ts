@@ -1,6 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { bandColors, newProject, openDemoCopy, saved, projectNamed } from './workspace'
-import { serve, startDatabase, stopDatabase, testDatabase } from './server'
+import { prepareDatabase, serve, startDatabase, stopDatabase } from './server'
+
+const OWN = 'fault-postgres'
 
 const setBase = async (page: Page, text: string): Promise<void> => {
   await page.keyboard.press('1')
@@ -94,23 +96,25 @@ test('work left unsaved in a closed window is there when the project is opened a
 })
 
 test('with the database gone the work is kept, and saved when it is back', async ({ page }) => {
-  const url = testDatabase()
-  const served = await serve(url, 4197)
+  // a database of its own, so that tests beside it do not lose theirs
+  const url = startDatabase(OWN)
+  prepareDatabase(url)
+  const served = await serve(url, Number(process.env.TEST_PORT ?? 4190) + 7)
   try {
     await page.goto(served.address)
     await page.getByLabel('Name of the new project').fill('Dropped database')
     await page.getByRole('button', { name: 'New project' }).click()
     await saved(page)
-    stopDatabase()
+    stopDatabase(OWN)
     await setBase(page, '#7a0a55')
     await expect(page.getByTestId('waiting')).toContainText('The database does not answer', { timeout: 20_000 })
-    startDatabase()
+    startDatabase(OWN)
     await expect(page.getByTestId('save-state')).toContainText('Saved', { timeout: 30_000 })
     await page.reload()
     await expect.poll(async () => (await bandColors(page))[0]).toBe('#7a0a55')
   } finally {
     await served.stop()
-    startDatabase()
+    stopDatabase(OWN)
   }
 })
 

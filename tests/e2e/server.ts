@@ -39,11 +39,19 @@ export const serve = async (databaseUrl: string, port = PORT): Promise<Served> =
 /** The throwaway database: started by bin/test, or here where the tests are run by themselves. */
 export const testDatabase = (): string => process.env.TEST_DATABASE_URL ?? startDatabase()
 
-/** Starts the throwaway database, on the port it had; its URL. */
-export const startDatabase = (): string =>
-  execFileSync('bin/cluster', ['start', 'test-postgres'], { encoding: 'utf8' }).trim()
+/** Starts a throwaway database, on the port it had; its URL. */
+export const startDatabase = (name = 'test-postgres'): string =>
+  execFileSync('bin/cluster', ['start', name], { encoding: 'utf8' }).trim()
 
-/** Stops the throwaway database. */
-export const stopDatabase = (): void => {
-  execFileSync('bin/cluster', ['stop', 'test-postgres'])
+/** Stops a throwaway database. */
+export const stopDatabase = (name = 'test-postgres'): void => {
+  execFileSync('bin/cluster', ['stop', name])
+}
+
+/** Brings a database up to what the app expects, and puts in the demo. */
+export const prepareDatabase = (url: string): void => {
+  execFileSync('node', ['--import', 'tsx', 'bin/prepare-database.ts'], {
+    env: { ...process.env, DATABASE_URL: url },
+    stdio: 'inherit',
+  })
 }

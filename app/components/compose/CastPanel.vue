@@ -2,23 +2,23 @@
 import { KELVIN, hexOfKelvin } from '../../../core/color/planck'
 import { parseColor } from '../../../core/color/parse'
 import { CAST_MODES } from '../../../core/harmony/cast'
-import type { Cast } from '../../../core/project/schema'
-import { castColor } from '../../../core/project/worn'
+import type { Cast } from '../../../core/document/scheme'
+import { castColor } from '../../../core/scheme/worn'
 
 /**
  * A common tint over the scheme, live: a color or the light of a temperature, by a blend mode with a strength. Fixed,
  * it becomes the swatches' own color.
  */
-const project = useProject()
+const history = useHistory()
 const byArrow = useRovingRadio()
-const cast = computed(() => project.document?.cast ?? null)
+const cast = computed(() => history.document?.cast ?? null)
 const FIRST: Cast = { mode: 'multiply', strength: 0.3, of: { kind: 'light', kelvin: 4000 } }
 const problem = ref(false)
 
 const set = (change: Partial<Cast>): void =>
-  project.run({ do: 'cast', cast: { ...(project.settled?.cast ?? FIRST), ...change } })
+  history.run({ do: 'cast', cast: { ...(history.settled?.cast ?? FIRST), ...change } })
 const preview = (change: Partial<Cast>): void =>
-  project.preview({ do: 'cast', cast: { ...(project.settled?.cast ?? FIRST), ...change } })
+  history.preview({ do: 'cast', cast: { ...(history.settled?.cast ?? FIRST), ...change } })
 const color = (event: Event): void => {
   const typed = parseColor((event.target as HTMLInputElement).value)
   problem.value = !typed
@@ -67,11 +67,11 @@ const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + ((
         <button
           class="control ml-auto h-6!"
           title="The swatches keep what they look like, and nothing lies over them"
-          @click="project.run({ do: 'fix cast' })"
+          @click="history.run({ do: 'fix cast' })"
         >
           Fix
         </button>
-        <button class="control h-6!" @click="project.run({ do: 'cast', cast: null })">Take away</button>
+        <button class="control h-6!" @click="history.run({ do: 'cast', cast: null })">Take away</button>
       </template>
     </div>
     <div v-if="cast" class="grid grid-cols-2 gap-x-5">

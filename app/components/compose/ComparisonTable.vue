@@ -3,10 +3,11 @@ import { onKeyStroke } from '@vueuse/core'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
 
 /** Two to six marked looks, large and side by side in the place of the stage. */
-const project = useProject()
+const painting = usePainting()
+const stage = useStage()
 const proofs = useProofs()
-const looks = computed(() => proofs.marked.map(candidate => ({ candidate, ...project.shownIn(candidate.look) })))
-const wide = computed(() => (project.piece?.width ?? 1) > (project.piece?.height ?? 1))
+const looks = computed(() => proofs.marked.map(candidate => ({ candidate, ...painting.inOther(candidate.look) })))
+const wide = computed(() => (painting.piece?.width ?? 1) > (painting.piece?.height ?? 1))
 const columns = computed(() => {
   const count = looks.value.length
   if (count === 2) return wide.value ? 1 : 2
@@ -39,10 +40,10 @@ onKeyStroke('Escape', () => {
       >
         <span class="block min-h-0"
           ><ArtworkProof
-            v-if="project.piece"
+            v-if="painting.piece"
             large
-            :hash="project.piece.hash"
-            :ratio="project.piece.width / project.piece.height"
+            :hash="painting.piece.hash"
+            :ratio="painting.piece.width / painting.piece.height"
             :colors="colors"
             :by-hand="byHand"
         /></span>

@@ -3,7 +3,8 @@ import { useLocalStorage } from '@vueuse/core'
 import { ChevronDownIcon, ChevronUpIcon } from '@heroicons/vue/20/solid'
 import { COUNT } from '../../../core/harmony/derive'
 import { SPREADS } from '../../../core/harmony/harmony'
-import { MOST_SWATCHES, type Harmony } from '../../../core/project/schema'
+import { MOST_SWATCHES } from '../../../core/document/limits'
+import type { Harmony } from '../../../core/document/scheme'
 import { WHEELS } from '../../../core/color/wheel'
 import { SHEETS } from '~/stores/proofs'
 
@@ -11,24 +12,23 @@ import { SHEETS } from '~/stores/proofs'
  * Compose: the dial (hue ring and tone field) above, what is offered or done to the whole below it, the trail at the
  * foot.
  */
-const project = useProject()
+const history = useHistory()
 const proofs = useProofs()
-const harmony = computed(() => project.document?.harmony)
-const range = computed(() => (harmony.value && project.document?.derived ? SPREADS[harmony.value.kind] : undefined))
+const harmony = computed(() => history.document?.harmony)
+const range = computed(() => (harmony.value && history.document?.derived ? SPREADS[harmony.value.kind] : undefined))
 const folded = useLocalStorage('plumbago dial folded', false)
 const byArrow = useRovingRadio()
 
-const settle = (change: Partial<Harmony>): void => project.run(project.composing(change))
-const preview = (change: Partial<Harmony> | null): void => project.preview(change && project.composing(change))
+const settle = (change: Partial<Harmony>): void => history.run({ do: 'compose' as const, harmony: change })
+const preview = (change: Partial<Harmony> | null): void =>
+  history.preview(change && { do: 'compose' as const, harmony: change })
 /** So many swatches, as near as a scheme can have them. */
 const resize = (count: number): void =>
-  project.run(
-    project.matching({
-      do: 'resize',
-      count: Math.min(MOST_SWATCHES, Math.max(COUNT.least, Math.round(count) || COUNT.least)),
-    }),
-  )
-const count = computed(() => project.settled?.scheme.length ?? 0)
+  history.run({
+    do: 'resize',
+    count: Math.min(MOST_SWATCHES, Math.max(COUNT.least, Math.round(count) || COUNT.least)),
+  })
+const count = computed(() => history.settled?.scheme.length ?? 0)
 
 useKeys({
   k: () => proofs.keep(),
@@ -42,14 +42,14 @@ useKeys({
 
 <template>
   <div
-    v-if="project.settled && harmony"
+    v-if="history.settled && harmony"
     class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_28px_minmax(0,1fr)_auto] gap-2 px-5 pt-3"
     data-test="compose"
   >
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
       <span class="truncate text-caption text-quiet">{{
-        project.document?.derived ? `${harmony.kind} on ${project.document.base.hex}` : 'gathered'
+        history.document?.derived ? `${harmony.kind} on ${history.document.base.hex}` : 'gathered'
       }}</span>
       <button
         v-if="proofs.marked.length"
@@ -105,7 +105,7 @@ useKeys({
                   class="field w-9 px-1! text-center text-caption"
                   inputmode="numeric"
                   aria-label="Swatches"
-                  :value="project.document?.scheme.length"
+                  :value="history.document?.scheme.length"
                   @change="resize(Number(($event.target as HTMLInputElement).value))"
                 /><button
                   class="control bare px-1.5!"

@@ -4,10 +4,11 @@ import { atAngle } from '../../../core/color/wheel'
 import { distinctFrom } from '../../../core/harmony/distinct'
 import { spreadAt } from '../../../core/harmony/open'
 import { offsetsOf } from '../../../core/harmony/harmony'
-import { anglesOf } from '../../../core/project/compose'
-import type { Command } from '../../../core/project/commands'
-import { MOST_SWATCHES, type Swatch } from '../../../core/project/schema'
-import { angleOfSwatch, baseSwatchOf } from '../../../core/project/worn'
+import { anglesOf } from '../../../core/scheme/compose'
+import type { Command } from '../../../core/commands/commands'
+import { MOST_SWATCHES } from '../../../core/document/limits'
+import type { Swatch } from '../../../core/document/scheme'
+import { angleOfSwatch, baseSwatchOf } from '../../../core/scheme/worn'
 import { followDrag } from '~/composables/useDrag'
 import { spot } from './spot'
 
@@ -16,21 +17,23 @@ import { spot } from './spot'
  * there is none. With Alt a swatch is freed and moves alone, as all do in a free or gathered scheme. A click beside
  * them adds one, Delete removes one.
  */
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
+const stage = useStage()
 const files = useArtworkFiles()
 const svg = useTemplateRef<SVGSVGElement>('svg')
 const R = { target: 96, inner: 17, rim: 122, inside: 62 }
-const inks = computed(() => files.files.get(project.piece?.hash ?? '')?.inks ?? [])
-const base = computed(() => (project.document ? baseSwatchOf(project.document) : undefined))
+const inks = computed(() => files.files.get(painting.piece?.hash ?? '')?.inks ?? [])
+const base = computed(() => (history.document ? baseSwatchOf(history.document) : undefined))
 
 /** How far in a swatch stands: extra ones on the same hue of a harmony stand inside the first. */
 const roundOf = (swatch: Swatch): number => {
-  const now = project.document
+  const now = history.document
   if (!now?.derived || now.harmony.kind === 'free' || swatch.from.kind !== 'harmony' || swatch.freed) return 0
   return Math.floor(swatch.from.place / Math.max(1, offsetsOf(now.harmony.kind, now.harmony.spread).length))
 }
 const targets = computed(() => {
-  const now = project.document
+  const now = history.document
   return (now?.scheme ?? []).map(swatch => {
     const [angle, round] = [now ? angleOfSwatch(now, swatch) : 0, Math.min(2, roundOf(swatch))]
     const [x, y] = spot(angle, R.target - round * R.inner)
@@ -38,8 +41,8 @@ const targets = computed(() => {
   })
 })
 const polygon = computed(() =>
-  project.document
-    ? anglesOf(project.document)
+  history.document
+    ? anglesOf(history.document)
         .sort((a, b) => degrees(a) - degrees(b))
         .map(angle => spot(angle, R.target).join(','))
         .join(' ')
@@ -49,7 +52,7 @@ type Target = (typeof targets.value)[number]
 
 /** What it means to bring a swatch to an angle; `alone` frees it from the harmony. */
 const moved = ({ swatch, isBase }: Target, angle: number, alone: boolean): Command | null => {
-  const now = project.settled
+  const now = history.settled
   const from = now?.scheme.find(({ id }) => id === swatch.id)
   if (!now || !from || from.locked) return null
   const by = arc(angleOfSwatch(now, from), angle)
@@ -75,23 +78,23 @@ const drag = (target: Target, event: PointerEvent): void => {
   followDrag(event, {
     move: now => {
       change = moved(target, angleAt(now).angle + away, now.altKey)
-      project.preview(change)
+      history.preview(change)
     },
     drop: () => {
-      if (change) project.run(change)
+      if (change) history.run(change)
     },
-    cancel: () => project.preview(null),
+    cancel: () => history.preview(null),
   })
 }
 const add = (angle: number): void => {
-  const now = project.settled
+  const now = history.settled
   const like = now && baseSwatchOf(now)
   if (!now || !like || now.scheme.length >= MOST_SWATCHES) return
   const hex = distinctFrom(
     atAngle(now.harmony.wheel, like.hex, angle),
     now.scheme.map(each => each.hex),
   )
-  project.run(project.matching({ do: 'add swatches', colors: [{ hex }], how: 'ring', after: null }))
+  history.run({ do: 'add swatches', colors: [{ hex }], how: 'ring', after: null })
 }
 /** A click beside the swatches adds one; the end of a drag is no click. */
 let pressed: PointerEvent | null = null
@@ -106,14 +109,14 @@ const addHere = (event: MouseEvent): void => {
 const keyed = (target: Target, event: KeyboardEvent): void => {
   if (event.key === 'Delete' && targets.value.length > 2) {
     event.preventDefault()
-    project.runSaying(project.matching({ do: 'remove swatch', id: target.swatch.id }), `Removed ${target.swatch.name}.`)
+    history.runSaying({ do: 'remove swatch', id: target.swatch.id }, `Removed ${target.swatch.name}.`)
   } else if (event.key === '+' || event.key === 'Insert') {
     event.preventDefault()
     add(target.angle + 40)
   } else {
     const way = arrowOf(event)
     const change = way && moved(target, target.angle + way.x + way.y, event.altKey)
-    if (change) project.run(change)
+    if (change) history.run(change)
   }
 }
 const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.value)[number]): string =>
@@ -132,9 +135,9 @@ const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.va
     @click="addHere"
   >
     <RingDial
-      :wheel="project.document?.harmony.wheel ?? 'light'"
+      :wheel="history.document?.harmony.wheel ?? 'light'"
       :inks="inks"
-      :colors="project.piece ? project.settledFor(project.piece.id) : project.settledColors"
+      :colors="painting.piece ? painting.settled(painting.piece.id).colors : painting.settled().colors"
     />
     <polygon :points="polygon" fill="none" stroke="var(--text)" stroke-width="1" />
     <g
@@ -151,7 +154,7 @@ const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.va
       aria-valuemax="360"
       :aria-valuetext="`${Math.round(degrees(target.angle))}°`"
       :data-test="`target-${target.swatch.id}`"
-      @focus="project.pickedId = target.swatch.id"
+      @focus="stage.pickedId = target.swatch.id"
       @pointerdown="drag(target, $event)"
       @keydown="keyed(target, $event)"
     >

@@ -2,21 +2,22 @@
 import equal from 'fast-deep-equal'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { HARMONIES } from '../../../core/harmony/harmony'
-import { lookOf } from '../../../core/project/compose'
+import { lookOf } from '../../../core/document/project'
 
 /** A grid of live proofs of one kind, with what can be set for it. */
 const { tall } = defineProps<{ tall: boolean }>()
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
 const proofs = useProofs()
 const grid = useTemplateRef<HTMLElement>('grid')
 const columns = computed(() =>
   proofs.sheet === 'harmonies' ? (tall ? 3 : 5) : proofs.sheet === 'variations' ? 5 : tall ? 5 : 6,
 )
 const rows = computed(() => Math.max(1, Math.ceil(proofs.shown.length / columns.value)))
-const now = computed(() => project.settled && lookOf(project.settled))
+const now = computed(() => history.settled && lookOf(history.settled))
 const isCurrent = (key: string, look: object): boolean =>
   proofs.sheet === 'harmonies'
-    ? project.settled?.derived === true && project.settled.harmony.kind === key
+    ? history.settled?.derived === true && history.settled.harmony.kind === key
     : equal(look, now.value)
 
 watch(
@@ -68,7 +69,7 @@ const along = (event: KeyboardEvent): void => {
           </PopoverPanel>
         </Popover>
         <p
-          v-if="project.settled && !project.settled.derived"
+          v-if="history.settled && !history.settled.derived"
           class="min-w-0 truncate text-caption text-quiet"
           data-test="gathered"
           title="Gathered: a harmony derives a new scheme from its base; what is locked stays."
@@ -132,7 +133,7 @@ const along = (event: KeyboardEvent): void => {
       </template>
       <p v-else class="text-caption text-quiet">The same swatches, coloring other parts.</p>
       <label
-        v-if="project.pieces.length > 1"
+        v-if="painting.pieces.length > 1"
         class="ml-auto flex shrink-0 items-center gap-1 text-caption"
         title="Show all artwork by turns"
         ><input v-model="proofs.byTurns" type="checkbox" />all artwork</label

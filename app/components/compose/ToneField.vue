@@ -1,20 +1,21 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import { hexOfHsb, hsbOf, type Hsb } from '../../../core/color/convert'
-import type { Command } from '../../../core/project/commands'
-import { bareOf, baseSwatchOf } from '../../../core/project/worn'
+import type { Command } from '../../../core/commands/commands'
+import { bareOf, baseSwatchOf } from '../../../core/scheme/worn'
 import { followDrag } from '~/composables/useDrag'
 
 /**
  * Saturation across, brightness up: every swatch a target in its own color. One is dragged alone, or all together,
  * keeping their differences.
  */
-const project = useProject()
+const history = useHistory()
+const stage = useStage()
 const field = useTemplateRef<HTMLElement>('field')
 const together = useLocalStorage('plumbago tone together', false)
-const base = computed(() => (project.document ? baseSwatchOf(project.document)?.id : undefined))
+const base = computed(() => (history.document ? baseSwatchOf(history.document)?.id : undefined))
 const targets = computed(() =>
-  (project.document?.scheme ?? []).map(swatch => ({ swatch, ...hsbOf(swatch.hex, swatch.hue) })),
+  (history.document?.scheme ?? []).map(swatch => ({ swatch, ...hsbOf(swatch.hex, swatch.hue) })),
 )
 type Target = (typeof targets.value)[number]
 
@@ -26,15 +27,15 @@ const colorOf = ({ h, s, b }: Hsb): { hex: string; hue: number } => ({ hex: hexO
 
 /** What it means to move a swatch by a part of the field, from where it was. */
 const moved = (target: Target, ds: number, db: number): Command | null => {
-  if (target.swatch.locked || !project.settled) return null
+  if (target.swatch.locked || !history.settled) return null
   if (!together.value)
     return {
       do: 'edit swatch',
       id: target.swatch.id,
       ...colorOf({ h: target.h, s: unit(target.s + ds), b: unit(target.b + db) }),
     }
-  const bare = bareOf(project.settled)
-  const moving = project.settled.scheme
+  const bare = bareOf(history.settled)
+  const moving = history.settled.scheme
     .filter(({ locked }) => !locked)
     .map(({ id, hex, hue }) => ({ id, ...hsbOf(bare.get(id)?.hex ?? hex, bare.get(id)?.hue ?? hue) }))
   const [s, b] = [
@@ -61,18 +62,18 @@ const drag = (target: Target, event: PointerEvent): void => {
   followDrag(event, {
     move: now => {
       change = moved(target, (now.clientX - event.clientX) / box.width, (event.clientY - now.clientY) / box.height)
-      project.preview(change)
+      history.preview(change)
     },
     drop: () => {
-      if (change) project.run(change)
+      if (change) history.run(change)
     },
-    cancel: () => project.preview(null),
+    cancel: () => history.preview(null),
   })
 }
 const nudge = (target: Target, event: KeyboardEvent): void => {
   const way = arrowOf(event)
   const change = way && moved(target, way.x / 100, way.y / 100)
-  if (change) project.run(change)
+  if (change) history.run(change)
 }
 const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
   `${swatch.id === base.value ? 'Base' : swatch.name} in the tone field${swatch.locked ? ', locked' : ''}`
@@ -109,8 +110,8 @@ const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
         :title="target.swatch.name"
         :data-test="`tone-${target.swatch.id}`"
         :style="{ left: `${target.s * 100}%`, bottom: `${target.b * 100}%` }"
-        :class="{ locked: target.swatch.locked, picked: target.swatch.id === project.pickedId }"
-        @focus="project.pickedId = target.swatch.id"
+        :class="{ locked: target.swatch.locked, picked: target.swatch.id === stage.pickedId }"
+        @focus="stage.pickedId = target.swatch.id"
         @pointerdown="drag(target, $event)"
         @keydown="nudge(target, $event)"
       >

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { useVirtualList } from '@vueuse/core'
 import { BookmarkIcon } from '@heroicons/vue/20/solid'
-import { branches, type TrailState } from '../../../core/project/trail'
+import { branches } from '../../../core/history/trail'
+import type { TrailState } from '../../../core/document/trail'
 import { followDrag } from '~/composables/useDrag'
 
 /**
  * Where one has been: every state as a small proof, newest right, over a bar with the colors of them all, which is
  * scrubbed. A click goes back; nothing later is lost.
  */
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
+const session = useProjectSession()
 const trail = useTrail()
 const proofs = useProofs()
 const bar = useTemplateRef<HTMLCanvasElement>('bar')
@@ -16,7 +19,7 @@ const onlyKept = ref(false)
 const TILE = 50
 
 const states = computed(() => (onlyKept.value ? trail.states.filter(({ kept }) => kept !== null) : trail.states))
-const current = computed(() => project.settled?.at ?? null)
+const current = computed(() => history.settled?.at ?? null)
 const pointed = ref<string | null>(null)
 const shown = computed(() => trail.find(pointed.value) ?? trail.find(current.value))
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(
@@ -34,7 +37,7 @@ const point = (state: TrailState | null, event?: PointerEvent): void => {
 const go = (state: TrailState | undefined, event?: MouseEvent): void => {
   if (event) pointer.rest(event)
   point(null)
-  if (state) project.goTo(state)
+  if (state) trail.goTo(state)
 }
 const step = (by: number): void =>
   go(
@@ -105,7 +108,7 @@ const when = (at: string): string =>
   new Date(at).toLocaleString('en-US', { month: 'short', day: 'numeric', hour: 'numeric', minute: '2-digit' })
 const rename = (event: Event): void => {
   const name = (event.target as HTMLInputElement).value.trim().slice(0, 120)
-  if (shown.value && name) project.renameKept(shown.value.id, name)
+  if (shown.value && name) trail.rename(shown.value.id, name)
 }
 const marker = computed(
   () => `${((placeOf(pointed.value ?? current.value) + 0.5) / Math.max(1, states.value.length)) * 100}%`,
@@ -116,9 +119,7 @@ const marker = computed(
   <section class="-mx-5 min-w-0 border-t border-line px-5 pb-1.5 pt-1" aria-label="Trail" data-test="trail">
     <p v-if="trail.problem" class="flex h-20 items-center gap-2" role="alert">
       ▲ The trail could not be read: {{ trail.problem
-      }}<button class="control" @click="project.id && trail.open(project.id, { put: [], remove: [] })">
-        Try again
-      </button>
+      }}<button class="control" @click="session.id && trail.open(session.id, null, session.still())">Try again</button>
     </p>
     <p v-else-if="!trail.states.length" class="grid h-20 place-items-center text-caption text-quiet">
       Every change leaves a state here. K keeps the one you are in for good.
@@ -144,7 +145,7 @@ const marker = computed(
           class="control ml-auto h-5! px-1.5! text-caption"
           :aria-pressed="shown?.kept !== null"
           title="Keep the state you are in for good (K)"
-          @click="shown?.kept ? project.renameKept(shown.id, null) : proofs.keep()"
+          @click="shown?.kept ? trail.rename(shown.id, null) : proofs.keep()"
         >
           {{ shown?.kept ? 'Let go' : 'Keep' }}
         </button>
@@ -177,10 +178,10 @@ const marker = computed(
               @keydown="keyed"
             >
               <ArtworkProof
-                v-if="project.piece"
-                :hash="project.piece.hash"
-                :ratio="project.piece.width / project.piece.height"
-                v-bind="project.shownIn(state.look)"
+                v-if="painting.piece"
+                :hash="painting.piece.hash"
+                :ratio="painting.piece.width / painting.piece.height"
+                v-bind="painting.inOther(state.look)"
               />
               <BookmarkIcon
                 v-if="state.kept !== null"

@@ -2,15 +2,16 @@
 import { AT_REST, MEASURES, settlingNeutral, type Adjustments } from '../../../core/harmony/adjust'
 import type { Hued } from '../../../core/color/convert'
 import { inBetween } from '../../../core/harmony/blend'
-import type { Command } from '../../../core/project/commands'
-import { MOST_SWATCHES, type Project } from '../../../core/project/schema'
-import { bareOf, dominantOf } from '../../../core/project/worn'
+import type { Command } from '../../../core/commands/commands'
+import { MOST_SWATCHES } from '../../../core/document/limits'
+import type { Project } from '../../../core/document/project'
+import { bareOf, dominantOf } from '../../../core/scheme/worn'
 
 /**
  * What is done to all swatches at once. Sliders work from the scheme as it stood when the first was touched, and stay
  * where they are until something else changes it.
  */
-const project = useProject()
+const history = useHistory()
 const byArrow = useRovingRadio()
 const percent = (value: number): number => Math.round(value * 100)
 
@@ -23,7 +24,7 @@ const standings = new WeakMap<Project, Standing>()
 const measure = ref<Adjustments['measure']>('hsb')
 const touched = ref(0)
 const standing = computed((): Standing => {
-  const now = touched.value >= 0 ? project.settled : null
+  const now = touched.value >= 0 ? history.settled : null
   const known = now && standings.get(now)
   return known ?? { values: { ...AT_REST, measure: measure.value }, from: now ? Object.fromEntries(bareOf(now)) : {} }
 })
@@ -33,12 +34,12 @@ const adjusting = (change: Partial<Adjustments>, what: string): Command => ({
   from: standing.value.from,
   adjustments: { ...standing.value.values, measure: measure.value, ...change },
 })
-const preview = (change: Partial<Adjustments>, what: string): void => project.preview(adjusting(change, what))
+const preview = (change: Partial<Adjustments>, what: string): void => history.preview(adjusting(change, what))
 const settle = (change: Partial<Adjustments>, what: string): void => {
   const { from, values } = standing.value
-  project.run(adjusting(change, what))
-  if (project.settled)
-    standings.set(project.settled, { from, values: { ...values, measure: measure.value, ...change } })
+  history.run(adjusting(change, what))
+  if (history.settled)
+    standings.set(history.settled, { from, values: { ...values, measure: measure.value, ...change } })
   touched.value++
 }
 
@@ -75,23 +76,22 @@ const nudge = (): void => {
   )
 }
 
-const scheme = computed(() => project.settled?.scheme ?? [])
+const scheme = computed(() => history.settled?.scheme ?? [])
 const room = computed(() => MOST_SWATCHES - scheme.value.length)
 const neutral = computed(
-  (): Command =>
-    project.matching({
-      do: 'add swatches',
-      how: 'neutral',
-      after: null,
-      colors: [
-        {
-          hex: settlingNeutral(
-            scheme.value.map(({ hex }) => hex),
-            (project.settled && dominantOf(project.settled)?.hex) ?? '#808080',
-          ),
-        },
-      ],
-    }),
+  (): Command => ({
+    do: 'add swatches',
+    how: 'neutral',
+    after: null,
+    colors: [
+      {
+        hex: settlingNeutral(
+          scheme.value.map(({ hex }) => hex),
+          (history.settled && dominantOf(history.settled)?.hex) ?? '#808080',
+        ),
+      },
+    ],
+  }),
 )
 const ends = ref<[string, string]>(['', ''])
 watch(
@@ -107,12 +107,12 @@ const between = ref(1)
 const blending = computed((): Command | null => {
   const [one, other] = ends.value.map(id => scheme.value.find(each => each.id === id))
   if (!one || !other || one === other || !room.value) return null
-  return project.matching({
+  return {
     do: 'add swatches',
     how: 'in-between',
     after: one.id,
     colors: inBetween(one.hex, other.hex, Math.min(room.value, between.value)).map(hex => ({ hex })),
-  })
+  }
 })
 </script>
 
@@ -204,9 +204,9 @@ const blending = computed((): Command | null => {
         <button
           class="control"
           :disabled="!blending"
-          @pointerenter="project.preview(blending)"
-          @pointerleave="project.preview(null)"
-          @click="blending && project.run(blending)"
+          @pointerenter="history.preview(blending)"
+          @pointerleave="history.preview(null)"
+          @click="blending && history.run(blending)"
         >
           Blend
         </button>
@@ -214,9 +214,9 @@ const blending = computed((): Command | null => {
           class="control ml-auto"
           :disabled="!room"
           title="A quiet neutral with a hint of the dominant hue, at the lightness the scheme lacks"
-          @pointerenter="project.preview(neutral)"
-          @pointerleave="project.preview(null)"
-          @click="project.run(neutral)"
+          @pointerenter="history.preview(neutral)"
+          @pointerleave="history.preview(null)"
+          @click="history.run(neutral)"
         >
           Settle with a neutral
         </button>

@@ -3,8 +3,8 @@ import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/composables/useDrag'
 import { inksIn } from '../../../core/artwork/inkmap'
 import { pixelAt } from '../../../core/raster/area'
-import { NOTHING_BY_HAND } from '../../../core/project/colors'
-import { isArea } from '~/stores/looking'
+import { NOTHING_BY_HAND } from '../../../core/painting/painting'
+import { isArea } from '~/stores/stage'
 
 /**
  * The artwork on the table, fitted, with zoom and pan; before and after by a divider; where shapes are picked, it is
@@ -12,8 +12,9 @@ import { isArea } from '~/stores/looking'
  */
 const emit = defineEmits<{ add: [] }>()
 
-const project = useProject()
-const looking = useLooking()
+const history = useHistory()
+const painting = usePainting()
+const stage = useStage()
 const files = useArtworkFiles()
 const table = useTemplateRef<HTMLElement>('table')
 const host = useTemplateRef<HTMLElement>('host')
@@ -22,9 +23,9 @@ const zoom = ref(1)
 const pan = ref({ x: 0, y: 0 })
 const MARGIN = 34
 
-const screen = computed(() => (project.piece ? files.screens.get(project.piece.hash) : undefined))
+const screen = computed(() => (painting.piece ? files.screens.get(painting.piece.hash) : undefined))
 const size = computed(() => {
-  const art = project.piece
+  const art = painting.piece
   if (!art || !width.value) return { width: 0, height: 0 }
   const scale = Math.min((width.value - 2 * MARGIN) / art.width, (height.value - 2 * MARGIN) / art.height)
   return { width: art.width * scale, height: art.height * scale }
@@ -32,19 +33,17 @@ const size = computed(() => {
 /** What is not spotlit steps back to a light gray of its own value. */
 const colors = useSpotlight(
   () => screen.value?.inks ?? [],
-  () => (looking.before ? new Map<string, string>() : project.colorsFor(project.piece?.id ?? '')),
-  () => looking.lit,
+  () => (stage.before ? new Map<string, string>() : painting.shown(painting.piece?.id ?? '').colors),
+  () => stage.lit,
 )
 const byHand = computed(() =>
-  looking.before || looking.lit ? NOTHING_BY_HAND : project.touchesFor(project.piece?.id ?? ''),
+  stage.before || stage.lit ? NOTHING_BY_HAND : painting.shown(painting.piece?.id ?? '').byHand,
 )
-const standIn = computed(() => project.document?.artwork.length === 0)
-const crowded = computed(() => files.isCrowded(project.piece?.hash ?? ''))
-const map = computed(() => files.maps.get(project.piece?.hash ?? ''))
+const standIn = computed(() => history.document?.artwork.length === 0)
+const crowded = computed(() => files.isCrowded(painting.piece?.hash ?? ''))
+const map = computed(() => files.maps.get(painting.piece?.hash ?? ''))
 /** Colors that are only passing by: of a drag, a spotlight, the original. What is painted by hand is on no map. */
-const passing = computed(
-  () => (project.previewing || looking.before || looking.lit !== null) && !byHand.value.shapes.size,
-)
+const passing = computed(() => (history.previewing || stage.before || stage.lit !== null) && !byHand.value.shapes.size)
 const { still, live } = usePassingColors(
   () => colors.value,
   () => passing.value && map.value !== undefined,
@@ -57,28 +56,28 @@ const { problem, inksAt, shapeAt, root } = useArtworkHost(
 )
 const { down, drawn, shapes } = useShapePicking({ host, root, shapeAt })
 
-const isRaster = computed(() => project.piece?.kind === 'raster')
+const isRaster = computed(() => painting.piece?.kind === 'raster')
 const frame = useTemplateRef<HTMLElement>('frame')
-const raster = computed(() => (isRaster.value ? files.rasters.get(project.piece?.hash ?? '') : undefined))
+const raster = computed(() => (isRaster.value ? files.rasters.get(painting.piece?.hash ?? '') : undefined))
 const areas = useAreaPicking(frame, () => raster.value)
 const pictureProblem = ref<string | null>(null)
 const openPicture = async (): Promise<void> => {
   pictureProblem.value = null
-  if (isRaster.value && project.piece)
-    await files.openRaster(project.piece.hash).catch((error: unknown) => {
+  if (isRaster.value && painting.piece)
+    await files.openRaster(painting.piece.hash).catch((error: unknown) => {
       pictureProblem.value = reasonOf(error)
     })
 }
-watch(() => project.piece?.hash, openPicture, { immediate: true })
+watch(() => painting.piece?.hash, openPicture, { immediate: true })
 watch(
   [isRaster, crowded],
   ([picture, many]) => {
-    looking.shapes = picture ? areas.shapes : many ? null : shapes
+    stage.shapes = picture ? areas.shapes : many ? null : shapes
   },
   { immediate: true },
 )
 onUnmounted(() => {
-  looking.shapes = null
+  stage.shapes = null
 })
 /**
  * The inks under the pointer: of the shape there, or, within a picture or where shapes are not shown, as the map has
@@ -118,7 +117,7 @@ const wheel = (event: WheelEvent): void => {
   })
 }
 const grab = (event: PointerEvent): void => {
-  if (looking.picking && event.button === 0 && !crowded.value) return isRaster.value ? areas.down(event) : down(event)
+  if (stage.picking && event.button === 0 && !crowded.value) return isRaster.value ? areas.down(event) : down(event)
   if (zoom.value === 1 || event.button !== 0) return
   const [x, y, from] = [event.clientX, event.clientY, pan.value]
   const to = (now: PointerEvent): void => {
@@ -138,19 +137,19 @@ const nudge = (event: KeyboardEvent): void => {
   else if (event.key === '+') zoomBy(1.25)
   else if (event.key === '-') zoomBy(0.8)
   else if (event.key === '0') fit()
-  else if (looking.picking && (event.key === 'PageUp' || event.key === 'PageDown'))
-    looking.pickBeside(event.key === 'PageUp' ? -1 : 1, event.shiftKey)
+  else if (stage.picking && (event.key === 'PageUp' || event.key === 'PageDown'))
+    stage.pickBeside(event.key === 'PageUp' ? -1 : 1, event.shiftKey)
   else return
   event.preventDefault()
 }
-watch(() => project.piece?.id, fit)
+watch(() => painting.piece?.id, fit)
 
 /**
  * The part of a zoomed picture that is in sight, in parts of its width and height, where it has more pixels than the
  * stage shows.
  */
 const inSight = computed(() => {
-  const [shown, art] = [raster.value, project.piece]
+  const [shown, art] = [raster.value, painting.piece]
   if (
     !shown ||
     !art ||
@@ -182,18 +181,18 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
     ref="table"
     class="relative h-full min-w-0 overflow-hidden bg-table"
     aria-label="Artwork"
-    :class="{ 'cursor-crosshair': looking.picking }"
+    :class="{ 'cursor-crosshair': stage.picking }"
     tabindex="0"
     data-test="stage"
     @wheel.prevent="wheel"
     @pointerdown="grab"
-    @pointermove="looking.pointed = pointed($event)"
-    @pointerleave="looking.pointed = []"
+    @pointermove="stage.pointed = pointed($event)"
+    @pointerleave="stage.pointed = []"
     @keydown="nudge"
     @click.capture.prevent
   >
     <div
-      v-if="project.piece"
+      v-if="painting.piece"
       ref="frame"
       class="absolute left-1/2 top-1/2"
       :style="{
@@ -206,28 +205,28 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         v-if="isRaster"
         class="size-full bg-white"
         role="img"
-        :aria-label="`${project.piece.name}${looking.before ? ', original colors' : ''}`"
+        :aria-label="`${painting.piece.name}${stage.before ? ', original colors' : ''}`"
         data-test="picture"
       >
         <RasterCanvas
           v-if="raster"
-          :key="project.piece.hash"
+          :key="painting.piece.hash"
           :taken="raster.stage"
           :inks="raster.inks"
           :colors="colors"
           :by-hand="byHand"
-          :hash="project.piece.hash"
+          :hash="painting.piece.hash"
         />
         <ArtworkProof
           v-else
           large
-          :hash="project.piece.hash"
-          :ratio="project.piece.width / project.piece.height"
+          :hash="painting.piece.hash"
+          :ratio="painting.piece.width / painting.piece.height"
           :colors="colors"
         />
         <RasterDetail
           v-if="inSight && !passing"
-          :hash="project.piece.hash"
+          :hash="painting.piece.hash"
           :colors="colors"
           :by-hand="byHand"
           :part="inSight"
@@ -235,9 +234,9 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
           @taking="sharpening = $event"
         />
         <PickedAreas
-          v-if="raster && looking.picking && looking.picked.size"
+          v-if="raster && stage.picking && stage.picked.size"
           :raster="raster"
-          :areas="[...looking.picked].filter(isArea)"
+          :areas="[...stage.picked].filter(isArea)"
         />
       </div>
       <div
@@ -245,7 +244,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         ref="host"
         class="size-full bg-white"
         role="img"
-        :aria-label="`${project.piece.name}${looking.before ? ', original colors' : ''}`"
+        :aria-label="`${painting.piece.name}${stage.before ? ', original colors' : ''}`"
         data-test="artwork"
       />
       <InkMapCanvas
@@ -258,12 +257,12 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         data-test="live"
       />
       <BeforeDivider
-        v-if="looking.divider !== null && screen"
-        :key="project.piece.hash"
+        v-if="stage.divider !== null && screen"
+        :key="painting.piece.hash"
         :screen="screen"
         :raster="raster"
         :map="crowded ? map?.fine : undefined"
-        :hash="project.piece.hash"
+        :hash="painting.piece.hash"
       />
       <CropMarks v-if="zoom === 1" />
     </div>
@@ -292,15 +291,15 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
     <p v-if="problem" class="absolute inset-x-8 top-8 border border-strong bg-panel p-3" role="alert">
       ▲ {{ problem }}
     </p>
-    <p v-if="project.piece" class="absolute bottom-2 left-4 text-caption text-quiet">
-      {{ project.piece.name }}<template v-if="looking.before"> · original</template
+    <p v-if="painting.piece" class="absolute bottom-2 left-4 text-caption text-quiet">
+      {{ painting.piece.name }}<template v-if="stage.before"> · original</template
       ><template v-if="crowded"> · drawn from its map, for it has too many shapes</template
       ><template v-if="standIn">
         · a stand-in until there is artwork
         <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template
       >
     </p>
-    <div v-if="project.piece" class="absolute bottom-1.5 right-3 flex items-center">
+    <div v-if="painting.piece" class="absolute bottom-1.5 right-3 flex items-center">
       <button class="control bare px-2" aria-label="Zoom out" :disabled="zoom === 1" @click="zoomBy(0.8)">−</button>
       <button class="control bare px-1" title="Fit" aria-label="Fit the artwork" @click="fit">
         <span class="value w-10 text-center">{{ zoom === 1 ? 'fit' : `${Math.round(zoom * 100)}%` }}</span>

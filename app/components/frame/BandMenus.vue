@@ -1,19 +1,21 @@
 <script setup lang="ts">
+import type { Command } from '../../../core/commands/commands'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { deal } from '../../../core/harmony/deal'
 import { settlingNeutral } from '../../../core/harmony/adjust'
 import { inBetween } from '../../../core/harmony/blend'
 import { ORDERS } from '../../../core/harmony/order'
-import { complementOf, shownScheme } from '../../../core/project/compose'
-import { MOST_SWATCHES, type MADE } from '../../../core/project/schema'
-import { baseSwatchOf, dominantOf } from '../../../core/project/worn'
+import { complementOf, shownScheme } from '../../../core/scheme/compose'
+import { MOST_SWATCHES } from '../../../core/document/limits'
+import type { MADE } from '../../../core/document/scheme'
+import { baseSwatchOf, dominantOf } from '../../../core/scheme/worn'
 
 /** What can be done to the band as a whole: swatches added, and the order and roles they stand in. */
-const project = useProject()
-const full = computed(() => (project.document?.scheme.length ?? 0) >= MOST_SWATCHES)
+const history = useHistory()
+const full = computed(() => (history.document?.scheme.length ?? 0) >= MOST_SWATCHES)
 
 const choices = computed(() => {
-  const now = project.settled
+  const now = history.settled
   if (!now) return []
   const base = baseSwatchOf(now)
   const hexes = now.scheme.map(({ hex }) => hex)
@@ -40,13 +42,12 @@ const choices = computed(() => {
   ]
   return made
 })
-const adding = ({ how, hex, hue }: { how: (typeof MADE)[number]; hex: string; hue?: number }) =>
-  project.matching({
-    do: 'add swatches' as const,
-    colors: [{ hex, ...(hue === undefined ? {} : { hue }) }],
-    how,
-    after: null,
-  })
+const adding = ({ how, hex, hue }: { how: (typeof MADE)[number]; hex: string; hue?: number }): Command => ({
+  do: 'add swatches',
+  colors: [{ hex, ...(hue === undefined ? {} : { hue }) }],
+  how,
+  after: null,
+})
 </script>
 
 <template>
@@ -60,14 +61,14 @@ const adding = ({ how, hex, hue }: { how: (typeof MADE)[number]; hex: string; hu
       >
       <MenuItems
         class="absolute bottom-full right-0 z-50 mb-1 grid w-56 border border-strong bg-panel py-1 shadow-float"
-        @pointerleave="project.preview(null)"
+        @pointerleave="history.preview(null)"
       >
         <MenuItem v-for="choice in choices" :key="choice.title" v-slot="{ active }">
           <button
             class="flex h-7 items-center gap-2 px-2 text-left"
             :class="{ 'bg-hover': active }"
-            @pointerenter="project.preview(adding(choice))"
-            @click="project.run(adding(choice))"
+            @pointerenter="history.preview(adding(choice))"
+            @click="history.run(adding(choice))"
           >
             <i class="size-4" :style="{ background: choice.hex }" />{{ choice.title }}
           </button>
@@ -83,17 +84,17 @@ const adding = ({ how, hex, hue }: { how: (typeof MADE)[number]; hex: string; hu
           <button
             class="flex h-7 items-center px-2 text-left"
             :class="{ 'bg-hover': active }"
-            @click="project.run({ do: 'order', order })"
+            @click="history.run({ do: 'order', order })"
           >
             <span class="grow first-letter:uppercase">{{ order }}</span
-            ><span v-if="project.document?.order === order" aria-label="chosen">●</span>
+            ><span v-if="history.document?.order === order" aria-label="chosen">●</span>
           </button>
         </MenuItem>
         <MenuItem v-slot="{ active }"
           ><button
             class="flex h-7 items-center border-t border-line px-2 text-left"
             :class="{ 'bg-hover': active }"
-            @click="project.run({ do: 'assign roles' })"
+            @click="history.run({ do: 'assign roles' })"
           >
             Roles by share and chroma
           </button></MenuItem

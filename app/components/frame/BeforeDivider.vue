@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NOTHING_BY_HAND } from '../../../core/project/colors'
+import { NOTHING_BY_HAND } from '../../../core/painting/painting'
 import type { InkMap } from '../../../core/artwork/inkmap'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 import type { RasterArtwork } from '~/workers/raster.worker'
@@ -12,12 +12,12 @@ const { screen, raster, map, hash } = defineProps<{
   map: InkMap | undefined
   hash: string
 }>()
-const looking = useLooking()
+const stage = useStage()
 const host = useTemplateRef<HTMLElement>('host')
 const box = useTemplateRef<HTMLElement>('box')
-const part = computed(() => looking.divider ?? 0.5)
+const part = computed(() => stage.divider ?? 0.5)
 const set = (value: number): void => {
-  looking.divider = Math.min(1, Math.max(0, value))
+  stage.divider = Math.min(1, Math.max(0, value))
 }
 const original: ReadonlyMap<string, string> = new Map()
 useArtworkHost(

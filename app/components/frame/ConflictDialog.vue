@@ -2,19 +2,17 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
 const saving = useSaving()
-const project = useProject()
+const notices = useNotices()
+const session = useProjectSession()
 const conflict = computed(() => (saving.state.kind === 'conflict' ? saving.state : null))
 
 const openTheirs = async (): Promise<void> => {
-  if (!conflict.value || !project.id) return
-  saving.adopt(conflict.value.theirs)
-  await project.open(project.id)
+  const id = session.id
+  if (id) await notices.attempt(() => session.open(id))
 }
 const openMine = async (): Promise<void> => {
   const copy = conflict.value?.copy
-  if (!copy || !conflict.value) return
-  saving.adopt(conflict.value.theirs)
-  await navigateTo(`/project/${copy.id}/compose`)
+  if (copy) await navigateTo(`/project/${copy.id}/compose`)
 }
 </script>
 
@@ -36,9 +34,9 @@ const openMine = async (): Promise<void> => {
         </template>
         <p v-else>
           This project was changed in another window while you worked here. Yours is being kept as a project of its own;
-          the server does not answer yet.
+          {{ conflict?.why ? `that did not work yet: ${conflict.why} It is tried again by itself.` : 'one moment.' }}
         </p>
-        <button v-if="!conflict?.copy" class="control" disabled>Waiting for the server…</button>
+        <button v-if="!conflict?.copy" class="control" disabled>Keeping yours…</button>
       </DialogPanel>
     </div>
   </Dialog>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Area } from '../../../core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
-import { areaIn } from '~/raster/areas'
+import { areaIn } from '~/raster/foundAreas'
 
 /** Shows the picked areas of a picture: by stripes and an edge, dark and light, so that they are seen on any color. */
 const { raster, areas } = defineProps<{ raster: RasterArtwork; areas: readonly Area[] }>()

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-const project = useProject()
+const history = useHistory()
 const editing = ref<string | null>(null)
 const field = useTemplateRef<HTMLInputElement>('field')
 
 const begin = async (): Promise<void> => {
-  editing.value = project.document?.name ?? ''
+  editing.value = history.document?.name ?? ''
   await nextTick()
   field.value?.select()
 }
 const finish = (): void => {
   const name = editing.value?.trim()
   editing.value = null
-  if (name) project.run({ do: 'rename', name: name.slice(0, 120) })
+  if (name) history.run({ do: 'rename', name: name.slice(0, 120) })
 }
 </script>
 
@@ -34,6 +34,6 @@ const finish = (): void => {
     data-test="project-name"
     @click="begin"
   >
-    {{ project.document?.name }}
+    {{ history.document?.name }}
   </button>
 </template>

@@ -4,9 +4,9 @@ import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import { useDraggable } from 'vue-draggable-plus'
 import { lchOf } from '../../../core/color/convert'
 import { RUNGS, strip } from '../../../core/harmony/ladder'
-import { shownScheme } from '../../../core/project/compose'
-import { follows } from '../../../core/project/worn'
-import type { Swatch } from '../../../core/project/schema'
+import { shownScheme } from '../../../core/scheme/compose'
+import { follows } from '../../../core/scheme/worn'
+import type { Swatch } from '../../../core/document/scheme'
 import { followDrag } from '~/composables/useDrag'
 import { widthsOf } from './widths'
 
@@ -15,14 +15,15 @@ import { widthsOf } from './widths'
  * of one; dragged, it stands elsewhere, or colors the shape it is let go on; the joint between two changes their
  * shares. L locks, Ctrl and arrows move, Delete removes.
  */
-const project = useProject()
+const history = useHistory()
+const stage = useStage()
 const copy = useCopying()
 const band = useTemplateRef<HTMLElement>('band')
 const row = useTemplateRef<HTMLElement>('row')
 const card = useTemplateRef<HTMLElement>('card')
 const { width } = useElementSize(row)
 const motion = usePreferredReducedMotion()
-const scheme = computed(() => (project.document ? shownScheme(project.document) : []))
+const scheme = computed(() => (history.document ? shownScheme(history.document) : []))
 const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
 const NARROWEST = 58
 const widths = computed(() =>
@@ -36,7 +37,7 @@ const widths = computed(() =>
 const strips = computed(
   () =>
     new Map(
-      (project.settled?.scheme ?? []).map(({ id, hex }) => [id, strip(hex, project.settled?.rungs ?? RUNGS.usual)]),
+      (history.settled?.scheme ?? []).map(({ id, hex }) => [id, strip(hex, history.settled?.rungs ?? RUNGS.usual)]),
     ),
 )
 const ticks = Array.from({ length: 21 }, (_, i) => i * 5)
@@ -53,7 +54,7 @@ const focusOn = (id: string | null): void =>
 const close = (): void => {
   const id = opened.value
   opened.value = null
-  project.preview(null)
+  history.preview(null)
   focusOn(id)
 }
 onKeyStroke('Escape', () => {
@@ -74,7 +75,7 @@ watch(
   { immediate: true },
 )
 const overArtwork = useSwatchDrop()
-const order = (ids: readonly string[]): void => project.run({ do: 'arrange swatches', ids: [...ids] })
+const order = (ids: readonly string[]): void => history.run({ do: 'arrange swatches', ids: [...ids] })
 useDraggable(row, carried, {
   animation: motion.value === 'reduce' ? 0 : 120,
   forceFallback: true,
@@ -125,25 +126,24 @@ const dragJoint = (place: number, event: PointerEvent): void => {
   let shares: Record<string, number> | null = null
   followDrag(event, {
     move: now => {
-      project.preview({ do: 'share out', shares: Object.fromEntries(before) })
+      history.preview({ do: 'share out', shares: Object.fromEntries(before) })
       shares = joined(place, (now.clientX - from) / width.value)
-      project.preview({ do: 'share out', shares })
+      history.preview({ do: 'share out', shares })
     },
     drop: () => {
-      if (shares) project.run({ do: 'share out', shares })
+      if (shares) history.run({ do: 'share out', shares })
     },
-    cancel: () => project.preview(null),
+    cancel: () => history.preview(null),
   })
 }
 const nudgeJoint = (place: number, event: KeyboardEvent): void => {
   const way = arrowOf(event)
-  if (way) project.run({ do: 'share out', shares: joined(place, (way.x + way.y) / 100) })
+  if (way) history.run({ do: 'share out', shares: joined(place, (way.x + way.y) / 100) })
 }
 
-const lock = ({ id, locked }: Swatch): void => project.run({ do: 'lock', id, locked: !locked })
+const lock = ({ id, locked }: Swatch): void => history.run({ do: 'lock', id, locked: !locked })
 const remove = (swatch: Swatch): void => {
-  if (scheme.value.length > 2)
-    project.runSaying(project.matching({ do: 'remove swatch', id: swatch.id }), `Removed ${swatch.name}.`)
+  if (scheme.value.length > 2) history.runSaying({ do: 'remove swatch', id: swatch.id }, `Removed ${swatch.name}.`)
 }
 const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
   const by = ({ ArrowLeft: -1, ArrowRight: 1 } as Record<string, number>)[event.key]
@@ -155,7 +155,7 @@ const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
 }
 const lettersOn = (hex: string): string => (lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)')
 const isCut = (swatch: Swatch): boolean =>
-  swatch.own !== null && project.document !== null && follows(project.document, swatch)
+  swatch.own !== null && history.document !== null && follows(history.document, swatch)
 const cutTitle = (swatch: Swatch): string =>
   swatch.freed
     ? 'Freed: it does not follow the harmony'
@@ -200,7 +200,7 @@ const cutTitle = (swatch: Swatch): string =>
             :data-hex="swatch.hex"
             :data-swatch-id="swatch.id"
             @click="open(swatch)"
-            @focus="project.pickedId = swatch.id"
+            @focus="stage.pickedId = swatch.id"
             @keydown="keyed(swatch, $event)"
           >
             <span class="text-caption">{{ Math.round((swatch.share / total) * 100) }}%</span>

@@ -4,8 +4,8 @@ import { STEPS, type Step } from '~/composables/useSteps'
 
 defineProps<{ step: Step }>()
 const emit = defineEmits<{ step: [step: Step] }>()
-const project = useProject()
-const swatches = computed(() => project.document?.scheme.map(({ hex }) => hex) ?? [])
+const history = useHistory()
+const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?? [])
 </script>
 
 <template>
@@ -35,19 +35,19 @@ const swatches = computed(() => project.document?.scheme.map(({ hex }) => hex) ?
     <div class="flex items-center justify-end gap-2">
       <button
         class="control bare px-1.5"
-        :disabled="!project.undoable"
-        :aria-label="project.undoable ? `Undo: ${project.undoable}` : 'Undo'"
-        :title="project.undoable ? `Undo: ${project.undoable}` : 'Nothing to undo'"
-        @click="project.undo"
+        :disabled="!history.undoable"
+        :aria-label="history.undoable ? `Undo: ${history.undoable}` : 'Undo'"
+        :title="history.undoable ? `Undo: ${history.undoable}` : 'Nothing to undo'"
+        @click="history.undo"
       >
         <ArrowUturnLeftIcon class="size-4" />
       </button>
       <button
         class="control bare px-1.5"
-        :disabled="!project.redoable"
-        :aria-label="project.redoable ? `Redo: ${project.redoable}` : 'Redo'"
-        :title="project.redoable ? `Redo: ${project.redoable}` : 'Nothing to redo'"
-        @click="project.redo"
+        :disabled="!history.redoable"
+        :aria-label="history.redoable ? `Redo: ${history.redoable}` : 'Redo'"
+        :title="history.redoable ? `Redo: ${history.redoable}` : 'Nothing to redo'"
+        @click="history.redo"
       >
         <ArrowUturnRightIcon class="size-4" />
       </button>

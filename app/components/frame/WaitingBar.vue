@@ -9,6 +9,13 @@ const saving = useSaving()
     role="alert"
     data-test="waiting"
   >
-    <span>▲ {{ saving.state.why }} Your work is kept in this browser; saving is tried again by itself.</span>
+    <span
+      >▲ {{ saving.state.why }}
+      {{
+        saving.state.kept
+          ? 'Your work is kept in this browser; saving is tried again by itself.'
+          : 'This browser has no room to keep the work: leave this window open. Saving is tried again by itself.'
+      }}</span
+    >
   </div>
 </template>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { TrashIcon } from '@heroicons/vue/20/solid'
-import type { Artwork } from '../../../core/project/schema'
+import type { Artwork } from '../../../core/document/artwork'
 
 const { adding } = defineProps<{ adding: ReturnType<typeof useIncoming> }>()
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
 const files = useArtworkFiles()
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
-const artwork = computed(() => project.document?.artwork ?? [])
+const artwork = computed(() => history.document?.artwork ?? [])
 
 const inkCount = ({ hash }: Artwork): string => {
   const count = files.files.get(hash)?.inks.length
@@ -17,12 +18,21 @@ const chosen = (): void => {
   if (chooser.value) chooser.value.value = ''
   void adding.add(list)
 }
+const counted = (count: number, what: string): string[] => (count ? [`${count} ${what}${count === 1 ? '' : 's'}`] : [])
+/** What was set on one artwork alone goes with it, is said, and comes back with it. */
 const remove = (art: Artwork): void => {
-  project.runSaying({ do: 'remove artwork', id: art.id }, `Took “${art.name}” out of the project.`, {
-    do: 'add artwork',
-    artwork: art,
-    targets: {},
-  })
+  const { touches = {}, exceptions = {} } = history.settled?.remap ?? {}
+  const [touched, excepted] = [touches[art.id] ?? [], exceptions[art.id] ?? {}]
+  const gone = [...counted(touched.length, 'touch-up'), ...counted(Object.keys(excepted).length, 'exception')]
+  const own = {
+    ...(touched.length ? { touches: { [art.id]: touched } } : {}),
+    ...(Object.keys(excepted).length ? { exceptions: { [art.id]: excepted } } : {}),
+  }
+  history.runSaying(
+    { do: 'remove artwork', id: art.id },
+    `Took “${art.name}” out of the project${gone.length ? `, with ${gone.join(' and ')}` : ''}.`,
+    { do: 'add artwork', artwork: art, own },
+  )
 }
 </script>
 
@@ -46,16 +56,16 @@ const remove = (art: Artwork): void => {
       <li v-for="art in artwork" :key="art.id" class="group relative grid gap-1">
         <button
           class="flex h-20 border bg-table p-2"
-          :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
+          :class="painting.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
           :aria-label="`Show ${art.name}`"
-          :aria-pressed="project.artwork?.id === art.id"
-          @click="project.shownId = art.id"
+          :aria-pressed="painting.artwork?.id === art.id"
+          @click="painting.shownId = art.id"
         >
           <ArtworkProof
             :hash="art.hash"
             :ratio="art.width / art.height"
-            :colors="project.settledFor(art.id)"
-            :by-hand="project.touchesFor(art.id, project.settled)"
+            :colors="painting.settled(art.id).colors"
+            :by-hand="painting.settled(art.id).byHand"
           />
         </button>
         <p class="flex items-center justify-between gap-1 leading-4">

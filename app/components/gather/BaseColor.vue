@@ -5,14 +5,16 @@ import { hsbOf, lchOf, rgbOf } from '../../../core/color/convert'
 import { okDistance } from '../../../core/color/difference'
 import { parseColor } from '../../../core/color/parse'
 import { readColors } from '../../../core/formats/read/read'
-import { MOST_SWATCHES, type Base } from '../../../core/project/schema'
+import { MOST_SWATCHES } from '../../../core/document/limits'
+import type { Base } from '../../../core/document/scheme'
 
 /** The base color: typed in any notation, picked, lifted from the screen or from the artwork's inks. */
 const { takeText } = defineProps<{ takeText: (text: string, title: string) => boolean }>()
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
 const files = useArtworkFiles()
 const dropper = useEyeDropper()
-const base = computed(() => project.document?.base)
+const base = computed(() => history.document?.base)
 const typed = ref('')
 const problem = ref('')
 watch(
@@ -25,7 +27,7 @@ watch(
 
 const set = (next: Base): void => {
   problem.value = ''
-  project.run({ do: 'set base', base: next })
+  history.run({ do: 'set base', base: next })
 }
 const take = (): void => {
   const said = typed.value.trim()
@@ -44,7 +46,7 @@ const paste = (event: ClipboardEvent): void => {
   takeText(text, 'the pasted text')
 }
 const previewPick = (color: { hex: string; hue: number } | null): void =>
-  project.preview(color && { do: 'set base', base: { ...color, typed: color.hex } })
+  history.preview(color && { do: 'set base', base: { ...color, typed: color.hex } })
 const pick = (color: { hex: string; hue: number }): void => {
   set({ ...color, typed: color.hex })
   typed.value = color.hex
@@ -66,7 +68,7 @@ const readings = computed(() => {
     ['OKLCH', `${(lch.l * 100).toFixed(1)}% ${lch.c.toFixed(3)} ${Math.round(lch.h)}°`],
   ] as const
 })
-const inks = computed(() => files.files.get(project.artwork?.hash ?? '')?.inks ?? [])
+const inks = computed(() => files.files.get(painting.artwork?.hash ?? '')?.inks ?? [])
 
 /** How far apart, in OKLab, inks have to be for each to be worth a swatch. */
 const APART = 0.06
@@ -76,14 +78,14 @@ const takeInks = (): void => {
       all.length < MOST_SWATCHES && all.every(({ hex }) => okDistance(hex, ink.hex) > APART) ? [...all, ink] : all,
     [],
   )
-  const title = project.artwork?.name ?? 'the artwork'
-  project.runSaying(
-    project.matching({
+  const title = painting.artwork?.name ?? 'the artwork'
+  history.runSaying(
+    {
       do: 'take colors',
       kind: 'ink',
       title,
       colors: chosen.map(({ hex, area }) => ({ hex, name: null, share: Math.min(1, area) })),
-    }),
+    },
     `Took ${chosen.length} inks of “${title}” as the scheme.`,
   )
 }
@@ -139,7 +141,7 @@ const takeInks = (): void => {
     </p>
     <div v-if="inks.length" class="grid gap-2">
       <div class="flex items-center justify-between gap-3">
-        <h3>From the inks of {{ project.artwork?.name }}</h3>
+        <h3>From the inks of {{ painting.artwork?.name }}</h3>
         <button class="control" @click="takeInks">Take its inks as the scheme</button>
       </div>
       <ul class="flex flex-wrap gap-1">

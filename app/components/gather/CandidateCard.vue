@@ -7,7 +7,8 @@ import type { Candidate } from '~/stores/gathering'
  */
 const { candidate, inUse, looked } = defineProps<{ candidate: Candidate; inUse: boolean; looked: boolean }>()
 const emit = defineEmits<{ look: [] }>()
-const project = useProject()
+const painting = usePainting()
+const stage = useStage()
 const gathering = useGathering()
 const server = useServer()
 
@@ -59,9 +60,9 @@ const what = computed(
         @blur="gathering.preview(null)"
       >
         <ArtworkProof
-          v-if="project.artwork"
-          :hash="project.artwork.hash"
-          :ratio="project.artwork.width / project.artwork.height"
+          v-if="painting.artwork"
+          :hash="painting.artwork.hash"
+          :ratio="painting.artwork.width / painting.artwork.height"
           :colors="colors"
         />
         <span v-else>Use</span>

@@ -2,13 +2,13 @@
 import { useDropZone, useEventListener } from '@vueuse/core'
 import { STARTS, type Start } from '~/composables/useStart'
 
-const project = useProject()
+const history = useHistory()
 const gathering = useGathering()
 const byArrow = useRovingRadio()
 
 const start = useStart()
 const countOf = (each: Start): number =>
-  each === 'references' ? gathering.references.length : each === 'artwork' ? (project.document?.artwork.length ?? 0) : 0
+  each === 'references' ? gathering.references.length : each === 'artwork' ? (history.document?.artwork.length ?? 0) : 0
 
 const incoming = useIncoming(
   (what, id) => {

@@ -3,14 +3,14 @@ import { useDebounceFn, useTimeoutFn } from '@vueuse/core'
 import { blended } from '../../../core/harmony/blend'
 import { hsbOf } from '../../../core/color/convert'
 import { parseColor } from '../../../core/color/parse'
-import type { Command } from '../../../core/project/commands'
+import type { Command } from '../../../core/commands/commands'
 import type { Inspiration } from '../../../core/inspiration/search'
 
 /**
  * Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches; used as
  * they are, as base, or blended in.
  */
-const project = useProject()
+const history = useHistory()
 const server = useServer()
 const words = ref('')
 const color = ref('')
@@ -24,7 +24,7 @@ const amount = ref(50)
 
 const near = computed(() => parseColor(color.value)?.hex ?? null)
 const wrong = computed(() => Boolean(color.value.trim()) && near.value === null)
-const locked = computed(() => (project.settled?.scheme ?? []).filter(swatch => swatch.locked).map(({ hex }) => hex))
+const locked = computed(() => (history.settled?.scheme ?? []).filter(swatch => swatch.locked).map(({ hex }) => hex))
 const fits = computed(() => (fitting.value ? locked.value : []))
 let underway: AbortController | null = null
 const patience = useTimeoutFn(
@@ -65,14 +65,13 @@ watch([words, near, fits], (now, before) => {
 onMounted(() => void ask())
 onUnmounted(() => {
   underway?.abort()
-  project.preview(null)
+  history.preview(null)
 })
 const cancel = (): void => underway?.abort()
 
-const asIs = ({ name, colors }: Inspiration): Command =>
-  project.matching({ do: 'take colors', kind: 'shelf', title: name, colors })
+const asIs = ({ name, colors }: Inspiration): Command => ({ do: 'take colors', kind: 'shelf', title: name, colors })
 const asBlend = ({ name, colors }: Inspiration): Command => {
-  const free = (project.settled?.scheme ?? []).filter(swatch => !swatch.locked)
+  const free = (history.settled?.scheme ?? []).filter(swatch => !swatch.locked)
   const hexes = blended(
     free.map(({ hex }) => hex),
     colors.map(({ hex }) => hex),
@@ -86,13 +85,13 @@ const asBlend = ({ name, colors }: Inspiration): Command => {
   }
 }
 const use = (scheme: Inspiration, command: Command, said: string): void => {
-  project.runSaying(command, said)
+  history.runSaying(command, said)
 }
 const useAsBase = ({ colors: [main] }: Inspiration): void => {
   if (main)
-    project.run({
+    history.run({
       do: 'set base',
-      base: { hex: main.hex, hue: hsbOf(main.hex, project.settled?.base.hue).h, typed: main.hex },
+      base: { hex: main.hex, hue: hsbOf(main.hex, history.settled?.base.hue).h, typed: main.hex },
     })
 }
 </script>
@@ -123,7 +122,7 @@ const useAsBase = ({ colors: [main] }: Inspiration): void => {
         />
         <i class="absolute left-2 top-1.5 size-4 border border-line" :style="{ background: near ?? 'transparent' }" />
       </span>
-      <button type="button" class="control" @click="color = project.settled?.base.hex ?? ''">Near the base</button>
+      <button type="button" class="control" @click="color = history.settled?.base.hex ?? ''">Near the base</button>
     </form>
     <label class="flex items-center gap-2" :class="{ 'opacity-45': !locked.length }">
       <input v-model="fitting" type="checkbox" :disabled="!locked.length" /> Fits the locked swatches
@@ -157,10 +156,10 @@ const useAsBase = ({ colors: [main] }: Inspiration): void => {
           data-test="inspiration-scheme"
           :data-colors="scheme.colors.map(({ hex }) => hex).join()"
           @click="opened = opened === scheme.id ? null : scheme.id"
-          @pointerenter="project.preview(asIs(scheme))"
-          @pointerleave="project.preview(null)"
-          @focus="project.preview(asIs(scheme))"
-          @blur="project.preview(null)"
+          @pointerenter="history.preview(asIs(scheme))"
+          @pointerleave="history.preview(null)"
+          @focus="history.preview(asIs(scheme))"
+          @blur="history.preview(null)"
         >
           <span class="flex h-9"
             ><i
@@ -189,12 +188,12 @@ const useAsBase = ({ colors: [main] }: Inspiration): void => {
               step="5"
               class="slide min-w-0 grow"
               aria-label="How much of it to blend in"
-              @input="project.preview(asBlend(scheme))"
+              @input="history.preview(asBlend(scheme))"
             />
             <button
               class="control"
-              @pointerenter="project.preview(asBlend(scheme))"
-              @pointerleave="project.preview(null)"
+              @pointerenter="history.preview(asBlend(scheme))"
+              @pointerleave="history.preview(null)"
               @click="use(scheme, asBlend(scheme), `Blended in ${amount}% of “${scheme.name}”.`)"
             >
               Blend {{ amount }}%

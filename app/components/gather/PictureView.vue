@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { onKeyStroke, useElementSize } from '@vueuse/core'
 import { patchPixels, USUAL_PATCH, WIDEST_PATCH } from '../../../core/extract/patch'
-import { MOST_SWATCHES, type Reference, type Region, type Sample } from '../../../core/project/schema'
+import { MOST_SWATCHES } from '../../../core/document/limits'
+import type { Reference, Region, Sample } from '../../../core/document/gathering'
 import { followDrag } from '~/composables/useDrag'
 import type { Loupe } from '~/workers/pictures.worker'
 
@@ -10,7 +11,7 @@ import type { Loupe } from '~/workers/pictures.worker'
  * swatch stands for.
  */
 const { reference } = defineProps<{ reference: Reference }>()
-const project = useProject()
+const history = useHistory()
 const gathering = useGathering()
 const pictures = usePictures()
 const notices = useNotices()
@@ -29,9 +30,9 @@ const showMap = ref(false)
 const drawn = ref<Region | null>(null)
 const problem = ref<string | null>(null)
 
-const samples = computed(() => (project.document?.samples ?? []).filter(sample => sample.reference === reference.id))
+const samples = computed(() => (history.document?.samples ?? []).filter(sample => sample.reference === reference.id))
 const swatchOf = (sample: Sample) =>
-  project.document?.scheme.find(({ from }) => from.kind === 'sample' && from.sample === sample.id)
+  history.document?.scheme.find(({ from }) => from.kind === 'sample' && from.sample === sample.id)
 const region = computed(() => drawn.value ?? reference.region)
 const moved = computed(() =>
   samples.value.some(({ found, x, y, patch }) => found && (found.x !== x || found.y !== y || patch !== USUAL_PATCH)),
@@ -55,15 +56,15 @@ const look = latestOnly(async (sample: Sample, x: number, y: number) => {
   const seen = await pictures.loupe(reference.hash, x, y, sample.patch, ACROSS)
   if (held.value?.id !== sample.id) return
   loupe.value = seen
-  if (seen.hex) project.preview({ do: 'move sample', id: sample.id, change: { x, y, hex: seen.hex } })
+  if (seen.hex) history.preview({ do: 'move sample', id: sample.id, change: { x, y, hex: seen.hex } })
 })
 const attempt = (work: () => Promise<void>): Promise<void | null> => notices.attempt(work)
 
 const settleAt = (sample: Sample, x: number, y: number): Promise<void | null> =>
   attempt(async () => {
     const hex = await pictures.measure(reference.hash, x, y, sample.patch)
-    project.preview(null)
-    if (hex) project.run({ do: 'move sample', id: sample.id, change: { x, y, hex } })
+    history.preview(null)
+    if (hex) history.run({ do: 'move sample', id: sample.id, change: { x, y, hex } })
   })
 const drag = (sample: Sample, event: PointerEvent): void => {
   if (event.button !== 0) return
@@ -84,11 +85,11 @@ const drag = (sample: Sample, event: PointerEvent): void => {
     drop: now => {
       hideLoupe()
       if (went) void settleAt(sample, partOf(now).x, partOf(now).y)
-      else project.preview(null)
+      else history.preview(null)
     },
     cancel: () => {
       hideLoupe()
-      project.preview(null)
+      history.preview(null)
     },
   })
 }
@@ -135,7 +136,7 @@ let aim: { id: string; x: number; y: number } | null = null
 const key = (sample: Sample, event: KeyboardEvent): void => {
   const way = arrowOf(event)
   if (event.key === 'Delete' || event.key === 'Backspace') remove(sample)
-  else if (event.key === 'Home') project.run({ do: 'snap samples', id: sample.id })
+  else if (event.key === 'Home') history.run({ do: 'snap samples', id: sample.id })
   else if (way) {
     const bound = (value: number): number => Math.min(0.999999, Math.max(0, value))
     const { x, y } = aim?.id === sample.id ? aim : sample
@@ -155,26 +156,24 @@ const widen = latestOnly(async (event: Event, settle: boolean) => {
   const patch = (Number((event.target as HTMLInputElement).value) / 100) ** 2 * WIDEST_PATCH
   const hex = sample && (await pictures.measure(reference.hash, sample.x, sample.y, patch))
   if (!sample || !hex) return
-  if (settle) project.run({ do: 'move sample', id: sample.id, change: { patch, hex } })
-  else project.preview({ do: 'move sample', id: sample.id, change: { patch, hex } })
+  if (settle) history.run({ do: 'move sample', id: sample.id, change: { patch, hex } })
+  else history.preview({ do: 'move sample', id: sample.id, change: { patch, hex } })
 })
 const remove = (sample: Sample): void => {
   const swatch = swatchOf(sample)
   if (!swatch) return
-  if ((project.settled?.scheme.length ?? 0) <= 2) return notices.say('A scheme keeps at least two swatches.', 'problem')
-  project.runSaying(project.matching({ do: 'remove swatch', id: swatch.id }), `Removed ${swatch.name}.`)
+  if ((history.settled?.scheme.length ?? 0) <= 2) return notices.say('A scheme keeps at least two swatches.', 'problem')
+  history.runSaying({ do: 'remove swatch', id: swatch.id }, `Removed ${swatch.name}.`)
 }
 const add = ({ x, y }: { x: number; y: number }): void => {
-  if ((project.settled?.scheme.length ?? 0) >= MOST_SWATCHES)
+  if ((history.settled?.scheme.length ?? 0) >= MOST_SWATCHES)
     return notices.say(`A scheme holds up to ${MOST_SWATCHES} swatches; remove one first.`, 'problem')
   void attempt(async () => {
     await pictures.openFine(reference.hash)
     const hex = await pictures.measure(reference.hash, x, y, USUAL_PATCH)
     if (!hex) return notices.say('This place is clear; there is no color to take.', 'problem')
-    project.run(
-      project.matching({ do: 'add sample', sample: { reference: reference.id, x, y, patch: USUAL_PATCH, hex } }),
-    )
-    chosen.value = project.settled?.samples.at(-1)?.id ?? null
+    history.run({ do: 'add sample', sample: { reference: reference.id, x, y, patch: USUAL_PATCH, hex } })
+    chosen.value = history.settled?.samples.at(-1)?.id ?? null
   })
 }
 /** On the picture itself: a drag marks a region while that is wanted, a click takes a new sample. */
@@ -352,7 +351,7 @@ const labelOf = (sample: Sample): string => {
       <button
         class="control bare h-6! px-1.5"
         :disabled="!moved"
-        @click="project.run({ do: 'snap samples', id: null })"
+        @click="history.run({ do: 'snap samples', id: null })"
       >
         Snap back
       </button>

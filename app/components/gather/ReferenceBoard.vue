@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Reference } from '../../../core/project/schema'
-import { nextPlace } from '../../../core/project/gather'
+import type { Reference } from '../../../core/document/gathering'
+import { nextPlace } from '../../../core/scheme/gather'
 import { followDrag } from '~/composables/useDrag'
 
 /** All references, laid out by hand: drag them about, open one by double click or Enter. */
-const project = useProject()
+const history = useHistory()
 const gathering = useGathering()
 const server = useServer()
 const board = useTemplateRef<HTMLElement>('board')
@@ -39,7 +39,7 @@ const drag = (reference: Reference, event: PointerEvent): void => {
     },
     drop: () => {
       if (held.value)
-        project.run({
+        history.run({
           do: 'change reference',
           id: reference.id,
           change: { place: { x: held.value.x, y: held.value.y } },
@@ -55,7 +55,7 @@ const key = (reference: Reference, event: KeyboardEvent): void => {
   const way = arrowOf(event)
   if (event.key === 'Enter') gathering.looked = reference.id
   else if (way) {
-    project.run({
+    history.run({
       do: 'change reference',
       id: reference.id,
       change: { place: bound(reference.place.x + way.x / 100, reference.place.y - way.y / 100) },
@@ -64,7 +64,7 @@ const key = (reference: Reference, event: KeyboardEvent): void => {
   event.preventDefault()
 }
 const tidy = (): void =>
-  project.run({
+  history.run({
     do: 'arrange references',
     places: Object.fromEntries(
       gathering.references.map(({ id }, i) => [id, nextPlace(gathering.references.slice(0, i))]),

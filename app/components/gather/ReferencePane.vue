@@ -4,18 +4,18 @@ import { HARMONIES } from '../../../core/harmony/harmony'
 
 /** Schemes from pictures: the pictures, what each gives, and how it is bent. */
 const emit = defineEmits<{ add: [files: File[]] }>()
-const project = useProject()
+const history = useHistory()
 const gathering = useGathering()
 const byArrow = useRovingRadio()
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const HARMONIC = HARMONIES.filter(kind => kind !== 'free')
 
-const settings = computed(() => project.document?.gathering)
+const settings = computed(() => history.document?.gathering)
 const looked = computed(() => gathering.references.find(({ id }) => id === gathering.looked) ?? null)
-const inUse = computed(() => (project.settled?.derived ? '' : [...(settings.value?.of ?? [])].sort().join()))
+const inUse = computed(() => (history.settled?.derived ? '' : [...(settings.value?.of ?? [])].sort().join()))
 const isInUse = (of: readonly string[]): boolean => of.length > 0 && [...of].sort().join() === inUse.value
 const canLean = computed(() => inUse.value !== '')
-const canPull = computed(() => project.settled?.derived === false)
+const canPull = computed(() => history.settled?.derived === false)
 const chosen = (): void => {
   const list = [...(chooser.value?.files ?? [])]
   if (chooser.value) chooser.value.value = ''
@@ -24,7 +24,7 @@ const chosen = (): void => {
 const remove = (): void => {
   const gone = looked.value
   if (!gone) return
-  project.runSaying({ do: 'remove reference', id: gone.id }, `Took “${gone.name}” off the board.`, {
+  history.runSaying({ do: 'remove reference', id: gone.id }, `Took “${gone.name}” off the board.`, {
     do: 'add reference',
     reference: gone,
   })
@@ -33,7 +33,7 @@ const remove = (): void => {
 const rename = (event: Event): void => {
   const field = event.target as HTMLInputElement
   const name = field.value.trim()
-  if (looked.value && name) project.run({ do: 'change reference', id: looked.value.id, change: { name } })
+  if (looked.value && name) history.run({ do: 'change reference', id: looked.value.id, change: { name } })
   else field.value = looked.value?.name ?? ''
 }
 watch(
@@ -135,7 +135,7 @@ watch(
               :value="settings?.pull.kind"
               @change="
                 settings &&
-                project.run({
+                history.run({
                   do: 'pull',
                   pull: {
                     ...settings.pull,
@@ -154,8 +154,8 @@ watch(
             :max="100"
             unit="%"
             :disabled="!canPull"
-            @preview="settings && project.preview({ do: 'pull', pull: { ...settings.pull, amount: $event / 100 } })"
-            @settle="settings && project.run({ do: 'pull', pull: { ...settings.pull, amount: $event / 100 } })"
+            @preview="settings && history.preview({ do: 'pull', pull: { ...settings.pull, amount: $event / 100 } })"
+            @settle="settings && history.run({ do: 'pull', pull: { ...settings.pull, amount: $event / 100 } })"
           />
         </div>
       </div>

@@ -1,14 +1,20 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
-import { keyOf, toCss, toText, toTokens } from '../../../core/formats/formats'
-import { shownScheme } from '../../../core/project/compose'
-import type { Artwork } from '../../../core/project/schema'
-import { endingOf, saveFile } from '~/composables/saveFile'
+import { toCss, toText, toTokens } from '../../../core/formats/formats'
+import { shownScheme } from '../../../core/scheme/compose'
+import type { Artwork } from '../../../core/document/artwork'
+import { fileNameOf } from '../../../core/formats/fileName'
+import { saveFile } from '~/composables/saveFile'
 
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
 const files = useArtworkFiles()
 const notices = useNotices()
 const copy = useCopying()
+const { jobs, writeOne } = useHandingOver()
+const endingOf = (art: Artwork): string => files.kindOf(art).ending
+/** How much of an artwork is written, where that takes time; null while it is not being written. */
+const writing = ({ id }: Artwork): number | null => (jobs.isUnderway(id) ? (jobs.jobOf(id)?.part ?? 0) : null)
 const byArrow = useRovingRadio()
 const FORMATS = [
   { kind: 'css', title: 'CSS custom properties', ending: '.css', type: 'text/css', write: toCss },
@@ -24,36 +30,17 @@ const FORMATS = [
 
 const chosen = ref<(typeof FORMATS)[number]['kind']>('css')
 const format = computed(() => FORMATS.find(({ kind }) => kind === chosen.value) ?? FORMATS[0])
-const title = computed(() => project.document?.name ?? 'Scheme')
-const text = computed(() => format.value.write(title.value, project.document ? shownScheme(project.document) : []))
+const title = computed(() => history.document?.name ?? 'Scheme')
+const text = computed(() => format.value.write(title.value, history.document ? shownScheme(history.document) : []))
 
 const saveScheme = (): void => {
-  const name = `${keyOf(title.value)}${format.value.ending}`
+  const name = `${fileNameOf(title.value) || 'scheme'}${format.value.ending}`
   saveFile(name, text.value, format.value.type)
   notices.say(`Saved ${name}.`)
 }
-/** The picture that is being written in full size, and which part is done. */
-const writing = ref<{ id: string; part: number } | null>(null)
-const saveArtwork = (art: Artwork): Promise<void | null> =>
-  notices.attempt(async () => {
-    const name = `${keyOf(art.name)}.${endingOf(art)}`
-    if (art.kind === 'raster') writing.value = { id: art.id, part: 0 }
-    try {
-      saveFile(
-        name,
-        await files.write(art.hash, project.colorsFor(art.id), project.touchesFor(art.id), part => {
-          writing.value = { id: art.id, part }
-        }),
-        art.kind === 'raster' ? 'image/png' : 'image/svg+xml',
-      )
-      notices.say(`Saved ${name}.`)
-    } finally {
-      writing.value = null
-    }
-  })
 const changed = (art: Artwork): string => {
   const inks = files.files.get(art.hash)?.inks ?? []
-  const count = inks.filter(({ hex }) => (project.colorsFor(art.id).get(hex) ?? hex) !== hex).length
+  const count = inks.filter(({ hex }) => (painting.shown(art.id).colors.get(hex) ?? hex) !== hex).length
   return `${count} of ${inks.length} inks changed`
 }
 </script>
@@ -62,22 +49,22 @@ const changed = (art: Artwork): string => {
   <div class="grid content-start gap-5 p-5 pt-3" data-test="hand-over">
     <section class="grid gap-3" aria-labelledby="artwork-out">
       <h2 id="artwork-out">Artwork</h2>
-      <ul v-if="project.document?.artwork.length" class="grid grid-cols-2 gap-x-5">
+      <ul v-if="history.document?.artwork.length" class="grid grid-cols-2 gap-x-5">
         <li
-          v-for="art in project.document.artwork"
+          v-for="art in history.document.artwork"
           :key="art.id"
           class="grid grid-cols-[40px_minmax(0,1fr)_auto] items-center gap-3 border-t border-line py-1.5"
         >
           <button
             class="flex size-10 bg-table p-0.5"
             :aria-label="`Show ${art.name}`"
-            @click="project.shownId = art.id"
+            @click="painting.shownId = art.id"
           >
             <ArtworkProof
               :hash="art.hash"
               :ratio="art.width / art.height"
-              :colors="project.settledFor(art.id)"
-              :by-hand="project.touchesFor(art.id, project.settled)"
+              :colors="painting.settled(art.id).colors"
+              :by-hand="painting.settled(art.id).byHand"
             />
           </button>
           <span class="min-w-0"
@@ -88,11 +75,11 @@ const changed = (art: Artwork): string => {
             class="control"
             :aria-label="`Download ${art.name} as ${endingOf(art).toUpperCase()}`"
             :data-test="`${endingOf(art)}-${art.name}`"
-            :disabled="writing?.id === art.id"
-            @click="saveArtwork(art)"
+            :disabled="writing(art) !== null"
+            @click="writeOne(art)"
           >
             <ArrowDownTrayIcon class="size-4" />{{
-              writing?.id === art.id ? `${Math.round(writing.part * 100)}%` : endingOf(art).toUpperCase()
+              writing(art) !== null ? `${Math.round((writing(art) ?? 0) * 100)}%` : endingOf(art).toUpperCase()
             }}
           </button>
         </li>

@@ -2,7 +2,8 @@
 import { ALSO, type Also } from '../../../core/artwork/reading'
 
 /** What of the file on the stage is recolored besides the colors on its page, by choice, and what is left as it is. */
-const project = useProject()
+const painting = usePainting()
+const taking = useTakingArtwork()
 const files = useArtworkFiles()
 const notices = useNotices()
 const TITLES: Record<Also, { title: string; hint: string }> = {
@@ -15,7 +16,7 @@ const TITLES: Record<Also, { title: string; hint: string }> = {
     hint: 'Colors of masks, clip paths, lights and color matrices are only measured; recolored, they change what is let through',
   },
 }
-const art = computed(() => project.artwork)
+const art = computed(() => painting.artwork)
 const file = computed(() => files.files.get(art.value?.hash ?? ''))
 const left = computed(() => files.screens.get(art.value?.hash ?? '')?.left)
 /** What was chosen, until the file has been read again. */
@@ -32,7 +33,7 @@ const choose = async (kind: Also, on: boolean): Promise<void> => {
   const [now, also] = [art.value, file.value?.also ?? []]
   if (!now) return
   asked.value = { kind, on }
-  await notices.attempt(() => project.readAgain(now, on ? [...also, kind] : also.filter(each => each !== kind)))
+  await notices.attempt(() => taking.readAgain(now, on ? [...also, kind] : also.filter(each => each !== kind)))
   asked.value = null
 }
 </script>

@@ -5,26 +5,27 @@ import { leadsOf } from '../../../core/remap/remap'
 
 /** The group of one swatch: how its inks follow it, previewed when pointed at, and which of them leads. */
 const { id } = defineProps<{ id: string }>()
-const project = useProject()
-const looking = useLooking()
+const history = useHistory()
+const painting = usePainting()
+const stage = useStage()
 const remapping = useRemapping()
 const byArrow = useRovingRadio()
-const swatch = computed(() => project.document?.scheme.find(each => each.id === id))
-const own = computed(() => project.settled?.remap.groups[id])
+const swatch = computed(() => history.document?.scheme.find(each => each.id === id))
+const own = computed(() => history.settled?.remap.groups[id])
 const group = computed(() => remapping.groupOf(id))
 const inks = computed(() =>
   [...group.value].sort((one, other) => other.area - one.area).flatMap(({ members }) => members),
 )
 const lead = computed(
-  () => leadsOf(project.united, new Map(inks.value.map(hex => [hex, id])), () => own.value?.lead).get(id) ?? null,
+  () => leadsOf(painting.inks, new Map(inks.value.map(hex => [hex, id])), () => own.value?.lead).get(id) ?? null,
 )
 /** Inks with the colors they become now, darkest first. */
 const steps = computed(() => inks.value.slice(0, 24).map(hex => ({ hex, now: remapping.colors.get(hex) ?? hex })))
 const together = computed(() =>
   remapping.rows.length ? fallenTogether(inks.value, hex => remapping.colors.get(hex) ?? hex) : 0,
 )
-const flat = computed(() => (own.value?.shading ?? project.settled?.remap.shading) === 'flat')
-const shade = (shading: Shading | null): void => project.run({ do: 'shade group', swatch: id, shading })
+const flat = computed(() => (own.value?.shading ?? history.settled?.remap.shading) === 'flat')
+const shade = (shading: Shading | null): void => history.run({ do: 'shade group', swatch: id, shading })
 onKeyStroke('Escape', () => {
   remapping.group = null
 })
@@ -47,7 +48,7 @@ onKeyStroke('Escape', () => {
         :aria-label="`Shading of the group of ${swatch.name}`"
         class="ml-auto flex"
         @keydown="byArrow"
-        @pointerleave="project.preview(null)"
+        @pointerleave="history.preview(null)"
       >
         <button
           class="choice h-6! whitespace-nowrap px-2 text-caption"
@@ -55,7 +56,7 @@ onKeyStroke('Escape', () => {
           :aria-checked="!own?.shading"
           :tabindex="own?.shading ? -1 : 0"
           title="As all other groups"
-          @pointerenter="project.preview({ do: 'shade group', swatch: id, shading: null })"
+          @pointerenter="history.preview({ do: 'shade group', swatch: id, shading: null })"
           @click="shade(null)"
         >
           As all
@@ -67,7 +68,7 @@ onKeyStroke('Escape', () => {
           role="radio"
           :aria-checked="own?.shading === shading"
           :tabindex="own?.shading === shading ? 0 : -1"
-          @pointerenter="project.preview({ do: 'shade group', swatch: id, shading })"
+          @pointerenter="history.preview({ do: 'shade group', swatch: id, shading })"
           @click="shade(shading)"
         >
           {{ shading }}
@@ -94,9 +95,9 @@ onKeyStroke('Escape', () => {
           :aria-label="`${hex}, becomes ${now}`"
           :title="`${hex} becomes ${now}`"
           :data-lead="hex"
-          @pointerenter="looking.light([hex])"
-          @pointerleave="looking.light(null)"
-          @click="project.run({ do: 'lead group', swatch: id, lead: hex })"
+          @pointerenter="stage.light([hex])"
+          @pointerleave="stage.light(null)"
+          @click="history.run({ do: 'lead group', swatch: id, lead: hex })"
         >
           <i :style="{ background: hex }" /><i :style="{ background: now }" />
         </button>
@@ -104,7 +105,7 @@ onKeyStroke('Escape', () => {
       <button
         v-if="own?.lead"
         class="control bare h-6! px-1.5! text-caption"
-        @click="project.run({ do: 'lead group', swatch: id, lead: null })"
+        @click="history.run({ do: 'lead group', swatch: id, lead: null })"
       >
         Largest
       </button>

@@ -4,21 +4,22 @@ import { labOf, lchOf, isNeutral } from '../../../core/color/convert'
 import { plainName } from '../../../core/color/name'
 import { TOLERANCE } from '../../../core/remap/near'
 import { nearestIn } from '../../../core/remap/restrict'
-import { recoloredFreely } from '../../../core/project/colors'
+import { recoloredFreely } from '../../../core/painting/painting'
 
 /**
  * The inks as a list: found by words, put in order, gathered where they are nearly alike, with families and gradients.
  */
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
 const files = useArtworkFiles()
-const looking = useLooking()
+const stage = useStage()
 const remapping = useRemapping()
 const SORTS = ['area', 'lightness', 'hue', 'family'] as const
 const sort = useLocalStorage<(typeof SORTS)[number]>('plumbago ink sort', 'area')
 const wanted = ref('')
 const LINE = 28
 
-const nameOf = (to: string | null): string => project.document?.scheme.find(({ id }) => id === to)?.name ?? 'left as is'
+const nameOf = (to: string | null): string => history.document?.scheme.find(({ id }) => id === to)?.name ?? 'left as is'
 const found = computed(() => {
   const words = wanted.value.trim().toLowerCase().split(/\s+/).filter(Boolean)
   return words.length
@@ -55,8 +56,8 @@ const isLead = (hex: string): boolean => remapping.familyOf.get(hex)?.family.ink
 
 /** What inks would become without the restriction, to say how far it takes them. */
 const freely = computed(() =>
-  project.settled && remapping.restriction
-    ? recoloredFreely(project.settled, project.united, remapping.artwork?.id ?? null)
+  history.settled && remapping.restriction
+    ? recoloredFreely(history.settled, painting.inks, remapping.artwork?.id ?? null)
     : null,
 )
 const allowed = computed(() => remapping.restriction?.colors.map(({ hex }) => hex) ?? [])
@@ -69,15 +70,15 @@ const awayOf = (hex: string): string => {
 const runs = computed(() => files.screens.get(remapping.artwork?.hash ?? '')?.runs ?? [])
 const gradientOf = (run: readonly string[]): string =>
   `linear-gradient(to right, ${run.map(hex => remapping.colors.get(hex) ?? hex).join(', ')})`
-const light = (hexes: readonly string[] | null): void => looking.light(hexes && remapping.members(hexes))
+const light = (hexes: readonly string[] | null): void => stage.light(hexes && remapping.members(hexes))
 const gather = (event: Event, settle: boolean): void => {
   const command = { do: 'gather inks' as const, tolerance: Number((event.target as HTMLInputElement).value) }
-  if (settle) project.run(command)
-  else project.preview(command)
+  if (settle) history.run(command)
+  else history.preview(command)
 }
 const click = (hex: string, event: MouseEvent): void =>
   remapping.select([hex], event.shiftKey || event.ctrlKey || event.metaKey)
-const isPointed = (members: readonly string[]): boolean => looking.pointed.some(hex => members.includes(hex))
+const isPointed = (members: readonly string[]): boolean => stage.pointed.some(hex => members.includes(hex))
 </script>
 
 <template>
@@ -190,7 +191,7 @@ const isPointed = (members: readonly string[]): boolean => looking.pointed.some(
                 :value="row.to ?? ''"
                 @change="remapping.send(remapping.meant(row.hex), ($event.target as HTMLSelectElement).value || null)"
               >
-                <option v-for="swatch in project.document?.scheme ?? []" :key="swatch.id" :value="swatch.id">
+                <option v-for="swatch in history.document?.scheme ?? []" :key="swatch.id" :value="swatch.id">
                   {{ swatch.name }}
                 </option>
                 <option value="">left as is</option>

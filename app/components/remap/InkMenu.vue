@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import type { Swatch } from '../../../core/project/schema'
+import type { Swatch } from '../../../core/document/scheme'
 import { lchOf } from '../../../core/color/convert'
 
 /**

@@ -4,7 +4,7 @@ import { NEUTRALS, type Neutrals } from '../../../core/remap/remap'
 import { SHADINGS, type Shading } from '../../../core/remap/shading'
 
 /** How inks are matched to swatches, how groups follow them, and what becomes of neutrals. Pointing previews. */
-const project = useProject()
+const history = useHistory()
 const remapping = useRemapping()
 const byArrow = useRovingRadio()
 const TITLES: Readonly<Record<Match, string>> = {
@@ -21,21 +21,20 @@ const SHADING_TITLES: Readonly<Record<Shading, string>> = {
   'turned': 'All hues turn as far as the leading one has to',
 }
 const NEUTRAL_WORDS: Readonly<Record<Neutrals, string>> = { inks: 'as inks', left: 'left as is', tinted: 'tinted' }
-const remap = computed(() => project.document?.remap)
+const remap = computed(() => history.document?.remap)
 const previewMatch = (match: Match | null): void =>
-  project.preview(match && match !== project.settled?.remap.match ? project.matched({ match, seed: 0 }) : null)
+  history.preview(match && match !== history.settled?.remap.match ? { do: 'match', match, seed: 0 } : null)
 const settleNeutrals = (event: Event): void =>
-  project.run({ do: 'treat neutrals', neutrals: (event.target as HTMLSelectElement).value as Neutrals })
+  history.run({ do: 'treat neutrals', neutrals: (event.target as HTMLSelectElement).value as Neutrals })
 const again = (): void => {
-  const command = project.matched()
-  if (command) project.run(command)
+  history.run({ do: 'match' })
 }
 </script>
 
 <template>
   <div v-if="remap" class="grid grid-cols-[52px_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-1.5">
     <span>Match</span>
-    <div role="radiogroup" aria-label="Matching" class="flex" @keydown="byArrow" @pointerleave="project.preview(null)">
+    <div role="radiogroup" aria-label="Matching" class="flex" @keydown="byArrow" @pointerleave="history.preview(null)">
       <button
         v-for="match in MATCHES"
         :key="match"
@@ -57,7 +56,7 @@ const again = (): void => {
       </button></span
     >
     <span>Shading</span>
-    <div role="radiogroup" aria-label="Shading" class="flex" @keydown="byArrow" @pointerleave="project.preview(null)">
+    <div role="radiogroup" aria-label="Shading" class="flex" @keydown="byArrow" @pointerleave="history.preview(null)">
       <button
         v-for="shading in SHADINGS"
         :key="shading"
@@ -66,8 +65,8 @@ const again = (): void => {
         :aria-checked="remap.shading === shading"
         :tabindex="remap.shading === shading ? 0 : -1"
         :title="SHADING_TITLES[shading]"
-        @pointerenter="project.preview({ do: 'shade', shading })"
-        @click="project.run({ do: 'shade', shading })"
+        @pointerenter="history.preview({ do: 'shade', shading })"
+        @click="history.run({ do: 'shade', shading })"
       >
         {{ shading }}
       </button>

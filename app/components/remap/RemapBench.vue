@@ -5,18 +5,19 @@ import { REMAP_VIEWS } from '~/stores/remapping'
  * Remap: the artwork and how it is looked at above, then by turns the ribbons, the inks as a list, touch-ups, the
  * whole, and the set.
  */
-const project = useProject()
-const looking = useLooking()
+const history = useHistory()
+const painting = usePainting()
+const stage = useStage()
 const remapping = useRemapping()
 const byArrow = useRovingRadio()
 const toggleDivider = (): void => {
-  looking.divider = looking.divider === null ? 0.5 : null
+  stage.divider = stage.divider === null ? 0.5 : null
 }
 
 watch(
   () => remapping.view,
   view => {
-    looking.picking = view === 'touches' ? looking.pickBy : null
+    stage.picking = view === 'touches' ? stage.pickBy : null
   },
   { immediate: true },
 )
@@ -32,7 +33,7 @@ useKeys({ v: toggleDivider, d: remapping.deal })
       <h2 class="mr-auto">Remap</h2>
       <button
         class="control"
-        :aria-pressed="looking.divider !== null"
+        :aria-pressed="stage.divider !== null"
         title="A divider between before and after (V)"
         @click="toggleDivider"
       >
@@ -40,13 +41,13 @@ useKeys({ v: toggleDivider, d: remapping.deal })
       </button>
       <button
         class="control"
-        :aria-pressed="looking.before"
+        :aria-pressed="stage.before"
         title="Hold O anywhere"
-        @pointerdown="looking.before = true"
-        @pointerup="looking.before = false"
-        @pointerleave="looking.before = false"
-        @keydown.space.prevent="looking.before = true"
-        @keyup.space="looking.before = false"
+        @pointerdown="stage.before = true"
+        @pointerup="stage.before = false"
+        @pointerleave="stage.before = false"
+        @keydown.space.prevent="stage.before = true"
+        @keyup.space="stage.before = false"
       >
         Original <span class="text-caption text-quiet">hold O</span>
       </button>
@@ -54,7 +55,7 @@ useKeys({ v: toggleDivider, d: remapping.deal })
     <div class="flex items-center gap-3">
       <ArtworkStrip small class="min-w-0 grow" />
       <label
-        v-if="(project.document?.artwork.length ?? 0) > 1"
+        v-if="(history.document?.artwork.length ?? 0) > 1"
         class="flex shrink-0 items-center gap-1.5"
         title="What you change holds for this artwork alone"
         ><input v-model="remapping.alone" type="checkbox" />only this one</label
@@ -73,7 +74,7 @@ useKeys({ v: toggleDivider, d: remapping.deal })
         {{ title }}
       </button>
     </div>
-    <p v-if="!project.artwork" class="self-start border border-dashed border-strong p-6 text-center">
+    <p v-if="!painting.artwork" class="self-start border border-dashed border-strong p-6 text-center">
       Add artwork in Gather; its inks stand here, joined to the swatches they become.
     </p>
     <RibbonView v-else-if="remapping.view === 'ribbons'" />

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useDebounceFn, useVirtualList } from '@vueuse/core'
 import { readColors } from '../../../core/formats/read/read'
-import { recoloredFreely } from '../../../core/project/colors'
-import { MOST_IN_SET, type ColorSet } from '../../../core/project/schema'
+import { recoloredFreely } from '../../../core/painting/painting'
+import { MOST_IN_SET } from '../../../core/document/limits'
+import type { ColorSet } from '../../../core/document/remap'
 import { nearestIn } from '../../../core/remap/restrict'
 import type { Inspiration } from '../../../core/inspiration/search'
 
@@ -10,7 +11,8 @@ import type { Inspiration } from '../../../core/inspiration/search'
  * The set of colors results are restricted to: a library, a scheme from the shelf or a list of one's own; and how far
  * each result is from the nearest.
  */
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
 const server = useServer()
 const remapping = useRemapping()
 const notices = useNotices()
@@ -18,11 +20,11 @@ const adding = ref<'shelf' | 'list' | null>(null)
 const LINE = 26
 const BOOK = 'thread book'
 
-const sets = computed(() => project.settled?.sets ?? [])
+const sets = computed(() => history.settled?.sets ?? [])
 const chosen = computed(() => remapping.restriction?.id ?? '')
 const restrict = (to: ColorSet | string | null): void => {
   adding.value = null
-  project.run({ do: 'restrict', to })
+  history.run({ do: 'restrict', to })
 }
 const choose = async (value: string): Promise<void> => {
   if (value === 'shelf' || value === 'list') adding.value = value
@@ -77,11 +79,11 @@ const useList = (): void => {
 
 /** Every result with what it would be without the restriction, the farthest first. */
 const results = computed(() => {
-  const [now, set] = [project.settled, remapping.restriction]
+  const [now, set] = [history.settled, remapping.restriction]
   if (!now || !set) return []
   const hexes = set.colors.map(({ hex }) => hex)
-  const own = project.settledFor(remapping.artwork?.id ?? '')
-  const free = recoloredFreely(now, project.united, remapping.artwork?.id ?? null)
+  const own = painting.settled(remapping.artwork?.id ?? '').colors
+  const free = recoloredFreely(now, painting.inks, remapping.artwork?.id ?? null)
   const seen = new Map<string, { free: string; hex: string; name: string; away: number; inks: string[] }>()
   for (const { hex: ink } of remapping.inks) {
     const wanted = free.get(ink) ?? ink
@@ -103,7 +105,7 @@ const results = computed(() => {
 const mean = computed(() => results.value.reduce((sum, { away }) => sum + away, 0) / (results.value.length || 1))
 const used = computed(() => new Set(results.value.map(({ hex }) => hex)).size)
 const { list: lines, containerProps, wrapperProps } = useVirtualList(results, { itemHeight: LINE, overscan: 6 })
-const looking = useLooking()
+const stage = useStage()
 </script>
 
 <template>
@@ -141,8 +143,8 @@ const looking = useLooking()
           <button
             class="grid h-8 w-full grid-cols-[72px_minmax(0,1fr)] items-center gap-2 text-left hover:bg-hover"
             data-test="shelf-set"
-            @pointerenter="project.preview({ do: 'restrict', to: fromShelf(scheme) })"
-            @pointerleave="project.preview(null)"
+            @pointerenter="history.preview({ do: 'restrict', to: fromShelf(scheme) })"
+            @pointerleave="history.preview(null)"
             @click="restrict(fromShelf(scheme))"
           >
             <span class="flex h-5"
@@ -195,8 +197,8 @@ const looking = useLooking()
           :style="{ height: `${LINE}px` }"
           class="grid grid-cols-[64px_66px_minmax(0,1fr)_66px_64px] items-center gap-2 border-b border-line hover:bg-hover"
           data-test="result"
-          @pointerenter="looking.light(inks)"
-          @pointerleave="looking.light(null)"
+          @pointerenter="stage.light(inks)"
+          @pointerleave="stage.light(null)"
         >
           <span class="flex h-4"
             ><i class="grow" :style="{ background: free }" /><i class="grow" :style="{ background: hex }" /></span

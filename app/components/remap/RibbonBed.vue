@@ -7,8 +7,8 @@ import { followDrag } from '~/composables/useDrag'
  * Inks on the left, by area, swatches on the right, joined by ribbons: an end is dragged to another swatch, to an ink
  * to go along with it, or to be left as is.
  */
-const project = useProject()
-const looking = useLooking()
+const history = useHistory()
+const stage = useStage()
 const remapping = useRemapping()
 const bed = useTemplateRef<HTMLElement>('bed')
 const scroller = useTemplateRef<HTMLElement>('scroller')
@@ -18,7 +18,7 @@ const INK_WIDTH = 104
 const SWATCH_WIDTH = 132
 const LEAST = 5
 
-const scheme = computed(() => project.document?.scheme ?? [])
+const scheme = computed(() => history.document?.scheme ?? [])
 const colorOf = (hex: string): string => remapping.colors.get(hex) ?? hex
 
 /** Inks stand by the swatch they go to, so that ribbons cross as little as they can; those left as is come last. */
@@ -81,20 +81,18 @@ const hovered = ref<string | null>(null)
 const litHere = computed(
   () =>
     new Set(
-      hovered.value
-        ? remapping.whole([hovered.value])
-        : looking.pointed.map(hex => remapping.rowOf.get(hex)?.hex ?? hex),
+      hovered.value ? remapping.whole([hovered.value]) : stage.pointed.map(hex => remapping.rowOf.get(hex)?.hex ?? hex),
     ),
 )
 const light = (hex: string | null): void => {
   hovered.value = hex
-  looking.light(hex ? remapping.members(remapping.whole([hex])) : null)
+  stage.light(hex ? remapping.members(remapping.whole([hex])) : null)
 }
 const lightSwatch = (id: string | null): void =>
-  looking.light(id && areaOf.value.has(id) ? remapping.members(remapping.groupOf(id).map(({ hex }) => hex)) : null)
+  stage.light(id && areaOf.value.has(id) ? remapping.members(remapping.groupOf(id).map(({ hex }) => hex)) : null)
 /** What is pointed at on the artwork comes into view here. */
 watch(
-  () => looking.pointed[0],
+  () => stage.pointed[0],
   hex => {
     const slot = hex && inkSlots.value[rows.value.findIndex(({ members }) => members.includes(hex))]
     if (
@@ -126,12 +124,12 @@ const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent
         .map(each => (each as HTMLElement).dataset?.drop)
         .find(Boolean) ?? null
     const preview = over.value && over.value !== 'left' ? commandFor(what, over.value) : null
-    project.preview(preview)
+    history.preview(preview)
   }
   const end = (): void => {
     carried.value = null
     over.value = null
-    project.preview(null)
+    history.preview(null)
   }
   ;(event.currentTarget as HTMLElement).focus?.()
   followDrag(event, {
@@ -162,7 +160,7 @@ const commandFor = (what: Carried, target: string) =>
       : { do: 'exchange' as const, swatches: [what.id, target] as [string, string] }
 const drop = (what: Carried, target: string): void => {
   const command = what.kind === 'swatch' && target === 'left' ? null : commandFor(what, target)
-  if (command) project.run(command)
+  if (command) history.run(command)
 }
 const clickInk = (hex: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void => {
   remapping.group = null
@@ -300,7 +298,7 @@ const move = async (hex: string, by: number): Promise<void> => {
           :chosen="remapping.group === swatch.id"
           @carry="carry($event, { kind: 'swatch', id: swatch.id }, () => clickSwatch(swatch.id))"
           @light="lightSwatch($event ? swatch.id : null)"
-          @exchange="project.run({ do: 'exchange', swatches: [swatch.id, $event] })"
+          @exchange="history.run({ do: 'exchange', swatches: [swatch.id, $event] })"
           @merge="remapping.merge(swatch.id, $event)"
           @split="remapping.release(remapping.groupOf(swatch.id).map(({ hex }) => hex))"
           @group="clickSwatch(swatch.id)"

@@ -3,11 +3,11 @@
  * The ribbons from inks to swatches, with how they are matched above, and below what is selected or the group of a
  * swatch.
  */
-const looking = useLooking()
+const stage = useStage()
 const remapping = useRemapping()
 const percent = computed(() => remapping.order.correlation.toFixed(2))
 const lightBroken = (on: boolean): void =>
-  looking.light(on && remapping.order.broken.size ? remapping.members(remapping.order.broken) : null)
+  stage.light(on && remapping.order.broken.size ? remapping.members(remapping.order.broken) : null)
 </script>
 
 <template>

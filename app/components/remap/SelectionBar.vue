@@ -2,7 +2,7 @@
 import { onKeyStroke } from '@vueuse/core'
 
 /** What can be done with the inks that are selected: send them to a swatch, leave them, have them matched again. */
-const project = useProject()
+const history = useHistory()
 const remapping = useRemapping()
 const all = computed(() => [...remapping.selected])
 const clear = (): void => {
@@ -16,7 +16,7 @@ onKeyStroke('Escape', clear)
   <div class="flex h-7 items-center gap-1" role="group" :aria-label="`${say} selected`" data-test="selection">
     <span class="mr-1 shrink-0">{{ say }} to</span>
     <button
-      v-for="swatch in project.document?.scheme ?? []"
+      v-for="swatch in history.document?.scheme ?? []"
       :key="swatch.id"
       class="size-7 shrink border border-line hover:border-ink"
       :style="{ background: swatch.hex }"
@@ -24,9 +24,9 @@ onKeyStroke('Escape', clear)
       :title="swatch.name"
       :data-send="swatch.id"
       @pointerenter="
-        project.preview({ do: 'retarget', inks: remapping.members(all), to: swatch.id, artwork: remapping.scope })
+        history.preview({ do: 'retarget', inks: remapping.members(all), to: swatch.id, artwork: remapping.scope })
       "
-      @pointerleave="project.preview(null)"
+      @pointerleave="history.preview(null)"
       @click="remapping.send(all, swatch.id)"
     />
     <button class="control px-2!" @click="remapping.send(all, null)">Leave as is</button>

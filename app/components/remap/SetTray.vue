@@ -1,24 +1,29 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
-import type { Artwork } from '../../../core/project/schema'
+import { SET } from '~/composables/useHandingOver'
+import type { Artwork } from '../../../core/document/artwork'
 
 /**
  * All artwork of the project in its one remapping, live, with what is particular to each; whole folders come in, and
  * all goes out at once.
  */
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
 const files = useArtworkFiles()
-const { at, failures, write, cancel } = useSetExport()
+const { jobs, writeAll } = useHandingOver()
+const job = computed(() => jobs.jobOf(SET))
+const at = computed(() => (job.value?.state === 'underway' ? job.value : null))
+const failures = computed(() => (job.value?.state === 'done' ? job.value.failures : []))
 const incoming = useIncoming(
   () => null,
   () => 'artwork',
 )
 const folder = useTemplateRef<HTMLInputElement>('folder')
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
-const all = computed(() => project.document?.artwork ?? [])
-const inks = computed(() => project.united.length)
-const exceptions = ({ id }: Artwork): number => Object.keys(project.document?.remap.exceptions[id] ?? {}).length
-const touches = ({ id }: Artwork): number => project.document?.remap.touches[id]?.length ?? 0
+const all = computed(() => history.document?.artwork ?? [])
+const inks = computed(() => painting.inks.length)
+const exceptions = ({ id }: Artwork): number => Object.keys(history.document?.remap.exceptions[id] ?? {}).length
+const touches = ({ id }: Artwork): number => history.document?.remap.touches[id]?.length ?? 0
 const notes = ({ hash }: Artwork): number => files.files.get(hash)?.notes.length ?? 0
 const particular = (art: Artwork): string =>
   [
@@ -60,7 +65,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
         data-test="set-folder"
         @change="taken(folder, file => isSvgFile(file) || isPicture(file))"
       />
-      <button class="control primary" :disabled="at !== null" @click="write(all)">
+      <button class="control primary" :disabled="at !== null" @click="writeAll(all)">
         <ArrowDownTrayIcon class="size-4" />Apply to all
       </button>
     </p>
@@ -68,19 +73,16 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
       <p v-if="at" class="flex items-center gap-3" role="status" data-test="set-progress">
         <progress class="w-32" :value="at.done" :max="at.of" /><span class="min-w-0 truncate"
           >{{ at.done + 1 }} of {{ at.of }}: {{ at.name }}</span
-        ><button class="control ml-auto" @click="cancel">Cancel</button>
+        ><button class="control ml-auto" @click="at.cancel()">Cancel</button>
       </p>
       <div v-if="failures.length" class="border border-strong p-2" role="alert" data-test="set-failures">
         <p class="flex items-center font-semibold">
-          ▲ {{ failures.length }} could not be written<button
-            class="control ml-auto"
-            @click="write(failures.map(({ artwork }) => artwork))"
-          >
+          ▲ {{ failures.length }} could not be written<button class="control ml-auto" @click="job?.retry()">
             Try these again
           </button>
         </p>
         <ul class="text-caption">
-          <li v-for="{ artwork, reason } in failures" :key="artwork.id">“{{ artwork.name }}”: {{ reason }}</li>
+          <li v-for="{ name, reason } in failures" :key="name">“{{ name }}”: {{ reason }}</li>
         </ul>
       </div>
       <IncomingReport :incoming="incoming" />
@@ -93,21 +95,21 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
       <li v-for="art in all" :key="art.id" class="grid grid-cols-[minmax(0,1fr)] content-start gap-0.5">
         <button
           class="flex h-24 border bg-table p-2"
-          :class="project.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
-          :aria-pressed="project.artwork?.id === art.id"
+          :class="painting.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
+          :aria-pressed="painting.artwork?.id === art.id"
           :aria-label="`Show ${art.name}, ${particular(art)}`"
-          @click="project.shownId = art.id"
+          @click="painting.shownId = art.id"
         >
           <ArtworkProof
             :hash="art.hash"
             :ratio="art.width / art.height"
-            :colors="project.colorsFor(art.id)"
-            :by-hand="project.touchesFor(art.id)"
+            :colors="painting.shown(art.id).colors"
+            :by-hand="painting.shown(art.id).byHand"
           />
         </button>
         <p class="flex h-1.5" aria-hidden="true">
           <i
-            v-for="swatch in project.document?.scheme ?? []"
+            v-for="swatch in history.document?.scheme ?? []"
             :key="swatch.id"
             class="grow"
             :style="{ background: swatch.hex }"
@@ -121,7 +123,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
             class="control h-5! px-1! text-caption"
             :aria-label="`${art.name} follows all again`"
             title="Give up its exceptions"
-            @click="project.run({ do: 'follow all', artwork: art.id, inks: null })"
+            @click="history.run({ do: 'follow all', artwork: art.id, inks: null })"
           >
             Follow all
           </button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { lchOf } from '../../../core/color/convert'
-import type { Swatch } from '../../../core/project/schema'
+import type { Swatch } from '../../../core/document/scheme'
 
 /**
  * One swatch of the remapping: drag it onto another to exchange what they color, click for its group, Enter for its

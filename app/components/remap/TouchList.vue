@@ -1,22 +1,23 @@
 <script setup lang="ts">
 import { XMarkIcon } from '@heroicons/vue/20/solid'
 import { ladder, LADDERS, RUNGS, type LadderKind } from '../../../core/harmony/ladder'
-import type { Following, Touch } from '../../../core/project/schema'
+import type { Following, Touch } from '../../../core/document/remap'
 import { REACH } from '../../../core/raster/area'
-import { isArea, PICKS } from '~/stores/looking'
+import { isArea, PICKS } from '~/stores/stage'
 
 /**
  * Touch-ups: shapes, or areas of a picture, picked on the stage get a swatch, a rung or an opacity by hand. Pointing
  * at a color previews it.
  */
-const project = useProject()
+const history = useHistory()
+const painting = usePainting()
 const files = useArtworkFiles()
-const looking = useLooking()
+const stage = useStage()
 const remapping = useRemapping()
 const byArrow = useRovingRadio()
 const paint = ref<Touch['paint']>('fill')
 const kind = ref<LadderKind>('tints')
-const rungs = computed(() => project.settled?.rungs ?? RUNGS.usual)
+const rungs = computed(() => history.settled?.rungs ?? RUNGS.usual)
 const PICK_TITLES = {
   point: 'Click a shape; with Shift to add or take away',
   rectangle: 'Draw a rectangle around shapes',
@@ -24,26 +25,26 @@ const PICK_TITLES = {
 } as const
 const swatches = computed(() => remapping.usedSwatches)
 const rows = computed(() =>
-  (project.document?.scheme ?? []).map(({ id, name }) => {
+  (history.document?.scheme ?? []).map(({ id, name }) => {
     const hex = swatches.value.get(id) ?? '#808080'
     return { id, name, hex, rungs: ladder(hex, kind.value, rungs.value) }
   }),
 )
-const isPicture = computed(() => project.artwork?.kind === 'raster')
-const crowded = computed(() => files.isCrowded(project.artwork?.hash ?? ''))
-const picked = computed(() => [...looking.picked])
+const isPicture = computed(() => painting.artwork?.kind === 'raster')
+const crowded = computed(() => files.isCrowded(painting.artwork?.hash ?? ''))
+const picked = computed(() => [...stage.picked])
 const paintNow = computed<Touch['paint']>(() => (isPicture.value ? 'fill' : paint.value))
 const pickBy = (pick: (typeof PICKS)[number]): void => {
-  looking.picking = looking.pickBy = pick
+  stage.picking = stage.pickBy = pick
 }
 const pickMore = (which: 'sameInk' | 'inGroup'): void => {
-  looking.picked = new Set(looking.shapes?.[which](looking.picked) ?? [])
+  stage.picked = new Set(stage.shapes?.[which](stage.picked) ?? [])
 }
 
 /** Areas that are picked reach as far as is said now. */
 const reachTo = (reach: number): void => {
-  looking.reach = reach
-  looking.picked = new Set(picked.value.map(hit => (isArea(hit) ? { ...hit, reach } : hit)))
+  stage.reach = reach
+  stage.picked = new Set(picked.value.map(hit => (isArea(hit) ? { ...hit, reach } : hit)))
 }
 
 const following = (swatch: string, step: number | null): Following => ({
@@ -51,14 +52,14 @@ const following = (swatch: string, step: number | null): Following => ({
   rung: step === null ? null : { ladder: kind.value, step, of: rungs.value },
 })
 const preview = (to: Following | null): void =>
-  project.preview(to && remapping.touching(picked.value, paintNow.value, to))
+  history.preview(to && remapping.touching(picked.value, paintNow.value, to))
 const opacity = computed(
   () => remapping.touches.findLast(touch => touch.opacity !== null && touchesPicked(touch))?.opacity ?? 1,
 )
 
 const nameOf = ({ to, opacity: part, paint: which }: Touch): string => {
   if (part !== null) return `${Math.round(part * 100)}% opaque`
-  const swatch = project.document?.scheme.find(({ id }) => id === to?.swatch)
+  const swatch = history.document?.scheme.find(({ id }) => id === to?.swatch)
   const rung = to?.rung ? `, ${to.rung.ladder.slice(0, -1)} ${to.rung.step + 1} of ${to.rung.of}` : ''
   return swatch ? `${which} ${swatch.name}${rung}` : `${which}: its swatch is gone`
 }
@@ -68,9 +69,9 @@ const countOf = ({ shapes, areas }: Touch): number => shapes.length + areas.leng
 const touchesPicked = ({ shapes, areas }: Touch): boolean =>
   picked.value.some(hit => (isArea(hit) ? areas.some(({ x, y }) => x === hit.x && y === hit.y) : shapes.includes(hit)))
 const remove = (touch: string | null): void => {
-  if (remapping.artwork) project.run({ do: 'remove touch', artwork: remapping.artwork.id, id: touch })
+  if (remapping.artwork) history.run({ do: 'remove touch', artwork: remapping.artwork.id, id: touch })
 }
-onUnmounted(() => project.preview(null))
+onUnmounted(() => history.preview(null))
 </script>
 
 <template>
@@ -83,7 +84,7 @@ onUnmounted(() => project.preview(null))
         v-if="isPicture"
         class="w-80"
         label="Reach"
-        :value="looking.reach"
+        :value="stage.reach"
         :min="REACH.least"
         :max="REACH.most"
         unit=""
@@ -98,8 +99,8 @@ onUnmounted(() => project.preview(null))
           :key="pick"
           role="radio"
           class="choice first-letter:uppercase"
-          :aria-checked="looking.pickBy === pick"
-          :tabindex="looking.pickBy === pick ? 0 : -1"
+          :aria-checked="stage.pickBy === pick"
+          :tabindex="stage.pickBy === pick ? 0 : -1"
           :title="PICK_TITLES[pick]"
           @click="pickBy(pick)"
         >
@@ -111,14 +112,14 @@ onUnmounted(() => project.preview(null))
           class="control px-2!"
           :aria-label="`The ${thing} before`"
           :title="`The ${thing} before (Page up on the artwork)`"
-          @click="looking.pickBeside(-1, $event.shiftKey)"
+          @click="stage.pickBeside(-1, $event.shiftKey)"
         >
           ◂</button
         ><button
           class="control px-2!"
           :aria-label="`The next ${thing}`"
           :title="`The next ${thing} (Page down on the artwork); with Shift one more`"
-          @click="looking.pickBeside(1, $event.shiftKey)"
+          @click="stage.pickBeside(1, $event.shiftKey)"
         >
           ▸
         </button></span
@@ -135,7 +136,7 @@ onUnmounted(() => project.preview(null))
       <template v-if="picked.length"
         ><button class="control px-2!" @click="pickMore('sameInk')">Same ink</button
         ><button v-if="!isPicture" class="control px-2!" @click="pickMore('inGroup')">Whole group</button
-        ><button class="control bare px-2!" @click="looking.picked = new Set()">None</button></template
+        ><button class="control bare px-2!" @click="stage.picked = new Set()">None</button></template
       >
     </p>
     <section
@@ -203,7 +204,7 @@ onUnmounted(() => project.preview(null))
         :max="100"
         unit="%"
         :disabled="!picked.length"
-        @preview="project.preview(remapping.touching(picked, paintNow, null, $event / 100))"
+        @preview="history.preview(remapping.touching(picked, paintNow, null, $event / 100))"
         @settle="remapping.touchUp(picked, paintNow, null, $event / 100)"
       />
     </section>
@@ -226,7 +227,7 @@ onUnmounted(() => project.preview(null))
           <button
             class="flex h-full min-w-0 grow items-center gap-2 text-left"
             :aria-label="`Pick the ${say(countOf(touch))} of ${nameOf(touch)}`"
-            @click="looking.picked = new Set([...touch.shapes, ...touch.areas])"
+            @click="stage.picked = new Set([...touch.shapes, ...touch.areas])"
           >
             <i
               class="size-4 shrink-0 border border-line"

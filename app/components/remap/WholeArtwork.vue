@@ -1,20 +1,20 @@
 <script setup lang="ts">
-import type { Remap } from '../../../core/project/schema'
+import type { Remap } from '../../../core/document/remap'
 
 /**
  * The result as a whole, turned, more or less saturated and bright without a change of the scheme; and the set it is
  * restricted to.
  */
-const project = useProject()
+const history = useHistory()
 const remapping = useRemapping()
 type Adjust = Remap['adjust']
-const adjust = computed<Adjust>(() => project.settled?.remap.adjust ?? { turn: 0, saturation: 0, brightness: 0 })
+const adjust = computed<Adjust>(() => history.settled?.remap.adjust ?? { turn: 0, saturation: 0, brightness: 0 })
 const atRest = computed(() => !adjust.value.turn && !adjust.value.saturation && !adjust.value.brightness)
 const commandFor = (change: Partial<Adjust>) => ({ do: 'adjust artwork' as const, adjust: change })
-const preview = (change: Partial<Adjust>): void => project.preview(commandFor(change))
-const settle = (change: Partial<Adjust>): void => project.run(commandFor(change))
-const adopt = (): void => project.runSaying({ do: 'adopt adjustment' }, 'The adjustment is now the scheme’s own.')
-onUnmounted(() => project.preview(null))
+const preview = (change: Partial<Adjust>): void => history.preview(commandFor(change))
+const settle = (change: Partial<Adjust>): void => history.run(commandFor(change))
+const adopt = (): void => history.runSaying({ do: 'adopt adjustment' }, 'The adjustment is now the scheme’s own.')
+onUnmounted(() => history.preview(null))
 </script>
 
 <template>

@@ -5,15 +5,16 @@ import { NOTATIONS, written, type Notation } from '../../../core/color/notation'
 import { parseColor } from '../../../core/color/parse'
 import { alternatives, LADDERS, ladder, RUNGS } from '../../../core/harmony/ladder'
 import { ROLES, type Role } from '../../../core/harmony/proportion'
-import { complementOf, FEWEST } from '../../../core/project/compose'
-import type { Command } from '../../../core/project/commands'
-import { MOST_SWATCHES, type MADE, type Swatch } from '../../../core/project/schema'
-import { baseSwatchOf } from '../../../core/project/worn'
+import { complementOf, FEWEST } from '../../../core/scheme/compose'
+import type { Command } from '../../../core/commands/commands'
+import { MOST_SWATCHES } from '../../../core/document/limits'
+import type { MADE, Swatch } from '../../../core/document/scheme'
+import { baseSwatchOf } from '../../../core/scheme/worn'
 
 /** One swatch of the band: its color in numbers, its ladder and neighbors, name, role, share, origin and lock. */
 const { swatch } = defineProps<{ swatch: Swatch }>()
 const emit = defineEmits<{ close: [] }>()
-const project = useProject()
+const history = useHistory()
 const copy = useCopying()
 const byArrow = useRovingRadio()
 const { recent, remember } = useRecentColors()
@@ -30,18 +31,18 @@ watch(
   { immediate: true },
 )
 
-const scheme = computed(() => project.document?.scheme ?? [])
-const isBase = computed(() => (project.document ? baseSwatchOf(project.document)?.id === swatch.id : false))
+const scheme = computed(() => history.document?.scheme ?? [])
+const isBase = computed(() => (history.document ? baseSwatchOf(history.document)?.id === swatch.id : false))
 const isFull = computed(() => scheme.value.length >= MOST_SWATCHES)
-const settledHex = computed(() => project.settled?.scheme.find(({ id }) => id === swatch.id)?.hex ?? swatch.hex)
+const settledHex = computed(() => history.settled?.scheme.find(({ id }) => id === swatch.id)?.hex ?? swatch.hex)
 const ladders = computed(() =>
-  LADDERS.map(kind => ({ kind, rungs: ladder(settledHex.value, kind, project.document?.rungs ?? RUNGS.usual) })),
+  LADDERS.map(kind => ({ kind, rungs: ladder(settledHex.value, kind, history.document?.rungs ?? RUNGS.usual) })),
 )
 const near = computed(() => alternatives(settledHex.value))
 
 const edit = (hex: string, hue?: number): void => {
   problem.value = ''
-  project.run({ do: 'edit swatch', id: swatch.id, hex, ...(hue === undefined ? {} : { hue }) })
+  history.run({ do: 'edit swatch', id: swatch.id, hex, ...(hue === undefined ? {} : { hue }) })
   remember(hex)
 }
 const type = (): void => {
@@ -49,15 +50,19 @@ const type = (): void => {
   if (color) edit(color.hex, color.hue)
   else problem.value = `“${typed.value.slice(0, 30)}” is not a color.`
 }
-const adding = (hex: string, how: (typeof MADE)[number], more: { hue?: number; name?: string } = {}): Command =>
-  project.matching({ do: 'add swatches', colors: [{ hex, ...more }], how, after: swatch.id })
+const adding = (hex: string, how: (typeof MADE)[number], more: { hue?: number; name?: string } = {}): Command => ({
+  do: 'add swatches',
+  colors: [{ hex, ...more }],
+  how,
+  after: swatch.id,
+})
 const add = (hex: string, how: (typeof MADE)[number], more: { hue?: number; name?: string } = {}): void => {
-  project.run(adding(hex, how, more))
+  history.run(adding(hex, how, more))
   remember(hex)
 }
 const take = (hex: string, how: (typeof MADE)[number]): void => (taking.value === 'add' ? add(hex, how) : edit(hex))
 const preview = (hex: string | null, how: (typeof MADE)[number]): void =>
-  project.preview(
+  history.preview(
     hex === null || (taking.value === 'add' && isFull.value)
       ? null
       : taking.value === 'add'
@@ -65,15 +70,15 @@ const preview = (hex: string | null, how: (typeof MADE)[number]): void =>
         : { do: 'edit swatch', id: swatch.id, hex },
   )
 const addComplement = (): void => {
-  if (!project.settled) return
-  const { hex, hue } = complementOf(project.settled, swatch)
+  if (!history.settled) return
+  const { hex, hue } = complementOf(history.settled, swatch)
   add(hex, 'complement', { hue })
 }
 const rename = (name: string): void => {
-  if (name.trim()) project.run({ do: 'describe swatch', id: swatch.id, change: { name: name.trim().slice(0, 120) } })
+  if (name.trim()) history.run({ do: 'describe swatch', id: swatch.id, change: { name: name.trim().slice(0, 120) } })
 }
 const setRole = (event: Event): void =>
-  project.run({
+  history.run({
     do: 'describe swatch',
     id: swatch.id,
     change: { role: (event.target as HTMLSelectElement).value as Role },
@@ -83,7 +88,7 @@ const setShare = (event: Event): void => {
   const others = scheme.value.filter(({ id }) => id !== swatch.id)
   const left = others.reduce((sum, { share }) => sum + share, 0) || 1
   if (Number.isFinite(part))
-    project.run({
+    history.run({
       do: 'share out',
       shares: Object.fromEntries([
         [swatch.id, part],
@@ -92,12 +97,12 @@ const setShare = (event: Event): void => {
     })
 }
 const setRungs = (change: number): void =>
-  project.run({
+  history.run({
     do: 'set rungs',
-    rungs: Math.min(RUNGS.most, Math.max(RUNGS.least, (project.settled?.rungs ?? RUNGS.usual) + change)),
+    rungs: Math.min(RUNGS.most, Math.max(RUNGS.least, (history.settled?.rungs ?? RUNGS.usual) + change)),
   })
 const remove = (): void => {
-  project.runSaying(project.matching({ do: 'remove swatch', id: swatch.id }), `Removed ${swatch.name}.`)
+  history.runSaying({ do: 'remove swatch', id: swatch.id }, `Removed ${swatch.name}.`)
   emit('close')
 }
 </script>
@@ -108,7 +113,7 @@ const remove = (): void => {
     role="dialog"
     :aria-label="`Swatch ${swatch.name}`"
     data-test="swatch-card"
-    @pointerleave="$event.buttons || project.preview(null)"
+    @pointerleave="$event.buttons || history.preview(null)"
   >
     <div class="flex items-center gap-2">
       <i class="size-6 shrink-0" :style="{ background: swatch.hex }" />
@@ -166,7 +171,7 @@ const remove = (): void => {
         <ColorChannels
           :hex="swatch.hex"
           :hue="swatch.hue"
-          @preview="project.preview($event && { do: 'edit swatch', id: swatch.id, ...$event })"
+          @preview="history.preview($event && { do: 'edit swatch', id: swatch.id, ...$event })"
           @pick="edit($event.hex, $event.hue)"
         />
         <div class="flex items-center gap-2 pt-0.5">
@@ -202,7 +207,7 @@ const remove = (): void => {
           </div>
           <span class="flex items-center" role="group" aria-label="Rungs of a ladder"
             ><button class="control bare h-6! px-1.5!" aria-label="Fewer rungs" @click="setRungs(-1)">−</button
-            ><span class="value">{{ project.document?.rungs }} rungs</span
+            ><span class="value">{{ history.document?.rungs }} rungs</span
             ><button class="control bare h-6! px-1.5!" aria-label="More rungs" @click="setRungs(1)">+</button></span
           >
         </div>
@@ -246,13 +251,13 @@ const remove = (): void => {
       <button
         class="control"
         :aria-pressed="swatch.locked"
-        @click="project.run({ do: 'lock', id: swatch.id, locked: !swatch.locked })"
+        @click="history.run({ do: 'lock', id: swatch.id, locked: !swatch.locked })"
       >
         <component :is="swatch.locked ? LockClosedIcon : LockOpenIcon" class="size-4" />{{
           swatch.locked ? 'Unlock' : 'Lock'
         }}
       </button>
-      <button class="control" :disabled="isBase" @click="project.run({ do: 'make base', id: swatch.id })">
+      <button class="control" :disabled="isBase" @click="history.run({ do: 'make base', id: swatch.id })">
         {{ isBase ? 'Is the base' : 'Make base' }}
       </button>
       <button class="control" :disabled="isFull" @click="addComplement">Add complement</button>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { LinkIcon } from '@heroicons/vue/20/solid'
-import type { Swatch } from '../../../core/project/schema'
-import { follows } from '../../../core/project/worn'
+import type { Swatch } from '../../../core/document/scheme'
+import { follows } from '../../../core/scheme/worn'
 
 /** Where a swatch came from, whether it still follows it, and the way back. */
 const { swatch } = defineProps<{ swatch: Swatch }>()
-const project = useProject()
+const history = useHistory()
 const MADE_BY = {
   'ring': 'Put on the ring',
   'ladder': 'A rung of a ladder',
@@ -18,14 +18,14 @@ const MADE_BY = {
   'deal': 'Dealt',
 } as const
 
-const followed = computed(() => project.document !== null && follows(project.document, swatch))
+const followed = computed(() => history.document !== null && follows(history.document, swatch))
 const origin = computed(() => {
   const { from } = swatch
-  if (from.kind === 'harmony') return project.document?.derived ? 'Derived by the harmony' : 'Once derived by a harmony'
+  if (from.kind === 'harmony') return history.document?.derived ? 'Derived by the harmony' : 'Once derived by a harmony'
   if (from.kind === 'made') return MADE_BY[from.how]
   if (from.kind === 'sample') {
-    const sample = project.document?.samples.find(({ id }) => id === from.sample)
-    const reference = project.document?.references.find(({ id }) => id === sample?.reference)
+    const sample = history.document?.samples.find(({ id }) => id === from.sample)
+    const reference = history.document?.references.find(({ id }) => id === sample?.reference)
     return `Sampled from “${reference?.name ?? 'a reference'}”`
   }
   const title = from.kind === 'list' && !from.title.includes('.') ? from.title : `“${from.title}”`
@@ -43,7 +43,7 @@ const said = computed(() => {
   <p class="flex h-6 items-center gap-2 text-caption" data-test="origin">
     <LinkIcon v-if="followed" class="size-3.5 shrink-0" :class="{ 'opacity-30': cut }" />
     <span class="min-w-0 grow truncate" :title="origin + said">{{ origin }}{{ said }}</span>
-    <button v-if="cut" class="control h-6! px-1.5!" @click="project.run({ do: 'restore swatch', id: swatch.id })">
+    <button v-if="cut" class="control h-6! px-1.5!" @click="history.run({ do: 'restore swatch', id: swatch.id })">
       {{ swatch.from.kind === 'harmony' ? 'Follow again' : 'Tie again' }}
     </button>
   </p>

@@ -1,6 +1,6 @@
 import { generate, parse, walk, type CssNode } from 'css-tree'
 import { css } from '../../color/parse'
-import type { ReadColor } from './read'
+import type { ReadColor } from './readColor'
 
 const COLOR_FUNCTIONS = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i
 

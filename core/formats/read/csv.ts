@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { parseColor } from '../../color/parse'
-import type { ReadColor } from './read'
+import type { ReadColor } from './readColor'
 
 const CHANNELS = ['r', 'g', 'b'] as const
 const NAMES = /^(name|title|swatch|colou?r ?name|label)$/i

@@ -2,14 +2,9 @@ import type { Hex } from '../../color/convert'
 import { colorsInCss } from './css'
 import { colorsInCsv, isCsv } from './csv'
 import { colorsInSvg } from './sheet'
+import type { ReadColor } from './readColor'
 import { colorsInText } from './text'
 import { colorsInJson } from './tokens'
-
-/** A color found in a list, with the name it had there. */
-export interface ReadColor {
-  hex: Hex
-  name: string | null
-}
 
 /** What a list turned out to be. */
 export type ListKind = 'text' | 'CSS' | 'design tokens' | 'CSV' | 'SVG'

@@ -1,6 +1,6 @@
 import { Parser } from 'htmlparser2'
 import { css } from '../../color/parse'
-import type { ReadColor } from './read'
+import type { ReadColor } from './readColor'
 
 interface Shape {
   tag: string

@@ -1,5 +1,5 @@
 import { parseColor } from '../../color/parse'
-import type { ReadColor } from './read'
+import type { ReadColor } from './readColor'
 
 type Notation = 'hex' | 'function' | 'rgb' | 'hsb' | 'cmyk'
 

@@ -1,6 +1,6 @@
 import { css, parseColor } from '../../color/parse'
 import { hexOf } from '../../color/convert'
-import type { ReadColor } from './read'
+import type { ReadColor } from './readColor'
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json }
 type Group = { [key: string]: Json }

@@ -1,6 +1,6 @@
 import { getQuery, setResponseStatus } from 'h3'
 import { z } from 'zod'
-import { MOST_BYTES } from '../../../core/extract/picture'
+import { MOST_BYTES } from '../../../core/picture/picture'
 import { database } from '../../db/connect'
 import { keepPicture } from '../../db/pictures'
 import { bytesOf, door } from '../../door'

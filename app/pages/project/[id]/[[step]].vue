@@ -5,11 +5,12 @@ import { STEPS, stepOf, type Step } from '~/composables/useSteps'
 definePageMeta({ key: route => String(route.params.id) })
 
 const route = useRoute()
-const project = useProject()
+const history = useHistory()
+const session = useProjectSession()
 const proofs = useProofs()
 const step = computed(() => stepOf(route.params.step))
 const problem = ref<string | null>(null)
-const looking = useLooking()
+const stage = useStage()
 
 const go = (next: Step): void => {
   void navigateTo(`/project/${route.params.id}/${next}`)
@@ -18,7 +19,7 @@ const go = (next: Step): void => {
 const load = async (): Promise<void> => {
   problem.value = null
   try {
-    await project.open(String(route.params.id))
+    await session.open(String(route.params.id))
     // the other steps are there before they are asked for
     void prefetchComponents(['GatherBench', 'ComposeBench', 'RemapBench', 'HandOverBench'])
   } catch (error) {
@@ -35,27 +36,27 @@ const addArtwork = (): void => {
 
 useKeys({
   ...Object.fromEntries(STEPS.map(({ step: each }, i) => [String(i + 1), () => go(each)])),
-  'ctrl+z': project.undo,
-  'ctrl+shift+z': project.redo,
-  'ctrl+y': project.redo,
+  'ctrl+z': history.undo,
+  'ctrl+shift+z': history.redo,
+  'ctrl+y': history.redo,
   'o': () => {
-    looking.before = true
+    stage.before = true
   },
 })
 useEventListener(window, 'keyup', event => {
-  if (event.key.toLowerCase() === 'o') looking.before = false
+  if (event.key.toLowerCase() === 'o') stage.before = false
 })
 useEventListener(window, 'blur', () => {
-  looking.before = false
+  stage.before = false
 })
-watch(step, looking.clear)
-useHead({ title: () => (project.document ? `${project.document.name} · Plumbago` : 'Plumbago') })
+watch(step, stage.clear)
+useHead({ title: () => (history.document ? `${history.document.name} · Plumbago` : 'Plumbago') })
 onMounted(load)
-onUnmounted(project.close)
+onUnmounted(session.close)
 </script>
 
 <template>
-  <div v-if="project.document" class="grid h-full grid-rows-[44px_minmax(0,1fr)_112px]">
+  <div v-if="history.document" class="grid h-full grid-rows-[44px_minmax(0,1fr)_112px]">
     <TopLine :step="step" @step="go" />
     <main class="grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
       <div class="relative min-h-0 min-w-0">

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ALSO } from '../../../../core/artwork/reading'
-import { hashSchema } from '../../../../core/project/schema'
+import { hashSchema } from '../../../../core/document/basics'
 import { hashOf, receiveAgain } from '../../../artwork/receive'
 import { artworkSource, findArtwork, keepArtwork } from '../../../db/artwork'
 import { database } from '../../../db/connect'

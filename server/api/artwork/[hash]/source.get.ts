@@ -1,5 +1,5 @@
 import { setHeaders } from 'h3'
-import { hashSchema } from '../../../../core/project/schema'
+import { hashSchema } from '../../../../core/document/basics'
 import { artworkSource, findArtwork } from '../../../db/artwork'
 import { database } from '../../../db/connect'
 import { door, missing, partOf } from '../../../door'

@@ -1,6 +1,7 @@
 import { setHeaders } from 'h3'
 import { z } from 'zod'
-import { hashSchema, PICTURE_FORMS } from '../../../../core/project/schema'
+import { hashSchema } from '../../../../core/document/basics'
+import { PICTURE_FORMS } from '../../../../core/document/pictures'
 import { database } from '../../../db/connect'
 import { pictureBytes } from '../../../db/pictures'
 import { door, missing, partOf } from '../../../door'

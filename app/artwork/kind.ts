@@ -1,0 +1,23 @@
+import type { ArtworkFile } from '../../core/document/artwork'
+import type { Painted } from '../../core/painting/painting'
+import type { ScreenArtwork } from '~/workers/artwork.worker'
+
+/** What the two kinds of artwork, drawings and pictures, each do in their own way. */
+export interface ArtworkKind {
+  /** The ending and media type it is handed over as. */
+  ending: 'svg' | 'png'
+  type: string
+  /** What it is called in a sentence, and the most bytes it comes in with. */
+  noun: string
+  most: number
+  /** Whether writing it takes so long that it says how far it is. */
+  takesTime: boolean
+  /** Whether its map follows the hand while colors pass by. */
+  followsMap: (file: ArtworkFile) => boolean
+  /** Whether it has too many shapes to be shown in its own. */
+  isCrowded: (file: ArtworkFile) => boolean
+  /** How the screen shows it. Rejects where it cannot be had. */
+  open: (file: ArtworkFile) => Promise<ScreenArtwork>
+  /** Its bytes as it is painted. `seen` hears which part is done. */
+  write: (hash: string, painted: Painted, seen: (part: number) => void) => Promise<Uint8Array>
+}

@@ -1,0 +1,71 @@
+import type { ArtworkFile } from '../../core/document/artwork'
+import type { AreaPaint } from '../../core/painting/areas'
+import { MOST_BYTES, type Region } from '../../core/picture/picture'
+import type { Desk } from '~/workers/desk'
+import { proxy } from 'comlink'
+import type { PaintedPart, RasterDesk } from '~/workers/raster.worker'
+import type { ArtworkKind } from './kind'
+
+type Colors = ReadonlyMap<string, string>
+type Seen = (part: number) => void
+
+/** A picture in its own size: a part of it on the stage, or all of it as a file. */
+export interface FullSize {
+  part: (
+    hash: string,
+    colors: Colors,
+    areas: readonly AreaPaint[],
+    part: Region,
+    longest: number,
+    seen: Seen,
+  ) => Promise<PaintedPart>
+  write: (hash: string, colors: Colors, areas: readonly AreaPaint[], seen: Seen) => Promise<Uint8Array>
+}
+
+const plain = (areas: readonly AreaPaint[]): AreaPaint[] => structuredClone(toRaw(areas)) as AreaPaint[]
+
+/** Pictures in their own size, taken apart by a worker of their own, one after the other. */
+export const inFullSize = (
+  desk: Desk<RasterDesk>,
+  source: (hash: string) => Promise<Uint8Array>,
+  inksOf: (hash: string) => readonly string[],
+): FullSize => {
+  let inHand: Promise<unknown> = Promise.resolve()
+  const taken = <Result>(hash: string, seen: Seen, work: () => Promise<Result>): Promise<Result> => {
+    const next = inHand
+      .catch(() => null) // the one before failed to whoever asked for it
+      .then(async () => {
+        if (!(await desk.at().has(hash))) await desk.at().take(hash, await source(hash), [...inksOf(hash)], proxy(seen))
+        return work()
+      })
+    inHand = next
+    return next
+  }
+  const becoming = (hash: string, colors: Colors): string[] => inksOf(hash).map(ink => colors.get(ink) ?? ink)
+  return {
+    part: (hash, colors, areas, part, longest, seen) =>
+      taken(hash, seen, () => desk.at().part(hash, becoming(hash, colors), plain(areas), part, longest)),
+    write: (hash, colors, areas, seen) =>
+      taken(hash, seen, () => desk.at().write(hash, becoming(hash, colors), plain(areas))),
+  }
+}
+
+/** Pictures of pixels: shown once they are taken apart, written in full size. */
+export const picturesOf = (fullSize: FullSize): ArtworkKind => ({
+  ending: 'png',
+  type: 'image/png',
+  noun: 'a picture',
+  most: MOST_BYTES,
+  takesTime: true,
+  followsMap: () => true,
+  isCrowded: () => false,
+  open: async ({ hash, inks }: ArtworkFile) => ({
+    hash,
+    svg: null,
+    inks: inks.map(({ hex }) => hex),
+    runs: [],
+    pictures: [],
+    left: { pictures: 0, computed: 0 },
+  }),
+  write: (hash, { colors, byHand }, seen) => fullSize.write(hash, colors, byHand.areas, seen),
+})

@@ -1,0 +1,3 @@
+declare module 'color-name-list/bestof' {
+  export const colornames: Array<{ name: string; hex: string }>
+}

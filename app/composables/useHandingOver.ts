@@ -1,0 +1,66 @@
+import { numbered } from '../../core/color/name'
+import type { Artwork } from '../../core/document/artwork'
+import { fileNameOf } from '../../core/formats/fileName'
+import { saveFile } from './saveFile'
+
+/** The key of the work that writes one artwork, or the whole set. */
+export const SET = 'set'
+
+/** Writes artwork as files: one, or all in an archive. What is written is what is settled, never what is only previewed. */
+export const useHandingOver = () => {
+  const history = useHistory()
+  const painting = usePainting()
+  const files = useArtworkFiles()
+  const jobs = useJobs()
+  const notices = useNotices()
+
+  const partFor = (art: Artwork) => {
+    const painted = painting.settled(art.id)
+    return { name: art.name, work: (seen: (part: number) => void) => files.write(art.hash, painted, seen) }
+  }
+
+  /** Writes one artwork. */
+  const writeOne = (art: Artwork): Promise<void> => {
+    const { ending, type } = files.kindOf(art)
+    const name = `${fileNameOf(art.name)}.${ending}`
+    return jobs.start({
+      key: art.id,
+      doing: `Writing ${name}`,
+      parts: [partFor(art)],
+      finish: ([written], [failure]) => {
+        if (failure) return notices.say(`“${art.name}” could not be written: ${failure.reason}`, 'problem')
+        if (!written) return
+        saveFile(name, written.result, type)
+        notices.say(`Saved ${name}.`)
+      },
+    })
+  }
+
+  /** Writes artworks into one archive. */
+  const writeAll = (all: readonly Artwork[]): Promise<void> => {
+    const names = numbered(all.map(({ name }) => fileNameOf(name) || 'artwork'))
+    const nameOf = new Map(
+      all.map((art, i) => [art.id, `${(names[i] as string).replaceAll(' ', '-')}.${files.kindOf(art).ending}`]),
+    )
+    const title = `${fileNameOf(history.settled?.name ?? '') || 'artwork'}.zip`
+    return jobs.start({
+      key: SET,
+      doing: `Writing ${title}`,
+      parts: all.map(art => {
+        const { name, work } = partFor(art)
+        const file = nameOf.get(art.id) as string
+        return { name, work: async (seen: (part: number) => void) => ({ file, bytes: await work(seen) }) }
+      }),
+      finish: async (written, failed) => {
+        if (!written.length) return notices.say('None of the artwork could be written.', 'problem')
+        const packed = Object.fromEntries(written.map(({ result: { file, bytes } }) => [file, bytes]))
+        saveFile(title, await files.pack(packed), 'application/zip')
+        const count = `${written.length} ${written.length === 1 ? 'file' : 'files'}`
+        const left = failed.length ? `; ${failed.length} could not be written` : ''
+        notices.say(`Saved ${title} with ${count}${left}.`, failed.length ? 'problem' : 'done')
+      },
+    })
+  }
+
+  return { jobs, writeOne, writeAll }
+}

@@ -1,0 +1,37 @@
+import type { Also } from '../../core/artwork/reading'
+import type { Artwork } from '../../core/document/artwork'
+
+/** Takes artwork into the project that is open: its inks join those that are there and are matched. */
+export const useTakingArtwork = () => {
+  const history = useHistory()
+  const painting = usePainting()
+  const session = useProjectSession()
+  const files = useArtworkFiles()
+
+  /** Takes in a file as artwork. Returns what there is to say about it. */
+  const addArtwork = async (file: File, kind: Artwork['kind'], signal?: AbortSignal): Promise<string[]> => {
+    const here = session.still()
+    const kept = await files.add(file, kind, signal)
+    if (!here()) return []
+    const left = files.screens.get(kept.hash)?.left
+    const choosable = left && left.pictures + left.computed > 0
+    const { name, hash, width, height } = kept
+    const fresh: Artwork = { kind: kept.kind, id: crypto.randomUUID(), name, hash, width, height }
+    history.run({ do: 'add artwork', artwork: fresh })
+    painting.shownId = fresh.id
+    return [
+      ...kept.removed.map(({ what, line }) => `${what} (line ${line})`),
+      ...kept.notes,
+      ...(choosable ? ['In Remap, under Inks, you can have that recolored too.'] : []),
+    ]
+  }
+
+  /** Recolors of a drawing besides the colors on its page what is asked for; new inks are matched. */
+  const readAgain = async (art: Artwork, also: readonly Also[]): Promise<void> => {
+    const here = session.still()
+    const kept = await files.readAgain(art.hash, also)
+    if (here()) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
+  }
+
+  return { addArtwork, readAgain }
+}

@@ -1,0 +1,114 @@
+import equal from 'fast-deep-equal'
+import { defineStore } from 'pinia'
+import { apply, NOTHING_KNOWN, sayCommand, type Command, type Known } from '../../core/commands/commands'
+import type { Project } from '../../core/document/project'
+import { historyOf, redone, stepped, undone, type History } from '../../core/history/history'
+
+/** Several commands can be one step. */
+export type Commands = Command | readonly Command[]
+
+/** What others do when the document changes. */
+export interface Listener {
+  /** The document after a step, marked with the state of the trail it is; as it is where its look is the same. */
+  took: (before: Project, after: Project, did: string) => Project
+  /** The document as it stands from now on. */
+  stands: (document: Project) => void
+}
+
+const listed = (commands: Commands): readonly Command[] => (Array.isArray(commands) ? commands : [commands as Command])
+const sayAll = (commands: readonly Command[]): string => (commands[0] ? sayCommand(commands[0]) : '')
+
+/** The document in work, what is only previewed over it, and undo and redo. It knows no server. */
+export const useHistory = defineStore('history', () => {
+  const notices = useNotices()
+  const steps = shallowRef<History<Project> | null>(null)
+  const previewed = shallowRef<Project | null>(null)
+  const known = shallowRef<Known>(NOTHING_KNOWN)
+  /** What was done last, for those who cannot see it. */
+  const said = ref('')
+  let listener: Listener | null = null
+
+  const document = computed<Project | null>(() => previewed.value ?? steps.value?.present ?? null)
+  /** The document without what is only previewed. */
+  const settled = computed<Project | null>(() => steps.value?.present ?? null)
+  const previewing = computed(() => previewed.value !== null)
+  const undoable = computed(() => steps.value?.past.at(-1)?.did ?? null)
+  const redoable = computed(() => steps.value?.future[0]?.did ?? null)
+
+  /** A document after commands, with its inks matched. */
+  const after = (project: Project, commands: Commands): Project =>
+    listed(commands).reduce((now, command) => apply(now, command, known.value), project)
+
+  const settle = (next: History<Project>, did: string): void => {
+    previewed.value = null
+    steps.value = next
+    said.value = did
+    listener?.stands(next.present)
+  }
+
+  /** Goes on to a document as one step. */
+  const step = (next: Project, did: string): void => {
+    if (steps.value) settle(stepped(steps.value, next, did), did)
+  }
+
+  /**
+   * Does commands for good, as one step: it can be undone, is saved, and where it changes the look, leaves a state on
+   * the trail. What changes nothing leaves no trace.
+   */
+  const run = (commands: Commands, did = sayAll(listed(commands))): void => {
+    const now = steps.value?.present
+    if (!now) return
+    const next = after(now, commands)
+    previewed.value = null
+    if (equal(next, now)) return
+    step(listener?.took(now, next, did) ?? next, did)
+  }
+
+  /** Does commands, says so, and offers to take that back; where other work came after it, `back` does, or one is told. */
+  const runSaying = (commands: Commands, words: string, back?: Commands): void => {
+    const before = steps.value?.present
+    run(commands)
+    const then = steps.value?.present
+    if (then === before) return notices.say(words)
+    notices.say(words, 'done', () => {
+      if (steps.value?.present === then) undo()
+      else if (back) run(back)
+      else notices.say('Other changes came after it. The trail in Compose has the state before.', 'problem')
+    })
+  }
+
+  /** Shows commands without doing them; `null` goes back to what is. */
+  const preview = (commands: Commands | null): void => {
+    const now = steps.value?.present
+    previewed.value = commands && now ? after(now, commands) : null
+  }
+
+  const undo = (): void => {
+    if (steps.value && undoable.value) settle(undone(steps.value), `Undid ${undoable.value}`)
+  }
+  const redo = (): void => {
+    if (steps.value && redoable.value) settle(redone(steps.value), `Did ${redoable.value} again`)
+  }
+
+  /** The present document otherwise marked, without a step. */
+  const amend = (next: Project): void => {
+    if (steps.value) steps.value = { ...steps.value, present: next }
+  }
+
+  const begin = (project: Project, others: Listener): void => {
+    listener = others
+    previewed.value = null
+    steps.value = historyOf(project)
+    said.value = ''
+  }
+  const end = (): void => {
+    listener = null
+    previewed.value = null
+    steps.value = null
+  }
+
+  return {
+    ...{ document, settled, previewing, undoable, redoable, said, known },
+    ...{ after, run, runSaying, preview, step, amend, undo, redo, begin, end },
+  }
+})

@@ -1,0 +1,96 @@
+import { defineStore } from 'pinia'
+
+/** One part of long work: what it is about, and how it is done. `seen` hears which part of it is done, 0 to 1. */
+export interface JobPart<Result> {
+  name: string
+  work: (seen: (part: number) => void) => Promise<Result>
+}
+
+/** Long work to be done: its parts one after the other, and what is made of those that were done. */
+export interface Work<Result> {
+  /** What it is for: of one key, one is under way at a time. */
+  key: string
+  /** What it does, in a word or two. */
+  doing: string
+  parts: ReadonlyArray<JobPart<Result>>
+  finish: (results: ReadonlyArray<{ name: string; result: Result }>, failed: readonly Failure[]) => Promise<void> | void
+}
+
+/** What could not be done, and why. */
+export interface Failure {
+  name: string
+  reason: string
+}
+
+/** Long work as it stands. */
+export interface Job {
+  key: string
+  doing: string
+  of: number
+  done: number
+  /** The part at hand, and how much of it is done. */
+  name: string
+  part: number
+  failures: readonly Failure[]
+  state: 'underway' | 'stopped' | 'done'
+  cancel: () => void
+  retry: () => void
+}
+
+/** Long work of any kind: one part after the other, with progress, cancel, what failed, and another try for that. */
+export const useJobs = defineStore('jobs', () => {
+  const notices = useNotices()
+  const all = shallowRef<ReadonlyMap<string, Job>>(new Map())
+
+  const put = (job: Job): void => {
+    all.value = new Map(all.value).set(job.key, job)
+  }
+  const jobOf = (key: string): Job | null => all.value.get(key) ?? null
+  const isUnderway = (key: string): boolean => jobOf(key)?.state === 'underway'
+
+  const start = async <Result>(work: Work<Result>): Promise<void> => {
+    const { key, doing, parts } = work
+    if (isUnderway(key) || !parts.length) return
+    let cancelled = false
+    const results: Array<{ name: string; result: Result }> = []
+    const failures: Failure[] = []
+    const failed: Array<JobPart<Result>> = []
+    const show = (change: Partial<Job>): void => put({ ...(jobOf(key) as Job), ...change, failures: [...failures] })
+    put({
+      ...{ key, doing, of: parts.length, done: 0, name: '', part: 0, failures: [], state: 'underway' },
+      cancel: () => {
+        cancelled = true
+      },
+      retry: () => void start({ ...work, parts: failed }),
+    })
+    for (const [done, part] of parts.entries()) {
+      show({ done, name: part.name, part: 0 })
+      try {
+        const result = await part.work(each => {
+          if (isUnderway(key)) show({ part: each })
+        })
+        results.push({ name: part.name, result })
+      } catch (error) {
+        failures.push({ name: part.name, reason: reasonOf(error) })
+        failed.push(part)
+      }
+      if (!cancelled) continue
+      show({ done: done + 1, state: 'stopped' })
+      return notices.say(`Stopped after ${done + 1} of ${parts.length}; nothing was saved.`)
+    }
+    try {
+      await work.finish(results, failures)
+    } catch (error) {
+      failures.push({ name: doing, reason: reasonOf(error) })
+    }
+    show({ done: parts.length, state: 'done' })
+  }
+
+  /** Calls off all that is under way: the project is left. */
+  const letGo = (): void => {
+    for (const job of all.value.values()) job.cancel()
+    all.value = new Map()
+  }
+
+  return { all, jobOf, isUnderway, start, letGo }
+})

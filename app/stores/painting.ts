@@ -1,0 +1,62 @@
+import { defineStore } from 'pinia'
+import standIns from '~/stand-ins.json'
+import { knownFrom } from '../../core/commands/known'
+import type { Artwork } from '../../core/document/artwork'
+import type { Look, Project } from '../../core/document/project'
+import { paintingOf, UNPAINTED, type Painted, type Painting } from '../../core/painting/painting'
+import { inLook } from '../../core/scheme/looks'
+
+const STAND_INS: readonly Artwork[] = standIns.pieces.map(piece => ({ kind: 'svg' as const, ...piece }))
+const STAND_IN_INKS = standIns.inks as Array<[string, number]>
+const NOTHING: Painting = () => UNPAINTED
+
+/** What is shown of the project, and what everything on it becomes: as it is, as it is previewed, as it could be. */
+export const usePainting = defineStore('painting', () => {
+  const history = useHistory()
+  const files = useArtworkFiles()
+  const shownId = ref<string | null>(null)
+
+  const artwork = computed<Artwork | null>(() => {
+    const all = history.document?.artwork ?? []
+    return all.find(({ id }) => id === shownId.value) ?? all[0] ?? null
+  })
+  /** What a scheme is shown on: the artwork of the project or, as long as there is none, the stand-ins. */
+  const pieces = computed<readonly Artwork[]>(() =>
+    history.document?.artwork.length ? history.document.artwork : STAND_INS,
+  )
+  const piece = computed<Artwork | null>(
+    () => pieces.value.find(({ id }) => id === shownId.value) ?? pieces.value[0] ?? null,
+  )
+
+  const known = computed(() => knownFrom(files.files))
+  watch(
+    known,
+    now => {
+      history.known = now
+    },
+    { immediate: true, flush: 'sync' },
+  )
+  /** The artwork as a list that stays the same while only colors change. */
+  const artworks = computed<readonly Artwork[]>(() => history.document?.artwork ?? [])
+  /** All inks of the project's artwork. */
+  const inks = computed(() => known.value.inks(artworks.value))
+
+  const of = (project: Project | null): Painting =>
+    project ? paintingOf(project, { inks: inks.value, standIns: STAND_IN_INKS }) : NOTHING
+  const settledNow = computed(() => of(history.settled))
+  const shownNow = computed(() => (history.previewing ? of(history.document) : settledNow.value))
+  /** What an artwork looks like while something is previewed, and as it is; without one, any without exceptions. */
+  const shown = (art: string | null = null): Painted => shownNow.value(art)
+  const settled = (art: string | null = null): Painted => settledNow.value(art)
+  /** What the piece on the stage looks like in another look. */
+  const inOther = (look: Look): Painted =>
+    history.settled ? of(inLook(history.settled, look))(piece.value?.id ?? null) : UNPAINTED
+
+  /** The stand-ins come out when the last artwork goes. */
+  watch(pieces, all => {
+    if (!history.document) return
+    for (const { hash } of all) void files.open(hash).catch(() => null) // what cannot be shown says so itself
+  })
+
+  return { shownId, artwork, pieces, piece, inks, known, of, shown, settled, inOther }
+})

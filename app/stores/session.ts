@@ -1,0 +1,64 @@
+import { defineStore } from 'pinia'
+import type { Project } from '../../core/document/project'
+
+/** The project that is open. Each opening counts: no answer that belongs to a project one has left arrives in the next. */
+export const useProjectSession = defineStore('session', () => {
+  const history = useHistory()
+  const saving = useSaving()
+  const trail = useTrail()
+  const files = useArtworkFiles()
+  const pictures = usePictures()
+  const painting = usePainting()
+  const jobs = useJobs()
+  const notices = useNotices()
+  const id = ref<string | null>(null)
+  let opening = 0
+
+  /** Tells, at any later time, whether the project open now is still the one that is open. */
+  const still = (): (() => boolean) => {
+    const own = opening
+    return () => own === opening
+  }
+
+  const listener = {
+    took: (before: Project, after: Project, did: string): Project => {
+      const state = trail.record(before, after, did)
+      return state === null ? after : { ...after, at: state }
+    },
+    stands: (document: Project): void => saving.edited(document, trail.taken()),
+  }
+
+  /** Opens a project as it is stored, or as it was left here unsaved. Rejects where it cannot be had. */
+  const open = async (project: string): Promise<void> => {
+    close()
+    const here = still()
+    const { stored, draft } = await saving.find(project)
+    if (!here()) return
+    id.value = project
+    history.begin(draft?.document ?? stored.document, listener)
+    saving.begin(stored, draft)
+    void trail.open(project, draft?.trail ?? null, here)
+    const shown = painting.pieces
+    const opened = await Promise.allSettled(shown.map(({ hash }) => files.open(hash)))
+    if (!here()) return
+    opened.forEach((result, i) => {
+      if (result.status === 'rejected')
+        notices.say(`“${shown[i]?.name}” cannot be shown: ${reasonOf(result.reason)}`, 'problem')
+    })
+  }
+
+  /** Leaves the project: what is unsaved goes on to the server, and what was opened for it is let go. */
+  const close = (): void => {
+    opening++
+    saving.end()
+    trail.close()
+    history.end()
+    id.value = null
+    painting.shownId = null
+    jobs.letGo()
+    files.letGo()
+    pictures.letGo()
+  }
+
+  return { id, still, open, close }
+})

@@ -1,0 +1,90 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { REACH, type Area } from '../../core/raster/area'
+import type { Touch } from '../../core/document/remap'
+
+/** How shapes are picked on the stage: one by one, or those within a rectangle or a loop drawn by hand. */
+export const PICKS = ['point', 'rectangle', 'lasso'] as const
+export type Pick = (typeof PICKS)[number]
+
+/** What can be picked: a shape, by its place among the elements of the file, or an area of a picture. */
+export type Hit = number | Area
+export const isArea = (hit: Hit): hit is Area => typeof hit === 'object'
+
+/** What the stage gives for picking shapes or areas. */
+export interface StageShapes {
+  /** The shape under a point of the page. */
+  at: (x: number, y: number) => Hit | null
+  /** The shapes painted with any of the inks that these are painted with. */
+  sameInk: (hits: ReadonlySet<Hit>) => Hit[]
+  /** All shapes of the groups that hold these; of the groups around, where they hold all of those already. */
+  inGroup: (hits: ReadonlySet<Hit>) => Hit[]
+  /** The shape so many after the last picked, or before, going round. */
+  beside: (hits: ReadonlySet<Hit>, by: number) => Hit | null
+  /** What a shape shows most: its fill, or its stroke where it has no fill. */
+  paintOf: (hit: Hit) => Touch['paint']
+}
+
+/**
+ * How the artwork on the stage is looked at: before or after, what is spotlit and pointed at, and the shapes picked on
+ * it.
+ */
+export const useStage = defineStore('stage', () => {
+  const before = ref(false)
+  /** Where the divider between before and after stands, in parts of the width; null where there is none. */
+  const divider = ref<number | null>(null)
+  const lit = shallowRef<ReadonlySet<string> | null>(null)
+  /** The inks under the pointer. */
+  const pointed = shallowRef<readonly string[]>([])
+  /** How shapes are being picked; null while they are not. */
+  const picking = ref<Pick | null>(null)
+  const pickBy = useLocalStorage<Pick>('plumbago pick by', 'point')
+  const picked = shallowRef<ReadonlySet<Hit>>(new Set())
+  /** The swatch last taken in hand: where several stand on one spot, it lies on top. */
+  const pickedId = ref<string | null>(null)
+  /** How far areas reach from the ink that was pointed at, in hundredths of ΔEOK. */
+  const reach = useLocalStorage<number>('plumbago area reach', REACH.usual)
+  const shapes = shallowRef<StageShapes | null>(null)
+
+  const light = (inks: Iterable<string> | null): void => {
+    lit.value = inks && new Set(inks)
+  }
+  /** Picks shapes: alone, or with those picked before, of which those picked again go. */
+  const pick = (all: Iterable<Hit>, more: boolean): void => {
+    const next = new Set(more ? picked.value : [])
+    const these = [...all]
+    const gone = more && these.every(shape => next.has(shape))
+    for (const shape of these) {
+      if (gone) next.delete(shape)
+      else next.add(shape)
+    }
+    picked.value = next
+  }
+  const pickBeside = (by: number, more = false): void => {
+    const next = shapes.value?.beside(picked.value, by) ?? null
+    if (next !== null) picked.value = new Set(more ? [...picked.value, next] : [next])
+  }
+  const clear = (): void => {
+    before.value = false
+    lit.value = null
+    pointed.value = []
+    picking.value = null
+    picked.value = new Set()
+  }
+  return {
+    before,
+    divider,
+    lit,
+    pointed,
+    picking,
+    pickBy,
+    picked,
+    pickedId,
+    reach,
+    shapes,
+    light,
+    pick,
+    pickBeside,
+    clear,
+  }
+})

@@ -1,0 +1,35 @@
+import { z } from 'zod'
+import { idSchema } from '../document/basics'
+import { baseSchema, harmonySchema } from '../document/scheme'
+import { composed, dealt, freshlyDerived } from '../scheme/compose'
+import { madeBase } from '../scheme/gather'
+import { definedIn, kindOf } from './command'
+
+/* The base color, its harmony, and what is dealt beside it. */
+
+const baseSet = kindOf(z.object({ base: baseSchema }), 'base color', (project, { base }) => {
+  const harmony = project.derived ? project.harmony : { ...project.harmony, turn: 0 }
+  return freshlyDerived({ ...project, base, harmony }, project.derived ? project.harmony.count : 0)
+})
+
+const harmonyComposed = kindOf(
+  z.object({ harmony: harmonySchema.partial() }),
+  ({ harmony }) => {
+    const [first = 'kind'] = Object.keys(harmony)
+    return first === 'kind' ? 'harmony' : first
+  },
+  (project, { harmony }) => composed(project, definedIn(harmony)),
+)
+
+const companionsDealt = kindOf(
+  z.object({ seed: z.number().int(), kind: harmonySchema.shape.kind.optional() }),
+  'deal',
+  (project, { seed, kind }) => dealt(project, seed, kind),
+)
+
+export const BASE = {
+  'set base': baseSet,
+  'compose': harmonyComposed,
+  'deal': companionsDealt,
+  'make base': kindOf(z.object({ id: idSchema }), 'make base', (project, { id }) => madeBase(project, id)),
+}

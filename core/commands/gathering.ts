@@ -1,0 +1,65 @@
+import { z } from 'zod'
+import { hexSchema, idSchema, part } from '../document/basics'
+import { gatheringSchema, sampleSchema } from '../document/gathering'
+import { MOST_SWATCHES } from '../document/limits'
+import type { Project } from '../document/project'
+import { swatchSchema } from '../document/scheme'
+import { FEWEST, resized } from '../scheme/compose'
+import { extractedInto, sampleAdded, sampled, snapped, takenInto } from '../scheme/gather'
+import { worn } from '../scheme/worn'
+import { definedIn, kindOf } from './command'
+
+/* Schemes taken from pictures, lists, the artwork and the inspiration shelf. */
+
+/** A scheme of at least as many swatches as any has: what is missing is dealt. */
+const filled = (project: Project): Project => (project.scheme.length < FEWEST ? resized(project, FEWEST) : project)
+
+const extracted = kindOf(
+  z.object({
+    found: z.array(z.object({ hex: hexSchema, share: part, reference: idSchema, x: part, y: part })).max(MOST_SWATCHES),
+    gathering: gatheringSchema.partial(),
+  }),
+  ({ gathering }) => (gathering.lean && !gathering.pull ? 'lean' : 'extraction'),
+  (project, { found, gathering }) => filled(extractedInto(project, found, definedIn(gathering))),
+  ({ gathering }) => (gathering.lean && !gathering.pull ? 'others' : 'anew'),
+)
+
+const SAID_TAKEN = { ink: 'inks as scheme', shelf: 'scheme from the shelf', list: 'colors from a list' } as const
+
+const taken = kindOf(
+  z.object({
+    kind: z.enum(['list', 'ink', 'shelf']),
+    title: z.string().max(200),
+    colors: z
+      .array(z.object({ hex: hexSchema, name: swatchSchema.shape.name.nullable(), share: part.nullable() }))
+      .min(1)
+      .max(MOST_SWATCHES),
+  }),
+  ({ kind }) => SAID_TAKEN[kind],
+  (project, { colors, kind, title }) => filled(takenInto(project, colors, kind, title)),
+  'anew',
+)
+
+export const GATHERING = {
+  'extract': extracted,
+  'take colors': taken,
+  'set gathering': kindOf(
+    z.object({ gathering: gatheringSchema.pick({ count: true, apart: true }).partial() }),
+    'extraction',
+    (project, { gathering }) => ({ ...project, gathering: { ...project.gathering, ...definedIn(gathering) } }),
+  ),
+  'pull': kindOf(z.object({ pull: gatheringSchema.shape.pull }), 'pull into harmony', (project, { pull }) =>
+    worn({ ...project, gathering: { ...project.gathering, pull } }),
+  ),
+  'move sample': kindOf(
+    z.object({ id: idSchema, change: sampleSchema.pick({ x: true, y: true, patch: true, hex: true }).partial() }),
+    'move sample',
+    (project, { id, change }) => sampled(project, id, definedIn(change)),
+  ),
+  'snap samples': kindOf(z.object({ id: idSchema.nullable() }), 'snap back', (project, { id }) => snapped(project, id)),
+  'add sample': kindOf(
+    z.object({ sample: sampleSchema.omit({ id: true, found: true }) }),
+    'add sample',
+    (project, { sample }) => sampleAdded(project, sample),
+  ),
+}

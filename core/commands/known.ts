@@ -1,0 +1,21 @@
+import type { Artwork } from '../document/artwork'
+import type { InkArea } from '../remap/match'
+import { unitedInks } from '../remap/united'
+import type { Known } from './commands'
+
+/** What is known of artwork from its files, by hash. Lists of artwork that stay the same are gone through once. */
+export const knownFrom = (files: ReadonlyMap<string, { inks: readonly InkArea[] }>): Known => {
+  const united = new WeakMap<readonly Artwork[], readonly InkArea[]>()
+  return {
+    inks: artwork => {
+      const known = united.get(artwork)
+      if (known) return known
+      const all = unitedInks(artwork.flatMap(({ hash }) => files.get(hash) ?? []))
+      united.set(artwork, all)
+      return all
+    },
+  }
+}
+
+/** The same inks, whatever artwork there is. */
+export const knownInks = (inks: readonly InkArea[]): Known => ({ inks: () => inks })

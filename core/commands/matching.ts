@@ -1,0 +1,59 @@
+import type { Project } from '../document/project'
+import type { Remap, Target } from '../document/remap'
+import { type InkArea, matchInks } from '../remap/match'
+import { sameSwatches } from '../scheme/scheme'
+import { baseSwatchOf } from '../scheme/worn'
+import type { Matching } from './command'
+
+/**
+ * The matching of inks to the swatches of a scheme, as the remapping has it, as targets. Inks whose target was set by
+ * hand keep it as long as its swatch is there.
+ */
+export const matchedTargets = (
+  inks: readonly InkArea[],
+  to: Pick<Project, 'scheme' | 'lead' | 'derived' | 'remap'>,
+  before: Readonly<Record<string, Target>> = {},
+): Record<string, Target> => {
+  const {
+    scheme,
+    remap: { match, seed },
+  } = to
+  const ids = new Set(scheme.map(({ id }) => id))
+  const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null })
+  return Object.fromEntries(
+    inks.map(({ hex }) => {
+      const said = before[hex]
+      if (said?.by === 'hand' && (said.to === null || ids.has(said.to))) return [hex, said]
+      return [hex, { to: matched.get(hex) ?? null, by: 'match' as const }]
+    }),
+  )
+}
+
+/** Exceptions that point to swatches that are there; what pointed to others follows all artwork again. */
+const standingExceptions = (exceptions: Remap['exceptions'], ids: ReadonlySet<string>): Remap['exceptions'] => {
+  const stands = ({ to }: Target): boolean => to === null || ids.has(to)
+  if (Object.values(exceptions).every(own => Object.values(own).every(stands))) return exceptions
+  const left = Object.entries(exceptions).map(([artwork, own]) => {
+    const standing = Object.entries(own).filter(([, target]) => stands(target))
+    return [artwork, Object.fromEntries(standing)] as const
+  })
+  return Object.fromEntries(left.filter(([, own]) => Object.keys(own).length))
+}
+
+/** The project with a target for each of its inks; the same where all have one and none needs another. */
+export const settledTargets = (before: Project, after: Project, inks: readonly InkArea[], how: Matching): Project => {
+  const { targets } = after.remap
+  const ids = new Set(after.scheme.map(({ id }) => id))
+  const others = !sameSwatches(after.scheme, before.scheme)
+  const exceptions = others ? standingExceptions(after.remap.exceptions, ids) : after.remap.exceptions
+  const held = exceptions === after.remap.exceptions ? after : { ...after, remap: { ...after.remap, exceptions } }
+  const wanting = ({ hex }: InkArea): boolean => {
+    const to = targets[hex]?.to
+    return to === undefined || (to !== null && !ids.has(to))
+  }
+  const open = how === 'anew' || (how === 'others' && others) ? inks : inks.filter(wanting)
+  if (!open.length) return held
+  const matched = matchedTargets(inks, held, targets)
+  const found = Object.fromEntries(open.flatMap(({ hex }) => (matched[hex] ? [[hex, matched[hex]]] : [])))
+  return { ...held, remap: { ...held.remap, targets: { ...targets, ...found } } }
+}

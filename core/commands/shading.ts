@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { hexSchema, idSchema } from '../document/basics'
+import { colorSetSchema, FIRST_REMAP, remapSchema } from '../document/remap'
+import { adjustmentColors } from '../painting/remapping'
+import { NEUTRALS } from '../remap/remap'
+import { SHADINGS } from '../remap/shading'
+import { recolored } from '../scheme/compose'
+import { definedIn, kindOf } from './command'
+import { grouped, restrictedTo, withRemap } from './remapping'
+
+/* How inks follow their swatches: shading, neutrals, the adjustment of the whole, a restriction. */
+
+const shading = z.enum(SHADINGS)
+
+export const SHADING = {
+  'shade': kindOf(z.object({ shading }), 'shading', (project, { shading: all }) =>
+    withRemap(project, { shading: all }),
+  ),
+  'shade group': kindOf(
+    z.object({ swatch: idSchema, shading: shading.nullable() }),
+    'shading',
+    (project, { swatch, shading: own }) => grouped(project, swatch, { shading: own }),
+  ),
+  'lead group': kindOf(
+    z.object({ swatch: idSchema, lead: hexSchema.nullable() }),
+    'lead of the group',
+    (project, { swatch, lead }) => grouped(project, swatch, { lead }),
+  ),
+  'treat neutrals': kindOf(z.object({ neutrals: z.enum(NEUTRALS) }), 'neutrals', (project, { neutrals }) =>
+    withRemap(project, { neutrals }),
+  ),
+  'adjust artwork': kindOf(
+    z.object({ adjust: remapSchema.shape.adjust.unwrap().partial() }),
+    'adjustment of the artwork',
+    (project, { adjust }) => withRemap(project, { adjust: { ...project.remap.adjust, ...definedIn(adjust) } }),
+  ),
+  'adopt adjustment': kindOf(z.object({}), 'adopt into the scheme', project =>
+    withRemap(recolored(project, adjustmentColors(project)), { adjust: FIRST_REMAP.adjust }),
+  ),
+  'restrict': kindOf(
+    z.object({ to: z.union([colorSetSchema, idSchema]).nullable() }),
+    ({ to }) => (to === null ? 'no restriction' : 'restriction'),
+    (project, { to }) =>
+      to !== null && typeof to === 'object' ? restrictedTo(project, to) : withRemap(project, { restrict: to }),
+  ),
+}

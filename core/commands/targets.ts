@@ -1,0 +1,62 @@
+import { z } from 'zod'
+import { hexSchema, idSchema } from '../document/basics'
+import type { Project } from '../document/project'
+import { remapSchema, type Target } from '../document/remap'
+import { MATCHES } from '../remap/match'
+import { kindOf } from './command'
+import { matchedTargets } from './matching'
+import { matchedBy, sent, withoutExceptions, withRemap } from './remapping'
+
+/* Where inks go. */
+
+/** Every ink that went to one swatch goes to the other, and the other way round. */
+const exchanged = (project: Project, [one, other]: readonly [string, string]): Project => {
+  const moved = (target: Target): Target => {
+    if (target.to !== one && target.to !== other) return target
+    return { to: target.to === one ? other : one, by: 'hand' }
+  }
+  const targets = Object.entries(project.remap.targets).map(([hex, target]) => [hex, moved(target)])
+  return withRemap(project, { targets: Object.fromEntries(targets) })
+}
+
+/** All inks, or those named, matched afresh, also where a hand had sent them. */
+const matched = kindOf(
+  z.object({
+    match: z.enum(MATCHES).optional(),
+    seed: remapSchema.shape.seed.unwrap().optional(),
+    inks: z.array(hexSchema).optional(),
+  }),
+  ({ match, seed }) => (seed ? 'deal of targets' : match ? 'matching' : 'match again'),
+  (project, { match = project.remap.match, seed = project.remap.seed, inks: only }, inks) => {
+    const found = matchedTargets(inks, withRemap(project, { match, seed }))
+    const wanted = only ? Object.fromEntries(only.flatMap(ink => (found[ink] ? [[ink, found[ink]]] : []))) : found
+    return matchedBy(project, match, seed, wanted)
+  },
+  'missing',
+)
+
+export const TARGETS = {
+  'match': matched,
+  'retarget': kindOf(
+    z.object({
+      inks: z.array(hexSchema).min(1),
+      to: idSchema.nullable(),
+      artwork: idSchema.nullable().optional(),
+    }),
+    ({ to }) => (to === null ? 'leave as is' : 'change target'),
+    (project, { inks, to, artwork }) => sent(project, inks, to, artwork ?? null),
+  ),
+  'follow all': kindOf(
+    z.object({ artwork: idSchema, inks: z.array(hexSchema).nullable() }),
+    'exceptions',
+    (project, { artwork, inks }) => withoutExceptions(project, artwork, inks),
+  ),
+  'exchange': kindOf(z.object({ swatches: z.tuple([idSchema, idSchema]) }), 'exchange', (project, { swatches }) =>
+    exchanged(project, swatches),
+  ),
+  'gather inks': kindOf(
+    z.object({ tolerance: remapSchema.shape.tolerance.unwrap() }),
+    'gathering of inks',
+    (project, { tolerance }) => withRemap(project, { tolerance }),
+  ),
+}

@@ -1,0 +1,18 @@
+import { z } from 'zod'
+import { idSchema } from '../document/basics'
+import { touchSchema } from '../document/remap'
+import { kindOf } from './command'
+import { touched, untouched } from './remapping'
+
+/* Touch-ups. */
+
+export const TOUCHES = {
+  'touch up': kindOf(z.object({ artwork: idSchema, touch: touchSchema }), 'touch-up', (project, { artwork, touch }) =>
+    touched(project, artwork, touch),
+  ),
+  'remove touch': kindOf(
+    z.object({ artwork: idSchema, id: idSchema.nullable() }),
+    'remove touch-up',
+    (project, { artwork, id }) => untouched(project, artwork, id),
+  ),
+}

@@ -1,0 +1,57 @@
+import { z } from 'zod'
+import { idSchema, part, within } from '../document/basics'
+import { lookSchema } from '../document/project'
+import { castSchema } from '../document/scheme'
+import { MEASURES } from '../harmony/adjust'
+import { castFixed, underCast, wholeAdjusted } from '../scheme/compose'
+import { inLook } from '../scheme/looks'
+import { kindOf } from './command'
+import { matchedTargets } from './matching'
+import { withRemap } from './remapping'
+import { huedSchema } from './swatches'
+
+/* What is done to the whole scheme: adjusting, a cast, another look. */
+
+const adjustmentsSchema = z.object({
+  measure: z.enum(MEASURES),
+  saturation: within,
+  brightness: within,
+  evenSaturation: part,
+  evenLightness: part,
+  redCyan: within,
+  greenMagenta: within,
+  blueYellow: within,
+  drain: part,
+  tintNeutrals: part,
+  nudge: z.object({ saturation: part, brightness: part, seed: z.number().int() }),
+})
+
+/** A look keeps the targets it was left with; inks it does not know are matched to its swatches. */
+const adopted = kindOf(
+  z.object({ look: lookSchema, what: z.string().max(80) }),
+  ({ what }) => what,
+  (project, { look }, inks) => {
+    const there = inLook(project, look)
+    const unknown = inks.filter(({ hex }) => !look.remap.targets[hex])
+    if (!unknown.length) return there
+    const matched = matchedTargets(inks, there, there.remap.targets)
+    const fresh = Object.fromEntries(unknown.flatMap(({ hex }) => (matched[hex] ? [[hex, matched[hex]]] : [])))
+    return withRemap(there, { targets: { ...there.remap.targets, ...fresh } })
+  },
+  'missing',
+)
+
+export const WHOLE = {
+  'adjust': kindOf(
+    z.object({ adjustments: adjustmentsSchema, from: z.record(idSchema, huedSchema), what: z.string().max(40) }),
+    ({ what }) => what,
+    (project, { adjustments, from }) => wholeAdjusted(project, adjustments, from),
+  ),
+  'cast': kindOf(
+    z.object({ cast: castSchema.nullable() }),
+    ({ cast }) => (cast ? 'cast' : 'remove cast'),
+    (project, { cast }) => underCast(project, cast),
+  ),
+  'fix cast': kindOf(z.object({}), 'fix cast', castFixed),
+  'adopt': adopted,
+}

@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import { idSchema, nameSchema, hashSchema, hexSchema } from './basics'
+import { ALSO } from '../artwork/reading'
+
+/** What artwork is: a drawing of shapes, or a picture of pixels. */
+export const ARTWORK_KINDS = ['svg', 'raster'] as const
+export const artworkKind = z.enum(ARTWORK_KINDS).default('svg')
+
+/** Artwork of the project; its file is stored by content hash. */
+export const artworkSchema = z.object({
+  kind: artworkKind,
+  id: idSchema,
+  name: nameSchema,
+  hash: hashSchema,
+  width: z.number().positive(),
+  height: z.number().positive(),
+})
+export type Artwork = z.infer<typeof artworkSchema>
+
+/** What is kept of an artwork file beside its bytes: its size and its inks by falling area. */
+export const inkSchema = z.object({ hex: hexSchema, area: z.number().min(0).max(1.001), uses: z.number().int().min(0) })
+export type InkRecord = z.infer<typeof inkSchema>
+
+export const artworkFileSchema = z.object({
+  kind: artworkKind,
+  hash: hashSchema,
+  name: nameSchema,
+  width: z.number().positive(),
+  height: z.number().positive(),
+  inks: z.array(inkSchema),
+  /**
+   * What is recolored besides the colors on the page, and the inks of each picture within the file; empty for one that
+   * is left.
+   */
+  also: z.array(z.enum(ALSO)).default([]),
+  pictureInks: z.array(z.array(hexSchema)).default([]),
+  removed: z.array(z.object({ what: z.string(), line: z.number().int() })),
+  notes: z.array(z.string()),
+})
+export type ArtworkFile = z.infer<typeof artworkFileSchema>

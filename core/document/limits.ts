@@ -1,0 +1,21 @@
+/** The most swatches a scheme has. */
+export const MOST_SWATCHES = 12
+
+/** The most references and artworks a project holds. */
+export const MOST_REFERENCES = 60
+export const MOST_ARTWORK = 200
+
+/** The most shapes one touch-up colors, the most touch-ups of an artwork, and the most colors of a set. */
+export const MOST_TOUCHED = 5000
+export const MOST_TOUCHES = 300
+
+/** The most shapes of an artwork that are touched up altogether. */
+export const MOST_SHAPES_TOUCHED = 20_000
+
+/** The most areas one touch-up colors, and of one picture altogether. */
+export const MOST_AREAS = 60
+export const MOST_AREAS_TOUCHED = 250
+export const MOST_IN_SET = 1000
+
+/** The most sets a project keeps; the oldest go. */
+export const MOST_SETS = 20

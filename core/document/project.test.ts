@@ -1,0 +1,54 @@
+import { artworkFileSchema } from './artwork'
+import { projectSchema } from './project'
+import { newProject } from '../scheme/create'
+
+const project = newProject('Kites')
+
+describe('the stored document', () => {
+  it('takes a new project', () => expect(projectSchema.parse(project)).toEqual(project))
+  it.each([
+    ['without a name', { ...project, name: '  ' }],
+    ['with a name too long', { ...project, name: 'x'.repeat(121) }],
+    ['with a color that is none', { ...project, base: { ...project.base, hex: 'red' } }],
+    ['with upper-case hex', { ...project, base: { ...project.base, hex: '#FF0000' } }],
+    ['with a harmony nobody knows', { ...project, harmony: { ...project.harmony, kind: 'pentadic' } }],
+    ['with too many swatches', { ...project, harmony: { ...project.harmony, count: 11 } }],
+    ['with no scheme', { ...project, scheme: [] }],
+    ['with a share above one', { ...project, scheme: [{ ...project.scheme[0], share: 2 }] }],
+    [
+      'with artwork of a wrong hash',
+      { ...project, artwork: [{ id: 'a', name: 'A', hash: '../etc', width: 1, height: 1 }] },
+    ],
+    [
+      'with a target that is no ink',
+      { ...project, remap: { ...project.remap, targets: { red: { to: null, by: 'hand' } } } },
+    ],
+  ])('refuses one %s', (_what, document) => expect(projectSchema.safeParse(document).success).toBe(false))
+})
+
+it('a document stored before swatches had a color of their own comes up to date', () => {
+  const old = JSON.parse(JSON.stringify(project)) as { scheme: Array<Record<string, unknown>> }
+  for (const swatch of old.scheme) {
+    for (const key of ['own', 'freed', 'hue']) Reflect.deleteProperty(swatch, key)
+    Object.assign(swatch, { tied: swatch.id !== 's2', from: { kind: 'harmony' } })
+  }
+  const { scheme } = projectSchema.parse(old)
+  expect(scheme.map(({ from }) => from)).toEqual(project.scheme.map(({ from }) => from))
+  expect(scheme.map(({ own }) => own?.hex ?? null)).toEqual(
+    project.scheme.map(({ id, hex }) => (id === 's2' ? hex : null)),
+  )
+})
+
+it('the record of an artwork file has areas between none and all', () => {
+  const record = {
+    hash: 'a'.repeat(64),
+    name: 'A',
+    width: 1,
+    height: 1,
+    removed: [],
+    notes: [],
+    inks: [{ hex: '#000000', area: 0.5, uses: 1 }],
+  }
+  expect(artworkFileSchema.safeParse(record).success).toBe(true)
+  expect(artworkFileSchema.safeParse({ ...record, inks: [{ hex: '#000000', area: 1.5, uses: 1 }] }).success).toBe(false)
+})

@@ -1,0 +1,96 @@
+import { z } from 'zod'
+import { idSchema, hexSchema, part, nameSchema, within } from './basics'
+import { LADDERS, RUNGS } from '../harmony/ladder'
+import { REACH } from '../raster/area'
+import { MOST_TOUCHED, MOST_AREAS, MOST_IN_SET, MOST_TOUCHES } from './limits'
+import { SHADINGS } from '../remap/shading'
+import { MATCHES } from '../remap/match'
+import { NEUTRALS } from '../remap/remap'
+import { TOLERANCE } from '../remap/near'
+
+/** What an ink becomes: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
+export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })
+
+export const targetsSchema = z.record(hexSchema, targetSchema)
+
+/** A color that points to a swatch, or to a rung of its ladder: it follows when the scheme changes. */
+export const followingSchema = z.object({
+  swatch: idSchema,
+  rung: z
+    .object({
+      ladder: z.enum(LADDERS),
+      step: z.number().int().min(0).max(RUNGS.most),
+      of: z.number().int().min(RUNGS.least).max(RUNGS.most),
+    })
+    .nullable(),
+})
+
+/**
+ * A contiguous area of a raster picture: a point, in parts of its width and height, and how far it reaches from its
+ * ink, in hundredths of ΔEOK.
+ */
+export const areaSchema = z.object({ x: part, y: part, reach: z.number().min(REACH.least).max(REACH.most) })
+
+/**
+ * A touch-up: shapes, by their place among the elements of the file, whose fill or stroke is colored by hand, or which
+ * are made more or less opaque; or areas of a raster picture.
+ */
+export const touchSchema = z
+  .object({
+    id: idSchema,
+    shapes: z.array(z.number().int().min(0)).max(MOST_TOUCHED),
+    areas: z.array(areaSchema).max(MOST_AREAS).default([]),
+    paint: z.enum(['fill', 'stroke']),
+    to: followingSchema.nullable(),
+    opacity: part.nullable(),
+  })
+  .refine(({ shapes, areas }) => shapes.length + areas.length > 0, 'A touch-up needs a shape or an area.')
+
+/** A set of colors results can be restricted to: a shelf scheme, a library, or a list. */
+export const colorSetSchema = z.object({
+  id: idSchema,
+  title: nameSchema,
+  colors: z
+    .array(z.object({ hex: hexSchema, name: z.string().max(120) }))
+    .min(1)
+    .max(MOST_IN_SET),
+})
+
+/** How the artwork is remapped. */
+export const remapSchema = z.object({
+  targets: targetsSchema,
+  /**
+   * How groups follow their swatch, and those that do so in a way of their own, or are led by a chosen ink; by swatch.
+   */
+  shading: z.enum(SHADINGS),
+  groups: z
+    .record(idSchema, z.object({ shading: z.enum(SHADINGS).optional(), lead: hexSchema.optional() }))
+    .default({}),
+  match: z.enum(MATCHES).default('values'),
+  /** The seed of the last deal of targets; 0 for the best match. */
+  seed: z.number().int().min(0).default(0),
+  neutrals: z.enum(NEUTRALS).default('inks'),
+  /** How near inks have to be to go together, in hundredths of ΔEOK. */
+  tolerance: z.number().min(TOLERANCE.least).max(TOLERANCE.most).default(0),
+  /**
+   * The result turned, in degrees, and made more or less saturated and bright, in [-1, 1], without a change of the
+   * scheme.
+   */
+  adjust: z
+    .object({ turn: z.number().min(-180).max(180), saturation: within, brightness: within })
+    .default({ turn: 0, saturation: 0, brightness: 0 }),
+  /** The set of colors results are restricted to, by its id. */
+  restrict: idSchema.nullable().default(null),
+  /** Targets of single artworks that differ from those of all, by artwork. */
+  exceptions: z.record(idSchema, targetsSchema).default({}),
+  /** Touch-ups by artwork, in the order they were made; the later lies on top. */
+  touches: z.record(idSchema, z.array(touchSchema).max(MOST_TOUCHES)).default({}),
+})
+
+/** How artwork is remapped before anyone says otherwise. */
+export const FIRST_REMAP: Remap = remapSchema.parse({ targets: {}, shading: 'relative' })
+export type Target = z.infer<typeof targetSchema>
+export type Remap = z.infer<typeof remapSchema>
+export type Following = z.infer<typeof followingSchema>
+export type Touch = z.infer<typeof touchSchema>
+export type ColorSet = z.infer<typeof colorSetSchema>

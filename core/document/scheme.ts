@@ -1,0 +1,87 @@
+import { z } from 'zod'
+import { hexSchema, hue, idSchema, part } from './basics'
+import { HARMONIES } from '../harmony/harmony'
+import { WHEELS } from '../color/wheel'
+import { COUNT } from '../harmony/derive'
+import { MOST_SWATCHES } from './limits'
+import { ROLES } from '../harmony/proportion'
+import { CAST_MODES } from '../harmony/cast'
+import { KELVIN } from '../color/planck'
+
+/** The base color: its value, the HSB hue it is remembered by, and how it was typed. */
+export const baseSchema = z.object({ hex: hexSchema, hue: z.number().min(0).max(360), typed: z.string().max(200) })
+
+/** How the scheme is derived from its base. Angles in degrees. */
+export const harmonySchema = z.object({
+  kind: z.enum(HARMONIES),
+  wheel: z.enum(WHEELS),
+  spread: z.number().min(0).max(180),
+  turn: z.number().min(-360).max(360),
+  count: z.number().int().min(COUNT.least).max(COUNT.most),
+  /** The angles of a free harmony, relative to the base. */
+  free: z.array(z.number()).max(MOST_SWATCHES),
+})
+
+/** How a swatch was made beside the harmony. */
+export const MADE = [
+  'ring',
+  'ladder',
+  'complement',
+  'in-between',
+  'neutral',
+  'copy',
+  'alternative',
+  'recent',
+  'deal',
+] as const
+
+/**
+ * Where a swatch came from: derived by the harmony at a place of it, measured by a sample, taken, at a color, from a
+ * list, the artwork or the inspiration shelf, or made in Compose.
+ */
+export const originSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('harmony'), place: z.number().int().min(0).max(40).default(0) }),
+  z.object({ kind: z.literal('made'), how: z.enum(MADE) }),
+  z.object({ kind: z.literal('sample'), sample: idSchema }),
+  z.object({ kind: z.enum(['list', 'ink', 'shelf']), title: z.string().max(200), hex: hexSchema }),
+])
+
+export const swatchSchema = z.object({
+  id: idSchema,
+  hex: hexSchema,
+  /** The HSB hue, in degrees, it is remembered by while it is gray. */
+  hue: hue.default(0),
+  name: z.string().max(120),
+  role: z.enum(ROLES),
+  share: part,
+  /** The wheel angle it stands at, relative to the base and besides the turn of the whole. */
+  offset: z.number(),
+  /** A locked swatch keeps its color whatever the others do. */
+  locked: z.boolean().default(false),
+  from: originSchema.default({ kind: 'harmony', place: 0 }),
+  /**
+   * Its color set by hand instead of by where it came from, and the angle (turn and offset) it was set at: turned
+   * further, it goes along. `over` a cast, which is then not laid over it.
+   */
+  own: z.object({ hex: hexSchema, hue, at: z.number(), over: z.boolean() }).nullable().default(null),
+  /** A freed swatch does not follow when the whole turns or opens. */
+  freed: z.boolean().default(false),
+})
+
+/**
+ * A common tint over the scheme: a color, or the light of a color temperature in kelvin, laid over by a blend mode
+ * with a strength.
+ */
+export const castSchema = z.object({
+  mode: z.enum(CAST_MODES),
+  strength: part,
+  of: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('color'), hex: hexSchema }),
+    z.object({ kind: z.literal('light'), kelvin: z.number().min(KELVIN.least).max(KELVIN.most) }),
+  ]),
+})
+export type Cast = z.infer<typeof castSchema>
+export type Base = z.infer<typeof baseSchema>
+export type Harmony = z.infer<typeof harmonySchema>
+export type Swatch = z.infer<typeof swatchSchema>
+export type Origin = z.infer<typeof originSchema>

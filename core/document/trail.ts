@@ -1,0 +1,38 @@
+import { z } from 'zod'
+import { idSchema, hexSchema } from './basics'
+import { lookSchema } from './project'
+import { targetSchema } from './remap'
+
+/**
+ * One state of the trail: a look the project has had, when, by what, from which state it came, and the name it was
+ * kept by.
+ */
+export const trailStateSchema = z.object({
+  id: idSchema,
+  parent: idSchema.nullable(),
+  at: z.iso.datetime(),
+  did: z.string().max(80),
+  kept: z.string().trim().min(1).max(120).nullable(),
+  look: lookSchema,
+})
+export type TrailState = z.infer<typeof trailStateSchema>
+
+/** What a save brings of the trail: states that are new or changed, and those thinned out. */
+export const trailChangeSchema = z.object({
+  put: z.array(trailStateSchema).max(2000),
+  remove: z.array(idSchema).max(2000),
+})
+export type TrailChange = z.infer<typeof trailChangeSchema>
+
+/** A trail as it is sent: what inks become is said once for all states that share it. */
+export const packedTrailSchema = z.object({
+  states: z.array(
+    trailStateSchema.extend({
+      look: lookSchema.extend({
+        remap: lookSchema.shape.remap.omit({ targets: true }).extend({ targets: z.string() }),
+      }),
+    }),
+  ),
+  targets: z.record(z.string(), z.record(hexSchema, targetSchema)),
+})
+export type PackedTrail = z.infer<typeof packedTrailSchema>

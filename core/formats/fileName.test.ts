@@ -1,0 +1,25 @@
+import fc from 'fast-check'
+import { fileNameOf } from './fileName'
+
+it.each([
+  ['Festival poster', 'festival-poster'],
+  ['凧祭りのポスター', '凧祭りのポスター'],
+  ['Плакат фестиваля', 'плакат-фестиваля'],
+  ['مهرجان', 'مهرجان'],
+  ['Café de la mer', 'café-de-la-mer'],
+  ['a/b\\c: "d" <e>?*|', 'a-b-c-d-e'],
+  ['..hidden..', 'hidden'],
+  ['CON', '_con'],
+  ['nul.svg', '_nul.svg'],
+  ['?', ''],
+  ['line\nbreak\u0000', 'line-break'],
+])('names the file of “%s” “%s”', (title, name) => expect(fileNameOf(title)).toBe(name))
+
+it('is a name that every file system takes, for any title', () =>
+  fc.assert(
+    fc.property(fc.string({ unit: 'binary', maxLength: 300 }), title => {
+      const name = fileNameOf(title)
+      expect(new TextEncoder().encode(name).length).toBeLessThanOrEqual(201)
+      expect(name).not.toMatch(/[<>:"/\\|?*\u0000-\u001f]|^\.|\.$|^\s|\s$/)
+    }),
+  ))

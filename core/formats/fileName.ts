@@ -1,0 +1,34 @@
+/** The most bytes a name takes in UTF-8, so that with its number and ending it stays under the 255 of file systems. */
+const MOST_NAME_BYTES = 200
+
+/** What some file system refuses in a name: separators, wildcards, quotes and control characters. */
+const REFUSED = /[<>:"/\\|?*\p{Cc}\p{Cs}\p{Zl}\p{Zp}]+/gu
+
+/** Names that mean devices on Windows, whatever their ending. */
+const DEVICE = /^(con|prn|aux|nul|com\d|lpt\d)(\.|$)/i
+
+const bytesOf = (character: string): number => {
+  const code = character.codePointAt(0) ?? 0
+  return code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4
+}
+
+/**
+ * A title as the name of a file, without an ending: letters of all scripts in lower case, words joined by hyphens, only
+ * what file systems refuse left out. Empty where nothing is left.
+ */
+export const fileNameOf = (title: string): string => {
+  const joined = title
+    .normalize('NFC')
+    .replace(REFUSED, ' ')
+    .trim()
+    .replace(/\s+/g, '-')
+    .replace(/^[-.]+|[-.]+$/g, '')
+    .toLowerCase()
+  let [name, size] = ['', 0]
+  for (const character of joined) {
+    size += bytesOf(character)
+    if (size > MOST_NAME_BYTES) break
+    name += character
+  }
+  return DEVICE.test(name) ? `_${name}` : name
+}

@@ -1,0 +1,211 @@
+import { z } from 'zod'
+import { projectSchema, type Project, type StoredProject } from '../document/project'
+import { trailChangeSchema, type TrailChange } from '../document/trail'
+import { joinedChange } from './trail'
+
+/*
+ * Saving as a machine: events in, state and effects out. It knows neither server nor browser. Work is in one of three
+ * places at any time: on the server, on its way there, or in `document` and `trail`, of which a draft is kept.
+ */
+
+/** One save as it is sent: it can be sent again as it is, and the server knows it by its id. */
+export interface Save {
+  id: string
+  project: string
+  version: number
+  document: Project
+  trail: TrailChange
+}
+
+/** What is kept in the browser of work that is not on the server; `sent` is the id of a save without an answer. */
+export const draftSchema = z.object({
+  version: z.number().int(),
+  document: projectSchema,
+  trail: trailChangeSchema.default({ put: [], remove: [] }),
+  sent: z.uuid().nullable().default(null),
+  /** When it was kept, in milliseconds of the epoch. */
+  time: z.number().default(0),
+})
+export type Draft = z.infer<typeof draftSchema>
+
+/** Two versions of one project: the one stored meanwhile, and the copy that ours became, or why it could not yet. */
+export interface Conflict {
+  theirs: StoredProject
+  copy: StoredProject | null
+  why: string | null
+}
+
+export interface Saving {
+  /** The project saves go to, and its version they start from. */
+  project: string
+  version: number
+  /** What is not on the server yet. */
+  document: Project | null
+  trail: TrailChange
+  /** A save that was sent and has no answer. */
+  sending: Save | null
+  /** Whether something is under way now: a save, or a copy being made. */
+  busy: boolean
+  failures: number
+  /** Why the last save failed; null while all is well. */
+  why: string | null
+  /** Whether the browser keeps a draft of what is not saved. */
+  kept: boolean
+  conflict: Conflict | null
+  closing: boolean
+}
+
+export type SavingEvent =
+  | { kind: 'edited'; document: Project; change: TrailChange }
+  | { kind: 'due'; id: string }
+  | { kind: 'answered'; save: string; version: number }
+  | { kind: 'failed'; save: string; why: string }
+  | { kind: 'refused'; save: string; theirs: StoredProject }
+  | { kind: 'copied'; document: Project; copy: StoredProject }
+  | { kind: 'not copied'; why: string }
+  | { kind: 'draft kept'; kept: boolean }
+  | { kind: 'closed'; id: string }
+
+export type SavingEffect =
+  | { do: 'wait'; ms: number }
+  | { do: 'send'; save: Save }
+  | { do: 'copy'; document: Project; from: string }
+  | { do: 'keep'; project: string; draft: Omit<Draft, 'time'> }
+  | { do: 'drop'; project: string }
+
+/** How long a hand has to rest before a save, and how long to wait after each failure, in milliseconds. */
+const QUIET = 400
+const AGAIN = [1000, 2000, 4000, 8000] as const
+
+/** The most of a trail that goes with one save, in characters of JSON. */
+const MOST_SENT = 2_000_000
+
+const NO_CHANGE: TrailChange = { put: [], remove: [] }
+const isNone = ({ put, remove }: TrailChange): boolean => !put.length && !remove.length
+
+/** What is still to be saved of a trail once a part of it has been. */
+const leftOf = ({ put, remove }: TrailChange, sent: TrailChange): TrailChange => ({
+  put: put.filter(state => !sent.put.includes(state)),
+  remove: remove.filter(id => !sent.remove.includes(id)),
+})
+
+/** As much of a trail as goes with one save: states in their order, and what is given up with the last of them. */
+const firstPart = ({ put, remove }: TrailChange): TrailChange => {
+  let size = 0
+  const fits = put.findIndex(state => (size += JSON.stringify(state).length) > MOST_SENT)
+  return fits === -1 ? { put, remove } : { put: put.slice(0, Math.max(1, fits)), remove: [] }
+}
+
+/** Saving of a project as it is stored, or with work on top of it that was left unsaved. */
+export const savingOf = ({ id, version, lastSave }: StoredProject, draft: Draft | null): Saving => ({
+  project: id,
+  version: draft && (draft.sent === null || draft.sent !== lastSave) ? draft.version : version,
+  document: draft?.document ?? null,
+  trail: draft?.trail ?? NO_CHANGE,
+  sending: null,
+  busy: false,
+  failures: 0,
+  why: null,
+  kept: true,
+  conflict: null,
+  closing: false,
+})
+
+/** Whether anything is not on the server. */
+export const isUnsaved = ({ document, sending }: Saving): boolean => document !== null || sending !== null
+
+/** Whether there is nothing more to be done for a project that was left. */
+export const isDone = (saving: Saving): boolean =>
+  saving.closing && !saving.busy && (!isUnsaved(saving) || saving.why !== null)
+
+type Step = readonly [Saving, readonly SavingEffect[]]
+
+const keeping = ({ document, project, version, trail, sending }: Saving): SavingEffect[] =>
+  document ? [{ do: 'keep', project, draft: { version, document, trail, sent: sending?.id ?? null } }] : []
+
+/** The next thing to send: a copy where versions are at odds, a save without an answer again, or a new one. */
+const sent = (saving: Saving, id: string): Step => {
+  const { document, conflict, project, version, trail } = saving
+  if (saving.busy) return [saving, []]
+  if (conflict && !conflict.copy)
+    return document ? [{ ...saving, busy: true }, [{ do: 'copy', document, from: project }]] : [saving, []]
+  if (saving.sending) return [{ ...saving, busy: true }, [{ do: 'send', save: saving.sending }]]
+  if (!document) return [saving, []]
+  const save: Save = { id, project, version, document, trail: firstPart(trail) }
+  const next = { ...saving, sending: save, busy: true }
+  return [next, [...keeping(next), { do: 'send', save }]]
+}
+
+/** Goes on after something has arrived: with what is left, or to rest. */
+const onward = (saving: Saving): Step =>
+  saving.document
+    ? [saving, [...keeping(saving), { do: 'wait', ms: 0 }]]
+    : [saving, [{ do: 'drop', project: saving.project }]]
+
+const answered = (saving: Saving, save: string, version: number): Step => {
+  const { sending } = saving
+  if (!sending || sending.id !== save) return [saving, []]
+  const trail = leftOf(saving.trail, sending.trail)
+  const all = saving.document === sending.document && isNone(trail)
+  return onward({
+    ...saving,
+    ...{ version, trail, sending: null, busy: false, failures: 0, why: null },
+    document: all ? null : saving.document,
+  })
+}
+
+const failed = (saving: Saving, why: string): Step => {
+  const ms = AGAIN[Math.min(saving.failures, AGAIN.length - 1)] as number
+  const next = { ...saving, busy: false, why, failures: saving.failures + 1 }
+  return [next, saving.closing ? [] : [{ do: 'wait', ms }]]
+}
+
+const refused = (saving: Saving, theirs: StoredProject): Step => {
+  const document = saving.document ?? saving.sending?.document ?? null
+  const next = { ...saving, document, sending: null, busy: false, conflict: { theirs, copy: null, why: null } }
+  return sent(next, '')
+}
+
+/** What was copied is on the server; what came after it is saved to the copy. */
+const copied = (saving: Saving, document: Project, copy: StoredProject): Step => {
+  const { conflict } = saving
+  if (!conflict) return [saving, []]
+  const all = saving.document === document && isNone(saving.trail)
+  const [next, effects] = onward({
+    ...saving,
+    ...{ project: copy.id, version: copy.version, busy: false, failures: 0, why: null },
+    document: all ? null : saving.document,
+    conflict: { ...conflict, copy, why: null },
+  })
+  return [next, [...effects, { do: 'drop', project: saving.project }]]
+}
+
+/** What becomes of saving by an event, and what is to be done then. */
+export const saved = (saving: Saving, event: SavingEvent): Step => {
+  switch (event.kind) {
+    case 'edited': {
+      const { document, change } = event
+      const next = { ...saving, document, trail: joinedChange(saving.trail, change) }
+      const waits = saving.busy || saving.why !== null || (saving.conflict !== null && !saving.conflict.copy)
+      return [next, [...keeping(next), ...(waits ? [] : [{ do: 'wait', ms: QUIET } as const])]]
+    }
+    case 'due':
+      return sent(saving, event.id)
+    case 'answered':
+      return answered(saving, event.save, event.version)
+    case 'failed':
+      return saving.sending?.id === event.save ? failed(saving, event.why) : [saving, []]
+    case 'refused':
+      return saving.sending?.id === event.save ? refused(saving, event.theirs) : [saving, []]
+    case 'copied':
+      return copied(saving, event.document, event.copy)
+    case 'not copied': {
+      const conflict = saving.conflict && { ...saving.conflict, why: event.why }
+      return failed({ ...saving, conflict, failures: AGAIN.length }, event.why)
+    }
+    case 'draft kept':
+      return [saving.kept === event.kept ? saving : { ...saving, kept: event.kept }, []]
+    case 'closed':
+      return sent({ ...saving, closing: true }, event.id)
+  }
+}

@@ -1,0 +1,77 @@
+import { lookOf } from '../document/project'
+import { newProject } from '../scheme/create'
+import { branches, joinedChange, thinnedOut, TRAIL, unpackedTrail, withoutStates } from './trail'
+import { trailStateSchema, type TrailState } from '../document/trail'
+
+const look = lookOf(newProject('Kites'))
+const states = (count: number, kept: (i: number) => boolean = () => false): TrailState[] =>
+  Array.from({ length: count }, (_, i) => ({
+    id: `t${i}`,
+    parent: i ? `t${i - 1}` : null,
+    at: '2026-11-25T10:00:00.000Z',
+    did: 'turn',
+    kept: kept(i) ? 'one I like' : null,
+    look,
+  }))
+
+describe('the trail', () => {
+  it('is a valid document', () => expect(trailStateSchema.parse(states(1)[0])).toEqual(states(1)[0]))
+  it('holds at least 500 states untouched', () => {
+    expect(thinnedOut(states(500), null)).toEqual([])
+    expect(thinnedOut(states(TRAIL.most), null)).toEqual([])
+  })
+  it('thinned, keeps what is kept, the current state and the latest, and at least 500', () => {
+    const all = states(TRAIL.most + 1, i => i % 10 === 0)
+    const gone = new Set(thinnedOut(all, 't33'))
+    const left = all.filter(({ id }) => !gone.has(id))
+    expect(left.length).toBeGreaterThanOrEqual(500)
+    expect(left.length).toBeLessThan(all.length)
+    expect(left.filter(({ kept }) => kept).length).toBe(all.filter(({ kept }) => kept).length)
+    expect(gone.has('t33')).toBe(false)
+    for (const { id } of all.slice(-TRAIL.recent)) expect(gone.has(id)).toBe(false)
+  })
+  it('with nothing but kept states gives up none', () =>
+    expect(
+      thinnedOut(
+        states(700, () => true),
+        null,
+      ),
+    ).toEqual([]))
+  it('hangs what came from a lost state on the one before it', () => {
+    const left = withoutStates(states(5), new Set(['t1', 't2']))
+    expect(left.map(({ id, parent }) => [id, parent])).toEqual([
+      ['t0', null],
+      ['t3', 't0'],
+      ['t4', 't3'],
+    ])
+  })
+  it('keeps the order of states that are changed again before they are saved', () => {
+    const [a, b, c] = states(3) as [TrailState, TrailState, TrailState]
+    const renamed = { ...a, kept: 'for the client' }
+    expect(joinedChange({ put: [a, b], remove: [] }, { put: [renamed, c], remove: ['x'] })).toEqual({
+      put: [renamed, b, c],
+      remove: ['x'],
+    })
+    expect(joinedChange({ put: [a, b], remove: ['y'] }, { put: [], remove: ['t1'] })).toEqual({
+      put: [a],
+      remove: ['y', 't1'],
+    })
+  })
+  it('knows where another branch begins', () => {
+    const all = [...states(3), { ...(states(1)[0] as TrailState), id: 'b1', parent: 't0' }]
+    expect(all.map((_, i) => branches(all, i))).toEqual([false, false, false, true])
+  })
+  it('packed says shared targets once', () => {
+    const { targets: _, ...remap } = look.remap
+    const targets = { '#102030': { to: 's1', by: 'match' as const } }
+    const packed = {
+      states: ['t1', 't2'].map(id => ({
+        ...(states(1)[0] as TrailState),
+        id,
+        look: { ...look, remap: { ...remap, targets: 'x' } },
+      })),
+      targets: { x: targets },
+    }
+    expect(unpackedTrail(packed).map(state => state.look.remap.targets)).toEqual([targets, targets])
+  })
+})

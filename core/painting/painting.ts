@@ -1,0 +1,115 @@
+import type { Project } from '../document/project'
+import { standInColors } from './standIns'
+import { type ColorSet, type Following } from '../document/remap'
+import { type Hex } from '../color/convert'
+import { nearestIn } from '../remap/restrict'
+import { type Remapped, remappingOf, restrictionOf, followed, touchedPaints, touchedAreas } from './remapping'
+import { type InkArea } from '../remap/match'
+import { recolored } from '../remap/remap'
+import { type HandPaint } from '../artwork/write'
+import { type AreaPaint } from './areas'
+
+const hexesOf = new WeakMap<ColorSet, Hex[]>()
+
+/** The nearest color of the set a project is restricted to; the color itself where it is not. */
+const within = (set: ColorSet | null): ((hex: Hex) => Hex) => {
+  if (!set) return hex => hex
+  let hexes = hexesOf.get(set)
+  if (!hexes) hexesOf.set(set, (hexes = set.colors.map(({ hex }) => hex)))
+  const all = hexes
+  return hex => nearestIn(all, hex)?.hex ?? hex
+}
+
+/**
+ * What every ink becomes in a project, or in one of its artworks with the exceptions it has. `united` holds the inks
+ * of all its artwork, which decide who leads a group. What is left as it is, is not restricted either.
+ */
+export const colorsOf = (
+  project: Remapped,
+  united: readonly InkArea[],
+  artwork: string | null = null,
+): Map<Hex, Hex> => {
+  const remapping = remappingOf(project, united, artwork)
+  const colors = recolored(united, remapping)
+  const set = restrictionOf(project)
+  if (!set) return colors
+  const near = within(set)
+  return new Map(
+    [...colors].map(([ink, hex]) => [ink, remapping.targets.get(ink) || remapping.tinted.has(ink) ? near(hex) : hex]),
+  )
+}
+
+/** What every ink would become without a restriction. */
+export const recoloredFreely = (
+  project: Remapped,
+  united: readonly InkArea[],
+  artwork: string | null = null,
+): Map<Hex, Hex> => recolored(united, remappingOf(project, united, artwork))
+
+/**
+ * What is painted by hand on an artwork: shapes of a drawing, by their place among the elements, or areas of a
+ * picture.
+ */
+export interface ByHand {
+  shapes: ReadonlyMap<number, HandPaint>
+  areas: readonly AreaPaint[]
+}
+
+export const NOTHING_BY_HAND: ByHand = { shapes: new Map(), areas: [] }
+
+/** What the touch-ups of an artwork come to. */
+export const touchesOf = (project: Remapped, artwork: string): ByHand => {
+  const touches = project.remap.touches[artwork]
+  if (!touches?.length) return NOTHING_BY_HAND
+  const { swatches } = remappingOf(project, [])
+  const near = within(restrictionOf(project))
+  const colorOf = (to: Following): Hex | null => {
+    const hex = followed(swatches, to)
+    return hex && near(hex)
+  }
+  return { shapes: touchedPaints(touches, colorOf), areas: touchedAreas(touches, colorOf) }
+}
+
+/** What an artwork looks like in a project: what each of its inks becomes, and what is painted by hand on top. */
+export interface Painted {
+  colors: ReadonlyMap<Hex, Hex>
+  byHand: ByHand
+}
+
+/** What is painted: the inks of all artwork of the project, and, for a project without any, the stand-ins' inks. */
+export interface Pieces {
+  inks: readonly InkArea[]
+  standIns: ReadonlyArray<readonly [ink: Hex, place: number]>
+}
+
+/** What each artwork of a project looks like; with null, any without exceptions. */
+export type Painting = (artwork: string | null) => Painted
+
+/**
+ * What the artworks of a project become, each worked out when first asked for; those without exceptions share their
+ * colors. Stage, proofs, trail, previews, files and the command line all come here.
+ */
+export const paintingOf = (project: Project, { inks, standIns }: Pieces): Painting => {
+  const painted = new Map<string | null, Painted>()
+  const colorsFor = (artwork: string | null): ReadonlyMap<Hex, Hex> =>
+    project.artwork.length || !standIns.length
+      ? colorsOf(project, inks, artwork)
+      : standInColors(project.scheme, standIns)
+  return artwork => {
+    const known = painted.get(artwork)
+    if (known) return known
+    const usual = painted.get(null)
+    const all = usual ?? { colors: colorsFor(null), byHand: NOTHING_BY_HAND }
+    if (!usual) painted.set(null, all)
+    if (artwork === null) return all
+    const own: Painted = {
+      colors: project.remap.exceptions[artwork] ? colorsFor(artwork) : all.colors,
+      byHand: touchesOf(project, artwork),
+    }
+    painted.set(artwork, own)
+    return own
+  }
+}
+
+/** What an artwork looks like before anything is done to it. */
+export const UNPAINTED: Painted = { colors: new Map(), byHand: NOTHING_BY_HAND }

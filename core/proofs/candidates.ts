@@ -1,0 +1,111 @@
+import { AT_REST } from '../harmony/adjust'
+import { HARMONIES, type HarmonyKind } from '../harmony/harmony'
+import { otherOrders, type InkArea } from '../remap/match'
+import { composed, dealt, wholeAdjusted } from '../scheme/compose'
+import { lookOf } from '../document/project'
+import { apply, type Known } from '../commands/commands'
+import type { Look, Project } from '../document/project'
+import type { Target } from '../document/remap'
+import { bareOf } from '../scheme/worn'
+
+/* The looks a proof sheet offers. */
+
+/** A look that is offered, and what to call it. */
+export interface Candidate {
+  key: string
+  caption: string
+  look: Look
+}
+
+/** The project in a harmony: as it is, where it is in it. */
+export const inHarmony = (project: Project, kind: HarmonyKind, known: Known): Candidate => ({
+  key: kind,
+  caption: kind,
+  look: lookOf(
+    project.derived && project.harmony.kind === kind
+      ? project
+      : apply(project, { do: 'compose', harmony: { kind } }, known),
+  ),
+})
+
+/** The harmonies that are not hidden. */
+export const shownHarmonies = (hidden: readonly string[]): HarmonyKind[] =>
+  HARMONIES.filter(kind => !hidden.includes(kind))
+
+/**
+ * How a grid of variations is laid out: the step of the turn in degrees, what changes downward, and its step in [0,
+ * 1].
+ */
+export interface Variation {
+  turn: number
+  down: 'saturation' | 'brightness'
+  step: number
+}
+
+/** How many steps a grid of variations goes to either side. */
+export const REACH = 2
+
+/**
+ * A variation: turned by so many steps across, and more (negative rows) or less saturated or bright. The middle is the
+ * project as it is.
+ */
+export const varied = (project: Project, { turn, down, step }: Variation, column: number, row: number): Candidate => {
+  const angle = project.harmony.turn + column * turn
+  const wrapped = ((((angle + 180) % 360) + 360) % 360) - 180
+  const turned = column === 0 ? project : composed(project, { turn: wrapped })
+  const next =
+    row === 0 ? turned : wholeAdjusted(turned, { ...AT_REST, [down]: -row * step }, Object.fromEntries(bareOf(turned)))
+  const sign = (value: number): string => (value > 0 ? `+${value}` : `−${-value}`)
+  const said = [
+    ...(column ? [`${sign(column * turn)}°`] : []),
+    ...(row ? [`${sign(Math.round(-row * step * 100))}%`] : []),
+  ]
+  return { key: `${column} ${row}`, caption: said.join(' ') || 'as it is', look: lookOf(next) }
+}
+
+/** A deal of companions, by its seed. */
+export const dealtCandidate = (project: Project, seed: number, kind?: HarmonyKind): Candidate => {
+  const next = dealt(project, seed, kind)
+  return { key: `deal ${seed}`, caption: `deal ${seed}`, look: lookOf(next) }
+}
+
+const LONGEST_CAPTION = 40
+
+/**
+ * The same scheme in other orders of assignment: which swatch colors which inks. Without artwork the swatches change
+ * places.
+ */
+export const reordered = (project: Project, inks: readonly InkArea[], most: number): Candidate[] => {
+  const names = new Map(project.scheme.map(({ id, name }) => [id, name]))
+  if (!inks.length)
+    return project.scheme
+      .flatMap((one, i) =>
+        project.scheme.slice(i + 1).map((other): Candidate => {
+          const scheme = project.scheme.map(swatch => (swatch === one ? other : swatch === other ? one : swatch))
+          return {
+            key: `${one.id}-${other.id}`,
+            caption: `${one.name} ↔ ${other.name}`.slice(0, LONGEST_CAPTION),
+            look: lookOf({ ...project, scheme, order: 'as set' }),
+          }
+        }),
+      )
+      .slice(0, most)
+  const targets = new Map(Object.entries(project.remap.targets).map(([hex, { to }]) => [hex, to]))
+  return otherOrders(inks, targets, project.scheme, most).map((order): Candidate => {
+    const moved = [...order].filter(([from, to]) => from !== to)
+    const next = Object.fromEntries(
+      Object.entries(project.remap.targets).map(([hex, target]): [string, Target] => [
+        hex,
+        target.to === null ? target : { ...target, to: order.get(target.to) ?? target.to },
+      ]),
+    )
+    const [first] = moved
+    const caption =
+      moved.length === 2 && first ? `${names.get(first[0])} ↔ ${names.get(first[1])}` : `${moved.length} moved`
+    return {
+      key: moved.map(pair => pair.join('>')).join(),
+      caption: caption.slice(0, LONGEST_CAPTION),
+      look: lookOf({ ...project, remap: { ...project.remap, targets: next } }),
+    }
+  })
+}

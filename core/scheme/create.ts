@@ -1,0 +1,30 @@
+import { type Base, type Harmony } from '../document/scheme'
+import { css } from '../color/parse'
+import { type Project } from '../document/project'
+import { schemeOf } from './scheme'
+import { RUNGS } from '../harmony/ladder'
+import { FIRST_GATHERING } from '../document/gathering'
+import { FIRST_REMAP } from '../document/remap'
+
+const FIRST_BASE: Base = { hex: '#5468b0', hue: css('#5468b0')?.hue ?? 0, typed: '#5468b0' }
+const FIRST_HARMONY: Harmony = { kind: 'split complementary', wheel: 'paint', spread: 30, turn: 0, count: 5, free: [0] }
+
+/** A project with nothing in it but a base color and the scheme derived from it. */
+export const newProject = (name: string, base: Base = FIRST_BASE, harmony: Harmony = FIRST_HARMONY): Project => ({
+  name,
+  base,
+  harmony,
+  scheme: schemeOf(base, harmony),
+  lead: null,
+  order: 'as set',
+  cast: null,
+  rungs: RUNGS.usual,
+  derived: true,
+  references: [],
+  samples: [],
+  gathering: FIRST_GATHERING,
+  artwork: [],
+  remap: FIRST_REMAP,
+  sets: [],
+  at: null,
+})

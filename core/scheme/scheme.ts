@@ -1,0 +1,153 @@
+import { numbered, plainName } from '../color/name'
+import { hsbOf, type Hex } from '../color/convert'
+import { derive } from '../harmony/derive'
+import { turnedHue } from '../color/wheel'
+import { usualRole, usualShares } from '../harmony/proportion'
+import { MOST_SWATCHES } from '../document/limits'
+import type { Base, Harmony, Origin, Swatch } from '../document/scheme'
+import type { Project } from '../document/project'
+
+/** An id that is not taken: the prefix and the first free number. */
+export const freshId = (prefix: 's' | 'p', taken: ReadonlySet<string>): string => {
+  let n = 1
+  while (taken.has(`${prefix}${n}`)) n++
+  return `${prefix}${n}`
+}
+
+/** So many ids that are not taken. */
+export const freshIds = (prefix: 's' | 'p', count: number, taken: readonly string[]): string[] => {
+  const ids: string[] = []
+  while (ids.length < count) ids.push(freshId(prefix, new Set([...taken, ...ids])))
+  return ids
+}
+
+/** Ids for so many swatches: those that were there by place, then fresh ones. */
+const idsFor = (count: number, before: readonly Swatch[], taken: readonly string[]): string[] => {
+  const known = before.slice(0, count).map(({ id }) => id)
+  return [...known, ...freshIds('s', count - known.length, [...taken, ...known])]
+}
+
+/** The scheme a base and harmony derive, with ids, names, roles and shares as they usually start. */
+export const schemeOf = (base: Base, harmony: Harmony): Swatch[] => {
+  const derived = derive({ ...harmony, base: base.hex, baseHue: base.hue })
+  const shares = usualShares(derived.length)
+  const names = numbered(derived.map(({ hex }) => plainName(hex)))
+  return derived.map(({ hex, offset }, i) => ({
+    id: `s${i + 1}`,
+    hex,
+    hue: hsbOf(hex, turnedHue(harmony.wheel, base.hue, harmony.turn + offset)).h,
+    offset,
+    name: names[i] as string,
+    role: usualRole(hex, i, derived.length),
+    share: shares[i] as number,
+    locked: false,
+    from: { kind: 'harmony', place: i },
+    own: null,
+    freed: false,
+  }))
+}
+
+/** Whether two schemes have the same swatches, in whatever color and order: then inks need not be matched anew. */
+export const sameSwatches = (one: readonly Swatch[], other: readonly Swatch[]): boolean =>
+  one.length === other.length && one.every(({ id }) => other.some(swatch => swatch.id === id))
+
+/** Swatches with their shares brought to a sum of 1. */
+export const shared = (scheme: readonly Swatch[]): Swatch[] => {
+  const total = scheme.reduce((sum, { share }) => sum + share, 0) || 1
+  return scheme.map(swatch => ({ ...swatch, share: swatch.share / total }))
+}
+
+/**
+ * The swatches of a project derived afresh from its base and harmony. Those that were there keep their ids, so that
+ * what was remapped to them follows, and as long as their number stays, their roles and shares. Locked ones stay
+ * whole, those made beside the harmony stay too. `known` is how many places of the harmony there were before: places
+ * given up stay given up.
+ */
+export const freshScheme = (project: Project, known: number): Swatch[] => {
+  const { scheme: before, harmony, base } = project
+  const own = (swatch: Swatch): boolean => project.derived && swatch.from.kind !== 'harmony'
+  const slots = before.filter(swatch => !own(swatch))
+  const placeOf = ({ from }: Swatch, i: number): number => (project.derived && from.kind === 'harmony' ? from.place : i)
+  const places = new Map(slots.map((swatch, i) => [swatch.id, placeOf(swatch, i)]))
+  const kept = before.filter(
+    swatch => own(swatch) || swatch.locked || (places.get(swatch.id) as number) < harmony.count,
+  )
+  const taken = new Set(places.values())
+  const missing = Array.from({ length: harmony.count }, (_, i) => i)
+    .filter(i => !taken.has(i) && (i >= known || !project.derived))
+    .slice(0, MOST_SWATCHES - kept.length)
+  const fresh = schemeOf(base, harmony)
+  const ids = freshIds(
+    's',
+    missing.length,
+    before.map(({ id }) => id),
+  )
+  const count = kept.length + missing.length
+  const same = count === before.length
+  const all = [
+    ...kept.map(swatch => {
+      const made = fresh[places.get(swatch.id) ?? -1]
+      if (own(swatch) || !made) return swatch
+      const from = { kind: 'harmony' as const, place: places.get(swatch.id) as number }
+      if (swatch.locked) return project.derived ? swatch : { ...swatch, offset: made.offset }
+      return { ...made, id: swatch.id, from, ...(same ? { role: swatch.role, share: swatch.share } : {}) }
+    }),
+    ...missing.map((place, i) => ({ ...(fresh[place] as Swatch), id: ids[i] as string })),
+  ]
+  return same
+    ? all
+    : shared(
+        all.map((swatch, i) =>
+          swatch.locked
+            ? swatch
+            : { ...swatch, share: usualShares(count)[i] as number, role: usualRole(swatch.hex, i, count) },
+        ),
+      )
+}
+
+/** A color on its way into a scheme. */
+export interface Gathered {
+  hex: Hex
+  name: string | null
+  share: number | null
+  from: Origin
+}
+
+/** The least share a gathered swatch is given, so that a small accent can still be seen and held. */
+const LEAST_SHARE = 0.02
+
+/**
+ * A scheme of gathered colors beside the swatches that are locked, which stay first. Ids go on by place among those
+ * that are replaced. Shares are those found, or fall as usual.
+ */
+export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swatch[]): Swatch[] => {
+  const kept = before.filter(({ locked }) => locked)
+  const fresh = colors.slice(0, MOST_SWATCHES - kept.length)
+  const ids = idsFor(
+    fresh.length,
+    before.filter(({ locked }) => !locked),
+    kept.map(({ id }) => id),
+  )
+  const count = kept.length + fresh.length
+  const usual = usualShares(count)
+  const names = numbered(fresh.map(({ hex, name }) => name ?? plainName(hex)))
+  const all = [
+    ...kept,
+    ...fresh.map(
+      ({ hex, share, from }, i): Swatch => ({
+        id: ids[i] as string,
+        hex,
+        hue: hsbOf(hex).h,
+        name: names[i] as string,
+        offset: 0,
+        locked: false,
+        from,
+        own: null,
+        freed: false,
+        role: usualRole(hex, kept.length + i, count),
+        share: share === null ? (usual[kept.length + i] as number) : Math.max(LEAST_SHARE, share),
+      }),
+    ),
+  ]
+  return shared(all)
+}
