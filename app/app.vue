@@ -1,5 +1,9 @@
 <script setup lang="ts">
+import { useCommittedNumbers } from '~/composables/shortcuts'
+
 useSurround()
+useKeptFocus()
+useCommittedNumbers()
 </script>
 
 <template>

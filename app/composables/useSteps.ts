@@ -9,3 +9,6 @@ export type Step = (typeof STEPS)[number]['step']
 
 /** The step an address names; the first where it names none. */
 export const stepOf = (said: unknown): Step => STEPS.find(({ step }) => step === said)?.step ?? 'gather'
+
+/** Whether an address names a step. */
+export const isStep = (said: unknown): said is Step => STEPS.some(({ step }) => step === said)

@@ -8,7 +8,7 @@ const problem = ref<string | null>(null)
 const more = ref(false)
 const name = ref('')
 const PAGE = 48
-useHead({ title: 'Plumbago' })
+useHead({ title: 'Projects · Plumbago' })
 
 const load = async (): Promise<void> => {
   problem.value = null
@@ -30,6 +30,16 @@ const create = (): Promise<void | null> =>
     const made = await server.create(name.value.trim() || 'Untitled project')
     await navigateTo(`/project/${made.id}/gather`)
   })
+/** What is dropped or pasted here becomes a project of its own. */
+const arrivals = useArrivals()
+const over = useDropsAnywhere(arrival => {
+  const [file] = arrival.files
+  void notices.attempt(async () => {
+    const made = await server.create((file?.name.replace(/\.[^.]+$/, '').trim() || 'Untitled project').slice(0, 120))
+    arrivals.put(arrival)
+    await navigateTo(`/project/${made.id}/gather`)
+  })
+})
 const duplicate = (card: ProjectCard): Promise<void | null> =>
   notices.attempt(async () => {
     const made = await server.duplicate(card.id)
@@ -70,7 +80,10 @@ onMounted(load)
 </script>
 
 <template>
-  <div class="grid h-full grid-rows-[44px_minmax(0,1fr)]">
+  <div
+    class="grid h-full grid-rows-[44px_minmax(0,1fr)]"
+    :class="{ 'outline-2 -outline-offset-4 outline-accent': over }"
+  >
     <header class="flex items-center justify-between border-b border-line bg-panel px-3">
       <p class="flex items-center gap-2">
         <PlumbagoMark :colors="cards?.[0]?.swatches.map(({ hex }) => hex) ?? []" /><span
@@ -78,7 +91,7 @@ onMounted(load)
           >Plumbago</span
         >
       </p>
-      <SurroundSwitch />
+      <div class="flex items-center gap-2"><KeysHelp /><SurroundSwitch /></div>
     </header>
     <main class="overflow-y-auto px-8 py-6">
       <div class="mx-auto grid max-w-[1200px] gap-5">

@@ -13,8 +13,6 @@ export interface Notice {
   label: string
 }
 
-const SECONDS = { done: 8, problem: 20 }
-
 export const useNotices = defineStore('notices', () => {
   const shown = ref<Notice[]>([])
   let next = 1
@@ -29,7 +27,6 @@ export const useNotices = defineStore('notices', () => {
       ...shown.value.filter(notice => notice.text !== text).slice(-2),
       { id, text, kind, label, ...(undo ? { undo } : {}) },
     ]
-    setTimeout(() => dismiss(id), SECONDS[kind] * 1000)
   }
 
   /** Runs something that may fail and says so in its own words; null where it did. */

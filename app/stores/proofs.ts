@@ -62,6 +62,8 @@ export const useProofs = defineStore('proofs', () => {
   const dealAt = ref(0)
   const shown = shallowRef<readonly Proof[]>([])
   const pointed = shallowRef<Candidate | null>(null)
+  /** The proof under the pointer, or with the focus, also once it is adopted and previews no more. */
+  const under = shallowRef<Candidate | null>(null)
   const marked = shallowRef<readonly Candidate[]>([])
   const comparing = ref(false)
 
@@ -160,12 +162,14 @@ export const useProofs = defineStore('proofs', () => {
   /** Previews what is pointed at; null, or leaving, goes back to what is. */
   const point = (candidate: Candidate | null, event?: PointerEvent): void => {
     if (event && pointer.rests(event)) return
-    pointed.value = candidate
+    pointed.value = under.value = candidate
     history.preview(candidate && { do: 'adopt' as const, look: candidate.look, what: candidate.caption })
   }
-  const adopt = ({ look, caption }: Candidate, event?: MouseEvent): void => {
+  const adopt = (candidate: Candidate, event?: MouseEvent): void => {
+    const { look, caption } = candidate
     if (event) pointer.rest(event)
     pointed.value = null
+    under.value = candidate
     history.run({ do: 'adopt' as const, look: look, what: caption })
   }
   /** Keeps what is pointed at, or the look the project is in. */
@@ -183,6 +187,9 @@ export const useProofs = defineStore('proofs', () => {
       notices.say(`Up to ${MOST_MARKED} can be compared; take a mark away first.`, 'problem')
     else marked.value = [...marked.value, candidate]
     if (marked.value.length < 2) comparing.value = false
+  }
+  const markUnder = (): void => {
+    if (under.value) mark(under.value)
   }
   const clear = (): void => {
     marked.value = []
@@ -223,6 +230,7 @@ export const useProofs = defineStore('proofs', () => {
     keep,
     isMarked,
     mark,
+    markUnder,
     clear,
     compare,
   }

@@ -6,8 +6,9 @@ import { newProject } from '../scheme/create'
 import { isDone, isUnsaved, saved, savingOf, type Draft, type Save, type Saving, type SavingEffect } from './saving'
 import type { SavingEvent } from './saving'
 
-const FIRST = newProject('e0')
-const named = (n: number): Project => ({ ...FIRST, name: `e${n}` })
+const FIRST = newProject('Kites')
+/** The document after so many edits, known by what was typed. */
+const edit = (n: number): Project => ({ ...FIRST, base: { ...FIRST.base, typed: `e${n}` } })
 const stateOf = (n: number): TrailState => ({
   id: `t${n}`,
   parent: null,
@@ -30,7 +31,7 @@ class Server {
     const made = { id, version: 1, updatedAt: '', lastSave: null, document }
     this.projects.set(id, made)
     this.trails.set(id, new Set(trailOf ? this.trails.get(trailOf) : []))
-    this.log.push(document.name)
+    this.log.push(document.base.typed)
     return made
   }
   save({ id, project, version, document, trail }: Save): StoredProject | 'stale' {
@@ -39,14 +40,14 @@ class Server {
     const next = { ...now, version: version + 1, lastSave: id, document }
     this.projects.set(project, next)
     this.accepted.push(id)
-    this.log.push(document.name)
+    this.log.push(document.base.typed)
     for (const state of trail.put) this.trails.get(project)?.add(state.id)
     return next
   }
   /** Another window saves something of its own. */
   elsewhere(n: number): void {
     const now = this.projects.get('p') as StoredProject
-    this.save({ id: `w${n}`, project: 'p', version: now.version, document: named(-n), trail: { put: [], remove: [] } })
+    this.save({ id: `w${n}`, project: 'p', version: now.version, document: edit(-n), trail: { put: [], remove: [] } })
   }
 }
 
@@ -81,7 +82,8 @@ class Window {
     }
     if (effect.do === 'copy') {
       if (network === 'request lost') return this.take({ kind: 'not copied', why: 'gone' }, network)
-      const copy = this.server.create(`c${this.server.projects.size}`, effect.document, effect.from)
+      const named = { ...effect.document, name: `${effect.document.name} kept` }
+      const copy = this.server.create(`c${this.server.projects.size}`, named, effect.from)
       this.take({ kind: 'copied', document: effect.document, copy }, network)
     }
     if (effect.do !== 'send') return
@@ -97,7 +99,7 @@ class Window {
   }
   edit(n: number): void {
     const change: TrailChange = { put: [stateOf(n)], remove: [] }
-    this.take({ kind: 'edited', document: named(n), change }, 'well')
+    this.take({ kind: 'edited', document: edit(n), change }, 'well')
   }
   tick(network: Network): void {
     if (!this.waiting) return
@@ -148,6 +150,7 @@ describe('saving', () => {
         expect(isUnsaved(window.saving)).toBe(false)
         expect(window.drafts.has('p')).toBe(false)
         if (edits) expect(server.log).toContain(`e${edits}`)
+        for (const { id, document } of server.projects.values()) if (id !== 'p') expect(document.name).toMatch(/ kept$/)
         // what was left of a copy's trail waits in its draft until the copy is opened
         const drafted = [...window.drafts.values()].flatMap(({ trail }) => trail.put.map(({ id }) => id))
         const kept = new Set([...[...server.trails.values()].flatMap(states => [...states]), ...drafted])
@@ -192,7 +195,7 @@ describe('saving', () => {
         go({ kind: 'answered', save: effect.save.id, version: saving.version + 1 })
       }
     }
-    go({ kind: 'edited', document: named(1), change: { put, remove: ['t0'] } })
+    go({ kind: 'edited', document: edit(1), change: { put, remove: ['t0'] } })
     expect(sizes.length).toBeGreaterThan(3)
     expect(Math.max(...sizes)).toBeLessThan(4_000_000)
     expect(seen).toEqual(put.map(({ id }) => id))
@@ -205,7 +208,7 @@ describe('saving', () => {
     server.elsewhere(1)
     window.edit(1)
     window.tick('well')
-    expect(window.saving.conflict?.copy?.document.name).toBe('e1')
+    expect(window.saving.conflict?.copy?.document.base.typed).toBe('e1')
     const other = new Window(server)
     server.elsewhere(2)
     other.edit(2)
@@ -215,7 +218,7 @@ describe('saving', () => {
     const [torn] = saved(next, { kind: 'refused', save: 'x', theirs })
     const [still, again] = saved(torn, { kind: 'not copied', why: 'The file is larger than 8 MB.' })
     expect(still.conflict?.why).toBe('The file is larger than 8 MB.')
-    expect(still.document?.name).toBe('e2')
+    expect(still.document?.base.typed).toBe('e2')
     expect(again).toEqual([{ do: 'wait', ms: 8000 }])
     expect(isDone(still)).toBe(false)
   })

@@ -166,15 +166,16 @@ const refused = (saving: Saving, theirs: StoredProject): Step => {
   return sent(next, '')
 }
 
-/** What was copied is on the server; what came after it is saved to the copy. */
+/** What was copied is on the server; what came after it is saved to the copy, under the copy's name. */
 const copied = (saving: Saving, document: Project, copy: StoredProject): Step => {
   const { conflict } = saving
   if (!conflict) return [saving, []]
   const all = saving.document === document && isNone(saving.trail)
+  const mine = saving.document && { ...saving.document, name: copy.document.name }
   const [next, effects] = onward({
     ...saving,
     ...{ project: copy.id, version: copy.version, busy: false, failures: 0, why: null },
-    document: all ? null : saving.document,
+    document: all ? null : mine,
     conflict: { ...conflict, copy, why: null },
   })
   return [next, [...effects, { do: 'drop', project: saving.project }]]
@@ -184,8 +185,9 @@ const copied = (saving: Saving, document: Project, copy: StoredProject): Step =>
 export const saved = (saving: Saving, event: SavingEvent): Step => {
   switch (event.kind) {
     case 'edited': {
-      const { document, change } = event
-      const next = { ...saving, document, trail: joinedChange(saving.trail, change) }
+      const name = saving.conflict?.copy?.document.name ?? event.document.name
+      const document = name === event.document.name ? event.document : { ...event.document, name }
+      const next = { ...saving, document, trail: joinedChange(saving.trail, event.change) }
       const waits = saving.busy || saving.why !== null || (saving.conflict !== null && !saving.conflict.copy)
       return [next, [...keeping(next), ...(waits ? [] : [{ do: 'wait', ms: QUIET } as const])]]
     }

@@ -68,7 +68,7 @@ export const measureFrames = (address: string, shapes: number, inks: number, cha
     await page.goto(address)
     await page.getByLabel('Name of the new project').fill('Bench')
     await page.getByRole('button', { name: 'New project' }).click()
-    await page.getByRole('radio', { name: 'Artwork' }).click()
+    await page.getByRole('tab', { name: 'Artwork' }).click()
     await page.getByTestId('artwork-file').setInputFiles({
       name: 'generated.svg',
       mimeType: 'image/svg+xml',

@@ -204,7 +204,7 @@ test('a project without artwork shows its scheme on stand-ins, which go when art
   expect(before.length).toBeGreaterThan(5)
   await page.getByTestId('harmony-triadic').getByRole('button').first().click()
   await expect.poll(() => stageColors(page)).not.toEqual(before)
-  await page.getByRole('radio', { name: 'Orders' }).click()
+  await page.getByRole('tab', { name: 'Orders' }).click()
   await page.getByTestId('proofs').locator('[data-proof]').first().click()
   await page.getByTestId('stage').getByRole('button', { name: 'Add artwork' }).click()
   await page.getByTestId('artwork-file').setInputFiles({

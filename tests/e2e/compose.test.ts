@@ -189,7 +189,7 @@ test('the tone field moves saturation and brightness of one, or of all with thei
 test('a proof pointed at is previewed, left again restored, clicked adopted; what was nudged rides along with the turn', async ({
   page,
 }) => {
-  await page.getByRole('radio', { name: 'Variations' }).click()
+  await page.getByRole('tab', { name: 'Variations' }).click()
   await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(25)
   const before = await bandColors(page)
   const proof = page.locator('[data-proof="1 -1"]')
@@ -250,7 +250,7 @@ test('other orders of assignment color the artwork otherwise with the same swatc
   page,
 }) => {
   const [before, stage] = [await bandColors(page), await stageColors(page)]
-  await page.getByRole('radio', { name: 'Orders' }).click()
+  await page.getByRole('tab', { name: 'Orders' }).click()
   await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(24)
   await page.getByLabel('all artwork').check()
   await page.getByTestId('proofs').locator('[data-proof]').first().click()
@@ -283,7 +283,7 @@ test('proofs are marked and compared large, adopted and kept from there', async 
 })
 
 test('the whole scheme is adjusted live, and comes back with everything at rest', async ({ page }) => {
-  await page.getByRole('radio', { name: 'Whole scheme' }).click()
+  await page.getByRole('tab', { name: 'Whole scheme' }).click()
   const before = await bandColors(page)
   await type(page, 'Drain to gray in percent', '100')
   await expect.poll(async () => Math.max(...(await bandColors(page)).map(hex => lchOf(hex).c))).toBeLessThan(0.005)
@@ -321,7 +321,7 @@ test('the whole scheme is adjusted live, and comes back with everything at rest'
 })
 
 test('a cast lies over the scheme live, of a light or a color, and is fixed or taken away', async ({ page }) => {
-  await page.getByRole('radio', { name: 'Whole scheme' }).click()
+  await page.getByRole('tab', { name: 'Whole scheme' }).click()
   const before = await bandColors(page)
   await page.getByRole('button', { name: 'Lay a cast over it' }).click()
   await expect.poll(() => bandColors(page)).not.toEqual(before)
@@ -348,7 +348,7 @@ test('a cast lies over the scheme live, of a light or a color, and is fixed or t
 })
 
 test('a neutral settles the scheme, and in-betweens are blended from two swatches', async ({ page }) => {
-  await page.getByRole('radio', { name: 'Whole scheme' }).click()
+  await page.getByRole('tab', { name: 'Whole scheme' }).click()
   await page.getByRole('button', { name: 'Settle with a neutral' }).click()
   await expect.poll(async () => (await bandColors(page)).length).toBe(7)
   expect(lchOf((await bandColors(page)).at(-1) ?? '').c).toBeLessThan(0.025)

@@ -123,7 +123,7 @@ test('zoomed in, a large picture is shown in its own size, in its colors and wit
   const pixels = await detail.evaluate(element => (element as HTMLCanvasElement).width)
   expect(pixels / (box?.width ?? 1) / (1280 / (frame?.width ?? 1))).toBeGreaterThan(1.5)
 
-  await page.getByRole('radio', { name: 'Touch-ups' }).click()
+  await page.getByRole('tab', { name: 'Touch-ups' }).click()
   await page.getByTestId('stage').click({ position: { x: 360, y: 320 } })
   await page.getByRole('list', { name: 'Swatches with their ladders' }).getByRole('button').last().click()
   await page.mouse.move(360, 20)
@@ -187,7 +187,7 @@ test('areas are picked with a reach and touched up; a swatch let go on one color
 }) => {
   const id = await openDemoCopy(page, 'remap')
   await showLoft(page)
-  await page.getByRole('radio', { name: 'Touch-ups' }).click()
+  await page.getByRole('tab', { name: 'Touch-ups' }).click()
   const sun = await point(page, ...SUN)
   await page.mouse.click(sun.x, sun.y)
   await expect(page.getByTestId('picked')).toHaveText('1 area picked')

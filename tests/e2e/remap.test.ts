@@ -235,7 +235,7 @@ test('shading and what is left are kept, and all artwork follows the one remappi
 })
 
 test('the list of inks is searched, sorted, gathered by a tolerance and sends inks', async ({ page }) => {
-  await page.getByRole('radio', { name: 'Inks' }).click()
+  await page.getByRole('tab', { name: 'Inks' }).click()
   const count = page.getByTestId('ink-count')
   const all = await count.textContent()
   const lines = page.locator('[data-line]')
@@ -257,9 +257,9 @@ test('the list of inks is searched, sorted, gathered by a tolerance and sends in
   await expect(count).toHaveText(all ?? '')
   await page.getByLabel(`Where ${INK} goes`).selectOption('s4')
   await aside(page)
-  await page.getByRole('radio', { name: 'Ribbons' }).click()
+  await page.getByRole('tab', { name: 'Ribbons' }).click()
   await expect.poll(() => label(page)).toContain(await nameOf(page, 's4'))
-  await page.getByRole('radio', { name: 'Inks' }).click()
+  await page.getByRole('tab', { name: 'Inks' }).click()
   await page.getByTestId('runs').getByRole('button').first().click()
   await expect(page.getByTestId('selection')).toContainText(/\d inks/)
 })
@@ -267,7 +267,7 @@ test('the list of inks is searched, sorted, gathered by a tolerance and sends in
 test('the result is adjusted as a whole without a change of the scheme, and the adjustment adopted into it', async ({
   page,
 }) => {
-  await page.getByRole('radio', { name: 'Whole artwork' }).click()
+  await page.getByRole('tab', { name: 'Whole artwork' }).click()
   const scheme = (): Promise<string[]> =>
     page.getByTestId('swatch').evaluateAll(all => all.map(each => (each as HTMLElement).dataset.hex ?? ''))
   const [colors, swatches] = [await stageColors(page), await scheme()]
@@ -283,7 +283,7 @@ test('the result is adjusted as a whole without a change of the scheme, and the 
 })
 
 test('results are restricted to a library, to a list of one’s own and to a scheme of the shelf', async ({ page }) => {
-  await page.getByRole('radio', { name: 'Whole artwork' }).click()
+  await page.getByRole('tab', { name: 'Whole artwork' }).click()
   const free = await stageColors(page)
   await page.getByTestId('restrict').selectOption({ label: 'Breezeholm thread book (200)' })
   await expect(page.getByTestId('restricted')).toContainText('of its 200 colors')

@@ -126,3 +126,114 @@ test('artwork that cannot be had is said, and the rest of the project is there',
   await expect(page.getByTestId('notices')).toContainText('cannot be shown: The database does not answer.')
   expect(await bandColors(page)).toHaveLength(4)
 })
+
+const stopSaves = (page: Page): Promise<void> =>
+  page.route('**/api/projects/*', (route, request) => (request.method() === 'PUT' ? route.abort() : route.continue()))
+
+test('two windows of one project keep drafts of their own; neither is lost when both are closed', async ({
+  page,
+  context,
+}) => {
+  await newProject(page, 'Two windows')
+  await saved(page)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await expect(other.getByTestId('project-name')).toHaveText('Two windows')
+  await stopSaves(page)
+  await stopSaves(other)
+  await setBase(page, '#112233')
+  await setBase(other, '#aa4400')
+  await expect(page.getByTestId('waiting')).toContainText('kept in this browser')
+  await expect(other.getByTestId('waiting')).toBeVisible()
+  const address = page.url()
+  await other.close()
+  await page.goto('about:blank')
+  await page.unroute('**/api/projects/*')
+  await page.goto(address)
+  await expect(page.getByTestId('notices')).toContainText('Work left unsaved in another window is kept as')
+  await saved(page)
+  const [base = ''] = await bandColors(page)
+  expect(['#112233', '#aa4400']).toContain(base)
+  await page.goto(`/project/${await projectNamed(page, 'Two windows (left unsaved)')}/gather`)
+  await expect.poll(async () => (await bandColors(page))[0]).toBe(base === '#112233' ? '#aa4400' : '#112233')
+})
+
+test('where the browser has no room for a draft, it is said that the work is not kept', async ({ page }) => {
+  await newProject(page, 'Full browser')
+  await saved(page)
+  await page.evaluate(() => {
+    Storage.prototype.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
+  })
+  await stopSaves(page)
+  await setBase(page, '#123abc')
+  await expect(page.getByTestId('waiting')).toContainText('no room to keep the work: leave this window open')
+  await expect(page.getByTestId('waiting')).not.toContainText('is kept in this browser')
+})
+
+test('an answer that is lost does not become a conflict with oneself', async ({ page }) => {
+  await newProject(page, 'Lost answer')
+  await saved(page)
+  let lost = 0
+  await page.route('**/api/projects/*', async (route, request) => {
+    if (request.method() !== 'PUT' || lost++) return route.continue()
+    await route.fetch()
+    await route.abort()
+  })
+  await setBase(page, '#0b5563')
+  await expect(page.getByTestId('waiting')).toBeVisible()
+  await setBase(page, '#b5563a')
+  await saved(page)
+  await expect(page.getByTestId('conflict')).toBeHidden()
+  await page.reload()
+  await expect.poll(async () => (await bandColors(page))[0]).toBe('#b5563a')
+})
+
+test('a conflict that cannot be kept yet says why, and is kept when it can', async ({ page, context }) => {
+  const id = await openDemoCopy(page)
+  const other = await context.newPage()
+  await other.goto(`/project/${id}/gather`)
+  await expect(other.getByTestId('artwork')).toBeVisible()
+  await other.route('**/api/projects', (route, request) =>
+    request.method() === 'POST'
+      ? route.fulfill({ status: 503, json: { message: 'The disk of the server is full.' } })
+      : route.continue(),
+  )
+  await setBase(page, '#112233')
+  await saved(page)
+  await setBase(other, '#aa4400')
+  await expect(other.getByTestId('conflict')).toContainText('The disk of the server is full.')
+  await other.unroute('**/api/projects')
+  await expect(other.getByTestId('conflict')).toContainText('Both versions are kept', { timeout: 20_000 })
+})
+
+test('the trail of a project that was left does not come into the next', async ({ page }) => {
+  const demo = await openDemoCopy(page)
+  await page.getByTestId('harmony-triadic').click()
+  await page.getByTestId('harmony-square').click()
+  await saved(page)
+  await newProject(page, 'After another')
+  await saved(page)
+  let answer: (() => void) | null = null
+  await page.route(`**/api/projects/${demo}/trail`, async route => {
+    const held = await route.fetch()
+    await new Promise<void>(resolve => {
+      answer = resolve
+    })
+    await route.fulfill({ response: held }).catch(() => null)
+  })
+  await page.getByRole('link', { name: 'All projects' }).click()
+  await page
+    .getByRole('link', { name: /^Open Breezeholm kite festival copy/ })
+    .first()
+    .click()
+  await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible()
+  await expect.poll(() => answer !== null).toBe(true)
+  await page.getByRole('link', { name: 'All projects' }).click()
+  await page.getByRole('link', { name: 'Open After another' }).click()
+  await expect(page.getByTestId('project-name')).toHaveText('After another')
+  ;(answer as unknown as () => void)()
+  await page.waitForTimeout(600)
+  await expect(page.getByTestId('state')).toHaveCount(0)
+})

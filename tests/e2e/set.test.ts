@@ -26,7 +26,7 @@ test('an exception holds for one artwork alone, is counted, and given up', async
   await expect.poll(() => paintOf(page, '.night')).toBe('rgb(34, 42, 82)')
   await page.getByRole('button', { name: 'Show Poster' }).click()
   await expect(page.locator(`[data-ink="${INK}"]`)).not.toHaveAttribute('aria-label', /left as is/)
-  await page.getByRole('radio', { name: 'Set' }).click()
+  await page.getByRole('tab', { name: 'Set' }).click()
   await expect(tray(page)).toHaveCount(9)
   await expect(tray(page).nth(1)).toContainText('1 exception')
   await tray(page).nth(1).getByRole('button', { name: 'Badge follows all again' }).click()
@@ -36,7 +36,7 @@ test('an exception holds for one artwork alone, is counted, and given up', async
 })
 
 test('a whole folder comes in, packed files too, and what cannot be read is said', async ({ page }) => {
-  await page.getByRole('radio', { name: 'Set' }).click()
+  await page.getByRole('tab', { name: 'Set' }).click()
   const folder = mkdtempSync(join(tmpdir(), 'set-'))
   mkdirSync(join(folder, 'inner'))
   writeFileSync(join(folder, 'one.svg'), svg('#aa3311'))
@@ -50,7 +50,7 @@ test('a whole folder comes in, packed files too, and what cannot be read is said
 })
 
 test('all artwork goes out at once, each file in its colors', async ({ page }) => {
-  await page.getByRole('radio', { name: 'Set' }).click()
+  await page.getByRole('tab', { name: 'Set' }).click()
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Apply to all' }).click()
   const file = await download
@@ -77,7 +77,7 @@ test('what cannot be written is listed, and tried again', async ({ page }) => {
   let down = true
   await page.route('**/api/artwork/*/source', route => (down ? route.abort() : route.continue()))
   await page.reload()
-  await page.getByRole('radio', { name: 'Set' }).click()
+  await page.getByRole('tab', { name: 'Set' }).click()
   await expect(tray(page)).toHaveCount(9)
   await page.getByRole('button', { name: 'Apply to all' }).click()
   await expect(page.getByTestId('set-failures')).toContainText('9 could not be written')

@@ -72,7 +72,7 @@ test(
         return `#${[r, g, b].map(value => (value ?? 0).toString(16).padStart(2, '0')).join('')}`
       }, part)
     await page.keyboard.press('3')
-    await page.getByRole('radio', { name: 'Inks' }).click()
+    await page.getByRole('tab', { name: 'Inks' }).click()
     const { width, height } = (await live.boundingBox()) ?? { width: 0, height: 0 }
     await page.getByTestId('stage').hover({ position: { x: 360 - width / 4, y: 322 + height / 9 } })
     await expect(page.getByTestId('ink-lines').locator('.line.lit [data-line]')).toHaveAttribute('data-line', '#2e4f7f')
@@ -82,7 +82,7 @@ test(
     await expect.poll(() => colorAt(0.2)).toBe(colors[1])
     await page.getByRole('combobox', { name: 'Where #f4ead6 goes' }).selectOption({ label: 'left as is' })
     await expect.poll(() => colorAt(0.8)).toBe('#f4ead6')
-    await page.getByRole('radio', { name: 'Touch-ups' }).click()
+    await page.getByRole('tab', { name: 'Touch-ups' }).click()
     await expect(page.getByTestId('picked')).toContainText('too many shapes to pick single ones')
     await page.keyboard.press('4')
     const [download] = await Promise.all([

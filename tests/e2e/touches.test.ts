@@ -22,7 +22,7 @@ const countOf = async (page: Page): Promise<number> =>
 
 test.beforeEach(async ({ page }) => {
   await openDemoCopy(page, 'remap')
-  await page.getByRole('radio', { name: 'Touch-ups' }).click()
+  await page.getByRole('tab', { name: 'Touch-ups' }).click()
 })
 
 test('shapes are picked by a click, with Shift, by ink, by group, by rectangle, by loop and by keys', async ({
@@ -142,7 +142,7 @@ test('a rung, a stroke and an opacity are set by hand, and the download has them
 })
 
 test('a swatch let go on a shape colors it; Escape on the way calls it off', async ({ page }) => {
-  await page.getByRole('radio', { name: 'Ribbons' }).click()
+  await page.getByRole('tab', { name: 'Ribbons' }).click()
   const [from, to] = [await middleOf(page, '[data-swatch-id=s5]'), await pointIn(page, '#lighthouse rect')]
   const order = await bandColors(page)
   const before = await stageColors(page)
@@ -163,7 +163,7 @@ test('a swatch let go on a shape colors it; Escape on the way calls it off', asy
   await expect.poll(at).toBe(rgb(order[4] ?? ''))
   expect(await bandColors(page)).toEqual(order)
   expect(await stageColors(page)).toEqual(before)
-  await page.getByRole('radio', { name: 'Touch-ups' }).click()
+  await page.getByRole('tab', { name: 'Touch-ups' }).click()
   await expect(page.getByTestId('touches').getByRole('listitem')).toHaveCount(1)
   const other = await middleOf(page, '[data-swatch-id=s4]')
   await page.mouse.move(other.x, other.y)

@@ -51,7 +51,7 @@ const given = async (page: Page, name: string): Promise<void> => {
   await expect(page.getByTestId('report')).toContainText('A picture within the file is left as it is.')
   await expect(page.getByTestId('report')).toContainText('In Remap, under Inks')
   await page.keyboard.press('3')
-  await page.getByRole('radio', { name: 'Inks' }).click()
+  await page.getByRole('tab', { name: 'Inks' }).click()
   await expect(lineOf(page, '#f4ead6')).toBeVisible()
 }
 
@@ -131,7 +131,7 @@ test('masks and lights are recolored where that is asked for, in the artwork alo
   await expect.poll(() => paintOf(page, '#veil')).not.toBe('rgb(221, 221, 221)')
   await page.getByTestId('also-computed').uncheck()
   await expect.poll(() => paintOf(page, '#veil')).toBe('rgb(221, 221, 221)')
-  await page.getByRole('radio', { name: 'Set' }).click()
+  await page.getByRole('tab', { name: 'Set' }).click()
   await expect(page.getByTestId('tray')).toContainText('2 inks · 2 notes')
 })
 

@@ -10,7 +10,6 @@ import { castColor } from '../../../core/scheme/worn'
  * it becomes the swatches' own color.
  */
 const history = useHistory()
-const byArrow = useRovingRadio()
 const cast = computed(() => history.document?.cast ?? null)
 const FIRST: Cast = { mode: 'multiply', strength: 0.3, of: { kind: 'light', kelvin: 4000 } }
 const problem = ref(false)
@@ -27,6 +26,8 @@ const color = (event: Event): void => {
 const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + ((12000 - KELVIN.least) * i) / 11)).join(
   ', ',
 )
+const castOf = (kind: Cast['of']['kind']): void =>
+  set({ of: kind === 'light' ? { kind, kelvin: 4000 } : { kind, hex: cast.value ? castColor(cast.value) : '#808080' } })
 </script>
 
 <template>
@@ -44,26 +45,14 @@ const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + ((
         >
           <option v-for="mode in CAST_MODES" :key="mode" :value="mode">{{ mode }}</option>
         </select>
-        <div role="radiogroup" aria-label="Cast of" class="flex w-32" @keydown="byArrow">
-          <button
-            role="radio"
-            class="choice h-6! text-caption"
-            :aria-checked="cast.of.kind === 'light'"
-            :tabindex="cast.of.kind === 'light' ? 0 : -1"
-            @click="set({ of: { kind: 'light', kelvin: 4000 } })"
-          >
-            light
-          </button>
-          <button
-            role="radio"
-            class="choice h-6! text-caption"
-            :aria-checked="cast.of.kind === 'color'"
-            :tabindex="cast.of.kind === 'color' ? 0 : -1"
-            @click="set({ of: { kind: 'color', hex: castColor(cast) } })"
-          >
-            color
-          </button>
-        </div>
+        <ChoiceRow
+          class="w-32"
+          small
+          label="Cast of"
+          :model-value="cast.of.kind"
+          :choices="[{ value: 'light' }, { value: 'color' }]"
+          @update:model-value="castOf"
+        />
         <button
           class="control ml-auto h-6!"
           title="The swatches keep what they look like, and nothing lies over them"
@@ -75,7 +64,7 @@ const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + ((
       </template>
     </div>
     <div v-if="cast" class="grid grid-cols-2 gap-x-5">
-      <NumberRow
+      <SliderNumber
         wide
         label="Strength"
         :value="Math.round(cast.strength * 100)"
@@ -86,7 +75,7 @@ const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + ((
         @settle="set({ strength: $event / 100 })"
       />
       <div v-if="cast.of.kind === 'light'" class="kelvin" :style="{ '--track': `linear-gradient(to right, ${TRACK})` }">
-        <NumberRow
+        <SliderNumber
           wide
           label="Temperature"
           :value="cast.of.kelvin"

@@ -4,7 +4,6 @@ import { XMarkIcon } from '@heroicons/vue/20/solid'
 
 /** Two to six marked looks, large and side by side in the place of the stage. */
 const painting = usePainting()
-const stage = useStage()
 const proofs = useProofs()
 const looks = computed(() => proofs.marked.map(candidate => ({ candidate, ...painting.inOther(candidate.look) })))
 const wide = computed(() => (painting.piece?.width ?? 1) > (painting.piece?.height ?? 1))

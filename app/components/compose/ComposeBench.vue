@@ -6,6 +6,7 @@ import { SPREADS } from '../../../core/harmony/harmony'
 import { MOST_SWATCHES } from '../../../core/document/limits'
 import type { Harmony } from '../../../core/document/scheme'
 import { WHEELS } from '../../../core/color/wheel'
+import { useShortcuts } from '~/composables/shortcuts'
 import { SHEETS } from '~/stores/proofs'
 
 /**
@@ -17,7 +18,6 @@ const proofs = useProofs()
 const harmony = computed(() => history.document?.harmony)
 const range = computed(() => (harmony.value && history.document?.derived ? SPREADS[harmony.value.kind] : undefined))
 const folded = useLocalStorage('plumbago dial folded', false)
-const byArrow = useRovingRadio()
 
 const settle = (change: Partial<Harmony>): void => history.run({ do: 'compose' as const, harmony: change })
 const preview = (change: Partial<Harmony> | null): void =>
@@ -30,14 +30,7 @@ const resize = (count: number): void =>
   })
 const count = computed(() => history.settled?.scheme.length ?? 0)
 
-useKeys({
-  k: () => proofs.keep(),
-  m: () => {
-    if (proofs.pointed) proofs.mark(proofs.pointed)
-  },
-  d: proofs.deal,
-  c: proofs.compare,
-})
+useShortcuts({ keep: () => proofs.keep(), mark: proofs.markUnder, deal: proofs.deal, compare: proofs.compare })
 </script>
 
 <template>
@@ -78,19 +71,14 @@ useKeys({
           <ToneField />
           <div class="grid content-start gap-1">
             <h3>Wheel</h3>
-            <div role="radiogroup" aria-label="Wheel" class="grid" @keydown="byArrow">
-              <button
-                v-for="wheel in WHEELS"
-                :key="wheel"
-                role="radio"
-                class="wheel first-letter:uppercase"
-                :aria-checked="harmony.wheel === wheel"
-                :tabindex="harmony.wheel === wheel ? 0 : -1"
-                @click="settle({ wheel })"
-              >
-                {{ wheel }}
-              </button>
-            </div>
+            <ChoiceRow
+              class="flex-col"
+              look="wheel first-letter:uppercase"
+              label="Wheel"
+              :model-value="harmony.wheel"
+              :choices="WHEELS.map(value => ({ value }))"
+              @update:model-value="wheel => settle({ wheel })"
+            />
             <p class="flex items-center justify-between gap-1 pt-1">
               <span>Swatches</span
               ><span class="flex items-center"
@@ -119,7 +107,7 @@ useKeys({
             </p>
           </div>
         </div>
-        <NumberRow
+        <SliderNumber
           label="Turn"
           :value="Math.round(harmony.turn)"
           :min="-180"
@@ -127,7 +115,7 @@ useKeys({
           @preview="preview({ turn: $event })"
           @settle="settle({ turn: $event })"
         />
-        <NumberRow
+        <SliderNumber
           label="Spread"
           :value="Math.round(harmony.spread)"
           :min="range?.least ?? 0"
@@ -139,19 +127,11 @@ useKeys({
       </div>
     </div>
     <span v-else />
-    <div role="radiogroup" aria-label="Below the dial" class="flex" @keydown="byArrow">
-      <button
-        v-for="{ sheet, title } in SHEETS"
-        :key="sheet"
-        role="radio"
-        class="choice whitespace-nowrap text-caption xl:text-body"
-        :aria-checked="proofs.sheet === sheet"
-        :tabindex="proofs.sheet === sheet ? 0 : -1"
-        @click="proofs.sheet = sheet"
-      >
-        {{ title }}
-      </button>
-    </div>
+    <TabRow
+      v-model="proofs.sheet"
+      label="Below the dial"
+      :tabs="SHEETS.map(({ sheet, title }) => ({ value: sheet, title }))"
+    />
     <WholeScheme v-if="proofs.sheet === 'whole'" />
     <ProofSheet v-else :tall="folded" />
     <TrailStrip />
@@ -159,17 +139,17 @@ useKeys({
 </template>
 
 <style scoped>
-.wheel {
+:deep(.wheel) {
   height: 24px;
   text-align: left;
   padding: 0 8px;
   border-left: 2px solid var(--line);
   color: var(--quiet);
 }
-.wheel:hover {
+:deep(.wheel:hover) {
   color: var(--text);
 }
-.wheel[aria-checked='true'] {
+:deep(.wheel[aria-checked='true']) {
   border-color: var(--text);
   color: var(--text);
   font-weight: 600;

@@ -124,6 +124,9 @@ const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.va
 </script>
 
 <template>
+  <!-- Add… in the band adds a swatch by keyboard. -->
+  <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
+  <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
   <svg
     ref="svg"
     viewBox="-122 -122 244 244"

@@ -139,6 +139,7 @@ const along = (event: KeyboardEvent): void => {
         ><input v-model="proofs.byTurns" type="checkbox" />all artwork</label
       >
     </div>
+    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from proof to proof -->
     <ul
       v-if="proofs.shown.length"
       ref="grid"

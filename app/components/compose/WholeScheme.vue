@@ -12,7 +12,6 @@ import { bareOf, dominantOf } from '../../../core/scheme/worn'
  * where they are until something else changes it.
  */
 const history = useHistory()
-const byArrow = useRovingRadio()
 const percent = (value: number): number => Math.round(value * 100)
 
 /** Where the sliders stand in a state of the project, and what colors they work from; so that undo brings back both. */
@@ -114,38 +113,32 @@ const blending = computed((): Command | null => {
     colors: inBetween(one.hex, other.hex, Math.min(room.value, between.value)).map(hex => ({ hex })),
   }
 })
+const MEASURE_HINTS = {
+  perceptual: 'Brightness keeps the contrast between swatches, saturation their lightness',
+  hsb: 'As sliders of HSB have it',
+} as const
 </script>
 
 <template>
   <div class="grid min-h-0 content-start gap-1.5 overflow-y-auto pr-1" data-test="whole">
     <div class="flex items-center gap-2">
       <span class="text-caption text-quiet">Saturation and brightness</span>
-      <div role="radiogroup" aria-label="Measured in" class="flex w-52" @keydown="byArrow">
-        <button
-          v-for="each in MEASURES"
-          :key="each"
-          role="radio"
-          class="choice h-6! text-caption"
-          :class="{ uppercase: each === 'hsb' }"
-          :aria-checked="measure === each"
-          :tabindex="measure === each ? 0 : -1"
-          :title="
-            each === 'perceptual'
-              ? 'Brightness keeps the contrast between swatches, saturation their lightness'
-              : 'As sliders of HSB have it'
-          "
-          @click="measure = each"
-        >
-          {{ each }}
-        </button>
-      </div>
+      <ChoiceRow
+        v-model="measure"
+        class="w-52"
+        small
+        label="Measured in"
+        :choices="
+          MEASURES.map(value => ({ value, hint: MEASURE_HINTS[value], title: value === 'hsb' ? 'HSB' : value }))
+        "
+      />
       <button class="control ml-auto h-6!" :disabled="atRest" @click="settle({ ...AT_REST }, 'all at rest')">
         All at rest
       </button>
     </div>
     <div class="grid grid-cols-2 gap-x-5">
       <div v-for="(column, n) in SLIDERS" :key="n" class="grid content-start">
-        <NumberRow
+        <SliderNumber
           v-for="{ key, label, min, said } in column"
           :key="key"
           wide

@@ -19,7 +19,8 @@ const {
   large?: boolean
 }>()
 const files = useArtworkFiles()
-const host = useTemplateRef<HTMLElement>('host')
+const place = useTemplateRef('place')
+const host = computed(() => place.value?.element ?? null)
 /** A picture that is touched up is painted from what it was taken apart into. */
 const raster = computed(() => (byHand.areas.length ? files.rasters.get(hash) : undefined))
 watch(
@@ -62,7 +63,7 @@ useArtworkHost(
         :by-hand="byHand"
       />
       <InkMapCanvas v-else-if="map && screen" :map="map" :inks="screen.inks" :colors="colors" />
-      <span v-else-if="asShapes" ref="host" class="block size-full" />
+      <ArtworkHost v-else-if="asShapes" ref="place" still />
     </span>
   </span>
 </template>

@@ -17,7 +17,8 @@ const painting = usePainting()
 const stage = useStage()
 const files = useArtworkFiles()
 const table = useTemplateRef<HTMLElement>('table')
-const host = useTemplateRef<HTMLElement>('host')
+const place = useTemplateRef('place')
+const host = computed(() => place.value?.element ?? null)
 const { width, height } = useElementSize(table)
 const zoom = ref(1)
 const pan = ref({ x: 0, y: 0 })
@@ -177,9 +178,10 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
 </script>
 
 <template>
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- it is panned, zoomed and picked on, by keys too -->
   <section
     ref="table"
-    class="relative h-full min-w-0 overflow-hidden bg-table"
+    class="relative h-full min-w-0 touch-none overflow-hidden bg-table"
     aria-label="Artwork"
     :class="{ 'cursor-crosshair': stage.picking }"
     tabindex="0"
@@ -239,10 +241,10 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
           :areas="[...stage.picked].filter(isArea)"
         />
       </div>
-      <div
+      <ArtworkHost
         v-show="!isRaster"
-        ref="host"
-        class="size-full bg-white"
+        ref="place"
+        class="bg-white"
         role="img"
         :aria-label="`${painting.piece.name}${stage.before ? ', original colors' : ''}`"
         data-test="artwork"

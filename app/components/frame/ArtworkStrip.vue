@@ -2,7 +2,6 @@
 /** The artwork of the project as small pictures in the scheme; choosing one puts it on the stage. */
 const { small = false } = defineProps<{ small?: boolean }>()
 const painting = usePainting()
-const stage = useStage()
 </script>
 
 <template>

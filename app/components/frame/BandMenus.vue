@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { Command } from '../../../core/commands/commands'
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { deal } from '../../../core/harmony/deal'
 import { settlingNeutral } from '../../../core/harmony/adjust'
 import { inBetween } from '../../../core/harmony/blend'
@@ -40,7 +39,7 @@ const choices = computed(() => {
         }))
       : []),
   ]
-  return made
+  return made.map(each => ({ ...each, command: adding(each) }))
 })
 const adding = ({ how, hex, hue }: { how: (typeof MADE)[number]; hex: string; hue?: number }): Command => ({
   do: 'add swatches',
@@ -48,58 +47,31 @@ const adding = ({ how, hex, hue }: { how: (typeof MADE)[number]; hex: string; hu
   how,
   after: null,
 })
+const additions = computed(() =>
+  choices.value.map(({ title, hex, command }) => ({ title, hex, act: () => history.run(command) })),
+)
+const orders = computed(() => [
+  ...ORDERS.map(order => ({
+    title: order,
+    chosen: history.document?.order === order,
+    act: () => history.run({ do: 'order', order }),
+  })),
+  { title: 'Roles by share and chroma', apart: true, act: () => history.run({ do: 'assign roles' }) },
+])
 </script>
 
 <template>
   <div class="grid content-start gap-1 pt-1">
-    <Menu as="div" class="relative">
-      <MenuButton
-        class="control w-full"
-        :disabled="full"
-        :title="full ? `A scheme has up to ${MOST_SWATCHES} swatches` : 'Add a swatch'"
-        >Add…</MenuButton
-      >
-      <MenuItems
-        class="absolute bottom-full right-0 z-50 mb-1 grid w-56 border border-strong bg-panel py-1 shadow-float"
-        @pointerleave="history.preview(null)"
-      >
-        <MenuItem v-for="choice in choices" :key="choice.title" v-slot="{ active }">
-          <button
-            class="flex h-7 items-center gap-2 px-2 text-left"
-            :class="{ 'bg-hover': active }"
-            @pointerenter="history.preview(adding(choice))"
-            @click="history.run(adding(choice))"
-          >
-            <i class="size-4" :style="{ background: choice.hex }" />{{ choice.title }}
-          </button>
-        </MenuItem>
-      </MenuItems>
-    </Menu>
-    <Menu as="div" class="relative">
-      <MenuButton class="control w-full px-1!">Order…</MenuButton>
-      <MenuItems
-        class="absolute bottom-full right-0 z-50 mb-1 grid w-56 border border-strong bg-panel py-1 shadow-float"
-      >
-        <MenuItem v-for="order in ORDERS" :key="order" v-slot="{ active }">
-          <button
-            class="flex h-7 items-center px-2 text-left"
-            :class="{ 'bg-hover': active }"
-            @click="history.run({ do: 'order', order })"
-          >
-            <span class="grow first-letter:uppercase">{{ order }}</span
-            ><span v-if="history.document?.order === order" aria-label="chosen">●</span>
-          </button>
-        </MenuItem>
-        <MenuItem v-slot="{ active }"
-          ><button
-            class="flex h-7 items-center border-t border-line px-2 text-left"
-            :class="{ 'bg-hover': active }"
-            @click="history.run({ do: 'assign roles' })"
-          >
-            Roles by share and chroma
-          </button></MenuItem
-        >
-      </MenuItems>
-    </Menu>
+    <MenuList
+      look="control w-full"
+      placement="top-end"
+      :disabled="full"
+      :hint="full ? `A scheme has up to ${MOST_SWATCHES} swatches` : 'Add a swatch'"
+      :choices="additions"
+      @preview="choice => history.preview(choices.find(({ title }) => title === choice?.title)?.command ?? null)"
+    >
+      Add…
+    </MenuList>
+    <MenuList look="control w-full px-1!" placement="top-end" :choices="orders">Order…</MenuList>
   </div>
 </template>

@@ -13,7 +13,8 @@ const { screen, raster, map, hash } = defineProps<{
   hash: string
 }>()
 const stage = useStage()
-const host = useTemplateRef<HTMLElement>('host')
+const place = useTemplateRef('place')
+const host = computed(() => place.value?.element ?? null)
 const box = useTemplateRef<HTMLElement>('box')
 const part = computed(() => stage.divider ?? 0.5)
 const set = (value: number): void => {
@@ -45,9 +46,10 @@ const nudge = (event: KeyboardEvent): void => {
 
 <template>
   <div ref="box" class="pointer-events-none absolute inset-0" data-test="divided">
-    <div
-      ref="host"
-      class="size-full bg-white"
+    <ArtworkHost
+      ref="place"
+      still
+      class="bg-white"
       :style="{ clipPath: `inset(0 ${(1 - part) * 100}% 0 0)` }"
       role="img"
       aria-label="Original colors"
@@ -62,7 +64,7 @@ const nudge = (event: KeyboardEvent): void => {
         :by-hand="NOTHING_BY_HAND"
         :hash="hash"
       />
-    </div>
+    </ArtworkHost>
     <div
       class="pointer-events-auto absolute -inset-y-3 w-6 -translate-x-1/2 cursor-ew-resize touch-none"
       :style="{ left: `${part * 100}%` }"

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-
 const saving = useSaving()
 const notices = useNotices()
 const session = useProjectSession()
@@ -17,27 +15,23 @@ const openMine = async (): Promise<void> => {
 </script>
 
 <template>
-  <Dialog :open="conflict !== null" class="relative z-50" @close="() => {}">
-    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
-    <div class="fixed inset-0 grid place-items-center p-8">
-      <DialogPanel class="grid w-[440px] gap-4 border border-strong bg-panel p-5 shadow-float" data-test="conflict">
-        <DialogTitle class="font-title text-title font-semibold">Changed elsewhere</DialogTitle>
-        <template v-if="conflict?.copy">
-          <p>
-            This project was changed in another window while you worked here. Both versions are kept: yours is now a
-            project of its own, “{{ conflict.copy.document.name }}”.
-          </p>
-          <p class="flex gap-2">
-            <button class="control primary" @click="openMine">Go on with mine</button
-            ><button class="control" @click="openTheirs">Open the other version</button>
-          </p>
-        </template>
-        <p v-else>
-          This project was changed in another window while you worked here. Yours is being kept as a project of its own;
-          {{ conflict?.why ? `that did not work yet: ${conflict.why} It is tried again by itself.` : 'one moment.' }}
-        </p>
-        <button v-if="!conflict?.copy" class="control" disabled>Keeping yours…</button>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <DialogFrame title="Changed elsewhere" :open="conflict !== null" test="conflict">
+    <template v-if="conflict?.copy">
+      <p>
+        This project was changed in another window while you worked here. Both versions are kept: yours is now a project
+        of its own, “{{ conflict.copy.document.name }}”.
+      </p>
+      <p class="flex gap-2">
+        <button class="control primary" @click="openMine">Go on with mine</button
+        ><button class="control" @click="openTheirs">Open the other version</button>
+      </p>
+    </template>
+    <template v-else>
+      <p>
+        This project was changed in another window while you worked here. Yours is being kept as a project of its own;
+        {{ conflict?.why ? `that did not work yet: ${conflict.why} It is tried again by itself.` : 'one moment.' }}
+      </p>
+      <button class="control" disabled>Keeping yours…</button>
+    </template>
+  </DialogFrame>
 </template>

@@ -48,6 +48,7 @@ let dragged = false
 const open = ({ id }: Swatch): void => {
   if (dragged) return
   opened.value = opened.value === id ? null : id
+  if (opened.value) void nextTick(() => card.value?.querySelector<HTMLElement>('[data-test=swatch-card]')?.focus())
 }
 const focusOn = (id: string | null): void =>
   void nextTick(() => band.value?.querySelector<HTMLElement>(`[data-swatch-id="${id}"]`)?.focus())
@@ -171,9 +172,6 @@ const cutTitle = (swatch: Swatch): string =>
     aria-label="Scheme"
     data-test="band"
   >
-    <div v-if="openedSwatch" ref="card" class="absolute bottom-[110px] right-0 z-40 w-[480px] xl:w-[560px]">
-      <SwatchCard :key="openedSwatch.id" :swatch="openedSwatch" @close="close" />
-    </div>
     <div class="min-w-0">
       <div class="relative h-2" aria-hidden="true">
         <i
@@ -244,6 +242,9 @@ const cutTitle = (swatch: Swatch): string =>
           />
         </li>
       </ol>
+    </div>
+    <div v-if="openedSwatch" ref="card" class="absolute bottom-[110px] right-0 z-40 w-[480px] xl:w-[560px]">
+      <SwatchCard :key="openedSwatch.id" :swatch="openedSwatch" @close="close" />
     </div>
     <BandMenus />
   </footer>

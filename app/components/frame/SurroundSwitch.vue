@@ -6,22 +6,18 @@ const FILLS = { paper: 'rgb(244 244 244)', gray: 'rgb(128 128 128)', night: 'rgb
 </script>
 
 <template>
-  <div role="radiogroup" aria-label="Surround" class="flex items-center">
-    <button
-      v-for="each in SURROUNDS"
-      :key="each"
-      role="radio"
-      :aria-checked="surround === each"
-      :aria-label="`Surround: ${each}`"
-      :title="`Surround: ${each}`"
-      class="grid size-6 place-items-center"
-      @click="surround = each"
-    >
+  <ChoiceRow
+    v-model="surround"
+    label="Surround"
+    look="grid size-6 place-items-center"
+    :choices="SURROUNDS.map(value => ({ value, hint: `Surround: ${value}`, label: `Surround: ${value}` }))"
+  >
+    <template #default="{ choice, checked }">
       <span
         class="block border border-strong"
-        :class="surround === each ? 'size-4' : 'size-2.5'"
-        :style="{ background: FILLS[each] }"
+        :class="checked ? 'size-4' : 'size-2.5'"
+        :style="{ background: FILLS[choice.value] }"
       />
-    </button>
-  </div>
+    </template>
+  </ChoiceRow>
 </template>

@@ -51,6 +51,7 @@ const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?
       >
         <ArrowUturnRightIcon class="size-4" />
       </button>
+      <KeysHelp />
       <SurroundSwitch />
       <SaveMark />
     </div>

@@ -8,7 +8,6 @@ import type { Candidate } from '~/stores/gathering'
 const { candidate, inUse, looked } = defineProps<{ candidate: Candidate; inUse: boolean; looked: boolean }>()
 const emit = defineEmits<{ look: [] }>()
 const painting = usePainting()
-const stage = useStage()
 const gathering = useGathering()
 const server = useServer()
 

@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import { useDropZone, useEventListener } from '@vueuse/core'
 import { STARTS, type Start } from '~/composables/useStart'
 
 const history = useHistory()
 const gathering = useGathering()
-const byArrow = useRovingRadio()
 
 const start = useStart()
 const countOf = (each: Start): number =>
@@ -17,31 +15,17 @@ const incoming = useIncoming(
   },
   () => (start.value === 'artwork' ? 'artwork' : 'references'),
 )
-const main = ref<HTMLElement | null>(null)
-onMounted(() => {
-  main.value = document.querySelector('main')
-})
-const { isOverDropZone } = useDropZone(main, {
-  multiple: true,
-  onDrop: (files, event) => {
-    if (files?.length) return void incoming.add(files)
-    const text = event.dataTransfer?.getData('text/plain') ?? ''
-    if (text.trim()) incoming.takePasted(text)
+/** What was dropped or pasted anywhere is taken here. */
+const arrivals = useArrivals()
+watch(
+  () => arrivals.waiting,
+  () => {
+    const arrival = arrivals.take()
+    if (arrival?.files.length) void incoming.add(arrival.files)
+    else if (arrival) incoming.takePasted(arrival.text)
   },
-})
-useEventListener(document, 'paste', event => {
-  if (event.defaultPrevented || !event.clipboardData) return
-  const files = [...event.clipboardData.files]
-  const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA)$/.test(event.target.tagName)
-  if (files.length) {
-    event.preventDefault()
-    void incoming.add(files)
-  } else if (!typing) {
-    event.preventDefault()
-    const text = event.clipboardData.getData('text/plain')
-    if (text.trim()) incoming.takePasted(text)
-  }
-})
+  { immediate: true },
+)
 watch(
   [() => gathering.asked, () => start.value === 'references'],
   ([, shown]) => {
@@ -52,24 +36,12 @@ watch(
 </script>
 
 <template>
-  <div
-    class="grid min-h-full grid-cols-[minmax(0,1fr)] content-start gap-3 p-5 pt-3"
-    :class="{ 'outline-2 -outline-offset-4 outline-accent': isOverDropZone }"
-    data-test="gather"
-  >
-    <div role="radiogroup" aria-label="Start from" class="flex" @keydown="byArrow">
-      <button
-        v-for="{ start: each, title } in STARTS"
-        :key="each"
-        role="radio"
-        class="choice"
-        :aria-checked="start === each"
-        :tabindex="start === each ? 0 : -1"
-        @click="start = each"
-      >
-        {{ title }} <span v-if="countOf(each)" class="value text-quiet">{{ countOf(each) }}</span>
-      </button>
-    </div>
+  <div class="grid min-h-full grid-cols-[minmax(0,1fr)] content-start gap-3 p-5 pt-3" data-test="gather">
+    <TabRow
+      v-model="start"
+      label="Start from"
+      :tabs="STARTS.map(({ start: value, title }) => ({ value, title, count: countOf(value) }))"
+    />
     <IncomingReport :incoming="incoming" />
     <BaseColor v-if="start === 'color'" :take-text="incoming.takeText" />
     <ReferencePane v-else-if="start === 'references'" @add="incoming.add" />

@@ -63,7 +63,7 @@ const said = computed(() => {
       class="relative h-[104px] w-full touch-none border border-strong bg-table"
       :class="disabled ? '' : 'cursor-crosshair'"
       role="slider"
-      :tabindex="disabled ? -1 : 0"
+      tabindex="0"
       aria-label="Lean of the extraction"
       :aria-disabled="disabled"
       :aria-valuetext="said"

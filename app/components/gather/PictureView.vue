@@ -262,6 +262,7 @@ const labelOf = (sample: Sample): string => {
           data-test="map"
         />
         <div v-if="region" class="pointer-events-none absolute inset-0 overflow-hidden">
+          <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- its arrows move it -->
           <div
             class="region"
             tabindex="0"

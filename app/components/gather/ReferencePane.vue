@@ -6,7 +6,6 @@ import { HARMONIES } from '../../../core/harmony/harmony'
 const emit = defineEmits<{ add: [files: File[]] }>()
 const history = useHistory()
 const gathering = useGathering()
-const byArrow = useRovingRadio()
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const HARMONIC = HARMONIES.filter(kind => kind !== 'free')
 
@@ -43,6 +42,11 @@ watch(
   },
   { immediate: true },
 )
+const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind => ({
+  value: APART[kind] as (typeof APART)[keyof typeof APART],
+  title: kind === 'usual' ? 'Usual' : 'Wide',
+  hint: `No two colors nearer than ΔE ${APART[kind]}`,
+}))
 </script>
 
 <template>
@@ -100,7 +104,7 @@ watch(
           @settle="gathering.leanSettle"
         />
         <div class="grid content-start gap-1">
-          <NumberRow
+          <SliderNumber
             label="Colors"
             :value="settings?.count ?? 5"
             :min="EXTRACTED.least"
@@ -110,20 +114,17 @@ watch(
           />
           <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2">
             <span id="apart-title">Apart</span>
-            <div role="radiogroup" aria-labelledby="apart-title" class="flex" @keydown="byArrow">
-              <button
-                v-for="(apart, kind) in APART"
-                :key="kind"
-                role="radio"
-                class="choice"
-                :aria-checked="settings?.apart === apart"
-                :tabindex="settings?.apart === apart ? 0 : -1"
-                :title="`No two colors nearer than ΔE ${apart}`"
-                @click="gathering.change({ apart })"
-              >
-                {{ kind === 'usual' ? 'Usual' : 'Wide' }} <span class="value text-quiet">ΔE {{ apart }}</span>
-              </button>
-            </div>
+            <ChoiceRow
+              v-if="settings"
+              label="Colors apart"
+              :model-value="settings.apart"
+              :choices="apartChoices"
+              @update:model-value="apart => gathering.change({ apart })"
+            >
+              <template #default="{ choice }">
+                {{ choice.title }} <span class="value text-quiet">ΔE {{ choice.value }}</span>
+              </template>
+            </ChoiceRow>
           </div>
           <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2" :class="{ 'opacity-45': !canPull }">
             <span id="into-title">Pull into</span>
@@ -147,7 +148,7 @@ watch(
               <option v-for="kind in HARMONIC" :key="kind" :value="kind">{{ kind }}</option>
             </select>
           </div>
-          <NumberRow
+          <SliderNumber
             label="by"
             :value="Math.round((settings?.pull.amount ?? 0) * 100)"
             :min="0"

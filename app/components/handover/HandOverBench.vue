@@ -15,7 +15,6 @@ const { jobs, writeOne } = useHandingOver()
 const endingOf = (art: Artwork): string => files.kindOf(art).ending
 /** How much of an artwork is written, where that takes time; null while it is not being written. */
 const writing = ({ id }: Artwork): number | null => (jobs.isUnderway(id) ? (jobs.jobOf(id)?.part ?? 0) : null)
-const byArrow = useRovingRadio()
 const FORMATS = [
   { kind: 'css', title: 'CSS custom properties', ending: '.css', type: 'text/css', write: toCss },
   { kind: 'tokens', title: 'Design tokens', ending: '.tokens.json', type: 'application/json', write: toTokens },
@@ -88,19 +87,11 @@ const changed = (art: Artwork): string => {
     </section>
     <section class="grid gap-3" aria-labelledby="scheme-out">
       <h2 id="scheme-out">Scheme</h2>
-      <div role="radiogroup" aria-label="Format" class="flex" @keydown="byArrow">
-        <button
-          v-for="{ kind, title: name } in FORMATS"
-          :key="kind"
-          role="radio"
-          class="choice"
-          :aria-checked="chosen === kind"
-          :tabindex="chosen === kind ? 0 : -1"
-          @click="chosen = kind"
-        >
-          {{ name }}
-        </button>
-      </div>
+      <ChoiceRow
+        v-model="chosen"
+        label="Format"
+        :choices="FORMATS.map(({ kind, title: name }) => ({ value: kind, title: name }))"
+      />
       <pre
         class="value max-h-60 overflow-auto border border-line bg-table p-3"
         tabindex="0"

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
 import type { ProjectCard } from '~/composables/useServer'
 
@@ -24,14 +23,11 @@ const finish = (): void => {
   naming.value = null
   if (to && to !== card.name) emit('rename', to)
 }
-const choices = computed(
-  () =>
-    [
-      ['Rename', begin],
-      ['Duplicate', () => emit('duplicate')],
-      ['Delete', () => emit('discard')],
-    ] as const,
-)
+const choices = [
+  { title: 'Rename', act: () => void begin() },
+  { title: 'Duplicate', act: () => emit('duplicate') },
+  { title: 'Delete', act: () => emit('discard') },
+]
 </script>
 
 <template>
@@ -69,18 +65,9 @@ const choices = computed(
         <p v-else class="truncate font-title text-[15px] font-semibold">{{ card.name }}</p>
         <p class="text-caption text-quiet">{{ artwork }} · changed {{ changed }}</p>
       </div>
-      <Menu as="div" class="relative">
-        <MenuButton class="control bare px-1" :aria-label="`Choices for ${card.name}`"
-          ><EllipsisHorizontalIcon class="size-5"
-        /></MenuButton>
-        <MenuItems class="absolute right-0 top-7 z-30 grid w-36 border border-strong bg-panel py-1 shadow-float">
-          <MenuItem v-for="[title, act] in choices" :key="title" v-slot="{ active }"
-            ><button class="h-7 px-3 text-left" :class="{ 'bg-hover': active }" @click="act">
-              {{ title }}
-            </button></MenuItem
-          >
-        </MenuItems>
-      </Menu>
+      <MenuList look="control bare px-1" :label="`Choices for ${card.name}`" :choices="choices">
+        <EllipsisHorizontalIcon class="size-5" />
+      </MenuList>
     </div>
   </li>
 </template>

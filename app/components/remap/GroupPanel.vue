@@ -9,7 +9,6 @@ const history = useHistory()
 const painting = usePainting()
 const stage = useStage()
 const remapping = useRemapping()
-const byArrow = useRovingRadio()
 const swatch = computed(() => history.document?.scheme.find(each => each.id === id))
 const own = computed(() => history.settled?.remap.groups[id])
 const group = computed(() => remapping.groupOf(id))
@@ -29,6 +28,15 @@ const shade = (shading: Shading | null): void => history.run({ do: 'shade group'
 onKeyStroke('Escape', () => {
   remapping.group = null
 })
+const shadingOf = (way: Shading | 'as all'): Shading | null => (way === 'as all' ? null : way)
+const leadChoices = computed(() =>
+  steps.value.map(({ hex, now }) => ({
+    value: hex,
+    title: now,
+    hint: `${hex} becomes ${now}`,
+    label: `${hex}, becomes ${now}`,
+  })),
+)
 </script>
 
 <template>
@@ -43,65 +51,33 @@ onKeyStroke('Escape', () => {
       <i class="size-5 shrink-0" :style="{ background: swatch.hex }" /><span class="min-w-0 truncate">{{
         swatch.name
       }}</span>
-      <div
-        role="radiogroup"
-        :aria-label="`Shading of the group of ${swatch.name}`"
-        class="ml-auto flex"
-        @keydown="byArrow"
-        @pointerleave="history.preview(null)"
-      >
-        <button
-          class="choice h-6! whitespace-nowrap px-2 text-caption"
-          role="radio"
-          :aria-checked="!own?.shading"
-          :tabindex="own?.shading ? -1 : 0"
-          title="As all other groups"
-          @pointerenter="history.preview({ do: 'shade group', swatch: id, shading: null })"
-          @click="shade(null)"
-        >
-          As all
-        </button>
-        <button
-          v-for="shading in SHADINGS"
-          :key="shading"
-          class="choice h-6! whitespace-nowrap px-2 text-caption first-letter:uppercase"
-          role="radio"
-          :aria-checked="own?.shading === shading"
-          :tabindex="own?.shading === shading ? 0 : -1"
-          @pointerenter="history.preview({ do: 'shade group', swatch: id, shading })"
-          @click="shade(shading)"
-        >
-          {{ shading }}
-        </button>
-      </div>
+      <ChoiceRow
+        class="ml-auto"
+        small
+        look="choice whitespace-nowrap px-2 first-letter:uppercase"
+        :label="`Shading of the group of ${swatch.name}`"
+        :model-value="own?.shading ?? 'as all'"
+        :choices="[{ value: 'as all', hint: 'As all other groups' }, ...SHADINGS.map(value => ({ value }))]"
+        @point="way => history.preview(way && { do: 'shade group', swatch: id, shading: shadingOf(way) })"
+        @update:model-value="way => shade(shadingOf(way))"
+      />
       <button class="control bare h-6! px-1.5!" aria-label="Close the group" @click="remapping.group = null">✕</button>
     </div>
     <div v-if="inks.length" class="flex items-center gap-2">
       <span class="shrink-0 text-caption text-quiet">Led by</span>
-      <div
-        role="radiogroup"
-        aria-label="Ink that leads"
-        class="flex min-w-0 gap-px overflow-x-auto [scrollbar-width:none]"
-        @keydown="byArrow"
+      <ChoiceRow
+        class="min-w-0 gap-px overflow-x-auto [scrollbar-width:none]"
+        look="step"
+        label="Ink that leads"
+        :model-value="lead ?? ''"
+        :choices="leadChoices"
+        @point="hex => stage.light(hex ? [hex] : null)"
+        @update:model-value="hex => hex && history.run({ do: 'lead group', swatch: id, lead: hex })"
       >
-        <button
-          v-for="{ hex, now } in steps"
-          :key="hex"
-          role="radio"
-          class="step"
-          :class="{ lead: hex === lead }"
-          :aria-checked="hex === lead"
-          :tabindex="hex === lead ? 0 : -1"
-          :aria-label="`${hex}, becomes ${now}`"
-          :title="`${hex} becomes ${now}`"
-          :data-lead="hex"
-          @pointerenter="stage.light([hex])"
-          @pointerleave="stage.light(null)"
-          @click="history.run({ do: 'lead group', swatch: id, lead: hex })"
-        >
-          <i :style="{ background: hex }" /><i :style="{ background: now }" />
-        </button>
-      </div>
+        <template #default="{ choice }">
+          <i :style="{ background: choice.value }" /><i :style="{ background: choice.title }" />
+        </template>
+      </ChoiceRow>
       <button
         v-if="own?.lead"
         class="control bare h-6! px-1.5! text-caption"
@@ -122,7 +98,7 @@ onKeyStroke('Escape', () => {
 </template>
 
 <style scoped>
-.step {
+:deep(.step) {
   display: grid;
   grid-template-rows: 1fr 1fr;
   width: 24px;
@@ -130,14 +106,14 @@ onKeyStroke('Escape', () => {
   flex: none;
   border: 1px solid transparent;
 }
-.step i {
+:deep(.step) i {
   display: block;
 }
-.step.lead {
+:deep(.step[aria-checked='true']) {
   border-color: var(--text);
   box-shadow: inset 0 -3px 0 var(--text);
 }
-.step:focus-visible {
+:deep(.step:focus-visible) {
   outline-offset: -2px;
 }
 </style>

@@ -29,7 +29,12 @@ const emit = defineEmits<{
   family: []
 }>()
 const button = useTemplateRef<{ $el: HTMLElement }>('button')
-const place = useFloating(() => button.value?.$el, 'right', Math.min(480, 100 + scheme.length * 28))
+const list = useTemplateRef<{ $el: HTMLElement }>('list')
+const place = useMenuPlace(
+  () => button.value,
+  () => list.value,
+  () => 'right-start',
+)
 const letters = computed(() => (lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'))
 const keyed = (event: KeyboardEvent): void => {
   if (event.key === ' ') emit('select', event.shiftKey)
@@ -71,7 +76,11 @@ const keyed = (event: KeyboardEvent): void => {
         aria-hidden="true"
       />
     </MenuButton>
-    <MenuItems class="z-30 grid w-52 overflow-y-auto border border-strong bg-panel py-1 shadow-float" :style="place()">
+    <MenuItems
+      ref="list"
+      class="z-30 grid w-52 overflow-y-auto border border-strong bg-panel py-1 shadow-float"
+      :style="place"
+    >
       <MenuItem v-for="swatch in scheme" :key="swatch.id" v-slot="{ active }">
         <button
           class="flex h-7 items-center gap-2 px-2 text-left"

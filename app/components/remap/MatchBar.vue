@@ -6,7 +6,6 @@ import { SHADINGS, type Shading } from '../../../core/remap/shading'
 /** How inks are matched to swatches, how groups follow them, and what becomes of neutrals. Pointing previews. */
 const history = useHistory()
 const remapping = useRemapping()
-const byArrow = useRovingRadio()
 const TITLES: Readonly<Record<Match, string>> = {
   values: 'Light stays light and dark stays dark',
   area: 'What covers most becomes the dominant swatch, by shares and roles',
@@ -34,21 +33,14 @@ const again = (): void => {
 <template>
   <div v-if="remap" class="grid grid-cols-[52px_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-1.5">
     <span>Match</span>
-    <div role="radiogroup" aria-label="Matching" class="flex" @keydown="byArrow" @pointerleave="history.preview(null)">
-      <button
-        v-for="match in MATCHES"
-        :key="match"
-        role="radio"
-        class="choice first-letter:uppercase"
-        :aria-checked="remap.match === match"
-        :tabindex="remap.match === match ? 0 : -1"
-        :title="TITLES[match]"
-        @pointerenter="previewMatch(match)"
-        @click="remapping.match(match)"
-      >
-        {{ match }}
-      </button>
-    </div>
+    <ChoiceRow
+      look="choice first-letter:uppercase"
+      label="Matching"
+      :model-value="remap.match"
+      :choices="MATCHES.map(value => ({ value, hint: TITLES[value] }))"
+      @point="previewMatch"
+      @update:model-value="remapping.match"
+    />
     <span class="flex gap-1"
       ><button class="control" title="Deal the targets afresh (D)" @click="remapping.deal">Deal</button
       ><button class="control" title="Match all inks again, those set by hand too" @click="again">
@@ -56,21 +48,14 @@ const again = (): void => {
       </button></span
     >
     <span>Shading</span>
-    <div role="radiogroup" aria-label="Shading" class="flex" @keydown="byArrow" @pointerleave="history.preview(null)">
-      <button
-        v-for="shading in SHADINGS"
-        :key="shading"
-        role="radio"
-        class="choice first-letter:uppercase"
-        :aria-checked="remap.shading === shading"
-        :tabindex="remap.shading === shading ? 0 : -1"
-        :title="SHADING_TITLES[shading]"
-        @pointerenter="history.preview({ do: 'shade', shading })"
-        @click="history.run({ do: 'shade', shading })"
-      >
-        {{ shading }}
-      </button>
-    </div>
+    <ChoiceRow
+      look="choice whitespace-nowrap first-letter:uppercase"
+      label="Shading"
+      :model-value="remap.shading"
+      :choices="SHADINGS.map(value => ({ value, hint: SHADING_TITLES[value] }))"
+      @point="shading => history.preview(shading && { do: 'shade', shading })"
+      @update:model-value="shading => history.run({ do: 'shade', shading })"
+    />
     <label class="flex items-center gap-1.5" title="What becomes of blacks, whites and grays that nobody sent anywhere"
       >Grays<select
         class="field px-1! font-sans!"

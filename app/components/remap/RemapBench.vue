@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useShortcuts } from '~/composables/shortcuts'
 import { REMAP_VIEWS } from '~/stores/remapping'
 
 /**
@@ -9,7 +10,6 @@ const history = useHistory()
 const painting = usePainting()
 const stage = useStage()
 const remapping = useRemapping()
-const byArrow = useRovingRadio()
 const toggleDivider = (): void => {
   stage.divider = stage.divider === null ? 0.5 : null
 }
@@ -21,7 +21,7 @@ watch(
   },
   { immediate: true },
 )
-useKeys({ v: toggleDivider, d: remapping.deal })
+useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
 </script>
 
 <template>
@@ -47,7 +47,10 @@ useKeys({ v: toggleDivider, d: remapping.deal })
         @pointerup="stage.before = false"
         @pointerleave="stage.before = false"
         @keydown.space.prevent="stage.before = true"
+        @keydown.enter.prevent="stage.before = true"
         @keyup.space="stage.before = false"
+        @keyup.enter="stage.before = false"
+        @blur="stage.before = false"
       >
         Original <span class="text-caption text-quiet">hold O</span>
       </button>
@@ -61,19 +64,11 @@ useKeys({ v: toggleDivider, d: remapping.deal })
         ><input v-model="remapping.alone" type="checkbox" />only this one</label
       >
     </div>
-    <div role="radiogroup" aria-label="View of the remapping" class="flex" @keydown="byArrow">
-      <button
-        v-for="{ view, title } in REMAP_VIEWS"
-        :key="view"
-        role="radio"
-        class="choice whitespace-nowrap text-caption xl:text-body"
-        :aria-checked="remapping.view === view"
-        :tabindex="remapping.view === view ? 0 : -1"
-        @click="remapping.view = view"
-      >
-        {{ title }}
-      </button>
-    </div>
+    <TabRow
+      v-model="remapping.view"
+      label="View of the remapping"
+      :tabs="REMAP_VIEWS.map(({ view, title }) => ({ value: view, title }))"
+    />
     <p v-if="!painting.artwork" class="self-start border border-dashed border-strong p-6 text-center">
       Add artwork in Gather; its inks stand here, joined to the swatches they become.
     </p>

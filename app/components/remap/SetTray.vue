@@ -71,7 +71,8 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
     </p>
     <div class="grid max-h-48 gap-1.5 overflow-y-auto">
       <p v-if="at" class="flex items-center gap-3" role="status" data-test="set-progress">
-        <progress class="w-32" :value="at.done" :max="at.of" /><span class="min-w-0 truncate"
+        <progress class="w-32" aria-label="Part of the set that is written" :value="at.done" :max="at.of" /><span
+          class="min-w-0 truncate"
           >{{ at.done + 1 }} of {{ at.of }}: {{ at.name }}</span
         ><button class="control ml-auto" @click="at.cancel()">Cancel</button>
       </p>

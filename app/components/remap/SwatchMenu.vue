@@ -24,7 +24,12 @@ const emit = defineEmits<{
 }>()
 const button = useTemplateRef<{ $el: HTMLElement }>('button')
 const others = computed(() => scheme.filter(({ id }) => id !== swatch.id))
-const place = useFloating(() => button.value?.$el, 'left', Math.min(520, 150 + others.value.length * 56))
+const list = useTemplateRef<{ $el: HTMLElement }>('list')
+const place = useMenuPlace(
+  () => button.value,
+  () => list.value,
+  () => 'left-start',
+)
 const letters = computed(() => (lchOf(swatch.hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'))
 </script>
 
@@ -48,7 +53,11 @@ const letters = computed(() => (lchOf(swatch.hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb
       <span class="pointer-events-none block w-full truncate text-left">{{ swatch.name }}</span>
       <span class="pointer-events-none value block">{{ (area * 100).toFixed(0) }}%</span>
     </MenuButton>
-    <MenuItems class="z-30 grid w-56 overflow-y-auto border border-strong bg-panel py-1 shadow-float" :style="place()">
+    <MenuItems
+      ref="list"
+      class="z-30 grid w-56 overflow-y-auto border border-strong bg-panel py-1 shadow-float"
+      :style="place"
+    >
       <MenuItem v-slot="{ active }"
         ><button class="h-7 px-2 text-left" :class="{ 'bg-hover': active }" @click="emit('group')">
           Shading and lead of its group

@@ -14,7 +14,6 @@ const painting = usePainting()
 const files = useArtworkFiles()
 const stage = useStage()
 const remapping = useRemapping()
-const byArrow = useRovingRadio()
 const paint = ref<Touch['paint']>('fill')
 const kind = ref<LadderKind>('tints')
 const rungs = computed(() => history.settled?.rungs ?? RUNGS.usual)
@@ -80,7 +79,7 @@ onUnmounted(() => history.preview(null))
     data-test="touch-ups"
   >
     <div class="flex items-center gap-2">
-      <NumberRow
+      <SliderNumber
         v-if="isPicture"
         class="w-80"
         label="Reach"
@@ -93,20 +92,15 @@ onUnmounted(() => history.preview(null))
         @settle="reachTo"
       />
       <span v-if="!isPicture">Pick by</span>
-      <div v-if="!isPicture" role="radiogroup" aria-label="How shapes are picked" class="flex w-60" @keydown="byArrow">
-        <button
-          v-for="pick in PICKS"
-          :key="pick"
-          role="radio"
-          class="choice first-letter:uppercase"
-          :aria-checked="stage.pickBy === pick"
-          :tabindex="stage.pickBy === pick ? 0 : -1"
-          :title="PICK_TITLES[pick]"
-          @click="pickBy(pick)"
-        >
-          {{ pick }}
-        </button>
-      </div>
+      <ChoiceRow
+        v-if="!isPicture"
+        class="w-60"
+        look="choice first-letter:uppercase"
+        label="How shapes are picked"
+        :model-value="stage.pickBy"
+        :choices="PICKS.map(value => ({ value, hint: PICK_TITLES[value] }))"
+        @update:model-value="pickBy"
+      />
       <span class="ml-auto flex gap-1"
         ><button
           class="control px-2!"
@@ -145,32 +139,23 @@ onUnmounted(() => history.preview(null))
       aria-label="Color by hand"
     >
       <div class="flex items-center gap-2">
-        <div v-if="!isPicture" role="radiogroup" aria-label="What is colored" class="flex w-36" @keydown="byArrow">
-          <button
-            v-for="each in ['fill', 'stroke'] as const"
-            :key="each"
-            role="radio"
-            class="choice h-6! first-letter:uppercase"
-            :aria-checked="paint === each"
-            :tabindex="paint === each ? 0 : -1"
-            @click="paint = each"
-          >
-            {{ each }}
-          </button>
-        </div>
-        <div role="radiogroup" aria-label="Ladder" class="ml-auto flex w-48" @keydown="byArrow">
-          <button
-            v-for="each in LADDERS"
-            :key="each"
-            role="radio"
-            class="choice h-6! first-letter:uppercase"
-            :aria-checked="kind === each"
-            :tabindex="kind === each ? 0 : -1"
-            @click="kind = each"
-          >
-            {{ each }}
-          </button>
-        </div>
+        <ChoiceRow
+          v-if="!isPicture"
+          v-model="paint"
+          class="w-36"
+          small
+          look="choice first-letter:uppercase"
+          label="What is colored"
+          :choices="[{ value: 'fill' }, { value: 'stroke' }]"
+        />
+        <ChoiceRow
+          v-model="kind"
+          class="ml-auto w-48"
+          small
+          look="choice first-letter:uppercase"
+          label="Ladder"
+          :choices="LADDERS.map(value => ({ value }))"
+        />
       </div>
       <ul
         class="grid grid-cols-2 gap-x-4 gap-y-1"
@@ -196,7 +181,7 @@ onUnmounted(() => history.preview(null))
           </span>
         </li>
       </ul>
-      <NumberRow
+      <SliderNumber
         wide
         label="Opacity"
         :value="Math.round(opacity * 100)"

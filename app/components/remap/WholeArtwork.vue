@@ -29,7 +29,7 @@ onUnmounted(() => history.preview(null))
           At rest
         </button>
       </div>
-      <NumberRow
+      <SliderNumber
         wide
         label="Turn"
         :value="adjust.turn"
@@ -38,7 +38,7 @@ onUnmounted(() => history.preview(null))
         @preview="preview({ turn: $event })"
         @settle="settle({ turn: $event })"
       />
-      <NumberRow
+      <SliderNumber
         wide
         label="Saturation"
         :value="Math.round(adjust.saturation * 100)"
@@ -48,7 +48,7 @@ onUnmounted(() => history.preview(null))
         @preview="preview({ saturation: $event / 100 })"
         @settle="settle({ saturation: $event / 100 })"
       />
-      <NumberRow
+      <SliderNumber
         wide
         label="Brightness"
         :value="Math.round(adjust.brightness * 100)"

@@ -8,7 +8,6 @@ const emit = defineEmits<{
   preview: [color: { hex: string; hue: number } | null]
   pick: [color: { hex: string; hue: number }]
 }>()
-const byArrow = useRovingRadio()
 const mode = useLocalStorage<ChannelMode>('plumbago channels', 'hsb')
 const channels = computed(() => CHANNELS[mode.value] ?? CHANNELS.hsb)
 
@@ -23,24 +22,13 @@ const colorWith = (place: number, value: number): { hex: string; hue: number } =
   set.value = { mode: mode.value, values: next, hex: color.hex }
   return color
 }
+const modes = (Object.keys(CHANNELS) as Array<keyof typeof CHANNELS>).map(value => ({ value }))
 </script>
 
 <template>
   <div class="grid gap-0.5">
-    <div role="radiogroup" aria-label="Numbers" class="mb-1 flex" @keydown="byArrow">
-      <button
-        v-for="(_, each) in CHANNELS"
-        :key="each"
-        role="radio"
-        class="choice h-6! text-caption uppercase"
-        :aria-checked="mode === each"
-        :tabindex="mode === each ? 0 : -1"
-        @click="mode = each"
-      >
-        {{ each }}
-      </button>
-    </div>
-    <ChannelRow
+    <ChoiceRow v-model="mode" class="mb-1" small look="choice uppercase" label="Numbers" :choices="modes" />
+    <SliderChannel
       v-for="({ name, most, unit }, i) in channels.channels"
       :key="mode + name"
       :name="name"

@@ -15,6 +15,7 @@ const along = (event: KeyboardEvent): void => {
 </script>
 
 <template>
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from chip to chip -->
   <div class="flex" role="group" :aria-label="title" @keydown="along" @pointerleave="emit('preview', null)">
     <button
       v-for="(hex, i) in colors"

@@ -16,7 +16,6 @@ const { swatch } = defineProps<{ swatch: Swatch }>()
 const emit = defineEmits<{ close: [] }>()
 const history = useHistory()
 const copy = useCopying()
-const byArrow = useRovingRadio()
 const { recent, remember } = useRecentColors()
 const names = useColorNames(() => swatch.hex, 3)
 const notation = useLocalStorage<Notation>('plumbago notation', 'hex')
@@ -113,6 +112,7 @@ const remove = (): void => {
     role="dialog"
     :aria-label="`Swatch ${swatch.name}`"
     data-test="swatch-card"
+    tabindex="-1"
     @pointerleave="$event.buttons || history.preview(null)"
   >
     <div class="flex items-center gap-2">
@@ -192,19 +192,16 @@ const remove = (): void => {
       </div>
       <div class="grid content-start gap-1">
         <div class="flex items-center gap-2">
-          <div role="radiogroup" aria-label="A click on a color" class="flex grow" @keydown="byArrow">
-            <button
-              v-for="each in ['replace', 'add'] as const"
-              :key="each"
-              role="radio"
-              class="choice h-6! text-caption"
-              :aria-checked="taking === each"
-              :tabindex="taking === each ? 0 : -1"
-              @click="taking = each"
-            >
-              {{ each === 'add' ? 'adds it' : 'replaces' }}
-            </button>
-          </div>
+          <ChoiceRow
+            v-model="taking"
+            class="grow"
+            small
+            label="A click on a color"
+            :choices="[
+              { value: 'replace', title: 'replaces' },
+              { value: 'add', title: 'adds it' },
+            ]"
+          />
           <span class="flex items-center" role="group" aria-label="Rungs of a ladder"
             ><button class="control bare h-6! px-1.5!" aria-label="Fewer rungs" @click="setRungs(-1)">−</button
             ><span class="value">{{ history.document?.rungs }} rungs</span

@@ -1,8 +1,14 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { STEPS, stepOf, type Step } from '~/composables/useSteps'
+import { useShortcuts } from '~/composables/shortcuts'
+import { isStep, STEPS, stepOf, type Step } from '~/composables/useSteps'
 
-definePageMeta({ key: route => String(route.params.id) })
+definePageMeta({
+  key: route => String(route.params.id),
+  // an address that names no step leads to the first
+  middleware: ({ params: { id, step } }) =>
+    isStep(step) ? undefined : navigateTo(`/project/${String(id)}/gather`, { replace: true }),
+})
 
 const route = useRoute()
 const history = useHistory()
@@ -11,15 +17,28 @@ const proofs = useProofs()
 const step = computed(() => stepOf(route.params.step))
 const problem = ref<string | null>(null)
 const stage = useStage()
+/** What was done last, said to those who cannot see it; the same again is said again. */
+const said = ref('')
+watch(
+  () => [history.said, history.settled] as const,
+  ([words]) => {
+    const now = words.charAt(0).toUpperCase() + words.slice(1)
+    said.value = now && now === said.value ? `${now}\u00a0` : now
+  },
+)
 
 const go = (next: Step): void => {
   void navigateTo(`/project/${route.params.id}/${next}`)
 }
 
+/** Whether the project that is open is the one of this page: another page may have opened its own meanwhile. */
+let mine = (): boolean => false
 const load = async (): Promise<void> => {
   problem.value = null
+  const opened = session.open(String(route.params.id))
+  mine = session.still()
   try {
-    await session.open(String(route.params.id))
+    await opened
     // the other steps are there before they are asked for
     void prefetchComponents(['GatherBench', 'ComposeBench', 'RemapBench', 'HandOverBench'])
   } catch (error) {
@@ -34,12 +53,18 @@ const addArtwork = (): void => {
   go('gather')
 }
 
-useKeys({
-  ...Object.fromEntries(STEPS.map(({ step: each }, i) => [String(i + 1), () => go(each)])),
-  'ctrl+z': history.undo,
-  'ctrl+shift+z': history.redo,
-  'ctrl+y': history.redo,
-  'o': () => {
+const arrivals = useArrivals()
+const over = useDropsAnywhere(arrival => {
+  if (!history.document) return
+  arrivals.put(arrival)
+  if (step.value !== 'gather') go('gather')
+})
+
+useShortcuts({
+  ...Object.fromEntries(STEPS.map(({ step: each }) => [each, () => go(each)])),
+  undo: history.undo,
+  redo: history.redo,
+  original: () => {
     stage.before = true
   },
 })
@@ -50,13 +75,22 @@ useEventListener(window, 'blur', () => {
   stage.before = false
 })
 watch(step, stage.clear)
-useHead({ title: () => (history.document ? `${history.document.name} · Plumbago` : 'Plumbago') })
+const title = computed(() => STEPS.find(({ step: each }) => each === step.value)?.title ?? '')
+useHead({ title: () => (history.document ? `${title.value} · ${history.document.name} · Plumbago` : 'Plumbago') })
 onMounted(load)
-onUnmounted(session.close)
+onUnmounted(() => {
+  if (mine()) session.close()
+})
 </script>
 
 <template>
-  <div v-if="history.document" class="grid h-full grid-rows-[44px_minmax(0,1fr)_112px]">
+  <div
+    v-if="history.document"
+    class="grid h-full grid-rows-[44px_minmax(0,1fr)_112px]"
+    :class="{ 'outline-2 -outline-offset-4 outline-accent': over }"
+  >
+    <h1 class="sr-only">{{ history.document.name }}: {{ title }}</h1>
+    <p class="sr-only" role="status" data-test="said">{{ said }}</p>
     <TopLine :step="step" @step="go" />
     <main class="grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
       <div class="relative min-h-0 min-w-0">

@@ -55,10 +55,23 @@ const nudge = (event: KeyboardEvent): void => {
   width: 100%;
   height: 24px;
   background: transparent;
+  touch-action: pan-y;
 }
 .channel::-webkit-slider-runnable-track {
   height: 12px;
   background: var(--track);
+}
+.channel::-moz-range-track {
+  height: 12px;
+  background: var(--track);
+}
+.channel::-moz-range-thumb {
+  box-sizing: border-box;
+  width: 9px;
+  height: 20px;
+  border: 1px solid var(--text);
+  border-radius: 2px;
+  background: var(--panel);
 }
 .channel::-webkit-slider-thumb {
   appearance: none;

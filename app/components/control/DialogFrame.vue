@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+
+/** A dialog over the page: the focus goes in, stays in, and comes back to what opened it. */
+const { title, open } = defineProps<{ title: string; open: boolean; test?: string; wide?: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+</script>
+
+<template>
+  <Dialog :open="open" class="relative z-50" @close="emit('close')">
+    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
+    <div class="fixed inset-0 grid place-items-center overflow-y-auto p-8">
+      <DialogPanel
+        class="grid max-h-full gap-4 border border-strong bg-panel p-5 shadow-float"
+        :class="wide ? 'w-[640px]' : 'w-[440px]'"
+        :data-test="test"
+      >
+        <DialogTitle class="font-title text-title font-semibold">{{ title }}</DialogTitle>
+        <slot />
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

@@ -1,0 +1,58 @@
+import { useEventListener, useMutationObserver } from '@vueuse/core'
+
+const FOCUSABLE =
+  'button:not(:disabled), a[href], input:not(:disabled):not([type=hidden]), select:not(:disabled), textarea, [tabindex]'
+
+const canTake = (element: HTMLElement): boolean => element.tabIndex >= 0 && element.getClientRects().length > 0
+const within = (place: Element): HTMLElement[] =>
+  [...place.querySelectorAll<HTMLElement>(FOCUSABLE)].filter(element => canTake(element))
+
+/** Where the focus is: the places around it, from the nearest out, and which of the things there has it. */
+type Whereabouts = Array<{ place: HTMLElement; at: number }>
+
+const MOST_PLACES = 8
+
+const whereaboutsOf = (element: HTMLElement): Whereabouts => {
+  const places: Whereabouts = []
+  for (let place = element.parentElement; place && place !== document.body && places.length < MOST_PLACES; )
+    [places[places.length], place] = [{ place, at: within(place).indexOf(element) }, place.parentElement]
+  return places
+}
+
+/**
+ * Keeps the focus from falling to the page when what had it goes, or can no longer be used: it goes on to what took its
+ * place, or stands next to it.
+ */
+export const useKeptFocus = (): void => {
+  let last: { element: HTMLElement; around: Whereabouts } | null = null
+  const isLost = (): boolean => {
+    const { activeElement } = document
+    return last !== null && (!activeElement || activeElement === document.body) && !isUsable(last.element)
+  }
+  const isUsable = (element: HTMLElement): boolean =>
+    element.isConnected && !element.matches(':disabled') && element.getClientRects().length > 0
+  const goOn = (): void => {
+    if (!isLost()) return
+    for (const { place, at } of last?.around ?? []) {
+      if (!place.isConnected) continue
+      const all = within(place)
+      const next = all[Math.min(Math.max(at, 0), all.length - 1)]
+      if (!next) continue
+      next.focus({ preventScroll: true })
+      return
+    }
+  }
+  useEventListener(document, 'focusin', ({ target }) => {
+    if (target instanceof HTMLElement) last = { element: target, around: whereaboutsOf(target) }
+  })
+  useEventListener(document, 'pointerdown', () => {
+    if (document.activeElement === document.body) last = null
+  })
+  useMutationObserver(
+    () => document.body,
+    () => {
+      if (isLost()) requestAnimationFrame(goOn)
+    },
+    { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] },
+  )
+}

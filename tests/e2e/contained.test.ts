@@ -1,0 +1,79 @@
+import { expect, test, type Page } from '@playwright/test'
+import { newProject, startFrom } from './workspace'
+
+/** Drawings that try to leave their frame, each in its own way. */
+const ESCAPES: Readonly<Record<string, string>> = {
+  'a rule that fixes it to the window':
+    '<style>rect { position: fixed !important } svg { position: fixed !important; inset: 0; width: 100vw !important; ' +
+    'height: 100vh !important; z-index: 9999 }</style><rect width="100" height="100" fill="#ff0000"/>',
+  'a rule for its host':
+    '<style>:host { position: fixed !important; inset: 0 !important; width: 100vw !important; ' +
+    'height: 100vh !important; z-index: 9999 !important; contain: none !important; pointer-events: all !important }' +
+    '</style><rect width="100" height="100" fill="#ff0000"/>',
+  'geometry outside its view box': '<rect x="-9000" y="-9000" width="18000" height="18000" fill="#ff0000"/>',
+}
+
+const drawn = (name: string): { name: string; mimeType: string; buffer: Buffer } => ({
+  name: 'escape.svg',
+  mimeType: 'image/svg+xml',
+  buffer: Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100" overflow="visible">${ESCAPES[name]}</svg>`,
+  ),
+})
+
+/** What the pointer would meet in the top line, on the bench and in the band: whether it is artwork. */
+const caught = (page: Page): Promise<boolean[]> =>
+  page.evaluate(() =>
+    ['header', '[data-test=bench]', '[data-test=band]'].flatMap(selector => {
+      const box = document.querySelector(selector)?.getBoundingClientRect()
+      if (!box) return [true]
+      return [0.02, 0.25, 0.5, 0.75, 0.98].flatMap(x =>
+        [0.1, 0.5, 0.9].map(y => {
+          const met = document.elementFromPoint(box.left + box.width * x, box.top + box.height * y)
+          return met === null || met.shadowRoot !== null || met.closest(selector) === null
+        }),
+      )
+    }),
+  )
+
+/** The part of the top line's, bench's and band's pixels that are the drawing's red. */
+const reddened = async (page: Page): Promise<number> => {
+  const png = (await page.screenshot()).toString('base64')
+  return page.evaluate(async source => {
+    const picture = new Image()
+    picture.src = `data:image/png;base64,${source}`
+    await picture.decode()
+    const canvas = new OffscreenCanvas(picture.width, picture.height)
+    const context = canvas.getContext('2d')
+    context?.drawImage(picture, 0, 0)
+    const counts = ['header', '[data-test=bench]'].map(selector => {
+      const box = document.querySelector(selector)?.getBoundingClientRect()
+      if (!box || !context) return 1
+      const { data } = context.getImageData(box.left + 1, box.top + 1, box.width - 2, 12)
+      let red = 0
+      for (let i = 0; i < data.length; i += 4)
+        if ((data[i] as number) > 240 && (data[i + 1] as number) < 15 && (data[i + 2] as number) < 15) red++
+      return red / (data.length / 4)
+    })
+    return Math.max(...counts)
+  }, png)
+}
+
+for (const name of Object.keys(ESCAPES))
+  test(`artwork stays in its frame: ${name}`, async ({ page }) => {
+    await newProject(page, 'Frames')
+    await startFrom(page, 'Artwork')
+    await page.getByTestId('artwork-file').setInputFiles(drawn(name))
+    await expect(page.getByRole('button', { name: 'Show escape' })).toBeVisible()
+    await expect(page.getByTestId('artwork').locator('rect')).toHaveCount(1)
+    await page.keyboard.press('3')
+    await page.getByRole('tab', { name: 'Ribbons' }).click()
+    await page.getByRole('combobox', { name: 'Blacks, whites and grays' }).focus()
+    for (const key of ['1', '2', '3', '4']) {
+      await page.keyboard.press(key)
+      await page.mouse.move(640, 300)
+      await page.waitForTimeout(150)
+      expect(await caught(page), `step ${key}`).not.toContain(true)
+      expect(await reddened(page), `step ${key}`).toBeLessThan(0.01)
+    }
+  })
