@@ -19,7 +19,10 @@ export default tseslint.config(
       'vue/multi-word-component-names': 'off',
       'vue/require-default-prop': 'off',
       'vue/require-explicit-emits': 'error',
-      'vuejs-accessibility/label-has-for': ['error', { required: { some: ['nesting', 'id'] } }],
+      'vuejs-accessibility/label-has-for': [
+        'error',
+        { controlComponents: ['SelectField'], required: { some: ['nesting', 'id'] } },
+      ],
       'vue/html-self-closing': ['error', { html: { void: 'always', normal: 'always', component: 'always' } }],
       // Laid out by Prettier in its own way:
       'vue/max-attributes-per-line': 'off',

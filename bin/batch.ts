@@ -1,4 +1,4 @@
-import { fork, type ChildProcess } from 'node:child_process'
+import { fork } from 'node:child_process'
 import { readdir } from 'node:fs/promises'
 import { availableParallelism } from 'node:os'
 import { join, relative } from 'node:path'
@@ -7,60 +7,32 @@ import { unitedInks } from '../core/remap/united'
 import type { InkSummary } from '../core/artwork/inks'
 import type { Outcome, Task } from './hand'
 import { plannedColors, type Plan } from './remapping'
+import { poolOf } from '../render/pool'
+import { reasonOf } from './reason'
 
 /** How long one file may take, in milliseconds. */
 const LONGEST = 120_000
-
-/**
- * A process that does one task after the other. One that dies or takes too long fails its task, and another takes its
- * place.
- */
-class Hand {
-  private hand = this.hire()
-
-  private hire(): ChildProcess {
-    return fork(new URL('./hand.ts', import.meta.url), { serialization: 'advanced' })
-  }
-
-  async run(task: Task): Promise<Outcome> {
-    const { hand } = this
-    const outcome = await new Promise<Outcome | string>(resolve => {
-      const late = setTimeout(() => settle(`It takes more than ${LONGEST / 1000} seconds.`), LONGEST)
-      const settle = (result: Outcome | string): void => {
-        clearTimeout(late)
-        hand.removeAllListeners()
-        resolve(result)
-      }
-      hand.once('message', message => settle(message as Outcome))
-      hand.once('error', error => settle(error.message))
-      hand.once('exit', () => settle('Reading it took more than this machine has.'))
-      hand.send(task)
-    })
-    if (typeof outcome !== 'string') return outcome
-    hand.kill('SIGKILL')
-    this.hand = this.hire()
-    return { failed: outcome }
-  }
-
-  leave(): void {
-    this.hand.kill()
-  }
-}
 
 /** Runs tasks on all cores, each core one at a time; `seen` hears of each as it is done. */
 const inParallel = async (
   tasks: readonly Task[],
   seen: (task: Task, outcome: Outcome, count: number) => void,
 ): Promise<void> => {
-  const hands = Array.from({ length: Math.min(availableParallelism(), tasks.length) }, () => new Hand())
-  let next = 0
+  const hands = poolOf<Task, Outcome>({
+    size: Math.min(availableParallelism(), tasks.length),
+    longest: LONGEST,
+    late: `It takes more than ${LONGEST / 1000} seconds.`,
+    broken: 'Reading it took more than this machine has.',
+    hire: () => fork(new URL('./hand.ts', import.meta.url), { serialization: 'advanced' }),
+  })
   let count = 0
   await Promise.all(
-    hands.map(async hand => {
-      for (let task = tasks[next++]; task; task = tasks[next++]) seen(task, await hand.run(task), ++count)
-      hand.leave()
+    tasks.map(async task => {
+      const outcome = await hands.run(task).catch((error: unknown): Outcome => ({ failed: reasonOf(error) }))
+      seen(task, outcome, ++count)
     }),
   )
+  hands.end()
 }
 
 const svgFilesIn = async (folder: string): Promise<string[]> => {

@@ -36,11 +36,16 @@ export const followDrag = (start: PointerEvent, { move, drop, cancel }: Drag): v
   const own = (act: (event: PointerEvent) => void) => (event: PointerEvent) => {
     if (event.pointerId === pointerId) act(event)
   }
-  if (held instanceof Element && held.isConnected) held.setPointerCapture(pointerId)
+  /** Only a drag takes the pointer: a press on a button within stays a click on it. */
+  const goFar = (event: PointerEvent): void => {
+    if (far || Math.hypot(event.clientX - clientX, event.clientY - clientY) <= MOVED) return
+    far = true
+    if (held instanceof Element && held.isConnected) held.setPointerCapture(pointerId)
+  }
   window.addEventListener(
     'pointermove',
     own(event => {
-      far ||= Math.hypot(event.clientX - clientX, event.clientY - clientY) > MOVED
+      goFar(event)
       move(event)
     }),
     { signal },

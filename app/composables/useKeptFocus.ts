@@ -3,6 +3,18 @@ import { useEventListener, useMutationObserver } from '@vueuse/core'
 const FOCUSABLE =
   'button:not(:disabled), a[href], input:not(:disabled):not([type=hidden]), select:not(:disabled), textarea, [tabindex]'
 
+/** Groups whose members show something as soon as they have the focus: it does not come to them by itself from outside. */
+const PREVIEWS = '[data-previews]'
+
+/** Of things in a row, the one at a place or nearest to it that will do. */
+const nearest = <Thing>(all: readonly Thing[], at: number, will: (thing: Thing) => boolean): Thing | undefined => {
+  const far = (i: number): number => Math.abs(i - Math.max(at, 0))
+  return all
+    .map((thing, i) => ({ thing, i }))
+    .filter(({ thing }) => will(thing))
+    .sort((one, other) => far(one.i) - far(other.i))[0]?.thing
+}
+
 const canTake = (element: HTMLElement): boolean => element.tabIndex >= 0 && element.getClientRects().length > 0
 const within = (place: Element): HTMLElement[] =>
   [...place.querySelectorAll<HTMLElement>(FOCUSABLE)].filter(element => canTake(element))
@@ -36,7 +48,7 @@ export const useKeptFocus = (): void => {
     for (const { place, at } of last?.around ?? []) {
       if (!place.isConnected) continue
       const all = within(place)
-      const next = all[Math.min(Math.max(at, 0), all.length - 1)]
+      const next = nearest(all, at, element => !element.closest(PREVIEWS) || place.closest(PREVIEWS) !== null)
       if (!next) continue
       next.focus({ preventScroll: true })
       return

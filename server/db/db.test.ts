@@ -38,7 +38,12 @@ afterAll(async () => {
 
 describe('migrations', () => {
   it('are applied once, in order', async () => {
-    expect(await migrate(sql, folder)).toEqual(['0001-projects.sql', '0002-pictures.sql', '0003-trail.sql'])
+    expect(await migrate(sql, folder)).toEqual([
+      '0001-projects.sql',
+      '0002-pictures.sql',
+      '0003-trail.sql',
+      '0004-last-save.sql',
+    ])
     expect(await migrate(sql, folder)).toEqual([])
   })
   it('that fail leave nothing behind', async () => {

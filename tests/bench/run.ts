@@ -17,10 +17,11 @@ import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes
 import { serve } from '../e2e/server'
 import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
+import { firstLoads, openAndLeave } from './house'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
-/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose|remap] */
+/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose|remap|house [ADDRESS]] */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
 
@@ -320,7 +321,25 @@ const remap = async (): Promise<void> => {
   })
 }
 
-const parts: Record<string, () => void | Promise<void>> = { reading, pictures, browser: inBrowser, compose, remap }
+/** What the house costs as a whole: of this build, or, with an address said, of another that is served there. */
+const house = async (): Promise<void> => {
+  const measured = async (address: string): Promise<void> => {
+    for (const [step, size] of Object.entries(await firstLoads(address)))
+      row(`first load of ${step} until it stands: scripts, gzip`, `${whole(size)} kB`)
+    const taken = await openAndLeave(address)
+    const [second = 0, last = 0] = [taken[1], taken.at(-1)]
+    row('page and workers, two projects opened and left twice', `${whole(second)} MB`)
+    row('the same, twenty times', `${whole(last)} MB, ${whole((last / second - 1) * 100)}% more`)
+  }
+  const address = process.argv[3]
+  if (address) await measured(address)
+  else await served(measured)
+}
+
+const parts: Record<string, () => void | Promise<void>> = {
+  ...{ reading, pictures, compose, remap, house },
+  browser: inBrowser,
+}
 for (const [name, part] of Object.entries(parts)) {
   if (process.argv[2] && process.argv[2] !== name) continue
   await part()

@@ -37,14 +37,13 @@ const castOf = (kind: Cast['of']['kind']): void =>
       <button v-if="!cast" class="control h-6!" @click="set({})">Lay a cast over it</button>
       <template v-else>
         <i class="size-4" :style="{ background: castColor(cast) }" />
-        <select
-          class="field h-6! px-1! font-sans!"
-          aria-label="Blend mode"
-          :value="cast.mode"
-          @change="set({ mode: ($event.target as HTMLSelectElement).value as Cast['mode'] })"
-        >
-          <option v-for="mode in CAST_MODES" :key="mode" :value="mode">{{ mode }}</option>
-        </select>
+        <SelectField
+          class="h-6!"
+          label="Blend mode"
+          :model-value="cast.mode"
+          :choices="CAST_MODES.map(value => ({ value, title: value }))"
+          @update:model-value="mode => set({ mode })"
+        />
         <ChoiceRow
           class="w-32"
           small

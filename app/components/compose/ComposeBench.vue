@@ -6,7 +6,7 @@ import { SPREADS } from '../../../core/harmony/harmony'
 import { MOST_SWATCHES } from '../../../core/document/limits'
 import type { Harmony } from '../../../core/document/scheme'
 import { WHEELS } from '../../../core/color/wheel'
-import { useShortcuts } from '~/composables/shortcuts'
+import { useShortcuts, withKey } from '~/composables/shortcuts'
 import { SHEETS } from '~/stores/proofs'
 
 /**
@@ -48,7 +48,7 @@ useShortcuts({ keep: () => proofs.keep(), mark: proofs.markUnder, deal: proofs.d
         v-if="proofs.marked.length"
         class="control ml-auto"
         :aria-pressed="proofs.comparing"
-        title="Compare what is marked (C)"
+        :title="withKey('Compare what is marked', 'compare')"
         @click="proofs.compare"
       >
         Compare {{ proofs.marked.length }}

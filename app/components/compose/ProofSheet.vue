@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withKey } from '~/composables/shortcuts'
 import equal from 'fast-deep-equal'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { HARMONIES } from '../../../core/harmony/harmony'
@@ -88,15 +89,15 @@ const along = (event: KeyboardEvent): void => {
           />°</label
         >
         <label class="flex items-center gap-1 text-caption"
-          ><select
-            class="field px-1! font-sans!"
-            aria-label="What changes downward"
-            :value="proofs.variation.down"
-            @change="step({ down: ($event.target as HTMLSelectElement).value as 'saturation' })"
-          >
-            <option value="saturation">Saturation</option>
-            <option value="brightness">Brightness</option></select
-          >by<input
+          ><SelectField
+            label="What changes downward"
+            :model-value="proofs.variation.down"
+            :choices="[
+              { value: 'saturation', title: 'Saturation' },
+              { value: 'brightness', title: 'Brightness' },
+            ]"
+            @update:model-value="down => step({ down })"
+          />by<input
             class="field w-11 text-right text-caption"
             inputmode="numeric"
             aria-label="Step downward in percent"
@@ -106,7 +107,7 @@ const along = (event: KeyboardEvent): void => {
         >
       </template>
       <template v-else-if="proofs.sheet === 'deals'">
-        <button class="control" title="New companions for what is not locked (D)" @click="proofs.deal">
+        <button class="control" :title="withKey('New companions for what is not locked', 'deal')" @click="proofs.deal">
           Deal afresh
         </button>
         <span v-if="proofs.past.length" class="flex items-center" role="group" aria-label="Deals">
@@ -143,6 +144,7 @@ const along = (event: KeyboardEvent): void => {
     <ul
       v-if="proofs.shown.length"
       ref="grid"
+      data-previews
       class="grid min-h-0 gap-1.5 overflow-y-auto"
       :style="{
         gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,

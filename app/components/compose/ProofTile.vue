@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withKey } from '~/composables/shortcuts'
 import type { Proof } from '~/stores/proofs'
 
 /**
@@ -51,7 +52,7 @@ const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + 
       :class="{ marked }"
       :aria-pressed="marked"
       :aria-label="`Mark ${proof.caption} to compare`"
-      title="Mark to compare (M)"
+      :title="withKey('Mark to compare', 'mark')"
       tabindex="-1"
       @click="proofs.mark(proof)"
     >

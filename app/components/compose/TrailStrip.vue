@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withKey } from '~/composables/shortcuts'
 import { useVirtualList } from '@vueuse/core'
 import { BookmarkIcon } from '@heroicons/vue/20/solid'
 import { branches } from '../../../core/history/trail'
@@ -144,7 +145,7 @@ const marker = computed(
         <button
           class="control ml-auto h-5! px-1.5! text-caption"
           :aria-pressed="shown?.kept !== null"
-          title="Keep the state you are in for good (K)"
+          :title="withKey('Keep the state you are in for good', 'keep')"
           @click="shown?.kept ? trail.rename(shown.id, null) : proofs.keep()"
         >
           {{ shown?.kept ? 'Let go' : 'Keep' }}
@@ -156,7 +157,7 @@ const marker = computed(
         class="h-[50px] overflow-x-auto overflow-y-hidden [scrollbar-width:none]"
         @pointerleave="point(null)"
       >
-        <ul v-bind="wrapperProps" class="flex" aria-label="States of the trail">
+        <ul v-bind="wrapperProps" data-previews class="flex" aria-label="States of the trail">
           <li
             v-for="{ data: state, index } in list"
             :key="state.id"

@@ -34,6 +34,7 @@ defineSlots<{ default?: (props: { choice: (typeof choices)[number]; checked: boo
       :class="[look, { 'h-6! text-caption': small }]"
       :title="choice.hint"
       :aria-label="choice.label"
+      :data-choice="choice.value"
       @pointerenter="emit('point', choice.value)"
     >
       <slot :choice="choice" :checked="checked">{{ choice.title ?? choice.value }}</slot>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { STEPS } from '~/composables/useSteps'
-import { keyWords, SHORTCUTS, useShortcuts, useShortcutsOn, type Where } from '~/composables/shortcuts'
+import { keyWords, SHORTCUTS, useShortcuts, useShortcutsOn, type Where, withKey } from '~/composables/shortcuts'
 
 /** All keys, found by word, by where they hold; `?` opens it. They can be switched off here. */
 const open = ref(false)
@@ -28,7 +28,7 @@ const groups = computed(() => {
 </script>
 
 <template>
-  <button class="control bare px-2" aria-label="Keys" title="Keys (?)" @click="open = true">?</button>
+  <button class="control bare px-2" aria-label="Keys" :title="withKey('Keys', 'help')" @click="open = true">?</button>
   <DialogFrame title="Keys" :open="open" wide test="keys" @close="open = false">
     <input v-model="words" class="field font-sans!" type="search" aria-label="Find a key" placeholder="Find a key" />
     <div class="grid max-h-96 grid-cols-2 content-start gap-x-6 gap-y-3 overflow-y-auto">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withKey } from '~/composables/shortcuts'
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/vue/20/solid'
 import { STEPS, type Step } from '~/composables/useSteps'
 
@@ -20,11 +21,11 @@ const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?
     </div>
     <nav aria-label="Steps">
       <ol class="flex">
-        <li v-for="({ step: each, title }, i) in STEPS" :key="each">
+        <li v-for="{ step: each, title } in STEPS" :key="each">
           <button
             class="step-mark"
             :aria-current="each === step ? 'step' : undefined"
-            :title="`${title} (${i + 1})`"
+            :title="withKey(title, each)"
             @click="emit('step', each)"
           >
             {{ title }}

@@ -95,10 +95,11 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
         aria-label="Find inks by hex, hue or swatch"
       />
       <label class="flex items-center gap-1.5"
-        >by<select v-model="sort" class="field px-1! font-sans!" aria-label="Order of the inks">
-          <option v-for="each in SORTS" :key="each" :value="each">{{ each }}</option>
-        </select></label
-      >
+        >by<SelectField
+          v-model="sort"
+          label="Order of the inks"
+          :choices="SORTS.map(value => ({ value, title: value }))"
+      /></label>
       <label
         class="ml-auto flex items-center gap-1.5"
         title="Selecting and moving an ink takes its lights and darks along"
@@ -129,7 +130,12 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
     </label>
     <div v-if="runs.length" class="flex items-center gap-2">
       <h3 class="shrink-0">Gradients</h3>
-      <ul class="flex min-w-0 gap-1 overflow-x-auto [scrollbar-width:none]" aria-label="Gradients" data-test="runs">
+      <ul
+        data-previews
+        class="flex min-w-0 gap-1 overflow-x-auto [scrollbar-width:none]"
+        aria-label="Gradients"
+        data-test="runs"
+      >
         <li v-for="(run, i) in runs" :key="i">
           <button
             class="block h-6 w-14 border border-line hover:border-ink"
@@ -148,7 +154,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
     <span v-else />
     <FileNotes :key="remapping.artwork?.id" />
     <div v-bind="containerProps" class="min-h-0 border-t border-line" data-test="ink-lines">
-      <ul v-bind="wrapperProps" aria-label="Inks">
+      <ul v-bind="wrapperProps" data-previews aria-label="Inks">
         <li
           v-for="{ data: row, index } in list"
           :key="row.hex"

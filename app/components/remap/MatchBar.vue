@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withKey } from '~/composables/shortcuts'
 import { MATCHES, type Match } from '../../../core/remap/match'
 import { NEUTRALS, type Neutrals } from '../../../core/remap/remap'
 import { SHADINGS, type Shading } from '../../../core/remap/shading'
@@ -20,11 +21,10 @@ const SHADING_TITLES: Readonly<Record<Shading, string>> = {
   'turned': 'All hues turn as far as the leading one has to',
 }
 const NEUTRAL_WORDS: Readonly<Record<Neutrals, string>> = { inks: 'as inks', left: 'left as is', tinted: 'tinted' }
-const remap = computed(() => history.document?.remap)
+/** As it is, not as it is previewed: what is pointed at is not chosen yet. */
+const remap = computed(() => history.settled?.remap)
 const previewMatch = (match: Match | null): void =>
   history.preview(match && match !== history.settled?.remap.match ? { do: 'match', match, seed: 0 } : null)
-const settleNeutrals = (event: Event): void =>
-  history.run({ do: 'treat neutrals', neutrals: (event.target as HTMLSelectElement).value as Neutrals })
 const again = (): void => {
   history.run({ do: 'match' })
 }
@@ -42,7 +42,8 @@ const again = (): void => {
       @update:model-value="remapping.match"
     />
     <span class="flex gap-1"
-      ><button class="control" title="Deal the targets afresh (D)" @click="remapping.deal">Deal</button
+      ><button class="control" :title="withKey('Deal the targets afresh', 'deal targets')" @click="remapping.deal">
+        Deal</button
       ><button class="control" title="Match all inks again, those set by hand too" @click="again">
         Match again
       </button></span
@@ -57,15 +58,12 @@ const again = (): void => {
       @update:model-value="shading => history.run({ do: 'shade', shading })"
     />
     <label class="flex items-center gap-1.5" title="What becomes of blacks, whites and grays that nobody sent anywhere"
-      >Grays<select
-        class="field px-1! font-sans!"
-        aria-label="Blacks, whites and grays"
+      >Grays<SelectField
+        label="Blacks, whites and grays"
         data-test="neutrals"
-        :value="remap.neutrals"
-        @change="settleNeutrals"
-      >
-        <option v-for="neutrals in NEUTRALS" :key="neutrals" :value="neutrals">{{ NEUTRAL_WORDS[neutrals] }}</option>
-      </select></label
-    >
+        :model-value="remap.neutrals"
+        :choices="NEUTRALS.map(value => ({ value, title: NEUTRAL_WORDS[value] }))"
+        @update:model-value="neutrals => history.run({ do: 'treat neutrals', neutrals })"
+    /></label>
   </div>
 </template>

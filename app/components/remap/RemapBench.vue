@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useShortcuts } from '~/composables/shortcuts'
+import { useShortcuts, withKey } from '~/composables/shortcuts'
 import { REMAP_VIEWS } from '~/stores/remapping'
 
 /**
@@ -34,7 +34,7 @@ useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
       <button
         class="control"
         :aria-pressed="stage.divider !== null"
-        title="A divider between before and after (V)"
+        :title="withKey('A divider between before and after', 'divider')"
         @click="toggleDivider"
       >
         Divider

@@ -202,7 +202,7 @@ const move = async (hex: string, by: number): Promise<void> => {
 </script>
 
 <template>
-  <div ref="bed" class="relative min-h-0 overflow-hidden" data-test="ribbons" @wheel="wheel">
+  <div ref="bed" data-previews class="relative min-h-0 overflow-hidden" data-test="ribbons" @wheel="wheel">
     <svg class="absolute inset-0 size-full" aria-hidden="true">
       <defs>
         <linearGradient

@@ -16,10 +16,17 @@ const along = (event: KeyboardEvent): void => {
 
 <template>
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from chip to chip -->
-  <div class="flex" role="group" :aria-label="title" @keydown="along" @pointerleave="emit('preview', null)">
+  <div
+    class="flex"
+    data-previews
+    role="group"
+    :aria-label="title"
+    @keydown="along"
+    @pointerleave="emit('preview', null)"
+  >
     <button
       v-for="(hex, i) in colors"
-      :key="hex + i"
+      :key="i"
       class="chip"
       :class="{ taken: hex === taken }"
       :style="{ background: hex }"

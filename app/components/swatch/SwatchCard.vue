@@ -4,7 +4,7 @@ import { LockClosedIcon, LockOpenIcon, XMarkIcon } from '@heroicons/vue/20/solid
 import { NOTATIONS, written, type Notation } from '../../../core/color/notation'
 import { parseColor } from '../../../core/color/parse'
 import { alternatives, LADDERS, ladder, RUNGS } from '../../../core/harmony/ladder'
-import { ROLES, type Role } from '../../../core/harmony/proportion'
+import { ROLES } from '../../../core/harmony/proportion'
 import { complementOf, FEWEST } from '../../../core/scheme/compose'
 import type { Command } from '../../../core/commands/commands'
 import { MOST_SWATCHES } from '../../../core/document/limits'
@@ -76,12 +76,6 @@ const addComplement = (): void => {
 const rename = (name: string): void => {
   if (name.trim()) history.run({ do: 'describe swatch', id: swatch.id, change: { name: name.trim().slice(0, 120) } })
 }
-const setRole = (event: Event): void =>
-  history.run({
-    do: 'describe swatch',
-    id: swatch.id,
-    change: { role: (event.target as HTMLSelectElement).value as Role },
-  })
 const setShare = (event: Event): void => {
   const part = Math.min(0.98, Math.max(0.01, Number((event.target as HTMLInputElement).value) / 100))
   const others = scheme.value.filter(({ id }) => id !== swatch.id)
@@ -151,9 +145,12 @@ const remove = (): void => {
             maxlength="60"
             @change="type"
           />
-          <select v-model="notation" class="field w-20 px-1! font-sans!" aria-label="Notation to copy">
-            <option v-for="each in NOTATIONS" :key="each" :value="each">{{ each }}</option>
-          </select>
+          <SelectField
+            v-model="notation"
+            class="w-20"
+            label="Notation to copy"
+            :choices="NOTATIONS.map(value => ({ value, title: value }))"
+          />
           <button
             type="button"
             class="control px-2!"
@@ -175,9 +172,13 @@ const remove = (): void => {
           @pick="edit($event.hex, $event.hue)"
         />
         <div class="flex items-center gap-2 pt-0.5">
-          <select class="field grow px-1! font-sans!" aria-label="Role" :value="swatch.role" @change="setRole">
-            <option v-for="role in ROLES" :key="role" :value="role">{{ role }}</option>
-          </select>
+          <SelectField
+            class="grow"
+            label="Role"
+            :model-value="swatch.role"
+            :choices="ROLES.map(value => ({ value, title: value }))"
+            @update:model-value="role => history.run({ do: 'describe swatch', id: swatch.id, change: { role } })"
+          />
           <label class="flex items-center gap-1"
             ><span class="text-caption text-quiet">Share</span
             ><input

@@ -1,0 +1,14 @@
+<script setup lang="ts" generic="Value extends string">
+/** A choice from a list that opens: the browser's own, which every keyboard and reader of screens knows. */
+const { choices, label } = defineProps<{
+  choices: ReadonlyArray<{ value: Value; title: string }>
+  label: string
+}>()
+const chosen = defineModel<Value>({ required: true })
+</script>
+
+<template>
+  <select v-model="chosen" class="field px-1! font-sans!" :aria-label="label">
+    <option v-for="{ value, title } in choices" :key="value" :value="value">{{ title }}</option>
+  </select>
+</template>

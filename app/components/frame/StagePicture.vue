@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import type { Artwork } from '../../../core/document/artwork'
+import type { ByHand } from '../../../core/painting/painting'
+import type { Region } from '../../../core/picture/picture'
+import { isArea } from '~/stores/stage'
+import type { StageArtwork } from './stageArtwork'
+
+/** A picture on the stage: from its small map until it is taken apart, then itself; zoomed in, the part in sight sharp. */
+const { piece, colors, byHand, passing, inSight, sharpest } = defineProps<{
+  piece: Artwork
+  colors: ReadonlyMap<string, string>
+  byHand: ByHand
+  passing: boolean
+  /** The part that is in sight, where it is zoomed; null where all of it is. */
+  inSight: Region | null
+  /** The most pixels a screen shows of it. */
+  sharpest: number
+}>()
+const stage = useStage()
+const files = useArtworkFiles()
+const frame = useTemplateRef<HTMLElement>('frame')
+const raster = computed(() => files.rasters.get(piece.hash))
+const areas = useAreaPicking(frame, () => raster.value)
+const problem = ref<string | null>(null)
+const open = async (): Promise<void> => {
+  problem.value = null
+  const own = piece.hash
+  await files.openRaster(own).catch((error: unknown) => {
+    if (piece.hash === own) problem.value = reasonOf(error)
+  })
+}
+watch(() => piece.hash, open, { immediate: true })
+/** How far it is taken apart in its own size; null while it is not. */
+const sharpening = ref<number | null>(null)
+/** Whether the picture has more pixels than the stage shows. */
+const part = computed(() => {
+  const shown = raster.value?.stage.picture
+  return shown && Math.max(piece.width, piece.height) > Math.max(shown.width, shown.height) ? inSight : null
+})
+const percent = (done: number): string => `${Math.round(done * 100)}%`
+const doing = computed(() => {
+  if (files.unmixing !== null) return `Taking the picture apart into its inks, ${percent(files.unmixing)}`
+  return sharpening.value === null ? null : `Making the picture sharp, ${percent(sharpening.value)}`
+})
+const artwork: StageArtwork = reactive({
+  inksAt: (event: PointerEvent) => areas.inksAt(event.clientX, event.clientY),
+  press: areas.down,
+  shapes: areas.shapes,
+  drawn: '',
+  doing,
+  problem: computed(() => (problem.value === null ? null : { words: problem.value, again: () => void open() })),
+})
+defineExpose({ artwork })
+</script>
+
+<template>
+  <div
+    ref="frame"
+    class="size-full bg-white"
+    role="img"
+    :aria-label="`${piece.name}${stage.before ? ', original colors' : ''}`"
+    data-test="picture"
+  >
+    <RasterCanvas
+      v-if="raster"
+      :key="piece.hash"
+      :taken="raster.stage"
+      :inks="raster.inks"
+      :colors="colors"
+      :by-hand="byHand"
+      :hash="piece.hash"
+    />
+    <ArtworkProof v-else large :hash="piece.hash" :ratio="piece.width / piece.height" :colors="colors" />
+    <RasterDetail
+      v-if="part && !passing"
+      :hash="piece.hash"
+      :colors="colors"
+      :by-hand="byHand"
+      :part="part"
+      :longest="sharpest"
+      @taking="sharpening = $event"
+    />
+    <PickedAreas
+      v-if="raster && stage.picking && stage.picked.size"
+      :raster="raster"
+      :areas="[...stage.picked].filter(isArea)"
+    />
+  </div>
+</template>

@@ -1,0 +1,17 @@
+import type { StageShapes } from '~/stores/stage'
+
+/** What a kind of artwork gives the stage that it stands on. */
+export interface StageArtwork {
+  /** The inks under the pointer. */
+  inksAt: (event: PointerEvent) => readonly string[]
+  /** A pointer pressed while shapes or areas are picked. */
+  press: (event: PointerEvent) => void
+  /** What can be picked on it; null where nothing can. */
+  shapes: StageShapes | null
+  /** The outline being drawn to pick with, as a path on the stage; empty while there is none. */
+  drawn: string
+  /** What it is doing that takes time, in words; null while it does nothing. */
+  doing: string | null
+  /** Why it cannot be shown, and another try where one makes sense. */
+  problem: { words: string; again: (() => void) | null } | null
+}

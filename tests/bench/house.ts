@@ -1,0 +1,127 @@
+import { readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
+import { chromium, selectors, type Browser, type Page } from '@playwright/test'
+import sharp from 'sharp'
+import { CHROMIUM } from '../browser'
+
+/* What the house as a whole costs: the first load of each step, and memory after opening and leaving projects. */
+
+/** The steps whose first load is taken. */
+export const STEPS = ['gather', 'compose', 'remap', 'hand-over'] as const
+
+interface Card {
+  id: string
+  name: string
+}
+
+/** A 12-megapixel picture of flat art, as PNG. */
+const largePicture = (): Promise<Buffer> => {
+  const shapes = Array.from({ length: 60 }, (_, i) => {
+    const fill = ['#c8402a', '#24486e', '#f0b840', '#1b1b24', '#3f8f7a'][i % 5]
+    return `<circle cx="${(i * 67) % 400}" cy="${(i * 41) % 300}" r="${6 + ((i * 7) % 26)}" fill="${fill}"/>`
+  })
+  const ground = '<rect width="400" height="300" fill="#f2e6d0"/>'
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300">${ground}${shapes.join('')}</svg>`
+  return sharp(Buffer.from(svg), { density: 720 }).resize(4000, 3000).png().toBuffer()
+}
+
+const started = async (): Promise<Browser> => {
+  selectors.setTestIdAttribute('data-test')
+  return chromium.launch(CHROMIUM)
+}
+
+/** A project of its own with the large picture as its only artwork. */
+const pictureProject = async (page: Page, address: string): Promise<string> => {
+  const name = 'Bench 12 megapixels'
+  await page.goto(address)
+  await page.getByLabel('Name of the new project').fill(name)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await page.getByText('Artwork', { exact: true }).first().click()
+  const buffer = await largePicture()
+  await page.getByTestId('artwork-file').setInputFiles({ name: 'large.png', mimeType: 'image/png', buffer })
+  await page.getByRole('button', { name: 'Show large' }).waitFor({ timeout: 120_000 })
+  await page.waitForTimeout(1500)
+  return name
+}
+
+/** What the processes of pages and workers hold for themselves, in megabytes; the browser's own is left out. */
+const rendererMemory = async (browser: Browser): Promise<number> => {
+  const session = await browser.newBrowserCDPSession()
+  const { processInfo } = (await session.send('SystemInfo.getProcessInfo')) as {
+    processInfo: Array<{ id: number; type: string }>
+  }
+  await session.detach()
+  const kilobytes = processInfo
+    .filter(({ type }) => type === 'renderer')
+    .map(({ id }) => {
+      const said = readFileSync(`/proc/${id}/smaps_rollup`, 'utf8')
+      return Number(/^Private_Dirty:\s+(\d+)/m.exec(said)?.[1] ?? 0)
+    })
+  return kilobytes.reduce((sum, each) => sum + each, 0) / 1024
+}
+
+const settledMemory = async (browser: Browser, page: Page): Promise<number> => {
+  const session = await page.context().newCDPSession(page)
+  for (let i = 0; i < 3; i++) {
+    await session.send('HeapProfiler.collectGarbage')
+    await page.waitForTimeout(700)
+  }
+  await session.detach()
+  return rendererMemory(browser)
+}
+
+/**
+ * The demo and a project with a 12-megapixel picture are opened and left so many times in one page: memory of the page
+ * and its workers after each round, in megabytes.
+ */
+export const openAndLeave = async (address: string, rounds = 20): Promise<number[]> => {
+  const browser = await started()
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    const picture = await pictureProject(page, address)
+    await page.goto(address)
+    const taken: number[] = []
+    for (let round = 0; round < rounds; round++) {
+      await page.getByRole('link', { name: 'Open Breezeholm kite festival', exact: true }).click()
+      await page.getByTestId('artwork').locator('svg').first().waitFor()
+      await page.waitForTimeout(900)
+      await page.getByRole('link', { name: 'All projects' }).click()
+      await page.getByRole('link', { name: `Open ${picture}`, exact: true }).click()
+      await page.getByTestId('picture').locator('canvas[data-painted-by]').waitFor({ timeout: 120_000 })
+      await page.waitForTimeout(900)
+      await page.getByRole('link', { name: 'All projects' }).click()
+      await page.getByRole('link', { name: `Open ${picture}`, exact: true }).waitFor()
+      taken.push(await settledMemory(browser, page))
+    }
+    const cards = (await (await page.request.get(`${address}/api/projects`)).json()) as Card[]
+    for (const { id, name } of cards) if (name === picture) await page.request.delete(`${address}/api/projects/${id}`)
+    return taken
+  } finally {
+    await browser.close()
+  }
+}
+
+/** The scripts that are fetched until a step of the demo stands, in kilobytes of gzip. */
+export const firstLoads = async (address: string): Promise<Record<(typeof STEPS)[number], number>> => {
+  const browser = await started()
+  try {
+    const sizes = {} as Record<(typeof STEPS)[number], number>
+    for (const step of STEPS) {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+      const cards = (await (await page.request.get(`${address}/api/projects?limit=100`)).json()) as Card[]
+      const demo = cards.find(({ name }) => name === 'Breezeholm kite festival')
+      const scripts = new Set<string>()
+      page.on('request', request => {
+        if (request.resourceType() === 'script' && !request.url().includes('worker')) scripts.add(request.url())
+      })
+      await page.goto(`${address}/project/${demo?.id ?? ''}/${step}`)
+      await page.getByTestId('artwork').locator('svg').first().waitFor()
+      const bodies = await Promise.all([...scripts].map(async url => (await page.request.get(url)).body()))
+      sizes[step] = bodies.reduce((sum, body) => sum + gzipSync(body).length, 0) / 1000
+      await page.close()
+    }
+    return sizes
+  } finally {
+    await browser.close()
+  }
+}
