@@ -12,7 +12,7 @@ import {
   type SavingEffect,
   type SavingEvent,
 } from '../../core/history/saving'
-import { draftsOf, dropDraft, keepDraft } from '~/composables/drafts'
+import { draftsOf, dropDraft, keepDraft, type FoundDraft } from '~/composables/drafts'
 
 /** Where the work stands: on the server, on its way, waiting for the server, or at odds with what is there. */
 export type SaveState =
@@ -84,18 +84,20 @@ export const useSaving = defineStore('saving', () => {
     return take
   }
 
+  /** Keeps what was left unsaved in another window as a project of its own; its draft stays until that is done. */
+  const keepApart = async (project: string, { document, drop }: FoundDraft): Promise<void> => {
+    const name = `${document.name} (left unsaved)`.slice(0, 120)
+    await server.createFrom({ ...document, name }, project)
+    drop()
+    notices.say(`Work left unsaved in another window is kept as “${name}”.`)
+  }
+
   /** A project from the server, with the unsaved work that was left here. */
   const find = async (project: string): Promise<{ stored: StoredProject; draft: Draft | null }> => {
     await leaving.get(project)
     const stored = storedProjectSchema.parse(await server.project(project))
     const [draft = null, ...others] = await draftsOf(project)
-    for (const other of others) {
-      const { name } = await server
-        .createFrom({ ...other.document, name: `${other.document.name} (left unsaved)`.slice(0, 120) }, project)
-        .then(made => made.document)
-      other.drop()
-      notices.say(`Work left unsaved in another window is kept as “${name}”.`)
-    }
+    for (const other of others) await notices.attempt(() => keepApart(project, other))
     return { stored, draft }
   }
 

@@ -25,6 +25,12 @@ const largePicture = (): Promise<Buffer> => {
   return sharp(Buffer.from(svg), { density: 720 }).resize(4000, 3000).png().toBuffer()
 }
 
+/** The id of the demo's project. */
+export const demoId = async (address: string): Promise<string> => {
+  const cards = (await (await fetch(`${address}/api/projects?limit=100`)).json()) as Card[]
+  return cards.find(({ name }) => name === 'Breezeholm kite festival')?.id ?? ''
+}
+
 const started = async (): Promise<Browser> => {
   selectors.setTestIdAttribute('data-test')
   return chromium.launch(CHROMIUM)
@@ -105,16 +111,15 @@ export const openAndLeave = async (address: string, rounds = 20): Promise<number
 export const firstLoads = async (address: string): Promise<Record<(typeof STEPS)[number], number>> => {
   const browser = await started()
   try {
+    const demo = await demoId(address)
     const sizes = {} as Record<(typeof STEPS)[number], number>
     for (const step of STEPS) {
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-      const cards = (await (await page.request.get(`${address}/api/projects?limit=100`)).json()) as Card[]
-      const demo = cards.find(({ name }) => name === 'Breezeholm kite festival')
       const scripts = new Set<string>()
       page.on('request', request => {
         if (request.resourceType() === 'script' && !request.url().includes('worker')) scripts.add(request.url())
       })
-      await page.goto(`${address}/project/${demo?.id ?? ''}/${step}`)
+      await page.goto(`${address}/project/${demo}/${step}`)
       await page.getByTestId('artwork').locator('svg').first().waitFor()
       const bodies = await Promise.all([...scripts].map(async url => (await page.request.get(url)).body()))
       sizes[step] = bodies.reduce((sum, body) => sum + gzipSync(body).length, 0) / 1000

@@ -17,7 +17,7 @@ import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes
 import { serve } from '../e2e/server'
 import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
-import { firstLoads, openAndLeave } from './house'
+import { demoId, firstLoads, openAndLeave } from './house'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
@@ -324,6 +324,8 @@ const remap = async (): Promise<void> => {
 /** What the house costs as a whole: of this build, or, with an address said, of another that is served there. */
 const house = async (): Promise<void> => {
   const measured = async (address: string): Promise<void> => {
+    const { half, most } = await ringTimes(address, await demoId(address))
+    row('drag on the ring, demo poster: median; 95th percentile', `${tenth(half)} ms; ${tenth(most)} ms`)
     for (const [step, size] of Object.entries(await firstLoads(address)))
       row(`first load of ${step} until it stands: scripts, gzip`, `${whole(size)} kB`)
     const taken = await openAndLeave(address)

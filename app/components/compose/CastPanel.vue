@@ -100,11 +100,7 @@ const castOf = (kind: Cast['of']['kind']): void =>
 </template>
 
 <style scoped>
-.kelvin :deep(.slide)::-webkit-slider-runnable-track {
-  height: 8px;
-  background: var(--track);
-}
-.kelvin :deep(.slide)::-webkit-slider-thumb {
-  margin-top: -5px;
+.kelvin :deep(.slide) {
+  --track-height: 8px;
 }
 </style>

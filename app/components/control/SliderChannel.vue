@@ -25,7 +25,7 @@ const nudge = (event: KeyboardEvent): void => {
     <span class="truncate text-caption">{{ name }}</span>
     <input
       type="range"
-      class="channel"
+      class="slide strip h-6! w-full"
       min="0"
       :max="most"
       step="1"
@@ -48,38 +48,3 @@ const nudge = (event: KeyboardEvent): void => {
     >
   </div>
 </template>
-
-<style scoped>
-.channel {
-  appearance: none;
-  width: 100%;
-  height: 24px;
-  background: transparent;
-  touch-action: pan-y;
-}
-.channel::-webkit-slider-runnable-track {
-  height: 12px;
-  background: var(--track);
-}
-.channel::-moz-range-track {
-  height: 12px;
-  background: var(--track);
-}
-.channel::-moz-range-thumb {
-  box-sizing: border-box;
-  width: 9px;
-  height: 20px;
-  border: 1px solid var(--text);
-  border-radius: 2px;
-  background: var(--panel);
-}
-.channel::-webkit-slider-thumb {
-  appearance: none;
-  width: 9px;
-  height: 20px;
-  margin-top: -4px;
-  border: 1px solid var(--text);
-  border-radius: 2px;
-  background: var(--panel);
-}
-</style>

@@ -39,8 +39,11 @@ const byHand = computed(() =>
 const standIn = computed(() => history.document?.artwork.length === 0)
 const crowded = computed(() => files.isCrowded(painting.piece?.hash ?? ''))
 const map = computed(() => files.maps.get(painting.piece?.hash ?? ''))
-/** Colors that are only passing by: of a drag, a spotlight, the original. */
-const passing = computed(() => history.previewing || stage.before || stage.lit !== null)
+const look = computed(() => ({
+  colors: colors.value,
+  byHand: byHand.value,
+  passing: history.previewing || stage.before || stage.lit !== null,
+}))
 /** What the kind of artwork on the stage does in its own way. */
 const shown = useTemplateRef<{ artwork: StageArtwork }>('shown')
 const artwork = computed(() => shown.value?.artwork ?? null)
@@ -151,13 +154,11 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         v-if="painting.piece.kind === 'raster'"
         ref="shown"
         :piece="painting.piece"
-        :colors="colors"
-        :by-hand="byHand"
-        :passing="passing"
+        :look="look"
         :in-sight="inSight"
         :sharpest="sharpest"
       />
-      <StageDrawing v-else ref="shown" :piece="painting.piece" :colors="colors" :by-hand="byHand" :passing="passing" />
+      <StageDrawing v-else ref="shown" :piece="painting.piece" :look="look" />
       <BeforeDivider
         v-if="stage.divider !== null && screen"
         :key="painting.piece.hash"

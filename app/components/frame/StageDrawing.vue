@@ -1,20 +1,16 @@
 <script setup lang="ts">
 import { inksIn } from '../../../core/artwork/inkmap'
 import type { Artwork } from '../../../core/document/artwork'
-import type { ByHand } from '../../../core/painting/painting'
 import { pixelAt } from '../../../core/raster/area'
-import type { StageArtwork } from './stageArtwork'
+import type { StageArtwork, StageLook } from './stageArtwork'
 
 /**
  * A drawing on the stage: in its own shapes, or, while colors pass by or where there are too many of them, as its map
  * has it.
  */
-const { piece, colors, byHand, passing } = defineProps<{
+const { piece, look } = defineProps<{
   piece: Artwork
-  colors: ReadonlyMap<string, string>
-  byHand: ByHand
-  /** Whether colors are only passing by: of a drag, a spotlight, the original. */
-  passing: boolean
+  look: StageLook
 }>()
 const stage = useStage()
 const files = useArtworkFiles()
@@ -24,14 +20,14 @@ const screen = computed(() => files.screens.get(piece.hash))
 const crowded = computed(() => files.isCrowded(piece.hash))
 const map = computed(() => files.maps.get(piece.hash))
 const { still, live } = usePassingColors(
-  () => colors,
-  () => passing && !byHand.shapes.size && map.value !== undefined, // what is painted by hand is on no map
+  () => look.colors,
+  () => look.passing && !look.byHand.shapes.size && map.value !== undefined, // what is painted by hand is on no map
 )
 const { problem, inksAt, shapeAt, root } = useArtworkHost(
   host,
   () => (crowded.value ? undefined : screen.value),
   () => still.value,
-  () => byHand.shapes,
+  () => look.byHand.shapes,
 )
 const { down, drawn, shapes } = useShapePicking({ host, root, shapeAt })
 
@@ -71,7 +67,7 @@ defineExpose({ artwork })
       :map="map.fine"
       :coarse="map.coarse"
       :inks="screen.inks"
-      :colors="colors"
+      :colors="look.colors"
       class="pointer-events-none absolute inset-0 bg-white"
       data-test="live"
     />

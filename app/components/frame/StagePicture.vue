@@ -1,16 +1,13 @@
 <script setup lang="ts">
 import type { Artwork } from '../../../core/document/artwork'
-import type { ByHand } from '../../../core/painting/painting'
 import type { Region } from '../../../core/picture/picture'
 import { isArea } from '~/stores/stage'
-import type { StageArtwork } from './stageArtwork'
+import type { StageArtwork, StageLook } from './stageArtwork'
 
 /** A picture on the stage: from its small map until it is taken apart, then itself; zoomed in, the part in sight sharp. */
-const { piece, colors, byHand, passing, inSight, sharpest } = defineProps<{
+const { piece, look, inSight, sharpest } = defineProps<{
   piece: Artwork
-  colors: ReadonlyMap<string, string>
-  byHand: ByHand
-  passing: boolean
+  look: StageLook
   /** The part that is in sight, where it is zoomed; null where all of it is. */
   inSight: Region | null
   /** The most pixels a screen shows of it. */
@@ -66,16 +63,16 @@ defineExpose({ artwork })
       :key="piece.hash"
       :taken="raster.stage"
       :inks="raster.inks"
-      :colors="colors"
-      :by-hand="byHand"
+      :colors="look.colors"
+      :by-hand="look.byHand"
       :hash="piece.hash"
     />
-    <ArtworkProof v-else large :hash="piece.hash" :ratio="piece.width / piece.height" :colors="colors" />
+    <ArtworkProof v-else large :hash="piece.hash" :ratio="piece.width / piece.height" :colors="look.colors" />
     <RasterDetail
-      v-if="part && !passing"
+      v-if="part && !look.passing"
       :hash="piece.hash"
-      :colors="colors"
-      :by-hand="byHand"
+      :colors="look.colors"
+      :by-hand="look.byHand"
       :part="part"
       :longest="sharpest"
       @taking="sharpening = $event"

@@ -1,3 +1,4 @@
+import type { ByHand } from '../../../core/painting/painting'
 import type { StageShapes } from '~/stores/stage'
 
 /** What a kind of artwork gives the stage that it stands on. */
@@ -14,4 +15,12 @@ export interface StageArtwork {
   doing: string | null
   /** Why it cannot be shown, and another try where one makes sense. */
   problem: { words: string; again: (() => void) | null } | null
+}
+
+/** How artwork on the stage looks now: one value, so that its parts never change one after the other. */
+export interface StageLook {
+  colors: ReadonlyMap<string, string>
+  byHand: ByHand
+  /** Whether colors are only passing by: of a drag, a spotlight, the original. */
+  passing: boolean
 }

@@ -14,6 +14,9 @@ const color = computed<Hsb>(
 )
 const pure = computed(() => hexOfHsb({ h: color.value.h, s: 1, b: 1 }))
 
+/** All hues, from red to red. */
+const HUES = 'linear-gradient(to right, #f00, #ff0, #0f0, #0ff, #00f, #f0f, #f00)'
+
 const asColor = (hsb: Hsb): { hex: string; hue: number } => ({ hex: hexOfHsb(hsb), hue: hsb.h })
 const show = (hsb: Hsb): void => {
   held.value = hsb
@@ -60,7 +63,8 @@ const turnTo = (event: Event): void => show({ ...color.value, h: Number((event.t
         min="0"
         max="359"
         step="1"
-        class="hue-slide grow"
+        class="slide strip grow"
+        :style="{ '--track': HUES }"
         :value="Math.round(color.h)"
         aria-label="Hue"
         @input="turnTo"
@@ -70,36 +74,3 @@ const turnTo = (event: Event): void => show({ ...color.value, h: Number((event.t
     </label>
   </div>
 </template>
-
-<style scoped>
-.hue-slide {
-  appearance: none;
-  height: 28px;
-  background: transparent;
-}
-.hue-slide::-webkit-slider-runnable-track {
-  height: 10px;
-  background: linear-gradient(to right, #f00, #ff0, #0f0, #0ff, #00f, #f0f, #f00);
-}
-.hue-slide::-moz-range-track {
-  height: 10px;
-  background: linear-gradient(to right, #f00, #ff0, #0f0, #0ff, #00f, #f0f, #f00);
-}
-.hue-slide::-moz-range-thumb {
-  box-sizing: border-box;
-  width: 9px;
-  height: 20px;
-  border: 1px solid var(--text);
-  border-radius: 2px;
-  background: var(--panel);
-}
-.hue-slide::-webkit-slider-thumb {
-  appearance: none;
-  width: 9px;
-  height: 20px;
-  margin-top: -5px;
-  border: 1px solid var(--text);
-  border-radius: 2px;
-  background: var(--panel);
-}
-</style>

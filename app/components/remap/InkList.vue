@@ -172,7 +172,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
             @pointerleave="light(null)"
           >
             <button
-              class="line"
+              class="of-ink"
               :aria-pressed="remapping.selected.has(row.hex)"
               :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${row.uses} uses, ${nameOf(row.to)}`"
               :data-line="row.hex"
@@ -220,7 +220,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
 <style scoped>
 @reference "~/assets/main.css";
 
-.line {
+.of-ink {
   @apply grid h-full min-w-0 items-center gap-2 text-left max-xl:gap-1.5;
   @apply grid-cols-[28px_62px_28px_minmax(0,1fr)_48px_52px] max-xl:grid-cols-[28px_58px_24px_44px_36px];
 }
