@@ -16,8 +16,7 @@ const nearest = <Thing>(all: readonly Thing[], at: number, will: (thing: Thing) 
 }
 
 const canTake = (element: HTMLElement): boolean => element.tabIndex >= 0 && element.getClientRects().length > 0
-const within = (place: Element): HTMLElement[] =>
-  [...place.querySelectorAll<HTMLElement>(FOCUSABLE)].filter(element => canTake(element))
+const within = (place: Element): HTMLElement[] => [...place.querySelectorAll<HTMLElement>(FOCUSABLE)]
 
 /** Where the focus is: the places around it, from the nearest out, and which of the things there has it. */
 type Whereabouts = Array<{ place: HTMLElement; at: number }>
@@ -47,8 +46,8 @@ export const useKeptFocus = (): void => {
     if (!isLost()) return
     for (const { place, at } of last?.around ?? []) {
       if (!place.isConnected) continue
-      const all = within(place)
-      const next = nearest(all, at, element => !element.closest(PREVIEWS) || place.closest(PREVIEWS) !== null)
+      const shows = (element: HTMLElement): boolean => element.closest(PREVIEWS) !== null && !place.closest(PREVIEWS)
+      const next = nearest(within(place), at, element => canTake(element) && !shows(element))
       if (!next) continue
       next.focus({ preventScroll: true })
       return

@@ -41,6 +41,8 @@ export interface Job {
 export const useJobs = defineStore('jobs', () => {
   const notices = useNotices()
   const all = shallowRef<ReadonlyMap<string, Job>>(new Map())
+  /** How often all was given up: what was begun before that says nothing after it. */
+  let age = 0
 
   const put = (job: Job): void => {
     all.value = new Map(all.value).set(job.key, job)
@@ -51,29 +53,34 @@ export const useJobs = defineStore('jobs', () => {
   const start = async <Result>(work: Work<Result>): Promise<void> => {
     const { key, doing, parts } = work
     if (isUnderway(key) || !parts.length) return
+    const own = age
     let cancelled = false
     const results: Array<{ name: string; result: Result }> = []
     const failures: Failure[] = []
     const failed: Array<JobPart<Result>> = []
-    const show = (change: Partial<Job>): void => put({ ...(jobOf(key) as Job), ...change, failures: [...failures] })
-    put({
+    let job: Job = {
       ...{ key, doing, of: parts.length, done: 0, name: '', part: 0, failures: [], state: 'underway' },
       cancel: () => {
         cancelled = true
       },
       retry: () => void start({ ...work, parts: failed }),
-    })
+    }
+    const show = (change: Partial<Job>): void => {
+      job = { ...job, ...change, failures: [...failures] }
+      if (own === age) put(job)
+    }
     for (const [done, part] of parts.entries()) {
       show({ done, name: part.name, part: 0 })
       try {
         const result = await part.work(each => {
-          if (isUnderway(key)) show({ part: each })
+          if (job.state === 'underway') show({ part: each })
         })
         results.push({ name: part.name, result })
       } catch (error) {
         failures.push({ name: part.name, reason: reasonOf(error) })
         failed.push(part)
       }
+      if (own !== age) return
       if (!cancelled) continue
       show({ done: done + 1, state: 'stopped' })
       return notices.say(`Stopped after ${done + 1} of ${parts.length}; nothing was saved.`)
@@ -86,11 +93,11 @@ export const useJobs = defineStore('jobs', () => {
     show({ done: parts.length, state: 'done' })
   }
 
-  /** Calls off all that is under way: the project is left. */
+  /** Gives up all that is under way, without a word: the project is left. */
   const letGo = (): void => {
-    for (const job of all.value.values()) job.cancel()
+    age++
     all.value = new Map()
   }
 
-  return { all, jobOf, isUnderway, start, letGo }
+  return { jobOf, isUnderway, start, letGo }
 })
