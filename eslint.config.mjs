@@ -21,7 +21,7 @@ export default tseslint.config(
       'vue/require-explicit-emits': 'error',
       'vuejs-accessibility/label-has-for': [
         'error',
-        { controlComponents: ['SelectField'], required: { some: ['nesting', 'id'] } },
+        { controlComponents: ['SelectField', 'NumberField', 'TypedField'], required: { some: ['nesting', 'id'] } },
       ],
       'vue/html-self-closing': ['error', { html: { void: 'always', normal: 'always', component: 'always' } }],
       // Laid out by Prettier in its own way:

@@ -200,7 +200,13 @@ test('a proof pointed at is previewed, left again restored, clicked adopted; wha
   const offered = ((await proof.getAttribute('data-colors')) ?? '').split(',')
   await proof.click()
   await expect.poll(() => bandColors(page)).toEqual(offered)
-  await type(page, 'Turn across in degrees', '10')
+  await number(page, 'Turn across in degrees').fill('10')
+  const drawn = await page.locator('[data-proof="1 0"]').getAttribute('data-colors')
+  await page.getByRole('button', { name: /^Undo/ }).evaluate(button => (button as HTMLElement).click()) // elsewhere
+  await expect.poll(() => page.locator('[data-proof="1 0"]').getAttribute('data-colors')).not.toBe(drawn)
+  await expect(number(page, 'Turn across in degrees')).toHaveValue('10') // what is typed stays when all is drawn anew
+  await page.getByRole('button', { name: /^Redo/ }).evaluate(button => (button as HTMLElement).click())
+  await number(page, 'Turn across in degrees').press('Enter')
   await page.getByLabel('What changes downward').selectOption('saturation')
   await expect
     .poll(

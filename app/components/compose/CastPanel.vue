@@ -18,10 +18,10 @@ const set = (change: Partial<Cast>): void =>
   history.run({ do: 'cast', cast: { ...(history.settled?.cast ?? FIRST), ...change } })
 const preview = (change: Partial<Cast>): void =>
   history.preview({ do: 'cast', cast: { ...(history.settled?.cast ?? FIRST), ...change } })
-const color = (event: Event): void => {
-  const typed = parseColor((event.target as HTMLInputElement).value)
-  problem.value = !typed
-  if (typed) set({ of: { kind: 'color', hex: typed.hex } })
+const color = (typed: string): void => {
+  const read = parseColor(typed)
+  problem.value = !read
+  if (read) set({ of: { kind: 'color', hex: read.hex } })
 }
 const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + ((12000 - KELVIN.least) * i) / 11)).join(
   ', ',
@@ -87,12 +87,12 @@ const castOf = (kind: Cast['of']['kind']): void =>
         />
       </div>
       <label v-else class="flex items-center gap-2"
-        >Color<input
-          class="field grow"
+        >Color<TypedField
+          class="grow"
           aria-label="Color of the cast"
           maxlength="60"
           :value="cast.of.hex"
-          @change="color"
+          @settle="color"
         /><span v-if="problem" class="text-caption" role="alert">▲ not a color</span></label
       >
     </div>

@@ -23,11 +23,7 @@ const settle = (change: Partial<Harmony>): void => history.run({ do: 'compose' a
 const preview = (change: Partial<Harmony> | null): void =>
   history.preview(change && { do: 'compose' as const, harmony: change })
 /** So many swatches, as near as a scheme can have them. */
-const resize = (count: number): void =>
-  history.run({
-    do: 'resize',
-    count: Math.min(MOST_SWATCHES, Math.max(COUNT.least, Math.round(count) || COUNT.least)),
-  })
+const resize = (count: number): void => history.run({ do: 'resize', count })
 const count = computed(() => history.settled?.scheme.length ?? 0)
 
 useShortcuts({ keep: () => proofs.keep(), mark: proofs.markUnder, deal: proofs.deal, compare: proofs.compare })
@@ -89,12 +85,13 @@ useShortcuts({ keep: () => proofs.keep(), mark: proofs.markUnder, deal: proofs.d
                   @click="resize(count - 1)"
                 >
                   −</button
-                ><input
-                  class="field w-9 px-1! text-center text-caption"
-                  inputmode="numeric"
+                ><NumberField
+                  class="w-9 px-1! text-center!"
                   aria-label="Swatches"
-                  :value="history.document?.scheme.length"
-                  @change="resize(Number(($event.target as HTMLInputElement).value))"
+                  :value="history.document?.scheme.length ?? 0"
+                  :min="COUNT.least"
+                  :max="MOST_SWATCHES"
+                  @settle="resize"
                 /><button
                   class="control bare px-1.5!"
                   aria-label="More swatches"

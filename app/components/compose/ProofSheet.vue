@@ -38,8 +38,6 @@ const toggle = (kind: string): void => {
 const step = (change: Partial<typeof proofs.variation>): void => {
   proofs.variation = { ...proofs.variation, ...change }
 }
-const numberIn = (event: Event, least: number, most: number): number =>
-  Math.min(most, Math.max(least, Math.round(Number((event.target as HTMLInputElement).value)) || least))
 
 /** Arrow keys go from proof to proof. */
 const along = (event: KeyboardEvent): void => {
@@ -80,12 +78,13 @@ const along = (event: KeyboardEvent): void => {
       </template>
       <template v-else-if="proofs.sheet === 'variations'">
         <label class="flex items-center gap-1 text-caption"
-          >Turn by<input
-            class="field w-11 text-right text-caption"
-            inputmode="numeric"
+          >Turn by<NumberField
+            class="w-11"
             aria-label="Turn across in degrees"
             :value="proofs.variation.turn"
-            @change="step({ turn: numberIn($event, 1, 90) })"
+            :min="1"
+            :max="90"
+            @settle="step({ turn: $event })"
           />°</label
         >
         <label class="flex items-center gap-1 text-caption"
@@ -97,12 +96,13 @@ const along = (event: KeyboardEvent): void => {
               { value: 'brightness', title: 'Brightness' },
             ]"
             @update:model-value="down => step({ down })"
-          />by<input
-            class="field w-11 text-right text-caption"
-            inputmode="numeric"
+          />by<NumberField
+            class="w-11"
             aria-label="Step downward in percent"
             :value="Math.round(proofs.variation.step * 100)"
-            @change="step({ step: numberIn($event, 1, 50) / 100 })"
+            :min="1"
+            :max="50"
+            @settle="step({ step: $event / 100 })"
           />%</label
         >
       </template>

@@ -107,8 +107,8 @@ watch(
 
 const when = (at: string): string =>
   new Date(at).toLocaleString('en-US', { month: 'short', day: 'numeric', hour: 'numeric', minute: '2-digit' })
-const rename = (event: Event): void => {
-  const name = (event.target as HTMLInputElement).value.trim().slice(0, 120)
+const rename = (typed: string): void => {
+  const name = typed.trim().slice(0, 120)
   if (shown.value && name) trail.rename(shown.value.id, name)
 }
 const marker = computed(
@@ -130,13 +130,13 @@ const marker = computed(
         <h3>Trail</h3>
         <span class="value" data-test="trail-at">{{ placeOf(shown?.id ?? null) + 1 }} of {{ states.length }}</span>
         <template v-if="shown">
-          <input
+          <TypedField
             v-if="shown.kept !== null"
-            class="field h-5! w-44 px-1! font-sans! text-caption"
+            class="h-5! w-44 px-1! font-sans! text-caption"
             aria-label="Name of the kept state"
             maxlength="120"
             :value="shown.kept"
-            @change="rename"
+            @settle="rename"
           />
           <span v-else class="truncate text-quiet"
             ><span class="first-letter:uppercase">{{ shown.did }}</span> · {{ when(shown.at) }}</span

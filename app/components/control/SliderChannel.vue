@@ -10,10 +10,7 @@ const { name, value, most, unit, track } = defineProps<{
 const emit = defineEmits<{ preview: [value: number]; settle: [value: number] }>()
 
 const shown = computed(() => Math.round(value))
-const valueOf = (event: Event): number => {
-  const said = Number((event.target as HTMLInputElement).value)
-  return Math.min(most, Math.max(0, Number.isFinite(said) ? said : value))
-}
+const valueOf = (event: Event): number => Number((event.target as HTMLInputElement).value)
 const nudge = (event: KeyboardEvent): void => {
   const way = arrowOf(event)
   if (way) emit('settle', Math.min(most, Math.max(0, shown.value + way.x + way.y)))
@@ -38,12 +35,13 @@ const nudge = (event: KeyboardEvent): void => {
       @keydown="nudge"
     />
     <span class="flex items-center"
-      ><input
-        class="field h-6! w-10 px-1! text-right text-caption"
-        inputmode="numeric"
+      ><NumberField
+        class="h-6! w-10 px-1!"
         :value="shown"
+        :min="0"
+        :max="most"
         :aria-label="`${name} as a number`"
-        @change="emit('settle', valueOf($event))"
+        @settle="emit('settle', $event)"
       /><span class="value w-3 pl-0.5">{{ unit }}</span></span
     >
   </div>

@@ -23,10 +23,7 @@ const emit = defineEmits<{ preview: [value: number]; settle: [value: number] }>(
 const UNITS: Readonly<Record<string, string>> = { '°': 'degrees', '%': 'percent', 'K': 'kelvin' }
 
 const bounded = (said: number): number => Math.min(max, Math.max(min, said))
-const valueOf = (event: Event): number => {
-  const said = Number((event.target as HTMLInputElement).value)
-  return bounded(Number.isFinite(said) ? Math.round(said) : value)
-}
+const valueOf = (event: Event): number => Number((event.target as HTMLInputElement).value)
 const nudge = (event: KeyboardEvent): void => {
   if (!event.shiftKey && step === 1) return
   const way = arrowOf(event)
@@ -57,14 +54,15 @@ const nudge = (event: KeyboardEvent): void => {
       @keydown="nudge"
     />
     <span class="flex items-center"
-      ><input
-        class="field w-11 px-1! text-right text-caption"
+      ><NumberField
+        class="w-11 px-1!"
         :class="{ 'h-6!': wide }"
-        inputmode="numeric"
         :value="value"
+        :min="min"
+        :max="max"
         :disabled="disabled"
         :aria-label="unit ? `${label} in ${UNITS[unit] ?? unit}` : label"
-        @change="emit('settle', valueOf($event))"
+        @settle="emit('settle', $event)"
       /><span class="value w-3 pl-0.5">{{ unit }}</span></span
     >
   </label>

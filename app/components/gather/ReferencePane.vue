@@ -29,11 +29,9 @@ const remove = (): void => {
   })
   gathering.looked = null
 }
-const rename = (event: Event): void => {
-  const field = event.target as HTMLInputElement
-  const name = field.value.trim()
+const rename = (typed: string): void => {
+  const name = typed.trim()
   if (looked.value && name) history.run({ do: 'change reference', id: looked.value.id, change: { name } })
-  else field.value = looked.value?.name ?? ''
 }
 watch(
   () => gathering.references.length,
@@ -55,12 +53,12 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
       <h2 id="references-title" class="grow" :class="{ 'sr-only': looked }">References</h2>
       <template v-if="looked">
         <button v-if="gathering.references.length > 1" class="control" @click="gathering.looked = null">Board</button>
-        <input
-          class="field min-w-0 grow font-sans!"
+        <TypedField
+          class="min-w-0 grow font-sans!"
           aria-label="Name of the reference"
           maxlength="120"
           :value="looked.name"
-          @change="rename"
+          @settle="rename"
         />
         <button class="control" @click="remove">Remove</button>
       </template>

@@ -5,26 +5,15 @@ import type { ProjectCard } from '~/composables/useServer'
 const { card } = defineProps<{ card: ProjectCard }>()
 const emit = defineEmits<{ rename: [to: string]; duplicate: []; discard: [] }>()
 const server = useServer()
-const naming = ref<string | null>(null)
-const field = useTemplateRef<HTMLInputElement>('field')
+const naming = ref(false)
 const total = computed(() => card.swatches.reduce((sum, { share }) => sum + share, 0))
 const changed = computed(() =>
   new Date(card.updatedAt).toLocaleDateString('en-US', { day: 'numeric', month: 'short', year: 'numeric' }),
 )
 const artwork = computed(() => (card.artwork === 1 ? '1 artwork' : `${card.artwork} artworks`))
 
-const begin = async (): Promise<void> => {
-  naming.value = card.name
-  await nextTick()
-  field.value?.select()
-}
-const finish = (): void => {
-  const to = naming.value?.trim()
-  naming.value = null
-  if (to && to !== card.name) emit('rename', to)
-}
 const choices = [
-  { title: 'Rename', act: () => void begin() },
+  { title: 'Rename', act: () => void (naming.value = true) },
   { title: 'Duplicate', act: () => emit('duplicate') },
   { title: 'Delete', act: () => emit('discard') },
 ]
@@ -51,16 +40,12 @@ const choices = [
     </NuxtLink>
     <div class="flex items-start justify-between gap-2">
       <div class="min-w-0 grow">
-        <input
-          v-if="naming !== null"
-          ref="field"
-          v-model="naming"
-          class="field w-full font-sans!"
-          aria-label="Project name"
-          maxlength="120"
-          @keydown.enter="finish"
-          @keydown.esc="naming = null"
-          @blur="finish"
+        <RenameField
+          v-if="naming"
+          class="w-full"
+          :name="card.name"
+          @rename="emit('rename', $event)"
+          @done="naming = false"
         />
         <p v-else class="truncate font-title text-[15px] font-semibold">{{ card.name }}</p>
         <p class="text-caption text-quiet">{{ artwork }} · changed {{ changed }}</p>

@@ -76,18 +76,17 @@ const addComplement = (): void => {
 const rename = (name: string): void => {
   if (name.trim()) history.run({ do: 'describe swatch', id: swatch.id, change: { name: name.trim().slice(0, 120) } })
 }
-const setShare = (event: Event): void => {
-  const part = Math.min(0.98, Math.max(0.01, Number((event.target as HTMLInputElement).value) / 100))
+const setShare = (percent: number): void => {
+  const part = percent / 100
   const others = scheme.value.filter(({ id }) => id !== swatch.id)
   const left = others.reduce((sum, { share }) => sum + share, 0) || 1
-  if (Number.isFinite(part))
-    history.run({
-      do: 'share out',
-      shares: Object.fromEntries([
-        [swatch.id, part],
-        ...others.map(({ id, share }) => [id, (share / left) * (1 - part)]),
-      ]),
-    })
+  history.run({
+    do: 'share out',
+    shares: Object.fromEntries([
+      [swatch.id, part],
+      ...others.map(({ id, share }) => [id, (share / left) * (1 - part)]),
+    ]),
+  })
 }
 const setRungs = (change: number): void =>
   history.run({
@@ -111,12 +110,12 @@ const remove = (): void => {
   >
     <div class="flex items-center gap-2">
       <i class="size-6 shrink-0" :style="{ background: swatch.hex }" />
-      <input
-        class="field w-40 font-sans! font-semibold"
+      <TypedField
+        class="w-40 font-sans! font-semibold"
         aria-label="Name of the swatch"
         maxlength="120"
         :value="swatch.name"
-        @change="rename(($event.target as HTMLInputElement).value)"
+        @settle="rename"
       />
       <span class="flex min-w-0 grow gap-1 overflow-hidden" role="group" aria-label="Names from the list"
         ><button
@@ -181,12 +180,13 @@ const remove = (): void => {
           />
           <label class="flex items-center gap-1"
             ><span class="text-caption text-quiet">Share</span
-            ><input
-              class="field w-12 text-right text-caption"
-              inputmode="numeric"
+            ><NumberField
+              class="w-12"
               aria-label="Share in percent"
               :value="Math.round(swatch.share * 100)"
-              @change="setShare"
+              :min="1"
+              :max="98"
+              @settle="setShare"
             /><span class="value">%</span></label
           >
         </div>
