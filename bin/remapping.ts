@@ -88,7 +88,7 @@ export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap
     ...newProject('remap'),
     scheme,
     derived: false,
-    lead: scheme[0]?.id ?? null,
+    baseId: scheme[0]?.id ?? null,
     sets,
     remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, restrict: sets[0]?.id ?? null },
   }

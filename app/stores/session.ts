@@ -23,7 +23,7 @@ export const useProjectSession = defineStore('session', () => {
   const listener = {
     took: (before: Project, after: Project, did: string): Project => {
       const state = trail.record(before, after, did)
-      return state === null ? after : { ...after, at: state }
+      return state === null ? after : { ...after, state }
     },
     stands: (document: Project): void => saving.edited(document, trail.taken()),
   }

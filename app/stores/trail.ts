@@ -23,7 +23,7 @@ export const useTrail = defineStore('trail', () => {
   const stateOf = (look: Look, did: string, parent: string | null): TrailState => ({
     id: crypto.randomUUID(),
     parent,
-    at: new Date().toISOString(),
+    time: new Date().toISOString(),
     did: did.slice(0, LONGEST_SAYING),
     kept: null,
     look,
@@ -45,7 +45,7 @@ export const useTrail = defineStore('trail', () => {
    * is on its way.
    */
   const standing = (project: Project): { id: string; fresh: TrailState[] } => {
-    if (project.at !== null && (find(project.at) || !loaded)) return { id: project.at, fresh: [] }
+    if (project.state !== null && (find(project.state) || !loaded)) return { id: project.state, fresh: [] }
     const first = stateOf(lookOf(project), states.value.length ? 'before' : 'start', null)
     return { id: first.id, fresh: [first] }
   }
@@ -73,9 +73,9 @@ export const useTrail = defineStore('trail', () => {
   /** Goes back, or on, to a state of the trail. */
   const goTo = (state: TrailState): void => {
     const now = history.settled
-    if (!now || now.at === state.id) return history.preview(null)
+    if (!now || now.state === state.id) return history.preview(null)
     const there = history.after(now, { do: 'adopt', look: state.look, what: 'trail' })
-    history.step({ ...there, at: state.id }, 'trail')
+    history.step({ ...there, state: state.id }, 'trail')
   }
 
   /** A look kept for good, beside the one the project is in, by a name; or that one itself. */
@@ -98,7 +98,7 @@ export const useTrail = defineStore('trail', () => {
     const now = history.settled
     if (!now) return null
     const { state, at, more } = kept(now, name, look)
-    if (now.at !== at) history.amend({ ...now, at })
+    if (now.state !== at) history.amend({ ...now, state: at })
     save(more)
     return state
   }

@@ -11,7 +11,7 @@ import type { Matching } from './command'
  */
 export const matchedTargets = (
   inks: readonly InkArea[],
-  to: Pick<Project, 'scheme' | 'lead' | 'derived' | 'remap'>,
+  to: Pick<Project, 'scheme' | 'baseId' | 'derived' | 'remap'>,
   before: Readonly<Record<string, Target>> = {},
 ): Record<string, Target> => {
   const {

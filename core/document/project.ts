@@ -15,7 +15,7 @@ const documentSchema = z.object({
   harmony: harmonySchema,
   scheme: z.array(swatchSchema).min(1).max(MOST_SWATCHES),
   /** The base swatch of a gathered scheme, by its id; the first where nothing is said. */
-  lead: idSchema.nullable().default(null),
+  baseId: idSchema.nullable().default(null),
   /** The order the scheme is shown in. */
   order: z.enum(ORDERS).default('as set'),
   cast: castSchema.nullable().default(null),
@@ -31,7 +31,7 @@ const documentSchema = z.object({
   /** The sets of colors results can be restricted to. */
   sets: z.array(colorSetSchema).max(MOST_SETS).default([]),
   /** The state of the trail it is in. */
-  at: idSchema.nullable().default(null),
+  state: idSchema.nullable().default(null),
 })
 
 /** A project as it is stored; one stored by an earlier version is brought up to date. */
@@ -42,7 +42,7 @@ const LOOK = {
   base: true,
   harmony: true,
   scheme: true,
-  lead: true,
+  baseId: true,
   order: true,
   cast: true,
   derived: true,

@@ -63,7 +63,7 @@ export const swatchSchema = z.object({
    * Its color set by hand instead of by where it came from, and the angle (turn and offset) it was set at: turned
    * further, it goes along. `over` a cast, which is then not laid over it.
    */
-  own: z.object({ hex: hexSchema, hue, at: z.number(), over: z.boolean() }).nullable().default(null),
+  own: z.object({ hex: hexSchema, hue, angle: z.number(), over: z.boolean() }).nullable().default(null),
   /** A freed swatch does not follow when the whole turns or opens. */
   freed: z.boolean().default(false),
 })

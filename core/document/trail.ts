@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { idSchema, hexSchema } from './basics'
 import { lookSchema } from './project'
 import { targetSchema } from './remap'
+import { stateUpgraded } from './upgrade'
 
 /**
  * One state of the trail: a look the project has had, when, by what, from which state it came, and the name it was
@@ -10,7 +11,7 @@ import { targetSchema } from './remap'
 export const trailStateSchema = z.object({
   id: idSchema,
   parent: idSchema.nullable(),
-  at: z.iso.datetime(),
+  time: z.iso.datetime(),
   did: z.string().max(80),
   kept: z.string().trim().min(1).max(120).nullable(),
   look: lookSchema,
@@ -19,7 +20,7 @@ export type TrailState = z.infer<typeof trailStateSchema>
 
 /** What a save brings of the trail: states that are new or changed, and those thinned out. */
 export const trailChangeSchema = z.object({
-  put: z.array(trailStateSchema).max(2000),
+  put: z.array(z.preprocess(stateUpgraded, trailStateSchema)).max(2000),
   remove: z.array(idSchema).max(2000),
 })
 export type TrailChange = z.infer<typeof trailChangeSchema>

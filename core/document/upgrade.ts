@@ -3,9 +3,16 @@ import { hsbOf } from '../color/convert'
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
+/** A record with a field under its present name; where that is there already, the earlier one goes. */
+const renamed = (record: Record<string, unknown>, earlier: string, present: string): Record<string, unknown> => {
+  if (!(earlier in record)) return record
+  const { [earlier]: value, ...rest } = record
+  return present in rest ? rest : { ...rest, [present]: value }
+}
+
 /** A swatch as it was stored before swatches had a hue, a place in the harmony and a color of their own. */
-const swatchUpgraded = (swatch: unknown, place: number, turn: number): unknown => {
-  if (!isRecord(swatch) || 'own' in swatch || typeof swatch.hex !== 'string') return swatch
+const withOwn = (swatch: Record<string, unknown>, place: number, turn: number): Record<string, unknown> => {
+  if ('own' in swatch || typeof swatch.hex !== 'string') return swatch
   const { tied, from, ...rest } = swatch
   const hue = hsbOf(swatch.hex).h
   const origin = from ?? { kind: 'harmony' }
@@ -13,13 +20,30 @@ const swatchUpgraded = (swatch: unknown, place: number, turn: number): unknown =
     ...rest,
     hue,
     from: isRecord(origin) && origin.kind === 'harmony' && !('place' in origin) ? { ...origin, place } : origin,
-    own: tied === false ? { hex: swatch.hex, hue, at: turn + (Number(swatch.offset) || 0), over: false } : null,
+    own: tied === false ? { hex: swatch.hex, hue, angle: turn + (Number(swatch.offset) || 0), over: false } : null,
   }
+}
+const swatchUpgraded = (swatch: unknown, place: number, turn: number): unknown => {
+  if (!isRecord(swatch)) return swatch
+  const whole = withOwn(swatch, place, turn)
+  return isRecord(whole.own) ? { ...whole, own: renamed(whole.own, 'at', 'angle') } : whole
+}
+
+const lookUpgraded = (look: Record<string, unknown>): Record<string, unknown> => {
+  const turn = isRecord(look.harmony) ? Number(look.harmony.turn) || 0 : 0
+  const scheme = Array.isArray(look.scheme)
+    ? { scheme: look.scheme.map((swatch, i) => swatchUpgraded(swatch, i, turn)) }
+    : {}
+  return { ...renamed(look, 'lead', 'baseId'), ...scheme }
 }
 
 /** A document stored by an earlier version, as this one stores it; anything else comes back as it is. */
-export const upgraded = (document: unknown): unknown => {
-  if (!isRecord(document) || !Array.isArray(document.scheme)) return document
-  const turn = isRecord(document.harmony) ? Number(document.harmony.turn) || 0 : 0
-  return { ...document, scheme: document.scheme.map((swatch, i) => swatchUpgraded(swatch, i, turn)) }
+export const upgraded = (document: unknown): unknown =>
+  isRecord(document) ? renamed(lookUpgraded(document), 'at', 'state') : document
+
+/** A state of the trail kept by an earlier version, as this one keeps it; anything else comes back as it is. */
+export const stateUpgraded = (state: unknown): unknown => {
+  if (!isRecord(state)) return state
+  const now = renamed(state, 'at', 'time')
+  return isRecord(now.look) ? { ...now, look: lookUpgraded(now.look) } : now
 }

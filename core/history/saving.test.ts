@@ -12,7 +12,7 @@ const edit = (n: number): Project => ({ ...FIRST, base: { ...FIRST.base, typed: 
 const stateOf = (n: number): TrailState => ({
   id: `t${n}`,
   parent: null,
-  at: '2026-11-25T10:00:00.000Z',
+  time: '2026-11-25T10:00:00.000Z',
   did: 'rename',
   kept: null,
   look: lookOf(FIRST),

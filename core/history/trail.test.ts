@@ -8,7 +8,7 @@ const states = (count: number, kept: (i: number) => boolean = () => false): Trai
   Array.from({ length: count }, (_, i) => ({
     id: `t${i}`,
     parent: i ? `t${i - 1}` : null,
-    at: '2026-11-25T10:00:00.000Z',
+    time: '2026-11-25T10:00:00.000Z',
     did: 'turn',
     kept: kept(i) ? 'one I like' : null,
     look,

@@ -36,7 +36,7 @@ const changed = (project: Project, change: (swatch: Swatch) => Swatch): Project 
 /** The scheme derived afresh from base and harmony; samples of swatches that are gone go with them. */
 export const freshlyDerived = (project: Project, known = 0): Project => {
   const scheme = freshScheme(project, known)
-  return worn({ ...project, scheme, samples: usedSamples(project.samples, scheme), derived: true, lead: null })
+  return worn({ ...project, scheme, samples: usedSamples(project.samples, scheme), derived: true, baseId: null })
 }
 
 /**
@@ -68,7 +68,7 @@ const setFree = (project: Project, harmony: Harmony): Project => {
     const offset = project.derived ? swatch.offset : offsetFor(based, color.hex, color.hue)
     const from = project.derived ? swatch.from : { kind: 'harmony' as const, place }
     return swatch.own && project.derived
-      ? { ...swatch, freed: false, own: { ...swatch.own, at: swatch.own.at + (swatch.freed ? harmony.turn : 0) } }
+      ? { ...swatch, freed: false, own: { ...swatch.own, angle: swatch.own.angle + (swatch.freed ? harmony.turn : 0) } }
       : setByHand(based, { ...swatch, offset, from, freed: false }, color, swatch.own?.over ?? false)
   })
   const free = project.derived ? harmony.free : scheme.map(({ offset }) => offset)
@@ -81,7 +81,7 @@ const setFree = (project: Project, harmony: Harmony): Project => {
     },
     scheme,
     derived: true,
-    lead: null,
+    baseId: null,
   })
 }
 
@@ -182,7 +182,7 @@ export const swatchRemoved = (project: Project, id: string): Project => {
     ...project,
     scheme: shared(scheme),
     samples: usedSamples(project.samples, scheme),
-    lead: project.lead === id ? null : project.lead,
+    baseId: project.baseId === id ? null : project.baseId,
   })
 }
 
@@ -318,7 +318,7 @@ export const castFixed = (project: Project): Project => {
 export const arranged = (project: Project, ids: readonly string[]): Project => {
   const named = ids.flatMap(id => project.scheme.find(swatch => swatch.id === id) ?? [])
   const scheme = [...new Set([...named, ...project.scheme])]
-  return { ...project, scheme, order: 'as set', lead: project.derived ? null : (baseSwatchOf(project)?.id ?? null) }
+  return { ...project, scheme, order: 'as set', baseId: project.derived ? null : (baseSwatchOf(project)?.id ?? null) }
 }
 
 /** The scheme in the order it is shown in. */
@@ -362,7 +362,7 @@ export const dealt = (project: Project, seed: number, kind?: Harmony['kind']): P
     companions,
     others.map(({ hex }) => hex),
   )
-  const gathered = { ...project, derived: false, harmony: { ...project.harmony, turn: 0 }, lead: base?.id ?? null }
+  const gathered = { ...project, derived: false, harmony: { ...project.harmony, turn: 0 }, baseId: base?.id ?? null }
   const scheme = project.scheme.map((swatch): Swatch => {
     const at = others.indexOf(swatch)
     const color = hexes[at]
@@ -375,7 +375,7 @@ export const dealt = (project: Project, seed: number, kind?: Harmony['kind']): P
       freed: false,
       ...(color ? { from: { kind: 'made', how: 'deal' }, name: plainName(hex) } : {}),
     }
-    return swatch.locked ? next : { ...next, own: { hex, hue: next.hue, at: 0, over: project.cast !== null } }
+    return swatch.locked ? next : { ...next, own: { hex, hue: next.hue, angle: 0, over: project.cast !== null } }
   })
   return worn({ ...gathered, scheme, samples: usedSamples(project.samples, scheme) })
 }

@@ -15,7 +15,7 @@ export const newProject = (name: string, base: Base = FIRST_BASE, harmony: Harmo
   base,
   harmony,
   scheme: schemeOf(base, harmony),
-  lead: null,
+  baseId: null,
   order: 'as set',
   cast: null,
   rungs: RUNGS.usual,
@@ -26,5 +26,5 @@ export const newProject = (name: string, base: Base = FIRST_BASE, harmony: Harmo
   artwork: [],
   remap: FIRST_REMAP,
   sets: [],
-  at: null,
+  state: null,
 })

@@ -2,7 +2,8 @@ import { angleOf } from '../color/wheel'
 import { apply as applyWith, NOTHING_KNOWN, commandSchema, type Command } from '../commands/commands'
 import { newProject } from './create'
 import { sourceOf } from './worn'
-import { projectSchema, type Project } from '../document/project'
+import { lookOf, projectSchema, type Look, type Project } from '../document/project'
+import { trailChangeSchema } from '../document/trail'
 import type { Reference } from '../document/gathering'
 
 const apply = (project: Project, command: Command): Project => applyWith(project, command, NOTHING_KNOWN)
@@ -175,9 +176,27 @@ it('a reference that goes leaves its colors and its name', () => {
   expect(gone.scheme[0] && sourceOf(gone, gone.scheme[0])).toBe('#1a396d')
 })
 
+it('what was stored under earlier names opens as it was', () => {
+  const project = run(gathered, { do: 'edit swatch', id: 's2', hex: '#2e4f7f' }, { do: 'make base', id: 's2' })
+  const earlier = ({ baseId, scheme, ...rest }: Look): Record<string, unknown> => ({
+    ...rest,
+    lead: baseId,
+    scheme: scheme.map(({ own, ...swatch }) => ({
+      ...swatch,
+      own: own && { hex: own.hex, hue: own.hue, at: own.angle, over: own.over },
+    })),
+  })
+  const { state: at, baseId: _, ...document } = { ...project, state: 't3' }
+  expect(projectSchema.parse({ ...document, ...earlier(lookOf(project)), at })).toEqual({ ...project, state: 't3' })
+  const kept = { id: 't1', parent: null, did: 'turn', kept: null }
+  const time = '2026-11-25T10:00:00.000Z'
+  const { put } = trailChangeSchema.parse({ put: [{ ...kept, at: time, look: earlier(lookOf(project)) }], remove: [] })
+  expect(put).toEqual([{ ...kept, time, look: lookOf(project) }])
+})
+
 it('a project stored before there were references opens as it was', () => {
   const stored = JSON.parse(JSON.stringify(newProject('Old'))) as Record<string, unknown>
-  for (const key of ['derived', 'references', 'samples', 'gathering', 'lead', 'order', 'cast', 'rungs', 'at'])
+  for (const key of ['derived', 'references', 'samples', 'gathering', 'baseId', 'order', 'cast', 'rungs', 'state'])
     Reflect.deleteProperty(stored, key)
   for (const swatch of stored.scheme as Array<Record<string, unknown>>)
     for (const key of ['locked', 'from', 'own', 'freed', 'hue']) Reflect.deleteProperty(swatch, key)

@@ -29,7 +29,7 @@ const settled = (project: Project, swatch: Swatch): Swatch => {
     own: {
       hex: bareOf(project).get(swatch.id)?.hex ?? swatch.hex,
       hue: swatch.hue,
-      at: 0,
+      angle: 0,
       over: swatch.own?.over ?? false,
     },
   }
@@ -44,7 +44,7 @@ const gathered = (project: Project, scheme: Swatch[], samples: Sample[], gatheri
     harmony: { ...project.harmony, turn: project.derived ? 0 : project.harmony.turn },
     gathering: { ...project.gathering, ...gathering },
     scheme: scheme.map(swatch => (project.scheme.includes(swatch) ? settled(project, swatch) : swatch)),
-    lead: scheme.some(({ id }) => id === project.lead) ? project.lead : null,
+    baseId: scheme.some(({ id }) => id === project.baseId) ? project.baseId : null,
   })
 
 /** Samples that swatches still refer to. */
@@ -166,9 +166,9 @@ export const madeBase = (project: Project, id: string): Project => {
   const swatch = project.scheme.find(each => each.id === id)
   if (!swatch) return project
   const scheme = [swatch, ...project.scheme.filter(each => each.id !== id)]
-  if (!project.derived) return worn({ ...project, scheme, lead: id })
+  if (!project.derived) return worn({ ...project, scheme, baseId: id })
   return {
-    ...gathered({ ...project, lead: id }, scheme, project.samples, {}),
+    ...gathered({ ...project, baseId: id }, scheme, project.samples, {}),
     base: baseOf(swatch.hex, project.base.hue),
   }
 }

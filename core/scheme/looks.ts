@@ -15,7 +15,12 @@ export const inLook = (project: Project, look: Look): Project => {
     return {
       ...swatch,
       from: { kind: 'made', how: 'copy' },
-      own: swatch.own ?? { hex: swatch.hex, hue: swatch.hue, at: positionOf(look, swatch), over: look.cast !== null },
+      own: swatch.own ?? {
+        hex: swatch.hex,
+        hue: swatch.hue,
+        angle: positionOf(look, swatch),
+        over: look.cast !== null,
+      },
     }
   })
   const gathering = { ...look.gathering, of: look.gathering.of.filter(id => references.has(id)) }

@@ -28,12 +28,12 @@ export const follows = (project: Pick<Project, 'samples' | 'derived'>, swatch: P
 /** The base swatch of a scheme: of a derived one the first the harmony made, of a gathered one the chosen or first. */
 export const baseSwatchOf = ({
   scheme,
-  lead,
+  baseId,
   derived,
-}: Pick<Project, 'scheme' | 'lead' | 'derived'>): Swatch | undefined =>
+}: Pick<Project, 'scheme' | 'baseId' | 'derived'>): Swatch | undefined =>
   (derived
     ? scheme.find(({ from }) => from.kind === 'harmony' && from.place === 0)
-    : scheme.find(({ id }) => id === lead)) ?? scheme[0]
+    : scheme.find(({ id }) => id === baseId)) ?? scheme[0]
 
 /** The swatch that covers most. */
 export const dominantOf = ({ scheme }: Pick<Project, 'scheme'>): Swatch | undefined =>
@@ -57,7 +57,7 @@ export const angleOfSwatch = (project: Project, swatch: Swatch): number => {
     cast,
   } = project
   if (!swatch.locked && !cast && swatch.own)
-    return angleOf(wheel, swatch.own.hex, swatch.own.hue) + positionOf(project, swatch) - swatch.own.at
+    return angleOf(wheel, swatch.own.hex, swatch.own.hue) + positionOf(project, swatch) - swatch.own.angle
   if (!swatch.locked && !cast && derived && swatch.from.kind === 'harmony')
     return baseAngleOf(project) + positionOf(project, swatch)
   return angleOf(wheel, swatch.hex, swatch.hue)
@@ -106,7 +106,7 @@ const bareColors = (project: Project, derivedNow: readonly Derived[]): Hued[] =>
     if (swatch.locked) return swatch
     const { own, from } = swatch
     if (own) {
-      const by = positionOf(project, swatch) - own.at
+      const by = positionOf(project, swatch) - own.angle
       return hued(turned(wheel, own.hex, by, own.hue), turnedHue(wheel, own.hue, by))
     }
     const made = derived && from.kind === 'harmony' ? derivedNow[from.place] : undefined
@@ -159,7 +159,7 @@ export const bareOf = (project: Project): ReadonlyMap<string, Hued> =>
 /** A swatch that keeps the color given, set by hand at where it stands; `over` a cast. */
 export const setByHand = (project: Project, swatch: Swatch, { hex, hue }: Hued, over: boolean): Swatch => ({
   ...swatch,
-  own: { ...hued(hex, hue), at: positionOf(project, swatch), over },
+  own: { ...hued(hex, hue), angle: positionOf(project, swatch), over },
 })
 
 /** The angle, relative to the base and besides the turn of the whole, at which a color stands. */

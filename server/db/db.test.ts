@@ -3,7 +3,7 @@ import { mkdtemp, readFile, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
-import type { Sql } from 'postgres'
+import type { JSONValue, Sql } from 'postgres'
 import { FIRST_REMAP } from '../../core/document/remap'
 import { newProject } from '../../core/scheme/create'
 import { receiveSvg } from '../artwork/receive'
@@ -43,6 +43,7 @@ describe('migrations', () => {
       '0002-pictures.sql',
       '0003-trail.sql',
       '0004-last-save.sql',
+      '0005-words.sql',
     ])
     expect(await migrate(sql, folder)).toEqual([])
   })
@@ -136,7 +137,7 @@ describe('the trail', () => {
   const state = (id: string, parent: string | null, more: Partial<TrailState> = {}): TrailState => ({
     id,
     parent,
-    at: '2026-11-25T10:00:00.000Z',
+    time: '2026-11-25T10:00:00.000Z',
     did: 'turn',
     kept: null,
     look: lookOf(document),
@@ -161,6 +162,30 @@ describe('the trail', () => {
     await saveProject(sql, id, 1, document, { put, remove: [] })
     expect(await trailOf(id)).toEqual(put)
     expect(Object.keys((await packed(id)).targets)).toHaveLength(2)
+  })
+  it('of an earlier version is brought up to its present words', async () => {
+    const own = { hex: '#102030', hue: 210, angle: 12, over: false }
+    const look = {
+      ...other,
+      baseId: 's2' as string | null,
+      scheme: other.scheme.map((each, i) => (i === 1 ? { ...each, own } : each)),
+    }
+    const put = [state('a', null), state('b', 'a', { look })]
+    const id = await withTrail(put)
+    const { baseId, ...rest } = look
+    const earlier = {
+      ...rest,
+      remap: { ...rest.remap, targets: undefined },
+      lead: baseId,
+      scheme: rest.scheme.map(each =>
+        each.own ? { ...each, own: { hex: own.hex, hue: own.hue, at: own.angle, over: own.over } } : each,
+      ),
+    }
+    await sql`update trail set look = ${sql.json(JSON.parse(JSON.stringify(earlier)) as JSONValue)}
+      where project_id = ${id} and id = 'b'`
+    await sql`alter table trail rename column time to at`
+    await sql.file(join(__dirname, 'migrations/0005-words.sql'))
+    expect(await trailOf(id)).toEqual(put)
   })
   it('takes names and new parents, and gives up states with what only they needed', async () => {
     const id = await withTrail([state('a', null), state('b', 'a', { look: other }), state('c', 'b')])

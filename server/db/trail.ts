@@ -4,7 +4,7 @@ import { packedTrailSchema, type PackedTrail, type TrailChange, type TrailState 
 
 const asJson = (value: unknown): JSONValue => value as JSONValue
 
-const rowOf = (projectId: string, { id, parent, at, did, kept, look }: TrailState) => {
+const rowOf = (projectId: string, { id, parent, time, did, kept, look }: TrailState) => {
   const {
     remap: { targets, ...remap },
     ...rest
@@ -12,7 +12,7 @@ const rowOf = (projectId: string, { id, parent, at, did, kept, look }: TrailStat
   const hash = createHash('sha256').update(JSON.stringify(targets)).digest('hex').slice(0, 24)
   return {
     targets,
-    row: { project_id: projectId, id, parent, at, did, kept, look: asJson({ ...rest, remap }), targets: hash },
+    row: { project_id: projectId, id, parent, time, did, kept, look: asJson({ ...rest, remap }), targets: hash },
   }
 }
 
@@ -35,7 +35,7 @@ export const changeTrail = async (sql: Sql, projectId: string, { put, remove }: 
 interface Row {
   id: string
   parent: string | null
-  at: Date
+  time: Date
   did: string
   kept: string | null
   look: Record<string, unknown> & { remap: object }
@@ -49,15 +49,15 @@ export const findTrail = async (sql: Sql, projectId: string): Promise<PackedTrai
   const [rows, targets] = await Promise.all([
     sql<
       Row[]
-    >`select id, parent, at, did, kept, look, targets from trail where project_id = ${projectId} order by place`,
+    >`select id, parent, time, did, kept, look, targets from trail where project_id = ${projectId} order by place`,
     sql<
       Array<{ hash: string; targets: unknown }>
     >`select hash, targets from trail_targets where project_id = ${projectId}`,
   ])
   return packedTrailSchema.parse({
-    states: rows.map(({ targets: hash, at, look, ...row }) => ({
+    states: rows.map(({ targets: hash, time, look, ...row }) => ({
       ...row,
-      at: at.toISOString(),
+      time: time.toISOString(),
       look: { ...look, remap: { ...look.remap, targets: hash } },
     })),
     targets: Object.fromEntries(targets.map(({ hash, targets: each }) => [hash, each])),
@@ -67,6 +67,6 @@ export const findTrail = async (sql: Sql, projectId: string): Promise<PackedTrai
 /** Gives a project the trail of another, state by state. */
 export const copyTrail = async (sql: Sql, from: string, to: string): Promise<void> => {
   await sql`insert into trail_targets (project_id, hash, targets) select ${to}, hash, targets from trail_targets where project_id = ${from}`
-  await sql`insert into trail (project_id, id, parent, at, did, kept, look, targets)
-    select ${to}, id, parent, at, did, kept, look, targets from trail where project_id = ${from} order by place`
+  await sql`insert into trail (project_id, id, parent, time, did, kept, look, targets)
+    select ${to}, id, parent, time, did, kept, look, targets from trail where project_id = ${from} order by place`
 }

@@ -136,16 +136,16 @@ export const trailCost = async (
     (look, i): TrailState => ({
       id: `t${i}`,
       parent: i ? `t${i - 1}` : null,
-      at: new Date(Date.UTC(2026, 10, 1, 0, i)).toISOString(),
+      time: new Date(Date.UTC(2026, 10, 1, 0, i)).toISOString(),
       did: 'turn',
       kept: null,
       look,
     }),
   )
-  const marked = { ...project, name: 'Bench trail', at: `t${count - 1}` }
+  const marked = { ...project, name: 'Bench trail', state: `t${count - 1}` }
   const { id } = await createProject(sql, marked)
   await saveProject(sql, id, 1, marked, { put, remove: [] })
-  const bare = await createProject(sql, { ...project, name: 'Bench no trail', at: null })
+  const bare = await createProject(sql, { ...project, name: 'Bench no trail', state: null })
   const times: number[] = []
   let bytes = 0
   for (let i = 0; i < 15; i++) {

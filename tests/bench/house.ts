@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
-import { chromium, selectors, type Browser, type Page } from '@playwright/test'
+import { setTimeout as pause } from 'node:timers/promises'
+import { chromium, selectors, type Browser } from '@playwright/test'
 import sharp from 'sharp'
 import { CHROMIUM } from '../browser'
+import { BareBrowser } from './bareBrowser'
 
 /* What the house as a whole costs: the first load of each step, and memory after opening and leaving projects. */
 
@@ -36,44 +38,36 @@ const started = async (): Promise<Browser> => {
   return chromium.launch(CHROMIUM)
 }
 
-/** A project of its own with the large picture as its only artwork. */
-const pictureProject = async (page: Page, address: string): Promise<string> => {
-  const name = 'Bench 12 megapixels'
-  await page.goto(address)
-  await page.getByLabel('Name of the new project').fill(name)
-  await page.getByRole('button', { name: 'New project' }).click()
-  await page.getByText('Artwork', { exact: true }).first().click()
-  const buffer = await largePicture()
-  await page.getByTestId('artwork-file').setInputFiles({ name: 'large.png', mimeType: 'image/png', buffer })
-  await page.getByRole('button', { name: 'Show large' }).waitFor({ timeout: 120_000 })
-  await page.waitForTimeout(1500)
-  return name
-}
-
-/** What the processes of pages and workers hold for themselves, in megabytes; the browser's own is left out. */
-const rendererMemory = async (browser: Browser): Promise<number> => {
-  const session = await browser.newBrowserCDPSession()
-  const { processInfo } = (await session.send('SystemInfo.getProcessInfo')) as {
-    processInfo: Array<{ id: number; type: string }>
+/** A project of its own with the large picture as its only artwork; its id. */
+const pictureProject = async (address: string): Promise<string> => {
+  const browser = await started()
+  try {
+    const page = await browser.newPage()
+    await page.goto(address)
+    await page.getByLabel('Name of the new project').fill('Bench 12 megapixels')
+    await page.getByRole('button', { name: 'New project' }).click()
+    await page.getByText('Artwork', { exact: true }).first().click()
+    const buffer = await largePicture()
+    await page.getByTestId('artwork-file').setInputFiles({ name: 'large.png', mimeType: 'image/png', buffer })
+    await page.getByRole('button', { name: 'Show large' }).waitFor({ timeout: 120_000 })
+    await page.waitForTimeout(1500)
+    return /project\/([^/]+)/.exec(page.url())?.[1] ?? ''
+  } finally {
+    await browser.close()
   }
-  await session.detach()
-  const kilobytes = processInfo
-    .filter(({ type }) => type === 'renderer')
-    .map(({ id }) => {
-      const said = readFileSync(`/proc/${id}/smaps_rollup`, 'utf8')
-      return Number(/^Private_Dirty:\s+(\d+)/m.exec(said)?.[1] ?? 0)
-    })
-  return kilobytes.reduce((sum, each) => sum + each, 0) / 1024
 }
 
-const settledMemory = async (browser: Browser, page: Page): Promise<number> => {
-  const session = await page.context().newCDPSession(page)
+/** What pages and workers hold for themselves once garbage is collected, in megabytes; the browser's own is left out. */
+const settledMemory = async (browser: BareBrowser): Promise<number> => {
   for (let i = 0; i < 3; i++) {
-    await session.send('HeapProfiler.collectGarbage')
-    await page.waitForTimeout(700)
+    await browser.send('HeapProfiler.collectGarbage')
+    await pause(700)
   }
-  await session.detach()
-  return rendererMemory(browser)
+  const kilobytes = (await browser.renderers()).map(id => {
+    const said = readFileSync(`/proc/${id}/smaps_rollup`, 'utf8')
+    return Number(/^Private_Dirty:\s+(\d+)/m.exec(said)?.[1] ?? 0)
+  })
+  return kilobytes.reduce((sum, each) => sum + each, 0) / 1024
 }
 
 /**
@@ -81,29 +75,29 @@ const settledMemory = async (browser: Browser, page: Page): Promise<number> => {
  * and its workers after each round, in megabytes.
  */
 export const openAndLeave = async (address: string, rounds = 20): Promise<number[]> => {
-  const browser = await started()
+  const picture = await pictureProject(address)
+  const demo = await demoId(address)
+  const bare = new BareBrowser()
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-    const picture = await pictureProject(page, address)
-    await page.goto(address)
+    await bare.open(address)
     const taken: number[] = []
     for (let round = 0; round < rounds; round++) {
-      await page.getByRole('link', { name: 'Open Breezeholm kite festival', exact: true }).click()
-      await page.getByTestId('artwork').locator('svg').first().waitFor()
-      await page.waitForTimeout(900)
-      await page.getByRole('link', { name: 'All projects' }).click()
-      await page.getByRole('link', { name: `Open ${picture}`, exact: true }).click()
-      await page.getByTestId('picture').locator('canvas[data-painted-by]').waitFor({ timeout: 120_000 })
-      await page.waitForTimeout(900)
-      await page.getByRole('link', { name: 'All projects' }).click()
-      await page.getByRole('link', { name: `Open ${picture}`, exact: true }).waitFor()
-      taken.push(await settledMemory(browser, page))
+      for (const [id, shown] of [
+        [demo, '[data-test=artwork]'],
+        [picture, '[data-test=picture] canvas[data-painted-by]'],
+      ] as const) {
+        await bare.click(`a[href="/project/${id}/compose"]`)
+        await bare.until(shown)
+        await pause(1500)
+        await bare.click('a[href="/"]')
+      }
+      await bare.until(`a[href="/project/${demo}/compose"]`)
+      taken.push(await settledMemory(bare))
     }
-    const cards = (await (await page.request.get(`${address}/api/projects`)).json()) as Card[]
-    for (const { id, name } of cards) if (name === picture) await page.request.delete(`${address}/api/projects/${id}`)
     return taken
   } finally {
-    await browser.close()
+    await bare.close()
+    await fetch(`${address}/api/projects/${picture}`, { method: 'DELETE', headers: { origin: address } })
   }
 }
 

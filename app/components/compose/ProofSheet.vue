@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { withKey } from '~/composables/shortcuts'
 import equal from 'fast-deep-equal'
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { HARMONIES } from '../../../core/harmony/harmony'
 import { lookOf } from '../../../core/document/project'
 
@@ -52,21 +51,14 @@ const along = (event: KeyboardEvent): void => {
   <div class="grid h-full min-h-0 grid-rows-[28px_minmax(0,1fr)] gap-1.5">
     <div class="flex items-center gap-2">
       <template v-if="proofs.sheet === 'harmonies'">
-        <Popover class="relative">
-          <PopoverButton class="control"
-            >Show {{ HARMONIES.length - proofs.hidden.length }} of {{ HARMONIES.length }}</PopoverButton
+        <PopOver :title="`Show ${HARMONIES.length - proofs.hidden.length} of ${HARMONIES.length}`">
+          <label v-for="kind in HARMONIES" :key="kind" class="flex h-7 items-center gap-2 px-2 hover:bg-hover"
+            ><input type="checkbox" :checked="!proofs.hidden.includes(kind)" @change="toggle(kind)" /><span
+              class="first-letter:uppercase"
+              >{{ kind }}</span
+            ></label
           >
-          <PopoverPanel
-            class="absolute left-0 top-full z-40 mt-1 grid w-56 border border-strong bg-panel py-1 shadow-float"
-          >
-            <label v-for="kind in HARMONIES" :key="kind" class="flex h-7 items-center gap-2 px-2 hover:bg-hover"
-              ><input type="checkbox" :checked="!proofs.hidden.includes(kind)" @change="toggle(kind)" /><span
-                class="first-letter:uppercase"
-                >{{ kind }}</span
-              ></label
-            >
-          </PopoverPanel>
-        </Popover>
+        </PopOver>
         <p
           v-if="history.settled && !history.settled.derived"
           class="min-w-0 truncate text-caption text-quiet"

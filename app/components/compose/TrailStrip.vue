@@ -20,7 +20,7 @@ const onlyKept = ref(false)
 const TILE = 50
 
 const states = computed(() => (onlyKept.value ? trail.states.filter(({ kept }) => kept !== null) : trail.states))
-const current = computed(() => history.settled?.at ?? null)
+const current = computed(() => history.settled?.state ?? null)
 const pointed = ref<string | null>(null)
 const shown = computed(() => trail.find(pointed.value) ?? trail.find(current.value))
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(
@@ -105,8 +105,8 @@ watch(
   { immediate: true, flush: 'post' },
 )
 
-const when = (at: string): string =>
-  new Date(at).toLocaleString('en-US', { month: 'short', day: 'numeric', hour: 'numeric', minute: '2-digit' })
+const when = (time: string): string =>
+  new Date(time).toLocaleString('en-US', { month: 'short', day: 'numeric', hour: 'numeric', minute: '2-digit' })
 const rename = (typed: string): void => {
   const name = typed.trim().slice(0, 120)
   if (shown.value && name) trail.rename(shown.value.id, name)
@@ -139,7 +139,7 @@ const marker = computed(
             @settle="rename"
           />
           <span v-else class="truncate text-quiet"
-            ><span class="first-letter:uppercase">{{ shown.did }}</span> · {{ when(shown.at) }}</span
+            ><span class="first-letter:uppercase">{{ shown.did }}</span> · {{ when(shown.time) }}</span
           >
         </template>
         <button
@@ -169,7 +169,7 @@ const marker = computed(
               :class="{ current: state.id === current, branch: !onlyKept && branches(trail.states, index) }"
               :aria-label="`State ${index + 1}: ${state.kept ?? state.did}`"
               :aria-current="state.id === current ? 'step' : undefined"
-              :title="state.kept ?? `${state.did}, ${when(state.at)}`"
+              :title="state.kept ?? `${state.did}, ${when(state.time)}`"
               data-test="state"
               :data-state="state.id"
               @click="go(state, $event)"

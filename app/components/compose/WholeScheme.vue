@@ -179,21 +179,22 @@ const MEASURE_HINTS = {
     <section class="border-t border-line pt-1.5" aria-label="Further swatches">
       <p class="flex flex-wrap items-center gap-1">
         <span>Blend</span
-        ><input
-          v-model.number="between"
-          class="field w-9 px-1! text-right text-caption"
-          inputmode="numeric"
+        ><NumberField
+          class="w-9 px-1!"
           aria-label="How many in between"
+          :value="between"
+          :min="1"
+          :max="MOST_SWATCHES"
+          @settle="between = $event"
         /><span>between</span>
-        <select
+        <SelectField
           v-for="n in [0, 1] as const"
           :key="n"
           v-model="ends[n]"
-          class="field min-w-0 max-w-24 px-1! font-sans!"
-          :aria-label="n === 0 ? 'From' : 'To'"
-        >
-          <option v-for="swatch in scheme" :key="swatch.id" :value="swatch.id">{{ swatch.name }}</option>
-        </select>
+          class="min-w-0 max-w-24"
+          :label="n === 0 ? 'From' : 'To'"
+          :choices="scheme.map(({ id, name }) => ({ value: id, title: name }))"
+        />
         <button
           class="control"
           :disabled="!blending"

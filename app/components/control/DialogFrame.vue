@@ -2,15 +2,15 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
 /**
- * A dialog over the page: the focus goes in, stays in, and comes back to what opened it. It is there only while it is
- * open: a dialog remembers what had the focus before it, and would keep the page one came from alive.
+ * A dialog over the page: the focus goes in, stays in, and comes back to what opened it. It is to be there only while
+ * it is open (`v-if`): it remembers what had the focus before it, and would keep the page one came from alive.
  */
-const { title, open } = defineProps<{ title: string; open: boolean; test?: string; wide?: boolean }>()
+const { title } = defineProps<{ title: string; test?: string; wide?: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 </script>
 
 <template>
-  <Dialog v-if="open" open class="relative z-50" @close="emit('close')">
+  <Dialog open class="relative z-50" @close="emit('close')">
     <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
     <div class="fixed inset-0 grid place-items-center overflow-y-auto p-8">
       <DialogPanel

@@ -2,10 +2,15 @@
 export interface MenuChoice {
   title: string
   act: () => void
+  /** What a reader of screens hears, where the title alone does not say it. */
+  label?: string
+  hint?: string
   /** A color it stands for. */
   hex?: string
   chosen?: boolean
   /** Set apart from those before it. */
   apart?: boolean
+  /** Words over it and those that follow. */
+  heading?: string
   disabled?: boolean
 }

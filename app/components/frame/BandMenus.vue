@@ -63,15 +63,15 @@ const orders = computed(() => [
 <template>
   <div class="grid content-start gap-1 pt-1">
     <MenuList
-      look="control w-full"
+      class="control w-full"
       placement="top-end"
       :disabled="full"
-      :hint="full ? `A scheme has up to ${MOST_SWATCHES} swatches` : 'Add a swatch'"
+      :title="full ? `A scheme has up to ${MOST_SWATCHES} swatches` : 'Add a swatch'"
       :choices="additions"
       @preview="choice => history.preview(choices.find(({ title }) => title === choice?.title)?.command ?? null)"
     >
       Add…
     </MenuList>
-    <MenuList look="control w-full px-1!" placement="top-end" :choices="orders">Order…</MenuList>
+    <MenuList class="control w-full px-1!" placement="top-end" :choices="orders">Order…</MenuList>
   </div>
 </template>

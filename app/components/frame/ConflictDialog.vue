@@ -15,7 +15,7 @@ const openMine = async (): Promise<void> => {
 </script>
 
 <template>
-  <DialogFrame title="Changed elsewhere" :open="conflict !== null" test="conflict">
+  <DialogFrame title="Changed elsewhere" test="conflict">
     <template v-if="conflict?.copy">
       <p>
         This project was changed in another window while you worked here. Both versions are kept: yours is now a project

@@ -1,51 +1,16 @@
 <script setup lang="ts">
-import { STEPS } from '~/composables/useSteps'
-import { keyWords, SHORTCUTS, useShortcuts, useShortcutsOn, type Where, withKey } from '~/composables/shortcuts'
+import { useShortcuts, withKey } from '~/composables/shortcuts'
 
-/** All keys, found by word, by where they hold; `?` opens it. They can be switched off here. */
+/** The button that shows all keys; `?` does the same. */
 const open = ref(false)
-const words = ref('')
-const on = useShortcutsOn()
 useShortcuts({
   help: () => {
     open.value = true
   },
 })
-watch(open, () => {
-  words.value = ''
-})
-const titleOf = (where: Where): string => STEPS.find(({ step }) => step === where)?.title ?? where
-const groups = computed(() => {
-  const wanted = words.value.trim().toLowerCase()
-  const found = Object.values(SHORTCUTS).filter(({ words: said, keys, where }) =>
-    `${said} ${keys.join(' ')} ${titleOf(where)}`.toLowerCase().includes(wanted),
-  )
-  return [...new Set(found.map(({ where }) => where))].map(where => ({
-    title: titleOf(where),
-    all: found.filter(each => each.where === where),
-  }))
-})
 </script>
 
 <template>
   <button class="control bare px-2" aria-label="Keys" :title="withKey('Keys', 'help')" @click="open = true">?</button>
-  <DialogFrame title="Keys" :open="open" wide test="keys" @close="open = false">
-    <input v-model="words" class="field font-sans!" type="search" aria-label="Find a key" placeholder="Find a key" />
-    <div class="grid max-h-96 grid-cols-2 content-start gap-x-6 gap-y-3 overflow-y-auto">
-      <section v-for="{ title, all } in groups" :key="title" class="grid content-start">
-        <h3 class="first-letter:uppercase">{{ title }}</h3>
-        <dl class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3">
-          <template v-for="{ words: said, keys } in all" :key="said">
-            <dt>{{ said }}</dt>
-            <dd class="value text-right">{{ keys.map(keyWords).join(' or ') }}</dd>
-          </template>
-        </dl>
-      </section>
-      <p v-if="!groups.length" role="status">No key has that in its words.</p>
-    </div>
-    <div class="flex items-center justify-between">
-      <label class="flex items-center gap-1.5"><input v-model="on" type="checkbox" />single keys do something</label>
-      <button class="control primary" @click="open = false">Close</button>
-    </div>
-  </DialogFrame>
+  <LazyKeysDialog v-if="open" @close="open = false" />
 </template>

@@ -126,25 +126,14 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
           </div>
           <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2" :class="{ 'opacity-45': !canPull }">
             <span id="into-title">Pull into</span>
-            <select
-              class="control justify-start first-letter:uppercase"
-              aria-labelledby="into-title"
+            <SelectField
+              label="Pull into"
               data-test="pull-kind"
               :disabled="!canPull"
-              :value="settings?.pull.kind"
-              @change="
-                settings &&
-                history.run({
-                  do: 'pull',
-                  pull: {
-                    ...settings.pull,
-                    kind: ($event.target as HTMLSelectElement).value as (typeof HARMONIC)[number],
-                  },
-                })
-              "
-            >
-              <option v-for="kind in HARMONIC" :key="kind" :value="kind">{{ kind }}</option>
-            </select>
+              :model-value="settings?.pull.kind ?? 'complementary'"
+              :choices="HARMONIC.map(value => ({ value, title: value }))"
+              @update:model-value="kind => settings && history.run({ do: 'pull', pull: { ...settings.pull, kind } })"
+            />
           </div>
           <SliderNumber
             label="by"

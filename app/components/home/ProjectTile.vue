@@ -50,7 +50,7 @@ const choices = [
         <p v-else class="truncate font-title text-[15px] font-semibold">{{ card.name }}</p>
         <p class="text-caption text-quiet">{{ artwork }} · changed {{ changed }}</p>
       </div>
-      <MenuList look="control bare px-1" :label="`Choices for ${card.name}`" :choices="choices">
+      <MenuList class="control bare px-1" :aria-label="`Choices for ${card.name}`" :choices="choices">
         <EllipsisHorizontalIcon class="size-5" />
       </MenuList>
     </div>

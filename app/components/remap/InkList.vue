@@ -50,6 +50,10 @@ const sorted = computed(() => {
       return [...found.value].sort((one, other) => place(one.hex) - place(other.hex) || other.area - one.area)
   }
 })
+const goals = computed(() => [
+  ...(history.document?.scheme ?? []).map(({ id, name }) => ({ value: id, title: name })),
+  { value: '', title: 'left as is' },
+])
 const { list, containerProps, wrapperProps } = useVirtualList(sorted, { itemHeight: LINE, overscan: 6 })
 const most = computed(() => Math.max(1e-6, ...found.value.map(({ area }) => area)))
 const isLead = (hex: string): boolean => remapping.familyOf.get(hex)?.family.inks[0] === hex
@@ -191,17 +195,13 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
             </button>
             <span class="flex min-w-0 items-center gap-1.5">
               <i class="size-5 shrink-0" :style="{ background: remapping.colors.get(row.hex) ?? row.hex }" />
-              <select
-                class="h-6 min-w-0 grow bg-transparent"
-                :aria-label="`Where ${row.hex} goes`"
-                :value="row.to ?? ''"
-                @change="remapping.send(remapping.meant(row.hex), ($event.target as HTMLSelectElement).value || null)"
-              >
-                <option v-for="swatch in history.document?.scheme ?? []" :key="swatch.id" :value="swatch.id">
-                  {{ swatch.name }}
-                </option>
-                <option value="">left as is</option>
-              </select>
+              <SelectField
+                class="h-6! min-w-0 grow border-transparent! bg-transparent!"
+                :label="`Where ${row.hex} goes`"
+                :model-value="row.to ?? ''"
+                :choices="goals"
+                @update:model-value="to => remapping.send(remapping.meant(row.hex), to || null)"
+              />
             </span>
             <span class="value truncate text-right">{{
               awayOf(row.hex) || (remapping.order.broken.has(row.hex) ? '◆ order' : '')

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import type { Swatch } from '../../../core/document/scheme'
 import { lchOf } from '../../../core/color/convert'
 
@@ -28,13 +27,17 @@ const emit = defineEmits<{
   move: [by: number]
   family: []
 }>()
-const button = useTemplateRef<{ $el: HTMLElement }>('button')
-const list = useTemplateRef<{ $el: HTMLElement }>('list')
-const place = useMenuPlace(
-  () => button.value,
-  () => list.value,
-  () => 'right-start',
-)
+const choices = computed(() => [
+  ...scheme.map(({ id, name, hex: color }) => ({
+    title: name,
+    hex: color,
+    chosen: target === id,
+    act: () => emit('send', id),
+  })),
+  { title: 'Leave as is', hex, apart: true, chosen: target === null, act: () => emit('send', null) },
+  { title: 'Match again', act: () => emit('release') },
+  { title: 'Select its family', act: () => emit('family') },
+])
 const letters = computed(() => (lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'))
 const keyed = (event: KeyboardEvent): void => {
   if (event.key === ' ') emit('select', event.shiftKey)
@@ -48,83 +51,39 @@ const keyed = (event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <Menu v-slot="{ open }" as="div" class="relative flex w-full">
-    <MenuButton
-      ref="button"
-      class="ink"
-      :class="{ lit, selected, left: target === null }"
-      :style="{ background: hex, color: letters }"
-      :aria-label="label"
-      :title="label"
-      :data-ink="hex"
-      :data-drop="hex"
-      :aria-pressed="selected"
-      @pointerdown.capture.stop="emit('carry', $event)"
-      @click.capture="$event.detail > 0 && $event.stopPropagation()"
-      @pointerenter="emit('light', true)"
-      @pointerleave="emit('light', false)"
-      @focus="emit('light', true)"
-      @blur="emit('light', false)"
-      @keydown.capture="!open && keyed($event)"
-    >
-      <span v-if="broken" class="pointer-events-none pl-1 text-caption" aria-hidden="true">◆</span>
-      <span v-if="tall" class="value pointer-events-none pl-1.5">{{ hex }}</span>
-      <span v-if="tall && count > 1" class="value pointer-events-none pl-1">+{{ count - 1 }}</span>
-      <i
-        v-if="excepted"
-        class="pointer-events-none absolute inset-y-0 right-0 w-1 bg-ink outline-1 outline-panel"
-        aria-hidden="true"
-      />
-    </MenuButton>
-    <MenuItems
-      ref="list"
-      class="z-30 grid w-52 overflow-y-auto border border-strong bg-panel py-1 shadow-float"
-      :style="place"
-    >
-      <MenuItem v-for="swatch in scheme" :key="swatch.id" v-slot="{ active }">
-        <button
-          class="flex h-7 items-center gap-2 px-2 text-left"
-          :class="{ 'bg-hover': active }"
-          @click="emit('send', swatch.id)"
-        >
-          <i class="size-4" :style="{ background: swatch.hex }" /><span class="grow truncate">{{ swatch.name }}</span
-          ><span v-if="target === swatch.id" aria-label="chosen">●</span>
-        </button>
-      </MenuItem>
-      <MenuItem v-slot="{ active }">
-        <button
-          class="flex h-7 items-center gap-2 border-t border-line px-2 text-left"
-          :class="{ 'bg-hover': active }"
-          @click="emit('send', null)"
-        >
-          <i class="size-4" :style="{ background: hex }" /><span class="grow">Leave as is</span
-          ><span v-if="target === null" aria-label="chosen">●</span>
-        </button>
-      </MenuItem>
-      <MenuItem v-slot="{ active }"
-        ><button
-          class="flex h-7 items-center px-2 pl-8 text-left"
-          :class="{ 'bg-hover': active }"
-          @click="emit('release')"
-        >
-          Match again
-        </button></MenuItem
-      >
-      <MenuItem v-slot="{ active }"
-        ><button
-          class="flex h-7 items-center px-2 pl-8 text-left"
-          :class="{ 'bg-hover': active }"
-          @click="emit('family')"
-        >
-          Select its family
-        </button></MenuItem
-      >
-    </MenuItems>
-  </Menu>
+  <MenuList
+    frame="flex w-full"
+    placement="right-start"
+    :choices="choices"
+    class="ink"
+    :class="{ lit, selected, left: target === null }"
+    :style="{ background: hex, color: letters }"
+    :aria-label="label"
+    :title="label"
+    :data-ink="hex"
+    :data-drop="hex"
+    :aria-pressed="selected"
+    @pointerdown.capture.stop="emit('carry', $event)"
+    @click.capture="$event.detail > 0 && $event.stopPropagation()"
+    @pointerenter="emit('light', true)"
+    @pointerleave="emit('light', false)"
+    @focus="emit('light', true)"
+    @blur="emit('light', false)"
+    @keydown.capture="keyed"
+  >
+    <span v-if="broken" class="pointer-events-none pl-1 text-caption" aria-hidden="true">◆</span>
+    <span v-if="tall" class="value pointer-events-none pl-1.5">{{ hex }}</span>
+    <span v-if="tall && count > 1" class="value pointer-events-none pl-1">+{{ count - 1 }}</span>
+    <i
+      v-if="excepted"
+      class="pointer-events-none absolute inset-y-0 right-0 w-1 bg-ink outline-1 outline-panel"
+      aria-hidden="true"
+    />
+  </MenuList>
 </template>
 
 <style scoped>
-.ink {
+:deep(.ink) {
   display: flex;
   align-items: center;
   width: 100%;
@@ -133,18 +92,18 @@ const keyed = (event: KeyboardEvent): void => {
   cursor: grab;
   touch-action: none;
 }
-.ink.lit {
+:deep(.ink.lit) {
   box-shadow:
     0 0 0 1px var(--panel),
     0 0 0 2px var(--text);
   z-index: 1;
 }
-.ink.selected {
+:deep(.ink.selected) {
   outline: 2px solid var(--accent);
   outline-offset: 0;
   z-index: 1;
 }
-.ink.left {
+:deep(.ink.left) {
   width: 60%;
 }
 </style>

@@ -115,19 +115,20 @@ const stage = useStage()
   >
     <div class="flex h-7 items-center gap-2">
       <h3 id="restrict-title">Only colors of</h3>
-      <select
-        class="field min-w-0 grow px-1! font-sans!"
-        aria-labelledby="restrict-title"
+      <SelectField
+        class="min-w-0 grow"
+        label="Only colors of"
         data-test="restrict"
-        :value="adding ?? chosen"
-        @change="choose(($event.target as HTMLSelectElement).value)"
-      >
-        <option value="">any set: no restriction</option>
-        <option v-if="!sets.some(({ id }) => id === BOOK)" :value="BOOK">Breezeholm thread book (200)</option>
-        <option v-for="set in sets" :key="set.id" :value="set.id">{{ set.title }} ({{ set.colors.length }})</option>
-        <option value="shelf">a scheme from the shelf…</option>
-        <option value="list">a list of your own…</option>
-      </select>
+        :model-value="adding ?? chosen"
+        :choices="[
+          { value: '', title: 'any set: no restriction' },
+          ...(sets.some(({ id }) => id === BOOK) ? [] : [{ value: BOOK, title: 'Breezeholm thread book (200)' }]),
+          ...sets.map(({ id, title, colors }) => ({ value: id, title: `${title} (${colors.length})` })),
+          { value: 'shelf', title: 'a scheme from the shelf…' },
+          { value: 'list', title: 'a list of your own…' },
+        ]"
+        @update:model-value="choose"
+      />
     </div>
     <div v-if="adding === 'shelf'" class="grid gap-1.5">
       <input

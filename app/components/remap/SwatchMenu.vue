@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { lchOf } from '../../../core/color/convert'
 import type { Swatch } from '../../../core/document/scheme'
 
@@ -22,85 +21,57 @@ const emit = defineEmits<{
   split: []
   group: []
 }>()
-const button = useTemplateRef<{ $el: HTMLElement }>('button')
 const others = computed(() => scheme.filter(({ id }) => id !== swatch.id))
-const list = useTemplateRef<{ $el: HTMLElement }>('list')
-const place = useMenuPlace(
-  () => button.value,
-  () => list.value,
-  () => 'left-start',
-)
+const choices = computed(() => [
+  { title: 'Shading and lead of its group', act: () => emit('group') },
+  {
+    title: 'Split: match its inks again',
+    hint: 'Match its inks again, as if nobody had sent them here',
+    act: () => emit('split'),
+  },
+  ...others.value.map(({ id, name, hex }, i) => ({
+    title: name,
+    label: `Merge into ${name}`,
+    hex,
+    heading: i === 0 ? 'Merge its inks into' : undefined,
+    act: () => emit('merge', id),
+  })),
+  ...others.value.map(({ id, name, hex }, i) => ({
+    title: name,
+    label: `Exchange with ${name}`,
+    hex,
+    heading: i === 0 ? 'Exchange with' : undefined,
+    act: () => emit('exchange', id),
+  })),
+])
 const letters = computed(() => (lchOf(swatch.hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'))
 </script>
 
 <template>
-  <Menu as="div" class="relative h-full">
-    <MenuButton
-      ref="button"
-      class="swatch"
-      :class="{ over, chosen }"
-      :style="{ background: swatch.hex, color: letters }"
-      :data-drop="swatch.id"
-      :data-swatch="swatch.id"
-      :aria-label="`${swatch.name}, ${swatch.hex}, ${(area * 100).toFixed(0)}% of the artwork`"
-      @pointerdown.capture.stop="emit('carry', $event)"
-      @click.capture="$event.detail > 0 && $event.stopPropagation()"
-      @pointerenter="emit('light', true)"
-      @pointerleave="emit('light', false)"
-      @focus="emit('light', true)"
-      @blur="emit('light', false)"
-    >
-      <span class="pointer-events-none block w-full truncate text-left">{{ swatch.name }}</span>
-      <span class="pointer-events-none value block">{{ (area * 100).toFixed(0) }}%</span>
-    </MenuButton>
-    <MenuItems
-      ref="list"
-      class="z-30 grid w-56 overflow-y-auto border border-strong bg-panel py-1 shadow-float"
-      :style="place"
-    >
-      <MenuItem v-slot="{ active }"
-        ><button class="h-7 px-2 text-left" :class="{ 'bg-hover': active }" @click="emit('group')">
-          Shading and lead of its group
-        </button></MenuItem
-      >
-      <MenuItem v-slot="{ active }"
-        ><button
-          class="h-7 px-2 text-left"
-          :class="{ 'bg-hover': active }"
-          title="Match its inks again, as if nobody had sent them here"
-          @click="emit('split')"
-        >
-          Split: match its inks again
-        </button></MenuItem
-      >
-      <p class="border-t border-line px-2 pb-1 pt-1.5 text-caption text-quiet">Merge its inks into</p>
-      <MenuItem v-for="other in others" :key="other.id" v-slot="{ active }">
-        <button
-          class="flex h-7 items-center gap-2 px-2 text-left"
-          :class="{ 'bg-hover': active }"
-          :aria-label="`Merge into ${other.name}`"
-          @click="emit('merge', other.id)"
-        >
-          <i class="size-4" :style="{ background: other.hex }" /><span class="truncate">{{ other.name }}</span>
-        </button>
-      </MenuItem>
-      <p class="border-t border-line px-2 pb-1 pt-1.5 text-caption text-quiet">Exchange with</p>
-      <MenuItem v-for="other in others" :key="other.id" v-slot="{ active }">
-        <button
-          class="flex h-7 items-center gap-2 px-2 text-left"
-          :class="{ 'bg-hover': active }"
-          :aria-label="`Exchange with ${other.name}`"
-          @click="emit('exchange', other.id)"
-        >
-          <i class="size-4" :style="{ background: other.hex }" /><span class="truncate">{{ other.name }}</span>
-        </button>
-      </MenuItem>
-    </MenuItems>
-  </Menu>
+  <MenuList
+    frame="h-full"
+    placement="left-start"
+    :choices="choices"
+    class="swatch"
+    :class="{ over, chosen }"
+    :style="{ background: swatch.hex, color: letters }"
+    :data-drop="swatch.id"
+    :data-swatch="swatch.id"
+    :aria-label="`${swatch.name}, ${swatch.hex}, ${(area * 100).toFixed(0)}% of the artwork`"
+    @pointerdown.capture.stop="emit('carry', $event)"
+    @click.capture="$event.detail > 0 && $event.stopPropagation()"
+    @pointerenter="emit('light', true)"
+    @pointerleave="emit('light', false)"
+    @focus="emit('light', true)"
+    @blur="emit('light', false)"
+  >
+    <span class="pointer-events-none block w-full truncate text-left">{{ swatch.name }}</span>
+    <span class="pointer-events-none value block">{{ (area * 100).toFixed(0) }}%</span>
+  </MenuList>
 </template>
 
 <style scoped>
-.swatch {
+:deep(.swatch) {
   display: flex;
   flex-direction: column;
   justify-content: center;
@@ -113,15 +84,15 @@ const letters = computed(() => (lchOf(swatch.hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb
   line-height: 15px;
   clip-path: polygon(0 0, calc(100% - 8px) 0, 100% 8px, 100% 100%, 0 100%);
 }
-.swatch.over,
-.swatch.chosen,
-.swatch:focus-visible {
+:deep(.swatch.over),
+:deep(.swatch.chosen),
+:deep(.swatch:focus-visible) {
   outline: none;
   box-shadow:
     inset 0 0 0 2px var(--panel),
     inset 0 0 0 4px var(--text);
 }
-.swatch.chosen {
+:deep(.swatch.chosen) {
   box-shadow:
     inset 0 0 0 2px var(--panel),
     inset 0 0 0 4px var(--accent);

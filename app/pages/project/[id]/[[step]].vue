@@ -14,6 +14,7 @@ const route = useRoute()
 const history = useHistory()
 const session = useProjectSession()
 const proofs = useProofs()
+const saving = useSaving()
 const step = computed(() => stepOf(route.params.step))
 const problem = ref<string | null>(null)
 const stage = useStage()
@@ -105,7 +106,7 @@ onUnmounted(() => {
       </div>
     </main>
     <SchemeBand />
-    <ConflictDialog />
+    <LazyConflictDialog v-if="saving.state.kind === 'conflict'" />
     <WaitingBar />
   </div>
   <div v-else class="grid h-full place-items-center">
