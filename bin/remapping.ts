@@ -36,6 +36,8 @@ export interface SchemePlan {
   match: Match
   seed: number
   shading: Shading | null
+  /** How closely inks hold to their swatch; null for the usual. */
+  hold: number | null
   neutrals: Neutrals
   tolerance: number
   restrict: readonly Hex[] | null
@@ -83,14 +85,14 @@ export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap
     [],
   )
   const sets = plan.restrict ? [{ id: 'set', title: 'set', colors: plan.restrict.map(hex => ({ hex, name: '' })) }] : []
-  const { match, seed, neutrals, tolerance } = plan
+  const { match, seed, neutrals, tolerance, hold } = plan
   const project = {
     ...newProject('remap'),
     scheme,
     derived: false,
     baseId: scheme[0]?.id ?? null,
     sets,
-    remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, restrict: sets[0]?.id ?? null },
+    remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, hold: hold ?? FIRST_REMAP.hold, restrict: sets[0]?.id ?? null },
   }
   const matched = apply(project, { do: 'match', match, seed }, knownInks(inks))
   const shaded = plan.shading ? apply(matched, { do: 'shade', shading: plan.shading }, knownInks(inks)) : matched

@@ -1,4 +1,5 @@
 import type { Hex } from '../color/convert'
+import type { Contact } from './neighbors'
 import { measure, type Renderer } from './measure'
 import { NO_PICTURES } from './embedded'
 import type { InkMap } from './inkmap'
@@ -11,6 +12,26 @@ export interface InkSummary {
   hex: Hex
   area: number
   uses: number
+  /** The inks it lies beside that cover no more than it, with their part of all boundaries, in [0, 1]. */
+  beside: Array<[hex: Hex, part: number]>
+}
+
+/** What lies beside each ink, from what touches what by place; inks by falling area. A pair is told by its first. */
+export const besideEach = (
+  inks: readonly Hex[],
+  contacts: readonly Contact[],
+  hexAt: (place: number) => Hex,
+): Array<InkSummary['beside']> => {
+  const places = new Map(inks.map((hex, i) => [hex, i]))
+  const beside: Array<InkSummary['beside']> = inks.map(() => [])
+  for (const { one, other, part } of contacts) {
+    const [first, second] = [hexAt(one), hexAt(other)].sort((a, b) => (places.get(a) ?? 0) - (places.get(b) ?? 0)) as [
+      Hex,
+      Hex,
+    ]
+    beside[places.get(first) ?? 0]?.push([second, Math.round(part * 1e6) / 1e6])
+  }
+  return beside
 }
 
 /**
@@ -24,12 +45,18 @@ export const measuredInks = async (
   pixels: number,
   paint = NO_PICTURES,
 ): Promise<{ inks: InkSummary[]; map: InkMap | null }> => {
-  const { areas, map } = await measure(reading, render, pixels, paint).catch((error: unknown) => {
+  const { areas, contacts, map } = await measure(reading, render, pixels, paint).catch((error: unknown) => {
     reading.notes.push(`The areas could not be measured: ${error instanceof Error ? error.message : String(error)}`)
-    return { areas: reading.inks.map(() => 0), map: null }
+    return { areas: reading.inks.map(() => 0), contacts: [], map: null }
   })
   const inks = reading.inks
     .map(({ hex, uses }, place) => ({ hex, area: Math.round((areas[place] as number) * 1e5) / 1e5, uses }))
     .sort((one, other) => other.area - one.area || other.uses - one.uses)
-  return { inks, map }
+  const hexAt = (place: number): Hex => reading.inks[place]?.hex ?? '#000000'
+  const beside = besideEach(
+    inks.map(({ hex }) => hex),
+    contacts,
+    hexAt,
+  )
+  return { inks: inks.map((ink, i) => ({ ...ink, beside: beside[i] ?? [] })), map }
 }

@@ -3,6 +3,7 @@ import type { Hex } from '../color/convert'
 import { NO_PICTURES, type PicturePainter } from './embedded'
 import { codedMap, codesFor, FINER } from './coded'
 import { areasOf, InkMapBuilder, isCrowded, meanDifference, paintInkMap, usesOf, type InkMap } from './inkmap'
+import { contactsOf, type Contact } from './neighbors'
 import type { Reading } from './reading'
 import { sizeOf } from './size'
 import { rendering } from './write'
@@ -69,9 +70,13 @@ const weigh = async ({ inks }: Reading, places: readonly number[], draw: Drawing
   return builder.finish()
 }
 
-/** What a rendering tells of a reading: the area of each ink, and the map of all of them where it can be had. */
+/**
+ * What a rendering tells of a reading: the area of each ink, what touches what, and the map of all of them where it can
+ * be had.
+ */
 export interface Measured {
   areas: number[]
+  contacts: Contact[]
   map: InkMap | null
 }
 
@@ -101,10 +106,11 @@ export const measure = async (
     place < MOST_MAPPED && (tokens.length || additions.length || inPictures.has(hex)) ? [place] : [],
   )
   const count = reading.inks.length
-  if (all.length === 0) return { areas: reading.inks.map(() => 0), map: null }
+  if (all.length === 0) return { areas: reading.inks.map(() => 0), contacts: [], map: null }
   const draw = drawing(page, render, paint)
   const told = (map: InkMap): Measured => ({
     areas: areasOf(map, count),
+    contacts: contactsOf(map, count),
     map: all.length < count || reading.inks.some(({ computed }) => computed.length) ? null : map,
   })
   const most = Math.min(MOST_WEIGHED, Math.max(3, Math.floor((MOST_DRAWN / Math.max(1, usesOf(reading.inks))) * 3)))
@@ -124,7 +130,7 @@ export const measure = async (
   const unsure = all.filter(place => !counted[place] || inRuns.has(reading.inks[place]?.hex ?? '')).slice(0, most)
   const weights = areasOf(await weigh(page, unsure, draw, pixels), count)
   for (const place of unsure) counted[place] = weights[place] ?? 0
-  return { areas: counted, map: null }
+  return { areas: counted, contacts: contactsOf(map, count), map: null }
 }
 
 /** Mean difference, 0 to 255, from which a map does not tell what the artwork looks like: blend modes and filters. */

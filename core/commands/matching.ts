@@ -19,7 +19,12 @@ export const matchedTargets = (
     remap: { match, seed },
   } = to
   const ids = new Set(scheme.map(({ id }) => id))
-  const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null })
+  const byHand = new Map(
+    Object.entries(before).flatMap(([hex, { to: sent, by }]) =>
+      by === 'hand' && (sent === null || ids.has(sent)) ? [[hex, sent] as const] : [],
+    ),
+  )
+  const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null, byHand })
   return Object.fromEntries(
     inks.map(({ hex }) => {
       const said = before[hex]

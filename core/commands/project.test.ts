@@ -110,20 +110,20 @@ describe('matching a project', () => {
     expect(targets['#e0d0c0']).toEqual({ to: null, by: 'hand' })
     expect(targets['#cc4422']?.by).toBe('match')
   })
-  it('unites the inks of all artwork, areas averaged', () =>
+  it('unites the inks of all artwork, areas and boundaries averaged', () =>
     expect(
       unitedInks([
-        { inks: [{ hex: '#000000', area: 1 }] },
+        { inks: [{ hex: '#000000', area: 1, beside: [] }] },
         {
           inks: [
-            { hex: '#000000', area: 0.5 },
+            { hex: '#000000', area: 0.5, beside: [['#ffffff', 1]] },
             { hex: '#ffffff', area: 0.5 },
           ],
         },
       ]),
     ).toEqual([
-      { hex: '#000000', area: 0.75 },
-      { hex: '#ffffff', area: 0.25 },
+      { hex: '#000000', area: 0.75, beside: [['#ffffff', 0.5]], parts: [1, 0.5] },
+      { hex: '#ffffff', area: 0.25, beside: [], parts: [0, 0.5] },
     ]))
 })
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, hashSchema, hexSchema } from './basics'
+import { idSchema, nameSchema, hashSchema, hexSchema, part } from './basics'
 import { ALSO } from '../artwork/reading'
 
 /** What artwork is: a drawing of shapes, or a picture of pixels. */
@@ -18,7 +18,13 @@ export const artworkSchema = z.object({
 export type Artwork = z.infer<typeof artworkSchema>
 
 /** What is kept of an artwork file beside its bytes: its size and its inks by falling area. */
-export const inkSchema = z.object({ hex: hexSchema, area: z.number().min(0).max(1.001), uses: z.number().int().min(0) })
+export const inkSchema = z.object({
+  hex: hexSchema,
+  area: z.number().min(0).max(1.001),
+  uses: z.number().int().min(0),
+  /** The inks it lies beside that cover no more than it, with their part of all boundaries. */
+  beside: z.array(z.tuple([hexSchema, part])).default([]),
+})
 export type InkRecord = z.infer<typeof inkSchema>
 
 export const artworkFileSchema = z.object({

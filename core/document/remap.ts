@@ -4,6 +4,7 @@ import { LADDERS, RUNGS } from '../harmony/ladder'
 import { REACH } from '../raster/area'
 import { MOST_TOUCHED, MOST_AREAS, MOST_IN_SET, MOST_TOUCHES } from './limits'
 import { SHADINGS } from '../remap/shading'
+import { HOLD } from '../remap/hold'
 import { MATCHES } from '../remap/match'
 import { NEUTRALS } from '../remap/remap'
 import { TOLERANCE } from '../remap/near'
@@ -66,6 +67,8 @@ export const remapSchema = z.object({
   groups: z
     .record(idSchema, z.object({ shading: z.enum(SHADINGS).optional(), lead: hexSchema.optional() }))
     .default({}),
+  /** How closely inks hold to their swatch, where the shading moves them as the picture needs it. */
+  hold: part.default(HOLD.rest),
   match: z.enum(MATCHES).default('values'),
   /** The seed of the last deal of targets; 0 for the best match. */
   seed: z.number().int().min(0).default(0),
@@ -88,7 +91,7 @@ export const remapSchema = z.object({
 })
 
 /** How artwork is remapped before anyone says otherwise. */
-export const FIRST_REMAP: Remap = remapSchema.parse({ targets: {}, shading: 'relative' })
+export const FIRST_REMAP: Remap = remapSchema.parse({ targets: {}, shading: 'held', match: 'picture' })
 export type Target = z.infer<typeof targetSchema>
 export type Remap = z.infer<typeof remapSchema>
 export type Following = z.infer<typeof followingSchema>

@@ -77,6 +77,7 @@ export const remappingOf = (project: Remapped, inks: readonly InkArea[], artwork
     swatches: new Map([...swatches].map(([id, { hex }]) => [id, hex])),
     tint: swatches.get(dominantOf({ scheme })?.id ?? '')?.hex ?? '#808080',
     shadingOf: swatch => remap.groups[swatch]?.shading ?? remap.shading,
+    hold: remap.hold,
     chosenLead: swatch => remap.groups[swatch]?.lead,
   }
 }

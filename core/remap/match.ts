@@ -2,39 +2,32 @@ import { munkres } from 'munkres'
 import { arc, isNeutral, labOf, lchOf, type Hex, type Lab } from '../color/convert'
 import { okDistance } from '../color/difference'
 import { seeded } from '../picture/seeded'
+import type { InkArea, MatchSwatch } from './inks'
+import { keepingMatch } from './keeping'
 import type { Role } from '../harmony/proportion'
 
-/** An ink to be matched: its color and the share of the artwork it covers, in [0, 1]. */
-export interface InkArea {
-  hex: Hex
-  area: number
-}
-
-/** A swatch to be matched to: the share is what it is meant to cover, in [0, 1]. */
-export interface MatchSwatch {
-  id: string
-  hex: Hex
-  share: number
-  role?: Role
-}
-
 /**
- * How inks are matched: by the order of light and dark; dominant to dominant, by area, share and role; each to the
- * nearest color; or all to one swatch, toward whose hue the whole artwork turns.
+ * How inks are matched: so that what touches keeps its contrast; by the order of light and dark; dominant to dominant,
+ * by area, share and role; each to the nearest color; or all to one swatch, toward whose hue the whole artwork turns.
  */
-export const MATCHES = ['values', 'area', 'nearest', 'turn'] as const
+export const MATCHES = ['picture', 'values', 'area', 'nearest', 'turn'] as const
 export type Match = (typeof MATCHES)[number]
 
 /**
- * How to match: the strategy, the seed of a deal (0 for the best match there is), and the swatch the whole turns to.
+ * How to match: the strategy, the seed of a deal (0 for the best match there is), the swatch the whole turns to, and
+ * what was sent by hand, which what touches it has to reckon with.
  */
 export interface Matching {
   match: Match
   seed: number
   base: string | null
+  byHand?: ReadonlyMap<Hex, string | null>
 }
 
+export type { InkArea, MatchSwatch }
+
 const USUAL: Matching = { match: 'values', seed: 0, base: null }
+const NOBODY: ReadonlyMap<Hex, string | null> = new Map()
 
 interface Group {
   members: InkArea[]
@@ -237,6 +230,7 @@ export const matchInks = (
   swatches: readonly MatchSwatch[],
   how: Matching = USUAL,
 ): Map<Hex, string> => {
+  if (how.match === 'picture') return keepingMatch(inks, swatches, { seed: how.seed, byHand: how.byHand ?? NOBODY })
   if (how.match === 'nearest') return toNearest(inks, swatches, how.seed)
   if (how.match === 'turn') return toOne(inks, swatches, how)
   const targets = new Map<Hex, string>()

@@ -1,5 +1,7 @@
 import { hexOfLch, isNeutral, lchOf, type Hex } from '../color/convert'
 import type { InkArea } from './match'
+import { graphOf } from './graph'
+import { held } from './hold'
 import { shadedGroup, type Shading } from './shading'
 
 /** What an ink becomes: a swatch, by its id, or null where it is left as is. */
@@ -17,6 +19,8 @@ export interface Remapping {
   targets: Targets
   swatches: ReadonlyMap<string, Hex>
   shadingOf: (swatch: string) => Shading
+  /** How closely inks hold to their swatch, in [0, 1], where the picture needs them lighter or darker. */
+  hold: number
   /** The ink chosen to lead a swatch's group, where one was. */
   chosenLead: (swatch: string) => Hex | undefined
   /** Inks that are not sent anywhere but tinted with a hue. */
@@ -53,11 +57,24 @@ export const tintedNeutral = (hex: Hex, tint: Hex): Hex => {
   return isNeutral(tint) ? hex : hexOfLch({ l, c: TINT * Math.min(1, 4 * l * (1 - l)), h: lchOf(tint).h })
 }
 
-/** The new color of every ink. Inks without a target, or whose swatch is gone, keep their own. */
-export const recolored = (
+/** Moves what follows its swatch as the picture needs it, beside all else, which stays. */
+const holdPicture = (
   inks: readonly InkArea[],
-  { targets, swatches, shadingOf, chosenLead, tinted, tint }: Remapping,
-): Map<Hex, Hex> => {
+  colors: Map<Hex, Hex>,
+  { targets, shadingOf, chosenLead, swatches, hold }: Remapping,
+): void => {
+  const graph = graphOf(inks)
+  const wanted = graph.nodes.map(({ hex }) => {
+    const to = targets.get(hex)
+    const follows = to && swatches.has(to) && shadingOf(to) === 'held'
+    return { hex: colors.get(hex) ?? hex, fixed: !follows, leads: Boolean(to) && chosenLead(to ?? '') === hex }
+  })
+  held(graph, wanted, hold).forEach((color, i) => colors.set(graph.nodes[i]?.hex ?? '', color))
+}
+
+/** The new color of every ink. Inks without a target, or whose swatch is gone, keep their own. */
+export const recolored = (inks: readonly InkArea[], remapping: Remapping): Map<Hex, Hex> => {
+  const { targets, swatches, shadingOf, chosenLead, tinted, tint } = remapping
   const leads = leadsOf(inks, targets, chosenLead)
   const groups = new Map<string, Hex[]>()
   const colors = new Map<Hex, Hex>()
@@ -72,5 +89,6 @@ export const recolored = (
   for (const [id, group] of groups)
     for (const [hex, color] of shadedGroup(group, leads.get(id) as Hex, swatches.get(id) as Hex, shadingOf(id)))
       colors.set(hex, color)
+  if ([...groups.keys()].some(id => shadingOf(id) === 'held')) holdPicture(inks, colors, remapping)
   return colors
 }

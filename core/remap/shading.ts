@@ -1,11 +1,11 @@
 import { betweenLabs, degrees, hexOfLab, hexOfLch, isNeutral, labOf, lchOf, type Hex, type Lab } from '../color/convert'
 
 /**
- * How the inks of one swatch follow it: all become it; the darkest becomes it and the others tints of it; each keeps
- * its difference from the lead; each keeps its own lightness and chroma and takes the hue; or all turn by the angle
- * that brings the lead to the hue.
+ * How the inks of one swatch follow it: all become it, lighter or darker where the picture needs that; all become it;
+ * the darkest becomes it and the others tints of it; each keeps its difference from the lead; each keeps its own
+ * lightness and chroma and takes the hue; or all turn by the angle that brings the lead to the hue.
  */
-export const SHADINGS = ['flat', 'stepped', 'relative', 'hue only', 'turned'] as const
+export const SHADINGS = ['held', 'flat', 'stepped', 'relative', 'hue only', 'turned'] as const
 export type Shading = (typeof SHADINGS)[number]
 
 const WHITE: Lab = { l: 1, a: 0, b: 0 }
@@ -67,6 +67,7 @@ const turned = (hex: Hex, lead: Hex, swatch: Hex): Hex => {
  */
 export const shadedGroup = (inks: readonly Hex[], lead: Hex, swatch: Hex, shading: Shading): Map<Hex, Hex> => {
   switch (shading) {
+    case 'held': // what else stands in the picture moves it, which is not known here
     case 'flat':
       return new Map(inks.map(hex => [hex, swatch]))
     case 'stepped':

@@ -1,5 +1,7 @@
 import { gzipSync } from 'node:zlib'
 import { areasOf, packInkMap } from '../../core/artwork/inkmap'
+import { besideEach } from '../../core/artwork/inks'
+import { contactsOf } from '../../core/artwork/neighbors'
 import { Unreadable } from '../../core/artwork/unreadable'
 import type { ArtworkFile } from '../../core/document/artwork'
 import { inkMapOf } from '../../core/raster/inkmap'
@@ -27,13 +29,21 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
   const hexes = rasterInks(picture)
   const map = inkMapOf(unmixed(reducedPicture(picture, MAPPED), hexes))
   const areas = areasOf(map, hexes.length)
+  const inks = hexes
+    .map((hex, i) => ({ hex, area: areas[i] ?? 0, uses: 1 }))
+    .sort((one, other) => other.area - one.area)
+  const beside = besideEach(
+    inks.map(({ hex }) => hex),
+    contactsOf(map, hexes.length),
+    place => hexes[place] ?? '#000000',
+  )
   const file: ArtworkFile = {
     kind: 'raster',
     hash: hashOf(source, []),
     name: titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Artwork'),
     width: picture.width,
     height: picture.height,
-    inks: hexes.map((hex, i) => ({ hex, area: areas[i] ?? 0, uses: 1 })).sort((one, other) => other.area - one.area),
+    inks: inks.map((ink, i) => ({ ...ink, beside: beside[i] ?? [] })),
     also: [],
     pictureInks: [],
     removed: [],

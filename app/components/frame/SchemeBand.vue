@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion } from '@vueuse/core'
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
-import { useDraggable } from 'vue-draggable-plus'
+import type { UseDraggableOptions } from 'vue-draggable-plus'
 import { lchOf } from '../../../core/color/convert'
 import { RUNGS, strip } from '../../../core/harmony/ladder'
 import { shownScheme } from '../../../core/scheme/compose'
@@ -16,6 +16,7 @@ import { widthsOf } from './widths'
  * shares. L locks, Ctrl and arrows move, Delete removes.
  */
 const history = useHistory()
+const notices = useNotices()
 const stage = useStage()
 const copy = useCopying()
 const band = useTemplateRef<HTMLElement>('band')
@@ -77,7 +78,7 @@ watch(
 )
 const overArtwork = useSwatchDrop()
 const order = (ids: readonly string[]): void => history.run({ do: 'arrange swatches', ids: [...ids] })
-useDraggable(row, carried, {
+const dragging: UseDraggableOptions<Swatch> = {
   animation: motion.value === 'reduce' ? 0 : 120,
   forceFallback: true,
   fallbackTolerance: 5,
@@ -98,6 +99,19 @@ useDraggable(row, carried, {
       row.value?.dispatchEvent(new MouseEvent('click', { bubbles: true }))
     })
   },
+}
+/** What moves swatches is fetched once the page stands: nobody drags before. */
+let sorting: { destroy: () => void } | null = null
+let gone = false
+onMounted(() =>
+  whenIdle(async () => {
+    const library = await notices.attempt(() => import('vue-draggable-plus'))
+    if (library && !gone && row.value) sorting = library.useDraggable(row.value, carried, dragging)
+  }),
+)
+onBeforeUnmount(() => {
+  gone = true
+  sorting?.destroy()
 })
 const move = ({ id }: Swatch, by: number): void => {
   const ids = scheme.value.map(each => each.id)

@@ -1,0 +1,120 @@
+import { labOf, lchOf, arc, type Hex } from '../color/convert'
+import type { Pixels } from '../picture/pixels'
+
+/** How well a remapping keeps the picture and wears the scheme; parts of 1, null where there is nothing to count. */
+export interface Figures {
+  /** Edges (pixel pairs 3 px apart with a lightness difference of 0.1) that keep their direction and half of it. */
+  edgesKept: number | null
+  /** Strong edges (0.4) that are now under 0.2. */
+  strongLost: number | null
+  /** Pixels of chroma over 0.035 whose hue is over 20° from that of every swatch. */
+  offScheme: number
+  /** Pixels within ΔEOK 0.02 of a swatch. */
+  exact: number
+  /** Swatches that hold over 0.5% of the picture (within ΔEOK 0.06). */
+  swatchesUsed: number
+  /** Spearman's rank correlation of lightness before and after. */
+  value: number | null
+}
+
+/** How wide a picture is looked at, in pixels. */
+export const LOOKED_AT = 220
+const APART = 3
+const OPAQUE = 250
+
+const ranks = (values: Float64Array): Float64Array => {
+  const order = Array.from(values.keys()).sort((a, b) => (values[a] as number) - (values[b] as number))
+  const out = new Float64Array(values.length)
+  for (let i = 0; i < order.length; ) {
+    let j = i
+    while (j + 1 < order.length && values[order[j + 1] as number] === values[order[i] as number]) j++
+    for (let k = i; k <= j; k++) out[order[k] as number] = (i + j) / 2
+    i = j + 1
+  }
+  return out
+}
+
+/** Spearman's rank correlation of two lists of one length; null where either is constant. */
+const spearman = (one: Float64Array, other: Float64Array): number | null => {
+  const [a, b] = [ranks(one), ranks(other)]
+  const middle = (a.length - 1) / 2
+  let [ab, aa, bb] = [0, 0, 0]
+  for (let i = 0; i < a.length; i++) {
+    const [x, y] = [(a[i] as number) - middle, (b[i] as number) - middle]
+    ab += x * y
+    aa += x * x
+    bb += y * y
+  }
+  return aa && bb ? ab / Math.sqrt(aa * bb) : null
+}
+
+/** OKLab of every pixel, three numbers each; colors that come again are worked out once. */
+const labsOf = ({ data }: Pixels): Float64Array => {
+  const known = new Map<number, readonly [number, number, number]>()
+  const out = new Float64Array((data.length / 4) * 3)
+  for (let i = 0, p = 0; i < data.length; i += 4, p += 3) {
+    const key = ((data[i] as number) << 16) | ((data[i + 1] as number) << 8) | (data[i + 2] as number)
+    let lab = known.get(key)
+    if (!lab) {
+      const { l, a, b } = labOf(`#${key.toString(16).padStart(6, '0')}`)
+      known.set(key, (lab = [l, a, b]))
+    }
+    out.set(lab, p)
+  }
+  return out
+}
+
+/**
+ * The figures of two pictures of one size (about 220 px wide), before and after, over the pixels opaque in both.
+ * Throws RangeError where the sizes differ.
+ */
+export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[]): Figures => {
+  const { width, height } = before
+  if (after.width !== width || after.height !== height) throw new RangeError('The pictures differ in size.')
+  const [was, is] = [labsOf(before), labsOf(after)]
+  const seen = (p: number): boolean =>
+    (before.data[p * 4 + 3] as number) >= OPAQUE && (after.data[p * 4 + 3] as number) >= OPAQUE
+  let [edges, kept, strong, lost] = [0, 0, 0, 0]
+  const pair = (p: number, q: number): void => {
+    const d = (was[p * 3] as number) - (was[q * 3] as number)
+    if (Math.abs(d) < 0.1) return
+    const now = (is[p * 3] as number) - (is[q * 3] as number)
+    edges++
+    if (now * Math.sign(d) >= Math.abs(d) / 2) kept++
+    if (Math.abs(d) < 0.4) return
+    strong++
+    if (Math.abs(now) < 0.2) lost++
+  }
+  const swatches = scheme.map(hex => ({ lab: labOf(hex), lch: lchOf(hex) }))
+  const held = swatches.map(() => 0)
+  let [count, off, exact] = [0, 0, 0]
+  const lights: [number[], number[]] = [[], []]
+  for (let y = 0; y < height; y++)
+    for (let x = 0, p = y * width; x < width; x++, p++) {
+      if (!seen(p)) continue
+      if (x + APART < width && seen(p + APART)) pair(p, p + APART)
+      if (y + APART < height && seen(p + APART * width)) pair(p, p + APART * width)
+      count++
+      const [l, a, b] = [is[p * 3] as number, is[p * 3 + 1] as number, is[p * 3 + 2] as number]
+      lights[0].push(was[p * 3] as number)
+      lights[1].push(l)
+      let nearest = Infinity
+      swatches.forEach(({ lab }, s) => {
+        const away = Math.hypot(l - lab.l, a - lab.a, b - lab.b)
+        nearest = Math.min(nearest, away)
+        if (away < 0.06) held[s] = (held[s] as number) + 1
+      })
+      if (nearest < 0.02) exact++
+      const c = Math.hypot(a, b)
+      const h = (Math.atan2(b, a) * 180) / Math.PI
+      if (c > 0.035 && swatches.every(({ lch }) => lch.c < 0.01 || Math.abs(arc(h, lch.h)) > 20)) off++
+    }
+  return {
+    edgesKept: edges ? kept / edges : null,
+    strongLost: strong ? lost / strong : null,
+    offScheme: count ? off / count : 0,
+    exact: count ? exact / count : 0,
+    swatchesUsed: held.filter(pixels => pixels > 0.005 * count).length / Math.max(1, scheme.length),
+    value: spearman(Float64Array.from(lights[0]), Float64Array.from(lights[1])),
+  }
+}

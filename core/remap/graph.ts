@@ -1,0 +1,67 @@
+import { labOf, type Hex, type Lab } from '../color/convert'
+import type { InkArea } from './inks'
+
+/** An ink as a node of the graph of neighbors: its color, the share it covers, and that in each artwork. */
+export interface Node {
+  hex: Hex
+  lab: Lab
+  area: number
+  parts: readonly number[]
+}
+
+/** Two nodes that touch: their places, their part of all boundaries, and by how much the first is lighter. */
+export interface Edge {
+  one: number
+  other: number
+  part: number
+  lighter: number
+}
+
+/** The inks of an artwork, or of a set, and what touches what. The order is that of their hex codes. */
+export interface InkGraph {
+  nodes: Node[]
+  edges: Edge[]
+  /** For each node the places of its edges. */
+  edgesOf: number[][]
+}
+
+/** An ink too small to measure still has a say. */
+const LEAST_AREA = 1e-5
+
+const build = (inks: readonly InkArea[]): InkGraph => {
+  const nodes = [...inks]
+    .sort((one, other) => (one.hex < other.hex ? -1 : 1))
+    .map(({ hex, area, parts }) => ({ hex, lab: labOf(hex), area: Math.max(area, LEAST_AREA), parts: parts ?? [area] }))
+  const places = new Map(nodes.map(({ hex }, i) => [hex, i]))
+  const parts = new Map<number, number>()
+  for (const { hex, beside } of inks)
+    for (const [with_, part] of beside ?? []) {
+      const [a, b] = [places.get(hex), places.get(with_)]
+      if (a === undefined || b === undefined || a === b) continue
+      const key = Math.min(a, b) * nodes.length + Math.max(a, b)
+      parts.set(key, (parts.get(key) ?? 0) + part)
+    }
+  const edges = [...parts]
+    .sort(([one], [other]) => one - other)
+    .map(([key, part]) => {
+      const [one, other] = [Math.floor(key / nodes.length), key % nodes.length]
+      return { one, other, part, lighter: (nodes[one] as Node).lab.l - (nodes[other] as Node).lab.l }
+    })
+  const edgesOf: number[][] = nodes.map(() => [])
+  edges.forEach(({ one, other }, i) => {
+    edgesOf[one]?.push(i)
+    edgesOf[other]?.push(i)
+  })
+  return { nodes, edges, edgesOf }
+}
+
+const built = new WeakMap<readonly InkArea[], InkGraph>()
+
+/** The graph of a list of inks; built once for each list. */
+export const graphOf = (inks: readonly InkArea[]): InkGraph => {
+  const known = built.get(inks)
+  if (known) return known
+  const graph = build(inks)
+  built.set(inks, graph)
+  return graph
+}

@@ -1,0 +1,21 @@
+import type { Hex } from '../color/convert'
+import type { Role } from '../harmony/proportion'
+
+/**
+ * An ink to be matched: its color and the share of the artwork it covers, in [0, 1]; what it lies beside, with the part
+ * of all boundaries in [0, 1], each pair told by one of the two; and, of a set, the share of each artwork it covers.
+ */
+export interface InkArea {
+  hex: Hex
+  area: number
+  beside?: ReadonlyArray<readonly [hex: Hex, part: number]>
+  parts?: readonly number[]
+}
+
+/** A swatch to be matched to: the share is what it is meant to cover, in [0, 1]. */
+export interface MatchSwatch {
+  id: string
+  hex: Hex
+  share: number
+  role?: Role
+}

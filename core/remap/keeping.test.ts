@@ -1,0 +1,200 @@
+import fc from 'fast-check'
+import { arc, hexOfLch, labOf, lchOf, type Hex } from '../color/convert'
+import { contactsOf } from '../artwork/neighbors'
+import { besideEach } from '../artwork/inks'
+import { inkMapOfSolid } from '../artwork/testing'
+import { graphOf } from './graph'
+import { held, heldLights, HOLD, residualOf, solved, type Wanted } from './hold'
+import type { InkArea, MatchSwatch } from './inks'
+import { keepingMatch } from './keeping'
+
+const NOBODY: ReadonlyMap<Hex, string | null> = new Map()
+const hex = fc
+  .tuple(
+    fc.double({ min: 0, max: 1, noNaN: true }),
+    fc.double({ min: 0, max: 0.2, noNaN: true }),
+    fc.integer({ min: 0, max: 359 }),
+  )
+  .map(([l, c, h]) => hexOfLch({ l, c, h }))
+/** Inks of random color and area, each beside some others. */
+const picture = fc
+  .tuple(
+    fc.uniqueArray(hex, { minLength: 2, maxLength: 14 }),
+    fc.array(fc.tuple(fc.nat(13), fc.nat(13), fc.double({ min: 0.001, max: 1, noNaN: true })), {
+      minLength: 1,
+      maxLength: 30,
+    }),
+    fc.array(fc.double({ min: 0.001, max: 1, noNaN: true }), { minLength: 14, maxLength: 14 }),
+  )
+  .map(([hexes, pairs, areas]): InkArea[] => {
+    const total = hexes.reduce((sum, _, i) => sum + (areas[i] ?? 0), 0)
+    const all = pairs.filter(([a, b]) => a < b && b < hexes.length)
+    const length = all.reduce((sum, [, , part]) => sum + part, 0)
+    return hexes.map((color, i) => ({
+      hex: color,
+      area: (areas[i] ?? 0) / total,
+      beside: all.flatMap(([a, b, part]) => (a === i ? [[hexes[b] ?? '', part / length] as const] : [])),
+    }))
+  })
+const scheme = fc
+  .uniqueArray(hex, { minLength: 1, maxLength: 6 })
+  .map(all => all.map((color, i): MatchSwatch => ({ id: `s${i}`, hex: color, share: 1 / all.length })))
+const wantedBy = (inks: readonly InkArea[], swatches: readonly MatchSwatch[]): Wanted[] => {
+  const to = keepingMatch(inks, swatches, { seed: 0, byHand: NOBODY })
+  return graphOf(inks).nodes.map(node => ({
+    hex: swatches.find(({ id }) => id === to.get(node.hex))?.hex ?? node.hex,
+    fixed: false,
+  }))
+}
+
+describe('what touches what', () => {
+  it('is counted on a hand-made figure, in parts of all boundaries', () => {
+    // 220 wide, so that three pixels apart are compared: a left half, a right half, and a bar across the foot
+    const [width, height] = [220, 110]
+    const map = inkMapOfSolid(width, height, (x, y) => (y >= 100 ? 2 : x < 110 ? 0 : 1))
+    const contacts = contactsOf(map, 3)
+    // side by side in 100 rows, 3 pixels each; above the bar 110 columns each, 3 pixels deep
+    const all = 100 * 3 + 220 * 3
+    const part = new Map(contacts.map(({ one, other, part: length }) => [`${one} ${other}`, length]))
+    expect(part.get('0 1')).toBeCloseTo((100 * 3) / all, 9)
+    expect(part.get('0 2')).toBeCloseTo((110 * 3) / all, 9)
+    expect(part.get('1 2')).toBeCloseTo((110 * 3) / all, 9)
+    expect(contacts.reduce((sum, each) => sum + each.part, 0)).toBeCloseTo(1, 9)
+    const beside = besideEach(['#000001', '#000000', '#000002'], contacts, place => `#00000${place}`)
+    expect(beside.map(each => each.map(([color]) => color).sort())).toEqual([['#000000', '#000002'], ['#000002'], []])
+  })
+  it('leaves out what nothing is painted on', () => {
+    expect(
+      contactsOf(
+        inkMapOfSolid(220, 50, x => (x < 100 ? 0 : x < 120 ? -1 : 1)),
+        2,
+      ),
+    ).toEqual([])
+  })
+})
+
+describe('the hold', () => {
+  it('solves its equation', () =>
+    fc.assert(
+      fc.property(picture, inks => {
+        const { nodes, edges } = graphOf(inks)
+        const system = {
+          weight: Float64Array.from(nodes, ({ area }) => area),
+          aim: Float64Array.from(nodes, ({ lab }) => 1 - lab.l),
+          edges: edges.map(({ one, other, part, lighter }) => ({ one, other, weight: 50 * part, difference: lighter })),
+        }
+        for (const off of residualOf(system, solved(system, system.aim))) expect(Math.abs(off)).toBeLessThan(1e-6)
+      }),
+    ))
+  it('at 1 makes every ink its swatch', () =>
+    fc.assert(
+      fc.property(picture, scheme, (inks, swatches) => {
+        const wanted = wantedBy(inks, swatches)
+        expect(held(graphOf(inks), wanted, HOLD.most)).toEqual(wanted.map(each => each.hex))
+      }),
+    ))
+  it('at 0 keeps the differences of what touches, where there is room', () =>
+    fc.assert(
+      fc.property(picture, inks => {
+        const graph = graphOf(inks)
+        const lights = heldLights(
+          graph,
+          graph.nodes.map(() => ({ hex: '#777777', fixed: false })),
+          0,
+        )
+        const seen = graph.edges.filter(({ one, other }) =>
+          [one, other].every(i => (lights[i] ?? 0) > 0.02 && (lights[i] ?? 1) < 0.98),
+        )
+        const walls = [...lights].some(l => l <= 0.02 || l >= 0.98)
+        if (walls) return // what stands at black or white gives way, and its neighbors with it
+        for (const { one, other, lighter } of seen)
+          if (Math.abs(lighter) >= 0.02) expect((lights[one] ?? 0) - (lights[other] ?? 0)).toBeCloseTo(lighter, 1)
+      }),
+    ))
+  it('keeps the hue of the swatch within 10°, inside sRGB, and never moves what is fixed', () =>
+    fc.assert(
+      fc.property(picture, scheme, fc.double({ min: 0, max: 1, noNaN: true }), (inks, swatches, hold) => {
+        const wanted = wantedBy(inks, swatches).map((each, i) => ({ ...each, fixed: i % 3 === 0 }))
+        held(graphOf(inks), wanted, hold).forEach((color, i) => {
+          const [was, is] = [lchOf(wanted[i]?.hex ?? ''), lchOf(color)]
+          expect(color).toMatch(/^#[\da-f]{6}$/)
+          if (wanted[i]?.fixed) expect(color).toBe(wanted[i]?.hex)
+          else if (was.c > 0.04 && is.c > 0.04) expect(Math.abs(arc(was.h, is.h))).toBeLessThan(10)
+        })
+      }),
+    ))
+  it('at rest gives back an edge that swatches nearly alike would lose, and moves the smaller side', () => {
+    const inks: InkArea[] = [
+      { hex: '#14182b', area: 0.9, beside: [['#f8ead0', 1]] },
+      { hex: '#f8ead0', area: 0.1 },
+    ]
+    const graph = graphOf(inks)
+    const wanted = graph.nodes.map(({ hex: ink }) => ({ hex: ink === '#14182b' ? '#2b2a44' : '#3a2440', fixed: false }))
+    const [ground, letters] = held(graph, wanted, HOLD.rest)
+    expect(ground).toBe('#2b2a44')
+    const [was, is] = [labOf('#f8ead0').l - labOf('#14182b').l, labOf(letters ?? '').l - labOf(ground ?? '').l]
+    expect(is).toBeGreaterThan(was / 2)
+  })
+  it('keeps steps of one hue in order and apart, also where they do not touch', () => {
+    const steps = [0.35, 0.45, 0.55, 0.65].map(l => hexOfLch({ l, c: 0.1, h: 40 }))
+    const inks = steps.map(step => ({ hex: step, area: 0.25 }))
+    const graph = graphOf(inks)
+    const colors = held(
+      graph,
+      graph.nodes.map(() => ({ hex: '#5468b0', fixed: false })),
+      HOLD.rest,
+    )
+    const lights = steps.map(step => labOf(colors[graph.nodes.findIndex(node => node.hex === step)] ?? '').l)
+    lights.slice(1).forEach((l, i) => expect(l - (lights[i] ?? 1)).toBeGreaterThan(0.025))
+  })
+})
+
+describe('the matching that keeps the picture', () => {
+  it('sends every ink to a swatch, whatever the order of inks, and the same for the same seed', () =>
+    fc.assert(
+      fc.property(picture, scheme, fc.nat(5), (inks, swatches, seed) => {
+        const one = keepingMatch(inks, swatches, { seed, byHand: NOBODY })
+        const other = keepingMatch([...inks].reverse(), swatches, { seed, byHand: NOBODY })
+        expect(one.size).toBe(inks.length)
+        expect([...other].sort()).toEqual([...one].sort())
+        for (const to of one.values()) expect(swatches.some(({ id }) => id === to)).toBe(true)
+      }),
+    ))
+  it('never moves what was sent by hand, and reckons with it', () => {
+    const inks: InkArea[] = [
+      { hex: '#111111', area: 0.6, beside: [['#eeeeee', 1]] },
+      { hex: '#eeeeee', area: 0.4 },
+    ]
+    const swatches = [
+      { id: 'light', hex: '#fbf3df', share: 0.5 },
+      { id: 'dark', hex: '#1d3557', share: 0.5 },
+    ]
+    const to = keepingMatch(inks, swatches, { seed: 0, byHand: new Map([['#111111', 'light']]) })
+    expect(to.has('#111111')).toBe(false)
+    expect(to.get('#eeeeee')).toBe('dark') // beside a ground that is light now, letters are dark
+    expect(keepingMatch(inks, swatches, { seed: 0, byHand: NOBODY })).toEqual(
+      new Map([
+        ['#111111', 'dark'],
+        ['#eeeeee', 'light'],
+      ]),
+    )
+  })
+  it('takes one swatch, swatches all alike, grays, inks that touch nothing, and thousands of inks', () => {
+    const many = Array.from({ length: 5000 }, (_, i) => ({
+      hex: `#${((i * 3331) % 0xffffff).toString(16).padStart(6, '0')}`,
+      area: 1 / 5000,
+    }))
+    const alike = Array.from({ length: 3 }, (_, i) => ({ id: `s${i}`, hex: '#808080', share: 1 / 3 }))
+    for (const inks of [many, many.slice(0, 1), many.slice(0, 2)])
+      for (const swatches of [alike, alike.slice(0, 1)]) {
+        const to = keepingMatch(inks, swatches, { seed: 0, byHand: NOBODY })
+        expect(to.size).toBe(inks.length)
+        const colors = held(
+          graphOf(inks),
+          graphOf(inks).nodes.map(() => ({ hex: '#808080', fixed: false })),
+          HOLD.rest,
+        )
+        for (const color of colors) expect(color).toMatch(/^#[\da-f]{6}$/)
+      }
+  })
+})

@@ -1,0 +1,135 @@
+import { execFileSync } from 'node:child_process'
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { cleanSvg } from '../../core/artwork/clean'
+import { decoded } from '../../core/artwork/encoding'
+import { measuredInks, type InkSummary } from '../../core/artwork/inks'
+import type { Reading } from '../../core/artwork/reading'
+import { readSvg } from '../../core/artwork/read'
+import { sizeOf } from '../../core/artwork/size'
+import { writeSvg } from '../../core/artwork/write'
+import type { Hex } from '../../core/color/convert'
+import type { Pixels } from '../../core/picture/pixels'
+import { figuresOf, LOOKED_AT, type Figures } from '../../core/remap/figures'
+import type { Match } from '../../core/remap/match'
+import type { Shading } from '../../core/remap/shading'
+import { plannedColors } from '../../bin/remapping'
+import { renderSvg } from '../../render/resvg'
+
+/* How well remapping keeps the picture, over the demo, the stand-ins and drawings of a free collection. */
+
+/** Schemes of three to twelve swatches, also nearly equal in lightness, of one hue, very dark, very light. */
+export const SCHEMES: Readonly<Record<string, readonly Hex[]>> = {
+  'three': ['#f3e9d8', '#c8553d', '#1d3557'],
+  'five even': ['#e07a5f', '#3d405b', '#81b29a', '#f2cc8f', '#f4f1de'],
+  'six warm': ['#2b1d14', '#7a3b1e', '#c8662b', '#e9a23b', '#f4d58d', '#fbf3df'],
+  'nearly equal in lightness': ['#b56b6b', '#8f8a3c', '#4f9a62', '#4f8fae', '#9a78b8'],
+  'one hue': ['#0d2a3a', '#1f5673', '#4b89ac', '#93bdd4', '#dcebf2'],
+  'four darks and a light': ['#161a2b', '#2c1f2e', '#1f3330', '#3b2a20', '#efe3cd'],
+  'very dark': ['#0c0d12', '#1b1426', '#14262b', '#2b1a1a', '#33301c', '#3a2440'],
+  'very light': ['#fffdf7', '#f6e3e3', '#e2efe3', '#e3e9f6', '#f4ecd0'],
+  'eight mixed': ['#0b132b', '#3a506b', '#5bc0be', '#f4f4f8', '#ffb627', '#e4572e', '#7b2d26', '#a8c686'],
+  'twelve': [
+    '#111111', '#3d2c5e', '#245b8f', '#2f8f83', '#5fae4b', '#b7c93a',
+    '#f2d13c', '#ee8f30', '#d9482b', '#a3274f', '#e8b4a0', '#f7f3ea',
+  ],
+}
+
+const COLLECTION = '/usr/share/openclipart/svg'
+/** So many drawings of the collection, evenly spread over it; none over so many bytes, none of fewer inks. */
+const LARGEST = 400_000
+const FEWEST_INKS = 6
+
+interface Drawing {
+  name: string
+  reading: Reading
+  inks: InkSummary[]
+  before: Pixels
+  render: (colors: ReadonlyMap<Hex, Hex>) => Promise<Pixels>
+}
+
+const open = async (path: string): Promise<Drawing | null> => {
+  try {
+    const { text } = decoded(readFileSync(path))
+    const { source } = cleanSvg(text)
+    const reading = readSvg(source)
+    const { width, height } = sizeOf(reading.markup)
+    if (height > width * 3 || width > height * 6) return null
+    const { inks } = await measuredInks(reading, renderSvg, 256)
+    if (inks.filter(({ area }) => area > 0.002).length < FEWEST_INKS) return null
+    const view = { side: 'width', pixels: LOOKED_AT, crisp: false } as const
+    const render = (colors: ReadonlyMap<Hex, Hex>): Promise<Pixels> =>
+      renderSvg(writeSvg(reading, ({ hex }) => colors.get(hex) ?? hex), view)
+    return { name: path.split('/').at(-1) ?? path, reading, inks, before: await render(new Map()), render }
+  } catch {
+    return null // what the application refuses, or the renderer, is not remapped either
+  }
+}
+
+/** The demo's drawings, and so many of the collection, installed where it is not there. */
+export const drawings = async (count: number): Promise<Drawing[]> => {
+  if (!existsSync(COLLECTION)) execFileSync('apt-get', ['install', '-y', 'openclipart-svg'], { stdio: 'ignore' })
+  const all = (readdirSync(COLLECTION, { recursive: true, encoding: 'utf8' }) as string[])
+    .filter(name => name.endsWith('.svg'))
+    .sort()
+    .map(name => join(COLLECTION, name))
+    .filter(path => readFileSync(path).length < LARGEST)
+  const found: Drawing[] = []
+  for (const name of readdirSync('demo/artwork').filter(name => name.endsWith('.svg'))) {
+    const drawing = await open(join('demo/artwork', name))
+    if (drawing) found.push(drawing)
+  }
+  const step = all.length / (count * 3)
+  for (let i = 0; found.length < count && i < count * 3; i++) {
+    const drawing = await open(all[Math.floor(i * step)] as string)
+    if (drawing) found.push(drawing)
+  }
+  return found
+}
+
+export interface Way {
+  match: Match
+  shading: Shading
+  hold?: number
+}
+
+/** What a drawing becomes in a scheme. */
+export const colorsIn = (inks: readonly InkSummary[], scheme: readonly Hex[], way: Way): ReadonlyMap<Hex, Hex> =>
+  plannedColors(
+    {
+      kind: 'scheme',
+      colors: scheme.map(hex => ({ hex, name: null })),
+      match: way.match,
+      shading: way.shading,
+      hold: way.hold ?? null,
+      seed: 0,
+      neutrals: 'inks',
+      tolerance: 0,
+      restrict: null,
+    },
+    inks,
+  )
+
+const KEYS = ['edgesKept', 'strongLost', 'offScheme', 'exact', 'swatchesUsed', 'value'] as const
+const BAD_HIGH = new Set<string>(['strongLost', 'offScheme'])
+
+/** The figures of every drawing in every scheme: the mean of each, and of its worst tenth. */
+export const keptOver = async (
+  all: readonly Drawing[],
+  way: Way,
+  each?: (drawing: Drawing, scheme: string, figures: Figures) => void,
+): Promise<Array<[figure: string, mean: number, worst: number]>> => {
+  const found: Figures[] = []
+  for (const [name, scheme] of Object.entries(SCHEMES))
+    for (const drawing of all) {
+      const after = await drawing.render(colorsIn(drawing.inks, scheme, way))
+      const figures = figuresOf(drawing.before, after, scheme)
+      each?.(drawing, name, figures)
+      found.push(figures)
+    }
+  return KEYS.map(key => {
+    const values = found.flatMap(figures => figures[key] ?? []).sort((a, b) => (BAD_HIGH.has(key) ? b - a : a - b))
+    const mean = (some: readonly number[]): number => some.reduce((sum, value) => sum + value, 0) / Math.max(1, some.length)
+    return [key, mean(values), mean(values.slice(0, Math.max(1, Math.round(values.length / 10))))]
+  })
+}
