@@ -23,7 +23,12 @@ describe('the command line', () => {
     expect(code).toBe(0)
     expect(said.removed).toEqual([])
     expect(said.inks).toHaveLength(5)
-    expect(said.inks[0]).toEqual({ hex: '#222a52', area: expect.any(Number) as number, uses: 2 })
+    expect(said.inks[0]).toEqual({
+      hex: '#222a52',
+      area: expect.any(Number) as number,
+      uses: 2,
+      beside: expect.any(Array) as [],
+    })
     expect(said.inks.reduce((sum, { area }) => sum + area, 0)).toBeCloseTo(1, 2)
   })
 
@@ -67,6 +72,27 @@ describe('the command line', () => {
       return { folder, scheme, art, out: join(folder, 'out.svg') }
     }
 
+    it('keeps the picture where that is asked for, as far as the hold says, and tells how well', async () => {
+      const folder = await scratch()
+      const scheme = join(folder, 'darks.txt')
+      await writeFile(scheme, '#161a2b #2c1f2e #1f3330 #3b2a20 #efe3cd')
+      const figures = async (...how: string[]): Promise<Record<string, number>> => {
+        const out = join(folder, 'kept.svg')
+        expect((await plumbago('remap', poster, '--scheme', scheme, ...how, '-o', out)).code).toBe(0)
+        const { code, out: said } = await plumbago('compare', poster, out, '--scheme', scheme, '--json')
+        expect(code).toBe(0)
+        return JSON.parse(said) as Record<string, number>
+      }
+      const values = await figures('--match', 'values')
+      const kept = await figures('--match', 'picture', '--shading', 'held')
+      const exact = await figures('--match', 'picture', '--shading', 'held', '--hold', '1')
+      expect(kept.edgesKept).toBeGreaterThan(0.9)
+      expect(kept.edgesKept).toBeGreaterThan(values.edgesKept ?? 1)
+      expect(kept.strongLost).toBeLessThan(0.01)
+      expect(exact.exact).toBeGreaterThan(kept.exact ?? 1)
+      expect((await plumbago('remap', poster, '--scheme', scheme, '--hold', '2', '-o', 'x.svg')).code).toBe(2)
+      expect((await plumbago('compare', poster, join(folder, 'missing.svg'), '--scheme', scheme)).code).toBe(2)
+    })
     it('matches light to light and dark to dark, flat or with the restriction asked for', async () => {
       const { folder, scheme, art, out } = await given()
       expect(

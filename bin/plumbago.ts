@@ -10,6 +10,7 @@ import { readColors } from '../core/formats/read/read'
 import type { ReadColor } from '../core/formats/read/readColor'
 import { COUNT, derive } from '../core/harmony/derive'
 import { HARMONIES } from '../core/harmony/harmony'
+import { HOLD } from '../core/remap/hold'
 import { MATCHES } from '../core/remap/match'
 import { TOLERANCE } from '../core/remap/near'
 import { NEUTRALS } from '../core/remap/remap'
@@ -17,7 +18,7 @@ import { SHADINGS } from '../core/remap/shading'
 import { pictureInfo, workingPicture } from '../render/pictures'
 import { batch } from './batch'
 import { reasonOf } from './reason'
-import { inksOf, remapFile, type Plan, type Told } from './remapping'
+import { compared, inksOf, remapFile, type Plan, type Told } from './remapping'
 
 const USAGE =
   `Usage:
@@ -27,14 +28,14 @@ const USAGE =
   plumbago batch ` +
   `DIR --map-file map.json | --scheme COLORS [how] [--each] -o OUTDIR
     how: [--match ` +
-  'values|area|nearest|turn] [--shading flat|stepped|relative|hue-only|turned] [--neutrals ' +
-  `inks|left|tinted]
-         [--seed N] [--tolerance 0–20] [--restrict COLORS]
+  'picture|values|area|nearest|turn] [--shading held|flat|stepped|relative|hue-only|turned]\n' +
+  `         [--hold 0–1] [--neutrals inks|left|tinted] [--seed N] [--tolerance 0–20] [--restrict COLORS]
     Either takes ` +
   '[--also pictures,computed]: pictures within a file, and colors of masks, clip paths, lights and ' +
   `color matrices.
     COLORS is a list of colors as text, CSS, CSV, design tokens or SVG. A batch ` +
   `matches all files together, with --each every file by itself.
+  plumbago compare BEFORE.svg AFTER.svg --scheme COLORS --json
   plumbago extract IMAGE --count ` +
   `N [--lean X,Y] [--apart DELTA_E] --json
   plumbago scheme --base COLOR --harmony KIND --wheel ` +
@@ -54,6 +55,7 @@ interface PlanWords {
   'neutrals': string
   'seed': string
   'tolerance': string
+  'hold': string
   'restrict'?: string | undefined
 }
 
@@ -113,11 +115,14 @@ const planOf = async (words: PlanWords): Promise<Plan> => {
   if (!Number.isInteger(seed) || seed < 0) refuse(`“${words.seed}” is no seed; it takes a whole number from 0 on.`)
   if (tolerance < TOLERANCE.least || tolerance > TOLERANCE.most)
     refuse(`A tolerance is ${TOLERANCE.least} to ${TOLERANCE.most}, not ${words.tolerance}.`)
+  const hold = numberIn(words.hold, 'hold')
+  if (hold < HOLD.least || hold > HOLD.most) refuse(`A hold is ${HOLD.least} to ${HOLD.most}, not ${words.hold}.`)
   return {
     kind: 'scheme',
     colors: (await colorsIn(words.scheme)).slice(0, MOST_PLANNED),
     seed,
     tolerance,
+    hold,
     match: oneOf(MATCHES, words.match, 'match'),
     neutrals: oneOf(NEUTRALS, words.neutrals, 'way to treat neutrals'),
     shading: words.shading === undefined ? null : oneOf(SHADINGS, words.shading, 'shading'),
@@ -251,7 +256,7 @@ const joinedArgs = (args: readonly string[]): string[] =>
 const run = async (): Promise<number> => {
   const {
     values,
-    positionals: [verb, path],
+    positionals: [verb, path, other],
   } = parseArgs({
     args: joinedArgs(process.argv.slice(2)),
     allowPositionals: true,
@@ -272,6 +277,7 @@ const run = async (): Promise<number> => {
       'scheme': { type: 'string' },
       'match': { type: 'string', default: 'values' },
       'shading': { type: 'string' },
+      'hold': { type: 'string', default: String(HOLD.rest) },
       'neutrals': { type: 'string', default: 'inks' },
       'seed': { type: 'string', default: '0' },
       'tolerance': { type: 'string', default: '0' },
@@ -307,6 +313,13 @@ const run = async (): Promise<number> => {
         alsoIn(values.also),
       ).catch(naming(folder))
     }
+    case 'compare': {
+      const [before, after] = [needed(path, 'The file before'), needed(other, 'The file after')]
+      const colors = await colorsIn(needed(values.scheme, '--scheme'))
+      const figures = await compared(before, after, colors).catch(naming(before))
+      process.stdout.write(`${JSON.stringify(figures)}\n`)
+      return 0
+    }
     case 'extract': {
       const file = needed(path, 'The picture')
       process.stdout.write(await extract(file, values).catch(naming(file)))
@@ -316,7 +329,7 @@ const run = async (): Promise<number> => {
       process.stdout.write(scheme({ ...values, base: needed(values.base, '--base') }))
       return 0
     default:
-      return refuse(`“${verb}” is nothing this can do; there are inks, remap, batch, extract and scheme.`)
+      return refuse(`“${verb}” is nothing this can do; there are inks, remap, batch, compare, extract and scheme.`)
   }
 }
 

@@ -1,13 +1,21 @@
 import { seedDemo, seedStandIns } from '../demo/seed'
+import { bringUpToDate } from '../server/artwork/upToDate'
 import { connect } from '../server/db/connect'
 import { migrate } from '../server/db/migrate'
 
-/* Migrates the database that DATABASE_URL names, puts in the stand-ins, and the demo into an empty one. */
+/*
+ * Migrates the database that DATABASE_URL names, brings its artwork up to date, puts in the stand-ins, and the demo into
+ * an empty one.
+ */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
 const sql = connect(url)
 try {
   for (const name of await migrate(sql)) console.log(`Applied ${name}.`)
+  const count = await bringUpToDate(sql, (file, failed) => {
+    if (failed !== null) console.log(`“${file.name}” could not be measured again: ${failed}`)
+  })
+  if (count) console.log(`Measured ${count} ${count === 1 ? 'artwork' : 'artworks'} again.`)
   await seedStandIns(sql)
   if (await seedDemo(sql)) console.log('Put in the demo.')
 } finally {

@@ -14,6 +14,8 @@ import { knownInks } from '../core/commands/known'
 import { newProject } from '../core/scheme/create'
 import { gatheredScheme } from '../core/scheme/scheme'
 import { FIRST_REMAP } from '../core/document/remap'
+import type { Pixels } from '../core/picture/pixels'
+import { figuresOf, LOOKED_AT, type Figures } from '../core/remap/figures'
 import type { InkArea, Match } from '../core/remap/match'
 import type { Neutrals } from '../core/remap/remap'
 import type { Shading } from '../core/remap/shading'
@@ -36,8 +38,8 @@ export interface SchemePlan {
   match: Match
   seed: number
   shading: Shading | null
-  /** How closely inks hold to their swatch; null for the usual. */
-  hold: number | null
+  /** How closely inks hold to their swatch, in [0, 1]. */
+  hold: number
   neutrals: Neutrals
   tolerance: number
   restrict: readonly Hex[] | null
@@ -92,11 +94,33 @@ export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap
     derived: false,
     baseId: scheme[0]?.id ?? null,
     sets,
-    remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, hold: hold ?? FIRST_REMAP.hold, restrict: sets[0]?.id ?? null },
+    remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, hold, restrict: sets[0]?.id ?? null },
   }
   const matched = apply(project, { do: 'match', match, seed }, knownInks(inks))
   const shaded = plan.shading ? apply(matched, { do: 'shade', shading: plan.shading }, knownInks(inks)) : matched
   return paintingOf(shaded, { inks, standIns: [] })(null).colors
+}
+
+/**
+ * How well a drawing keeps the picture of another it came from, and wears a scheme, both looked at 220 pixels wide.
+ * Throws Unreadable for what is no SVG, RangeError where the two differ in size.
+ */
+export const compared = async (
+  before: string,
+  after: string,
+  scheme: ReadonlyArray<{ hex: Hex }>,
+): Promise<Figures> => {
+  const [was, is] = await Promise.all(
+    [before, after].map(async path => {
+      const { source } = cleanSvg(decoded(await readFile(path)).text)
+      return renderSvg(source, { side: 'width', pixels: LOOKED_AT, crisp: false })
+    }),
+  )
+  return figuresOf(
+    was as Pixels,
+    is as Pixels,
+    scheme.map(({ hex }) => hex),
+  )
 }
 
 /** Writes a file whole or not at all. */

@@ -36,8 +36,8 @@ export const useHistory = defineStore('history', () => {
   const redoable = computed(() => steps.value?.future[0]?.did ?? null)
 
   /** A document after commands, with its inks matched. */
-  const after = (project: Project, commands: Commands): Project =>
-    listed(commands).reduce((now, command) => apply(now, command, known.value), project)
+  const after = (project: Project, commands: Commands, passing = false): Project =>
+    listed(commands).reduce((now, command) => apply(now, command, { ...known.value, passing }), project)
 
   const settle = (next: History<Project>, did: string): void => {
     previewed.value = null
@@ -80,7 +80,7 @@ export const useHistory = defineStore('history', () => {
   /** Shows commands without doing them; `null` goes back to what is. */
   const preview = (commands: Commands | null): void => {
     const now = steps.value?.present
-    previewed.value = commands && now ? after(now, commands) : null
+    previewed.value = commands && now ? after(now, commands, true) : null
   }
 
   const undo = (): void => {

@@ -12,6 +12,7 @@ import {
   type Candidate,
   type Variation,
 } from '../../core/proofs/candidates'
+import { keptOf, lossesOf } from '../../core/remap/losses'
 import { inLook } from '../../core/scheme/looks'
 import { lookOf } from '../../core/document/project'
 import type { ByHand } from '../../core/painting/painting'
@@ -34,6 +35,9 @@ export interface Proof extends Candidate {
   piece: Artwork
   colors: ReadonlyMap<string, string>
   byHand: ByHand
+  /** How much of the edges of the artwork is kept, in [0, 1], and how many strong ones, letters and outlines, are gone. */
+  kept: number
+  strongLost: number
 }
 
 /** A deal made before: the look it was dealt from, its first seed, and the harmony it stayed in. */
@@ -50,6 +54,7 @@ const SLICE = 10
 export const useProofs = defineStore('proofs', () => {
   const history = useHistory()
   const painting = usePainting()
+  const files = useArtworkFiles()
   const session = useProjectSession()
   const trail = useTrail()
   const notices = useNotices()
@@ -57,6 +62,8 @@ export const useProofs = defineStore('proofs', () => {
   const hidden = useLocalStorage<string[]>('plumbago hidden harmonies', [])
   const variation = useLocalStorage<Variation>('plumbago variation', { turn: 30, down: 'brightness', step: 0.12 })
   const within = useLocalStorage<boolean>('plumbago deal within harmony', false)
+  /** Whether those come first that keep the picture best. */
+  const bestFirst = useLocalStorage<boolean>('plumbago proofs best first', false)
   const byTurns = useLocalStorage<boolean>('plumbago proofs by turns', false)
   const past = shallowRef<readonly PastDeal[]>([])
   const dealAt = ref(0)
@@ -77,7 +84,7 @@ export const useProofs = defineStore('proofs', () => {
     const deal = past.value[dealAt.value]
     if (sheet.value === 'deals' && deal)
       for (let i = 0; i < DEALT; i++)
-        yield dealtCandidate(inLook(now, deal.from), deal.seed + i, deal.kind ?? undefined)
+        yield dealtCandidate(inLook(now, deal.from), deal.seed + i, painting.known, deal.kind ?? undefined)
     if (sheet.value === 'orders') yield* reordered(now, painting.inks, DEALT)
   }
 
@@ -96,19 +103,25 @@ export const useProofs = defineStore('proofs', () => {
       const piece =
         (byTurns.value ? painting.pieces[next.length % painting.pieces.length] : painting.piece) ?? painting.piece
       const there = inLook(now, candidate.look)
-      if (piece)
+      if (piece) {
+        const painted = painting.of(there)(piece.id)
+        const inks = files.files.get(piece.hash)?.inks ?? []
+        const losses = lossesOf(inks, hex => painted.colors.get(hex) ?? hex)
         next.push({
           ...candidate,
           piece,
-          ...painting.of(there)(piece.id),
+          ...painted,
+          kept: keptOf(inks, losses),
+          strongLost: losses.filter(({ strong }) => strong).length,
         })
+      }
       if (performance.now() - since < SLICE) continue
       shown.value = [...next, ...shown.value.slice(next.length)]
       await new Promise(resolve => requestAnimationFrame(resolve))
       if (own !== work) return
       since = performance.now()
     }
-    shown.value = next
+    shown.value = bestFirst.value ? next.sort((one, other) => other.kept - one.kept) : next
   }
   /** All that a sheet depends on. */
   const asked = computed(
@@ -121,6 +134,7 @@ export const useProofs = defineStore('proofs', () => {
         past.value,
         dealAt.value,
         byTurns.value,
+        bestFirst.value,
         painting.piece,
         painting.inks,
       ] as const,
@@ -216,6 +230,7 @@ export const useProofs = defineStore('proofs', () => {
     variation,
     within,
     byTurns,
+    bestFirst,
     past,
     dealAt,
     shown,

@@ -3,7 +3,8 @@ import { defineStore } from 'pinia'
 import type { Command } from '../../core/commands/commands'
 import { adjustedSwatches, followed, leadsAt, restrictionOf, targetFor } from '../../core/painting/remapping'
 import { familiesOf, type Family } from '../../core/remap/near'
-import { valueOrder } from '../../core/remap/order'
+import { lossesOf, type Loss } from '../../core/remap/losses'
+import { MOST_MENDED } from '../../core/commands/shading'
 import type { Match } from '../../core/remap/match'
 import { isArea, type Hit } from './stage'
 import {
@@ -94,10 +95,23 @@ export const useRemapping = defineStore('remapping', () => {
       new Map(familyList.value.flatMap((family, place) => family.inks.map(hex => [hex, { family, place }] as const))),
   )
   const rowOf = computed(() => new Map(rows.value.flatMap(row => row.members.map(hex => [hex, row] as const))))
-  /** How light and dark fare, over the colors as they are, not as they pass by. */
-  const order = computed(() =>
-    valueOrder(rows.value, hex => painting.settled(artwork.value?.id ?? '').colors.get(hex) ?? hex),
+  /** What lost its contrast to what it touches, in the colors as they are, not as they pass by. */
+  const losses = computed(() =>
+    lossesOf(inks.value, hex => painting.settled(artwork.value?.id ?? '').colors.get(hex) ?? hex),
   )
+  /** The inks, and the lines they stand in, that are concerned by that. */
+  const lost = computed(
+    () => new Set(losses.value.flatMap(({ one, other }) => [one, other].map(hex => rowOf.value.get(hex)?.hex ?? hex))),
+  )
+  /** Has pairs told apart again, by as small a change as does it; says where that cannot be. */
+  const mend = (these: readonly Loss[]): void => {
+    const pairs = these.slice(0, MOST_MENDED).map(({ one, other }): [string, string] => [one, other])
+    if (!pairs.length) return
+    const before = history.settled
+    history.run({ do: 'mend', pairs })
+    if (history.settled === before)
+      notices.say('No swatch of this scheme mends it: a lighter or darker one would.', 'problem')
+  }
   const restriction = computed(() => (history.document ? restrictionOf(history.document) : null))
 
   /** All inks of the lines that some inks stand for, and of their families where those go together. */
@@ -227,7 +241,9 @@ export const useRemapping = defineStore('remapping', () => {
     familyList,
     familyOf,
     rowOf,
-    order,
+    losses,
+    lost,
+    mend,
     restriction,
     touches,
     usedSwatches,

@@ -1,4 +1,4 @@
-import { converter, differenceCiede2000, type Lab65 } from 'culori'
+import { converter, differenceCiede2000, wcagContrast, type Lab65 } from 'culori'
 import { labOf, rgbOf, type Hex, type Lab } from './convert'
 
 const ciede = differenceCiede2000()
@@ -28,3 +28,6 @@ export const labDistance = (one: Lab, other: Lab): number =>
 
 /** ΔEOK of two hex colors. */
 export const okDistance = (one: Hex, other: Hex): number => labDistance(labOf(one), labOf(other))
+
+/** The contrast ratio of two hex colors by WCAG 2.2, from 1 to 21. */
+export const contrastOf = (one: Hex, other: Hex): number => wcagContrast(one, other)

@@ -7,10 +7,15 @@ import { definedIn, kindOf } from './command'
 
 /* The base color, its harmony, and what is dealt beside it. */
 
-const baseSet = kindOf(z.object({ base: baseSchema }), 'base color', (project, { base }) => {
-  const harmony = project.derived ? project.harmony : { ...project.harmony, turn: 0 }
-  return freshlyDerived({ ...project, base, harmony }, project.derived ? project.harmony.count : 0)
-})
+const baseSet = kindOf(
+  z.object({ base: baseSchema }),
+  'base color',
+  (project, { base }) => {
+    const harmony = project.derived ? project.harmony : { ...project.harmony, turn: 0 }
+    return freshlyDerived({ ...project, base, harmony }, project.derived ? project.harmony.count : 0)
+  },
+  'recolored',
+)
 
 const harmonyComposed = kindOf(
   z.object({ harmony: harmonySchema.partial() }),
@@ -19,12 +24,15 @@ const harmonyComposed = kindOf(
     return first === 'kind' ? 'harmony' : first
   },
   (project, { harmony }) => composed(project, definedIn(harmony)),
+  // another harmony is another scheme; turned or opened, it is the same one, and inks stay where they are
+  ({ harmony }) => (harmony.kind || harmony.count || harmony.wheel ? 'recolored' : 'others'),
 )
 
 const companionsDealt = kindOf(
   z.object({ seed: z.number().int(), kind: harmonySchema.shape.kind.optional() }),
   'deal',
   (project, { seed, kind }) => dealt(project, seed, kind),
+  'recolored',
 )
 
 export const BASE = {

@@ -6,10 +6,11 @@ import { AT_REST } from '../harmony/adjust'
 import { colorsOf } from '../painting/painting'
 import { newProject } from '../scheme/create'
 import { apply as applyTo, COMMANDS, commandSchema, sayCommand, type Command } from './commands'
+import { lossesOf } from '../remap/losses'
 import { knownFrom, knownInks } from './known'
 
 const POSTER = [
-  { hex: '#102030', area: 0.5 },
+  { hex: '#102030', area: 0.5, beside: [['#cc4422', 0.6] as const, ['#e0d0c0', 0.4] as const] },
   { hex: '#e0d0c0', area: 0.3 },
   { hex: '#cc4422', area: 0.15 },
   { hex: '#40a060', area: 0.05 },
@@ -74,6 +75,12 @@ const dressed = [
   { do: 'adjust artwork', adjust: { turn: 40 } },
 ].reduce((project, command) => apply(project, command as Command), derived)
 
+/** Two inks that touch, both flat on one swatch. */
+const lossy = [
+  { do: 'shade', shading: 'flat' },
+  { do: 'retarget', inks: ['#102030', '#cc4422'], to: 's1' },
+].reduce((project, command) => apply(project, command as Command), derived)
+
 /** One of each kind, with the project it is done to; each changes something there. */
 const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: Do }>] } = {
   'rename': [derived, { do: 'rename', name: 'Boats' }],
@@ -121,6 +128,8 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
   'exchange': [derived, { do: 'exchange', swatches: ['s1', 's2'] }],
   'gather inks': [derived, { do: 'gather inks', tolerance: 4 }],
   'shade': [derived, { do: 'shade', shading: 'flat' }],
+  'hold': [derived, { do: 'hold', hold: 0.2 }],
+  'mend': [lossy, { do: 'mend', pairs: [['#102030', '#cc4422']] }],
   'shade group': [derived, { do: 'shade group', swatch: 's1', shading: 'stepped' }],
   'lead group': [derived, { do: 'lead group', swatch: 's1', lead: '#102030' }],
   'treat neutrals': [derived, { do: 'treat neutrals', neutrals: 'tinted' }],
@@ -238,5 +247,22 @@ describe('what goes with what', () => {
   it('inks that are known all the same count for any artwork', () => {
     expect(knownInks(POSTER).inks([])).toBe(POSTER)
     expect(known.inks(derived.artwork)).toBe(known.inks(derived.artwork))
+  })
+})
+
+describe('mending', () => {
+  it('tells two inks apart that fell together, and changes as little as that takes', () => {
+    const inks = known.inks(lossy.artwork)
+    const colorsIn = (project: Project) => colorsOf(project, inks)
+    const lostIn = (project: Project) => lossesOf(inks, hex => colorsIn(project).get(hex) ?? hex)
+    const pair = ['#102030', '#cc4422'] as [string, string]
+    const holds = (project: Project) =>
+      lostIn(project).some(({ one, other }) => pair.includes(one) && pair.includes(other))
+    expect(holds(lossy)).toBe(true)
+    const mended = apply(lossy, { do: 'mend', pairs: [pair] })
+    expect(holds(mended)).toBe(false)
+    const moved = inks.filter(({ hex }) => colorsIn(mended).get(hex) !== colorsIn(lossy).get(hex))
+    expect(moved.length).toBeLessThanOrEqual(2)
+    expect(apply(mended, { do: 'mend', pairs: [pair] })).toEqual(mended) // what is well stays
   })
 })

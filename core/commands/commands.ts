@@ -46,6 +46,8 @@ export const commandSchema = z.discriminatedUnion('do', schemas as never) as unk
 /** What is known of the artwork of projects: all its inks as one list, as far as they are at hand. */
 export interface Known {
   inks: (artwork: readonly Artwork[]) => readonly InkArea[]
+  /** Whether colors only pass by: then inks stay with their swatches while these change. */
+  passing?: boolean
 }
 
 const NOTHING: readonly InkArea[] = []
@@ -57,10 +59,11 @@ export const NOTHING_KNOWN: Known = { inks: () => NOTHING }
  * The project after a command, with its inks matched to the swatches where that is needed. The project given is not
  * changed; a command that changes nothing returns an equal one.
  */
-export const apply = (project: Project, command: Command, { inks }: Known): Project => {
+export const apply = (project: Project, command: Command, { inks, passing }: Known): Project => {
   const kind = kindFor(command)
   const next = kind.does(project, command, inks(project.artwork))
-  return settledTargets(project, next, inks(next.artwork), kind.matches(command))
+  const how = kind.matches(command)
+  return settledTargets(project, next, inks(next.artwork), passing && how === 'recolored' ? 'others' : how)
 }
 
 /** What a command does, as the undo button, a notice and the trail say it. */

@@ -45,6 +45,11 @@ const standingExceptions = (exceptions: Remap['exceptions'], ids: ReadonlySet<st
   return Object.fromEntries(left.filter(([, own]) => Object.keys(own).length))
 }
 
+const sameColors = (one: Project['scheme'], other: Project['scheme']): boolean => {
+  const hexes = new Map(one.map(({ id, hex }) => [id, hex]))
+  return other.every(({ id, hex }) => hexes.get(id) === hex)
+}
+
 /** The project with a target for each of its inks; the same where all have one and none needs another. */
 export const settledTargets = (before: Project, after: Project, inks: readonly InkArea[], how: Matching): Project => {
   const { targets } = after.remap
@@ -56,7 +61,9 @@ export const settledTargets = (before: Project, after: Project, inks: readonly I
     const to = targets[hex]?.to
     return to === undefined || (to !== null && !ids.has(to))
   }
-  const open = how === 'anew' || (how === 'others' && others) ? inks : inks.filter(wanting)
+  const recolored = how === 'recolored' && after.remap.match === 'picture' && !sameColors(before.scheme, after.scheme)
+  const anew = how === 'anew' || (how !== 'missing' && others) || recolored
+  const open = anew ? inks : inks.filter(wanting)
   if (!open.length) return held
   const matched = matchedTargets(inks, held, targets)
   const found = Object.fromEntries(open.flatMap(({ hex }) => (matched[hex] ? [[hex, matched[hex]]] : [])))

@@ -50,7 +50,7 @@ export const matchedBy = (
     match,
     seed,
     targets: { ...project.remap.targets, ...targets },
-    shading: match === 'turn' ? 'turned' : shading === 'turned' ? 'relative' : shading,
+    shading: match === 'turn' ? 'turned' : shading === 'turned' ? (match === 'picture' ? 'held' : 'relative') : shading,
   })
 }
 

@@ -2,19 +2,36 @@ import { z } from 'zod'
 import { hexSchema, idSchema } from '../document/basics'
 import { colorSetSchema, FIRST_REMAP, remapSchema } from '../document/remap'
 import { adjustmentColors } from '../painting/remapping'
+import { HOLD } from '../remap/hold'
 import { NEUTRALS } from '../remap/remap'
 import { SHADINGS } from '../remap/shading'
 import { recolored } from '../scheme/compose'
 import { definedIn, kindOf } from './command'
+import { mended } from './mending'
 import { grouped, restrictedTo, withRemap } from './remapping'
 
 /* How inks follow their swatches: shading, neutrals, the adjustment of the whole, a restriction. */
 
 const shading = z.enum(SHADINGS)
+/** So many pairs of inks are mended at once. */
+export const MOST_MENDED = 24
 
 export const SHADING = {
   'shade': kindOf(z.object({ shading }), 'shading', (project, { shading: all }) =>
     withRemap(project, { shading: all }),
+  ),
+  'hold': kindOf(z.object({ hold: remapSchema.shape.hold.unwrap() }), 'hold', (project, { hold }) =>
+    withRemap(project, { hold, shading: 'held' }),
+  ),
+  'mend': kindOf(
+    z.object({
+      pairs: z
+        .array(z.tuple([hexSchema, hexSchema]))
+        .min(1)
+        .max(MOST_MENDED),
+    }),
+    ({ pairs }) => (pairs.length === 1 ? 'mending of a contrast' : 'mending of contrasts'),
+    (project, { pairs }, inks) => mended(project, inks, pairs, HOLD.rest),
   ),
   'shade group': kindOf(
     z.object({ swatch: idSchema, shading: shading.nullable() }),

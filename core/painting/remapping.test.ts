@@ -45,10 +45,7 @@ describe('remapping a project', () => {
     )
     expect(projectSchema.parse(JSON.parse(JSON.stringify(full)))).toEqual(full)
     const { sets: _, ...old } = { ...project, remap: { targets: project.remap.targets, shading: 'flat' } }
-    expect(projectSchema.parse(old)).toEqual({
-      ...project,
-      remap: { ...project.remap, shading: 'flat', match: 'values' }, // it keeps what it had
-    })
+    expect(projectSchema.parse(old)).toEqual({ ...project, remap: { ...project.remap, shading: 'flat' } })
   })
   it('sends near-identical inks along with the largest of them, and back when the tolerance goes', () => {
     const sent = done(
@@ -75,8 +72,7 @@ describe('remapping a project', () => {
     const both = done({ do: 'retarget', inks: ['#102030', '#cc4422'], to: first })
     const flat = apply(both, { do: 'shade group', swatch: first, shading: 'flat' })
     expect(colorsOf(flat, inks).get('#cc4422')).toBe(hexOfSwatch(first))
-    const relative = apply(both, { do: 'shade', shading: 'relative' })
-    const led = apply(relative, { do: 'lead group', swatch: first, lead: '#cc4422' })
+    const led = apply(both, { do: 'lead group', swatch: first, lead: '#cc4422' })
     expect(colorsOf(led, inks).get('#cc4422')).toBe(hexOfSwatch(first))
     expect(colorsOf(led, inks).get('#102030')).not.toBe(hexOfSwatch(first))
     expect(
@@ -85,7 +81,7 @@ describe('remapping a project', () => {
         swatch: first,
         shading: null,
       }),
-    ).toEqual(relative)
+    ).toEqual(both)
   })
   it('makes exceptions for one artwork, which can be given up', () => {
     const own = done({ do: 'shade', shading: 'flat' }, { do: 'retarget', inks: ['#102030'], to: second, artwork: 'a1' })

@@ -1,7 +1,7 @@
 import { AT_REST } from '../harmony/adjust'
 import { HARMONIES, type HarmonyKind } from '../harmony/harmony'
 import { otherOrders, type InkArea } from '../remap/match'
-import { composed, dealt, wholeAdjusted } from '../scheme/compose'
+import { composed, wholeAdjusted } from '../scheme/compose'
 import { lookOf } from '../document/project'
 import { apply, type Known } from '../commands/commands'
 import type { Look, Project } from '../document/project'
@@ -64,8 +64,8 @@ export const varied = (project: Project, { turn, down, step }: Variation, column
 }
 
 /** A deal of companions, by its seed. */
-export const dealtCandidate = (project: Project, seed: number, kind?: HarmonyKind): Candidate => {
-  const next = dealt(project, seed, kind)
+export const dealtCandidate = (project: Project, seed: number, known: Known, kind?: HarmonyKind): Candidate => {
+  const next = apply(project, { do: 'deal', seed, kind }, known)
   return { key: `deal ${seed}`, caption: `deal ${seed}`, look: lookOf(next) }
 }
 

@@ -81,7 +81,10 @@ describe('the hold', () => {
         const system = {
           weight: Float64Array.from(nodes, ({ area }) => area),
           aim: Float64Array.from(nodes, ({ lab }) => 1 - lab.l),
-          edges: edges.map(({ one, other, part, lighter }) => ({ one, other, weight: 50 * part, difference: lighter })),
+          one: Int32Array.from(edges, ({ one }) => one),
+          other: Int32Array.from(edges, ({ other }) => other),
+          pull: Float64Array.from(edges, ({ part }) => 50 * part),
+          difference: Float64Array.from(edges, ({ lighter }) => lighter),
         }
         for (const off of residualOf(system, solved(system, system.aim))) expect(Math.abs(off)).toBeLessThan(1e-6)
       }),

@@ -38,7 +38,7 @@ const MOST_BLOCKS = 56
 const ALIKE = 0.09
 /** A lack from which an ink leaves its swatch for sure. */
 const MOVED = 0.06
-const STARTS = 6
+const STARTS = 4
 const PASSES = 40
 /** How far a deal strays from the best. */
 const STRAY = 1.1
@@ -216,9 +216,14 @@ const improved = (search: Search, start: readonly number[], stray: Float64Array 
   const own = (b: number, s: number): number => (fit[b]?.[s] ?? 0) + (stray ? (stray[b * count + s] as number) : 0)
   const around = (b: number, s: number): number => {
     let sum = own(b, s)
-    for (const p of pairsOf[b] as number[]) {
-      const { one, other, costs } = pairs[p] as Search['pairs'][number]
-      sum += (one === b ? costs[s * count + (to[other] as number)] : costs[(to[one] as number) * count + s]) as number
+    const beside = pairsOf[b] as number[]
+    for (let k = 0; k < beside.length; k++) {
+      const pair = pairs[beside[k] as number] as Search['pairs'][number]
+      sum += (
+        pair.one === b
+          ? pair.costs[s * count + (to[pair.other] as number)]
+          : pair.costs[(to[pair.one] as number) * count + s]
+      ) as number
     }
     return sum
   }
@@ -251,8 +256,25 @@ const improved = (search: Search, start: readonly number[], stray: Float64Array 
     covers = after
     return true
   }
+  /** What all blocks on two swatches cost, pairs of them half at each. */
+  const onBoth = (s: number, t: number): number => {
+    let sum = coverCost(search, covered)
+    for (let b = 0; b < blocks.length; b++) {
+      const now = to[b] as number
+      if (now !== s && now !== t) continue
+      sum += around(b, now)
+      const beside = pairsOf[b] as number[]
+      for (let k = 0; k < beside.length; k++) {
+        const pair = pairs[beside[k] as number] as Search['pairs'][number]
+        const a = to[pair.one] as number
+        const c = to[pair.other] as number
+        if ((a === s || a === t) && (c === s || c === t)) sum -= (pair.costs[a * count + c] as number) / 2
+      }
+    }
+    return sum
+  }
   const exchange = (s: number, t: number): boolean => {
-    const before = total()
+    const before = onBoth(s, t)
     const swap = (): void =>
       to.forEach((now, b) => {
         if (now !== s && now !== t) return
@@ -261,7 +283,7 @@ const improved = (search: Search, start: readonly number[], stray: Float64Array 
         cover(b, to[b], 1)
       })
     swap()
-    if (total() < before - 1e-9) {
+    if (onBoth(s, t) < before - 1e-9) {
       covers = coverCost(search, covered)
       return true
     }
@@ -271,6 +293,7 @@ const improved = (search: Search, start: readonly number[], stray: Float64Array 
   for (let pass = 0; pass < PASSES; pass++) {
     let better = false
     for (let b = 0; b < blocks.length; b++) better = sendBest(b) || better
+    if (better) continue
     for (let s = 0; s < count; s++) for (let t = s + 1; t < count; t++) better = exchange(s, t) || better
     if (!better) break
   }

@@ -2,7 +2,6 @@ import fc from 'fast-check'
 import { degrees, labOf, lchOf, type Hex } from '../color/convert'
 import { gatherInks, matchInks, MATCHES, type InkArea } from './match'
 import { familiesOf, nearLeads } from './near'
-import { rankCorrelation, valueOrder } from './order'
 import { leadsOf, recolored, tintedNeutral, type Remapping } from './remap'
 import { nearestIn } from './restrict'
 import { fallenTogether, shaded, shadedGroup, SHADINGS } from './shading'
@@ -185,23 +184,6 @@ describe('matching', () => {
     MATCHES.forEach(match => expect(matchInks([], swatches, { match, seed: 0, base: null }).size).toBe(0)))
 })
 
-describe('value order', () => {
-  it('is Spearman’s rank correlation', () => {
-    expect(rankCorrelation([1, 2, 3, 4], [10, 20, 30, 40])).toBeCloseTo(1)
-    expect(rankCorrelation([1, 2, 3, 4], [4, 3, 2, 1])).toBeCloseTo(-1)
-    // 1 - 6 Σd² / n(n² - 1), with d = 1, 1, 1, 1, 0 for five values
-    expect(rankCorrelation([1, 2, 3, 4, 5], [2, 1, 4, 3, 5])).toBeCloseTo(1 - (6 * 4) / (5 * 24))
-    expect(rankCorrelation([1, 1, 2], [5, 5, 9])).toBeCloseTo(1)
-    expect(rankCorrelation([], [])).toBe(1)
-  })
-  it('is kept by what stays as it is, and the ink that broke it is named', () => {
-    expect(valueOrder(inks, hex => hex)).toEqual({ correlation: 1, broken: new Set() })
-    const swapped = valueOrder(inks, hex => (hex === '#d98b3a' ? '#000000' : hex))
-    expect(swapped.correlation).toBeLessThan(1)
-    expect(swapped.broken).toEqual(new Set(['#d98b3a']))
-  })
-})
-
 describe('shading', () => {
   const targets = new Map<string, string | null>([
     ['#0b3d2e', 'dark'],
@@ -212,6 +194,7 @@ describe('shading', () => {
     targets,
     swatches: new Map(swatches.map(({ id, hex }) => [id, hex])),
     shadingOf: () => 'relative',
+    hold: 0.5,
     chosenLead: () => undefined,
     tinted: new Set(),
     tint: '#c8553d',

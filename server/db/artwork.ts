@@ -18,6 +18,18 @@ export const findArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile |
   return row ? artworkFileSchema.parse(row.record) : null
 }
 
+/** The hashes of files of which it is not known what lies beside their inks, as earlier versions kept them. */
+export const withoutNeighbors = async (sql: Sql): Promise<string[]> => {
+  const rows = await sql<Array<{ hash: string }>>`select hash from artwork
+    where jsonb_array_length(record -> 'inks') > 0 and not record -> 'inks' -> 0 ? 'beside' order by hash`
+  return rows.map(({ hash }) => hash)
+}
+
+/** Keeps what is known of a file anew; its bytes stay. */
+export const keepRecord = async (sql: Sql, file: ArtworkFile): Promise<void> => {
+  await sql`update artwork set record = ${sql.json(file as unknown as JSONValue)} where hash = ${file.hash}`
+}
+
 /** The bytes of an artwork file, clean; null where there is none of this hash. */
 export const artworkSource = async (sql: Sql, hash: string): Promise<Buffer | null> => {
   const [row] = await sql<Array<{ source: Buffer }>>`select source from artwork where hash = ${hash}`

@@ -6,7 +6,9 @@ import { pathToFileURL } from 'node:url'
 import type { JSONValue, Sql } from 'postgres'
 import { FIRST_REMAP } from '../../core/document/remap'
 import { newProject } from '../../core/scheme/create'
+import type { ArtworkFile } from '../../core/document/artwork'
 import { receiveSvg } from '../artwork/receive'
+import { bringUpToDate } from '../artwork/upToDate'
 import { artworkMap, artworkSource, findArtwork, keepArtwork } from './artwork'
 import { receivePicture } from '../pictures/receive'
 import { connect } from './connect'
@@ -100,6 +102,18 @@ describe('projects', () => {
 })
 
 describe('artwork', () => {
+  it('of an earlier version is told what lies beside its inks, once', async () => {
+    const bytes = await readFile(join(__dirname, '../../demo/artwork/badge.svg'))
+    const { file, source, map } = await receiveSvg('old.svg', bytes)
+    expect(file.inks.some(({ beside }) => beside.length)).toBe(true)
+    const old = { ...file, hash: 'e'.repeat(64), inks: file.inks.map(({ hex, area, uses }) => ({ hex, area, uses })) }
+    await keepArtwork(sql, { file: old as unknown as ArtworkFile, source, map })
+    const again: string[] = []
+    expect(await bringUpToDate(sql, ({ name }) => again.push(name))).toBe(1)
+    expect(again).toEqual(['old'])
+    expect((await findArtwork(sql, old.hash))?.inks).toEqual(file.inks)
+    expect(await bringUpToDate(sql, () => again.push('twice'))).toBe(0)
+  })
   it('is kept once by what is in it, byte for byte, with inks and map', async () => {
     const bytes = await readFile(join(__dirname, '../../demo/artwork/badge.svg'))
     const received = await receiveSvg('folder/My  badge.svg', bytes)

@@ -11,6 +11,7 @@ import { writeSvg } from '../../core/artwork/write'
 import type { Hex } from '../../core/color/convert'
 import type { Pixels } from '../../core/picture/pixels'
 import { figuresOf, LOOKED_AT, type Figures } from '../../core/remap/figures'
+import { HOLD } from '../../core/remap/hold'
 import type { Match } from '../../core/remap/match'
 import type { Shading } from '../../core/remap/shading'
 import { plannedColors } from '../../bin/remapping'
@@ -30,8 +31,18 @@ export const SCHEMES: Readonly<Record<string, readonly Hex[]>> = {
   'very light': ['#fffdf7', '#f6e3e3', '#e2efe3', '#e3e9f6', '#f4ecd0'],
   'eight mixed': ['#0b132b', '#3a506b', '#5bc0be', '#f4f4f8', '#ffb627', '#e4572e', '#7b2d26', '#a8c686'],
   'twelve': [
-    '#111111', '#3d2c5e', '#245b8f', '#2f8f83', '#5fae4b', '#b7c93a',
-    '#f2d13c', '#ee8f30', '#d9482b', '#a3274f', '#e8b4a0', '#f7f3ea',
+    '#111111',
+    '#3d2c5e',
+    '#245b8f',
+    '#2f8f83',
+    '#5fae4b',
+    '#b7c93a',
+    '#f2d13c',
+    '#ee8f30',
+    '#d9482b',
+    '#a3274f',
+    '#e8b4a0',
+    '#f7f3ea',
   ],
 }
 
@@ -59,7 +70,10 @@ const open = async (path: string): Promise<Drawing | null> => {
     if (inks.filter(({ area }) => area > 0.002).length < FEWEST_INKS) return null
     const view = { side: 'width', pixels: LOOKED_AT, crisp: false } as const
     const render = (colors: ReadonlyMap<Hex, Hex>): Promise<Pixels> =>
-      renderSvg(writeSvg(reading, ({ hex }) => colors.get(hex) ?? hex), view)
+      renderSvg(
+        writeSvg(reading, ({ hex }) => colors.get(hex) ?? hex),
+        view,
+      )
     return { name: path.split('/').at(-1) ?? path, reading, inks, before: await render(new Map()), render }
   } catch {
     return null // what the application refuses, or the renderer, is not remapped either
@@ -101,7 +115,7 @@ export const colorsIn = (inks: readonly InkSummary[], scheme: readonly Hex[], wa
       colors: scheme.map(hex => ({ hex, name: null })),
       match: way.match,
       shading: way.shading,
-      hold: way.hold ?? null,
+      hold: way.hold ?? HOLD.rest,
       seed: 0,
       neutrals: 'inks',
       tolerance: 0,
@@ -110,26 +124,25 @@ export const colorsIn = (inks: readonly InkSummary[], scheme: readonly Hex[], wa
     inks,
   )
 
-const KEYS = ['edgesKept', 'strongLost', 'offScheme', 'exact', 'swatchesUsed', 'value'] as const
+/** The figures, in their order. */
+export const KEYS = ['edgesKept', 'strongLost', 'offScheme', 'exact', 'swatchesUsed', 'value'] as const
 const BAD_HIGH = new Set<string>(['strongLost', 'offScheme'])
 
 /** The figures of every drawing in every scheme: the mean of each, and of its worst tenth. */
 export const keptOver = async (
   all: readonly Drawing[],
   way: Way,
-  each?: (drawing: Drawing, scheme: string, figures: Figures) => void,
 ): Promise<Array<[figure: string, mean: number, worst: number]>> => {
   const found: Figures[] = []
-  for (const [name, scheme] of Object.entries(SCHEMES))
+  for (const scheme of Object.values(SCHEMES))
     for (const drawing of all) {
       const after = await drawing.render(colorsIn(drawing.inks, scheme, way))
-      const figures = figuresOf(drawing.before, after, scheme)
-      each?.(drawing, name, figures)
-      found.push(figures)
+      found.push(figuresOf(drawing.before, after, scheme))
     }
   return KEYS.map(key => {
     const values = found.flatMap(figures => figures[key] ?? []).sort((a, b) => (BAD_HIGH.has(key) ? b - a : a - b))
-    const mean = (some: readonly number[]): number => some.reduce((sum, value) => sum + value, 0) / Math.max(1, some.length)
+    const mean = (some: readonly number[]): number =>
+      some.reduce((sum, value) => sum + value, 0) / Math.max(1, some.length)
     return [key, mean(values), mean(values.slice(0, Math.max(1, Math.round(values.length / 10))))]
   })
 }

@@ -17,11 +17,12 @@ import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes
 import { serve } from '../e2e/server'
 import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
+import { drawings, keptOver, KEYS, SCHEMES, type Way } from './keeping'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
-/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose|remap|house [ADDRESS]] */
+/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose|remap|keeping|house [ADDRESS]] */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
 
@@ -338,8 +339,26 @@ const house = async (): Promise<void> => {
   else await served(measured)
 }
 
+/** How well the matchings keep the picture, over many drawings in many schemes, beside the hold. */
+const keeping = async (): Promise<void> => {
+  const all = await drawings(Number(process.argv[3] ?? 24))
+  const percent = (value: number): string => `${(value * 100).toFixed(1)}%`
+  const ways: ReadonlyArray<readonly [string, Way]> = [
+    ['by values, relative', { match: 'values', shading: 'relative' }],
+    ['picture, flat', { match: 'picture', shading: 'flat' }],
+    ...[0, 0.25, 0.5, 0.75, 1].map(
+      hold => [`picture, held at ${hold * 100}%`, { match: 'picture', shading: 'held', hold }] as const,
+    ),
+  ]
+  row(`${all.length} drawings in ${Object.keys(SCHEMES).length} schemes: mean (worst tenth)`, ...KEYS)
+  for (const [name, way] of ways) {
+    const figures = await keptOver(all, way)
+    row(name, ...figures.map(([, mean, worst]) => `${percent(mean)} (${percent(worst)})`))
+  }
+}
+
 const parts: Record<string, () => void | Promise<void>> = {
-  ...{ reading, pictures, compose, remap, house },
+  ...{ reading, pictures, compose, remap, keeping, house },
   browser: inBrowser,
 }
 for (const [name, part] of Object.entries(parts)) {

@@ -264,6 +264,27 @@ test('other orders of assignment color the artwork otherwise with the same swatc
   expect(await bandColors(page)).toEqual(before)
 })
 
+test('proofs that lose letters or outlines say so, and those that keep the picture best come first where that is asked', async ({
+  page,
+}) => {
+  const proofs = page.getByTestId('proofs').locator('[data-proof]')
+  await page.getByRole('tab', { name: 'Orders' }).click()
+  await expect(proofs).toHaveCount(24)
+  const keysOf = (): Promise<string[]> =>
+    proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.proof ?? ''))
+  const lostIn = (): Promise<boolean[]> =>
+    proofs.evaluateAll(all => all.map(each => each.querySelector('[data-test=proof-lost]') !== null))
+  const [keys, lost] = [await keysOf(), await lostIn()]
+  const first = page.getByLabel('best kept first')
+  await first.check()
+  await expect.poll(keysOf).not.toEqual(keys)
+  expect([...(await keysOf())].sort()).toEqual([...keys].sort())
+  const marked = lost.filter(Boolean).length
+  if (marked) expect((await lostIn()).slice(-marked).filter(Boolean).length).toBeGreaterThan(0)
+  await first.uncheck()
+  await expect.poll(keysOf).toEqual(keys)
+})
+
 test('proofs are marked and compared large, adopted and kept from there', async ({ page }) => {
   await page.keyboard.press('c')
   await expect(page.getByTestId('notices')).toContainText('Mark two to six')

@@ -1,11 +1,13 @@
 import { expect, test, type Page } from '@playwright/test'
-import { dragTo, middleOf, openDemoCopy, paintOf, saved, stageColors } from './workspace'
+import { bandColors, dragTo, middleOf, openDemoCopy, paintOf, saved, stageColors } from './workspace'
 
 const INK = '#222a52'
 const LIGHTHOUSE = '#lighthouse rect'
 const rgb = (hex: string): string => `rgb(${[1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`
 const ink = (page: Page, hex = INK) => page.locator(`[data-ink="${hex}"]`)
-const label = async (page: Page, hex = INK): Promise<string> => (await ink(page, hex).getAttribute('aria-label')) ?? ''
+/** What an ink is and where it goes, besides what it loses there. */
+const label = async (page: Page, hex = INK): Promise<string> =>
+  ((await ink(page, hex).getAttribute('aria-label')) ?? '').replace(', loses contrast to what it touches', '')
 const nameOf = async (page: Page, id: string): Promise<string> =>
   ((await page.locator(`[data-swatch=${id}]`).getAttribute('aria-label')) ?? '').split(',')[0] ?? ''
 const aside = (page: Page): Promise<void> => page.mouse.move(400, 20)
@@ -157,29 +159,72 @@ test('pointing at an ink spotlights it; pointing at the artwork lights its ink',
   await expect(page.locator('.ink.lit').first()).toBeVisible()
 })
 
-test('matching by another strategy is previewed, a deal is dealt afresh, and what breaks the order of values is marked', async ({
+test('matching by another strategy is previewed, a deal is dealt afresh, and all can turn to the base', async ({
   page,
 }) => {
-  const correlation = async (): Promise<number> => Number(await page.getByTestId('correlation').textContent())
   const before = await stageColors(page)
   const match = page.getByRole('radiogroup', { name: 'Matching' })
+  await expect(match.getByRole('radio', { name: 'values' })).toBeChecked()
   await match.getByRole('radio', { name: 'area' }).hover()
   await expect.poll(() => stageColors(page)).not.toEqual(before)
   await aside(page)
   await expect.poll(() => stageColors(page)).toEqual(before)
-  const values = await correlation()
   await match.getByRole('radio', { name: 'area' }).click()
-  await expect.poll(correlation).toBeLessThan(values)
-  await page.getByRole('button', { name: /inks? breaks? it/ }).click()
-  await expect(page.getByTestId('selection')).toBeVisible()
-  await page.getByRole('button', { name: 'Clear' }).click()
   await aside(page)
+  await expect.poll(() => stageColors(page)).not.toEqual(before)
   const byArea = await stageColors(page)
   await page.keyboard.press('d')
   await expect.poll(() => stageColors(page)).not.toEqual(byArea)
   await match.getByRole('radio', { name: 'turn' }).click()
   await expect(page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'turned' })).toBeChecked()
-  await expect.poll(correlation).toBeGreaterThan(0.98)
+  await match.getByRole('radio', { name: 'picture' }).click()
+  await expect(page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'held' })).toBeChecked()
+})
+
+test('the hold goes from the exact swatches to the light of the picture; what is lost is listed, lit, mended and undone', async ({
+  page,
+}) => {
+  const lost = async (): Promise<number> =>
+    parseInt(/(\d+) lost/.exec((await page.getByTestId('contrast-kept').textContent()) ?? '')?.[1] ?? '0')
+  const hold = page.getByRole('textbox', { name: 'Hold in percent' })
+  await page.getByRole('radiogroup', { name: 'Matching' }).getByRole('radio', { name: 'picture' }).click()
+  await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'held' }).click()
+  await aside(page)
+  const atRest = await lost()
+  const rest = await stageColors(page)
+  await hold.fill('100')
+  await hold.press('Enter')
+  await expect.poll(lost).toBeGreaterThan(atRest)
+  await hold.blur()
+  await aside(page)
+  const exact = new Set(await bandColors(page))
+  const inExact = await stageColors(page)
+  expect(inExact.filter(color => exact.has(color)).length).toBeGreaterThan(
+    rest.filter(color => exact.has(color)).length,
+  )
+  await page.getByRole('button', { name: /\d+ lost/ }).click()
+  const losses = page.getByTestId('losses')
+  await losses.getByRole('listitem').first().hover()
+  await expect.poll(() => stageColors(page)).not.toEqual(inExact) // all else is dimmed
+  const count = await lost()
+  await losses.getByRole('button', { name: /^Mend/ }).first().click()
+  await expect.poll(lost).toBeLessThan(count)
+  await page.keyboard.press('Control+z')
+  await expect.poll(lost).toBe(count)
+  await page.getByRole('button', { name: 'Mend all' }).click()
+  await expect.poll(lost).toBeLessThan(count / 2)
+  await page.keyboard.press('Control+z')
+  await page.getByRole('button', { name: 'At rest' }).click()
+  await expect.poll(lost).toBe(atRest)
+  await expect.poll(() => stageColors(page)).toEqual(rest)
+  const slider = page.getByRole('slider', { name: 'Hold' })
+  await slider.focus()
+  await page.keyboard.press('Home')
+  await expect(hold).toHaveValue('0')
+  await expect.poll(lost).toBeLessThanOrEqual(atRest)
+  await saved(page)
+  await page.reload()
+  await expect(hold).toHaveValue('0')
 })
 
 test('grays are left, or tinted, by a switch', async ({ page }) => {

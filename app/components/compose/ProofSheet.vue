@@ -126,8 +126,13 @@ const along = (event: KeyboardEvent): void => {
       </template>
       <p v-else class="text-caption text-quiet">The same swatches, coloring other parts.</p>
       <label
-        v-if="painting.pieces.length > 1"
         class="ml-auto flex shrink-0 items-center gap-1 text-caption"
+        title="Those first that keep the contrasts of the artwork best"
+        ><input v-model="proofs.bestFirst" type="checkbox" />best kept first</label
+      >
+      <label
+        v-if="painting.pieces.length > 1"
+        class="flex shrink-0 items-center gap-1 text-caption"
         title="Show all artwork by turns"
         ><input v-model="proofs.byTurns" type="checkbox" />all artwork</label
       >

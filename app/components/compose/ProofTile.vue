@@ -9,6 +9,7 @@ import type { Proof } from '~/stores/proofs'
 const { proof, current = false } = defineProps<{ proof: Proof; current?: boolean }>()
 const proofs = useProofs()
 const marked = computed(() => proofs.isMarked(proof))
+const lostWords = 'letters or outlines are lost'
 const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + share, 0) || 1)
 </script>
 
@@ -17,7 +18,7 @@ const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + 
     <button
       class="proof"
       :class="{ current }"
-      :aria-label="`${proof.caption}${current ? ', in use' : ''}`"
+      :aria-label="[proof.caption, ...(current ? ['in use'] : []), ...(proof.strongLost ? [lostWords] : [])].join(', ')"
       :aria-pressed="current"
       :title="`${proof.caption}: click adopts, K keeps, M marks`"
       :data-proof="proof.key"
@@ -43,9 +44,12 @@ const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + 
           class="h-full"
           :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 4px` }"
       /></span>
-      <span class="block truncate px-1 text-left text-caption leading-4 first-letter:uppercase">{{
-        proof.caption
-      }}</span>
+      <span class="flex min-w-0 items-baseline gap-1 px-1 text-caption leading-4"
+        ><span class="min-w-0 grow truncate text-left first-letter:uppercase">{{ proof.caption }}</span
+        ><span v-if="proof.strongLost" class="shrink-0" :title="lostWords" aria-hidden="true" data-test="proof-lost"
+          >◆</span
+        ></span
+      >
     </button>
     <button
       class="mark"

@@ -204,7 +204,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
               />
             </span>
             <span class="value truncate text-right">{{
-              awayOf(row.hex) || (remapping.order.broken.has(row.hex) ? '◆ order' : '')
+              awayOf(row.hex) || (remapping.lost.has(row.hex) ? '◆ contrast' : '')
             }}</span>
           </div>
         </li>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { withKey } from '~/composables/shortcuts'
 import { MATCHES, type Match } from '../../../core/remap/match'
+import { HOLD } from '../../../core/remap/hold'
 import { NEUTRALS, type Neutrals } from '../../../core/remap/remap'
 import { SHADINGS, type Shading } from '../../../core/remap/shading'
 
@@ -8,12 +9,14 @@ import { SHADINGS, type Shading } from '../../../core/remap/shading'
 const history = useHistory()
 const remapping = useRemapping()
 const TITLES: Readonly<Record<Match, string>> = {
+  picture: 'What touches keeps its contrast: letters stay readable, shapes stay apart',
   values: 'Light stays light and dark stays dark',
   area: 'What covers most becomes the dominant swatch, by shares and roles',
   nearest: 'Every ink becomes the swatch it is most like',
   turn: 'The whole artwork turns its hues until its main color has the hue of the base',
 }
 const SHADING_TITLES: Readonly<Record<Shading, string>> = {
+  'held': 'Inks become their swatch, lighter or darker where the picture needs it: set the hold',
   'flat': 'All inks of a swatch become it',
   'stepped': 'The darkest ink becomes the swatch, the others tints of it',
   'relative': 'Inks keep their difference from the one that leads',
@@ -25,6 +28,7 @@ const NEUTRAL_WORDS: Readonly<Record<Neutrals, string>> = { inks: 'as inks', lef
 const remap = computed(() => history.settled?.remap)
 const previewMatch = (match: Match | null): void =>
   history.preview(match && match !== history.settled?.remap.match ? { do: 'match', match, seed: 0 } : null)
+const hold = computed(() => Math.round((history.document?.remap.hold ?? HOLD.rest) * 100))
 const again = (): void => {
   history.run({ do: 'match' })
 }
@@ -65,5 +69,26 @@ const again = (): void => {
         :choices="NEUTRALS.map(value => ({ value, title: NEUTRAL_WORDS[value] }))"
         @update:model-value="neutrals => history.run({ do: 'treat neutrals', neutrals })"
     /></label>
+    <div class="col-span-2 flex items-center gap-2" :class="{ 'opacity-60': remap.shading !== 'held' }">
+      <SliderNumber
+        class="grow"
+        label="Hold"
+        title="At 100% every ink is its swatch; at 0% the picture keeps its own light and dark"
+        :value="hold"
+        :min="0"
+        :max="100"
+        unit="%"
+        @preview="history.preview({ do: 'hold', hold: $event / 100 })"
+        @settle="history.run({ do: 'hold', hold: $event / 100 })"
+      />
+    </div>
+    <button
+      class="control"
+      title="Nothing strong is lost, and as much as possible is its swatch"
+      :disabled="remap.shading === 'held' && hold === HOLD.rest * 100"
+      @click="history.run({ do: 'hold', hold: HOLD.rest })"
+    >
+      At rest
+    </button>
   </div>
 </template>

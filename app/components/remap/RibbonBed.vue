@@ -184,7 +184,7 @@ const labelOf = ({ hex, members, area, uses, to, excepted }: (typeof rows.value)
     uses === 1 ? '1 use' : `${uses} uses`,
     nameOf(to),
     ...(excepted ? ['in this artwork alone'] : []),
-    ...(remapping.order.broken.has(hex) ? ['breaks the order of light and dark'] : []),
+    ...(remapping.lost.has(hex) ? ['loses contrast to what it touches'] : []),
   ].join(', ')
 const wheel = (event: WheelEvent): void => {
   scrolled.value += event.deltaY
@@ -268,7 +268,7 @@ const move = async (hex: string, by: number): Promise<void> => {
             :label="labelOf(row)"
             :lit="litHere.has(row.hex)"
             :selected="remapping.selected.has(row.hex)"
-            :broken="remapping.order.broken.has(row.hex)"
+            :broken="remapping.lost.has(row.hex)"
             :excepted="row.excepted"
             :count="row.members.length"
             :tall="slot.height >= 16"

@@ -5,9 +5,16 @@
  */
 const stage = useStage()
 const remapping = useRemapping()
-const percent = computed(() => remapping.order.correlation.toFixed(2))
-const lightBroken = (on: boolean): void =>
-  stage.light(on && remapping.order.broken.size ? remapping.members(remapping.order.broken) : null)
+/** Whether the list of what is lost is open. */
+const listed = ref(false)
+const lightLost = (on: boolean): void =>
+  stage.light(on && remapping.lost.size ? remapping.members(remapping.lost) : null)
+watch(
+  () => remapping.losses.length,
+  length => {
+    if (!length) listed.value = false
+  },
+)
 </script>
 
 <template>
@@ -16,19 +23,30 @@ const lightBroken = (on: boolean): void =>
     <RibbonBed v-if="remapping.rows.length" />
     <p v-else class="self-start border border-dashed border-strong p-6 text-center">This artwork says no colors.</p>
     <div class="grid gap-1.5">
-      <p class="flex h-6 items-center gap-2 text-caption" data-test="value-order">
-        <span>Order of light and dark</span><span class="value" data-test="correlation">{{ percent }}</span>
-        <button
-          v-if="remapping.order.broken.size"
-          class="control h-6! px-1.5! text-caption"
-          @pointerenter="lightBroken(true)"
-          @pointerleave="lightBroken(false)"
-          @focus="lightBroken(true)"
-          @blur="lightBroken(false)"
-          @click="remapping.select(remapping.order.broken)"
-        >
-          ◆ {{ remapping.order.broken.size }} {{ remapping.order.broken.size === 1 ? 'ink breaks' : 'inks break' }} it
-        </button>
+      <LossList v-if="listed" class="max-h-44" />
+      <p class="flex h-6 items-center gap-2 text-caption" data-test="contrast-kept">
+        <span>Contrast of what touches</span>
+        <template v-if="remapping.losses.length">
+          <button
+            class="control h-6! px-1.5! text-caption"
+            :aria-expanded="listed"
+            @pointerenter="lightLost(true)"
+            @pointerleave="lightLost(false)"
+            @focus="lightLost(true)"
+            @blur="lightLost(false)"
+            @click="listed = !listed"
+          >
+            ◆ {{ remapping.losses.length }} lost
+          </button>
+          <button
+            v-if="remapping.losses.length > 1"
+            class="control h-6! px-1.5! text-caption"
+            title="As small a change as tells them apart again"
+            @click="remapping.mend(remapping.losses)"
+          >
+            Mend all
+          </button>
+        </template>
         <span v-else class="text-quiet">kept</span>
         <label
           class="ml-auto flex items-center gap-1.5"

@@ -98,12 +98,7 @@ onUnmounted(() => {
         <ArtworkStage @add="addArtwork" />
         <ComparisonTable v-if="step === 'compose' && proofs.comparing" />
       </div>
-      <div class="min-h-0 overflow-y-auto border-l border-line bg-panel" data-test="bench">
-        <LazyGatherBench v-if="step === 'gather'" />
-        <LazyComposeBench v-else-if="step === 'compose'" />
-        <LazyRemapBench v-else-if="step === 'remap'" />
-        <LazyHandOverBench v-else />
-      </div>
+      <StepBench :step="step" />
     </main>
     <SchemeBand />
     <LazyConflictDialog v-if="saving.state.kind === 'conflict'" />

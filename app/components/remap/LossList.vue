@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { contrastOf } from '../../../core/color/difference'
+import type { Loss } from '../../../core/remap/losses'
+
+/**
+ * What lost its contrast to what it touches, before and after, the longest boundaries first: pointing lights the two in
+ * the artwork, Mend tells them apart again.
+ */
+const stage = useStage()
+const remapping = useRemapping()
+const MOST_LISTED = 24
+const now = (hex: string): string => remapping.colors.get(hex) ?? hex
+const rows = computed(() =>
+  remapping.losses.slice(0, MOST_LISTED).map(loss => ({
+    loss,
+    was: [loss.one, loss.other] as const,
+    is: [now(loss.one), now(loss.other)] as const,
+  })),
+)
+const ratio = ([one, other]: readonly [string, string]): string => `${contrastOf(one, other).toFixed(1)}:1`
+const light = (loss: Loss | null): void => stage.light(loss && [loss.one, loss.other])
+onUnmounted(() => stage.light(null))
+</script>
+
+<template>
+  <ul
+    class="grid content-start gap-px overflow-y-auto border border-line"
+    aria-label="Lost contrasts"
+    data-test="losses"
+  >
+    <li
+      v-for="{ loss, was, is } in rows"
+      :key="`${loss.one} ${loss.other}`"
+      class="flex h-8 items-center gap-2 px-2 text-caption hover:bg-hover"
+      @pointerenter="light(loss)"
+      @pointerleave="light(null)"
+    >
+      <span v-for="(pair, i) in [was, is]" :key="i" class="flex items-center gap-1.5">
+        <span class="flex" role="img" :aria-label="`${i ? 'after' : 'before'}: ${pair.join(' beside ')}`"
+          ><i class="size-5" :style="{ background: pair[0] }" /><i
+            class="size-5"
+            :style="{ background: pair[1] }" /></span
+        ><span class="value w-11">{{ ratio(pair) }}</span
+        ><span v-if="i === 0" class="text-quiet" aria-hidden="true">→</span>
+      </span>
+      <span class="min-w-0 grow truncate text-quiet">{{
+        loss.strong ? 'letters or outlines' : `${(loss.part * 100).toFixed(1)}% of all edges`
+      }}</span>
+      <button
+        class="control h-6! px-1.5! text-caption"
+        :aria-label="`Mend ${loss.one} beside ${loss.other}`"
+        @focus="light(loss)"
+        @blur="light(null)"
+        @click="remapping.mend([loss])"
+      >
+        Mend
+      </button>
+    </li>
+    <li v-if="remapping.losses.length > MOST_LISTED" class="px-2 text-caption text-quiet">
+      and {{ remapping.losses.length - MOST_LISTED }} shorter ones
+    </li>
+  </ul>
+</template>

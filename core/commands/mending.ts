@@ -1,0 +1,68 @@
+import type { Hex } from '../color/convert'
+import { okDistance } from '../color/difference'
+import type { Project } from '../document/project'
+import { colorsOf } from '../painting/painting'
+import { lossesOf, type Loss } from '../remap/losses'
+import type { InkArea } from '../remap/match'
+import { grouped, sent, withRemap } from './remapping'
+
+/* What is lost between inks that touch is mended by as small a change as does it. */
+
+const pairOf = ({ one, other }: Pick<Loss, 'one' | 'other'>): string => [one, other].sort().join()
+
+/** How much an artwork is changed, by area. */
+const changeOf = (inks: readonly InkArea[], was: ReadonlyMap<Hex, Hex>, is: ReadonlyMap<Hex, Hex>): number =>
+  inks.reduce((sum, { hex, area }) => {
+    const [before, after] = [was.get(hex) ?? hex, is.get(hex) ?? hex]
+    return before === after ? sum : sum + (area + 1e-4) * okDistance(before, after)
+  }, 0)
+
+/**
+ * What could be done for a pair: the groups of the two held to the picture, and closely enough, or either sent to
+ * another swatch.
+ */
+const ways = (project: Project, { one, other }: Loss, rest: number): Project[] => {
+  const { remap, scheme } = project
+  const groups = [one, other].flatMap(ink => remap.targets[ink]?.to ?? [])
+  const held = groups.reduce(
+    (now, id) =>
+      (now.remap.groups[id]?.shading ?? now.remap.shading) === 'held' ? now : grouped(now, id, { shading: 'held' }),
+    project,
+  )
+  const closer = withRemap(held, { hold: Math.min(remap.hold, rest) })
+  return [
+    ...[held, closer].filter(each => each !== project),
+    ...[one, other].flatMap(ink => scheme.map(({ id }) => sent(project, [ink], id, null))),
+  ]
+}
+
+/** How much a boundary that is lost weighs against the change of the picture. */
+const LOST = 0.5
+
+/**
+ * The project with pairs of inks told apart again, each by the way that changes the artwork least and loses least
+ * elsewhere; pairs that no way mends stay as they are.
+ */
+export const mended = (
+  project: Project,
+  inks: readonly InkArea[],
+  pairs: ReadonlyArray<readonly [Hex, Hex]>,
+  rest: number,
+): Project =>
+  pairs.reduce((now, [one, other]) => {
+    const before = colorsOf(now, inks)
+    const losses = lossesOf(inks, ink => before.get(ink) ?? ink)
+    const key = pairOf({ one, other })
+    const loss = losses.find(each => pairOf(each) === key)
+    if (!loss) return now
+    let [best, least] = [now, Infinity]
+    for (const way of ways(now, loss, rest)) {
+      const after = colorsOf(way, inks)
+      const left = lossesOf(inks, ink => after.get(ink) ?? ink)
+      if (left.some(each => pairOf(each) === key)) continue
+      const cost =
+        changeOf(inks, before, after) + LOST * left.reduce((sum, { part, strong }) => sum + part * (strong ? 3 : 1), 0)
+      if (cost < least) [best, least] = [way, cost]
+    }
+    return best
+  }, project)

@@ -1,0 +1,47 @@
+import { gunzipSync } from 'node:zlib'
+import type { Sql } from 'postgres'
+import { unpackInkMap } from '../../core/artwork/inkmap'
+import { besideEach } from '../../core/artwork/inks'
+import { contactsOf } from '../../core/artwork/neighbors'
+import type { ArtworkFile } from '../../core/document/artwork'
+import { artworkMap, artworkSource, findArtwork, keepRecord, withoutNeighbors } from '../db/artwork'
+import { receiveAgain } from './receive'
+
+const measuredAgain = async (sql: Sql, file: ArtworkFile): Promise<ArtworkFile> => {
+  if (file.kind === 'svg') {
+    const source = await artworkSource(sql, file.hash)
+    if (!source) return file
+    const { inks } = (await receiveAgain(file, source, file.also)).file
+    const beside = new Map(inks.map(ink => [ink.hex, ink.beside]))
+    return { ...file, inks: file.inks.map(ink => ({ ...ink, beside: beside.get(ink.hex) ?? [] })) }
+  }
+  const packed = await artworkMap(sql, file.hash)
+  if (!packed) return file
+  const hexes = file.inks.map(({ hex }) => hex)
+  const contacts = contactsOf(unpackInkMap(gunzipSync(packed)), hexes.length)
+  const beside = besideEach(hexes, contacts, place => hexes[place] ?? '#000000')
+  return { ...file, inks: file.inks.map((ink, i) => ({ ...ink, beside: beside[i] ?? [] })) }
+}
+
+/**
+ * Brings artwork kept by an earlier version up to date: what lies beside each ink. One that cannot be measured is kept
+ * as it is, and told. Returns how many there were; `done` hears of each.
+ */
+export const bringUpToDate = async (
+  sql: Sql,
+  done: (file: ArtworkFile, failed: string | null) => void,
+): Promise<number> => {
+  const hashes = await withoutNeighbors(sql)
+  for (const hash of hashes) {
+    const file = await findArtwork(sql, hash)
+    if (!file) continue
+    let failed: string | null = null
+    const now = await measuredAgain(sql, file).catch((error: unknown) => {
+      failed = error instanceof Error ? error.message : String(error)
+      return file
+    })
+    await keepRecord(sql, now)
+    done(file, failed)
+  }
+  return hashes.length
+}
