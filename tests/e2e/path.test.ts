@@ -31,13 +31,13 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   await expect.poll(async () => (await bandColors(page))[0]).toBe('#c8553d')
   expect(await stageColors(page)).not.toEqual(before)
 
-  await page.keyboard.press('2')
+  await page.getByRole('button', { name: 'Compose', exact: true }).click()
   await page.getByTestId('harmony-triadic').getByRole('button').first().click()
   await expect(page.getByTestId('harmony-triadic').getByRole('button').first()).toHaveAttribute('aria-pressed', 'true')
   const band = await bandColors(page)
   expect(band).toHaveLength(6)
 
-  await page.keyboard.press('3')
+  await page.getByRole('button', { name: 'Remap', exact: true }).click()
   await page.mouse.move(400, 20)
   await expect(page.getByTestId('ribbons')).toBeVisible()
   const matched = await stageColors(page)
@@ -52,7 +52,7 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   await expect.poll(() => stageColors(page)).toEqual(exchanged)
   expect(await bandColors(page)).toEqual(band)
 
-  await page.keyboard.press('4')
+  await page.getByRole('button', { name: 'Hand over', exact: true }).click()
   const [svg] = await Promise.all([page.waitForEvent('download'), page.getByTestId('svg-Poster').click()])
   expect(svg.suggestedFilename()).toBe('poster.svg')
   const [out, source] = await Promise.all([
