@@ -28,7 +28,7 @@ export const matchedTargets = (
   return Object.fromEntries(
     inks.map(({ hex }) => {
       const said = before[hex]
-      if (said?.by === 'hand' && (said.to === null || ids.has(said.to))) return [hex, said]
+      if (said && byHand.has(hex)) return [hex, said]
       return [hex, { to: matched.get(hex) ?? null, by: 'match' as const }]
     }),
   )

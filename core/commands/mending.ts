@@ -2,7 +2,7 @@ import type { Hex } from '../color/convert'
 import { okDistance } from '../color/difference'
 import type { Project } from '../document/project'
 import { colorsOf } from '../painting/painting'
-import { lossesOf, type Loss } from '../remap/losses'
+import { lossesOf, weightOf, type Loss } from '../remap/losses'
 import type { InkArea } from '../remap/match'
 import { grouped, sent, withRemap } from './remapping'
 
@@ -60,8 +60,7 @@ export const mended = (
       const after = colorsOf(way, inks)
       const left = lossesOf(inks, ink => after.get(ink) ?? ink)
       if (left.some(each => pairOf(each) === key)) continue
-      const cost =
-        changeOf(inks, before, after) + LOST * left.reduce((sum, { part, strong }) => sum + part * (strong ? 3 : 1), 0)
+      const cost = changeOf(inks, before, after) + LOST * weightOf(left)
       if (cost < least) [best, least] = [way, cost]
     }
     return best

@@ -21,8 +21,6 @@ export interface Edge {
 export interface InkGraph {
   nodes: Node[]
   edges: Edge[]
-  /** For each node the places of its edges. */
-  edgesOf: number[][]
 }
 
 /** An ink too small to measure still has a say. */
@@ -47,12 +45,7 @@ const build = (inks: readonly InkArea[]): InkGraph => {
       const [one, other] = [Math.floor(key / nodes.length), key % nodes.length]
       return { one, other, part, lighter: (nodes[one] as Node).lab.l - (nodes[other] as Node).lab.l }
     })
-  const edgesOf: number[][] = nodes.map(() => [])
-  edges.forEach(({ one, other }, i) => {
-    edgesOf[one]?.push(i)
-    edgesOf[other]?.push(i)
-  })
-  return { nodes, edges, edgesOf }
+  return { nodes, edges }
 }
 
 const built = new WeakMap<readonly InkArea[], InkGraph>()

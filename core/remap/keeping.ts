@@ -18,9 +18,9 @@ const WEIGHTS = {
   /** Swatches that cover nothing, in any artwork. */
   unused: 3,
   share: 0.7,
-  /** Inks alike that part. */
   /** Inks that have to leave their swatch for an edge to stay. */
   moved: 6,
+  /** Inks alike that part. */
   parted: 2.5,
 } as const
 
@@ -81,7 +81,7 @@ const lackOf = (was: number, is: number): number =>
   Math.abs(was) < EDGE * 0.8 ? 0 : Math.max(0, KEPT * Math.abs(was) - (was < 0 ? -is : is))
 
 /** What a pair loses that was so much lighter on one side and is so much lighter now; 0 where nothing is lost. */
-export const lostOf = (was: number, is: number): number => {
+const lostOf = (was: number, is: number): number => {
   const own = Math.abs(was)
   if (own < 1e-6) return 0
   const now = was < 0 ? -is : is
@@ -123,7 +123,6 @@ interface Search {
   /** What is covered in each artwork by what was sent by hand, swatch by swatch. */
   covered: Float64Array
   share: number[]
-  needed: Float64Array
 }
 
 const pairCosts = (
@@ -187,15 +186,14 @@ const pairCosts = (
 }
 
 /** What it costs that swatches cover so much of each artwork. */
-const coverCost = ({ swatches, artworks, share, needed }: Search, covered: Float64Array): number => {
+const coverCost = ({ swatches, artworks, share }: Search, covered: Float64Array): number => {
   let sum = 0
   for (let s = 0; s < swatches.length; s++) {
     let mean = 0
     for (let w = 0; w < artworks; w++) {
       const cover = covered[s * artworks + w] as number
       mean += cover / artworks
-      const need = needed[w] as number
-      if (cover < need) sum += (WEIGHTS.unused * (1 - cover / need) ** 2) / artworks / swatches.length
+      if (cover < USED) sum += (WEIGHTS.unused * (1 - cover / USED) ** 2) / artworks / swatches.length
     }
     sum += (WEIGHTS.share * Math.abs(mean - (share[s] as number))) / swatches.length
   }
@@ -371,7 +369,6 @@ export const keepingMatch = (
     artworks,
     covered,
     share: swatches.map(({ share }) => share / total),
-    needed: Float64Array.from({ length: artworks }, () => USED),
   }
   const chance = seeded(seed)
   const dearest = Math.max(...fit.flat())

@@ -4,7 +4,7 @@ import type { InkArea } from './inks'
 
 /** A lightness difference from which two inks that touch make an edge, and from which a strong one, as letters do. */
 const EDGE = 0.1
-export const STRONG = 0.4
+const STRONG = 0.4
 /** A strong edge whose lightness difference falls under this is gone. */
 const GONE = 0.2
 /** Boundaries shorter than this part of all are specks. */
@@ -21,7 +21,7 @@ export interface Loss {
 }
 
 /** Whether a lightness difference is lost: it has turned, less than half is left, or a strong one is gone. */
-export const isLost = (was: number, is: number): boolean =>
+const isLost = (was: number, is: number): boolean =>
   Math.abs(was) >= EDGE && (is * Math.sign(was) < Math.abs(was) / 2 || (Math.abs(was) >= STRONG && Math.abs(is) < GONE))
 
 const lightOf = (colorOf: (ink: Hex) => Hex): ((ink: Hex) => number) => {
@@ -48,10 +48,15 @@ export const lossesOf = (inks: readonly InkArea[], colorOf: (ink: Hex) => Hex): 
     .sort((one, other) => Number(other.strong) - Number(one.strong) || other.part - one.part)
 }
 
+const TIMES_STRONG = 3
+
+/** How much losses weigh, by the length of boundaries; strong ones count threefold. */
+export const weightOf = (losses: readonly Loss[]): number =>
+  losses.reduce((sum, { part, strong }) => sum + part * (strong ? TIMES_STRONG : 1), 0)
+
 /** How much of the edges of a picture is kept, by the length of boundaries, in [0, 1]; strong ones count threefold. */
 export const keptOf = (inks: readonly InkArea[], losses: readonly Loss[]): number => {
   const all = graphOf(inks).edges.filter(({ part, lighter }) => part >= SPECK && Math.abs(lighter) >= EDGE)
-  const total = all.reduce((sum, { part, lighter }) => sum + part * (Math.abs(lighter) >= STRONG ? 3 : 1), 0)
-  const lost = losses.reduce((sum, { part, strong }) => sum + part * (strong ? 3 : 1), 0)
-  return total ? Math.max(0, 1 - lost / total) : 1
+  const total = all.reduce((sum, { part, lighter }) => sum + part * (Math.abs(lighter) >= STRONG ? TIMES_STRONG : 1), 0)
+  return total ? Math.max(0, 1 - weightOf(losses) / total) : 1
 }
