@@ -16,22 +16,25 @@ export interface InkSummary {
   beside: Array<[hex: Hex, part: number]>
 }
 
-/** What lies beside each ink, from what touches what by place; inks by falling area. A pair is told by its first. */
-export const besideEach = (
-  inks: readonly Hex[],
+/**
+ * Inks, by falling area, each with what lies beside it, from what touches what by place. A pair is told by the first of
+ * the two.
+ */
+export const withNeighbors = <Ink extends { hex: Hex }>(
+  inks: readonly Ink[],
   contacts: readonly Contact[],
   hexAt: (place: number) => Hex,
-): Array<InkSummary['beside']> => {
-  const places = new Map(inks.map((hex, i) => [hex, i]))
-  const beside: Array<InkSummary['beside']> = inks.map(() => [])
+): Array<Ink & Pick<InkSummary, 'beside'>> => {
+  const places = new Map(inks.map(({ hex }, i) => [hex, i]))
+  const found = inks.map(ink => ({ ...ink, beside: [] as InkSummary['beside'] }))
   for (const { one, other, part } of contacts) {
     const [first, second] = [hexAt(one), hexAt(other)].sort((a, b) => (places.get(a) ?? 0) - (places.get(b) ?? 0)) as [
       Hex,
       Hex,
     ]
-    beside[places.get(first) ?? 0]?.push([second, Math.round(part * 1e6) / 1e6])
+    found[places.get(first) ?? 0]?.beside.push([second, Math.round(part * 1e6) / 1e6])
   }
-  return beside
+  return found
 }
 
 /**
@@ -52,11 +55,5 @@ export const measuredInks = async (
   const inks = reading.inks
     .map(({ hex, uses }, place) => ({ hex, area: Math.round((areas[place] as number) * 1e5) / 1e5, uses }))
     .sort((one, other) => other.area - one.area || other.uses - one.uses)
-  const hexAt = (place: number): Hex => reading.inks[place]?.hex ?? '#000000'
-  const beside = besideEach(
-    inks.map(({ hex }) => hex),
-    contacts,
-    hexAt,
-  )
-  return { inks: inks.map((ink, i) => ({ ...ink, beside: beside[i] ?? [] })), map }
+  return { inks: withNeighbors(inks, contacts, place => reading.inks[place]?.hex ?? '#000000'), map }
 }

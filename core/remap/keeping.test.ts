@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { arc, hexOfLch, labOf, lchOf, type Hex } from '../color/convert'
 import { contactsOf } from '../artwork/neighbors'
-import { besideEach } from '../artwork/inks'
+import { withNeighbors } from '../artwork/inks'
 import { inkMapOfSolid } from '../artwork/testing'
 import { graphOf } from './graph'
 import { held, heldLights, HOLD, residualOf, solved, type Wanted } from './hold'
@@ -60,7 +60,8 @@ describe('what touches what', () => {
     expect(part.get('0 2')).toBeCloseTo((110 * 3) / all, 9)
     expect(part.get('1 2')).toBeCloseTo((110 * 3) / all, 9)
     expect(contacts.reduce((sum, each) => sum + each.part, 0)).toBeCloseTo(1, 9)
-    const beside = besideEach(['#000001', '#000000', '#000002'], contacts, place => `#00000${place}`)
+    const inks = ['#000001', '#000000', '#000002'].map(ink => ({ hex: ink }))
+    const beside = withNeighbors(inks, contacts, place => `#00000${place}`).map(each => each.beside)
     expect(beside.map(each => each.map(([color]) => color).sort())).toEqual([['#000000', '#000002'], ['#000002'], []])
   })
   it('leaves out what nothing is painted on', () => {

@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { areasOf, packInkMap } from '../../core/artwork/inkmap'
-import { besideEach } from '../../core/artwork/inks'
+import { withNeighbors } from '../../core/artwork/inks'
 import { contactsOf } from '../../core/artwork/neighbors'
 import { Unreadable } from '../../core/artwork/unreadable'
 import type { ArtworkFile } from '../../core/document/artwork'
@@ -32,18 +32,13 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
   const inks = hexes
     .map((hex, i) => ({ hex, area: areas[i] ?? 0, uses: 1 }))
     .sort((one, other) => other.area - one.area)
-  const beside = besideEach(
-    inks.map(({ hex }) => hex),
-    contactsOf(map, hexes.length),
-    place => hexes[place] ?? '#000000',
-  )
   const file: ArtworkFile = {
     kind: 'raster',
     hash: hashOf(source, []),
     name: titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Artwork'),
     width: picture.width,
     height: picture.height,
-    inks: inks.map((ink, i) => ({ ...ink, beside: beside[i] ?? [] })),
+    inks: withNeighbors(inks, contactsOf(map, hexes.length), place => hexes[place] ?? '#000000'),
     also: [],
     pictureInks: [],
     removed: [],

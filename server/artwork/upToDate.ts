@@ -1,7 +1,7 @@
 import { gunzipSync } from 'node:zlib'
 import type { Sql } from 'postgres'
 import { unpackInkMap } from '../../core/artwork/inkmap'
-import { besideEach } from '../../core/artwork/inks'
+import { withNeighbors } from '../../core/artwork/inks'
 import { contactsOf } from '../../core/artwork/neighbors'
 import type { ArtworkFile } from '../../core/document/artwork'
 import { artworkMap, artworkSource, findArtwork, keepRecord, withoutNeighbors } from '../db/artwork'
@@ -17,10 +17,9 @@ const measuredAgain = async (sql: Sql, file: ArtworkFile): Promise<ArtworkFile> 
   }
   const packed = await artworkMap(sql, file.hash)
   if (!packed) return file
-  const hexes = file.inks.map(({ hex }) => hex)
-  const contacts = contactsOf(unpackInkMap(gunzipSync(packed)), hexes.length)
-  const beside = besideEach(hexes, contacts, place => hexes[place] ?? '#000000')
-  return { ...file, inks: file.inks.map((ink, i) => ({ ...ink, beside: beside[i] ?? [] })) }
+  const { inks } = file
+  const contacts = contactsOf(unpackInkMap(gunzipSync(packed)), inks.length)
+  return { ...file, inks: withNeighbors(inks, contacts, place => inks[place]?.hex ?? '#000000') }
 }
 
 /**
