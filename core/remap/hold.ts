@@ -244,15 +244,14 @@ export const heldLights = ({ nodes, edges }: InkGraph, wanted: readonly Wanted[]
     pull: new Float64Array(limits.length),
     difference: new Float64Array(limits.length),
   }
-  const [ones, others] = [limits.map(({ one }) => one), limits.map(({ other }) => other)].map(all =>
-    Int32Array.from(all),
-  ) as [Int32Array, Int32Array]
-  const [least, most, pulls, says] = [
-    limits.map(each => each.least),
-    limits.map(each => each.most),
-    limits.map(each => each.pull),
-    limits.map(({ part, lighter }) => (part === KIN_PART || Math.abs(lighter) >= STRONG.from ? 1 : Math.sqrt(part))),
-  ].map(all => Float64Array.from(all)) as [Float64Array, Float64Array, Float64Array, Float64Array]
+  const ones = Int32Array.from(limits, ({ one }) => one)
+  const others = Int32Array.from(limits, ({ other }) => other)
+  const least = Float64Array.from(limits, each => each.least)
+  const most = Float64Array.from(limits, each => each.most)
+  const pulls = Float64Array.from(limits, ({ pull }) => pull)
+  const says = Float64Array.from(limits, ({ part, lighter }) =>
+    part === KIN_PART || Math.abs(lighter) >= STRONG.from ? 1 : Math.sqrt(part),
+  )
   /** The edges that lack something at some lights; how many they are. */
   const activate = (lights: Float64Array): number => {
     let count = 0
@@ -279,8 +278,14 @@ export const heldLights = ({ nodes, edges }: InkGraph, wanted: readonly Wanted[]
         system.aim[i] = wall && !still ? Math.round(l) : (aim[i] as number)
         system.weight[i] = still || wall ? STILL : (dear[i] as number) / Math.max(soft, away(lights, i)) ** (2 - POWER)
       }
-      const [one, other, pull] = [system.one, system.other, system.pull].map(all => all.subarray(0, count))
-      const now = { ...system, one, other, pull, difference: system.difference.subarray(0, count) } as Screened
+      const now: Screened = {
+        weight: system.weight,
+        aim: system.aim,
+        one: system.one.subarray(0, count),
+        other: system.other.subarray(0, count),
+        pull: system.pull.subarray(0, count),
+        difference: system.difference.subarray(0, count),
+      }
       const next = solved(now, lights, 1e-9)
       let moved = 0
       for (let i = 0; i < nodes.length; i++)
