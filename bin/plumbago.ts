@@ -275,7 +275,7 @@ const run = async (): Promise<number> => {
       'lean': { type: 'string', default: '0,0' },
       'apart': { type: 'string', default: String(APART.usual) },
       'scheme': { type: 'string' },
-      'match': { type: 'string', default: 'values' },
+      'match': { type: 'string', default: 'picture' },
       'shading': { type: 'string' },
       'hold': { type: 'string', default: String(HOLD.rest) },
       'neutrals': { type: 'string', default: 'inks' },

@@ -12,9 +12,14 @@ export interface InkSummary {
   hex: Hex
   area: number
   uses: number
-  /** The inks it lies beside that cover no more than it, with their part of all boundaries, in [0, 1]. */
-  beside: Array<[hex: Hex, part: number]>
+  /**
+   * The inks it lies beside that cover no more than it, with their part of all boundaries and the share of the picture
+   * where the two mix, in [0, 1].
+   */
+  beside: Array<[hex: Hex, part: number, mixed: number]>
 }
+
+const millionths = (part: number): number => Math.round(part * 1e6) / 1e6
 
 /**
  * Inks, by falling area, each with what lies beside it, from what touches what by place. A pair is told by the first of
@@ -27,12 +32,12 @@ export const withNeighbors = <Ink extends { hex: Hex }>(
 ): Array<Ink & Pick<InkSummary, 'beside'>> => {
   const places = new Map(inks.map(({ hex }, i) => [hex, i]))
   const found = inks.map(ink => ({ ...ink, beside: [] as InkSummary['beside'] }))
-  for (const { one, other, part } of contacts) {
+  for (const { one, other, part, mixed } of contacts) {
     const [first, second] = [hexAt(one), hexAt(other)].sort((a, b) => (places.get(a) ?? 0) - (places.get(b) ?? 0)) as [
       Hex,
       Hex,
     ]
-    found[places.get(first) ?? 0]?.beside.push([second, Math.round(part * 1e6) / 1e6])
+    found[places.get(first) ?? 0]?.beside.push([second, millionths(part), millionths(mixed)])
   }
   return found
 }

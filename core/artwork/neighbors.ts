@@ -1,34 +1,48 @@
 import type { InkMap } from './inkmap'
 
-/** Two inks that lie side by side, by their places, and their part of all boundaries, in [0, 1]. */
+/** Two inks that lie side by side, by their places: their part of all boundaries, and the share of the picture both hold. */
 export interface Contact {
   one: number
   other: number
   part: number
+  /** The share of the picture, in [0, 1], where they mix: in gradients, where one shines through, along edges. */
+  mixed: number
 }
 
 /** How far apart two pixels are that are looked at together, in parts of the width of a map: three of 220. */
 const APART = 3 / 220
-/** How much of a pixel the ink that holds most of it has to hold to stand for it, of 255. */
-const HOLDS = 86
+/** How much of a pixel an ink has to hold to count there, of 255. */
+const HOLDS = 64
 const OPAQUE = 250
 /** So many contacts are kept, those of the longest boundaries; what is beyond are specks. */
 const MOST_CONTACTS = 12_000
+/** What a pixel that two inks share counts as a boundary between them, against two beside each other. */
+const WITHIN = 0.1
 const NONE = 0xffff
 
-/** For each pixel the place of the ink that stands for it, or NONE. */
-const standing = ({ solid, pixel, start, alpha, ink, share }: InkMap): Uint16Array => {
-  const place = Uint16Array.from(solid, at => (at ? at - 1 : NONE))
+/** For each pixel the places of the two inks that hold most of it, or NONE, and what the second holds of 255. */
+const standing = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
+  const first = Uint16Array.from(solid, at => (at ? at - 1 : NONE))
+  const second = new Uint16Array(first.length).fill(NONE)
+  const part = new Uint8Array(first.length)
   for (let i = 0; i < pixel.length; i++) {
     if ((alpha[i] as number) < OPAQUE) continue
-    let most = HOLDS
-    for (let at = start[i] as number; at < (start[i + 1] as number); at++)
-      if ((share[at] as number) > most) {
-        most = share[at] as number
-        place[pixel[i] as number] = ink[at] as number
+    let [most, next] = [HOLDS - 1, HOLDS - 1]
+    const p = pixel[i] as number
+    for (let at = start[i] as number; at < (start[i + 1] as number); at++) {
+      const [place, holds] = [ink[at] as number, share[at] as number]
+      if (holds > most) {
+        if (first[p] !== NONE) [second[p], next] = [first[p] as number, most]
+        first[p] = place
+        most = holds
+      } else if (holds > next) {
+        second[p] = place
+        next = holds
       }
+    }
+    if (second[p] !== NONE) part[p] = next
   }
-  return place
+  return { first, second, part }
 }
 
 /**
@@ -38,24 +52,44 @@ const standing = ({ solid, pixel, start, alpha, ink, share }: InkMap): Uint16Arr
  */
 export const contactsOf = (map: InkMap, count: number): Contact[] => {
   const { width, height } = map
-  const place = standing(map)
+  const { first, second, part } = standing(map)
   const by = Math.max(1, Math.round(Math.max(width, height) * APART))
-  const found = new Map<number, number>()
-  let all = 0
-  const meet = (one: number, other: number): void => {
-    if (one === other || one === NONE || other === NONE) return
+  const found = new Map<number, { length: number; mixed: number }>()
+  let [all, painted] = [0, 0]
+  const meet = (one: number, other: number, length: number, mixed = 0): void => {
+    if (one === other || one === NONE || other === NONE || !length) return
     const key = one < other ? one * count + other : other * count + one
-    found.set(key, (found.get(key) ?? 0) + 1)
-    all++
+    const known = found.get(key)
+    if (known) {
+      known.length += length
+      known.mixed += mixed
+    } else found.set(key, { length, mixed })
+    all += length
+  }
+  /** Where two inks share a pixel, both touch what is beside it. */
+  const look = (p: number, q: number): void => {
+    const [own, its] = [(part[p] as number) / 255, (part[q] as number) / 255]
+    meet(first[p] as number, first[q] as number, (1 - own) * (1 - its))
+    if (own) meet(second[p] as number, first[q] as number, own * (1 - its))
+    if (its) meet(first[p] as number, second[q] as number, (1 - own) * its)
+    if (own && its) meet(second[p] as number, second[q] as number, own * its)
   }
   for (let y = 0; y < height; y++)
     for (let x = 0, p = y * width; x < width; x++, p++) {
-      const own = place[p] as number
-      if (x + by < width) meet(own, place[p + by] as number)
-      if (y + by < height) meet(own, place[p + by * width] as number)
+      if (first[p] === NONE) continue
+      painted++
+      const half = Math.min(1, (2 * (part[p] as number)) / 255)
+      if (half) meet(first[p] as number, second[p] as number, half * WITHIN, half)
+      if (x + by < width) look(p, p + by)
+      if (y + by < height) look(p, p + by * width)
     }
   return [...found]
-    .sort(([one, long], [other, longer]) => longer - long || one - other)
+    .sort(([one, long], [other, longer]) => longer.length - long.length || one - other)
     .slice(0, MOST_CONTACTS)
-    .map(([key, length]) => ({ one: Math.floor(key / count), other: key % count, part: length / all }))
+    .map(([key, { length, mixed }]) => ({
+      one: Math.floor(key / count),
+      other: key % count,
+      part: length / all,
+      mixed: mixed / painted,
+    }))
 }

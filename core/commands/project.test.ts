@@ -122,7 +122,7 @@ describe('matching a project', () => {
         },
       ]),
     ).toEqual([
-      { hex: '#000000', area: 0.75, beside: [['#ffffff', 0.5]], parts: [1, 0.5] },
+      { hex: '#000000', area: 0.75, beside: [['#ffffff', 0.5, 0]], parts: [1, 0.5] },
       { hex: '#ffffff', area: 0.25, beside: [], parts: [0, 0.5] },
     ]))
 })

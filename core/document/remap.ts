@@ -91,7 +91,7 @@ export const remapSchema = z.object({
 })
 
 /** How artwork is remapped before anyone says otherwise. */
-export const FIRST_REMAP: Remap = remapSchema.parse({ targets: {}, shading: 'relative' })
+export const FIRST_REMAP: Remap = remapSchema.parse({ targets: {}, shading: 'held', match: 'picture' })
 export type Target = z.infer<typeof targetSchema>
 export type Remap = z.infer<typeof remapSchema>
 export type Following = z.infer<typeof followingSchema>

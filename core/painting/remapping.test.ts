@@ -45,7 +45,10 @@ describe('remapping a project', () => {
     )
     expect(projectSchema.parse(JSON.parse(JSON.stringify(full)))).toEqual(full)
     const { sets: _, ...old } = { ...project, remap: { targets: project.remap.targets, shading: 'flat' } }
-    expect(projectSchema.parse(old)).toEqual({ ...project, remap: { ...project.remap, shading: 'flat' } })
+    expect(projectSchema.parse(old)).toEqual({
+      ...project,
+      remap: { ...project.remap, shading: 'flat', match: 'values' },
+    })
   })
   it('sends near-identical inks along with the largest of them, and back when the tolerance goes', () => {
     const sent = done(
@@ -69,7 +72,7 @@ describe('remapping a project', () => {
     expect(Math.hypot(labOf(tinted).a, labOf(tinted).b)).toBeGreaterThan(0.01)
   })
   it('has a group follow its swatch in its own way, led by another ink', () => {
-    const both = done({ do: 'retarget', inks: ['#102030', '#cc4422'], to: first })
+    const both = done({ do: 'shade', shading: 'relative' }, { do: 'retarget', inks: ['#102030', '#cc4422'], to: first })
     const flat = apply(both, { do: 'shade group', swatch: first, shading: 'flat' })
     expect(colorsOf(flat, inks).get('#cc4422')).toBe(hexOfSwatch(first))
     const led = apply(both, { do: 'lead group', swatch: first, lead: '#cc4422' })

@@ -9,11 +9,15 @@ export interface Node {
   parts: readonly number[]
 }
 
-/** Two nodes that touch: their places, their part of all boundaries, and by how much the first is lighter. */
+/**
+ * Two nodes that touch: their places, their part of all boundaries, the share of the picture where they mix, and by how
+ * much the first is lighter.
+ */
 export interface Edge {
   one: number
   other: number
   part: number
+  mixed: number
   lighter: number
 }
 
@@ -31,19 +35,20 @@ const build = (inks: readonly InkArea[]): InkGraph => {
     .sort((one, other) => (one.hex < other.hex ? -1 : 1))
     .map(({ hex, area, parts }) => ({ hex, lab: labOf(hex), area: Math.max(area, LEAST_AREA), parts: parts ?? [area] }))
   const places = new Map(nodes.map(({ hex }, i) => [hex, i]))
-  const parts = new Map<number, number>()
+  const parts = new Map<number, [part: number, mixed: number]>()
   for (const { hex, beside } of inks)
-    for (const [with_, part] of beside ?? []) {
+    for (const [with_, part, mixed = 0] of beside ?? []) {
       const [a, b] = [places.get(hex), places.get(with_)]
       if (a === undefined || b === undefined || a === b) continue
       const key = Math.min(a, b) * nodes.length + Math.max(a, b)
-      parts.set(key, (parts.get(key) ?? 0) + part)
+      const [long, shared] = parts.get(key) ?? [0, 0]
+      parts.set(key, [long + part, shared + mixed])
     }
   const edges = [...parts]
     .sort(([one], [other]) => one - other)
-    .map(([key, part]) => {
+    .map(([key, [part, mixed]]) => {
       const [one, other] = [Math.floor(key / nodes.length), key % nodes.length]
-      return { one, other, part, lighter: (nodes[one] as Node).lab.l - (nodes[other] as Node).lab.l }
+      return { one, other, part, mixed, lighter: (nodes[one] as Node).lab.l - (nodes[other] as Node).lab.l }
     })
   return { nodes, edges }
 }

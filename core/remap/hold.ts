@@ -1,5 +1,6 @@
 import { hexOfLch, lchOf, type Hex, type Lch } from '../color/convert'
 import type { Edge, InkGraph } from './graph'
+import { DENSE, solved, type Screened } from './screened'
 
 /** The hold: 1 where every ink is its swatch exactly, 0 where the picture keeps its own light. */
 export const HOLD = { least: 0, most: 1, rest: 0.5 } as const
@@ -17,22 +18,22 @@ export interface Wanted {
  * How much of a lightness difference has to stay at rest: of an edge more than the half by which the eye knows it again
  * (its pixels mix in sRGB, darker than they look), of what is hardly an edge so much that steps stay apart.
  */
-const KEPT = { step: 0.35, edge: 0.65 } as const
+const KEPT = { step: 0.35, edge: 0.62 } as const
 /** From where to where a difference of lightness turns from a step to an edge. */
 const STEP = { from: 0.08, to: 0.12 } as const
 /** A strong edge, as letters have, and what has to stay of it so that they can be read: about 3:1. */
-const STRONG = { from: 0.4, keeps: 0.36, pull: 4 } as const
+const STRONG = { from: 0.35, keeps: 0.38, pull: 4 } as const
 const enoughOf = (difference: number): number => {
   const part = Math.min(1, Math.max(0, (difference - STEP.from) / (STEP.to - STEP.from)))
   const enough = (KEPT.step + (KEPT.edge - KEPT.step) * part) * difference
-  return difference >= STRONG.from ? Math.max(enough, STRONG.keeps) : enough
+  return difference >= STRONG.from ? Math.max(enough, Math.min(difference, STRONG.keeps)) : enough
 }
 /** A lightness difference below this is no edge. */
 const SEEN = 0.02
 /** How near its swatch a lightness is the swatch. */
 const SNAP = 0.018
 /** The weight of what touches against that of being the swatch. */
-const PULL = 1000
+const PULL = 300
 /** What is left of that weight of being the swatch where the picture keeps its own light: it places the whole. */
 const ANCHOR = 1e-4
 /** Below this a move counts in proportion to its square. */
@@ -40,139 +41,26 @@ const SOFT = 0.01
 /** How gently a move counts at first, and how fast that is sharpened. */
 const FIRST_SOFT = 0.5
 const SHARPER = 0.6
-const ROUNDS = 12
+const ROUNDS = 8
 /** The weight of what is not moved. */
 const STILL = 1e4
+/** The power of a move that counts: under 1, so that few are moved rather than all a little. */
+const POWER = 0.5
 /** So many of the largest that had to move are tried on their swatch once more, the others giving way. */
-const PINS = 5
+const PINS = 7
 const PIN_ROUNDS = 4
+const PIN_SOFT = 0.05
+/** What edges are worth against exact swatches, and of what is left of them where a loss begins and is whole. */
+const LOST = { edges: 2.5, edge: 0.1, begins: 0.62, whole: 0.5 } as const
+const STRONG_LOST = { edges: 10, begins: 0.35, whole: 0.25 } as const
+/** What steps of shading are worth, by the area of the smaller. */
+const STEP_LOST = { area: 2, begins: 0.3, whole: 0.1 } as const
 /** How near in hue and strength inks are kin, among how many next darker ones it is looked for, and what it weighs. */
 const KIN = 0.05
 const KIN_LOOKED_AT = 12
-const KIN_PART = 1e-1
-/** The power of a move that counts: under 1, so that few are moved rather than all a little. */
-const POWER = 0.5
-
-/**
- * A system of equations: for each node what it is drawn to and how strongly; for each edge its two ends, its weight, and
- * the difference wanted between them.
- */
-export interface Screened {
-  weight: Float64Array
-  aim: Float64Array
-  one: Int32Array
-  other: Int32Array
-  pull: Float64Array
-  difference: Float64Array
-}
-
-/** (weight + graph Laplacian) x, into `out`. */
-const appliedTo = ({ weight, one, other, pull }: Screened, x: Float64Array, out: Float64Array): void => {
-  for (let i = 0; i < out.length; i++) out[i] = (weight[i] as number) * (x[i] as number)
-  for (let e = 0; e < pull.length; e++) {
-    const [a, b] = [one[e] as number, other[e] as number]
-    const off = (pull[e] as number) * ((x[a] as number) - (x[b] as number))
-    out[a] = (out[a] as number) + off
-    out[b] = (out[b] as number) - off
-  }
-}
-
-/** weight · aim + divergence of the differences. */
-const rightSideOf = ({ weight, aim, one, other, pull, difference }: Screened): Float64Array => {
-  const out = weight.map((w, i) => w * (aim[i] as number))
-  for (let e = 0; e < pull.length; e++) {
-    const off = (pull[e] as number) * (difference[e] as number)
-    out[one[e] as number] = (out[one[e] as number] as number) + off
-    out[other[e] as number] = (out[other[e] as number] as number) - off
-  }
-  return out
-}
-
-/** The screened equation at a point: (weight + graph Laplacian) x − (weight · aim + divergence of differences). */
-export const residualOf = (system: Screened, x: Float64Array): Float64Array => {
-  const out = new Float64Array(x.length)
-  appliedTo(system, x, out)
-  const right = rightSideOf(system)
-  return out.map((value, i) => value - (right[i] as number))
-}
-
-/** Up to so many nodes the equation is solved at once, by Cholesky's decomposition; beyond, step by step. */
-const DENSE = 96
-
-const solvedAtOnce = (system: Screened, n: number): Float64Array => {
-  const { weight, one, other, pull } = system
-  const m = new Float64Array(n * n)
-  for (let i = 0; i < n; i++) m[i * n + i] = weight[i] as number
-  for (let e = 0; e < pull.length; e++) {
-    const [a, b, w] = [one[e] as number, other[e] as number, pull[e] as number]
-    m[a * n + a] = (m[a * n + a] as number) + w
-    m[b * n + b] = (m[b * n + b] as number) + w
-    m[a * n + b] = (m[a * n + b] as number) - w
-    m[b * n + a] = (m[b * n + a] as number) - w
-  }
-  for (let j = 0; j < n; j++) {
-    for (let k = 0; k < j; k++) {
-      const f = m[j * n + k] as number
-      if (f === 0) continue
-      for (let i = j; i < n; i++) m[i * n + j] = (m[i * n + j] as number) - (m[i * n + k] as number) * f
-    }
-    const root = Math.sqrt(m[j * n + j] as number)
-    for (let i = j; i < n; i++) m[i * n + j] = (m[i * n + j] as number) / root
-  }
-  const x = rightSideOf(system)
-  for (let i = 0; i < n; i++) {
-    let sum = x[i] as number
-    for (let k = 0; k < i; k++) sum -= (m[i * n + k] as number) * (x[k] as number)
-    x[i] = sum / (m[i * n + i] as number)
-  }
-  for (let i = n - 1; i >= 0; i--) {
-    let sum = x[i] as number
-    for (let k = i + 1; k < n; k++) sum -= (m[k * n + i] as number) * (x[k] as number)
-    x[i] = sum / (m[i * n + i] as number)
-  }
-  return x
-}
-
-const dot = (one: Float64Array, other: Float64Array): number => {
-  let sum = 0
-  for (let i = 0; i < one.length; i++) sum += (one[i] as number) * (other[i] as number)
-  return sum
-}
-
-/** By conjugate gradients, preconditioned by the diagonal, from a first guess, until so little is left of it. */
-const solvedByStep = (system: Screened, guess: Float64Array, left: number): Float64Array => {
-  const { weight, one, other, pull } = system
-  const n = guess.length
-  const diagonal = Float64Array.from(weight)
-  for (let e = 0; e < pull.length; e++)
-    for (const i of [one[e] as number, other[e] as number]) diagonal[i] = (diagonal[i] as number) + (pull[e] as number)
-  const x = Float64Array.from(guess)
-  const r = residualOf(system, x).map(value => -value)
-  const z = r.map((value, i) => value / (diagonal[i] as number))
-  const p = Float64Array.from(z)
-  const q = new Float64Array(n)
-  let rz = dot(r, z)
-  for (let round = 0; round < 4 * n + 40 && rz > left; round++) {
-    appliedTo(system, p, q)
-    const step = rz / dot(p, q)
-    for (let i = 0; i < n; i++) {
-      x[i] = (x[i] as number) + step * (p[i] as number)
-      r[i] = (r[i] as number) - step * (q[i] as number)
-      z[i] = (r[i] as number) / (diagonal[i] as number)
-    }
-    const next = dot(r, z)
-    for (let i = 0; i < n; i++) p[i] = (z[i] as number) + (next / rz) * (p[i] as number)
-    rz = next
-  }
-  return x
-}
-
-/**
- * Solves a screened Poisson equation on a graph (Bhat et al. 2008 use it on the grid of pixels). Every weight has to be
- * above 0. `left` says how little of the residual, squared over the diagonal, may be left where it is solved by steps.
- */
-export const solved = (system: Screened, guess: Float64Array, left = 1e-16): Float64Array =>
-  guess.length <= DENSE ? solvedAtOnce(system, guess.length) : solvedByStep(system, guess, left)
+const KIN_PART = 1
+/** A step of shading that is to be seen. */
+const KIN_STEP = 0.05
 
 /** How lightness differences are to come out at a hold: the least, and the most, for one that was and one that is. */
 const bounds = (was: number, is: number, hold: number): [least: number, most: number] => {
@@ -203,7 +91,8 @@ const kinOf = (nodes: InkGraph['nodes'], wanted: readonly Wanted[]): Edge[] => {
     for (let k = darker.length - 1; k >= Math.max(0, darker.length - KIN_LOOKED_AT); k--) {
       const last = nodes[darker[k] as number]
       if (!last || Math.hypot(last.lab.a - node.lab.a, last.lab.b - node.lab.b) > KIN) continue
-      found.push({ one: i, other: darker[k] as number, part: KIN_PART, lighter: node.lab.l - last.lab.l })
+      const lighter = node.lab.l - last.lab.l
+      if (lighter >= KIN_STEP) found.push({ one: i, other: darker[k] as number, part: KIN_PART, mixed: 0, lighter })
       break
     }
     darker.push(i)
@@ -211,66 +100,97 @@ const kinOf = (nodes: InkGraph['nodes'], wanted: readonly Wanted[]): Edge[] => {
   return found
 }
 
+/** Edges that can be held, in columns: the least and the most each difference is to be, and how strongly it pulls. */
+const limitsOf = (edges: readonly Edge[], wanted: readonly Wanted[], aim: Float64Array, hold: number) => {
+  const held = edges.filter(
+    ({ one, other, lighter }) => Math.abs(lighter) >= SEEN && !(wanted[one]?.fixed && wanted[other]?.fixed),
+  )
+  const between = held.map(({ one, other, lighter }) =>
+    bounds(lighter, (aim[one] as number) - (aim[other] as number), hold),
+  )
+  return {
+    one: Int32Array.from(held, ({ one }) => one),
+    other: Int32Array.from(held, ({ other }) => other),
+    least: Float64Array.from(between, ([least]) => least),
+    most: Float64Array.from(between, ([, most]) => most),
+    pull: Float64Array.from(
+      held,
+      ({ part, lighter }) => PULL * Math.sqrt(part) * (Math.abs(lighter) >= STRONG.from ? STRONG.pull : 1),
+    ),
+  }
+}
+
+/** How far along the way from where it begins to where it is whole a loss is, in [0, 1]. */
+const along = (left: number, { begins, whole }: { begins: number; whole: number }): number =>
+  Math.min(1, Math.max(0, (begins - left) / (begins - whole)))
+
+/** What is lost at some lights: of all boundaries, of the strong ones, and of steps of shading; in shares, weighed. */
+const lossIn = ({ nodes, edges }: InkGraph, steps: readonly Edge[]): ((lights: Float64Array) => number) => {
+  const seen = edges.filter(({ lighter }) => Math.abs(lighter) >= LOST.edge)
+  const lengthOf = (some: readonly Edge[]): number => some.reduce((sum, { part }) => sum + part, 0)
+  const [all, strong] = [lengthOf(seen), lengthOf(seen.filter(({ lighter }) => Math.abs(lighter) >= STRONG.from))]
+  return lights => {
+    let sum = 0
+    for (const { one, other, part, lighter } of seen) {
+      const own = Math.abs(lighter)
+      const left = ((lights[one] as number) - (lights[other] as number)) * Math.sign(lighter)
+      sum += ((LOST.edges * part) / all) * along(left / own, LOST)
+      if (own >= STRONG.from) sum += ((STRONG_LOST.edges * part) / strong) * along(left, STRONG_LOST)
+    }
+    for (const { one, other, lighter } of steps) {
+      const area = Math.min(nodes[one]?.area ?? 0, nodes[other]?.area ?? 0)
+      sum += STEP_LOST.area * area * along(((lights[one] as number) - (lights[other] as number)) / lighter, STEP_LOST)
+    }
+    return sum
+  }
+}
+
 /**
  * The lightness of every node at a hold. Edges that lose too much of their difference pull the two apart, the smaller
  * one further; whoever need not move stays on its swatch. Moves count by area and the root of their length, what an edge
- * lacks by its square; solved by reweighting a screened Poisson equation, and then, where the swatches hold, by trying
- * to set the largest back.
+ * lacks by its square; solved by reweighting a screened Poisson equation. Then the largest that moved are set back on
+ * their swatch where more of the picture is exact by that than is lost of its edges.
  */
-export const heldLights = ({ nodes, edges }: InkGraph, wanted: readonly Wanted[], hold: number): Float64Array => {
+export const heldLights = (graph: InkGraph, wanted: readonly Wanted[], hold: number): Float64Array => {
+  const { nodes } = graph
   const aim = Float64Array.from(wanted, ({ hex }) => lchOf(hex).l)
   if (hold >= HOLD.most) return aim
-  const limits = [...edges, ...kinOf(nodes, wanted)].flatMap((edge: Edge) => {
-    if (Math.abs(edge.lighter) < SEEN) return []
-    if (wanted[edge.one]?.fixed && wanted[edge.other]?.fixed) return []
-    const [least, most] = bounds(edge.lighter, (aim[edge.one] as number) - (aim[edge.other] as number), hold)
-    return [
-      {
-        ...edge,
-        least,
-        most,
-        pull: PULL * Math.sqrt(edge.part) * (Math.abs(edge.lighter) >= STRONG.from ? STRONG.pull : 1),
-      },
-    ]
-  })
+  const steps = kinOf(nodes, wanted)
+  const limits = limitsOf([...graph.edges, ...steps], wanted, aim, hold)
   const loose = hold < HOLD.rest ? Math.max(ANCHOR, (hold / HOLD.rest) ** 2) : 1
-  const dear = nodes.map(({ area }, i) => loose * (wanted[i]?.leads ? 1 : area))
+  const dear = Float64Array.from(nodes, ({ area }, i) => loose * (wanted[i]?.leads ? 1 : area))
   const away = (lights: Float64Array, i: number): number => Math.abs((lights[i] as number) - (aim[i] as number))
   const system: Screened = {
     weight: new Float64Array(nodes.length),
     aim: new Float64Array(nodes.length),
-    one: new Int32Array(limits.length),
-    other: new Int32Array(limits.length),
-    pull: new Float64Array(limits.length),
-    difference: new Float64Array(limits.length),
+    count: 0,
+    one: new Int32Array(limits.one.length),
+    other: new Int32Array(limits.one.length),
+    pull: new Float64Array(limits.one.length),
+    difference: new Float64Array(limits.one.length),
   }
-  const ones = Int32Array.from(limits, ({ one }) => one)
-  const others = Int32Array.from(limits, ({ other }) => other)
-  const least = Float64Array.from(limits, each => each.least)
-  const most = Float64Array.from(limits, each => each.most)
-  const pulls = Float64Array.from(limits, ({ pull }) => pull)
-  const says = Float64Array.from(limits, ({ part, lighter }) =>
-    part === KIN_PART || Math.abs(lighter) >= STRONG.from ? 1 : Math.sqrt(part),
-  )
-  /** The edges that lack something at some lights; how many they are. */
-  const activate = (lights: Float64Array): number => {
+  /** Makes the edges that lack something, or have too much, the edges of the system. */
+  const tie = (lights: Float64Array): void => {
+    const { one, other, least, most, pull } = limits
     let count = 0
-    for (let e = 0; e < least.length; e++) {
-      const now = (lights[ones[e] as number] as number) - (lights[others[e] as number] as number)
+    for (let e = 0; e < one.length; e++) {
+      const [a, b] = [one[e] as number, other[e] as number]
+      const now = (lights[a] as number) - (lights[b] as number)
       if (now >= (least[e] as number) && now <= (most[e] as number)) continue
-      system.one[count] = ones[e] as number
-      system.other[count] = others[e] as number
-      system.pull[count] = pulls[e] as number
+      system.one[count] = a
+      system.other[count] = b
+      system.pull[count] = pull[e] as number
       system.difference[count++] = (now < (least[e] as number) ? least[e] : most[e]) as number
     }
-    return count
+    system.count = count
   }
   /** Rounds of reweighting from where lights are, those pinned staying on their swatch. */
   const settle = (from: Float64Array, pinned: ReadonlySet<number>, rounds: number, first: number): Float64Array => {
     let lights = from
     for (let round = 0; round < rounds; round++) {
       const soft = Math.max(SOFT, first * SHARPER ** round)
-      const count = activate(lights)
+      tie(lights)
+      if (!system.count) break
       for (let i = 0; i < nodes.length; i++) {
         const l = lights[i] as number
         const wall = l <= 0 || l >= 1 // black and white are walls
@@ -278,50 +198,52 @@ export const heldLights = ({ nodes, edges }: InkGraph, wanted: readonly Wanted[]
         system.aim[i] = wall && !still ? Math.round(l) : (aim[i] as number)
         system.weight[i] = still || wall ? STILL : (dear[i] as number) / Math.max(soft, away(lights, i)) ** (2 - POWER)
       }
-      const now: Screened = {
-        weight: system.weight,
-        aim: system.aim,
-        one: system.one.subarray(0, count),
-        other: system.other.subarray(0, count),
-        pull: system.pull.subarray(0, count),
-        difference: system.difference.subarray(0, count),
-      }
-      const next = solved(now, lights, 1e-9)
-      let moved = 0
-      for (let i = 0; i < nodes.length; i++)
-        moved = Math.max(moved, Math.abs((next[i] as number) - (lights[i] as number)))
+      const next = solved(system, lights, 1e-9)
+      const moved = next.reduce((most, l, i) => Math.max(most, Math.abs(l - (lights[i] as number))), 0)
       lights = next
       if (moved < 1e-3 && soft <= SOFT) break
     }
     return lights
   }
-  const lackIn = (lights: Float64Array): number => {
-    let sum = 0
-    for (let e = 0; e < least.length; e++) {
-      const now = (lights[ones[e] as number] as number) - (lights[others[e] as number] as number)
-      const lack = Math.max(0, (least[e] as number) - now - 0.004, now - (most[e] as number) - 0.004)
-      sum += (says[e] as number) * lack
+  const stepsAt = new Map<number, Edge[]>()
+  for (const step of steps) for (const i of [step.one, step.other]) stepsAt.set(i, [...(stepsAt.get(i) ?? []), step])
+  /**
+   * Lights as they are shown: nothing is beyond black and white, and what comes out near its swatch is the swatch, but
+   * where a step of shading would be lost by that.
+   */
+  const shown = (lights: Float64Array): Float64Array => {
+    const out = lights.map(l => Math.min(1, Math.max(0, l)))
+    const left = ({ one, other, lighter }: Edge): number => ((out[one] as number) - (out[other] as number)) / lighter
+    for (let i = 0; i < out.length; i++) {
+      if (away(out, i) >= SNAP) continue
+      const [l, own] = [out[i] as number, stepsAt.get(i) ?? []]
+      const before = own.map(left)
+      out[i] = aim[i] as number
+      if (own.some((step, k) => left(step) < Math.min(STEP_LOST.begins, before[k] as number))) out[i] = l
     }
-    return sum
+    return out
   }
-  const exactIn = (lights: Float64Array): number =>
-    nodes.reduce((sum, { area }, i) => sum + (away(lights, i) < SNAP ? area : 0), 0)
-  if (lackIn(aim) === 0) return aim
   let lights = settle(aim, new Set(), ROUNDS, FIRST_SOFT)
-  if (hold >= HOLD.rest && nodes.length <= DENSE) {
+  const moved = nodes.flatMap((_, i) => (!wanted[i]?.fixed && away(lights, i) >= SNAP ? [i] : []))
+  if (moved.length && nodes.length <= DENSE) {
+    const lost = lossIn(graph, steps)
+    const worth = (some: Float64Array): number => {
+      const seen = shown(some)
+      return nodes.reduce((sum, { area }, i) => sum + (seen[i] === aim[i] ? loose * area : 0), -lost(seen))
+    }
     const pinned = new Set<number>()
-    let lack = lackIn(lights)
-    const moved = nodes.flatMap((_, i) => (!wanted[i]?.fixed && away(lights, i) >= SNAP ? [i] : []))
-    for (const i of moved.sort((one, other) => (nodes[other]?.area ?? 0) - (nodes[one]?.area ?? 0)).slice(0, PINS)) {
-      const tried = settle(lights, new Set([...pinned, i]), PIN_ROUNDS, 0.05)
-      const now = lackIn(tried)
-      if (now > lack + 0.01 || exactIn(tried) <= exactIn(lights)) continue
+    let best = worth(lights)
+    moved.sort((one, other) => (nodes[other]?.area ?? 0) - (nodes[one]?.area ?? 0) || one - other)
+    for (const i of moved.slice(0, PINS)) {
+      const tried = settle(lights, new Set([...pinned, i]), PIN_ROUNDS, PIN_SOFT)
+      const now = worth(tried)
+      if (now <= best) continue
       pinned.add(i)
       lights = tried
-      lack = Math.max(lack, now)
+      best = now
     }
   }
-  return lights.map((l, i) => (away(lights, i) < SNAP ? (aim[i] as number) : Math.min(1, Math.max(0, l))))
+  return shown(lights)
 }
 
 /** A swatch at another lightness: of its hue, its strength going with the room to black or white. */

@@ -2,11 +2,12 @@ import fc from 'fast-check'
 import { arc, hexOfLch, labOf, lchOf, type Hex } from '../color/convert'
 import { contactsOf } from '../artwork/neighbors'
 import { withNeighbors } from '../artwork/inks'
-import { inkMapOfSolid } from '../artwork/testing'
+import { inkMapOfShares, inkMapOfSolid } from '../artwork/testing'
 import { graphOf } from './graph'
-import { held, heldLights, HOLD, residualOf, solved, type Wanted } from './hold'
+import { held, heldLights, HOLD, type Wanted } from './hold'
 import type { InkArea, MatchSwatch } from './inks'
 import { keepingMatch } from './keeping'
+import { residualOf, solved } from './screened'
 
 const NOBODY: ReadonlyMap<Hex, string | null> = new Map()
 const hex = fc
@@ -64,6 +65,25 @@ describe('what touches what', () => {
     const beside = withNeighbors(inks, contacts, place => `#00000${place}`).map(each => each.beside)
     expect(beside.map(each => each.map(([color]) => color).sort())).toEqual([['#000000', '#000002'], ['#000002'], []])
   })
+  it('counts the stops of a gradient, and what is seen through another, as mixed', () => {
+    // 220 wide: a run from one ink to another, three parts of it near the first, with a solid third beside it
+    const [width, height] = [220, 60]
+    const map = inkMapOfShares(width, height, x =>
+      x >= 200
+        ? [[2, 255]]
+        : [
+            [0, 255 - Math.round((x / 200) * 128)],
+            [1, Math.round((x / 200) * 128)],
+          ],
+    )
+    const contacts = contactsOf(map, 3)
+    const between = (a: number, b: number) => contacts.find(({ one, other }) => one === a && other === b)
+    expect(between(0, 1)?.mixed).toBeCloseTo(0.33, 1) // half of the run, from a quarter on, by how even the two are
+    // the second ink never holds most of a pixel and still touches the third as long as the first does
+    expect(between(1, 2)?.part ?? 0).toBeGreaterThan(0.8 * (between(0, 2)?.part ?? 1))
+    expect(between(0, 2)?.mixed).toBe(0)
+    expect(contacts.reduce((sum, each) => sum + each.part, 0)).toBeCloseTo(1, 9)
+  })
   it('leaves out what nothing is painted on', () => {
     expect(
       contactsOf(
@@ -82,6 +102,7 @@ describe('the hold', () => {
         const system = {
           weight: Float64Array.from(nodes, ({ area }) => area),
           aim: Float64Array.from(nodes, ({ lab }) => 1 - lab.l),
+          count: edges.length,
           one: Int32Array.from(edges, ({ one }) => one),
           other: Int32Array.from(edges, ({ other }) => other),
           pull: Float64Array.from(edges, ({ part }) => 50 * part),
@@ -154,6 +175,17 @@ describe('the hold', () => {
 })
 
 describe('the matching that keeps the picture', () => {
+  it('sends two inks that mix to swatches without a strange hue between them', () => {
+    const swatches = ['#d21f1f', '#1fb53a', '#e6e6e6'].map((color, i) => ({ id: `s${i}`, hex: color, share: 1 / 3 }))
+    const inks = (mixed: number): InkArea[] => [
+      { hex: '#d8201f', area: 0.5, beside: [['#2aa84a', 0.5, mixed]] },
+      { hex: '#2aa84a', area: 0.5 },
+    ]
+    const to = (mixed: number): string =>
+      keepingMatch(inks(mixed), swatches, { seed: 0, byHand: NOBODY }).get('#2aa84a') ?? ''
+    expect(to(0)).toBe('s1')
+    expect(to(0.4)).not.toBe('s1') // red and green mix to a brown that no swatch has
+  })
   it('sends every ink to a swatch, whatever the order of inks, and the same for the same seed', () =>
     fc.assert(
       fc.property(picture, scheme, fc.nat(5), (inks, swatches, seed) => {

@@ -5,17 +5,28 @@ import { type InkArea } from './match'
  * make 1, and what each covers in each artwork is kept.
  */
 export const unitedInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): InkArea[] => {
-  const found = new Map<string, { area: number; beside: Map<string, number>; parts: number[] }>()
+  const found = new Map<
+    string,
+    { area: number; beside: Map<string, readonly [part: number, mixed: number]>; parts: number[] }
+  >()
   files.forEach(({ inks }, i) => {
     for (const { hex, area, beside = [] } of inks) {
       const known = found.get(hex) ?? { area: 0, beside: new Map(), parts: files.map(() => 0) }
       found.set(hex, known)
       known.area += area / files.length
       known.parts[i] = area
-      for (const [other, part] of beside) known.beside.set(other, (known.beside.get(other) ?? 0) + part / files.length)
+      for (const [other, part, mixed = 0] of beside) {
+        const [long, shared] = known.beside.get(other) ?? [0, 0]
+        known.beside.set(other, [long + part / files.length, shared + mixed / files.length])
+      }
     }
   })
   return [...found]
-    .map(([hex, { area, beside, parts }]) => ({ hex, area, beside: [...beside], parts }))
+    .map(([hex, { area, beside, parts }]) => ({
+      hex,
+      area,
+      beside: [...beside].map(([other, [part, mixed]]) => [other, part, mixed] as const),
+      parts,
+    }))
     .sort((one, other) => other.area - one.area)
 }

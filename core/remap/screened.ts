@@ -1,0 +1,140 @@
+/**
+ * A system of equations: for each node what it is drawn to and how strongly (above 0); for each of the first `count`
+ * edges its two ends, its weight, and the difference wanted between them.
+ */
+export interface Screened {
+  weight: Float64Array
+  aim: Float64Array
+  count: number
+  one: Int32Array
+  other: Int32Array
+  pull: Float64Array
+  difference: Float64Array
+}
+
+/** (weight + graph Laplacian) x, into `out`. */
+const appliedTo = ({ weight, count, one, other, pull }: Screened, x: Float64Array, out: Float64Array): void => {
+  for (let i = 0; i < out.length; i++) out[i] = (weight[i] as number) * (x[i] as number)
+  for (let e = 0; e < count; e++) {
+    const [a, b] = [one[e] as number, other[e] as number]
+    const off = (pull[e] as number) * ((x[a] as number) - (x[b] as number))
+    out[a] = (out[a] as number) + off
+    out[b] = (out[b] as number) - off
+  }
+}
+
+/** weight · aim + divergence of the differences. */
+const rightSideOf = ({ weight, aim, count, one, other, pull, difference }: Screened): Float64Array => {
+  const out = weight.map((w, i) => w * (aim[i] as number))
+  for (let e = 0; e < count; e++) {
+    const off = (pull[e] as number) * (difference[e] as number)
+    out[one[e] as number] = (out[one[e] as number] as number) + off
+    out[other[e] as number] = (out[other[e] as number] as number) - off
+  }
+  return out
+}
+
+/** The screened equation at a point: (weight + graph Laplacian) x − (weight · aim + divergence of differences). */
+export const residualOf = (system: Screened, x: Float64Array): Float64Array => {
+  const out = new Float64Array(x.length)
+  appliedTo(system, x, out)
+  const right = rightSideOf(system)
+  return out.map((value, i) => value - (right[i] as number))
+}
+
+/** Up to so many nodes that pull at each other are solved at once; more go step by step. */
+export const DENSE = 96
+
+/** Nodes that an edge of the system touches, those of the fewest edges first: so little is filled in. */
+const tiedIn = ({ count, one, other }: Screened, n: number): number[] => {
+  const ties = new Uint32Array(n)
+  for (let e = 0; e < count; e++)
+    for (const i of [one[e] as number, other[e] as number]) ties[i] = (ties[i] as number) + 1
+  return Array.from(ties.keys())
+    .filter(i => ties[i])
+    .sort((a, b) => (ties[a] as number) - (ties[b] as number) || a - b)
+}
+
+/** By Cholesky's decomposition over the nodes that are tied; all others are what they are drawn to. */
+const solvedAtOnce = (system: Screened, tied: readonly number[]): Float64Array => {
+  const { weight, aim, count, one, other, pull } = system
+  const n = tied.length
+  const placeOf = new Int32Array(weight.length)
+  tied.forEach((i, place) => (placeOf[i] = place))
+  const m = new Float64Array(n * n)
+  tied.forEach((i, place) => (m[place * n + place] = weight[i] as number))
+  for (let e = 0; e < count; e++) {
+    const [p, q] = [placeOf[one[e] as number] as number, placeOf[other[e] as number] as number]
+    const [a, b, w] = [Math.min(p, q), Math.max(p, q), pull[e] as number]
+    m[a * n + a] = (m[a * n + a] as number) + w
+    m[b * n + b] = (m[b * n + b] as number) + w
+    m[a * n + b] = (m[a * n + b] as number) - w
+  }
+  for (let k = 0, top = 0; k < n; k++, top += n) {
+    const root = Math.sqrt(m[top + k] as number)
+    for (let i = k; i < n; i++) m[top + i] = (m[top + i] as number) / root
+    for (let j = k + 1; j < n; j++) {
+      const f = m[top + j] as number
+      if (f === 0) continue
+      for (let i = j, row = j * n; i < n; i++) m[row + i] = (m[row + i] as number) - f * (m[top + i] as number)
+    }
+  }
+  const right = rightSideOf(system)
+  const x = Float64Array.from(tied, i => right[i] as number)
+  for (let i = 0; i < n; i++) {
+    const own = (x[i] = (x[i] as number) / (m[i * n + i] as number))
+    for (let k = i + 1; k < n; k++) x[k] = (x[k] as number) - (m[i * n + k] as number) * own
+  }
+  for (let i = n - 1; i >= 0; i--) {
+    let sum = x[i] as number
+    for (let k = i + 1; k < n; k++) sum -= (m[i * n + k] as number) * (x[k] as number)
+    x[i] = sum / (m[i * n + i] as number)
+  }
+  const out = Float64Array.from(aim)
+  tied.forEach((i, place) => (out[i] = x[place] as number))
+  return out
+}
+
+const dot = (one: Float64Array, other: Float64Array): number => {
+  let sum = 0
+  for (let i = 0; i < one.length; i++) sum += (one[i] as number) * (other[i] as number)
+  return sum
+}
+
+/** By conjugate gradients, preconditioned by the diagonal, from a first guess, until so little is left of it. */
+const solvedByStep = (system: Screened, guess: Float64Array, left: number): Float64Array => {
+  const { weight, count, one, other, pull } = system
+  const n = guess.length
+  const diagonal = Float64Array.from(weight)
+  for (let e = 0; e < count; e++)
+    for (const i of [one[e] as number, other[e] as number]) diagonal[i] = (diagonal[i] as number) + (pull[e] as number)
+  const x = Float64Array.from(guess)
+  const r = residualOf(system, x).map(value => -value)
+  const z = r.map((value, i) => value / (diagonal[i] as number))
+  const p = Float64Array.from(z)
+  const q = new Float64Array(n)
+  let rz = dot(r, z)
+  for (let round = 0; round < 4 * n + 40 && rz > left; round++) {
+    appliedTo(system, p, q)
+    const step = rz / dot(p, q)
+    for (let i = 0; i < n; i++) {
+      x[i] = (x[i] as number) + step * (p[i] as number)
+      r[i] = (r[i] as number) - step * (q[i] as number)
+      z[i] = (r[i] as number) / (diagonal[i] as number)
+    }
+    const next = dot(r, z)
+    for (let i = 0; i < n; i++) p[i] = (z[i] as number) + (next / rz) * (p[i] as number)
+    rz = next
+  }
+  return x
+}
+
+/**
+ * Solves a screened Poisson equation on a graph (Bhat et al. 2008 use it on the grid of pixels). Every weight has to be
+ * above 0. `left` says how little of the residual, squared over the diagonal, may be left where it is solved by steps
+ * from the guess.
+ */
+export const solved = (system: Screened, guess: Float64Array, left = 1e-16): Float64Array => {
+  const tied = tiedIn(system, guess.length)
+  return tied.length <= DENSE ? solvedAtOnce(system, tied) : solvedByStep(system, guess, left)
+}
