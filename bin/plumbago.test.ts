@@ -83,13 +83,18 @@ describe('the command line', () => {
         expect(code).toBe(0)
         return JSON.parse(said) as Record<string, number>
       }
-      const values = await figures('--match', 'values')
+      const values = await figures('--match', 'values', '--shading', 'relative')
       const kept = await figures('--match', 'picture', '--shading', 'held')
       const exact = await figures('--match', 'picture', '--shading', 'held', '--hold', '1')
       expect(kept.edgesKept).toBeGreaterThan(0.9)
       expect(kept.edgesKept).toBeGreaterThan(values.edgesKept ?? 1)
       expect(kept.strongLost).toBeLessThan(0.01)
       expect(exact.exact).toBeGreaterThan(kept.exact ?? 1)
+      expect(await figures()).toEqual(kept) // it is the usual
+      const picture = join(__dirname, '../demo/artwork/kite-loft.png')
+      const same = JSON.parse((await plumbago('compare', picture, picture, '--scheme', scheme, '--json')).out) as object
+      expect(same).toMatchObject({ edgesKept: 1, strongLost: 0, value: 1 })
+      expect((await plumbago('compare', poster, picture, '--scheme', scheme)).code).toBe(2) // of other sizes
       expect((await plumbago('remap', poster, '--scheme', scheme, '--hold', '2', '-o', 'x.svg')).code).toBe(2)
       expect((await plumbago('compare', poster, join(folder, 'missing.svg'), '--scheme', scheme)).code).toBe(2)
     })

@@ -20,6 +20,7 @@ import type { InkArea, Match } from '../core/remap/match'
 import type { Neutrals } from '../core/remap/remap'
 import type { Shading } from '../core/remap/shading'
 import { readWithPictures, type ReadWithPictures } from '../render/embedded'
+import { pictureInfo, plainPicture } from '../render/pictures'
 import { renderSvg } from '../render/resvg'
 
 /** The longer side of the picture inks are measured on, in pixels. */
@@ -101,27 +102,25 @@ export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap
   return paintingOf(shaded, { inks, standIns: [] })(null).colors
 }
 
+/** A drawing or a picture as it is looked at: 220 pixels wide. */
+const lookedAt = async (path: string): Promise<Pixels> => {
+  const bytes = await readFile(path)
+  if (!/\.(png|jpe?g|webp)$/i.test(path))
+    return renderSvg(cleanSvg(decoded(bytes).text).source, { side: 'width', pixels: LOOKED_AT, crisp: false })
+  const { width, height } = await pictureInfo(bytes)
+  return plainPicture(bytes, Math.max(LOOKED_AT, Math.round((LOOKED_AT * height) / width)))
+}
+
 /**
- * How well a drawing keeps the picture of another it came from, and wears a scheme, both looked at 220 pixels wide.
- * Throws Unreadable for what is no SVG, RangeError where the two differ in size.
+ * How well a drawing or a picture keeps another it came from, and wears a scheme, both looked at 220 pixels wide.
+ * Throws Unreadable for what is neither, RangeError where the two differ in size.
  */
-export const compared = async (
-  before: string,
-  after: string,
-  scheme: ReadonlyArray<{ hex: Hex }>,
-): Promise<Figures> => {
-  const [was, is] = await Promise.all(
-    [before, after].map(async path => {
-      const { source } = cleanSvg(decoded(await readFile(path)).text)
-      return renderSvg(source, { side: 'width', pixels: LOOKED_AT, crisp: false })
-    }),
-  )
-  return figuresOf(
-    was as Pixels,
-    is as Pixels,
+export const compared = async (before: string, after: string, scheme: ReadonlyArray<{ hex: Hex }>): Promise<Figures> =>
+  figuresOf(
+    await lookedAt(before),
+    await lookedAt(after),
     scheme.map(({ hex }) => hex),
   )
-}
 
 /** Writes a file whole or not at all. */
 const writeWhole = async (path: string, bytes: Uint8Array): Promise<void> => {

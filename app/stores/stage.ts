@@ -46,7 +46,11 @@ export const useStage = defineStore('stage', () => {
   const reach = useLocalStorage<number>('plumbago area reach', REACH.usual)
   const shapes = shallowRef<StageShapes | null>(null)
 
-  const light = (inks: Iterable<string> | null): void => {
+  let litBy: symbol | null = null
+  /** Lights inks; none is a word only of who lit them last. */
+  const light = (inks: Iterable<string> | null, who: symbol): void => {
+    if (!inks && who !== litBy) return
+    litBy = who
     lit.value = inks && new Set(inks)
   }
   /** Picks shapes: alone, or with those picked before, of which those picked again go. */

@@ -164,7 +164,8 @@ test('matching by another strategy is previewed, a deal is dealt afresh, and all
 }) => {
   const before = await stageColors(page)
   const match = page.getByRole('radiogroup', { name: 'Matching' })
-  await expect(match.getByRole('radio', { name: 'values' })).toBeChecked()
+  await expect(match.getByRole('radio', { name: 'picture' })).toBeChecked()
+  await expect(page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'held' })).toBeChecked()
   await match.getByRole('radio', { name: 'area' }).hover()
   await expect.poll(() => stageColors(page)).not.toEqual(before)
   await aside(page)
@@ -187,9 +188,6 @@ test('the hold goes from the exact swatches to the light of the picture; what is
   const lost = async (): Promise<number> =>
     parseInt(/(\d+) lost/.exec((await page.getByTestId('contrast-kept').textContent()) ?? '')?.[1] ?? '0')
   const hold = page.getByRole('textbox', { name: 'Hold in percent' })
-  await page.getByRole('radiogroup', { name: 'Matching' }).getByRole('radio', { name: 'picture' }).click()
-  await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'held' }).click()
-  await aside(page)
   const atRest = await lost()
   const rest = await stageColors(page)
   await hold.fill('100')

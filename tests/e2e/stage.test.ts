@@ -105,6 +105,8 @@ test('artwork of many shapes follows a drag from its ink map and settles in its 
     .getByTestId('artwork-file')
     .setInputFiles({ name: 'many.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(generatedSvg(2000, 12)) })
   await expect(page.getByTestId('stage')).toContainText('many', { timeout: 30_000 })
+  await page.keyboard.press('3')
+  await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'flat' }).click()
   await page.keyboard.press('2')
   await expect(page.getByTestId('proofs').locator('canvas').first()).toBeVisible()
   const turn = page.getByRole('slider', { name: 'Turn' })

@@ -68,6 +68,9 @@ test(
     await expect(lineOf(page, SUN)).toBeVisible()
     await expect(lineOf(page, '#1d5c63')).toBeVisible()
     await expect(page.getByTestId('file-notes')).not.toContainText('A picture within')
+    await page.getByRole('tab', { name: 'Ribbons' }).click()
+    await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'flat' }).click()
+    await page.getByRole('tab', { name: 'Inks' }).click()
 
     const [worn = ''] = await bandColors(page)
     await page.getByRole('combobox', { name: 'Where #1d5c63 goes' }).selectOption({ label: 'left as is' })

@@ -7,7 +7,7 @@ import { leadsOf } from '../../../core/remap/remap'
 const { id } = defineProps<{ id: string }>()
 const history = useHistory()
 const painting = usePainting()
-const stage = useStage()
+const light = useLighting()
 const remapping = useRemapping()
 const swatch = computed(() => history.document?.scheme.find(each => each.id === id))
 const own = computed(() => history.settled?.remap.groups[id])
@@ -71,7 +71,7 @@ const leadChoices = computed(() =>
         label="Ink that leads"
         :model-value="lead ?? ''"
         :choices="leadChoices"
-        @point="hex => stage.light(hex ? [hex] : null)"
+        @point="hex => light(hex ? [hex] : null)"
         @update:model-value="hex => hex && history.run({ do: 'lead group', swatch: id, lead: hex })"
       >
         <template #default="{ choice }">

@@ -74,7 +74,8 @@ const awayOf = (hex: string): string => {
 const runs = computed(() => files.screens.get(remapping.artwork?.hash ?? '')?.runs ?? [])
 const gradientOf = (run: readonly string[]): string =>
   `linear-gradient(to right, ${run.map(hex => remapping.colors.get(hex) ?? hex).join(', ')})`
-const light = (hexes: readonly string[] | null): void => stage.light(hexes && remapping.members(hexes))
+const lightInks = useLighting()
+const light = (hexes: readonly string[] | null): void => lightInks(hexes && remapping.members(hexes))
 const gather = (event: Event, settle: boolean): void => {
   const command = { do: 'gather inks' as const, tolerance: Number((event.target as HTMLInputElement).value) }
   if (settle) history.run(command)

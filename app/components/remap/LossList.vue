@@ -6,7 +6,7 @@ import type { Loss } from '../../../core/remap/losses'
  * What lost its contrast to what it touches, before and after, the longest boundaries first: pointing lights the two in
  * the artwork, Mend tells them apart again.
  */
-const stage = useStage()
+const lightInks = useLighting()
 const remapping = useRemapping()
 const MOST_LISTED = 24
 const now = (hex: string): string => remapping.colors.get(hex) ?? hex
@@ -18,8 +18,7 @@ const rows = computed(() =>
   })),
 )
 const ratio = ([one, other]: readonly [string, string]): string => `${contrastOf(one, other).toFixed(1)}:1`
-const light = (loss: Loss | null): void => stage.light(loss && [loss.one, loss.other])
-onUnmounted(() => stage.light(null))
+const light = (loss: Loss | null): void => lightInks(loss && [loss.one, loss.other])
 </script>
 
 <template>

@@ -105,7 +105,7 @@ const results = computed(() => {
 const mean = computed(() => results.value.reduce((sum, { away }) => sum + away, 0) / (results.value.length || 1))
 const used = computed(() => new Set(results.value.map(({ hex }) => hex)).size)
 const { list: lines, containerProps, wrapperProps } = useVirtualList(results, { itemHeight: LINE, overscan: 6 })
-const stage = useStage()
+const light = useLighting()
 </script>
 
 <template>
@@ -198,8 +198,8 @@ const stage = useStage()
           :style="{ height: `${LINE}px` }"
           class="grid grid-cols-[64px_66px_minmax(0,1fr)_66px_64px] items-center gap-2 border-b border-line hover:bg-hover"
           data-test="result"
-          @pointerenter="stage.light(inks)"
-          @pointerleave="stage.light(null)"
+          @pointerenter="light(inks)"
+          @pointerleave="light(null)"
         >
           <span class="flex h-4"
             ><i class="grow" :style="{ background: free }" /><i class="grow" :style="{ background: hex }" /></span

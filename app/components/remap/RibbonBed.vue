@@ -84,12 +84,13 @@ const litHere = computed(
       hovered.value ? remapping.whole([hovered.value]) : stage.pointed.map(hex => remapping.rowOf.get(hex)?.hex ?? hex),
     ),
 )
+const lightInks = useLighting()
 const light = (hex: string | null): void => {
   hovered.value = hex
-  stage.light(hex ? remapping.members(remapping.whole([hex])) : null)
+  lightInks(hex ? remapping.members(remapping.whole([hex])) : null)
 }
 const lightSwatch = (id: string | null): void =>
-  stage.light(id && areaOf.value.has(id) ? remapping.members(remapping.groupOf(id).map(({ hex }) => hex)) : null)
+  lightInks(id && areaOf.value.has(id) ? remapping.members(remapping.groupOf(id).map(({ hex }) => hex)) : null)
 /** What is pointed at on the artwork comes into view here. */
 watch(
   () => stage.pointed[0],

@@ -3,12 +3,12 @@
  * The ribbons from inks to swatches, with how they are matched above, and below what is selected or the group of a
  * swatch.
  */
-const stage = useStage()
+const light = useLighting()
 const remapping = useRemapping()
 /** Whether the list of what is lost is open. */
 const listed = ref(false)
 const lightLost = (on: boolean): void =>
-  stage.light(on && remapping.lost.size ? remapping.members(remapping.lost) : null)
+  light(on && remapping.lost.size ? remapping.members(remapping.lost) : null)
 watch(
   () => remapping.losses.length,
   length => {
