@@ -107,8 +107,12 @@ const lookedAt = async (path: string): Promise<Pixels> => {
   const bytes = await readFile(path)
   if (!/\.(png|jpe?g|webp)$/i.test(path))
     return renderSvg(cleanSvg(decoded(bytes).text).source, { side: 'width', pixels: LOOKED_AT, crisp: false })
-  const { width, height } = await pictureInfo(bytes)
-  return plainPicture(bytes, Math.max(LOOKED_AT, Math.round((LOOKED_AT * height) / width)))
+  const own = await pictureInfo(bytes)
+  const { width, height, data } = await plainPicture(
+    bytes,
+    Math.max(LOOKED_AT, Math.round((LOOKED_AT * own.height) / own.width)),
+  )
+  return { width, height, data: Uint8Array.from(data) }
 }
 
 /**

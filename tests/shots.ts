@@ -1,5 +1,6 @@
 import { chromium, selectors } from '@playwright/test'
 import { CHROMIUM } from './browser'
+import { drawKept } from './kept'
 
 /* Takes the pictures of docs/screenshots from a running demo: npm run shots -- http://127.0.0.1:4180 [folder] */
 const [address = 'http://127.0.0.1:4180', folder = 'docs/screenshots'] = process.argv.slice(2)
@@ -109,6 +110,18 @@ await page.keyboard.press('v')
 await page.getByRole('button', { name: 'Show Poster' }).click()
 await page.keyboard.press('4')
 await shot('hand-over')
+await page.keyboard.press('1')
+await page.getByRole('tablist', { name: 'Start from' }).getByRole('tab', { name: 'Base color' }).click()
+await page.getByTestId('base-field').fill('#161a2b #2c1f2e #1f3330 #3b2a20 #efe3cd')
+await page.getByTestId('base-field').press('Enter')
+await page.getByRole('navigation').getByText('Remap').click()
+await page.getByTestId('ribbons').waitFor()
+await page.getByRole('textbox', { name: 'Hold in percent' }).fill('80')
+await page.getByRole('textbox', { name: 'Hold in percent' }).press('Enter')
+await page.getByRole('button', { name: /\d+ lost/ }).click()
+await aside()
+await shot('hold')
+await drawKept(`${folder}/kept.png`)
 
 await page.goto(address)
 await page.getByLabel('Name of the new project').fill('Harbor label')

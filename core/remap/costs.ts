@@ -9,6 +9,8 @@ const WEIGHTS = {
   /** Edges that are lost, and those that were strong. */
   edges: 10,
   strong: 30,
+  /** Differences that grow, by how much beyond what is hardly seen. */
+  raised: 20,
   /** Inks that come out much lighter or darker than they were, in the range of the scheme. */
   value: 3,
   /** Two inks, by the areas of both, of which the lighter becomes the darker, or as light as the other. */
@@ -53,6 +55,9 @@ export interface Pair {
   other: number
   costs: Float64Array
 }
+
+/** By how much a lightness difference has grown, beyond what is hardly seen to have. */
+const raisedOf = (was: number, is: number): number => Math.max(0, Math.abs(is) - Math.abs(was) - EDGE)
 
 /** How much lightness difference a pair lacks to be the same edge; 0 where it has enough, and for what is no edge. */
 const lackOf = (was: number, is: number): number =>
@@ -132,7 +137,8 @@ export const pairsOf = (
       for (let t = 0; t < count; t++, i++) pair.costs[i] = (pair.costs[i] as number) + costOf(s, t)
   }
   const edge = (weight: number, was: number, is: number, area: number): number =>
-    weight * (WEIGHTS.edges * lostOf(was, is) + WEIGHTS.strong * strongLostOf(was, is)) +
+    weight *
+      (WEIGHTS.edges * lostOf(was, is) + WEIGHTS.strong * strongLostOf(was, is) + WEIGHTS.raised * raisedOf(was, is)) +
     WEIGHTS.moved * area * Math.min(1, lackOf(was, is) / MOVED)
   for (const { one, other, part, mixed, lighter } of graph.edges) {
     const area = Math.min(graph.nodes[one]?.area ?? 0, graph.nodes[other]?.area ?? 0)

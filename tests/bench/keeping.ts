@@ -7,15 +7,21 @@ import { measuredInks, type InkSummary } from '../../core/artwork/inks'
 import type { Reading } from '../../core/artwork/reading'
 import { readSvg } from '../../core/artwork/read'
 import { sizeOf } from '../../core/artwork/size'
+import { contactsOf } from '../../core/artwork/neighbors'
 import { writeSvg } from '../../core/artwork/write'
 import type { Hex } from '../../core/color/convert'
 import type { Pixels } from '../../core/picture/pixels'
 import { figuresOf, LOOKED_AT, type Figures } from '../../core/remap/figures'
-import { HOLD } from '../../core/remap/hold'
+import { graphOf } from '../../core/remap/graph'
+import { held, HOLD } from '../../core/remap/hold'
+import type { MatchSwatch } from '../../core/remap/inks'
+import { keepingMatch } from '../../core/remap/keeping'
 import type { Match } from '../../core/remap/match'
 import type { Shading } from '../../core/remap/shading'
 import { plannedColors } from '../../bin/remapping'
 import { renderSvg } from '../../render/resvg'
+import { percentile } from './frame'
+import { generatedSvg } from './generated'
 
 /* How well remapping keeps the picture, over the demo, the stand-ins and drawings of a free collection. */
 
@@ -145,4 +151,48 @@ export const keptOver = async (
       some.reduce((sum, value) => sum + value, 0) / Math.max(1, some.length)
     return [key, mean(values), mean(values.slice(0, Math.max(1, Math.round(values.length / 10))))]
   })
+}
+
+const TIMES = 40
+const WARM = 20
+const timed = (once: (round: number) => void): [half: number, most: number] => {
+  const took = Array.from({ length: WARM + TIMES }, (_, round) => {
+    const start = performance.now()
+    once(round)
+    return performance.now() - start
+  }).slice(WARM)
+  return [percentile(took, 0.5), percentile(took, 0.95)]
+}
+const swatchesOf = (scheme: string): MatchSwatch[] =>
+  (SCHEMES[scheme] ?? []).map((hex, i) => ({ id: `s${i}`, hex, share: 1 }))
+
+/** How long neighbors, matching and the hold take in the core: middle and 95th percentile, in ms. */
+export const keepingTimes = async (
+  poster: Drawing | undefined,
+): Promise<Array<[what: string, half: number, most: number]>> => {
+  const match = (inks: readonly InkSummary[], scheme: string, seed: number): Map<Hex, string> =>
+    keepingMatch(inks, swatchesOf(scheme), { seed, byHand: new Map() })
+  const found: Array<[string, number, number]> = []
+  for (const scheme of poster ? ['five even', 'twelve'] : []) {
+    const { inks } = poster as Drawing
+    const graph = graphOf(inks)
+    const to = match(inks, scheme, 0)
+    const swatches = swatchesOf(scheme)
+    const wanted = graph.nodes.map(({ hex }) => ({
+      hex: swatches.find(({ id }) => id === to.get(hex))?.hex ?? hex,
+      fixed: false,
+    }))
+    const said = `the poster, ${inks.length} inks, ${swatches.length} swatches`
+    found.push([`matching ${said}`, ...timed(seed => match(inks, scheme, seed))])
+    found.push([`the hold of ${said}, dragged`, ...timed(round => held(graph, wanted, (round % TIMES) / TIMES))])
+  }
+  const many = readSvg(generatedSvg(10_000, 500))
+  const { map, inks } = await measuredInks(many, renderSvg, 256)
+  if (map)
+    found.push([
+      'neighbors of 10,000 shapes in 500 inks, from their map',
+      ...timed(() => contactsOf(map, many.inks.length)),
+    ])
+  found.push(['matching 500 inks, 12 swatches', ...timed(seed => match(inks, 'twelve', seed))])
+  return found
 }

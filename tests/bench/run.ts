@@ -17,7 +17,7 @@ import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes
 import { serve } from '../e2e/server'
 import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
-import { drawings, keptOver, KEYS, SCHEMES, type Way } from './keeping'
+import { drawings, keepingTimes, keptOver, KEYS, SCHEMES, type Way } from './keeping'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
@@ -355,6 +355,8 @@ const keeping = async (): Promise<void> => {
     const figures = await keptOver(all, way)
     row(name, ...figures.map(([, mean, worst]) => `${percent(mean)} (${percent(worst)})`))
   }
+  row('time', 'middle', '95th of 100')
+  for (const [name, half, most] of await keepingTimes(all[0])) row(name, `${tenth(half)} ms`, `${tenth(most)} ms`)
 }
 
 const parts: Record<string, () => void | Promise<void>> = {

@@ -53,7 +53,7 @@ const point = async (page: Page, x: number, y: number): Promise<{ x: number; y: 
 const showLoft = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'Show Kite loft' }).click()
   await expect(canvas(page)).toBeVisible()
-  await expect(page.getByTestId('unmixing')).toBeHidden()
+  await expect(page.getByTestId('unmixing')).toBeHidden({ timeout: 60_000 })
   await aside(page)
 }
 /** A project of its own with the loft in a quarter of its size: WebGL without a graphics card is slow. Its address. */

@@ -225,7 +225,7 @@ const cutTitle = (swatch: Swatch): string =>
               class="h-full grow"
               :style="{ background: rung }"
           /></span>
-          <p class="truncate pt-0.5 leading-4">{{ swatch.name }}</p>
+          <p class="truncate pr-1 pt-0.5 leading-4">{{ swatch.name }}</p>
           <p class="flex min-w-0 items-center gap-2 overflow-hidden">
             <button
               class="value hover:underline"

@@ -54,6 +54,7 @@ const again = (): void => {
     >
     <span>Shading</span>
     <ChoiceRow
+      class="col-span-2"
       look="choice whitespace-nowrap first-letter:uppercase"
       label="Shading"
       :model-value="remap.shading"
@@ -61,14 +62,6 @@ const again = (): void => {
       @point="shading => history.preview(shading && { do: 'shade', shading })"
       @update:model-value="shading => history.run({ do: 'shade', shading })"
     />
-    <label class="flex items-center gap-1.5" title="What becomes of blacks, whites and grays that nobody sent anywhere"
-      >Grays<SelectField
-        label="Blacks, whites and grays"
-        data-test="neutrals"
-        :model-value="remap.neutrals"
-        :choices="NEUTRALS.map(value => ({ value, title: NEUTRAL_WORDS[value] }))"
-        @update:model-value="neutrals => history.run({ do: 'treat neutrals', neutrals })"
-    /></label>
     <div class="col-span-2 flex items-center gap-2" :class="{ 'opacity-60': remap.shading !== 'held' }">
       <SliderNumber
         class="grow"
@@ -81,14 +74,22 @@ const again = (): void => {
         @preview="history.preview({ do: 'hold', hold: $event / 100 })"
         @settle="history.run({ do: 'hold', hold: $event / 100 })"
       />
+      <button
+        class="control"
+        title="Nothing strong is lost, and as much as possible is its swatch"
+        :disabled="remap.shading === 'held' && hold === HOLD.rest * 100"
+        @click="history.run({ do: 'hold', hold: HOLD.rest })"
+      >
+        At rest
+      </button>
     </div>
-    <button
-      class="control"
-      title="Nothing strong is lost, and as much as possible is its swatch"
-      :disabled="remap.shading === 'held' && hold === HOLD.rest * 100"
-      @click="history.run({ do: 'hold', hold: HOLD.rest })"
-    >
-      At rest
-    </button>
+    <label class="flex items-center gap-1.5" title="What becomes of blacks, whites and grays that nobody sent anywhere"
+      >Grays<SelectField
+        label="Blacks, whites and grays"
+        data-test="neutrals"
+        :model-value="remap.neutrals"
+        :choices="NEUTRALS.map(value => ({ value, title: NEUTRAL_WORDS[value] }))"
+        @update:model-value="neutrals => history.run({ do: 'treat neutrals', neutrals })"
+    /></label>
   </div>
 </template>

@@ -7,8 +7,7 @@ const light = useLighting()
 const remapping = useRemapping()
 /** Whether the list of what is lost is open. */
 const listed = ref(false)
-const lightLost = (on: boolean): void =>
-  light(on && remapping.lost.size ? remapping.members(remapping.lost) : null)
+const lightLost = (on: boolean): void => light(on && remapping.lost.size ? remapping.members(remapping.lost) : null)
 watch(
   () => remapping.losses.length,
   length => {
