@@ -49,10 +49,14 @@ export interface Block {
   lch: Lch
 }
 
-/** Two blocks, and what each pair of swatches costs them: the swatch of the first counts rows. */
-export interface Pair {
-  one: number
-  other: number
+/**
+ * Pairs of blocks in columns: the first and the second, and what each pair of swatches costs them, a square of the number
+ * of swatches for each pair, in which the swatch of the first counts rows.
+ */
+export interface Pairs {
+  count: number
+  one: Int32Array
+  other: Int32Array
   costs: Float64Array
 }
 
@@ -123,60 +127,76 @@ export const pairsOf = (
   swatches: readonly MatchSwatch[],
   heldAt: ReadonlyMap<number, number>,
   fits: readonly Float64Array[],
-): Pair[] => {
-  const lights = swatches.map(({ hex }) => labOf(hex).l)
+): Pairs => {
+  const lights = Float64Array.from(swatches, ({ hex }) => labOf(hex).l)
   const count = swatches.length
-  const strange = strangeBetween(swatches)
-  const blockOf = new Map(blocks.flatMap(({ members }, b) => members.map(i => [i, b] as const)))
-  const found = new Map<number, Pair>()
-  const add = (one: number, other: number, costOf: (s: number, t: number) => number): void => {
+  const square = count * count
+  const most = (blocks.length * (blocks.length - 1)) / 2
+  const pairs: Pairs = {
+    count: 0,
+    one: new Int32Array(most),
+    other: new Int32Array(most),
+    costs: new Float64Array(most * square),
+  }
+  const places = new Int32Array(blocks.length * blocks.length).fill(-1)
+  /** Where the costs of a pair begin, the lower block being the first. */
+  const costsAt = (one: number, other: number): number => {
     const key = one * blocks.length + other
-    const pair = found.get(key) ?? { one, other, costs: new Float64Array(count * count) }
-    found.set(key, pair)
-    for (let s = 0, i = 0; s < count; s++)
-      for (let t = 0; t < count; t++, i++) pair.costs[i] = (pair.costs[i] as number) + costOf(s, t)
+    if ((places[key] as number) < 0) {
+      pairs.one[pairs.count] = one
+      pairs.other[pairs.count] = other
+      places[key] = pairs.count++
+    }
+    return (places[key] as number) * square
   }
   const edge = (weight: number, was: number, is: number, area: number): number =>
     weight *
       (WEIGHTS.edges * lostOf(was, is) + WEIGHTS.strong * strongLostOf(was, is) + WEIGHTS.raised * raisedOf(was, is)) +
     WEIGHTS.moved * area * Math.min(1, lackOf(was, is) / MOVED)
+  const strange = strangeBetween(swatches)
+  const blockOf = new Int32Array(graph.nodes.length).fill(-1)
+  blocks.forEach(({ members }, b) => {
+    for (const i of members) blockOf[i] = b
+  })
+  const { costs } = pairs
   for (const { one, other, part, mixed, lighter } of graph.edges) {
     const area = Math.min(graph.nodes[one]?.area ?? 0, graph.nodes[other]?.area ?? 0)
-    const [a, b] = [blockOf.get(one), blockOf.get(other)]
+    const [a, b] = [blockOf[one] as number, blockOf[other] as number]
     const weight = Math.sqrt(part) * 0.25 + part
-    if (a === undefined && b === undefined) continue
-    if (a === undefined || b === undefined) {
-      const held = heldAt.get(a === undefined ? one : other) ?? 0
-      const own = fits[(a ?? b) as number] as Float64Array
+    if (a === b) continue
+    if (a < 0 || b < 0) {
+      const held = heldAt.get(a < 0 ? one : other) ?? 0
+      const own = fits[a < 0 ? b : a] as Float64Array
       lights.forEach((l, s) => {
-        own[s] = (own[s] as number) + edge(weight, lighter, a === undefined ? held - l : l - held, area)
+        own[s] = (own[s] as number) + edge(weight, lighter, a < 0 ? held - l : l - held, area)
       })
-    } else if (a !== b) {
-      const was = a < b ? lighter : -lighter
-      add(
-        Math.min(a, b),
-        Math.max(a, b),
-        (s, t) =>
-          edge(weight, was, (lights[s] as number) - (lights[t] as number), area) +
-          WEIGHTS.mixed * mixed * (strange[s * count + t] as number),
-      )
+      continue
     }
+    const was = a < b ? lighter : -lighter
+    for (let s = 0, k = 0, at = costsAt(Math.min(a, b), Math.max(a, b)); s < count; s++)
+      for (let t = 0; t < count; t++, k++, at++)
+        costs[at] =
+          (costs[at] as number) +
+          edge(weight, was, (lights[s] as number) - (lights[t] as number), area) +
+          WEIGHTS.mixed * mixed * (strange[k] as number)
   }
-  blocks.forEach((one, a) => {
+  for (let a = 0; a < blocks.length; a++)
     for (let b = a + 1; b < blocks.length; b++) {
-      const other = blocks[b] as Block
+      const [one, other] = [blocks[a] as Block, blocks[b] as Block]
       const was = one.lch.l - other.lch.l
       const both = one.area * other.area * Math.min(1, Math.abs(was) / EDGE)
-      if (both > NO_SAY)
-        add(a, b, (s, t) => {
-          const is = ((lights[s] as number) - (lights[t] as number)) * Math.sign(was)
-          return is > 0 ? 0 : WEIGHTS.order * both * (is < 0 ? 1 : WEIGHTS.level)
-        })
       const hue = Math.abs(arc(one.lch.h, other.lch.h)) * Math.min(1, Math.min(one.lch.c, other.lch.c) / 0.06)
       const apart = Math.hypot(was * 0.5, one.lch.c - other.lch.c, (hue / 180) * 0.4)
-      const parted = WEIGHTS.parted * (1 - apart / ALIKE) * Math.min(one.area, other.area) ** 0.75
-      if (apart < ALIKE) add(a, b, (s, t) => (s === t ? 0 : parted))
+      const order = both > NO_SAY ? WEIGHTS.order * both : 0
+      const parted = Math.max(0, WEIGHTS.parted * (1 - apart / ALIKE)) * Math.min(one.area, other.area) ** 0.75
+      if (!order && !parted) continue
+      const sign = Math.sign(was)
+      for (let s = 0, at = costsAt(a, b); s < count; s++)
+        for (let t = 0; t < count; t++, at++) {
+          const is = ((lights[s] as number) - (lights[t] as number)) * sign
+          costs[at] =
+            (costs[at] as number) + (is > 0 ? 0 : order * (is < 0 ? 1 : WEIGHTS.level)) + (s === t ? 0 : parted)
+        }
     }
-  })
-  return [...found.values()]
+  return pairs
 }

@@ -47,8 +47,8 @@ const STILL = 1e4
 /** The power of a move that counts: under 1, so that few are moved rather than all a little. */
 const POWER = 0.5
 /** So many of the largest that had to move are tried on their swatch once more, the others giving way. */
-const PINS = 7
-const PIN_ROUNDS = 4
+const PINS = 5
+const PIN_ROUNDS = 3
 const PIN_SOFT = 0.05
 /** What edges are worth against exact swatches, and of what is left of them where a loss begins and is whole. */
 const LOST = { edges: 2.5, edge: 0.1, begins: 0.62, whole: 0.5 } as const

@@ -1,5 +1,5 @@
 import { labOf } from '../color/convert'
-import type { Block, Pair } from './costs'
+import type { Block, Pairs } from './costs'
 import type { MatchSwatch } from './inks'
 
 /* The search for the cheapest way to send blocks of inks to swatches. */
@@ -18,7 +18,7 @@ export interface Search {
   swatches: readonly MatchSwatch[]
   /** What each swatch costs each block for itself. */
   fits: readonly Float64Array[]
-  pairs: readonly Pair[]
+  pairs: Pairs
   artworks: number
   /** What is covered in each artwork by what was sent by hand, swatch by swatch. */
   covered: Float64Array
@@ -36,11 +36,10 @@ export const improved = (search: Search, start: readonly number[]): Found => {
   const count = swatches.length
   const to = [...start]
   const total = swatches.reduce((sum, { share }) => sum + share, 0) || 1
-  const pairsOf: Pair[][] = blocks.map(() => [])
-  for (const pair of pairs) {
-    pairsOf[pair.one]?.push(pair)
-    pairsOf[pair.other]?.push(pair)
-  }
+  const square = count * count
+  /** The pairs of each block. */
+  const pairsOf: number[][] = blocks.map(() => [])
+  for (let p = 0; p < pairs.count; p++) for (const b of [pairs.one[p], pairs.other[p]]) pairsOf[b as number]?.push(p)
   const covered = Float64Array.from(search.covered)
   const cover = (b: number, s: number, sign: number): void => {
     for (let w = 0, i = s * artworks; w < artworks; w++, i++)
@@ -59,22 +58,27 @@ export const improved = (search: Search, start: readonly number[]): Found => {
   /** What each swatch would cost each block as all others are, coverage aside; kept up to date with every move. */
   const costs = fits.map(own => Float64Array.from(own))
   /** What a pair adds to each swatch of one of its blocks, the other being on some swatch; or takes away. */
-  const reckon = ({ one, costs: all }: Pair, b: number, beside: number, sign: number): void => {
+  const reckon = (p: number, b: number, beside: number, sign: number): void => {
     const own = costs[b] as Float64Array
-    const [first, step] = b === one ? [beside, count] : [beside * count, 1]
-    for (let s = 0, i = first; s < count; s++, i += step) own[s] = (own[s] as number) + sign * (all[i] as number)
+    const first = b === pairs.one[p]
+    const step = first ? count : 1
+    for (let s = 0, i = p * square + (first ? beside : beside * count); s < count; s++, i += step)
+      own[s] = (own[s] as number) + sign * (pairs.costs[i] as number)
   }
-  for (const pair of pairs) {
-    reckon(pair, pair.one, to[pair.other] as number, 1)
-    reckon(pair, pair.other, to[pair.one] as number, 1)
+  for (let p = 0; p < pairs.count; p++) {
+    const [one, other] = [pairs.one[p] as number, pairs.other[p] as number]
+    reckon(p, one, to[other] as number, 1)
+    reckon(p, other, to[one] as number, 1)
   }
   to.forEach((s, b) => cover(b, s, 1))
   const send = (b: number, s: number): void => {
     const from = to[b] as number
-    for (const pair of pairsOf[b] as Pair[]) {
-      const beside = pair.one === b ? pair.other : pair.one
-      reckon(pair, beside, from, -1)
-      reckon(pair, beside, s, 1)
+    const own = pairsOf[b] as number[]
+    for (let k = 0; k < own.length; k++) {
+      const p = own[k] as number
+      const beside = (pairs.one[p] === b ? pairs.other[p] : pairs.one[p]) as number
+      reckon(p, beside, from, -1)
+      reckon(p, beside, s, 1)
     }
     cover(b, from, -1)
     cover(b, s, 1)
@@ -102,38 +106,52 @@ export const improved = (search: Search, start: readonly number[]): Found => {
   const costOf = (): number => {
     let sum = 0
     to.forEach((s, b) => (sum += fits[b]?.[s] ?? 0))
-    for (const { one, other, costs: all } of pairs)
-      sum += all[(to[one] as number) * count + (to[other] as number)] as number
+    for (let p = 0; p < pairs.count; p++) {
+      const [s, t] = [to[pairs.one[p] as number] as number, to[pairs.other[p] as number] as number]
+      sum += pairs.costs[p * square + s * count + t] as number
+    }
     for (let s = 0; s < count; s++) sum += coverCost(s)
     return sum
   }
+  /** What is counted too much where both blocks of a pair change sides, each reckoned as if the other stayed. */
+  const twice = (p: number, one: number, other: number, s: number, t: number): number => {
+    const [from, to2] = one === s ? [s, t] : [t, s]
+    const [beside, to3] = other === s ? [s, t] : [t, s]
+    const at = p * square
+    const cost = (a: number, b: number): number => pairs.costs[at + a * count + b] as number
+    return cost(to2, beside) + cost(from, to3) - cost(from, beside) - cost(to2, to3)
+  }
   const exchange = (s: number, t: number): boolean => {
-    const moving = blocks.flatMap((_, b) => (to[b] === s || to[b] === t ? [b] : []))
-    if (!moving.length) return false
     let gain = coverCost(s) + coverCost(t)
-    for (const b of moving) {
+    for (let b = 0; b < to.length; b++) {
+      const now = to[b] as number
+      if (now !== s && now !== t) continue
       const own = costs[b] as Float64Array
-      const [from, next] = to[b] === s ? [s, t] : [t, s]
-      gain += (own[from] as number) - (own[next] as number)
-      for (const { one, other, costs: all } of pairsOf[b] as Pair[]) {
-        // counted at both ends as if the other stayed: put right where both move
-        if (one !== b || (to[other] !== s && to[other] !== t)) continue
-        const [from2, next2] = to[other] === s ? [s, t] : [t, s]
-        const at = (a: number, c: number): number => all[a * count + c] as number
-        gain += at(next, from2) + at(from, next2) - at(from, from2) - at(next, next2)
+      gain += (own[now] as number) - (own[now === s ? t : s] as number)
+      const all = pairsOf[b] as number[]
+      for (let k = 0; k < all.length; k++) {
+        const p = all[k] as number
+        if (pairs.one[p] !== b) continue
+        const other = to[pairs.other[p] as number] as number
+        if (other === s || other === t) gain += twice(p, now, other, s, t)
       }
     }
-    const swap = (sign: number): void => {
-      for (const b of moving) {
-        cover(b, to[b] as number, -sign)
-        cover(b, to[b] === s ? t : s, sign)
+    const swap = (): void => {
+      for (let w = 0; w < artworks; w++) {
+        const [a, b] = [s * artworks + w, t * artworks + w]
+        const byHand = (search.covered[a] as number) - (search.covered[b] as number)
+        const [one, other] = [covered[a] as number, covered[b] as number]
+        covered[a] = other + byHand
+        covered[b] = one - byHand
       }
     }
-    swap(1)
+    swap()
     gain -= coverCost(s) + coverCost(t)
-    swap(-1)
+    swap()
     if (gain <= LEAST_GAIN) return false
-    for (const b of moving) send(b, to[b] === s ? t : s)
+    to.forEach((now, b) => {
+      if (now === s || now === t) send(b, now === s ? t : s)
+    })
     return true
   }
   for (let pass = 0; pass < PASSES; pass++) {

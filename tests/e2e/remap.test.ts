@@ -80,6 +80,8 @@ test('several inks are selected with Shift and go together; one dropped on anoth
 })
 
 test('a swatch takes over the inks of another, and gives them up again', async ({ page }) => {
+  await page.getByRole('button', { name: 'Match again' }).click()
+  await aside(page)
   const [name, other] = [await nameOf(page, 's2'), await nameOf(page, 's3')]
   const [mine, theirs] = [await groupOf(page, name), await groupOf(page, other)]
   expect(theirs.length).toBeGreaterThan(0)
