@@ -16,7 +16,7 @@ export interface InkSummary {
    * The inks it lies beside that cover no more than it, with their part of all boundaries and the share of the picture
    * where the two mix, in [0, 1].
    */
-  beside: Array<[hex: Hex, part: number, mixed: number]>
+  beside: Array<[hex: Hex, part: number, mixed?: number | undefined]>
 }
 
 const millionths = (part: number): number => Math.round(part * 1e6) / 1e6

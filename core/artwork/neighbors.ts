@@ -46,8 +46,8 @@ const standing = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
 }
 
 /**
- * What touches what: pairs of pixels a little apart, across and down, whose inks differ, counted by pair of inks; a
- * gradient is a run of its stops. `count` is the number of inks; the result has the
+ * What touches what: pairs of pixels a little apart, across and down, whose inks differ, counted by pair of inks. Where
+ * two inks share a pixel, as the stops of a gradient do, both count. `count` is the number of inks; the result has the
  * longest boundaries first, its parts add up to 1 (or less, where there are very many).
  */
 export const contactsOf = (map: InkMap, count: number): Contact[] => {

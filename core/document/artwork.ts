@@ -22,8 +22,11 @@ export const inkSchema = z.object({
   hex: hexSchema,
   area: z.number().min(0).max(1.001),
   uses: z.number().int().min(0),
-  /** The inks it lies beside that cover no more than it, with their part of all boundaries, and where they mix. */
-  beside: z.array(z.tuple([hexSchema, part, part])).default([]),
+  /**
+   * The inks it lies beside that cover no more than it, with their part of all boundaries, and where they mix; earlier
+   * versions did not know the last.
+   */
+  beside: z.array(z.tuple([hexSchema, part, part.optional()])).default([]),
 })
 export type InkRecord = z.infer<typeof inkSchema>
 

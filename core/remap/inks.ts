@@ -9,7 +9,7 @@ import type { Role } from '../harmony/proportion'
 export interface InkArea {
   hex: Hex
   area: number
-  beside?: ReadonlyArray<readonly [hex: Hex, part: number, mixed?: number]>
+  beside?: ReadonlyArray<readonly [hex: Hex, part: number, mixed?: number | undefined]>
   parts?: readonly number[]
 }
 

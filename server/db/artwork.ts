@@ -18,10 +18,11 @@ export const findArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile |
   return row ? artworkFileSchema.parse(row.record) : null
 }
 
-/** The hashes of files of which it is not known what lies beside their inks, as earlier versions kept them. */
+/** The hashes of files of which it is not known what lies beside their inks, or how they mix, as earlier versions kept. */
 export const withoutNeighbors = async (sql: Sql): Promise<string[]> => {
   const rows = await sql<Array<{ hash: string }>>`select hash from artwork
-    where jsonb_array_length(record -> 'inks') > 0 and not record -> 'inks' -> 0 ? 'beside' order by hash`
+    where (jsonb_array_length(record -> 'inks') > 0 and not record -> 'inks' -> 0 ? 'beside')
+      or jsonb_path_exists(record, 'strict $.inks[*].beside[*] ? (@.size() < 3)', '{}', true) order by hash`
   return rows.map(({ hash }) => hash)
 }
 

@@ -108,10 +108,13 @@ describe('artwork', () => {
     expect(file.inks.some(({ beside }) => beside.length)).toBe(true)
     const old = { ...file, hash: 'e'.repeat(64), inks: file.inks.map(({ hex, area, uses }) => ({ hex, area, uses })) }
     await keepArtwork(sql, { file: old as unknown as ArtworkFile, source, map })
+    const unmixed = file.inks.map(ink => ({ ...ink, beside: ink.beside.map(([hex, part]) => [hex, part]) }))
+    const later = { ...file, name: 'later', hash: 'd'.repeat(64), inks: unmixed }
+    await keepArtwork(sql, { file: later as unknown as ArtworkFile, source, map })
     const again: string[] = []
-    expect(await bringUpToDate(sql, ({ name }) => again.push(name))).toBe(1)
-    expect(again).toEqual(['old'])
-    expect((await findArtwork(sql, old.hash))?.inks).toEqual(file.inks)
+    expect(await bringUpToDate(sql, ({ name }) => again.push(name))).toBe(2)
+    expect(again.sort()).toEqual(['later', 'old'])
+    for (const { hash } of [old, later]) expect((await findArtwork(sql, hash))?.inks).toEqual(file.inks)
     expect(await bringUpToDate(sql, () => again.push('twice'))).toBe(0)
   })
   it('is kept once by what is in it, byte for byte, with inks and map', async () => {
