@@ -101,7 +101,7 @@ describe.each([0.35, 0.65, 0.95])('the poster on bases of brightness %s', bright
       for (let p = 0; p < pairs.width; p += 2) if (contrastOf(hexAt(now, p), hexAt(now, p + 1)) < READABLE) lost++
       expect(pairs.width).toBeGreaterThan(1600)
       expect({ base: hex, reads: lost < pairs.width / 2000 }).toEqual({ base: hex, reads: true })
-      expect(lossesOf(inks, colorOf).filter(({ strong, part }) => strong && part > 0.002)).toEqual([])
+      expect(lossesOf(inks, colors).filter(({ strong, part }) => strong && part > 0.002)).toEqual([])
     }
   })
 })

@@ -47,8 +47,8 @@ type PastDeal = z.infer<typeof pastDealSchema>
 const DEALT = 24
 const MOST_DEALS = 24
 const MOST_MARKED = 6
-/** How long proofs are worked out before the browser may paint, in milliseconds. */
-const SLICE = 10
+/** How long proofs are worked out before the browser may paint, in milliseconds: the first, and then the others. */
+const SLICES = { first: 10, next: 30 } as const
 
 /** The proof sheets of Compose: what they offer, what is pointed at, and what is marked to be compared. */
 export const useProofs = defineStore('proofs', () => {
@@ -98,7 +98,7 @@ export const useProofs = defineStore('proofs', () => {
       return
     }
     const next: Proof[] = []
-    let since = performance.now()
+    let [since, slice]: [number, number] = [performance.now(), SLICES.first]
     for (const candidate of offered(now)) {
       const piece =
         (byTurns.value ? painting.pieces[next.length % painting.pieces.length] : painting.piece) ?? painting.piece
@@ -106,7 +106,7 @@ export const useProofs = defineStore('proofs', () => {
       if (piece) {
         const painted = painting.of(there)(piece.id)
         const inks = files.files.get(piece.hash)?.inks ?? []
-        const losses = lossesOf(inks, hex => painted.colors.get(hex) ?? hex)
+        const losses = lossesOf(inks, painted.colors)
         next.push({
           ...candidate,
           piece,
@@ -115,11 +115,11 @@ export const useProofs = defineStore('proofs', () => {
           strongLost: losses.filter(({ strong }) => strong).length,
         })
       }
-      if (performance.now() - since < SLICE) continue
+      if (performance.now() - since < slice) continue
       shown.value = [...next, ...shown.value.slice(next.length)]
       await new Promise(resolve => requestAnimationFrame(resolve))
       if (own !== work) return
-      since = performance.now()
+      ;[since, slice] = [performance.now(), SLICES.next]
     }
     shown.value = bestFirst.value ? next.sort((one, other) => other.kept - one.kept) : next
   }

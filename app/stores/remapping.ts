@@ -96,9 +96,7 @@ export const useRemapping = defineStore('remapping', () => {
   )
   const rowOf = computed(() => new Map(rows.value.flatMap(row => row.members.map(hex => [hex, row] as const))))
   /** What lost its contrast to what it touches, in the colors as they are, not as they pass by. */
-  const losses = computed(() =>
-    lossesOf(inks.value, hex => painting.settled(artwork.value?.id ?? '').colors.get(hex) ?? hex),
-  )
+  const losses = computed(() => lossesOf(inks.value, painting.settled(artwork.value?.id ?? '').colors))
   /** The inks, and the lines they stand in, that are concerned by that. */
   const lost = computed(
     () => new Set(losses.value.flatMap(({ one, other }) => [one, other].map(hex => rowOf.value.get(hex)?.hex ?? hex))),

@@ -26,6 +26,7 @@ const artworkAdded = kindOf(
     const back = { touches: { ...remap.touches, ...touches }, exceptions: { ...remap.exceptions, ...exceptions } }
     return { ...project, artwork: [...project.artwork, artwork], remap: { ...remap, ...back } }
   },
+  'joined',
 )
 
 export const ARTWORK = {

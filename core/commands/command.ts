@@ -4,10 +4,11 @@ import type { InkArea } from '../remap/match'
 
 /**
  * How inks are matched after a command: those that have no target, or one that is gone; all of them where the swatches
- * are others than before; where, besides, their colors are others and the matching keeps the picture; or all of them in
- * any case. What was sent by hand stays as long as its swatch does.
+ * are others than before; where, besides, their colors are others and the matching keeps the picture; where, besides,
+ * there are inks that were not there and the matching keeps the picture, so that a set shares one assignment; or all of
+ * them in any case. What was sent by hand stays as long as its swatch does.
  */
-export type Matching = 'missing' | 'others' | 'recolored' | 'anew'
+export type Matching = 'missing' | 'others' | 'recolored' | 'joined' | 'anew'
 
 /** What a command is given, by its schema. */
 type Given<Takes extends z.ZodRawShape> = z.infer<z.ZodObject<Takes>>

@@ -229,6 +229,37 @@ describe('inks after other swatches', () => {
   })
 })
 
+describe('what is matched', () => {
+  const hand = apply(derived, { do: 'retarget', inks: ['#e0d0c0'], to: null })
+  const astray = Object.entries(hand.remap.targets).map(([hex, { to, by }]) => [
+    hex,
+    { to: by === 'hand' ? to : 's1', by },
+  ])
+  const spoiled: Project = { ...hand, remap: { ...hand.remap, targets: Object.fromEntries(astray) } }
+  const sentTo = ({ remap }: Project): unknown[] => POSTER.map(({ hex }) => remap.targets[hex]?.to)
+
+  it('a set shares one assignment: with inks that were not there all are matched, but for those sent by hand', () => {
+    const two = apply(spoiled, { do: 'add artwork', artwork: art('a2', 'b') })
+    expect(sentTo(spoiled)).toEqual(['s1', null, 's1', 's1'])
+    expect(new Set(sentTo(two)).size).toBe(4)
+    expect(two.remap.targets['#e0d0c0']).toEqual({ to: null, by: 'hand' })
+    expect(sentTo(apply(spoiled, { do: 'add artwork', artwork: art('a2', 'a') }))).toEqual(sentTo(spoiled)) // none is new
+  })
+
+  it('where the order of light decides, inks that are there stay as they are', () => {
+    const byValues: Project = { ...spoiled, remap: { ...spoiled.remap, match: 'values' } }
+    const two = apply(byValues, { do: 'add artwork', artwork: art('a2', 'b') })
+    expect(sentTo(two)).toEqual(sentTo(spoiled))
+    expect(two.remap.targets['#7722aa']?.to).toMatch(/^s/)
+  })
+
+  it('some inks are matched around all others, which stay', () => {
+    const again = apply(spoiled, { do: 'match', inks: ['#cc4422'] })
+    expect(sentTo(again).filter((_, i) => i !== 2)).toEqual(['s1', null, 's1'])
+    expect(again.remap.targets['#cc4422']?.to).not.toBe('s1')
+  })
+})
+
 describe('what goes with what', () => {
   it('touch-ups and exceptions of an artwork go with it', () => {
     const { remap } = apply(dressed, { do: 'remove artwork', id: 'a1' })
@@ -254,7 +285,7 @@ describe('mending', () => {
   it('tells two inks apart that fell together, and changes as little as that takes', () => {
     const inks = known.inks(lossy.artwork)
     const colorsIn = (project: Project) => colorsOf(project, inks)
-    const lostIn = (project: Project) => lossesOf(inks, hex => colorsIn(project).get(hex) ?? hex)
+    const lostIn = (project: Project) => lossesOf(inks, colorsIn(project))
     const pair = ['#102030', '#cc4422'] as [string, string]
     const holds = (project: Project) =>
       lostIn(project).some(({ one, other }) => pair.includes(one) && pair.includes(other))

@@ -1,3 +1,4 @@
+import type { Hex } from '../color/convert'
 import type { Project } from '../document/project'
 import type { Remap, Target } from '../document/remap'
 import { type InkArea, matchInks } from '../remap/match'
@@ -34,6 +35,20 @@ export const matchedTargets = (
   )
 }
 
+/** Targets of some inks to the swatches of a scheme; whatever others go to stays, and they are matched around it. */
+export const matchedAmong = (
+  inks: readonly InkArea[],
+  to: Parameters<typeof matchedTargets>[1],
+  standing: Readonly<Record<string, Target>>,
+  open: readonly Hex[],
+): Record<string, Target> => {
+  const some = new Set(open)
+  const others = Object.entries(standing).filter(([hex]) => !some.has(hex))
+  const stay = Object.fromEntries(others.map(([hex, { to }]) => [hex, { to, by: 'hand' as const }]))
+  const matched = matchedTargets(inks, to, stay)
+  return Object.fromEntries(open.flatMap(hex => (matched[hex] ? [[hex, matched[hex]]] : [])))
+}
+
 /** Exceptions that point to swatches that are there; what pointed to others follows all artwork again. */
 const standingExceptions = (exceptions: Remap['exceptions'], ids: ReadonlySet<string>): Remap['exceptions'] => {
   const stands = ({ to }: Target): boolean => to === null || ids.has(to)
@@ -61,11 +76,12 @@ export const settledTargets = (before: Project, after: Project, inks: readonly I
     const to = targets[hex]?.to
     return to === undefined || (to !== null && !ids.has(to))
   }
-  const recolored = how === 'recolored' && after.remap.match === 'picture' && !sameColors(before.scheme, after.scheme)
-  const anew = how === 'anew' || (how !== 'missing' && others) || recolored
-  const open = anew ? inks : inks.filter(wanting)
-  if (!open.length) return held
-  const matched = matchedTargets(inks, held, targets)
-  const found = Object.fromEntries(open.flatMap(({ hex }) => (matched[hex] ? [[hex, matched[hex]]] : [])))
+  const open = inks.filter(wanting).map(({ hex }) => hex)
+  const keeping = after.remap.match === 'picture'
+  const recolored = how === 'recolored' && keeping && !sameColors(before.scheme, after.scheme)
+  const joined = how === 'joined' && keeping && open.length > 0
+  const anew = how === 'anew' || (how !== 'missing' && others) || recolored || joined
+  if (!anew && !open.length) return held
+  const found = anew ? matchedTargets(inks, held, targets) : matchedAmong(inks, held, targets, open)
   return { ...held, remap: { ...held.remap, targets: { ...targets, ...found } } }
 }

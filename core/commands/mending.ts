@@ -51,14 +51,14 @@ export const mended = (
 ): Project =>
   pairs.reduce((now, [one, other]) => {
     const before = colorsOf(now, inks)
-    const losses = lossesOf(inks, ink => before.get(ink) ?? ink)
+    const losses = lossesOf(inks, before)
     const key = pairOf({ one, other })
     const loss = losses.find(each => pairOf(each) === key)
     if (!loss) return now
     let [best, least] = [now, Infinity]
     for (const way of ways(now, loss, rest)) {
       const after = colorsOf(way, inks)
-      const left = lossesOf(inks, ink => after.get(ink) ?? ink)
+      const left = lossesOf(inks, after)
       if (left.some(each => pairOf(each) === key)) continue
       const cost = changeOf(inks, before, after) + LOST * weightOf(left)
       if (cost < least) [best, least] = [way, cost]

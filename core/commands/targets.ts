@@ -4,7 +4,7 @@ import type { Project } from '../document/project'
 import { remapSchema, type Target } from '../document/remap'
 import { MATCHES } from '../remap/match'
 import { kindOf } from './command'
-import { matchedTargets } from './matching'
+import { matchedAmong, matchedTargets } from './matching'
 import { matchedBy, sent, withoutExceptions, withRemap } from './remapping'
 
 /* Where inks go. */
@@ -28,9 +28,9 @@ const matched = kindOf(
   }),
   ({ match, seed }) => (seed ? 'deal of targets' : match ? 'matching' : 'match again'),
   (project, { match = project.remap.match, seed = project.remap.seed, inks: only }, inks) => {
-    const found = matchedTargets(inks, withRemap(project, { match, seed }))
-    const wanted = only ? Object.fromEntries(only.flatMap(ink => (found[ink] ? [[ink, found[ink]]] : []))) : found
-    return matchedBy(project, match, seed, wanted)
+    const by = withRemap(project, { match, seed })
+    const found = only ? matchedAmong(inks, by, project.remap.targets, only) : matchedTargets(inks, by)
+    return matchedBy(project, match, seed, found)
   },
   'missing',
 )

@@ -6,7 +6,7 @@ import { MEASURES } from '../harmony/adjust'
 import { castFixed, underCast, wholeAdjusted } from '../scheme/compose'
 import { inLook } from '../scheme/looks'
 import { kindOf } from './command'
-import { matchedTargets } from './matching'
+import { matchedAmong } from './matching'
 import { withRemap } from './remapping'
 import { huedSchema } from './swatches'
 
@@ -32,10 +32,9 @@ const adopted = kindOf(
   ({ what }) => what,
   (project, { look }, inks) => {
     const there = inLook(project, look)
-    const unknown = inks.filter(({ hex }) => !look.remap.targets[hex])
+    const unknown = inks.flatMap(({ hex }) => (look.remap.targets[hex] ? [] : [hex]))
     if (!unknown.length) return there
-    const matched = matchedTargets(inks, there, there.remap.targets)
-    const fresh = Object.fromEntries(unknown.flatMap(({ hex }) => (matched[hex] ? [[hex, matched[hex]]] : [])))
+    const fresh = matchedAmong(inks, there, there.remap.targets, unknown)
     return withRemap(there, { targets: { ...there.remap.targets, ...fresh } })
   },
   'missing',

@@ -1,5 +1,5 @@
 import { arc, hexOfRgb, labOf, lchOf, rgbOf, type Lch } from '../color/convert'
-import type { InkGraph } from './graph'
+import { CONTRAST, type InkGraph } from './graph'
 import type { MatchSwatch } from './inks'
 
 /* What it costs to send inks to swatches: each for itself, and two beside each other. */
@@ -28,9 +28,7 @@ const WEIGHTS = {
 
 /** The part of a lightness difference that has to stay for an edge to stay the same edge. */
 const KEPT = 0.62
-/** Lightness differences: one that is an edge, one that is strong, and what has to stay of that. */
-const EDGE = 0.1
-const STRONG = 0.4
+/** What has to stay of the lightness difference of a strong edge. */
 const STRONG_KEPT = 0.26
 /** A lack from which an ink leaves its swatch for sure. */
 const MOVED = 0.06
@@ -50,32 +48,69 @@ export interface Block {
 }
 
 /**
- * Pairs of blocks in columns: the first and the second, and what each pair of swatches costs them, a square of the number
- * of swatches for each pair, in which the swatch of the first counts rows.
+ * Pairs of blocks in columns: what each pair of swatches costs them, a square of the number of swatches for each pair, in
+ * which the swatch of its first block counts rows. And block by block, from `from[b]` to `from[b + 1]`, its pairs: which,
+ * the other block, and whether it is the first of the two.
  */
 export interface Pairs {
-  count: number
-  one: Int32Array
-  other: Int32Array
   costs: Float64Array
+  from: Int32Array
+  pair: Int32Array
+  beside: Int32Array
+  first: Uint8Array
 }
 
-/** By how much a lightness difference has grown, beyond what is hardly seen to have. */
-const raisedOf = (was: number, is: number): number => Math.max(0, Math.abs(is) - Math.abs(was) - EDGE)
-
-/** How much lightness difference a pair lacks to be the same edge; 0 where it has enough, and for what is no edge. */
-const lackOf = (was: number, is: number): number =>
-  Math.abs(was) < EDGE * 0.8 ? 0 : Math.max(0, KEPT * Math.abs(was) - (was < 0 ? -is : is))
-
-/** What a pair loses that was so much lighter on one side and is so much lighter now; 0 where nothing is lost. */
-const lostOf = (was: number, is: number): number => {
-  const own = Math.abs(was)
-  if (own < 1e-6) return 0
-  const now = was < 0 ? -is : is
-  return (Math.max(0, KEPT * own - now) / own) ** 2 * Math.min(1, own / EDGE)
+/** The pairs of every block, each pair being told by both. */
+const placed = (blocks: number, one: Int32Array, other: Int32Array, count: number): Omit<Pairs, 'costs'> => {
+  const from = new Int32Array(blocks + 1)
+  for (let p = 0; p < count; p++)
+    for (const b of [one[p] as number, other[p] as number]) from[b + 1] = (from[b + 1] as number) + 1
+  for (let b = 0; b < blocks; b++) from[b + 1] = (from[b + 1] as number) + (from[b] as number)
+  const next = from.slice()
+  const found = { pair: new Int32Array(count * 2), beside: new Int32Array(count * 2), first: new Uint8Array(count * 2) }
+  const put = (p: number, b: number, beside: number, first: number): void => {
+    const place = next[b] as number
+    next[b] = place + 1
+    found.pair[place] = p
+    found.beside[place] = beside
+    found.first[place] = first
+  }
+  for (let p = 0; p < count; p++) {
+    put(p, one[p] as number, other[p] as number, 1)
+    put(p, other[p] as number, one[p] as number, 0)
+  }
+  return { from, ...found }
 }
-const strongLostOf = (was: number, is: number): number =>
-  Math.abs(was) < STRONG * 0.8 ? 0 : Math.max(0, 1 - Math.abs(is) / STRONG_KEPT)
+
+/**
+ * Adds to each of some lightness differences, one that was being known, what an edge of a weight costs that has it now,
+ * whose smaller side covers an area.
+ */
+const addEdge = (
+  to: Float64Array,
+  at: number,
+  differences: Float64Array,
+  { was, weight, area }: { was: number; weight: number; area: number },
+): void => {
+  const [sign, own] = [was < 0 ? -1 : 1, Math.abs(was)]
+  const enough = KEPT * own
+  const lost = own < 1e-6 ? 0 : (weight * WEIGHTS.edges * Math.min(1, own / CONTRAST.edge)) / (own * own)
+  const strong = own < CONTRAST.strong * 0.8 ? 0 : weight * WEIGHTS.strong
+  const moved = own < CONTRAST.edge * 0.8 ? 0 : WEIGHTS.moved * area
+  const raised = weight * WEIGHTS.raised
+  for (let k = 0, i = at; k < differences.length; k++, i++) {
+    const is = (differences[k] as number) * sign
+    const size = is < 0 ? -is : is
+    let cost = to[i] as number
+    if (is < enough) {
+      const lack = enough - is
+      cost += lost * lack * lack + moved * (lack < MOVED ? lack / MOVED : 1)
+    }
+    if (size < STRONG_KEPT) cost += strong * (1 - size / STRONG_KEPT)
+    if (size > own + CONTRAST.edge) cost += raised * (size - own - CONTRAST.edge)
+    to[i] = cost
+  }
+}
 
 /** How well a block sits on a swatch for itself: block by block what each swatch costs. */
 export const fitsOf = (blocks: readonly Block[], swatches: readonly MatchSwatch[]): Float64Array[] => {
@@ -131,34 +166,29 @@ export const pairsOf = (
   const lights = Float64Array.from(swatches, ({ hex }) => labOf(hex).l)
   const count = swatches.length
   const square = count * count
+  const differences = Float64Array.from(
+    { length: square },
+    (_, k) => (lights[Math.floor(k / count)] as number) - (lights[k % count] as number),
+  )
   const most = (blocks.length * (blocks.length - 1)) / 2
-  const pairs: Pairs = {
-    count: 0,
-    one: new Int32Array(most),
-    other: new Int32Array(most),
-    costs: new Float64Array(most * square),
-  }
+  const [ones, others, costs] = [new Int32Array(most), new Int32Array(most), new Float64Array(most * square)]
+  let pairs = 0
   const places = new Int32Array(blocks.length * blocks.length).fill(-1)
   /** Where the costs of a pair begin, the lower block being the first. */
   const costsAt = (one: number, other: number): number => {
     const key = one * blocks.length + other
     if ((places[key] as number) < 0) {
-      pairs.one[pairs.count] = one
-      pairs.other[pairs.count] = other
-      places[key] = pairs.count++
+      ones[pairs] = one
+      others[pairs] = other
+      places[key] = pairs++
     }
     return (places[key] as number) * square
   }
-  const edge = (weight: number, was: number, is: number, area: number): number =>
-    weight *
-      (WEIGHTS.edges * lostOf(was, is) + WEIGHTS.strong * strongLostOf(was, is) + WEIGHTS.raised * raisedOf(was, is)) +
-    WEIGHTS.moved * area * Math.min(1, lackOf(was, is) / MOVED)
   const strange = strangeBetween(swatches)
   const blockOf = new Int32Array(graph.nodes.length).fill(-1)
   blocks.forEach(({ members }, b) => {
     for (const i of members) blockOf[i] = b
   })
-  const { costs } = pairs
   for (const { one, other, part, mixed, lighter } of graph.edges) {
     const area = Math.min(graph.nodes[one]?.area ?? 0, graph.nodes[other]?.area ?? 0)
     const [a, b] = [blockOf[one] as number, blockOf[other] as number]
@@ -166,37 +196,34 @@ export const pairsOf = (
     if (a === b) continue
     if (a < 0 || b < 0) {
       const held = heldAt.get(a < 0 ? one : other) ?? 0
-      const own = fits[a < 0 ? b : a] as Float64Array
-      lights.forEach((l, s) => {
-        own[s] = (own[s] as number) + edge(weight, lighter, a < 0 ? held - l : l - held, area)
-      })
+      const from = lights.map(l => l - held)
+      addEdge(fits[a < 0 ? b : a] as Float64Array, 0, from, { was: a < 0 ? -lighter : lighter, weight, area })
       continue
     }
-    const was = a < b ? lighter : -lighter
-    for (let s = 0, k = 0, at = costsAt(Math.min(a, b), Math.max(a, b)); s < count; s++)
-      for (let t = 0; t < count; t++, k++, at++)
-        costs[at] =
-          (costs[at] as number) +
-          edge(weight, was, (lights[s] as number) - (lights[t] as number), area) +
-          WEIGHTS.mixed * mixed * (strange[k] as number)
+    const at = costsAt(Math.min(a, b), Math.max(a, b))
+    addEdge(costs, at, differences, { was: a < b ? lighter : -lighter, weight, area })
+    if (mixed)
+      for (let k = 0; k < square; k++)
+        costs[at + k] = (costs[at + k] as number) + WEIGHTS.mixed * mixed * (strange[k] as number)
   }
   for (let a = 0; a < blocks.length; a++)
     for (let b = a + 1; b < blocks.length; b++) {
       const [one, other] = [blocks[a] as Block, blocks[b] as Block]
       const was = one.lch.l - other.lch.l
-      const both = one.area * other.area * Math.min(1, Math.abs(was) / EDGE)
+      const both = one.area * other.area * Math.min(1, Math.abs(was) / CONTRAST.edge)
       const hue = Math.abs(arc(one.lch.h, other.lch.h)) * Math.min(1, Math.min(one.lch.c, other.lch.c) / 0.06)
       const apart = Math.hypot(was * 0.5, one.lch.c - other.lch.c, (hue / 180) * 0.4)
       const order = both > NO_SAY ? WEIGHTS.order * both : 0
       const parted = Math.max(0, WEIGHTS.parted * (1 - apart / ALIKE)) * Math.min(one.area, other.area) ** 0.75
       if (!order && !parted) continue
       const sign = Math.sign(was)
-      for (let s = 0, at = costsAt(a, b); s < count; s++)
-        for (let t = 0; t < count; t++, at++) {
-          const is = ((lights[s] as number) - (lights[t] as number)) * sign
-          costs[at] =
-            (costs[at] as number) + (is > 0 ? 0 : order * (is < 0 ? 1 : WEIGHTS.level)) + (s === t ? 0 : parted)
-        }
+      const level = order * WEIGHTS.level
+      const at = costsAt(a, b)
+      for (let k = 0; k < square; k++) {
+        const is = (differences[k] as number) * sign
+        costs[at + k] = (costs[at + k] as number) + parted + (is > 0 ? 0 : is < 0 ? order : level)
+      }
+      for (let s = 0; s < square; s += count + 1) costs[at + s] = (costs[at + s] as number) - parted
     }
-  return pairs
+  return { costs, ...placed(blocks.length, ones, others, pairs) }
 }

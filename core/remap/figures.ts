@@ -1,5 +1,6 @@
 import { labOf, lchOf, arc, type Hex } from '../color/convert'
 import type { Pixels } from '../picture/pixels'
+import { CONTRAST } from './graph'
 
 /** How well a remapping keeps the picture and wears the scheme; parts of 1, null where there is nothing to count. */
 export interface Figures {
@@ -77,13 +78,13 @@ export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[])
   let [edges, kept, strong, lost] = [0, 0, 0, 0]
   const pair = (p: number, q: number): void => {
     const d = (was[p * 3] as number) - (was[q * 3] as number)
-    if (Math.abs(d) < 0.1) return
+    if (Math.abs(d) < CONTRAST.edge) return
     const now = (is[p * 3] as number) - (is[q * 3] as number)
     edges++
     if (now * Math.sign(d) >= Math.abs(d) / 2) kept++
-    if (Math.abs(d) < 0.4) return
+    if (Math.abs(d) < CONTRAST.strong) return
     strong++
-    if (Math.abs(now) < 0.2) lost++
+    if (Math.abs(now) < CONTRAST.gone) lost++
   }
   const swatches = scheme.map(hex => ({ lab: labOf(hex), lch: lchOf(hex) }))
   const held = swatches.map(() => 0)

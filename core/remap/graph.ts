@@ -1,6 +1,12 @@
 import { labOf, type Hex, type Lab } from '../color/convert'
 import type { InkArea } from './inks'
 
+/**
+ * Lightness differences of two colors that touch: from which they make an edge, from which a strong one, as letters and
+ * outlines do, and under which a strong one is gone.
+ */
+export const CONTRAST = { edge: 0.1, strong: 0.4, gone: 0.2 } as const
+
 /** An ink as a node of the graph of neighbors: its color, the share it covers, and that in each artwork. */
 export interface Node {
   hex: Hex

@@ -1,5 +1,5 @@
 import { hexOfLch, lchOf, type Hex, type Lch } from '../color/convert'
-import type { Edge, InkGraph } from './graph'
+import { CONTRAST, type Edge, type InkGraph } from './graph'
 import { DENSE, solved, type Screened } from './screened'
 
 /** The hold: 1 where every ink is its swatch exactly, 0 where the picture keeps its own light. */
@@ -40,18 +40,17 @@ const ANCHOR = 1e-4
 const SOFT = 0.01
 /** How gently a move counts at first, and how fast that is sharpened. */
 const FIRST_SOFT = 0.5
-const SHARPER = 0.6
-const ROUNDS = 8
+const SHARPER = 0.45
+const ROUNDS = 6
 /** The weight of what is not moved. */
 const STILL = 1e4
-/** The power of a move that counts: under 1, so that few are moved rather than all a little. */
-const POWER = 0.5
 /** So many of the largest that had to move are tried on their swatch once more, the others giving way. */
-const PINS = 5
-const PIN_ROUNDS = 3
+const PINS = 4
+const PIN_ROUNDS = 2
 const PIN_SOFT = 0.05
+const LAST_ROUNDS = 3
 /** What edges are worth against exact swatches, and of what is left of them where a loss begins and is whole. */
-const LOST = { edges: 2.5, edge: 0.1, begins: 0.62, whole: 0.5 } as const
+const LOST = { edges: 2.5, begins: 0.62, whole: 0.5 } as const
 const STRONG_LOST = { edges: 10, begins: 0.35, whole: 0.25 } as const
 /** What steps of shading are worth, by the area of the smaller. */
 const STEP_LOST = { area: 2, begins: 0.3, whole: 0.1 } as const
@@ -105,19 +104,23 @@ const limitsOf = (edges: readonly Edge[], wanted: readonly Wanted[], aim: Float6
   const held = edges.filter(
     ({ one, other, lighter }) => Math.abs(lighter) >= SEEN && !(wanted[one]?.fixed && wanted[other]?.fixed),
   )
-  const between = held.map(({ one, other, lighter }) =>
-    bounds(lighter, (aim[one] as number) - (aim[other] as number), hold),
-  )
-  return {
-    one: Int32Array.from(held, ({ one }) => one),
-    other: Int32Array.from(held, ({ other }) => other),
-    least: Float64Array.from(between, ([least]) => least),
-    most: Float64Array.from(between, ([, most]) => most),
-    pull: Float64Array.from(
-      held,
-      ({ part, lighter }) => PULL * Math.sqrt(part) * (Math.abs(lighter) >= STRONG.from ? STRONG.pull : 1),
-    ),
+  const column = (): Float64Array => new Float64Array(held.length)
+  const limits = {
+    one: new Int32Array(held.length),
+    other: new Int32Array(held.length),
+    least: column(),
+    most: column(),
+    pull: column(),
   }
+  held.forEach(({ one, other, part, lighter }, e) => {
+    const [least, most] = bounds(lighter, (aim[one] as number) - (aim[other] as number), hold)
+    limits.one[e] = one
+    limits.other[e] = other
+    limits.least[e] = least
+    limits.most[e] = most
+    limits.pull[e] = PULL * Math.sqrt(part) * (Math.abs(lighter) >= STRONG.from ? STRONG.pull : 1)
+  })
+  return limits
 }
 
 /** How far along the way from where it begins to where it is whole a loss is, in [0, 1]. */
@@ -126,7 +129,7 @@ const along = (left: number, { begins, whole }: { begins: number; whole: number 
 
 /** What is lost at some lights: of all boundaries, of the strong ones, and of steps of shading; in shares, weighed. */
 const lossIn = ({ nodes, edges }: InkGraph, steps: readonly Edge[]): ((lights: Float64Array) => number) => {
-  const seen = edges.filter(({ lighter }) => Math.abs(lighter) >= LOST.edge)
+  const seen = edges.filter(({ lighter }) => Math.abs(lighter) >= CONTRAST.edge)
   const lengthOf = (some: readonly Edge[]): number => some.reduce((sum, { part }) => sum + part, 0)
   const [all, strong] = [lengthOf(seen), lengthOf(seen.filter(({ lighter }) => Math.abs(lighter) >= STRONG.from))]
   return lights => {
@@ -174,7 +177,8 @@ export const heldLights = (graph: InkGraph, wanted: readonly Wanted[], hold: num
     const { one, other, least, most, pull } = limits
     let count = 0
     for (let e = 0; e < one.length; e++) {
-      const [a, b] = [one[e] as number, other[e] as number]
+      const a = one[e] as number
+    const b = other[e] as number
       const now = (lights[a] as number) - (lights[b] as number)
       if (now >= (least[e] as number) && now <= (most[e] as number)) continue
       system.one[count] = a
@@ -195,11 +199,14 @@ export const heldLights = (graph: InkGraph, wanted: readonly Wanted[], hold: num
         const l = lights[i] as number
         const wall = l <= 0 || l >= 1 // black and white are walls
         const still = wanted[i]?.fixed === true || pinned.has(i)
+        const off = Math.max(soft, away(lights, i))
         system.aim[i] = wall && !still ? Math.round(l) : (aim[i] as number)
-        system.weight[i] = still || wall ? STILL : (dear[i] as number) / Math.max(soft, away(lights, i)) ** (2 - POWER)
+        system.weight[i] = still || wall ? STILL : (dear[i] as number) / (off * Math.sqrt(off))
       }
       const next = solved(system, lights, 1e-9)
-      const moved = next.reduce((most, l, i) => Math.max(most, Math.abs(l - (lights[i] as number))), 0)
+      let moved = 0
+      for (let i = 0; i < next.length; i++)
+        moved = Math.max(moved, Math.abs((next[i] as number) - (lights[i] as number)))
       lights = next
       if (moved < 1e-3 && soft <= SOFT) break
     }
@@ -242,6 +249,7 @@ export const heldLights = (graph: InkGraph, wanted: readonly Wanted[], hold: num
       lights = tried
       best = now
     }
+    lights = settle(lights, pinned, LAST_ROUNDS, SOFT)
   }
   return shown(lights)
 }

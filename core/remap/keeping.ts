@@ -9,7 +9,9 @@ import { improved, startsOf, type Search } from './search'
 /* The matching that keeps the picture: inks are sent to swatches so that what touches keeps its contrast. */
 
 /** Up to so many inks are sent one by one; more go in groups of like color. */
-const MOST_BLOCKS = 56
+const MOST_BLOCKS = 32
+/** So many searches that end at the same cost are enough. */
+const AGREED = 2
 /** How far a deal strays from the best. */
 const STRAY = 1.1
 
@@ -36,6 +38,18 @@ const blocksOf = ({ nodes }: InkGraph, free: readonly number[]): Block[] => {
     parts: Array.from({ length: artworks }, (_, w) => members.reduce((sum, i) => sum + (nodes[i]?.parts[w] ?? 0), 0)),
     lch: lchOf(nodes[members[0] as number]?.hex ?? '#000000'),
   }))
+}
+
+/** The cheapest assignment found from several starts, until enough of them agree. */
+const cheapest = (search: Search, starts: readonly number[][]): readonly number[] => {
+  let [best, agreed] = [improved(search, starts[0] ?? []), 1]
+  for (const start of starts.slice(1)) {
+    if (agreed >= AGREED) break
+    const next = improved(search, start)
+    if (Math.abs(next.cost - best.cost) < 1e-9) agreed++
+    else if (next.cost < best.cost) [best, agreed] = [next, 1]
+  }
+  return best.to
 }
 
 /**
@@ -77,9 +91,7 @@ export const keepingMatch = (
     for (const own of fits) own.forEach((cost, s) => (own[s] = cost + chance() * STRAY * dearest))
   }
   const search: Search = { blocks, swatches, fits, pairs, artworks, covered }
-  const { to } = startsOf(search, chance)
-    .map(start => improved(search, start))
-    .reduce((best, each) => (each.cost < best.cost - 1e-9 ? each : best))
+  const to = cheapest(search, startsOf(search, chance))
   blocks.forEach(({ members }, b) => {
     for (const i of members) targets.set(nodes[i]?.hex ?? '', swatches[to[b] as number]?.id ?? '')
   })

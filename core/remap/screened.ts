@@ -16,7 +16,8 @@ export interface Screened {
 const appliedTo = ({ weight, count, one, other, pull }: Screened, x: Float64Array, out: Float64Array): void => {
   for (let i = 0; i < out.length; i++) out[i] = (weight[i] as number) * (x[i] as number)
   for (let e = 0; e < count; e++) {
-    const [a, b] = [one[e] as number, other[e] as number]
+    const a = one[e] as number
+    const b = other[e] as number
     const off = (pull[e] as number) * ((x[a] as number) - (x[b] as number))
     out[a] = (out[a] as number) + off
     out[b] = (out[b] as number) - off
@@ -25,11 +26,14 @@ const appliedTo = ({ weight, count, one, other, pull }: Screened, x: Float64Arra
 
 /** weight · aim + divergence of the differences. */
 const rightSideOf = ({ weight, aim, count, one, other, pull, difference }: Screened): Float64Array => {
-  const out = weight.map((w, i) => w * (aim[i] as number))
+  const out = new Float64Array(aim.length)
+  for (let i = 0; i < out.length; i++) out[i] = (weight[i] as number) * (aim[i] as number)
   for (let e = 0; e < count; e++) {
+    const a = one[e] as number
+    const b = other[e] as number
     const off = (pull[e] as number) * (difference[e] as number)
-    out[one[e] as number] = (out[one[e] as number] as number) + off
-    out[other[e] as number] = (out[other[e] as number] as number) - off
+    out[a] = (out[a] as number) + off
+    out[b] = (out[b] as number) - off
   }
   return out
 }
@@ -48,50 +52,83 @@ export const DENSE = 96
 /** Nodes that an edge of the system touches, those of the fewest edges first: so little is filled in. */
 const tiedIn = ({ count, one, other }: Screened, n: number): number[] => {
   const ties = new Uint32Array(n)
-  for (let e = 0; e < count; e++)
-    for (const i of [one[e] as number, other[e] as number]) ties[i] = (ties[i] as number) + 1
-  return Array.from(ties.keys())
-    .filter(i => ties[i])
-    .sort((a, b) => (ties[a] as number) - (ties[b] as number) || a - b)
+  for (let e = 0; e < count; e++) {
+    const a = one[e] as number
+    const b = other[e] as number
+    ties[a] = (ties[a] as number) + 1
+    ties[b] = (ties[b] as number) + 1
+  }
+  const tied: number[] = []
+  for (let i = 0; i < n; i++) if (ties[i]) tied.push(i)
+  return tied.sort((a, b) => (ties[a] as number) - (ties[b] as number) || a - b)
 }
+
+/** Room for the matrix of all nodes that are solved at once. */
+const room = new Float64Array(DENSE * DENSE)
+/** Row by row, the columns right of the diagonal that are not 0, and how many. */
+const filled = new Int32Array(DENSE * DENSE)
+const filledIn = new Int32Array(DENSE)
 
 /** By Cholesky's decomposition over the nodes that are tied; all others are what they are drawn to. */
 const solvedAtOnce = (system: Screened, tied: readonly number[]): Float64Array => {
-  const { weight, aim, count, one, other, pull } = system
+  const { weight, count, one, other, pull } = system
   const n = tied.length
-  const placeOf = new Int32Array(weight.length)
-  tied.forEach((i, place) => (placeOf[i] = place))
-  const m = new Float64Array(n * n)
-  tied.forEach((i, place) => (m[place * n + place] = weight[i] as number))
+  const m = room.fill(0, 0, n * n)
+  const right = rightSideOf(system)
+  const [placeOf, x] = [new Int32Array(weight.length), new Float64Array(n)]
+  for (let place = 0; place < n; place++) {
+    const i = tied[place] as number
+    placeOf[i] = place
+    m[place * n + place] = weight[i] as number
+    x[place] = right[i] as number
+  }
   for (let e = 0; e < count; e++) {
-    const [p, q] = [placeOf[one[e] as number] as number, placeOf[other[e] as number] as number]
-    const [a, b, w] = [Math.min(p, q), Math.max(p, q), pull[e] as number]
+    const a = placeOf[one[e] as number] as number
+    const b = placeOf[other[e] as number] as number
+    const w = pull[e] as number
+    const crossed = a < b ? a * n + b : b * n + a
     m[a * n + a] = (m[a * n + a] as number) + w
     m[b * n + b] = (m[b * n + b] as number) + w
-    m[a * n + b] = (m[a * n + b] as number) - w
+    m[crossed] = (m[crossed] as number) - w
   }
   for (let k = 0, top = 0; k < n; k++, top += n) {
     const root = Math.sqrt(m[top + k] as number)
-    for (let i = k; i < n; i++) m[top + i] = (m[top + i] as number) / root
-    for (let j = k + 1; j < n; j++) {
-      const f = m[top + j] as number
+    m[top + k] = root
+    let end = top
+    for (let i = k + 1; i < n; i++) {
+      const f = m[top + i] as number
       if (f === 0) continue
-      for (let i = j, row = j * n; i < n; i++) m[row + i] = (m[row + i] as number) - f * (m[top + i] as number)
+      m[top + i] = f / root
+      filled[end++] = i
+    }
+    filledIn[k] = end
+    for (let a = top; a < end; a++) {
+      const j = filled[a] as number
+      const f = m[top + j] as number
+      const row = j * n
+      for (let b = a; b < end; b++) {
+        const i = filled[b] as number
+        m[row + i] = (m[row + i] as number) - f * (m[top + i] as number)
+      }
+    }
+    const own = (x[k] as number) / root
+    x[k] = own
+    for (let a = top; a < end; a++) {
+      const i = filled[a] as number
+      x[i] = (x[i] as number) - (m[top + i] as number) * own
     }
   }
-  const right = rightSideOf(system)
-  const x = Float64Array.from(tied, i => right[i] as number)
-  for (let i = 0; i < n; i++) {
-    const own = (x[i] = (x[i] as number) / (m[i * n + i] as number))
-    for (let k = i + 1; k < n; k++) x[k] = (x[k] as number) - (m[i * n + k] as number) * own
+  const out = system.aim.slice()
+  for (let k = n - 1; k >= 0; k--) {
+    const top = k * n
+    let sum = x[k] as number
+    for (let a = top; a < (filledIn[k] as number); a++) {
+      const i = filled[a] as number
+      sum -= (m[top + i] as number) * (x[i] as number)
+    }
+    x[k] = sum / (m[top + k] as number)
+    out[tied[k] as number] = x[k] as number
   }
-  for (let i = n - 1; i >= 0; i--) {
-    let sum = x[i] as number
-    for (let k = i + 1; k < n; k++) sum -= (m[i * n + k] as number) * (x[k] as number)
-    x[i] = sum / (m[i * n + i] as number)
-  }
-  const out = Float64Array.from(aim)
-  tied.forEach((i, place) => (out[i] = x[place] as number))
   return out
 }
 

@@ -30,129 +30,135 @@ export interface Found {
   cost: number
 }
 
+/** What it costs how much each swatch covers of each artwork, kept up to date with every move of a block. */
+const coverageOf = ({ blocks, swatches, artworks, covered: byHand }: Search) => {
+  const count = swatches.length
+  const total = swatches.reduce((sum, { share }) => sum + share, 0) || 1
+  const shares = Float64Array.from(swatches, ({ share }) => share / total)
+  const parts = Float64Array.from(
+    blocks.flatMap(block => Array.from({ length: artworks }, (_, w) => block.parts[w] ?? 0)),
+  )
+  const covered = Float64Array.from(byHand)
+  /** What a swatch costs with so much of a block more (1), less (-1), or as it is (0). */
+  const costWith = (s: number, b: number, sign: number): number => {
+    let [sum, mean] = [0, 0]
+    for (let w = 0, i = s * artworks, k = b * artworks; w < artworks; w++, i++, k++) {
+      const cover = (covered[i] as number) + sign * (parts[k] as number)
+      mean += cover
+      if (cover < USED) sum += WEIGHTS.unused * (1 - cover / USED) ** 2
+    }
+    return (sum / artworks + WEIGHTS.share * Math.abs(mean / artworks - (shares[s] as number))) / count
+  }
+  const now = Float64Array.from(swatches, (_, s) => costWith(s, 0, 0))
+  return {
+    now,
+    costWith,
+    /** Puts a block on a swatch, or takes it away from there. */
+    put: (b: number, s: number, sign: number): void => {
+      for (let w = 0, i = s * artworks, k = b * artworks; w < artworks; w++, i++, k++)
+        covered[i] = (covered[i] as number) + sign * (parts[k] as number)
+      now[s] = costWith(s, b, 0)
+    },
+    /** What two swatches cost together once all that was not sent by hand has changed sides. */
+    exchanged: (s: number, t: number): number => {
+      const swap = (): void => {
+        for (let w = 0, i = s * artworks, k = t * artworks; w < artworks; w++, i++, k++) {
+          const hands = (byHand[i] as number) - (byHand[k] as number)
+          const one = covered[i] as number
+          covered[i] = (covered[k] as number) + hands
+          covered[k] = one - hands
+        }
+      }
+      swap()
+      const cost = costWith(s, 0, 0) + costWith(t, 0, 0)
+      swap()
+      return cost
+    },
+  }
+}
+
 /** Improves an assignment by sending one block elsewhere, or exchanging two swatches, until nothing is better. */
 export const improved = (search: Search, start: readonly number[]): Found => {
-  const { blocks, swatches, fits, pairs, artworks } = search
+  const { blocks, swatches, fits, pairs } = search
   const count = swatches.length
-  const to = [...start]
-  const total = swatches.reduce((sum, { share }) => sum + share, 0) || 1
   const square = count * count
-  /** The pairs of each block. */
-  const pairsOf: number[][] = blocks.map(() => [])
-  for (let p = 0; p < pairs.count; p++) for (const b of [pairs.one[p], pairs.other[p]]) pairsOf[b as number]?.push(p)
-  const covered = Float64Array.from(search.covered)
-  const cover = (b: number, s: number, sign: number): void => {
-    for (let w = 0, i = s * artworks; w < artworks; w++, i++)
-      covered[i] = (covered[i] as number) + sign * (blocks[b]?.parts[w] ?? 0)
-  }
-  /** What it costs that a swatch covers so much of each artwork. */
-  const coverCost = (s: number): number => {
-    let [sum, mean] = [0, 0]
-    for (let w = 0, i = s * artworks; w < artworks; w++, i++) {
-      const cover = covered[i] as number
-      mean += cover / artworks
-      if (cover < USED) sum += (WEIGHTS.unused * (1 - cover / USED) ** 2) / artworks
-    }
-    return (sum + WEIGHTS.share * Math.abs(mean - (swatches[s] as MatchSwatch).share / total)) / count
-  }
+  const to = Int32Array.from(start)
+  const coverage = coverageOf(search)
   /** What each swatch would cost each block as all others are, coverage aside; kept up to date with every move. */
-  const costs = fits.map(own => Float64Array.from(own))
-  /** What a pair adds to each swatch of one of its blocks, the other being on some swatch; or takes away. */
-  const reckon = (p: number, b: number, beside: number, sign: number): void => {
-    const own = costs[b] as Float64Array
-    const first = b === pairs.one[p]
+  const costs = new Float64Array(blocks.length * count)
+  fits.forEach((own, b) => costs.set(own, b * count))
+  /** What a pair adds to each swatch of the block at one side of it, the other being on some swatch. */
+  const add = (place: number, b: number, beside: number): void => {
+    const first = pairs.first[place]
     const step = first ? count : 1
-    for (let s = 0, i = p * square + (first ? beside : beside * count); s < count; s++, i += step)
-      own[s] = (own[s] as number) + sign * (pairs.costs[i] as number)
+    let i = (pairs.pair[place] as number) * square + (first ? beside : beside * count)
+    for (let own = b * count, end = own + count; own < end; own++, i += step)
+      costs[own] = (costs[own] as number) + (pairs.costs[i] as number)
   }
-  for (let p = 0; p < pairs.count; p++) {
-    const [one, other] = [pairs.one[p] as number, pairs.other[p] as number]
-    reckon(p, one, to[other] as number, 1)
-    reckon(p, other, to[one] as number, 1)
-  }
-  to.forEach((s, b) => cover(b, s, 1))
+  for (let b = 0; b < blocks.length; b++)
+    for (let place = pairs.from[b] as number; place < (pairs.from[b + 1] as number); place++)
+      add(place, b, to[pairs.beside[place] as number] as number)
+  to.forEach((s, b) => coverage.put(b, s, 1))
   const send = (b: number, s: number): void => {
-    const from = to[b] as number
-    const own = pairsOf[b] as number[]
-    for (let k = 0; k < own.length; k++) {
-      const p = own[k] as number
-      const beside = (pairs.one[p] === b ? pairs.other[p] : pairs.one[p]) as number
-      reckon(p, beside, from, -1)
-      reckon(p, beside, s, 1)
+    const was = to[b] as number
+    for (let place = pairs.from[b] as number; place < (pairs.from[b + 1] as number); place++) {
+      const own = (pairs.beside[place] as number) * count
+      const step = pairs.first[place] ? 1 : count
+      const at = (pairs.pair[place] as number) * square
+      let [i, k] = pairs.first[place] ? [at + s * count, at + was * count] : [at + s, at + was]
+      for (let other = own; other < own + count; other++, i += step, k += step)
+        costs[other] = (costs[other] as number) + (pairs.costs[i] as number) - (pairs.costs[k] as number)
     }
-    cover(b, from, -1)
-    cover(b, s, 1)
+    coverage.put(b, was, -1)
+    coverage.put(b, s, 1)
     to[b] = s
   }
   const sendBest = (b: number): boolean => {
-    const from = to[b] as number
-    const own = costs[b] as Float64Array
-    const before = coverCost(from)
-    cover(b, from, -1)
-    const left = coverCost(from) - before
-    let [best, gain] = [from, LEAST_GAIN]
+    const was = to[b] as number
+    const own = b * count
+    const without = (costs[own + was] as number) + (coverage.now[was] as number) - coverage.costWith(was, b, -1)
+    let [best, gain] = [was, LEAST_GAIN]
     for (let s = 0; s < count; s++) {
-      if (s === from) continue
-      const without = coverCost(s)
-      cover(b, s, 1)
-      const better = (own[from] as number) - (own[s] as number) - left - coverCost(s) + without
-      cover(b, s, -1)
+      const most = without - (costs[own + s] as number) + (coverage.now[s] as number)
+      if (s === was || most <= gain) continue // more it cannot gain, as no coverage costs less than nothing
+      const better = most - coverage.costWith(s, b, 1)
       if (better > gain) [best, gain] = [s, better]
     }
-    cover(b, from, 1)
-    if (best !== from) send(b, best)
-    return best !== from
-  }
-  const costOf = (): number => {
-    let sum = 0
-    to.forEach((s, b) => (sum += fits[b]?.[s] ?? 0))
-    for (let p = 0; p < pairs.count; p++) {
-      const [s, t] = [to[pairs.one[p] as number] as number, to[pairs.other[p] as number] as number]
-      sum += pairs.costs[p * square + s * count + t] as number
-    }
-    for (let s = 0; s < count; s++) sum += coverCost(s)
-    return sum
+    if (best !== was) send(b, best)
+    return best !== was
   }
   /** What is counted too much where both blocks of a pair change sides, each reckoned as if the other stayed. */
   const twice = (p: number, one: number, other: number, s: number, t: number): number => {
-    const [from, to2] = one === s ? [s, t] : [t, s]
-    const [beside, to3] = other === s ? [s, t] : [t, s]
+    const [one2, other2] = [one === s ? t : s, other === s ? t : s]
     const at = p * square
     const cost = (a: number, b: number): number => pairs.costs[at + a * count + b] as number
-    return cost(to2, beside) + cost(from, to3) - cost(from, beside) - cost(to2, to3)
+    return cost(one2, other) + cost(one, other2) - cost(one, other) - cost(one2, other2)
   }
   const exchange = (s: number, t: number): boolean => {
-    let gain = coverCost(s) + coverCost(t)
+    let gain = (coverage.now[s] as number) + (coverage.now[t] as number) - coverage.exchanged(s, t)
     for (let b = 0; b < to.length; b++) {
       const now = to[b] as number
       if (now !== s && now !== t) continue
-      const own = costs[b] as Float64Array
-      gain += (own[now] as number) - (own[now === s ? t : s] as number)
-      const all = pairsOf[b] as number[]
-      for (let k = 0; k < all.length; k++) {
-        const p = all[k] as number
-        if (pairs.one[p] !== b) continue
-        const other = to[pairs.other[p] as number] as number
-        if (other === s || other === t) gain += twice(p, now, other, s, t)
+      gain += (costs[b * count + now] as number) - (costs[b * count + (now === s ? t : s)] as number)
+      for (let place = pairs.from[b] as number; place < (pairs.from[b + 1] as number); place++) {
+        if (!pairs.first[place]) continue
+        const other = to[pairs.beside[place] as number] as number
+        if (other === s || other === t) gain += twice(pairs.pair[place] as number, now, other, s, t)
       }
     }
-    const swap = (): void => {
-      for (let w = 0; w < artworks; w++) {
-        const [a, b] = [s * artworks + w, t * artworks + w]
-        const byHand = (search.covered[a] as number) - (search.covered[b] as number)
-        const [one, other] = [covered[a] as number, covered[b] as number]
-        covered[a] = other + byHand
-        covered[b] = one - byHand
-      }
-    }
-    swap()
-    gain -= coverCost(s) + coverCost(t)
-    swap()
     if (gain <= LEAST_GAIN) return false
     to.forEach((now, b) => {
       if (now === s || now === t) send(b, now === s ? t : s)
     })
     return true
+  }
+  const costOf = (): number => {
+    let sum = 0
+    for (let b = 0; b < to.length; b++) {
+      const s = to[b] as number
+      sum += ((costs[b * count + s] as number) + (fits[b]?.[s] ?? 0)) / 2 // each pair is told by both of its blocks
+    }
+    return coverage.now.reduce((all, own) => all + own, sum)
   }
   for (let pass = 0; pass < PASSES; pass++) {
     let better = false
@@ -161,7 +167,7 @@ export const improved = (search: Search, start: readonly number[]): Found => {
     for (let s = 0; s < count; s++) for (let t = s + 1; t < count; t++) better = exchange(s, t) || better
     if (!better) break
   }
-  return { to, cost: costOf() }
+  return { to: [...to], cost: costOf() }
 }
 
 /** First assignments: each block to where it fits best, by the order of light, by that in shares, and by chance. */

@@ -1,13 +1,9 @@
 import { gzipSync } from 'node:zlib'
-import { areasOf, packInkMap } from '../../core/artwork/inkmap'
-import { withNeighbors } from '../../core/artwork/inks'
-import { contactsOf } from '../../core/artwork/neighbors'
+import { packInkMap } from '../../core/artwork/inkmap'
 import { Unreadable } from '../../core/artwork/unreadable'
 import type { ArtworkFile } from '../../core/document/artwork'
-import { inkMapOf } from '../../core/raster/inkmap'
-import { MOST_RASTER_PIXELS, rasterInks } from '../../core/raster/inks'
-import { reducedPicture } from '../../core/raster/reduce'
-import { unmixed } from '../../core/raster/unmix'
+import { MOST_RASTER_PIXELS } from '../../core/raster/inks'
+import { measuredPicture } from '../../core/raster/measure'
 import { pictureInfo, plainPicture, plainPng } from '../../render/pictures'
 import { titleOf } from '../title'
 import { hashOf, MAPPED, type Received } from './receive'
@@ -26,26 +22,18 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
     )
   const picture = await plainPicture(bytes)
   const source = await plainPng(picture)
-  const hexes = rasterInks(picture)
-  const map = inkMapOf(unmixed(reducedPicture(picture, MAPPED), hexes))
-  const areas = areasOf(map, hexes.length)
-  const inks = hexes
-    .map((hex, i) => ({ hex, area: areas[i] ?? 0, uses: 1 }))
-    .sort((one, other) => other.area - one.area)
+  const { inks, map } = measuredPicture(picture, MAPPED)
   const file: ArtworkFile = {
     kind: 'raster',
     hash: hashOf(source, []),
     name: titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Artwork'),
     width: picture.width,
     height: picture.height,
-    inks: withNeighbors(inks, contactsOf(map, hexes.length), place => hexes[place] ?? '#000000'),
+    inks,
     also: [],
     pictureInks: [],
     removed: [],
-    notes: [...info.notes, ...(hexes.length ? [] : ['It is clear all over.'])],
+    notes: [...info.notes, ...(inks.length ? [] : ['It is clear all over.'])],
   }
-  const places = new Map(file.inks.map(({ hex }, i) => [hex, i]))
-  const place = (old: number): number => places.get(hexes[old] ?? '') ?? 0
-  const ordered = { ...map, solid: map.solid.map(at => at && place(at - 1) + 1), ink: map.ink.map(place) }
-  return { file, source, map: gzipSync(packInkMap(ordered)) }
+  return { file, source, map: gzipSync(packInkMap(map)) }
 }

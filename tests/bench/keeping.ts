@@ -1,10 +1,10 @@
 import { execFileSync } from 'node:child_process'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import sharp from 'sharp'
 import { cleanSvg } from '../../core/artwork/clean'
 import { decoded } from '../../core/artwork/encoding'
 import { measuredInks, type InkSummary } from '../../core/artwork/inks'
-import type { Reading } from '../../core/artwork/reading'
 import { readSvg } from '../../core/artwork/read'
 import { sizeOf } from '../../core/artwork/size'
 import { contactsOf } from '../../core/artwork/neighbors'
@@ -18,6 +18,10 @@ import type { MatchSwatch } from '../../core/remap/inks'
 import { keepingMatch } from '../../core/remap/keeping'
 import type { Match } from '../../core/remap/match'
 import type { Shading } from '../../core/remap/shading'
+import { measuredPicture } from '../../core/raster/measure'
+import { paintRaster } from '../../core/raster/paint'
+import { reducedPicture } from '../../core/raster/reduce'
+import { unmixed } from '../../core/raster/unmix'
 import { plannedColors } from '../../bin/remapping'
 import { renderSvg } from '../../render/resvg'
 import { percentile } from './frame'
@@ -59,10 +63,9 @@ const FEWEST_INKS = 6
 
 interface Drawing {
   name: string
-  reading: Reading
   inks: InkSummary[]
   before: Pixels
-  render: (colors: ReadonlyMap<Hex, Hex>) => Promise<Pixels>
+  render: (colors: ReadonlyMap<Hex, Hex>, wide?: number) => Promise<Pixels>
 }
 
 const open = async (path: string): Promise<Drawing | null> => {
@@ -74,16 +77,42 @@ const open = async (path: string): Promise<Drawing | null> => {
     if (height > width * 3 || width > height * 6) return null
     const { inks } = await measuredInks(reading, renderSvg, 256)
     if (inks.filter(({ area }) => area > 0.002).length < FEWEST_INKS) return null
-    const view = { side: 'width', pixels: LOOKED_AT, crisp: false } as const
-    const render = (colors: ReadonlyMap<Hex, Hex>): Promise<Pixels> =>
+    const render: Drawing['render'] = (colors, wide = LOOKED_AT) =>
       renderSvg(
         writeSvg(reading, ({ hex }) => colors.get(hex) ?? hex),
-        view,
+        { side: 'width', pixels: wide, crisp: false },
       )
-    return { name: path.split('/').at(-1) ?? path, reading, inks, before: await render(new Map()), render }
+    return { name: path.split('/').at(-1) ?? path, inks, before: await render(new Map()), render }
   } catch {
     return null // what the application refuses, or the renderer, is not remapped either
   }
+}
+
+/** How many pixels wide drawings are drawn as raster artwork: three times what is looked at. */
+const DRAWN = LOOKED_AT * 3
+
+/** A drawing as raster artwork: drawn, taken apart into the inks of its pixels, painted. */
+const asRaster = async ({ name, render }: Drawing): Promise<Drawing> => {
+  const { width, height, data } = await render(new Map(), DRAWN)
+  const picture = { width, height, data }
+  const { inks } = measuredPicture(picture, 640)
+  const hexes = inks.map(({ hex }) => hex)
+  const taken = unmixed(picture, hexes)
+  const longest = Math.max(LOOKED_AT, Math.round((LOOKED_AT * height) / width))
+  const paint = (colors: ReadonlyMap<Hex, Hex>): Promise<Pixels> => {
+    const out = new Uint8ClampedArray(data.length)
+    paintRaster(taken, hexes, [{ colors: hexes.map(hex => colors.get(hex) ?? hex), opacity: 1 }], null, out)
+    const small = reducedPicture({ width, height, data: out }, longest)
+    return Promise.resolve({ ...small, data: Uint8Array.from(small.data) })
+  }
+  return { name, inks, before: await paint(new Map()), render: paint }
+}
+
+/** The drawings as raster artwork. */
+export const rasterOf = async (all: readonly Drawing[]): Promise<Drawing[]> => {
+  const found: Drawing[] = []
+  for (const drawing of all) found.push(await asRaster(drawing))
+  return found
 }
 
 /** The demo's drawings, and so many of the collection, installed where it is not there. */
@@ -193,6 +222,16 @@ export const keepingTimes = async (
       'neighbors of 10,000 shapes in 500 inks, from their map',
       ...timed(() => contactsOf(map, many.inks.length)),
     ])
+  const { data, info } = await sharp('demo/artwork/kite-loft.png')
+    .resize(4000, 3000)
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  const loft = measuredPicture({ ...info, data }, 640)
+  found.push([
+    'neighbors of a picture of 12 megapixels, from its map',
+    ...timed(() => contactsOf(loft.map, loft.inks.length)),
+  ])
   found.push(['matching 500 inks, 12 swatches', ...timed(seed => match(inks, 'twelve', seed))])
   return found
 }

@@ -132,6 +132,22 @@ export const ribbonTimes = (
     return { ink, family, merge }
   })
 
+/** The hold dragged from end to end and back, each step to its painted frame. */
+export const holdTimes = (address: string, id: string): Promise<FrameTimes> =>
+  onPage(async page => {
+    await openRemap(page, address, id)
+    const slider = page.getByRole('slider', { name: 'Hold' })
+    await slider.waitFor()
+    return frameTimesOf(
+      await slider.evaluate((element: HTMLInputElement) =>
+        (globalThis as TimingPage).timeFrames(120, i => {
+          element.value = `${Math.abs(100 - ((i * 7) % 200))}`
+          element.dispatchEvent(new Event('input', { bubbles: true }))
+        }),
+      ),
+    )
+  })
+
 /** From the pointer on an ink to the spotlight on the screen. */
 export const spotlightTimes = (address: string, id: string): Promise<FrameTimes> =>
   onPage(async page => {

@@ -17,7 +17,7 @@ import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes
 import { serve } from '../e2e/server'
 import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
-import { drawings, keepingTimes, keptOver, KEYS, SCHEMES, type Way } from './keeping'
+import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
@@ -351,10 +351,14 @@ const keeping = async (): Promise<void> => {
     ),
   ]
   row(`${all.length} drawings in ${Object.keys(SCHEMES).length} schemes: mean (worst tenth)`, ...KEYS)
-  for (const [name, way] of ways) {
-    const figures = await keptOver(all, way)
+  const say = async (name: string, some: typeof all, way: Way): Promise<void> => {
+    const figures = await keptOver(some, way)
     row(name, ...figures.map(([, mean, worst]) => `${percent(mean)} (${percent(worst)})`))
   }
+  for (const [name, way] of ways) await say(name, all, way)
+  const pictures = await rasterOf(all)
+  await say('as raster artwork, picture, flat', pictures, { match: 'picture', shading: 'flat' })
+  await say('as raster artwork, picture, held at 50%', pictures, { match: 'picture', shading: 'held' })
   row('time', 'middle', '95th of 100')
   for (const [name, half, most] of await keepingTimes(all[0])) row(name, `${tenth(half)} ms`, `${tenth(most)} ms`)
 }
