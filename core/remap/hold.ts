@@ -178,7 +178,7 @@ export const heldLights = (graph: InkGraph, wanted: readonly Wanted[], hold: num
     let count = 0
     for (let e = 0; e < one.length; e++) {
       const a = one[e] as number
-    const b = other[e] as number
+      const b = other[e] as number
       const now = (lights[a] as number) - (lights[b] as number)
       if (now >= (least[e] as number) && now <= (most[e] as number)) continue
       system.one[count] = a
