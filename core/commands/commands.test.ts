@@ -253,7 +253,7 @@ describe('what is matched', () => {
     expect(two.remap.targets['#7722aa']?.to).toMatch(/^s/)
   })
 
-  it('some inks are matched around all others, which stay', () => {
+  it('some inks are matched around what was sent by hand; others stay', () => {
     const again = apply(spoiled, { do: 'match', inks: ['#cc4422'] })
     expect(sentTo(again).filter((_, i) => i !== 2)).toEqual(['s1', null, 's1'])
     expect(again.remap.targets['#cc4422']?.to).not.toBe('s1')

@@ -4,7 +4,7 @@ import type { Project } from '../document/project'
 import { remapSchema, type Target } from '../document/remap'
 import { MATCHES } from '../remap/match'
 import { kindOf } from './command'
-import { matchedAmong, matchedTargets } from './matching'
+import { matchedTargets } from './matching'
 import { matchedBy, sent, withoutExceptions, withRemap } from './remapping'
 
 /* Where inks go. */
@@ -19,7 +19,7 @@ const exchanged = (project: Project, [one, other]: readonly [string, string]): P
   return withRemap(project, { targets: Object.fromEntries(targets) })
 }
 
-/** All inks, or those named, matched afresh, also where a hand had sent them. */
+/** All inks, or those named as they would be beside what a hand sent of the others, matched afresh. */
 const matched = kindOf(
   z.object({
     match: z.enum(MATCHES).optional(),
@@ -29,8 +29,11 @@ const matched = kindOf(
   ({ match, seed }) => (seed ? 'deal of targets' : match ? 'matching' : 'match again'),
   (project, { match = project.remap.match, seed = project.remap.seed, inks: only }, inks) => {
     const by = withRemap(project, { match, seed })
-    const found = only ? matchedAmong(inks, by, project.remap.targets, only) : matchedTargets(inks, by)
-    return matchedBy(project, match, seed, found)
+    if (!only) return matchedBy(project, match, seed, matchedTargets(inks, by))
+    const some = new Set(only)
+    const others = Object.entries(project.remap.targets).filter(([hex]) => !some.has(hex))
+    const found = Object.entries(matchedTargets(inks, by, Object.fromEntries(others)))
+    return matchedBy(project, match, seed, Object.fromEntries(found.filter(([hex]) => some.has(hex))))
   },
   'missing',
 )
