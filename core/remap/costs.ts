@@ -22,6 +22,8 @@ const WEIGHTS = {
   moved: 6,
   /** Where two mix: hues that no swatch has. */
   mixed: 60,
+  /** Where two mix: that they come out of hues or strengths much farther apart than they were. */
+  seam: 40,
   /** Inks alike that part. */
   parted: 2.5,
 } as const
@@ -36,6 +38,10 @@ const MOVED = 0.06
 const ALIKE = 0.09
 /** Areas whose product is less have no say in the order of light. */
 const NO_SAY = 1e-5
+/** How many times as far apart as they were two may come out where they mix. */
+const SEAM = 1.3
+/** How near two that touch have to be, in ΔEOK, to pass into each other as if they were mixed. */
+const NEARLY = 0.2
 /** A color of a hue that no swatch has: its chroma and how many degrees it is away. */
 const STRANGE = { chroma: 0.035, degrees: 20 } as const
 
@@ -152,6 +158,12 @@ const strangeBetween = (swatches: readonly MatchSwatch[]): Float64Array => {
   return out
 }
 
+/** How far apart in hue and strength, not lightness, two nodes are, in OKLab. */
+const apartOf = ({ nodes }: InkGraph, one: number, other: number): number => {
+  const [a, b] = [nodes[one]?.lab, nodes[other]?.lab]
+  return a && b ? Math.hypot(a.a - b.a, a.b - b.b) : 0
+}
+
 /**
  * What pairs of blocks cost, those that touch and those that are like each other or large; what a block beside an ink
  * that is held (by its place, the lightness it has) costs is added to how well it fits.
@@ -185,6 +197,10 @@ export const pairsOf = (
     return (places[key] as number) * square
   }
   const strange = strangeBetween(swatches)
+  const labs = swatches.map(({ hex }) => labOf(hex))
+  const between = Float64Array.from(
+    labs.flatMap(one => labs.map(other => Math.hypot(one.a - other.a, one.b - other.b))),
+  )
   const blockOf = new Int32Array(graph.nodes.length).fill(-1)
   blocks.forEach(({ members }, b) => {
     for (const i of members) blockOf[i] = b
@@ -202,9 +218,14 @@ export const pairsOf = (
     }
     const at = costsAt(Math.min(a, b), Math.max(a, b))
     addEdge(costs, at, differences, { was: a < b ? lighter : -lighter, weight, area })
-    if (mixed)
-      for (let k = 0; k < square; k++)
-        costs[at + k] = (costs[at + k] as number) + WEIGHTS.mixed * mixed * (strange[k] as number)
+    const own = apartOf(graph, one, other)
+    const blend = mixed + part * Math.max(0, 1 - Math.hypot(own, lighter) / NEARLY)
+    if (!blend) continue
+    for (let k = 0; k < square; k++)
+      costs[at + k] =
+        (costs[at + k] as number) +
+        WEIGHTS.mixed * mixed * (strange[k] as number) +
+        WEIGHTS.seam * blend * Math.max(0, (between[k] as number) - own * SEAM)
   }
   for (let a = 0; a < blocks.length; a++)
     for (let b = a + 1; b < blocks.length; b++) {
