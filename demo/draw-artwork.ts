@@ -1,7 +1,10 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import sharp from 'sharp'
 import { badge } from './badge'
 import { kiteLoft } from './loft'
+import { brushed } from './pictures/brush'
+import { kitesOverDunes } from './pictures/dunes'
 import { pictograms } from './pictograms'
 import { poster } from './poster'
 
@@ -10,3 +13,9 @@ mkdirSync(folder, { recursive: true })
 for (const [name, svg] of Object.entries({ poster: poster(), badge: badge(), ...pictograms() }))
   writeFileSync(fileURLToPath(new URL(`${name}.svg`, folder)), svg)
 writeFileSync(fileURLToPath(new URL('kite-loft.png', folder)), await kiteLoft())
+
+const SIZE = { width: 1800, height: 1200 }
+await sharp(brushed(SIZE.width, SIZE.height, 41, kitesOverDunes), { raw: { ...SIZE, channels: 3 } })
+  .withIccProfile('srgb')
+  .jpeg({ quality: 93, chromaSubsampling: '4:4:4', mozjpeg: true })
+  .toFile(fileURLToPath(new URL('kites-over-dunes.jpg', folder)))

@@ -17,8 +17,10 @@ import { keepPicture } from '../server/db/pictures'
 import { createProject } from '../server/db/projects'
 import { receivePicture } from '../server/pictures/receive'
 
-/** The one that is made of pixels. */
+/** Those that are made of pixels, one flat and one painted, by the name of their file. */
 const LOFT = 'kite-loft'
+const DUNES = 'kites-over-dunes'
+const PIXELS: Readonly<Record<string, string>> = { [LOFT]: 'png', [DUNES]: 'jpg' }
 
 /** The demo's artwork, in the order in which the project shows it, by file and title. */
 const ARTWORK: ReadonlyArray<readonly [file: string, title: string]> = [
@@ -31,6 +33,7 @@ const ARTWORK: ReadonlyArray<readonly [file: string, title: string]> = [
   ['pictogram-tickets', 'Tickets'],
   ['pictogram-stage', 'Stage'],
   [LOFT, 'Kite loft'],
+  [DUNES, 'Kites over the dunes'],
 ]
 
 /** The demo's reference pictures, by file and title. */
@@ -58,10 +61,17 @@ const COMMISSIONS: readonly Commission[] = [
     pictures: [],
   },
   {
+    name: 'Breezeholm calendar',
+    base: '#2f6f9f',
+    harmony: { kind: 'complementary', wheel: 'paint', spread: 0, turn: 0, count: 5, free: [0] },
+    artwork: [DUNES, LOFT],
+    pictures: [],
+  },
+  {
     name: 'Breezeholm kite festival',
     base: '#0f6d5f',
     harmony: { kind: 'split complementary', wheel: 'paint', spread: 34, turn: 0, count: 6, free: [0] },
-    artwork: ARTWORK.map(([file]) => file),
+    artwork: ARTWORK.map(([file]) => file).filter(file => file !== DUNES),
     pictures: PICTURES.map(([file]) => file),
   },
 ]
@@ -126,10 +136,10 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
   const files = new Map<string, ArtworkFile>()
   for (const [name] of ARTWORK) {
     const source = (ending: string): Promise<Buffer> => readFile(new URL(`artwork/${name}.${ending}`, import.meta.url))
-    const received =
-      name === LOFT
-        ? await receiveRaster(`${name}.png`, await source('png'))
-        : await receiveSvg(`${name}.svg`, await source('svg'))
+    const ending = PIXELS[name]
+    const received = ending
+      ? await receiveRaster(`${name}.${ending}`, await source(ending))
+      : await receiveSvg(`${name}.svg`, await source('svg'))
     await keepArtwork(sql, received)
     files.set(name, received.file)
   }

@@ -1,6 +1,7 @@
 import type { ArtworkFile } from '../../core/document/artwork'
 import type { AreaPaint } from '../../core/painting/areas'
 import { MOST_BYTES, type Region } from '../../core/picture/picture'
+import type { Manner } from '../../core/raster/manner'
 import type { Desk } from '~/workers/desk'
 import { proxy } from 'comlink'
 import type { PaintedPart, RasterDesk } from '~/workers/raster.worker'
@@ -29,13 +30,15 @@ export const inFullSize = (
   desk: Desk<RasterDesk>,
   source: (hash: string) => Promise<Uint8Array>,
   inksOf: (hash: string) => readonly string[],
+  mannerOf: (hash: string) => Manner,
 ): FullSize => {
   let inHand: Promise<unknown> = Promise.resolve()
   const taken = <Result>(hash: string, seen: Seen, work: () => Promise<Result>): Promise<Result> => {
     const next = inHand
       .catch(() => null) // the one before failed to whoever asked for it
       .then(async () => {
-        if (!(await desk.at().has(hash))) await desk.at().take(hash, await source(hash), [...inksOf(hash)], proxy(seen))
+        if (!(await desk.at().has(hash)))
+          await desk.at().take(hash, await source(hash), [...inksOf(hash)], mannerOf(hash), proxy(seen))
         return work()
       })
     inHand = next

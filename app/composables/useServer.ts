@@ -1,4 +1,5 @@
 import type { Also } from '../../core/artwork/reading'
+import type { Manner } from '../../core/raster/manner'
 import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
 import type { ArtworkFile } from '../../core/document/artwork'
 import type { PictureFile, PictureForm } from '../../core/document/pictures'
@@ -107,6 +108,7 @@ export const useServer = () => ({
   source: (hash: string) => bytes(`artwork/${hash}/source`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
   readAgain: (hash: string, also: readonly Also[]) => json<ArtworkFile>('POST', `artwork/${hash}/also`, { also }),
+  madeOf: (hash: string, manner: Manner) => json<ArtworkFile>('POST', `artwork/${hash}/manner`, { manner }),
   picturesWithin: (hash: string) => bytes(`artwork/${hash}/pictures`),
   addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) =>
     json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),

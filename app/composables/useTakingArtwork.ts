@@ -1,5 +1,6 @@
 import type { Also } from '../../core/artwork/reading'
 import type { Artwork } from '../../core/document/artwork'
+import type { Manner } from '../../core/raster/manner'
 
 /** Takes artwork into the project that is open: its inks join those that are there and are matched. */
 export const useTakingArtwork = () => {
@@ -33,5 +34,12 @@ export const useTakingArtwork = () => {
     if (here()) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
   }
 
-  return { addArtwork, readAgain }
+  /** Takes a picture as made of something else; its inks are others then, and matched. */
+  const takeAs = async (art: Artwork, manner: Manner): Promise<void> => {
+    const here = session.still()
+    const kept = await files.takeAs(art.hash, manner)
+    if (here()) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
+  }
+
+  return { addArtwork, readAgain, takeAs }
 }

@@ -1,4 +1,6 @@
 import { HALVINGS, type Row } from '../../core/raster/paint'
+import type { Picture } from '../../core/picture/picture'
+import { EACH, LIGHTNESS, SIDE, tableOf } from '../../core/raster/smooth'
 import { channelsOf, type Unmixed } from '../../core/raster/unmix'
 
 /* Paints a picture that was taken apart on the graphics card, by the same steps as core/raster/paint.ts. */
@@ -6,9 +8,10 @@ import { channelsOf, type Unmixed } from '../../core/raster/unmix'
 const VERTEX = `#version 300 es
 void main() { gl_Position = vec4(vec2(gl_VertexID & 1, gl_VertexID >> 1) * 4.0 - 1.0, 0.0, 1.0); }`
 
-const FRAGMENT = `#version 300 es
+/** What both ways of painting know: the color spaces. */
+const SPACES = `#version 300 es
 precision highp float;
-uniform sampler2D picture, places, weights, regions, before, after;
+precision highp sampler2D;
 uniform int height;
 out vec4 color;
 
@@ -36,6 +39,10 @@ vec3 fromLab(vec3 lab) {
     dot(c, vec3(-1.2684380046, 2.6097574011, -0.3413193965)),
     dot(c, vec3(-0.0041960863, -0.7034186147, 1.707614701))));
 }
+`
+
+const FLAT = `${SPACES}
+uniform sampler2D picture, places, weights, regions, before, after;
 bool isShown(vec3 s) { return all(greaterThanEqual(s, vec3(-0.001))) && all(lessThanEqual(s, vec3(1.001))); }
 vec3 moved(vec3 from, vec3 by) {
   vec3 lab = toLab(from) + by;
@@ -71,14 +78,44 @@ void main() {
   color = vec4(clamp(mixed, 0.0, 1.0), own.a * opacity);
 }`
 
-const UNITS = ['picture', 'places', 'weights', 'regions', 'before', 'after'] as const
-type Unit = (typeof UNITS)[number]
+const SMOOTH = `${SPACES}
+uniform sampler2D picture, ground, regions, moves, gains, after;
+vec4 read(sampler2D of, ivec2 corner, ivec3 one, ivec3 two, vec4 parts) {
+  return texelFetch(of, corner, 0) * parts.x
+    + texelFetch(of, corner + ivec2(one.g * ${SIDE} + one.b, one.r), 0) * parts.y
+    + texelFetch(of, corner + ivec2(two.g * ${SIDE} + two.b, two.r), 0) * parts.z
+    + texelFetch(of, corner + ivec2(${SIDE} + 1, 1), 0) * parts.w;
+}
+void main() {
+  ivec2 at = ivec2(gl_FragCoord.x, height - 1 - int(gl_FragCoord.y));
+  vec4 own = texelFetch(picture, at, 0);
+  int row = int(texelFetch(regions, at, 0).r * 255.0 + 0.5);
+  vec4 way = texelFetch(after, ivec2(0, row), 0);
+  color = vec4(own.rgb, own.a * way.a);
+  if (way.r == 0.0) return;
+  vec3 base = texelFetch(ground, at, 0).rgb;
+  vec3 place = base * float(${SIDE - 1});
+  ivec3 node = min(ivec3(place + 1e-5), ivec3(${SIDE - 2}));
+  vec3 f = place - vec3(node);
+  ivec3 one, two = ivec3(1);
+  if (f.r >= f.g && f.r >= f.b) { one = ivec3(1, 0, 0); if (f.g >= f.b) two.b = 0; else two.g = 0; }
+  else if (f.g >= f.b) { one = ivec3(0, 1, 0); if (f.r >= f.b) two.b = 0; else two.r = 0; }
+  else { one = ivec3(0, 0, 1); if (f.r >= f.g) two.g = 0; else two.r = 0; }
+  float most = max(f.r, max(f.g, f.b)), least = min(f.r, min(f.g, f.b)), middle = f.r + f.g + f.b - most - least;
+  vec4 parts = vec4(1.0 - most, most - middle, middle - least, least);
+  ivec2 corner = ivec2(node.g * ${SIDE} + node.b, row * ${SIDE} + node.r);
+  vec3 moved = read(moves, corner, one, two, parts).rgb / 255.0;
+  vec2 gain = read(gains, corner, one, two, parts).rg;
+  vec3 grain = own.rgb - base;
+  float light = dot(grain, vec3(${LIGHTNESS.join(', ')}));
+  color.rgb = clamp(base + moved + light * (gain.r - gain.g) + gain.g * grain, 0.0, 1.0);
+}`
 
-const built = (gl: WebGL2RenderingContext): WebGLProgram | null => {
+const built = (gl: WebGL2RenderingContext, fragment: string): WebGLProgram | null => {
   const program = gl.createProgram()
   for (const [kind, source] of [
     [gl.VERTEX_SHADER, VERTEX],
-    [gl.FRAGMENT_SHADER, FRAGMENT],
+    [gl.FRAGMENT_SHADER, fragment],
   ] as const) {
     const shader = gl.createShader(kind)
     if (!shader) return null
@@ -93,49 +130,17 @@ const built = (gl: WebGL2RenderingContext): WebGLProgram | null => {
 /** Paints rows of colors over the picture; see `paintRaster`. */
 export type GlPainter = (rows: readonly Row[], regions: Uint8Array | null) => void
 
-/**
- * A painter on a canvas of the size of the picture; null where the browser has no WebGL 2 for it, or only one without
- * a graphics card, which is slower than the worker. `lost` hears when the card is gone.
- */
-export const glPainter = (
-  canvas: HTMLCanvasElement,
-  { picture, places, weights }: Unmixed,
-  inks: readonly string[],
-  lost: () => void,
-): GlPainter | null => {
-  const gl = canvas.getContext('webgl2', {
-    premultipliedAlpha: false,
-    antialias: false,
-    preserveDrawingBuffer: true,
-    failIfMajorPerformanceCaveat: true,
-  })
-  const program =
-    gl && Math.max(picture.width, picture.height) <= gl.getParameter(gl.MAX_TEXTURE_SIZE) ? built(gl) : null
-  if (!gl || !program) return null
-  gl.useProgram(program)
-  gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1)
-  UNITS.forEach((name, unit) => gl.uniform1i(gl.getUniformLocation(program, name), unit))
-  gl.uniform1i(gl.getUniformLocation(program, 'height'), picture.height)
-  const textures = UNITS.map(() => gl.createTexture())
-  const fill = (name: Unit, width: number, height: number, data: ArrayBufferView, single = false): void => {
-    const unit = UNITS.indexOf(name)
-    gl.activeTexture(gl.TEXTURE0 + unit)
-    gl.bindTexture(gl.TEXTURE_2D, textures[unit] ?? null)
-    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST)
-    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST)
-    gl.texImage2D(
-      gl.TEXTURE_2D,
-      0,
-      single ? gl.R8 : gl.RGBA8,
-      width,
-      height,
-      0,
-      single ? gl.RED : gl.RGBA,
-      gl.UNSIGNED_BYTE,
-      new Uint8Array(data.buffer, data.byteOffset, data.byteLength),
-    )
-  }
-  const { width, height } = picture
+/** Fills a texture: one byte, four bytes or four floats a pixel. */
+type Fill = (name: string, width: number, height: number, data: Uint8Array | Uint8ClampedArray | Float32Array) => void
+
+/** A way of painting: its shader, and its textures, those that stay and those that change with the colors. */
+interface Way {
+  fragment: string
+  still: (fill: Fill) => void
+  colored: (fill: Fill, rows: readonly Row[]) => void
+}
+
+const flatly = ({ picture: { width, height }, places, weights }: Unmixed, inks: readonly string[]): Way => {
   const count = Math.max(1, inks.length)
   const palette = (rows: readonly Row[]): Uint8Array => {
     const bytes = new Uint8Array(count * rows.length * 4)
@@ -147,10 +152,96 @@ export const glPainter = (
     })
     return bytes
   }
+  return {
+    fragment: FLAT,
+    still: fill => {
+      fill('places', width, height, places)
+      fill('weights', width, height, weights)
+      fill('before', count, 1, palette([{ colors: inks, opacity: 1 }]))
+    },
+    colored: (fill, rows) => {
+      fill('after', count, rows.length, palette(rows))
+    },
+  }
+}
+
+const smoothly = ({ width, height }: Picture, ground: Uint8Array, inks: readonly string[]): Way => ({
+  fragment: SMOOTH,
+  still: fill => {
+    fill('ground', width, height, ground)
+  },
+  colored: (fill, rows) => {
+    const tables = rows.map(({ colors }) => tableOf(inks, colors))
+    const size = SIDE ** 3
+    const [moves, gains] = [new Float32Array(size * 4 * rows.length), new Float32Array(size * 4 * rows.length)]
+    tables.forEach((table, row) => {
+      for (let n = 0, to = row * size * 4; table && n < table.length; n += EACH, to += 4) {
+        for (let k = 0; k < 3; k++) moves[to + k] = table[n + k] as number
+        for (let k = 3; k < EACH; k++) gains[to + k - 3] = table[n + k] as number
+      }
+    })
+    fill('moves', SIDE * SIDE, SIDE * rows.length, moves)
+    fill('gains', SIDE * SIDE, SIDE * rows.length, gains)
+    const ways = rows.flatMap(({ opacity }, row) => [tables[row] ? 255 : 0, 0, 0, Math.round(opacity * 255)])
+    fill('after', 1, rows.length, Uint8Array.from(ways))
+  },
+})
+
+/**
+ * A painter on a canvas of the size of the picture; null where the browser has no WebGL 2 for it, or only one without
+ * a graphics card, which is slower than the worker. `lost` hears when the card is gone.
+ */
+export const glPainter = (
+  canvas: HTMLCanvasElement,
+  taken: Unmixed,
+  inks: readonly string[],
+  lost: () => void,
+): GlPainter | null => {
+  const { picture, ground } = taken
+  const { width, height } = picture
+  const way = ground ? smoothly(picture, ground, inks) : flatly(taken, inks)
+  const gl = canvas.getContext('webgl2', {
+    premultipliedAlpha: false,
+    antialias: false,
+    preserveDrawingBuffer: true,
+    failIfMajorPerformanceCaveat: true,
+  })
+  const program = gl && Math.max(width, height) <= gl.getParameter(gl.MAX_TEXTURE_SIZE) ? built(gl, way.fragment) : null
+  if (!gl || !program) return null
+  gl.useProgram(program)
+  gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1)
+  gl.uniform1i(gl.getUniformLocation(program, 'height'), height)
+  const textures = new Map<string, { unit: number; texture: WebGLTexture }>()
+  const textureOf = (name: string): { unit: number; texture: WebGLTexture } => {
+    const known = textures.get(name)
+    if (known) return known
+    const made = { unit: textures.size, texture: gl.createTexture() }
+    gl.uniform1i(gl.getUniformLocation(program, name), made.unit)
+    textures.set(name, made)
+    return made
+  }
+  const fill: Fill = (name, across, down, data) => {
+    const { unit, texture } = textureOf(name)
+    gl.activeTexture(gl.TEXTURE0 + unit)
+    gl.bindTexture(gl.TEXTURE_2D, texture)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST)
+    const floats = data instanceof Float32Array
+    const single = data.length === across * down
+    gl.texImage2D(
+      gl.TEXTURE_2D,
+      0,
+      floats ? gl.RGBA32F : single ? gl.R8 : gl.RGBA8,
+      across,
+      down,
+      0,
+      single ? gl.RED : gl.RGBA,
+      floats ? gl.FLOAT : gl.UNSIGNED_BYTE,
+      floats ? data : new Uint8Array(data.buffer, data.byteOffset, data.byteLength),
+    )
+  }
   fill('picture', width, height, picture.data)
-  fill('places', width, height, places)
-  fill('weights', width, height, weights)
-  fill('before', count, 1, palette([{ colors: inks, opacity: 1 }]))
+  way.still(fill)
   const nowhere = new Uint8Array(width * height)
   let shown: Uint8Array | null = null
   canvas.addEventListener('webglcontextlost', event => {
@@ -159,9 +250,9 @@ export const glPainter = (
   })
   return (rows, regions) => {
     const here = regions ?? nowhere
-    if (here !== shown) fill('regions', width, height, here, true)
+    if (here !== shown) fill('regions', width, height, here)
     shown = here
-    fill('after', count, rows.length, palette(rows))
+    way.colored(fill, rows)
     gl.viewport(0, 0, width, height)
     gl.drawArrays(gl.TRIANGLE_STRIP, 0, 4)
   }

@@ -6,6 +6,7 @@ import type { ArtworkFile } from '../../core/document/artwork'
 import type { AreaPaint } from '../../core/painting/areas'
 import type { Painted } from '../../core/painting/painting'
 import type { Region } from '../../core/picture/picture'
+import type { Manner } from '../../core/raster/manner'
 import type { Row } from '../../core/raster/paint'
 import { drawings } from '~/artwork/drawing'
 import type { ArtworkKind } from '~/artwork/kind'
@@ -71,7 +72,8 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** A second worker for pictures in their own size, so that what is on the stage never waits for them. */
   const fullSizePictures = deskOf<RasterDesk>(rasterWorker)
   const inksOf = (hash: string): readonly string[] => screens.value.get(hash)?.inks ?? []
-  const fullSize = inFullSize(fullSizePictures, server.source, inksOf)
+  const mannerOf = (hash: string): Manner => files.value.get(hash)?.manner ?? 'flat'
+  const fullSize = inFullSize(fullSizePictures, server.source, inksOf, mannerOf)
   const kinds: Readonly<Record<ArtworkFile['kind'], ArtworkKind>> = {
     svg: drawings(desk, server),
     raster: picturesOf(fullSize),
@@ -124,7 +126,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
       unmixing.value = part
     })
     try {
-      const taken = await pictures.at().open(hash, await server.source(hash), [...inksOf(hash)], seen)
+      const taken = await pictures.at().open(hash, await server.source(hash), [...inksOf(hash)], mannerOf(hash), seen)
       if (own !== age) return
       rasters.value = new Map(rasters.value).set(hash, {
         ...taken,
@@ -162,6 +164,14 @@ export const useArtworkFiles = defineStore('artwork files', () => {
    */
   const readAgain = async (hash: string, also: readonly Also[]): Promise<ArtworkFile> => {
     const kept = await server.readAgain(hash, also)
+    keep(kept)
+    await open(kept.hash)
+    return kept
+  }
+
+  /** Has a picture taken apart as made of something else; it is kept under a hash of its own. */
+  const takeAs = async (hash: string, manner: Manner): Promise<ArtworkFile> => {
+    const kept = await server.madeOf(hash, manner)
     keep(kept)
     await open(kept.hash)
     return kept
@@ -229,6 +239,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
       paintPictures,
       add,
       readAgain,
+      takeAs,
       write,
       pack,
       letGo,

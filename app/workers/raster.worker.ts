@@ -3,7 +3,8 @@ import type { Region } from '../../core/picture/picture'
 import { cropOf, cropped, croppedBytes } from '../../core/raster/crop'
 import { paintRaster, type Row } from '../../core/raster/paint'
 import { reducedPicture } from '../../core/raster/reduce'
-import { unmixed, type Unmixed } from '../../core/raster/unmix'
+import { takenApart, type Manner } from '../../core/raster/manner'
+import type { Unmixed } from '../../core/raster/unmix'
 import { rowsWithin, type AreaPaint } from '../../core/painting/areas'
 import { areaIn } from '../raster/foundAreas'
 import { pictureOf, pngOf } from './png'
@@ -28,13 +29,14 @@ export interface PaintedPart {
 
 const stages = new Map<string, { taken: Unmixed; inks: string[] }>()
 
-const copied = ({ picture, places, weights }: Unmixed): Unmixed => ({
+const copied = ({ picture, places, weights, ground }: Unmixed): Unmixed => ({
   picture: { ...picture, data: picture.data.slice() },
   places: places.slice(),
   weights: weights.slice(),
+  ...(ground && { ground: ground.slice() }),
 })
-const buffersOf = ({ picture, places, weights }: Unmixed): ArrayBuffer[] =>
-  [picture.data.buffer, places.buffer, weights.buffer] as ArrayBuffer[]
+const buffersOf = ({ picture, places, weights, ground }: Unmixed): ArrayBuffer[] =>
+  [picture.data.buffer, places.buffer, weights.buffer, ...(ground ? [ground.buffer] : [])] as ArrayBuffer[]
 
 /** The picture that is taken apart in its own size. */
 let full: { hash: string; taken: Unmixed; inks: string[] } | null = null
@@ -52,11 +54,11 @@ const inColors = (hash: string, colors: string[], areas: AreaPaint[]) => {
 
 const desk = {
   /** Takes a picture apart into its inks, at the sizes the screen needs. `seen` hears which part is done. */
-  open(hash: string, png: Uint8Array, inks: string[], seen: (part: number) => void): RasterArtwork {
+  open(hash: string, png: Uint8Array, inks: string[], manner: Manner, seen: (part: number) => void): RasterArtwork {
     const picture = pictureOf(png)
     const small = reducedPicture(picture, SIZES.stage)
-    const stage = unmixed(small, inks, seen)
-    const proof = unmixed(reducedPicture(picture, SIZES.proof), inks)
+    const stage = takenApart(small, inks, manner, seen)
+    const proof = takenApart(reducedPicture(picture, SIZES.proof), inks, manner)
     stages.set(hash, { taken: stage, inks })
     const shown = copied(stage)
     return transfer({ inks, stage: shown, proof }, [...buffersOf(shown), ...buffersOf(proof)])
@@ -70,9 +72,9 @@ const desk = {
     return transfer(out, [out.buffer])
   },
   /** Takes a picture apart in its own size, and keeps it until another is. `seen` hears which part is done. */
-  take(hash: string, png: Uint8Array, inks: string[], seen: (part: number) => void): void {
+  take(hash: string, png: Uint8Array, inks: string[], manner: Manner, seen: (part: number) => void): void {
     full = null
-    full = { hash, taken: unmixed(pictureOf(png), inks, seen), inks }
+    full = { hash, taken: takenApart(pictureOf(png), inks, manner, seen), inks }
   },
   /** Whether a picture is taken apart in its own size. */
   has(hash: string): boolean {

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, hashSchema, hexSchema, part } from './basics'
 import { ALSO } from '../artwork/reading'
+import { MANNERS } from '../raster/manner'
 
 /** What artwork is: a drawing of shapes, or a picture of pixels. */
 export const ARTWORK_KINDS = ['svg', 'raster'] as const
@@ -43,6 +44,8 @@ export const artworkFileSchema = z.object({
    */
   also: z.array(z.enum(ALSO)).default([]),
   pictureInks: z.array(z.array(hexSchema)).default([]),
+  /** What a raster picture is made of: how it is taken apart and painted. */
+  manner: z.enum(MANNERS).default('flat'),
   removed: z.array(z.object({ what: z.string(), line: z.number().int() })),
   notes: z.array(z.string()),
 })

@@ -35,13 +35,16 @@ export const pixelAt = (
   Math.min(height - 1, Math.max(0, Math.floor(y * height))) * width +
   Math.min(width - 1, Math.max(0, Math.floor(x * width)))
 
+/** How much of a pixel of a picture that is not flat an ink has to hold, of 255, to reach as far: beyond it fades. */
+const SHINES = 30
+
 /**
  * Finds an area: from its point to all sides as long as the ink that covers most of a pixel is near enough to the one
  * at the point. The pixels of its rim, where its inks only shine through, belong to it too, so that no seam stays.
  * Null on a clear pixel.
  */
 export const foundArea = (
-  { picture: { width, height }, places, weights }: Unmixed,
+  { picture: { width, height }, places, weights, ground }: Unmixed,
   inks: readonly Hex[],
   area: Area,
 ): FoundArea | null => {
@@ -55,7 +58,13 @@ export const foundArea = (
     ink === first || labDistance(lab, lead) * 100 <= area.reach ? 1 : 0,
   )
   const mask = new Uint8Array(width * height)
-  const within = (p: number): boolean => !mask[p] && isPainted(p) && near[places[p * 4] as number] === 1
+  const isNear = (p: number): boolean => {
+    if (!ground) return near[places[p * 4] as number] === 1
+    for (let n = p * 4; n < p * 4 + 3; n++)
+      if ((weights[n] as number) >= SHINES && near[places[n] as number]) return true
+    return false
+  }
+  const within = (p: number): boolean => !mask[p] && isPainted(p) && isNear(p)
   const waiting = [start]
   const met = new Set<number>([first])
   let size = 0
@@ -81,15 +90,18 @@ export const foundArea = (
   return { mask, inks: [first, ...[...met].filter(ink => ink !== first)], size }
 }
 
+/** How much of a pixel of a picture that is not flat an ink holds, of 255, where an area of it begins. */
+const MAINLY = 128
+
 /** The areas of one ink each that cover at least a part of the picture, the largest first, by a point of theirs. */
 export const contiguousAreas = (
-  { picture: { width, height }, places, weights }: Unmixed,
+  { picture: { width, height }, places, weights, ground }: Unmixed,
   least: number,
 ): Array<{ area: Area; size: number }> => {
   const met = new Uint8Array(width * height)
   const found: Array<{ area: Area; size: number }> = []
   for (let start = 0; start < met.length; start++) {
-    if (met[start] || (weights[start * 4] as number) < 255) continue
+    if (met[start] || (weights[start * 4] as number) < (ground ? MAINLY : 255)) continue
     const ink = places[start * 4]
     const waiting = [start]
     met[start] = 1

@@ -40,8 +40,9 @@ export const croppedBytes = (
 }
 
 /** A rectangle of a picture that was taken apart. */
-export const cropped = ({ picture, places, weights }: Unmixed, crop: Crop): Unmixed => ({
+export const cropped = ({ picture, places, weights, ground }: Unmixed, crop: Crop): Unmixed => ({
   picture: { width: crop.width, height: crop.height, data: croppedBytes(picture.data, picture.width, 4, crop) },
   places: croppedBytes(places, picture.width, 4, crop),
   weights: croppedBytes(weights, picture.width, 4, crop),
+  ...(ground && { ground: croppedBytes(ground, picture.width, 4, crop) }),
 })

@@ -1,19 +1,23 @@
 import { areasOf, type InkMap } from '../artwork/inkmap'
 import { withNeighbors, type InkSummary } from '../artwork/inks'
 import { contactsOf } from '../artwork/neighbors'
+import type { Hex } from '../color/convert'
 import type { Picture } from '../picture/picture'
 import { inkMapOf } from './inkmap'
-import { rasterInks } from './inks'
+import { inksOf, takenApart, type Manner } from './manner'
 import { reducedPicture } from './reduce'
-import { unmixed } from './unmix'
 
 /**
  * The inks of a picture with their areas and what lies beside them, by falling area, and the map of them: measured on a
- * smaller picture whose longer side has at most so many pixels. No inks where all is clear.
+ * smaller picture whose longer side has at most so many pixels. No inks where all is clear; others can be given.
  */
-export const measuredPicture = (picture: Picture, pixels: number): { inks: InkSummary[]; map: InkMap } => {
-  const hexes = rasterInks(picture)
-  const map = inkMapOf(unmixed(reducedPicture(picture, pixels), hexes))
+export const measuredPicture = (
+  picture: Picture,
+  pixels: number,
+  manner: Manner,
+  hexes: readonly Hex[] = inksOf(picture, manner),
+): { inks: InkSummary[]; map: InkMap } => {
+  const map = inkMapOf(takenApart(reducedPicture(picture, pixels), hexes, manner))
   const areas = areasOf(map, hexes.length)
   const order = hexes.map((_, place) => place).sort((one, other) => (areas[other] ?? 0) - (areas[one] ?? 0))
   const inks = order.map(place => ({ hex: hexes[place] ?? '#000000', area: areas[place] ?? 0, uses: 1 }))

@@ -1,5 +1,6 @@
 import { fromLab, toLab } from '../color/oklab'
 import type { Hex } from '../color/convert'
+import { paintSmoothly, tableOf } from './smooth'
 import { channelsOf, type Unmixed } from './unmix'
 
 /** What the inks of a picture become: everywhere, or within an area; and how opaque it is there, in [0, 1]. */
@@ -115,7 +116,8 @@ const move = (color: Float64Array, rest: Rest, at: number): void => {
 
 /**
  * Paints a picture that was taken apart in other colors, into RGBA pixels (not premultiplied) of its size: each pixel
- * the mixture of what its inks become, moved by what the picture is beside its mixture, in OKLab. `regions` says for
+ * the mixture of what its inks become, moved by what the picture is beside its mixture, in OKLab; or smoothly by its
+ * color, where it is not flat. `regions` says for
  * each pixel which of the rows holds; the first where it is not given. Pixels whose inks stay as they are come out as
  * they came.
  */
@@ -130,7 +132,12 @@ export const paintRaster = (
     picture: { data },
     places,
     weights,
+    ground,
   } = taken
+  if (ground) {
+    const tables = rows.map(({ colors, opacity }) => ({ table: tableOf(inks, colors), opacity }))
+    return paintSmoothly(taken.picture, ground, tables, regions, out)
+  }
   const rest = restOf(taken, inks)
   const ways = rows.map(({ colors, opacity }) => {
     const channels = channelsOf(colors)

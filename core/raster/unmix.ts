@@ -15,6 +15,11 @@ export interface Unmixed {
    * not the whole truth.
    */
   weights: Uint8Array
+  /**
+   * Of a picture that is not flat: the picture without its grain, four bytes a pixel. Such a one is recolored smoothly,
+   * by the color of its ground; the places and weights only say which inks a pixel is most like.
+   */
+  ground?: Uint8Array
 }
 
 /** The channels of inks, 0 to 255, one after the other. */

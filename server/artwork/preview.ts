@@ -8,7 +8,7 @@ import { unitedInks } from '../../core/remap/united'
 import type { Artwork } from '../../core/document/artwork'
 import type { Project } from '../../core/document/project'
 import { paintRaster } from '../../core/raster/paint'
-import { unmixed } from '../../core/raster/unmix'
+import { takenApart, type Manner } from '../../core/raster/manner'
 import { rowsWithin, type AreaPaint } from '../../core/painting/areas'
 import { readWithPictures } from '../../render/embedded'
 import { plainPicture, plainPng } from '../../render/pictures'
@@ -24,8 +24,9 @@ const pictured = async (
   colors: ReadonlyMap<Hex, Hex>,
   areas: readonly AreaPaint[],
   source: Uint8Array,
+  manner: Manner,
 ): Promise<string> => {
-  const taken = unmixed(await plainPicture(source, PREVIEWED), inks)
+  const taken = takenApart(await plainPicture(source, PREVIEWED), inks, manner)
   const { picture } = taken
   const { rows, regions } = rowsWithin(
     taken,
@@ -59,6 +60,7 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
       colors,
       byHand.areas,
       source,
+      file.manner,
     )
   const { reading, painter } = await readWithPictures(decoded(source).text, file.also, file.pictureInks)
   const colorOf = (hex: Hex): Hex => colors.get(hex) ?? hex

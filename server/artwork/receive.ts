@@ -9,6 +9,7 @@ import { readMarkup } from '../../core/artwork/markup'
 import type { Also } from '../../core/artwork/reading'
 import { sizeOf } from '../../core/artwork/size'
 import type { ArtworkFile } from '../../core/document/artwork'
+import type { Manner } from '../../core/raster/manner'
 import { readWithPictures } from '../../render/embedded'
 import { renderSvg } from '../../render/resvg'
 import { titleOf } from '../title'
@@ -28,8 +29,11 @@ export interface Received {
   map: Uint8Array | null
 }
 
-/** The hash a file is kept under: that of its bytes, and of what is recolored besides the colors on the page. */
-export const hashOf = (source: Uint8Array, also: readonly Also[]): string => {
+/**
+ * The hash a file is kept under: that of its bytes, and of how it is read where that is not the usual way: what is
+ * recolored besides the colors on the page, or what a picture is made of.
+ */
+export const hashOf = (source: Uint8Array, also: ReadonlyArray<Also | Manner>): string => {
   const hash = createHash('sha256').update(source)
   return (also.length ? hash.update(`\0${[...also].sort().join()}`) : hash).digest('hex')
 }
@@ -51,6 +55,7 @@ const received = async (
     inks,
     also: [...also],
     pictureInks: reading.pictureInks,
+    manner: 'flat',
     removed,
     notes: reading.notes,
   }

@@ -19,10 +19,11 @@ import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from 
 import { measureFrames } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
 import { demoId, firstLoads, openAndLeave } from './house'
+import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
-/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose|remap|keeping|house [ADDRESS]] */
+/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose|remap|keeping|painting|house [ADDRESS]] */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
 
@@ -363,8 +364,22 @@ const keeping = async (): Promise<void> => {
   for (const [name, half, most] of await keepingTimes(all[0])) row(name, `${tenth(half)} ms`, `${tenth(most)} ms`)
 }
 
+const painting = async (): Promise<void> => {
+  row('picture', 'is', 'inks', ...FIGURES)
+  for (const each of await paintings()) {
+    const figures = paintedFigures(each).map(value => (value === null ? '' : `${(value * 100).toFixed(3)}%`))
+    row(
+      each.name.split('/').find(part => !/^(wallpapers|backgrounds|mate|nature)$/.test(part)) ?? '',
+      each.manner,
+      each.inks.length,
+      ...figures,
+    )
+  }
+  for (const [what, ms] of await paintingTimes()) row(what, `${whole(ms)} ms`)
+}
+
 const parts: Record<string, () => void | Promise<void>> = {
-  ...{ reading, pictures, compose, remap, keeping, house },
+  ...{ reading, pictures, compose, remap, keeping, painting, house },
   browser: inBrowser,
 }
 for (const [name, part] of Object.entries(parts)) {

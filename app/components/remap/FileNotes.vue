@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ALSO, type Also } from '../../../core/artwork/reading'
+import { MANNERS, type Manner } from '../../../core/raster/manner'
 
 /** What of the file on the stage is recolored besides the colors on its page, by choice, and what is left as it is. */
 const painting = usePainting()
@@ -36,6 +37,23 @@ const choose = async (kind: Also, on: boolean): Promise<void> => {
   await notices.attempt(() => taking.readAgain(now, on ? [...also, kind] : also.filter(each => each !== kind)))
   asked.value = null
 }
+const MADE_OF: Record<Manner, { title: string; hint: string }> = {
+  flat: { title: 'flat art', hint: 'Each area is an ink of its own, with sharp edges between them' },
+  painted: {
+    title: 'a painting',
+    hint: 'Colors pass into each other; a few inks that it could be mixed of take all others along',
+  },
+  photographic: { title: 'a photograph', hint: 'As a painting: a few inks take all other colors along' },
+}
+const taken = ref<Manner | null>(null)
+const manner = computed(() => (file.value?.kind === 'raster' ? (taken.value ?? file.value.manner) : null))
+const takeAs = async (wanted: Manner): Promise<void> => {
+  const now = art.value
+  if (!now) return
+  taken.value = wanted
+  await notices.attempt(() => taking.takeAs(now, wanted))
+  taken.value = null
+}
 </script>
 
 <template>
@@ -55,6 +73,20 @@ const choose = async (kind: Also, on: boolean): Promise<void> => {
         />{{ title }}<span v-if="count" class="value text-quiet">{{ count }}</span></label
       >
     </fieldset>
+    <label v-if="manner" class="flex items-center gap-1.5" title="How the picture is taken apart: found by its pixels"
+      >Taken as<select
+        class="control"
+        data-test="manner"
+        :value="manner"
+        :disabled="taken !== null"
+        @change="takeAs(($event.target as HTMLSelectElement).value as Manner)"
+      >
+        <option v-for="each in MANNERS" :key="each" :value="each" :title="MADE_OF[each].hint">
+          {{ MADE_OF[each].title }}
+        </option>
+      </select></label
+    >
+    <p v-if="taken" role="status" class="text-caption text-quiet">Taking the picture apart again…</p>
     <p v-if="asked" role="status" class="text-caption text-quiet">Reading the file again…</p>
     <details v-if="notes.length" class="min-w-0 open:basis-full">
       <summary class="cursor-pointer text-caption text-quiet">

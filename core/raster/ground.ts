@@ -1,0 +1,78 @@
+import type { Picture } from '../picture/picture'
+
+/** Channels of a pixel and those around it may be so far apart, in 8-bit steps, and it has no grain. */
+const EVEN = 2
+/** From where to where, in 8-bit steps, what stands out from its surroundings turns from grain to a thing of its own. */
+const GRAIN = { from: 50, to: 90 } as const
+
+/** The median of three numbers. */
+const middleOf = (a: number, b: number, c: number): number => Math.max(Math.min(a, b), Math.min(Math.max(a, b), c))
+
+/**
+ * The medians of the nine pixels around each of a row, of one channel (Smith 1996): the three above each other are sorted
+ * once, and stand for all three pixels they lie beside. `spread` is raised to how far the nine are apart.
+ */
+const medians = (
+  data: Uint8Array | Uint8ClampedArray,
+  width: number,
+  from: number,
+  sorted: { low: Uint8Array; mid: Uint8Array; high: Uint8Array },
+  into: Uint8Array,
+  spread: Uint8Array,
+): void => {
+  const { low, mid, high } = sorted
+  for (let x = 0, i = from, row = width * 4; x < width; x++, i += 4) {
+    const a = data[i - row] as number
+    const b = data[i] as number
+    const c = data[i + row] as number
+    low[x] = Math.min(a, b, c)
+    mid[x] = middleOf(a, b, c)
+    high[x] = Math.max(a, b, c)
+  }
+  for (let x = 1; x < width - 1; x++) {
+    const [one, two, three] = [low[x - 1] as number, low[x] as number, low[x + 1] as number]
+    const [top, over, last] = [high[x - 1] as number, high[x] as number, high[x + 1] as number]
+    into[x] = middleOf(
+      Math.max(one, two, three),
+      middleOf(mid[x - 1] as number, mid[x] as number, mid[x + 1] as number),
+      Math.min(top, over, last),
+    )
+    spread[x] = Math.max(spread[x] as number, Math.max(top, over, last) - Math.min(one, two, three))
+  }
+}
+
+/**
+ * The ground of a picture, as it is without its grain: each pixel the median of the nine around it, channel by channel,
+ * but where it stands out so much that it is a thing of its own. Clear pixels and the rim stay as they are. `seen` hears,
+ * from time to time, which part is done, and may throw to stop it.
+ */
+export const groundOf = (
+  { width, height, data }: Picture,
+  seen: (part: number) => void = () => undefined,
+): Uint8Array => {
+  const ground = new Uint8Array(data)
+  const line = (): Uint8Array => new Uint8Array(width)
+  const sorted = { low: line(), mid: line(), high: line() }
+  const [red, green, blue] = [line(), line(), line()]
+  const spread = line()
+  for (let y = 1; y < height - 1; y++) {
+    if (y % 64 === 0) seen(y / height)
+    const from = y * width * 4
+    spread.fill(0)
+    for (const [n, into] of [red, green, blue].entries()) medians(data, width, from + n, sorted, into, spread)
+    for (let x = 1, i = from + 4; x < width - 1; x++, i += 4) {
+      if ((spread[x] as number) <= EVEN || !data[i + 3]) continue
+      const r = (data[i] as number) - (red[x] as number)
+      const g = (data[i + 1] as number) - (green[x] as number)
+      const b = (data[i + 2] as number) - (blue[x] as number)
+      const far = Math.max(Math.abs(r), Math.abs(g), Math.abs(b))
+      if (!far) continue
+      const part = Math.min(1, Math.max(0, (far - GRAIN.from) / (GRAIN.to - GRAIN.from)))
+      const own = part * part * (3 - 2 * part)
+      ground[i] = Math.round((red[x] as number) + r * own)
+      ground[i + 1] = Math.round((green[x] as number) + g * own)
+      ground[i + 2] = Math.round((blue[x] as number) + b * own)
+    }
+  }
+  return ground
+}

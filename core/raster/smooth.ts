@@ -1,0 +1,362 @@
+import { labOf, type Hex } from '../color/convert'
+import { fromLab, toLab } from '../color/oklab'
+import type { Picture } from '../picture/picture'
+import { groundOf } from './ground'
+import type { Unmixed } from './unmix'
+
+/*
+ * The smooth way from old colors to new, for pictures that are not flat: what a color becomes depends on the color alone,
+ * and changes not much faster than it does, so that seams, speckles and contours cannot arise. Each ink takes the colors
+ * around it along, turned to its new hue; in between, all inks have a say by how near they are (Shepard 1968).
+ */
+
+/** How many nodes of the grid over sRGB there are along each channel; between them it is read linearly. */
+export const SIDE = 25
+const NODES = SIDE ** 3
+/** How many 8-bit steps lie between two nodes. */
+export const APART = 255 / (SIDE - 1)
+
+/** By which power of its distance an ink has less of a say, and how near, in ΔEOK squared, counts as at the ink. */
+const POWER = 3
+const AT = 1e-4
+/** How much farther than they are apart, in ΔEOK, inks may move from each other, and how it is brought about. */
+const PARTING = 1.1
+const ROUNDS = 60
+/** Chroma below which a color has hardly a hue. */
+const FAINT = 0.04
+const TOUCH = 0.02
+/** How much more colorful what lies around an ink may become with it. */
+const MOST_VIVID = 1.2
+/** How often the part of the chroma that sRGB has room for is halved. */
+const HALVINGS = 6
+/** By how little of 255 a channel may be outside of sRGB. */
+const OUTSIDE = 0.5
+
+/** What does not depend on new colors: the grid in OKLab, and how much of a say each ink has at each of its nodes. */
+interface Field {
+  /** Inks in an order of their own, by their codes: their places among those given. */
+  order: number[]
+  labs: Float64Array
+  says: Float32Array
+}
+
+let nodesKnown: Float64Array | null = null
+/** OKLab of the nodes of the grid, blue counting fastest. */
+const nodesOf = (): Float64Array => {
+  if (nodesKnown) return nodesKnown
+  const nodes = new Float64Array(NODES * 3)
+  const lab = new Float64Array(3)
+  for (let n = 0; n < NODES; n++) {
+    const r = Math.floor(n / (SIDE * SIDE))
+    toLab(r * APART, (Math.floor(n / SIDE) % SIDE) * APART, (n % SIDE) * APART, lab)
+    nodes.set(lab, n * 3)
+  }
+  return (nodesKnown = nodes)
+}
+
+const spread = (inks: readonly Hex[]): Field => {
+  const order = inks.map((_, i) => i).sort((one, other) => ((inks[one] as Hex) < (inks[other] as Hex) ? -1 : 1))
+  const labs = labsOf(order.map(i => inks[i] as Hex))
+  const nodes = nodesOf()
+  const count = inks.length
+  const says = new Float32Array(NODES * count)
+  for (let n = 0, at = 0; n < NODES; n++, at += count) {
+    let sum = 0
+    for (let i = 0; i < count; i++) {
+      const l = (nodes[n * 3] as number) - (labs[i * 3] as number)
+      const a = (nodes[n * 3 + 1] as number) - (labs[i * 3 + 1] as number)
+      const b = (nodes[n * 3 + 2] as number) - (labs[i * 3 + 2] as number)
+      const say = (l * l + a * a + b * b + AT) ** (-POWER / 2)
+      says[at + i] = say
+      sum += say
+    }
+    for (let i = 0; i < count; i++) says[at + i] = (says[at + i] as number) / sum
+  }
+  return { order, labs, says }
+}
+
+/** OKLab of colors, three numbers each. */
+const labsOf = (colors: readonly Hex[]): Float64Array =>
+  Float64Array.from(
+    colors.flatMap(hex => {
+      const { l, a, b } = labOf(hex)
+      return [l, a, b]
+    }),
+  )
+
+/** So many fields are remembered: one per picture on the screen and for a few more. */
+const MOST_FIELDS = 6
+const fields = new Map<string, Field>()
+const fieldOf = (inks: readonly Hex[]): Field => {
+  const key = inks.join()
+  const known = fields.get(key)
+  if (known) return known
+  const field = spread(inks)
+  fields.set(key, field)
+  if (fields.size > MOST_FIELDS) fields.delete(fields.keys().next().value ?? '')
+  return field
+}
+
+/** Where inks come to lie, brought so near to each other that none parts much farther from another than it was. */
+const together = (labs: Float64Array, to: Float64Array): Float64Array => {
+  const moves = to.map((value, i) => value - (labs[i] as number))
+  const count = labs.length / 3
+  const far = (of: Float64Array, i: number, j: number): number =>
+    Math.hypot(
+      (of[i * 3] as number) - (of[j * 3] as number),
+      (of[i * 3 + 1] as number) - (of[j * 3 + 1] as number),
+      (of[i * 3 + 2] as number) - (of[j * 3 + 2] as number),
+    )
+  for (let round = 0; round < ROUNDS; round++) {
+    let most = 0
+    for (let i = 0; i < count; i++)
+      for (let j = 0; j < i; j++) {
+        const apart = far(moves, i, j)
+        const over = apart - PARTING * far(labs, i, j)
+        if (over <= 0) continue
+        most = Math.max(most, over)
+        for (let n = 0; n < 3; n++) {
+          const half = ((over / apart) * ((moves[i * 3 + n] as number) - (moves[j * 3 + n] as number))) / 2
+          moves[i * 3 + n] = (moves[i * 3 + n] as number) - half
+          moves[j * 3 + n] = (moves[j * 3 + n] as number) + half
+        }
+      }
+    if (most < 1e-3) break
+  }
+  return moves.map((value, i) => value + (labs[i] as number))
+}
+
+/**
+ * How each ink takes the colors around it along: four numbers of the matrix that turns and stretches their hue and
+ * chroma, and by how much it stretches.
+ */
+const turnsOf = (labs: Float64Array, to: Float64Array): Float64Array => {
+  const turns = new Float64Array((labs.length / 3) * 5)
+  for (let i = 0, at = 0; i < labs.length; i += 3, at += 5) {
+    const [a, b] = [labs[i + 1] as number, labs[i + 2] as number]
+    const [a2, b2] = [to[i + 1] as number, to[i + 2] as number]
+    const [was, is] = [Math.hypot(a, b), Math.hypot(a2, b2)]
+    const stretch = Math.min(MOST_VIVID, (is + TOUCH) / (was + TOUCH))
+    const turn = Math.atan2(a * b2 - b * a2, a * a2 + b * b2) * Math.min(1, Math.min(was, is) / FAINT)
+    const [cos, sin] = [stretch * Math.cos(turn), stretch * Math.sin(turn)]
+    turns.set([cos, -sin, sin, cos, Math.min(1, stretch)], at)
+  }
+  return turns
+}
+
+/** Whether sRGB can show a color, 0 to 255. */
+const isShown = (color: Float64Array): boolean => {
+  for (let n = 0; n < 3; n++) if ((color[n] as number) < -OUTSIDE || (color[n] as number) > 255 + OUTSIDE) return false
+  return true
+}
+
+/** A color in sRGB, 0 to 255, with as much of its chroma as there is room for at its lightness. */
+const bringIn = (l: number, a: number, b: number, rgb: Float64Array): void => {
+  fromLab(l, a, b, rgb)
+  if (isShown(rgb)) return
+  let low = 0
+  let high = 1
+  for (let n = 0; n < HALVINGS; n++) {
+    const part = (low + high) / 2
+    fromLab(l, a * part, b * part, rgb)
+    if (isShown(rgb)) low = part
+    else high = part
+  }
+  fromLab(l, a * low, b * low, rgb)
+}
+
+/** How many numbers of a table there are at each node. */
+export const EACH = 5
+
+/** How much a step of OKLab lightness is in sRGB at a lightness, for grays. */
+const slopeAt = (l: number): number => (l < 0.145 ? 38.76 * Math.max(0.05, l) ** 2 : 1.319 * l ** 0.25)
+/** How much weaker or stronger grain may become in sRGB to look the same. */
+const GAIN = { least: 0.2, most: 1 } as const
+
+/**
+ * What colors become where inks become others, at each node of the grid, five numbers: by how much red, green and blue
+ * change, in 8-bit steps, and by what the lightness and the color of grain are multiplied to look as they did. Null where
+ * no ink changes. The order of inks does not matter.
+ */
+export const tableOf = (inks: readonly Hex[], colors: readonly Hex[]): Float32Array | null => {
+  if (colors.every((hex, i) => hex === inks[i])) return null
+  const { order, labs, says } = fieldOf(inks)
+  const to = together(labs, labsOf(order.map(i => colors[i] ?? (inks[i] as Hex))))
+  const turns = turnsOf(labs, to)
+  const nodes = nodesOf()
+  const count = order.length
+  const table = new Float32Array(NODES * EACH)
+  const rgb = new Float64Array(3)
+  for (let n = 0; n < NODES; n++) {
+    const l = nodes[n * 3] as number
+    const a = nodes[n * 3 + 1] as number
+    const b = nodes[n * 3 + 2] as number
+    let l2 = l
+    let a2 = 0
+    let b2 = 0
+    let vivid = 0
+    for (let i = 0, at = 0, turn = 0; i < count; i++, at += 3, turn += 5) {
+      const say = says[n * count + i] as number
+      const da = a - (labs[at + 1] as number)
+      const db = b - (labs[at + 2] as number)
+      l2 += say * ((to[at] as number) - (labs[at] as number))
+      a2 += say * ((to[at + 1] as number) + (turns[turn] as number) * da + (turns[turn + 1] as number) * db)
+      b2 += say * ((to[at + 2] as number) + (turns[turn + 2] as number) * da + (turns[turn + 3] as number) * db)
+      vivid += say * (turns[turn + 4] as number)
+    }
+    l2 = Math.min(1, Math.max(0, l2))
+    bringIn(l2, a2, b2, rgb)
+    const gain = Math.min(GAIN.most, Math.max(GAIN.least, slopeAt(l2) / slopeAt(l)))
+    const at = n * EACH
+    table[at] = (rgb[0] as number) - Math.floor(n / (SIDE * SIDE)) * APART
+    table[at + 1] = (rgb[1] as number) - (Math.floor(n / SIDE) % SIDE) * APART
+    table[at + 2] = (rgb[2] as number) - (n % SIDE) * APART
+    table[at + 3] = gain
+    table[at + 4] = gain * vivid
+  }
+  return table
+}
+
+/** For each 8-bit channel the node below it, at most the last but one, and how far it is on its way to the next. */
+const BELOW = Uint8Array.from({ length: 256 }, (_, value) => Math.min(SIDE - 2, Math.floor(value / APART)))
+const ALONG = Float64Array.from({ length: 256 }, (_, value) => value / APART - (BELOW[value] as number))
+
+/** For each 8-bit channel the node next to it. */
+const NEAREST = Uint8Array.from({ length: 256 }, (_, value) => Math.round(value / APART))
+
+/** How many places of a table it is to the next node along each channel. */
+const [ALONG_RED, ALONG_GREEN, ALONG_BLUE] = [SIDE * SIDE * EACH, SIDE * EACH, EACH]
+
+/** The first numbers of a table, so many, at an 8-bit color: between the four nodes around it (tetrahedral). */
+const readAt = (table: Float32Array, r: number, g: number, b: number, count: number, into: Float64Array): void => {
+  const fr = ALONG[r] as number
+  const fg = ALONG[g] as number
+  const fb = ALONG[b] as number
+  const zero = (((BELOW[r] as number) * SIDE + (BELOW[g] as number)) * SIDE + (BELOW[b] as number)) * EACH
+  let one = zero
+  let two = zero + ALONG_RED + ALONG_GREEN + ALONG_BLUE
+  const end = two
+  let most = fr
+  let least = fb
+  if (fr >= fg && fr >= fb) {
+    one += ALONG_RED
+    two -= fg >= fb ? ALONG_BLUE : ALONG_GREEN
+    least = Math.min(fg, fb)
+  } else if (fg >= fb) {
+    most = fg
+    one += ALONG_GREEN
+    two -= fr >= fb ? ALONG_BLUE : ALONG_RED
+    least = Math.min(fr, fb)
+  } else {
+    most = fb
+    one += ALONG_BLUE
+    two -= fr >= fg ? ALONG_GREEN : ALONG_RED
+    least = Math.min(fr, fg)
+  }
+  const middle = fr + fg + fb - most - least
+  for (let n = 0; n < count; n++)
+    into[n] =
+      (table[zero + n] as number) * (1 - most) +
+      (table[one + n] as number) * (most - middle) +
+      (table[two + n] as number) * (middle - least) +
+      (table[end + n] as number) * least
+}
+
+const byte = (value: number): number => (value <= 0 ? 0 : value >= 255 ? 255 : (value + 0.5) | 0)
+
+/** How much of the lightness of grain lies in each channel. */
+export const LIGHTNESS = [0.3, 0.59, 0.11] as const
+
+/**
+ * Paints a picture whose ground is known into RGBA pixels of its size: each pixel moved as its ground moves by the table
+ * of its row, and its grain with it. `regions` says which row holds; the first where it is not given. A row without a
+ * table leaves pixels as they are.
+ */
+export const paintSmoothly = (
+  { data }: Picture,
+  ground: Uint8Array,
+  rows: ReadonlyArray<{ table: Float32Array | null; opacity: number }>,
+  regions: Uint8Array | null,
+  out: Uint8Array | Uint8ClampedArray,
+): void => {
+  const by = new Float64Array(EACH)
+  for (let p = 0, i = 0; i < data.length; p++, i += 4) {
+    const r = data[i] as number
+    const g = data[i + 1] as number
+    const b = data[i + 2] as number
+    const { table, opacity } = rows[regions ? (regions[p] as number) : 0] as (typeof rows)[number]
+    out[i + 3] = opacity === 1 ? (data[i + 3] as number) : byte((data[i + 3] as number) * opacity)
+    if (!table || !data[i + 3]) {
+      out[i] = r
+      out[i + 1] = g
+      out[i + 2] = b
+      continue
+    }
+    const r2 = ground[i] as number
+    const g2 = ground[i + 1] as number
+    const b2 = ground[i + 2] as number
+    if (r === r2 && g === g2 && b === b2) {
+      readAt(table, r, g, b, 3, by)
+      out[i] = byte(r + (by[0] as number))
+      out[i + 1] = byte(g + (by[1] as number))
+      out[i + 2] = byte(b + (by[2] as number))
+      continue
+    }
+    readAt(table, r2, g2, b2, EACH, by)
+    const light = LIGHTNESS[0] * (r - r2) + LIGHTNESS[1] * (g - g2) + LIGHTNESS[2] * (b - b2)
+    const own = by[4] as number
+    const even = light * ((by[3] as number) - own)
+    out[i] = byte(r2 + (by[0] as number) + even + own * (r - r2))
+    out[i + 1] = byte(g2 + (by[1] as number) + even + own * (g - g2))
+    out[i + 2] = byte(b2 + (by[2] as number) + even + own * (b - b2))
+  }
+}
+
+/** For each node of the grid the three inks with the most say, by their place, and how much of 255 each has. */
+const foremost = (inks: readonly Hex[]): { places: Uint8Array; weights: Uint8Array } => {
+  const { order, says } = fieldOf(inks)
+  const count = order.length
+  const [places, weights] = [new Uint8Array(NODES * 3), new Uint8Array(NODES * 3)]
+  for (let n = 0; n < NODES; n++) {
+    const most = [-1, -1, -1]
+    const say = (i: number): number => (i < 0 ? -1 : (says[n * count + i] as number))
+    for (let i = 0; i < count; i++)
+      for (let k = 0, now = i; k < 3; k++)
+        if (say(now) > say(most[k] as number)) [most[k], now] = [now, most[k] as number]
+    const sum = most.reduce((all, i) => all + Math.max(0, say(i)), 0)
+    const parts = most.map(i => (i < 0 ? 0 : Math.round((say(i) / sum) * 255)))
+    parts[0] = 255 - (parts[1] as number) - (parts[2] as number)
+    most.forEach((i, k) => {
+      places[n * 3 + k] = order[i < 0 ? (most[0] as number) : i] as number
+      weights[n * 3 + k] = parts[k] as number
+    })
+  }
+  return { places, weights }
+}
+
+/**
+ * Takes a picture that is not flat apart (at most 255 inks): for each pixel the three inks with the most say, and its
+ * ground, the picture without its grain. `seen` hears, from time to time, which part is done, and may throw to stop it.
+ */
+export const unmixedSmoothly = (
+  picture: Picture,
+  inks: readonly Hex[],
+  seen: (part: number) => void = () => undefined,
+): Unmixed => {
+  const { width, height, data } = picture
+  const [places, weights] = [new Uint8Array(data.length), new Uint8Array(data.length)]
+  const ground = groundOf(picture, seen)
+  if (!inks.length) return { picture, places, weights, ground }
+  const most = foremost(inks)
+  for (let i = 0; i < width * height * 4; i += 4) {
+    if (!data[i + 3]) continue
+    const red = NEAREST[ground[i] as number] as number
+    const green = NEAREST[ground[i + 1] as number] as number
+    const node = ((red * SIDE + green) * SIDE + (NEAREST[ground[i + 2] as number] as number)) * 3
+    for (let n = 0; n < 3; n++) {
+      places[i + n] = most.places[node + n] as number
+      weights[i + n] = most.weights[node + n] as number
+    }
+  }
+  return { picture, places, weights, ground }
+}
