@@ -1,0 +1,111 @@
+import { expect, test, type Page } from '@playwright/test'
+import sharp from 'sharp'
+import { aside, canvas, farthest, hasColor, pixelsOf, point, withWebGL } from './onStage'
+import { bandColors, newProject, saved, startFrom } from './workspace'
+
+const PAINTING = 'demo/artwork/kites-over-dunes.jpg'
+const WIDE = 420
+const SKY = [0.5, 0.42] as const
+
+/** A project of its own with the demo's painting, small. */
+const smallPainting = async (page: Page): Promise<string> => {
+  await newProject(page, 'Small painting')
+  await startFrom(page, 'Artwork')
+  await page.getByTestId('artwork-file').setInputFiles({
+    name: 'dunes.jpg',
+    mimeType: 'image/jpeg',
+    buffer: await sharp(PAINTING).resize(WIDE).jpeg({ quality: 95 }).toBuffer(),
+  })
+  await expect(canvas(page)).toBeVisible()
+  await page.keyboard.press('3')
+  await expect(page.getByTestId('ribbons')).toBeVisible()
+  await aside(page)
+  return page.url()
+}
+/** The most two pixels beside each other in a row of what was read are apart, that were alike before. */
+const steps = (before: readonly number[], after: readonly number[]): number => {
+  let most = 0
+  for (let i = 4; i < before.length; i++) {
+    if (i % 4 === 3) continue
+    const at = i - (i % 4)
+    const like = [0, 1, 2].every(n => Math.abs((before[at + n] ?? 0) - (before[at + n - 4] ?? 0)) <= 6)
+    if (like) most = Math.max(most, Math.abs((after[i] ?? 0) - (after[i - 4] ?? 0)))
+  }
+  return most
+}
+
+test('a painting has few inks, is recolored without a seam, live, and the same by the graphics card as by the worker', async ({
+  page,
+}) => {
+  await withWebGL(page, true)
+  const address = await smallPainting(page)
+  await expect(canvas(page)).toHaveAttribute('data-painted-by', 'gl')
+  const inks = page.locator('[data-ink]')
+  expect(await inks.count()).toBeGreaterThanOrEqual(5)
+  expect(await inks.count()).toBeLessThanOrEqual(16)
+  const card = await pixelsOf(page)
+  await page.keyboard.down('o')
+  await expect.poll(async () => farthest(card, await pixelsOf(page))).toBeGreaterThan(40)
+  const original = await pixelsOf(page)
+  await page.keyboard.up('o')
+  await expect.poll(async () => farthest(card, await pixelsOf(page))).toBe(0)
+  expect(steps(original, card)).toBeLessThan(60)
+
+  const hold = page.getByRole('slider', { name: 'Hold' })
+  await hold.fill('100')
+  await expect.poll(async () => farthest(card, await pixelsOf(page))).toBeGreaterThan(8)
+  await page.keyboard.press('ControlOrMeta+z')
+  await expect.poll(async () => farthest(card, await pixelsOf(page))).toBe(0)
+  await saved(page)
+
+  await withWebGL(page, false)
+  await page.goto(address)
+  await expect(canvas(page)).toHaveAttribute('data-painted-by', 'pixels')
+  await expect.poll(async () => farthest(card, await pixelsOf(page))).toBeLessThanOrEqual(1)
+})
+
+test('what a painting is taken as can be said; an area of it is touched up, and it goes out in full size', async ({
+  page,
+}) => {
+  await smallPainting(page)
+  await page.getByRole('tab', { name: 'Inks' }).click()
+  const manner = page.getByTestId('manner')
+  await expect(manner).not.toHaveValue('flat')
+  const found = await manner.inputValue()
+  const count = async (): Promise<number> =>
+    Number(/\d+/.exec((await page.getByTestId('ink-count').textContent()) ?? '')?.[0])
+  const few = await count()
+  expect(few).toBeGreaterThan(4)
+  await manner.selectOption('flat')
+  await expect(manner).toBeEnabled({ timeout: 30_000 })
+  await expect.poll(count).toBeGreaterThan(few)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(manner).toHaveValue(found)
+  await expect.poll(count).toBe(few)
+
+  await page.getByRole('tab', { name: 'Touch-ups' }).click()
+  const sky = await point(page, ...SKY)
+  await page.mouse.click(sky.x, sky.y)
+  await expect(page.getByTestId('picked')).toHaveText('1 area picked')
+  const before = await pixelsOf(page)
+  await page.locator('[data-paint="s2"]').click()
+  await aside(page)
+  await expect(page.getByTestId('touches')).toContainText('1 area')
+  await expect.poll(async () => farthest(before, await pixelsOf(page))).toBeGreaterThan(20)
+  await page.keyboard.press('4')
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByTestId('png-dunes').click()])
+  const chunks: Buffer[] = []
+  for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer)
+  const { width, hasAlpha, format } = await sharp(Buffer.concat(chunks)).metadata()
+  expect([format, width, hasAlpha]).toEqual(['png', WIDE, true])
+  await page.keyboard.press('3')
+  await hasColor(
+    page,
+    [0.02, 0.02],
+    (await sharp(Buffer.concat(chunks)).extract({ left: 8, top: 5, width: 1, height: 1 }).raw().toBuffer())
+      .subarray(0, 3)
+      .reduce((hex, value) => hex + value.toString(16).padStart(2, '0'), '#'),
+  )
+  expect((await bandColors(page)).length).toBeGreaterThan(2)
+})
