@@ -171,7 +171,7 @@ const smoothly = ({ width, height }: Picture, ground: Uint8Array, inks: readonly
     fill('ground', width, height, ground)
   },
   colored: (fill, rows) => {
-    const tables = rows.map(({ colors }) => tableOf(inks, colors))
+    const tables = rows.map(({ colors }) => tableOf(inks, colors, ground))
     const size = SIDE ** 3
     const [moves, gains] = [new Float32Array(size * 4 * rows.length), new Float32Array(size * 4 * rows.length)]
     tables.forEach((table, row) => {

@@ -135,7 +135,7 @@ export const paintRaster = (
     ground,
   } = taken
   if (ground) {
-    const tables = rows.map(({ colors, opacity }) => ({ table: tableOf(inks, colors), opacity }))
+    const tables = rows.map(({ colors, opacity }) => ({ table: tableOf(inks, colors, ground), opacity }))
     return paintSmoothly(taken.picture, ground, tables, regions, out)
   }
   const rest = restOf(taken, inks)

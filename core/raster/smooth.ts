@@ -175,10 +175,10 @@ const GAIN = { least: 0.2, most: 1 } as const
 
 /**
  * What colors become where inks become others, at each node of the grid, five numbers: by how much red, green and blue
- * change, in 8-bit steps, and by what the lightness and the color of grain are multiplied to look as they did. Null where
- * no ink changes. The order of inks does not matter.
+ * change, in 8-bit steps, and by what the lightness and the color of grain are multiplied to look as they did; where a
+ * ground is given, only at the nodes its colors lie between. Null where no ink changes. The order of inks does not matter.
  */
-export const tableOf = (inks: readonly Hex[], colors: readonly Hex[]): Float32Array | null => {
+export const tableOf = (inks: readonly Hex[], colors: readonly Hex[], ground?: Uint8Array): Float32Array | null => {
   if (colors.every((hex, i) => hex === inks[i])) return null
   const { order, labs, says } = fieldOf(inks)
   const to = together(labs, labsOf(order.map(i => colors[i] ?? (inks[i] as Hex))))
@@ -187,7 +187,9 @@ export const tableOf = (inks: readonly Hex[], colors: readonly Hex[]): Float32Ar
   const count = order.length
   const table = new Float32Array(NODES * EACH)
   const rgb = new Float64Array(3)
-  for (let n = 0; n < NODES; n++) {
+  const needed = ground ? nodesAround(ground) : null
+  for (let k = 0, all = needed?.length ?? NODES; k < all; k++) {
+    const n = needed ? (needed[k] as number) : k
     const l = nodes[n * 3] as number
     const a = nodes[n * 3 + 1] as number
     const b = nodes[n * 3 + 2] as number
@@ -223,6 +225,28 @@ const ALONG = Float64Array.from({ length: 256 }, (_, value) => value / APART - (
 
 /** For each 8-bit channel the node next to it. */
 const NEAREST = Uint8Array.from({ length: 256 }, (_, value) => Math.round(value / APART))
+
+const around = new WeakMap<Uint8Array, Uint32Array>()
+/** The nodes that the colors of a ground lie between; found once for each. */
+const nodesAround = (ground: Uint8Array): Uint32Array => {
+  const known = around.get(ground)
+  if (known) return known
+  const met = new Uint8Array(NODES)
+  for (let i = 0; i < ground.length; i += 4) {
+    if (!ground[i + 3]) continue
+    const red = BELOW[ground[i] as number] as number
+    const green = BELOW[ground[i + 1] as number] as number
+    met[(red * SIDE + green) * SIDE + (BELOW[ground[i + 2] as number] as number)] = 1
+  }
+  const corners = [0, 1, SIDE, SIDE + 1].flatMap(by => [by, by + SIDE * SIDE])
+  const needed = new Set<number>()
+  met.forEach((is, n) => {
+    if (is) for (const by of corners) needed.add(n + by)
+  })
+  const found = Uint32Array.from(needed)
+  around.set(ground, found)
+  return found
+}
 
 /** How many places of a table it is to the next node along each channel. */
 const [ALONG_RED, ALONG_GREEN, ALONG_BLUE] = [SIDE * SIDE * EACH, SIDE * EACH, EACH]

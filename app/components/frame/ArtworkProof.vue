@@ -21,22 +21,22 @@ const {
 const files = useArtworkFiles()
 const place = useTemplateRef('place')
 const host = computed(() => place.value?.element ?? null)
-/** A picture that is touched up is painted from what it was taken apart into. */
-const raster = computed(() => (byHand.areas.length ? files.rasters.get(hash) : undefined))
+/** A picture that is touched up, or not flat, is painted from what it was taken apart into. */
+const isTaken = computed(() => {
+  const file = files.files.get(hash)
+  return file?.kind === 'raster' && (byHand.areas.length > 0 || file.manner !== 'flat')
+})
+const raster = computed(() => (isTaken.value ? files.rasters.get(hash) : undefined))
 watch(
-  () => byHand.areas.length > 0,
-  touched => {
-    if (touched) void files.openRaster(hash).catch(() => null)
+  isTaken,
+  taken => {
+    if (taken) void files.openRaster(hash).catch(() => null)
   },
   { immediate: true },
 )
 const screen = computed(() => files.screens.get(hash))
 const map = computed(() =>
-  byHand.shapes.size || (byHand.areas.length && raster.value)
-    ? null
-    : large
-      ? files.maps.get(hash)?.fine
-      : files.proofs.get(hash),
+  byHand.shapes.size || raster.value ? null : large ? files.maps.get(hash)?.fine : files.proofs.get(hash),
 )
 /** Whether it is shown in its own shapes: a small one only where it is known that there is no map to paint it from. */
 const asShapes = computed(() => !map.value && !files.isCrowded(hash) && (large || map.value === null))
