@@ -7,6 +7,7 @@ import { unitedInks } from '../core/remap/united'
 import type { InkSummary } from '../core/artwork/inks'
 import type { Outcome, Task } from './hand'
 import { plannedColors, type Plan } from './remapping'
+import { PICTURE_NAME } from '../render/pictures'
 import { poolOf } from '../render/pool'
 import { reasonOf } from './reason'
 
@@ -35,10 +36,10 @@ const inParallel = async (
   hands.end()
 }
 
-const svgFilesIn = async (folder: string): Promise<string[]> => {
+const filesIn = async (folder: string): Promise<string[]> => {
   const entries = await readdir(folder, { withFileTypes: true, recursive: true })
   return entries
-    .filter(entry => entry.isFile() && /\.svgz?$/i.test(entry.name))
+    .filter(entry => entry.isFile() && (/\.svgz?$/i.test(entry.name) || PICTURE_NAME.test(entry.name)))
     .map(entry => join(entry.parentPath, entry.name))
     .sort()
 }
@@ -54,7 +55,7 @@ export interface BatchResult {
 }
 
 /**
- * Remaps all SVG files of a folder tree into another, on all cores. By a scheme all follow one remapping of the union
+ * Remaps all SVG files and pictures of a folder tree into another, on all cores. By a scheme all follow one remapping of the union
  * of their inks, or, with `each`, every file one of its own. A file that fails is named and the rest goes on.
  */
 export const batch = async (
@@ -65,7 +66,7 @@ export const batch = async (
   also: readonly Also[],
   tell: (path: string, outcome: Outcome) => void,
 ): Promise<BatchResult> => {
-  const files = await svgFilesIn(folder)
+  const files = await filesIn(folder)
   const failed = new Map<string, string>()
   let shared: Plan = plan
   if (plan.kind === 'scheme' && !each) {

@@ -22,9 +22,9 @@ import { compared, inksOf, remapFile, type Plan, type Told } from './remapping'
 
 const USAGE =
   `Usage:
-  plumbago inks FILE.svg --json [--also pictures,computed]
-  plumbago remap FILE.svg ` +
-  `--map '#from=#to,…' | --map-file map.json | --scheme COLORS [how] -o OUT.svg
+  plumbago inks FILE --json [--also pictures,computed]
+  plumbago remap FILE ` +
+  `--map '#from=#to,…' | --map-file map.json | --scheme COLORS [how] -o OUT
   plumbago batch ` +
   `DIR --map-file map.json | --scheme COLORS [how] [--each] -o OUTDIR
     how: [--match ` +
@@ -33,9 +33,10 @@ const USAGE =
     Either takes ` +
   '[--also pictures,computed]: pictures within a file, and colors of masks, clip paths, lights and ' +
   `color matrices.
+    A FILE is SVG, PNG, JPEG or WebP; a picture is written as the name of OUT ends.
     COLORS is a list of colors as text, CSS, CSV, design tokens or SVG. A batch ` +
   `matches all files together, with --each every file by itself.
-  plumbago compare BEFORE.svg AFTER.svg --scheme COLORS --json
+  plumbago compare BEFORE AFTER --scheme COLORS --json
   plumbago extract IMAGE --count ` +
   `N [--lean X,Y] [--apart DELTA_E] --json
   plumbago scheme --base COLOR --harmony KIND --wheel ` +

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
-import { dirname } from 'node:path'
+import { dirname, extname } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { cleanSvg, type Removal } from '../core/artwork/clean'
 import { decoded, encoded, type Decoded } from '../core/artwork/encoding'
@@ -14,14 +14,21 @@ import { knownInks } from '../core/commands/known'
 import { newProject } from '../core/scheme/create'
 import { gatheredScheme } from '../core/scheme/scheme'
 import { FIRST_REMAP } from '../core/document/remap'
+import { Unreadable } from '../core/artwork/unreadable'
+import type { Picture } from '../core/picture/picture'
 import type { Pixels } from '../core/picture/pixels'
+import { MOST_RASTER_PIXELS, tooLarge } from '../core/raster/inks'
+import { mannerOf, takenApart, type Manner } from '../core/raster/manner'
+import { measuredPicture } from '../core/raster/measure'
+import { paintRaster } from '../core/raster/paint'
 import { figuresOf, LOOKED_AT, type Figures } from '../core/remap/figures'
 import type { InkArea, Match } from '../core/remap/match'
 import type { Neutrals } from '../core/remap/remap'
 import type { Shading } from '../core/remap/shading'
 import { readWithPictures, type ReadWithPictures } from '../render/embedded'
-import { pictureInfo, plainPicture } from '../render/pictures'
+import { PICTURE_NAME, pictureFile, pictureInfo, plainPicture } from '../render/pictures'
 import { renderSvg } from '../render/resvg'
+import { MAPPED } from '../server/artwork/receive'
 
 /** The longer side of the picture inks are measured on, in pixels. */
 const MEASURED = 256
@@ -69,11 +76,32 @@ const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
 const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> =>
   measuredInks(reading, renderSvg, MEASURED, painter({ longest: MEASURED, plain: true }))
 
+/** A picture of pixels, decoded, and what it is made of. Throws Unreadable for what is none, or too large. */
+const openPicture = async (
+  path: string,
+): Promise<{ bytes: Buffer; picture: Picture; manner: Manner; notes: string[] }> => {
+  const bytes = await readFile(path)
+  const { width, height, notes } = await pictureInfo(bytes)
+  if (width * height > MOST_RASTER_PIXELS) throw new Unreadable(tooLarge(width, height))
+  const picture = await plainPicture(bytes)
+  const manner = mannerOf(picture)
+  return { bytes, picture, manner, notes: [...notes, `It is taken as ${SAID[manner]}.`] }
+}
+const SAID: Readonly<Record<Manner, string>> = {
+  flat: 'flat art',
+  painted: 'a painting',
+  photographic: 'a photograph',
+}
+
 /**
- * The inks of a file by falling area, with what had to go and what was left alone. Throws Unreadable for what is no
- * SVG.
+ * The inks of a file by falling area, with what had to go and what was left alone. Throws Unreadable for what is
+ * neither SVG nor a picture.
  */
 export const inksOf = async (path: string, also: readonly Also[]): Promise<Told & { inks: InkSummary[] }> => {
+  if (PICTURE_NAME.test(path)) {
+    const { picture, manner, notes } = await openPicture(path)
+    return { inks: measuredPicture(picture, MAPPED, manner).inks, removed: [], notes }
+  }
   const opened = await open(path, also)
   const { reading, removed } = opened
   const { inks } = await measured(opened)
@@ -105,7 +133,7 @@ export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap
 /** A drawing or a picture as it is looked at: 220 pixels wide. */
 const lookedAt = async (path: string): Promise<Pixels> => {
   const bytes = await readFile(path)
-  if (!/\.(png|jpe?g|webp)$/i.test(path))
+  if (!PICTURE_NAME.test(path))
     return renderSvg(cleanSvg(decoded(bytes).text).source, { side: 'width', pixels: LOOKED_AT, crisp: false })
   const own = await pictureInfo(bytes)
   const { width, height, data } = await plainPicture(
@@ -139,11 +167,33 @@ const writeWhole = async (path: string, bytes: Uint8Array): Promise<void> => {
   }
 }
 
+/** The ending of a file's name, by which JPEG is the same under both. */
+const endingOf = (path: string): string => extname(path).toLowerCase().replace('.jpeg', '.jpg')
+
+/** Remaps a picture by a plan into one of the kind the new name ends in. */
+const remapPicture = async (path: string, plan: Plan, out: string): Promise<Told> => {
+  if (!PICTURE_NAME.test(out)) throw new Unreadable('A picture is written as PNG, JPEG or WebP.')
+  const { bytes, picture, manner, notes } = await openPicture(path)
+  const { inks } = measuredPicture(picture, MAPPED, manner)
+  const planned = plannedColors(plan, inks)
+  const hexes = inks.map(({ hex }) => hex)
+  const colors = hexes.map(hex => planned.get(hex) ?? hex)
+  if (endingOf(path) === endingOf(out) && colors.every((hex, i) => hex === hexes[i])) {
+    await writeWhole(out, bytes)
+    return { removed: [], notes }
+  }
+  const data = new Uint8Array(picture.data.length)
+  paintRaster(takenApart(picture, hexes, manner), hexes, [{ colors, opacity: 1 }], null, data)
+  await writeWhole(out, await pictureFile({ ...picture, data }, out))
+  return { removed: [], notes }
+}
+
 /**
  * Remaps a file by a plan; where nothing changes it comes out byte for byte. A name that ends in `.svgz` is written
- * packed.
+ * packed; a picture is written as the name ends.
  */
 export const remapFile = async (path: string, plan: Plan, out: string, also: readonly Also[]): Promise<Told> => {
+  if (PICTURE_NAME.test(path)) return remapPicture(path, plan, out)
   const opened = await open(path, also)
   const { bytes, file, reading, removed, painter } = opened
   const { inks } = plan.kind === 'map' ? { inks: [] } : await measured(opened)

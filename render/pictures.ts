@@ -92,6 +92,21 @@ export const plainPng = ({ width, height, data }: Picture): Promise<Buffer> =>
     .png({ compressionLevel: 6 })
     .toBuffer()
 
+/** A name that ends as a picture file does. */
+export const PICTURE_NAME = /\.(png|jpe?g|webp)$/i
+
+/** How good pictures are that lose something in their file, of 100. */
+const QUALITY = 92
+
+/** A picture as a file of the kind its name ends in: PNG or WebP without loss, or JPEG, on white where it was clear. */
+export const pictureFile = ({ width, height, data }: Picture, name: string): Promise<Buffer> => {
+  const raw = sharp(data, { raw: { width, height, channels: 4 } }).withIccProfile('srgb')
+  if (/\.webp$/i.test(name)) return raw.webp({ lossless: true }).toBuffer()
+  if (/\.jpe?g$/i.test(name))
+    return raw.flatten({ background: '#ffffff' }).jpeg({ quality: QUALITY, chromaSubsampling: '4:4:4' }).toBuffer()
+  return raw.png({ compressionLevel: 6 }).toBuffer()
+}
+
 /** The longer side of a thumbnail, in pixels. */
 const THUMBNAIL = 360
 

@@ -3,7 +3,7 @@ import { packInkMap } from '../../core/artwork/inkmap'
 import { Unreadable } from '../../core/artwork/unreadable'
 import type { ArtworkFile } from '../../core/document/artwork'
 import type { Picture } from '../../core/picture/picture'
-import { MOST_RASTER_PIXELS } from '../../core/raster/inks'
+import { MOST_RASTER_PIXELS, tooLarge } from '../../core/raster/inks'
 import { mannerOf, type Manner } from '../../core/raster/manner'
 import { measuredPicture } from '../../core/raster/measure'
 import { pictureInfo, plainPicture, plainPng } from '../../render/pictures'
@@ -39,11 +39,7 @@ const received = (
  */
 export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promise<Received> => {
   const info = await pictureInfo(bytes)
-  if (info.width * info.height > MOST_RASTER_PIXELS)
-    throw new Unreadable(
-      `The picture has ${Math.round((info.width * info.height) / 1e6)} megapixels; raster artwork may ` +
-        `have up to ${MOST_RASTER_PIXELS / 1e6}.`,
-    )
+  if (info.width * info.height > MOST_RASTER_PIXELS) throw new Unreadable(tooLarge(info.width, info.height))
   const picture = await plainPicture(bytes)
   const name = titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Artwork')
   const taken = received(picture, await plainPng(picture), { name, notes: info.notes, manner: mannerOf(picture) })
