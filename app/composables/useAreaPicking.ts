@@ -1,3 +1,4 @@
+import { hexOfRgb } from '../../core/color/convert'
 import { contiguousAreas, foundArea, pixelAt, type Area, type FoundArea } from '../../core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
 import { areaIn } from '~/raster/foundAreas'
@@ -84,7 +85,21 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
     const next = areas[(Math.max(found, by > 0 ? -1 : 0) + by + areas.length) % areas.length]
     return next ? { ...next, reach: stage.reach } : null
   }
+  /** The color of the picture under a point of the page, as it came, without its grain; null on clear pixels. */
+  const colorAt = (x: number, y: number): string | null => {
+    const [shown, point] = [raster(), pointAt(x, y)]
+    if (!shown || !point) return null
+    const { picture, ground } = shown.stage
+    const i = pixelAt(picture, point) * 4
+    const from = ground ?? picture.data
+    if (!from[i + 3]) return null
+    return hexOfRgb((from[i] ?? 0) / 255, (from[i + 1] ?? 0) / 255, (from[i + 2] ?? 0) / 255)
+  }
   const down = (event: PointerEvent): void => {
+    if (stage.lifting) {
+      const hex = colorAt(event.clientX, event.clientY)
+      return hex ? stage.lifting(hex) : undefined
+    }
     const area = at(event.clientX, event.clientY)
     stage.pick(area ? [area] : [], event.shiftKey)
     ;(event.currentTarget as HTMLElement).focus()

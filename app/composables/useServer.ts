@@ -108,7 +108,8 @@ export const useServer = () => ({
   source: (hash: string) => bytes(`artwork/${hash}/source`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
   readAgain: (hash: string, also: readonly Also[]) => json<ArtworkFile>('POST', `artwork/${hash}/also`, { also }),
-  madeOf: (hash: string, manner: Manner) => json<ArtworkFile>('POST', `artwork/${hash}/manner`, { manner }),
+  madeOf: (hash: string, manner: Manner, inks?: readonly string[]) =>
+    json<ArtworkFile>('POST', `artwork/${hash}/manner`, { manner, inks }),
   picturesWithin: (hash: string) => bytes(`artwork/${hash}/pictures`),
   addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) =>
     json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),

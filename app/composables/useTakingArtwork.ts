@@ -34,10 +34,10 @@ export const useTakingArtwork = () => {
     if (here()) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
   }
 
-  /** Takes a picture as made of something else; its inks are others then, and matched. */
-  const takeAs = async (art: Artwork, manner: Manner): Promise<void> => {
+  /** Takes a picture as made of something else, or of other inks; those that were not there are matched. */
+  const takeAs = async (art: Artwork, manner: Manner, inks?: readonly string[]): Promise<void> => {
     const here = session.still()
-    const kept = await files.takeAs(art.hash, manner)
+    const kept = await files.takeAs(art.hash, manner, inks)
     if (here()) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
   }
 

@@ -169,9 +169,9 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return kept
   }
 
-  /** Has a picture taken apart as made of something else; it is kept under a hash of its own. */
-  const takeAs = async (hash: string, manner: Manner): Promise<ArtworkFile> => {
-    const kept = await server.madeOf(hash, manner)
+  /** Has a picture taken apart as made of something else, or of other inks; it is kept under a hash of its own. */
+  const takeAs = async (hash: string, manner: Manner, inks?: readonly string[]): Promise<ArtworkFile> => {
+    const kept = await server.madeOf(hash, manner, inks)
     keep(kept)
     await open(kept.hash)
     return kept

@@ -46,6 +46,9 @@ export const useStage = defineStore('stage', () => {
   const reach = useLocalStorage<number>('plumbago area reach', REACH.usual)
   const shapes = shallowRef<StageShapes | null>(null)
 
+  /** Who waits for a color to be pointed at in the picture; null while nobody does. */
+  const lifting = shallowRef<((hex: string) => void) | null>(null)
+
   let litBy: symbol | null = null
   /** Lights inks; none is a word only of who lit them last. */
   const light = (inks: Iterable<string> | null, who: symbol): void => {
@@ -73,6 +76,7 @@ export const useStage = defineStore('stage', () => {
     lit.value = null
     pointed.value = []
     picking.value = null
+    lifting.value = null
     picked.value = new Set()
   }
   return {
@@ -81,6 +85,7 @@ export const useStage = defineStore('stage', () => {
     lit,
     pointed,
     picking,
+    lifting,
     pickBy,
     picked,
     pickedId,

@@ -86,6 +86,9 @@ export const mannerOf = (picture: Picture): Manner => {
 /** How many inks a picture that is not flat is mixed of, and how far apart they are at least, in ΔE2000. */
 const MIXED = { count: 12, apart: 9 } as const
 
+/** How many inks a picture that is not flat may be given by hand. */
+export const GIVEN = { least: 2, most: 16 } as const
+
 /** The inks of a picture: the colors of its areas or, where it is not flat, those it could be mixed of. */
 export const inksOf = (picture: Picture, manner: Manner): Hex[] => {
   if (manner === 'flat') return rasterInks(picture)

@@ -2,6 +2,7 @@ import { gzipSync } from 'node:zlib'
 import { packInkMap } from '../../core/artwork/inkmap'
 import { Unreadable } from '../../core/artwork/unreadable'
 import type { ArtworkFile } from '../../core/document/artwork'
+import type { Hex } from '../../core/color/convert'
 import type { Picture } from '../../core/picture/picture'
 import { MOST_RASTER_PIXELS, tooLarge } from '../../core/raster/inks'
 import { mannerOf, type Manner } from '../../core/raster/manner'
@@ -10,15 +11,20 @@ import { pictureInfo, plainPicture, plainPng } from '../../render/pictures'
 import { titleOf } from '../title'
 import { hashOf, MAPPED, type Received } from './receive'
 
+/** The hash a picture is kept under: flat art under that of its bytes, all else by what it is made of too. */
+export const hashMade = (source: Uint8Array, manner: Manner, given: readonly Hex[] | undefined): string =>
+  hashOf(source, manner === 'flat' ? [] : [manner, ...(given ?? [])])
+
 const received = (
   picture: Picture,
   source: Uint8Array,
   { name, notes, manner }: Pick<ArtworkFile, 'name' | 'notes' | 'manner'>,
+  given?: readonly Hex[],
 ): Received => {
-  const { inks, map } = measuredPicture(picture, MAPPED, manner)
+  const { inks, map } = measuredPicture(picture, MAPPED, manner, manner === 'flat' ? undefined : given)
   const file: ArtworkFile = {
     kind: 'raster',
-    hash: hashOf(source, manner === 'flat' ? [] : [manner]),
+    hash: hashMade(source, manner, given),
     name,
     width: picture.width,
     height: picture.height,
@@ -47,6 +53,13 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
   return { ...taken, file: { ...file, notes: [...file.notes, ...(file.inks.length ? [] : ['It is clear all over.'])] } }
 }
 
-/** Takes a kept picture as made of something else. It is kept beside what it was, under a hash of its own. */
-export const receiveMade = async (file: ArtworkFile, source: Uint8Array, manner: Manner): Promise<Received> =>
-  received(await plainPicture(source), source, { ...file, manner })
+/**
+ * Takes a kept picture as made of something else, or of the inks given where it is not flat. It is kept beside what it
+ * was, under a hash of its own.
+ */
+export const receiveMade = async (
+  file: ArtworkFile,
+  source: Uint8Array,
+  manner: Manner,
+  given: readonly Hex[] | undefined,
+): Promise<Received> => received(await plainPicture(source), source, { ...file, manner }, given)

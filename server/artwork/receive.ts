@@ -9,7 +9,6 @@ import { readMarkup } from '../../core/artwork/markup'
 import type { Also } from '../../core/artwork/reading'
 import { sizeOf } from '../../core/artwork/size'
 import type { ArtworkFile } from '../../core/document/artwork'
-import type { Manner } from '../../core/raster/manner'
 import { readWithPictures } from '../../render/embedded'
 import { renderSvg } from '../../render/resvg'
 import { titleOf } from '../title'
@@ -31,9 +30,9 @@ export interface Received {
 
 /**
  * The hash a file is kept under: that of its bytes, and of how it is read where that is not the usual way: what is
- * recolored besides the colors on the page, or what a picture is made of.
+ * recolored besides the colors on the page, or what a picture is made of and the inks it was given.
  */
-export const hashOf = (source: Uint8Array, also: ReadonlyArray<Also | Manner>): string => {
+export const hashOf = (source: Uint8Array, also: readonly string[]): string => {
   const hash = createHash('sha256').update(source)
   return (also.length ? hash.update(`\0${[...also].sort().join()}`) : hash).digest('hex')
 }

@@ -6,6 +6,7 @@ import { bandColors, newProject, saved, startFrom } from './workspace'
 const PAINTING = 'demo/artwork/kites-over-dunes.jpg'
 const WIDE = 420
 const SKY = [0.5, 0.42] as const
+const KITE = [0.63, 0.2] as const
 
 /** A project of its own with the demo's painting, small. */
 const smallPainting = async (page: Page): Promise<string> => {
@@ -64,7 +65,7 @@ test('a painting has few inks, is recolored without a seam, live, and the same b
   await expect.poll(async () => farthest(card, await pixelsOf(page))).toBeLessThanOrEqual(1)
 })
 
-test('what a painting is taken as can be said; an area of it is touched up, and it goes out in full size', async ({
+test('what a painting is taken as can be said, an ink pointed at joins; an area of it is touched up, and it goes out in full size', async ({
   page,
 }) => {
   await smallPainting(page)
@@ -83,6 +84,16 @@ test('what a painting is taken as can be said; an area of it is touched up, and 
   await page.getByRole('button', { name: /^Undo/ }).click()
   await expect(manner).toHaveValue(found)
   await expect.poll(count).toBe(few)
+
+  await page.getByTestId('add-ink').click()
+  const kite = await point(page, ...KITE)
+  await page.mouse.click(kite.x, kite.y)
+  await expect.poll(count).toBe(few + 1)
+  await expect(page.getByTestId('add-ink')).toHaveAttribute('aria-pressed', 'false')
+  await page.getByTestId('add-ink').click()
+  await page.keyboard.press('Escape')
+  await page.mouse.click(kite.x, kite.y)
+  await expect.poll(count).toBe(few + 1)
 
   await page.getByRole('tab', { name: 'Touch-ups' }).click()
   const sky = await point(page, ...SKY)

@@ -78,7 +78,7 @@ const wheel = (event: WheelEvent): void => {
   })
 }
 const grab = (event: PointerEvent): void => {
-  if (stage.picking && event.button === 0 && artwork.value?.shapes) return artwork.value.press(event)
+  if ((stage.picking || stage.lifting) && event.button === 0 && artwork.value?.shapes) return artwork.value.press(event)
   if (zoom.value === 1 || event.button !== 0) return
   const [x, y, from] = [event.clientX, event.clientY, pan.value]
   const to = (now: PointerEvent): void => {
@@ -131,7 +131,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
     ref="table"
     class="relative h-full min-w-0 touch-none overflow-hidden bg-table"
     aria-label="Artwork"
-    :class="{ 'cursor-crosshair': stage.picking }"
+    :class="{ 'cursor-crosshair': stage.picking || stage.lifting }"
     tabindex="0"
     data-test="stage"
     @wheel.prevent="wheel"

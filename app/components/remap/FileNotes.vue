@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { ALSO, type Also } from '../../../core/artwork/reading'
-import { MANNERS, type Manner } from '../../../core/raster/manner'
+import { GIVEN, MANNERS, type Manner } from '../../../core/raster/manner'
 
 /** What of the file on the stage is recolored besides the colors on its page, by choice, and what is left as it is. */
 const painting = usePainting()
+const remapping = useRemapping()
+const stage = useStage()
 const taking = useTakingArtwork()
 const files = useArtworkFiles()
 const notices = useNotices()
@@ -47,13 +50,37 @@ const MADE_OF: Record<Manner, { title: string; hint: string }> = {
 }
 const taken = ref<Manner | null>(null)
 const manner = computed(() => (file.value?.kind === 'raster' ? (taken.value ?? file.value.manner) : null))
-const takeAs = async (wanted: Manner): Promise<void> => {
+const takeAs = async (wanted: Manner, inks?: readonly string[]): Promise<void> => {
   const now = art.value
   if (!now) return
+  stage.lifting = null
   taken.value = wanted
-  await notices.attempt(() => taking.takeAs(now, wanted))
+  await notices.attempt(() => taking.takeAs(now, wanted, inks))
   taken.value = null
 }
+const own = computed(() => file.value?.inks.map(({ hex }) => hex) ?? [])
+/** The one ink that is selected; it is moved or taken away. */
+const chosen = computed(() => {
+  const [only, ...more] = own.value.filter(hex => remapping.selected.has(hex))
+  return more.length ? null : (only ?? null)
+})
+/** Waits for a color to be pointed at in the picture, which becomes an ink, in place of another where one is moved. */
+const lift = (instead: string | null): void => {
+  stage.lifting = stage.lifting
+    ? null
+    : hex => void takeAs(file.value?.manner ?? 'painted', [...own.value.filter(each => each !== instead), hex])
+}
+const takeAway = (hex: string): void =>
+  void takeAs(
+    file.value?.manner ?? 'painted',
+    own.value.filter(each => each !== hex),
+  )
+useEventListener('keydown', event => {
+  if (event.key === 'Escape') stage.lifting = null
+})
+onScopeDispose(() => {
+  stage.lifting = null
+})
 </script>
 
 <template>
@@ -86,6 +113,30 @@ const takeAs = async (wanted: Manner): Promise<void> => {
         </option>
       </select></label
     >
+    <span v-if="manner && manner !== 'flat'" class="flex items-center gap-1">
+      <button
+        class="control"
+        title="Point at a color of the picture, which becomes an ink"
+        data-test="add-ink"
+        :aria-pressed="stage.lifting !== null"
+        :disabled="taken !== null || (!chosen && own.length >= GIVEN.most)"
+        @click="lift(chosen)"
+      >
+        {{ chosen ? 'Move the ink' : 'Add an ink' }}
+      </button>
+      <button
+        v-if="chosen"
+        class="control"
+        data-test="take-ink"
+        :disabled="taken !== null || own.length <= GIVEN.least"
+        @click="takeAway(chosen)"
+      >
+        Take it away
+      </button>
+    </span>
+    <p v-if="stage.lifting" role="status" class="text-caption text-quiet">
+      Point at its color in the picture; Esc leaves
+    </p>
     <p v-if="taken" role="status" class="text-caption text-quiet">Taking the picture apart again…</p>
     <p v-if="asked" role="status" class="text-caption text-quiet">Reading the file again…</p>
     <details v-if="notes.length" class="min-w-0 open:basis-full">
