@@ -43,14 +43,17 @@ const medians = (
 
 /**
  * The ground of a picture, as it is without its grain: each pixel the median of the nine around it, channel by channel,
- * but where it stands out so much that it is a thing of its own. Clear pixels and the rim stay as they are. `seen` hears,
- * from time to time, which part is done, and may throw to stop it.
+ * but where it stands out so much that it is a thing of its own. Clear pixels, those beside them, and the rim stay as
+ * they are. `seen` hears, from time to time, which part is done, and may throw to stop it.
  */
 export const groundOf = (
   { width, height, data }: Picture,
   seen: (part: number) => void = () => undefined,
 ): Uint8Array => {
   const ground = new Uint8Array(data)
+  const around = [-1, 0, 1].flatMap(down => [-1, 0, 1].map(across => (down * width + across) * 4 + 3))
+  /** Whether a pixel lies beside a clear one, which has a color that nobody sees. */
+  const besideClear = (i: number): boolean => around.some(by => !data[i + by])
   const line = (): Uint8Array => new Uint8Array(width)
   const sorted = { low: line(), mid: line(), high: line() }
   const [red, green, blue] = [line(), line(), line()]
@@ -66,7 +69,7 @@ export const groundOf = (
       const g = (data[i + 1] as number) - (green[x] as number)
       const b = (data[i + 2] as number) - (blue[x] as number)
       const far = Math.max(Math.abs(r), Math.abs(g), Math.abs(b))
-      if (!far) continue
+      if (!far || besideClear(i)) continue
       const part = Math.min(1, Math.max(0, (far - GRAIN.from) / (GRAIN.to - GRAIN.from)))
       const own = part * part * (3 - 2 * part)
       ground[i] = Math.round((red[x] as number) + r * own)

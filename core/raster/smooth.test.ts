@@ -87,7 +87,7 @@ describe('the smooth way', () => {
           })
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 40 },
     )
   })
 
@@ -96,7 +96,7 @@ describe('the smooth way', () => {
       fc.property(inksAndColors, ([inks, colors]) => {
         expect(tableOf([...inks].reverse(), [...colors].reverse())).toEqual(tableOf(inks, colors))
       }),
-      { numRuns: 8 },
+      { numRuns: 4 },
     )
   })
 
@@ -150,6 +150,22 @@ describe('the smooth way', () => {
     )
     for (let i = 0; i < gray.length; i += 4)
       expect(Math.max(...gray.slice(i, i + 3)) - Math.min(...gray.slice(i, i + 3))).toBeLessThan(40)
+  })
+
+  it('keeps alpha as it is, and takes no color of what is clear into soft edges', () => {
+    const chance = seeded(5)
+    const picture = pictureOf(60, 60, (x, y) => {
+      const alpha = Math.min(255, Math.max(0, Math.round((24 - Math.hypot(x - 30, y - 30)) * 80)))
+      const grain = (): number => 34 + Math.round(chance() * 14)
+      return alpha ? [grain(), grain(), grain(), alpha] : [0, 0, 0, 0]
+    })
+    const inks = ['#242424', '#303030', '#d0a060']
+    const out = paintedIn(takenApart(picture, inks, 'painted'), inks, ['#b04030', '#b04030', '#f0e0c0'])
+    const red = [0xb0, 0x40, 0x30]
+    for (let i = 0; i < out.length; i += 4) {
+      expect(out[i + 3]).toBe(picture.data[i + 3])
+      if (out[i + 3]) expect(far(out, i, red, 0)).toBeLessThan(0.12)
+    }
   })
 
   it('takes one color, two pixels and clear ones', () => {
