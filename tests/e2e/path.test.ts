@@ -23,13 +23,14 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   const { id } = (await answer.json()) as { id: string }
   await page.locator(`a[href="/project/${id}/compose"]`).click() // other tests make copies of it too
   await expect(page.getByTestId('artwork')).toBeVisible()
+  await expect.poll(() => stageColors(page)).not.toEqual([]) // it is drawn once it has been read
   const before = await stageColors(page)
 
   await page.keyboard.press('1')
   await page.getByTestId('base-field').fill('C8553D')
   await page.getByRole('button', { name: 'Set', exact: true }).click()
   await expect.poll(async () => (await bandColors(page))[0]).toBe('#c8553d')
-  expect(await stageColors(page)).not.toEqual(before)
+  await expect.poll(() => stageColors(page)).not.toEqual(before)
 
   await page.getByRole('button', { name: 'Compose', exact: true }).click()
   await page.getByTestId('harmony-triadic').getByRole('button').first().click()
