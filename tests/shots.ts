@@ -117,7 +117,10 @@ await shot('hold')
 await drawKept(`${folder}/kept.png`)
 
 await page.goto(address)
-await page.getByRole('link', { name: /Breezeholm calendar/ }).first().click()
+await page
+  .getByRole('link', { name: /Breezeholm calendar/ })
+  .first()
+  .click()
 await page.getByTestId('project-name').waitFor()
 await page.keyboard.press('3')
 await page.getByTestId('picture').locator('canvas[data-painted-by]').waitFor()
