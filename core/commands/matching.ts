@@ -35,7 +35,11 @@ export const matchedTargets = (
   )
 }
 
-/** Targets of some inks to the swatches of a scheme; whatever others go to stays, and they are matched around it. */
+/** Targets as if all had been sent by hand, so that they stay. */
+export const staying = (targets: Readonly<Record<string, Target>>): Record<string, Target> =>
+  Object.fromEntries(Object.entries(targets).map(([hex, { to }]) => [hex, { to, by: 'hand' as const }]))
+
+/** Targets of some inks to the swatches of a scheme, matched around what was sent by hand of the others. */
 export const matchedAmong = (
   inks: readonly InkArea[],
   to: Parameters<typeof matchedTargets>[1],
@@ -44,8 +48,7 @@ export const matchedAmong = (
 ): Record<string, Target> => {
   const some = new Set(open)
   const others = Object.entries(standing).filter(([hex]) => !some.has(hex))
-  const stay = Object.fromEntries(others.map(([hex, { to }]) => [hex, { to, by: 'hand' as const }]))
-  const matched = matchedTargets(inks, to, stay)
+  const matched = matchedTargets(inks, to, Object.fromEntries(others))
   return Object.fromEntries(open.flatMap(hex => (matched[hex] ? [[hex, matched[hex]]] : [])))
 }
 
@@ -82,6 +85,6 @@ export const settledTargets = (before: Project, after: Project, inks: readonly I
   const joined = how === 'joined' && keeping && open.length > 0
   const anew = how === 'anew' || (how !== 'missing' && others) || recolored || joined
   if (!anew && !open.length) return held
-  const found = anew ? matchedTargets(inks, held, targets) : matchedAmong(inks, held, targets, open)
+  const found = anew ? matchedTargets(inks, held, targets) : matchedAmong(inks, held, staying(targets), open)
   return { ...held, remap: { ...held.remap, targets: { ...targets, ...found } } }
 }

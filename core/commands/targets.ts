@@ -4,7 +4,7 @@ import type { Project } from '../document/project'
 import { remapSchema, type Target } from '../document/remap'
 import { MATCHES } from '../remap/match'
 import { kindOf } from './command'
-import { matchedTargets } from './matching'
+import { matchedAmong, matchedTargets } from './matching'
 import { matchedBy, sent, withoutExceptions, withRemap } from './remapping'
 
 /* Where inks go. */
@@ -29,11 +29,8 @@ const matched = kindOf(
   ({ match, seed }) => (seed ? 'deal of targets' : match ? 'matching' : 'match again'),
   (project, { match = project.remap.match, seed = project.remap.seed, inks: only }, inks) => {
     const by = withRemap(project, { match, seed })
-    if (!only) return matchedBy(project, match, seed, matchedTargets(inks, by))
-    const some = new Set(only)
-    const others = Object.entries(project.remap.targets).filter(([hex]) => !some.has(hex))
-    const found = Object.entries(matchedTargets(inks, by, Object.fromEntries(others)))
-    return matchedBy(project, match, seed, Object.fromEntries(found.filter(([hex]) => some.has(hex))))
+    const found = only ? matchedAmong(inks, by, project.remap.targets, only) : matchedTargets(inks, by)
+    return matchedBy(project, match, seed, found)
   },
   'missing',
 )

@@ -6,7 +6,7 @@ import { MEASURES } from '../harmony/adjust'
 import { castFixed, underCast, wholeAdjusted } from '../scheme/compose'
 import { inLook } from '../scheme/looks'
 import { kindOf } from './command'
-import { matchedAmong } from './matching'
+import { matchedAmong, staying } from './matching'
 import { withRemap } from './remapping'
 import { huedSchema } from './swatches'
 
@@ -34,7 +34,7 @@ const adopted = kindOf(
     const there = inLook(project, look)
     const unknown = inks.flatMap(({ hex }) => (look.remap.targets[hex] ? [] : [hex]))
     if (!unknown.length) return there
-    const fresh = matchedAmong(inks, there, there.remap.targets, unknown)
+    const fresh = matchedAmong(inks, there, staying(there.remap.targets), unknown)
     return withRemap(there, { targets: { ...there.remap.targets, ...fresh } })
   },
   'missing',
