@@ -7,7 +7,7 @@ import type { Picture } from '../../core/picture/picture'
 import { MOST_RASTER_PIXELS, tooLarge } from '../../core/raster/inks'
 import { mannerOf, type Manner } from '../../core/raster/manner'
 import { measuredPicture } from '../../core/raster/measure'
-import { pictureInfo, plainPicture, plainPng } from '../../render/pictures'
+import { PICTURE_NAME, pictureInfo, plainPicture, plainPng } from '../../render/pictures'
 import { titleOf } from '../title'
 import { hashOf, MAPPED, type Received } from './receive'
 
@@ -47,7 +47,7 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
   const info = await pictureInfo(bytes)
   if (info.width * info.height > MOST_RASTER_PIXELS) throw new Unreadable(tooLarge(info.width, info.height))
   const picture = await plainPicture(bytes)
-  const name = titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Artwork')
+  const name = titleOf(fileName.replace(/[-_]/g, ' '), PICTURE_NAME, 'Artwork')
   const taken = received(picture, await plainPng(picture), { name, notes: info.notes, manner: mannerOf(picture) })
   const { file } = taken
   return { ...taken, file: { ...file, notes: [...file.notes, ...(file.inks.length ? [] : ['It is clear all over.'])] } }

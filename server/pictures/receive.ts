@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import type { PictureFile } from '../../core/document/pictures'
 import { titleOf } from '../title'
-import { pictureInfo, workingFiles, workingPicture } from '../../render/pictures'
+import { PICTURE_NAME, pictureInfo, workingFiles, workingPicture } from '../../render/pictures'
 
 /**
  * A picture as it is kept: what is known of it, its bytes as they came, and what it is worked on and shown small with.
@@ -20,7 +20,7 @@ export const receivePicture = async (fileName: string, bytes: Uint8Array): Promi
   const files = await workingFiles(await workingPicture(bytes, info))
   const file: PictureFile = {
     hash: createHash('sha256').update(bytes).digest('hex'),
-    name: titleOf(fileName.replace(/[-_]/g, ' '), /\.(png|jpe?g|webp)$/i, 'Reference'),
+    name: titleOf(fileName.replace(/[-_]/g, ' '), PICTURE_NAME, 'Reference'),
     width: info.width,
     height: info.height,
     notes: info.notes,
