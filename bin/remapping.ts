@@ -15,18 +15,16 @@ import { newProject } from '../core/scheme/create'
 import { gatheredScheme } from '../core/scheme/scheme'
 import { FIRST_REMAP } from '../core/document/remap'
 import { Unreadable } from '../core/artwork/unreadable'
-import type { Picture } from '../core/picture/picture'
 import type { Pixels } from '../core/picture/pixels'
-import { MOST_RASTER_PIXELS, tooLarge } from '../core/raster/inks'
-import { mannerOf, takenApart, type Manner } from '../core/raster/manner'
-import { measuredPicture } from '../core/raster/measure'
-import { paintRaster } from '../core/raster/paint'
+import type { Manner } from '../core/raster/manner'
+import { measuredPicture, type Measured } from '../core/raster/measure'
+import { inPieces, paintedPart } from '../core/raster/strips'
 import { figuresOf, LOOKED_AT, type Figures } from '../core/remap/figures'
 import type { InkArea, Match } from '../core/remap/match'
 import type { Neutrals } from '../core/remap/remap'
 import type { Shading } from '../core/remap/shading'
 import { readWithPictures, type ReadWithPictures } from '../render/embedded'
-import { PICTURE_NAME, pictureFile, pictureInfo, plainPicture } from '../render/pictures'
+import { inkPicture, PICTURE_NAME, pictureFile, pictureInfo, plainPicture } from '../render/pictures'
 import { renderSvg } from '../render/resvg'
 import { MAPPED } from '../server/artwork/receive'
 
@@ -76,16 +74,12 @@ const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
 const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> =>
   measuredInks(reading, renderSvg, MEASURED, painter({ longest: MEASURED, plain: true }))
 
-/** A picture of pixels, decoded, and what it is made of. Throws Unreadable for what is none, or too large. */
-const openPicture = async (
-  path: string,
-): Promise<{ bytes: Buffer; picture: Picture; manner: Manner; notes: string[] }> => {
+/** A picture of pixels, what it is made of and its inks. Throws Unreadable for what is none, or too large. */
+const openPicture = async (path: string): Promise<{ bytes: Buffer; measured: Measured; notes: string[] }> => {
   const bytes = await readFile(path)
   const { width, height, notes } = await pictureInfo(bytes)
-  if (width * height > MOST_RASTER_PIXELS) throw new Unreadable(tooLarge(width, height))
-  const picture = await plainPicture(bytes)
-  const manner = mannerOf(picture)
-  return { bytes, picture, manner, notes: [...notes, `It is taken as ${SAID[manner]}.`] }
+  const found = measuredPicture(await inkPicture(bytes, { width, height }), MAPPED)
+  return { bytes, measured: found, notes: [...notes, `It is taken as ${SAID[found.manner]}.`] }
 }
 const SAID: Readonly<Record<Manner, string>> = {
   flat: 'flat art',
@@ -99,8 +93,8 @@ const SAID: Readonly<Record<Manner, string>> = {
  */
 export const inksOf = async (path: string, also: readonly Also[]): Promise<Told & { inks: InkSummary[] }> => {
   if (PICTURE_NAME.test(path)) {
-    const { picture, manner, notes } = await openPicture(path)
-    return { inks: measuredPicture(picture, MAPPED, manner).inks, removed: [], notes }
+    const { measured: found, notes } = await openPicture(path)
+    return { inks: found.inks, removed: [], notes }
   }
   const opened = await open(path, also)
   const { reading, removed } = opened
@@ -173,8 +167,11 @@ const endingOf = (path: string): string => extname(path).toLowerCase().replace('
 /** Remaps a picture by a plan into one of the kind the new name ends in. */
 const remapPicture = async (path: string, plan: Plan, out: string): Promise<Told> => {
   if (!PICTURE_NAME.test(out)) throw new Unreadable('A picture is written as PNG, JPEG or WebP.')
-  const { bytes, picture, manner, notes } = await openPicture(path)
-  const { inks } = measuredPicture(picture, MAPPED, manner)
+  const {
+    bytes,
+    measured: { manner, inks },
+    notes,
+  } = await openPicture(path)
   const planned = plannedColors(plan, inks)
   const hexes = inks.map(({ hex }) => hex)
   const colors = hexes.map(hex => planned.get(hex) ?? hex)
@@ -182,9 +179,8 @@ const remapPicture = async (path: string, plan: Plan, out: string): Promise<Told
     await writeWhole(out, bytes)
     return { removed: [], notes }
   }
-  const data = new Uint8Array(picture.data.length)
-  paintRaster(takenApart(picture, hexes, manner), hexes, [{ colors, opacity: 1 }], null, data)
-  await writeWhole(out, await pictureFile({ ...picture, data }, out))
+  const whole = inPieces(await plainPicture(bytes), hexes, manner)
+  await writeWhole(out, await pictureFile(paintedPart(whole, [{ colors, opacity: 1 }], null), out))
   return { removed: [], notes }
 }
 

@@ -5,7 +5,7 @@ import type { Markup } from '../core/artwork/markup'
 import type { Also, Reading } from '../core/artwork/reading'
 import { Unreadable } from '../core/artwork/unreadable'
 import type { Picture } from '../core/picture/picture'
-import { MOST_RASTER_PIXELS, rasterInks } from '../core/raster/inks'
+import { rasterInks } from '../core/raster/inks'
 import { reducedPicture } from '../core/raster/reduce'
 import { unmixed, type Unmixed } from '../core/raster/unmix'
 import { pictureInfo, plainPicture, plainPng } from './pictures'
@@ -25,8 +25,9 @@ export interface ReadWithPictures {
   painter: (painting: Painting) => PicturePainter
 }
 
-/** The most pictures within a file that are read. */
+/** The most pictures within a file that are read, and the most pixels they may have together. */
 const MOST_PICTURES = 200
+const MOST_PIXELS_WITHIN = 12_000_000
 
 /**
  * The pictures within a file, decoded; null for those that cannot be, and for what goes beyond how many there may be
@@ -34,7 +35,7 @@ const MOST_PICTURES = 200
  */
 const decodedPictures = async ({ pictures }: Reading): Promise<Array<Picture | null>> => {
   const all: Array<Picture | null> = []
-  let left = MOST_RASTER_PIXELS
+  let left = MOST_PIXELS_WITHIN
   for (const picture of pictures) {
     const bytes = all.length < MOST_PICTURES ? embeddedBytes(picture) : null
     try {

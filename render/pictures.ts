@@ -86,6 +86,22 @@ export const plainPicture = async (bytes: Uint8Array, longest?: number): Promise
   return { width, height, data }
 }
 
+/** The most pixels of a picture that what it is made of and its inks are looked for in. */
+const LOOKED_AT = 12_000_000
+
+/** A picture decoded in its own size, or reduced to what is enough to find its inks. */
+export const inkPicture = (
+  bytes: Uint8Array,
+  { width, height }: { width: number; height: number },
+): Promise<Picture> => {
+  const scale = Math.sqrt(LOOKED_AT / (width * height))
+  return plainPicture(bytes, scale < 1 ? Math.floor(Math.max(width, height) * scale) : undefined)
+}
+
+/** A picture file as a PNG of its pixels, upright in sRGB, without loss and with nothing else. */
+export const plainPngOf = (bytes: Uint8Array): Promise<Buffer> =>
+  opened(bytes).autoOrient().toColorspace('srgb').ensureAlpha().png({ compressionLevel: 6 }).toBuffer().catch(broken)
+
 /** A picture as a PNG without loss, and with nothing but its pixels. */
 export const plainPng = ({ width, height, data }: Picture): Promise<Buffer> =>
   sharp(data, { raw: { width, height, channels: 4 } })

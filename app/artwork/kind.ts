@@ -18,6 +18,6 @@ export interface ArtworkKind {
   isCrowded: (file: ArtworkFile) => boolean
   /** How the screen shows it. Rejects where it cannot be had. */
   open: (file: ArtworkFile) => Promise<ScreenArtwork>
-  /** Its bytes as it is painted. `seen` hears which part is done. */
-  write: (hash: string, painted: Painted, seen: (part: number) => void) => Promise<Uint8Array>
+  /** Its bytes as it is painted. `seen` hears which part is done; the signal stops what takes time. */
+  write: (hash: string, painted: Painted, seen: (part: number) => void, signal?: AbortSignal) => Promise<Uint8Array>
 }

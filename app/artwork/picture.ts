@@ -20,12 +20,18 @@ export interface FullSize {
     longest: number,
     seen: Seen,
   ) => Promise<PaintedPart>
-  write: (hash: string, colors: Colors, areas: readonly AreaPaint[], seen: Seen) => Promise<Uint8Array>
+  write: (
+    hash: string,
+    colors: Colors,
+    areas: readonly AreaPaint[],
+    seen: Seen,
+    signal?: AbortSignal,
+  ) => Promise<Uint8Array>
 }
 
 const plain = (areas: readonly AreaPaint[]): AreaPaint[] => structuredClone(toRaw(areas)) as AreaPaint[]
 
-/** Pictures in their own size, taken apart by a worker of their own, one after the other. */
+/** Pictures in their own size, painted by a worker of their own, one after the other; it is let go where one is to stop. */
 export const inFullSize = (
   desk: Desk<RasterDesk>,
   source: (hash: string) => Promise<Uint8Array>,
@@ -33,12 +39,12 @@ export const inFullSize = (
   mannerOf: (hash: string) => Manner,
 ): FullSize => {
   let inHand: Promise<unknown> = Promise.resolve()
-  const taken = <Result>(hash: string, seen: Seen, work: () => Promise<Result>): Promise<Result> => {
+  const atHand = <Result>(hash: string, work: () => Promise<Result>): Promise<Result> => {
     const next = inHand
       .catch(() => null) // the one before failed to whoever asked for it
       .then(async () => {
         if (!(await desk.at().has(hash)))
-          await desk.at().take(hash, await source(hash), [...inksOf(hash)], mannerOf(hash), proxy(seen))
+          await desk.at().take(hash, await source(hash), [...inksOf(hash)], mannerOf(hash))
         return work()
       })
     inHand = next
@@ -47,9 +53,14 @@ export const inFullSize = (
   const becoming = (hash: string, colors: Colors): string[] => inksOf(hash).map(ink => colors.get(ink) ?? ink)
   return {
     part: (hash, colors, areas, part, longest, seen) =>
-      taken(hash, seen, () => desk.at().part(hash, becoming(hash, colors), plain(areas), part, longest)),
-    write: (hash, colors, areas, seen) =>
-      taken(hash, seen, () => desk.at().write(hash, becoming(hash, colors), plain(areas))),
+      atHand(hash, () => desk.at().part(hash, becoming(hash, colors), plain(areas), part, longest, proxy(seen))),
+    write: (hash, colors, areas, seen, signal) => {
+      const stop = (): void => desk.letGo()
+      signal?.addEventListener('abort', stop)
+      return atHand(hash, () => desk.at().write(hash, becoming(hash, colors), plain(areas), proxy(seen))).finally(() =>
+        signal?.removeEventListener('abort', stop),
+      )
+    },
   }
 }
 
@@ -70,5 +81,5 @@ export const picturesOf = (fullSize: FullSize): ArtworkKind => ({
     pictures: [],
     left: { pictures: 0, computed: 0 },
   }),
-  write: (hash, { colors, byHand }, seen) => fullSize.write(hash, colors, byHand.areas, seen),
+  write: (hash, { colors, byHand }, seen, signal) => fullSize.write(hash, colors, byHand.areas, seen, signal),
 })

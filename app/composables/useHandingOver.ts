@@ -16,7 +16,10 @@ export const useHandingOver = () => {
 
   const partFor = (art: Artwork) => {
     const painted = painting.settled(art.id)
-    return { name: art.name, work: (seen: (part: number) => void) => files.write(art.hash, painted, seen) }
+    return {
+      name: art.name,
+      work: (seen: (part: number) => void, signal: AbortSignal) => files.write(art.hash, painted, seen, signal),
+    }
   }
 
   /** Writes one artwork. */
@@ -49,7 +52,7 @@ export const useHandingOver = () => {
       parts: all.map(art => {
         const { name, work } = partFor(art)
         const file = nameOf.get(art.id) as string
-        return { name, work: async (seen: (part: number) => void) => ({ file, bytes: await work(seen) }) }
+        return { name, work: async (...how: Parameters<typeof work>) => ({ file, bytes: await work(...how) }) }
       }),
       finish: async (written, failed) => {
         if (!written.length) return notices.say('None of the artwork could be written.', 'problem')

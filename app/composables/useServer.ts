@@ -106,6 +106,8 @@ export const useServer = () => ({
   },
   artwork: (hash: string) => json<ArtworkFile>('GET', `artwork/${hash}`),
   source: (hash: string) => bytes(`artwork/${hash}/source`),
+  /** A picture of the artwork, as it is shown on the stage. */
+  stagePicture: (hash: string) => bytes(`artwork/${hash}/stage`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
   readAgain: (hash: string, also: readonly Also[]) => json<ArtworkFile>('POST', `artwork/${hash}/also`, { also }),
   madeOf: (hash: string, manner: Manner, inks?: readonly string[]) =>

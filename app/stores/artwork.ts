@@ -12,7 +12,7 @@ import { drawings } from '~/artwork/drawing'
 import type { ArtworkKind } from '~/artwork/kind'
 import { inFullSize, picturesOf } from '~/artwork/picture'
 import type { ArtworkDesk, ScreenArtwork } from '~/workers/artwork.worker'
-import { deskOf } from '~/workers/desk'
+import { deskOf, Left } from '~/workers/desk'
 import type { PaintedPart, RasterArtwork, RasterDesk } from '~/workers/raster.worker'
 
 /**
@@ -126,7 +126,9 @@ export const useArtworkFiles = defineStore('artwork files', () => {
       unmixing.value = part
     })
     try {
-      const taken = await pictures.at().open(hash, await server.source(hash), [...inksOf(hash)], mannerOf(hash), seen)
+      const [before, picture] = [stops, await server.stagePicture(hash)]
+      if (before !== stops) throw new Left()
+      const taken = await pictures.at().open(hash, picture, [...inksOf(hash)], mannerOf(hash), seen)
       if (own !== age) return
       rasters.value = new Map(rasters.value).set(hash, {
         ...taken,
@@ -136,6 +138,18 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     } finally {
       unmixing.value = null
     }
+  }
+
+  /**
+   * Stops taking pictures apart: with the worker goes what it holds of others, which are taken apart again when they are
+   * shown.
+   */
+  let stops = 0
+  const stopTakingApart = (): void => {
+    stops++
+    takingApart.clear()
+    pictures.letGo()
+    rasters.value = new Map()
   }
 
   /** Has a picture taken apart in the worker, once; rejects where it cannot be had. */
@@ -198,15 +212,17 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   }
 
   /**
-   * The bytes of an artwork as it is painted: SVG, or PNG in full size. `seen` hears which part of a picture is done.
+   * The bytes of an artwork as it is painted: SVG, or PNG in full size. `seen` hears which part of a picture is done;
+   * the signal stops it.
    */
   const write = async (
     hash: string,
     painted: Painted,
     seen: (part: number) => void = () => undefined,
+    signal?: AbortSignal,
   ): Promise<Uint8Array> => {
     await open(hash)
-    return kinds[files.value.get(hash)?.kind ?? 'svg'].write(hash, painted, seen)
+    return kinds[files.value.get(hash)?.kind ?? 'svg'].write(hash, painted, seen, signal)
   }
 
   /** An archive of files, by their names. */
@@ -234,6 +250,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
       isCrowded,
       open,
       openRaster,
+      stopTakingApart,
       paintRaster,
       paintPart,
       paintPictures,

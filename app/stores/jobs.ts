@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
 
-/** One part of long work: what it is about, and how it is done. `seen` hears which part of it is done, 0 to 1. */
+/** One part of long work: what it is about, and how it is done. `seen` hears which part of it is done, 0 to 1; the signal says to stop. */
 export interface JobPart<Result> {
   name: string
-  work: (seen: (part: number) => void) => Promise<Result>
+  work: (seen: (part: number) => void, signal: AbortSignal) => Promise<Result>
 }
 
 /** Long work to be done: its parts one after the other, and what is made of those that were done. */
@@ -54,15 +54,13 @@ export const useJobs = defineStore('jobs', () => {
     const { key, doing, parts } = work
     if (isUnderway(key) || !parts.length) return
     const own = age
-    let cancelled = false
+    const stopping = new AbortController()
     const results: Array<{ name: string; result: Result }> = []
     const failures: Failure[] = []
     const failed: Array<JobPart<Result>> = []
     let job: Job = {
       ...{ key, doing, of: parts.length, done: 0, name: '', part: 0, failures: [], state: 'underway' },
-      cancel: () => {
-        cancelled = true
-      },
+      cancel: () => stopping.abort(),
       retry: () => void start({ ...work, parts: failed }),
     }
     const show = (change: Partial<Job>): void => {
@@ -74,16 +72,19 @@ export const useJobs = defineStore('jobs', () => {
       try {
         const result = await part.work(each => {
           if (job.state === 'underway') show({ part: each })
-        })
+        }, stopping.signal)
         results.push({ name: part.name, result })
       } catch (error) {
-        failures.push({ name: part.name, reason: reasonOf(error) })
-        failed.push(part)
+        if (!stopping.signal.aborted) {
+          failures.push({ name: part.name, reason: reasonOf(error) })
+          failed.push(part)
+        }
       }
       if (own !== age) return
-      if (!cancelled) continue
-      show({ done: done + 1, state: 'stopped' })
-      return notices.say(`Stopped after ${done + 1} of ${parts.length}; nothing was saved.`)
+      if (!stopping.signal.aborted) continue
+      const whole = results.length + failures.length
+      show({ done: whole, state: 'stopped' })
+      return notices.say(`Stopped after ${whole} of ${parts.length}; nothing was saved.`)
     }
     try {
       await work.finish(results, failures)

@@ -1,9 +1,9 @@
 import { wrap, type Remote } from 'comlink'
 
-/** The project was left while a worker was at it: nobody waits for the answer any more. */
+/** A worker was let go while it was at something: nobody waits for the answer any more. */
 export class Left extends Error {
   constructor() {
-    super('The project was left.')
+    super('It was stopped.')
   }
 }
 

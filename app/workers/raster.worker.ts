@@ -1,16 +1,17 @@
 import { expose, transfer } from 'comlink'
-import type { Region } from '../../core/picture/picture'
-import { cropOf, cropped, croppedBytes } from '../../core/raster/crop'
+import type { Picture, Region } from '../../core/picture/picture'
+import { allOf, inPieces, paintedPart, pieceByPiece, strips, type Whole } from '../../core/raster/strips'
+import { cropOf, croppedBytes, croppedPicture, type Crop } from '../../core/raster/crop'
 import { paintRaster, type Row } from '../../core/raster/paint'
 import { reducedPicture } from '../../core/raster/reduce'
-import { takenApart, type Manner } from '../../core/raster/manner'
+import { takingApart, type Manner } from '../../core/raster/manner'
 import type { Unmixed } from '../../core/raster/unmix'
-import { rowsWithin, type AreaPaint } from '../../core/painting/areas'
+import { areaRows, rowsWithin, type AreaPaint } from '../../core/painting/areas'
 import { areaIn } from '../raster/foundAreas'
-import { pictureOf, pngOf } from './png'
+import { largePictureOf, pictureOf, pngOfStrips } from './png'
 
-/** The longer side, in pixels, of what the stage shows, and of what proofs are painted from. */
-const SIZES = { stage: 1280, proof: 168 } as const
+/** The longer side, in pixels, of what proofs are painted from. */
+const PROOF = 168
 
 /** A picture taken apart for the stage and for proofs. */
 export interface RasterArtwork {
@@ -27,6 +28,8 @@ export interface PaintedPart {
   region: Region
 }
 
+type Seen = (part: number) => void
+
 const stages = new Map<string, { taken: Unmixed; inks: string[] }>()
 
 const copied = ({ picture, places, weights, ground }: Unmixed): Unmixed => ({
@@ -38,27 +41,49 @@ const copied = ({ picture, places, weights, ground }: Unmixed): Unmixed => ({
 const buffersOf = ({ picture, places, weights, ground }: Unmixed): ArrayBuffer[] =>
   [picture.data.buffer, places.buffer, weights.buffer, ...(ground ? [ground.buffer] : [])] as ArrayBuffer[]
 
-/** The picture that is taken apart in its own size. */
-let full: { hash: string; taken: Unmixed; inks: string[] } | null = null
+/** The picture that is at hand in its own size; taken apart as a whole only where areas of it were touched up. */
+let full: { hash: string; whole: Whole; taken: Unmixed | null } | null = null
 
-const fullOf = (hash: string) => {
-  if (full?.hash !== hash) throw new Error('This picture has not been taken apart in its own size.')
-  return full
+/** What a picture in its own size becomes: its rows of colors, and where each holds. */
+const inColors = (hash: string, colors: string[], areas: AreaPaint[], seen: Seen) => {
+  if (full?.hash !== hash) throw new Error('This picture is not at hand in its own size.')
+  const { whole } = full
+  const { picture, inks, takeApart } = whole
+  if (!areas.length) return { whole, rows: areaRows(inks, colors, []), regions: null }
+  const taken = (full.taken ??= takeApart(picture, seen))
+  return { whole, ...rowsWithin(taken, inks, colors, areas, areaIn) }
 }
 
-/** What the picture in its own size becomes: its rows of colors, and where each holds. */
-const inColors = (hash: string, colors: string[], areas: AreaPaint[]) => {
-  const { taken, inks } = fullOf(hash)
-  return { taken, inks, ...rowsWithin(taken, inks, colors, areas, areaIn) }
+/** The rows of a rectangle's pixels when it is reduced to a smaller picture: those of the pixels in the middle of each. */
+const reducedRegions = (regions: Uint8Array, { width, height }: Crop, to: Picture): Uint8Array => {
+  const out = new Uint8Array(to.width * to.height)
+  for (let y = 0, p = 0; y < to.height; y++) {
+    const from = Math.floor(((y + 0.5) * height) / to.height) * width
+    for (let x = 0; x < to.width; x++, p++)
+      out[p] = regions[from + Math.floor(((x + 0.5) * width) / to.width)] as number
+  }
+  return out
+}
+
+/** A rectangle of a picture in other colors, its longer side at most so many pixels. */
+const paintedCrop = (
+  { whole, rows, regions }: { whole: Whole; rows: Row[]; regions: Uint8Array | null },
+  crop: Crop,
+  longest: number,
+): Picture => {
+  if (Math.max(crop.width, crop.height) <= longest) return paintedPart(whole, rows, regions, crop)
+  const small = reducedPicture(croppedPicture(whole.picture, crop), longest)
+  const within = regions && reducedRegions(croppedBytes(regions, whole.picture.width, 1, crop), crop, small)
+  return paintedPart({ ...whole, picture: small }, rows, within)
 }
 
 const desk = {
-  /** Takes a picture apart into its inks, at the sizes the screen needs. `seen` hears which part is done. */
-  open(hash: string, png: Uint8Array, inks: string[], manner: Manner, seen: (part: number) => void): RasterArtwork {
+  /** Takes a picture in the size of the stage apart into its inks, as the screen needs it. `seen` hears which part is done. */
+  open(hash: string, png: Uint8Array, inks: string[], manner: Manner, seen: Seen): RasterArtwork {
     const picture = pictureOf(png)
-    const small = reducedPicture(picture, SIZES.stage)
-    const stage = takenApart(small, inks, manner, seen)
-    const proof = takenApart(reducedPicture(picture, SIZES.proof), inks, manner)
+    const takeApart = takingApart(inks, manner)
+    const stage = takeApart(picture, seen)
+    const proof = takeApart(reducedPicture(picture, PROOF))
     stages.set(hash, { taken: stage, inks })
     const shown = copied(stage)
     return transfer({ inks, stage: shown, proof }, [...buffersOf(shown), ...buffersOf(proof)])
@@ -71,24 +96,21 @@ const desk = {
     paintRaster(open.taken, open.inks, rows, regions, out)
     return transfer(out, [out.buffer])
   },
-  /** Takes a picture apart in its own size, and keeps it until another is. `seen` hears which part is done. */
-  take(hash: string, png: Uint8Array, inks: string[], manner: Manner, seen: (part: number) => void): void {
+  /** Keeps a picture at hand in its own size, until another is. */
+  async take(hash: string, png: Uint8Array, inks: string[], manner: Manner): Promise<void> {
     full = null
-    full = { hash, taken: takenApart(pictureOf(png), inks, manner, seen), inks }
+    full = { hash, whole: inPieces(await largePictureOf(png), inks, manner), taken: null }
   },
-  /** Whether a picture is taken apart in its own size. */
+  /** Whether a picture is at hand in its own size. */
   has(hash: string): boolean {
     return full?.hash === hash
   },
   /** A part of that picture in other colors, its longer side at most `longest` pixels, and which part it is. */
-  part(hash: string, colors: string[], areas: AreaPaint[], wanted: Region, longest: number): PaintedPart {
-    const { taken, inks, rows, regions } = inColors(hash, colors, areas)
-    const { width, height } = taken.picture
-    const crop = cropOf(taken.picture, wanted)
-    const piece = cropped(taken, crop)
-    const out = new Uint8Array(piece.picture.data.length)
-    paintRaster(piece, inks, rows, regions && croppedBytes(regions, width, 1, crop), out)
-    const picture = reducedPicture({ ...piece.picture, data: out }, longest)
+  part(hash: string, colors: string[], areas: AreaPaint[], wanted: Region, longest: number, seen: Seen): PaintedPart {
+    const becoming = inColors(hash, colors, areas, seen)
+    const { width, height } = becoming.whole.picture
+    const crop = cropOf({ width, height }, wanted)
+    const picture = paintedCrop(becoming, crop, longest)
     const data = new Uint8ClampedArray(
       picture.data.buffer as ArrayBuffer,
       picture.data.byteOffset,
@@ -104,12 +126,11 @@ const desk = {
       [data.buffer],
     )
   },
-  /** That picture in other colors, as PNG. */
-  write(hash: string, colors: string[], areas: AreaPaint[]): Uint8Array {
-    const { taken, inks, rows, regions } = inColors(hash, colors, areas)
-    const out = new Uint8Array(taken.picture.data.length)
-    paintRaster(taken, inks, rows, regions, out)
-    const bytes = pngOf({ ...taken.picture, data: out })
+  /** That picture in other colors, as PNG, strip by strip. `seen` hears which part is done. */
+  async write(hash: string, colors: string[], areas: AreaPaint[], seen: Seen): Promise<Uint8Array> {
+    const { whole, rows, regions } = inColors(hash, colors, areas, seen)
+    const { picture } = whole
+    const bytes = await pngOfStrips(picture, strips(allOf(picture), pieceByPiece(whole, rows, regions)), seen)
     return transfer(bytes, [bytes.buffer as ArrayBuffer])
   },
 }

@@ -23,7 +23,7 @@ export interface Source {
 export const MOST_PIXELS = 40_000_000
 
 /** The most bytes a picture file may have. */
-export const MOST_BYTES = 60 * 1024 * 1024
+export const MOST_BYTES = 100 * 1024 * 1024
 
 /** How many pixels are enough to find colors in: larger pictures are decoded to this size. */
 export const WORKING_PIXELS = 1_000_000

@@ -1,3 +1,4 @@
+import type { Picture } from '../picture/picture'
 import type { Unmixed } from './unmix'
 
 /** A rectangle of pixels. */
@@ -39,9 +40,16 @@ export const croppedBytes = (
   return out
 }
 
+/** A rectangle of a picture. */
+export const croppedPicture = (picture: Picture, crop: Crop): Picture => ({
+  width: crop.width,
+  height: crop.height,
+  data: croppedBytes(picture.data, picture.width, 4, crop),
+})
+
 /** A rectangle of a picture that was taken apart. */
 export const cropped = ({ picture, places, weights, ground }: Unmixed, crop: Crop): Unmixed => ({
-  picture: { width: crop.width, height: crop.height, data: croppedBytes(picture.data, picture.width, 4, crop) },
+  picture: croppedPicture(picture, crop),
   places: croppedBytes(places, picture.width, 4, crop),
   weights: croppedBytes(weights, picture.width, 4, crop),
   ...(ground && { ground: croppedBytes(ground, picture.width, 4, crop) }),

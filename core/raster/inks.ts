@@ -5,14 +5,6 @@ import type { Picture } from '../picture/picture'
 /** The most inks a raster picture is taken apart into. */
 export const MOST_RASTER_INKS = 96
 
-/** The most pixels raster artwork may have. */
-export const MOST_RASTER_PIXELS = 12_000_000
-
-/** The sentence for a picture that has more. */
-export const tooLarge = (width: number, height: number): string =>
-  `The picture has ${Math.round((width * height) / 1e6)} megapixels; raster artwork may have up to ` +
-  `${MOST_RASTER_PIXELS / 1e6}.`
-
 /** So many places of a picture are looked at for its inks. */
 const LOOKED_AT = 1_200_000
 

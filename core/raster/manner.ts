@@ -5,7 +5,7 @@ import type { Picture } from '../picture/picture'
 import { rasterInks } from './inks'
 import { reducedPicture } from './reduce'
 import { unmixedSmoothly } from './smooth'
-import { unmixed, type Unmixed } from './unmix'
+import { unmixer, type Unmixed, type Unmixer } from './unmix'
 
 /**
  * What a raster picture is made of: flat areas with edges between them, or paint or light that passes smoothly from color
@@ -21,19 +21,25 @@ const CALM = 6
 const ON_INK = 0.014
 /**
  * A flat picture: the least part of it that lies within areas, the least part of that which is the very color of an ink,
- * and the most that differs a little from all around it.
+ * the most that differs a little from all around it, and the most of its areas that are ramps.
  */
-const FLAT = { calm: 0.4, inks: 0.64, noise: 0.6 } as const
+const FLAT = { calm: 0.4, inks: 0.64, noise: 0.6, ramps: 0.18 } as const
 /** Alpha, of 255, from which a pixel has a color. */
 const SEEN = 16
 /** The most of a painting that lies beside a pixel of a color that is just a little different, as in photographs. */
 const NOISE = 0.55
+/**
+ * Strokes of a brush differ in hue, where the grain of a camera is nearly gray: a picture that is rough all over, but for
+ * so small a part, is painted where neighbors differ in color by so many times what they do in lightness. Rough is a pixel
+ * of which fewer than two neighbors are within so many 8-bit steps.
+ */
+const STROKES = { even: 0.3, colorful: 1.2, within: 2 } as const
 
 /**
- * Of the pixels that have a color: the part within areas, the part of those that is an ink, and of all the part that
- * differs from each pixel beside it.
+ * Of the pixels that have a color: the part within areas, the part of those that is an ink, of all the part that differs
+ * from each pixel beside it, the part that is not rough, and how many times more neighbors differ in color than in light.
  */
-const lookedAt = (picture: Picture): { inks: number; calm: number; noise: number } => {
+const lookedAt = (picture: Picture): { inks: number; calm: number; noise: number; even: number; colorful: number } => {
   const { width, height, data } = picture
   const inks = rasterInks(picture)
   const labs = inks.map(hex => {
@@ -54,32 +60,110 @@ const lookedAt = (picture: Picture): { inks: number; calm: number; noise: number
     onInk.set(code, found)
     return found
   }
-  let [all, calm, flat, noise] = [0, 0, 0, 0]
+  let [all, calm, flat, noise, even, light, hue] = [0, 0, 0, 0, 0, 0, 0]
   for (let y = 1; y < height - 1; y++)
     for (let x = 1; x < width - 1; x++) {
       const i = (y * width + x) * 4
       if ((data[i + 3] as number) < SEEN) continue
       all++
-      let [far, like] = [0, 0]
+      let [far, like, near] = [0, 0, 0]
       for (const j of [i - 4, i + 4, i - width * 4, i + width * 4]) {
         let own = 0
-        for (let n = 0; n < 3; n++) own = Math.max(own, Math.abs((data[j + n] as number) - (data[i + n] as number)))
-        far = Math.max(far, own)
+        for (let n = 0; n < 3; n++) {
+          const by = (data[j + n] as number) - (data[i + n] as number)
+          if (by > own) own = by
+          else if (-by > own) own = -by
+        }
+        if (own > far) far = own
         if (!own) like++
+        if (own <= STROKES.within) near++
       }
+      if (near > 1) even++
+      const r = (data[i] as number) - (data[i - 4] as number)
+      const g = (data[i + 1] as number) - (data[i - 3] as number)
+      const b = (data[i + 2] as number) - (data[i - 2] as number)
+      const mean = (r + g + b) / 3
+      light += mean < 0 ? -mean : mean
+      for (const each of [r - mean, g - mean, b - mean]) hue += each < 0 ? -each : each
       if (far <= CALM) {
         calm++
         if (isInk(data[i] as number, data[i + 1] as number, data[i + 2] as number)) flat++
       }
       if (!like) noise++
     }
-  return { inks: calm ? flat / calm : 1, calm: all ? calm / all : 1, noise: all ? noise / all : 0 }
+  const part = (of: number): number => (all ? of / all : 0)
+  return {
+    inks: calm ? flat / calm : 1,
+    calm: all ? calm / all : 1,
+    noise: part(noise),
+    even: part(even),
+    colorful: light ? hue / light : 0,
+  }
+}
+
+/**
+ * A pixel lies on a ramp where colors such a part of the longer side before and behind it, but so many pixels at least, along a row or a column without an edge, have
+ * moved on the same way: by so much at least, in ΔEOK, about as far on both sides, and in about one direction.
+ */
+const RAMP = { reach: 0.024, nearest: 6, least: 0.008, uneven: 2.5, straight: 0.7 } as const
+/** Only every so many pixels are looked at, along both sides. */
+const EVERY = 4
+
+/** The part of a picture's areas that are ramps, where color passes slowly into color, as no flat area does. */
+const rampsIn = ({ width, height, data }: Picture): number => {
+  const reach = Math.max(RAMP.nearest, Math.round(RAMP.reach * Math.max(width, height)))
+  const isCalm = (p: number, q: number): boolean => {
+    for (let n = 0; n < 3; n++) {
+      const by = (data[p * 4 + n] as number) - (data[q * 4 + n] as number)
+      if (by > CALM || by < -CALM) return false
+    }
+    return true
+  }
+  const isSame = (p: number, q: number): boolean =>
+    data[p * 4] === data[q * 4] && data[p * 4 + 1] === data[q * 4 + 1] && data[p * 4 + 2] === data[q * 4 + 2]
+  const [here, before, behind] = [new Float64Array(3), new Float64Array(3), new Float64Array(3)]
+  const read = (p: number, into: Float64Array): void =>
+    toLab(data[p * 4] as number, data[p * 4 + 1] as number, data[p * 4 + 2] as number, into)
+  const isRamp = (p: number, step: number): boolean => {
+    if (isSame(p, p - reach * step) || isSame(p, p + reach * step)) return false
+    for (let k = -reach; k < reach; k++) if (!isCalm(p + k * step, p + (k + 1) * step)) return false
+    read(p, here)
+    read(p - reach * step, before)
+    read(p + reach * step, behind)
+    let [on, back, along] = [0, 0, 0]
+    for (let n = 0; n < 3; n++) {
+      const to = (behind[n] as number) - (here[n] as number)
+      const from = (here[n] as number) - (before[n] as number)
+      on += to * to
+      back += from * from
+      along += to * from
+    }
+    on = Math.sqrt(on)
+    back = Math.sqrt(back)
+    return (
+      Math.min(on, back) > RAMP.least &&
+      Math.max(on, back) < RAMP.uneven * Math.min(on, back) &&
+      along > RAMP.straight * on * back
+    )
+  }
+  let [all, ramps] = [0, 0]
+  for (let y = reach; y < height - reach; y += EVERY)
+    for (let x = reach; x < width - reach; x += EVERY) {
+      const p = y * width + x
+      if ((data[p * 4 + 3] as number) < SEEN) continue
+      if (![p - 1, p + 1, p - width, p + width].every(q => isCalm(p, q))) continue
+      all++
+      if (isRamp(p, 1) || isRamp(p, width)) ramps++
+    }
+  return all ? ramps / all : 0
 }
 
 /** What a picture is made of, as far as its pixels say. Small ones and clear ones are flat. */
 export const mannerOf = (picture: Picture): Manner => {
-  const { inks, calm, noise } = lookedAt(reducedPicture(picture, LOOKED_AT))
-  if (inks >= FLAT.inks && calm >= FLAT.calm && noise <= FLAT.noise) return 'flat'
+  const looked = reducedPicture(picture, LOOKED_AT)
+  const { inks, calm, noise, even, colorful } = lookedAt(looked)
+  if (inks >= FLAT.inks && calm >= FLAT.calm && noise <= FLAT.noise && rampsIn(looked) <= FLAT.ramps) return 'flat'
+  if (even < STROKES.even && colorful > STROKES.colorful) return 'painted'
   return noise > NOISE ? 'photographic' : 'painted'
 }
 
@@ -96,13 +180,10 @@ export const inksOf = (picture: Picture, manner: Manner): Hex[] => {
   return found.length ? [...new Set(found.map(({ hex }) => hex))] : rasterInks(picture)
 }
 
-/**
- * Takes a picture apart into inks (at most 255), as it is made. `seen` hears, from time to time, which part is done, and
- * may throw to stop it.
- */
-export const takenApart = (
-  picture: Picture,
-  inks: readonly Hex[],
-  manner: Manner,
-  seen?: (part: number) => void,
-): Unmixed => (manner === 'flat' ? unmixed : unmixedSmoothly)(picture, inks, seen)
+/** What takes pictures apart into inks (at most 255), as they are made. */
+export const takingApart = (inks: readonly Hex[], manner: Manner): Unmixer =>
+  manner === 'flat' ? unmixer(inks) : (picture, seen) => unmixedSmoothly(picture, inks, seen)
+
+/** Takes one picture apart. */
+export const takenApart = (picture: Picture, inks: readonly Hex[], manner: Manner): Unmixed =>
+  takingApart(inks, manner)(picture)

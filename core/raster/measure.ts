@@ -4,20 +4,34 @@ import { contactsOf } from '../artwork/neighbors'
 import type { Hex } from '../color/convert'
 import type { Picture } from '../picture/picture'
 import { inkMapOf } from './inkmap'
-import { inksOf, takenApart, type Manner } from './manner'
-import { reducedPicture } from './reduce'
+import { inksOf, mannerOf, takenApart, type Manner } from './manner'
+import { reducedPicture, STAGED } from './reduce'
+
+/** What was found out about a picture. */
+export interface Measured {
+  manner: Manner
+  /** By falling area, with what lies beside each; none where all is clear. */
+  inks: InkSummary[]
+  map: InkMap
+  /** The picture as it is shown on the stage. */
+  stage: Picture
+}
 
 /**
- * The inks of a picture with their areas and what lies beside them, by falling area, and the map of them: measured on a
- * smaller picture whose longer side has at most so many pixels. No inks where all is clear; others can be given.
+ * Finds out what a picture is made of and its inks, or takes both as told, and measures the inks on a smaller picture
+ * whose longer side has at most so many pixels: flat areas on one made of the picture itself, all else on what the stage
+ * shows.
  */
 export const measuredPicture = (
   picture: Picture,
   pixels: number,
-  manner: Manner,
-  hexes: readonly Hex[] = inksOf(picture, manner),
-): { inks: InkSummary[]; map: InkMap } => {
-  const map = inkMapOf(takenApart(reducedPicture(picture, pixels), hexes, manner))
+  told: { manner?: Manner | undefined; inks?: readonly Hex[] | undefined } = {},
+): Measured => {
+  const stage = reducedPicture(picture, STAGED)
+  const manner = told.manner ?? mannerOf(stage)
+  const looked = manner === 'flat' ? picture : stage
+  const hexes = told.inks ?? inksOf(looked, manner)
+  const map = inkMapOf(takenApart(reducedPicture(looked, pixels), hexes, manner))
   const areas = areasOf(map, hexes.length)
   const order = hexes.map((_, place) => place).sort((one, other) => (areas[other] ?? 0) - (areas[one] ?? 0))
   const inks = order.map(place => ({ hex: hexes[place] ?? '#000000', area: areas[place] ?? 0, uses: 1 }))
@@ -25,6 +39,8 @@ export const measuredPicture = (
   order.forEach((place, i) => (places[place] = i))
   const moved = (place: number): number => places[place] as number
   return {
+    manner,
+    stage,
     inks: withNeighbors(inks, contactsOf(map, hexes.length), place => hexes[place] ?? '#000000'),
     map: { ...map, solid: map.solid.map(at => at && moved(at - 1) + 1), ink: map.ink.map(moved) },
   }

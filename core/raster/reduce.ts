@@ -1,5 +1,8 @@
 import type { Picture } from '../picture/picture'
 
+/** The longer side, in pixels, of a picture as it is shown on the stage. */
+export const STAGED = 1280
+
 /**
  * A picture with its longer side at most `longest` pixels: each of its pixels the mean of those it covers, by area and
  * opacity. The picture itself where it is small enough.
@@ -16,8 +19,9 @@ export const reducedPicture = (picture: Picture, longest: number): Picture => {
   const sums = new Float64Array(width * 4)
   for (let y = 0; y < height; y++) {
     sums.fill(0)
-    const { from, parts: rows } = down[y] as Span
-    rows.forEach((weight, n) => addRow(picture, from + n, weight, across, sums))
+    const from = down.from[y] as number
+    for (let n = down.start[y] as number; n < (down.start[y + 1] as number); n++)
+      addRow(picture, from + n - (down.start[y] as number), down.parts[n] as number, across, sums)
     for (let x = 0; x < width; x++) {
       const alpha = sums[x * 4 + 3] as number
       for (let channel = 0; channel < 3; channel++)
@@ -28,40 +32,53 @@ export const reducedPicture = (picture: Picture, longest: number): Picture => {
   return { width, height, data }
 }
 
-/** The pixels one pixel of a smaller row covers, from the first on, and which part of it each has; together 1. */
-interface Span {
-  from: number
+/**
+ * For each pixel of a smaller row the first of those it covers, and where its parts of them begin: which part of it each
+ * has, together 1, one pixel after the other.
+ */
+interface Spans {
+  from: Int32Array
+  start: Int32Array
   parts: Float64Array
 }
 
-const spans = (long: number, short: number): Span[] =>
-  Array.from({ length: short }, (_, i) => {
-    const [start, end] = [(i * long) / short, ((i + 1) * long) / short]
-    const from = Math.floor(start)
-    const count = Math.min(long, Math.ceil(end)) - from
-    const parts = Float64Array.from(
-      { length: count },
-      (_, n) => ((Math.min(end, from + n + 1) - Math.max(start, from + n)) * short) / long,
-    )
-    return { from, parts }
-  })
+const spans = (long: number, short: number): Spans => {
+  const [from, start, parts] = [new Int32Array(short), new Int32Array(short + 1), [] as number[]]
+  for (let i = 0; i < short; i++) {
+    const [begin, end] = [(i * long) / short, ((i + 1) * long) / short]
+    const first = Math.floor(begin)
+    from[i] = first
+    for (let n = first; n < Math.min(long, Math.ceil(end)); n++)
+      parts.push(((Math.min(end, n + 1) - Math.max(begin, n)) * short) / long)
+    start[i + 1] = parts.length
+  }
+  return { from, start, parts: Float64Array.from(parts) }
+}
 
 const addRow = (
   { width, data }: Picture,
   y: number,
   weight: number,
-  across: readonly Span[],
+  { from, start, parts }: Spans,
   sums: Float64Array,
 ): void => {
-  across.forEach(({ from, parts }, x) => {
-    let i = (y * width + from) * 4
-    for (const part of parts) {
-      const alpha = (data[i + 3] as number) * part * weight
-      sums[x * 4] = (sums[x * 4] as number) + (data[i] as number) * alpha
-      sums[x * 4 + 1] = (sums[x * 4 + 1] as number) + (data[i + 1] as number) * alpha
-      sums[x * 4 + 2] = (sums[x * 4 + 2] as number) + (data[i + 2] as number) * alpha
-      sums[x * 4 + 3] = (sums[x * 4 + 3] as number) + alpha
-      i += 4
+  for (let x = 0; x < from.length; x++) {
+    let r = 0
+    let g = 0
+    let b = 0
+    let a = 0
+    const end = start[x + 1] as number
+    for (let n = start[x] as number, i = (y * width + (from[x] as number)) * 4; n < end; n++, i += 4) {
+      const alpha = (data[i + 3] as number) * (parts[n] as number) * weight
+      r += (data[i] as number) * alpha
+      g += (data[i + 1] as number) * alpha
+      b += (data[i + 2] as number) * alpha
+      a += alpha
     }
-  })
+    const at = x * 4
+    sums[at] = (sums[at] as number) + r
+    sums[at + 1] = (sums[at + 1] as number) + g
+    sums[at + 2] = (sums[at + 2] as number) + b
+    sums[at + 3] = (sums[at + 3] as number) + a
+  }
 }

@@ -212,9 +212,10 @@ describe('what a picture is made of', () => {
     const chance = seeded(3)
     const flat = pictureOf(160, 120, (x, y) => (((x >> 5) + (y >> 5)) % 2 ? [200, 60, 40] : [240, 230, 200]))
     const soft = pictureOf(160, 120, (x, y) => [60 + (x >> 1), 90 + (y >> 1), 200 - (x >> 1)])
-    const noisy = pictureOf(160, 120, (x, y) =>
-      [60 + x, 90 + y, 200 - x].map(value => Math.round(value + 12 * chance())),
-    )
+    const noisy = pictureOf(160, 120, (x, y) => {
+      const grain = 12 * chance()
+      return [60 + x, 90 + y, 200 - x].map(value => Math.round(value + grain))
+    })
     expect([flat, soft, noisy].map(mannerOf)).toEqual(['flat', 'painted', 'photographic'])
   })
   it('has few inks where it is not flat, that it could be mixed of', () => {

@@ -17,10 +17,10 @@ const NODES = SIDE ** 3
 export const APART = 255 / (SIDE - 1)
 
 /** By which power of its distance an ink has less of a say, and how near, in ΔEOK squared, counts as at the ink. */
-const POWER = 3
+const POWER = 2.5
 const AT = 1e-4
 /** How much farther than they are apart, in ΔEOK, inks may move from each other, and how it is brought about. */
-const PARTING = 1.1
+const PARTING = 1.6
 const ROUNDS = 60
 /** Chroma below which a color has hardly a hue. */
 const FAINT = 0.04
@@ -250,67 +250,45 @@ const nodesAround = (ground: Uint8Array): Uint32Array => {
 
 /** How many places of a table it is to the next node along each channel. */
 const [ALONG_RED, ALONG_GREEN, ALONG_BLUE] = [SIDE * SIDE * EACH, SIDE * EACH, EACH]
+const TO_END = ALONG_RED + ALONG_GREEN + ALONG_BLUE
 
-/** The first numbers of a table, so many, at an 8-bit color: between the four nodes around it (tetrahedral). */
-const readAt = (table: Float32Array, r: number, g: number, b: number, count: number, into: Float64Array): void => {
-  const fr = ALONG[r] as number
-  const fg = ALONG[g] as number
-  const fb = ALONG[b] as number
-  const zero = (((BELOW[r] as number) * SIDE + (BELOW[g] as number)) * SIDE + (BELOW[b] as number)) * EACH
-  let one = zero
-  let two = zero + ALONG_RED + ALONG_GREEN + ALONG_BLUE
-  const end = two
-  let most = fr
-  let least = fb
-  if (fr >= fg && fr >= fb) {
-    one += ALONG_RED
-    two -= fg >= fb ? ALONG_BLUE : ALONG_GREEN
-    least = Math.min(fg, fb)
-  } else if (fg >= fb) {
-    most = fg
-    one += ALONG_GREEN
-    two -= fr >= fb ? ALONG_BLUE : ALONG_RED
-    least = Math.min(fr, fb)
-  } else {
-    most = fb
-    one += ALONG_BLUE
-    two -= fr >= fg ? ALONG_GREEN : ALONG_RED
-    least = Math.min(fr, fg)
-  }
-  const middle = fr + fg + fb - most - least
-  for (let n = 0; n < count; n++)
-    into[n] =
-      (table[zero + n] as number) * (1 - most) +
-      (table[one + n] as number) * (most - middle) +
-      (table[two + n] as number) * (middle - least) +
-      (table[end + n] as number) * least
-}
-
-const byte = (value: number): number => (value <= 0 ? 0 : value >= 255 ? 255 : (value + 0.5) | 0)
+/** For each 8-bit channel the place of the node below it in a table. */
+const placesAlong = (step: number): Int32Array => Int32Array.from(BELOW, node => node * step)
+const [RED_AT, GREEN_AT, BLUE_AT] = [placesAlong(ALONG_RED), placesAlong(ALONG_GREEN), placesAlong(ALONG_BLUE)]
 
 /** How much of the lightness of grain lies in each channel. */
 export const LIGHTNESS = [0.3, 0.59, 0.11] as const
+const [OF_RED, OF_GREEN, OF_BLUE] = LIGHTNESS
 
 /**
- * Paints a picture whose ground is known into RGBA pixels of its size: each pixel moved as its ground moves by the table
- * of its row, and its grain with it. `regions` says which row holds; the first where it is not given. A row without a
- * table leaves pixels as they are.
+ * Paints a picture whose ground is known into RGBA pixels of its size: each pixel moved as its ground moves by
+ * the table of its row, and its grain with it. `regions` says which row holds; the first where it is not given. A row
+ * without a table leaves pixels as they are. The table is read between the four nodes around a color (tetrahedral).
  */
 export const paintSmoothly = (
   { data }: Picture,
   ground: Uint8Array,
   rows: ReadonlyArray<{ table: Float32Array | null; opacity: number }>,
   regions: Uint8Array | null,
-  out: Uint8Array | Uint8ClampedArray,
+  into: Uint8Array | Uint8ClampedArray,
 ): void => {
-  const by = new Float64Array(EACH)
+  const out = new Uint8ClampedArray(into.buffer, into.byteOffset, into.length)
+  let row = -1
+  let table: Float32Array | null = null
+  let opacity = 1
   for (let p = 0, i = 0; i < data.length; p++, i += 4) {
+    const at = regions ? (regions[p] as number) : 0
+    if (at !== row) {
+      row = at
+      table = rows[row]?.table ?? null
+      opacity = rows[row]?.opacity ?? 1
+    }
+    const alpha = data[i + 3] as number
+    out[i + 3] = alpha * opacity
     const r = data[i] as number
     const g = data[i + 1] as number
     const b = data[i + 2] as number
-    const { table, opacity } = rows[regions ? (regions[p] as number) : 0] as (typeof rows)[number]
-    out[i + 3] = opacity === 1 ? (data[i + 3] as number) : byte((data[i + 3] as number) * opacity)
-    if (!table || !data[i + 3]) {
+    if (table === null || !alpha) {
       out[i] = r
       out[i + 1] = g
       out[i + 2] = b
@@ -319,20 +297,89 @@ export const paintSmoothly = (
     const r2 = ground[i] as number
     const g2 = ground[i + 1] as number
     const b2 = ground[i + 2] as number
-    if (r === r2 && g === g2 && b === b2) {
-      readAt(table, r, g, b, 3, by)
-      out[i] = byte(r + (by[0] as number))
-      out[i + 1] = byte(g + (by[1] as number))
-      out[i + 2] = byte(b + (by[2] as number))
-      continue
+    const fr = ALONG[r2] as number
+    const fg = ALONG[g2] as number
+    const fb = ALONG[b2] as number
+    const zero = (RED_AT[r2] as number) + (GREEN_AT[g2] as number) + (BLUE_AT[b2] as number)
+    const end = zero + TO_END
+    let one = zero
+    let two = end
+    let most = fr
+    let middle = fg
+    let least = fb
+    if (fr >= fg) {
+      if (fg >= fb) {
+        one += ALONG_RED
+        two -= ALONG_BLUE
+      } else if (fr >= fb) {
+        one += ALONG_RED
+        two -= ALONG_GREEN
+        middle = fb
+        least = fg
+      } else {
+        one += ALONG_BLUE
+        two -= ALONG_GREEN
+        most = fb
+        middle = fr
+        least = fg
+      }
+    } else if (fr >= fb) {
+      one += ALONG_GREEN
+      two -= ALONG_BLUE
+      most = fg
+      middle = fr
+    } else if (fg >= fb) {
+      one += ALONG_GREEN
+      two -= ALONG_RED
+      most = fg
+      middle = fb
+      least = fr
+    } else {
+      one += ALONG_BLUE
+      two -= ALONG_RED
+      most = fb
+      least = fr
     }
-    readAt(table, r2, g2, b2, EACH, by)
-    const light = LIGHTNESS[0] * (r - r2) + LIGHTNESS[1] * (g - g2) + LIGHTNESS[2] * (b - b2)
-    const own = by[4] as number
-    const even = light * ((by[3] as number) - own)
-    out[i] = byte(r2 + (by[0] as number) + even + own * (r - r2))
-    out[i + 1] = byte(g2 + (by[1] as number) + even + own * (g - g2))
-    out[i + 2] = byte(b2 + (by[2] as number) + even + own * (b - b2))
+    const w0 = 1 - most
+    const w1 = most - middle
+    const w2 = middle - least
+    let red =
+      (table[zero] as number) * w0 +
+      (table[one] as number) * w1 +
+      (table[two] as number) * w2 +
+      (table[end] as number) * least
+    let green =
+      (table[zero + 1] as number) * w0 +
+      (table[one + 1] as number) * w1 +
+      (table[two + 1] as number) * w2 +
+      (table[end + 1] as number) * least
+    let blue =
+      (table[zero + 2] as number) * w0 +
+      (table[one + 2] as number) * w1 +
+      (table[two + 2] as number) * w2 +
+      (table[end + 2] as number) * least
+    const dr = r - r2
+    const dg = g - g2
+    const db = b - b2
+    if (dr || dg || db) {
+      const own =
+        (table[zero + 4] as number) * w0 +
+        (table[one + 4] as number) * w1 +
+        (table[two + 4] as number) * w2 +
+        (table[end + 4] as number) * least
+      const gain =
+        (table[zero + 3] as number) * w0 +
+        (table[one + 3] as number) * w1 +
+        (table[two + 3] as number) * w2 +
+        (table[end + 3] as number) * least
+      const even = (OF_RED * dr + OF_GREEN * dg + OF_BLUE * db) * (gain - own)
+      red += even + own * dr
+      green += even + own * dg
+      blue += even + own * db
+    }
+    out[i] = r2 + red
+    out[i + 1] = g2 + green
+    out[i + 2] = b2 + blue
   }
 }
 

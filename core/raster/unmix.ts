@@ -60,15 +60,66 @@ const TRIED = 6
 /** Differences up to this, in 8-bit steps, are rounding. */
 const ROUNDING = 1.6
 
+/** What is known of colors once inks are given, whatever picture they are met in. */
+class Palette {
+  readonly channels: Float64Array
+  readonly mixing: Mixing
+  /** For each ink itself and those most like it. */
+  readonly kin: number[][]
+  /** Each ink by itself. */
+  readonly alone: Mixture[]
+  /** For each color one more than the place of the ink nearest to it, and how near that is; 0 where it was not met yet. */
+  readonly nearest = new Uint16Array(1 << 24)
+  /** What each color is as shading, found once. */
+  private readonly shadings: Array<Mixture | null> = []
+  /** Where in `shadings` a color is, one more; 0 where it was not met yet. */
+  private readonly shadingAt = new Int32Array(1 << 24)
+
+  constructor(readonly inks: readonly Hex[]) {
+    const channels = (this.channels = channelsOf(inks))
+    const mixing = (this.mixing = new Mixing(channels))
+    this.alone = inks.map((_, own) => ({ a: own, b: own, c: own, wb: 0, wc: 0, far: 0 }))
+    this.kin = inks.map((_, own) =>
+      inks
+        .map((_, ink) => ({
+          ink,
+          far: mixing.distance(
+            channels[own * 3] as number,
+            channels[own * 3 + 1] as number,
+            channels[own * 3 + 2] as number,
+            ink,
+          ),
+        }))
+        .sort((one, other) => one.far - other.far)
+        .slice(0, KIN + 1)
+        .map(({ ink }) => ink),
+    )
+  }
+
+  /**
+   * A color as painted shading between the ink most like it and the kin of that; null where that says no more than the
+   * ink alone.
+   */
+  shadingOf(r: number, g: number, b: number, own: number): Mixture | null {
+    const code = (r << 16) | (g << 8) | b
+    const known = this.shadingAt[code] as number
+    if (known) return this.shadings[known - 1] ?? null
+    const mixture = this.mixing.best(r, g, b, this.kin[own] ?? [])
+    const shading =
+      mixture && mixture.far < Math.max(ROUNDING, this.mixing.distance(r, g, b, own) * THIRD) ? mixture : null
+    this.shadingAt[code] = this.shadings.push(shading)
+    return shading
+  }
+}
+
 /** The ink nearest to each pixel, one more than its place, where it is the pixel's very color; 0 elsewhere. */
 const nearestInks = (
   { data }: Picture,
-  channels: Float64Array,
-  count: number,
+  { channels, inks, nearest: known }: Palette,
 ): { exact: Uint8Array; nearest: Uint8Array } => {
   const pixels = data.length / 4
+  const count = inks.length
   const [exact, nearest] = [new Uint8Array(pixels), new Uint8Array(pixels)]
-  const known = new Uint16Array(1 << 24)
   for (let p = 0, i = 0; p < pixels; p++, i += 4) {
     if (!data[i + 3]) continue
     const [r, g, b] = [data[i] as number, data[i + 1] as number, data[i + 2] as number]
@@ -119,52 +170,24 @@ const firmInks = (exact: Uint8Array, width: number, height: number): Uint8Array 
 class Unmixing {
   private readonly places: Uint8Array
   private readonly weights: Uint8Array
-  private readonly channels: Float64Array
-  private readonly mixing: Mixing
   private readonly exact: Uint8Array
   private readonly nearest: Uint8Array
   private readonly firm: Uint8Array
   /** How often each ink was met around the pixel in hand, and which were. */
   private readonly met: Uint16Array
   private readonly around: number[] = []
-  /** For each ink itself and those most like it. */
-  private readonly kin: number[][]
-  /** Each ink by itself. */
-  private readonly alone: Mixture[]
-  /** What each color is as shading, found once. */
-  private readonly shadings: Array<Mixture | null> = []
-  /** Where in `shadings` a color is, one more; 0 where it was not met yet. */
-  private readonly shadingAt = new Int32Array(1 << 24)
 
   constructor(
     private readonly picture: Picture,
-    inks: readonly Hex[],
+    private readonly palette: Palette,
   ) {
-    const channels = (this.channels = channelsOf(inks))
-    const mixing = (this.mixing = new Mixing(channels))
-    this.met = new Uint16Array(inks.length + 1)
-    const { exact, nearest } = nearestInks(picture, channels, inks.length)
+    this.met = new Uint16Array(palette.inks.length + 1)
+    const { exact, nearest } = nearestInks(picture, palette)
     this.exact = exact
     this.nearest = nearest
     this.firm = firmInks(exact, picture.width, picture.height)
     this.places = new Uint8Array(picture.data.length)
     this.weights = new Uint8Array(picture.data.length)
-    this.alone = inks.map((_, own) => ({ a: own, b: own, c: own, wb: 0, wc: 0, far: 0 }))
-    this.kin = inks.map((_, own) =>
-      inks
-        .map((_, ink) => ({
-          ink,
-          far: mixing.distance(
-            channels[own * 3] as number,
-            channels[own * 3 + 1] as number,
-            channels[own * 3 + 2] as number,
-            ink,
-          ),
-        }))
-        .sort((one, other) => one.far - other.far)
-        .slice(0, KIN + 1)
-        .map(({ ink }) => ink),
-    )
   }
 
   /** Whether the colors beside, above and below a pixel are nearly its own. */
@@ -196,21 +219,6 @@ class Unmixing {
         return false
     }
     return true
-  }
-
-  /**
-   * A color as painted shading between the ink most like it and the kin of that; null where that says no more than the
-   * ink alone.
-   */
-  private shadingOf(r: number, g: number, b: number, own: number): Mixture | null {
-    const code = (r << 16) | (g << 8) | b
-    const known = this.shadingAt[code] as number
-    if (known) return this.shadings[known - 1] ?? null
-    const mixture = this.mixing.best(r, g, b, this.kin[own] ?? [])
-    const shading =
-      mixture && mixture.far < Math.max(ROUNDING, this.mixing.distance(r, g, b, own) * THIRD) ? mixture : null
-    this.shadingAt[code] = this.shadings.push(shading)
-    return shading
   }
 
   /** The inks that lie firmly around a pixel, the most frequent first. */
@@ -249,17 +257,17 @@ class Unmixing {
   private mixtureAt(p: number, x: number, y: number): Mixture {
     const {
       picture: { data },
-      mixing,
+      palette: { mixing, alone },
     } = this
     const [r, g, b] = [data[p * 4] as number, data[p * 4 + 1] as number, data[p * 4 + 2] as number]
     const own = (this.nearest[p] as number) - 1
     const isOwn = this.exact[p] !== 0
-    const shading = !isOwn && this.isCalm(p, x, y) ? this.shadingOf(r, g, b, own) : null
+    const shading = !isOwn && this.isCalm(p, x, y) ? this.palette.shadingOf(r, g, b, own) : null
     if (shading) return shading
     for (const reach of AROUND) {
       const inks = this.inksAround(x, y, reach)
       const ownIsThere = inks.includes(own)
-      if (isOwn && ownIsThere) return this.alone[own] as Mixture
+      if (isOwn && ownIsThere) return alone[own] as Mixture
       const mixture = mixing.best(r, g, b, inks)
       if (mixture && mixture.far <= (isOwn ? ROUNDING : EXPLAINED)) return mixture
       if (isOwn || !inks.length || ownIsThere) continue
@@ -267,9 +275,9 @@ class Unmixing {
       if (withOwn && withOwn.far <= ROUNDING * 2) return withOwn
     }
     const far = mixing.distance(r, g, b, own)
-    if (isOwn || far <= NEAR) return this.alone[own] as Mixture
+    if (isOwn || far <= NEAR) return alone[own] as Mixture
     const mixture = mixing.best(r, g, b, [...new Set([own, ...this.inksAround(x, y, AROUND[1])])])
-    return mixture && mixture.far < far * THIRD ? mixture : (this.alone[own] as Mixture)
+    return mixture && mixture.far < far * THIRD ? mixture : (alone[own] as Mixture)
   }
 
   /** Puts down what a pixel is mixed of, the most of all first. */
@@ -294,7 +302,7 @@ class Unmixing {
     const {
       places,
       weights,
-      channels,
+      palette: { channels },
       picture: { data },
     } = this
     const i = p * 4
@@ -334,21 +342,25 @@ class Unmixing {
   }
 }
 
+/** Takes a picture apart. `seen` hears, from time to time, which part is done, and may throw to stop it. */
+export type Unmixer = (picture: Picture, seen?: (part: number) => void) => Unmixed
+
 /**
- * Takes a picture apart into the inks given (at most 255). Within areas a pixel is one ink; on edges it is mixed of
- * the inks that lie around it, so that no color of an edge is taken for an ink. `seen` hears, from time to time, which
- * part is done, and may throw to stop it.
+ * What takes pictures, or one in pieces, apart into the inks given (at most 255). Within areas a pixel is one ink; on
+ * edges it is mixed of the inks that lie around it, so that no color of an edge is taken for an ink.
  */
-export const unmixed = (
-  picture: Picture,
-  inks: readonly Hex[],
-  seen: (part: number) => void = () => undefined,
-): Unmixed => {
+export const unmixer = (inks: readonly Hex[]): Unmixer => {
   if (inks.length > 255) throw new Error('A picture is taken apart into at most 255 inks.')
-  const work = new Unmixing(picture, inks)
-  for (let y = 0; y < picture.height; y++) {
-    if (inks.length) work.row(y)
-    if (y % 64 === 0) seen(y / picture.height)
+  const palette = new Palette(inks)
+  return (picture, seen = () => undefined) => {
+    const work = new Unmixing(picture, palette)
+    for (let y = 0; y < picture.height; y++) {
+      if (inks.length) work.row(y)
+      if (y % 64 === 0) seen(y / picture.height)
+    }
+    return work.result()
   }
-  return work.result()
 }
+
+/** Takes one picture apart into inks, as `unmixer` does. */
+export const unmixed = (picture: Picture, inks: readonly Hex[]): Unmixed => unmixer(inks)(picture)

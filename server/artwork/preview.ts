@@ -13,6 +13,7 @@ import { rowsWithin, type AreaPaint } from '../../core/painting/areas'
 import { readWithPictures } from '../../render/embedded'
 import { plainPicture, plainPng } from '../../render/pictures'
 import { artworkSource, findArtwork } from '../db/artwork'
+import { stagePicture } from './raster'
 
 /** The longer side, in pixels, of a previewed picture, or one within a previewed artwork. */
 const PREVIEWED = 360
@@ -50,9 +51,9 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
   const files = await Promise.all(project.artwork.map(({ hash }) => findArtwork(sql, hash)))
   const inks = unitedInks(files.filter(file => file !== null))
   const { colors, byHand } = paintingOf(project, { inks, standIns: [] })(first.id)
-  const source = await artworkSource(sql, first.hash)
   const file = files.find(each => each?.hash === first.hash)
-  if (!source || !file) return null
+  const source = file && (await (first.kind === 'raster' ? stagePicture(sql, file) : artworkSource(sql, first.hash)))
+  if (!source) return null
   if (first.kind === 'raster')
     return pictured(
       first,

@@ -1,13 +1,13 @@
 import { gzipSync } from 'node:zlib'
+import type { Sql } from 'postgres'
 import { packInkMap } from '../../core/artwork/inkmap'
-import { Unreadable } from '../../core/artwork/unreadable'
 import type { ArtworkFile } from '../../core/document/artwork'
 import type { Hex } from '../../core/color/convert'
-import type { Picture } from '../../core/picture/picture'
-import { MOST_RASTER_PIXELS, tooLarge } from '../../core/raster/inks'
-import { mannerOf, type Manner } from '../../core/raster/manner'
+import type { Manner } from '../../core/raster/manner'
 import { measuredPicture } from '../../core/raster/measure'
-import { PICTURE_NAME, pictureInfo, plainPicture, plainPng } from '../../render/pictures'
+import { reducedPicture, STAGED } from '../../core/raster/reduce'
+import { inkPicture, PICTURE_NAME, pictureInfo, plainPicture, plainPng, plainPngOf } from '../../render/pictures'
+import { artworkSource, artworkStage, keepStage } from '../db/artwork'
 import { titleOf } from '../title'
 import { hashOf, MAPPED, type Received } from './receive'
 
@@ -15,28 +15,7 @@ import { hashOf, MAPPED, type Received } from './receive'
 export const hashMade = (source: Uint8Array, manner: Manner, given: readonly Hex[] | undefined): string =>
   hashOf(source, manner === 'flat' ? [] : [manner, ...(given ?? [])])
 
-const received = (
-  picture: Picture,
-  source: Uint8Array,
-  { name, notes, manner }: Pick<ArtworkFile, 'name' | 'notes' | 'manner'>,
-  given?: readonly Hex[],
-): Received => {
-  const { inks, map } = measuredPicture(picture, MAPPED, manner, manner === 'flat' ? undefined : given)
-  const file: ArtworkFile = {
-    kind: 'raster',
-    hash: hashMade(source, manner, given),
-    name,
-    width: picture.width,
-    height: picture.height,
-    inks,
-    also: [],
-    pictureInks: [],
-    manner,
-    removed: [],
-    notes,
-  }
-  return { file, source, map: gzipSync(packInkMap(map)) }
-}
+const isLarger = ({ width, height }: { width: number; height: number }): boolean => Math.max(width, height) > STAGED
 
 /**
  * Takes in a PNG, JPEG or WebP as artwork: decodes it upright in sRGB, finds what it is made of and its inks, and measures
@@ -44,13 +23,25 @@ const received = (
  * add. Throws Unreadable for what cannot be taken.
  */
 export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promise<Received> => {
-  const info = await pictureInfo(bytes)
-  if (info.width * info.height > MOST_RASTER_PIXELS) throw new Unreadable(tooLarge(info.width, info.height))
-  const picture = await plainPicture(bytes)
-  const name = titleOf(fileName.replace(/[-_]/g, ' '), PICTURE_NAME, 'Artwork')
-  const taken = received(picture, await plainPng(picture), { name, notes: info.notes, manner: mannerOf(picture) })
-  const { file } = taken
-  return { ...taken, file: { ...file, notes: [...file.notes, ...(file.inks.length ? [] : ['It is clear all over.'])] } }
+  const { width, height, notes } = await pictureInfo(bytes)
+  const written = plainPngOf(bytes)
+  written.catch(() => null) // it is heard of below, after what can fail before
+  const { manner, inks, map, stage } = measuredPicture(await inkPicture(bytes, { width, height }), MAPPED)
+  const source = await written
+  const file: ArtworkFile = {
+    kind: 'raster',
+    hash: hashMade(source, manner, undefined),
+    name: titleOf(fileName.replace(/[-_]/g, ' '), PICTURE_NAME, 'Artwork'),
+    width,
+    height,
+    inks,
+    also: [],
+    pictureInks: [],
+    manner,
+    removed: [],
+    notes: [...notes, ...(inks.length ? [] : ['It is clear all over.'])],
+  }
+  return { file, source, map: gzipSync(packInkMap(map)), stage: isLarger(file) ? await plainPng(stage) : null }
 }
 
 /**
@@ -62,4 +53,26 @@ export const receiveMade = async (
   source: Uint8Array,
   manner: Manner,
   given: readonly Hex[] | undefined,
-): Promise<Received> => received(await plainPicture(source), source, { ...file, manner }, given)
+): Promise<Received> => {
+  const told = { manner, inks: manner === 'flat' ? undefined : given }
+  const { inks, map } = measuredPicture(await inkPicture(source, file), MAPPED, told)
+  return {
+    file: { ...file, hash: hashMade(source, manner, given), manner, inks },
+    source: { sameAs: file.hash },
+    map: gzipSync(packInkMap(map)),
+  }
+}
+
+/**
+ * A kept picture as it is shown on the stage, as PNG; null where there is none of this hash. One that an earlier version
+ * kept is made and kept.
+ */
+export const stagePicture = async (sql: Sql, file: ArtworkFile): Promise<Buffer | null> => {
+  const kept = await artworkStage(sql, file.hash)
+  if (kept) return kept
+  const source = await artworkSource(sql, file.hash)
+  if (!source || !isLarger(file)) return source
+  const made = await plainPng(reducedPicture(await plainPicture(source), STAGED))
+  await keepStage(sql, file.hash, made)
+  return made
+}

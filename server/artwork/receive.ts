@@ -19,13 +19,15 @@ const LETTERS = new Set(['text', 'tspan', 'textPath'])
 export const MAPPED = 640
 
 /**
- * Artwork as it is kept: what is known of it, its clean bytes, and its ink map, packed and gzipped, where it has one
- * that tells the truth.
+ * Artwork as it is kept: what is known of it, its clean bytes or the hash of artwork that has the same, its ink map,
+ * packed and gzipped, where it has one that tells the truth, and a picture as it is shown on the stage, as PNG, where
+ * it is larger.
  */
 export interface Received {
   file: ArtworkFile
-  source: Uint8Array
+  source: Uint8Array | { sameAs: string }
   map: Uint8Array | null
+  stage?: Uint8Array | null
 }
 
 /**

@@ -3,11 +3,12 @@ import { artworkFileSchema, type ArtworkFile } from '../../core/document/artwork
 import type { Received } from '../artwork/receive'
 
 /** Keeps an artwork file under its hash; one that is there already stays as it is. */
-export const keepArtwork = async (sql: Sql, { file, source, map }: Received): Promise<void> => {
+export const keepArtwork = async (sql: Sql, { file, source, map, stage }: Received): Promise<void> => {
+  const [own, other] = 'sameAs' in source ? [null, source.sameAs] : [Buffer.from(source), null]
   await sql`
-    insert into artwork (hash, source, map, record) values (
-      ${file.hash}, ${Buffer.from(source)}, ${map && Buffer.from(map)},
-      ${sql.json(file as unknown as JSONValue)}
+    insert into artwork (hash, source, same_as, stage, map, record) values (
+      ${file.hash}, ${own}, (select coalesce(same_as, hash) from artwork where hash = ${other}),
+      ${stage ? Buffer.from(stage) : null}, ${map && Buffer.from(map)}, ${sql.json(file as unknown as JSONValue)}
     )
     on conflict (hash) do nothing`
 }
@@ -33,8 +34,21 @@ export const keepRecord = async (sql: Sql, file: ArtworkFile): Promise<void> => 
 
 /** The bytes of an artwork file, clean; null where there is none of this hash. */
 export const artworkSource = async (sql: Sql, hash: string): Promise<Buffer | null> => {
-  const [row] = await sql<Array<{ source: Buffer }>>`select source from artwork where hash = ${hash}`
+  const [row] = await sql<Array<{ source: Buffer }>>`select coalesce(own.source, other.source) as source
+    from artwork own left join artwork other on other.hash = own.same_as where own.hash = ${hash}`
   return row?.source ?? null
+}
+
+/** A picture as it is shown on the stage; null where none is kept: it is no larger, or an earlier version kept it. */
+export const artworkStage = async (sql: Sql, hash: string): Promise<Buffer | null> => {
+  const [row] = await sql<Array<{ stage: Buffer | null }>>`select coalesce(own.stage, other.stage) as stage
+    from artwork own left join artwork other on other.hash = own.same_as where own.hash = ${hash}`
+  return row?.stage ?? null
+}
+
+/** Keeps a picture as it is shown on the stage. */
+export const keepStage = async (sql: Sql, hash: string, stage: Uint8Array): Promise<void> => {
+  await sql`update artwork set stage = ${Buffer.from(stage)} where hash = ${hash}`
 }
 
 /** The ink map of an artwork, packed and gzipped; null where it has none. */

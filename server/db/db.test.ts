@@ -4,12 +4,14 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import type { JSONValue, Sql } from 'postgres'
+import sharp from 'sharp'
 import { FIRST_REMAP } from '../../core/document/remap'
 import { newProject } from '../../core/scheme/create'
 import type { ArtworkFile } from '../../core/document/artwork'
+import { receiveMade, receiveRaster, stagePicture } from '../artwork/raster'
 import { receiveSvg } from '../artwork/receive'
 import { bringUpToDate } from '../artwork/upToDate'
-import { artworkMap, artworkSource, findArtwork, keepArtwork } from './artwork'
+import { artworkMap, artworkSource, artworkStage, findArtwork, keepArtwork } from './artwork'
 import { receivePicture } from '../pictures/receive'
 import { connect } from './connect'
 import { migrate } from './migrate'
@@ -46,6 +48,7 @@ describe('migrations', () => {
       '0003-trail.sql',
       '0004-last-save.sql',
       '0005-words.sql',
+      '0006-pictures-as-artwork.sql',
     ])
     expect(await migrate(sql, folder)).toEqual([])
   })
@@ -128,6 +131,28 @@ describe('artwork', () => {
     expect((await findArtwork(sql, hash))?.inks).toHaveLength(5)
     expect((await artworkMap(sql, hash))?.length).toBeGreaterThan(100)
     expect(await findArtwork(sql, 'f'.repeat(64))).toBeNull()
+  })
+
+  it('that is a picture is kept for the stage too, and taken as something else it has the same bytes', async () => {
+    const wide = { width: 2600, height: 40, channels: 3 as const }
+    const pixels = Buffer.alloc(2600 * 40 * 3, 90).map((value, i) => value + ((i / 600) % 90))
+    const received = await receiveRaster('long-sky.png', await sharp(pixels, { raw: wide }).png().toBuffer())
+    await keepArtwork(sql, received)
+    const { file, source } = received
+    const stage = await stagePicture(sql, file)
+    expect(await sharp(stage ?? undefined).metadata()).toMatchObject({ width: 1280, height: 20, format: 'png' })
+    const made = await receiveMade(file, source as Uint8Array, 'painted', ['#5a5a5a', '#909090', '#b0b0b0'])
+    await keepArtwork(sql, made)
+    expect(made.file).toMatchObject({ manner: 'painted', width: 2600, height: 40 })
+    expect(await artworkSource(sql, made.file.hash)).toEqual(source)
+    expect(await stagePicture(sql, made.file)).toEqual(stage)
+    const again = await receiveMade(made.file, source as Uint8Array, 'painted', ['#5a5a5a', '#b0b0b0'])
+    await keepArtwork(sql, again)
+    expect(await artworkSource(sql, again.file.hash)).toEqual(source)
+
+    await sql`update artwork set stage = null where hash = ${file.hash}` // as an earlier version kept it
+    expect(await stagePicture(sql, file)).toEqual(stage)
+    expect(await artworkStage(sql, file.hash)).toEqual(stage)
   })
 })
 

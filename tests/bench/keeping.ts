@@ -95,7 +95,7 @@ const DRAWN = LOOKED_AT * 3
 const asRaster = async ({ name, render }: Drawing): Promise<Drawing> => {
   const { width, height, data } = await render(new Map(), DRAWN)
   const picture = { width, height, data }
-  const { inks } = measuredPicture(picture, 640, 'flat')
+  const { inks } = measuredPicture(picture, 640, { manner: 'flat' })
   const hexes = inks.map(({ hex }) => hex)
   const taken = unmixed(picture, hexes)
   const longest = Math.max(LOOKED_AT, Math.round((LOOKED_AT * height) / width))
@@ -227,7 +227,7 @@ export const keepingTimes = async (
     .ensureAlpha()
     .raw()
     .toBuffer({ resolveWithObject: true })
-  const loft = measuredPicture({ ...info, data }, 640, 'flat')
+  const loft = measuredPicture({ ...info, data }, 640, { manner: 'flat' })
   found.push([
     'neighbors of a picture of 12 megapixels, from its map',
     ...timed(() => contactsOf(loft.map, loft.inks.length)),

@@ -5,9 +5,10 @@ import type { InkSummary } from '../../core/artwork/inks'
 import { arc, lchOf, type Hex } from '../../core/color/convert'
 import { toLab } from '../../core/color/oklab'
 import type { Picture } from '../../core/picture/picture'
-import { mannerOf, takenApart, type Manner } from '../../core/raster/manner'
+import { takenApart, type Manner } from '../../core/raster/manner'
 import { measuredPicture } from '../../core/raster/measure'
 import { paintRaster } from '../../core/raster/paint'
+import { inPieces, paintedPart } from '../../core/raster/strips'
 import { reducedPicture } from '../../core/raster/reduce'
 import type { Unmixed } from '../../core/raster/unmix'
 import { figuresOf, LOOKED_AT } from '../../core/remap/figures'
@@ -61,8 +62,7 @@ export const paintings = async (size = SIZE, count = PICTURES.length): Promise<P
   const found: Painting[] = []
   for (const name of PICTURES.slice(0, count)) {
     const picture = await decoded(`${FOLDER}/${name}`, size)
-    const manner = mannerOf(picture)
-    const { inks } = measuredPicture(picture, 640, manner)
+    const { manner, inks } = measuredPicture(picture, 640)
     const hexes = inks.map(({ hex }) => hex)
     found.push({ name, picture, manner, inks, taken: takenApart(picture, hexes, manner) })
   }
@@ -177,12 +177,13 @@ export const paintingTimes = async (): Promise<Array<[what: string, ms: number]>
     found.push([what, performance.now() - start])
     return result
   }
-  const manner = timed('what it is made of', () => mannerOf(full))
-  const { inks } = timed('its inks, measured', () => measuredPicture(full, 640, manner))
+  const {
+    manner,
+    inks,
+    stage: small,
+  } = timed('made small, what it is made of, its inks', () => measuredPicture(full, 640))
   const hexes = inks.map(({ hex }) => hex)
-  const stage = timed('made small and taken apart for the stage', () =>
-    takenApart(reducedPicture(full, 1280), hexes, manner),
-  )
+  const stage = timed('taken apart for the stage', () => takenApart(small, hexes, manner))
   const rows = (i: number): Parameters<typeof paintRaster>[2] => [
     { colors: hexes.map((_, n) => hexes[(n + i) % hexes.length] as Hex), opacity: 1 },
   ]
@@ -190,7 +191,6 @@ export const paintingTimes = async (): Promise<Array<[what: string, ms: number]>
   for (let i = 1; i < 8; i++) timed('a change at stage size', () => paintRaster(stage, hexes, rows(i), null, out))
   const changes = found.splice(-7).map(([, ms]) => ms)
   found.push(['a change at stage size, middle of seven', changes.sort((one, other) => one - other)[3] ?? NaN])
-  const whole = timed('taken apart in full', () => takenApart(full, hexes, manner))
-  timed('painted in full', () => paintRaster(whole, hexes, rows(1), null, new Uint8Array(full.data.length)))
+  timed('taken apart and painted in full', () => paintedPart(inPieces(full, hexes, manner), rows(1), null))
   return found
 }

@@ -180,11 +180,14 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
     </svg>
     <p
       v-if="artwork?.doing"
-      class="absolute left-4 top-3 bg-panel px-2 py-0.5 text-caption"
+      class="absolute left-4 top-3 flex items-center gap-2 bg-panel px-2 py-0.5 text-caption"
       role="status"
       data-test="unmixing"
     >
       {{ artwork.doing }}
+      <button v-if="artwork.stop" class="control h-6!" data-test="stop-unmixing" @click.stop="artwork.stop">
+        Stop
+      </button>
     </p>
     <p
       v-if="artwork?.problem"

@@ -48,6 +48,7 @@ const artwork: StageArtwork = reactive({
   shapes: computed(() => (crowded.value ? null : shapes)),
   drawn: computed(() => drawn.value ?? ''),
   doing: null,
+  stop: null,
   problem: computed(() => (problem.value === null ? null : { words: problem.value, again: null })),
 })
 defineExpose({ artwork })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Artwork } from '../../../core/document/artwork'
 import type { Region } from '../../../core/picture/picture'
+import { Left } from '~/workers/desk'
 import { isArea } from '~/stores/stage'
 import type { StageArtwork, StageLook } from './stageArtwork'
 
@@ -18,14 +19,20 @@ const files = useArtworkFiles()
 const frame = useTemplateRef<HTMLElement>('frame')
 const raster = computed(() => files.rasters.get(piece.hash))
 const areas = useAreaPicking(frame, () => raster.value)
+const STOPPED = 'Stopped: the picture is shown in its inks only, without its shading and texture.'
 const problem = ref<string | null>(null)
 const open = async (): Promise<void> => {
   problem.value = null
   const own = piece.hash
   await files.openRaster(own).catch((error: unknown) => {
-    if (piece.hash === own) problem.value = reasonOf(error)
+    if (piece.hash === own) problem.value = error instanceof Left ? STOPPED : reasonOf(error)
   })
 }
+/** A picture that was not shown when taking it apart was stopped is taken apart again when it is. */
+watch(
+  () => files.rasters.has(piece.hash),
+  (is, was) => was && !is && open(),
+)
 watch(() => piece.hash, open, { immediate: true })
 /** How far it is taken apart in its own size; null while it is not. */
 const sharpening = ref<number | null>(null)
@@ -45,6 +52,7 @@ const artwork: StageArtwork = reactive({
   shapes: areas.shapes,
   drawn: '',
   doing,
+  stop: computed(() => (files.unmixing === null ? null : files.stopTakingApart)),
   problem: computed(() => (problem.value === null ? null : { words: problem.value, again: () => void open() })),
 })
 defineExpose({ artwork })

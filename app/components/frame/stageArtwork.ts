@@ -13,6 +13,8 @@ export interface StageArtwork {
   drawn: string
   /** What it is doing that takes time, in words; null while it does nothing. */
   doing: string | null
+  /** Stops that; null where it cannot be stopped. */
+  stop: (() => void) | null
   /** Why it cannot be shown, and another try where one makes sense. */
   problem: { words: string; again: (() => void) | null } | null
 }
