@@ -102,8 +102,9 @@ const lookedAt = (picture: Picture): { inks: number; calm: number; noise: number
 }
 
 /**
- * A pixel lies on a ramp where colors such a part of the longer side before and behind it, but so many pixels at least, along a row or a column without an edge, have
- * moved on the same way: by so much at least, in ΔEOK, about as far on both sides, and in about one direction.
+ * A pixel lies on a ramp where colors before and behind it along a row or a column, such a part of the longer side away
+ * but so many pixels at least and without an edge between, have moved on the same way: by so much at least, in ΔEOK, about
+ * as far on both sides, and in about one direction.
  */
 const RAMP = { reach: 0.024, nearest: 6, least: 0.008, uneven: 2.5, straight: 0.7 } as const
 /** Only every so many pixels are looked at, along both sides. */

@@ -25,18 +25,11 @@ const hills = cloudy(72, 4)
 const tufts = cloudy(73, 5)
 const haze = cloudy(74, 3)
 
+type Eight = [Light, Light, Light, Light, Light, Light, Light, Light]
+
 /** Sky, water, a shore and a sail. */
 const shore = (colors: readonly Light[], x: number, y: number): Light => {
-  const [high, low, cloud, water, sunlit, shade, plants, sail] = colors as [
-    Light,
-    Light,
-    Light,
-    Light,
-    Light,
-    Light,
-    Light,
-    Light,
-  ]
+  const [high, low, cloud, water, sunlit, shade, plants, sail] = colors as Eight
   const crest = 0.68 + 0.07 * hills(x * 2, 1)
   if (Math.abs(x - 0.62) < 0.09 * (y - 0.2) && y > 0.2 && y < 0.52) return lit(sail, 1 - 1.2 * Math.max(0, x - 0.62))
   if (y > crest) {
@@ -47,7 +40,7 @@ const shore = (colors: readonly Light[], x: number, y: number): Light => {
   return mix(mix(high, low, within(y / 0.5)), cloud, smooth(0.02, 0.5, puffs(x * 2.4, y * 5)))
 }
 
-/** Colors that pass into each other all over, as in wet paint. */
+/** Four colors that pass into each other all over, as in wet paint. */
 const washes = (colors: readonly Light[], x: number, y: number): Light =>
   [0, 3, 7].reduce<Light>(
     (below, i) => mix(below, colors[i] as Light, smooth(-0.1, 0.5, haze(x * 1.6 + i * 7, y * 1.6 - i * 3))),
@@ -104,7 +97,6 @@ export const knownPaintings = (): Array<[what: string, inks: number, mean: numbe
         sum += deltaE(colorAt(out, i), colorAt(truth.data, i))
         count++
       }
-      if (process.env.BOUND) { const m=new Map<number,number[]>(); const k=(i:number)=>((picture.data[i]!>>4)<<8)|((picture.data[i+1]!>>4)<<4)|(picture.data[i+2]!>>4); for(let i=0;i<out.length;i+=4){const e=m.get(k(i))??[0,0,0,0];for(let n=0;n<3;n++)e[n]!+=truth.data[i+n]!;e[3]!++;m.set(k(i),e)}; let b=0,c=0;for(let i=0;i<out.length;i+=52){const e=m.get(k(i))!;b+=deltaE(hexOfRgb(e[0]!/e[3]!/255,e[1]!/e[3]!/255,e[2]!/e[3]!/255),colorAt(truth.data,i));c++};console.log('bound',b/c)}
       return [`${scene}, ${manner}, in ${name}`, hexes.length, sum / count]
     })
   })

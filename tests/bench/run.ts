@@ -19,6 +19,7 @@ import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from 
 import { measureFrames } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
 import { demoId, firstLoads, openAndLeave } from './house'
+import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
@@ -375,6 +376,8 @@ const painting = async (): Promise<void> => {
       ...figures,
     )
   }
+  row('a known painting', 'inks', 'mean ΔE2000 to the truth')
+  for (const [what, inks, mean] of knownPaintings()) row(what, inks, mean.toFixed(2))
   for (const [what, ms] of await paintingTimes()) row(what, `${whole(ms)} ms`)
 }
 

@@ -23,6 +23,13 @@ const smallPainting = async (page: Page): Promise<string> => {
   await aside(page)
   return page.url()
 }
+/** A written file that comes of what is done. */
+const written = async (page: Page, act: () => Promise<void>): Promise<Buffer> => {
+  const [file] = await Promise.all([page.waitForEvent('download'), act()])
+  const chunks: Buffer[] = []
+  for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer)
+  return Buffer.concat(chunks)
+}
 /** The most two pixels beside each other in a row of what was read are apart, that were alike before. */
 const steps = (before: readonly number[], after: readonly number[]): number => {
   let most = 0
@@ -96,6 +103,7 @@ test('what a painting is taken as can be said, an ink pointed at joins; an area 
   await expect.poll(count).toBe(few + 1)
 
   await page.getByRole('tab', { name: 'Touch-ups' }).click()
+  await expect(canvas(page)).toBeVisible()
   const sky = await point(page, ...SKY)
   await page.mouse.click(sky.x, sky.y)
   await expect(page.getByTestId('picked')).toHaveText('1 area picked')
@@ -105,18 +113,82 @@ test('what a painting is taken as can be said, an ink pointed at joins; an area 
   await expect(page.getByTestId('touches')).toContainText('1 area')
   await expect.poll(async () => farthest(before, await pixelsOf(page))).toBeGreaterThan(20)
   await page.keyboard.press('4')
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByTestId('png-dunes').click()])
-  const chunks: Buffer[] = []
-  for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer)
-  const { width, hasAlpha, format } = await sharp(Buffer.concat(chunks)).metadata()
+  const png = await written(page, () => page.getByTestId('png-dunes').click())
+  const { width, hasAlpha, format } = await sharp(png).metadata()
   expect([format, width, hasAlpha]).toEqual(['png', WIDE, true])
   await page.keyboard.press('3')
   await hasColor(
     page,
     [0.02, 0.02],
-    (await sharp(Buffer.concat(chunks)).extract({ left: 8, top: 5, width: 1, height: 1 }).raw().toBuffer())
+    (await sharp(png).extract({ left: 8, top: 5, width: 1, height: 1 }).raw().toBuffer())
       .subarray(0, 3)
       .reduce((hex, value) => hex + value.toString(16).padStart(2, '0'), '#'),
   )
   expect((await bandColors(page)).length).toBeGreaterThan(2)
+})
+
+test('an ink of a painting is moved to a color pointed at, and taken away', async ({ page }) => {
+  await smallPainting(page)
+  await page.getByRole('tab', { name: 'Inks' }).click()
+  const lines = page.getByTestId('ink-lines').locator('[data-line]')
+  const inks = (): Promise<string[]> =>
+    lines.evaluateAll(all => all.map(line => line.getAttribute('data-line') ?? '').sort())
+  await expect(lines.first()).toBeVisible()
+  const few = await inks()
+  const [, second = ''] = await lines.evaluateAll(all => all.map(line => line.getAttribute('data-line') ?? ''))
+  await page.locator(`[data-line="${second}"]`).click()
+  await page.getByRole('button', { name: 'Move the ink' }).click()
+  await expect(page.getByText('Point at its color in the picture')).toBeVisible()
+  const kite = await point(page, ...KITE)
+  await page.mouse.click(kite.x, kite.y)
+  await expect.poll(inks).not.toEqual(few)
+  const moved = await inks()
+  expect(moved).toHaveLength(few.length)
+  expect(moved).not.toContain(second)
+
+  await page.locator(`[data-line="${moved[0]}"]`).click()
+  await page.getByRole('button', { name: 'Take it away' }).click()
+  await expect.poll(inks).toEqual(moved.slice(1))
+  await page.keyboard.press('Escape')
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect.poll(inks).toEqual(few)
+})
+
+test('a painting of more than 12 megapixels is taken in; taking it apart and writing it are stopped and done again', async ({
+  page,
+}) => {
+  const wide = 4400
+  const large = await sharp(PAINTING).resize(wide).jpeg({ quality: 90 }).toBuffer()
+  const { height } = await sharp(large).metadata()
+  await newProject(page, 'Large painting')
+  await startFrom(page, 'Artwork')
+  let letPass = (): void => undefined
+  const held = new Promise<void>(done => (letPass = done))
+  await page.route('**/api/artwork/*/stage', async route => {
+    await held
+    await route.continue()
+  })
+  await page
+    .getByTestId('artwork-file')
+    .setInputFiles({ name: 'wide dunes.jpg', mimeType: 'image/jpeg', buffer: large })
+  await page.getByTestId('stop-unmixing').click({ timeout: 60_000 })
+  letPass()
+  await expect(page.getByRole('alert').filter({ hasText: 'Stopped' })).toBeVisible()
+  await page.getByRole('button', { name: 'Try again' }).click()
+  await expect(canvas(page)).toBeVisible()
+  await expect(canvas(page)).toHaveAttribute('width', '1280')
+
+  await page.keyboard.press('4')
+  const write = page.getByTestId('png-wide dunes')
+  await write.click()
+  await expect(write).toContainText('Stop')
+  await write.click()
+  await expect(page.getByText('nothing was saved')).toBeVisible()
+  await expect(write).toContainText('PNG')
+  const png = await written(page, () => write.click())
+  const out = await sharp(png).metadata()
+  expect([out.width, out.height, out.format]).toEqual([wide, height, 'png'])
+  const small = await sharp(png).resize(300).raw().toBuffer()
+  const before = await sharp(large).resize(300).ensureAlpha().raw().toBuffer()
+  expect(farthest([...before], [...small])).toBeGreaterThan(20)
 })

@@ -72,14 +72,17 @@ const changed = (art: Artwork): string => {
           >
           <button
             class="control"
-            :aria-label="`Download ${art.name} as ${endingOf(art).toUpperCase()}`"
+            :aria-label="
+              writing(art) === null
+                ? `Download ${art.name} as ${endingOf(art).toUpperCase()}`
+                : `Stop writing ${art.name}`
+            "
             :data-test="`${endingOf(art)}-${art.name}`"
-            :disabled="writing(art) !== null"
-            @click="writeOne(art)"
+            @click="writing(art) === null ? writeOne(art) : jobs.jobOf(art.id)?.cancel()"
           >
-            <ArrowDownTrayIcon class="size-4" />{{
-              writing(art) !== null ? `${Math.round((writing(art) ?? 0) * 100)}%` : endingOf(art).toUpperCase()
-            }}
+            <template v-if="writing(art) === null"
+              ><ArrowDownTrayIcon class="size-4" />{{ endingOf(art).toUpperCase() }}</template
+            ><template v-else>Stop · {{ Math.round((writing(art) ?? 0) * 100) }}%</template>
           </button>
         </li>
       </ul>

@@ -227,7 +227,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
 }
 .line {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 150px 52px;
+  grid-template-columns: minmax(0, 1fr) 138px 68px;
   gap: 8px;
   align-items: center;
   height: 100%;
