@@ -11,7 +11,18 @@ const ES_MODULES = [
     'domelementtype',
     'dom-serializer',
   ],
-  ...['entities', 'nth-check', 'boolbase', '@bramus', 'zod', 'fast-check', 'mdn-data', 'munkres', 'fast-png', 'iobuffer'],
+  ...[
+    'entities',
+    'nth-check',
+    'boolbase',
+    '@bramus',
+    'zod',
+    'fast-check',
+    'mdn-data',
+    'munkres',
+    'fast-png',
+    'iobuffer',
+  ],
 ]
 
 export default {

@@ -10,6 +10,7 @@ import { readColors } from '../core/formats/read/read'
 import type { ReadColor } from '../core/formats/read/readColor'
 import { COUNT, derive } from '../core/harmony/derive'
 import { HARMONIES } from '../core/harmony/harmony'
+import { TONE_PLANS } from '../core/harmony/tone'
 import { HOLD } from '../core/remap/hold'
 import { MATCHES } from '../core/remap/match'
 import { TOLERANCE } from '../core/remap/near'
@@ -40,7 +41,7 @@ const USAGE =
   plumbago extract IMAGE --count ` +
   `N [--lean X,Y] [--apart DELTA_E] --json
   plumbago scheme --base COLOR --harmony KIND --wheel ` +
-  `light|paint|perceptual --count N [--spread DEGREES] [--turn DEGREES] --format css|tokens|text
+  `light|paint|perceptual --count N [--tone PLAN] [--spread DEGREES] [--turn DEGREES] --format css|tokens|text
 `
 
 /** Something said wrong or a file that cannot be read: one sentence, exit code 2. */
@@ -207,6 +208,9 @@ const numberIn = (said: string, what: string): number => {
   return said.trim() && Number.isFinite(value) ? value : refuse(`“${said}” is no number for ${what}.`)
 }
 
+/** The tone plans that need no picture. */
+const TONES = TONE_PLANS.filter(plan => plan !== 'like the picture')
+
 interface SchemeWords {
   base: string
   harmony: string
@@ -214,6 +218,7 @@ interface SchemeWords {
   count: string
   format: string
   spread?: string | undefined
+  tone: string
   turn: string
 }
 
@@ -228,6 +233,7 @@ const scheme = (words: SchemeWords): string => {
     count,
     kind: oneOf(HARMONIES, words.harmony, 'harmony'),
     wheel: oneOf(WHEELS, words.wheel, 'wheel'),
+    plan: oneOf(TONES, words.tone, 'tone plan'),
     spread: words.spread === undefined ? undefined : numberIn(words.spread, 'spread'),
     turn: numberIn(words.turn, 'turn'),
   }).map(({ hex }) => hex)
@@ -272,6 +278,7 @@ const run = async (): Promise<number> => {
       'count': { type: 'string', default: '5' },
       'format': { type: 'string', default: 'text' },
       'spread': { type: 'string' },
+      'tone': { type: 'string', default: 'spread' },
       'turn': { type: 'string', default: '0' },
       'lean': { type: 'string', default: '0,0' },
       'apart': { type: 'string', default: String(APART.usual) },

@@ -4,7 +4,7 @@ import { pieces } from '../app/stand-ins.json'
 import { parseColor } from '../core/color/parse'
 import { apply } from '../core/commands/commands'
 import { knownFrom } from '../core/commands/known'
-import { newProject } from '../core/scheme/create'
+import { FIRST_HARMONY, newProject } from '../core/scheme/create'
 import { nextPlace } from '../core/scheme/gather'
 import type { ArtworkFile } from '../core/document/artwork'
 import type { Harmony } from '../core/document/scheme'
@@ -56,21 +56,21 @@ const COMMISSIONS: readonly Commission[] = [
   {
     name: 'Harbor wayfinding',
     base: '#a63d2f',
-    harmony: { kind: 'complementary', wheel: 'paint', spread: 0, turn: 0, count: 4, free: [0] },
+    harmony: { ...FIRST_HARMONY, kind: 'complementary', count: 4 },
     artwork: ['pictogram-ferry', 'pictogram-food', 'pictogram-first-aid', 'pictogram-tickets'],
     pictures: [],
   },
   {
     name: 'Breezeholm calendar',
     base: '#2f6f9f',
-    harmony: { kind: 'complementary', wheel: 'paint', spread: 0, turn: 0, count: 5, free: [0] },
+    harmony: { ...FIRST_HARMONY, kind: 'complementary' },
     artwork: [DUNES, LOFT],
     pictures: [],
   },
   {
     name: 'Breezeholm kite festival',
     base: '#0f6d5f',
-    harmony: { kind: 'split complementary', wheel: 'paint', spread: 34, turn: 0, count: 6, free: [0] },
+    harmony: { ...FIRST_HARMONY, spread: 34, count: 6 },
     artwork: ARTWORK.map(([file]) => file).filter(file => file !== DUNES),
     pictures: PICTURES.map(([file]) => file),
   },

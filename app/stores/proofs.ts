@@ -5,6 +5,7 @@ import { z } from 'zod'
 import {
   dealtCandidate,
   inHarmony,
+  inTones,
   REACH,
   reordered,
   shownHarmonies,
@@ -17,12 +18,14 @@ import { inLook } from '../../core/scheme/looks'
 import { lookOf } from '../../core/document/project'
 import type { ByHand } from '../../core/painting/painting'
 import { HARMONIES } from '../../core/harmony/harmony'
+import { TONE_PLANS } from '../../core/harmony/tone'
 import { lookSchema, type Project } from '../../core/document/project'
 import type { Artwork } from '../../core/document/artwork'
 
 /** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
 export const SHEETS = [
   { sheet: 'harmonies', title: 'Harmonies' },
+  { sheet: 'tones', title: 'Tones' },
   { sheet: 'variations', title: 'Variations' },
   { sheet: 'deals', title: 'Dealt' },
   { sheet: 'orders', title: 'Orders' },
@@ -78,6 +81,7 @@ export const useProofs = defineStore('proofs', () => {
   function* offered(now: Project): Generator<Candidate> {
     if (sheet.value === 'harmonies')
       for (const kind of shownHarmonies(hidden.value)) yield inHarmony(now, kind, painting.known)
+    if (sheet.value === 'tones') for (const plan of TONE_PLANS) yield inTones(now, plan, painting.known)
     if (sheet.value === 'variations')
       for (let row = -REACH; row <= REACH; row++)
         for (let column = -REACH; column <= REACH; column++) yield varied(now, variation.value, column, row)

@@ -1,4 +1,5 @@
 import { degrees, hexOfHsb, hexOfLch, hsbOf, lchOf, type Hex } from './convert'
+import { colorOf, colorOfHsbHue, strengthOf, strengthOfHsbHue, type Bounds } from './strength'
 
 /** How hues are arranged round the wheel: additive light, painter's primaries, or OKLCH hue. */
 export const WHEELS = ['light', 'paint', 'perceptual'] as const
@@ -45,18 +46,28 @@ export const angleOf = (wheel: Wheel, hex: Hex, rememberedHue = 0): number => {
   return lchOf(hex, lchOf(hexOfHsb({ h: rememberedHue, s: 1, b: 1 })).h).h
 }
 
+/** The color at an angle of a wheel that has a lightness and a strength, both in [0, 1], as the eye sees them. */
+export const colorAt = (wheel: Wheel, angle: number, l: number, strength: number, bounds?: Bounds): Hex =>
+  wheel === 'perceptual'
+    ? colorOf(l, strength, degrees(angle), bounds)
+    : colorOfHsbHue(l, strength, hueAtAngle(wheel, angle), bounds)
+
+/** How strong a color is, in [0, 1], among those at its angle of a wheel. */
+export const strengthOn = (wheel: Wheel, hex: Hex): number =>
+  wheel === 'perceptual' ? strengthOf(hex) : strengthOfHsbHue(hex)
+
 /**
- * A color set to an angle of a wheel. Light and paint keep HSB saturation and brightness; perceptual keeps OKLCH
- * lightness and chroma as far as sRGB reaches.
+ * A color turned round a wheel by an angle in degrees: the wheel gives the hue, lightness and strength stay as the eye
+ * sees them. A whole turn, or none, returns it unchanged.
  */
-export const atAngle = (wheel: Wheel, hex: Hex, angle: number): Hex => {
-  if (wheel === 'perceptual') return hexOfLch({ ...lchOf(hex), h: angle })
-  return hexOfHsb({ ...hsbOf(hex), h: hueAtAngle(wheel, angle) })
+export const turned = (wheel: Wheel, hex: Hex, by: number, rememberedHue = 0): Hex => {
+  if (degrees(by) === 0) return hex
+  const { l, c } = lchOf(hex)
+  return colorAt(wheel, angleOf(wheel, hex, rememberedHue) + by, l, strengthOn(wheel, hex), { had: c })
 }
 
-/** A color turned round a wheel by an angle in degrees; a whole turn, or none, returns it unchanged. */
-export const turned = (wheel: Wheel, hex: Hex, by: number, rememberedHue = 0): Hex =>
-  degrees(by) === 0 ? hex : atAngle(wheel, hex, angleOf(wheel, hex, rememberedHue) + by)
+/** A color set to an angle of a wheel, turned there. */
+export const atAngle = (wheel: Wheel, hex: Hex, angle: number): Hex => turned(wheel, hex, angle - angleOf(wheel, hex))
 
 /** The HSB hue, in degrees, that a remembered hue becomes when it is turned round a wheel by an angle in degrees. */
 export const turnedHue = (wheel: Wheel, hue: number, by: number): number => {

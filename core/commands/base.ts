@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { idSchema } from '../document/basics'
 import { baseSchema, harmonySchema } from '../document/scheme'
+import { profileOf } from '../harmony/tone'
 import { composed, dealt, freshlyDerived } from '../scheme/compose'
 import { madeBase } from '../scheme/gather'
 import { definedIn, kindOf } from './command'
@@ -23,9 +24,13 @@ const harmonyComposed = kindOf(
     const [first = 'kind'] = Object.keys(harmony)
     return first === 'kind' ? 'harmony' : first
   },
-  (project, { harmony }) => composed(project, definedIn(harmony)),
+  (project, { harmony }, inks) =>
+    composed(project, {
+      ...definedIn(harmony),
+      ...(harmony.plan === 'like the picture' && !harmony.profile && { profile: profileOf(inks) }),
+    }),
   // another harmony is another scheme; turned or opened, it is the same one, and inks stay where they are
-  ({ harmony }) => (harmony.kind || harmony.count || harmony.wheel ? 'recolored' : 'others'),
+  ({ harmony }) => (harmony.kind || harmony.count || harmony.wheel || harmony.plan ? 'recolored' : 'others'),
 )
 
 const companionsDealt = kindOf(

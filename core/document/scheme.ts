@@ -3,6 +3,7 @@ import { hexSchema, hue, idSchema, part } from './basics'
 import { HARMONIES } from '../harmony/harmony'
 import { WHEELS } from '../color/wheel'
 import { COUNT } from '../harmony/derive'
+import { MOST_TONES, TONE_PLANS } from '../harmony/tone'
 import { MOST_SWATCHES } from './limits'
 import { ROLES } from '../harmony/proportion'
 import { CAST_MODES } from '../harmony/cast'
@@ -18,6 +19,9 @@ export const harmonySchema = z.object({
   spread: z.number().min(0).max(180),
   turn: z.number().min(-360).max(360),
   count: z.number().int().min(COUNT.least).max(COUNT.most),
+  /** How lightness and strength are dealt over the swatches, and the tones of the picture where it is like that. */
+  plan: z.enum(TONE_PLANS),
+  profile: z.array(z.object({ l: part, strength: part, area: part })).max(MOST_TONES),
   /** The angles of a free harmony, relative to the base. */
   free: z.array(z.number()).max(MOST_SWATCHES),
 })

@@ -29,12 +29,36 @@ const swatchUpgraded = (swatch: unknown, place: number, turn: number): unknown =
   return isRecord(whole.own) ? { ...whole, own: renamed(whole.own, 'at', 'angle') } : whole
 }
 
+/**
+ * A scheme derived before there were tone plans keeps its colors, each as if set by hand: what the harmony would make of
+ * its base now is another.
+ */
+const asSetByHand = (swatch: unknown, turn: number, over: boolean): unknown => {
+  if (!isRecord(swatch) || !isRecord(swatch.from) || swatch.from.kind !== 'harmony' || isRecord(swatch.own))
+    return swatch
+  const angle = (swatch.freed === true ? 0 : turn) + (Number(swatch.offset) || 0)
+  return { ...swatch, own: { hex: swatch.hex, hue: swatch.hue ?? 0, angle, over } }
+}
+
+/** A look stored before there were tone plans, in one. */
+const withPlan = (look: Record<string, unknown>): Record<string, unknown> => {
+  const { harmony, scheme } = look
+  if (!isRecord(harmony) || 'plan' in harmony) return look
+  const [turn, over] = [Number(harmony.turn) || 0, isRecord(look.cast)]
+  return {
+    ...look,
+    harmony: { ...harmony, plan: 'spread', profile: [] },
+    scheme:
+      look.derived !== false && Array.isArray(scheme) ? scheme.map(swatch => asSetByHand(swatch, turn, over)) : scheme,
+  }
+}
+
 const lookUpgraded = (look: Record<string, unknown>): Record<string, unknown> => {
   const turn = isRecord(look.harmony) ? Number(look.harmony.turn) || 0 : 0
   const scheme = Array.isArray(look.scheme)
     ? { scheme: look.scheme.map((swatch, i) => swatchUpgraded(swatch, i, turn)) }
     : {}
-  return { ...renamed(look, 'lead', 'baseId'), ...scheme }
+  return withPlan({ ...renamed(look, 'lead', 'baseId'), ...scheme })
 }
 
 /** A document stored by an earlier version, as this one stores it; anything else comes back as it is. */

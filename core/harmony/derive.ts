@@ -1,7 +1,9 @@
-import { hexOfLab, hexOfLch, labOf, lchOf, type Hex } from '../color/convert'
-import { turned, type Wheel } from '../color/wheel'
-import { distinctFrom } from './distinct'
+import { arc, lchOf, type Hex } from '../color/convert'
+import { angleOf, colorAt, strengthOn, turned, type Wheel } from '../color/wheel'
+import { distinctFrom, isDistinct, LEAST_DIFFERENCE } from './distinct'
 import { offsetsOf, type HarmonyKind } from './harmony'
+import { ACCENT } from './proportion'
+import { tonesOf, type Slot, type Tone, type ToneOfArea, type TonePlan } from './tone'
 
 /** What a scheme is derived from. Angles in degrees on the chosen wheel. */
 export interface Derivation {
@@ -10,6 +12,10 @@ export interface Derivation {
   baseHue: number
   kind: HarmonyKind
   wheel: Wheel
+  /** How lightness and strength are dealt over the swatches. */
+  plan: TonePlan
+  /** What *like the picture* follows. */
+  profile?: readonly ToneOfArea[] | undefined
   /** The angle the harmony opens by; its usual one where left out. */
   spread?: number | undefined
   /** How far the whole shape is turned. */
@@ -29,74 +35,97 @@ export interface Derived {
 /** The fewest and the most swatches a harmony is derived for. */
 export const COUNT = { least: 2, most: 10 } as const
 
+/** The least ΔE2000 of the swatch at a place from those before it, as far as there is room. */
+const roomFor = (plan: TonePlan, place: number): number =>
+  !STANDS_OUT.has(plan) || place >= 7 ? LEAST_DIFFERENCE : place >= 5 ? 7 : 10.5
+
+/** By how much lightness is changed at a time, and between what, to keep colors apart. */
+const NUDGE = 0.005
+const [DARKEST, LIGHTEST] = [0.07, 0.985]
+
 /**
- * How the second, third … color on the same hue steps away from the first: the part of the way toward white (positive)
- * or black (negative) in OKLab lightness, and the part of its chroma it keeps. Light colors step the other way round,
- * so that a scheme always spreads in value.
+ * The most OKLCH chroma of a companion and of an accent: so many times that of the base, for what sRGB holds at one
+ * lightness looks much louder than what it holds at another; or so much, where the base has little.
  */
-const STEPS: ReadonlyArray<{ way: number; chroma: number }> = [
-  { way: 0, chroma: 1 },
-  { way: 0.72, chroma: 0.5 },
-  { way: -0.48, chroma: 0.7 },
-  { way: 0.42, chroma: 0.62 },
-  { way: 0.88, chroma: 0.3 },
-  { way: -0.24, chroma: 0.5 },
-  { way: 0.2, chroma: 0.35 },
-  { way: -0.66, chroma: 0.4 },
-  { way: 0.58, chroma: 0.85 },
-  { way: 0.3, chroma: 0.15 },
-]
+const LOUDEST = { companion: { times: 1.15, least: 0.105 }, accent: { times: 1.3, least: 0.15 } } as const
+const loudest = ({ times, least }: { times: number; least: number }, base: number): number =>
+  Math.max(times * base, least)
 
-/** OKLab lightness from which a color counts as light. */
-const LIGHT = 0.68
-
-const stepped = (hex: Hex, step: number): Hex => {
-  const { way, chroma } = STEPS[step % STEPS.length] as { way: number; chroma: number }
-  if (way === 0) return hex
-  const { l, c, h } = lchOf(hex)
-  const turned = l > LIGHT ? -way * 0.75 : way
-  return hexOfLch({ l: turned > 0 ? l + (1 - l) * turned : l * (1 + turned), c: c * chroma, h })
+/** The color of a tone and hue, as little lighter or darker as keeps it from the others. */
+const clearOf = (
+  { l, strength }: Tone,
+  at: (l: number, strength: number) => Hex,
+  others: readonly Hex[],
+  least: number,
+): Hex => {
+  const wanted = at(l, strength)
+  if (isDistinct(wanted, others, least)) return wanted
+  // always to the same side first, away from the base: the nearer side would change while hues turn
+  for (const way of l < lchOf(others[0] as Hex).l ? [-NUDGE, NUDGE] : [NUDGE, -NUDGE])
+    for (let there = l + way; there <= LIGHTEST && there >= DARKEST; there += way) {
+      const hex = at(there, strength)
+      if (isDistinct(hex, others, least)) return hex
+    }
+  return distinctFrom(wanted, others)
 }
 
-/** The muted color between two opposites, leaning to the first, lifted clear of both. */
-const between = (one: Hex, other: Hex): Hex => {
-  const [a, b] = [labOf(one), labOf(other)]
-  const lift = (a.l + b.l) / 2 > 0.6 ? -0.18 : 0.18
-  return hexOfLab({ l: (a.l + b.l) / 2 + lift, a: a.a * 0.7 + b.a * 0.3, b: a.b * 0.7 + b.b * 0.3 })
-}
+/** The most chroma others have where the accent stands out, in parts of the accent's. */
+const QUIETER = 0.92
+/** A base so near to black or white is as a gray: what hue it has nobody sees. */
+const ENDS = { dark: 0.06, light: 0.99 } as const
+/** The plans in which the accent stands out clearly. */
+const STANDS_OUT: ReadonlySet<TonePlan> = new Set(['spread', 'quiet with an accent'])
+/** The last place an accent may have. */
+const MOST_ACCENT = 4
 
-/** Whether two offsets face each other across the wheel. */
-const opposite = (one: number, other: number): boolean => Math.abs((Math.abs(one - other) % 360) - 180) < 1
+/** Which of a harmony's hues is the accent's: the one farthest from the base where it opens as usual. */
+const accentOf = (kind: HarmonyKind, free: readonly number[] | undefined): number => {
+  const offsets = offsetsOf(kind, undefined, free)
+  return offsets.reduce(
+    (best, offset, i) => (Math.abs(arc(0, offset)) > Math.abs(arc(0, offsets[best] as number)) + 1e-6 ? i : best),
+    0,
+  )
+}
 
 /**
- * Derives a scheme: the base, turned, and its companions at the harmony's angles. More swatches than hues: the extra
- * ones step lightness and chroma on the same hues, and where two hues are opposite the third round blends between
- * them. Fewer swatches than hues: the first offsets are used. Any two swatches stand at least ΔE2000 5 apart; the
- * result depends on nothing but the derivation.
+ * Derives a scheme: the base, turned, and its companions. The wheel gives their hues, at the harmony's angles; the tone
+ * plan their lightness and strength, as the eye sees them. More swatches than hues: the hues are gone round again, in
+ * other tones. Fewer: the first are used. Swatches stand at least ΔE2000 5 apart; spread, or quiet with an accent, 10 up
+ * to five of them and 7 up to seven; the result depends on nothing but the derivation.
  */
 export const derive = (from: Derivation): Derived[] => {
   const offsets = offsetsOf(from.kind, from.spread, from.free)
   const count = Math.min(COUNT.most, Math.max(COUNT.least, Math.round(from.count)))
-  const derived: Derived[] = []
-  for (let i = 0; i < count; i++) {
-    const round = Math.floor(i / offsets.length)
+  const accent = Math.min(count - 1, MOST_ACCENT, Math.max(1, accentOf(from.kind, from.free)))
+  const slots = Array.from(
+    { length: count - 1 },
+    (_, i): Slot => ({
+      round: Math.floor((i + 1) / offsets.length),
+      accent: i + 1 === accent,
+    }),
+  )
+  const base = turned(from.wheel, from.base, from.turn, from.baseHue)
+  // of the base as it is, not as it is turned: turning changes no lightness but by rounding
+  const { l, c: chroma } = lchOf(from.base)
+  const strength = l < ENDS.dark || l > ENDS.light ? 0 : strengthOn(from.wheel, from.base)
+  const tones = tonesOf(from.plan, { l, strength }, slots, from.profile)
+  const hexes = [base]
+  const made = new Map<number, Hex>([[0, base]])
+  let quieter = loudest(LOUDEST.companion, chroma)
+  // the accent finds its place first, what comes after keeps from it
+  for (const i of [accent, ...slots.map((_, k) => k + 1).filter(place => place !== accent)]) {
     const offset = offsets[i % offsets.length] as number
-    const pure = turned(from.wheel, from.base, from.turn + offset, from.baseHue)
-    const facing = round === 2 ? offsets.find(other => opposite(offset, other)) : undefined
-    const wanted =
-      facing === undefined
-        ? stepped(pure, round)
-        : between(pure, turned(from.wheel, from.base, from.turn + facing, from.baseHue))
-    derived.push({
-      hex:
-        i === 0
-          ? wanted
-          : distinctFrom(
-              wanted,
-              derived.map(({ hex }) => hex),
-            ),
-      offset,
-    })
+    const angle = angleOf(from.wheel, from.base, from.baseHue) + from.turn + offset
+    const most = i === accent ? loudest(LOUDEST.accent, chroma) : quieter
+    const at = (l: number, strength: number): Hex => colorAt(from.wheel, angle, l, strength, { most })
+    const least = i === accent && STANDS_OUT.has(from.plan) ? ACCENT.apart + 1 : roomFor(from.plan, i)
+    const hex = clearOf(tones[i - 1] as Tone, at, hexes, least)
+    hexes.push(hex)
+    if (i === accent && STANDS_OUT.has(from.plan)) quieter = Math.min(quieter, QUIETER * lchOf(hex).c)
+    made.set(i, hex)
   }
-  return derived
+  return Array.from({ length: count }, (_, i) => ({
+    hex: made.get(i) as Hex,
+    offset: offsets[i % offsets.length] as number,
+  }))
 }

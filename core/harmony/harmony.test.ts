@@ -6,19 +6,22 @@ import { COUNT, derive, type Derivation } from './derive'
 import { distinctFrom, LEAST_DIFFERENCE } from './distinct'
 import { HARMONIES, offsetsOf, SPREADS, spreadOf } from './harmony'
 import { spreadAt } from './open'
-import { usualRole, usualShares } from './proportion'
+import { rolesIn, sharesIn, usualShares } from './proportion'
 
 const from = (change: Partial<Derivation> = {}): Derivation => ({
   base: '#ff0000',
   baseHue: 0,
   kind: 'triadic',
   wheel: 'light',
+  plan: 'even',
   turn: 0,
   count: 3,
   free: [0, 50, 200],
   ...change,
 })
 const hexes = (derivation: Derivation): string[] => derive(derivation).map(({ hex }) => hex)
+
+const hues = (derivation: Derivation): number[] => hexes(derivation).map(hex => Math.round(hsbOf(hex).h) % 360)
 
 const leastDifference = (colors: readonly string[]): number =>
   Math.min(...colors.flatMap((one, i) => colors.slice(0, i).map(other => deltaE(one, other))))
@@ -40,13 +43,13 @@ describe('harmonies', () => {
   })
 
   it('derive triad and complement of red on each wheel', () => {
-    expect(hexes(from())).toEqual(['#ff0000', '#00ff00', '#0000ff'])
-    expect(hexes(from({ wheel: 'paint' }))).toEqual(['#ff0000', '#ffff00', '#0000ff'])
-    expect(hexes(from({ kind: 'complementary', count: 2 }))).toEqual(['#ff0000', '#00ffff'])
-    expect(hexes(from({ kind: 'complementary', wheel: 'paint', count: 2 }))).toEqual(['#ff0000', '#00ff00'])
+    expect(hues(from())).toEqual([0, 120, 240])
+    expect(hues(from({ wheel: 'paint' }))).toEqual([0, 60, 240])
+    expect(hues(from({ kind: 'complementary', count: 2 }))).toEqual([0, 180])
+    expect(hues(from({ kind: 'complementary', wheel: 'paint', count: 2 }))).toEqual([0, 120])
   })
 
-  it('turn the whole shape', () => expect(hexes(from({ turn: 120 }))).toEqual(['#00ff00', '#0000ff', '#ff0000']))
+  it('turn the whole shape', () => expect(hues(from({ turn: 120 }))).toEqual([120, 240, 0]))
 
   it.each(['#2e4f7f', '#000000', '#ffffff', '#808080', '#ffff00', '#e8b9a0'])(
     'make 2, 5 and 10 distinct swatches of %s in every way',
@@ -82,9 +85,9 @@ describe('harmonies', () => {
     ))
 
   it('spread a scheme of five in lightness', () => {
-    const lightness = hexes(from({ base: '#2e4f7f', kind: 'complementary', wheel: 'paint', count: 5 })).map(
-      hex => lchOf(hex).l,
-    )
+    const lightness = hexes(
+      from({ base: '#2e4f7f', kind: 'complementary', wheel: 'paint', plan: 'spread', count: 5 }),
+    ).map(hex => lchOf(hex).l)
     expect(Math.max(...lightness) - Math.min(...lightness)).toBeGreaterThan(0.35)
   })
 })
@@ -132,10 +135,20 @@ describe('proportion', () => {
     expect(shares.reduce((sum, share) => sum + share)).toBeCloseTo(1)
     expect([...shares].sort((a, b) => b - a)).toEqual(shares)
   })
-  it('gives roles by place, neutral to grays', () => {
-    expect(usualRole('#2e4f7f', 0, 5)).toBe('dominant')
-    expect(usualRole('#888888', 2, 5)).toBe('neutral')
-    expect(usualRole('#ff0000', 2, 5)).toBe('accent')
-    expect(usualRole('#ff0000', 4, 5)).toBe('detail')
+  it('gives roles by what swatches are: the accent stands out from what dominates, grays are neutral', () => {
+    expect(rolesIn(['#2e4f7f', '#888888', '#e8a13c', '#f4f2ee', '#4a6fa5'])).toEqual([
+      'dominant',
+      'neutral',
+      'accent',
+      'neutral',
+      'detail',
+    ])
+    expect(rolesIn(['#2e4f7f', '#e8a13c'])).toEqual(['dominant', 'supporting'])
+  })
+  it('gives an accent a small share, whatever its place', () => {
+    const shares = sharesIn(['dominant', 'accent', 'supporting', 'neutral', 'detail'])
+    expect(shares.reduce((sum, share) => sum + share)).toBeCloseTo(1)
+    expect(shares.map(share => Math.round(share * 100))).toEqual([42, 10, 26, 16, 6])
+    expect(sharesIn(['dominant', 'supporting'])).toEqual(usualShares(2))
   })
 })

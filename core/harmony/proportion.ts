@@ -1,4 +1,5 @@
 import { isNeutral, lchOf, type Hex } from '../color/convert'
+import { deltaE } from '../color/difference'
 
 /** What a swatch does in the whole. */
 export const ROLES = ['dominant', 'supporting', 'accent', 'neutral', 'detail'] as const
@@ -14,13 +15,49 @@ export const usualShares = (count: number): number[] => {
   return raw.map(share => share / total)
 }
 
-/** The role a swatch starts with: by its place, and neutral where it is all but gray. */
-export const usualRole = (hex: Hex, place: number, count: number): Role => {
-  if (place === 0) return 'dominant'
-  if (isNeutral(hex)) return 'neutral'
-  if (place === 1) return 'supporting'
-  if (place === 2) return 'accent'
-  return place >= count - 2 && count > 4 ? 'detail' : 'supporting'
+/**
+ * Shares swatches start with, adding up to 1, by their roles: the usual ones in order, but an accent has the fourth
+ * largest, for it is to draw the eye and not to cover.
+ */
+export const sharesIn = (roles: readonly Role[]): number[] => {
+  const usual = usualShares(roles.length)
+  const small = usual[Math.min(ACCENT_SHARE, usual.length - 1)] as number
+  const others = usual.filter(share => share !== small)
+  let next = 0
+  const accent = roles.indexOf('accent')
+  return roles.map((_, i) => (i === accent ? small : accent < 0 ? (usual[i] as number) : (others[next++] as number)))
+}
+const ACCENT_SHARE = 3
+
+/** How far an accent is from what dominates: in ΔE2000, and in OKLab lightness. */
+export const ACCENT = { apart: 25, lighter: 0.15 } as const
+
+/** How much a color stands out from what dominates: by its chroma, and by being clearly another, lighter or darker. */
+const standingOut = (hex: Hex, dominant: Hex): number => {
+  const apart = deltaE(hex, dominant)
+  const lighter = Math.abs(lchOf(hex).l - lchOf(dominant).l)
+  return lchOf(hex).c + (apart >= ACCENT.apart ? 0.5 : 0) + (lighter >= ACCENT.lighter ? 0.5 : 0) + apart / 10_000
+}
+
+/**
+ * The roles swatches start with: the first dominates, the one that stands out most from it is the accent, what is all
+ * but gray is neutral; of the rest the last ones of many are details, the others support.
+ */
+export const rolesIn = (hexes: readonly Hex[]): Role[] => {
+  const [dominant = ''] = hexes
+  const accent = hexes.reduce(
+    (best, hex, i) =>
+      i && !isNeutral(hex) && (!best || standingOut(hex, dominant) > standingOut(hexes[best] as Hex, dominant))
+        ? i
+        : best,
+    0,
+  )
+  return hexes.map((hex, i) => {
+    if (i === 0) return 'dominant'
+    if (i === accent && hexes.length > 2) return 'accent'
+    if (isNeutral(hex)) return 'neutral'
+    return i >= hexes.length - 2 && hexes.length > 4 ? 'detail' : 'supporting'
+  })
 }
 
 /** Shares under which a swatch is a detail. */

@@ -1,5 +1,6 @@
 import { AT_REST } from '../harmony/adjust'
 import { HARMONIES, type HarmonyKind } from '../harmony/harmony'
+import type { TonePlan } from '../harmony/tone'
 import { otherOrders, type InkArea } from '../remap/match'
 import { composed, wholeAdjusted } from '../scheme/compose'
 import { lookOf } from '../document/project'
@@ -25,6 +26,17 @@ export const inHarmony = (project: Project, kind: HarmonyKind, known: Known): Ca
     project.derived && project.harmony.kind === kind
       ? project
       : apply(project, { do: 'compose', harmony: { kind } }, known),
+  ),
+})
+
+/** The project in a tone plan: as it is, where it is in it; a gathered scheme is derived from its base. */
+export const inTones = (project: Project, plan: TonePlan, known: Known): Candidate => ({
+  key: plan,
+  caption: plan,
+  look: lookOf(
+    project.derived && project.harmony.plan === plan && plan !== 'like the picture'
+      ? project
+      : apply(project, { do: 'compose', harmony: { plan } }, known),
   ),
 })
 

@@ -20,7 +20,7 @@ import { COUNT } from '../harmony/derive'
 import { MOST_SWATCHES } from '../document/limits'
 import { type Hex, hsbOf, type Hued, arc, degrees, labOf, isNeutral } from '../color/convert'
 import { plainName } from '../color/name'
-import { usualRole, rolesOf } from '../harmony/proportion'
+import { rolesOf } from '../harmony/proportion'
 import { deal } from '../harmony/deal'
 import { type Adjustments, adjusted } from '../harmony/adjust'
 import { ordered } from '../harmony/order'
@@ -95,7 +95,7 @@ const atFreeAngles = (project: Project, free: readonly number[]): Project =>
 
 /**
  * The project with its harmony changed. A gathered scheme stays one as long as only wheel and turn change. Turn,
- * spread, wheel and number keep what was set by hand; a new kind derives the scheme afresh, and a free one keeps all
+ * spread, wheel and number keep what was set by hand; a new kind or tone plan derives the scheme afresh, and a free one keeps all
  * colors.
  */
 export const composed = (project: Project, change: Partial<Harmony>): Project => {
@@ -108,7 +108,8 @@ export const composed = (project: Project, change: Partial<Harmony>): Project =>
   if (shape.kind === 'free' && (before.kind !== 'free' || !project.derived)) return setFree(project, harmony)
   if (!project.derived)
     return freshlyDerived({ ...project, harmony: { ...harmony, turn: shape.turn ?? 0, count: count ?? before.count } })
-  if (shape.kind !== undefined && shape.kind !== before.kind)
+  const isOther = (shape.kind ?? before.kind) !== before.kind || (shape.plan ?? before.plan) !== before.plan
+  if (isOther || shape.profile)
     return freshlyDerived({ ...project, harmony: { ...harmony, count: count ?? before.count } }, before.count)
   const shaped = shape.free ? atFreeAngles({ ...project, harmony }, harmony.free) : worn({ ...project, harmony })
   return count === undefined ? shaped : resized(shaped, count)
@@ -161,7 +162,7 @@ export const swatchesAdded = (
       hex,
       hue: own,
       name: name ?? plainName(hex),
-      role: usualRole(hex, project.scheme.length, project.scheme.length + 1),
+      role: isNeutral(hex) ? 'neutral' : 'detail',
       share: 0,
       offset: project.derived ? offsetFor(project, hex, own) : 0,
       locked: false,

@@ -7,7 +7,17 @@ import { FIRST_GATHERING } from '../document/gathering'
 import { FIRST_REMAP } from '../document/remap'
 
 const FIRST_BASE: Base = { hex: '#5468b0', hue: css('#5468b0')?.hue ?? 0, typed: '#5468b0' }
-const FIRST_HARMONY: Harmony = { kind: 'split complementary', wheel: 'paint', spread: 30, turn: 0, count: 5, free: [0] }
+/** The harmony a new project starts with. */
+export const FIRST_HARMONY: Harmony = {
+  kind: 'split complementary',
+  wheel: 'paint',
+  plan: 'spread',
+  profile: [],
+  spread: 30,
+  turn: 0,
+  count: 5,
+  free: [0],
+}
 
 /** A project with nothing in it but a base color and the scheme derived from it. */
 export const newProject = (name: string, base: Base = FIRST_BASE, harmony: Harmony = FIRST_HARMONY): Project => ({

@@ -2,7 +2,8 @@ import { numbered, plainName } from '../color/name'
 import { hsbOf, type Hex } from '../color/convert'
 import { derive } from '../harmony/derive'
 import { turnedHue } from '../color/wheel'
-import { usualRole, usualShares } from '../harmony/proportion'
+import { rolesIn, sharesIn, usualShares } from '../harmony/proportion'
+import type { Role } from '../harmony/proportion'
 import { MOST_SWATCHES } from '../document/limits'
 import type { Base, Harmony, Origin, Swatch } from '../document/scheme'
 import type { Project } from '../document/project'
@@ -30,7 +31,8 @@ const idsFor = (count: number, before: readonly Swatch[], taken: readonly string
 /** The scheme a base and harmony derive, with ids, names, roles and shares as they usually start. */
 export const schemeOf = (base: Base, harmony: Harmony): Swatch[] => {
   const derived = derive({ ...harmony, base: base.hex, baseHue: base.hue })
-  const shares = usualShares(derived.length)
+  const roles = rolesIn(derived.map(({ hex }) => hex))
+  const shares = sharesIn(roles)
   const names = numbered(derived.map(({ hex }) => plainName(hex)))
   return derived.map(({ hex, offset }, i) => ({
     id: `s${i + 1}`,
@@ -38,7 +40,7 @@ export const schemeOf = (base: Base, harmony: Harmony): Swatch[] => {
     hue: hsbOf(hex, turnedHue(harmony.wheel, base.hue, harmony.turn + offset)).h,
     offset,
     name: names[i] as string,
-    role: usualRole(hex, i, derived.length),
+    role: roles[i] as Role,
     share: shares[i] as number,
     locked: false,
     from: { kind: 'harmony', place: i },
@@ -57,9 +59,18 @@ export const shared = (scheme: readonly Swatch[]): Swatch[] => {
   return scheme.map(swatch => ({ ...swatch, share: swatch.share / total }))
 }
 
+/** Whether roles and shares are those the swatches' colors start with: nobody set others. */
+const isAsItStarts = (scheme: readonly Swatch[]): boolean => {
+  const roles = rolesIn(scheme.map(({ hex }) => hex))
+  const shares = sharesIn(roles)
+  return scheme.every(({ role, share }, i) => role === roles[i] && Math.abs(share - (shares[i] as number)) < ROUNDING)
+}
+/** By how little shares differ that are the same. */
+const ROUNDING = 1e-6
+
 /**
  * The swatches of a project derived afresh from its base and harmony. Those that were there keep their ids, so that
- * what was remapped to them follows, and as long as their number stays, their roles and shares. Locked ones stay
+ * what was remapped to them follows, and as long as their number stays, roles and shares somebody set. Locked ones stay
  * whole, those made beside the harmony stay too. `known` is how many places of the harmony there were before: places
  * given up stay given up.
  */
@@ -83,7 +94,7 @@ export const freshScheme = (project: Project, known: number): Swatch[] => {
     before.map(({ id }) => id),
   )
   const count = kept.length + missing.length
-  const same = count === before.length
+  const same = count === before.length && !isAsItStarts(before)
   const all = [
     ...kept.map(swatch => {
       const made = fresh[places.get(swatch.id) ?? -1]
@@ -94,15 +105,14 @@ export const freshScheme = (project: Project, known: number): Swatch[] => {
     }),
     ...missing.map((place, i) => ({ ...(fresh[place] as Swatch), id: ids[i] as string })),
   ]
-  return same
-    ? all
-    : shared(
-        all.map((swatch, i) =>
-          swatch.locked
-            ? swatch
-            : { ...swatch, share: usualShares(count)[i] as number, role: usualRole(swatch.hex, i, count) },
-        ),
-      )
+  if (same) return all
+  const roles = rolesIn(all.map(({ hex }) => hex))
+  const shares = sharesIn(roles)
+  return shared(
+    all.map((swatch, i) =>
+      swatch.locked ? swatch : { ...swatch, share: shares[i] as number, role: roles[i] as Role },
+    ),
+  )
 }
 
 /** A color on its way into a scheme. */
@@ -131,6 +141,7 @@ export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swa
   const count = kept.length + fresh.length
   const usual = usualShares(count)
   const names = numbered(fresh.map(({ hex, name }) => name ?? plainName(hex)))
+  const roles = rolesIn([...kept, ...fresh].map(({ hex }) => hex))
   const all = [
     ...kept,
     ...fresh.map(
@@ -144,7 +155,7 @@ export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swa
         from,
         own: null,
         freed: false,
-        role: usualRole(hex, kept.length + i, count),
+        role: roles[kept.length + i] as Role,
         share: share === null ? (usual[kept.length + i] as number) : Math.max(LEAST_SHARE, share),
       }),
     ),

@@ -21,10 +21,14 @@ import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } f
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
+import { derivingTime, PLANS, schemeFigures } from './schemes'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
-/* Prints the figures of docs/benchmarks.md: npm run bench [-- reading|pictures|browser|compose|remap|keeping|painting|house [ADDRESS]] */
+/*
+ * Prints the figures of docs/benchmarks.md:
+ * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house [ADDRESS]]
+ */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
 
@@ -39,6 +43,7 @@ const best = (work: () => void, runs = 7): number => {
   return least / 1000
 }
 
+const percent = (value: number): string => `${(value * 100).toFixed(1)}%`
 const row = (...cells: Array<string | number>): void => console.log(`| ${cells.join(' | ')} |`)
 const whole = (value: number): string => value.toFixed(0)
 const tenth = (value: number): string => value.toFixed(1)
@@ -344,7 +349,6 @@ const house = async (): Promise<void> => {
 /** How well the matchings keep the picture, over many drawings in many schemes, beside the hold. */
 const keeping = async (): Promise<void> => {
   const all = await drawings(Number(process.argv[3] ?? 24))
-  const percent = (value: number): string => `${(value * 100).toFixed(1)}%`
   const ways: ReadonlyArray<readonly [string, Way]> = [
     ['by values, relative', { match: 'values', shading: 'relative' }],
     ['picture, flat', { match: 'picture', shading: 'flat' }],
@@ -381,8 +385,17 @@ const painting = async (): Promise<void> => {
   for (const [what, ms] of await paintingTimes()) row(what, `${whole(ms)} ms`)
 }
 
+const schemes = (): void => {
+  row('tone plan', 'a pair of 4.5:1', 'mean range', 'a companion stronger', 'a pair alike', 'accent stands out')
+  for (const plan of PLANS) {
+    const { lettering, range, stronger, alike, accent } = schemeFigures(plan)
+    row(plan, percent(lettering), range.toFixed(2), percent(stronger), percent(alike), percent(accent))
+  }
+  row('deriving ten swatches', `${derivingTime().toFixed(2)} ms`)
+}
+
 const parts: Record<string, () => void | Promise<void>> = {
-  ...{ reading, pictures, compose, remap, keeping, painting, house },
+  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house },
   browser: inBrowser,
 }
 for (const [name, part] of Object.entries(parts)) {

@@ -60,7 +60,7 @@ test('a painting has few inks, is recolored without a seam, live, and the same b
   expect(steps(original, card)).toBeLessThan(60)
 
   const hold = page.getByRole('slider', { name: 'Hold' })
-  await hold.fill('100')
+  await hold.fill('0')
   await expect.poll(async () => farthest(card, await pixelsOf(page))).toBeGreaterThan(8)
   await page.keyboard.press('ControlOrMeta+z')
   await expect.poll(async () => farthest(card, await pixelsOf(page))).toBe(0)

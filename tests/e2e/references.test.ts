@@ -311,7 +311,7 @@ test('what is no picture, or is broken, clear, plain or too large, gets a senten
     .setInputFiles({ name: 'film.gif', mimeType: 'image/gif', buffer: Buffer.from('GIF89a') })
   await expect(report).toContainText('PNG, JPEG or WebP; save it as one of those')
   const answer = await page.request.post('/api/pictures?name=x.png', {
-    data: Buffer.alloc(61 * 1024 * 1024),
+    data: Buffer.alloc(101 * 1024 * 1024),
     headers: { 'content-type': 'application/octet-stream' },
   })
   expect(answer.status()).toBe(413)

@@ -3,6 +3,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { ChevronDownIcon, ChevronUpIcon } from '@heroicons/vue/20/solid'
 import { COUNT } from '../../../core/harmony/derive'
 import { SPREADS } from '../../../core/harmony/harmony'
+import { TONE_PLANS, type TonePlan } from '../../../core/harmony/tone'
 import { MOST_SWATCHES } from '../../../core/document/limits'
 import type { Harmony } from '../../../core/document/scheme'
 import { WHEELS } from '../../../core/color/wheel'
@@ -19,6 +20,14 @@ const harmony = computed(() => history.document?.harmony)
 const range = computed(() => (harmony.value && history.document?.derived ? SPREADS[harmony.value.kind] : undefined))
 const folded = useLocalStorage('plumbago dial folded', false)
 
+const TONE_TITLES: Record<TonePlan, string> = {
+  'even': 'Even',
+  'spread': 'Spread',
+  'quiet with an accent': 'Quiet with an accent',
+  'light': 'Light',
+  'deep': 'Deep',
+  'like the picture': 'Like the picture',
+}
 const settle = (change: Partial<Harmony>): void => history.run({ do: 'compose' as const, harmony: change })
 const preview = (change: Partial<Harmony> | null): void =>
   history.preview(change && { do: 'compose' as const, harmony: change })
@@ -40,9 +49,20 @@ useShortcuts({ keep: () => proofs.keep(), mark: proofs.markUnder, deal: proofs.d
       <span class="truncate text-caption text-quiet">{{
         history.document?.derived ? `${harmony.kind} on ${history.document.base.hex}` : 'gathered'
       }}</span>
+      <label
+        class="ml-auto flex shrink-0 items-center gap-1.5"
+        title="How lightness and strength are dealt over the swatches"
+        >Tones<SelectField
+          class="w-40"
+          label="Tone plan"
+          :model-value="harmony.plan"
+          :choices="TONE_PLANS.map(value => ({ value, title: TONE_TITLES[value] }))"
+          data-test="tone-plan"
+          @update:model-value="plan => settle({ plan })"
+      /></label>
       <button
         v-if="proofs.marked.length"
-        class="control ml-auto"
+        class="control"
         :aria-pressed="proofs.comparing"
         :title="withKey('Compare what is marked', 'compare')"
         @click="proofs.compare"
@@ -51,7 +71,6 @@ useShortcuts({ keep: () => proofs.keep(), mark: proofs.markUnder, deal: proofs.d
       </button>
       <button
         class="control bare px-1.5!"
-        :class="{ 'ml-auto': !proofs.marked.length }"
         :aria-expanded="!folded"
         :title="folded ? 'Show ring and field' : 'Fold ring and field, for larger proofs'"
         @click="folded = !folded"

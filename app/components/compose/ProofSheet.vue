@@ -11,14 +11,26 @@ const painting = usePainting()
 const proofs = useProofs()
 const grid = useTemplateRef<HTMLElement>('grid')
 const columns = computed(() =>
-  proofs.sheet === 'harmonies' ? (tall ? 3 : 5) : proofs.sheet === 'variations' ? 5 : tall ? 5 : 6,
+  proofs.sheet === 'tones'
+    ? 3
+    : proofs.sheet === 'harmonies'
+      ? tall
+        ? 3
+        : 5
+      : proofs.sheet === 'variations'
+        ? 5
+        : tall
+          ? 5
+          : 6,
 )
 const rows = computed(() => Math.max(1, Math.ceil(proofs.shown.length / columns.value)))
 const now = computed(() => history.settled && lookOf(history.settled))
 const isCurrent = (key: string, look: object): boolean =>
   proofs.sheet === 'harmonies'
     ? history.settled?.derived === true && history.settled.harmony.kind === key
-    : equal(look, now.value)
+    : proofs.sheet === 'tones'
+      ? history.settled?.derived === true && history.settled.harmony.plan === key
+      : equal(look, now.value)
 
 watch(
   () => proofs.asked,
@@ -124,6 +136,9 @@ const along = (event: KeyboardEvent): void => {
           ><input v-model="proofs.within" type="checkbox" />in this harmony</label
         >
       </template>
+      <p v-else-if="proofs.sheet === 'tones'" class="text-caption text-quiet">
+        How light and strong the swatches are, in this harmony.
+      </p>
       <p v-else class="text-caption text-quiet">The same swatches, coloring other parts.</p>
       <label
         class="ml-auto flex shrink-0 items-center gap-1 text-caption"
@@ -156,7 +171,13 @@ const along = (event: KeyboardEvent): void => {
         :key="i"
         :proof="proof"
         :current="isCurrent(proof.key, proof.look)"
-        :data-test="proofs.sheet === 'harmonies' ? `harmony-${proof.key}` : undefined"
+        :data-test="
+          proofs.sheet === 'harmonies'
+            ? `harmony-${proof.key}`
+            : proofs.sheet === 'tones'
+              ? `tones-${proof.key}`
+              : undefined
+        "
       />
     </ul>
     <div

@@ -1,0 +1,135 @@
+import { hexOfHsb, hexOfLch, hsbOf, lchOf, rgbOf, type Hex } from './convert'
+import { fromLab, toLab } from './oklab'
+
+/* How strong a color looks: its OKLCH chroma as a part of what sRGB holds at its lightness and hue. */
+
+/** By how little of 255 a channel may be outside of sRGB. */
+const OUTSIDE = 0.25
+/** No color of sRGB has more OKLCH chroma; it is halved so often on the way to the most. */
+const MOST = 0.34
+const HALVINGS = 10
+
+const rgb = new Float64Array(3)
+const isShown = (l: number, a: number, b: number): boolean => {
+  fromLab(l, a, b, rgb)
+  for (let n = 0; n < 3; n++) if ((rgb[n] as number) < -OUTSIDE || (rgb[n] as number) > 255 + OUTSIDE) return false
+  return true
+}
+
+/** The most OKLCH chroma that sRGB holds at a lightness in [0, 1] and a hue in degrees. */
+export const mostChroma = (l: number, hue: number): number => {
+  const [cos, sin] = [Math.cos((hue * Math.PI) / 180), Math.sin((hue * Math.PI) / 180)]
+  let [low, high] = [0, MOST]
+  for (let n = 0; n < HALVINGS; n++) {
+    const middle = (low + high) / 2
+    if (isShown(l, middle * cos, middle * sin)) low = middle
+    else high = middle
+  }
+  return low
+}
+
+/** Lightnesses and hues the mean of what sRGB holds is worked out at; between them it is read linearly. */
+const LEVELS = 40
+const HUES = 24
+let meansKnown: Float64Array | null = null
+/** The mean, over all hues, of the most OKLCH chroma that sRGB holds at a lightness in [0, 1]. */
+export const meanChroma = (l: number): number => {
+  meansKnown ??= Float64Array.from({ length: LEVELS + 1 }, (_, i) => {
+    const all = Array.from({ length: HUES }, (_, n) => mostChroma(i / LEVELS, (n * 360) / HUES))
+    return all.reduce((sum, each) => sum + each, 0) / HUES
+  })
+  const at = Math.min(1, Math.max(0, l)) * LEVELS
+  const below = Math.min(LEVELS - 1, Math.floor(at))
+  const [one, other] = [meansKnown[below] as number, meansKnown[below + 1] as number]
+  return one + (other - one) * (at - below)
+}
+
+/** Some hues hold much more chroma than others: at most so many times what they hold in the mean is asked for. */
+const FAIR = 1.05
+
+const partOf = (c: number, held: number): number => (held > 1e-6 ? Math.min(1, c / held) : 0)
+
+/** How strong a color is, in [0, 1]: 1 is as strong as sRGB holds at its lightness and hue, 0 is gray. */
+export const strengthOf = (hex: Hex): number => {
+  const { l, c, h } = lchOf(hex)
+  return partOf(c, mostChroma(l, h))
+}
+
+/** What of its OKLCH chroma a color is to keep, whatever its hue holds, and how much it may have at most. */
+export interface Bounds {
+  had?: number
+  most?: number
+}
+
+/**
+ * The OKLCH chroma of a strength where a hue holds so much: one that holds far more than others is given no more than is
+ * fair.
+ */
+const chromaOf = (l: number, strength: number, held: number, { had = 0, most = Infinity }: Bounds): number =>
+  Math.min(most, strength * held, Math.max(had, strength * FAIR * meanChroma(l)))
+
+/** The color of a lightness in [0, 1], a strength in [0, 1] and an OKLCH hue in degrees. */
+export const colorOf = (l: number, strength: number, hue: number, bounds: Bounds = {}): Hex =>
+  hexOfLch({ l, c: chromaOf(l, strength, mostChroma(l, hue), bounds), h: hue })
+
+/* Tints, tones and shades of one HSB hue are not all of one OKLCH hue: on a wheel of HSB hues, colors keep to theirs. */
+
+const lab = new Float64Array(3)
+/** OKLab lightness of a pure color, channels in [0, 1], with HSB saturation and brightness; its chroma is left in `lab`. */
+const lightnessOf = (pure: readonly number[], s: number, b: number): number => {
+  const [r = 0, g = 0, blue = 0] = pure
+  toLab(255 * b * (1 - s + s * r), 255 * b * (1 - s + s * g), 255 * b * (1 - s + s * blue), lab)
+  return lab[0] as number
+}
+const chroma = (): number => Math.hypot(lab[1] as number, lab[2] as number)
+
+const pureOf = (hue: number): readonly number[] => {
+  const { r, g, b } = rgbOf(hexOfHsb({ h: hue, s: 1, b: 1 }))
+  return [r, g, b]
+}
+
+/** The brightness at which a saturation of a hue has a lightness, at most 1. */
+const brightnessFor = (pure: readonly number[], s: number, l: number): number => {
+  let [low, high] = [0, 1]
+  for (let n = 0; n < HALVINGS; n++) {
+    const middle = (low + high) / 2
+    if (lightnessOf(pure, s, middle) < l) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}
+
+/** The highest saturation of a hue that reaches a lightness, and the OKLCH chroma there. */
+const purest = (pure: readonly number[], l: number): { s: number; c: number } => {
+  let [low, high] = [0, 1]
+  if (lightnessOf(pure, 1, 1) >= l) low = 1
+  else
+    for (let n = 0; n < HALVINGS; n++) {
+      const middle = (low + high) / 2
+      if (lightnessOf(pure, middle, 1) >= l) low = middle
+      else high = middle
+    }
+  lightnessOf(pure, low, low === 1 ? brightnessFor(pure, 1, l) : 1)
+  return { s: low, c: chroma() }
+}
+
+/** How strong a color is, in [0, 1], among those of its lightness and HSB hue. */
+export const strengthOfHsbHue = (hex: Hex): number => {
+  const { l, c } = lchOf(hex)
+  return partOf(c, purest(pureOf(hsbOf(hex).h), l).c)
+}
+
+/** The color of an HSB hue, in degrees, with a lightness and a strength, both in [0, 1]. */
+export const colorOfHsbHue = (l: number, strength: number, hue: number, bounds: Bounds = {}): Hex => {
+  const pure = pureOf(hue)
+  const most = purest(pure, l)
+  const wanted = chromaOf(l, strength, most.c, bounds)
+  let [low, high] = [0, most.s]
+  for (let n = 0; n < HALVINGS && wanted < most.c; n++) {
+    const middle = (low + high) / 2
+    lightnessOf(pure, middle, brightnessFor(pure, middle, l))
+    if (chroma() < wanted) low = middle
+    else high = middle
+  }
+  return hexOfHsb({ h: hue, s: high, b: brightnessFor(pure, high, l) })
+}

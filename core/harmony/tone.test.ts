@@ -1,0 +1,124 @@
+import fc from 'fast-check'
+import { contrastOf } from '../color/contrast'
+import { lchOf, type Hex } from '../color/convert'
+import { deltaE } from '../color/difference'
+import { strengthOf } from '../color/strength'
+import { WHEELS } from '../color/wheel'
+import { COUNT, derive, type Derivation } from './derive'
+import { HARMONIES } from './harmony'
+import { rolesIn } from './proportion'
+import { profileOf, TONE_PLANS, type TonePlan } from './tone'
+
+const KINDS = HARMONIES.filter(kind => kind !== 'free')
+const BRANDS = ['#e07a5f', '#0f6d5f', '#5468b0', '#ffcf24', '#2b2b2b', '#f3d9e0', '#000000', '#ffffff'] as const
+const from = (change: Partial<Derivation>): Hex[] =>
+  derive({
+    base: '#e07a5f',
+    baseHue: 13,
+    kind: 'complementary',
+    wheel: 'paint',
+    plan: 'spread',
+    turn: 0,
+    count: 5,
+    ...change,
+  }).map(({ hex }) => hex)
+const lights = (hexes: readonly Hex[]): number[] => hexes.map(hex => lchOf(hex).l)
+const derivation = fc.record({
+  base: fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`),
+  kind: fc.constantFrom(...KINDS),
+  wheel: fc.constantFrom(...WHEELS),
+  plan: fc.constantFrom(...TONE_PLANS),
+})
+
+describe('tone plans', () => {
+  it('keep the base as it was typed, and swatches apart, for 2 to 10 of them', () =>
+    fc.assert(
+      fc.property(derivation, fc.integer({ min: COUNT.least, max: COUNT.most }), (said, count) => {
+        const hexes = from({ ...said, count })
+        expect(hexes).toHaveLength(count)
+        expect(hexes[0]).toBe(said.base)
+        const least = Math.min(...hexes.flatMap((one, i) => hexes.slice(0, i).map(other => deltaE(one, other))))
+        expect(least).toBeGreaterThanOrEqual(5)
+        expect(from({ ...said, count })).toEqual(hexes)
+      }),
+      { numRuns: 60 },
+    ))
+
+  it('make usable schemes of common brand colors: lettering, a light, a dark, and an accent that is seen', () => {
+    for (const base of BRANDS)
+      for (const kind of KINDS)
+        for (const plan of ['spread', 'quiet with an accent'] as const) {
+          const hexes = from({ base, kind, plan })
+          const pairs = hexes.flatMap((one, i) => hexes.slice(0, i).map(other => [one, other] as const))
+          expect(Math.max(...pairs.map(([one, other]) => contrastOf(one, other)))).toBeGreaterThan(7)
+          expect(Math.max(...lights(hexes)) - Math.min(...lights(hexes))).toBeGreaterThan(0.6)
+          const accent = hexes[rolesIn(hexes).indexOf('accent')] ?? ''
+          expect(deltaE(hexes[0] as Hex, accent)).toBeGreaterThanOrEqual(25)
+        }
+  })
+
+  it('never make a companion shout: a terracotta gives no neon', () => {
+    for (const kind of KINDS)
+      for (const wheel of WHEELS)
+        for (const plan of TONE_PLANS)
+          for (const hex of from({ kind, wheel, plan })) expect(lchOf(hex).c).toBeLessThan(0.19)
+  })
+
+  it('hold the classic opposites of painters', () => {
+    const facing = (base: Hex): number => lchOf(from({ base, plan: 'even', count: 2 })[1] as Hex).h
+    expect(Math.abs(facing('#c8402f') - 142)).toBeLessThan(25) // red and green
+    expect(Math.abs(facing('#f0c020') - 305)).toBeLessThan(25) // yellow and violet
+    expect(Math.abs(facing('#2a4fc0') - 60)).toBeLessThan(25) // blue and orange
+  })
+
+  it('never jump while the whole turns or opens', () =>
+    fc.assert(
+      fc.property(derivation, fc.integer({ min: -179, max: 178 }), (said, turn) => {
+        const colorful = {
+          ...said,
+          base: lchOf(said.base).c < 0.02 || lchOf(said.base).l < 0.25 ? '#8a5a44' : said.base,
+        }
+        const [one, other] = [from({ ...colorful, turn }), from({ ...colorful, turn: turn + 1 })]
+        one.forEach((hex, i) => expect(deltaE(hex, other[i] as Hex)).toBeLessThan(9))
+      }),
+      { numRuns: 150 },
+    ))
+
+  it('leave the first five as they are when more come', () => {
+    for (const plan of TONE_PLANS)
+      for (const kind of KINDS) {
+        const five = from({ plan, kind, count: 5 })
+        for (const count of [6, 8, 10]) expect(from({ plan, kind, count }).slice(0, 5)).toEqual(five)
+      }
+  })
+
+  const range = (plan: TonePlan): [number, number] => {
+    const [, ...rest] = lights(from({ plan, kind: 'triadic' }))
+    return [Math.min(...rest), Math.max(...rest)]
+  }
+  it('are light, deep, even, quiet, as they say', () => {
+    expect(range('light')[0]).toBeGreaterThan(0.6)
+    expect(range('deep')[1]).toBeLessThan(0.6)
+    for (const l of lights(from({ plan: 'even', kind: 'triadic', count: 3 })))
+      expect(l).toBeCloseTo(lchOf('#e07a5f').l, 1)
+    const quiet = from({ plan: 'quiet with an accent', kind: 'triadic' })
+    const accent = rolesIn(quiet).indexOf('accent')
+    quiet.forEach((hex, i) => {
+      if (i && i !== accent) expect(strengthOf(hex)).toBeLessThan(0.4)
+    })
+  })
+
+  it('follow a picture: as dark as it is dark, as strong as it is strong', () => {
+    const night = profileOf([
+      { hex: '#101522', area: 0.5 },
+      { hex: '#1c2740', area: 0.3 },
+      { hex: '#2b3a5c', area: 0.18 },
+      { hex: '#e8b84a', area: 0.02 },
+    ])
+    const hexes = from({ plan: 'like the picture', profile: night, kind: 'complementary' })
+    const accent = hexes[1] as Hex
+    expect(lchOf(accent).l).toBeCloseTo(lchOf('#e8b84a').l, 1)
+    for (const l of lights(hexes.slice(2))) expect(l).toBeLessThan(0.5)
+    expect(from({ plan: 'like the picture' })).toEqual(from({ plan: 'spread' }))
+  })
+})

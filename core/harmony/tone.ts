@@ -1,0 +1,182 @@
+import { lchOf, type Hex } from '../color/convert'
+import { strengthOf } from '../color/strength'
+
+/** How lightness and strength are dealt over the swatches of a scheme, beside its harmony. */
+export const TONE_PLANS = ['even', 'spread', 'quiet with an accent', 'light', 'deep', 'like the picture'] as const
+export type TonePlan = (typeof TONE_PLANS)[number]
+
+/** An OKLab lightness and a strength (as in core/color/strength.ts), each in [0, 1]. */
+export interface Tone {
+  l: number
+  strength: number
+}
+
+/** A color of a picture as a tone, and the part of the picture it covers. */
+export interface ToneOfArea extends Tone {
+  area: number
+}
+
+/** So many tones of a picture are kept. */
+export const MOST_TONES = 48
+
+/** One place of a scheme after the base: how many of its hue were before it, and whether it is the accent. */
+export interface Slot {
+  round: number
+  accent: boolean
+}
+
+/** The lightness of near-black, near-white, and what is best seen as a color. */
+const [DARK, LIGHT, COLORFUL] = [0.21, 0.965, 0.62]
+/** Between which lightnesses the colors of a light and of a deep scheme lie. */
+const [LIGHTS, DEEPS] = [
+  { from: 0.74, to: 0.975, middle: 0.86 },
+  { from: 0.17, to: 0.5, middle: 0.34 },
+] as const
+/** Beyond these lightnesses a color is nearly black or white. */
+const ENDS = { dark: 0.27, light: 0.92 } as const
+/** How far an accent is from the base in lightness, at least. */
+const AWAY = 0.155
+/** The least strength of companions, so that those of a gray have a hint of hue, and of an accent. */
+const [HINT, SEEN, VIVID] = [0.1, 0.6, 0.85]
+/** What companions have of the base's strength: the first of a hue, further ones, near black and white, and quiet ones. */
+const PARTS = { first: 0.88, further: 0.72, ends: 0.5, quiet: 0.38 } as const
+/** No quiet color is stronger. */
+const QUIET = 0.3
+/** How far a single companion is from the base in lightness. */
+const BESIDE = 0.34
+/** By how much colors of one hue differ in lightness where all are like the base. */
+const STEP = 0.12
+
+const isEnd = (l: number): boolean => l <= ENDS.dark || l >= ENDS.light
+
+/** So many lightnesses from dark to light, the base's own in place of the nearest and not among them. */
+const rungs = (count: number, base: number, from: number, to: number): number[] => {
+  const all = count - 1
+  if (base < from - 0.12 || base > to + 0.12)
+    return Array.from({ length: all }, (_, k) => (all > 1 ? from + ((to - from) * k) / (all - 1) : (from + to) / 2))
+  const place = Math.min(all, Math.max(0, Math.round(((base - from) / (to - from)) * all)))
+  return [
+    ...Array.from({ length: place }, (_, k) => from + ((base - from) * k) / place),
+    ...Array.from({ length: all - place }, (_, k) => to - ((to - base) * k) / (all - place)),
+  ]
+}
+
+/** The rung nearest to a lightness, taken out of those that are left; one far enough from the base where that is asked. */
+const takeNearest = (left: number[], wanted: number, base?: number): number => {
+  const far = base === undefined ? [] : left.filter(l => Math.abs(l - base) >= AWAY)
+  const among = far.length ? far : left
+  const found = among.reduce((best, l) => (Math.abs(l - wanted) < Math.abs(best - wanted) ? l : best))
+  left.splice(left.indexOf(found), 1)
+  return found
+}
+
+/** From how many swatches on further ones leave the tones of those before them as they are. */
+const SETTLED = 5
+
+/** The middle of the widest gap between lightnesses. */
+const widest = (all: readonly number[]): number => {
+  const sorted = [...all].sort((one, other) => one - other)
+  let [best, gap] = [COLORFUL, -1]
+  for (let i = 1; i < sorted.length; i++) {
+    const [low, high] = [sorted[i - 1] as number, sorted[i] as number]
+    if (high - low > gap + 1e-9) [best, gap] = [(low + high) / 2, high - low]
+  }
+  return best
+}
+
+/**
+ * Lightnesses from dark to light dealt over slots: the accent's first, then the first of each hue from the most colorful
+ * outward, then the rest; beyond five swatches in the widest gaps that are left.
+ */
+const dealt = (
+  slots: readonly Slot[],
+  base: number,
+  { from, to, middle }: { from: number; to: number; middle: number },
+): number[] => {
+  const settled = slots.slice(0, SETTLED - 1)
+  const left =
+    settled.length > 1 ? rungs(settled.length + 1, base, from, to) : [base + (base < 0.58 ? BESIDE : -BESIDE)]
+  const found: number[] = settled.map(() => 0)
+  const rank = ({ round, accent }: Slot): number => (accent ? -1 : round)
+  const order = settled
+    .map((slot, i) => ({ i, slot }))
+    .sort((one, other) => rank(one.slot) - rank(other.slot) || one.i - other.i)
+  for (const { i, slot } of order) found[i] = takeNearest(left, middle, slot.accent ? base : undefined)
+  while (found.length < slots.length) found.push(widest([base, ...found]))
+  return found
+}
+
+/** Lightnesses on both sides of the base, ever farther from it, one for each of a hue beyond the first. */
+const beside = (base: number, round: number): number => {
+  const by = STEP * Math.ceil(round / 2) * (round % 2 === (base > 0.55 ? 0 : 1) ? 1 : -1)
+  const there = base + by
+  return there > 0.97 || there < 0.1 ? Math.min(0.97, Math.max(0.1, base - by - Math.sign(by) * STEP)) : there
+}
+
+/** The lightness below which a part of a picture lies, and how strong it is around there. */
+const quantile = (profile: readonly ToneOfArea[], part: number): Tone => {
+  const sorted = [...profile].sort((one, other) => one.l - other.l)
+  const all = sorted.reduce((sum, { area }) => sum + area, 0)
+  let passed = 0
+  for (const { l, strength, area } of sorted) {
+    passed += area
+    if (passed >= part * all) return { l, strength }
+  }
+  return sorted.at(-1) ?? { l: COLORFUL, strength: 0 }
+}
+/** The most an ink covers that a picture's accent is. */
+const SMALL = 0.12
+
+const likePicture = (profile: readonly ToneOfArea[], slots: readonly Slot[]): Tone[] => {
+  const small = profile.filter(({ area }) => area <= SMALL)
+  const accent = (small.length ? small : profile).reduce((best, each) => (each.strength > best.strength ? each : best))
+  const quiet = slots.filter(each => !each.accent)
+  let next = 0
+  return slots.map(each => {
+    if (each.accent) return { l: accent.l, strength: accent.strength }
+    return quantile(profile, (next++ + 0.5) / quiet.length)
+  })
+}
+
+/**
+ * The tones of a scheme's places after its base, by a plan: lightness and strength only, whatever the hues. `profile` is
+ * what *like the picture* follows; without one it is as *spread*.
+ */
+export const tonesOf = (
+  plan: TonePlan,
+  base: Tone,
+  slots: readonly Slot[],
+  profile: readonly ToneOfArea[] = [],
+): Tone[] => {
+  const own = Math.max(HINT, base.strength)
+  const parted = (l: number, { round }: Slot): number =>
+    own * (isEnd(l) ? PARTS.ends : round ? PARTS.further : PARTS.first)
+  const on = (range: { from: number; to: number; middle: number }): Tone[] =>
+    dealt(slots, base.l, range).map((l, i) => ({ l, strength: parted(l, slots[i] as Slot) }))
+  switch (plan) {
+    case 'even':
+      return slots.map(({ round }) => ({
+        l: round ? beside(base.l, round) : base.l,
+        strength: own * (round ? PARTS.further : PARTS.first),
+      }))
+    case 'light':
+      return on(LIGHTS)
+    case 'deep':
+      return on(DEEPS)
+    case 'like the picture':
+      if (profile.length) return likePicture(profile, slots)
+  }
+  return dealt(slots, base.l, { from: DARK, to: LIGHT, middle: COLORFUL }).map((l, i) => {
+    const slot = slots[i] as Slot
+    if (slot.accent) return { l, strength: Math.max(own, plan === 'quiet with an accent' ? VIVID : SEEN) }
+    if (plan !== 'quiet with an accent') return { l, strength: parted(l, slot) }
+    return { l, strength: Math.min(QUIET, own * (isEnd(l) ? PARTS.quiet / 2 : PARTS.quiet)) }
+  })
+}
+
+/** The colors of a picture by area as tones, what *like the picture* follows: the most of them that count. */
+export const profileOf = (inks: ReadonlyArray<{ hex: Hex; area: number }>): ToneOfArea[] =>
+  [...inks]
+    .sort((one, other) => other.area - one.area)
+    .slice(0, MOST_TONES)
+    .map(({ hex, area }) => ({ l: lchOf(hex).l, strength: strengthOf(hex), area }))
