@@ -95,9 +95,7 @@ test(
         .first()
         .click(),
     ])
-    expect(await readFile(await download.path(), 'utf8')).toContain(
-      tiles.slice(0, 600).replaceAll('#2e4f7f', colors[1] ?? ''),
-    )
+    expect(await readFile(await download.path(), 'utf8')).toContain(tiles.slice(0, 600).replaceAll('#2e4f7f', darkest))
   },
 )
 
