@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import sharp from 'sharp'
+import { lchOf } from '../core/color/convert'
 
 const root = join(__dirname, '..')
 const poster = join(root, 'demo/artwork/poster.svg')
@@ -246,6 +247,16 @@ describe('the command line', () => {
     expect(out.match(/#[\da-f]{6}\b/g)?.length).toBeGreaterThanOrEqual(5)
   })
 
+  it('deals tones as a plan says', async () => {
+    const colors = async (tone: string): Promise<string[]> =>
+      (await plumbago('scheme', '--base', '#e07a5f', '--tone', tone, '--format', 'text')).out.match(/#[\da-f]{6}/g) ??
+      []
+    const [light, deep] = [await colors('light'), await colors('deep')]
+    const mean = (hexes: readonly string[]): number => hexes.reduce((sum, hex) => sum + lchOf(hex).l, 0) / hexes.length
+    expect([light[0], deep[0]]).toEqual(['#e07a5f', '#e07a5f'])
+    expect(mean(light) - mean(deep)).toBeGreaterThan(0.3)
+  })
+
   it('extracts colors from a picture, with shares, places and times, bent where asked', async () => {
     const harbor = join(root, 'demo/references/harbor-at-dusk.jpg')
     const said = async (...words: string[]) =>
@@ -274,6 +285,7 @@ describe('the command line', () => {
     [['remap', poster, '--map', '#12=#34', '-o', '/tmp/x.svg'], '“#12” is not a color'],
     [['remap', poster, '-o', '/tmp/x.svg'], '--map, --map-file or --scheme is missing'],
     [['scheme', '--base', 'red', '--count', '40'], '2 to 10 swatches'],
+    [['scheme', '--base', 'red', '--tone', 'loud'], '“loud” is no tone plan'],
     [['extract', poster], 'no PNG, JPEG or WebP'],
     [['extract', poster, '--count', '13'], '2 to 12 colors'],
     [['extract', poster, '--lean', '3,0'], 'no lean'],
