@@ -1,6 +1,7 @@
 import { artworkFileSchema } from './artwork'
 import { projectSchema } from './project'
 import { newProject } from '../scheme/create'
+import { worn } from '../scheme/worn'
 
 const project = newProject('Kites')
 
@@ -24,6 +25,23 @@ describe('the stored document', () => {
       { ...project, remap: { ...project.remap, targets: { red: { to: null, by: 'hand' } } } },
     ],
   ])('refuses one %s', (_what, document) => expect(projectSchema.safeParse(document).success).toBe(false))
+})
+
+it('a document stored before there were tone plans keeps its colors, and turns with the whole', () => {
+  const old = JSON.parse(JSON.stringify(project)) as {
+    harmony: Record<string, unknown>
+    scheme: Array<Record<string, unknown>>
+  }
+  delete old.harmony.plan
+  delete old.harmony.profile
+  const before = ['#5468b0', '#b0b054', '#b07c54', '#d8d8a6', '#d8bda6']
+  old.scheme.forEach((swatch, i) => (swatch.hex = before[i]))
+  const now = projectSchema.parse(old)
+  expect(now.harmony.plan).toBe('spread')
+  expect(worn(now).scheme.map(({ hex }) => hex)).toEqual(before)
+  const turned = worn({ ...now, harmony: { ...now.harmony, turn: 40 } }).scheme
+  turned.forEach(({ hex }, i) => expect(hex).not.toBe(before[i]))
+  expect(worn({ ...now, harmony: { ...now.harmony, turn: 0 } }).scheme.map(({ hex }) => hex)).toEqual(before)
 })
 
 it('a document stored before swatches had a color of their own comes up to date', () => {
