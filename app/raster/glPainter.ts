@@ -1,4 +1,5 @@
-import { HALVINGS, type Row } from '../../core/raster/paint'
+import { HALVINGS } from '../../core/color/oklab'
+import type { Row } from '../../core/raster/paint'
 import type { Picture } from '../../core/picture/picture'
 import { EACH, LIGHTNESS, SIDE, tableOf } from '../../core/raster/smooth'
 import { channelsOf, type Unmixed } from '../../core/raster/unmix'

@@ -44,3 +44,39 @@ export const fromLab = (l: number, a: number, b: number, into: Float64Array | nu
   into[1] = channelOf(-1.2684380046 * lc + 2.6097574011 * mc - 0.3413193965 * sc)
   into[2] = channelOf(-0.0041960863 * lc - 0.7034186147 * mc + 1.707614701 * sc)
 }
+
+/** Whether sRGB can show a color, channels 0 to 255, but for so much of a step that is rounding. */
+export const isShown = (color: ArrayLike<number>, rounding: number): boolean => {
+  const r = color[0] as number
+  const g = color[1] as number
+  const b = color[2] as number
+  const most = 255 + rounding
+  return r >= -rounding && g >= -rounding && b >= -rounding && r <= most && g <= most && b <= most
+}
+
+/** How often the part of a chroma that sRGB has room for is halved. The shader does the same. */
+export const HALVINGS = 6
+
+/**
+ * The sRGB channels, 0 to 255 and not rounded, of an OKLab color with as much of its chroma as there is room for at its
+ * lightness and hue, into three places of an array.
+ */
+export const fromLabBroughtIn = (
+  l: number,
+  a: number,
+  b: number,
+  rounding: number,
+  into: Float64Array | number[],
+): void => {
+  fromLab(l, a, b, into)
+  if (isShown(into, rounding)) return
+  let low = 0
+  let high = 1
+  for (let n = 0; n < HALVINGS; n++) {
+    const part = (low + high) / 2
+    fromLab(l, a * part, b * part, into)
+    if (isShown(into, rounding)) low = part
+    else high = part
+  }
+  fromLab(l, a * low, b * low, into)
+}

@@ -1,5 +1,5 @@
 import { hexOfHsb, hexOfLch, hsbOf, lchOf, rgbOf, type Hex } from './convert'
-import { fromLab, toLab } from './oklab'
+import { fromLab, isShown, toLab } from './oklab'
 
 /* How strong a color looks: its OKLCH chroma as a part of what sRGB holds at its lightness and hue. */
 
@@ -8,24 +8,29 @@ const OUTSIDE = 0.25
 /** No color of sRGB has more OKLCH chroma; it is halved so often on the way to the most. */
 const MOST = 0.34
 const HALVINGS = 10
+/** How near halving comes, in parts of the whole. */
+const NEAR = 1 / 2 ** HALVINGS
+
+/** The highest number up to one where something still holds that holds below it and not above, as near as halving comes. */
+const highest = (most: number, holds: (value: number) => boolean): number => {
+  let [low, high] = [0, most]
+  for (let n = 0; n < HALVINGS; n++) {
+    const middle = (low + high) / 2
+    if (holds(middle)) low = middle
+    else high = middle
+  }
+  return low
+}
 
 const rgb = new Float64Array(3)
-const isShown = (l: number, a: number, b: number): boolean => {
-  fromLab(l, a, b, rgb)
-  for (let n = 0; n < 3; n++) if ((rgb[n] as number) < -OUTSIDE || (rgb[n] as number) > 255 + OUTSIDE) return false
-  return true
-}
 
 /** The most OKLCH chroma that sRGB holds at a lightness in [0, 1] and a hue in degrees. */
 export const mostChroma = (l: number, hue: number): number => {
   const [cos, sin] = [Math.cos((hue * Math.PI) / 180), Math.sin((hue * Math.PI) / 180)]
-  let [low, high] = [0, MOST]
-  for (let n = 0; n < HALVINGS; n++) {
-    const middle = (low + high) / 2
-    if (isShown(l, middle * cos, middle * sin)) low = middle
-    else high = middle
-  }
-  return low
+  return highest(MOST, c => {
+    fromLab(l, c * cos, c * sin, rgb)
+    return isShown(rgb, OUTSIDE)
+  })
 }
 
 /** Lightnesses and hues the mean of what sRGB holds is worked out at; between them it is read linearly. */
@@ -89,28 +94,15 @@ const pureOf = (hue: number): readonly number[] => {
 }
 
 /** The brightness at which a saturation of a hue has a lightness, at most 1. */
-const brightnessFor = (pure: readonly number[], s: number, l: number): number => {
-  let [low, high] = [0, 1]
-  for (let n = 0; n < HALVINGS; n++) {
-    const middle = (low + high) / 2
-    if (lightnessOf(pure, s, middle) < l) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
-}
+const brightnessFor = (pure: readonly number[], s: number, l: number): number =>
+  highest(1, b => lightnessOf(pure, s, b) < l) + NEAR / 2
 
 /** The highest saturation of a hue that reaches a lightness, and the OKLCH chroma there. */
 const purest = (pure: readonly number[], l: number): { s: number; c: number } => {
-  let [low, high] = [0, 1]
-  if (lightnessOf(pure, 1, 1) >= l) low = 1
-  else
-    for (let n = 0; n < HALVINGS; n++) {
-      const middle = (low + high) / 2
-      if (lightnessOf(pure, middle, 1) >= l) low = middle
-      else high = middle
-    }
-  lightnessOf(pure, low, low === 1 ? brightnessFor(pure, 1, l) : 1)
-  return { s: low, c: chroma() }
+  const isDark = lightnessOf(pure, 1, 1) >= l
+  const s = isDark ? 1 : highest(1, each => lightnessOf(pure, each, 1) >= l)
+  lightnessOf(pure, s, isDark ? brightnessFor(pure, 1, l) : 1)
+  return { s, c: chroma() }
 }
 
 /** How strong a color is, in [0, 1], among those of its lightness and HSB hue. */
@@ -124,12 +116,10 @@ export const colorOfHsbHue = (l: number, strength: number, hue: number, bounds: 
   const pure = pureOf(hue)
   const most = purest(pure, l)
   const wanted = chromaOf(l, strength, most.c, bounds)
-  let [low, high] = [0, most.s]
-  for (let n = 0; n < HALVINGS && wanted < most.c; n++) {
-    const middle = (low + high) / 2
-    lightnessOf(pure, middle, brightnessFor(pure, middle, l))
-    if (chroma() < wanted) low = middle
-    else high = middle
+  const isWeaker = (s: number): boolean => {
+    lightnessOf(pure, s, brightnessFor(pure, s, l))
+    return chroma() < wanted
   }
-  return hexOfHsb({ h: hue, s: high, b: brightnessFor(pure, high, l) })
+  const s = wanted < most.c ? highest(most.s, isWeaker) + NEAR * most.s : most.s
+  return hexOfHsb({ h: hue, s, b: brightnessFor(pure, s, l) })
 }

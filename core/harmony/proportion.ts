@@ -15,19 +15,21 @@ export const usualShares = (count: number): number[] => {
   return raw.map(share => share / total)
 }
 
+/** Which of the shares, by size, an accent has. */
+const ACCENT_SHARE = 3
+
 /**
  * Shares swatches start with, adding up to 1, by their roles: the usual ones in order, but an accent has the fourth
  * largest, for it is to draw the eye and not to cover.
  */
 export const sharesIn = (roles: readonly Role[]): number[] => {
-  const usual = usualShares(roles.length)
-  const small = usual[Math.min(ACCENT_SHARE, usual.length - 1)] as number
-  const others = usual.filter(share => share !== small)
-  let next = 0
+  const shares = usualShares(roles.length)
   const accent = roles.indexOf('accent')
-  return roles.map((_, i) => (i === accent ? small : accent < 0 ? (usual[i] as number) : (others[next++] as number)))
+  if (accent < 0) return shares
+  const [small] = shares.splice(Math.min(ACCENT_SHARE, shares.length - 1), 1)
+  shares.splice(accent, 0, small as number)
+  return shares
 }
-const ACCENT_SHARE = 3
 
 /** How far an accent is from what dominates: in ΔE2000, and in OKLab lightness. */
 export const ACCENT = { apart: 25, lighter: 0.15 } as const

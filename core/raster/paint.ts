@@ -1,4 +1,4 @@
-import { fromLab, toLab } from '../color/oklab'
+import { fromLabBroughtIn, toLab } from '../color/oklab'
 import type { Hex } from '../color/convert'
 import { paintSmoothly, tableOf } from './smooth'
 import { channelsOf, type Unmixed } from './unmix'
@@ -9,21 +9,8 @@ export interface Row {
   opacity: number
 }
 
-/** How often the part of a difference that sRGB has room for is halved. The shader does the same. */
-export const HALVINGS = 6
-
 /** Up to here a channel, 0 to 255, lies outside sRGB only by rounding. */
 const OUTSIDE = 0.25
-
-/** Whether sRGB can show a color, 0 to 255. */
-const isShown = (color: Float64Array): boolean => {
-  const r = color[0] as number
-  const g = color[1] as number
-  const b = color[2] as number
-  return (
-    r >= -OUTSIDE && g >= -OUTSIDE && b >= -OUTSIDE && r <= 255 + OUTSIDE && g <= 255 + OUTSIDE && b <= 255 + OUTSIDE
-  )
-}
 
 /**
  * What the pixels of a picture are beside the mixture of their inks, in OKLab, one after the other: only those that
@@ -101,17 +88,7 @@ const move = (color: Float64Array, rest: Rest, at: number): void => {
   const l = Math.min(1, Math.max(0, (color[0] as number) + (rest[at] as number)))
   const a = (color[1] as number) + (rest[at + 1] as number)
   const b = (color[2] as number) + (rest[at + 2] as number)
-  fromLab(l, a, b, color)
-  if (isShown(color)) return
-  let low = 0
-  let high = 1
-  for (let n = 0; n < HALVINGS; n++) {
-    const part = (low + high) / 2
-    fromLab(l, a * part, b * part, color)
-    if (isShown(color)) low = part
-    else high = part
-  }
-  fromLab(l, a * low, b * low, color)
+  fromLabBroughtIn(l, a, b, OUTSIDE, color)
 }
 
 /**

@@ -1,5 +1,5 @@
 import { labOf, type Hex } from '../color/convert'
-import { fromLab, toLab } from '../color/oklab'
+import { fromLabBroughtIn, toLab } from '../color/oklab'
 import type { Picture } from '../picture/picture'
 import { groundOf } from './ground'
 import type { Unmixed } from './unmix'
@@ -27,8 +27,6 @@ const FAINT = 0.04
 const TOUCH = 0.02
 /** How much more colorful what lies around an ink may become with it. */
 const MOST_VIVID = 1.2
-/** How often the part of the chroma that sRGB has room for is halved. */
-const HALVINGS = 6
 /** By how little of 255 a channel may be outside of sRGB. */
 const OUTSIDE = 0.5
 
@@ -144,27 +142,6 @@ const turnsOf = (labs: Float64Array, to: Float64Array): Float64Array => {
   return turns
 }
 
-/** Whether sRGB can show a color, 0 to 255. */
-const isShown = (color: Float64Array): boolean => {
-  for (let n = 0; n < 3; n++) if ((color[n] as number) < -OUTSIDE || (color[n] as number) > 255 + OUTSIDE) return false
-  return true
-}
-
-/** A color in sRGB, 0 to 255, with as much of its chroma as there is room for at its lightness. */
-const bringIn = (l: number, a: number, b: number, rgb: Float64Array): void => {
-  fromLab(l, a, b, rgb)
-  if (isShown(rgb)) return
-  let low = 0
-  let high = 1
-  for (let n = 0; n < HALVINGS; n++) {
-    const part = (low + high) / 2
-    fromLab(l, a * part, b * part, rgb)
-    if (isShown(rgb)) low = part
-    else high = part
-  }
-  fromLab(l, a * low, b * low, rgb)
-}
-
 /** How many numbers of a table there are at each node. */
 export const EACH = 5
 
@@ -207,7 +184,7 @@ export const tableOf = (inks: readonly Hex[], colors: readonly Hex[], ground?: U
       vivid += say * (turns[turn + 4] as number)
     }
     l2 = Math.min(1, Math.max(0, l2))
-    bringIn(l2, a2, b2, rgb)
+    fromLabBroughtIn(l2, a2, b2, OUTSIDE, rgb)
     const gain = Math.min(GAIN.most, Math.max(GAIN.least, slopeAt(l2) / slopeAt(l)))
     const at = n * EACH
     table[at] = (rgb[0] as number) - Math.floor(n / (SIDE * SIDE)) * APART

@@ -38,32 +38,36 @@ const widened = ({ width, height }: Picture, { left, top, width: wide, height: h
   }
 }
 
+/** Paints what lies inside of a piece that is a little larger. */
+type PiecePainter = (around: Picture, inside: Crop, regions: Uint8Array | null, out: Uint8Array) => void
+
+const inOwnWay = ({ inks, manner, takeApart }: Whole, rows: readonly Row[]): PiecePainter => {
+  if (manner === 'flat')
+    return (around, inside, regions, out) => paintRaster(cropped(takeApart(around), inside), inks, rows, regions, out)
+  // the ground is all that is needed of the piece, and tables are the same for every one
+  const tables = rows.map(({ colors, opacity }) => ({ table: tableOf(inks, colors), opacity }))
+  return (around, inside, regions, out) => {
+    const ground = croppedBytes(groundOf(around), around.width, 4, inside)
+    paintSmoothly(croppedPicture(around, inside), ground, tables, regions, out)
+  }
+}
+
 /**
  * What paints pieces of a picture in the colors of rows: a piece is taken apart with what lies around it, so that it
  * comes out as it does in the whole, and the memory needed is that of a piece.
  */
 export const pieceByPiece = (
-  { picture, inks, manner, takeApart }: Whole,
+  whole: Whole,
   rows: readonly Row[],
   regions: Uint8Array | null,
 ): ((piece: Crop) => Uint8Array) => {
-  const within = (crop: Crop): Uint8Array | null => regions && croppedBytes(regions, picture.width, 1, crop)
-  if (manner === 'flat')
-    return piece => {
-      const around = widened(picture, piece)
-      const inside = { ...piece, left: piece.left - around.left, top: piece.top - around.top }
-      const out = new Uint8Array(piece.width * piece.height * 4)
-      const taken = cropped(takeApart(croppedPicture(picture, around)), inside)
-      paintRaster(taken, inks, rows, within(piece), out)
-      return out
-    }
-  const tables = rows.map(({ colors, opacity }) => ({ table: tableOf(inks, colors), opacity }))
+  const { picture } = whole
+  const painted = inOwnWay(whole, rows)
   return piece => {
     const around = widened(picture, piece)
     const inside = { ...piece, left: piece.left - around.left, top: piece.top - around.top }
     const out = new Uint8Array(piece.width * piece.height * 4)
-    const ground = croppedBytes(groundOf(croppedPicture(picture, around)), around.width, 4, inside)
-    paintSmoothly(croppedPicture(picture, piece), ground, tables, within(piece), out)
+    painted(croppedPicture(picture, around), inside, regions && croppedBytes(regions, picture.width, 1, piece), out)
     return out
   }
 }

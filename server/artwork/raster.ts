@@ -45,17 +45,20 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
 }
 
 /**
- * Takes a kept picture as made of something else, or of the inks given where it is not flat. It is kept beside what it
- * was, under a hash of its own.
+ * Takes a kept picture as made of something else, or of the inks given where it is not flat; `stage` is the picture as
+ * it is shown on the stage, which is enough for what is not flat. It is kept beside what it was, under a hash of its own.
  */
 export const receiveMade = async (
   file: ArtworkFile,
   source: Uint8Array,
+  stage: Uint8Array,
   manner: Manner,
   given: readonly Hex[] | undefined,
 ): Promise<Received> => {
-  const told = { manner, inks: manner === 'flat' ? undefined : given }
-  const { inks, map } = measuredPicture(await inkPicture(source, file), MAPPED, told)
+  const { inks, map } =
+    manner === 'flat'
+      ? measuredPicture(await inkPicture(source, file), MAPPED, { manner })
+      : measuredPicture(await plainPicture(stage), MAPPED, { manner, inks: given })
   return {
     file: { ...file, hash: hashMade(source, manner, given), manner, inks },
     source: { sameAs: file.hash },

@@ -141,12 +141,19 @@ describe('artwork', () => {
     const { file, source } = received
     const stage = await stagePicture(sql, file)
     expect(await sharp(stage ?? undefined).metadata()).toMatchObject({ width: 1280, height: 20, format: 'png' })
-    const made = await receiveMade(file, source as Uint8Array, 'painted', ['#5a5a5a', '#909090', '#b0b0b0'])
+    const made = await receiveMade(file, source as Uint8Array, stage as Uint8Array, 'painted', [
+      '#5a5a5a',
+      '#909090',
+      '#b0b0b0',
+    ])
     await keepArtwork(sql, made)
     expect(made.file).toMatchObject({ manner: 'painted', width: 2600, height: 40 })
     expect(await artworkSource(sql, made.file.hash)).toEqual(source)
     expect(await stagePicture(sql, made.file)).toEqual(stage)
-    const again = await receiveMade(made.file, source as Uint8Array, 'painted', ['#5a5a5a', '#b0b0b0'])
+    const again = await receiveMade(made.file, source as Uint8Array, stage as Uint8Array, 'painted', [
+      '#5a5a5a',
+      '#b0b0b0',
+    ])
     await keepArtwork(sql, again)
     expect(await artworkSource(sql, again.file.hash)).toEqual(source)
 

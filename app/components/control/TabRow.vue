@@ -25,7 +25,7 @@ const choose = (at: number): void => {
       <Tab
         v-for="{ value, title, count } in tabs"
         :key="value"
-        class="choice whitespace-nowrap text-caption xl:text-body"
+        class="choice flex-auto whitespace-nowrap text-caption xl:text-body"
         type="button"
       >
         {{ title }} <span v-if="count" class="value text-quiet">{{ count }}</span>

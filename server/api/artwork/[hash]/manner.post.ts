@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { hashSchema, hexSchema } from '../../../../core/document/basics'
 import { GIVEN, MANNERS } from '../../../../core/raster/manner'
-import { hashMade, receiveMade } from '../../../artwork/raster'
+import { hashMade, receiveMade, stagePicture } from '../../../artwork/raster'
 import { artworkSource, findArtwork, keepArtwork } from '../../../db/artwork'
 import { database } from '../../../db/connect'
 import { bodyOf, door, missing, partOf } from '../../../door'
@@ -23,7 +23,8 @@ export default door(async event => {
   if (!file || !source || file.kind !== 'raster') throw missing('picture')
   const known = await findArtwork(database(), hashMade(source, manner, inks))
   if (known) return known
-  const received = await receiveMade(file, source, manner, inks)
+  const stage = (await stagePicture(database(), file)) ?? source
+  const received = await receiveMade(file, source, stage, manner, inks)
   await keepArtwork(database(), received)
   return received.file
 })
