@@ -34,7 +34,7 @@ export const inTones = (project: Project, plan: TonePlan, known: Known): Candida
   key: plan,
   caption: plan,
   look: lookOf(
-    project.derived && project.harmony.plan === plan && plan !== 'like the picture'
+    project.derived && project.harmony.plan === plan
       ? project
       : apply(project, { do: 'compose', harmony: { plan } }, known),
   ),
