@@ -4,7 +4,7 @@ import { ALSO, type Also } from '../core/artwork/reading'
 import { parseColor } from '../core/color/parse'
 import { numbered, plainName } from '../core/color/name'
 import { WHEELS } from '../core/color/wheel'
-import { APART, EXTRACTED, extracted, warmUp, type Lean } from '../core/extract/extract'
+import { APART, EXTRACTED, extracted, TAKEN_BY, warmUp, type Lean } from '../core/extract/extract'
 import { toCss, toText, toTokens } from '../core/formats/formats'
 import { readColors } from '../core/formats/read/read'
 import type { ReadColor } from '../core/formats/read/readColor'
@@ -39,7 +39,7 @@ const USAGE =
   `matches all files together, with --each every file by itself.
   plumbago compare BEFORE AFTER --scheme COLORS --json
   plumbago extract IMAGE --count ` +
-  `N [--lean X,Y] [--apart DELTA_E] --json
+  `N [--lean X,Y] [--apart DELTA_E] [--by eye|faithful] --json
   plumbago scheme --base COLOR --harmony KIND --wheel ` +
   `light|paint|perceptual --count N [--tone PLAN] [--spread DEGREES] [--turn DEGREES] --format css|tokens|text
 `
@@ -154,10 +154,15 @@ const leanIn = (said: string): Lean => {
   return { x, y }
 }
 
+const oneOf = <Word extends string>(words: readonly Word[], said: string, what: string): Word =>
+  words.find(word => word === said.replace(/-/g, ' ')) ??
+  refuse(`“${said}” is no ${what}; there are ${words.join(', ')}.`)
+
 interface ExtractWords {
   count: string
   lean: string
   apart: string
+  by: string
 }
 
 /**
@@ -170,6 +175,7 @@ const extract = async (path: string, words: ExtractWords): Promise<string> => {
     refuse(`An extraction gives ${EXTRACTED.least} to ${EXTRACTED.most} colors, not ${words.count}.`)
   const lean = leanIn(words.lean)
   const apart = numberIn(words.apart, 'apart')
+  const by = oneOf(TAKEN_BY, words.by, 'way to take colors')
   const start = performance.now()
   const bytes = await readFile(path)
   const info = await pictureInfo(bytes)
@@ -177,7 +183,7 @@ const extract = async (path: string, words: ExtractWords): Promise<string> => {
   warmUp()
   const picture = await decoding
   const decoded = performance.now()
-  const { found, flat, note } = extracted([{ picture }], { count, apart }, lean)
+  const { found, flat, note } = extracted([{ picture }], { count, apart, by }, lean)
   const tenth = (ms: number): number => Math.round(ms * 10) / 10
   return `${JSON.stringify({
     swatches: found.map(({ hex, share, x, y }) => ({
@@ -191,10 +197,6 @@ const extract = async (path: string, words: ExtractWords): Promise<string> => {
     ms: { decode: tenth(decoded - start), extract: tenth(performance.now() - decoded) },
   })}\n`
 }
-
-const oneOf = <Word extends string>(words: readonly Word[], said: string, what: string): Word =>
-  words.find(word => word === said.replace(/-/g, ' ')) ??
-  refuse(`“${said}” is no ${what}; there are ${words.join(', ')}.`)
 
 const alsoIn = (said: string): Also[] =>
   said
@@ -282,6 +284,7 @@ const run = async (): Promise<number> => {
       'turn': { type: 'string', default: '0' },
       'lean': { type: 'string', default: '0,0' },
       'apart': { type: 'string', default: String(APART.usual) },
+      'by': { type: 'string', default: TAKEN_BY[0] },
       'scheme': { type: 'string' },
       'match': { type: 'string', default: 'picture' },
       'shading': { type: 'string' },

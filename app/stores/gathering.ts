@@ -38,8 +38,8 @@ export const useGathering = defineStore('gathering', () => {
 
   /** The colors of references. A palette of flat blocks gives all of them, however many are asked. */
   const find = async (of: readonly string[], lean: Lean, change: Partial<Gathering> = {}): Promise<Extraction> => {
-    const { count, apart } = { ...(settings.value as Gathering), ...change }
-    const wanted = { count: Math.max(count, held.value.length), apart, held: held.value }
+    const { count, apart, by } = { ...(settings.value as Gathering), ...change }
+    const wanted = { count: Math.max(count, held.value.length), apart, by, held: held.value }
     const found = await pictures.extract(sourcesOf(of), wanted, lean)
     return found.flat && found.note ? pictures.extract(sourcesOf(of), { ...wanted, count: MOST_SWATCHES }, lean) : found
   }
@@ -89,6 +89,7 @@ export const useGathering = defineStore('gathering', () => {
       references.value.map(({ id, hash, region }) => [id, hash, region]),
       settings.value?.count,
       settings.value?.apart,
+      settings.value?.by,
       held.value,
     ]),
   )
@@ -119,8 +120,8 @@ export const useGathering = defineStore('gathering', () => {
   const preview = (candidate: Candidate | null): void =>
     history.preview(candidate?.extraction?.found.length ? asCommand(candidate.of, candidate.extraction, {}) : null)
 
-  /** Changes how many colors are taken or how far apart: at once where the scheme is an extraction. */
-  const change = async (settingsNow: Partial<Pick<Gathering, 'count' | 'apart'>>): Promise<void> => {
+  /** Changes how many colors are taken, how far apart or by what: at once where the scheme is an extraction. */
+  const change = async (settingsNow: Partial<Pick<Gathering, 'count' | 'apart' | 'by'>>): Promise<void> => {
     const of = settings.value?.of ?? []
     if (of.length && !history.settled?.derived) await adopt(of, settingsNow)
     else if (history.settled && settings.value) history.run({ do: 'set gathering', gathering: settingsNow })

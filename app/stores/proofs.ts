@@ -1,9 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
-import { z } from 'zod'
 import {
-  dealtCandidate,
   inHarmony,
   inTones,
   REACH,
@@ -13,13 +11,11 @@ import {
   type Candidate,
   type Variation,
 } from '../../core/proofs/candidates'
-import { keptOf, lossesOf } from '../../core/remap/losses'
+import { verdictOf, verdictWords, type Verdict } from '../../core/proofs/verdict'
 import { inLook } from '../../core/scheme/looks'
-import { lookOf } from '../../core/document/project'
 import type { ByHand } from '../../core/painting/painting'
-import { HARMONIES } from '../../core/harmony/harmony'
 import { TONE_PLANS } from '../../core/harmony/tone'
-import { lookSchema, type Project } from '../../core/document/project'
+import type { Project } from '../../core/document/project'
 import type { Artwork } from '../../core/document/artwork'
 
 /** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
@@ -38,17 +34,11 @@ export interface Proof extends Candidate {
   piece: Artwork
   colors: ReadonlyMap<string, string>
   byHand: ByHand
-  /** How much of the edges of the artwork is kept, in [0, 1], and how many strong ones, letters and outlines, are gone. */
-  kept: number
-  strongLost: number
+  /** How it does in the artwork. */
+  verdict: Verdict
 }
 
-/** A deal made before: the look it was dealt from, its first seed, and the harmony it stayed in. */
-const pastDealSchema = z.object({ from: lookSchema, seed: z.number().int(), kind: z.enum(HARMONIES).nullable() })
-type PastDeal = z.infer<typeof pastDealSchema>
-
-const DEALT = 24
-const MOST_DEALS = 24
+const MOST_ORDERS = 24
 const MOST_MARKED = 6
 /** How long proofs are worked out before the browser may paint, in milliseconds: the first, and then the others. */
 const SLICES = { first: 10, next: 30 } as const
@@ -59,21 +49,30 @@ export const useProofs = defineStore('proofs', () => {
   const painting = usePainting()
   const files = useArtworkFiles()
   const session = useProjectSession()
+  const deals = useDeals()
   const trail = useTrail()
   const notices = useNotices()
   const sheet = useLocalStorage<Sheet>('plumbago sheet', 'harmonies')
   const hidden = useLocalStorage<string[]>('plumbago hidden harmonies', [])
   const variation = useLocalStorage<Variation>('plumbago variation', { turn: 30, down: 'brightness', step: 0.12 })
-  const within = useLocalStorage<boolean>('plumbago deal within harmony', false)
-  /** Whether those come first that keep the picture best. */
+  /** Whether those come first that do best in the artwork. */
   const bestFirst = useLocalStorage<boolean>('plumbago proofs best first', false)
   const byTurns = useLocalStorage<boolean>('plumbago proofs by turns', false)
-  const past = shallowRef<readonly PastDeal[]>([])
-  const dealAt = ref(0)
+  /** Whether the sheet lies over stage and bench. */
+  const large = ref(false)
+  /** How large proofs are set, in pixels as a square would be: in the bench, and where the sheet lies large; null fits. */
+  const sizes = useLocalStorage<{ bench: number | null; large: number | null }>('plumbago proof sizes', {
+    bench: null,
+    large: null,
+  })
   const shown = shallowRef<readonly Proof[]>([])
   const pointed = shallowRef<Candidate | null>(null)
   /** The proof under the pointer, or with the focus, also once it is adopted and previews no more. */
   const under = shallowRef<Candidate | null>(null)
+  /** The proof under the pointer as the sheet has it, with how it does. */
+  const judged = computed(() => shown.value.find(({ key }) => key === under.value?.key) ?? null)
+  /** How the proof under the pointer does, in words. */
+  const words = computed(() => (pointed.value && judged.value ? verdictWords(judged.value.verdict) : null))
   const marked = shallowRef<readonly Candidate[]>([])
   const comparing = ref(false)
 
@@ -85,11 +84,7 @@ export const useProofs = defineStore('proofs', () => {
     if (sheet.value === 'variations')
       for (let row = -REACH; row <= REACH; row++)
         for (let column = -REACH; column <= REACH; column++) yield varied(now, variation.value, column, row)
-    const deal = past.value[dealAt.value]
-    if (sheet.value === 'deals' && deal)
-      for (let i = 0; i < DEALT; i++)
-        yield dealtCandidate(inLook(now, deal.from), deal.seed + i, painting.known, deal.kind ?? undefined)
-    if (sheet.value === 'orders') yield* reordered(now, painting.inks, DEALT)
+    if (sheet.value === 'orders') yield* reordered(now, painting.inks, MOST_ORDERS)
   }
 
   let work = 0
@@ -101,23 +96,19 @@ export const useProofs = defineStore('proofs', () => {
       shown.value = []
       return
     }
+    const all = sheet.value === 'deals' ? await deals.candidates() : offered(now)
+    if (own !== work || !all) return
     const next: Proof[] = []
     let [since, slice]: [number, number] = [performance.now(), SLICES.first]
-    for (const candidate of offered(now)) {
+    for (const candidate of all) {
       const piece =
         (byTurns.value ? painting.pieces[next.length % painting.pieces.length] : painting.piece) ?? painting.piece
       const there = inLook(now, candidate.look)
       if (piece) {
         const painted = painting.of(there)(piece.id)
         const inks = files.files.get(piece.hash)?.inks ?? []
-        const losses = lossesOf(inks, painted.colors)
-        next.push({
-          ...candidate,
-          piece,
-          ...painted,
-          kept: keptOf(inks, losses),
-          strongLost: losses.filter(({ strong }) => strong).length,
-        })
+        const target = (ink: string): string | null | undefined => there.remap.targets[ink]?.to
+        next.push({ ...candidate, piece, ...painted, verdict: verdictOf(inks, painted.colors, there.scheme, target) })
       }
       if (performance.now() - since < slice) continue
       shown.value = [...next, ...shown.value.slice(next.length)]
@@ -125,7 +116,7 @@ export const useProofs = defineStore('proofs', () => {
       if (own !== work) return
       ;[since, slice] = [performance.now(), SLICES.next]
     }
-    shown.value = bestFirst.value ? next.sort((one, other) => other.kept - one.kept) : next
+    shown.value = bestFirst.value ? next.sort((one, other) => other.verdict.rank - one.verdict.rank) : next
   }
   /** All that a sheet depends on. */
   const asked = computed(
@@ -135,8 +126,7 @@ export const useProofs = defineStore('proofs', () => {
         sheet.value,
         hidden.value,
         variation.value,
-        past.value,
-        dealAt.value,
+        sheet.value === 'deals' && deals.current,
         byTurns.value,
         bestFirst.value,
         painting.piece,
@@ -144,37 +134,27 @@ export const useProofs = defineStore('proofs', () => {
       ] as const,
   )
 
-  /** Deals afresh for what is not held; earlier deals stay within reach. */
+  /** Deals afresh, and shows it. */
   const deal = (): void => {
-    const now = history.settled
-    if (!now) return
-    const last = past.value.at(-1)
-    const fresh: PastDeal = {
-      from: lookOf(now),
-      seed: (last?.seed ?? 1 - DEALT) + DEALT,
-      kind: within.value && now.derived ? now.harmony.kind : null,
-    }
-    past.value = [...past.value, fresh].slice(-MOST_DEALS)
-    dealAt.value = past.value.length - 1
+    deals.afresh()
     sheet.value = 'deals'
-    remember()
   }
-  const dealsKey = (): string => `plumbago deals ${session.id ?? ''}`
-  const remember = (): void => {
-    try {
-      localStorage.setItem(dealsKey(), JSON.stringify(past.value))
-    } catch {
-      past.value = past.value.slice(-1) // without room in the browser only the last deal is remembered
-    }
+  const more = ({ look }: Candidate): void => {
+    deals.likeIt(look)
+    sheet.value = 'deals'
   }
-  const recall = (): void => {
-    try {
-      past.value = z.array(pastDealSchema).safeParse(JSON.parse(localStorage.getItem(dealsKey()) ?? '[]')).data ?? []
-    } catch {
-      past.value = [] // what cannot be read is no deal
-    }
-    dealAt.value = Math.max(0, past.value.length - 1)
+  const less = ({ look }: Candidate): void => {
+    deals.unlikeIt(look)
+    sheet.value = 'deals'
   }
+  /** The sheet of deals is never empty: opening it deals. */
+  watch(
+    () => sheet.value === 'deals' && history.settled !== null && !deals.current,
+    empty => {
+      if (empty) deals.afresh()
+    },
+    { immediate: true },
+  )
 
   const pointer = restingPointer()
   /** Previews what is pointed at; null, or leaving, goes back to what is. */
@@ -213,6 +193,13 @@ export const useProofs = defineStore('proofs', () => {
     marked.value = []
     comparing.value = false
   }
+  /** Lays the sheet over stage and bench, or takes it back; what is done to the whole is no sheet. */
+  const layLarge = (): void => {
+    large.value = !large.value
+    if (sheet.value === 'whole') sheet.value = 'harmonies'
+    comparing.value = false
+    history.preview(null)
+  }
   const compare = (): void => {
     if (marked.value.length >= 2) comparing.value = !comparing.value
     else notices.say('Mark two to six proofs first: M on a proof, or its corner.', 'problem')
@@ -223,27 +210,28 @@ export const useProofs = defineStore('proofs', () => {
     () => session.id,
     () => {
       clear()
-      recall()
+      large.value = false
     },
-    { immediate: true },
   )
 
   return {
     sheet,
     hidden,
     variation,
-    within,
     byTurns,
     bestFirst,
-    past,
-    dealAt,
+    large,
+    sizes,
     shown,
+    words,
     pointed,
     marked,
     comparing,
     asked,
     refresh,
     deal,
+    more,
+    less,
     point,
     adopt,
     keep,
@@ -252,5 +240,6 @@ export const useProofs = defineStore('proofs', () => {
     markUnder,
     clear,
     compare,
+    layLarge,
   }
 })

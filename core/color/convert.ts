@@ -1,4 +1,5 @@
 import { converter, formatHex, toGamut, type Color, type Hsv, type Oklab, type Oklch, type Rgb } from 'culori'
+import { remembered } from './remembered'
 
 /** A color of sRGB as `#rrggbb`, lower case. */
 export type Hex = string
@@ -92,10 +93,10 @@ export const hued = (hex: Hex, hue: number): Hued => ({ hex, hue: hsbOf(hex, hue
 export const hexOfHsb = ({ h, s, b }: Hsb): Hex => formatHex({ mode: 'hsv', h: degrees(h), s, v: b })
 
 /** OKLab of a hex color (Björn Ottosson, 2020, as in CSS Color 4). */
-export const labOf = (hex: Hex): Lab => {
+export const labOf: (hex: Hex) => Readonly<Lab> = remembered(hex => {
   const { l, a, b } = toOklab({ mode: 'rgb', ...rgbOf(hex) }) as Oklab
   return { l, a, b }
-}
+})
 
 /** The point a part of the straight way from one OKLab color to another. */
 export const betweenLabs = (one: Lab, other: Lab, part: number): Lab => ({
@@ -113,9 +114,11 @@ export const GRAY_CHROMA = 0.004
 /** OKLCH chroma under which a color serves as a neutral in a scheme. */
 export const NEUTRAL_CHROMA = 0.03
 
+const oklchOf = remembered(hex => toOklch({ mode: 'rgb', ...rgbOf(hex) }) as Oklch)
+
 /** OKLCH of a hex color; the hue of a gray is `fallbackHue`. */
 export const lchOf = (hex: Hex, fallbackHue = 0): Lch => {
-  const { l, c, h } = toOklch({ mode: 'rgb', ...rgbOf(hex) }) as Oklch
+  const { l, c, h } = oklchOf(hex)
   return { l, c, h: c > GRAY_CHROMA && h !== undefined ? degrees(h) : fallbackHue }
 }
 

@@ -1,20 +1,11 @@
-import { converter, differenceCiede2000, wcagContrast, type Lab65 } from 'culori'
+import { converter, differenceCiede2000, type Lab65 } from 'culori'
 import { labOf, rgbOf, type Hex, type Lab } from './convert'
+import { remembered } from './remembered'
 
 const ciede = differenceCiede2000()
 const toLab65 = converter('lab65')
-const known = new Map<Hex, Lab65>()
-const MOST_KNOWN = 4096
-
-/** CIELAB (D65) of a hex color, remembered: schemes compare the same few colors again and again. */
-const lab65Of = (hex: Hex): Lab65 => {
-  let lab = known.get(hex)
-  if (!lab) {
-    if (known.size >= MOST_KNOWN) known.clear()
-    known.set(hex, (lab = toLab65({ mode: 'rgb', ...rgbOf(hex) })))
-  }
-  return lab
-}
+/** CIELAB (D65) of a hex color. */
+export const lab65Of: (hex: Hex) => Lab65 = remembered(hex => toLab65({ mode: 'rgb', ...rgbOf(hex) }))
 
 /**
  * ΔE2000 between two hex colors: 0 for equal ones, about 1 where a difference begins to be seen (Sharma, Wu and Dalal,
@@ -28,6 +19,3 @@ export const labDistance = (one: Lab, other: Lab): number =>
 
 /** ΔEOK of two hex colors. */
 export const okDistance = (one: Hex, other: Hex): number => labDistance(labOf(one), labOf(other))
-
-/** The contrast ratio of two hex colors by WCAG 2.2, from 1 to 21. */
-export const contrastOf = (one: Hex, other: Hex): number => wcagContrast(one, other)

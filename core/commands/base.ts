@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { idSchema } from '../document/basics'
+import { hexSchema, idSchema } from '../document/basics'
+import { MOST_SWATCHES } from '../document/limits'
 import { baseSchema, harmonySchema } from '../document/scheme'
 import { profileOf } from '../harmony/tone'
 import { composed, dealt, freshlyDerived } from '../scheme/compose'
@@ -34,9 +35,13 @@ const harmonyComposed = kindOf(
 )
 
 const companionsDealt = kindOf(
-  z.object({ seed: z.number().int(), kind: harmonySchema.shape.kind.optional() }),
+  z.object({
+    seed: z.number().int(),
+    kind: harmonySchema.shape.kind.nullable().optional(),
+    like: z.array(hexSchema).max(MOST_SWATCHES).nullable().optional(),
+  }),
   'deal',
-  (project, { seed, kind }) => dealt(project, seed, kind),
+  (project, { seed, kind, like }) => dealt(project, seed, { kind, like }),
   'recolored',
 )
 

@@ -44,7 +44,7 @@ export const GATHERING = {
   'extract': extracted,
   'take colors': taken,
   'set gathering': kindOf(
-    z.object({ gathering: gatheringSchema.pick({ count: true, apart: true }).partial() }),
+    z.object({ gathering: gatheringSchema.pick({ count: true, apart: true, by: true }).partial() }),
     'extraction',
     (project, { gathering }) => ({ ...project, gathering: { ...project.gathering, ...definedIn(gathering) } }),
   ),

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { part, idSchema, nameSchema, hashSchema, hexSchema, within } from './basics'
 import { WIDEST_PATCH } from '../extract/patch'
 import { MOST_REFERENCES } from './limits'
-import { EXTRACTED, APART, REST } from '../extract/extract'
+import { EXTRACTED, APART, REST, TAKEN_BY } from '../extract/extract'
 import { HARMONIES } from '../harmony/harmony'
 
 /** A part of a picture, in parts of its width and height. */
@@ -37,13 +37,14 @@ export const sampleSchema = z.object({
 })
 
 /**
- * How colors are taken from the references: from which, how many, how far apart, where the lean pad stands, and how
+ * How colors are taken from the references: from which, how many, how far apart, by what, where the lean pad stands, and how
  * far they are pulled into a harmony.
  */
 export const gatheringSchema = z.object({
   of: z.array(idSchema).max(MOST_REFERENCES),
   count: z.number().int().min(EXTRACTED.least).max(EXTRACTED.most),
   apart: z.union([z.literal(APART.usual), z.literal(APART.wide)]),
+  by: z.enum(TAKEN_BY),
   lean: z.object({ x: within, y: within }),
   pull: z.object({ kind: z.enum(HARMONIES), amount: part }),
 })
@@ -53,6 +54,7 @@ export const FIRST_GATHERING: Gathering = {
   of: [],
   count: EXTRACTED.usual,
   apart: APART.usual,
+  by: 'eye',
   lean: REST,
   pull: { kind: 'analogous with accent', amount: 0 },
 }

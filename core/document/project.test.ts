@@ -1,3 +1,4 @@
+import { stateUpgraded } from './upgrade'
 import { artworkFileSchema } from './artwork'
 import { projectSchema } from './project'
 import { newProject } from '../scheme/create'
@@ -42,6 +43,14 @@ it('a document stored before there were tone plans keeps its colors, and turns w
   const turned = worn({ ...now, harmony: { ...now.harmony, turn: 40 } }).scheme
   turned.forEach(({ hex }, i) => expect(hex).not.toBe(before[i]))
   expect(worn({ ...now, harmony: { ...now.harmony, turn: 0 } }).scheme.map(({ hex }) => hex)).toEqual(before)
+})
+
+it('colors taken before there was a choice were faithful, in documents and in the trail', () => {
+  const old = JSON.parse(JSON.stringify(project)) as { gathering: Record<string, unknown> }
+  delete old.gathering.by
+  expect(projectSchema.parse(old).gathering).toEqual({ ...project.gathering, by: 'faithful' })
+  const look = (stateUpgraded({ look: old }) as { look: { gathering: unknown } }).look
+  expect(look.gathering).toEqual({ ...project.gathering, by: 'faithful' })
 })
 
 it('a document stored before swatches had a color of their own comes up to date', () => {

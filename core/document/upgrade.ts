@@ -53,12 +53,18 @@ const withPlan = (look: Record<string, unknown>): Record<string, unknown> => {
   }
 }
 
+/** A look stored before colors were taken by eye: they were faithful. */
+const withTaking = (look: Record<string, unknown>): Record<string, unknown> =>
+  isRecord(look.gathering) && !('by' in look.gathering)
+    ? { ...look, gathering: { ...look.gathering, by: 'faithful' } }
+    : look
+
 const lookUpgraded = (look: Record<string, unknown>): Record<string, unknown> => {
   const turn = isRecord(look.harmony) ? Number(look.harmony.turn) || 0 : 0
   const scheme = Array.isArray(look.scheme)
     ? { scheme: look.scheme.map((swatch, i) => swatchUpgraded(swatch, i, turn)) }
     : {}
-  return withPlan({ ...renamed(look, 'lead', 'baseId'), ...scheme })
+  return withTaking(withPlan({ ...renamed(look, 'lead', 'baseId'), ...scheme }))
 }
 
 /** A document stored by an earlier version, as this one stores it; anything else comes back as it is. */

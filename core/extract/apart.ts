@@ -9,8 +9,11 @@ const chroma = ({ a, b }: Lab): number => Math.hypot(a, b)
 const isNearWhite = (center: Lab): boolean => center.l > 0.945 && chroma(center) < 0.03
 const isNearBlack = (center: Lab): boolean => center.l < 0.17 && chroma(center) < 0.03
 
+/** Whether two colors would take two places for what is one color in use. */
+export type Same = (one: Lab, other: Lab) => boolean
+
 /** Whether two colors would take two places for what is seen as one white or one black. */
-const isSameEnd = (one: Lab, other: Lab): boolean =>
+export const isSameEnd: Same = (one, other) =>
   (isNearWhite(one) && isNearWhite(other)) || (isNearBlack(one) && isNearBlack(other))
 
 /** ΔE2000 between the 8-bit colors of two OKLab colors. */
@@ -24,13 +27,14 @@ interface Pair {
   same: boolean
 }
 
-const pairsIn = (centers: readonly Lab[], least: number): Pair[] => {
+const pairsIn = (centers: readonly Lab[], least: number, isSame: Same): Pair[] => {
   const pairs: Pair[] = []
   for (let one = 0; one < centers.length; one++) {
     for (let other = one + 1; other < centers.length; other++) {
       const [a, b] = [centers[one] as Lab, centers[other] as Lab]
-      if (labDistance(a, b) > least * 0.03) continue
-      const [delta, same] = [difference(a, b), isSameEnd(a, b)]
+      const same = isSame(a, b)
+      if (!same && labDistance(a, b) > least * 0.03) continue
+      const delta = difference(a, b)
       if (delta < least || same) pairs.push({ one, other, delta, same })
     }
   }
@@ -46,10 +50,10 @@ const shifted = (from: Lab, by: Lab, part: number): Lab => ({
 /**
  * Pushes pairs that are all but far enough apart the rest of the way, along the line between them; held centers stand.
  */
-const pushed = (centers: readonly Lab[], held: number, least: number): Lab[] => {
+const pushed = (centers: readonly Lab[], held: number, least: number, isSame: Same): Lab[] => {
   let now = [...centers]
   for (let turn = 0; turn < 40; turn++) {
-    const pairs = pairsIn(now, least + 0.1)
+    const pairs = pairsIn(now, least + 0.1, isSame)
     if (!pairs.length) return now
     const next = [...now]
     for (const { one, other, delta } of pairs) {
@@ -82,7 +86,7 @@ const TRIED = 32
  * The point whose place as a further center would serve best, far enough from all there are; null where none is worth
  * it.
  */
-const further = (points: Points, centers: readonly Lab[], least: number): Lab | null => {
+export const further = (points: Points, centers: readonly Lab[], least: number, isSame: Same): Lab | null => {
   const { distance } = assigned(points, centers)
   const order = Array.from({ length: points.size }, (_, i) => i).sort(
     (one, other) =>
@@ -92,7 +96,7 @@ const further = (points: Points, centers: readonly Lab[], least: number): Lab | 
   let [best, gain] = [null as Lab | null, WORTH]
   for (const i of order.slice(0, TRIED)) {
     const at = pointAt(points, i)
-    if (centers.some(center => isSameEnd(center, at) || difference(center, at) < least)) continue
+    if (centers.some(center => isSame(center, at) || difference(center, at) < least)) continue
     let own = 0
     for (let j = 0; j < points.size; j++) {
       const away = distanceTo(points, j, at)
@@ -128,12 +132,18 @@ const ONE_COLOR = 0.62
  * Centers of which no two stand nearer than `least` (ΔE2000 of their 8-bit colors), and of which no two are a
  * near-white or a near-black. Pairs that are almost far enough apart are pushed; of closer ones the smaller goes, and
  * its place is given to the color that serves the points best; where no other color is worth it, fewer come back. The
- * first `held` never move.
+ * first `held` never move. `isSame` says what is one color in use, whatever its difference.
  */
-export const spaced = (points: Points, centers: readonly Lab[], held: number, least: number): Lab[] => {
+export const spaced = (
+  points: Points,
+  centers: readonly Lab[],
+  held: number,
+  least: number,
+  isSame: Same = isSameEnd,
+): Lab[] => {
   let now = [...centers]
   for (let turn = 0; turn < centers.length; turn++) {
-    const pair = pairsIn(now, least).find(
+    const pair = pairsIn(now, least, isSame).find(
       ({ delta, same, other }) => (same || delta < least * ONE_COLOR) && other >= held,
     )
     if (!pair) break
@@ -141,12 +151,12 @@ export const spaced = (points: Points, centers: readonly Lab[], held: number, le
     const goes =
       pair.one < held || (shares[pair.one] as number) > (shares[pair.other] as number) ? pair.other : pair.one
     now = now.filter((_, i) => i !== goes)
-    const next = further(points, now, least)
+    const next = further(points, now, least, isSame)
     if (next) now = moved(points, [...now, next], held, 6, true)
   }
-  now = pushed(now, held, least)
+  now = pushed(now, held, least, isSame)
   now = now.map((center, i) => (i < held ? center : seen(points, center)))
-  for (let pairs = pairsIn(now, least); pairs.length; pairs = pairsIn(now, least)) {
+  for (let pairs = pairsIn(now, least, isSame); pairs.length; pairs = pairsIn(now, least, isSame)) {
     const goes = pairs.find(({ other }) => other >= held)
     if (!goes) break
     now = now.filter((_, i) => i !== goes.other)

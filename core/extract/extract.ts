@@ -1,7 +1,8 @@
 import { hexOfLab, labOf, type Hex, type Lab } from '../color/convert'
 import { accentOf } from './accent'
-import { difference, spaced } from './apart'
+import { difference, isSameEnd, spaced, type Same } from './apart'
 import { assigned, clustered, gridded, moved, QUICK, sharesOf, THOROUGH, type Effort } from './cluster'
+import { asVivid, isSameToEye, lifted, seenByEye, withColor } from './eye'
 import { flatBlocks, type Block } from './flat'
 import type { Source } from '../picture/picture'
 import { placed, type Place } from './place'
@@ -15,12 +16,20 @@ export const EXTRACTED = { least: 2, most: 12, usual: 5 } as const
 export const APART = { usual: 7, wide: 12 } as const
 
 /**
- * What is asked of an extraction: how many colors, how far apart (ΔE2000), and colors that are kept, beside which the
- * others are found.
+ * What colors are taken by: by eye, as people pick them (varied, colorful, with what stands out, one dark and one light
+ * at most); or faithful to what covers the picture.
+ */
+export const TAKEN_BY = ['eye', 'faithful'] as const
+export type TakenBy = (typeof TAKEN_BY)[number]
+
+/**
+ * What is asked of an extraction: how many colors, how far apart (ΔE2000), by what they are taken, and colors that are
+ * kept, beside which the others are found.
  */
 export interface Wanted {
   count: number
   apart: number
+  by?: TakenBy | undefined
   held?: readonly Hex[] | undefined
 }
 
@@ -53,11 +62,14 @@ export interface Extraction {
 }
 
 /**
- * The faithful extraction, from which every lean starts: its centers with their shares, of which the first `fixed` do
- * not move.
+ * The extraction at rest, from which every lean starts: its centers with their shares, of which the first `fixed` do
+ * not move, and the points as they are weighed.
  */
 interface Rest {
   tally: Tally
+  points: Points
+  /** How far apart its colors are, in ΔE2000. */
+  least: number
   centers: readonly Lab[]
   shares: readonly number[]
   fixed: number
@@ -72,31 +84,89 @@ const priceAmong = (count: number): number => (count < 7 ? 1.08 : 1.17)
 /** How many accents are looked for among so many colors. */
 const accentsAmong = (count: number): number => (count >= 10 ? 3 : count >= 7 ? 2 : count >= 3 ? 1 : 0)
 
+/** How an extraction goes about it: how the points are weighed, and what its colors have to be. */
+interface Way {
+  points: (tally: Tally) => Points
+  price: (count: number) => number
+  accents: (count: number) => number
+  apart: (wanted: number) => number
+  isSame: Same
+}
+
+const WAYS: Record<TakenBy, Way> = {
+  faithful: {
+    points: tally => tally,
+    price: priceAmong,
+    accents: accentsAmong,
+    apart: wanted => wanted,
+    isSame: isSameEnd,
+  },
+  eye: {
+    points: seenByEye,
+    price: () => 1.6,
+    accents: count => (count >= 4 ? accentsAmong(count) : 0),
+    apart: wanted => Math.max(EYE_APART, wanted),
+    isSame: isSameToEye,
+  },
+}
+/** By eye, two like browns are one color: the least ΔE2000 between two results. */
+const EYE_APART = 11
+const wayOf = ({ by = 'faithful' }: Wanted): Way => WAYS[by]
+
 /** The grid, in OKLab, on which centers are looked for before they settle on the tally itself. */
 const GRID = 0.02
 
-/** Extracts colors from a tally, at rest. */
+/** Centers as they come out: apart, and by eye as vivid as what they stand for, with two colorful ones. */
+const finished = (
+  { tally, points, least, wanted }: Omit<Rest, 'centers' | 'shares' | 'fixed'>,
+  centers: readonly Lab[],
+  fixed: number,
+): Lab[] => {
+  const { isSame } = wayOf(wanted)
+  const settled = spaced(points, centers, fixed, least, isSame)
+  return wanted.by === 'eye'
+    ? spaced(tally, lifted(tally, asVivid(tally, points, settled, fixed), fixed), fixed, wanted.apart, isSame)
+    : settled
+}
+
+/** Extracts colors from a tally, at rest: by eye wide apart, unless there are not so many colors in it. */
 const rested = (tally: Tally, wanted: Wanted): Rest => {
+  const found = foundAt(tally, wanted, wayOf(wanted).apart(wanted.apart))
+  return found.centers.length < wanted.count ? foundAt(tally, wanted, wanted.apart) : found
+}
+
+const foundAt = (tally: Tally, wanted: Wanted, least: number): Rest => {
   const held = (wanted.held ?? []).map(labOf)
   const free = wanted.count - held.length
+  const way = wayOf(wanted)
+  const points = way.points(tally)
   if (!tally.size || free <= 0)
-    return { tally, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
-  const points = gridded(tally, GRID)
+    return { tally, points, least, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
+  const grid = gridded(points, GRID)
   const find = (fixed: readonly Lab[], effort: Effort): Lab[] =>
-    spaced(points, clustered(points, wanted.count - fixed.length, fixed, effort), fixed.length, wanted.apart)
+    spaced(grid, clustered(grid, wanted.count - fixed.length, fixed, effort), fixed.length, least, way.isSame)
   let fixed = held
   let centers = find(held, THOROUGH)
-  const limit = assigned(points, centers).cost * priceAmong(free)
-  for (let i = 0; i < accentsAmong(free); i++) {
+  const limit = assigned(grid, centers).cost * way.price(free)
+  for (let i = 0; i < way.accents(free); i++) {
     const accent = accentOf(tally, centers)
     if (!accent || fixed.some(center => difference(center, accent) < wanted.apart)) break
     const next = find([...fixed, accent], QUICK)
-    if (assigned(points, next).cost > limit && centers.length >= wanted.count) break
+    if (assigned(grid, next).cost > limit && centers.length >= wanted.count) break
     fixed = [...fixed, accent]
     centers = next
   }
-  const settled = spaced(tally, moved(tally, centers, fixed.length, 4, true), fixed.length, wanted.apart)
-  return { tally, centers: settled, shares: sharesOf(tally, settled), fixed: fixed.length, wanted }
+  if (wanted.by === 'eye') {
+    const colored = withColor(tally, points, centers, fixed.length, least)
+    centers = colored.centers
+    fixed = centers.slice(0, colored.fixed)
+  }
+  const settled = finished(
+    { tally, points, least, wanted },
+    moved(points, centers, fixed.length, 4, true),
+    fixed.length,
+  )
+  return { tally, points, least, centers: settled, shares: sharesOf(tally, settled), fixed: fixed.length, wanted }
 }
 
 /** How strongly the ends of the pad bend: weights change by up to this power of e for each standard deviation. */
@@ -105,8 +175,8 @@ const BEND = 1.6
 /** How many times centers move with a lean: few enough that they follow the hand instead of settling elsewhere. */
 const BENDINGS = 5
 
-const bent = (tally: Tally, { x, y }: Lean): Points => {
-  const { size, l, a, b, weight } = tally
+const bent = (points: Points, { x, y }: Lean): Points => {
+  const { size, l, a, b, weight } = points
   const vivid = Float64Array.from({ length: size }, (_, i) => Math.hypot(a[i] as number, b[i] as number))
   const standard = (values: Float64Array): { mean: number; deviation: number } => {
     let [mean, square] = [0, 0]
@@ -117,7 +187,7 @@ const bent = (tally: Tally, { x, y }: Lean): Points => {
   const [chroma, light] = [standard(vivid), standard(l)]
   const bound = (value: number): number => Math.min(2.5, Math.max(-2.5, value))
   return {
-    ...tally,
+    ...points,
     weight: weight.map(
       (w, i) =>
         w *
@@ -135,7 +205,7 @@ const bent = (tally: Tally, { x, y }: Lean): Points => {
  * leans. A lean bends the weights of the pixels, never a color: the same clustering goes on from where it rested,
  * drawn to vivid or quiet, light or dark pixels, so that colors follow the hand without jumping.
  */
-const leaned = ({ tally, centers, shares: atRest, fixed, wanted }: Rest, lean: Lean): Found[] => {
+const leaned = ({ tally, points: seen, least, centers, shares: atRest, fixed, wanted }: Rest, lean: Lean): Found[] => {
   const held = wanted.held?.length ?? 0
   const order = centers
     .map((_, i) => i)
@@ -143,13 +213,13 @@ const leaned = ({ tally, centers, shares: atRest, fixed, wanted }: Rest, lean: L
     .sort((one, other) => (atRest[other] as number) - (atRest[one] as number))
   if (lean.x === 0 && lean.y === 0)
     return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i] as number }))
-  const points = bent(tally, lean)
+  const points = bent(seen, lean)
   const sorted = [...centers.slice(0, held), ...order.map(i => centers[i] as Lab)]
   const accents = new Set(centers.slice(held, fixed))
   const free = sorted.filter(center => !accents.has(center))
   const now = moved(points, [...accents, ...free], accents.size + held, BENDINGS, true)
   const back = sorted.map(center => (accents.has(center) ? center : (now[accents.size + free.indexOf(center)] as Lab)))
-  const apart = spaced(points, back, held, wanted.apart)
+  const apart = finished({ tally, points, least, wanted }, back, held)
   const shares = sharesOf(tally, apart)
   return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i] as number })).slice(held)
 }

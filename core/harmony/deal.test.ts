@@ -1,11 +1,19 @@
+import { contrastOf } from '../color/contrast'
 import { deltaE, labDistance } from '../color/difference'
+import { strengthOf } from '../color/strength'
 import { isNeutral, labOf, lchOf, type Hex } from '../color/convert'
 import { angleOf, turned, WHEELS } from '../color/wheel'
 import { deal, isHarmonic } from './deal'
 import { LEAST_DIFFERENCE } from './distinct'
 import { offsetsOf, SPREADS } from './harmony'
+import { rolesIn } from './proportion'
 import { alternatives, ladder, ladderLabs, LADDERS, strip } from './ladder'
 
+/** The darkest and the lightest. */
+const bySize = (hexes: readonly Hex[]): Hex[] => {
+  const sorted = [...hexes].sort((one, other) => lchOf(one).l - lchOf(other).l)
+  return [sorted[0] as Hex, sorted.at(-1) as Hex]
+}
 const HELD: Hex[][] = [['#0f6d5f'], ['#d45d48', '#222a52'], ['#f8ead0'], ['#808080'], ['#ff0000', '#00ff00', '#0000ff']]
 
 /** Whether a color stands on an angle the harmony can have at any of its spreads. */
@@ -75,14 +83,30 @@ describe('dealing', () => {
         ),
       ),
     ).toEqual(new Set(['triadic'])))
-  it('brings colors as well as grays', () => {
-    const all = Array.from(
-      { length: 100 },
-      (_, seed) => deal({ held: ['#0f6d5f'], count: 5, wheel: 'paint' }, seed).hexes,
-    ).flat()
-    const grays = all.filter(isNeutral).length / all.length
-    expect(grays).toBeGreaterThan(0.05)
-    expect(grays).toBeLessThan(0.4)
+  it('can be used at once: a light, a dark, a neutral, a pair for lettering, an accent, nothing louder than what is held', () => {
+    for (const base of ['#e07a5f', '#0f6d5f', '#5468b0', '#ffcf24', '#2b2b2b', '#f3d9e0', '#000000', '#ffffff'])
+      for (let seed = 0; seed < 60; seed++) {
+        const wheel = WHEELS[seed % 3] as (typeof WHEELS)[number]
+        const all = [base, ...deal({ held: [base], count: 4, wheel }, seed).hexes]
+        const accent = all[rolesIn(all).indexOf('accent')]
+        const lights = all.map(hex => lchOf(hex).l)
+        expect(Math.max(...lights)).toBeGreaterThan(0.84)
+        expect(Math.min(...lights)).toBeLessThan(0.36)
+        expect(contrastOf(...(bySize(all) as [Hex, Hex]))).toBeGreaterThanOrEqual(4.5)
+        expect(all.some(isNeutral)).toBe(true)
+        expect(deltaE(base, accent ?? base)).toBeGreaterThanOrEqual(25)
+        expect(Math.abs(lchOf(base).l - lchOf(accent ?? base).l)).toBeGreaterThanOrEqual(0.15)
+        const own = strengthOf(base)
+        if (lchOf(base).c > 0.012)
+          for (const hex of all) if (hex !== accent) expect(strengthOf(hex)).toBeLessThan(own * 1.2 + 0.02)
+      }
+  })
+  it('one companion can be read on what is held, or the other way round', () => {
+    for (const base of ['#0f6d5f', '#ffcf24', '#2b2b2b', '#f3d9e0'])
+      for (let seed = 0; seed < 40; seed++) {
+        const [hex = ''] = deal({ held: [base], count: 1, wheel: 'paint' }, seed).hexes
+        expect(contrastOf(base, hex)).toBeGreaterThan(4.5)
+      }
   })
 })
 

@@ -1,9 +1,12 @@
-import { degrees, hexOfHsb, hexOfLch, isNeutral, labOf, lchOf, type Hex } from '../color/convert'
+import { contrastOf } from '../color/contrast'
+import { degrees, isNeutral, labOf, lchOf, NEUTRAL_CHROMA, type Hex } from '../color/convert'
 import { deltaE } from '../color/difference'
-import { angleOf, hueAtAngle, type Wheel } from '../color/wheel'
+import { angleOf, colorAt, strengthOn, type Wheel } from '../color/wheel'
 import { seeded } from '../picture/seeded'
-import { distinctFrom } from './distinct'
+import { clearOf, loudest, QUIETER, spreadRoom } from './clear'
 import { offsetsOf, SPREADS, type HarmonyKind } from './harmony'
+import { ACCENT, rolesIn } from './proportion'
+import type { Tone } from './tone'
 
 /** What companions are dealt for. */
 export interface DealWish {
@@ -12,7 +15,7 @@ export interface DealWish {
   /** How many companions are wanted. */
   count: number
   wheel: Wheel
-  /** The harmony to stay in, and its spread in degrees; any of them where left out. */
+  /** The harmony to stay in; any where left out. */
   kind?: HarmonyKind | undefined
 }
 
@@ -34,95 +37,233 @@ const DEALT: readonly HarmonyKind[] = [
   'analogous with accent',
 ]
 
-/** How colorful a companion is: HSB saturation, and how often that is dealt. */
-const STRENGTHS = [
-  { least: 0.6, most: 0.92, weight: 4 },
-  { least: 0.32, most: 0.6, weight: 4 },
-  { least: 0.14, most: 0.3, weight: 2 },
-  { least: 0, most: 0.04, weight: 1.2 },
-] as const
-
-/** OKLab lightness of the darkest and lightest companion. */
-const RANGE = { dark: 0.24, light: 0.95 } as const
-
-/** How far companions keep from each other and what is held, in ΔE2000, as long as tries last. */
-const ROOMY = 12
-const TRIES = 24
+/** What companions have of the strongest held color's strength: a deal is quiet, soft or, most often, full. */
+const QUIET_VOICE = { least: 0.2, most: 0.42 }
+const SOFT_VOICE = { least: 0.45, most: 0.72 }
+const FULL_VOICE = { least: 0.72, most: 0.95 }
+const VOICES = [QUIET_VOICE, SOFT_VOICE, SOFT_VOICE, FULL_VOICE, FULL_VOICE, FULL_VOICE] as const
+/** How strong companions may be where only grays are held, and at least so that a hue is seen. */
+const [BESIDE_GRAY, HINT] = [0.5, 0.08]
+/** Below this OKLCH chroma a color is gray to the eye. */
+const NO_HUE = 0.012
+/** How strong an accent is. */
+const VIVID = { least: 0.62, most: 0.95 } as const
+/** OKLab lightness of the darkest and the lightest companion. */
+const ENDS = { dark: { least: 0.17, most: 0.31 }, light: { least: 0.89, most: 0.97 } } as const
+/** Near black and white, companions have this part of their strength. */
+const AT_ENDS = 0.7
+/** A held color this near to an end takes its place. */
+const NEAR_END = 0.08
+/** How lightnesses between the ends gather: toward the dark, evenly, toward the light. */
+const KEYS = [1.7, 1.15, 0.85, 0.6] as const
+/** From how many swatches on one is to be neutral, and one to stand out. */
+const [WITH_NEUTRAL, WITH_ACCENT] = [5, 4]
+/** The chroma of a neutral that is dealt: warm or cool rather than dead gray. */
+const TINGE = { least: 0.006, most: NEUTRAL_CHROMA * 0.75 } as const
+/** The contrast lettering needs. */
+const LETTERING = 4.5
+const TRIES = 12
 
 type Random = () => number
 
 const one = <Each>(random: Random, all: readonly Each[]): Each => all[Math.floor(random() * all.length)] as Each
+const between = (random: Random, { least, most }: { least: number; most: number }): number =>
+  least + random() * (most - least)
 
-const between = (random: Random, least: number, most: number): number => least + random() * (most - least)
-
-const strengthOf = (random: Random): (typeof STRENGTHS)[number] => {
-  let left = random() * STRENGTHS.reduce((sum, { weight }) => sum + weight, 0)
-  return STRENGTHS.find(({ weight }) => (left -= weight) < 0) ?? STRENGTHS[0]
-}
-
-const ROUNDS = 8
-
-/** The color of a wheel angle and HSB saturation that has an OKLab lightness, as nearly as its saturation lets it. */
-const colorAt = (wheel: Wheel, angle: number, saturation: number, lightness: number): Hex => {
-  if (wheel === 'perceptual') return hexOfLch({ l: lightness, c: saturation * 0.2, h: angle })
-  const h = hueAtAngle(wheel, angle)
-  const full = hexOfHsb({ h, s: saturation, b: 1 })
-  // lighter than this saturation reaches: give up saturation, not lightness
-  let [low, high] = [0, 1]
-  const bright = labOf(full).l < lightness
-  for (let i = 0; i < ROUNDS; i++) {
-    const middle = (low + high) / 2
-    const lighter =
-      labOf(hexOfHsb(bright ? { h, s: saturation * (1 - middle), b: 1 } : { h, s: saturation, b: middle })).l <
-      lightness
-    if (lighter) low = middle
-    else high = middle
+const mixed = <Each>(random: Random, all: readonly Each[]): Each[] => {
+  const next = [...all]
+  for (let i = next.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1))
+    ;[next[i], next[j]] = [next[j] as Each, next[i] as Each]
   }
-  const at = (low + high) / 2
-  return hexOfHsb(bright ? { h, s: saturation * (1 - at), b: 1 } : { h, s: saturation, b: at })
+  return next
+}
+
+const nearestTo = (all: readonly number[], wanted: number): number =>
+  all.reduce((best, each, i) => (Math.abs(each - wanted) < Math.abs((all[best] as number) - wanted) ? i : best), 0)
+
+/** Lightnesses for the companions, from dark to light: a light and a dark are among them and what is held. */
+const lightnesses = (random: Random, held: readonly number[], count: number): number[] => {
+  const all = held.length + count
+  const [dark, light] = [between(random, ENDS.dark), between(random, ENDS.light)]
+  const key = one(random, KEYS)
+  const rungs = Array.from({ length: all }, (_, i) => dark + (light - dark) * (all > 1 ? i / (all - 1) : 1) ** key)
+  for (const l of held) {
+    const at = nearestTo(rungs, l)
+    const isEnd = at === 0 || at === rungs.length - 1
+    const away = isEnd && Math.abs((rungs[at] as number) - l) > NEAR_END && l > dark && l < light
+    const inner = rungs.slice(1, -1)
+    rungs.splice(away && inner.length ? 1 + nearestTo(inner, l) : at, 1)
+  }
+  return rungs
 }
 
 /**
- * Lightnesses for so many companions: spread over the range, each as far as can be from those held and dealt, with
- * some play.
+ * Whether colors, what leads first, can be used at once: a pair lettering can have, and from four on an accent that
+ * stands out.
  */
-const nextLightness = (random: Random, taken: readonly number[]): number => {
-  const tried = Array.from({ length: 4 }, () => between(random, RANGE.dark, RANGE.light))
-  const room = (l: number): number => Math.min(...taken.map(other => Math.abs(other - l)), 1)
-  return tried.reduce((best, l) => (room(l) > room(best) ? l : best))
+const isUsable = (hexes: readonly Hex[]): boolean => {
+  const sorted = [...hexes].sort((one, other) => labOf(one).l - labOf(other).l)
+  if (contrastOf(sorted[0] as Hex, sorted.at(-1) as Hex) < LETTERING) return false
+  if (hexes.length < WITH_ACCENT) return true
+  const [leads = '', accent] = [hexes[0], hexes[rolesIn(hexes).indexOf('accent')]]
+  return (
+    accent !== undefined &&
+    deltaE(leads, accent) >= ACCENT.apart &&
+    Math.abs(labOf(leads).l - labOf(accent).l) >= ACCENT.lighter
+  )
+}
+
+/** How the companions of one deal are to be: in which hues, tones, and what is neutral or stands out. */
+interface Places {
+  tones: Tone[]
+  angles: number[]
+  accent: number
+  neutral: number
+}
+
+/** Makes the colors of a deal: the accent finds its place first, the others keep from it. */
+const placed = (
+  wheel: Wheel,
+  held: readonly Hex[],
+  { tones, angles, accent, neutral }: Places,
+  random: Random,
+): Hex[] => {
+  const leads = held[0] ?? '#808080'
+  const strongest = Math.max(0, ...held.map(hex => lchOf(hex).c))
+  let quieter = loudest('companion', strongest)
+  const made = new Map<number, Hex>()
+  const order = tones.map((_, i) => i).sort((a, b) => Number(b === accent) - Number(a === accent))
+  const tinge = between(random, TINGE)
+  for (const i of order) {
+    const most = i === accent ? loudest('accent', strongest) : i === neutral ? tinge : quieter
+    const at = (l: number, strength: number): Hex => colorAt(wheel, angles[i] as number, l, strength, { most })
+    const others = [...held, ...made.values()]
+    const room = i === accent ? ACCENT.apart + 1 : spreadRoom(others.length)
+    const hex = clearOf(tones[i] as Tone, at, others.length ? others : [leads], room)
+    made.set(i, hex)
+    if (i === accent) quieter = Math.min(quieter, QUIETER * lchOf(hex).c)
+  }
+  return tones.map((_, i) => made.get(i) as Hex)
+}
+
+/** Whether a color has no hue one would build on: a grayish one, or a pale one, still has. */
+const hasNoHue = (hex: Hex): boolean => lchOf(hex).c < NO_HUE
+
+/** How strong companions may be: as the strongest that is held. */
+const strongestOf = (wheel: Wheel, held: readonly Hex[]): number => {
+  const all = held.filter(hex => !hasNoHue(hex)).map(hex => strengthOn(wheel, hex))
+  return all.length ? Math.max(HINT, ...all) : BESIDE_GRAY
+}
+
+/** The first companions that are usable with what is held; where no try is, the last. */
+const firstUsable = (held: readonly Hex[], make: () => Hex[]): Hex[] => {
+  let hexes = make()
+  for (let n = 1; n < TRIES && !isUsable([...held, ...hexes]); n++) hexes = make()
+  return hexes
 }
 
 /**
- * Deals companions for held colors: on the angles of one harmony that stands on the hue of a held color, in strengths
- * from vivid to gray, spread in lightness, and at least ΔE2000 5 (12 where there is room) from each other and from
- * what is held. The same wish and seed give the same deal.
+ * Deals companions for held colors, to be used at once: on the angles of one harmony that stands on the hue of a held
+ * color; with a light and a dark, and so a pair for lettering; from five swatches on with a neutral, and from four with
+ * an accent that stands out from what leads. But for the accent none is stronger than the strongest held. All are at
+ * least ΔE2000 10 apart up to five swatches, 7 up to seven, then 5. The same wish and seed give the same deal.
  */
 export const deal = ({ held, count, wheel, kind }: DealWish, seed: number): Deal => {
   const random = seeded(seed * 7919 + 17)
-  const colorful = held.filter(hex => !isNeutral(hex))
+  const colorful = held.filter(hex => !hasNoHue(hex))
   const anchor = colorful.length ? angleOf(wheel, one(random, colorful)) : random() * 360
   const chosen = kind && kind !== 'free' ? kind : one(random, DEALT)
   const range = SPREADS[chosen]
   const offsets = offsetsOf(
     chosen,
     range &&
-      between(random, range.least + (range.usual - range.least) / 2, range.usual + (range.most - range.usual) / 2),
+      between(random, {
+        least: range.least + (range.usual - range.least) / 2,
+        most: range.usual + (range.most - range.usual) / 2,
+      }),
   )
-  const hexes: Hex[] = []
-  for (let i = 0; i < count; i++) {
-    const others = [...held, ...hexes]
-    const lights = others.map(hex => labOf(hex).l)
-    const angle = degrees(anchor + (offsets[(i + 1) % offsets.length] as number))
-    let [best, room] = ['', -1]
-    for (let n = 0; n < TRIES && room < ROOMY; n++) {
-      const { least, most } = strengthOf(random)
-      const hex = colorAt(wheel, angle, between(random, least, most), nextLightness(random, lights))
-      const own = Math.min(...others.map(other => deltaE(hex, other)), 100)
-      if (own > room) [best, room] = [hex, own]
-    }
-    hexes.push(distinctFrom(best, others))
-  }
+  const leads = held[0] ? labOf(held[0]).l : 0.6
+  const own = strongestOf(wheel, held)
+  const all = held.length + count
+  const hexes = firstUsable(held, () => {
+    const voice = one(random, VOICES)
+    const lights = lightnesses(
+      random,
+      held.map(hex => labOf(hex).l),
+      count,
+    )
+    const far = lights.flatMap((l, i) =>
+      Math.abs(l - leads) >= ACCENT.lighter + 0.01 && l > 0.35 && l < 0.86 ? [i] : [],
+    )
+    const outer = lights.flatMap((l, i) => (Math.abs(l - leads) >= ACCENT.lighter + 0.01 ? [i] : []))
+    const accent = all < WITH_ACCENT ? -1 : far.length ? one(random, far) : outer.length ? one(random, outer) : -1
+    const quiet = lights.flatMap((_, i) => (i === accent ? [] : [i]))
+    const needed = all >= WITH_NEUTRAL && !held.some(isNeutral)
+    const neutral = quiet.length && (needed || (all > 2 && random() < 0.25)) ? one(random, quiet) : -1
+    const opposite = offsets.slice(1)
+    const hues = mixed(
+      random,
+      Array.from({ length: count }, (_, i) => offsets[(i + 1) % offsets.length] as number),
+    )
+    return placed(
+      wheel,
+      held,
+      {
+        accent,
+        neutral,
+        angles: hues.map((offset, i) =>
+          degrees(anchor + (i === accent && opposite.length ? one(random, opposite) : offset)),
+        ),
+        tones: lights.map((l, i) => {
+          if (i === accent) return { l, strength: Math.max(own, between(random, VIVID)) }
+          const part = between(random, voice) * (l < 0.3 || l > 0.9 ? AT_ENDS : 1)
+          return { l, strength: Math.max(HINT, own * part) }
+        }),
+      },
+      random,
+    )
+  })
   return { hexes, kind: chosen, anchor }
+}
+
+/** How far companions are varied to be like others: in degrees together and each, in lightness, and in strength. */
+const LIKE = { together: 16, each: 7, lighter: 0.06, stronger: 0.3, exchange: 0.4 } as const
+
+/**
+ * Deals companions like those given: the same in light and strength but for some play, turned a little together, two
+ * of them having exchanged their hues now and then. What `deal` says of usable colors and distances holds.
+ */
+export const dealLike = ({ held, wheel }: DealWish, like: readonly Hex[], seed: number): Hex[] => {
+  const random = seeded(seed * 104_729 + 11)
+  const around = (by: number): number => between(random, { least: -by, most: by })
+  const lead = held.find(hex => !hasNoHue(hex))
+  const beside = lead ? angleOf(wheel, lead) : 0
+  const strongest = Math.max(...like.map(hex => lchOf(hex).c))
+  const accent = like.findIndex(
+    hex => lchOf(hex).c === strongest && strongest > Math.max(0, ...held.map(each => lchOf(each).c)),
+  )
+  const own = strongestOf(wheel, held)
+  return firstUsable(held, () => {
+    const turn = around(LIKE.together)
+    const angles = like.map(hex => angleOf(wheel, hex, beside) + turn + around(LIKE.each))
+    if (like.length > 1 && random() < LIKE.exchange) {
+      const [i = 0, j = 1] = mixed(
+        random,
+        like.map((_, n) => n),
+      )
+      ;[angles[i], angles[j]] = [angles[j] as number, angles[i] as number]
+    }
+    const tones = like.map((hex, i) => {
+      const strength = strengthOn(wheel, hex) * (1 + around(LIKE.stronger))
+      return {
+        l: Math.min(0.975, Math.max(0.13, lchOf(hex).l + around(LIKE.lighter))),
+        strength: Math.min(i === accent ? 1 : Math.max(own, strengthOn(wheel, hex)), strength),
+      }
+    })
+    const neutral = like.findIndex(isNeutral)
+    return placed(wheel, held, { tones, angles, accent, neutral }, random)
+  })
 }
 
 /**

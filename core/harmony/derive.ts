@@ -1,6 +1,7 @@
 import { arc, lchOf, type Hex } from '../color/convert'
 import { angleOf, colorAt, strengthOn, turned, type Wheel } from '../color/wheel'
-import { distinctFrom, isDistinct, LEAST_DIFFERENCE } from './distinct'
+import { clearOf, loudest, QUIETER, spreadRoom } from './clear'
+import { LEAST_DIFFERENCE } from './distinct'
 import { offsetsOf, type HarmonyKind } from './harmony'
 import { ACCENT } from './proportion'
 import { tonesOf, type Slot, type Tone, type ToneOfArea, type TonePlan } from './tone'
@@ -36,41 +37,8 @@ export interface Derived {
 export const COUNT = { least: 2, most: 10 } as const
 
 /** The least ΔE2000 of the swatch at a place from those before it, as far as there is room. */
-const roomFor = (plan: TonePlan, place: number): number =>
-  !STANDS_OUT.has(plan) || place >= 7 ? LEAST_DIFFERENCE : place >= 5 ? 7 : 10.5
+const roomFor = (plan: TonePlan, place: number): number => (STANDS_OUT.has(plan) ? spreadRoom(place) : LEAST_DIFFERENCE)
 
-/** By how much lightness is changed at a time, and between what, to keep colors apart. */
-const NUDGE = 0.005
-const [DARKEST, LIGHTEST] = [0.07, 0.985]
-
-/**
- * The most OKLCH chroma of a companion and of an accent: so many times that of the base, for what sRGB holds at one
- * lightness looks much louder than what it holds at another; or so much, where the base has little.
- */
-const LOUDEST = { companion: { times: 1.15, least: 0.105 }, accent: { times: 1.3, least: 0.15 } } as const
-const loudest = ({ times, least }: { times: number; least: number }, base: number): number =>
-  Math.max(times * base, least)
-
-/** The color of a tone and hue, as little lighter or darker as keeps it from the others. */
-const clearOf = (
-  { l, strength }: Tone,
-  at: (l: number, strength: number) => Hex,
-  others: readonly Hex[],
-  least: number,
-): Hex => {
-  const wanted = at(l, strength)
-  if (isDistinct(wanted, others, least)) return wanted
-  // always to the same side first, away from the base: the nearer side would change while hues turn
-  for (const way of l < lchOf(others[0] as Hex).l ? [-NUDGE, NUDGE] : [NUDGE, -NUDGE])
-    for (let there = l + way; there <= LIGHTEST && there >= DARKEST; there += way) {
-      const hex = at(there, strength)
-      if (isDistinct(hex, others, least)) return hex
-    }
-  return distinctFrom(wanted, others)
-}
-
-/** The most chroma others have where the accent stands out, in parts of the accent's. */
-const QUIETER = 0.92
 /** A base so near to black or white is as a gray: what hue it has nobody sees. */
 const ENDS = { dark: 0.06, light: 0.99 } as const
 /** The plans in which the accent stands out clearly. */
@@ -111,12 +79,12 @@ export const derive = (from: Derivation): Derived[] => {
   const tones = tonesOf(from.plan, { l, strength }, slots, from.profile)
   const hexes = [base]
   const made = new Map<number, Hex>([[0, base]])
-  let quieter = loudest(LOUDEST.companion, chroma)
+  let quieter = loudest('companion', chroma)
   // the accent finds its place first, what comes after keeps from it
   for (const i of [accent, ...slots.map((_, k) => k + 1).filter(place => place !== accent)]) {
     const offset = offsets[i % offsets.length] as number
     const angle = angleOf(from.wheel, from.base, from.baseHue) + from.turn + offset
-    const most = i === accent ? loudest(LOUDEST.accent, chroma) : quieter
+    const most = i === accent ? loudest('accent', chroma) : quieter
     const at = (l: number, strength: number): Hex => colorAt(from.wheel, angle, l, strength, { most })
     const least = i === accent && STANDS_OUT.has(from.plan) ? ACCENT.apart + 1 : roomFor(from.plan, i)
     const hex = clearOf(tones[i - 1] as Tone, at, hexes, least)

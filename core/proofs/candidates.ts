@@ -1,3 +1,4 @@
+import { lchOf, type Hex } from '../color/convert'
 import { AT_REST } from '../harmony/adjust'
 import { HARMONIES, type HarmonyKind } from '../harmony/harmony'
 import type { TonePlan } from '../harmony/tone'
@@ -76,11 +77,22 @@ export const varied = (project: Project, { turn, down, step }: Variation, column
 }
 
 /** A deal of companions, by its seed. */
-export const dealtCandidate = (project: Project, seed: number, known: Known, kind?: HarmonyKind): Candidate => {
-  const next = apply(project, { do: 'deal', seed, kind }, known)
-  return { key: `deal ${seed}`, caption: `deal ${seed}`, look: lookOf(next) }
+export const dealtCandidate = (
+  project: Project,
+  seed: number,
+  known: Known,
+  { kind, like }: { kind?: HarmonyKind | null; like?: Hex[] | null } = {},
+): Candidate => {
+  const next = apply(project, { do: 'deal', seed, kind, like }, known)
+  const held = new Set(project.scheme.map(({ hex }) => hex))
+  const fresh = next.scheme.filter(({ hex }) => !held.has(hex))
+  const loudest = [...fresh].sort((one, other) => lchOf(other.hex).c - lchOf(one.hex).c).slice(0, CALLED_BY)
+  const names = loudest.map(({ name }) => name.replace(/ \d+$/, ''))
+  return { key: `deal ${seed}`, caption: [...new Set(names)].join(', ') || `deal ${seed}`, look: lookOf(next) }
 }
 
+/** A deal is called by so many of its colors, the most colorful first. */
+const CALLED_BY = 2
 const LONGEST_CAPTION = 40
 
 /**

@@ -13,7 +13,7 @@ import {
   dominantOf,
   baseAngleOf,
 } from './worn'
-import { freshScheme, schemeOf, freshIds, shared } from './scheme'
+import { asTheyStart, freshScheme, schemeOf, freshIds, shared } from './scheme'
 import { usedSamples } from './gather'
 import { offsetsOf, spreadOf } from '../harmony/harmony'
 import { COUNT } from '../harmony/derive'
@@ -21,7 +21,7 @@ import { MOST_SWATCHES } from '../document/limits'
 import { type Hex, hsbOf, type Hued, arc, degrees, labOf, isNeutral } from '../color/convert'
 import { plainName } from '../color/name'
 import { rolesOf } from '../harmony/proportion'
-import { deal } from '../harmony/deal'
+import { deal, dealLike } from '../harmony/deal'
 import { type Adjustments, adjusted } from '../harmony/adjust'
 import { ordered } from '../harmony/order'
 
@@ -343,30 +343,51 @@ const inLightnessOf = (hexes: readonly Hex[], others: readonly Hex[]): Hex[] => 
   return others.map((_, place) => hexes[from[to.indexOf(place)] as number] as Hex)
 }
 
-/**
- * The companions of a deal in the places of all swatches that are not held: the locked ones, or, where none is, the
- * base. The lightest comes to the place of the lightest, and so on, so that the artwork keeps its values.
- */
-export const dealt = (project: Project, seed: number, kind?: Harmony['kind']): Project => {
+/** What a deal holds on to: the locked swatches or, where none is, the base. */
+const heldIn = (project: Project): Swatch[] => {
+  const locked = project.scheme.filter(swatch => swatch.locked)
   const base = baseSwatchOf(project)
-  const held = project.scheme.some(swatch => swatch.locked)
-    ? project.scheme.filter(swatch => swatch.locked)
-    : base
-      ? [base]
-      : []
-  const others = project.scheme.filter(swatch => !held.includes(swatch))
-  const { hexes: companions } = deal(
-    { held: held.map(({ hex }) => hex), count: others.length, wheel: project.harmony.wheel, kind },
-    seed,
-  )
-  const hexes = inLightnessOf(
-    companions,
+  return locked.length || !base ? locked : [base]
+}
+
+/** The swatches that a deal gives other colors, in their order. */
+export const companionsOf = (project: Project): Swatch[] => {
+  const held = heldIn(project)
+  return project.scheme.filter(swatch => !held.includes(swatch))
+}
+
+/** How to deal: in one harmony, or any; or like companions that are given, in the order of `companionsOf`. */
+export interface Dealing {
+  kind?: Harmony['kind'] | null | undefined
+  like?: readonly Hex[] | null | undefined
+}
+
+/**
+ * The colors of a deal for all swatches that are not held, in their order. The lightest comes to the place of the
+ * lightest, and so on, so that the artwork keeps its values.
+ */
+export const dealtColors = (project: Project, seed: number, { kind, like }: Dealing = {}): Hex[] => {
+  const others = companionsOf(project)
+  const wish = {
+    held: heldIn(project).map(({ hex }) => hex),
+    count: others.length,
+    wheel: project.harmony.wheel,
+    kind: kind ?? undefined,
+  }
+  return inLightnessOf(
+    like?.length === others.length ? dealLike(wish, like, seed) : deal(wish, seed).hexes,
     others.map(({ hex }) => hex),
   )
+}
+
+/** The companions of a deal in the places of all swatches that are not held. Roles go by what the colors are now. */
+export const dealt = (project: Project, seed: number, dealing: Dealing = {}): Project => {
+  const base = baseSwatchOf(project)
+  const others = companionsOf(project)
+  const hexes = dealtColors(project, seed, dealing)
   const gathered = { ...project, derived: false, harmony: { ...project.harmony, turn: 0 }, baseId: base?.id ?? null }
-  const scheme = project.scheme.map((swatch): Swatch => {
-    const at = others.indexOf(swatch)
-    const color = hexes[at]
+  const changed = project.scheme.map((swatch): Swatch => {
+    const color = hexes[others.indexOf(swatch)]
     const hex = color ?? swatch.hex
     const next: Swatch = {
       ...swatch,
@@ -378,6 +399,7 @@ export const dealt = (project: Project, seed: number, kind?: Harmony['kind']): P
     }
     return swatch.locked ? next : { ...next, own: { hex, hue: next.hue, angle: 0, over: project.cast !== null } }
   })
+  const scheme = asTheyStart(project.scheme, changed)
   return worn({ ...gathered, scheme, samples: usedSamples(project.samples, scheme) })
 }
 

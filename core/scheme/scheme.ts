@@ -68,6 +68,22 @@ const isAsItStarts = (scheme: readonly Swatch[]): boolean => {
 /** By how little shares differ that are the same. */
 const ROUNDING = 1e-6
 
+/** Swatches with the roles and shares their colors start with; locked ones keep theirs. */
+const withStart = (scheme: readonly Swatch[]): Swatch[] => {
+  const roles = rolesIn(scheme.map(({ hex }) => hex))
+  const shares = sharesIn(roles)
+  return shared(
+    scheme.map((swatch, i) =>
+      swatch.locked ? swatch : { ...swatch, share: shares[i] as number, role: roles[i] as Role },
+    ),
+  )
+}
+
+/** Swatches in other colors with the roles and shares those start with, where nobody had set others; locked ones stay. */
+export const asTheyStart = (before: readonly Swatch[], after: readonly Swatch[]): Swatch[] => {
+  return isAsItStarts(before) ? withStart(after) : [...after]
+}
+
 /**
  * The swatches of a project derived afresh from its base and harmony. Those that were there keep their ids, so that
  * what was remapped to them follows, and as long as their number stays, roles and shares somebody set. Locked ones stay
@@ -105,14 +121,7 @@ export const freshScheme = (project: Project, known: number): Swatch[] => {
     }),
     ...missing.map((place, i) => ({ ...(fresh[place] as Swatch), id: ids[i] as string })),
   ]
-  if (same) return all
-  const roles = rolesIn(all.map(({ hex }) => hex))
-  const shares = sharesIn(roles)
-  return shared(
-    all.map((swatch, i) =>
-      swatch.locked ? swatch : { ...swatch, share: shares[i] as number, role: roles[i] as Role },
-    ),
-  )
+  return same ? all : withStart(all)
 }
 
 /** A color on its way into a scheme. */

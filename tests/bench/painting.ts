@@ -22,7 +22,7 @@ const PACKAGES = [
   'lomiri-wallpapers-20.04',
   'mate-backgrounds',
 ]
-const FOLDER = '/usr/share'
+export const FOLDER = '/usr/share'
 const PICTURES = [
   'wallpapers/Altai/contents/images/5120x2880.png',
   'wallpapers/Autumn/contents/images/2560x1600.jpg',
@@ -45,7 +45,13 @@ export interface Painting {
   taken: Unmixed
 }
 
-const decoded = async (path: string, size: number): Promise<Picture> => {
+/** Installs the packages the pictures are from, where they are not there. */
+export const wallpapersInstalled = (): void => {
+  if (!existsSync(`${FOLDER}/${PICTURES[0] ?? ''}`))
+    execFileSync('apt-get', ['install', '-y', '--no-install-recommends', ...PACKAGES], { stdio: 'ignore' })
+}
+
+export const decoded = async (path: string, size: number): Promise<Picture> => {
   const { data, info } = await sharp(path)
     .resize(size, size, { fit: 'inside' })
     .toColorspace('srgb')
@@ -55,10 +61,9 @@ const decoded = async (path: string, size: number): Promise<Picture> => {
   return { width: info.width, height: info.height, data: new Uint8Array(data) }
 }
 
-/** The pictures, taken apart; their packages are installed where they are not there. */
+/** The pictures, taken apart. */
 export const paintings = async (size = SIZE, count = PICTURES.length): Promise<Painting[]> => {
-  if (!existsSync(`${FOLDER}/${PICTURES[0] ?? ''}`))
-    execFileSync('apt-get', ['install', '-y', '--no-install-recommends', ...PACKAGES], { stdio: 'ignore' })
+  wallpapersInstalled()
   const found: Painting[] = []
   for (const name of PICTURES.slice(0, count)) {
     const picture = await decoded(`${FOLDER}/${name}`, size)

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { readdirSync, readFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
 import { Parser } from 'htmlparser2'
+import { TAKEN_BY } from '../../core/extract/extract'
 import { readSvg } from '../../core/artwork/read'
 import { writeSvg } from '../../core/artwork/write'
 import type { Sql } from 'postgres'
@@ -21,7 +22,8 @@ import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } f
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
-import { derivingTime, PLANS, schemeFigures } from './schemes'
+import { photographs, takenFigures } from './byEye'
+import { dealFigures, derivingTime, PLANS, schemeFigures } from './schemes'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
@@ -147,6 +149,14 @@ const pictures = async (): Promise<void> => {
         away === null ? '' : tenth(away),
       )
     }
+  }
+  console.log()
+  row('five colors', 'two near-blacks or near-whites', 'two colorful', 'vivid thing of 0.1% taken', 'coverage')
+  row('---', '---:', '---:', '---:', '---:')
+  const photos = await photographs()
+  for (const by of TAKEN_BY) {
+    const { pictures: all, ends, colorful, things, coverage } = takenFigures(photos, by)
+    row(by, `${ends} of ${all}`, colorful.join(' of '), `${things} of 10`, signed(coverage - 1))
   }
   console.log()
   row('random palettes of five blocks read exactly', `${await palettesExact(40)} of 40`)
@@ -391,6 +401,9 @@ const schemes = (): void => {
     const { lettering, range, stronger, alike, accent } = schemeFigures(plan)
     row(plan, percent(lettering), range.toFixed(2), percent(stronger), percent(alike), percent(accent))
   }
+  const { lettering, range, stronger, alike, accent, light, dark, neutral } = dealFigures(1000)
+  row('1,000 deals', percent(lettering), range.toFixed(2), percent(stronger), percent(alike), percent(accent))
+  row('of them with a light, a dark, a neutral', percent(light), percent(dark), percent(neutral))
   row('deriving ten swatches', `${derivingTime().toFixed(2)} ms`)
 }
 

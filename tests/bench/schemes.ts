@@ -1,8 +1,9 @@
 import { contrastOf } from '../../core/color/contrast'
-import { hexOfLch, lchOf, type Hex } from '../../core/color/convert'
+import { hexOfLch, isNeutral, lchOf, type Hex } from '../../core/color/convert'
 import { deltaE } from '../../core/color/difference'
 import { mostChroma, strengthOf } from '../../core/color/strength'
 import { WHEELS } from '../../core/color/wheel'
+import { deal } from '../../core/harmony/deal'
 import { derive } from '../../core/harmony/derive'
 import { HARMONIES } from '../../core/harmony/harmony'
 import { rolesIn } from '../../core/harmony/proportion'
@@ -26,7 +27,6 @@ const STRONGER = 1.15
 const APART = 10
 
 export interface SchemeFigures {
-  plan: TonePlan
   lettering: number
   range: number
   stronger: number
@@ -34,34 +34,58 @@ export interface SchemeFigures {
   accent: number
 }
 
-/** The figures of a plan, each a part of all schemes, but for the mean range of OKLab lightness. */
-export const schemeFigures = (plan: TonePlan): SchemeFigures => {
+/** The figures of schemes, the base of each first: each a part of all, but for the mean range of OKLab lightness. */
+const figuresOf = (schemes: ReadonlyArray<readonly Hex[]>): SchemeFigures => {
   const found = { lettering: 0, range: 0, stronger: 0, alike: 0, accent: 0 }
-  let all = 0
-  for (const base of BASES)
-    for (const wheel of WHEELS)
-      for (const kind of HARMONIES.filter(each => each !== 'free')) {
-        const hexes = derive({ base, baseHue: 0, kind, wheel, plan, turn: 0, count: 5 }).map(({ hex }) => hex)
-        const pairs = hexes.flatMap((one, i) => hexes.slice(0, i).map(other => [one, other] as const))
-        const accent = rolesIn(hexes).indexOf('accent')
-        const lights = hexes.map(hex => lchOf(hex).l)
-        const own = strengthOf(base)
-        all++
-        if (pairs.some(([one, other]) => contrastOf(one, other) >= 4.5)) found.lettering++
-        found.range += Math.max(...lights) - Math.min(...lights)
-        if (hexes.some((hex, i) => i && i !== accent && strengthOf(hex) > STRONGER * own)) found.stronger++
-        if (pairs.some(([one, other]) => deltaE(one, other) < APART)) found.alike++
-        const [first, other] = [hexes[0] as Hex, hexes[accent]]
-        if (other && deltaE(first, other) >= 25 && Math.abs(lchOf(first).l - lchOf(other).l) >= 0.15) found.accent++
-      }
-  const part = (of: number): number => of / all
+  for (const hexes of schemes) {
+    const pairs = hexes.flatMap((one, i) => hexes.slice(0, i).map(other => [one, other] as const))
+    const accent = rolesIn(hexes).indexOf('accent')
+    const lights = hexes.map(hex => lchOf(hex).l)
+    const [base = '', own] = [hexes[0], strengthOf(hexes[0] as Hex)]
+    if (pairs.some(([one, other]) => contrastOf(one, other) >= 4.5)) found.lettering++
+    found.range += Math.max(...lights) - Math.min(...lights)
+    if (hexes.some((hex, i) => i && i !== accent && strengthOf(hex) > STRONGER * own)) found.stronger++
+    if (pairs.some(([one, other]) => deltaE(one, other) < APART)) found.alike++
+    const other = hexes[accent]
+    if (other && deltaE(base, other) >= 25 && Math.abs(lchOf(base).l - lchOf(other).l) >= 0.15) found.accent++
+  }
+  const part = (of: number): number => of / schemes.length
   return {
-    plan,
     lettering: part(found.lettering),
     range: part(found.range),
     stronger: part(found.stronger),
     alike: part(found.alike),
     accent: part(found.accent),
+  }
+}
+
+/** The figures of a plan. */
+export const schemeFigures = (plan: TonePlan): SchemeFigures =>
+  figuresOf(
+    BASES.flatMap(base =>
+      WHEELS.flatMap(wheel =>
+        HARMONIES.filter(each => each !== 'free').map(kind =>
+          derive({ base, baseHue: 0, kind, wheel, plan, turn: 0, count: 5 }).map(({ hex }) => hex),
+        ),
+      ),
+    ),
+  )
+
+/**
+ * The figures of so many deals of four companions for the bases, on the wheels by turns; and how many have a light, a
+ * dark and a neutral.
+ */
+export const dealFigures = (count: number): SchemeFigures & { light: number; dark: number; neutral: number } => {
+  const schemes = Array.from({ length: count }, (_, seed) => {
+    const base = BASES[(seed * 7) % BASES.length] as Hex
+    return [base, ...deal({ held: [base], count: 4, wheel: WHEELS[seed % 3] as (typeof WHEELS)[number] }, seed).hexes]
+  })
+  const part = (has: (hex: Hex) => boolean): number => schemes.filter(hexes => hexes.some(has)).length / count
+  return {
+    ...figuresOf(schemes),
+    light: part(hex => lchOf(hex).l >= 0.85),
+    dark: part(hex => lchOf(hex).l <= 0.35),
+    neutral: part(isNeutral),
   }
 }
 

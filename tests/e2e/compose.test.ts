@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { hsbOf, lchOf } from '../../core/color/convert'
-import { deltaE } from '../../core/color/difference'
+import { deltaE, okDistance } from '../../core/color/difference'
 import { angleOf } from '../../core/color/wheel'
 import { bandColors, dragTo, openDemoCopy, saved, stageColors } from './workspace'
 
@@ -264,25 +264,127 @@ test('other orders of assignment color the artwork otherwise with the same swatc
   expect(await bandColors(page)).toEqual(before)
 })
 
-test('proofs that lose letters or outlines say so, and those that keep the picture best come first where that is asked', async ({
-  page,
-}) => {
+test('every proof says how it does in the artwork, and the best come first where that is asked', async ({ page }) => {
   const proofs = page.getByTestId('proofs').locator('[data-proof]')
   await page.getByRole('tab', { name: 'Orders' }).click()
   await expect(proofs).toHaveCount(24)
   const keysOf = (): Promise<string[]> =>
     proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.proof ?? ''))
-  const lostIn = (): Promise<boolean[]> =>
-    proofs.evaluateAll(all => all.map(each => each.querySelector('[data-test=proof-lost]') !== null))
-  const [keys, lost] = [await keysOf(), await lostIn()]
-  const first = page.getByLabel('best kept first')
+  const ranks = (): Promise<number[]> =>
+    page.getByTestId('verdict').evaluateAll(all => all.map(each => Number((each as HTMLElement).dataset.rank)))
+  const keys = await keysOf()
+  expect(new Set(await ranks()).size).toBeGreaterThan(6)
+  await proofs.first().hover()
+  await expect(page.getByTestId('verdict-words')).toContainText(
+    /\d+% of edges kept.* · .*lettering.* · .*accent.* · .*swatches used · .*color-blind readers/,
+  )
+  await expect(proofs.first()).toHaveAccessibleName(/of edges kept/)
+  await page.mouse.move(2, 2)
+  await expect(page.getByTestId('verdict-words')).toBeHidden()
+  const first = page.getByLabel('best first')
   await first.check()
   await expect.poll(keysOf).not.toEqual(keys)
   expect([...(await keysOf())].sort()).toEqual([...keys].sort())
-  const marked = lost.filter(Boolean).length
-  if (marked) expect((await lostIn()).slice(-marked).filter(Boolean).length).toBeGreaterThan(0)
+  const sorted = await ranks()
+  expect(sorted).toEqual([...sorted].sort((one, other) => other - one))
   await first.uncheck()
   await expect.poll(keysOf).toEqual(keys)
+})
+
+test('the sheet of deals is never empty; more like one stays near it, less like one goes away from it', async ({
+  page,
+}) => {
+  await page.getByRole('tab', { name: 'Dealt' }).click()
+  const proofs = page.getByTestId('proofs').locator('[data-proof]')
+  await expect(proofs).toHaveCount(24)
+  const colorsOf = (): Promise<string[][]> =>
+    proofs.evaluateAll(all => all.map(each => ((each as HTMLElement).dataset.colors ?? '').split(',')))
+  const dealt = await colorsOf()
+  const liked = dealt[3] ?? []
+  const farOff = (all: string[][]): number =>
+    all.reduce(
+      (sum, colors) =>
+        sum + colors.reduce((far, hex, i) => far + okDistance(hex, liked[i] ?? ''), 0) / colors.length / all.length,
+      0,
+    )
+  await proofs.nth(3).hover()
+  await page
+    .getByRole('button', { name: /^Deal more like/ })
+    .nth(3)
+    .click()
+  await expect(page.getByTestId('deal-at')).toHaveText('2 of 2')
+  await expect.poll(async () => farOff(await colorsOf())).toBeLessThan(farOff(dealt) / 2)
+  const near = await colorsOf()
+  expect(new Set(near.map(colors => colors.join())).size).toBe(24)
+  await page.getByRole('button', { name: 'Earlier deal' }).click()
+  await expect.poll(colorsOf).toEqual(dealt)
+  await proofs.nth(3).focus()
+  await page.keyboard.press('-')
+  await expect(page.getByTestId('deal-at')).toHaveText('3 of 3')
+  await expect
+    .poll(async () => Math.min(...(await colorsOf()).map(colors => farOff([colors]))))
+    .toBeGreaterThan(Math.min(...dealt.map(colors => farOff([colors])).filter(far => far > 0)))
+})
+
+test('proofs have the shape of their artwork, and are laid large over stage and bench, by pointer and keys', async ({
+  page,
+}) => {
+  const picture = page.getByTestId('proof').first().locator('canvas')
+  await expect(picture).toBeVisible()
+  const box = (await picture.boundingBox()) ?? { width: 1, height: 1 }
+  expect(box.height / box.width).toBeGreaterThan(1.2) // the poster stands upright
+  expect(box.height).toBeGreaterThan(90)
+  const size = page.getByTestId('proof-size')
+  await size.fill('200')
+  await expect.poll(async () => ((await picture.boundingBox()) ?? box).height).toBeGreaterThan(box.height * 1.4)
+  await page.getByRole('button', { name: 'Fit', exact: true }).click()
+  await expect.poll(async () => ((await picture.boundingBox()) ?? box).height).toBeLessThan(box.height * 1.1)
+
+  await page.keyboard.press('g')
+  const sheet = page.getByTestId('large-sheet')
+  await expect(sheet).toBeFocused()
+  await expect(page.getByTestId('proof')).toHaveCount(9)
+  for (const name of await page.getByTestId('proof').all()) await expect(name).toBeInViewport({ ratio: 0.98 })
+  expect(((await picture.boundingBox()) ?? box).height).toBeGreaterThan(box.height * 1.3)
+  const before = await bandColors(page)
+  const triadic = page.locator('[data-proof=triadic]')
+  await triadic.hover()
+  const enlarged = page.getByTestId('enlarged')
+  await expect(enlarged).toContainText('of edges kept')
+  expect(((await enlarged.boundingBox()) ?? box).height).toBeGreaterThan(
+    ((await triadic.boundingBox()) ?? box).height * 1.5,
+  )
+  await expect.poll(() => bandColors(page)).not.toEqual(before)
+  await page.keyboard.press('k')
+  await expect(page.getByTestId('notices')).toContainText('Kept “Triadic')
+  await page.keyboard.press('m')
+  await page.locator('[data-proof=square]').focus()
+  await page.keyboard.press('m')
+  await page.keyboard.press('c')
+  await expect(sheet.getByTestId('compared')).toHaveCount(2)
+  await page.keyboard.press('Escape')
+  await expect(sheet.getByTestId('proof')).toHaveCount(9)
+  await page.locator('[data-proof=square]').focus()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('[data-proof=square]')).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('Escape')
+  await expect(sheet).toBeHidden()
+  await expect(page.getByTestId('harmony-square').getByRole('button').first()).toHaveAttribute('aria-pressed', 'true')
+})
+
+test('in a low window the dial folds by itself and the bench scrolls as one, down to every proof', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 600 })
+  await expect(page.getByTestId('ring')).toBeHidden()
+  const last = page.getByTestId('proof').last()
+  await last.scrollIntoViewIfNeeded()
+  await expect(last).toBeInViewport({ ratio: 0.9 })
+  expect(((await last.locator('canvas').boundingBox()) ?? { height: 0 }).height).toBeGreaterThan(90)
+  await page.getByRole('button', { name: 'Show dial' }).click()
+  await expect(page.getByTestId('ring')).toBeVisible()
+  await last.scrollIntoViewIfNeeded()
+  await last.click()
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await expect(page.getByTestId('ring')).toBeVisible()
 })
 
 test('proofs are marked and compared large, adopted and kept from there', async ({ page }) => {

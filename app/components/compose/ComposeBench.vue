@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
-import { ChevronDownIcon, ChevronUpIcon } from '@heroicons/vue/20/solid'
+import { useElementSize, useLocalStorage } from '@vueuse/core'
+import { ArrowsPointingOutIcon, ChevronDownIcon, ChevronUpIcon } from '@heroicons/vue/20/solid'
 import { COUNT } from '../../../core/harmony/derive'
 import { SPREADS } from '../../../core/harmony/harmony'
 import { TONE_PLANS, type TonePlan } from '../../../core/harmony/tone'
@@ -18,7 +18,17 @@ const history = useHistory()
 const proofs = useProofs()
 const harmony = computed(() => history.document?.harmony)
 const range = computed(() => (harmony.value && history.document?.derived ? SPREADS[harmony.value.kind] : undefined))
-const folded = useLocalStorage('plumbago dial folded', false)
+/** Under this height of the bench the dial folds by itself, and the bench scrolls as one. */
+const LOW = 600
+const bench = useTemplateRef<HTMLElement>('bench')
+const { height } = useElementSize(() => bench.value?.parentElement ?? null)
+const low = computed(() => height.value > 0 && height.value < LOW)
+const foldedHigh = useLocalStorage('plumbago dial folded', false)
+const foldedLow = useLocalStorage('plumbago dial folded where it is low', true)
+const folded = computed({
+  get: () => (low.value ? foldedLow.value : foldedHigh.value),
+  set: fold => ((low.value ? foldedLow : foldedHigh).value = fold),
+})
 
 const TONE_TITLES: Record<TonePlan, string> = {
   'even': 'Even',
@@ -35,18 +45,30 @@ const preview = (change: Partial<Harmony> | null): void =>
 const resize = (count: number): void => history.run({ do: 'resize', count })
 const count = computed(() => history.settled?.scheme.length ?? 0)
 
-useShortcuts({ keep: () => proofs.keep(), mark: proofs.markUnder, deal: proofs.deal, compare: proofs.compare })
+useShortcuts({
+  'keep': () => proofs.keep(),
+  'mark': proofs.markUnder,
+  'deal': proofs.deal,
+  'compare': proofs.compare,
+  'lay large': proofs.layLarge,
+})
 </script>
 
 <template>
   <div
     v-if="history.settled && harmony"
-    class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_28px_minmax(0,1fr)_auto] gap-2 px-5 pt-3"
+    ref="bench"
+    class="grid grid-cols-[minmax(0,1fr)] gap-2 px-5 pt-3"
+    :class="
+      low
+        ? 'min-h-full grid-rows-[auto_auto_28px_1fr_auto]'
+        : 'h-full min-h-0 grid-rows-[auto_auto_28px_minmax(0,1fr)_auto]'
+    "
     data-test="compose"
   >
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
-      <span class="truncate text-caption text-quiet">{{
+      <span class="line-clamp-2 text-caption leading-[13px] text-quiet">{{
         history.document?.derived ? `${harmony.kind} on ${history.document.base.hex}` : 'gathered'
       }}</span>
       <label
@@ -143,13 +165,26 @@ useShortcuts({ keep: () => proofs.keep(), mark: proofs.markUnder, deal: proofs.d
       </div>
     </div>
     <span v-else />
-    <TabRow
-      v-model="proofs.sheet"
-      label="Below the dial"
-      :tabs="SHEETS.map(({ sheet, title }) => ({ value: sheet, title }))"
-    />
+    <div class="flex gap-1.5">
+      <TabRow
+        v-model="proofs.sheet"
+        class="min-w-0 grow"
+        label="Below the dial"
+        :tabs="SHEETS.map(({ sheet, title }) => ({ value: sheet, title }))"
+      />
+      <button
+        class="control px-1.5!"
+        :title="withKey('Lay the proofs over stage and bench', 'lay large')"
+        aria-label="Lay the proofs large"
+        data-test="lay-large"
+        @click="proofs.layLarge"
+      >
+        <ArrowsPointingOutIcon class="size-4" />
+      </button>
+    </div>
     <WholeScheme v-if="proofs.sheet === 'whole'" />
-    <ProofSheet v-else :tall="folded" />
+    <ProofSheet v-else-if="!proofs.large" :flowing="low" />
+    <span v-else />
     <TrailStrip />
   </div>
 </template>

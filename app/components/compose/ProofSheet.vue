@@ -1,29 +1,85 @@
 <script setup lang="ts">
 import { withKey } from '~/composables/shortcuts'
+import { useElementSize } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { HARMONIES } from '../../../core/harmony/harmony'
 import { lookOf } from '../../../core/document/project'
+import { REACH } from '../../../core/proofs/candidates'
+import { verdictWords } from '../../../core/proofs/verdict'
+import type { Proof } from '~/stores/proofs'
+import { columnsIn, fittedSize, SIZES, tileOf } from './tiles'
 
-/** A grid of live proofs of one kind, with what can be set for it. */
-const { tall } = defineProps<{ tall: boolean }>()
+/** So many variations stand in a row. */
+const VARIED = 2 * REACH + 1
+
+/**
+ * A grid of live proofs of one kind, in the shape of their artwork, with what can be set for it. In the bench, or laid
+ * over stage and bench, where the one pointed at is enlarged; `flowing` leaves the scrolling to what it stands in.
+ */
+const { large = false, flowing = false } = defineProps<{ large?: boolean; flowing?: boolean }>()
 const history = useHistory()
 const painting = usePainting()
 const proofs = useProofs()
+const deals = useDeals()
+const room = useTemplateRef<HTMLElement>('room')
 const grid = useTemplateRef<HTMLElement>('grid')
-const columns = computed(() =>
-  proofs.sheet === 'tones'
-    ? 3
-    : proofs.sheet === 'harmonies'
-      ? tall
-        ? 3
-        : 5
-      : proofs.sheet === 'variations'
-        ? 5
-        : tall
-          ? 5
-          : 6,
+const { width, height } = useElementSize(room)
+
+/** No proof that fits by itself is smaller, in the bench and where the sheet lies large. */
+const LEAST = { bench: 100, large: 120 } as const
+const where = computed(() => (large ? 'large' : 'bench'))
+const ratio = computed(() => {
+  const all = proofs.shown.map(({ piece }) => piece.width / piece.height)
+  return Math.min(3, Math.max(0.3, all.length ? Math.max(...all) : 1))
+})
+const fitted = computed(() =>
+  fittedSize(
+    { width: width.value, height: flowing ? 0 : height.value },
+    {
+      count: proofs.shown.length,
+      ratio: ratio.value,
+      columns: proofs.sheet === 'variations' ? VARIED : undefined,
+      least: LEAST[where.value],
+    },
+  ),
 )
-const rows = computed(() => Math.max(1, Math.ceil(proofs.shown.length / columns.value)))
+/** What the place holds in one row at most. */
+const size = computed(() => {
+  const wanted = proofs.sizes[where.value]
+  if (wanted === null) return fitted.value
+  let most: number = Math.min(SIZES.most, wanted)
+  const least = proofs.sheet === 'variations' ? VARIED : 1
+  while (most > SIZES.least && columnsIn(width.value, tileOf(most, ratio.value)) < least) most -= SIZES.step
+  return most
+})
+const tile = computed(() => tileOf(size.value, ratio.value))
+const columns = computed(() => (proofs.sheet === 'variations' ? VARIED : columnsIn(width.value, tile.value)))
+const resize = (event: Event): void => {
+  proofs.sizes = { ...proofs.sizes, [where.value]: Number((event.target as HTMLInputElement).value) }
+}
+
+/** The proof that is enlarged, and where it stands: beside its tile, inside the sheet. */
+const enlarged = shallowRef<{ proof: Proof; left: string; top: string; width: string } | null>(null)
+const ENLARGED = 0.62
+const enlarge = (proof: Proof | null, place: HTMLElement | null): void => {
+  enlarged.value = null
+  if (!large || !proof || !place || !room.value) return
+  const [around, box] = [room.value.getBoundingClientRect(), place.getBoundingClientRect()]
+  const shape = proof.piece.width / proof.piece.height
+  const most = Math.min(around.height - 70, (around.width * ENLARGED) / shape)
+  const [wide, high] = [most * shape + 18, most + 70]
+  if (most < tile.value.picture * 1.2) return
+  const right = box.right - around.left + 8
+  const left = right + wide <= around.width ? right : Math.max(0, box.left - around.left - 8 - wide)
+  const top = Math.min(Math.max(0, box.top - around.top + box.height / 2 - high / 2), around.height - high)
+  enlarged.value = { proof, left: `${left}px`, top: `${top}px`, width: `${wide}px` }
+}
+watch(
+  () => proofs.shown,
+  () => {
+    enlarged.value = null
+  },
+)
 const now = computed(() => history.settled && lookOf(history.settled))
 const isCurrent = (key: string, look: object): boolean =>
   proofs.sheet === 'harmonies'
@@ -60,8 +116,8 @@ const along = (event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <div class="grid h-full min-h-0 grid-rows-[28px_minmax(0,1fr)] gap-1.5">
-    <div class="flex items-center gap-2">
+  <div class="grid gap-1.5" :class="flowing ? '' : 'h-full min-h-0 grid-rows-[auto_minmax(0,1fr)]'">
+    <div class="flex min-h-7 flex-wrap items-center gap-x-2 gap-y-0.5">
       <template v-if="proofs.sheet === 'harmonies'">
         <PopOver :title="`Show ${HARMONIES.length - proofs.hidden.length} of ${HARMONIES.length}`">
           <label v-for="kind in HARMONIES" :key="kind" class="flex h-7 items-center gap-2 px-2 hover:bg-hover"
@@ -111,29 +167,28 @@ const along = (event: KeyboardEvent): void => {
         >
       </template>
       <template v-else-if="proofs.sheet === 'deals'">
-        <button class="control" :title="withKey('New companions for what is not locked', 'deal')" @click="proofs.deal">
+        <button
+          class="control"
+          :title="withKey('New companions for what is not locked; without a lock the base is held', 'deal')"
+          @click="proofs.deal"
+        >
           Deal afresh
         </button>
-        <span v-if="proofs.past.length" class="flex items-center" role="group" aria-label="Deals">
-          <button
-            class="control bare px-1.5!"
-            aria-label="Earlier deal"
-            :disabled="proofs.dealAt === 0"
-            @click="proofs.dealAt--"
-          >
+        <span v-if="deals.past.length" class="flex items-center" role="group" aria-label="Deals">
+          <button class="control bare px-1.5!" aria-label="Earlier deal" :disabled="deals.at === 0" @click="deals.at--">
             ‹</button
-          ><span class="value" data-test="deal-at">{{ proofs.dealAt + 1 }} of {{ proofs.past.length }}</span
+          ><span class="value" data-test="deal-at">{{ deals.at + 1 }} of {{ deals.past.length }}</span
           ><button
             class="control bare px-1.5!"
             aria-label="Later deal"
-            :disabled="proofs.dealAt >= proofs.past.length - 1"
-            @click="proofs.dealAt++"
+            :disabled="deals.at >= deals.past.length - 1"
+            @click="deals.at++"
           >
             ›
           </button>
         </span>
         <label class="flex items-center gap-1 text-caption"
-          ><input v-model="proofs.within" type="checkbox" />in this harmony</label
+          ><input v-model="deals.within" type="checkbox" />in this harmony</label
         >
       </template>
       <p v-else-if="proofs.sheet === 'tones'" class="text-caption text-quiet">
@@ -142,8 +197,8 @@ const along = (event: KeyboardEvent): void => {
       <p v-else class="text-caption text-quiet">The same swatches, coloring other parts.</p>
       <label
         class="ml-auto flex shrink-0 items-center gap-1 text-caption"
-        title="Those first that keep the contrasts of the artwork best"
-        ><input v-model="proofs.bestFirst" type="checkbox" />best kept first</label
+        title="Those first that do best in the artwork: edges, lettering, accent, swatches in use, color-blind readers"
+        ><input v-model="proofs.bestFirst" type="checkbox" />best first</label
       >
       <label
         v-if="painting.pieces.length > 1"
@@ -151,41 +206,80 @@ const along = (event: KeyboardEvent): void => {
         title="Show all artwork by turns"
         ><input v-model="proofs.byTurns" type="checkbox" />all artwork</label
       >
+      <label class="flex shrink-0 items-center gap-1 text-caption" title="How large the proofs are"
+        >Size<input
+          type="range"
+          class="slide w-16"
+          :min="SIZES.least"
+          :max="large ? SIZES.most : 320"
+          :step="SIZES.step"
+          :value="size"
+          aria-label="Size of the proofs"
+          data-test="proof-size"
+          @input="resize"
+      /></label>
+      <button
+        v-if="proofs.sizes[where] !== null"
+        class="control bare h-6! px-1! text-caption"
+        title="As large as they fit"
+        @click="proofs.sizes = { ...proofs.sizes, [where]: null }"
+      >
+        Fit
+      </button>
     </div>
-    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from proof to proof -->
-    <ul
-      v-if="proofs.shown.length"
-      ref="grid"
-      data-previews
-      class="grid min-h-0 gap-1.5 overflow-y-auto"
-      :style="{
-        gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
-        gridAutoRows: `minmax(${tall ? 76 : 84}px, ${rows > 0 ? `calc((100% - ${(rows - 1) * 6}px) / ${rows})` : '1fr'})`,
-      }"
-      :aria-label="`Proofs: ${proofs.sheet}`"
-      data-test="proofs"
-      @keydown="along"
-    >
-      <ProofTile
-        v-for="(proof, i) in proofs.shown"
-        :key="i"
-        :proof="proof"
-        :current="isCurrent(proof.key, proof.look)"
-        :data-test="
-          proofs.sheet === 'harmonies'
-            ? `harmony-${proof.key}`
-            : proofs.sheet === 'tones'
-              ? `tones-${proof.key}`
-              : undefined
-        "
-      />
-    </ul>
-    <div
-      v-else-if="proofs.sheet === 'deals'"
-      class="grid place-items-center border border-dashed border-line p-4 text-center"
-    >
-      <p>Lock the swatches you like (L on the band), then deal: D.<br />Without a lock the base is held.</p>
+    <div ref="room" class="relative min-h-0 min-w-0">
+      <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from proof to proof -->
+      <ul
+        v-if="proofs.shown.length"
+        ref="grid"
+        data-previews
+        class="grid content-start justify-between gap-1.5"
+        :class="{ 'h-full overflow-y-auto': !flowing }"
+        :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, ${tile.width}px))` }"
+        :aria-label="`Proofs: ${proofs.sheet}`"
+        data-test="proofs"
+        @keydown="along"
+      >
+        <ProofTile
+          v-for="(proof, i) in proofs.shown"
+          :key="i"
+          :proof="proof"
+          :height="tile.picture"
+          :current="isCurrent(proof.key, proof.look)"
+          :data-test="
+            proofs.sheet === 'harmonies'
+              ? `harmony-${proof.key}`
+              : proofs.sheet === 'tones'
+                ? `tones-${proof.key}`
+                : undefined
+          "
+          @over="enlarge"
+        />
+      </ul>
+      <p v-else-if="proofs.sheet === 'deals' && deals.problem" class="flex items-center gap-2" role="alert">
+        ▲ It could not be dealt: {{ deals.problem }}<button class="control" @click="proofs.refresh()">Try again</button>
+      </p>
+      <p v-else-if="proofs.sheet === 'deals'" class="text-quiet" role="status">Dealing…</p>
+      <p v-else class="text-quiet" role="status">Nothing to show.</p>
+      <figure
+        v-if="enlarged"
+        class="pointer-events-none absolute z-10 border border-strong bg-table p-2 shadow-float"
+        :style="{ left: enlarged.left, top: enlarged.top, width: enlarged.width }"
+        data-test="enlarged"
+      >
+        <span class="block" :style="{ aspectRatio: enlarged.proof.piece.width / enlarged.proof.piece.height }"
+          ><ArtworkProof
+            large
+            :hash="enlarged.proof.piece.hash"
+            :ratio="enlarged.proof.piece.width / enlarged.proof.piece.height"
+            :colors="enlarged.proof.colors"
+            :by-hand="enlarged.proof.byHand"
+        /></span>
+        <figcaption class="h-13 overflow-hidden pt-1 text-caption leading-4">
+          <b class="inline-block font-semibold first-letter:uppercase">{{ enlarged.proof.caption }}</b
+          ><br />{{ verdictWords(enlarged.proof.verdict) }}
+        </figcaption>
+      </figure>
     </div>
-    <p v-else class="text-quiet" role="status">Nothing to show.</p>
   </div>
 </template>

@@ -1,39 +1,58 @@
 <script setup lang="ts">
+import { MinusIcon, PlusIcon } from '@heroicons/vue/16/solid'
+import { verdictWords } from '../../../core/proofs/verdict'
 import { withKey } from '~/composables/shortcuts'
 import type { Proof } from '~/stores/proofs'
 
 /**
  * A candidate in the artwork, with its control strip and one line: pointing previews it on the stage, a click adopts
- * it, K keeps it, M marks it.
+ * it, K keeps it, M marks it, plus and minus deal more like it and less.
  */
-const { proof, current = false } = defineProps<{ proof: Proof; current?: boolean }>()
+const { proof, height, current = false } = defineProps<{ proof: Proof; height: number; current?: boolean }>()
+const emit = defineEmits<{ over: [proof: Proof | null, place: HTMLElement | null] }>()
 const proofs = useProofs()
+const place = useTemplateRef<HTMLElement>('place')
 const marked = computed(() => proofs.isMarked(proof))
-const lostWords = 'letters or outlines are lost'
+const words = computed(() => verdictWords(proof.verdict))
 const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + share, 0) || 1)
+
+const point = (on: boolean, event?: PointerEvent): void => {
+  proofs.point(on ? proof : null, event)
+  emit('over', on ? proof : null, place.value)
+}
+const keyed = (event: KeyboardEvent): void => {
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.key === '+') proofs.more(proof)
+  else if (event.key === '-') proofs.less(proof)
+  else return
+  event.preventDefault()
+}
 </script>
 
 <template>
-  <li class="group relative min-w-0">
+  <li ref="place" class="group relative min-w-0">
     <button
       class="proof"
       :class="{ current }"
-      :aria-label="[proof.caption, ...(current ? ['in use'] : []), ...(proof.strongLost ? [lostWords] : [])].join(', ')"
+      :aria-label="[proof.caption, ...(current ? ['in use'] : []), words].join(', ')"
       :aria-pressed="current"
       :title="`${proof.caption}: click adopts, K keeps, M marks`"
       :data-proof="proof.key"
       data-test="proof"
       :data-colors="proof.look.scheme.map(({ hex }) => hex).join()"
+      :data-lost="proof.verdict.strongLost || undefined"
       @click="proofs.adopt(proof, $event)"
-      @pointerenter="proofs.point(proof, $event)"
-      @pointerleave="proofs.point(null, $event)"
-      @focus="proofs.point(proof)"
-      @blur="proofs.point(null)"
+      @pointerenter="point(true, $event)"
+      @pointerleave="point(false, $event)"
+      @focus="point(true)"
+      @blur="point(false)"
+      @keydown="keyed"
     >
-      <span class="block min-h-0 p-1"
+      <span class="block p-1" :style="{ height: `${height + 8}px` }"
         ><ArtworkProof
           :hash="proof.piece.hash"
           :ratio="proof.piece.width / proof.piece.height"
+          :large="height > 260"
           :colors="proof.colors"
           :by-hand="proof.byHand"
       /></span>
@@ -44,36 +63,57 @@ const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + 
           class="h-full"
           :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 4px` }"
       /></span>
-      <span class="flex min-w-0 items-baseline gap-1 px-1 text-caption leading-4"
-        ><span class="min-w-0 grow truncate text-left first-letter:uppercase">{{ proof.caption }}</span
-        ><span v-if="proof.strongLost" class="shrink-0" :title="lostWords" aria-hidden="true" data-test="proof-lost"
-          >◆</span
-        ></span
+      <span class="block w-full px-1 pt-px text-left text-caption leading-[14px]"
+        ><span class="inline-block first-letter:uppercase">{{ proof.caption }}</span
+        ><VerdictFlower
+          class="float-right size-[15px]"
+          :verdict="proof.verdict"
+          data-test="verdict"
+          :data-rank="proof.verdict.rank.toFixed(4)"
+      /></span>
+    </button>
+    <span class="tools" :class="{ marked }">
+      <button
+        class="tool"
+        :title="withKey('Deal more like this', 'more like')"
+        :aria-label="`Deal more like ${proof.caption}`"
+        tabindex="-1"
+        @click="proofs.more(proof)"
       >
-    </button>
-    <button
-      class="mark"
-      :class="{ marked }"
-      :aria-pressed="marked"
-      :aria-label="`Mark ${proof.caption} to compare`"
-      :title="withKey('Mark to compare', 'mark')"
-      tabindex="-1"
-      @click="proofs.mark(proof)"
-    >
-      <svg viewBox="-7 -7 14 14" class="size-3.5" fill="none" stroke="currentColor">
-        <circle r="4" :fill="marked ? 'currentColor' : 'none'" />
-        <path d="M-7 0H-4M4 0H7M0 -7V-4M0 4V7" />
-      </svg>
-    </button>
+        <PlusIcon class="size-3.5" />
+      </button>
+      <button
+        class="tool"
+        :title="withKey('Deal less like this', 'less like')"
+        :aria-label="`Deal less like ${proof.caption}`"
+        tabindex="-1"
+        @click="proofs.less(proof)"
+      >
+        <MinusIcon class="size-3.5" />
+      </button>
+      <button
+        class="tool mark"
+        :aria-pressed="marked"
+        :aria-label="`Mark ${proof.caption} to compare`"
+        :title="withKey('Mark to compare', 'mark')"
+        tabindex="-1"
+        @click="proofs.mark(proof)"
+      >
+        <svg viewBox="-7 -7 14 14" class="size-3.5" fill="none" stroke="currentColor">
+          <circle r="4" :fill="marked ? 'currentColor' : 'none'" />
+          <path d="M-7 0H-4M4 0H7M0 -7V-4M0 4V7" />
+        </svg>
+      </button>
+    </span>
   </li>
 </template>
 
 <style scoped>
 .proof {
-  display: grid;
+  display: flex;
+  flex-direction: column;
   width: 100%;
   height: 100%;
-  grid-template-rows: minmax(0, 1fr) auto auto;
   border: 1px solid var(--line);
   border-radius: 2px;
   background: var(--table);
@@ -89,28 +129,37 @@ const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + 
   box-shadow: inset 0 -2px 0 var(--text);
   font-weight: 600;
 }
-.mark {
+.proof > span:first-child {
+  width: 100%;
+}
+.tools {
   position: absolute;
   right: 1px;
   top: 1px;
+  display: flex;
+}
+.tool {
   display: grid;
   place-items: center;
   width: 24px;
   height: 24px;
-  opacity: 0;
   color: var(--text);
+  opacity: 0;
+  position: relative;
 }
-.mark::before {
+.tool::before {
   content: '';
   position: absolute;
-  inset: 3px;
+  inset: 2px;
   z-index: -1;
   background: var(--panel);
+  border: 1px solid var(--line);
   border-radius: 2px;
 }
-.group:hover .mark,
-.mark.marked,
-.mark:focus-visible {
+.group:hover .tool,
+.group:focus-within .tool,
+.tools.marked .mark {
   opacity: 1;
+  z-index: 0;
 }
 </style>

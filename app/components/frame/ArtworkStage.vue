@@ -8,6 +8,7 @@ import type { StageArtwork } from './stageArtwork'
  * The artwork on the table, fitted, with zoom and pan; before and after by a divider; where shapes are picked, it is
  * what they are picked on.
  */
+const { words = null } = defineProps<{ words?: string | null }>()
 const emit = defineEmits<{ add: [] }>()
 
 const history = useHistory()
@@ -15,10 +16,12 @@ const painting = usePainting()
 const stage = useStage()
 const files = useArtworkFiles()
 const table = useTemplateRef<HTMLElement>('table')
-const { width, height } = useElementSize(table)
+const { width, height: whole } = useElementSize(table)
+const height = computed(() => Math.max(0, whole.value - FOOT))
 const zoom = ref(1)
 const pan = ref({ x: 0, y: 0 })
-const MARGIN = 34
+/** The room around the artwork, for its crop marks, and that at the foot, for its name and the zoom. */
+const [MARGIN, FOOT] = [24, 32]
 
 const screen = computed(() => (painting.piece ? files.screens.get(painting.piece.hash) : undefined))
 const size = computed(() => {
@@ -74,7 +77,7 @@ const wheel = (event: WheelEvent): void => {
   if (!box) return
   zoomBy(event.deltaY < 0 ? 1.2 : 1 / 1.2, {
     x: event.clientX - box.left - box.width / 2,
-    y: event.clientY - box.top - box.height / 2,
+    y: event.clientY - box.top - (box.height - FOOT) / 2,
   })
 }
 const grab = (event: PointerEvent): void => {
@@ -143,8 +146,9 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
   >
     <div
       v-if="painting.piece"
-      class="absolute left-1/2 top-1/2"
+      class="absolute left-1/2"
       :style="{
+        top: `calc(50% - ${FOOT / 2}px)`,
         width: `${size.width}px`,
         height: `${size.height}px`,
         transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})`,
@@ -197,20 +201,27 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
       ▲ {{ artwork.problem.words }}
       <button v-if="artwork.problem.again" class="control" @click="artwork.problem.again">Try again</button>
     </p>
-    <p v-if="painting.piece" class="absolute bottom-2 left-4 text-caption text-quiet">
-      {{ painting.piece.name }}<template v-if="stage.before"> · original</template
-      ><template v-if="crowded"> · drawn from its map, for it has too many shapes</template
-      ><template v-if="standIn">
-        · a stand-in until there is artwork
-        <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template
-      >
-    </p>
-    <div v-if="painting.piece" class="absolute bottom-1.5 right-3 flex items-center">
-      <button class="control bare px-2" aria-label="Zoom out" :disabled="zoom === 1" @click="zoomBy(0.8)">−</button>
-      <button class="control bare px-1" title="Fit" aria-label="Fit the artwork" @click="fit">
-        <span class="value w-10 text-center">{{ zoom === 1 ? 'fit' : `${Math.round(zoom * 100)}%` }}</span>
-      </button>
-      <button class="control bare px-2" aria-label="Zoom in" :disabled="zoom === 16" @click="zoomBy(1.25)">+</button>
+    <div
+      v-if="painting.piece"
+      class="absolute inset-x-0 bottom-0 flex items-center gap-3 bg-table pl-4 pr-3 text-caption leading-[14px] text-quiet"
+      :style="{ height: `${FOOT}px` }"
+    >
+      <p class="line-clamp-2 min-w-0" :class="{ 'shrink-0 max-w-1/2': words }">
+        {{ painting.piece.name }}<template v-if="stage.before"> · original</template
+        ><template v-if="crowded"> · drawn from its map, for it has too many shapes</template
+        ><template v-if="standIn">
+          · a stand-in until there is artwork
+          <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template
+        >
+      </p>
+      <p v-if="words" class="line-clamp-2 min-w-0 text-ink" data-test="verdict-words">{{ words }}</p>
+      <div class="ml-auto flex shrink-0 items-center text-body text-ink">
+        <button class="control bare px-2" aria-label="Zoom out" :disabled="zoom === 1" @click="zoomBy(0.8)">−</button>
+        <button class="control bare px-1" title="Fit" aria-label="Fit the artwork" @click="fit">
+          <span class="value w-10 text-center">{{ zoom === 1 ? 'fit' : `${Math.round(zoom * 100)}%` }}</span>
+        </button>
+        <button class="control bare px-2" aria-label="Zoom in" :disabled="zoom === 16" @click="zoomBy(1.25)">+</button>
+      </div>
     </div>
   </section>
 </template>

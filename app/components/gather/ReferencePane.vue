@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { APART, EXTRACTED } from '../../../core/extract/extract'
+import { APART, EXTRACTED, TAKEN_BY, type TakenBy } from '../../../core/extract/extract'
 import { HARMONIES } from '../../../core/harmony/harmony'
 
 /** Schemes from pictures: the pictures, what each gives, and how it is bent. */
@@ -40,6 +40,10 @@ watch(
   },
   { immediate: true },
 )
+const TAKEN: Record<TakenBy, { title: string; hint: string }> = {
+  eye: { title: 'By eye', hint: 'As people pick them: varied and colorful, with what stands out; one dark, one light' },
+  faithful: { title: 'Faithful', hint: 'What covers the picture best' },
+}
 const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind => ({
   value: APART[kind] as (typeof APART)[keyof typeof APART],
   title: kind === 'usual' ? 'Usual' : 'Wide',
@@ -110,6 +114,17 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
             unit=""
             @settle="gathering.change({ count: $event })"
           />
+          <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2">
+            <span id="taken-title">Taken</span>
+            <ChoiceRow
+              v-if="settings"
+              label="Taken by"
+              data-test="taken-by"
+              :model-value="settings.by"
+              :choices="TAKEN_BY.map(value => ({ value, ...TAKEN[value] }))"
+              @update:model-value="by => gathering.change({ by })"
+            />
+          </div>
           <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2">
             <span id="apart-title">Apart</span>
             <ChoiceRow

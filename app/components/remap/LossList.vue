@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { contrastOf } from '../../../core/color/difference'
+import { contrastOf } from '../../../core/color/contrast'
 import type { Loss } from '../../../core/remap/losses'
 
 /**

@@ -16,6 +16,8 @@ const session = useProjectSession()
 const proofs = useProofs()
 const saving = useSaving()
 const step = computed(() => stepOf(route.params.step))
+/** Whether proofs lie over stage and bench. */
+const large = computed(() => step.value === 'compose' && proofs.large)
 const problem = ref<string | null>(null)
 const stage = useStage()
 /** What was done last, said to those who cannot see it; the same again is said again. */
@@ -93,12 +95,13 @@ onUnmounted(() => {
     <h1 class="sr-only">{{ history.document.name }}: {{ title }}</h1>
     <p class="sr-only" role="status" data-test="said">{{ said }}</p>
     <TopLine :step="step" @step="go" />
-    <main class="grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
-      <div class="relative min-h-0 min-w-0">
-        <ArtworkStage @add="addArtwork" />
-        <ComparisonTable v-if="step === 'compose' && proofs.comparing" />
+    <main class="relative grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
+      <div class="relative min-h-0 min-w-0" :inert="large">
+        <ArtworkStage :words="step === 'compose' ? proofs.words : null" @add="addArtwork" />
+        <ComparisonTable v-if="step === 'compose' && proofs.comparing && !large" />
       </div>
-      <StepBench :step="step" />
+      <StepBench :step="step" :inert="large" />
+      <LargeSheet v-if="large" />
     </main>
     <SchemeBand />
     <LazyConflictDialog v-if="saving.state.kind === 'conflict'" />

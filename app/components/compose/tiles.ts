@@ -1,0 +1,47 @@
+/** What stands around the picture of a proof: its frame and padding, its control strip, and a line of its caption. */
+const [FRAME, STRIP, LINE] = [10, 6, 17]
+/** A narrower tile has a caption of two lines, and none is narrower than a long word needs. */
+const [TWO_LINES, NARROWEST] = [132, 92]
+export const GAP = 6
+/** The sizes proofs can have, in pixels as a square would be. */
+export const SIZES = { least: 56, most: 480, step: 4 } as const
+
+/** A tile of a size: the width of the whole, and the height of its picture, in pixels. */
+export interface Tile {
+  width: number
+  picture: number
+  height: number
+}
+
+/** The tile for artwork of a shape (width by height), as large in area as a square of a size. */
+export const tileOf = (size: number, ratio: number): Tile => {
+  const picture = Math.round(size / Math.sqrt(ratio))
+  const width = Math.max(NARROWEST, Math.round(size * Math.sqrt(ratio)) + FRAME)
+  return { width, picture, height: picture + FRAME + STRIP + LINE * (width < TWO_LINES ? 2 : 1) }
+}
+
+/** How many tiles stand side by side. */
+export const columnsIn = (width: number, tile: Tile): number =>
+  Math.max(1, Math.floor((width + GAP) / (tile.width + GAP)))
+
+/**
+ * The largest size at which so many proofs of a shape fit into a place without scrolling, but none under a least one;
+ * `columns` is how many stand in a row, where that is fixed.
+ */
+export const fittedSize = (
+  place: { width: number; height: number },
+  { count, ratio, columns, least }: { count: number; ratio: number; columns?: number | undefined; least: number },
+): number => {
+  for (let size: number = SIZES.most; size > least; size -= SIZES.step) {
+    const tile = tileOf(size, ratio)
+    const across = columnsIn(place.width, tile)
+    if (columns !== undefined && across < columns) continue
+    const rows = Math.ceil(count / (columns ?? across))
+    if (rows * (tile.height + GAP) - GAP <= place.height) return size
+  }
+  if (columns === undefined) return least
+  // what has a fixed number in a row is as large as the row allows
+  let size = least
+  while (size > SIZES.least && columnsIn(place.width, tileOf(size, ratio)) < columns) size -= SIZES.step
+  return size
+}

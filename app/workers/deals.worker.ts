@@ -1,0 +1,22 @@
+import { expose } from 'comlink'
+import type { Project } from '../../core/document/project'
+import type { Candidate } from '../../core/proofs/candidates'
+import { chosenSeeds, dealtCandidates, type DealOrder } from '../../core/proofs/deals'
+import type { InkArea } from '../../core/remap/inks'
+
+const desk = {
+  /** A sheet of deals for a project whose artwork has the inks: chosen afresh, or those of the seeds. */
+  dealt(
+    now: Project,
+    order: DealOrder,
+    inks: readonly InkArea[],
+    seeds: readonly number[] | null,
+  ): { seeds: readonly number[]; candidates: Candidate[] } {
+    const chosen = seeds ?? chosenSeeds(now, order, inks)
+    return { seeds: chosen, candidates: dealtCandidates(now, order, chosen, inks) }
+  },
+}
+
+export type DealDesk = typeof desk
+
+expose(desk)

@@ -1,0 +1,46 @@
+import { lchOf, type Hex } from '../color/convert'
+import { distinctFrom, isDistinct } from './distinct'
+import type { Tone } from './tone'
+
+/* How colors of a scheme keep clear of each other, and how loud they may be. */
+
+/** By how much lightness is changed at a time, and between what, to keep colors apart. */
+const NUDGE = 0.005
+const [DARKEST, LIGHTEST] = [0.07, 0.985]
+
+/**
+ * The color of a tone and hue, as little lighter or darker as keeps it `least` ΔE2000 from the others, of which there
+ * is one at least; where nothing does, as `distinctFrom` finds it.
+ */
+export const clearOf = (
+  { l, strength }: Tone,
+  at: (l: number, strength: number) => Hex,
+  others: readonly Hex[],
+  least: number,
+): Hex => {
+  const wanted = at(l, strength)
+  if (isDistinct(wanted, others, least)) return wanted
+  // always to the same side first, away from the base: the nearer side would change while hues turn
+  for (const way of l < lchOf(others[0] as Hex).l ? [-NUDGE, NUDGE] : [NUDGE, -NUDGE])
+    for (let there = l + way; there <= LIGHTEST && there >= DARKEST; there += way) {
+      const hex = at(there, strength)
+      if (isDistinct(hex, others, least)) return hex
+    }
+  return distinctFrom(wanted, others)
+}
+
+/** The least ΔE2000 from those before it of the swatch at a place of a scheme that is to be spread. */
+export const spreadRoom = (place: number): number => (place >= 7 ? 5 : place >= 5 ? 7 : 10.5)
+
+/**
+ * The most OKLCH chroma of a companion and of an accent: so many times that of the base, for what sRGB holds at one
+ * lightness looks much louder than what it holds at another; or so much, where the base has little.
+ */
+const LOUDEST = { companion: { times: 1.15, least: 0.105 }, accent: { times: 1.3, least: 0.15 } } as const
+
+/** The most OKLCH chroma of a companion or an accent beside a base of a chroma. */
+export const loudest = (part: keyof typeof LOUDEST, base: number): number =>
+  Math.max(LOUDEST[part].times * base, LOUDEST[part].least)
+
+/** The most chroma others have where an accent stands out, in parts of the accent's. */
+export const QUIETER = 0.92
