@@ -10,6 +10,8 @@ import type { Reference } from '../../core/document/gathering'
 export interface Report {
   file: string
   lines: string[]
+  /** What was taken out of it, in technical words. */
+  details?: string[]
   refused: boolean
   again?: () => void
 }
@@ -63,6 +65,8 @@ export const useIncoming = (
   const notices = useNotices()
   const current = ref<{ file: string; doing: string } | null>(null)
   const reports = ref<Report[]>([])
+  /** How many artworks came in, in this run. */
+  const taken = ref(0)
   const waiting: Array<{ file: File; way: Way }> = []
   let stop: AbortController | null = null
 
@@ -104,8 +108,9 @@ export const useIncoming = (
     if ((history.settled?.artwork.length ?? 0) >= MOST_ARTWORK)
       throw new Error(`A project holds up to ${MOST_ARTWORK} artworks; remove one first.`)
     current.value = { file: file.name, doing: 'reading it and measuring its inks' }
-    const removed = await taking.addArtwork(file, kind, signal)
-    if (removed.length) reports.value.push({ file: file.name, lines: removed, refused: false })
+    const said = await taking.addArtwork(file, kind, signal)
+    taken.value++
+    if (said.lines.length) reports.value.push({ file: file.name, ...said, refused: false })
     if (painting.artwork) shown('artwork', painting.artwork.id)
   }
 
@@ -169,6 +174,7 @@ export const useIncoming = (
     stop = new AbortController()
     const { signal } = stop
     reports.value = []
+    taken.value = 0
     for (let next = waiting.shift(); next && !signal.aborted; next = waiting.shift()) {
       const { file, way: own } = next
       current.value = { file: file.name, doing: 'reading it' }
@@ -202,5 +208,5 @@ export const useIncoming = (
       void add([new File([text], 'Pasted artwork.svg', { type: 'image/svg+xml' })])
     else if (!takeText(text, 'the pasted text')) notices.say('No colors were found in the pasted text.', 'problem')
   }
-  return { current, reports, add, takeText, takePasted, cancel, dismiss }
+  return { current, reports, taken, add, takeText, takePasted, cancel, dismiss }
 }

@@ -1,6 +1,13 @@
+import { missingIn } from '../../core/artwork/missing'
 import type { Also } from '../../core/artwork/reading'
 import type { Artwork } from '../../core/document/artwork'
 import type { Manner } from '../../core/raster/manner'
+
+/** What there is to say about a file: what one sees in the picture, and, technically, what was taken out where. */
+export interface Said {
+  lines: string[]
+  details: string[]
+}
 
 /** Takes artwork into the project that is open: its inks join those that are there and are matched. */
 export const useTakingArtwork = () => {
@@ -9,22 +16,25 @@ export const useTakingArtwork = () => {
   const session = useProjectSession()
   const files = useArtworkFiles()
 
-  /** Takes in a file as artwork. Returns what there is to say about it. */
-  const addArtwork = async (file: File, kind: Artwork['kind'], signal?: AbortSignal): Promise<string[]> => {
+  /** Takes in a file as artwork. Returns what there is to say about it, in plain words and, on demand, technical ones. */
+  const addArtwork = async (file: File, kind: Artwork['kind'], signal?: AbortSignal): Promise<Said> => {
     const here = session.still()
     const kept = await files.add(file, kind, signal)
-    if (!here()) return []
+    if (!here()) return { lines: [], details: [] }
     const left = files.screens.get(kept.hash)?.left
     const choosable = left && left.pictures + left.computed > 0
     const { name, hash, width, height } = kept
     const fresh: Artwork = { kind: kept.kind, id: crypto.randomUUID(), name, hash, width, height }
     history.run({ do: 'add artwork', artwork: fresh })
     painting.shownId = fresh.id
-    return [
-      ...kept.removed.map(({ what, line }) => `${what} (line ${line})`),
-      ...kept.notes,
-      ...(choosable ? ['In Remap, under Inks, you can have that recolored too.'] : []),
-    ]
+    return {
+      lines: [
+        ...missingIn(kept.removed),
+        ...kept.notes,
+        ...(choosable ? ['In Remap, under Inks, you can have that recolored too.'] : []),
+      ],
+      details: kept.removed.map(({ what, line }) => `line ${line}: ${what}`),
+    }
   }
 
   /** Recolors of a drawing besides the colors on its page what is asked for; new inks are matched. */

@@ -1,4 +1,5 @@
 import { cleanSvg } from './clean'
+import { missingIn } from './missing'
 import { outsideReference } from './outside'
 
 const wrap = (body: string, said = ''): string =>
@@ -17,10 +18,10 @@ describe('cleaning', () => {
     ['a link that runs', '<a xlink:href="javascript:alert(1)"><rect/></a>', 'a link to javascript:'],
     ['a link that runs, disguised', '<a href=" java&#10;script:alert(1)"><rect/></a>', 'a link to'],
     ['an outside link', '<a href="https://example.test/"><rect/></a>', 'a link to https://example.test/'],
-    ['an outside picture', '<image href="http://example.test/x.png"/>', 'a link to http'],
-    ['a picture that is a document', '<image href="data:image/svg+xml;base64,PHN2Zy8+"/>', 'a link to data:'],
-    ['an outside use', '<use href="other.svg#a"/>', 'a link to other.svg'],
-    ['a use of data', '<use href="data:image/png;base64,AA"/>', 'a link to data:'],
+    ['an outside picture', '<image href="http://example.test/x.png"/>', 'a picture from http'],
+    ['a picture that is a document', '<image href="data:image/svg+xml;base64,PHN2Zy8+"/>', 'a picture from data:'],
+    ['an outside use', '<use href="other.svg#a"/>', 'a part from other.svg'],
+    ['a use of data', '<use href="data:image/png;base64,AA"/>', 'a part from data:'],
     ['an animated link', '<a><animate attributeName="href" to="javascript:alert(1)"/></a>', 'animated link'],
     ['an animated handler', '<set attributeName="onload" to="alert(1)"/>', 'animated link'],
     ['an outside fill', '<rect fill="url(http://example.test/#a)"/>', 'a reference to http'],
@@ -61,6 +62,27 @@ describe('cleaning', () => {
   )
 
   it('names the line', () => expect(cleanSvg(wrap('\n\n<script/>\n')).removed).toEqual([{ what: 'a script', line: 3 }]))
+})
+
+it('says in plain words what is missing in the picture', () => {
+  const said = (body: string): string[] => missingIn(cleanSvg(wrap(body)).removed)
+  expect(said('<rect/>')).toEqual([])
+  expect(said('<script/><a href="https://example.test/"><rect/></a><rect onclick="x"/>')).toEqual([
+    'Scripts and links were taken out; the picture is as it was.',
+  ])
+  expect(said('<foreignObject><p/></foreignObject><foreignObject/><script/>')).toEqual([
+    'Text or a form that only a web page can show is missing.',
+  ])
+  expect(
+    said('<image href="http://example.test/x.png"/><use href="o.svg#a"/><rect fill="url(http://x.test/#a)"/>'),
+  ).toEqual([
+    'A picture outside of the file is missing.',
+    'A part outside of the file is missing.',
+    'A pattern, picture or effect outside of the file is missing.',
+  ])
+  expect(said('<style>@import url(http://example.test/x.css); .a{fill:red}</style>')).toEqual([
+    'A style sheet or font outside of the file is not used: colors or letters may look otherwise.',
+  ])
 })
 
 describe('references that reach outside', () => {

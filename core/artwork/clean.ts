@@ -81,6 +81,9 @@ const kindOf = (name: string): Kind => {
   return kind
 }
 
+/** What an element points to that lies outside of the file. */
+const OUTSIDE: Readonly<Record<string, string>> = { a: 'a link to', image: 'a picture from', feImage: 'a picture from' }
+
 class Cleaning {
   readonly edits: Edit[] = []
   readonly removed: Removal[] = []
@@ -123,7 +126,7 @@ class Cleaning {
         return
       case 'link':
         if (element.namespace === SVG_NAMESPACE && !this.staysInside(element, text))
-          return this.take(this.whole(said), `a link to ${brief(text.trim())}`)
+          return this.take(this.whole(said), `${OUTSIDE[element.local] ?? 'a part from'} ${brief(text.trim())}`)
     }
     const outside = text.includes('\\') || (text.includes('(') && MAY_FETCH.test(text)) ? outsideReference(text) : null
     if (outside !== null) this.take(this.whole(said), `a reference to ${brief(outside)}`)

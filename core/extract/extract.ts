@@ -68,8 +68,6 @@ export interface Extraction {
 interface Rest {
   tally: Tally
   points: Points
-  /** How far apart its colors are, in ΔE2000. */
-  least: number
   centers: readonly Lab[]
   shares: readonly number[]
   fixed: number
@@ -118,9 +116,10 @@ const GRID = 0.02
 
 /** Centers as they come out: apart, and by eye as vivid as what they stand for, with two colorful ones. */
 const finished = (
-  { tally, points, least, wanted }: Omit<Rest, 'centers' | 'shares' | 'fixed'>,
+  { tally, points, wanted }: Pick<Rest, 'tally' | 'points' | 'wanted'>,
   centers: readonly Lab[],
   fixed: number,
+  least: number,
 ): Lab[] => {
   const { isSame } = wayOf(wanted)
   const settled = spaced(points, centers, fixed, least, isSame)
@@ -141,7 +140,7 @@ const foundAt = (tally: Tally, wanted: Wanted, least: number): Rest => {
   const way = wayOf(wanted)
   const points = way.points(tally)
   if (!tally.size || free <= 0)
-    return { tally, points, least, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
+    return { tally, points, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
   const grid = gridded(points, GRID)
   const find = (fixed: readonly Lab[], effort: Effort): Lab[] =>
     spaced(grid, clustered(grid, wanted.count - fixed.length, fixed, effort), fixed.length, least, way.isSame)
@@ -156,26 +155,25 @@ const foundAt = (tally: Tally, wanted: Wanted, least: number): Rest => {
     fixed = [...fixed, accent]
     centers = next
   }
-  if (wanted.by === 'eye') {
-    const colored = withColor(tally, points, centers, fixed.length, least)
-    centers = colored.centers
-    fixed = centers.slice(0, colored.fixed)
-  }
+  // what brings color stays while all settle, and leans with the rest
+  const colored =
+    wanted.by === 'eye' ? withColor(tally, points, centers, fixed.length, least) : { centers, fixed: fixed.length }
   const settled = finished(
-    { tally, points, least, wanted },
-    moved(points, centers, fixed.length, 4, true),
-    fixed.length,
+    { tally, points, wanted },
+    moved(points, colored.centers, colored.fixed, 4, true),
+    colored.fixed,
+    least,
   )
-  return { tally, points, least, centers: settled, shares: sharesOf(tally, settled), fixed: fixed.length, wanted }
+  return { tally, points, centers: settled, shares: sharesOf(tally, settled), fixed: fixed.length, wanted }
 }
 
 /** How strongly the ends of the pad bend: weights change by up to this power of e for each standard deviation. */
-const BEND = 1.6
+const BEND: Record<TakenBy, number> = { faithful: 1.6, eye: 2.8 }
 
 /** How many times centers move with a lean: few enough that they follow the hand instead of settling elsewhere. */
 const BENDINGS = 5
 
-const bent = (points: Points, { x, y }: Lean): Points => {
+const bent = (points: Points, { x, y }: Lean, by: TakenBy = 'faithful'): Points => {
   const { size, l, a, b, weight } = points
   const vivid = Float64Array.from({ length: size }, (_, i) => Math.hypot(a[i] as number, b[i] as number))
   const standard = (values: Float64Array): { mean: number; deviation: number } => {
@@ -192,7 +190,7 @@ const bent = (points: Points, { x, y }: Lean): Points => {
       (w, i) =>
         w *
         Math.exp(
-          BEND *
+          BEND[by] *
             (x * bound(((vivid[i] as number) - chroma.mean) / chroma.deviation) +
               y * bound(((l[i] as number) - light.mean) / light.deviation)),
         ),
@@ -205,7 +203,7 @@ const bent = (points: Points, { x, y }: Lean): Points => {
  * leans. A lean bends the weights of the pixels, never a color: the same clustering goes on from where it rested,
  * drawn to vivid or quiet, light or dark pixels, so that colors follow the hand without jumping.
  */
-const leaned = ({ tally, points: seen, least, centers, shares: atRest, fixed, wanted }: Rest, lean: Lean): Found[] => {
+const leaned = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }: Rest, lean: Lean): Found[] => {
   const held = wanted.held?.length ?? 0
   const order = centers
     .map((_, i) => i)
@@ -213,13 +211,22 @@ const leaned = ({ tally, points: seen, least, centers, shares: atRest, fixed, wa
     .sort((one, other) => (atRest[other] as number) - (atRest[one] as number))
   if (lean.x === 0 && lean.y === 0)
     return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i] as number }))
-  const points = bent(seen, lean)
+  const points = bent(seen, lean, wanted.by)
   const sorted = [...centers.slice(0, held), ...order.map(i => centers[i] as Lab)]
   const accents = new Set(centers.slice(held, fixed))
   const free = sorted.filter(center => !accents.has(center))
-  const now = moved(points, [...accents, ...free], accents.size + held, BENDINGS, true)
-  const back = sorted.map(center => (accents.has(center) ? center : (now[accents.size + free.indexOf(center)] as Lab)))
-  const apart = finished({ tally, points, least, wanted }, back, held)
+  const led = (on: Points): Lab[] =>
+    moved(on, [...accents, ...free], accents.size + held, BENDINGS, true).slice(accents.size)
+  const [still, now] = [led(seen), led(points)]
+  // what is taken by eye does not stand where its points alone would lead it: it goes as far as they do
+  const back = sorted.map((center): Lab => {
+    const i = free.indexOf(center)
+    const [from, to] = [still[i], now[i]]
+    if (!from || !to) return center
+    if (wanted.by !== 'eye') return to
+    return { l: center.l + to.l - from.l, a: center.a + to.a - from.a, b: center.b + to.b - from.b }
+  })
+  const apart = finished({ tally, points, wanted }, back, held, wanted.apart)
   const shares = sharesOf(tally, apart)
   return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i] as number })).slice(held)
 }

@@ -52,7 +52,8 @@ export const seenByEye = (tally: Tally): Points => {
       (weight[i] as number) *
       Math.min(MOST_GROWN, 1 + GROWS.chroma * c * c * 4 + GROWS.standing * (standing[i] as number))
   }
-  return { size, l: light, a: red, b: yellow, weight: heavy }
+  const all = heavy.reduce((sum, each) => sum + each, 0) || 1
+  return { size, l: light, a: red, b: yellow, weight: heavy.map(each => each / all) }
 }
 
 /** Whether two colors are one dark, or one light, in use. */

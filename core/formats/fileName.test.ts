@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { fileNameOf } from './fileName'
+import { fileNameOf, titleShown } from './fileName'
 
 it.each([
   ['Festival poster', 'festival-poster'],
@@ -23,3 +23,14 @@ it('is a name that every file system takes, for any title', () =>
       expect(name).not.toMatch(/[<>:"/\\|?*\u0000-\u001f]|^\.|\.$|^\s|\s$/)
     }),
   ))
+
+it.each([
+  ['Burger_Linda_Kim', 'Burger Linda Kim'],
+  ['burger_linda-kim.ai.svg', 'burger linda kim'],
+  ['Kite festival, A3-poster', 'Kite festival, A3-poster'],
+  ['St. Ives', 'St. Ives'],
+  ['  two   words ', 'two words'],
+  ['___', '___'],
+  ['海報_最終版.svg', '海報 最終版'],
+  ['.svg', '.svg'],
+])('“%s” is shown as “%s”', (name, title) => expect(titleShown(name)).toBe(title))

@@ -387,6 +387,23 @@ test('in a low window the dial folds by itself and the bench scrolls as one, dow
   await expect(page.getByTestId('ring')).toBeVisible()
 })
 
+test('at 200% zoom the steps are reached, proofs are large enough and ribbons can be worked', async ({ page }) => {
+  await page.setViewportSize({ width: 640, height: 400 })
+  const proof = page.getByTestId('proof').first()
+  await proof.scrollIntoViewIfNeeded()
+  expect(((await proof.locator('canvas').boundingBox()) ?? { height: 0 }).height).toBeGreaterThan(90)
+  await page.keyboard.press('g')
+  await expect(page.getByTestId('large-sheet').getByTestId('proof').first()).toBeInViewport({ ratio: 0.6 })
+  await page.keyboard.press('Escape')
+  const undo = (await page.getByRole('button', { name: 'Undo' }).boundingBox()) ?? { x: 0 }
+  const last = (await page.getByRole('button', { name: 'Hand over' }).boundingBox()) ?? { x: 999, width: 0 }
+  expect(undo.x).toBeGreaterThanOrEqual(last.x + last.width)
+  await page.keyboard.press('3')
+  const ribbons = page.getByTestId('ribbons')
+  await ribbons.scrollIntoViewIfNeeded()
+  expect(((await ribbons.boundingBox()) ?? { height: 0 }).height).toBeGreaterThan(180)
+})
+
 test('proofs are marked and compared large, adopted and kept from there', async ({ page }) => {
   await page.keyboard.press('c')
   await expect(page.getByTestId('notices')).toContainText('Mark two to six')

@@ -53,6 +53,34 @@ test('the picker previews while dragging, settles when let go, and Escape calls 
   await expect.poll(async () => (await bandColors(page))[0]).toBe(first)
 })
 
+test('tints, tones, complements, names and the last colors used stand beside the base, previewed and taken', async ({
+  page,
+}) => {
+  await newProject(page, 'Neighbors')
+  const field = page.getByTestId('base-field')
+  const base = async (): Promise<string> => (await bandColors(page))[0] ?? ''
+  await field.fill('#e07a5f')
+  await field.press('Enter')
+  await expect.poll(base).toBe('#e07a5f')
+  const near = page.getByTestId('base-neighbors')
+  for (const title of ['Tints', 'Tones', 'Shades', 'Complements', 'Last used'])
+    await expect(near.getByRole('group', { name: title })).toBeVisible()
+  const facing = near.getByRole('group', { name: 'Complements' }).getByRole('button').nth(1)
+  const hex = (await facing.getAttribute('data-chip')) ?? ''
+  await facing.hover()
+  await expect.poll(base).toBe(hex)
+  await page.mouse.move(5, 400)
+  await expect.poll(base).toBe('#e07a5f')
+  await near.getByRole('group', { name: 'Tints' }).getByRole('button').nth(2).click()
+  await expect.poll(base).not.toBe('#e07a5f')
+  await near.getByRole('group', { name: 'Last used' }).locator('[data-chip="#e07a5f"]').click()
+  await expect.poll(base).toBe('#e07a5f')
+  const named = near.getByTestId('base-name').first()
+  const called = /#[\da-f]{6}/.exec((await named.getAttribute('title')) ?? '')?.[0]
+  await named.click()
+  await expect.poll(base).toBe(called)
+})
+
 test('artwork is added by choosing and by dropping, shown recolored, removed and brought back', async ({ page }) => {
   await newProject(page, 'Artwork')
   await expect(page.getByTestId('stage')).toContainText('Add artwork')
@@ -105,13 +133,19 @@ test('what acts or reaches outside is taken out, said, and does not run', async 
     ),
   )
   const report = page.getByTestId('report')
+  await expect(report).toContainText('About “hostile.svg”')
+  await expect(report.getByText('A picture outside of the file is missing.')).toBeHidden()
+  await report.getByText('About “hostile.svg”').click()
+  await expect(report.getByText('A picture outside of the file is missing.')).toBeVisible()
+  await expect(report.getByText('Text or a form that only a web page can show is missing.').last()).toBeVisible()
+  await report.getByText('In technical words').click()
   for (const words of [
     'a script',
     'a foreign object',
-    'a link to http://example.test/x.png',
+    'a picture from http://example.test/x.png',
     'an event handler “onclick”',
   ])
-    await expect(report).toContainText(words)
+    await expect(report.getByText(words).first()).toBeVisible()
   await expect(page.getByTestId('artwork')).toBeVisible()
   await page.getByTestId('artwork').click()
   expect(await page.evaluate(() => 'hacked' in window)).toBe(false)
@@ -119,6 +153,37 @@ test('what acts or reaches outside is taken out, said, and does not run', async 
   expect(await page.getByTestId('artwork').evaluate(host => host.shadowRoot?.innerHTML ?? '')).not.toMatch(
     /script|foreignObject|onclick|example/,
   )
+})
+
+test('fourteen files at once leave one quiet line that opens; names are shown in full, as words', async ({ page }) => {
+  await newProject(page, 'Many')
+  await page.getByRole('tab', { name: 'Artwork' }).click()
+  const linked = SVG.replace('<rect', '<image href="http://example.test/x.png"/><rect')
+  await page.getByTestId('artwork-file').setInputFiles(
+    Array.from({ length: 14 }, (_, i) => ({
+      name: `Burger_Linda_Kim_${i + 1}_final-version_with_a_very_long_name.ai.svg`,
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from(i < 7 ? linked : SVG),
+    })),
+  )
+  const report = page.getByTestId('report')
+  await expect(report).toContainText('7 of 14 had something taken out', { timeout: 60_000 })
+  expect(((await report.boundingBox()) ?? { height: 999 }).height).toBeLessThan(44)
+  await report.getByText('7 of 14').click()
+  await expect(report.getByText('A picture outside of the file is missing.')).toHaveCount(7)
+  const names = page.getByText(/^Burger Linda Kim \d+ final version with a very long name$/)
+  await expect(names).toHaveCount(15) // and at the foot of the stage
+  const boxes = await page.locator('[aria-label^="Show Burger"]').evaluateAll(all =>
+    all.map(each => {
+      const [one, item] = [each.getBoundingClientRect(), each.closest('li')?.getBoundingClientRect()]
+      return { right: one.right, top: one.top, left: one.left, item: item?.right ?? 0 }
+    }),
+  )
+  boxes.forEach((box, i) => {
+    expect(box.right).toBeLessThanOrEqual(box.item + 1)
+    const next = boxes[i + 1]
+    if (next && next.top === box.top) expect(box.right).toBeLessThanOrEqual(next.left)
+  })
 })
 
 for (const [what, text, words] of [

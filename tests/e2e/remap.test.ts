@@ -316,6 +316,31 @@ test('the list of inks is searched, sorted, gathered by a tolerance and sends in
   await expect(page.getByTestId('selection')).toContainText(/\d inks/)
 })
 
+test('nine turns and nine brightnesses of the result are previewed as proofs, taken, and taken back', async ({
+  page,
+}) => {
+  await page.getByRole('tab', { name: 'Whole artwork' }).click()
+  const [band, stage] = [await bandColors(page), await stageColors(page)]
+  const proofs = page.getByTestId('whole-proof')
+  await expect(proofs).toHaveCount(18)
+  await proofs.nth(2).hover()
+  await expect.poll(() => stageColors(page)).not.toEqual(stage)
+  await page.mouse.move(5, 5)
+  await expect.poll(() => stageColors(page)).toEqual(stage)
+  await proofs.nth(2).click()
+  await expect(proofs.nth(2)).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('textbox', { name: 'Turn in degrees' })).toHaveValue('-80')
+  await proofs.nth(15).focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(proofs.nth(16)).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('textbox', { name: 'Brightness in percent' })).toHaveValue('36')
+  expect(await bandColors(page)).toEqual(band)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => stageColors(page)).toEqual(stage)
+})
+
 test('the result is adjusted as a whole without a change of the scheme, and the adjustment adopted into it', async ({
   page,
 }) => {

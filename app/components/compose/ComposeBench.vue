@@ -68,7 +68,7 @@ useShortcuts({
   >
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
-      <span class="line-clamp-2 text-caption leading-[13px] text-quiet">{{
+      <span class="line-clamp-2 text-caption leading-[13px] text-quiet max-[900px]:hidden">{{
         history.document?.derived ? `${harmony.kind} on ${history.document.base.hex}` : 'gathered'
       }}</span>
       <label

@@ -49,10 +49,10 @@ useArtworkHost(
 </script>
 
 <template>
-  <span class="pointer-events-none relative block size-full" aria-hidden="true">
+  <span class="pointer-events-none relative block size-full [container-type:size]" aria-hidden="true">
     <span
-      class="absolute inset-0 m-auto max-h-full max-w-full"
-      :style="ratio < 1 ? { height: '100%', aspectRatio: ratio } : { width: '100%', aspectRatio: ratio }"
+      class="absolute inset-0 m-auto"
+      :style="{ width: `min(100cqw, calc(100cqh * ${ratio}))`, height: `min(100cqh, calc(100cqw / ${ratio}))` }"
     >
       <RasterCanvas
         v-if="raster"

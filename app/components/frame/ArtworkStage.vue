@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { titleShown } from '../../../core/formats/fileName'
 import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/composables/useDrag'
 import { NOTHING_BY_HAND } from '../../../core/painting/painting'
@@ -207,7 +208,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
       :style="{ height: `${FOOT}px` }"
     >
       <p class="line-clamp-2 min-w-0" :class="{ 'shrink-0 max-w-1/2': words }">
-        {{ painting.piece.name }}<template v-if="stage.before"> · original</template
+        {{ titleShown(painting.piece.name) }}<template v-if="stage.before"> · original</template
         ><template v-if="crowded"> · drawn from its map, for it has too many shapes</template
         ><template v-if="standIn">
           · a stand-in until there is artwork

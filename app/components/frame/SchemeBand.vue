@@ -26,7 +26,8 @@ const { width } = useElementSize(row)
 const motion = usePreferredReducedMotion()
 const scheme = computed(() => (history.document ? shownScheme(history.document) : []))
 const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
-const NARROWEST = 58
+/** No block is narrower than this, and on one narrower than that the name is small. */
+const [NARROWEST, NARROW] = [68, 96]
 const widths = computed(() =>
   widthsOf(
     scheme.value.map(({ share }) => share),
@@ -225,8 +226,14 @@ const cutTitle = (swatch: Swatch): string =>
               class="h-full grow"
               :style="{ background: rung }"
           /></span>
-          <p class="truncate pr-1 pt-0.5 leading-4">{{ swatch.name }}</p>
-          <p class="flex min-w-0 items-center gap-2 overflow-hidden">
+          <p
+            class="line-clamp-2 pt-0.5 leading-[13px] wrap-break-word"
+            :class="(widths[i] ?? 0) < NARROW ? 'text-caption' : 'pr-1 text-[12px]'"
+            :title="swatch.name"
+          >
+            {{ swatch.name }}
+          </p>
+          <p class="flex h-4 min-w-0 items-center gap-2 overflow-hidden">
             <button
               class="value hover:underline"
               :aria-label="`Copy ${swatch.hex}`"

@@ -10,9 +10,7 @@ const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?
 </script>
 
 <template>
-  <header
-    class="grid h-11 grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-4 border-b border-line bg-panel px-3"
-  >
+  <header class="top grid h-11 items-center border-b border-line bg-panel px-3">
     <div class="flex min-w-0 items-center gap-2">
       <NuxtLink to="/" aria-label="All projects" title="All projects" class="grid size-8 place-items-center"
         ><PlumbagoMark :colors="swatches"
@@ -60,6 +58,10 @@ const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?
 </template>
 
 <style scoped>
+.top {
+  grid-template-columns: minmax(0, 1fr) auto minmax(0, 1fr);
+  gap: 16px;
+}
 .step-mark {
   position: relative;
   height: 44px;
@@ -89,5 +91,15 @@ li:last-child .step-mark::after {
 }
 .step-mark:hover {
   color: var(--text);
+}
+/* Where there is little room, as at 200% zoom, nothing lies over the steps. */
+@media (max-width: 900px) {
+  .top {
+    grid-template-columns: minmax(0, 1fr) auto auto;
+    gap: 6px;
+  }
+  .step-mark {
+    padding: 0 8px;
+  }
 }
 </style>

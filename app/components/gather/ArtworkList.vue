@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { titleShown } from '../../../core/formats/fileName'
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import type { Artwork } from '../../../core/document/artwork'
 
@@ -52,8 +53,12 @@ const remove = (art: Artwork): void => {
         @change="chosen"
       />
     </div>
-    <ul v-if="artwork.length" class="grid grid-cols-4 gap-x-3 gap-y-2">
-      <li v-for="art in artwork" :key="art.id" class="group relative grid gap-1">
+    <ul v-if="artwork.length" class="grid grid-cols-[repeat(4,minmax(0,1fr))] gap-x-3 gap-y-2">
+      <li
+        v-for="art in artwork"
+        :key="art.id"
+        class="group relative grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-1"
+      >
         <button
           class="flex h-20 border bg-table p-2"
           :class="painting.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
@@ -68,9 +73,9 @@ const remove = (art: Artwork): void => {
             :by-hand="painting.settled(art.id).byHand"
           />
         </button>
-        <p class="flex items-center justify-between gap-1 leading-4">
-          <span class="truncate" :title="art.name">{{ art.name }}</span
-          ><span class="shrink-0 text-caption text-quiet">{{ inkCount(art) }}</span>
+        <p class="leading-4" :title="art.name">
+          <span class="line-clamp-2 wrap-anywhere">{{ titleShown(art.name) }}</span
+          ><span class="text-caption text-quiet">{{ inkCount(art) }}</span>
         </p>
         <button
           class="control bare absolute right-0.5 top-0.5 bg-panel px-1 opacity-0 focus-visible:opacity-100 group-hover:opacity-100"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { titleShown } from '../../../core/formats/fileName'
 import { useEyeDropper } from '@vueuse/core'
 import { EyeDropperIcon } from '@heroicons/vue/20/solid'
 import { hsbOf, lchOf, rgbOf } from '../../../core/color/convert'
@@ -25,8 +26,10 @@ watch(
   { immediate: true },
 )
 
+const { remember } = useRecentColors()
 const set = (next: Base): void => {
   problem.value = ''
+  remember(next.hex)
   history.run({ do: 'set base', base: next })
 }
 const take = (): void => {
@@ -135,13 +138,14 @@ const takeInks = (): void => {
         </dl>
       </div>
     </div>
+    <BaseNeighbors v-if="base" :base="base" @preview="previewPick" @pick="pick" />
     <p class="text-caption text-quiet">
       A list of colors pasted anywhere in this step becomes swatches at once: hex codes, CSS, design tokens, CSV, or a
       letter with codes in it.
     </p>
     <div v-if="inks.length" class="grid gap-2">
       <div class="flex items-center justify-between gap-3">
-        <h3>From the inks of {{ painting.artwork?.name }}</h3>
+        <h3>From the inks of {{ titleShown(painting.artwork?.name ?? '') }}</h3>
         <button class="control" @click="takeInks">Take its inks as the scheme</button>
       </div>
       <ul class="flex flex-wrap gap-1">

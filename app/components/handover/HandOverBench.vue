@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { titleShown } from '../../../core/formats/fileName'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { toCss, toText, toTokens } from '../../../core/formats/formats'
 import { shownScheme } from '../../../core/scheme/compose'
@@ -67,7 +68,7 @@ const changed = (art: Artwork): string => {
             />
           </button>
           <span class="min-w-0"
-            ><span class="block truncate">{{ art.name }}</span
+            ><span class="line-clamp-2 wrap-anywhere" :title="art.name">{{ titleShown(art.name) }}</span
             ><span class="block truncate text-caption text-quiet">{{ changed(art) }}</span></span
           >
           <button

@@ -26,7 +26,7 @@ useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
 
 <template>
   <div
-    class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)] gap-2 p-5 pb-2 pt-3"
+    class="grid h-full min-h-136 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)] gap-2 p-5 pb-2 pt-3"
     data-test="remap"
   >
     <div class="flex items-center gap-2">

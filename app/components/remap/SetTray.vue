@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { titleShown } from '../../../core/formats/fileName'
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
 import { SET } from '~/composables/useHandingOver'
 import type { Artwork } from '../../../core/document/artwork'
@@ -116,7 +117,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
             :style="{ background: swatch.hex }"
           />
         </p>
-        <p class="truncate leading-4">{{ art.name }}</p>
+        <p class="line-clamp-2 leading-4 wrap-anywhere" :title="art.name">{{ titleShown(art.name) }}</p>
         <p class="flex items-center gap-1 text-caption text-quiet">
           <span class="truncate">{{ particular(art) }}</span
           ><button

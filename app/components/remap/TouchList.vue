@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { titleShown } from '../../../core/formats/fileName'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
 import { ladder, LADDERS, RUNGS, type LadderKind } from '../../../core/harmony/ladder'
 import type { Following, Touch } from '../../../core/document/remap'
@@ -198,7 +199,11 @@ onUnmounted(() => history.preview(null))
       aria-label="Touch-ups of this artwork"
     >
       <div class="flex h-6 items-center">
-        <h3>{{ remapping.touches.length ? `Touch-ups of ${remapping.artwork?.name}` : 'No touch-ups yet' }}</h3>
+        <h3>
+          {{
+            remapping.touches.length ? `Touch-ups of ${titleShown(remapping.artwork?.name ?? '')}` : 'No touch-ups yet'
+          }}
+        </h3>
         <button v-if="remapping.touches.length > 1" class="control bare ml-auto h-6!" @click="remove(null)">
           Remove all
         </button>

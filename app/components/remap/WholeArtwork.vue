@@ -13,12 +13,57 @@ const atRest = computed(() => !adjust.value.turn && !adjust.value.saturation && 
 const commandFor = (change: Partial<Adjust>) => ({ do: 'adjust artwork' as const, adjust: change })
 const preview = (change: Partial<Adjust>): void => history.preview(commandFor(change))
 const settle = (change: Partial<Adjust>): void => history.run(commandFor(change))
+/** The result turned nine ways, as light and dark as it could be, each as a proof. */
+const painting = usePainting()
+const TURNS = Array.from({ length: 9 }, (_, i) => (i - 4) * 40)
+const LIGHTS = Array.from({ length: 9 }, (_, i) => (i - 4) * 0.12)
+const signed = (value: number): string => (value > 0 ? `+${value}` : value < 0 ? `−${-value}` : '0')
+const SHEETS: ReadonlyArray<{ title: string; all: ReadonlyArray<{ change: Partial<Adjust>; caption: string }> }> = [
+  { title: 'Turned', all: TURNS.map(turn => ({ change: { turn }, caption: `${signed(turn)}°` })) },
+  {
+    title: 'Lighter and darker',
+    all: LIGHTS.map(brightness => ({ change: { brightness }, caption: `${signed(Math.round(brightness * 100))}%` })),
+  },
+]
+/** They rest while a change is only shown. */
+const looks = computed(() => {
+  const now = history.settled
+  if (!now || !painting.piece) return []
+  return SHEETS.map(({ title, all }) => ({
+    title,
+    proofs: all.map(({ change, caption }) => ({
+      change,
+      caption,
+      isSet: (Object.keys(change) as Array<keyof Adjust>).every(
+        key => Math.abs(now.remap.adjust[key] - (change[key] ?? 0)) < 1e-6,
+      ),
+      ...painting.of(history.after(now, commandFor(change)))(painting.piece?.id ?? null),
+    })),
+  }))
+})
+const pointer = restingPointer()
+const point = (change: Partial<Adjust> | null, event?: PointerEvent): void => {
+  if (event && pointer.rests(event)) return
+  history.preview(change && commandFor(change))
+}
+const take = (change: Partial<Adjust>, event: MouseEvent): void => {
+  pointer.rest(event)
+  settle(change)
+}
+const along = (event: KeyboardEvent): void => {
+  const way = arrowOf(event)
+  const all = [...(event.currentTarget as HTMLElement).querySelectorAll('button')]
+  if (way) all[all.indexOf(event.target as HTMLButtonElement) + Math.sign(way.x - way.y)]?.focus()
+}
 const adopt = (): void => history.runSaying({ do: 'adopt adjustment' }, 'The adjustment is now the scheme’s own.')
 onUnmounted(() => history.preview(null))
 </script>
 
 <template>
-  <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] gap-3" data-test="whole-artwork">
+  <div
+    class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] gap-3"
+    data-test="whole-artwork"
+  >
     <section class="grid gap-0.5" aria-labelledby="adjust-title">
       <div class="flex h-7 items-center gap-1">
         <h3 id="adjust-title" class="mr-auto">Adjust the result; the scheme stays</h3>
@@ -59,6 +104,57 @@ onUnmounted(() => history.preview(null))
         @settle="settle({ brightness: $event / 100 })"
       />
     </section>
+    <div v-if="painting.piece" class="grid gap-1.5">
+      <section v-for="{ title, proofs } in looks" :key="title" :aria-label="title">
+        <h3>{{ title }}</h3>
+        <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from proof to proof -->
+        <ul class="grid grid-cols-[repeat(9,minmax(0,1fr))] gap-1" data-previews @keydown="along">
+          <li v-for="({ change, caption, isSet, colors, byHand }, i) in proofs" :key="i">
+            <button
+              class="turn"
+              :class="{ current: isSet }"
+              :aria-label="`${title}: ${caption}`"
+              :aria-pressed="isSet"
+              data-test="whole-proof"
+              @click="take(change, $event)"
+              @pointerenter="point(change, $event)"
+              @pointerleave="point(null, $event)"
+              @focus="point(change)"
+              @blur="point(null)"
+            >
+              <span class="block h-16 p-0.5"
+                ><ArtworkProof
+                  :hash="painting.piece.hash"
+                  :ratio="painting.piece.width / painting.piece.height"
+                  :colors="colors"
+                  :by-hand="byHand" /></span
+              ><span class="value">{{ caption }}</span>
+            </button>
+          </li>
+        </ul>
+      </section>
+    </div>
     <RestrictPanel :key="remapping.artwork?.id" />
   </div>
 </template>
+
+<style scoped>
+.turn {
+  display: block;
+  width: 100%;
+  border: 1px solid var(--line);
+  border-radius: 2px;
+  background: var(--table);
+}
+.turn:hover {
+  border-color: var(--strong-line);
+}
+.turn:focus-visible {
+  outline-offset: -1px;
+}
+.turn.current {
+  border-color: var(--text);
+  box-shadow: inset 0 -2px 0 var(--text);
+  font-weight: 600;
+}
+</style>
