@@ -275,6 +275,12 @@ describe('the command line', () => {
     expect(rest.flat).toBe(false)
     expect(rest.ms.decode).toBeGreaterThan(0)
     expect(rest.ms.extract).toBeGreaterThan(0)
+    const faithful = await said('--count', '6', '--by', 'faithful')
+    const hexes = (each: typeof rest): string[] => each.swatches.map(({ hex }) => hex)
+    expect(hexes(faithful)).not.toEqual(hexes(rest))
+    // the red boat of a thousandth of the harbor is taken by eye
+    expect(Math.max(...hexes(rest).map(hex => lchOf(hex).c))).toBeGreaterThan(0.2)
+    expect(Math.max(...hexes(faithful).map(hex => lchOf(hex).c))).toBeLessThan(0.15)
     expect((await said('--count', '6')).swatches).toEqual(rest.swatches)
     expect((await said('--count', '6', '--lean', '-1,0.5')).swatches).not.toEqual(rest.swatches)
   })
@@ -289,6 +295,7 @@ describe('the command line', () => {
     [['extract', poster], 'no PNG, JPEG or WebP'],
     [['extract', poster, '--count', '13'], '2 to 12 colors'],
     [['extract', poster, '--lean', '3,0'], 'no lean'],
+    [['extract', poster, '--by', 'heart'], 'no way to take colors; there are eye, faithful'],
     [['paint'], 'nothing this can do'],
     [['inks', poster, '--nonsense'], 'nonsense'],
   ])('refuses %j with code 2 and one sentence', async (words, sentence) => {

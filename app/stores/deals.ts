@@ -7,6 +7,8 @@ import { lookOf, lookSchema, type Look } from '../../core/document/project'
 import { HARMONIES } from '../../core/harmony/harmony'
 import type { Candidate } from '../../core/proofs/candidates'
 import { companionsIn, POOL, type DealOrder } from '../../core/proofs/deals'
+import { companionsOf } from '../../core/scheme/compose'
+import { inLook } from '../../core/scheme/looks'
 import type { DealDesk } from '~/workers/deals.worker'
 
 /** A deal made before: what it was dealt for, and the seeds that were chosen, once they are. */
@@ -36,6 +38,11 @@ export const useDeals = defineStore('deals', () => {
   let desk: Remote<DealDesk> | undefined
 
   const current = computed(() => past.value[at.value] ?? null)
+  /** Whether all is locked, so that nothing is left to be dealt. */
+  const isHeld = computed(() => {
+    const [now, deal] = [history.settled, current.value]
+    return now !== null && deal !== null && companionsOf(inLook(now, deal.from)).length === 0
+  })
   const key = (): string => `plumbago deals ${session.id ?? ''}`
   const remember = (): void => {
     try {
@@ -91,7 +98,7 @@ export const useDeals = defineStore('deals', () => {
   /** The candidates of the deal that is shown; found once as long as the artwork stays. Null where they cannot be had. */
   const candidates = async (): Promise<readonly Candidate[] | null> => {
     const [now, deal, inks] = [history.settled, current.value, painting.inks]
-    if (!now || !deal) return []
+    if (!now || !deal || isHeld.value) return []
     if (found?.deal === deal && found.inks === inks && found.artwork === now.artwork) return found.candidates
     try {
       desk ??= wrap<DealDesk>(new Worker(new URL('../workers/deals.worker.ts', import.meta.url), { type: 'module' }))
@@ -114,5 +121,5 @@ export const useDeals = defineStore('deals', () => {
 
   watch(() => session.id, recall, { immediate: true })
 
-  return { within, past, at, current, problem, afresh, likeIt, unlikeIt, candidates }
+  return { within, past, at, current, isHeld, problem, afresh, likeIt, unlikeIt, candidates }
 })

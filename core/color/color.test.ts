@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { arc, hexOf, hexOfHsb, hexOfLch, hsbOf, lchOf } from './convert'
 import { deltaE, okDistance } from './difference'
 import { numbered, plainName } from './name'
-import { css, parseColor } from './parse'
+import { css, parseColor, GRAY_HUE } from './parse'
 import { meanChroma } from './strength'
 import { angleOf, angleOfHue, atAngle, hueAtAngle, strengthOn, turned, WHEELS, type Wheel } from './wheel'
 
@@ -54,6 +54,9 @@ describe('reading a color as typed', () => {
 
   it('remembers the hue of a gray that was typed with one', () => {
     expect(parseColor('216° 0% 50%')).toMatchObject({ hex: '#808080', hue: 216 })
+    for (const text of ['#2b2b2b', 'black', '128 128 128', 'rgb(90 90 90)'])
+      expect(parseColor(text)?.hue).toBe(GRAY_HUE) // a blue that faces orange, not the green that faces red
+    expect(parseColor('#e07a5f')?.hue).toBeCloseTo(hsbOf('#e07a5f').h, 6)
   })
 
   it('gives every hex back as it was typed', () => fc.assert(fc.property(hexes, hex => parseColor(hex)?.hex === hex)))

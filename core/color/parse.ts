@@ -12,7 +12,10 @@ export interface TypedColor {
 /** The longest text that can be a color. */
 const LONGEST = 200
 
-const typed = (hex: Hex, alpha = 1, hue = hsbOf(hex).h): TypedColor => ({ hex, alpha, hue: degrees(hue) })
+/** The HSB hue a gray is remembered by that was typed without one: the blue that grays lean to, which faces orange. */
+export const GRAY_HUE = 215
+
+const typed = (hex: Hex, alpha = 1, hue = hsbOf(hex, GRAY_HUE).h): TypedColor => ({ hex, alpha, hue: degrees(hue) })
 
 const numbers = (text: string): number[] =>
   text
@@ -86,5 +89,5 @@ export const css = (text: string): TypedColor | null => {
   if (!color) return null
   const { hex, alpha } = opaque(color)
   const hue = 'h' in color && color.mode !== 'oklch' && color.mode !== 'lch' ? color.h : undefined
-  return typed(hex, Math.min(1, Math.max(0, alpha)), hue ?? hsbOf(hex).h)
+  return typed(hex, Math.min(1, Math.max(0, alpha)), hue ?? hsbOf(hex, GRAY_HUE).h)
 }

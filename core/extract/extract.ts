@@ -7,6 +7,7 @@ import { flatBlocks, type Block } from './flat'
 import type { Source } from '../picture/picture'
 import { placed, type Place } from './place'
 import { seeded } from '../picture/seeded'
+import { standingOf } from './standing'
 import { tallied, type Points, type Tally } from './tally'
 
 /** How many swatches an extraction may be asked for. */
@@ -84,7 +85,7 @@ const accentsAmong = (count: number): number => (count >= 10 ? 3 : count >= 7 ? 
 
 /** How an extraction goes about it: how the points are weighed, and what its colors have to be. */
 interface Way {
-  points: (tally: Tally) => Points
+  points: (tally: Tally, sources: readonly Source[]) => Points
   price: (count: number) => number
   accents: (count: number) => number
   apart: (wanted: number) => number
@@ -100,7 +101,7 @@ const WAYS: Record<TakenBy, Way> = {
     isSame: isSameEnd,
   },
   eye: {
-    points: seenByEye,
+    points: (tally, sources) => seenByEye(tally, standingOf(sources, tally)),
     price: () => 1.6,
     accents: count => (count >= 4 ? accentsAmong(count) : 0),
     apart: wanted => Math.max(EYE_APART, wanted),
@@ -129,16 +130,19 @@ const finished = (
 }
 
 /** Extracts colors from a tally, at rest: by eye wide apart, unless there are not so many colors in it. */
-const rested = (tally: Tally, wanted: Wanted): Rest => {
-  const found = foundAt(tally, wanted, wayOf(wanted).apart(wanted.apart))
-  return found.centers.length < wanted.count ? foundAt(tally, wanted, wanted.apart) : found
+const rested = (tally: Tally, sources: readonly Source[], wanted: Wanted): Rest => {
+  const way = wayOf(wanted)
+  const [points, least] = [way.points(tally, sources), way.apart(wanted.apart)]
+  const found = foundAt(tally, points, wanted, least)
+  return found.centers.length < wanted.count && least > wanted.apart
+    ? foundAt(tally, points, wanted, wanted.apart)
+    : found
 }
 
-const foundAt = (tally: Tally, wanted: Wanted, least: number): Rest => {
+const foundAt = (tally: Tally, points: Points, wanted: Wanted, least: number): Rest => {
   const held = (wanted.held ?? []).map(labOf)
   const free = wanted.count - held.length
   const way = wayOf(wanted)
-  const points = way.points(tally)
   if (!tally.size || free <= 0)
     return { tally, points, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
   const grid = gridded(points, GRID)
@@ -261,7 +265,7 @@ export const extractor = (sources: readonly Source[], wanted: Wanted): { at: (le
   const tally = tallied(sources)
   const [only] = sources
   const blocks = only && sources.length === 1 ? flatBlocks(only.picture, only.region) : null
-  const rest = blocks ? null : rested(tally, wanted)
+  const rest = blocks ? null : rested(tally, sources, wanted)
   return {
     at: lean => {
       if (blocks) return ofBlocks(blocks, wanted)

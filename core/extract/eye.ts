@@ -33,11 +33,11 @@ const GROWS = { chroma: 14, standing: 10 } as const
 const MOST_GROWN = 5
 
 /**
- * The points of a tally as the eye weighs them: what is colorful or stands out counts more; darks, and lights, that
- * look alike in use are one.
+ * The points of a tally as the eye weighs them: what is colorful or stands out counts more (`standing` says how far, by
+ * bin); darks, and lights, that look alike in use are one.
  */
-export const seenByEye = (tally: Tally): Points => {
-  const { size, l, a, b, weight, standing } = tally
+export const seenByEye = (tally: Tally, standing: Float64Array): Points => {
+  const { size, l, a, b, weight } = tally
   const [light, red, yellow, heavy] = [l.slice(), a.slice(), b.slice(), weight.slice()]
   for (let i = 0; i < size; i++) {
     const place = { l: l[i] as number, a: a[i] as number, b: b[i] as number }

@@ -25,8 +25,6 @@ export const pointAt = ({ l, a, b }: Points, i: number): Lab => ({
 export interface Tally extends Points {
   /** The part of each bin's pixels whose left neighbor is of like color: low for noise, high for areas. */
   joined: Float64Array
-  /** How far, in OKLab, each bin's pixels are from what surrounds them, in the mean: high for what stands out. */
-  standing: Float64Array
   /** The bin of each code, one more than its place; 0 where no pixel has it. */
   placeOf: Uint16Array
 }
@@ -45,62 +43,9 @@ export const codeOf = (r: number, g: number, b: number): number => ((r >> 3) << 
 interface Counts {
   sums: Uint32Array
   solid: number
-  /** How many of a code's pixels were looked at, and how far they stand out, added up. */
-  standing: Float64Array
 }
 
 const ROW = 8
-
-/** How many cells stand along the longer side of the grid by which surroundings are known, and how far they reach. */
-const CELLS = 24
-const AROUND = 3
-
-/** How far each pixel's color is from the mean of what surrounds it, in thousandths of OKLab, added up by code. */
-const standingIn = (picture: Picture, region: Region | null | undefined, step: number): Float64Array => {
-  const { data, width } = picture
-  const { left, top, right, bottom } = pixelsOf(picture, region)
-  const side = Math.max(1, Math.ceil(Math.max(right - left, bottom - top) / CELLS))
-  const [columns, rows] = [Math.ceil((right - left) / side), Math.ceil((bottom - top) / side)]
-  const cells = new Float64Array(columns * rows * 4)
-  const each = (visit: (at: number, i: number) => void): void => {
-    for (let y = top; y < bottom; y += step)
-      for (let x = left; x < right; x += 2) {
-        const i = (y * width + x) * 4
-        if ((data[i + 3] as number) >= SOLID)
-          visit(Math.floor((y - top) / side) * columns + Math.floor((x - left) / side), i)
-      }
-  }
-  each((at, i) => {
-    cells[at * 4] = (cells[at * 4] as number) + 1
-    for (let k = 0; k < 3; k++) cells[at * 4 + 1 + k] = (cells[at * 4 + 1 + k] as number) + (data[i + k] as number)
-  })
-  const around = new Float64Array(columns * rows * 3)
-  const lab = new Float64Array(3)
-  for (let y = 0; y < rows; y++)
-    for (let x = 0; x < columns; x++) {
-      const sum = [0, 0, 0, 0]
-      for (let v = Math.max(0, y - AROUND); v <= Math.min(rows - 1, y + AROUND); v++)
-        for (let u = Math.max(0, x - AROUND); u <= Math.min(columns - 1, x + AROUND); u++)
-          for (let k = 0; k < 4; k++) sum[k] = (sum[k] as number) + (cells[(v * columns + u) * 4 + k] as number)
-      const [count = 0, r = 0, g = 0, b = 0] = sum
-      if (!count) continue
-      toLab(r / count, g / count, b / count, lab)
-      around.set(lab, (y * columns + x) * 3)
-    }
-  const sums = new Float64Array(CODES * 2)
-  each((at, i) => {
-    const code = codeOf(data[i] as number, data[i + 1] as number, data[i + 2] as number)
-    toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, lab)
-    const [dl, da, db] = [0, 1, 2].map(k => (lab[k] as number) - (around[at * 3 + k] as number)) as [
-      number,
-      number,
-      number,
-    ]
-    sums[code * 2] = (sums[code * 2] as number) + 1
-    sums[code * 2 + 1] = (sums[code * 2 + 1] as number) + Math.sqrt(dl * dl * 0.5 + da * da + db * db)
-  })
-  return sums
-}
 
 /** How far apart, over the three channels together, a pixel and its neighbor may be and still be of like color. */
 const LIKE = 40
@@ -139,7 +84,7 @@ const counted = (picture: Picture, region: Region | null | undefined): Counts =>
       solid++
     }
   }
-  return { sums, solid, standing: standingIn(picture, region, step * 2) }
+  return { sums, solid }
 }
 
 /**
@@ -160,15 +105,12 @@ export const tallied = (sources: readonly Source[]): Tally => {
     b: column(),
     weight: column(),
     joined: column(),
-    standing: column(),
     placeOf,
   }
   const lab = new Float64Array(3)
   used.forEach((code, place) => {
-    let [weight, r, g, b, touching, seen, out] = [0, 0, 0, 0, 0, 0, 0]
-    for (const { sums, solid, standing } of counts) {
-      seen += standing[code * 2] as number
-      out += standing[code * 2 + 1] as number
+    let [weight, r, g, b, touching] = [0, 0, 0, 0, 0]
+    for (const { sums, solid } of counts) {
       const at = code * ROW
       weight += (sums[at] as number) / solid
       touching += (sums[at + 1] as number) / solid
@@ -182,7 +124,6 @@ export const tallied = (sources: readonly Source[]): Tally => {
     tally.b[place] = lab[2] as number
     tally.weight[place] = weight / counts.length
     tally.joined[place] = touching / weight
-    tally.standing[place] = seen ? out / seen : 0
   })
   return tally
 }

@@ -48,6 +48,8 @@ const [BESIDE_GRAY, HINT] = [0.5, 0.08]
 const NO_HUE = 0.012
 /** How strong an accent is. */
 const VIVID = { least: 0.62, most: 0.95 } as const
+/** Between these lightnesses an accent is seen as a color. */
+const SEEN = { from: 0.35, to: 0.86 } as const
 /** OKLab lightness of the darkest and the lightest companion. */
 const ENDS = { dark: { least: 0.17, most: 0.31 }, light: { least: 0.89, most: 0.97 } } as const
 /** Near black and white, companions have this part of their strength. */
@@ -96,6 +98,14 @@ const lightnesses = (random: Random, held: readonly number[], count: number): nu
     rungs.splice(away && inner.length ? 1 + nearestTo(inner, l) : at, 1)
   }
   return rungs
+}
+
+/** The place of an accent among lightnesses: away from what leads, best where colors are seen; -1 where none is. */
+const accentAmong = (random: Random, lights: readonly number[], leads: number): number => {
+  const places = lights.map((_, i) => i).filter(i => Math.abs((lights[i] as number) - leads) >= ACCENT.lighter + 0.01)
+  const seen = places.filter(i => (lights[i] as number) > SEEN.from && (lights[i] as number) < SEEN.to)
+  const among = seen.length ? seen : places
+  return among.length ? one(random, among) : -1
 }
 
 /**
@@ -193,11 +203,7 @@ export const deal = ({ held, count, wheel, kind }: DealWish, seed: number): Deal
       held.map(hex => labOf(hex).l),
       count,
     )
-    const far = lights.flatMap((l, i) =>
-      Math.abs(l - leads) >= ACCENT.lighter + 0.01 && l > 0.35 && l < 0.86 ? [i] : [],
-    )
-    const outer = lights.flatMap((l, i) => (Math.abs(l - leads) >= ACCENT.lighter + 0.01 ? [i] : []))
-    const accent = all < WITH_ACCENT ? -1 : far.length ? one(random, far) : outer.length ? one(random, outer) : -1
+    const accent = all < WITH_ACCENT ? -1 : accentAmong(random, lights, leads)
     const quiet = lights.flatMap((_, i) => (i === accent ? [] : [i]))
     const needed = all >= WITH_NEUTRAL && !held.some(isNeutral)
     const neutral = quiet.length && (needed || (all > 2 && random() < 0.25)) ? one(random, quiet) : -1

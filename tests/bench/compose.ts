@@ -1,7 +1,6 @@
 import type { Page } from '@playwright/test'
 import type { Sql } from 'postgres'
 import { apply, NOTHING_KNOWN } from '../../core/commands/commands'
-import { dealtCandidate } from '../../core/proofs/candidates'
 import { lookOf } from '../../core/document/project'
 import type { Project } from '../../core/document/project'
 import type { TrailState } from '../../core/document/trail'
@@ -101,17 +100,6 @@ export const sheetTimes = (address: string, id: string, runs = 7): Promise<{ fir
       ),
     }
   })
-
-/** A deal of 24 candidates for a project, in milliseconds: the middle of several. */
-export const dealTime = (project: Project, runs = 15): number =>
-  percentile(
-    Array.from({ length: runs }, (_, run) => {
-      const start = performance.now()
-      for (let i = 0; i < 24; i++) dealtCandidate(project, run * 24 + i, NOTHING_KNOWN)
-      return performance.now() - start
-    }),
-    0.5,
-  )
 
 /**
  * What a trail of so many states costs: its answer in bytes and milliseconds, its size in the database, and from the

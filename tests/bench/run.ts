@@ -16,14 +16,14 @@ import { connect } from '../../server/db/connect'
 import { createProject, findProject } from '../../server/db/projects'
 import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes, spotlightTimes } from './remap'
 import { serve } from '../e2e/server'
-import { dealTime, ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
+import { ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
 import { photographs, takenFigures } from './byEye'
-import { dealFigures, derivingTime, PLANS, schemeFigures } from './schemes'
+import { dealFigures, dealsApart, dealTime, derivingTime, drawnInks, PLANS, schemeFigures, strongLost } from './schemes'
 import { generatedSvg } from './generated'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
@@ -255,7 +255,6 @@ const compose = (): Promise<void> =>
       const { first, last } = await sheetTimes(address, poster.id)
       row('a sheet of 24 proofs of the poster: first proof', `${whole(first)} ms`)
       row('the same: last proof', `${whole(last)} ms`)
-      row('a deal of 24 candidates', `${tenth(dealTime(poster.document))} ms`)
       const { answer, bytes, stored, reopened, bare } = await trailCost(address, sql, poster.document)
       row('a trail of 500 states: answer', `${whole(answer)} ms, ${whole(bytes / 1000)} kB`)
       row('the same: stored', `${whole(stored / 1000)} kB`)
@@ -395,15 +394,29 @@ const painting = async (): Promise<void> => {
   for (const [what, ms] of await paintingTimes()) row(what, `${whole(ms)} ms`)
 }
 
-const schemes = (): void => {
-  row('tone plan', 'a pair of 4.5:1', 'mean range', 'a companion stronger', 'a pair alike', 'accent stands out')
+const schemes = async (): Promise<void> => {
+  const drawings = await drawnInks()
+  row(
+    'tone plan',
+    'a pair of 4.5:1',
+    'mean range',
+    'a companion stronger',
+    'a pair alike',
+    'accent',
+    'strong edges lost',
+  )
   for (const plan of PLANS) {
     const { lettering, range, stronger, alike, accent } = schemeFigures(plan)
-    row(plan, percent(lettering), range.toFixed(2), percent(stronger), percent(alike), percent(accent))
+    const figures = [percent(lettering), range.toFixed(2), percent(stronger), percent(alike), percent(accent)]
+    row(plan, ...figures, `${(strongLost(plan, drawings) * 100).toFixed(3)}%`)
   }
   const { lettering, range, stronger, alike, accent, light, dark, neutral } = dealFigures(1000)
   row('1,000 deals', percent(lettering), range.toFixed(2), percent(stronger), percent(alike), percent(accent))
   row('of them with a light, a dark, a neutral', percent(light), percent(dark), percent(neutral))
+  const poster = drawings[5] as (typeof drawings)[number]
+  const { chosen, first } = dealsApart(poster)
+  row('the two most alike of 24 deals, in the picture: as chosen; the first 24', chosen.toFixed(3), first.toFixed(3))
+  row('a deal of 24 on the poster, chosen, matched, painted and measured', `${whole(dealTime(poster))} ms`)
   row('deriving ten swatches', `${derivingTime().toFixed(2)} ms`)
 }
 

@@ -57,6 +57,7 @@ test('tone plans are chosen from the list and on their sheet, previewed, taken b
   expect(like[0]).toBe(spread[0])
   expect(like).not.toEqual(deep)
   await saved(page)
+  await page.mouse.move(360, 20) // a proof that comes to lie under the pointer is previewed
   await page.goto(`/project/${id}/compose`)
   await expect.poll(() => bandColors(page)).toEqual(like)
   await expect(plan(page)).toHaveValue('like the picture')

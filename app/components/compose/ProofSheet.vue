@@ -7,7 +7,7 @@ import { lookOf } from '../../../core/document/project'
 import { REACH } from '../../../core/proofs/candidates'
 import { verdictWords } from '../../../core/proofs/verdict'
 import type { Proof } from '~/stores/proofs'
-import { columnsIn, fittedSize, SIZES, tileOf } from './tiles'
+import { columnsIn, fittedSize, sizeInRow, SIZES, tileOf } from './tiles'
 
 /** So many variations stand in a row. */
 const VARIED = 2 * REACH + 1
@@ -38,22 +38,19 @@ const fitted = computed(() =>
     {
       count: proofs.shown.length,
       ratio: ratio.value,
-      columns: proofs.sheet === 'variations' ? VARIED : undefined,
+      columns: fixed.value,
       least: LEAST[where.value],
     },
   ),
 )
-/** What the place holds in one row at most. */
+/** How many stand in a row where that is fixed. */
+const fixed = computed(() => (proofs.sheet === 'variations' ? VARIED : undefined))
 const size = computed(() => {
   const wanted = proofs.sizes[where.value]
-  if (wanted === null) return fitted.value
-  let most: number = Math.min(SIZES.most, wanted)
-  const least = proofs.sheet === 'variations' ? VARIED : 1
-  while (most > SIZES.least && columnsIn(width.value, tileOf(most, ratio.value)) < least) most -= SIZES.step
-  return most
+  return wanted === null ? fitted.value : sizeInRow(wanted, width.value, ratio.value, fixed.value ?? 1)
 })
 const tile = computed(() => tileOf(size.value, ratio.value))
-const columns = computed(() => (proofs.sheet === 'variations' ? VARIED : columnsIn(width.value, tile.value)))
+const columns = computed(() => fixed.value ?? columnsIn(width.value, tile.value))
 const resize = (event: Event): void => {
   proofs.sizes = { ...proofs.sizes, [where.value]: Number((event.target as HTMLInputElement).value) }
 }
@@ -259,7 +256,13 @@ const along = (event: KeyboardEvent): void => {
       <p v-else-if="proofs.sheet === 'deals' && deals.problem" class="flex items-center gap-2" role="alert">
         ▲ It could not be dealt: {{ deals.problem }}<button class="control" @click="proofs.refresh()">Try again</button>
       </p>
-      <p v-else-if="proofs.sheet === 'deals'" class="text-quiet" role="status">Dealing…</p>
+      <p v-else-if="proofs.sheet === 'deals'" class="text-quiet" role="status">
+        {{
+          deals.isHeld
+            ? 'Every swatch is locked. Unlock those that are to be dealt (L on the band), then deal: D.'
+            : 'Dealing…'
+        }}
+      </p>
       <p v-else class="text-quiet" role="status">Nothing to show.</p>
       <figure
         v-if="enlarged"

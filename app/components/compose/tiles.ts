@@ -24,9 +24,16 @@ export const tileOf = (size: number, ratio: number): Tile => {
 export const columnsIn = (width: number, tile: Tile): number =>
   Math.max(1, Math.floor((width + GAP) / (tile.width + GAP)))
 
+/** A size, or the largest under it at which so many tiles stand in a row. */
+export const sizeInRow = (wanted: number, width: number, ratio: number, columns: number): number => {
+  let size = Math.min(SIZES.most, wanted)
+  while (size > SIZES.least && columnsIn(width, tileOf(size, ratio)) < columns) size -= SIZES.step
+  return size
+}
+
 /**
- * The largest size at which so many proofs of a shape fit into a place without scrolling, but none under a least one;
- * `columns` is how many stand in a row, where that is fixed.
+ * The largest size at which so many proofs of a shape fit into a place without scrolling, but none under a least one
+ * unless that many `columns` stand in a row, where their number is fixed.
  */
 export const fittedSize = (
   place: { width: number; height: number },
@@ -39,9 +46,5 @@ export const fittedSize = (
     const rows = Math.ceil(count / (columns ?? across))
     if (rows * (tile.height + GAP) - GAP <= place.height) return size
   }
-  if (columns === undefined) return least
-  // what has a fixed number in a row is as large as the row allows
-  let size = least
-  while (size > SIZES.least && columnsIn(place.width, tileOf(size, ratio)) < columns) size -= SIZES.step
-  return size
+  return columns === undefined ? least : sizeInRow(least, place.width, ratio, columns)
 }

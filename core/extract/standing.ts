@@ -1,0 +1,70 @@
+import { toLab } from '../color/oklab'
+import { pixelsOf, SOLID, type Source } from '../picture/picture'
+import { codeOf, type Tally } from './tally'
+
+/** How many cells stand along the longer side of the grid by which surroundings are known, and how far they reach. */
+const CELLS = 24
+const AROUND = 3
+
+/** So many pixels are enough to see what stands out. */
+const ENOUGH = 90_000
+
+/** Adds up by bin how many pixels of a picture were looked at, and how far each is from the mean of what surrounds it. */
+const addStanding = (
+  { picture, region }: Source,
+  placeOf: Uint16Array,
+  seen: Float64Array,
+  out: Float64Array,
+): void => {
+  const { data, width } = picture
+  const { left, top, right, bottom } = pixelsOf(picture, region)
+  const step = Math.max(1, Math.ceil(Math.sqrt(((right - left) * (bottom - top)) / ENOUGH)))
+  const side = Math.max(1, Math.ceil(Math.max(right - left, bottom - top) / CELLS))
+  const [columns, rows] = [Math.ceil((right - left) / side), Math.ceil((bottom - top) / side)]
+  const cells = new Float64Array(columns * rows * 4)
+  const each = (visit: (at: number, i: number) => void): void => {
+    for (let y = top; y < bottom; y += step)
+      for (let x = left; x < right; x += step) {
+        const i = (y * width + x) * 4
+        if ((data[i + 3] as number) >= SOLID)
+          visit(Math.floor((y - top) / side) * columns + Math.floor((x - left) / side), i)
+      }
+  }
+  each((at, i) => {
+    cells[at * 4] = (cells[at * 4] as number) + 1
+    for (let k = 0; k < 3; k++) cells[at * 4 + 1 + k] = (cells[at * 4 + 1 + k] as number) + (data[i + k] as number)
+  })
+  const around = new Float64Array(columns * rows * 3)
+  const lab = new Float64Array(3)
+  for (let y = 0; y < rows; y++)
+    for (let x = 0; x < columns; x++) {
+      const sum = [0, 0, 0, 0]
+      for (let v = Math.max(0, y - AROUND); v <= Math.min(rows - 1, y + AROUND); v++)
+        for (let u = Math.max(0, x - AROUND); u <= Math.min(columns - 1, x + AROUND); u++)
+          for (let k = 0; k < 4; k++) sum[k] = (sum[k] as number) + (cells[(v * columns + u) * 4 + k] as number)
+      const [count = 0, r = 0, g = 0, b = 0] = sum
+      if (!count) continue
+      toLab(r / count, g / count, b / count, lab)
+      around.set(lab, (y * columns + x) * 3)
+    }
+  each((at, i) => {
+    const place = (placeOf[codeOf(data[i] as number, data[i + 1] as number, data[i + 2] as number)] as number) - 1
+    if (place < 0) return
+    toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, lab)
+    const dl = (lab[0] as number) - (around[at * 3] as number)
+    const da = (lab[1] as number) - (around[at * 3 + 1] as number)
+    const db = (lab[2] as number) - (around[at * 3 + 2] as number)
+    seen[place] = (seen[place] as number) + 1
+    out[place] = (out[place] as number) + Math.sqrt(LIGHTNESS * dl * dl + da * da + db * db)
+  })
+}
+
+/** How much a difference in lightness counts beside one in color. */
+const LIGHTNESS = 0.5
+
+/** How far, in OKLab, the pixels of each bin are from what surrounds them, in the mean: high for what stands out. */
+export const standingOf = (sources: readonly Source[], { size, placeOf }: Tally): Float64Array => {
+  const [seen, out] = [new Float64Array(size), new Float64Array(size)]
+  for (const source of sources) addStanding(source, placeOf, seen, out)
+  return out.map((far, i) => (seen[i] ? far / (seen[i] as number) : 0))
+}
