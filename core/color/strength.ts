@@ -8,8 +8,6 @@ const OUTSIDE = 0.25
 /** No color of sRGB has more OKLCH chroma; it is halved so often on the way to the most. */
 const MOST = 0.34
 const HALVINGS = 10
-/** How near halving comes, in parts of the whole. */
-const NEAR = 1 / 2 ** HALVINGS
 
 /** The highest number up to one where something still holds that holds below it and not above, as near as halving comes. */
 const highest = (most: number, holds: (value: number) => boolean): number => {
@@ -93,9 +91,32 @@ const pureOf = (hue: number): readonly number[] => {
   return [r, g, b]
 }
 
-/** The brightness at which a saturation of a hue has a lightness, at most 1. */
-const brightnessFor = (pure: readonly number[], s: number, l: number): number =>
-  highest(1, b => lightnessOf(pure, s, b) < l) + NEAR / 2
+/** How near, in OKLab, a lightness or chroma that is looked for is come to, and in how many steps at most. */
+const CLOSE = 1e-4
+const STEPS = 8
+/** Lightness rises with about this power of brightness; the first step goes by it. */
+const RISES = 0.73
+/** It never rises with more, nor, in the darks, with less: what looks so is the grain of the table behind it. */
+const [FLATTEST, STEEPEST] = [0.3, 1.1]
+
+/**
+ * The brightness at which a saturation of a hue has a lightness, at most 1: by steps along the power law through the
+ * last two, which lie close to the curve.
+ */
+const brightnessFor = (pure: readonly number[], s: number, l: number): number => {
+  let [before, had] = [1, lightnessOf(pure, s, 1)]
+  if (had <= l) return 1
+  if (l <= 0) return 0
+  let b = (l / had) ** (1 / RISES)
+  for (let n = 0; n < STEPS; n++) {
+    const has = lightnessOf(pure, s, b)
+    if (Math.abs(has - l) < CLOSE || b === before) break
+    const power = Math.min(STEEPEST, Math.max(FLATTEST, Math.log(has / had) / Math.log(b / before)))
+    ;[before, had] = [b, has]
+    b = Math.min(1, b * (l / has) ** (1 / power))
+  }
+  return b
+}
 
 /** The highest saturation of a hue that reaches a lightness, and the OKLCH chroma there. */
 const purest = (pure: readonly number[], l: number): { s: number; c: number } => {
@@ -116,10 +137,18 @@ export const colorOfHsbHue = (l: number, strength: number, hue: number, bounds: 
   const pure = pureOf(hue)
   const most = purest(pure, l)
   const wanted = chromaOf(l, strength, most.c, bounds)
-  const isWeaker = (s: number): boolean => {
-    lightnessOf(pure, s, brightnessFor(pure, s, l))
-    return chroma() < wanted
+  let [low, high, s, b] = [{ s: 0, c: 0 }, most, most.s, brightnessFor(pure, most.s, l)]
+  if (wanted < most.c) {
+    // between two saturations with less and more chroma, where the straight line has what is wanted
+    for (let n = 0; n < STEPS; n++) {
+      s = low.s + ((high.s - low.s) * (wanted - low.c)) / Math.max(1e-9, high.c - low.c)
+      b = brightnessFor(pure, s, l)
+      lightnessOf(pure, s, b)
+      const c = chroma()
+      if (Math.abs(c - wanted) < CLOSE) break
+      if (c < wanted) low = { s, c }
+      else high = { s, c }
+    }
   }
-  const s = wanted < most.c ? highest(most.s, isWeaker) + NEAR * most.s : most.s
-  return hexOfHsb({ h: hue, s, b: brightnessFor(pure, s, l) })
+  return hexOfHsb({ h: hue, s, b })
 }
