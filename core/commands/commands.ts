@@ -4,6 +4,7 @@ import type { Project } from '../document/project'
 import type { InkArea } from '../remap/match'
 import { ARTWORK } from './artwork'
 import { BASE } from './base'
+import { CHECKING } from './checking'
 import type { AnyKind } from './command'
 import { GATHERING } from './gathering'
 import { settledTargets } from './matching'
@@ -25,6 +26,7 @@ export const COMMANDS = {
   ...TARGETS,
   ...SHADING,
   ...TOUCHES,
+  ...CHECKING,
   ...ARTWORK,
   ...REFERENCES,
 }

@@ -4,6 +4,7 @@ import { baseSchema, harmonySchema, swatchSchema, castSchema } from './scheme'
 import { MOST_SWATCHES, MOST_REFERENCES, MOST_ARTWORK, MOST_SETS } from './limits'
 import { ORDERS } from '../harmony/order'
 import { RUNGS } from '../harmony/ladder'
+import { checkSchema, FIRST_CHECK } from './check'
 import { referenceSchema, sampleSchema, gatheringSchema, FIRST_GATHERING } from './gathering'
 import { artworkSchema } from './artwork'
 import { remapSchema, colorSetSchema } from './remap'
@@ -28,6 +29,8 @@ const documentSchema = z.object({
   gathering: gatheringSchema.default(FIRST_GATHERING),
   artwork: z.array(artworkSchema).max(MOST_ARTWORK),
   remap: remapSchema,
+  /** What was said about findings. */
+  check: checkSchema.default(FIRST_CHECK),
   /** The sets of colors results can be restricted to. */
   sets: z.array(colorSetSchema).max(MOST_SETS).default([]),
   /** The state of the trail it is in. */

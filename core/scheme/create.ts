@@ -4,6 +4,7 @@ import { type Project } from '../document/project'
 import { schemeOf } from './scheme'
 import { RUNGS } from '../harmony/ladder'
 import { FIRST_GATHERING } from '../document/gathering'
+import { FIRST_CHECK } from '../document/check'
 import { FIRST_REMAP } from '../document/remap'
 
 const FIRST_BASE: Base = { hex: '#5468b0', hue: css('#5468b0')?.hue ?? 0, typed: '#5468b0' }
@@ -35,6 +36,7 @@ export const newProject = (name: string, base: Base = FIRST_BASE, harmony: Harmo
   gathering: FIRST_GATHERING,
   artwork: [],
   remap: FIRST_REMAP,
+  check: FIRST_CHECK,
   sets: [],
   state: null,
 })

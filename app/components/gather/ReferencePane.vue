@@ -114,30 +114,22 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
             unit=""
             @settle="gathering.change({ count: $event })"
           />
-          <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2">
-            <span id="taken-title">Taken</span>
+          <div v-if="settings" class="grid grid-cols-[64px_minmax(0,1fr)_auto_minmax(0,0.8fr)] items-center gap-2">
+            <span>Taken</span>
             <ChoiceRow
-              v-if="settings"
               label="Taken by"
               data-test="taken-by"
               :model-value="settings.by"
               :choices="TAKEN_BY.map(value => ({ value, ...TAKEN[value] }))"
               @update:model-value="by => gathering.change({ by })"
             />
-          </div>
-          <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2">
-            <span id="apart-title">Apart</span>
+            <span>Apart</span>
             <ChoiceRow
-              v-if="settings"
               label="Colors apart"
               :model-value="settings.apart"
               :choices="apartChoices"
               @update:model-value="apart => gathering.change({ apart })"
-            >
-              <template #default="{ choice }">
-                {{ choice.title }} <span class="value text-quiet">ΔE {{ choice.value }}</span>
-              </template>
-            </ChoiceRow>
+            />
           </div>
           <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2" :class="{ 'opacity-45': !canPull }">
             <span id="into-title">Pull into</span>

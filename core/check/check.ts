@@ -1,0 +1,81 @@
+import type { Hex } from '../color/convert'
+import { deltaE } from '../color/difference'
+import { apply, type Command, type Known } from '../commands/commands'
+import type { Project } from '../document/project'
+import { SEVERITIES, type Finding, type Fix, type Rule, type Try } from './finding'
+import { areas, lettering } from './rules/contrast'
+import { accent, alike, loud, neutral, shares, unused } from './rules/parts'
+import { values, vision } from './rules/seeing'
+import type { CheckState } from './state'
+
+const ALL: readonly Rule[] = [lettering, areas, vision, values, accent, shares, unused, alike, loud, neutral]
+const ruleOf = (finding: Finding): Rule => ALL.find(({ name }) => name === finding.rule) as Rule
+
+/** All that would go wrong with a scheme in use, what is worst first. */
+export const findingsOf = (state: CheckState): Finding[] =>
+  ALL.flatMap(({ find }) => find(state)).sort(
+    (one, other) => SEVERITIES.indexOf(one.severity) - SEVERITIES.indexOf(other.severity),
+  )
+
+/** Whether a finding was put aside, and nothing about it has changed since. */
+export const isAside = ({ key, measured }: Finding, { check }: Pick<Project, 'check'>): boolean => {
+  const aside = check.aside[key]
+  return (
+    aside !== undefined &&
+    aside.measured.length === measured.length &&
+    aside.measured.every((each, i) => each === measured[i])
+  )
+}
+
+/** How far colors move by a change, in ΔE2000, all swatches together. */
+const movesOf = (before: Project, after: Project): number =>
+  after.scheme.reduce((sum, { id, hex }) => {
+    const was = before.scheme.find(swatch => swatch.id === id)?.hex
+    return sum + (was === undefined || was === hex ? 0 : deltaE(was as Hex, hex))
+  }, 0)
+
+/** The first step of a way that settles, found by doubling and halving: what settles at one step does at the next. */
+const firstThat = (steps: readonly Command[], settles: (command: Command) => boolean): Command | null => {
+  let [low, high] = [-1, 0]
+  while (high < steps.length && !settles(steps[high] as Command)) [low, high] = [high, high * 2 + 1]
+  if (high >= steps.length) {
+    high = steps.length - 1
+    if (high <= low || !settles(steps[high] as Command)) return null
+  }
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2)
+    if (settles(steps[middle] as Command)) high = middle
+    else low = middle
+  }
+  return steps[high] ?? null
+}
+
+/**
+ * The ways to mend a finding, the smallest change first: each is tried on the project as `look` says it looks then, and
+ * really settles it without a new serious one.
+ */
+export const fixesFor = (
+  finding: Finding,
+  state: CheckState,
+  known: Known,
+  look: (project: Project) => CheckState,
+): Fix[] => {
+  const rule = ruleOf(finding)
+  const serious = (of: CheckState): Set<string> =>
+    new Set(ALL.flatMap(({ find }) => find(of)).flatMap(({ severity, key }) => (severity === 'serious' ? [key] : [])))
+  const before = serious(state)
+  const settles = (command: Command): boolean => {
+    const there = look(apply(state.project, command, known))
+    if (rule.find(there).some(({ key }) => key === finding.key)) return false
+    return [...serious(there)].every(key => before.has(key))
+  }
+  const fixOf = ({ words, steps }: Try): Fix[] => {
+    const command = firstThat([...steps()], settles)
+    if (!command) return []
+    return [{ words: words(command), command, moves: movesOf(state.project, apply(state.project, command, known)) }]
+  }
+  return rule
+    .tries(finding, state)
+    .flatMap(fixOf)
+    .sort((one, other) => one.moves - other.moves)
+}

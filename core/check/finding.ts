@@ -1,0 +1,69 @@
+import type { Hex } from '../color/convert'
+import type { Command } from '../commands/commands'
+import type { CheckState } from './state'
+
+/** How bad a finding is: what will fail in use, what should be looked at, what could be better. */
+export const SEVERITIES = ['serious', 'doubtful', 'slight'] as const
+export type Severity = (typeof SEVERITIES)[number]
+
+/** What findings are about. */
+export const RULES = [
+  'lettering',
+  'areas',
+  'vision',
+  'values',
+  'accent',
+  'shares',
+  'unused',
+  'alike',
+  'loud',
+  'neutral',
+] as const
+export type RuleName = (typeof RULES)[number]
+
+/** Something that would go wrong with a scheme in use. */
+export interface Finding {
+  /** Its rule and the swatches it is of: the same as long as these are. */
+  key: string
+  rule: RuleName
+  severity: Severity
+  /** What is wrong, and how much, in plain words. */
+  words: string
+  figure: string
+  /** What it was measured at: one put aside stays so until these change. */
+  measured: readonly number[]
+  /** The swatches it is of, and the inks that show where. */
+  swatches: readonly string[]
+  inks: readonly Hex[]
+}
+
+/** A way to mend a finding: what it does, and how far the colors move for it, in ΔE2000. */
+export interface Fix {
+  words: string
+  command: Command
+  moves: number
+}
+
+/** What a rule finds in a state; and the changes that could mend one of its findings, likeliest first. */
+export interface Rule {
+  name: RuleName
+  find: (state: CheckState) => Finding[]
+  /** Commands that may settle a finding, each tried in turn; those of one `way` are steps of the same. */
+  tries: (finding: Finding, state: CheckState) => Try[]
+}
+
+/** A way to change something, by ever larger steps; the first step that settles the finding is the fix. */
+export interface Try {
+  words: (command: Command) => string
+  steps: () => Iterable<Command>
+}
+
+/** A key from a rule and swatches, whatever their order. */
+export const keyOf = (rule: RuleName, swatches: readonly string[]): string =>
+  `${rule} ${[...swatches].sort().join(' ')}`
+
+/** A part of the picture or of boundaries in words. */
+export const percent = (part: number): string => {
+  const value = part * 100
+  return value >= 9.5 ? `${Math.round(value)}%` : value >= 0.95 ? `${Math.round(value)}%` : `${value.toFixed(1)}%`
+}

@@ -1,0 +1,84 @@
+import { contrastOf } from '../../color/contrast'
+import { keyOf, percent, type Finding, type Rule } from '../finding'
+import { lighterOrDarker } from '../moves'
+import { pairsOfSwatches } from '../pairs'
+import { swatchIn, type CheckState, type Neighbors } from '../state'
+
+/** The ratios of WCAG 2.2: for normal text (1.4.3), and for large text (1.4.3) and graphics (1.4.11). */
+export const RATIO = { text: 4.5, large: 3 } as const
+/** What serves as lettering: something that covers little, in a contrast that reads. */
+const LETTERING = 0.12
+/** What is an area to be told from its neighbor. */
+const AREA = 0.02
+
+const was = ({ inks }: Neighbors): number => contrastOf(...inks)
+const is = ({ colors }: Neighbors): number => contrastOf(...colors)
+const ratio = (value: number): string => `${(Math.floor(value * 10 + 1e-9) / 10).toFixed(1)}:1`
+
+/** Whether neighbors are lettering on its ground: as the artwork has it, or as somebody said of their swatches. */
+export const isLettering = (pair: Neighbors, { project }: CheckState): boolean => {
+  const [one, other] = pair.swatches
+  const said = one && other ? project.check.lettering[keyOf('lettering', [one, other])] : undefined
+  return said ?? (Math.min(...pair.areas) <= LETTERING && was(pair) >= RATIO.text)
+}
+
+const namesOf = (state: CheckState, ids: readonly string[]): string =>
+  ids.map(id => swatchIn(state, id)?.name ?? '').join(' on ')
+
+/** The smaller first: lettering on its ground. */
+const smallerFirst = ({ swatches, areas }: Neighbors): string[] => {
+  const ids = swatches.flatMap(id => id ?? [])
+  return areas[0] <= areas[1] ? ids : ids.reverse()
+}
+
+/** Lettering under 4.5:1; under 3:1 not even large letters read. */
+export const lettering: Rule = {
+  name: 'lettering',
+  find: state =>
+    pairsOfSwatches(
+      state,
+      pair => isLettering(pair, state) && is(pair) < RATIO.text,
+      pair => -is(pair),
+    ).map(
+      ({ swatches, worst, inks, part }): Finding => ({
+        key: keyOf('lettering', swatches),
+        rule: 'lettering',
+        severity: is(worst) < RATIO.large ? 'serious' : 'doubtful',
+        words: `Lettering in ${namesOf(state, smallerFirst(worst))} ${
+          is(worst) < RATIO.large ? 'cannot be read' : 'reads only when large'
+        }.`,
+        figure: `${ratio(is(worst))}, needs ${RATIO.text}:1`,
+        measured: [Math.floor(is(worst) * 10), Math.round(part * 100)],
+        swatches,
+        inks,
+      }),
+    ),
+  tries: ({ swatches }, state) => lighterOrDarker(swatches, state),
+}
+
+/** Large areas that touch under 3:1 where the original had it. */
+export const areas: Rule = {
+  name: 'areas',
+  find: state =>
+    pairsOfSwatches(
+      state,
+      pair =>
+        Math.min(...pair.areas) >= AREA &&
+        was(pair) >= RATIO.large &&
+        is(pair) < RATIO.large &&
+        !isLettering(pair, state),
+      pair => -is(pair),
+    ).map(
+      ({ swatches, worst, inks, part }): Finding => ({
+        key: keyOf('areas', swatches),
+        rule: 'areas',
+        severity: is(worst) < 2 ? 'doubtful' : 'slight',
+        words: `Areas in ${swatches.map(id => swatchIn(state, id)?.name).join(' and ')} hardly part any more.`,
+        figure: `${ratio(is(worst))}, was ${ratio(was(worst))}; ${percent(part)} of all edges`,
+        measured: [Math.floor(is(worst) * 10), Math.round(part * 100)],
+        swatches,
+        inks,
+      }),
+    ),
+  tries: ({ swatches }, state) => lighterOrDarker(swatches, state),
+}

@@ -1,0 +1,307 @@
+import { arc, hexOfLch as hexAt, isNeutral, lchOf } from '../../color/convert'
+import { deltaE } from '../../color/difference'
+import { turned } from '../../color/wheel'
+import { distinctFrom, LEAST_DIFFERENCE } from '../../harmony/distinct'
+import { ACCENT } from '../../harmony/proportion'
+import { keyOf, percent, type Finding, type Rule, type Try } from '../finding'
+import { inColor, lighterOrDarker, stronger } from '../moves'
+import { lightOf, mostOf, swatchIn, type CheckState } from '../state'
+
+/** A swatch that colors less of the picture is not seen. */
+const SEEN = 0.001
+/** By how much a part may differ from what it is meant to be. */
+const OFF = 0.18
+/** An accent over this part of the picture does not draw the eye any more. */
+const TOO_MUCH = 0.35
+/** What is loud: OKLCH chroma from here on, in hues so far apart, each covering so much. */
+const LOUD = { chroma: 0.14, apart: 40, covers: 0.03, most: 3 } as const
+/** From how many swatches on a neutral is missed, and the chroma of grays that have nothing of what dominates. */
+const [ENOUGH, DEAD] = [4, 0.004]
+
+const areaOf = ({ areas }: CheckState, id: string): number => areas.get(id) ?? 0
+
+/** An accent that colors nothing, is only a paler version of what dominates, or covers too much. */
+export const accent: Rule = {
+  name: 'accent',
+  find: state => {
+    const found = state.project.scheme.find(({ role }) => role === 'accent')
+    const most = mostOf(state)
+    if (!found || !most) return []
+    const area = areaOf(state, found.id)
+    const inks = state.inksOf.get(found.id) ?? []
+    const say = (severity: Finding['severity'], words: string, figure: string, measured: number[]): Finding[] => [
+      {
+        key: keyOf('accent', [found.id]),
+        rule: 'accent',
+        severity,
+        words,
+        figure,
+        measured,
+        swatches: [found.id],
+        inks,
+      },
+    ]
+    if (area < SEEN) return say('doubtful', `The accent, ${found.name}, colors nothing.`, percent(area), [0])
+    if (found.id === most.id || area > TOO_MUCH)
+      return say(
+        'slight',
+        `The accent, ${found.name}, covers too much to draw the eye.`,
+        `${percent(area)} of the picture`,
+        [Math.round(area * 100)],
+      )
+    const apart = deltaE(found.hex, most.hex)
+    if (apart >= ACCENT.apart) return []
+    return say(
+      'doubtful',
+      `The accent, ${found.name}, is only another tone of ${most.name}.`,
+      `ΔE ${apart.toFixed(0)} apart, ${ACCENT.apart} draw the eye`,
+      [Math.round(apart)],
+    )
+  },
+  tries: ({ swatches: [id = ''] }, state) => {
+    const [swatch, most] = [swatchIn(state, id), mostOf(state)]
+    if (!swatch || !most || swatch.locked) return []
+    const { wheel } = state.project.harmony
+    const others = state.project.scheme.filter(each => each.id !== id).map(({ hex }) => hex)
+    const largest = [...state.project.scheme]
+      .filter(each => each.id !== id && each.id !== most.id)
+      .sort((one, other) => areaOf(state, other.id) - areaOf(state, one.id))
+    const facing = turned(wheel, (largest[0] ?? most).hex, 180)
+    const { l, c, h } = lchOf(facing)
+    const complement = distinctFrom(
+      Math.abs(l - lightOf(most.hex)) >= ACCENT.lighter || c < 0.02
+        ? facing
+        : turned(wheel, (largest[0] ?? most).hex, 180),
+      others,
+    )
+    return [
+      ...(h === undefined ? [] : [inColor(id, complement, `Take the complement of ${(largest[0] ?? most).name}`)]),
+      ...stronger(id, state),
+      ...lighterOrDarker([id], state),
+      ...largest.slice(0, 3).map(
+        (other): Try => ({
+          words: () => `Let ${swatch.name} and ${other.name} change places`,
+          steps: () => [{ do: 'exchange', swatches: [id, other.id] }],
+        }),
+      ),
+    ]
+  },
+}
+
+/** Parts of the picture that are far from what they are meant to be. */
+export const shares: Rule = {
+  name: 'shares',
+  find: state => {
+    const { scheme } = state.project
+    const [total, covered] = [
+      scheme.reduce((sum, { share }) => sum + share, 0) || 1,
+      scheme.reduce((sum, { id }) => sum + areaOf(state, id), 0),
+    ]
+    if (!covered) return []
+    const off = scheme.map(({ id, share }) => ({ id, meant: share / total, is: areaOf(state, id) / covered }))
+    const worst = off.reduce((best, each) =>
+      Math.abs(each.is - each.meant) > Math.abs(best.is - best.meant) ? each : best,
+    )
+    if (Math.abs(worst.is - worst.meant) < OFF) return []
+    const swatch = swatchIn(state, worst.id)
+    return [
+      {
+        key: keyOf('shares', []),
+        rule: 'shares',
+        severity: 'slight',
+        words: `${swatch?.name ?? ''} covers ${worst.is > worst.meant ? 'more' : 'less'} than it is meant to.`,
+        figure: `${percent(worst.is)} of the picture, meant ${percent(worst.meant)}`,
+        measured: [Math.round(worst.is * 20), Math.round(worst.meant * 20)],
+        swatches: [worst.id],
+        inks: state.inksOf.get(worst.id) ?? [],
+      },
+    ]
+  },
+  tries: (finding, state) => {
+    const { scheme } = state.project
+    const [id = ''] = finding.swatches
+    const swatch = swatchIn(state, id)
+    if (!swatch) return []
+    const meant = swatch.share
+    const nearest = scheme
+      .filter(each => each.id !== id)
+      .sort((one, other) => Math.abs(areaOf(state, one.id) - meant) - Math.abs(areaOf(state, other.id) - meant))
+    const covered = scheme.reduce((sum, each) => sum + areaOf(state, each.id), 0) || 1
+    return [
+      ...nearest.slice(0, 3).map(
+        (other): Try => ({
+          words: () => `Let ${swatch.name} and ${other.name} change places`,
+          steps: () => [{ do: 'exchange', swatches: [id, other.id] }],
+        }),
+      ),
+      {
+        words: () => 'Mean the shares as they are',
+        steps: () => [
+          {
+            do: 'share out',
+            shares: Object.fromEntries(scheme.map(each => [each.id, Math.max(0.01, areaOf(state, each.id) / covered)])),
+          },
+        ],
+      },
+    ]
+  },
+}
+
+/** Swatches the artwork does not use. */
+export const unused: Rule = {
+  name: 'unused',
+  find: state =>
+    state.project.scheme
+      .filter(({ id, role }) => role !== 'accent' && areaOf(state, id) < SEEN)
+      .map(
+        ({ id, name }): Finding => ({
+          key: keyOf('unused', [id]),
+          rule: 'unused',
+          severity: 'slight',
+          words: `${name} colors nothing in the artwork.`,
+          figure: percent(areaOf(state, id)),
+          measured: [0],
+          swatches: [id],
+          inks: [],
+        }),
+      ),
+  tries: ({ swatches: [id = ''] }, state) => {
+    const swatch = swatchIn(state, id)
+    if (!swatch || swatch.locked || state.project.scheme.length <= 2) return []
+    return [{ words: () => `Remove ${swatch.name}`, steps: () => [{ do: 'remove swatch', id }] }]
+  },
+}
+
+/** Swatches that are all but the same. */
+export const alike: Rule = {
+  name: 'alike',
+  find: ({ project: { scheme } }) =>
+    scheme.flatMap((one, i) =>
+      scheme.slice(i + 1).flatMap((other): Finding[] => {
+        const apart = deltaE(one.hex, other.hex)
+        if (apart >= LEAST_DIFFERENCE) return []
+        return [
+          {
+            key: keyOf('alike', [one.id, other.id]),
+            rule: 'alike',
+            severity: 'doubtful',
+            words: `${one.name} and ${other.name} are all but the same.`,
+            figure: `ΔE ${apart.toFixed(1)}`,
+            measured: [Math.round(apart)],
+            swatches: [one.id, other.id],
+            inks: [],
+          },
+        ]
+      }),
+    ),
+  tries: ({ swatches }, state) => lighterOrDarker(swatches, state),
+}
+
+/** Too many strong hues at once. */
+export const loud: Rule = {
+  name: 'loud',
+  find: state => {
+    const strong = state.project.scheme.filter(
+      ({ id, hex }) => lchOf(hex).c >= LOUD.chroma && areaOf(state, id) >= LOUD.covers,
+    )
+    const hues: typeof strong = []
+    for (const swatch of strong)
+      if (hues.every(({ hex }) => Math.abs(arc(lchOf(hex).h, lchOf(swatch.hex).h)) >= LOUD.apart)) hues.push(swatch)
+    if (hues.length <= LOUD.most) return []
+    return [
+      {
+        key: keyOf('loud', []),
+        rule: 'loud',
+        severity: 'slight',
+        words: `${hues.length} strong hues compete for the eye.`,
+        figure: hues.map(({ name }) => name).join(', '),
+        measured: [hues.length],
+        swatches: hues.map(({ id }) => id),
+        inks: hues.flatMap(({ id }) => state.inksOf.get(id) ?? []),
+      },
+    ]
+  },
+  tries: ({ swatches }, state) =>
+    swatches.flatMap((id): Try[] => {
+      const swatch = swatchIn(state, id)
+      if (!swatch || swatch.locked || swatch.role === 'dominant' || swatch.role === 'accent') return []
+      const { l, c, h } = lchOf(swatch.hex)
+      return [
+        {
+          words: () => `Quiet ${swatch.name}`,
+          steps: () =>
+            [0.85, 0.7, 0.55, 0.4, 0.25].map(part => ({
+              do: 'edit swatch' as const,
+              id,
+              hex: hexAt({ l, c: c * part, h }),
+            })),
+        },
+      ]
+    }),
+}
+
+/** No neutral that lets the others settle; or grays that have nothing of what dominates. */
+export const neutral: Rule = {
+  name: 'neutral',
+  find: state => {
+    const { scheme } = state.project
+    const grays = scheme.filter(({ hex }) => isNeutral(hex))
+    const most = mostOf(state)
+    if (!grays.length && scheme.length >= ENOUGH)
+      return [
+        {
+          key: keyOf('neutral', []),
+          rule: 'neutral',
+          severity: 'slight',
+          words: 'No neutral lets the colors settle.',
+          figure: `${scheme.length} colors, none of them gray`,
+          measured: [scheme.length],
+          swatches: [],
+          inks: [],
+        },
+      ]
+    if (!most || isNeutral(most.hex)) return []
+    return grays
+      .filter(
+        ({ hex, id }) => lchOf(hex).c < DEAD && lightOf(hex) > 0.05 && lightOf(hex) < 0.97 && areaOf(state, id) >= SEEN,
+      )
+      .map(
+        ({ id, name }): Finding => ({
+          key: keyOf('neutral', [id]),
+          rule: 'neutral',
+          severity: 'slight',
+          words: `${name} has nothing of ${most.name} in it.`,
+          figure: 'a gray without a hue',
+          measured: [0],
+          swatches: [id],
+          inks: state.inksOf.get(id) ?? [],
+        }),
+      )
+  },
+  tries: ({ swatches: [id] }, state) => {
+    const most = mostOf(state)
+    if (!most) return []
+    const { h } = lchOf(most.hex)
+    if (id) {
+      const swatch = swatchIn(state, id)
+      if (!swatch || swatch.locked) return []
+      return [inColor(id, hexAt({ l: lightOf(swatch.hex), c: TINT, h }), `Tint ${swatch.name} with ${most.name}`)]
+    }
+    const others = state.project.scheme.map(({ hex }) => hex)
+    return [0.94, 0.62, 0.3].map(
+      (l): Try => ({
+        words: () => `Add a ${l > 0.9 ? 'light' : l > 0.5 ? 'middle' : 'dark'} neutral`,
+        steps: () => [
+          {
+            do: 'add swatches',
+            colors: [{ hex: distinctFrom(hexAt({ l, c: TINT, h }), others) }],
+            how: 'neutral',
+            after: null,
+          },
+        ],
+      }),
+    )
+  },
+}
+/** The chroma of a neutral that has a tint of what dominates. */
+const TINT = 0.014

@@ -1,0 +1,99 @@
+import { labOf, type Hex } from '../../color/convert'
+import { deltaE } from '../../color/difference'
+import { seenBy, VISIONS, type Vision } from '../../color/vision'
+import { keyOf, percent, type Finding, type Rule } from '../finding'
+import { lighterOrDarker } from '../moves'
+import { pairsOfSwatches } from '../pairs'
+import { lightOf, swatchIn, type CheckState, type Neighbors } from '../state'
+
+/** From which ΔE2000 on neighbors are told apart, and under which they are not. */
+const [TOLD, MERGED] = [10, 5]
+/** By how much of OKLab lightness neighbors differ at least that part in gray. */
+const GRAY = 0.045
+/** The least range of OKLab lightness of what covers something. */
+const RANGE = { least: 0.4, covers: 0.01 } as const
+
+const SEEN_BY: Record<Vision, string> = {
+  protan: 'who does not see red',
+  deutan: 'who does not see green',
+  tritan: 'who does not see blue',
+}
+
+const worstVision = ([one, other]: readonly [Hex, Hex]): { vision: Vision; apart: number } =>
+  VISIONS.map(vision => ({ vision, apart: deltaE(seenBy(vision, one), seenBy(vision, other)) })).reduce((best, each) =>
+    each.apart < best.apart ? each : best,
+  )
+
+const isTold = ({ colors }: Neighbors): boolean => deltaE(...colors) >= TOLD
+const namesOf = (state: CheckState, ids: readonly string[]): string =>
+  ids.map(id => swatchIn(state, id)?.name ?? '').join(' and ')
+
+/** Neighbors that most tell apart and color-blind readers do not (Machado, Oliveira and Fernandes, 2009). */
+export const vision: Rule = {
+  name: 'vision',
+  find: state =>
+    pairsOfSwatches(
+      state,
+      pair => isTold(pair) && worstVision(pair.colors).apart < MERGED,
+      pair => -worstVision(pair.colors).apart,
+    ).map(({ swatches, worst, inks, part }): Finding => {
+      const seen = worstVision(worst.colors)
+      return {
+        key: keyOf('vision', swatches),
+        rule: 'vision',
+        severity: part >= 0.03 ? 'serious' : 'doubtful',
+        words: `${namesOf(state, swatches)} merge for a reader ${SEEN_BY[seen.vision]}.`,
+        figure: `ΔE ${seen.apart.toFixed(1)} instead of ${deltaE(...worst.colors).toFixed(0)}; ${percent(part)} of all edges`,
+        measured: [Math.round(seen.apart), Math.round(part * 100)],
+        swatches,
+        inks,
+      }
+    }),
+  tries: ({ swatches }, state) => lighterOrDarker(swatches, state),
+}
+
+const apartInGray = ({ colors: [one, other] }: Neighbors): number => Math.abs(lightOf(one) - lightOf(other))
+
+/** Neighbors that are one in gray though the original had them apart; and a picture without lights and darks. */
+export const values: Rule = {
+  name: 'values',
+  find: state => {
+    const pairs = pairsOfSwatches(
+      state,
+      pair =>
+        isTold(pair) && apartInGray(pair) < GRAY && Math.abs(labOf(pair.inks[0]).l - labOf(pair.inks[1]).l) > GRAY * 2,
+      pair => -apartInGray(pair),
+    ).map(
+      ({ swatches, worst, inks, part }): Finding => ({
+        key: keyOf('values', swatches),
+        rule: 'values',
+        severity: part >= 0.06 ? 'doubtful' : 'slight',
+        words: `${namesOf(state, swatches)} are one value: in gray they merge.`,
+        figure: `lightness ${(apartInGray(worst) * 100).toFixed(1)} apart; ${percent(part)} of all edges`,
+        measured: [Math.round(apartInGray(worst) * 100), Math.round(part * 100)],
+        swatches,
+        inks,
+      }),
+    )
+    const lights = state.inks.filter(({ area }) => area >= RANGE.covers).map(({ color }) => lightOf(color))
+    const range = lights.length ? Math.max(...lights) - Math.min(...lights) : 1
+    if (range >= RANGE.least || lights.length < 2) return pairs
+    const all: Finding = {
+      key: keyOf('values', []),
+      rule: 'values',
+      severity: 'doubtful',
+      words: 'The picture has no clear lights and darks.',
+      figure: `lightness spans ${(range * 100).toFixed(0)} of 100, ${RANGE.least * 100} carry a picture`,
+      measured: [Math.round(range * 100)],
+      swatches: [],
+      inks: [],
+    }
+    return [all, ...pairs]
+  },
+  tries: ({ swatches }, state) => {
+    if (swatches.length) return lighterOrDarker(swatches, state)
+    const used = state.project.scheme.filter(({ id }) => (state.areas.get(id) ?? 0) >= RANGE.covers)
+    const sorted = [...used].sort((one, other) => lightOf(one.hex) - lightOf(other.hex))
+    return lighterOrDarker([sorted.at(-1)?.id ?? '', sorted[0]?.id ?? ''], state)
+  },
+}

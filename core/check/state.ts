@@ -1,0 +1,97 @@
+import { lchOf, type Hex } from '../color/convert'
+import { okDistance } from '../color/difference'
+import type { Project } from '../document/project'
+import type { Swatch } from '../document/scheme'
+import { graphOf } from '../remap/graph'
+import type { InkArea } from '../remap/inks'
+
+/* What a scheme is in use: what its artwork becomes, who is beside whom, and how much each swatch covers. */
+
+/** Two inks that touch, in what they become: longest boundaries first. */
+export interface Neighbors {
+  /** The inks, what they become, and the swatches that color them; null for one that is left as it is. */
+  inks: readonly [Hex, Hex]
+  colors: readonly [Hex, Hex]
+  swatches: readonly [string | null, string | null]
+  areas: readonly [number, number]
+  /** Their part of all boundaries, in [0, 1]. */
+  part: number
+}
+
+export interface CheckState {
+  project: Project
+  neighbors: readonly Neighbors[]
+  /** The part of the picture each swatch colors, by its id. */
+  areas: ReadonlyMap<string, number>
+  /** The inks each swatch colors, by its id. */
+  inksOf: ReadonlyMap<string, readonly Hex[]>
+  /** What the inks become, with the part of the picture each covers. */
+  inks: ReadonlyArray<{ hex: Hex; color: Hex; area: number }>
+}
+
+/** Boundaries shorter than this part of all are specks. */
+const SPECK = 0.0005
+
+/** The swatch whose color is nearest. */
+const nearestOf = (scheme: readonly Swatch[], hex: Hex): string | null =>
+  scheme.reduce<Swatch | null>(
+    (best, swatch) => (!best || okDistance(swatch.hex, hex) < okDistance(best.hex, hex) ? swatch : best),
+    null,
+  )?.id ?? null
+
+/**
+ * The state a project is in on its artwork, from what its inks become. An ink nothing is said of, as on a stand-in, goes
+ * to the swatch its color is nearest to.
+ */
+export const stateOf = (project: Project, inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex>): CheckState => {
+  const { targets } = project.remap
+  const { nodes, edges } = graphOf(inks)
+  const became = nodes.map(({ hex }) => colors.get(hex) ?? hex)
+  const to = nodes.map(({ hex }, i) => {
+    const target = targets[hex]
+    return target ? target.to : nearestOf(project.scheme, became[i] as Hex)
+  })
+  const areas = new Map<string, number>()
+  const inksOf = new Map<string, Hex[]>()
+  nodes.forEach(({ hex, area }, i) => {
+    const id = to[i]
+    if (!id) return
+    areas.set(id, (areas.get(id) ?? 0) + area)
+    inksOf.set(id, [...(inksOf.get(id) ?? []), hex])
+  })
+  return {
+    project,
+    areas,
+    inksOf,
+    inks: nodes.map(({ hex, area }, i) => ({ hex, color: became[i] as Hex, area })),
+    neighbors: edges
+      .filter(({ part }) => part >= SPECK)
+      .map(
+        ({ one, other, part }): Neighbors => ({
+          inks: [nodes[one]?.hex ?? '', nodes[other]?.hex ?? ''],
+          colors: [became[one] as Hex, became[other] as Hex],
+          swatches: [to[one] ?? null, to[other] ?? null],
+          areas: [nodes[one]?.area ?? 0, nodes[other]?.area ?? 0],
+          part,
+        }),
+      )
+      .sort((a, b) => b.part - a.part),
+  }
+}
+
+/** A swatch by its id. */
+export const swatchIn = ({ project: { scheme } }: CheckState, id: string | null): Swatch | undefined =>
+  scheme.find(each => each.id === id)
+
+/** The swatch that colors most of the picture; the one with the largest share where none colors any. */
+export const mostOf = ({ project: { scheme }, areas }: CheckState): Swatch | undefined =>
+  scheme.reduce<Swatch | undefined>((best, swatch) => {
+    const [own, most] = [swatch, best].map(each => (each ? [areas.get(each.id) ?? 0, each.share] : [-1, -1]))
+    return (own?.[0] ?? 0) > (most?.[0] ?? 0) ||
+      ((own?.[0] ?? 0) === (most?.[0] ?? 0) && (own?.[1] ?? 0) > (most?.[1] ?? 0))
+      ? swatch
+      : best
+  }, undefined)
+
+/** OKLab lightness. */
+export const lightOf = (hex: Hex): number => lchOf(hex).l

@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import { asideSchema } from '../document/check'
+import type { Project } from '../document/project'
+import { kindOf } from './command'
+
+/* What is said about findings. */
+
+const key = z.string().min(1).max(200)
+const without = <Value>(all: Readonly<Record<string, Value>>, gone: string): Record<string, Value> =>
+  Object.fromEntries(Object.entries(all).filter(([each]) => each !== gone))
+
+export const CHECKING = {
+  'put aside': kindOf(
+    z.object({ key, ...asideSchema.shape }),
+    'put aside',
+    (project, { key: finding, note, measured }): Project => ({
+      ...project,
+      check: { ...project.check, aside: { ...project.check.aside, [finding]: { note, measured } } },
+    }),
+  ),
+  'take up again': kindOf(
+    z.object({ key }),
+    'take up again',
+    (project, { key: finding }): Project => ({
+      ...project,
+      check: { ...project.check, aside: without(project.check.aside, finding) },
+    }),
+  ),
+  'say lettering': kindOf(
+    z.object({ key, is: z.boolean().nullable() }),
+    ({ is }) => (is === null ? 'lettering as found' : is ? 'lettering' : 'no lettering'),
+    (project, { key: pair, is }): Project => ({
+      ...project,
+      check: {
+        ...project.check,
+        lettering: is === null ? without(project.check.lettering, pair) : { ...project.check.lettering, [pair]: is },
+      },
+    }),
+  ),
+}
