@@ -3,6 +3,7 @@ export const STEPS = [
   { step: 'gather', title: 'Gather' },
   { step: 'compose', title: 'Compose' },
   { step: 'remap', title: 'Remap' },
+  { step: 'check', title: 'Check' },
   { step: 'hand-over', title: 'Hand over' },
 ] as const
 export type Step = (typeof STEPS)[number]['step']

@@ -7,7 +7,7 @@ import { paintingOf, UNPAINTED, type Painted, type Painting } from '../../core/p
 import { inLook } from '../../core/scheme/looks'
 
 const STAND_INS: readonly Artwork[] = standIns.pieces.map(piece => ({ kind: 'svg' as const, ...piece }))
-const STAND_IN_INKS = standIns.inks as Array<[string, number]>
+const STAND_IN_INKS = markRaw(standIns.inks as Array<[string, number]>)
 const NOTHING: Painting = () => UNPAINTED
 
 /** What is shown of the project, and what everything on it becomes: as it is, as it is previewed, as it could be. */
@@ -58,5 +58,5 @@ export const usePainting = defineStore('painting', () => {
     for (const { hash } of all) void files.open(hash).catch(() => null) // what cannot be shown says so itself
   })
 
-  return { shownId, artwork, pieces, piece, inks, known, of, shown, settled, inOther }
+  return { standIns: STAND_IN_INKS, shownId, artwork, pieces, piece, inks, known, of, shown, settled, inOther }
 })

@@ -1,11 +1,23 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
+import { VISIONS } from '../../core/color/vision'
 import { REACH, type Area } from '../../core/raster/area'
 import type { Touch } from '../../core/document/remap'
 
 /** How shapes are picked on the stage: one by one, or those within a rectangle or a loop drawn by hand. */
 export const PICKS = ['point', 'rectangle', 'lasso'] as const
 export type Pick = (typeof PICKS)[number]
+
+/** By whose eyes colors are seen: without one kind of cone, or without color. */
+export const EYES = ['everyone', ...VISIONS, 'gray'] as const
+export type Eyes = (typeof EYES)[number]
+export const EYES_TITLES: Record<Eyes, string> = {
+  everyone: 'everyone',
+  protan: 'protan: no red',
+  deutan: 'deutan: no green',
+  tritan: 'tritan: no blue',
+  gray: 'in gray',
+}
 
 /** What can be picked: a shape, by its place among the elements of the file, or an area of a picture. */
 export type Hit = number | Area
@@ -33,6 +45,17 @@ export const useStage = defineStore('stage', () => {
   const before = ref(false)
   /** Where the divider between before and after stands, in parts of the width; null where there is none. */
   const divider = ref<number | null>(null)
+  /** By whose eyes artwork and scheme are seen, and how far their sight differs, in [0, 1]. */
+  const eyes = ref<Eyes>('everyone')
+  const severity = ref(1)
+  /** By whose eyes they were seen last, other than everyone's: one key goes there and back. */
+  const otherEyes = useLocalStorage<Exclude<Eyes, 'everyone'>>('plumbago other eyes', 'deutan')
+  watch(eyes, now => {
+    if (now !== 'everyone') otherEyes.value = now
+  })
+  const exchangeEyes = (): void => {
+    eyes.value = eyes.value === 'everyone' ? otherEyes.value : 'everyone'
+  }
   const lit = shallowRef<ReadonlySet<string> | null>(null)
   /** The inks under the pointer. */
   const pointed = shallowRef<readonly string[]>([])
@@ -80,6 +103,9 @@ export const useStage = defineStore('stage', () => {
     picked.value = new Set()
   }
   return {
+    eyes,
+    severity,
+    exchangeEyes,
     before,
     divider,
     lit,

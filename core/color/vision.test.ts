@@ -1,5 +1,6 @@
 import { deltaE } from './difference'
-import { leastApart, seenBy, VISIONS } from './vision'
+import { inGray, leastApart, matrixOf, seenBy, VISIONS } from './vision'
+import { luminanceOf } from './contrast'
 
 it('leaves grays as they are, for all', () => {
   for (const vision of VISIONS)
@@ -18,4 +19,29 @@ it('merges red and green for protan and deutan, and not for tritan', () => {
   expect(deltaE(seenBy('tritan', red), seenBy('tritan', green))).toBeGreaterThan(20)
   expect(leastApart(red, green)).toBeLessThan(12)
   expect(leastApart('#000000', '#ffffff')).toBeGreaterThan(90)
+})
+it('goes from nothing at severity 0 to the published matrix at 1, straight between tenths', () => {
+  for (const vision of VISIONS) {
+    expect(matrixOf(vision, 0)).toEqual([1, 0, 0, 0, 1, 0, 0, 0, 1])
+    const [low, middle, high] = [0.4, 0.45, 0.5].map(severity => matrixOf(vision, severity)) as [
+      number[],
+      number[],
+      number[],
+    ]
+    middle.forEach((each, i) => expect(each).toBeCloseTo(((low[i] as number) + (high[i] as number)) / 2, 10))
+    // rows add up to 1: grays stay
+    for (const severity of [0.2, 0.7, 1])
+      for (const row of [0, 3, 6])
+        expect(
+          matrixOf(vision, severity)
+            .slice(row, row + 3)
+            .reduce((sum, each) => sum + each, 0),
+        ).toBeCloseTo(1, 3)
+  }
+  expect(matrixOf('protan', 1)[1]).toBeCloseTo(1.052583, 6)
+  expect(seenBy('deutan', '#c0504d', 0)).toBe('#c0504d')
+})
+it('in gray keeps the luminance', () => {
+  for (const hex of ['#e07a5f', '#0f6d5f', '#ffcf24'])
+    expect(Math.abs(luminanceOf(inGray(hex)) - luminanceOf(hex))).toBeLessThan(0.004)
 })

@@ -1,3 +1,4 @@
+import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, type Color, type Rgb } from 'culori'
 import { hexOfRgb, rgbOf, type Hex } from './convert'
 import { deltaE } from './difference'
 import { encodedOf, linearOf } from './linear'
@@ -7,34 +8,63 @@ import { remembered } from './remembered'
 export const VISIONS = ['protan', 'deutan', 'tritan'] as const
 export type Vision = (typeof VISIONS)[number]
 
-/**
- * What becomes of linear red, green and blue at full severity, row by row (Machado, Oliveira and Fernandes, 2009, A
- * physiologically-based model for simulation of color vision deficiency).
- */
-const MATRICES: Record<Vision, readonly number[]> = {
-  protan: [0.152286, 1.052583, -0.204868, 0.114503, 0.786281, 0.099216, -0.003882, -0.048116, 1.051998],
-  deutan: [0.367322, 0.860646, -0.227968, 0.280085, 0.672501, 0.047413, -0.01182, 0.04294, 0.968881],
-  tritan: [1.255528, -0.076749, -0.178779, -0.078411, 0.930809, 0.147602, 0.004733, 0.691367, 0.3039],
+const TABLES: Record<Vision, (severity: number) => (color: Rgb) => Color | undefined> = {
+  protan: filterDeficiencyProt,
+  deutan: filterDeficiencyDeuter,
+  tritan: filterDeficiencyTrit,
 }
+const AXES = [
+  { r: 1, g: 0, b: 0 },
+  { r: 0, g: 1, b: 0 },
+  { r: 0, g: 0, b: 1 },
+] as const
+
+/** One matrix of the published table, which the color library brings along for tenths of severity, row by row. */
+const tabled = (vision: Vision, severity: number): number[] => {
+  const columns = AXES.map(axis => TABLES[vision](severity)({ mode: 'rgb', ...axis }) as Rgb)
+  return (['r', 'g', 'b'] as const).flatMap(row => columns.map(column => column[row]))
+}
+
+/**
+ * What becomes of linear red, green and blue for a severity in [0, 1], nine numbers row by row (Machado, Oliveira and
+ * Fernandes, 2009, A physiologically-based model for simulation of color vision deficiency); straight between tenths.
+ */
+export const matrixOf = (vision: Vision, severity: number): number[] => {
+  const at = Math.min(1, Math.max(0, severity)) * 10
+  const [low, high] = [Math.floor(at) / 10, Math.ceil(at) / 10].map(tenth => tabled(vision, tenth)) as [
+    number[],
+    number[],
+  ]
+  return low.map((each, i) => each + ((high[i] as number) - each) * (at - Math.floor(at)))
+}
+
+/** What becomes of linear red, green and blue in gray: their luminance, row by row (IEC 61966-2-1). */
+export const GRAY_MATRIX: readonly number[] = Array.from({ length: 3 }, () => [0.2126, 0.7152, 0.0722]).flat()
 
 const unit = (value: number): number => Math.min(1, Math.max(0, value))
 
+/** A color by a matrix over linear light. */
+const through = (matrix: readonly number[], hex: Hex): Hex => {
+  const { r, g, b } = rgbOf(hex)
+  const light = [linearOf(r), linearOf(g), linearOf(b)] as const
+  const channel = (row: number): number =>
+    encodedOf(unit(light.reduce((sum, each, i) => sum + each * (matrix[row * 3 + i] as number), 0)))
+  return hexOfRgb(channel(0), channel(1), channel(2))
+}
+
 const seen = Object.fromEntries(
-  VISIONS.map(vision => [
-    vision,
-    remembered(hex => {
-      const { r, g, b } = rgbOf(hex)
-      const light = [linearOf(r), linearOf(g), linearOf(b)] as const
-      const m = MATRICES[vision]
-      const channel = (row: number): number =>
-        encodedOf(unit(light.reduce((sum, each, i) => sum + each * (m[row * 3 + i] as number), 0)))
-      return hexOfRgb(channel(0), channel(1), channel(2))
-    }),
-  ]),
+  VISIONS.map(vision => {
+    const matrix = matrixOf(vision, 1)
+    return [vision, remembered(hex => through(matrix, hex))]
+  }),
 ) as Record<Vision, (hex: Hex) => Hex>
 
-/** The color as someone with a color vision deficiency of full severity sees it. */
-export const seenBy = (vision: Vision, hex: Hex): Hex => seen[vision](hex)
+/** The color as someone with a color vision deficiency sees it, of full severity where nothing else is said. */
+export const seenBy = (vision: Vision, hex: Hex, severity = 1): Hex =>
+  severity === 1 ? seen[vision](hex) : through(matrixOf(vision, severity), hex)
+
+/** The color in gray, as who sees no colors, or a printer with only black, has it. */
+export const inGray: (hex: Hex) => Hex = remembered(hex => through(GRAY_MATRIX, hex))
 
 /** How far two colors are apart, in ΔE2000, to whom sees them least apart. */
 export const leastApart = (one: Hex, other: Hex): number =>

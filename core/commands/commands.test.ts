@@ -132,6 +132,12 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
   'mend': [lossy, { do: 'mend', pairs: [['#102030', '#cc4422']] }],
   'shade group': [derived, { do: 'shade group', swatch: 's1', shading: 'stepped' }],
   'lead group': [derived, { do: 'lead group', swatch: 's1', lead: '#102030' }],
+  'put aside': [derived, { do: 'put aside', key: 'vision s1 s2', note: 'the client wants it', measured: [3, 12] }],
+  'take up again': [
+    apply(derived, { do: 'put aside', key: 'vision s1 s2', note: '', measured: [3] }),
+    { do: 'take up again', key: 'vision s1 s2' },
+  ],
+  'say lettering': [derived, { do: 'say lettering', key: 'lettering s1 s2', is: true }],
   'treat neutrals': [derived, { do: 'treat neutrals', neutrals: 'tinted' }],
   'adjust artwork': [derived, { do: 'adjust artwork', adjust: { brightness: 0.2 } }],
   'adopt adjustment': [dressed, { do: 'adopt adjustment' }],

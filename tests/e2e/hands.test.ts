@@ -172,7 +172,7 @@ test('what is dropped or pasted anywhere in the workspace is taken', async ({ pa
   await dropOn(page, '[data-test=band]', { file: DRAWING })
   await expect(page).toHaveURL(/\/gather$/)
   await expect(page.getByRole('button', { name: 'Show Flag of the quay' })).toBeVisible()
-  await page.keyboard.press('4')
+  await page.keyboard.press('5')
   await dropOn(page, '[data-test=stage]', { text: '#112233 #aa5500 #eeeedd' })
   await expect.poll(() => bandColors(page)).toEqual(['#112233', '#aa5500', '#eeeedd'])
   await page.keyboard.press('2')
@@ -199,7 +199,7 @@ test('addresses that lead nowhere say so, unknown steps lead to the first; every
   await expect(page).toHaveURL(new RegExp(`/project/${id}/gather$`))
   await expect(page).toHaveTitle('Gather · Breezeholm kite festival · Plumbago')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Breezeholm kite festival: Gather')
-  await page.keyboard.press('4')
+  await page.keyboard.press('5')
   await expect(page).toHaveTitle('Hand over · Breezeholm kite festival · Plumbago')
   await page.goto('/nowhere/at/all')
   await expect(page.getByTestId('error')).toContainText('There is nothing at this address')
@@ -226,7 +226,7 @@ test('artwork taken out says which touch-ups and exceptions go with it, and both
 
 test('the name of a file keeps letters of all scripts', async ({ page }) => {
   await newProject(page, '凧祭り')
-  await page.keyboard.press('4')
+  await page.keyboard.press('5')
   const download = page.waitForEvent('download')
   await page.getByTestId('download-scheme').click()
   expect((await download).suggestedFilename()).toBe('凧祭り.css')

@@ -112,7 +112,7 @@ test('what a painting is taken as can be said, an ink pointed at joins; an area 
   await aside(page)
   await expect(page.getByTestId('touches')).toContainText('1 area')
   await expect.poll(async () => farthest(before, await pixelsOf(page))).toBeGreaterThan(20)
-  await page.keyboard.press('4')
+  await page.keyboard.press('5')
   const png = await written(page, () => page.getByTestId('png-dunes').click())
   const { width, hasAlpha, format } = await sharp(png).metadata()
   expect([format, width, hasAlpha]).toEqual(['png', WIDE, true])
@@ -178,7 +178,7 @@ test('a painting of more than 12 megapixels is taken in; taking it apart and wri
   await expect(canvas(page)).toBeVisible()
   await expect(canvas(page)).toHaveAttribute('width', '1280')
 
-  await page.keyboard.press('4')
+  await page.keyboard.press('5')
   const write = page.getByTestId('png-wide dunes')
   await write.click()
   await expect(write).toContainText('Stop')

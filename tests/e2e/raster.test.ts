@@ -217,7 +217,7 @@ test('PNG, JPEG and WebP come in as artwork and go out in full size with their a
   await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'flat' }).click()
   const targets = await page.locator('[data-ribbon]').count()
   expect(targets).toBe(2)
-  await page.keyboard.press('4')
+  await page.keyboard.press('5')
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByTestId('png-mark').click()])
   expect(file.suggestedFilename()).toBe('mark.png')
   const chunks: Buffer[] = []

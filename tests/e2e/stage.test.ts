@@ -87,7 +87,7 @@ test(
     await expect.poll(() => colorAt(0.8)).toBe('#f4ead6')
     await page.getByRole('tab', { name: 'Touch-ups' }).click()
     await expect(page.getByTestId('picked')).toContainText('too many shapes to pick single ones')
-    await page.keyboard.press('4')
+    await page.keyboard.press('5')
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page

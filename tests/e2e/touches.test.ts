@@ -133,7 +133,7 @@ test('a rung, a stroke and an opacity are set by hand, and the download has them
   await expect(page.getByTestId('touches').getByRole('listitem')).toHaveCount(3)
   await page.keyboard.press('Escape')
   await page.getByTestId('stage').focus()
-  await page.keyboard.press('4')
+  await page.keyboard.press('5')
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Download Poster as SVG' }).click()
   const chunks: Buffer[] = []

@@ -94,7 +94,7 @@ test(
     await saved(page)
     await page.reload()
     await hasColor(page, DISC, worn)
-    await page.keyboard.press('4')
+    await page.keyboard.press('5')
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page

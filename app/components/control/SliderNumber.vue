@@ -39,7 +39,7 @@ const nudge = (event: KeyboardEvent): void => {
       { 'opacity-45': disabled },
     ]"
   >
-    <span class="truncate">{{ label }}</span>
+    <span class="line-clamp-2 leading-[13px]" :title="label">{{ label }}</span>
     <input
       type="range"
       class="slide w-full"

@@ -2,6 +2,8 @@
 import { titleShown } from '../../../core/formats/fileName'
 import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/composables/useDrag'
+import { withKey } from '~/composables/shortcuts'
+import { EYES, EYES_TITLES } from '~/stores/stage'
 import { NOTHING_BY_HAND } from '../../../core/painting/painting'
 import type { StageArtwork } from './stageArtwork'
 
@@ -153,6 +155,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         width: `${size.width}px`,
         height: `${size.height}px`,
         transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})`,
+        filter: stage.eyes === 'everyone' ? undefined : `url(#eyes-${stage.eyes})`,
       }"
     >
       <StagePicture
@@ -216,7 +219,20 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         >
       </p>
       <p v-if="words" class="line-clamp-2 min-w-0 text-ink" data-test="verdict-words">{{ words }}</p>
-      <div class="ml-auto flex shrink-0 items-center text-body text-ink">
+      <label
+        class="ml-auto flex shrink-0 items-center gap-1"
+        :class="{ 'font-semibold text-ink': stage.eyes !== 'everyone' }"
+        :title="withKey('By whose eyes artwork and scheme are seen, and back', 'eyes')"
+        >Seen by<SelectField
+          class="h-6!"
+          label="Seen by"
+          data-test="eyes"
+          :model-value="stage.eyes"
+          :choices="EYES.map(value => ({ value, title: EYES_TITLES[value] }))"
+          @update:model-value="eyes => (stage.eyes = eyes)"
+          @pointerdown.stop
+      /></label>
+      <div class="flex shrink-0 items-center text-body text-ink">
         <button class="control bare px-2" aria-label="Zoom out" :disabled="zoom === 1" @click="zoomBy(0.8)">−</button>
         <button class="control bare px-1" title="Fit" aria-label="Fit the artwork" @click="fit">
           <span class="value w-10 text-center">{{ zoom === 1 ? 'fit' : `${Math.round(zoom * 100)}%` }}</span>

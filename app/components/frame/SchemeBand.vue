@@ -44,6 +44,9 @@ const strips = computed(
 )
 const ticks = Array.from({ length: 21 }, (_, i) => i * 5)
 
+/** The band is seen by the same eyes as the stage. */
+const seen = computed(() => (stage.eyes === 'everyone' ? undefined : `url(#eyes-${stage.eyes})`))
+
 const opened = ref<string | null>(null)
 const openedSwatch = computed(() => scheme.value.find(({ id }) => id === opened.value) ?? null)
 let dragged = false
@@ -205,7 +208,7 @@ const cutTitle = (swatch: Swatch): string =>
         >
           <button
             class="swatch-block"
-            :style="{ background: swatch.hex, color: lettersOn(swatch.hex) }"
+            :style="{ background: swatch.hex, color: lettersOn(swatch.hex), filter: seen }"
             :aria-label="`${swatch.name}, ${swatch.hex}, ${swatch.role}${swatch.locked ? ', locked' : ''}`"
             :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
             :aria-expanded="opened === swatch.id"

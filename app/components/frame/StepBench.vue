@@ -13,6 +13,7 @@ const { step } = defineProps<{ step: Step }>()
     <LazyGatherBench v-if="step === 'gather'" />
     <LazyComposeBench v-else-if="step === 'compose'" />
     <LazyRemapBench v-else-if="step === 'remap'" />
+    <LazyCheckBench v-else-if="step === 'check'" />
     <LazyHandOverBench v-else />
   </div>
 </template>

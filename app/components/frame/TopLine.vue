@@ -6,6 +6,7 @@ import { STEPS, type Step } from '~/composables/useSteps'
 defineProps<{ step: Step }>()
 const emit = defineEmits<{ step: [step: Step] }>()
 const history = useHistory()
+const checking = useChecking()
 const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?? [])
 </script>
 
@@ -26,7 +27,14 @@ const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?
             :title="withKey(title, each)"
             @click="emit('step', each)"
           >
-            {{ title }}
+            {{ title
+            }}<span
+              v-if="each === 'check' && checking.serious"
+              class="value ml-1"
+              :title="`${checking.serious} serious ${checking.serious === 1 ? 'finding' : 'findings'}`"
+              data-test="serious-count"
+              >▲{{ checking.serious }}</span
+            >
           </button>
         </li>
       </ol>

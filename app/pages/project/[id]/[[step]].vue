@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, watchDebounced } from '@vueuse/core'
 import { useShortcuts } from '~/composables/shortcuts'
 import { isStep, STEPS, stepOf, type Step } from '~/composables/useSteps'
 
@@ -43,7 +43,7 @@ const load = async (): Promise<void> => {
   try {
     await opened
     // the other steps are there before they are asked for
-    void prefetchComponents(['GatherBench', 'ComposeBench', 'RemapBench', 'HandOverBench'])
+    void prefetchComponents(['GatherBench', 'ComposeBench', 'RemapBench', 'CheckBench', 'HandOverBench'])
   } catch (error) {
     problem.value = reasonOf(error)
   }
@@ -67,6 +67,7 @@ useShortcuts({
   ...Object.fromEntries(STEPS.map(({ step: each }) => [each, () => go(each)])),
   undo: history.undo,
   redo: history.redo,
+  eyes: stage.exchangeEyes,
   original: () => {
     stage.before = true
   },
@@ -78,6 +79,13 @@ useEventListener(window, 'blur', () => {
   stage.before = false
 })
 watch(step, stage.clear)
+/** What would go wrong is looked for whenever colors have come to rest; what mends it only where that is shown. */
+const checking = useChecking()
+watchDebounced(
+  () => [checking.asked, step.value === 'check'] as const,
+  ([asked, shown]) => void checking.refresh(asked, shown),
+  { debounce: 250, immediate: true },
+)
 const title = computed(() => STEPS.find(({ step: each }) => each === step.value)?.title ?? '')
 useHead({ title: () => (history.document ? `${title.value} · ${history.document.name} · Plumbago` : 'Plumbago') })
 onMounted(load)
@@ -104,6 +112,7 @@ onUnmounted(() => {
       <LargeSheet v-if="large" />
     </main>
     <SchemeBand />
+    <EyesFilters />
     <LazyConflictDialog v-if="saving.state.kind === 'conflict'" />
     <WaitingBar />
   </div>

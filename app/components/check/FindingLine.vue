@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import type { Finding, Fix } from '../../../core/check/finding'
+
+/**
+ * One finding: what, how much, and what mends it. Pointing lights where, pointing at a fix previews it, a click takes
+ * it; it can be put aside with a note.
+ */
+const { finding, fixes } = defineProps<{ finding: Finding; fixes: readonly Fix[] | undefined }>()
+const checking = useChecking()
+const history = useHistory()
+const lightInks = useLighting()
+const pointer = restingPointer()
+const noting = ref(false)
+const note = ref('')
+const MOST = 3
+const swatches = computed(() =>
+  finding.swatches.flatMap(id => history.document?.scheme.find(swatch => swatch.id === id) ?? []),
+)
+const canBeLettering = computed(() => finding.rule === 'lettering')
+
+const point = (fix: Fix | null, event?: PointerEvent): void => {
+  if (event && pointer.rests(event)) return
+  checking.preview(fix)
+}
+const take = (fix: Fix, event: MouseEvent): void => {
+  pointer.rest(event)
+  lightInks(null)
+  checking.take(fix)
+}
+const light = (on: boolean): void => lightInks(on && finding.inks.length ? finding.inks : null)
+const putAside = (): void => {
+  checking.putAside(finding, note.value)
+  noting.value = false
+}
+</script>
+
+<template>
+  <li
+    class="grid grid-cols-[16px_minmax(0,1fr)] gap-x-2 border-b border-line py-2"
+    data-test="finding"
+    :data-rule="finding.rule"
+  >
+    <SeverityMark class="mt-px" :severity="finding.severity" />
+    <div class="grid gap-1">
+      <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- where it is, is a button too -->
+      <div class="flex items-start gap-2" @pointerenter="light(true)" @pointerleave="light(false)">
+        <p class="min-w-0 grow first-letter:uppercase">
+          {{ finding.words }} <span class="text-caption text-quiet">{{ finding.figure }}</span>
+        </p>
+        <span class="flex shrink-0" aria-hidden="true"
+          ><i v-for="{ id, hex } in swatches" :key="id" class="size-4" :style="{ background: hex }"
+        /></span>
+      </div>
+      <div data-previews class="flex flex-wrap items-center gap-1">
+        <button
+          v-for="fix in (fixes ?? []).slice(0, MOST)"
+          :key="fix.words"
+          class="control h-6! px-2! text-caption"
+          :title="fix.moves ? `Colors move by ΔE ${fix.moves.toFixed(1)}` : 'No color changes'"
+          data-test="fix"
+          @click="take(fix, $event)"
+          @pointerenter="point(fix, $event)"
+          @pointerleave="point(null, $event)"
+          @focus="point(fix)"
+          @blur="point(null)"
+        >
+          {{ fix.words }}
+        </button>
+        <span v-if="!fixes" class="text-caption text-quiet">looking for what mends it…</span>
+        <span v-else-if="!fixes.length" class="text-caption text-quiet">No single change mends it.</span>
+        <span class="ml-auto flex">
+          <button
+            v-if="finding.inks.length"
+            class="control bare h-6! px-1.5! text-caption"
+            :aria-label="`Show where: ${finding.words}`"
+            @focus="light(true)"
+            @blur="light(false)"
+            @pointerenter="light(true)"
+            @pointerleave="light(false)"
+          >
+            Where
+          </button>
+          <button
+            v-if="canBeLettering"
+            class="control bare h-6! px-1.5! text-caption"
+            title="These colors are no lettering on a ground"
+            @click="history.run({ do: 'say lettering', key: finding.key, is: false })"
+          >
+            No lettering
+          </button>
+          <button
+            class="control bare h-6! px-1.5! text-caption"
+            :aria-expanded="noting"
+            data-test="put-aside"
+            @click="noting = !noting"
+          >
+            Put aside
+          </button>
+        </span>
+      </div>
+      <form v-if="noting" class="flex gap-1" @submit.prevent="putAside">
+        <input
+          v-model="note"
+          class="field h-6! min-w-0 grow font-sans! text-caption"
+          aria-label="Why it is put aside"
+          placeholder="Why, if you like"
+          maxlength="500"
+        /><button class="control h-6! px-2! text-caption">Put aside</button>
+      </form>
+    </div>
+  </li>
+</template>

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+/** What would go wrong with the scheme in use, what is worst first, and what was put aside. */
+const checking = useChecking()
+const history = useHistory()
+const notes = computed(() => history.settled?.check.aside ?? {})
+const unsaid = computed(() =>
+  Object.entries(history.settled?.check.lettering ?? {})
+    .filter(([, is]) => !is)
+    .map(([key]) => key),
+)
+onUnmounted(() => history.preview(null))
+</script>
+
+<template>
+  <div class="grid content-start gap-2">
+    <p v-if="checking.problem" class="flex items-center gap-2" role="alert">
+      ▲ It could not be checked: {{ checking.problem
+      }}<button class="control" @click="checking.again">Try again</button>
+    </p>
+    <p v-if="checking.isOnStandIn" class="text-caption text-quiet">
+      There is no artwork yet: this is found on the stand-in.
+    </p>
+    <p
+      v-if="!checking.open.length && !checking.problem"
+      class="border border-dashed border-line p-6 text-center"
+      role="status"
+    >
+      {{
+        checking.asked
+          ? checking.busy
+            ? 'Checking…'
+            : 'Nothing stands out that would go wrong.'
+          : 'Nothing to check yet.'
+      }}
+    </p>
+    <ul v-else aria-label="Findings" data-test="findings">
+      <FindingLine
+        v-for="finding in checking.open"
+        :key="finding.key"
+        :finding="finding"
+        :fixes="checking.fixes.get(finding.key)"
+      />
+    </ul>
+    <details v-if="checking.aside.length || unsaid.length" data-test="aside">
+      <summary class="cursor-pointer text-caption leading-7 text-quiet">
+        Put aside: {{ checking.aside.length + unsaid.length }}
+      </summary>
+      <ul>
+        <li v-for="finding in checking.aside" :key="finding.key" class="flex items-center gap-2 py-1 text-caption">
+          <span class="min-w-0 grow"
+            >{{ finding.words }}
+            <i v-if="notes[finding.key]?.note" class="text-quiet">“{{ notes[finding.key]?.note }}”</i></span
+          >
+          <button class="control h-6! px-2!" @click="checking.takeUp(finding)">Take up again</button>
+        </li>
+        <li v-for="key in unsaid" :key="key" class="flex items-center gap-2 py-1 text-caption">
+          <span class="min-w-0 grow">No lettering: {{ checking.namesIn(key) }}</span>
+          <button class="control h-6! px-2!" @click="history.run({ do: 'say lettering', key, is: null })">
+            As it was found
+          </button>
+        </li>
+      </ul>
+    </details>
+  </div>
+</template>

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { GRAY_MATRIX, matrixOf, VISIONS } from '../../../core/color/vision'
+
+/** What stage, band and proofs are seen through: filters over linear light, by the names of those who see so. */
+const stage = useStage()
+const filters = computed(() => [
+  ...VISIONS.map(vision => ({ id: vision, matrix: matrixOf(vision, stage.severity) })),
+  { id: 'gray', matrix: GRAY_MATRIX },
+])
+/** Nine numbers as the twenty of a color matrix: nothing added, alpha as it was. */
+const valuesOf = (m: readonly number[]): string =>
+  [0, 3, 6].map(row => `${m.slice(row, row + 3).join(' ')} 0 0`).join(' ') + ' 0 0 0 1 0'
+</script>
+
+<template>
+  <svg class="pointer-events-none absolute size-0" aria-hidden="true">
+    <filter
+      v-for="{ id, matrix } in filters"
+      :id="`eyes-${id}`"
+      :key="id"
+      color-interpolation-filters="linearRGB"
+      x="0"
+      y="0"
+      width="1"
+      height="1"
+    >
+      <feColorMatrix type="matrix" :values="valuesOf(matrix)" />
+    </filter>
+  </svg>
+</template>

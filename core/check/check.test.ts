@@ -1,0 +1,165 @@
+import fc from 'fast-check'
+import { contrastOf } from '../color/contrast'
+import type { Hex } from '../color/convert'
+import { apply } from '../commands/commands'
+import { knownInks } from '../commands/known'
+import type { Project } from '../document/project'
+import type { Role } from '../harmony/proportion'
+import { paintingOf } from '../painting/painting'
+import type { InkArea } from '../remap/inks'
+import { newProject } from '../scheme/create'
+import { findingsOf, fixesFor, isAside } from './check'
+import type { Finding, RuleName } from './finding'
+import { stateOf, type CheckState } from './state'
+
+/* A label by hand: paper, lettering on it, a band, a mark on the band. */
+const INKS: InkArea[] = [
+  {
+    hex: '#f8f4ea',
+    area: 0.55,
+    beside: [
+      ['#202020', 0.4],
+      ['#2e4f7f', 0.3],
+    ],
+  },
+  { hex: '#202020', area: 0.05 },
+  { hex: '#2e4f7f', area: 0.3, beside: [['#e8b040', 0.3]] },
+  { hex: '#e8b040', area: 0.1 },
+]
+const known = knownInks(INKS)
+const ROLES: Role[] = ['dominant', 'neutral', 'supporting', 'accent']
+
+/** A project whose swatches color the inks one by one, exactly. */
+const labelIn = (hexes: readonly Hex[], roles: readonly Role[] = ROLES): Project => {
+  const start = newProject('Label')
+  const scheme = hexes.map((hex, i) => ({
+    ...(start.scheme[0] as Project['scheme'][number]),
+    ...{
+      id: `s${i + 1}`,
+      hex,
+      hue: 0,
+      name: `color ${i + 1}`,
+      role: roles[i] ?? 'detail',
+      share: [0.55, 0.05, 0.3, 0.1][i] ?? 0.02,
+    },
+    ...{ from: { kind: 'made' as const, how: 'copy' as const }, own: { hex, hue: 0, angle: 0, over: false } },
+  }))
+  const targets = Object.fromEntries(INKS.map(({ hex }, i) => [hex, { to: `s${i + 1}`, by: 'hand' as const }]))
+  return {
+    ...start,
+    scheme,
+    derived: false,
+    baseId: 's1',
+    artwork: [{ kind: 'svg', id: 'a1', name: 'Label', hash: '0'.repeat(64), width: 10, height: 10 }],
+    remap: { ...start.remap, shading: 'flat', targets },
+  }
+}
+const look = (project: Project): CheckState =>
+  stateOf(project, INKS, paintingOf(project, { inks: INKS, standIns: [] })('a1').colors)
+const found = (project: Project): Finding[] => findingsOf(look(project))
+const of = (project: Project, rule: RuleName): Finding | undefined => found(project).find(each => each.rule === rule)
+const fixes = (project: Project, rule: RuleName) => fixesFor(of(project, rule) as Finding, look(project), known, look)
+
+const GOOD = ['#f8f4ea', '#202020', '#2e4f7f', '#e8b040']
+
+describe('findings', () => {
+  it('are none on a label in its own colors', () => expect(found(labelIn(GOOD))).toEqual([]))
+
+  it('lettering under 4.5:1, cannot be read under 3:1', () => {
+    const pale = of(labelIn(['#f8f4ea', '#b9b3a4', '#2e4f7f', '#e8b040']), 'lettering')
+    expect(pale).toMatchObject({ severity: 'serious', swatches: ['s1', 's2'] })
+    expect(pale?.words).toBe('Lettering in color 2 on color 1 cannot be read.')
+    expect(pale?.figure).toMatch(/^1\.\d:1, needs 4\.5:1$/)
+    expect(pale?.inks).toEqual(['#202020', '#f8f4ea'])
+    const large = of(labelIn(['#f8f4ea', '#858075', '#2e4f7f', '#e8b040']), 'lettering')
+    expect(large).toMatchObject({ severity: 'doubtful' })
+    expect(contrastOf('#f8f4ea', '#858075')).toBeGreaterThan(3)
+  })
+  it('lettering somebody said is none, or one somebody said is', () => {
+    const pale = labelIn(['#f8f4ea', '#b9b3a4', '#2e4f7f', '#e8b040'])
+    expect(
+      of(apply(pale, { do: 'say lettering', key: 'lettering s1 s2', is: false }, known), 'lettering'),
+    ).toBeUndefined()
+    const band = labelIn(['#f8f4ea', '#202020', '#7f95b8', '#e8b040'])
+    expect(of(band, 'lettering')?.swatches).not.toEqual(['s1', 's3'])
+    expect(
+      found(apply(band, { do: 'say lettering', key: 'lettering s1 s3', is: true }, known)).some(
+        ({ key }) => key === 'lettering s1 s3',
+      ),
+    ).toBe(true)
+  })
+  it('areas that hardly part any more', () =>
+    expect(
+      found(labelIn(['#f8f4ea', '#202020', '#e0d8c8', '#e8b040'])).find(({ key }) => key === 'areas s1 s3')?.words,
+    ).toBe('Areas in color 1 and color 3 hardly part any more.'))
+  it('neighbors that merge for a color-blind reader, and in gray', () => {
+    const project = labelIn(['#f8f4ea', '#202020', '#c0504d', '#7f7a3a'])
+    expect(of(project, 'vision')).toMatchObject({ swatches: ['s3', 's4'] })
+    expect(of(project, 'vision')?.words).toContain('merge for a reader who does not see')
+    expect(of(labelIn(['#f8f4ea', '#202020', '#4a7fc0', '#a8764a']), 'values')).toMatchObject({
+      swatches: ['s3', 's4'],
+    })
+  })
+  it('a picture without lights and darks', () =>
+    expect(of(labelIn(['#b8b0a0', '#a89880', '#8aa0b8', '#c0a060']), 'values')?.words).toContain('no clear lights'))
+  it('an accent that is only another tone, colors nothing or covers too much', () => {
+    expect(of(labelIn(['#f8f4ea', '#202020', '#2e4f7f', '#efe6cf']), 'accent')?.words).toContain('only another tone')
+    const five = labelIn([...GOOD, '#d02060'], ['dominant', 'neutral', 'supporting', 'supporting', 'accent'])
+    expect(of(five, 'accent')?.words).toContain('colors nothing')
+    expect(of(labelIn(GOOD, ['accent', 'neutral', 'supporting', 'supporting']), 'accent')?.words).toContain('too much')
+  })
+  it('shares, what is unused, alike, loud, and the neutral', () => {
+    const meant = apply(labelIn(GOOD), { do: 'share out', shares: { s1: 0.1, s3: 0.7 } }, known)
+    expect(of(meant, 'shares')?.words).toMatch(/covers (more|less) than it is meant to/)
+    const five = labelIn([...GOOD, '#e9b142'], [...ROLES, 'detail'])
+    expect(of(five, 'unused')?.swatches).toEqual(['s5'])
+    expect(of(five, 'alike')?.swatches).toEqual(['s4', 's5'])
+    expect(of(labelIn(['#d01020', '#10a020', '#1030d0', '#e0c000']), 'loud')?.words).toContain('4 strong hues')
+    expect(of(labelIn(['#d01020', '#10a020', '#1030d0', '#e0c000']), 'neutral')?.words).toContain('No neutral')
+    expect(of(labelIn(['#2e4f7f', '#808080', '#f8f4ea', '#e8b040']), 'neutral')?.words).toContain('nothing of color 1')
+  })
+  it('put aside stay so until their figures change', () => {
+    const pale = labelIn(['#f8f4ea', '#b9b3a4', '#2e4f7f', '#e8b040'])
+    const finding = of(pale, 'lettering') as Finding
+    const aside = apply(
+      pale,
+      { do: 'put aside', key: finding.key, note: 'large only', measured: [...finding.measured] },
+      known,
+    )
+    expect(isAside(of(aside, 'lettering') as Finding, aside)).toBe(true)
+    const worse = apply(aside, { do: 'edit swatch', id: 's2', hex: '#d9d3c4' }, known)
+    expect(isAside(of(worse, 'lettering') as Finding, worse)).toBe(false)
+    expect(isAside(finding, apply(aside, { do: 'take up again', key: finding.key }, known))).toBe(false)
+  })
+})
+
+describe('fixes', () => {
+  it('make lettering read with the smallest change, and leave what is locked', () => {
+    const pale = labelIn(['#f8f4ea', '#b9b3a4', '#2e4f7f', '#e8b040'])
+    const [best] = fixes(pale, 'lettering')
+    expect(best?.words).toBe('Make color 2 darker')
+    const mended = apply(pale, (best as NonNullable<typeof best>).command, known)
+    const [paper = '', letters = ''] = mended.scheme.map(({ hex }) => hex)
+    expect(contrastOf(paper, letters)).toBeGreaterThanOrEqual(4.5)
+    expect(contrastOf(paper, letters)).toBeLessThan(4.8) // no darker than it has to be
+    const locked = apply(pale, { do: 'lock', id: 's2', locked: true }, known)
+    expect(fixes(locked, 'lettering').every(({ words }) => !words.includes('color 2'))).toBe(true)
+  })
+  it('of any finding of any scheme really settle it, and bring no serious one', () => {
+    const hex = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`)
+    fc.assert(
+      fc.property(fc.array(hex, { minLength: 4, maxLength: 6 }), hexes => {
+        const project = labelIn(hexes)
+        const state = look(project)
+        const serious = new Set(found(project).flatMap(({ severity, key }) => (severity === 'serious' ? [key] : [])))
+        for (const finding of findingsOf(state).slice(0, 4))
+          for (const { command } of fixesFor(finding, state, known, look)) {
+            const after = found(apply(project, command, known))
+            expect(after.map(({ key }) => key)).not.toContain(finding.key)
+            for (const each of after) if (each.severity === 'serious') expect(serious).toContain(each.key)
+          }
+      }),
+      { numRuns: 25 },
+    )
+  })
+})

@@ -1,0 +1,28 @@
+import fc from 'fast-check'
+import { contrastOf } from '../color/contrast'
+import { hexOfLch, lchOf } from '../color/convert'
+import { deltaE } from '../color/difference'
+import { nearestPassing } from './nearest'
+
+const hex = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`)
+
+it('passes, and nothing nearer on the hue does', () => {
+  fc.assert(
+    fc.property(hex, hex, fc.constantFrom(3, 4.5, 7), (color, against, ratio) => {
+      const found = nearestPassing(color, against, ratio)
+      const { c, h } = lchOf(color)
+      const all = Array.from({ length: 401 }, (_, i) => hexOfLch({ l: i / 400, c, h })).filter(
+        each => contrastOf(each, against) >= ratio,
+      )
+      if (!found) return expect(all).toEqual([])
+      expect(contrastOf(found, against)).toBeGreaterThanOrEqual(ratio)
+      const nearest = Math.min(...all.map(each => deltaE(color, each)), Infinity)
+      expect(deltaE(color, found)).toBeLessThanOrEqual(nearest + 0.6) // a step of lightness
+    }),
+    { numRuns: 40 },
+  )
+})
+it('leaves what passes, and knows what cannot', () => {
+  expect(nearestPassing('#111111', '#ffffff', 7)).toBe('#111111')
+  expect(nearestPassing('#808080', '#7a7a7a', 7)).toBeNull()
+})

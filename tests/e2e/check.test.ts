@@ -1,0 +1,168 @@
+import { expect, test, type Page } from '@playwright/test'
+import { contrastOf } from '../../core/color/contrast'
+import { bandColors, newProject, openDemoCopy, saved, stageColors, startFrom } from './workspace'
+
+/* What would go wrong with a scheme in use, and the mending. */
+
+const LABEL =
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">' +
+  '<rect width="100" height="100" fill="#f8f4ea"/><path d="M10 14h80v6H10zM10 26h50v6H10z" fill="#202020"/>' +
+  '<rect y="60" width="100" height="40" fill="#2e4f7f"/><circle cx="70" cy="78" r="14" fill="#e8b040"/></svg>'
+
+const goTo = async (page: Page, step: string): Promise<void> => {
+  await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click()
+}
+
+/** A project with the label, in colors that are typed. */
+const labelIn = async (page: Page, colors: string): Promise<void> => {
+  await newProject(page, 'Label')
+  await startFrom(page, 'Artwork')
+  await page
+    .getByTestId('artwork-file')
+    .setInputFiles({ name: 'sardines.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(LABEL) })
+  await expect(page.getByRole('button', { name: 'Show sardines' })).toBeVisible()
+  await startFrom(page, 'Base color')
+  await page.getByTestId('base-field').fill(colors)
+  await page.getByTestId('base-field').press('Enter')
+  await expect.poll(() => bandColors(page)).toEqual(colors.split(' '))
+  await goTo(page, 'Check')
+  await expect(page.getByTestId('check')).toBeVisible()
+}
+const finding = (page: Page, rule: string) => page.locator(`[data-test=finding][data-rule=${rule}]`)
+
+test('lettering that cannot be read is found, shown where, its mending previewed, taken and undone', async ({
+  page,
+}) => {
+  await labelIn(page, '#f8f4ea #e8dcc0 #cfc8b8 #b8b080')
+  await goTo(page, 'Remap')
+  await page.getByRole('textbox', { name: 'Hold in percent' }).fill('0') // every ink exactly its swatch
+  await page.getByRole('textbox', { name: 'Hold in percent' }).press('Enter')
+  await page.getByRole('radio', { name: 'Flat' }).click()
+  await goTo(page, 'Check')
+  const letters = finding(page, 'lettering').first()
+  await expect(letters).toContainText('cannot be read')
+  await expect(letters.getByRole('img', { name: 'serious' })).toBeVisible()
+  await expect(page.getByTestId('serious-count')).toContainText('▲')
+  const [band, stage] = [await bandColors(page), await stageColors(page)]
+  await letters.getByRole('button', { name: /^Show where/ }).focus()
+  await expect.poll(() => stageColors(page)).not.toEqual(stage)
+  const fix = letters.getByTestId('fix').first()
+  await fix.hover()
+  await expect.poll(() => bandColors(page)).not.toEqual(band)
+  await page.mouse.move(5, 300)
+  await expect.poll(() => bandColors(page)).toEqual(band)
+  const before = await finding(page, 'lettering').count()
+  await fix.click()
+  await expect(finding(page, 'lettering')).toHaveCount(before - 1)
+  expect(await bandColors(page)).not.toEqual(band)
+  await page.mouse.move(5, 300) // what comes to lie under the pointer is previewed
+  await page.keyboard.press('Control+z')
+  await expect(finding(page, 'lettering')).toHaveCount(before)
+  await expect.poll(() => bandColors(page)).toEqual(band)
+})
+
+test('a finding is put aside with a note, stays so after a reload, and comes back when its figures change', async ({
+  page,
+}) => {
+  await labelIn(page, '#f8f4ea #202020 #2e4f7f #e8b040 #e9b142')
+  const first = page.getByTestId('finding').first()
+  await expect(first).toContainText('all but the same')
+  await expect(first.getByTestId('fix').first()).toBeVisible() // the list has come to rest
+  const words = ((await first.locator('p').first().textContent()) ?? '').trim()
+  const count = await page.getByTestId('finding').count()
+  await first.getByTestId('put-aside').click()
+  await first.getByRole('textbox', { name: 'Why it is put aside' }).fill('only on the large label')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('aside')).toContainText('Put aside: 1')
+  await expect(page.getByTestId('finding')).toHaveCount(count - 1)
+  await saved(page)
+  await page.reload()
+  await expect(page.getByTestId('aside')).toContainText('Put aside: 1')
+  await expect(page.getByTestId('finding')).toHaveCount(count - 1)
+  await page.getByText('Put aside: 1').click()
+  await expect(page.getByTestId('aside')).toContainText('only on the large label')
+  await page.getByRole('button', { name: 'Take up again' }).click()
+  await expect(page.getByTestId('finding')).toHaveCount(count)
+  await expect(page.getByTestId('finding').first()).toContainText(words.slice(0, 20))
+})
+
+test('all pairs stand in a triangle; a chosen one is moved live, and the nearest color that passes is taken', async ({
+  page,
+}) => {
+  await openDemoCopy(page, 'check')
+  await page.getByRole('tab', { name: 'Contrast' }).click()
+  const colors = await bandColors(page)
+  await expect(page.getByTestId('pair')).toHaveCount((colors.length * (colors.length - 1)) / 2)
+  for (const level of ['3', '4.5', '7']) {
+    await page.getByLabel('Pairs shown').selectOption(level)
+    const pass = colors.flatMap((one, i) => colors.slice(0, i).filter(other => contrastOf(one, other) >= Number(level)))
+    await expect(page.locator('[data-test=pair]:not(.faint)')).toHaveCount(pass.length)
+  }
+  await page.getByLabel('Pairs shown').selectOption('0')
+  const pairs = colors.flatMap((one, i) => colors.slice(0, i).map(other => [one, other] as const))
+  const weak = pairs.findIndex(([one, other]) => contrastOf(one, other) < 4)
+  await page.getByTestId('pair').nth(weak).focus()
+  await page.keyboard.press('Enter')
+  const pair = page.getByTestId('chosen-pair')
+  const ratio = async (): Promise<number> => parseFloat((await page.getByTestId('pair-ratio').textContent()) ?? '0')
+  const was = await ratio()
+  expect(was).toBeCloseTo(Math.floor(contrastOf(...(pairs[weak] ?? ['', ''])) * 10) / 10, 1)
+  const passing = pair.locator('[data-test=nearest][data-level="4.5"]').first()
+  await passing.hover()
+  await expect.poll(ratio).toBeGreaterThanOrEqual(4.5)
+  await page.mouse.move(5, 300)
+  await expect.poll(ratio).toBe(was)
+  await passing.click()
+  await expect.poll(ratio).toBeGreaterThanOrEqual(4.5)
+  await page.keyboard.press('Control+z')
+  await expect.poll(ratio).toBe(was)
+})
+
+test('the artwork is seen by the eyes of others, side by side and on the stage through the steps', async ({ page }) => {
+  await labelIn(page, '#f8f4ea #202020 #c0504d #7f7a3a')
+  await page.getByRole('tab', { name: 'Vision' }).click()
+  const deutan = page.locator('[data-eyes=deutan]')
+  await expect(page.getByTestId('seen-by')).toHaveCount(5)
+  await expect(page.locator('[data-eyes=everyone]')).toHaveAttribute('data-merged', '0')
+  const full = Number(await deutan.getAttribute('data-merged'))
+  await page.getByRole('textbox', { name: 'How severe in percent' }).fill('0')
+  await page.getByRole('textbox', { name: 'How severe in percent' }).press('Enter')
+  await expect(deutan).toHaveAttribute('data-merged', '0')
+  await page.getByRole('textbox', { name: 'How severe in percent' }).fill('100')
+  await page.getByRole('textbox', { name: 'How severe in percent' }).press('Enter')
+  await expect(deutan).toHaveAttribute('data-merged', String(full))
+  await deutan.click()
+  const seen = (): Promise<string> =>
+    page
+      .getByTestId('swatch')
+      .first()
+      .evaluate(block => getComputedStyle(block).filter)
+  await expect.poll(seen).toContain('eyes-deutan')
+  // what the screen shows of the band is what the published matrix makes of the color
+  const box = (await page.getByTestId('swatch').nth(2).boundingBox()) ?? { x: 0, y: 0 }
+  const shot = await page.screenshot({ clip: { x: box.x + 20, y: box.y + 14, width: 2, height: 2 } })
+  const { default: sharp } = await import('sharp')
+  const [r = 0, g = 0, b = 0] = await sharp(shot).removeAlpha().raw().toBuffer()
+  const { seenBy } = await import('../../core/color/vision')
+  const wanted = seenBy('deutan', '#c0504d')
+  const rgb = [1, 3, 5].map(at => parseInt(wanted.slice(at, at + 2), 16))
+  ;[r, g, b].forEach((value, i) => expect(Math.abs(value - (rgb[i] ?? 0))).toBeLessThanOrEqual(3))
+  for (const step of ['2', '3']) {
+    await page.keyboard.press(step)
+    await expect.poll(seen).toContain('eyes-deutan')
+  }
+  await page.keyboard.press('b')
+  await expect.poll(seen).toBe('none')
+  await page.keyboard.press('b')
+  await expect.poll(seen).toContain('eyes-deutan')
+  await page.getByTestId('eyes').selectOption('gray')
+  await expect.poll(seen).toContain('eyes-gray')
+})
+
+test('without artwork the stand-in is checked, and it is said', async ({ page }) => {
+  await newProject(page, 'Nothing yet')
+  await goTo(page, 'Check')
+  await expect(page.getByTestId('check')).toContainText('found on the stand-in')
+  await expect(page.getByTestId('findings').or(page.getByText('Nothing stands out'))).toBeVisible()
+  await expect(page.getByTestId('check').getByRole('alert')).toHaveCount(0)
+})
