@@ -143,7 +143,8 @@ test('steps are reached by keys and by the track, and everything on the way has 
     ['1', 'Gather'],
     ['2', 'Compose'],
     ['3', 'Remap'],
-    ['4', 'Hand over'],
+    ['4', 'Check'],
+    ['5', 'Hand over'],
   ] as const) {
     await page.keyboard.press(key)
     await expect(page.getByRole('button', { name: title })).toHaveAttribute('aria-current', 'step')
