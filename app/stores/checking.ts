@@ -45,14 +45,15 @@ export const useChecking = defineStore('checking', () => {
     try {
       desk ??= wrap<CheckDesk>(new Worker(new URL('../workers/check.worker.ts', import.meta.url), { type: 'module' }))
       const start = performance.now()
-      const all = await desk.findings(checking)
+      const sent = plainCopy(checking)
+      const all = await desk.findings(sent)
       performance.measure('plumbago findings', { start })
       found.value = all
       fixes.value = new Map()
       problem.value = null
       for (const finding of withFixes ? all : []) {
         if (asked.value !== checking) return // a newer state is asked for
-        const ways = await desk.fixes(checking, finding)
+        const ways = await desk.fixes(sent, finding)
         if (asked.value !== checking) return
         fixes.value = new Map([...fixes.value, [finding.key, ways]])
       }
