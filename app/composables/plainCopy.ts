@@ -1,5 +1,2 @@
-/**
- * A copy of a document or a part of one that can be sent to a worker: what the interface put into it may be watched,
- * and what is watched cannot be sent.
- */
+/** A copy of a document, or of a part of one, that nobody watches: what is watched is slow, and cannot go to a worker. */
 export const plainCopy = <Value>(value: Value): Value => JSON.parse(JSON.stringify(value)) as Value

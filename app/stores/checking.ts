@@ -45,15 +45,14 @@ export const useChecking = defineStore('checking', () => {
     try {
       desk ??= wrap<CheckDesk>(new Worker(new URL('../workers/check.worker.ts', import.meta.url), { type: 'module' }))
       const start = performance.now()
-      const sent = plainCopy(checking)
-      const all = await desk.findings(sent)
+      const all = await desk.findings(checking)
       performance.measure('plumbago findings', { start })
       found.value = all
       fixes.value = new Map()
       problem.value = null
       for (const finding of withFixes ? all : []) {
         if (asked.value !== checking) return // a newer state is asked for
-        const ways = await desk.fixes(sent, finding)
+        const ways = await desk.fixes(finding)
         if (asked.value !== checking) return
         fixes.value = new Map([...fixes.value, [finding.key, ways]])
       }

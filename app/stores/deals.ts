@@ -103,7 +103,7 @@ export const useDeals = defineStore('deals', () => {
     try {
       desk ??= wrap<DealDesk>(new Worker(new URL('../workers/deals.worker.ts', import.meta.url), { type: 'module' }))
       const start = performance.now()
-      const answer = await desk.dealt(plainCopy(now), plainCopy(deal), plainCopy(inks), deal.seeds && [...deal.seeds])
+      const answer = await desk.dealt(now, deal, inks, deal.seeds)
       performance.measure('plumbago deal', { start })
       problem.value = null
       const chosen = { ...deal, seeds: [...answer.seeds] }

@@ -53,12 +53,12 @@ export const useHistory = defineStore('history', () => {
 
   /**
    * Does commands for good, as one step: it can be undone, is saved, and where it changes the look, leaves a state on
-   * the trail. What changes nothing leaves no trace.
+   * the trail. What changes nothing leaves no trace. What the interface watches does not come into the document.
    */
   const run = (commands: Commands, did = sayAll(listed(commands))): void => {
     const now = steps.value?.present
     if (!now) return
-    const next = after(now, commands)
+    const next = after(now, plainCopy(commands))
     previewed.value = null
     if (equal(next, now)) return
     step(listener?.took(now, next, did) ?? next, did)

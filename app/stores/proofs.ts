@@ -11,6 +11,7 @@ import {
   type Candidate,
   type Variation,
 } from '../../core/proofs/candidates'
+import { stateOf } from '../../core/check/state'
 import { verdictOf, verdictWords, type Verdict } from '../../core/proofs/verdict'
 import { inLook } from '../../core/scheme/looks'
 import type { ByHand } from '../../core/painting/painting'
@@ -40,9 +41,6 @@ export interface Proof extends Candidate {
 
 const MOST_ORDERS = 24
 const MOST_MARKED = 6
-/** How long proofs are worked out before the browser may paint, in milliseconds: the first, and then the others. */
-const SLICES = { first: 10, next: 30 } as const
-
 /** The proof sheets of Compose: what they offer, what is pointed at, and what is marked to be compared. */
 export const useProofs = defineStore('proofs', () => {
   const history = useHistory()
@@ -99,23 +97,20 @@ export const useProofs = defineStore('proofs', () => {
     const all = sheet.value === 'deals' ? await deals.candidates() : offered(now)
     if (own !== work || !all) return
     const next: Proof[] = []
-    let [since, slice]: [number, number] = [performance.now(), SLICES.first]
-    for (const candidate of all) {
+    const judge = (candidate: Candidate): void => {
       const piece =
         (byTurns.value ? painting.pieces[next.length % painting.pieces.length] : painting.piece) ?? painting.piece
+      if (!piece) return
       const there = inLook(now, candidate.look)
-      if (piece) {
-        const painted = painting.of(there)(piece.id)
-        const inks = files.files.get(piece.hash)?.inks ?? []
-        const target = (ink: string): string | null | undefined => there.remap.targets[ink]?.to
-        next.push({ ...candidate, piece, ...painted, verdict: verdictOf(inks, painted.colors, there.scheme, target) })
-      }
-      if (performance.now() - since < slice) continue
-      shown.value = [...next, ...shown.value.slice(next.length)]
-      await new Promise(resolve => requestAnimationFrame(resolve))
-      if (own !== work) return
-      ;[since, slice] = [performance.now(), SLICES.next]
+      const painted = painting.of(there)(piece.id)
+      const inks = files.files.get(piece.hash)?.inks ?? []
+      const verdict = verdictOf(inks, painted.colors, stateOf(there, inks, painted.colors))
+      next.push({ ...candidate, piece, ...painted, verdict })
     }
+    const show = (): void => {
+      shown.value = [...next, ...shown.value.slice(next.length)]
+    }
+    if (!(await betweenFrames(all, judge, show, () => own === work))) return
     shown.value = bestFirst.value ? next.sort((one, other) => other.verdict.rank - one.verdict.rank) : next
   }
   /** All that a sheet depends on. */

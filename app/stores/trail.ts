@@ -71,11 +71,11 @@ export const useTrail = defineStore('trail', () => {
   }
 
   /** Goes back, or on, to a state of the trail. */
-  const goTo = (state: TrailState): void => {
-    const now = history.settled
-    if (!now || now.state === state.id) return history.preview(null)
+  const goTo = ({ id }: TrailState): void => {
+    const [now, state] = [history.settled, find(id)] // its own: the one a list shows may be watched
+    if (!now || !state || now.state === id) return history.preview(null)
     const there = history.after(now, { do: 'adopt', look: state.look, what: 'trail' })
-    history.step({ ...there, state: state.id }, 'trail')
+    history.step({ ...there, state: id }, 'trail')
   }
 
   /** A look kept for good, beside the one the project is in, by a name; or that one itself. */

@@ -2,6 +2,7 @@ import { expose } from 'comlink'
 import { findingsOf, fixesFor } from '../../core/check/check'
 import type { Finding, Fix } from '../../core/check/finding'
 import { stateOf, type CheckState } from '../../core/check/state'
+import type { Known } from '../../core/commands/commands'
 import { knownInks } from '../../core/commands/known'
 import type { Project } from '../../core/document/project'
 import { paintingOf } from '../../core/painting/painting'
@@ -14,21 +15,18 @@ export interface Checking {
   standIns: ReadonlyArray<readonly [ink: string, place: number]>
 }
 
-const looking = ({ inks, standIns }: Checking) => {
-  const united = standIns.length ? [] : inks
-  return {
-    known: knownInks(united),
-    look: (project: Project): CheckState =>
-      stateOf(project, inks, paintingOf(project, { inks: united, standIns })(null).colors),
-  }
-}
+/** What was looked through last: fixes are of its findings. */
+let last: { state: CheckState; known: Known; look: (project: Project) => CheckState } | null = null
 
 const desk = {
-  findings: (checking: Checking): Finding[] => findingsOf(looking(checking).look(checking.project)),
-  fixes: (checking: Checking, finding: Finding): Fix[] => {
-    const { known, look } = looking(checking)
-    return fixesFor(finding, look(checking.project), known, look)
+  findings({ project, inks, standIns }: Checking): Finding[] {
+    const united = standIns.length ? [] : inks
+    const look = (there: Project): CheckState =>
+      stateOf(there, inks, paintingOf(there, { inks: united, standIns })(null).colors)
+    last = { state: look(project), known: knownInks(united), look }
+    return findingsOf(last.state)
   },
+  fixes: (finding: Finding): Fix[] => (last ? fixesFor(finding, last.state, last.known, last.look) : []),
 }
 
 export type CheckDesk = typeof desk

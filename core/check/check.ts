@@ -1,4 +1,3 @@
-import type { Hex } from '../color/convert'
 import { deltaE } from '../color/difference'
 import { apply, type Command, type Known } from '../commands/commands'
 import type { Project } from '../document/project'
@@ -31,7 +30,7 @@ export const isAside = ({ key, measured }: Finding, { check }: Pick<Project, 'ch
 const movesOf = (before: Project, after: Project): number =>
   after.scheme.reduce((sum, { id, hex }) => {
     const was = before.scheme.find(swatch => swatch.id === id)?.hex
-    return sum + (was === undefined || was === hex ? 0 : deltaE(was as Hex, hex))
+    return sum + (was === undefined || was === hex ? 0 : deltaE(was, hex))
   }, 0)
 
 /** The first step of a way that settles, found by doubling and halving: what settles at one step does at the next. */
@@ -60,21 +59,17 @@ export const fixesFor = (
   known: Known,
   look: (project: Project) => CheckState,
 ): Fix[] => {
-  const rule = ruleOf(finding)
-  const serious = (of: CheckState): Set<string> =>
-    new Set(ALL.flatMap(({ find }) => find(of)).flatMap(({ severity, key }) => (severity === 'serious' ? [key] : [])))
-  const before = serious(state)
-  const settles = (command: Command): boolean => {
-    const there = look(apply(state.project, command, known))
-    if (rule.find(there).some(({ key }) => key === finding.key)) return false
-    return [...serious(there)].every(key => before.has(key))
-  }
+  const isSerious = ({ severity }: Finding): boolean => severity === 'serious'
+  const before = new Set(findingsOf(state).flatMap(each => (isSerious(each) ? [each.key] : [])))
+  const settles = (command: Command): boolean =>
+    findingsOf(look(apply(state.project, command, known))).every(
+      each => each.key !== finding.key && (!isSerious(each) || before.has(each.key)),
+    )
   const fixOf = ({ words, steps }: Try): Fix[] => {
-    const command = firstThat([...steps()], settles)
-    if (!command) return []
-    return [{ words: words(command), command, moves: movesOf(state.project, apply(state.project, command, known)) }]
+    const command = firstThat(steps(), settles)
+    return command ? [{ words, command, moves: movesOf(state.project, apply(state.project, command, known)) }] : []
   }
-  return rule
+  return ruleOf(finding)
     .tries(finding, state)
     .flatMap(fixOf)
     .sort((one, other) => one.moves - other.moves)

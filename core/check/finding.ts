@@ -7,19 +7,17 @@ export const SEVERITIES = ['serious', 'doubtful', 'slight'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
 /** What findings are about. */
-export const RULES = [
-  'lettering',
-  'areas',
-  'vision',
-  'values',
-  'accent',
-  'shares',
-  'unused',
-  'alike',
-  'loud',
-  'neutral',
-] as const
-export type RuleName = (typeof RULES)[number]
+export type RuleName =
+  | 'lettering'
+  | 'areas'
+  | 'vision'
+  | 'values'
+  | 'accent'
+  | 'shares'
+  | 'unused'
+  | 'alike'
+  | 'loud'
+  | 'neutral'
 
 /** Something that would go wrong with a scheme in use. */
 export interface Finding {
@@ -48,14 +46,14 @@ export interface Fix {
 export interface Rule {
   name: RuleName
   find: (state: CheckState) => Finding[]
-  /** Commands that may settle a finding, each tried in turn; those of one `way` are steps of the same. */
+  /** Ways that may settle a finding, each tried in turn. */
   tries: (finding: Finding, state: CheckState) => Try[]
 }
 
 /** A way to change something, by ever larger steps; the first step that settles the finding is the fix. */
 export interface Try {
-  words: (command: Command) => string
-  steps: () => Iterable<Command>
+  words: string
+  steps: () => Command[]
 }
 
 /** A key from a rule and swatches, whatever their order. */
@@ -65,5 +63,5 @@ export const keyOf = (rule: RuleName, swatches: readonly string[]): string =>
 /** A part of the picture or of boundaries in words. */
 export const percent = (part: number): string => {
   const value = part * 100
-  return value >= 9.5 ? `${Math.round(value)}%` : value >= 0.95 ? `${Math.round(value)}%` : `${value.toFixed(1)}%`
+  return `${value >= 0.95 ? Math.round(value) : value.toFixed(1)}%`
 }

@@ -12,7 +12,7 @@ const [DARKEST, LIGHTEST] = [0.03, 0.995]
 const edit = (id: string, hex: Hex): Command => ({ do: 'edit swatch', id, hex })
 
 /** A color by ever more lighter or darker, at its own hue, as colorful as sRGB lets it be. */
-export const lightnesses = (hex: Hex, way: 1 | -1): Hex[] => {
+const lightnesses = (hex: Hex, way: 1 | -1): Hex[] => {
   const { l, c, h } = lchOf(hex)
   const found: Hex[] = []
   for (let n = 1; n <= MOST_STEPS; n++) {
@@ -25,7 +25,7 @@ export const lightnesses = (hex: Hex, way: 1 | -1): Hex[] => {
 }
 
 /** A color by ever more strength at its lightness and hue. */
-export const strengths = (hex: Hex): Hex[] => {
+const strengths = (hex: Hex): Hex[] => {
   const { l, c, h } = lchOf(hex)
   return [...new Set(Array.from({ length: 24 }, (_, n) => hexOfLch({ l, c: c + (n + 1) * 0.01, h })))].filter(
     each => each !== hex,
@@ -39,7 +39,7 @@ export const lighterOrDarker = (ids: readonly string[], state: CheckState): Try[
     if (!swatch || swatch.locked) return []
     return ([1, -1] as const).map(
       (way): Try => ({
-        words: () => `Make ${swatch.name} ${way > 0 ? 'lighter' : 'darker'}`,
+        words: `Make ${swatch.name} ${way > 0 ? 'lighter' : 'darker'}`,
         steps: () => lightnesses(swatch.hex, way).map(hex => edit(id, hex)),
       }),
     )
@@ -47,7 +47,7 @@ export const lighterOrDarker = (ids: readonly string[], state: CheckState): Try[
 
 /** A swatch in one other color. */
 export const inColor = (id: string, hex: Hex, words: string): Try => ({
-  words: () => words,
+  words,
   steps: () => [edit(id, hex)],
 })
 
@@ -57,7 +57,7 @@ export const stronger = (id: string, state: CheckState): Try[] => {
   if (!swatch || swatch.locked) return []
   return [
     {
-      words: () => `Make ${swatch.name} stronger`,
+      words: `Make ${swatch.name} stronger`,
       steps: () => strengths(swatch.hex).map(hex => edit(id, hex)),
     },
   ]

@@ -57,7 +57,9 @@ export const stateOf = (project: Project, inks: readonly InkArea[], colors: Read
     const id = to[i]
     if (!id) return
     areas.set(id, (areas.get(id) ?? 0) + area)
-    inksOf.set(id, [...(inksOf.get(id) ?? []), hex])
+    const own = inksOf.get(id)
+    if (own) own.push(hex)
+    else inksOf.set(id, [hex])
   })
   return {
     project,
@@ -83,14 +85,22 @@ export const stateOf = (project: Project, inks: readonly InkArea[], colors: Read
 export const swatchIn = ({ project: { scheme } }: CheckState, id: string | null): Swatch | undefined =>
   scheme.find(each => each.id === id)
 
+/** The names of swatches by their ids, joined. */
+export const namesOf = (state: CheckState, ids: readonly string[], by: string): string =>
+  ids.map(id => swatchIn(state, id)?.name ?? '').join(by)
+
+/** The part of the picture a swatch colors, in [0, 1]. */
+export const areaOf = ({ areas }: CheckState, id: string): number => areas.get(id) ?? 0
+
+/** A swatch that colors less of the picture is not seen. */
+export const SEEN = 0.001
+
 /** The swatch that colors most of the picture; the one with the largest share where none colors any. */
-export const mostOf = ({ project: { scheme }, areas }: CheckState): Swatch | undefined =>
-  scheme.reduce<Swatch | undefined>((best, swatch) => {
-    const [own, most] = [swatch, best].map(each => (each ? [areas.get(each.id) ?? 0, each.share] : [-1, -1]))
-    return (own?.[0] ?? 0) > (most?.[0] ?? 0) ||
-      ((own?.[0] ?? 0) === (most?.[0] ?? 0) && (own?.[1] ?? 0) > (most?.[1] ?? 0))
-      ? swatch
-      : best
+export const mostOf = (state: CheckState): Swatch | undefined =>
+  state.project.scheme.reduce<Swatch | undefined>((best, swatch) => {
+    if (!best) return swatch
+    const more = areaOf(state, swatch.id) - areaOf(state, best.id) || swatch.share - best.share
+    return more > 0 ? swatch : best
   }, undefined)
 
 /** OKLab lightness. */

@@ -17,8 +17,8 @@ it('merges red and green for protan and deutan, and not for tritan', () => {
   expect(deltaE(red, green)).toBeGreaterThan(20)
   expect(deltaE(seenBy('deutan', red), seenBy('deutan', green))).toBeLessThan(12)
   expect(deltaE(seenBy('tritan', red), seenBy('tritan', green))).toBeGreaterThan(20)
-  expect(leastApart(red, green)).toBeLessThan(12)
-  expect(leastApart('#000000', '#ffffff')).toBeGreaterThan(90)
+  expect(leastApart(red, green).apart).toBeLessThan(12)
+  expect(leastApart('#000000', '#ffffff').apart).toBeGreaterThan(90)
 })
 it('goes from nothing at severity 0 to the published matrix at 1, straight between tenths', () => {
   for (const vision of VISIONS) {

@@ -66,6 +66,15 @@ export const seenBy = (vision: Vision, hex: Hex, severity = 1): Hex =>
 /** The color in gray, as who sees no colors, or a printer with only black, has it. */
 export const inGray: (hex: Hex) => Hex = remembered(hex => through(GRAY_MATRIX, hex))
 
-/** How far two colors are apart, in ΔE2000, to whom sees them least apart. */
-export const leastApart = (one: Hex, other: Hex): number =>
-  Math.min(...VISIONS.map(vision => deltaE(seenBy(vision, one), seenBy(vision, other))))
+/** Who sees two colors least apart, and how far, in ΔE2000. */
+export const leastApart = (one: Hex, other: Hex): { vision: Vision; apart: number } =>
+  VISIONS.map(vision => ({ vision, apart: deltaE(seenBy(vision, one), seenBy(vision, other)) })).reduce((best, each) =>
+    each.apart < best.apart ? each : best,
+  )
+
+/** From which ΔE2000 on colors are told apart, and under which they are not. */
+const [TOLD, MERGED] = [10, 5]
+/** Whether most readers tell two colors apart. */
+export const isTold = (one: Hex, other: Hex): boolean => deltaE(one, other) >= TOLD
+/** Whether a difference in ΔE2000 is too small to tell colors apart. */
+export const isMerged = (apart: number): boolean => apart < MERGED

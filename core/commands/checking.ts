@@ -1,11 +1,10 @@
 import { z } from 'zod'
-import { asideSchema } from '../document/check'
+import { asideSchema, findingKeySchema as key } from '../document/check'
 import type { Project } from '../document/project'
 import { kindOf } from './command'
 
 /* What is said about findings. */
 
-const key = z.string().min(1).max(200)
 const without = <Value>(all: Readonly<Record<string, Value>>, gone: string): Record<string, Value> =>
   Object.fromEntries(Object.entries(all).filter(([each]) => each !== gone))
 

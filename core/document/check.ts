@@ -2,9 +2,12 @@ import { z } from 'zod'
 
 /** The most findings that are put aside, and pairs somebody said of whether they are lettering. */
 const MOST = 200
-const keySchema = z.string().min(1).max(200)
+/** A finding, or a pair of swatches, by its key. */
+export const findingKeySchema = z.string().min(1).max(200)
 const limited = <Value extends z.ZodType>(value: Value) =>
-  z.record(keySchema, value).refine(all => Object.keys(all).length <= MOST, `A project keeps up to ${MOST} of these.`)
+  z
+    .record(findingKeySchema, value)
+    .refine(all => Object.keys(all).length <= MOST, `A project keeps up to ${MOST} of these.`)
 
 /** A finding put aside: why, and what it was measured at then. */
 export const asideSchema = z.object({ note: z.string().max(500), measured: z.array(z.number()).max(8) })

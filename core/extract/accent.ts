@@ -1,6 +1,6 @@
 import type { Lab } from '../color/convert'
 import { assigned } from './cluster'
-import { pointAt, type Tally } from './tally'
+import { chromaOf, pointAt, type Tally } from './tally'
 
 /**
  * What makes a color an accent: its OKLab chroma, and how far it stands from the nearest center, with lightness and
@@ -29,9 +29,6 @@ const TOUCHING = 0.45
 /** The most candidates looked at closely. */
 const LOOKED_AT = 32
 
-/** Plain arithmetic: Math.hypot guards against overflow and takes several times as long. */
-const length = (a: number, b: number): number => Math.sqrt(a * a + b * b)
-
 /** Weight and mean of the points of a list within reach of a place. */
 const around = (tally: Tally, list: ArrayLike<number>, place: Lab, reach: number): { weight: number; mean: Lab } => {
   let w = 0
@@ -59,19 +56,19 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
   const { distance, label } = assigned(tally, centers)
   const away = (i: number): number => {
     const center = centers[label[i] as number] as Lab
-    return length((a[i] as number) - center.a, (b[i] as number) - center.b)
+    return chromaOf((a[i] as number) - center.a, (b[i] as number) - center.b)
   }
   const near: number[] = []
   for (let i = 0; i < tally.size; i++) {
     if (
       (distance[i] as number) > ALONE &&
       (joined[i] as number) > TOUCHING &&
-      length(a[i] as number, b[i] as number) > VIVID
+      chromaOf(a[i] as number, b[i] as number) > VIVID
     )
       near.push(i)
   }
   const vivid: number[] = [] // a group an accent could be the end of is as vivid as itself, more or less
-  for (let i = 0; i < tally.size; i++) if (length(a[i] as number, b[i] as number) > VIVID * 0.5) vivid.push(i)
+  for (let i = 0; i < tally.size; i++) if (chromaOf(a[i] as number, b[i] as number) > VIVID * 0.5) vivid.push(i)
   const heaviest = new Map<number, { i: number; sum: number }>() // of each neighborhood, the heaviest stands for all
   for (const i of near) {
     const key =
@@ -86,7 +83,7 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
       })
   }
   const promise = ({ i, sum }: { i: number; sum: number }): number =>
-    Math.min(sum, FULL_AREA) * (distance[i] as number) * length(a[i] as number, b[i] as number)
+    Math.min(sum, FULL_AREA) * (distance[i] as number) * chromaOf(a[i] as number, b[i] as number)
   const looked = [...heaviest.values()].sort((one, other) => promise(other) - promise(one)).slice(0, LOOKED_AT)
   let [best, most] = [null as Lab | null, 0]
   for (const { i } of looked) {
@@ -98,7 +95,7 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
     const value =
       Math.sqrt(Math.min(area, FULL_AREA)) *
       (alone < 0.5 ? away(i) : (distance[i] as number)) *
-      length(place.a, place.b) *
+      chromaOf(place.a, place.b) *
       (0.15 + alone * alone)
     if (value > most) [best, most] = [place, value]
   }

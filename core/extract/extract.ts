@@ -203,36 +203,38 @@ const bent = (points: Points, { x, y }: Lean, by: TakenBy = 'faithful'): Points 
 }
 
 /**
- * The extracted colors beside those held, with their shares, largest first at rest and in that order wherever the pad
- * leans. A lean bends the weights of the pixels, never a color: the same clustering goes on from where it rested,
- * drawn to vivid or quiet, light or dark pixels, so that colors follow the hand without jumping.
+ * The extracted colors beside those held, with their shares, for wherever the pad leans: largest first at rest and in
+ * that order everywhere. A lean bends the weights of the pixels, never a color: the same clustering goes on from where
+ * it rested, drawn to vivid or quiet, light or dark pixels, so that colors follow the hand without jumping.
  */
-const leaned = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }: Rest, lean: Lean): Found[] => {
+const leaner = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }: Rest): ((lean: Lean) => Found[]) => {
   const held = wanted.held?.length ?? 0
   const order = centers
     .map((_, i) => i)
     .slice(held)
     .sort((one, other) => (atRest[other] as number) - (atRest[one] as number))
-  if (lean.x === 0 && lean.y === 0)
-    return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i] as number }))
-  const points = bent(seen, lean, wanted.by)
   const sorted = [...centers.slice(0, held), ...order.map(i => centers[i] as Lab)]
   const accents = new Set(centers.slice(held, fixed))
   const free = sorted.filter(center => !accents.has(center))
   const led = (on: Points): Lab[] =>
     moved(on, [...accents, ...free], accents.size + held, BENDINGS, true).slice(accents.size)
-  const [still, now] = [led(seen), led(points)]
   // what is taken by eye does not stand where its points alone would lead it: it goes as far as they do
-  const back = sorted.map((center): Lab => {
-    const i = free.indexOf(center)
-    const [from, to] = [still[i], now[i]]
-    if (!from || !to) return center
-    if (wanted.by !== 'eye') return to
-    return { l: center.l + to.l - from.l, a: center.a + to.a - from.a, b: center.b + to.b - from.b }
-  })
-  const apart = finished({ tally, points, wanted }, back, held, wanted.apart)
-  const shares = sharesOf(tally, apart)
-  return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i] as number })).slice(held)
+  const still = wanted.by === 'eye' && tally.size ? led(seen) : null
+  return lean => {
+    if (lean.x === 0 && lean.y === 0)
+      return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i] as number }))
+    const points = bent(seen, lean, wanted.by)
+    const now = led(points)
+    const back = sorted.map((center): Lab => {
+      const i = free.indexOf(center)
+      const [from, to] = [still?.[i], now[i]]
+      if (!to) return center
+      return from ? { l: center.l + to.l - from.l, a: center.a + to.a - from.a, b: center.b + to.b - from.b } : to
+    })
+    const apart = finished({ tally, points, wanted }, back, held, wanted.apart)
+    const shares = sharesOf(tally, apart)
+    return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i] as number })).slice(held)
+  }
 }
 
 /** The flat blocks of a picture as results: all of them where there is room, otherwise the largest. */
@@ -265,12 +267,12 @@ export const extractor = (sources: readonly Source[], wanted: Wanted): { at: (le
   const tally = tallied(sources)
   const [only] = sources
   const blocks = only && sources.length === 1 ? flatBlocks(only.picture, only.region) : null
-  const rest = blocks ? null : rested(tally, sources, wanted)
+  const foundAtLean = blocks ? null : leaner(rested(tally, sources, wanted))
   return {
     at: lean => {
       if (blocks) return ofBlocks(blocks, wanted)
-      if (!rest) return { found: [], flat: false, note: null }
-      const found = leaned(rest, lean)
+      if (!foundAtLean) return { found: [], flat: false, note: null }
+      const found = foundAtLean(lean)
       const places = placed(
         sources,
         tally,

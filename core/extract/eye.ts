@@ -2,7 +2,7 @@ import { GRAY_CHROMA, type Lab } from '../color/convert'
 import { mostChroma } from '../color/strength'
 import { further, type Same } from './apart'
 import { assigned } from './cluster'
-import { pointAt, type Points, type Tally } from './tally'
+import { chromaOf, pointAt, type Points, type Tally } from './tally'
 
 /*
  * What people take from a picture is not what covers it best: it is more colorful, more varied, and drawn to what stands
@@ -18,11 +18,9 @@ const GATHERED = { dark: 0.19, light: 0.965 } as const
 /** The chroma a color is colorful from, and the part of a picture that has to be for two swatches to be. */
 export const COLORFUL = { chroma: 0.08, part: 0.02, swatches: 2 } as const
 
-const length = (a: number, b: number): number => Math.sqrt(a * a + b * b)
-
 /** Which end a color looks like in use: nearly black, nearly white, or neither. */
 export const endOf = ({ l, a, b }: Lab): 'dark' | 'light' | null => {
-  const c = length(a, b)
+  const c = chromaOf(a, b)
   if (l < ENDS.dark.l && c < ENDS.dark.c) return 'dark'
   return l > ENDS.light.l && c < ENDS.light.c ? 'light' : null
 }
@@ -47,7 +45,7 @@ export const seenByEye = (tally: Tally, standing: Float64Array): Points => {
       red[i] = place.a * 0.4
       yellow[i] = place.b * 0.4
     }
-    const c = length(place.a, place.b)
+    const c = chromaOf(place.a, place.b)
     heavy[i] =
       (weight[i] as number) *
       Math.min(MOST_GROWN, 1 + GROWS.chroma * c * c * 4 + GROWS.standing * (standing[i] as number))
@@ -75,7 +73,7 @@ export const asVivid = (tally: Tally, points: Points, centers: readonly Lab[], f
     const sum = sums[at] as (typeof sums)[number]
     const w = tally.weight[i] as number
     sum.w += w
-    sum.c += w * length(place.a, place.b)
+    sum.c += w * chromaOf(place.a, place.b)
     sum.l += w * place.l
     sum.a += w * place.a
     sum.b += w * place.b
@@ -84,7 +82,7 @@ export const asVivid = (tally: Tally, points: Points, centers: readonly Lab[], f
     const { w, c, l, a, b } = sums[i] as (typeof sums)[number]
     if (i < fixed || !w) return center
     if (ends[i]) return { l: l / w, a: a / w, b: b / w }
-    const own = length(center.a, center.b)
+    const own = chromaOf(center.a, center.b)
     if (own < GRAY_CHROMA) return center
     const hue = (Math.atan2(center.b, center.a) * 180) / Math.PI
     const wanted = Math.min(Math.max(own, c / w), Math.max(own, mostChroma(center.l, hue)))
@@ -96,14 +94,14 @@ export const asVivid = (tally: Tally, points: Points, centers: readonly Lab[], f
 const colorfulPart = ({ size, a, b, weight }: Points): number => {
   let part = 0
   for (let i = 0; i < size; i++)
-    if (length(a[i] as number, b[i] as number) > COLORFUL.chroma) part += weight[i] as number
+    if (chromaOf(a[i] as number, b[i] as number) > COLORFUL.chroma) part += weight[i] as number
   return part
 }
 
 /** Only the colorful points. */
 const colorfulOnly = (points: Points, clearly: number): Points => {
   const places = Array.from({ length: points.size }, (_, i) => i).filter(
-    i => length(points.a[i] as number, points.b[i] as number) > clearly,
+    i => chromaOf(points.a[i] as number, points.b[i] as number) > clearly,
   )
   const column = (of: Float64Array): Float64Array => Float64Array.from(places, i => of[i] as number)
   return {
@@ -120,7 +118,7 @@ const NEARLY = 0.06
 
 /** Centers of which two are colorful where enough of the picture is, if one that is not lacks only a little. */
 export const lifted = (tally: Tally, centers: readonly Lab[], fixed: number): Lab[] => {
-  const chromas = centers.map(({ a, b }) => length(a, b))
+  const chromas = centers.map(({ a, b }) => chromaOf(a, b))
   const missing = COLORFUL.swatches - chromas.filter(c => c > COLORFUL.chroma).length
   if (missing <= 0 || colorfulPart(tally) < COLORFUL.part) return [...centers]
   const nearly = chromas
@@ -149,7 +147,7 @@ export const withColor = (
   least: number,
 ): { centers: Lab[]; fixed: number } => {
   let [now, held] = [[...centers], fixed]
-  const isColorful = ({ a, b }: Lab): boolean => length(a, b) > CLEARLY * 0.9
+  const isColorful = ({ a, b }: Lab): boolean => chromaOf(a, b) > CLEARLY * 0.9
   const most = Math.min(COLORFUL.swatches, centers.length - 1)
   if (colorfulPart(tally) < COLORFUL.part) return { centers: now, fixed }
   const only = colorfulOnly(points, CLEARLY)

@@ -11,6 +11,9 @@ export interface Points {
   weight: Float64Array
 }
 
+/** OKLab chroma. Plain arithmetic: Math.hypot guards against overflow and takes several times as long. */
+export const chromaOf = (a: number, b: number): number => Math.sqrt(a * a + b * b)
+
 /** One of the points. */
 export const pointAt = ({ l, a, b }: Points, i: number): Lab => ({
   l: l[i] as number,
@@ -98,15 +101,7 @@ export const tallied = (sources: readonly Source[]): Tally => {
   for (let code = 0; code < CODES; code++) if (placeOf[code]) placeOf[code] = used.push(code)
   const size = used.length
   const column = (): Float64Array => new Float64Array(size)
-  const tally: Tally = {
-    size,
-    l: column(),
-    a: column(),
-    b: column(),
-    weight: column(),
-    joined: column(),
-    placeOf,
-  }
+  const tally: Tally = { size, l: column(), a: column(), b: column(), weight: column(), joined: column(), placeOf }
   const lab = new Float64Array(3)
   used.forEach((code, place) => {
     let [weight, r, g, b, touching] = [0, 0, 0, 0, 0]

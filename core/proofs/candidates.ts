@@ -19,27 +19,28 @@ export interface Candidate {
   look: Look
 }
 
-/** The project in a harmony: as it is, where it is in it. */
-export const inHarmony = (project: Project, kind: HarmonyKind, known: Known): Candidate => ({
-  key: kind,
-  caption: kind,
+/** The project with its harmony changed in one thing, called by that: as it is, where it is so already. */
+const composedIn = (
+  project: Project,
+  [what, key]: ['kind', HarmonyKind] | ['plan', TonePlan],
+  known: Known,
+): Candidate => ({
+  key,
+  caption: key,
   look: lookOf(
-    project.derived && project.harmony.kind === kind
+    project.derived && project.harmony[what] === key
       ? project
-      : apply(project, { do: 'compose', harmony: { kind } }, known),
+      : apply(project, { do: 'compose', harmony: { [what]: key } }, known),
   ),
 })
 
-/** The project in a tone plan: as it is, where it is in it; a gathered scheme is derived from its base. */
-export const inTones = (project: Project, plan: TonePlan, known: Known): Candidate => ({
-  key: plan,
-  caption: plan,
-  look: lookOf(
-    project.derived && project.harmony.plan === plan
-      ? project
-      : apply(project, { do: 'compose', harmony: { plan } }, known),
-  ),
-})
+/** The project in a harmony. */
+export const inHarmony = (project: Project, kind: HarmonyKind, known: Known): Candidate =>
+  composedIn(project, ['kind', kind], known)
+
+/** The project in a tone plan; a gathered scheme is derived from its base. */
+export const inTones = (project: Project, plan: TonePlan, known: Known): Candidate =>
+  composedIn(project, ['plan', plan], known)
 
 /** The harmonies that are not hidden. */
 export const shownHarmonies = (hidden: readonly string[]): HarmonyKind[] =>

@@ -1,3 +1,4 @@
+import { stateOf } from '../check/state'
 import type { Hex } from '../color/convert'
 import type { Swatch } from '../document/scheme'
 import type { InkArea } from '../remap/inks'
@@ -22,10 +23,27 @@ const swatch = (id: string, hex: Hex, role: Swatch['role']): Swatch => ({
   ...(newProject('x').scheme[0] as Swatch),
   ...{ id, hex, role, name: id },
 })
+/** The verdict on a scheme, where each ink goes as `targetOf` says; it is by nearness where that says nothing. */
+const verdictIn = (
+  inks: InkArea[],
+  colors: ReadonlyMap<Hex, Hex>,
+  scheme: Swatch[],
+  targetOf: (ink: Hex) => string | null | undefined,
+): Verdict => {
+  const targets = Object.fromEntries(
+    inks.flatMap(({ hex }) => {
+      const to = targetOf(hex)
+      return to === undefined ? [] : [[hex, { to, by: 'hand' as const }]]
+    }),
+  )
+  const start = newProject('x')
+  const project = { ...start, scheme, remap: { ...start.remap, targets } }
+  return verdictOf(inks, colors, stateOf(project, inks, colors))
+}
 const judged = (hexes: readonly [Hex, Hex, Hex, Hex], roles: readonly Swatch['role'][] = ROLES): Verdict => {
   const scheme = hexes.map((hex, i) => swatch(`s${i}`, hex, roles[i] as Swatch['role']))
   const to = new Map(INKS.map(({ hex }, i) => [hex, `s${i}`]))
-  return verdictOf(INKS, new Map(INKS.map(({ hex }, i) => [hex, hexes[i] as Hex])), scheme, ink => to.get(ink))
+  return verdictIn(INKS, new Map(INKS.map(({ hex }, i) => [hex, hexes[i] as Hex])), scheme, ink => to.get(ink))
 }
 const ROLES: Swatch['role'][] = ['dominant', 'neutral', 'supporting', 'accent']
 const SELF = ['#f8f4ea', '#202020', '#2e4f7f', '#e8b040'] as const
@@ -63,7 +81,7 @@ describe('how a scheme does', () => {
   it('counts the swatches that color something, and says of an accent that colors nothing', () => {
     const scheme = [...SELF, '#ff00aa'].map((hex, i) => swatch(`s${i}`, hex, i === 4 ? 'accent' : 'supporting'))
     const to = new Map(INKS.map(({ hex }, i) => [hex, `s${i}`]))
-    const verdict = verdictOf(INKS, new Map(), scheme, ink => to.get(ink))
+    const verdict = verdictIn(INKS, new Map(), scheme, ink => to.get(ink))
     expect(verdict).toMatchObject({ used: 4, swatches: 5, accent: 'unused' })
     expect(verdictWords(verdict)).toContain('4 of 5 swatches used')
   })
@@ -75,8 +93,8 @@ describe('how a scheme does', () => {
   })
   it('goes by nearness where nothing says the swatch, and leaves out what stays as it is', () => {
     const scheme = SELF.map((hex, i) => swatch(`s${i}`, hex, ROLES[i] as Swatch['role']))
-    expect(verdictOf(INKS, new Map(), scheme, () => undefined).used).toBe(4)
-    expect(verdictOf(INKS, new Map(), scheme, ink => (ink === '#e8b040' ? null : undefined)).used).toBe(3)
-    expect(verdictOf([], new Map(), scheme, () => undefined)).toMatchObject({ kept: 1, lettering: null, used: 0 })
+    expect(verdictIn(INKS, new Map(), scheme, () => undefined).used).toBe(4)
+    expect(verdictIn(INKS, new Map(), scheme, ink => (ink === '#e8b040' ? null : undefined)).used).toBe(3)
+    expect(verdictIn([], new Map(), scheme, () => undefined)).toMatchObject({ kept: 1, lettering: null, used: 0 })
   })
 })

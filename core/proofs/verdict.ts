@@ -1,11 +1,10 @@
-import { contrastOf } from '../color/contrast'
+import { contrastNow, looksLikeLettering, RATIO } from '../check/rules/contrast'
+import { areaOf, mostOf, SEEN, type CheckState, type Neighbors } from '../check/state'
 import type { Hex } from '../color/convert'
-import { deltaE, okDistance } from '../color/difference'
-import { leastApart } from '../color/vision'
-import type { Swatch } from '../document/scheme'
+import { deltaE } from '../color/difference'
+import { isMerged, isTold, leastApart } from '../color/vision'
 import { harmonyOf } from '../harmony/pairwise'
 import { ACCENT } from '../harmony/proportion'
-import { graphOf } from '../remap/graph'
 import type { InkArea } from '../remap/inks'
 import { keptOf, lossesOf } from '../remap/losses'
 
@@ -21,89 +20,41 @@ export interface Verdict {
   /** How many swatches color something that can be seen, and of how many. */
   used: number
   swatches: number
-  /** How many neighbors, clearly different to most readers, are not to a color-blind one; and a pair of those. */
+  /** How many neighbors, clearly different to most readers, are not to a color-blind one. */
   merged: number
-  mergedPair: readonly [Hex, Hex] | null
   /** The order to look in, best first: the five together, and a little of how harmonious the colors are together. */
   rank: number
 }
 
-/** Boundaries shorter than this part of all are specks, and colors under this part of the picture nobody sees. */
-const [SPECK, SEEN] = [0.0005, 0.001]
-/** What serves as lettering: a contrast that reads, of something that covers little. */
-const LETTERING = { contrast: 4.5, most: 0.12 } as const
-/** From which ΔE2000 on neighbors are told apart, and under which they merge. */
-const [TOLD, MERGED] = [10, 5]
-
-/** Which swatch an ink is colored by: the one its color is nearest to, where no target says it. */
-const swatchFor = (scheme: readonly Swatch[], target: string | null | undefined, hex: Hex): Swatch | undefined =>
-  scheme.find(({ id }) => id === target) ??
-  (target === null
-    ? undefined
-    : scheme.reduce<Swatch | undefined>(
-        (best, swatch) => (!best || okDistance(swatch.hex, hex) < okDistance(best.hex, hex) ? swatch : best),
-        undefined,
-      ))
-
-const accentIn = (scheme: readonly Swatch[], areas: ReadonlyMap<string, number>): Verdict['accent'] => {
-  const accent = scheme.find(({ role }) => role === 'accent')
+const accentIn = (state: CheckState): Verdict['accent'] => {
+  const accent = state.project.scheme.find(({ role }) => role === 'accent')
   if (!accent) return 'none'
-  if ((areas.get(accent.id) ?? 0) < SEEN) return 'unused'
-  const most = scheme.reduce((best, swatch) =>
-    (areas.get(swatch.id) ?? 0) > (areas.get(best.id) ?? 0) ? swatch : best,
-  )
-  return most === accent || deltaE(most.hex, accent.hex) < ACCENT.apart ? 'hidden' : 'seen'
+  if (areaOf(state, accent.id) < SEEN) return 'unused'
+  const most = mostOf(state)
+  return !most || most === accent || deltaE(most.hex, accent.hex) < ACCENT.apart ? 'hidden' : 'seen'
 }
 
-/**
- * How a scheme does in an artwork, from what its inks become; `targetOf` says the swatch an ink goes to, null for one
- * left as it is, undefined where nothing says it.
- */
-export const verdictOf = (
-  inks: readonly InkArea[],
-  colors: ReadonlyMap<Hex, Hex>,
-  scheme: readonly Swatch[],
-  targetOf: (ink: Hex) => string | null | undefined,
-): Verdict => {
+/** Lengths of boundaries together. */
+const partsOf = (pairs: readonly Neighbors[]): number => pairs.reduce((sum, { part }) => sum + part, 0)
+
+/** How a scheme does in an artwork, from what its inks become and the state it is in with that. */
+export const verdictOf = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex>, state: CheckState): Verdict => {
+  const { neighbors, project } = state
   const losses = lossesOf(inks, colors)
-  const { nodes, edges } = graphOf(inks)
-  const became = nodes.map(({ hex }) => colors.get(hex) ?? hex)
-  const areas = new Map<string, number>()
-  nodes.forEach(({ hex, area }, i) => {
-    const id = swatchFor(scheme, targetOf(hex), became[i] as Hex)?.id
-    if (id) areas.set(id, (areas.get(id) ?? 0) + area)
-  })
-  let [letters, read, merged] = [0, 0, 0]
-  let mergedPair: Verdict['mergedPair'] = null
-  const pairs = new Set<string>()
-  for (const { one, other, part } of edges) {
-    if (part < SPECK) continue
-    const [a, b] = [nodes[one], nodes[other]]
-    const [hexA, hexB] = [became[one] as Hex, became[other] as Hex]
-    if (!a || !b) continue
-    if (Math.min(a.area, b.area) <= LETTERING.most && contrastOf(a.hex, b.hex) >= LETTERING.contrast) {
-      letters += part
-      if (contrastOf(hexA, hexB) >= LETTERING.contrast) read += part
-    }
-    const key = hexA < hexB ? `${hexA}${hexB}` : `${hexB}${hexA}`
-    if (pairs.has(key)) continue
-    pairs.add(key)
-    if (deltaE(hexA, hexB) < TOLD || leastApart(hexA, hexB) >= MERGED) continue
-    merged++
-    mergedPair ??= [hexA, hexB]
-  }
-  const used = scheme.filter(({ id }) => (areas.get(id) ?? 0) >= SEEN).length
+  const letters = neighbors.filter(looksLikeLettering)
+  const merged = neighbors.filter(pair => isTold(...pair.colors) && isMerged(leastApart(...pair.colors).apart))
   const verdict = {
     kept: keptOf(inks, losses),
     strongLost: losses.filter(({ strong }) => strong).length,
-    lettering: letters ? read / letters : null,
-    accent: accentIn(scheme, areas),
-    used,
-    swatches: scheme.length,
-    merged,
-    mergedPair,
+    lettering: letters.length
+      ? partsOf(letters.filter(pair => contrastNow(pair) >= RATIO.text)) / partsOf(letters)
+      : null,
+    accent: accentIn(state),
+    used: project.scheme.filter(({ id }) => areaOf(state, id) >= SEEN).length,
+    swatches: project.scheme.length,
+    merged: new Set(merged.map(({ colors: pair }) => [...pair].sort().join())).size,
   }
-  const harmony = harmonyOf(scheme.map(({ id, hex }) => ({ hex, area: areas.get(id) ?? 0 })))
+  const harmony = harmonyOf(project.scheme.map(({ id, hex }) => ({ hex, area: areaOf(state, id) })))
   return { ...verdict, rank: GRADES.reduce((sum, { of }) => sum + of(verdict), 0) + HARMONY * harmony }
 }
 

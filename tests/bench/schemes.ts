@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { decoded } from '../../core/artwork/encoding'
 import { measuredInks, type InkSummary } from '../../core/artwork/inks'
 import { readSvg } from '../../core/artwork/read'
+import { stateOf } from '../../core/check/state'
 import { contrastOf } from '../../core/color/contrast'
 import { hexOfLch, isNeutral, labOf, lchOf, type Hex } from '../../core/color/convert'
 import { deltaE } from '../../core/color/difference'
@@ -185,7 +186,7 @@ export const dealTime = (inks: readonly InkSummary[], runs = 25): number => {
     for (const { look } of dealtCandidates(now, order, chosenSeeds(now, order, inks), inks)) {
       const there = inLook(now, look)
       const { colors } = paintingOf(there, { inks, standIns: [] })('a1')
-      verdictOf(inks, colors, there.scheme, ink => there.remap.targets[ink]?.to)
+      verdictOf(inks, colors, stateOf(there, inks, colors))
     }
     return performance.now() - start
   })

@@ -159,6 +159,20 @@ test('the artwork is seen by the eyes of others, side by side and on the stage t
   await expect.poll(seen).toContain('eyes-gray')
 })
 
+test('gone back on the trail, it is checked and dealt for as before', async ({ page }) => {
+  await labelIn(page, '#f8f4ea #202020 #2e4f7f #e8b040 #e9b142')
+  await goTo(page, 'Compose')
+  await page.locator('[data-proof=triadic]').click()
+  await expect(page.locator('[data-proof=triadic]')).toHaveAttribute('aria-pressed', 'true')
+  await page.getByTestId('state').nth(-2).click()
+  await expect.poll(() => bandColors(page)).toEqual(['#f8f4ea', '#202020', '#2e4f7f', '#e8b040', '#e9b142'])
+  await page.getByRole('tab', { name: 'Dealt' }).click()
+  await expect(page.locator('[data-proof^=deal]')).toHaveCount(24)
+  await goTo(page, 'Check')
+  await expect(finding(page, 'alike')).toContainText('all but the same')
+  await expect(finding(page, 'alike').getByTestId('fix').first()).toBeVisible()
+})
+
 test('without artwork the stand-in is checked, and it is said', async ({ page }) => {
   await newProject(page, 'Nothing yet')
   await goTo(page, 'Check')

@@ -56,11 +56,6 @@ const take = (id: string, hex: string, event: MouseEvent): void => {
   pointer.rest(event)
   history.run(edit(id, hex))
 }
-const along = (event: KeyboardEvent): void => {
-  const way = arrowOf(event)
-  const all = [...(event.currentTarget as HTMLElement).querySelectorAll('button')]
-  if (way) all[all.indexOf(event.target as HTMLButtonElement) + Math.sign(way.x - way.y)]?.focus()
-}
 onUnmounted(() => history.preview(null))
 </script>
 
@@ -81,7 +76,7 @@ onUnmounted(() => history.preview(null))
       /></label>
     </div>
     <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from pair to pair -->
-    <div class="grid gap-px" role="group" aria-label="Pairs of swatches" @keydown="along">
+    <div class="grid gap-px" role="group" aria-label="Pairs of swatches" @keydown="alongButtons">
       <div
         v-for="(one, row) in scheme"
         :key="one.id"

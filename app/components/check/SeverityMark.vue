@@ -3,7 +3,6 @@ import type { Severity } from '../../../core/check/finding'
 
 /** How bad a finding is, as a shape: a filled triangle, an open one, a dot. */
 const { severity } = defineProps<{ severity: Severity }>()
-const WORDS: Record<Severity, string> = { serious: 'serious', doubtful: 'doubtful', slight: 'slight' }
 </script>
 
 <template>
@@ -14,7 +13,7 @@ const WORDS: Record<Severity, string> = { serious: 'serious', doubtful: 'doubtfu
     stroke-width="1.4"
     stroke-linejoin="round"
     role="img"
-    :aria-label="WORDS[severity]"
+    :aria-label="severity"
   >
     <circle v-if="severity === 'slight'" r="2.4" fill="none" />
     <path v-else d="M0 -5.5L6 5H-6Z" :fill="severity === 'serious' ? 'currentColor' : 'none'" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { deltaE } from '../../../core/color/difference'
-import { inGray, seenBy, type Vision } from '../../../core/color/vision'
+import { inGray, isMerged, isTold, seenBy, type Vision } from '../../../core/color/vision'
 import { EYES, EYES_TITLES, type Eyes } from '~/stores/stage'
 
 /**
@@ -10,8 +10,6 @@ import { EYES, EYES_TITLES, type Eyes } from '~/stores/stage'
 const history = useHistory()
 const painting = usePainting()
 const stage = useStage()
-/** From which ΔE2000 on swatches are told apart, and under which they are not. */
-const [TOLD, MERGED] = [10, 5]
 const scheme = computed(() => history.document?.scheme ?? [])
 const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
 const painted = computed(() => painting.shown(painting.piece?.id ?? null))
@@ -34,7 +32,7 @@ const sheets = computed(() =>
       scheme.value
         .slice(i + 1)
         .flatMap((other, k) =>
-          deltaE(one.hex, other.hex) >= TOLD && deltaE(seen(eyes, one.hex), seen(eyes, other.hex)) < MERGED
+          isTold(one.hex, other.hex) && isMerged(deltaE(seen(eyes, one.hex), seen(eyes, other.hex)))
             ? [{ one, other, from: middles.value[i] ?? 0, to: middles.value[i + 1 + k] ?? 0 }]
             : [],
         ),
@@ -71,7 +69,7 @@ const arc = (from: number, to: number): string => {
     <ul class="grid grid-cols-3 gap-2" aria-label="By the eyes of others">
       <li v-for="{ eyes, pairs, words } in sheets" :key="eyes" class="min-w-0">
         <button
-          class="eyes"
+          class="framed block size-full"
           :class="{ current: stage.eyes === eyes }"
           :aria-pressed="stage.eyes === eyes"
           :aria-label="`Seen by ${EYES_TITLES[eyes]}: ${words}`"
@@ -123,24 +121,3 @@ const arc = (from: number, to: number): string => {
     </p>
   </div>
 </template>
-
-<style scoped>
-.eyes {
-  display: block;
-  width: 100%;
-  height: 100%;
-  border: 1px solid var(--line);
-  border-radius: 2px;
-  background: var(--table);
-}
-.eyes:hover {
-  border-color: var(--strong-line);
-}
-.eyes.current {
-  border-color: var(--text);
-  box-shadow: inset 0 -2px 0 var(--text);
-}
-.eyes:focus-visible {
-  outline-offset: -1px;
-}
-</style>

@@ -82,15 +82,7 @@ useShortcuts({
           data-test="tone-plan"
           @update:model-value="plan => settle({ plan })"
       /></label>
-      <button
-        v-if="proofs.marked.length"
-        class="control"
-        :aria-pressed="proofs.comparing"
-        :title="withKey('Compare what is marked', 'compare')"
-        @click="proofs.compare"
-      >
-        Compare {{ proofs.marked.length }}
-      </button>
+      <CompareButton />
       <button
         class="control bare px-1.5!"
         :aria-expanded="!folded"

@@ -37,15 +37,7 @@ onKeyStroke('Escape', event => {
         label="Sheets"
         :tabs="SHOWN.map(({ sheet: value, title }) => ({ value, title }))"
       />
-      <button
-        v-if="proofs.marked.length"
-        class="control"
-        :aria-pressed="proofs.comparing"
-        :title="withKey('Compare what is marked', 'compare')"
-        @click="proofs.compare"
-      >
-        Compare {{ proofs.marked.length }}
-      </button>
+      <CompareButton />
       <button
         class="control ml-auto"
         :title="withKey('Back to stage and bench', 'lay large')"

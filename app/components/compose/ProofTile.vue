@@ -11,6 +11,10 @@ import type { Proof } from '~/stores/proofs'
 const { proof, height, current = false } = defineProps<{ proof: Proof; height: number; current?: boolean }>()
 const emit = defineEmits<{ over: [proof: Proof | null, place: HTMLElement | null] }>()
 const proofs = useProofs()
+const DEALS = [
+  { icon: PlusIcon, how: 'more', act: proofs.more },
+  { icon: MinusIcon, how: 'less', act: proofs.less },
+] as const
 const place = useTemplateRef<HTMLElement>('place')
 const marked = computed(() => proofs.isMarked(proof))
 const words = computed(() => verdictWords(proof.verdict))
@@ -32,8 +36,8 @@ const keyed = (event: KeyboardEvent): void => {
 <template>
   <li ref="place" class="group relative min-w-0">
     <button
-      class="proof"
-      :class="{ current }"
+      class="proof framed flex size-full flex-col"
+      :class="{ 'current font-semibold': current }"
       :aria-label="[proof.caption, ...(current ? ['in use'] : []), words].join(', ')"
       :aria-pressed="current"
       :title="`${proof.caption}: click adopts, K keeps, M marks`"
@@ -74,22 +78,15 @@ const keyed = (event: KeyboardEvent): void => {
     </button>
     <span class="tools" :class="{ marked }">
       <button
+        v-for="{ icon, how, act } in DEALS"
+        :key="how"
         class="tool"
-        :title="withKey('Deal more like this', 'more like')"
-        :aria-label="`Deal more like ${proof.caption}`"
+        :title="withKey(`Deal ${how} like this`, `${how} like`)"
+        :aria-label="`Deal ${how} like ${proof.caption}`"
         tabindex="-1"
-        @click="proofs.more(proof)"
+        @click="act(proof)"
       >
-        <PlusIcon class="size-3.5" />
-      </button>
-      <button
-        class="tool"
-        :title="withKey('Deal less like this', 'less like')"
-        :aria-label="`Deal less like ${proof.caption}`"
-        tabindex="-1"
-        @click="proofs.less(proof)"
-      >
-        <MinusIcon class="size-3.5" />
+        <component :is="icon" class="size-3.5" />
       </button>
       <button
         class="tool mark"
@@ -109,26 +106,6 @@ const keyed = (event: KeyboardEvent): void => {
 </template>
 
 <style scoped>
-.proof {
-  display: flex;
-  flex-direction: column;
-  width: 100%;
-  height: 100%;
-  border: 1px solid var(--line);
-  border-radius: 2px;
-  background: var(--table);
-}
-.proof:hover {
-  border-color: var(--strong-line);
-}
-.proof:focus-visible {
-  outline-offset: -1px;
-}
-.proof.current {
-  border-color: var(--text);
-  box-shadow: inset 0 -2px 0 var(--text);
-  font-weight: 600;
-}
 .proof > span:first-child {
   width: 100%;
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Remap } from '../../../core/document/remap'
+import { UNPAINTED, type Painted } from '../../../core/painting/painting'
 
 /**
  * The result as a whole, turned, more or less saturated and bright without a change of the scheme; and the set it is
@@ -25,22 +26,30 @@ const SHEETS: ReadonlyArray<{ title: string; all: ReadonlyArray<{ change: Partia
     all: LIGHTS.map(brightness => ({ change: { brightness }, caption: `${signed(Math.round(brightness * 100))}%` })),
   },
 ]
-/** They rest while a change is only shown. */
-const looks = computed(() => {
-  const now = history.settled
-  if (!now || !painting.piece) return []
-  return SHEETS.map(({ title, all }) => ({
-    title,
-    proofs: all.map(({ change, caption }) => ({
-      change,
-      caption,
-      isSet: (Object.keys(change) as Array<keyof Adjust>).every(
-        key => Math.abs(now.remap.adjust[key] - (change[key] ?? 0)) < 1e-6,
-      ),
-      ...painting.of(history.after(now, commandFor(change)))(painting.piece?.id ?? null),
-    })),
-  }))
-})
+const looks = shallowRef<ReadonlyMap<Partial<Adjust>, Painted>>(new Map())
+let work = 0
+/** Each is worked out between frames, and rests while a change is only shown. */
+watch(
+  [() => history.settled, () => painting.piece, () => painting.inks],
+  ([now, piece]) => {
+    const own = ++work
+    if (!now || !piece) return
+    const next = new Map(looks.value)
+    const changes = SHEETS.flatMap(({ all }) => all.map(({ change }) => change))
+    const show = (): void => {
+      looks.value = new Map(next)
+    }
+    void betweenFrames(
+      changes,
+      change => next.set(change, painting.of(history.after(now, commandFor(change)))(piece.id)),
+      show,
+      () => own === work,
+    ).then(isDone => isDone && show())
+  },
+  { immediate: true },
+)
+const isSet = (change: Partial<Adjust>): boolean =>
+  (Object.keys(change) as Array<keyof Adjust>).every(key => Math.abs(adjust.value[key] - (change[key] ?? 0)) < 1e-6)
 const pointer = restingPointer()
 const point = (change: Partial<Adjust> | null, event?: PointerEvent): void => {
   if (event && pointer.rests(event)) return
@@ -49,11 +58,6 @@ const point = (change: Partial<Adjust> | null, event?: PointerEvent): void => {
 const take = (change: Partial<Adjust>, event: MouseEvent): void => {
   pointer.rest(event)
   settle(change)
-}
-const along = (event: KeyboardEvent): void => {
-  const way = arrowOf(event)
-  const all = [...(event.currentTarget as HTMLElement).querySelectorAll('button')]
-  if (way) all[all.indexOf(event.target as HTMLButtonElement) + Math.sign(way.x - way.y)]?.focus()
 }
 const adopt = (): void => history.runSaying({ do: 'adopt adjustment' }, 'The adjustment is now the scheme’s own.')
 onUnmounted(() => history.preview(null))
@@ -105,16 +109,16 @@ onUnmounted(() => history.preview(null))
       />
     </section>
     <div v-if="painting.piece" class="grid gap-1.5">
-      <section v-for="{ title, proofs } in looks" :key="title" :aria-label="title">
+      <section v-for="{ title, all } in SHEETS" :key="title" :aria-label="title">
         <h3>{{ title }}</h3>
         <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from proof to proof -->
-        <ul class="grid grid-cols-[repeat(9,minmax(0,1fr))] gap-1" data-previews @keydown="along">
-          <li v-for="({ change, caption, isSet, colors, byHand }, i) in proofs" :key="i">
+        <ul class="grid grid-cols-[repeat(9,minmax(0,1fr))] gap-1" data-previews @keydown="alongButtons">
+          <li v-for="{ change, caption } in all" :key="caption">
             <button
-              class="turn"
-              :class="{ current: isSet }"
+              class="framed block w-full"
+              :class="{ 'current font-semibold': isSet(change) }"
               :aria-label="`${title}: ${caption}`"
-              :aria-pressed="isSet"
+              :aria-pressed="isSet(change)"
               data-test="whole-proof"
               @click="take(change, $event)"
               @pointerenter="point(change, $event)"
@@ -126,8 +130,7 @@ onUnmounted(() => history.preview(null))
                 ><ArtworkProof
                   :hash="painting.piece.hash"
                   :ratio="painting.piece.width / painting.piece.height"
-                  :colors="colors"
-                  :by-hand="byHand" /></span
+                  v-bind="looks.get(change) ?? UNPAINTED" /></span
               ><span class="value">{{ caption }}</span>
             </button>
           </li>
@@ -137,24 +140,3 @@ onUnmounted(() => history.preview(null))
     <RestrictPanel :key="remapping.artwork?.id" />
   </div>
 </template>
-
-<style scoped>
-.turn {
-  display: block;
-  width: 100%;
-  border: 1px solid var(--line);
-  border-radius: 2px;
-  background: var(--table);
-}
-.turn:hover {
-  border-color: var(--strong-line);
-}
-.turn:focus-visible {
-  outline-offset: -1px;
-}
-.turn.current {
-  border-color: var(--text);
-  box-shadow: inset 0 -2px 0 var(--text);
-  font-weight: 600;
-}
-</style>

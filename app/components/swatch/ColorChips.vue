@@ -7,11 +7,6 @@ const take = (hex: string, event: MouseEvent): void => {
   pointer.rest(event)
   emit('take', hex)
 }
-const along = (event: KeyboardEvent): void => {
-  const way = arrowOf(event)
-  const all = [...(event.currentTarget as HTMLElement).querySelectorAll('button')]
-  if (way) all[all.indexOf(event.target as HTMLButtonElement) + Math.sign(way.x - way.y)]?.focus()
-}
 </script>
 
 <template>
@@ -21,7 +16,7 @@ const along = (event: KeyboardEvent): void => {
     data-previews
     role="group"
     :aria-label="title"
-    @keydown="along"
+    @keydown="alongButtons"
     @pointerleave="emit('preview', null)"
   >
     <button

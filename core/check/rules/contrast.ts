@@ -2,7 +2,7 @@ import { contrastOf } from '../../color/contrast'
 import { keyOf, percent, type Finding, type Rule } from '../finding'
 import { lighterOrDarker } from '../moves'
 import { pairsOfSwatches } from '../pairs'
-import { swatchIn, type CheckState, type Neighbors } from '../state'
+import { namesOf, type CheckState, type Neighbors } from '../state'
 
 /** The ratios of WCAG 2.2: for normal text (1.4.3), and for large text (1.4.3) and graphics (1.4.11). */
 export const RATIO = { text: 4.5, large: 3 } as const
@@ -12,18 +12,20 @@ const LETTERING = 0.12
 const AREA = 0.02
 
 const was = ({ inks }: Neighbors): number => contrastOf(...inks)
-const is = ({ colors }: Neighbors): number => contrastOf(...colors)
+/** The contrast neighbors have in what they become. */
+export const contrastNow = ({ colors }: Neighbors): number => contrastOf(...colors)
 const ratio = (value: number): string => `${(Math.floor(value * 10 + 1e-9) / 10).toFixed(1)}:1`
+
+/** Whether neighbors look like lettering on its ground in the artwork. */
+export const looksLikeLettering = (pair: Neighbors): boolean =>
+  Math.min(...pair.areas) <= LETTERING && was(pair) >= RATIO.text
 
 /** Whether neighbors are lettering on its ground: as the artwork has it, or as somebody said of their swatches. */
 export const isLettering = (pair: Neighbors, { project }: CheckState): boolean => {
   const [one, other] = pair.swatches
   const said = one && other ? project.check.lettering[keyOf('lettering', [one, other])] : undefined
-  return said ?? (Math.min(...pair.areas) <= LETTERING && was(pair) >= RATIO.text)
+  return said ?? looksLikeLettering(pair)
 }
-
-const namesOf = (state: CheckState, ids: readonly string[]): string =>
-  ids.map(id => swatchIn(state, id)?.name ?? '').join(' on ')
 
 /** The smaller first: lettering on its ground. */
 const smallerFirst = ({ swatches, areas }: Neighbors): string[] => {
@@ -37,18 +39,18 @@ export const lettering: Rule = {
   find: state =>
     pairsOfSwatches(
       state,
-      pair => isLettering(pair, state) && is(pair) < RATIO.text,
-      pair => -is(pair),
+      pair => isLettering(pair, state) && contrastNow(pair) < RATIO.text,
+      pair => -contrastNow(pair),
     ).map(
       ({ swatches, worst, inks, part }): Finding => ({
         key: keyOf('lettering', swatches),
         rule: 'lettering',
-        severity: is(worst) < RATIO.large ? 'serious' : 'doubtful',
-        words: `Lettering in ${namesOf(state, smallerFirst(worst))} ${
-          is(worst) < RATIO.large ? 'cannot be read' : 'reads only when large'
+        severity: contrastNow(worst) < RATIO.large ? 'serious' : 'doubtful',
+        words: `Lettering in ${namesOf(state, smallerFirst(worst), ' on ')} ${
+          contrastNow(worst) < RATIO.large ? 'cannot be read' : 'reads only when large'
         }.`,
-        figure: `${ratio(is(worst))}, needs ${RATIO.text}:1`,
-        measured: [Math.floor(is(worst) * 10), Math.round(part * 100)],
+        figure: `${ratio(contrastNow(worst))}, needs ${RATIO.text}:1`,
+        measured: [Math.floor(contrastNow(worst) * 10), Math.round(part * 100)],
         swatches,
         inks,
       }),
@@ -65,17 +67,17 @@ export const areas: Rule = {
       pair =>
         Math.min(...pair.areas) >= AREA &&
         was(pair) >= RATIO.large &&
-        is(pair) < RATIO.large &&
+        contrastNow(pair) < RATIO.large &&
         !isLettering(pair, state),
-      pair => -is(pair),
+      pair => -contrastNow(pair),
     ).map(
       ({ swatches, worst, inks, part }): Finding => ({
         key: keyOf('areas', swatches),
         rule: 'areas',
-        severity: is(worst) < 2 ? 'doubtful' : 'slight',
-        words: `Areas in ${swatches.map(id => swatchIn(state, id)?.name).join(' and ')} hardly part any more.`,
-        figure: `${ratio(is(worst))}, was ${ratio(was(worst))}; ${percent(part)} of all edges`,
-        measured: [Math.floor(is(worst) * 10), Math.round(part * 100)],
+        severity: contrastNow(worst) < 2 ? 'doubtful' : 'slight',
+        words: `Areas in ${namesOf(state, swatches, ' and ')} hardly part any more.`,
+        figure: `${ratio(contrastNow(worst))}, was ${ratio(was(worst))}; ${percent(part)} of all edges`,
+        measured: [Math.floor(contrastNow(worst) * 10), Math.round(part * 100)],
         swatches,
         inks,
       }),

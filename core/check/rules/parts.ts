@@ -1,14 +1,13 @@
 import { arc, hexOfLch as hexAt, isNeutral, lchOf } from '../../color/convert'
 import { deltaE } from '../../color/difference'
 import { turned } from '../../color/wheel'
+import type { Swatch } from '../../document/scheme'
 import { distinctFrom, LEAST_DIFFERENCE } from '../../harmony/distinct'
 import { ACCENT } from '../../harmony/proportion'
 import { keyOf, percent, type Finding, type Rule, type Try } from '../finding'
 import { inColor, lighterOrDarker, stronger } from '../moves'
-import { lightOf, mostOf, swatchIn, type CheckState } from '../state'
+import { areaOf, lightOf, mostOf, SEEN, swatchIn } from '../state'
 
-/** A swatch that colors less of the picture is not seen. */
-const SEEN = 0.001
 /** By how much a part may differ from what it is meant to be. */
 const OFF = 0.18
 /** An accent over this part of the picture does not draw the eye any more. */
@@ -18,7 +17,12 @@ const LOUD = { chroma: 0.14, apart: 40, covers: 0.03, most: 3 } as const
 /** From how many swatches on a neutral is missed, and the chroma of grays that have nothing of what dominates. */
 const [ENOUGH, DEAD] = [4, 0.004]
 
-const areaOf = ({ areas }: CheckState, id: string): number => areas.get(id) ?? 0
+/** Ways to let a swatch and others change places. */
+const exchanges = (swatch: Swatch, others: readonly Swatch[]): Try[] =>
+  others.map(other => ({
+    words: `Let ${swatch.name} and ${other.name} change places`,
+    steps: () => [{ do: 'exchange', swatches: [swatch.id, other.id] }],
+  }))
 
 /** An accent that colors nothing, is only a paler version of what dominates, or covers too much. */
 export const accent: Rule = {
@@ -66,24 +70,13 @@ export const accent: Rule = {
     const largest = [...state.project.scheme]
       .filter(each => each.id !== id && each.id !== most.id)
       .sort((one, other) => areaOf(state, other.id) - areaOf(state, one.id))
-    const facing = turned(wheel, (largest[0] ?? most).hex, 180)
-    const { l, c, h } = lchOf(facing)
-    const complement = distinctFrom(
-      Math.abs(l - lightOf(most.hex)) >= ACCENT.lighter || c < 0.02
-        ? facing
-        : turned(wheel, (largest[0] ?? most).hex, 180),
-      others,
-    )
+    const beside = largest[0] ?? most
+    const complement = distinctFrom(turned(wheel, beside.hex, 180), others)
     return [
-      ...(h === undefined ? [] : [inColor(id, complement, `Take the complement of ${(largest[0] ?? most).name}`)]),
+      inColor(id, complement, `Take the complement of ${beside.name}`),
       ...stronger(id, state),
       ...lighterOrDarker([id], state),
-      ...largest.slice(0, 3).map(
-        (other): Try => ({
-          words: () => `Let ${swatch.name} and ${other.name} change places`,
-          steps: () => [{ do: 'exchange', swatches: [id, other.id] }],
-        }),
-      ),
+      ...exchanges(swatch, largest.slice(0, 3)),
     ]
   },
 }
@@ -128,14 +121,9 @@ export const shares: Rule = {
       .sort((one, other) => Math.abs(areaOf(state, one.id) - meant) - Math.abs(areaOf(state, other.id) - meant))
     const covered = scheme.reduce((sum, each) => sum + areaOf(state, each.id), 0) || 1
     return [
-      ...nearest.slice(0, 3).map(
-        (other): Try => ({
-          words: () => `Let ${swatch.name} and ${other.name} change places`,
-          steps: () => [{ do: 'exchange', swatches: [id, other.id] }],
-        }),
-      ),
+      ...exchanges(swatch, nearest.slice(0, 3)),
       {
-        words: () => 'Mean the shares as they are',
+        words: 'Mean the shares as they are',
         steps: () => [
           {
             do: 'share out',
@@ -168,7 +156,7 @@ export const unused: Rule = {
   tries: ({ swatches: [id = ''] }, state) => {
     const swatch = swatchIn(state, id)
     if (!swatch || swatch.locked || state.project.scheme.length <= 2) return []
-    return [{ words: () => `Remove ${swatch.name}`, steps: () => [{ do: 'remove swatch', id }] }]
+    return [{ words: `Remove ${swatch.name}`, steps: () => [{ do: 'remove swatch', id }] }]
   },
 }
 
@@ -228,7 +216,7 @@ export const loud: Rule = {
       const { l, c, h } = lchOf(swatch.hex)
       return [
         {
-          words: () => `Quiet ${swatch.name}`,
+          words: `Quiet ${swatch.name}`,
           steps: () =>
             [0.85, 0.7, 0.55, 0.4, 0.25].map(part => ({
               do: 'edit swatch' as const,
@@ -290,7 +278,7 @@ export const neutral: Rule = {
     const others = state.project.scheme.map(({ hex }) => hex)
     return [0.94, 0.62, 0.3].map(
       (l): Try => ({
-        words: () => `Add a ${l > 0.9 ? 'light' : l > 0.5 ? 'middle' : 'dark'} neutral`,
+        words: `Add a ${l > 0.9 ? 'light' : l > 0.5 ? 'middle' : 'dark'} neutral`,
         steps: () => [
           {
             do: 'add swatches',

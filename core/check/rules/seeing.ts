@@ -1,13 +1,11 @@
-import { labOf, type Hex } from '../../color/convert'
+import { labOf } from '../../color/convert'
 import { deltaE } from '../../color/difference'
-import { seenBy, VISIONS, type Vision } from '../../color/vision'
+import { isMerged, isTold, leastApart, type Vision } from '../../color/vision'
 import { keyOf, percent, type Finding, type Rule } from '../finding'
 import { lighterOrDarker } from '../moves'
 import { pairsOfSwatches } from '../pairs'
-import { lightOf, swatchIn, type CheckState, type Neighbors } from '../state'
+import { lightOf, namesOf, type Neighbors } from '../state'
 
-/** From which ΔE2000 on neighbors are told apart, and under which they are not. */
-const [TOLD, MERGED] = [10, 5]
 /** By how much of OKLab lightness neighbors differ at least that part in gray. */
 const GRAY = 0.045
 /** The least range of OKLab lightness of what covers something. */
@@ -19,14 +17,8 @@ const SEEN_BY: Record<Vision, string> = {
   tritan: 'who does not see blue',
 }
 
-const worstVision = ([one, other]: readonly [Hex, Hex]): { vision: Vision; apart: number } =>
-  VISIONS.map(vision => ({ vision, apart: deltaE(seenBy(vision, one), seenBy(vision, other)) })).reduce((best, each) =>
-    each.apart < best.apart ? each : best,
-  )
-
-const isTold = ({ colors }: Neighbors): boolean => deltaE(...colors) >= TOLD
-const namesOf = (state: CheckState, ids: readonly string[]): string =>
-  ids.map(id => swatchIn(state, id)?.name ?? '').join(' and ')
+const told = ({ colors }: Neighbors): boolean => isTold(...colors)
+const least = ({ colors }: Neighbors): number => leastApart(...colors).apart
 
 /** Neighbors that most tell apart and color-blind readers do not (Machado, Oliveira and Fernandes, 2009). */
 export const vision: Rule = {
@@ -34,15 +26,15 @@ export const vision: Rule = {
   find: state =>
     pairsOfSwatches(
       state,
-      pair => isTold(pair) && worstVision(pair.colors).apart < MERGED,
-      pair => -worstVision(pair.colors).apart,
+      pair => told(pair) && isMerged(least(pair)),
+      pair => -least(pair),
     ).map(({ swatches, worst, inks, part }): Finding => {
-      const seen = worstVision(worst.colors)
+      const seen = leastApart(...worst.colors)
       return {
         key: keyOf('vision', swatches),
         rule: 'vision',
         severity: part >= 0.03 ? 'serious' : 'doubtful',
-        words: `${namesOf(state, swatches)} merge for a reader ${SEEN_BY[seen.vision]}.`,
+        words: `${namesOf(state, swatches, ' and ')} merge for a reader ${SEEN_BY[seen.vision]}.`,
         figure: `ΔE ${seen.apart.toFixed(1)} instead of ${deltaE(...worst.colors).toFixed(0)}; ${percent(part)} of all edges`,
         measured: [Math.round(seen.apart), Math.round(part * 100)],
         swatches,
@@ -61,14 +53,14 @@ export const values: Rule = {
     const pairs = pairsOfSwatches(
       state,
       pair =>
-        isTold(pair) && apartInGray(pair) < GRAY && Math.abs(labOf(pair.inks[0]).l - labOf(pair.inks[1]).l) > GRAY * 2,
+        told(pair) && apartInGray(pair) < GRAY && Math.abs(labOf(pair.inks[0]).l - labOf(pair.inks[1]).l) > GRAY * 2,
       pair => -apartInGray(pair),
     ).map(
       ({ swatches, worst, inks, part }): Finding => ({
         key: keyOf('values', swatches),
         rule: 'values',
         severity: part >= 0.06 ? 'doubtful' : 'slight',
-        words: `${namesOf(state, swatches)} are one value: in gray they merge.`,
+        words: `${namesOf(state, swatches, ' and ')} are one value: in gray they merge.`,
         figure: `lightness ${(apartInGray(worst) * 100).toFixed(1)} apart; ${percent(part)} of all edges`,
         measured: [Math.round(apartInGray(worst) * 100), Math.round(part * 100)],
         swatches,
