@@ -1,6 +1,6 @@
 /** The rooms of core from the bottom up: each may import from those before it. */
 const CORE = [
-  ...['color', 'picture', 'harmony', 'extract', 'artwork', 'raster', 'remap', 'formats', 'document', 'scheme'],
+  ...['color', 'print', 'picture', 'harmony', 'extract', 'artwork', 'raster', 'remap', 'formats', 'document', 'scheme'],
   ...['painting', 'commands', 'check', 'proofs', 'history', 'inspiration'],
 ]
 

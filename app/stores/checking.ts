@@ -10,6 +10,8 @@ export const CHECK_VIEWS = [
   { view: 'findings', title: 'Findings' },
   { view: 'contrast', title: 'Contrast' },
   { view: 'vision', title: 'Vision' },
+  { view: 'values', title: 'Values' },
+  { view: 'print', title: 'Print' },
 ] as const
 export type CheckView = (typeof CHECK_VIEWS)[number]['view']
 
@@ -24,6 +26,8 @@ export const useChecking = defineStore('checking', () => {
   const fixes = shallowRef<ReadonlyMap<string, readonly Fix[]>>(new Map())
   const problem = ref<string | null>(null)
   const busy = ref(false)
+  /** Why print could not be checked with the rest. */
+  const pressProblem = ref<string | null>(null)
   let desk: Remote<CheckDesk> | undefined
 
   const isOnStandIn = computed(() => history.settled?.artwork.length === 0)
@@ -45,9 +49,10 @@ export const useChecking = defineStore('checking', () => {
     try {
       desk ??= wrap<CheckDesk>(new Worker(new URL('../workers/check.worker.ts', import.meta.url), { type: 'module' }))
       const start = performance.now()
-      const all = await desk.findings(checking)
+      const { findings: all, problem: press } = await desk.findings(checking)
       performance.measure('plumbago findings', { start })
       found.value = all
+      pressProblem.value = press
       fixes.value = new Map()
       problem.value = null
       for (const finding of withFixes ? all : []) {
@@ -85,6 +90,7 @@ export const useChecking = defineStore('checking', () => {
     isOnStandIn,
     busy,
     problem,
+    pressProblem,
     open,
     aside,
     serious,

@@ -8,8 +8,8 @@ import type { Touch } from '../../core/document/remap'
 export const PICKS = ['point', 'rectangle', 'lasso'] as const
 export type Pick = (typeof PICKS)[number]
 
-/** By whose eyes colors are seen: without one kind of cone, or without color. */
-export const EYES = ['everyone', ...VISIONS, 'gray'] as const
+/** By whose eyes colors are seen: without one kind of cone, without color, in few values, or printed. */
+export const EYES = ['everyone', ...VISIONS, 'gray', 'five', 'three', 'paper'] as const
 export type Eyes = (typeof EYES)[number]
 export const EYES_TITLES: Record<Eyes, string> = {
   everyone: 'everyone',
@@ -17,7 +17,13 @@ export const EYES_TITLES: Record<Eyes, string> = {
   deutan: 'deutan: no green',
   tritan: 'tritan: no blue',
   gray: 'in gray',
+  five: 'in five values',
+  three: 'in three values',
+  paper: 'on paper',
 }
+/** The filter that shows colors by these eyes; what a press makes of them is no filter, but worked out. */
+export const filterOf = (eyes: Eyes): string | undefined =>
+  eyes === 'everyone' || eyes === 'paper' ? undefined : `url(#eyes-${eyes})`
 
 /** What can be picked: a shape, by its place among the elements of the file, or an area of a picture. */
 export type Hit = number | Area

@@ -6,7 +6,9 @@ import type { Known } from '../../core/commands/commands'
 import { knownInks } from '../../core/commands/known'
 import type { Project } from '../../core/document/project'
 import { paintingOf } from '../../core/painting/painting'
+import type { Press } from '../../core/print/press'
 import type { InkArea } from '../../core/remap/inks'
+import { pressFor } from './press'
 
 /** What is checked: a project, the inks it is checked on, and, where these are a stand-in's, the places of those. */
 export interface Checking {
@@ -19,12 +21,18 @@ export interface Checking {
 let last: { state: CheckState; known: Known; look: (project: Project) => CheckState } | null = null
 
 const desk = {
-  findings({ project, inks, standIns }: Checking): Finding[] {
+  async findings({ project, inks, standIns }: Checking): Promise<{ findings: Finding[]; problem: string | null }> {
+    let [press, problem] = [null as Press | null, null as string | null]
+    try {
+      press = await pressFor(project.check.print)
+    } catch (error) {
+      problem = error instanceof Error ? error.message : String(error)
+    }
     const united = standIns.length ? [] : inks
     const look = (there: Project): CheckState =>
-      stateOf(there, inks, paintingOf(there, { inks: united, standIns })(null).colors)
+      stateOf(there, inks, paintingOf(there, { inks: united, standIns })(null).colors, press)
     last = { state: look(project), known: knownInks(united), look }
-    return findingsOf(last.state)
+    return { findings: findingsOf(last.state), problem }
   },
   fixes: (finding: Finding): Fix[] => (last ? fixesFor(finding, last.state, last.known, last.look) : []),
 }

@@ -3,11 +3,12 @@ import { apply, type Command, type Known } from '../commands/commands'
 import type { Project } from '../document/project'
 import { SEVERITIES, type Finding, type Fix, type Rule, type Try } from './finding'
 import { areas, lettering } from './rules/contrast'
+import { ink, print } from './rules/print'
 import { accent, alike, loud, neutral, shares, unused } from './rules/parts'
 import { values, vision } from './rules/seeing'
 import type { CheckState } from './state'
 
-const ALL: readonly Rule[] = [lettering, areas, vision, values, accent, shares, unused, alike, loud, neutral]
+const ALL: readonly Rule[] = [lettering, areas, vision, values, accent, shares, unused, alike, loud, neutral, print, ink]
 const ruleOf = (finding: Finding): Rule => ALL.find(({ name }) => name === finding.rule) as Rule
 
 /** All that would go wrong with a scheme in use, what is worst first. */

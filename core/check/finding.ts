@@ -18,6 +18,8 @@ export type RuleName =
   | 'alike'
   | 'loud'
   | 'neutral'
+  | 'print'
+  | 'ink'
 
 /** Something that would go wrong with a scheme in use. */
 export interface Finding {

@@ -2,6 +2,7 @@ import { lchOf, type Hex } from '../color/convert'
 import { okDistance } from '../color/difference'
 import type { Project } from '../document/project'
 import type { Swatch } from '../document/scheme'
+import type { Press } from '../print/press'
 import { graphOf } from '../remap/graph'
 import type { InkArea } from '../remap/inks'
 
@@ -20,6 +21,8 @@ export interface Neighbors {
 
 export interface CheckState {
   project: Project
+  /** What it is printed with; null where it is not, or where that is not known yet. */
+  press: Press | null
   neighbors: readonly Neighbors[]
   /** The part of the picture each swatch colors, by its id. */
   areas: ReadonlyMap<string, number>
@@ -43,7 +46,12 @@ const nearestOf = (scheme: readonly Swatch[], hex: Hex): string | null =>
  * The state a project is in on its artwork, from what its inks become. An ink nothing is said of, as on a stand-in, goes
  * to the swatch its color is nearest to.
  */
-export const stateOf = (project: Project, inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex>): CheckState => {
+export const stateOf = (
+  project: Project,
+  inks: readonly InkArea[],
+  colors: ReadonlyMap<Hex, Hex>,
+  press: Press | null = null,
+): CheckState => {
   const { targets } = project.remap
   const { nodes, edges } = graphOf(inks)
   const became = nodes.map(({ hex }) => colors.get(hex) ?? hex)
@@ -63,6 +71,7 @@ export const stateOf = (project: Project, inks: readonly InkArea[], colors: Read
   })
   return {
     project,
+    press,
     areas,
     inksOf,
     inks: nodes.map(({ hex, area }, i) => ({ hex, color: became[i] as Hex, area })),

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { asideSchema, findingKeySchema as key } from '../document/check'
 import type { Project } from '../document/project'
-import { kindOf } from './command'
+import { PAPERS, printSchema } from '../print/papers'
+import { definedIn, kindOf } from './command'
 
 /* What is said about findings. */
 
@@ -23,6 +24,21 @@ export const CHECKING = {
     (project, { key: finding }): Project => ({
       ...project,
       check: { ...project.check, aside: without(project.check.aside, finding) },
+    }),
+  ),
+  'print': kindOf(
+    z.object(printSchema.shape).partial(),
+    ({ paper }) => (paper === null ? 'not printed' : paper ? `print on ${PAPERS[paper].title}` : 'how it is printed'),
+    (project, { paper, ...how }): Project => ({
+      ...project,
+      check: {
+        ...project.check,
+        print: {
+          ...project.check.print,
+          ...(paper === undefined ? {} : { paper, ...(paper && { ink: PAPERS[paper].ink }) }),
+          ...definedIn(how),
+        },
+      },
     }),
   ),
   'say lettering': kindOf(

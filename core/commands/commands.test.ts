@@ -137,6 +137,7 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
     apply(derived, { do: 'put aside', key: 'vision s1 s2', note: '', measured: [3] }),
     { do: 'take up again', key: 'vision s1 s2' },
   ],
+  'print': [derived, { do: 'print', paper: 'uncoated', intent: 'perceptual' }],
   'say lettering': [derived, { do: 'say lettering', key: 'lettering s1 s2', is: true }],
   'treat neutrals': [derived, { do: 'treat neutrals', neutrals: 'tinted' }],
   'adjust artwork': [derived, { do: 'adjust artwork', adjust: { brightness: 0.2 } }],

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { FIRST_PRINT, printSchema } from '../print/papers'
 
 /** The most findings that are put aside, and pairs somebody said of whether they are lettering. */
 const MOST = 200
@@ -17,8 +18,10 @@ export const checkSchema = z.object({
   aside: limited(asideSchema),
   /** Whether neighbors in two swatches are lettering on its ground, where that was said. */
   lettering: limited(z.boolean()),
+  /** How it is printed. */
+  print: printSchema.default(FIRST_PRINT),
 })
 export type Checked = z.infer<typeof checkSchema>
 
 /** Nothing was said yet. */
-export const FIRST_CHECK: Checked = { aside: {}, lettering: {} }
+export const FIRST_CHECK: Checked = { aside: {}, lettering: {}, print: FIRST_PRINT }

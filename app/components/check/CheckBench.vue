@@ -22,6 +22,8 @@ const checking = useChecking()
     />
     <FindingList v-if="checking.view === 'findings'" />
     <ContrastTriangle v-else-if="checking.view === 'contrast'" />
-    <VisionSheet v-else />
+    <VisionSheet v-else-if="checking.view === 'vision'" />
+    <LazyValuesSheet v-else-if="checking.view === 'values'" />
+    <PrintSheet v-else />
   </div>
 </template>

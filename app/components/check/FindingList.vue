@@ -17,6 +17,9 @@ onUnmounted(() => history.preview(null))
       ▲ It could not be checked: {{ checking.problem
       }}<button class="control" @click="checking.again">Try again</button>
     </p>
+    <p v-if="checking.pressProblem" class="text-caption" role="status">
+      ▲ Print was not checked: {{ checking.pressProblem }} All else was.
+    </p>
     <p v-if="checking.isOnStandIn" class="text-caption text-quiet">
       There is no artwork yet: this is found on the stand-in.
     </p>

@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { deltaE } from '../../../core/color/difference'
-import { inGray, isMerged, isTold, seenBy, type Vision } from '../../../core/color/vision'
-import { EYES, EYES_TITLES, type Eyes } from '~/stores/stage'
+import { inGray, isMerged, isTold, seenBy, VISIONS, type Vision } from '../../../core/color/vision'
+import type { Eyes } from '~/stores/stage'
 
 /**
  * The artwork and the scheme by the eyes of others, side by side; swatches that merge for them are joined by a line. A
  * click puts their eyes on the stage.
  */
 const history = useHistory()
-const painting = usePainting()
 const stage = useStage()
 const scheme = computed(() => history.document?.scheme ?? [])
 const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
-const painted = computed(() => painting.shown(painting.piece?.id ?? null))
+const EYES: readonly Eyes[] = ['everyone', ...VISIONS, 'gray']
 const WIDE = 240
 
 const seen = (eyes: Eyes, hex: string): string =>
@@ -68,33 +67,8 @@ const arc = (from: number, to: number): string => {
     />
     <ul class="grid grid-cols-3 gap-2" aria-label="By the eyes of others">
       <li v-for="{ eyes, pairs, words } in sheets" :key="eyes" class="min-w-0">
-        <button
-          class="framed block size-full"
-          :class="{ current: stage.eyes === eyes }"
-          :aria-pressed="stage.eyes === eyes"
-          :aria-label="`Seen by ${EYES_TITLES[eyes]}: ${words}`"
-          data-test="seen-by"
-          :data-eyes="eyes"
-          :data-merged="pairs.length"
-          @click="stage.eyes = eyes"
-        >
-          <span class="block" :style="{ filter: eyes === 'everyone' ? undefined : `url(#eyes-${eyes})` }"
-            ><span class="block h-44 p-1"
-              ><ArtworkProof
-                v-if="painting.piece"
-                large
-                :hash="painting.piece.hash"
-                :ratio="painting.piece.width / painting.piece.height"
-                :colors="painted.colors"
-                :by-hand="painted.byHand" /></span
-            ><span class="flex h-2.5"
-              ><i
-                v-for="swatch in scheme"
-                :key="swatch.id"
-                class="h-full"
-                :style="{ background: swatch.hex, width: `${(swatch.share / total) * 100}%` }" /></span
-          ></span>
-          <svg
+        <EyesTile :eyes="eyes" :words="words" :data-merged="pairs.length"
+          ><svg
             class="block h-6 w-full overflow-visible"
             :viewBox="`0 0 ${WIDE} 24`"
             preserveAspectRatio="none"
@@ -107,13 +81,8 @@ const arc = (from: number, to: number): string => {
               :key="`${one.id} ${other.id}`"
               :d="arc(from, to)"
               vector-effect="non-scaling-stroke"
-            />
-          </svg>
-          <span class="block px-1 pb-1 text-left text-caption leading-[14px]"
-            ><b class="inline-block font-semibold first-letter:uppercase">{{ EYES_TITLES[eyes] }}</b
-            ><br /><span class="line-clamp-2" :title="words">{{ words }}</span></span
-          >
-        </button>
+            /></svg
+        ></EyesTile>
       </li>
     </ul>
     <p class="text-caption text-quiet">

@@ -3,8 +3,9 @@ import { titleShown } from '../../../core/formats/fileName'
 import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/composables/useDrag'
 import { withKey } from '~/composables/shortcuts'
-import { EYES, EYES_TITLES } from '~/stores/stage'
-import { NOTHING_BY_HAND } from '../../../core/painting/painting'
+import { EYES, EYES_TITLES, filterOf } from '~/stores/stage'
+import { UNPAINTED } from '../../../core/painting/painting'
+import { seenAs } from '../../../core/painting/seen'
 import type { StageArtwork } from './stageArtwork'
 
 /**
@@ -17,6 +18,7 @@ const emit = defineEmits<{ add: [] }>()
 const history = useHistory()
 const painting = usePainting()
 const stage = useStage()
+const printing = usePrinting()
 const files = useArtworkFiles()
 const table = useTemplateRef<HTMLElement>('table')
 const { width, height: whole } = useElementSize(table)
@@ -33,15 +35,19 @@ const size = computed(() => {
   const scale = Math.min((width.value - 2 * MARGIN) / art.width, (height.value - 2 * MARGIN) / art.height)
   return { width: art.width * scale, height: art.height * scale }
 })
+/** What is painted, as the press prints it where that is looked at. */
+const painted = computed(() => {
+  const own = stage.before ? UNPAINTED : painting.shown(painting.piece?.id ?? '')
+  const inks = screen.value?.inks ?? files.files.get(painting.piece?.hash ?? '')?.inks.map(({ hex }) => hex) ?? []
+  return printing.shownAs ? seenAs(own, inks, printing.shownAs) : own
+})
 /** What is not spotlit steps back to a light gray of its own value. */
 const colors = useSpotlight(
   () => screen.value?.inks ?? [],
-  () => (stage.before ? new Map<string, string>() : painting.shown(painting.piece?.id ?? '').colors),
+  () => painted.value.colors,
   () => stage.lit,
 )
-const byHand = computed(() =>
-  stage.before || stage.lit ? NOTHING_BY_HAND : painting.shown(painting.piece?.id ?? '').byHand,
-)
+const byHand = computed(() => (stage.lit ? UNPAINTED : painted.value).byHand)
 const standIn = computed(() => history.document?.artwork.length === 0)
 const crowded = computed(() => files.isCrowded(painting.piece?.hash ?? ''))
 const map = computed(() => files.maps.get(painting.piece?.hash ?? ''))
@@ -155,7 +161,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         width: `${size.width}px`,
         height: `${size.height}px`,
         transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})`,
-        filter: stage.eyes === 'everyone' ? undefined : `url(#eyes-${stage.eyes})`,
+        filter: filterOf(stage.eyes),
       }"
     >
       <StagePicture

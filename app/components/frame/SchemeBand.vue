@@ -8,6 +8,7 @@ import { shownScheme } from '../../../core/scheme/compose'
 import { follows } from '../../../core/scheme/worn'
 import type { Swatch } from '../../../core/document/scheme'
 import { followDrag } from '~/composables/useDrag'
+import { filterOf } from '~/stores/stage'
 import { widthsOf } from './widths'
 
 /**
@@ -18,6 +19,7 @@ import { widthsOf } from './widths'
 const history = useHistory()
 const notices = useNotices()
 const stage = useStage()
+const printing = usePrinting()
 const copy = useCopying()
 const band = useTemplateRef<HTMLElement>('band')
 const row = useTemplateRef<HTMLElement>('row')
@@ -45,7 +47,8 @@ const strips = computed(
 const ticks = Array.from({ length: 21 }, (_, i) => i * 5)
 
 /** The band is seen by the same eyes as the stage. */
-const seen = computed(() => (stage.eyes === 'everyone' ? undefined : `url(#eyes-${stage.eyes})`))
+const seen = computed(() => filterOf(stage.eyes))
+const shownAs = (hex: string): string => printing.shownAs?.(hex) ?? hex
 
 const opened = ref<string | null>(null)
 const openedSwatch = computed(() => scheme.value.find(({ id }) => id === opened.value) ?? null)
@@ -208,7 +211,7 @@ const cutTitle = (swatch: Swatch): string =>
         >
           <button
             class="swatch-block"
-            :style="{ background: swatch.hex, color: lettersOn(swatch.hex), filter: seen }"
+            :style="{ background: shownAs(swatch.hex), color: lettersOn(swatch.hex), filter: seen }"
             :aria-label="`${swatch.name}, ${swatch.hex}, ${swatch.role}${swatch.locked ? ', locked' : ''}`"
             :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
             :aria-expanded="opened === swatch.id"

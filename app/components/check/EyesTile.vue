@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { EYES_TITLES, filterOf, type Eyes } from '~/stores/stage'
+import { seenAs } from '../../../core/painting/seen'
+
+/** The artwork and the scheme by somebody's eyes, or as printed; a click puts these eyes on the stage, and back. */
+const { eyes, words } = defineProps<{ eyes: Eyes; words: string }>()
+const history = useHistory()
+const painting = usePainting()
+const files = useArtworkFiles()
+const printing = usePrinting()
+const stage = useStage()
+const scheme = computed(() => history.document?.scheme ?? [])
+const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
+const see = computed(() => (eyes === 'paper' ? printing.see : null))
+const painted = computed(() => {
+  const own = painting.shown(painting.piece?.id ?? null)
+  const inks = files.files.get(painting.piece?.hash ?? '')?.inks ?? []
+  return see.value
+    ? seenAs(
+        own,
+        inks.map(({ hex }) => hex),
+        see.value,
+      )
+    : own
+})
+</script>
+
+<template>
+  <button
+    class="framed block size-full"
+    :class="{ current: stage.eyes === eyes }"
+    :aria-pressed="stage.eyes === eyes"
+    :aria-label="`Seen by ${EYES_TITLES[eyes]}: ${words}`"
+    data-test="seen-by"
+    :data-eyes="eyes"
+    @click="stage.eyes = stage.eyes === eyes ? 'everyone' : eyes"
+  >
+    <span class="block" :style="{ filter: filterOf(eyes) }"
+      ><span class="block h-44 p-1"
+        ><ArtworkProof
+          v-if="painting.piece"
+          large
+          :hash="painting.piece.hash"
+          :ratio="painting.piece.width / painting.piece.height"
+          :colors="painted.colors"
+          :by-hand="painted.byHand" /></span
+      ><span class="flex h-2.5"
+        ><i
+          v-for="swatch in scheme"
+          :key="swatch.id"
+          class="h-full"
+          :style="{ background: see?.(swatch.hex) ?? swatch.hex, width: `${(swatch.share / total) * 100}%` }" /></span
+    ></span>
+    <slot />
+    <span class="block px-1 pb-1 pt-0.5 text-left text-caption leading-[14px]"
+      ><b class="inline-block font-semibold first-letter:uppercase">{{ EYES_TITLES[eyes] }}</b
+      ><br /><span class="line-clamp-2" :title="words">{{ words }}</span></span
+    >
+  </button>
+</template>

@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { deltaE } from '../../../core/color/difference'
+import { cmykOf, type Cmyk } from '../../../core/color/notation'
+import { INK, INTENT_TITLES, INTENTS, PAPERS, PAPER_NAMES, type Intent, type Paper } from '../../../core/print/papers'
+import { inkOf } from '../../../core/print/press'
+
+/** What the scheme takes and looks like on a paper: by its profile, beside the plain conversion every program has. */
+const history = useHistory()
+const printing = usePrinting()
+const scheme = computed(() => history.document?.scheme ?? [])
+watch(() => [scheme.value, printing.print] as const, () => void printing.ask(), { immediate: true })
+watch(() => printing.print, () => void printing.learn(), { immediate: true })
+
+const inks = ({ c, m, y, k }: Cmyk): string => [c, m, y, k].map(part => Math.round(part * 100)).join(' ')
+const rows = computed(() =>
+  scheme.value.map(({ id, hex, name }) => {
+    const print = printing.prints.get(hex)
+    return {
+      id,
+      hex,
+      name,
+      plain: inks(cmykOf(hex)),
+      print: print && {
+        hex: print.printed,
+        inks: inks(print.cmyk),
+        total: Math.round(inkOf(print.cmyk)),
+        away: deltaE(hex, print.printed),
+      },
+    }
+  }),
+)
+</script>
+
+<template>
+  <div class="grid content-start gap-3" data-test="print">
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <label class="flex items-center gap-1.5 text-caption"
+        >Paper<SelectField
+          label="Paper"
+          :model-value="printing.print.paper ?? 'none'"
+          :choices="[
+            ...PAPER_NAMES.map(value => ({ value, title: PAPERS[value].title })),
+            { value: 'none', title: 'it is not printed' },
+          ]"
+          @update:model-value="value => printing.set({ paper: value === 'none' ? null : (value as Paper) })"
+      /></label>
+      <template v-if="printing.print.paper">
+        <label class="flex items-center gap-1.5 text-caption"
+          >Keep<SelectField
+            class="w-56"
+            label="What is kept of a color (rendering intent)"
+            :model-value="printing.print.intent"
+            :choices="INTENTS.map(value => ({ value, title: `${value}: ${INTENT_TITLES[value]}` }))"
+            @update:model-value="value => printing.set({ intent: value as Intent })"
+        /></label>
+        <label class="flex items-center gap-1.5 text-caption"
+          ><input
+            type="checkbox"
+            class="accent-accent"
+            :checked="printing.print.blackPoint"
+            @change="printing.set({ blackPoint: !printing.print.blackPoint })"
+          />Black stays darkest</label
+        >
+        <label class="flex items-center gap-1.5 text-caption"
+          >Ink at most<NumberField
+            class="w-14"
+            aria-label="Ink at most in percent"
+            :value="printing.print.ink"
+            :min="INK.least"
+            :max="INK.most"
+            @settle="value => printing.set({ ink: value })"
+          />%</label
+        >
+      </template>
+    </div>
+    <p v-if="printing.problem" class="flex items-center gap-2" role="alert">
+      ▲ It could not be worked out what prints: {{ printing.problem
+      }}<button class="control" @click="printing.again">Try again</button>
+    </p>
+    <p v-if="!printing.print.paper" class="border border-dashed border-line p-6 text-center">
+      Choose a paper to see what it makes of the colors.
+    </p>
+    <template v-else-if="!printing.problem">
+      <ul class="grid grid-cols-2 gap-2" aria-label="On screen and on paper">
+        <li class="min-w-0"><EyesTile eyes="everyone" words="on screen" /></li>
+        <li class="min-w-0">
+          <EyesTile eyes="paper" :words="`${PAPERS[printing.print.paper].title}, ${printing.print.intent}`" />
+        </li>
+      </ul>
+      <table class="w-full border-collapse text-caption" data-test="prints">
+        <caption class="sr-only">
+          What each swatch takes of cyan, magenta, yellow and black in percent
+        </caption>
+        <thead>
+          <tr class="border-b border-strong text-left align-bottom text-quiet">
+            <th class="w-28 py-1 font-normal" scope="col">on screen | in print</th>
+            <th class="font-normal" scope="col">swatch</th>
+            <th class="font-normal" scope="col">CMYK for this paper</th>
+            <th class="font-normal" scope="col" title="By formula, without any paper: never hand this to a printer">
+              by formula only
+            </th>
+            <th class="text-right font-normal" scope="col">ink</th>
+            <th class="text-right font-normal" scope="col">ΔE</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="{ id, hex, name, plain, print } in rows" :key="id" class="border-b border-line" data-test="print-row">
+            <td class="py-1">
+              <span class="flex h-7" aria-hidden="true"
+                ><i class="grow" :style="{ background: hex }" /><i
+                  class="grow"
+                  :style="{ background: print?.hex }"
+                  :data-printed="print?.hex"
+              /></span>
+            </td>
+            <th class="px-2 text-left font-normal leading-[13px]" scope="row">{{ name }}</th>
+            <td class="value">{{ print?.inks ?? '…' }}</td>
+            <td class="value text-quiet">{{ plain }}</td>
+            <td class="value text-right" :class="{ 'font-semibold': print && print.total > printing.print.ink }">
+              {{ print ? `${print.total}%` : '' }}
+            </td>
+            <td class="value text-right" :class="{ 'font-semibold': print && print.away >= 5 }">
+              {{ print?.away.toFixed(1) }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="text-caption text-quiet">
+        {{
+          printing.print.paper === 'coated'
+            ? 'Coated offset, measured (characterization FOGRA39L).'
+            : 'Uncoated offset, modelled from the measured coated one: more dot gain, stray light of a rough surface.'
+        }}
+        “By formula” is the plain conversion without any paper.
+      </p>
+    </template>
+  </div>
+</template>

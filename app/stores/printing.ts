@@ -1,0 +1,63 @@
+import { wrap, type Remote } from 'comlink'
+import { defineStore } from 'pinia'
+import { FIRST_PRINT, type Print } from '../../core/print/papers'
+import { proofedBy } from '../../core/print/proof'
+import type { PressDesk, Printed } from '~/workers/press.worker'
+
+/** How the project is printed: what its colors take of ink, and what they look like then. Worked out in a worker. */
+export const usePrinting = defineStore('printing', () => {
+  const history = useHistory()
+  const stage = useStage()
+  const problem = ref<string | null>(null)
+  let desk: Remote<PressDesk> | undefined
+  const open = (): Remote<PressDesk> =>
+    (desk ??= wrap<PressDesk>(new Worker(new URL('../workers/press.worker.ts', import.meta.url), { type: 'module' })))
+
+  const print = computed<Print>(() => plainCopy(history.document?.check.print ?? FIRST_PRINT))
+  const key = computed(() => JSON.stringify(print.value))
+  const set = (change: Partial<Print>): void => history.run({ do: 'print', ...change })
+
+  /** What any color looks like in print; null as long as that is not wanted or not known. */
+  const see = shallowRef<((hex: string) => string) | null>(null)
+  let seen = ''
+  const learn = latestOnly(async (): Promise<void> => {
+    const now = key.value
+    if (seen === now) return
+    try {
+      const table = await open().table(print.value)
+      if (now !== key.value) return
+      see.value = table && proofedBy(table)
+      seen = now
+      problem.value = null
+    } catch (error) {
+      see.value = null
+      seen = ''
+      problem.value = reasonOf(error)
+    }
+  })
+  const isShown = computed(() => stage.eyes === 'paper' && print.value.paper !== null)
+  watch([isShown, key], ([shown]) => {
+    if (shown) void learn()
+  })
+  /** What the eyes on the stage make of a color, where that is not done by a filter. */
+  const shownAs = computed(() => (isShown.value ? see.value : null))
+
+  /** The colors of the scheme in print, as they stand or are previewed. */
+  const prints = shallowRef<ReadonlyMap<string, Printed>>(new Map())
+  const ask = latestOnly(async (): Promise<void> => {
+    try {
+      const all = await open().prints(print.value, [...new Set((history.document?.scheme ?? []).map(({ hex }) => hex))])
+      prints.value = new Map(all.map(each => [each.hex, each]))
+      problem.value = null
+    } catch (error) {
+      prints.value = new Map()
+      problem.value = reasonOf(error)
+    }
+  })
+  const again = (): void => {
+    void ask()
+    if (isShown.value) void learn()
+  }
+
+  return { print, set, prints, ask, learn, see, shownAs, problem, again }
+})

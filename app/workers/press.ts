@@ -1,0 +1,41 @@
+import { instantiate, type ColorEngine } from 'lcms-wasm'
+import engineFile from 'lcms-wasm/dist/lcms.wasm?url'
+import { PAPERS, type Paper, type Print } from '../../core/print/papers'
+import { pressOf, type Press } from '../../core/print/press'
+
+let engine: Promise<ColorEngine> | null = null
+const profiles = new Map<Paper, Promise<Uint8Array>>()
+const presses = new Map<string, Press>()
+const MOST_PRESSES = 6
+
+const fetched = async (paper: Paper): Promise<Uint8Array> => {
+  const answer = await fetch(`/press/${PAPERS[paper].profile}`)
+  if (!answer.ok) throw new Error(`The profile of ${PAPERS[paper].title} cannot be had.`)
+  return new Uint8Array(await answer.arrayBuffer())
+}
+/** What is asked for once; again only where it failed. */
+const once = <Key, Thing>(all: Map<Key, Promise<Thing>>, key: Key, ask: () => Promise<Thing>): Promise<Thing> => {
+  const before = all.get(key)
+  if (before) return before
+  const asked = ask()
+  all.set(key, asked)
+  asked.catch(() => all.delete(key))
+  return asked
+}
+
+/** The press a project is printed with, by the paper's profile; null where it is not printed. Rejects where it cannot be had. */
+export const pressFor = async ({ paper, intent, blackPoint }: Print): Promise<Press | null> => {
+  if (!paper) return null
+  const key = `${paper} ${intent} ${blackPoint}`
+  const known = presses.get(key)
+  if (known) return known
+  const profile = await once(profiles, paper, () => fetched(paper))
+  engine ??= instantiate({ locateFile: () => engineFile }).catch((error: unknown) => {
+    engine = null
+    throw error
+  })
+  const press = pressOf(await engine, profile, { intent, blackPoint })
+  if (presses.size >= MOST_PRESSES) presses.clear()
+  presses.set(key, press)
+  return press
+}

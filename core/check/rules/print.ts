@@ -1,0 +1,92 @@
+import { labOf, lchOf } from '../../color/convert'
+import { deltaE } from '../../color/difference'
+import { PAPERS } from '../../print/papers'
+import { inkOf } from '../../print/press'
+import { keyOf, type Finding, type Rule, type Try } from '../finding'
+import { lighterOrDarker } from '../moves'
+import { areaOf, SEEN, swatchIn, type CheckState } from '../state'
+
+/** From which ΔE2000 on a color is another in print, and from where on anybody sees it. */
+const CHANGED = { seen: 5, plain: 10 } as const
+/** The nearest printable color is looked for again from where it was found, so often at most. */
+const AGAIN = 4
+
+/** What printing does to a color, in a word. */
+const toldBy = (hex: string, printed: string): string => {
+  const [was, is] = [lchOf(hex), lchOf(printed)]
+  if (was.c - is.c > Math.abs(was.l - is.l) * 0.4) return 'duller'
+  return labOf(printed).l > labOf(hex).l ? 'lighter' : 'darker'
+}
+
+/** Swatches that are seen and, where nothing is, all. */
+const seen = (state: CheckState) => {
+  const used = state.project.scheme.filter(({ id }) => areaOf(state, id) >= SEEN)
+  return used.length ? used : state.project.scheme
+}
+
+/** Colors that the paper does not give back. */
+export const print: Rule = {
+  name: 'print',
+  find: state => {
+    const { press } = state
+    const { paper } = state.project.check.print
+    if (!press || !paper) return []
+    return seen(state).flatMap(({ id, hex, name }): Finding[] => {
+      const printed = press.printed(hex)
+      const apart = deltaE(hex, printed)
+      if (apart < CHANGED.seen) return []
+      return [
+        {
+          key: keyOf('print', [id]),
+          rule: 'print',
+          severity: apart >= CHANGED.plain ? 'doubtful' : 'slight',
+          words: `${name} prints ${toldBy(hex, printed)} on ${PAPERS[paper].title}.`,
+          figure: `ΔE ${apart.toFixed(0)}`,
+          measured: [Math.round(apart)],
+          swatches: [id],
+          inks: state.inksOf.get(id) ?? [],
+        },
+      ]
+    })
+  },
+  tries: ({ swatches: [id = ''] }, state) => {
+    const [swatch, { press }] = [swatchIn(state, id), state]
+    if (!swatch || swatch.locked || !press) return []
+    const printable = Array.from({ length: AGAIN }).reduce<string[]>(
+      all => [...all, press.printed(all.at(-1) ?? swatch.hex)],
+      [],
+    )
+    const nearest: Try = {
+      words: `Take the nearest ${swatch.name} that prints`,
+      steps: () => printable.map(hex => ({ do: 'edit swatch', id, hex })),
+    }
+    return [nearest]
+  },
+}
+
+/** Colors that take more ink than the paper bears. */
+export const ink: Rule = {
+  name: 'ink',
+  find: state => {
+    const { press } = state
+    const { paper, ink: most } = state.project.check.print
+    if (!press || !paper) return []
+    return seen(state).flatMap(({ id, hex, name }): Finding[] => {
+      const laid = inkOf(press.cmykOf(hex))
+      if (Math.round(laid) <= most) return []
+      return [
+        {
+          key: keyOf('ink', [id]),
+          rule: 'ink',
+          severity: 'doubtful',
+          words: `${name} takes more ink than the paper bears.`,
+          figure: `${laid.toFixed(0)}% of at most ${most}%`,
+          measured: [Math.round(laid), most],
+          swatches: [id],
+          inks: state.inksOf.get(id) ?? [],
+        },
+      ]
+    })
+  },
+  tries: ({ swatches }, state) => lighterOrDarker(swatches, state),
+}

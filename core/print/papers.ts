@@ -1,0 +1,33 @@
+import { z } from 'zod'
+
+/** Papers that can be printed on: what they are called, the profile that knows them, the ink they bear in percent. */
+export const PAPERS = {
+  coated: { title: 'coated paper', profile: 'coated.icc', ink: 300 },
+  uncoated: { title: 'uncoated paper', profile: 'uncoated.icc', ink: 300 },
+} as const
+export type Paper = keyof typeof PAPERS
+export const PAPER_NAMES = Object.keys(PAPERS) as [Paper, ...Paper[]]
+
+/** What is kept where a color cannot be printed, in the order color management numbers it (ICC.1:2022, 7.2.15). */
+export const INTENTS = ['perceptual', 'relative', 'saturation', 'absolute'] as const
+export type Intent = (typeof INTENTS)[number]
+export const INTENT_TITLES: Record<Intent, string> = {
+  perceptual: 'all differences, a little less of each',
+  relative: 'what can be printed, exactly',
+  saturation: 'strength before likeness',
+  absolute: 'exactly, with the tone of the paper',
+}
+
+/** The most and the least ink a press is told to lay down, all four together, in percent. */
+export const INK = { least: 200, most: 400 } as const
+
+/** How a project is printed: on what, if at all; the intent; whether black is to stay the darkest; the ink at most. */
+export const printSchema = z.object({
+  paper: z.enum(PAPER_NAMES).nullable(),
+  intent: z.enum(INTENTS),
+  blackPoint: z.boolean(),
+  ink: z.number().int().min(INK.least).max(INK.most),
+})
+export type Print = z.infer<typeof printSchema>
+
+export const FIRST_PRINT: Print = { paper: 'coated', intent: 'relative', blackPoint: true, ink: PAPERS.coated.ink }
