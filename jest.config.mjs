@@ -22,6 +22,7 @@ const ES_MODULES = [
     'munkres',
     'fast-png',
     'iobuffer',
+    'lcms-wasm',
   ],
 ]
 

@@ -11,8 +11,19 @@ declare module 'lcms-wasm' {
     cmsCreate_sRGBProfile: () => number
     cmsCreateLab4Profile: () => number
     cmsGetColorSpaceASCII: (profile: number) => string
-    cmsCreateTransform: (from: number, fromType: number, to: number, toType: number, intent: number, flags: number) => number
-    cmsDoTransform: <Channels extends Uint16Array | Float32Array>(transform: number, channels: Uint16Array, count: number) => Channels
+    cmsCreateTransform: (
+      from: number,
+      fromType: number,
+      to: number,
+      toType: number,
+      intent: number,
+      flags: number,
+    ) => number
+    cmsDoTransform: <Channels extends Uint16Array | Float32Array>(
+      transform: number,
+      channels: Uint16Array,
+      count: number,
+    ) => Channels
     cmsDeleteTransform: (transform: number) => void
     cmsCloseProfile: (profile: number) => void
   }

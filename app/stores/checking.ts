@@ -1,8 +1,9 @@
 import { useLocalStorage } from '@vueuse/core'
-import { wrap, type Remote } from 'comlink'
+import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { isAside } from '../../core/check/check'
 import type { Finding, Fix } from '../../core/check/finding'
+import { isOfColors, type MendedLook, type Unsettled } from '../../core/check/mend'
 import type { CheckDesk, Checking } from '~/workers/check.worker'
 
 /** The views of Check. */
@@ -14,6 +15,9 @@ export const CHECK_VIEWS = [
   { view: 'print', title: 'Print' },
 ] as const
 export type CheckView = (typeof CHECK_VIEWS)[number]['view']
+
+/** What a look that mends is called. */
+export const mendWords = ({ strength }: Pick<MendedLook, 'strength'>): string => `mended, ${strength}`
 
 /** What would go wrong with the scheme in use, and how each of it is mended. Found in a worker, the latest only. */
 export const useChecking = defineStore('checking', () => {
@@ -71,6 +75,49 @@ export const useChecking = defineStore('checking', () => {
   const aside = computed(() => found.value.filter(finding => history.settled && isAside(finding, history.settled)))
   const serious = computed(() => open.value.filter(({ severity }) => severity === 'serious').length)
 
+  /** Findings that are not to be mended with the rest, by their keys; and how far hues may go for the others. */
+  const unticked = ref<ReadonlySet<string>>(new Set())
+  const tolerance = useLocalStorage<number>('plumbago mend tolerance', 5)
+  const ticked = computed(() => open.value.filter(each => isOfColors(each) && !unticked.value.has(each.key)))
+  const tick = ({ key }: Finding, on: boolean): void => {
+    const all = new Set(unticked.value)
+    if (on) all.delete(key)
+    else all.add(key)
+    unticked.value = all
+  }
+  /** What mends the ticked ones together, as far as it was searched; it goes with the state it was searched for. */
+  const mending = shallowRef<{ of: Checking; part: number | null; looks: MendedLook[]; unsettled: Unsettled[] } | null>(
+    null,
+  )
+  const mend = async (): Promise<void> => {
+    const of = asked.value
+    if (!of || !desk || !ticked.value.length) return
+    const order = { keys: ticked.value.map(({ key }) => key), tolerance: tolerance.value, seed: 1 }
+    mending.value = { of, part: 0, looks: [], unsettled: [] }
+    const own = (): boolean => mending.value?.of === of
+    try {
+      const start = performance.now()
+      const found = await desk.mend(
+        order,
+        proxy((part: number) => {
+          if (own()) mending.value = { of, part, looks: [], unsettled: [] }
+        }),
+      )
+      performance.measure('plumbago mend', { start })
+      if (own()) mending.value = found && { of, part: null, ...found }
+    } catch (error) {
+      if (own()) mending.value = null
+      problem.value = reasonOf(error)
+    }
+  }
+  const stopMending = (): void => {
+    mending.value = null
+    void desk?.stop()
+  }
+  watch(asked, now => {
+    if (mending.value && mending.value.of !== now) stopMending()
+  })
+
   const preview = (fix: Fix | null): void => history.preview(fix && fix.command)
   const take = ({ command, words }: Fix): void => history.runSaying(command, `${words}: done.`)
   const putAside = ({ key, measured }: Finding, note: string): void =>
@@ -95,6 +142,12 @@ export const useChecking = defineStore('checking', () => {
     aside,
     serious,
     fixes,
+    ticked,
+    tick,
+    tolerance,
+    mending,
+    mend,
+    stopMending,
     refresh,
     again,
     preview,

@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import { findingsOf, fixesFor } from '../../core/check/check'
 import type { Finding, Fix } from '../../core/check/finding'
+import { mended, type Mending, type MendOrder } from '../../core/check/mend'
 import { stateOf, type CheckState } from '../../core/check/state'
 import type { Known } from '../../core/commands/commands'
 import { knownInks } from '../../core/commands/known'
@@ -20,6 +21,10 @@ export interface Checking {
 /** What was looked through last: fixes are of its findings. */
 let last: { state: CheckState; known: Known; look: (project: Project) => CheckState } | null = null
 
+/** How long a search goes on, in milliseconds, before others are heard. */
+const HEARD = 30
+let stopped = false
+
 const desk = {
   async findings({ project, inks, standIns }: Checking): Promise<{ findings: Finding[]; problem: string | null }> {
     let [press, problem] = [null as Press | null, null as string | null]
@@ -33,6 +38,27 @@ const desk = {
       stateOf(there, inks, paintingOf(there, { inks: united, standIns })(null).colors, press)
     last = { state: look(project), known: knownInks(united), look }
     return { findings: findingsOf(last.state), problem }
+  },
+  /**
+   * The smallest changes that settle findings together, telling how far it is, in [0, 1]; null where it was stopped
+   * meanwhile.
+   */
+  async mend(order: MendOrder, seen: (part: number) => void): Promise<Mending | null> {
+    stopped = false
+    if (!last) return null
+    const search = mended(last.state, order, last.known, last.look)
+    for (let heard = 0; ; ) {
+      const next = search.next()
+      if (next.done) return next.value
+      if (performance.now() - heard < HEARD) continue
+      seen(next.value)
+      await new Promise(done => setTimeout(done)) // so that a stop is heard
+      if (stopped) return null
+      heard = performance.now()
+    }
+  },
+  stop: (): void => {
+    stopped = true
   },
   fixes: (finding: Finding): Fix[] => (last ? fixesFor(finding, last.state, last.known, last.look) : []),
 }

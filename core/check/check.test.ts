@@ -1,62 +1,11 @@
 import fc from 'fast-check'
 import { contrastOf } from '../color/contrast'
-import type { Hex } from '../color/convert'
 import { apply } from '../commands/commands'
-import { knownInks } from '../commands/known'
 import type { Project } from '../document/project'
-import type { Role } from '../harmony/proportion'
-import { paintingOf } from '../painting/painting'
-import type { InkArea } from '../remap/inks'
-import { newProject } from '../scheme/create'
-import { findingsOf, fixesFor, isAside } from './check'
+import { findingsOf, fixesFor, isAside, seriousKeys } from './check'
 import type { Finding, RuleName } from './finding'
-import { stateOf, type CheckState } from './state'
+import { anyHex, found, known, labelIn, look, ROLES } from './testing'
 
-/* A label by hand: paper, lettering on it, a band, a mark on the band. */
-const INKS: InkArea[] = [
-  {
-    hex: '#f8f4ea',
-    area: 0.55,
-    beside: [
-      ['#202020', 0.4],
-      ['#2e4f7f', 0.3],
-    ],
-  },
-  { hex: '#202020', area: 0.05 },
-  { hex: '#2e4f7f', area: 0.3, beside: [['#e8b040', 0.3]] },
-  { hex: '#e8b040', area: 0.1 },
-]
-const known = knownInks(INKS)
-const ROLES: Role[] = ['dominant', 'neutral', 'supporting', 'accent']
-
-/** A project whose swatches color the inks one by one, exactly. */
-const labelIn = (hexes: readonly Hex[], roles: readonly Role[] = ROLES): Project => {
-  const start = newProject('Label')
-  const scheme = hexes.map((hex, i) => ({
-    ...(start.scheme[0] as Project['scheme'][number]),
-    ...{
-      id: `s${i + 1}`,
-      hex,
-      hue: 0,
-      name: `color ${i + 1}`,
-      role: roles[i] ?? 'detail',
-      share: [0.55, 0.05, 0.3, 0.1][i] ?? 0.02,
-    },
-    ...{ from: { kind: 'made' as const, how: 'copy' as const }, own: { hex, hue: 0, angle: 0, over: false } },
-  }))
-  const targets = Object.fromEntries(INKS.map(({ hex }, i) => [hex, { to: `s${i + 1}`, by: 'hand' as const }]))
-  return {
-    ...start,
-    scheme,
-    derived: false,
-    baseId: 's1',
-    artwork: [{ kind: 'svg', id: 'a1', name: 'Label', hash: '0'.repeat(64), width: 10, height: 10 }],
-    remap: { ...start.remap, shading: 'flat', targets },
-  }
-}
-const look = (project: Project): CheckState =>
-  stateOf(project, INKS, paintingOf(project, { inks: INKS, standIns: [] })('a1').colors)
-const found = (project: Project): Finding[] => findingsOf(look(project))
 const of = (project: Project, rule: RuleName): Finding | undefined => found(project).find(each => each.rule === rule)
 const fixes = (project: Project, rule: RuleName) => fixesFor(of(project, rule) as Finding, look(project), known, look)
 
@@ -146,12 +95,12 @@ describe('fixes', () => {
     expect(fixes(locked, 'lettering').every(({ words }) => !words.includes('color 2'))).toBe(true)
   })
   it('of any finding of any scheme really settle it, and bring no serious one', () => {
-    const hex = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`)
     fc.assert(
-      fc.property(fc.array(hex, { minLength: 4, maxLength: 6 }), hexes => {
+      fc.property(fc.array(anyHex, { minLength: 4, maxLength: 6 }), hexes => {
         const project = labelIn(hexes)
         const state = look(project)
         const serious = new Set(found(project).flatMap(({ severity, key }) => (severity === 'serious' ? [key] : [])))
+        expect(new Set(seriousKeys(state))).toEqual(serious)
         for (const finding of findingsOf(state).slice(0, 4))
           for (const { command } of fixesFor(finding, state, known, look)) {
             const after = found(apply(project, command, known))

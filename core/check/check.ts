@@ -1,15 +1,35 @@
 import { deltaE } from '../color/difference'
 import { apply, type Command, type Known } from '../commands/commands'
 import type { Project } from '../document/project'
-import { SEVERITIES, type Finding, type Fix, type Rule, type Try } from './finding'
+import { SEVERITIES, type Finding, type Fix, type Rule, type RuleName, type Try } from './finding'
 import { areas, lettering } from './rules/contrast'
 import { ink, print } from './rules/print'
 import { accent, alike, loud, neutral, shares, unused } from './rules/parts'
 import { values, vision } from './rules/seeing'
 import type { CheckState } from './state'
 
-const ALL: readonly Rule[] = [lettering, areas, vision, values, accent, shares, unused, alike, loud, neutral, print, ink]
-const ruleOf = (finding: Finding): Rule => ALL.find(({ name }) => name === finding.rule) as Rule
+const ALL: readonly Rule[] = [
+  lettering,
+  areas,
+  vision,
+  values,
+  accent,
+  shares,
+  unused,
+  alike,
+  loud,
+  neutral,
+  print,
+  ink,
+]
+/** The rules that find what is serious; the others never say so. */
+const GRAVE: readonly Rule[] = [lettering, vision]
+/** The keys of what is serious in a state. */
+export const seriousKeys = (state: CheckState): string[] =>
+  GRAVE.flatMap(({ find }) => find(state)).flatMap(({ severity, key }) => (severity === 'serious' ? [key] : []))
+
+/** A rule by its name. */
+export const ruleOf = (name: RuleName): Rule => ALL.find(rule => rule.name === name) as Rule
 
 /** All that would go wrong with a scheme in use, what is worst first. */
 export const findingsOf = (state: CheckState): Finding[] =>
@@ -60,17 +80,17 @@ export const fixesFor = (
   known: Known,
   look: (project: Project) => CheckState,
 ): Fix[] => {
-  const isSerious = ({ severity }: Finding): boolean => severity === 'serious'
-  const before = new Set(findingsOf(state).flatMap(each => (isSerious(each) ? [each.key] : [])))
-  const settles = (command: Command): boolean =>
-    findingsOf(look(apply(state.project, command, known))).every(
-      each => each.key !== finding.key && (!isSerious(each) || before.has(each.key)),
-    )
+  const before = new Set(seriousKeys(state))
+  const rule = ruleOf(finding.rule)
+  const settles = (command: Command): boolean => {
+    const there = look(apply(state.project, command, known))
+    return rule.find(there).every(({ key }) => key !== finding.key) && seriousKeys(there).every(key => before.has(key))
+  }
   const fixOf = ({ words, steps }: Try): Fix[] => {
     const command = firstThat(steps(), settles)
     return command ? [{ words, command, moves: movesOf(state.project, apply(state.project, command, known)) }] : []
   }
-  return ruleOf(finding)
+  return rule
     .tries(finding, state)
     .flatMap(fixOf)
     .sort((one, other) => one.moves - other.moves)

@@ -29,14 +29,14 @@ export const CHECKING = {
   'print': kindOf(
     z.object(printSchema.shape).partial(),
     ({ paper }) => (paper === null ? 'not printed' : paper ? `print on ${PAPERS[paper].title}` : 'how it is printed'),
-    (project, { paper, ...how }): Project => ({
+    (project, { paper, intent, blackPoint, ink }): Project => ({
       ...project,
       check: {
         ...project.check,
         print: {
           ...project.check.print,
           ...(paper === undefined ? {} : { paper, ...(paper && { ink: PAPERS[paper].ink }) }),
-          ...definedIn(how),
+          ...definedIn({ intent, blackPoint, ink }),
         },
       },
     }),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Finding, Fix } from '../../../core/check/finding'
+import { isOfColors } from '../../../core/check/mend'
 
 /**
  * One finding: what, how much, and what mends it. Pointing lights where, pointing at a fix previews it, a click takes
@@ -40,7 +41,17 @@ const putAside = (): void => {
     data-test="finding"
     :data-rule="finding.rule"
   >
-    <SeverityMark class="mt-px" :severity="finding.severity" />
+    <div class="grid content-start justify-items-center gap-2">
+      <SeverityMark class="mt-px" :severity="finding.severity" /><input
+        v-if="isOfColors(finding)"
+        type="checkbox"
+        class="accent-accent"
+        title="Mend it with the others"
+        :aria-label="`Mend with the others: ${finding.words}`"
+        :checked="checking.ticked.includes(finding)"
+        @change="checking.tick(finding, !checking.ticked.includes(finding))"
+      />
+    </div>
     <div class="grid gap-1">
       <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- where it is, is a button too -->
       <div class="flex items-start gap-2" @pointerenter="light(true)" @pointerleave="light(false)">

@@ -36,7 +36,8 @@ onUnmounted(() => history.preview(null))
           : 'Nothing to check yet.'
       }}
     </p>
-    <ul v-else aria-label="Findings" data-test="findings">
+    <MendPanel v-if="checking.open.length > 1" />
+    <ul v-if="checking.open.length" aria-label="Findings" data-test="findings">
       <FindingLine
         v-for="finding in checking.open"
         :key="finding.key"

@@ -8,8 +8,16 @@ import { inkOf } from '../../../core/print/press'
 const history = useHistory()
 const printing = usePrinting()
 const scheme = computed(() => history.document?.scheme ?? [])
-watch(() => [scheme.value, printing.print] as const, () => void printing.ask(), { immediate: true })
-watch(() => printing.print, () => void printing.learn(), { immediate: true })
+watch(
+  () => [scheme.value, printing.print] as const,
+  () => void printing.ask(),
+  { immediate: true },
+)
+watch(
+  () => printing.print,
+  () => void printing.learn(),
+  { immediate: true },
+)
 
 const inks = ({ c, m, y, k }: Cmyk): string => [c, m, y, k].map(part => Math.round(part * 100)).join(' ')
 const rows = computed(() =>
@@ -104,7 +112,12 @@ const rows = computed(() =>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="{ id, hex, name, plain, print } in rows" :key="id" class="border-b border-line" data-test="print-row">
+          <tr
+            v-for="{ id, hex, name, plain, print } in rows"
+            :key="id"
+            class="border-b border-line"
+            data-test="print-row"
+          >
             <td class="py-1">
               <span class="flex h-7" aria-hidden="true"
                 ><i class="grow" :style="{ background: hex }" /><i

@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { BarController, BarElement, CategoryScale, Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js'
+import {
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+} from 'chart.js'
 import { Bar } from 'vue-chartjs'
 import { histogramOf, VALUE_STEPS, valueStep } from '../../../core/check/histogram'
 import { areaOf, stateOf } from '../../../core/check/state'
@@ -61,7 +70,10 @@ const readTokens = (): void => {
 }
 onMounted(readTokens)
 watch(surround, readTokens, { flush: 'post' })
-const axis = computed(() => ({ ticks: { color: tokens.value.text, font: { size: 11 } }, grid: { color: tokens.value.line } }))
+const axis = computed(() => ({
+  ticks: { color: tokens.value.text, font: { size: 11 } },
+  grid: { color: tokens.value.line },
+}))
 
 const histogram = computed(() => ({
   labels: Array.from({ length: VALUE_STEPS }, (_, i) => String(Math.round((i * 100) / VALUE_STEPS))),
@@ -94,7 +106,11 @@ const histogramLook = computed(() => ({
   ...motion,
   scales: {
     x: { ...axis.value, stacked: true, grid: { display: false }, title: { display: false } },
-    y: { ...axis.value, stacked: true, ticks: { ...axis.value.ticks, callback: (value: string | number) => `${value}%` } },
+    y: {
+      ...axis.value,
+      stacked: true,
+      ticks: { ...axis.value.ticks, callback: (value: string | number) => `${value}%` },
+    },
   },
 }))
 

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import type { MendedLook } from '../../../core/check/mend'
+import { mendWords } from '~/stores/checking'
+
+/**
+ * Mends all ticked findings together by the smallest change: how far hues may go for it, how far the search is, and what
+ * it found, in three strengths, as proofs; with what could not be settled, and why.
+ */
+const checking = useChecking()
+const history = useHistory()
+const painting = usePainting()
+const pointer = restingPointer()
+const MOST_TOLERANCE = 45
+const adopt = (look: MendedLook) => ({ do: 'adopt' as const, look: look.look, what: mendWords(look) })
+const point = (look: MendedLook | null, event?: PointerEvent): void => {
+  if (event && pointer.rests(event)) return
+  history.preview(look && adopt(look))
+}
+const take = (look: MendedLook, event: MouseEvent): void => {
+  pointer.rest(event)
+  history.runSaying(adopt(look), `Mended ${look.settled.length} findings.`)
+}
+const proofs = computed(() =>
+  (checking.mending?.looks ?? []).map(look => ({ look, painted: painting.inOther(look.look) })),
+)
+const wordsOf = (key: string): string => checking.open.find(finding => finding.key === key)?.words ?? ''
+onUnmounted(checking.stopMending)
+</script>
+
+<template>
+  <section class="grid gap-2 border-b border-strong pb-2" aria-label="Mend together" data-test="mend">
+    <div class="flex flex-wrap items-center gap-2 text-caption">
+      <button
+        class="control text-body"
+        :disabled="!checking.ticked.length || checking.mending?.part != null"
+        data-test="mend-all"
+        @click="checking.mend"
+      >
+        {{ checking.ticked.length === 1 ? 'Mend the ticked one' : `Mend ${checking.ticked.length} together` }}
+      </button>
+      <label class="flex items-center gap-1.5"
+        >by the smallest change; hues may go
+        <NumberField
+          class="h-6! w-10"
+          aria-label="How far hues may go in degrees"
+          :value="checking.tolerance"
+          :min="0"
+          :max="MOST_TOLERANCE"
+          @settle="value => (checking.tolerance = value)"
+        />°</label
+      >
+      <template v-if="checking.mending?.part != null"
+        ><progress
+          class="h-1.5 w-24 accent-accent"
+          aria-label="How far the search is"
+          :value="checking.mending.part"
+        /><button class="control h-6!" @click="checking.stopMending">Stop</button></template
+      >
+    </div>
+    <ul v-if="proofs.length" data-previews class="grid grid-cols-3 gap-2" aria-label="Mended, in three strengths">
+      <li v-for="{ look, painted } in proofs" :key="look.strength" class="min-w-0">
+        <button
+          class="framed block size-full"
+          :title="`Colors move by ΔE ${look.cost.toFixed(1)}, weighted by what they cover`"
+          :aria-label="`Mended, ${look.strength}`"
+          data-test="mended"
+          :data-colors="look.look.scheme.map(({ hex }) => hex).join()"
+          @click="take(look, $event)"
+          @pointerenter="point(look, $event)"
+          @pointerleave="point(null, $event)"
+          @focus="point(look)"
+          @blur="point(null)"
+        >
+          <span class="block h-32 p-1"
+            ><ArtworkProof
+              v-if="painting.piece"
+              :hash="painting.piece.hash"
+              :ratio="painting.piece.width / painting.piece.height"
+              :colors="painted.colors"
+              :by-hand="painted.byHand" /></span
+          ><span class="flex h-2"
+            ><i
+              v-for="{ id, hex, share } in look.look.scheme"
+              :key="id"
+              class="h-full"
+              :style="{ background: hex, flex: `${share} 1 4px` }" /></span
+          ><span class="block px-1 pb-0.5 text-left text-caption first-letter:uppercase">{{ look.strength }}</span>
+        </button>
+      </li>
+    </ul>
+    <ul v-if="checking.mending?.unsettled.length" class="text-caption" aria-label="Not settled" data-test="unsettled">
+      <li v-for="{ key, why } in checking.mending.unsettled" :key="key">
+        <span class="text-quiet">Not settled: {{ wordsOf(key) }}</span> {{ why }}
+      </li>
+    </ul>
+    <p v-if="checking.mending && checking.mending.part === null && !proofs.length" class="text-caption" role="status">
+      No change of unlocked swatches settles any of it. Free a lock, or let hues go further.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,460 @@
+import { arc, lchOf, type Hex } from '../color/convert'
+import { deltaE } from '../color/difference'
+import { angleOf, colorAt, strengthOn } from '../color/wheel'
+import { apply, type Known } from '../commands/commands'
+import { lookOf, type Look, type Project } from '../document/project'
+import type { Swatch } from '../document/scheme'
+import { seeded } from '../picture/seeded'
+import { findingsOf, ruleOf, seriousKeys } from './check'
+import type { Finding, RuleName } from './finding'
+import { areaOf, lightOf, swatchIn, type CheckState } from './state'
+import { withColors } from './virtual'
+
+/* The smallest change of colors that settles many findings at once. */
+
+/** What is to be settled, how far swatches may leave their place on the wheel, in degrees, and the seed of the search. */
+export interface MendOrder {
+  keys: readonly string[]
+  tolerance: number
+  seed: number
+}
+
+/** A finding that cannot be settled with the others, and why. */
+export interface Unsettled {
+  key: string
+  why: string
+}
+
+/** A way to mend: how plainly, the look it gives, and what it costs: ΔE2000 of the swatches, weighted by their area. */
+export interface MendedLook {
+  strength: Strength
+  look: Look
+  cost: number
+  /** What is settled, by keys. */
+  settled: string[]
+}
+export interface Mending {
+  looks: MendedLook[]
+  unsettled: Unsettled[]
+}
+
+/** How plainly things are mended: as little as does it, with some room, or so that anybody sees it. */
+export const STRENGTHS = ['just enough', 'with room', 'plainly'] as const
+export type Strength = (typeof STRENGTHS)[number]
+/** How many times as far colors go, and by how much of lightness more. */
+const FACTORS: Record<Strength, { factor: number; more: number }> = {
+  'just enough': { factor: 1, more: 0 },
+  'with room': { factor: 1.3, more: 0.02 },
+  'plainly': { factor: 1.7, more: 0.045 },
+}
+
+/** What colors alone can settle. */
+const BY_COLOR: ReadonlySet<RuleName> = new Set<RuleName>([
+  ...(['lettering', 'areas', 'vision', 'values', 'accent', 'alike', 'loud', 'neutral', 'print', 'ink'] as const),
+])
+/** Whether colors alone can settle a finding. */
+export const isOfColors = ({ rule, swatches, key }: Finding): boolean =>
+  BY_COLOR.has(rule) && (swatches.length > 0 || key === 'values ')
+
+/** Where a swatch stands: its place on the wheel in degrees, its lightness and strength in [0, 1]. */
+interface Tone {
+  angle: number
+  l: number
+  strength: number
+}
+const [STEP, MOST_STEPS] = [0.012, 80]
+const [DARKEST, LIGHTEST] = [0.05, 0.99]
+/** What a swatch counts at least, as a part of the picture. */
+const LEAST_AREA = 0.03
+const STARTS = 3
+/** From this tolerance on, hues are as good as free. */
+const WIDE = 90
+const PASSES = 2
+const HALVINGS = 4
+/** What is reckoned is painted and reckoned on from there, so often at most. */
+const ROUNDS = 8
+
+type Tones = ReadonlyMap<string, Tone>
+type Way = (n: number) => Tones | null
+
+const unit = (value: number): number => Math.min(1, Math.max(0, value))
+
+class Search {
+  readonly start: Tones
+  private readonly hexes = new Map<string, Hex>()
+  private readonly judged = new Map<string, { virtual: CheckState; keys: Map<RuleName, Set<string>> }>()
+  private readonly serious: ReadonlySet<string>
+  private readonly wheel
+  /** What was painted last: all is reckoned from there. */
+  private base: CheckState
+
+  constructor(
+    readonly state: CheckState,
+    private readonly tolerance: number,
+  ) {
+    this.base = state
+    this.wheel = state.project.harmony.wheel
+    this.start = new Map(
+      state.project.scheme.map(({ id, hex, hue }) => [
+        id,
+        { angle: angleOf(this.wheel, hex, hue), l: lchOf(hex).l, strength: strengthOn(this.wheel, hex) },
+      ]),
+    )
+    this.serious = new Set(seriousKeys(state))
+  }
+
+  /** Reckons from a state that was painted, no longer from the first. */
+  rebase(base: CheckState): void {
+    this.base = base
+    this.judged.clear()
+  }
+
+  private swatch = (id: string): Swatch => swatchIn(this.state, id) as Swatch
+  hexOf(id: string, tone: Tone): Hex {
+    if (tone === this.start.get(id)) return this.swatch(id).hex
+    const key = `${id} ${tone.angle.toFixed(2)} ${tone.l.toFixed(4)} ${tone.strength.toFixed(4)}`
+    const before = this.hexes.get(key)
+    if (before) return before
+    const { c } = lchOf(this.swatch(id).hex)
+    const hex = colorAt(this.wheel, tone.angle, tone.l, tone.strength, { had: c, most: Math.max(c, 0.02) * 1.6 })
+    this.hexes.set(key, hex)
+    return hex
+  }
+  colors(tones: Tones): Map<string, Hex> {
+    return new Map([...tones].map(([id, tone]) => [id, this.hexOf(id, tone)]))
+  }
+  cost(tones: Tones): number {
+    let sum = 0
+    for (const [id, tone] of tones)
+      sum += deltaE(this.swatch(id).hex, this.hexOf(id, tone)) * Math.max(LEAST_AREA, areaOf(this.state, id))
+    return sum
+  }
+
+  private judge(tones: Tones): { virtual: CheckState; keys: Map<RuleName, Set<string>> } {
+    const colors = this.colors(tones)
+    const key = [...colors.values()].join()
+    let found = this.judged.get(key)
+    if (!found) this.judged.set(key, (found = { virtual: withColors(this.base, colors), keys: new Map() }))
+    return found
+  }
+  /** Whether a finding is still there. */
+  has(tones: Tones, finding: Finding): boolean {
+    const { virtual, keys } = this.judge(tones)
+    let all = keys.get(finding.rule)
+    if (!all)
+      keys.set(
+        finding.rule,
+        (all = new Set(
+          ruleOf(finding.rule)
+            .find(virtual)
+            .map(({ key }) => key),
+        )),
+      )
+    return all.has(finding.key)
+  }
+  bringsSerious(tones: Tones): boolean {
+    return seriousKeys(this.judge(tones).virtual).some(key => !this.serious.has(key))
+  }
+  keepsHarmony(tones: Tones): boolean {
+    return [...tones].every(([id, { angle }]) => {
+      const from = this.start.get(id)?.angle ?? angle
+      return Math.abs(arc(from, angle)) <= this.tolerance + 1e-6
+    })
+  }
+
+  /** Ways to change the tones of a finding's swatches, each by ever larger steps. */
+  ways(finding: Finding, tones: Tones): Way[] {
+    const ids = this.of(finding).filter(id => !this.swatch(id).locked)
+    const shift = (id: string, by: Partial<Record<keyof Tone, number>>): ((n: number) => [string, Tone] | null) => {
+      const from = tones.get(id) as Tone
+      return n => {
+        const l = from.l + (by.l ?? 0) * n
+        const strength = from.strength * (1 + (by.strength ?? 0) * n)
+        if (l < DARKEST || l > LIGHTEST || strength < 0) return null
+        return [id, { angle: from.angle + (by.angle ?? 0), l, strength: unit(strength) }]
+      }
+    }
+    const way =
+      (...parts: Array<(n: number) => [string, Tone] | null>): Way =>
+      n => {
+        const changed = parts.map(part => part(n))
+        if (changed.some(each => each === null)) return null
+        return new Map([...tones, ...(changed as Array<[string, Tone]>)])
+      }
+    const turns = this.tolerance && BY_HUE.has(finding.rule) ? [0, 1, -1] : [0]
+    const free = (id: string, turn: number): number =>
+      (this.start.get(id)?.angle ?? 0) + turn * this.tolerance - (tones.get(id)?.angle ?? 0)
+    const single = ids.flatMap(id =>
+      turns.flatMap(turn => {
+        const angle = turn ? free(id, turn) : 0
+        return [
+          way(shift(id, { l: STEP, angle })),
+          way(shift(id, { l: -STEP, angle })),
+          ...(ONE_COLOR.has(finding.rule) || turn
+            ? [
+                way(shift(id, { strength: -0.03, angle })),
+                way(shift(id, { strength: 0.05, angle })),
+                way(shift(id, { l: STEP / 2, strength: -0.03, angle })),
+                way(shift(id, { l: -STEP / 2, strength: -0.03, angle })),
+              ]
+            : []),
+        ]
+      }),
+    )
+    const [a, b] = ids
+    if (a === undefined || b === undefined || ids.length !== 2) return single
+    return [
+      ...single,
+      way(shift(a, { l: STEP }), shift(b, { l: -STEP })),
+      way(shift(a, { l: -STEP }), shift(b, { l: STEP })),
+    ]
+  }
+  private of(finding: Finding): readonly string[] {
+    if (finding.rule === 'accent') return [...finding.swatches]
+    if (finding.swatches.length) return finding.swatches
+    const used = [...this.state.project.scheme]
+      .filter(({ id }) => areaOf(this.state, id) > 0.01)
+      .sort((one, other) => lightOf(one.hex) - lightOf(other.hex))
+    return [used.at(-1)?.id ?? '', used[0]?.id ?? ''].filter(Boolean)
+  }
+  /** Whether all swatches of a finding are locked. */
+  isHeld(finding: Finding): boolean {
+    return this.of(finding).every(id => this.swatch(id).locked)
+  }
+
+  /** Whether these tones settle all of these findings without spoiling anything. */
+  settles(tones: Tones, findings: readonly Finding[]): boolean {
+    return (
+      this.keepsHarmony(tones) && findings.every(finding => !this.has(tones, finding)) && !this.bringsSerious(tones)
+    )
+  }
+
+  /** The cheapest tones that settle one finding more, beside those settled before; null where no way leads there. */
+  settle(finding: Finding, tones: Tones, kept: readonly Finding[]): Tones | null {
+    const all = [...kept, finding]
+    let [best, least] = [null as Tones | null, Infinity]
+    for (const way of this.ways(finding, tones)) {
+      let [low, high] = [0, 1]
+      let there = way(high)
+      while (there && high < MOST_STEPS && this.has(there, finding)) {
+        low = high
+        high = Math.min(MOST_STEPS, high * 2)
+        if (low === high) break
+        there = way(high)
+      }
+      if (!there) {
+        // the last step that is left on this way
+        let last = low
+        while (last + 1 < high && way(last + 1)) last++
+        high = last
+        there = last > low ? way(last) : null
+      }
+      if (!there || this.has(there, finding)) continue
+      while (high - low > 1) {
+        const middle = (low + high) >> 1
+        const at = way(middle)
+        if (at && !this.has(at, finding)) [high, there] = [middle, at]
+        else low = middle
+      }
+      if (this.cost(there) >= least) continue
+      // the first step may spoil something that a further one does not
+      for (const more of [0, 2, 5]) {
+        const at = more ? way(high + more) : there
+        if (at && this.settles(at, all)) {
+          const cost = this.cost(at)
+          if (cost < least) [best, least] = [at, cost]
+          break
+        }
+      }
+    }
+    return best
+  }
+
+  /** The same, with every change taken back as far as everything stays settled. */
+  polished(tones: Tones, findings: readonly Finding[]): Tones {
+    let now = tones
+    for (const [id, tone] of tones) {
+      const from = this.start.get(id) as Tone
+      if (tone === from) continue
+      let [low, high] = [0, 1]
+      for (let n = 0; n < HALVINGS; n++) {
+        const part = n ? (low + high) / 2 : 0
+        const at = new Map([...now, [id, part ? between(from, tone, part) : from]])
+        if (this.settles(at, findings)) {
+          high = part
+          now = at
+          if (!part) break
+        } else low = part
+      }
+    }
+    return now
+  }
+
+  /** The same changes, so many times as far and some lightness more; swatches stay within the tolerance. */
+  further(tones: Tones, factor: number, more: number): Tones {
+    return new Map(
+      [...tones].map(([id, tone]): [string, Tone] => {
+        const from = this.start.get(id) as Tone
+        if (tone === from) return [id, from]
+        const there = between(from, tone, factor)
+        const turn = Math.max(-this.tolerance, Math.min(this.tolerance, arc(from.angle, there.angle)))
+        const l = there.l + Math.sign(there.l - from.l) * more
+        return [
+          id,
+          {
+            angle: from.angle + turn,
+            l: Math.min(Math.max(LIGHTEST, from.l), Math.max(Math.min(DARKEST, from.l), l)),
+            strength: unit(there.strength),
+          },
+        ]
+      }),
+    )
+  }
+}
+
+const ONE_COLOR: ReadonlySet<RuleName> = new Set<RuleName>(['print', 'ink', 'accent', 'loud', 'neutral'])
+/** What another hue may settle. */
+const BY_HUE: ReadonlySet<RuleName> = new Set<RuleName>(['vision', 'accent', 'alike', 'loud', 'print'])
+const between = (from: Tone, to: Tone, part: number): Tone => ({
+  angle: from.angle + arc(from.angle, to.angle) * part,
+  l: from.l + (to.l - from.l) * part,
+  strength: from.strength + (to.strength - from.strength) * part,
+})
+
+/** The project with swatches in other colors, as one command. */
+const recoloredBy = (project: Project, colors: ReadonlyMap<string, Hex>, known: Known): Project => {
+  const changed = project.scheme.flatMap(({ id, hex, hue }) => {
+    const next = colors.get(id)
+    return next === undefined || next === hex ? [] : [[id, { hex: next, hue }] as const]
+  })
+  return changed.length
+    ? apply(project, { do: 'recolor swatches', colors: Object.fromEntries(changed), what: 'mend' }, known)
+    : project
+}
+
+const shuffled = <Thing>(all: readonly Thing[], random: () => number): Thing[] => {
+  const list = [...all]
+  for (let i = list.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1))
+    ;[list[i], list[j]] = [list[j] as Thing, list[i] as Thing]
+  }
+  return list
+}
+
+/**
+ * Searches the smallest change of unlocked swatches that settles the findings together and keeps each swatch within the
+ * tolerance of its place on the wheel. Findings are settled one after the other, each by the cheapest way that leaves
+ * those before it settled and brings nothing serious; in several orders, the best of which is taken back as far as it
+ * stays settled. Every look that is returned was painted and looked at as `look` says. Yields how far it is, in [0, 1],
+ * so that others can be heard meanwhile. The same order gives the same.
+ */
+export function* mended(
+  state: CheckState,
+  order: MendOrder,
+  known: Known,
+  look: (project: Project) => CheckState,
+): Generator<number, Mending, void> {
+  const wanted = findingsOf(state).filter(finding => order.keys.includes(finding.key))
+  const search = new Search(state, order.tolerance)
+  const unsettled: Unsettled[] = []
+  const open = wanted.filter(finding => {
+    const why = !isOfColors(finding)
+      ? 'It is no matter of color: its own mending does it.'
+      : search.isHeld(finding)
+        ? 'Its swatches are locked.'
+        : search.settle(finding, search.start, [])
+          ? null
+          : order.tolerance < WIDE
+            ? `No color within ${order.tolerance}° of its place on the wheel does it without spoiling something else.`
+            : 'No change of its colors does it without spoiling something else.'
+    if (why) unsettled.push({ key: finding.key, why })
+    return why === null
+  })
+
+  const random = seeded(order.seed)
+  let best: { tones: Tones; settled: Finding[]; cost: number } | null = null
+  for (let n = 0; n < STARTS && open.length; n++) {
+    const list = n === 0 ? open : n === 1 ? [...open].reverse() : shuffled(open, random)
+    let tones = search.start
+    const settled: Finding[] = []
+    for (let pass = 0; pass < PASSES; pass++)
+      for (const [i, finding] of list.entries()) {
+        yield (n + (pass + i / list.length) / PASSES) / (STARTS + 1)
+        if (settled.includes(finding)) continue
+        const next = search.has(tones, finding) ? search.settle(finding, tones, settled) : tones
+        if (!next) continue
+        tones = next
+        settled.push(finding)
+      }
+    tones = search.polished(tones, settled)
+    const cost = search.cost(tones)
+    if (!best || settled.length > best.settled.length || (settled.length === best.settled.length && cost < best.cost))
+      best = { tones, settled, cost }
+    if (n === 1 && open.length < 2) break // there is only one order
+  }
+  yield STARTS / (STARTS + 1)
+
+  const serious = new Set(seriousKeys(state))
+  const projectOf = (tones: Tones): Project => recoloredBy(state.project, search.colors(tones), known)
+  const holds = (project: Project, settled: readonly Finding[]): boolean => {
+    const there = look(project)
+    return (
+      settled.every(({ rule, key }) =>
+        ruleOf(rule)
+          .find(there)
+          .every(each => each.key !== key),
+      ) && seriousKeys(there).every(key => serious.has(key))
+    )
+  }
+  let [tones, settled] = [best?.tones ?? search.start, best?.settled ?? []]
+  for (let round = 0; round < ROUNDS && settled.length; round++) {
+    yield (STARTS + round / ROUNDS) / (STARTS + 1)
+    search.rebase(look(projectOf(tones)))
+    const left = settled.filter(finding => search.has(tones, finding))
+    if (!left.length) break
+    const kept = settled.filter(finding => !left.includes(finding))
+    const before = tones
+    for (const finding of left) {
+      const next = search.has(tones, finding) ? search.settle(finding, tones, kept) : tones
+      if (!next) continue
+      tones = next
+      kept.push(finding)
+    }
+    if (before === tones) settled = kept // no way leads on
+  }
+
+  const looks: MendedLook[] = []
+  if (settled.length && holds(projectOf(tones), settled)) {
+    // no further than it takes, painted
+    let [low, high] = [0, 1]
+    for (let n = 0; n < HALVINGS; n++) {
+      const part = (low + high) / 2
+      if (holds(projectOf(search.further(tones, part, 0)), settled)) high = part
+      else low = part
+    }
+    for (const strength of STRENGTHS) {
+      const { factor, more } = FACTORS[strength]
+      const there = search.further(tones, high * factor, more)
+      const project = projectOf(there)
+      if (looks.some(other => sameScheme(other.look, project)) || !holds(project, settled)) continue
+      looks.push({ strength, look: lookOf(project), cost: search.cost(there), settled: settled.map(({ key }) => key) })
+    }
+  }
+  const done = looks.length ? settled : []
+  for (const finding of open) {
+    if (done.includes(finding)) continue
+    unsettled.push({ key: finding.key, why: whyNot(search, finding, done) })
+  }
+  return { looks, unsettled }
+}
+
+const sameScheme = (look: Look, project: Project): boolean =>
+  look.scheme.every(({ hex }, i) => hex === project.scheme[i]?.hex)
+
+/** What a finding, that can be settled alone, is at odds with. */
+const whyNot = (search: Search, finding: Finding, done: readonly Finding[]): string => {
+  search.rebase(search.state)
+  const alone = search.settle(finding, search.start, []) ?? search.start
+  const against = done.find(other => search.has(alone, other))
+  return against ? `It is at odds with this: ${against.words}` : 'It cannot be had together with the others.'
+}
