@@ -285,7 +285,46 @@ describe('the command line', () => {
     expect((await said('--count', '6', '--lean', '-1,0.5')).swatches).not.toEqual(rest.swatches)
   })
 
+  it('checks a scheme in a file: 0 without anything serious, 1 with, and says what it found', async () => {
+    const folder = await scratch()
+    const file = join(folder, 'label.svg')
+    await writeFile(
+      file,
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><rect width="100" height="100" fill="#f8f4ea"/>' +
+        '<path d="M10 14h80v6H10zM10 26h50v6H10z" fill="#202020"/><rect y="60" width="100" height="40" fill="#2e4f7f"/>' +
+        '<circle cx="70" cy="78" r="14" fill="#e8b040"/></svg>',
+    )
+    const [own, pale] = [join(folder, 'own.txt'), join(folder, 'pale.txt')]
+    await writeFile(own, '#f8f4ea #202020 #2e4f7f #e8b040')
+    await writeFile(pale, '#f8f4ea #e8dcc0 #00ff00')
+    const good = await plumbago('check', file, '--scheme', own, '--match', 'nearest', '--shading', 'flat', '--json')
+    expect(good.code).toBe(0)
+    const bad = await plumbago(
+      ...['check', file, '--scheme', pale, '--shading', 'flat', '--hold', '1', '--profile', 'coated', '--json'],
+    )
+    const { findings } = JSON.parse(bad.out) as {
+      findings: Array<{ rule: string; severity: string; swatches: Array<{ hex: string }> }>
+    }
+    expect(bad.code).toBe(1)
+    expect(findings[0]).toMatchObject({ severity: 'serious' })
+    expect(findings.map(({ rule }) => rule)).toContain('lettering')
+    expect(findings.find(({ rule }) => rule === 'print')?.swatches[0]?.hex).toBe('#00ff00')
+    const profile = join(root, 'public/press/uncoated.icc')
+    const said = await plumbago(
+      ...['check', file, '--scheme', own, '--match', 'nearest', '--shading', 'flat'],
+      ...['--text', '#e8b040 on #f8f4ea', '--profile', profile],
+    )
+    expect(said.code).toBe(1)
+    expect(said.out).toMatch(/^serious: Lettering in .* cannot be read\. \(1\.\d:1, needs 4\.5:1\)$/m)
+  })
+
   it.each([
+    [['check', poster], '--scheme is missing'],
+    [['check', '/nowhere.svg', '--scheme', join(root, 'package.json')], 'holds no colors'],
+    [['check', poster, '--scheme', poster, '--text', 'red and blue'], 'is not a pair like #202020 on #f8f4ea'],
+    [['check', poster, '--scheme', poster, '--text', '#123456 on #ffffff'], '#123456 is no color of the scheme'],
+    [['check', poster, '--scheme', poster, '--profile', join(root, 'package.json')], 'It is no CMYK profile'],
+    [['check', poster, '--scheme', poster, '--profile', 'newsprint'], 'no such file'],
     [['inks', '/nowhere.svg', '--json'], 'no such file'],
     [['inks', join(root, 'package.json')], 'not an SVG'],
     [['remap', poster, '--map', '#12=#34', '-o', '/tmp/x.svg'], '“#12” is not a color'],

@@ -18,6 +18,7 @@ import { NEUTRALS } from '../core/remap/remap'
 import { SHADINGS } from '../core/remap/shading'
 import { pictureInfo, workingPicture } from '../render/pictures'
 import { batch } from './batch'
+import { checkFile } from './checking'
 import { reasonOf } from './reason'
 import { compared, inksOf, remapFile, type Plan, type Told } from './remapping'
 
@@ -38,6 +39,8 @@ const USAGE =
     COLORS is a list of colors as text, CSS, CSV, design tokens or SVG. A batch ` +
   `matches all files together, with --each every file by itself.
   plumbago compare BEFORE AFTER --scheme COLORS --json
+  plumbago check FILE --scheme COLORS [how] [--text '#letters on #ground,…'] [--profile coated|uncoated|FILE.icc] --json
+    Ends with 0 where nothing is serious, 1 where something is, 2 where something cannot be read.
   plumbago extract IMAGE --count ` +
   `N [--lean X,Y] [--apart DELTA_E] [--by eye|faithful] --json
   plumbago scheme --base COLOR --harmony KIND --wheel ` +
@@ -252,6 +255,43 @@ const scheme = (words: SchemeWords): string => {
   }
 }
 
+/** Pairs like “#202020 on #f8f4ea”. */
+const letteringIn = (said: string): Array<[string, string]> =>
+  said
+    .split(',')
+    .filter(pair => pair.trim())
+    .map(pair => {
+      const [letters, ground, ...more] = pair.split(' on ')
+      return letters && ground && !more.length
+        ? [colorIn(letters.trim()), colorIn(ground.trim())]
+        : refuse(`“${pair}” is not a pair like #202020 on #f8f4ea.`)
+    })
+
+interface CheckWords extends PlanWords {
+  json?: boolean | undefined
+  text: string
+  profile?: string | undefined
+  also: string
+}
+
+/** What would go wrong with a scheme in a file: 1 where something of it is serious, 0 where nothing is. */
+const check = async (file: string, words: CheckWords): Promise<number> => {
+  const plan = await planOf({ ...words, scheme: needed(words.scheme, '--scheme') })
+  if (plan.kind !== 'scheme') return refuse('A check needs a scheme.')
+  const { findings, ...told } = await checkFile(file, plan, {
+    text: letteringIn(words.text),
+    profile: words.profile ?? null,
+    also: alsoIn(words.also),
+  })
+  tell(file, told)
+  process.stdout.write(
+    words.json
+      ? `${JSON.stringify({ findings, ...told })}\n`
+      : findings.map(({ severity, words: what, figure }) => `${severity}: ${what} (${figure})\n`).join(''),
+  )
+  return findings.some(({ severity }) => severity === 'serious') ? 1 : 0
+}
+
 const needed = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)
 
 /** A value that begins with a minus sign is no option: `--lean -0.5,1` reads as `--lean=-0.5,1`. */
@@ -293,6 +333,8 @@ const run = async (): Promise<number> => {
       'seed': { type: 'string', default: '0' },
       'tolerance': { type: 'string', default: '0' },
       'restrict': { type: 'string' },
+      'text': { type: 'string', default: '' },
+      'profile': { type: 'string' },
       'each': { type: 'boolean' },
       'also': { type: 'string', default: '' },
       'help': { type: 'boolean', short: 'h' },
@@ -331,6 +373,10 @@ const run = async (): Promise<number> => {
       process.stdout.write(`${JSON.stringify(figures)}\n`)
       return 0
     }
+    case 'check': {
+      const file = needed(path, 'The file')
+      return check(file, values).catch(naming(file))
+    }
     case 'extract': {
       const file = needed(path, 'The picture')
       process.stdout.write(await extract(file, values).catch(naming(file)))
@@ -340,7 +386,9 @@ const run = async (): Promise<number> => {
       process.stdout.write(scheme({ ...values, base: needed(values.base, '--base') }))
       return 0
     default:
-      return refuse(`“${verb}” is nothing this can do; there are inks, remap, batch, compare, extract and scheme.`)
+      return refuse(
+        `“${verb}” is nothing this can do; there are inks, remap, batch, compare, check, extract and scheme.`,
+      )
   }
 }
 

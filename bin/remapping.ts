@@ -11,6 +11,7 @@ import type { Hex } from '../core/color/convert'
 import { paintingOf } from '../core/painting/painting'
 import { apply } from '../core/commands/commands'
 import { knownInks } from '../core/commands/known'
+import type { Project } from '../core/document/project'
 import { newProject } from '../core/scheme/create'
 import { gatheredScheme } from '../core/scheme/scheme'
 import { FIRST_REMAP } from '../core/document/remap'
@@ -102,9 +103,8 @@ export const inksOf = async (path: string, also: readonly Also[]): Promise<Told 
   return { inks, removed, notes: reading.notes }
 }
 
-/** What every ink becomes by a plan. */
-export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap<Hex, Hex> => {
-  if (plan.kind === 'map') return new Map(plan.pairs)
+/** A project with a scheme, and how its artwork is matched to it; the inks are matched. */
+export const plannedProject = (plan: SchemePlan, inks: readonly InkArea[]): Project => {
   const scheme = gatheredScheme(
     plan.colors.map(({ hex, name }) => ({ hex, name, share: null, from: { kind: 'list', title: 'scheme', hex } })),
     [],
@@ -120,9 +120,14 @@ export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap
     remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, hold, restrict: sets[0]?.id ?? null },
   }
   const matched = apply(project, { do: 'match', match, seed }, knownInks(inks))
-  const shaded = plan.shading ? apply(matched, { do: 'shade', shading: plan.shading }, knownInks(inks)) : matched
-  return paintingOf(shaded, { inks, standIns: [] })(null).colors
+  return plan.shading ? apply(matched, { do: 'shade', shading: plan.shading }, knownInks(inks)) : matched
 }
+
+/** What every ink becomes by a plan. */
+export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap<Hex, Hex> =>
+  plan.kind === 'map'
+    ? new Map(plan.pairs)
+    : paintingOf(plannedProject(plan, inks), { inks, standIns: [] })(null).colors
 
 /** A drawing or a picture as it is looked at: 220 pixels wide. */
 const lookedAt = async (path: string): Promise<Pixels> => {

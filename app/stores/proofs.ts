@@ -41,6 +41,16 @@ export interface Proof extends Candidate {
 
 const MOST_ORDERS = 24
 const MOST_MARKED = 6
+/** Which proofs of a sheet come first. */
+export const PROOFS_FIRST = ['as offered', 'best', 'fewest serious'] as const
+export type ProofsFirst = (typeof PROOFS_FIRST)[number]
+const byRank = (one: Proof, other: Proof): number => other.verdict.rank - one.verdict.rank
+const ORDERED: Record<ProofsFirst, (one: Proof, other: Proof) => number> = {
+  'as offered': () => 0,
+  'best': byRank,
+  'fewest serious': (one, other) => one.verdict.serious - other.verdict.serious || byRank(one, other),
+}
+
 /** The proof sheets of Compose: what they offer, what is pointed at, and what is marked to be compared. */
 export const useProofs = defineStore('proofs', () => {
   const history = useHistory()
@@ -53,8 +63,8 @@ export const useProofs = defineStore('proofs', () => {
   const sheet = useLocalStorage<Sheet>('plumbago sheet', 'harmonies')
   const hidden = useLocalStorage<string[]>('plumbago hidden harmonies', [])
   const variation = useLocalStorage<Variation>('plumbago variation', { turn: 30, down: 'brightness', step: 0.12 })
-  /** Whether those come first that do best in the artwork. */
-  const bestFirst = useLocalStorage<boolean>('plumbago proofs best first', false)
+  /** Which come first: as they were worked out, those that do best in the artwork, those with the least that is serious. */
+  const first = useLocalStorage<ProofsFirst>('plumbago proofs first', 'as offered')
   const byTurns = useLocalStorage<boolean>('plumbago proofs by turns', false)
   /** Whether the sheet lies over stage and bench. */
   const large = ref(false)
@@ -111,7 +121,7 @@ export const useProofs = defineStore('proofs', () => {
       shown.value = [...next, ...shown.value.slice(next.length)]
     }
     if (!(await betweenFrames(all, judge, show, () => own === work))) return
-    shown.value = bestFirst.value ? next.sort((one, other) => other.verdict.rank - one.verdict.rank) : next
+    shown.value = next.sort(ORDERED[first.value])
   }
   /** All that a sheet depends on. */
   const asked = computed(
@@ -123,7 +133,7 @@ export const useProofs = defineStore('proofs', () => {
         variation.value,
         sheet.value === 'deals' && deals.current,
         byTurns.value,
-        bestFirst.value,
+        first.value,
         painting.piece,
         painting.inks,
       ] as const,
@@ -214,7 +224,7 @@ export const useProofs = defineStore('proofs', () => {
     hidden,
     variation,
     byTurns,
-    bestFirst,
+    first,
     large,
     sizes,
     shown,

@@ -35,6 +35,8 @@ export interface Finding {
   /** The swatches it is of, and the inks that show where. */
   swatches: readonly string[]
   inks: readonly Hex[]
+  /** No other color settles it: it is a matter of what covers what. */
+  ofUse?: boolean
 }
 
 /** A way to mend a finding: what it does, and how far the colors move for it, in ΔE2000. */

@@ -48,13 +48,8 @@ const FACTORS: Record<Strength, { factor: number; more: number }> = {
   'plainly': { factor: 1.7, more: 0.045 },
 }
 
-/** What colors alone can settle. */
-const BY_COLOR: ReadonlySet<RuleName> = new Set<RuleName>([
-  ...(['lettering', 'areas', 'vision', 'values', 'accent', 'alike', 'loud', 'neutral', 'print', 'ink'] as const),
-])
 /** Whether colors alone can settle a finding. */
-export const isOfColors = ({ rule, swatches, key }: Finding): boolean =>
-  BY_COLOR.has(rule) && (swatches.length > 0 || key === 'values ')
+export const isOfColors = ({ ofUse }: Finding): boolean => !ofUse
 
 /** Where a swatch stands: its place on the wheel in degrees, its lightness and strength in [0, 1]. */
 interface Tone {

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { contrastOf } from '../color/contrast'
 import { hexOfLch, lchOf } from '../color/convert'
 import { deltaE } from '../color/difference'
-import { nearestPassing } from './nearest'
+import { ladder, LADDERS } from '../harmony/ladder'
+import { nearestPassing, nearestRung } from './nearest'
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`)
 
@@ -11,9 +12,11 @@ it('passes, and nothing nearer on the hue does', () => {
     fc.property(hex, hex, fc.constantFrom(3, 4.5, 7), (color, against, ratio) => {
       const found = nearestPassing(color, against, ratio)
       const { c, h } = lchOf(color)
-      const all = Array.from({ length: 401 }, (_, i) => hexOfLch({ l: i / 400, c, h })).filter(
-        each => contrastOf(each, against) >= ratio,
+      const all = Array.from({ length: 201 }, (_, i) =>
+        Array.from({ length: 12 }, (__, k) => hexOfLch({ l: i / 200, c: (c * k) / 10, h })),
       )
+        .flat()
+        .filter(each => contrastOf(each, against) >= ratio)
       if (!found) return expect(all).toEqual([])
       expect(contrastOf(found, against)).toBeGreaterThanOrEqual(ratio)
       const nearest = Math.min(...all.map(each => deltaE(color, each)), Infinity)
@@ -21,6 +24,21 @@ it('passes, and nothing nearer on the hue does', () => {
     }),
     { numRuns: 40 },
   )
+})
+it('finds the nearest rung that passes, or none', () => {
+  fc.assert(
+    fc.property(hex, hex, fc.constantFrom(3, 4.5, 7), (color, against, ratio) => {
+      const found = nearestRung(color, against, ratio, 4)
+      if (found) expect(contrastOf(found, against)).toBeGreaterThanOrEqual(ratio)
+      else
+        for (const kind of LADDERS)
+          for (const rung of ladder(color, kind, 4)) expect(contrastOf(rung, against)).toBeLessThan(ratio)
+    }),
+    { numRuns: 40 },
+  )
+  const rung = nearestRung('#e07a5f', '#f4f1de', 4.5, 6) ?? ''
+  expect(contrastOf(rung, '#f4f1de')).toBeGreaterThanOrEqual(4.5)
+  expect(deltaE(rung, '#e07a5f')).toBeLessThan(40)
 })
 it('leaves what passes, and knows what cannot', () => {
   expect(nearestPassing('#111111', '#ffffff', 7)).toBe('#111111')

@@ -14,7 +14,7 @@ export interface PairOfSwatches {
  * which of them is worst.
  */
 export const pairsOfSwatches = (
-  { neighbors }: CheckState,
+  { neighbors }: Pick<CheckState, 'neighbors'>,
   isOfInterest: (pair: Neighbors) => boolean,
   badness: (pair: Neighbors) => number,
 ): PairOfSwatches[] => {

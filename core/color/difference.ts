@@ -2,7 +2,8 @@ import { converter, differenceCiede2000, type Lab65 } from 'culori'
 import { labOf, rgbOf, type Hex, type Lab } from './convert'
 import { remembered } from './remembered'
 
-const ciede = differenceCiede2000()
+/** ΔE2000 between two colors of CIELAB (Sharma, Wu and Dalal, 2005). */
+export const labDeltaE: (one: Lab65, other: Lab65) => number = differenceCiede2000()
 const toLab65 = converter('lab65')
 /** CIELAB (D65) of a hex color. */
 export const lab65Of: (hex: Hex) => Lab65 = remembered(hex => toLab65({ mode: 'rgb', ...rgbOf(hex) }))
@@ -11,7 +12,7 @@ export const lab65Of: (hex: Hex) => Lab65 = remembered(hex => toLab65({ mode: 'r
  * ΔE2000 between two hex colors: 0 for equal ones, about 1 where a difference begins to be seen (Sharma, Wu and Dalal,
  * 2005).
  */
-export const deltaE = (one: Hex, other: Hex): number => (one === other ? 0 : ciede(lab65Of(one), lab65Of(other)))
+export const deltaE = (one: Hex, other: Hex): number => (one === other ? 0 : labDeltaE(lab65Of(one), lab65Of(other)))
 
 /** Euclidean distance in OKLab (ΔEOK of CSS Color 4); black to white is 1. */
 export const labDistance = (one: Lab, other: Lab): number =>

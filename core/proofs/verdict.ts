@@ -1,3 +1,4 @@
+import { seriousKeys } from '../check/check'
 import { contrastNow, looksLikeLettering, RATIO } from '../check/rules/contrast'
 import { areaOf, mostOf, SEEN, type CheckState, type Neighbors } from '../check/state'
 import type { Hex } from '../color/convert'
@@ -22,6 +23,8 @@ export interface Verdict {
   swatches: number
   /** How many neighbors, clearly different to most readers, are not to a color-blind one. */
   merged: number
+  /** How many findings are serious. */
+  serious: number
   /** The order to look in, best first: the five together, and a little of how harmonious the colors are together. */
   rank: number
 }
@@ -52,6 +55,7 @@ export const verdictOf = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex
     accent: accentIn(state),
     used: project.scheme.filter(({ id }) => areaOf(state, id) >= SEEN).length,
     swatches: project.scheme.length,
+    serious: seriousKeys(state).filter(key => !(key in project.check.aside)).length,
     merged: new Set(merged.map(({ colors: pair }) => [...pair].sort().join())).size,
   }
   const harmony = harmonyOf(project.scheme.map(({ id, hex }) => ({ hex, area: areaOf(state, id) })))

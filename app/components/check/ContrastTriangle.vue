@@ -2,7 +2,9 @@
 import { contrastOf } from '../../../core/color/contrast'
 import { hexOfLch, lchOf } from '../../../core/color/convert'
 import { deltaE } from '../../../core/color/difference'
-import { nearestPassing } from '../../../core/check/nearest'
+import { nearestPassing, nearestRung } from '../../../core/check/nearest'
+import { keyOf } from '../../../core/check/finding'
+import { RUNGS } from '../../../core/harmony/ladder'
 
 /**
  * All pairs of swatches as lettering on a ground, with their ratio and what it is good for; one chosen pair large, with
@@ -39,10 +41,19 @@ const sides = computed(() => {
     return {
       swatch,
       lightness: Math.round(lchOf(swatch.hex).l * 100),
-      near: LEVELS.flatMap(level => {
-        const hex = nearestPassing(is, to, level)
-        return hex === null || hex === is ? [] : [{ level, hex, away: deltaE(is, hex) }]
-      }),
+      near: [
+        { from: 'on its hue', find: (level: number) => nearestPassing(is, to, level) },
+        {
+          from: 'from its ladder',
+          find: (level: number) => nearestRung(is, to, level, history.settled?.rungs ?? RUNGS.usual),
+        },
+      ].map(({ from, find }) => ({
+        from,
+        found: LEVELS.flatMap(level => {
+          const hex = contrastOf(is, to) >= level ? null : find(level)
+          return hex === null || hex === is ? [] : [{ level, hex, away: deltaE(is, hex) }]
+        }),
+      })),
     }
   })
 })
@@ -51,6 +62,19 @@ const lighter = (id: string, lightness: number) => {
   const { c, h } = lchOf(settled.value.find(swatch => swatch.id === id)?.hex ?? '#808080')
   return edit(id, hexOfLch({ l: lightness / 100, c, h }))
 }
+const SERVES = [
+  { value: 'found', title: 'as found', hint: 'As the artwork has it' },
+  { value: 'yes', title: 'yes' },
+  { value: 'no', title: 'no' },
+] as const
+const pairKey = computed(() => (chosen.value ? keyOf('lettering', chosen.value) : ''))
+/** What was said of the chosen pair. */
+const serves = computed<(typeof SERVES)[number]['value']>(() => {
+  const said = history.settled?.check.lettering[pairKey.value]
+  return said === undefined ? 'found' : said ? 'yes' : 'no'
+})
+const say = (value: (typeof SERVES)[number]['value']): void =>
+  history.run({ do: 'say lettering', key: pairKey.value, is: value === 'found' ? null : value === 'yes' })
 const pointer = restingPointer()
 const take = (id: string, hex: string, event: MouseEvent): void => {
   pointer.rest(event)
@@ -130,6 +154,16 @@ onUnmounted(() => history.preview(null))
       <p class="value" role="status" data-test="pair-ratio">
         {{ said(ratioOf(pair[0].hex, pair[1].hex)) }}:1 · {{ gradeOf(ratioOf(pair[0].hex, pair[1].hex)) }}
       </p>
+      <div class="flex items-center gap-2 text-caption">
+        <span id="serves">Does one serve as lettering on the other?</span
+        ><ChoiceRow
+          small
+          label="Whether one serves as lettering on the other"
+          :model-value="serves"
+          :choices="SERVES"
+          @update:model-value="say"
+        />
+      </div>
       <div v-for="{ swatch, lightness, near } in sides" :key="swatch.id" class="grid gap-1">
         <SliderNumber
           wide
@@ -142,15 +176,21 @@ onUnmounted(() => history.preview(null))
           @preview="history.preview(lighter(swatch.id, $event))"
           @settle="history.run(lighter(swatch.id, $event))"
         />
-        <p v-if="near.length && !swatch.locked" data-previews class="flex flex-wrap items-center gap-1 text-caption">
-          <span class="text-quiet">nearest that passes</span
+        <p
+          v-for="{ from, found } in swatch.locked ? [] : near.filter(each => each.found.length)"
+          :key="from"
+          data-previews
+          class="flex flex-wrap items-center gap-1 text-caption"
+        >
+          <span class="w-44 text-quiet">nearest that passes {{ from }}</span
           ><button
-            v-for="{ level, hex, away } in near"
+            v-for="{ level, hex, away } in found"
             :key="level"
             class="control h-6! px-1.5! text-caption"
             :title="`${hex}, ΔE ${away.toFixed(1)} away`"
             data-test="nearest"
             :data-level="level"
+            :data-from="from"
             @pointerenter="pointer.rests($event) || history.preview(edit(swatch.id, hex))"
             @pointerleave="history.preview(null)"
             @focus="history.preview(edit(swatch.id, hex))"

@@ -90,7 +90,7 @@ const rows = computed(() =>
     </p>
     <template v-else-if="!printing.problem">
       <ul class="grid grid-cols-2 gap-2" aria-label="On screen and on paper">
-        <li class="min-w-0"><EyesTile eyes="everyone" words="on screen" /></li>
+        <li class="min-w-0"><EyesTile eyes="everyone" title="on screen" words="as everyone sees it" /></li>
         <li class="min-w-0">
           <EyesTile eyes="paper" :words="`${PAPERS[printing.print.paper].title}, ${printing.print.intent}`" />
         </li>
@@ -132,7 +132,7 @@ const rows = computed(() =>
             <td class="value text-right" :class="{ 'font-semibold': print && print.total > printing.print.ink }">
               {{ print ? `${print.total}%` : '' }}
             </td>
-            <td class="value text-right" :class="{ 'font-semibold': print && print.away >= 5 }">
+            <td class="value w-14 text-right" :class="{ 'font-semibold': print && print.away >= 5 }">
               {{ print?.away.toFixed(1) }}
             </td>
           </tr>

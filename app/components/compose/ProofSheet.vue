@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { PROOFS_FIRST } from '~/stores/proofs'
 import { withKey } from '~/composables/shortcuts'
 import { useElementSize } from '@vueuse/core'
 import equal from 'fast-deep-equal'
@@ -194,9 +195,13 @@ const along = (event: KeyboardEvent): void => {
       <p v-else class="text-caption text-quiet">The same swatches, coloring other parts.</p>
       <label
         class="ml-auto flex shrink-0 items-center gap-1 text-caption"
-        title="Those first that do best in the artwork: edges, lettering, accent, swatches in use, color-blind readers"
-        ><input v-model="proofs.bestFirst" type="checkbox" />best first</label
-      >
+        title="Best: those that do best in the artwork by edges, lettering, accent, swatches in use, color-blind readers"
+        >first<SelectField
+          v-model="proofs.first"
+          class="h-6!"
+          label="Which proofs come first"
+          :choices="PROOFS_FIRST.map(value => ({ value, title: value }))"
+      /></label>
       <label
         v-if="painting.pieces.length > 1"
         class="flex shrink-0 items-center gap-1 text-caption"

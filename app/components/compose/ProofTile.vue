@@ -17,7 +17,11 @@ const DEALS = [
 ] as const
 const place = useTemplateRef<HTMLElement>('place')
 const marked = computed(() => proofs.isMarked(proof))
-const words = computed(() => verdictWords(proof.verdict))
+const seriousWords = computed(() => {
+  const { serious } = proof.verdict
+  return serious ? `${serious === 1 ? 'one serious finding' : `${serious} serious findings`}` : ''
+})
+const words = computed(() => [verdictWords(proof.verdict), seriousWords.value].filter(Boolean).join(' · '))
 const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + share, 0) || 1)
 
 const point = (on: boolean, event?: PointerEvent): void => {
@@ -74,7 +78,10 @@ const keyed = (event: KeyboardEvent): void => {
           :verdict="proof.verdict"
           data-test="verdict"
           :data-rank="proof.verdict.rank.toFixed(4)"
-      /></span>
+        /><span v-if="proof.verdict.serious" class="float-right pr-1" :title="seriousWords" data-test="proof-serious"
+          >▲{{ proof.verdict.serious }}</span
+        ></span
+      >
     </button>
     <span class="tools" :class="{ marked }">
       <button

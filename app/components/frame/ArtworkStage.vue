@@ -35,6 +35,8 @@ const size = computed(() => {
   const scale = Math.min((width.value - 2 * MARGIN) / art.width, (height.value - 2 * MARGIN) / art.height)
   return { width: art.width * scale, height: art.height * scale }
 })
+/** What the artwork can be looked at by: on paper only where it is printed. */
+const eyes = computed(() => EYES.filter(each => each !== 'paper' || printing.print.paper))
 /** What is painted, as the press prints it where that is looked at. */
 const painted = computed(() => {
   const own = stage.before ? UNPAINTED : painting.shown(painting.piece?.id ?? '')
@@ -234,8 +236,8 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
           label="Seen by"
           data-test="eyes"
           :model-value="stage.eyes"
-          :choices="EYES.map(value => ({ value, title: EYES_TITLES[value] }))"
-          @update:model-value="eyes => (stage.eyes = eyes)"
+          :choices="eyes.map(value => ({ value, title: EYES_TITLES[value] }))"
+          @update:model-value="value => (stage.eyes = value)"
           @pointerdown.stop
       /></label>
       <div class="flex shrink-0 items-center text-body text-ink">

@@ -2,7 +2,7 @@
 import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion } from '@vueuse/core'
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import type { UseDraggableOptions } from 'vue-draggable-plus'
-import { lchOf } from '../../../core/color/convert'
+import { contrastOf } from '../../../core/color/contrast'
 import { RUNGS, strip } from '../../../core/harmony/ladder'
 import { shownScheme } from '../../../core/scheme/compose'
 import { follows } from '../../../core/scheme/worn'
@@ -16,6 +16,8 @@ import { widthsOf } from './widths'
  * of one; dragged, it stands elsewhere, or colors the shape it is let go on; the joint between two changes their
  * shares. L locks, Ctrl and arrows move, Delete removes.
  */
+/** `letters`: whether it says of each swatch if black or white letters read better on it, and how well. */
+const { letters = false } = defineProps<{ letters?: boolean }>()
 const history = useHistory()
 const notices = useNotices()
 const stage = useStage()
@@ -175,7 +177,12 @@ const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
   else return
   event.preventDefault()
 }
-const lettersOn = (hex: string): string => (lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)')
+const [BLACK, WHITE] = ['#000000', '#ffffff']
+/** Whether black or white reads better on a color. */
+const lettersOn = (hex: string): string => (contrastOf(hex, BLACK) >= contrastOf(hex, WHITE) ? BLACK : WHITE)
+const said = (ratio: number): string => (Math.floor(ratio * 10 + 1e-9) / 10).toFixed(1)
+const lettersTitle = (hex: string): string =>
+  `${lettersOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${said(contrastOf(hex, BLACK))}:1, white ${said(contrastOf(hex, WHITE))}:1`
 const isCut = (swatch: Swatch): boolean =>
   swatch.own !== null && history.document !== null && follows(history.document, swatch)
 const cutTitle = (swatch: Swatch): string =>
@@ -224,6 +231,15 @@ const cutTitle = (swatch: Swatch): string =>
           >
             <span class="text-caption">{{ Math.round((swatch.share / total) * 100) }}%</span>
             <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
+            <span
+              v-if="letters"
+              class="ml-auto flex items-baseline gap-1 text-caption"
+              data-test="letters"
+              :title="lettersTitle(swatch.hex)"
+              ><b class="text-[15px] font-semibold leading-4">Aa</b
+              >{{ said(contrastOf(swatch.hex, lettersOn(swatch.hex)))
+              }}<span class="sr-only">{{ lettersTitle(swatch.hex) }}</span></span
+            >
           </button>
           <span class="mr-0.5 flex h-1.5" aria-hidden="true" data-test="ladder-strip"
             ><i

@@ -2,7 +2,8 @@ import { contrastOf } from '../../color/contrast'
 import { keyOf, percent, type Finding, type Rule } from '../finding'
 import { lighterOrDarker } from '../moves'
 import { pairsOfSwatches } from '../pairs'
-import { namesOf, type CheckState, type Neighbors } from '../state'
+import type { Swatch } from '../../document/scheme'
+import { areaOf, namesOf, type CheckState, type Neighbors } from '../state'
 
 /** The ratios of WCAG 2.2: for normal text (1.4.3), and for large text (1.4.3) and graphics (1.4.11). */
 export const RATIO = { text: 4.5, large: 3 } as const
@@ -33,13 +34,51 @@ const smallerFirst = ({ swatches, areas }: Neighbors): string[] => {
   return areas[0] <= areas[1] ? ids : ids.reverse()
 }
 
+/** Two swatches as if one were lettering on the other. */
+const asLettering = (state: CheckState, [one, other]: readonly [Swatch, Swatch]): Neighbors => ({
+  inks: [one.hex, other.hex],
+  colors: [one.hex, other.hex],
+  swatches: [one.id, other.id],
+  areas: [areaOf(state, one.id), areaOf(state, other.id)],
+  part: 0,
+})
+
+/**
+ * Lettering that nothing in the artwork shows: pairs somebody said are lettering and that touch nowhere; and, where the
+ * artwork has no lettering at all, the neutral that reads best on what dominates.
+ */
+const letteringByWord = (state: CheckState): Neighbors[] => {
+  const { scheme, check } = state.project
+  const touching = new Set(
+    state.neighbors.map(({ swatches: [one, other] }) => keyOf('lettering', [one ?? '', other ?? ''])),
+  )
+  const pairs = scheme.flatMap((one, i) => scheme.slice(i + 1).map(other => [one, other] as const))
+  const said = pairs.filter(([one, other]) => {
+    const key = keyOf('lettering', [one.id, other.id])
+    return check.lettering[key] && !touching.has(key)
+  })
+  const dominant = scheme.find(({ role }) => role === 'dominant')
+  const [best] = dominant
+    ? scheme
+        .filter(({ role, id }) => role === 'neutral' && id !== dominant.id)
+        .sort((one, other) => contrastOf(other.hex, dominant.hex) - contrastOf(one.hex, dominant.hex))
+    : []
+  const hasNone = !said.length && !state.neighbors.some(pair => isLettering(pair, state))
+  const proposed = [dominant, best] as const
+  const isUnsaid = best && dominant && check.lettering[keyOf('lettering', [dominant.id, best.id])] === undefined
+  return [
+    ...said,
+    ...(hasNone && isUnsaid && proposed[0] && proposed[1] ? [[proposed[1], proposed[0]] as const] : []),
+  ].map(pair => asLettering(state, pair))
+}
+
 /** Lettering under 4.5:1; under 3:1 not even large letters read. */
 export const lettering: Rule = {
   name: 'lettering',
   find: state =>
     pairsOfSwatches(
-      state,
-      pair => isLettering(pair, state) && contrastNow(pair) < RATIO.text,
+      { neighbors: [...state.neighbors.filter(pair => isLettering(pair, state)), ...letteringByWord(state)] },
+      pair => contrastNow(pair) < RATIO.text,
       pair => -contrastNow(pair),
     ).map(
       ({ swatches, worst, inks, part }): Finding => ({
@@ -52,7 +91,7 @@ export const lettering: Rule = {
         figure: `${ratio(contrastNow(worst))}, needs ${RATIO.text}:1`,
         measured: [Math.floor(contrastNow(worst) * 10), Math.round(part * 100)],
         swatches,
-        inks,
+        inks: inks.filter(hex => state.inks.some(ink => ink.hex === hex)),
       }),
     ),
   tries: ({ swatches }, state) => lighterOrDarker(swatches, state),

@@ -33,7 +33,13 @@ export const accent: Rule = {
     if (!found || !most) return []
     const area = areaOf(state, found.id)
     const inks = state.inksOf.get(found.id) ?? []
-    const say = (severity: Finding['severity'], words: string, figure: string, measured: number[]): Finding[] => [
+    const say = (
+      severity: Finding['severity'],
+      words: string,
+      figure: string,
+      measured: number[],
+      ofUse = true,
+    ): Finding[] => [
       {
         key: keyOf('accent', [found.id]),
         rule: 'accent',
@@ -43,6 +49,7 @@ export const accent: Rule = {
         measured,
         swatches: [found.id],
         inks,
+        ofUse,
       },
     ]
     if (area < SEEN) return say('doubtful', `The accent, ${found.name}, colors nothing.`, percent(area), [0])
@@ -60,6 +67,7 @@ export const accent: Rule = {
       `The accent, ${found.name}, is only another tone of ${most.name}.`,
       `ΔE ${apart.toFixed(0)} apart, ${ACCENT.apart} draw the eye`,
       [Math.round(apart)],
+      false,
     )
   },
   tries: ({ swatches: [id = ''] }, state) => {
@@ -107,6 +115,7 @@ export const shares: Rule = {
         measured: [Math.round(worst.is * 20), Math.round(worst.meant * 20)],
         swatches: [worst.id],
         inks: state.inksOf.get(worst.id) ?? [],
+        ofUse: true,
       },
     ]
   },
@@ -151,6 +160,7 @@ export const unused: Rule = {
           measured: [0],
           swatches: [id],
           inks: [],
+          ofUse: true,
         }),
       ),
   tries: ({ swatches: [id = ''] }, state) => {
@@ -246,6 +256,7 @@ export const neutral: Rule = {
           measured: [scheme.length],
           swatches: [],
           inks: [],
+          ofUse: true,
         },
       ]
     if (!most || isNeutral(most.hex)) return []

@@ -111,7 +111,7 @@ onUnmounted(() => {
       <StepBench :step="step" :inert="large" />
       <LargeSheet v-if="large" />
     </main>
-    <SchemeBand />
+    <SchemeBand :letters="step === 'check' && checking.view === 'contrast'" />
     <EyesFilters />
     <LazyConflictDialog v-if="saving.state.kind === 'conflict'" />
     <WaitingBar />
