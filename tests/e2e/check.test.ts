@@ -1,44 +1,15 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { contrastOf } from '../../core/color/contrast'
-import { bandColors, newProject, openDemoCopy, saved, stageColors, startFrom } from './workspace'
+import { exactly, finding, goTo, labelIn } from './label'
+import { bandColors, newProject, openDemoCopy, saved, stageColors } from './workspace'
 
 /* What would go wrong with a scheme in use, and the mending. */
-
-const LABEL =
-  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">' +
-  '<rect width="100" height="100" fill="#f8f4ea"/><path d="M10 14h80v6H10zM10 26h50v6H10z" fill="#202020"/>' +
-  '<rect y="60" width="100" height="40" fill="#2e4f7f"/><circle cx="70" cy="78" r="14" fill="#e8b040"/></svg>'
-
-const goTo = async (page: Page, step: string): Promise<void> => {
-  await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click()
-}
-
-/** A project with the label, in colors that are typed. */
-const labelIn = async (page: Page, colors: string): Promise<void> => {
-  await newProject(page, 'Label')
-  await startFrom(page, 'Artwork')
-  await page
-    .getByTestId('artwork-file')
-    .setInputFiles({ name: 'sardines.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(LABEL) })
-  await expect(page.getByRole('button', { name: 'Show sardines' })).toBeVisible()
-  await startFrom(page, 'Base color')
-  await page.getByTestId('base-field').fill(colors)
-  await page.getByTestId('base-field').press('Enter')
-  await expect.poll(() => bandColors(page)).toEqual(colors.split(' '))
-  await goTo(page, 'Check')
-  await expect(page.getByTestId('check')).toBeVisible()
-}
-const finding = (page: Page, rule: string) => page.locator(`[data-test=finding][data-rule=${rule}]`)
 
 test('lettering that cannot be read is found, shown where, its mending previewed, taken and undone', async ({
   page,
 }) => {
   await labelIn(page, '#f8f4ea #e8dcc0 #cfc8b8 #b8b080')
-  await goTo(page, 'Remap')
-  await page.getByRole('textbox', { name: 'Hold in percent' }).fill('0') // every ink exactly its swatch
-  await page.getByRole('textbox', { name: 'Hold in percent' }).press('Enter')
-  await page.getByRole('radio', { name: 'Flat' }).click()
-  await goTo(page, 'Check')
+  await exactly(page)
   const letters = finding(page, 'lettering').first()
   await expect(letters).toContainText('cannot be read')
   await expect(letters.getByRole('img', { name: 'serious' })).toBeVisible()

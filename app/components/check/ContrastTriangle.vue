@@ -63,7 +63,7 @@ const lighter = (id: string, lightness: number) => {
   return edit(id, hexOfLch({ l: lightness / 100, c, h }))
 }
 const SERVES = [
-  { value: 'found', title: 'as found', hint: 'As the artwork has it' },
+  { value: 'found', title: 'found', hint: 'As the artwork has it' },
   { value: 'yes', title: 'yes' },
   { value: 'no', title: 'no' },
 ] as const
@@ -126,7 +126,7 @@ onUnmounted(() => history.preview(null))
             data-test="pair"
             @click="chosen = [one.id, other.id]"
           >
-            <b class="text-[15px] font-semibold">Aa</b
+            <b class="text-[15px] font-semibold" aria-hidden="true" data-sample>Aa</b
             ><span class="grade value"
               >{{ said(ratioOf(one.hex, other.hex)) }} {{ gradeOf(ratioOf(one.hex, other.hex)) }}</span
             >
@@ -146,6 +146,8 @@ onUnmounted(() => history.preview(null))
           v-for="({ swatch }, i) in sides"
           :key="swatch.id"
           class="px-3 py-2"
+          aria-hidden="true"
+          data-sample
           :style="{ background: swatch.hex, color: sides[1 - i]?.swatch.hex }"
         >
           <b class="block text-title font-semibold leading-6">Kites over dunes</b>From noon to dusk, 12–14 September
@@ -155,9 +157,10 @@ onUnmounted(() => history.preview(null))
         {{ said(ratioOf(pair[0].hex, pair[1].hex)) }}:1 · {{ gradeOf(ratioOf(pair[0].hex, pair[1].hex)) }}
       </p>
       <div class="flex items-center gap-2 text-caption">
-        <span id="serves">Does one serve as lettering on the other?</span
+        <span>Does one serve as lettering on the other?</span
         ><ChoiceRow
           small
+          look="choice px-2"
           label="Whether one serves as lettering on the other"
           :model-value="serves"
           :choices="SERVES"

@@ -3,7 +3,7 @@ import { EYES_TITLES, filterOf, type Eyes } from '~/stores/stage'
 import { seenAs } from '../../../core/painting/seen'
 
 /** The artwork and the scheme by somebody's eyes, or as printed; a click puts these eyes on the stage, and back. */
-const { eyes, words, title = EYES_TITLES[eyes] } = defineProps<{ eyes: Eyes; words: string; title?: string }>()
+const { eyes, words, title } = defineProps<{ eyes: Eyes; words: string; title?: string }>()
 const history = useHistory()
 const painting = usePainting()
 const files = useArtworkFiles()
@@ -53,7 +53,7 @@ const painted = computed(() => {
     ></span>
     <slot />
     <span class="block px-1 pb-1 pt-0.5 text-left text-caption leading-[14px]"
-      ><b class="inline-block font-semibold first-letter:uppercase">{{ title }}</b
+      ><b class="inline-block font-semibold first-letter:uppercase">{{ title ?? EYES_TITLES[eyes] }}</b
       ><br /><span class="line-clamp-2" :title="words">{{ words }}</span></span
     >
   </button>
