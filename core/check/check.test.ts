@@ -4,6 +4,8 @@ import { apply } from '../commands/commands'
 import type { Project } from '../document/project'
 import { findingsOf, fixesFor, isAside, seriousKeys } from './check'
 import type { Finding, RuleName } from './finding'
+import type { InkArea } from '../remap/inks'
+import { stateOf } from './state'
 import { anyHex, found, known, labelIn, look, ROLES } from './testing'
 
 const of = (project: Project, rule: RuleName): Finding | undefined => found(project).find(each => each.rule === rule)
@@ -110,5 +112,42 @@ describe('fixes', () => {
       }),
       { numRuns: 25 },
     )
+  })
+})
+
+describe('limits', () => {
+  const one = (hexes: string[]): Project => labelIn(hexes)
+  it.each([
+    ['two swatches', ['#e07a5f', '#e07a60']],
+    ['grays', ['#f0f0f0', '#808080', '#404040', '#000000']],
+    ['blacks', ['#000000', '#000001', '#010000', '#000000']],
+    ['twelve swatches', Array.from({ length: 12 }, (_, i) => `#${(i * 0x141414).toString(16).padStart(6, '0')}`)],
+  ])('are found and mended in %s', (_, hexes) => {
+    const project = one(hexes)
+    for (const finding of found(project)) {
+      expect(finding.words).toMatch(/\.$/)
+      expect(finding.words + finding.figure).not.toMatch(/NaN|undefined|Infinity/)
+      for (const { moves } of fixesFor(finding, look(project), known, look)) expect(moves).toBeGreaterThanOrEqual(0)
+    }
+  })
+  it('nothing is found without inks, nor in a scheme that is locked, but what cannot be helped', () => {
+    const project = one(['#f8f4ea', '#b9b3a4', '#2e4f7f', '#e8b040'])
+    expect(findingsOf(stateOf(project, [], new Map())).every(({ inks }) => inks.length === 0)).toBe(true)
+    const locked = project.scheme.reduce((now, { id }) => apply(now, { do: 'lock', id, locked: true }, known), project)
+    for (const finding of found(locked))
+      for (const { command } of fixesFor(finding, look(locked), known, look))
+        expect(apply(locked, command, known).scheme.filter(({ locked: is }) => is)).toEqual(locked.scheme)
+  })
+  it('five thousand inks are looked through', () => {
+    const inks: InkArea[] = Array.from({ length: 5000 }, (_, i) => ({
+      hex: `#${(i * 3355).toString(16).padStart(6, '0')}`,
+      area: 1 / 5000,
+      beside: [[`#${(((i + 1) % 5000) * 3355).toString(16).padStart(6, '0')}`, 1 / 5000]],
+    }))
+    const project = one(['#f8f4ea', '#b9b3a4', '#2e4f7f', '#e8b040'])
+    const colors = new Map(inks.map(({ hex }, i) => [hex, project.scheme[i % 4]?.hex ?? '']))
+    const all = findingsOf(stateOf(project, inks, colors))
+    expect(all.length).toBeGreaterThan(0)
+    expect(new Set(all.map(({ key }) => key)).size).toBe(all.length)
   })
 })

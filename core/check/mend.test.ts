@@ -68,6 +68,7 @@ describe('mending together', () => {
       fc.property(fc.array(anyHex, { minLength: 4, maxLength: 5 }), fc.constantFrom(0, 5, 20), (hexes, tolerance) => {
         const project = labelIn(hexes)
         const serious = seriousKeys(look(project))
+        const { wheel } = project.harmony
         const { looks, unsettled } = mending(project, { tolerance })
         for (const { look: there, settled } of looks) {
           const next = inLook(project, there)
@@ -79,7 +80,7 @@ describe('mending together', () => {
             const known = Math.min(spanOf(hex), spanOf(was))
             if (hex === was || known < 20) return
             // whole numbers of channels stand a little elsewhere
-            const away = Math.abs(arc(angleOf('light', was), angleOf('light', hex)))
+            const away = Math.abs(arc(angleOf(wheel, was), angleOf(wheel, hex)))
             expect(away).toBeLessThanOrEqual(tolerance + 0.5 + 120 / known)
           })
         }

@@ -8,7 +8,7 @@ import { seeded } from '../picture/seeded'
 import { findingsOf, ruleOf, seriousKeys } from './check'
 import type { Finding, RuleName } from './finding'
 import { areaOf, lightOf, swatchIn, type CheckState } from './state'
-import { withColors } from './virtual'
+import { leanState, withColors } from './virtual'
 
 /* The smallest change of colors that settles many findings at once. */
 
@@ -62,6 +62,8 @@ const [DARKEST, LIGHTEST] = [0.05, 0.99]
 /** What a swatch counts at least, as a part of the picture. */
 const LEAST_AREA = 0.03
 const STARTS = 3
+/** With more findings than this only two orders are tried. */
+const MANY = 6
 /** From this tolerance on, hues are as good as free. */
 const WIDE = 90
 const PASSES = 2
@@ -87,7 +89,7 @@ class Search {
     readonly state: CheckState,
     private readonly tolerance: number,
   ) {
-    this.base = state
+    this.base = leanState(state)
     this.wheel = state.project.harmony.wheel
     this.start = new Map(
       state.project.scheme.map(({ id, hex, hue }) => [
@@ -100,7 +102,7 @@ class Search {
 
   /** Reckons from a state that was painted, no longer from the first. */
   rebase(base: CheckState): void {
-    this.base = base
+    this.base = leanState(base)
     this.judged.clear()
   }
 
@@ -232,6 +234,7 @@ class Search {
       let [low, high] = [0, 1]
       let there = way(high)
       while (there && high < MOST_STEPS && this.has(there, finding)) {
+        if (this.cost(there) >= least) break // further on it is dearer still
         low = high
         high = Math.min(MOST_STEPS, high * 2)
         if (low === high) break
@@ -245,6 +248,7 @@ class Search {
         there = last > low ? way(last) : null
       }
       if (!there || this.has(there, finding)) continue
+      if (low && this.cost(way(low) ?? there) >= least) continue
       while (high - low > 1) {
         const middle = (low + high) >> 1
         const at = way(middle)
@@ -368,7 +372,8 @@ export function* mended(
 
   const random = seeded(order.seed)
   let best: { tones: Tones; settled: Finding[]; cost: number } | null = null
-  for (let n = 0; n < STARTS && open.length; n++) {
+  const starts = open.length > MANY ? 2 : STARTS
+  for (let n = 0; n < starts && open.length; n++) {
     const list = n === 0 ? open : n === 1 ? [...open].reverse() : shuffled(open, random)
     let tones = search.start
     const settled: Finding[] = []

@@ -1,6 +1,7 @@
 import { hexOfRgb, labOf, type Hex, type Lab } from '../color/convert'
+import { contrastOf } from '../color/contrast'
 import { fromLab } from '../color/oklab'
-import type { CheckState } from './state'
+import type { CheckState, Neighbors } from './state'
 
 const rgb = new Float64Array(3)
 const unit = (value: number): number => Math.min(1, Math.max(0, value / 255))
@@ -9,6 +10,31 @@ const moved = (color: Hex, by: Lab): Hex => {
   const { l, a, b } = labOf(color)
   fromLab(l + by.l, a + by.a, b + by.b, rgb)
   return hexOfRgb(unit(rgb[0] as number), unit(rgb[1] as number), unit(rgb[2] as number))
+}
+
+/** So many neighbors of two swatches stand for all of them: the longest, and those least apart. */
+const STAND = 12
+
+/** A state with so few neighbors that it can be reckoned with again and again: of any two swatches those that matter. */
+export const leanState = (state: CheckState): CheckState => {
+  const pairs = new Map<string, Neighbors[]>()
+  for (const pair of state.neighbors) {
+    const key = [...pair.swatches].sort().join(' ')
+    const all = pairs.get(key)
+    if (all) all.push(pair)
+    else pairs.set(key, [pair])
+  }
+  const taken = [...pairs.values()].flatMap(all => [
+    ...new Set(
+      all.length <= 2 * STAND
+        ? all
+        : [
+            ...all.slice(0, STAND), // they come by length
+            ...[...all].sort((one, other) => contrastOf(...one.colors) - contrastOf(...other.colors)).slice(0, STAND),
+          ],
+    ),
+  ])
+  return { ...state, neighbors: taken }
 }
 
 /**

@@ -67,10 +67,14 @@ export const seenBy = (vision: Vision, hex: Hex, severity = 1): Hex =>
 export const inGray: (hex: Hex) => Hex = remembered(hex => through(GRAY_MATRIX, hex))
 
 /** Who sees two colors least apart, and how far, in ΔE2000. */
-export const leastApart = (one: Hex, other: Hex): { vision: Vision; apart: number } =>
-  VISIONS.map(vision => ({ vision, apart: deltaE(seenBy(vision, one), seenBy(vision, other)) })).reduce((best, each) =>
-    each.apart < best.apart ? each : best,
-  )
+export const leastApart = (one: Hex, other: Hex): { vision: Vision; apart: number } => leastOf(`${one} ${other}`)
+const leastOf = remembered((pair): { vision: Vision; apart: number } => {
+  const [one = '', other = ''] = pair.split(' ')
+  return VISIONS.map(vision => ({
+    vision,
+    apart: deltaE(seenBy(vision, one), seenBy(vision, other)),
+  })).reduce((best, each) => (each.apart < best.apart ? each : best))
+})
 
 /** From which ΔE2000 on colors are told apart, and under which they are not. */
 const [TOLD, MERGED] = [10, 5]

@@ -25,11 +25,12 @@ import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
 import { photographs, takenFigures } from './byEye'
 import { dealFigures, dealsApart, dealTime, derivingTime, drawnInks, PLANS, schemeFigures, strongLost } from './schemes'
 import { generatedSvg } from './generated'
+import { checkTimes, proofTableTime } from './checking'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
 /*
  * Prints the figures of docs/benchmarks.md:
- * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house [ADDRESS]]
+ * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check [ADDRESS]]
  */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
@@ -420,8 +421,18 @@ const schemes = async (): Promise<void> => {
   row('deriving ten swatches', `${derivingTime().toFixed(2)} ms`)
 }
 
+const check = async (): Promise<void> => {
+  const drawings = await drawnInks()
+  row('on the poster, 40 random schemes', 'middle', '95th of 100')
+  row('---', '---:', '---:')
+  for (const count of [5, 12])
+    for (const [what, half, most] of await checkTimes(drawings[5] ?? [], count))
+      row(what, `${whole(half)} ms`, `${whole(most)} ms`)
+  row('what a paper makes of 35,937 colors, once for the stage', `${whole(await proofTableTime())} ms`, '')
+}
+
 const parts: Record<string, () => void | Promise<void>> = {
-  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house },
+  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house, check },
   browser: inBrowser,
 }
 for (const [name, part] of Object.entries(parts)) {

@@ -181,8 +181,10 @@ const [BLACK, WHITE] = ['#000000', '#ffffff']
 /** Whether black or white reads better on a color. */
 const lettersOn = (hex: string): string => (contrastOf(hex, BLACK) >= contrastOf(hex, WHITE) ? BLACK : WHITE)
 const said = (ratio: number): string => (Math.floor(ratio * 10 + 1e-9) / 10).toFixed(1)
-const lettersTitle = (hex: string): string =>
-  `${lettersOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${said(contrastOf(hex, BLACK))}:1, white ${said(contrastOf(hex, WHITE))}:1`
+const lettersTitle = (hex: string): string => {
+  const [black, white] = [said(contrastOf(hex, BLACK)), said(contrastOf(hex, WHITE))]
+  return `${lettersOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${black}:1, white ${white}:1`
+}
 const isCut = (swatch: Swatch): boolean =>
   swatch.own !== null && history.document !== null && follows(history.document, swatch)
 const cutTitle = (swatch: Swatch): string =>
@@ -236,7 +238,7 @@ const cutTitle = (swatch: Swatch): string =>
               class="ml-auto flex items-baseline gap-1 text-caption"
               data-test="letters"
               :title="lettersTitle(swatch.hex)"
-              ><b class="text-[15px] font-semibold leading-4">Aa</b
+              ><b v-if="(widths[i] ?? 0) >= NARROW" class="text-[15px] font-semibold leading-4">Aa</b
               >{{ said(contrastOf(swatch.hex, lettersOn(swatch.hex)))
               }}<span class="sr-only">{{ lettersTitle(swatch.hex) }}</span></span
             >

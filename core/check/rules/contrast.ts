@@ -2,6 +2,7 @@ import { contrastOf } from '../../color/contrast'
 import { keyOf, percent, type Finding, type Rule } from '../finding'
 import { lighterOrDarker } from '../moves'
 import { pairsOfSwatches } from '../pairs'
+import type { Project } from '../../document/project'
 import type { Swatch } from '../../document/scheme'
 import { areaOf, namesOf, type CheckState, type Neighbors } from '../state'
 
@@ -21,10 +22,17 @@ const ratio = (value: number): string => `${(Math.floor(value * 10 + 1e-9) / 10)
 export const looksLikeLettering = (pair: Neighbors): boolean =>
   Math.min(...pair.areas) <= LETTERING && was(pair) >= RATIO.text
 
+/** Whether anything was said of lettering: mostly nothing was, and keys take time. */
+const isAnySaid = ({ check: { lettering: said } }: Project): boolean => {
+  for (const _ in said) return true
+  return false
+}
+
 /** Whether neighbors are lettering on its ground: as the artwork has it, or as somebody said of their swatches. */
 export const isLettering = (pair: Neighbors, { project }: CheckState): boolean => {
   const [one, other] = pair.swatches
-  const said = one && other ? project.check.lettering[keyOf('lettering', [one, other])] : undefined
+  const said =
+    one && other && isAnySaid(project) ? project.check.lettering[keyOf('lettering', [one, other])] : undefined
   return said ?? looksLikeLettering(pair)
 }
 
@@ -43,20 +51,22 @@ const asLettering = (state: CheckState, [one, other]: readonly [Swatch, Swatch])
   part: 0,
 })
 
+/** The pairs somebody said are lettering that touch nowhere. */
+const saidApart = ({ neighbors, project: { scheme, check } }: CheckState): Array<readonly [Swatch, Swatch]> => {
+  const keyFor = (one: string | null, other: string | null): string => keyOf('lettering', [one ?? '', other ?? ''])
+  const touching = new Set(neighbors.map(({ swatches: [one, other] }) => keyFor(one, other)))
+  return scheme
+    .flatMap((one, i) => scheme.slice(i + 1).map(other => [one, other] as const))
+    .filter(([one, other]) => check.lettering[keyFor(one.id, other.id)] && !touching.has(keyFor(one.id, other.id)))
+}
+
 /**
  * Lettering that nothing in the artwork shows: pairs somebody said are lettering and that touch nowhere; and, where the
  * artwork has no lettering at all, the neutral that reads best on what dominates.
  */
 const letteringByWord = (state: CheckState): Neighbors[] => {
   const { scheme, check } = state.project
-  const touching = new Set(
-    state.neighbors.map(({ swatches: [one, other] }) => keyOf('lettering', [one ?? '', other ?? ''])),
-  )
-  const pairs = scheme.flatMap((one, i) => scheme.slice(i + 1).map(other => [one, other] as const))
-  const said = pairs.filter(([one, other]) => {
-    const key = keyOf('lettering', [one.id, other.id])
-    return check.lettering[key] && !touching.has(key)
-  })
+  const said = isAnySaid(state.project) ? saidApart(state) : []
   const dominant = scheme.find(({ role }) => role === 'dominant')
   const [best] = dominant
     ? scheme
