@@ -105,7 +105,11 @@ await page.getByTestId('base-field').fill('#e07a5f #f4f1de #3d405b #6f9a63 #f2cc
 await page.getByTestId('base-field').press('Enter')
 await page.getByRole('navigation').getByText('Check').click()
 await page.getByTestId('fix').nth(1).waitFor()
-await page.getByRole('button', { name: 'Dismiss' }).or(page.getByTestId('notices').getByRole('button').last()).first().click()
+await page
+  .getByRole('button', { name: 'Dismiss' })
+  .or(page.getByTestId('notices').getByRole('button').last())
+  .first()
+  .click()
 await aside()
 await page.locator('[data-test=mend-all]').click()
 await page.getByTestId('mended').first().waitFor()

@@ -83,7 +83,8 @@ describe('a press', () => {
   it('refuses what is no CMYK profile', () => {
     expect(() => pressOf(engine, new Uint8Array(200), FIRST_PRINT)).toThrow('It is no CMYK profile.')
   })
-  it('has all its intents', () => expect(INTENTS.map(intent => press('coated', { intent }).printed('#e07a5f'))).toHaveLength(4))
+  it('has all its intents', () =>
+    expect(INTENTS.map(intent => press('coated', { intent }).printed('#e07a5f'))).toHaveLength(4))
 })
 
 describe('a table of proofs', () => {
