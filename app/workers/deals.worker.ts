@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
-import type { Project } from '../../core/document/project'
+import type { Look, Project } from '../../core/document/project'
 import type { Candidate } from '../../core/proofs/candidates'
+import { fiveLooks } from '../../core/proofs/five'
 import { chosenSeeds, dealtCandidates, type DealOrder } from '../../core/proofs/deals'
 import type { InkArea } from '../../core/remap/inks'
 
@@ -15,6 +16,14 @@ const desk = {
     const chosen = seeds ?? chosenSeeds(now, order, inks)
     return { seeds: chosen, candidates: dealtCandidates(now, order, chosen, inks) }
   },
+  /** Five looks that would make colorways, beside those there are. */
+  five: (
+    now: Project,
+    kept: readonly Candidate[],
+    there: readonly Look[],
+    inks: readonly InkArea[],
+    seed: number,
+  ): Candidate[] => fiveLooks(now, kept, there, inks, seed),
 }
 
 export type DealDesk = typeof desk

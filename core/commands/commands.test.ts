@@ -81,6 +81,9 @@ const lossy = [
   { do: 'retarget', inks: ['#102030', '#cc4422'], to: 's1' },
 ].reduce((project, command) => apply(project, command as Command), derived)
 
+const TIME = '2026-11-26T10:00:00.000Z'
+const frozen = apply(derived, { do: 'freeze', name: 'Dusk', time: TIME })
+
 /** One of each kind, with the project it is done to; each changes something there. */
 const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: Do }>] } = {
   'rename': [derived, { do: 'rename', name: 'Boats' }],
@@ -138,6 +141,28 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
     { do: 'take up again', key: 'vision s1 s2' },
   ],
   'print': [derived, { do: 'print', paper: 'uncoated', intent: 'perceptual' }],
+  'freeze': [derived, { do: 'freeze', name: 'Dusk', time: TIME }],
+  'freeze into': [
+    apply(frozen, { do: 'edit swatch', id: 's2', hex: '#654321' }),
+    { do: 'freeze into', id: 'c1', time: TIME },
+  ],
+  'describe colorway': [frozen, { do: 'describe colorway', id: 'c1', change: { note: 'for the tins' } }],
+  'choose colorway': [frozen, { do: 'choose colorway', id: 'c1' }],
+  'arrange colorways': [
+    apply(frozen, { do: 'freeze', name: 'Dawn', time: TIME }),
+    { do: 'arrange colorways', ids: ['c2', 'c1'] },
+  ],
+  'duplicate colorway': [frozen, { do: 'duplicate colorway', id: 'c1', time: TIME }],
+  'delete colorway': [frozen, { do: 'delete colorway', id: 'c1' }],
+  'reopen colorway': [frozen, { do: 'reopen colorway', id: 'c1', as: 'itself', time: TIME }],
+  'leave colorway': [
+    apply(frozen, { do: 'reopen colorway', id: 'c1', as: 'copy', time: TIME }),
+    { do: 'leave colorway' },
+  ],
+  'renew colorway': [
+    apply(frozen, { do: 'add artwork', artwork: art('a2', 'b') }),
+    { do: 'renew colorway', id: 'c1', time: '2026-11-27T10:00:00.000Z' },
+  ],
   'say lettering': [derived, { do: 'say lettering', key: 'lettering s1 s2', is: true }],
   'treat neutrals': [derived, { do: 'treat neutrals', neutrals: 'tinted' }],
   'adjust artwork': [derived, { do: 'adjust artwork', adjust: { brightness: 0.2 } }],

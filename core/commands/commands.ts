@@ -5,6 +5,7 @@ import type { InkArea } from '../remap/match'
 import { ARTWORK } from './artwork'
 import { BASE } from './base'
 import { CHECKING } from './checking'
+import { COLORWAYS } from './colorways'
 import type { AnyKind } from './command'
 import { GATHERING } from './gathering'
 import { settledTargets } from './matching'
@@ -27,6 +28,7 @@ export const COMMANDS = {
   ...SHADING,
   ...TOUCHES,
   ...CHECKING,
+  ...COLORWAYS,
   ...ARTWORK,
   ...REFERENCES,
 }

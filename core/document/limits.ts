@@ -1,6 +1,9 @@
 /** The most swatches a scheme has. */
 export const MOST_SWATCHES = 12
 
+/** The most colorways of a project. */
+export const MOST_COLORWAYS = 12
+
 /** The most references and artworks a project holds. */
 export const MOST_REFERENCES = 60
 export const MOST_ARTWORK = 200

@@ -67,9 +67,19 @@ const lookUpgraded = (look: Record<string, unknown>): Record<string, unknown> =>
   return withTaking(withPlan({ ...renamed(look, 'lead', 'baseId'), ...scheme }))
 }
 
+/** The looks of colorways, as they are stored now. */
+const withLineUp = (document: Record<string, unknown>): Record<string, unknown> => {
+  const { lineUp } = document
+  if (!isRecord(lineUp) || !Array.isArray(lineUp.colorways)) return document
+  const colorways = lineUp.colorways.map((colorway: unknown) =>
+    isRecord(colorway) && isRecord(colorway.look) ? { ...colorway, look: lookUpgraded(colorway.look) } : colorway,
+  )
+  return { ...document, lineUp: { ...lineUp, colorways } }
+}
+
 /** A document stored by an earlier version, as this one stores it; anything else comes back as it is. */
 export const upgraded = (document: unknown): unknown =>
-  isRecord(document) ? renamed(lookUpgraded(document), 'at', 'state') : document
+  isRecord(document) ? withLineUp(renamed(lookUpgraded(document), 'at', 'state')) : document
 
 /** A state of the trail kept by an earlier version, as this one keeps it; anything else comes back as it is. */
 export const stateUpgraded = (state: unknown): unknown => {

@@ -47,6 +47,7 @@ const changed = (art: Artwork): string => {
 
 <template>
   <div class="grid content-start gap-5 p-5 pt-3" data-test="hand-over">
+    <ColorwayPanel />
     <section class="grid gap-3" aria-labelledby="artwork-out">
       <h2 id="artwork-out">Artwork</h2>
       <ul v-if="history.document?.artwork.length" class="grid grid-cols-2 gap-x-5">

@@ -16,8 +16,11 @@ const session = useProjectSession()
 const proofs = useProofs()
 const saving = useSaving()
 const step = computed(() => stepOf(route.params.step))
-/** Whether proofs lie over stage and bench. */
-const large = computed(() => step.value === 'compose' && proofs.large)
+/** Whether proofs, or colorways, lie over stage and bench. */
+const lineUp = useLineUp()
+const large = computed(
+  () => (step.value === 'compose' && proofs.large) || (step.value === 'hand-over' && lineUp.large),
+)
 const problem = ref<string | null>(null)
 const stage = useStage()
 /** What was done last, said to those who cannot see it; the same again is said again. */
@@ -109,7 +112,8 @@ onUnmounted(() => {
         <ComparisonTable v-if="step === 'compose' && proofs.comparing && !large" />
       </div>
       <StepBench :step="step" :inert="large" />
-      <LargeSheet v-if="large" />
+      <LargeSheet v-if="large && step === 'compose'" />
+      <LazyLineUp v-else-if="large" />
     </main>
     <SchemeBand :letters="step === 'check' && checking.view === 'contrast'" />
     <EyesFilters />

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+/** Colorways in the bench: freezing the present look, the one that is open, all of them, and the way to the line-up. */
+const lineUp = useLineUp()
+const history = useHistory()
+const painting = usePainting()
+const frozen = computed(() => lineUp.colorways.length)
+const proofs = computed(() =>
+  (lineUp.proposed ?? []).map(candidate => ({ candidate, painted: painting.inOther(candidate.look) })),
+)
+</script>
+
+<template>
+  <section class="grid gap-3" aria-labelledby="colorways" data-test="colorways">
+    <div class="flex items-center gap-2">
+      <h2 id="colorways" class="grow">Colorways</h2>
+      <button
+        class="control primary"
+        data-test="freeze"
+        :disabled="lineUp.isFull"
+        :title="
+          lineUp.isFull ? 'A project has up to 12 colorways' : 'Freeze scheme, remapping and touch-ups as they are'
+        "
+        @click="lineUp.freeze"
+      >
+        Freeze this look
+      </button>
+      <button
+        class="control"
+        data-test="propose"
+        :disabled="lineUp.proposing || lineUp.isFull"
+        title="Five that are far from each other in the picture, from kept looks, harmonies and tone plans"
+        @click="lineUp.propose"
+      >
+        {{ lineUp.proposing ? 'Looking…' : 'Propose five' }}
+      </button>
+      <button v-if="frozen" class="control" data-test="lay-line-up" @click="lineUp.large = true">Line up</button>
+    </div>
+    <div
+      v-if="lineUp.open"
+      class="flex flex-wrap items-center gap-2 border border-strong p-2"
+      role="status"
+      data-test="open-colorway"
+    >
+      <span class="min-w-0 grow"
+        ><b class="font-semibold">{{ lineUp.open.colorway.name }}</b> is open:
+        {{ lineUp.open.changes.length ? lineUp.open.changes.join(', ') : 'nothing changed yet' }}.</span
+      >
+      <button
+        class="control"
+        :disabled="!lineUp.open.changes.length"
+        data-test="freeze-into"
+        @click="history.run({ do: 'freeze into', id: lineUp.open.colorway.id, time: lineUp.now() })"
+      >
+        Freeze into it
+      </button>
+      <button class="control" @click="history.run({ do: 'leave colorway' })">Leave it as it was</button>
+    </div>
+    <ul v-if="proofs.length" class="grid grid-cols-5 gap-2" aria-label="Proposed: a click freezes one">
+      <li v-for="{ candidate, painted } in proofs" :key="candidate.key" class="min-w-0">
+        <button
+          class="framed block size-full"
+          :aria-label="`Freeze ${candidate.caption}`"
+          data-test="proposed"
+          :disabled="lineUp.isFull"
+          @click="lineUp.takeProposed(candidate)"
+        >
+          <span class="block h-24 p-1"
+            ><ArtworkProof
+              v-if="painting.piece"
+              :hash="painting.piece.hash"
+              :ratio="painting.piece.width / painting.piece.height"
+              :colors="painted.colors"
+              :by-hand="painted.byHand" /></span
+          ><span class="block px-1 pb-0.5 text-left text-caption leading-[13px] first-letter:uppercase">{{
+            candidate.caption
+          }}</span>
+        </button>
+      </li>
+    </ul>
+    <ColorwayTiles v-if="frozen" :height="150" :columns="3" />
+    <p v-else class="border border-dashed border-line p-5 text-center text-quiet">
+      A colorway keeps the whole job in one coloring. Freeze this look, try another, freeze that: then compare.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import { CheckIcon } from '@heroicons/vue/20/solid'
+import type { Colorway } from '../../../core/document/lineUp'
+import type { MenuChoice } from '~/components/control/menu'
+
+/**
+ * A colorway: its artwork in its colors, its name, note and figures. Ctrl and arrows move it; its menu has what can be
+ * done to it.
+ */
+const {
+  colorway,
+  height,
+  all = false,
+} = defineProps<{
+  colorway: Colorway
+  height: number
+  /** Whether all its artwork is shown, side by side. */
+  all?: boolean
+}>()
+const emit = defineEmits<{ reopen: []; move: [by: number] }>()
+const lineUp = useLineUp()
+const history = useHistory()
+const renaming = ref(false)
+const noting = ref(false)
+const note = ref('')
+const pieces = computed(() => {
+  const own = all ? colorway.artwork : []
+  const one = lineUp.pieceOf(colorway)
+  return own.length ? own : one ? [one] : []
+})
+const total = computed(() => colorway.look.scheme.reduce((sum, { share }) => sum + share, 0) || 1)
+const figures = computed(() => lineUp.figures.get(colorway.id))
+const words = computed(() => {
+  const found = figures.value
+  if (!found) return '…'
+  const kept = `${Math.floor(found.kept * 100 + 1e-6)}% of edges kept`
+  return found.serious ? `▲${found.serious} serious · ${kept}` : kept
+})
+const since = computed(() => lineUp.sinceWords(colorway))
+const isChosen = computed(() => lineUp.chosen === colorway.id)
+const run = history.run
+const startNoting = (): void => {
+  note.value = colorway.note
+  noting.value = true
+}
+const saveNote = (): void => {
+  run({ do: 'describe colorway', id: colorway.id, change: { note: note.value.trim() } })
+  noting.value = false
+}
+const choices = computed((): MenuChoice[] => [
+  {
+    title: isChosen.value ? 'No longer chosen' : 'Mark as chosen',
+    act: () => run({ do: 'choose colorway', id: isChosen.value ? null : colorway.id }),
+  },
+  { title: 'Reopen…', act: () => emit('reopen') },
+  { title: 'Rename', act: () => (renaming.value = true) },
+  { title: colorway.note ? 'Change the note' : 'Add a note', act: startNoting },
+  {
+    title: 'Duplicate',
+    disabled: lineUp.isFull,
+    act: () => run({ do: 'duplicate colorway', id: colorway.id, time: lineUp.now() }),
+  },
+  {
+    title: 'Delete',
+    apart: true,
+    act: () => history.runSaying({ do: 'delete colorway', id: colorway.id }, `Deleted “${colorway.name}”.`),
+  },
+])
+const keyed = (event: KeyboardEvent): void => {
+  if (!event.ctrlKey && !event.metaKey) return
+  const way = arrowOf(event)
+  if (!way) return
+  event.preventDefault()
+  emit('move', way.x + way.y < 0 ? -1 : 1)
+}
+</script>
+
+<template>
+  <li class="relative grid min-w-0 content-start" data-test="colorway" :data-colorway="colorway.id">
+    <button
+      class="framed block w-full"
+      :class="{ current: lineUp.marked.includes(colorway.id) }"
+      :aria-label="`${colorway.name}${isChosen ? ', chosen' : ''}, ${words}: mark to compare`"
+      :aria-pressed="lineUp.marked.includes(colorway.id)"
+      title="Mark to compare; Ctrl and arrows move it"
+      data-handle
+      @click="lineUp.mark(colorway.id)"
+      @keydown="keyed"
+    >
+      <span class="flex gap-2 p-1" :style="{ height: `${height}px` }"
+        ><span v-for="art in pieces" :key="art.id" class="block h-full min-w-0 grow"
+          ><ArtworkProof
+            :hash="art.hash"
+            :ratio="art.width / art.height"
+            :large="height > 260"
+            :colors="lineUp.paintedIn(colorway, art).colors"
+            :by-hand="lineUp.paintedIn(colorway, art).byHand" /></span></span
+      ><span class="flex h-2"
+        ><i
+          v-for="swatch in colorway.look.scheme"
+          :key="swatch.id"
+          class="h-full"
+          :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 4px` }"
+      /></span>
+    </button>
+    <div class="flex items-start gap-1 pt-1">
+      <span class="grid min-w-0 grow">
+        <RenameField
+          v-if="renaming"
+          class="h-6! min-w-0"
+          :name="colorway.name"
+          aria-label="Name of the colorway"
+          @rename="name => run({ do: 'describe colorway', id: colorway.id, change: { name } })"
+          @done="renaming = false"
+        />
+        <span v-else class="flex min-w-0 items-center gap-1 font-semibold" :title="colorway.name"
+          ><CheckIcon v-if="isChosen" class="size-4 shrink-0" role="img" aria-label="chosen" /><span
+            class="truncate"
+            data-test="colorway-name"
+            >{{ colorway.name }}</span
+          ></span
+        >
+        <span class="text-caption text-quiet" data-test="colorway-figures">{{ words }}</span>
+        <span v-if="colorway.note && !noting" class="text-caption" data-test="colorway-note">{{ colorway.note }}</span>
+      </span>
+      <MenuList class="control bare px-1.5!" :aria-label="`What to do with ${colorway.name}`" :choices="choices"
+        >…</MenuList
+      >
+    </div>
+    <form v-if="noting" class="flex gap-1" @submit.prevent="saveNote">
+      <input
+        v-model="note"
+        class="field h-6! min-w-0 grow font-sans! text-caption"
+        :aria-label="`Note on ${colorway.name}`"
+        maxlength="2000"
+      /><button class="control h-6! px-2!">Keep</button>
+    </form>
+    <p v-if="since" class="flex flex-wrap items-center gap-1 text-caption" data-test="since">
+      ▲ {{ since }}
+      <button class="control h-6! px-1.5!" @click="run({ do: 'renew colorway', id: colorway.id, time: lineUp.now() })">
+        Make anew
+      </button>
+    </p>
+  </li>
+</template>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import type { UseDraggableOptions } from 'vue-draggable-plus'
+import type { Colorway } from '../../../core/document/lineUp'
+
+/** The colorways in their order, which is set by dragging or by keys; reopening asks whether itself or a copy is meant. */
+const { height, columns, all = false } = defineProps<{ height: number; columns: number; all?: boolean }>()
+const lineUp = useLineUp()
+const history = useHistory()
+const notices = useNotices()
+const list = useTemplateRef<HTMLElement>('list')
+const reopened = ref<Colorway | null>(null)
+
+/** What the drag moves about; the order is set when it ends. */
+const carried = ref<Colorway[]>([])
+watch(
+  () => lineUp.colorways,
+  now => {
+    carried.value = [...now]
+  },
+  { immediate: true },
+)
+const order = (ids: readonly string[]): void => history.run({ do: 'arrange colorways', ids: [...ids] })
+const dragging: UseDraggableOptions<Colorway> = {
+  animation: 120,
+  forceFallback: true,
+  fallbackTolerance: 5,
+  draggable: 'li',
+  handle: '[data-handle]',
+  onEnd: () => {
+    order(carried.value.map(({ id }) => id))
+    carried.value = [...lineUp.colorways]
+  },
+}
+let sorting: { destroy: () => void } | null = null
+let gone = false
+onMounted(async () => {
+  const library = await notices.attempt(() => import('vue-draggable-plus'))
+  if (library && !gone && list.value) sorting = library.useDraggable(list.value, carried, dragging)
+})
+onBeforeUnmount(() => {
+  gone = true
+  sorting?.destroy()
+})
+const move = (id: string, by: number): void => {
+  const ids = lineUp.colorways.map(each => each.id)
+  const at = ids.indexOf(id)
+  const to = Math.min(ids.length - 1, Math.max(0, at + by))
+  ids.splice(to, 0, ...ids.splice(at, 1))
+  order(ids)
+  void nextTick(() => list.value?.querySelector<HTMLElement>(`[data-colorway="${id}"] [data-handle]`)?.focus())
+}
+const reopen = (as: 'itself' | 'copy'): void => {
+  const colorway = reopened.value
+  reopened.value = null
+  if (!colorway) return
+  history.runSaying(
+    { do: 'reopen colorway', id: colorway.id, as, time: lineUp.now() },
+    as === 'itself' ? `“${colorway.name}” is open.` : `A copy of “${colorway.name}” is open.`,
+  )
+}
+</script>
+
+<template>
+  <div>
+    <ol
+      ref="list"
+      class="grid gap-x-3 gap-y-4"
+      :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"
+      aria-label="Colorways"
+    >
+      <ColorwayTile
+        v-for="colorway in carried"
+        :key="colorway.id"
+        :colorway="colorway"
+        :height="height"
+        :all="all"
+        @reopen="reopened = colorway"
+        @move="by => move(colorway.id, by)"
+      />
+    </ol>
+    <DialogFrame v-if="reopened" :title="`Reopen “${reopened.name}”`" test="reopen" @close="reopened = null">
+      <p>The project takes its look. What you change then can go into this colorway, or into a copy beside it.</p>
+      <p class="flex justify-end gap-2">
+        <button class="control" @click="reopened = null">Not now</button>
+        <button class="control" data-test="reopen-copy" :disabled="lineUp.isFull" @click="reopen('copy')">
+          As a copy
+        </button>
+        <button class="control primary" data-test="reopen-itself" @click="reopen('itself')">As itself</button>
+      </p>
+    </DialogFrame>
+  </div>
+</template>

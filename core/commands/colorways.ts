@@ -1,0 +1,115 @@
+import { z } from 'zod'
+import { idSchema } from '../document/basics'
+import { copyName } from '../document/copyName'
+import { MOST_COLORWAYS } from '../document/limits'
+import { colorwaySchema, type Colorway, type LineUp } from '../document/lineUp'
+import { lookOf, lookSchema, type Project } from '../document/project'
+import { inLook } from '../scheme/looks'
+import { definedIn, kindOf } from './command'
+
+/* Colorways: looks of the whole job that are frozen, compared and handed over. */
+
+const { name, note, time } = colorwaySchema.shape
+const one = z.object({ id: idSchema })
+
+const withLineUp = (project: Project, change: Partial<LineUp>): Project => ({
+  ...project,
+  lineUp: { ...project.lineUp, ...change },
+})
+const colorwayOf = ({ lineUp }: Project, id: string): Colorway | undefined =>
+  lineUp.colorways.find(each => each.id === id)
+/** An id that no colorway has. */
+const nextId = ({ lineUp: { colorways } }: Project): string =>
+  `c${Math.max(0, ...colorways.map(({ id }) => Number(id.slice(1)) || 0)) + 1}`
+const changed = (project: Project, id: string, change: Partial<Colorway>): Project =>
+  withLineUp(project, {
+    colorways: project.lineUp.colorways.map(each => (each.id === id ? { ...each, ...change } : each)),
+  })
+const isFull = ({ lineUp }: Project): boolean => lineUp.colorways.length >= MOST_COLORWAYS
+
+/** What is frozen of a project: its look, and which artwork it has. */
+const frozen = (project: Project): Pick<Colorway, 'look' | 'artwork'> => ({
+  look: lookOf(project),
+  artwork: project.artwork,
+})
+
+/** The project with a copy of a colorway right after it. */
+const copied = (project: Project, id: string, at: string): Project => {
+  const from = colorwayOf(project, id)
+  if (!from || isFull(project)) return project
+  const copy = { ...from, id: nextId(project), name: copyName(from.name).slice(0, 120), time: at }
+  return withLineUp(project, {
+    colorways: project.lineUp.colorways.flatMap(each => (each.id === id ? [each, copy] : [each])),
+  })
+}
+
+export const COLORWAYS = {
+  /** Freezes the project as it is, or as it would be in another look. */
+  'freeze': kindOf(z.object({ name, time, look: lookSchema.optional() }), 'freeze', (project, given) =>
+    isFull(project)
+      ? project
+      : withLineUp(project, {
+          colorways: [
+            ...project.lineUp.colorways,
+            {
+              id: nextId(project),
+              note: '',
+              ...{ name: given.name, time: given.time },
+              ...frozen(given.look ? inLook(project, given.look) : project),
+            },
+          ],
+        }),
+  ),
+  'freeze into': kindOf(one.extend({ time }), 'freeze again', (project, { id, time: at }) =>
+    withLineUp(changed(project, id, { ...frozen(project), time: at }), { open: null }),
+  ),
+  'describe colorway': kindOf(
+    one.extend({ change: z.object({ name, note }).partial() }),
+    ({ change }) => (change.name === undefined ? 'note' : 'rename colorway'),
+    (project, { id, change }) => changed(project, id, definedIn(change)),
+  ),
+  'choose colorway': kindOf(
+    z.object({ id: idSchema.nullable() }),
+    ({ id }) => (id === null ? 'no choice' : 'choose colorway'),
+    (project, { id }) => (id === null || colorwayOf(project, id) ? withLineUp(project, { chosen: id }) : project),
+  ),
+  'arrange colorways': kindOf(
+    z.object({ ids: z.array(idSchema).max(MOST_COLORWAYS) }),
+    'arrange colorways',
+    (project, { ids }) => {
+      const named = ids.flatMap(id => colorwayOf(project, id) ?? [])
+      return withLineUp(project, {
+        colorways: [...new Set([...named, ...project.lineUp.colorways])],
+      })
+    },
+  ),
+  'duplicate colorway': kindOf(one.extend({ time }), 'duplicate colorway', (project, { id, time: at }) =>
+    copied(project, id, at),
+  ),
+  'delete colorway': kindOf(one, 'delete colorway', (project, { id }) => {
+    const { colorways, chosen, open } = project.lineUp
+    return withLineUp(project, {
+      colorways: colorways.filter(each => each.id !== id),
+      chosen: chosen === id ? null : chosen,
+      open: open === id ? null : open,
+    })
+  }),
+  /** The project goes back to a colorway: to change that itself, or a copy of it. */
+  'reopen colorway': kindOf(
+    one.extend({ as: z.enum(['itself', 'copy']), time }),
+    ({ as }) => (as === 'copy' ? 'reopen a copy' : 'reopen'),
+    (project, { id, as, time: at }) => {
+      const from = colorwayOf(project, id)
+      if (!from || (as === 'copy' && isFull(project))) return project
+      const there = as === 'copy' ? copied(project, id, at) : project
+      const open = as === 'copy' ? nextId(project) : id
+      return withLineUp(inLook(there, from.look), { open })
+    },
+    'missing',
+  ),
+  'leave colorway': kindOf(z.object({}), 'leave colorway', project => withLineUp(project, { open: null })),
+  /** A colorway goes over to the artwork the project has now. */
+  'renew colorway': kindOf(one.extend({ time }), 'make anew', (project, { id, time: at }) =>
+    changed(project, id, { artwork: project.artwork, time: at }),
+  ),
+}

@@ -1,0 +1,28 @@
+import { z } from 'zod'
+import { ORDERS } from '../harmony/order'
+import { idSchema } from './basics'
+import { FIRST_GATHERING, gatheringSchema, sampleSchema } from './gathering'
+import { MOST_SWATCHES } from './limits'
+import { remapSchema } from './remap'
+import { baseSchema, castSchema, harmonySchema, swatchSchema } from './scheme'
+
+/** All that makes the look of a project, and nothing else: what the trail and colorways keep of it. */
+export const lookSchema = z.object({
+  base: baseSchema,
+  harmony: harmonySchema,
+  scheme: z.array(swatchSchema).min(1).max(MOST_SWATCHES),
+  /** The base swatch of a gathered scheme, by its id; the first where nothing is said. */
+  baseId: idSchema.nullable().default(null),
+  /** The order the scheme is shown in. */
+  order: z.enum(ORDERS).default('as set'),
+  cast: castSchema.nullable().default(null),
+  /** Whether the scheme follows from base and harmony, or was gathered. */
+  derived: z.boolean().default(true),
+  samples: z.array(sampleSchema).max(MOST_SWATCHES).default([]),
+  gathering: gatheringSchema.default(FIRST_GATHERING),
+  remap: remapSchema,
+})
+export type Look = z.infer<typeof lookSchema>
+
+/** The names of what makes a look. */
+export const LOOK_KEYS = Object.keys(lookSchema.shape) as Array<keyof Look>

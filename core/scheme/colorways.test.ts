@@ -1,0 +1,35 @@
+import { apply } from '../commands/commands'
+import { lookOf } from '../document/project'
+import { artworkSince, changesSince, proposedName, swatchPairs } from './colorways'
+import { newProject } from './create'
+
+const project = apply(newProject('Kites'), { do: 'resize', count: 4 })
+const look = lookOf(project)
+
+it('a name is of the most colorful, and taken once', () => {
+  const name = proposedName(look, [])
+  expect(name).toMatch(/^[A-Z]/)
+  expect(proposedName(look, [name])).toBe(`${name} 2`)
+  expect(proposedName(look, [name, `${name} 2`])).toBe(`${name} 3`)
+})
+it('says what was changed since, and nothing where nothing was', () => {
+  expect(changesSince(look, project)).toEqual([])
+  const other = apply(project, { do: 'edit swatch', id: 's2', hex: '#123456' })
+  expect(changesSince(look, other)).toEqual(['one swatch in another color'])
+  expect(changesSince(look, apply(project, { do: 'remove swatch', id: 's4' }))).toContain('one swatch gone')
+  expect(changesSince(look, apply(project, { do: 'shade', shading: 'flat' }))).toContain('another way of remapping')
+})
+it('lays swatches side by side by their ids', () => {
+  const other = lookOf(apply(project, { do: 'remove swatch', id: 's1' }))
+  const pairs = swatchPairs(look, other)
+  expect(pairs[0]).toMatchObject({ one: { id: 's1' }, other: null, apart: null })
+  expect(pairs.filter(({ apart }) => apart === 0)).toHaveLength(3)
+})
+it('knows what became of the artwork', () => {
+  const art = (id: string, hash: string) => ({
+    kind: 'svg' as const,
+    ...{ id, hash: hash.repeat(64), name: id, width: 10, height: 10 },
+  })
+  const since = artworkSince({ artwork: [art('a1', 'a'), art('a2', 'b')] }, [art('a1', 'c'), art('a3', 'd')])
+  expect(Object.values(since).map(all => all.map(({ id }) => id))).toEqual([['a1'], ['a2'], ['a3']])
+})

@@ -1,0 +1,84 @@
+import { lchOf } from '../color/convert'
+import { deltaE } from '../color/difference'
+import type { Artwork } from '../document/artwork'
+import type { Colorway } from '../document/lineUp'
+import { lookOf, type Look, type Project } from '../document/project'
+import type { Swatch } from '../document/scheme'
+
+/* What colorways are called, and what is said of them beside what the project is now. */
+
+/** A colorway is called by so many of its colors. */
+const CALLED_BY = 2
+
+/** A name for a look that no other has: its most colorful colors, by what they cover. */
+export const proposedName = (look: Look, others: readonly string[]): string => {
+  const called = [...look.scheme]
+    .sort((one, other) => lchOf(other.hex).c * Math.sqrt(other.share) - lchOf(one.hex).c * Math.sqrt(one.share))
+    .map(({ name }) => name.replace(/ \d+$/, ''))
+  const name = [...new Set(called)].slice(0, CALLED_BY).join(' and ') || 'colorway'
+  const whole = name.charAt(0).toUpperCase() + name.slice(1)
+  const taken = new Set(others)
+  let free = whole
+  for (let n = 2; taken.has(free); n++) free = `${whole} ${n}`
+  return free
+}
+
+/** Two swatches in the same place of two looks; null where one has none. */
+export interface SwatchPair {
+  one: Swatch | null
+  other: Swatch | null
+  /** How far they are apart, in ΔE2000; null where one is missing. */
+  apart: number | null
+}
+
+/** The swatches of two looks side by side: by their ids. */
+export const swatchPairs = (one: Pick<Look, 'scheme'>, other: Pick<Look, 'scheme'>): SwatchPair[] => {
+  const beside = new Map(other.scheme.map(swatch => [swatch.id, swatch]))
+  const own = new Set(one.scheme.map(({ id }) => id))
+  return [
+    ...one.scheme.map((swatch): SwatchPair => {
+      const there = beside.get(swatch.id) ?? null
+      return { one: swatch, other: there, apart: there && deltaE(swatch.hex, there.hex) }
+    }),
+    ...other.scheme
+      .filter(({ id }) => !own.has(id))
+      .map((swatch): SwatchPair => ({ one: null, other: swatch, apart: null })),
+  ]
+}
+
+const counted = (count: number, one: string, many: string): string[] =>
+  count ? [count === 1 ? one : `${count} ${many}`] : []
+
+/** What a project has become since a look was frozen, in words; nothing where it is as it was. */
+export const changesSince = (look: Look, project: Project): string[] => {
+  const now = lookOf(project)
+  const pairs = swatchPairs(look, now)
+  const inks = new Set([...Object.keys(look.remap.targets), ...Object.keys(now.remap.targets)])
+  const moved = [...inks].filter(
+    hex => look.remap.targets[hex] && look.remap.targets[hex]?.to !== now.remap.targets[hex]?.to,
+  )
+  const { targets: _, touches, ...how } = look.remap
+  const { targets: __, touches: touchesNow, ...howNow } = now.remap
+  return [
+    ...counted(pairs.filter(({ apart }) => apart).length, 'one swatch in another color', 'swatches in other colors'),
+    ...counted(pairs.filter(({ other }) => !other).length, 'one swatch gone', 'swatches gone'),
+    ...counted(pairs.filter(({ one }) => !one).length, 'one swatch more', 'swatches more'),
+    ...counted(moved.length, 'one ink in another swatch', 'inks in other swatches'),
+    ...(JSON.stringify(touches) === JSON.stringify(touchesNow) ? [] : ['other touch-ups']),
+    ...(JSON.stringify(how) === JSON.stringify(howNow) ? [] : ['another way of remapping']),
+  ]
+}
+
+/** What became of the artwork a colorway was frozen on: pieces that are others now, are gone, or came since. */
+export const artworkSince = (
+  { artwork }: Pick<Colorway, 'artwork'>,
+  now: readonly Artwork[],
+): { replaced: Artwork[]; gone: Artwork[]; added: Artwork[] } => {
+  const by = new Map(now.map(art => [art.id, art]))
+  const own = new Set(artwork.map(({ id }) => id))
+  return {
+    replaced: artwork.filter(({ id, hash }) => by.has(id) && by.get(id)?.hash !== hash),
+    gone: artwork.filter(({ id }) => !by.has(id)),
+    added: now.filter(({ id }) => !own.has(id)),
+  }
+}
