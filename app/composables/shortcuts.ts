@@ -2,7 +2,14 @@ import { useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Step } from './useSteps'
 
 /** Where a key holds: everywhere, in one step, or where the focus is on the thing named. */
-export type Where = 'everywhere' | Step | 'on the artwork' | 'on a swatch' | 'on a proof' | 'on a slider'
+export type Where =
+  | 'everywhere'
+  | Step
+  | 'on the artwork'
+  | 'on a swatch'
+  | 'on a proof'
+  | 'on a colorway'
+  | 'on a slider'
 
 interface Shortcut {
   keys: readonly string[]
@@ -44,6 +51,8 @@ export const SHORTCUTS = {
   'more like': { keys: ['+'], words: 'Deal more like it', where: 'on a proof' },
   'less like': { keys: ['-'], words: 'Deal less like it', where: 'on a proof' },
   'along': { keys: ['←', '→', '↑', '↓'], words: 'Go from proof to proof', where: 'on a proof' },
+  'move colorway': { keys: ['ctrl+←', 'ctrl+→'], words: 'Move in the line-up', where: 'on a colorway' },
+  'blink': { keys: ['x'], words: 'Hold for the other of two colorways', where: 'on a colorway' },
   'nudge': { keys: ['←', '→'], words: 'Nudge by 1; with Shift by 10', where: 'on a slider' },
   'call off': { keys: ['escape'], words: 'Close, or call a drag off', where: 'everywhere' },
 } as const satisfies Record<string, Shortcut>

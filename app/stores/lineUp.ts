@@ -103,8 +103,9 @@ export const useLineUp = defineStore('line-up', () => {
     desk ??= wrap<DealDesk>(new Worker(new URL('../workers/deals.worker.ts', import.meta.url), { type: 'module' }))
     const kept = trail.states.flatMap(({ id, kept: name, look }) => (name ? [{ key: id, caption: name, look }] : []))
     const looks = colorways.value.map(({ look }) => look)
+    const pieces = project.artwork.flatMap(({ hash }) => [files.files.get(hash)?.inks ?? []])
     proposed.value = await notices.attempt(
-      () => desk?.five(project, kept, looks, painting.inks, ++seed) ?? Promise.resolve([]),
+      () => desk?.five(project, kept, looks, painting.inks, pieces, ++seed) ?? Promise.resolve([]),
     )
     proposing.value = false
   }

@@ -22,8 +22,9 @@ const desk = {
     kept: readonly Candidate[],
     there: readonly Look[],
     inks: readonly InkArea[],
+    pieces: ReadonlyArray<readonly InkArea[]>,
     seed: number,
-  ): Candidate[] => fiveLooks(now, kept, there, inks, seed),
+  ): Candidate[] => fiveLooks(now, kept, there, inks, pieces, seed),
 }
 
 export type DealDesk = typeof desk

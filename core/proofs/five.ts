@@ -1,4 +1,5 @@
 import { seriousKeys } from '../check/check'
+import { mended } from '../check/mend'
 import { stateOf } from '../check/state'
 import { labOf, type Lab } from '../color/convert'
 import { knownInks } from '../commands/known'
@@ -17,6 +18,8 @@ import { farApart, pictureDistance } from './deals'
 export const PROPOSED = 5
 /** So many are looked at, beside those that were kept. */
 const LOOKED_AT = 36
+/** As many sound ones to choose from are enough; so many others are mended where there are fewer, and how far hues may go. */
+const [ENOUGH, MENDED, TOLERANCE] = [12, 12, 8]
 
 /** What could be a colorway: kept looks, and some of all harmonies in all tone plans, which by a seed. */
 const possible = (
@@ -42,31 +45,59 @@ const possible = (
   return [...kept, ...composed]
 }
 
+/** A candidate without anything serious, by the smallest change of its colors; none where there is no way. */
+const mendedCandidate = (project: Project, candidate: Candidate, inks: readonly InkArea[]): Candidate[] => {
+  const now = inLook(project, candidate.look)
+  const look = (there: Project) => stateOf(there, inks, paintingOf(there, { inks, standIns: [] })(null).colors)
+  const state = look(now)
+  const search = mended(state, { keys: seriousKeys(state), tolerance: TOLERANCE, seed: 1 }, knownInks(inks), look)
+  let next = search.next()
+  while (!next.done) next = search.next()
+  return next.value.looks.slice(1, 2).map(each => ({ ...candidate, look: each.look }))
+}
+
 /**
  * Five looks that would make colorways: far from each other in the picture, and from those there are; none with
- * anything serious, as far as there are such. The same seed gives the same.
+ * anything serious in any piece or all together, as far as there are such. `inks` are those of all artwork, `pieces`
+ * those of each. The same seed gives the same.
  */
 export const fiveLooks = (
   project: Project,
   kept: readonly Candidate[],
   there: readonly Look[],
   inks: readonly InkArea[],
+  pieces: ReadonlyArray<readonly InkArea[]>,
   seed: number,
 ): Candidate[] => {
-  const parts = inks.map(({ area }) => area)
+  const parts = inks.length ? inks.map(({ area }) => area) : project.scheme.map(({ share }) => share)
   const seen = (look: Look): { labs: Lab[]; serious: number } => {
     const now = inLook(project, look)
     const { colors } = paintingOf(now, { inks, standIns: [] })(null)
     return {
-      labs: inks.map(({ hex }) => labOf(colors.get(hex) ?? hex)),
-      serious: seriousKeys(stateOf(now, inks, colors)).length,
+      labs: (inks.length ? inks.map(({ hex }) => colors.get(hex) ?? hex) : look.scheme.map(({ hex }) => hex)).map(
+        labOf,
+      ),
+      serious: [inks, ...pieces].reduce((sum, each) => sum + seriousKeys(stateOf(now, each, colors)).length, 0),
     }
   }
-  const all = possible(project, kept, inks, seed).map(candidate => ({ candidate, ...seen(candidate.look) }))
-  const least = [...all].sort((one, other) => one.serious - other.serious)
-  const sound = least.filter(({ serious }, i) => serious === 0 || i < PROPOSED)
+  const judged = (candidate: Candidate) => ({ candidate, ...seen(candidate.look) })
+  const all = possible(project, kept, inks, seed)
+    .map(judged)
+    .sort((one, other) => one.serious - other.serious)
+  const sound = all.filter(({ serious }) => serious === 0)
+  // where hardly any is sound, some are mended first
+  const mendedOnes =
+    sound.length < ENOUGH
+      ? all
+          .slice(sound.length, sound.length + MENDED)
+          .flatMap(({ candidate }) => mendedCandidate(project, candidate, inks))
+          .map(judged)
+          .filter(({ serious }) => serious === 0)
+      : []
+  const usable = [...sound, ...mendedOnes]
+  const offered = usable.length >= PROPOSED ? usable : [...usable, ...all.filter(each => !sound.includes(each))]
   return farApart(
-    sound,
+    offered,
     PROPOSED,
     (one, other) => pictureDistance(one.labs, other.labs, parts),
     [lookOf(project), ...there].map(look => ({ candidate: null as never, ...seen(look) })),

@@ -15,7 +15,9 @@ export const proposedName = (look: Look, others: readonly string[]): string => {
   const called = [...look.scheme]
     .sort((one, other) => lchOf(other.hex).c * Math.sqrt(other.share) - lchOf(one.hex).c * Math.sqrt(one.share))
     .map(({ name }) => name.replace(/ \d+$/, ''))
-  const name = [...new Set(called)].slice(0, CALLED_BY).join(' and ') || 'colorway'
+  const isUsed = (name: string): boolean => others.some(other => other.toLowerCase().includes(name.toLowerCase()))
+  const fresh = [...called.filter(name => !isUsed(name)), ...called]
+  const name = [...new Set(fresh)].slice(0, CALLED_BY).join(' and ') || 'colorway'
   const whole = name.charAt(0).toUpperCase() + name.slice(1)
   const taken = new Set(others)
   let free = whole

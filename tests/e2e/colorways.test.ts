@@ -108,7 +108,7 @@ test('colorways are lined up large, as a wall and as rows, and two compared in t
   for (const at of [0, 1]) await sheet.getByTestId('colorway').nth(at).locator('[data-handle]').click()
   await page.getByTestId('compare-colorways').click()
   const pair = page.getByTestId('colorway-pair')
-  await pair.getByRole('radio', { name: 'by swatch' }).click()
+  await pair.getByRole('radio', { name: 'swatches' }).click()
   await expect(page.getByTestId('pair-swatches').locator('tbody tr')).toHaveCount((await bandColors(page)).length)
   await pair.getByRole('radio', { name: 'blink' }).click()
   const picture = page.getByTestId('pair-picture')

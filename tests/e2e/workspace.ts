@@ -26,7 +26,10 @@ export const projectNamed = async (page: Page, wanted: string): Promise<string> 
 }
 
 /** Opens a copy of the demo project in a step, so that tests don't meet in it. */
-export const openDemoCopy = async (page: Page, step: 'compose' | 'remap' | 'check' = 'compose'): Promise<string> => {
+export const openDemoCopy = async (
+  page: Page,
+  step: 'compose' | 'remap' | 'check' | 'hand-over' = 'compose',
+): Promise<string> => {
   const copy = (await (
     await page.request.post('/api/projects', {
       ...AGAIN,

@@ -10,7 +10,7 @@ const lineUp = useLineUp()
 const TITLES: Record<(typeof COMPARISONS)[number], string> = {
   divider: 'divider',
   blink: 'blink',
-  swatches: 'by swatch',
+  swatches: 'swatches',
 }
 const by = useLocalStorage<(typeof COMPARISONS)[number]>('plumbago compare colorways', 'divider')
 const at = ref(50)

@@ -66,12 +66,13 @@ const choices = computed((): MenuChoice[] => [
     act: () => history.runSaying({ do: 'delete colorway', id: colorway.id }, `Deleted “${colorway.name}”.`),
   },
 ])
+const WAYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }
 const keyed = (event: KeyboardEvent): void => {
   if (!event.ctrlKey && !event.metaKey) return
-  const way = arrowOf(event)
-  if (!way) return
+  const by = WAYS[event.key]
+  if (!by) return
   event.preventDefault()
-  emit('move', way.x + way.y < 0 ? -1 : 1)
+  emit('move', by)
 }
 </script>
 
@@ -114,11 +115,8 @@ const keyed = (event: KeyboardEvent): void => {
           @done="renaming = false"
         />
         <span v-else class="flex min-w-0 items-center gap-1 font-semibold" :title="colorway.name"
-          ><CheckIcon v-if="isChosen" class="size-4 shrink-0" role="img" aria-label="chosen" /><span
-            class="truncate"
-            data-test="colorway-name"
-            >{{ colorway.name }}</span
-          ></span
+          ><span v-if="isChosen" class="shrink-0" role="img" aria-label="chosen"><CheckIcon class="size-4" /></span
+          ><span class="truncate" data-test="colorway-name">{{ colorway.name }}</span></span
         >
         <span class="text-caption text-quiet" data-test="colorway-figures">{{ words }}</span>
         <span v-if="colorway.note && !noting" class="text-caption" data-test="colorway-note">{{ colorway.note }}</span>

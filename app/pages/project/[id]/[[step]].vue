@@ -18,9 +18,7 @@ const saving = useSaving()
 const step = computed(() => stepOf(route.params.step))
 /** Whether proofs, or colorways, lie over stage and bench. */
 const lineUp = useLineUp()
-const large = computed(
-  () => (step.value === 'compose' && proofs.large) || (step.value === 'hand-over' && lineUp.large),
-)
+const large = computed(() => (step.value === 'compose' && proofs.large) || (step.value === 'hand-over' && lineUp.large))
 const problem = ref<string | null>(null)
 const stage = useStage()
 /** What was done last, said to those who cannot see it; the same again is said again. */

@@ -1,0 +1,34 @@
+import { seriousKeys } from '../check/check'
+import { known, INKS, labelIn } from '../check/testing'
+import { stateOf } from '../check/state'
+import { apply } from '../commands/commands'
+import { lookOf } from '../document/project'
+import { paintingOf } from '../painting/painting'
+import { inLook } from '../scheme/looks'
+import { fiveLooks, PROPOSED } from './five'
+
+const project = apply(
+  labelIn(['#f8f4ea', '#202020', '#2e4f7f', '#e8b040']),
+  { do: 'compose', harmony: { kind: 'triadic' } },
+  known,
+)
+const five = (seed: number, there = [lookOf(project)]) => fiveLooks(project, [], there, INKS, [INKS], seed)
+
+it('five are proposed, the same for a seed, none of them serious, no two alike', () => {
+  const found = five(1)
+  expect(found).toHaveLength(PROPOSED)
+  expect(five(1)).toEqual(found)
+  const hexes = found.map(({ look }) => look.scheme.map(({ hex }) => hex).join())
+  expect(new Set(hexes).size).toBe(PROPOSED)
+  for (const { look } of found) {
+    const now = inLook(project, look)
+    const { colors } = paintingOf(now, { inks: INKS, standIns: [] })(null)
+    expect(seriousKeys(stateOf(now, INKS, colors))).toEqual([])
+  }
+})
+it('what was kept can be among them; without inks the scheme decides', () => {
+  const odd = lookOf(apply(project, { do: 'deal', seed: 9 }, known))
+  const found = fiveLooks(project, [{ key: 'kept', caption: 'Sunday', look: odd }], [], INKS, [INKS], 2)
+  expect(found).toHaveLength(PROPOSED)
+  expect(fiveLooks(project, [], [], [], [], 3)).toHaveLength(PROPOSED)
+})
