@@ -116,7 +116,7 @@ const keyed = (event: KeyboardEvent): void => {
         />
         <span v-else class="flex min-w-0 items-center gap-1 font-semibold" :title="colorway.name"
           ><span v-if="isChosen" class="shrink-0" role="img" aria-label="chosen"><CheckIcon class="size-4" /></span
-          ><span class="truncate" data-test="colorway-name">{{ colorway.name }}</span></span
+          ><span class="line-clamp-2" data-test="colorway-name">{{ colorway.name }}</span></span
         >
         <span class="text-caption text-quiet" data-test="colorway-figures">{{ words }}</span>
         <span v-if="colorway.note && !noting" class="text-caption" data-test="colorway-note">{{ colorway.note }}</span>
