@@ -80,13 +80,14 @@ const naming =
     throw new Refusal(`${what}: ${reasonOf(error)}`)
   }
 
-const pairsIn = (text: string): Array<[string, string]> =>
+/** Pairs of words in a list, with something between them. */
+const pairsIn = (text: string, between: string, example: string): Array<[string, string]> =>
   text
     .split(',')
     .filter(pair => pair.trim())
     .map(pair => {
-      const [from, to, ...more] = pair.split('=')
-      return from && to && !more.length ? [from, to] : refuse(`“${pair}” is not a pair like #aabbcc=#ddeeff.`)
+      const [one, other, ...more] = pair.split(between)
+      return one && other && !more.length ? [one, other] : refuse(`“${pair}” is not a pair like ${example}.`)
     })
 
 const inks = async (path: string, also: readonly Also[]): Promise<string> =>
@@ -108,7 +109,7 @@ const MOST_PLANNED = 64
 /** What a remap or a batch goes by: pairs of colors said or in a file, or a scheme with a strategy. */
 const planOf = async (words: PlanWords): Promise<Plan> => {
   if (words.scheme === undefined) {
-    if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map)) }
+    if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map, '=', '#aabbcc=#ddeeff')) }
     const file = needed(words['map-file'], '--map, --map-file or --scheme')
     const said: unknown = JSON.parse(await readFile(file, 'utf8').catch(naming(file)))
     if (typeof said !== 'object' || said === null || Array.isArray(said))
@@ -255,18 +256,6 @@ const scheme = (words: SchemeWords): string => {
   }
 }
 
-/** Pairs like “#202020 on #f8f4ea”. */
-const letteringIn = (said: string): Array<[string, string]> =>
-  said
-    .split(',')
-    .filter(pair => pair.trim())
-    .map(pair => {
-      const [letters, ground, ...more] = pair.split(' on ')
-      return letters && ground && !more.length
-        ? [colorIn(letters.trim()), colorIn(ground.trim())]
-        : refuse(`“${pair}” is not a pair like #202020 on #f8f4ea.`)
-    })
-
 interface CheckWords extends PlanWords {
   json?: boolean | undefined
   text: string
@@ -279,7 +268,7 @@ const check = async (file: string, words: CheckWords): Promise<number> => {
   const plan = await planOf({ ...words, scheme: needed(words.scheme, '--scheme') })
   if (plan.kind !== 'scheme') return refuse('A check needs a scheme.')
   const { findings, ...told } = await checkFile(file, plan, {
-    text: letteringIn(words.text),
+    text: mapOf(pairsIn(words.text, ' on ', '#202020 on #f8f4ea').map(([one, other]) => [one.trim(), other.trim()])),
     profile: words.profile ?? null,
     also: alsoIn(words.also),
   })

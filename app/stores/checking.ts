@@ -16,9 +16,6 @@ export const CHECK_VIEWS = [
 ] as const
 export type CheckView = (typeof CHECK_VIEWS)[number]['view']
 
-/** What a look that mends is called. */
-export const mendWords = ({ strength }: Pick<MendedLook, 'strength'>): string => `mended, ${strength}`
-
 /** What would go wrong with the scheme in use, and how each of it is mended. Found in a worker, the latest only. */
 export const useChecking = defineStore('checking', () => {
   const history = useHistory()

@@ -28,6 +28,17 @@ const GRAVE: readonly Rule[] = [lettering, vision]
 export const seriousKeys = (state: CheckState): string[] =>
   GRAVE.flatMap(({ find }) => find(state)).flatMap(({ severity, key }) => (severity === 'serious' ? [key] : []))
 
+/**
+ * Whether none of these findings is in a state any more, and nothing serious but what was before, by keys: what every
+ * mending has to come to.
+ */
+export const isSettled = (there: CheckState, findings: readonly Finding[], serious: ReadonlySet<string>): boolean =>
+  findings.every(({ rule, key }) =>
+    ruleOf(rule)
+      .find(there)
+      .every(each => each.key !== key),
+  ) && seriousKeys(there).every(key => serious.has(key))
+
 /** A rule by its name. */
 export const ruleOf = (name: RuleName): Rule => ALL.find(rule => rule.name === name) as Rule
 
@@ -81,16 +92,13 @@ export const fixesFor = (
   look: (project: Project) => CheckState,
 ): Fix[] => {
   const before = new Set(seriousKeys(state))
-  const rule = ruleOf(finding.rule)
-  const settles = (command: Command): boolean => {
-    const there = look(apply(state.project, command, known))
-    return rule.find(there).every(({ key }) => key !== finding.key) && seriousKeys(there).every(key => before.has(key))
-  }
+  const settles = (command: Command): boolean =>
+    isSettled(look(apply(state.project, command, known)), [finding], before)
   const fixOf = ({ words, steps }: Try): Fix[] => {
     const command = firstThat(steps(), settles)
     return command ? [{ words, command, moves: movesOf(state.project, apply(state.project, command, known)) }] : []
   }
-  return rule
+  return ruleOf(finding.rule)
     .tries(finding, state)
     .flatMap(fixOf)
     .sort((one, other) => one.moves - other.moves)

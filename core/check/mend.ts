@@ -1,13 +1,13 @@
-import { arc, lchOf, type Hex } from '../color/convert'
+import { arc, lchOf, type Hex, unit } from '../color/convert'
 import { deltaE } from '../color/difference'
 import { angleOf, colorAt, strengthOn } from '../color/wheel'
 import { apply, type Known } from '../commands/commands'
 import { lookOf, type Look, type Project } from '../document/project'
 import type { Swatch } from '../document/scheme'
 import { seeded } from '../picture/seeded'
-import { findingsOf, ruleOf, seriousKeys } from './check'
+import { findingsOf, isSettled, ruleOf, seriousKeys } from './check'
 import type { Finding, RuleName } from './finding'
-import { areaOf, lightOf, swatchIn, type CheckState } from './state'
+import { areaOf, extremesOf, swatchIn, type CheckState } from './state'
 import { leanState, withColors } from './virtual'
 
 /* The smallest change of colors that settles many findings at once. */
@@ -73,8 +73,6 @@ const ROUNDS = 8
 
 type Tones = ReadonlyMap<string, Tone>
 type Way = (n: number) => Tones | null
-
-const unit = (value: number): number => Math.min(1, Math.max(0, value))
 
 class Search {
   readonly start: Tones
@@ -207,12 +205,7 @@ class Search {
     ]
   }
   private of(finding: Finding): readonly string[] {
-    if (finding.rule === 'accent') return [...finding.swatches]
-    if (finding.swatches.length) return finding.swatches
-    const used = [...this.state.project.scheme]
-      .filter(({ id }) => areaOf(this.state, id) > 0.01)
-      .sort((one, other) => lightOf(one.hex) - lightOf(other.hex))
-    return [used.at(-1)?.id ?? '', used[0]?.id ?? ''].filter(Boolean)
+    return finding.swatches.length ? finding.swatches : extremesOf(this.state).map(({ id }) => id)
   }
   /** Whether all swatches of a finding are locked. */
   isHeld(finding: Finding): boolean {
@@ -372,7 +365,7 @@ export function* mended(
 
   const random = seeded(order.seed)
   let best: { tones: Tones; settled: Finding[]; cost: number } | null = null
-  const starts = open.length > MANY ? 2 : STARTS
+  const starts = open.length < 2 ? 1 : open.length > MANY ? 2 : STARTS // one finding has only one order
   for (let n = 0; n < starts && open.length; n++) {
     const list = n === 0 ? open : n === 1 ? [...open].reverse() : shuffled(open, random)
     let tones = search.start
@@ -390,22 +383,12 @@ export function* mended(
     const cost = search.cost(tones)
     if (!best || settled.length > best.settled.length || (settled.length === best.settled.length && cost < best.cost))
       best = { tones, settled, cost }
-    if (n === 1 && open.length < 2) break // there is only one order
   }
   yield STARTS / (STARTS + 1)
 
   const serious = new Set(seriousKeys(state))
   const projectOf = (tones: Tones): Project => recoloredBy(state.project, search.colors(tones), known)
-  const holds = (project: Project, settled: readonly Finding[]): boolean => {
-    const there = look(project)
-    return (
-      settled.every(({ rule, key }) =>
-        ruleOf(rule)
-          .find(there)
-          .every(each => each.key !== key),
-      ) && seriousKeys(there).every(key => serious.has(key))
-    )
-  }
+  const holds = (project: Project, settled: readonly Finding[]): boolean => isSettled(look(project), settled, serious)
   let [tones, settled] = [best?.tones ?? search.start, best?.settled ?? []]
   for (let round = 0; round < ROUNDS && settled.length; round++) {
     yield (STARTS + round / ROUNDS) / (STARTS + 1)

@@ -114,3 +114,13 @@ export const mostOf = (state: CheckState): Swatch | undefined =>
 
 /** OKLab lightness. */
 export const lightOf = (hex: Hex): number => lchOf(hex).l
+
+/** What a swatch has to cover, as a part of the picture, to count for its lights and darks. */
+export const COUNTS = 0.01
+/** The lightest and the darkest of the swatches that cover something; fewer where there are none. */
+export const extremesOf = ({ project, areas }: CheckState): Swatch[] => {
+  const sorted = project.scheme
+    .filter(({ id }) => (areas.get(id) ?? 0) >= COUNTS)
+    .sort((one, other) => lightOf(one.hex) - lightOf(other.hex))
+  return [sorted.at(-1), sorted[0]].filter(swatch => swatch !== undefined)
+}

@@ -1,15 +1,14 @@
-import { hexOfRgb, labOf, type Hex, type Lab } from '../color/convert'
+import { hexOfRgb, labOf, unit, type Hex, type Lab } from '../color/convert'
 import { contrastOf } from '../color/contrast'
 import { fromLab } from '../color/oklab'
 import type { CheckState, Neighbors } from './state'
 
 const rgb = new Float64Array(3)
-const unit = (value: number): number => Math.min(1, Math.max(0, value / 255))
 /** A color moved in OKLab; what lies outside of sRGB is cut off. */
 const moved = (color: Hex, by: Lab): Hex => {
   const { l, a, b } = labOf(color)
   fromLab(l + by.l, a + by.a, b + by.b, rgb)
-  return hexOfRgb(unit(rgb[0] as number), unit(rgb[1] as number), unit(rgb[2] as number))
+  return hexOfRgb(unit((rgb[0] as number) / 255), unit((rgb[1] as number) / 255), unit((rgb[2] as number) / 255))
 }
 
 /** So many neighbors of two swatches stand for all of them: the longest, and those least apart. */

@@ -8,6 +8,9 @@ export const luminanceOf: (hex: Hex) => number = remembered(hex => wcagLuminance
 /** The light that the eye takes for black: what WCAG adds to every luminance. */
 export const FLARE = 0.05
 
+/** A contrast ratio in words, to a tenth, never more than it is. */
+export const ratioWords = (ratio: number): string => (Math.floor(ratio * 10 + 1e-9) / 10).toFixed(1)
+
 /** Contrast ratio of two hex colors, 1 to 21 (WCAG 2.2). */
 export const contrastOf = (one: Hex, other: Hex): number => {
   const [a, b] = [luminanceOf(one) + FLARE, luminanceOf(other) + FLARE]

@@ -31,6 +31,9 @@ const toOklab = converter('oklab')
 const toOklch = converter('oklch')
 const fitted = toGamut('rgb', 'oklch', null, 0)
 
+/** A number brought into [0, 1]. */
+export const unit = (value: number): number => Math.min(1, Math.max(0, value))
+
 /** Brings an angle in degrees into [0, 360). */
 export const degrees = (angle: number): number => {
   const wrapped = angle % 360

@@ -1,5 +1,5 @@
 import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, type Color, type Rgb } from 'culori'
-import { hexOfRgb, rgbOf, type Hex } from './convert'
+import { hexOfRgb, rgbOf, type Hex, unit } from './convert'
 import { deltaE } from './difference'
 import { encodedOf, linearOf } from './linear'
 import { remembered } from './remembered'
@@ -40,8 +40,6 @@ export const matrixOf = (vision: Vision, severity: number): number[] => {
 
 /** What becomes of linear red, green and blue in gray: their luminance, row by row (IEC 61966-2-1). */
 export const GRAY_MATRIX: readonly number[] = Array.from({ length: 3 }, () => [0.2126, 0.7152, 0.0722]).flat()
-
-const unit = (value: number): number => Math.min(1, Math.max(0, value))
 
 /** A color by a matrix over linear light. */
 const through = (matrix: readonly number[], hex: Hex): Hex => {

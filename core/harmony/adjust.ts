@@ -12,6 +12,7 @@ import {
   rgbOf,
   type Hex,
   type Hued,
+  unit,
 } from '../color/convert'
 import { FLARE, luminanceOf } from '../color/contrast'
 import { seeded } from '../picture/seeded'
@@ -50,8 +51,6 @@ export const AT_REST: Adjustments = {
   tintNeutrals: 0,
   nudge: { saturation: 0, brightness: 0, seed: 1 },
 }
-
-const unit = (value: number): number => Math.min(1, Math.max(0, value))
 
 /** Saturation scaled by 1 + amount: of HSB, or OKLCH chroma at constant lightness and hue. */
 export const saturated = ({ hex, hue }: Hued, amount: number, measure: Measure): Hued => {

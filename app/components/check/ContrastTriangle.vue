@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { contrastOf } from '../../../core/color/contrast'
+import { contrastOf, ratioWords } from '../../../core/color/contrast'
 import { hexOfLch, lchOf } from '../../../core/color/convert'
 import { deltaE } from '../../../core/color/difference'
 import { nearestPassing, nearestRung } from '../../../core/check/nearest'
 import { keyOf } from '../../../core/check/finding'
+import type { Swatch } from '../../../core/document/scheme'
 import { RUNGS } from '../../../core/harmony/ladder'
 
 /**
@@ -22,7 +23,10 @@ const GOOD_FOR: Record<(typeof LEVELS)[number], string> = {
 const shown = ref<0 | (typeof LEVELS)[number]>(0)
 const chosen = ref<readonly [string, string] | null>(null)
 const ratioOf = (one: string, other: string): number => contrastOf(one, other)
-const said = (ratio: number): string => (Math.floor(ratio * 10 + 1e-9) / 10).toFixed(1)
+const pairWords = (one: Swatch, other: Swatch): string => {
+  const ratio = ratioOf(one.hex, other.hex)
+  return `${one.name} on ${other.name}: ${ratioWords(ratio)} to 1, ${gradeOf(ratio)}`
+}
 const gradeOf = (ratio: number): string => (ratio >= 7 ? 'AAA' : ratio >= 4.5 ? 'AA' : ratio >= 3 ? 'large' : '–')
 
 const pair = computed(() => {
@@ -121,14 +125,14 @@ onUnmounted(() => history.preview(null))
               chosen: chosen?.includes(one.id) && chosen.includes(other.id),
             }"
             :style="{ background: other.hex, color: one.hex }"
-            :aria-label="`${one.name} on ${other.name}: ${said(ratioOf(one.hex, other.hex))} to 1, ${gradeOf(ratioOf(one.hex, other.hex))}`"
+            :aria-label="pairWords(one, other)"
             :aria-pressed="chosen?.includes(one.id) && chosen.includes(other.id)"
             data-test="pair"
             @click="chosen = [one.id, other.id]"
           >
             <b class="text-[15px] font-semibold" aria-hidden="true" data-sample>Aa</b
             ><span class="grade value"
-              >{{ said(ratioOf(one.hex, other.hex)) }} {{ gradeOf(ratioOf(one.hex, other.hex)) }}</span
+              >{{ ratioWords(ratioOf(one.hex, other.hex)) }} {{ gradeOf(ratioOf(one.hex, other.hex)) }}</span
             >
           </button>
           <span v-else />
@@ -154,7 +158,7 @@ onUnmounted(() => history.preview(null))
         </p>
       </div>
       <p class="value" role="status" data-test="pair-ratio">
-        {{ said(ratioOf(pair[0].hex, pair[1].hex)) }}:1 · {{ gradeOf(ratioOf(pair[0].hex, pair[1].hex)) }}
+        {{ ratioWords(ratioOf(pair[0].hex, pair[1].hex)) }}:1 · {{ gradeOf(ratioOf(pair[0].hex, pair[1].hex)) }}
       </p>
       <div class="flex items-center gap-2 text-caption">
         <span>Does one serve as lettering on the other?</span

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { MendedLook } from '../../../core/check/mend'
-import { mendWords } from '~/stores/checking'
 
 /**
  * Mends all ticked findings together by the smallest change: how far hues may go for it, how far the search is, and what
@@ -11,7 +10,7 @@ const history = useHistory()
 const painting = usePainting()
 const pointer = restingPointer()
 const MOST_TOLERANCE = 45
-const adopt = (look: MendedLook) => ({ do: 'adopt' as const, look: look.look, what: mendWords(look) })
+const adopt = (look: MendedLook) => ({ do: 'adopt' as const, look: look.look, what: `mended, ${look.strength}` })
 const point = (look: MendedLook | null, event?: PointerEvent): void => {
   if (event && pointer.rests(event)) return
   history.preview(look && adopt(look))
@@ -78,13 +77,10 @@ onUnmounted(checking.stopMending)
               :ratio="painting.piece.width / painting.piece.height"
               :colors="painted.colors"
               :by-hand="painted.byHand" /></span
-          ><span class="flex h-2"
-            ><i
-              v-for="{ id, hex, share } in look.look.scheme"
-              :key="id"
-              class="h-full"
-              :style="{ background: hex, flex: `${share} 1 4px` }" /></span
-          ><span class="block px-1 pb-0.5 text-left text-caption first-letter:uppercase">{{ look.strength }}</span>
+          ><SchemeStrip class="h-2" :scheme="look.look.scheme" /><span
+            class="block px-1 pb-0.5 text-left text-caption first-letter:uppercase"
+            >{{ look.strength }}</span
+          >
         </button>
       </li>
     </ul>

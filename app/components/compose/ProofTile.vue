@@ -22,7 +22,6 @@ const seriousWords = computed(() => {
   return serious ? `${serious === 1 ? 'one serious finding' : `${serious} serious findings`}` : ''
 })
 const words = computed(() => [verdictWords(proof.verdict), seriousWords.value].filter(Boolean).join(' · '))
-const total = computed(() => proof.look.scheme.reduce((sum, { share }) => sum + share, 0) || 1)
 
 const point = (on: boolean, event?: PointerEvent): void => {
   proofs.point(on ? proof : null, event)
@@ -64,13 +63,7 @@ const keyed = (event: KeyboardEvent): void => {
           :colors="proof.colors"
           :by-hand="proof.byHand"
       /></span>
-      <span class="flex h-1.5"
-        ><i
-          v-for="swatch in proof.look.scheme"
-          :key="swatch.id"
-          class="h-full"
-          :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 4px` }"
-      /></span>
+      <SchemeStrip class="h-1.5" :scheme="proof.look.scheme" />
       <span class="block w-full px-1 pt-px text-left text-caption leading-[14px]"
         ><span class="inline-block first-letter:uppercase">{{ proof.caption }}</span
         ><VerdictFlower

@@ -2,7 +2,7 @@
 import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion } from '@vueuse/core'
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import type { UseDraggableOptions } from 'vue-draggable-plus'
-import { contrastOf } from '../../../core/color/contrast'
+import { contrastOf, ratioWords } from '../../../core/color/contrast'
 import { RUNGS, strip } from '../../../core/harmony/ladder'
 import { shownScheme } from '../../../core/scheme/compose'
 import { follows } from '../../../core/scheme/worn'
@@ -180,9 +180,8 @@ const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
 const [BLACK, WHITE] = ['#000000', '#ffffff']
 /** Whether black or white reads better on a color. */
 const lettersOn = (hex: string): string => (contrastOf(hex, BLACK) >= contrastOf(hex, WHITE) ? BLACK : WHITE)
-const said = (ratio: number): string => (Math.floor(ratio * 10 + 1e-9) / 10).toFixed(1)
 const lettersTitle = (hex: string): string => {
-  const [black, white] = [said(contrastOf(hex, BLACK)), said(contrastOf(hex, WHITE))]
+  const [black, white] = [ratioWords(contrastOf(hex, BLACK)), ratioWords(contrastOf(hex, WHITE))]
   return `${lettersOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${black}:1, white ${white}:1`
 }
 const isCut = (swatch: Swatch): boolean =>
@@ -239,7 +238,7 @@ const cutTitle = (swatch: Swatch): string =>
               data-test="letters"
               :title="lettersTitle(swatch.hex)"
               ><b v-if="(widths[i] ?? 0) >= NARROW" class="text-[15px] font-semibold leading-4">Aa</b
-              >{{ said(contrastOf(swatch.hex, lettersOn(swatch.hex)))
+              >{{ ratioWords(contrastOf(swatch.hex, lettersOn(swatch.hex)))
               }}<span class="sr-only">{{ lettersTitle(swatch.hex) }}</span></span
             >
           </button>

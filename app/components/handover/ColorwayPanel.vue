@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { MOST_COLORWAYS } from '../../../core/document/limits'
+
 /** Colorways in the bench: freezing the present look, the one that is open, all of them, and the way to the line-up. */
 const lineUp = useLineUp()
 const history = useHistory()
@@ -18,7 +20,9 @@ const proofs = computed(() =>
         data-test="freeze"
         :disabled="lineUp.isFull"
         :title="
-          lineUp.isFull ? 'A project has up to 12 colorways' : 'Freeze scheme, remapping and touch-ups as they are'
+          lineUp.isFull
+            ? `A project has up to ${MOST_COLORWAYS} colorways`
+            : 'Freeze scheme, remapping and touch-ups as they are'
         "
         @click="lineUp.freeze"
       >

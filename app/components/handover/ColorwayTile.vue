@@ -28,7 +28,6 @@ const pieces = computed(() => {
   const one = lineUp.pieceOf(colorway)
   return own.length ? own : one ? [one] : []
 })
-const total = computed(() => colorway.look.scheme.reduce((sum, { share }) => sum + share, 0) || 1)
 const figures = computed(() => lineUp.figures.get(colorway.id))
 const words = computed(() => {
   const found = figures.value
@@ -96,13 +95,7 @@ const keyed = (event: KeyboardEvent): void => {
             :large="height > 260"
             :colors="lineUp.paintedIn(colorway, art).colors"
             :by-hand="lineUp.paintedIn(colorway, art).byHand" /></span></span
-      ><span class="flex h-2"
-        ><i
-          v-for="swatch in colorway.look.scheme"
-          :key="swatch.id"
-          class="h-full"
-          :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 4px` }"
-      /></span>
+      ><SchemeStrip class="h-2" :scheme="colorway.look.scheme" />
     </button>
     <div class="flex items-start gap-1 pt-1">
       <span class="grid min-w-0 grow">

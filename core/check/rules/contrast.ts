@@ -1,4 +1,4 @@
-import { contrastOf } from '../../color/contrast'
+import { contrastOf, ratioWords } from '../../color/contrast'
 import { keyOf, percent, type Finding, type Rule } from '../finding'
 import { lighterOrDarker } from '../moves'
 import { pairsOfSwatches } from '../pairs'
@@ -16,7 +16,7 @@ const AREA = 0.02
 const was = ({ inks }: Neighbors): number => contrastOf(...inks)
 /** The contrast neighbors have in what they become. */
 export const contrastNow = ({ colors }: Neighbors): number => contrastOf(...colors)
-const ratio = (value: number): string => `${(Math.floor(value * 10 + 1e-9) / 10).toFixed(1)}:1`
+const ratio = (value: number): string => `${ratioWords(value)}:1`
 
 /** Whether neighbors look like lettering on its ground in the artwork. */
 export const looksLikeLettering = (pair: Neighbors): boolean =>

@@ -4,12 +4,12 @@ import { isMerged, isTold, leastApart, type Vision } from '../../color/vision'
 import { keyOf, percent, type Finding, type Rule } from '../finding'
 import { lighterOrDarker } from '../moves'
 import { pairsOfSwatches } from '../pairs'
-import { lightOf, namesOf, type Neighbors } from '../state'
+import { COUNTS, extremesOf, lightOf, namesOf, type Neighbors } from '../state'
 
 /** By how much of OKLab lightness neighbors differ at least that part in gray. */
 const GRAY = 0.045
 /** The least range of OKLab lightness of what covers something. */
-const RANGE = { least: 0.4, covers: 0.01 } as const
+const RANGE = { least: 0.4, covers: COUNTS } as const
 
 const SEEN_BY: Record<Vision, string> = {
   protan: 'who does not see red',
@@ -84,8 +84,9 @@ export const values: Rule = {
   },
   tries: ({ swatches }, state) => {
     if (swatches.length) return lighterOrDarker(swatches, state)
-    const used = state.project.scheme.filter(({ id }) => (state.areas.get(id) ?? 0) >= RANGE.covers)
-    const sorted = [...used].sort((one, other) => lightOf(one.hex) - lightOf(other.hex))
-    return lighterOrDarker([sorted.at(-1)?.id ?? '', sorted[0]?.id ?? ''], state)
+    return lighterOrDarker(
+      extremesOf(state).map(({ id }) => id),
+      state,
+    )
   },
 }
