@@ -1,7 +1,7 @@
 /** The rooms of core from the bottom up: each may import from those before it. */
 const CORE = [
   ...['color', 'print', 'picture', 'harmony', 'extract', 'artwork', 'raster', 'remap', 'formats', 'document', 'scheme'],
-  ...['painting', 'commands', 'check', 'proofs', 'history', 'inspiration'],
+  ...['painting', 'handover', 'commands', 'check', 'proofs', 'history', 'inspiration'],
 ]
 
 /** What the rooms beside core may import of each other. */

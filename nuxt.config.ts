@@ -1,7 +1,7 @@
 import tailwindcss from '@tailwindcss/vite'
 
 /** Types of core that no import leads to. */
-const TYPES = ['../core/modules.d.ts', '../core/css-tree.d.ts']
+const TYPES = ['../core/modules.d.ts', '../core/css-tree.d.ts', '../render/modules.d.ts']
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-03-01',

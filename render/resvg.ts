@@ -10,9 +10,17 @@ import { poolOf } from './pool'
  * process it is in.
  */
 const RENDERER = `
-  const { renderAsync } = require(process.argv[1])
-  process.on('message', ({ svg, options }) => renderAsync(svg, options).then(
-    ({ width, height, pixels: data }) => process.send({ width, height, data }),
+  const { renderAsync, Resvg } = require(process.argv[1])
+  const wanted = {
+    pixels: async (svg, options) => {
+      const { width, height, pixels: data } = await renderAsync(svg, options)
+      return { width, height, data }
+    },
+    png: async (svg, options) => ({ png: (await renderAsync(svg, options)).asPng() }),
+    plain: async (svg, options) => ({ plain: new Resvg(svg, options).toString() }),
+  }
+  process.on('message', ({ svg, options, as }) => wanted[as](svg, options).then(
+    answer => process.send(answer),
     error => process.send({ failed: String(error?.message ?? error) })))
   process.on('disconnect', () => process.exit())
 `
@@ -21,11 +29,16 @@ const RENDERER = `
 const LONGEST = 60_000
 
 /** How many renderers work side by side. */
-const RENDERERS = 2
+export const RENDERERS = 2
 
-type Answer = Pixels | { failed: string }
+interface Task {
+  svg: string
+  options: object
+  as: 'pixels' | 'png' | 'plain'
+}
+type Answer = Pixels | { png: Uint8Array } | { plain: string } | { failed: string }
 
-const renderers = poolOf<{ svg: string; options: object }, Answer>({
+const renderers = poolOf<Task, Answer>({
   size: RENDERERS,
   longest: LONGEST,
   late: `It takes more than ${LONGEST / 1000} seconds to draw.`,
@@ -39,18 +52,40 @@ const renderers = poolOf<{ svg: string; options: object }, Answer>({
   },
 })
 
+/** Fonts of the machine, where a drawing has live text: finding them takes time. */
+const fontsFor = (svg: string): object => ({
+  font: { loadSystemFonts: /<(?:\w+:)?text[\s>]/.test(svg) },
+  logLevel: 'off',
+})
+
+const answered = async (task: Task): Promise<Exclude<Answer, { failed: string }>> => {
+  const answer = await renderers.run(task)
+  if ('failed' in answer) throw new Error(answer.failed)
+  return answer
+}
+
 /**
  * Renders an SVG to pixels, in a process of its own. Rejects with the reason where it cannot, or where it takes too
  * long.
  */
 export const renderSvg: Renderer = async (svg, { side, pixels, crisp }) => {
-  const options = {
-    fitTo: { mode: side, value: pixels },
-    font: { loadSystemFonts: /<(?:\w+:)?text[\s>]/.test(svg) },
-    shapeRendering: crisp ? 0 : 2,
-    logLevel: 'off',
-  }
-  const answer = await renderers.run({ svg, options })
-  if ('failed' in answer) throw new Error(answer.failed)
-  return answer
+  const options = { ...fontsFor(svg), fitTo: { mode: side, value: pixels }, shapeRendering: crisp ? 0 : 2 }
+  return (await answered({ svg, options, as: 'pixels' })) as Pixels
+}
+
+/** Renders an SVG to a PNG so many pixels wide, clear or on a ground. Rejects with the reason where it cannot. */
+export const renderPng = async (svg: string, width: number, ground: string | null = null): Promise<Buffer> => {
+  const options = { ...fontsFor(svg), fitTo: { mode: 'width', value: width }, ...(ground && { background: ground }) }
+  const { png } = (await answered({ svg, options, as: 'png' })) as { png: Uint8Array }
+  return Buffer.from(png.buffer, png.byteOffset, png.byteLength)
+}
+
+/**
+ * An SVG said plainly, as its renderer understands it: styles resolved, letters as outlines, shapes as paths; it takes the
+ * size of its place. Rejects with
+ * the reason where it cannot.
+ */
+export const plainSvg = async (svg: string): Promise<string> => {
+  const { plain } = (await answered({ svg, options: fontsFor(svg), as: 'plain' })) as { plain: string }
+  return plain.replace(/^<svg width="[^"]*" height="[^"]*"/, '<svg')
 }

@@ -9,6 +9,7 @@ import {
 } from 'h3'
 import { z } from 'zod'
 import { Unreadable } from '../core/artwork/unreadable'
+import { TooMany } from './db/jobs'
 import { Stale } from './db/projects'
 import { ServiceDown } from './inspiration/service'
 
@@ -33,6 +34,7 @@ const answerTo = (error: unknown): unknown => {
   if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
   if (error instanceof Unreadable) return failure(422, error.message)
   if (error instanceof Stale) return failure(409, error.message, error.current)
+  if (error instanceof TooMany) return failure(429, error.message)
   if (error instanceof ServiceDown) return failure(503, error.message)
   if (isDatabaseGone(error)) return failure(503, 'The database does not answer.')
   return error
@@ -73,8 +75,13 @@ export const bodyOf = async <Schema extends z.ZodType>(event: H3Event, schema: S
 }
 
 /** A part of the address, checked; answers 404 where it cannot be one. */
-export const partOf = <Part extends string>(event: H3Event, name: string, schema: z.ZodType<Part>): Part => {
+export const partOf = <Part extends string>(
+  event: H3Event,
+  name: string,
+  schema: z.ZodType<Part>,
+  what = name === 'id' ? 'project' : 'file',
+): Part => {
   const result = schema.safeParse(getRouterParam(event, name))
-  if (!result.success) throw missing(name === 'id' ? 'project' : 'file')
+  if (!result.success) throw missing(what)
   return result.data
 }

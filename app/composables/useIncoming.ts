@@ -90,7 +90,7 @@ export const useIncoming = (
       do: 'take colors' as const,
       kind: 'list' as const,
       title: title.slice(0, LONGEST_TITLE),
-      colors: taken.map(color => ({ ...color, share: null })),
+      colors: taken.map(color => ({ ...color, share: color.share ?? null })),
     }
     history.runSaying(
       command,

@@ -4,7 +4,8 @@ import { asVariable, rewritten } from './paint'
 import { edited, type Edit, type Span } from './passage'
 import type { Addition, Ink, Reading } from './reading'
 
-const addition = ({ element, property }: Addition, text: string): Edit => {
+/** The edit that gives an element a property it does not say itself. */
+export const addition = ({ element, property }: Addition, text: string): Edit => {
   const said = element.attributes.find(({ name }) => name === property)
   return said
     ? { start: said.inside.start, end: said.inside.end, text }
@@ -38,7 +39,7 @@ const handEdit = (element: Element, paint: HandPaint, weight: string): Edit[] =>
 /**
  * Edits that paint shapes by hand, by their place among the elements. Shapes the file does not have are passed over.
  */
-const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandPaint>): Edit[] => {
+export const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandPaint>): Edit[] => {
   const weight = byHand.size && /!\s*important/i.test(markup.source) ? '!important' : ''
   return [...byHand].flatMap(([shape, paint]) => {
     const element = markup.elements[shape]

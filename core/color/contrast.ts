@@ -16,3 +16,7 @@ export const contrastOf = (one: Hex, other: Hex): number => {
   const [a, b] = [luminanceOf(one) + FLARE, luminanceOf(other) + FLARE]
   return a > b ? a / b : b / a
 }
+
+/** Whichever of black and white reads better on a color. */
+export const inkOn = (hex: Hex): '#000000' | '#ffffff' =>
+  contrastOf(hex, '#000000') >= contrastOf(hex, '#ffffff') ? '#000000' : '#ffffff'

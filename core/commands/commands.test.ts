@@ -66,6 +66,18 @@ const extracted = apply(derived, {
   found,
   gathering: { of: ['r1'], pull: { kind: 'triadic', amount: 0 } },
 })
+const dusk = {
+  name: 'Dusk',
+  kind: 'linear' as const,
+  angle: 90,
+  space: 'oklch' as const,
+  way: 'shorter' as const,
+  stops: [
+    { at: 0, swatch: 's1', hex: '#112233' },
+    { at: 1, swatch: 's2', hex: '#445566' },
+  ],
+}
+const graded = apply(derived, { do: 'make gradient', gradient: dusk })
 const dressed = [
   { do: 'touch up', artwork: 'a1', touch },
   { do: 'retarget', inks: ['#cc4422'], to: 's1', artwork: 'a1' },
@@ -162,6 +174,13 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
   'renew colorway': [
     apply(frozen, { do: 'add artwork', artwork: art('a2', 'b') }),
     { do: 'renew colorway', id: 'c1', time: '2026-11-27T10:00:00.000Z' },
+  ],
+  'make gradient': [derived, { do: 'make gradient', gradient: dusk }],
+  'change gradient': [graded, { do: 'change gradient', id: 'g1', change: { angle: 45 } }],
+  'delete gradient': [graded, { do: 'delete gradient', id: 'g1' }],
+  'arrange mood': [
+    derived,
+    { do: 'arrange mood', change: { shape: 'story', pictures: [{ reference: 'r1', x: 0.5, y: 0.2, zoom: 1.5 }] } },
   ],
   'say lettering': [derived, { do: 'say lettering', key: 'lettering s1 s2', is: true }],
   'treat neutrals': [derived, { do: 'treat neutrals', neutrals: 'tinted' }],

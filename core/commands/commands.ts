@@ -8,6 +8,7 @@ import { CHECKING } from './checking'
 import { COLORWAYS } from './colorways'
 import type { AnyKind } from './command'
 import { GATHERING } from './gathering'
+import { HAND_OVER } from './handOver'
 import { settledTargets } from './matching'
 import { PROJECT } from './project'
 import { REFERENCES } from './references'
@@ -29,6 +30,7 @@ export const COMMANDS = {
   ...TOUCHES,
   ...CHECKING,
   ...COLORWAYS,
+  ...HAND_OVER,
   ...ARTWORK,
   ...REFERENCES,
 }

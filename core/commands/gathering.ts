@@ -31,7 +31,14 @@ const taken = kindOf(
     kind: z.enum(['list', 'ink', 'shelf']),
     title: z.string().max(200),
     colors: z
-      .array(z.object({ hex: hexSchema, name: swatchSchema.shape.name.nullable(), share: part.nullable() }))
+      .array(
+        z.object({
+          hex: hexSchema,
+          name: swatchSchema.shape.name.nullable(),
+          share: part.nullable(),
+          role: swatchSchema.shape.role.nullish(),
+        }),
+      )
       .min(1)
       .max(MOST_SWATCHES),
   }),

@@ -22,3 +22,10 @@ export const MOST_IN_SET = 1000
 
 /** The most sets a project keeps; the oldest go. */
 export const MOST_SETS = 20
+
+/** The most gradients of a project, and the most stops of one. */
+export const MOST_GRADIENTS = 24
+export const MOST_STOPS = 12
+
+/** The most pictures of a mood page. */
+export const MOST_MOOD_PICTURES = 12

@@ -4,7 +4,8 @@ import { artworkSchema } from './artwork'
 import { idSchema, nameSchema } from './basics'
 import { checkSchema, FIRST_CHECK } from './check'
 import { referenceSchema } from './gathering'
-import { MOST_ARTWORK, MOST_REFERENCES, MOST_SETS } from './limits'
+import { MOST_ARTWORK, MOST_GRADIENTS, MOST_REFERENCES, MOST_SETS } from './limits'
+import { FIRST_MOOD, gradientSchema, moodSchema } from './handOver'
 import { FIRST_LINE_UP, lineUpSchema } from './lineUp'
 import { LOOK_KEYS, lookSchema, type Look } from './look'
 import { colorSetSchema } from './remap'
@@ -23,6 +24,9 @@ const documentSchema = z.object({
   check: checkSchema.default(FIRST_CHECK),
   /** The colorways it was frozen in. */
   lineUp: lineUpSchema.default(FIRST_LINE_UP),
+  /** The gradients made of its swatches, and its mood page. */
+  gradients: z.array(gradientSchema).max(MOST_GRADIENTS).default([]),
+  mood: moodSchema.default(FIRST_MOOD),
   /** The sets of colors results can be restricted to. */
   sets: z.array(colorSetSchema).max(MOST_SETS).default([]),
   /** The state of the trail it is in. */

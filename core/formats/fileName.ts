@@ -1,8 +1,11 @@
 /** The most bytes a name takes in UTF-8, so that with its number and ending it stays under the 255 of file systems. */
 const MOST_NAME_BYTES = 200
 
-/** What some file system refuses in a name: separators, wildcards, quotes and control characters. */
-const REFUSED = /[<>:"/\\|?*\p{Cc}\p{Cs}\p{Zl}\p{Zp}]+/gu
+/**
+ * What some file system refuses in a name: separators, wildcards, quotes and control characters; and what turns the way it
+ * reads around.
+ */
+const REFUSED = /[<>:"/\\|?*\p{Cc}\p{Cs}\p{Zl}\p{Zp}\u200E\u200F\u202A-\u202E\u2066-\u2069]+/gu
 
 /** Names that mean devices on Windows, whatever their ending. */
 const DEVICE = /^(con|prn|aux|nul|com\d|lpt\d)(\.|$)/i
@@ -14,9 +17,9 @@ const bytesOf = (character: string): number => {
 
 /**
  * A title as the name of a file, without an ending: letters of all scripts in lower case, words joined by hyphens, only
- * what file systems refuse left out. Empty where nothing is left.
+ * what file systems refuse left out, in at most so many bytes. Empty where nothing is left.
  */
-export const fileNameOf = (title: string): string => {
+export const fileNameOf = (title: string, most = MOST_NAME_BYTES): string => {
   const joined = title
     .normalize('NFC')
     .replace(REFUSED, ' ')
@@ -27,9 +30,10 @@ export const fileNameOf = (title: string): string => {
   let [name, size] = ['', 0]
   for (const character of joined) {
     size += bytesOf(character)
-    if (size > MOST_NAME_BYTES) break
+    if (size > most) break
     name += character
   }
+  name = name.replace(/[-.]+$/, '')
   return DEVICE.test(name) ? `_${name}` : name
 }
 

@@ -4,6 +4,7 @@ import { type Project } from '../document/project'
 import { schemeOf } from './scheme'
 import { RUNGS } from '../harmony/ladder'
 import { FIRST_GATHERING } from '../document/gathering'
+import { FIRST_MOOD } from '../document/handOver'
 import { FIRST_LINE_UP } from '../document/lineUp'
 import { FIRST_CHECK } from '../document/check'
 import { FIRST_REMAP } from '../document/remap'
@@ -39,6 +40,8 @@ export const newProject = (name: string, base: Base = FIRST_BASE, harmony: Harmo
   remap: FIRST_REMAP,
   check: FIRST_CHECK,
   lineUp: FIRST_LINE_UP,
+  gradients: [],
+  mood: FIRST_MOOD,
   sets: [],
   state: null,
 })

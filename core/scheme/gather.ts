@@ -5,7 +5,7 @@ import { MOST_SWATCHES } from '../document/limits'
 import type { Gathering, Reference, Sample } from '../document/gathering'
 import type { Origin, Swatch } from '../document/scheme'
 import type { Project } from '../document/project'
-import { freshId, freshIds, gatheredScheme } from './scheme'
+import { freshId, freshIds, gatheredScheme, type Gathered } from './scheme'
 import { bareOf, baseOf, sourceOf, worn } from './worn'
 
 /* What is done to a project in Gather: references, samples, and schemes that are gathered instead of derived. */
@@ -100,12 +100,12 @@ export const extractedInto = (
 /** The project with colors from a list, the artwork or the shelf as its scheme. Locked swatches stay. */
 export const takenInto = (
   project: Project,
-  colors: ReadonlyArray<{ hex: Hex; name: string | null; share: number | null }>,
+  colors: ReadonlyArray<Omit<Gathered, 'from'>>,
   kind: 'list' | 'ink' | 'shelf',
   title: string,
 ): Project => {
   const scheme = gatheredScheme(
-    colors.map(({ hex, name, share }) => ({ hex, name, share, from: { kind, title, hex } })),
+    colors.map(color => ({ ...color, from: { kind, title, hex: color.hex } })),
     project.scheme,
   )
   return gathered({ ...unturned(project), cast: null }, scheme, usedSamples(project.samples, scheme), {

@@ -129,6 +129,8 @@ export interface Gathered {
   hex: Hex
   name: string | null
   share: number | null
+  /** Its role where that is known. */
+  role?: Role | null | undefined
   from: Origin
 }
 
@@ -154,7 +156,7 @@ export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swa
   const all = [
     ...kept,
     ...fresh.map(
-      ({ hex, share, from }, i): Swatch => ({
+      ({ hex, share, role, from }, i): Swatch => ({
         id: ids[i] as string,
         hex,
         hue: hsbOf(hex).h,
@@ -164,7 +166,7 @@ export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swa
         from,
         own: null,
         freed: false,
-        role: roles[kept.length + i] as Role,
+        role: role ?? (roles[kept.length + i] as Role),
         share: share === null ? (usual[kept.length + i] as number) : Math.max(LEAST_SHARE, share),
       }),
     ),

@@ -1,8 +1,12 @@
-import { prepareDatabase, serve, testDatabase } from './server'
+import { prepareDatabase, serve, startWorker, testDatabase } from './server'
 
 export default async (): Promise<() => Promise<void>> => {
   const url = testDatabase()
   prepareDatabase(url)
   const served = await serve(url)
-  return served.stop
+  const worker = startWorker(url)
+  return async () => {
+    worker.kill()
+    await served.stop()
+  }
 }

@@ -36,6 +36,13 @@ export const serve = async (databaseUrl: string, port = PORT): Promise<Served> =
   }
 }
 
+/** Starts what does the long work of a database; it says nothing. */
+export const startWorker = (databaseUrl: string): ChildProcess =>
+  spawn('node', ['--import', 'tsx', 'bin/worker.ts'], {
+    env: { ...process.env, DATABASE_URL: databaseUrl },
+    stdio: 'ignore',
+  })
+
 /** The throwaway database: started by bin/test, or here where the tests are run by themselves. */
 export const testDatabase = (): string => process.env.TEST_DATABASE_URL ?? startDatabase()
 

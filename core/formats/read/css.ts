@@ -1,6 +1,6 @@
 import { generate, parse, walk, type CssNode } from 'css-tree'
 import { css } from '../../color/parse'
-import type { ReadColor } from './readColor'
+import { RUNG, standingIn, type ReadColor } from './readColor'
 
 const COLOR_FUNCTIONS = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i
 
@@ -10,12 +10,31 @@ const nameOf = (property: string, rule: string): string =>
     .replace(/[-_]+/g, ' ')
     .trim()
 
+/** A custom property of one line, with the remark behind it. */
+const REMARKED = /^[ \t]*(--[\w-]+):[ \t]*([^;{}\n]+);[ \t]*\/\*[ \t]*([^\n]*?)[ \t]*\*\/[ \t]*$/gm
+
+/** What a remark says: the name, and behind it maybe role and share; null where it is of a rung. */
+const saidIn = (remark: string): (Partial<ReadColor> & { name: string }) | null => {
+  const words = remark.replace(/\*\u200B\//g, '*/')
+  const parts = words.split(' · ')
+  const standing = standingIn(parts.at(-2), parts.at(-1))
+  if (standing.role && standing.share !== undefined) return { name: parts.slice(0, -2).join(' · '), ...standing }
+  return RUNG.test(remark) ? null : { name: words }
+}
+
+/** The remarks of custom properties by their names: how this program writes what swatches are really called. */
+const remarksIn = (text: string): Map<string, ReturnType<typeof saidIn>> =>
+  new Map([...text.matchAll(REMARKED)].map(([, property = '', , remark = '']) => [property, saidIn(remark)]))
+
 /** The colors a style sheet says, in its order; custom properties and variables of its dialects give their names. */
 export const colorsInCss = (text: string): ReadColor[] => {
   const colors: ReadColor[] = []
-  const take = (value: string, name: string): void => {
+  const remarks = remarksIn(text)
+  const take = (value: string, name: string, property: string): void => {
     const color = css(value)
-    if (color && color.alpha > 0) colors.push({ hex: color.hex, name: name || null })
+    const said = remarks.get(property)
+    if (said === null || !color || color.alpha === 0) return
+    colors.push({ hex: color.hex, name: name || null, ...said })
   }
   const dialect = text.replace(/^(\s*)[$@]([\w-]+)(\s*:)/gm, '$1--$2$3') // $sand: … and @sand: … are custom properties elsewhere
   const declared = dialect === text || text.includes('{') ? dialect : `:root{${dialect}}`
@@ -26,13 +45,14 @@ export const colorsInCss = (text: string): ReadColor[] => {
       if (node.type === 'Rule') rule = generate(node.prelude)
       if (node.type !== 'Declaration') return
       const name = nameOf(node.property, rule)
-      if (node.value.type === 'Raw') return take(node.value.value.trim(), name)
+      if (node.value.type === 'Raw') return take(node.value.value.trim(), name, node.property)
       walk(node.value, {
         enter: (part: CssNode) => {
-          if (part.type === 'Hash') take(`#${part.value}`, name)
-          else if (part.type === 'Function' && COLOR_FUNCTIONS.test(part.name)) take(generate(part), name)
+          if (part.type === 'Hash') take(`#${part.value}`, name, node.property)
+          else if (part.type === 'Function' && COLOR_FUNCTIONS.test(part.name))
+            take(generate(part), name, node.property)
           else if (part.type === 'Identifier' && /color|background|fill|stroke|border|^--/i.test(node.property))
-            take(part.name, name)
+            take(part.name, name, node.property)
         },
       })
     },

@@ -1,8 +1,9 @@
 import Papa from 'papaparse'
 import { parseColor } from '../../color/parse'
-import type { ReadColor } from './readColor'
+import { RUNG, standingIn, type ReadColor } from './readColor'
 
 const CHANNELS = ['r', 'g', 'b'] as const
+const VALUES = /^(hex|hex ?code|value|colou?r)$/i
 const NAMES = /^(name|title|swatch|colou?r ?name|label)$/i
 
 /** The places of columns called r, g and b (or red, green, blue); null where there are none. */
@@ -15,6 +16,9 @@ const channelsIn = (head: readonly string[]): number[] | null => {
   return places.every(place => place >= 0) ? places : null
 }
 
+/** A cell as it was before an apostrophe kept a spreadsheet from reckoning with it. */
+const unquoted = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '')
+
 const isColor = (cell: string): boolean => /[#(]|[a-z]/i.test(cell) && parseColor(cell) !== null
 
 /**
@@ -26,13 +30,17 @@ export const colorsInCsv = (text: string): ReadColor[] => {
   const rows = data.map(row => row.map(cell => cell.trim()))
   const head = rows[0] ?? []
   const channels = channelsIn(head)
-  const named = head.findIndex(cell => NAMES.test(cell))
-  return rows.flatMap(row => {
-    const at = row.findIndex(isColor)
+  const [valued, named, role, share, rung] = [VALUES, NAMES, /^role$/i, /^share$/i, /^rung$/i].map(title =>
+    head.findIndex(cell => title.test(cell)),
+  ) as [number, number, number, number, number]
+  return rows.flatMap((row, i) => {
+    if (i > 0 && rung >= 0 && RUNG.test(row[rung] ?? '')) return []
+    const at = i > 0 && valued >= 0 && isColor(row[valued] ?? '') ? valued : row.findIndex(isColor)
     const color = parseColor(channels ? channels.map(place => row[place]).join(' ') : (row[at] ?? ''))
     if (!color || color.alpha === 0) return []
     const name = named >= 0 ? row[named] : row.find((cell, i) => i !== at && /\p{L}/u.test(cell) && !isColor(cell))
-    return [{ hex: color.hex, name: name ?? null }]
+    const part = row[share] ? Number(row[share]) : undefined
+    return [{ hex: color.hex, name: name === undefined ? null : unquoted(name), ...standingIn(row[role], part) }]
   })
 }
 

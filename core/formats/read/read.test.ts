@@ -1,5 +1,4 @@
 import fc from 'fast-check'
-import { toCss, toText, toTokens } from '../formats'
 import { readColors } from './read'
 import { isSwatchSheet } from './sheet'
 
@@ -121,15 +120,4 @@ describe('files', () => {
         '</svg>',
     ],
   ])('artwork of %s is no sheet', (_what, svg) => expect(isSwatchSheet(svg)).toBe(false))
-
-  it('reads back what is written', () => {
-    const colors = [
-      { name: 'deep blue', hex: '#2e4f7f' },
-      { name: 'sand', hex: '#d9bf9b' },
-    ]
-    const lines = colors.map(({ name, hex }) => `${hex} ${name}`)
-    expect(said(toCss('Kites', colors))).toEqual(lines)
-    expect(said(toTokens('Kites', colors))).toEqual(lines)
-    expect(said(toText(colors))).toEqual(lines)
-  })
 })

@@ -2,6 +2,7 @@ import type { Hex } from '../../color/convert'
 import { colorsInCss } from './css'
 import { colorsInCsv, isCsv } from './csv'
 import { colorsInSvg } from './sheet'
+import { colorsInLines, isLined } from './lines'
 import type { ReadColor } from './readColor'
 import { colorsInText } from './text'
 import { colorsInJson } from './tokens'
@@ -13,16 +14,16 @@ export type ListKind = 'text' | 'CSS' | 'design tokens' | 'CSV' | 'SVG'
 export const LONGEST_LIST = 2 * 1024 * 1024
 
 /** The longest name a color keeps, in characters. */
-const LONGEST_NAME = 60
+const LONGEST_NAME = 120
 
 /** Each color once: the first time it stands there, with the first name it has anywhere. */
 const once = (colors: readonly ReadColor[]): ReadColor[] => {
   const seen = new Map<Hex, ReadColor>()
-  for (const { hex, name } of colors) {
-    const color = { hex, name: name?.slice(0, LONGEST_NAME).trim() || null }
+  for (const { name, ...rest } of colors) {
+    const color = { ...rest, name: name?.slice(0, LONGEST_NAME).trim() || null }
     const known = seen.get(color.hex)
     if (!known) seen.set(color.hex, color)
-    else if (!known.name && color.name) seen.set(color.hex, color)
+    else if (!known.name && color.name) seen.set(color.hex, { ...known, name: color.name })
   }
   return [...seen.values()]
 }
@@ -43,6 +44,7 @@ export const readColors = (text: string, fileName = ''): { kind: ListKind; color
     }
   }
   if (/<(?:\w+:)?svg[\s>]/i.test(said.slice(0, 4000))) return { kind: 'SVG', colors: once(colorsInSvg(said)) }
+  if (isLined(said)) return { kind: 'text', colors: once(colorsInLines(said)) }
   if (/\.(css|scss|less)$/i.test(fileName) || /--[\w-]+\s*:|^\s*[$@][\w-]+\s*:|\{[^{}]*:[^{}]*\}/m.test(said)) {
     const colors = once(colorsInCss(said))
     if (colors.length) return { kind: 'CSS', colors }

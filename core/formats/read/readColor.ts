@@ -1,7 +1,21 @@
 import type { Hex } from '../../color/convert'
+import { ROLES, type Role } from '../../harmony/proportion'
 
-/** A color found in a list, with the name it had there. */
+/** A color found in a list, with the name it had there; its role, and its share in [0, 1], where the list says them. */
 export interface ReadColor {
   hex: Hex
   name: string | null
+  role?: Role
+  share?: number
 }
+
+/** Role and share as lists say them: one of the words for roles, and a number in percent, `40%`, or in [0, 1]. */
+export const standingIn = (role: unknown, share: unknown): Pick<ReadColor, 'role' | 'share'> => {
+  const known = ROLES.find(each => each === role)
+  const percent = typeof share === 'string' ? /^(\d{1,3}(?:\.\d+)?)\s*%$/.exec(share.trim())?.[1] : undefined
+  const part = percent === undefined ? (typeof share === 'number' ? share : NaN) : Number(percent) / 100
+  return { ...(known && { role: known }), ...(part >= 0 && part <= 1 && { share: Math.round(part * 1e4) / 1e4 }) }
+}
+
+/** What the rung of a ladder is called: `tint 2`. Rungs follow from their swatch and are no colors of a list. */
+export const RUNG = /^(?:tint|tone|shade) \d{1,2}$/

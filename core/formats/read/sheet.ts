@@ -1,12 +1,13 @@
 import { Parser } from 'htmlparser2'
 import { css } from '../../color/parse'
-import type { ReadColor } from './readColor'
+import { standingIn, type ReadColor } from './readColor'
 
 interface Shape {
   tag: string
   hex: string
   name: string | null
   box: readonly [x: number, y: number, width: number, height: number]
+  standing: Pick<ReadColor, 'role' | 'share'>
 }
 
 const SHAPES = /^(?:\w+:)?(rect|circle|ellipse|path|polygon|line|polyline|stop)$/
@@ -21,7 +22,8 @@ const boxOf = (tag: string, said: Record<string, string>): Shape['box'] => {
 }
 
 const nameFrom = (said: Record<string, string>): string | null => {
-  const name = said['data-name'] ?? said['aria-label'] ?? said['inkscape:label'] ?? said.id
+  if (said['data-name']) return said['data-name']
+  const name = said['aria-label'] ?? said['inkscape:label'] ?? said.id
   return name && !/^(?:rect|path|circle|ellipse|swatch|color)?[-_]?\d+(?:-\d+)*$/i.test(name)
     ? name.replace(/[-_]+/g, ' ')
     : null
@@ -62,8 +64,11 @@ const drawingIn = (svg: string): Drawing => {
         }
         const [, kind] = SHAPES.exec(tag) ?? []
         const color = kind ? css(own) : null
-        if (kind && color && color.alpha > 0)
-          drawing.shapes.push({ tag: kind, hex: color.hex, name: nameFrom(said), box: boxOf(kind, said) })
+        if (kind && color && color.alpha > 0 && said['data-rung'] === undefined)
+          drawing.shapes.push({
+            ...{ tag: kind, hex: color.hex, name: nameFrom(said), box: boxOf(kind, said) },
+            standing: standingIn(said['data-role'], said['data-share']),
+          })
         if (/^(?:\w+:)?text$/.test(tag)) drawing.texts.push({ x: number(said.x), y: number(said.y), text: '' })
       },
       ontext: text => {
@@ -106,7 +111,7 @@ const swatchesIn = (drawing: Drawing): Shape[] =>
 /** The colors of an SVG swatch sheet, in its order, with the names written on it; each color once. */
 export const colorsInSvg = (svg: string): ReadColor[] => {
   const drawing = drawingIn(svg)
-  return swatchesIn(drawing).map(shape => ({ hex: shape.hex, name: writtenAt(shape, drawing) }))
+  return swatchesIn(drawing).map(shape => ({ hex: shape.hex, name: writtenAt(shape, drawing), ...shape.standing }))
 }
 
 /**

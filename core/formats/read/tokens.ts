@@ -1,6 +1,7 @@
 import { css, parseColor } from '../../color/parse'
 import { hexOf } from '../../color/convert'
-import type { ReadColor } from './readColor'
+import { EXTENSION } from '../tokens'
+import { standingIn, type ReadColor } from './readColor'
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json }
 type Group = { [key: string]: Json }
@@ -56,6 +57,12 @@ const resolved = (root: Json, value: Json, steps = 0): Json => {
   return steps < 20 && isGroup(target) ? resolved(root, target.$value ?? target.value ?? null, steps + 1) : null
 }
 
+/** What this program says of a group or token beside the standard. */
+const extensionOf = (value: Group): Group | null => {
+  const own = isGroup(value.$extensions) ? value.$extensions[EXTENSION] : undefined
+  return isGroup(own) ? own : null
+}
+
 const wordsOf = (key: string): string =>
   key
     .replace(/([a-z])([A-Z])/g, '$1 $2')
@@ -70,11 +77,15 @@ const wordsOf = (key: string): string =>
 export const colorsInJson = (text: string): ReadColor[] => {
   const root = JSON.parse(text) as Json
   const colors: ReadColor[] = []
-  const take = (value: Json, name: string): boolean => {
+  const take = (value: Json, name: string, standing: Partial<ReadColor> = {}): boolean => {
     const said = cssOf(resolved(root, value))
     const color = said === null ? null : (css(said) ?? (said.length < 60 ? parseColor(said) : null))
-    if (color && color.alpha > 0) colors.push({ hex: color.hex, name: name || null })
+    if (color && color.alpha > 0) colors.push({ hex: color.hex, name: name || null, ...standing })
     return color !== null
+  }
+  const takeToken = (token: Group, key: string): void => {
+    const { name, role, share } = extensionOf(token) ?? {}
+    take(token.$value ?? null, typeof name === 'string' ? name : key, standingIn(role, share))
   }
   const visit = (value: Json, name: string, type: Json | undefined, depth: number): void => {
     if (depth > 40 || colors.length > 500) return
@@ -83,12 +94,15 @@ export const colorsInJson = (text: string): ReadColor[] => {
     if (typeof value === 'string') return void take(value, name)
     if (!isGroup(value)) return
     const own = value.$type ?? type
-    if ('$value' in value) return void ((own === undefined || own === 'color') && take(value.$value ?? null, name))
+    if ('$value' in value) return void ((own === undefined || own === 'color') && takeToken(value, name))
+    if (extensionOf(value)?.ladder !== undefined) return // rungs follow from their swatch
+    if (isGroup(value.$root)) visit(value.$root, name, own, depth + 1)
     const title = typeof value.name === 'string' ? value.name : typeof value.title === 'string' ? value.title : name
     const direct = value.hex ?? value.color ?? value.value ?? (rgbGroup(value) === null ? undefined : value)
     if (direct !== undefined && take(direct, title)) return
     for (const [key, each] of Object.entries(value))
-      if (!key.startsWith('$') && !/^(name|title|description)$/.test(key)) visit(each, wordsOf(key), own, depth + 1)
+      if (!key.startsWith('$') && (typeof each !== 'string' || !/^(name|title|description)$/.test(key)))
+        visit(each, wordsOf(key), own, depth + 1)
   }
   visit(root, '', undefined, 0)
   return colors

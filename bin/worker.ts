@@ -1,0 +1,12 @@
+import { connect } from '../server/db/connect'
+import { workOn } from '../server/jobs/worker'
+
+/* Does the long work of the database that DATABASE_URL names, until it is told to end or its parent is gone. */
+const url = process.env.DATABASE_URL
+if (!url) throw new Error('DATABASE_URL is not set.')
+const sql = connect(url)
+const stop = new AbortController()
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => stop.abort())
+await workOn(sql, stop.signal, said => process.stderr.write(`${said}\n`))
+await sql.end({ timeout: 2 })
+process.exit()

@@ -1,0 +1,38 @@
+import Papa from 'papaparse'
+import { lchOf, rgbOf } from '../color/convert'
+import { cmykOf } from '../color/notation'
+import { lineOf, rungName, type HandedScheme, type HandedSwatch } from './handed'
+
+const HEAD = [
+  ...['name', 'hex', 'role', 'share', 'rung', 'red', 'green', 'blue'],
+  ...['cyan', 'magenta', 'yellow', 'black', 'lightness', 'chroma', 'hue'],
+]
+
+const rounded = (value: number, places: number): string => String(Number(value.toFixed(places)))
+
+const rowOf = ({ name, hex, role, share }: HandedSwatch, rung: string): string[] => {
+  const [{ r, g, b }, { l, c, h }] = [rgbOf(hex), lchOf(hex)]
+  return [
+    lineOf(name),
+    hex,
+    role ?? '',
+    share === undefined ? '' : rounded(share, 4),
+    rung,
+    ...[r, g, b].map(value => rounded(value * 255, 0)),
+    ...Object.values(cmykOf(hex)).map(ink => rounded(ink * 100, 0)),
+    ...[rounded(l, 4), rounded(c, 4), rounded(h, 2)],
+  ]
+}
+
+/**
+ * A table (RFC 4180) with a row a swatch and a row a rung: name, hex, role, share in [0, 1], what rung it is, red, green
+ * and blue in [0, 255], CMYK in percent by the plain formula, and OKLCH. Names that a spreadsheet would reckon with are
+ * quoted by an apostrophe.
+ */
+export const toCsv = ({ swatches }: HandedScheme): string => {
+  const rows = swatches.flatMap(swatch => [
+    rowOf(swatch, ''),
+    ...(swatch.rungs ?? []).map(rung => rowOf({ name: swatch.name, hex: rung.hex }, rungName(rung))),
+  ])
+  return `${Papa.unparse([HEAD, ...rows], { escapeFormulae: true, newline: '\n' })}\n`
+}

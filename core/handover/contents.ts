@@ -1,0 +1,72 @@
+import { escaped } from '../formats/swatchSheet'
+import { lineOf, type HandedSwatch } from '../formats/handed'
+
+/** A colorway on the page that an archive opens with: its colors, and which of its files shows it. */
+export interface ContentsLook {
+  name: string
+  note: string
+  chosen: boolean
+  swatches: readonly HandedSwatch[]
+  /** The names of what was left out of its scheme. */
+  left: readonly string[]
+  picture: string | null
+  /** The paths of its files. */
+  files: readonly string[]
+}
+
+/** What the page says. */
+export interface Contents {
+  title: string
+  date: string
+  /** The paths of files that belong to several colorways. */
+  files: readonly string[]
+  looks: readonly ContentsLook[]
+  /** What could not be written, and why. */
+  failed: ReadonlyArray<{ path: string; reason: string }>
+}
+
+const addressOf = (path: string): string => path.split('/').map(encodeURIComponent).join('/')
+const linked = (path: string): string => `<li><a href="${escaped(addressOf(path))}">${escaped(path)}</a></li>`
+const listed = (paths: readonly string[]): string => (paths.length ? `<ul>${paths.map(linked).join('')}</ul>` : '')
+
+const swatchOf = ({ name, hex, share }: HandedSwatch): string =>
+  `<li style="flex:${Math.max(0.05, share ?? 1).toFixed(3)}"><i style="background:${hex}"></i>` +
+  `<b>${escaped(lineOf(name))}</b> <code>${hex}</code></li>`
+
+const lookOf = ({ name, note, chosen, swatches, left, picture, files }: ContentsLook): string =>
+  [
+    `<section><h2>${escaped(lineOf(name))}${chosen ? ' <small>chosen</small>' : ''}</h2>`,
+    note ? `<p>${escaped(lineOf(note))}</p>` : '',
+    picture ? `<img src="${escaped(addressOf(picture))}" alt="${escaped(lineOf(name))}">` : '',
+    `<ol>${swatches.map(swatchOf).join('')}</ol>`,
+    left.length
+      ? `<p class="quiet">Left out, because no artwork uses it: ${escaped(left.map(lineOf).join(', '))}.</p>`
+      : '',
+    listed(files),
+    '</section>',
+  ].join('')
+
+/** What the page looks like; nothing is fetched for it. */
+const STYLE =
+  'body{margin:48px auto;max-width:960px;padding:0 24px;font:15px/1.5 sans-serif;color:#1a1a1a;background:#fff}' +
+  'h1{font-size:28px;margin:0}h2{font-size:20px;margin:40px 0 8px}small,.quiet{color:#595959;font-size:13px;font-weight:400}' +
+  'section{border-top:1px solid #c8c8c8;margin-top:32px}img{display:block;max-width:100%;max-height:420px;margin:12px 0}' +
+  'ol{display:flex;list-style:none;margin:12px 0;padding:0}ol li{min-width:0;padding-right:4px;font-size:12px;overflow-wrap:anywhere}' +
+  'ol i{display:block;height:48px;margin-right:-4px}code{font-size:11px}ul{columns:2;padding-left:18px;font-size:13px}a{color:#1f3fae}'
+
+/** The page an archive opens with, as HTML without scripts: what is in it, colorway by colorway. */
+export const contentsPage = ({ title, date, files, looks, failed }: Contents): string =>
+  [
+    '<!doctype html>\n<html lang="en"><head><meta charset="utf-8">',
+    `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src 'self' file:; style-src 'unsafe-inline'">`,
+    `<meta name="viewport" content="width=device-width"><title>${escaped(lineOf(title))}</title><style>${STYLE}</style></head>`,
+    `<body><h1>${escaped(lineOf(title))}</h1><p class="quiet">Handed over on ${escaped(date)}</p>`,
+    listed(files),
+    ...looks.map(lookOf),
+    failed.length
+      ? `<section><h2>Could not be written</h2><ul>${failed
+          .map(({ path, reason }) => `<li>${escaped(path)}: ${escaped(lineOf(reason))}</li>`)
+          .join('')}</ul></section>`
+      : '',
+    '</body></html>\n',
+  ].join('\n')

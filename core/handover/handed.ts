@@ -1,0 +1,68 @@
+import type { Hex } from '../color/convert'
+import type { Artwork } from '../document/artwork'
+import type { Gradient } from '../document/handOver'
+import type { Project } from '../document/project'
+import type { Swatch } from '../document/scheme'
+import type { HandedGradient } from '../formats/gradient'
+import type { HandedRung, HandedScheme } from '../formats/handed'
+import { ladder, LADDERS } from '../harmony/ladder'
+import { remappingOf } from '../painting/remapping'
+import type { InkArea } from '../remap/match'
+import { shownScheme } from '../scheme/compose'
+
+/* What leaves the house of a look: its scheme, which of it the artwork uses, its gradients. */
+
+/** The ids of the swatches that some ink of the artworks, or a touch-up on them, becomes. `inksOf` knows the inks of each. */
+export const usedSwatches = (
+  project: Project,
+  artwork: readonly Artwork[],
+  inksOf: (art: Artwork) => readonly InkArea[],
+): Set<string> => {
+  const used = new Set<string>()
+  for (const art of artwork) {
+    for (const target of remappingOf(project, inksOf(art), art.id).targets.values()) if (target) used.add(target)
+    for (const { to } of project.remap.touches[art.id] ?? []) if (to) used.add(to.swatch)
+  }
+  return used
+}
+
+/** The rungs of all ladders of a color. */
+export const rungsOf = (hex: Hex, count: number): HandedRung[] =>
+  LADDERS.flatMap(kind => ladder(hex, kind, count).map((rung, i) => ({ ladder: kind, step: i + 1, hex: rung })))
+
+/**
+ * The scheme of a project in the order it is shown, with ladders where they are wanted; only the swatches of `only`, where
+ * that is given. What is left out is named.
+ */
+export const handedScheme = (
+  project: Project,
+  title: string,
+  { ladders, only }: { ladders: boolean; only: ReadonlySet<string> | null },
+): { scheme: HandedScheme; left: Swatch[] } => {
+  const all = shownScheme(project)
+  const isLeft = ({ id }: Swatch): boolean => only !== null && !only.has(id)
+  return {
+    scheme: {
+      title,
+      swatches: all
+        .filter(swatch => !isLeft(swatch))
+        .map(({ name, hex, role, share }) => ({
+          ...{ name, hex, role, share },
+          ...(ladders && { rungs: rungsOf(hex, project.rungs) }),
+        })),
+    },
+    left: all.filter(isLeft),
+  }
+}
+
+/** A gradient in the colors of a scheme; a stop whose swatch is gone keeps the color it had. */
+export const handedGradient = (
+  { name, kind, angle, space, way, stops }: Omit<Gradient, 'id'>,
+  scheme: readonly Swatch[],
+): HandedGradient => {
+  const colors = new Map(scheme.map(({ id, hex }) => [id, hex]))
+  return {
+    ...{ name, kind, angle },
+    run: { space, way, stops: stops.map(({ at, swatch, hex }) => ({ at, hex: colors.get(swatch) ?? hex })) },
+  }
+}

@@ -1,0 +1,186 @@
+import type { Artwork } from '../document/artwork'
+import type { Gradient } from '../document/handOver'
+import type { Project } from '../document/project'
+import { fileNameOf } from '../formats/fileName'
+import { SCHEME_FORMATS, type SchemeFormatKind } from '../formats/formats'
+import { distinctKeys } from '../formats/handed'
+import { inLook } from '../scheme/looks'
+import {
+  MOST_PIXELS_OUT,
+  NOW,
+  PNG_WIDTH,
+  type GRADIENT_FILES,
+  type PAGE_FILES,
+  type PictureSize,
+  type Wanted,
+} from './wanted'
+
+/* Which files are handed over, what each is called and what is in it: known before any of them is written. */
+
+/** A look that is handed over: the project in it, on the artwork it is of. */
+export interface HandedLook {
+  id: string
+  name: string
+  note: string
+  chosen: boolean
+  project: Project
+}
+
+/** What one file holds. */
+export type Content =
+  | { kind: 'svg'; look: string; artwork: Artwork }
+  | { kind: 'picture'; look: string; artwork: Artwork; width: number }
+  | { kind: 'scheme'; look: string; format: SchemeFormatKind }
+  | { kind: 'gradients'; look: string }
+  | { kind: 'gradient'; look: string; gradient: Gradient; as: Exclude<(typeof GRADIENT_FILES)[number], 'css'> }
+  | { kind: 'mood'; look: string; as: (typeof PAGE_FILES)[number] }
+  | { kind: 'sheet'; looks: readonly string[]; as: (typeof PAGE_FILES)[number] }
+
+/** A file that is handed over: its path within the archive, with slashes, and what it holds. */
+export interface PlannedFile {
+  path: string
+  content: Content
+}
+
+/** The most bytes of one name in a path. */
+const NAME_BYTES = 80
+
+/** Names of files that no two of share, whatever file system they come to. */
+const namesOf = (titles: readonly string[], instead: string): string[] =>
+  distinctKeys(titles.map(title => fileNameOf(title, NAME_BYTES) || instead))
+
+/** The looks of a project that are wanted: its colorways in their order, and itself as it is now. */
+export const handedLooks = (project: Project, { looks }: Pick<Wanted, 'looks'>): HandedLook[] => {
+  const { colorways, chosen } = project.lineUp
+  const frozen = colorways
+    .filter(({ id }) => looks.includes(id))
+    .map(({ id, name, note, look, artwork }) => ({
+      ...{ id, name, note, chosen: chosen === id },
+      project: { ...inLook(project, look), artwork },
+    }))
+  const now = { id: NOW, name: project.name, note: '', chosen: false, project }
+  return looks.includes(NOW) ? [now, ...frozen] : frozen
+}
+
+/** How many pixels wide an artwork is as a picture: never more than can be written. */
+export const widthOf = ({ width, height }: Pick<Artwork, 'width' | 'height'>, size: PictureSize): number => {
+  const wanted = size.by === 'width' ? size.pixels : width * size.times
+  const most = Math.min(PNG_WIDTH.most, Math.sqrt(MOST_PIXELS_OUT * (width / height)))
+  return Math.max(1, Math.round(Math.min(wanted, most)))
+}
+
+const sizeName = (size: PictureSize): string =>
+  size.by === 'width' ? `-${size.pixels}w` : size.times === 1 ? '' : `-${size.times}x`
+
+/** The files of an artwork in a look. A picture of pixels is written in its full size where a drawing would be SVG. */
+const artworkFiles = (look: string, artwork: Artwork, name: string, { svg, png }: Wanted): PlannedFile[] => {
+  const isRaster = artwork.kind === 'raster'
+  const sizes = new Map(png.map(size => [`${name}${sizeName(size)}.png`, widthOf(artwork, size)]))
+  if (isRaster && svg) sizes.set(`${name}.png`, artwork.width)
+  return [
+    ...(svg && !isRaster ? [{ path: `${name}.svg`, content: { kind: 'svg' as const, look, artwork } }] : []),
+    ...[...sizes].map(([path, width]) => ({ path, content: { kind: 'picture' as const, look, artwork, width } })),
+  ]
+}
+
+const within = (folder: string, files: readonly PlannedFile[]): PlannedFile[] =>
+  files.map(file => ({ ...file, path: folder ? `${folder}/${file.path}` : file.path }))
+
+/** The files of one look. */
+const lookFiles = ({ id: look, project }: HandedLook, wanted: Wanted): PlannedFile[] => {
+  const artwork = project.artwork.filter(({ id }) => wanted.artwork.includes(id))
+  const names = namesOf(
+    artwork.map(({ name }) => name),
+    'artwork',
+  )
+  const gradients = wanted.gradients.length ? project.gradients : []
+  const called = namesOf(
+    gradients.map(({ name }) => name),
+    'gradient',
+  )
+  const title = fileNameOf(project.name, NAME_BYTES) || 'scheme'
+  const drawn = wanted.gradients.filter(as => as !== 'css')
+  return [
+    ...within(
+      'artwork',
+      artwork.flatMap((art, i) => artworkFiles(look, art, names[i] as string, wanted)),
+    ),
+    ...within(
+      'scheme',
+      wanted.scheme.map(format => ({
+        path: `${title}${SCHEME_FORMATS[format].ending}`,
+        content: { kind: 'scheme', look, format },
+      })),
+    ),
+    ...within('gradients', [
+      ...(gradients.length && wanted.gradients.includes('css')
+        ? [{ path: 'gradients.css', content: { kind: 'gradients' as const, look } }]
+        : []),
+      ...gradients.flatMap((gradient, i) =>
+        drawn.map(as => ({ path: `${called[i]}.${as}`, content: { kind: 'gradient' as const, look, gradient, as } })),
+      ),
+    ]),
+    ...wanted.mood.map(as => ({ path: `mood.${as}`, content: { kind: 'mood' as const, look, as } })),
+  ]
+}
+
+/** All files that are handed over, in the order of their folders: what belongs to several looks first, then look by look. */
+export const plannedFiles = (looks: readonly HandedLook[], wanted: Wanted): PlannedFile[] => {
+  const folders = namesOf(
+    looks.map(({ name }) => name),
+    'colorway',
+  )
+  const ids = looks.map(({ id }) => id)
+  const sheets = wanted.sheet.flatMap((as): PlannedFile[] =>
+    as === 'pdf'
+      ? [{ path: 'sheet.pdf', content: { kind: 'sheet', looks: ids, as } }]
+      : ids.map((id, i) => ({
+          path: ids.length > 1 ? `sheet-${folders[i]}.png` : 'sheet.png',
+          content: { kind: 'sheet', looks: [id], as },
+        })),
+  )
+  return distinctPaths([
+    ...sheets,
+    ...looks.flatMap((look, i) => within(looks.length > 1 ? (folders[i] as string) : '', lookFiles(look, wanted))),
+  ])
+}
+
+/** Files of which no two have one path: a later one goes on with a number before its ending. */
+const distinctPaths = (files: readonly PlannedFile[]): PlannedFile[] => {
+  const taken = new Set<string>()
+  return files.map(file => {
+    const [, stem = file.path, ending = ''] = /^(.*?)((?:\.[a-z]{2,8}){1,2})$/.exec(file.path) ?? []
+    let { path } = file
+    for (let n = 2; taken.has(path); n++) path = `${stem}-${n}${ending}`
+    taken.add(path)
+    return { ...file, path }
+  })
+}
+
+/** What the archive of them is called, without ending. */
+export const archiveName = (project: Pick<Project, 'name'>): string =>
+  fileNameOf(project.name, NAME_BYTES) || 'plumbago'
+
+/** A folder of the tree of files, or a file in it. */
+export interface Branch {
+  name: string
+  /** The path of a file; null for a folder. */
+  path: string | null
+  branches: Branch[]
+}
+
+/** Paths as a tree, folders before files, each in the order it comes. */
+export const treeOf = (paths: readonly string[]): Branch[] => {
+  const root: Branch[] = []
+  for (const path of paths) {
+    const names = path.split('/')
+    let at = root
+    names.forEach((name, i) => {
+      const isFile = i === names.length - 1
+      let branch = at.find(each => each.name === name && (each.path === null) === !isFile)
+      if (!branch) at.push((branch = { name, path: isFile ? path : null, branches: [] }))
+      at = branch.branches
+    })
+  }
+  return root
+}

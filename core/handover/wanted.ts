@@ -1,0 +1,59 @@
+import { z } from 'zod'
+import { hexSchema, idSchema } from '../document/basics'
+import { MOST_ARTWORK, MOST_COLORWAYS } from '../document/limits'
+import { SCHEME_FORMAT_KINDS } from '../formats/formats'
+
+/* What is to be handed over: of which artwork, in which colorways, as which files. */
+
+/** What stands for the project as it is now, among the colorways. */
+export const NOW = 'now'
+
+/** How wide a picture is in pixels, or how much larger than the artwork says. */
+export const PNG_WIDTH = { least: 16, most: 12_000 } as const
+export const PNG_SCALE = { least: 0.1, most: 20 } as const
+/** The most pixels of one picture. */
+export const MOST_PIXELS_OUT = 144_000_000
+
+const sizeSchema = z.discriminatedUnion('by', [
+  z.object({ by: z.literal('width'), pixels: z.number().int().min(PNG_WIDTH.least).max(PNG_WIDTH.most) }),
+  z.object({ by: z.literal('scale'), times: z.number().min(PNG_SCALE.least).max(PNG_SCALE.most) }),
+])
+export type PictureSize = z.infer<typeof sizeSchema>
+
+export const SVG_WAYS = ['tokens', 'properties'] as const
+export const GRADIENT_FILES = ['css', 'svg', 'png'] as const
+export const PAGE_FILES = ['pdf', 'png'] as const
+
+export const wantedSchema = z.object({
+  artwork: z.array(idSchema).max(MOST_ARTWORK),
+  looks: z
+    .array(idSchema)
+    .min(1, 'No colorway is chosen.')
+    .max(MOST_COLORWAYS + 1),
+  /** Artwork as SVG: with other color tokens and nothing else, or with its colors as custom properties of CSS. */
+  svg: z.enum(SVG_WAYS).nullable(),
+  /** Artwork as pictures in these sizes, clear or on a ground. */
+  png: z.array(sizeSchema).max(8),
+  ground: hexSchema.nullable(),
+  sheet: z.array(z.enum(PAGE_FILES)).max(PAGE_FILES.length),
+  mood: z.array(z.enum(PAGE_FILES)).max(PAGE_FILES.length),
+  scheme: z.array(z.enum(SCHEME_FORMAT_KINDS)).max(SCHEME_FORMAT_KINDS.length),
+  ladders: z.boolean(),
+  /** Whether swatches that no artwork uses are left out. */
+  onlyUsed: z.boolean(),
+  gradients: z.array(z.enum(GRADIENT_FILES)).max(GRADIENT_FILES.length),
+})
+export type Wanted = z.infer<typeof wantedSchema>
+
+/** What is wanted before anyone says otherwise: artwork as SVG and a picture, the sheet, the scheme. */
+export const FIRST_WANTED: Omit<Wanted, 'artwork' | 'looks'> = {
+  svg: 'tokens',
+  png: [{ by: 'scale', times: 1 }],
+  ground: null,
+  sheet: ['pdf'],
+  mood: [],
+  scheme: ['css', 'tokens'],
+  ladders: false,
+  onlyUsed: true,
+  gradients: [],
+}

@@ -1,0 +1,215 @@
+import sharp from 'sharp'
+import type { Hex } from '../../core/color/convert'
+import type { Cmyk } from '../../core/color/notation'
+import type { Artwork, ArtworkFile } from '../../core/document/artwork'
+import type { Project } from '../../core/document/project'
+import { SCHEME_FORMATS } from '../../core/formats/formats'
+import { gradientsToCss, gradientToSvg, type HandedGradient } from '../../core/formats/gradient'
+import { distinctKeys, keyOf } from '../../core/formats/handed'
+import { handedGradient, handedScheme, usedSwatches } from '../../core/handover/handed'
+import { moodPage } from '../../core/handover/mood'
+import type { Page } from '../../core/handover/page'
+import { handedLooks, plannedFiles, type Content, type HandedLook, type PlannedFile } from '../../core/handover/plan'
+import { sheetPages } from '../../core/handover/sheet'
+import type { Wanted } from '../../core/handover/wanted'
+import { gradientPixels } from '../../core/harmony/gradient'
+import { paintingOf, type Painting } from '../../core/painting/painting'
+import { PAPERS, type Print } from '../../core/print/papers'
+import type { Press } from '../../core/print/press'
+import { unitedInks } from '../../core/remap/united'
+import { shownScheme } from '../../core/scheme/compose'
+import { renderPng } from '../resvg'
+import { artworkWriter, missing, type ArtworkSources } from './artworkOut'
+import { openFonts } from './fonts'
+import { pdfOf } from './pdf'
+import { pageSvg, type Insert, type Inserts, type PictureInsert } from './svgPage'
+
+/** Where what is handed over comes from. */
+export interface Sources extends ArtworkSources {
+  /** A reference picture at the size it is worked on; null where there is none of this hash. */
+  picture: (hash: string) => Promise<Uint8Array | null>
+  /** The press a project is printed on; null where it is not. */
+  press: (print: Print) => Promise<Press | null>
+}
+
+/** What is handed over of a project: its files, known beforehand, and what writes each. */
+export interface HandingOver {
+  files: PlannedFile[]
+  looks: HandedLook[]
+  /** The names of swatches that are left out of a look's scheme, because no artwork uses them, by the look. */
+  left: ReadonlyMap<string, readonly string[]>
+  write: (file: PlannedFile, signal?: AbortSignal) => Promise<Uint8Array>
+}
+
+/** How wide the pages of the sheet and the strip of a scheme are as pictures, in pixels. */
+const SHEET_WIDTH = 1684
+const STRIP_WIDTH = 1600
+/** How large gradients are: as SVG in its own units, as PNG in pixels. */
+const GRADIENT_SVG = [1920, 1080] as const
+const GRADIENT_PNG = [4096, 2304] as const
+
+const gradientPng = ({ run, kind, angle }: HandedGradient, width: number, height: number): Promise<Buffer> =>
+  sharp(gradientPixels(run, { kind, angle }, width, height), { raw: { width, height, channels: 4 } })
+    .png({ compressionLevel: 6 })
+    .toBuffer()
+
+/** Answers that are worked out once for each question. */
+const once = <Answer>(work: (of: string) => Answer): ((of: string) => Answer) => {
+  const known = new Map<string, Answer>()
+  return of => {
+    const answer = known.get(of) ?? work(of)
+    known.set(of, answer)
+    return answer
+  }
+}
+
+/** Pages under each other as one picture, so many pixels wide. */
+const stacked = async (pages: readonly Page[], width: number, inserts: Inserts): Promise<Buffer> => {
+  const all: Buffer[] = []
+  for (const page of pages)
+    all.push(await renderPng(await pageSvg(page, openFonts(), inserts, width / page.width), width))
+  const [only] = all
+  if (only && all.length === 1) return only
+  const heights = pages.map(page => Math.round((width * page.height) / page.width))
+  const topOf = (place: number): number => heights.slice(0, place).reduce((sum, height) => sum + height, 0)
+  return sharp({ create: { width, height: topOf(heights.length), channels: 3, background: '#ffffff' } })
+    .composite(all.map((input, i) => ({ input, left: 0, top: topOf(i) })))
+    .png({ compressionLevel: 6 })
+    .toBuffer()
+}
+
+/** What stands on the pages of looks: their artwork, the project's references, gradients. */
+const insertsOf = (
+  { references }: Project,
+  lookOf: (id: string) => HandedLook,
+  artworkInsert: (look: HandedLook, art: Artwork) => Promise<Insert>,
+  picture: Sources['picture'],
+): Inserts => {
+  const artwork = once((key: string): Promise<Insert> => {
+    const [look, id] = JSON.parse(key) as [string, string]
+    const art = lookOf(look).project.artwork.find(each => each.id === id) ?? missing('An artwork')
+    return artworkInsert(lookOf(look), art)
+  })
+  const pictures = once(async (id: string): Promise<PictureInsert> => {
+    const reference = references.find(each => each.id === id) ?? missing('A reference')
+    const kept = (await picture(reference.hash)) ?? missing(`“${reference.name}”`)
+    const plain = sharp(kept).flatten({ background: '#ffffff' })
+    const bytes = await plain.jpeg({ quality: 88, chromaSubsampling: '4:4:4' }).toBuffer()
+    return { bytes, media: 'image/jpeg', ratio: reference.width / reference.height }
+  })
+  return { artwork: (id, look) => artwork(JSON.stringify([look, id])), picture: pictures, gradient: gradientPng }
+}
+
+/** What is wanted of a project as files, each written when it is asked for. Which there are is known beforehand. */
+export const handOver = async (
+  project: Project,
+  wanted: Wanted,
+  sources: Sources,
+  date = new Date(),
+): Promise<HandingOver> => {
+  const looks = handedLooks(project, wanted)
+  const lookOf = (id: string): HandedLook => looks.find(each => each.id === id) ?? missing('The colorway')
+  const records = new Map<string, ArtworkFile>()
+  for (const hash of new Set(looks.flatMap(look => look.project.artwork.map(art => art.hash)))) {
+    const file = await sources.file(hash)
+    if (file) records.set(hash, file)
+  }
+  const writer = artworkWriter({ ...sources, file: async hash => records.get(hash) ?? null })
+  const paintingIn = once((id: string): Painting => {
+    const own = lookOf(id).project
+    return paintingOf(own, {
+      inks: unitedInks(own.artwork.flatMap(({ hash }) => records.get(hash) ?? [])),
+      standIns: [],
+    })
+  })
+  const chosenOf = (look: HandedLook): Artwork[] => look.project.artwork.filter(({ id }) => wanted.artwork.includes(id))
+  const schemeOf = once((id: string) => {
+    const look = lookOf(id)
+    const artwork = chosenOf(look)
+    const used = usedSwatches(look.project, artwork, art => records.get(art.hash)?.inks ?? [])
+    const only = wanted.onlyUsed && used.size ? used : null
+    return handedScheme(look.project, look.name, { ladders: wanted.ladders, only })
+  })
+  const gradientsOf = ({ project: own }: HandedLook): HandedGradient[] =>
+    own.gradients.map(each => handedGradient(each, own.scheme))
+  const inserts = insertsOf(
+    project,
+    lookOf,
+    (look, art) => writer.insert(art, paintingIn(look.id)(art.id)),
+    sources.picture,
+  )
+
+  const sheetOf = async (ids: readonly string[]): Promise<Page[]> => {
+    const press = await sources.press(project.check.print)
+    const { paper } = project.check.print
+    const plan = {
+      title: project.name,
+      date: date.toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' }),
+      paper: paper && PAPERS[paper].title,
+      inksOf: press && ((hex: Hex): Cmyk => press.cmykOf(hex)),
+      looks: ids.map(lookOf).map(look => ({
+        ...{ id: look.id, name: look.name, note: look.note, chosen: look.chosen },
+        artwork: chosenOf(look),
+        scheme: handedScheme(look.project, look.name, { ladders: true, only: null }).scheme,
+        gradients: gradientsOf(look),
+      })),
+    }
+    return sheetPages(plan, openFonts().measure)
+  }
+  const moodOf = (look: HandedLook): Page => {
+    const names = new Map(project.references.map(({ id, name }) => [id, name]))
+    const pictures = project.mood.pictures.flatMap(({ reference, ...crop }) => {
+      const name = names.get(reference)
+      return name === undefined ? [] : [{ id: reference, name, crop }]
+    })
+    return moodPage(project.mood, pictures, shownScheme(look.project), openFonts().measure)
+  }
+
+  const textual = (said: string): Uint8Array => new TextEncoder().encode(said)
+  const write = async (content: Content, signal?: AbortSignal): Promise<Uint8Array> => {
+    const heeding = signal ? { signal } : {}
+    switch (content.kind) {
+      case 'svg': {
+        const { look, artwork } = content
+        return writer.svg(artwork, paintingIn(look)(artwork.id), wanted.svg ?? 'tokens', lookOf(look).project.scheme)
+      }
+      case 'picture':
+        return writer.picture(
+          content.artwork,
+          paintingIn(content.look)(content.artwork.id),
+          content.width,
+          wanted.ground,
+        )
+      case 'scheme': {
+        const format = SCHEME_FORMATS[content.format]
+        const said = format.write(schemeOf(content.look).scheme)
+        return 'drawn' in format ? renderPng(said, STRIP_WIDTH) : textual(said)
+      }
+      case 'gradients': {
+        const all = gradientsOf(lookOf(content.look))
+        return textual(gradientsToCss(all, distinctKeys(all.map(({ name }) => keyOf(name)))))
+      }
+      case 'gradient': {
+        const gradient = handedGradient(content.gradient, lookOf(content.look).project.scheme)
+        if (content.as === 'svg') return textual(gradientToSvg(gradient, ...GRADIENT_SVG))
+        return gradientPng(gradient, ...GRADIENT_PNG)
+      }
+      case 'mood': {
+        const page = moodOf(lookOf(content.look))
+        const about = { title: `${project.name}: mood page`, subject: 'Mood page' }
+        return content.as === 'pdf' ? pdfOf([page], about, inserts, heeding) : stacked([page], page.width, inserts)
+      }
+      case 'sheet': {
+        const pages = await sheetOf(content.looks)
+        const about = { title: project.name, subject: 'Color sheet' }
+        return content.as === 'pdf' ? pdfOf(pages, about, inserts, heeding) : stacked(pages, SHEET_WIDTH, inserts)
+      }
+    }
+  }
+  return {
+    files: plannedFiles(looks, wanted),
+    looks,
+    left: new Map(looks.map(({ id }) => [id, schemeOf(id).left.map(({ name }) => name)])),
+    write: ({ content }, signal) => write(content, signal),
+  }
+}

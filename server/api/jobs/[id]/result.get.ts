@@ -1,0 +1,22 @@
+import { Readable } from 'node:stream'
+import { sendStream, setHeaders } from 'h3'
+import { z } from 'zod'
+import { database } from '../../../db/connect'
+import { jobResult } from '../../../db/jobs'
+import { door, missing, partOf } from '../../../door'
+import { PICTURE_HEADERS } from '../../../headers'
+
+/** What comes of a job, as a file to be saved, piece by piece. */
+export default door(async event => {
+  const result = await jobResult(database(), partOf(event, 'id', z.uuid(), 'job'))
+  if (!result) throw missing('result')
+  const { name, media, size, pieces } = result
+  setHeaders(event, {
+    ...PICTURE_HEADERS,
+    'cache-control': 'private, no-store',
+    'content-type': media,
+    'content-length': size,
+    'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name).replace(/['()*]/g, c => `%${c.charCodeAt(0).toString(16).toUpperCase()}`)}`,
+  })
+  return sendStream(event, Readable.from(pieces()))
+})

@@ -1,0 +1,212 @@
+import type { JSONValue, ReservedSql, Sql } from 'postgres'
+import type { HandOverJob } from '../../core/document/job'
+import { projectSchema, type Project } from '../../core/document/project'
+import { wantedSchema, type Wanted } from '../../core/handover/wanted'
+import { inTransaction } from './connect'
+
+/** The most jobs of one project that wait or are under way at once. */
+export const MOST_AT_ONCE = 3
+/** How often a job is taken up at most: one that brings its worker down again and again is given up. */
+export const MOST_TRIES = 3
+/** Whose advisory locks those of jobs are. */
+const LOCKS = 704_113
+/** What a worker listens to. */
+export const CHANNEL = 'plumbago_jobs'
+
+/** A project that has as many jobs as it may. */
+export class TooMany extends Error {
+  constructor() {
+    super(`${MOST_AT_ONCE} exports of this project are waiting already; wait for one of them, or stop it.`)
+  }
+}
+
+interface Row {
+  id: string
+  name: string
+  state: HandOverJob['state']
+  done: number
+  parts: number
+  doing: string
+  failures: HandOverJob['failures']
+  reason: string | null
+  size: string | null
+  created_at: Date
+}
+
+const told = ({ created_at, size, ...job }: Row): HandOverJob => ({
+  ...job,
+  size: size === null ? null : Number(size),
+  createdAt: created_at.toISOString(),
+})
+
+const columns = (sql: Sql) => sql`id, name, state, done, parts, doing, failures, reason, size, created_at`
+
+/** Asks for a job on a project as it is stored. Null where there is no such project; throws TooMany. */
+export const addJob = (sql: Sql, project: string, name: string, wanted: Wanted): Promise<HandOverJob | null> =>
+  inTransaction(sql, async within => {
+    const [found] = await within`select 1 from projects where id = ${project} and deleted_at is null for update`
+    if (!found) return null
+    const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`select count(*)::int as count from jobs
+      where project_id = ${project} and state in ('waiting', 'underway')`
+    if (count >= MOST_AT_ONCE) throw new TooMany()
+    const [row] = await within<Row[]>`insert into jobs (project_id, name, wanted, document)
+      select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, document from projects where id = ${project}
+      returning ${columns(within)}`
+    await within`select pg_notify(${CHANNEL}, '')`
+    return told(row as Row)
+  })
+
+/** The jobs of a project, the latest first. */
+export const jobsOf = async (sql: Sql, project: string): Promise<HandOverJob[]> => {
+  const rows = await sql<Row[]>`select ${columns(sql)} from jobs where project_id = ${project}
+    order by created_at desc limit 20`
+  return rows.map(told)
+}
+
+/** A job; null where there is none. */
+export const findJob = async (sql: Sql, id: string): Promise<HandOverJob | null> => {
+  const [row] = await sql<Row[]>`select ${columns(sql)} from jobs where id = ${id}`
+  return row ? told(row) : null
+}
+
+/** Stops a job that waits or is under way; what was done of it is thrown away. Null where there is none. */
+export const stopJob = (sql: Sql, id: string): Promise<HandOverJob | null> =>
+  inTransaction(sql, async within => {
+    const [stopped] = await within`update jobs set state = 'stopped', doing = ''
+      where id = ${id} and state in ('waiting', 'underway') returning id`
+    if (stopped) await within`delete from job_files where job_id = ${id}`
+    return findJob(within, id)
+  })
+
+/** Takes up again what failed of a job; what was done stays done. Null where there is none. */
+export const retryJob = (sql: Sql, id: string): Promise<HandOverJob | null> =>
+  inTransaction(sql, async within => {
+    const [again] =
+      await within`update jobs set state = 'waiting', failures = '[]', reason = null, tries = 0, size = null
+      where id = ${id} and state in ('failed', 'stopped', 'done') and (state <> 'done' or failures <> '[]') returning id`
+    if (again) {
+      await within`delete from job_chunks where job_id = ${id}`
+      await within`select pg_notify(${CHANNEL}, '')`
+    }
+    return findJob(within, id)
+  })
+
+/** A job a worker has taken up, and what gives it back. */
+export interface Taken {
+  id: string
+  project: Project
+  wanted: Wanted
+  release: () => Promise<void>
+}
+
+/**
+ * Takes up the oldest job that nobody works on. Whoever works on one holds a lock that ends with its connection, so that a
+ * job is free at once when its worker dies. Null where there is none.
+ */
+export const takeJob = async (sql: Sql, held: ReservedSql): Promise<Taken | null> => {
+  const open = await sql<Array<{ id: string }>>`select id from jobs where state in ('waiting', 'underway')
+    order by created_at limit 50`
+  for (const { id } of open) {
+    const [lock] = await held<Array<{ free: boolean }>>`select pg_try_advisory_lock(${LOCKS}, hashtext(${id})) as free`
+    if (!lock?.free) continue
+    const release = async (): Promise<void> => {
+      await held`select pg_advisory_unlock(${LOCKS}, hashtext(${id}))`
+    }
+    const [job] = await sql<Array<{ tries: number; document: unknown; wanted: unknown }>>`
+      update jobs set state = 'underway', tries = tries + 1 where id = ${id} and state in ('waiting', 'underway')
+      returning tries, document, wanted`
+    if (job && job.tries <= MOST_TRIES)
+      return { id, project: projectSchema.parse(job.document), wanted: wantedSchema.parse(job.wanted), release }
+    if (job) await failJob(sql, id, 'It brought the worker down again and again, and was given up.')
+    await release()
+  }
+  return null
+}
+
+/** Whether a job is still wanted. */
+export const isWanted = async (sql: Sql, id: string): Promise<boolean> => {
+  const [row] = await sql`select 1 from jobs where id = ${id} and state = 'underway'`
+  return row !== undefined
+}
+
+/** Tells how far a job is. */
+export const tellJob = async (
+  sql: Sql,
+  id: string,
+  { done, parts, doing, failures }: Pick<HandOverJob, 'done' | 'parts' | 'doing' | 'failures'>,
+): Promise<void> => {
+  await sql`update jobs set done = ${done}, parts = ${parts}, doing = ${doing}, failures = ${sql.json(failures)}
+    where id = ${id} and state = 'underway'`
+}
+
+/** Gives a job up, with the reason. */
+export const failJob = async (sql: Sql, id: string, reason: string): Promise<void> => {
+  await sql`update jobs set state = 'failed', reason = ${reason}, doing = '' where id = ${id} and state = 'underway'`
+}
+
+/** Keeps a file of a job that is done. */
+export const keepFile = async (sql: Sql, id: string, path: string, bytes: Uint8Array): Promise<void> => {
+  await sql`insert into job_files (job_id, path, bytes) values (${id}, ${path}, ${Buffer.from(bytes)})
+    on conflict (job_id, path) do nothing`
+}
+
+/** The paths of the files of a job that are done. */
+export const keptPaths = async (sql: Sql, id: string): Promise<Set<string>> => {
+  const rows = await sql<Array<{ path: string }>>`select path from job_files where job_id = ${id}`
+  return new Set(rows.map(({ path }) => path))
+}
+
+/** The bytes of a file of a job; null where it is not done. */
+export const keptFile = async (sql: Sql, id: string, path: string): Promise<Buffer | null> => {
+  const [row] = await sql<Array<{ bytes: Buffer }>>`select bytes from job_files where job_id = ${id} and path = ${path}`
+  return row?.bytes ?? null
+}
+
+/**
+ * Ends a job with its result, whole or not at all: `pieces` gives its bytes one after the other. False where the job is not
+ * wanted any more.
+ */
+export const endJob = (
+  sql: Sql,
+  id: string,
+  { name, media }: { name: string; media: string },
+  pieces: () => AsyncIterable<Uint8Array>,
+): Promise<boolean> =>
+  inTransaction(sql, async within => {
+    await within`delete from job_chunks where job_id = ${id}`
+    let [place, size] = [0, 0]
+    for await (const bytes of pieces()) {
+      await within`insert into job_chunks (job_id, place, bytes) values (${id}, ${place++}, ${Buffer.from(bytes)})`
+      size += bytes.length
+    }
+    const [ended] =
+      await within`update jobs set state = 'done', done = parts, doing = '', name = ${name}, media = ${media},
+      size = ${size} where id = ${id} and state = 'underway' returning failures`
+    if (!ended) await within`delete from job_chunks where job_id = ${id}`
+    else if (!(ended.failures as unknown[]).length) await within`delete from job_files where job_id = ${id}`
+    return ended !== undefined
+  })
+
+/** The result of a job: what it is called, what it is, how large, and its bytes in pieces. Null where there is none. */
+export const jobResult = async (
+  sql: Sql,
+  id: string,
+): Promise<{ name: string; media: string; size: number; pieces: () => AsyncIterable<Buffer> } | null> => {
+  const [row] = await sql<Array<{ name: string; media: string; size: string }>>`select name, media, size from jobs
+    where id = ${id} and state = 'done' and size is not null`
+  if (!row) return null
+  return {
+    ...{ name: row.name, media: row.media, size: Number(row.size) },
+    pieces: async function* () {
+      const rows = sql<Array<{ bytes: Buffer }>>`select bytes from job_chunks where job_id = ${id} order by place`
+      for await (const [chunk] of rows.cursor(1)) if (chunk) yield chunk.bytes
+    },
+  }
+}
+
+/** Throws away jobs that ended more than a day ago, with what came of them. Returns how many there were. */
+export const purgeJobs = async (sql: Sql): Promise<number> => {
+  const gone = await sql`delete from jobs where state not in ('waiting', 'underway')
+    and created_at < now() - interval '1 day' returning id`
+  return gone.length
+}

@@ -1,0 +1,159 @@
+import type { Sql } from 'postgres'
+import type { HandOverJob } from '../../core/document/job'
+import { contentsPage } from '../../core/handover/contents'
+import { archiveName, type PlannedFile } from '../../core/handover/plan'
+import { handOver, type HandingOver, type Sources } from '../../render/handover/hand'
+import { archiveTo } from '../../render/handover/archive'
+import { endJob, failJob, isWanted, keepFile, keptFile, keptPaths, tellJob, type Taken } from '../db/jobs'
+import { mediaOf } from './media'
+
+/** How many files are written side by side: what is rendered is rendered by other processes. */
+const LANES = 3
+/** How often it is looked whether a job is still wanted, in milliseconds. */
+const LOOK = 400
+/** How large the pieces of a result are, in bytes. */
+const PIECE = 1 << 20
+
+const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))
+
+/** What one artwork after the other is written of: the order that opens each file once. */
+const inOrderOfWork = (files: readonly PlannedFile[]): PlannedFile[] => {
+  const key = ({ content }: PlannedFile): string => ('artwork' in content ? content.artwork.hash : '')
+  return [...files].sort((one, other) => (key(one) < key(other) ? -1 : key(one) > key(other) ? 1 : 0))
+}
+
+/** Bytes in pieces of one size; the last is what is left. */
+async function* inPieces(parts: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
+  let held: Uint8Array[] = []
+  let size = 0
+  for await (const part of parts) {
+    for (let at = 0; at < part.length; ) {
+      const take = part.subarray(at, at + PIECE - size)
+      held.push(take)
+      size += take.length
+      at += take.length
+      if (size < PIECE) continue
+      yield Buffer.concat(held)
+      held = []
+      size = 0
+    }
+  }
+  if (size) yield Buffer.concat(held)
+}
+
+/** The contents page of what was written. */
+const pageOf = (
+  title: string,
+  { files, looks, left }: HandingOver,
+  written: ReadonlySet<string>,
+  failures: HandOverJob['failures'],
+): string => {
+  const there = files.filter(({ path }) => written.has(path))
+  const ofLook = (id: string): PlannedFile[] => there.filter(({ content }) => 'look' in content && content.look === id)
+  return contentsPage({
+    title,
+    date: new Date().toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' }),
+    files: there.filter(({ content }) => !('look' in content)).map(({ path }) => path),
+    looks: looks.map(({ id, name, note, chosen, project }) => {
+      const own = ofLook(id)
+      const picture =
+        own.find(({ content }) => content.kind === 'picture') ?? own.find(({ content }) => content.kind === 'svg')
+      return {
+        ...{ name, note, chosen, swatches: project.scheme, left: left.get(id) ?? [] },
+        picture: picture?.path ?? null,
+        files: own.map(({ path }) => path),
+      }
+    }),
+    failed: failures,
+  })
+}
+
+/** Everything that was written as one archive, beginning with its contents page. */
+async function* archived(sql: Sql, id: string, page: string, paths: readonly string[]): AsyncGenerator<Uint8Array> {
+  let ready: Uint8Array[] = []
+  const archive = archiveTo(bytes => ready.push(bytes))
+  const taken = (): Uint8Array[] => {
+    const all = ready
+    ready = []
+    return all
+  }
+  archive.add('contents.html', new TextEncoder().encode(page))
+  yield* taken()
+  for (const path of paths) {
+    const bytes = await keptFile(sql, id, path)
+    if (!bytes) throw new Error(`${path} was lost.`)
+    archive.add(path, bytes)
+    yield* taken()
+  }
+  archive.end()
+  yield* taken()
+}
+
+/** Writes the files of a job that are not done yet, some side by side; those that cannot be are returned with the reason. */
+const writeAll = async (
+  sql: Sql,
+  { id }: Taken,
+  handing: HandingOver,
+  stop: AbortController,
+): Promise<HandOverJob['failures']> => {
+  const kept = await keptPaths(sql, id)
+  const parts = handing.files.length
+  const failures: HandOverJob['failures'] = []
+  const waiting = inOrderOfWork(handing.files.filter(({ path }) => !kept.has(path)))
+  let done = parts - waiting.length
+  const lane = async (): Promise<void> => {
+    for (let file = waiting.shift(); file && !stop.signal.aborted; file = waiting.shift()) {
+      await tellJob(sql, id, { done, parts, doing: file.path, failures })
+      try {
+        await keepFile(sql, id, file.path, await handing.write(file, stop.signal))
+      } catch (error) {
+        if (stop.signal.aborted) return
+        failures.push({ path: file.path, reason: reasonOf(error) })
+      }
+      done++
+    }
+  }
+  await Promise.all(Array.from({ length: LANES }, lane))
+  await tellJob(sql, id, { done, parts, doing: 'packing', failures })
+  return failures
+}
+
+/**
+ * Does a job that was taken up: writes its files and ends it with the one there is, or an archive of all. It ends where
+ * nobody wants it any more. Throws where the database is gone: then another takes it up.
+ */
+export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<void> => {
+  const { id, project, wanted } = taken
+  const stop = new AbortController()
+  const looking = setInterval(() => {
+    isWanted(sql, id).then(
+      wants => wants || stop.abort(),
+      () => {}, // whether the database is gone is found out by the work itself
+    )
+  }, LOOK)
+  try {
+    const handing = await handOver(project, wanted, sources)
+    if (!handing.files.length) return await failJob(sql, id, 'There is nothing to write of what is chosen.')
+    const failures = await writeAll(sql, taken, handing, stop)
+    if (stop.signal.aborted) return
+    const [only] = handing.files
+    const written = new Set(
+      handing.files.map(({ path }) => path).filter(path => !failures.some(each => each.path === path)),
+    )
+    if (!written.size) return await failJob(sql, id, failures[0]?.reason ?? 'Nothing could be written.')
+    if (only && handing.files.length === 1) {
+      const bytes = await keptFile(sql, id, only.path)
+      const name = only.path.split('/').at(-1) ?? only.path
+      const whole = async function* () {
+        if (bytes) yield bytes
+      }
+      await endJob(sql, id, { name, media: mediaOf(name) }, () => inPieces(whole()))
+      return
+    }
+    const page = pageOf(project.name, handing, written, failures)
+    const result = { name: `${archiveName(project)}.zip`, media: 'application/zip' }
+    await endJob(sql, id, result, () => inPieces(archived(sql, id, page, [...written])))
+  } finally {
+    clearInterval(looking)
+  }
+}

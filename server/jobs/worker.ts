@@ -1,0 +1,51 @@
+import type { Sql } from 'postgres'
+import { CHANNEL, failJob, purgeJobs, takeJob } from '../db/jobs'
+import { doJob } from './work'
+import { storedSources } from './sources'
+
+/** How often it is looked for jobs where nobody called, and how often old ones are thrown away, in milliseconds. */
+const LOOK = 2000
+const PURGE = 3_600_000
+
+const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))
+
+/** Does jobs, one after the other, as they come, until the signal says to stop. Says what goes wrong to `tell`. */
+export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) => void): Promise<void> => {
+  const sources = storedSources(sql)
+  let wake = (): void => {}
+  const listening = await sql.listen(CHANNEL, () => wake()).catch((error: unknown) => tell(reasonOf(error)))
+  stop.addEventListener('abort', () => wake())
+  let purged = 0
+  while (!stop.aborted) {
+    const held = await sql.reserve().catch(() => null)
+    try {
+      if (held) {
+        if (Date.now() - purged > PURGE) {
+          await purgeJobs(sql)
+          purged = Date.now()
+        }
+        for (let job = await takeJob(sql, held); job && !stop.aborted; job = await takeJob(sql, held)) {
+          const { id, release } = job
+          await doJob(sql, job, sources).catch(async (error: unknown) => {
+            tell(`${id}: ${reasonOf(error)}`)
+            await failJob(sql, id, reasonOf(error))
+          })
+          await release()
+        }
+      }
+    } catch (error) {
+      tell(reasonOf(error)) // the database is gone; it is asked again
+    } finally {
+      held?.release()
+    }
+    if (!stop.aborted)
+      await new Promise<void>(done => {
+        const timer = setTimeout(done, LOOK)
+        wake = () => {
+          clearTimeout(timer)
+          done()
+        }
+      })
+  }
+  if (listening) await listening.unlisten()
+}
