@@ -1,14 +1,18 @@
 import { readFile } from 'node:fs/promises'
+import { basename, extname } from 'node:path'
 import { parseArgs } from 'node:util'
 import { ALSO, type Also } from '../core/artwork/reading'
 import { parseColor } from '../core/color/parse'
 import { numbered, plainName } from '../core/color/name'
 import { WHEELS } from '../core/color/wheel'
 import { APART, EXTRACTED, extracted, TAKEN_BY, warmUp, type Lean } from '../core/extract/extract'
-import { toCss, toText, toTokens } from '../core/formats/formats'
+import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '../core/formats/formats'
+import { titleShown } from '../core/formats/fileName'
 import { readColors } from '../core/formats/read/read'
 import type { ReadColor } from '../core/formats/read/readColor'
 import { COUNT, derive } from '../core/harmony/derive'
+import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS } from '../core/harmony/gradient'
+import { PNG_WIDTH, type Wanted } from '../core/handover/wanted'
 import { HARMONIES } from '../core/harmony/harmony'
 import { TONE_PLANS } from '../core/harmony/tone'
 import { HOLD } from '../core/remap/hold'
@@ -19,8 +23,10 @@ import { SHADINGS } from '../core/remap/shading'
 import { pictureInfo, workingPicture } from '../render/pictures'
 import { batch } from './batch'
 import { checkFile } from './checking'
+import { exported } from './exporting'
+import { writeGradient } from './gradients'
 import { reasonOf } from './reason'
-import { compared, inksOf, remapFile, type Plan, type Told } from './remapping'
+import { compared, inksOf, remapFile, type Plan, type SchemePlan, type Told } from './remapping'
 
 const USAGE =
   `Usage:
@@ -44,7 +50,14 @@ const USAGE =
   plumbago extract IMAGE --count ` +
   `N [--lean X,Y] [--apart DELTA_E] [--by eye|faithful] --json
   plumbago scheme --base COLOR --harmony KIND --wheel ` +
-  `light|paint|perceptual --count N [--tone PLAN] [--spread DEGREES] [--turn DEGREES] --format css|tokens|text
+  `light|paint|perceptual --count N [--tone PLAN] [--spread DEGREES] [--turn DEGREES] --format css|tailwind|tokens|csv|text|sheet
+  plumbago export PROJECT.json|DIR [--scheme COLORS]… [how] --as svg,themed,png,pdf,css,tailwind,tokens,csv,text,sheet,strip
+    [--width PIXELS,…] [--ladders] [--all-colors] -o OUTDIR
+    A PROJECT.json is a project as the server tells it, its artwork beside it; of a DIR all artwork is taken. Each scheme is a
+    colorway. pdf is the sheet.
+  plumbago sheet PROJECT.json|DIR [--scheme COLORS]… [how] -o OUT.pdf|OUT.png
+  plumbago gradient --colors '#e07a5f,#0f6d5f 60%,…' [--kind linear|radial|conic] [--angle DEGREES] [--space oklab|oklch]
+    [--way shorter|longer|increasing|decreasing] [--size WIDTHxHEIGHT] -o OUT.css|OUT.svg|OUT.png
 `
 
 /** Something said wrong or a file that cannot be read: one sentence, exit code 2. */
@@ -244,16 +257,104 @@ const scheme = (words: SchemeWords): string => {
     turn: numberIn(words.turn, 'turn'),
   }).map(({ hex }) => hex)
   const names = numbered(hexes.map(plainName))
-  const colors = hexes.map((hex, i) => ({ hex, name: names[i] as string }))
-  const title = `${words.harmony} on ${typed.hex}`
-  switch (oneOf(['css', 'tokens', 'text'], words.format, 'format')) {
-    case 'css':
-      return toCss(title, colors)
-    case 'tokens':
-      return toTokens(title, colors)
-    case 'text':
-      return toText(colors)
+  const swatches = hexes.map((hex, i) => ({ hex, name: names[i] as string }))
+  const format = SCHEME_FORMATS[oneOf(TEXTS, words.format, 'format')]
+  return format.write({ title: `${words.harmony} on ${typed.hex}`, swatches })
+}
+
+/** The formats of schemes that are text. */
+const TEXTS = SCHEME_FORMAT_KINDS.filter(kind => !('drawn' in SCHEME_FORMATS[kind]))
+
+/** What an export is made of, besides the formats of schemes. */
+const AS = ['svg', 'themed', 'png', 'pdf', ...SCHEME_FORMAT_KINDS] as const
+
+interface ExportWords extends Omit<PlanWords, 'scheme'> {
+  'scheme'?: string[] | undefined
+  'as': string
+  'width': string
+  'ladders'?: boolean | undefined
+  'all-colors'?: boolean | undefined
+}
+
+/** What is wanted of an export, as it was typed. */
+const wantedOf = ({ as, width, ladders, 'all-colors': allColors }: ExportWords): Omit<Wanted, 'artwork' | 'looks'> => {
+  const kinds = as.split(',').map(word => oneOf(AS, word.trim(), 'kind of file'))
+  const widths = width
+    .split(',')
+    .filter(Boolean)
+    .map(said => {
+      const pixels = numberIn(said, 'width')
+      if (!Number.isInteger(pixels) || pixels < PNG_WIDTH.least || pixels > PNG_WIDTH.most)
+        refuse(`A picture is ${PNG_WIDTH.least} to ${PNG_WIDTH.most} pixels wide, not ${said}.`)
+      return { by: 'width' as const, pixels }
+    })
+  return {
+    svg: kinds.includes('themed') ? 'properties' : kinds.includes('svg') ? 'tokens' : null,
+    png: kinds.includes('png') ? (widths.length ? widths : [{ by: 'scale', times: 1 }]) : [],
+    ground: null,
+    sheet: kinds.includes('pdf') ? ['pdf'] : [],
+    mood: [],
+    scheme: kinds.filter((kind): kind is SchemeFormatKind => kind in SCHEME_FORMATS),
+    ladders: ladders ?? false,
+    onlyUsed: !allColors,
+    gradients: [],
   }
+}
+
+/** Hands over a project or a folder of artwork in as many schemes as are given; 2 where some of it could not be written. */
+const exportOf = async (
+  from: string,
+  words: ExportWords,
+  wanted: Omit<Wanted, 'artwork' | 'looks'>,
+  out: string,
+): Promise<number> => {
+  const plans: Array<{ name: string; plan: SchemePlan }> = []
+  for (const path of words.scheme ?? []) {
+    const plan = await planOf({ ...words, scheme: path })
+    if (plan.kind === 'scheme') plans.push({ name: titleShown(basename(path)), plan })
+  }
+  const { files, failed, left } = await exported(from, plans, wanted, out)
+  process.stdout.write(`${files - failed.length} of ${files} files written.\n`)
+  for (const each of left) process.stdout.write(`Left out, because no artwork uses it: ${each}\n`)
+  if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
+  return failed.length ? 2 : 0
+}
+
+interface GradientSaid {
+  colors?: string | undefined
+  kind: string
+  angle: string
+  space: string
+  way: string
+  size: string
+  out?: string | undefined
+}
+
+const gradientOf = async (words: GradientSaid): Promise<void> => {
+  const colors = needed(words.colors, '--colors')
+    .split(/,(?![^(]*\))/)
+    .map(said => {
+      const [, color = '', percent] = /^(.*?)(?:\s+(\d+(?:\.\d+)?)%)?$/.exec(said.trim()) ?? []
+      return { hex: colorIn(color), at: percent === undefined ? null : Math.min(1, Number(percent) / 100) }
+    })
+  if (colors.length < 2) refuse('A gradient takes two colors or more.')
+  const [, width, height] =
+    /^(\d{1,5})x(\d{1,5})$/.exec(words.size) ?? refuse(`“${words.size}” is no size like 1920x1080.`)
+  const [wide, high] = [Number(width), Number(height)]
+  if (!wide || !high || wide * high > 144e6) refuse(`${words.size} is too large, or nothing.`)
+  const out = needed(words.out, '-o')
+  await writeGradient(
+    titleShown(basename(out)),
+    {
+      colors,
+      kind: oneOf(GRADIENT_KINDS, words.kind, 'kind of gradient'),
+      angle: numberIn(words.angle, 'angle'),
+      space: oneOf(GRADIENT_SPACES, words.space, 'space to mix in'),
+      way: oneOf(HUE_WAYS, words.way, 'way round the hues'),
+      ...{ width: wide, height: high },
+    },
+    out,
+  )
 }
 
 interface CheckWords extends PlanWords {
@@ -293,7 +394,7 @@ const joinedArgs = (args: readonly string[]): string[] =>
 
 const run = async (): Promise<number> => {
   const {
-    values,
+    values: said,
     positionals: [verb, path, other],
   } = parseArgs({
     args: joinedArgs(process.argv.slice(2)),
@@ -314,7 +415,17 @@ const run = async (): Promise<number> => {
       'lean': { type: 'string', default: '0,0' },
       'apart': { type: 'string', default: String(APART.usual) },
       'by': { type: 'string', default: TAKEN_BY[0] },
-      'scheme': { type: 'string' },
+      'scheme': { type: 'string', multiple: true },
+      'as': { type: 'string', default: 'svg,png,pdf,tokens' },
+      'width': { type: 'string', default: '' },
+      'ladders': { type: 'boolean' },
+      'all-colors': { type: 'boolean' },
+      'colors': { type: 'string' },
+      'kind': { type: 'string', default: 'linear' },
+      'angle': { type: 'string', default: '90' },
+      'space': { type: 'string', default: 'oklab' },
+      'way': { type: 'string', default: 'shorter' },
+      'size': { type: 'string', default: '1920x1080' },
       'match': { type: 'string', default: 'picture' },
       'shading': { type: 'string' },
       'hold': { type: 'string', default: String(HOLD.rest) },
@@ -329,10 +440,11 @@ const run = async (): Promise<number> => {
       'help': { type: 'boolean', short: 'h' },
     },
   })
-  if (values.help || !verb) {
+  if (said.help || !verb) {
     process.stdout.write(USAGE)
-    return verb || values.help ? 0 : 2
+    return verb || said.help ? 0 : 2
   }
+  const values = { ...said, scheme: said.scheme?.at(-1) }
   switch (verb) {
     case 'inks': {
       const file = needed(path, 'The SVG file')
@@ -374,9 +486,22 @@ const run = async (): Promise<number> => {
     case 'scheme':
       process.stdout.write(scheme({ ...values, base: needed(values.base, '--base') }))
       return 0
+    case 'export': {
+      const from = needed(path, 'The project or folder')
+      return exportOf(from, said, wantedOf(said), needed(values.out, '-o')).catch(naming(from))
+    }
+    case 'sheet': {
+      const from = needed(path, 'The project or folder')
+      const out = needed(values.out, '-o')
+      const as = oneOf(['pdf', 'png'], extname(out).slice(1).toLowerCase(), 'kind of sheet')
+      return exportOf(from, said, { ...wantedOf({ ...said, as: 'pdf' }), sheet: [as] }, out).catch(naming(from))
+    }
+    case 'gradient':
+      await gradientOf(values)
+      return 0
     default:
       return refuse(
-        `“${verb}” is nothing this can do; there are inks, remap, batch, compare, check, extract and scheme.`,
+        `“${verb}” is nothing this can do; there are inks, remap, batch, compare, check, extract, scheme, export, sheet and gradient.`,
       )
   }
 }

@@ -154,7 +154,7 @@ export const compared = async (before: string, after: string, scheme: ReadonlyAr
   )
 
 /** Writes a file whole or not at all. */
-const writeWhole = async (path: string, bytes: Uint8Array): Promise<void> => {
+export const writeWhole = async (path: string, bytes: Uint8Array): Promise<void> => {
   await mkdir(dirname(path), { recursive: true })
   const draft = `${path}.${randomUUID().slice(0, 8)}`
   try {

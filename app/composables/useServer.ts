@@ -2,9 +2,11 @@ import type { Also } from '../../core/artwork/reading'
 import type { Manner } from '../../core/raster/manner'
 import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
 import type { ArtworkFile } from '../../core/document/artwork'
+import type { HandOverJob } from '../../core/document/job'
 import type { PictureFile, PictureForm } from '../../core/document/pictures'
 import type { Project, StoredProject } from '../../core/document/project'
 import type { PackedTrail } from '../../core/document/trail'
+import type { Wanted } from '../../core/handover/wanted'
 import type { Save } from '../../core/history/saving'
 
 /** What the list of projects shows of each. */
@@ -97,6 +99,14 @@ export const useServer = () => ({
       ...{ version, document, save: id },
       ...(trail.put.length || trail.remove.length ? { trail } : {}),
     }),
+  /** Asks for files of a project in the version that was seen; how such jobs stand; stopping one, trying it again. */
+  addJob: (id: string, version: number, wanted: Wanted) =>
+    json<HandOverJob>('POST', `projects/${id}/jobs`, { version, wanted }),
+  jobs: (id: string) => json<HandOverJob[]>('GET', `projects/${id}/jobs`),
+  job: (id: string) => json<HandOverJob>('GET', `jobs/${id}`),
+  stopJob: (id: string) => json<HandOverJob>('POST', `jobs/${id}/stop`),
+  jobResult: async (id: string) => (await send('GET', `jobs/${id}/result`)).blob(),
+  retryJob: (id: string) => json<HandOverJob>('POST', `jobs/${id}/retry`),
   trail: (id: string) => json<PackedTrail>('GET', `projects/${id}/trail`),
   remove: async (id: string) => {
     await send('DELETE', `projects/${id}`)

@@ -136,5 +136,20 @@ export const useSaving = defineStore('saving', () => {
     own?.({ kind: 'closed', id: crypto.randomUUID() })
   }
 
-  return { state, find, begin, edited, end }
+  /** The version of the project on the server, once everything done here is on it. Rejects where it cannot be brought there. */
+  const whenSaved = (): Promise<number> =>
+    new Promise((resolve, reject) => {
+      const stopWatching = watch(
+        [state, current] as const,
+        ([{ kind }, now]) => {
+          if (kind === 'saving') return
+          queueMicrotask(() => stopWatching())
+          if (kind === 'saved' && now) resolve(now.version)
+          else reject(new Error('The project is not on the server yet; try again when it is saved.'))
+        },
+        { immediate: true },
+      )
+    })
+
+  return { state, find, begin, edited, end, whenSaved }
 })

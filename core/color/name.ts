@@ -47,3 +47,11 @@ export const numbered = (names: readonly string[]): string[] => {
     return times > 1 ? `${name} ${times}` : name
   })
 }
+
+/** A name that none of the others has: itself, or with the first number that is free. */
+export const numberedAfter = (name: string, others: readonly string[]): string => {
+  const taken = new Set(others)
+  let free = name
+  for (let n = 2; taken.has(free); n++) free = `${name} ${n}`
+  return free
+}

@@ -1,4 +1,5 @@
 import { lchOf } from '../color/convert'
+import { numberedAfter } from '../color/name'
 import { deltaE } from '../color/difference'
 import type { Artwork } from '../document/artwork'
 import type { Colorway } from '../document/lineUp'
@@ -19,10 +20,7 @@ export const proposedName = (look: Look, others: readonly string[]): string => {
   const fresh = [...called.filter(name => !isUsed(name)), ...called]
   const name = [...new Set(fresh)].slice(0, CALLED_BY).join(' and ') || 'colorway'
   const whole = name.charAt(0).toUpperCase() + name.slice(1)
-  const taken = new Set(others)
-  let free = whole
-  for (let n = 2; taken.has(free); n++) free = `${whole} ${n}`
-  return free
+  return numberedAfter(whole, others)
 }
 
 /** Two swatches in the same place of two looks; null where one has none. */

@@ -15,7 +15,7 @@ import { baseSwatchOf } from '../../../core/scheme/worn'
 const { swatch } = defineProps<{ swatch: Swatch }>()
 const emit = defineEmits<{ close: [] }>()
 const history = useHistory()
-const copy = useCopying()
+const { copy } = useCopying()
 const { recent, remember } = useRecentColors()
 const names = useColorNames(() => swatch.hex, 3)
 const notation = useLocalStorage<Notation>('plumbago notation', 'hex')

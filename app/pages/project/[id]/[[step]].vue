@@ -82,6 +82,7 @@ useEventListener(window, 'blur', () => {
 watch(step, stage.clear)
 /** What would go wrong is looked for whenever colors have come to rest; what mends it only where that is shown. */
 const checking = useChecking()
+const handOver = useHandOver()
 watchDebounced(
   () => [checking.asked, step.value === 'check'] as const,
   ([asked, shown]) => void checking.refresh(asked, shown),
@@ -108,6 +109,7 @@ onUnmounted(() => {
       <div class="relative min-h-0 min-w-0" :inert="large">
         <ArtworkStage :words="step === 'compose' ? proofs.words : null" @add="addArtwork" />
         <ComparisonTable v-if="step === 'compose' && proofs.comparing && !large" />
+        <LazyMoodStage v-if="step === 'hand-over' && handOver.view === 'mood'" />
       </div>
       <StepBench :step="step" :inert="large" />
       <LargeSheet v-if="large && step === 'compose'" />

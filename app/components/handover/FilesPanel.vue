@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
+import { useLocalStorage } from '@vueuse/core'
+import type { Artwork } from '../../../core/document/artwork'
+import { fileNameOf, titleShown } from '../../../core/formats/fileName'
+import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '../../../core/formats/formats'
+import { saveFile } from '~/composables/saveFile'
+
+/** The files of the bench: everything at once by the dialog, one artwork, the scheme as text. */
+const handOver = useHandOver()
+const history = useHistory()
+const painting = usePainting()
+const files = useArtworkFiles()
+const notices = useNotices()
+const { copy, copyPicture } = useCopying()
+const { jobs, writeOne } = useHandingOver()
+const endingOf = (art: Artwork): string => files.kindOf(art).ending
+/** How much of an artwork is written, where that takes time; null while it is not being written. */
+const writing = ({ id }: Artwork): number | null => (jobs.isUnderway(id) ? (jobs.jobOf(id)?.part ?? 0) : null)
+
+const kind = useLocalStorage<SchemeFormatKind>('plumbago scheme format', 'css')
+const format = computed(() => SCHEME_FORMATS[kind.value] ?? SCHEME_FORMATS.css)
+const isDrawn = computed(() => 'drawn' in format.value)
+const present = computed(() => handOver.present(kind.value))
+const fileName = computed(() => `${fileNameOf(history.settled?.name ?? '') || 'scheme'}${format.value.ending}`)
+/** The strip as it is saved: drawn from its SVG. */
+const drawn = (): Promise<Blob> => pngOfSvg(present.value.text, 1600)
+
+const saveScheme = (): Promise<void | null> =>
+  notices.attempt(async () => {
+    const content = isDrawn.value ? new Uint8Array(await (await drawn()).arrayBuffer()) : present.value.text
+    saveFile(fileName.value, content, format.value.media)
+    notices.say(`Saved ${fileName.value}.`)
+  })
+const copyScheme = (): Promise<void | null> =>
+  isDrawn.value
+    ? copyPicture(drawn(), 'Copied the scheme as a picture.')
+    : copy(present.value.text, `Copied the scheme as ${format.value.title}.`)
+const changed = (art: Artwork): string => {
+  const inks = files.files.get(art.hash)?.inks ?? []
+  const count = inks.filter(({ hex }) => (painting.shown(art.id).colors.get(hex) ?? hex) !== hex).length
+  return `${count} of ${inks.length} inks changed`
+}
+const choose = (): void => {
+  handOver.chooseAll()
+  handOver.choosing = true
+}
+</script>
+
+<template>
+  <div class="grid content-start gap-5">
+    <section class="grid gap-3" aria-labelledby="all-out">
+      <div class="flex items-center gap-3">
+        <h2 id="all-out" class="grow">Files</h2>
+        <button class="control primary" data-test="choose-files" @click="choose">Choose files…</button>
+      </div>
+      <p class="text-quiet">
+        Artwork in all colorways, the sheet, the mood page, schemes and gradients: you see every file before it is
+        written.
+      </p>
+      <JobList />
+    </section>
+    <section class="grid gap-3" aria-labelledby="artwork-out">
+      <h2 id="artwork-out">Artwork as it is now</h2>
+      <ul v-if="history.document?.artwork.length" class="grid grid-cols-2 gap-x-5">
+        <li
+          v-for="art in history.document.artwork"
+          :key="art.id"
+          class="grid grid-cols-[40px_minmax(0,1fr)_auto] items-center gap-3 border-t border-line py-1.5"
+        >
+          <button
+            class="flex size-10 bg-table p-0.5"
+            :aria-label="`Show ${art.name}`"
+            @click="painting.shownId = art.id"
+          >
+            <ArtworkProof
+              :hash="art.hash"
+              :ratio="art.width / art.height"
+              :colors="painting.settled(art.id).colors"
+              :by-hand="painting.settled(art.id).byHand"
+            />
+          </button>
+          <span class="min-w-0"
+            ><span class="line-clamp-2 wrap-anywhere" :title="art.name">{{ titleShown(art.name) }}</span
+            ><span class="block truncate text-caption text-quiet">{{ changed(art) }}</span></span
+          >
+          <button
+            class="control"
+            :aria-label="
+              writing(art) === null
+                ? `Download ${art.name} as ${endingOf(art).toUpperCase()}`
+                : `Stop writing ${art.name}`
+            "
+            :data-test="`${endingOf(art)}-${art.name}`"
+            @click="writing(art) === null ? writeOne(art) : jobs.jobOf(art.id)?.cancel()"
+          >
+            <template v-if="writing(art) === null"
+              ><ArrowDownTrayIcon class="size-4" />{{ endingOf(art).toUpperCase() }}</template
+            ><template v-else>Stop · {{ Math.round((writing(art) ?? 0) * 100) }}%</template>
+          </button>
+        </li>
+      </ul>
+      <p v-else class="text-quiet">No artwork in this project yet.</p>
+    </section>
+    <section class="grid gap-3" aria-labelledby="scheme-out">
+      <h2 id="scheme-out">Scheme</h2>
+      <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <SelectField
+          v-model="kind"
+          class="w-52"
+          label="Format of the scheme"
+          :choices="SCHEME_FORMAT_KINDS.map(value => ({ value, title: SCHEME_FORMATS[value].title }))"
+        />
+        <label class="flex items-center gap-1.5"
+          ><input v-model="handOver.how.ladders" type="checkbox" class="size-4 accent-accent" />With ladders</label
+        >
+        <label class="flex items-center gap-1.5"
+          ><input v-model="handOver.how.onlyUsed" type="checkbox" class="size-4 accent-accent" />Only colors the artwork
+          uses</label
+        >
+      </div>
+      <p v-if="present.left.length" class="text-quiet" data-test="left-out">Left out: {{ present.left.join(', ') }}.</p>
+      <!-- eslint-disable-next-line vue/no-v-html -- our own drawing of rectangles -->
+      <div
+        v-if="isDrawn"
+        class="border border-line [&>svg]:block [&>svg]:h-auto [&>svg]:w-full"
+        v-html="present.text"
+      />
+      <pre
+        v-else
+        class="value max-h-60 overflow-auto border border-line bg-table p-3"
+        tabindex="0"
+        aria-label="The scheme as a file"
+        data-test="scheme-text"
+        >{{ present.text }}</pre
+      >
+      <p class="flex gap-2">
+        <button class="control" data-test="download-scheme" @click="saveScheme">
+          <ArrowDownTrayIcon class="size-4" />Download
+        </button>
+        <button class="control" data-test="copy-scheme" @click="copyScheme">
+          <ClipboardDocumentIcon class="size-4" />Copy
+        </button>
+      </p>
+    </section>
+  </div>
+</template>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { framesOf } from '../../../core/handover/mood'
+import { croppedTo } from '../../../core/handover/page'
+import { followDrag } from '~/composables/useDrag'
+
+/** The mood page in place of the artwork: each picture is dragged within its frame, and comes closer with plus and minus. */
+const mood = useMood()
+const history = useHistory()
+const sheet = useTemplateRef<HTMLElement>('sheet')
+const frames = computed(() => (mood.page ? framesOf(mood.page) : []))
+const nameOf = (id: string): string => mood.references.find(each => each.id === id)?.name ?? ''
+const ratioOf = (id: string): number => mood.addresses.get(id)?.ratio ?? 1
+type Frame = (typeof frames.value)[number]
+
+/** The crop after the picture was moved by so much of the page. */
+const movedBy = (frame: Frame, dx: number, dy: number): { x: number; y: number } => {
+  const at = croppedTo(frame, ratioOf(frame.picture), frame.crop)
+  const part = (from: number, room: number, start: number, size: number, by: number): number => {
+    const least = room / 2 / size
+    const middle = (from + room / 2 - start - by) / size
+    return Math.min(1 - least, Math.max(least, middle))
+  }
+  return {
+    x: part(frame.x, frame.width, at.x, at.width, dx),
+    y: part(frame.y, frame.height, at.y, at.height, dy),
+  }
+}
+const drag = (event: PointerEvent, frame: Frame): void => {
+  if (event.button !== 0) return
+  mood.held = frame.picture
+  const scale = (mood.page?.width ?? 1) / (sheet.value?.querySelector('svg')?.getBoundingClientRect().width || 1)
+  let pictures: ReturnType<typeof mood.cropped> | null = null
+  followDrag(event, {
+    move: now => {
+      const crop = movedBy(frame, (now.clientX - event.clientX) * scale, (now.clientY - event.clientY) * scale)
+      pictures = mood.cropped(frame.picture, crop)
+      history.preview({ do: 'arrange mood', change: { pictures } })
+    },
+    drop: () => {
+      if (pictures) mood.arrange({ pictures })
+    },
+    cancel: () => history.preview(null),
+  })
+}
+const zoomed = (frame: Frame, by: number): void =>
+  mood.arrange({ pictures: mood.cropped(frame.picture, { zoom: Math.min(6, Math.max(1, frame.crop.zoom * by)) }) })
+const keyed = (event: KeyboardEvent, frame: Frame): void => {
+  if (event.key === '+' || event.key === '-') {
+    event.preventDefault()
+    return zoomed(frame, event.key === '+' ? 1.1 : 1 / 1.1)
+  }
+  const way = arrowOf(event)
+  if (way) mood.arrange({ pictures: mood.cropped(frame.picture, movedBy(frame, way.x * 10, -way.y * 10)) })
+}
+const wheeled = (event: WheelEvent, frame: Frame): void => {
+  if (!event.ctrlKey && !event.metaKey) return
+  event.preventDefault()
+  zoomed(frame, event.deltaY < 0 ? 1.1 : 1 / 1.1)
+}
+</script>
+
+<template>
+  <section
+    ref="sheet"
+    class="absolute inset-0 grid place-items-center bg-table p-8"
+    aria-label="Mood page"
+    data-test="mood-stage"
+  >
+    <PageView
+      v-if="mood.page"
+      class="max-h-full max-w-full border border-line"
+      :style="{
+        aspectRatio: `${mood.page.width} / ${mood.page.height}`,
+        height: mood.page.height > mood.page.width ? '100%' : undefined,
+        width: mood.page.height > mood.page.width ? undefined : '100%',
+      }"
+      :page="mood.page"
+      :pictures="mood.addresses"
+      data-test="mood-page"
+    >
+      <rect
+        v-for="frame in frames"
+        :key="frame.picture"
+        class="frame cursor-move touch-none"
+        role="button"
+        tabindex="0"
+        fill="transparent"
+        :x="frame.x"
+        :y="frame.y"
+        :width="frame.width"
+        :height="frame.height"
+        :aria-label="`Crop of ${nameOf(frame.picture)}: drag, arrows, plus and minus`"
+        data-test="mood-frame"
+        :data-crop="`${frame.crop.x.toFixed(3)} ${frame.crop.y.toFixed(3)} ${frame.crop.zoom.toFixed(2)}`"
+        @pointerdown="drag($event, frame)"
+        @focus="mood.held = frame.picture"
+        @keydown="keyed($event, frame)"
+        @wheel="wheeled($event, frame)"
+      />
+    </PageView>
+  </section>
+</template>
+
+<style scoped>
+.frame:focus-visible {
+  outline: none;
+  stroke: var(--accent);
+  stroke-width: 6px;
+}
+</style>

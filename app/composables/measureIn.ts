@@ -1,0 +1,20 @@
+import type { Face, Measure } from '../../core/handover/page'
+
+/** What the faces of pages are called on the screen. */
+export const FACE_FAMILIES: Readonly<Record<Face, string>> = {
+  text: "'Instrument Sans Variable', sans-serif",
+  title: "'Bricolage Grotesque Variable', sans-serif",
+  value: "'Spline Sans Mono Variable', monospace",
+}
+/** How strong letters are on the screen. */
+export const weightOf = ({ face, strong }: { face: Face; strong?: boolean }): number =>
+  strong || face === 'title' ? 600 : 400
+
+let context: CanvasRenderingContext2D | null = null
+/** How wide a text is on a page, as the browser sets it. */
+export const measureOnScreen: Measure = (text, how) => {
+  context ??= document.createElement('canvas').getContext('2d')
+  if (!context) return text.length * how.size * 0.5
+  context.font = `${weightOf(how)} ${how.size}px ${FACE_FAMILIES[how.face]}`
+  return context.measureText(text).width
+}
