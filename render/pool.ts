@@ -4,6 +4,8 @@ import type { ChildProcess } from 'node:child_process'
 export interface Pool<Task, Answer> {
   /** Has a task done by the next process that is free. Rejects with the reason where it fails. */
   run: (task: Task) => Promise<Answer>
+  /** Starts a process where there is none, so that it waits when the first task comes. */
+  warm: () => void
   /** Ends the processes that are idle. */
   end: () => void
 }
@@ -83,6 +85,11 @@ export const poolOf = <Task extends object, Answer>({
 
   return {
     run: async task => done(await free(), task),
+    warm: () => {
+      if (working) return
+      working++
+      giveBack(hire())
+    },
     end: () => {
       working -= idle.length
       for (const child of idle.splice(0)) child.kill()

@@ -9,6 +9,7 @@ import {
 } from 'h3'
 import { z } from 'zod'
 import { Unreadable } from '../core/artwork/unreadable'
+import { Busy } from './hands/hands'
 import { TooMany } from './db/jobs'
 import { Stale } from './db/projects'
 import { ServiceDown } from './inspiration/service'
@@ -34,6 +35,7 @@ const answerTo = (error: unknown): unknown => {
   if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
   if (error instanceof Unreadable) return failure(422, error.message)
   if (error instanceof Stale) return failure(409, error.message, error.current)
+  if (error instanceof Busy) return failure(503, error.message)
   if (error instanceof TooMany) return failure(429, error.message)
   if (error instanceof ServiceDown) return failure(503, error.message)
   if (isDatabaseGone(error)) return failure(503, 'The database does not answer.')

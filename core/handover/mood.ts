@@ -43,7 +43,7 @@ interface Arranged {
 
 const GAP = 12
 /** What a color takes of its place at least, so that a small accent is seen. */
-const LEAST = 0.06
+const LEAST = 0.1
 
 /** Rectangles that fill another, nearly as large as their weights: split in two again and again along the longer side. */
 const quilted = (room: Rect, weights: readonly number[], gap: number): Rect[] => {

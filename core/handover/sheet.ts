@@ -364,7 +364,7 @@ const colorsPage = (plan: SheetPlan, look: SheetLook, measure: Measure): Page =>
 
 /** The least contrast of a text and its ground that counts (WCAG 2.2, AA), and of large letters. */
 const [READS, READS_LARGE] = [4.5, 3] as const
-const MOST_PAIRS = 18
+const MOST_PAIRS = 12
 
 /** On how many grounds one text stands at most, and how many texts one ground bears. */
 const MOST_OF_ONE = 4
@@ -417,7 +417,7 @@ const plainPage = (title: string, marks: readonly Mark[], measure: Measure): Pag
 })
 
 /** How large a pair of text and ground is shown, and in how many columns. */
-const PAIR = { columns: 6, tall: 64, gap: 8 } as const
+const PAIR = { columns: 4, tall: 88, gap: 10 } as const
 
 const pairMarks = (pairs: ReturnType<typeof textPairs>, from: number, measure: Measure): Mark[] => {
   const { columns, tall, gap } = PAIR
@@ -425,16 +425,16 @@ const pairMarks = (pairs: ReturnType<typeof textPairs>, from: number, measure: M
   const cells = down({ ...ROOM, y: from + 16, height: rows * tall }, even(rows), gap).flatMap(each =>
     across(each, even(columns), gap),
   )
-  const sample: Setting = { face: 'text', size: 13, strong: true }
+  const sample: Setting = { face: 'text', size: 18, strong: true }
   const items = pairs.map(({ text, ground, ratio }, i): Mark => {
     const { x, y, width, height } = cells[i] as Rect
     const says = `${ratioWords(ratio)} : 1 · ${ratio >= READS ? 'AA' : 'AA large'}`
     const under = inkOn(ground.hex)
     return part('LI', [
       { mark: 'box', x, y, width, height, fill: ground.hex },
-      words(x + 8, y + 22, fitted(text.name, width - 16, sample, measure), sample, text.hex),
-      words(x + 8, y + 36, fitted(`on ${ground.name}`, width - 16, SMALL, measure), SMALL, under),
-      words(x + 8, y + height - 7, says, VALUE, under),
+      words(x + 10, y + 30, fitted(text.name, width - 20, sample, measure), sample, text.hex),
+      words(x + 10, y + 45, fitted(`on ${ground.name}`, width - 20, SMALL, measure), SMALL, under),
+      words(x + 10, y + height - 10, says, VALUE, under),
     ])
   })
   return [part('H3', [words(EDGE, from + 8, 'Text on ground', STRONG)]), part('L', items)]

@@ -39,6 +39,31 @@ export const artworkSource = async (sql: Sql, hash: string): Promise<Buffer | nu
   return row?.source ?? null
 }
 
+/** How large the pieces are that large files are read in, in bytes: none keeps the process busy for long. */
+const PIECE = 1 << 20
+
+/** The bytes of an artwork file in pieces, with their size; null where there is none of this hash. */
+export const artworkPieces = async (
+  sql: Sql,
+  hash: string,
+): Promise<{ size: number; pieces: () => AsyncIterable<Buffer> } | null> => {
+  const [row] = await sql<Array<{ of: string; size: number }>>`select source.hash as of, length(source.source) as size
+    from artwork own join artwork source on source.hash = coalesce(own.same_as, own.hash) where own.hash = ${hash}`
+  if (!row) return null
+  return {
+    size: row.size,
+    pieces: async function* () {
+      for (let at = 0; at < row.size; at += PIECE) {
+        const [piece] = await sql<
+          Array<{ bytes: Buffer }>
+        >`select substring(source from ${at + 1} for ${PIECE}) as bytes
+          from artwork where hash = ${row.of}`
+        if (piece) yield piece.bytes
+      }
+    },
+  }
+}
+
 /** A picture as it is shown on the stage; null where none is kept: it is no larger, or an earlier version kept it. */
 export const artworkStage = async (sql: Sql, hash: string): Promise<Buffer | null> => {
   const [row] = await sql<Array<{ stage: Buffer | null }>>`select coalesce(own.stage, other.stage) as stage

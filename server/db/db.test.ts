@@ -49,6 +49,8 @@ describe('migrations', () => {
       '0004-last-save.sql',
       '0005-words.sql',
       '0006-pictures-as-artwork.sql',
+      '0007-jobs.sql',
+      '0008-large-files.sql',
     ])
     expect(await migrate(sql, folder)).toEqual([])
   })

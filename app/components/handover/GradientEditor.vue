@@ -84,11 +84,13 @@ const keyed = (event: KeyboardEvent, place: number): void => {
   const way = arrowOf(event)
   if (way) run({ stops: moved(place, stop.at + (way.x + way.y) / 100) })
 }
-/** A stop more where the track was pressed, in the swatch that is nearest to what shows there. */
+/** A stop more where the track was pressed: of the swatches that are no stop yet, the one nearest to what shows there. */
 const add = (at: number): void => {
   if (gradient.stops.length >= MOST_STOPS) return notices.say(`A gradient has up to ${MOST_STOPS} stops.`)
   const here = hexOfLab(runAt(handed.value.run)(at))
-  const [first, ...rest] = scheme.value
+  const used = new Set(gradient.stops.map(({ swatch }) => swatch))
+  const fresh = scheme.value.filter(({ id }) => !used.has(id))
+  const [first, ...rest] = fresh.length ? fresh : scheme.value
   if (!first) return
   const near = rest.reduce(
     (best, each) => (okDistance(each.hex, here) < okDistance(best.hex, here) ? each : best),
@@ -103,6 +105,13 @@ const recolor = (swatch: { id: string; hex: string }): void =>
       i === chosen.value ? { ...stop, swatch: swatch.id, hex: swatch.hex } : stop,
     ),
   })
+
+/** Which stop one is from the left, from 1. */
+const rankOf = (place: number): number =>
+  gradient.stops.filter(({ at }, i) => {
+    const own = gradient.stops[place]?.at ?? 0
+    return at < own || (at === own && i <= place)
+  }).length
 
 const css = computed(() => gradientsToCss([handed.value], [keyOf(gradient.name)]))
 const fileName = computed(() => fileNameOf(gradient.name) || 'gradient')
@@ -142,7 +151,7 @@ const savePng = (): Promise<void | null> =>
       </button>
     </div>
     <div
-      class="h-44 border border-line"
+      class="h-32 border border-line"
       role="img"
       :aria-label="`${gradient.name}: ${gradient.kind}, ${gradient.stops.map(nameOf).join(', ')}`"
       data-test="gradient-shown"
@@ -167,7 +176,7 @@ const savePng = (): Promise<void | null> =>
           aria-valuemax="100"
           :aria-valuenow="Math.round(stop.at * 100)"
           :aria-valuetext="`${Math.round(stop.at * 100)}%, ${nameOf(stop)}`"
-          :aria-label="`Stop ${i + 1}, ${nameOf(stop)}`"
+          :aria-label="`Stop ${rankOf(i)}, ${nameOf(stop)}`"
           data-test="gradient-stop"
           :style="{ left: `${stop.at * 100}%`, zIndex: i === chosen ? 1 : 0 }"
           @pointerdown="drag($event, i)"
@@ -185,7 +194,7 @@ const savePng = (): Promise<void | null> =>
     </div>
     <div class="flex flex-wrap items-center gap-1.5">
       <span class="text-quiet"
-        >Stop {{ chosen + 1 }} at {{ Math.round((gradient.stops[chosen]?.at ?? 0) * 100) }}%</span
+        >Stop {{ rankOf(chosen) }} at {{ Math.round((gradient.stops[chosen]?.at ?? 0) * 100) }}%</span
       >
       <button
         v-for="swatch in scheme"
@@ -193,7 +202,7 @@ const savePng = (): Promise<void | null> =>
         class="size-7 border"
         :class="gradient.stops[chosen]?.swatch === swatch.id ? 'border-2 border-ink' : 'border-line'"
         :style="{ background: swatch.hex }"
-        :aria-label="`Color of stop ${chosen + 1}: ${swatch.name}`"
+        :aria-label="`Color of stop ${rankOf(chosen)}: ${swatch.name}`"
         :aria-pressed="gradient.stops[chosen]?.swatch === swatch.id"
         :title="swatch.name"
         data-test="stop-color"

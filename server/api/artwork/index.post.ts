@@ -3,21 +3,20 @@ import { z } from 'zod'
 import { LARGEST_SVG } from '../../../core/artwork/unreadable'
 import { MOST_BYTES } from '../../../core/picture/picture'
 import { ARTWORK_KINDS } from '../../../core/document/artwork'
-import { receiveRaster } from '../../artwork/raster'
-import { receiveSvg } from '../../artwork/receive'
-import { keepArtwork } from '../../db/artwork'
-import { database } from '../../db/connect'
-import { bytesOf, door } from '../../door'
+import { door } from '../../door'
+import { inHands } from '../../hands/hands'
+import { withBodyAsFile } from '../../incoming'
 
 const asked = z.object({ name: z.string().max(400).default('Artwork'), kind: z.enum(ARTWORK_KINDS).default('svg') })
+const TAKING = {
+  svg: { task: 'take drawing', most: LARGEST_SVG },
+  raster: { task: 'take picture', most: MOST_BYTES },
+} as const
 
 export default door(async event => {
   const { name, kind } = asked.parse(getQuery(event))
-  const received =
-    kind === 'raster'
-      ? await receiveRaster(name, await bytesOf(event, MOST_BYTES))
-      : await receiveSvg(name, await bytesOf(event, LARGEST_SVG))
-  await keepArtwork(database(), received)
+  const { task, most } = TAKING[kind]
+  const file = await withBodyAsFile(event, most, path => inHands(task, { name, path }))
   setResponseStatus(event, 201)
-  return received.file
+  return file
 })

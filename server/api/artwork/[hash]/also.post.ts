@@ -1,10 +1,8 @@
 import { z } from 'zod'
 import { ALSO } from '../../../../core/artwork/reading'
 import { hashSchema } from '../../../../core/document/basics'
-import { hashOf, receiveAgain } from '../../../artwork/receive'
-import { artworkSource, findArtwork, keepArtwork } from '../../../db/artwork'
-import { database } from '../../../db/connect'
 import { bodyOf, door, missing, partOf } from '../../../door'
+import { inHands } from '../../../hands/hands'
 
 const asked = z.object({
   also: z
@@ -15,12 +13,7 @@ const asked = z.object({
 
 export default door(async event => {
   const { also } = await bodyOf(event, asked)
-  const hash = partOf(event, 'hash', hashSchema)
-  const [file, source] = await Promise.all([findArtwork(database(), hash), artworkSource(database(), hash)])
-  if (!file || !source || file.kind !== 'svg') throw missing('drawing')
-  const known = await findArtwork(database(), hashOf(source, also))
-  if (known) return known
-  const received = await receiveAgain(file, source, also)
-  await keepArtwork(database(), received)
-  return received.file
+  const file = await inHands('read again', { hash: partOf(event, 'hash', hashSchema), also })
+  if (!file) throw missing('drawing')
+  return file
 })

@@ -1,10 +1,8 @@
 import { z } from 'zod'
 import { hashSchema, hexSchema } from '../../../../core/document/basics'
 import { GIVEN, MANNERS } from '../../../../core/raster/manner'
-import { hashMade, receiveMade, stagePicture } from '../../../artwork/raster'
-import { artworkSource, findArtwork, keepArtwork } from '../../../db/artwork'
-import { database } from '../../../db/connect'
 import { bodyOf, door, missing, partOf } from '../../../door'
+import { inHands } from '../../../hands/hands'
 
 const asked = z.object({
   manner: z.enum(MANNERS),
@@ -18,13 +16,7 @@ const asked = z.object({
 
 export default door(async event => {
   const { manner, inks } = await bodyOf(event, asked)
-  const hash = partOf(event, 'hash', hashSchema)
-  const [file, source] = await Promise.all([findArtwork(database(), hash), artworkSource(database(), hash)])
-  if (!file || !source || file.kind !== 'raster') throw missing('picture')
-  const known = await findArtwork(database(), hashMade(source, manner, inks))
-  if (known) return known
-  const stage = (await stagePicture(database(), file)) ?? source
-  const received = await receiveMade(file, source, stage, manner, inks)
-  await keepArtwork(database(), received)
-  return received.file
+  const file = await inHands('take as made of', { hash: partOf(event, 'hash', hashSchema), manner, inks })
+  if (!file) throw missing('picture')
+  return file
 })

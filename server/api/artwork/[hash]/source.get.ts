@@ -1,19 +1,20 @@
-import { setHeaders } from 'h3'
+import { Readable } from 'node:stream'
+import { sendStream, setHeaders } from 'h3'
 import { hashSchema } from '../../../../core/document/basics'
-import { artworkSource, findArtwork } from '../../../db/artwork'
+import { artworkPieces, findArtwork } from '../../../db/artwork'
 import { database } from '../../../db/connect'
 import { door, missing, partOf } from '../../../door'
 import { PICTURE_HEADERS, SVG_HEADERS } from '../../../headers'
 
 export default door(async event => {
   const hash = partOf(event, 'hash', hashSchema)
-  const [file, source] = await Promise.all([findArtwork(database(), hash), artworkSource(database(), hash)])
+  const [file, source] = await Promise.all([findArtwork(database(), hash), artworkPieces(database(), hash)])
   if (!file || !source) throw missing('artwork')
-  setHeaders(
-    event,
-    file.kind === 'raster'
+  setHeaders(event, {
+    ...(file.kind === 'raster'
       ? { ...PICTURE_HEADERS, 'content-type': 'image/png' }
-      : { ...SVG_HEADERS, 'cache-control': 'private, max-age=31536000, immutable' },
-  )
-  return source
+      : { ...SVG_HEADERS, 'cache-control': 'private, max-age=31536000, immutable' }),
+    'content-length': source.size,
+  })
+  return sendStream(event, Readable.from(source.pieces()))
 })

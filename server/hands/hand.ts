@@ -1,0 +1,21 @@
+import { Unreadable } from '../../core/artwork/unreadable'
+import { connect } from '../db/connect'
+import { TASKS, type Said, type TaskName } from './tasks'
+
+/* A hand: does one heavy task after the other, each as it is sent, until nobody sends any more. */
+const url = process.env.DATABASE_URL
+if (!url) throw new Error('DATABASE_URL is not set.')
+const sql = connect(url)
+
+const saidOf = (error: unknown): Said => {
+  if (error instanceof Unreadable) return { unreadable: error.message }
+  const code = error instanceof Error && 'code' in error ? String(error.code) : undefined
+  return { failed: error instanceof Error ? error.message : String(error), code }
+}
+
+process.on('message', ({ task, given }: { task: TaskName; given: never }) => {
+  TASKS[task](sql, given)
+    .then((answer): Said => ({ answer }), saidOf)
+    .then(said => process.send?.(said))
+})
+process.on('disconnect', () => process.exit())

@@ -1,0 +1,4 @@
+import { warmHands } from '../hands/hands'
+
+/** A hand is ready before the first file comes in. */
+export default defineNitroPlugin(() => warmHands())
