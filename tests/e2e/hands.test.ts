@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { bandColors, newProject, openDemoCopy, projectNamed, saved, startFrom } from './workspace'
+import { showFiles } from './label'
 
 /* Keys, focus, what is said, and what comes in anywhere. */
 
@@ -227,6 +228,7 @@ test('artwork taken out says which touch-ups and exceptions go with it, and both
 test('the name of a file keeps letters of all scripts', async ({ page }) => {
   await newProject(page, '凧祭り')
   await page.keyboard.press('5')
+  await showFiles(page)
   const download = page.waitForEvent('download')
   await page.getByTestId('download-scheme').click()
   expect((await download).suggestedFilename()).toBe('凧祭り.css')

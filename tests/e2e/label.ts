@@ -28,6 +28,11 @@ export const labelIn = async (page: Page, colors: string): Promise<void> => {
   await goTo(page, 'Check')
   await expect(page.getByTestId('check')).toBeVisible()
 }
+/** Shows the files in Hand over. */
+export const showFiles = async (page: Page): Promise<void> => {
+  await page.getByRole('tab', { name: 'Files' }).click()
+  await expect(page.getByTestId('choose-files')).toBeVisible()
+}
 /** The findings of a rule. */
 export const finding = (page: Page, rule: string): Locator => page.locator(`[data-test=finding][data-rule=${rule}]`)
 

@@ -2,6 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import { aside, canvas, farthest, hasColor, pixelsOf, point, withWebGL } from './onStage'
 import { bandColors, newProject, saved, startFrom } from './workspace'
+import { showFiles } from './label'
 
 const PAINTING = 'demo/artwork/kites-over-dunes.jpg'
 const WIDE = 420
@@ -113,6 +114,7 @@ test('what a painting is taken as can be said, an ink pointed at joins; an area 
   await expect(page.getByTestId('touches')).toContainText('1 area')
   await expect.poll(async () => farthest(before, await pixelsOf(page))).toBeGreaterThan(20)
   await page.keyboard.press('5')
+  await showFiles(page)
   const png = await written(page, () => page.getByTestId('png-dunes').click())
   const { width, hasAlpha, format } = await sharp(png).metadata()
   expect([format, width, hasAlpha]).toEqual(['png', WIDE, true])
@@ -179,6 +181,7 @@ test('a painting of more than 12 megapixels is taken in; taking it apart and wri
   await expect(canvas(page)).toHaveAttribute('width', '1280')
 
   await page.keyboard.press('5')
+  await showFiles(page)
   const write = page.getByTestId('png-wide dunes')
   await write.click()
   await expect(write).toContainText('Stop')

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { bandColors, dragTo, middleOf, saved, stageColors } from './workspace'
+import { showFiles } from './label'
 
 test('from the demo to recolored artwork: base, harmony, exchange, reload, download', async ({ page }) => {
   await page.goto('/')
@@ -54,6 +55,8 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   expect(await bandColors(page)).toEqual(band)
 
   await page.getByRole('button', { name: 'Hand over', exact: true }).click()
+  await showFiles(page)
+  await page.getByLabel('Only colors the artwork uses').uncheck()
   const [svg] = await Promise.all([page.waitForEvent('download'), page.getByTestId('svg-Poster').click()])
   expect(svg.suggestedFilename()).toBe('poster.svg')
   const [out, source] = await Promise.all([
@@ -67,7 +70,7 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   const [css] = await Promise.all([page.waitForEvent('download'), page.getByTestId('download-scheme').click()])
   const styles = await readFile(await css.path(), 'utf8')
   for (const hex of band) expect(styles).toContain(`: ${hex};`)
-  await page.getByRole('radio', { name: 'Design tokens' }).click()
+  await page.getByLabel('Format of the scheme').selectOption('tokens')
   const [tokens] = await Promise.all([page.waitForEvent('download'), page.getByTestId('download-scheme').click()])
   const [group] = Object.values(
     JSON.parse(await readFile(await tokens.path(), 'utf8')) as Record<
@@ -77,7 +80,7 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   )
   expect(
     Object.entries(group ?? {})
-      .filter(([key]) => key !== '$type')
+      .filter(([key]) => !key.startsWith('$'))
       .map(([, token]) => token.$value.hex),
   ).toEqual(band)
 })

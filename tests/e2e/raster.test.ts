@@ -2,6 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import { canvas, aside, pixelsOf, colorAt, apart, hasColor, farthest, point, withWebGL } from './onStage'
 import { bandColors, bring, dragTo, middleOf, newProject, openDemoCopy, saved, startFrom } from './workspace'
+import { showFiles } from './label'
 
 const showLoft = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'Show Kite loft' }).click()
@@ -218,6 +219,7 @@ test('PNG, JPEG and WebP come in as artwork and go out in full size with their a
   const targets = await page.locator('[data-ribbon]').count()
   expect(targets).toBe(2)
   await page.keyboard.press('5')
+  await showFiles(page)
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByTestId('png-mark').click()])
   expect(file.suggestedFilename()).toBe('mark.png')
   const chunks: Buffer[] = []

@@ -11,7 +11,7 @@ const countOf = (branch: Branch): number =>
   <ul class="grid gap-px">
     <li v-for="branch in branches" :key="`${branch.path === null}${branch.name}`" class="min-w-0">
       <details v-if="branch.path === null" open>
-        <summary class="cursor-pointer wrap-anywhere">
+        <summary class="cursor-pointer wrap-anywhere leading-6">
           {{ branch.name }} <span class="value text-quiet">{{ countOf(branch) }}</span>
         </summary>
         <FileTree class="ml-1.5 border-l border-line pl-3" :branches="branch.branches" />

@@ -76,7 +76,7 @@ const start = async (): Promise<void> => {
           <div class="grid min-h-0 content-start gap-4 overflow-y-auto p-5" tabindex="-1">
             <fieldset class="grid gap-1.5">
               <legend class="mb-1 font-semibold">Colorways</legend>
-              <label v-for="{ id, name, scheme } in looks" :key="id" class="flex items-center gap-2"
+              <label v-for="{ id, name, scheme } in looks" :key="id" class="flex min-h-6 items-center gap-2"
                 ><input v-model="handOver.looks" type="checkbox" class="size-4 accent-accent" :value="id" /><SchemeStrip
                   class="h-4 w-24 shrink-0"
                   :scheme="scheme"
@@ -145,7 +145,7 @@ const start = async (): Promise<void> => {
                 </div>
                 <span>Ground</span>
                 <div class="flex items-center gap-2">
-                  <label class="flex items-center gap-1.5"
+                  <label class="flex min-h-6 items-center gap-1.5"
                     ><input v-model="ground" type="checkbox" class="size-4 accent-accent" />On a color, not clear</label
                   ><input
                     v-if="handOver.how.ground !== null"
@@ -161,7 +161,7 @@ const start = async (): Promise<void> => {
               <legend class="mb-1 font-semibold">Pages</legend>
               <span>Sheet</span>
               <div class="flex gap-4">
-                <label v-for="as in PAGE_FILES" :key="as" class="flex items-center gap-1.5"
+                <label v-for="as in PAGE_FILES" :key="as" class="flex min-h-6 items-center gap-1.5"
                   ><input v-model="handOver.how.sheet" type="checkbox" class="size-4 accent-accent" :value="as" />{{
                     as.toUpperCase()
                   }}</label
@@ -169,7 +169,7 @@ const start = async (): Promise<void> => {
               </div>
               <span>Mood page</span>
               <div class="flex gap-4">
-                <label v-for="as in PAGE_FILES" :key="as" class="flex items-center gap-1.5"
+                <label v-for="as in PAGE_FILES" :key="as" class="flex min-h-6 items-center gap-1.5"
                   ><input
                     v-model="handOver.how.mood"
                     type="checkbox"
@@ -185,18 +185,18 @@ const start = async (): Promise<void> => {
             <fieldset class="grid gap-1.5">
               <legend class="mb-1 font-semibold">Scheme</legend>
               <div class="grid grid-cols-2 gap-1">
-                <label v-for="kind in SCHEME_FORMAT_KINDS" :key="kind" class="flex items-center gap-2"
+                <label v-for="kind in SCHEME_FORMAT_KINDS" :key="kind" class="flex min-h-6 items-center gap-2"
                   ><input v-model="handOver.how.scheme" type="checkbox" class="size-4 accent-accent" :value="kind" />{{
                     SCHEME_FORMATS[kind].title
                   }}</label
                 >
               </div>
               <div class="mt-1 flex flex-wrap gap-4">
-                <label class="flex items-center gap-1.5"
+                <label class="flex min-h-6 items-center gap-1.5"
                   ><input v-model="handOver.how.ladders" type="checkbox" class="size-4 accent-accent" />With
                   ladders</label
                 >
-                <label class="flex items-center gap-1.5"
+                <label class="flex min-h-6 items-center gap-1.5"
                   ><input v-model="handOver.how.onlyUsed" type="checkbox" class="size-4 accent-accent" />Only colors the
                   artwork uses</label
                 >
@@ -212,7 +212,7 @@ const start = async (): Promise<void> => {
             </fieldset>
             <fieldset v-if="handOver.gradients.length" class="flex items-center gap-4">
               <legend class="mb-1 font-semibold">Gradients</legend>
-              <label v-for="as in GRADIENT_FILES" :key="as" class="flex items-center gap-1.5"
+              <label v-for="as in GRADIENT_FILES" :key="as" class="flex min-h-6 items-center gap-1.5"
                 ><input
                   v-model="handOver.how.gradients"
                   type="checkbox"
