@@ -10,6 +10,7 @@ import {
 import { z } from 'zod'
 import { Unreadable } from '../core/artwork/unreadable'
 import { Busy } from './hands/hands'
+import { isDatabaseGone } from './db/connect'
 import { TooMany } from './db/jobs'
 import { Stale } from './db/projects'
 import { ServiceDown } from './inspiration/service'
@@ -21,11 +22,6 @@ const failure = (statusCode: number, message: string, data?: unknown) => createE
 
 /** Something asked for that is not there. */
 export const missing = (what: string) => failure(404, `There is no such ${what}.`)
-
-const DATABASE_CODES = /^(ECONNREFUSED|ECONNRESET|ENOTFOUND|EPIPE|ETIMEDOUT|CONNECT_TIMEOUT|CONNECTION_|08|57P)/
-
-const isDatabaseGone = (error: unknown): boolean =>
-  error instanceof Error && 'code' in error && DATABASE_CODES.test(String(error.code))
 
 /**
  * What went wrong, as an answer: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is

@@ -125,8 +125,17 @@ const drawArtifacts = (doc: Document, fonts: Fonts, marks: readonly Mark[], got:
 
 const isPart = (mark: Mark): mark is PartMark => mark.mark === 'part'
 
+/** Lets others have their turn: a drawing can take a third of a second. */
+const breath = (): Promise<void> => new Promise(done => setImmediate(done))
+
 /** Draws a part and adds it to what holds it, in the order it is read. */
-const drawPart = (doc: Document, fonts: Fonts, part: PartMark, within: Structure, got: Fetched): void => {
+const drawPart = async (
+  doc: Document,
+  fonts: Fonts,
+  part: PartMark,
+  within: Structure,
+  got: Fetched,
+): Promise<void> => {
   const parts = part.marks.filter(isPart)
   if (HOLDERS.has(part.tag) || parts.length === part.marks.length) {
     drawArtifacts(
@@ -137,8 +146,9 @@ const drawPart = (doc: Document, fonts: Fonts, part: PartMark, within: Structure
     )
     const own = doc.struct(part.tag)
     within.add(own)
-    for (const each of parts) drawPart(doc, fonts, each, own, got)
-    return own.end()
+    for (const each of parts) await drawPart(doc, fonts, each, own, got)
+    own.end()
+    return
   }
   const own = doc.struct(part.tag, { ...(part.alt && { alt: part.alt }) })
   within.add(own)
@@ -150,6 +160,7 @@ const drawPart = (doc: Document, fonts: Fonts, part: PartMark, within: Structure
     doc.goTo(x, y, width, height, part.leadsTo, { structParent: own } as object)
   }
   own.end()
+  if (part.marks.some(({ mark }) => mark === 'artwork')) await breath()
 }
 
 /** Throws the reason where the signal says to stop. */
@@ -205,7 +216,7 @@ export const pdfOf = async (
       if (!depth) above = item
     }
     for (const mark of page.marks) {
-      if (isPart(mark)) drawPart(doc, fonts, mark, root, got)
+      if (isPart(mark)) await drawPart(doc, fonts, mark, root, got)
       else drawArtifacts(doc, fonts, [mark], got)
     }
     seen?.((i + 1) / pages.length)

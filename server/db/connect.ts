@@ -4,6 +4,13 @@ import postgres, { type Sql } from 'postgres'
 export const connect = (url: string): Sql =>
   postgres(url, { max: 8, connect_timeout: 4, idle_timeout: 60, max_lifetime: 1800, onnotice: () => {} })
 
+/** The codes of errors of a database that is not there, or goes away. */
+const DATABASE_CODES = /^(ECONNREFUSED|ECONNRESET|ENOTFOUND|EPIPE|ETIMEDOUT|CONNECT_TIMEOUT|CONNECTION_|08|57P)/
+
+/** Whether something went wrong because the database does not answer. */
+export const isDatabaseGone = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && DATABASE_CODES.test(String(error.code))
+
 let shared: Sql | undefined
 
 /** The pool of this process, on the database that DATABASE_URL names. Throws where that is not set. */

@@ -4,11 +4,12 @@ import { contentsPage } from '../../core/handover/contents'
 import { archiveName, type PlannedFile } from '../../core/handover/plan'
 import { handOver, type HandingOver, type Sources } from '../../render/handover/hand'
 import { archiveTo } from '../../render/handover/archive'
+import { isDatabaseGone } from '../db/connect'
 import { endJob, failJob, isWanted, keepFile, keptFile, keptPaths, tellJob, type Taken } from '../db/jobs'
 import { mediaOf } from './media'
 
 /** How many files are written side by side: what is rendered is rendered by other processes. */
-const LANES = 3
+const LANES = 6
 /** How often it is looked whether a job is still wanted, in milliseconds. */
 const LOOK = 400
 /** How large the pieces of a result are, in bytes. */
@@ -108,6 +109,7 @@ const writeAll = async (
         await keepFile(sql, id, file.path, await handing.write(file, stop.signal))
       } catch (error) {
         if (stop.signal.aborted) return
+        if (isDatabaseGone(error)) throw error
         failures.push({ path: file.path, reason: reasonOf(error) })
       }
       done++

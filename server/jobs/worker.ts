@@ -1,4 +1,5 @@
 import type { Sql } from 'postgres'
+import { isDatabaseGone } from '../db/connect'
 import { CHANNEL, failJob, purgeJobs, takeJob } from '../db/jobs'
 import { doJob } from './work'
 import { storedSources } from './sources'
@@ -26,11 +27,15 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) =
         }
         for (let job = await takeJob(sql, held); job && !stop.aborted; job = await takeJob(sql, held)) {
           const { id, release } = job
-          await doJob(sql, job, sources).catch(async (error: unknown) => {
+          try {
+            await doJob(sql, job, sources)
+          } catch (error) {
             tell(`${id}: ${reasonOf(error)}`)
+            if (isDatabaseGone(error)) throw error // another try takes it up where it stood
             await failJob(sql, id, reasonOf(error))
-          })
-          await release()
+          } finally {
+            await release().catch(() => {}) // a lock whose connection is gone is gone with it
+          }
         }
       }
     } catch (error) {

@@ -24,13 +24,14 @@ import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
 import { photographs, takenFigures } from './byEye'
 import { dealFigures, dealsApart, dealTime, derivingTime, drawnInks, PLANS, schemeFigures, strongLost } from './schemes'
+import { archiveTimes, lineUpTimes, pageTimes, serverBlocks } from './handingOver'
 import { generatedSvg } from './generated'
 import { checkTimes, proofTableTime } from './checking'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
 /*
  * Prints the figures of docs/benchmarks.md:
- * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check [ADDRESS]]
+ * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover [ADDRESS]]
  */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
@@ -431,8 +432,32 @@ const check = async (): Promise<void> => {
   row('what a paper makes of 35,937 colors, once for the stage', `${whole(await proofTableTime())} ms`, '')
 }
 
+const handover = async (): Promise<void> => {
+  row('handing over', 'figure', 'goal')
+  row('---', '---:', '---:')
+  const { archive, bare, memory, size } = await archiveTimes()
+  row(
+    '8 drawings × 5 colorways as SVG, PNG and the sheet, in one archive',
+    `${tenth(archive)} s, ${tenth(size)} MB`,
+    '',
+  )
+  row('beside the bare renderer for the same pictures', `${(archive / bare).toFixed(2)} of ${tenth(bare)} s`, '1.5')
+  row('memory of the process meanwhile', `${whole(memory)} MB`, '')
+  const sheet = await pageTimes()
+  row('the sheet of the demo as PDF: the first; then', `${sheet.first.toFixed(2)} s; ${sheet.then.toFixed(2)} s`, '2 s')
+  row('its size', `${sheet.size.toFixed(2)} MB`, '1 MB')
+  await served(async (address, url) => {
+    const { proofs, first, all } = await lineUpTimes(address)
+    row(`a line-up of ${proofs} proofs: the first; all`, `${whole(first)} ms; ${whole(all)} ms`, '150; 500 ms')
+    const blocks = await serverBlocks(url)
+    row('longest block of the server at rest', `${tenth(blocks.rest)} ms`, '')
+    row('the same while 15 and 20 MB come in and files are written', `${tenth(blocks.loaded)} ms`, '50 ms')
+    row('saves of others meanwhile: middle; longest', `${tenth(blocks.half)} ms; ${tenth(blocks.most)} ms`, '')
+  })
+}
+
 const parts: Record<string, () => void | Promise<void>> = {
-  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house, check },
+  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house, check, handover },
   browser: inBrowser,
 }
 for (const [name, part] of Object.entries(parts)) {
