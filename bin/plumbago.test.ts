@@ -1,10 +1,13 @@
 import { execFile } from 'node:child_process'
-import { mkdir, mkdtemp, readFile, writeFile } from 'node:fs/promises'
+import { mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import sharp from 'sharp'
 import { lchOf } from '../core/color/convert'
+import { apply, NOTHING_KNOWN } from '../core/commands/commands'
+import { newProject } from '../core/scheme/create'
+import { receiveSvg } from '../server/artwork/receive'
 
 const root = join(__dirname, '..')
 const poster = join(root, 'demo/artwork/poster.svg')
@@ -318,7 +321,96 @@ describe('the command line', () => {
     expect(said.out).toMatch(/^serious: Lettering in .* cannot be read\. \(1\.\d:1, needs 4\.5:1\)$/m)
   })
 
+  describe('hands over', () => {
+    const scheme = async (name: string, colors: string): Promise<string> => {
+      const path = join(await scratch(), `${name}.txt`)
+      await writeFile(path, colors.replaceAll(' ', '\n'))
+      return path
+    }
+    it('a folder of artwork in several schemes at once: drawings, pictures, the sheet, tokens', async () => {
+      const folder = await scratch()
+      for (const name of ['badge', 'pictogram-ferry'])
+        await writeFile(join(folder, `${name}.svg`), await readFile(join(root, `demo/artwork/${name}.svg`)))
+      const [warm, coast] = [
+        await scheme('warm', '#e07a5f #0f6d5f #f7e1d7 #22313f #f2c14e'),
+        await scheme('coast', '#264653 #2a9d8f #e9c46a #f4a261 #e76f51'),
+      ]
+      const out = join(await scratch(), 'out')
+      const { code, out: said } = await plumbago(
+        ...[
+          'export',
+          folder,
+          '--scheme',
+          warm,
+          '--scheme',
+          coast,
+          '--as',
+          'svg,png,pdf,tokens',
+          '--width',
+          '200',
+          '-o',
+          out,
+        ],
+      )
+      expect([code, said.split('\n')[0]]).toEqual([0, '11 of 11 files written.'])
+      const bare = (svg: string): string => svg.replace(/#[\da-f]{6}/g, '#')
+      const badge = await readFile(join(out, 'warm/artwork/badge.svg'), 'utf8')
+      expect(bare(badge)).toBe(bare(await readFile(join(root, 'demo/artwork/badge.svg'), 'utf8')))
+      expect(badge).not.toBe(await readFile(join(out, 'coast/artwork/badge.svg'), 'utf8'))
+      expect((await sharp(join(out, 'coast/artwork/pictogram-ferry-200w.png')).metadata()).width).toBe(200)
+      expect((await readFile(join(out, 'sheet.pdf'))).subarray(0, 8).toString()).toBe('%PDF-1.7')
+    })
+    it('a project by its document, with the artwork that lies beside it, in its colorways', async () => {
+      const folder = await scratch()
+      const bytes = await readFile(join(root, 'demo/artwork/badge.svg'))
+      await writeFile(join(folder, 'badge.svg'), bytes)
+      const { file } = await receiveSvg('badge.svg', bytes)
+      const art = {
+        kind: 'svg' as const,
+        id: 'a1',
+        name: 'Badge',
+        hash: file.hash,
+        width: file.width,
+        height: file.height,
+      }
+      const project = { ...newProject('Kites'), artwork: [art] }
+      const frozen = apply(project, { do: 'freeze', name: 'Dawn', time: '2026-11-26T10:00:00.000Z' }, NOTHING_KNOWN)
+      await writeFile(join(folder, 'kites.json'), JSON.stringify(frozen))
+      const out = await scratch()
+      expect((await plumbago('export', join(folder, 'kites.json'), '--as', 'themed,css', '-o', out)).code).toBe(0)
+      expect(await readFile(join(out, 'artwork/badge.svg'), 'utf8')).toContain('<style>:root{--')
+      expect(await readFile(join(out, 'scheme/kites.css'), 'utf8')).toContain(':root {')
+      await rm(join(folder, 'badge.svg'))
+      const { code, err } = await plumbago('export', join(folder, 'kites.json'), '-o', out)
+      expect([code, err]).toEqual([2, expect.stringContaining('The artwork “Badge” does not lie beside')])
+    })
+    it.each(['css', 'svg', 'png'])('a gradient as %s', async ending => {
+      const out = join(await scratch(), `dusk.${ending}`)
+      const how = ['--kind', 'radial', '--space', 'oklch', '--size', '320x200', '-o', out]
+      expect((await plumbago('gradient', '--colors', '#e07a5f,rgb(242, 193, 78) 30%,#0f6d5f', ...how)).code).toBe(0)
+      if (ending === 'css')
+        expect(await readFile(out, 'utf8')).toContain(
+          'radial-gradient(in oklch, #e07a5f 0%, #f2c14e 30%, #0f6d5f 100%)',
+        )
+      else expect((await sharp(out).metadata()).width).toBe(320)
+    })
+    it('a sheet of one file', async () => {
+      const folder = await scratch()
+      await writeFile(join(folder, 'badge.svg'), await readFile(join(root, 'demo/artwork/badge.svg')))
+      const out = join(folder, 'handed.png')
+      const warm = await scheme('warm', '#e07a5f #0f6d5f #f7e1d7 #22313f')
+      expect((await plumbago('sheet', folder, '--scheme', warm, '-o', out)).code).toBe(0)
+      expect((await sharp(out).metadata()).width).toBe(1684)
+    })
+  })
+
   it.each([
+    [['export', join(root, 'demo/artwork'), '-o', '/tmp/x'], 'needs a scheme'],
+    [['export', join(root, 'package.json'), '--as', 'gif', '-o', '/tmp/x'], '“gif” is no kind of file'],
+    [['export', '/nowhere', '--scheme', poster, '-o', '/tmp/x'], 'no such file'],
+    [['gradient', '--colors', 'red', '-o', '/tmp/x.css'], 'two colors or more'],
+    [['gradient', '--colors', 'red,teal', '-o', '/tmp/x.gif'], 'written as CSS, SVG or PNG'],
+    [['gradient', '--colors', 'red,teal', '--size', '99999x99999', '-o', '/tmp/x.png'], 'too large'],
     [['check', poster], '--scheme is missing'],
     [['check', '/nowhere.svg', '--scheme', join(root, 'package.json')], 'holds no colors'],
     [['check', poster, '--scheme', poster, '--text', 'red and blue'], 'is not a pair like #202020 on #f8f4ea'],

@@ -6,13 +6,11 @@ import { parseColor } from '../core/color/parse'
 import { numbered, plainName } from '../core/color/name'
 import { WHEELS } from '../core/color/wheel'
 import { APART, EXTRACTED, extracted, TAKEN_BY, warmUp, type Lean } from '../core/extract/extract'
-import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '../core/formats/formats'
+import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from '../core/formats/formats'
 import { titleShown } from '../core/formats/fileName'
 import { readColors } from '../core/formats/read/read'
 import type { ReadColor } from '../core/formats/read/readColor'
 import { COUNT, derive } from '../core/harmony/derive'
-import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS } from '../core/harmony/gradient'
-import { PNG_WIDTH, type Wanted } from '../core/handover/wanted'
 import { HARMONIES } from '../core/harmony/harmony'
 import { TONE_PLANS } from '../core/harmony/tone'
 import { HOLD } from '../core/remap/hold'
@@ -23,9 +21,9 @@ import { SHADINGS } from '../core/remap/shading'
 import { pictureInfo, workingPicture } from '../render/pictures'
 import { batch } from './batch'
 import { checkFile } from './checking'
-import { exported } from './exporting'
-import { writeGradient } from './gradients'
+import { exportOf, gradientOf, wantedOf } from './handingOver'
 import { reasonOf } from './reason'
+import { colorIn, naming, needed, numberIn, oneOf, refuse } from './words'
 import { compared, inksOf, remapFile, type Plan, type SchemePlan, type Told } from './remapping'
 
 const USAGE =
@@ -60,9 +58,6 @@ const USAGE =
     [--way shorter|longer|increasing|decreasing] [--size WIDTHxHEIGHT] -o OUT.css|OUT.svg|OUT.png
 `
 
-/** Something said wrong or a file that cannot be read: one sentence, exit code 2. */
-class Refusal extends Error {}
-
 /** What says how to remap, as it was typed. */
 interface PlanWords {
   'map'?: string | undefined
@@ -77,21 +72,8 @@ interface PlanWords {
   'restrict'?: string | undefined
 }
 
-const refuse = (sentence: string): never => {
-  throw new Refusal(sentence)
-}
-
-const colorIn = (text: string): string => parseColor(text)?.hex ?? refuse(`“${text}” is not a color.`)
-
 const mapOf = (pairs: ReadonlyArray<readonly [string, string]>): Array<[string, string]> =>
   pairs.map(([from, to]) => [colorIn(from), colorIn(to)])
-
-const naming =
-  (what: string) =>
-  (error: unknown): never => {
-    if (error instanceof Refusal) throw error
-    throw new Refusal(`${what}: ${reasonOf(error)}`)
-  }
 
 /** Pairs of words in a list, with something between them. */
 const pairsIn = (text: string, between: string, example: string): Array<[string, string]> =>
@@ -171,10 +153,6 @@ const leanIn = (said: string): Lean => {
   return { x, y }
 }
 
-const oneOf = <Word extends string>(words: readonly Word[], said: string, what: string): Word =>
-  words.find(word => word === said.replace(/-/g, ' ')) ??
-  refuse(`“${said}” is no ${what}; there are ${words.join(', ')}.`)
-
 interface ExtractWords {
   count: string
   lean: string
@@ -222,11 +200,6 @@ const alsoIn = (said: string): Also[] =>
     .filter(Boolean)
     .map(word => oneOf(ALSO, word, 'thing to recolor besides'))
 
-const numberIn = (said: string, what: string): number => {
-  const value = Number(said)
-  return said.trim() && Number.isFinite(value) ? value : refuse(`“${said}” is no number for ${what}.`)
-}
-
 /** The tone plans that need no picture. */
 const TONES = TONE_PLANS.filter(plan => plan !== 'like the picture')
 
@@ -265,96 +238,17 @@ const scheme = (words: SchemeWords): string => {
 /** The formats of schemes that are text. */
 const TEXTS = SCHEME_FORMAT_KINDS.filter(kind => !('drawn' in SCHEME_FORMATS[kind]))
 
-/** What an export is made of, besides the formats of schemes. */
-const AS = ['svg', 'themed', 'png', 'pdf', ...SCHEME_FORMAT_KINDS] as const
-
-interface ExportWords extends Omit<PlanWords, 'scheme'> {
-  'scheme'?: string[] | undefined
-  'as': string
-  'width': string
-  'ladders'?: boolean | undefined
-  'all-colors'?: boolean | undefined
-}
-
-/** What is wanted of an export, as it was typed. */
-const wantedOf = ({ as, width, ladders, 'all-colors': allColors }: ExportWords): Omit<Wanted, 'artwork' | 'looks'> => {
-  const kinds = as.split(',').map(word => oneOf(AS, word.trim(), 'kind of file'))
-  const widths = width
-    .split(',')
-    .filter(Boolean)
-    .map(said => {
-      const pixels = numberIn(said, 'width')
-      if (!Number.isInteger(pixels) || pixels < PNG_WIDTH.least || pixels > PNG_WIDTH.most)
-        refuse(`A picture is ${PNG_WIDTH.least} to ${PNG_WIDTH.most} pixels wide, not ${said}.`)
-      return { by: 'width' as const, pixels }
-    })
-  return {
-    svg: kinds.includes('themed') ? 'properties' : kinds.includes('svg') ? 'tokens' : null,
-    png: kinds.includes('png') ? (widths.length ? widths : [{ by: 'scale', times: 1 }]) : [],
-    ground: null,
-    sheet: kinds.includes('pdf') ? ['pdf'] : [],
-    mood: [],
-    scheme: kinds.filter((kind): kind is SchemeFormatKind => kind in SCHEME_FORMATS),
-    ladders: ladders ?? false,
-    onlyUsed: !allColors,
-    gradients: [],
-  }
-}
-
-/** Hands over a project or a folder of artwork in as many schemes as are given; 2 where some of it could not be written. */
-const exportOf = async (
-  from: string,
-  words: ExportWords,
-  wanted: Omit<Wanted, 'artwork' | 'looks'>,
-  out: string,
-): Promise<number> => {
+/** The schemes of an export, each with its name and how inks are matched to it. */
+const plansOf = async (
+  words: Omit<PlanWords, 'scheme'>,
+  schemes: readonly string[] = [],
+): Promise<Array<{ name: string; plan: SchemePlan }>> => {
   const plans: Array<{ name: string; plan: SchemePlan }> = []
-  for (const path of words.scheme ?? []) {
+  for (const path of schemes) {
     const plan = await planOf({ ...words, scheme: path })
     if (plan.kind === 'scheme') plans.push({ name: titleShown(basename(path)), plan })
   }
-  const { files, failed, left } = await exported(from, plans, wanted, out)
-  process.stdout.write(`${files - failed.length} of ${files} files written.\n`)
-  for (const each of left) process.stdout.write(`Left out, because no artwork uses it: ${each}\n`)
-  if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
-  return failed.length ? 2 : 0
-}
-
-interface GradientSaid {
-  colors?: string | undefined
-  kind: string
-  angle: string
-  space: string
-  way: string
-  size: string
-  out?: string | undefined
-}
-
-const gradientOf = async (words: GradientSaid): Promise<void> => {
-  const colors = needed(words.colors, '--colors')
-    .split(/,(?![^(]*\))/)
-    .map(said => {
-      const [, color = '', percent] = /^(.*?)(?:\s+(\d+(?:\.\d+)?)%)?$/.exec(said.trim()) ?? []
-      return { hex: colorIn(color), at: percent === undefined ? null : Math.min(1, Number(percent) / 100) }
-    })
-  if (colors.length < 2) refuse('A gradient takes two colors or more.')
-  const [, width, height] =
-    /^(\d{1,5})x(\d{1,5})$/.exec(words.size) ?? refuse(`“${words.size}” is no size like 1920x1080.`)
-  const [wide, high] = [Number(width), Number(height)]
-  if (!wide || !high || wide * high > 144e6) refuse(`${words.size} is too large, or nothing.`)
-  const out = needed(words.out, '-o')
-  await writeGradient(
-    titleShown(basename(out)),
-    {
-      colors,
-      kind: oneOf(GRADIENT_KINDS, words.kind, 'kind of gradient'),
-      angle: numberIn(words.angle, 'angle'),
-      space: oneOf(GRADIENT_SPACES, words.space, 'space to mix in'),
-      way: oneOf(HUE_WAYS, words.way, 'way round the hues'),
-      ...{ width: wide, height: high },
-    },
-    out,
-  )
+  return plans
 }
 
 interface CheckWords extends PlanWords {
@@ -381,8 +275,6 @@ const check = async (file: string, words: CheckWords): Promise<number> => {
   )
   return findings.some(({ severity }) => severity === 'serious') ? 1 : 0
 }
-
-const needed = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)
 
 /** A value that begins with a minus sign is no option: `--lean -0.5,1` reads as `--lean=-0.5,1`. */
 const joinedArgs = (args: readonly string[]): string[] =>
@@ -488,13 +380,20 @@ const run = async (): Promise<number> => {
       return 0
     case 'export': {
       const from = needed(path, 'The project or folder')
-      return exportOf(from, said, wantedOf(said), needed(values.out, '-o')).catch(naming(from))
+      return exportOf(from, await plansOf(values, said.scheme), wantedOf(said), needed(values.out, '-o')).catch(
+        naming(from),
+      )
     }
     case 'sheet': {
       const from = needed(path, 'The project or folder')
       const out = needed(values.out, '-o')
       const as = oneOf(['pdf', 'png'], extname(out).slice(1).toLowerCase(), 'kind of sheet')
-      return exportOf(from, said, { ...wantedOf({ ...said, as: 'pdf' }), sheet: [as] }, out).catch(naming(from))
+      return exportOf(
+        from,
+        await plansOf(values, said.scheme),
+        { ...wantedOf({ ...said, as: 'pdf' }), sheet: [as] },
+        out,
+      ).catch(naming(from))
     }
     case 'gradient':
       await gradientOf(values)

@@ -100,8 +100,8 @@ export const useServer = () => ({
       ...(trail.put.length || trail.remove.length ? { trail } : {}),
     }),
   /** Asks for files of a project in the version that was seen; how such jobs stand; stopping one, trying it again. */
-  addJob: (id: string, version: number, wanted: Wanted) =>
-    json<HandOverJob>('POST', `projects/${id}/jobs`, { version, wanted }),
+  addJob: (id: string, version: number, wanted: Wanted, listed = true) =>
+    json<HandOverJob>('POST', `projects/${id}/jobs`, { version, wanted, listed }),
   jobs: (id: string) => json<HandOverJob[]>('GET', `projects/${id}/jobs`),
   job: (id: string) => json<HandOverJob>('GET', `jobs/${id}`),
   stopJob: (id: string) => json<HandOverJob>('POST', `jobs/${id}/stop`),

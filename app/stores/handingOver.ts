@@ -10,6 +10,7 @@ import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from '../../core/handove
 export const HAND_OVER_VIEWS = [
   { view: 'colorways', title: 'Colorways' },
   { view: 'files', title: 'Files' },
+  { view: 'sheet', title: 'Sheet' },
   { view: 'gradients', title: 'Gradients' },
   { view: 'mood', title: 'Mood page' },
 ] as const
@@ -173,7 +174,7 @@ export const useHandOver = defineStore('hand over', () => {
     if (!project) throw new Error('No project is open.')
     const nothing = { svg: null, png: [], ground: null, sheet: [], mood: [], scheme: [], gradients: [] }
     const plan = { ...FIRST_WANTED, ...nothing, artwork: [], looks: [NOW], ...only }
-    let job = await server.addJob(project, await saving.whenSaved(), plan)
+    let job = await server.addJob(project, await saving.whenSaved(), plan, false)
     while (isOpen(job)) {
       await new Promise(done => setTimeout(done, ASK / 2))
       job = await server.job(job.id)

@@ -11,6 +11,9 @@ export const escaped = (text: string): string => text.replace(/[&<>"']/g, letter
 const said = (name: string, value: string | undefined): string =>
   value === undefined ? '' : ` data-${name}="${escaped(value)}"`
 
+const rectAt = (x: number, y: number, width: number, height: number, fill: string, more: string): string =>
+  `<rect x="${x}" y="${y}" width="${width}" height="${height}" fill="${fill}"${more}/>`
+
 const wordsAt = (x: number, y: number, text: string, fill: string): string =>
   `<text x="${x}" y="${y}" fill="${fill}">${escaped(text)}</text>`
 
@@ -19,12 +22,9 @@ const blockOf = ({ name, hex, role, share, rungs }: KeyedSwatch, x: number, y: n
   const percent = share === undefined ? undefined : percentOf(share)
   const text = [role, percent].filter(word => word !== undefined).join(' · ')
   return [
-    `<rect x="${x}" y="${y}" width="${width}" height="${height}" fill="${hex}"${said('name', name)}${said('role', role)}${said('share', percent)}/>`,
+    rectAt(x, y, width, height, hex, said('name', name) + said('role', role) + said('share', percent)),
     wordsAt(x + 10, y + height - 10, hex, inkOn(hex)),
-    ...rungs.map(
-      (rung, i) =>
-        `<rect x="${x}" y="${y + height + i * tall}" width="${width}" height="${tall}" fill="${rung.hex}"${said('rung', rungName(rung))}/>`,
-    ),
+    ...rungs.map((rung, i) => rectAt(x, y + height + i * tall, width, tall, rung.hex, said('rung', rungName(rung)))),
     wordsAt(x, y + height + rungs.length * tall + 18, name, '#1a1a1a'),
     ...(text ? [wordsAt(x, y + height + rungs.length * tall + 36, text, '#5a5a5a')] : []),
   ].join('\n')
@@ -43,7 +43,8 @@ export const toSwatchSheet = ({ title, swatches }: HandedScheme): string => {
     blockOf(swatch, gap + (i % columns) * (width + gap), gap + Math.floor(i / columns) * (tall + gap)),
   )
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${across} ${down}" width="${across}" height="${down}" font-family="sans-serif" font-size="13">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${across} ${down}" width="${across}" height="${down}" ` +
+      'font-family="sans-serif" font-size="13">',
     `<title>${escaped(lineOf(title))}</title>`,
     `<rect width="${across}" height="${down}" fill="#ffffff"/>`,
     ...blocks,

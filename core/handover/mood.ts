@@ -200,7 +200,7 @@ const dealtOver = (places: readonly Rect[], colors: readonly MoodColor[]): MoodC
   })
 }
 
-const SIZES = [26, 22, 19, 16, 14] as const
+const SIZES = [34, 28, 24, 20, 17] as const
 /** The lines a color's name and value take in a room, in the largest letters that fit; none where not even small ones do. */
 const labelIn = (room: Rect, { name, hex }: MoodColor, measure: Measure): Mark[] => {
   const upward = room.width < 96 && room.height > room.width * 1.6
@@ -248,7 +248,7 @@ const circlesIn = (room: Rect, colors: readonly MoodColor[], names: boolean, gro
     const own = colors.slice(i * columns, (i + 1) * columns)
     return across(row, even(own.length), GAP / 2).map((cell, n) => {
       const color = own[n] as MoodColor
-      const size = names ? Math.max(14, Math.min(22, cell.width / 8)) : 0
+      const size = names ? Math.max(18, Math.min(30, cell.width / 7)) : 0
       const words = names && cell.height > 64
       const radius = Math.max(4, Math.min(cell.width, cell.height - (words ? size * 1.6 : 0)) / 2)
       const [x, y] = [cell.x + cell.width / 2, cell.y + (cell.height - (words ? size * 1.6 : 0)) / 2]

@@ -41,24 +41,30 @@ const told = ({ created_at, size, ...job }: Row): HandOverJob => ({
 
 const columns = (sql: Sql) => sql`id, name, state, done, parts, doing, failures, reason, size, created_at`
 
-/** Asks for a job on a project as it is stored. Null where there is no such project; throws TooMany. */
-export const addJob = (sql: Sql, project: string, name: string, wanted: Wanted): Promise<HandOverJob | null> =>
+/** Asks for a job on a project as it is stored; one that is not `listed` is only for whoever asked. Null where there is no such project; throws TooMany. */
+export const addJob = (
+  sql: Sql,
+  project: string,
+  name: string,
+  wanted: Wanted,
+  listed = true,
+): Promise<HandOverJob | null> =>
   inTransaction(sql, async within => {
     const [found] = await within`select 1 from projects where id = ${project} and deleted_at is null for update`
     if (!found) return null
     const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`select count(*)::int as count from jobs
       where project_id = ${project} and state in ('waiting', 'underway')`
     if (count >= MOST_AT_ONCE) throw new TooMany()
-    const [row] = await within<Row[]>`insert into jobs (project_id, name, wanted, document)
-      select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, document from projects where id = ${project}
+    const [row] = await within<Row[]>`insert into jobs (project_id, name, wanted, listed, document)
+      select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, ${listed}, document from projects where id = ${project}
       returning ${columns(within)}`
     await within`select pg_notify(${CHANNEL}, '')`
     return told(row as Row)
   })
 
-/** The jobs of a project, the latest first. */
+/** The jobs of a project that are listed, the latest first. */
 export const jobsOf = async (sql: Sql, project: string): Promise<HandOverJob[]> => {
-  const rows = await sql<Row[]>`select ${columns(sql)} from jobs where project_id = ${project}
+  const rows = await sql<Row[]>`select ${columns(sql)} from jobs where project_id = ${project} and listed
     order by created_at desc limit 20`
   return rows.map(told)
 }

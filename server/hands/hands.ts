@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process'
+import { constants, setPriority } from 'node:os'
 import { resolve } from 'node:path'
 import { Unreadable } from '../../core/artwork/unreadable'
 import { poolOf } from '../../render/pool'
@@ -8,6 +9,8 @@ import type { Answer, Given, Said, TaskName } from './tasks'
 const HANDS = 2
 const LONGEST = 180_000
 const MEMORY = 3072
+/** Hands stand behind whoever answers. */
+const BEHIND = constants.priority.PRIORITY_BELOW_NORMAL
 /** How many tasks may wait. */
 const MOST_WAITING = 64
 
@@ -23,11 +26,15 @@ const pool = poolOf<{ task: TaskName; given: unknown }, Said>({
   longest: LONGEST,
   late: `It takes more than ${LONGEST / 60_000} minutes to read.`,
   broken: 'It cannot be read: reading it took more memory than there is.',
-  hire: () =>
-    spawn(process.execPath, ['--import', 'tsx', `--max-old-space-size=${MEMORY}`, resolve('server/hands/hand.ts')], {
-      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-      serialization: 'advanced',
-    }),
+  hire: () => {
+    const hand = spawn(
+      process.execPath,
+      ['--import', 'tsx', `--max-old-space-size=${MEMORY}`, resolve('server/hands/hand.ts')],
+      { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], serialization: 'advanced' },
+    )
+    if (hand.pid !== undefined) setPriority(hand.pid, BEHIND)
+    return hand
+  },
 })
 
 let waiting = 0

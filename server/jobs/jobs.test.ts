@@ -38,6 +38,7 @@ const own = url.replace(/\/[^/]*$/, `/${NAME}`)
 let admin: Sql
 let sql: Sql
 let project: Project
+let badge: Project['artwork'][number]
 
 beforeAll(async () => {
   if (!url) throw new Error('The database tests need TEST_DATABASE_URL; bin/test sets it.')
@@ -52,6 +53,9 @@ beforeAll(async () => {
     const { kind, hash, width, height } = received.file
     artwork.push({ kind, hash, width, height, id: name, name })
   }
+  const [first] = artwork
+  if (!first) throw new Error('There is no artwork.')
+  badge = first
   project = { ...newProject('Kites'), artwork }
 })
 afterAll(async () => {
@@ -135,7 +139,7 @@ describe('a job', () => {
   it('writes what can be written, names what cannot, and goes on from there when it is tried again', async () => {
     const gone = {
       ...project,
-      artwork: [...project.artwork, { ...project.artwork[0]!, id: 'gone', name: 'Gone', hash: 'e'.repeat(64) }],
+      artwork: [...project.artwork, { ...badge, id: 'gone', name: 'Gone', hash: 'e'.repeat(64) }],
     }
     const { job } = await asked(gone, { artwork: ['badge', 'gone'], scheme: [] })
     await workOnce()
@@ -153,7 +157,7 @@ describe('a job', () => {
   })
   it('of which nothing can be written fails with the reason', async () => {
     const { job } = await asked(
-      { ...project, artwork: [{ ...project.artwork[0]!, hash: 'f'.repeat(64) }] },
+      { ...project, artwork: [{ ...badge, hash: 'f'.repeat(64) }] },
       { artwork: ['badge'], scheme: [] },
     )
     await workOnce()

@@ -202,7 +202,8 @@ test('colors no artwork uses are left out and named, until they are wanted', asy
   await newProject(page, 'Spare')
   await startFrom(page, 'Artwork')
   const svg =
-    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9" fill="#113355"/><circle cx="4" cy="4" r="2" fill="#eeddcc"/></svg>'
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9" fill="#113355"/>' +
+    '<circle cx="4" cy="4" r="2" fill="#eeddcc"/></svg>'
   await page
     .getByTestId('artwork-file')
     .setInputFiles({ name: 'two.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })

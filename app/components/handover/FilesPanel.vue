@@ -4,6 +4,7 @@ import { useLocalStorage } from '@vueuse/core'
 import type { Artwork } from '../../../core/document/artwork'
 import { fileNameOf, titleShown } from '../../../core/formats/fileName'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '../../../core/formats/formats'
+import type { MenuChoice } from '~/components/control/menu'
 import { saveFile } from '~/composables/saveFile'
 
 /** The files of the bench: everything at once by the dialog, one artwork, the scheme as text. */
@@ -36,10 +37,33 @@ const copyScheme = (): Promise<void | null> =>
   isDrawn.value
     ? copyPicture(drawn(), 'Copied the scheme as a picture.')
     : copy(present.value.text, `Copied the scheme as ${format.value.title}.`)
+/** An artwork as it is now, on the clipboard: the text of a drawing, or a picture in its own size. */
+const copyChoices = (art: Artwork): MenuChoice[] => [
+  ...(art.kind === 'svg'
+    ? [
+        {
+          title: 'Copy as SVG',
+          act: () =>
+            void notices.attempt(async () => {
+              const bytes = await files.write(art.hash, painting.settled(art.id), () => {})
+              await copy(new TextDecoder().decode(bytes), `Copied ${art.name} as SVG.`)
+            }),
+        },
+      ]
+    : []),
+  {
+    title: 'Copy as a picture',
+    act: () =>
+      void copyPicture(
+        handOver.made({ artwork: [art.id], png: [{ by: 'scale', times: 1 }] }),
+        `Copied ${art.name} as a picture.`,
+      ),
+  },
+]
 const changed = (art: Artwork): string => {
   const inks = files.files.get(art.hash)?.inks ?? []
   const count = inks.filter(({ hex }) => (painting.shown(art.id).colors.get(hex) ?? hex) !== hex).length
-  return `${count} of ${inks.length} inks changed`
+  return `${count} of ${inks.length} changed`
 }
 const choose = (): void => {
   handOver.chooseAll()
@@ -66,7 +90,7 @@ const choose = (): void => {
         <li
           v-for="art in history.document.artwork"
           :key="art.id"
-          class="grid grid-cols-[40px_minmax(0,1fr)_auto] items-center gap-3 border-t border-line py-1.5"
+          class="grid grid-cols-[40px_minmax(0,1fr)_auto_auto] items-center gap-2 border-t border-line py-1.5"
         >
           <button
             class="flex size-10 bg-table p-0.5"
@@ -82,7 +106,9 @@ const choose = (): void => {
           </button>
           <span class="min-w-0"
             ><span class="line-clamp-2 wrap-anywhere" :title="art.name">{{ titleShown(art.name) }}</span
-            ><span class="block truncate text-caption text-quiet">{{ changed(art) }}</span></span
+            ><span class="block text-caption text-quiet" title="inks that become another color">{{
+              changed(art)
+            }}</span></span
           >
           <button
             class="control"
@@ -98,6 +124,13 @@ const choose = (): void => {
               ><ArrowDownTrayIcon class="size-4" />{{ endingOf(art).toUpperCase() }}</template
             ><template v-else>Stop · {{ Math.round((writing(art) ?? 0) * 100) }}%</template>
           </button>
+          <MenuList
+            class="control px-1.5!"
+            :aria-label="`Copy ${art.name}`"
+            :data-test="`copy-${art.name}`"
+            :choices="copyChoices(art)"
+            ><ClipboardDocumentIcon class="size-4"
+          /></MenuList>
         </li>
       </ul>
       <p v-else class="text-quiet">No artwork in this project yet.</p>
@@ -120,11 +153,11 @@ const choose = (): void => {
         >
       </div>
       <p v-if="present.left.length" class="text-quiet" data-test="left-out">Left out: {{ present.left.join(', ') }}.</p>
-      <!-- eslint-disable-next-line vue/no-v-html -- our own drawing of rectangles -->
-      <div
+      <img
         v-if="isDrawn"
-        class="border border-line [&>svg]:block [&>svg]:h-auto [&>svg]:w-full"
-        v-html="present.text"
+        class="block w-full border border-line"
+        alt="The scheme as a strip"
+        :src="`data:image/svg+xml,${encodeURIComponent(present.text)}`"
       />
       <pre
         v-else

@@ -158,7 +158,8 @@ const savePng = (): Promise<void | null> =>
       :style="{ background: shown }"
     />
     <div class="px-2.5">
-      <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions, vuejs-accessibility/click-events-have-key-events -- a stop is added by the button too -->
+      <!-- a stop is added by the button too -->
+      <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions, vuejs-accessibility/click-events-have-key-events -->
       <div
         ref="track"
         class="relative h-5 cursor-copy border border-line"

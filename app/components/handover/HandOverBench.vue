@@ -14,6 +14,7 @@ const handOver = useHandOver()
     />
     <ColorwayPanel v-if="handOver.view === 'colorways'" />
     <FilesPanel v-else-if="handOver.view === 'files'" />
+    <LazySheetPanel v-else-if="handOver.view === 'sheet'" />
     <LazyGradientPanel v-else-if="handOver.view === 'gradients'" />
     <LazyMoodPanel v-else />
     <LazyFilesDialog v-if="handOver.choosing" @close="handOver.choosing = false" />

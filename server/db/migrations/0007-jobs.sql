@@ -4,6 +4,8 @@ create table jobs (
   project_id uuid not null references projects (id) on delete cascade,
   name text not null,
   wanted jsonb not null,
+  -- whether its result is listed, or only taken by whoever asked
+  listed boolean not null default true,
   document jsonb not null,
   state text not null default 'waiting' check (state in ('waiting', 'underway', 'done', 'stopped', 'failed')),
   done integer not null default 0,

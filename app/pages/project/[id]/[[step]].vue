@@ -109,6 +109,7 @@ onUnmounted(() => {
       <div class="relative min-h-0 min-w-0" :inert="large">
         <ArtworkStage :words="step === 'compose' ? proofs.words : null" @add="addArtwork" />
         <ComparisonTable v-if="step === 'compose' && proofs.comparing && !large" />
+        <LazySheetStage v-if="step === 'hand-over' && handOver.view === 'sheet'" />
         <LazyMoodStage v-if="step === 'hand-over' && handOver.view === 'mood'" />
       </div>
       <StepBench :step="step" :inert="large" />

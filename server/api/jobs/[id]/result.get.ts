@@ -6,6 +6,10 @@ import { jobResult } from '../../../db/jobs'
 import { door, missing, partOf } from '../../../door'
 import { PICTURE_HEADERS } from '../../../headers'
 
+/** A name as it stands in a header, in any script (RFC 8187). */
+const inHeader = (name: string): string =>
+  encodeURIComponent(name).replace(/['()*]/g, letter => `%${letter.charCodeAt(0).toString(16).toUpperCase()}`)
+
 /** What comes of a job, as a file to be saved, piece by piece. */
 export default door(async event => {
   const result = await jobResult(database(), partOf(event, 'id', z.uuid(), 'job'))

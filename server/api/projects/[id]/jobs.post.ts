@@ -7,16 +7,16 @@ import { addJob } from '../../../db/jobs'
 import { findProject, Stale } from '../../../db/projects'
 import { bodyOf, door, missing, partOf } from '../../../door'
 
-const asked = z.object({ version: z.number().int().min(1), wanted: wantedSchema })
+const asked = z.object({ version: z.number().int().min(1), wanted: wantedSchema, listed: z.boolean().default(true) })
 
 /** Asks for files of a project as it was saved last; `version` says which version was seen. */
 export default door(async event => {
   const id = partOf(event, 'id', z.uuid())
-  const { version, wanted } = await bodyOf(event, asked)
+  const { version, wanted, listed } = await bodyOf(event, asked)
   const project = await findProject(database(), id)
   if (!project) throw missing('project')
   if (project.version !== version) throw new Stale(project)
-  const job = await addJob(database(), id, archiveName(project.document), wanted)
+  const job = await addJob(database(), id, archiveName(project.document), wanted, listed)
   if (!job) throw missing('project')
   setResponseStatus(event, 201)
   return job
