@@ -6,6 +6,7 @@ import type { Colorway } from '../core/document/lineUp'
 import { lookOf, projectSchema, storedProjectSchema, type Project } from '../core/document/project'
 import { numberedAfter } from '../core/color/name'
 import { titleShown } from '../core/formats/fileName'
+import { everyArtwork } from '../core/handover/plan'
 import { NOW, wantedSchema, type Wanted } from '../core/handover/wanted'
 import { unitedInks } from '../core/remap/united'
 import { handOver } from '../render/handover/hand'
@@ -122,8 +123,8 @@ export const exported = async (
   const gathered = isFolder && first ? await ofFolder(from, first.plan) : await documented(from)
   const project = plans.length ? withSchemes(gathered, plans) : gathered.project
   const ids = project.lineUp.colorways.map(({ id }) => id)
-  const artwork = [...project.artwork, ...project.lineUp.colorways.flatMap(each => each.artwork)].map(({ id }) => id)
-  const wanted = wantedSchema.parse({ ...how, artwork: [...new Set(artwork)], looks: ids.length ? ids : [NOW] })
+  const artwork = everyArtwork(project).map(({ id }) => id)
+  const wanted = wantedSchema.parse({ ...how, artwork, looks: ids.length ? ids : [NOW] })
   const fileOf = (hash: string): Read | null => gathered.files.get(hash) ?? null
   const handing = await handOver(project, wanted, {
     file: async hash => fileOf(hash)?.file ?? null,

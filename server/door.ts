@@ -23,6 +23,10 @@ const failure = (statusCode: number, message: string, data?: unknown) => createE
 /** Something asked for that is not there. */
 export const missing = (what: string) => failure(404, `There is no such ${what}.`)
 
+/** Whether a disk is full: this machine's, or the database's. */
+const isFull = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && /^(ENOSPC|53100)$/.test(String(error.code))
+
 /**
  * What went wrong, as an answer: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is
  * gone.
@@ -34,6 +38,7 @@ const answerTo = (error: unknown): unknown => {
   if (error instanceof Busy) return failure(503, error.message)
   if (error instanceof TooMany) return failure(429, error.message)
   if (error instanceof ServiceDown) return failure(503, error.message)
+  if (isFull(error)) return failure(507, 'The disk of the server is full; nothing was kept.')
   if (isDatabaseGone(error)) return failure(503, 'The database does not answer.')
   return error
 }

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import type { HandOverJob } from '../../core/document/job'
 import { SCHEME_FORMATS, type SchemeFormatKind } from '../../core/formats/formats'
 import { handedGradient, handedScheme, usedSwatches } from '../../core/handover/handed'
-import { handedLooks, plannedFiles, treeOf, type HandedLook } from '../../core/handover/plan'
+import { everyArtwork, handedLooks, plannedFiles, treeOf, type HandedLook } from '../../core/handover/plan'
 import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from '../../core/handover/wanted'
 
 /** The views of the bench. */
@@ -40,10 +40,12 @@ export const useHandOver = defineStore('hand over', () => {
   })
   const artwork = ref<string[]>([])
   const looks = ref<string[]>([])
+  /** All artwork there is to choose from. */
+  const everything = computed(() => (history.settled ? everyArtwork(history.settled) : []))
   /** Everything there is, to begin with: all artwork, and all colorways or the project as it is. */
   const chooseAll = (): void => {
     const project = history.settled
-    artwork.value = project?.artwork.map(({ id }) => id) ?? []
+    artwork.value = everything.value.map(({ id }) => id)
     const frozen = project?.lineUp.colorways.map(({ id }) => id) ?? []
     looks.value = frozen.length ? frozen : [NOW]
   }
@@ -194,7 +196,7 @@ export const useHandOver = defineStore('hand over', () => {
   }
 
   return {
-    ...{ view, choosing, how, artwork, looks, chooseAll, handed, files, tree, left, present, gradients },
+    ...{ view, choosing, how, everything, artwork, looks, chooseAll, handed, files, tree, left, present, gradients },
     ...{ jobs, starting, start, made, stop, retry, save, isOpen, lineUp },
   }
 })

@@ -24,7 +24,7 @@ export const useSheet = defineStore('sheet', () => {
     handOver.made({
       sheet: [as],
       looks: [...looks.value],
-      artwork: history.settled?.artwork.map(({ id }) => id) ?? [],
+      artwork: handOver.everything.map(({ id }) => id),
     })
   const letGo = (): void => {
     if (address.value) URL.revokeObjectURL(address.value)

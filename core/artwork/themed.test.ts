@@ -36,6 +36,15 @@ it('numbers colors of one name, keeps what is transparent, gives what nobody wro
   expect(text).toContain('rgb(from var(--ink')
   expect(text).toMatch(/^<svg fill="var\(--ink, #000000\)"/)
 })
+it('takes no name the file uses itself', () => {
+  const reading = readSvg(square('<style>rect{--ink:#ff0000;fill:#112233}</style><rect/>'))
+  const { properties } = themedSvg(
+    reading,
+    ({ hex }) => hex,
+    () => 'ink',
+  )
+  expect([...properties.keys()]).not.toContain('--ink')
+})
 it('paints shapes touched up by hand with properties too', () => {
   const reading = readSvg(square('<rect fill="#112233"/>'))
   const { text } = themedSvg(reading, ({ hex }) => hex, nameOf, new Map([[1, { fill: '#e07a5f' }]]))

@@ -19,7 +19,8 @@ const insideRoot = ({ markup: { source, root } }: Reading): number | null => {
 
 /**
  * The SVG with its colors as custom properties of CSS, declared in a style block of its own: whoever shows it can set them
- * otherwise. Every color that is shown has one property; `nameOf` names them, without dashes. Each use says the color
+ * otherwise. Every color that is shown has one property; `nameOf` names them, without dashes, and a name the
+ * file uses already goes on with a number. Each use says the color
  * besides, for readers that know no properties of that name. Pictures within are painted as they are given.
  */
 export const themedSvg = (
@@ -36,7 +37,8 @@ export const themedSvg = (
     if (known) return known
     const wanted = nameOf(hex)
     let name = `--${wanted}`
-    for (let n = 2; properties.has(name); n++) name = `--${wanted}-${n}`
+    const isTaken = (): boolean => properties.has(name) || reading.markup.source.includes(name)
+    for (let n = 2; isTaken(); n++) name = `--${wanted}-${n}`
     names.set(hex, name)
     properties.set(name, hex)
     return name

@@ -3,7 +3,7 @@ import { apply, NOTHING_KNOWN } from '../commands/commands'
 import type { Artwork } from '../document/artwork'
 import type { Project } from '../document/project'
 import { newProject } from '../scheme/create'
-import { handedLooks, plannedFiles, treeOf, widthOf } from './plan'
+import { everyArtwork, handedLooks, plannedFiles, treeOf, widthOf } from './plan'
 import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from './wanted'
 
 const art = (id: string, name: string, kind: Artwork['kind'] = 'svg'): Artwork => ({
@@ -47,6 +47,10 @@ describe('the files that are handed over', () => {
       'artwork/loft-200w.png',
       'artwork/loft.png',
     ])
+  })
+  it('are of all artwork there is: what was taken out since is still in the colorways', () => {
+    const project = { ...frozen(withArtwork(['Poster', 'Flyer']), ['Dawn']), artwork: [art('b0', 'Ticket')] }
+    expect(everyArtwork(project).map(({ name }) => name)).toEqual(['Ticket', 'Poster', 'Flyer'])
   })
   it('of a colorway are of the artwork it was frozen on', () => {
     const project = { ...frozen(withArtwork(['Poster']), ['Dawn']), artwork: [art('b0', 'Flyer')] }

@@ -62,6 +62,12 @@ export const handedLooks = (project: Project, { looks }: Pick<Wanted, 'looks'>):
   return looks.includes(NOW) ? [now, ...frozen] : frozen
 }
 
+/** All artwork of a project and of its colorways, each once: what was taken out since is still in those it was frozen in. */
+export const everyArtwork = ({ artwork, lineUp }: Project): Artwork[] => {
+  const all = [...artwork, ...lineUp.colorways.flatMap(colorway => colorway.artwork)]
+  return [...new Map(all.toReversed().map(art => [art.id, art])).values()].toReversed()
+}
+
 /** How many pixels wide an artwork is as a picture: never more than can be written. */
 export const widthOf = ({ width, height }: Pick<Artwork, 'width' | 'height'>, size: PictureSize): number => {
   const wanted = size.by === 'width' ? size.pixels : width * size.times

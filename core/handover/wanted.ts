@@ -25,7 +25,7 @@ export const GRADIENT_FILES = ['css', 'svg', 'png'] as const
 export const PAGE_FILES = ['pdf', 'png'] as const
 
 export const wantedSchema = z.object({
-  artwork: z.array(idSchema).max(MOST_ARTWORK),
+  artwork: z.array(idSchema).max(MOST_ARTWORK * (MOST_COLORWAYS + 1)),
   looks: z
     .array(idSchema)
     .min(1, 'No colorway is chosen.')

@@ -41,7 +41,10 @@ const told = ({ created_at, size, ...job }: Row): HandOverJob => ({
 
 const columns = (sql: Sql) => sql`id, name, state, done, parts, doing, failures, reason, size, created_at`
 
-/** Asks for a job on a project as it is stored; one that is not `listed` is only for whoever asked. Null where there is no such project; throws TooMany. */
+/**
+ * Asks for a job on a project as it is stored; one that is not `listed` is only for whoever asked. Null where there is no
+ * such project; throws TooMany.
+ */
 export const addJob = (
   sql: Sql,
   project: string,

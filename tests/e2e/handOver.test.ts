@@ -323,3 +323,40 @@ test('a mood page is laid with pictures and colors, cropped by hand and keys, sa
   await page.getByRole('tab', { name: 'Mood page' }).click()
   await expect(page.getByTestId('mood-frame').first()).toHaveAttribute('data-crop', moved ?? '')
 })
+
+test('the sheet is seen as it will leave, says when it is of an earlier state, and artwork is copied', async ({
+  page,
+}) => {
+  await openDemoCopy(page, 'hand-over')
+  await page.getByRole('tab', { name: 'Sheet' }).click()
+  const pages = page.getByTestId('sheet-pages')
+  await expect(pages).toBeVisible({ timeout: 60_000 })
+  const size = (): Promise<number[]> =>
+    pages.evaluate((each: HTMLImageElement) => [each.naturalWidth, each.naturalHeight])
+  await expect.poll(async () => (await size())[0]).toBe(1684)
+  expect((await size())[1]).toBe(1190 * 3)
+  const first = await pages.getAttribute('src')
+  await isAccessible(page, 'main')
+  await goTo(page, 'Compose')
+  await page.locator('[data-proof=square]').click()
+  await page.mouse.move(5, 300)
+  await goTo(page, 'Hand over')
+  await expect(pages).not.toHaveAttribute('src', first ?? '', { timeout: 60_000 })
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByText('has changed since these pages were drawn')).toBeVisible()
+  const pdf = await bytesOf(await downloaded(page, () => page.getByTestId('sheet-pdf').click()))
+  expect(pdf.subarray(0, 8).toString()).toBe('%PDF-1.7')
+
+  await showFiles(page)
+  const copy = async (what: string): Promise<void> => {
+    await page.getByTestId('copy-Badge').click()
+    await page.getByRole('menuitem', { name: what }).click()
+  }
+  await copy('Copy as SVG')
+  await expect(page.getByTestId('notices')).toContainText('Copied Badge as SVG.')
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^<svg /)
+  await copy('Copy as a picture')
+  await expect(page.getByTestId('notices')).toContainText('Copied Badge as a picture.')
+  expect(await page.evaluate(async () => (await navigator.clipboard.read())[0]?.types)).toEqual(['image/png'])
+  await expect(page.getByTestId('job')).toHaveCount(0)
+})

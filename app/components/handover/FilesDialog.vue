@@ -12,7 +12,7 @@ const looks = computed(() => [
   ...handOver.lineUp.colorways.map(({ id, name, look }) => ({ id, name, scheme: look.scheme })),
   ...(history.settled ? [{ id: NOW, name: 'As it is now', scheme: history.settled.scheme }] : []),
 ])
-const artwork = computed(() => history.settled?.artwork ?? [])
+const artwork = computed(() => handOver.everything)
 
 const SVG_CHOICES = [
   { value: 'none', title: 'No', hint: 'Drawings are not written as SVG' },

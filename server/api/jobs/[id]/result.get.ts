@@ -20,7 +20,7 @@ export default door(async event => {
     'cache-control': 'private, no-store',
     'content-type': media,
     'content-length': size,
-    'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name).replace(/['()*]/g, c => `%${c.charCodeAt(0).toString(16).toUpperCase()}`)}`,
+    'content-disposition': `attachment; filename*=UTF-8''${inHeader(name)}`,
   })
   return sendStream(event, Readable.from(pieces()))
 })
