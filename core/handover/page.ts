@@ -137,6 +137,14 @@ export const down = ({ x, y, width, height }: Rect, weights: readonly number[], 
     height: rect.width,
   }))
 
+/** So many equal weights. */
+export const even = (count: number): number[] => Array.from({ length: count }, () => 1)
+
+export const isWide = ({ width, height }: Rect): boolean => width >= height
+/** Things one after the other along the longer side of their room, and along its shorter side. */
+export const along = (room: Rect): typeof across => (isWide(room) ? across : down)
+export const aside = (room: Rect): typeof across => (isWide(room) ? down : across)
+
 /** A rectangle less so much on every side. */
 export const inset = ({ x, y, width, height }: Rect, by: number): Rect => ({
   x: x + by,

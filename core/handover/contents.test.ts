@@ -1,0 +1,22 @@
+import { contentsPage } from './contents'
+
+it('says what is in an archive, whatever it is called, and does nothing', () => {
+  const evil = '"><script>alert(1)</script><img src=x onerror=alert(1)>'
+  const page = contentsPage({
+    title: evil,
+    date: 'today',
+    files: ['sheet.pdf'],
+    looks: [
+      {
+        ...{ name: evil, note: evil, chosen: true, left: [evil], picture: 'a b/ü#.png', files: ['a b/ü#.png'] },
+        swatches: [{ name: evil, hex: '#123456', role: 'accent', share: 0.3 }],
+      },
+    ],
+    failed: [{ path: evil, reason: evil }],
+  })
+  const tags = page.match(/<[a-z][^>]*>/gi) ?? []
+  expect(tags.filter(tag => /^<script|\son\w+=|<img src="?x/i.test(tag))).toEqual([])
+  expect(tags.length).toBeGreaterThan(20)
+  expect(page).toContain('href="a%20b/%C3%BC%23.png"')
+  expect(page).toContain("default-src 'none'")
+})
