@@ -106,6 +106,8 @@ describe('the files that are handed over', () => {
       ),
       { numRuns: 200 },
     ))
+  it('are none where no colorway of that name is there', () =>
+    expect(wanting(withArtwork(['Poster']), ['c9'])).toEqual([]))
   it('stand in a tree', () =>
     expect(treeOf(['a.pdf', 'x/b.svg', 'x/y/c.svg', 'x/d.svg'])).toEqual([
       { name: 'a.pdf', path: 'a.pdf', branches: [] },

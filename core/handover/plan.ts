@@ -132,6 +132,7 @@ const lookFiles = ({ id: look, project }: HandedLook, wanted: Wanted): PlannedFi
 
 /** All files that are handed over, in the order of their folders: what belongs to several looks first, then look by look. */
 export const plannedFiles = (looks: readonly HandedLook[], wanted: Wanted): PlannedFile[] => {
+  if (!looks.length) return []
   const folders = namesOf(
     looks.map(({ name }) => name),
     'colorway',
