@@ -11,11 +11,14 @@ const {
   colorway,
   height,
   all = false,
+  painted = true,
 } = defineProps<{
   colorway: Colorway
   height: number
   /** Whether all its artwork is shown, side by side. */
   all?: boolean
+  /** Whether its artwork is painted yet. */
+  painted?: boolean
 }>()
 const emit = defineEmits<{ reopen: []; move: [by: number] }>()
 const lineUp = useLineUp()
@@ -90,6 +93,7 @@ const keyed = (event: KeyboardEvent): void => {
       <span class="flex gap-2 p-1" :style="{ height: `${height}px` }"
         ><span v-for="art in pieces" :key="art.id" class="block h-full min-w-0 grow"
           ><ArtworkProof
+            v-if="painted"
             :hash="art.hash"
             :ratio="art.width / art.height"
             :large="height > 260"

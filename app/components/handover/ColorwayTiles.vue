@@ -19,6 +19,8 @@ watch(
   },
   { immediate: true },
 )
+/** How many of them show their artwork by now: a wall of twelve takes several frames to paint. */
+const painted = useGradually(() => carried.value.length, 2)
 const order = (ids: readonly string[]): void => history.run({ do: 'arrange colorways', ids: [...ids] })
 const dragging: UseDraggableOptions<Colorway> = {
   animation: 120,
@@ -69,11 +71,12 @@ const reopen = (as: 'itself' | 'copy'): void => {
       aria-label="Colorways"
     >
       <ColorwayTile
-        v-for="colorway in carried"
+        v-for="(colorway, i) in carried"
         :key="colorway.id"
         :colorway="colorway"
         :height="height"
         :all="all"
+        :painted="i < painted"
         @reopen="reopened = colorway"
         @move="by => move(colorway.id, by)"
       />

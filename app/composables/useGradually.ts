@@ -1,0 +1,17 @@
+import { useRafFn } from '@vueuse/core'
+
+/** How many of so many things are there by now: a few more with every frame, so that the first are seen at once. */
+export const useGradually = (count: () => number, step: number): ComputedRef<number> => {
+  const reached = ref(step)
+  const { pause, resume } = useRafFn(
+    () => {
+      reached.value += step
+      if (reached.value >= count()) pause()
+    },
+    { immediate: count() > step },
+  )
+  watch(count, now => {
+    if (reached.value < now) resume()
+  })
+  return computed(() => Math.min(count(), reached.value))
+}
