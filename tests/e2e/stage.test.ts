@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises'
 import { generatedSvg } from '../bench/generated'
 import { lchOf } from '../../core/color/convert'
 import { bandColors, newProject, openDemoCopy, stageColors, startFrom } from './workspace'
+import { showFiles } from './label'
 
 /** What can be worked with but has no name. */
 const namelessOn = (page: Page): Promise<string[]> =>
@@ -88,6 +89,7 @@ test(
     await page.getByRole('tab', { name: 'Touch-ups' }).click()
     await expect(page.getByTestId('picked')).toContainText('too many shapes to pick single ones')
     await page.keyboard.press('5')
+    await showFiles(page)
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { bandColors, dragTo, middleOf, openDemoCopy, paintOf, saved, stageColors } from './workspace'
+import { showFiles } from './label'
 
 const rgb = (hex: string): string => `rgb(${[1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`
 
@@ -134,6 +135,7 @@ test('a rung, a stroke and an opacity are set by hand, and the download has them
   await page.keyboard.press('Escape')
   await page.getByTestId('stage').focus()
   await page.keyboard.press('5')
+  await showFiles(page)
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Download Poster as SVG' }).click()
   const chunks: Buffer[] = []

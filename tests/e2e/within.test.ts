@@ -2,6 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { bandColors, newProject, paintOf, saved, startFrom } from './workspace'
+import { showFiles } from './label'
 
 /* Pictures within a drawing, and colors that only feed a computation: left, or recolored, as chosen. */
 
@@ -95,6 +96,7 @@ test(
     await page.reload()
     await hasColor(page, DISC, worn)
     await page.keyboard.press('5')
+    await showFiles(page)
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page
