@@ -1,10 +1,12 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
+import type { Artwork } from '../../core/document/artwork'
 import type { HandOverJob } from '../../core/document/job'
 import { SCHEME_FORMATS, type SchemeFormatKind } from '../../core/formats/formats'
-import { handedGradient, handedScheme, usedSwatches } from '../../core/handover/handed'
+import { handedGradient, schemeFor } from '../../core/handover/handed'
 import { everyArtwork, handedLooks, plannedFiles, treeOf, type HandedLook } from '../../core/handover/plan'
 import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from '../../core/handover/wanted'
+import type { InkArea } from '../../core/remap/match'
 
 /** The views of the bench. */
 export const HAND_OVER_VIEWS = [
@@ -26,7 +28,6 @@ export const useHandOver = defineStore('hand over', () => {
   const session = useProjectSession()
   const saving = useSaving()
   const painting = usePainting()
-  const lineUp = useLineUp()
   const notices = useNotices()
   const server = useServer()
 
@@ -59,12 +60,11 @@ export const useHandOver = defineStore('hand over', () => {
     treeOf([...(files.value.length > 1 ? ['contents.html'] : []), ...files.value.map(({ path }) => path)]),
   )
 
+  const inksOf = (art: Artwork): readonly InkArea[] => painting.known.inks([art])
   /** The scheme of a look as it is handed over, and the swatches that are left out of it. */
   const schemeOf = ({ project, name }: HandedLook) => {
     const chosen = project.artwork.filter(({ id }) => wanted.value.artwork.includes(id))
-    const used = usedSwatches(project, chosen, art => painting.known.inks([art]))
-    const only = wanted.value.onlyUsed && used.size ? used : null
-    return handedScheme(project, name, { ladders: wanted.value.ladders, only })
+    return schemeFor(project, name, chosen, wanted.value, inksOf)
   }
   const left = computed(() =>
     handed.value.flatMap(look => {
@@ -76,9 +76,7 @@ export const useHandOver = defineStore('hand over', () => {
   const present = (format: SchemeFormatKind): { text: string; left: string[] } => {
     const project = history.settled
     if (!project) return { text: '', left: [] }
-    const used = usedSwatches(project, project.artwork, art => painting.known.inks([art]))
-    const only = how.value.onlyUsed && used.size ? used : null
-    const { scheme, left: out } = handedScheme(project, project.name, { ladders: how.value.ladders, only })
+    const { scheme, left: out } = schemeFor(project, project.name, project.artwork, how.value, inksOf)
     return { text: SCHEME_FORMATS[format].write(scheme), left: out.map(({ name }) => name) }
   }
   const gradients = computed(() => {
@@ -197,6 +195,6 @@ export const useHandOver = defineStore('hand over', () => {
 
   return {
     ...{ view, choosing, how, everything, artwork, looks, chooseAll, handed, files, tree, left, present, gradients },
-    ...{ jobs, starting, start, made, stop, retry, save, isOpen, lineUp },
+    ...{ jobs, starting, start, made, stop, retry, save, isOpen },
   }
 })

@@ -20,3 +20,10 @@ export const labDistance = (one: Lab, other: Lab): number =>
 
 /** ΔEOK of two hex colors. */
 export const okDistance = (one: Hex, other: Hex): number => labDistance(labOf(one), labOf(other))
+
+/** The color of a list that is closest to another in OKLab; of equal ones the first. Undefined where there is none. */
+export const closestTo = <Color extends { hex: Hex }>(hex: Hex, colors: readonly Color[]): Color | undefined =>
+  colors.reduce<Color | undefined>(
+    (best, each) => (!best || okDistance(each.hex, hex) < okDistance(best.hex, hex) ? each : best),
+    undefined,
+  )

@@ -1,7 +1,4 @@
-import { keyed, lineOf, percentOf, rungName, type HandedScheme, type KeyedSwatch } from './handed'
-
-/** Text as the inside of a comment, which it does not end. */
-const inComment = (text: string): string => lineOf(text).replace(/\*\//g, '*\u200B/')
+import { inComment, keyed, percentOf, rungName, type HandedScheme, type KeyedSwatch } from './handed'
 
 /** What is said of a swatch behind its value: its name, its role, its share. */
 const remarkOf = ({ name, role, share }: KeyedSwatch): string =>

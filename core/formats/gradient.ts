@@ -1,6 +1,6 @@
 import { plainStops, runAt, type GradientKind, type Run } from '../harmony/gradient'
 import { hexOfLab } from '../color/convert'
-import { keyOf, lineOf, percentOf } from './handed'
+import { inComment, keyOf, lineOf, percentOf } from './handed'
 import { escaped } from './swatchSheet'
 
 /** A gradient as it leaves the house: its name, how it runs, and its kind; the angle in degrees as in CSS. */
@@ -38,7 +38,7 @@ export const gradientsToCss = (gradients: readonly HandedGradient[], keys: reado
   gradients
     .map((gradient, i) =>
       [
-        `/* ${lineOf(gradient.name).replace(/\*\//g, '*\u200B/')} */`,
+        `/* ${inComment(gradient.name)} */`,
         `.${keys[i] ?? keyOf(gradient.name)} {`,
         `  background-image: ${plainCssOf(gradient)};`,
         `  background-image: ${cssOf(gradient)};`,

@@ -34,6 +34,9 @@ export const rungName = ({ ladder, step }: HandedRung): string => `${RUNG_WORDS[
 export const lineOf = (name: string): string =>
   name.replace(/[\p{Cc}\p{Cs}\p{Zl}\p{Zp}\p{Zs}\u{FEFF}\u{FFFE}\u{FFFF}]+/gu, ' ').trim()
 
+/** Text as the inside of a comment, which it does not end. */
+export const inComment = (text: string): string => lineOf(text).replace(/\*\//g, '*\u200B/')
+
 /**
  * A name as a key: lower case, letters and digits joined by hyphens; `color` where nothing is left, and before digits
  * alone, which JSON would put in an order of their own.

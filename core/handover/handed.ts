@@ -55,6 +55,18 @@ export const handedScheme = (
   }
 }
 
+/** The same, with only what some of the artworks use where that is wanted and anything is used at all. */
+export const schemeFor = (
+  project: Project,
+  title: string,
+  artwork: readonly Artwork[],
+  { ladders, onlyUsed }: { ladders: boolean; onlyUsed: boolean },
+  inksOf: (art: Artwork) => readonly InkArea[],
+): ReturnType<typeof handedScheme> => {
+  const used = usedSwatches(project, artwork, inksOf)
+  return handedScheme(project, title, { ladders, only: onlyUsed && used.size ? used : null })
+}
+
 /** A gradient in the colors of a scheme; a stop whose swatch is gone keeps the color it had. */
 export const handedGradient = (
   { name, kind, angle, space, way, stops }: Omit<Gradient, 'id'>,

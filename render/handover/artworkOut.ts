@@ -3,7 +3,7 @@ import { decoded, encoded } from '../../core/artwork/encoding'
 import { themedSvg } from '../../core/artwork/themed'
 import { renderableSvg, writeSvg } from '../../core/artwork/write'
 import type { Hex } from '../../core/color/convert'
-import { okDistance } from '../../core/color/difference'
+import { closestTo } from '../../core/color/difference'
 import type { Artwork, ArtworkFile } from '../../core/document/artwork'
 import { keyOf } from '../../core/formats/handed'
 import type { SVG_WAYS } from '../../core/handover/wanted'
@@ -46,13 +46,8 @@ export const missing = (what: string): never => {
 const namedBy =
   (scheme: ReadonlyArray<{ name: string; hex: Hex }>) =>
   (hex: Hex): string => {
-    const [first, ...rest] = scheme
-    if (!first) return 'ink'
-    const near = rest.reduce(
-      (best, each) => (okDistance(each.hex, hex) < okDistance(best.hex, hex) ? each : best),
-      first,
-    )
-    return keyOf(near.name)
+    const near = closestTo(hex, scheme)
+    return near ? keyOf(near.name) : 'ink'
   }
 
 const colorIn =

@@ -6,7 +6,7 @@ import type { Project } from '../../core/document/project'
 import { SCHEME_FORMATS } from '../../core/formats/formats'
 import { gradientsToCss, gradientToSvg, type HandedGradient } from '../../core/formats/gradient'
 import { distinctKeys, keyOf } from '../../core/formats/handed'
-import { handedGradient, handedScheme, usedSwatches } from '../../core/handover/handed'
+import { handedGradient, handedScheme, schemeFor } from '../../core/handover/handed'
 import { moodPage } from '../../core/handover/mood'
 import type { Page } from '../../core/handover/page'
 import { handedLooks, plannedFiles, type Content, type HandedLook, type PlannedFile } from '../../core/handover/plan'
@@ -125,10 +125,7 @@ export const handOver = async (
   const chosenOf = (look: HandedLook): Artwork[] => look.project.artwork.filter(({ id }) => wanted.artwork.includes(id))
   const schemeOf = once((id: string) => {
     const look = lookOf(id)
-    const artwork = chosenOf(look)
-    const used = usedSwatches(look.project, artwork, art => records.get(art.hash)?.inks ?? [])
-    const only = wanted.onlyUsed && used.size ? used : null
-    return handedScheme(look.project, look.name, { ladders: wanted.ladders, only })
+    return schemeFor(look.project, look.name, chosenOf(look), wanted, art => records.get(art.hash)?.inks ?? [])
   })
   const gradientsOf = ({ project: own }: HandedLook): HandedGradient[] =>
     own.gradients.map(each => handedGradient(each, own.scheme))

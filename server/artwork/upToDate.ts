@@ -5,6 +5,7 @@ import { withNeighbors } from '../../core/artwork/inks'
 import { contactsOf } from '../../core/artwork/neighbors'
 import type { ArtworkFile } from '../../core/document/artwork'
 import { artworkMap, artworkSource, findArtwork, keepRecord, withoutNeighbors } from '../db/artwork'
+import { reasonOf } from '../reason'
 import { receiveAgain } from './receive'
 
 const measuredAgain = async (sql: Sql, file: ArtworkFile): Promise<ArtworkFile> => {
@@ -36,7 +37,7 @@ export const bringUpToDate = async (
     if (!file) continue
     let failed: string | null = null
     const now = await measuredAgain(sql, file).catch((error: unknown) => {
-      failed = error instanceof Error ? error.message : String(error)
+      failed = reasonOf(error)
       return file
     })
     await keepRecord(sql, now)

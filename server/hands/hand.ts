@@ -1,5 +1,6 @@
 import { Unreadable } from '../../core/artwork/unreadable'
 import { connect } from '../db/connect'
+import { reasonOf } from '../reason'
 import { TASKS, type Said, type TaskName } from './tasks'
 
 /* A hand: does one heavy task after the other, each as it is sent, until nobody sends any more. */
@@ -10,7 +11,7 @@ const sql = connect(url)
 const saidOf = (error: unknown): Said => {
   if (error instanceof Unreadable) return { unreadable: error.message }
   const code = error instanceof Error && 'code' in error ? String(error.code) : undefined
-  return { failed: error instanceof Error ? error.message : String(error), code }
+  return { failed: reasonOf(error), code }
 }
 
 process.on('message', ({ task, given }: { task: TaskName; given: never }) => {

@@ -3,6 +3,7 @@ import { constants, setPriority } from 'node:os'
 import { resolve } from 'node:path'
 import { Unreadable } from '../../core/artwork/unreadable'
 import { poolOf } from '../../render/pool'
+import { reasonOf } from '../reason'
 import type { Answer, Given, Said, TaskName } from './tasks'
 
 /** How many hands work side by side, how long one task may take in milliseconds, how much memory a hand may have in MB. */
@@ -48,7 +49,7 @@ export const inHands = async <Name extends TaskName>(task: Name, given: Given<Na
   waiting++
   try {
     const said = await pool.run({ task, given }).catch((error: unknown): Said => {
-      throw new Unreadable(error instanceof Error ? error.message : String(error))
+      throw new Unreadable(reasonOf(error))
     })
     if ('unreadable' in said) throw new Unreadable(said.unreadable)
     if ('failed' in said)

@@ -6,6 +6,7 @@ import { handOver, type HandingOver, type Sources } from '../../render/handover/
 import { archiveTo } from '../../render/handover/archive'
 import { isDatabaseGone } from '../db/connect'
 import { endJob, failJob, isWanted, keepFile, keptFile, keptPaths, tellJob, type Taken } from '../db/jobs'
+import { reasonOf } from '../reason'
 import { mediaOf } from './media'
 
 /** How many files are written side by side: what is rendered is rendered by other processes. */
@@ -14,8 +15,6 @@ const LANES = 6
 const LOOK = 400
 /** How large the pieces of a result are, in bytes. */
 const PIECE = 1 << 20
-
-const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
 /** What one artwork after the other is written of: the order that opens each file once. */
 const inOrderOfWork = (files: readonly PlannedFile[]): PlannedFile[] => {

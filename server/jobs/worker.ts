@@ -1,14 +1,13 @@
 import type { Sql } from 'postgres'
 import { isDatabaseGone } from '../db/connect'
 import { CHANNEL, failJob, purgeJobs, takeJob } from '../db/jobs'
+import { reasonOf } from '../reason'
 import { doJob } from './work'
 import { storedSources } from './sources'
 
 /** How often it is looked for jobs where nobody called, and how often old ones are thrown away, in milliseconds. */
 const LOOK = 2000
 const PURGE = 3_600_000
-
-const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
 /** Does jobs, one after the other, as they come, until the signal says to stop. Says what goes wrong to `tell`. */
 export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) => void): Promise<void> => {

@@ -1,17 +1,13 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from '../../../core/formats/formats'
-import { GRADIENT_FILES, NOW, PAGE_FILES, PNG_WIDTH, type PictureSize } from '../../../core/handover/wanted'
+import { GRADIENT_FILES, PAGE_FILES, PNG_WIDTH, type PictureSize } from '../../../core/handover/wanted'
 
 /** What is to be handed over, beside the tree of files that makes: nothing is written before that is seen. */
 const emit = defineEmits<{ close: [] }>()
 const handOver = useHandOver()
 const history = useHistory()
 
-const looks = computed(() => [
-  ...handOver.lineUp.colorways.map(({ id, name, look }) => ({ id, name, scheme: look.scheme })),
-  ...(history.settled ? [{ id: NOW, name: 'As it is now', scheme: history.settled.scheme }] : []),
-])
 const artwork = computed(() => handOver.everything)
 
 const SVG_CHOICES = [
@@ -74,15 +70,7 @@ const start = async (): Promise<void> => {
         >
         <div class="grid min-h-0 grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
           <div class="grid min-h-0 content-start gap-4 overflow-y-auto p-5" tabindex="-1">
-            <fieldset class="grid gap-1.5">
-              <legend class="mb-1 font-semibold">Colorways</legend>
-              <label v-for="{ id, name, scheme } in looks" :key="id" class="flex min-h-6 items-center gap-2"
-                ><input v-model="handOver.looks" type="checkbox" class="size-4 accent-accent" :value="id" /><SchemeStrip
-                  class="h-4 w-24 shrink-0"
-                  :scheme="scheme"
-                /><span class="min-w-0 wrap-anywhere">{{ name }}</span></label
-              >
-            </fieldset>
+            <LookChoices v-model="handOver.looks" />
             <fieldset v-if="artwork.length" class="grid gap-1.5">
               <legend class="mb-1 flex w-full items-center font-semibold">
                 <span class="grow">Artwork</span>

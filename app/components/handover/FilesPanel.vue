@@ -29,7 +29,7 @@ const drawn = (): Promise<Blob> => pngOfSvg(present.value.text, 1600)
 
 const saveScheme = (): Promise<void | null> =>
   notices.attempt(async () => {
-    const content = isDrawn.value ? new Uint8Array(await (await drawn()).arrayBuffer()) : present.value.text
+    const content = isDrawn.value ? await drawn() : present.value.text
     saveFile(fileName.value, content, format.value.media)
     notices.say(`Saved ${fileName.value}.`)
   })

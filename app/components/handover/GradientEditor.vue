@@ -8,7 +8,7 @@ import { keyOf } from '../../../core/formats/handed'
 import { handedGradient } from '../../../core/handover/handed'
 import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS, runAt } from '../../../core/harmony/gradient'
 import { hexOfLab } from '../../../core/color/convert'
-import { okDistance } from '../../../core/color/difference'
+import { closestTo } from '../../../core/color/difference'
 import { followDrag } from '~/composables/useDrag'
 import { saveFile } from '~/composables/saveFile'
 
@@ -90,12 +90,8 @@ const add = (at: number): void => {
   const here = hexOfLab(runAt(handed.value.run)(at))
   const used = new Set(gradient.stops.map(({ swatch }) => swatch))
   const fresh = scheme.value.filter(({ id }) => !used.has(id))
-  const [first, ...rest] = fresh.length ? fresh : scheme.value
-  if (!first) return
-  const near = rest.reduce(
-    (best, each) => (okDistance(each.hex, here) < okDistance(best.hex, here) ? each : best),
-    first,
-  )
+  const near = closestTo(here, fresh.length ? fresh : scheme.value)
+  if (!near) return
   run({ stops: [...gradient.stops, { at: Math.round(at * 1000) / 1000, swatch: near.id, hex: near.hex }] })
   chosen.value = gradient.stops.length
 }
@@ -124,7 +120,7 @@ const saveCss = (): void => saveText('css', css.value, 'text/css')
 const picture = (): Promise<Blob> => gradientPng(handed.value, 4096, 2304)
 const savePng = (): Promise<void | null> =>
   notices.attempt(async () => {
-    saveFile(`${fileName.value}.png`, new Uint8Array(await (await picture()).arrayBuffer()), 'image/png')
+    saveFile(`${fileName.value}.png`, await picture(), 'image/png')
     notices.say(`Saved ${fileName.value}.png.`)
   })
 </script>

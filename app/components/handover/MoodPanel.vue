@@ -21,7 +21,7 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
   making.value = as
   await notices.attempt(async () => {
     const name = `${fileNameOf(history.settled?.name ?? '') || 'mood'}-mood.${as}`
-    const bytes = new Uint8Array(await (await handOver.made({ mood: [as] })).arrayBuffer())
+    const bytes = await handOver.made({ mood: [as] })
     saveFile(name, bytes, as === 'pdf' ? 'application/pdf' : 'image/png')
     notices.say(`Saved ${name}.`)
   })

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import { NOW } from '../../../core/handover/wanted'
+
+/** Which colorways something is of: those that are frozen, and the project as it is now. */
+const chosen = defineModel<string[]>({ required: true })
+const history = useHistory()
+const lineUp = useLineUp()
+const looks = computed(() => [
+  ...lineUp.colorways.map(({ id, name, look }) => ({ id, name, scheme: look.scheme })),
+  ...(history.settled ? [{ id: NOW, name: 'As it is now', scheme: history.settled.scheme }] : []),
+])
+</script>
+
+<template>
+  <fieldset class="grid gap-1.5">
+    <legend class="mb-1 font-semibold">Colorways</legend>
+    <label v-for="{ id, name, scheme } in looks" :key="id" class="flex min-h-6 items-center gap-2"
+      ><input v-model="chosen" type="checkbox" class="size-4 accent-accent" :value="id" /><SchemeStrip
+        class="h-4 w-24 shrink-0"
+        :scheme="scheme"
+      /><span class="min-w-0 wrap-anywhere">{{ name }}</span></label
+    >
+  </fieldset>
+</template>
