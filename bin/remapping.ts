@@ -3,7 +3,7 @@ import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
 import { dirname, extname } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { cleanSvg, type Removal } from '../core/artwork/clean'
-import { decoded, encoded, type Decoded } from '../core/artwork/encoding'
+import { decoded, encoded, encodingNotes, type Decoded } from '../core/artwork/encoding'
 import { measuredInks, type InkSummary } from '../core/artwork/inks'
 import type { Also } from '../core/artwork/reading'
 import { writeSvg } from '../core/artwork/write'
@@ -69,7 +69,11 @@ const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
   const bytes = await readFile(path)
   const file = decoded(bytes)
   const { markup, removed } = cleanSvg(file.text)
-  return { bytes, file, removed, ...(await readWithPictures(markup, also)) }
+  const { reading, ...painted } = await readWithPictures(markup, also)
+  return {
+    ...{ bytes, file, removed, ...painted },
+    reading: { ...reading, notes: [...encodingNotes(file), ...reading.notes] },
+  }
 }
 
 const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> =>

@@ -1,5 +1,6 @@
 /* What every platform the core runs on has, and nothing more: no DOM, no Node. */
 declare class TextDecoder {
+  readonly encoding: string
   constructor(label: string, options?: { fatal?: boolean; ignoreBOM?: boolean })
   decode(bytes: Uint8Array): string
 }

@@ -2,7 +2,7 @@ import type { Hex } from '../color/convert'
 import type { Element, Markup } from './markup'
 import { readPaint, type Paint } from './paint'
 import type { Passage } from './passage'
-import { matchingRules, readDeclarations, type Declaration, type Sheets } from './stylesheet'
+import { matchingRules, readDeclarations, type Declaration, type SheetRule, type Sheets } from './stylesheet'
 
 /** The properties that say a color. */
 export const COLOR_PROPERTIES = ['fill', 'stroke', 'color', 'stop-color', 'flood-color', 'lighting-color'] as const
@@ -34,8 +34,12 @@ export type TextProperty = (typeof TEXT_PROPERTIES)[number]
 
 /** What is said of an element itself, before anything is inherited. */
 export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in TextProperty]?: string } & {
-  readonly variables?: ReadonlyMap<string, Passage>
+  /** The custom properties said, in layers of which the later win. */
+  readonly variables?: readonly Layer[]
 }
+
+/** Custom properties by their names. */
+type Layer = ReadonlyMap<string, Passage>
 
 const colors: ReadonlySet<string> = new Set(COLOR_PROPERTIES)
 const texts: ReadonlySet<string> = new Set(TEXT_PROPERTIES)
@@ -44,18 +48,30 @@ const isColor = (name: string): name is ColorProperty => colors.has(name)
 const isTaken = (name: string): boolean => colors.has(name) || texts.has(name) || isVariable(name)
 const isText = (name: string): name is TextProperty => texts.has(name)
 
-type Draft = { [P in ColorProperty]?: Paint } & { [P in TextProperty]?: string } & { variables?: Map<string, Passage> }
+type Draft = { [P in ColorProperty]?: Paint } & { [P in TextProperty]?: string } & {
+  variables?: Array<Map<string, Passage>>
+}
 
 const take = (draft: Draft, { property, value }: { property: string; value: Passage }): void => {
   if (isColor(property)) {
     const paint = readPaint(value, property === 'stroke' ? null : INITIAL_HEX[property])
     if (paint) draft[property] = paint
   } else if (isText(property)) draft[property] = value.text
-  else if (isVariable(property)) (draft.variables ??= new Map()).set(property, value)
+  else if (isVariable(property)) (draft.variables ??= [new Map()])[0]?.set(property, value)
 }
 
-const takeAll = (draft: Draft, declarations: readonly Declaration[], important: boolean): void => {
-  for (const declaration of declarations) if (declaration.important === important) take(draft, declaration)
+/** What declarations say that are important, or that are not. */
+const draftOf = (rules: ReadonlyArray<readonly Declaration[]>, important: boolean): Draft => {
+  const draft: Draft = {}
+  for (const declarations of rules)
+    for (const declaration of declarations) if (declaration.important === important) take(draft, declaration)
+  return draft
+}
+
+/** Lays what is said later over what is said. */
+const lay = (draft: Draft, { variables, ...later }: Draft): void => {
+  Object.assign(draft, later)
+  if (variables) draft.variables = [...(draft.variables ?? []), ...variables]
 }
 
 const NOTHING: Declared = {}
@@ -67,6 +83,20 @@ const NOTHING: Declared = {}
  */
 export const cascadeOf = ({ elements }: Markup, sheets: Sheets): ((element: Element) => Declared) => {
   const known: Array<Declared | undefined> = new Array(elements.length)
+  const drafts = [new WeakMap<readonly SheetRule[], Draft>(), new WeakMap<readonly SheetRule[], Draft>()] as const
+  /** What rules say, worked out once for a list. */
+  const drafted = (rules: readonly SheetRule[], important: boolean): Draft => {
+    const done = drafts[important ? 1 : 0]
+    let draft = done.get(rules)
+    if (!draft) {
+      draft = draftOf(
+        rules.map(({ declarations }) => declarations),
+        important,
+      )
+      done.set(rules, draft)
+    }
+    return draft
+  }
   const declare = (element: Element): Declared => {
     const draft: Draft = {}
     let style: Declaration[] = []
@@ -76,10 +106,10 @@ export const cascadeOf = ({ elements }: Markup, sheets: Sheets): ((element: Elem
       else if (isTaken(name) && !isVariable(name)) take(draft, { property: name, value: attribute.value })
     }
     const rules = matchingRules(sheets, element)
-    for (const rule of rules) takeAll(draft, rule.declarations, false)
-    takeAll(draft, style, false)
-    for (const rule of rules) takeAll(draft, rule.declarations, true)
-    takeAll(draft, style, true)
+    if (rules.length) lay(draft, drafted(rules, false))
+    if (style.length) lay(draft, draftOf([style], false))
+    if (rules.length) lay(draft, drafted(rules, true))
+    if (style.some(({ important }) => important)) lay(draft, draftOf([style], true))
     for (const any in draft) if (any) return draft
     return NOTHING
   }

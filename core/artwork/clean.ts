@@ -1,7 +1,9 @@
-import { parse, walk, type CssNode } from 'css-tree'
+import { walk, type CssNode } from 'css-tree'
+import { defaultsIn } from './doctype'
 import {
   attributeOf,
   contentOf,
+  declaredPrefix,
   readMarkup,
   SVG_NAMESPACE,
   XHTML_NAMESPACE,
@@ -10,8 +12,9 @@ import {
   type Markup,
 } from './markup'
 import { isInside, outsideReference } from './outside'
-import { edited, lineOf, placeOf, type Edit, type Passage, type Span } from './passage'
-import { readDeclarations } from './stylesheet'
+import { edited, linesOf, placeOf, type Edit, type Passage, type Span } from './passage'
+import { readDeclarations, sheetTree } from './stylesheet'
+import { Unreadable } from './unreadable'
 
 /** Something taken out of a file: what it was, in plain words, and the line it stood on. */
 export interface Removal {
@@ -26,29 +29,33 @@ export interface Cleaned {
   removed: Removal[]
 }
 
-const ACTIVE: Readonly<Record<string, string>> = {
-  script: 'a script',
-  foreignobject: 'a foreign object',
-  handler: 'a script',
-  listener: 'a script',
-  iframe: 'an embedded page',
-  object: 'an embedded object',
-  embed: 'an embedded object',
-  audio: 'a sound',
-  video: 'a video',
-}
+const ACTIVE: ReadonlyMap<string, string> = new Map([
+  ['script', 'a script'],
+  ['foreignobject', 'a foreign object'],
+  ['handler', 'a script'],
+  ['listener', 'a script'],
+  ['iframe', 'an embedded page'],
+  ['object', 'an embedded object'],
+  ['embed', 'an embedded object'],
+  ['audio', 'a sound'],
+  ['video', 'a video'],
+])
+/** Elements of other languages a browser knows too. */
+const FOREIGN: ReadonlySet<string> = new Set([XHTML_NAMESPACE, 'http://www.w3.org/1998/Math/MathML'])
 const ANIMATIONS = new Set(['animate', 'set', 'animatetransform', 'animatemotion', 'animatecolor'])
 const BINDINGS = new Set(['behavior', '-moz-binding'])
-const PLAIN_ATTLIST = /^<!ATTLIST\s+\S+\s+(?:xmlns(?::[\w-]+)?\s+CDATA\s+(?:#FIXED\s+)?(?:"[^"]*"|'[^']*')\s*|[^"']*)>$/
+
+/** At-rules that go as a whole where they reach outside. */
+const WHOLE: ReadonlySet<string> = new Set(['import', 'font-face', 'property', 'namespace', 'function'])
 
 const brief = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text)
 
 /** Why an element cannot stay; null where it can. */
 const activity = (element: Element): string | null => {
   const name = element.local.toLowerCase()
-  const active = ACTIVE[name]
+  const active = ACTIVE.get(name)
   if (active) return active
-  if (element.namespace === XHTML_NAMESPACE) return `a web page element <${element.name}>`
+  if (FOREIGN.has(element.namespace)) return `a web page element <${element.name}>`
   const target = ANIMATIONS.has(name) ? attributeOf(element, 'attributeName')?.trim().toLowerCase() : undefined
   return target && (/^on/.test(target) || target.endsWith('href')) ? 'an animated link or handler' : null
 }
@@ -56,7 +63,10 @@ const activity = (element: Element): string | null => {
 /** Functions that may fetch something; quick to look for where most attributes have none. */
 const MAY_FETCH = /url|src|image|element|cross-fade|expression/i
 
-type Kind = 'handler' | 'base' | 'link' | 'style' | 'namespace' | 'plain'
+type Kind = 'handler' | 'base' | 'link' | 'opening' | 'style' | 'namespace' | 'plain'
+
+/** What a link says of where it opens, whom it tells of it, and what it asks the reader to keep. */
+const OPENING: ReadonlySet<string> = new Set(['ping', 'target', 'download'])
 
 const kinds = new Map<string, Kind>()
 const MOST_KINDS = 1000
@@ -74,35 +84,44 @@ const kindOf = (name: string): Kind => {
         ? 'link'
         : local === 'style'
           ? 'style'
-          : name.startsWith('xmlns')
+          : declaredPrefix(name) !== null
             ? 'namespace'
-            : 'plain'
+            : OPENING.has(local)
+              ? 'opening'
+              : 'plain'
   if (kinds.size < MOST_KINDS) kinds.set(name, kind)
   return kind
 }
 
 /** What an element points to that lies outside of the file. */
-const OUTSIDE: Readonly<Record<string, string>> = { a: 'a link to', image: 'a picture from', feImage: 'a picture from' }
+const OUTSIDE: ReadonlyMap<string, string> = new Map([
+  ['a', 'a link to'],
+  ['image', 'a picture from'],
+  ['feImage', 'a picture from'],
+])
 
 class Cleaning {
   readonly edits: Edit[] = []
   readonly removed: Removal[] = []
+  private readonly lineAt: (at: number) => number
 
-  constructor(private readonly markup: Markup) {}
+  constructor(private readonly markup: Markup) {
+    this.lineAt = linesOf(markup.source)
+  }
 
   run(): void {
     const { source, instructions, doctype, root } = this.markup
-    for (const span of instructions)
+    for (const span of [...(doctype?.instructions ?? []), ...instructions])
       if (/^<\?xml-stylesheet\b/i.test(source.slice(span.start, span.end))) this.take(span, 'a linked style sheet')
     for (const declaration of doctype?.declarations ?? [])
-      if (/^<!ATTLIST\b/i.test(declaration.text) && !PLAIN_ATTLIST.test(declaration.text))
+      if (!defaultsIn(declaration)?.every(({ name }) => declaredPrefix(name) !== null))
         this.take(declaration, 'a default attribute in the DOCTYPE')
     this.element(root)
   }
 
   private take(span: Span, what: string): void {
     this.edits.push({ start: span.start, end: span.end, text: '' })
-    this.removed.push({ what, line: lineOf(this.markup.source, span.start) })
+    this.removed.push({ what, line: this.lineAt(span.start) })
   }
 
   private element(element: Element): void {
@@ -124,17 +143,21 @@ class Cleaning {
         return this.style(said.value, this.whole(said))
       case 'namespace':
         return
+      case 'opening':
+        if (element.namespace === SVG_NAMESPACE)
+          return this.take(this.whole(said), `where a link opens (“${brief(name)}”)`)
+        break
       case 'link':
         if (element.namespace === SVG_NAMESPACE && !this.staysInside(element, text))
-          return this.take(this.whole(said), `${OUTSIDE[element.local] ?? 'a part from'} ${brief(text.trim())}`)
+          return this.take(this.whole(said), `${OUTSIDE.get(element.local) ?? 'a part from'} ${brief(text.trim())}`)
     }
     const outside = text.includes('\\') || (text.includes('(') && MAY_FETCH.test(text)) ? outsideReference(text) : null
     if (outside !== null) this.take(this.whole(said), `a reference to ${brief(outside)}`)
   }
 
-  /** A picture may bring its pixels along; everything else may only point within the file. */
+  /** A picture may bring its pixels along; everything else may only point within the file, a link to a part of it. */
   private staysInside({ local }: Element, target: string): boolean {
-    if (!isInside(target)) return false
+    if (!isInside(target) || (local === 'a' && !/^\s*#/.test(target))) return false
     return !/^\s*data:/i.test(target) || local === 'image' || local === 'feImage'
   }
 
@@ -145,14 +168,19 @@ class Cleaning {
   }
 
   private style(passage: Passage, whole: Span): void {
-    if (outsideReference(passage.text) === null && !/behavior|binding/i.test(passage.text)) return
-    for (const { property, value } of readDeclarations(passage)) {
+    const first = outsideReference(passage.text)
+    if (first === null && !/behavior|binding/i.test(passage.text)) return
+    const found = readDeclarations(passage).flatMap(({ property, value, span }) => {
       const outside = BINDINGS.has(property) ? property : outsideReference(value.text)
-      if (outside === null) continue
-      const place = placeOf(value, 0, value.text.length)
-      if (!place) return this.take(whole, `a style with a reference to ${brief(outside)}`)
+      return outside === null ? [] : [{ ...span, text: 'none', outside, place: placeOf(value, 0, value.text.length) }]
+    })
+    // what only a browser takes for a declaration may be left: then all of it goes
+    const left = outsideReference(edited(passage.text, found)) ?? (found.some(({ place }) => !place) ? first : null)
+    if (left !== null) return this.take(whole, `a style with a reference to ${brief(left)}`)
+    for (const { place, outside } of found) {
+      if (!place) continue
       this.edits.push({ ...place, text: 'none' })
-      this.removed.push({ what: `a reference to ${brief(outside)}`, line: lineOf(this.markup.source, place.start) })
+      this.removed.push({ what: `a reference to ${brief(outside)}`, line: this.lineAt(place.start) })
     }
   }
 
@@ -168,23 +196,14 @@ class Cleaning {
     }
     const textOf = (node: CssNode): string =>
       node.loc ? passage.text.slice(node.loc.start.offset, node.loc.end.offset) : ''
-    walk(
-      parse(passage.text, {
-        positions: true,
-        parseValue: false,
-        parseAtrulePrelude: false,
-        parseCustomProperty: false,
-      }),
-      {
-        enter(node: CssNode) {
-          if (node.type === 'Atrule' && /^(import|font-face)$/i.test(node.name) && check(node, textOf(node)))
-            return walk.skip
-          if (node.type === 'Declaration' && BINDINGS.has(node.property.toLowerCase())) check(node, 'expression()')
-          else if ((node.type === 'Declaration' || node.type === 'Raw') && check(node, textOf(node))) return walk.skip
-          return undefined
-        },
+    walk(sheetTree(passage.text, { parseAtrulePrelude: false }), {
+      enter(node: CssNode) {
+        if (node.type === 'Atrule' && WHOLE.has(node.name.toLowerCase()) && check(node, textOf(node))) return walk.skip
+        if (node.type === 'Declaration' && BINDINGS.has(node.property.toLowerCase())) check(node, 'expression()')
+        else if ((node.type === 'Declaration' || node.type === 'Raw') && check(node, textOf(node))) return walk.skip
+        return undefined
       },
-    )
+    })
     const places = spans.map(({ start, end, outside }) => ({ place: placeOf(passage, start, end), outside }))
     const left = edited(
       passage.text,
@@ -200,19 +219,23 @@ class Cleaning {
   }
 }
 
+/** What is clean is looked through again, and as often as that finds anything: so often at most. */
+const MOST_ROUNDS = 4
+
 /**
  * Takes out of an SVG everything that acts or reaches outside of it: scripts, event handlers, foreign objects,
  * embedded pages, links, external pictures, sheets and fonts. What is left is letter for letter as it came; a clean
  * file comes back unchanged. Throws Unreadable for what cannot be read at all.
  */
 export const cleanSvg = (source: string): Cleaned => {
-  const markup = readMarkup(source)
-  const cleaning = new Cleaning(markup)
-  cleaning.run()
-  const clean = edited(source, cleaning.edits)
-  return {
-    source: clean,
-    markup: clean === source ? markup : readMarkup(clean),
-    removed: cleaning.removed.sort((one, other) => one.line - other.line),
+  let markup = readMarkup(source)
+  let removed: Removal[] = []
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const cleaning = new Cleaning(markup)
+    cleaning.run()
+    if (cleaning.edits.length === 0) return { source: markup.source, markup, removed }
+    removed = removed.concat(cleaning.removed.sort((one, other) => one.line - other.line))
+    markup = readMarkup(edited(markup.source, cleaning.edits))
   }
+  throw new Unreadable('The file holds something that acts and cannot be taken out of it.')
 }

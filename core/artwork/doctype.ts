@@ -6,9 +6,17 @@ export interface Declaration extends Span {
   text: string
 }
 
-/** The DOCTYPE of a file: where it stands, what it declares and the entities it defines. */
+/** An attribute that elements of a name have where they do not say it themselves. */
+export interface DefaultAttribute {
+  element: string
+  name: string
+  value: string
+}
+
+/** The DOCTYPE of a file: where it stands, what it declares and instructs, and the entities it defines. */
 export interface Doctype extends Span {
   declarations: Declaration[]
+  instructions: Span[]
   entities: ReadonlyMap<string, Span>
 }
 
@@ -16,7 +24,15 @@ export interface Doctype extends Span {
 const MOST_EXPANDED = 1_000_000
 const DEEPEST = 16
 
-const BUILT_IN: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" }
+/** How long a name between “&” and “;” may be, in characters. */
+const LONGEST_REFERENCE = 1000
+
+const undefinedEntity = (name: string): Unreadable =>
+  new Unreadable(`The file uses an entity it does not define: &${name.slice(0, 40)};`)
+
+const BUILT_IN: ReadonlyMap<string, string> = new Map(
+  Object.entries({ amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" }),
+)
 
 const after = (source: string, mark: string, from: number): number => {
   const at = source.indexOf(mark, from)
@@ -35,13 +51,17 @@ const declarationEnd = (source: string, from: number): number => {
   throw new Unreadable('The file ends in the middle of its DOCTYPE.')
 }
 
-const readSubset = (source: string, from: number): { end: number; declarations: Declaration[] } => {
+const readSubset = (source: string, from: number): Pick<Doctype, 'end' | 'declarations' | 'instructions'> => {
   const declarations: Declaration[] = []
+  const instructions: Span[] = []
   let at = from
   while (at < source.length && source[at] !== ']') {
     if (source.startsWith('<!--', at)) at = after(source, '-->', at)
-    else if (source.startsWith('<?', at)) at = after(source, '?>', at)
-    else if (source.startsWith('<!', at)) {
+    else if (source.startsWith('<?', at)) {
+      const end = after(source, '?>', at)
+      instructions.push({ start: at, end })
+      at = end
+    } else if (source.startsWith('<!', at)) {
       const end = declarationEnd(source, at)
       declarations.push({ start: at, end, text: source.slice(at, end) })
       at = end
@@ -49,7 +69,7 @@ const readSubset = (source: string, from: number): { end: number; declarations: 
       throw new Unreadable('The file uses parameter entities, which can reach outside of it.')
     else at++
   }
-  return { end: declarationEnd(source, at + 1), declarations }
+  return { end: declarationEnd(source, at + 1), declarations, instructions }
 }
 
 const ENTITY = /^<!ENTITY\s+(%\s+)?([^\s%"'>]+)\s+(?:(SYSTEM|PUBLIC)\b|(["']))/
@@ -88,25 +108,54 @@ export const readDoctype = (source: string): Doctype | null => {
     const letter = source[at]
     at = letter === '"' || letter === "'" ? after(source, letter, at + 1) : at + 1
   }
-  if (source[at] !== '[') return { start, end: declarationEnd(source, at), declarations: [], entities: new Map() }
-  const { end, declarations } = readSubset(source, at + 1)
-  return { start, end, declarations, entities: readEntities(declarations) }
+  if (source[at] !== '[')
+    return { start, end: declarationEnd(source, at), declarations: [], instructions: [], entities: new Map() }
+  const subset = readSubset(source, at + 1)
+  return { start, ...subset, entities: readEntities(subset.declarations) }
 }
 
+const ATTLIST = /^<!ATTLIST\s+([^\s"'>]+)\s+(\S[^]*)>$/
+const DEFAULT = /([^\s"']+)\s+CDATA\s+(?:#FIXED\s+)?(?:"([^"]*)"|'([^']*)')\s*/y
+const NO_DEFAULT = /[^\s"']+\s+[^\s"'#]+\s+#(?:IMPLIED|REQUIRED)\s*/y
+
+/**
+ * The attributes a declaration gives to elements; an empty list where it is another kind of declaration, null where it is of
+ * this kind and not plainly understood.
+ */
+export const defaultsIn = ({ text }: Declaration): DefaultAttribute[] | null => {
+  if (!/^<!ATTLIST\b/i.test(text) || !/["']/.test(text)) return []
+  const [, element, said] = ATTLIST.exec(text) ?? []
+  if (element === undefined || said === undefined || said.includes('&')) return null
+  const defaults: DefaultAttribute[] = []
+  for (let at = 0; at < said.length; ) {
+    DEFAULT.lastIndex = NO_DEFAULT.lastIndex = at
+    const match = DEFAULT.exec(said)
+    if (match) defaults.push({ element, name: match[1] as string, value: match[2] ?? match[3] ?? '' })
+    else if (!NO_DEFAULT.test(said)) return null
+    at = match ? DEFAULT.lastIndex : NO_DEFAULT.lastIndex
+  }
+  return defaults
+}
+
+/** What no XML file may hold, not even by reference (XML 1.0, section 2.2). */
+export const NO_CHARACTER = /[\0-\x08\x0b\x0c\x0e-\x1f\ufffe\uffff]|\p{Cs}/u
+
 const character = (reference: string): string => {
-  const code = reference[1] === 'x' ? parseInt(reference.slice(2), 16) : parseInt(reference.slice(1), 10)
-  if (!(code > 0 && code <= 0x10ffff))
-    throw new Unreadable(`The file holds a character reference that means nothing: &${reference};`)
+  const [, hex, decimal] = /^#(?:x([\da-f]{1,8})|(\d{1,8}))$/i.exec(reference) ?? []
+  const code = hex ? parseInt(hex, 16) : Number(decimal)
+  if (!(code <= 0x10ffff) || NO_CHARACTER.test(String.fromCodePoint(code)))
+    throw new Unreadable(`The file holds a character reference that means nothing: &${reference.slice(0, 40)};`)
   return String.fromCodePoint(code)
 }
 
 /**
  * A reader that turns a span of the source into the passage it stands for, resolving character references and the
- * file's own entities. Throws Unreadable for an entity nobody defined, one that holds markup, and entities that stand
- * for more than a million characters together or call each other more than 16 deep.
+ * file's own entities, each once. Throws Unreadable for an entity nobody defined, one that holds markup or the start of a
+ * reference, and entities that stand for more than a million characters together or call each other more than 16 deep.
  */
 export const passageReader = (source: string, entities: ReadonlyMap<string, Span>) => {
   let expanded = 0
+  const known = new Map<string, Passage>()
   const read = ({ start, end }: Span, depth = 0): Passage => {
     const whole = verbatim(source, start, end)
     const { text } = whole
@@ -118,6 +167,7 @@ export const passageReader = (source: string, entities: ReadonlyMap<string, Span
       const close = text.indexOf(';', at)
       if (close === -1) throw new Unreadable('The file holds an “&” that starts nothing.')
       if (at > from) passages.push(verbatim(source, start + from, start + at))
+      if (close - at > LONGEST_REFERENCE) throw undefinedEntity(text.slice(at + 1, close))
       passages.push(resolve(text.slice(at + 1, close), depth))
       from = close + 1
       at = text.indexOf('&', from)
@@ -126,13 +176,19 @@ export const passageReader = (source: string, entities: ReadonlyMap<string, Span
     return joined(passages)
   }
   const resolve = (name: string, depth: number): Passage => {
-    if (name[0] === '#') return placeless(character(name))
-    const builtIn = BUILT_IN[name]
+    if (name[0] === '#') {
+      const said = character(name)
+      // an “&” so written within an entity starts a reference where the entity is used
+      if (depth > 0 && said === '&') throw new Unreadable('The file hides a reference in one of its entities.')
+      return placeless(said)
+    }
+    const builtIn = BUILT_IN.get(name)
     if (builtIn !== undefined) return placeless(builtIn)
     const span = entities.get(name)
-    if (!span) throw new Unreadable(`The file uses an entity it does not define: &${name.slice(0, 40)};`)
+    if (!span) throw undefinedEntity(name)
     if (depth >= DEEPEST) throw new Unreadable('The file’s entities call each other without end.')
-    const passage = read(span, depth + 1)
+    let passage = known.get(name)
+    if (!passage) known.set(name, (passage = read(span, depth + 1)))
     expanded += passage.text.length
     if (expanded > MOST_EXPANDED)
       throw new Unreadable('The file’s entities stand for more text than any drawing needs.')

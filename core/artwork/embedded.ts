@@ -1,4 +1,4 @@
-import { type Element, type Attribute, type Markup, SVG_NAMESPACE } from './markup'
+import { saidOf, SVG_NAMESPACE, type Attribute, type Element, type Markup } from './markup'
 import { type Embedded, type Reading, type Ink } from './reading'
 import { type Hex } from '../color/convert'
 
@@ -6,8 +6,7 @@ const RECOLORED = /^\s*data:(?:image\/(?:png|jpe?g|webp))?(?:;[\w-]+=[^;,]*)*;ba
 
 /** The attribute that says which picture an element shows. */
 const addressOf = (element: Element): Attribute | undefined =>
-  element.attributes.find(({ name }) => name === 'href') ??
-  element.attributes.find(({ name }) => name.endsWith(':href'))
+  saidOf(element, 'href') ?? element.attributes.find(({ name }) => name.endsWith(':href'))
 
 /**
  * The pictures a file brings along that can be recolored (PNG, JPEG, WebP), each once, and how many there are of other

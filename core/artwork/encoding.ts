@@ -7,6 +7,8 @@ export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'iso-8859-1'
 export interface Decoded {
   text: string
   encoding: Encoding
+  /** What the file was written in, where it is written in UTF-8 from now on. */
+  was?: string
 }
 
 const marked = (bytes: Uint8Array, ...mark: number[]): boolean => mark.every((byte, i) => bytes[i] === byte)
@@ -58,17 +60,62 @@ const unpacked = (bytes: Uint8Array): Uint8Array => {
   return all
 }
 
+/** How far a browser looks for the declaration of an encoding, and further, in bytes. */
+const DECLARED_WITHIN = 8192
+/** What a file says of its encoding at its very start (XML 1.0, section 4.3.3). */
+const DECLARED = /^<\?xml\b[^>]*?\bencoding[\t\n\r ]*=[\t\n\r ]*(?:"([^"]*)"|'([^']*)')/
 /**
- * The text of an SVG file, packed (svgz) or not. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not
- * valid UTF-8 are read one to one as ISO 8859-1, so that every file comes back out as it went in. A byte-order mark
- * stays in the text. Throws Unreadable for an empty file and one of more than 20 MB.
+ * The encodings in which every letter that markup is made of stands for itself and for nothing else, and UTF-16, which counts
+ * only by its mark: a browser reads the same markup in them as we do.
  */
-export const decoded = (bytes: Uint8Array): Decoded => {
+const PLAIN =
+  /^(?:utf-8|utf-16(?:le|be)?|windows-125[0-8]|windows-874|iso-8859-(?:[2-8]|8-i|1[03-6])|koi8-[ru]|macintosh)$/
+
+/** What a file says it is written in, as browsers call it, and as it says it; null where it says nothing. */
+const declaredIn = (bytes: Uint8Array): { called: string; said: string } | null => {
+  const match = DECLARED.exec(chunked(bytes.subarray(0, DECLARED_WITHIN)))
+  const said = (match?.[1] ?? match?.[2])?.trim()
+  if (said === undefined) return null
+  try {
+    return { called: new TextDecoder(said).encoding, said }
+  } catch {
+    throw new Unreadable(`The file says it is written in “${said.slice(0, 40)}”, which cannot be read.`)
+  }
+}
+
+/** A file written otherwise than it can be kept: its text, which says so no more. */
+const inUtf8 = (bytes: Uint8Array, { called, said }: { called: string; said: string }): Decoded => {
+  try {
+    const text = new TextDecoder(called, { fatal: true }).decode(bytes)
+    return { text: text.replace(DECLARED, head => head.replace(said, 'UTF-8')), encoding: 'utf-8', was: said }
+  } catch {
+    throw new Unreadable(`The file says it is written in “${said.slice(0, 40)}”, and is not.`)
+  }
+}
+
+/** That a file is kept in another encoding than it came in, in a sentence; an empty list where it is not. */
+export const encodingNotes = ({ was }: Decoded): string[] =>
+  was === undefined
+    ? []
+    : [`The file was written in ${was.slice(0, 40)} and is kept in UTF-8, so that every program reads the same in it.`]
+
+/**
+ * The text of an SVG file, packed (svgz) once or not. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not
+ * valid UTF-8 are read one to one as ISO 8859-1, so that every file comes back out as it went in. A byte-order mark
+ * stays in the text. What says it is written in anything in which a browser would read other markup becomes UTF-8, and that
+ * is told (`was`). Throws Unreadable for an empty file, one of more than 20 MB, one packed twice, and an encoding nobody knows.
+ */
+export const decoded = (bytes: Uint8Array, isUnpacked = false): Decoded => {
   if (bytes.length === 0) throw new Unreadable('The file is empty.')
   if (bytes.length > LARGEST_SVG) throw tooLarge(bytes.length)
-  if (marked(bytes, 0x1f, 0x8b)) return decoded(unpacked(bytes))
+  if (marked(bytes, 0x1f, 0x8b)) {
+    if (isUnpacked) throw new Unreadable('The file is packed (svgz) more than once.')
+    return decoded(unpacked(bytes), true)
+  }
   if (marked(bytes, 0xff, 0xfe)) return { text: utf16(bytes, true), encoding: 'utf-16le' }
   if (marked(bytes, 0xfe, 0xff)) return { text: utf16(bytes, false), encoding: 'utf-16be' }
+  const declared = marked(bytes, 0xef, 0xbb, 0xbf) ? null : declaredIn(bytes)
+  if (declared && !PLAIN.test(declared.called)) return inUtf8(bytes, declared)
   try {
     return { text: new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes), encoding: 'utf-8' }
   } catch {

@@ -3,10 +3,21 @@ import type { Element } from './markup'
 import { readPaint, type Paint } from './paint'
 import type { Passage } from './passage'
 
-/** The custom properties that reach an element, each with those that reached where it was said. */
+/** The custom properties that reach an element: those it says, in layers of which the later win, and those further out. */
 interface Variables {
   id: number
-  said: ReadonlyMap<string, { value: Passage; at: Variables }>
+  said: ReadonlyArray<ReadonlyMap<string, Passage>>
+  outer: Variables | null
+}
+
+/** What a custom property is where those of an element hold, and where it was said. */
+const foundIn = (variables: Variables, name: string): { value: Passage; at: Variables } | null => {
+  for (let at: Variables | null = variables; at; at = at.outer)
+    for (let layer = at.said.length - 1; layer >= 0; layer--) {
+      const value = at.said[layer]?.get(name)
+      if (value) return { value, at }
+    }
+  return null
 }
 
 /** What an element inherits: the paint that reaches it and where it was said, and the custom properties. */
@@ -17,7 +28,7 @@ export const INITIAL: Inherited = {
   fill: { kind: 'initial' },
   stroke: { kind: 'none' },
   color: { kind: 'initial' },
-  variables: { id: 0, said: new Map() },
+  variables: { id: 0, said: [], outer: null },
 }
 
 /** How many custom properties may lead to one another. */
@@ -29,7 +40,7 @@ const MOST_HOPS = 16
  */
 export const lookUp = (paint: Paint, variables: Variables, hops = 0): Paint | null => {
   if (paint.kind !== 'variable') return paint
-  const found = hops < MOST_HOPS ? variables.said.get(paint.name) : undefined
+  const found = hops < MOST_HOPS ? foundIn(variables, paint.name) : null
   if (!found) return paint.fallback && lookUp(paint.fallback, variables, hops)
   const value = readPaint(found.value, null)
   return value && lookUp(value, found.at, hops + 1)
@@ -52,7 +63,7 @@ export class Inheritance {
   within(element: Element, inherited: Inherited): Inherited {
     const { fill, stroke, color, variables: said } = this.declared(element)
     if (!fill && !stroke && !color && !said) return inherited
-    const variables = said ? this.variablesWithin(said, inherited.variables) : inherited.variables
+    const variables = said ? { id: ++this.scopes, said, outer: inherited.variables } : inherited.variables
     const ownColor = color?.kind === 'current' ? inherited.color : reach(color, inherited.color, variables)
     return {
       fill: reach(fill, inherited.fill, variables),
@@ -68,12 +79,5 @@ export class Inheritance {
     let known = this.inheritedBy.get(element.parent)
     if (!known) this.inheritedBy.set(element.parent, (known = this.within(element.parent, this.at(element.parent))))
     return known
-  }
-
-  private variablesWithin(said: ReadonlyMap<string, Passage>, outer: Variables): Variables {
-    const own = new Map(outer.said)
-    const variables = { id: ++this.scopes, said: own }
-    for (const [name, value] of said) own.set(name, { value, at: variables })
-    return variables
   }
 }

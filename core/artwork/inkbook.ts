@@ -10,6 +10,9 @@ export interface Met {
   whenClear?: boolean
 }
 
+/** More inks than a file can hold. */
+const MOST_INKS = 2 ** 25
+
 /** The inks met on the way through a file, each place where a color stands once. */
 export class InkBook {
   readonly inks: Ink[] = []
@@ -18,6 +21,8 @@ export class InkBook {
    * it is not.
    */
   readonly paints: Array<number[] | undefined> = []
+  /** Which elements are painted with which inks. */
+  private readonly pairs = new Set<number>()
   private readonly placeOf = new Map<Hex, number>()
   private readonly starts = new Set<number>()
 
@@ -63,9 +68,13 @@ export class InkBook {
     const ink = this.inks[place] as Ink
     if (!again) ink.uses++
     if (painted) {
-      const paints = this.paints[painted.index]
-      if (!paints) this.paints[painted.index] = [place]
-      else if (!paints.includes(place)) paints.push(place)
+      const pair = painted.index * MOST_INKS + place
+      if (!this.pairs.has(pair)) {
+        this.pairs.add(pair)
+        const paints = this.paints[painted.index]
+        if (!paints) this.paints[painted.index] = [place]
+        else paints.push(place)
+      }
     }
     return ink
   }

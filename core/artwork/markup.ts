@@ -1,5 +1,5 @@
 import { Tokenizer } from 'htmlparser2'
-import { passageReader, readDoctype, type Doctype } from './doctype'
+import { defaultsIn, NO_CHARACTER, passageReader, readDoctype, type DefaultAttribute, type Doctype } from './doctype'
 import { joined, lineOf, verbatim, type Passage, type Span } from './passage'
 import { Unreadable } from './unreadable'
 
@@ -38,6 +38,9 @@ export class Attribute implements Span {
   }
 }
 
+/** Attributes by their names; the first of each name. */
+type Named = ReadonlyMap<string, Attribute>
+
 /** An element of the file, in document order; `start` to `end` is all of it, children included. */
 export interface Element extends Span {
   index: number
@@ -49,6 +52,8 @@ export interface Element extends Span {
   parent: Element | null
   children: Element[]
   attributes: Attribute[]
+  /** The same by name, where there are many. */
+  named: Named | null
   /** The end of the name in the start tag: where an attribute can be added. */
   nameEnd: number
   /** What a style sheet or script says; empty elsewhere. */
@@ -68,13 +73,24 @@ export interface Markup {
   unbound: Set<string>
 }
 
-const firstOf = (element: Element, name: string): Attribute | undefined => {
+/** So many attributes are looked through one by one. */
+const FEW = 16
+
+const byName = (attributes: readonly Attribute[]): Named => {
+  const named = new Map<string, Attribute>()
+  for (const attribute of attributes) if (!named.has(attribute.name)) named.set(attribute.name, attribute)
+  return named
+}
+
+/** The attribute of a name as written, with its prefix. */
+export const saidOf = (element: Element, name: string): Attribute | undefined => {
+  if (element.named) return element.named.get(name)
   for (const attribute of element.attributes) if (attribute.name === name) return attribute
   return undefined
 }
 
 /** The value of an attribute by its name without prefix, as it reads. */
-export const attributeOf = (element: Element, name: string): string | undefined => firstOf(element, name)?.text
+export const attributeOf = (element: Element, name: string): string | undefined => saidOf(element, name)?.text
 
 /** What an element's `href`, with or without the old prefix, points to. */
 export const hrefOf = (element: Element): string | undefined =>
@@ -86,25 +102,67 @@ const prefixOf = (name: string): string => {
   return colon > 0 ? name.slice(0, colon) : ''
 }
 
-type Scope = ReadonlyMap<string, string>
-
-const scopeWithin = (outer: Scope, attributes: readonly Attribute[]): Scope => {
-  let scope: Map<string, string> | null = null
-  for (const attribute of attributes) {
-    const { name } = attribute
-    if (!name.startsWith('xmlns')) continue
-    if (name === 'xmlns') (scope ??= new Map(outer)).set('', attribute.value.text)
-    else if (name[5] === ':') (scope ??= new Map(outer)).set(name.slice(6), attribute.value.text)
-  }
-  return scope ?? outer
-}
-
 /** A root without namespace is taken as SVG, and so are its like within it: every fifth old file lacks it. */
-const BUILT_IN: Scope = new Map([
+const BUILT_IN: ReadonlyArray<readonly [prefix: string, namespace: string]> = [
   ['', SVG_NAMESPACE],
   ['svg', SVG_NAMESPACE],
   ['xml', 'http://www.w3.org/XML/1998/namespace'],
-])
+]
+
+/** The prefix an attribute declares, empty for the default; null where it declares none. */
+export const declaredPrefix = (name: string): string | null =>
+  name === 'xmlns' ? '' : name.startsWith('xmlns:') ? name.slice(6) : null
+
+/** The namespaces that hold where the reader stands: those of each prefix, the innermost last. */
+class Scopes {
+  private readonly bound = new Map<string, string[]>(BUILT_IN.map(([prefix, namespace]) => [prefix, [namespace]]))
+  private readonly entered: string[][] = []
+
+  constructor(private readonly defaults: ReadonlyMap<string, DefaultAttribute[]>) {}
+
+  of(prefix: string): string | undefined {
+    return this.bound.get(prefix)?.at(-1)
+  }
+
+  enter({ name, attributes }: Element): void {
+    const declared: string[] = []
+    for (const { name: own, value } of this.defaults.get(name) ?? []) this.bind(declaredPrefix(own), value, declared)
+    for (const attribute of attributes) {
+      const prefix = declaredPrefix(attribute.name)
+      if (prefix !== null) this.bind(prefix, attribute.value.text, declared)
+    }
+    this.entered.push(declared)
+  }
+
+  leave(): void {
+    for (const prefix of this.entered.pop() ?? []) this.bound.get(prefix)?.pop()
+  }
+
+  private bind(prefix: string | null, namespace: string, declared: string[]): void {
+    if (prefix === null) return
+    const known = this.bound.get(prefix)
+    if (known) known.push(namespace)
+    else this.bound.set(prefix, [namespace])
+    declared.push(prefix)
+  }
+}
+
+/** The namespaces that elements have by the DOCTYPE, by the names of the elements. */
+const defaultNamespaces = (doctype: Doctype | null): Map<string, DefaultAttribute[]> => {
+  const defaults = new Map<string, DefaultAttribute[]>()
+  for (const declaration of doctype?.declarations ?? [])
+    for (const each of defaultsIn(declaration) ?? []) {
+      const known = defaults.get(each.element)
+      if (known) known.push(each)
+      else defaults.set(each.element, [each])
+    }
+  // the first declaration of an attribute holds (XML 1.0, section 3.3): it is bound last
+  for (const known of defaults.values()) known.reverse()
+  return defaults
+}
+
+/** How deep elements may stand within one another. */
+const DEEPEST = 500
 
 /** What elements have that hold nothing, as most do. */
 const NONE: Element[] = []
@@ -112,16 +170,19 @@ const NOTHING_SAID: Passage[] = []
 
 /**
  * Takes an SVG file apart. Throws Unreadable, in a plain sentence, for what is not SVG, what is not well-formed XML,
- * what ends in the middle, and entities that reach outside or expand without end.
+ * what ends in the middle, elements more than 500 deep, and entities that reach outside or expand without end.
  */
 export const readMarkup = (source: string): Markup => {
+  const stray = NO_CHARACTER.exec(source)
+  if (stray)
+    throw new Unreadable(`The file holds a character no drawing can hold, on line ${lineOf(source, stray.index)}.`)
   const doctype = readDoctype(source)
   const read = passageReader(source, doctype?.entities ?? new Map())
   const elements: Element[] = []
   const instructions: Span[] = []
   const unbound = new Set<string>()
   const open: Element[] = []
-  const scopes: Scope[] = []
+  const scopes = new Scopes(defaultNamespaces(doctype))
   let current: Element | null = null
   let [nameStart, nameEnd, insideStart, insideEnd] = [0, 0, 0, 0]
   let roots = 0
@@ -131,27 +192,29 @@ export const readMarkup = (source: string): Markup => {
 
   const close = (end: number): void => {
     const top = open.pop()
-    scopes.pop()
+    scopes.leave()
     if (top) top.end = end
   }
 
   const enter = (element: Element): void => {
     const parent = open.at(-1)
     if (!parent && ++roots > 1) wrong('there is a second root element', element.start)
-    const scope = scopeWithin(scopes.at(-1) ?? BUILT_IN, element.attributes)
+    if (open.length >= DEEPEST)
+      throw new Unreadable(`The file nests its elements more than ${DEEPEST} deep; no drawing needs that.`)
+    scopes.enter(element)
     const prefix = prefixOf(element.name)
-    const namespace = scope.get(prefix)
+    const namespace = scopes.of(prefix)
     if (namespace === undefined) unbound.add(prefix)
     element.namespace = namespace ?? prefix
+    if (element.attributes.length > FEW) element.named = byName(element.attributes)
     for (const { name, start } of element.attributes) {
       const own = prefixOf(name)
-      if (own && own !== 'xmlns' && !scope.has(own)) unbound.add(own)
-      if (firstOf(element, name)?.start !== start) wrong(`<${element.name}> says “${name}” twice`, start)
+      if (own && own !== 'xmlns' && scopes.of(own) === undefined) unbound.add(own)
+      if (saidOf(element, name)?.start !== start) wrong(`<${element.name}> says “${name}” twice`, start)
     }
     if (parent?.children === NONE) parent.children = [element]
     else parent?.children.push(element)
     open.push(element)
-    scopes.push(scope)
   }
 
   const content = (start: number, end: number, marked: boolean): void => {
@@ -160,8 +223,10 @@ export const readMarkup = (source: string): Markup => {
     const reads = element.local === 'style' || element.local === 'script'
     if (!reads && element.lettered && marked) return
     const passage = marked ? verbatim(source, start, end) : read({ start, end })
-    if (reads) element.content = [...element.content, passage]
-    else if (!element.lettered && /\S/.test(passage.text)) element.lettered = true
+    if (reads) {
+      if (element.content === NOTHING_SAID) element.content = []
+      element.content.push(passage)
+    } else if (!element.lettered && /\S/.test(passage.text)) element.lettered = true
   }
 
   const finishTag = (end: number, closed: boolean): void => {
@@ -184,6 +249,7 @@ export const readMarkup = (source: string): Markup => {
           parent: open.at(-1) ?? null,
           children: NONE,
           attributes: [],
+          named: null,
           start: start - 1,
           end: -1,
           nameEnd: end,

@@ -1,5 +1,6 @@
 import { ident, string, tokenize, tokenTypes, url } from 'css-tree'
 
+/** Functions of CSS that take text in them for addresses. */
 const FETCHING = new Set([
   'url',
   'src',
@@ -11,24 +12,26 @@ const FETCHING = new Set([
   'expression',
   'element',
 ])
+/** Functions that may stand in those; any other may bring an address from elsewhere, as custom properties do. */
+const HARMLESS =
+  /^(?:|type|calc|rgba?|hsla?|hwb|lab|lch|oklab|oklch|color|color-mix|(?:-webkit-)?(?:repeating-)?(?:linear|radial|conic)-gradient)$/
+/** How much of an address is looked at and told, in characters. */
+const TOLD = 200
+
 /**
  * Besides what names its kind: what begins, in Base64, as PNG, JPEG, GIF and WebP do, which old programs write without
  * a kind.
  */
 const BROUGHT_ALONG =
-  /^(?:#|data:(?:image\/(?:png|jpe?g|gif|webp)|font\/|application\/(?:x-)?font|;base64,\s*(?:iVBOR|\/9j\/|R0lGOD|UklGR)))/i
+  /^(?:#|data:(?:image\/(?:png|jpe?g|gif|webp)[;,]|font\/|application\/(?:x-)?font|;base64,[\t\n\f\r ]*(?:iVBOR|\/9j\/|R0lGOD|UklGR)))/i
 
-/** Whether a reference stays within the file: a fragment of it, or a picture or font it brings along. */
-export const isInside = (target: string): boolean => target.trim() === '' || BROUGHT_ALONG.test(target.trim())
-
-/** What stands in the parentheses of a `url()` whose name is written with escapes; null where it stays inside. */
-const unquoted = (rest: string): string | null => {
-  const end = rest.indexOf(')')
-  const target = rest
-    .slice(0, end === -1 ? rest.length : end)
-    .trim()
-    .replace(/^["']|["']$/g, '')
-  return isInside(target) ? null : target
+/**
+ * Whether a reference stays within the file: nothing, a fragment of it, or a picture or font it brings along. The space before
+ * it is what browsers pass over (URL, section 4.4), which is less than what JavaScript trims.
+ */
+export const isInside = (target: string): boolean => {
+  const start = target.search(/[^\t\n\f\r ]/)
+  return start < 0 || BROUGHT_ALONG.test(target.slice(start, start + TOLD))
 }
 
 /**
@@ -38,7 +41,16 @@ const unquoted = (rest: string): string | null => {
 export const outsideReference = (css: string): string | null => {
   if (!/[(@\\]/.test(css)) return null
   let found: string | null = null
+  /** Which brackets are open, and how many of them fetch. */
   const fetching: boolean[] = []
+  let within = 0
+  const open = (fetches: boolean): void => {
+    fetching.push(fetches)
+    if (fetches) within++
+  }
+  const close = (): void => {
+    if (fetching.pop()) within--
+  }
   tokenize(css, (type, start, end) => {
     if (found !== null) return
     const text = css.slice(start, end)
@@ -47,12 +59,14 @@ export const outsideReference = (css: string): string | null => {
     else if (type === tokenTypes.Function) {
       const name = ident.decode(text.slice(0, -1)).toLowerCase()
       if (name === 'expression') found = text
-      if (name === 'url') found = unquoted(css.slice(end))
-      fetching.push(FETCHING.has(name))
-    } else if (type === tokenTypes.LeftParenthesis) fetching.push(fetching.at(-1) ?? false)
-    else if (type === tokenTypes.RightParenthesis) fetching.pop()
-    else if (type === tokenTypes.String && fetching.includes(true) && !isInside(string.decode(text)))
-      found = string.decode(text)
+      // no program writes it with escapes; whoever does hides what is in it
+      if (name === 'url' && text.includes('\\'))
+        found = (css.slice(end, end + TOLD).split(')')[0] as string).trim() || text
+      if (within > 0 && !FETCHING.has(name) && !HARMLESS.test(name)) found = text
+      open(FETCHING.has(name))
+    } else if (type === tokenTypes.LeftParenthesis) open(false)
+    else if (type === tokenTypes.RightParenthesis) close()
+    else if (type === tokenTypes.String && within > 0 && !isInside(string.decode(text))) found = string.decode(text)
     else if (type === tokenTypes.AtKeyword && ident.decode(text.slice(1)).toLowerCase() === 'import') found = text
   })
   return found

@@ -33,16 +33,16 @@ type Read =
   | { kind: 'current' | 'inherit' | 'none' | 'unread' }
 
 /** `context-fill` and `context-stroke` take the paint of the shape a marker stands on, which is an ink already. */
-const KEYWORDS: Readonly<Record<string, 'current' | 'inherit' | 'none' | 'unread'>> = {
-  'none': 'none',
-  'currentcolor': 'current',
-  'inherit': 'inherit',
-  'unset': 'inherit',
-  'revert': 'unread',
-  'revert-layer': 'unread',
-  'context-fill': 'none',
-  'context-stroke': 'none',
-}
+const KEYWORDS: ReadonlyMap<string, 'current' | 'inherit' | 'none' | 'unread'> = new Map([
+  ['none', 'none'],
+  ['currentcolor', 'current'],
+  ['inherit', 'inherit'],
+  ['unset', 'inherit'],
+  ['revert', 'unread'],
+  ['revert-layer', 'unread'],
+  ['context-fill', 'none'],
+  ['context-stroke', 'none'],
+])
 
 /** A CSS color in a file: its opaque value and its alpha; null where the text is none. */
 export const readColor = (text: string): { hex: Hex; alpha: number } | null => {
@@ -58,7 +58,10 @@ export const readColor = (text: string): { hex: Hex; alpha: number } | null => {
 const VARIABLE = /^(var\(\s*(--[^\s,)]+)\s*)(?:,([^]*))?\)$/i
 /** After a color nothing may follow but what old files say for color management. */
 const NOTHING_MORE = /^\s*(icc-color\([^)]*\)\s*)?$/i
-const SERVER = /^url\(\s*(?:"([^"]*)"|'([^']*)'|([^\s"'()]*))\s*\)/i
+const SERVER = /url\(\s*(?:"([^"]*)"|'([^']*)'|([^\s"'()]*))\s*\)/iy
+/** How deep fallbacks may stand within one another, and how long a color may be, in characters. */
+const DEEPEST = 16
+const LONGEST_COLOR = 1000
 
 /** The first word or function of a value, from `start`. */
 const wordEnd = (text: string, start: number): number => {
@@ -72,23 +75,24 @@ const wordEnd = (text: string, start: number): number => {
   return text.length
 }
 
-const read = (text: string, from = 0): Read | null => {
+const read = (text: string, from = 0, depth = 0): Read | null => {
+  if (depth > DEEPEST) return { kind: 'unread' }
   let start = from
   while (start < text.length && /\s/.test(text[start] as string)) start++
   if (start >= text.length) return null
-  const rest = text.slice(start)
-  const server = SERVER.exec(rest)
+  SERVER.lastIndex = start
+  const server = SERVER.exec(text)
   if (server) {
     const target = server[1] ?? server[2] ?? server[3] ?? ''
     return {
       kind: 'server',
       id: target.startsWith('#') ? target.slice(1) : '',
-      fallback: read(text, start + server[0].length),
+      fallback: read(text, start + server[0].length, depth + 1),
     }
   }
   const end = wordEnd(text, start)
   const word = text.slice(start, end)
-  const keyword = KEYWORDS[word.toLowerCase()]
+  const keyword = KEYWORDS.get(word.toLowerCase())
   if (keyword) return { kind: keyword }
   if (/^initial$/i.test(word)) return { kind: 'word', start, end }
   const variable = VARIABLE.exec(word)
@@ -97,11 +101,13 @@ const read = (text: string, from = 0): Read | null => {
       kind: 'variable',
       name: variable[2] as string,
       fallback:
-        variable[3] === undefined ? null : read(text.slice(0, end - 1), start + (variable[1] as string).length + 1),
+        variable[3] === undefined
+          ? null
+          : read(text.slice(0, end - 1), start + (variable[1] as string).length + 1, depth + 1),
     }
   if (/^(env|color-mix|light-dark|device-cmyk|icc-color)\(|\bvar\(|\bfrom\b/i.test(word)) return { kind: 'unread' }
   if (!NOTHING_MORE.test(text.slice(end))) return null
-  const color = readColor(word)
+  const color = word.length > LONGEST_COLOR ? null : readColor(word)
   return color ? { kind: 'color', ...color, start, end } : null
 }
 
@@ -111,8 +117,9 @@ const MOST_CACHED = 20_000
 const cachedRead = (text: string): Read | null => {
   let result = cache.get(text)
   if (result === undefined) {
+    result = read(text)
     if (cache.size > MOST_CACHED) cache.clear()
-    cache.set(text, (result = read(text)))
+    if (text.length <= LONGEST_COLOR) cache.set(text, result)
   }
   return result
 }

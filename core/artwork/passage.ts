@@ -32,7 +32,8 @@ export const joined = (passages: readonly Passage[]): Passage => {
   let text = ''
   const pieces: Piece[] = []
   for (const passage of passages) {
-    for (const piece of passage.pieces) pieces.push({ ...piece, at: piece.at + text.length })
+    for (const { at, from, length } of passage.pieces)
+      if (length > 0) pieces.push({ at: at + text.length, from, length })
     text += passage.text
   }
   return { text, pieces }
@@ -41,22 +42,37 @@ export const joined = (passages: readonly Passage[]): Passage => {
 /** Text that has no place of its own in the source, such as a resolved character reference. */
 export const placeless = (text: string): Passage => ({ text, pieces: [] })
 
+/** The number of the first piece that ends behind a character; pieces follow one another. */
+const pieceAt = ({ pieces }: Passage, character: number): number => {
+  let [low, high] = [0, pieces.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    const { at, length } = pieces[middle] as Piece
+    if (at + length > character) high = middle
+    else low = middle + 1
+  }
+  return low
+}
+
 /** The part of a passage from one character to another. */
-export const part = (passage: Passage, start: number, end: number): Passage => ({
-  text: passage.text.slice(start, end),
-  pieces: passage.pieces
-    .map(({ at, from, length }) => {
-      const first = Math.max(at, start)
-      const last = Math.min(at + length, end)
-      return { at: first - start, from: from + first - at, length: last - first }
-    })
-    .filter(({ length }) => length > 0),
-})
+export const part = (passage: Passage, start: number, end: number): Passage => {
+  const pieces: Piece[] = []
+  for (let i = pieceAt(passage, start); i < passage.pieces.length; i++) {
+    const { at, from, length } = passage.pieces[i] as Piece
+    if (at >= end) break
+    const first = Math.max(at, start)
+    const last = Math.min(at + length, end)
+    if (last > first) pieces.push({ at: first - start, from: from + first - at, length: last - first })
+  }
+  return { text: passage.text.slice(start, end), pieces }
+}
 
 /** Where a stretch of a passage stands in the source; null where it does not stand there letter for letter. */
 export const placeOf = (passage: Passage, start: number, end: number): Span | null => {
-  const piece = passage.pieces.find(({ at, length }) => start >= at && end <= at + length)
-  return piece ? { start: piece.from + start - piece.at, end: piece.from + end - piece.at } : null
+  const piece = passage.pieces[pieceAt(passage, start)] ?? passage.pieces.at(-1)
+  return piece && start >= piece.at && end <= piece.at + piece.length
+    ? { start: piece.from + start - piece.at, end: piece.from + end - piece.at }
+    : null
 }
 
 /** A change of the source: a span replaced by a text. */
@@ -81,9 +97,20 @@ export const edited = (source: string, edits: readonly Edit[]): string => {
   return out.join('')
 }
 
-/** The line, counted from 1, on which a character of the source stands. */
-export const lineOf = (source: string, at: number): number => {
-  let line = 1
-  for (let next = source.indexOf('\n'); next !== -1 && next < at; next = source.indexOf('\n', next + 1)) line++
-  return line
+/** Tells the line, counted from 1, on which a character of the source stands. Goes through the source once. */
+export const linesOf = (source: string): ((at: number) => number) => {
+  const ends: number[] = []
+  for (let next = source.indexOf('\n'); next !== -1; next = source.indexOf('\n', next + 1)) ends.push(next)
+  return at => {
+    let [low, high] = [0, ends.length]
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if ((ends[middle] as number) < at) low = middle + 1
+      else high = middle
+    }
+    return low + 1
+  }
 }
+
+/** The line, counted from 1, on which a character of the source stands. */
+export const lineOf = (source: string, at: number): number => linesOf(source)(at)

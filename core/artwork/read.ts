@@ -8,7 +8,7 @@ import { Inheritance, INITIAL, lookUp, type Inherited } from './inherit'
 import { attributeOf, hrefOf, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
 import { readPaint, type Paint } from './paint'
 import { part } from './passage'
-import { readSheets } from './stylesheet'
+import { isTooMuch, readSheets, type Sheets } from './stylesheet'
 import type { Also, Reading } from './reading'
 
 const FILLED = new Set([
@@ -32,8 +32,16 @@ const LIGHTS = new Set(['feDiffuseLighting', 'feSpecularLighting'])
 const MARKERS = ['marker', 'marker-start', 'marker-mid', 'marker-end'] as const
 const ANIMATIONS = new Set(['animate', 'set', 'animateColor'])
 const ANIMATED = ['values', 'from', 'to', 'by'] as const
-const DEEPEST = 200
-const MOST_STEPS = 2_000_000
+/** How deep uses and groups may stand within one another. */
+const DEEPEST = 1000
+/** How deep patterns and markers are followed into one another; what is deeper is followed after the rest. */
+const DEEPEST_CONTENT = 50
+/** How many groups and shapes are gone through again where uses repeat them, and how many more for each element there is. */
+const MOST_REPEATED = 100_000
+const REPEATED_EACH = 4
+/** So many stops are gone through again for shapes that share their gradient; from then on, so many of each gradient. */
+const MOST_STOPS = 100_000
+const FIRST_STOPS = 8
 const MOST_NOTES = 20
 
 const brief = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text)
@@ -55,19 +63,26 @@ class PaintWalk {
   /** Elements whose inherited `fill` or `color` nobody wrote, and those where that must stay so. */
   readonly unwritten = { fill: new Set<Element>(), color: new Set<Element>() }
   readonly guarded = { fill: new Set<Element>(), color: new Set<Element>() }
+  private readonly sheets: Sheets
   private readonly declared: (element: Element) => Declared
   private readonly inheritance: Inheritance
   private readonly byId = new Map<string, Element>()
   private readonly seen = new Set<string>()
   private readonly visited = new Set<Element>()
+  private readonly stops = new Map<Element, Element[]>()
+  private readonly waiting: Array<{ container: Element; book: InkBook }> = []
+  private readonly guardedOnce = new Set<Element>()
+  private contents = 0
+  private isCut = false
   private book = this.page
-  private steps = 0
+  private repeated = 0
+  private stopsAgain = 0
 
   constructor(private readonly markup: Markup) {
-    const sheets = readSheets(markup.elements)
-    this.declared = cascadeOf(markup, sheets)
+    this.sheets = readSheets(markup.elements)
+    this.declared = cascadeOf(markup, this.sheets)
     this.inheritance = new Inheritance(this.declared)
-    for (const condition of sheets.conditions)
+    for (const condition of this.sheets.conditions)
       this.notes.add(`The colors for “${brief(condition)}” are left as they are: they do not hold on a screen.`)
     for (const element of markup.elements) {
       const id = attributeOf(element, 'id')
@@ -76,7 +91,18 @@ class PaintWalk {
   }
 
   run(): void {
+    this.follow()
+    if (isTooMuch(this.sheets))
+      this.notes.add('Its style sheets ask for more looking up than a drawing may: some colors are left as they are.')
+    if (this.isCut)
+      this.notes.add(
+        'It repeats its parts more often, or deeper, than can be followed: some colors are left as they are.',
+      )
+  }
+
+  private follow(): void {
     this.walk(this.markup.root, INITIAL, null, 0)
+    this.catchUp()
     for (const element of this.markup.elements)
       if (ANIMATIONS.has(element.local) && element.namespace === SVG_NAMESPACE) this.animation(element)
     for (const element of this.markup.elements) {
@@ -84,6 +110,25 @@ class PaintWalk {
       if (element.local === 'mask') this.guard(element)
       this.computing(() => this.content(element))
     }
+    this.catchUp()
+  }
+
+  /** Goes through what stood too deep when it was met. */
+  private catchUp(): void {
+    for (let next = this.waiting.pop(); next; next = this.waiting.pop()) {
+      const { container, book } = next
+      const before = this.book
+      this.book = book
+      this.inside(container)
+      this.book = before
+    }
+  }
+
+  /** Counts a step on what a use repeats; false where there were too many. */
+  private again(): boolean {
+    if (++this.repeated <= MOST_REPEATED + REPEATED_EACH * this.markup.elements.length) return true
+    this.isCut = true
+    return false
   }
 
   /** Takes down what is met meanwhile as computed. */
@@ -95,7 +140,11 @@ class PaintWalk {
   }
 
   private walk(element: Element, outer: Inherited, host: Element | null, depth: number): void {
-    if (element.namespace !== SVG_NAMESPACE || depth > DEEPEST || ++this.steps > MOST_STEPS) return
+    if (element.namespace !== SVG_NAMESPACE || (host && !this.again())) return
+    if (depth > DEEPEST) {
+      this.isCut = true
+      return
+    }
     const group = GROUPS.has(element.local)
     if (!group && !STROKED.has(element.local) && element.local !== 'use' && !(element.local === 'symbol' && host))
       return
@@ -160,16 +209,25 @@ class PaintWalk {
       return true
     }
     if (!target.local.endsWith('Gradient')) return false
-    const run = this.stopsOf(target).flatMap(stop => this.single(stop, 'stop-color', painted) ?? [])
+    const run = this.stopsToSee(target).flatMap(stop => this.single(stop, 'stop-color', painted) ?? [])
     if (this.book === this.page && !this.runs.has(target)) this.runs.set(target, run)
     return true
+  }
+
+  /** The stops of a gradient; only the first, where very many were gone through for other shapes: all are inks by then. */
+  private stopsToSee(gradient: Element): Element[] {
+    const stops = this.stopsOf(gradient)
+    if (!this.runs.has(gradient) || this.book !== this.page) return stops
+    this.stopsAgain += stops.length
+    return this.stopsAgain > MOST_STOPS ? stops.slice(0, FIRST_STOPS) : stops
   }
 
   /** The stops a gradient shows: its own, or those it takes over by reference. */
   private stopsOf(gradient: Element): Element[] {
     let at: Element | undefined = gradient
     for (let hops = 0; at && hops < 32; hops++) {
-      const stops = at.children.filter(({ local }) => local === 'stop')
+      let stops = this.stops.get(at)
+      if (!stops) this.stops.set(at, (stops = at.children.filter(({ local }) => local === 'stop')))
       if (stops.length) return stops
       at = this.byId.get((hrefOf(at) ?? '').replace(/^#/, ''))
     }
@@ -236,14 +294,23 @@ class PaintWalk {
   private content(container: Element): void {
     if (this.visited.has(container)) return
     this.visited.add(container)
+    if (this.contents >= DEEPEST_CONTENT) this.waiting.push({ container, book: this.book })
+    else this.inside(container)
+  }
+
+  private inside(container: Element): void {
+    this.contents++
     const own = this.inheritance.within(container, this.inheritance.at(container))
     const content = container.children.length ? container : this.byId.get((hrefOf(container) ?? '').replace(/^#/, ''))
     for (const child of content?.children ?? []) this.walk(child, own, null, 1)
+    this.contents--
   }
 
   /** Marks what a mask measures with the unwritten black, so that writing a color does not change it. */
   private guard(container: Element): void {
     for (const element of container.children) {
+      if (this.guardedOnce.has(element)) continue
+      this.guardedOnce.add(element)
       const own = this.inheritance.within(element, this.inheritance.at(element))
       for (const property of ['fill', 'color'] as const)
         if (own[property].kind === 'initial') this.guarded[property].add(element)

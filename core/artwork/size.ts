@@ -6,19 +6,21 @@ export interface Size {
   height: number
 }
 
-const UNITS: Readonly<Record<string, number>> = {
-  '': 1,
-  'px': 1,
-  'pt': 4 / 3,
-  'pc': 16,
-  'mm': 96 / 25.4,
-  'cm': 96 / 2.54,
-  'in': 96,
-}
+const UNITS: ReadonlyMap<string, number> = new Map(
+  Object.entries({
+    '': 1,
+    'px': 1,
+    'pt': 4 / 3,
+    'pc': 16,
+    'mm': 96 / 25.4,
+    'cm': 96 / 2.54,
+    'in': 96,
+  }),
+)
 
 const length = (text: string | undefined): number | null => {
-  const match = /^\s*([\d.]+(?:e[+-]?\d+)?)\s*([a-z]*)\s*$/i.exec(text ?? '')
-  const unit = UNITS[match?.[2]?.toLowerCase() ?? '']
+  const match = /^([\d.]+(?:e[+-]?\d+)?)\s*([a-z]*)$/i.exec((text ?? '').slice(0, 100).trim())
+  const unit = UNITS.get(match?.[2]?.toLowerCase() ?? '')
   const value = Number(match?.[1])
   return unit && value > 0 ? value * unit : null
 }

@@ -1,49 +1,161 @@
 import { calculateForAST } from '@bramus/specificity/core'
 import { compile, type Options } from 'css-select'
-import { generate, parse, tokenize, tokenTypes, walk, type CssNode, type Rule, type SelectorList } from 'css-tree'
+import {
+  generate,
+  parse,
+  tokenize,
+  tokenTypes,
+  walk,
+  type CssNode,
+  type Rule,
+  type Selector,
+  type SelectorList,
+} from 'css-tree'
 import { attributeOf, contentOf, type Element } from './markup'
 import { part, type Passage, type Span } from './passage'
+import { Unreadable } from './unreadable'
 
-/** One declaration of a style sheet or style attribute: its value is a passage of the source. */
+/** One declaration of a style sheet or style attribute: its value is a passage of the source, and a span of the text read. */
 export interface Declaration {
   property: string
   value: Passage
+  span: Span
   important: boolean
 }
 
 /** A rule that can apply to elements, one for each selector of its list. */
-interface SheetRule {
-  matches: (element: Element) => boolean
+export interface SheetRule {
+  /** What has to be asked beside name, id and classes of an element; null where nothing has. */
+  asks: ((element: Element) => boolean) | null
+  subject: Subject
   /** Specificity first, place in the file second: the higher wins. */
   rank: readonly [specificity: number, order: number]
   declarations: readonly Declaration[]
 }
 
-/** The rules of all sheets of a file, found quickly by what their subject has to be called. */
+/** What an element has to be called for a selector to hold: its name, its id, and its classes. */
+interface Subject {
+  name: string | null
+  id: string | null
+  classes: readonly string[]
+}
+
+/** How much may be looked up for the style sheets of one file: steps from element to element, and rules tried. */
+const MOST_EFFORT = 1_000_000
+/** The same for each element besides. */
+const EFFORT_EACH = 50
+
+/** That so much was looked up, and is not any more. */
+class Spent extends Error {}
+
+/** Counts what is looked up. */
+class Effort {
+  private left: number
+
+  constructor(elements: number) {
+    this.left = MOST_EFFORT + EFFORT_EACH * elements
+  }
+
+  get isSpent(): boolean {
+    return this.left <= 0
+  }
+
+  /** Throws Spent where that is more than there is left. */
+  spend(steps: number): void {
+    this.left -= steps
+    if (this.isSpent) throw new Spent()
+  }
+
+  /** What the work finds; nothing, from then on, where it takes more than there is left. */
+  within<Found>(work: () => Found, nothing: Found): Found {
+    if (this.isSpent) return nothing
+    try {
+      return work()
+    } catch (error) {
+      if (error instanceof Spent) return nothing
+      throw error
+    }
+  }
+}
+
+/** The style sheets of a file, their rules found quickly by what their subject has to be called. */
 export interface Sheets {
   byClass: Map<string, SheetRule[]>
   byId: Map<string, SheetRule[]>
   byName: Map<string, SheetRule[]>
   others: SheetRule[]
   count: number
+  /** The classes they ask for anywhere. */
+  asked: Set<string>
+  hasQuestions: boolean
   conditions: Set<string>
+  /** Whether there are selectors too long to be followed. */
+  isPassedOver: boolean
+  /** What finding rules by names, and asking more of elements, may still take. */
+  lookups: Effort
+  questions: Effort
+  /** The rules without questions that hold for elements that are called alike. */
+  alike: Map<string, SheetRule[]>
 }
 
-const siblings = (element: Element): Element[] => (element.parent ? element.parent.children : [element])
+/** How deep rules, conditions and brackets may stand within one another in a style sheet. */
+const DEEPEST_SHEET = 100
 
-const OPTIONS: Options<Element, Element> = {
-  xmlMode: true,
-  adapter: {
-    isTag: (_node): _node is Element => true,
-    getAttributeValue: (element, name) => attributeOf(element, name),
-    getChildren: element => element.children,
-    getName: element => element.local,
-    getParent: element => element.parent,
-    getSiblings: siblings,
-    getText: () => '',
-    hasAttrib: (element, name) => attributeOf(element, name) !== undefined,
-    removeSubsets: elements => elements,
-  },
+/** How deep brackets stand within one another in CSS. */
+export const depthOf = (css: string): number => {
+  let [depth, most] = [0, 0]
+  tokenize(css, type => {
+    if (OPENING.includes(type)) most = Math.max(most, ++depth)
+    else if (CLOSING.includes(type)) depth = Math.max(0, depth - 1)
+  })
+  return most
+}
+
+/**
+ * A style sheet taken apart, as far as asked for, each piece with its place. What is broken is passed over. Throws Unreadable where
+ * rules and brackets stand more than 100 deep.
+ */
+export const sheetTree = (css: string, { parseAtrulePrelude = true } = {}): CssNode => {
+  if (depthOf(css) > DEEPEST_SHEET)
+    throw new Unreadable(`A style sheet of the file is nested more than ${DEEPEST_SHEET} deep; no drawing needs that.`)
+  return parse(css, {
+    positions: true,
+    parseValue: false,
+    parseCustomProperty: false,
+    parseAtrulePrelude,
+    onParseError: () => {},
+  })
+}
+
+/** How selectors find their way among elements; every step counts. */
+const optionsWith = (effort: Effort): Options<Element, Element> => {
+  const counted = (elements: Element[]): Element[] => {
+    effort.spend(elements.length + 1)
+    return elements
+  }
+  return {
+    xmlMode: true,
+    adapter: {
+      isTag: (_node): _node is Element => true,
+      getAttributeValue: (element, name) => {
+        effort.spend(1)
+        return attributeOf(element, name)
+      },
+      getChildren: element => counted(element.children),
+      getName: element => element.local,
+      getParent: element => {
+        effort.spend(1)
+        return element.parent
+      },
+      getSiblings: element => counted(element.parent ? element.parent.children : [element]),
+      getText: () => '',
+      hasAttrib: (element, name) => {
+        effort.spend(1)
+        return attributeOf(element, name) !== undefined
+      },
+      removeSubsets: elements => elements,
+    },
+  }
 }
 
 const { Ident, Colon, Semicolon, WhiteSpace, Comment } = tokenTypes
@@ -65,26 +177,22 @@ interface Stretch extends Span {
   important: boolean
 }
 
-const IMPORTANT = /!\s*important\s*$/i
-const LEAD = /^(?:\s+|\/\*[^]*?\*\/)/
+const IMPORTANT = /^!\s*important\s*$/i
+const LEAD = /(?:\s+|\/\*[^]*?\*\/)/y
 
 /** Trims a value to what it says: comments at its ends and `!important` do not belong to it. */
 const stretchOf = (text: string, name: string, start: number, end: number): Stretch => {
   const raw = text.slice(start, end)
-  const important = raw.includes('!') && IMPORTANT.test(raw)
-  let value = important ? raw.replace(IMPORTANT, '') : raw
-  let offset = start
-  for (let lead = LEAD.exec(value); lead; lead = LEAD.exec(value)) {
-    value = value.slice(lead[0].length)
-    offset += lead[0].length
-  }
-  const tail = value.indexOf('/*')
-  if (tail > 0) value = value.slice(0, tail)
+  const important = IMPORTANT.exec(raw.slice(Math.max(0, raw.lastIndexOf('!'))))?.[0]
+  const value = important === undefined ? raw : raw.slice(0, raw.length - important.length)
+  let lead = 0
+  for (LEAD.lastIndex = 0; LEAD.test(value); ) lead = LEAD.lastIndex
+  const tail = value.indexOf('/*', lead)
   return {
     property: name.startsWith('--') ? name : name.toLowerCase(),
-    start: offset,
-    end: offset + value.trimEnd().length,
-    important,
+    start: start + lead,
+    end: start + lead + value.slice(lead, tail < 0 ? value.length : tail).trimEnd().length,
+    important: important !== undefined,
   }
 }
 
@@ -92,6 +200,7 @@ const declarationOf = (passage: Passage, { property, start, end, important }: St
   property,
   important,
   value: part(passage, start, end),
+  span: { start, end },
 })
 
 const stretchesOf = (text: string): Stretch[] => {
@@ -121,6 +230,7 @@ const stretchesOf = (text: string): Stretch[] => {
 
 const known = new Map<string, Stretch[]>()
 const MOST_KNOWN = 5000
+const LONGEST_KNOWN = 1000
 
 /**
  * The declarations of a style attribute, in order, each value as a passage of the source; only those of the properties
@@ -132,23 +242,24 @@ export const readDeclarations = (
 ): Declaration[] => {
   let stretches = known.get(passage.text)
   if (!stretches) {
+    stretches = stretchesOf(passage.text)
     if (known.size >= MOST_KNOWN) known.clear()
-    known.set(passage.text, (stretches = stretchesOf(passage.text)))
+    if (passage.text.length <= LONGEST_KNOWN) known.set(passage.text, stretches)
   }
   return stretches.filter(({ property }) => wanted(property)).map(stretch => declarationOf(passage, stretch))
 }
 
 /** What holds of a medium where artwork is judged: in light surroundings, at rest, in color, at any size. */
-const MEDIUM: Readonly<Record<string, string>> = {
-  'prefers-color-scheme': 'light',
-  'prefers-reduced-motion': 'no-preference',
-  'prefers-contrast': 'no-preference',
-  'forced-colors': 'none',
-  'color': '',
-  'color-gamut': 'srgb',
-  'hover': 'hover',
-  'pointer': 'fine',
-}
+const MEDIUM: ReadonlyMap<string, string> = new Map([
+  ['prefers-color-scheme', 'light'],
+  ['prefers-reduced-motion', 'no-preference'],
+  ['prefers-contrast', 'no-preference'],
+  ['forced-colors', 'none'],
+  ['color', ''],
+  ['color-gamut', 'srgb'],
+  ['hover', 'hover'],
+  ['pointer', 'fine'],
+])
 
 const queryHolds = (query: string): boolean => {
   const not = /^not\s+/.test(query)
@@ -158,42 +269,54 @@ const queryHolds = (query: string): boolean => {
     .map(part => part.trim())
   const holding = parts.every(part => {
     const feature = /^\(\s*([\w-]+)\s*(?::\s*([\w-]+)\s*)?\)$/.exec(part)
+    const holding = MEDIUM.get(feature?.[1] ?? '')
     return feature
-      ? MEDIUM[feature[1] as string] !== undefined &&
-          (feature[2] === undefined || MEDIUM[feature[1] as string] === feature[2])
+      ? holding !== undefined && (feature[2] === undefined || holding === feature[2])
       : /^(all|screen|)$/.test(part)
   })
   return holding !== not
 }
 
+/** The longest condition that is looked into, in characters. */
+const LONGEST_CONDITION = 1000
+
 /** Whether the condition of an at-rule holds where artwork is seen on a screen. */
 const holds = (name: string, prelude: string): boolean => {
   if (name === 'supports' || name === 'layer') return true
-  if (name !== 'media') return false
+  if (name !== 'media' || prelude.length > LONGEST_CONDITION) return false
   return prelude.split(',').some(query => queryHolds(query.trim().toLowerCase()))
 }
 
-const subjectOf = (selector: CssNode): { kind: 'byClass' | 'byId' | 'byName'; name: string } | null => {
-  if (selector.type !== 'Selector') return null
-  let found: { kind: 'byClass' | 'byId' | 'byName'; name: string } | null = null
+/** What an element has to be called for a selector to hold, and whether that is all it asks. */
+const subjectOf = (selector: Selector): Subject & { isAll: boolean } => {
+  let name: string | null = null
+  let id: string | null = null
+  let classes: string[] = []
+  let isAll = true
   for (const part of selector.children.toArray()) {
-    if (part.type === 'Combinator') found = null
-    else if (part.type === 'ClassSelector') found = { kind: 'byClass', name: part.name }
-    else if (part.type === 'IdSelector' && found?.kind !== 'byClass') found = { kind: 'byId', name: part.name }
-    else if (part.type === 'TypeSelector' && part.name !== '*' && !found) found = { kind: 'byName', name: part.name }
+    if (part.type === 'Combinator') {
+      isAll = false
+      ;[name, id, classes] = [null, null, []]
+    } else if (part.type === 'ClassSelector') classes.push(part.name)
+    else if (part.type === 'IdSelector' && id === null) id = part.name
+    else if (part.type === 'TypeSelector' && name === null) name = part.name === '*' ? null : part.name
+    else isAll = false
   }
-  return found
+  return { name, id, classes, isAll }
 }
 
-const add = (sheets: Sheets, selector: CssNode, rule: SheetRule): void => {
-  const subject = subjectOf(selector)
-  sheets.count++
-  if (!subject) sheets.others.push(rule)
-  else {
-    const rules = sheets[subject.kind].get(subject.name)
-    if (rules) rules.push(rule)
-    else sheets[subject.kind].set(subject.name, [rule])
-  }
+/** Where the rules of a subject are kept: with its rarest mark. */
+const shelfOf = (sheets: Sheets, { name, id, classes }: Subject): SheetRule[] => {
+  const [shelf, key] =
+    id !== null
+      ? [sheets.byId, id]
+      : classes.length
+        ? [sheets.byClass, classes.at(-1) as string]
+        : [sheets.byName, name]
+  if (key === null) return sheets.others
+  const rules = shelf.get(key) ?? []
+  shelf.set(key, rules)
+  return rules
 }
 
 const specificityOf = (selector: CssNode): number => {
@@ -201,7 +324,10 @@ const specificityOf = (selector: CssNode): number => {
   return a * 1e6 + b * 1e3 + c
 }
 
-const addRule = (sheets: Sheets, passage: Passage, rule: Rule): void => {
+/** How many parts a selector may have. */
+const LONGEST_SELECTOR = 100
+
+const addRule = (sheets: Sheets, passage: Passage, rule: Rule, options: Options<Element, Element>): void => {
   if (rule.prelude.type !== 'SelectorList') return
   const declarations: Declaration[] = []
   for (const node of rule.block.children.toArray()) {
@@ -211,10 +337,19 @@ const addRule = (sheets: Sheets, passage: Passage, rule: Rule): void => {
   }
   if (declarations.length === 0) return
   for (const selector of (rule.prelude as SelectorList).children.toArray()) {
+    if (selector.type !== 'Selector') continue
+    if (selector.children.size > LONGEST_SELECTOR) {
+      sheets.isPassedOver = true
+      continue
+    }
+    const { isAll, ...subject } = subjectOf(selector)
     try {
-      add(sheets, selector, {
-        matches: compile<Element, Element>(generate(selector), OPTIONS),
-        rank: [specificityOf(selector), sheets.count],
+      for (const name of subject.classes) sheets.asked.add(name)
+      if (!isAll) sheets.hasQuestions = true
+      shelfOf(sheets, subject).push({
+        asks: isAll ? null : compile<Element, Element>(generate(selector), options),
+        subject,
+        rank: [specificityOf(selector), sheets.count++],
         declarations,
       })
     } catch {
@@ -234,26 +369,27 @@ export const readSheets = (elements: readonly Element[]): Sheets => {
     byName: new Map(),
     others: [],
     count: 0,
+    asked: new Set(),
+    hasQuestions: false,
     conditions: new Set(),
+    isPassedOver: false,
+    lookups: new Effort(elements.length),
+    questions: new Effort(elements.length),
+    alike: new Map(),
   }
+  const options = optionsWith(sheets.questions)
   for (const element of elements) {
     if (element.local !== 'style' || element.content.length === 0) continue
     if (!/^(text\/css)?\s*$/i.test(attributeOf(element, 'type') ?? '')) continue
     const passage = contentOf(element)
-    const tree = parse(passage.text, {
-      positions: true,
-      parseValue: false,
-      parseCustomProperty: false,
-      onParseError: () => {},
-    })
-    walk(tree, {
+    walk(sheetTree(passage.text), {
       enter(node: CssNode) {
         if (node.type === 'Atrule' && !holds(node.name.toLowerCase(), node.prelude ? generate(node.prelude) : '')) {
           if (node.name.toLowerCase() === 'media' && node.prelude) sheets.conditions.add(generate(node.prelude))
           return walk.skip
         }
         if (node.type === 'Rule') {
-          addRule(sheets, passage, node)
+          addRule(sheets, passage, node, options)
           return walk.skip
         }
         return undefined
@@ -263,15 +399,70 @@ export const readSheets = (elements: readonly Element[]): Sheets => {
   return sheets
 }
 
-/** The rules that match an element, in the order in which the later wins. */
-export const matchingRules = (sheets: Sheets, element: Element): SheetRule[] => {
-  if (sheets.count === 0) return []
-  const candidates = [...sheets.others, ...(sheets.byName.get(element.local) ?? [])]
+/** The names of its classes that sheets ask for, and its id where they do: what tells it from elements treated alike. */
+const marksOf = (sheets: Sheets, element: Element): { id: string | null; classes: string[] } => {
   const id = attributeOf(element, 'id')
-  if (id) candidates.push(...(sheets.byId.get(id) ?? []))
-  for (const name of (attributeOf(element, 'class') ?? '').split(/\s+/))
-    if (name) candidates.push(...(sheets.byClass.get(name) ?? []))
-  return candidates
-    .filter(rule => rule.matches(element))
-    .sort((one, other) => one.rank[0] - other.rank[0] || one.rank[1] - other.rank[1])
+  const said = attributeOf(element, 'class')
+  return {
+    id: id !== undefined && sheets.byId.has(id) ? id : null,
+    classes: said ? [...new Set(said.split(/\s+/))].filter(name => sheets.asked.has(name)) : [],
+  }
+}
+
+const inOrder = (rules: SheetRule[]): SheetRule[] =>
+  rules.sort((one, other) => one.rank[0] - other.rank[0] || one.rank[1] - other.rank[1])
+
+/** The rules on the shelves of an element, with questions or without. */
+const candidatesFor = (
+  sheets: Sheets,
+  { local }: Element,
+  { id, classes }: { id: string | null; classes: readonly string[] },
+): SheetRule[][] =>
+  [
+    sheets.others,
+    sheets.byName.get(local),
+    id === null ? undefined : sheets.byId.get(id),
+    ...classes.map(name => sheets.byClass.get(name)),
+  ].flatMap(rules => (rules ? [rules] : []))
+
+/** Whether more was asked of the style sheets than they may ask for, so that some of their rules were passed over. */
+export const isTooMuch = ({ isPassedOver, lookups, questions }: Sheets): boolean =>
+  isPassedOver || lookups.isSpent || questions.isSpent
+
+const NO_RULES: SheetRule[] = []
+
+/**
+ * The rules that match an element, in the order in which the later wins; the same list for elements called alike, where
+ * nothing else is asked. Where more was looked up than a drawing may ask for, rules are passed over (`isTooMuch`).
+ */
+export const matchingRules = (sheets: Sheets, element: Element): readonly SheetRule[] => {
+  if (sheets.count === 0) return NO_RULES
+  const marks = marksOf(sheets, element)
+  const called = new Set(marks.classes)
+  const shelves = candidatesFor(sheets, element, marks)
+  const fits = ({ subject: { name, id, classes } }: SheetRule): boolean =>
+    (name === null || name === element.local) &&
+    (id === null || id === marks.id) &&
+    classes.every(each => called.has(each))
+  const key = `${element.local}#${marks.id ?? ''}.${marks.classes.join('.')}`
+  let plain = sheets.alike.get(key)
+  if (!plain) {
+    plain = sheets.lookups.within(() => {
+      for (const { length } of shelves) sheets.lookups.spend(length)
+      return inOrder(shelves.flatMap(rules => rules.filter(rule => !rule.asks && fits(rule))))
+    }, NO_RULES)
+    sheets.alike.set(key, plain)
+  }
+  const known = plain
+  if (!sheets.hasQuestions) return known
+  return sheets.questions.within<readonly SheetRule[]>(() => {
+    const asking = shelves.flatMap(rules => {
+      sheets.questions.spend(rules.length)
+      return rules.filter(rule => rule.asks && fits(rule) && rule.asks(element))
+    })
+    if (!asking.length) return known
+    const all = known.concat(asking)
+    sheets.questions.spend(all.reduce((sum, { declarations }) => sum + declarations.length, all.length))
+    return inOrder(all)
+  }, known)
 }

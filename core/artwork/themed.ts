@@ -32,13 +32,17 @@ export const themedSvg = (
 ): Themed => {
   const properties = new Map<string, Hex>()
   const names = new Map<Hex, string>()
+  const taken = new Set(reading.markup.source.match(/--[\w-]+/g))
+  const next = new Map<string, number>()
   const named = (hex: Hex): string => {
     const known = names.get(hex)
     if (known) return known
     const wanted = nameOf(hex)
     let name = `--${wanted}`
-    const isTaken = (): boolean => properties.has(name) || reading.markup.source.includes(name)
-    for (let n = 2; isTaken(); n++) name = `--${wanted}-${n}`
+    for (let n = next.get(wanted) ?? 2; properties.has(name) || taken.has(name); n++) {
+      name = `--${wanted}-${n}`
+      next.set(wanted, n + 1)
+    }
     names.set(hex, name)
     properties.set(name, hex)
     return name

@@ -1,12 +1,12 @@
 import type { Hex } from '../color/convert'
-import { attributeOf, SVG_NAMESPACE, type Element, type Markup } from './markup'
+import { attributeOf, saidOf, SVG_NAMESPACE, type Element, type Markup } from './markup'
 import { asVariable, rewritten } from './paint'
 import { edited, type Edit, type Span } from './passage'
 import type { Addition, Ink, Reading } from './reading'
 
 /** The edit that gives an element a property it does not say itself. */
 export const addition = ({ element, property }: Addition, text: string): Edit => {
-  const said = element.attributes.find(({ name }) => name === property)
+  const said = saidOf(element, property)
   return said
     ? { start: said.inside.start, end: said.inside.end, text }
     : { start: element.nameEnd, end: element.nameEnd, text: ` ${property}="${text}"` }
@@ -30,7 +30,7 @@ const declarationsOf = (paint: HandPaint, weight: string): string =>
 const handEdit = (element: Element, paint: HandPaint, weight: string): Edit[] => {
   const text = declarationsOf(paint, weight)
   if (!text) return []
-  const style = element.attributes.find(({ name }) => name === 'style')
+  const style = saidOf(element, 'style')
   if (!style) return [{ start: element.nameEnd, end: element.nameEnd, text: ` style="${text}"` }]
   const said = style.value.text.trim()
   return [{ start: style.inside.end, end: style.inside.end, text: `${said && !said.endsWith(';') ? ';' : ''}${text}` }]
@@ -99,11 +99,16 @@ const filled = (
 /** The namespaces a root lacks, which a strict renderer asks for. */
 const namespaceEdit = ({ root, unbound }: Markup): Edit => {
   const own = attributeOf(root, 'xmlns') === undefined && root.name === 'svg' ? ` xmlns="${SVG_NAMESPACE}"` : ''
-  const prefixes = [...unbound].map(prefix => ` xmlns:${prefix}="${KNOWN_PREFIXES[prefix] ?? `urn:unbound:${prefix}`}"`)
+  const prefixes = [...unbound].map(
+    prefix => ` xmlns:${prefix}="${KNOWN_PREFIXES.get(prefix) ?? `urn:unbound:${prefix}`}"`,
+  )
   return { start: root.nameEnd, end: root.nameEnd, text: own + prefixes.join('') }
 }
 
-const KNOWN_PREFIXES: Readonly<Record<string, string>> = { xlink: 'http://www.w3.org/1999/xlink', svg: SVG_NAMESPACE }
+const KNOWN_PREFIXES: ReadonlyMap<string, string> = new Map([
+  ['xlink', 'http://www.w3.org/1999/xlink'],
+  ['svg', SVG_NAMESPACE],
+])
 
 const UNTOUCHED: ReadonlyMap<number, HandPaint> = new Map()
 const UNPAINTED: ReadonlyMap<number, string> = new Map()

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { gzipSync } from 'node:zlib'
 import { cleanSvg } from '../../core/artwork/clean'
-import { decoded, encoded, type Decoded } from '../../core/artwork/encoding'
+import { decoded, encoded, encodingNotes, type Decoded } from '../../core/artwork/encoding'
 import { isFaithful } from '../../core/artwork/measure'
 import { isCrowded, packInkMap } from '../../core/artwork/inkmap'
 import { measuredInks } from '../../core/artwork/inks'
@@ -40,15 +40,15 @@ export const hashOf = (source: Uint8Array, also: readonly string[]): string => {
 }
 
 const received = async (
-  { text, encoding }: Decoded,
+  file: Decoded,
   { name, removed }: Pick<ArtworkFile, 'name' | 'removed'>,
   also: readonly Also[],
-  markup = readMarkup(text),
+  markup = readMarkup(file.text),
 ): Promise<Received> => {
   const { reading, painter } = await readWithPictures(markup, also)
-  const source = encoded({ text, encoding })
+  const source = encoded(file)
   const { inks, map } = await measuredInks(reading, renderSvg, MAPPED, painter({ longest: MAPPED, plain: true }))
-  const file: ArtworkFile = {
+  const kept: ArtworkFile = {
     kind: 'svg',
     hash: hashOf(source, also),
     name,
@@ -58,11 +58,11 @@ const received = async (
     pictureInks: reading.pictureInks,
     manner: 'flat',
     removed,
-    notes: reading.notes,
+    notes: [...encodingNotes(file), ...reading.notes],
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
   const shown = map && (isCrowded(inks) || (!lettered && (await isFaithful(reading, map, renderSvg))))
-  return { file, source, map: shown ? gzipSync(packInkMap(map)) : null }
+  return { file: kept, source, map: shown ? gzipSync(packInkMap(map)) : null }
 }
 
 /**
@@ -72,9 +72,10 @@ const received = async (
  * cannot be taken.
  */
 export const receiveSvg = (fileName: string, bytes: Uint8Array): Promise<Received> => {
-  const { text, encoding } = decoded(bytes)
+  const { text, encoding, was } = decoded(bytes)
   const { source, markup, removed } = cleanSvg(text)
-  return received({ text: source, encoding }, { name: titleOf(fileName, /\.svgz?$/i, 'Artwork'), removed }, [], markup)
+  const name = titleOf(fileName, /\.svgz?$/i, 'Artwork')
+  return received({ text: source, encoding, was }, { name, removed }, [], markup)
 }
 
 /**

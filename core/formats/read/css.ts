@@ -1,4 +1,5 @@
 import { generate, parse, walk, type CssNode } from 'css-tree'
+import { depthOf } from '../../artwork/stylesheet'
 import { css } from '../../color/parse'
 import { RUNG, standingIn, type ReadColor } from './readColor'
 
@@ -11,7 +12,10 @@ const nameOf = (property: string, rule: string): string =>
     .trim()
 
 /** A custom property of one line, with the remark behind it. */
-const REMARKED = /^[ \t]*(--[\w-]+):[ \t]*([^;{}\n]+);[ \t]*\/\*[ \t]*([^\n]*?)[ \t]*\*\/[ \t]*$/gm
+const REMARKED = /^[ \t]*(--[\w-]+):[ \t]*[^;{}\n]{1,200};[ \t]*\/\*([^\n]*)\*\/[ \t]*$/
+
+/** The longest line that is looked through for a remark, in characters. */
+const LONGEST_LINE = 1000
 
 /** What a remark says: the name, and behind it maybe role and share; null where it is of a rung. */
 const saidIn = (remark: string): (Partial<ReadColor> & { name: string }) | null => {
@@ -24,7 +28,17 @@ const saidIn = (remark: string): (Partial<ReadColor> & { name: string }) | null 
 
 /** The remarks of custom properties by their names: how this program writes what swatches are really called. */
 const remarksIn = (text: string): Map<string, ReturnType<typeof saidIn>> =>
-  new Map([...text.matchAll(REMARKED)].map(([, property = '', , remark = '']) => [property, saidIn(remark)]))
+  new Map(
+    text.split('\n').flatMap(line => {
+      const [, property, remark] = (line.length <= LONGEST_LINE && REMARKED.exec(line)) || []
+      return property && remark !== undefined ? [[property, saidIn(remark.replace(/^[ \t]+|[ \t]+$/g, ''))]] : []
+    }),
+  )
+
+/** How deep rules and brackets may stand within one another. */
+const DEEPEST = 100
+/** The longest selector a color is named by, in characters. */
+const LONGEST_NAME = 200
 
 /** The colors a style sheet says, in its order; custom properties and variables of its dialects give their names. */
 export const colorsInCss = (text: string): ReadColor[] => {
@@ -36,13 +50,14 @@ export const colorsInCss = (text: string): ReadColor[] => {
     if (said === null || !color || color.alpha === 0) return
     colors.push({ hex: color.hex, name: name || null, ...said })
   }
-  const dialect = text.replace(/^(\s*)[$@]([\w-]+)(\s*:)/gm, '$1--$2$3') // $sand: … and @sand: … are custom properties elsewhere
+  const dialect = text.replace(/^([ \t]*)[$@]([\w-]+)([ \t]*:)/gm, '$1--$2$3') // $sand: … and @sand: … are custom properties elsewhere
   const declared = dialect === text || text.includes('{') ? dialect : `:root{${dialect}}`
+  if (depthOf(declared) > DEEPEST) return []
   const tree = parse(declared, { parseCustomProperty: true, onParseError: () => {} })
   let rule = ''
   walk(tree, {
     enter: (node: CssNode) => {
-      if (node.type === 'Rule') rule = generate(node.prelude)
+      if (node.type === 'Rule') rule = generate(node.prelude).slice(0, LONGEST_NAME)
       if (node.type !== 'Declaration') return
       const name = nameOf(node.property, rule)
       if (node.value.type === 'Raw') return take(node.value.value.trim(), name, node.property)

@@ -28,6 +28,13 @@ const once = (colors: readonly ReadColor[]): ReadColor[] => {
   return [...seen.values()]
 }
 
+/** Whether a text looks like a style sheet: it says a custom property, a variable of a dialect, or a rule. */
+const isCss = (text: string): boolean => {
+  if (/(?<![\w-])--[\w-]+\s*:|^[ \t]*[$@][\w-]+[ \t]*:/m.test(text)) return true
+  for (const [rule] of text.matchAll(/\{[^{}]*\}/g)) if (rule.includes(':')) return true
+  return false
+}
+
 /**
  * Reads every color of a text in its order, each once: W3C design tokens or other JSON, CSS, an SVG swatch sheet, CSV,
  * or any text with color codes in it. What it is tells its content first, the ending of its file name where that
@@ -45,7 +52,7 @@ export const readColors = (text: string, fileName = ''): { kind: ListKind; color
   }
   if (/<(?:\w+:)?svg[\s>]/i.test(said.slice(0, 4000))) return { kind: 'SVG', colors: once(colorsInSvg(said)) }
   if (isLined(said)) return { kind: 'text', colors: once(colorsInLines(said)) }
-  if (/\.(css|scss|less)$/i.test(fileName) || /--[\w-]+\s*:|^\s*[$@][\w-]+\s*:|\{[^{}]*:[^{}]*\}/m.test(said)) {
+  if (/\.(css|scss|less)$/i.test(fileName) || isCss(said)) {
     const colors = once(colorsInCss(said))
     if (colors.length) return { kind: 'CSS', colors }
   }

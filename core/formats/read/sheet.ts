@@ -13,6 +13,11 @@ interface Shape {
 const SHAPES = /^(?:\w+:)?(rect|circle|ellipse|path|polygon|line|polyline|stop)$/
 const PLAIN = /^(rect|circle|ellipse)$/
 
+/** More shapes than that are not named by what is written on them; so many words are looked at, of so many characters. */
+const MOST_NAMED = 500
+const MOST_WORDS = 2000
+const LONGEST_WORDS = 200
+
 const number = (said: string | undefined): number => Number.parseFloat(said ?? '0') || 0
 
 const boxOf = (tag: string, said: Record<string, string>): Shape['box'] => {
@@ -29,6 +34,10 @@ const nameFrom = (said: Record<string, string>): string | null => {
     : null
 }
 
+/** How deep elements may stand within one another; what is deeper, and what follows it, is not read. */
+const DEEPEST = 500
+class TooDeep extends Error {}
+
 interface Drawing {
   shapes: Shape[]
   texts: Array<{ x: number; y: number; text: string }>
@@ -43,6 +52,7 @@ const drawingIn = (svg: string): Drawing => {
   const parser = new Parser(
     {
       onopentag: (tag, said) => {
+        if (paints.length > DEEPEST) throw new TooDeep()
         const style = Object.fromEntries(
           (said.style ?? '')
             .split(';')
@@ -69,12 +79,13 @@ const drawingIn = (svg: string): Drawing => {
             ...{ tag: kind, hex: color.hex, name: nameFrom(said), box: boxOf(kind, said) },
             standing: standingIn(said['data-role'], said['data-share']),
           })
-        if (/^(?:\w+:)?text$/.test(tag)) drawing.texts.push({ x: number(said.x), y: number(said.y), text: '' })
+        if (/^(?:\w+:)?text$/.test(tag) && drawing.texts.length < MOST_WORDS)
+          drawing.texts.push({ x: number(said.x), y: number(said.y), text: '' })
       },
       ontext: text => {
         const [shape, label] = [drawing.shapes.at(-1), drawing.texts.at(-1)]
         if (title && shape) shape.name = text.trim() || shape.name
-        else if (label) label.text += text
+        else if (label && label.text.length < LONGEST_WORDS) label.text += text.slice(0, LONGEST_WORDS)
       },
       onclosetag: () => {
         paints.pop()
@@ -83,14 +94,18 @@ const drawingIn = (svg: string): Drawing => {
     },
     { xmlMode: true },
   )
-  parser.write(svg)
-  parser.end()
+  try {
+    parser.write(svg)
+    parser.end()
+  } catch (error) {
+    if (!(error instanceof TooDeep)) throw error
+  }
   return drawing
 }
 
 /** The name written on or just under a shape, color codes left out. */
-const writtenAt = ({ box: [x, y, width, height], name }: Shape, { texts }: Drawing): string | null => {
-  if (name) return name
+const writtenAt = ({ box: [x, y, width, height], name }: Shape, { texts, shapes }: Drawing): string | null => {
+  if (name || shapes.length > MOST_NAMED) return name
   const label = texts.find(
     text =>
       text.x >= x - 1 &&

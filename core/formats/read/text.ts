@@ -9,12 +9,12 @@ const NOTATIONS: ReadonlyArray<readonly [notation: Notation, pattern: RegExp]> =
   ['hex', /#(?:[\da-f]{8}|[\da-f]{6}|[\da-f]{3,4})(?![\w-])/gi],
   [
     'cmyk',
-    /\bC\s*[:=]?\s*\d{1,3}%?[\s,/]*M\s*[:=]?\s*\d{1,3}%?[\s,/]*Y\s*[:=]?\s*\d{1,3}%?[\s,/]*K\s*[:=]?\s*\d{1,3}%?/gi,
+    /\bC[\s:=]{0,4}\d{1,3}%?[\s,/]{0,4}M[\s:=]{0,4}\d{1,3}%?[\s,/]{0,4}Y[\s:=]{0,4}\d{1,3}%?[\s,/]{0,4}K[\s:=]{0,4}\d{1,3}%?/gi,
   ],
-  ['cmyk', /\bCMYK\b[\s:=]*\d{1,3}%?(?:[\s,/]+\d{1,3}%?){3}(?![\d.])/gi],
-  ['rgb', /\bR\s*[:=]?\s*\d{1,3}[\s,/]*G\s*[:=]?\s*\d{1,3}[\s,/]*B\s*[:=]?\s*\d{1,3}(?!\d)/gi],
-  ['rgb', /\bRGB\b[\s:=]*\d{1,3}(?:[\s,/]+\d{1,3}){2}(?![\d.])/gi],
-  ['hsb', /\bHS[BV]\b[\s:=]*\d{1,3}°?(?:[\s,/]+\d{1,3}%?){2}(?![\d.])/gi],
+  ['cmyk', /\bCMYK\b[\s:=]{0,4}\d{1,3}%?(?:[\s,/]{1,4}\d{1,3}%?){3}(?![\d.])/gi],
+  ['rgb', /\bR[\s:=]{0,4}\d{1,3}[\s,/]{0,4}G[\s:=]{0,4}\d{1,3}[\s,/]{0,4}B[\s:=]{0,4}\d{1,3}(?!\d)/gi],
+  ['rgb', /\bRGB\b[\s:=]{0,4}\d{1,3}(?:[\s,/]{1,4}\d{1,3}){2}(?![\d.])/gi],
+  ['hsb', /\bHS[BV]\b[\s:=]{0,4}\d{1,3}°?(?:[\s,/]{1,4}\d{1,3}%?){2}(?![\d.])/gi],
   ['hex', /(?<![\w#.-])(?=[\da-f]*\d)(?=\d*[a-f])[\da-f]{6}(?![\w-])/gi],
 ]
 
@@ -35,12 +35,16 @@ const plain = (notation: Notation, said: string): string => {
 
 const hitsIn = (line: string): Hit[] => {
   const hits: Hit[] = []
+  const taken = new Uint8Array(line.length)
   for (const [notation, pattern] of NOTATIONS) {
     for (const match of line.matchAll(pattern)) {
       const [start, end] = [match.index, match.index + match[0].length]
-      if (hits.some(hit => start < hit.end && end > hit.start)) continue
+      if (taken[start] || taken[end - 1]) continue
       const color = parseColor(plain(notation, match[0]))
-      if (color && color.alpha > 0) hits.push({ notation, start, end, hex: color.hex })
+      if (color && color.alpha > 0) {
+        hits.push({ notation, start, end, hex: color.hex })
+        taken.fill(1, start, end)
+      }
     }
   }
   return hits.sort((one, other) => one.start - other.start)
@@ -48,16 +52,24 @@ const hitsIn = (line: string): Hit[] => {
 
 /** Words that only announce a value, and what holds names and values apart. */
 const LABELS = /\b(?:hex|html|web|rgba?|hsla?|hsb|hsv|cmyk|code|value|colou?r)\b\s*[:=]?/gi
-const EDGES = /^[\s\-–—*•·:=,;|>/"'“”‘’`()[\]{}.]+|[\s\-–—*•·:=,;|>/"'“”‘’`()[\]{}]+$/g
+const EDGE = /[\s\-–—*•·:=,;|>/"'“”‘’`()[\]{}]/
 const LONGEST_NAME = 60
+/** So much of a line is looked through for a name, marks around it included, in characters. */
+const LONGEST_STRETCH = 400
 const MOST_WORDS = 6
 
+/** Text without the marks around it, and without the points before it. */
+const withoutEdges = (text: string): string => {
+  let [start, end] = [0, text.length]
+  while (start < end && (text[start] === '.' || EDGE.test(text[start] as string))) start++
+  while (end > start && EDGE.test(text[end - 1] as string)) end--
+  return text.slice(start, end)
+}
+
 const nameIn = (text: string): string | null => {
-  const name = text
-    .replace(LABELS, ' ')
-    .replace(/^\s*\d+[.)]\s+/, '')
-    .replace(EDGES, '')
-    .replace(/\s+/g, ' ')
+  if (text.length > LONGEST_STRETCH) return null
+  const bare = text.replace(LABELS, ' ').replace(/^\s*\d+[.)]\s+/, '')
+  const name = withoutEdges(bare).replace(/\s+/g, ' ')
   return name && name.length <= LONGEST_NAME && name.split(' ').length <= MOST_WORDS && /\p{L}/u.test(name)
     ? name
     : null
@@ -69,16 +81,31 @@ const nameIn = (text: string): string | null => {
  */
 const nameBeside = (before: string, after: string): string | null => {
   const [led, followed] = [nameIn(before), nameIn(after)]
-  if (led && followed) return /[:=\t|,;–—-]\s*["'“(]*$|\s{2,}$/.test(before) ? led : null
+  if (led && followed) return /[:=\t|,;–—-]\s*["'“(]*$|\s{2,}$/.test(before.slice(-LONGEST_NAME)) ? led : null
   return led ?? followed
 }
 
-/** A line of nothing but six-digit codes, joined by anything; all digits will do here. */
-const CODES = /^(?:\S*[/=])?((?:#?[\da-f]{6})(?:[\s,;/|_-]+#?[\da-f]{6})+)\W*$/i
+const CODE = /^#?([\da-f]{6})$/i
+
+/**
+ * The codes of a line of nothing but six-digit codes, joined by anything, all digits too, maybe at the end of an address; an
+ * empty list where it is another line.
+ */
+const codesIn = (line: string): string[] => {
+  const bare = line.trim()
+  let end = bare.length
+  while (end > 0 && /\W/.test(bare[end - 1] as string)) end--
+  const parts = [...bare.slice(0, end).matchAll(/[^\s,;/|_=-]+/g)]
+  const codes: string[] = []
+  let first = end
+  for (let code; (code = CODE.exec(parts.at(-1)?.[0] ?? '')?.[1]); codes.push(code)) first = parts.pop()?.index ?? 0
+  const lead = bare.slice(0, first)
+  return codes.length > 1 && (lead === '' || (/[/=]$/.test(lead) && !/\s/.test(lead))) ? codes.reverse() : []
+}
 
 const colorsIn = (line: string): ReadColor[] => {
-  const codes = CODES.exec(line.trim())?.[1]
-  if (codes) return [...codes.matchAll(/[\da-f]{6}/gi)].map(([code]) => ({ hex: `#${code.toLowerCase()}`, name: null }))
+  const codes = codesIn(line)
+  if (codes.length) return codes.map(code => ({ hex: `#${code.toLowerCase()}`, name: null }))
   const hits = hitsIn(line)
   const sole = new Set(hits.map(({ notation }) => notation)).size === hits.length
   if (hits.length && sole) {
@@ -118,11 +145,7 @@ const colorsIn = (line: string): ReadColor[] => {
  * or tab.
  */
 const wordsIn = (line: string): ReadColor[] => {
-  const [, label, value] = /^([^:=\t]{1,60})[:=\t]\s*(.+)$/.exec(line.replace(EDGES, '')) ?? [
-    null,
-    '',
-    line.replace(EDGES, ''),
-  ]
+  const [, label, value] = /^([^:=\t]{1,60})[:=\t]\s*(.+)$/.exec(withoutEdges(line)) ?? [null, '', withoutEdges(line)]
   const whole = parseColor(value ?? '')
   if (whole && whole.alpha > 0)
     return [{ hex: whole.hex, name: nameIn(label ?? '') ?? (/^[a-z]+$/i.test(value ?? '') ? (value as string) : null) }]
@@ -130,7 +153,7 @@ const wordsIn = (line: string): ReadColor[] => {
     .split(/[,;/|]|\s{2,}/)
     .map(part => part.trim())
     .filter(Boolean)
-  const colors = parts.map(part => parseColor(part.replace(EDGES, '')))
+  const colors = parts.map(part => parseColor(withoutEdges(part)))
   return parts.length > 1 && colors.every(color => color !== null && color.alpha > 0)
     ? colors.map((color, i) => ({
         hex: (color as { hex: string }).hex,
