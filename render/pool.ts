@@ -1,9 +1,13 @@
 import type { ChildProcess } from 'node:child_process'
+import { readFileSync } from 'node:fs'
 
 /** Processes that each do one task after the other, so that a task that brings its process down takes nothing with it. */
 export interface Pool<Task, Answer> {
-  /** Has a task done by the next process that is free. Rejects with the reason where it fails. */
-  run: (task: Task) => Promise<Answer>
+  /**
+   * Has a task done by the next process that is free. Rejects with the reason where it fails, and with Canceled where it is
+   * called off, which ends the process that is at it.
+   */
+  run: (task: Task, called?: AbortSignal) => Promise<Answer>
   /** Starts a process where there is none, so that it waits when the first task comes. */
   warm: () => void
   /** Ends the processes that are idle. */
@@ -18,10 +22,38 @@ export interface PoolPlan {
   hire: () => ChildProcess
   /** How long one task may take, in milliseconds. */
   longest: number
-  /** What is said of a task that takes longer, and of one that its process broke down over. */
+  /** What is said of a task that takes longer, and of one that processes broke down over. */
   late: string
   broken: string
+  /** How much memory a process may hold while it works, in MB, and what is said of one that takes more. */
+  memory?: number
+  greedy?: string
+  /** How often a task is begun at most: a process can break down without its fault. */
+  tries?: number
 }
+
+/** A task that was called off. */
+export class Canceled extends Error {
+  constructor() {
+    super('It was called off.')
+  }
+}
+
+/** How often it is looked at what a process holds, in milliseconds, and how large a page of memory is, in MB. */
+const WATCHED = 200
+const PAGE = 4096 / 1048576
+
+/** What a process holds in memory, in MB, as Linux tells it; 0 where nobody tells. */
+const heldBy = ({ pid }: ChildProcess): number => {
+  try {
+    return Number(readFileSync(`/proc/${pid}/statm`, 'latin1').split(' ')[1]) * PAGE
+  } catch {
+    return 0
+  }
+}
+
+/** A task that its process broke down over. */
+class Broken extends Error {}
 
 /** A pool of processes. One that dies or takes too long fails its task and is replaced where somebody waits. */
 export const poolOf = <Task extends object, Answer>({
@@ -30,25 +62,47 @@ export const poolOf = <Task extends object, Answer>({
   longest,
   late,
   broken,
+  memory = Infinity,
+  greedy = broken,
+  tries = 1,
 }: PoolPlan): Pool<Task, Answer> => {
   const idle: ChildProcess[] = []
   const waiting: Array<(child: ChildProcess) => void> = []
   let working = 0
 
   /** A process that is free, as soon as there is one. */
-  const free = (): Promise<ChildProcess> | ChildProcess => {
+  const free = (called?: AbortSignal): Promise<ChildProcess> | ChildProcess => {
     const child = idle.pop()
     if (child) return child
-    if (working >= size) return new Promise(done => waiting.push(done))
-    working++
-    return hire()
+    if (working < size) {
+      working++
+      return hire()
+    }
+    return new Promise((resolve, reject) => {
+      const take = (next: ChildProcess): void => {
+        called?.removeEventListener('abort', leave)
+        resolve(next)
+      }
+      const leave = (): void => {
+        waiting.splice(waiting.indexOf(take), 1)
+        reject(new Canceled())
+      }
+      waiting.push(take)
+      called?.addEventListener('abort', leave, { once: true })
+    })
   }
-  /** Hands a process on to who waits for it; one that is idle does not keep the program alive. */
+  /** Hands a process on to who waits for it; one that is idle does not keep the program alive, and is let go when it dies. */
   const giveBack = (child: ChildProcess): void => {
     const next = waiting.shift()
     if (next) return next(child)
     child.unref()
     child.channel?.unref()
+    child.once('exit', () => {
+      const at = idle.indexOf(child)
+      if (at < 0) return
+      idle.splice(at, 1)
+      working--
+    })
     idle.push(child)
   }
   const giveUp = (child: ChildProcess): void => {
@@ -57,18 +111,26 @@ export const poolOf = <Task extends object, Answer>({
     if (next) next(hire())
     else working--
   }
-  const done = (child: ChildProcess, task: Task): Promise<Answer> =>
+  const done = (child: ChildProcess, task: Task, called?: AbortSignal): Promise<Answer> =>
     new Promise((resolve, reject) => {
-      const fail = (reason: string): void => {
+      const fail = (reason: Error): void => {
         leave()
         giveUp(child)
-        reject(new Error(reason))
+        reject(reason)
       }
-      const timer = setTimeout(() => fail(late), longest)
+      const cancel = (): void => fail(new Canceled())
+      const timer = setTimeout(() => fail(new Error(late)), longest)
+      const watch = setInterval(() => {
+        if (heldBy(child) > memory) fail(new Error(greedy))
+      }, WATCHED)
       const leave = (): void => {
         clearTimeout(timer)
+        clearInterval(watch)
+        called?.removeEventListener('abort', cancel)
         child.removeAllListeners()
+        child.on('error', () => {}) // what a process that is let go still says is nobody's concern
       }
+      child.removeAllListeners()
       child.ref()
       child.channel?.ref()
       child.once('message', answer => {
@@ -76,15 +138,25 @@ export const poolOf = <Task extends object, Answer>({
         giveBack(child)
         resolve(answer as Answer)
       })
-      child.once('exit', () => fail(broken))
-      child.once('error', error => fail(error.message))
+      child.once('exit', () => fail(new Broken(broken)))
+      child.once('error', error => fail(new Broken(error.message)))
+      if (called?.aborted) return cancel()
+      called?.addEventListener('abort', cancel, { once: true })
       child.send(task, error => {
-        if (error) fail(error.message)
+        if (error) fail(new Broken(broken))
       })
     })
 
   return {
-    run: async task => done(await free(), task),
+    run: async (task, called) => {
+      for (let begun = 1; ; begun++) {
+        try {
+          return await done(await free(called), task, called)
+        } catch (error) {
+          if (!(error instanceof Broken) || begun >= tries) throw error
+        }
+      }
+    },
     warm: () => {
       if (working) return
       working++

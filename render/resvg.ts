@@ -28,6 +28,9 @@ const RENDERER = `
 /** How long one rendering may take, in milliseconds. */
 const LONGEST = 60_000
 
+/** How much memory a renderer may hold, in MB. */
+const MEMORY = 2048
+
 /** How many renderers work side by side. */
 export const RENDERERS = 2
 
@@ -43,6 +46,9 @@ const renderers = poolOf<Task, Answer>({
   longest: LONGEST,
   late: `It takes more than ${LONGEST / 1000} seconds to draw.`,
   broken: 'It cannot be drawn: the renderer broke down over it.',
+  memory: MEMORY,
+  greedy: `It takes more than ${MEMORY / 1024} GB of memory to draw.`,
+  tries: 2,
   hire: () => {
     const library = createRequire(resolve(process.argv[1] ?? 'index.js')).resolve('@resvg/resvg-js')
     return spawn(process.execPath, ['-e', RENDERER, library], {

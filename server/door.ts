@@ -1,80 +1,43 @@
-import {
-  createError,
-  defineEventHandler,
-  getHeader,
-  getRouterParam,
-  readRawBody,
-  type EventHandler,
-  type H3Event,
-} from 'h3'
-import { z } from 'zod'
-import { Unreadable } from '../core/artwork/unreadable'
-import { Busy } from './hands/hands'
-import { isDatabaseGone } from './db/connect'
-import { TooMany } from './db/jobs'
-import { Stale } from './db/projects'
-import { ServiceDown } from './inspiration/service'
+import { defineEventHandler, getHeader, getRouterParam, setHeader, type EventHandler, type H3Event } from 'h3'
+import type { z } from 'zod'
+import { answerTo, failure } from './answers'
+import { bodyBytes } from './incoming'
+import { readJson } from './json'
 
-/** The largest JSON document taken, in bytes. */
-const LARGEST_JSON = 8 * 1024 * 1024
-
-const failure = (statusCode: number, message: string, data?: unknown) => createError({ statusCode, message, data })
+/** The largest JSON taken here, and the largest document, which a process apart takes, in bytes. */
+export const LARGEST_HERE = 256 * 1024
+export const LARGEST_DOCUMENT = 8 * 1024 * 1024
 
 /** Something asked for that is not there. */
 export const missing = (what: string) => failure(404, `There is no such ${what}.`)
 
-/** Whether a disk is full: this machine's, or the database's. */
-const isFull = (error: unknown): boolean =>
-  error instanceof Error && 'code' in error && /^(ENOSPC|53100)$/.test(String(error.code))
-
-/**
- * What went wrong, as an answer: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is
- * gone.
- */
-const answerTo = (error: unknown): unknown => {
-  if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
-  if (error instanceof Unreadable) return failure(422, error.message)
-  if (error instanceof Stale) return failure(409, error.message, error.current)
-  if (error instanceof Busy) return failure(503, error.message)
-  if (error instanceof TooMany) return failure(429, error.message)
-  if (error instanceof ServiceDown) return failure(503, error.message)
-  if (isFull(error)) return failure(507, 'The disk of the server is full; nothing was kept.')
-  if (isDatabaseGone(error)) return failure(503, 'The database does not answer.')
-  return error
-}
-
-/** A route whose failures are answered in plain sentences. */
+/** A route whose failures are answered in plain sentences. What it answers is for who asked, and kept by nobody between. */
 export const door = <Answer>(handle: (event: H3Event) => Promise<Answer>): EventHandler =>
   defineEventHandler(async event => {
     try {
+      setHeader(event, 'cache-control', 'no-store')
       return await handle(event)
     } catch (error) {
-      throw answerTo(error)
+      setHeader(event, 'cache-control', 'no-store')
+      throw answerTo(error) ?? error
     }
   })
 
-/** The body of a request, in bytes. Answers 413 where it is larger than allowed and 400 where there is none. */
-export const bytesOf = async (event: H3Event, most: number): Promise<Uint8Array> => {
-  const tooLarge = (): Error => failure(413, `The file is larger than ${Math.round(most / 1048576)} MB.`)
-  if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
-  const body = await readRawBody(event, false)
-  if (!body?.length) throw failure(400, 'The request is empty.')
-  if (body.length > most) throw tooLarge()
-  return body
+/** The JSON text of a request. */
+export const jsonOf = async (event: H3Event, most: number): Promise<string> => {
+  if (!/^application\/json\b/i.test(getHeader(event, 'content-type') ?? ''))
+    throw failure(415, 'The request has to be JSON.')
+  return new TextDecoder().decode(await bodyBytes(event, most))
 }
 
 /** The JSON body of a request, checked. */
-export const bodyOf = async <Schema extends z.ZodType>(event: H3Event, schema: Schema): Promise<z.infer<Schema>> => {
-  if (!/^application\/json\b/i.test(getHeader(event, 'content-type') ?? ''))
-    throw failure(415, 'The request has to be JSON.')
-  const text = new TextDecoder().decode(await bytesOf(event, LARGEST_JSON))
-  let said: unknown
-  try {
-    said = JSON.parse(text)
-  } catch {
-    throw failure(400, 'The request is not readable as JSON.')
-  }
-  return schema.parse(said)
+export const bodyOf = async <Schema extends z.ZodType>(event: H3Event, schema: Schema): Promise<z.infer<Schema>> =>
+  schema.parse(readJson(await jsonOf(event, LARGEST_HERE)))
+
+/** Answers with JSON that is written already. */
+export const jsonAnswer = (event: H3Event, json: string): string => {
+  setHeader(event, 'content-type', 'application/json')
+  return json
 }
 
 /** A part of the address, checked; answers 404 where it cannot be one. */

@@ -1,37 +1,65 @@
-import { createWriteStream } from 'node:fs'
-import { mkdtemp, rm } from 'node:fs/promises'
+import { mkdtemp, open, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Transform } from 'node:stream'
-import { pipeline } from 'node:stream/promises'
-import { createError, getHeader, type H3Event } from 'h3'
+import { getHeader, setHeader, type H3Event } from 'h3'
+import { failure } from './answers'
 
-const failure = (statusCode: number, message: string) => createError({ statusCode, message })
+/** How long a body may pause on its way, in milliseconds. */
+const LONGEST_PAUSE = 15_000
 
 /**
- * Lays the body of a request down as a file while it comes in, and hands on where it lies; it is gone afterwards. Answers 413
- * as soon as it is larger than allowed, and 400 where there is none.
+ * Hands the body of a request on while it comes in, piece by piece. Answers 413 as soon as it is larger than allowed, and reads
+ * no more of it; 400 where there is none or it breaks off. One that stops coming is hung up on.
  */
+const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => unknown): Promise<void> => {
+  const { req } = event.node
+  const tooLarge = (): Error => {
+    const allowed = most >= 1048576 ? `${Math.round(most / 1048576)} MB` : `${Math.round(most / 1024)} kB`
+    return failure(413, `What was sent is larger than ${allowed}.`)
+  }
+  if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
+  let size = 0
+  const pause = setTimeout(() => req.destroy(new Error('What was sent did not come to its end.')), LONGEST_PAUSE)
+  try {
+    for await (const chunk of req.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
+      pause.refresh()
+      size += chunk.length
+      if (size > most) {
+        setHeader(event, 'connection', 'close') // nobody knows how much is still to come
+        throw tooLarge()
+      }
+      await take(chunk)
+    }
+  } catch (error) {
+    throw req.destroyed && !req.complete ? failure(400, 'What was sent broke off.') : error
+  } finally {
+    clearTimeout(pause)
+  }
+  if (!size) throw failure(400, 'The request is empty.')
+}
+
+/** The body of a request, in bytes. */
+export const bodyBytes = async (event: H3Event, most: number): Promise<Uint8Array> => {
+  const chunks: Buffer[] = []
+  await receive(event, most, chunk => chunks.push(chunk))
+  return Buffer.concat(chunks)
+}
+
+/** Lays the body of a request down as a file while it comes in, and hands on where it lies; it is gone afterwards. */
 export const withBodyAsFile = async <Answer>(
   event: H3Event,
   most: number,
   work: (path: string) => Promise<Answer>,
 ): Promise<Answer> => {
-  const tooLarge = (): Error => failure(413, `The file is larger than ${Math.round(most / 1048576)} MB.`)
-  if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
   const folder = await mkdtemp(join(tmpdir(), 'plumbago-'))
   try {
     const path = join(folder, 'body')
-    let size = 0
-    const counted = new Transform({
-      transform: (chunk: Buffer, _encoding, done) => {
-        size += chunk.length
-        if (size > most) done(tooLarge())
-        else done(null, chunk)
-      },
-    })
-    await pipeline(event.node.req, counted, createWriteStream(path))
-    if (!size) throw failure(400, 'The request is empty.')
+    const file = await open(path, 'w')
+    try {
+      await receive(event, most, chunk => file.write(chunk))
+    } finally {
+      await file.close()
+    }
     return await work(path)
   } finally {
     await rm(folder, { recursive: true, force: true })

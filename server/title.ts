@@ -1,8 +1,10 @@
+import { asName } from '../core/document/names'
+
 /** A title from the name of a file: without folder and ending, in one line; `otherwise` where nothing is left. */
 export const titleOf = (fileName: string, ending: RegExp, otherwise: string): string =>
-  fileName
-    .replace(/^.*[\\/]/, '')
-    .replace(ending, '')
-    .replace(/\s+/g, ' ')
-    .trim()
-    .slice(0, 120) || otherwise
+  asName(
+    fileName
+      .replace(/^.*[\\/]/, '')
+      .replace(ending, '')
+      .replace(/\s+/g, ' '),
+  ) || otherwise

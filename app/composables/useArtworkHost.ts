@@ -9,6 +9,31 @@ a { cursor: inherit }
 [data-picked] { outline: 2px solid oklch(0.56 0.13 268); outline-offset: 1px }
 `
 
+/** What takes the focus or a click away from the page: links go nowhere, and nothing of an artwork is a stop on the way. */
+const TAKING = ['href', 'tabindex', 'autofocus', 'accesskey', 'focusable'] as const
+
+const disarm = (element: SVGElement): void => {
+  for (const each of [element, ...element.querySelectorAll('a, [tabindex], [autofocus], [accesskey]')]) {
+    for (const name of TAKING) each.removeAttribute(name)
+    each.removeAttributeNS('http://www.w3.org/1999/xlink', 'href')
+  }
+}
+
+/** Rules that mean the frame an artwork stands in, which they do not know of where they come from. */
+const MEANS_HOST = /:host|::part|::slotted/i
+
+/** Takes such rules out of the sheets of an artwork that is in place. */
+const looseHost = (root: ShadowRoot): void => {
+  const loose = (rules: { cssRules: CSSRuleList; deleteRule: (at: number) => void }): void => {
+    for (let at = rules.cssRules.length - 1; at >= 0; at--) {
+      const rule = rules.cssRules[at]
+      if (rule instanceof CSSStyleRule && MEANS_HOST.test(rule.selectorText)) rules.deleteRule(at)
+      else if (rule instanceof CSSStyleRule || rule instanceof CSSGroupingRule) loose(rule)
+    }
+  }
+  for (const style of root.querySelectorAll<SVGStyleElement>('svg style')) if (style.sheet) loose(style.sheet)
+}
+
 /** Puts the SVG of an artwork into a shadow root of its own, so that neither its rules nor its names reach the page. */
 const fill = (host: HTMLElement, svg: string): SVGElement => {
   const root = host.shadowRoot ?? host.attachShadow({ mode: 'open' })
@@ -24,7 +49,9 @@ const fill = (host: HTMLElement, svg: string): SVGElement => {
   element.removeAttribute('height')
   const sheet = document.createElement('style')
   sheet.textContent = SHEET
+  disarm(element)
   root.replaceChildren(sheet, document.importNode(element, true))
+  looseHost(root)
   return element
 }
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { asName } from '../../core/document/names'
+import { PROJECT_ENDING, projectInFile } from '../../core/document/projectFile'
 import type { ProjectCard } from '~/composables/useServer'
 
 const server = useServer()
@@ -32,10 +34,23 @@ const create = (): Promise<void | null> =>
   })
 /** What is dropped or pasted here becomes a project of its own. */
 const arrivals = useArrivals()
+/** A project that was saved as a file becomes one of the list again. */
+const openFile = (file: File): Promise<void | null> =>
+  notices.attempt(async () => {
+    const made = await server.createFrom(projectInFile(await file.text()))
+    await navigateTo(`/project/${made.id}/gather`)
+  })
+const chosen = (event: Event): void => {
+  const input = event.target as HTMLInputElement
+  const [file] = input.files ?? []
+  input.value = ''
+  if (file) void openFile(file)
+}
 const over = useDropsAnywhere(arrival => {
   const [file] = arrival.files
+  if (file?.name.endsWith(PROJECT_ENDING)) return void openFile(file)
   void notices.attempt(async () => {
-    const made = await server.create((file?.name.replace(/\.[^.]+$/, '').trim() || 'Untitled project').slice(0, 120))
+    const made = await server.create(asName(file?.name.replace(/\.[^.]+$/, '') ?? '') || 'Untitled project')
     arrivals.put(arrival)
     await navigateTo(`/project/${made.id}/gather`)
   })
@@ -106,6 +121,17 @@ onMounted(load)
               maxlength="120"
             />
             <button class="control primary">New project</button>
+            <label class="control cursor-pointer focus-within:outline-2 focus-within:outline-focus">
+              Open a file
+              <input
+                type="file"
+                class="sr-only"
+                :accept="PROJECT_ENDING"
+                aria-label="Open a project that was saved as a file"
+                data-test="project-file"
+                @change="chosen"
+              />
+            </label>
           </form>
         </div>
         <div v-if="problem" class="flex items-center gap-3" role="alert">

@@ -1,4 +1,6 @@
 import { defineStore } from 'pinia'
+import { withSuffix } from '../../core/document/copyName'
+import { projectFile } from '../../core/document/projectFile'
 import { storedProjectSchema, type Project, type StoredProject } from '../../core/document/project'
 import type { TrailChange } from '../../core/document/trail'
 import {
@@ -53,7 +55,7 @@ export const useSaving = defineStore('saving', () => {
     }
   }
   const copyOf = async (document: Project, from: string, take: (event: SavingEvent) => void): Promise<void> => {
-    const name = `${document.name} (kept from a conflict)`.slice(0, 120)
+    const name = withSuffix(document.name, ' (kept from a conflict)')
     try {
       take({ kind: 'copied', document, copy: await server.createFrom({ ...document, name }, from) })
     } catch (error) {
@@ -86,7 +88,7 @@ export const useSaving = defineStore('saving', () => {
 
   /** Keeps what was left unsaved in another window as a project of its own; its draft stays until that is done. */
   const keepApart = async (project: string, { document, drop }: FoundDraft): Promise<void> => {
-    const name = `${document.name} (left unsaved)`.slice(0, 120)
+    const name = withSuffix(document.name, ' (left unsaved)')
     await server.createFrom({ ...document, name }, project)
     drop()
     notices.say(`Work left unsaved in another window is kept as “${name}”.`)
@@ -151,5 +153,11 @@ export const useSaving = defineStore('saving', () => {
       )
     })
 
-  return { state, find, begin, edited, end, whenSaved }
+  /** What is unsaved here as a file that can be opened again. */
+  const asFile = (): { name: string; text: string } | null => {
+    const unsaved = current.value?.document ?? current.value?.sending?.document
+    return unsaved ? projectFile(unsaved) : null
+  }
+
+  return { state, asFile, find, begin, edited, end, whenSaved }
 })

@@ -28,6 +28,8 @@ export const TEXT_PROPERTIES = [
   'marker-start',
   'marker-mid',
   'marker-end',
+  'mask',
+  'clip-path',
   'flood-opacity',
 ] as const
 export type TextProperty = (typeof TEXT_PROPERTIES)[number]

@@ -1,6 +1,7 @@
 import type { Hex } from '../color/convert'
 import { additionsFor } from './additions'
 import { cascadeOf, COLOR_PROPERTIES, INITIAL_HEX, type Declared } from './cascade'
+import { drawnIn, urlTarget } from './drawn'
 import { embeddedIn } from './embedded'
 import { computedIn } from './filter'
 import { InkBook, type Met } from './inkbook'
@@ -10,6 +11,7 @@ import { readPaint, type Paint } from './paint'
 import { part } from './passage'
 import { isTooMuch, readSheets, type Sheets } from './stylesheet'
 import type { Also, Reading } from './reading'
+import { Unreadable } from './unreadable'
 
 const FILLED = new Set([
   'path',
@@ -39,15 +41,14 @@ const DEEPEST_CONTENT = 50
 /** How many groups and shapes are gone through again where uses repeat them, and how many more for each element there is. */
 const MOST_REPEATED = 100_000
 const REPEATED_EACH = 4
+/** How many elements a renderer may have to draw again because something repeats them. */
+const MOST_DRAWN = 400_000
 /** So many stops are gone through again for shapes that share their gradient; from then on, so many of each gradient. */
 const MOST_STOPS = 100_000
 const FIRST_STOPS = 8
 const MOST_NOTES = 20
 
 const brief = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text)
-
-/** The target of `url(#id)`. */
-const urlTarget = (value: string): string | null => /url\(\s*["']?#([^"')\s]+)/.exec(value)?.[1] ?? null
 
 /**
  * Follows the paint of a file as a renderer does: from the root through groups and uses to shapes, from their paints
@@ -91,6 +92,9 @@ class PaintWalk {
   }
 
   run(): void {
+    const drawn = drawnIn(this.markup, this.declared, this.byId)
+    if (drawn > MOST_DRAWN + this.markup.elements.length)
+      throw new Unreadable('The file repeats its parts too often: nobody could draw it in good time.')
     this.follow()
     if (isTooMuch(this.sheets))
       this.notes.add('Its style sheets ask for more looking up than a drawing may: some colors are left as they are.')
@@ -351,7 +355,7 @@ const said = (paint: Paint): string =>
 /**
  * Reads an SVG, already clean, as text or taken apart, into its inks; with computed colors where that is asked for.
  * Pictures within the file are named, and have no inks until they are taken apart (`withPictures`). Throws Unreadable,
- * in a plain sentence, for what is not a well-formed SVG.
+ * in a plain sentence, for what is not a well-formed SVG, and for what repeats its parts more often than can be drawn.
  */
 export const readSvg = (source: string | Markup, also: readonly Also[] = []): Reading => {
   const markup = typeof source === 'string' ? readMarkup(source) : source

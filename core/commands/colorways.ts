@@ -37,7 +37,7 @@ const frozen = (project: Project): Pick<Colorway, 'look' | 'artwork'> => ({
 const copied = (project: Project, id: string, at: string): Project => {
   const from = colorwayOf(project, id)
   if (!from || isFull(project)) return project
-  const copy = { ...from, id: nextId(project), name: copyName(from.name).slice(0, 120), time: at }
+  const copy = { ...from, id: nextId(project), name: copyName(from.name), time: at }
   return withLineUp(project, {
     colorways: project.lineUp.colorways.flatMap(each => (each.id === id ? [each, copy] : [each])),
   })

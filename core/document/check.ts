@@ -1,17 +1,15 @@
 import { z } from 'zod'
+import { listOf, recordOf } from './basics'
 import { FIRST_PRINT, printSchema } from '../print/papers'
 
 /** The most findings that are put aside, and pairs somebody said of whether they are lettering. */
 const MOST = 200
 /** A finding, or a pair of swatches, by its key. */
 export const findingKeySchema = z.string().min(1).max(200)
-const limited = <Value extends z.ZodType>(value: Value) =>
-  z
-    .record(findingKeySchema, value)
-    .refine(all => Object.keys(all).length <= MOST, `A project keeps up to ${MOST} of these.`)
+const limited = <Value extends z.ZodType>(value: Value) => recordOf(findingKeySchema, value, { most: MOST })
 
 /** A finding put aside: why, and what it was measured at then. */
-export const asideSchema = z.object({ note: z.string().max(500), measured: z.array(z.number()).max(8) })
+export const asideSchema = z.object({ note: z.string().max(500), measured: listOf(z.number(), { most: 8 }) })
 
 /** What somebody said about findings, by their keys. */
 export const checkSchema = z.object({

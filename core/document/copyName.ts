@@ -1,5 +1,11 @@
+import { cut, LONGEST_NAME } from './names'
+
+/** A name with something behind it; a long one is shortened for it. */
+export const withSuffix = (name: string, suffix: string): string =>
+  `${cut(name, LONGEST_NAME - suffix.length).trimEnd()}${suffix}`
+
 /** The title of a copy: “name copy”, then “name copy 2” and so on. */
 export const copyName = (name: string): string => {
-  const match = /^(.*) copy(?: (\d+))?$/.exec(name)
-  return match ? `${match[1]} copy ${Number(match[2] ?? 1) + 1}` : `${name} copy`
+  const match = /^(.*) copy(?: (\d{1,6}))?$/.exec(name)
+  return withSuffix(match?.[1] ?? name, match ? ` copy ${Number(match[2] ?? 1) + 1}` : ' copy')
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { part, idSchema, nameSchema, hashSchema, hexSchema, within } from './basics'
+import { hashSchema, hexSchema, idSchema, listOf, nameSchema, part, within } from './basics'
 import { WIDEST_PATCH } from '../extract/patch'
 import { MOST_REFERENCES } from './limits'
 import { EXTRACTED, APART, REST, TAKEN_BY } from '../extract/extract'
@@ -41,7 +41,7 @@ export const sampleSchema = z.object({
  * far they are pulled into a harmony.
  */
 export const gatheringSchema = z.object({
-  of: z.array(idSchema).max(MOST_REFERENCES),
+  of: listOf(idSchema, { most: MOST_REFERENCES }),
   count: z.number().int().min(EXTRACTED.least).max(EXTRACTED.most),
   apart: z.union([z.literal(APART.usual), z.literal(APART.wide)]),
   by: z.enum(TAKEN_BY),

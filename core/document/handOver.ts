@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { hexSchema, idSchema, nameSchema, part } from './basics'
+import { hexSchema, idSchema, listOf, nameSchema, part } from './basics'
 import { MOST_MOOD_PICTURES, MOST_STOPS } from './limits'
 import { HUE_WAYS, GRADIENT_KINDS, GRADIENT_SPACES } from '../harmony/gradient'
 
@@ -14,7 +14,7 @@ export const gradientSchema = z.object({
   angle: z.number().min(0).max(360),
   space: z.enum(GRADIENT_SPACES),
   way: z.enum(HUE_WAYS),
-  stops: z.array(stopSchema).min(2).max(MOST_STOPS),
+  stops: listOf(stopSchema, { least: 2, most: MOST_STOPS }),
 })
 export type Gradient = z.infer<typeof gradientSchema>
 export type Stop = z.infer<typeof stopSchema>
@@ -39,7 +39,7 @@ export const moodSchema = z.object({
   shape: z.enum(MOOD_SHAPES),
   colors: z.enum(MOOD_COLORS),
   names: z.boolean(),
-  pictures: z.array(moodPictureSchema).max(MOST_MOOD_PICTURES),
+  pictures: listOf(moodPictureSchema, { most: MOST_MOOD_PICTURES }),
 })
 export type Mood = z.infer<typeof moodSchema>
 

@@ -29,3 +29,8 @@ export const MOST_STOPS = 12
 
 /** The most pictures of a mood page. */
 export const MOST_MOOD_PICTURES = 12
+
+/** The most inks that say what they become, and the most artworks and swatches, present or gone, that something is said of. */
+export const MOST_INKS = 70_000
+export const MOST_BY_ARTWORK = 1000
+export const MOST_BY_SWATCH = 1000

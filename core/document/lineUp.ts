@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { artworkSchema } from './artwork'
-import { idSchema, nameSchema } from './basics'
+import { idSchema, listOf, nameSchema, timeSchema } from './basics'
 import { MOST_ARTWORK, MOST_COLORWAYS } from './limits'
 import { lookSchema } from './look'
 
@@ -9,15 +9,15 @@ export const colorwaySchema = z.object({
   id: idSchema,
   name: nameSchema,
   note: z.string().max(2000),
-  time: z.iso.datetime(),
+  time: timeSchema,
   look: lookSchema,
-  artwork: z.array(artworkSchema).max(MOST_ARTWORK),
+  artwork: listOf(artworkSchema, { most: MOST_ARTWORK }),
 })
 export type Colorway = z.infer<typeof colorwaySchema>
 
 /** The colorways of a project in their order; which of them is chosen, and which is open to be edited. */
 export const lineUpSchema = z.object({
-  colorways: z.array(colorwaySchema).max(MOST_COLORWAYS),
+  colorways: listOf(colorwaySchema, { most: MOST_COLORWAYS }),
   chosen: idSchema.nullable(),
   open: idSchema.nullable(),
 })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { RUNGS } from '../harmony/ladder'
 import { artworkSchema } from './artwork'
-import { idSchema, nameSchema } from './basics'
+import { idSchema, listOf, nameSchema } from './basics'
 import { checkSchema, FIRST_CHECK } from './check'
 import { referenceSchema } from './gathering'
 import { MOST_ARTWORK, MOST_GRADIENTS, MOST_REFERENCES, MOST_SETS } from './limits'
@@ -18,17 +18,17 @@ const documentSchema = z.object({
   ...lookSchema.shape,
   /** How many rungs a ladder has. */
   rungs: z.number().int().min(RUNGS.least).max(RUNGS.most).default(RUNGS.usual),
-  references: z.array(referenceSchema).max(MOST_REFERENCES).default([]),
-  artwork: z.array(artworkSchema).max(MOST_ARTWORK),
+  references: listOf(referenceSchema, { most: MOST_REFERENCES }).default([]),
+  artwork: listOf(artworkSchema, { most: MOST_ARTWORK }),
   /** What was said about findings. */
   check: checkSchema.default(FIRST_CHECK),
   /** The colorways it was frozen in. */
   lineUp: lineUpSchema.default(FIRST_LINE_UP),
   /** The gradients made of its swatches, and its mood page. */
-  gradients: z.array(gradientSchema).max(MOST_GRADIENTS).default([]),
+  gradients: listOf(gradientSchema, { most: MOST_GRADIENTS }).default([]),
   mood: moodSchema.default(FIRST_MOOD),
   /** The sets of colors results can be restricted to. */
-  sets: z.array(colorSetSchema).max(MOST_SETS).default([]),
+  sets: listOf(colorSetSchema, { most: MOST_SETS }).default([]),
   /** The state of the trail it is in. */
   state: idSchema.nullable().default(null),
 })

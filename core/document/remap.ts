@@ -1,8 +1,16 @@
 import { z } from 'zod'
-import { idSchema, hexSchema, part, nameSchema, within } from './basics'
+import { hexSchema, idSchema, listOf, nameSchema, part, recordOf, within } from './basics'
 import { LADDERS, RUNGS } from '../harmony/ladder'
 import { REACH } from '../raster/area'
-import { MOST_TOUCHED, MOST_AREAS, MOST_IN_SET, MOST_TOUCHES } from './limits'
+import {
+  MOST_AREAS,
+  MOST_BY_ARTWORK,
+  MOST_BY_SWATCH,
+  MOST_INKS,
+  MOST_IN_SET,
+  MOST_TOUCHED,
+  MOST_TOUCHES,
+} from './limits'
 import { SHADINGS } from '../remap/shading'
 import { HOLD } from '../remap/hold'
 import { MATCHES } from '../remap/match'
@@ -12,7 +20,7 @@ import { TOLERANCE } from '../remap/near'
 /** What an ink becomes: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
 export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })
 
-export const targetsSchema = z.record(hexSchema, targetSchema)
+export const targetsSchema = recordOf(hexSchema, targetSchema, { most: MOST_INKS })
 
 /** A color that points to a swatch, or to a rung of its ladder: it follows when the scheme changes. */
 export const followingSchema = z.object({
@@ -39,8 +47,8 @@ export const areaSchema = z.object({ x: part, y: part, reach: z.number().min(REA
 export const touchSchema = z
   .object({
     id: idSchema,
-    shapes: z.array(z.number().int().min(0)).max(MOST_TOUCHED),
-    areas: z.array(areaSchema).max(MOST_AREAS).default([]),
+    shapes: listOf(z.number().int().min(0), { most: MOST_TOUCHED }),
+    areas: listOf(areaSchema, { most: MOST_AREAS }).default([]),
     paint: z.enum(['fill', 'stroke']),
     to: followingSchema.nullable(),
     opacity: part.nullable(),
@@ -51,10 +59,7 @@ export const touchSchema = z
 export const colorSetSchema = z.object({
   id: idSchema,
   title: nameSchema,
-  colors: z
-    .array(z.object({ hex: hexSchema, name: z.string().max(120) }))
-    .min(1)
-    .max(MOST_IN_SET),
+  colors: listOf(z.object({ hex: hexSchema, name: z.string().max(120) }), { least: 1, most: MOST_IN_SET }),
 })
 
 /** How the artwork is remapped. */
@@ -64,9 +69,9 @@ export const remapSchema = z.object({
    * How groups follow their swatch, and those that do so in a way of their own, or are led by a chosen ink; by swatch.
    */
   shading: z.enum(SHADINGS),
-  groups: z
-    .record(idSchema, z.object({ shading: z.enum(SHADINGS).optional(), lead: hexSchema.optional() }))
-    .default({}),
+  groups: recordOf(idSchema, z.object({ shading: z.enum(SHADINGS).optional(), lead: hexSchema.optional() }), {
+    most: MOST_BY_SWATCH,
+  }).default({}),
   /** How closely inks hold to their swatch, where the shading moves them as the picture needs it. */
   hold: part.default(HOLD.rest),
   match: z.enum(MATCHES).default('values'),
@@ -85,9 +90,9 @@ export const remapSchema = z.object({
   /** The set of colors results are restricted to, by its id. */
   restrict: idSchema.nullable().default(null),
   /** Targets of single artworks that differ from those of all, by artwork. */
-  exceptions: z.record(idSchema, targetsSchema).default({}),
+  exceptions: recordOf(idSchema, targetsSchema, { most: MOST_BY_ARTWORK }).default({}),
   /** Touch-ups by artwork, in the order they were made; the later lies on top. */
-  touches: z.record(idSchema, z.array(touchSchema).max(MOST_TOUCHES)).default({}),
+  touches: recordOf(idSchema, listOf(touchSchema, { most: MOST_TOUCHES }), { most: MOST_BY_ARTWORK }).default({}),
 })
 
 /** How artwork is remapped before anyone says otherwise. */

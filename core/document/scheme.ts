@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { hexSchema, hue, idSchema, part } from './basics'
+import { hexSchema, hue, idSchema, listOf, part } from './basics'
 import { HARMONIES } from '../harmony/harmony'
 import { WHEELS } from '../color/wheel'
 import { COUNT } from '../harmony/derive'
@@ -21,9 +21,9 @@ export const harmonySchema = z.object({
   count: z.number().int().min(COUNT.least).max(COUNT.most),
   /** How lightness and strength are dealt over the swatches, and the tones of the picture where it is like that. */
   plan: z.enum(TONE_PLANS),
-  profile: z.array(z.object({ l: part, strength: part, area: part })).max(MOST_TONES),
+  profile: listOf(z.object({ l: part, strength: part, area: part }), { most: MOST_TONES }),
   /** The angles of a free harmony, relative to the base. */
-  free: z.array(z.number()).max(MOST_SWATCHES),
+  free: listOf(z.number(), { most: MOST_SWATCHES }),
 })
 
 /** How a swatch was made beside the harmony. */

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, hexSchema } from './basics'
+import { hexSchema, idSchema, listOf, timeSchema } from './basics'
 import { lookSchema } from './project'
 import { targetSchema } from './remap'
 import { stateUpgraded } from './upgrade'
@@ -11,7 +11,7 @@ import { stateUpgraded } from './upgrade'
 export const trailStateSchema = z.object({
   id: idSchema,
   parent: idSchema.nullable(),
-  time: z.iso.datetime(),
+  time: timeSchema,
   did: z.string().max(80),
   kept: z.string().trim().min(1).max(120).nullable(),
   look: lookSchema,
@@ -20,8 +20,8 @@ export type TrailState = z.infer<typeof trailStateSchema>
 
 /** What a save brings of the trail: states that are new or changed, and those thinned out. */
 export const trailChangeSchema = z.object({
-  put: z.array(z.preprocess(stateUpgraded, trailStateSchema)).max(2000),
-  remove: z.array(idSchema).max(2000),
+  put: listOf(z.preprocess(stateUpgraded, trailStateSchema), { most: 2000 }),
+  remove: listOf(idSchema, { most: 2000 }),
 })
 export type TrailChange = z.infer<typeof trailChangeSchema>
 

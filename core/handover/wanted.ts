@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { hexSchema, idSchema } from '../document/basics'
+import { hexSchema, idSchema, listOf } from '../document/basics'
 import { MOST_ARTWORK, MOST_COLORWAYS } from '../document/limits'
 import { SCHEME_FORMAT_KINDS } from '../formats/formats'
 
@@ -25,7 +25,7 @@ export const GRADIENT_FILES = ['css', 'svg', 'png'] as const
 export const PAGE_FILES = ['pdf', 'png'] as const
 
 export const wantedSchema = z.object({
-  artwork: z.array(idSchema).max(MOST_ARTWORK * (MOST_COLORWAYS + 1)),
+  artwork: listOf(idSchema, { most: MOST_ARTWORK * (MOST_COLORWAYS + 1) }),
   looks: z
     .array(idSchema)
     .min(1, 'No colorway is chosen.')
@@ -33,15 +33,15 @@ export const wantedSchema = z.object({
   /** Artwork as SVG: with other color tokens and nothing else, or with its colors as custom properties of CSS. */
   svg: z.enum(SVG_WAYS).nullable(),
   /** Artwork as pictures in these sizes, clear or on a ground. */
-  png: z.array(sizeSchema).max(8),
+  png: listOf(sizeSchema, { most: 8 }),
   ground: hexSchema.nullable(),
-  sheet: z.array(z.enum(PAGE_FILES)).max(PAGE_FILES.length),
-  mood: z.array(z.enum(PAGE_FILES)).max(PAGE_FILES.length),
-  scheme: z.array(z.enum(SCHEME_FORMAT_KINDS)).max(SCHEME_FORMAT_KINDS.length),
+  sheet: listOf(z.enum(PAGE_FILES), { most: PAGE_FILES.length }),
+  mood: listOf(z.enum(PAGE_FILES), { most: PAGE_FILES.length }),
+  scheme: listOf(z.enum(SCHEME_FORMAT_KINDS), { most: SCHEME_FORMAT_KINDS.length }),
   ladders: z.boolean(),
   /** Whether swatches that no artwork uses are left out. */
   onlyUsed: z.boolean(),
-  gradients: z.array(z.enum(GRADIENT_FILES)).max(GRADIENT_FILES.length),
+  gradients: listOf(z.enum(GRADIENT_FILES), { most: GRADIENT_FILES.length }),
 })
 export type Wanted = z.infer<typeof wantedSchema>
 

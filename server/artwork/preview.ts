@@ -12,15 +12,24 @@ import { takenApart, type Manner } from '../../core/raster/manner'
 import { rowsWithin, type AreaPaint } from '../../core/painting/areas'
 import { readWithPictures } from '../../render/embedded'
 import { plainPicture, plainPng } from '../../render/pictures'
+import { renderPng } from '../../render/resvg'
 import { artworkSource, findArtwork } from '../db/artwork'
 import { stagePicture } from './raster'
 
 /** The longer side, in pixels, of a previewed picture, or one within a previewed artwork. */
 const PREVIEWED = 360
 
+/** A drawing longer than this, in characters, is previewed as a picture. */
+const LONGEST = 300_000
+
+/** An SVG that holds nothing but a picture. */
+const holding = ({ width, height }: Artwork, png: Uint8Array): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image width="${width}` +
+  `" height="${height}" href="${pngAddress(png)}"/></svg>`
+
 /** A raster artwork in other colors and with its touch-ups, small, as an SVG that holds nothing but the picture. */
 const pictured = async (
-  { width, height }: Artwork,
+  artwork: Artwork,
   inks: readonly Hex[],
   colors: ReadonlyMap<Hex, Hex>,
   areas: readonly AreaPaint[],
@@ -37,11 +46,7 @@ const pictured = async (
   )
   const data = new Uint8Array(picture.data.length)
   paintRaster(taken, inks, rows, regions, data)
-  const address = pngAddress(await plainPng({ ...picture, data }))
-  return (
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image width="${width}` +
-    `" height="${height}" href="${address}"/></svg>`
-  )
+  return holding(artwork, await plainPng({ ...picture, data }))
 }
 
 /** The first artwork of a project in its scheme, as SVG; null where it has none. */
@@ -65,10 +70,11 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
     )
   const { reading, painter } = await readWithPictures(decoded(source).text, file.also, file.pictureInks)
   const colorOf = (hex: Hex): Hex => colors.get(hex) ?? hex
-  return renderableSvg(
+  const svg = renderableSvg(
     reading,
     ({ hex }) => colorOf(hex),
     byHand.shapes,
     await painter({ longest: PREVIEWED })(colorOf),
   )
+  return svg.length > LONGEST ? holding(first, await renderPng(svg, PREVIEWED * 2)) : svg
 }

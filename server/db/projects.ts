@@ -21,6 +21,9 @@ export class Stale extends Error {
   }
 }
 
+/** How many times as large what is stored packed is at most, as a rule. */
+const UNPACKED = 4
+
 const asJson = (value: unknown): JSONValue => value as JSONValue
 
 const summaryOf = ({ name, scheme, artwork }: Project): JSONValue => ({
@@ -37,13 +40,15 @@ interface Row {
   document: Project
 }
 
-const stored = ({ id, version, updated_at, last_save, document }: Row): StoredProject => ({
+const told = ({ id, version, updated_at, last_save }: Omit<Row, 'document'>, document: Project): StoredProject => ({
   id,
   version,
   updatedAt: updated_at.toISOString(),
   lastSave: last_save,
-  document: projectSchema.parse(document),
+  document,
 })
+
+const stored = ({ document, ...row }: Row): StoredProject => told(row, projectSchema.parse(document))
 
 /** A page of the projects that are not deleted, last changed first; `before` is the id of the last one seen. */
 export const listProjects = async (sql: Sql, limit: number, before?: string): Promise<ProjectSummary[]> => {
@@ -75,16 +80,23 @@ export const findProject = async (sql: Sql, id: string): Promise<StoredProject |
   return row ? stored(row) : null
 }
 
+/** How large a stored project is, in bytes as it is stored; 0 where there is none. */
+export const sizeOfProject = async (sql: Sql, id: string): Promise<number> => {
+  const [row] = await sql<Array<{ size: number }>>`
+    select pg_column_size(document)::int as size from projects where id = ${id} and deleted_at is null`
+  return (row?.size ?? 0) * UNPACKED
+}
+
 /** Where the trail of a new project comes from: another project. */
 export type FirstTrail = { copyOf: string } | null
 
 /** Stores a new project at version 1, with a trail where one comes along. */
 export const createProject = (sql: Sql, document: Project, trail: FirstTrail = null): Promise<StoredProject> =>
   inTransaction(sql, async within => {
-    const [row] = await within<Row[]>`
+    const [row] = await within<Array<Omit<Row, 'document'>>>`
     insert into projects (version, summary, document) values (1, ${sql.json(summaryOf(document))}, ${sql.json(asJson(document))})
-    returning id, version, updated_at, last_save, document`
-    const made = stored(row as Row)
+    returning id, version, updated_at, last_save`
+    const made = told(row as Row, document)
     if (trail) await copyTrail(within, trail.copyOf, made.id)
     return made
   })
@@ -103,15 +115,15 @@ export const saveProject = async (
   save: string | null = null,
 ): Promise<StoredProject | null> => {
   const saved = await inTransaction(sql, async within => {
-    const [row] = await within<Row[]>`
+    const [row] = await within<Array<Omit<Row, 'document'>>>`
       update projects set version = version + 1, updated_at = now(), last_save = ${save},
         summary = ${sql.json(summaryOf(document))}, document = ${sql.json(asJson(document))}
       where id = ${id} and version = ${version} and deleted_at is null
-      returning id, version, updated_at, last_save, document`
+      returning id, version, updated_at, last_save`
     if (row && trail) await changeTrail(within, id, trail)
     return row
   })
-  if (saved) return stored(saved)
+  if (saved) return told(saved, document)
   const current = await findProject(sql, id)
   if (!current) return null
   if (save !== null && current.lastSave === save) return current

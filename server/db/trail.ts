@@ -42,6 +42,17 @@ interface Row {
   targets: string
 }
 
+/** How large the trail of a project is, in bytes as it is stored and about as many times as large as it is sent. */
+export const sizeOfTrail = async (sql: Sql, projectId: string): Promise<number> => {
+  const [row] = await sql<Array<{ size: number }>>`
+    select (select coalesce(sum(pg_column_size(look)), 0) from trail where project_id = ${projectId})::int
+      + (select coalesce(sum(pg_column_size(targets)), 0) from trail_targets where project_id = ${projectId})::int as size`
+  return (row?.size ?? 0) * UNPACKED
+}
+
+/** How many times as large what is stored packed is, as a rule. */
+const UNPACKED = 2
+
 /** The trail of a project in the order of its states; null where there is no such project. */
 export const findTrail = async (sql: Sql, projectId: string): Promise<PackedTrail | null> => {
   const [known] = await sql`select 1 from projects where id = ${projectId} and deleted_at is null`

@@ -1,4 +1,4 @@
-import { Unreadable } from '../../core/artwork/unreadable'
+import { answerTo } from '../answers'
 import { connect } from '../db/connect'
 import { reasonOf } from '../reason'
 import { TASKS, type Said, type TaskName } from './tasks'
@@ -9,7 +9,11 @@ if (!url) throw new Error('DATABASE_URL is not set.')
 const sql = connect(url)
 
 const saidOf = (error: unknown): Said => {
-  if (error instanceof Unreadable) return { unreadable: error.message }
+  const answer = answerTo(error)
+  if (answer) {
+    const { statusCode, message, data } = answer
+    return { refused: { statusCode, message, data } }
+  }
   const code = error instanceof Error && 'code' in error ? String(error.code) : undefined
   return { failed: reasonOf(error), code }
 }

@@ -1,64 +1,95 @@
-import { spawn } from 'node:child_process'
+import { spawn, type ChildProcess } from 'node:child_process'
 import { constants, setPriority } from 'node:os'
 import { resolve } from 'node:path'
+import { createError, type H3Event } from 'h3'
 import { Unreadable } from '../../core/artwork/unreadable'
-import { poolOf } from '../../render/pool'
+import { Canceled, poolOf } from '../../render/pool'
+import { Busy } from '../answers'
 import { reasonOf } from '../reason'
 import type { Answer, Given, Said, TaskName } from './tasks'
 
-/** How many hands work side by side, how long one task may take in milliseconds, how much memory a hand may have in MB. */
+/** How many hands work side by side on files, how long one task may take in milliseconds, how much memory a hand may hold in MB. */
 const HANDS = 2
 const LONGEST = 180_000
 const MEMORY = 3072
+/** The same for documents, which must not wait behind files. */
+const LONGEST_DOCUMENT = 30_000
+const DOCUMENT_MEMORY = 1024
 /** Hands stand behind whoever answers. */
 const BEHIND = constants.priority.PRIORITY_BELOW_NORMAL
 /** How many tasks may wait. */
 const MOST_WAITING = 64
 
-/** More is asked than can be done in time. */
-export class Busy extends Error {
-  constructor() {
-    super('Too much is coming in at once; try again in a moment.')
-  }
+const hire = (memory: number) => (): ChildProcess => {
+  const hand = spawn(
+    process.execPath,
+    ['--import', 'tsx', `--max-old-space-size=${memory}`, resolve('server/hands/hand.ts')],
+    { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], serialization: 'advanced' },
+  )
+  if (hand.pid !== undefined) setPriority(hand.pid, BEHIND)
+  return hand
 }
 
-const pool = poolOf<{ task: TaskName; given: unknown }, Said>({
+type Task = { task: TaskName; given: unknown }
+
+const files = poolOf<Task, Said>({
   size: HANDS,
   longest: LONGEST,
   late: `It takes more than ${LONGEST / 60_000} minutes to read.`,
-  broken: 'It cannot be read: reading it took more memory than there is.',
-  hire: () => {
-    const hand = spawn(
-      process.execPath,
-      ['--import', 'tsx', `--max-old-space-size=${MEMORY}`, resolve('server/hands/hand.ts')],
-      { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], serialization: 'advanced' },
-    )
-    if (hand.pid !== undefined) setPriority(hand.pid, BEHIND)
-    return hand
-  },
+  broken: 'It cannot be read: what reads it broke down over it twice.',
+  memory: MEMORY,
+  greedy: `It cannot be read: reading it takes more than ${MEMORY / 1024} GB of memory.`,
+  tries: 2,
+  hire: hire(MEMORY),
 })
+
+const documents = poolOf<Task, Said>({
+  size: 1,
+  longest: LONGEST_DOCUMENT,
+  late: `It takes more than ${LONGEST_DOCUMENT / 1000} seconds to read.`,
+  broken: 'It cannot be read: what reads it broke down over it.',
+  memory: DOCUMENT_MEMORY,
+  hire: hire(DOCUMENT_MEMORY),
+})
+
+const isOfDocuments = (task: TaskName): boolean => task.endsWith('document') || task.endsWith('trail')
+
+/** Calls off when whoever asked is gone; never where many ask. */
+const goneSignal = (event: H3Event | null): { signal: AbortSignal; leave: () => void } => {
+  const calling = new AbortController()
+  const gone = (): void => calling.abort()
+  event?.node.res.once('close', gone)
+  return { signal: calling.signal, leave: () => void event?.node.res.off('close', gone) }
+}
 
 let waiting = 0
 
 /**
- * Has a heavy task done by a process of its own. Rejects with Unreadable, in a plain sentence, for what cannot be taken, that
- * brings its process down, or takes too long; with Busy where too many wait.
+ * Has a heavy task done by a process of its own; it is called off when whoever asked (null: many do) is gone. Rejects with Unreadable, in a plain
+ * sentence, for what cannot be taken, that brings its process down, or takes too long; with Busy where too many wait.
  */
-export const inHands = async <Name extends TaskName>(task: Name, given: Given<Name>): Promise<Answer<Name>> => {
+export const inHands = async <Name extends TaskName>(
+  event: H3Event | null,
+  task: Name,
+  given: Given<Name>,
+): Promise<Answer<Name>> => {
   if (waiting >= MOST_WAITING) throw new Busy()
   waiting++
+  const { signal, leave } = goneSignal(event)
   try {
-    const said = await pool.run({ task, given }).catch((error: unknown): Said => {
-      throw new Unreadable(reasonOf(error))
+    const pool = isOfDocuments(task) ? documents : files
+    const said = await pool.run({ task, given }, signal).catch((error: unknown): Said => {
+      throw error instanceof Canceled ? error : new Unreadable(reasonOf(error))
     })
-    if ('unreadable' in said) throw new Unreadable(said.unreadable)
+    if ('refused' in said) throw createError(said.refused)
     if ('failed' in said)
       throw Object.assign(new Error(said.failed), said.code === undefined ? {} : { code: said.code })
     return said.answer as Answer<Name>
   } finally {
+    leave()
     waiting--
   }
 }
 
 /** Starts a hand that waits for work. */
-export const warmHands = (): void => pool.warm()
+export const warmHands = (): void => files.warm()

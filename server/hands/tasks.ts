@@ -7,7 +7,6 @@ import { readMarkup } from '../../core/artwork/markup'
 import type { Also } from '../../core/artwork/reading'
 import type { ArtworkFile } from '../../core/document/artwork'
 import type { PictureFile } from '../../core/document/pictures'
-import type { Project } from '../../core/document/project'
 import type { Manner } from '../../core/raster/manner'
 import { plainPicture, plainPng } from '../../render/pictures'
 import { previewOf } from '../artwork/preview'
@@ -15,6 +14,10 @@ import { hashMade, receiveMade, receiveRaster, stagePicture } from '../artwork/r
 import { hashOf, receiveAgain, receiveSvg, type Received } from '../artwork/receive'
 import { artworkSource, findArtwork, keepArtwork } from '../db/artwork'
 import { keepPicture } from '../db/pictures'
+import { keepPreview } from '../db/previews'
+import { findProject } from '../db/projects'
+import { findTrail } from '../db/trail'
+import { createSaid, saveSaid } from '../documents'
 import { receivePicture } from '../pictures/receive'
 
 /* The heavy work of the routes, each from what it is given to what is kept: it is done by processes of its own. */
@@ -22,6 +25,11 @@ import { receivePicture } from '../pictures/receive'
 const kept = async (sql: Sql, received: Received): Promise<ArtworkFile> => {
   await keepArtwork(sql, received)
   return received.file
+}
+
+const asJson = async (told: Promise<unknown>): Promise<string | null> => {
+  const answer = await told
+  return answer === null ? null : JSON.stringify(answer)
 }
 
 /** What can be asked of a hand, by name. A file that came in is given by the path it lies at. */
@@ -71,7 +79,18 @@ export const TASKS = {
     return file?.kind === 'raster' ? stagePicture(sql, file) : null
   },
   /** The first artwork of a project in its scheme, small, as SVG; null where it has none. */
-  'preview': (sql: Sql, { project }: { project: Project }): Promise<string | null> => previewOf(sql, project),
+  /** Large documents: checked, kept and told as routes do it with small ones, the answers as JSON. */
+  'save document': (sql: Sql, { id, text }: { id: string; text: string }): Promise<string | null> =>
+    asJson(saveSaid(sql, id, text)),
+  'create document': (sql: Sql, { text }: { text: string }): Promise<string | null> => asJson(createSaid(sql, text)),
+  'tell document': (sql: Sql, { id }: { id: string }): Promise<string | null> => asJson(findProject(sql, id)),
+  'tell trail': (sql: Sql, { id }: { id: string }): Promise<string | null> => asJson(findTrail(sql, id)),
+  'preview': async (sql: Sql, { id }: { id: string }): Promise<string | null> => {
+    const project = await findProject(sql, id)
+    const picture = project && (await previewOf(sql, project.document))
+    if (picture) await keepPreview(sql, id, project.version, picture)
+    return picture
+  },
 }
 
 type Tasks = typeof TASKS
@@ -79,5 +98,8 @@ export type TaskName = keyof Tasks
 export type Given<Name extends TaskName> = Parameters<Tasks[Name]>[1]
 export type Answer<Name extends TaskName> = Awaited<ReturnType<Tasks[Name]>>
 
-/** What a hand says of a task: its answer, that it cannot be read (in a plain sentence), or what went wrong. */
-export type Said = { answer: unknown } | { unreadable: string } | { failed: string; code: string | undefined }
+/** What a hand says of a task: its answer, why it is refused (in a plain sentence), or what went wrong. */
+export type Said =
+  | { answer: unknown }
+  | { refused: { statusCode: number; message: string; data?: unknown } }
+  | { failed: string; code: string | undefined }

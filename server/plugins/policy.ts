@@ -7,6 +7,7 @@ export default defineNitroPlugin(nitro => {
     const html = typeof response.body === 'string' ? response.body : ''
     const scripts = [...html.matchAll(/<script(?![^>]*\bsrc=)[^>]*>([^]*?)<\/script>/g)].map(match => match[1] ?? '')
     const hashes = scripts.filter(Boolean).map(script => createHash('sha256').update(script).digest('base64'))
-    response.headers = { ...response.headers, 'content-security-policy': pagePolicy(hashes) }
+    const { 'x-powered-by': _, ...headers } = response.headers ?? {}
+    response.headers = { ...headers, 'content-security-policy': pagePolicy(hashes) }
   })
 })

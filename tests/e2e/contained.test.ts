@@ -10,6 +10,15 @@ const ESCAPES: Readonly<Record<string, string>> = {
     '<style>:host { position: fixed !important; inset: 0 !important; width: 100vw !important; ' +
     'height: 100vh !important; z-index: 9999 !important; contain: none !important; pointer-events: all !important }' +
     '</style><rect width="100" height="100" fill="#ff0000"/>',
+  'a rule that hides its host':
+    '<style>:host, :host-context(body), :is(:host) { display: none !important; opacity: 0 !important }' +
+    '@media all { :host { visibility: hidden !important } }</style><rect width="100" height="100" fill="#ff0000"/>',
+  'shadows and outlines':
+    '<style>* { filter: drop-shadow(0 0 900px #ff0000) drop-shadow(-900px 0 0 #ff0000); outline: 9000px solid #ff0000; ' +
+    'box-shadow: 0 0 0 9000px #ff0000 }</style><rect width="100" height="100" fill="#ff0000"/>',
+  'drawings within that overflow':
+    '<svg overflow="visible" width="10" height="10"><svg overflow="visible" style="overflow:visible!important">' +
+    '<rect x="-9000" y="-9000" width="18000" height="18000" fill="#ff0000"/></svg></svg>',
   'geometry outside its view box': '<rect x="-9000" y="-9000" width="18000" height="18000" fill="#ff0000"/>',
 }
 
@@ -66,6 +75,7 @@ for (const name of Object.keys(ESCAPES))
     await page.getByTestId('artwork-file').setInputFiles(drawn(name))
     await expect(page.getByRole('button', { name: 'Show escape' })).toBeVisible()
     await expect(page.getByTestId('artwork').locator('rect')).toHaveCount(1)
+    await expect(page.getByTestId('artwork')).toBeVisible()
     await page.keyboard.press('3')
     await page.getByRole('tab', { name: 'Ribbons' }).click()
     await page.getByRole('combobox', { name: 'Blacks, whites and grays' }).focus()
@@ -77,3 +87,33 @@ for (const name of Object.keys(ESCAPES))
       expect(await reddened(page), `step ${key}`).toBeLessThan(0.01)
     }
   })
+
+test('links in artwork go nowhere, and nothing of it takes the focus', async ({ page, context }) => {
+  await newProject(page, 'Links')
+  await startFrom(page, 'Artwork')
+  await page.getByTestId('artwork-file').setInputFiles({
+    name: 'links.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 100 100">' +
+        '<a href="#one"><path d="M0 0h60v100H0z" fill="#e07a5f"/></a>' +
+        '<a xlink:href="#two"><path d="M40 0h60v100H40z" fill="#0f6d5f" tabindex="0" autofocus=""/></a>' +
+        '</svg>',
+    ),
+  })
+  const shapes = page.getByTestId('artwork').locator('path')
+  await expect(shapes).toHaveCount(2)
+  const address = page.url()
+  const opened: string[] = []
+  context.on('page', each => opened.push(each.url()))
+  for (const shape of await shapes.all())
+    for (const how of [{}, { button: 'middle' }, { modifiers: ['Control'] }, { modifiers: ['Shift'] }] as const) {
+      await shape.click({ ...how, force: true, modifiers: 'modifiers' in how ? [...how.modifiers] : [] })
+      await page.keyboard.press('Enter')
+    }
+  const within = await page.evaluate(
+    () => document.querySelector('[data-test=artwork]')?.shadowRoot?.activeElement?.tagName ?? null,
+  )
+  expect({ address: page.url(), opened, within }).toEqual({ address, opened: [], within: null })
+  expect(await shapes.first().evaluate(each => each.closest('a')?.outerHTML.includes('href'))).toBe(false)
+})

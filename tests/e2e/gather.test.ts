@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bandColors, newProject, paintOf, saved, startFrom } from './workspace'
+import { bandColors, newProject, OURS, paintOf, saved, startFrom } from './workspace'
 
 const SVG =
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">' +
@@ -216,7 +216,7 @@ test('a file of more than 20 MB is refused before it is sent, and by the server 
   await expect(page.getByTestId('report')).toContainText('21 MB; an SVG may have up to 20 MB')
   const answer = await page.request.post('/api/artwork?name=large.svg', {
     data: large,
-    headers: { 'content-type': 'application/octet-stream' },
+    headers: { ...OURS, 'content-type': 'application/octet-stream' },
   })
   expect(answer.status()).toBe(413)
 })

@@ -8,6 +8,7 @@ import {
   dragTo,
   newProject,
   openDemoCopy,
+  OURS,
   saved,
   stageColors,
   startFrom,
@@ -330,7 +331,7 @@ test('what is no picture, or is broken, clear, plain or too large, gets a senten
   await expect(report).toContainText('PNG, JPEG or WebP; save it as one of those')
   const answer = await page.request.post('/api/pictures?name=x.png', {
     data: Buffer.alloc(101 * 1024 * 1024),
-    headers: { 'content-type': 'application/octet-stream' },
+    headers: { ...OURS, 'content-type': 'application/octet-stream' },
   })
   expect(answer.status()).toBe(413)
 })

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bandColors, newProject, openDemoCopy, saved, projectNamed } from './workspace'
+import { bandColors, newProject, openDemoCopy, OURS, projectNamed, saved } from './workspace'
 import { prepareDatabase, serve, startDatabase, stopDatabase } from './server'
 
 const OWN = 'fault-postgres'
@@ -29,12 +29,12 @@ test('a save that meets a newer version keeps both and says so', async ({ page, 
 })
 
 test('the server answers a stale save with 409 and what is stored, and nothing is overwritten', async ({ request }) => {
-  const made = (await (await request.post('/api/projects', { data: { name: 'Stale' } })).json()) as {
+  const made = (await (await request.post('/api/projects', { headers: OURS, data: { name: 'Stale' } })).json()) as {
     id: string
     document: object
   }
   const put = (version: number, name: string) =>
-    request.put(`/api/projects/${made.id}`, { data: { version, document: { ...made.document, name } } })
+    request.put(`/api/projects/${made.id}`, { headers: OURS, data: { version, document: { ...made.document, name } } })
   expect((await put(1, 'First')).status()).toBe(200)
   const stale = await put(1, 'Second')
   expect(stale.status()).toBe(409)
@@ -45,11 +45,11 @@ test('the server answers a stale save with 409 and what is stored, and nothing i
 })
 
 test('wrong requests get a plain 4xx, not a stack', async ({ request, baseURL }) => {
-  const json = { 'content-type': 'application/json' }
+  const json = { ...OURS, 'content-type': 'application/json' }
   for (const [answer, status] of [
     [await request.post('/api/projects', { data: 'not json', headers: json }), 400],
-    [await request.post('/api/projects', { data: { nonsense: 1 } }), 400],
-    [await request.post('/api/projects', { data: 'x', headers: { 'content-type': 'text/plain' } }), 415],
+    [await request.post('/api/projects', { data: { nonsense: 1 }, headers: OURS }), 400],
+    [await request.post('/api/projects', { data: 'x', headers: { ...OURS, 'content-type': 'text/plain' } }), 415],
     [await request.get('/api/projects/not-an-id'), 404],
     [await request.get('/api/nothing'), 404],
     [await request.get(`/api/artwork/${'0'.repeat(64)}`), 404],

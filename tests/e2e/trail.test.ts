@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bandColors, openDemoCopy, saved } from './workspace'
+import { bandColors, openDemoCopy, OURS, saved } from './workspace'
 
 const states = (page: Page) => page.getByTestId('state')
 const harmony = async (page: Page, kind: string): Promise<string[]> => {
@@ -121,7 +121,9 @@ test('the trail comes along when a project is duplicated, and what was not saved
   const id = await openDemoCopy(page)
   await harmony(page, 'triadic')
   await saved(page)
-  const copy = (await (await page.request.post('/api/projects', { data: { copyOf: id } })).json()) as { id: string }
+  const copy = (await (await page.request.post('/api/projects', { headers: OURS, data: { copyOf: id } })).json()) as {
+    id: string
+  }
   await context.route('**/api/projects/*', route =>
     route.request().method() === 'PUT' ? route.abort() : route.continue(),
   )

@@ -25,6 +25,9 @@ export const projectNamed = async (page: Page, wanted: string): Promise<string> 
   }
 }
 
+/** What a browser says with what one of our own pages sends. */
+export const OURS = { 'sec-fetch-site': 'same-origin' }
+
 /** Opens a copy of the demo project in a step, so that tests don't meet in it. */
 export const openDemoCopy = async (
   page: Page,
@@ -33,6 +36,7 @@ export const openDemoCopy = async (
   const copy = (await (
     await page.request.post('/api/projects', {
       ...AGAIN,
+      headers: OURS,
       data: { copyOf: await projectNamed(page, 'Breezeholm kite festival') },
     })
   ).json()) as { id: string }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { asName } from '../../../core/document/names'
 import { withKey } from '~/composables/shortcuts'
 import { useVirtualList } from '@vueuse/core'
 import { BookmarkIcon } from '@heroicons/vue/20/solid'
@@ -108,7 +109,7 @@ watch(
 const when = (time: string): string =>
   new Date(time).toLocaleString('en-US', { month: 'short', day: 'numeric', hour: 'numeric', minute: '2-digit' })
 const rename = (typed: string): void => {
-  const name = typed.trim().slice(0, 120)
+  const name = asName(typed)
   if (shown.value && name) trail.rename(shown.value.id, name)
 }
 const marker = computed(

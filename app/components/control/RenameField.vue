@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { asName } from '../../../core/document/names'
 /** A name being changed, all of it selected: Enter or leaving takes it, Escape or nothing typed keeps the old one. */
 const { name } = defineProps<{ name: string }>()
 const emit = defineEmits<{ rename: [to: string]; done: [] }>()
@@ -10,7 +11,7 @@ onMounted(() => field.value?.select())
 const finish = (): void => {
   if (over) return
   over = true // what leaves the page with Enter is blurred too
-  const to = typed.value.trim().slice(0, 120)
+  const to = asName(typed.value)
   if (to && to !== name) emit('rename', to)
   emit('done')
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { asName } from '../../../core/document/names'
 import { useDebounceFn, useVirtualList } from '@vueuse/core'
 import { readColors } from '../../../core/formats/read/read'
 import { recoloredFreely } from '../../../core/painting/painting'
@@ -67,10 +68,10 @@ const takeFile = async (event: Event): Promise<void> => {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
   list.value = await file.text()
-  title.value = file.name.replace(/\.[^.]+$/, '').slice(0, 120) || 'My list'
+  title.value = asName(file.name.replace(/\.[^.]+$/, '')) || 'My list'
 }
 const useList = (): void => {
-  const colors = read.value.slice(0, MOST_IN_SET).map(({ hex, name }) => ({ hex, name: (name ?? '').slice(0, 120) }))
+  const colors = read.value.slice(0, MOST_IN_SET).map(({ hex, name }) => ({ hex, name: asName(name ?? '') }))
   if (!colors.length) return
   if (read.value.length > MOST_IN_SET)
     notices.say(`A list may have up to ${MOST_IN_SET} colors; the first of them were taken.`, 'problem')

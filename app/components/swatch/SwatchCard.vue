@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { asName } from '../../../core/document/names'
 import { useLocalStorage } from '@vueuse/core'
 import { LockClosedIcon, LockOpenIcon, XMarkIcon } from '@heroicons/vue/20/solid'
 import { NOTATIONS, written, type Notation } from '../../../core/color/notation'
@@ -74,7 +75,7 @@ const addComplement = (): void => {
   add(hex, 'complement', { hue })
 }
 const rename = (name: string): void => {
-  if (name.trim()) history.run({ do: 'describe swatch', id: swatch.id, change: { name: name.trim().slice(0, 120) } })
+  if (asName(name)) history.run({ do: 'describe swatch', id: swatch.id, change: { name: asName(name) } })
 }
 const setShare = (percent: number): void => {
   const part = percent / 100

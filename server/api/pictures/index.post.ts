@@ -9,7 +9,7 @@ const asked = z.object({ name: z.string().max(400).default('Reference') })
 
 export default door(async event => {
   const { name } = asked.parse(getQuery(event))
-  const file = await withBodyAsFile(event, MOST_BYTES, path => inHands('take reference', { name, path }))
+  const file = await withBodyAsFile(event, MOST_BYTES, path => inHands(event, 'take reference', { name, path }))
   setResponseStatus(event, 201)
   return file
 })

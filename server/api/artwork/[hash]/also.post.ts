@@ -13,7 +13,7 @@ const asked = z.object({
 
 export default door(async event => {
   const { also } = await bodyOf(event, asked)
-  const file = await inHands('read again', { hash: partOf(event, 'hash', hashSchema), also })
+  const file = await inHands(event, 'read again', { hash: partOf(event, 'hash', hashSchema), also })
   if (!file) throw missing('drawing')
   return file
 })

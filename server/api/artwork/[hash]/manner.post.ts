@@ -16,7 +16,7 @@ const asked = z.object({
 
 export default door(async event => {
   const { manner, inks } = await bodyOf(event, asked)
-  const file = await inHands('take as made of', { hash: partOf(event, 'hash', hashSchema), manner, inks })
+  const file = await inHands(event, 'take as made of', { hash: partOf(event, 'hash', hashSchema), manner, inks })
   if (!file) throw missing('picture')
   return file
 })

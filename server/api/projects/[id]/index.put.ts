@@ -1,21 +1,14 @@
 import { z } from 'zod'
-import { projectSchema } from '../../../../core/document/project'
-import { trailChangeSchema } from '../../../../core/document/trail'
 import { database } from '../../../db/connect'
-import { saveProject } from '../../../db/projects'
-import { bodyOf, door, missing, partOf } from '../../../door'
-
-const asked = z.object({
-  version: z.number().int().min(1),
-  document: projectSchema,
-  trail: trailChangeSchema.optional(),
-  save: z.uuid().optional(),
-})
+import { saveSaid } from '../../../documents'
+import { door, jsonAnswer, jsonOf, LARGEST_DOCUMENT, LARGEST_HERE, missing, partOf } from '../../../door'
+import { inHands } from '../../../hands/hands'
 
 export default door(async event => {
   const id = partOf(event, 'id', z.uuid())
-  const { version, document, trail, save } = await bodyOf(event, asked)
-  const saved = await saveProject(database(), id, version, document, trail, save)
-  if (!saved) throw missing('project')
-  return { version: saved.version, updatedAt: saved.updatedAt }
+  const text = await jsonOf(event, LARGEST_DOCUMENT)
+  const isLarge = text.length > LARGEST_HERE
+  const saved = isLarge ? await inHands(event, 'save document', { id, text }) : await saveSaid(database(), id, text)
+  if (saved === null) throw missing('project')
+  return typeof saved === 'string' ? jsonAnswer(event, saved) : saved
 })

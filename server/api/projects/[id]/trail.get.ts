@@ -1,10 +1,13 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
-import { findTrail } from '../../../db/trail'
-import { door, missing, partOf } from '../../../door'
+import { findTrail, sizeOfTrail } from '../../../db/trail'
+import { door, jsonAnswer, LARGEST_HERE, missing, partOf } from '../../../door'
+import { inHands } from '../../../hands/hands'
 
 export default door(async event => {
-  const trail = await findTrail(database(), partOf(event, 'id', z.uuid()))
+  const id = partOf(event, 'id', z.uuid())
+  const isLarge = (await sizeOfTrail(database(), id)) > LARGEST_HERE
+  const trail = isLarge ? await inHands(event, 'tell trail', { id }) : await findTrail(database(), id)
   if (!trail) throw missing('project')
-  return trail
+  return typeof trail === 'string' ? jsonAnswer(event, trail) : trail
 })

@@ -1,0 +1,14 @@
+/** The longest name, in letters as JavaScript counts them. */
+export const LONGEST_NAME = 120
+
+/** The beginning of a text, so many letters at most; a letter of two halves is not cut in two. */
+export const cut = (text: string, most: number): string => {
+  if (text.length <= most) return text
+  return /[\uD800-\uDBFF]/.test(text[most - 1] ?? '') ? text.slice(0, most - 1) : text.slice(0, most)
+}
+
+/** A text on one line, without what no text holds: control characters, halves of letters, and space around it. */
+export const onOneLine = (text: string): string => text.replace(/[\p{Cc}\p{Cs}\p{Zl}\p{Zp}]+/gu, ' ').trim()
+
+/** A text as a name: on one line, and no longer than a name may be. */
+export const asName = (text: string): string => cut(onOneLine(text), LONGEST_NAME).trim()

@@ -1,0 +1,38 @@
+import { createError, isError, type H3Error } from 'h3'
+import { z } from 'zod'
+import { Unreadable } from '../core/artwork/unreadable'
+import { isDatabaseGone } from './db/connect'
+import { TooMany } from './db/jobs'
+import { Stale } from './db/projects'
+import { ServiceDown } from './inspiration/service'
+
+/** More is asked than can be done in time. */
+export class Busy extends Error {
+  constructor() {
+    super('Too much is coming in at once; try again in a moment.')
+  }
+}
+
+export const failure = (statusCode: number, message: string, data?: unknown): H3Error =>
+  createError({ statusCode, message, data })
+
+/** Whether a disk is full: this machine's, or the database's. */
+const isFull = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && /^(ENOSPC|53100)$/.test(String(error.code))
+
+/**
+ * What went wrong, as an answer: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is
+ * gone; null for what nobody expected.
+ */
+export const answerTo = (error: unknown): H3Error | null => {
+  if (isError(error)) return error
+  if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
+  if (error instanceof Unreadable) return failure(422, error.message)
+  if (error instanceof Stale) return failure(409, error.message, error.current)
+  if (error instanceof Busy) return failure(503, error.message)
+  if (error instanceof TooMany) return failure(429, error.message)
+  if (error instanceof ServiceDown) return failure(503, error.message)
+  if (isFull(error)) return failure(507, 'The disk of the server is full; nothing was kept.')
+  if (isDatabaseGone(error)) return failure(503, 'The database does not answer.')
+  return null
+}

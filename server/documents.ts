@@ -1,0 +1,45 @@
+import type { Sql } from 'postgres'
+import { z } from 'zod'
+import { nameSchema } from '../core/document/basics'
+import { copyName } from '../core/document/copyName'
+import { projectSchema, type StoredProject } from '../core/document/project'
+import { trailChangeSchema } from '../core/document/trail'
+import { newProject } from '../core/scheme/create'
+import { failure } from './answers'
+import { createProject, findProject, saveProject } from './db/projects'
+import { readJson } from './json'
+
+const asked = z.union([
+  z.object({ copyOf: z.uuid() }),
+  z.object({ document: projectSchema, trailOf: z.uuid().optional() }),
+  z.object({ name: nameSchema }),
+])
+
+const saving = z.object({
+  version: z.number().int().min(1),
+  document: projectSchema,
+  trail: trailChangeSchema.optional(),
+  save: z.uuid().optional(),
+})
+
+/** Makes a project from what was said of it: a name, a document, or which project it is a copy of. Answers 404 where that is gone. */
+export const createSaid = async (sql: Sql, text: string): Promise<StoredProject> => {
+  const said = asked.parse(readJson(text))
+  if ('document' in said) return createProject(sql, said.document, said.trailOf ? { copyOf: said.trailOf } : null)
+  if ('name' in said) return createProject(sql, newProject(said.name))
+  const original = await findProject(sql, said.copyOf)
+  if (!original) throw failure(404, 'There is no such project.')
+  const document = { ...original.document, name: copyName(original.document.name) }
+  return createProject(sql, document, { copyOf: said.copyOf })
+}
+
+/** Saves a project as it was said; null where there is none. */
+export const saveSaid = async (
+  sql: Sql,
+  id: string,
+  text: string,
+): Promise<Pick<StoredProject, 'version' | 'updatedAt'> | null> => {
+  const { version, document, trail, save } = saving.parse(readJson(text))
+  const saved = await saveProject(sql, id, version, document, trail, save)
+  return saved && { version: saved.version, updatedAt: saved.updatedAt }
+}

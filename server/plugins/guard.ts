@@ -1,0 +1,50 @@
+import { defineEventHandler, setHeaders, type H3Event } from 'h3'
+import { failure } from '../answers'
+import { ANSWER_POLICY, SCRIPT_POLICY } from '../headers'
+
+const LOOPBACK = /^(localhost|127(?:\.\d{1,3}){3}|\[::1\])(:\d+)?$/
+
+/** Hosts, besides loopback, under which this server may be called: PLUMBAGO_HOSTS, separated by commas. */
+const allowed = new Set(
+  (process.env.PLUMBAGO_HOSTS ?? '')
+    .split(',')
+    .map(host => host.trim())
+    .filter(Boolean),
+)
+
+/** The host of an address; null where it is none, as `null` is not. */
+const hostOf = (origin: string): string | null => {
+  try {
+    return new URL(origin).host
+  } catch {
+    return null
+  }
+}
+
+/** Whether a change comes from one of our own pages, or from a program that is no browser and can be made to do nothing by a page. */
+const isOurs = ({ headers }: H3Event['node']['req'], host: string): boolean => {
+  const { origin, 'sec-fetch-site': site, 'user-agent': agent = '' } = headers
+  if (origin !== undefined && hostOf(origin) !== host) return false
+  if (site !== undefined && site !== 'same-origin' && site !== 'none') return false
+  return origin !== undefined || site !== undefined || !/^Mozilla\//.test(agent)
+}
+
+/** Answers only to its own name, takes changes only from its own pages, and says so in the headers of every answer. */
+const guard = defineEventHandler(event => {
+  setHeaders(event, {
+    'x-content-type-options': 'nosniff',
+    'referrer-policy': 'no-referrer',
+    'cross-origin-resource-policy': 'same-origin',
+    'cross-origin-opener-policy': 'same-origin',
+    'content-security-policy': event.path.startsWith('/_nuxt/') ? SCRIPT_POLICY : ANSWER_POLICY,
+  })
+  const { host = '' } = event.node.req.headers
+  if (!LOOPBACK.test(host) && !allowed.has(host)) throw failure(421, 'This server does not go by that name.')
+  if (event.method !== 'GET' && event.method !== 'HEAD' && !isOurs(event.node.req, host))
+    throw failure(403, 'Changes are taken from this application’s own pages only.')
+})
+
+/** The guard stands before everything, before files that are only handed out too. */
+export default defineNitroPlugin(({ h3App }) => {
+  h3App.stack.unshift({ route: '/', handler: guard })
+})
