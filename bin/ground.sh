@@ -1,12 +1,36 @@
 # What bin/start and bin/test stand on: installing what is missing, and a PostgreSQL cluster of the project's own.
 # Sourced by them from the project's folder.
 
+# Where databases, reports and what is installed are written down.
+DATA=${PLUMBAGO_DATA:-.data}
+
 say() { printf '%s\n' "$*" >&2; }
 stop_with() { say "$*"; exit 1; }
+
+# Whether something can be written, and a database has a little room.
+need_room() {
+  local why
+  why=$({ mkdir -p "$DATA" && head -c 4194304 /dev/zero >"$DATA/.room"; } 2>&1) && { rm -f "$DATA/.room"; return; }
+  rm -f "$DATA/.room" 2>/dev/null || true
+  case "$why" in
+    *"No space left"*) stop_with "The disk is full: there is no room in $DATA." ;;
+    *) stop_with "Nothing can be written in $DATA: ${why##*: }." ;;
+  esac
+}
 
 need_node() {
   command -v node >/dev/null 2>&1 || stop_with "Node.js 20 is needed and not on this machine."
   node -e 'process.exit(Number(process.versions.node.split(".")[0]) >= 20 ? 0 : 1)' || stop_with "Node.js 20 or later is needed; this is $(node --version)."
+}
+
+# apart LOG COMMAND…: runs a command so that a signal ends it and us at once; what it says goes to the log.
+apart() {
+  local log=$1 child
+  shift
+  "$@" >"$log" 2>&1 &
+  child=$!
+  trap 'kill "$child" 2>/dev/null; exit 1' INT TERM QUIT HUP
+  if wait "$child"; then trap - INT TERM QUIT HUP; else trap - INT TERM QUIT HUP; return 1; fi
 }
 
 # need_package PROBE PACKAGE: installs a Debian package where the probe finds nothing.
@@ -19,8 +43,9 @@ need_package() {
   fi
   command -v apt-get >/dev/null 2>&1 || stop_with "Debian's package “$2” is missing, and there is no apt-get here to install it."
   say "Installing $2…"
-  { "${as[@]}" apt-get update && "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$2"; } >.data/install.log 2>&1 \
-    || { tail -n 5 .data/install.log >&2; stop_with "Debian's package “$2” could not be installed; the whole report is in .data/install.log."; }
+  { apart "$DATA/update.log" "${as[@]}" apt-get update \
+    && apart "$DATA/install.log" "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$2"; } \
+    || { tail -n 5 "$DATA/update.log" "$DATA/install.log" >&2; stop_with "Debian's package “$2” could not be installed; the whole report is in $DATA/install.log."; }
 }
 
 need_modules() {
@@ -28,7 +53,7 @@ need_modules() {
   stamp=$(sha256sum package-lock.json | cut -d' ' -f1)
   [ "$(cat node_modules/.installed 2>/dev/null)" = "$stamp" ] && return
   say "Installing packages…"
-  npm ci --no-audit --no-fund >.data/npm.log 2>&1 || { tail -n 15 .data/npm.log >&2; stop_with "The packages could not be installed; the whole report is in .data/npm.log."; }
+  apart "$DATA/npm.log" npm ci --no-audit --no-fund || { tail -n 15 "$DATA/npm.log" >&2; stop_with "The packages could not be installed; the whole report is in $DATA/npm.log."; }
   echo "$stamp" >node_modules/.installed
 }
 
@@ -38,7 +63,7 @@ need_build() {
   stamp=$(find app core server render public nuxt.config.ts package-lock.json -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
   [ "$(cat .output/.built 2>/dev/null)" = "$stamp" ] && return
   say "Building…"
-  npx --no-install nuxt build >.data/build.log 2>&1 || { tail -n 25 .data/build.log >&2; stop_with "The build failed; the whole report is in .data/build.log."; }
+  apart "$DATA/build.log" npx --no-install nuxt build || { tail -n 25 "$DATA/build.log" >&2; stop_with "The build failed; the whole report is in $DATA/build.log."; }
   echo "$stamp" >.output/.built
 }
 
@@ -52,12 +77,20 @@ postgres_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n
 
 # cluster_home NAME: the folder of a cluster; where root's clone is out of postgres's reach, a folder that is not.
 cluster_home() {
-  local home="$PWD/.data/$1"
-  mkdir -p .data
-  if [ "$(id -u)" -eq 0 ] && ! as_postgres test -x "$PWD/.data"; then
-    home="/var/lib/plumbago/$(printf '%s' "$PWD" | sha256sum | cut -c1-12)-$1"
+  local home
+  mkdir -p "$DATA"
+  home="$(cd "$DATA" && pwd)/$1"
+  if [ "$(id -u)" -eq 0 ] && ! as_postgres test -x "$(dirname "$home")"; then
+    home="/var/lib/plumbago/$(printf '%s' "$(dirname "$home")" | sha256sum | cut -c1-12)-$1"
   fi
   echo "$home"
+}
+
+# cluster_running HOME: whether the process that the cluster names as its own is one: after a crash another can have its number.
+cluster_running() {
+  local pid
+  pid=$(as_postgres head -n 1 "$1/cluster/postmaster.pid" 2>/dev/null) || return 1
+  [ -n "$pid" ] && [ "$(as_postgres readlink "/proc/$pid/cwd" 2>/dev/null)" = "$(readlink -f "$1/cluster")" ]
 }
 
 # cluster_start HOME: makes the cluster where there is none, starts it where it is not running, prints its URL.
@@ -75,7 +108,8 @@ cluster_start() {
     as_postgres "$bin/initdb" -D "$home/cluster" -U plumbago --pwfile="$home/password" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8 >"$home/initdb.log" 2>&1 \
       || { tail -n 5 "$home/initdb.log" >&2; stop_with "The database cluster could not be made in $home."; }
   fi
-  if ! as_postgres "$bin/pg_ctl" -D "$home/cluster" status >/dev/null 2>&1; then
+  if ! cluster_running "$home"; then
+    rm -f "$home/cluster/postmaster.pid"
     port=$(free_port "$(cat "$home/port" 2>/dev/null || echo 5460)")
     echo "$port" >"$home/port"
     as_postgres "$bin/pg_ctl" -D "$home/cluster" -w -l "$home/cluster/server.log" -o "-c listen_addresses=127.0.0.1 -c unix_socket_directories='' -p $port" start >/dev/null \
@@ -87,5 +121,3 @@ cluster_start() {
 cluster_stop() {
   as_postgres "$(postgres_bin)/pg_ctl" -D "$1/cluster" -m fast -w stop >/dev/null 2>&1 || true
 }
-
-cluster_running() { as_postgres "$(postgres_bin)/pg_ctl" -D "$1/cluster" status >/dev/null 2>&1; }
