@@ -20,10 +20,10 @@ const UNTIL_ANSWER = 30_000
 const SILENT = 20_000
 const UNTIL_ENDED = 5000
 /** How often it is looked whether all is well, in milliseconds. */
-const LOOK = 2000
-/** What dies more often than so many times within so many milliseconds is not started again. */
-const MOST_DEATHS = 5
-const WITHIN = 120_000
+const LOOK = 1000
+/** What dies within so many milliseconds so many times on end is not started again. */
+const YOUNG = 3000
+const MOST_YOUNG = 10
 
 /** A process by its number and when it began, by which it is told from a later one of that number. */
 interface Known {
@@ -106,7 +106,7 @@ const giveUp = (said: string): Promise<never> => {
 
 /** Starts a process that can be ended with all it starts; what it says goes to a log where one is named, else to ours. */
 const begin = (command: string, args: readonly string[], env: NodeJS.ProcessEnv, log?: string): ChildProcess => {
-  const out = log === undefined ? null : openSync(log, 'w')
+  const out = log === undefined ? null : openSync(log, 'a')
   const child = spawn(command, args, {
     env: { ...process.env, ...env },
     stdio: out === null ? ['ignore', 'inherit', 'inherit'] : ['ignore', out, out],
@@ -176,12 +176,12 @@ const lastWords = (log: string): string => {
   }
 }
 
-/** Tells whether something has died too often of late to be started again. */
-const patienceWith = (): (() => boolean) => {
-  let deaths: number[] = []
-  return () => {
-    deaths = [...deaths.filter(at => Date.now() - at < WITHIN), Date.now()]
-    return deaths.length <= MOST_DEATHS
+/** Tells whether something that lived so long is started again: not where it died young many times on end. */
+const patienceWith = (): ((lived: number) => boolean) => {
+  let young = 0
+  return lived => {
+    young = lived < YOUNG ? young + 1 : 0
+    return young <= MOST_YOUNG
   }
 }
 
@@ -198,6 +198,7 @@ const claim = async (): Promise<void> => {
     process.exit(0)
   }
   writeNote()
+  for (const log of ['server.log', 'worker.log']) writeFileSync(join(DATA, log), '')
   if (!left) return
   const orphans = left.children.filter(isAlive)
   if (orphans.length || left.cluster) say('Taking over what an earlier start left.')
@@ -217,6 +218,7 @@ const keepServer = async (url: string, port: number, isReady: () => void): Promi
   const address = `http://${HOST === '0.0.0.0' ? '127.0.0.1' : HOST}:${port}`
   const log = join(DATA, 'server.log')
   const mayAgain = patienceWith()
+  let isKnownToWork = false
   for (;;) {
     const server = begin(
       process.execPath,
@@ -226,27 +228,31 @@ const keepServer = async (url: string, port: number, isReady: () => void): Promi
     )
     const own = [...children].find(({ pid }) => pid === server.pid)
     let isGone = false
-    server.once('exit', () => {
-      isGone = true
+    const gone = new Promise<void>(done => {
+      server.once('exit', () => {
+        isGone = true
+        done()
+      })
     })
+    const born = Date.now()
     let heard = Date.now()
     let wasReady = false
     while (!isGone && Date.now() - heard < (wasReady ? SILENT : UNTIL_ANSWER)) {
       if (await answers(address, SILENT / 2)) {
         heard = Date.now()
         if (!wasReady) {
-          wasReady = true
+          wasReady = isKnownToWork = true
           note.address = address
           writeNote()
           isReady()
         }
       }
-      await pause(wasReady ? LOOK : 100)
+      await Promise.race([gone, pause(wasReady ? LOOK : 100)])
     }
     if (ending) return
     if (own && !isGone) await end(own)
     const what = isGone ? 'The server ended' : 'The server does not answer'
-    if (!wasReady || !mayAgain())
+    if (!(wasReady || isKnownToWork) || !mayAgain(Date.now() - born))
       return void (await giveUp(`${what}; the whole report is in ${log}.\n${lastWords(log)}`))
     say(`${what}; it is started again.\n${lastWords(log)}`)
   }
@@ -269,15 +275,17 @@ const keepWorker = async (url: string): Promise<void> => {
 
 const keepDatabase = async (): Promise<void> => {
   const mayAgain = patienceWith()
+  let born = Date.now()
   const home = (await cluster('home')) ?? ''
   for (;;) {
     await pause(LOOK)
     if (ending) return
     if ((await cluster('running')) !== null || ending) continue
     const words = lastWords(join(home, 'cluster/server.log'))
-    if (!mayAgain()) return void (await giveUp(`The database ended again and again:\n${words}`))
+    if (!mayAgain(Date.now() - born)) return void (await giveUp(`The database ended again and again:\n${words}`))
     say(`The database ended; it is started again. Its last words:\n${words}`)
     if ((await cluster('start')) === null && !ending) say('The database could not be started; it is tried again.')
+    born = Date.now()
   }
 }
 

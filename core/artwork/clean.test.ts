@@ -35,6 +35,27 @@ describe('cleaning', () => {
       'in a style sheet',
     ],
     ['an outside background', '<style>.a{fill:red;cursor:url("//example.test/c")}</style>', 'in a style sheet'],
+    ['where a link opens', '<a href="#a" target="_blank"><rect/></a>', 'where a link opens'],
+    ['whom a link tells', '<a href="#a" ping="http://example.test/"><rect/></a>', 'where a link opens'],
+    ['a link to the file itself', '<a href=""><rect/></a>', 'a link to'],
+    ['an address only JavaScript trims', '<use href="\u00a0//example.test/#a"/>', 'a part from'],
+    ['a picture of another kind', '<image href="data:image/png+xml,alert"/>', 'a picture from'],
+    [
+      'a web page in MathML',
+      '<m:x xmlns:m="http://www.w3.org/1998/Math/MathML" href="//example.test"/>',
+      'a web page element',
+    ],
+    [
+      'an address in a custom property',
+      '<rect style="--a:\'//x.test/a\';background:image-set(var(--a) 1x)"/>',
+      'a reference to var(',
+    ],
+    ['what only a browser takes for a declaration', '<rect style="x:{a;fill:url(//example.test/a)"/>', 'a reference to'],
+    [
+      'a first value of a property',
+      '<style>@property --a{syntax:"*";initial-value:url(//example.test/a)}</style>',
+      'in a style sheet',
+    ],
     ['a base address', '<g xml:base="http://example.test/"/>', 'base address'],
   ])('takes out %s and says so', (_what, body, said) => {
     const { source, removed } = cleanSvg(wrap(`<rect fill="#123456" width="4" height="4"/>${body}`))
@@ -50,6 +71,21 @@ describe('cleaning', () => {
         `<!DOCTYPE svg [<!ATTLIST svg onload CDATA "alert(1)">]>${wrap('')}`,
     )
     expect(removed.map(({ what }) => what)).toEqual(['a linked style sheet', 'a default attribute in the DOCTYPE'])
+  })
+
+  it('takes out a linked style sheet within the DOCTYPE', () => {
+    const { source, removed } = cleanSvg(
+      `<!DOCTYPE svg [<?xml-stylesheet href="http://example.test/a.css"?>]>${wrap('')}`,
+    )
+    expect(removed.map(({ what }) => what)).toEqual(['a linked style sheet'])
+    expect(source).not.toContain('example.test')
+  })
+
+  it('counts namespaces by default as said', () => {
+    const subset = '<!ATTLIST h:img xmlns:h CDATA #FIXED "http://www.w3.org/1999/xhtml">'
+    const { source, removed } = cleanSvg(`<!DOCTYPE svg [${subset}]>${wrap('<h:img src="//example.test/a"/>')}`)
+    expect(removed.map(({ what }) => what)).toEqual(['a web page element <h:img>'])
+    expect(source).toContain(subset)
   })
 
   it.each([
@@ -96,5 +132,9 @@ describe('references that reach outside', () => {
     ['image-set("http://x" 1x)', 'http://x'],
     ['@import "x"', '@import'],
     ['\\75rl(http://x)', 'http://x'],
+    ['image-set(var(--a) 1x)', 'var('],
+    ['image-set(url(#a) type("image/png"))', 'image/png'],
+    ['url(\u00a0#a)', '\u00a0#a'],
+    ['--a: "//x"', null],
   ])('%s: %s', (css, found) => expect(outsideReference(css)).toBe(found))
 })

@@ -1,4 +1,5 @@
-import { decoded, encoded } from './encoding'
+import { gzipSync } from 'fflate'
+import { decoded, encoded, encodingNotes } from './encoding'
 import { readMarkup } from './markup'
 import { edited, lineOf } from './passage'
 import { sizeOf } from './size'
@@ -33,6 +34,11 @@ describe('taking an SVG apart', () => {
     ['<svg/><svg/>', 'second root'],
     ['<svg>&nope;</svg>', 'does not define'],
     ['<svg a="<"/>', '“<”'],
+    ['<svg>\u0000</svg>', 'no drawing can hold'],
+    ['<svg>\uD83D</svg>', 'no drawing can hold'],
+    ['<svg a="&#0;"/>', 'means nothing'],
+    ['<svg a="&#xD800;"/>', 'means nothing'],
+    [`${'<g>'.repeat(501)}`.replace('<g>', '<svg>'), 'more than 500 deep'],
   ])('refuses %s in a plain sentence', (source, words) => expect(() => readMarkup(source)).toThrow(words))
 
   it.each([
@@ -46,6 +52,17 @@ describe('taking an SVG apart', () => {
     ],
     ['hides markup', '<!DOCTYPE svg [<!ENTITY a "&#60;script/&#62;">]><svg>&a;</svg>', 'hides markup'],
     ['comes from outside', '<!DOCTYPE svg [<!ENTITY a SYSTEM "file:///etc/passwd">]><svg>&a;</svg>', 'from outside'],
+    [
+      'stands for nothing, over and over',
+      `<!DOCTYPE svg [<!ENTITY a0 "">${Array.from({ length: 20 }, (_, i) => `<!ENTITY a${i + 1} "${`&a${i};`.repeat(9)}">`).join('')}]>` +
+        '<svg>&a20;</svg>',
+      'without end',
+    ],
+    [
+      'hides a reference',
+      '<!DOCTYPE svg [<!ENTITY a "fill:&#38;#117;rl(//x)">]><svg style="&a;"/>',
+      'hides a reference',
+    ],
     ['is a parameter', '<!DOCTYPE svg [<!ENTITY % a "x"> %a;]><svg/>', 'parameter'],
   ])('refuses an entity that %s', (_what, source, words) => expect(() => readMarkup(source)).toThrow(words))
 
@@ -66,9 +83,46 @@ describe('bytes', () => {
     ['UTF-16 little end first', Uint8Array.of(0xff, 0xfe, 0x3c, 0, 0xe9, 0)],
     ['UTF-16 big end first', Uint8Array.of(0xfe, 0xff, 0, 0x3c, 0, 0xe9)],
   ])('%s come back as they were', (_name, bytes) => expect([...encoded(decoded(bytes))]).toEqual([...bytes]))
+  it.each(['constructor', '__proto__', 'toString', 'hasOwnProperty'])('takes an element called %s for one', name => {
+    const { elements } = readMarkup(`<svg><${name} ${name}="a">&lt;</${name}></svg>`)
+    expect(elements[1]).toMatchObject({ local: name, namespace: 'http://www.w3.org/2000/svg' })
+    expect(() => readMarkup(`<svg>&${name};</svg>`)).toThrow('does not define')
+  })
   it('refuses an empty file', () => expect(() => decoded(new Uint8Array())).toThrow('empty'))
   it('refuses one of more than 20 MB', () =>
     expect(() => decoded(new Uint8Array(21 * 1024 * 1024))).toThrow('up to 20 MB'))
+})
+
+describe('declared encodings', () => {
+  const head = (encoding: string): string => `<?xml version="1.0" encoding="${encoding}"?>`
+  const bytes = (text: string): Uint8Array => Uint8Array.from(Buffer.from(text, 'latin1'))
+  it.each([
+    ['Shift_JIS', [0x83, 0x5d], 'ゾ'],
+    ['GBK', [0xb0, 0xa1], '啊'],
+    ['Big5', [0xa4, 0xa4], '中'],
+    ['ISO-2022-JP', [0x1b, 0x24, 0x42, 0x30, 0x21, 0x1b, 0x28, 0x42], '亜'],
+  ])('%s becomes UTF-8, and that is told', (encoding, letter, read) => {
+    const file = decoded(Uint8Array.from([...bytes(`${head(encoding)}<svg id="`), ...letter, ...bytes('"/>')]))
+    expect(file).toEqual({ text: `${head('UTF-8')}<svg id="${read}"/>`, encoding: 'utf-8', was: encoding })
+    expect(encodingNotes(file).join()).toContain(`written in ${encoding}`)
+  })
+  it.each(['UTF-8', 'utf8', 'ISO-8859-1', 'us-ascii', 'windows-1252', 'ISO-8859-15', 'KOI8-R', 'UTF-16'])(
+    'what is written in %s comes back as it was',
+    encoding => {
+      const came = Uint8Array.from([...bytes(`${head(encoding)}<svg id="`), 0xe9, ...bytes('"/>')])
+      expect([...encoded(decoded(came))]).toEqual([...came])
+    },
+  )
+  it.each([
+    [head('UTF-7'), 'cannot be read'],
+    [head('no such thing'), 'cannot be read'],
+    [`${head('ISO-2022-JP')}\xff\xff`, 'and is not'],
+    [head('ISO-2022-KR'), 'cannot be read'],
+  ])('%s is refused', (text, words) => expect(() => decoded(bytes(text))).toThrow(words))
+  it('a mark at the start counts more than what is declared', () =>
+    expect(decoded(Uint8Array.from([0xef, 0xbb, 0xbf, ...bytes(head('gbk'))])).encoding).toBe('utf-8'))
+  it('what is packed twice is refused', () =>
+    expect(() => decoded(gzipSync(gzipSync(bytes('<svg/>'))))).toThrow('packed (svgz) more than once'))
 })
 
 describe('edits', () => {

@@ -2,7 +2,14 @@ import postgres, { type Sql } from 'postgres'
 
 /** Opens a pool of connections to the database that a URL names. */
 export const connect = (url: string): Sql =>
-  postgres(url, { max: 8, connect_timeout: 4, idle_timeout: 60, max_lifetime: 1800, onnotice: () => {} })
+  postgres(url, {
+    max: 8,
+    connect_timeout: 4,
+    idle_timeout: 60,
+    max_lifetime: 1800,
+    backoff: retries => Math.min(0.05 * 2 ** retries, 0.5), // who asks is told soon, and answered soon after it is back
+    onnotice: () => {},
+  })
 
 /** The codes of errors of a database that is not there, or goes away. */
 const DATABASE_CODES = /^(ECONNREFUSED|ECONNRESET|ENOTFOUND|EPIPE|ETIMEDOUT|CONNECT_TIMEOUT|CONNECTION_|08|57P)/

@@ -36,10 +36,10 @@ const files = poolOf<Task, Said>({
   size: HANDS,
   longest: LONGEST,
   late: `It takes more than ${LONGEST / 60_000} minutes to read.`,
-  broken: 'It cannot be read: what reads it broke down over it twice.',
+  broken: 'It cannot be read: what reads it broke down over it again and again.',
   memory: MEMORY,
   greedy: `It cannot be read: reading it takes more than ${MEMORY / 1024} GB of memory.`,
-  tries: 2,
+  tries: 3,
   hire: hire(MEMORY),
 })
 

@@ -19,6 +19,8 @@ import { serve } from '../e2e/server'
 import { ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
+import { DIMENSIONS, growthOf } from './growth'
+import { readerTimes, uploadTimes } from './serving'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
@@ -31,7 +33,7 @@ import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from 
 
 /*
  * Prints the figures of docs/benchmarks.md:
- * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover [ADDRESS]]
+ * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover|growth|serving [ADDRESS]]
  */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
@@ -202,14 +204,14 @@ const routes = async (address: string, url: string): Promise<void> => {
 }
 
 /** Runs work against the built app on a database of its own. */
-const served = async (work: (address: string, url: string) => Promise<void>): Promise<void> => {
+const served = async (work: (address: string, url: string, pid: number) => Promise<void>): Promise<void> => {
   const url = execFileSync('bin/cluster', ['start', 'bench-postgres'], { encoding: 'utf8' }).trim()
   execFileSync('node', ['--import', 'tsx', 'bin/prepare-database.ts'], { env: { ...process.env, DATABASE_URL: url } })
   const app = await serve(url, 4198)
   try {
     row('measure', 'figure')
     row('---', '---:')
-    await work(app.address, url)
+    await work(app.address, url, app.pid)
   } finally {
     await app.stop()
     execFileSync('bin/cluster', ['stop', 'bench-postgres'])
@@ -456,8 +458,37 @@ const handover = async (): Promise<void> => {
   })
 }
 
+const growth = (): void => {
+  row('what doubles twice', 'of', 'then ms', 'exponent of time', 'said')
+  row('---', '---:', '---:', '---:', '---')
+  const steep: string[] = []
+  for (const dimension of DIMENSIONS) {
+    const { n, ms, exponent, said } = growthOf(dimension)
+    row(`${dimension.kind}: ${dimension.name}`, n, whole(ms), exponent.toFixed(2), said === 'read' ? '' : said)
+    if (exponent > 1.2) steep.push(dimension.name)
+  }
+  row(`${DIMENSIONS.length} dimensions; above 1.2`, '', '', '', steep.join(', ') || 'none')
+}
+
+const serving = (): Promise<void> =>
+  served(async (address, _url, pid) => {
+    row('200 readers for 20 s', 'answers', 'middle', '95th percentile', 'failed')
+    row('---', '---:', '---:', '---:', '---:')
+    for (const { route, count, middle, p95, failed } of await readerTimes(address))
+      row(route, count, `${tenth(middle)} ms`, `${tenth(p95)} ms`, failed)
+    console.log()
+    const { memory, taken, refused, lost, seconds, saves, health } = await uploadTimes(address, pid)
+    row('20 uploads of 19 MB at once', 'figure', 'goal')
+    row('---', '---:', '---:')
+    row('taken; told to wait; lost', `${taken}; ${refused}; ${lost}`, 'lost: 0')
+    row('until all are answered', `${whole(seconds)} s`, '')
+    row('memory of the server and all it starts, most', `${whole(memory)} MB`, '1,000 MB')
+    row('saves of others, 95th percentile', `${tenth(saves)} ms`, '200 ms')
+    row('whether it is there, 95th percentile', `${tenth(health)} ms`, '50 ms')
+  })
+
 const parts: Record<string, () => void | Promise<void>> = {
-  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house, check, handover },
+  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house, check, handover, growth, serving },
   browser: inBrowser,
 }
 for (const [name, part] of Object.entries(parts)) {

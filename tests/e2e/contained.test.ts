@@ -107,8 +107,13 @@ test('links in artwork go nowhere, and nothing of it takes the focus', async ({ 
   const opened: string[] = []
   context.on('page', each => opened.push(each.url()))
   for (const shape of await shapes.all())
-    for (const how of [{}, { button: 'middle' }, { modifiers: ['Control'] }, { modifiers: ['Shift'] }] as const) {
-      await shape.click({ ...how, force: true, modifiers: 'modifiers' in how ? [...how.modifiers] : [] })
+    for (const [button, modifiers] of [
+      ['left', []],
+      ['middle', []],
+      ['left', ['Control']],
+      ['left', ['Shift']],
+    ] as Array<['left' | 'middle', Array<'Control' | 'Shift'>]>) {
+      await shape.click({ button, modifiers, force: true })
       await page.keyboard.press('Enter')
     }
   const within = await page.evaluate(

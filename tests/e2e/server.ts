@@ -6,6 +6,7 @@ const PORT = Number(process.env.TEST_PORT ?? 4190)
 /** The built app, serving on a port against the throwaway database. */
 export interface Served {
   address: string
+  pid: number
   stop: () => Promise<void>
 }
 
@@ -29,6 +30,7 @@ export const serve = async (databaseUrl: string, port = PORT): Promise<Served> =
   }
   return {
     address,
+    pid: child.pid ?? 0,
     stop: async () => {
       child.kill()
       for (let i = 0; i < 50 && child.exitCode === null && child.signalCode === null; i++) await pause(50)

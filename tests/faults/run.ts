@@ -1,0 +1,257 @@
+import { spawn } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { readdirSync, readFileSync, rmSync } from 'node:fs'
+import { resolve } from 'node:path'
+import { setTimeout as pause } from 'node:timers/promises'
+import type { StoredProject } from '../../core/document/project'
+import type { PackedTrail } from '../../core/document/trail'
+
+/*
+ * Kills the server, what reads and draws for it, and the database, again and again at moments drawn by a seed, while six writers
+ * save and one uploads; then looks whether everything that was acknowledged is there, whole: npm run faults [-- KILLS [SEED]]
+ */
+
+const KILLS = Number(process.argv[2] ?? 100)
+const SEED = Number(process.argv[3] ?? 1)
+const WRITERS = 6
+const DATA = resolve('.data/faults')
+/** How long a writer rests between saves, and how long all is left in peace before the next kill at most, in milliseconds. */
+const REST = 40
+const PEACE = 1500
+/** How long it may take until the server answers again, in milliseconds. */
+const LONGEST = 120_000
+
+/** Numbers in [0, 1) from a seed (mulberry32). */
+const random = (seed: number) => (): number => {
+  seed = (seed + 0x6d2b79f5) | 0
+  let t = Math.imul(seed ^ (seed >>> 15), 1 | seed)
+  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+  return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+}
+
+interface Running {
+  address: string
+  stop: () => Promise<void>
+}
+
+const startUp = async (): Promise<Running> => {
+  rmSync(DATA, { recursive: true, force: true })
+  const env: NodeJS.ProcessEnv = { ...process.env, PLUMBAGO_DATA: DATA }
+  delete env.DATABASE_URL
+  delete env.PORT
+  const child = spawn('bin/start', [], { env, stdio: ['ignore', 'pipe', 'pipe'] })
+  let said = ''
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece: Buffer) => (said += piece.toString()))
+  for (let waited = 0; !said.includes('Plumbago is at'); waited += 100) {
+    if (child.exitCode !== null || waited > LONGEST) throw new Error(`It did not start:\n${said}`)
+    await pause(100)
+  }
+  const address = /Plumbago is at (\S+)/.exec(said)?.[1] ?? ''
+  return {
+    address,
+    stop: async () => {
+      child.kill('SIGTERM')
+      await new Promise(done => (child.exitCode === null ? child.once('exit', done) : done(null)))
+    },
+  }
+}
+
+/** The processes of this start by what they run. */
+const processes = (): Array<{ pid: number; command: string }> =>
+  readdirSync('/proc')
+    .filter(name => /^\d+$/.test(name))
+    .flatMap(pid => {
+      try {
+        if (!readFileSync(`/proc/${pid}/environ`, 'latin1').includes(`PLUMBAGO_DATA=${DATA}\0`)) return []
+        return [{ pid: Number(pid), command: readFileSync(`/proc/${pid}/cmdline`, 'latin1').replaceAll('\0', ' ') }]
+      } catch {
+        return [] // it ended meanwhile
+      }
+    })
+
+const TARGETS = {
+  server: / \.output\/server\/index\.mjs/,
+  hands: /server\/hands\/hand\.ts|resvg/,
+  database: /\/postgres -D /,
+} as const
+type Target = keyof typeof TARGETS
+
+const killOne = (target: Target, draw: () => number): boolean => {
+  const found = processes().filter(({ command }) => TARGETS[target].test(command))
+  const victim = found[Math.floor(draw() * found.length)]
+  if (!victim) return false
+  try {
+    process.kill(victim.pid, 'SIGKILL')
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** An answer, or null where there was none or it was a failure that passes. */
+const ask = async (
+  address: string,
+  path: string,
+  method = 'GET',
+  body?: unknown,
+): Promise<{ status: number; said: unknown } | null> => {
+  try {
+    const raw = typeof body === 'string'
+    const answer = await fetch(address + path, {
+      method,
+      signal: AbortSignal.timeout(20_000),
+      ...(body === undefined
+        ? {}
+        : {
+            body: raw ? body : JSON.stringify(body),
+            headers: { 'content-type': raw ? 'application/octet-stream' : 'application/json' },
+          }),
+    })
+    const said: unknown = await answer.json().catch(() => null)
+    return answer.status >= 500 ? null : { status: answer.status, said }
+  } catch {
+    return null
+  }
+}
+
+/** The same, asked until it is answered. */
+const insist = async (
+  address: string,
+  path: string,
+  method = 'GET',
+  body?: unknown,
+): Promise<{ status: number; said: unknown }> => {
+  for (;;) {
+    const answer = await ask(address, path, method, body)
+    if (answer) return answer
+    await pause(50)
+  }
+}
+
+const wrong: string[] = []
+let saves = 0
+let uploads = 0
+let isOver = false
+
+/** What a writer sends as its save of a number: what it says is told by the number everywhere. */
+const changeOf = (document: StoredProject['document'], n: number) => {
+  const next = { ...document, name: `Save ${n}`, state: `s${n}` }
+  const { name: _, ...look } = next
+  return {
+    next,
+    state: {
+      id: `s${n}`,
+      parent: n > 1 ? `s${n - 1}` : null,
+      time: new Date().toISOString(),
+      did: `save ${n}`,
+      kept: null,
+      look,
+    },
+  }
+}
+
+/** Saves one project again and again; returns how to look whether all of it is there. */
+const write = async (address: string, writer: number): Promise<() => Promise<void>> => {
+  const { said } = await insist(address, '/api/projects', 'POST', { name: `Writer ${writer}` })
+  const { id, document } = said as StoredProject
+  let acknowledged = 0
+  const writing = (async () => {
+    for (let n = 1; !isOver; n++) {
+      const { next, state } = changeOf(document, n)
+      const answer = await insist(address, `/api/projects/${id}`, 'PUT', {
+        ...{ version: n, document: next, save: randomUUID() },
+        trail: { put: [state], remove: [] },
+      })
+      if (answer.status !== 200) {
+        wrong.push(
+          `writer ${writer}: save ${n} was answered with ${answer.status}: ${JSON.stringify(answer.said).slice(0, 200)}`,
+        )
+        return
+      }
+      acknowledged = n
+      saves++
+      await pause(REST)
+    }
+  })()
+  return async () => {
+    await writing
+    const { said: found } = await insist(address, `/api/projects/${id}`)
+    const { said: trail } = await insist(address, `/api/projects/${id}/trail`)
+    const { version, document: kept } = found as StoredProject
+    const states = (trail as PackedTrail).states.map(state => state.id)
+    const expected = Array.from({ length: acknowledged }, (_, i) => `s${i + 1}`)
+    if (version !== acknowledged + 1) wrong.push(`writer ${writer}: version ${version} after ${acknowledged} saves`)
+    if (kept.name !== `Save ${acknowledged}` || kept.state !== `s${acknowledged}`)
+      wrong.push(`writer ${writer}: ${kept.name} after save ${acknowledged}`)
+    if (states.join() !== expected.join())
+      wrong.push(`writer ${writer}: a trail of ${states.length} after ${acknowledged} saves`)
+  }
+}
+
+/** Uploads drawings; every one that is acknowledged has to be there in the end. */
+const upload = async (address: string): Promise<() => Promise<void>> => {
+  const kept: string[] = []
+  const uploading = (async () => {
+    for (let n = 0; !isOver; n++) {
+      const fill = `#${(0x100000 + n).toString(16)}`
+      const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path d="M0 0h9v9z" fill="${fill}"/></svg>`
+      const answer = await ask(address, `/api/artwork?name=${n}.svg`, 'POST', drawing)
+      if (answer?.status === 201) {
+        kept.push((answer.said as { hash: string }).hash)
+        uploads++
+      } else if (answer)
+        wrong.push(`upload ${n} was answered with ${answer.status}: ${JSON.stringify(answer.said).slice(0, 200)}`)
+      else await pause(50)
+    }
+  })()
+  return async () => {
+    await uploading
+    for (const hash of kept)
+      if ((await insist(address, `/api/artwork/${hash}`)).status !== 200) wrong.push(`artwork ${hash} is gone`)
+  }
+}
+
+/** How long it takes until the server answers from its database again, in milliseconds. */
+const untilAnswer = async (address: string): Promise<number> => {
+  const began = performance.now()
+  while (!(await ask(address, '/api/projects?limit=1'))) {
+    if (performance.now() - began > LONGEST) throw new Error('It does not answer any more.')
+    await pause(20)
+  }
+  return performance.now() - began
+}
+
+const middle = (all: readonly number[], part = 0.5): string =>
+  `${Math.round([...all].sort((a, b) => a - b)[Math.floor((all.length - 1) * part)] ?? NaN)} ms`
+
+const draw = random(SEED)
+const running = await startUp()
+const times: Record<Target, number[]> = { server: [], hands: [], database: [] }
+try {
+  const looks = [
+    ...(await Promise.all(Array.from({ length: WRITERS }, (_, i) => write(running.address, i)))),
+    await upload(running.address),
+  ]
+  for (let kills = 0; kills < KILLS; ) {
+    await pause(draw() * PEACE)
+    const target = (Object.keys(TARGETS) as Target[])[Math.floor(draw() * 3)] as Target
+    if (!killOne(target, draw)) continue
+    kills++
+    await pause(20)
+    times[target].push(await untilAnswer(running.address))
+    if (kills % 10 === 0) console.log(`${kills} kills, ${saves} saves, ${uploads} uploads, ${wrong.length} wrong`)
+  }
+  isOver = true
+  for (const look of looks) await look()
+} finally {
+  isOver = true
+  if (wrong.length) console.log(readFileSync(`${DATA}/server.log`, 'utf8').slice(-3000))
+  await running.stop()
+  rmSync(DATA, { recursive: true, force: true })
+}
+console.log(`| killed | times | answers again: median | most |\n| --- | ---: | ---: | ---: |`)
+for (const [target, all] of Object.entries(times))
+  console.log(`| ${target} | ${all.length} | ${middle(all)} | ${middle(all, 1)} |`)
+console.log(`\n${saves} saves and ${uploads} uploads acknowledged; lost, changed or half kept: ${wrong.length}`)
+for (const each of wrong) console.log(`- ${each}`)
+process.exit(wrong.length ? 1 : 0)
