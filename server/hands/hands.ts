@@ -39,7 +39,7 @@ const files = poolOf<Task, Said>({
   broken: 'It cannot be read: what reads it broke down over it again and again.',
   memory: MEMORY,
   greedy: `It cannot be read: reading it takes more than ${MEMORY / 1024} GB of memory.`,
-  tries: 3,
+  tries: 4,
   hire: hire(MEMORY),
 })
 
