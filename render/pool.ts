@@ -150,6 +150,7 @@ export const poolOf = <Task extends object, Answer>({
   return {
     run: async (task, called) => {
       for (let begun = 1; ; begun++) {
+        if (called?.aborted) throw new Canceled()
         try {
           return await done(await free(called), task, called)
         } catch (error) {

@@ -8,10 +8,10 @@ import { failure } from './answers'
 const LONGEST_PAUSE = 15_000
 
 /**
- * Hands the body of a request on while it comes in, piece by piece. Answers 413 as soon as it is larger than allowed, and reads
- * no more of it; 400 where there is none or it breaks off. One that stops coming is hung up on.
+ * Hands the body of a request on while it comes in, piece by piece; its size in bytes. Answers 413 as soon as it is larger
+ * than allowed, and reads no more of it; 400 where there is none or it breaks off. One that stops coming is hung up on.
  */
-const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => unknown): Promise<void> => {
+const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => unknown): Promise<number> => {
   const { req } = event.node
   const tooLarge = (): Error => {
     const allowed = most >= 1048576 ? `${Math.round(most / 1048576)} MB` : `${Math.round(most / 1024)} kB`
@@ -36,6 +36,7 @@ const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => un
     clearTimeout(pause)
   }
   if (!size) throw failure(400, 'The request is empty.')
+  return size
 }
 
 /** The body of a request, in bytes. */
@@ -49,18 +50,19 @@ export const bodyBytes = async (event: H3Event, most: number): Promise<Uint8Arra
 export const withBodyAsFile = async <Answer>(
   event: H3Event,
   most: number,
-  work: (path: string) => Promise<Answer>,
+  work: (path: string, size: number) => Promise<Answer>,
 ): Promise<Answer> => {
   const folder = await mkdtemp(join(tmpdir(), 'plumbago-'))
   try {
     const path = join(folder, 'body')
     const file = await open(path, 'w')
+    let size: number
     try {
-      await receive(event, most, chunk => file.write(chunk))
+      size = await receive(event, most, chunk => file.write(chunk))
     } finally {
       await file.close()
     }
-    return await work(path)
+    return await work(path, size)
   } finally {
     await rm(folder, { recursive: true, force: true })
   }

@@ -13,6 +13,9 @@ import { readWithPictures } from '../../render/embedded'
 import { renderSvg } from '../../render/resvg'
 import { titleOf } from '../title'
 
+/** How many removals are told one by one. */
+const MOST_TOLD = 300
+
 const LETTERS = new Set(['text', 'tspan', 'textPath'])
 
 /** The longer side of the ink map, in pixels: about as large as the stage. */
@@ -57,7 +60,7 @@ const received = async (
     also: [...also],
     pictureInks: reading.pictureInks,
     manner: 'flat',
-    removed,
+    removed: removed.slice(0, MOST_TOLD),
     notes: [...encodingNotes(file), ...reading.notes],
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))

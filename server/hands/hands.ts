@@ -62,23 +62,38 @@ const goneSignal = (event: H3Event | null): { signal: AbortSignal; leave: () => 
   return { signal: calling.signal, leave: () => void event?.node.res.off('close', gone) }
 }
 
+/** A file larger than this, in bytes, is read when no other of its kind is: two would take too much memory. */
+const LARGE = 4 * 1024 * 1024
+
+let before: Promise<unknown> = Promise.resolve()
+
+/** Does work when all work given before is done. */
+const alone = <Result>(work: () => Promise<Result>): Promise<Result> => {
+  const own = before.then(work)
+  before = own.catch(() => null)
+  return own
+}
+
 let waiting = 0
 
 /**
- * Has a heavy task done by a process of its own; it is called off when whoever asked (null: many do) is gone. Rejects with Unreadable, in a plain
+ * Has a heavy task done by a process of its own; it is called off when whoever asked (null: many do) is gone. `size` says how large
+ * the file is, in bytes. Rejects with Unreadable, in a plain
  * sentence, for what cannot be taken, that brings its process down, or takes too long; with Busy where too many wait.
  */
 export const inHands = async <Name extends TaskName>(
   event: H3Event | null,
   task: Name,
   given: Given<Name>,
+  size = 0,
 ): Promise<Answer<Name>> => {
   if (waiting >= MOST_WAITING) throw new Busy()
   waiting++
   const { signal, leave } = goneSignal(event)
   try {
     const pool = isOfDocuments(task) ? documents : files
-    const said = await pool.run({ task, given }, signal).catch((error: unknown): Said => {
+    const run = (): Promise<Said> => pool.run({ task, given }, signal)
+    const said = await (size > LARGE ? alone(run) : run()).catch((error: unknown): Said => {
       throw error instanceof Canceled ? error : new Unreadable(reasonOf(error))
     })
     if ('refused' in said) throw createError(said.refused)

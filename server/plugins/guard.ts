@@ -1,3 +1,5 @@
+import type { Server } from 'node:http'
+import type { Socket } from 'node:net'
 import { defineEventHandler, setHeaders, type H3Event } from 'h3'
 import { failure } from '../answers'
 import { ANSWER_POLICY, SCRIPT_POLICY } from '../headers'
@@ -31,6 +33,8 @@ const isOurs = ({ headers }: H3Event['node']['req'], host: string): boolean => {
 
 /** Answers only to its own name, takes changes only from its own pages, and says so in the headers of every answer. */
 const guard = defineEventHandler(event => {
+  const { server } = event.node.req.socket as Socket & { server?: Server }
+  if (server && server.keepAliveTimeout < HELD) server.keepAliveTimeout = HELD
   setHeaders(event, {
     'x-content-type-options': 'nosniff',
     'referrer-policy': 'no-referrer',
@@ -43,6 +47,9 @@ const guard = defineEventHandler(event => {
   if (event.method !== 'GET' && event.method !== 'HEAD' && !isOurs(event.node.req, host))
     throw failure(403, 'Changes are taken from this application’s own pages only.')
 })
+
+/** How long a connection is held open for the next request, in milliseconds: longer than whoever asks holds it. */
+const HELD = 75_000
 
 /** The guard stands before everything, before files that are only handed out too. */
 export default defineNitroPlugin(({ h3App }) => {

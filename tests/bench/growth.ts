@@ -162,7 +162,8 @@ export const DIMENSIONS: readonly Dimension[] = [
   drawing('paint servers that fall back', n => svg(`<path d="M0 0h9" fill="${'url(#a) '.repeat(n)}red"/>`)),
   drawing('stops of one gradient', n =>
     svg(
-      `<linearGradient id="a">${times(n, i => `<stop offset="${i / n}" stop-color="${hex(i)}"/>`)}</linearGradient><path d="M0 0h9" fill="url(#a)"/>`,
+      `<linearGradient id="a">${times(n, i => `<stop offset="${i / n}" stop-color="${hex(i)}"/>`)}</linearGradient>` +
+        shapes(1, () => ' fill="url(#a)"'),
     ),
   ),
   drawing('gradients', n =>
@@ -192,7 +193,8 @@ export const DIMENSIONS: readonly Dimension[] = [
   ),
   drawing('markers within one another', n =>
     svg(
-      `${times(n, i => `<marker id="a${i}"><path d="M0 0h9" marker-mid="url(#a${i + 1})"/></marker>`)}<path d="M0 0h9" marker-mid="url(#a0)"/>`,
+      times(n, i => `<marker id="a${i}"><path d="M0 0h9" marker-mid="url(#a${i + 1})"/></marker>`) +
+        shapes(1, () => ' marker-mid="url(#a0)"'),
     ),
   ),
   drawing('masks within one another', n => svg(nested(n, () => '<mask>', shapes(1), '</mask>'))),
@@ -203,7 +205,11 @@ export const DIMENSIONS: readonly Dimension[] = [
   ),
   drawing('uses of uses, twice each', n =>
     svg(
-      `<g id="a0">${shapes(1)}</g>${times(n, i => `<g id="a${i + 1}" fill="${hex(i)}"><use xlink:href="#a${i}"/><use fill="${hex(i)}" xlink:href="#a${i}"/></g>`)}`,
+      `<g id="a0">${shapes(1)}</g>` +
+        times(n, i => {
+          const use = `<use xlink:href="#a${i}"/><use fill="${hex(i)}" xlink:href="#a${i}"/>`
+          return `<g id="a${i + 1}" fill="${hex(i)}">${use}</g>`
+        }),
     ),
   ),
   drawing('steps of one filter', n =>
@@ -213,7 +219,9 @@ export const DIMENSIONS: readonly Dimension[] = [
   ),
   drawing('inputs of one filter', n =>
     svg(
-      `<filter id="a">${times(n, i => `<feFlood result="r${i}"/>`)}<feMerge>${times(n, i => `<feMergeNode in="r${i}"/>`)}</feMerge><feColorMatrix values="0"/></filter><path d="M0 0h9" filter="url(#a)"/>`,
+      `<filter id="a">${times(n, i => `<feFlood result="r${i}"/>`)}` +
+        `<feMerge>${times(n, i => `<feMergeNode in="r${i}"/>`)}</feMerge><feColorMatrix values="0"/></filter>` +
+        shapes(1, () => ' filter="url(#a)"'),
     ),
   ),
   drawing('colors of one animation', n =>

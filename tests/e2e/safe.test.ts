@@ -196,6 +196,7 @@ test('a body that is too much is refused while everybody else is answered', asyn
   expect(JSON.parse((await ask(base, 'GET', `/api/projects/${id}`)).text)).toMatchObject({ version: 1 })
 })
 
+const times = (n: number, each: (i: number) => string): string => Array.from({ length: n }, (_, i) => each(i)).join('')
 const svg = (body: string): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9">${body}</svg>`
 const upload = (base: URL, text: string | Buffer, name = 'a.svg'): Promise<Told> =>
   ask(
@@ -209,19 +210,27 @@ const upload = (base: URL, text: string | Buffer, name = 'a.svg'): Promise<Told>
 test('a drawing that is too much is read or refused while everybody else is answered', async ({ baseURL }) => {
   const base = at(baseURL)
   const drawings: Record<string, string> = {
-    'entities of nothing': `<!DOCTYPE svg [<!ENTITY a0 "">${Array.from({ length: 14 }, (_, i) => `<!ENTITY a${i + 1} "${`&a${i};`.repeat(10)}">`).join('')}]>${svg('<text>&a14;</text>')}`,
+    'entities of nothing':
+      `<!DOCTYPE svg [<!ENTITY a0 "">${times(14, i => `<!ENTITY a${i + 1} "${`&a${i};`.repeat(10)}">`)}]>` +
+      svg('<text>&a14;</text>'),
     'three thousand rules on as many shapes': svg(
-      `<style>${Array.from({ length: 3000 }, (_, i) => `[a="${i}"]~path:nth-child(odd){fill:#${String(i).padStart(6, '0')}}`).join('')}</style>${'<path d="M0 0h9v9z"/>'.repeat(3000)}`,
+      `<style>${times(3000, i => `[a="${i}"]~path:nth-child(odd){fill:#${String(i).padStart(6, '0')}}`)}</style>` +
+        '<path d="M0 0h9v9z"/>'.repeat(3000),
     ),
     'a selector that goes back and forth': svg(
       `<style>.x ${'g '.repeat(12)}path{fill:red}</style>${'<g>'.repeat(24)}<path d="M0 0h9v9z"/>${'</g>'.repeat(24)}`,
     ),
     'groups five thousand deep': svg(`${'<g>'.repeat(5000)}<path d="M0 0h9v9z"/>${'</g>'.repeat(5000)}`),
     'patterns within patterns': svg(
-      `${Array.from({ length: 60 }, (_, i) => `<pattern id="p${i}" width="1" height="1"><rect width="9" height="9" fill="url(#p${i + 1})"/></pattern>`).join('')}<rect width="9" height="9" fill="url(#p0)"/>`,
+      times(60, i => {
+        const inner = `<rect width="9" height="9" fill="url(#p${i + 1})"/>`
+        return `<pattern id="p${i}" width="1" height="1">${inner}</pattern>`
+      }) + '<rect width="9" height="9" fill="url(#p0)"/>',
     ),
     'uses of uses of uses': svg(
-      `<g id="u0"><path d="M0 0h9v9z"/></g>${Array.from({ length: 30 }, (_, i) => `<g id="u${i + 1}"><use href="#u${i}"/><use href="#u${i}" fill="red"/></g>`).join('')}<use href="#u30"/>`,
+      `<g id="u0"><path d="M0 0h9v9z"/></g>` +
+        times(30, i => `<g id="u${i + 1}"><use href="#u${i}"/><use href="#u${i}" fill="red"/></g>`) +
+        '<use href="#u30"/>',
     ),
     'packed in itself': '\x1f\x8b\x08',
   }

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
+import { readFile } from 'node:fs/promises'
 import { bandColors, newProject, openDemoCopy, OURS, projectNamed, saved } from './workspace'
 import { prepareDatabase, serve, startDatabase, stopDatabase } from './server'
 
@@ -170,6 +171,26 @@ test('where the browser has no room for a draft, it is said that the work is not
   await setBase(page, '#123abc')
   await expect(page.getByTestId('waiting')).toContainText('no room to keep the work: leave this window open')
   await expect(page.getByTestId('waiting')).not.toContainText('is kept in this browser')
+
+  // it can be saved as a file, which becomes a project again
+  const saving = page.waitForEvent('download')
+  await page.getByTestId('save-as-file').click()
+  const file = await saving
+  expect(file.suggestedFilename()).toBe('full-browser.plumbago.json')
+  const path = await file.path()
+  await page.goto('/')
+  await page.getByTestId('project-file').setInputFiles({
+    ...{ name: 'full-browser.plumbago.json', mimeType: 'application/json' },
+    buffer: await readFile(path),
+  })
+  await expect(page.getByTestId('project-name')).toHaveText('Full browser')
+  await expect.poll(async () => (await bandColors(page))[0]).toBe('#123abc')
+  await page.goto('/')
+  await page.getByTestId('project-file').setInputFiles({
+    ...{ name: 'other.plumbago.json', mimeType: 'application/json' },
+    buffer: Buffer.from('{"plumbago":1,"document":{"name":"\u0000"}}'),
+  })
+  await expect(page.getByTestId('notices')).toContainText('The file is not a saved project.')
 })
 
 test('an answer that is lost does not become a conflict with oneself', async ({ page }) => {

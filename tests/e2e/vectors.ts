@@ -317,7 +317,8 @@ const SHEETS: Made = {
     `<style>&lt;!-- svg { background-image: url(${ELSEWHERE}a) } --&gt;</style>${RECT}`,
   ),
   'of a property with a first value': svg(
-    `<style>@property --a { syntax: "&lt;image>"; inherits: false; initial-value: url(${ELSEWHERE}a) } svg { background-image: var(--a) }</style>${RECT}`,
+    `<style>@property --a { syntax: "&lt;image>"; inherits: false; initial-value: url(${ELSEWHERE}a) } ` +
+      `svg { background-image: var(--a) }</style>${RECT}`,
   ),
   'of a property with text for its first value': sheet(
     `@property --a { syntax: "*"; inherits: false; initial-value: "${ELSEWHERE}a" } svg { background-image: image-set(var(--a) 1x) }`,
@@ -465,7 +466,9 @@ const INSTRUCTIONS: Made = {
   'two linked sheets': `<?xml-stylesheet href="#a"?>${STYLESHEET}${svg(RECT)}`,
   'a linked sheet from data': `<?xml-stylesheet href="data:text/css,svg{background:url(${ELSEWHERE}a)}"?>${svg(RECT)}`,
   'a linked sheet with a bracket within': `<?xml-stylesheet title=">" href="${ELSEWHERE}a.css"?>${svg(RECT)}`,
-  'a transformation': `<?xml-stylesheet type="text/xsl" href="data:text/xml;base64,${Buffer.from(TRANSFORM).toString('base64')}"?>${svg(RECT)}`,
+  'a transformation':
+    '<?xml-stylesheet type="text/xsl" href="data:text/xml;base64,' +
+    `${Buffer.from(TRANSFORM).toString('base64')}"?>${svg(RECT)}`,
   'a transformation within': `<?xml-stylesheet type="text/xsl" href="#t"?>${svg(TRANSFORM)}`,
 }
 
@@ -581,7 +584,8 @@ const NAMES: Made = {
   'a picture of a web page, its namespace in references': svg(
     `<img xmlns="http&#58;//www.w3.org/1999/xhtml" src="${ELSEWHERE}a" alt=""/>`,
   ),
-  'a picture of a web page, its namespace in an entity': `<!DOCTYPE svg [<!ENTITY h "${XHTML}">]>${svg(`<img xmlns="&h;" src="${ELSEWHERE}a" alt=""/>`)}`,
+  'a picture of a web page, its namespace in an entity':
+    `<!DOCTYPE svg [<!ENTITY h "${XHTML}">]>` + svg(`<img xmlns="&h;" src="${ELSEWHERE}a" alt=""/>`),
   'a picture of a web page within another language': svg(
     `<x xmlns="urn:x"><img xmlns="${XHTML}" src="${ELSEWHERE}a" alt=""/></x>`,
   ),

@@ -16,7 +16,7 @@ const TAKING = {
 export default door(async event => {
   const { name, kind } = asked.parse(getQuery(event))
   const { task, most } = TAKING[kind]
-  const file = await withBodyAsFile(event, most, path => inHands(event, task, { name, path }))
+  const file = await withBodyAsFile(event, most, (path, size) => inHands(event, task, { name, path }, size))
   setResponseStatus(event, 201)
   return file
 })

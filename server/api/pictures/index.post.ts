@@ -9,7 +9,9 @@ const asked = z.object({ name: z.string().max(400).default('Reference') })
 
 export default door(async event => {
   const { name } = asked.parse(getQuery(event))
-  const file = await withBodyAsFile(event, MOST_BYTES, path => inHands(event, 'take reference', { name, path }))
+  const file = await withBodyAsFile(event, MOST_BYTES, (path, size) =>
+    inHands(event, 'take reference', { name, path }, size),
+  )
   setResponseStatus(event, 201)
   return file
 })

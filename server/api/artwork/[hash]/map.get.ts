@@ -3,9 +3,11 @@ import { hashSchema } from '../../../../core/document/basics'
 import { artworkMap } from '../../../db/artwork'
 import { database } from '../../../db/connect'
 import { door, partOf } from '../../../door'
+import { keptBytes } from '../../../kept'
 
 export default door(async event => {
-  const map = await artworkMap(database(), partOf(event, 'hash', hashSchema))
+  const hash = partOf(event, 'hash', hashSchema)
+  const map = await keptBytes(`map ${hash}`, () => artworkMap(database(), hash))
   setHeaders(event, {
     'cache-control': 'private, max-age=31536000, immutable',
     ...(map ? { 'content-type': 'application/octet-stream', 'content-encoding': 'gzip' } : {}),

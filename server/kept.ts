@@ -1,0 +1,27 @@
+import { LRUCache } from 'lru-cache'
+
+/** How much is held at most, in bytes. */
+const MOST = 64 * 1024 * 1024
+
+const held = new LRUCache<string, Buffer>({ maxSize: MOST, sizeCalculation: ({ length }) => length + 200 })
+const asked = new Map<string, Promise<Buffer | null>>()
+
+/**
+ * Bytes that never change under their name, held in memory while they are asked for; asked of the database once by however many.
+ * Null, which is not held, where there are none.
+ */
+export const keptBytes = (name: string, find: () => Promise<Buffer | null>): Promise<Buffer | null> => {
+  const known = held.get(name)
+  if (known) return Promise.resolve(known)
+  let finding = asked.get(name)
+  if (!finding) {
+    finding = find()
+      .then(bytes => {
+        if (bytes) held.set(name, bytes)
+        return bytes
+      })
+      .finally(() => asked.delete(name))
+    asked.set(name, finding)
+  }
+  return finding
+}
