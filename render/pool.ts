@@ -28,6 +28,8 @@ export interface PoolPlan {
   /** How much memory a process may hold while it works, in MB, and what is said of one that takes more. */
   memory?: number
   greedy?: string
+  /** How much memory a process may hold while it waits for the next task, in MB; one that holds more is let go. */
+  atRest?: number
   /** How often a task is begun at most: a process can break down without its fault. */
   tries?: number
 }
@@ -64,6 +66,7 @@ export const poolOf = <Task extends object, Answer>({
   broken,
   memory = Infinity,
   greedy = broken,
+  atRest = Infinity,
   tries = 1,
 }: PoolPlan): Pool<Task, Answer> => {
   const idle: ChildProcess[] = []
@@ -91,8 +94,16 @@ export const poolOf = <Task extends object, Answer>({
       called?.addEventListener('abort', leave, { once: true })
     })
   }
+  /** Lets a process go; another comes in its place where somebody waits. */
+  const giveUp = (child: ChildProcess): void => {
+    child.kill('SIGKILL')
+    const next = waiting.shift()
+    if (next) next(hire())
+    else working--
+  }
   /** Hands a process on to who waits for it; one that is idle does not keep the program alive, and is let go when it dies. */
   const giveBack = (child: ChildProcess): void => {
+    if (atRest < Infinity && heldBy(child) > atRest) return giveUp(child)
     const next = waiting.shift()
     if (next) return next(child)
     child.unref()
@@ -104,12 +115,6 @@ export const poolOf = <Task extends object, Answer>({
       working--
     })
     idle.push(child)
-  }
-  const giveUp = (child: ChildProcess): void => {
-    child.kill('SIGKILL')
-    const next = waiting.shift()
-    if (next) next(hire())
-    else working--
   }
   const done = (child: ChildProcess, task: Task, called?: AbortSignal): Promise<Answer> =>
     new Promise((resolve, reject) => {

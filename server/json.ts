@@ -1,6 +1,4 @@
-import { createError } from 'h3'
-
-const failure = (statusCode: number, message: string) => createError({ statusCode, message })
+import { failure } from './answers'
 
 /** How many values a document may hold, and how deep they may stand within one another. */
 const MOST_VALUES = 500_000

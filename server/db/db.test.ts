@@ -19,6 +19,7 @@ import { findPicture, keepPicture, pictureBytes } from './pictures'
 import { lookOf } from '../../core/document/project'
 import { unpackedTrail } from '../../core/history/trail'
 import type { PackedTrail, TrailState } from '../../core/document/trail'
+import { findPreview, keepPreview } from './previews'
 import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
 import { findTrail } from './trail'
 
@@ -51,6 +52,7 @@ describe('migrations', () => {
       '0006-pictures-as-artwork.sql',
       '0007-jobs.sql',
       '0008-large-files.sql',
+      '0009-previews.sql',
     ])
     expect(await migrate(sql, folder)).toEqual([])
   })
@@ -84,6 +86,20 @@ describe('projects', () => {
     )
     expect(results.filter(({ status }) => status === 'fulfilled')).toHaveLength(1)
   })
+  it('keep one preview each, never that of an earlier version in place of a later one', async () => {
+    const { id, document } = await createProject(sql, newProject('Seen'))
+    expect(await findPreview(sql, id)).toEqual({ version: 1, picture: null })
+    await keepPreview(sql, id, 1, '<svg/>')
+    expect(await findPreview(sql, id)).toEqual({ version: 1, picture: '<svg/>' })
+    await saveProject(sql, id, 1, document)
+    expect(await findPreview(sql, id)).toEqual({ version: 2, picture: null })
+    await keepPreview(sql, id, 2, '<svg a="2"/>')
+    await keepPreview(sql, id, 1, '<svg/>')
+    expect(await findPreview(sql, id)).toEqual({ version: 2, picture: '<svg a="2"/>' })
+    await setDeleted(sql, id, true)
+    expect(await findPreview(sql, id)).toBeNull()
+  })
+
   it('that are deleted are gone from list and view until restored', async () => {
     const { id } = await createProject(sql, newProject('Gone'))
     expect(await setDeleted(sql, id, true)).toBe(true)

@@ -12,6 +12,8 @@ import type { Answer, Given, Said, TaskName } from './tasks'
 const HANDS = 2
 const LONGEST = 180_000
 const MEMORY = 3072
+/** The same while it waits: what large files leave behind goes. */
+const AT_REST = 350
 /** The same for documents, which must not wait behind files. */
 const LONGEST_DOCUMENT = 30_000
 const DOCUMENT_MEMORY = 1024
@@ -38,6 +40,7 @@ const files = poolOf<Task, Said>({
   late: `It takes more than ${LONGEST / 60_000} minutes to read.`,
   broken: 'It cannot be read: what reads it broke down over it again and again.',
   memory: MEMORY,
+  atRest: AT_REST,
   greedy: `It cannot be read: reading it takes more than ${MEMORY / 1024} GB of memory.`,
   tries: 4,
   hire: hire(MEMORY),
