@@ -122,7 +122,7 @@ onMounted(load)
             />
             <button class="control primary">New project</button>
             <label class="control cursor-pointer focus-within:outline-2 focus-within:outline-focus">
-              Open a file
+              Open a saved file
               <input
                 type="file"
                 class="sr-only"

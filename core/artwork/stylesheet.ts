@@ -405,7 +405,7 @@ const marksOf = (sheets: Sheets, element: Element): { id: string | null; classes
   const said = attributeOf(element, 'class')
   return {
     id: id !== undefined && sheets.byId.has(id) ? id : null,
-    classes: said ? [...new Set(said.split(/\s+/))].filter(name => sheets.asked.has(name)) : [],
+    classes: said ? [...new Set(said.split(/\s+/).filter(name => sheets.asked.has(name)))] : [],
   }
 }
 

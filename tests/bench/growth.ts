@@ -322,7 +322,7 @@ const timed = (work: () => string, runs: number): number => {
 }
 
 /** How long it takes to begin with, in milliseconds, so that what is constant does not hide what grows. */
-const ENOUGH = 60
+const ENOUGH = 30
 /** The largest text made, in characters: a drawing may have 20 MB, a list 2. */
 const LARGEST = { drawing: 16e6, list: 1.8e6 }
 

@@ -462,7 +462,9 @@ const growth = (): void => {
   row('what doubles twice', 'of', 'then ms', 'exponent of time', 'said')
   row('---', '---:', '---:', '---:', '---')
   const steep: string[] = []
+  const wanted = new RegExp(process.argv[3] ?? '')
   for (const dimension of DIMENSIONS) {
+    if (!wanted.test(dimension.name)) continue
     const { n, ms, exponent, said } = growthOf(dimension)
     row(`${dimension.kind}: ${dimension.name}`, n, whole(ms), exponent.toFixed(2), said === 'read' ? '' : said)
     if (exponent > 1.2) steep.push(dimension.name)
