@@ -50,7 +50,11 @@ describe('cleaning', () => {
       '<rect style="--a:\'//x.test/a\';background:image-set(var(--a) 1x)"/>',
       'a reference to var(',
     ],
-    ['what only a browser takes for a declaration', '<rect style="x:{a;fill:url(//example.test/a)"/>', 'a reference to'],
+    [
+      'what only a browser takes for a declaration',
+      '<rect style="x:{a;fill:url(//example.test/a)"/>',
+      'a reference to',
+    ],
     [
       'a first value of a property',
       '<style>@property --a{syntax:"*";initial-value:url(//example.test/a)}</style>',
