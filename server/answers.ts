@@ -4,6 +4,7 @@ import { Unreadable } from '../core/artwork/unreadable'
 import { isDatabaseGone } from './db/connect'
 import { TooMany } from './db/jobs'
 import { Stale } from './db/projects'
+import { ShelfStale } from './db/shelf'
 import { ServiceDown } from './inspiration/service'
 
 /** More is asked than can be done in time. */
@@ -28,7 +29,7 @@ export const answerTo = (error: unknown): H3Error | null => {
   if (isError(error)) return error
   if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
   if (error instanceof Unreadable) return failure(422, error.message)
-  if (error instanceof Stale) return failure(409, error.message, error.current)
+  if (error instanceof Stale || error instanceof ShelfStale) return failure(409, error.message, error.current)
   if (error instanceof Busy) return failure(503, error.message)
   if (error instanceof TooMany) return failure(429, error.message)
   if (error instanceof ServiceDown) return failure(503, error.message)

@@ -5,6 +5,7 @@ import type { ArtworkFile } from '../../core/document/artwork'
 import type { HandOverJob } from '../../core/document/job'
 import type { PictureFile, PictureForm } from '../../core/document/pictures'
 import type { Project, StoredProject } from '../../core/document/project'
+import type { ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
 import type { PackedTrail } from '../../core/document/trail'
 import type { Wanted } from '../../core/handover/wanted'
 import type { Save } from '../../core/history/saving'
@@ -136,5 +137,26 @@ export const useServer = () => ({
       undefined,
       signal,
     ),
+  /** The shelf: searched, put on, saved over, changed for several at once; its folders and tags. */
+  shelf: (query: Partial<ShelfQuery>, from: number, signal: AbortSignal) => {
+    const { tags = [], holds = [], ...rest } = query
+    const said = Object.entries({ ...rest, tags: tags.join(','), holds: holds.join(','), from }).filter(
+      ([, value]) => value !== undefined && value !== '' && value !== false,
+    )
+    const address = `shelf?${new URLSearchParams(said.map(([key, value]) => [key, String(value)]))}`
+    return json<{ schemes: ShelfScheme[]; total: number }>('GET', address, undefined, signal)
+  },
+  putOnShelf: (put: ShelfPut) => json<ShelfScheme>('POST', 'shelf', put),
+  saveOverShelf: (id: string, version: number, put: Pick<ShelfPut, 'swatches' | 'origin'>) =>
+    json<ShelfScheme>('PUT', `shelf/${id}`, { version, ...put }),
+  shelfVersions: (id: string) => json<ShelfVersion[]>('GET', `shelf/${id}/versions`),
+  changeShelf: (what: { change?: Array<{ id: string; said: Partial<ShelfSaid> }>; off?: string[]; on?: string[] }) =>
+    json<{ changed: ShelfScheme[] }>('POST', 'shelf/several', what),
+  shelfFolders: () => json<Array<{ id: string; name: string; count: number }>>('GET', 'shelf/folders'),
+  makeShelfFolder: (name: string) =>
+    json<{ id: string; name: string; count: number }>('POST', 'shelf/folders', { name }),
+  changeShelfFolder: (id: string, what: { name: string } | { away: boolean }) =>
+    json('PUT', `shelf/folders/${id}`, what),
+  shelfTags: () => json<Array<{ tag: string; count: number }>>('GET', 'shelf/tags'),
   previewUrl: (id: string, version: number) => `/api/projects/${id}/preview?version=${version}`,
 })

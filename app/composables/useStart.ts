@@ -5,6 +5,7 @@ export const STARTS = [
   { start: 'color', title: 'Base color' },
   { start: 'references', title: 'References' },
   { start: 'inspiration', title: 'Inspiration' },
+  { start: 'shelf', title: 'Shelf' },
   { start: 'artwork', title: 'Artwork' },
 ] as const
 export type Start = (typeof STARTS)[number]['start']

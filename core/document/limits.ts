@@ -34,3 +34,7 @@ export const MOST_MOOD_PICTURES = 12
 export const MOST_INKS = 70_000
 export const MOST_BY_ARTWORK = 1000
 export const MOST_BY_SWATCH = 1000
+
+/** The most colors of a scheme on the shelf, and the most tags it has. */
+export const MOST_ON_SHELF = 64
+export const MOST_TAGS = 20

@@ -1,4 +1,4 @@
-import postgres, { type Sql } from 'postgres'
+import postgres, { type Sql, type TransactionSql } from 'postgres'
 
 /** Opens a pool of connections to the database that a URL names. */
 export const connect = (url: string): Sql =>
@@ -27,6 +27,8 @@ export const database = (): Sql => {
   return (shared ??= connect(url))
 }
 
-/** Does work in one transaction: all of it, or, where it throws, none. */
-export const inTransaction = <Result>(sql: Sql, work: (within: Sql) => Promise<Result>): Promise<Result> =>
-  sql.begin(begun => work(begun as unknown as Sql)) as Promise<Result> // the transaction's own type has lost the call signature
+/** Does work in one transaction: all of it, or, where it throws, none. Within another it is a part of that one. */
+export const inTransaction = <Result>(sql: Sql, work: (within: Sql) => Promise<Result>): Promise<Result> => {
+  const run = (begun: unknown): Promise<Result> => work(begun as Sql) // the transaction's own type has lost the call signature
+  return ('savepoint' in sql ? (sql as unknown as TransactionSql).savepoint(run) : sql.begin(run)) as Promise<Result>
+}

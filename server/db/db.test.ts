@@ -53,6 +53,7 @@ describe('migrations', () => {
       '0007-jobs.sql',
       '0008-large-files.sql',
       '0009-previews.sql',
+      '0010-shelf.sql',
     ])
     expect(await migrate(sql, folder)).toEqual([])
   })

@@ -21,6 +21,7 @@ import { measureFrames } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
 import { DIMENSIONS, growthOf } from './growth'
 import { readerTimes, uploadTimes } from './serving'
+import { shelfTimes } from './shelf'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
@@ -33,7 +34,7 @@ import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from 
 
 /*
  * Prints the figures of docs/benchmarks.md:
- * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover|growth|serving [ADDRESS]]
+ * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover|growth|serving|shelf [ADDRESS]]
  */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
@@ -489,8 +490,21 @@ const serving = (): Promise<void> =>
     row('whether it is there, 95th percentile', `${tenth(health)} ms`, '50 ms')
   })
 
+const shelf = (): Promise<void> =>
+  served(async (_address, url) => {
+    const sql = connect(url)
+    try {
+      row('a shelf of 100,000 schemes, asked by', 'found', 'middle', '95th percentile')
+      row('---', '---:', '---:', '---:')
+      for (const { what, found, middle, p95 } of await shelfTimes(sql))
+        row(what, found, `${tenth(middle)} ms`, `${tenth(p95)} ms`)
+    } finally {
+      await sql.end()
+    }
+  })
+
 const parts: Record<string, () => void | Promise<void>> = {
-  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house, check, handover, growth, serving },
+  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house, check, handover, growth, serving, shelf },
   browser: inBrowser,
 }
 for (const [name, part] of Object.entries(parts)) {

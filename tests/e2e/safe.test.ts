@@ -378,6 +378,10 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
     also: ['computed'],
     manner: 'flat',
     inks: ['#000000'],
+    swatches: [{ hex: '#e07a5f', name: 'x', role: 'dominant', share: 1 }],
+    origin: { kind: 'band', title: '', project: null },
+    ...{ note: 'x', tags: ['x'], folder: null, favorite: false },
+    ...{ change: [{ id, said: { tags: ['x'] } }], off: [id], on: [id] },
     listed: true,
   }
   const places = placesIn(whole)
@@ -419,6 +423,10 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
       '/api/pictures',
       '/api/inspiration',
       '/api/health',
+      '/api/shelf',
+      '/api/shelf/several',
+      '/api/shelf/folders',
+      '/api/shelf/tags',
       '/api',
       '/',
       '/project/x',
@@ -466,6 +474,9 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
     path: fc.constantFrom(
       '/api/projects',
       `/api/projects/${id}/jobs`,
+      '/api/shelf',
+      '/api/shelf/several',
+      '/api/shelf/folders',
       `/api/artwork/${hash}/also`,
       `/api/artwork/${hash}/manner`,
     ),

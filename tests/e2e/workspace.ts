@@ -92,8 +92,10 @@ export const middleOf = async (page: Page, selector: string): Promise<{ x: numbe
 }
 
 /** Chooses in Gather what to start from. */
-export const startFrom = (page: Page, what: 'Base color' | 'References' | 'Inspiration' | 'Artwork'): Promise<void> =>
-  page.getByRole('tablist', { name: 'Start from' }).getByRole('tab', { name: what }).click()
+export const startFrom = (
+  page: Page,
+  what: 'Base color' | 'References' | 'Inspiration' | 'Shelf' | 'Artwork',
+): Promise<void> => page.getByRole('tablist', { name: 'Start from' }).getByRole('tab', { name: what }).click()
 
 /** A file as a chooser or a drop takes it. */
 export interface FileLike {

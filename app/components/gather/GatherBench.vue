@@ -46,6 +46,7 @@ watch(
     <BaseColor v-if="start === 'color'" :take-text="incoming.takeText" />
     <ReferencePane v-else-if="start === 'references'" @add="incoming.add" />
     <InspirationPane v-else-if="start === 'inspiration'" />
+    <ShelfPane v-else-if="start === 'shelf'" />
     <ArtworkList v-else :adding="incoming" />
   </div>
 </template>

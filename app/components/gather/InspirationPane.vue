@@ -1,99 +1,41 @@
 <script setup lang="ts">
-import { useDebounceFn, useTimeoutFn } from '@vueuse/core'
-import { blended } from '../../../core/harmony/blend'
-import { hsbOf } from '../../../core/color/convert'
+import { useDebounceFn } from '@vueuse/core'
 import { parseColor } from '../../../core/color/parse'
-import type { Command } from '../../../core/commands/commands'
-import type { Inspiration } from '../../../core/inspiration/search'
+import type { InspirationQuery } from '../../../core/inspiration/search'
+import type { FoundScheme } from '~/composables/useFinding'
 
-/**
- * Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches; used as
- * they are, as base, or blended in.
- */
+/** Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches. */
 const history = useHistory()
 const server = useServer()
 const words = ref('')
 const color = ref('')
 const fitting = ref(false)
-const found = shallowRef<Inspiration[]>([])
-const total = ref(0)
-const state = ref<'asking' | 'slow' | 'there' | 'down'>('asking')
-const reason = ref('')
 const opened = ref<string | null>(null)
-const amount = ref(50)
 
 const near = computed(() => parseColor(color.value)?.hex ?? null)
 const wrong = computed(() => Boolean(color.value.trim()) && near.value === null)
 const locked = computed(() => (history.settled?.scheme ?? []).filter(swatch => swatch.locked).map(({ hex }) => hex))
 const fits = computed(() => (fitting.value ? locked.value : []))
-let underway: AbortController | null = null
-const patience = useTimeoutFn(
-  () => {
-    if (state.value === 'asking') state.value = 'slow'
-  },
-  1500,
-  { immediate: false },
-)
 
-const ask = async (from = 0): Promise<void> => {
-  underway?.abort()
-  const own = (underway = new AbortController())
-  state.value = 'asking'
-  patience.start()
-  try {
-    const page = await server.inspiration(
-      { words: words.value.trim(), near: near.value, fits: fits.value },
-      from,
-      own.signal,
-    )
-    if (own.signal.aborted) return
-    found.value = from ? [...found.value, ...page.schemes] : page.schemes
-    total.value = page.total
-    state.value = 'there'
-  } catch (error) {
-    if (underway !== own) return
-    state.value = 'down'
-    reason.value = own.signal.aborted ? 'Asking was cancelled.' : reasonOf(error)
-  } finally {
-    if (underway === own) patience.stop()
-  }
-}
+const { found, total, state, reason, ask, cancel, more } = useFinding<InspirationQuery, FoundScheme>(
+  {
+    ask: async (query, from, signal) => {
+      const page = await server.inspiration(query, from, signal)
+      const schemes = page.schemes.map(({ id, name, subject, mood, fields, colors }) => ({
+        ...{ id, name, colors },
+        caption: `${mood} · ${fields[0]}`,
+        words: `${subject}, ${mood}, ${fields.join(', ')}`,
+      }))
+      return { schemes, total: page.total }
+    },
+  },
+  () => ({ words: words.value.trim(), near: near.value, fits: fits.value }),
+)
 const askSoon = useDebounceFn(() => void ask(), 250)
 watch([words, near, fits], (now, before) => {
   if (JSON.stringify(now) !== JSON.stringify(before)) askSoon()
 })
 onMounted(() => void ask())
-onUnmounted(() => {
-  underway?.abort()
-  history.preview(null)
-})
-const cancel = (): void => underway?.abort()
-
-const asIs = ({ name, colors }: Inspiration): Command => ({ do: 'take colors', kind: 'shelf', title: name, colors })
-const asBlend = ({ name, colors }: Inspiration): Command => {
-  const free = (history.settled?.scheme ?? []).filter(swatch => !swatch.locked)
-  const hexes = blended(
-    free.map(({ hex }) => hex),
-    colors.map(({ hex }) => hex),
-    amount.value / 100,
-  )
-  return {
-    do: 'take colors',
-    kind: 'shelf',
-    title: `${amount.value}% ${name}`,
-    colors: hexes.map((hex, i) => ({ hex, name: null, share: free[i]?.share ?? null })),
-  }
-}
-const use = (scheme: Inspiration, command: Command, said: string): void => {
-  history.runSaying(command, said)
-}
-const useAsBase = ({ colors: [main] }: Inspiration): void => {
-  if (main)
-    history.run({
-      do: 'set base',
-      base: { hex: main.hex, hue: hsbOf(main.hex, history.settled?.base.hue).h, typed: main.hex },
-    })
-}
 </script>
 
 <template>
@@ -143,67 +85,17 @@ const useAsBase = ({ colors: [main] }: Inspiration): void => {
       Nothing like this on the shelf. Try fewer words, another color, or leave out what has to fit.
     </p>
     <ul class="grid grid-cols-2 items-start gap-x-4 gap-y-2" aria-label="Schemes">
-      <li
+      <FoundScheme
         v-for="scheme in found"
         :key="scheme.id"
-        class="border"
-        :class="opened === scheme.id ? 'border-ink' : 'border-line hover:border-strong'"
-      >
-        <button
-          class="grid w-full gap-1 p-1.5 text-left"
-          :aria-expanded="opened === scheme.id"
-          :aria-label="`${scheme.name}: ${scheme.subject}, ${scheme.mood}, ${scheme.fields.join(', ')}`"
-          data-test="inspiration-scheme"
-          :data-colors="scheme.colors.map(({ hex }) => hex).join()"
-          @click="opened = opened === scheme.id ? null : scheme.id"
-          @pointerenter="history.preview(asIs(scheme))"
-          @pointerleave="history.preview(null)"
-          @focus="history.preview(asIs(scheme))"
-          @blur="history.preview(null)"
-        >
-          <span class="flex h-9"
-            ><i
-              v-for="{ hex, share } in scheme.colors"
-              :key="hex"
-              class="h-full"
-              :style="{ background: hex, flex: `${share} 1 0` }"
-          /></span>
-          <span class="flex items-baseline justify-between gap-2"
-            ><span class="truncate">{{ scheme.name }}</span
-            ><span class="truncate text-caption text-quiet">{{ scheme.mood }} · {{ scheme.fields[0] }}</span></span
-          >
-        </button>
-        <div v-if="opened === scheme.id" class="grid gap-2 border-t border-line p-1.5">
-          <p class="flex gap-1.5">
-            <button class="control grow" @click="use(scheme, asIs(scheme), `The scheme is “${scheme.name}”.`)">
-              Use as is</button
-            ><button class="control grow" @click="useAsBase(scheme)">As base</button>
-          </p>
-          <p class="flex items-center gap-1.5">
-            <input
-              v-model.number="amount"
-              type="range"
-              min="5"
-              max="95"
-              step="5"
-              class="slide min-w-0 grow"
-              aria-label="How much of it to blend in"
-              @input="history.preview(asBlend(scheme))"
-            />
-            <button
-              class="control"
-              @pointerenter="history.preview(asBlend(scheme))"
-              @pointerleave="history.preview(null)"
-              @click="use(scheme, asBlend(scheme), `Blended in ${amount}% of “${scheme.name}”.`)"
-            >
-              Blend {{ amount }}%
-            </button>
-          </p>
-        </div>
-      </li>
+        :scheme="scheme"
+        :opened="opened === scheme.id"
+        test="inspiration-scheme"
+        @open="opened = opened === scheme.id ? null : scheme.id"
+      />
     </ul>
     <p v-if="state === 'there' && found.length < total" class="text-center">
-      <button class="control" @click="ask(found.length)">Show more</button>
+      <button class="control" @click="more()">Show more</button>
     </p>
   </section>
 </template>

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { asName } from '../../../core/document/names'
+import { tagSchema } from '../../../core/document/shelf'
+
+/** The scheme is put on the shelf: under a name, with tags and a note, in a folder; or saved over the one it came from. */
+const emit = defineEmits<{ close: [] }>()
+const shelf = useShelf()
+const history = useHistory()
+const name = ref(history.settled?.name ?? '')
+const tags = ref('')
+const note = ref('')
+const folder = ref('none')
+const newFolder = ref('')
+const NEW = 'new'
+const choices = computed(() => [
+  { value: 'none', title: 'No folder' },
+  ...shelf.folders.map(each => ({ value: each.id, title: each.name })),
+  { value: NEW, title: 'A new folder…' },
+])
+const saidTags = computed(() => [
+  ...new Set(tags.value.split(',').flatMap(each => tagSchema.safeParse(each).data ?? [])),
+])
+const put = async (): Promise<void> => {
+  const to = folder.value === NEW ? await shelf.makeFolder(asName(newFolder.value)) : folder.value
+  if (folder.value === NEW && to === null) return
+  await shelf.put({
+    name: asName(name.value) || 'Untitled scheme',
+    ...{ note: note.value, tags: saidTags.value.slice(0, 20), favorite: false },
+    folder: to === 'none' ? null : to,
+  })
+  emit('close')
+}
+const saveOver = async (): Promise<void> => {
+  await shelf.saveOver()
+  emit('close')
+}
+onMounted(() => void shelf.load())
+</script>
+
+<template>
+  <DialogFrame title="Put this scheme on the shelf" test="shelf-dialog" @close="emit('close')">
+    <SchemeStrip :scheme="history.settled?.scheme ?? []" class="h-8" />
+    <div v-if="shelf.over" class="grid gap-2 border border-line p-3">
+      <p>It came from “{{ shelf.over.name }}” on the shelf.</p>
+      <p class="flex gap-2">
+        <button class="control" data-test="save-over" @click="saveOver">Save over “{{ shelf.over.name }}”</button>
+        <span class="self-center text-caption text-quiet">what it was is kept; or save a new one below</span>
+      </p>
+    </div>
+    <form class="grid gap-3" @submit.prevent="put">
+      <label class="grid gap-1"
+        >Name<input v-model="name" class="field font-sans!" maxlength="120" data-test="shelf-name"
+      /></label>
+      <label class="grid gap-1"
+        >Tags, with commas between
+        <input v-model="tags" class="field font-sans!" list="shelf-tags" maxlength="400" data-test="shelf-tags" />
+      </label>
+      <datalist id="shelf-tags"><option v-for="{ tag } in shelf.tags" :key="tag" :value="tag" /></datalist>
+      <label class="grid gap-1"
+        >Note<textarea v-model="note" class="field h-auto! font-sans!" rows="2" maxlength="2000" />
+      </label>
+      <div class="grid gap-1">
+        Folder
+        <span class="flex gap-2">
+          <SelectField v-model="folder" label="Folder" :choices="choices" />
+          <input
+            v-if="folder === NEW"
+            v-model="newFolder"
+            class="field grow font-sans!"
+            aria-label="Name of the new folder"
+            maxlength="120"
+            required
+          />
+        </span>
+      </div>
+      <div class="flex justify-end gap-2">
+        <button type="button" class="control" @click="emit('close')">Cancel</button>
+        <button class="control primary" data-test="shelf-put">Put on the shelf</button>
+      </div>
+    </form>
+  </DialogFrame>
+</template>

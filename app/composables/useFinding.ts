@@ -1,0 +1,60 @@
+import { useTimeoutFn } from '@vueuse/core'
+
+/** A scheme that was found somewhere: its name, what is said of it in a few words, and its colors, the dominant one first. */
+export interface FoundScheme {
+  id: string
+  name: string
+  /** What stands beside its name, and all that is said of it to who does not see it. */
+  caption: string
+  words: string
+  colors: Array<{ hex: string; name: string; share: number }>
+}
+
+/** Where schemes are found: the inspiration service, the shelf. */
+export interface SchemeSource<Query, Found extends FoundScheme> {
+  ask: (query: Query, from: number, signal: AbortSignal) => Promise<{ schemes: Found[]; total: number }>
+}
+
+/** After how many milliseconds it is said that an answer takes its time. */
+const PATIENCE = 1500
+
+/** Asks a source for schemes, page by page; what is asked later takes the place of what was asked before. */
+export const useFinding = <Query, Found extends FoundScheme>(
+  source: SchemeSource<Query, Found>,
+  query: () => Query,
+) => {
+  const found = shallowRef<Found[]>([])
+  const total = ref(0)
+  const state = ref<'asking' | 'slow' | 'there' | 'down'>('asking')
+  const reason = ref('')
+  let underway: AbortController | null = null
+  const patience = useTimeoutFn(
+    () => {
+      if (state.value === 'asking') state.value = 'slow'
+    },
+    PATIENCE,
+    { immediate: false },
+  )
+  const ask = async (from = 0): Promise<void> => {
+    underway?.abort()
+    const own = (underway = new AbortController())
+    state.value = 'asking'
+    patience.start()
+    try {
+      const page = await source.ask(query(), from, own.signal)
+      if (own.signal.aborted) return
+      found.value = from ? [...found.value, ...page.schemes] : page.schemes
+      total.value = page.total
+      state.value = 'there'
+    } catch (error) {
+      if (underway !== own) return
+      state.value = 'down'
+      reason.value = own.signal.aborted ? 'Asking was canceled.' : reasonOf(error)
+    } finally {
+      if (underway === own) patience.stop()
+    }
+  }
+  const cancel = (): void => underway?.abort()
+  onUnmounted(cancel)
+  return { found, total, state, reason, ask, cancel, more: () => ask(found.value.length) }
+}

@@ -1,0 +1,81 @@
+import { z } from 'zod'
+import { ROLES } from '../harmony/proportion'
+import { hexSchema, listOf, nameSchema, part } from './basics'
+import { MOST_ON_SHELF, MOST_TAGS } from './limits'
+import { cut, onOneLine } from './names'
+
+/** A swatch of a scheme on the shelf. */
+export const keptSwatchSchema = z.object({
+  hex: hexSchema,
+  name: z.string().max(120),
+  role: z.enum(ROLES),
+  share: part,
+})
+export type KeptSwatch = z.infer<typeof keptSwatchSchema>
+
+/** A tag: a word or a few, in lower case. */
+export const tagSchema = z
+  .string()
+  .overwrite(tag => cut(onOneLine(tag), 40).toLowerCase())
+  .min(1, 'A tag needs at least one letter.')
+
+/** Where a scheme on the shelf came from: out of what of which project, or a file. */
+export const SHELF_ORIGINS = ['band', 'trail', 'colorway', 'reference', 'file'] as const
+export const shelfOriginSchema = z.object({
+  kind: z.enum(SHELF_ORIGINS),
+  /** What it was called there: a state, a colorway, a picture, a file. */
+  title: z.string().max(200),
+  project: z.object({ id: z.uuid(), name: z.string().max(120) }).nullable(),
+})
+
+/** What is said of a scheme on the shelf. */
+export const shelfSaidSchema = z.object({
+  name: nameSchema,
+  note: z.string().max(2000).default(''),
+  tags: listOf(tagSchema, { most: MOST_TAGS })
+    .transform(tags => [...new Set(tags)])
+    .default([]),
+  folder: z.uuid().nullable().default(null),
+  favorite: z.boolean().default(false),
+})
+export type ShelfSaid = z.infer<typeof shelfSaidSchema>
+
+/** A scheme that is put on the shelf. */
+export const shelfPutSchema = shelfSaidSchema.extend({
+  swatches: listOf(keptSwatchSchema, { least: 1, most: MOST_ON_SHELF }),
+  origin: shelfOriginSchema,
+})
+export type ShelfPut = z.infer<typeof shelfPutSchema>
+
+/** A scheme as it stands on the shelf; its version goes up with its colors. */
+export interface ShelfScheme extends ShelfPut {
+  id: string
+  version: number
+  updatedAt: string
+}
+
+/** What a scheme was before it was saved over. */
+export interface ShelfVersion {
+  version: number
+  swatches: KeptSwatch[]
+  keptAt: string
+}
+
+/** What the shelf can be put in order by. */
+export const SHELF_ORDERS = ['newest', 'name'] as const
+
+/**
+ * What is asked of the shelf; all that is given has to hold. A scheme is near a color where one of its colors is; it holds
+ * colors where each has one of its own near it.
+ */
+export const shelfQuerySchema = z.object({
+  words: z.string().max(100).overwrite(onOneLine).default(''),
+  tags: z.array(tagSchema).max(MOST_TAGS).default([]),
+  /** A folder, `none` for what is in no folder, or nothing. */
+  folder: z.union([z.uuid(), z.literal('none')]).optional(),
+  favorite: z.boolean().default(false),
+  near: hexSchema.optional(),
+  holds: z.array(hexSchema).max(12).default([]),
+  order: z.enum(SHELF_ORDERS).default('newest'),
+})
+export type ShelfQuery = z.infer<typeof shelfQuerySchema>

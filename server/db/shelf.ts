@@ -1,0 +1,237 @@
+import type { JSONValue, PendingQuery, Row, Sql } from 'postgres'
+import { labOf, type Hex } from '../../core/color/convert'
+import type { KeptSwatch, ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
+import { inTransaction } from './connect'
+
+/** How far a color may be from the one asked for and still be near it, in OKLab. */
+const NEAR = 0.07
+/** So many colors nearest to the one asked for are looked at. */
+const MOST_NEAREST = 400
+/** So many answers are counted; more is “more”. */
+const MOST_COUNTED = 10_000
+
+const asJson = (value: unknown): JSONValue => value as JSONValue
+
+/** Words as they are looked for: in lower case and without accents. */
+const plainWords = (text: string): string => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase()
+
+const wordsOf = ({ name, note, tags, swatches, origin }: ShelfPut): string =>
+  plainWords(
+    [name, note, ...tags, origin.title, origin.project?.name ?? '', ...swatches.map(swatch => swatch.name)].join(' '),
+  )
+
+interface Stored {
+  id: string
+  version: number
+  folder_id: string | null
+  name: string
+  note: string
+  tags: string[]
+  favorite: boolean
+  origin: ShelfScheme['origin']
+  swatches: KeptSwatch[]
+  updated_at: Date
+}
+
+const told = ({ folder_id, updated_at, ...scheme }: Stored): ShelfScheme => ({
+  ...scheme,
+  folder: folder_id,
+  updatedAt: updated_at.toISOString(),
+})
+
+const columns = (sql: Sql) =>
+  sql`shelf.id, version, folder_id, name, note, tags, favorite, origin, swatches, updated_at`
+
+/** A color as a point among colors, as the database writes it. */
+const pointOf = (hex: Hex): string => {
+  const { l, a, b } = labOf(hex)
+  return `(${l},${a},${b})`
+}
+
+const keepColors = async (sql: Sql, id: string, swatches: readonly KeptSwatch[]): Promise<void> => {
+  await sql`delete from shelf_colors where shelf_id = ${id}`
+  const points = [...new Set(swatches.map(({ hex }) => hex))].map(pointOf)
+  await sql`insert into shelf_colors (shelf_id, lab) select ${id}, point::cube from unnest(${points}::text[]) as point`
+}
+
+/** Puts a scheme on the shelf. */
+export const putOnShelf = (sql: Sql, put: ShelfPut): Promise<ShelfScheme> =>
+  inTransaction(sql, async within => {
+    const { folder, name, note, tags, favorite, origin, swatches } = put
+    const [row] = await within<Stored[]>`
+      insert into shelf (folder_id, name, note, tags, favorite, origin, swatches, plain) values (
+        ${folder}, ${name}, ${note}, ${tags}, ${favorite}, ${sql.json(asJson(origin))}, ${sql.json(asJson(swatches))},
+        ${wordsOf(put)})
+      returning ${columns(within)}`
+    const made = told(row as Stored)
+    await keepColors(within, made.id, swatches)
+    return made
+  })
+
+/** A scheme on the shelf; null where there is none. */
+export const findOnShelf = async (sql: Sql, id: string): Promise<ShelfScheme | null> => {
+  const [row] = await sql<Stored[]>`select ${columns(sql)} from shelf where id = ${id} and deleted_at is null`
+  return row ? told(row) : null
+}
+
+/** What is wanted of a scheme is at odds with what is stored. */
+export class ShelfStale extends Error {
+  constructor(readonly current: ShelfScheme) {
+    super('The scheme was changed elsewhere since it was opened here.')
+  }
+}
+
+/** Changes what is said of a scheme; its colors and its version stay. Null where there is none. */
+export const sayOnShelf = (sql: Sql, id: string, said: Partial<ShelfSaid>): Promise<ShelfScheme | null> =>
+  inTransaction(sql, async within => {
+    const [row] = await within<
+      Stored[]
+    >`select ${columns(within)} from shelf where id = ${id} and deleted_at is null for update`
+    if (!row) return null
+    const next = { ...told(row), ...said }
+    const [changed] = await within<Stored[]>`
+      update shelf set folder_id = ${next.folder}, name = ${next.name}, note = ${next.note}, tags = ${next.tags},
+        favorite = ${next.favorite}, plain = ${wordsOf(next)}
+      where id = ${id} returning ${columns(within)}`
+    return told(changed as Stored)
+  })
+
+/** Saves other colors over those of a scheme, whose earlier ones are kept. Null where there is none; throws ShelfStale. */
+export const saveOver = (
+  sql: Sql,
+  id: string,
+  version: number,
+  { swatches, origin }: Pick<ShelfPut, 'swatches' | 'origin'>,
+): Promise<ShelfScheme | null> =>
+  inTransaction(sql, async within => {
+    const [row] = await within<
+      Stored[]
+    >`select ${columns(within)} from shelf where id = ${id} and deleted_at is null for update`
+    if (!row) return null
+    if (row.version !== version) throw new ShelfStale(told(row))
+    await within`insert into shelf_versions (shelf_id, version, swatches, origin)
+      values (${id}, ${version}, ${sql.json(asJson(row.swatches))}, ${sql.json(asJson(row.origin))})`
+    const next = { ...told(row), swatches, origin }
+    const [changed] = await within<Stored[]>`
+      update shelf set version = version + 1, updated_at = now(), swatches = ${sql.json(asJson(swatches))},
+        origin = ${sql.json(asJson(origin))}, plain = ${wordsOf(next)}
+      where id = ${id} returning ${columns(within)}`
+    await keepColors(within, id, swatches)
+    return told(changed as Stored)
+  })
+
+/** What a scheme was before, the latest first. */
+export const versionsOnShelf = async (sql: Sql, id: string): Promise<ShelfVersion[]> => {
+  const rows = await sql<Array<{ version: number; swatches: KeptSwatch[]; kept_at: Date }>>`
+    select version, swatches, kept_at from shelf_versions where shelf_id = ${id} order by version desc limit 200`
+  return rows.map(({ kept_at, ...row }) => ({ ...row, keptAt: kept_at.toISOString() }))
+}
+
+/** Takes schemes from the shelf, or puts them back; how many. */
+export const setOffShelf = async (sql: Sql, ids: readonly string[], deleted: boolean): Promise<number> => {
+  const rows = await sql`update shelf set deleted_at = ${deleted ? sql`now()` : null}
+    where id = any(${[...ids]}::uuid[]) returning id`
+  return rows.length
+}
+
+/** What words ask for: each is the beginning of one; nothing where they hold no letter. */
+const asked = (words: string): string =>
+  plainWords(words)
+    .split(/[^\p{L}\d]+/u)
+    .filter(Boolean)
+    .map(word => `${word}:*`)
+    .join(' & ')
+
+type Part = PendingQuery<Row[]>
+
+/** The conditions of a query, all of which hold. */
+const conditions = (sql: Sql, { tags, folder, favorite, holds }: ShelfQuery, words: Part | null): Part => {
+  const near = (hex: Hex): Part =>
+    sql`and shelf.id in (select shelf_id from shelf_colors where lab <@ cube_enlarge(${pointOf(hex)}::cube, ${NEAR}, 3)
+      and lab <-> ${pointOf(hex)}::cube < ${NEAR})`
+  return sql`shelf.deleted_at is null
+    ${words ?? sql``}
+    ${tags.length ? sql`and tags @> ${tags}` : sql``}
+    ${folder === undefined ? sql`` : folder === 'none' ? sql`and (folder_id is null or folder_id in (select id from shelf_folders where deleted_at is not null))` : sql`and folder_id = ${folder}`}
+    ${favorite ? sql`and favorite` : sql``}
+    ${holds.reduce<Part>((all, hex) => sql`${all} ${near(hex)}`, sql``)}`
+}
+
+/** A page of what answers a query, and how many there are, counted to 10,000. */
+export interface ShelfPage {
+  schemes: ShelfScheme[]
+  total: number
+}
+
+const pageWith = async (
+  sql: Sql,
+  query: ShelfQuery,
+  words: Part | null,
+  from: number,
+  count: number,
+): Promise<ShelfPage> => {
+  const where = conditions(sql, query, words)
+  if (query.near !== undefined) {
+    // the nearest colors first, by the index; a scheme stands where its nearest color does
+    const point = pointOf(query.near)
+    const rows = await sql<Stored[]>`
+      with nearest as materialized (
+        select shelf_id, lab <-> ${point}::cube as away from shelf_colors order by lab <-> ${point}::cube limit ${MOST_NEAREST}
+      ), best as (select shelf_id, min(away) as away from nearest where away < ${NEAR} group by shelf_id)
+      select ${columns(sql)} from best join shelf on shelf.id = best.shelf_id where ${where} order by away, shelf.id`
+    return { schemes: rows.slice(from, from + count).map(told), total: rows.length }
+  }
+  const order = query.order === 'name' ? sql`lower(name), shelf.id` : sql`updated_at desc, shelf.id`
+  const [rows, [counted]] = await Promise.all([
+    sql<Stored[]>`select ${columns(sql)} from shelf where ${where} order by ${order} offset ${from} limit ${count}`,
+    sql<Array<{ total: number }>>`select count(*)::int as total from
+      (select 1 from shelf where ${where} limit ${MOST_COUNTED}) some`,
+  ])
+  return { schemes: rows.map(told), total: counted?.total ?? 0 }
+}
+
+/**
+ * Searches the shelf: by the beginnings of words, and, where those are not found, by letters within words; by tag, folder,
+ * favorites, and by color (near one: the nearest first; holding all that are given).
+ */
+export const searchShelf = async (sql: Sql, query: ShelfQuery, from = 0, count = 48): Promise<ShelfPage> => {
+  const lexemes = asked(query.words)
+  if (!lexemes) return pageWith(sql, query, null, from, count)
+  const found = await pageWith(sql, query, sql`and words @@ to_tsquery('simple', ${lexemes})`, from, count)
+  if (found.total) return found
+  const letters = `%${plainWords(query.words.trim()).replace(/[\\%_]/g, letter => `\\${letter}`)}%`
+  return pageWith(sql, query, sql`and plain like ${letters}`, from, count)
+}
+
+/** A folder of the shelf, and how many schemes are in it. */
+export interface ShelfFolder {
+  id: string
+  name: string
+  count: number
+}
+
+/** The folders of the shelf by name. */
+export const listFolders = (sql: Sql): Promise<ShelfFolder[]> => sql<ShelfFolder[]>`
+  select id, name, (select count(*)::int from shelf where folder_id = shelf_folders.id and deleted_at is null) as count
+  from shelf_folders where deleted_at is null order by lower(name), id`
+
+/** Makes a folder. */
+export const makeFolder = async (sql: Sql, name: string): Promise<ShelfFolder> => {
+  const [row] = await sql<Array<{ id: string }>>`insert into shelf_folders (name) values (${name}) returning id`
+  return { id: row?.id ?? '', name, count: 0 }
+}
+
+/** Gives a folder another name; false where there is none. */
+export const renameFolder = async (sql: Sql, id: string, name: string): Promise<boolean> =>
+  (await sql`update shelf_folders set name = ${name} where id = ${id} and deleted_at is null returning id`).length > 0
+
+/** Takes a folder away, or puts it back; what is in it stays on the shelf, in no folder while it is away. */
+export const setFolderAway = async (sql: Sql, id: string, away: boolean): Promise<boolean> =>
+  (await sql`update shelf_folders set deleted_at = ${away ? sql`now()` : null} where id = ${id} returning id`).length >
+  0
+
+/** The tags in use, those of most schemes first. */
+export const listTags = (sql: Sql): Promise<Array<{ tag: string; count: number }>> => sql<
+  Array<{ tag: string; count: number }>
+>`select tag, count(*)::int as count from shelf, unnest(tags) as tag where deleted_at is null
+  group by tag order by count desc, tag limit 100`
