@@ -149,10 +149,16 @@ const conditions = (sql: Sql, { tags, folder, favorite, holds }: ShelfQuery, wor
   const near = (hex: Hex): Part =>
     sql`and shelf.id in (select shelf_id from shelf_colors where lab <@ cube_enlarge(${pointOf(hex)}::cube, ${NEAR}, 3)
       and lab <-> ${pointOf(hex)}::cube < ${NEAR})`
+  const inFolder =
+    folder === undefined
+      ? sql``
+      : folder === 'none'
+        ? sql`and (folder_id is null or folder_id in (select id from shelf_folders where deleted_at is not null))`
+        : sql`and folder_id = ${folder}`
   return sql`shelf.deleted_at is null
     ${words ?? sql``}
     ${tags.length ? sql`and tags @> ${tags}` : sql``}
-    ${folder === undefined ? sql`` : folder === 'none' ? sql`and (folder_id is null or folder_id in (select id from shelf_folders where deleted_at is not null))` : sql`and folder_id = ${folder}`}
+    ${inFolder}
     ${favorite ? sql`and favorite` : sql``}
     ${holds.reduce<Part>((all, hex) => sql`${all} ${near(hex)}`, sql``)}`
 }
@@ -185,7 +191,7 @@ const pageWith = async (
   const [rows, [counted]] = await Promise.all([
     sql<Stored[]>`select ${columns(sql)} from shelf where ${where} order by ${order} offset ${from} limit ${count}`,
     sql<Array<{ total: number }>>`select count(*)::int as total from
-      (select 1 from shelf where ${where} limit ${MOST_COUNTED}) some`,
+      (select 1 from shelf where ${where} limit ${MOST_COUNTED}) as counted`,
   ])
   return { schemes: rows.map(told), total: counted?.total ?? 0 }
 }
@@ -195,10 +201,12 @@ const pageWith = async (
  * favorites, and by color (near one: the nearest first; holding all that are given).
  */
 export const searchShelf = async (sql: Sql, query: ShelfQuery, from = 0, count = 48): Promise<ShelfPage> => {
+  if (!query.words.trim()) return pageWith(sql, query, null, from, count)
   const lexemes = asked(query.words)
-  if (!lexemes) return pageWith(sql, query, null, from, count)
-  const found = await pageWith(sql, query, sql`and words @@ to_tsquery('simple', ${lexemes})`, from, count)
-  if (found.total) return found
+  if (lexemes) {
+    const found = await pageWith(sql, query, sql`and words @@ to_tsquery('simple', ${lexemes})`, from, count)
+    if (found.total) return found
+  }
   const letters = `%${plainWords(query.words.trim()).replace(/[\\%_]/g, letter => `\\${letter}`)}%`
   return pageWith(sql, query, sql`and plain like ${letters}`, from, count)
 }

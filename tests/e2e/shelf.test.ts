@@ -85,7 +85,7 @@ test('a scheme that was used is saved over, or as a new one; what it was is kept
     version: number
     swatches: Array<{ hex: string }>
   }>
-  expect(versions).toMatchObject([{ version: 1, swatches: [{ hex: '#e07a5f' }, {}, {}] }])
+  expect(versions.map(({ version, swatches }) => [version, swatches[0]?.hex])).toEqual([[1, '#e07a5f']])
 })
 
 test('several are tagged, moved and taken off at once, each with its way back', async ({ page }) => {

@@ -176,7 +176,7 @@ const takeOff = async (): Promise<void> => {
       <form class="flex gap-1.5" @submit.prevent="addTag">
         <input
           v-model="typedTag"
-          class="field w-32 font-sans!"
+          class="field w-24 font-sans!"
           aria-label="A tag for what is picked"
           placeholder="tag"
           maxlength="40"

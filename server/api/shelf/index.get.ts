@@ -6,7 +6,7 @@ import { database } from '../../db/connect'
 import { searchShelf } from '../../db/shelf'
 import { door } from '../../door'
 
-const listed = <Each extends z.ZodType>(each: Each, most: number) =>
+const listed = <Each extends z.ZodType<unknown, string>>(each: Each, most: number) =>
   z
     .string()
     .max(2000)
