@@ -88,9 +88,12 @@ let ending = false
 let starting: Promise<unknown> | null = null
 const children = new Set<Known>()
 
+/** What is still to come once we are told to end: nothing. */
+const never = new Promise<never>(() => undefined)
+
 /** Ends all there is, and us; a signal while that is under way changes nothing. */
 const finish = async (code: number): Promise<never> => {
-  if (ending) return new Promise<never>(() => undefined)
+  if (ending) return never
   ending = true
   await Promise.all([...children].map(end))
   await starting
@@ -141,6 +144,7 @@ const cluster = (how: 'start' | 'stop' | 'running' | 'home'): Promise<string | n
 /** Runs a command to its end; false where it fails. */
 const run = (command: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): Promise<boolean> =>
   new Promise(done => {
+    if (ending) return
     const child = begin(command, args, env)
     child.once('exit', code => done(code === 0))
     child.once('error', () => done(false))
@@ -220,6 +224,7 @@ const keepServer = async (url: string, port: number, isReady: () => void): Promi
   const mayAgain = patienceWith()
   let isKnownToWork = false
   for (;;) {
+    if (ending) return never
     const server = begin(
       process.execPath,
       ['.output/server/index.mjs'],
@@ -261,6 +266,7 @@ const keepServer = async (url: string, port: number, isReady: () => void): Promi
 /** Does the long work; taken up again where it breaks down. */
 const keepWorker = async (url: string): Promise<void> => {
   for (;;) {
+    if (ending) return
     const worker = begin(
       process.execPath,
       ['--import', 'tsx', 'bin/worker.ts'],

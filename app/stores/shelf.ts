@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { Project } from '../../core/document/project'
-import type { KeptSwatch, ShelfPut, ShelfSaid, ShelfScheme } from '../../core/document/shelf'
+import type { KeptSwatch, ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
 
 /** The swatches of a project's scheme as the shelf keeps them. */
 const keptOf = ({ scheme }: Project): KeptSwatch[] =>
@@ -57,6 +57,13 @@ export const useShelf = defineStore('shelf', () => {
       changed()
       notices.say(`Saved over “${scheme.name}”; what it was is kept.`)
     })
+  /** Makes a scheme what it was before; what it is now is kept in turn. */
+  const bringBack = (scheme: ShelfScheme, { swatches }: ShelfVersion): Promise<void | null> =>
+    notices.attempt(async () => {
+      await server.saveOverShelf(scheme.id, scheme.version, { swatches, origin: scheme.origin })
+      changed()
+      notices.say(`“${scheme.name}” is what it was before; what it was just now is kept.`)
+    })
   const use = (scheme: ShelfScheme): void => {
     if (session.id) used.value = { project: session.id, scheme }
   }
@@ -108,5 +115,20 @@ export const useShelf = defineStore('shelf', () => {
       })
     })
 
-  return { folders, tags, changes, over, putting, load, put, saveOver, use, say, setOff, makeFolder, takeFolderAway }
+  return {
+    folders,
+    tags,
+    changes,
+    over,
+    putting,
+    load,
+    put,
+    saveOver,
+    bringBack,
+    use,
+    say,
+    setOff,
+    makeFolder,
+    takeFolderAway,
+  }
 })

@@ -86,6 +86,12 @@ test('a scheme that was used is saved over, or as a new one; what it was is kept
     swatches: Array<{ hex: string }>
   }>
   expect(versions.map(({ version, swatches }) => [version, swatches[0]?.hex])).toEqual([[1, '#e07a5f']])
+
+  await found(page, `First ${mine}`).click()
+  await page.getByTestId('shelf-versions').getByRole('button', { name: 'Bring back' }).click()
+  await expect(page.getByTestId('notices')).toContainText('is what it was before')
+  await expect(found(page, `First ${mine}`)).toHaveAttribute('data-colors', /^#e07a5f/)
+  await expect(page.getByTestId('shelf-versions').getByRole('listitem')).toHaveCount(2)
 })
 
 test('several are tagged, moved and taken off at once, each with its way back', async ({ page }) => {

@@ -212,6 +212,7 @@ const takeOff = async (): Promise<void> => {
         @used="shelf.use(each.scheme)"
       >
         <p v-if="each.scheme.note" class="text-caption">{{ each.scheme.note }}</p>
+        <ShelfVersions v-if="each.scheme.version > 1" :scheme="each.scheme" />
         <p class="flex items-center gap-1.5">
           <label class="flex items-center gap-1.5"
             ><input v-model="picked" type="checkbox" :value="each.id" :aria-label="`Pick ${each.name}`" /> Pick</label

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import type { ShelfScheme, ShelfVersion } from '../../../core/document/shelf'
+
+/** What a scheme on the shelf was before it was saved over, the latest first; any of it can be brought back. */
+const { scheme } = defineProps<{ scheme: ShelfScheme }>()
+const server = useServer()
+const shelf = useShelf()
+const versions = shallowRef<ShelfVersion[] | null>(null)
+const reason = ref('')
+const load = async (): Promise<void> => {
+  try {
+    versions.value = await server.shelfVersions(scheme.id)
+  } catch (error) {
+    reason.value = reasonOf(error)
+  }
+}
+watch(() => scheme.version, load, { immediate: true })
+const when = (time: string): string =>
+  new Date(time).toLocaleString('en-US', { day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit' })
+</script>
+
+<template>
+  <p v-if="reason" class="text-caption" role="alert">▲ {{ reason }}</p>
+  <ol
+    v-else-if="versions"
+    class="grid gap-1.5"
+    :aria-label="`What ${scheme.name} was before`"
+    data-test="shelf-versions"
+  >
+    <li v-for="version in versions" :key="version.version" class="flex items-center gap-2">
+      <span class="flex h-4 min-w-0 grow"
+        ><i
+          v-for="(swatch, i) in version.swatches"
+          :key="i"
+          class="h-full"
+          :style="{ background: swatch.hex, flex: `${swatch.share} 1 4px` }"
+      /></span>
+      <span class="text-caption text-quiet">until {{ when(version.keptAt) }}</span>
+      <button class="control bare" @click="shelf.bringBack(scheme, version)">Bring back</button>
+    </li>
+  </ol>
+</template>
