@@ -230,6 +230,6 @@ test.describe('the inspiration shelf', () => {
     await startFrom(page, 'Inspiration')
     await expect(page.getByTestId('inspiration')).toContainText('takes its time')
     await page.getByRole('button', { name: 'Cancel' }).click()
-    await expect(page.getByTestId('inspiration')).toContainText('Asking was cancelled')
+    await expect(page.getByTestId('inspiration')).toContainText('Asking was canceled')
   })
 })
