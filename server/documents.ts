@@ -5,8 +5,8 @@ import { copyName } from '../core/document/copyName'
 import { projectSchema, type StoredProject } from '../core/document/project'
 import { trailChangeSchema } from '../core/document/trail'
 import { newProject } from '../core/scheme/create'
-import { failure } from './answers'
 import { createProject, findProject, saveProject } from './db/projects'
+import { missing } from './door'
 import { readJson } from './json'
 
 const asked = z.union([
@@ -28,7 +28,7 @@ export const createSaid = async (sql: Sql, text: string): Promise<StoredProject>
   if ('document' in said) return createProject(sql, said.document, said.trailOf ? { copyOf: said.trailOf } : null)
   if ('name' in said) return createProject(sql, newProject(said.name))
   const original = await findProject(sql, said.copyOf)
-  if (!original) throw failure(404, 'There is no such project.')
+  if (!original) throw missing('project')
   const document = { ...original.document, name: copyName(original.document.name) }
   return createProject(sql, document, { copyOf: said.copyOf })
 }

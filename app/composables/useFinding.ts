@@ -1,4 +1,5 @@
-import { useTimeoutFn } from '@vueuse/core'
+import { useDebounceFn, useTimeoutFn } from '@vueuse/core'
+import { parseColor } from '../../core/color/parse'
 
 /** A scheme that was found somewhere: its name, what is said of it in a few words, and its colors, the dominant one first. */
 export interface FoundScheme {
@@ -15,10 +16,25 @@ export interface SchemeSource<Query, Found extends FoundScheme> {
   ask: (query: Query, from: number, signal: AbortSignal) => Promise<{ schemes: Found[]; total: number }>
 }
 
+/** How long words rest before they are asked for, in milliseconds. */
+const REST = 250
 /** After how many milliseconds it is said that an answer takes its time. */
 const PATIENCE = 1500
 
-/** Asks a source for schemes, page by page; what is asked later takes the place of what was asked before. */
+/** What is looked for wherever schemes are found: words, a color to be near, and the locked swatches. */
+export const useSought = () => {
+  const history = useHistory()
+  const words = ref('')
+  const color = ref('')
+  const near = computed(() => parseColor(color.value)?.hex ?? null)
+  const locked = computed(() => (history.settled?.scheme ?? []).filter(swatch => swatch.locked).map(({ hex }) => hex))
+  return { words, color, near, locked }
+}
+
+/**
+ * Asks a source for schemes, page by page: at once, and whenever what is asked for has changed and rests; what is asked later
+ * takes the place of what was asked before.
+ */
 export const useFinding = <Query, Found extends FoundScheme>(
   source: SchemeSource<Query, Found>,
   query: () => Query,
@@ -55,6 +71,9 @@ export const useFinding = <Query, Found extends FoundScheme>(
     }
   }
   const cancel = (): void => underway?.abort()
+  const askSoon = useDebounceFn(() => void ask(), REST)
+  watch(() => JSON.stringify(query()), askSoon)
+  onMounted(() => void ask())
   onUnmounted(cancel)
   return { found, total, state, reason, ask, cancel, more: () => ask(found.value.length) }
 }

@@ -155,8 +155,6 @@ export const useServer = () => ({
   shelfFolders: () => json<Array<{ id: string; name: string; count: number }>>('GET', 'shelf/folders'),
   makeShelfFolder: (name: string) =>
     json<{ id: string; name: string; count: number }>('POST', 'shelf/folders', { name }),
-  changeShelfFolder: (id: string, what: { name: string } | { away: boolean }) =>
-    json('PUT', `shelf/folders/${id}`, what),
   shelfTags: () => json<Array<{ tag: string; count: number }>>('GET', 'shelf/tags'),
   previewUrl: (id: string, version: number) => `/api/projects/${id}/preview?version=${version}`,
 })

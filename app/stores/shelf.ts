@@ -105,15 +105,6 @@ export const useShelf = defineStore('shelf', () => {
       await load()
       return id
     })
-  const takeFolderAway = (id: string, name: string): Promise<void | null> =>
-    notices.attempt(async () => {
-      await server.changeShelfFolder(id, { away: true })
-      changed()
-      notices.say(`The folder “${name}” is gone; its schemes are still on the shelf.`, 'done', async () => {
-        await notices.attempt(() => server.changeShelfFolder(id, { away: false }))
-        changed()
-      })
-    })
 
   return {
     folders,
@@ -129,6 +120,5 @@ export const useShelf = defineStore('shelf', () => {
     say,
     setOff,
     makeFolder,
-    takeFolderAway,
   }
 })

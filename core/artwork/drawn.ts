@@ -1,5 +1,5 @@
 import type { Declared } from './cascade'
-import { attributeOf, hrefOf, type Element, type Markup } from './markup'
+import { attributeOf, hrefId, type Element, type Markup } from './markup'
 
 /** What is drawn only where something points to it. */
 const APART = new Set([
@@ -15,7 +15,8 @@ const APART = new Set([
   'desc',
 ])
 const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'polygon', 'polyline', 'line', 'text', 'image'])
-const MARKERS = ['marker', 'marker-start', 'marker-mid', 'marker-end'] as const
+/** The properties that put a marker on the corners of a shape. */
+export const MARKERS = ['marker', 'marker-start', 'marker-mid', 'marker-end'] as const
 const ONCE = ['mask', 'clip-path'] as const
 
 /** The target of `url(#id)`. */
@@ -66,7 +67,7 @@ export const drawnIn = (
       const target = targetOf(said[property])
       if (target) found.once.push(target)
     }
-    const used = element.local === 'use' ? byId.get((hrefOf(element) ?? '').replace(/^#/, '')) : undefined
+    const used = element.local === 'use' ? byId.get(hrefId(element)) : undefined
     if (used) found.once.push(used)
     return found
   }

@@ -96,6 +96,9 @@ export const attributeOf = (element: Element, name: string): string | undefined 
 export const hrefOf = (element: Element): string | undefined =>
   attributeOf(element, 'href') ?? element.attributes.find(({ name }) => name.endsWith(':href'))?.text
 
+/** The id within the file that an element's `href` points to; empty where it has none. */
+export const hrefId = (element: Element): string => (hrefOf(element) ?? '').replace(/^#/, '')
+
 const localName = (name: string): string => name.slice(name.indexOf(':') + 1)
 const prefixOf = (name: string): string => {
   const colon = name.indexOf(':')

@@ -1,12 +1,12 @@
 import type { Hex } from '../color/convert'
 import { additionsFor } from './additions'
 import { cascadeOf, COLOR_PROPERTIES, INITIAL_HEX, type Declared } from './cascade'
-import { drawnIn, urlTarget } from './drawn'
+import { drawnIn, MARKERS, urlTarget } from './drawn'
 import { embeddedIn } from './embedded'
 import { computedIn } from './filter'
 import { InkBook, type Met } from './inkbook'
 import { Inheritance, INITIAL, lookUp, type Inherited } from './inherit'
-import { attributeOf, hrefOf, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
+import { attributeOf, hrefId, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
 import { readPaint, type Paint } from './paint'
 import { part } from './passage'
 import { isTooMuch, readSheets, type Sheets } from './stylesheet'
@@ -31,7 +31,6 @@ const GROUPS = new Set(['svg', 'g', 'a', 'switch', 'text', 'tspan', 'textPath'])
 const MEASURING = new Set(['mask', 'clipPath'])
 const FLOODS = new Set(['feFlood', 'feDropShadow'])
 const LIGHTS = new Set(['feDiffuseLighting', 'feSpecularLighting'])
-const MARKERS = ['marker', 'marker-start', 'marker-mid', 'marker-end'] as const
 const ANIMATIONS = new Set(['animate', 'set', 'animateColor'])
 const ANIMATED = ['values', 'from', 'to', 'by'] as const
 /** How deep uses and groups may stand within one another. */
@@ -163,7 +162,7 @@ class PaintWalk {
   }
 
   private use(element: Element, own: Inherited, host: Element | null, depth: number): void {
-    const target = this.byId.get((hrefOf(element) ?? '').replace(/^#/, ''))
+    const target = this.byId.get(hrefId(element))
     if (!target) return
     const key =
       `${target.index} ${host?.index ?? element.index} ` +
@@ -233,7 +232,7 @@ class PaintWalk {
       let stops = this.stops.get(at)
       if (!stops) this.stops.set(at, (stops = at.children.filter(({ local }) => local === 'stop')))
       if (stops.length) return stops
-      at = this.byId.get((hrefOf(at) ?? '').replace(/^#/, ''))
+      at = this.byId.get(hrefId(at))
     }
     return []
   }
@@ -305,7 +304,7 @@ class PaintWalk {
   private inside(container: Element): void {
     this.contents++
     const own = this.inheritance.within(container, this.inheritance.at(container))
-    const content = container.children.length ? container : this.byId.get((hrefOf(container) ?? '').replace(/^#/, ''))
+    const content = container.children.length ? container : this.byId.get(hrefId(container))
     for (const child of content?.children ?? []) this.walk(child, own, null, 1)
     this.contents--
   }

@@ -1,20 +1,13 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
-import { parseColor } from '../../../core/color/parse'
 import type { InspirationQuery } from '../../../core/inspiration/search'
-import type { FoundScheme } from '~/composables/useFinding'
+import { useFinding, useSought, type FoundScheme } from '~/composables/useFinding'
 
 /** Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches. */
-const history = useHistory()
 const server = useServer()
-const words = ref('')
-const color = ref('')
+const { words, color, near, locked } = useSought()
 const fitting = ref(false)
 const opened = ref<string | null>(null)
 
-const near = computed(() => parseColor(color.value)?.hex ?? null)
-const wrong = computed(() => Boolean(color.value.trim()) && near.value === null)
-const locked = computed(() => (history.settled?.scheme ?? []).filter(swatch => swatch.locked).map(({ hex }) => hex))
 const fits = computed(() => (fitting.value ? locked.value : []))
 
 const { found, total, state, reason, ask, cancel, more } = useFinding<InspirationQuery, FoundScheme>(
@@ -31,41 +24,18 @@ const { found, total, state, reason, ask, cancel, more } = useFinding<Inspiratio
   },
   () => ({ words: words.value.trim(), near: near.value, fits: fits.value }),
 )
-const askSoon = useDebounceFn(() => void ask(), 250)
-watch([words, near, fits], (now, before) => {
-  if (JSON.stringify(now) !== JSON.stringify(before)) askSoon()
-})
-onMounted(() => void ask())
 </script>
 
 <template>
   <section class="grid gap-3" aria-labelledby="inspiration-title" data-test="inspiration">
     <h2 id="inspiration-title">Inspiration</h2>
-    <form class="grid grid-cols-[minmax(0,1fr)_150px_auto] items-center gap-2" @submit.prevent="ask()">
-      <input
-        v-model="words"
-        class="field font-sans!"
-        type="search"
-        aria-label="Words to find schemes by"
-        placeholder="harbor, quiet, packaging…"
-        maxlength="100"
-        data-test="inspiration-words"
-      />
-      <span class="relative block">
-        <input
-          v-model="color"
-          class="field w-full pl-8!"
-          aria-label="Near this color"
-          placeholder="near a color"
-          spellcheck="false"
-          maxlength="60"
-          :aria-invalid="wrong"
-          data-test="inspiration-near"
-        />
-        <i class="absolute left-2 top-1.5 size-4 border border-line" :style="{ background: near ?? 'transparent' }" />
-      </span>
-      <button type="button" class="control" @click="color = history.settled?.base.hex ?? ''">Near the base</button>
-    </form>
+    <SoughtForm
+      v-model:words="words"
+      v-model:color="color"
+      placeholder="harbor, quiet, packaging…"
+      test="inspiration"
+      @ask="ask()"
+    />
     <label class="flex items-center gap-2" :class="{ 'opacity-45': !locked.length }">
       <input v-model="fitting" type="checkbox" :disabled="!locked.length" /> Fits the locked swatches
       <span v-if="!locked.length" class="text-caption text-quiet">lock some in the band first</span>
@@ -74,7 +44,6 @@ onMounted(() => void ask())
         state === 'there' ? `${total} ${total === 1 ? 'scheme' : 'schemes'}` : state === 'asking' ? 'Asking…' : ''
       }}</span>
     </label>
-    <p v-if="wrong" class="text-caption" role="alert">▲ “{{ color.slice(0, 30) }}” is not a color.</p>
     <p v-if="state === 'slow'" class="flex items-center gap-3" role="status">
       The inspiration service takes its time… <button class="control" @click="cancel">Cancel</button>
     </p>

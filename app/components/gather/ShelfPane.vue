@@ -1,16 +1,12 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
 import { StarIcon } from '@heroicons/vue/20/solid'
-import { parseColor } from '../../../core/color/parse'
 import { SHELF_ORDERS, tagSchema, type ShelfQuery, type ShelfScheme } from '../../../core/document/shelf'
-import type { FoundScheme } from '~/composables/useFinding'
+import { useFinding, useSought, type FoundScheme } from '~/composables/useFinding'
 
 /** Schemes of all projects, found by word, tag, folder and color; used, told apart, put in order, several at once. */
-const history = useHistory()
 const server = useServer()
 const shelf = useShelf()
-const words = ref('')
-const color = ref('')
+const { words, color, near, locked } = useSought()
 const holding = ref(false)
 const folder = ref<string>('all')
 const tag = ref('')
@@ -21,9 +17,6 @@ const picked = ref<string[]>([])
 const typedTag = ref('')
 
 type Found = FoundScheme & { scheme: ShelfScheme }
-const near = computed(() => parseColor(color.value)?.hex ?? null)
-const wrong = computed(() => Boolean(color.value.trim()) && near.value === null)
-const locked = computed(() => (history.settled?.scheme ?? []).filter(swatch => swatch.locked).map(({ hex }) => hex))
 const query = computed(
   (): Partial<ShelfQuery> => ({
     words: words.value.trim(),
@@ -50,18 +43,11 @@ const { found, total, state, reason, ask, cancel, more } = useFinding<Partial<Sh
   },
   () => query.value,
 )
-const askSoon = useDebounceFn(() => void ask(), 200)
-watch(query, (now, before) => {
-  if (JSON.stringify(now) !== JSON.stringify(before)) askSoon()
-})
 watch(
   () => shelf.changes,
   () => void ask(),
 )
-onMounted(() => {
-  void shelf.load()
-  void ask()
-})
+onMounted(() => void shelf.load())
 
 const isEmpty = computed(
   () =>
@@ -122,31 +108,13 @@ const takeOff = async (): Promise<void> => {
         Put this scheme on the shelf…
       </button>
     </div>
-    <form class="grid grid-cols-[minmax(0,1fr)_150px_auto] items-center gap-2" @submit.prevent="ask()">
-      <input
-        v-model="words"
-        class="field font-sans!"
-        type="search"
-        aria-label="Words to find schemes by"
-        placeholder="name, tag, note, project…"
-        maxlength="100"
-        data-test="shelf-words"
-      />
-      <span class="relative block">
-        <input
-          v-model="color"
-          class="field w-full pl-8!"
-          aria-label="Near this color"
-          placeholder="near a color"
-          spellcheck="false"
-          maxlength="60"
-          :aria-invalid="wrong"
-          data-test="shelf-near"
-        />
-        <i class="absolute left-2 top-1.5 size-4 border border-line" :style="{ background: near ?? 'transparent' }" />
-      </span>
-      <button type="button" class="control" @click="color = history.settled?.base.hex ?? ''">Near the base</button>
-    </form>
+    <SoughtForm
+      v-model:words="words"
+      v-model:color="color"
+      placeholder="name, tag, note, project…"
+      test="shelf"
+      @ask="ask()"
+    />
     <div class="flex flex-wrap items-center gap-2">
       <SelectField v-model="folder" label="Folder" :choices="folderChoices" data-test="shelf-folder" />
       <SelectField v-model="tag" label="Tag" :choices="tagChoices" />
@@ -187,7 +155,6 @@ const takeOff = async (): Promise<void> => {
       <button class="control" @click="takeOff">Take off the shelf</button>
       <button class="control bare ml-auto" @click="picked = []">Pick none</button>
     </div>
-    <p v-if="wrong" class="text-caption" role="alert">▲ “{{ color.slice(0, 30) }}” is not a color.</p>
     <p v-if="state === 'slow'" class="flex items-center gap-3" role="status">
       Looking takes its time… <button class="control" @click="cancel">Cancel</button>
     </p>

@@ -28,13 +28,7 @@ const when = (time: string): string =>
     data-test="shelf-versions"
   >
     <li v-for="version in versions" :key="version.version" class="flex items-center gap-2">
-      <span class="flex h-4 min-w-0 grow"
-        ><i
-          v-for="(swatch, i) in version.swatches"
-          :key="i"
-          class="h-full"
-          :style="{ background: swatch.hex, flex: `${swatch.share} 1 4px` }"
-      /></span>
+      <SchemeStrip class="h-4 min-w-0 grow" :scheme="version.swatches" />
       <span class="text-caption text-quiet">until {{ when(version.keptAt) }}</span>
       <button class="control bare" @click="shelf.bringBack(scheme, version)">Bring back</button>
     </li>
