@@ -16,6 +16,7 @@ import { findArtwork, keepArtwork } from '../server/db/artwork'
 import { keepPicture } from '../server/db/pictures'
 import { createProject } from '../server/db/projects'
 import { receivePicture } from '../server/pictures/receive'
+import { seedShelf } from './shelf'
 
 /** Those that are made of pixels, one flat and one painted, by the name of their file. */
 const LOFT = 'kite-loft'
@@ -153,6 +154,7 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
     pictures.set(name, received.file)
   }
   for (const commission of COMMISSIONS) await createProject(sql, documentFor(commission, files, pictures))
+  await seedShelf(sql)
   return true
 }
 

@@ -4,6 +4,7 @@ import { Unreadable } from '../core/artwork/unreadable'
 import { isDatabaseGone } from './db/connect'
 import { TooMany } from './db/jobs'
 import { Stale } from './db/projects'
+import { ReviewRefused } from './db/reviews'
 import { ShelfStale } from './db/shelf'
 import { ServiceDown } from './inspiration/service'
 
@@ -30,6 +31,7 @@ export const answerTo = (error: unknown): H3Error | null => {
   if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
   if (error instanceof Unreadable) return failure(422, error.message)
   if (error instanceof Stale || error instanceof ShelfStale) return failure(409, error.message, error.current)
+  if (error instanceof ReviewRefused) return failure(error.status, error.message, { why: error.why })
   if (error instanceof Busy) return failure(503, error.message)
   if (error instanceof TooMany) return failure(429, error.message)
   if (error instanceof ServiceDown) return failure(503, error.message)

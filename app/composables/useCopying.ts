@@ -1,15 +1,19 @@
 /** Puts a text or a picture on the clipboard and says so; where that fails, it says why. */
 export const useCopying = () => {
   const notices = useNotices()
+  const clipboard = (): Clipboard => {
+    if (!('clipboard' in navigator)) throw new Error('Browsers copy over a secure connection (https) only.')
+    return navigator.clipboard
+  }
   return {
     copy: (text: string, said: string): Promise<void | null> =>
       notices.attempt(async () => {
-        await navigator.clipboard.writeText(text)
+        await clipboard().writeText(text)
         notices.say(said)
       }),
     copyPicture: (png: Promise<Blob>, said: string): Promise<void | null> =>
       notices.attempt(async () => {
-        await navigator.clipboard.write([new ClipboardItem({ 'image/png': png })])
+        await clipboard().write([new ClipboardItem({ 'image/png': png })])
         notices.say(said)
       }),
   }

@@ -5,18 +5,8 @@ import { MOST_BYTES } from '../../core/picture/picture'
 import { nextPlace } from '../../core/scheme/gather'
 import { MOST_ARTWORK, MOST_REFERENCES, MOST_SWATCHES } from '../../core/document/limits'
 import type { Reference } from '../../core/document/gathering'
+import { refuseOver, useFileQueue, type Way } from './useFileQueue'
 
-/** What became of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
-export interface Report {
-  file: string
-  lines: string[]
-  /** What was taken out of it, in technical words. */
-  details?: string[]
-  refused: boolean
-  again?: () => void
-}
-
-const MB = 1024 * 1024
 const LONGEST_TITLE = 120
 const PICTURE = /\.(png|jpe?g|webp)$/i
 const OTHER_PICTURE = /\.(gif|tiff?|bmp|heic|avif|psd|ico)$/i
@@ -26,17 +16,6 @@ export const isSvgFile = (file: File): boolean => /\.svgz?$/i.test(file.name) ||
 /** Whether a file is a picture that can be read. */
 export const isPicture = (file: File): boolean => PICTURE.test(file.name) || /^image\/(png|jpeg|webp)$/.test(file.type)
 const isOtherPicture = (file: File): boolean => OTHER_PICTURE.test(file.name) || file.type.startsWith('image/')
-
-const refuseOver = (file: File, most: number, what: string): void => {
-  if (file.size > most)
-    throw new Error(`The file is ${Math.round(file.size / MB)} MB; ${what} may have up to ${Math.round(most / MB)} MB.`)
-}
-
-/** Whether the same may go well a little later: the server, not the file, is at fault. */
-const isPassing = (error: unknown): boolean => error instanceof Refused && (error.status === 0 || error.status >= 500)
-
-/** A way of taking in a file. */
-type Way = (file: File, signal: AbortSignal) => Promise<void>
 
 const KINDS: Readonly<Record<ListKind, string>> = {
   'text': 'text',
@@ -63,12 +42,7 @@ export const useIncoming = (
   const gathering = useGathering()
   const artworks = useArtworkFiles()
   const notices = useNotices()
-  const current = ref<{ file: string; doing: string } | null>(null)
-  const reports = ref<Report[]>([])
-  /** How many artworks came in, in this run. */
-  const taken = ref(0)
-  const waiting: Array<{ file: File; way: Way }> = []
-  let stop: AbortController | null = null
+  const { current, reports, taken, run, cancel, dismiss } = useFileQueue()
 
   /** Takes the colors of a text as the scheme, or the only one as the base. False where there are none. */
   const takeText = (text: string, title: string, fileName = ''): boolean => {
@@ -164,43 +138,8 @@ export const useIncoming = (
     if (!takeText(text, file.name, file.name)) throw new Error('No colors were found in it.')
   }
 
-  const addAs = (file: File, way: Way): void => {
-    void run([file], way)
-  }
+  const addAs = (file: File, way: Way): void => void run([file], way)
 
-  const run = async (files: readonly File[], way: Way): Promise<void> => {
-    waiting.push(...files.map(file => ({ file, way })))
-    if (stop) return
-    stop = new AbortController()
-    const { signal } = stop
-    reports.value = []
-    taken.value = 0
-    for (let next = waiting.shift(); next && !signal.aborted; next = waiting.shift()) {
-      const { file, way: own } = next
-      current.value = { file: file.name, doing: 'reading it' }
-      try {
-        await own(file, signal)
-      } catch (error) {
-        if (!signal.aborted)
-          reports.value.push({
-            file: file.name,
-            lines: [reasonOf(error)],
-            refused: true,
-            ...(isPassing(error) ? { again: () => addAs(file, own) } : {}),
-          })
-      }
-    }
-    if (signal.aborted) waiting.length = 0
-    stop = null
-    current.value = null
-  }
-
-  const cancel = (): void => stop?.abort(new DOMException('Cancelled', 'AbortError'))
-  const dismiss = (): void => {
-    reports.value = []
-  }
-
-  onUnmounted(cancel)
   const add = (files: readonly File[]): Promise<void> => run(files, addOne)
   /** Takes a pasted or dropped text: colors, or the source of an SVG. */
   const takePasted = (text: string): void => {

@@ -5,6 +5,16 @@ import type { ArtworkFile } from '../../core/document/artwork'
 import type { HandOverJob } from '../../core/document/job'
 import type { PictureFile, PictureForm } from '../../core/document/pictures'
 import type { Project, StoredProject } from '../../core/document/project'
+import type {
+  CommentPut,
+  Review,
+  ReviewChoice,
+  ReviewComment,
+  ReviewPage,
+  ReviewPut,
+  ReviewThread,
+} from '../../core/document/review'
+import type { ReviewPicture, ReviewSize } from '../../core/handover/review'
 import type { ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
 import type { PackedTrail } from '../../core/document/trail'
 import type { Wanted } from '../../core/handover/wanted'
@@ -87,9 +97,50 @@ const upload = <Answer>(
     request.send(file)
   })
 
+/** The comments of a review: threads on a colorway (or, where none is named, on all), the latest first, before one. */
+export interface Threads {
+  threads: ReviewThread[]
+  more: boolean
+}
+const commentsAt = (path: string) => ({
+  threads: (look: string, before?: number) =>
+    json<Threads>(
+      'GET',
+      `${path}/comments?${look ? `look=${look}` : ''}${before === undefined ? '' : `&before=${before}`}`,
+    ),
+  answers: async (thread: string, before: number) =>
+    (await json<{ answers: ReviewComment[] }>('GET', `${path}/comments?thread=${thread}&before=${before}`)).answers,
+  pictureUrl: (size: ReviewSize, { look, artwork }: ReviewPicture) =>
+    `/api/${path}/pictures/${size}/${look}/${artwork}`,
+})
+
+/** What whoever has the link of a review can ask for. All of it rejects with Refused. */
+export const useReviewServer = (token: string) => {
+  const path = `review/${encodeURIComponent(token)}`
+  return {
+    ...commentsAt(path),
+    page: () => json<ReviewPage>('GET', path),
+    say: (put: CommentPut & { reader: string }) => json<ReviewComment>('POST', `${path}/comments`, put),
+    choose: (look: string | null, author: string) => json<ReviewChoice>('PUT', `${path}/choice`, { look, author }),
+    liveUrl: `/api/${path}/live`,
+  }
+}
+
+/** What its designer can. */
+export const useReviewDesk = (id: string) => ({
+  ...commentsAt(`reviews/${id}`),
+  say: (put: CommentPut) => json<ReviewComment>('POST', `reviews/${id}/comments`, put),
+  resolve: (comment: string, resolved: boolean) =>
+    json<ReviewComment>('PUT', `reviews/${id}/comments/${comment}`, { resolved }),
+})
+
 /** The server's routes, each as one call. All of them reject with Refused. */
 export const useServer = () => ({
-  projects: (before?: string) => json<ProjectCard[]>('GET', `projects${before ? `?before=${before}` : ''}`),
+  projects: (words = '', before = '') =>
+    json<ProjectCard[]>(
+      'GET',
+      `projects?${new URLSearchParams({ ...(words && { words }), ...(before && { before }) })}`,
+    ),
   project: (id: string) => json<StoredProject>('GET', `projects/${id}`),
   create: (name: string) => json<StoredProject>('POST', 'projects', { name }),
   /** A project of its own from a document, with the trail of another. */
@@ -108,6 +159,15 @@ export const useServer = () => ({
   stopJob: (id: string) => json<HandOverJob>('POST', `jobs/${id}/stop`),
   jobResult: async (id: string) => (await send('GET', `jobs/${id}/result`)).blob(),
   retryJob: (id: string) => json<HandOverJob>('POST', `jobs/${id}/retry`),
+  reviews: (id: string) => json<Review[]>('GET', `projects/${id}/reviews`),
+  publish: (id: string, version: number, put: ReviewPut) =>
+    json<{ review: Review; link: string }>('POST', `projects/${id}/reviews`, { version, ...put }),
+  changeReview: async (
+    id: string,
+    change: { endsAt?: string; closed?: boolean; withdrawn?: boolean; deleted?: boolean },
+  ) => (await json<{ review: Review | null }>('PUT', `reviews/${id}`, change)).review,
+  renewLink: async (id: string) => (await json<{ link: string }>('POST', `reviews/${id}/link`)).link,
+  newsUrl: '/api/live',
   trail: (id: string) => json<PackedTrail>('GET', `projects/${id}/trail`),
   remove: async (id: string) => {
     await send('DELETE', `projects/${id}`)
@@ -139,8 +199,9 @@ export const useServer = () => ({
     ),
   /** The shelf: searched, put on, saved over, changed for several at once; its folders and tags. */
   shelf: (query: Partial<ShelfQuery>, from: number, signal: AbortSignal) => {
-    const { tags = [], holds = [], ...rest } = query
-    const said = Object.entries({ ...rest, tags: tags.join(','), holds: holds.join(','), from }).filter(
+    const { tags = [], holds = [], fits = [], ...rest } = query
+    const lists = { tags: tags.join(','), holds: holds.join(','), fits: fits.join(',') }
+    const said = Object.entries({ ...rest, ...lists, from }).filter(
       ([, value]) => value !== undefined && value !== '' && value !== false,
     )
     const address = `shelf?${new URLSearchParams(said.map(([key, value]) => [key, String(value)]))}`
@@ -155,6 +216,8 @@ export const useServer = () => ({
   shelfFolders: () => json<Array<{ id: string; name: string; count: number }>>('GET', 'shelf/folders'),
   makeShelfFolder: (name: string) =>
     json<{ id: string; name: string; count: number }>('POST', 'shelf/folders', { name }),
+  changeShelfFolder: (id: string, change: { name?: string; away?: boolean }) =>
+    json<Record<string, never>>('PUT', `shelf/folders/${id}`, change),
   shelfTags: () => json<Array<{ tag: string; count: number }>>('GET', 'shelf/tags'),
   previewUrl: (id: string, version: number) => `/api/projects/${id}/preview?version=${version}`,
 })

@@ -1,6 +1,14 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
+import { hsbOf } from '../../core/color/convert'
+import { apply, NOTHING_KNOWN } from '../../core/commands/commands'
+import type { Artwork } from '../../core/document/artwork'
+import { MOST_SWATCHES } from '../../core/document/limits'
 import { asName } from '../../core/document/names'
+import type { Project } from '../../core/document/project'
 import { PROJECT_ENDING, projectInFile } from '../../core/document/projectFile'
+import type { ShelfScheme } from '../../core/document/shelf'
+import { newProject } from '../../core/scheme/create'
 import type { ProjectCard } from '~/composables/useServer'
 
 const server = useServer()
@@ -12,18 +20,24 @@ const name = ref('')
 const PAGE = 48
 useHead({ title: 'Projects · Plumbago' })
 
+/** What projects and schemes are found by. */
+const words = ref('')
 const load = async (): Promise<void> => {
   problem.value = null
+  const asked = words.value.trim()
   try {
-    cards.value = await server.projects()
-    more.value = cards.value.length === PAGE
+    const found = await server.projects(asked)
+    if (asked !== words.value.trim()) return
+    cards.value = found
+    more.value = found.length === PAGE
   } catch (error) {
     problem.value = reasonOf(error)
   }
 }
+watchDebounced(words, load, { debounce: 250 })
 const loadMore = (): Promise<void | null> =>
   notices.attempt(async () => {
-    const next = await server.projects(cards.value?.at(-1)?.id)
+    const next = await server.projects(words.value.trim(), cards.value?.at(-1)?.id)
     cards.value = [...(cards.value ?? []), ...next]
     more.value = next.length === PAGE
   })
@@ -91,6 +105,28 @@ const rename = (card: ProjectCard, to: string): Promise<void | null> =>
       await notices.attempt(() => renameTo(card.id, was))
     })
   })
+/** A project begins with a scheme of the shelf. */
+const startWith = ({ name: title, swatches }: ShelfScheme): Promise<void | null> =>
+  notices.attempt(async () => {
+    const [main] = swatches
+    const base = main && { hex: main.hex, hue: hsbOf(main.hex).h, typed: main.hex }
+    const colors = swatches.slice(0, MOST_SWATCHES)
+    const document = apply(newProject(title, base), { do: 'take colors', kind: 'shelf', title, colors }, NOTHING_KNOWN)
+    const made = await server.createFrom(document)
+    await navigateTo(`/project/${made.id}/compose`)
+  })
+/** The artwork that schemes can be seen on: the first of the project changed last that has any. */
+const on = shallowRef<{ project: Project; artwork: Artwork } | null>(null)
+const files = useArtworkFiles()
+watch(cards, async now => {
+  const card = now?.find(({ artwork }) => artwork > 0)
+  if (!card || on.value) return
+  const stored = await server.project(card.id).catch(() => null) // without it, schemes are seen as strips
+  const artwork = stored?.document.artwork[0]
+  if (!stored || !artwork) return
+  await files.open(artwork.hash).catch(() => null) // what cannot be shown is shown as strips, too
+  on.value = { project: { ...stored.document, artwork: [artwork] }, artwork }
+})
 onMounted(load)
 </script>
 
@@ -106,16 +142,25 @@ onMounted(load)
           >Plumbago</span
         >
       </p>
+      <input
+        v-model="words"
+        class="field mx-4 w-80 min-w-0 font-sans!"
+        type="search"
+        aria-label="Find projects and schemes"
+        placeholder="Find projects and schemes"
+        maxlength="100"
+        data-test="home-words"
+      />
       <div class="flex items-center gap-2"><KeysHelp /><SurroundSwitch /></div>
     </header>
-    <main class="overflow-y-auto px-8 py-6">
-      <div class="mx-auto grid max-w-[1200px] gap-5">
-        <div class="flex items-center justify-between">
-          <h1>Projects</h1>
-          <form class="flex gap-2" @submit.prevent="create">
+    <main class="home">
+      <section class="grid content-start gap-5 px-6 py-5" aria-labelledby="projects">
+        <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+          <h1 id="projects" class="grow">Projects</h1>
+          <form class="flex flex-wrap gap-2" @submit.prevent="create">
             <input
               v-model="name"
-              class="field w-56 font-sans!"
+              class="field w-48 font-sans!"
               aria-label="Name of the new project"
               placeholder="Name of the commission"
               maxlength="120"
@@ -139,10 +184,13 @@ onMounted(load)
           ><button class="control" @click="load">Try again</button>
         </div>
         <p v-else-if="!cards" role="status">Looking for your projects…</p>
+        <p v-else-if="!cards.length && words.trim()" class="border border-dashed border-strong p-10 text-center">
+          No project is called like “{{ words.trim() }}”.
+        </p>
         <p v-else-if="!cards.length" class="border border-dashed border-strong p-10 text-center">
           No projects yet. Name a commission above; it opens with a base color to change.
         </p>
-        <ul v-else class="grid grid-cols-[repeat(auto-fill,minmax(264px,1fr))] gap-6">
+        <ul v-else class="grid grid-cols-[repeat(auto-fit,minmax(220px,1fr))] gap-5">
           <ProjectTile
             v-for="card in cards"
             :key="card.id"
@@ -153,7 +201,35 @@ onMounted(load)
           />
         </ul>
         <p v-if="more" class="text-center"><button class="control" @click="loadMore">Show more</button></p>
-      </div>
+      </section>
+      <aside class="shelf">
+        <LazyShelfPane :sought="words" :on="on" @start="startWith" />
+      </aside>
     </main>
   </div>
 </template>
+
+<style scoped>
+.home {
+  overflow-y: auto;
+}
+.shelf {
+  padding: 20px 24px;
+  border-top: 1px solid var(--line);
+  background: var(--panel);
+}
+@media (width >= 960px) {
+  .home {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) clamp(400px, 36vw, 720px);
+    overflow: hidden;
+  }
+  .home > * {
+    overflow-y: auto;
+  }
+  .shelf {
+    border-top: 0;
+    border-left: 1px solid var(--line);
+  }
+}
+</style>

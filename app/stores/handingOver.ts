@@ -15,6 +15,7 @@ export const HAND_OVER_VIEWS = [
   { view: 'sheet', title: 'Sheet' },
   { view: 'gradients', title: 'Gradients' },
   { view: 'mood', title: 'Mood page' },
+  { view: 'review', title: 'Review' },
 ] as const
 
 /** How often it is asked how jobs stand, in milliseconds. */

@@ -216,6 +216,7 @@ export const useProofs = defineStore('proofs', () => {
     () => {
       clear()
       large.value = false
+      pointer.begin()
     },
   )
 

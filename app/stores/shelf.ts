@@ -1,10 +1,19 @@
 import { defineStore } from 'pinia'
-import type { Project } from '../../core/document/project'
-import type { KeptSwatch, ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
+import type { ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
+import type { KeptSwatch } from '../../core/document/shelf'
 
-/** The swatches of a project's scheme as the shelf keeps them. */
-const keptOf = ({ scheme }: Project): KeptSwatch[] =>
+/** What can be put on the shelf: colors, what they may be called, and where they come from. */
+export interface Offer extends Pick<ShelfPut, 'swatches' | 'origin'> {
+  name: string
+}
+
+/** Swatches as the shelf keeps them. */
+const keptOf = (scheme: readonly KeptSwatch[]): KeptSwatch[] =>
   scheme.map(({ hex, name, role, share }) => ({ hex, name, role, share }))
+
+/** How many schemes are meant, in words. */
+export const schemesInWords = (schemes: readonly Pick<ShelfScheme, 'name'>[]): string =>
+  schemes.length === 1 ? `“${schemes[0]?.name ?? ''}”` : `${schemes.length} schemes`
 
 /** The shelf of schemes across projects: its folders and tags, and what is done to it, each with its way back. */
 export const useShelf = defineStore('shelf', () => {
@@ -18,9 +27,12 @@ export const useShelf = defineStore('shelf', () => {
   const changes = ref(0)
   /** The scheme that was last used as it is, and in which project: it can be saved over. */
   const used = shallowRef<{ project: string; scheme: ShelfScheme } | null>(null)
-  const over = computed(() => (used.value?.project === session.id ? used.value?.scheme : null) ?? null)
-  /** Whether the dialog that puts the scheme on the shelf is open. */
-  const putting = ref(false)
+  /** What is about to be put on the shelf: the dialog asks under which name. */
+  const offered = shallowRef<Offer | null>(null)
+  /** The scheme on the shelf that what is offered came from. */
+  const over = computed(() =>
+    offered.value?.origin.kind === 'band' && used.value?.project === session.id ? used.value?.scheme : null,
+  )
 
   const load = async (): Promise<void> => {
     await notices.attempt(async () => {
@@ -31,38 +43,55 @@ export const useShelf = defineStore('shelf', () => {
     changes.value++
     void load()
   }
-  /** What is on the shelf of this project now. */
-  const present = (): Pick<ShelfPut, 'swatches' | 'origin'> | null => {
+  /** Offers a scheme of the project that is open; the present one, where none is given. */
+  const offer = (what?: {
+    name: string
+    kind: 'trail' | 'colorway' | 'reference'
+    scheme: readonly KeptSwatch[]
+  }): void => {
     const { settled } = history
-    if (!settled || !session.id) return null
+    if (!settled || !session.id) return
     const project = { id: session.id, name: settled.name }
-    return { swatches: keptOf(settled), origin: { kind: 'band', title: '', project } }
+    const { name, kind, scheme } = what ?? { name: settled.name, kind: 'band' as const, scheme: settled.scheme }
+    offered.value = { name, swatches: keptOf(scheme), origin: { kind, title: what ? name.slice(0, 200) : '', project } }
   }
-  const put = (said: ShelfSaid): Promise<void | null> =>
+  /** Puts what is offered on the shelf. */
+  const put = (said: ShelfSaid, { swatches, origin }: Offer): Promise<void | null> =>
     notices.attempt(async () => {
-      const now = present()
-      if (!now) return
-      const made = await server.putOnShelf({ ...said, ...now })
-      if (session.id) used.value = { project: session.id, scheme: made }
+      const made = await server.putOnShelf({ ...said, swatches, origin })
+      if (session.id && origin.kind === 'band') used.value = { project: session.id, scheme: made }
       changed()
       notices.say(`“${made.name}” is on the shelf.`, 'done', () => setOff([made], true))
     })
-  /** Saves the scheme over the one it came from; what that was before is kept. */
-  const saveOver = (): Promise<void | null> =>
-    notices.attempt(async () => {
-      const [now, before] = [present(), over.value]
-      if (!now || !before || !session.id) return
-      const scheme = await server.saveOverShelf(before.id, before.version, now)
+  /**
+   * Saves what is offered over the scheme it came from, as it was seen; what that was is kept. Answers with the scheme as it is now
+   * where it was changed elsewhere meanwhile: then nothing is saved.
+   */
+  const saveOver = async (before: ShelfScheme): Promise<'saved' | 'failed' | ShelfScheme> => {
+    const now = offered.value
+    if (!now || !session.id) return 'failed'
+    try {
+      const { swatches, origin } = now
+      const scheme = await server.saveOverShelf(before.id, before.version, { swatches, origin })
       used.value = { project: session.id, scheme }
       changed()
       notices.say(`Saved over “${scheme.name}”; what it was is kept.`)
-    })
+      return 'saved'
+    } catch (error) {
+      if (error instanceof Refused && error.status === 409) return error.data as ShelfScheme
+      notices.say(reasonOf(error), 'problem')
+      return 'failed'
+    }
+  }
   /** Makes a scheme what it was before; what it is now is kept in turn. */
   const bringBack = (scheme: ShelfScheme, { swatches }: ShelfVersion): Promise<void | null> =>
     notices.attempt(async () => {
-      await server.saveOverShelf(scheme.id, scheme.version, { swatches, origin: scheme.origin })
-      changed()
-      notices.say(`“${scheme.name}” is what it was before; what it was just now is kept.`)
+      try {
+        await server.saveOverShelf(scheme.id, scheme.version, { swatches, origin: scheme.origin })
+        notices.say(`“${scheme.name}” is what it was before; what it was just now is kept.`)
+      } finally {
+        changed()
+      }
     })
   const use = (scheme: ShelfScheme): void => {
     if (session.id) used.value = { project: session.id, scheme }
@@ -85,15 +114,14 @@ export const useShelf = defineStore('shelf', () => {
         changed()
       })
     })
-  const setOff = async (schemes: readonly ShelfScheme[], isQuiet = false): Promise<void> => {
+  const setOff = async (schemes: readonly Pick<ShelfScheme, 'id' | 'name'>[], isQuiet = false): Promise<void> => {
     const ids = schemes.map(({ id }) => id)
     await notices.attempt(async () => {
       await server.changeShelf({ off: ids })
       changed()
       if (isQuiet) return
-      const [first] = schemes
-      const what = schemes.length === 1 && first ? `“${first.name}” was` : `${schemes.length} schemes were`
-      notices.say(`${what} taken off the shelf.`, 'done', async () => {
+      const verb = schemes.length === 1 ? 'was' : 'were'
+      notices.say(`${schemesInWords(schemes)} ${verb} taken off the shelf.`, 'done', async () => {
         await notices.attempt(() => server.changeShelf({ on: ids }))
         changed()
       })
@@ -102,23 +130,31 @@ export const useShelf = defineStore('shelf', () => {
   const makeFolder = (name: string): Promise<string | null> =>
     notices.attempt(async () => {
       const { id } = await server.makeShelfFolder(name)
-      await load()
+      changed()
       return id
+    })
+  const renameFolder = ({ id, name: was }: { id: string; name: string }, name: string): Promise<void | null> =>
+    notices.attempt(async () => {
+      await server.changeShelfFolder(id, { name })
+      changed()
+      notices.say(`The folder is called “${name}” now.`, 'done', async () => {
+        await notices.attempt(() => server.changeShelfFolder(id, { name: was }))
+        changed()
+      })
+    })
+  /** Takes a folder away; what is in it stays on the shelf. */
+  const takeFolderAway = ({ id, name }: { id: string; name: string }): Promise<void | null> =>
+    notices.attempt(async () => {
+      await server.changeShelfFolder(id, { away: true })
+      changed()
+      notices.say(`The folder “${name}” is gone; its schemes stay on the shelf.`, 'done', async () => {
+        await notices.attempt(() => server.changeShelfFolder(id, { away: false }))
+        changed()
+      })
     })
 
   return {
-    folders,
-    tags,
-    changes,
-    over,
-    putting,
-    load,
-    put,
-    saveOver,
-    bringBack,
-    use,
-    say,
-    setOff,
-    makeFolder,
+    ...{ folders, tags, changes, changed, over, offered, load, offer, put, saveOver, bringBack, use, say, setOff },
+    ...{ makeFolder, renameFolder, takeFolderAway },
   }
 })

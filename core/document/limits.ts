@@ -38,3 +38,10 @@ export const MOST_BY_SWATCH = 1000
 /** The most colors of a scheme on the shelf, and the most tags it has. */
 export const MOST_ON_SHELF = 64
 export const MOST_TAGS = 20
+
+/** The most reviews of a project, the most pictures of artwork in one, and the most comments on it. */
+export const MOST_REVIEWS = 60
+export const MOST_REVIEW_PICTURES = 240
+export const MOST_COMMENTS = 10_000
+/** The longest comment, in letters. */
+export const LONGEST_COMMENT = 2000

@@ -14,6 +14,10 @@ describe('the stored document', () => {
     ['with a color that is none', { ...project, base: { ...project.base, hex: 'red' } }],
     ['with upper-case hex', { ...project, base: { ...project.base, hex: '#FF0000' } }],
     ['with a harmony nobody knows', { ...project, harmony: { ...project.harmony, kind: 'pentadic' } }],
+    [
+      'with a turn that is no number, nor anything that becomes one',
+      { ...project, harmony: { ...project.harmony, turn: { toString: null } } },
+    ],
     ['with too many swatches', { ...project, harmony: { ...project.harmony, count: 11 } }],
     ['with no scheme', { ...project, scheme: [] }],
     ['with a share above one', { ...project, scheme: [{ ...project.scheme[0], share: 2 }] }],

@@ -66,7 +66,7 @@ export const SHELF_ORDERS = ['newest', 'name'] as const
 
 /**
  * What is asked of the shelf; all that is given has to hold. A scheme is near a color where one of its colors is; it holds
- * colors where each has one of its own near it.
+ * colors where each has one of its own all but the same; it fits colors where they have some of its own near them on average.
  */
 export const shelfQuerySchema = z.object({
   words: z.string().max(100).overwrite(onOneLine).default(''),
@@ -76,6 +76,7 @@ export const shelfQuerySchema = z.object({
   favorite: z.boolean().default(false),
   near: hexSchema.optional(),
   holds: z.array(hexSchema).max(12).default([]),
+  fits: z.array(hexSchema).max(12).default([]),
   order: z.enum(SHELF_ORDERS).default('newest'),
 })
 export type ShelfQuery = z.infer<typeof shelfQuerySchema>

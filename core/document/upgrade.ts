@@ -3,6 +3,9 @@ import { hsbOf } from '../color/convert'
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
+/** A number where it is one; what else may stand there is none. */
+const numberOf = (value: unknown): number => (typeof value === 'number' ? value : 0)
+
 /** A record with a field under its present name; where that is there already, the earlier one goes. */
 const renamed = (record: Record<string, unknown>, earlier: string, present: string): Record<string, unknown> => {
   if (!(earlier in record)) return record
@@ -20,7 +23,7 @@ const withOwn = (swatch: Record<string, unknown>, place: number, turn: number): 
     ...rest,
     hue,
     from: isRecord(origin) && origin.kind === 'harmony' && !('place' in origin) ? { ...origin, place } : origin,
-    own: tied === false ? { hex: swatch.hex, hue, angle: turn + (Number(swatch.offset) || 0), over: false } : null,
+    own: tied === false ? { hex: swatch.hex, hue, angle: turn + numberOf(swatch.offset), over: false } : null,
   }
 }
 const swatchUpgraded = (swatch: unknown, place: number, turn: number): unknown => {
@@ -36,7 +39,7 @@ const swatchUpgraded = (swatch: unknown, place: number, turn: number): unknown =
 const asSetByHand = (swatch: unknown, turn: number, over: boolean): unknown => {
   if (!isRecord(swatch) || !isRecord(swatch.from) || swatch.from.kind !== 'harmony' || isRecord(swatch.own))
     return swatch
-  const angle = (swatch.freed === true ? 0 : turn) + (Number(swatch.offset) || 0)
+  const angle = (swatch.freed === true ? 0 : turn) + numberOf(swatch.offset)
   return { ...swatch, own: { hex: swatch.hex, hue: swatch.hue ?? 0, angle, over } }
 }
 
@@ -44,7 +47,7 @@ const asSetByHand = (swatch: unknown, turn: number, over: boolean): unknown => {
 const withPlan = (look: Record<string, unknown>): Record<string, unknown> => {
   const { harmony, scheme } = look
   if (!isRecord(harmony) || 'plan' in harmony) return look
-  const [turn, over] = [Number(harmony.turn) || 0, isRecord(look.cast)]
+  const [turn, over] = [numberOf(harmony.turn), isRecord(look.cast)]
   return {
     ...look,
     harmony: { ...harmony, plan: 'spread', profile: [] },
@@ -60,7 +63,7 @@ const withTaking = (look: Record<string, unknown>): Record<string, unknown> =>
     : look
 
 const lookUpgraded = (look: Record<string, unknown>): Record<string, unknown> => {
-  const turn = isRecord(look.harmony) ? Number(look.harmony.turn) || 0 : 0
+  const turn = isRecord(look.harmony) ? numberOf(look.harmony.turn) : 0
   const scheme = Array.isArray(look.scheme)
     ? { scheme: look.scheme.map((swatch, i) => swatchUpgraded(swatch, i, turn)) }
     : {}

@@ -100,6 +100,24 @@ const insertsOf = (
   return { artwork: (id, look) => artwork(JSON.stringify([look, id])), picture: pictures, gradient: gradientPng }
 }
 
+/** What is known of all artwork of looks, by its hash, and what it becomes in each of them, by the look's id. */
+export const paintingsIn = async (
+  looks: readonly HandedLook[],
+  sources: Pick<Sources, 'file'>,
+): Promise<{ records: ReadonlyMap<string, ArtworkFile>; paintingIn: (look: string) => Painting }> => {
+  const records = new Map<string, ArtworkFile>()
+  for (const hash of new Set(looks.flatMap(look => look.project.artwork.map(art => art.hash)))) {
+    const file = await sources.file(hash)
+    if (file) records.set(hash, file)
+  }
+  const paintingIn = once((id: string): Painting => {
+    const own = (looks.find(each => each.id === id) ?? missing('The colorway')).project
+    const inks = unitedInks(own.artwork.flatMap(({ hash }) => records.get(hash) ?? []))
+    return paintingOf(own, { inks, standIns: [] })
+  })
+  return { records, paintingIn }
+}
+
 /** What is wanted of a project as files, each written when it is asked for. Which there are is known beforehand. */
 export const handOver = async (
   project: Project,
@@ -109,19 +127,8 @@ export const handOver = async (
 ): Promise<HandingOver> => {
   const looks = handedLooks(project, wanted)
   const lookOf = (id: string): HandedLook => looks.find(each => each.id === id) ?? missing('The colorway')
-  const records = new Map<string, ArtworkFile>()
-  for (const hash of new Set(looks.flatMap(look => look.project.artwork.map(art => art.hash)))) {
-    const file = await sources.file(hash)
-    if (file) records.set(hash, file)
-  }
+  const { records, paintingIn } = await paintingsIn(looks, sources)
   const writer = artworkWriter({ ...sources, file: async hash => records.get(hash) ?? null })
-  const paintingIn = once((id: string): Painting => {
-    const own = lookOf(id).project
-    return paintingOf(own, {
-      inks: unitedInks(own.artwork.flatMap(({ hash }) => records.get(hash) ?? [])),
-      standIns: [],
-    })
-  })
   const chosenOf = (look: HandedLook): Artwork[] => look.project.artwork.filter(({ id }) => wanted.artwork.includes(id))
   const schemeOf = once((id: string) => {
     const look = lookOf(id)

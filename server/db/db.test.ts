@@ -54,6 +54,9 @@ describe('migrations', () => {
       '0008-large-files.sql',
       '0009-previews.sql',
       '0010-shelf.sql',
+      '0011-reviews.sql',
+      '0012-shelf-colors.sql',
+      '0013-projects-by-name.sql',
     ])
     expect(await migrate(sql, folder)).toEqual([])
   })

@@ -42,15 +42,15 @@ const told = ({ created_at, size, ...job }: Row): HandOverJob => ({
 const columns = (sql: Sql) => sql`id, name, state, done, parts, doing, failures, reason, size, created_at`
 
 /**
- * Asks for a job on a project as it is stored; one that is not `listed` is only for whoever asked. Null where there is no
- * such project; throws TooMany.
+ * Asks for a job on a project as it is stored; one that is not `listed` is only for whoever asked; one with a `review` writes the
+ * pictures of that. Null where there is no such project; throws TooMany.
  */
 export const addJob = (
   sql: Sql,
   project: string,
   name: string,
   wanted: Wanted,
-  listed = true,
+  { listed = true, review = null }: { listed?: boolean; review?: string | null } = {},
 ): Promise<HandOverJob | null> =>
   inTransaction(sql, async within => {
     const [found] = await within`select 1 from projects where id = ${project} and deleted_at is null for update`
@@ -58,8 +58,8 @@ export const addJob = (
     const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`select count(*)::int as count from jobs
       where project_id = ${project} and state in ('waiting', 'underway')`
     if (count >= MOST_AT_ONCE) throw new TooMany()
-    const [row] = await within<Row[]>`insert into jobs (project_id, name, wanted, listed, document)
-      select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, ${listed}, document from projects where id = ${project}
+    const [row] = await within<Row[]>`insert into jobs (project_id, name, wanted, listed, review_id, document)
+      select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, ${listed}, ${review}, document from projects where id = ${project}
       returning ${columns(within)}`
     await within`select pg_notify(${CHANNEL}, '')`
     return told(row as Row)
@@ -105,6 +105,8 @@ export interface Taken {
   id: string
   project: Project
   wanted: Wanted
+  /** The review it writes the pictures of; null where it writes files. */
+  review: string | null
   release: () => Promise<void>
 }
 
@@ -121,11 +123,14 @@ export const takeJob = async (sql: Sql, held: ReservedSql): Promise<Taken | null
     const release = async (): Promise<void> => {
       await held`select pg_advisory_unlock(${LOCKS}, hashtext(${id}))`
     }
-    const [job] = await sql<Array<{ tries: number; document: unknown; wanted: unknown }>>`
+    const [job] = await sql<Array<{ tries: number; document: unknown; wanted: unknown; review_id: string | null }>>`
       update jobs set state = 'underway', tries = tries + 1 where id = ${id} and state in ('waiting', 'underway')
-      returning tries, document, wanted`
+      returning tries, document, wanted, review_id`
     if (job && job.tries <= MOST_TRIES)
-      return { id, project: projectSchema.parse(job.document), wanted: wantedSchema.parse(job.wanted), release }
+      return {
+        ...{ id, project: projectSchema.parse(job.document), wanted: wantedSchema.parse(job.wanted) },
+        ...{ review: job.review_id, release },
+      }
     if (job) await failJob(sql, id, 'It brought the worker down again and again, and was given up.')
     await release()
   }

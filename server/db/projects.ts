@@ -50,8 +50,15 @@ const told = ({ id, version, updated_at, last_save }: Omit<Row, 'document'>, doc
 
 const stored = ({ document, ...row }: Row): StoredProject => told(row, projectSchema.parse(document))
 
-/** A page of the projects that are not deleted, last changed first; `before` is the id of the last one seen. */
-export const listProjects = async (sql: Sql, limit: number, before?: string): Promise<ProjectSummary[]> => {
+/**
+ * A page of the projects that are not deleted, last changed first; `before` is the id of the last one seen. With words, those that have
+ * all of them in their names.
+ */
+export const listProjects = async (sql: Sql, limit: number, before?: string, words = ''): Promise<ProjectSummary[]> => {
+  const named = words
+    .split(/\s+/)
+    .filter(Boolean)
+    .map(word => `%${word.toLowerCase().replace(/[\\%_]/g, letter => `\\${letter}`)}%`)
   const rows = await sql<
     Array<{
       id: string
@@ -62,6 +69,7 @@ export const listProjects = async (sql: Sql, limit: number, before?: string): Pr
   >`
     select id, version, updated_at, summary from projects
     where deleted_at is null
+    ${named.length ? sql`and lower(summary->>'name') like all (${named})` : sql``}
     ${before ? sql`and (updated_at, id) < (select updated_at, id from projects where id = ${before})` : sql``}
     order by updated_at desc, id desc limit ${limit}`
   return rows.map(({ id, version, updated_at, summary }) => ({

@@ -93,6 +93,16 @@ describe('the shelf', () => {
     expect(await names({ near: '#e07a5f', words: 'green' })).toEqual(['terracotta and green'])
   })
 
+  it('finds what fits colors, the best first, though none is quite the same; and may have to be near another one as well', async () => {
+    await putOnShelf(sql, scheme('both nearly', ['#d9745a', '#16756a', '#f4f1de']))
+    await putOnShelf(sql, scheme('one exactly, none like the other', ['#e07a5f', '#ffffff']))
+    await putOnShelf(sql, scheme('both quite', ['#e07a5f', '#0f6d5f']))
+    await putOnShelf(sql, scheme('neither', ['#2e4f7f', '#101010']))
+    expect(await names({ fits: ['#e07a5f', '#0f6d5f'] })).toEqual(['both quite', 'both nearly'])
+    expect(await names({ fits: ['#e07a5f', '#0f6d5f'], near: '#f4f1de' })).toEqual(['both nearly'])
+    expect(await names({ fits: ['#e07a5f', '#0f6d5f'], words: 'quite' })).toEqual(['both quite'])
+  })
+
   it('saves over what was seen only, keeps what was before, and is found by its colors now', async () => {
     const { id, origin } = await putOnShelf(sql, scheme('Changing', ['#e07a5f']))
     const { swatches } = scheme('Other', ['#2e4f7f'])

@@ -3,12 +3,15 @@ import { labOf, type Hex } from '../../core/color/convert'
 import type { KeptSwatch, ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
 import { inTransaction } from './connect'
 
-/** How far a color may be from the one asked for and still be near it, in OKLab. */
+/** How far a color may be from the one asked for and still be near it, or be the one that is held, in OKLab. */
 const NEAR = 0.07
-/** So many colors nearest to the one asked for are looked at. */
+const HELD = 0.05
+/** How far colors may be on average from the nearest of a scheme that fits them. */
+const FITS = 0.1
+/** So many colors nearest to those asked for are looked at. */
 const MOST_NEAREST = 400
 /** So many answers are counted; more is “more”. */
-const MOST_COUNTED = 10_000
+const MOST_COUNTED = 2000
 
 const asJson = (value: unknown): JSONValue => value as JSONValue
 
@@ -146,29 +149,61 @@ type Part = PendingQuery<Row[]>
 
 /** The conditions of a query, all of which hold. */
 const conditions = (sql: Sql, { tags, folder, favorite, holds }: ShelfQuery, words: Part | null): Part => {
-  const near = (hex: Hex): Part =>
-    sql`and shelf.id in (select shelf_id from shelf_colors where lab <@ cube_enlarge(${pointOf(hex)}::cube, ${NEAR}, 3)
-      and lab <-> ${pointOf(hex)}::cube < ${NEAR})`
+  const holding = (hex: Hex): Part => sql`select shelf_id from shelf_colors
+    where lab <@ cube_enlarge(${pointOf(hex)}::cube, ${HELD}, 3) and lab <-> ${pointOf(hex)}::cube < ${HELD}`
+  const [first, ...others] = holds
   const inFolder =
     folder === undefined
       ? sql``
       : folder === 'none'
-        ? sql`and (folder_id is null or folder_id in (select id from shelf_folders where deleted_at is not null))`
+        ? sql`and (folder_id in (select id from shelf_folders where deleted_at is null)) is not true`
         : sql`and folder_id = ${folder}`
   return sql`shelf.deleted_at is null
     ${words ?? sql``}
     ${tags.length ? sql`and tags @> ${tags}` : sql``}
     ${inFolder}
     ${favorite ? sql`and favorite` : sql``}
-    ${holds.reduce<Part>((all, hex) => sql`${all} ${near(hex)}`, sql``)}`
+    ${
+      first === undefined
+        ? sql``
+        : sql`and shelf.id in (${others.reduce<Part>((all, hex) => sql`${all} intersect ${holding(hex)}`, holding(first))})`
+    }`
 }
 
-/** A page of what answers a query, and how many there are, counted to 10,000. */
+/** A page of what answers a query, and how many there are, counted to 2,000. */
 export interface ShelfPage {
   schemes: ShelfScheme[]
   total: number
 }
 
+/**
+ * What is near a color and fits others, the nearest first: of the schemes that have a color among the nearest to any of them, those near
+ * enough, in the order of how far they are from all.
+ */
+const nearestWith = (sql: Sql, { near, fits }: ShelfQuery, where: Part): Promise<Stored[]> => {
+  const points = [...(near === undefined ? [] : [near]), ...fits].map(pointOf)
+  return sql<Stored[]>`
+    with asked as (
+      select point::cube as point, place > ${near === undefined ? 0 : 1} as fits
+      from unnest(${points}::text[]) with ordinality as given (point, place)
+    ), found as materialized (
+      select distinct shelf_id from asked, lateral (
+        select shelf_id from shelf_colors order by lab <-> asked.point limit ${Math.ceil(MOST_NEAREST / points.length)}) as nearest
+    ), far as (
+      select found.shelf_id, avg(away) filter (where not fits) as near, avg(away) filter (where fits) as fit
+      from found, asked, lateral (
+        select min(lab <-> asked.point) as away from shelf_colors where shelf_id = found.shelf_id) as nearest
+      group by found.shelf_id
+    )
+    select ${columns(sql)} from far join shelf on shelf.id = far.shelf_id
+    where coalesce(near, 0) < ${NEAR} and coalesce(fit, 0) < ${FITS} and ${where}
+    order by coalesce(near, 0) + coalesce(fit, 0), shelf.id`
+}
+
+/**
+ * A page of what fulfills conditions. What is rare is found by what is asked for and put in order; what is common is found soon by
+ * going through all in that order. Which it is, is counted, for the database can only guess, and a wrong guess goes through all.
+ */
 const pageWith = async (
   sql: Sql,
   query: ShelfQuery,
@@ -177,28 +212,33 @@ const pageWith = async (
   count: number,
 ): Promise<ShelfPage> => {
   const where = conditions(sql, query, words)
-  if (query.near !== undefined) {
-    // the nearest colors first, by the index; a scheme stands where its nearest color does
-    const point = pointOf(query.near)
-    const rows = await sql<Stored[]>`
-      with nearest as materialized (
-        select shelf_id, lab <-> ${point}::cube as away from shelf_colors order by lab <-> ${point}::cube limit ${MOST_NEAREST}
-      ), best as (select shelf_id, min(away) as away from nearest where away < ${NEAR} group by shelf_id)
-      select ${columns(sql)} from best join shelf on shelf.id = best.shelf_id where ${where} order by away, shelf.id`
+  if (query.near !== undefined || query.fits.length) {
+    const rows = await nearestWith(sql, query, where)
     return { schemes: rows.slice(from, from + count).map(told), total: rows.length }
   }
-  const order = query.order === 'name' ? sql`lower(name), shelf.id` : sql`updated_at desc, shelf.id`
-  const [rows, [counted]] = await Promise.all([
-    sql<Stored[]>`select ${columns(sql)} from shelf where ${where} order by ${order} offset ${from} limit ${count}`,
-    sql<Array<{ total: number }>>`select count(*)::int as total from
-      (select 1 from shelf where ${where} limit ${MOST_COUNTED}) as counted`,
-  ])
-  return { schemes: rows.map(told), total: counted?.total ?? 0 }
+  const order = query.order === 'name' ? sql`lower(name), id` : sql`updated_at desc, id`
+  const isNarrowed = words ?? (query.tags.length || query.folder || query.favorite || query.holds.length)
+  const ids = await inTransaction(sql, async within => {
+    if (isNarrowed)
+      await within`select set_config('enable_seqscan', 'off', true), set_config('enable_indexscan', 'off', true),
+        set_config('jit', 'off', true)`
+    return within<Array<{ id: string }>>`select id from (
+      select id, name, updated_at from shelf where ${where} limit ${MOST_COUNTED + 1}) as hits
+      ${isNarrowed ? sql`order by ${order}` : sql``}`
+  })
+  const rows =
+    ids.length > MOST_COUNTED
+      ? await sql<
+          Stored[]
+        >`select ${columns(sql)} from shelf where ${where} order by ${order} offset ${from} limit ${count}`
+      : await sql<Stored[]>`select ${columns(sql)} from shelf
+          where id = any(${ids.slice(from, from + count).map(({ id }) => id)}::uuid[]) order by ${order}`
+  return { schemes: rows.map(told), total: Math.min(ids.length, MOST_COUNTED) }
 }
 
 /**
  * Searches the shelf: by the beginnings of words, and, where those are not found, by letters within words; by tag, folder,
- * favorites, and by color (near one: the nearest first; holding all that are given).
+ * favorites, and by color (near one, or fitting several: the nearest first; holding all that are given).
  */
 export const searchShelf = async (sql: Sql, query: ShelfQuery, from = 0, count = 48): Promise<ShelfPage> => {
   if (!query.words.trim()) return pageWith(sql, query, null, from, count)

@@ -4,8 +4,10 @@ import { contentsPage } from '../../core/handover/contents'
 import { archiveName, type PlannedFile } from '../../core/handover/plan'
 import { handOver, type HandingOver, type Sources } from '../../render/handover/hand'
 import { archiveTo } from '../../render/handover/archive'
+import { handReview } from '../../render/handover/review'
 import { isDatabaseGone } from '../db/connect'
 import { endJob, failJob, isWanted, keepFile, keptFile, keptPaths, tellJob, type Taken } from '../db/jobs'
+import { keepReviewPictures } from '../db/reviews'
 import { reasonOf } from '../reason'
 import { mediaOf } from './media'
 
@@ -16,11 +18,16 @@ const LOOK = 400
 /** How large the pieces of a result are, in bytes. */
 const PIECE = 1 << 20
 
-/** What one artwork after the other is written of: the order that opens each file once. */
-const inOrderOfWork = (files: readonly PlannedFile[]): PlannedFile[] => {
-  const key = ({ content }: PlannedFile): string => ('artwork' in content ? content.artwork.hash : '')
-  return [...files].sort((one, other) => (key(one) < key(other) ? -1 : key(one) > key(other) ? 1 : 0))
+/** Files to be written, whatever they are; `of` is the file of the artwork one is made of. */
+interface Writing<File extends { path: string }> {
+  files: readonly File[]
+  of: (file: File) => string
+  write: (file: File, signal: AbortSignal) => Promise<Uint8Array>
 }
+
+/** What one artwork after the other is written of: the order that opens each file once. */
+const inOrderOfWork = <File>(files: readonly File[], key: (file: File) => string): File[] =>
+  [...files].sort((one, other) => (key(one) < key(other) ? -1 : key(one) > key(other) ? 1 : 0))
 
 /** Bytes in pieces of one size; the last is what is left. */
 async function* inPieces(parts: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
@@ -90,22 +97,25 @@ async function* archived(sql: Sql, id: string, page: string, paths: readonly str
 }
 
 /** Writes the files of a job that are not done yet, some side by side; those that cannot be are returned with the reason. */
-const writeAll = async (
+const writeAll = async <File extends { path: string }>(
   sql: Sql,
   { id }: Taken,
-  handing: HandingOver,
+  { files, of, write }: Writing<File>,
   stop: AbortController,
 ): Promise<HandOverJob['failures']> => {
   const kept = await keptPaths(sql, id)
-  const parts = handing.files.length
+  const parts = files.length
   const failures: HandOverJob['failures'] = []
-  const waiting = inOrderOfWork(handing.files.filter(({ path }) => !kept.has(path)))
+  const waiting = inOrderOfWork(
+    files.filter(({ path }) => !kept.has(path)),
+    of,
+  )
   let done = parts - waiting.length
   const lane = async (): Promise<void> => {
     for (let file = waiting.shift(); file && !stop.signal.aborted; file = waiting.shift()) {
       await tellJob(sql, id, { done, parts, doing: file.path, failures })
       try {
-        await keepFile(sql, id, file.path, await handing.write(file, stop.signal))
+        await keepFile(sql, id, file.path, await write(file, stop.signal))
       } catch (error) {
         if (stop.signal.aborted) return
         if (isDatabaseGone(error)) throw error
@@ -124,7 +134,7 @@ const writeAll = async (
  * nobody wants it any more. Throws where the database is gone: then another takes it up.
  */
 export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<void> => {
-  const { id, project, wanted } = taken
+  const { id, project, wanted, review } = taken
   const stop = new AbortController()
   const looking = setInterval(() => {
     isWanted(sql, id).then(
@@ -133,9 +143,19 @@ export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<v
     )
   }, LOOK)
   try {
+    if (review) {
+      const handed = await handReview(project, wanted, sources)
+      const failures = await writeAll(sql, taken, { ...handed, of: ({ hash }) => hash }, stop)
+      if (stop.signal.aborted) return
+      const [failure] = failures
+      if (failure && failures.length === handed.files.length) return await failJob(sql, id, failure.reason)
+      await keepReviewPictures(sql, id, review)
+      return
+    }
     const handing = await handOver(project, wanted, sources)
     if (!handing.files.length) return await failJob(sql, id, 'There is nothing to write of what is chosen.')
-    const failures = await writeAll(sql, taken, handing, stop)
+    const of = ({ content }: PlannedFile): string => ('artwork' in content ? content.artwork.hash : '')
+    const failures = await writeAll(sql, taken, { ...handing, of }, stop)
     if (stop.signal.aborted) return
     const [only] = handing.files
     const written = new Set(

@@ -1,6 +1,6 @@
 import type { Server } from 'node:http'
 import type { Socket } from 'node:net'
-import { defineEventHandler, setHeaders, type H3Event } from 'h3'
+import { defineEventHandler, setHeader, setHeaders, type H3Event } from 'h3'
 import { failure } from '../answers'
 import { ANSWER_POLICY, SCRIPT_POLICY } from '../headers'
 
@@ -23,6 +23,11 @@ const hostOf = (origin: string): string | null => {
   }
 }
 
+/** The host under which reviews are open, and nothing else: that of PLUMBAGO_REVIEW_ADDRESS, to which links lead then. */
+const reviewHost = hostOf(process.env.PLUMBAGO_REVIEW_ADDRESS ?? '')
+/** What there is under that name: the page of a review, what it asks for, and what pages are made of. */
+const OF_REVIEWS = /^\/(?:review\/|api\/review\/|_nuxt\/|mark\.svg$)/
+
 /** Whether a change comes from one of our own pages, or from a program that is no browser and can be made to do nothing by a page. */
 const isOurs = ({ headers }: H3Event['node']['req'], host: string): boolean => {
   const { origin, 'sec-fetch-site': site, 'user-agent': agent = '' } = headers
@@ -43,7 +48,10 @@ const guard = defineEventHandler(event => {
     'content-security-policy': event.path.startsWith('/_nuxt/') ? SCRIPT_POLICY : ANSWER_POLICY,
   })
   const { host = '' } = event.node.req.headers
-  if (!LOOPBACK.test(host) && !allowed.has(host)) throw failure(421, 'This server does not go by that name.')
+  if (event.path.startsWith('/review/')) setHeader(event, 'x-robots-tag', 'noindex, nofollow')
+  if (host === reviewHost) {
+    if (!OF_REVIEWS.test(event.path)) throw failure(404, 'There is nothing at this address.')
+  } else if (!LOOPBACK.test(host) && !allowed.has(host)) throw failure(421, 'This server does not go by that name.')
   if (event.method !== 'GET' && event.method !== 'HEAD' && !isOurs(event.node.req, host))
     throw failure(403, 'Changes are taken from this application’s own pages only.')
 })

@@ -17,11 +17,12 @@ import { createProject, findProject } from '../../server/db/projects'
 import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes, spotlightTimes } from './remap'
 import { serve } from '../e2e/server'
 import { ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
-import { measureFrames } from './frame'
+import { measureFrames, percentile } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
 import { DIMENSIONS, growthOf } from './growth'
+import { reviewTimes } from './reviewing'
 import { readerTimes, uploadTimes } from './serving'
-import { shelfTimes } from './shelf'
+import { scrollTimes, shelfTimes } from './shelf'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
@@ -34,7 +35,8 @@ import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from 
 
 /*
  * Prints the figures of docs/benchmarks.md:
- * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover|growth|serving|shelf [ADDRESS]]
+ * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover|growth|serving|shelf|
+ * reviews [ADDRESS]]
  */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
@@ -205,10 +207,13 @@ const routes = async (address: string, url: string): Promise<void> => {
 }
 
 /** Runs work against the built app on a database of its own. */
-const served = async (work: (address: string, url: string, pid: number) => Promise<void>): Promise<void> => {
+const served = async (
+  work: (address: string, url: string, pid: number) => Promise<void>,
+  more: NodeJS.ProcessEnv = {},
+): Promise<void> => {
   const url = execFileSync('bin/cluster', ['start', 'bench-postgres'], { encoding: 'utf8' }).trim()
   execFileSync('node', ['--import', 'tsx', 'bin/prepare-database.ts'], { env: { ...process.env, DATABASE_URL: url } })
-  const app = await serve(url, 4198)
+  const app = await serve(url, 4198, more)
   try {
     row('measure', 'figure')
     row('---', '---:')
@@ -490,21 +495,61 @@ const serving = (): Promise<void> =>
     row('whether it is there, 95th percentile', `${tenth(health)} ms`, '50 ms')
   })
 
+const reviews = (): Promise<void> =>
+  served(
+    async (address, url) => {
+      const { answered, said, lost, seen, heard, streams } = await reviewTimes(address, url)
+      row('200 readers and 20 clients of a review for 60 s', 'a second', 'middle', '95th', '99th percentile', 'failed')
+      row('---', '---:', '---:', '---:', '---:', '---:')
+      for (const { what, perSecond, middle, p95, p99, failed } of answered)
+        row(what, tenth(perSecond), `${tenth(middle)} ms`, `${tenth(p95)} ms`, `${tenth(p99)} ms`, failed)
+      console.log()
+      row('figure', 'goal', '')
+      row('---', '---:', '---:')
+      row('comments acknowledged; lost', `${said}; ${lost}`, 'lost: 0')
+      row(`told to ${streams} who watch`, `${heard} of ${said * streams}`, 'all')
+      const [middle, p95, p99] = [0.5, 0.95, 0.99].map(part => whole(percentile(seen, part)))
+      row('on the designer’s screen: middle; 95th; 99th percentile', `${middle}; ${p95}; ${p99} ms`, '300 ms')
+    },
+    { PLUMBAGO_PROXY: '1' },
+  )
+
 const shelf = (): Promise<void> =>
-  served(async (_address, url) => {
+  served(async (address, url) => {
     const sql = connect(url)
     try {
       row('a shelf of 100,000 schemes, asked by', 'found', 'middle', '95th percentile')
       row('---', '---:', '---:', '---:')
       for (const { what, found, middle, p95 } of await shelfTimes(sql))
         row(what, found, `${tenth(middle)} ms`, `${tenth(p95)} ms`)
+      console.log()
+      const { shelf: ours, plain, shown } = await scrollTimes(address)
+      row(`Home scrolled with ${shown} schemes in sight`, 'middle', '95th percentile of frames')
+      row('---', '---:', '---:')
+      row('the shelf', `${tenth(ours.half)} ms`, `${tenth(ours.most)} ms`)
+      row('a plain list of 1,000 lines', `${tenth(plain.half)} ms`, `${tenth(plain.most)} ms`)
     } finally {
       await sql.end()
     }
   })
 
 const parts: Record<string, () => void | Promise<void>> = {
-  ...{ reading, pictures, schemes, compose, remap, keeping, painting, house, check, handover, growth, serving, shelf },
+  ...{
+    reading,
+    pictures,
+    schemes,
+    compose,
+    remap,
+    keeping,
+    painting,
+    house,
+    check,
+    handover,
+    growth,
+    serving,
+    shelf,
+    reviews,
+  },
   browser: inBrowser,
 }
 for (const [name, part] of Object.entries(parts)) {

@@ -1,4 +1,5 @@
 import type { Sql } from 'postgres'
+import { frameTimesOf, onPage, type FrameTimes, type TimingPage } from './frame'
 import { labOf } from '../../core/color/convert'
 import { shelfQuerySchema, type ShelfQuery } from '../../core/document/shelf'
 import { dice } from '../../demo/draw'
@@ -54,8 +55,8 @@ const fill = async (sql: Sql): Promise<void> => {
     await sql`insert into shelf_colors (shelf_id, lab) select id, point::cube
       from unnest(${points.map(({ id }) => id)}::uuid[], ${points.map(({ point }) => point)}::text[]) as given (id, point)`
   }
-  await sql`analyze shelf`
-  await sql`analyze shelf_colors`
+  await sql`vacuum analyze shelf`
+  await sql`vacuum analyze shelf_colors`
 }
 
 /** The middle and the 95th percentile of many searches of a kind, in milliseconds; how many answer in the middle. */
@@ -81,7 +82,11 @@ export const shelfTimes = async (
       const { hex, other } = any()
       return { holds: [hex, other] }
     },
+    'holding three colors': () => ({ holds: [any().hex, any().hex, any().other] }),
+    'fitting three colors': () => ({ fits: [any().hex, any().hex, any().other] }),
+    'a folder and a word': () => ({ folder: 'none' as const, words: word() }),
     'nothing: the newest': () => ({}),
+    'nothing: by name': () => ({ order: 'name' as const }),
   }
   const timed = async (work: () => Promise<number>): Promise<{ middle: number; p95: number; found: number }> => {
     const times: number[] = []
@@ -102,3 +107,29 @@ export const shelfTimes = async (
   })
   return all
 }
+
+/** Home with 1,000 schemes in sight: frames while the shelf is scrolled, beside those of scrolling a page with nothing but lines. */
+export const scrollTimes = (address: string): Promise<{ shelf: FrameTimes; plain: FrameTimes; shown: number }> =>
+  onPage(async page => {
+    const scrolled = (selector: string): Promise<number[]> =>
+      page.evaluate(async of => {
+        const place = document.querySelector(of)
+        if (!place) throw new Error(`There is no ${of}.`)
+        place.scrollTop = 0
+        return (globalThis as TimingPage).timeFrames(120, i => {
+          place.scrollTop = (i * 331) % Math.max(1, place.scrollHeight - place.clientHeight)
+        })
+      }, selector)
+    await page.goto(address)
+    const schemes = page.getByTestId('shelf-scheme')
+    await schemes.first().waitFor()
+    for (let shown = 0; shown < 1000; shown = await schemes.count()) {
+      await page.evaluate(() => document.querySelector('main > aside')?.scrollTo(0, 1e7))
+      await page.waitForFunction(before => document.querySelectorAll('[data-test=shelf-scheme]').length > before, shown)
+    }
+    const [shown, times] = [await schemes.count(), await scrolled('main > aside')]
+    await page.setContent(
+      `<div id="plain" style="height:756px;overflow-y:auto">${'<p style="height:70px;margin:8px">A line</p>'.repeat(1000)}</div>`,
+    )
+    return { shelf: frameTimesOf(times), plain: frameTimesOf(await scrolled('#plain')), shown }
+  })

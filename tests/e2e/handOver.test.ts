@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright'
 import { execFileSync } from 'node:child_process'
 import { mkdtemp, readdir, readFile, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
@@ -7,6 +6,7 @@ import { expect, test, type Download, type Page } from '@playwright/test'
 import { unzipSync } from 'fflate'
 import sharp from 'sharp'
 import { readColors } from '../../core/formats/read/read'
+import { isAccessible } from './accessible'
 import { goTo, showFiles } from './label'
 import { bandColors, bring, dragTo, middleOf, newProject, openDemoCopy, saved, startFrom } from './workspace'
 
@@ -16,12 +16,6 @@ const bytesOf = async (download: Download): Promise<Buffer> => readFile(await do
 const downloaded = async (page: Page, act: () => Promise<void>): Promise<Download> => {
   const [download] = await Promise.all([page.waitForEvent('download', { timeout: 120_000 }), act()])
   return download
-}
-/** Finds nothing amiss for those who do not see or do not use a mouse. */
-const isAccessible = async (page: Page, within: string): Promise<void> => {
-  const axe = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).include(within)
-  const { violations } = await axe.analyze()
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([])
 }
 /** The pixels of a picture, straight RGBA. */
 const pixelsOf = async (bytes: Buffer): Promise<{ data: Buffer; width: number; height: number }> => {

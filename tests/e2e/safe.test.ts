@@ -382,6 +382,8 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
     origin: { kind: 'band', title: '', project: null },
     ...{ note: 'x', tags: ['x'], folder: null, favorite: false },
     ...{ change: [{ id, said: { tags: ['x'] } }], off: [id], on: [id] },
+    ...{ title: 'x', greeting: 'x', looks: ['now'], artwork: [], endsAt: '2100-01-01T00:00:00.000Z', closed: true },
+    ...{ author: 'x', text: 'x', look: 'c1', spot: { artwork: 'a1', x: 0, y: 0 }, thread: null, resolved: true },
     listed: true,
   }
   const places = placesIn(whole)
@@ -410,12 +412,19 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
   const path = fc.oneof(
     part.map(each => `/api/projects/${each}`),
     fc
-      .tuple(part, fc.constantFrom('trail', 'preview', 'jobs', 'restore', 'none'))
+      .tuple(part, fc.constantFrom('trail', 'preview', 'jobs', 'reviews', 'restore', 'none'))
       .map(([each, of]) => `/api/projects/${each}/${of}`),
     fc
       .tuple(part, fc.constantFrom('', '/source', '/map', '/stage', '/pictures', '/also', '/manner'))
       .map(([each, of]) => `/api/artwork/${each}${of}`),
     fc.tuple(part, fc.constantFrom('working', 'small', 'none')).map(([each, of]) => `/api/pictures/${each}/${of}`),
+    fc
+      .tuple(
+        fc.constantFrom('review', 'reviews'),
+        part,
+        fc.constantFrom('', '/link', '/choice', '/comments', `/comments/${id}`, '/pictures/large/c1/a1', '/none'),
+      )
+      .map(([who, each, of]) => `/api/${who}/${each}${of}`),
     fc.tuple(part, fc.constantFrom('', '/result', '/retry', '/stop')).map(([each, of]) => `/api/jobs/${each}${of}`),
     fc.constantFrom(
       '/api/projects',
@@ -437,7 +446,19 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
     fc
       .array(
         fc.tuple(
-          fc.constantFrom('limit', 'before', 'name', 'kind', 'version', 'words', 'from', 'near', '__proto__'),
+          fc.constantFrom(
+            'limit',
+            'before',
+            'name',
+            'kind',
+            'version',
+            'words',
+            'from',
+            'near',
+            'look',
+            'thread',
+            '__proto__',
+          ),
           fc.oneof(fc.string({ unit: 'binary' }), fc.constantFrom('-1', '1e9', id, '#aabbcc', '\u0000', 'raster')),
         ),
         { maxLength: 3 },
@@ -474,6 +495,9 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
     path: fc.constantFrom(
       '/api/projects',
       `/api/projects/${id}/jobs`,
+      `/api/projects/${id}/reviews`,
+      `/api/reviews/${id}/comments`,
+      `/api/review/${'a'.repeat(32)}/comments`,
       '/api/shelf',
       '/api/shelf/several',
       '/api/shelf/folders',

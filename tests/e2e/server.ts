@@ -11,9 +11,9 @@ export interface Served {
 }
 
 /** Starts the built app on a port and waits until it answers. */
-export const serve = async (databaseUrl: string, port = PORT): Promise<Served> => {
+export const serve = async (databaseUrl: string, port = PORT, more: NodeJS.ProcessEnv = {}): Promise<Served> => {
   const child: ChildProcess = spawn('node', ['.output/server/index.mjs'], {
-    env: { ...process.env, DATABASE_URL: databaseUrl, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port) },
+    env: { ...process.env, DATABASE_URL: databaseUrl, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), ...more },
     stdio: 'ignore',
   })
   const address = `http://127.0.0.1:${port}`

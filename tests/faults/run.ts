@@ -4,11 +4,13 @@ import { readdirSync, readFileSync, rmSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import type { StoredProject } from '../../core/document/project'
+import type { Review, ReviewPage, ReviewThread } from '../../core/document/review'
 import type { PackedTrail } from '../../core/document/trail'
 
 /*
  * Kills the server, what reads and draws for it, and the database, again and again at moments drawn by a seed, while six writers
- * save and one uploads; then looks whether everything that was acknowledged is there, whole: npm run faults [-- KILLS [SEED]]
+ * save, one uploads and a client comments; then looks whether everything that was acknowledged is there, whole:
+ * npm run faults [-- KILLS [SEED]]
  */
 
 const KILLS = Number(process.argv[2] ?? 100)
@@ -36,7 +38,7 @@ interface Running {
 
 const startUp = async (): Promise<Running> => {
   rmSync(DATA, { recursive: true, force: true })
-  const env: NodeJS.ProcessEnv = { ...process.env, PLUMBAGO_DATA: DATA }
+  const env: NodeJS.ProcessEnv = { ...process.env, PLUMBAGO_DATA: DATA, PLUMBAGO_PROXY: '1' }
   delete env.DATABASE_URL
   delete env.PORT
   const child = spawn('bin/start', [], { env, stdio: ['ignore', 'pipe', 'pipe'] })
@@ -94,6 +96,7 @@ const ask = async (
   path: string,
   method = 'GET',
   body?: unknown,
+  from = '',
 ): Promise<{ status: number; said: unknown } | null> => {
   try {
     const raw = typeof body === 'string'
@@ -104,7 +107,10 @@ const ask = async (
         ? {}
         : {
             body: raw ? body : JSON.stringify(body),
-            headers: { 'content-type': raw ? 'application/octet-stream' : 'application/json' },
+            headers: {
+              'content-type': raw ? 'application/octet-stream' : 'application/json',
+              ...(from ? { 'x-forwarded-for': from } : {}),
+            },
           }),
     })
     const said: unknown = await answer.json().catch(() => null)
@@ -120,9 +126,10 @@ const insist = async (
   path: string,
   method = 'GET',
   body?: unknown,
+  from = '',
 ): Promise<{ status: number; said: unknown }> => {
   for (;;) {
-    const answer = await ask(address, path, method, body)
+    const answer = await ask(address, path, method, body, from)
     if (answer) return answer
     await pause(50)
   }
@@ -131,6 +138,7 @@ const insist = async (
 const wrong: string[] = []
 let saves = 0
 let uploads = 0
+let comments = 0
 let isOver = false
 
 /** What a writer sends as its save of a number: what it says is told by the number everywhere. */
@@ -211,6 +219,58 @@ const upload = async (address: string): Promise<() => Promise<void>> => {
   }
 }
 
+/** How long a client rests between two comments, in milliseconds: not more than one review takes in a minute. */
+const THINKS = 150
+
+/** Publishes a review and comments on it again and again; every comment has to be there once, in its order, and the last choice. */
+const review = async (address: string): Promise<() => Promise<void>> => {
+  const { said } = await insist(address, '/api/projects', 'POST', { name: 'Reviewed' })
+  const { id } = said as StoredProject
+  const wanted = {
+    version: 1,
+    title: 'Review',
+    looks: ['now'],
+    artwork: [],
+    endsAt: new Date(Date.now() + 8e7).toISOString(),
+  }
+  const { said: published } = await insist(address, `/api/projects/${id}/reviews`, 'POST', wanted)
+  const { link, review: made } = published as { link: string; review: Review }
+  const api = link.replace('/review/', '/api/review/')
+  const sent: string[] = []
+  let chosen = ''
+  const talking = (async () => {
+    for (let n = 0; !isOver; n++) {
+      const put = { id: randomUUID(), author: 'Ada', text: `Number ${n}`, look: 'c1', reader: `r${n}` }
+      const { status } = await insist(address, `${api}/comments`, 'POST', put, `192.0.2.${n % 250}`)
+      if (status === 201) {
+        sent.push(put.id)
+        comments++
+      } else wrong.push(`comment ${n} was answered with ${status}`)
+      if (n % 10 === 0) {
+        const choice = await insist(address, `${api}/choice`, 'PUT', { look: 'c1', author: `Ada ${n}` })
+        if (choice.status === 200) chosen = `Ada ${n}`
+        else if (choice.status !== 429) wrong.push(`choice ${n} was answered with ${choice.status}`)
+      }
+      await pause(THINKS)
+    }
+  })()
+  return async () => {
+    await talking
+    const kept: string[] = []
+    for (let before = '', more = true; more; ) {
+      const { said: told } = await insist(address, `/api/reviews/${made.id}/comments?${before && `before=${before}`}`)
+      const page = told as { threads: ReviewThread[]; more: boolean }
+      kept.push(...page.threads.map(thread => thread.id))
+      before = String(page.threads.at(-1)?.seq ?? '')
+      more = page.more
+    }
+    if (kept.reverse().join() !== sent.join())
+      wrong.push(`${kept.length} comments are kept of ${sent.length}, or in another order`)
+    const { said: now } = await insist(address, api)
+    if ((now as ReviewPage).choice?.author !== chosen) wrong.push('the last choice is not kept')
+  }
+}
+
 /** How long it takes until the server answers from its database again, in milliseconds. */
 const untilAnswer = async (address: string): Promise<number> => {
   const began = performance.now()
@@ -231,6 +291,7 @@ try {
   const looks = [
     ...(await Promise.all(Array.from({ length: WRITERS }, (_, i) => write(running.address, i)))),
     await upload(running.address),
+    await review(running.address),
   ]
   for (let kills = 0; kills < KILLS; ) {
     await pause(draw() * PEACE)
@@ -239,7 +300,8 @@ try {
     kills++
     await pause(20)
     times[target].push(await untilAnswer(running.address))
-    if (kills % 10 === 0) console.log(`${kills} kills, ${saves} saves, ${uploads} uploads, ${wrong.length} wrong`)
+    if (kills % 10 === 0)
+      console.log(`${kills} kills, ${saves} saves, ${uploads} uploads, ${comments} comments, ${wrong.length} wrong`)
   }
   isOver = true
   for (const look of looks) await look()
@@ -252,6 +314,8 @@ try {
 console.log(`| killed | times | answers again: median | most |\n| --- | ---: | ---: | ---: |`)
 for (const [target, all] of Object.entries(times))
   console.log(`| ${target} | ${all.length} | ${middle(all)} | ${middle(all, 1)} |`)
-console.log(`\n${saves} saves and ${uploads} uploads acknowledged; lost, changed or half kept: ${wrong.length}`)
+console.log(
+  `\n${saves} saves, ${uploads} uploads and ${comments} comments acknowledged; lost, changed or half kept: ${wrong.length}`,
+)
 for (const each of wrong) console.log(`- ${each}`)
 process.exit(wrong.length ? 1 : 0)

@@ -12,6 +12,7 @@ import { followDrag } from '~/composables/useDrag'
  * scrubbed. A click goes back; nothing later is lost.
  */
 const history = useHistory()
+const shelf = useShelf()
 const painting = usePainting()
 const session = useProjectSession()
 const trail = useTrail()
@@ -144,7 +145,16 @@ const marker = computed(
           >
         </template>
         <button
+          v-if="shown"
           class="control ml-auto h-5! px-1.5! text-caption"
+          title="Put the scheme of this state on the shelf"
+          data-test="trail-shelf"
+          @click="shelf.offer({ name: shown.kept ?? asName(shown.did), kind: 'trail', scheme: shown.look.scheme })"
+        >
+          Shelf…
+        </button>
+        <button
+          class="control h-5! px-1.5! text-caption"
           :aria-pressed="shown?.kept !== null"
           :title="withKey('Keep the state you are in for good', 'keep')"
           @click="shown?.kept ? trail.rename(shown.id, null) : proofs.keep()"

@@ -11,6 +11,7 @@ import { baseSwatchOf, dominantOf } from '../../../core/scheme/worn'
 
 /** What can be done to the band as a whole: swatches added, and the order and roles they stand in. */
 const history = useHistory()
+const shelf = useShelf()
 const full = computed(() => (history.document?.scheme.length ?? 0) >= MOST_SWATCHES)
 
 const choices = computed(() => {
@@ -73,5 +74,13 @@ const orders = computed(() => [
       Add…
     </MenuList>
     <MenuList class="control w-full px-1!" placement="top-end" :choices="orders">Order…</MenuList>
+    <button
+      class="control w-full px-1!"
+      title="Put this scheme on the shelf"
+      data-test="band-shelf"
+      @click="shelf.offer()"
+    >
+      Shelf…
+    </button>
   </div>
 </template>

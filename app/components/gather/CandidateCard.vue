@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keptSwatches } from '../../../core/scheme/kept'
 import type { Candidate } from '~/stores/gathering'
 
 /**
@@ -10,6 +11,7 @@ const emit = defineEmits<{ look: [] }>()
 const painting = usePainting()
 const gathering = useGathering()
 const server = useServer()
+const shelf = useShelf()
 
 const pictures = computed(() =>
   candidate.of.flatMap(id => gathering.references.find(each => each.id === id)?.hash ?? []).slice(0, 4),
@@ -83,7 +85,17 @@ const what = computed(
       <span class="truncate">{{ candidate.title }}</span
       ><span v-if="inUse" class="text-caption" aria-label="in use">●</span
       ><span v-if="candidate.extraction?.flat" class="shrink-0 text-caption text-quiet">palette</span
-      ><span v-if="candidate.problem" aria-label="problem">▲</span>
+      ><span v-if="candidate.problem" aria-label="problem">▲</span
+      ><button
+        v-if="found.length"
+        class="ml-auto shrink-0 self-center px-1 text-caption text-quiet underline-offset-2 hover:text-ink hover:underline"
+        :aria-label="`Put the colors of ${candidate.title} on the shelf`"
+        title="Put these colors on the shelf"
+        data-test="reference-shelf"
+        @click="shelf.offer({ name: candidate.title, kind: 'reference', scheme: keptSwatches(found) })"
+      >
+        Shelf…
+      </button>
     </p>
   </li>
 </template>

@@ -2,15 +2,30 @@
 import { hsbOf } from '../../../core/color/convert'
 import type { Command } from '../../../core/commands/commands'
 import { blended } from '../../../core/harmony/blend'
-import type { FoundScheme } from '~/composables/useFinding'
+import type { Artwork } from '../../../core/document/artwork'
+import type { Painted } from '../../../core/painting/painting'
+import { takenFrom, type FoundScheme } from '~/composables/useFinding'
 
-/** A scheme that was found: pointed at it is previewed in the artwork; opened it is used as it is, as base, or blended in. */
-const { scheme, test } = defineProps<{ scheme: FoundScheme; opened: boolean; test: string }>()
+/**
+ * A scheme that was found, as a strip or on an artwork: pointed at it is previewed in the project that is open; opened it is used as it
+ * is, as base, or blended in. Where no project is open, what can be done with it is said by who shows it.
+ */
+const {
+  scheme,
+  test,
+  seen = null,
+} = defineProps<{
+  scheme: FoundScheme
+  opened: boolean
+  test: string
+  /** The artwork it is seen on, and what its colors become. */
+  seen?: { artwork: Artwork; painted: Painted } | null
+}>()
 const emit = defineEmits<{ open: []; used: [] }>()
 const history = useHistory()
 const amount = ref(50)
 
-const asIs = (): Command => ({ do: 'take colors', kind: 'shelf', title: scheme.name, colors: scheme.colors })
+const asIs = (): Command => ({ do: 'take colors', kind: 'shelf', title: scheme.name, colors: takenFrom(scheme) })
 const asBlend = (): Command => {
   const free = (history.settled?.scheme ?? []).filter(swatch => !swatch.locked)
   const hexes = blended(
@@ -41,9 +56,9 @@ onUnmounted(() => history.preview(null))
 </script>
 
 <template>
-  <li class="border" :class="opened ? 'border-ink' : 'border-line hover:border-strong'">
+  <li class="found relative border" :class="opened ? 'border-ink' : 'border-line hover:border-strong'">
     <button
-      class="grid w-full gap-1 p-1.5 text-left"
+      class="grid w-full grid-cols-[minmax(0,1fr)] gap-1 p-1.5 text-left"
       :aria-expanded="opened"
       :aria-label="`${scheme.name}: ${scheme.words}`"
       :data-test="test"
@@ -54,7 +69,15 @@ onUnmounted(() => history.preview(null))
       @focus="history.preview(asIs())"
       @blur="history.preview(null)"
     >
-      <span class="flex h-9"
+      <span v-if="seen" class="block h-40 p-1" data-test="seen-on"
+        ><ArtworkProof
+          v-if="seen.painted.colors.size"
+          :hash="seen.artwork.hash"
+          :ratio="seen.artwork.width / seen.artwork.height"
+          :colors="seen.painted.colors"
+          :by-hand="seen.painted.byHand"
+      /></span>
+      <span class="flex" :class="seen ? 'h-3' : 'h-9'"
         ><i
           v-for="({ hex, share }, i) in scheme.colors"
           :key="i"
@@ -62,36 +85,47 @@ onUnmounted(() => history.preview(null))
           :style="{ background: hex, flex: `${share} 1 0` }"
       /></span>
       <span class="flex items-baseline justify-between gap-2"
-        ><span class="truncate">{{ scheme.name }}</span
-        ><span class="truncate text-caption text-quiet">{{ scheme.caption }}</span></span
+        ><span class="max-w-[75%] shrink-0 truncate" :title="scheme.name">{{ scheme.name }}</span
+        ><span class="min-w-0 truncate text-caption text-quiet">{{ scheme.caption }}</span></span
       >
     </button>
+    <slot name="corner" />
     <div v-if="opened" class="grid gap-2 border-t border-line p-1.5">
-      <p class="flex gap-1.5">
-        <button class="control grow" @click="useAsIs">Use as is</button
-        ><button class="control grow" @click="useAsBase()">As base</button>
-      </p>
-      <p class="flex items-center gap-1.5">
-        <input
-          v-model.number="amount"
-          type="range"
-          min="5"
-          max="95"
-          step="5"
-          class="slide min-w-0 grow"
-          aria-label="How much of it to blend in"
-          @input="history.preview(asBlend())"
-        />
-        <button
-          class="control"
-          @pointerenter="history.preview(asBlend())"
-          @pointerleave="history.preview(null)"
-          @click="history.runSaying(asBlend(), `Blended in ${amount}% of “${scheme.name}”.`)"
-        >
-          Blend {{ amount }}%
-        </button>
-      </p>
+      <template v-if="history.settled">
+        <p class="flex gap-1.5">
+          <button class="control grow" @click="useAsIs">Use as is</button
+          ><button class="control grow" @click="useAsBase()">As base</button>
+        </p>
+        <p class="flex items-center gap-1.5">
+          <input
+            v-model.number="amount"
+            type="range"
+            min="5"
+            max="95"
+            step="5"
+            class="slide min-w-0 grow"
+            aria-label="How much of it to blend in"
+            @input="history.preview(asBlend())"
+          />
+          <button
+            class="control"
+            @pointerenter="history.preview(asBlend())"
+            @pointerleave="history.preview(null)"
+            @click="history.runSaying(asBlend(), `Blended in ${amount}% of “${scheme.name}”.`)"
+          >
+            Blend {{ amount }}%
+          </button>
+        </p>
+      </template>
       <slot />
     </div>
   </li>
 </template>
+
+<style scoped>
+/* What is out of sight is laid out when it comes into sight: a shelf can be long. */
+.found {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 70px;
+}
+</style>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { XMarkIcon } from '@heroicons/vue/20/solid'
-import type { Report } from '~/composables/useIncoming'
+import type { FileQueue, Report } from '~/composables/useFileQueue'
 
 /**
  * What is being taken in, with cancel; what was not taken, each with its reason; and in one quiet line that opens, what
  * there is to say about the others.
  */
-const { incoming } = defineProps<{ incoming: ReturnType<typeof useIncoming> }>()
+const { incoming } = defineProps<{ incoming: FileQueue }>()
 const refused = computed(() => incoming.reports.value.filter(report => report.refused))
 const said = computed(() => incoming.reports.value.filter(report => !report.refused))
 /** So many lines of each are listed. */
@@ -35,9 +35,8 @@ const quiet = (reports: readonly Report[]): string => {
           v-for="({ file, lines, again }, i) in refused"
           :key="i"
           class="flex items-start gap-3 border border-strong p-2"
-          role="alert"
         >
-          <div class="min-w-0 grow">
+          <div class="min-w-0 grow" role="alert">
             <p class="font-semibold wrap-anywhere">▲ “{{ file }}” was not taken</p>
             <p v-for="(line, n) in lines" :key="n" class="text-caption">{{ line }}</p>
           </div>

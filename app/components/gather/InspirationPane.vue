@@ -4,11 +4,11 @@ import { useFinding, useSought, type FoundScheme } from '~/composables/useFindin
 
 /** Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches. */
 const server = useServer()
-const { words, color, near, locked } = useSought()
+const { words, color, near, several, locked } = useSought()
 const fitting = ref(false)
 const opened = ref<string | null>(null)
 
-const fits = computed(() => (fitting.value ? locked.value : []))
+const fits = computed(() => [...(fitting.value ? locked.value : []), ...several.value].slice(0, 12))
 
 const { found, total, state, reason, ask, cancel, more } = useFinding<InspirationQuery, FoundScheme>(
   {

@@ -1,19 +1,29 @@
 <script setup lang="ts">
-import { parseColor } from '../../../core/color/parse'
+import { soughtColors } from '~/composables/useFinding'
 
 /** Words and a color that schemes are found by. */
-const { placeholder, test } = defineProps<{ placeholder: string; test: string }>()
+const { placeholder, test } = defineProps<{
+  placeholder: string
+  test: string
+  /** Whether words are asked for here, and not above. */
+  wordless?: boolean
+}>()
 const emit = defineEmits<{ ask: [] }>()
 const words = defineModel<string>('words', { required: true })
 const color = defineModel<string>('color', { required: true })
 const history = useHistory()
-const near = computed(() => parseColor(color.value)?.hex ?? null)
-const wrong = computed(() => Boolean(color.value.trim()) && near.value === null)
+const sought = computed(() => soughtColors(color.value))
+const wrong = computed(() => Boolean(color.value.trim()) && !sought.value.near && !sought.value.several.length)
 </script>
 
 <template>
-  <form class="grid grid-cols-[minmax(0,1fr)_150px_auto] items-center gap-2" @submit.prevent="emit('ask')">
+  <form
+    class="grid items-center gap-2"
+    :class="wordless ? 'grid-cols-[150px_auto] justify-start' : 'grid-cols-[minmax(0,1fr)_150px_auto]'"
+    @submit.prevent="emit('ask')"
+  >
     <input
+      v-if="!wordless"
       v-model="words"
       class="field font-sans!"
       type="search"
@@ -26,16 +36,25 @@ const wrong = computed(() => Boolean(color.value.trim()) && near.value === null)
       <input
         v-model="color"
         class="field w-full pl-8!"
-        aria-label="Near this color"
+        aria-label="Near this color, or holding these"
         placeholder="near a color"
+        title="A color to be near, or several, all of which it holds"
         spellcheck="false"
-        maxlength="60"
+        maxlength="200"
         :aria-invalid="wrong"
         :data-test="`${test}-near`"
       />
-      <i class="absolute left-2 top-1.5 size-4 border border-line" :style="{ background: near ?? 'transparent' }" />
+      <span class="absolute left-2 top-1.5 flex size-4 border border-line"
+        ><i
+          v-for="hex in sought.near ? [sought.near] : sought.several"
+          :key="hex"
+          class="min-w-0 grow"
+          :style="{ background: hex }"
+      /></span>
     </span>
-    <button type="button" class="control" @click="color = history.settled?.base.hex ?? ''">Near the base</button>
+    <button v-if="history.settled" type="button" class="control" @click="color = history.settled.base.hex">
+      Near the base
+    </button>
     <p v-if="wrong" class="col-span-3 text-caption" role="alert">▲ “{{ color.slice(0, 30) }}” is not a color.</p>
   </form>
 </template>

@@ -23,6 +23,7 @@ const {
 const emit = defineEmits<{ reopen: []; move: [by: number] }>()
 const lineUp = useLineUp()
 const history = useHistory()
+const shelf = useShelf()
 const renaming = ref(false)
 const noting = ref(false)
 const note = ref('')
@@ -61,6 +62,10 @@ const choices = computed((): MenuChoice[] => [
     title: 'Duplicate',
     disabled: lineUp.isFull,
     act: () => run({ do: 'duplicate colorway', id: colorway.id, time: lineUp.now() }),
+  },
+  {
+    title: 'Put on the shelf…',
+    act: () => shelf.offer({ name: colorway.name, kind: 'colorway', scheme: colorway.look.scheme }),
   },
   {
     title: 'Delete',

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { HAND_OVER_VIEWS } from '~/stores/handingOver'
 
-/** Hand over: colorways, the files that leave, gradients and the mood page. */
+/** Hand over: colorways, the files that leave, gradients, the mood page, and what a client is shown. */
 const handOver = useHandOver()
+const reviews = useReviews()
 </script>
 
 <template>
@@ -10,13 +11,19 @@ const handOver = useHandOver()
     <TabRow
       v-model="handOver.view"
       label="View of hand over"
-      :tabs="HAND_OVER_VIEWS.map(({ view, title }) => ({ value: view, title }))"
+      :tabs="
+        HAND_OVER_VIEWS.map(({ view, title }) => ({
+          ...{ value: view, title },
+          ...(view === 'review' && reviews.fresh ? { count: reviews.fresh } : {}),
+        }))
+      "
     />
     <ColorwayPanel v-if="handOver.view === 'colorways'" />
     <FilesPanel v-else-if="handOver.view === 'files'" />
     <LazySheetPanel v-else-if="handOver.view === 'sheet'" />
     <LazyGradientPanel v-else-if="handOver.view === 'gradients'" />
-    <LazyMoodPanel v-else />
+    <LazyMoodPanel v-else-if="handOver.view === 'mood'" />
+    <LazyReviewPanel v-else />
     <LazyFilesDialog v-if="handOver.choosing" @close="handOver.choosing = false" />
   </div>
 </template>

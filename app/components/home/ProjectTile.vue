@@ -20,9 +20,9 @@ const choices = [
 </script>
 
 <template>
-  <li class="grid gap-2" data-test="project-card">
+  <li class="grid max-w-[480px] gap-2" data-test="project-card">
     <NuxtLink :to="`/project/${card.id}/compose`" class="block" :aria-label="`Open ${card.name}`">
-      <span class="flex h-72 items-center justify-center border border-line bg-panel p-7 hover:border-strong">
+      <span class="flex h-80 items-center justify-center border border-line bg-panel p-7 hover:border-strong">
         <span v-if="card.artwork" class="relative block h-full"
           ><img
             :src="server.previewUrl(card.id, card.version)"

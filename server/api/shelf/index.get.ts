@@ -17,6 +17,7 @@ const listed = <Each extends z.ZodType<unknown, string>>(each: Each, most: numbe
 const asked = shelfQuerySchema.extend({
   tags: listed(tagSchema, 20),
   holds: listed(hexSchema, 12),
+  fits: listed(hexSchema, 12),
   favorite: z.stringbool().default(false),
   from: z.coerce.number().int().min(0).max(10_000).default(0),
   count: z.coerce.number().int().min(1).max(100).default(48),

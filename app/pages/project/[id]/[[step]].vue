@@ -83,6 +83,9 @@ watch(step, stage.clear)
 /** What would go wrong is looked for whenever colors have come to rest; what mends it only where that is shown. */
 const checking = useChecking()
 const handOver = useHandOver()
+/** What a client says is told in every step. */
+useReviews()
+const shelf = useShelf()
 watchDebounced(
   () => [checking.asked, step.value === 'check'] as const,
   ([asked, shown]) => void checking.refresh(asked, shown),
@@ -119,6 +122,7 @@ onUnmounted(() => {
     <SchemeBand :letters="step === 'check' && checking.view === 'contrast'" />
     <EyesFilters />
     <LazyConflictDialog v-if="saving.state.kind === 'conflict'" />
+    <LazyShelfDialog v-if="shelf.offered" :offer="shelf.offered" @close="shelf.offered = null" />
     <WaitingBar />
   </div>
   <div v-else class="grid h-full place-items-center">

@@ -16,7 +16,7 @@ export default door(async event => {
   const project = await findProject(database(), id)
   if (!project) throw missing('project')
   if (project.version !== version) throw new Stale(project)
-  const job = await addJob(database(), id, archiveName(project.document), wanted, listed)
+  const job = await addJob(database(), id, archiveName(project.document), wanted, { listed })
   if (!job) throw missing('project')
   setResponseStatus(event, 201)
   return job

@@ -1,13 +1,45 @@
 <script setup lang="ts">
 import { StarIcon } from '@heroicons/vue/20/solid'
+import { useIntersectionObserver, useLocalStorage } from '@vueuse/core'
+import type { Artwork } from '../../../core/document/artwork'
+import type { Project } from '../../../core/document/project'
 import { SHELF_ORDERS, tagSchema, type ShelfQuery, type ShelfScheme } from '../../../core/document/shelf'
+import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '../../../core/formats/formats'
+import type { Painted } from '../../../core/painting/painting'
+import { schemesInWords } from '~/stores/shelf'
+import { saveSchemes } from '~/composables/shelfOut'
 import { useFinding, useSought, type FoundScheme } from '~/composables/useFinding'
 
-/** Schemes of all projects, found by word, tag, folder and color; used, told apart, put in order, several at once. */
+/**
+ * Schemes of all projects, found by word, tag, folder and color; used, told apart, put in order, several at once. Where it stands
+ * beside something else that is looked for, words come from there.
+ */
+const { sought = null, on = null } = defineProps<{
+  sought?: string | null
+  /** What schemes can be seen on where no project is open. */
+  on?: { project: Project; artwork: Artwork } | null
+}>()
+const emit = defineEmits<{ start: [scheme: ShelfScheme] }>()
 const server = useServer()
 const shelf = useShelf()
-const { words, color, near, locked } = useSought()
-const holding = ref(false)
+const history = useHistory()
+const painting = usePainting()
+const notices = useNotices()
+const { words, color, near, several, locked } = useSought()
+watch(
+  () => sought,
+  now => {
+    if (now !== null) words.value = now
+  },
+  { immediate: true },
+)
+/** What locked swatches ask for. */
+const lockedAs = ref<'any' | 'fits' | 'holds'>('any')
+const LOCKED_CHOICES = [
+  { value: 'any', title: 'Locked: any' },
+  { value: 'fits', title: 'Fits the locked' },
+  { value: 'holds', title: 'Holds the locked' },
+]
 const folder = ref<string>('all')
 const tag = ref('')
 const favorite = ref(false)
@@ -21,17 +53,17 @@ const query = computed(
   (): Partial<ShelfQuery> => ({
     words: words.value.trim(),
     ...(near.value ? { near: near.value } : {}),
-    holds: holding.value ? locked.value : [],
+    holds: [...(lockedAs.value === 'holds' ? locked.value : []), ...several.value].slice(0, 12),
+    fits: lockedAs.value === 'fits' ? locked.value : [],
     ...(folder.value === 'all' ? {} : { folder: folder.value }),
     tags: tag.value ? [tag.value] : [],
     favorite: favorite.value,
     order: order.value,
   }),
 )
-const folderName = (id: string | null): string => shelf.folders.find(each => each.id === id)?.name ?? ''
 const shown = (scheme: ShelfScheme): Found => ({
   ...{ id: scheme.id, name: scheme.name, colors: scheme.swatches, scheme },
-  caption: [folderName(scheme.folder), ...scheme.tags].filter(Boolean).slice(0, 3).join(' · '),
+  caption: scheme.tags.slice(0, 2).join(' · '),
   words: [...scheme.tags, scheme.note, scheme.origin.project?.name ?? ''].filter(Boolean).join(', ') || 'a scheme',
 })
 const { found, total, state, reason, ask, cancel, more } = useFinding<Partial<ShelfQuery>, Found>(
@@ -47,12 +79,41 @@ watch(
   () => shelf.changes,
   () => void ask(),
 )
+/** Whether schemes are seen on an artwork, as it was chosen last: that on the stage, or one of those at hand. */
+const onArtwork = useLocalStorage('plumbago shelf on artwork', false)
+const seenOn = computed(() => {
+  const { settled } = history
+  if (settled) return painting.artwork && { project: settled, artwork: painting.artwork }
+  return on
+})
+const paintedOf = useSeenOn(
+  () => found.value,
+  () => (onArtwork.value ? seenOn.value : null),
+)
+const seen = ({ id }: Found): { artwork: Artwork; painted: Painted } | null =>
+  onArtwork.value && seenOn.value ? { artwork: seenOn.value.artwork, painted: paintedOf(id) } : null
+/** More comes by itself when its place comes into sight. */
+const end = useTemplateRef<HTMLElement>('end')
+useIntersectionObserver(end, ([entry]) => {
+  if (entry?.isIntersecting && state.value === 'there' && found.value.length < total.value) void more()
+})
+const MOST_TOTAL = 2000
+const totalWords = computed(() =>
+  total.value >= MOST_TOTAL ? 'over 2,000 schemes' : `${total.value} ${total.value === 1 ? 'scheme' : 'schemes'}`,
+)
+const chooser = useTemplateRef<HTMLInputElement>('chooser')
+const incoming = useShelfFiles(() => (folder.value === 'all' || folder.value === 'none' ? null : folder.value))
+const taken = (): void => {
+  const files = [...(chooser.value?.files ?? [])]
+  if (chooser.value) chooser.value.value = ''
+  void incoming.add(files)
+}
 onMounted(() => void shelf.load())
 
 const isEmpty = computed(
   () =>
     JSON.stringify(query.value) ===
-    JSON.stringify({ words: '', holds: [], tags: [], favorite: false, order: order.value }),
+    JSON.stringify({ words: '', holds: [], fits: [], tags: [], favorite: false, order: order.value }),
 )
 const chosen = computed(() => found.value.filter(({ id }) => picked.value.includes(id)).map(({ scheme }) => scheme))
 const folderChoices = computed(() => [
@@ -68,13 +129,20 @@ const moveChoices = computed(() => [
   ...shelf.folders.map(({ id, name }) => ({ title: name, act: () => void move(id, name) })),
   { title: 'No folder', act: () => void move(null, '') },
 ])
-const several = (schemes: readonly ShelfScheme[]): string =>
-  schemes.length === 1 ? `“${schemes[0]?.name ?? ''}”` : `${schemes.length} schemes`
+const saveChoices = SCHEME_FORMAT_KINDS.map(kind => ({ title: SCHEME_FORMATS[kind].title, act: () => void save(kind) }))
+const save = (kind: SchemeFormatKind): Promise<void | null> =>
+  notices.attempt(async () => {
+    notices.say(`Saved ${await saveSchemes(chosen.value, kind)}.`)
+  })
+const currentFolder = computed(() => shelf.folders.find(({ id }) => id === folder.value) ?? null)
+const pickAll = (): void => {
+  picked.value = found.value.map(({ id }) => id)
+}
 const move = (id: string | null, name: string): Promise<void | null> =>
   shelf.say(
     chosen.value,
     () => ({ folder: id }),
-    `Moved ${several(chosen.value)} ${id ? `to “${name}”` : 'out of its folder'}.`,
+    `Moved ${schemesInWords(chosen.value)} ${id ? `to “${name}”` : 'out of its folder'}.`,
   )
 const addTag = (): void => {
   const said = tagSchema.safeParse(typedTag.value).data
@@ -83,7 +151,7 @@ const addTag = (): void => {
   void shelf.say(
     chosen.value,
     ({ tags }) => ({ tags: [...tags, said].slice(-20) }),
-    `Tagged ${several(chosen.value)} “${said}”.`,
+    `Tagged ${schemesInWords(chosen.value)} “${said}”.`,
   )
 }
 const toggleFavorite = (scheme: ShelfScheme): void => {
@@ -104,19 +172,38 @@ const takeOff = async (): Promise<void> => {
   <section class="grid gap-3" aria-labelledby="shelf-title" data-test="shelf">
     <div class="flex items-center justify-between gap-3">
       <h2 id="shelf-title">Shelf</h2>
-      <button class="control" data-test="put-on-shelf" @click="shelf.putting = true">
-        Put this scheme on the shelf…
-      </button>
+      <span class="flex gap-2">
+        <button class="control" @click="chooser?.click()">Files…</button>
+        <input
+          ref="chooser"
+          type="file"
+          class="hidden"
+          multiple
+          aria-label="Files that become schemes on the shelf"
+          data-test="shelf-files"
+          @change="taken"
+        />
+        <button v-if="history.settled" class="control" data-test="put-on-shelf" @click="shelf.offer()">
+          Put this scheme on the shelf…
+        </button>
+      </span>
     </div>
+    <IncomingReport :incoming="incoming" />
     <SoughtForm
       v-model:words="words"
       v-model:color="color"
       placeholder="name, tag, note, project…"
       test="shelf"
+      :wordless="sought !== null"
       @ask="ask()"
     />
     <div class="flex flex-wrap items-center gap-2">
-      <SelectField v-model="folder" label="Folder" :choices="folderChoices" data-test="shelf-folder" />
+      <span class="flex"
+        ><SelectField v-model="folder" label="Folder" :choices="folderChoices" data-test="shelf-folder" /><FolderMenu
+          :folder="currentFolder"
+          @made="id => (folder = id)"
+          @gone="folder = 'all'"
+      /></span>
       <SelectField v-model="tag" label="Tag" :choices="tagChoices" />
       <SelectField
         v-model="order"
@@ -127,11 +214,18 @@ const takeOff = async (): Promise<void> => {
         ]"
       />
       <label class="flex items-center gap-1.5"><input v-model="favorite" type="checkbox" /> Favorites</label>
-      <label class="flex items-center gap-1.5" :class="{ 'opacity-45': !locked.length }">
-        <input v-model="holding" type="checkbox" :disabled="!locked.length" /> Holds the locked swatches
-      </label>
+      <SelectField
+        v-if="history.settled && locked.length"
+        v-model="lockedAs"
+        label="Locked swatches"
+        :choices="LOCKED_CHOICES"
+        data-test="shelf-locked"
+      />
+      <label v-if="seenOn" class="flex items-center gap-1.5"
+        ><input v-model="onArtwork" type="checkbox" data-test="on-artwork" /> On {{ seenOn.artwork.name }}</label
+      >
       <span class="ml-auto text-caption text-quiet" role="status" data-test="shelf-total">{{
-        state === 'there' ? `${total} ${total === 1 ? 'scheme' : 'schemes'}` : state === 'asking' ? 'Looking…' : ''
+        state === 'there' ? totalWords : state === 'asking' ? 'Looking…' : ''
       }}</span>
     </div>
     <div
@@ -152,7 +246,9 @@ const takeOff = async (): Promise<void> => {
         <button class="control">Tag</button>
       </form>
       <MenuList class="control" :choices="moveChoices">Move…</MenuList>
+      <MenuList class="control" :choices="saveChoices">Save as…</MenuList>
       <button class="control" @click="takeOff">Take off the shelf</button>
+      <button v-if="chosen.length < found.length" class="control bare" @click="pickAll">Pick all shown</button>
       <button class="control bare ml-auto" @click="picked = []">Pick none</button>
     </div>
     <p v-if="state === 'slow'" class="flex items-center gap-3" role="status">
@@ -168,22 +264,36 @@ const takeOff = async (): Promise<void> => {
           : 'Nothing like this is on the shelf. Try fewer words, another color, or another folder.'
       }}
     </p>
-    <ul class="grid grid-cols-2 items-start gap-x-4 gap-y-2" aria-label="Schemes on the shelf">
+    <ul
+      class="grid grid-cols-[repeat(auto-fill,minmax(180px,1fr))] items-start gap-x-4 gap-y-2"
+      aria-label="Schemes on the shelf"
+    >
       <FoundScheme
         v-for="each in found"
         :key="each.id"
         :scheme="each"
         :opened="opened === each.id"
+        :seen="seen(each)"
         test="shelf-scheme"
         @open="opened = opened === each.id ? null : each.id"
         @used="shelf.use(each.scheme)"
       >
+        <template #corner>
+          <label class="pick" :class="{ shown: picked.length }" title="Pick"
+            ><input
+              v-model="picked"
+              type="checkbox"
+              class="block size-4"
+              :value="each.id"
+              :aria-label="`Pick ${each.name}`"
+          /></label>
+        </template>
+        <button v-if="!history.settled" class="control" data-test="start-with" @click="emit('start', each.scheme)">
+          New project with it
+        </button>
         <p v-if="each.scheme.note" class="text-caption">{{ each.scheme.note }}</p>
         <ShelfVersions v-if="each.scheme.version > 1" :scheme="each.scheme" />
         <p class="flex items-center gap-1.5">
-          <label class="flex items-center gap-1.5"
-            ><input v-model="picked" type="checkbox" :value="each.id" :aria-label="`Pick ${each.name}`" /> Pick</label
-          >
           <button
             class="control bare ml-auto px-1"
             :aria-pressed="each.scheme.favorite"
@@ -196,9 +306,29 @@ const takeOff = async (): Promise<void> => {
         </p>
       </FoundScheme>
     </ul>
-    <p v-if="state === 'there' && found.length < total" class="text-center">
+    <p v-if="state === 'there' && found.length < total" ref="end" class="text-center">
       <button class="control" @click="more()">Show more</button>
     </p>
-    <ShelfDialog v-if="shelf.putting" @close="shelf.putting = false" />
   </section>
 </template>
+
+<style scoped>
+.pick {
+  position: absolute;
+  right: 8px;
+  top: 8px;
+  padding: 4px;
+  background: var(--panel);
+  opacity: 0;
+}
+.pick.shown,
+.pick:focus-within,
+li:hover > .pick {
+  opacity: 1;
+}
+@media (hover: none) {
+  .pick {
+    opacity: 1;
+  }
+}
+</style>

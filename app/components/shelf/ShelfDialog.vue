@@ -1,17 +1,25 @@
 <script setup lang="ts">
 import { asName } from '../../../core/document/names'
-import { tagSchema } from '../../../core/document/shelf'
+import { tagSchema, type ShelfScheme } from '../../../core/document/shelf'
+import type { Offer } from '~/stores/shelf'
 
-/** The scheme is put on the shelf: under a name, with tags and a note, in a folder; or saved over the one it came from. */
+/** Puts a scheme on the shelf: under a name, with tags and a note, in a folder; or saved over the one it came from. */
+const { offer } = defineProps<{ offer: Offer }>()
 const emit = defineEmits<{ close: [] }>()
 const shelf = useShelf()
-const history = useHistory()
-const name = ref(history.settled?.name ?? '')
+const name = ref(offer.name)
 const tags = ref('')
 const note = ref('')
 const folder = ref('none')
 const newFolder = ref('')
 const NEW = 'new'
+const FROM = {
+  band: 'The scheme of the project as it is now.',
+  trail: 'A state of the trail.',
+  colorway: 'The scheme of a colorway.',
+  reference: 'Colors from a reference.',
+  file: 'Colors from a file.',
+} as const
 const choices = computed(() => [
   { value: 'none', title: 'No folder' },
   ...shelf.folders.map(each => ({ value: each.id, title: each.name })),
@@ -23,27 +31,46 @@ const saidTags = computed(() => [
 const put = async (): Promise<void> => {
   const to = folder.value === NEW ? await shelf.makeFolder(asName(newFolder.value)) : folder.value
   if (folder.value === NEW && to === null) return
-  await shelf.put({
-    name: asName(name.value) || 'Untitled scheme',
-    ...{ note: note.value, tags: saidTags.value.slice(0, 20), favorite: false },
-    folder: to === 'none' ? null : to,
-  })
-  emit('close')
+  const done = await shelf.put(
+    {
+      name: asName(name.value) || 'Untitled scheme',
+      ...{ note: note.value, tags: saidTags.value.slice(0, 20), favorite: false },
+      folder: to === 'none' ? null : to,
+    },
+    offer,
+  )
+  if (done !== null) emit('close')
 }
-const saveOver = async (): Promise<void> => {
-  await shelf.saveOver()
-  emit('close')
+/** What the scheme it came from has become elsewhere meanwhile. */
+const elsewhere = shallowRef<ShelfScheme | null>(null)
+const saveOver = async (before: ShelfScheme): Promise<void> => {
+  const outcome = await shelf.saveOver(before)
+  if (outcome === 'saved') emit('close')
+  else if (outcome !== 'failed') elsewhere.value = outcome
 }
 onMounted(() => void shelf.load())
 </script>
 
 <template>
-  <DialogFrame title="Put this scheme on the shelf" test="shelf-dialog" @close="emit('close')">
-    <SchemeStrip :scheme="history.settled?.scheme ?? []" class="h-8" />
-    <div v-if="shelf.over" class="grid gap-2 border border-line p-3">
+  <DialogFrame title="Put on the shelf" test="shelf-dialog" @close="emit('close')">
+    <SchemeStrip :scheme="offer.swatches" class="h-8" />
+    <p class="text-caption text-quiet">{{ FROM[offer.origin.kind] }}</p>
+    <div v-if="elsewhere" class="grid gap-2 border border-strong p-3" role="alert" data-test="shelf-conflict">
+      <p>▲ “{{ elsewhere.name }}” was changed elsewhere since it was used here. Nothing was saved. It is now:</p>
+      <SchemeStrip :scheme="elsewhere.swatches" class="h-6" />
+      <p class="flex flex-wrap items-center gap-2">
+        <button class="control" data-test="save-over-all-the-same" @click="saveOver(elsewhere)">
+          Save over that, too
+        </button>
+        <span class="text-caption text-quiet">both of what it was are kept; or save a new one below</span>
+      </p>
+    </div>
+    <div v-else-if="shelf.over" class="grid gap-2 border border-line p-3">
       <p>It came from “{{ shelf.over.name }}” on the shelf.</p>
-      <p class="flex gap-2">
-        <button class="control" data-test="save-over" @click="saveOver">Save over “{{ shelf.over.name }}”</button>
+      <p class="flex flex-wrap gap-2">
+        <button class="control" data-test="save-over" @click="saveOver(shelf.over)">
+          Save over “{{ shelf.over.name }}”
+        </button>
         <span class="self-center text-caption text-quiet">what it was is kept; or save a new one below</span>
       </p>
     </div>
@@ -66,7 +93,7 @@ onMounted(() => void shelf.load())
           <input
             v-if="folder === NEW"
             v-model="newFolder"
-            class="field grow font-sans!"
+            class="field min-w-0 grow font-sans!"
             aria-label="Name of the new folder"
             maxlength="120"
             required

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import type { Review } from '../../../core/document/review'
+
+/** The reviews of the project: each behind its link, what was said and chosen there. */
+const reviews = useReviews()
+const publishing = ref(false)
+const day = (at: string): string => new Date(at).toLocaleDateString('en-US', { month: 'short', day: 'numeric' })
+const stateWords = (review: Review): string => {
+  const { making, ready } = review
+  if (review.withdrawnAt) return `Withdrawn ${day(review.withdrawnAt)}`
+  if (Date.parse(review.endsAt) <= Date.now()) return `Ended ${day(review.endsAt)}`
+  if (!ready) {
+    if (making?.state === 'underway' && making.parts) return `Making pictures: ${making.done} of ${making.parts}`
+    if (reviews.isMaking(review)) return 'Making pictures'
+    return making?.reason ?? 'Its pictures were not made'
+  }
+  return `Open until ${day(review.endsAt)}`
+}
+const saidWords = ({ comments, open, choice, looks }: Review): string => {
+  const name = looks.find(({ key }) => key === choice?.look)?.name
+  const said = comments ? [`${comments} ${comments === 1 ? 'comment' : 'comments'}${open ? `, ${open} open` : ''}`] : []
+  return [...(name ? [`✓ ${name}`] : []), ...said].join(' · ') || 'Nothing said yet'
+}
+</script>
+
+<template>
+  <ReviewDesk v-if="reviews.open" :key="reviews.open.id" :review="reviews.open" />
+  <section v-else class="grid content-start gap-3" aria-labelledby="reviews" data-test="reviews">
+    <div class="flex items-center gap-3">
+      <h2 id="reviews" class="grow">Reviews</h2>
+      <button class="control primary" data-test="publish" @click="publishing = true">Publish a review…</button>
+    </div>
+    <p class="text-quiet">
+      A page for your client, behind a link only they have: colorways large, before and after, comments, one choice.
+      What is shown is frozen when you publish it.
+    </p>
+    <p v-if="reviews.problem" role="alert">
+      ▲ {{ reviews.problem }} <button class="control h-6!" @click="reviews.load">Try again</button>
+    </p>
+    <ul v-if="reviews.reviews?.length" class="grid">
+      <li
+        v-for="review in reviews.reviews"
+        :key="review.id"
+        class="grid gap-1 border-t border-line py-2"
+        data-test="review-row"
+      >
+        <div class="flex items-center gap-3">
+          <button
+            class="grid min-w-0 grow text-left"
+            :aria-label="`Open the review ${review.title}`"
+            @click="reviews.show(review.id)"
+          >
+            <span class="flex items-center gap-1.5"
+              ><b class="min-w-0 font-semibold wrap-anywhere">{{ review.title }}</b
+              ><span v-if="reviews.isNew(review)" class="border border-ink px-1 text-caption" data-test="review-new"
+                >new</span
+              ></span
+            >
+            <span class="text-caption text-quiet">{{ stateWords(review) }} · {{ saidWords(review) }}</span>
+          </button>
+          <button v-if="reviews.isMaking(review)" class="control" @click="reviews.stop(review)">Stop</button>
+          <button v-else-if="!review.ready && review.making" class="control" @click="reviews.retry(review)">
+            Try again
+          </button>
+          <button class="control" :aria-label="`Look at ${review.title}`" @click="reviews.show(review.id)">Look</button>
+        </div>
+        <progress
+          v-if="reviews.isMaking(review)"
+          class="h-1 w-full accent-accent"
+          :max="Math.max(1, review.making?.parts ?? 1)"
+          :value="review.making?.parts ? review.making.done : undefined"
+          :aria-label="`Making the pictures of ${review.title}`"
+        />
+      </li>
+    </ul>
+    <p v-else-if="reviews.reviews" class="border border-dashed border-line p-5 text-center text-quiet">
+      Nothing is shown to a client yet. Freeze a few colorways, then publish them.
+    </p>
+    <p v-else-if="!reviews.problem" role="status">Looking for reviews…</p>
+    <ReviewDialog v-if="publishing" @close="publishing = false" />
+  </section>
+</template>

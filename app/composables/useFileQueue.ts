@@ -1,0 +1,70 @@
+/** What became of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
+export interface Report {
+  file: string
+  lines: string[]
+  /** What was taken out of it, in technical words. */
+  details?: string[]
+  refused: boolean
+  again?: () => void
+}
+
+/** A way of taking in a file. */
+export type Way = (file: File, signal: AbortSignal) => Promise<void>
+
+/** Whether the same may go well a little later: the server, not the file, is at fault. */
+const isPassing = (error: unknown): boolean => error instanceof Refused && (error.status === 0 || error.status >= 500)
+
+const MB = 1024 * 1024
+
+/** Throws where a file is larger than it may be, in bytes. */
+export const refuseOver = (file: File, most: number, what: string): void => {
+  if (file.size > most)
+    throw new Error(`The file is ${Math.round(file.size / MB)} MB; ${what} may have up to ${Math.round(most / MB)} MB.`)
+}
+
+/**
+ * Files that are taken in one after the other, with what is being done, and cancel; what could not be taken is reported, the rest
+ * goes on.
+ */
+export const useFileQueue = () => {
+  const current = ref<{ file: string; doing: string } | null>(null)
+  const reports = ref<Report[]>([])
+  /** How many came in, in this run, of those that are counted. */
+  const taken = ref(0)
+  const waiting: Array<{ file: File; way: Way }> = []
+  let stop: AbortController | null = null
+
+  const run = async (files: readonly File[], way: Way): Promise<void> => {
+    waiting.push(...files.map(file => ({ file, way })))
+    if (stop) return
+    stop = new AbortController()
+    const { signal } = stop
+    reports.value = []
+    taken.value = 0
+    for (let next = waiting.shift(); next && !signal.aborted; next = waiting.shift()) {
+      const { file, way: own } = next
+      current.value = { file: file.name, doing: 'reading it' }
+      try {
+        await own(file, signal)
+      } catch (error) {
+        if (!signal.aborted)
+          reports.value.push({
+            file: file.name,
+            lines: [reasonOf(error)],
+            refused: true,
+            ...(isPassing(error) ? { again: () => void run([file], own) } : {}),
+          })
+      }
+    }
+    if (signal.aborted) waiting.length = 0
+    stop = null
+    current.value = null
+  }
+  const cancel = (): void => stop?.abort(new DOMException('Canceled', 'AbortError'))
+  const dismiss = (): void => {
+    reports.value = []
+  }
+  onUnmounted(cancel)
+  return { current, reports, taken, run, cancel, dismiss }
+}
+export type FileQueue = Pick<ReturnType<typeof useFileQueue>, 'current' | 'reports' | 'taken' | 'cancel' | 'dismiss'>

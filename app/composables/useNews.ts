@@ -1,0 +1,69 @@
+import type { ReviewNews } from '../../core/document/review'
+
+type Said = { kind: 'opened' } | { kind: 'lost' } | { kind: 'news'; news: ReviewNews }
+
+/** How long it is waited before a server that does not answer is asked again, in milliseconds. */
+const AGAIN = 3000
+
+/**
+ * Listens to the news of reviews. `opened` is called whenever listening begins, and where some were missed: what happened before that
+ * has to be asked for. Of all windows of a browser one is connected, and tells the others: browsers hold few connections.
+ */
+export const useNews = (
+  url: string,
+  listener: { opened: () => void; news: (news: ReviewNews) => void; lost: () => void },
+) => {
+  const hear = (said: Said): void => {
+    if (said.kind === 'news') listener.news(said.news)
+    else listener[said.kind]()
+  }
+  let end: (() => void) | null = null
+
+  /** Connects until it is stopped, and says all that comes. */
+  const connect = (say: (said: Said) => void, stopped: AbortSignal): void => {
+    const source = new EventSource(url)
+    source.addEventListener('open', () => say({ kind: 'opened' }))
+    source.addEventListener('missed', () => say({ kind: 'opened' }))
+    source.addEventListener('message', ({ data }) =>
+      say({ kind: 'news', news: JSON.parse(String(data)) as ReviewNews }),
+    )
+    let again: ReturnType<typeof setTimeout> | undefined
+    source.addEventListener('error', () => {
+      say({ kind: 'lost' })
+      // an answer that is no stream ends a browser's own tries: the server may be back in a moment
+      if (source.readyState === EventSource.CLOSED && !stopped.aborted)
+        again = setTimeout(() => connect(say, stopped), AGAIN)
+    })
+    stopped.addEventListener('abort', () => {
+      clearTimeout(again)
+      source.close()
+    })
+  }
+  const stop = (): void => {
+    end?.()
+    end = null
+  }
+  const listen = (): void => {
+    stop()
+    const stopping = new AbortController()
+    const others = new BroadcastChannel(url)
+    others.onmessage = ({ data }: MessageEvent<Said>) => hear(data)
+    end = () => {
+      stopping.abort()
+      others.close()
+    }
+    listener.opened()
+    const whole = async (): Promise<void> => {
+      connect(said => {
+        hear(said)
+        others.postMessage(said)
+      }, stopping.signal)
+      await new Promise<void>(done => stopping.signal.addEventListener('abort', () => done()))
+    }
+    // over plain http there are no locks: then each window is connected
+    if (!('locks' in navigator)) return void whole()
+    navigator.locks.request(`plumbago news ${url}`, { signal: stopping.signal }, whole).catch(() => {}) // it was stopped
+  }
+  onScopeDispose(stop)
+  return { listen, stop }
+}

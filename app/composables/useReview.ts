@@ -1,0 +1,114 @@
+import { useLocalStorage } from '@vueuse/core'
+import type { ReviewComment, ReviewNews, ReviewPage, Spot } from '../../core/document/review'
+
+/** What is being written: on a colorway, or as an answer, with where it points and the id it will have. */
+export interface Draft {
+  id: string
+  text: string
+  spot: Spot | null
+}
+
+/** What is said of a link that leads nowhere, or no more. */
+const GONE: ReadonlySet<string> = new Set(['gone', 'ended', 'withdrawn'])
+
+/** A review as whoever has its link works with it: what is shown, said and chosen, live; what is written is kept until it is sent. */
+export const useReview = (token: string) => {
+  const server = useReviewServer(token)
+  const talk = useTalk(server)
+  const page = ref<ReviewPage | null>(null)
+  /** Why there is nothing to see, or no more to be said. */
+  const gone = ref<string | null>(null)
+  const problem = ref<string | null>(null)
+  /** Whether what happens is heard. */
+  const live = ref(true)
+  /** Of this browser: who writes, a word for itself, and what is not sent yet, by the colorway or the comment it is on. */
+  const own = useLocalStorage<{ name: string; reader: string; drafts: Record<string, Draft> }>(
+    `plumbago review ${token}`,
+    () => ({ name: '', reader: crypto.randomUUID(), drafts: {} }),
+    { mergeDefaults: true },
+  )
+  /** What was said and done last, to those who cannot see it. */
+  const said = ref('')
+
+  const isGone = (error: unknown): error is Refused =>
+    error instanceof Refused && GONE.has((error.data as { why?: string } | undefined)?.why ?? '')
+  const meet = (error: unknown): void => {
+    if (isGone(error)) {
+      gone.value = error.message
+      news.stop()
+    } else problem.value = reasonOf(error)
+  }
+  const load = async (): Promise<void> => {
+    try {
+      page.value = await server.page()
+      problem.value = null
+    } catch (error) {
+      meet(error)
+    }
+  }
+  const hear = (heard: ReviewNews): void => {
+    const now = page.value
+    if (!now || heard.seq < now.seq) return
+    if (heard.gone) return void load()
+    const fresh = heard.comments.filter(({ seq, thread }) => seq > now.seq && thread === null)
+    const counts = { ...now.counts }
+    for (const { look } of fresh) counts[look] = (counts[look] ?? 0) + 1
+    page.value = { ...now, counts, choice: heard.choice, closed: heard.closed, ready: heard.ready, seq: heard.seq }
+    if (heard.again) return void Promise.all([load(), talk.again()])
+    heard.comments.forEach(talk.put)
+    const last = heard.comments.at(-1)
+    if (last) said.value = `${last.author}: ${last.text}`
+  }
+  const news = useNews(server.liveUrl, {
+    opened: () => {
+      live.value = true
+      void Promise.all([load(), talk.again()])
+    },
+    news: hear,
+    lost: () => {
+      live.value = false
+      if (page.value) void load() // whether it is gone, or only out of reach
+    },
+  })
+
+  const draftOf = (on: string): Draft => own.value.drafts[on] ?? { id: crypto.randomUUID(), text: '', spot: null }
+  const setDraft = (on: string, change: Partial<Draft>): void => {
+    own.value.drafts = { ...own.value.drafts, [on]: { ...draftOf(on), ...change } }
+  }
+  const dropDraft = (on: string): void => {
+    const { [on]: _, ...others } = own.value.drafts
+    own.value.drafts = others
+  }
+  /** Says what is written on a colorway, or in answer to a comment on it. Rejects with why it was not taken; it stays written. */
+  const say = async (look: string, thread: string | null): Promise<ReviewComment> => {
+    const on = thread ?? look
+    const { id, text, spot } = draftOf(on)
+    const { name: author, reader } = own.value
+    try {
+      const comment = await server.say({ id, author, text, look, spot, thread, reader })
+      dropDraft(on)
+      talk.put(comment)
+      return comment
+    } catch (error) {
+      if (isGone(error)) meet(error)
+      throw error
+    }
+  }
+  const choose = async (look: string | null): Promise<void> => {
+    try {
+      const choice = await server.choose(look, own.value.name)
+      if (page.value) page.value = { ...page.value, choice }
+    } catch (error) {
+      if (isGone(error)) return meet(error)
+      await load()
+      throw error
+    }
+  }
+  onMounted(async () => {
+    await load()
+    if (!gone.value) news.listen()
+  })
+
+  return { server, talk, page, gone, problem, live, own, said, load, draftOf, setDraft, say, choose }
+}
+export type ReviewAtHand = ReturnType<typeof useReview>

@@ -1,0 +1,76 @@
+import { isSwatchSheet } from '../../core/formats/read/sheet'
+import { LONGEST_LIST, readColors } from '../../core/formats/read/read'
+import { MOST_ON_SHELF } from '../../core/document/limits'
+import { asName } from '../../core/document/names'
+import type { ShelfScheme } from '../../core/document/shelf'
+import { APART, EXTRACTED, REST } from '../../core/extract/extract'
+import { MOST_BYTES } from '../../core/picture/picture'
+import { keptSwatches } from '../../core/scheme/kept'
+import { schemesInWords } from '~/stores/shelf'
+import { refuseOver, useFileQueue } from './useFileQueue'
+import { isPicture, isSvgFile } from './useIncoming'
+
+/** The most inks of an artwork that become colors of a scheme. */
+const MOST_INKS = EXTRACTED.most
+
+/**
+ * Files that become schemes on the shelf, each one: lists of colors in every form, pictures, artwork. What could not be read is
+ * reported; all that came in can be taken off again at once.
+ */
+export const useShelfFiles = (folder: () => string | null) => {
+  const server = useServer()
+  const pictures = usePictures()
+  const shelf = useShelf()
+  const notices = useNotices()
+  const { run, ...queue } = useFileQueue()
+
+  const colorsIn = async (
+    file: File,
+    signal: AbortSignal,
+  ): Promise<{ colors: Parameters<typeof keptSwatches>[0]; said?: string }> => {
+    if (isPicture(file)) {
+      refuseOver(file, MOST_BYTES, 'a picture')
+      queue.current.value = { file: file.name, doing: 'finding its colors' }
+      const { hash } = await pictures.add(file, signal, () => {})
+      const wanted = { count: EXTRACTED.usual, apart: APART.usual, by: 'eye' as const }
+      const extraction = await pictures.extract([{ hash, region: null }], wanted, REST)
+      return { colors: extraction.found }
+    }
+    if (isSvgFile(file) && !(file.size <= LONGEST_LIST && isSwatchSheet(await file.text()))) {
+      queue.current.value = { file: file.name, doing: 'measuring its inks' }
+      const { inks } = await server.addArtwork(file, 'svg', signal)
+      const said = inks.length > MOST_INKS ? `It has ${inks.length} inks; the largest ${MOST_INKS} were taken.` : ''
+      return { colors: inks.slice(0, MOST_INKS).map(({ hex, area }) => ({ hex, share: area })), said }
+    }
+    refuseOver(file, LONGEST_LIST, 'a list of colors')
+    const text = await file.text()
+    if (text.includes('\u0000')) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
+    const { colors } = readColors(text, file.name)
+    const said =
+      colors.length > MOST_ON_SHELF ? `It has ${colors.length} colors; the first ${MOST_ON_SHELF} were taken.` : ''
+    return { colors, said }
+  }
+  /** Takes files, one after the other. */
+  const add = async (files: readonly File[]): Promise<void> => {
+    const made: ShelfScheme[] = []
+    await run(files, async (file, signal) => {
+      const { colors, said } = await colorsIn(file, signal)
+      if (!colors.length) throw new Error('No colors were found in it.')
+      const scheme = await server.putOnShelf({
+        name: asName(file.name.replace(/(\.[a-z]{2,8}){1,2}$/i, '')) || 'Untitled scheme',
+        ...{ note: '', tags: [], favorite: false, folder: folder() },
+        swatches: keptSwatches(colors),
+        origin: { kind: 'file', title: file.name.slice(0, 200), project: null },
+      })
+      made.push(scheme)
+      queue.taken.value++
+      if (said) queue.reports.value.push({ file: file.name, lines: [said], refused: false })
+    })
+    if (!made.length) return
+    shelf.changed()
+    notices.say(`${schemesInWords(made)} ${made.length === 1 ? 'is' : 'are'} on the shelf.`, 'done', () =>
+      shelf.setOff(made, true),
+    )
+  }
+  return { ...queue, add }
+}

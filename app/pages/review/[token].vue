@@ -1,0 +1,509 @@
+<script setup lang="ts">
+import { CheckIcon } from '@heroicons/vue/20/solid'
+import { useEventListener } from '@vueuse/core'
+import type { ShownLook, Spot } from '../../../core/document/review'
+import { BEFORE, REVIEW_SIZES, reviewWidth } from '../../../core/handover/review'
+
+/* What a client sees behind a link: colorways side by side or one of them large, what is said on each, and the choice. */
+definePageMeta({ key: route => String(route.params.token) })
+const route = useRoute()
+const review = useReview(String(route.params.token))
+const { page, gone, problem, live, own, said, talk } = review
+const notices = useNotices()
+const { copy } = useCopying()
+useHead({
+  title: () => (page.value ? `${page.value.title} · Review` : 'Review'),
+  meta: [{ name: 'robots', content: 'noindex' }],
+})
+
+const ALL = 'all'
+/** A picture of nothing, where one is still being made. */
+const BLANK = 'data:image/gif;base64,R0lGODlhAQABAAAAACH5BAEKAAEALAAAAAABAAEAAAICTAEAOw=='
+const shownKey = ref<string>(ALL)
+const look = computed<ShownLook | null>(() => page.value?.looks.find(({ key }) => key === shownKey.value) ?? null)
+const pieceAt = ref(0)
+const piece = computed(() => {
+  const keys = look.value?.artwork ?? []
+  const key = keys[Math.min(pieceAt.value, keys.length - 1)]
+  return page.value?.artwork.find(each => each.key === key) ?? null
+})
+/** A picture in both sizes, of which the browser takes the one it needs. */
+const sourcesOf = (of: string, key: string): string | undefined => {
+  const art = artworkOf(key)
+  if (!art) return undefined
+  return (['small', 'large'] as const)
+    .map(
+      size => `${review.server.pictureUrl(size, { look: of, artwork: key })} ${reviewWidth(art, REVIEW_SIZES[size])}w`,
+    )
+    .join(', ')
+}
+const artworkOf = (key: string) => page.value?.artwork.find(each => each.key === key)
+/** Which part of the artwork shows what it was before, in percent. */
+const before = ref(0)
+const tabs = useTemplateRef<HTMLElement>('tabs')
+const show = (key: string): void => {
+  shownKey.value = key
+  before.value = 0
+  aiming.value = false
+  current.value = null
+}
+
+const pins = computed(() => (look.value ? pinsOf(talk.threadsOn(look.value.key)) : []))
+const pinsHere = computed(() => pins.value.filter(({ artwork }) => artwork === piece.value?.key))
+const current = ref<string | null>(null)
+/** Whether spots that were commented on are marked on the artwork. */
+const spots = ref(true)
+const aiming = ref(false)
+const column = useTemplateRef<{ focus: () => void }>('column')
+const aimed = (spot: Spot | null): void => {
+  aiming.value = false
+  if (spot && look.value) review.setDraft(look.value.key, { spot })
+  void nextTick(() => column.value?.focus())
+}
+const startAiming = (): void => {
+  if (!piece.value) return
+  before.value = 0
+  aiming.value = true
+}
+const toThread = (id: string): void => {
+  current.value = id
+  void nextTick(() => document.querySelector(`[data-comment="${id}"]`)?.scrollIntoView({ block: 'nearest' }))
+}
+const toSpot = (id: string): void => {
+  const pin = pins.value.find(each => each.id === id)
+  if (!pin) return
+  current.value = id
+  spots.value = true
+  pieceAt.value = Math.max(0, look.value?.artwork.indexOf(pin.artwork) ?? 0)
+  void nextTick(() => document.querySelector('[data-test=review-artwork]')?.scrollIntoView({ block: 'nearest' }))
+}
+
+/** Who chooses, or takes a choice back, says a name first: what is to be chosen then. */
+const naming = ref<{ key: string | null } | null>(null)
+const choosing = ref(false)
+const chosen = computed(() => page.value?.choice?.look ?? null)
+const chosenName = computed(() => page.value?.looks.find(({ key }) => key === chosen.value)?.name)
+const choose = async (key: string | null): Promise<void> => {
+  if (!own.value.name.trim()) {
+    naming.value = { key }
+    return
+  }
+  choosing.value = true
+  await notices.attempt(async () => {
+    await review.choose(key)
+    said.value = chosenName.value ? `You chose “${chosenName.value}”.` : 'The choice is taken back.'
+  })
+  choosing.value = false
+}
+const named = (): void => {
+  const asked = naming.value
+  naming.value = null
+  if (asked && own.value.name.trim()) void choose(asked.key)
+}
+
+/** Arrows go from colorway to colorway where they do nothing else. */
+useEventListener(window, 'keydown', event => {
+  const target = event.target as HTMLElement
+  if (event.defaultPrevented || target.closest('input, textarea, [role=dialog], [data-test=aim]')) return
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+  const keys = [ALL, ...(page.value?.looks.map(({ key }) => key) ?? [])]
+  const next = by && keys[keys.indexOf(shownKey.value) + by]
+  if (!next) return
+  const inTabs = tabs.value?.contains(target)
+  show(next)
+  if (inTabs) void nextTick(() => tabs.value?.querySelector<HTMLElement>('[aria-selected=true]')?.focus())
+})
+const ends = computed(() =>
+  page.value ? new Date(page.value.endsAt).toLocaleDateString('en-US', { dateStyle: 'long' }) : '',
+)
+/** What was written and not sent, where it can no longer be. */
+const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) => text.trim()))
+</script>
+
+<template>
+  <main v-if="gone" class="mx-auto grid h-full max-w-[560px] content-center gap-4 p-6" data-test="review-gone">
+    <h1>This link leads nowhere now</h1>
+    <p role="alert">{{ gone }}</p>
+    <section v-if="unsent.length" class="grid gap-2" aria-labelledby="unsent">
+      <h2 id="unsent" class="text-[15px]!">What you wrote was not sent; it is kept here</h2>
+      <div v-for="{ id, text } in unsent" :key="id" class="grid gap-1 border border-line bg-panel p-2.5">
+        <p class="whitespace-pre-wrap wrap-anywhere" data-test="unsent">{{ text }}</p>
+        <button class="control justify-self-start" @click="copy(text, 'Copied what you wrote.')">Copy</button>
+      </div>
+    </section>
+  </main>
+  <div v-else-if="page" class="review" data-test="review">
+    <p class="sr-only" role="status">{{ said }}</p>
+    <header class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-panel px-4 py-2">
+      <PlumbagoMark :colors="(look ?? page.looks[0])?.swatches.map(({ hex }) => hex) ?? []" class="shrink-0" />
+      <h1 class="min-w-0 wrap-anywhere">{{ page.title }}</h1>
+      <p class="text-caption text-quiet">
+        Open until {{ ends
+        }}<template v-if="!live">
+          · <b class="font-semibold text-ink">▲ Not connected: what is new comes when it is again</b></template
+        >
+      </p>
+      <span class="ml-auto"><SurroundSwitch /></span>
+    </header>
+    <nav
+      ref="tabs"
+      class="tabs flex shrink-0 gap-1 overflow-x-auto border-b border-line bg-panel px-4 py-1.5"
+      role="tablist"
+      aria-label="Colorways"
+    >
+      <button
+        role="tab"
+        class="tab"
+        :aria-selected="!look"
+        :tabindex="look ? -1 : 0"
+        aria-controls="shown"
+        data-test="review-all"
+        @click="show(ALL)"
+      >
+        Side by side
+      </button>
+      <button
+        v-for="each in page.looks"
+        :key="each.key"
+        role="tab"
+        class="tab max-w-48"
+        :aria-selected="each.key === shownKey"
+        :tabindex="each.key === shownKey ? 0 : -1"
+        aria-controls="shown"
+        data-test="review-tab"
+        @click="show(each.key)"
+      >
+        <span class="flex min-w-0 items-center gap-1"
+          ><CheckIcon v-if="each.key === chosen" class="size-4 shrink-0" role="img" aria-label="chosen" /><span
+            class="line-clamp-2 leading-4"
+            >{{ each.name }}</span
+          ><span
+            v-if="page.counts[each.key]"
+            class="value text-quiet"
+            :aria-label="`${page.counts[each.key]} comments`"
+            >{{ page.counts[each.key] }}</span
+          ></span
+        >
+        <SchemeStrip class="h-1.5 w-full" :scheme="each.swatches" />
+      </button>
+    </nav>
+    <p v-if="problem" class="bg-panel px-4 py-1.5" role="alert">
+      ▲ {{ problem }} <button class="control h-6!" @click="review.load">Try again</button>
+    </p>
+    <p v-if="!page.ready" class="border-b border-line bg-panel px-4 py-2" role="status" data-test="review-making">
+      The pictures are being made; they appear here by themselves.
+    </p>
+    <div v-if="!look" id="shown" role="tabpanel" class="min-h-0 overflow-y-auto p-4">
+      <p
+        v-if="page.greeting"
+        class="mx-auto mb-4 max-w-[720px] text-center whitespace-pre-wrap wrap-anywhere"
+        data-test="greeting"
+      >
+        {{ page.greeting }}
+      </p>
+      <p v-if="chosenName" class="mb-3 text-center" data-test="choice-words">
+        <bdi>{{ page.choice?.author }}</bdi> chose “{{ chosenName }}”{{ page.closed ? '; the choice is closed' : '' }}.
+      </p>
+      <ul class="wall" :style="{ '--columns': page.looks.length }" aria-label="All colorways side by side">
+        <li v-for="each in page.looks" :key="each.key" class="min-w-0">
+          <button class="framed grid w-full" data-test="review-tile" @click="show(each.key)">
+            <span class="grid gap-2 p-2">
+              <img
+                v-for="key in each.artwork.slice(0, 1)"
+                :key="key"
+                class="lead"
+                :src="page.ready ? review.server.pictureUrl('small', { look: each.key, artwork: key }) : BLANK"
+                :srcset="page.ready ? sourcesOf(each.key, key) : undefined"
+                :sizes="`(min-width: 1024px) ${100 / Math.min(4, page.looks.length)}vw, 100vw`"
+                :width="artworkOf(key)?.width"
+                :height="artworkOf(key)?.height"
+                :alt="`${artworkOf(key)?.name} in ${each.name}`"
+              />
+              <span v-if="each.artwork.length > 1" class="flex flex-wrap justify-center gap-1.5">
+                <img
+                  v-for="key in each.artwork.slice(1, 9)"
+                  :key="key"
+                  class="h-9 w-auto"
+                  :src="page.ready ? review.server.pictureUrl('small', { look: each.key, artwork: key }) : BLANK"
+                  :width="artworkOf(key)?.width"
+                  :height="artworkOf(key)?.height"
+                  alt=""
+                />
+              </span>
+            </span>
+            <SchemeStrip :class="each.artwork.length ? 'h-4' : 'h-40'" :scheme="each.swatches" />
+            <span class="flex items-center gap-1.5 p-2 text-left font-semibold"
+              ><CheckIcon v-if="each.key === chosen" class="size-4 shrink-0" role="img" aria-label="chosen" /><span
+                class="min-w-0 wrap-anywhere"
+                >{{ each.name }}</span
+              ><span v-if="page.counts[each.key]" class="ml-auto text-caption font-normal text-quiet"
+                >{{ page.counts[each.key] }} {{ page.counts[each.key] === 1 ? 'comment' : 'comments' }}</span
+              ></span
+            >
+          </button>
+        </li>
+      </ul>
+    </div>
+    <div v-else id="shown" role="tabpanel" class="shown" :aria-label="look.name">
+      <div class="stage" data-test="review-stage">
+        <ReviewArtwork
+          v-if="piece && page.ready"
+          :artwork="piece"
+          :address="review.server.pictureUrl('large', { look: look.key, artwork: piece.key })"
+          :before="review.server.pictureUrl('large', { look: BEFORE, artwork: piece.key })"
+          :part="before / 100"
+          :pins="spots ? pinsHere : []"
+          :current="current"
+          :aiming="aiming"
+          :words="`${piece.name} in ${look.name}`"
+          class="picture"
+          @spot="aimed"
+          @pin="toThread"
+        />
+        <p v-else class="grid place-items-center text-quiet">
+          {{ piece ? 'The pictures are being made.' : 'This colorway has no artwork; its colors are below.' }}
+        </p>
+        <div v-if="piece" class="flex flex-wrap items-center justify-center gap-x-4 gap-y-1">
+          <label class="flex items-center gap-2"
+            >Before<input
+              v-model.number="before"
+              type="range"
+              min="0"
+              max="100"
+              class="slide w-44"
+              aria-label="How much of it as it was before, in percent"
+              data-test="before-slider"
+          /></label>
+          <button
+            class="control"
+            :aria-pressed="before === 100"
+            data-test="before-toggle"
+            @click="before = before === 100 ? 0 : 100"
+          >
+            {{ before === 100 ? 'Show after' : 'Show before' }}
+          </button>
+          <label v-if="pinsHere.length" class="flex min-h-6 items-center gap-1.5"
+            ><input v-model="spots" type="checkbox" class="size-4 accent-accent" data-test="spots" />Spots</label
+          >
+          <ul v-if="look.artwork.length > 1" class="flex max-w-full gap-1 overflow-x-auto" aria-label="Artwork">
+            <li v-for="(key, i) in look.artwork" :key="key" class="shrink-0">
+              <button
+                class="framed block h-10 p-0.5"
+                :class="{ current: key === piece.key }"
+                :aria-pressed="key === piece.key"
+                :aria-label="artworkOf(key)?.name"
+                :title="artworkOf(key)?.name"
+                data-test="review-piece"
+                @click="pieceAt = i"
+              >
+                <img
+                  v-if="page.ready"
+                  class="h-full w-auto bg-white"
+                  :src="review.server.pictureUrl('small', { look: look.key, artwork: key })"
+                  alt=""
+                />
+              </button>
+            </li>
+          </ul>
+        </div>
+      </div>
+      <ReviewBand :look="look" class="colors" />
+      <section class="about" aria-labelledby="look">
+        <h2 id="look" class="wrap-anywhere">{{ look.name }}</h2>
+        <p v-if="look.note" class="whitespace-pre-wrap wrap-anywhere">{{ look.note }}</p>
+        <div class="flex flex-wrap items-center gap-2" data-test="choice">
+          <template v-if="chosen === look.key">
+            <span class="flex items-center gap-1"
+              ><CheckIcon class="size-4" />Chosen by <bdi>{{ page.choice?.author }}</bdi></span
+            >
+            <button v-if="!page.closed" class="control" :disabled="choosing" data-test="unchoose" @click="choose(null)">
+              Take it back
+            </button>
+          </template>
+          <template v-else>
+            <button
+              v-if="!page.closed"
+              class="control primary h-9! px-4!"
+              :disabled="choosing"
+              data-test="choose"
+              @click="choose(look.key)"
+            >
+              Choose this one
+            </button>
+            <span v-if="chosenName" class="text-quiet">“{{ chosenName }}” is chosen.</span>
+          </template>
+          <span v-if="page.closed" class="text-quiet" data-test="choice-closed">The choice is closed.</span>
+          <span v-else-if="chosen === look.key" class="text-caption text-quiet"
+            >It can be changed until the designer closes it.</span
+          >
+        </div>
+      </section>
+      <ReviewTalk
+        ref="column"
+        :review="review"
+        :look="look.key"
+        :pins="pins"
+        :current="current"
+        class="talk"
+        @point="toSpot"
+        @aim="startAiming"
+      />
+    </div>
+    <DialogFrame v-if="naming" title="Who are you?" test="naming" @close="naming = null">
+      <form class="grid gap-3" @submit.prevent="named">
+        <label class="grid gap-1"
+          >Your name<input
+            v-model="own.name"
+            class="field h-8! font-sans!"
+            maxlength="60"
+            required
+            autocomplete="name"
+            data-test="choosing-name"
+        /></label>
+        <p class="flex justify-end gap-2">
+          <button type="button" class="control" @click="naming = null">Cancel</button
+          ><button class="control primary" data-test="named">{{ naming.key ? 'Choose' : 'Take it back' }}</button>
+        </p>
+      </form>
+    </DialogFrame>
+  </div>
+  <div v-else class="grid h-full place-items-center p-6">
+    <p v-if="problem" role="alert">▲ {{ problem }} <button class="control" @click="review.load">Try again</button></p>
+    <p v-else role="status">Opening the review…</p>
+  </div>
+</template>
+
+<style scoped>
+.review {
+  min-height: 100%;
+  display: grid;
+  grid-template-rows: auto auto;
+  align-content: start;
+}
+.tab {
+  display: grid;
+  align-content: space-between;
+  gap: 3px;
+  flex: 0 0 auto;
+  min-width: 88px;
+  min-height: 40px;
+  padding: 4px 8px;
+  border: 1px solid var(--line);
+  border-radius: 2px;
+  text-align: left;
+}
+.tab[aria-selected='true'] {
+  border-color: var(--text);
+  box-shadow: inset 0 -2px 0 var(--text);
+  font-weight: 600;
+}
+.wall {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 340px), 1fr));
+  gap: 16px;
+}
+.lead {
+  display: block;
+  width: auto;
+  max-width: 100%;
+  height: auto;
+  max-height: min(66svh, 900px);
+  margin: auto;
+  background: white;
+}
+.stage {
+  display: grid;
+  gap: 12px;
+  padding: 12px 16px;
+  min-width: 0;
+}
+.picture {
+  height: min(72svh, calc((100vw - 80px) * var(--tall) + 48px));
+  padding: 24px;
+}
+.colors {
+  padding: 8px 16px 12px;
+}
+.about {
+  display: grid;
+  gap: 8px;
+  padding: 12px 16px;
+}
+.talk {
+  padding: 12px 16px 32px;
+  min-width: 0;
+}
+/* Fingers need room. */
+@media (pointer: coarse) {
+  .review :deep(.control) {
+    min-height: 40px;
+  }
+  .tab {
+    min-height: 48px;
+  }
+}
+@media (width < 1024px) {
+  .tabs {
+    position: sticky;
+    top: 0;
+    z-index: 10;
+  }
+  .about {
+    border-block: 1px solid var(--line);
+    background: var(--panel);
+    order: 1;
+  }
+  .shown {
+    display: grid;
+  }
+  .colors {
+    order: 2;
+    padding-top: 16px;
+  }
+  .talk {
+    order: 3;
+  }
+}
+@media (width >= 1024px) {
+  .review {
+    height: 100%;
+    display: flex;
+    flex-direction: column;
+  }
+  .wall {
+    grid-template-columns: repeat(min(var(--columns), 4), minmax(0, 1fr));
+  }
+  .shown {
+    flex: 1;
+    min-height: 0;
+    display: grid;
+    grid-template: 'stage about' auto 'stage talk' minmax(0, 1fr) 'colors talk' auto / minmax(0, 1fr) 360px;
+  }
+  .stage {
+    grid-area: stage;
+    grid-template-rows: minmax(0, 1fr) auto;
+    min-height: 0;
+  }
+  .picture {
+    height: auto;
+    min-height: 300px;
+  }
+  .colors {
+    grid-area: colors;
+  }
+  .about,
+  .talk {
+    border-left: 1px solid var(--line);
+    background: var(--panel);
+  }
+  .about {
+    grid-area: about;
+    border-bottom: 1px solid var(--line);
+  }
+  .talk {
+    grid-area: talk;
+    overflow-y: auto;
+  }
+}
+</style>

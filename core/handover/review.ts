@@ -1,0 +1,64 @@
+import type { Artwork } from '../document/artwork'
+import type { Project } from '../document/project'
+import type { ReviewPut, ReviewShown, ReviewSources } from '../document/review'
+import { shownScheme } from '../scheme/compose'
+import { handedLooks, type HandedLook } from './plan'
+
+/* What a review shows of a project, and which pictures that needs. */
+
+/** How large the pictures of a review are: the longer side, in pixels. */
+export const REVIEW_SIZES = { large: 2000, small: 560 } as const
+export type ReviewSize = keyof typeof REVIEW_SIZES
+/** What stands for the artwork as it came, among the colorways. */
+export const BEFORE = 'before'
+
+/** A piece of artwork in one file: the same artwork on another file is another piece. */
+const pieceOf = ({ id, hash }: Pick<Artwork, 'id' | 'hash'>): string => `${id} ${hash}`
+
+/** What is shown: colorways and artwork under keys that say nothing of the project, and where each came from. */
+export const shownIn = (
+  project: Project,
+  { looks, artwork }: Pick<ReviewPut, 'looks' | 'artwork'>,
+): { shown: ReviewShown; sources: ReviewSources; pieces: ReadonlyMap<string, Artwork> } => {
+  const handed = handedLooks(project, { looks })
+  const chosen = ({ project: own }: HandedLook): Artwork[] => own.artwork.filter(({ id }) => artwork.includes(id))
+  const pieces = [...new Map(handed.flatMap(chosen).map(art => [pieceOf(art), art])).values()]
+  const keys = new Map(pieces.map((art, i) => [pieceOf(art), `a${i + 1}`]))
+  const keyed = (art: Artwork): string => keys.get(pieceOf(art)) as string
+  return {
+    shown: {
+      looks: handed.map((look, i) => ({
+        key: `c${i + 1}`,
+        name: look.name,
+        note: look.note,
+        swatches: shownScheme(look.project).map(({ hex, name, role, share }) => ({ hex, name, role, share })),
+        artwork: chosen(look).map(keyed),
+      })),
+      artwork: pieces.map(art => ({ key: keyed(art), name: art.name, width: art.width, height: art.height })),
+    },
+    sources: Object.fromEntries([
+      ...handed.map(({ id }, i) => [`c${i + 1}`, id] as const),
+      ...pieces.map(art => [keyed(art), art.id] as const),
+    ]),
+    pieces: new Map(pieces.map(art => [keyed(art), art])),
+  }
+}
+
+/** A picture of a review: its artwork in a colorway, or as it came, in both sizes. */
+export interface ReviewPicture {
+  look: string
+  artwork: string
+}
+
+/** The pictures a review needs. */
+export const reviewPictures = ({ looks, artwork }: ReviewShown): ReviewPicture[] => [
+  ...artwork.map(({ key }) => ({ look: BEFORE, artwork: key })),
+  ...looks.flatMap(look => look.artwork.map(key => ({ look: look.key, artwork: key }))),
+]
+
+/** Where a picture is kept. */
+export const reviewPath = (size: ReviewSize, { look, artwork }: ReviewPicture): string => `${size}/${look}/${artwork}`
+
+/** How wide a picture of an artwork is, in pixels, so that its longer side is as long as said. */
+export const reviewWidth = ({ width, height }: Pick<Artwork, 'width' | 'height'>, side: number): number =>
+  Math.max(1, Math.round(side * Math.min(1, width / height)))

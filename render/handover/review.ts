@@ -1,0 +1,56 @@
+import sharp from 'sharp'
+import type { Project } from '../../core/document/project'
+import type { ReviewPut } from '../../core/document/review'
+import { handedLooks } from '../../core/handover/plan'
+import {
+  BEFORE,
+  reviewPath,
+  reviewPictures,
+  REVIEW_SIZES,
+  reviewWidth,
+  shownIn,
+  type ReviewPicture,
+  type ReviewSize,
+} from '../../core/handover/review'
+import { UNPAINTED, type Painted } from '../../core/painting/painting'
+import { artworkWriter, missing } from './artworkOut'
+import { paintingsIn, type Sources } from './hand'
+
+/** The pictures of a review, each written when it is asked for. */
+export interface ReviewHanding {
+  files: Array<{ path: string; picture: ReviewPicture; size: ReviewSize; hash: string }>
+  write: (file: ReviewHanding['files'][number], signal?: AbortSignal) => Promise<Uint8Array>
+}
+
+/** How faithfully pictures are packed, of 100. */
+const QUALITY = 92
+
+/** What a review shows of a project, as WebP pictures in two sizes. */
+export const handReview = async (
+  project: Project,
+  wanted: Pick<ReviewPut, 'looks' | 'artwork'>,
+  sources: Sources,
+): Promise<ReviewHanding> => {
+  const { shown, pieces } = shownIn(project, wanted)
+  const looks = handedLooks(project, wanted)
+  const { records, paintingIn } = await paintingsIn(looks, sources)
+  const writer = artworkWriter({ ...sources, file: async hash => records.get(hash) ?? null })
+  const painted = ({ look, artwork }: ReviewPicture): Painted => {
+    if (look === BEFORE) return UNPAINTED
+    const own = looks[shown.looks.findIndex(({ key }) => key === look)] ?? missing('A colorway')
+    return paintingIn(own.id)(pieces.get(artwork)?.id ?? '')
+  }
+  return {
+    files: reviewPictures(shown).flatMap(picture =>
+      (Object.keys(REVIEW_SIZES) as ReviewSize[]).map(size => ({
+        ...{ path: reviewPath(size, picture), picture, size },
+        hash: pieces.get(picture.artwork)?.hash ?? '',
+      })),
+    ),
+    write: async ({ picture, size }) => {
+      const art = pieces.get(picture.artwork) ?? missing('An artwork')
+      const png = await writer.picture(art, painted(picture), reviewWidth(art, REVIEW_SIZES[size]), null)
+      return sharp(png).webp({ quality: QUALITY, smartSubsample: true, effort: 3 }).toBuffer()
+    },
+  }
+}

@@ -1,0 +1,44 @@
+import { setResponseStatus } from 'h3'
+import { z } from 'zod'
+import { MOST_REVIEW_PICTURES } from '../../../../core/document/limits'
+import { reviewPutSchema } from '../../../../core/document/review'
+import { reviewPictures, shownIn } from '../../../../core/handover/review'
+import { FIRST_WANTED } from '../../../../core/handover/wanted'
+import { failure } from '../../../answers'
+import { database, inTransaction } from '../../../db/connect'
+import { addJob } from '../../../db/jobs'
+import { findProject, Stale } from '../../../db/projects'
+import { findReview, publishReview } from '../../../db/reviews'
+import { bodyOf, door, missing, partOf } from '../../../door'
+import { linkTo } from '../../../reviews/door'
+
+const asked = reviewPutSchema.extend({ version: z.number().int().min(1) })
+/** The longest a link holds, in milliseconds. */
+const LONGEST = 366 * 24 * 3600 * 1000
+
+/** Publishes a project as it was saved last; its pictures are made by a job. What the link ends in is told here and never again. */
+export default door(async event => {
+  const id = partOf(event, 'id', z.uuid())
+  const { version, ...put } = await bodyOf(event, asked)
+  const ends = Date.parse(put.endsAt)
+  if (ends <= Date.now()) throw failure(400, 'The end lies in the past.')
+  if (ends > Date.now() + LONGEST) throw failure(400, 'A review is open for a year at most.')
+  const project = await findProject(database(), id)
+  if (!project) throw missing('project')
+  if (project.version !== version) throw new Stale(project)
+  const frozen = shownIn(project.document, put)
+  if (!frozen.shown.looks.length) throw failure(400, 'No colorway is chosen.')
+  const count = reviewPictures(frozen.shown).length
+  if (count > MOST_REVIEW_PICTURES)
+    throw failure(400, `That makes ${count} pictures; a review holds ${MOST_REVIEW_PICTURES}. Choose less artwork.`)
+  const published = await inTransaction(database(), async sql => {
+    const made = await publishReview(sql, id, put, frozen)
+    if (!made) return null
+    const wanted = { ...FIRST_WANTED, artwork: put.artwork, looks: put.looks }
+    const job = await addJob(sql, id, put.title, wanted, { listed: false, review: made.id })
+    return job && made
+  })
+  if (!published) throw missing('project')
+  setResponseStatus(event, 201)
+  return { review: await findReview(database(), published.id), link: linkTo(published.token) }
+})

@@ -1,0 +1,18 @@
+import { z } from 'zod'
+import { database } from '../../../db/connect'
+import { changeReview, findReview } from '../../../db/reviews'
+import { bodyOf, door, missing, partOf } from '../../../door'
+
+const asked = z.object({
+  endsAt: z.iso.datetime().optional(),
+  closed: z.boolean().optional(),
+  withdrawn: z.boolean().optional(),
+  deleted: z.boolean().optional(),
+})
+
+/** Sets another end, closes the choice, withdraws or deletes a review, or takes any of it back. */
+export default door(async event => {
+  const id = partOf(event, 'id', z.uuid(), 'review')
+  if (!(await changeReview(database(), id, await bodyOf(event, asked)))) throw missing('review')
+  return { review: await findReview(database(), id) }
+})

@@ -1,0 +1,410 @@
+import { createHash, randomBytes } from 'node:crypto'
+import type { JSONValue, Sql } from 'postgres'
+import { MOST_COMMENTS, MOST_REVIEWS } from '../../core/document/limits'
+import type {
+  CommentPut,
+  Review,
+  ReviewChoice,
+  ReviewComment,
+  ReviewMaking,
+  ReviewNews,
+  ReviewPage,
+  ReviewPut,
+  ReviewShown,
+  ReviewSources,
+  ReviewThread,
+} from '../../core/document/review'
+import { inTransaction } from './connect'
+
+/** What whoever shows reviews listens to; what is said there is the project, the review, and how far it is. */
+export const CHANNEL = 'plumbago_reviews'
+
+/** How many threads are told at once, and how many answers of each. */
+const MOST_THREADS = 40
+const MOST_ANSWERS = 20
+/** So many comments are told one by one; more are asked for again. */
+const MOST_NEWS = 100
+/** How much may be said within a minute: in one browser, from one address, on one review. */
+const PER_MINUTE = { reader: 20, address: 120, review: 600 } as const
+/** How often the choice may change within a minute. */
+const CHOICES_PER_MINUTE = 60
+
+const asJson = (value: unknown): JSONValue => value as JSONValue
+const hashed = (text: string): Buffer => createHash('sha256').update(text).digest()
+
+/** What stops something that is said on a review. */
+export class ReviewRefused extends Error {
+  constructor(
+    readonly status: 404 | 409 | 410 | 429,
+    message: string,
+    readonly why: 'gone' | 'missing' | 'ended' | 'withdrawn' | 'closed' | 'often' | 'full',
+  ) {
+    super(message)
+  }
+}
+
+const NO_REVIEW = 'There is no review behind this link. Look whether it is whole.'
+const noSuch = (what: string): ReviewRefused => new ReviewRefused(404, `There is no such ${what}.`, 'missing')
+
+interface Stored {
+  id: string
+  project_id: string
+  title: string
+  greeting: string
+  shown: ReviewShown
+  sources: ReviewSources
+  seq: string
+  comments: number
+  ready: boolean
+  choice: ReviewChoice | null
+  closed_at: Date | null
+  created_at: Date
+  ends_at: Date
+  withdrawn_at: Date | null
+}
+
+const columns = (sql: Sql) => sql`reviews.id, project_id, title, greeting, shown, sources, seq,
+  comments, ready, choice, closed_at,  reviews.created_at, ends_at, withdrawn_at`
+
+/** Why a link leads nowhere any more; null where it does. */
+const goneOf = ({ withdrawn_at, ends_at }: Pick<Stored, 'withdrawn_at' | 'ends_at'>): ReviewNews['gone'] =>
+  withdrawn_at ? 'withdrawn' : ends_at.getTime() <= Date.now() ? 'ended' : null
+
+const refuseGone = (row: Pick<Stored, 'withdrawn_at' | 'ends_at'>): void => {
+  const gone = goneOf(row)
+  if (gone === 'withdrawn')
+    throw new ReviewRefused(410, 'This review was withdrawn by whoever sent it. Ask them for a new link.', gone)
+  const day = row.ends_at.toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' })
+  if (gone) throw new ReviewRefused(410, `This review ended on ${day}. Ask whoever sent it for a new link.`, gone)
+}
+
+const pageOf = (row: Stored, counts: Record<string, number>): ReviewPage => ({
+  ...row.shown,
+  ...{ title: row.title, greeting: row.greeting, endsAt: row.ends_at.toISOString(), ready: row.ready },
+  ...{ choice: row.choice, closed: row.closed_at !== null, seq: Number(row.seq), counts },
+})
+
+const newToken = (): string => randomBytes(24).toString('base64url')
+
+/** Publishes what is shown of a project behind a new link; what the link ends in is told once. Null where there is no project. */
+export const publishReview = (
+  sql: Sql,
+  project: string,
+  { title, greeting, endsAt }: Pick<ReviewPut, 'title' | 'greeting' | 'endsAt'>,
+  { shown, sources }: { shown: ReviewShown; sources: ReviewSources },
+): Promise<{ id: string; token: string } | null> =>
+  inTransaction(sql, async within => {
+    const [found] = await within`select 1 from projects where id = ${project} and deleted_at is null for update`
+    if (!found) return null
+    const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`
+      select count(*)::int as count from reviews where project_id = ${project} and deleted_at is null`
+    if (count >= MOST_REVIEWS)
+      throw new ReviewRefused(409, `A project has up to ${MOST_REVIEWS} reviews; delete one that is over.`, 'full')
+    const token = newToken()
+    const [row] = await within<Array<{ id: string }>>`
+      insert into reviews (project_id, token_hash, title, greeting, shown, sources, ends_at) values (
+        ${project}, ${hashed(token)}, ${title}, ${greeting}, ${within.json(asJson(shown))},
+        ${within.json(asJson(sources))}, ${endsAt})
+      returning id`
+    return { id: row?.id ?? '', token }
+  })
+
+/** Gives a review a new link; the one it had leads nowhere from now on. What the new one ends in; null where there is none. */
+export const renewLink = async (sql: Sql, id: string): Promise<string | null> => {
+  const token = newToken()
+  const rows = await sql`update reviews set token_hash = ${hashed(token)} where id = ${id} and deleted_at is null
+    returning id`
+  return rows.length ? token : null
+}
+
+const said = ({ id, project_id, seq }: Pick<Stored, 'id' | 'project_id' | 'seq'>): string =>
+  `${project_id} ${id} ${seq}`
+
+/** Makes something happen on a review: in order with all else that does, told to all who show it. Throws where there is none. */
+const happen = async (sql: Sql, id: string): Promise<{ seq: number; row: Stored }> => {
+  const [row] = await sql<Stored[]>`update reviews set seq = seq + 1 where id = ${id} and deleted_at is null
+    returning ${columns(sql)}`
+  if (!row) throw noSuch('review')
+  await sql`select pg_notify(${CHANNEL}, ${said(row)})`
+  return { seq: Number(row.seq), row }
+}
+
+/** Keeps the pictures of a review, which is ready then, and ends the job that wrote them; false where it is not wanted any more. */
+export const keepReviewPictures = (sql: Sql, job: string, review: string): Promise<boolean> =>
+  inTransaction(sql, async within => {
+    const [ended] = await within<
+      Array<{ failures: unknown[] }>
+    >`update jobs set state = 'done', done = parts, doing = ''
+      where id = ${job} and state = 'underway' returning failures`
+    if (!ended) return false
+    await within`insert into review_pictures (review_id, path, bytes)
+      select ${review}, path, bytes from job_files where job_id = ${job}
+      on conflict (review_id, path) do update set bytes = excluded.bytes`
+    if (!ended.failures.length) await within`delete from job_files where job_id = ${job}`
+    await within`update reviews set ready = true where id = ${review}`
+    await happen(within, review)
+    return true
+  })
+
+/** A picture of a review; null where there is none. */
+export const reviewPicture = async (sql: Sql, review: string, path: string): Promise<Buffer | null> => {
+  const [row] = await sql<Array<{ bytes: Buffer }>>`
+    select bytes from review_pictures where review_id = ${review} and path = ${path}`
+  return row?.bytes ?? null
+}
+
+/** The id of the review behind a link. Throws ReviewRefused where it leads nowhere. */
+export const reviewBehind = async (sql: Sql, token: string): Promise<string> => {
+  const [row] = await sql<Array<Pick<Stored, 'id' | 'withdrawn_at' | 'ends_at'>>>`
+    select reviews.id, withdrawn_at, ends_at from reviews join projects on projects.id = project_id
+    where token_hash = ${hashed(token)} and reviews.deleted_at is null and projects.deleted_at is null`
+  if (!row) throw new ReviewRefused(404, NO_REVIEW, 'gone')
+  refuseGone(row)
+  return row.id
+}
+
+const countsOf = async (sql: Sql, id: string): Promise<Record<string, number>> => {
+  const rows = await sql<Array<{ look: string; count: number }>>`select look, count(*)::int as count
+    from review_comments where review_id = ${id} and thread_id is null group by look`
+  return Object.fromEntries(rows.map(({ look, count }) => [look, count]))
+}
+
+/** A review as whoever has its link sees it; null where there is none. */
+export const reviewPage = async (sql: Sql, id: string): Promise<ReviewPage | null> => {
+  const [row] = await sql<Stored[]>`select ${columns(sql)} from reviews where id = ${id}`
+  return row ? pageOf(row, await countsOf(sql, id)) : null
+}
+
+interface StoredMaking {
+  job: string | null
+  state: ReviewMaking['state']
+  done: number
+  parts: number
+  reason: string | null
+  failures: number
+}
+
+/** The reviews of a project as its designer sees them, the latest first. */
+export const reviewsOf = async (sql: Sql, project: string, only?: string): Promise<Review[]> => {
+  const rows = await sql<Array<Stored & StoredMaking & { open: number; counts: Review['counts'] }>>`
+    select ${columns(sql)}, job.*, told.*
+    from reviews
+    left join lateral (select id as job, state, done, parts, reason, jsonb_array_length(failures) as failures from jobs
+      where review_id = reviews.id order by created_at desc limit 1) as job on true
+    left join lateral (select coalesce(sum(open), 0)::int as open,
+      coalesce(jsonb_object_agg(look, threads), '{}') as counts from (
+        select look, count(*) filter (where thread_id is null)::int as threads,
+          count(*) filter (where thread_id is null and resolved_at is null)::int as open
+        from review_comments where review_id = reviews.id group by look) as looks) as told on true
+    where project_id = ${project} and deleted_at is null ${only ? sql`and reviews.id = ${only}` : sql``}
+    order by reviews.created_at desc, reviews.id limit ${MOST_REVIEWS}`
+  return rows.map(({ job, state, done, parts, reason, failures, open, counts, ...row }) => ({
+    ...pageOf(row, counts),
+    ...{ id: row.id, createdAt: row.created_at.toISOString(), sources: row.sources, open },
+    comments: row.comments,
+    withdrawnAt: row.withdrawn_at?.toISOString() ?? null,
+    making: job ? { job, state, done, parts, reason, failures } : null,
+  }))
+}
+
+/** A review as its designer sees it; null where there is none. */
+export const findReview = async (sql: Sql, id: string): Promise<Review | null> => {
+  const [row] = await sql<Array<{ project_id: string }>>`select project_id from reviews where id = ${id}
+    and deleted_at is null`
+  return row ? ((await reviewsOf(sql, row.project_id, id))[0] ?? null) : null
+}
+
+/** What a designer can change of a review. */
+export interface ReviewChange {
+  endsAt?: string | undefined
+  closed?: boolean | undefined
+  withdrawn?: boolean | undefined
+  deleted?: boolean | undefined
+}
+
+/** Changes a review, or deletes it and brings it back; whether there was one. */
+export const changeReview = (
+  sql: Sql,
+  id: string,
+  { endsAt, closed, withdrawn, deleted }: ReviewChange,
+): Promise<boolean> =>
+  inTransaction(sql, async within => {
+    const since = (column: 'closed_at' | 'withdrawn_at' | 'deleted_at', to: boolean | undefined) =>
+      to === undefined ? within(column) : to ? within`coalesce(${within(column)}, now())` : within`null`
+    const [row] = await within<Stored[]>`update reviews set seq = seq + 1,
+        ends_at = ${endsAt ?? within('ends_at')}, closed_at = ${since('closed_at', closed)},
+        withdrawn_at = ${since('withdrawn_at', withdrawn)}, deleted_at = ${since('deleted_at', deleted)}
+      where id = ${id} and (deleted_at is null or ${deleted === false}) returning ${columns(within)}`
+    if (row) await within`select pg_notify(${CHANNEL}, ${said(row)})`
+    return row !== undefined
+  })
+
+interface StoredComment {
+  id: string
+  seq: string
+  thread_id: string | null
+  look: string
+  spot: CommentPut['spot']
+  by: ReviewComment['by']
+  author: string
+  text: string
+  created_at: Date
+  resolved_at: Date | null
+}
+
+const commentColumns = (sql: Sql) => sql`id, seq, thread_id, look, spot, by, author, text, created_at, resolved_at`
+
+const toldComment = ({ seq, thread_id, created_at, resolved_at, ...row }: StoredComment): ReviewComment => ({
+  ...{ id: row.id, author: row.author, text: row.text, look: row.look, spot: row.spot, by: row.by },
+  ...{ seq: Number(seq), thread: thread_id, createdAt: created_at.toISOString() },
+  resolvedAt: resolved_at?.toISOString() ?? null,
+})
+
+/** From where something is said: the browser's own word for itself, and the address. */
+export interface From {
+  reader: string
+  address: string
+}
+
+/** Refuses who says more than a person would. */
+const refuseOften = async (sql: Sql, id: string, reader: Buffer, address: Buffer): Promise<void> => {
+  const [lately] = await sql<Array<Record<keyof typeof PER_MINUTE, number>>>`
+    select count(*) filter (where reader = ${reader})::int as reader,
+      count(*) filter (where address = ${address})::int as address, count(*)::int as review
+    from review_comments where review_id = ${id} and created_at > now() - interval '1 minute' and by = 'client'`
+  const over = (Object.keys(PER_MINUTE) as Array<keyof typeof PER_MINUTE>).some(
+    of => (lately?.[of] ?? 0) >= PER_MINUTE[of],
+  )
+  if (over)
+    throw new ReviewRefused(429, 'That is a lot at once; what you wrote is kept here. Send it in a minute.', 'often')
+}
+
+/** Refuses what is said of a piece that is not shown. */
+const refuseMissing = (shown: ReviewShown, { look, spot }: Pick<CommentPut, 'look' | 'spot'>): void => {
+  const on = shown.looks.find(({ key }) => key === look)
+  if (!on) throw noSuch('colorway')
+  if (spot && !on.artwork.includes(spot.artwork)) throw noSuch('artwork')
+}
+
+/**
+ * Keeps a comment; said again under its id it is there once. Throws ReviewRefused where there is no such review, colorway,
+ * artwork or thread, or no room; from a client, where the link leads nowhere any more and where too much is said.
+ */
+export const addComment = (sql: Sql, review: string, put: CommentPut, from: From | null): Promise<ReviewComment> =>
+  inTransaction(sql, async within => {
+    const { seq, row } = await happen(within, review)
+    const [there] = await within<StoredComment[]>`select ${commentColumns(within)} from review_comments
+      where review_id = ${review} and id = ${put.id}`
+    if (there) return toldComment(there)
+    if (from) refuseGone(row)
+    refuseMissing(row.shown, put)
+    if (put.thread) {
+      const [thread] = await within<Array<{ look: string }>>`select look from review_comments
+        where review_id = ${review} and id = ${put.thread} and thread_id is null`
+      if (thread?.look !== put.look) throw noSuch('comment')
+    }
+    const [reader, address] = from ? [hashed(`${review} ${from.reader}`), hashed(`${review} ${from.address}`)] : []
+    if (reader && address) await refuseOften(within, review, reader, address)
+    if (row.comments >= MOST_COMMENTS)
+      throw new ReviewRefused(
+        409,
+        `There are ${MOST_COMMENTS.toLocaleString('en-US')} comments here, and no room for more. What you wrote is kept here.`,
+        'full',
+      )
+    const [made] = await within<StoredComment[]>`insert into review_comments
+      (review_id, id, seq, changed, thread_id, look, spot, by, author, text, reader, address) values (
+        ${review}, ${put.id}, ${seq}, ${seq}, ${put.thread}, ${put.look}, ${within.json(asJson(put.spot))},
+        ${from ? 'client' : 'designer'}, ${put.author}, ${put.text}, ${reader ?? null}, ${address ?? null})
+      returning ${commentColumns(within)}`
+    await within`update reviews set comments = comments + 1 where id = ${review}`
+    return toldComment(made as StoredComment)
+  })
+
+/** Resolves a thread, or opens it again. Throws ReviewRefused where there is none. */
+export const resolveThread = (sql: Sql, review: string, id: string, resolved: boolean): Promise<ReviewComment> =>
+  inTransaction(sql, async within => {
+    const { seq } = await happen(within, review)
+    const [row] = await within<StoredComment[]>`update review_comments set changed = ${seq},
+        resolved_at = ${resolved ? within`coalesce(resolved_at, now())` : null}
+      where review_id = ${review} and id = ${id} and thread_id is null returning ${commentColumns(within)}`
+    if (!row) throw noSuch('comment')
+    return toldComment(row)
+  })
+
+/**
+ * Chooses a colorway, or takes the choice back; every choice is kept, the latest holds. Throws ReviewRefused where there is no such
+ * colorway, the link leads nowhere any more, or the choice is closed.
+ */
+export const chooseLook = (
+  sql: Sql,
+  review: string,
+  { look, author }: { look: string | null; author: string },
+): Promise<ReviewChoice> =>
+  inTransaction(sql, async within => {
+    const { seq, row } = await happen(within, review)
+    refuseGone(row)
+    if (row.closed_at)
+      throw new ReviewRefused(409, 'The choice was closed by the designer; write a comment to reopen it.', 'closed')
+    if (look !== null) refuseMissing(row.shown, { look, spot: null })
+    const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`select count(*)::int as count
+      from review_choices where review_id = ${review} and created_at > now() - interval '1 minute'`
+    if (count >= CHOICES_PER_MINUTE)
+      throw new ReviewRefused(429, 'The choice changes too often; try again in a minute.', 'often')
+    const choice: ReviewChoice = { look, author, at: new Date().toISOString() }
+    await within`insert into review_choices (review_id, seq, look, author) values (${review}, ${seq}, ${look}, ${author})`
+    await within`update reviews set choice = ${within.json(asJson(choice))} where id = ${review}`
+    return choice
+  })
+
+/** The threads on a colorway, or on all, the latest first, before one; with the latest answers of each. */
+export const threadsOn = async (
+  sql: Sql,
+  review: string,
+  look?: string,
+  before?: number,
+): Promise<{ threads: ReviewThread[]; more: boolean }> => {
+  const roots = await sql<StoredComment[]>`select ${commentColumns(sql)} from review_comments
+    where review_id = ${review} and thread_id is null ${look === undefined ? sql`` : sql`and look = ${look}`}
+      ${before === undefined ? sql`` : sql`and seq < ${before}`}
+    order by seq desc limit ${MOST_THREADS + 1}`
+  const shown = roots.slice(0, MOST_THREADS)
+  const answers = await sql<Array<StoredComment & { place: number; count: number }>>`
+    select answer.* from unnest(${shown.map(({ id }) => id)}::uuid[]) as root (id), lateral (
+      select ${commentColumns(sql)}, (count(*) over ())::int as count from review_comments
+      where review_id = ${review} and thread_id = root.id order by seq desc limit ${MOST_ANSWERS}) as answer`
+  return {
+    threads: shown.map(root => {
+      const own = answers.filter(({ thread_id }) => thread_id === root.id)
+      const replies = own.map(toldComment).sort((one, other) => one.seq - other.seq)
+      return { ...toldComment(root), replies, earlier: (own[0]?.count ?? 0) - replies.length }
+    }),
+    more: roots.length > MOST_THREADS,
+  }
+}
+
+/** Answers to a thread that came before one, in their order, as many as are told at once. */
+export const answersBefore = async (
+  sql: Sql,
+  review: string,
+  thread: string,
+  before: number,
+): Promise<ReviewComment[]> => {
+  const rows = await sql<StoredComment[]>`select ${commentColumns(sql)} from review_comments
+    where review_id = ${review} and thread_id = ${thread} and seq < ${before} order by seq desc limit ${MOST_ANSWERS * 5}`
+  return rows.map(toldComment).reverse()
+}
+
+/** What happened on a review after a moment, counted by its `seq`; null where there is no such review. */
+export const newsOf = async (sql: Sql, review: string, after: number): Promise<ReviewNews | null> => {
+  const [row] = await sql<Array<Stored & { away: boolean }>>`
+    select ${columns(sql)}, deleted_at is not null as away from reviews where id = ${review}`
+  if (!row) return null
+  const comments = await sql<StoredComment[]>`select ${commentColumns(sql)} from review_comments
+    where review_id = ${review} and changed > ${after} and changed <= ${row.seq} order by changed limit ${MOST_NEWS + 1}`
+  const again = comments.length > MOST_NEWS
+  return {
+    ...{ review, seq: Number(row.seq), comments: again ? [] : comments.map(toldComment), again },
+    ...{ choice: row.choice, closed: row.closed_at !== null, ready: row.ready },
+    gone: row.away ? 'withdrawn' : goneOf(row),
+  }
+}

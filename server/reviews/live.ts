@@ -1,0 +1,76 @@
+import type { Sql } from 'postgres'
+import type { ReviewNews } from '../../core/document/review'
+import { CHANNEL, newsOf } from '../db/reviews'
+import { reasonOf } from '../reason'
+
+/** Whose news are told: those of one review, or of all. */
+export type Watched = { review: string } | 'all'
+/** Takes news as they are sent, written once for all who are told; null where some may have been missed. */
+type Tell = (written: string | null) => void
+
+const keyOf = (of: Watched): string => (of === 'all' ? 'all' : of.review)
+
+/**
+ * News of reviews for all who watch in this process, however many there are: the database says that something happened (whichever
+ * process made it happen), what happened is read once, and told to all.
+ */
+export const newsDesk = (sql: Sql) => {
+  const watching = new Map<string, Set<Tell>>()
+  /** Up to where what happened on a review is told, and, while it is being told, up to where it has to be. */
+  const told = new Map<string, number>()
+  const underway = new Map<string, { until: number }>()
+  let listening: Promise<unknown> | null = null
+
+  const tell = (review: string, news: ReviewNews): void => {
+    const written = JSON.stringify(news)
+    for (const key of ['all', review]) for (const each of watching.get(key) ?? []) each(written)
+  }
+  /** Reads what happened on a review and tells it; what happens meanwhile is read after that. */
+  const look = async (review: string, seq: number): Promise<void> => {
+    if (!watching.has('all') && !watching.has(review)) return void told.delete(review)
+    const under = underway.get(review)
+    if (under) return void (under.until = Math.max(under.until, seq))
+    const own = { until: seq }
+    underway.set(review, own)
+    try {
+      for (let after = told.get(review) ?? seq - 1; after < own.until; ) {
+        const news = await newsOf(sql, review, after)
+        if (!news || news.seq <= after) return
+        after = news.seq
+        told.set(review, after)
+        tell(review, news)
+      }
+    } catch (error) {
+      console.error(`News of a review could not be read: ${reasonOf(error)}`) // they are asked for when the database is heard again
+      missed()
+    } finally {
+      underway.delete(review)
+    }
+  }
+  const missed = (): void => {
+    told.clear()
+    for (const all of watching.values()) for (const each of all) each(null)
+  }
+  const heard = (said: string): void => {
+    const [, review = '', seq = ''] = said.split(' ')
+    void look(review, Number(seq))
+  }
+  const listen = (): Promise<unknown> =>
+    (listening ??= sql.listen(CHANNEL, heard, missed).catch((error: unknown) => {
+      listening = null
+      throw error
+    }))
+
+  /** Tells all that happens from now on, until what is returned is called. Rejects while the database does not answer. */
+  const watch = async (of: Watched, each: Tell): Promise<() => void> => {
+    await listen()
+    const key = keyOf(of)
+    const own = watching.get(key) ?? new Set()
+    watching.set(key, own.add(each))
+    return () => {
+      own.delete(each)
+      if (!own.size && watching.get(key) === own) watching.delete(key)
+    }
+  }
+  return { watch }
+}

@@ -1,0 +1,50 @@
+import { setHeaders, type H3Event } from 'h3'
+import { failure } from '../answers'
+import { database } from '../db/connect'
+import { newsDesk, type Watched } from './live'
+
+/** How many may watch in this process, and how much may wait for one of them, in bytes. */
+const MOST_WATCHING = 2000
+const MOST_BEHIND = 1 << 20
+/** How often a still connection is kept alive, in milliseconds. */
+const BREATH = 20_000
+
+/** What is sent where something may have been missed: who watches asks for all there is. */
+const MISSED = 'event: missed\ndata: \n\n'
+
+/** What ends the streams that are open: a server that is told to end waits for nobody who only watches. */
+const open = new Set<() => void>()
+process.once('SIGTERM', () => {
+  for (const end of open) end()
+})
+let desk: ReturnType<typeof newsDesk> | undefined
+
+/**
+ * Answers with news of reviews as server-sent events, until whoever watches is gone. One who does not take what is sent is hung up
+ * on, and comes again for all there is.
+ */
+export const sendNews = async (event: H3Event, of: Watched): Promise<void> => {
+  if (open.size >= MOST_WATCHING) throw failure(503, 'Too many are watching at once; what is new is seen on reloading.')
+  const { res } = event.node
+  const end = (): void => void res.end()
+  open.add(end)
+  let leave = (): void => {}
+  let breath: ReturnType<typeof setInterval> | undefined
+  const send = (text: string): void => {
+    res.write(text)
+    if (res.writableLength > MOST_BEHIND) res.destroy()
+  }
+  try {
+    desk ??= newsDesk(database())
+    leave = await desk.watch(of, written => send(written === null ? MISSED : `data: ${written}\n\n`))
+    setHeaders(event, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' })
+    res.flushHeaders()
+    send('retry: 1000\n\n')
+    breath = setInterval(() => send(':\n\n'), BREATH)
+    if (!res.closed) await new Promise<void>(done => res.once('close', done))
+  } finally {
+    clearInterval(breath)
+    leave()
+    open.delete(end)
+  }
+}

@@ -1,0 +1,178 @@
+import { chromium } from '@playwright/test'
+import { randomUUID } from 'node:crypto'
+import { Agent, get, request, type IncomingMessage } from 'node:http'
+import { setTimeout as pause } from 'node:timers/promises'
+import type { Review, ReviewThread } from '../../core/document/review'
+import type { StoredProject } from '../../core/document/project'
+import { CHROMIUM } from '../browser'
+import { startWorker } from '../e2e/server'
+import { percentile } from './frame'
+
+/* 200 readers of a review page while 20 clients comment, and how soon a comment is on the designer's screen. */
+
+const READERS = 200
+const CLIENTS = 20
+const LASTS = 60_000
+/** How long a client thinks between two comments, and a reader between two looks, in milliseconds. */
+const THINKS = 3100
+const LOOKS = 1000
+
+const json = async <Answer>(address: string, path: string, init?: RequestInit): Promise<Answer> =>
+  (await (await fetch(address + path, init)).json()) as Answer
+const posting = (body: unknown): RequestInit => ({
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(body),
+})
+
+/** What came of a kind of request: how many a second, how long it took in milliseconds, how many failed. */
+export interface Answered {
+  what: string
+  perSecond: number
+  middle: number
+  p95: number
+  p99: number
+  failed: number
+}
+
+/** Publishes the demo for review and waits until its pictures are made. */
+const published = async (address: string): Promise<{ review: Review; link: string; project: string }> => {
+  const all = await json<Array<{ id: string; name: string }>>(address, '/api/projects?limit=100')
+  const demo = all.find(({ name }) => name === 'Breezeholm kite festival')
+  const { id, version, document } = await json<StoredProject>(address, '/api/projects', posting({ copyOf: demo?.id }))
+  const artwork = document.artwork.slice(0, 2).map(each => each.id)
+  const endsAt = new Date(Date.now() + 86_400_000).toISOString()
+  const made = await json<{ review: Review; link: string }>(
+    address,
+    `/api/projects/${id}/reviews`,
+    posting({ version, title: 'Bench', looks: ['now'], artwork, endsAt }),
+  )
+  for (;;) {
+    const [review] = await json<Review[]>(address, `/api/projects/${id}/reviews`)
+    if (review?.ready) return { ...made, project: id }
+    await pause(200)
+  }
+}
+
+/** What the page of the bench says of itself: when each comment came to stand on it. */
+const WATCH = `globalThis.seen = {}
+new MutationObserver(() => {
+  for (const thread of document.querySelectorAll('[data-comment]'))
+    globalThis.seen[thread.dataset.comment] ??= performance.timeOrigin + performance.now()
+}).observe(document, { childList: true, subtree: true })`
+
+/** Readers and clients on one review for a minute; the address has to take the word of a proxy for where clients are. */
+export const reviewTimes = async (
+  address: string,
+  databaseUrl: string,
+): Promise<{ answered: Answered[]; said: number; lost: number; seen: number[]; heard: number; streams: number }> => {
+  const worker = startWorker(databaseUrl)
+  const { review, link, project } = await published(address)
+  worker.kill()
+  const api = link.replace('/review/', '/api/review/')
+  const agent = new Agent({ keepAlive: true, maxSockets: READERS })
+  const times = new Map<string, number[]>()
+  const failures = new Map<string, number>()
+  const note = (what: string, ms: number, ok: boolean): void => {
+    times.set(what, [...(times.get(what) ?? []), ms])
+    if (!ok) failures.set(what, (failures.get(what) ?? 0) + 1)
+  }
+  const timed = (what: string, path: string, method = 'GET', body?: unknown, from = ''): Promise<boolean> =>
+    new Promise(done => {
+      const began = performance.now()
+      const over = (ok: boolean): void => {
+        note(what, performance.now() - began, ok)
+        done(ok)
+      }
+      const headers = { 'x-forwarded-for': from, ...(body ? { 'content-type': 'application/json' } : {}) }
+      const asked = request(address + path, { agent, method, headers }, answer => {
+        answer.on('end', () => over((answer.statusCode ?? 500) < 300)).on('error', () => over(false))
+        answer.resume()
+      })
+      asked.on('error', () => over(false))
+      asked.end(body ? JSON.stringify(body) : undefined)
+    })
+
+  // the designer looks on
+  const browser = await chromium.launch(CHROMIUM)
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.addInitScript(WATCH)
+  await page.goto(`${address}/project/${project}/hand-over`)
+  await page.getByRole('tab', { name: 'Review', exact: true }).click()
+  await page.locator('[data-test=review-row]').getByRole('button', { name: 'Look' }).click()
+  await page.locator('[data-test=desk-all]').waitFor()
+
+  let heard = 0
+  let streams = 0
+  const open: IncomingMessage[] = []
+  for (let i = 0; i < READERS; i++)
+    get(`${address}${api}/live`, answer => {
+      open.push(answer)
+      if (answer.statusCode === 200) streams++
+      answer.on('data', (piece: Buffer) => (heard += piece.toString().split('data: {').length - 1))
+      answer.on('error', () => streams--)
+    })
+  await pause(1000)
+  const until = performance.now() + LASTS
+  const reader = async (own: number): Promise<void> => {
+    await pause((own / READERS) * LOOKS)
+    const kinds = [
+      ['the page', api],
+      ['its comments', `${api}/comments?look=c1`],
+      ['a picture', `${api}/pictures/small/c1/a1`],
+      ['a large picture', `${api}/pictures/large/c1/a2`],
+    ] as const
+    for (let turn = own; performance.now() < until; turn++) {
+      const [what, path] = kinds[turn % kinds.length] as (typeof kinds)[number]
+      await timed(what, path)
+      await pause(LOOKS)
+    }
+  }
+  const sent = new Map<string, number>()
+  const client = async (own: number): Promise<void> => {
+    await pause((own / CLIENTS) * THINKS)
+    while (performance.now() < until) {
+      const id = randomUUID()
+      const said = {
+        id,
+        author: `Client ${own}`,
+        text: `How about a warmer sky? ${own}`,
+        look: 'c1',
+        reader: `r${own}`,
+      }
+      const at = Date.now()
+      if (await timed('a comment', `${api}/comments`, 'POST', said, `192.0.2.${own}`)) sent.set(id, at)
+      await pause(THINKS)
+    }
+  }
+  await Promise.all([
+    ...Array.from({ length: READERS }, (_, i) => reader(i)),
+    ...Array.from({ length: CLIENTS }, (_, i) => client(i)),
+  ])
+  await pause(1000)
+  for (const answer of open) answer.destroy()
+  const seenAt = await page.evaluate(() => (globalThis as typeof globalThis & { seen: Record<string, number> }).seen)
+  await browser.close()
+  agent.destroy()
+
+  const kept = new Set<string>()
+  for (let before = '', more = true; more; ) {
+    const told = await json<{ threads: ReviewThread[]; more: boolean }>(
+      address,
+      `/api/reviews/${review.id}/comments?${before && `before=${before}`}`,
+    )
+    for (const { id } of told.threads) kept.add(id)
+    before = String(told.threads.at(-1)?.seq ?? '')
+    more = told.more
+  }
+  return {
+    answered: [...times].map(([what, all]) => ({
+      ...{ what, perSecond: all.length / (LASTS / 1000), failed: failures.get(what) ?? 0 },
+      ...{ middle: percentile(all, 0.5), p95: percentile(all, 0.95), p99: percentile(all, 0.99) },
+    })),
+    said: sent.size,
+    lost: [...sent.keys()].filter(id => !kept.has(id)).length,
+    seen: [...sent].map(([id, at]) => (seenAt[id] ?? Infinity) - at),
+    ...{ heard, streams },
+  }
+}
