@@ -4,9 +4,11 @@ import { useCommittedNumbers } from '~/composables/shortcuts'
 useSurround()
 useKeptFocus()
 useCommittedNumbers()
+if (!useRoute().path.startsWith('/review/')) void useMe().ask()
 </script>
 
 <template>
   <NuxtPage />
   <NoticeList />
+  <SignInAgain />
 </template>

@@ -3,6 +3,7 @@ import { closeSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } f
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
+import { asksWho } from '../server/people/asks'
 
 /*
  * Keeps Plumbago up: a database of its own (or the one DATABASE_URL names), the server, and the worker; what dies is started
@@ -307,4 +308,17 @@ if (!(await run(process.execPath, ['--import', 'tsx', 'bin/prepare-database.ts']
 if (!(await run('bash', ['-c', '. bin/ground.sh; need_build']))) await giveUp('There is nothing to serve.')
 if (!process.env.DATABASE_URL) void keepDatabase()
 void keepWorker(url)
-await keepServer(url, port ?? FIRST_PORT, () => console.log(`Plumbago is at http://${HOST}:${port} (Ctrl-C stops it)`))
+/** Where people reach it: under its own name where it has one, by https where a proxy stands before it. */
+const [ownName] = (process.env.PLUMBAGO_HOSTS ?? '').split(',')
+const reached = ownName
+  ? `${process.env.PLUMBAGO_PROXY === '1' ? 'https' : 'http'}://${ownName.trim()}`
+  : `http://${HOST}:${port}`
+/** Says where it is, and, as long as nobody can sign in where people have to, how the first one can. */
+const sayReady = async (): Promise<void> => {
+  console.log(`Plumbago is at ${reached} (Ctrl-C stops it)`)
+  if (asksWho({ ...process.env, NITRO_HOST: HOST }))
+    await run(process.execPath, ['--import', 'tsx', 'bin/plumbago.ts', 'people', '--first', '--at', reached], {
+      DATABASE_URL: url,
+    })
+}
+await keepServer(url, port ?? FIRST_PORT, () => void sayReady())

@@ -22,6 +22,8 @@ import { pictureInfo, workingPicture } from '../render/pictures'
 import { batch } from './batch'
 import { checkFile } from './checking'
 import { exportOf, gradientOf, wantedOf } from './handingOver'
+import { withDatabase } from './ownDatabase'
+import { people } from './people'
 import { reasonOf } from './reason'
 import { colorIn, naming, needed, numberIn, oneOf, refuse } from './words'
 import { compared, inksOf, remapFile, type Plan, type SchemePlan, type Told } from './remapping'
@@ -56,6 +58,8 @@ const USAGE =
   plumbago sheet PROJECT.json|DIR [--scheme COLORS]… [how] -o OUT.pdf|OUT.png
   plumbago gradient --colors '#e07a5f,#0f6d5f 60%,…' [--kind linear|radial|conic] [--angle DEGREES] [--space oklab|oklch]
     [--way shorter|longer|increasing|decreasing] [--size WIDTHxHEIGHT] -o OUT.css|OUT.svg|OUT.png
+  plumbago people [--link NAME | --first] [--at ADDRESS]
+    Who works here; a new link for somebody to set a password; the link for the first owner.
 `
 
 /** What says how to remap, as it was typed. */
@@ -329,6 +333,9 @@ const run = async (): Promise<number> => {
       'profile': { type: 'string' },
       'each': { type: 'boolean' },
       'also': { type: 'string', default: '' },
+      'link': { type: 'string' },
+      'first': { type: 'boolean' },
+      'at': { type: 'string', default: 'http://127.0.0.1:4180' },
       'help': { type: 'boolean', short: 'h' },
     },
   })
@@ -398,9 +405,13 @@ const run = async (): Promise<number> => {
     case 'gradient':
       await gradientOf(values)
       return 0
+    case 'people':
+      process.stdout.write(await withDatabase(sql => people(sql, said)))
+      return 0
     default:
       return refuse(
-        `“${verb}” is nothing this can do; there are inks, remap, batch, compare, check, extract, scheme, export, sheet and gradient.`,
+        `“${verb}” is nothing this can do; there are ` +
+          `inks, remap, batch, compare, check, extract, scheme, export, sheet, gradient and people.`,
       )
   }
 }

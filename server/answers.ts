@@ -1,8 +1,10 @@
 import { createError, isError, type H3Error } from 'h3'
 import { z } from 'zod'
 import { Unreadable } from '../core/artwork/unreadable'
+import { TooOften } from './db/attempts'
 import { isDatabaseGone } from './db/connect'
 import { TooMany } from './db/jobs'
+import { PeopleRefused } from './db/people'
 import { Stale } from './db/projects'
 import { ReviewRefused } from './db/reviews'
 import { ShelfStale } from './db/shelf'
@@ -32,6 +34,8 @@ export const answerTo = (error: unknown): H3Error | null => {
   if (error instanceof Unreadable) return failure(422, error.message)
   if (error instanceof Stale || error instanceof ShelfStale) return failure(409, error.message, error.current)
   if (error instanceof ReviewRefused) return failure(error.status, error.message, { why: error.why })
+  if (error instanceof PeopleRefused) return failure(error.status, error.message)
+  if (error instanceof TooOften) return failure(429, error.message, { seconds: error.seconds })
   if (error instanceof Busy) return failure(503, error.message)
   if (error instanceof TooMany) return failure(429, error.message)
   if (error instanceof ServiceDown) return failure(503, error.message)

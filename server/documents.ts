@@ -33,13 +33,14 @@ export const createSaid = async (sql: Sql, text: string): Promise<StoredProject>
   return createProject(sql, document, { copyOf: said.copyOf })
 }
 
-/** Saves a project as it was said; null where there is none. */
+/** Saves a project as it was said, by whom where that is known; null where there is none. */
 export const saveSaid = async (
   sql: Sql,
   id: string,
   text: string,
+  by: string | null,
 ): Promise<Pick<StoredProject, 'version' | 'updatedAt'> | null> => {
   const { version, document, trail, save } = saving.parse(readJson(text))
-  const saved = await saveProject(sql, id, version, document, trail, save)
+  const saved = await saveProject(sql, id, version, document, trail, save, by)
   return saved && { version: saved.version, updatedAt: saved.updatedAt }
 }

@@ -2,7 +2,8 @@ import { draftSchema, type Draft } from '../../core/history/saving'
 
 /* Unsaved work, kept in the browser: one draft per window and project, so that windows do not overwrite each other's. */
 
-const WINDOW = crypto.randomUUID()
+/** What this window is known by. */
+export const WINDOW = crypto.randomUUID()
 const lockOf = (window: string): string => `plumbago window ${window}`
 const beginning = (project: string): string => `plumbago draft ${project}`
 const keyOf = (project: string): string => `${beginning(project)} ${WINDOW}`

@@ -1,21 +1,33 @@
+import { projectNewsSchema, type ProjectNews } from '../../core/document/live'
 import type { ReviewNews } from '../../core/document/review'
 
-type Said = { kind: 'opened' } | { kind: 'lost' } | { kind: 'news'; news: ReviewNews }
+type Said =
+  | { kind: 'opened' }
+  | { kind: 'lost' }
+  | { kind: 'news'; news: ReviewNews }
+  | { kind: 'project'; news: ProjectNews }
 
 /** How long it is waited before a server that does not answer is asked again, in milliseconds. */
 const AGAIN = 3000
 
+/** What hears news. */
+export interface Hearer {
+  opened: () => void
+  news?: (news: ReviewNews) => void
+  project?: (news: ProjectNews) => void
+  lost?: () => void
+}
+
 /**
- * Listens to the news of reviews. `opened` is called whenever listening begins, and where some were missed: what happened before that
- * has to be asked for. Of all windows of a browser one is connected, and tells the others: browsers hold few connections.
+ * Listens to the news of reviews, and, where they are told, of projects. `opened` is called whenever listening begins, and where some
+ * were missed: what happened before that has to be asked for. Of all windows of a browser one is connected, and tells the others:
+ * browsers hold few connections.
  */
-export const useNews = (
-  url: string,
-  listener: { opened: () => void; news: (news: ReviewNews) => void; lost: () => void },
-) => {
+export const useNews = (url: string, listener: Hearer) => {
   const hear = (said: Said): void => {
-    if (said.kind === 'news') listener.news(said.news)
-    else listener[said.kind]()
+    if (said.kind === 'news') listener.news?.(said.news)
+    else if (said.kind === 'project') listener.project?.(said.news)
+    else listener[said.kind]?.()
   }
   let end: (() => void) | null = null
 
@@ -26,6 +38,9 @@ export const useNews = (
     source.addEventListener('missed', () => say({ kind: 'opened' }))
     source.addEventListener('message', ({ data }) =>
       say({ kind: 'news', news: JSON.parse(String(data)) as ReviewNews }),
+    )
+    source.addEventListener('project', ({ data }) =>
+      say({ kind: 'project', news: projectNewsSchema.parse(JSON.parse(String(data))) }),
     )
     let again: ReturnType<typeof setTimeout> | undefined
     source.addEventListener('error', () => {

@@ -2,7 +2,9 @@ import type { Also } from '../../core/artwork/reading'
 import type { Manner } from '../../core/raster/manner'
 import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
 import type { ArtworkFile } from '../../core/document/artwork'
+import type { Other } from '../../core/document/live'
 import type { HandOverJob } from '../../core/document/job'
+import type { ListedPerson, Me, Person, Role, SignedIn, Welcome } from '../../core/document/people'
 import type { PictureFile, PictureForm } from '../../core/document/pictures'
 import type { Project, StoredProject } from '../../core/document/project'
 import type {
@@ -43,6 +45,16 @@ export class Refused extends Error {
 
 const NO_ANSWER = 'The server does not answer.'
 
+/** Whether the server has asked, since somebody was last known to be signed in, who we are. */
+export const isSignedOut = ref(false)
+
+/** A request that was refused; takes note where that is because one has to sign in. */
+const refused = (status: number, said: { message?: string; data?: unknown } | null): Refused => {
+  const { message = `The server answered with ${status}.`, data } = said ?? {}
+  if (status === 401 && (data as { why?: string } | undefined)?.why === 'signed out') isSignedOut.value = true
+  return new Refused(status, message, data)
+}
+
 const sentenceOf = async (response: Response): Promise<{ message?: string; data?: unknown }> =>
   response.json().catch(() => ({})) as Promise<{ message?: string; data?: unknown }>
 
@@ -61,8 +73,7 @@ const send = async (method: string, path: string, body?: unknown, signal?: Abort
     throw signal?.aborted ? error : new Refused(0, NO_ANSWER)
   })
   if (response.ok) return response
-  const { message, data } = await sentenceOf(response)
-  throw new Refused(response.status, message ?? `The server answered with ${response.status}.`, data)
+  throw refused(response.status, await sentenceOf(response))
 }
 
 const json = async <Answer>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Answer> =>
@@ -87,9 +98,8 @@ const upload = <Answer>(
     request.responseType = 'json'
     request.upload.onprogress = ({ loaded, total }) => progress(total ? loaded / total : 0)
     request.onload = () => {
-      const said = request.response as { message?: string } | null
-      if (request.status < 300) resolve(said as Answer)
-      else reject(new Refused(request.status, said?.message ?? `The server answered with ${request.status}.`))
+      if (request.status < 300) resolve(request.response as Answer)
+      else reject(refused(request.status, request.response as { message?: string } | null))
     }
     request.onerror = () => reject(new Refused(0, NO_ANSWER))
     request.onabort = () => reject(signal.reason as Error)
@@ -134,6 +144,28 @@ export const useReviewDesk = (id: string) => ({
     json<ReviewComment>('PUT', `reviews/${id}/comments/${comment}`, { resolved }),
 })
 
+/** Who one is, who works here, and where they are signed in. All of it rejects with Refused. */
+export const usePeopleServer = () => ({
+  me: () => json<Me>('GET', 'me'),
+  signIn: (name: string, password: string) => json<Me>('POST', 'session', { name, password }),
+  signOut: async (everywhere: boolean) => {
+    await send('DELETE', everywhere ? 'sessions' : 'session')
+  },
+  sessions: () => json<SignedIn[]>('GET', 'sessions'),
+  changePassword: async (old: string, password: string) => {
+    await send('PUT', 'me/password', { old, password })
+  },
+  people: () => json<ListedPerson[]>('GET', 'people'),
+  addPerson: (name: string, role: Role) => json<{ person: Person; token: string }>('POST', 'people', { name, role }),
+  changePerson: async (id: string, change: { name?: string; role?: Role; gone?: boolean }) => {
+    await send('PUT', `people/${id}`, change)
+  },
+  welcomeAgain: async (id: string) => (await json<{ token: string }>('POST', `people/${id}/link`)).token,
+  welcome: (token: string) => json<Welcome>('GET', `welcome/${encodeURIComponent(token)}`),
+  setPassword: (token: string, password: string, name?: string) =>
+    json<Me>('POST', `welcome/${encodeURIComponent(token)}`, { password, ...(name === undefined ? {} : { name }) }),
+})
+
 /** The server's routes, each as one call. All of them reject with Refused. */
 export const useServer = () => ({
   projects: (words = '', before = '') =>
@@ -168,6 +200,13 @@ export const useServer = () => ({
   ) => (await json<{ review: Review | null }>('PUT', `reviews/${id}`, change)).review,
   renewLink: async (id: string) => (await json<{ link: string }>('POST', `reviews/${id}/link`)).link,
   newsUrl: '/api/live',
+  /** Says which project is open in a window; who else is there. Leaving is said also while the page goes away. */
+  here: (window: string, project: string) => json<Other[]>('POST', 'here', { window, project }),
+  leave: (window: string) => {
+    const said = new Blob([JSON.stringify({ window, project: null })], { type: 'application/json' })
+    navigator.sendBeacon('/api/here', said)
+  },
+  version: async (id: string) => (await json<{ version: number }>('GET', `projects/${id}/version`)).version,
   trail: (id: string) => json<PackedTrail>('GET', `projects/${id}/trail`),
   remove: async (id: string) => {
     await send('DELETE', `projects/${id}`)

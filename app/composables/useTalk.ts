@@ -31,15 +31,24 @@ export const useTalk = (source: TalkSource) => {
     }
   }
 
+  /** What is put in while answers are on their way, which may be older: it is put in again then. */
+  const meanwhile = new Set<ReviewComment[]>()
   const load = (look: string): Promise<void> =>
     trying(async () => {
-      looks.value = { ...looks.value, [look]: await source.threads(look) }
+      const late: ReviewComment[] = []
+      meanwhile.add(late)
+      try {
+        looks.value = { ...looks.value, [look]: await source.threads(look) }
+      } finally {
+        meanwhile.delete(late)
+      }
+      late.forEach(place)
     })
   const loadMore = (look: string): Promise<void> =>
     trying(async () => {
-      const now = looks.value[look]
-      const next = await source.threads(look, now?.threads.at(-1)?.seq)
-      looks.value = { ...looks.value, [look]: { threads: [...(now?.threads ?? []), ...next.threads], more: next.more } }
+      const next = await source.threads(look, looks.value[look]?.threads.at(-1)?.seq)
+      const now = looks.value[look]?.threads ?? []
+      looks.value = { ...looks.value, [look]: { threads: [...now, ...next.threads], more: next.more } }
     })
   const setThread = (look: string, change: (threads: ReviewThread[]) => ReviewThread[]): void => {
     for (const key of [look, ALL_LOOKS]) {
@@ -62,8 +71,7 @@ export const useTalk = (source: TalkSource) => {
         ),
       )
     })
-  /** Puts in what was said, or said otherwise, just now. */
-  const put = (comment: ReviewComment): void =>
+  const place = (comment: ReviewComment): void =>
     setThread(comment.look, threads => {
       if (comment.thread === null) {
         const there = threads.find(({ id }) => id === comment.id)
@@ -74,6 +82,11 @@ export const useTalk = (source: TalkSource) => {
         each.id === comment.thread ? { ...each, replies: withOne(each.replies, comment).sort(bySeq) } : each,
       )
     })
+  /** Puts in what was said, or said otherwise, just now. */
+  const put = (comment: ReviewComment): void => {
+    for (const late of meanwhile) late.push(comment)
+    place(comment)
+  }
   const threadsOn = (look: string): ReviewThread[] => looks.value[look]?.threads ?? []
   /** Looks again at what is shown: too much happened to be told one by one, or it may have been missed. */
   const again = (): Promise<void[]> => Promise.all(Object.keys(looks.value).map(load))

@@ -13,6 +13,7 @@ import type { ProjectCard } from '~/composables/useServer'
 
 const server = useServer()
 const notices = useNotices()
+const me = useMe()
 const cards = ref<ProjectCard[] | null>(null)
 const problem = ref<string | null>(null)
 const more = ref(false)
@@ -151,13 +152,14 @@ onMounted(load)
         maxlength="100"
         data-test="home-words"
       />
-      <div class="flex items-center gap-2"><KeysHelp /><SurroundSwitch /></div>
+      <div class="flex items-center gap-2"><KeysHelp /><SurroundSwitch /><PersonMenu /></div>
     </header>
     <main class="home">
       <section class="grid content-start gap-5 px-6 py-5" aria-labelledby="projects">
         <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
           <h1 id="projects" class="grow">Projects</h1>
-          <form class="flex flex-wrap gap-2" @submit.prevent="create">
+          <p v-if="me.looksOnly" class="text-quiet">You look on; designers change projects.</p>
+          <form v-else class="flex flex-wrap gap-2" @submit.prevent="create">
             <input
               v-model="name"
               class="field w-48 font-sans!"

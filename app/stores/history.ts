@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { apply, NOTHING_KNOWN, sayCommand, type Command, type Known } from '../../core/commands/commands'
 import type { Project } from '../../core/document/project'
 import { historyOf, redone, stepped, undone, type History } from '../../core/history/history'
+import { rebased } from '../../core/history/others'
 
 /** Several commands can be one step. */
 export type Commands = Command | readonly Command[]
@@ -26,6 +27,8 @@ export const useHistory = defineStore('history', () => {
   const known = shallowRef<Known>(NOTHING_KNOWN)
   /** What was done last, for those who cannot see it. */
   const said = ref('')
+  /** Why nothing may be changed, where that is so; what is previewed is shown all the same. */
+  const held = ref<string | null>(null)
   let listener: Listener | null = null
 
   const document = computed<Project | null>(() => previewed.value ?? steps.value?.present ?? null)
@@ -39,8 +42,15 @@ export const useHistory = defineStore('history', () => {
   const after = (project: Project, commands: Commands, passing = false): Project =>
     listed(commands).reduce((now, command) => apply(now, command, { ...known.value, passing }), project)
 
+  /** Says that nothing may be changed, where that is so. */
+  const refuses = (): boolean => {
+    if (held.value !== null) notices.say(held.value, 'problem')
+    return held.value !== null
+  }
+
   const settle = (next: History<Project>, did: string): void => {
     previewed.value = null
+    if (refuses()) return
     steps.value = next
     said.value = did
     listener?.stands(next.present)
@@ -61,6 +71,7 @@ export const useHistory = defineStore('history', () => {
     const next = after(now, plainCopy(commands))
     previewed.value = null
     if (equal(next, now)) return
+    if (refuses()) return
     step(listener?.took(now, next, did) ?? next, did)
   }
 
@@ -95,6 +106,14 @@ export const useHistory = defineStore('history', () => {
     if (steps.value) steps.value = { ...steps.value, present: next }
   }
 
+  /** Goes on from what others made of the document; nothing of it is to be saved. */
+  const follow = (theirs: Project, did: string): void => {
+    if (!steps.value) return
+    previewed.value = null
+    steps.value = rebased(steps.value, theirs)
+    said.value = did
+  }
+
   const begin = (project: Project, others: Listener): void => {
     listener = others
     previewed.value = null
@@ -108,7 +127,7 @@ export const useHistory = defineStore('history', () => {
   }
 
   return {
-    ...{ document, settled, previewing, undoable, redoable, said, known },
-    ...{ after, run, runSaying, preview, step, amend, undo, redo, begin, end },
+    ...{ document, settled, previewing, undoable, redoable, said, held, known },
+    ...{ after, run, runSaying, preview, step, amend, undo, redo, refuses, follow, begin, end },
   }
 })

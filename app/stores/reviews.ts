@@ -72,7 +72,7 @@ export const useReviews = defineStore('reviews', () => {
     }
     return null
   }
-  const news = useNews(server.newsUrl, {
+  const leave = useLive().hear({
     opened: () => {
       void load()
       for (const hearer of hearers) hearer(null)
@@ -92,8 +92,8 @@ export const useReviews = defineStore('reviews', () => {
       if (opened.value === heard.review && hearers.size) markRead({ id: heard.review, seq })
       else if (said) notices.say(said, 'done', () => show(heard.review), 'Look')
     },
-    lost: () => {}, // what was missed is asked for when it is heard again
   })
+  onScopeDispose(leave)
   watch(
     () => session.id,
     id => {
@@ -102,8 +102,7 @@ export const useReviews = defineStore('reviews', () => {
       problem.value = null
       opened.value = null
       link.value = null
-      if (id) news.listen()
-      else news.stop()
+      if (id) void load()
     },
     { immediate: true },
   )

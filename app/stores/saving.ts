@@ -130,6 +130,12 @@ export const useSaving = defineStore('saving', () => {
   /** Takes note of a change of the project, and of its trail, to be saved when the hand rests. */
   const edited = (document: Project, change: TrailChange): void => tell?.({ kind: 'edited', document, change })
 
+  /** The version saves start from, and the save that is under way. */
+  const version = computed(() => current.value?.version ?? 0)
+  const sending = computed(() => current.value?.sending?.id ?? null)
+  /** Takes note that what others saved is shown here. */
+  const followed = (to: number): void => tell?.({ kind: 'followed', version: to })
+
   /** Leaves the project: what is unsaved is sent at once. */
   const end = (): void => {
     const own = tell
@@ -159,5 +165,5 @@ export const useSaving = defineStore('saving', () => {
     return unsaved ? projectFile(unsaved) : null
   }
 
-  return { state, asFile, find, begin, edited, end, whenSaved }
+  return { state, version, sending, asFile, find, begin, edited, followed, end, whenSaved }
 })

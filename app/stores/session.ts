@@ -11,6 +11,10 @@ export const useProjectSession = defineStore('session', () => {
   const painting = usePainting()
   const jobs = useJobs()
   const notices = useNotices()
+  const me = useMe()
+  watchEffect(() => {
+    history.held = me.looksOnly ? 'You may look at everything here; only designers change it.' : null
+  })
   const id = ref<string | null>(null)
   let opening = 0
 

@@ -96,7 +96,7 @@ export const useTrail = defineStore('trail', () => {
   /** Keeps a look on the trail for good: one that is only looked at, or, with null, the present one. */
   const keep = (name: string, look: Look | null = null): TrailState | null => {
     const now = history.settled
-    if (!now) return null
+    if (!now || history.refuses()) return null
     const { state, at, more } = kept(now, name, look)
     if (now.state !== at) history.amend({ ...now, state: at })
     save(more)
@@ -105,6 +105,7 @@ export const useTrail = defineStore('trail', () => {
 
   /** Names a kept state otherwise, or, with null, lets it go like the others. */
   const rename = (id: string, name: string | null): void => {
+    if (history.refuses()) return
     const put = states.value.filter(state => state.id === id).map(state => ({ ...state, kept: name }))
     states.value = states.value.map(state => put.find(each => each.id === state.id) ?? state)
     save({ put, remove: [] })

@@ -63,6 +63,7 @@ export type SavingEvent =
   | { kind: 'refused'; save: string; theirs: StoredProject }
   | { kind: 'copied'; document: Project; copy: StoredProject }
   | { kind: 'not copied'; why: string }
+  | { kind: 'followed'; version: number }
   | { kind: 'draft kept'; kept: boolean }
   | { kind: 'closed'; id: string }
 
@@ -205,6 +206,9 @@ export const saved = (saving: Saving, event: SavingEvent): Step => {
       const conflict = saving.conflict && { ...saving.conflict, why: event.why }
       return failed({ ...saving, conflict, failures: AGAIN.length }, event.why)
     }
+    // others saved, and what they did is shown: saves start from there, unless something was done here meanwhile
+    case 'followed':
+      return [isUnsaved(saving) || saving.conflict ? saving : { ...saving, version: event.version }, []]
     case 'draft kept':
       return [saving.kept === event.kept ? saving : { ...saving, kept: event.kept }, []]
     case 'closed':

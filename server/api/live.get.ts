@@ -1,5 +1,6 @@
 import { door } from '../door'
-import { sendNews } from '../reviews/stream'
+import { sendNews } from '../live/stream'
+import { asks, whoAsks } from '../people/gate'
 
-/** What happens on all reviews, as it happens. */
-export default door(event => sendNews(event, 'all'))
+/** What happens on all reviews and projects, as it happens, to whoever stays signed in. */
+export default door(event => sendNews(event, 'all', async () => !asks || (await whoAsks(event)) !== null))

@@ -2,6 +2,7 @@ import type { JSONValue, Sql } from 'postgres'
 import type { TrailChange } from '../../core/document/trail'
 import { projectSchema, type Project, type StoredProject } from '../../core/document/project'
 import { inTransaction } from './connect'
+import { tellOfProject } from './presence'
 import { changeTrail, copyTrail } from './trail'
 
 /** What the list of projects shows of each. */
@@ -88,6 +89,14 @@ export const findProject = async (sql: Sql, id: string): Promise<StoredProject |
   return row ? stored(row) : null
 }
 
+/** The version a project has reached; null where there is none. */
+export const versionOf = async (sql: Sql, id: string): Promise<number | null> => {
+  const [row] = await sql<
+    Array<{ version: number }>
+  >`select version from projects where id = ${id} and deleted_at is null`
+  return row?.version ?? null
+}
+
 /** How large a stored project is, in bytes as it is stored; 0 where there is none. */
 export const sizeOfProject = async (sql: Sql, id: string): Promise<number> => {
   const [row] = await sql<Array<{ size: number }>>`
@@ -110,9 +119,9 @@ export const createProject = (sql: Sql, document: Project, trail: FirstTrail = n
   })
 
 /**
- * Stores a project one version on, with what was added to its trail. A save that comes again, its answer having been
- * lost, is known by its id and is not done twice. Null where there is none; throws Stale, with what is stored, where
- * `version` is not the one stored.
+ * Stores a project one version on, with what was added to its trail, and tells others who did (by name, where that is known). A save
+ * that comes again, its answer having been lost, is known by its id and is not done twice. Null where there is none; throws Stale, with
+ * what is stored, where `version` is not the one stored.
  */
 export const saveProject = async (
   sql: Sql,
@@ -121,6 +130,7 @@ export const saveProject = async (
   document: Project,
   trail?: TrailChange,
   save: string | null = null,
+  by: string | null = null,
 ): Promise<StoredProject | null> => {
   const saved = await inTransaction(sql, async within => {
     const [row] = await within<Array<Omit<Row, 'document'>>>`
@@ -129,6 +139,7 @@ export const saveProject = async (
       where id = ${id} and version = ${version} and deleted_at is null
       returning id, version, updated_at, last_save`
     if (row && trail) await changeTrail(within, id, trail)
+    if (row) await tellOfProject(within, { project: id, version: row.version, save, by })
     return row
   })
   if (saved) return told(saved, document)

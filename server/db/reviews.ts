@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto'
 import type { JSONValue, Sql } from 'postgres'
 import { MOST_COMMENTS, MOST_REVIEWS } from '../../core/document/limits'
 import type {
@@ -14,6 +13,7 @@ import type {
   ReviewSources,
   ReviewThread,
 } from '../../core/document/review'
+import { hashed, newToken } from '../token'
 import { inTransaction } from './connect'
 
 /** What whoever shows reviews listens to; what is said there is the project, the review, and how far it is. */
@@ -30,7 +30,6 @@ const PER_MINUTE = { reader: 20, address: 120, review: 600 } as const
 const CHOICES_PER_MINUTE = 60
 
 const asJson = (value: unknown): JSONValue => value as JSONValue
-const hashed = (text: string): Buffer => createHash('sha256').update(text).digest()
 
 /** What stops something that is said on a review. */
 export class ReviewRefused extends Error {
@@ -83,8 +82,6 @@ const pageOf = (row: Stored, counts: Record<string, number>): ReviewPage => ({
   ...{ title: row.title, greeting: row.greeting, endsAt: row.ends_at.toISOString(), ready: row.ready },
   ...{ choice: row.choice, closed: row.closed_at !== null, seq: Number(row.seq), counts },
 })
-
-const newToken = (): string => randomBytes(24).toString('base64url')
 
 /** Publishes what is shown of a project behind a new link; what the link ends in is told once. Null where there is no project. */
 export const publishReview = (

@@ -80,8 +80,10 @@ export const TASKS = {
   },
   /** The first artwork of a project in its scheme, small, as SVG; null where it has none. */
   /** Large documents: checked, kept and told as routes do it with small ones, the answers as JSON. */
-  'save document': (sql: Sql, { id, text }: { id: string; text: string }): Promise<string | null> =>
-    asJson(saveSaid(sql, id, text)),
+  'save document': (
+    sql: Sql,
+    { id, text, by }: { id: string; text: string; by: string | null },
+  ): Promise<string | null> => asJson(saveSaid(sql, id, text, by)),
   'create document': (sql: Sql, { text }: { text: string }): Promise<string | null> => asJson(createSaid(sql, text)),
   'tell document': (sql: Sql, { id }: { id: string }): Promise<string | null> => asJson(findProject(sql, id)),
   'tell trail': (sql: Sql, { id }: { id: string }): Promise<string | null> => asJson(findTrail(sql, id)),

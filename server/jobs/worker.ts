@@ -1,6 +1,9 @@
 import type { Sql } from 'postgres'
+import { purgeAttempts } from '../db/attempts'
 import { isDatabaseGone } from '../db/connect'
 import { CHANNEL, failJob, purgeJobs, takeJob } from '../db/jobs'
+import { purgeSessions } from '../db/people'
+import { purgePresence } from '../db/presence'
 import { reasonOf } from '../reason'
 import { doJob } from './work'
 import { storedSources } from './sources'
@@ -22,6 +25,9 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) =
       if (held) {
         if (Date.now() - purged > PURGE) {
           await purgeJobs(sql)
+          await purgeAttempts(sql)
+          await purgeSessions(sql)
+          await purgePresence(sql)
           purged = Date.now()
         }
         for (let job = await takeJob(sql, held); job && !stop.aborted; job = await takeJob(sql, held)) {

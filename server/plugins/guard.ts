@@ -1,8 +1,9 @@
 import type { Server } from 'node:http'
 import type { Socket } from 'node:net'
 import { defineEventHandler, setHeader, setHeaders, type H3Event } from 'h3'
-import { failure } from '../answers'
+import { answerTo, failure } from '../answers'
 import { ANSWER_POLICY, SCRIPT_POLICY } from '../headers'
+import { gate } from '../people/gate'
 
 const LOOPBACK = /^(localhost|127(?:\.\d{1,3}){3}|\[::1\])(:\d+)?$/
 
@@ -36,8 +37,8 @@ const isOurs = ({ headers }: H3Event['node']['req'], host: string): boolean => {
   return origin !== undefined || site !== undefined || !/^Mozilla\//.test(agent)
 }
 
-/** Answers only to its own name, takes changes only from its own pages, and says so in the headers of every answer. */
-const guard = defineEventHandler(event => {
+/** Answers only to its own name and to who may ask, takes changes only from its own pages, and says so in the headers of every answer. */
+const guard = defineEventHandler(async event => {
   const { server } = event.node.req.socket as Socket & { server?: Server }
   if (server && server.keepAliveTimeout < HELD) server.keepAliveTimeout = HELD
   setHeaders(event, {
@@ -54,6 +55,12 @@ const guard = defineEventHandler(event => {
   } else if (!LOOPBACK.test(host) && !allowed.has(host)) throw failure(421, 'This server does not go by that name.')
   if (event.method !== 'GET' && event.method !== 'HEAD' && !isOurs(event.node.req, host))
     throw failure(403, 'Changes are taken from this application’s own pages only.')
+  try {
+    await gate(event)
+  } catch (error) {
+    setHeader(event, 'cache-control', 'no-store')
+    throw answerTo(error) ?? error
+  }
 })
 
 /** How long a connection is held open for the next request, in milliseconds: longer than whoever asks holds it. */

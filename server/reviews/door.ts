@@ -1,7 +1,8 @@
-import { getQuery, getRequestIP, setHeaders, type H3Event } from 'h3'
+import { getQuery, setHeaders, type H3Event } from 'h3'
 import { z } from 'zod'
 import { shownKeySchema, type ReviewComment, type ReviewThread } from '../../core/document/review'
 import { BEFORE, reviewPath, REVIEW_SIZES, type ReviewSize } from '../../core/handover/review'
+import { addressOf } from '../address'
 import { database } from '../db/connect'
 import { answersBefore, reviewBehind, reviewPicture, threadsOn, type From } from '../db/reviews'
 import { missing, partOf } from '../door'
@@ -47,11 +48,8 @@ export const pictureAsked = async (event: H3Event, review: string): Promise<Buff
   return bytes
 }
 
-/** From where something is said: by the browser's own word for itself, and by the address (behind a proxy of this machine, by its word). */
-export const fromOf = (event: H3Event, reader: string): From => ({
-  reader,
-  address: getRequestIP(event, { xForwardedFor: process.env.PLUMBAGO_PROXY === '1' }) ?? '',
-})
+/** From where something is said: by the browser's own word for itself, and by the address. */
+export const fromOf = (event: H3Event, reader: string): From => ({ reader, address: addressOf(event) })
 
 /** Where a link leads, from what it ends in: to the address that is open for reviews, or to this one. */
 export const linkTo = (token: string): string =>

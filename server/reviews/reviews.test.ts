@@ -27,7 +27,7 @@ import {
   threadsOn,
   type ReviewRefused,
 } from '../db/reviews'
-import { newsDesk } from './live'
+import { newsDesk } from '../live/news'
 
 const url = process.env.TEST_DATABASE_URL
 const NAME = `reviews_${process.pid}`

@@ -1,10 +1,11 @@
 import { chromium, expect, test, type Browser, type Page } from '@playwright/test'
 import { createHash } from 'node:crypto'
-import { readdirSync } from 'node:fs'
 import { request as ask } from 'node:http'
 import postgres from 'postgres'
 import { CHROMIUM } from '../browser'
 import { isAccessible } from './accessible'
+import { cookieFor } from './people'
+import { ROUTES } from './routes'
 import { serve, testDatabase } from './server'
 import { openDemoCopy, OURS, saved } from './workspace'
 
@@ -290,14 +291,6 @@ test('hostile names, floods, links that are mistyped or ended are met in plain w
   await expect(client.getByTestId('review-gone')).toContainText('There is no review behind this link')
 })
 
-/** Every route there is, as method and path; what stands in brackets is to be filled in. */
-const ROUTES = readdirSync('server/api', { recursive: true, encoding: 'utf8' })
-  .filter(path => /\.(get|post|put|delete)\.ts$/.test(path))
-  .map(path => {
-    const [, at = '', method = ''] = /^(.*)\.(get|post|put|delete)\.ts$/.exec(path) ?? []
-    return { method: method.toUpperCase(), path: `/api/${at.replace(/\/?index$/, '')}` }
-  })
-
 test('nothing else of the project can be reached by what a link tells, by any route; under a name for reviews is nothing else', async ({
   page,
   request,
@@ -380,9 +373,11 @@ test('nothing else of the project can be reached by what a link tells, by any ro
     `/api/review/../projects`,
   ])
     expect(await under(path), path).toBe(404)
-  const renewed = await request.post(`${served.address}/api/reviews/${await reviewOf(page, project)}/link`, {
-    headers: OURS,
-  })
+  // where reviews are reached from elsewhere, whoever makes links is asked who they are
+  const renewing = `${served.address}/api/reviews/${await reviewOf(page, project)}/link`
+  expect((await request.post(renewing, { headers: OURS })).status()).toBe(401)
+  const cookie = await cookieFor(testDatabase(), served.address, `Ines ${project}`, 'designer')
+  const renewed = await request.post(renewing, { headers: { ...OURS, cookie } })
   const { link: other } = (await renewed.json()) as { link: string }
   expect(other).toMatch(new RegExp(`^http://${host}/review/[\\w-]{32}$`))
   // which works without a secure connection, where browsers can do less

@@ -21,7 +21,7 @@ export const serve = async (databaseUrl: string, port = PORT, more: NodeJS.Proce
     if (child.exitCode !== null) throw new Error(`The server ended with ${child.exitCode}.`)
     await pause(100)
     if (
-      await fetch(`${address}/api/projects?limit=1`).then(
+      await fetch(`${address}/api/health`).then(
         ({ ok }) => ok,
         () => false,
       )

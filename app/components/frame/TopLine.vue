@@ -40,6 +40,7 @@ const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?
       </ol>
     </nav>
     <div class="flex items-center justify-end gap-2">
+      <OthersHere />
       <button
         class="control bare px-1.5"
         :disabled="!history.undoable"
@@ -61,6 +62,7 @@ const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?
       <KeysHelp />
       <SurroundSwitch />
       <SaveMark />
+      <PersonMenu />
     </div>
   </header>
 </template>

@@ -5,6 +5,7 @@ import type { ProjectCard } from '~/composables/useServer'
 const { card } = defineProps<{ card: ProjectCard }>()
 const emit = defineEmits<{ rename: [to: string]; duplicate: []; discard: [] }>()
 const server = useServer()
+const me = useMe()
 const naming = ref(false)
 const total = computed(() => card.swatches.reduce((sum, { share }) => sum + share, 0))
 const changed = computed(() =>
@@ -50,7 +51,12 @@ const choices = [
         <p v-else class="truncate font-title text-[15px] font-semibold">{{ card.name }}</p>
         <p class="text-caption text-quiet">{{ artwork }} · changed {{ changed }}</p>
       </div>
-      <MenuList class="control bare px-1" :aria-label="`Choices for ${card.name}`" :choices="choices">
+      <MenuList
+        v-if="!me.looksOnly"
+        class="control bare px-1"
+        :aria-label="`Choices for ${card.name}`"
+        :choices="choices"
+      >
         <EllipsisHorizontalIcon class="size-5" />
       </MenuList>
     </div>

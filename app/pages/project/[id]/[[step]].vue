@@ -85,6 +85,7 @@ const checking = useChecking()
 const handOver = useHandOver()
 /** What a client says is told in every step. */
 useReviews()
+useOthers()
 const shelf = useShelf()
 watchDebounced(
   () => [checking.asked, step.value === 'check'] as const,

@@ -7,8 +7,11 @@ import { inHands } from '../../../hands/hands'
 export default door(async event => {
   const id = partOf(event, 'id', z.uuid())
   const text = await jsonOf(event, LARGEST_DOCUMENT)
+  const by = event.context.person?.name ?? null
   const isLarge = text.length > LARGEST_HERE
-  const saved = isLarge ? await inHands(event, 'save document', { id, text }) : await saveSaid(database(), id, text)
+  const saved = isLarge
+    ? await inHands(event, 'save document', { id, text, by })
+    : await saveSaid(database(), id, text, by)
   if (saved === null) throw missing('project')
   return typeof saved === 'string' ? jsonAnswer(event, saved) : saved
 })

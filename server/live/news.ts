@@ -1,18 +1,19 @@
 import type { Sql } from 'postgres'
 import type { ReviewNews } from '../../core/document/review'
+import { PROJECTS } from '../db/presence'
 import { CHANNEL, newsOf } from '../db/reviews'
 import { reasonOf } from '../reason'
 
-/** Whose news are told: those of one review, or of all. */
+/** Whose news are told: those of one review, or of all of them and of projects. */
 export type Watched = { review: string } | 'all'
-/** Takes news as they are sent, written once for all who are told; null where some may have been missed. */
-type Tell = (written: string | null) => void
+/** Takes news as they are sent, written once for all who are told, and of what; null where some may have been missed. */
+type Tell = (written: string | null, of?: 'review' | 'project') => void
 
 const keyOf = (of: Watched): string => (of === 'all' ? 'all' : of.review)
 
 /**
- * News of reviews for all who watch in this process, however many there are: the database says that something happened (whichever
- * process made it happen), what happened is read once, and told to all.
+ * News of reviews and projects for all who watch in this process, however many there are: the database says that something happened
+ * (whichever process made it happen), what happened is read once, and told to all.
  */
 export const newsDesk = (sql: Sql) => {
   const watching = new Map<string, Set<Tell>>()
@@ -55,8 +56,15 @@ export const newsDesk = (sql: Sql) => {
     const [, review = '', seq = ''] = said.split(' ')
     void look(review, Number(seq))
   }
+  /** What happens on projects is told as it is said, to those who hear all. */
+  const heardOfProject = (said: string): void => {
+    for (const each of watching.get('all') ?? []) each(said, 'project')
+  }
   const listen = (): Promise<unknown> =>
-    (listening ??= sql.listen(CHANNEL, heard, missed).catch((error: unknown) => {
+    (listening ??= Promise.all([
+      sql.listen(CHANNEL, heard, missed),
+      sql.listen(PROJECTS, heardOfProject, missed),
+    ]).catch((error: unknown) => {
       listening = null
       throw error
     }))

@@ -1,7 +1,7 @@
 import { setHeaders, type H3Event } from 'h3'
 import { failure } from '../answers'
 import { database } from '../db/connect'
-import { newsDesk, type Watched } from './live'
+import { newsDesk, type Watched } from './news'
 
 /** How many may watch in this process, and how much may wait for one of them, in bytes. */
 const MOST_WATCHING = 2000
@@ -20,10 +20,14 @@ process.once('SIGTERM', () => {
 let desk: ReturnType<typeof newsDesk> | undefined
 
 /**
- * Answers with news of reviews as server-sent events, until whoever watches is gone. One who does not take what is sent is hung up
- * on, and comes again for all there is.
+ * Answers with news as server-sent events, until whoever watches is gone, or may not any more. One who does not take what is sent is
+ * hung up on, and comes again for all there is.
  */
-export const sendNews = async (event: H3Event, of: Watched): Promise<void> => {
+export const sendNews = async (
+  event: H3Event,
+  of: Watched,
+  mayStill: () => Promise<boolean> = () => Promise.resolve(true),
+): Promise<void> => {
   if (open.size >= MOST_WATCHING) throw failure(503, 'Too many are watching at once; what is new is seen on reloading.')
   const { res } = event.node
   const end = (): void => void res.end()
@@ -36,11 +40,18 @@ export const sendNews = async (event: H3Event, of: Watched): Promise<void> => {
   }
   try {
     desk ??= newsDesk(database())
-    leave = await desk.watch(of, written => send(written === null ? MISSED : `data: ${written}\n\n`))
+    leave = await desk.watch(of, (written, kind) =>
+      send(written === null ? MISSED : `${kind === 'project' ? 'event: project\n' : ''}data: ${written}\n\n`),
+    )
     setHeaders(event, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' })
     res.flushHeaders()
     send('retry: 1000\n\n')
-    breath = setInterval(() => send(':\n\n'), BREATH)
+    breath = setInterval(() => {
+      mayStill().then(
+        may => (may ? send(':\n\n') : end()),
+        () => send(':\n\n'), // the database is gone: it is asked again
+      )
+    }, BREATH)
     if (!res.closed) await new Promise<void>(done => res.once('close', done))
   } finally {
     clearInterval(breath)

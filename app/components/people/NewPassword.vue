@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { PASSWORD, passwordSchema } from '../../../core/document/people'
+
+/** A new password, typed twice; `null` as long as it is none. */
+const password = defineModel<string | null>({ required: true })
+const one = ref('')
+const other = ref('')
+const why = computed(() => {
+  if (!one.value) return null
+  const { error } = passwordSchema.safeParse(one.value)
+  if (error) return error.issues[0]?.message ?? 'That cannot be a password.'
+  return other.value && other.value !== one.value ? 'The two are not the same.' : null
+})
+watch([one, other], () => {
+  password.value = one.value && one.value === other.value && !why.value ? one.value : null
+})
+</script>
+
+<template>
+  <PasswordField
+    v-model="one"
+    label="New password"
+    use="new-password"
+    test="new-password"
+    :hint="`At least ${PASSWORD.least} letters; a few words are better than one.`"
+  />
+  <PasswordField v-model="other" label="The same again" use="new-password" test="new-password-again" />
+  <p class="min-h-[18px]" role="status" data-test="new-password-why">{{ why ? `▲ ${why}` : '' }}</p>
+</template>

@@ -1,0 +1,27 @@
+import { defineStore } from 'pinia'
+import type { Hearer } from '~/composables/useNews'
+
+/** What happens on the server, as it happens, while a project is open: one connection for all who want to hear it. */
+export const useLive = defineStore('live', () => {
+  const session = useProjectSession()
+  const hearers = new Set<Hearer>()
+  const all = (tell: (hearer: Hearer) => void): void => {
+    for (const hearer of hearers) tell(hearer)
+  }
+  const news = useNews(useServer().newsUrl, {
+    opened: () => all(hearer => hearer.opened()),
+    news: heard => all(hearer => hearer.news?.(heard)),
+    project: heard => all(hearer => hearer.project?.(heard)),
+  })
+  /** Tells a hearer all that happens, until what is returned is called. */
+  const hear = (hearer: Hearer): (() => void) => {
+    hearers.add(hearer)
+    return () => void hearers.delete(hearer)
+  }
+  watch(
+    () => session.id !== null,
+    isOpen => (isOpen ? news.listen() : news.stop()),
+    { immediate: true },
+  )
+  return { hear }
+})

@@ -1,0 +1,37 @@
+import { defineStore } from 'pinia'
+import { reaches, type Me } from '../../core/document/people'
+
+/** Who one is here, and what one may do. */
+export const useMe = defineStore('me', () => {
+  const server = usePeopleServer()
+  const notices = useNotices()
+  const me = ref<Me | null>(null)
+  const person = computed(() => me.value?.person ?? null)
+  /** Whether nobody may be let to change anything: one who only looks. */
+  const looksOnly = computed(() => person.value !== null && !reaches(person.value.role, 'designer'))
+  const owns = computed(() => person.value !== null && reaches(person.value.role, 'owner'))
+
+  const is = (now: Me): void => {
+    me.value = now
+    isSignedOut.value = false
+  }
+  /** Asks who one is; without an answer it stays as it was. */
+  const ask = async (): Promise<void> => {
+    const found = await server.me().catch(() => null) // what is asked for next says that the server does not answer
+    if (found) me.value = found
+  }
+  /** Signs in. Rejects with why not. */
+  const signIn = async (name: string, password: string): Promise<void> => is(await server.signIn(name, password))
+  /** Sets a password by a link, and signs in. Rejects with why not. */
+  const setPassword = async (token: string, password: string, name?: string): Promise<void> =>
+    is(await server.setPassword(token, password, name))
+  /** Signs out, here or everywhere, and leads to where one signs in; unsaved work of a project is sent before. */
+  const signOut = async (everywhere: boolean): Promise<void> => {
+    await notices.attempt(async () => {
+      await server.signOut(everywhere)
+      me.value = { asks: true, person: null }
+      await navigateTo('/sign-in')
+    })
+  }
+  return { me, person, looksOnly, owns, ask, signIn, setPassword, signOut }
+})

@@ -1,0 +1,92 @@
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { HERE, type Other } from '../../core/document/live'
+import { storedProjectSchema } from '../../core/document/project'
+import { WINDOW } from '~/composables/drafts'
+
+/** Who else has the project open, and what they do to it: it is shown here as soon as nothing of one's own waits to be saved. */
+export const useOthers = defineStore('others', () => {
+  const session = useProjectSession()
+  const saving = useSaving()
+  const history = useHistory()
+  const files = useArtworkFiles()
+  const trail = useTrail()
+  const server = useServer()
+  const others = shallowRef<readonly Other[]>([])
+  /** The version others have brought the project to, and who did. */
+  const theirs = shallowRef<{ version: number; by: string | null } | null>(null)
+
+  /** Says that this window is here; who else is. Without an answer it stays as it was: it is asked again soon. */
+  const say = async (): Promise<void> => {
+    const project = session.id
+    if (!project) return
+    const here = session.still()
+    const found = await server.here(WINDOW, project).catch(() => null)
+    if (found && here()) others.value = found
+  }
+  const left = (): void => server.leave(WINDOW)
+
+  let following = false
+  /** Shows what others made of the project, as long as nothing is done here. */
+  const follow = async (): Promise<void> => {
+    const project = session.id
+    const wanted = theirs.value
+    if (following || !project || !wanted || wanted.version <= saving.version) return
+    const here = session.still()
+    const isFree = (): boolean => here() && saving.state.kind === 'saved' && !history.previewing
+    if (!isFree()) return
+    following = true
+    try {
+      const stored = storedProjectSchema.parse(await server.project(project))
+      // what cannot be had is said on the stage
+      await Promise.all(stored.document.artwork.map(({ hash }) => files.open(hash).catch(() => null)))
+      if (!isFree() || stored.version <= saving.version) return
+      history.follow(stored.document, `${wanted.by ?? 'Another window'} changed the project`)
+      saving.followed(stored.version)
+      await trail.open(project, null, here)
+    } catch {
+      // it cannot be had now: whoever saves here meanwhile is told that it was changed elsewhere, and both are kept
+    } finally {
+      following = false
+      if (here() && theirs.value !== wanted) void follow()
+    }
+  }
+  watch(
+    () => [theirs.value, saving.state.kind, history.previewing] as const,
+    () => void follow(),
+  )
+
+  const leave = useLive().hear({
+    opened: () => {
+      void say()
+      void look()
+    },
+    project: news => {
+      if (news.project !== session.id) return
+      if ('here' in news) return void say()
+      if (news.save !== null && news.save === saving.sending) return
+      if (news.version > saving.version) theirs.value = news
+    },
+  })
+  /** Looks whether something was missed while nothing could be heard. */
+  const look = async (): Promise<void> => {
+    const project = session.id
+    const here = session.still()
+    const version = project && (await server.version(project).catch(() => null))
+    if (version && here() && version > saving.version) theirs.value = { version, by: null }
+  }
+  onScopeDispose(leave)
+  useIntervalFn(() => void say(), HERE.again)
+  useEventListener(window, 'pagehide', left)
+  watch(
+    () => session.id,
+    (id, before) => {
+      others.value = []
+      theirs.value = null
+      if (id) void say()
+      else if (before) left()
+    },
+    { immediate: true },
+  )
+  return { others }
+})

@@ -1,0 +1,15 @@
+import { getRequestHeader, getRequestIP, type H3Event } from 'h3'
+
+/** Whether a proxy of ours stands before us, whose word is taken: PLUMBAGO_PROXY. */
+const isBehindProxy = (): boolean => process.env.PLUMBAGO_PROXY === '1'
+
+/** The last of a list in a header: what the proxy next to us added, and nobody before it can have made up. */
+const lastOf = (event: H3Event, header: string): string =>
+  (getRequestHeader(event, header) ?? '').split(',').at(-1)?.trim() ?? ''
+
+/** The address somebody asks from: behind a proxy, by its word. */
+export const addressOf = (event: H3Event): string =>
+  (isBehindProxy() && lastOf(event, 'x-forwarded-for')) || (getRequestIP(event) ?? '')
+
+/** Whether somebody asks by https, which a proxy of ours ends. */
+export const isSecure = (event: H3Event): boolean => isBehindProxy() && lastOf(event, 'x-forwarded-proto') === 'https'

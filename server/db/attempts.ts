@@ -1,0 +1,76 @@
+import type { Sql } from 'postgres'
+import { hashed } from '../token'
+import { inTransaction } from './connect'
+
+/* Wrong passwords slow down whoever tries them. They are counted in the database, so that it does not matter which process is asked. */
+
+/** How many are free, and how long one waits at most after that, in seconds; the wait doubles with every further one. */
+const BOTH = { free: 5, most: 900 }
+const ADDRESS = { free: 30, most: 900 }
+/** Short: whoever knows a name must not be able to lock its owner out. */
+const NAME = { free: 100, most: 60 }
+/** After so long all is forgotten. */
+const FORGOTTEN = '1 day'
+
+const wordsOf = (seconds: number): string => {
+  const [count, unit] = seconds < 120 ? [seconds, 'second'] : [Math.ceil(seconds / 60), 'minute']
+  return `${count} ${unit}${count === 1 ? '' : 's'}`
+}
+
+/** Too many wrong passwords; `seconds` says when one may try again. */
+export class TooOften extends Error {
+  constructor(readonly seconds: number) {
+    super(`That was wrong too often. Try again in ${wordsOf(seconds)}.`)
+  }
+}
+
+interface Counted {
+  key: Buffer
+  free: number
+  most: number
+}
+
+const countedBy = (name: string, address: string): Counted[] =>
+  [
+    { key: hashed(`both ${address} ${name.toLowerCase()}`), ...BOTH },
+    { key: hashed(`address ${address}`), ...ADDRESS },
+    { key: hashed(`name ${name.toLowerCase()}`), ...NAME },
+  ].sort((one, other) => one.key.compare(other.key)) // always in one order, so that nobody waits for each other
+
+/**
+ * Counts a try before it is known whether it is right: of many at once no more come through than of one after the other. Rejects with
+ * TooOften, counting nothing.
+ */
+export const countAttempt = (sql: Sql, name: string, address: string): Promise<void> =>
+  inTransaction(sql, async within => {
+    for (const { key, free, most } of countedBy(name, address)) {
+      const [row] = await within<Array<{ failures: number }>>`
+        insert into attempts as known (key, failures, last_at) values (${key}, 1, now())
+        on conflict (key) do update set last_at = now(),
+          failures = case when known.last_at < now() - ${FORGOTTEN}::interval then 1 else known.failures + 1 end
+        where known.until is null or known.until <= now()
+        returning failures`
+      if (!row) {
+        const [left] = await within<Array<{ seconds: number }>>`
+          select ceil(extract(epoch from until - now()))::int as seconds from attempts where key = ${key}`
+        throw new TooOften(Math.max(1, left?.seconds ?? 1))
+      }
+      if (row.failures < free) continue
+      const wait = Math.min(2 ** Math.min(row.failures - free, 20), most)
+      await within`update attempts set until = now() + ${wait} * interval '1 second' where key = ${key}`
+    }
+  })
+
+/** Takes back what was counted: the password was right. What this name got wrong from here is forgotten. */
+export const forgiveAttempt = (sql: Sql, name: string, address: string): Promise<void> =>
+  inTransaction(sql, async within => {
+    for (const { key, free } of countedBy(name, address)) {
+      if (free === BOTH.free) await within`delete from attempts where key = ${key}`
+      else await within`update attempts set failures = failures - 1, until = null where key = ${key} and failures > 0`
+    }
+  })
+
+/** Throws away what is forgotten. */
+export const purgeAttempts = async (sql: Sql): Promise<void> => {
+  await sql`delete from attempts where last_at < now() - ${FORGOTTEN}::interval`
+}

@@ -1,0 +1,63 @@
+import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
+import { Busy } from '../answers'
+
+/* Passwords as they are kept: scrypt (RFC 7914) with the costs OWASP recommends. */
+
+/** log2 of the work, the block, and the lanes; 128 MB of memory for a password. */
+const COSTS = { work: 17, block: 8, lanes: 1 }
+const KEY = 32
+/** So many are worked out at once, and so many may wait. */
+const AT_ONCE = 2
+const MOST_WAITING = 32
+
+let underway = 0
+const waiting: Array<() => void> = []
+
+/** Does work when fewer than so many are done at once. Rejects with Busy where too many wait. */
+const inTurn = async <Result>(work: () => Promise<Result>): Promise<Result> => {
+  if (underway >= AT_ONCE) {
+    if (waiting.length >= MOST_WAITING) throw new Busy()
+    await new Promise<void>(done => waiting.push(done))
+  } else underway++
+  try {
+    return await work()
+  } finally {
+    const next = waiting.shift()
+    if (next) next()
+    else underway--
+  }
+}
+
+const keyOf = (password: string, salt: Buffer, { work, block, lanes }: typeof COSTS): Promise<Buffer> =>
+  inTurn(
+    () =>
+      new Promise((resolve, reject) => {
+        const cost = 2 ** work
+        scrypt(
+          password,
+          salt,
+          KEY,
+          { cost, blockSize: block, parallelization: lanes, maxmem: 2 * 128 * cost * block },
+          (error, key) => (error ? reject(error) : resolve(key)),
+        )
+      }),
+  )
+
+/** A password as it is kept: the way, its costs, salt and key. Rejects with Busy. */
+export const kept = async (password: string): Promise<string> => {
+  const salt = randomBytes(16)
+  const key = await keyOf(password, salt, COSTS)
+  const { work, block, lanes } = COSTS
+  return ['scrypt', work, block, lanes, salt.toString('base64url'), key.toString('base64url')].join('$')
+}
+
+/** A kept password that is nobody's: whether a name is known does not show in how long the answer takes. */
+const NOBODY = ['scrypt', ...Object.values(COSTS), 'A'.repeat(22), 'A'.repeat(43)].join('$')
+
+/** Whether a password is the one that is kept (null: there is none, which takes as long). Rejects with Busy. */
+export const isRight = async (password: string, stored: string | null): Promise<boolean> => {
+  const [, work = '', block = '', lanes = '', salt = '', key = ''] = (stored ?? NOBODY).split('$')
+  const costs = { work: Number(work), block: Number(block), lanes: Number(lanes) }
+  const found = await keyOf(password, Buffer.from(salt, 'base64url'), costs)
+  return timingSafeEqual(found, Buffer.from(key, 'base64url')) && stored !== null
+}

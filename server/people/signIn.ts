@@ -1,0 +1,44 @@
+import { getRequestHeader, type H3Event } from 'h3'
+import type { Person } from '../../core/document/people'
+import { onOneLine } from '../../core/document/names'
+import { addressOf } from '../address'
+import { failure } from '../answers'
+import { countAttempt, forgiveAttempt } from '../db/attempts'
+import { database } from '../db/connect'
+import { openSession, personCalled } from '../db/people'
+import { layCookie } from './cookie'
+import { isRight } from './password'
+
+/** Whom a name and a password belong to; null where to nobody. Every wrong one slows down the next. Rejects with TooOften or Busy. */
+export const checked = async (
+  event: H3Event,
+  { name, password }: { name: string; password: string },
+): Promise<Person | null> => {
+  const address = addressOf(event)
+  await countAttempt(database(), name, address)
+  const { password: stored = null, ...person } = (await personCalled(database(), name)) ?? {}
+  if (!(await isRight(password, stored)) || !('id' in person)) return null
+  await forgiveAttempt(database(), name, address)
+  return person as Person
+}
+
+/** What a browser says it is, short enough to be told from others: “Firefox on Linux”. */
+const browserOf = (event: H3Event): string => {
+  const agent = onOneLine(getRequestHeader(event, 'user-agent') ?? '')
+  const [, program] = /(Firefox|Edg|OPR|Chrome|Safari)\//.exec(agent) ?? []
+  const [, system] = /(Windows|Android|iPhone|iPad|Macintosh|Linux)/.exec(agent) ?? []
+  const names: Record<string, string> = { Edg: 'Edge', OPR: 'Opera', Macintosh: 'macOS' }
+  if (!program) return agent.slice(0, 60) || 'a program'
+  return [names[program] ?? program, ...(system ? [`on ${names[system] ?? system}`] : [])].join(' ')
+}
+
+/** Signs somebody in here. */
+export const signIn = async (event: H3Event, person: Person): Promise<void> =>
+  layCookie(event, await openSession(database(), person.id, browserOf(event)))
+
+/** Who is signed in. Answers 409 where nobody is asked who they are. */
+export const signedIn = (event: H3Event): { person: Person; session: string } => {
+  const { person, session } = event.context
+  if (!person || session === undefined) throw failure(409, 'Nobody is asked to sign in here.')
+  return { person, session }
+}
