@@ -10,5 +10,5 @@ if (!useRoute().path.startsWith('/review/')) void useMe().ask()
 <template>
   <NuxtPage />
   <NoticeList />
-  <SignInAgain />
+  <LazySignInAgain v-if="isSignedOut" />
 </template>

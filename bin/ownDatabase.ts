@@ -13,11 +13,13 @@ const cluster = async (how: 'start' | 'stop' | 'running' | 'home'): Promise<stri
   (await promisify(execFile)(join(HERE, 'bin/cluster'), [how, CLUSTER], { cwd: HERE })).stdout.trim()
 
 /**
- * Works with the database that DATABASE_URL names, or the one that comes along: where it does not run, for as long as the work takes.
- * Rejects, in a sentence, where there is none.
+ * Works with the database of a URL, that which DATABASE_URL names, or the one that comes along: where that does not run, for as long as
+ * the work takes. Rejects, in a sentence, where there is none.
  */
-export const withDatabase = async <Result>(work: (sql: Sql, url: string) => Promise<Result>): Promise<Result> => {
-  const named = process.env.DATABASE_URL
+export const withDatabase = async <Result>(
+  work: (sql: Sql) => Promise<Result>,
+  named = process.env.DATABASE_URL,
+): Promise<Result> => {
   if (!named && !existsSync(join(await cluster('home'), 'cluster/PG_VERSION')))
     return refuse('There is no database yet: run bin/start once, or name one with DATABASE_URL.')
   const wasRunning =
@@ -26,10 +28,9 @@ export const withDatabase = async <Result>(work: (sql: Sql, url: string) => Prom
       () => true,
       () => false,
     ))
-  const url = named ?? (await cluster('start'))
-  const sql = connect(url)
+  const sql = connect(named ?? (await cluster('start')))
   try {
-    return await work(sql, url)
+    return await work(sql)
   } finally {
     await sql.end({ timeout: 5 })
     if (!named && !wasRunning) await cluster('stop')

@@ -19,6 +19,7 @@ import { TOLERANCE } from '../core/remap/near'
 import { NEUTRALS } from '../core/remap/remap'
 import { SHADINGS } from '../core/remap/shading'
 import { pictureInfo, workingPicture } from '../render/pictures'
+import { backUp, bringBack } from './backingUp'
 import { batch } from './batch'
 import { checkFile } from './checking'
 import { exportOf, gradientOf, wantedOf } from './handingOver'
@@ -60,6 +61,10 @@ const USAGE =
     [--way shorter|longer|increasing|decreasing] [--size WIDTHxHEIGHT] -o OUT.css|OUT.svg|OUT.png
   plumbago people [--link NAME | --first] [--at ADDRESS]
     Who works here; a new link for somebody to set a password; the link for the first owner.
+  plumbago backup FILE|-
+    Everything, as it is at one moment, into a file (or to where the output goes), while people work.
+  plumbago restore FILE|- [--into DATABASE_URL] [--over]
+    All of a backup or nothing; --over replaces what is in the database.
 `
 
 /** What says how to remap, as it was typed. */
@@ -335,6 +340,8 @@ const run = async (): Promise<number> => {
       'also': { type: 'string', default: '' },
       'link': { type: 'string' },
       'first': { type: 'boolean' },
+      'into': { type: 'string' },
+      'over': { type: 'boolean' },
       'at': { type: 'string', default: 'http://127.0.0.1:4180' },
       'help': { type: 'boolean', short: 'h' },
     },
@@ -408,10 +415,16 @@ const run = async (): Promise<number> => {
     case 'people':
       process.stdout.write(await withDatabase(sql => people(sql, said)))
       return 0
+    case 'backup':
+      await backUp(needed(path, 'The file'))
+      return 0
+    case 'restore':
+      await bringBack(needed(path, 'The file'), said)
+      return 0
     default:
       return refuse(
         `“${verb}” is nothing this can do; there are ` +
-          `inks, remap, batch, compare, check, extract, scheme, export, sheet, gradient and people.`,
+          `inks, remap, batch, compare, check, extract, scheme, export, sheet, gradient, people, backup and restore.`,
       )
   }
 }

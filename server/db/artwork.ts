@@ -10,7 +10,7 @@ export const keepArtwork = async (sql: Sql, { file, source, map, stage }: Receiv
       ${file.hash}, ${own}, (select coalesce(same_as, hash) from artwork where hash = ${other}),
       ${stage ? Buffer.from(stage) : null}, ${map && Buffer.from(map)}, ${sql.json(file as unknown as JSONValue)}
     )
-    on conflict (hash) do nothing`
+    on conflict (hash) do update set unused_since = null where artwork.unused_since is not null`
 }
 
 /** What is known of an artwork file; null where there is none of this hash. */

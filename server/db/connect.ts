@@ -8,6 +8,7 @@ export const connect = (url: string): Sql =>
     idle_timeout: 60,
     max_lifetime: 1800,
     backoff: retries => Math.min(0.05 * 2 ** retries, 0.5), // who asks is told soon, and answered soon after it is back
+    connection: { application_name: 'plumbago' },
     onnotice: () => {},
   })
 

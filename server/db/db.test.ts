@@ -43,7 +43,7 @@ afterAll(async () => {
 
 describe('migrations', () => {
   it('are applied once, in order', async () => {
-    expect(await migrate(sql, folder)).toEqual([
+    expect(await migrate(sql, { folder })).toEqual([
       '0001-projects.sql',
       '0002-pictures.sql',
       '0003-trail.sql',
@@ -57,13 +57,16 @@ describe('migrations', () => {
       '0011-reviews.sql',
       '0012-shelf-colors.sql',
       '0013-projects-by-name.sql',
+      '0014-people.sql',
+      '0015-presence.sql',
+      '0016-unused.sql',
     ])
-    expect(await migrate(sql, folder)).toEqual([])
+    expect(await migrate(sql, { folder })).toEqual([])
   })
   it('that fail leave nothing behind', async () => {
     const broken = await mkdtemp(join(tmpdir(), 'migrations-'))
     await writeFile(join(broken, '0009-broken.sql'), 'create table half_done (id int); select nonsense;')
-    await expect(migrate(sql, pathToFileURL(`${broken}/`))).rejects.toThrow('nonsense')
+    await expect(migrate(sql, { folder: pathToFileURL(`${broken}/`) })).rejects.toThrow('nonsense')
     expect(await sql`select to_regclass('half_done') as found`).toEqual([{ found: null }])
   })
 })

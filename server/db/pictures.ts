@@ -13,7 +13,7 @@ export const keepPicture = async (
       ${file.hash}, ${media}, ${Buffer.from(source)}, ${Buffer.from(working)}, ${Buffer.from(thumbnail)},
       ${sql.json(file as unknown as JSONValue)}
     )
-    on conflict (hash) do nothing`
+    on conflict (hash) do update set unused_since = null where pictures.unused_since is not null`
 }
 
 /** What is known of a picture; null where there is none of this hash. */

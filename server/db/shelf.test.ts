@@ -30,7 +30,7 @@ beforeAll(async () => {
   admin = connect(url)
   await admin.unsafe(`create database ${NAME}`)
   sql = connect(url.replace(/\/[^/]*$/, `/${NAME}`))
-  await migrate(sql, pathToFileURL(join(__dirname, 'migrations/')))
+  await migrate(sql, { folder: pathToFileURL(join(__dirname, 'migrations/')) })
 })
 afterAll(async () => {
   await sql?.end()

@@ -45,7 +45,7 @@ beforeAll(async () => {
   admin = connect(url)
   await admin.unsafe(`create database ${NAME}`)
   sql = connect(own)
-  await migrate(sql, pathToFileURL(join(__dirname, '../db/migrations/')))
+  await migrate(sql, { folder: pathToFileURL(join(__dirname, '../db/migrations/')) })
   const artwork: Project['artwork'] = []
   for (const name of ['badge', 'pictogram-ferry', 'pictogram-food']) {
     const received = await receiveSvg(`${name}.svg`, await readFile(join(__dirname, `../../demo/artwork/${name}.svg`)))

@@ -38,7 +38,7 @@ beforeAll(async () => {
   admin = connect(url)
   await admin.unsafe(`create database ${NAME}`)
   sql = connect(url.replace(/\/[^/]*$/, `/${NAME}`))
-  await migrate(sql, pathToFileURL(join(__dirname, '../db/migrations/')))
+  await migrate(sql, { folder: pathToFileURL(join(__dirname, '../db/migrations/')) })
 })
 afterAll(async () => {
   await sql?.end()

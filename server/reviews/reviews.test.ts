@@ -41,7 +41,7 @@ beforeAll(async () => {
   await admin.unsafe(`create database ${NAME}`)
   own = url.replace(/\/[^/]*$/, `/${NAME}`)
   sql = connect(own)
-  await migrate(sql, pathToFileURL(join(__dirname, '../db/migrations/')))
+  await migrate(sql, { folder: pathToFileURL(join(__dirname, '../db/migrations/')) })
 })
 afterAll(async () => {
   await sql?.end()

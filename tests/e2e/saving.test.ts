@@ -12,14 +12,25 @@ const setBase = async (page: Page, text: string): Promise<void> => {
   await page.getByTestId('base-field').blur()
 }
 
+const stopSaves = (page: Page): Promise<void> =>
+  page.route('**/api/projects/*', (route, request) => (request.method() === 'PUT' ? route.abort() : route.continue()))
+
+/** Work that waits in a window while another window saves: what is saved by others is shown only where nothing waits. */
+const atOdds = async (page: Page, other: Page): Promise<void> => {
+  await stopSaves(other)
+  await setBase(other, '#aa4400')
+  await expect(other.getByTestId('waiting')).toBeVisible()
+  await setBase(page, '#112233')
+  await saved(page)
+  await other.unroute('**/api/projects/*')
+}
+
 test('a save that meets a newer version keeps both and says so', async ({ page, context }) => {
   const id = await openDemoCopy(page)
   const other = await context.newPage()
   await other.goto(`/project/${id}/gather`)
   await expect(other.getByTestId('artwork')).toBeVisible()
-  await setBase(page, '#112233')
-  await saved(page)
-  await setBase(other, '#aa4400')
+  await atOdds(page, other)
   const dialog = other.getByTestId('conflict')
   await expect(dialog).toContainText('Both versions are kept')
   await dialog.getByRole('button', { name: 'Go on with mine' }).click()
@@ -128,9 +139,6 @@ test('artwork that cannot be had is said, and the rest of the project is there',
   expect(await bandColors(page)).toHaveLength(4)
 })
 
-const stopSaves = (page: Page): Promise<void> =>
-  page.route('**/api/projects/*', (route, request) => (request.method() === 'PUT' ? route.abort() : route.continue()))
-
 test('two windows of one project keep drafts of their own; neither is lost when both are closed', async ({
   page,
   context,
@@ -221,9 +229,7 @@ test('a conflict that cannot be kept yet says why, and is kept when it can', asy
       ? route.fulfill({ status: 503, json: { message: 'The disk of the server is full.' } })
       : route.continue(),
   )
-  await setBase(page, '#112233')
-  await saved(page)
-  await setBase(other, '#aa4400')
+  await atOdds(page, other)
   await expect(other.getByTestId('conflict')).toContainText('The disk of the server is full.')
   await other.unroute('**/api/projects')
   await expect(other.getByTestId('conflict')).toContainText('Both versions are kept', { timeout: 20_000 })

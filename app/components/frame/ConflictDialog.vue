@@ -18,8 +18,8 @@ const openMine = async (): Promise<void> => {
   <DialogFrame title="Changed elsewhere" test="conflict">
     <template v-if="conflict?.copy">
       <p>
-        This project was changed in another window while you worked here. Both versions are kept: yours is now a project
-        of its own, “{{ conflict.copy.document.name }}”.
+        This project was changed elsewhere while you worked here. Both versions are kept: yours is now a project of its
+        own, “{{ conflict.copy.document.name }}”.
       </p>
       <p class="flex gap-2">
         <button class="control primary" @click="openMine">Go on with mine</button
@@ -28,7 +28,7 @@ const openMine = async (): Promise<void> => {
     </template>
     <template v-else>
       <p>
-        This project was changed in another window while you worked here. Yours is being kept as a project of its own;
+        This project was changed elsewhere while you worked here. Yours is being kept as a project of its own;
         {{ conflict?.why ? `that did not work yet: ${conflict.why} It is tried again by itself.` : 'one moment.' }}
       </p>
       <button class="control" disabled>Keeping yours…</button>
