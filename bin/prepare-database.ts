@@ -5,11 +5,14 @@ import { migrate } from '../server/db/migrate'
 
 /*
  * Migrates the database that DATABASE_URL names, brings its artwork up to date, puts in the stand-ins, and the demo into
- * an empty one.
+ * an empty one (not where PLUMBAGO_DEMO is 0).
  */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
 const sql = connect(url)
+// several that start at once take turns
+const turn = await sql.reserve()
+await turn`select pg_advisory_lock(704116)`
 try {
   for (const name of await migrate(sql)) console.log(`Applied ${name}.`)
   const count = await bringUpToDate(sql, (file, failed) => {
@@ -17,7 +20,8 @@ try {
   })
   if (count) console.log(`Measured ${count} ${count === 1 ? 'artwork' : 'artworks'} again.`)
   await seedStandIns(sql)
-  if (await seedDemo(sql)) console.log('Put in the demo.')
+  if (process.env.PLUMBAGO_DEMO !== '0' && (await seedDemo(sql))) console.log('Put in the demo.')
 } finally {
+  turn.release()
   await sql.end()
 }

@@ -1,5 +1,6 @@
 import { constants, setPriority } from 'node:os'
 import { connect } from '../server/db/connect'
+import { log } from '../server/log'
 import { workOn } from '../server/jobs/worker'
 
 /* Does the long work of the database that DATABASE_URL names, until it is told to end or its parent is gone. */
@@ -9,6 +10,7 @@ setPriority(constants.priority.PRIORITY_BELOW_NORMAL) // whoever answers goes fi
 const sql = connect(url)
 const stop = new AbortController()
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => stop.abort())
-await workOn(sql, stop.signal, said => process.stderr.write(`${said}\n`))
+await workOn(sql, stop.signal, said => log.warn(said))
 await sql.end({ timeout: 2 })
+log.flush()
 process.exit()

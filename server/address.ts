@@ -1,7 +1,7 @@
 import { getRequestHeader, getRequestIP, type H3Event } from 'h3'
 
 /** Whether a proxy of ours stands before us, whose word is taken: PLUMBAGO_PROXY. */
-const isBehindProxy = (): boolean => process.env.PLUMBAGO_PROXY === '1'
+export const isBehindProxy = (): boolean => process.env.PLUMBAGO_PROXY === '1'
 
 /** The last of a list in a header: what the proxy next to us added, and nobody before it can have made up. */
 const lastOf = (event: H3Event, header: string): string =>

@@ -2,6 +2,7 @@ import type { Also } from '../../core/artwork/reading'
 import type { Manner } from '../../core/raster/manner'
 import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
 import type { ArtworkFile } from '../../core/document/artwork'
+import type { Deleted } from '../../core/document/deleted'
 import type { Other } from '../../core/document/live'
 import type { HandOverJob } from '../../core/document/job'
 import type { ListedPerson, Me, Person, Role, SignedIn, Welcome } from '../../core/document/people'
@@ -211,6 +212,7 @@ export const useServer = () => ({
   remove: async (id: string) => {
     await send('DELETE', `projects/${id}`)
   },
+  deleted: () => json<Deleted[]>('GET', 'deleted'),
   restore: async (id: string) => {
     await send('POST', `projects/${id}/restore`)
   },

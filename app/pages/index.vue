@@ -128,6 +128,7 @@ watch(cards, async now => {
   await files.open(artwork.hash).catch(() => null) // what cannot be shown is shown as strips, too
   on.value = { project: { ...stored.document, artwork: [artwork] }, artwork }
 })
+const showsDeleted = ref(false)
 onMounted(load)
 </script>
 
@@ -158,6 +159,9 @@ onMounted(load)
       <section class="grid content-start gap-5 px-6 py-5" aria-labelledby="projects">
         <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
           <h1 id="projects" class="grow">Projects</h1>
+          <button v-if="!me.looksOnly" class="control bare" data-test="show-deleted" @click="showsDeleted = true">
+            Deleted…
+          </button>
           <p v-if="me.looksOnly" class="text-quiet">You look on; designers change projects.</p>
           <form v-else class="flex flex-wrap gap-2" @submit.prevent="create">
             <input
@@ -208,6 +212,7 @@ onMounted(load)
         <LazyShelfPane :sought="words" :on="on" @start="startWith" />
       </aside>
     </main>
+    <LazyDeletedDialog v-if="showsDeleted" @close="showsDeleted = false" @back="load" />
   </div>
 </template>
 

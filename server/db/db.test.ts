@@ -6,6 +6,7 @@ import { pathToFileURL } from 'node:url'
 import type { JSONValue, Sql } from 'postgres'
 import sharp from 'sharp'
 import { FIRST_REMAP } from '../../core/document/remap'
+import type { Project } from '../../core/document/project'
 import { newProject } from '../../core/scheme/create'
 import type { ArtworkFile } from '../../core/document/artwork'
 import { receiveMade, receiveRaster, stagePicture } from '../artwork/raster'
@@ -21,6 +22,7 @@ import { unpackedTrail } from '../../core/history/trail'
 import type { PackedTrail, TrailState } from '../../core/document/trail'
 import { findPreview, keepPreview } from './previews'
 import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
+import { listDeleted, purge } from './purge'
 import { findTrail } from './trail'
 
 const url = process.env.TEST_DATABASE_URL
@@ -105,6 +107,45 @@ describe('projects', () => {
     expect(await findPreview(sql, id)).toEqual({ version: 2, picture: '<svg a="2"/>' })
     await setDeleted(sql, id, true)
     expect(await findPreview(sql, id)).toBeNull()
+  })
+
+  it('that were deleted are thrown away after 30 days, with the files nobody refers to; what is used anywhere stays', async () => {
+    const hashes = ['1', '2', '3', '4', '5'].map(digit => digit.repeat(64))
+    const [kept = '', old = '', taken = '', alias = '', lately = ''] = hashes
+    for (const hash of [kept, old, taken, lately])
+      await sql`insert into pictures (hash, media, source, working, thumbnail, record) values (${hash}, 'x', '', '', '', '{}')`
+    await sql`insert into artwork (hash, source, record) values (${kept}, '', '{}')`
+    await sql`insert into artwork (hash, same_as, record) values (${alias}, ${kept}, '{}')`
+    const withPicture = (name: string, hash: string): Project => ({
+      ...newProject(name),
+      references: [{ id: 'r1', name: 'x', hash, width: 1, height: 1, region: null, use: true }] as never,
+    })
+    const here = await createProject(sql, withPicture('Stays', kept))
+    await createProject(sql, { ...newProject('Uses an alias'), artwork: [{ hash: alias }] as never })
+    const gone = await createProject(sql, withPicture('Deleted long ago', old))
+    const recent = await createProject(sql, withPicture('Deleted lately', lately))
+    await setDeleted(sql, gone.id, true)
+    await setDeleted(sql, recent.id, true)
+    await sql`update projects set deleted_at = now() - interval '31 days' where id = ${gone.id}`
+    expect((await listDeleted(sql)).map(({ name }) => name).slice(0, 2)).toContain('Deleted lately')
+    const there = async (): Promise<string[]> =>
+      (
+        await sql<Array<{ hash: string }>>`select hash from pictures where hash = any(${hashes}) union
+        select hash from artwork where hash = any(${hashes}) order by 1`
+      ).map(({ hash }) => hash)
+    expect(await purge(sql)).toMatchObject({ projects: 1, files: 0 })
+    expect(await there()).toEqual(hashes)
+    await sql`update pictures set unused_since = unused_since - interval '31 days'`
+    // what is taken up again is used from then on
+    await sql`update projects set document = jsonb_set(document, '{note}', to_jsonb(${taken}::text)) where id = ${here.id}`
+    expect(await purge(sql)).toMatchObject({ projects: 0, files: 1 })
+    expect(await there()).toEqual([kept, taken, alias, lately])
+    expect(await findProject(sql, recent.id)).toBeNull()
+    expect(await setDeleted(sql, recent.id, false)).toBe(true)
+    expect(await setDeleted(sql, gone.id, false)).toBe(false)
+    // two at once take turns
+    const both = await Promise.all([purge(sql), purge(sql)])
+    expect(both).toContainEqual(expect.objectContaining({ projects: 0 }))
   })
 
   it('that are deleted are gone from list and view until restored', async () => {

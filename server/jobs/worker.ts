@@ -4,6 +4,7 @@ import { isDatabaseGone } from '../db/connect'
 import { CHANNEL, failJob, purgeJobs, takeJob } from '../db/jobs'
 import { purgeSessions } from '../db/people'
 import { purgePresence } from '../db/presence'
+import { purge } from '../db/purge'
 import { reasonOf } from '../reason'
 import { doJob } from './work'
 import { storedSources } from './sources'
@@ -11,6 +12,8 @@ import { storedSources } from './sources'
 /** How often it is looked for jobs where nobody called, and how often old ones are thrown away, in milliseconds. */
 const LOOK = 2000
 const PURGE = 3_600_000
+/** How often what was deleted long ago, and files nobody refers to, are thrown away: everything is looked through for that. */
+const CLEAN = 24 * 3_600_000
 
 /** Does jobs, one after the other, as they come, until the signal says to stop. Says what goes wrong to `tell`. */
 export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) => void): Promise<void> => {
@@ -19,6 +22,7 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) =
   const listening = await sql.listen(CHANNEL, () => wake()).catch((error: unknown) => tell(reasonOf(error)))
   stop.addEventListener('abort', () => wake())
   let purged = 0
+  let cleaned = 0
   while (!stop.aborted) {
     const held = await sql.reserve().catch(() => null)
     try {
@@ -29,6 +33,11 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) =
           await purgeSessions(sql)
           await purgePresence(sql)
           purged = Date.now()
+        }
+        if (Date.now() - cleaned > CLEAN) {
+          cleaned = Date.now()
+          const gone = await purge(sql)
+          if (gone && Object.values(gone).some(Boolean)) tell(`Thrown away for good: ${JSON.stringify(gone)}.`)
         }
         for (let job = await takeJob(sql, held); job && !stop.aborted; job = await takeJob(sql, held)) {
           const { id, release } = job

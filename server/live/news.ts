@@ -2,7 +2,7 @@ import type { Sql } from 'postgres'
 import type { ReviewNews } from '../../core/document/review'
 import { PROJECTS } from '../db/presence'
 import { CHANNEL, newsOf } from '../db/reviews'
-import { reasonOf } from '../reason'
+import { log } from '../log'
 
 /** Whose news are told: those of one review, or of all of them and of projects. */
 export type Watched = { review: string } | 'all'
@@ -42,7 +42,7 @@ export const newsDesk = (sql: Sql) => {
         tell(review, news)
       }
     } catch (error) {
-      console.error(`News of a review could not be read: ${reasonOf(error)}`) // they are asked for when the database is heard again
+      log.warn({ err: error }, 'News of a review could not be read.') // they are asked for when the database is heard again
       missed()
     } finally {
       underway.delete(review)

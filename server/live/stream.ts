@@ -1,6 +1,7 @@
 import { setHeaders, type H3Event } from 'h3'
 import { failure } from '../answers'
 import { database } from '../db/connect'
+import { watching } from '../metrics'
 import { newsDesk, type Watched } from './news'
 
 /** How many may watch in this process, and how much may wait for one of them, in bytes. */
@@ -32,6 +33,7 @@ export const sendNews = async (
   const { res } = event.node
   const end = (): void => void res.end()
   open.add(end)
+  watching.set(open.size)
   let leave = (): void => {}
   let breath: ReturnType<typeof setInterval> | undefined
   const send = (text: string): void => {
@@ -57,5 +59,6 @@ export const sendNews = async (
     clearInterval(breath)
     leave()
     open.delete(end)
+    watching.set(open.size)
   }
 }

@@ -1,0 +1,19 @@
+import { timingSafeEqual } from 'node:crypto'
+import { getRequestHeader, setHeaders } from 'h3'
+import { database } from '../db/connect'
+import { door, missing } from '../door'
+import { metricsOf } from '../metrics'
+import { asks } from '../people/gate'
+import { hashed } from '../token'
+
+/** What has to be said to read them from elsewhere: PLUMBAGO_METRICS, as a bearer token. */
+const secret = process.env.PLUMBAGO_METRICS ?? ''
+
+/** Counts and latencies for Prometheus, for whoever knows the secret; for everybody where nobody is asked who they are. */
+export default door(async event => {
+  const said = (getRequestHeader(event, 'authorization') ?? '').replace(/^Bearer /, '')
+  if (asks && !(secret && timingSafeEqual(hashed(said), hashed(secret)))) throw missing('page')
+  const { type, text } = await metricsOf(database())
+  setHeaders(event, { 'content-type': type })
+  return text
+})

@@ -1,0 +1,12 @@
+import { pino } from 'pino'
+
+/** What happens, as lines of JSON where everything else that is said goes; PLUMBAGO_LOG says from which level on. */
+export const log = pino(
+  {
+    level: process.env.PLUMBAGO_LOG ?? 'info',
+    base: { pid: process.pid },
+    formatters: { level: label => ({ level: label }) },
+    timestamp: pino.stdTimeFunctions.isoTime,
+  },
+  pino.destination({ dest: 1, sync: false }),
+)
