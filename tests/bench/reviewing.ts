@@ -5,6 +5,7 @@ import { setTimeout as pause } from 'node:timers/promises'
 import type { Review, ReviewThread } from '../../core/document/review'
 import type { StoredProject } from '../../core/document/project'
 import { CHROMIUM } from '../browser'
+import { cookieFor } from '../e2e/people'
 import { startWorker } from '../e2e/server'
 import { percentile } from './frame'
 
@@ -17,13 +18,13 @@ const LASTS = 60_000
 const THINKS = 3100
 const LOOKS = 1000
 
-const json = async <Answer>(address: string, path: string, init?: RequestInit): Promise<Answer> =>
-  (await (await fetch(address + path, init)).json()) as Answer
-const posting = (body: unknown): RequestInit => ({
-  method: 'POST',
-  headers: { 'content-type': 'application/json' },
-  body: JSON.stringify(body),
-})
+/** The designer, who is signed in. */
+let cookie = ''
+const json = async <Answer>(address: string, path: string, body?: unknown): Promise<Answer> => {
+  const init = body === undefined ? {} : { method: 'POST', body: JSON.stringify(body) }
+  const headers = { cookie, 'content-type': 'application/json' }
+  return (await (await fetch(address + path, { ...init, headers })).json()) as Answer
+}
 
 /** What came of a kind of request: how many a second, how long it took in milliseconds, how many failed. */
 export interface Answered {
@@ -39,14 +40,16 @@ export interface Answered {
 const published = async (address: string): Promise<{ review: Review; link: string; project: string }> => {
   const all = await json<Array<{ id: string; name: string }>>(address, '/api/projects?limit=100')
   const demo = all.find(({ name }) => name === 'Breezeholm kite festival')
-  const { id, version, document } = await json<StoredProject>(address, '/api/projects', posting({ copyOf: demo?.id }))
+  const { id, version, document } = await json<StoredProject>(address, '/api/projects', { copyOf: demo?.id })
   const artwork = document.artwork.slice(0, 2).map(each => each.id)
   const endsAt = new Date(Date.now() + 86_400_000).toISOString()
-  const made = await json<{ review: Review; link: string }>(
-    address,
-    `/api/projects/${id}/reviews`,
-    posting({ version, title: 'Bench', looks: ['now'], artwork, endsAt }),
-  )
+  const made = await json<{ review: Review; link: string }>(address, `/api/projects/${id}/reviews`, {
+    version,
+    title: 'Bench',
+    looks: ['now'],
+    artwork,
+    endsAt,
+  })
   for (;;) {
     const [review] = await json<Review[]>(address, `/api/projects/${id}/reviews`)
     if (review?.ready) return { ...made, project: id }
@@ -66,6 +69,7 @@ export const reviewTimes = async (
   address: string,
   databaseUrl: string,
 ): Promise<{ answered: Answered[]; said: number; lost: number; seen: number[]; heard: number; streams: number }> => {
+  cookie = await cookieFor(databaseUrl, address, `Designer ${randomUUID().slice(0, 8)}`, 'designer')
   const worker = startWorker(databaseUrl)
   const { review, link, project } = await published(address)
   worker.kill()
@@ -96,6 +100,8 @@ export const reviewTimes = async (
   // the designer looks on
   const browser = await chromium.launch(CHROMIUM)
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  const [name = '', value = ''] = cookie.split(/=(.*)/s)
+  await page.context().addCookies([{ name, value, url: address }])
   await page.addInitScript(WATCH)
   await page.goto(`${address}/project/${project}/hand-over`)
   await page.getByRole('tab', { name: 'Review', exact: true }).click()

@@ -19,6 +19,7 @@ import { serve } from '../e2e/server'
 import { ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames, percentile } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
+import { backupTimes, deskTimes } from './desks'
 import { DIMENSIONS, growthOf } from './growth'
 import { reviewTimes } from './reviewing'
 import { readerTimes, uploadTimes } from './serving'
@@ -36,7 +37,7 @@ import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from 
 /*
  * Prints the figures of docs/benchmarks.md:
  * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover|growth|serving|shelf|
- * reviews [ADDRESS]]
+ * reviews|desks|backup [ADDRESS]]
  */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
@@ -533,6 +534,44 @@ const shelf = (): Promise<void> =>
     }
   })
 
+const desks = async (): Promise<void> => {
+  row(
+    '200 readers and 20 designers for 60 s',
+    'a second',
+    'saves: middle, 95th, 99th',
+    'reads: middle, 95th, 99th',
+    'heard',
+    'failed',
+    '',
+  )
+  row('---', '---:', '---:', '---:', '---:', '---:', '---:')
+  const three = ({ p50, p95, p99 }: { p50: number; p95: number; p99: number }): string =>
+    `${whole(p50)}, ${whole(p95)}, ${whole(p99)} ms`
+  for (const servers of [1, 3]) {
+    const { perSecond, save, read, heard, errors, retried, connections } = await deskTimes(servers, 60)
+    const failed = `${errors} (${retried} asked again)`
+    const words = `${servers} ${servers === 1 ? 'server' : 'servers'}`
+    row(
+      words,
+      tenth(perSecond),
+      three(save),
+      three(read),
+      `${whole(heard.p95)} ms`,
+      failed,
+      `${connections} connections`,
+    )
+  }
+  execFileSync('bin/cluster', ['stop', 'bench-postgres'])
+}
+
+const backups = async (): Promise<void> => {
+  const { megabytes: size, rows } = await backupTimes()
+  row(`a database of ${size} MB`, 'backed up', 'restored')
+  row('---', '---:', '---:')
+  for (const [what, out, back] of rows) row(what, `${whole(out)} MB/s`, `${whole(back)} MB/s`)
+  execFileSync('bin/cluster', ['stop', 'bench-postgres'])
+}
+
 const parts: Record<string, () => void | Promise<void>> = {
   ...{
     reading,
@@ -549,6 +588,8 @@ const parts: Record<string, () => void | Promise<void>> = {
     serving,
     shelf,
     reviews,
+    desks,
+    backup: backups,
   },
   browser: inBrowser,
 }

@@ -6,10 +6,11 @@ import { setTimeout as pause } from 'node:timers/promises'
 import type { StoredProject } from '../../core/document/project'
 import type { Review, ReviewPage, ReviewThread } from '../../core/document/review'
 import type { PackedTrail } from '../../core/document/trail'
+import { FIRST_WANTED } from '../../core/handover/wanted'
 
 /*
- * Kills the server, what reads and draws for it, and the database, again and again at moments drawn by a seed, while six writers
- * save, one uploads and a client comments; then looks whether everything that was acknowledged is there, whole:
+ * Kills the server, what reads and draws for it, the worker, and the database, again and again at moments drawn by a seed, while six
+ * writers save, one uploads, one exports and a client comments; then looks whether everything that was acknowledged is there, whole:
  * npm run faults [-- KILLS [SEED]]
  */
 
@@ -36,6 +37,9 @@ interface Running {
   stop: () => Promise<void>
 }
 
+/** Who is signed in. */
+let cookie = ''
+
 const startUp = async (): Promise<Running> => {
   rmSync(DATA, { recursive: true, force: true })
   const env: NodeJS.ProcessEnv = { ...process.env, PLUMBAGO_DATA: DATA, PLUMBAGO_PROXY: '1' }
@@ -49,6 +53,14 @@ const startUp = async (): Promise<Running> => {
     await pause(100)
   }
   const address = /Plumbago is at (\S+)/.exec(said)?.[1] ?? ''
+  for (let waited = 0; !said.includes('/welcome/') && waited < LONGEST; waited += 100) await pause(100)
+  const path = /\/welcome\/\S+/.exec(said)?.[0] ?? ''
+  const set = await fetch(`${address}/api${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Owner', password: 'kites over the harbor' }),
+  })
+  cookie = (set.headers.get('set-cookie') ?? '').split(';')[0] ?? ''
   return {
     address,
     stop: async () => {
@@ -74,6 +86,7 @@ const processes = (): Array<{ pid: number; command: string }> =>
 const TARGETS = {
   server: / \.output\/server\/index\.mjs/,
   hands: /server\/hands\/hand\.ts|resvg/,
+  worker: /bin\/worker\.ts/,
   database: /\/postgres -D /,
 } as const
 type Target = keyof typeof TARGETS
@@ -103,15 +116,12 @@ const ask = async (
     const answer = await fetch(address + path, {
       method,
       signal: AbortSignal.timeout(20_000),
-      ...(body === undefined
-        ? {}
-        : {
-            body: raw ? body : JSON.stringify(body),
-            headers: {
-              'content-type': raw ? 'application/octet-stream' : 'application/json',
-              ...(from ? { 'x-forwarded-for': from } : {}),
-            },
-          }),
+      headers: {
+        cookie,
+        ...(body === undefined ? {} : { 'content-type': raw ? 'application/octet-stream' : 'application/json' }),
+        ...(from ? { 'x-forwarded-for': from } : {}),
+      },
+      ...(body === undefined ? {} : { body: raw ? body : JSON.stringify(body) }),
     })
     const said: unknown = await answer.json().catch(() => null)
     return answer.status >= 500 ? null : { status: answer.status, said }
@@ -139,6 +149,7 @@ const wrong: string[] = []
 let saves = 0
 let uploads = 0
 let comments = 0
+let jobs = 0
 let isOver = false
 
 /** What a writer sends as its save of a number: what it says is told by the number everywhere. */
@@ -271,6 +282,37 @@ const review = async (address: string): Promise<() => Promise<void>> => {
   }
 }
 
+/** Asks for files again and again; every job that was taken has to be done in the end, with its files. */
+const exporting = async (address: string): Promise<() => Promise<void>> => {
+  const { said } = await insist(address, '/api/projects', 'POST', { name: 'Exported' })
+  const { id } = said as StoredProject
+  const wanted = { ...FIRST_WANTED, artwork: [], looks: ['now'], png: [], svg: null }
+  const taken: string[] = []
+  const asking = (async () => {
+    while (!isOver) {
+      const { status, said: job } = await insist(address, `/api/projects/${id}/jobs`, 'POST', { version: 1, wanted })
+      if (status < 300) {
+        taken.push((job as { id: string }).id)
+        jobs++
+      } else if (status !== 429) wrong.push(`a job was answered with ${status}: ${JSON.stringify(job).slice(0, 200)}`)
+      await pause(700)
+    }
+  })()
+  return async () => {
+    await asking
+    for (const job of taken)
+      for (let n = 0; ; n++) {
+        const { state, reason } = (await insist(address, `/api/jobs/${job}`)).said as { state: string; reason: string }
+        if (state === 'done') break
+        if (state === 'failed' || n > 300) {
+          wrong.push(`job ${job} is ${state}: ${reason}`)
+          break
+        }
+        await pause(200)
+      }
+  }
+}
+
 /** How long it takes until the server answers from its database again, in milliseconds. */
 const untilAnswer = async (address: string): Promise<number> => {
   const began = performance.now()
@@ -286,22 +328,25 @@ const middle = (all: readonly number[], part = 0.5): string =>
 
 const draw = random(SEED)
 const running = await startUp()
-const times: Record<Target, number[]> = { server: [], hands: [], database: [] }
+const times: Record<Target, number[]> = { server: [], hands: [], worker: [], database: [] }
 try {
   const looks = [
     ...(await Promise.all(Array.from({ length: WRITERS }, (_, i) => write(running.address, i)))),
     await upload(running.address),
     await review(running.address),
+    await exporting(running.address),
   ]
   for (let kills = 0; kills < KILLS; ) {
     await pause(draw() * PEACE)
-    const target = (Object.keys(TARGETS) as Target[])[Math.floor(draw() * 3)] as Target
+    const target = (Object.keys(TARGETS) as Target[])[Math.floor(draw() * 4)] as Target
     if (!killOne(target, draw)) continue
     kills++
     await pause(20)
     times[target].push(await untilAnswer(running.address))
     if (kills % 10 === 0)
-      console.log(`${kills} kills, ${saves} saves, ${uploads} uploads, ${comments} comments, ${wrong.length} wrong`)
+      console.log(
+        `${kills} kills, ${saves} saves, ${uploads} uploads, ${comments} comments, ${jobs} jobs, ${wrong.length} wrong`,
+      )
   }
   isOver = true
   for (const look of looks) await look()
@@ -315,7 +360,7 @@ console.log(`| killed | times | answers again: median | most |\n| --- | ---: | -
 for (const [target, all] of Object.entries(times))
   console.log(`| ${target} | ${all.length} | ${middle(all)} | ${middle(all, 1)} |`)
 console.log(
-  `\n${saves} saves, ${uploads} uploads and ${comments} comments acknowledged; lost, changed or half kept: ${wrong.length}`,
+  `\n${saves} saves, ${uploads} uploads, ${comments} comments and ${jobs} jobs acknowledged; lost, changed or half kept: ${wrong.length}`,
 )
 for (const each of wrong) console.log(`- ${each}`)
 process.exit(wrong.length ? 1 : 0)
