@@ -24,6 +24,9 @@ export const failure = (statusCode: number, message: string, data?: unknown): H3
 const isFull = (error: unknown): boolean =>
   error instanceof Error && 'code' in error && /^(ENOSPC|53100)$/.test(String(error.code))
 
+/** Whether the database is one that follows another, or is kept from writing for a while. */
+const isReadOnly = (error: unknown): boolean => error instanceof Error && 'code' in error && error.code === '25006'
+
 /**
  * What went wrong, as an answer: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is
  * gone; null for what nobody expected.
@@ -40,6 +43,7 @@ export const answerTo = (error: unknown): H3Error | null => {
   if (error instanceof TooMany) return failure(429, error.message)
   if (error instanceof ServiceDown) return failure(503, error.message)
   if (isFull(error)) return failure(507, 'The disk of the server is full; nothing was kept.')
+  if (isReadOnly(error)) return failure(503, 'The database only lets itself be read just now; nothing was kept.')
   if (isDatabaseGone(error)) return failure(503, 'The database does not answer.')
   return null
 }

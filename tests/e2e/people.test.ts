@@ -42,7 +42,7 @@ test.beforeAll(async () => {
   url = all.replace(/\/[^/]*$/, `/${NAME}`)
   prepareDatabase(url)
   // behind a proxy, whose word for where clients are is taken
-  served = await serve(url, PORT, { PLUMBAGO_SIGN_IN: '1', PLUMBAGO_PROXY: '1' })
+  served = await serve(url, PORT, { PLUMBAGO_SIGN_IN: '1', PLUMBAGO_PROXY: '1', PLUMBAGO_METRICS: 'count me' })
 })
 test.afterAll(async () => {
   await served.stop()
@@ -385,6 +385,56 @@ test('every route: nobody and whoever forged, stole or kept a session get nothin
     body: JSON.stringify({ name: 'Dina', password: PASSWORD }),
   })
   expect(secure.headers.get('set-cookie')).toMatch(/^__Host-plumbago=.*; Secure/)
+})
+
+test('where the database only lets itself be read, or is full, everything is seen, nothing is kept, and it is said', async () => {
+  const admin = postgres(testDatabase(), { onnotice: () => {} })
+  const cookie = await someone('Reader')
+  const project = await projectOf(cookie, 'Read only')
+  const document = ((await (await ask(`/api/projects/${project}`, cookie)).json()) as { document: object }).document
+  const readOnly = async (on: boolean): Promise<void> => {
+    await admin.unsafe(`alter database ${NAME} set default_transaction_read_only = ${on ? 'on' : 'off'}`)
+    await admin`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${NAME}`
+    await expect.poll(async () => (await ask('/api/ready')).status).toBe(200)
+  }
+  const save = (version: number): Promise<Response> => put(`/api/projects/${project}`, cookie, { version, document })
+  await readOnly(true)
+  expect((await ask(`/api/projects/${project}`, cookie)).status).toBe(200)
+  for (const refused of [await save(1), await put('/api/projects', cookie, { name: 'x' }, 'POST')]) {
+    expect(refused.status).toBe(503)
+    expect(await refused.text()).toContain('only lets itself be read just now; nothing was kept')
+  }
+  await readOnly(false)
+  expect((await save(1)).status).toBe(200)
+  await admin.end()
+})
+
+test('requests have ids, are counted, and say nothing of links', async () => {
+  const answer = await ask('/api/health', '', { headers: { 'x-request-id': 'from-the-balancer' } })
+  expect(answer.headers.get('x-request-id')).toBe('from-the-balancer')
+  const odd = await ask('/api/health', '', { headers: { 'x-request-id': '"<script>' } })
+  expect(odd.headers.get('x-request-id')).toMatch(/^[\da-f-]{36}$/)
+  expect(await (await ask('/api/ready')).json()).toEqual({ ready: true })
+  for (const authorization of ['', 'Bearer wrong'])
+    expect((await ask('/api/metrics', owner, { headers: { authorization } })).status).toBe(404)
+  const text = await (await ask('/api/metrics', '', { headers: { authorization: 'Bearer count me' } })).text()
+  expect(text).toContain('plumbago_request_seconds_count{method="PUT",route="/api/projects/:id",status="200"}')
+  expect(text).toContain('plumbago_jobs{state="waiting"} 0')
+  const token = 'A'.repeat(32)
+  await ask(`/api/review/${token}?x=1`)
+  await ask(`/review/${token}`)
+  await ask(`/api/welcome/${token}`)
+  const lines = (): Array<{ id: string; path: string; status: number }> =>
+    served
+      .said()
+      .split('\n')
+      .filter(line => line.startsWith('{'))
+      .map(line => JSON.parse(line) as { id: string; path: string; status: number })
+  await expect.poll(() => lines().some(({ path }) => path === '/api/welcome/…')).toBe(true)
+  expect(lines().find(({ id }) => id === 'from-the-balancer')).toMatchObject({ path: '/api/health', status: 200 })
+  expect(lines().map(({ path }) => path)).toContain('/api/review/…')
+  expect(served.said()).not.toContain(token)
+  expect(served.said()).not.toContain(PASSWORD)
 })
 
 test('where one is led after signing in is an address of our own', async () => {

@@ -7,6 +7,8 @@ const PORT = Number(process.env.TEST_PORT ?? 4190)
 export interface Served {
   address: string
   pid: number
+  /** What it has written to its log. */
+  said: () => string
   stop: () => Promise<void>
 }
 
@@ -14,8 +16,10 @@ export interface Served {
 export const serve = async (databaseUrl: string, port = PORT, more: NodeJS.ProcessEnv = {}): Promise<Served> => {
   const child: ChildProcess = spawn('node', ['.output/server/index.mjs'], {
     env: { ...process.env, DATABASE_URL: databaseUrl, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), ...more },
-    stdio: 'ignore',
+    stdio: ['ignore', 'pipe', 'ignore'],
   })
+  let said = ''
+  child.stdout?.on('data', (piece: Buffer) => (said += piece.toString()))
   const address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 150; i++) {
     if (child.exitCode !== null) throw new Error(`The server ended with ${child.exitCode}.`)
@@ -31,6 +35,7 @@ export const serve = async (databaseUrl: string, port = PORT, more: NodeJS.Proce
   return {
     address,
     pid: child.pid ?? 0,
+    said: () => said,
     stop: async () => {
       child.kill()
       for (let i = 0; i < 50 && child.exitCode === null && child.signalCode === null; i++) await pause(50)
