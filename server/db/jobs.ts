@@ -6,8 +6,8 @@ import { inTransaction } from './connect'
 
 /** The most jobs of one project that wait or are under way at once. */
 export const MOST_AT_ONCE = 3
-/** How often a job is taken up at most: one that brings its worker down again and again is given up. */
-export const MOST_TRIES = 3
+/** How often a job is taken up at most without anything of it being done: one that brings its worker down again and again is given up. */
+export const MOST_TRIES = 5
 /** Whose advisory locks those of jobs are. */
 const LOCKS = 704_113
 /** What a worker listens to. */
@@ -158,10 +158,16 @@ export const failJob = async (sql: Sql, id: string, reason: string): Promise<voi
   await sql`update jobs set state = 'failed', reason = ${reason}, doing = '' where id = ${id} and state = 'underway'`
 }
 
-/** Keeps a file of a job that is done. */
+/** Takes back that a job was taken up: what went wrong was no fault of its own. */
+export const forgiveTry = async (sql: Sql, id: string): Promise<void> => {
+  await sql`update jobs set tries = tries - 1 where id = ${id} and state = 'underway' and tries > 0`
+}
+
+/** Keeps a file of a job that is done; whoever takes the job up next has tried nothing in vain. */
 export const keepFile = async (sql: Sql, id: string, path: string, bytes: Uint8Array): Promise<void> => {
   await sql`insert into job_files (job_id, path, bytes) values (${id}, ${path}, ${Buffer.from(bytes)})
     on conflict (job_id, path) do nothing`
+  await sql`update jobs set tries = 0 where id = ${id} and tries > 1`
 }
 
 /** The paths of the files of a job that are done. */

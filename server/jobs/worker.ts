@@ -1,7 +1,7 @@
 import type { Sql } from 'postgres'
 import { purgeAttempts } from '../db/attempts'
 import { isDatabaseGone } from '../db/connect'
-import { CHANNEL, failJob, purgeJobs, takeJob } from '../db/jobs'
+import { CHANNEL, failJob, forgiveTry, purgeJobs, takeJob } from '../db/jobs'
 import { purgeSessions } from '../db/people'
 import { purgePresence } from '../db/presence'
 import { purge } from '../db/purge'
@@ -23,10 +23,14 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) =
   stop.addEventListener('abort', () => wake())
   let purged = 0
   let cleaned = 0
+  /** A job whose database went away under it. */
+  let left: string | null = null
   while (!stop.aborted) {
     const held = await sql.reserve().catch(() => null)
     try {
       if (held) {
+        if (left !== null) await forgiveTry(sql, left)
+        left = null
         if (Date.now() - purged > PURGE) {
           await purgeJobs(sql)
           await purgeAttempts(sql)
@@ -45,7 +49,10 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) =
             await doJob(sql, job, sources)
           } catch (error) {
             tell(`${id}: ${reasonOf(error)}`)
-            if (isDatabaseGone(error)) throw error // another try takes it up where it stood
+            if (isDatabaseGone(error)) {
+              left = id
+              throw error // another try takes it up where it stood
+            }
             await failJob(sql, id, reasonOf(error))
           } finally {
             await release().catch(() => {}) // a lock whose connection is gone is gone with it

@@ -14,6 +14,9 @@ const idOf = (event: H3Event): string => {
 const withoutSecrets = (path: string): string =>
   (path.split('?')[0] ?? '').replace(/^(\/api)?\/(review|welcome)\/[^/]+/, '$1/$2/…')
 
+/** What a load balancer asks every second. */
+const PROBES = /^\/api\/(health|ready)$/
+
 /** Every request has an id, which its answer tells, and leaves one line in the log; how long it took is counted. */
 export default defineNitroPlugin(nitro => {
   nitro.hooks.hook('request', event => {
@@ -32,6 +35,7 @@ export default defineNitroPlugin(nitro => {
         ...{ by: event.context.person?.name, from: addressOf(event), ...(writableFinished ? {} : { broke: true }) },
       }
       if (status >= 500) log.error(said)
+      else if (PROBES.test(event.path)) log.debug(said)
       else log.info(said)
     })
   })

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { isAccessible } from './accessible'
 import { newProject, saved } from './workspace'
 
 test('projects are made, renamed, duplicated and deleted, and each can be taken back', async ({ page }) => {
@@ -26,6 +27,18 @@ test('projects are made, renamed, duplicated and deleted, and each can be taken 
   await page.getByTestId('notices').getByText('Deleted').locator('..').getByRole('button', { name: 'Undo' }).click()
   await expect(named('Harbor signs copy')).toBeVisible()
   await page.reload()
+  await expect(named('Harbor signs copy')).toBeVisible()
+  // and, when the notice is gone, for 30 days
+  await choose('Harbor signs copy', 'Delete')
+  await expect(named('Harbor signs copy')).toHaveCount(0)
+  await page.reload()
+  await page.getByTestId('show-deleted').click()
+  const gone = page.getByTestId('deleted-one').filter({ hasText: 'Harbor signs copy' })
+  await expect(gone.getByTestId('days-left')).toHaveText('30 days left')
+  await isAccessible(page)
+  await gone.getByRole('button', { name: 'Bring back Harbor signs copy' }).click()
+  await expect(gone).toHaveCount(0)
+  await page.keyboard.press('Escape')
   await expect(named('Harbor signs copy')).toBeVisible()
 })
 
