@@ -8,16 +8,10 @@ import { WHEELS } from '../core/color/wheel'
 import { APART, EXTRACTED, extracted, TAKEN_BY, warmUp, type Lean } from '../core/extract/extract'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from '../core/formats/formats'
 import { titleShown } from '../core/formats/fileName'
-import { readColors } from '../core/formats/read/read'
-import type { ReadColor } from '../core/formats/read/readColor'
 import { COUNT, derive } from '../core/harmony/derive'
 import { HARMONIES } from '../core/harmony/harmony'
 import { TONE_PLANS } from '../core/harmony/tone'
 import { HOLD } from '../core/remap/hold'
-import { MATCHES } from '../core/remap/match'
-import { TOLERANCE } from '../core/remap/near'
-import { NEUTRALS } from '../core/remap/remap'
-import { SHADINGS } from '../core/remap/shading'
 import { pictureInfo, workingPicture } from '../render/pictures'
 import { backUp, bringBack } from './backingUp'
 import { batch } from './batch'
@@ -25,8 +19,9 @@ import { checkFile } from './checking'
 import { exportOf, gradientOf, wantedOf } from './handingOver'
 import { withDatabase } from './ownDatabase'
 import { people } from './people'
+import { colorsIn, mapOf, pairsIn, planOf, type PlanWords } from './plan'
 import { reasonOf } from './reason'
-import { colorIn, naming, needed, numberIn, oneOf, refuse } from './words'
+import { naming, needed, numberIn, oneOf, refuse } from './words'
 import { compared, inksOf, remapFile, type Plan, type SchemePlan, type Told } from './remapping'
 
 const USAGE =
@@ -67,77 +62,12 @@ const USAGE =
     All of a backup or nothing; --over replaces what is in the database.
 `
 
-/** What says how to remap, as it was typed. */
-interface PlanWords {
-  'map'?: string | undefined
-  'map-file'?: string | undefined
-  'scheme'?: string | undefined
-  'match': string
-  'shading'?: string | undefined
-  'neutrals': string
-  'seed': string
-  'tolerance': string
-  'hold': string
-  'restrict'?: string | undefined
-}
-
-const mapOf = (pairs: ReadonlyArray<readonly [string, string]>): Array<[string, string]> =>
-  pairs.map(([from, to]) => [colorIn(from), colorIn(to)])
-
-/** Pairs of words in a list, with something between them. */
-const pairsIn = (text: string, between: string, example: string): Array<[string, string]> =>
-  text
-    .split(',')
-    .filter(pair => pair.trim())
-    .map(pair => {
-      const [one, other, ...more] = pair.split(between)
-      return one && other && !more.length ? [one, other] : refuse(`“${pair}” is not a pair like ${example}.`)
-    })
-
 const inks = async (path: string, also: readonly Also[]): Promise<string> =>
   `${JSON.stringify(await inksOf(path, also))}\n`
 
 const tell = (path: string, { removed, notes }: Told): void => {
   for (const { what, line } of removed) process.stderr.write(`${path}: took out ${what} (line ${line})\n`)
   for (const note of notes) process.stderr.write(`${path}: ${note}\n`)
-}
-
-/** The colors of a list in any open format; the file's name says which where its text does not. */
-const colorsIn = async (path: string): Promise<ReadColor[]> => {
-  const { colors } = readColors(await readFile(path, 'utf8').catch(naming(path)), path)
-  return colors.length ? colors : refuse(`${path} holds no colors.`)
-}
-
-const MOST_PLANNED = 64
-
-/** What a remap or a batch goes by: pairs of colors said or in a file, or a scheme with a strategy. */
-const planOf = async (words: PlanWords): Promise<Plan> => {
-  if (words.scheme === undefined) {
-    if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map, '=', '#aabbcc=#ddeeff')) }
-    const file = needed(words['map-file'], '--map, --map-file or --scheme')
-    const said: unknown = JSON.parse(await readFile(file, 'utf8').catch(naming(file)))
-    if (typeof said !== 'object' || said === null || Array.isArray(said))
-      return refuse(`${file} has to hold pairs like {"#aabbcc": "#ddeeff"}.`)
-    return { kind: 'map', pairs: mapOf(Object.entries(said).map(([from, to]) => [from, String(to)])) }
-  }
-  const seed = numberIn(words.seed, 'seed')
-  const tolerance = numberIn(words.tolerance, 'tolerance')
-  if (!Number.isInteger(seed) || seed < 0) refuse(`“${words.seed}” is no seed; it takes a whole number from 0 on.`)
-  if (tolerance < TOLERANCE.least || tolerance > TOLERANCE.most)
-    refuse(`A tolerance is ${TOLERANCE.least} to ${TOLERANCE.most}, not ${words.tolerance}.`)
-  const hold = numberIn(words.hold, 'hold')
-  if (hold < HOLD.least || hold > HOLD.most) refuse(`A hold is ${HOLD.least} to ${HOLD.most}, not ${words.hold}.`)
-  return {
-    kind: 'scheme',
-    colors: (await colorsIn(words.scheme)).slice(0, MOST_PLANNED),
-    seed,
-    tolerance,
-    hold,
-    match: oneOf(MATCHES, words.match, 'match'),
-    neutrals: oneOf(NEUTRALS, words.neutrals, 'way to treat neutrals'),
-    shading: words.shading === undefined ? null : oneOf(SHADINGS, words.shading, 'shading'),
-    restrict: words.restrict === undefined ? null : (await colorsIn(words.restrict)).map(({ hex }) => hex),
-  }
 }
 
 const batchOf = async (

@@ -1,5 +1,11 @@
 import { useLocalStorage } from '@vueuse/core'
-import type { ReviewComment, ReviewNews, ReviewPage, Spot } from '../../core/document/review'
+import {
+  countedWith,
+  type ReviewComment,
+  type ReviewNews,
+  type ReviewPage,
+  type Spot,
+} from '../../core/document/review'
 
 /** What is being written: on a colorway, or as an answer, with where it points and the id it will have. */
 export interface Draft {
@@ -50,9 +56,7 @@ export const useReview = (token: string) => {
     const now = page.value
     if (!now || heard.seq < now.seq) return
     if (heard.gone) return void load()
-    const fresh = heard.comments.filter(({ seq, thread }) => seq > now.seq && thread === null)
-    const counts = { ...now.counts }
-    for (const { look } of fresh) counts[look] = (counts[look] ?? 0) + 1
+    const { counts } = countedWith(now, heard)
     page.value = { ...now, counts, choice: heard.choice, closed: heard.closed, ready: heard.ready, seq: heard.seq }
     if (heard.again) return void Promise.all([load(), talk.again()])
     heard.comments.forEach(talk.put)

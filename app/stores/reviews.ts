@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import type { Review, ReviewNews, ReviewPut } from '../../core/document/review'
+import { countedWith, type Review, type ReviewNews, type ReviewPut } from '../../core/document/review'
 
 /** How often it is asked how far pictures are, in milliseconds. */
 const ASK = 500
@@ -82,12 +82,12 @@ export const useReviews = defineStore('reviews', () => {
       if (!review || heard.seq <= review.seq) return
       const said = words(review, heard)
       if (heard.again || heard.gone) void load()
-      const roots = heard.comments.filter(({ thread, seq }) => thread === null && seq > review.seq)
-      const counts = { ...review.counts }
-      for (const { look } of roots) counts[look] = (counts[look] ?? 0) + 1
-      const comments = review.comments + heard.comments.filter(({ seq }) => seq > review.seq).length
+      const { counts, comments, threads } = countedWith(review, heard)
       const { seq, choice, closed, ready } = heard
-      put({ ...review, counts, comments, seq, choice, closed, ready, open: review.open + roots.length })
+      put({
+        ...{ ...review, counts, seq, choice, closed, ready },
+        ...{ comments: review.comments + comments, open: review.open + threads },
+      })
       for (const hearer of hearers) hearer(heard)
       if (opened.value === heard.review && hearers.size) markRead({ id: heard.review, seq })
       else if (said) notices.say(said, 'done', () => show(heard.review), 'Look')

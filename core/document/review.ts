@@ -161,3 +161,18 @@ export interface ReviewNews {
   /** Whether the link leads there still. */
   gone: 'withdrawn' | 'ended' | null
 }
+
+/**
+ * What news add to a review that is known up to a number: the threads on each colorway then, and how many comments, and among them
+ * threads, are new.
+ */
+export const countedWith = (
+  known: { counts: Record<string, number>; seq: number },
+  news: ReviewNews,
+): { counts: Record<string, number>; comments: number; threads: number } => {
+  const fresh = news.comments.filter(({ seq }) => seq > known.seq)
+  const threads = fresh.filter(({ thread }) => thread === null)
+  const counts = { ...known.counts }
+  for (const { look } of threads) counts[look] = (counts[look] ?? 0) + 1
+  return { counts, comments: fresh.length, threads: threads.length }
+}

@@ -108,8 +108,11 @@ test('bin/start on a bad day', async () => {
 
   // a number left by a crash that is another process's by now
   writeFileSync(pidFile, `${process.pid}\n${pidFile.replace('/postmaster.pid', '')}\n1\n1\n\n\n`)
-  const fourth = start()
-  expect(await isUp(await addressOf(fourth))).toBe(true)
+  // who has to sign in gets, as long as nobody can, a link from the terminal
+  const fourth = start({ PLUMBAGO_SIGN_IN: '1' })
+  const asking = await addressOf(fourth)
+  expect((await fetch(`${asking}/api/projects`)).status).toBe(401)
+  await expect.poll(fourth.said, { timeout: 30_000 }).toMatch(new RegExp(`${asking}/welcome/[\\w-]{32}\\n`))
   fourth.child.kill('SIGTERM')
   expect(await fourth.code).toBe(0)
   await expect.poll(left).toEqual([])

@@ -156,6 +156,7 @@ test('two people in one project see each other, and each other’s changes at on
 }) => {
   const [ada, bo] = await Promise.all(['Ada', 'Bo'].map(async name => pageOf(browser, await someone(name))))
   if (!ada || !bo) throw new Error('Nobody is there.')
+  await bo.clock.setSystemTime(new Date('2036-02-29T12:00:00Z')) // whose clock is years ahead
   const project = await projectOf(owner, 'Together')
   await open(ada, project)
   await expect(ada.getByTestId('others')).toHaveCount(0)
@@ -273,7 +274,9 @@ test('a viewer looks at everything, sees what others do, and changes nothing', a
   expect(((await (await ask(`/api/projects/${project}`, owner)).json()) as { version: number }).version).toBe(2)
 })
 
-test('ten thousand wrong passwords come to nothing, and whoever has the right one is let in from elsewhere', async () => {
+test('ten thousand wrong passwords come to nothing, and whoever has the right one is let in from elsewhere', async ({
+  browser,
+}) => {
   test.setTimeout(240_000)
   await someone('Sought after')
   const guess = (n: number, from: string): Promise<number> =>
@@ -311,6 +314,14 @@ test('ten thousand wrong passwords come to nothing, and whoever has the right on
   expect(through).toBeGreaterThan(0)
   expect(through).toBeLessThan(15)
   expect(between).toBeGreaterThan(0)
+  // who sits where it was tried from is told to wait, and how long
+  const context = await browser.newContext({ extraHTTPHeaders: { 'x-forwarded-for': '198.51.100.9' } })
+  const page = await context.newPage()
+  await page.goto(`${served.address}/sign-in`)
+  await signIn(page, 'Sought after', PASSWORD)
+  await expect(page.getByTestId('sign-in-problem')).toContainText('wrong too often. Try again in')
+  await expect(page.getByTestId('sign-in-go')).toBeDisabled()
+  await expect(page.getByTestId('sign-in')).toContainText(/\d+ s/)
   // where it was tried from, the right one waits too
   const late = await sign('198.51.100.9')
   expect(late.status).toBe(429)
