@@ -4,6 +4,11 @@ import { HERE, type Other } from '../../core/document/live'
 import { storedProjectSchema } from '../../core/document/project'
 import { WINDOW } from '~/composables/drafts'
 
+/** How long what is previewed has to stay the same until others' changes take its place, in milliseconds. */
+const RESTS = 1500
+/** How long it is waited before what could not be had is asked for again, in milliseconds. */
+const AGAIN = 3000
+
 /** Who else has the project open, and what they do to it: it is shown here as soon as nothing of one's own waits to be saved. */
 export const useOthers = defineStore('others', () => {
   const session = useProjectSession()
@@ -26,6 +31,19 @@ export const useOthers = defineStore('others', () => {
   }
   const left = (): void => server.leave(WINDOW)
 
+  /** A pointer may rest where it previews something: that is no work that waits. */
+  let moved = 0
+  let resting: ReturnType<typeof setTimeout> | undefined
+  watch(
+    () => history.document,
+    () => {
+      moved = Date.now()
+      clearTimeout(resting)
+      if (history.previewing) resting = setTimeout(() => void follow(), RESTS)
+    },
+  )
+  const isMoving = (): boolean => history.previewing && Date.now() - moved < RESTS
+
   let following = false
   /** Shows what others made of the project, as long as nothing is done here. */
   const follow = async (): Promise<void> => {
@@ -33,7 +51,7 @@ export const useOthers = defineStore('others', () => {
     const wanted = theirs.value
     if (following || !project || !wanted || wanted.version <= saving.version) return
     const here = session.still()
-    const isFree = (): boolean => here() && saving.state.kind === 'saved' && !history.previewing
+    const isFree = (): boolean => here() && saving.state.kind === 'saved' && !isMoving()
     if (!isFree()) return
     following = true
     try {
@@ -45,7 +63,8 @@ export const useOthers = defineStore('others', () => {
       saving.followed(stored.version)
       await trail.open(project, null, here)
     } catch {
-      // it cannot be had now: whoever saves here meanwhile is told that it was changed elsewhere, and both are kept
+      // it cannot be had now; whoever saves here meanwhile is told that it was changed elsewhere, and both are kept
+      if (here()) setTimeout(() => void follow(), AGAIN)
     } finally {
       following = false
       if (here() && theirs.value !== wanted) void follow()

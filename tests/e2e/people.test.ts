@@ -178,6 +178,12 @@ test('two people in one project see each other, and each other’s changes at on
   await bo.getByRole('button', { name: /^Undo:/ }).click()
   await expect(ada.getByTestId('project-name')).toHaveText('Together')
   await Promise.all([saved(ada), saved(bo)])
+  // a pointer that rests where it previews keeps nothing away
+  await bo.getByRole('button', { name: 'Compose', exact: true }).click()
+  await bo.getByTestId('harmony-triadic').hover()
+  await setBase(ada, '#2a7f62')
+  await expect.poll(() => baseOf(bo)).toBe('#2a7f62')
+  await bo.getByRole('button', { name: 'Gather', exact: true }).click()
   // a second window of one's own
   const again = await ada.context().newPage()
   await open(again, project)

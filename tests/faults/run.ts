@@ -352,7 +352,15 @@ try {
   for (const look of looks) await look()
 } finally {
   isOver = true
-  if (wrong.length) console.log(readFileSync(`${DATA}/server.log`, 'utf8').slice(-3000))
+  // what was said beside the lines of requests
+  const said = readFileSync(`${DATA}/server.log`, 'utf8').split('\n')
+  if (wrong.length)
+    console.log(
+      said
+        .filter(line => !line.startsWith('{"level":"info"'))
+        .join('\n')
+        .slice(-8000),
+    )
   await running.stop()
   rmSync(DATA, { recursive: true, force: true })
 }
