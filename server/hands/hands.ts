@@ -42,7 +42,7 @@ const files = poolOf<Task, Said>({
   memory: MEMORY,
   atRest: AT_REST,
   greedy: `It cannot be read: reading it takes more than ${MEMORY / 1024} GB of memory.`,
-  tries: 4,
+  tries: 6, // several may be killed in a row without its fault
   hire: hire(MEMORY),
 })
 

@@ -39,8 +39,9 @@ export default defineNitroPlugin(nitro => {
       else log.info(said)
     })
   })
+  // what was expected has its line already
   nitro.hooks.hook('error', (error, { event }) => {
-    const { statusCode } = error as { statusCode?: number }
-    if (statusCode === undefined || statusCode >= 500) log.error({ id: event?.context.requestId as string, err: error })
+    const { statusCode = 500 } = error as { statusCode?: number }
+    if (statusCode === 500) log.error({ id: event?.context.requestId as string, err: error })
   })
 })
