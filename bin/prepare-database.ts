@@ -9,10 +9,12 @@ import { migrate } from '../server/db/migrate'
  */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
+/** Whose advisory lock that of preparing is. */
+const LOCK = 704_116
 const sql = connect(url)
 // several that start at once take turns
 const turn = await sql.reserve()
-await turn`select pg_advisory_lock(704116)`
+await turn`select pg_advisory_lock(${LOCK})`
 try {
   for (const name of await migrate(sql)) console.log(`Applied ${name}.`)
   const count = await bringUpToDate(sql, (file, failed) => {

@@ -13,10 +13,10 @@ export const useLive = defineStore('live', () => {
     news: heard => all(hearer => hearer.news?.(heard)),
     project: heard => all(hearer => hearer.project?.(heard)),
   })
-  /** Tells a hearer all that happens, until what is returned is called. */
-  const hear = (hearer: Hearer): (() => void) => {
+  /** Tells a hearer all that happens, as long as its scope lasts. */
+  const hear = (hearer: Hearer): void => {
     hearers.add(hearer)
-    return () => void hearers.delete(hearer)
+    onScopeDispose(() => hearers.delete(hearer))
   }
   watch(
     () => session.id !== null,

@@ -25,7 +25,7 @@ export const useMe = defineStore('me', () => {
   /** Sets a password by a link, and signs in. Rejects with why not. */
   const setPassword = async (token: string, password: string, name?: string): Promise<void> =>
     is(await server.setPassword(token, password, name))
-  /** Signs out, here or everywhere, and leads to where one signs in; unsaved work of a project is sent before. */
+  /** Signs out, here or everywhere, and leads to where one signs in; what is not saved then stays in this browser. */
   const signOut = async (everywhere: boolean): Promise<void> => {
     await notices.attempt(async () => {
       await server.signOut(everywhere)

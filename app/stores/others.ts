@@ -75,7 +75,7 @@ export const useOthers = defineStore('others', () => {
     () => void follow(),
   )
 
-  const leave = useLive().hear({
+  useLive().hear({
     opened: () => {
       void say()
       void look()
@@ -94,7 +94,6 @@ export const useOthers = defineStore('others', () => {
     const version = project && (await server.version(project).catch(() => null))
     if (version && here() && version > saving.version) theirs.value = { version, by: null }
   }
-  onScopeDispose(leave)
   useIntervalFn(() => void say(), HERE.again)
   useEventListener(window, 'pagehide', left)
   watch(

@@ -72,7 +72,7 @@ export const useReviews = defineStore('reviews', () => {
     }
     return null
   }
-  const leave = useLive().hear({
+  useLive().hear({
     opened: () => {
       void load()
       for (const hearer of hearers) hearer(null)
@@ -93,7 +93,6 @@ export const useReviews = defineStore('reviews', () => {
       else if (said) notices.say(said, 'done', () => show(heard.review), 'Look')
     },
   })
-  onScopeDispose(leave)
   watch(
     () => session.id,
     id => {

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { ONLY_DESIGNERS } from '../../core/document/people'
 import type { Project } from '../../core/document/project'
 
 /** The project that is open. Each opening counts: no answer that belongs to a project one has left arrives in the next. */
@@ -13,7 +14,7 @@ export const useProjectSession = defineStore('session', () => {
   const notices = useNotices()
   const me = useMe()
   watchEffect(() => {
-    history.held = me.looksOnly ? 'You may look at everything here; only designers change it.' : null
+    history.held = me.looksOnly ? ONLY_DESIGNERS : null
   })
   const id = ref<string | null>(null)
   let opening = 0

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { nameSchema, timeSchema } from './basics'
+import { nameSchema } from './basics'
 
 /** What people may do: look; change projects; say who may do what. */
 export const ROLES = ['viewer', 'designer', 'owner'] as const
@@ -8,6 +8,9 @@ export type Role = z.infer<typeof roleSchema>
 
 /** Whether a role may do what another may. */
 export const reaches = (role: Role, needed: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(needed)
+
+/** What is said to those who only look. */
+export const ONLY_DESIGNERS = 'You may look at everything here; only designers change it.'
 
 /** The shortest and the longest password, in letters. */
 export const PASSWORD = { least: 10, most: 200 }
@@ -33,9 +36,11 @@ export const signInSchema = z.object({
 export const personSchema = z.object({ id: z.uuid(), name: nameSchema, role: roleSchema })
 export type Person = z.infer<typeof personSchema>
 
-/** The same as those see who say who may do what: whether they have set a password, and when they were here last. */
-export const listedPersonSchema = personSchema.extend({ isSet: z.boolean(), seenAt: timeSchema.nullable() })
-export type ListedPerson = z.infer<typeof listedPersonSchema>
+/** The same in the list of all: whether they have set a password, and when they were here last. */
+export interface ListedPerson extends Person {
+  isSet: boolean
+  seenAt: string | null
+}
 
 /** Who one is here: nobody in particular where nobody is asked, null where one has to sign in. */
 export interface Me {

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { z } from 'zod'
 
 /*
@@ -27,6 +28,11 @@ export const lastSchema = z.object({
   rows: z.record(z.string(), z.number().int()),
 })
 export type Last = z.infer<typeof lastSchema>
+
+/** A piece as the contents tell it: its name, its size in bytes, and its SHA-256. */
+export const pieceTold = (name: string, bytes: Buffer): Last['pieces'][number] => ({
+  ...{ name, size: bytes.length, sha256: createHash('sha256').update(bytes).digest('hex') },
+})
 
 /** Why a backup is not made or not restored; in a plain sentence. */
 export class BackupRefused extends Error {}

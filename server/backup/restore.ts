@@ -1,11 +1,10 @@
-import { createHash } from 'node:crypto'
 import type { Readable, Writable } from 'node:stream'
 import { finished } from 'node:stream/promises'
 import type { Sql } from 'postgres'
 import { extract } from 'tar-stream'
 import { inTransaction } from '../db/connect'
 import { migrate, migrationNames } from '../db/migrate'
-import { BackupRefused, FIRST, firstSchema, FORMAT, LAST, lastSchema, type First, type Last } from './format'
+import { BackupRefused, FIRST, firstSchema, FORMAT, LAST, lastSchema, pieceTold, type First, type Last } from './format'
 
 /** One file of an archive, as it comes. */
 type Entry = Readable & { header: { name: string; size?: number } }
@@ -87,7 +86,7 @@ const takePieces = (sql: Sql, first: First) => {
       current = { name, to }
     }
     const bytes = await bytesOf(entry)
-    pieces.push({ name: path, size: bytes.length, sha256: createHash('sha256').update(bytes).digest('hex') })
+    pieces.push(pieceTold(path, bytes))
     const { to } = current as { to: Writable }
     await new Promise<void>((done, fail) => to.write(bytes, error => (error ? fail(error) : done())))
   }

@@ -1,5 +1,5 @@
 import { getRequestHeader, sendRedirect, type H3Event } from 'h3'
-import { reaches, type Person, type Role } from '../../core/document/people'
+import { ONLY_DESIGNERS, reaches, type Person, type Role } from '../../core/document/people'
 import { failure } from '../answers'
 import { database, isDatabaseGone } from '../db/connect'
 import { sessionOf } from '../db/people'
@@ -41,7 +41,7 @@ export const neededFor = (method: string, path: string): Role | null => {
 
 const SENTENCES: Record<Role, string> = {
   viewer: 'Sign in first.',
-  designer: 'You may look at everything here; only designers change it.',
+  designer: ONLY_DESIGNERS,
   owner: 'Only an owner can do that.',
 }
 

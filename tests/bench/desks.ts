@@ -5,8 +5,6 @@ import { request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
-import type { StoredProject } from '../../core/document/project'
-import type { Review } from '../../core/document/review'
 import { backup } from '../../server/backup/backup'
 import { restore } from '../../server/backup/restore'
 import { connect } from '../../server/db/connect'
@@ -14,6 +12,7 @@ import { cookieFor } from '../e2e/people'
 import { freshDatabase, startFleet } from '../fleet/fleet'
 import { asker, counting, workFor, type Counted } from '../fleet/load'
 import { percentile } from './frame'
+import { published } from './reviewing'
 
 /* Many desks: readers and designers against one server process and against three; backup and restore beside PostgreSQL's own tools. */
 
@@ -60,26 +59,7 @@ export const deskTimes = (servers: number, seconds: number): Promise<Served> =>
       const cookies: string[] = []
       for (let n = 0; n < DESIGNERS; n++) cookies.push(await cookieFor(url, fleet.address, `Designer ${n}`, 'designer'))
       const counted = counting()
-      const owner = asker(fleet.address, counted, { cookie: cookies[0] ?? '' })
-      const list = JSON.parse((await owner.ask('', 'GET', '/api/projects?limit=100')).body) as StoredProject[]
-      const demo = (list as unknown as Array<{ id: string; name: string }>).find(({ name }) =>
-        name.startsWith('Breezeholm'),
-      )
-      const { id, document } = JSON.parse(
-        (await owner.ask('', 'POST', '/api/projects', { copyOf: demo?.id })).body,
-      ) as StoredProject
-      const wanted = {
-        ...{ version: 1, title: 'Bench', looks: ['now'], artwork: document.artwork.slice(0, 2).map(each => each.id) },
-        endsAt: new Date(Date.now() + 86_400_000).toISOString(),
-      }
-      const { link } = JSON.parse((await owner.ask('', 'POST', `/api/projects/${id}/reviews`, wanted)).body) as {
-        link: string
-      }
-      for (;;) {
-        const [review] = JSON.parse((await owner.ask('', 'GET', `/api/projects/${id}/reviews`)).body) as Review[]
-        if (review?.ready) break
-        await pause(200)
-      }
+      const { link } = await published(fleet.address, cookies[0] ?? '')
       const api = link.replace('/review/', '/api/review/')
       const streams = Array.from({ length: READERS }, () => {
         const asked = request(`${fleet.address}${api}/live`, answer => answer.resume())
@@ -100,7 +80,7 @@ export const deskTimes = (servers: number, seconds: number): Promise<Served> =>
         end()
       }
       const sql = connect(url)
-      const counting_ = (async () => {
+      const halfway = (async () => {
         await pause((seconds * 1000) / 2)
         const [row] = await sql<Array<{ count: number }>>`
           select count(*)::int as count from pg_stat_activity where datname = current_database()`
@@ -108,12 +88,11 @@ export const deskTimes = (servers: number, seconds: number): Promise<Served> =>
       })()
       const [done, connections] = await Promise.all([
         workFor(fleet.address, cookies, seconds, counted, { rest: 250, exports: false }),
-        counting_,
+        halfway,
         ...Array.from({ length: READERS }, (_, n) => reader(n)),
       ])
       await sql.end()
       for (const stream of streams) stream.destroy()
-      owner.end()
       return told(servers, seconds, counted, done.heard, connections)
     } finally {
       await fleet.end()
@@ -135,7 +114,6 @@ const bin = (): string => execFileSync('bash', ['-c', '. bin/ground.sh; postgres
 export const backupTimes = (): Promise<{ megabytes: number; rows: Array<[string, number, number]> }> =>
   withDatabase('bench_backup', async url => {
     const sql = connect(url)
-    const megabytes = 300
     // pictures as they are in a studio: packed already; documents that are not
     for (let n = 0; n < 60; n++)
       await sql`insert into pictures (hash, media, source, working, thumbnail, record) values (
@@ -144,7 +122,7 @@ export const backupTimes = (): Promise<{ megabytes: number; rows: Array<[string,
     const [row] = await sql<
       Array<{ size: number }>
     >`select (pg_database_size(current_database()) / 1048576)::int as size`
-    const size = row?.size ?? megabytes
+    const size = row?.size ?? NaN
     const file = join(tmpdir(), `plumbago-bench-${process.pid}`)
     const other = url.replace(/\/[^/]*$/, '/bench_restored')
     const empty = async (): Promise<void> => {

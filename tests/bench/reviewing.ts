@@ -18,9 +18,7 @@ const LASTS = 60_000
 const THINKS = 3100
 const LOOKS = 1000
 
-/** The designer, who is signed in. */
-let cookie = ''
-const json = async <Answer>(address: string, path: string, body?: unknown): Promise<Answer> => {
+const json = async <Answer>(address: string, cookie: string, path: string, body?: unknown): Promise<Answer> => {
   const init = body === undefined ? {} : { method: 'POST', body: JSON.stringify(body) }
   const headers = { cookie, 'content-type': 'application/json' }
   return (await (await fetch(address + path, { ...init, headers })).json()) as Answer
@@ -36,14 +34,17 @@ export interface Answered {
   failed: number
 }
 
-/** Publishes the demo for review and waits until its pictures are made. */
-const published = async (address: string): Promise<{ review: Review; link: string; project: string }> => {
-  const all = await json<Array<{ id: string; name: string }>>(address, '/api/projects?limit=100')
+/** Publishes the demo for review, by whoever is signed in, and waits until its pictures are made. */
+export const published = async (
+  address: string,
+  cookie: string,
+): Promise<{ review: Review; link: string; project: string }> => {
+  const all = await json<Array<{ id: string; name: string }>>(address, cookie, '/api/projects?limit=100')
   const demo = all.find(({ name }) => name === 'Breezeholm kite festival')
-  const { id, version, document } = await json<StoredProject>(address, '/api/projects', { copyOf: demo?.id })
+  const { id, version, document } = await json<StoredProject>(address, cookie, '/api/projects', { copyOf: demo?.id })
   const artwork = document.artwork.slice(0, 2).map(each => each.id)
   const endsAt = new Date(Date.now() + 86_400_000).toISOString()
-  const made = await json<{ review: Review; link: string }>(address, `/api/projects/${id}/reviews`, {
+  const made = await json<{ review: Review; link: string }>(address, cookie, `/api/projects/${id}/reviews`, {
     version,
     title: 'Bench',
     looks: ['now'],
@@ -51,7 +52,7 @@ const published = async (address: string): Promise<{ review: Review; link: strin
     endsAt,
   })
   for (;;) {
-    const [review] = await json<Review[]>(address, `/api/projects/${id}/reviews`)
+    const [review] = await json<Review[]>(address, cookie, `/api/projects/${id}/reviews`)
     if (review?.ready) return { ...made, project: id }
     await pause(200)
   }
@@ -69,9 +70,9 @@ export const reviewTimes = async (
   address: string,
   databaseUrl: string,
 ): Promise<{ answered: Answered[]; said: number; lost: number; seen: number[]; heard: number; streams: number }> => {
-  cookie = await cookieFor(databaseUrl, address, `Designer ${randomUUID().slice(0, 8)}`, 'designer')
+  const cookie = await cookieFor(databaseUrl, address, `Designer ${randomUUID().slice(0, 8)}`, 'designer')
   const worker = startWorker(databaseUrl)
-  const { review, link, project } = await published(address)
+  const { review, link, project } = await published(address, cookie)
   worker.kill()
   const api = link.replace('/review/', '/api/review/')
   const agent = new Agent({ keepAlive: true, maxSockets: READERS })
@@ -165,6 +166,7 @@ export const reviewTimes = async (
   for (let before = '', more = true; more; ) {
     const told = await json<{ threads: ReviewThread[]; more: boolean }>(
       address,
+      cookie,
       `/api/reviews/${review.id}/comments?${before && `before=${before}`}`,
     )
     for (const { id } of told.threads) kept.add(id)

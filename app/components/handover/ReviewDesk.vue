@@ -193,13 +193,11 @@ const choices = computed((): MenuChoice[] => [
         </button>
       </li>
     </ul>
-    <p v-if="talk.problem.value" role="alert">
-      ▲ {{ talk.problem.value }} <button class="control h-6!" @click="talk.load(look)">Try again</button>
-    </p>
-    <p v-else-if="!talk.looks.value[look]" role="status">Looking for comments…</p>
-    <p v-else-if="!threads.length" class="text-quiet">
-      {{ resolvedCount ? 'Everything said here is resolved.' : 'Nothing said yet.' }}
-    </p>
+    <TalkState
+      :talk="talk"
+      :look="look"
+      :none="threads.length ? null : resolvedCount ? 'Everything said here is resolved.' : 'Nothing said yet.'"
+    />
     <div v-for="thread in threads" :key="thread.id" class="flex gap-2">
       <span
         v-if="thread.spot && artworkOf(thread) && review.ready"

@@ -5,7 +5,7 @@ defineProps<{ title: string }>()
 
 <template>
   <main class="grid min-h-full place-items-center overflow-y-auto p-4">
-    <section class="entry grid w-[min(100%,360px)] gap-5 border border-line bg-panel p-6" aria-labelledby="entry-title">
+    <section class="grid w-[min(100%,360px)] gap-5 border border-line bg-panel p-6" aria-labelledby="entry-title">
       <p class="flex items-center gap-2">
         <PlumbagoMark :colors="[]" /><span class="font-title text-[17px] font-semibold">Plumbago</span>
       </p>

@@ -56,11 +56,7 @@ defineExpose({ focus: () => form.value?.focus() })
         Point at a spot
       </button>
     </CommentForm>
-    <p v-if="talk.problem.value" role="alert">
-      ▲ {{ talk.problem.value }} <button class="control" @click="talk.load(look)">Try again</button>
-    </p>
-    <p v-else-if="!talk.looks.value[look]" role="status">Looking for comments…</p>
-    <p v-else-if="!threads.length" class="text-quiet">Nothing said yet.</p>
+    <TalkState :talk="talk" :look="look" :none="threads.length ? null : 'Nothing said yet.'" />
     <TalkThread
       v-for="thread in threads"
       :key="thread.id"

@@ -1,0 +1,14 @@
+<script setup lang="ts">
+import type { Talk } from '~/composables/useTalk'
+
+/** What is said in place of comments: that they cannot be had, are looked for, or that there are none (`none`, null where there are). */
+const { talk, look, none } = defineProps<{ talk: Talk; look: string; none: string | null }>()
+</script>
+
+<template>
+  <p v-if="talk.problem.value" role="alert">
+    ▲ {{ talk.problem.value }} <button class="control h-6!" @click="talk.load(look)">Try again</button>
+  </p>
+  <p v-else-if="!talk.looks.value[look]" role="status">Looking for comments…</p>
+  <p v-else-if="none" class="text-quiet">{{ none }}</p>
+</template>
