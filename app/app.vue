@@ -2,6 +2,7 @@
 import { useCommittedNumbers } from '~/composables/shortcuts'
 
 useSurround()
+useHand()
 useKeptFocus()
 useCommittedNumbers()
 if (!useRoute().path.startsWith('/review/')) void useMe().ask()

@@ -16,10 +16,3 @@ export const arrowOf = (event: KeyboardEvent): { x: number; y: number } | null =
   const step = event.shiftKey ? 10 : 1
   return { x: way[0] * step, y: way[1] * step }
 }
-
-/** Goes with an arrow key from button to button of what the event is heard on. */
-export const alongButtons = (event: KeyboardEvent): void => {
-  const way = arrowOf(event)
-  const all = [...(event.currentTarget as HTMLElement).querySelectorAll('button')]
-  if (way) all[all.indexOf(event.target as HTMLButtonElement) + Math.sign(way.x - way.y)]?.focus()
-}

@@ -104,7 +104,7 @@ onUnmounted(() => history.preview(null))
       /></label>
     </div>
     <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from pair to pair -->
-    <div class="grid gap-px" role="group" aria-label="Pairs of swatches" @keydown="alongButtons">
+    <div v-one-stop="{ of: 'button' }" class="grid gap-px" role="group" aria-label="Pairs of swatches">
       <div
         v-for="(one, row) in scheme"
         :key="one.id"
@@ -193,7 +193,7 @@ onUnmounted(() => history.preview(null))
           ><button
             v-for="{ level, hex, away } in found"
             :key="level"
-            class="control h-6! px-1.5! text-caption"
+            class="control small px-1.5! text-caption"
             :title="`${hex}, ΔE ${away.toFixed(1)} away`"
             data-test="nearest"
             :data-level="level"

@@ -66,7 +66,7 @@ const putAside = (): void => {
         <button
           v-for="fix in (fixes ?? []).slice(0, MOST)"
           :key="fix.words"
-          class="control h-6! px-2! text-caption"
+          class="control small px-2! text-caption"
           :title="fix.moves ? `Colors move by ΔE ${fix.moves.toFixed(1)}` : 'No color changes'"
           data-test="fix"
           @click="take(fix, $event)"
@@ -82,7 +82,7 @@ const putAside = (): void => {
         <span class="ml-auto flex">
           <button
             v-if="finding.inks.length"
-            class="control bare h-6! px-1.5! text-caption"
+            class="control bare small px-1.5! text-caption"
             :aria-label="`Show where: ${finding.words}`"
             @focus="light(true)"
             @blur="light(false)"
@@ -93,14 +93,14 @@ const putAside = (): void => {
           </button>
           <button
             v-if="canBeLettering"
-            class="control bare h-6! px-1.5! text-caption"
+            class="control bare small px-1.5! text-caption"
             title="These colors are no lettering on a ground"
             @click="history.run({ do: 'say lettering', key: finding.key, is: false })"
           >
             No lettering
           </button>
           <button
-            class="control bare h-6! px-1.5! text-caption"
+            class="control bare small px-1.5! text-caption"
             :aria-expanded="noting"
             data-test="put-aside"
             @click="noting = !noting"
@@ -112,11 +112,11 @@ const putAside = (): void => {
       <form v-if="noting" class="flex gap-1" @submit.prevent="putAside">
         <input
           v-model="note"
-          class="field h-6! min-w-0 grow font-sans! text-caption"
+          class="field small min-w-0 grow font-sans! text-caption"
           aria-label="Why it is put aside"
           placeholder="Why, if you like"
           maxlength="500"
-        /><button class="control h-6! px-2! text-caption">Put aside</button>
+        /><button class="control small px-2! text-caption">Put aside</button>
       </form>
     </div>
   </li>

@@ -40,7 +40,7 @@ onUnmounted(checking.stopMending)
       <label class="flex items-center gap-1.5"
         >by the smallest change; hues may go
         <NumberField
-          class="h-6! w-10"
+          class="small w-10"
           aria-label="How far hues may go in degrees"
           :value="checking.tolerance"
           :min="0"
@@ -53,10 +53,16 @@ onUnmounted(checking.stopMending)
           class="h-1.5 w-24 accent-accent"
           aria-label="How far the search is"
           :value="checking.mending.part"
-        /><button class="control h-6!" @click="checking.stopMending">Stop</button></template
+        /><button class="control small" @click="checking.stopMending">Stop</button></template
       >
     </div>
-    <ul v-if="proofs.length" data-previews class="grid grid-cols-3 gap-2" aria-label="Mended, in three strengths">
+    <ul
+      v-if="proofs.length"
+      v-one-stop="{ of: '.framed' }"
+      data-previews
+      class="grid grid-cols-3 gap-2"
+      aria-label="Mended, in three strengths"
+    >
       <li v-for="{ look, painted } in proofs" :key="look.strength" class="min-w-0">
         <button
           class="framed block size-full"

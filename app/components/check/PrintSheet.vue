@@ -89,7 +89,7 @@ const rows = computed(() =>
       Choose a paper to see what it makes of the colors.
     </p>
     <template v-else-if="!printing.problem">
-      <ul class="grid grid-cols-2 gap-2" aria-label="On screen and on paper">
+      <ul v-one-stop="{ of: '.framed, button' }" class="grid grid-cols-2 gap-2" aria-label="On screen and on paper">
         <li class="min-w-0"><EyesTile eyes="everyone" title="on screen" words="as everyone sees it" /></li>
         <li class="min-w-0">
           <EyesTile eyes="paper" :words="`${PAPERS[printing.print.paper].title}, ${printing.print.intent}`" />

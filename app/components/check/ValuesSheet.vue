@@ -156,7 +156,7 @@ const barsLook = computed(() => ({
 
 <template>
   <div class="grid content-start gap-3" data-test="values">
-    <ul class="grid grid-cols-3 gap-2" aria-label="The gray picture">
+    <ul v-one-stop="{ of: '.framed, button' }" class="grid grid-cols-3 gap-2" aria-label="The gray picture">
       <li v-for="{ eyes, words } in SHEETS" :key="eyes" class="min-w-0"><EyesTile :eyes="eyes" :words="words" /></li>
     </ul>
     <section class="grid gap-1">

@@ -65,7 +65,7 @@ const arc = (from: number, to: number): string => {
       @preview="stage.severity = $event / 100"
       @settle="stage.severity = $event / 100"
     />
-    <ul class="grid grid-cols-3 gap-2" aria-label="By the eyes of others">
+    <ul v-one-stop="{ of: '.framed, button' }" class="grid grid-cols-3 gap-2" aria-label="By the eyes of others">
       <li v-for="{ eyes, pairs, words } in sheets" :key="eyes" class="min-w-0">
         <EyesTile :eyes="eyes" :words="words" :data-merged="pairs.length"
           ><svg

@@ -34,11 +34,11 @@ const castOf = (kind: Cast['of']['kind']): void =>
   <section class="grid gap-0.5 border-t border-line pt-1.5" aria-labelledby="cast-title" data-test="cast">
     <div class="flex items-center gap-2">
       <h3 id="cast-title" class="text-body! text-ink!">Cast</h3>
-      <button v-if="!cast" class="control h-6!" @click="set({})">Lay a cast over it</button>
+      <button v-if="!cast" class="control small" @click="set({})">Lay a cast over it</button>
       <template v-else>
         <i class="size-4" :style="{ background: castColor(cast) }" />
         <SelectField
-          class="h-6!"
+          class="small"
           label="Blend mode"
           :model-value="cast.mode"
           :choices="CAST_MODES.map(value => ({ value, title: value }))"
@@ -53,13 +53,13 @@ const castOf = (kind: Cast['of']['kind']): void =>
           @update:model-value="castOf"
         />
         <button
-          class="control ml-auto h-6!"
+          class="control ml-auto small"
           title="The swatches keep what they look like, and nothing lies over them"
           @click="history.run({ do: 'fix cast' })"
         >
           Fix
         </button>
-        <button class="control h-6!" @click="history.run({ do: 'cast', cast: null })">Take away</button>
+        <button class="control small" @click="history.run({ do: 'cast', cast: null })">Take away</button>
       </template>
     </div>
     <div v-if="cast" class="grid grid-cols-2 gap-x-5">

@@ -25,7 +25,7 @@ onKeyStroke('Escape', () => {
   >
     <div class="flex items-center gap-2">
       <h3 class="grow">Side by side: {{ looks.length }} of the marked</h3>
-      <button class="control h-6!" @click="proofs.clear">Unmark all</button
+      <button class="control small" @click="proofs.clear">Unmark all</button
       ><button class="control bare px-1" aria-label="Close the comparison" @click="proofs.comparing = false">
         <XMarkIcon class="size-4" />
       </button>
@@ -55,10 +55,10 @@ onKeyStroke('Escape', () => {
         /></span>
         <span class="flex items-center gap-1"
           ><span class="min-w-0 grow truncate text-caption first-letter:uppercase">{{ candidate.caption }}</span
-          ><button class="control h-6! px-1.5! text-caption" @click="proofs.adopt(candidate)">Adopt</button
-          ><button class="control h-6! px-1.5! text-caption" @click="proofs.keep(candidate)">Keep</button
+          ><button class="control small px-1.5! text-caption" @click="proofs.adopt(candidate)">Adopt</button
+          ><button class="control small px-1.5! text-caption" @click="proofs.keep(candidate)">Keep</button
           ><button
-            class="control bare h-6! px-1!"
+            class="control bare small px-1!"
             :aria-label="`Unmark ${candidate.caption}`"
             @click="proofs.mark(candidate)"
           >

@@ -34,10 +34,12 @@ const roundOf = (swatch: Swatch): number => {
 }
 const targets = computed(() => {
   const now = history.document
-  return (now?.scheme ?? []).map(swatch => {
+  return (now?.scheme ?? []).map((swatch, i) => {
     const [angle, round] = [now ? angleOfSwatch(now, swatch) : 0, Math.min(2, roundOf(swatch))]
     const [x, y] = spot(angle, R.target - round * R.inner)
-    return { swatch, x, y, angle, size: round === 0 ? 9 : 6, isBase: swatch.id === base.value?.id, round }
+    const isBase = swatch.id === base.value?.id
+    // the base comes first, then the others as they stand in the scheme
+    return { swatch, x, y, angle, size: round === 0 ? 9 : 6, isBase, round, stop: isBase ? 0 : i + 1 }
   })
 })
 const polygon = computed(() =>
@@ -129,6 +131,7 @@ const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.va
   <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
   <svg
     ref="svg"
+    v-one-stop="{ of: '.target', by: 'pages', first: '[data-stop=\'0\']' }"
     viewBox="-122 -122 244 244"
     class="w-full max-w-[248px] cursor-copy touch-none"
     aria-label="Hue ring"
@@ -149,7 +152,8 @@ const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.va
       :transform="`translate(${target.x} ${target.y})`"
       class="target"
       :class="{ locked: target.swatch.locked }"
-      tabindex="0"
+      tabindex="-1"
+      :data-stop="target.stop"
       role="slider"
       :aria-label="labelOf(target)"
       :aria-valuenow="Math.round(degrees(target.angle))"

@@ -103,14 +103,6 @@ const toggle = (kind: string): void => {
 const step = (change: Partial<typeof proofs.variation>): void => {
   proofs.variation = { ...proofs.variation, ...change }
 }
-
-/** Arrow keys go from proof to proof. */
-const along = (event: KeyboardEvent): void => {
-  const all = [...(grid.value?.querySelectorAll<HTMLElement>('[data-proof]') ?? [])]
-  const at = all.indexOf(event.target as HTMLElement)
-  const way = at < 0 ? null : arrowOf(event)
-  if (way) all[at + Math.sign(way.x) - Math.sign(way.y) * columns.value]?.focus()
-}
 </script>
 
 <template>
@@ -198,7 +190,7 @@ const along = (event: KeyboardEvent): void => {
         title="Best: those that do best in the artwork by edges, lettering, accent, swatches in use, color-blind readers"
         >first<SelectField
           v-model="proofs.first"
-          class="h-6!"
+          class="small"
           label="Which proofs come first"
           :choices="PROOFS_FIRST.map(value => ({ value, title: value }))"
       /></label>
@@ -222,7 +214,7 @@ const along = (event: KeyboardEvent): void => {
       /></label>
       <button
         v-if="proofs.sizes[where] !== null"
-        class="control bare h-6! px-1! text-caption"
+        class="control bare small px-1! text-caption"
         title="As large as they fit"
         @click="proofs.sizes = { ...proofs.sizes, [where]: null }"
       >
@@ -230,17 +222,16 @@ const along = (event: KeyboardEvent): void => {
       </button>
     </div>
     <div ref="room" class="relative min-h-0 min-w-0">
-      <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from proof to proof -->
       <ul
         v-if="proofs.shown.length"
         ref="grid"
+        v-one-stop="{ of: '[data-proof]' }"
         data-previews
         class="grid content-start justify-between gap-1.5"
         :class="{ 'h-full overflow-y-auto': !flowing }"
         :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, ${tile.width}px))` }"
         :aria-label="`Proofs: ${proofs.sheet}`"
         data-test="proofs"
-        @keydown="along"
       >
         <ProofTile
           v-for="(proof, i) in proofs.shown"

@@ -83,6 +83,7 @@ const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
   <div class="grid content-start gap-1">
     <div
       ref="field"
+      v-one-stop="{ of: '.tone', by: 'pages' }"
       class="relative aspect-square w-full touch-none border border-strong bg-table"
       role="group"
       aria-label="Tone field: saturation across, brightness up"
@@ -102,6 +103,7 @@ const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
       <button
         v-for="target in targets"
         :key="target.swatch.id"
+        tabindex="-1"
         class="tone"
         role="slider"
         :aria-label="said(target)"

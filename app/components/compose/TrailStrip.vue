@@ -134,7 +134,7 @@ const marker = computed(
         <template v-if="shown">
           <TypedField
             v-if="shown.kept !== null"
-            class="h-5! w-44 px-1! font-sans! text-caption"
+            class="small w-44 px-1! font-sans! text-caption"
             aria-label="Name of the kept state"
             maxlength="120"
             :value="shown.kept"
@@ -146,7 +146,7 @@ const marker = computed(
         </template>
         <button
           v-if="shown"
-          class="control ml-auto h-5! px-1.5! text-caption"
+          class="control ml-auto small px-1.5! text-caption"
           title="Put the scheme of this state on the shelf"
           data-test="trail-shelf"
           @click="shelf.offer({ name: shown.kept ?? asName(shown.did), kind: 'trail', scheme: shown.look.scheme })"
@@ -154,7 +154,7 @@ const marker = computed(
           Shelf…
         </button>
         <button
-          class="control h-5! px-1.5! text-caption"
+          class="control small px-1.5! text-caption"
           :aria-pressed="shown?.kept !== null"
           :title="withKey('Keep the state you are in for good', 'keep')"
           @click="shown?.kept ? trail.rename(shown.id, null) : proofs.keep()"
@@ -168,7 +168,13 @@ const marker = computed(
         class="h-[50px] overflow-x-auto overflow-y-hidden [scrollbar-width:none]"
         @pointerleave="point(null)"
       >
-        <ul v-bind="wrapperProps" data-previews class="flex" aria-label="States of the trail">
+        <ul
+          v-one-stop="{ of: '.state', by: 'nothing' }"
+          v-bind="wrapperProps"
+          data-previews
+          class="flex"
+          aria-label="States of the trail"
+        >
           <li
             v-for="{ data: state, index } in list"
             :key="state.id"

@@ -132,7 +132,7 @@ const MEASURE_HINTS = {
           MEASURES.map(value => ({ value, hint: MEASURE_HINTS[value], title: value === 'hsb' ? 'HSB' : value }))
         "
       />
-      <button class="control ml-auto h-6!" :disabled="atRest" @click="settle({ ...AT_REST }, 'all at rest')">
+      <button class="control ml-auto small" :disabled="atRest" @click="settle({ ...AT_REST }, 'all at rest')">
         All at rest
       </button>
     </div>
@@ -154,18 +154,18 @@ const MEASURE_HINTS = {
           <span class="shrink-0">±</span
           ><input
             v-model.number="limits.saturation"
-            class="field h-6! w-8 px-1! text-right text-caption"
+            class="field small w-8 px-1! text-right text-caption"
             inputmode="numeric"
             aria-label="Random saturation up to, percent"
           /><span>sat.</span
           ><input
             v-model.number="limits.brightness"
-            class="field h-6! w-8 px-1! text-right text-caption"
+            class="field small w-8 px-1! text-right text-caption"
             inputmode="numeric"
             aria-label="Random brightness up to, percent"
           /><span>bright.</span>
           <button
-            class="control ml-auto h-6! px-1.5!"
+            class="control ml-auto small px-1.5!"
             title="Each swatch a little more or less saturated and bright, at random"
             data-test="nudge"
             @click="nudge"
@@ -199,6 +199,8 @@ const MEASURE_HINTS = {
           class="control"
           :disabled="!blending"
           @pointerenter="history.preview(blending)"
+          @focus="history.preview(blending)"
+          @blur="history.preview(null)"
           @pointerleave="history.preview(null)"
           @click="blending && history.run(blending)"
         >
@@ -209,6 +211,8 @@ const MEASURE_HINTS = {
           :disabled="!room"
           title="A quiet neutral with a hint of the dominant hue, at the lightness the scheme lacks"
           @pointerenter="history.preview(neutral)"
+          @focus="history.preview(neutral)"
+          @blur="history.preview(null)"
           @pointerleave="history.preview(null)"
           @click="history.run(neutral)"
         >

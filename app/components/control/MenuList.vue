@@ -43,7 +43,7 @@ const place = useMenuPlace(
         </p>
         <MenuItem v-slot="{ active }" :disabled="choice.disabled">
           <button
-            class="flex min-h-7 items-center gap-2 px-3 text-left"
+            class="flex min-h-[var(--high)] items-center gap-2 px-3 text-left"
             :class="{
               'bg-hover': active,
               'border-t border-line': choice.apart,

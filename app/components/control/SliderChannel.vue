@@ -22,7 +22,7 @@ const nudge = (event: KeyboardEvent): void => {
     <span class="truncate text-caption">{{ name }}</span>
     <input
       type="range"
-      class="slide strip h-6! w-full"
+      class="slide strip small w-full"
       min="0"
       :max="most"
       step="1"
@@ -36,7 +36,7 @@ const nudge = (event: KeyboardEvent): void => {
     />
     <span class="flex items-center"
       ><NumberField
-        class="h-6! w-10 px-1!"
+        class="small w-10 px-1!"
         :value="shown"
         :min="0"
         :max="most"

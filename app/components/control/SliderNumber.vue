@@ -56,7 +56,7 @@ const nudge = (event: KeyboardEvent): void => {
     <span class="flex items-center"
       ><NumberField
         class="w-11 px-1!"
-        :class="{ 'h-6!': wide }"
+        :class="{ small: wide }"
         :value="value"
         :min="min"
         :max="max"

@@ -201,7 +201,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
       data-test="unmixing"
     >
       {{ artwork.doing }}
-      <button v-if="artwork.stop" class="control h-6!" data-test="stop-unmixing" @click.stop="artwork.stop">
+      <button v-if="artwork.stop" class="control small" data-test="stop-unmixing" @click.stop="artwork.stop">
         Stop
       </button>
     </p>
@@ -223,7 +223,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         ><template v-if="crowded"> · drawn from its map, for it has too many shapes</template
         ><template v-if="standIn">
           · a stand-in until there is artwork
-          <button class="control ml-1 h-6!" @click.stop="emit('add')">Add artwork</button></template
+          <button class="control ml-1 small" @click.stop="emit('add')">Add artwork</button></template
         >
       </p>
       <p v-if="words" class="line-clamp-2 min-w-0 text-ink" data-test="verdict-words">{{ words }}</p>
@@ -232,7 +232,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         :class="{ 'font-semibold text-ink': stage.eyes !== 'everyone' }"
         :title="withKey('By whose eyes artwork and scheme are seen, and back', 'eyes')"
         >Seen by<SelectField
-          class="h-6!"
+          class="small"
           label="Seen by"
           data-test="eyes"
           :model-value="stage.eyes"

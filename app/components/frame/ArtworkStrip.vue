@@ -5,7 +5,7 @@ const painting = usePainting()
 </script>
 
 <template>
-  <ul class="flex gap-1.5 overflow-x-auto" aria-label="Artwork of the project">
+  <ul v-one-stop="{ of: 'button' }" class="flex gap-1.5 overflow-x-auto" aria-label="Artwork of the project">
     <li v-for="art in painting.pieces" :key="art.id">
       <button
         class="flex border bg-table p-1"

@@ -36,11 +36,24 @@ const drag = (event: PointerEvent): void => {
   }
   followDrag(event, { move: to, drop: to, cancel: () => set(from) })
 }
-const nudge = (event: KeyboardEvent): void => {
+/** Where a key leads to: ends, tenths, hundredths. */
+const toOf = (event: KeyboardEvent): number | null => {
   const way = arrowOf(event)
-  if (!way) return
+  if (way) return part.value + (way.x + way.y) / 100
+  const far = ({ Home: 0, End: 1, PageUp: part.value + 0.1, PageDown: part.value - 0.1 } as Record<string, number>)[
+    event.key
+  ]
+  return far ?? null
+}
+const nudge = (event: KeyboardEvent): void => {
+  const to = toOf(event)
+  if (to !== null) set(to)
+  else if (event.key === 'Escape') {
+    stage.divider = null
+    void nextTick(() => document.querySelector<HTMLElement>('[data-test=toggle-divider]')?.focus())
+  } else return
+  event.preventDefault()
   event.stopPropagation()
-  set(part.value + way.x / 100)
 }
 </script>
 
@@ -72,6 +85,7 @@ const nudge = (event: KeyboardEvent): void => {
       tabindex="0"
       aria-label="Divider between before and after"
       :aria-valuenow="Math.round(part * 100)"
+      :aria-valuetext="`${Math.round(part * 100)}% before, ${100 - Math.round(part * 100)}% after`"
       aria-valuemin="0"
       aria-valuemax="100"
       data-test="divider"

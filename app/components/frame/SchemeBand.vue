@@ -2,7 +2,7 @@
 import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion } from '@vueuse/core'
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import type { UseDraggableOptions } from 'vue-draggable-plus'
-import { contrastOf, ratioWords } from '../../../core/color/contrast'
+import { contrastOf, inkOn, ratioWords } from '../../../core/color/contrast'
 import { RUNGS, strip } from '../../../core/harmony/ladder'
 import { shownScheme } from '../../../core/scheme/compose'
 import { follows } from '../../../core/scheme/worn'
@@ -30,6 +30,9 @@ const { width } = useElementSize(row)
 const motion = usePreferredReducedMotion()
 const scheme = computed(() => (history.document ? shownScheme(history.document) : []))
 const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
+const percentOf = (swatch: Swatch | undefined): number => Math.round(((swatch?.share ?? 0) / total.value) * 100)
+const labelOf = (swatch: Swatch): string =>
+  [swatch.name, swatch.hex, swatch.role, `${percentOf(swatch)}%`, ...(swatch.locked ? ['locked'] : [])].join(', ')
 /** No block is narrower than this, and on one narrower than that the name is small. */
 const [NARROWEST, NARROW] = [68, 96]
 const widths = computed(() =>
@@ -165,24 +168,33 @@ const nudgeJoint = (place: number, event: KeyboardEvent): void => {
   if (way) history.run({ do: 'share out', shares: joined(place, (way.x + way.y) / 100) })
 }
 
+/** Gives a swatch more of the whole, or less, at the cost of its neighbor. */
+const share = ({ id }: Swatch, by: number): void => {
+  const at = scheme.value.findIndex(each => each.id === id)
+  const last = at === scheme.value.length - 1
+  history.run({ do: 'share out', shares: joined(last ? at - 1 : at, (last ? -by : by) / 100) })
+}
+
 const lock = ({ id, locked }: Swatch): void => history.run({ do: 'lock', id, locked: !locked })
 const remove = (swatch: Swatch): void => {
   if (scheme.value.length > 2) history.runSaying({ do: 'remove swatch', id: swatch.id }, `Removed ${swatch.name}.`)
 }
 const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
+  const held = event.ctrlKey || event.metaKey
   const by = ({ ArrowLeft: -1, ArrowRight: 1 } as Record<string, number>)[event.key]
+  const more = ({ ArrowUp: 1, ArrowDown: -1 } as Record<string, number>)[event.key]
   if (event.key === 'Delete') remove(swatch)
-  else if (event.key.toLowerCase() === 'l' && !event.ctrlKey && !event.metaKey) lock(swatch)
-  else if (by && (event.ctrlKey || event.metaKey)) move(swatch, by)
+  else if (event.key.toLowerCase() === 'l' && !held) lock(swatch)
+  else if (event.key.toLowerCase() === 'c' && held) void copy(swatch.hex, `Copied ${swatch.hex}.`)
+  else if (by && held) move(swatch, by)
+  else if (more && !held) share(swatch, more * (event.shiftKey ? 10 : 1))
   else return
   event.preventDefault()
 }
 const [BLACK, WHITE] = ['#000000', '#ffffff']
-/** Whether black or white reads better on a color. */
-const lettersOn = (hex: string): string => (contrastOf(hex, BLACK) >= contrastOf(hex, WHITE) ? BLACK : WHITE)
 const lettersTitle = (hex: string): string => {
   const [black, white] = [ratioWords(contrastOf(hex, BLACK)), ratioWords(contrastOf(hex, WHITE))]
-  return `${lettersOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${black}:1, white ${white}:1`
+  return `${inkOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${black}:1, white ${white}:1`
 }
 const isCut = (swatch: Swatch): boolean =>
   swatch.own !== null && history.document !== null && follows(history.document, swatch)
@@ -210,7 +222,7 @@ const cutTitle = (swatch: Swatch): string =>
           :style="{ left: `${tick}%`, height: tick % 25 === 0 ? '7px' : '3px' }"
         />
       </div>
-      <ol ref="row" class="flex border-t border-strong pt-1">
+      <ol ref="row" v-one-stop="{ of: '[data-swatch-id]', by: 'across' }" class="flex border-t border-strong pt-1">
         <li
           v-for="(swatch, i) in carried"
           :key="swatch.id"
@@ -219,8 +231,8 @@ const cutTitle = (swatch: Swatch): string =>
         >
           <button
             class="swatch-block"
-            :style="{ background: shownAs(swatch.hex), color: lettersOn(swatch.hex), filter: seen }"
-            :aria-label="`${swatch.name}, ${swatch.hex}, ${swatch.role}${swatch.locked ? ', locked' : ''}`"
+            :style="{ background: shownAs(swatch.hex), color: inkOn(swatch.hex), filter: seen }"
+            :aria-label="labelOf(swatch)"
             :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
             :aria-expanded="opened === swatch.id"
             data-test="swatch"
@@ -230,7 +242,7 @@ const cutTitle = (swatch: Swatch): string =>
             @focus="stage.pickedId = swatch.id"
             @keydown="keyed(swatch, $event)"
           >
-            <span class="text-caption">{{ Math.round((swatch.share / total) * 100) }}%</span>
+            <span class="text-caption">{{ percentOf(swatch) }}%</span>
             <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
             <span
               v-if="letters"
@@ -238,7 +250,7 @@ const cutTitle = (swatch: Swatch): string =>
               data-test="letters"
               :title="lettersTitle(swatch.hex)"
               ><b v-if="(widths[i] ?? 0) >= NARROW" class="text-[15px] font-semibold leading-4">Aa</b
-              >{{ ratioWords(contrastOf(swatch.hex, lettersOn(swatch.hex)))
+              >{{ ratioWords(contrastOf(swatch.hex, inkOn(swatch.hex)))
               }}<span class="sr-only">{{ lettersTitle(swatch.hex) }}</span></span
             >
           </button>
@@ -258,25 +270,27 @@ const cutTitle = (swatch: Swatch): string =>
           </p>
           <p class="flex h-4 min-w-0 items-center gap-2 overflow-hidden">
             <button
-              class="value hover:underline"
+              class="value -my-1 h-6 hover:underline"
               :aria-label="`Copy ${swatch.hex}`"
               title="Copy"
+              tabindex="-1"
               data-copy
               @click="copy(swatch.hex, `Copied ${swatch.hex}.`)"
             >
               {{ swatch.hex }}
             </button>
             <span v-if="isCut(swatch)" role="img" :aria-label="cutTitle(swatch)" :title="cutTitle(swatch)"
-              ><LinkIcon class="size-3 shrink-0 opacity-40" /></span
+              ><LinkIcon class="size-3 shrink-0" /></span
             ><span v-if="(widths[i] ?? 0) > 112" class="truncate text-caption text-quiet">{{ swatch.role }}</span>
           </p>
           <span
             v-if="i < carried.length - 1"
             class="joint"
             role="slider"
-            tabindex="0"
+            tabindex="-1"
             :aria-label="`Share of ${swatch.name} against ${carried[i + 1]?.name}`"
-            :aria-valuenow="Math.round((swatch.share / total) * 100)"
+            :aria-valuenow="percentOf(swatch)"
+            :aria-valuetext="`${swatch.name} ${percentOf(swatch)}%, ${carried[i + 1]?.name} ${percentOf(carried[i + 1])}%`"
             aria-valuemin="1"
             aria-valuemax="99"
             :data-joint="i"
@@ -313,19 +327,19 @@ const cutTitle = (swatch: Swatch): string =>
 }
 .joint {
   position: absolute;
-  right: -5px;
+  right: -12px;
   top: 0;
   z-index: 10;
-  width: 10px;
-  height: 48px;
+  width: 24px;
+  height: 42px;
   cursor: ew-resize;
   touch-action: none;
 }
 .joint::after {
   content: '';
   position: absolute;
-  left: 3px;
-  top: 10px;
+  left: 10px;
+  top: 9px;
   width: 2px;
   height: 24px;
 }

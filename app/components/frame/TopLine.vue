@@ -19,7 +19,7 @@ const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?
       <ProjectTitle />
     </div>
     <nav aria-label="Steps">
-      <ol class="flex">
+      <ol v-one-stop="{ of: '.step-mark' }" class="flex">
         <li v-for="{ step: each, title } in STEPS" :key="each">
           <button
             class="step-mark"

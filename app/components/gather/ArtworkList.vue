@@ -53,7 +53,11 @@ const remove = (art: Artwork): void => {
         @change="chosen"
       />
     </div>
-    <ul v-if="artwork.length" class="grid grid-cols-[repeat(4,minmax(0,1fr))] gap-x-3 gap-y-2">
+    <ul
+      v-if="artwork.length"
+      v-one-stop="{ of: 'button' }"
+      class="grid grid-cols-[repeat(4,minmax(0,1fr))] gap-x-3 gap-y-2"
+    >
       <li
         v-for="art in artwork"
         :key="art.id"

@@ -148,7 +148,7 @@ const takeInks = (): void => {
         <h3>From the inks of {{ titleShown(painting.artwork?.name ?? '') }}</h3>
         <button class="control" @click="takeInks">Take its inks as the scheme</button>
       </div>
-      <ul class="flex flex-wrap gap-1">
+      <ul v-one-stop="{ of: 'button' }" class="flex flex-wrap gap-1" :aria-label="`Inks of ${painting.artwork?.name}`">
         <li v-for="{ hex } in inks.slice(0, 36)" :key="hex">
           <button
             class="block size-6"

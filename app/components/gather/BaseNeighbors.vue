@@ -51,7 +51,7 @@ const asColor = (hex: string): { hex: string; hue: number } => ({ hex, hue: hsbO
         <button
           v-for="{ name, hex, away } in names"
           :key="name"
-          class="control h-6! px-1.5! text-caption"
+          class="control small px-1.5! text-caption"
           :title="away < 0.05 ? `${name} is ${hex}` : `${name} is ${hex}, ΔE ${away.toFixed(1)} away: take it as base`"
           data-test="base-name"
           @click="emit('pick', asColor(hex))"

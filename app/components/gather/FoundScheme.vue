@@ -110,6 +110,8 @@ onUnmounted(() => history.preview(null))
           <button
             class="control"
             @pointerenter="history.preview(asBlend())"
+            @focus="history.preview(asBlend())"
+            @blur="history.preview(null)"
             @pointerleave="history.preview(null)"
             @click="history.runSaying(asBlend(), `Blended in ${amount}% of “${scheme.name}”.`)"
           >

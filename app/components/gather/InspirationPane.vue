@@ -36,7 +36,7 @@ const { found, total, state, reason, ask, cancel, more } = useFinding<Inspiratio
       test="inspiration"
       @ask="ask()"
     />
-    <label class="flex items-center gap-2" :class="{ 'opacity-45': !locked.length }">
+    <label class="flex items-center gap-2">
       <input v-model="fitting" type="checkbox" :disabled="!locked.length" /> Fits the locked swatches
       <span v-if="!locked.length" class="text-caption text-quiet">lock some in the band first</span>
       <i v-for="hex in locked" :key="hex" class="size-3" :style="{ background: hex }" />
@@ -53,7 +53,7 @@ const { found, total, state, reason, ask, cancel, more } = useFinding<Inspiratio
     <p v-if="state === 'there' && !found.length" class="border border-dashed border-strong p-8 text-center">
       Nothing like this on the shelf. Try fewer words, another color, or leave out what has to fit.
     </p>
-    <ul class="grid grid-cols-2 items-start gap-x-4 gap-y-2" aria-label="Schemes">
+    <ul v-one-stop="{ of: 'button' }" class="grid grid-cols-2 items-start gap-x-4 gap-y-2" aria-label="Schemes">
       <FoundScheme
         v-for="scheme in found"
         :key="scheme.id"

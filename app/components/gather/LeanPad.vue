@@ -30,7 +30,7 @@ const said = computed(() => {
 </script>
 
 <template>
-  <div class="grid content-start gap-1" :class="{ 'opacity-45': disabled }">
+  <div class="grid content-start gap-1">
     <PlanePad
       class="h-[104px] border border-strong bg-table"
       label="Lean of the extraction"
@@ -57,12 +57,12 @@ const said = computed(() => {
         stroke="var(--text)"
         :style="{ left: `${(now.x + 1) * 50}%`, bottom: `${(now.y + 1) * 50}%` }"
       >
-        <circle r="5.5" fill="var(--panel)" />
+        <circle v-if="!disabled" r="5.5" fill="var(--panel)" />
         <path d="M-10 0H10M0 -10V10" />
       </svg>
     </PlanePad>
     <button
-      class="control bare h-6! justify-between px-1 text-caption"
+      class="control bare small justify-between px-1 text-caption"
       :disabled="disabled || (lean.x === 0 && lean.y === 0)"
       @click="emit('settle', REST)"
     >

@@ -237,6 +237,7 @@ const labelOf = (sample: Sample): string => {
     <div class="grid place-items-center bg-table" :style="{ height: `${TALLEST}px` }">
       <div
         ref="box"
+        v-one-stop="{ of: '.sample', by: 'pages' }"
         class="relative touch-none select-none"
         :class="marking ? 'cursor-crosshair' : 'cursor-copy'"
         :style="{
@@ -282,6 +283,7 @@ const labelOf = (sample: Sample): string => {
           v-for="sample in samples"
           :key="sample.id"
           class="sample"
+          tabindex="-1"
           :class="{ chosen: chosen === sample.id }"
           :style="{ left: `${sample.x * 100}%`, top: `${sample.y * 100}%` }"
           :aria-label="labelOf(sample)"
@@ -318,7 +320,7 @@ const labelOf = (sample: Sample): string => {
         >Patch
         <input
           type="range"
-          class="slide h-5! w-20 min-w-0"
+          class="slide small w-20 min-w-0"
           min="0"
           max="100"
           :value="Math.sqrt(chosenSample.patch / WIDEST_PATCH) * 100"
@@ -333,16 +335,16 @@ const labelOf = (sample: Sample): string => {
           ? 'Drag over the part to take colors from; Escape leaves it.'
           : 'A click takes a sample; drag one to move it.'
       }}</span>
-      <button v-if="marking" class="control bare h-6! px-1.5" @click="markMiddle">The middle</button>
-      <button v-else class="control bare h-6! px-1.5" @click="add({ x: 0.5, y: 0.5 })">Add sample</button>
-      <button class="control bare h-6! px-1.5" :aria-pressed="marking" @click="marking = !marking">
+      <button v-if="marking" class="control bare small px-1.5" @click="markMiddle">The middle</button>
+      <button v-else class="control bare small px-1.5" @click="add({ x: 0.5, y: 0.5 })">Add sample</button>
+      <button class="control bare small px-1.5" :aria-pressed="marking" @click="marking = !marking">
         {{ marking ? 'No region' : 'Mark a region' }}
       </button>
-      <button v-if="reference.region" class="control bare h-6! px-1.5" @click="gathering.mark(reference.id, null)">
+      <button v-if="reference.region" class="control bare small px-1.5" @click="gathering.mark(reference.id, null)">
         Whole picture
       </button>
       <button
-        class="control bare h-6! px-1.5"
+        class="control bare small px-1.5"
         :aria-pressed="showMap"
         :disabled="!samples.length"
         @click="showMap = !showMap"
@@ -350,7 +352,7 @@ const labelOf = (sample: Sample): string => {
         {{ showMap ? 'Picture' : 'Map' }}
       </button>
       <button
-        class="control bare h-6! px-1.5"
+        class="control bare small px-1.5"
         :disabled="!moved"
         @click="history.run({ do: 'snap samples', id: null })"
       >

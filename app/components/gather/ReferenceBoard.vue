@@ -76,6 +76,7 @@ const tidy = (): void =>
   <div class="grid gap-1">
     <div
       ref="board"
+      v-one-stop="{ of: '.tile', by: 'pages' }"
       class="relative h-66 overflow-hidden border border-line bg-table"
       data-test="board"
       role="group"
@@ -85,7 +86,7 @@ const tidy = (): void =>
         v-for="reference in gathering.references"
         :key="reference.id"
         class="tile"
-        tabindex="0"
+        tabindex="-1"
         role="button"
         :aria-label="`${reference.name}: Enter opens it, arrows move it`"
         :data-test="`tile-${reference.name}`"
@@ -111,7 +112,7 @@ const tidy = (): void =>
     </div>
     <p class="flex items-center justify-between text-caption text-quiet">
       <span>Drag to arrange; a double click looks closer.</span
-      ><button class="control bare h-6! px-1" @click="tidy">Tidy up</button>
+      ><button class="control bare small px-1" @click="tidy">Tidy up</button>
     </p>
   </div>
 </template>

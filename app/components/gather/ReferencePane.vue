@@ -86,6 +86,7 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
       <PictureView v-if="looked" :key="looked.id" :reference="looked" />
       <ReferenceBoard v-else />
       <ul
+        v-one-stop="{ of: 'button' }"
         class="grid auto-cols-[calc((100%-24px)/4)] grid-flow-col gap-2 overflow-x-auto"
         aria-label="Schemes from the references"
       >
@@ -131,8 +132,8 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
               @update:model-value="apart => gathering.change({ apart })"
             />
           </div>
-          <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2" :class="{ 'opacity-45': !canPull }">
-            <span id="into-title">Pull into</span>
+          <div class="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-2">
+            <span>Pull into</span>
             <SelectField
               label="Pull into"
               data-test="pull-kind"

@@ -59,7 +59,12 @@ const proofs = computed(() =>
       </button>
       <button class="control" @click="history.run({ do: 'leave colorway' })">Leave it as it was</button>
     </div>
-    <ul v-if="proofs.length" class="grid grid-cols-5 gap-2" aria-label="Proposed: a click freezes one">
+    <ul
+      v-if="proofs.length"
+      v-one-stop="{ of: '.framed' }"
+      class="grid grid-cols-5 gap-2"
+      aria-label="Proposed: a click freezes one"
+    >
       <li v-for="{ candidate, painted } in proofs" :key="candidate.key" class="min-w-0">
         <button
           class="framed block size-full"

@@ -110,7 +110,7 @@ const keyed = (event: KeyboardEvent): void => {
       <span class="grid min-w-0 grow">
         <RenameField
           v-if="renaming"
-          class="h-6! min-w-0"
+          class="small min-w-0"
           :name="colorway.name"
           aria-label="Name of the colorway"
           @rename="name => run({ do: 'describe colorway', id: colorway.id, change: { name } })"
@@ -130,14 +130,14 @@ const keyed = (event: KeyboardEvent): void => {
     <form v-if="noting" class="flex gap-1" @submit.prevent="saveNote">
       <input
         v-model="note"
-        class="field h-6! min-w-0 grow font-sans! text-caption"
+        class="field small min-w-0 grow font-sans! text-caption"
         :aria-label="`Note on ${colorway.name}`"
         maxlength="2000"
-      /><button class="control h-6! px-2!">Keep</button>
+      /><button class="control small px-2!">Keep</button>
     </form>
     <p v-if="since" class="flex flex-wrap items-center gap-1 text-caption" data-test="since">
       ▲ {{ since }}
-      <button class="control h-6! px-1.5!" @click="run({ do: 'renew colorway', id: colorway.id, time: lineUp.now() })">
+      <button class="control small px-1.5!" @click="run({ do: 'renew colorway', id: colorway.id, time: lineUp.now() })">
         Make anew
       </button>
     </p>

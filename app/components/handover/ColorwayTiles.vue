@@ -66,6 +66,7 @@ const reopen = (as: 'itself' | 'copy'): void => {
   <div>
     <ol
       ref="list"
+      v-one-stop="{ of: 'button' }"
       class="grid gap-x-3 gap-y-4"
       :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"
       aria-label="Colorways"

@@ -75,7 +75,7 @@ const start = async (): Promise<void> => {
               <legend class="mb-1 flex w-full items-center font-semibold">
                 <span class="grow">Artwork</span>
                 <button
-                  class="control h-6! text-caption"
+                  class="control small text-caption"
                   type="button"
                   @click="handOver.artwork = handOver.artwork.length ? [] : artwork.map(({ id }) => id)"
                 >

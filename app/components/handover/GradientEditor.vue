@@ -158,6 +158,7 @@ const savePng = (): Promise<void | null> =>
       <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions, vuejs-accessibility/click-events-have-key-events -->
       <div
         ref="track"
+        v-one-stop="{ of: '.stop', by: 'pages' }"
         class="relative h-5 cursor-copy border border-line"
         title="Click to add a stop"
         data-test="gradient-track"

@@ -55,7 +55,7 @@ const make = (): void => {
     <p v-if="!all.length" class="border border-dashed border-line p-5 text-center text-quiet">
       A gradient runs between swatches of the scheme and follows when they change. It is kept with the project.
     </p>
-    <ul v-else class="grid grid-cols-4 gap-2" aria-label="Gradients of this project">
+    <ul v-else v-one-stop="{ of: '.framed' }" class="grid grid-cols-4 gap-2" aria-label="Gradients of this project">
       <li v-for="{ id, handed } in handOver.gradients" :key="id" class="min-w-0">
         <button
           class="framed block w-full p-1 text-left"

@@ -38,7 +38,7 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
     <template v-else>
       <div class="grid gap-1.5">
         <h3>Pictures {{ mood.pictures.length }} of {{ MOST_MOOD_PICTURES }}</h3>
-        <ul class="flex flex-wrap gap-1.5" aria-label="Pictures on the page">
+        <ul v-one-stop="{ of: '.framed' }" class="flex flex-wrap gap-1.5" aria-label="Pictures on the page">
           <li v-for="reference in mood.references" :key="reference.id">
             <button
               class="framed block h-14 p-0.5"
@@ -89,7 +89,7 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
     </template>
     <div class="grid gap-1.5">
       <h3 id="arrangement">Arrangement</h3>
-      <ul class="grid grid-cols-5 gap-2" aria-labelledby="arrangement">
+      <ul v-one-stop="{ of: '.framed' }" class="grid grid-cols-5 gap-2" aria-labelledby="arrangement">
         <li v-for="{ arrangement, page } in sketches" :key="arrangement" class="min-w-0">
           <button
             class="framed block w-full p-1"
@@ -97,6 +97,8 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
             :aria-pressed="mood.mood?.arrangement === arrangement"
             :data-test="`arrangement-${arrangement}`"
             @pointerenter="history.preview({ do: 'arrange mood', change: { arrangement } })"
+            @focus="history.preview({ do: 'arrange mood', change: { arrangement } })"
+            @blur="history.preview(null)"
             @pointerleave="history.preview(null)"
             @click="mood.arrange({ arrangement })"
           >

@@ -62,6 +62,7 @@ const wheeled = (event: WheelEvent, frame: Frame): void => {
 <template>
   <section
     ref="sheet"
+    v-one-stop="{ of: '.frame', by: 'pages' }"
     class="absolute inset-0 grid place-items-center bg-table p-8"
     aria-label="Mood page"
     data-test="mood-stage"
@@ -83,7 +84,7 @@ const wheeled = (event: WheelEvent, frame: Frame): void => {
         :key="frame.picture"
         class="frame cursor-move touch-none"
         role="button"
-        tabindex="0"
+        tabindex="-1"
         fill="transparent"
         :x="frame.x"
         :y="frame.y"

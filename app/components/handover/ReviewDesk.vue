@@ -122,11 +122,11 @@ const choices = computed((): MenuChoice[] => [
     </div>
     <p v-if="reviews.isMaking(review)" role="status">
       Its pictures are being made; the link works already.
-      <button class="control h-6!" @click="reviews.stop(review)">Stop</button>
+      <button class="control small" @click="reviews.stop(review)">Stop</button>
     </p>
     <p v-else-if="!review.ready" role="alert">
       ▲ {{ review.making?.reason ?? 'Its pictures were not made.' }}
-      <button v-if="review.making" class="control h-6!" @click="reviews.retry(review)">Try again</button>
+      <button v-if="review.making" class="control small" @click="reviews.retry(review)">Try again</button>
     </p>
     <div class="flex flex-wrap items-center gap-2 border-y border-line py-2" data-test="desk-choice">
       <span class="min-w-0 grow"
@@ -157,7 +157,7 @@ const choices = computed((): MenuChoice[] => [
         {{ review.closed ? 'Open the choice again' : 'Close the choice' }}
       </button>
     </div>
-    <ul class="grid grid-cols-3 gap-2" aria-label="Comments on">
+    <ul v-one-stop="{ of: '.framed' }" class="grid grid-cols-3 gap-2" aria-label="Comments on">
       <li class="min-w-0">
         <button
           class="framed grid size-full content-end p-1 text-left text-caption"
@@ -233,7 +233,7 @@ const choices = computed((): MenuChoice[] => [
         </CommentForm>
         <p v-else class="flex gap-2">
           <button
-            class="control h-6! text-caption"
+            class="control small text-caption"
             :aria-label="`Answer ${thread.author}`"
             data-test="desk-answer"
             @click="startAnswer(thread.id)"
@@ -241,7 +241,7 @@ const choices = computed((): MenuChoice[] => [
             Answer
           </button>
           <button
-            class="control h-6! text-caption"
+            class="control small text-caption"
             :aria-label="`${thread.resolvedAt ? 'Open again' : 'Resolve'} the comment by ${thread.author}`"
             data-test="resolve"
             @click="resolve(thread, !thread.resolvedAt)"

@@ -35,7 +35,7 @@ const saidWords = ({ comments, open, choice, looks }: Review): string => {
       What is shown is frozen when you publish it.
     </p>
     <p v-if="reviews.problem" role="alert">
-      ▲ {{ reviews.problem }} <button class="control h-6!" @click="reviews.load">Try again</button>
+      ▲ {{ reviews.problem }} <button class="control small" @click="reviews.load">Try again</button>
     </p>
     <ul v-if="reviews.reviews?.length" class="grid">
       <li

@@ -54,6 +54,7 @@ const leadChoices = computed(() =>
       <ChoiceRow
         class="ml-auto"
         small
+        previews
         look="choice whitespace-nowrap px-2 first-letter:uppercase"
         :label="`Shading of the group of ${swatch.name}`"
         :model-value="own?.shading ?? 'as all'"
@@ -61,13 +62,14 @@ const leadChoices = computed(() =>
         @point="way => history.preview(way && { do: 'shade group', swatch: id, shading: shadingOf(way) })"
         @update:model-value="way => shade(shadingOf(way))"
       />
-      <button class="control bare h-6! px-1.5!" aria-label="Close the group" @click="remapping.group = null">✕</button>
+      <button class="control bare small px-1.5!" aria-label="Close the group" @click="remapping.group = null">✕</button>
     </div>
     <div v-if="inks.length" class="flex items-center gap-2">
       <span class="shrink-0 text-caption text-quiet">Led by</span>
       <ChoiceRow
         class="min-w-0 gap-px overflow-x-auto [scrollbar-width:none]"
         look="step"
+        previews
         label="Ink that leads"
         :model-value="lead ?? ''"
         :choices="leadChoices"
@@ -80,7 +82,7 @@ const leadChoices = computed(() =>
       </ChoiceRow>
       <button
         v-if="own?.lead"
-        class="control bare h-6! px-1.5! text-caption"
+        class="control bare small px-1.5! text-caption"
         @click="history.run({ do: 'lead group', swatch: id, lead: null })"
       >
         Largest

@@ -136,6 +136,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
     <div v-if="runs.length" class="flex items-center gap-2">
       <h3 class="shrink-0">Gradients</h3>
       <ul
+        v-one-stop="{ of: 'button' }"
         data-previews
         class="flex min-w-0 gap-1 overflow-x-auto [scrollbar-width:none]"
         aria-label="Gradients"
@@ -159,7 +160,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
     <span v-else />
     <FileNotes :key="remapping.artwork?.id" />
     <div v-bind="containerProps" class="min-h-0 border-t border-line" data-test="ink-lines">
-      <ul v-bind="wrapperProps" data-previews aria-label="Inks">
+      <ul v-one-stop="{ of: '.of-ink, select' }" v-bind="wrapperProps" data-previews aria-label="Inks">
         <li
           v-for="{ data: row, index } in list"
           :key="row.hex"
@@ -197,7 +198,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
             <span class="flex min-w-0 items-center gap-1.5">
               <i class="size-5 shrink-0" :style="{ background: remapping.colors.get(row.hex) ?? row.hex }" />
               <SelectField
-                class="h-6! min-w-0 grow border-transparent! bg-transparent!"
+                class="small min-w-0 grow border-transparent! bg-transparent!"
                 :label="`Where ${row.hex} goes`"
                 :model-value="row.to ?? ''"
                 :choices="goals"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Swatch } from '../../../core/document/scheme'
-import { lchOf } from '../../../core/color/convert'
+import { inkOn } from '../../../core/color/contrast'
 
 /**
  * One ink: drag it to a swatch, click or Space to select it, F for its family, Delete to leave it as is, Enter for its
@@ -38,7 +38,6 @@ const choices = computed(() => [
   { title: 'Match again', act: () => emit('release') },
   { title: 'Select its family', act: () => emit('family') },
 ])
-const letters = computed(() => (lchOf(hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'))
 const keyed = (event: KeyboardEvent): void => {
   if (event.key === ' ') emit('select', event.shiftKey)
   else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') emit('move', event.key === 'ArrowDown' ? 1 : -1)
@@ -57,7 +56,7 @@ const keyed = (event: KeyboardEvent): void => {
     :choices="choices"
     class="ink"
     :class="{ lit, selected, left: target === null }"
-    :style="{ background: hex, color: letters }"
+    :style="{ background: hex, color: inkOn(hex) }"
     :aria-label="label"
     :title="label"
     :data-ink="hex"

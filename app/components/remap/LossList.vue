@@ -23,6 +23,7 @@ const light = (loss: Loss | null): void => lightInks(loss && [loss.one, loss.oth
 
 <template>
   <ul
+    v-one-stop="{ of: 'button' }"
     class="grid content-start gap-px overflow-y-auto border border-line"
     aria-label="Lost contrasts"
     data-test="losses"
@@ -46,7 +47,7 @@ const light = (loss: Loss | null): void => lightInks(loss && [loss.one, loss.oth
         loss.strong ? 'letters or outlines' : `${(loss.part * 100).toFixed(1)}% of all edges`
       }}</span>
       <button
-        class="control h-6! px-1.5! text-caption"
+        class="control small px-1.5! text-caption"
         :aria-label="`Mend ${loss.one} beside ${loss.other}`"
         @focus="light(loss)"
         @blur="light(null)"

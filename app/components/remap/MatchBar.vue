@@ -39,6 +39,7 @@ const again = (): void => {
     <span>Match</span>
     <ChoiceRow
       look="choice first-letter:uppercase"
+      previews
       label="Matching"
       :model-value="remap.match"
       :choices="MATCHES.map(value => ({ value, hint: TITLES[value] }))"
@@ -56,13 +57,14 @@ const again = (): void => {
     <ChoiceRow
       class="col-span-2"
       look="choice whitespace-nowrap first-letter:uppercase"
+      previews
       label="Shading"
       :model-value="remap.shading"
       :choices="SHADINGS.map(value => ({ value, hint: SHADING_TITLES[value] }))"
       @point="shading => history.preview(shading && { do: 'shade', shading })"
       @update:model-value="shading => history.run({ do: 'shade', shading })"
     />
-    <div class="col-span-2 flex items-center gap-2" :class="{ 'opacity-60': remap.shading !== 'held' }">
+    <div class="col-span-2 flex items-center gap-2">
       <SliderNumber
         class="grow"
         label="Hold"

@@ -33,6 +33,7 @@ useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
       <h2 class="mr-auto">Remap</h2>
       <button
         class="control"
+        data-test="toggle-divider"
         :aria-pressed="stage.divider !== null"
         :title="withKey('A divider between before and after', 'divider')"
         @click="toggleDivider"

@@ -140,12 +140,18 @@ const light = useLighting()
         aria-label="Search the shelf"
       />
       <p v-if="failure" role="alert">▲ {{ failure }} <button class="control" @click="ask">Try again</button></p>
-      <ul class="grid max-h-44 grid-cols-2 gap-x-3 overflow-y-auto" aria-label="Schemes of the shelf">
+      <ul
+        v-one-stop="{ of: 'button' }"
+        class="grid max-h-44 grid-cols-2 gap-x-3 overflow-y-auto"
+        aria-label="Schemes of the shelf"
+      >
         <li v-for="scheme in found" :key="scheme.id">
           <button
             class="grid h-8 w-full grid-cols-[72px_minmax(0,1fr)] items-center gap-2 text-left hover:bg-hover"
             data-test="shelf-set"
             @pointerenter="history.preview({ do: 'restrict', to: fromShelf(scheme) })"
+            @focus="history.preview({ do: 'restrict', to: fromShelf(scheme) })"
+            @blur="history.preview(null)"
             @pointerleave="history.preview(null)"
             @click="restrict(fromShelf(scheme))"
           >

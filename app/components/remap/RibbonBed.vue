@@ -252,6 +252,7 @@ const move = async (hex: string, by: number): Promise<void> => {
       :class="{ 'overflow-visible!': tall <= height }"
     >
       <ul
+        v-one-stop="{ of: '.ink', by: 'nothing' }"
         aria-label="Inks"
         class="relative"
         :style="{ height: `${tall}px`, width: `${tall > height ? INK_WIDTH - 14 : INK_WIDTH}px` }"
@@ -284,7 +285,7 @@ const move = async (hex: string, by: number): Promise<void> => {
         </li>
       </ul>
     </div>
-    <ul aria-label="Swatches">
+    <ul v-one-stop="{ of: '.swatch' }" aria-label="Swatches">
       <li
         v-for="(swatch, i) in scheme"
         :key="swatch.id"

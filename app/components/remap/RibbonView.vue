@@ -27,7 +27,7 @@ watch(
         <span>Contrast of what touches</span>
         <template v-if="remapping.losses.length">
           <button
-            class="control h-6! px-1.5! text-caption"
+            class="control small px-1.5! text-caption"
             :aria-expanded="listed"
             @pointerenter="lightLost(true)"
             @pointerleave="lightLost(false)"
@@ -39,7 +39,7 @@ watch(
           </button>
           <button
             v-if="remapping.losses.length > 1"
-            class="control h-6! px-1.5! text-caption"
+            class="control small px-1.5! text-caption"
             title="As small a change as tells them apart again"
             @click="remapping.mend(remapping.losses)"
           >

@@ -27,6 +27,10 @@ onKeyStroke('Escape', clear)
         history.preview({ do: 'retarget', inks: remapping.members(all), to: swatch.id, artwork: remapping.scope })
       "
       @pointerleave="history.preview(null)"
+      @focus="
+        history.preview({ do: 'retarget', inks: remapping.members(all), to: swatch.id, artwork: remapping.scope })
+      "
+      @blur="history.preview(null)"
       @click="remapping.send(all, swatch.id)"
     />
     <button class="control px-2!" @click="remapping.send(all, null)">Leave as is</button>

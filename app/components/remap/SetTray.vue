@@ -90,6 +90,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
       <IncomingReport :incoming="incoming" />
     </div>
     <ul
+      v-one-stop="{ of: 'button' }"
       class="grid content-start grid-cols-[repeat(auto-fill,minmax(118px,1fr))] gap-x-3 gap-y-2 overflow-y-auto"
       aria-label="The set"
       data-test="tray"
@@ -122,7 +123,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
           <span class="truncate">{{ particular(art) }}</span
           ><button
             v-if="exceptions(art)"
-            class="control h-5! px-1! text-caption"
+            class="control small px-1! text-caption"
             :aria-label="`${art.name} follows all again`"
             title="Give up its exceptions"
             @click="history.run({ do: 'follow all', artwork: art.id, inks: null })"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { lchOf } from '../../../core/color/convert'
+import { inkOn } from '../../../core/color/contrast'
 import type { Swatch } from '../../../core/document/scheme'
 
 /**
@@ -44,7 +44,6 @@ const choices = computed(() => [
     act: () => emit('exchange', id),
   })),
 ])
-const letters = computed(() => (lchOf(swatch.hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb(255 255 255)'))
 </script>
 
 <template>
@@ -54,7 +53,7 @@ const letters = computed(() => (lchOf(swatch.hex).l > 0.66 ? 'rgb(0 0 0)' : 'rgb
     :choices="choices"
     class="swatch"
     :class="{ over, chosen }"
-    :style="{ background: swatch.hex, color: letters }"
+    :style="{ background: swatch.hex, color: inkOn(swatch.hex) }"
     :data-drop="swatch.id"
     :data-swatch="swatch.id"
     :aria-label="`${swatch.name}, ${swatch.hex}, ${(area * 100).toFixed(0)}% of the artwork`"

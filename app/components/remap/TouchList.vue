@@ -134,11 +134,7 @@ onUnmounted(() => history.preview(null))
         ><button class="control bare px-2!" @click="stage.picked = new Set()">None</button></template
       >
     </p>
-    <section
-      class="grid gap-1.5 border-t border-line pt-2"
-      :class="{ 'opacity-45': !picked.length }"
-      aria-label="Color by hand"
-    >
+    <section class="grid gap-1.5 border-t border-line pt-2" aria-label="Color by hand">
       <div class="flex items-center gap-2">
         <ChoiceRow
           v-if="!isPicture"
@@ -159,6 +155,7 @@ onUnmounted(() => history.preview(null))
         />
       </div>
       <ul
+        v-one-stop="{ of: 'button' }"
         class="grid grid-cols-2 gap-x-4 gap-y-1"
         aria-label="Swatches with their ladders"
         @pointerleave="preview(null)"
@@ -177,6 +174,8 @@ onUnmounted(() => history.preview(null))
               :title="hex"
               :data-paint="i ? `${row.id} ${i - 1}` : row.id"
               @pointerenter="picked.length && preview(following(row.id, i ? i - 1 : null))"
+              @focus="picked.length && preview(following(row.id, i ? i - 1 : null))"
+              @blur="preview(null)"
               @click="remapping.touchUp(picked, paintNow, following(row.id, i ? i - 1 : null))"
             />
           </span>
@@ -204,11 +203,11 @@ onUnmounted(() => history.preview(null))
             remapping.touches.length ? `Touch-ups of ${titleShown(remapping.artwork?.name ?? '')}` : 'No touch-ups yet'
           }}
         </h3>
-        <button v-if="remapping.touches.length > 1" class="control bare ml-auto h-6!" @click="remove(null)">
+        <button v-if="remapping.touches.length > 1" class="control bare ml-auto small" @click="remove(null)">
           Remove all
         </button>
       </div>
-      <ul v-if="remapping.touches.length" class="overflow-y-auto" data-test="touches">
+      <ul v-if="remapping.touches.length" v-one-stop="{ of: 'button' }" class="overflow-y-auto" data-test="touches">
         <li
           v-for="touch in [...remapping.touches].reverse()"
           :key="touch.id"

@@ -112,7 +112,7 @@ onUnmounted(() => history.preview(null))
       <section v-for="{ title, all } in SHEETS" :key="title" :aria-label="title">
         <h3>{{ title }}</h3>
         <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from proof to proof -->
-        <ul class="grid grid-cols-[repeat(9,minmax(0,1fr))] gap-1" data-previews @keydown="alongButtons">
+        <ul v-one-stop="{ of: '.framed' }" class="grid grid-cols-[repeat(9,minmax(0,1fr))] gap-1" data-previews>
           <li v-for="{ change, caption } in all" :key="caption">
             <button
               class="framed block w-full"

@@ -66,7 +66,7 @@ defineExpose({ focus: () => field.value?.focus() })
       <span v-if="draft.spot" class="flex items-center gap-1 text-caption" data-test="comment-spot"
         ><SpotMark />on a spot of the artwork<button
           type="button"
-          class="control bare h-6! px-1!"
+          class="control bare small px-1!"
           aria-label="Not on a spot"
           @click="emit('unpin')"
         >
@@ -74,7 +74,7 @@ defineExpose({ focus: () => field.value?.focus() })
       ></span>
       <span v-if="!asked" class="text-caption text-quiet"
         >as <bdi>{{ name }}</bdi
-        ><button type="button" class="control bare h-6! px-1.5!" @click="asked = true">Change</button></span
+        ><button type="button" class="control bare small px-1.5!" @click="asked = true">Change</button></span
       >
       <slot />
       <button class="control primary ml-auto" :disabled="sending || !draft.text.trim()" data-test="send-comment">

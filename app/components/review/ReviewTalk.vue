@@ -82,7 +82,7 @@ defineExpose({ focus: () => form.value?.focus() })
       </CommentForm>
       <button
         v-else
-        class="control h-6! justify-self-start text-caption"
+        class="control small justify-self-start text-caption"
         :aria-label="`Answer ${thread.author}`"
         data-test="answer"
         @click="startAnswer(thread.id)"

@@ -7,7 +7,7 @@ const { talk, look, none } = defineProps<{ talk: Talk; look: string; none: strin
 
 <template>
   <p v-if="talk.problem.value" role="alert">
-    ▲ {{ talk.problem.value }} <button class="control h-6!" @click="talk.load(look)">Try again</button>
+    ▲ {{ talk.problem.value }} <button class="control small" @click="talk.load(look)">Try again</button>
   </p>
   <p v-else-if="!talk.looks.value[look]" role="status">Looking for comments…</p>
   <p v-else-if="none" class="text-quiet">{{ none }}</p>

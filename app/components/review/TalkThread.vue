@@ -36,7 +36,7 @@ const all = computed(() => [thread, ...thread.replies])
       <p class="flex min-w-0 flex-wrap items-center gap-x-1.5">
         <button
           v-if="i === 0 && number !== null"
-          class="control bare h-6! px-1!"
+          class="control bare small px-1!"
           :aria-label="`Show spot ${number} on the artwork`"
           @click="emit('point')"
         >
@@ -59,7 +59,7 @@ const all = computed(() => [thread, ...thread.replies])
       </p>
       <button
         v-if="i === 0 && thread.earlier"
-        class="control h-6! justify-self-start text-caption"
+        class="control small justify-self-start text-caption"
         @click="emit('earlier')"
       >
         {{ thread.earlier }} earlier {{ thread.earlier === 1 ? 'answer' : 'answers' }}

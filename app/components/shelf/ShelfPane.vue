@@ -265,6 +265,7 @@ const takeOff = async (): Promise<void> => {
       }}
     </p>
     <ul
+      v-one-stop="{ of: 'button, input' }"
       class="grid grid-cols-[repeat(auto-fill,minmax(180px,1fr))] items-start gap-x-4 gap-y-2"
       aria-label="Schemes on the shelf"
     >

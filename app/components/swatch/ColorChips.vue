@@ -10,13 +10,12 @@ const take = (hex: string, event: MouseEvent): void => {
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- arrows go from chip to chip -->
   <div
+    v-one-stop="{ of: '.chip' }"
     class="flex"
     data-previews
     role="group"
     :aria-label="title"
-    @keydown="alongButtons"
     @pointerleave="emit('preview', null)"
   >
     <button
@@ -28,7 +27,6 @@ const take = (hex: string, event: MouseEvent): void => {
       :aria-label="`${title}, ${hex}`"
       :title="hex"
       :data-chip="hex"
-      :tabindex="i === 0 ? 0 : -1"
       @pointerenter="pointer.rests($event) || emit('preview', hex)"
       @focus="emit('preview', hex)"
       @blur="emit('preview', null)"

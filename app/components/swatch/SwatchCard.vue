@@ -122,7 +122,7 @@ const remove = (): void => {
         ><button
           v-for="{ name, away } in names"
           :key="name"
-          class="control h-6! min-w-0 px-1.5! text-caption"
+          class="control small min-w-0 px-1.5! text-caption"
           :title="`${name}: ΔE ${away.toFixed(1)} away`"
           data-test="proposed-name"
           @click="rename(name)"
@@ -205,9 +205,9 @@ const remove = (): void => {
             ]"
           />
           <span class="flex items-center" role="group" aria-label="Rungs of a ladder"
-            ><button class="control bare h-6! px-1.5!" aria-label="Fewer rungs" @click="setRungs(-1)">−</button
+            ><button class="control bare small px-1.5!" aria-label="Fewer rungs" @click="setRungs(-1)">−</button
             ><span class="value">{{ history.document?.rungs }} rungs</span
-            ><button class="control bare h-6! px-1.5!" aria-label="More rungs" @click="setRungs(1)">+</button></span
+            ><button class="control bare small px-1.5!" aria-label="More rungs" @click="setRungs(1)">+</button></span
           >
         </div>
         <div

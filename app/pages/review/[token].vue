@@ -189,7 +189,7 @@ const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) 
       </button>
     </nav>
     <p v-if="problem" class="bg-panel px-4 py-1.5" role="alert">
-      ▲ {{ problem }} <button class="control h-6!" @click="review.load">Try again</button>
+      ▲ {{ problem }} <button class="control small" @click="review.load">Try again</button>
     </p>
     <p v-if="!page.ready" class="border-b border-line bg-panel px-4 py-2" role="status" data-test="review-making">
       The pictures are being made; they appear here by themselves.

@@ -57,6 +57,24 @@ const addArtwork = (): void => {
   go('gather')
 }
 
+/** What one skips to, and how the focus goes there. */
+const PARTS = [
+  { to: 'artwork', where: '[data-test=stage]' },
+  { to: 'bench', where: '[data-test=bench] [role=tab][tabindex="0"], [data-test=bench] button' },
+  { to: 'scheme', where: '[data-test=band] [data-swatch-id][tabindex="0"]' },
+] as const
+const partOf = (where: string): HTMLElement | null =>
+  [...document.querySelectorAll<HTMLElement>(where)].find(each => !each.closest('[inert]')) ?? null
+/** From artwork to bench to scheme and round again. */
+const skip = (): void => {
+  const holders = ['[data-test=stage]', '[data-test=bench]', '[data-test=band]']
+  const at = holders.findIndex(holder => document.activeElement?.closest(holder))
+  for (let n = 1; n <= PARTS.length; n++) {
+    const part = partOf(PARTS[(at + n) % PARTS.length]?.where ?? '')
+    if (part) return part.focus()
+  }
+}
+
 const arrivals = useArrivals()
 const over = useDropsAnywhere(arrival => {
   if (!history.document) return
@@ -69,6 +87,7 @@ useShortcuts({
   undo: history.undo,
   redo: history.redo,
   eyes: stage.exchangeEyes,
+  skip: skip,
   original: () => {
     stage.before = true
   },
@@ -107,6 +126,11 @@ onUnmounted(() => {
     :class="{ 'outline-2 -outline-offset-4 outline-accent': over }"
   >
     <h1 class="sr-only">{{ history.document.name }}: {{ title }}</h1>
+    <p class="skips">
+      <button v-for="{ to, where } in PARTS" :key="to" class="control" @click="partOf(where)?.focus()">
+        To the {{ to }}
+      </button>
+    </p>
     <p class="sr-only" role="status" data-test="said">{{ said }}</p>
     <TopLine :step="step" @step="go" />
     <main class="relative grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
@@ -136,3 +160,19 @@ onUnmounted(() => {
     <p v-else role="status">Opening the project…</p>
   </div>
 </template>
+
+<style scoped>
+/* Ways past what stands before: there for the keyboard, seen when they have the focus. */
+.skips {
+  position: absolute;
+  left: 8px;
+  top: 8px;
+  z-index: 60;
+}
+.skips:not(:focus-within) {
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+</style>
