@@ -99,7 +99,7 @@ describe('the command line', () => {
       const { code, out } = await plumbago('batch', from, '--scheme', scheme, '-o', to)
       expect(code).toBe(2)
       expect(out).toContain('2 of 3 files remapped.')
-      expect(out).toMatch(/b\.png: It is no PNG, JPEG or WebP picture/)
+      expect(out).toMatch(/b\.png: It is no PNG, JPEG, WebP or GIF picture/)
       expect((await sharp(join(to, 'a.png')).metadata()).width).toBe(90)
     }, 120_000)
   })
@@ -423,7 +423,7 @@ describe('the command line', () => {
     [['remap', poster, '-o', '/tmp/x.svg'], '--map, --map-file or --scheme is missing'],
     [['scheme', '--base', 'red', '--count', '40'], '2 to 10 swatches'],
     [['scheme', '--base', 'red', '--tone', 'loud'], '“loud” is no tone plan'],
-    [['extract', poster], 'no PNG, JPEG or WebP'],
+    [['extract', poster], 'no PNG, JPEG, WebP or GIF'],
     [['extract', poster, '--count', '13'], '2 to 12 colors'],
     [['extract', poster, '--lean', '3,0'], 'no lean'],
     [['extract', poster, '--by', 'heart'], 'no way to take colors; there are eye, faithful'],

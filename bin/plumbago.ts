@@ -37,7 +37,7 @@ const USAGE =
     Either takes ` +
   '[--also pictures,computed]: pictures within a file, and colors of masks, clip paths, lights and ' +
   `color matrices.
-    A FILE is SVG, PNG, JPEG or WebP; a picture is written as the name of OUT ends.
+    A FILE is SVG, PNG, JPEG, WebP or GIF; a picture is written as the name of OUT ends.
     COLORS is a list of colors as text, CSS, CSV, design tokens or SVG. A batch ` +
   `matches all files together, with --each every file by itself.
   plumbago compare BEFORE AFTER --scheme COLORS --json

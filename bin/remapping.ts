@@ -25,7 +25,7 @@ import type { InkArea, Match } from '../core/remap/match'
 import type { Neutrals } from '../core/remap/remap'
 import type { Shading } from '../core/remap/shading'
 import { readWithPictures, type ReadWithPictures } from '../render/embedded'
-import { inkPicture, PICTURE_NAME, pictureFile, pictureInfo, plainPicture } from '../render/pictures'
+import { inkPicture, PICTURE_NAME, pictureFile, pictureInfo, plainPicture, WRITTEN_NAME } from '../render/pictures'
 import { renderSvg } from '../render/resvg'
 import { MAPPED } from '../server/artwork/receive'
 
@@ -175,7 +175,7 @@ const endingOf = (path: string): string => extname(path).toLowerCase().replace('
 
 /** Remaps a picture by a plan into one of the kind the new name ends in. */
 const remapPicture = async (path: string, plan: Plan, out: string): Promise<Told> => {
-  if (!PICTURE_NAME.test(out)) throw new Unreadable('A picture is written as PNG, JPEG or WebP.')
+  if (!WRITTEN_NAME.test(out)) throw new Unreadable('A picture is written as PNG, JPEG or WebP.')
   const {
     bytes,
     measured: { manner, inks },

@@ -92,15 +92,29 @@ describe('a picture file', () => {
     expect(thumbnail.length).toBeGreaterThan(20)
   })
   it.each([
-    ['text', Buffer.from('this is no picture'), 'no PNG, JPEG or WebP'],
-    ['nothing', Buffer.alloc(0), 'no PNG, JPEG or WebP'],
+    ['text', Buffer.from('this is no picture'), 'no PNG, JPEG, WebP or GIF'],
+    ['nothing', Buffer.alloc(0), 'no PNG, JPEG, WebP or GIF'],
     [
       'SVG under another name',
       Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'),
-      'no PNG, JPEG or WebP',
+      'no PNG, JPEG, WebP or GIF',
     ],
   ])('that is %s is refused in a plain sentence', async (_what, bytes, words) => {
     await expect(pictureInfo(bytes)).rejects.toThrow(words)
+  })
+  it('that moves is taken as a still: a GIF as its first frame', async () => {
+    const frames = Buffer.concat([FIVE[0], FIVE[1]].map(hex => Buffer.from(hex?.slice(1) ?? '', 'hex')))
+    const bytes = await sharp(frames, { raw: { width: 1, height: 2, channels: 3, pageHeight: 1 } })
+      .gif({ delay: [100, 100] })
+      .toBuffer()
+    const { info, picture } = await read(bytes)
+    expect([info.media, info.width, info.height, info.notes]).toEqual([
+      'image/gif',
+      1,
+      1,
+      ['It is animated; its first frame is taken.'],
+    ])
+    expect(pixel(picture, 0, 0)).toEqual([46, 79, 127, 255])
   })
   it('that ends in the middle is refused', async () => {
     const whole = await readFile(join(__dirname, '../demo/references/harbor-at-dusk.jpg'))

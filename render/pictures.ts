@@ -12,9 +12,14 @@ export interface PictureInfo {
   notes: string[]
 }
 
-const MEDIA: Readonly<Record<string, string>> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
+const MEDIA: Readonly<Record<string, string>> = {
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  webp: 'image/webp',
+  gif: 'image/gif',
+}
 
-const NO_PICTURE = 'It is no PNG, JPEG or WebP picture.'
+const NO_PICTURE = 'It is no PNG, JPEG, WebP or GIF picture.'
 const BROKEN = 'The picture is damaged or ends in the middle; it cannot be read to its end.'
 
 const opened = (bytes: Uint8Array): sharp.Sharp =>
@@ -108,8 +113,10 @@ export const plainPng = ({ width, height, data }: Picture): Promise<Buffer> =>
     .png({ compressionLevel: 6 })
     .toBuffer()
 
-/** A name that ends as a picture file does. */
-export const PICTURE_NAME = /\.(png|jpe?g|webp)$/i
+/** A name that ends as a picture file does that can be read. */
+export const PICTURE_NAME = /\.(png|jpe?g|webp|gif)$/i
+/** A name that ends as a picture file does that is written. */
+export const WRITTEN_NAME = /\.(png|jpe?g|webp)$/i
 
 /** How good pictures are that lose something in their file, of 100. */
 const QUALITY = 92

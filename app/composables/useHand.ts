@@ -1,22 +1,25 @@
-import { useEventListener, useMediaQuery } from '@vueuse/core'
+import { createSharedComposable, useEventListener, useMediaQuery } from '@vueuse/core'
 
 /**
- * Says on the page whether one works by finger: where that is all there is, and from the first touch on. What is
- * pressed is larger then; it does not shrink again under a hand that changes between finger and mouse.
+ * Whether one works by finger: where that is all there is, and from the first touch on. What is pressed is larger then;
+ * it does not shrink again under a hand that changes between finger and mouse. The page says so to its styles.
  */
-export const useHand = (): void => {
-  const finger = (): void => {
-    document.documentElement.dataset.hand = 'finger'
-  }
+export const useHand = createSharedComposable(() => {
+  const touched = ref(false)
   const coarse = useMediaQuery('(pointer: coarse)')
+  const finger = computed(() => coarse.value || touched.value)
   watch(
-    coarse,
+    finger,
     on => {
-      if (on) finger()
+      if (on) document.documentElement.dataset.hand = 'finger'
+      else delete document.documentElement.dataset.hand
     },
     { immediate: true },
   )
   useEventListener(window, 'pointerdown', ({ pointerType }) => {
-    if (pointerType === 'touch') finger()
+    if (pointerType === 'touch') touched.value = true
   })
-}
+  /** The least that is pressed is so high, in pixels. */
+  const least = computed(() => (finger.value ? 40 : 24))
+  return { finger, least }
+})

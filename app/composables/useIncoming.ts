@@ -8,13 +8,14 @@ import type { Reference } from '../../core/document/gathering'
 import { refuseOver, useFileQueue, type Way } from './useFileQueue'
 
 const LONGEST_TITLE = 120
-const PICTURE = /\.(png|jpe?g|webp)$/i
-const OTHER_PICTURE = /\.(gif|tiff?|bmp|heic|avif|psd|ico)$/i
+const PICTURE = /\.(png|jpe?g|webp|gif)$/i
+const OTHER_PICTURE = /\.(tiff?|bmp|heic|avif|psd|ico)$/i
 
 /** Whether a file is SVG, packed or not, by its name or kind. */
 export const isSvgFile = (file: File): boolean => /\.svgz?$/i.test(file.name) || file.type === 'image/svg+xml'
 /** Whether a file is a picture that can be read. */
-export const isPicture = (file: File): boolean => PICTURE.test(file.name) || /^image\/(png|jpeg|webp)$/.test(file.type)
+export const isPicture = (file: File): boolean =>
+  PICTURE.test(file.name) || /^image\/(png|jpeg|webp|gif)$/.test(file.type)
 const isOtherPicture = (file: File): boolean => OTHER_PICTURE.test(file.name) || file.type.startsWith('image/')
 
 const KINDS: Readonly<Record<ListKind, string>> = {
@@ -131,7 +132,7 @@ export const useIncoming = (
       return
     }
     if (isPicture(file)) return picturesAs() === 'artwork' ? addArtwork(file, signal) : addPicture(file, signal)
-    if (isOtherPicture(file)) throw new Error('Pictures are read as PNG, JPEG or WebP; save it as one of those.')
+    if (isOtherPicture(file)) throw new Error('Pictures are read as PNG, JPEG, WebP or GIF; save it as one of those.')
     refuseOver(file, LONGEST_LIST, 'a list of colors')
     const text = await file.text()
     if (text.includes('\u0000')) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')

@@ -18,7 +18,7 @@ export const hashMade = (source: Uint8Array, manner: Manner, given: readonly Hex
 const isLarger = ({ width, height }: { width: number; height: number }): boolean => Math.max(width, height) > STAGED
 
 /**
- * Takes in a PNG, JPEG or WebP as artwork: decodes it upright in sRGB, finds what it is made of and its inks, and measures
+ * Takes in a PNG, JPEG, WebP or GIF as artwork: decodes it upright in sRGB, finds what it is made of and its inks, and measures
  * them on a smaller picture taken apart into them. It is kept as PNG, without loss and without what cameras and programs
  * add. Throws Unreadable for what cannot be taken.
  */

@@ -319,16 +319,21 @@ test('what is no picture, or is broken, clear, plain or too large, gets a senten
   )
   const report = page.getByTestId('report')
   await expect(report).toContainText('“not.png” was not taken')
-  await expect(report).toContainText('no PNG, JPEG or WebP picture')
+  await expect(report).toContainText('no PNG, JPEG, WebP or GIF picture')
   await expect(report).toContainText('“cut.png” was not taken')
   await expect(strip(page, 'good').locator('i')).toHaveCount(5)
   await expect(page.getByTestId('use-clear')).toBeDisabled()
   await page.getByTestId('reference-file').setInputFiles(await plain('one.png', '#7a4a1f'))
   await expect(strip(page, 'one')).toHaveAttribute('data-colors', '#7a4a1f')
+  const still = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#2e6a74' } })
+    .gif()
+    .toBuffer()
+  await page.getByTestId('reference-file').setInputFiles({ name: 'still.gif', mimeType: 'image/gif', buffer: still })
+  await expect(strip(page, 'still').locator('i')).toHaveCount(1)
   await page
     .getByTestId('reference-file')
-    .setInputFiles({ name: 'film.gif', mimeType: 'image/gif', buffer: Buffer.from('GIF89a') })
-  await expect(report).toContainText('PNG, JPEG or WebP; save it as one of those')
+    .setInputFiles({ name: 'film.tiff', mimeType: 'image/tiff', buffer: Buffer.from('II*') })
+  await expect(report).toContainText('PNG, JPEG, WebP or GIF; save it as one of those')
   const answer = await page.request.post('/api/pictures?name=x.png', {
     data: Buffer.alloc(101 * 1024 * 1024),
     headers: { ...OURS, 'content-type': 'application/octet-stream' },

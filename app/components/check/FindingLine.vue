@@ -42,15 +42,17 @@ const putAside = (): void => {
     :data-rule="finding.rule"
   >
     <div class="grid content-start justify-items-center gap-2">
-      <SeverityMark class="mt-px" :severity="finding.severity" /><input
+      <SeverityMark class="mt-px" :severity="finding.severity" /><label
         v-if="isOfColors(finding)"
-        type="checkbox"
-        class="accent-accent"
-        title="Mend it with the others"
-        :aria-label="`Mend with the others: ${finding.words}`"
-        :checked="checking.ticked.includes(finding)"
-        @change="checking.tick(finding, !checking.ticked.includes(finding))"
-      />
+        class="grid place-items-center"
+        ><input
+          type="checkbox"
+          class="accent-accent"
+          title="Mend it with the others"
+          :aria-label="`Mend with the others: ${finding.words}`"
+          :checked="checking.ticked.includes(finding)"
+          @change="checking.tick(finding, !checking.ticked.includes(finding))"
+      /></label>
     </div>
     <div class="grid gap-1">
       <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- where it is, is a button too -->

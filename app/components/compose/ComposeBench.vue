@@ -61,21 +61,21 @@ useShortcuts({
     class="grid grid-cols-[minmax(0,1fr)] gap-2 px-5 pt-3"
     :class="
       low
-        ? 'min-h-full grid-rows-[auto_auto_28px_1fr_auto]'
-        : 'h-full min-h-0 grid-rows-[auto_auto_28px_minmax(0,1fr)_auto]'
+        ? 'min-h-full grid-rows-[auto_auto_auto_1fr_auto]'
+        : 'h-full min-h-0 grid-rows-[auto_auto_auto_minmax(0,1fr)_auto]'
     "
     data-test="compose"
   >
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
-      <span class="line-clamp-2 text-caption leading-[13px] text-quiet max-[900px]:hidden">{{
+      <span class="min-w-0 text-caption leading-[13px] text-quiet first-letter:uppercase max-xl:hidden">{{
         history.document?.derived ? `${harmony.kind} on ${history.document.base.hex}` : 'gathered'
       }}</span>
       <label
         class="ml-auto flex shrink-0 items-center gap-1.5"
         title="How lightness and strength are dealt over the swatches"
         >Tones<SelectField
-          class="w-40"
+          class="w-32 xl:w-40"
           label="Tone plan"
           :model-value="harmony.plan"
           :choices="TONE_PLANS.map(value => ({ value, title: TONE_TITLES[value] }))"
@@ -84,7 +84,7 @@ useShortcuts({
       /></label>
       <CompareButton />
       <button
-        class="control bare px-1.5!"
+        class="control bare shrink-0 px-1.5!"
         :aria-expanded="!folded"
         :title="folded ? 'Show ring and field' : 'Fold ring and field, for larger proofs'"
         @click="folded = !folded"
@@ -108,7 +108,7 @@ useShortcuts({
               :choices="WHEELS.map(value => ({ value }))"
               @update:model-value="wheel => settle({ wheel })"
             />
-            <p class="flex items-center justify-between gap-1 pt-1">
+            <p class="flex flex-wrap items-center justify-between gap-x-1 pt-1">
               <span>Swatches</span
               ><span class="flex items-center"
                 ><button
@@ -183,7 +183,7 @@ useShortcuts({
 
 <style scoped>
 :deep(.wheel) {
-  height: 24px;
+  height: var(--low);
   text-align: left;
   padding: 0 8px;
   border-left: 2px solid var(--line);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { arc, degrees } from '../../../core/color/convert'
 import { atAngle } from '../../../core/color/wheel'
 import { distinctFrom } from '../../../core/harmony/distinct'
@@ -22,6 +23,10 @@ const painting = usePainting()
 const stage = useStage()
 const files = useArtworkFiles()
 const svg = useTemplateRef<SVGSVGElement>('svg')
+const { width } = useElementSize(svg)
+const hand = useHand()
+/** How far a target is felt, in units of the drawing. */
+const reach = computed(() => Math.max(13, (hand.least.value * R.rim) / Math.max(1, width.value)))
 const R = { target: 96, inner: 17, rim: 122, inside: 62 }
 const inks = computed(() => files.files.get(painting.piece?.hash ?? '')?.inks ?? [])
 const base = computed(() => (history.document ? baseSwatchOf(history.document) : undefined))
@@ -169,7 +174,7 @@ const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.va
         {{ target.swatch.name }}:
         {{ target.swatch.locked ? 'locked' : target.isBase ? 'turns the whole' : 'drag; with Alt it is freed' }}
       </title>
-      <circle r="13" fill="transparent" />
+      <circle :r="reach" fill="transparent" />
       <rect
         v-if="target.swatch.locked"
         :x="-target.size"

@@ -110,7 +110,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
     <div class="flex min-h-7 flex-wrap items-center gap-x-2 gap-y-0.5">
       <template v-if="proofs.sheet === 'harmonies'">
         <PopOver :title="`Show ${HARMONIES.length - proofs.hidden.length} of ${HARMONIES.length}`">
-          <label v-for="kind in HARMONIES" :key="kind" class="flex h-7 items-center gap-2 px-2 hover:bg-hover"
+          <label v-for="kind in HARMONIES" :key="kind" class="flex min-h-7 items-center gap-2 px-2 hover:bg-hover"
             ><input type="checkbox" :checked="!proofs.hidden.includes(kind)" @change="toggle(kind)" /><span
               class="first-letter:uppercase"
               >{{ kind }}</span

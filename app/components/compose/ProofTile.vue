@@ -109,6 +109,9 @@ const keyed = (event: KeyboardEvent): void => {
 .proof > span:first-child {
   width: 100%;
 }
+[data-hand='finger'] .tools {
+  flex-direction: column;
+}
 .tools {
   position: absolute;
   right: 1px;
@@ -118,8 +121,8 @@ const keyed = (event: KeyboardEvent): void => {
 .tool {
   display: grid;
   place-items: center;
-  width: 24px;
-  height: 24px;
+  width: var(--low);
+  height: var(--low);
   color: var(--text);
   opacity: 0;
   position: relative;

@@ -126,7 +126,7 @@ const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
         </svg>
       </button>
     </div>
-    <label class="flex h-6 items-center gap-1.5 text-caption"
+    <label class="flex min-h-6 items-center gap-1.5 text-caption"
       ><input v-model="together" type="checkbox" />move all together</label
     >
   </div>
@@ -137,8 +137,8 @@ const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
   position: absolute;
   display: grid;
   place-items: center;
-  width: 28px;
-  height: 28px;
+  width: var(--high);
+  height: var(--high);
   transform: translate(-50%, 50%);
   cursor: grab;
   border-radius: 50%;

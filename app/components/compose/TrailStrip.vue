@@ -128,7 +128,7 @@ const marker = computed(
       Every change leaves a state here. K keeps the one you are in for good.
     </p>
     <template v-else>
-      <div class="flex h-6 items-center gap-2 text-caption">
+      <div class="flex min-h-6 items-center gap-2 text-caption">
         <h3>Trail</h3>
         <span class="value" data-test="trail-at">{{ placeOf(shown?.id ?? null) + 1 }} of {{ states.length }}</span>
         <template v-if="shown">
@@ -211,7 +211,7 @@ const marker = computed(
         </ul>
       </div>
       <div
-        class="relative pt-0.5"
+        class="relative flex min-h-(--low) touch-none items-center"
         role="slider"
         tabindex="0"
         aria-label="Scrub through the trail"
@@ -223,10 +223,10 @@ const marker = computed(
         @pointerdown="scrub"
         @keydown="keyed"
       >
-        <canvas ref="bar" class="block h-3 w-full cursor-ew-resize touch-none" />
+        <canvas ref="bar" class="block h-3 w-full cursor-ew-resize" />
         <i
           v-if="placeOf(pointed ?? current) >= 0"
-          class="pointer-events-none absolute -bottom-0.5 top-0 w-[3px] -translate-x-1/2 border-x border-panel bg-ink"
+          class="pointer-events-none absolute inset-y-0.5 w-[3px] -translate-x-1/2 border-x border-panel bg-ink"
           :style="{ left: marker }"
         />
       </div>

@@ -150,31 +150,34 @@ const MEASURE_HINTS = {
           @preview="preview({ [key]: $event / 100 }, said)"
           @settle="settle({ [key]: $event / 100 }, said)"
         />
-        <p v-if="n === 1" class="flex h-6 items-center gap-1 text-caption">
-          <span class="shrink-0">±</span
-          ><input
-            v-model.number="limits.saturation"
-            class="field small w-8 px-1! text-right text-caption"
-            inputmode="numeric"
-            aria-label="Random saturation up to, percent"
-          /><span>sat.</span
-          ><input
-            v-model.number="limits.brightness"
-            class="field small w-8 px-1! text-right text-caption"
-            inputmode="numeric"
-            aria-label="Random brightness up to, percent"
-          /><span>bright.</span>
-          <button
-            class="control ml-auto small px-1.5!"
-            title="Each swatch a little more or less saturated and bright, at random"
-            data-test="nudge"
-            @click="nudge"
-          >
-            Nudge at random
-          </button>
-        </p>
       </div>
     </div>
+    <p class="flex flex-wrap items-center gap-x-2 gap-y-1 text-caption">
+      <span>At random, by up to</span>
+      <label class="flex items-center gap-1"
+        ><input
+          v-model.number="limits.saturation"
+          class="field small w-9 px-1! text-right text-caption"
+          inputmode="numeric"
+          aria-label="Random saturation up to, percent"
+        />% saturation</label
+      ><label class="flex items-center gap-1"
+        ><input
+          v-model.number="limits.brightness"
+          class="field small w-9 px-1! text-right text-caption"
+          inputmode="numeric"
+          aria-label="Random brightness up to, percent"
+        />% brightness</label
+      >
+      <button
+        class="control small ml-auto px-1.5!"
+        title="Each swatch a little more or less saturated and bright, at random"
+        data-test="nudge"
+        @click="nudge"
+      >
+        Nudge at random
+      </button>
+    </p>
     <CastPanel />
     <section class="border-t border-line pt-1.5" aria-label="Further swatches">
       <p class="flex flex-wrap items-center gap-1">

@@ -22,11 +22,13 @@ const printing = usePrinting()
 const files = useArtworkFiles()
 const table = useTemplateRef<HTMLElement>('table')
 const { width, height: whole } = useElementSize(table)
-const height = computed(() => Math.max(0, whole.value - FOOT))
+/** The room around the artwork, for its crop marks, and that at the foot, for its name and the zoom. */
+const MARGIN = 24
+const hand = useHand()
+const foot = computed(() => (hand.finger.value ? 44 : 32))
+const height = computed(() => Math.max(0, whole.value - foot.value))
 const zoom = ref(1)
 const pan = ref({ x: 0, y: 0 })
-/** The room around the artwork, for its crop marks, and that at the foot, for its name and the zoom. */
-const [MARGIN, FOOT] = [24, 32]
 
 const screen = computed(() => (painting.piece ? files.screens.get(painting.piece.hash) : undefined))
 const size = computed(() => {
@@ -83,14 +85,16 @@ const zoomBy = (factor: number, at?: { x: number; y: number }): void => {
   pan.value = next === 1 ? { x: 0, y: 0 } : { x: x - (x - pan.value.x) * ratio, y: y - (y - pan.value.y) * ratio }
   zoom.value = next
 }
-const wheel = (event: WheelEvent): void => {
+/** A place of the window, from the middle of the table. */
+const fromMiddle = ({ x, y }: { x: number; y: number }): { x: number; y: number } => {
   const box = table.value?.getBoundingClientRect()
-  if (!box) return
-  zoomBy(event.deltaY < 0 ? 1.2 : 1 / 1.2, {
-    x: event.clientX - box.left - box.width / 2,
-    y: event.clientY - box.top - (box.height - FOOT) / 2,
-  })
+  return box ? { x: x - box.left - box.width / 2, y: y - box.top - (box.height - foot.value) / 2 } : { x: 0, y: 0 }
 }
+const wheel = (event: WheelEvent): void => zoomBy(event.deltaY < 0 ? 1.2 : 1 / 1.2, fromMiddle(event))
+usePinch(table, ({ factor, x, y, dx, dy }) => {
+  if (zoom.value > 1) pan.value = { x: pan.value.x + dx, y: pan.value.y + dy }
+  zoomBy(factor, fromMiddle({ x, y }))
+})
 const grab = (event: PointerEvent): void => {
   if ((stage.picking || stage.lifting) && event.button === 0 && artwork.value?.shapes) return artwork.value.press(event)
   if (zoom.value === 1 || event.button !== 0) return
@@ -159,7 +163,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
       v-if="painting.piece"
       class="absolute left-1/2"
       :style="{
-        top: `calc(50% - ${FOOT / 2}px)`,
+        top: `calc(50% - ${foot / 2}px)`,
         width: `${size.width}px`,
         height: `${size.height}px`,
         transform: `translate(-50%, -50%) translate(${pan.x}px, ${pan.y}px) scale(${zoom})`,
@@ -216,7 +220,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
     <div
       v-if="painting.piece"
       class="absolute inset-x-0 bottom-0 flex items-center gap-3 bg-table pl-4 pr-3 text-caption leading-[14px] text-quiet"
-      :style="{ height: `${FOOT}px` }"
+      :style="{ height: `${foot}px` }"
     >
       <p class="line-clamp-2 min-w-0" :class="{ 'shrink-0 max-w-1/2': words }">
         {{ titleShown(painting.piece.name) }}<template v-if="stage.before"> · original</template

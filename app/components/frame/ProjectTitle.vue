@@ -13,11 +13,11 @@ const editing = ref(false)
   />
   <button
     v-else
-    class="min-w-0 truncate px-1 font-title text-[15px] font-semibold"
+    class="min-h-(--low) min-w-0 px-1 text-left font-title text-[15px] leading-4 font-semibold"
     title="Rename"
     data-test="project-name"
     @click="editing = true"
   >
-    {{ history.document?.name }}
+    <span class="line-clamp-2 wrap-anywhere">{{ history.document?.name }}</span>
   </button>
 </template>

@@ -34,12 +34,15 @@ const percentOf = (swatch: Swatch | undefined): number => Math.round(((swatch?.s
 const labelOf = (swatch: Swatch): string =>
   [swatch.name, swatch.hex, swatch.role, `${percentOf(swatch)}%`, ...(swatch.locked ? ['locked'] : [])].join(', ')
 /** No block is narrower than this, and on one narrower than that the name is small. */
+const hand = useHand()
 const [NARROWEST, NARROW] = [68, 96]
+/** By finger, the joint at either side of a block leaves as much of it. */
+const FINGER = 84
 const widths = computed(() =>
   widthsOf(
     scheme.value.map(({ share }) => share),
     width.value,
-    NARROWEST,
+    hand.finger.value ? FINGER : NARROWEST,
   ),
 )
 /** The ladders rest while colors pass by: they are small, and the hand must not wait for them. */
@@ -209,7 +212,7 @@ const cutTitle = (swatch: Swatch): string =>
 <template>
   <footer
     ref="band"
-    class="relative grid h-28 grid-cols-[minmax(0,1fr)_92px] gap-3 border-t border-line bg-panel px-4 pt-2"
+    class="relative grid h-(--band) grid-cols-[minmax(0,1fr)_92px] gap-3 border-t border-line bg-panel px-4 pt-2"
     aria-label="Scheme"
     data-test="band"
   >
@@ -270,7 +273,7 @@ const cutTitle = (swatch: Swatch): string =>
           </p>
           <p class="flex h-4 min-w-0 items-center gap-2 overflow-hidden">
             <button
-              class="value -my-1 h-6 hover:underline"
+              class="value -my-1 h-6 hover:underline finger:-my-3 finger:h-10"
               :aria-label="`Copy ${swatch.hex}`"
               title="Copy"
               tabindex="-1"
@@ -301,7 +304,11 @@ const cutTitle = (swatch: Swatch): string =>
         </li>
       </ol>
     </div>
-    <div v-if="openedSwatch" ref="card" class="absolute bottom-[110px] right-0 z-40 w-[480px] xl:w-[560px]">
+    <div
+      v-if="openedSwatch"
+      ref="card"
+      class="absolute bottom-full right-0 max-h-[calc(100vh-var(--band)-52px)] overflow-y-auto z-40 w-[480px] xl:w-[560px]"
+    >
       <SwatchCard :key="openedSwatch.id" :swatch="openedSwatch" @close="close" />
     </div>
     <BandMenus />
@@ -327,10 +334,10 @@ const cutTitle = (swatch: Swatch): string =>
 }
 .joint {
   position: absolute;
-  right: -12px;
+  right: calc(var(--low) / -2);
   top: 0;
   z-index: 10;
-  width: 24px;
+  width: var(--low);
   height: 42px;
   cursor: ew-resize;
   touch-action: none;
@@ -338,7 +345,7 @@ const cutTitle = (swatch: Swatch): string =>
 .joint::after {
   content: '';
   position: absolute;
-  left: 10px;
+  left: calc(50% - 1px);
   top: 9px;
   width: 2px;
   height: 24px;

@@ -9,7 +9,7 @@ const FILLS = { paper: 'rgb(244 244 244)', gray: 'rgb(128 128 128)', night: 'rgb
   <ChoiceRow
     v-model="surround"
     label="Surround"
-    look="grid size-6 place-items-center"
+    look="grid size-6 finger:size-10 place-items-center"
     :choices="SURROUNDS.map(value => ({ value, hint: `Surround: ${value}`, label: `Surround: ${value}` }))"
   >
     <template #default="{ choice, checked }">

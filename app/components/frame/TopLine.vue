@@ -13,7 +13,11 @@ const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?
 <template>
   <header class="top grid h-11 items-center border-b border-line bg-panel px-3">
     <div class="flex min-w-0 items-center gap-2">
-      <NuxtLink to="/" aria-label="All projects" title="All projects" class="grid size-8 place-items-center"
+      <NuxtLink
+        to="/"
+        aria-label="All projects"
+        title="All projects"
+        class="grid size-8 finger:size-10 place-items-center"
         ><PlumbagoMark :colors="swatches"
       /></NuxtLink>
       <ProjectTitle />
@@ -101,6 +105,11 @@ li:last-child .step-mark::after {
 }
 .step-mark:hover {
   color: var(--text);
+}
+@media (max-width: 1100px) {
+  .step-mark {
+    padding: 0 12px;
+  }
 }
 /* Where there is little room, as at 200% zoom, nothing lies over the steps. */
 @media (max-width: 900px) {

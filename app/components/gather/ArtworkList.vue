@@ -46,7 +46,7 @@ const remove = (art: Artwork): void => {
         ref="chooser"
         type="file"
         class="hidden"
-        accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
+        accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,.gif,image/svg+xml,image/png,image/jpeg,image/webp,image/gif"
         multiple
         aria-label="Add artwork"
         data-test="artwork-file"
@@ -82,7 +82,7 @@ const remove = (art: Artwork): void => {
           ><span class="text-caption text-quiet">{{ inkCount(art) }}</span>
         </p>
         <button
-          class="control bare absolute right-0.5 top-0.5 bg-panel px-1 opacity-0 focus-visible:opacity-100 group-hover:opacity-100"
+          class="remove control bare absolute right-0.5 top-0.5 bg-panel px-1"
           :aria-label="`Remove ${art.name}`"
           @click="remove(art)"
         >
@@ -91,7 +91,18 @@ const remove = (art: Artwork): void => {
       </li>
     </ul>
     <p v-else class="border border-dashed border-strong p-6 text-center">
-      Drop SVG files or flat pictures (PNG, JPEG, WebP) here, or choose them. They are shown and recolored at once.
+      Drop SVG files or pictures (PNG, JPEG, WebP, GIF) here, or choose them. They are shown and recolored at once.
     </p>
   </section>
 </template>
+
+<style scoped>
+/* It is there for who points at the artwork, comes by key, or works by finger. */
+.remove:not(:focus-visible) {
+  opacity: 0;
+}
+.group:hover .remove,
+[data-hand='finger'] .remove {
+  opacity: 1;
+}
+</style>

@@ -97,7 +97,7 @@ const takeInks = (): void => {
 <template>
   <section class="grid gap-4" aria-labelledby="base-title">
     <h2 id="base-title">Base color</h2>
-    <div class="grid grid-cols-[1fr_200px] gap-5">
+    <div class="grid grid-cols-[minmax(0,1fr)_180px] gap-5 xl:grid-cols-[minmax(0,1fr)_200px]">
       <div class="grid content-start gap-3">
         <form class="flex gap-2" @submit.prevent="take">
           <input

@@ -81,14 +81,14 @@ const what = computed(
         />
       </span>
     </div>
-    <p class="flex min-w-0 items-baseline gap-1 leading-4" :title="what">
-      <span class="truncate">{{ candidate.title }}</span
+    <p class="flex min-w-0 flex-wrap items-baseline gap-x-1 leading-4" :title="what">
+      <span class="line-clamp-2 min-w-0 wrap-anywhere">{{ candidate.title }}</span
       ><span v-if="inUse" class="text-caption" aria-label="in use">●</span
       ><span v-if="candidate.extraction?.flat" class="shrink-0 text-caption text-quiet">palette</span
       ><span v-if="candidate.problem" aria-label="problem">▲</span
       ><button
         v-if="found.length"
-        class="ml-auto shrink-0 self-center px-1 text-caption text-quiet underline-offset-2 hover:text-ink hover:underline"
+        class="ml-auto min-h-(--low) shrink-0 self-center px-1 text-caption text-quiet underline-offset-2 hover:text-ink hover:underline"
         :aria-label="`Put the colors of ${candidate.title} on the shelf`"
         title="Put these colors on the shelf"
         data-test="reference-shelf"

@@ -85,8 +85,8 @@ onUnmounted(() => history.preview(null))
           :style="{ background: hex, flex: `${share} 1 0` }"
       /></span>
       <span class="flex items-baseline justify-between gap-2"
-        ><span class="max-w-[75%] shrink-0 truncate" :title="scheme.name">{{ scheme.name }}</span
-        ><span class="min-w-0 truncate text-caption text-quiet">{{ scheme.caption }}</span></span
+        ><span class="line-clamp-2 min-w-0" :title="scheme.name">{{ scheme.name }}</span
+        ><span class="max-w-1/2 shrink-0 text-right text-caption text-quiet">{{ scheme.caption }}</span></span
       >
     </button>
     <slot name="corner" />

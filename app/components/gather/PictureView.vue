@@ -315,7 +315,7 @@ const labelOf = (sample: Sample): string => {
       </div>
     </div>
     <p v-if="problem" role="alert">▲ {{ problem }}</p>
-    <p class="flex items-center gap-1 text-caption text-quiet">
+    <p class="flex flex-wrap items-center gap-1 text-caption text-quiet">
       <label v-if="chosenSample && !marking" class="flex min-w-0 grow items-center gap-2"
         >Patch
         <input

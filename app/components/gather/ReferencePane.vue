@@ -15,9 +15,10 @@ const inUse = computed(() => (history.settled?.derived ? '' : [...(settings.valu
 const isInUse = (of: readonly string[]): boolean => of.length > 0 && [...of].sort().join() === inUse.value
 const canLean = computed(() => inUse.value !== '')
 const canPull = computed(() => history.settled?.derived === false)
-const chosen = (): void => {
-  const list = [...(chooser.value?.files ?? [])]
-  if (chooser.value) chooser.value.value = ''
+const chosen = (event: Event): void => {
+  const input = event.target as HTMLInputElement
+  const list = [...(input.files ?? [])]
+  input.value = ''
   emit('add', list)
 }
 const remove = (): void => {
@@ -44,6 +45,8 @@ const TAKEN: Record<TakenBy, { title: string; hint: string }> = {
   eye: { title: 'By eye', hint: 'As people pick them: varied and colorful, with what stands out; one dark, one light' },
   faithful: { title: 'Faithful', hint: 'What covers the picture best' },
 }
+const hand = useHand()
+const camera = useTemplateRef<HTMLInputElement>('camera')
 const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind => ({
   value: APART[kind] as (typeof APART)[keyof typeof APART],
   title: kind === 'usual' ? 'Usual' : 'Wide',
@@ -66,12 +69,25 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
         />
         <button class="control" @click="remove">Remove</button>
       </template>
+      <button v-if="hand.finger.value" class="control" data-test="take-photo" @click="camera?.click()">
+        Take a photo…
+      </button>
       <button class="control" @click="chooser?.click()">Add pictures…</button>
+      <input
+        ref="camera"
+        type="file"
+        class="hidden"
+        accept="image/jpeg"
+        capture="environment"
+        aria-label="Take a photo as a reference"
+        data-test="camera"
+        @change="chosen"
+      />
       <input
         ref="chooser"
         type="file"
         class="hidden"
-        accept="image/png,image/jpeg,image/webp"
+        accept="image/png,image/jpeg,image/webp,image/gif"
         multiple
         aria-label="Add reference pictures"
         data-test="reference-file"

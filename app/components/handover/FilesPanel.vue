@@ -86,7 +86,7 @@ const choose = (): void => {
     </section>
     <section class="grid gap-3" aria-labelledby="artwork-out">
       <h2 id="artwork-out">Artwork as it is now</h2>
-      <ul v-if="history.document?.artwork.length" v-one-stop="{ of: 'button' }" class="grid grid-cols-2 gap-x-5">
+      <ul v-if="history.document?.artwork.length" v-one-stop="{ of: 'button' }" class="grid gap-x-5 xl:grid-cols-2">
         <li
           v-for="art in history.document.artwork"
           :key="art.id"

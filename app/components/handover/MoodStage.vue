@@ -69,7 +69,7 @@ const wheeled = (event: WheelEvent, frame: Frame): void => {
   >
     <PageView
       v-if="mood.page"
-      class="max-h-full max-w-full border border-line"
+      class="max-h-full max-w-full touch-none border border-line"
       :style="{
         aspectRatio: `${mood.page.width} / ${mood.page.height}`,
         height: mood.page.height > mood.page.width ? '100%' : undefined,
@@ -82,7 +82,7 @@ const wheeled = (event: WheelEvent, frame: Frame): void => {
       <rect
         v-for="frame in frames"
         :key="frame.picture"
-        class="frame cursor-move touch-none"
+        class="frame cursor-move"
         role="button"
         tabindex="-1"
         fill="transparent"

@@ -17,7 +17,9 @@ const remapping = useRemapping()
 const SORTS = ['area', 'lightness', 'hue', 'family'] as const
 const sort = useLocalStorage<(typeof SORTS)[number]>('plumbago ink sort', 'area')
 const wanted = ref('')
-const LINE = 28
+const hand = useHand()
+/** How high a line is, for the hand that works here. */
+const line = computed(() => (hand.finger.value ? 40 : 28))
 
 const nameOf = (to: string | null): string => history.document?.scheme.find(({ id }) => id === to)?.name ?? 'left as is'
 const found = computed(() => {
@@ -54,7 +56,7 @@ const goals = computed(() => [
   ...(history.document?.scheme ?? []).map(({ id, name }) => ({ value: id, title: name })),
   { value: '', title: 'left as is' },
 ])
-const { list, containerProps, wrapperProps } = useVirtualList(sorted, { itemHeight: LINE, overscan: 6 })
+const { list, containerProps, wrapperProps } = useVirtualList(sorted, { itemHeight: () => line.value, overscan: 6 })
 const most = computed(() => Math.max(1e-6, ...found.value.map(({ area }) => area)))
 const isLead = (hex: string): boolean => remapping.familyOf.get(hex)?.family.inks[0] === hex
 
@@ -144,7 +146,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
       >
         <li v-for="(run, i) in runs" :key="i">
           <button
-            class="block h-6 w-14 border border-line hover:border-ink"
+            class="block h-(--low) w-14 border border-line hover:border-ink"
             :style="{ background: gradientOf(run) }"
             :aria-label="`Gradient of ${run.join(', ')}`"
             :title="run.join(' to ')"
@@ -164,7 +166,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
         <li
           v-for="{ data: row, index } in list"
           :key="row.hex"
-          :style="{ height: `${LINE}px` }"
+          :style="{ height: `${line}px` }"
           class="border-b border-line"
         >
           <div

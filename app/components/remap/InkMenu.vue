@@ -89,7 +89,8 @@ const keyed = (event: KeyboardEvent): void => {
   height: 100%;
   overflow: hidden;
   cursor: grab;
-  touch-action: none;
+  /* up and down scrolls the column; across carries the ink */
+  touch-action: pan-y;
 }
 :deep(.ink.lit) {
   box-shadow:

@@ -114,7 +114,7 @@ const light = useLighting()
     class="grid min-h-0 grid-rows-[auto_auto_minmax(0,1fr)] gap-2 border-t border-line pt-2"
     aria-labelledby="restrict-title"
   >
-    <div class="flex h-7 items-center gap-2">
+    <div class="flex min-h-7 items-center gap-2">
       <h3 id="restrict-title">Only colors of</h3>
       <SelectField
         class="min-w-0 grow"

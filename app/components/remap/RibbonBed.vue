@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core'
-import { columnSlots, ribbonPath, visibleIn, type Slot } from './ribbons'
+import { columnSlots, ribbonPath, thinned, visibleIn, type Slot } from './ribbons'
 import { followDrag } from '~/composables/useDrag'
 
 /**
@@ -16,7 +16,6 @@ const { width, height } = useElementSize(bed)
 const { y: scrolled } = useScroll(scroller)
 const INK_WIDTH = 104
 const SWATCH_WIDTH = 132
-const LEAST = 5
 
 const scheme = computed(() => history.document?.scheme ?? [])
 const colorOf = (hex: string): string => remapping.colors.get(hex) ?? hex
@@ -27,11 +26,13 @@ const rows = computed(() => {
   const place = (to: string | null): number => order.get(to ?? '') ?? scheme.value.length
   return [...remapping.rows].sort((one, other) => place(one.to) - place(other.to) || other.area - one.area)
 })
+/** An ink is never less high than what is pressed by the hand that works here. */
+const hand = useHand()
 const inkSlots = computed(() =>
   columnSlots(
     rows.value.map(({ area }) => area),
     height.value,
-    LEAST,
+    hand.least.value,
   ),
 )
 const tall = computed(() =>
@@ -47,7 +48,12 @@ const areaOf = computed(() => {
   return areas
 })
 const swatchSlots = computed(() =>
-  columnSlots([...scheme.value.map(({ id }) => areaOf.value.get(id) ?? 0), 0], height.value, 34, 6),
+  columnSlots(
+    [...scheme.value.map(({ id }) => areaOf.value.get(id) ?? 0), 0],
+    height.value,
+    Math.max(34, hand.least.value),
+    6,
+  ),
 )
 
 /** Where each ribbon ends: the ends of a swatch's inks share its height as their beginnings share the column. */
@@ -73,7 +79,9 @@ const ends = computed(() => {
 const ribbons = computed(() =>
   shownRows.value.flatMap(({ row, slot }) => {
     const end = ends.value.get(row.hex)
-    return end ? [{ ...row, end, from: { ...slot, top: slot.top - scrolled.value } }] : []
+    return end
+      ? [{ ...row, end, from: thinned({ ...slot, top: slot.top - scrolled.value }, row.area, height.value) }]
+      : []
   }),
 )
 
@@ -204,7 +212,7 @@ const move = async (hex: string, by: number): Promise<void> => {
 
 <template>
   <div ref="bed" data-previews class="relative min-h-0 overflow-hidden" data-test="ribbons" @wheel="wheel">
-    <svg class="absolute inset-0 size-full" aria-hidden="true">
+    <svg class="absolute inset-0 size-full touch-none" aria-hidden="true">
       <defs>
         <linearGradient
           v-for="({ hex }, i) in ribbons"

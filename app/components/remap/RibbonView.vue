@@ -23,7 +23,7 @@ watch(
     <p v-else class="self-start border border-dashed border-strong p-6 text-center">This artwork says no colors.</p>
     <div class="grid gap-1.5">
       <LossList v-if="listed" class="max-h-44" />
-      <p class="flex h-6 items-center gap-2 text-caption" data-test="contrast-kept">
+      <p class="flex min-h-6 items-center gap-2 text-caption" data-test="contrast-kept">
         <span>Contrast of what touches</span>
         <template v-if="remapping.losses.length">
           <button
@@ -55,7 +55,7 @@ watch(
       </p>
       <SelectionBar v-if="remapping.selected.size" />
       <GroupPanel v-else-if="remapping.group" :id="remapping.group" :key="remapping.group" />
-      <p v-else class="flex h-7 items-center text-caption text-quiet">
+      <p v-else class="flex min-h-7 items-center text-caption text-quiet">
         Drag an ink to a swatch. A click selects; a click on a swatch shows its group.
       </p>
     </div>

@@ -13,7 +13,7 @@ onKeyStroke('Escape', clear)
 </script>
 
 <template>
-  <div class="flex h-7 items-center gap-1" role="group" :aria-label="`${say} selected`" data-test="selection">
+  <div class="flex min-h-7 items-center gap-1" role="group" :aria-label="`${say} selected`" data-test="selection">
     <span class="mr-1 shrink-0">{{ say }} to</span>
     <button
       v-for="swatch in history.document?.scheme ?? []"

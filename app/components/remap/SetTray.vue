@@ -52,7 +52,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
         ref="chooser"
         type="file"
         class="hidden"
-        accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
+        accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,.gif,image/svg+xml,image/png,image/jpeg,image/webp,image/gif"
         multiple
         aria-label="Add artwork to the set"
         data-test="set-files"

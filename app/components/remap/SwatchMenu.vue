@@ -64,8 +64,9 @@ const choices = computed(() => [
     @focus="emit('light', true)"
     @blur="emit('light', false)"
   >
-    <span class="pointer-events-none block w-full truncate text-left">{{ swatch.name }}</span>
-    <span class="pointer-events-none value block">{{ (area * 100).toFixed(0) }}%</span>
+    <span class="pointer-events-none line-clamp-2 w-full text-left leading-[14px]"
+      >{{ swatch.name }} <span class="value">{{ (area * 100).toFixed(0) }}%</span></span
+    >
   </MenuList>
 </template>
 

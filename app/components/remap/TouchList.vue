@@ -120,7 +120,7 @@ onUnmounted(() => history.preview(null))
         </button></span
       >
     </div>
-    <p class="flex h-7 items-center gap-1">
+    <p class="flex min-h-7 items-center gap-1">
       <span class="mr-auto" aria-live="polite" data-test="picked">{{
         crowded
           ? 'This artwork has too many shapes to pick single ones.'
@@ -156,13 +156,13 @@ onUnmounted(() => history.preview(null))
       </div>
       <ul
         v-one-stop="{ of: 'button' }"
-        class="grid grid-cols-2 gap-x-4 gap-y-1"
+        class="grid gap-y-0.5"
         aria-label="Swatches with their ladders"
         @pointerleave="preview(null)"
       >
-        <li v-for="row in rows" :key="row.id" class="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-2">
-          <span class="truncate">{{ row.name }}</span>
-          <span class="flex">
+        <li v-for="row in rows" :key="row.id" class="grid grid-cols-[minmax(0,1fr)_minmax(0,2.4fr)] items-center gap-2">
+          <span class="line-clamp-2 leading-[14px]">{{ row.name }}</span>
+          <span class="flex flex-wrap">
             <button
               v-for="(hex, i) in [row.hex, ...row.rungs]"
               :key="i"
@@ -197,7 +197,7 @@ onUnmounted(() => history.preview(null))
       class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] border-t border-line pt-2"
       aria-label="Touch-ups of this artwork"
     >
-      <div class="flex h-6 items-center">
+      <div class="flex min-h-6 items-center">
         <h3>
           {{
             remapping.touches.length ? `Touch-ups of ${titleShown(remapping.artwork?.name ?? '')}` : 'No touch-ups yet'
@@ -211,7 +211,7 @@ onUnmounted(() => history.preview(null))
         <li
           v-for="touch in [...remapping.touches].reverse()"
           :key="touch.id"
-          class="flex h-7 items-center gap-2 border-b border-line hover:bg-hover"
+          class="flex min-h-7 items-center gap-2 border-b border-line hover:bg-hover"
         >
           <button
             class="flex h-full min-w-0 grow items-center gap-2 text-left"
@@ -243,11 +243,11 @@ onUnmounted(() => history.preview(null))
 
 <style scoped>
 .chip {
-  width: 18px;
-  height: 24px;
+  flex: 1 0 var(--low);
+  height: var(--low);
 }
 .chip.first {
-  width: 28px;
+  flex-grow: 1.6;
 }
 .chip:not(:disabled):hover,
 .chip:focus-visible {

@@ -69,7 +69,7 @@ onUnmounted(() => history.preview(null))
     data-test="whole-artwork"
   >
     <section class="grid gap-0.5" aria-labelledby="adjust-title">
-      <div class="flex h-7 items-center gap-1">
+      <div class="flex min-h-7 items-center gap-1">
         <h3 id="adjust-title" class="mr-auto">Adjust the result; the scheme stays</h3>
         <button class="control" :disabled="atRest" title="The swatches themselves take these colors" @click="adopt">
           Adopt into scheme

@@ -1,4 +1,4 @@
-import { columnSlots, ribbonPath } from './ribbons'
+import { columnSlots, ribbonPath, thinned } from './ribbons'
 
 it('gives heights by share, none under the least, filling the room', () => {
   const slots = columnSlots([0.7, 0.3, 0], 100, 10, 2)
@@ -13,6 +13,11 @@ it('needs more room than there is rather than losing an ink', () =>
       10,
     ).at(-1)?.top,
   ).toBe(49 * 12))
+it('begins a ribbon in the middle of its slot, as thick as its share', () => {
+  expect(thinned({ top: 100, height: 24 }, 0.02, 300)).toEqual({ top: 109, height: 6 })
+  expect(thinned({ top: 100, height: 24 }, 0.5, 300)).toEqual({ top: 100, height: 24 })
+  expect(thinned({ top: 0, height: 24 }, 0, 300).height).toBe(2)
+})
 it('draws a band from slot to slot', () =>
   expect(ribbonPath({ top: 0, height: 10 }, { top: 20, height: 4 }, 0, 100)).toBe(
     'M0 0C50 0 50 20 100 20V24C50 24 50 10 0 10Z',

@@ -21,6 +21,15 @@ export const columnSlots = (shares: readonly number[], room: number, least: numb
   })
 }
 
+/**
+ * Where a ribbon begins in the slot of its ink: in its middle, as thick as its share of the room, for a slot can be
+ * higher than that. Never under 2 pixels.
+ */
+export const thinned = ({ top, height }: Slot, share: number, room: number): Slot => {
+  const thick = Math.min(height, Math.max(2, share * room))
+  return { top: top + (height - thick) / 2, height: thick }
+}
+
 /** A smooth band from a slot at `x0` to one at `x1`. */
 export const ribbonPath = (from: Slot, to: Slot, x0: number, x1: number): string => {
   const middle = (x0 + x1) / 2

@@ -12,7 +12,7 @@ const take = (hex: string, event: MouseEvent): void => {
 <template>
   <div
     v-one-stop="{ of: '.chip' }"
-    class="flex"
+    class="flex flex-wrap"
     data-previews
     role="group"
     :aria-label="title"
@@ -37,9 +37,8 @@ const take = (hex: string, event: MouseEvent): void => {
 
 <style scoped>
 .chip {
-  flex: 1 1 0;
-  min-width: 0;
-  height: 24px;
+  flex: 1 0 var(--low);
+  height: var(--low);
 }
 .chip:focus-visible,
 .chip:hover {

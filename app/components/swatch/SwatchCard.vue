@@ -102,7 +102,7 @@ const remove = (): void => {
 
 <template>
   <div
-    class="grid gap-2 border border-strong bg-panel p-3 shadow-float"
+    class="grid grid-cols-[minmax(0,1fr)] gap-2 border border-strong bg-panel p-3 shadow-float"
     role="dialog"
     :aria-label="`Swatch ${swatch.name}`"
     data-test="swatch-card"
@@ -118,25 +118,25 @@ const remove = (): void => {
         :value="swatch.name"
         @settle="rename"
       />
-      <span class="flex min-w-0 grow gap-1 overflow-hidden" role="group" aria-label="Names from the list"
+      <span class="flex min-w-0 grow flex-wrap gap-1" role="group" aria-label="Names from the list"
         ><button
           v-for="{ name, away } in names"
           :key="name"
-          class="control small min-w-0 px-1.5! text-caption"
+          class="control small px-1.5! text-caption"
           :title="`${name}: ΔE ${away.toFixed(1)} away`"
           data-test="proposed-name"
           @click="rename(name)"
         >
-          <span class="truncate">{{ name }}</span>
+          {{ name }}
         </button></span
       >
       <button class="control bare px-1" aria-label="Close the card" @click="emit('close')">
         <XMarkIcon class="size-4" />
       </button>
     </div>
-    <div class="grid grid-cols-2 gap-5">
+    <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5 finger:gap-3">
       <div class="grid content-start gap-1.5">
-        <form class="flex gap-1" @submit.prevent="type">
+        <form class="flex flex-wrap gap-1" @submit.prevent="type">
           <input
             v-model="typed"
             class="field w-24 min-w-0 grow"
@@ -171,7 +171,7 @@ const remove = (): void => {
           @preview="history.preview($event && { do: 'edit swatch', id: swatch.id, ...$event })"
           @pick="edit($event.hex, $event.hue)"
         />
-        <div class="flex items-center gap-2 pt-0.5">
+        <div class="flex flex-wrap items-center gap-2 pt-0.5">
           <SelectField
             class="grow"
             label="Role"
@@ -193,7 +193,7 @@ const remove = (): void => {
         </div>
       </div>
       <div class="grid content-start gap-1">
-        <div class="flex items-center gap-2">
+        <div class="flex flex-wrap items-center gap-x-2 gap-y-1">
           <ChoiceRow
             v-model="taking"
             class="grow"
@@ -246,7 +246,7 @@ const remove = (): void => {
         <SwatchOrigin :swatch="swatch" />
       </div>
     </div>
-    <p class="flex gap-1.5 [&>.control]:px-2!">
+    <p class="flex flex-wrap gap-1.5 [&>.control]:px-2!">
       <button
         class="control"
         :aria-pressed="swatch.locked"

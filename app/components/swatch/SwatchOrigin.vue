@@ -40,7 +40,7 @@ const said = computed(() => {
 </script>
 
 <template>
-  <p class="flex h-6 items-center gap-2 text-caption" data-test="origin">
+  <p class="flex min-h-6 items-center gap-2 text-caption" data-test="origin">
     <LinkIcon v-if="followed" class="size-3.5 shrink-0" :class="{ 'opacity-30': cut }" />
     <span class="min-w-0 grow truncate" :title="origin + said">{{ origin }}{{ said }}</span>
     <button v-if="cut" class="control small px-1.5!" @click="history.run({ do: 'restore swatch', id: swatch.id })">

@@ -122,7 +122,7 @@ onUnmounted(() => {
 <template>
   <div
     v-if="history.document"
-    class="grid h-full grid-rows-[44px_minmax(0,1fr)_112px]"
+    class="grid h-full grid-rows-[44px_minmax(0,1fr)_var(--band)]"
     :class="{ 'outline-2 -outline-offset-4 outline-accent': over }"
   >
     <h1 class="sr-only">{{ history.document.name }}: {{ title }}</h1>
