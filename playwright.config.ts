@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from './tests/browser'
 
+const HINTS = ['band', 'stage', 'proofs', 'ribbons', 'freeze']
+
 const port = Number(process.env.TEST_PORT ?? 4190)
 
 export default defineConfig({
@@ -12,6 +14,16 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.data/reports/playwright.json' }]],
   globalSetup: './tests/e2e/global-setup.ts',
   use: {
+    // hints of the first minutes are put away but where they are what is tested
+    storageState: {
+      cookies: [],
+      origins: [
+        {
+          origin: `http://127.0.0.1:${port}`,
+          localStorage: [{ name: 'plumbago hints put away', value: JSON.stringify(HINTS) }],
+        },
+      ],
+    },
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     testIdAttribute: 'data-test',

@@ -20,7 +20,7 @@ try {
   const count = await bringUpToDate(sql, (file, failed) => {
     if (failed !== null) console.log(`“${file.name}” could not be measured again: ${failed}`)
   })
-  if (count) console.log(`Measured ${count} ${count === 1 ? 'artwork' : 'artworks'} again.`)
+  if (count) console.log(`Measured ${count} ${count === 1 ? 'piece' : 'pieces'} of artwork again.`)
   await seedStandIns(sql)
   if (process.env.PLUMBAGO_DEMO !== '0' && (await seedDemo(sql))) console.log('Put in the demo.')
 } finally {

@@ -14,6 +14,7 @@ import { receiveRaster } from '../server/artwork/raster'
 import { receiveSvg } from '../server/artwork/receive'
 import { findArtwork, keepArtwork } from '../server/db/artwork'
 import { keepPicture } from '../server/db/pictures'
+import { keepDemo } from '../server/db/demo'
 import { createProject } from '../server/db/projects'
 import { receivePicture } from '../server/pictures/receive'
 import { seedShelf } from './shelf'
@@ -153,7 +154,9 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
     await keepPicture(sql, received)
     pictures.set(name, received.file)
   }
-  for (const commission of COMMISSIONS) await createProject(sql, documentFor(commission, files, pictures))
+  const documents = COMMISSIONS.map(commission => documentFor(commission, files, pictures))
+  for (const document of documents) await createProject(sql, document)
+  await keepDemo(sql, documents)
   await seedShelf(sql)
   return true
 }

@@ -39,7 +39,7 @@ export const SHORTCUTS = {
   'compare': { keys: ['c'], words: 'Compare what is marked', where: 'compose' },
   'lay large': { keys: ['g'], words: 'Lay the proofs over stage and bench', where: 'compose' },
   'divider': { keys: ['v'], words: 'Divider between before and after', where: 'remap' },
-  'deal targets': { keys: ['d'], words: 'Deal the targets of inks afresh', where: 'remap' },
+  'deal targets': { keys: ['d'], words: 'Deal the targets of inks', where: 'remap' },
   'pages': { keys: ['page down', 'page up'], words: 'Go to the next, where arrows move things', where: 'everywhere' },
   'zoom in': { keys: ['+'], words: 'Zoom in', where: 'on the artwork' },
   'zoom out': { keys: ['-'], words: 'Zoom out', where: 'on the artwork' },
@@ -69,7 +69,7 @@ export const keyWords = (key: string): string =>
     .map(part => (part.length === 1 ? part.toUpperCase() : part.charAt(0).toUpperCase() + part.slice(1)))
     .join('+') || '+'
 
-/** A title with its key: “Deal afresh (D)”. */
+/** A title with its key: “Deal (D)”. */
 export const withKey = (words: string, name: ShortcutName): string => `${words} (${keyWords(SHORTCUTS[name].keys[0])})`
 
 /** Whether single keys do anything, remembered in this browser; undo and redo always do. */

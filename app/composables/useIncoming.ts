@@ -1,3 +1,4 @@
+import { counted } from '../../core/document/names'
 import { isSwatchSheet } from '../../core/formats/read/sheet'
 import { LONGEST_LIST, readColors, type ListKind } from '../../core/formats/read/read'
 import { parseColor } from '../../core/color/parse'
@@ -69,7 +70,7 @@ export const useIncoming = (
     }
     history.runSaying(
       command,
-      `Took ${taken.length} colors from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}` +
+      `Took ${counted(taken.length, 'color')} from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}` +
         `${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}` +
         '.',
     )
@@ -81,7 +82,7 @@ export const useIncoming = (
     const { most, noun } = artworks.kindOf({ kind })
     refuseOver(file, most, noun)
     if ((history.settled?.artwork.length ?? 0) >= MOST_ARTWORK)
-      throw new Error(`A project holds up to ${MOST_ARTWORK} artworks; remove one first.`)
+      throw new Error(`A project holds up to ${MOST_ARTWORK} pieces of artwork; remove one first.`)
     current.value = { file: file.name, doing: 'reading it and measuring its inks' }
     const said = await taking.addArtwork(file, kind, signal)
     taken.value++

@@ -31,7 +31,13 @@ export interface ProjectCard {
   name: string
   swatches: Array<{ hex: string; share: number }>
   artwork: number
+  /** Width by height of what is shown of it, where that is known. */
+  ratio?: number
 }
+
+/** The orders projects are listed in, and what they are called. */
+export const PROJECT_ORDERS = { changed: 'Changed last', made: 'Made last', name: 'Name' } as const
+export type ProjectOrder = keyof typeof PROJECT_ORDERS
 
 /** A request the server refused, with its plain sentence; `status` is 0 where it did not answer at all. */
 export class Refused extends Error {
@@ -169,11 +175,15 @@ export const usePeopleServer = () => ({
 
 /** The server's routes, each as one call. All of them reject with Refused. */
 export const useServer = () => ({
-  projects: (words = '', before = '') =>
+  projects: (words = '', before = '', order: ProjectOrder = 'changed') =>
     json<ProjectCard[]>(
       'GET',
-      `projects?${new URLSearchParams({ ...(words && { words }), ...(before && { before }) })}`,
+      `projects?${new URLSearchParams({ order, ...(words && { words }), ...(before && { before }) })}`,
     ),
+  /** How many projects the demo has. */
+  demo: () => json<{ projects: number }>('GET', 'demo'),
+  /** Makes them anew, beside whatever there is. */
+  startOver: () => json<Array<{ id: string; name: string }>>('POST', 'demo'),
   project: (id: string) => json<StoredProject>('GET', `projects/${id}`),
   create: (name: string) => json<StoredProject>('POST', 'projects', { name }),
   /** A project of its own from a document, with the trail of another. */

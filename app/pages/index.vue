@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { watchDebounced } from '@vueuse/core'
+import { useLocalStorage, watchDebounced } from '@vueuse/core'
 import { hsbOf } from '../../core/color/convert'
 import { apply, NOTHING_KNOWN } from '../../core/commands/commands'
 import type { Artwork } from '../../core/document/artwork'
@@ -9,7 +9,7 @@ import type { Project } from '../../core/document/project'
 import { PROJECT_ENDING, projectInFile } from '../../core/document/projectFile'
 import type { ShelfScheme } from '../../core/document/shelf'
 import { newProject } from '../../core/scheme/create'
-import type { ProjectCard } from '~/composables/useServer'
+import { PROJECT_ORDERS, type ProjectCard, type ProjectOrder } from '~/composables/useServer'
 
 const server = useServer()
 const notices = useNotices()
@@ -17,18 +17,19 @@ const me = useMe()
 const cards = ref<ProjectCard[] | null>(null)
 const problem = ref<string | null>(null)
 const more = ref(false)
-const name = ref('')
 const PAGE = 48
 useHead({ title: 'Projects · Plumbago' })
 
 /** What projects and schemes are found by. */
 const words = ref('')
+/** The order of the wall, remembered in this browser. */
+const order = useLocalStorage<ProjectOrder>('plumbago home order', 'changed')
 const load = async (): Promise<void> => {
   problem.value = null
-  const asked = words.value.trim()
+  const [asked, by] = [words.value.trim(), order.value]
   try {
-    const found = await server.projects(asked)
-    if (asked !== words.value.trim()) return
+    const found = await server.projects(asked, '', order.value)
+    if (asked !== words.value.trim() || by !== order.value) return
     cards.value = found
     more.value = found.length === PAGE
   } catch (error) {
@@ -36,16 +37,24 @@ const load = async (): Promise<void> => {
   }
 }
 watchDebounced(words, load, { debounce: 250 })
+watch(order, load)
 const loadMore = (): Promise<void | null> =>
   notices.attempt(async () => {
-    const next = await server.projects(words.value.trim(), cards.value?.at(-1)?.id)
+    const next = await server.projects(words.value.trim(), cards.value?.at(-1)?.id, order.value)
     cards.value = [...(cards.value ?? []), ...next]
     more.value = next.length === PAGE
   })
-const create = (): Promise<void | null> =>
+const asksStart = ref(false)
+/** Whether there is a demo to start over from, and doing so: beside what there is, nothing of which is touched. */
+const hasDemo = ref(false)
+const startOver = (): Promise<void | null> =>
   notices.attempt(async () => {
-    const made = await server.create(name.value.trim() || 'Untitled project')
-    await navigateTo(`/project/${made.id}/gather`)
+    const made = await server.startOver()
+    await load()
+    notices.say(`The demo is here anew, beside what there was.`, 'done', async () => {
+      for (const { id } of made) await notices.attempt(() => server.remove(id))
+      await load()
+    })
   })
 /** What is dropped or pasted here becomes a project of its own. */
 const arrivals = useArrivals()
@@ -129,7 +138,16 @@ watch(cards, async now => {
   on.value = { project: { ...stored.document, artwork: [artwork] }, artwork }
 })
 const showsDeleted = ref(false)
-onMounted(load)
+const others = computed(() => [
+  { title: 'Deleted…', act: () => (showsDeleted.value = true) },
+  ...(hasDemo.value
+    ? [{ title: 'Start over from the demo', hint: 'Its projects as they came, beside what there is', act: startOver }]
+    : []),
+])
+onMounted(async () => {
+  await load()
+  hasDemo.value = ((await server.demo().catch(() => null))?.projects ?? 0) > 0 // without an answer there is nothing to offer
+})
 </script>
 
 <template>
@@ -159,19 +177,18 @@ onMounted(load)
       <section class="grid content-start gap-5 px-6 py-5" aria-labelledby="projects">
         <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
           <h1 id="projects" class="grow">Projects</h1>
-          <button v-if="!me.looksOnly" class="control bare" data-test="show-deleted" @click="showsDeleted = true">
-            Deleted…
-          </button>
+          <label class="flex items-center gap-1.5"
+            >Order<SelectField
+              v-model="order"
+              label="Order of the projects"
+              data-test="home-order"
+              :choices="
+                (Object.keys(PROJECT_ORDERS) as ProjectOrder[]).map(value => ({ value, title: PROJECT_ORDERS[value] }))
+              "
+          /></label>
+          <MenuList v-if="!me.looksOnly" class="control bare" data-test="home-more" :choices="others">More…</MenuList>
           <p v-if="me.looksOnly" class="text-quiet">You look on; designers change projects.</p>
-          <form v-else class="flex flex-wrap gap-2" @submit.prevent="create">
-            <input
-              v-model="name"
-              class="field w-48 font-sans!"
-              aria-label="Name of the new project"
-              placeholder="Name of the commission"
-              maxlength="120"
-            />
-            <button class="control primary">New project</button>
+          <div v-else class="flex flex-wrap items-center gap-2">
             <label class="control cursor-pointer focus-within:outline-2 focus-within:outline-focus">
               Open a saved file
               <input
@@ -183,7 +200,10 @@ onMounted(load)
                 @change="chosen"
               />
             </label>
-          </form>
+            <button class="control primary" data-test="new-project-button" @click="asksStart = true">
+              New project
+            </button>
+          </div>
         </div>
         <div v-if="problem" class="flex items-center gap-3" role="alert">
           <span>▲ {{ problem }}</span
@@ -193,10 +213,12 @@ onMounted(load)
         <p v-else-if="!cards.length && words.trim()" class="border border-dashed border-strong p-10 text-center">
           No project is called like “{{ words.trim() }}”.
         </p>
-        <p v-else-if="!cards.length" class="border border-dashed border-strong p-10 text-center">
-          No projects yet. Name a commission above; it opens with a base color to change.
-        </p>
-        <ul v-else class="grid grid-cols-[repeat(auto-fit,minmax(220px,1fr))] gap-5">
+        <div v-else-if="!cards.length" class="grid justify-items-center gap-3 border border-dashed border-strong p-10">
+          <PlumbagoMark class="size-16!" :colors="[]" />
+          <p>No projects yet. Drop a picture or a drawing here, or start from a color.</p>
+          <button v-if="!me.looksOnly" class="control" @click="asksStart = true">New project</button>
+        </div>
+        <ul v-else v-one-stop="{ of: 'a, button' }" class="flex flex-wrap gap-x-5 gap-y-6" aria-label="Projects">
           <ProjectTile
             v-for="card in cards"
             :key="card.id"
@@ -212,6 +234,7 @@ onMounted(load)
         <LazyShelfPane :sought="words" :on="on" @start="startWith" />
       </aside>
     </main>
+    <LazyNewProject v-if="asksStart" @close="asksStart = false" />
     <LazyDeletedDialog v-if="showsDeleted" @close="showsDeleted = false" @back="load" />
   </div>
 </template>

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { arc, hexOf, hexOfHsb, hexOfLch, hsbOf, lchOf } from './convert'
 import { deltaE, okDistance } from './difference'
-import { numbered, plainName } from './name'
+import { KNOWN_COLORS } from './known'
+import { hueWords, numbered, plainName } from './name'
 import { css, parseColor, GRAY_HUE } from './parse'
 import { meanChroma } from './strength'
 import { angleOf, angleOfHue, atAngle, hueAtAngle, strengthOn, turned, WHEELS, type Wheel } from './wheel'
@@ -168,9 +169,22 @@ describe('plain names', () => {
     ['#ffffff', 'white'],
     ['#000000', 'black'],
     ['#808080', 'gray'],
+    ['#1f3f8f', 'cobalt'],
+    ['#ffd9d9', 'pale pink'],
+    ['#e07a5f', 'terracotta'],
+    ['#fb7a62', 'coral'],
+    ['#0f6d5f', 'deep sea green'],
+    ['#2e4f7f', 'denim'],
+    ['#0000ff', 'royal blue'],
+  ])('%s is %s', (hex, name) => expect(plainName(hex)).toBe(name))
+  it('has a word of its own for every color of the table, none of them twice', () => {
+    expect(new Set(KNOWN_COLORS.map(([name]) => name)).size).toBe(KNOWN_COLORS.length)
+    for (const [name, hex] of KNOWN_COLORS) expect(plainName(hex)).toBe(name)
+  })
+  it.each([
     ['#1f3f8f', 'deep blue'],
     ['#ffd9d9', 'pale red'],
     ['#d45d48', 'red'],
-  ])('%s is %s', (hex, name) => expect(plainName(hex)).toBe(name))
+  ])('%s is looked for as %s', (hex, words) => expect(hueWords(hex)).toBe(words))
   it('numbers those that come twice', () => expect(numbered(['red', 'blue', 'red'])).toEqual(['red', 'blue', 'red 2']))
 })

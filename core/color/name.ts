@@ -1,4 +1,21 @@
-import { degrees, lchOf, type Hex } from './convert'
+import { degrees, labOf, lchOf, type Hex } from './convert'
+import { KNOWN_COLORS } from './known'
+
+/** How much more the eye goes by hue and strength than OKLab's own measure where colors are named. */
+const CHROMATIC = 2
+
+const TABLE = KNOWN_COLORS.map(([name, hex]) => ({ name, ...labOf(hex) }))
+
+/** The plain name for a color: that of the nearest color people have a word for, in OKLab. */
+export const plainName = (hex: Hex): string => {
+  const { l, a, b } = labOf(hex)
+  let [best, least] = ['', Infinity]
+  for (const known of TABLE) {
+    const away = (known.l - l) ** 2 + CHROMATIC ** 2 * ((known.a - a) ** 2 + (known.b - b) ** 2)
+    if (away < least) [best, least] = [known.name, away]
+  }
+  return best
+}
 
 /** OKLCH hues at which a hue word is centered, in degrees. */
 const HUES: ReadonlyArray<readonly [hue: number, word: string]> = [
@@ -23,8 +40,8 @@ const hueWord = (hue: number): string =>
     (best, each) => (each.away < best.away ? each : best),
   ).word
 
-/** A plain name for a color, by its OKLCH hue, lightness and chroma: “deep blue”, “pale orange”, “light gray”. */
-export const plainName = (hex: Hex): string => {
+/** What a color is by its OKLCH hue, lightness and chroma, for who looks for blues or pale ones: “deep blue”, “light gray”. */
+export const hueWords = (hex: Hex): string => {
   const { l, c, h } = lchOf(hex)
   if (l > 0.98 && c < 0.02) return 'white'
   if (l < 0.16 && c < 0.03) return 'black'

@@ -25,6 +25,15 @@ export const hexOfCmyk = ({ c, m, y, k }: Cmyk): Hex =>
 
 /** The notations a color can be written in. */
 export const NOTATIONS = ['hex', 'rgb', 'hsb', 'oklch', 'cmyk', 'css variable'] as const
+/** Notations as they are called. */
+export const NOTATION_TITLES: Readonly<Record<(typeof NOTATIONS)[number], string>> = {
+  'hex': 'Hex',
+  'rgb': 'RGB',
+  'hsb': 'HSB',
+  'oklch': 'OKLCH',
+  'cmyk': 'CMYK',
+  'css variable': 'CSS variable',
+}
 export type Notation = (typeof NOTATIONS)[number]
 
 const percent = (value: number): string => `${Math.round(value * 100)}%`

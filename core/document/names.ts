@@ -12,3 +12,7 @@ export const onOneLine = (text: string): string => text.replace(/[\p{Cc}\p{Cs}\p
 
 /** A text as a name: on one line, and no longer than a name may be. */
 export const asName = (text: string): string => cut(onOneLine(text), LONGEST_NAME).trim()
+
+/** A number with what it counts: “1 ink”, “2 inks”, “1,200 inks”. The plural is the word with an s unless it is given. */
+export const counted = (count: number, one: string, many = `${one}s`): string =>
+  `${count.toLocaleString('en-US')} ${count === 1 ? one : many}`

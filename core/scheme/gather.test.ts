@@ -116,7 +116,9 @@ it('names that only said the color follow it; given ones stay', () => {
       { hex: '#8e2339', name: null, share: null },
     ],
   })
-  expect(run(gathered, { do: 'move sample', id: sample, change: { hex: '#d45d48' } }).scheme[0]?.name).toBe('red')
+  expect(run(gathered, { do: 'move sample', id: sample, change: { hex: '#d45d48' } }).scheme[0]?.name).toBe(
+    'terracotta',
+  )
   expect(run(named, { do: 'edit swatch', id: named.scheme[0]?.id ?? '', hex: '#d45d48' }).scheme[0]?.name).toBe(
     'harbor',
   )
@@ -162,7 +164,7 @@ it('colors of a list, the artwork or the shelf know where they came from', () =>
         { hex: '#d9bf9b', name: null, share: null },
       ],
     })
-    expect(taken.scheme.map(({ name }) => name)).toEqual(['brand blue', 'pale amber'])
+    expect(taken.scheme.map(({ name }) => name)).toEqual(['brand blue', 'sand'])
     expect(taken.scheme[0]?.from).toEqual({ kind, title: 'brand.css', hex: '#2e4f7f' })
   }
 })

@@ -1,5 +1,5 @@
 import { arc, hued, isNeutral, type Hex, type Hued } from '../color/convert'
-import { numbered, plainName } from '../color/name'
+import { hueWords, numbered, plainName } from '../color/name'
 import { hexOfKelvin } from '../color/planck'
 import { angleOf, turned, turnedHue } from '../color/wheel'
 import { castOver } from '../harmony/cast'
@@ -66,9 +66,9 @@ export const angleOfSwatch = (project: Project, swatch: Swatch): number => {
 /** The color of a cast. */
 export const castColor = ({ of }: Cast): Hex => (of.kind === 'color' ? of.hex : hexOfKelvin(of.kelvin))
 
-/** Whether a name is only what the color was called by itself. */
+/** Whether a name is only what the color was called by itself, now or by the words for hues there were before. */
 const isPlainName = ({ name, hex }: Pick<Swatch, 'name' | 'hex'>): boolean =>
-  name.replace(/ \d+$/, '') === plainName(hex)
+  [plainName(hex), hueWords(hex)].includes(name.replace(/ \d+$/, ''))
 
 /** Swatches in other colors; names that only said the color follow it. */
 const repainted = (scheme: readonly Swatch[], colorOf: (swatch: Swatch) => Hued): Swatch[] => {

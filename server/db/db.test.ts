@@ -62,6 +62,7 @@ describe('migrations', () => {
       '0014-people.sql',
       '0015-presence.sql',
       '0016-unused.sql',
+      '0017-demo.sql',
     ])
     expect(await migrate(sql, { folder })).toEqual([])
   })

@@ -13,7 +13,13 @@ export interface ProjectSummary {
   name: string
   swatches: Array<{ hex: string; share: number }>
   artwork: number
+  /** Width by height of the artwork that is shown first; absent where there is none, or it was not noted yet. */
+  ratio?: number
 }
+
+/** The orders projects are listed in. */
+export const PROJECT_ORDERS = ['changed', 'made', 'name'] as const
+export type ProjectOrder = (typeof PROJECT_ORDERS)[number]
 
 /** A save that started from an older version than the one stored. */
 export class Stale extends Error {
@@ -31,6 +37,7 @@ const summaryOf = ({ name, scheme, artwork }: Project): JSONValue => ({
   name,
   swatches: scheme.map(({ hex, share }) => ({ hex, share })),
   artwork: artwork.length,
+  ...(artwork[0] ? { ratio: artwork[0].width / artwork[0].height } : {}),
 })
 
 interface Row {
@@ -52,10 +59,18 @@ const told = ({ id, version, updated_at, last_save }: Omit<Row, 'document'>, doc
 const stored = ({ document, ...row }: Row): StoredProject => told(row, projectSchema.parse(document))
 
 /**
- * A page of the projects that are not deleted, last changed first; `before` is the id of the last one seen. With words, those that have
- * all of them in their names.
+ * A page of the projects that are not deleted, last changed or made first, or by their names; `before` is the id of the last one seen.
+ * With words, those that have all of them in their names.
  */
-export const listProjects = async (sql: Sql, limit: number, before?: string, words = ''): Promise<ProjectSummary[]> => {
+export const listProjects = async (
+  sql: Sql,
+  limit: number,
+  before?: string,
+  words = '',
+  order: ProjectOrder = 'changed',
+): Promise<ProjectSummary[]> => {
+  const by = order === 'name' ? sql`lower(summary->>'name')` : order === 'made' ? sql`created_at` : sql`updated_at`
+  const [beyond, way] = order === 'name' ? [sql`>`, sql`asc`] : [sql`<`, sql`desc`]
   const named = words
     .split(/\s+/)
     .filter(Boolean)
@@ -71,8 +86,8 @@ export const listProjects = async (sql: Sql, limit: number, before?: string, wor
     select id, version, updated_at, summary from projects
     where deleted_at is null
     ${named.length ? sql`and lower(summary->>'name') like all (${named})` : sql``}
-    ${before ? sql`and (updated_at, id) < (select updated_at, id from projects where id = ${before})` : sql``}
-    order by updated_at desc, id desc limit ${limit}`
+    ${before ? sql`and (${by}, id) ${beyond} (select ${by}, id from projects where id = ${before})` : sql``}
+    order by ${by} ${way}, id ${way} limit ${limit}`
   return rows.map(({ id, version, updated_at, summary }) => ({
     id,
     version,

@@ -23,7 +23,7 @@ export const listDeleted = async (sql: Sql): Promise<Deleted[]> => {
 const noteUnused = async (sql: Sql): Promise<void> => {
   await sql`create temp table referred on commit drop as
     select distinct found[1] as hash from (
-      select document::text as said from projects union all select look::text from trail
+      select document::text as said from projects union all select document::text from demo_projects union all select look::text from trail
       union all select document::text from jobs union all select shown::text || sources::text from reviews
     ) as all_texts, regexp_matches(said, '"([0-9a-f]{64})"', 'g') as found`
   await sql`insert into referred select same_as from artwork join referred using (hash) where same_as is not null`

@@ -66,8 +66,9 @@ export const frameTimesOf = (times: readonly number[]): FrameTimes => ({
 export const measureFrames = (address: string, shapes: number, inks: number, changes = 120): Promise<FrameTimes> =>
   onPage(async page => {
     await page.goto(address)
+    await page.getByTestId('new-project-button').click()
     await page.getByLabel('Name of the new project').fill('Bench')
-    await page.getByRole('button', { name: 'New project' }).click()
+    await page.getByRole('button', { name: /^A color/ }).click()
     await page.getByRole('tab', { name: 'Artwork' }).click()
     await page.getByTestId('artwork-file').setInputFiles({
       name: 'generated.svg',

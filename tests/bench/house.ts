@@ -44,8 +44,9 @@ const pictureProject = async (address: string): Promise<string> => {
   try {
     const page = await browser.newPage()
     await page.goto(address)
+    await page.getByTestId('new-project-button').click()
     await page.getByLabel('Name of the new project').fill('Bench 12 megapixels')
-    await page.getByRole('button', { name: 'New project' }).click()
+    await page.getByRole('button', { name: /^A color/ }).click()
     await page.getByText('Artwork', { exact: true }).first().click()
     const buffer = await largePicture()
     await page.getByTestId('artwork-file').setInputFiles({ name: 'large.png', mimeType: 'image/png', buffer })

@@ -110,9 +110,9 @@ export const ribbonTimes = (
       return frameTimesOf(times)
     }
     const ink = await dragged()
-    await page.getByRole('checkbox', { name: 'families together' }).check()
+    await page.getByRole('checkbox', { name: 'Families together' }).check()
     const family = await dragged()
-    await page.getByRole('checkbox', { name: 'families together' }).uncheck()
+    await page.getByRole('checkbox', { name: 'Families together' }).uncheck()
     const button = page.locator('[data-swatch]').nth(0)
     await button.focus()
     await page.keyboard.press('Enter')

@@ -58,7 +58,7 @@ test('undo in a number field undoes the project, while typing it is the field’
 test('keys work on checkboxes, selects and sliders, and not in menus; they can be switched off', async ({ page }) => {
   await openDemoCopy(page, 'remap')
   await page.keyboard.press('2')
-  const check = page.getByRole('checkbox', { name: 'all artwork' })
+  const check = page.getByRole('checkbox', { name: 'All artwork' })
   await check.focus()
   await page.keyboard.press('d')
   await expect(page.getByTestId('deal-at')).toHaveText('1 of 1')
@@ -84,12 +84,12 @@ test('keys work on checkboxes, selects and sliders, and not in menus; they can b
   await expect(help).toBeVisible()
   await help.getByRole('searchbox', { name: 'Find a key' }).fill('divider')
   await expect(help.getByRole('definition')).toHaveText(['V'])
-  await help.getByRole('checkbox', { name: 'single keys do something' }).uncheck()
+  await help.getByRole('checkbox', { name: 'Single keys work' }).uncheck()
   await help.getByRole('button', { name: 'Close' }).click()
   await page.keyboard.press('v')
   await expect(page.getByTestId('divider')).toBeHidden()
   await page.getByRole('button', { name: 'Keys' }).click()
-  await help.getByRole('checkbox', { name: 'single keys do something' }).check()
+  await help.getByRole('checkbox', { name: 'Single keys work' }).check()
 })
 
 test('the focus never falls to the page, and what was done is said', async ({ page }) => {
@@ -211,7 +211,7 @@ test('addresses that lead nowhere say so, unknown steps lead to the first; every
 test('artwork taken out says which touch-ups and exceptions go with it, and both come back', async ({ page }) => {
   await openDemoCopy(page, 'remap')
   await page.getByRole('tab', { name: 'Ribbons' }).click()
-  await page.getByRole('checkbox', { name: 'only this one' }).check()
+  await page.getByRole('checkbox', { name: 'Only this one' }).check()
   await page.locator('[data-ink]').first().focus()
   await page.keyboard.press('Delete')
   await saved(page)

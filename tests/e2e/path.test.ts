@@ -29,7 +29,7 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
 
   await page.keyboard.press('1')
   await page.getByTestId('base-field').fill('C8553D')
-  await page.getByRole('button', { name: 'Set', exact: true }).click()
+  await page.getByRole('button', { name: 'Use', exact: true }).click()
   await expect.poll(async () => (await bandColors(page))[0]).toBe('#c8553d')
   await expect.poll(() => stageColors(page)).not.toEqual(before)
 

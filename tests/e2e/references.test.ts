@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
+import sharp from 'sharp'
 import { deltaE } from '../../core/color/difference'
 import { labOf } from '../../core/color/convert'
 import { palette, photo, plain } from './pictures'
@@ -73,7 +74,7 @@ test('count, distance and lean bend the extraction while dragging; it rests wher
     .poll(async () => mean(await bandColors(page), hex => labOf(hex).l))
     .toBeGreaterThan(mean(rest, hex => labOf(hex).l) + 0.01)
   await expect(page.getByTestId('lean')).toHaveAttribute('aria-valuetext', /light$/)
-  await page.getByRole('button', { name: 'let it rest' }).click()
+  await page.getByRole('button', { name: 'Lean Reset' }).click()
   await expect.poll(() => bandColors(page)).toEqual(rest)
   await page.getByTestId('lean').focus()
   await page.keyboard.press('Shift+ArrowLeft')
@@ -153,9 +154,9 @@ test('samples are dragged under a loupe, moved by keys, widened, added, removed 
   await expect(samples).toHaveCount(6)
   await page.keyboard.press('Control+z')
   await expect(samples).toHaveCount(5)
-  await page.getByRole('button', { name: 'Snap back', exact: true }).click()
+  await page.getByRole('button', { name: 'Reset samples', exact: true }).click()
   await expect.poll(() => bandColors(page)).toEqual(found)
-  await expect(page.getByRole('button', { name: 'Snap back', exact: true })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'Reset samples', exact: true })).toBeDisabled()
 })
 
 test('a swatch says where it came from; edited by hand its tie is cut, and can be tied again', async ({ page }) => {

@@ -96,7 +96,7 @@ test('a swatch takes over the inks of another, and gives them up again', async (
 })
 
 test('a family moves as one', async ({ page }) => {
-  await page.getByRole('checkbox', { name: 'families together' }).check()
+  await page.getByRole('checkbox', { name: 'Families together' }).check()
   await ink(page).click()
   await expect(page.getByTestId('selection')).toContainText(/\d+ inks/)
   const count = Number((await page.getByTestId('selection').textContent())?.match(/(\d+) inks/)?.[1])
@@ -221,7 +221,7 @@ test('the hold goes from the exact swatches to the light of the picture; what is
   await page.getByRole('button', { name: 'Mend all' }).click()
   await expect.poll(lost).toBeLessThan(count / 2)
   await page.keyboard.press('Control+z')
-  await page.getByRole('button', { name: 'At rest' }).click()
+  await page.getByRole('button', { name: 'Reset', exact: true }).click()
   await expect.poll(lost).toBe(atRest)
   await expect.poll(() => stageColors(page)).toEqual(rest)
   const slider = page.getByRole('slider', { name: 'Hold' })

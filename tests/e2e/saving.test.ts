@@ -114,8 +114,9 @@ test('with the database gone the work is kept, and saved when it is back', async
   const served = await serve(url, Number(process.env.TEST_PORT ?? 4190) + 7)
   try {
     await page.goto(served.address)
+    await page.getByTestId('new-project-button').click()
     await page.getByLabel('Name of the new project').fill('Dropped database')
-    await page.getByRole('button', { name: 'New project' }).click()
+    await page.getByRole('button', { name: /^A color/ }).click()
     await saved(page)
     stopDatabase(OWN)
     await setBase(page, '#7a0a55')

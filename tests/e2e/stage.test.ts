@@ -84,7 +84,7 @@ test(
     const darkest = colors.reduce((best, hex) => (lchOf(hex).l < lchOf(best).l ? hex : best))
     await page.getByRole('combobox', { name: 'Where #2e4f7f goes' }).selectOption({ index: colors.indexOf(darkest) })
     await expect.poll(() => colorAt(0.2)).toBe(darkest)
-    await page.getByRole('combobox', { name: 'Where #f4ead6 goes' }).selectOption({ label: 'left as is' })
+    await page.getByRole('combobox', { name: 'Where #f4ead6 goes' }).selectOption({ label: 'Left as is' })
     await expect.poll(() => colorAt(0.8)).toBe('#f4ead6')
     await page.getByRole('tab', { name: 'Touch-ups' }).click()
     await expect(page.getByTestId('picked')).toContainText('too many shapes to pick single ones')

@@ -125,7 +125,7 @@ test('a rung, a stroke and an opacity are set by hand, and the download has them
   const hex = (await rung.getAttribute('title')) ?? ''
   await rung.click()
   await expect.poll(() => style('fill')).toBe(rgb(hex))
-  await page.getByRole('radio', { name: 'stroke', exact: true }).click()
+  await page.getByRole('radio', { name: 'Stroke', exact: true }).click()
   await page.locator('[data-paint="s2"]').click()
   await expect.poll(() => style('stroke')).toBe(rgb((await bandColors(page))[1] ?? ''))
   await page.getByLabel('Opacity in percent').fill('40')

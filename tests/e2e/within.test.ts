@@ -74,7 +74,7 @@ test(
     await page.getByRole('tab', { name: 'Inks' }).click()
 
     const [worn = ''] = await bandColors(page)
-    await page.getByRole('combobox', { name: 'Where #1d5c63 goes' }).selectOption({ label: 'left as is' })
+    await page.getByRole('combobox', { name: 'Where #1d5c63 goes' }).selectOption({ label: 'Left as is' })
     await hasColor(page, [0.03, 0.06], '#1d5c63')
     await page.getByRole('combobox', { name: `Where ${SUN} goes` }).selectOption({ index: 0 })
     await page.mouse.move(360, 20)

@@ -3,8 +3,9 @@ import { expect, type Page } from '@playwright/test'
 /** Makes a project of its own by its name and opens it in a step. */
 export const newProject = async (page: Page, name: string): Promise<void> => {
   await page.goto('/')
+  await page.getByTestId('new-project-button').click()
   await page.getByLabel('Name of the new project').fill(name)
-  await page.getByRole('button', { name: 'New project' }).click()
+  await page.getByRole('button', { name: /^A color/ }).click()
   await expect(page.getByTestId('project-name')).toHaveText(name)
   await expect(page.getByTestId('bench').locator('h2').first()).toBeVisible()
 }

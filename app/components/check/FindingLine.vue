@@ -79,7 +79,7 @@ const putAside = (): void => {
         >
           {{ fix.words }}
         </button>
-        <span v-if="!fixes" class="text-caption text-quiet">looking for what mends it…</span>
+        <span v-if="!fixes" class="text-caption text-quiet">Looking for what mends it…</span>
         <span v-else-if="!fixes.length" class="text-caption text-quiet">No single change mends it.</span>
         <span class="ml-auto flex">
           <button

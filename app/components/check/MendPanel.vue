@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../../../core/document/names'
 import type { MendedLook } from '../../../core/check/mend'
 
 /**
@@ -17,7 +18,7 @@ const point = (look: MendedLook | null, event?: PointerEvent): void => {
 }
 const take = (look: MendedLook, event: MouseEvent): void => {
   pointer.rest(event)
-  history.runSaying(adopt(look), `Mended ${look.settled.length} findings.`)
+  history.runSaying(adopt(look), `Mended ${counted(look.settled.length, 'finding')}.`)
 }
 const proofs = computed(() =>
   (checking.mending?.looks ?? []).map(look => ({ look, painted: painting.inOther(look.look) })),

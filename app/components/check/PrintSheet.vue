@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TERMS } from '~/composables/terms'
 import { deltaE } from '../../../core/color/difference'
 import { cmykOf, type Cmyk } from '../../../core/color/notation'
 import { INK, INTENT_TITLES, INTENTS, PAPERS, PAPER_NAMES, type Intent, type Paper } from '../../../core/print/papers'
@@ -108,7 +109,7 @@ const rows = computed(() =>
               by formula only
             </th>
             <th class="text-right font-normal" scope="col">ink</th>
-            <th class="text-right font-normal" scope="col">ΔE</th>
+            <th class="text-right font-normal" scope="col"><WordHelp word="ΔE" :means="TERMS.deltaE" /></th>
           </tr>
         </thead>
         <tbody>

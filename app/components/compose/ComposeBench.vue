@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TERMS } from '~/composables/terms'
 import { useElementSize, useLocalStorage } from '@vueuse/core'
 import { ArrowsPointingOutIcon, ChevronDownIcon, ChevronUpIcon } from '@heroicons/vue/20/solid'
 import { COUNT } from '../../../core/harmony/derive'
@@ -99,7 +100,7 @@ useShortcuts({
         <div class="grid grid-cols-[104px_minmax(0,1fr)] gap-3 xl:grid-cols-[132px_minmax(0,1fr)] xl:gap-4">
           <ToneField />
           <div class="grid content-start gap-1">
-            <h3>Wheel</h3>
+            <span class="text-caption text-quiet"><WordHelp word="Wheel" :means="TERMS.wheels" /></span>
             <ChoiceRow
               class="flex-col"
               look="wheel first-letter:uppercase"

@@ -162,7 +162,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           :title="withKey('New companions for what is not locked; without a lock the base is held', 'deal')"
           @click="proofs.deal"
         >
-          Deal afresh
+          Deal
         </button>
         <span v-if="deals.past.length" class="flex items-center" role="group" aria-label="Deals">
           <button class="control bare px-1.5!" aria-label="Earlier deal" :disabled="deals.at === 0" @click="deals.at--">
@@ -178,7 +178,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           </button>
         </span>
         <label class="flex items-center gap-1 text-caption"
-          ><input v-model="deals.within" type="checkbox" />in this harmony</label
+          ><input v-model="deals.within" type="checkbox" />In this harmony</label
         >
       </template>
       <p v-else-if="proofs.sheet === 'tones'" class="text-caption text-quiet">
@@ -188,7 +188,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
       <label
         class="ml-auto flex shrink-0 items-center gap-1 text-caption"
         title="Best: those that do best in the artwork by edges, lettering, accent, swatches in use, color-blind readers"
-        >first<SelectField
+        >First<SelectField
           v-model="proofs.first"
           class="small"
           label="Which proofs come first"
@@ -198,7 +198,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
         v-if="painting.pieces.length > 1"
         class="flex shrink-0 items-center gap-1 text-caption"
         title="Show all artwork by turns"
-        ><input v-model="proofs.byTurns" type="checkbox" />all artwork</label
+        ><input v-model="proofs.byTurns" type="checkbox" />All artwork</label
       >
       <label class="flex shrink-0 items-center gap-1 text-caption" title="How large the proofs are"
         >Size<input
@@ -222,6 +222,10 @@ const step = (change: Partial<typeof proofs.variation>): void => {
       </button>
     </div>
     <div ref="room" class="relative min-h-0 min-w-0">
+      <FirstHint v-if="!large" hint="proofs" class="absolute right-2 top-2">
+        Point at a proof to see it on the stage; a click adopts it. Go through many: Undo and the trail bring all of
+        them back.
+      </FirstHint>
       <ul
         v-if="proofs.shown.length"
         ref="grid"

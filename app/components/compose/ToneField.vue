@@ -127,7 +127,7 @@ const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
       </button>
     </div>
     <label class="flex min-h-6 items-center gap-1.5 text-caption"
-      ><input v-model="together" type="checkbox" />move all together</label
+      ><input v-model="together" type="checkbox" />Move all together</label
     >
   </div>
 </template>

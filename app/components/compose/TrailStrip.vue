@@ -161,7 +161,7 @@ const marker = computed(
         >
           {{ shown?.kept ? 'Let go' : 'Keep' }}
         </button>
-        <label class="flex items-center gap-1"><input v-model="onlyKept" type="checkbox" />kept only</label>
+        <label class="flex items-center gap-1"><input v-model="onlyKept" type="checkbox" />Kept only</label>
       </div>
       <div
         v-bind="containerProps"

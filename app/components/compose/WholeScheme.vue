@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TERMS } from '~/composables/terms'
 import { AT_REST, MEASURES, settlingNeutral, type Adjustments } from '../../../core/harmony/adjust'
 import type { Hued } from '../../../core/color/convert'
 import { inBetween } from '../../../core/harmony/blend'
@@ -122,7 +123,7 @@ const MEASURE_HINTS = {
 <template>
   <div class="grid min-h-0 content-start gap-1.5 overflow-y-auto pr-1" data-test="whole">
     <div class="flex items-center gap-2">
-      <span class="text-caption text-quiet">Saturation and brightness</span>
+      <span class="text-caption text-quiet"><WordHelp word="Saturation and brightness" :means="TERMS.measures" /></span>
       <ChoiceRow
         v-model="measure"
         class="w-52"
@@ -132,8 +133,8 @@ const MEASURE_HINTS = {
           MEASURES.map(value => ({ value, hint: MEASURE_HINTS[value], title: value === 'hsb' ? 'HSB' : value }))
         "
       />
-      <button class="control ml-auto small" :disabled="atRest" @click="settle({ ...AT_REST }, 'all at rest')">
-        All at rest
+      <button class="control ml-auto small" :disabled="atRest" @click="settle({ ...AT_REST }, 'reset all')">
+        Reset all
       </button>
     </div>
     <div class="grid grid-cols-2 gap-x-5">

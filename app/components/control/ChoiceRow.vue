@@ -56,7 +56,9 @@ const come = (value: Value): void => {
       @focus="come(choice.value)"
       @click="chosen = choice.value"
     >
-      <slot :choice="choice" :checked="choice.value === chosen">{{ choice.title ?? choice.value }}</slot>
+      <slot :choice="choice" :checked="choice.value === chosen">{{
+        sentence(String(choice.title ?? choice.value))
+      }}</slot>
     </button>
   </div>
 </template>

@@ -9,6 +9,6 @@ const chosen = defineModel<Value>({ required: true })
 
 <template>
   <select v-model="chosen" class="field px-1! font-sans!" :aria-label="label">
-    <option v-for="{ value, title } in choices" :key="value" :value="value">{{ title }}</option>
+    <option v-for="{ value, title } in choices" :key="value" :value="value">{{ sentence(title) }}</option>
   </select>
 </template>

@@ -217,6 +217,9 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
       ▲ {{ artwork.problem.words }}
       <button v-if="artwork.problem.again" class="control" @click="artwork.problem.again">Try again</button>
     </p>
+    <FirstHint hint="stage" class="absolute left-4 top-4">
+      Your artwork wears the scheme at once. The wheel, or two fingers, zoom; O held down shows the original.
+    </FirstHint>
     <div
       v-if="painting.piece"
       class="absolute inset-x-0 bottom-0 flex items-center gap-3 bg-table pl-4 pr-3 text-caption leading-[14px] text-quiet"

@@ -6,6 +6,7 @@ import { keyWords, SHORTCUTS, useShortcutsOn, type Where } from '~/composables/s
 const emit = defineEmits<{ close: [] }>()
 const words = ref('')
 const on = useShortcutsOn()
+const lined = useFootLineOn()
 const titleOf = (where: Where): string => STEPS.find(({ step }) => step === where)?.title ?? where
 const groups = computed(() => {
   const wanted = words.value.trim().toLowerCase()
@@ -35,7 +36,12 @@ const groups = computed(() => {
       <p v-if="!groups.length" role="status">No key has that in its words.</p>
     </div>
     <div class="flex items-center justify-between">
-      <label class="flex items-center gap-1.5"><input v-model="on" type="checkbox" />single keys do something</label>
+      <span class="flex gap-5"
+        ><label class="flex items-center gap-1.5"><input v-model="on" type="checkbox" />Single keys work</label
+        ><label class="flex items-center gap-1.5"
+          ><input v-model="lined" type="checkbox" />Line at the foot of the bench</label
+        ></span
+      >
       <button class="control primary" @click="emit('close')">Close</button>
     </div>
   </DialogFrame>

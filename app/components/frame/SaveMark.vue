@@ -15,7 +15,7 @@ const words = computed(() => {
 </script>
 
 <template>
-  <span class="w-28 text-right text-caption" role="status" data-test="save-state">
+  <span class="text-right whitespace-nowrap xl:w-28 text-caption" role="status" data-test="save-state">
     <span aria-hidden="true">{{
       saving.state.kind === 'saved' ? '●' : saving.state.kind === 'saving' ? '○' : '▲'
     }}</span>

@@ -265,7 +265,7 @@ const cutTitle = (swatch: Swatch): string =>
               :style="{ background: rung }"
           /></span>
           <p
-            class="line-clamp-2 pt-0.5 leading-[13px] wrap-break-word"
+            class="first-letter:uppercase line-clamp-2 pt-0.5 leading-[13px] wrap-break-word"
             :class="(widths[i] ?? 0) < NARROW ? 'text-caption' : 'pr-1 text-[12px]'"
             :title="swatch.name"
           >
@@ -311,6 +311,10 @@ const cutTitle = (swatch: Swatch): string =>
     >
       <SwatchCard :key="openedSwatch.id" :swatch="openedSwatch" @close="close" />
     </div>
+    <FirstHint hint="band" class="absolute bottom-full left-4 mb-2">
+      This is your scheme, in every step. Drag the joint between two swatches to change their shares; a click opens a
+      swatch, L locks it.
+    </FirstHint>
     <BandMenus />
   </footer>
 </template>

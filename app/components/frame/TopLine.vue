@@ -110,6 +110,9 @@ li:last-child .step-mark::after {
   .step-mark {
     padding: 0 12px;
   }
+  [data-hand='finger'] .step-mark {
+    padding: 0 7px;
+  }
 }
 /* Where there is little room, as at 200% zoom, nothing lies over the steps. */
 @media (max-width: 900px) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../../../core/document/names'
 import { titleShown } from '../../../core/formats/fileName'
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import type { Artwork } from '../../../core/document/artwork'
@@ -12,19 +13,21 @@ const artwork = computed(() => history.document?.artwork ?? [])
 
 const inkCount = ({ hash }: Artwork): string => {
   const count = files.files.get(hash)?.inks.length
-  return count === undefined ? '' : count === 1 ? '1 ink' : `${count} inks`
+  return count === undefined ? '' : counted(count, 'ink')
 }
 const chosen = (): void => {
   const list = [...(chooser.value?.files ?? [])]
   if (chooser.value) chooser.value.value = ''
   void adding.add(list)
 }
-const counted = (count: number, what: string): string[] => (count ? [`${count} ${what}${count === 1 ? '' : 's'}`] : [])
 /** What was set on one artwork alone goes with it, is said, and comes back with it. */
 const remove = (art: Artwork): void => {
   const { touches = {}, exceptions = {} } = history.settled?.remap ?? {}
   const [touched, excepted] = [touches[art.id] ?? [], exceptions[art.id] ?? {}]
-  const gone = [...counted(touched.length, 'touch-up'), ...counted(Object.keys(excepted).length, 'exception')]
+  const gone = [
+    { count: touched.length, what: 'touch-up' },
+    { count: Object.keys(excepted).length, what: 'exception' },
+  ].flatMap(({ count, what }) => (count ? [counted(count, what)] : []))
   const own = {
     ...(touched.length ? { touches: { [art.id]: touched } } : {}),
     ...(Object.keys(excepted).length ? { exceptions: { [art.id]: excepted } } : {}),

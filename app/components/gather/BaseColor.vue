@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../../../core/document/names'
 import { titleShown } from '../../../core/formats/fileName'
 import { useEyeDropper } from '@vueuse/core'
 import { EyeDropperIcon } from '@heroicons/vue/20/solid'
@@ -89,7 +90,7 @@ const takeInks = (): void => {
       title,
       colors: chosen.map(({ hex, area }) => ({ hex, name: null, share: Math.min(1, area) })),
     },
-    `Took ${chosen.length} inks of “${title}” as the scheme.`,
+    `Took ${counted(chosen.length, 'ink')} of “${title}” as the scheme.`,
   )
 }
 </script>
@@ -98,7 +99,7 @@ const takeInks = (): void => {
   <section class="grid gap-4" aria-labelledby="base-title">
     <h2 id="base-title">Base color</h2>
     <div class="grid grid-cols-[minmax(0,1fr)_180px] gap-5 xl:grid-cols-[minmax(0,1fr)_200px]">
-      <div class="grid content-start gap-3">
+      <div class="grid grid-cols-[minmax(0,1fr)] content-start gap-3">
         <form class="flex gap-2" @submit.prevent="take">
           <input
             v-model="typed"
@@ -113,7 +114,7 @@ const takeInks = (): void => {
             aria-describedby="base-problem"
             @paste="paste"
           />
-          <button class="control">Set</button>
+          <button class="control">Use</button>
           <button
             v-if="dropper.isSupported.value"
             type="button"

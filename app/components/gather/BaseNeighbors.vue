@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TERMS } from '~/composables/terms'
 import { hsbOf } from '../../../core/color/convert'
 import { turned } from '../../../core/color/wheel'
 import { ladder, LADDERS, RUNGS } from '../../../core/harmony/ladder'
@@ -46,7 +47,9 @@ const asColor = (hex: string): { hex: string; hue: number } => ({ hex, hue: hsbO
       />
     </template>
     <template v-if="names.length">
-      <h3>Names</h3>
+      <span class="text-caption text-quiet"
+        ><WordHelp word="Names" :means="`The nearest names of a list; pointing says how far in ΔE. ${TERMS.deltaE}`"
+      /></span>
       <p class="flex flex-wrap gap-1">
         <button
           v-for="{ name, hex, away } in names"
@@ -56,7 +59,7 @@ const asColor = (hex: string): { hex: string; hue: number } => ({ hex, hue: hsbO
           data-test="base-name"
           @click="emit('pick', asColor(hex))"
         >
-          <i class="size-3" :style="{ background: hex }" />{{ name }}
+          <i class="size-3" :style="{ background: hex }" />{{ sentence(name) }}
         </button>
       </p>
     </template>

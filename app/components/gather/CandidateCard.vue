@@ -84,7 +84,7 @@ const what = computed(
     <p class="flex min-w-0 flex-wrap items-baseline gap-x-1 leading-4" :title="what">
       <span class="line-clamp-2 min-w-0 wrap-anywhere">{{ candidate.title }}</span
       ><span v-if="inUse" class="text-caption" aria-label="in use">●</span
-      ><span v-if="candidate.extraction?.flat" class="shrink-0 text-caption text-quiet">palette</span
+      ><span v-if="candidate.extraction?.flat" class="shrink-0 text-caption text-quiet">Palette</span
       ><span v-if="candidate.problem" aria-label="problem">▲</span
       ><button
         v-if="found.length"

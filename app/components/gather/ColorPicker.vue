@@ -63,7 +63,7 @@ const turnTo = (event: Event): void => show({ ...color.value, h: Number((event.t
         min="0"
         max="359"
         step="1"
-        class="slide strip grow"
+        class="slide strip min-w-0 grow"
         :style="{ '--track': HUES }"
         :value="Math.round(color.h)"
         aria-label="Hue"

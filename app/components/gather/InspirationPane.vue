@@ -32,13 +32,13 @@ const { found, total, state, reason, ask, cancel, more } = useFinding<Inspiratio
     <SoughtForm
       v-model:words="words"
       v-model:color="color"
-      placeholder="harbor, quiet, packaging…"
+      placeholder="Harbor, quiet, packaging…"
       test="inspiration"
       @ask="ask()"
     />
     <label class="flex items-center gap-2">
       <input v-model="fitting" type="checkbox" :disabled="!locked.length" /> Fits the locked swatches
-      <span v-if="!locked.length" class="text-caption text-quiet">lock some in the band first</span>
+      <span v-if="!locked.length" class="text-caption text-quiet">Lock some in the band first</span>
       <i v-for="hex in locked" :key="hex" class="size-3" :style="{ background: hex }" />
       <span class="ml-auto text-caption text-quiet" role="status">{{
         state === 'there' ? `${total} ${total === 1 ? 'scheme' : 'schemes'}` : state === 'asking' ? 'Asking…' : ''

@@ -46,10 +46,10 @@ const said = computed(() => {
       @dblclick="!disabled && settle(REST)"
     >
       <i class="absolute inset-y-0 left-1/2 w-px bg-line" /><i class="absolute inset-x-0 top-1/2 h-px bg-line" />
-      <span class="edge left-1 top-1/2 -translate-y-1/2">quiet</span
-      ><span class="edge right-1 top-1/2 -translate-y-1/2">lively</span>
-      <span class="edge left-1/2 top-0.5 -translate-x-1/2">light</span
-      ><span class="edge bottom-0.5 left-1/2 -translate-x-1/2">dark</span>
+      <span class="edge left-1 top-1/2 -translate-y-1/2">Quiet</span
+      ><span class="edge right-1 top-1/2 -translate-y-1/2">Lively</span>
+      <span class="edge left-1/2 top-0.5 -translate-x-1/2">Light</span
+      ><span class="edge bottom-0.5 left-1/2 -translate-x-1/2">Dark</span>
       <svg
         class="pointer-events-none absolute size-5 -translate-x-1/2 translate-y-1/2"
         viewBox="-10 -10 20 20"
@@ -66,7 +66,7 @@ const said = computed(() => {
       :disabled="disabled || (lean.x === 0 && lean.y === 0)"
       @click="emit('settle', REST)"
     >
-      <span>Lean</span><span class="text-quiet">{{ now.x === 0 && now.y === 0 ? 'at rest' : 'let it rest' }}</span>
+      <span>Lean</span><span>{{ now.x === 0 && now.y === 0 ? 'At rest' : 'Reset' }}</span>
     </button>
   </div>
 </template>

@@ -356,7 +356,7 @@ const labelOf = (sample: Sample): string => {
         :disabled="!moved"
         @click="history.run({ do: 'snap samples', id: null })"
       >
-        Snap back
+        Reset samples
       </button>
     </p>
   </div>

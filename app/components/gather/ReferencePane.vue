@@ -160,7 +160,7 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
             />
           </div>
           <SliderNumber
-            label="by"
+            label="Amount"
             :value="Math.round((settings?.pull.amount ?? 0) * 100)"
             :min="0"
             :max="100"

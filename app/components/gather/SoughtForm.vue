@@ -37,7 +37,7 @@ const wrong = computed(() => Boolean(color.value.trim()) && !sought.value.near &
         v-model="color"
         class="field w-full pl-8!"
         aria-label="Near this color, or holding these"
-        placeholder="near a color"
+        placeholder="Near a color"
         title="A color to be near, or several, all of which it holds"
         spellcheck="false"
         maxlength="200"

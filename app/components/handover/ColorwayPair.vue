@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TERMS } from '~/composables/terms'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Colorway } from '../../../core/document/lineUp'
 import { swatchPairs } from '../../../core/scheme/colorways'
@@ -71,7 +72,7 @@ useEventListener(window, 'blur', () => {
         <tr class="border-b border-strong text-left text-caption text-quiet">
           <th class="py-1 font-normal" scope="col">{{ pair[0].name }}</th>
           <th class="font-normal" scope="col">{{ pair[1].name }}</th>
-          <th class="text-right font-normal" scope="col">ΔE</th>
+          <th class="text-right font-normal" scope="col"><WordHelp word="ΔE" :means="TERMS.deltaE" /></th>
         </tr>
       </thead>
       <tbody>

@@ -12,7 +12,11 @@ const proofs = computed(() =>
 </script>
 
 <template>
-  <section class="grid gap-3" aria-labelledby="colorways" data-test="colorways">
+  <section class="relative grid gap-3" aria-labelledby="colorways" data-test="colorways">
+    <FirstHint hint="freeze" class="absolute right-0 top-9">
+      Freeze what you like: a colorway holds scheme, remapping and touch-ups as they are. Line several up, show them in
+      a review, hand over their files.
+    </FirstHint>
     <div class="flex items-center gap-2">
       <h2 id="colorways" class="grow">Colorways</h2>
       <button

@@ -125,7 +125,7 @@ const start = async (): Promise<void> => {
                       v-model="width"
                       class="field w-24"
                       inputmode="numeric"
-                      placeholder="width, px"
+                      placeholder="Width in px"
                       aria-label="A width in pixels"
                       data-test="png-width"
                     /><button class="control" type="submit">Add</button>

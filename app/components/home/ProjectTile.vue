@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../../../core/document/names'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
 import type { ProjectCard } from '~/composables/useServer'
 
@@ -11,7 +12,14 @@ const total = computed(() => card.swatches.reduce((sum, { share }) => sum + shar
 const changed = computed(() =>
   new Date(card.updatedAt).toLocaleDateString('en-US', { day: 'numeric', month: 'short', year: 'numeric' }),
 )
-const artwork = computed(() => (card.artwork === 1 ? '1 artwork' : `${card.artwork} artworks`))
+/** The shape of the proof: as the server noted it, or as the picture turns out to be. */
+const seen = ref<number | null>(null)
+const ratio = computed(() => card.ratio ?? seen.value ?? 1)
+const measure = ({ target }: Event): void => {
+  const { naturalWidth, naturalHeight } = target as HTMLImageElement
+  if (naturalHeight) seen.value = naturalWidth / naturalHeight
+}
+const artwork = computed(() => `${counted(card.artwork, 'piece')} of artwork`)
 
 const choices = [
   { title: 'Rename', act: () => void (naming.value = true) },
@@ -21,22 +29,23 @@ const choices = [
 </script>
 
 <template>
-  <li class="grid max-w-[480px] gap-2" data-test="project-card">
+  <li class="tile" :style="{ '--ratio': ratio }" data-test="project-card">
     <NuxtLink :to="`/project/${card.id}/compose`" class="block" :aria-label="`Open ${card.name}`">
-      <span class="flex h-80 items-center justify-center border border-line bg-panel p-7 hover:border-strong">
-        <span v-if="card.artwork" class="relative block h-full"
+      <span class="framed flex h-72 items-center justify-center bg-panel! p-5">
+        <span v-if="card.artwork" class="relative block h-full max-w-full" :style="{ aspectRatio: ratio }"
           ><img
             :src="server.previewUrl(card.id, card.version)"
             alt=""
-            class="block h-full max-w-full object-contain" /><CropMarks
+            class="block size-full object-contain"
+            @load="measure" /><CropMarks
         /></span>
         <PlumbagoMark v-else class="size-24!" :colors="card.swatches.map(({ hex }) => hex)" />
       </span>
-      <span class="mt-1 flex h-5"
+      <span class="mt-1 flex h-4"
         ><i
           v-for="(swatch, i) in card.swatches"
           :key="i"
-          :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 10px` }"
+          :style="{ background: swatch.hex, flex: `${swatch.share / total} 1 6px` }"
       /></span>
     </NuxtLink>
     <div class="flex items-start justify-between gap-2">
@@ -48,7 +57,9 @@ const choices = [
           @rename="emit('rename', $event)"
           @done="naming = false"
         />
-        <p v-else class="truncate font-title text-[15px] font-semibold">{{ card.name }}</p>
+        <p v-else class="line-clamp-2 font-title text-[15px] leading-[18px] font-semibold wrap-anywhere">
+          {{ card.name }}
+        </p>
         <p class="text-caption text-quiet">{{ artwork }} · changed {{ changed }}</p>
       </div>
       <MenuList
@@ -62,3 +73,14 @@ const choices = [
     </div>
   </li>
 </template>
+
+<style scoped>
+/* All as high as each other, each as wide as its proof: a wall. */
+.tile {
+  display: grid;
+  align-content: start;
+  gap: 6px;
+  flex: 0 1 auto;
+  width: clamp(184px, calc(var(--ratio) * 248px + 42px), 100%);
+}
+</style>

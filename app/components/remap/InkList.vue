@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { counted } from '../../../core/document/names'
 import { useLocalStorage, useVirtualList } from '@vueuse/core'
 import { labOf, lchOf, isNeutral } from '../../../core/color/convert'
-import { plainName } from '../../../core/color/name'
+import { hueWords, plainName } from '../../../core/color/name'
 import { TOLERANCE } from '../../../core/remap/near'
 import { nearestIn } from '../../../core/remap/restrict'
 import { recoloredFreely } from '../../../core/painting/painting'
@@ -29,9 +30,7 @@ const found = computed(() => {
         words.every(
           word =>
             members.some(hex => hex.includes(word)) ||
-            plainName(members[0] ?? '')
-              .toLowerCase()
-              .includes(word) ||
+            `${plainName(members[0] ?? '')} ${hueWords(members[0] ?? '')}`.toLowerCase().includes(word) ||
             nameOf(to).toLowerCase().includes(word),
         ),
       )
@@ -102,7 +101,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
         aria-label="Find inks by hex, hue or swatch"
       />
       <label class="flex items-center gap-1.5"
-        >by<SelectField
+        >Order<SelectField
           v-model="sort"
           label="Order of the inks"
           :choices="SORTS.map(value => ({ value, title: value }))"
@@ -110,7 +109,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
       <label
         class="ml-auto flex items-center gap-1.5"
         title="Selecting and moving an ink takes its lights and darks along"
-        ><input v-model="remapping.families" type="checkbox" />families together</label
+        ><input v-model="remapping.families" type="checkbox" />Families together</label
       >
     </div>
     <label
@@ -126,13 +125,13 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
         step="0.25"
         :value="remapping.remap?.tolerance ?? 0"
         aria-label="Tolerance for gathering near-identical inks"
-        :aria-valuetext="`${remapping.inks.length} inks as ${remapping.rows.length}`"
+        :aria-valuetext="`${counted(remapping.inks.length, 'ink')} as ${remapping.rows.length}`"
         data-test="tolerance"
         @input="gather($event, false)"
         @change="gather($event, true)"
       />
       <span class="value w-32 text-right" data-test="ink-count"
-        >{{ remapping.inks.length }} → {{ remapping.rows.length }} inks</span
+        >{{ remapping.inks.length }} → {{ counted(remapping.rows.length, 'ink') }}</span
       >
     </label>
     <div v-if="runs.length" class="flex items-center gap-2">
@@ -182,7 +181,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
             <button
               class="of-ink"
               :aria-pressed="remapping.selected.has(row.hex)"
-              :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${row.uses} uses, ${nameOf(row.to)}`"
+              :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${counted(row.uses, 'use')}, ${nameOf(row.to)}`"
               :data-line="row.hex"
               @click="click(row.hex, $event)"
               @focus="light(remapping.whole([row.hex]))"

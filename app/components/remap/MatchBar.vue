@@ -36,7 +36,7 @@ const again = (): void => {
 
 <template>
   <div v-if="remap" class="grid grid-cols-[52px_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-1.5">
-    <span>Match</span>
+    <WordHelp word="Match" :means="MATCHES.map(word => ({ word, means: TITLES[word] }))" />
     <ChoiceRow
       look="choice first-letter:uppercase"
       previews
@@ -47,13 +47,13 @@ const again = (): void => {
       @update:model-value="remapping.match"
     />
     <span class="flex gap-1"
-      ><button class="control" :title="withKey('Deal the targets afresh', 'deal targets')" @click="remapping.deal">
+      ><button class="control" :title="withKey('Deal the targets of inks', 'deal targets')" @click="remapping.deal">
         Deal</button
       ><button class="control" title="Match all inks again, those set by hand too" @click="again">
         Match again
       </button></span
     >
-    <span>Shading</span>
+    <WordHelp word="Shading" :means="SHADINGS.map(word => ({ word, means: SHADING_TITLES[word] }))" />
     <ChoiceRow
       class="col-span-2"
       look="choice whitespace-nowrap first-letter:uppercase"
@@ -82,7 +82,7 @@ const again = (): void => {
         :disabled="remap.shading === 'held' && hold === HOLD.rest * 100"
         @click="history.run({ do: 'hold', hold: HOLD.rest })"
       >
-        At rest
+        Reset
       </button>
     </div>
     <label class="flex items-center gap-1.5" title="What becomes of blacks, whites and grays that nobody sent anywhere"

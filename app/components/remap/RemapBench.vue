@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { swatchesTall } from './ribbons'
 import { useShortcuts, withKey } from '~/composables/shortcuts'
 import { REMAP_VIEWS } from '~/stores/remapping'
 
@@ -21,12 +22,20 @@ watch(
   },
   { immediate: true },
 )
+const hand = useHand()
+/** So high, in pixels, that every swatch of the ribbons has its room below what stands above them. */
+const tall = computed(() =>
+  remapping.view === 'ribbons'
+    ? (hand.finger.value ? 410 : 320) + swatchesTall(history.document?.scheme.length ?? 0, hand.least.value)
+    : 0,
+)
 useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
 </script>
 
 <template>
   <div
-    class="grid h-full min-h-136 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)] gap-2 p-5 pb-2 pt-3"
+    class="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)] gap-2 p-5 pb-2 pt-3"
+    :style="{ minHeight: `max(544px, ${tall}px)` }"
     data-test="remap"
   >
     <div class="flex items-center gap-2">
@@ -53,7 +62,7 @@ useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
         @keyup.enter="stage.before = false"
         @blur="stage.before = false"
       >
-        Original <span class="text-caption text-quiet">hold O</span>
+        Original <span class="text-caption text-quiet">Hold O</span>
       </button>
     </div>
     <div class="flex items-center gap-3">
@@ -62,7 +71,7 @@ useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
         v-if="(history.document?.artwork.length ?? 0) > 1"
         class="flex shrink-0 items-center gap-1.5"
         title="What you change holds for this artwork alone"
-        ><input v-model="remapping.alone" type="checkbox" />only this one</label
+        ><input v-model="remapping.alone" type="checkbox" />Only this one</label
       >
     </div>
     <TabRow

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { asName } from '../../../core/document/names'
+import { TERMS } from '~/composables/terms'
+import { asName, counted } from '../../../core/document/names'
 import { useDebounceFn, useVirtualList } from '@vueuse/core'
 import { readColors } from '../../../core/formats/read/read'
 import { recoloredFreely } from '../../../core/painting/painting'
@@ -191,8 +192,9 @@ const light = useLighting()
       </p>
     </form>
     <p v-else-if="remapping.restriction" class="text-caption text-quiet" data-test="restricted">
-      {{ results.length }} results go to {{ used }} of its {{ remapping.restriction.colors.length }} colors, on average
-      ΔE {{ mean.toFixed(1) }} away.
+      {{ counted(results.length, 'result') }} {{ results.length === 1 ? 'goes' : 'go' }} to {{ used }} of its
+      {{ remapping.restriction.colors.length }} colors, on average <WordHelp word="ΔE" :means="TERMS.deltaE" />
+      {{ mean.toFixed(1) }} away.
     </p>
     <p v-else class="text-caption text-quiet">
       Thread, paint or house colors: every result goes to the nearest one of the set.

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { counted } from '../../../core/document/names'
 import { useElementSize, useScroll } from '@vueuse/core'
-import { columnSlots, ribbonPath, thinned, visibleIn, type Slot } from './ribbons'
+import { columnSlots, ribbonPath, SWATCH_SLOT, thinned, visibleIn, type Slot } from './ribbons'
 import { followDrag } from '~/composables/useDrag'
 
 /**
@@ -51,8 +52,8 @@ const swatchSlots = computed(() =>
   columnSlots(
     [...scheme.value.map(({ id }) => areaOf.value.get(id) ?? 0), 0],
     height.value,
-    Math.max(34, hand.least.value),
-    6,
+    Math.max(SWATCH_SLOT.least, hand.least.value),
+    SWATCH_SLOT.gap,
   ),
 )
 
@@ -190,7 +191,7 @@ const labelOf = ({ hex, members, area, uses, to, excepted }: (typeof rows.value)
   [
     `Ink ${hex}${members.length > 1 ? ` and ${members.length - 1} near it` : ''}`,
     `${(area * 100).toFixed(1)}% of the artwork`,
-    uses === 1 ? '1 use' : `${uses} uses`,
+    counted(uses, 'use'),
     nameOf(to),
     ...(excepted ? ['in this artwork alone'] : []),
     ...(remapping.lost.has(hex) ? ['loses contrast to what it touches'] : []),

@@ -19,7 +19,13 @@ watch(
 <template>
   <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] gap-2">
     <MatchBar />
-    <RibbonBed v-if="remapping.rows.length" />
+    <div v-if="remapping.rows.length" class="relative grid min-h-0">
+      <RibbonBed />
+      <FirstHint hint="ribbons" class="absolute left-28 top-2">
+        Inks of the artwork on the left go to swatches on the right. Drag one to another swatch; point at it to see
+        where it is.
+      </FirstHint>
+    </div>
     <p v-else class="self-start border border-dashed border-strong p-6 text-center">This artwork says no colors.</p>
     <div class="grid gap-1.5">
       <LossList v-if="listed" class="max-h-44" />
@@ -50,14 +56,11 @@ watch(
         <label
           class="ml-auto flex items-center gap-1.5"
           title="Selecting and moving an ink takes its lights and darks along"
-          ><input v-model="remapping.families" type="checkbox" />families together</label
+          ><input v-model="remapping.families" type="checkbox" />Families together</label
         >
       </p>
       <SelectionBar v-if="remapping.selected.size" />
       <GroupPanel v-else-if="remapping.group" :id="remapping.group" :key="remapping.group" />
-      <p v-else class="flex min-h-7 items-center text-caption text-quiet">
-        Drag an ink to a swatch. A click selects; a click on a swatch shows its group.
-      </p>
     </div>
   </div>
 </template>

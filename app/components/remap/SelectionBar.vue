@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../../../core/document/names'
 import { onKeyStroke } from '@vueuse/core'
 
 /** What can be done with the inks that are selected: send them to a swatch, leave them, have them matched again. */
@@ -8,7 +9,7 @@ const all = computed(() => [...remapping.selected])
 const clear = (): void => {
   remapping.selected = new Set()
 }
-const say = computed(() => (all.value.length === 1 ? `Ink ${all.value[0]}` : `${all.value.length} inks`))
+const say = computed(() => (all.value.length === 1 ? `Ink ${all.value[0]}` : counted(all.value.length, 'ink')))
 onKeyStroke('Escape', clear)
 </script>
 

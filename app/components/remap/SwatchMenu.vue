@@ -64,7 +64,7 @@ const choices = computed(() => [
     @focus="emit('light', true)"
     @blur="emit('light', false)"
   >
-    <span class="pointer-events-none line-clamp-2 w-full text-left leading-[14px]"
+    <span class="pointer-events-none line-clamp-2 w-full first-letter:uppercase text-left leading-[14px]"
       >{{ swatch.name }} <span class="value">{{ (area * 100).toFixed(0) }}%</span></span
     >
   </MenuList>

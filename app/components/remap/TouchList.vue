@@ -161,7 +161,7 @@ onUnmounted(() => history.preview(null))
         @pointerleave="preview(null)"
       >
         <li v-for="row in rows" :key="row.id" class="grid grid-cols-[minmax(0,1fr)_minmax(0,2.4fr)] items-center gap-2">
-          <span class="line-clamp-2 leading-[14px]">{{ row.name }}</span>
+          <span class="line-clamp-2 leading-[14px] first-letter:uppercase">{{ row.name }}</span>
           <span class="flex flex-wrap">
             <button
               v-for="(hex, i) in [row.hex, ...row.rungs]"

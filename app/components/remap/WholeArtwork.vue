@@ -75,7 +75,7 @@ onUnmounted(() => history.preview(null))
           Adopt into scheme
         </button>
         <button class="control" :disabled="atRest" @click="settle({ turn: 0, saturation: 0, brightness: 0 })">
-          At rest
+          Reset
         </button>
       </div>
       <SliderNumber

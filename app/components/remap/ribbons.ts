@@ -30,6 +30,12 @@ export const thinned = ({ top, height }: Slot, share: number, room: number): Slo
   return { top: top + (height - thick) / 2, height: thick }
 }
 
+/** The least height of a swatch that ribbons lead to, and what parts it from the next, in pixels. */
+export const SWATCH_SLOT = { least: 34, gap: 6 }
+/** How high so many swatches and the place of what is left as is stand, where none is under `least` pixels. */
+export const swatchesTall = (count: number, least: number): number =>
+  (count + 1) * (Math.max(SWATCH_SLOT.least, least) + SWATCH_SLOT.gap)
+
 /** A smooth band from a slot at `x0` to one at `x1`. */
 export const ribbonPath = (from: Slot, to: Slot, x0: number, x1: number): string => {
   const middle = (x0 + x1) / 2

@@ -192,7 +192,7 @@ const takeOff = async (): Promise<void> => {
     <SoughtForm
       v-model:words="words"
       v-model:color="color"
-      placeholder="name, tag, note, project…"
+      placeholder="Name, tag, note, project…"
       test="shelf"
       :wordless="sought !== null"
       @ask="ask()"
@@ -240,7 +240,7 @@ const takeOff = async (): Promise<void> => {
           v-model="typedTag"
           class="field w-24 font-sans!"
           aria-label="A tag for what is picked"
-          placeholder="tag"
+          placeholder="Tag"
           maxlength="40"
         />
         <button class="control">Tag</button>

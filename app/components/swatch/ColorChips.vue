@@ -12,7 +12,7 @@ const take = (hex: string, event: MouseEvent): void => {
 <template>
   <div
     v-one-stop="{ of: '.chip' }"
-    class="flex flex-wrap"
+    class="grid grid-cols-[repeat(auto-fit,minmax(var(--low),1fr))]"
     data-previews
     role="group"
     :aria-label="title"
@@ -37,7 +37,6 @@ const take = (hex: string, event: MouseEvent): void => {
 
 <style scoped>
 .chip {
-  flex: 1 0 var(--low);
   height: var(--low);
 }
 .chip:focus-visible,

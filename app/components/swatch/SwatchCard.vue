@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { asName } from '../../../core/document/names'
+import { asName, counted } from '../../../core/document/names'
 import { useLocalStorage } from '@vueuse/core'
 import { LockClosedIcon, LockOpenIcon, XMarkIcon } from '@heroicons/vue/20/solid'
-import { NOTATIONS, written, type Notation } from '../../../core/color/notation'
+import { NOTATION_TITLES, NOTATIONS, written, type Notation } from '../../../core/color/notation'
 import { parseColor } from '../../../core/color/parse'
 import { alternatives, LADDERS, ladder, RUNGS } from '../../../core/harmony/ladder'
 import { ROLES } from '../../../core/harmony/proportion'
@@ -127,7 +127,7 @@ const remove = (): void => {
           data-test="proposed-name"
           @click="rename(name)"
         >
-          {{ name }}
+          {{ sentence(name) }}
         </button></span
       >
       <button class="control bare px-1" aria-label="Close the card" @click="emit('close')">
@@ -149,7 +149,7 @@ const remove = (): void => {
             v-model="notation"
             class="w-20"
             label="Notation to copy"
-            :choices="NOTATIONS.map(value => ({ value, title: value }))"
+            :choices="NOTATIONS.map(value => ({ value, title: NOTATION_TITLES[value] }))"
           />
           <button
             type="button"
@@ -200,13 +200,13 @@ const remove = (): void => {
             small
             label="A click on a color"
             :choices="[
-              { value: 'replace', title: 'replaces' },
-              { value: 'add', title: 'adds it' },
+              { value: 'replace', title: 'Replaces it' },
+              { value: 'add', title: 'Adds it' },
             ]"
           />
           <span class="flex items-center" role="group" aria-label="Rungs of a ladder"
             ><button class="control bare small px-1.5!" aria-label="Fewer rungs" @click="setRungs(-1)">−</button
-            ><span class="value">{{ history.document?.rungs }} rungs</span
+            ><span class="value">{{ counted(history.document?.rungs ?? 0, 'rung') }}</span
             ><button class="control bare small px-1.5!" aria-label="More rungs" @click="setRungs(1)">+</button></span
           >
         </div>
@@ -241,7 +241,7 @@ const remove = (): void => {
             :colors="recent.slice(0, 12)"
             @preview="preview($event, 'recent')"
             @take="take($event, 'recent')"
-          /><span v-else class="h-6 leading-6 text-quiet">colors you set come here</span>
+          /><span v-else class="h-6 leading-6 text-quiet">Colors you set come here</span>
         </div>
         <SwatchOrigin :swatch="swatch" />
       </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../../../core/document/names'
 import { CheckIcon } from '@heroicons/vue/20/solid'
 import { useEventListener } from '@vueuse/core'
 import type { ShownLook, Spot } from '../../../core/document/review'
@@ -181,7 +182,7 @@ const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) 
           ><span
             v-if="page.counts[each.key]"
             class="value text-quiet"
-            :aria-label="`${page.counts[each.key]} comments`"
+            :aria-label="counted(page.counts[each.key] ?? 0, 'comment')"
             >{{ page.counts[each.key] }}</span
           ></span
         >

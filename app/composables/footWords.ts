@@ -1,0 +1,46 @@
+import type { Step } from './useSteps'
+
+/** What a drag, a click and a key do, by step and by the view that is open there. */
+export const FOOT_WORDS: Readonly<Record<Step, Readonly<Record<string, string>>>> = {
+  'gather': {
+    color:
+      'Drag in the square: the band follows, letting go takes it. A click on a chip takes its color; arrows go along.',
+    references:
+      'Drag a picture to arrange it; a double click or Enter looks closer. A click on a proof takes its colors.',
+    looked: 'A click takes a sample; drag it, or nudge it with arrows. Page keys go from sample to sample.',
+    inspiration: 'Pointing previews a scheme, a click opens it; arrows go from one to the next.',
+    shelf: 'Pointing previews a scheme, a click opens it; the boxes pick several. Arrows go along.',
+    artwork: 'Drop files anywhere, or paste them. A click puts a piece on the stage; arrows go along.',
+  },
+  'compose': {
+    harmonies: 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Drag swatches on ring and field.',
+    tones: 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.',
+    variations: 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.',
+    deals:
+      'D deals; a click adopts. Plus and minus on a proof deal more like it, or less. L locks a swatch in the band.',
+    orders: 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.',
+    whole: 'Drag a slider to see it, let go to take it. Arrows nudge by 1, with Shift by 10.',
+  },
+  'remap': {
+    ribbons: 'Drag an ink to a swatch. A click selects; one on a swatch opens its group. Delete leaves an ink as is.',
+    inks: 'A click selects an ink, with Shift more of them; the list beside it says where it goes. Arrows go along.',
+    touches: 'Click shapes on the artwork, or drag a frame or loop; then a color. Page keys pick the next shape.',
+    whole: 'Drag a slider to see it, let go to take it. Arrows nudge by 1, with Shift by 10.',
+    set: 'A click puts a piece on the stage; what is done holds for all of them. Arrows go along.',
+  },
+  'check': {
+    findings: 'Pointing previews what mends it, a click takes it. Ticked findings are mended together.',
+    contrast: 'A click chooses a pair, whose colors can be moved below. Arrows go from pair to pair.',
+    vision: 'A click looks at everything by these eyes; B goes there and back.',
+    values: 'A click looks at the artwork in its values; B goes there and back.',
+    print: 'A click looks at the artwork as it is printed; B goes there and back.',
+  },
+  'hand-over': {
+    colorways: 'A click marks a colorway to compare, a drag moves it; X held shows the other of two that are marked.',
+    files: 'A click writes one file; Choose files packs them all. Arrows go along.',
+    sheet: 'The pages follow the work; they are written as they stand here.',
+    gradients: 'A click on the strip adds a stop, a drag moves it, Delete removes it. Page keys go from stop to stop.',
+    mood: 'Drag a picture within its frame; plus and minus bring it closer. Page keys go from frame to frame.',
+    review: 'What is published can be looked at by whoever has the link. What they say comes here as they say it.',
+  },
+}

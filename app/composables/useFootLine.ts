@@ -1,0 +1,27 @@
+import { useLocalStorage } from '@vueuse/core'
+import { FOOT_WORDS } from './footWords'
+import type { Step } from './useSteps'
+
+/** Whether the line at the foot of the bench is shown, remembered in this browser. */
+export const useFootLineOn = () => useLocalStorage('plumbago foot line', true)
+
+/** What that line says in a step, by the view that is open there. */
+export const useFootWords = (step: () => Step): ComputedRef<string> => {
+  const [proofs, remapping, checking, handOver] = [useProofs(), useRemapping(), useChecking(), useHandOver()]
+  const [gathering, start] = [useGathering(), useStart()]
+  const view = computed(() => {
+    switch (step()) {
+      case 'gather':
+        return start.value === 'references' && gathering.looked ? 'looked' : start.value
+      case 'compose':
+        return proofs.sheet
+      case 'remap':
+        return remapping.view
+      case 'check':
+        return checking.view
+      case 'hand-over':
+        return handOver.view
+    }
+  })
+  return computed(() => FOOT_WORDS[step()][view.value] ?? '')
+}
