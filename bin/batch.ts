@@ -11,6 +11,9 @@ import { PICTURE_NAME } from '../render/pictures'
 import { poolOf } from '../render/pool'
 import { reasonOf } from './reason'
 
+/** What does the work: a source where this is one, or built beside what this is built into. */
+const HAND = new URL(import.meta.url.endsWith('.ts') ? './hand.ts' : './hand.mjs', import.meta.url)
+
 /** How long one file may take, in milliseconds. */
 const LONGEST = 120_000
 
@@ -24,7 +27,7 @@ const inParallel = async (
     longest: LONGEST,
     late: `It takes more than ${LONGEST / 1000} seconds.`,
     broken: 'Reading it took more than this machine has.',
-    hire: () => fork(new URL('./hand.ts', import.meta.url), { serialization: 'advanced' }),
+    hire: () => fork(HAND, { serialization: 'advanced' }),
   })
   let count = 0
   await Promise.all(

@@ -61,10 +61,20 @@ need_modules() {
 need_build() {
   local stamp
   stamp=$(find app core server render public nuxt.config.ts package-lock.json -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
-  [ "$(cat .output/.built 2>/dev/null)" = "$stamp" ] && return
+  if [ "$(cat .output/.built 2>/dev/null)" = "$stamp" ]; then
+    need_commands
+    return
+  fi
   say "Building…"
   apart "$DATA/build.log" npx --no-install nuxt build || { tail -n 25 "$DATA/build.log" >&2; stop_with "The build failed; the whole report is in $DATA/build.log."; }
   echo "$stamp" >.output/.built
+  need_commands
+}
+
+# Builds the command line beside the server, where a source of it is newer than what was built.
+need_commands() {
+  [ -e .output/cli/.built ] && [ -z "$(find bin core render server package-lock.json -newer .output/cli/.built -type f -print -quit)" ] && return
+  apart "$DATA/build-commands.log" node bin/build-cli.mjs || { tail -n 25 "$DATA/build-commands.log" >&2; stop_with "The command line could not be built; the whole report is in $DATA/build-commands.log."; }
 }
 
 free_port() { node -e 'const s=require("node:net").createServer();s.listen(Number(process.argv[1]),"127.0.0.1",()=>{process.stdout.write(String(s.address().port));s.close()});s.on("error",()=>{s.listen(0,"127.0.0.1")})' "$1"; }

@@ -61,6 +61,7 @@ class Stops {
     for (const each of all) {
       const at = each === this.current ? '0' : '-1'
       if (each.getAttribute('tabindex') !== at) each.setAttribute('tabindex', at)
+      each.setAttribute('data-roams', '')
     }
   }
 

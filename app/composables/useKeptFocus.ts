@@ -15,7 +15,9 @@ const nearest = <Thing>(all: readonly Thing[], at: number, will: (thing: Thing) 
     .sort((one, other) => far(one.i) - far(other.i))[0]?.thing
 }
 
-const canTake = (element: HTMLElement): boolean => element.tabIndex >= 0 && element.getClientRects().length > 0
+/** What is no tab stop by itself is left out, but for those of a group that is one stop together. */
+const canTake = (element: HTMLElement): boolean =>
+  (element.tabIndex >= 0 || element.hasAttribute('data-roams')) && element.getClientRects().length > 0
 const within = (place: Element): HTMLElement[] => [...place.querySelectorAll<HTMLElement>(FOCUSABLE)]
 
 /** Where the focus is: the places around it, from the nearest out, and which of the things there has it. */

@@ -231,9 +231,10 @@ export const useServer = () => ({
   /** A picture of the artwork, as it is shown on the stage. */
   stagePicture: (hash: string) => bytes(`artwork/${hash}/stage`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
-  readAgain: (hash: string, also: readonly Also[]) => json<ArtworkFile>('POST', `artwork/${hash}/also`, { also }),
-  madeOf: (hash: string, manner: Manner, inks?: readonly string[]) =>
-    json<ArtworkFile>('POST', `artwork/${hash}/manner`, { manner, inks }),
+  readAgain: (hash: string, also: readonly Also[], signal?: AbortSignal) =>
+    json<ArtworkFile>('POST', `artwork/${hash}/also`, { also }, signal),
+  madeOf: (hash: string, manner: Manner, inks?: readonly string[], signal?: AbortSignal) =>
+    json<ArtworkFile>('POST', `artwork/${hash}/manner`, { manner, inks }, signal),
   picturesWithin: (hash: string) => bytes(`artwork/${hash}/pictures`),
   addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) =>
     json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),

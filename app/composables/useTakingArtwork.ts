@@ -38,17 +38,22 @@ export const useTakingArtwork = () => {
   }
 
   /** Recolors of a drawing besides the colors on its page what is asked for; new inks are matched. */
-  const readAgain = async (art: Artwork, also: readonly Also[]): Promise<void> => {
+  const readAgain = async (art: Artwork, also: readonly Also[], signal?: AbortSignal): Promise<void> => {
     const here = session.still()
-    const kept = await files.readAgain(art.hash, also)
-    if (here()) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
+    const kept = await files.readAgain(art.hash, also, signal)
+    if (here() && !signal?.aborted) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
   }
 
   /** Takes a picture as made of something else, or of other inks; those that were not there are matched. */
-  const takeAs = async (art: Artwork, manner: Manner, inks?: readonly string[]): Promise<void> => {
+  const takeAs = async (
+    art: Artwork,
+    manner: Manner,
+    inks?: readonly string[],
+    signal?: AbortSignal,
+  ): Promise<void> => {
     const here = session.still()
-    const kept = await files.takeAs(art.hash, manner, inks)
-    if (here()) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
+    const kept = await files.takeAs(art.hash, manner, inks, signal)
+    if (here() && !signal?.aborted) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
   }
 
   return { addArtwork, readAgain, takeAs }

@@ -176,16 +176,21 @@ export const useArtworkFiles = defineStore('artwork files', () => {
    * Has a drawing read again, with what is recolored besides the colors on the page; it is kept under a hash of its
    * own.
    */
-  const readAgain = async (hash: string, also: readonly Also[]): Promise<ArtworkFile> => {
-    const kept = await server.readAgain(hash, also)
+  const readAgain = async (hash: string, also: readonly Also[], signal?: AbortSignal): Promise<ArtworkFile> => {
+    const kept = await server.readAgain(hash, also, signal)
     keep(kept)
     await open(kept.hash)
     return kept
   }
 
   /** Has a picture taken apart as made of something else, or of other inks; it is kept under a hash of its own. */
-  const takeAs = async (hash: string, manner: Manner, inks?: readonly string[]): Promise<ArtworkFile> => {
-    const kept = await server.madeOf(hash, manner, inks)
+  const takeAs = async (
+    hash: string,
+    manner: Manner,
+    inks?: readonly string[],
+    signal?: AbortSignal,
+  ): Promise<ArtworkFile> => {
+    const kept = await server.madeOf(hash, manner, inks, signal)
     keep(kept)
     await open(kept.hash)
     return kept

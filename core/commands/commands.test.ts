@@ -83,6 +83,7 @@ const dressed = [
   { do: 'retarget', inks: ['#cc4422'], to: 's1', artwork: 'a1' },
   { do: 'shade group', swatch: 's1', shading: 'flat' },
   { do: 'restrict', to: set },
+  { do: 'restrict left', on: true },
   { do: 'cast', cast: { mode: 'multiply', strength: 0.4, of: { kind: 'color', hex: '#ffddaa' } } },
   { do: 'adjust artwork', adjust: { turn: 40 } },
 ].reduce((project, command) => apply(project, command as Command), derived)
@@ -187,6 +188,7 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
   'adjust artwork': [derived, { do: 'adjust artwork', adjust: { brightness: 0.2 } }],
   'adopt adjustment': [dressed, { do: 'adopt adjustment' }],
   'restrict': [derived, { do: 'restrict', to: set }],
+  'restrict left': [derived, { do: 'restrict left', on: true }],
   'touch up': [derived, { do: 'touch up', artwork: 'a1', touch }],
   'remove touch': [dressed, { do: 'remove touch', artwork: 'a1', id: 't1' }],
   'add artwork': [derived, { do: 'add artwork', artwork: art('a2', 'b') }],

@@ -54,6 +54,11 @@ export const SHADING = {
   'adopt adjustment': kindOf(z.object({}), 'adopt into the scheme', project =>
     withRemap(recolored(project, adjustmentColors(project)), { adjust: FIRST_REMAP.adjust }),
   ),
+  'restrict left': kindOf(
+    z.object({ on: z.boolean() }),
+    ({ on }) => (on ? 'restriction of all' : 'restriction of what goes to swatches'),
+    (project, { on }) => withRemap(project, { restrictLeft: on }),
+  ),
   'restrict': kindOf(
     z.object({ to: z.union([colorSetSchema, idSchema]).nullable() }),
     ({ to }) => (to === null ? 'no restriction' : 'restriction'),

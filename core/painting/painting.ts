@@ -22,7 +22,7 @@ const within = (set: ColorSet | null): ((hex: Hex) => Hex) => {
 
 /**
  * What every ink becomes in a project, or in one of its artworks with the exceptions it has. `united` holds the inks
- * of all its artwork, which decide who leads a group. What is left as it is, is not restricted either.
+ * of all its artwork, which decide who leads a group. What is left as it is, is restricted only where that is asked for.
  */
 export const colorsOf = (
   project: Remapped,
@@ -35,7 +35,10 @@ export const colorsOf = (
   if (!set) return colors
   const near = within(set)
   return new Map(
-    [...colors].map(([ink, hex]) => [ink, remapping.targets.get(ink) || remapping.tinted.has(ink) ? near(hex) : hex]),
+    [...colors].map(([ink, hex]) => [
+      ink,
+      project.remap.restrictLeft || remapping.targets.get(ink) || remapping.tinted.has(ink) ? near(hex) : hex,
+    ]),
   )
 }
 

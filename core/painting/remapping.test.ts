@@ -150,6 +150,11 @@ describe('a restriction', () => {
     for (const ink of ['#cc4422', '#ffffff']) expect(set.colors.map(({ hex }) => hex)).toContain(colors.get(ink))
     expect(set.colors.map(({ hex }) => hex)).toContain(touchesOf(restricted, 'a1').shapes.get(4)?.fill)
   })
+  it('holds for what is left as is, too, where that is asked for', () => {
+    const all = apply(restricted, { do: 'restrict left', on: true })
+    expect(colorsOf(all, inks).get('#102030')).toBe('#000080')
+    expect(colorsOf(apply(all, { do: 'restrict left', on: false }), inks)).toEqual(colorsOf(restricted, inks))
+  })
   it('is taken off and put on again by its id', () => {
     const off = apply(restricted, { do: 'restrict', to: null })
     expect(restrictionOf(off)).toBeNull()

@@ -191,10 +191,10 @@ test('locked swatches stay while the rest is extracted and pulled into a harmony
   await page.keyboard.press('l')
   await expect(page.getByTestId('swatch').and(page.locator('[aria-label*=locked]'))).toHaveCount(1)
   await page.getByTestId('pull-kind').selectOption('complementary')
-  await page.getByRole('slider', { name: 'by' }).fill('100')
+  await page.getByRole('slider', { name: 'Amount' }).fill('100')
   await expect.poll(() => bandColors(page)).not.toEqual(found)
   expect((await bandColors(page))[2]).toBe(found[2])
-  await page.getByRole('slider', { name: 'by' }).fill('0')
+  await page.getByRole('slider', { name: 'Amount' }).fill('0')
   await expect.poll(() => bandColors(page)).toEqual(found)
 
   await page.getByRole('textbox', { name: 'Colors' }).fill('4')

@@ -48,7 +48,7 @@ test('a click selects, the bar below sends, leaves and matches again; Escape cal
   await expect.poll(() => label(page)).toContain('left as is')
   await aside(page)
   await expect.poll(() => paintOf(page, LIGHTHOUSE)).toBe(rgb(INK))
-  await bar.getByRole('button', { name: 'Match', exact: true }).click()
+  await bar.getByRole('button', { name: 'Match again' }).click()
   await expect.poll(() => label(page)).toBe(first)
   await bar.getByRole('button', { name: 'Clear' }).click()
   await expect(bar).toBeHidden()

@@ -179,3 +179,36 @@ test('a swatch let go on a shape colors it; Escape on the way calls it off', asy
   expect(await bandColors(page)).toEqual(order)
   await expect(page.getByTestId('touches').getByRole('listitem')).toHaveCount(1)
 })
+
+test('while colors pass by, what is touched up shows through the map that stands over the artwork', async ({
+  page,
+}) => {
+  const at = await pointIn(page, '#lighthouse rect')
+  await page.mouse.click(at.x, at.y)
+  await page.locator('[data-paint]').nth(1).click()
+  await expect(page.getByTestId('touches').locator('li')).toHaveCount(1)
+  await page.keyboard.press('2')
+  const turn = page.getByRole('slider', { name: 'Turn' })
+  await turn.waitFor()
+  /** How much the map covers there, 0 to 255, and, in the middle of the sky, where nothing is painted by hand. */
+  const covers = (): Promise<number[]> =>
+    page.getByTestId('live').evaluate((canvas, place) => {
+      const { width, height } = canvas as HTMLCanvasElement
+      const box = canvas.getBoundingClientRect()
+      const pen = (canvas as HTMLCanvasElement).getContext('2d')
+      const alpha = (x: number, y: number): number => pen?.getImageData(x, y, 1, 1).data[3] ?? -1
+      return [
+        alpha(((place.x - box.left) / box.width) * width, ((place.y - box.top) / box.height) * height),
+        alpha(width / 2, height * 0.02),
+      ]
+    }, at)
+  await expect
+    .poll(async () => {
+      await turn.evaluate((slider: HTMLInputElement) => {
+        slider.value = String((Number(slider.value) + 40) % 160)
+        slider.dispatchEvent(new Event('input', { bubbles: true }))
+      })
+      return (await page.getByTestId('live').count()) ? covers() : []
+    })
+    .toEqual([0, 255])
+})

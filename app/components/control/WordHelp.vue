@@ -19,7 +19,7 @@ const place = useMenuPlace(
   <Popover as="span" class="relative">
     <PopoverButton
       ref="button"
-      class="asked min-h-(--low) text-left"
+      class="asked min-h-(--low) min-w-(--low)"
       :aria-label="`What ${word} means`"
       :data-test="`explain-${word}`"
       >{{ word }}</PopoverButton

@@ -23,7 +23,13 @@ const groups = computed(() => {
 <template>
   <DialogFrame title="Keys" wide test="keys" @close="emit('close')">
     <input v-model="words" class="field font-sans!" type="search" aria-label="Find a key" placeholder="Find a key" />
-    <div class="grid max-h-96 grid-cols-2 content-start gap-x-6 gap-y-3 overflow-y-auto">
+    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what scrolls is scrolled by keys -->
+    <div
+      class="grid max-h-96 grid-cols-2 content-start gap-x-6 gap-y-3 overflow-y-auto"
+      role="region"
+      tabindex="0"
+      aria-label="All keys"
+    >
       <section v-for="{ title, all } in groups" :key="title" class="grid content-start">
         <h3 class="first-letter:uppercase">{{ title }}</h3>
         <dl class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3">

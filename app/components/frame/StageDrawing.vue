@@ -19,9 +19,16 @@ const host = computed(() => place.value?.element ?? null)
 const screen = computed(() => files.screens.get(piece.hash))
 const crowded = computed(() => files.isCrowded(piece.hash))
 const map = computed(() => files.maps.get(piece.hash))
+const holes = useHandHoles(
+  () => screen.value,
+  () => look.byHand.shapes,
+  () => (crowded.value ? undefined : map.value?.fine),
+  () => host.value?.shadowRoot ?? null,
+)
 const { still, live } = usePassingColors(
   () => look.colors,
-  () => look.passing && !look.byHand.shapes.size && map.value !== undefined, // what is painted by hand is on no map
+  // what is painted by hand is on no map: it shows through it where that is known
+  () => look.passing && map.value !== undefined && (!look.byHand.shapes.size || holes.value !== null),
 )
 const { problem, inksAt, shapeAt, root } = useArtworkHost(
   host,
@@ -39,10 +46,19 @@ const inksOnMap = ({ clientX, clientY }: PointerEvent): string[] => {
   if (x < 0 || y < 0 || x >= 1 || y >= 1) return []
   return inksIn(shown, pixelAt(shown, { x, y })).flatMap(at => screen.value?.inks[at] ?? [])
 }
+const inPicture = pictureInks()
+/** The ink a picture within shows at a point, where there is no map to say it. */
+const inksInPicture = ({ clientX, clientY }: PointerEvent): string[] => {
+  const within = new Set(files.files.get(piece.hash)?.pictureInks.flat() ?? [])
+  if (!within.size) return []
+  const element = root()?.elementFromPoint(clientX, clientY) ?? null
+  return inPicture(element, clientX, clientY, new Map([...within].map(ink => [ink, look.colors.get(ink) ?? ink])))
+}
 const artwork: StageArtwork = reactive({
   inksAt: (event: PointerEvent) => {
     const found = inksAt(event.clientX, event.clientY)
-    return found.length ? found : inksOnMap(event)
+    if (found.length) return found
+    return map.value ? inksOnMap(event) : inksInPicture(event)
   },
   press: down,
   shapes: computed(() => (crowded.value ? null : shapes)),
@@ -69,7 +85,9 @@ defineExpose({ artwork })
       :coarse="map.coarse"
       :inks="screen.inks"
       :colors="look.colors"
-      class="pointer-events-none absolute inset-0 bg-white"
+      :holes="look.byHand.shapes.size ? holes : null"
+      class="pointer-events-none absolute inset-0"
+      :class="{ 'bg-white': !look.byHand.shapes.size }"
       data-test="live"
     />
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '../../../core/document/names'
 import { useEventListener } from '@vueuse/core'
 import { ALSO, type Also } from '../../../core/artwork/reading'
 import { GIVEN, MANNERS, type Manner } from '../../../core/raster/manner'
@@ -12,11 +13,11 @@ const files = useArtworkFiles()
 const notices = useNotices()
 const TITLES: Record<Also, { title: string; hint: string }> = {
   pictures: {
-    title: 'pictures within',
+    title: 'Pictures within',
     hint: 'Pictures that lie within the drawing are taken apart into inks of their own',
   },
   computed: {
-    title: 'masks and lights',
+    title: 'Masks and lights',
     hint: 'Colors of masks, clip paths, lights and color matrices are only measured; recolored, they change what is let through',
   },
 }
@@ -32,21 +33,37 @@ const offers = computed(() =>
     return is || count ? [{ kind, on, ...TITLES[kind], count: is ? '' : String(count) }] : []
   }),
 )
+/** What is done with the file just now, so that it can be canceled; what was there stays then. */
+let doing: AbortController | null = null
+const cancel = (): void => doing?.abort()
+const unlessCanceled = async (act: (signal: AbortSignal) => Promise<void>): Promise<void> => {
+  const { signal } = (doing = new AbortController())
+  await notices.attempt(async () => {
+    try {
+      await act(signal)
+    } catch (error) {
+      if (!signal.aborted) throw error
+    }
+  })
+}
+onScopeDispose(cancel)
 const notes = computed(() => file.value?.notes ?? [])
 const choose = async (kind: Also, on: boolean): Promise<void> => {
   const [now, also] = [art.value, file.value?.also ?? []]
   if (!now) return
   asked.value = { kind, on }
-  await notices.attempt(() => taking.readAgain(now, on ? [...also, kind] : also.filter(each => each !== kind)))
+  await unlessCanceled(signal =>
+    taking.readAgain(now, on ? [...also, kind] : also.filter(each => each !== kind), signal),
+  )
   asked.value = null
 }
 const MADE_OF: Record<Manner, { title: string; hint: string }> = {
-  flat: { title: 'flat art', hint: 'Each area is an ink of its own, with sharp edges between them' },
+  flat: { title: 'Flat art', hint: 'Each area is an ink of its own, with sharp edges between them' },
   painted: {
-    title: 'a painting',
+    title: 'A painting',
     hint: 'Colors pass into each other; a few inks that it could be mixed of take all others along',
   },
-  photographic: { title: 'a photograph', hint: 'As a painting: a few inks take all other colors along' },
+  photographic: { title: 'A photograph', hint: 'As a painting: a few inks take all other colors along' },
 }
 const taken = ref<Manner | null>(null)
 const manner = computed(() => (file.value?.kind === 'raster' ? (taken.value ?? file.value.manner) : null))
@@ -55,7 +72,7 @@ const takeAs = async (wanted: Manner, inks?: readonly string[]): Promise<void> =
   if (!now) return
   stage.lifting = null
   taken.value = wanted
-  await notices.attempt(() => taking.takeAs(now, wanted, inks))
+  await unlessCanceled(signal => taking.takeAs(now, wanted, inks, signal))
   taken.value = null
 }
 const own = computed(() => file.value?.inks.map(({ hex }) => hex) ?? [])
@@ -137,11 +154,18 @@ onScopeDispose(() => {
     <p v-if="stage.lifting" role="status" class="text-caption text-quiet">
       Point at its color in the picture; Esc leaves
     </p>
-    <p v-if="taken" role="status" class="text-caption text-quiet">Taking the picture apart again…</p>
-    <p v-if="asked" role="status" class="text-caption text-quiet">Reading the file again…</p>
+    <p
+      v-if="taken || asked"
+      role="status"
+      class="flex items-center gap-2 text-caption text-quiet"
+      data-test="taking-apart"
+    >
+      {{ taken ? 'Taking the picture apart again…' : 'Reading the file again…' }}
+      <button class="control small" data-test="cancel-taking" @click="cancel">Cancel</button>
+    </p>
     <details v-if="notes.length" class="min-w-0 open:basis-full">
       <summary class="cursor-pointer text-caption text-quiet">
-        {{ notes.length === 1 ? '1 thing is left as it is' : `${notes.length} things are left as they are` }}
+        {{ counted(notes.length, 'thing is', 'things are') }} left as {{ notes.length === 1 ? 'it is' : 'they are' }}
       </summary>
       <ul class="max-h-24 overflow-y-auto text-caption">
         <li v-for="note in notes" :key="note">{{ note }}</li>

@@ -6,7 +6,19 @@ import { inkOn } from '../../../core/color/contrast'
  * One ink: drag it to a swatch, click or Space to select it, F for its family, Delete to leave it as is, Enter for its
  * choices.
  */
-const { hex, scheme, target, label, lit, selected, broken, excepted, count, tall } = defineProps<{
+const {
+  hex,
+  scheme,
+  target,
+  label,
+  lit,
+  selected,
+  broken,
+  excepted,
+  count,
+  tall,
+  words = '',
+} = defineProps<{
   hex: string
   scheme: readonly Swatch[]
   target: string | null
@@ -17,6 +29,8 @@ const { hex, scheme, target, label, lit, selected, broken, excepted, count, tall
   excepted: boolean
   count: number
   tall: boolean
+  /** What is said beside its value, where there is room. */
+  words?: string
 }>()
 const emit = defineEmits<{
   carry: [event: PointerEvent]
@@ -73,6 +87,7 @@ const keyed = (event: KeyboardEvent): void => {
     <span v-if="broken" class="pointer-events-none pl-1 text-caption" aria-hidden="true">◆</span>
     <span v-if="tall" class="value pointer-events-none pl-1.5">{{ hex }}</span>
     <span v-if="tall && count > 1" class="value pointer-events-none pl-1">+{{ count - 1 }}</span>
+    <span v-if="tall && words" class="pointer-events-none truncate px-1.5 text-caption">{{ words }}</span>
     <i
       v-if="excepted"
       class="pointer-events-none absolute inset-y-0 right-0 w-1 bg-ink outline-1 outline-panel"

@@ -131,6 +131,17 @@ const light = useLighting()
         ]"
         @update:model-value="choose"
       />
+      <label
+        v-if="remapping.restriction && !adding"
+        class="flex shrink-0 items-center gap-1.5"
+        title="Inks that are left as they are go to the nearest color of the set, too"
+        ><input
+          type="checkbox"
+          data-test="restrict-left"
+          :checked="history.settled?.remap.restrictLeft"
+          @change="history.run({ do: 'restrict left', on: ($event.target as HTMLInputElement).checked })"
+        />Also what is left as is</label
+      >
     </div>
     <div v-if="adding === 'shelf'" class="grid gap-1.5">
       <input

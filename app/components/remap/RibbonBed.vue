@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { counted } from '../../../core/document/names'
 import { useElementSize, useScroll } from '@vueuse/core'
-import { columnSlots, ribbonPath, SWATCH_SLOT, thinned, visibleIn, type Slot } from './ribbons'
+import { plainName } from '../../../core/color/name'
+import { columnSlots, GAP, ribbonPath, SWATCH_SLOT, swelled, thinned, visibleIn, type Slot } from './ribbons'
 import { followDrag } from '~/composables/useDrag'
 
 /**
@@ -15,8 +16,10 @@ const bed = useTemplateRef<HTMLElement>('bed')
 const scroller = useTemplateRef<HTMLElement>('scroller')
 const { width, height } = useElementSize(bed)
 const { y: scrolled } = useScroll(scroller)
-const INK_WIDTH = 104
-const SWATCH_WIDTH = 132
+/** Where there is room, inks say their name and area, and swatches stand wider. */
+const roomy = computed(() => width.value >= 760)
+const inkWidth = computed(() => (roomy.value ? 210 : 104))
+const swatchWidth = computed(() => (roomy.value ? 180 : 132))
 
 const scheme = computed(() => history.document?.scheme ?? [])
 const colorOf = (hex: string): string => remapping.colors.get(hex) ?? hex
@@ -27,14 +30,32 @@ const rows = computed(() => {
   const place = (to: string | null): number => order.get(to ?? '') ?? scheme.value.length
   return [...remapping.rows].sort((one, other) => place(one.to) - place(other.to) || other.area - one.area)
 })
-/** An ink is never less high than what is pressed by the hand that works here. */
 const hand = useHand()
-const inkSlots = computed(() =>
+/** By finger, inks are as high as one presses; with a mouse, all are in sight, and the one pointed at swells. */
+const [LEAST, THINNEST] = [5, 2]
+/** As high as all of them fit, where that is not too thin to be seen. */
+const least = computed(() => {
+  const each = height.value / Math.max(1, rows.value.length) - GAP
+  return each >= THINNEST ? Math.min(LEAST, each) : LEAST
+})
+const slotsAtRest = computed(() =>
   columnSlots(
     rows.value.map(({ area }) => area),
     height.value,
-    hand.least.value,
+    hand.finger.value ? hand.least.value : least.value,
   ),
+)
+/** The ink that is pointed at, or has the focus. */
+const swollen = ref<string | null>(null)
+const inkSlots = computed(() =>
+  swollen.value === null || hand.finger.value
+    ? slotsAtRest.value
+    : swelled(
+        slotsAtRest.value,
+        rows.value.findIndex(({ hex }) => hex === swollen.value),
+        hand.least.value,
+        height.value,
+      ),
 )
 const tall = computed(() =>
   Math.max(height.value, (inkSlots.value.at(-1)?.top ?? 0) + (inkSlots.value.at(-1)?.height ?? 0)),
@@ -97,6 +118,11 @@ const lightInks = useLighting()
 const light = (hex: string | null): void => {
   hovered.value = hex
   lightInks(hex ? remapping.members(remapping.whole([hex])) : null)
+}
+/** An ink of the column is pointed at, or left. */
+const come = (hex: string | null): void => {
+  swollen.value = carried.value ? null : hex
+  light(hex)
 }
 const lightSwatch = (id: string | null): void =>
   lightInks(id && areaOf.value.has(id) ? remapping.members(remapping.groupOf(id).map(({ hex }) => hex)) : null)
@@ -196,6 +222,7 @@ const labelOf = ({ hex, members, area, uses, to, excepted }: (typeof rows.value)
     ...(excepted ? ['in this artwork alone'] : []),
     ...(remapping.lost.has(hex) ? ['loses contrast to what it touches'] : []),
   ].join(', ')
+const percentWords = (area: number): string => `${(area * 100).toFixed(area < 0.1 ? 1 : 0)}%`
 const wheel = (event: WheelEvent): void => {
   scrolled.value += event.deltaY
 }
@@ -220,8 +247,8 @@ const move = async (hex: string, by: number): Promise<void> => {
           :id="`ribbon-${i}`"
           :key="hex"
           gradientUnits="userSpaceOnUse"
-          :x1="INK_WIDTH"
-          :x2="width - SWATCH_WIDTH"
+          :x1="inkWidth"
+          :x2="width - swatchWidth"
         >
           <stop offset="0.5" :stop-color="hex" />
           <stop offset="0.5" :stop-color="colorOf(hex)" />
@@ -230,7 +257,7 @@ const move = async (hex: string, by: number): Promise<void> => {
       <path
         v-for="({ hex, from, end }, i) in ribbons"
         :key="hex"
-        :d="ribbonPath(from, end, INK_WIDTH + 2, width - SWATCH_WIDTH - 14)"
+        :d="ribbonPath(from, end, inkWidth + 2, width - swatchWidth - 14)"
         :fill="`url(#ribbon-${i})`"
         class="cursor-grab"
         :opacity="litHere.size && !litHere.has(hex) ? 0.18 : 1"
@@ -243,13 +270,13 @@ const move = async (hex: string, by: number): Promise<void> => {
       <path
         v-for="{ hex, end } in ribbons"
         :key="`${hex} end`"
-        :d="`M${width - SWATCH_WIDTH - 14} ${end.top + end.height / 2}h12`"
+        :d="`M${width - swatchWidth - 14} ${end.top + end.height / 2}h12`"
         stroke="var(--strong-line)"
         :stroke-width="Math.max(1, Math.min(3, end.height))"
       />
       <path
         v-if="carried?.kind === 'ink'"
-        :d="`M${INK_WIDTH} ${carriedFrom + 4}L${at.x} ${at.y}`"
+        :d="`M${inkWidth} ${carriedFrom + 4}L${at.x} ${at.y}`"
         stroke="var(--text)"
         stroke-dasharray="3 3"
       />
@@ -257,14 +284,14 @@ const move = async (hex: string, by: number): Promise<void> => {
     <div
       ref="scroller"
       class="absolute inset-y-0 left-0 overflow-y-auto overflow-x-visible [scrollbar-width:thin]"
-      :style="{ width: tall > height ? `${INK_WIDTH}px` : 'auto' }"
+      :style="{ width: tall > height ? `${inkWidth}px` : 'auto' }"
       :class="{ 'overflow-visible!': tall <= height }"
     >
       <ul
         v-one-stop="{ of: '.ink', by: 'nothing' }"
         aria-label="Inks"
         class="relative"
-        :style="{ height: `${tall}px`, width: `${tall > height ? INK_WIDTH - 14 : INK_WIDTH}px` }"
+        :style="{ height: `${tall}px`, width: `${tall > height ? inkWidth - 14 : inkWidth}px` }"
       >
         <li
           v-for="{ row, slot } in shownRows"
@@ -283,8 +310,9 @@ const move = async (hex: string, by: number): Promise<void> => {
             :excepted="row.excepted"
             :count="row.members.length"
             :tall="slot.height >= 16"
+            :words="roomy ? `${sentence(plainName(row.hex))}, ${percentWords(row.area)}` : ''"
             @carry="carry($event, { kind: 'ink', hex: row.hex }, now => clickInk(row.hex, now))"
-            @light="light($event ? row.hex : null)"
+            @light="come($event ? row.hex : null)"
             @send="remapping.send(remapping.meant(row.hex), $event)"
             @release="remapping.release(remapping.meant(row.hex))"
             @select="clickInk(row.hex, { shiftKey: $event, ctrlKey: false, metaKey: false })"
@@ -299,7 +327,7 @@ const move = async (hex: string, by: number): Promise<void> => {
         v-for="(swatch, i) in scheme"
         :key="swatch.id"
         class="absolute right-0"
-        :style="{ top: `${swatchSlots[i]?.top}px`, height: `${swatchSlots[i]?.height}px`, width: `${SWATCH_WIDTH}px` }"
+        :style="{ top: `${swatchSlots[i]?.top}px`, height: `${swatchSlots[i]?.height}px`, width: `${swatchWidth}px` }"
       >
         <SwatchMenu
           :swatch="swatch"
@@ -320,7 +348,7 @@ const move = async (hex: string, by: number): Promise<void> => {
         :style="{
           top: `${swatchSlots[scheme.length]?.top}px`,
           height: `${swatchSlots[scheme.length]?.height}px`,
-          width: `${SWATCH_WIDTH}px`,
+          width: `${swatchWidth}px`,
         }"
       >
         <div

@@ -40,7 +40,7 @@ onKeyStroke('Escape', clear)
       title="Match them again, as if nobody had sent them anywhere"
       @click="remapping.release(all)"
     >
-      Match
+      Match again
     </button>
     <button class="control bare ml-auto px-2!" @click="clear">Clear</button>
   </div>

@@ -4,7 +4,8 @@ export interface Slot {
   height: number
 }
 
-const GAP = 2
+/** What parts two slots, in pixels. */
+export const GAP = 2
 
 /**
  * Heights for a column of shares: each by its share, none under `least`, all together as tall as there is room, or as
@@ -16,6 +17,37 @@ export const columnSlots = (shares: readonly number[], room: number, least: numb
   let top = 0
   return shares.map(share => {
     const slot = { top, height: least + (free * share) / total }
+    top += slot.height + gap
+    return slot
+  })
+}
+
+/**
+ * The same column with one slot at least so high, so that what is pointed at can be pressed: the others give way, each
+ * by its part, and what was under the pointer stays there. Where the column is higher than its room, those below move on.
+ */
+export const swelled = (
+  slots: readonly Slot[],
+  at: number,
+  least: number,
+  room: number,
+  gap = GAP,
+): readonly Slot[] => {
+  const own = slots[at]
+  const last = slots.at(-1)
+  if (!own || !last || own.height >= least) return slots
+  const extra = least - own.height
+  const whole = last.top + last.height
+  if (whole > room) {
+    return slots.map((slot, i) =>
+      i === at ? { ...slot, height: least } : i > at ? { ...slot, top: slot.top + extra } : slot,
+    )
+  }
+  const others = slots.reduce((sum, { height }, i) => (i === at ? sum : sum + height), 0)
+  const scale = others > extra ? (others - extra) / others : 0
+  let top = 0
+  return slots.map(({ height }, i) => {
+    const slot = { top, height: i === at ? least : height * scale }
     top += slot.height + gap
     return slot
   })

@@ -89,7 +89,7 @@ onMounted(() => void shelf.load())
       <div class="grid gap-1">
         Folder
         <span class="flex gap-2">
-          <SelectField v-model="folder" label="Folder" :choices="choices" />
+          <SelectField v-model="folder" verbatim label="Folder" :choices="choices" />
           <input
             v-if="folder === NEW"
             v-model="newFolder"

@@ -199,12 +199,17 @@ const takeOff = async (): Promise<void> => {
     />
     <div class="flex flex-wrap items-center gap-2">
       <span class="flex"
-        ><SelectField v-model="folder" label="Folder" :choices="folderChoices" data-test="shelf-folder" /><FolderMenu
+        ><SelectField
+          v-model="folder"
+          verbatim
+          label="Folder"
+          :choices="folderChoices"
+          data-test="shelf-folder" /><FolderMenu
           :folder="currentFolder"
           @made="id => (folder = id)"
           @gone="folder = 'all'"
       /></span>
-      <SelectField v-model="tag" label="Tag" :choices="tagChoices" />
+      <SelectField v-model="tag" verbatim label="Tag" :choices="tagChoices" />
       <SelectField
         v-model="order"
         label="Order"

@@ -18,7 +18,6 @@ const emit = defineEmits<{ close: [] }>()
 const history = useHistory()
 const { copy } = useCopying()
 const { recent, remember } = useRecentColors()
-const names = useColorNames(() => swatch.hex, 3)
 const notation = useLocalStorage<Notation>('plumbago notation', 'hex')
 const taking = useLocalStorage<'replace' | 'add'>('plumbago rungs', 'replace')
 const typed = ref('')
@@ -35,6 +34,8 @@ const scheme = computed(() => history.document?.scheme ?? [])
 const isBase = computed(() => (history.document ? baseSwatchOf(history.document)?.id === swatch.id : false))
 const isFull = computed(() => scheme.value.length >= MOST_SWATCHES)
 const settledHex = computed(() => history.settled?.scheme.find(({ id }) => id === swatch.id)?.hex ?? swatch.hex)
+/** Names are those of the color as it stands, so that nothing moves while others are looked at. */
+const names = useColorNames(() => settledHex.value, 3)
 const ladders = computed(() =>
   LADDERS.map(kind => ({ kind, rungs: ladder(settledHex.value, kind, history.document?.rungs ?? RUNGS.usual) })),
 )
@@ -135,7 +136,7 @@ const remove = (): void => {
       </button>
     </div>
     <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5 finger:gap-3">
-      <div class="grid content-start gap-1.5">
+      <div class="grid grid-cols-[minmax(0,1fr)] content-start gap-1.5">
         <form class="flex flex-wrap gap-1" @submit.prevent="type">
           <input
             v-model="typed"
@@ -192,7 +193,7 @@ const remove = (): void => {
           >
         </div>
       </div>
-      <div class="grid content-start gap-1">
+      <div class="grid grid-cols-[minmax(0,1fr)] content-start gap-1">
         <div class="flex flex-wrap items-center gap-x-2 gap-y-1">
           <ChoiceRow
             v-model="taking"

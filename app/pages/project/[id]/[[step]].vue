@@ -133,7 +133,7 @@ onUnmounted(() => {
     </p>
     <p class="sr-only" role="status" data-test="said">{{ said }}</p>
     <TopLine :step="step" @step="go" />
-    <main class="relative grid min-h-0 grid-cols-[minmax(0,1fr)_480px] xl:grid-cols-[minmax(0,1fr)_560px]">
+    <main class="relative grid min-h-0 bench-wide grid-cols-[minmax(0,1fr)_var(--bench)]">
       <div class="relative min-h-0 min-w-0" :inert="large">
         <ArtworkStage :words="step === 'compose' ? proofs.words : null" @add="addArtwork" />
         <ComparisonTable v-if="step === 'compose' && proofs.comparing && !large" />
@@ -162,6 +162,20 @@ onUnmounted(() => {
 </template>
 
 <style scoped>
+/* The bench takes its part of a large screen: more proofs, labels on ribbons, pages side by side. */
+.bench-wide {
+  --bench: 480px;
+}
+@media (width >= 1280px) {
+  .bench-wide {
+    --bench: 560px;
+  }
+}
+@media (width >= 1700px) {
+  .bench-wide {
+    --bench: 42vw;
+  }
+}
 /* Ways past what stands before: there for the keyboard, seen when they have the focus. */
 .skips {
   position: absolute;

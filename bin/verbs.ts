@@ -1,0 +1,329 @@
+import { readFile } from 'node:fs/promises'
+import { basename, extname } from 'node:path'
+import { parseArgs } from 'node:util'
+import { ALSO, type Also } from '../core/artwork/reading'
+import { parseColor } from '../core/color/parse'
+import { numbered, plainName } from '../core/color/name'
+import { WHEELS } from '../core/color/wheel'
+import { APART, EXTRACTED, extracted, TAKEN_BY, warmUp, type Lean } from '../core/extract/extract'
+import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from '../core/formats/formats'
+import { titleShown } from '../core/formats/fileName'
+import { COUNT, derive } from '../core/harmony/derive'
+import { HARMONIES } from '../core/harmony/harmony'
+import { TONE_PLANS } from '../core/harmony/tone'
+import { HOLD } from '../core/remap/hold'
+import { exportOf, gradientOf, wantedOf } from './handingOver'
+import { colorsIn, mapOf, pairsIn, planOf, type PlanWords } from './plan'
+import { naming, needed, numberIn, oneOf, refuse } from './words'
+import type { Plan, SchemePlan, Told } from './remapping'
+
+/* What a verb stands on is fetched with it: none waits for what others need. */
+const remapping = () => import('./remapping')
+
+const inks = async (path: string, also: readonly Also[]): Promise<string> =>
+  `${JSON.stringify(await (await remapping()).inksOf(path, also))}\n`
+
+const tell = (path: string, { removed, notes }: Told): void => {
+  for (const { what, line } of removed) process.stderr.write(`${path}: took out ${what} (line ${line})\n`)
+  for (const note of notes) process.stderr.write(`${path}: ${note}\n`)
+}
+
+const batchOf = async (
+  folder: string,
+  plan: Plan,
+  out: string,
+  each: boolean,
+  also: readonly Also[],
+): Promise<number> => {
+  const { batch } = await import('./batch')
+  const { files, failed } = await batch(folder, plan, out, each, also, (path, outcome) => {
+    if ('told' in outcome) tell(path, outcome.told)
+  })
+  process.stdout.write(`${files - failed.length} of ${files} files remapped.\n`)
+  if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
+  return failed.length ? 2 : 0
+}
+
+const leanIn = (said: string): Lean => {
+  const [x, y, ...more] = said.split(',').map(part => numberIn(part, 'lean'))
+  if (x === undefined || y === undefined || more.length || Math.abs(x) > 1 || Math.abs(y) > 1)
+    return refuse(`“${said}” is no lean; it takes two numbers from -1 to 1, like 0.5,-0.2.`)
+  return { x, y }
+}
+
+interface ExtractWords {
+  count: string
+  lean: string
+  apart: string
+  by: string
+}
+
+/**
+ * The colors of a picture with their shares and places, and how long it took to decode and to extract, in
+ * milliseconds.
+ */
+const extract = async (path: string, words: ExtractWords): Promise<string> => {
+  const count = numberIn(words.count, 'count')
+  if (!Number.isInteger(count) || count < EXTRACTED.least || count > EXTRACTED.most)
+    refuse(`An extraction gives ${EXTRACTED.least} to ${EXTRACTED.most} colors, not ${words.count}.`)
+  const lean = leanIn(words.lean)
+  const apart = numberIn(words.apart, 'apart')
+  const by = oneOf(TAKEN_BY, words.by, 'way to take colors')
+  const { pictureInfo, workingPicture } = await import('../render/pictures')
+  const start = performance.now()
+  const bytes = await readFile(path)
+  const info = await pictureInfo(bytes)
+  const decoding = workingPicture(bytes, info)
+  warmUp()
+  const picture = await decoding
+  const decoded = performance.now()
+  const { found, flat, note } = extracted([{ picture }], { count, apart, by }, lean)
+  const tenth = (ms: number): number => Math.round(ms * 10) / 10
+  return `${JSON.stringify({
+    swatches: found.map(({ hex, share, x, y }) => ({
+      hex,
+      share: Math.round(share * 1e4) / 1e4,
+      x: Math.round(x * 1e4) / 1e4,
+      y: Math.round(y * 1e4) / 1e4,
+    })),
+    flat,
+    notes: [...info.notes, ...(note ? [note] : [])],
+    ms: { decode: tenth(decoded - start), extract: tenth(performance.now() - decoded) },
+  })}\n`
+}
+
+const alsoIn = (said: string): Also[] =>
+  said
+    .split(',')
+    .map(word => word.trim())
+    .filter(Boolean)
+    .map(word => oneOf(ALSO, word, 'thing to recolor besides'))
+
+/** The tone plans that need no picture. */
+const TONES = TONE_PLANS.filter(plan => plan !== 'like the picture')
+
+interface SchemeWords {
+  base: string
+  harmony: string
+  wheel: string
+  count: string
+  format: string
+  spread?: string | undefined
+  tone: string
+  turn: string
+}
+
+const scheme = (words: SchemeWords): string => {
+  const typed = parseColor(words.base) ?? refuse(`“${words.base}” is not a color.`)
+  const count = numberIn(words.count, 'count')
+  if (!Number.isInteger(count) || count < COUNT.least || count > COUNT.most)
+    refuse(`A scheme has ${COUNT.least} to ${COUNT.most} swatches, not ${words.count}.`)
+  const hexes = derive({
+    base: typed.hex,
+    baseHue: typed.hue,
+    count,
+    kind: oneOf(HARMONIES, words.harmony, 'harmony'),
+    wheel: oneOf(WHEELS, words.wheel, 'wheel'),
+    plan: oneOf(TONES, words.tone, 'tone plan'),
+    spread: words.spread === undefined ? undefined : numberIn(words.spread, 'spread'),
+    turn: numberIn(words.turn, 'turn'),
+  }).map(({ hex }) => hex)
+  const names = numbered(hexes.map(plainName))
+  const swatches = hexes.map((hex, i) => ({ hex, name: names[i] as string }))
+  const format = SCHEME_FORMATS[oneOf(TEXTS, words.format, 'format')]
+  return format.write({ title: `${words.harmony} on ${typed.hex}`, swatches })
+}
+
+/** The formats of schemes that are text. */
+const TEXTS = SCHEME_FORMAT_KINDS.filter(kind => !('drawn' in SCHEME_FORMATS[kind]))
+
+/** The schemes of an export, each with its name and how inks are matched to it. */
+const plansOf = async (
+  words: Omit<PlanWords, 'scheme'>,
+  schemes: readonly string[] = [],
+): Promise<Array<{ name: string; plan: SchemePlan }>> => {
+  const plans: Array<{ name: string; plan: SchemePlan }> = []
+  for (const path of schemes) {
+    const plan = await planOf({ ...words, scheme: path })
+    if (plan.kind === 'scheme') plans.push({ name: titleShown(basename(path)), plan })
+  }
+  return plans
+}
+
+interface CheckWords extends PlanWords {
+  json?: boolean | undefined
+  text: string
+  profile?: string | undefined
+  also: string
+}
+
+/** What would go wrong with a scheme in a file: 1 where something of it is serious, 0 where nothing is. */
+const check = async (file: string, words: CheckWords): Promise<number> => {
+  const plan = await planOf({ ...words, scheme: needed(words.scheme, '--scheme') })
+  if (plan.kind !== 'scheme') return refuse('A check needs a scheme.')
+  const { checkFile } = await import('./checking')
+  const { findings, ...told } = await checkFile(file, plan, {
+    text: mapOf(pairsIn(words.text, ' on ', '#202020 on #f8f4ea').map(([one, other]) => [one.trim(), other.trim()])),
+    profile: words.profile ?? null,
+    also: alsoIn(words.also),
+  })
+  tell(file, told)
+  process.stdout.write(
+    words.json
+      ? `${JSON.stringify({ findings, ...told })}\n`
+      : findings.map(({ severity, words: what, figure }) => `${severity}: ${what} (${figure})\n`).join(''),
+  )
+  return findings.some(({ severity }) => severity === 'serious') ? 1 : 0
+}
+
+/** A value that begins with a minus sign is no option: `--lean -0.5,1` reads as `--lean=-0.5,1`. */
+const joinedArgs = (args: readonly string[]): string[] =>
+  args.flatMap((arg, i) => {
+    const isNumber = /^-[\d.]/.test(arg)
+    if (isNumber && args[i - 1]?.startsWith('--')) return []
+    return arg.startsWith('--') && /^-[\d.]/.test(args[i + 1] ?? '') ? [`${arg}=${args[i + 1]}`] : [arg]
+  })
+
+/** Does what a line of words asks for; what it ends with. `usage` is what is said where nothing is asked for. */
+export const run = async (args: readonly string[], usage: string): Promise<number> => {
+  const {
+    values: said,
+    positionals: [verb, path, other],
+  } = parseArgs({
+    args: joinedArgs(args),
+    allowPositionals: true,
+    options: {
+      'json': { type: 'boolean' },
+      'map': { type: 'string' },
+      'map-file': { type: 'string' },
+      'out': { type: 'string', short: 'o' },
+      'base': { type: 'string' },
+      'harmony': { type: 'string', default: 'complementary' },
+      'wheel': { type: 'string', default: 'paint' },
+      'count': { type: 'string', default: '5' },
+      'format': { type: 'string', default: 'text' },
+      'spread': { type: 'string' },
+      'tone': { type: 'string', default: 'spread' },
+      'turn': { type: 'string', default: '0' },
+      'lean': { type: 'string', default: '0,0' },
+      'apart': { type: 'string', default: String(APART.usual) },
+      'by': { type: 'string', default: TAKEN_BY[0] },
+      'scheme': { type: 'string', multiple: true },
+      'as': { type: 'string', default: 'svg,png,pdf,tokens' },
+      'width': { type: 'string', default: '' },
+      'ladders': { type: 'boolean' },
+      'all-colors': { type: 'boolean' },
+      'colors': { type: 'string' },
+      'kind': { type: 'string', default: 'linear' },
+      'angle': { type: 'string', default: '90' },
+      'space': { type: 'string', default: 'oklab' },
+      'way': { type: 'string', default: 'shorter' },
+      'size': { type: 'string', default: '1920x1080' },
+      'match': { type: 'string', default: 'picture' },
+      'shading': { type: 'string' },
+      'hold': { type: 'string', default: String(HOLD.rest) },
+      'neutrals': { type: 'string', default: 'inks' },
+      'seed': { type: 'string', default: '0' },
+      'tolerance': { type: 'string', default: '0' },
+      'restrict': { type: 'string' },
+      'text': { type: 'string', default: '' },
+      'profile': { type: 'string' },
+      'each': { type: 'boolean' },
+      'also': { type: 'string', default: '' },
+      'link': { type: 'string' },
+      'first': { type: 'boolean' },
+      'into': { type: 'string' },
+      'over': { type: 'boolean' },
+      'at': { type: 'string', default: 'http://127.0.0.1:4180' },
+      'help': { type: 'boolean', short: 'h' },
+    },
+  })
+  if (said.help || !verb) {
+    process.stdout.write(usage)
+    return verb || said.help ? 0 : 2
+  }
+  const values = { ...said, scheme: said.scheme?.at(-1) }
+  switch (verb) {
+    case 'inks': {
+      const file = needed(path, 'The SVG file')
+      process.stdout.write(await inks(file, alsoIn(values.also)).catch(naming(file)))
+      return 0
+    }
+    case 'remap': {
+      const file = needed(path, 'The SVG file')
+      const plan = await planOf(values)
+      tell(
+        file,
+        await (await remapping())
+          .remapFile(file, plan, needed(values.out, '-o'), alsoIn(values.also))
+          .catch(naming(file)),
+      )
+      return 0
+    }
+    case 'batch': {
+      const folder = needed(path, 'The folder')
+      return batchOf(
+        folder,
+        await planOf(values),
+        needed(values.out, '-o'),
+        values.each ?? false,
+        alsoIn(values.also),
+      ).catch(naming(folder))
+    }
+    case 'compare': {
+      const [before, after] = [needed(path, 'The file before'), needed(other, 'The file after')]
+      const colors = await colorsIn(needed(values.scheme, '--scheme'))
+      const figures = await (await remapping()).compared(before, after, colors).catch(naming(before))
+      process.stdout.write(`${JSON.stringify(figures)}\n`)
+      return 0
+    }
+    case 'check': {
+      const file = needed(path, 'The file')
+      return check(file, values).catch(naming(file))
+    }
+    case 'extract': {
+      const file = needed(path, 'The picture')
+      process.stdout.write(await extract(file, values).catch(naming(file)))
+      return 0
+    }
+    case 'scheme':
+      process.stdout.write(scheme({ ...values, base: needed(values.base, '--base') }))
+      return 0
+    case 'export': {
+      const from = needed(path, 'The project or folder')
+      return exportOf(from, await plansOf(values, said.scheme), wantedOf(said), needed(values.out, '-o')).catch(
+        naming(from),
+      )
+    }
+    case 'sheet': {
+      const from = needed(path, 'The project or folder')
+      const out = needed(values.out, '-o')
+      const as = oneOf(['pdf', 'png'], extname(out).slice(1).toLowerCase(), 'kind of sheet')
+      return exportOf(
+        from,
+        await plansOf(values, said.scheme),
+        { ...wantedOf({ ...said, as: 'pdf' }), sheet: [as] },
+        out,
+      ).catch(naming(from))
+    }
+    case 'gradient':
+      await gradientOf(values)
+      return 0
+    case 'people': {
+      const [{ withDatabase }, { people }] = [await import('./ownDatabase'), await import('./people')]
+      process.stdout.write(await withDatabase(sql => people(sql, said)))
+      return 0
+    }
+    case 'backup':
+      await (await import('./backingUp')).backUp(needed(path, 'The file'))
+      return 0
+    case 'restore':
+      await (await import('./backingUp')).bringBack(needed(path, 'The file'), said)
+      return 0
+    default:
+      return refuse(
+        `“${verb}” is nothing this can do; there are ` +
+          `inks, remap, batch, compare, check, extract, scheme, export, sheet, gradient, people, backup and restore.`,
+      )
+  }
+}

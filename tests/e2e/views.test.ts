@@ -1,0 +1,129 @@
+import { expect, test, type Page } from '@playwright/test'
+import { isAccessible } from './accessible'
+import { leaveView, openView, VIEWS } from './views'
+import { openDemoCopy } from './workspace'
+
+/* Every view, once each in every surround and size: for readers of screens, for fingers, and nothing cut or off the edge. */
+
+/** Lettering that shows what does not read is no text of the page. */
+const SAMPLES = '[data-sample]'
+
+const overAllViews = async (page: Page, look: (name: string) => Promise<void>): Promise<void> => {
+  for (const view of VIEWS) {
+    await test.step(view.name, async () => {
+      await openView(page, view)
+      await look(view.name)
+      await leaveView(page)
+    })
+  }
+}
+
+for (const surround of ['paper', 'gray', 'night'])
+  test(`nothing stands in the way of readers of screens in any view on ${surround}`, async ({ page }) => {
+    test.setTimeout(300_000)
+    await page.addInitScript(value => localStorage.setItem('plumbago surround', value), surround)
+    await page.goto('/')
+    await expect(page.getByTestId('project-card').first()).toBeVisible()
+    await isAccessible(page)
+    await page.getByTestId('new-project-button').click()
+    await isAccessible(page, '[data-test=new-project]')
+    await openDemoCopy(page)
+    await expect(page.locator('html')).toHaveAttribute('data-surround', surround)
+    await overAllViews(page, () => isAccessible(page, 'body', SAMPLES))
+    await page.keyboard.press('?')
+    await isAccessible(page, '[data-test=keys]')
+  })
+
+/** What is pressed and smaller than so many pixels, with the label that belongs to it. */
+const smallerThan = (page: Page, least: number): Promise<string[]> =>
+  page.evaluate(min => {
+    const pressed =
+      'button, a, input, select, textarea, summary, [role=slider], [role=radio], [role=tab], [role=option], [tabindex="0"]'
+    return [...document.querySelectorAll<HTMLElement>(pressed)].flatMap(each => {
+      const own = each.getBoundingClientRect()
+      const label = each.closest('label')?.getBoundingClientRect()
+      const [width, height] = [Math.max(own.width, label?.width ?? 0), Math.max(own.height, label?.height ?? 0)]
+      const shown =
+        own.width > 0 && own.bottom > 0 && own.top < innerHeight && !each.closest('[inert], .sr-only, .skips')
+      // inks of the ribbons are as high as their area, and swell when they are pointed at
+      return shown &&
+        !each.matches('[data-ink]') &&
+        !each.matches('.sr-only') &&
+        (width < min - 0.5 || height < min - 0.5)
+        ? [
+            `${each.getAttribute('data-test') ?? each.getAttribute('aria-label') ?? each.outerHTML.slice(0, 60)}: ${width} × ${height}`,
+          ]
+        : []
+    })
+  }, least)
+
+/** Text that is cut, and text or the bench off the edge. */
+const cutOrOff = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('body *')].flatMap(each => {
+      const [style, box] = [getComputedStyle(each), each.getBoundingClientRect()]
+      const words = each.textContent?.trim().slice(0, 40) ?? ''
+      if (!box.width || box.bottom < 0 || box.top > innerHeight || each.closest('[inert], .sr-only, .skips')) return []
+      const tells = [...each.childNodes].some(node => node.nodeType === Node.TEXT_NODE && node.textContent?.trim())
+      const hides = style.overflowX === 'hidden' || style.overflowX === 'clip'
+      const isCut = each.scrollWidth > each.clientWidth + 1 || each.scrollHeight > each.clientHeight + 2
+      const bench = each.dataset.test === 'bench' && each.scrollWidth > each.clientWidth + 1
+      return [
+        ...(tells && hides && isCut ? [`cut: ${words}`] : []),
+        ...(tells && box.right > innerWidth + 1 ? [`off the edge: ${words}`] : []),
+        ...(bench ? ['the bench goes on to the side'] : []),
+      ]
+    }),
+  )
+
+const SIZES = [
+  { name: 'a low small window', viewport: { width: 1024, height: 600 }, least: 24 },
+  { name: 'a laptop with the browser’s toolbars', viewport: { width: 1280, height: 665 }, least: 24 },
+  { name: 'a tablet by finger', viewport: { width: 1024, height: 768 }, hasTouch: true, least: 40 },
+] as const
+
+for (const { name, least, ...device } of SIZES)
+  test.describe(name, () => {
+    test.use(device)
+    test('nothing is cut, off the edge or too small to press in any view', async ({ page }) => {
+      test.setTimeout(300_000)
+      await openDemoCopy(page)
+      const found: string[] = []
+      await overAllViews(page, async view => {
+        await expect
+          .poll(async () => [...(await cutOrOff(page)), ...(await smallerThan(page, least))], { timeout: 3000 })
+          .toEqual([])
+          .catch(async () => {
+            for (const each of [...(await cutOrOff(page)), ...(await smallerThan(page, least))])
+              found.push(`${view}: ${each}`)
+          })
+      })
+      expect([...new Set(found)]).toEqual([])
+    })
+  })
+
+test('at 2560 by 1440 the room is used: as many proofs at once, all ribbons labeled', async ({ page }) => {
+  await page.setViewportSize({ width: 2560, height: 1440 })
+  await openDemoCopy(page)
+  const bench = await page.getByTestId('bench').boundingBox()
+  expect(bench?.width).toBeGreaterThan(800)
+  const proofs = page.getByTestId('proofs').getByTestId('proof').or(page.locator('[data-proof]'))
+  await expect(proofs.nth(8)).toBeInViewport()
+})
+
+test('an ink of the ribbons, however little it covers, is 24 pixels high where it is pointed at or has the focus', async ({
+  page,
+}) => {
+  await openDemoCopy(page, 'remap')
+  const inks = page.locator('[data-ink]')
+  await expect(inks.nth(40)).toBeInViewport()
+  expect((await inks.nth(40).boundingBox())?.height).toBeLessThan(24)
+  for (const at of [0, 13, 27, 40, 45]) {
+    await inks.nth(at).hover()
+    await expect.poll(async () => (await inks.nth(at).boundingBox())?.height).toBeGreaterThanOrEqual(24)
+    expect(await inks.nth(at).evaluate(each => each.matches(':hover'))).toBe(true)
+  }
+  await page.getByTestId('stage').hover({ position: { x: 20, y: 20 } })
+  await inks.nth(20).focus()
+  await expect.poll(async () => (await inks.nth(20).boundingBox())?.height).toBeGreaterThanOrEqual(24)
+})
