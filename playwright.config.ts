@@ -26,6 +26,7 @@ export default defineConfig({
     },
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 30_000, // what cannot be pressed by then never can
     testIdAttribute: 'data-test',
     launchOptions: CHROMIUM,
     permissions: ['clipboard-read', 'clipboard-write'],

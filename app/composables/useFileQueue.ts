@@ -24,7 +24,8 @@ export const refuseOver = (file: File, most: number, what: string): void => {
 
 /**
  * Files that are taken in one after the other, with what is being done, and cancel; what could not be taken is reported, the rest
- * goes on.
+ * goes on. Whoever leaves where that is shown for another step of the same project loses nothing: the files come in, and what became of
+ * them is said in a notice. With the project, the rest of them is left.
  */
 export const useFileQueue = () => {
   const current = ref<{ file: string; doing: string } | null>(null)
@@ -33,22 +34,31 @@ export const useFileQueue = () => {
   const taken = ref(0)
   const waiting: Array<{ file: File; way: Way }> = []
   let stop: AbortController | null = null
+  const notices = useNotices()
+  const session = useProjectSession()
+  let isShown = true
+  const say = (report: Report): void => {
+    if (isShown) reports.value.push(report)
+    else notices.say(`“${report.file}” was not taken: ${report.lines.join(' ')}`, 'problem', report.again, 'Try again')
+  }
 
   const run = async (files: readonly File[], way: Way): Promise<void> => {
     waiting.push(...files.map(file => ({ file, way })))
     if (stop) return
     stop = new AbortController()
     const { signal } = stop
+    const here = session.still()
     reports.value = []
     taken.value = 0
-    for (let next = waiting.shift(); next && !signal.aborted; next = waiting.shift()) {
+    for (let next = waiting.shift(); next && !signal.aborted && here(); next = waiting.shift()) {
       const { file, way: own } = next
       current.value = { file: file.name, doing: 'reading it' }
       try {
         await own(file, signal)
+        if (!isShown && here()) notices.say(`“${file.name}” came in.`)
       } catch (error) {
-        if (!signal.aborted)
-          reports.value.push({
+        if (!signal.aborted && here())
+          say({
             file: file.name,
             lines: [reasonOf(error)],
             refused: true,
@@ -56,7 +66,7 @@ export const useFileQueue = () => {
           })
       }
     }
-    if (signal.aborted) waiting.length = 0
+    if (signal.aborted || !here()) waiting.length = 0
     stop = null
     current.value = null
   }
@@ -64,7 +74,9 @@ export const useFileQueue = () => {
   const dismiss = (): void => {
     reports.value = []
   }
-  onUnmounted(cancel)
+  onUnmounted(() => {
+    isShown = false
+  })
   return { current, reports, taken, run, cancel, dismiss }
 }
 export type FileQueue = Pick<ReturnType<typeof useFileQueue>, 'current' | 'reports' | 'taken' | 'cancel' | 'dismiss'>

@@ -18,7 +18,6 @@ let served: Served
 let url = ''
 let worker: ReturnType<typeof startWorker>
 
-test.describe.configure({ mode: 'serial' })
 test.use({ baseURL: `http://127.0.0.1:${PORT}` })
 
 test.beforeAll(async () => {
@@ -40,8 +39,8 @@ test.afterAll(async () => {
   stopDatabase(OWN)
 })
 
-const middle = async (what: Locator): Promise<Spot> => {
-  await what.scrollIntoViewIfNeeded()
+const middle = async (what: Locator, scrolls = true): Promise<Spot> => {
+  if (scrolls) await what.scrollIntoViewIfNeeded()
   const box = await what.boundingBox()
   if (!box) throw new Error('It is not on the screen.')
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
@@ -77,8 +76,12 @@ test.describe('with a mouse on a laptop', () => {
       page.getByRole('button', { name: /^Artwork/ }).click(),
     ])
     await chooser.setFiles(POSTER)
-    await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible({ timeout: 60_000 })
     await expect(page.getByTestId('project-name')).toHaveText('By mouse')
+    // who goes on meanwhile loses nothing: the poster comes in
+    await tab(page, 'Base color').click()
+    await step(page, 'Compose').click()
+    await expect(page.getByTestId('stage')).toContainText('poster', { timeout: 60_000, ignoreCase: true })
+    await step(page, 'Gather').click()
     await tab(page, 'Base color').click()
     await page.getByTestId('base-field').fill('#e07a5f')
     await page.getByRole('button', { name: 'Use', exact: true }).click()
@@ -89,8 +92,9 @@ test.describe('with a mouse on a laptop', () => {
     const before = await stageColors(page)
     const square = page.locator('[data-proof=square]')
     await square.hover()
-    await expect.poll(() => stageColors(page)).not.toEqual(before)
+    await expect(page.getByTestId('live')).toBeVisible()
     await square.click()
+    await expect.poll(() => stageColors(page)).not.toEqual(before)
     await page.getByRole('button', { name: 'Show dial' }).click()
     const [target, ring] = [page.locator('[data-stop="0"]'), await middle(page.getByTestId('ring'))]
     const turned = await bandColors(page)
@@ -106,6 +110,7 @@ test.describe('with a mouse on a laptop', () => {
     const [hex, id] = [await ink.getAttribute('data-ink'), await goal.getAttribute('data-swatch')]
     await dragTo(page, await middle(ink), await middle(goal))
     await tab(page, 'Inks').click()
+    await page.getByRole('searchbox', { name: /^Find inks/ }).fill(hex ?? '')
     await expect(page.getByRole('combobox', { name: `Where ${hex} goes` })).toHaveValue(id ?? '')
 
     await step(page, 'Check').click()
@@ -159,7 +164,7 @@ test.describe('with a finger on a tablet', () => {
     }
     await tab(page, 'Artwork').tap()
     await page.getByTestId('artwork-file').setInputFiles(POSTER)
-    await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible({ timeout: 60_000 })
+    await expect(page.getByTestId('stage')).toContainText('poster', { timeout: 60_000, ignoreCase: true })
 
     await step(page, 'Compose').tap()
     await page.locator('[data-proof=analogous]').tap()
@@ -183,10 +188,14 @@ test.describe('with a finger on a tablet', () => {
     await expect.poll(place).not.toBe(panned)
     await zoom.tap()
     const ink = page.locator('[data-ink]').first()
-    const goal = page.getByTestId('ribbons').locator('[data-swatch]').nth(3)
+    const goal = page.getByTestId('ribbons').locator('[data-swatch]').nth(2)
     const [hex, id] = [await ink.getAttribute('data-ink'), await goal.getAttribute('data-swatch')]
-    await fingers.drag(await middle(ink), await middle(goal))
+    await goal.scrollIntoViewIfNeeded()
+    await fingers.drag(await middle(ink, false), await middle(goal, false))
+    const name = (await goal.getAttribute('aria-label'))?.split(',')[0] ?? ''
+    await expect(page.locator(`[data-ink="${hex}"]`)).toHaveAttribute('aria-label', new RegExp(name))
     await tab(page, 'Inks').tap()
+    await page.getByRole('searchbox', { name: /^Find inks/ }).fill(hex ?? '')
     await expect(page.getByRole('combobox', { name: `Where ${hex} goes` })).toHaveValue(id ?? '')
     await tab(page, 'Touch-ups').tap()
     for (const how of ['Rectangle', 'Lasso']) {
@@ -223,6 +232,13 @@ test.describe('with the keyboard alone', () => {
     }
     throw new Error(`It is more than ${most} stops away: ${what.toString()}`)
   }
+  /** Puts the focus where it is on a page just opened: before everything. */
+  const fromStart = (page: Page): Promise<void> =>
+    page.evaluate(() => {
+      document.body.tabIndex = -1
+      document.body.focus()
+      document.body.removeAttribute('tabindex')
+    })
   const focused = (page: Page): Locator => page.locator(':focus')
 
   test('from a color to files, no main thing more than 12 stops away, previews before Enter', async ({ page }) => {
@@ -241,7 +257,7 @@ test.describe('with the keyboard alone', () => {
     await expect(page.getByTestId('bench').locator('h2').first()).toBeVisible()
 
     // past what stands before: artwork, bench, scheme
-    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+    await fromStart(page)
     await tabTo(page, page.getByRole('button', { name: 'To the bench' }), 3)
     await page.keyboard.press('Enter')
     await expect(focused(page)).toHaveAttribute('role', 'tab')
@@ -257,9 +273,13 @@ test.describe('with the keyboard alone', () => {
     await page.keyboard.press('End')
     await expect(page.getByRole('tab', { name: 'Artwork', selected: true })).toBeFocused()
     await tabTo(page, page.getByRole('button', { name: 'Add artwork…' }), 2)
-    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.keyboard.press('Enter')])
-    await chooser.setFiles(POSTER)
-    await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible({ timeout: 60_000 })
+    const chosen = page.waitForEvent('filechooser')
+    await expect(async () => {
+      await page.keyboard.press('Enter')
+      await Promise.race([chosen, page.waitForTimeout(2000).then(() => Promise.reject(new Error('No chooser yet.')))])
+    }).toPass()
+    await (await chosen).setFiles(POSTER)
+    await expect(page.getByTestId('stage')).toContainText('poster', { timeout: 60_000, ignoreCase: true })
 
     await page.keyboard.press('2')
     await expect(page.locator('[data-proof]').nth(8)).toBeVisible()
@@ -306,15 +326,16 @@ test.describe('with the keyboard alone', () => {
     for (let n = 0; n < 20 && !(await focused(page).getAttribute('data-proof')); n++) await page.keyboard.press('Tab')
     await page.keyboard.press('End')
     await page.keyboard.press('ArrowLeft')
-    await expect.poll(() => stageColors(page)).not.toEqual(colors)
+    await expect(page.getByTestId('live')).toBeVisible()
     await page.keyboard.press('Enter')
+    await expect.poll(() => stageColors(page)).not.toEqual(colors)
     await expect(focused(page)).toHaveAttribute('aria-pressed', 'true')
 
     await page.keyboard.press('3')
     await page.getByTestId('ribbons').waitFor()
     // how inks are matched: arrows preview, and nothing is taken before Enter
     const match = page.getByRole('radiogroup', { name: 'Matching' })
-    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+    await fromStart(page)
     await tabTo(page, page.getByRole('button', { name: 'To the bench' }), 3)
     await page.keyboard.press('Enter')
     for (let n = 0; n < 12 && !(await match.locator(':focus').count()); n++) await page.keyboard.press('Tab')
@@ -322,10 +343,11 @@ test.describe('with the keyboard alone', () => {
     const shown = await stageColors(page)
     await page.keyboard.press('ArrowRight')
     await page.keyboard.press('ArrowRight')
-    await expect.poll(() => stageColors(page)).not.toEqual(shown)
+    await expect(page.getByTestId('live')).toBeVisible()
     await expect(match.getByRole('radio', { name: 'Picture' })).toHaveAttribute('aria-checked', 'true')
     await page.keyboard.press('Enter')
     await expect(match.getByRole('radio', { name: 'Area' })).toHaveAttribute('aria-checked', 'true')
+    await expect.poll(() => stageColors(page)).not.toEqual(shown)
     // ribbons: inks are one stop, Enter opens where one goes
     for (let n = 0; n < 14 && !(await focused(page).getAttribute('data-ink')); n++) await page.keyboard.press('Tab')
     await page.keyboard.press('ArrowDown')
@@ -336,7 +358,7 @@ test.describe('with the keyboard alone', () => {
     // the divider
     await page.keyboard.press('v')
     const divider = page.getByTestId('divider')
-    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+    await fromStart(page)
     await tabTo(page, page.getByRole('button', { name: 'To the artwork' }), 3)
     await page.keyboard.press('Enter')
     await tabTo(page, divider, 3)
@@ -355,7 +377,7 @@ test.describe('with the keyboard alone', () => {
 
     await page.keyboard.press('5')
     await page.getByTestId('freeze').waitFor()
-    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+    await fromStart(page)
     await tabTo(page, page.getByRole('button', { name: 'To the bench' }), 3)
     await page.keyboard.press('Enter')
     await tabTo(page, page.getByTestId('freeze'), 3)
@@ -392,7 +414,7 @@ test.describe('at 200% with the system’s colors', () => {
       page.getByRole('button', { name: /^Artwork/ }).click(),
     ])
     await chooser.setFiles(POSTER)
-    await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible({ timeout: 60_000 })
+    await expect(page.getByTestId('stage')).toContainText('poster', { timeout: 60_000, ignoreCase: true })
     // what is painted is what the swatch is, not what the system would have
     const painted = (): Promise<boolean[]> =>
       page.getByTestId('swatch').evaluateAll(all =>

@@ -23,12 +23,18 @@ watch(
   { immediate: true },
 )
 const hand = useHand()
-/** So high, in pixels, that every swatch of the ribbons has its room below what stands above them. */
-const tall = computed(() =>
-  remapping.view === 'ribbons'
-    ? (hand.finger.value ? 410 : 320) + swatchesTall(history.document?.scheme.length ?? 0, hand.least.value)
-    : 0,
-)
+/** So high, in pixels, that what stands below what is above it has its room: every swatch, and the touch-ups. */
+const tall = computed(() => {
+  const [swatches, finger] = [history.document?.scheme.length ?? 0, hand.finger.value]
+  switch (remapping.view) {
+    case 'ribbons':
+      return (finger ? 410 : 320) + swatchesTall(swatches, hand.least.value)
+    case 'touches':
+      return (finger ? 560 : 420) + swatches * (hand.least.value + 2)
+    default:
+      return 0
+  }
+})
 useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
 </script>
 

@@ -207,7 +207,12 @@ onUnmounted(() => history.preview(null))
           Remove all
         </button>
       </div>
-      <ul v-if="remapping.touches.length" v-one-stop="{ of: 'button' }" class="overflow-y-auto" data-test="touches">
+      <ul
+        v-if="remapping.touches.length"
+        v-one-stop="{ of: 'button' }"
+        class="min-h-16 overflow-y-auto"
+        data-test="touches"
+      >
         <li
           v-for="touch in [...remapping.touches].reverse()"
           :key="touch.id"
