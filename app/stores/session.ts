@@ -42,10 +42,11 @@ export const useProjectSession = defineStore('session', () => {
     id.value = project
     history.begin(draft?.document ?? stored.document, listener)
     saving.begin(stored, draft)
-    void trail.open(project, draft?.trail ?? null, here)
     const shown = painting.pieces
     const opened = await Promise.allSettled(shown.map(({ hash }) => files.open(hash)))
     if (!here()) return
+    // where one has been comes after what one works on: a long trail takes a while
+    void trail.open(project, draft?.trail ?? null, here)
     opened.forEach((result, i) => {
       if (result.status === 'rejected')
         notices.say(`“${shown[i]?.name}” cannot be shown: ${reasonOf(result.reason)}`, 'problem')
