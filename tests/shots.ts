@@ -5,7 +5,15 @@ import { CHROMIUM } from './browser'
 const [address = 'http://127.0.0.1:4180', folder = 'docs/screenshots'] = process.argv.slice(2)
 selectors.setTestIdAttribute('data-test')
 const browser = await chromium.launch(CHROMIUM)
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+/** A page on which the hints of the first minutes are put away. */
+const newPage = async (options: Parameters<typeof browser.newPage>[0]): Promise<Page> => {
+  const made = await browser.newPage(options)
+  await made.addInitScript(() =>
+    localStorage.setItem('plumbago hints put away', '["band","stage","proofs","ribbons","freeze"]'),
+  )
+  return made
+}
+const page = await newPage({ viewport: { width: 1280, height: 800 } })
 page.on('console', message => {
   if (message.type() === 'error') console.log(message.text())
 })
@@ -87,7 +95,7 @@ await page
 await page.getByTestId('review-publish').click()
 await page.getByTestId('review-row').getByRole('button', { name: 'Look' }).click()
 const link = await page.getByTestId('review-address').inputValue()
-const client = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+const client = await newPage({ viewport: { width: 1280, height: 800 } })
 await client.goto(link)
 await client.getByTestId('review-tab').nth(2).click()
 await client.getByTestId('review-picture').waitFor({ timeout: 120_000 })
@@ -115,7 +123,7 @@ await page.mouse.move(300, 20)
 await shot('review-desk')
 await client.waitForTimeout(400)
 await client.screenshot({ path: `${folder}/review.png` })
-const phone = await browser.newPage({ viewport: { width: 390, height: 800 }, isMobile: true, hasTouch: true })
+const phone = await newPage({ viewport: { width: 390, height: 800 }, isMobile: true, hasTouch: true })
 await phone.goto(link)
 await phone.getByTestId('review-tab').nth(2).tap()
 await phone.getByTestId('pin').first().waitFor()
