@@ -140,7 +140,13 @@ onUnmounted(() => {
         <LazySheetStage v-if="step === 'hand-over' && handOver.view === 'sheet'" />
         <LazyMoodStage v-if="step === 'hand-over' && handOver.view === 'mood'" />
       </div>
-      <StepBench :step="step" :inert="large" />
+      <div
+        class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] border-l border-line bg-panel"
+        :inert="large"
+      >
+        <StepBench :step="step" />
+        <FootLine :step="step" />
+      </div>
       <LargeSheet v-if="large && step === 'compose'" />
       <LazyLineUp v-else-if="large" />
     </main>
