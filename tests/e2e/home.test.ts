@@ -57,3 +57,34 @@ test('the surround is one switch and is remembered', async ({ page }) => {
   await expect(page.locator('html')).toHaveAttribute('data-surround', 'night')
   expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(26, 26, 26)')
 })
+
+test('the demo is started over beside what there is, and that is taken back', async ({ page }) => {
+  await page.goto('/')
+  const demo = page.getByTestId('project-card').filter({ hasText: 'Breezeholm calendar' })
+  await page.getByTestId('home-words').fill('Breezeholm calendar')
+  await expect(demo.first()).toBeVisible()
+  await page.waitForTimeout(400) // the list is the one that was looked for
+  const before = await demo.count()
+  await page.getByTestId('home-more').click()
+  await page.getByRole('menuitem', { name: 'Start over from the demo' }).click()
+  await expect(demo).toHaveCount(before + 1)
+  await page.getByTestId('notices').getByRole('button', { name: 'Undo' }).click()
+  await expect(demo).toHaveCount(before)
+})
+
+test.describe('on first use', () => {
+  test.use({ storageState: { cookies: [], origins: [] } })
+  test('one hint at a time stands at its place, and is gone for good when it was put away', async ({ page }) => {
+    await newProject(page, 'First minute')
+    const first = page.getByTestId('hint-band')
+    await expect(first).toBeVisible()
+    await expect(page.getByTestId('hint-stage')).toBeHidden()
+    await first.getByRole('button', { name: 'Got it' }).click()
+    await expect(page.getByTestId('hint-stage')).toBeVisible()
+    await page.getByTestId('hint-stage').getByRole('button', { name: 'No more hints' }).click()
+    await expect(page.getByRole('note')).toHaveCount(0)
+    await page.reload()
+    await expect(page.getByTestId('project-name')).toBeVisible()
+    await expect(page.getByRole('note')).toHaveCount(0)
+  })
+})
