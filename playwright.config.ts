@@ -1,7 +1,6 @@
 import { defineConfig } from '@playwright/test'
+import { HINTS, HINTS_GONE } from './app/composables/hints'
 import { CHROMIUM } from './tests/browser'
-
-const HINTS = ['band', 'stage', 'proofs', 'ribbons', 'freeze']
 
 const port = Number(process.env.TEST_PORT ?? 4190)
 
@@ -20,7 +19,7 @@ export default defineConfig({
       origins: [
         {
           origin: `http://127.0.0.1:${port}`,
-          localStorage: [{ name: 'plumbago hints put away', value: JSON.stringify(HINTS) }],
+          localStorage: [{ name: HINTS_GONE, value: JSON.stringify(HINTS) }],
         },
       ],
     },

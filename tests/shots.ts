@@ -1,4 +1,5 @@
 import { chromium, selectors, type Page } from '@playwright/test'
+import { HINTS, HINTS_GONE } from '../app/composables/hints'
 import { CHROMIUM } from './browser'
 
 /* Takes the pictures of docs/screenshots from a running demo: npm run shots -- http://127.0.0.1:4180 [folder] */
@@ -8,9 +9,10 @@ const browser = await chromium.launch(CHROMIUM)
 /** A page on which the hints of the first minutes are put away. */
 const newPage = async (options: Parameters<typeof browser.newPage>[0]): Promise<Page> => {
   const made = await browser.newPage(options)
-  await made.addInitScript(() =>
-    localStorage.setItem('plumbago hints put away', '["band","stage","proofs","ribbons","freeze"]'),
-  )
+  await made.addInitScript(([key, gone]) => localStorage.setItem(key, gone), [
+    HINTS_GONE,
+    JSON.stringify(HINTS),
+  ] as const)
   return made
 }
 const page = await newPage({ viewport: { width: 1280, height: 800 } })

@@ -39,7 +39,7 @@ export const nextAmong = (boxes: readonly Box[], at: number, key: string, by: By
   if (at < 0 || length < 2) return null
   if (by === 'pages')
     return key === 'PageDown' ? (at + 1) % length : key === 'PageUp' ? (at + length - 1) % length : null
-  const beside = (by_: 1 | -1): number | null => (boxes[at + by_] ? at + by_ : null)
+  const beside = (step: 1 | -1): number | null => (boxes[at + step] ? at + step : null)
   if (key === 'Home') return 0
   if (key === 'End') return length - 1
   if (key === 'ArrowRight') return beside(1)

@@ -1,5 +1,8 @@
 import type { Step } from './useSteps'
 
+const PROOFS = 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.'
+const SLIDERS = 'Drag a slider to see it, let go to take it. Arrows nudge by 1, with Shift by 10.'
+
 /** What a drag, a click and a key do, by step and by the view that is open there. */
 export const FOOT_WORDS: Readonly<Record<Step, Readonly<Record<string, string>>>> = {
   'gather': {
@@ -14,18 +17,18 @@ export const FOOT_WORDS: Readonly<Record<Step, Readonly<Record<string, string>>>
   },
   'compose': {
     harmonies: 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Drag swatches on ring and field.',
-    tones: 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.',
-    variations: 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.',
+    tones: PROOFS,
+    variations: PROOFS,
     deals:
       'D deals; a click adopts. Plus and minus on a proof deal more like it, or less. L locks a swatch in the band.',
-    orders: 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.',
-    whole: 'Drag a slider to see it, let go to take it. Arrows nudge by 1, with Shift by 10.',
+    orders: PROOFS,
+    whole: SLIDERS,
   },
   'remap': {
     ribbons: 'Drag an ink to a swatch. A click selects; one on a swatch opens its group. Delete leaves an ink as is.',
     inks: 'A click selects an ink, with Shift more of them; the list beside it says where it goes. Arrows go along.',
     touches: 'Click shapes on the artwork, or drag a frame or loop; then a color. Page keys pick the next shape.',
-    whole: 'Drag a slider to see it, let go to take it. Arrows nudge by 1, with Shift by 10.',
+    whole: SLIDERS,
     set: 'A click puts a piece on the stage; what is done holds for all of them. Arrows go along.',
   },
   'check': {

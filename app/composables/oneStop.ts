@@ -26,7 +26,7 @@ class Stops {
 
   constructor(
     private readonly group: Element,
-    public wanted: OneStop,
+    private readonly wanted: OneStop,
   ) {
     const { signal } = this.gone
     // rows that come and go while one scrolls are looked at once, before they are painted
@@ -49,7 +49,7 @@ class Stops {
     return all.some(each => Number.isFinite(place(each))) ? all.sort((one, other) => place(one) - place(other)) : all
   }
 
-  set(): void {
+  private set(): void {
     const all = this.all()
     if (!this.current || !all.includes(this.current))
       this.current =
@@ -104,12 +104,6 @@ const kept = new WeakMap<Element, Stops>()
 /** `v-one-stop`: what stands in a group is one tab stop; keys lead from one to the other. */
 export const oneStop = {
   mounted: (group: Element, { value }: { value: OneStop }): void => void kept.set(group, new Stops(group, value)),
-  updated: (group: Element, { value }: { value: OneStop }): void => {
-    const stops = kept.get(group)
-    if (!stops) return
-    stops.wanted = value
-    stops.set()
-  },
   unmounted: (group: Element): void => {
     kept.get(group)?.leave()
     kept.delete(group)

@@ -21,8 +21,4 @@ export const TERMS = {
       means: 'By how light and strong colors look: brightness keeps contrasts, saturation keeps lightness.',
     },
   ],
-  hold:
-    'How much of its own light and dark the picture keeps. At 100% every ink is exactly its swatch; at 0% the ' +
-    'picture keeps all of its light.',
-  spread: 'The angle by which the harmony opens on the wheel. Some harmonies have none.',
 } as const

@@ -1,12 +1,9 @@
 import { useLocalStorage } from '@vueuse/core'
-
-/** The hints of the first minutes, in the order they are given. */
-export const HINTS = ['band', 'stage', 'proofs', 'ribbons', 'freeze'] as const
-export type Hint = (typeof HINTS)[number]
+import { HINTS, HINTS_GONE, type Hint } from '~/composables/hints'
 
 /** Which hints have been put away, in this browser for good; and which one is given now: one at a time. */
 export const useHints = defineStore('hints', () => {
-  const gone = useLocalStorage<Hint[]>('plumbago hints put away', [])
+  const gone = useLocalStorage<Hint[]>(HINTS_GONE, [])
   /** Those whose place is on the screen. */
   const placed = ref<Hint[]>([])
   const given = computed(() => HINTS.find(hint => placed.value.includes(hint) && !gone.value.includes(hint)) ?? null)

@@ -63,19 +63,24 @@ const posterIn = async (download: Download): Promise<string> => {
 const POSTER = 'demo/artwork/poster.svg'
 const PICTURE = 'demo/references/folded-kite-fabric.jpg'
 
+/** Makes a project from the poster, by mouse. */
+const startFromPoster = async (page: Page, name: string): Promise<void> => {
+  await page.getByTestId('new-project-button').click()
+  await page.getByLabel('Name of the new project').fill(name)
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: /^Artwork/ }).click(),
+  ])
+  await chooser.setFiles(POSTER)
+}
+
 test.describe('with a mouse on a laptop', () => {
   test.use({ viewport: { width: 1280, height: 665 } })
   test('from artwork to files', async ({ page }) => {
     test.setTimeout(200_000)
     await page.goto('/')
     await expect(page.getByText('No projects yet.')).toBeVisible()
-    await page.getByTestId('new-project-button').click()
-    await page.getByLabel('Name of the new project').fill('By mouse')
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: /^Artwork/ }).click(),
-    ])
-    await chooser.setFiles(POSTER)
+    await startFromPoster(page, 'By mouse')
     await expect(page.getByTestId('project-name')).toHaveText('By mouse')
     // who goes on meanwhile loses nothing: the poster comes in
     await tab(page, 'Base color').click()
@@ -407,13 +412,7 @@ test.describe('at 200% with the system’s colors', () => {
     test.setTimeout(200_000)
     await page.emulateMedia({ forcedColors: 'active' })
     await page.goto('/')
-    await page.getByTestId('new-project-button').click()
-    await page.getByLabel('Name of the new project').fill('Large')
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: /^Artwork/ }).click(),
-    ])
-    await chooser.setFiles(POSTER)
+    await startFromPoster(page, 'Large')
     await expect(page.getByTestId('stage')).toContainText('poster', { timeout: 60_000, ignoreCase: true })
     // what is painted is what the swatch is, not what the system would have
     const painted = (): Promise<boolean[]> =>

@@ -155,20 +155,13 @@ const MEASURE_HINTS = {
     </div>
     <p class="flex flex-wrap items-center gap-x-2 gap-y-1 text-caption">
       <span>At random, by up to</span>
-      <label class="flex items-center gap-1"
+      <label v-for="kind in ['saturation', 'brightness'] as const" :key="kind" class="flex items-center gap-1"
         ><input
-          v-model.number="limits.saturation"
+          v-model.number="limits[kind]"
           class="field small w-9 px-1! text-right text-caption"
           inputmode="numeric"
-          aria-label="Random saturation up to, percent"
-        />% saturation</label
-      ><label class="flex items-center gap-1"
-        ><input
-          v-model.number="limits.brightness"
-          class="field small w-9 px-1! text-right text-caption"
-          inputmode="numeric"
-          aria-label="Random brightness up to, percent"
-        />% brightness</label
+          :aria-label="`Random ${kind} up to, percent`"
+        />% {{ kind }}</label
       >
       <button
         class="control small ml-auto px-1.5!"

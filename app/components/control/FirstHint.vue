@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { HINTS, type Hint } from '~/stores/hints'
+import { HINTS, type Hint } from '~/composables/hints'
 
 /** A hint for the first time one is here, at its place; put away, it is gone for good. */
 const { hint } = defineProps<{ hint: Hint }>()

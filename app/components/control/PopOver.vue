@@ -1,8 +1,21 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 
-/** A button that opens a panel below it, where there is room; Escape closes it and gives the focus back. */
-const { title } = defineProps<{ title: string }>()
+/**
+ * A button that opens a panel below it, where there is room; Escape closes it and gives the focus back. What else is said of
+ * it (its label) holds for the button.
+ */
+defineOptions({ inheritAttrs: false })
+const {
+  title,
+  look = 'control',
+  panelLook = 'w-56 py-1',
+} = defineProps<{
+  title: string
+  /** The class of the button, and that of its panel. */
+  look?: string
+  panelLook?: string
+}>()
 const button = useTemplateRef<{ $el: HTMLElement }>('button')
 const panel = useTemplateRef<{ $el: HTMLElement }>('panel')
 const place = useMenuPlace(
@@ -13,11 +26,12 @@ const place = useMenuPlace(
 </script>
 
 <template>
-  <Popover class="relative">
-    <PopoverButton ref="button" class="control">{{ title }}</PopoverButton>
+  <Popover as="span" class="relative">
+    <PopoverButton ref="button" v-bind="$attrs" :class="look">{{ title }}</PopoverButton>
     <PopoverPanel
       ref="panel"
-      class="z-40 grid w-56 overflow-y-auto border border-strong bg-panel py-1 shadow-float"
+      class="z-50 grid overflow-y-auto border border-strong bg-panel text-left text-body font-normal text-ink shadow-float"
+      :class="panelLook"
       :style="place"
     >
       <slot />

@@ -33,8 +33,8 @@ const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share
 const percentOf = (swatch: Swatch | undefined): number => Math.round(((swatch?.share ?? 0) / total.value) * 100)
 const labelOf = (swatch: Swatch): string =>
   [swatch.name, swatch.hex, swatch.role, `${percentOf(swatch)}%`, ...(swatch.locked ? ['locked'] : [])].join(', ')
-/** No block is narrower than this, and on one narrower than that the name is small. */
 const hand = useHand()
+/** No block is narrower than this, and on one narrower than that the name is small. */
 const [NARROWEST, NARROW] = [68, 96]
 /** By finger, the joint at either side of a block leaves as much of it. */
 const FINGER = 84

@@ -26,7 +26,7 @@ const said = ref('')
 watch(
   () => [history.said, history.settled] as const,
   ([words]) => {
-    const now = words.charAt(0).toUpperCase() + words.slice(1)
+    const now = sentence(words)
     said.value = now && now === said.value ? `${now}\u00a0` : now
   },
 )
@@ -59,16 +59,19 @@ const addArtwork = (): void => {
 
 /** What one skips to, and how the focus goes there. */
 const PARTS = [
-  { to: 'artwork', where: '[data-test=stage]' },
-  { to: 'bench', where: '[data-test=bench] [role=tab][tabindex="0"], [data-test=bench] button' },
-  { to: 'scheme', where: '[data-test=band] [data-swatch-id][tabindex="0"]' },
+  { to: 'artwork', within: '[data-test=stage]', where: '[data-test=stage]' },
+  {
+    to: 'bench',
+    within: '[data-test=bench]',
+    where: '[data-test=bench] [role=tab][tabindex="0"], [data-test=bench] button',
+  },
+  { to: 'scheme', within: '[data-test=band]', where: '[data-test=band] [data-swatch-id][tabindex="0"]' },
 ] as const
 const partOf = (where: string): HTMLElement | null =>
   [...document.querySelectorAll<HTMLElement>(where)].find(each => !each.closest('[inert]')) ?? null
 /** From artwork to bench to scheme and round again. */
 const skip = (): void => {
-  const holders = ['[data-test=stage]', '[data-test=bench]', '[data-test=band]']
-  const at = holders.findIndex(holder => document.activeElement?.closest(holder))
+  const at = PARTS.findIndex(({ within }) => document.activeElement?.closest(within))
   for (let n = 1; n <= PARTS.length; n++) {
     const part = partOf(PARTS[(at + n) % PARTS.length]?.where ?? '')
     if (part) return part.focus()
