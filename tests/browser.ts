@@ -1,6 +1,6 @@
-/** How Debian's Chromium is started here: headless, on a machine without network or graphics card. */
+/** How Debian's Chromium is started here: its build without windows, which a test takes a quarter less time in, on a machine without network or graphics card. */
 export const CHROMIUM = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -38,13 +38,15 @@ const whereaboutsOf = (element: HTMLElement): Whereabouts => {
  */
 export const useKeptFocus = (): void => {
   let last: { element: HTMLElement; around: Whereabouts } | null = null
-  const isLost = (): boolean => {
-    const { activeElement } = document
-    return last !== null && (!activeElement || activeElement === document.body) && !isUsable(last.element)
-  }
+  /** Nothing has the focus: cheap to say, whatever else is going on. */
+  const isNowhere = (): boolean => !document.activeElement || document.activeElement === document.body
+  const isLost = (): boolean => last !== null && isNowhere() && !isUsable(last.element)
   const isUsable = (element: HTMLElement): boolean =>
     element.isConnected && !element.matches(':disabled') && element.getClientRects().length > 0
+  /** The look that is due: boxes are read at the start of a frame, where the browser has them, never in its middle. */
+  let due = 0
   const goOn = (): void => {
+    due = 0
     if (!isLost()) return
     for (const { place, at } of last?.around ?? []) {
       if (!place.isConnected) continue
@@ -64,7 +66,7 @@ export const useKeptFocus = (): void => {
   useMutationObserver(
     () => document.body,
     () => {
-      if (isLost()) requestAnimationFrame(goOn)
+      if (last && !due && isNowhere()) due = requestAnimationFrame(goOn)
     },
     { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] },
   )

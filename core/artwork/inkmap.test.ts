@@ -47,6 +47,25 @@ describe('ink maps', () => {
     ])
   })
 
+  it('paint long passages of two inks as each pixel of them would be by itself', () => {
+    const shares = Array.from({ length: 600 }, (_, i) => i % 256)
+    const builder = new InkMapBuilder(row(...shares.map(() => OPAQUE)))
+    builder.add(row(...shares.map(share => [share, 255 - share, 0, 255] as const)), [0, 1])
+    const [one, other] = [
+      [0x3a, 0x91, 0xf4],
+      [0xe0, 0x7a, 0x5f],
+    ]
+    const mixed = painted(builder.finish(), '#3a91f4', '#e07a5f')
+    shares.forEach((share, i) => {
+      if (share > 2 && share < 253)
+        [0, 1, 2].forEach(channel => {
+          const exact = ((one?.[channel] ?? 0) * share + (other?.[channel] ?? 0) * (255 - share)) / 255
+          expect(Math.abs((mixed[i]?.[channel] ?? 0) - exact)).toBeLessThanOrEqual(0.51)
+        })
+      expect(mixed[i]?.[3]).toBe(255)
+    })
+  })
+
   it('keep what is there besides inks, such as a picture', () => {
     const builder = new InkMapBuilder(row([100, 50, 0, 255]))
     builder.add(row([100, 50, 0, 255]), [0])

@@ -185,16 +185,101 @@ const SCALES = Int32Array.from({ length: 256 }, (_, opacity) => (opacity ? Math.
 /** The byte of a sum of color times share; sums are at most 255 times 255, so that all stays a small whole number. */
 const byte = (sum: number, scale: number): number => Math.min(255, (Math.min(sum, 65025) * scale + 32768) / 65536) | 0
 
-const paintMixed = (map: InkMap, channels: Uint8Array, words: Int32Array): void => {
+/** Pixels in which two inks pass into each other are painted from a table of all their mixtures from so many on. */
+const WORTH_A_TABLE = 256
+
+/** The pixels of a map that are painted alike, gathered once: most of what is mixed is mixed in one of two simple ways. */
+interface Plan {
+  /** Pixels with a bit of one ink and nothing else: where, which, and how opaque. */
+  alone: { pixel: Uint32Array; ink: Uint16Array; alpha: Uint8Array }
+  /** Two inks that fill pixels between them: which pixels, and the share of the first in each. */
+  pairs: Array<{ inks: [number, number]; pixel: Uint32Array; share: Uint8Array }>
+  /** The places in `pixel` of all others. */
+  rest: Uint32Array
+}
+
+const plans = new WeakMap<InkMap, Plan>()
+
+const planned = (map: InkMap): Plan => {
   const { pixel, start, alpha, ground, ink, share } = map
-  const count = pixel.length
-  let at = 0
-  for (let i = 0; i < count; i++) {
+  const alone: number[] = []
+  const pairs = new Map<number, number[]>()
+  const rest: number[] = []
+  for (let i = 0; i < pixel.length; i++) {
+    const at = start[i] as number
+    const count = (start[i + 1] as number) - at
+    const isBare = !((ground[i * 3] as number) | (ground[i * 3 + 1] as number) | (ground[i * 3 + 2] as number))
+    if (isBare && count === 1 && share[at] === alpha[i]) alone.push(i)
+    else if (isBare && count === 2 && alpha[i] === 255 && (share[at] as number) + (share[at + 1] as number) === 255) {
+      const key = (ink[at] as number) * 65536 + (ink[at + 1] as number)
+      const found = pairs.get(key)
+      if (found) found.push(i)
+      else pairs.set(key, [i])
+    } else rest.push(i)
+  }
+  const pixelsOf = (places: readonly number[]): Uint32Array => Uint32Array.from(places, i => pixel[i] as number)
+  const sharesOf = (places: readonly number[]): Uint8Array =>
+    Uint8Array.from(places, i => share[start[i] as number] as number)
+  const plan: Plan = {
+    alone: {
+      pixel: pixelsOf(alone),
+      ink: Uint16Array.from(alone, i => ink[start[i] as number] as number),
+      alpha: Uint8Array.from(alone, i => alpha[i] as number),
+    },
+    pairs: [],
+    rest: new Uint32Array(),
+  }
+  for (const [key, places] of pairs) {
+    if (places.length < WORTH_A_TABLE) for (const place of places) rest.push(place)
+    else
+      plan.pairs.push({
+        inks: [Math.floor(key / 65536), key % 65536],
+        pixel: pixelsOf(places),
+        share: sharesOf(places),
+      })
+  }
+  plan.rest = Uint32Array.from(rest)
+  plans.set(map, plan)
+  return plan
+}
+
+const OPAQUE = 255
+
+/** Every mixture of two inks, by the share of the first, as words of an opaque pixel. */
+const mixtures = (channels: Uint8Array, [one, other]: readonly [number, number]): Int32Array => {
+  const scale = SCALES[OPAQUE] as number
+  return Int32Array.from({ length: 256 }, (_, share) => {
+    const mixed = (channel: number): number =>
+      byte(
+        (channels[one * 3 + channel] as number) * share + (channels[other * 3 + channel] as number) * (OPAQUE - share),
+        scale,
+      )
+    return (OPAQUE << 24) | (mixed(2) << 16) | (mixed(1) << 8) | mixed(0)
+  })
+}
+
+const paintMixed = (map: InkMap, channels: Uint8Array, words: Int32Array): void => {
+  const { alone, pairs, rest } = plans.get(map) ?? planned(map)
+  for (let i = 0; i < alone.pixel.length; i++) {
+    const from = (alone.ink[i] as number) * 3
+    words[alone.pixel[i] as number] =
+      ((alone.alpha[i] as number) << 24) |
+      ((channels[from + 2] as number) << 16) |
+      ((channels[from + 1] as number) << 8) |
+      (channels[from] as number)
+  }
+  for (const { inks, pixel, share } of pairs) {
+    const table = mixtures(channels, inks)
+    for (let i = 0; i < pixel.length; i++) words[pixel[i] as number] = table[share[i] as number] as number
+  }
+  const { pixel, start, alpha, ground, ink, share } = map
+  for (let n = 0; n < rest.length; n++) {
+    const i = rest[n] as number
     let r = (ground[i * 3] as number) * 255
     let g = (ground[i * 3 + 1] as number) * 255
     let b = (ground[i * 3 + 2] as number) * 255
     const end = start[i + 1] as number
-    for (; at < end; at++) {
+    for (let at = start[i] as number; at < end; at++) {
       const from = (ink[at] as number) * 3
       const much = share[at] as number
       r += (channels[from] as number) * much

@@ -5,7 +5,7 @@ import { lookOf } from '../../core/document/project'
 import type { Project } from '../../core/document/project'
 import type { TrailState } from '../../core/document/trail'
 import { createProject, saveProject } from '../../server/db/projects'
-import { frameTimesOf, onPage, percentile, type FrameTimes, type TimingPage } from './frame'
+import { framesOf, onPage, percentile, type FrameTimes, type TimingPage } from './frame'
 
 /** Opens a project in Compose and waits until its artwork and first proofs are there. */
 const openIn = async (page: Page, address: string, id: string): Promise<void> => {
@@ -37,8 +37,8 @@ export const scriptsUntilCompose = (address: string): Promise<string[]> =>
 export const ringTimes = (address: string, id: string, changes = 120): Promise<FrameTimes> =>
   onPage(async page => {
     await openIn(page, address, id)
-    return frameTimesOf(
-      await page.evaluate(async count => {
+    return framesOf(page, () =>
+      page.evaluate(async count => {
         const [ring, target] = [
           document.querySelector('[data-test=ring]'),
           document.querySelector('[data-test=target-s1]'),

@@ -2,10 +2,14 @@ import { chromium, selectors, type Page } from '@playwright/test'
 import { CHROMIUM } from '../browser'
 import { generatedSvg } from './generated'
 
-/** Times in milliseconds from a change of hue to the painted frame: half and 95% of them are no longer. */
+/**
+ * Times in milliseconds from a change to its painted frame: half and 95% of them are no longer; and what the main thread
+ * did for one change, by the browser's own counter of its tasks.
+ */
 export interface FrameTimes {
   half: number
   most: number
+  main: number
   changes: number
 }
 
@@ -17,7 +21,7 @@ export const percentile = (values: readonly number[], part: number): number =>
  * What every page of a bench knows: how long acts take, one a frame, each from the start of the frame until it is
  * painted, the first ten put aside.
  */
-const TIMER = `globalThis.__name = named => named // tsx marks function names; the page has to know how
+export const TIMER = `globalThis.__name = named => named // tsx marks function names; the page has to know how
 globalThis.timeFrames = async (count, act) => {
   const taken = []
   for (let i = 0; i < count + 10; i++) {
@@ -51,12 +55,29 @@ export const onPage = async <Result>(work: (page: Page) => Promise<Result>): Pro
   }
 }
 
-/** The middle and the 95th percentile of frame times. */
-export const frameTimesOf = (times: readonly number[]): FrameTimes => ({
-  half: percentile(times, 0.5),
-  most: percentile(times, 0.95),
-  changes: times.length,
-})
+/** Seconds the main thread of a page has spent in tasks, by the browser's own counter. */
+const taskSeconds = async (page: Page): Promise<() => Promise<number>> => {
+  const session = await page.context().newCDPSession(page)
+  await session.send('Performance.enable')
+  return async () => {
+    const { metrics } = await session.send('Performance.getMetrics')
+    return metrics.find(({ name }) => name === 'TaskDuration')?.value ?? NaN
+  }
+}
+
+/** Frame times of changes the page makes itself (one a frame, ten first that are put aside), and what each costs. */
+export const framesOf = async (page: Page, make: () => Promise<readonly number[]>): Promise<FrameTimes> => {
+  const spent = await taskSeconds(page)
+  const before = await spent()
+  const times = await make()
+  const main = ((await spent()) - before) * 1000
+  return {
+    half: percentile(times, 0.5),
+    most: percentile(times, 0.95),
+    main: main / (times.length + 10),
+    changes: times.length,
+  }
+}
 
 /**
  * Drags the Turn slider of a project with one generated artwork through `changes` hues, one a frame, in headless
@@ -78,8 +99,8 @@ export const measureFrames = (address: string, shapes: number, inks: number, cha
     await page.getByTestId('stage').getByText('generated').waitFor({ timeout: 120_000 })
     await page.keyboard.press('2')
     await page.getByRole('slider', { name: 'Turn' }).waitFor()
-    return frameTimesOf(
-      await page.evaluate(count => {
+    return framesOf(page, () =>
+      page.evaluate(count => {
         const slider = document.querySelector<HTMLInputElement>('input[type=range][aria-label=Turn]')
         if (!slider) throw new Error('There is no Turn slider.')
         return (globalThis as TimingPage).timeFrames(count, i => {

@@ -10,7 +10,7 @@ import { paintRaster } from '../../core/raster/paint'
 import { reducedPicture } from '../../core/raster/reduce'
 import { unmixed } from '../../core/raster/unmix'
 import { compared, recolored, rendered } from '../raster'
-import { frameTimesOf, onPage, type FrameTimes, type TimingPage } from './frame'
+import { framesOf, onPage, type FrameTimes, type TimingPage } from './frame'
 import { generatedSvg } from './generated'
 
 /* What remapping is measured on: batches, large files, ribbons, the spotlight, raster pictures. */
@@ -92,22 +92,24 @@ export const ribbonTimes = (
       if (!from) throw new Error('There is no ink.')
       await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
       await page.mouse.down()
-      const times = await page.evaluate(() => {
-        const places = [...document.querySelectorAll('[data-swatch]')].map(each => each.getBoundingClientRect())
-        return (globalThis as TimingPage).timeFrames(120, i => {
-          const box = places[i % places.length] as DOMRect
-          window.dispatchEvent(
-            new PointerEvent('pointermove', {
-              clientX: box.x + box.width / 2,
-              clientY: box.y + box.height / 2,
-              bubbles: true,
-            }),
-          )
-        })
-      })
+      const times = await framesOf(page, () =>
+        page.evaluate(() => {
+          const places = [...document.querySelectorAll('[data-swatch]')].map(each => each.getBoundingClientRect())
+          return (globalThis as TimingPage).timeFrames(120, i => {
+            const box = places[i % places.length] as DOMRect
+            window.dispatchEvent(
+              new PointerEvent('pointermove', {
+                clientX: box.x + box.width / 2,
+                clientY: box.y + box.height / 2,
+                bubbles: true,
+              }),
+            )
+          })
+        }),
+      )
       await page.keyboard.press('Escape')
       await page.mouse.up()
-      return frameTimesOf(times)
+      return times
     }
     const ink = await dragged()
     await page.getByRole('checkbox', { name: 'Families together' }).check()
@@ -138,8 +140,8 @@ export const holdTimes = (address: string, id: string): Promise<FrameTimes> =>
     await openRemap(page, address, id)
     const slider = page.getByRole('slider', { name: 'Hold' })
     await slider.waitFor()
-    return frameTimesOf(
-      await slider.evaluate((element: HTMLInputElement) =>
+    return framesOf(page, () =>
+      slider.evaluate((element: HTMLInputElement) =>
         (globalThis as TimingPage).timeFrames(120, i => {
           element.value = `${Math.abs(100 - ((i * 7) % 200))}`
           element.dispatchEvent(new Event('input', { bubbles: true }))
@@ -152,8 +154,8 @@ export const holdTimes = (address: string, id: string): Promise<FrameTimes> =>
 export const spotlightTimes = (address: string, id: string): Promise<FrameTimes> =>
   onPage(async page => {
     await openRemap(page, address, id)
-    return frameTimesOf(
-      await page.evaluate(() => {
+    return framesOf(page, () =>
+      page.evaluate(() => {
         const inks = [...document.querySelectorAll('[data-ink]')]
         let last: Element | undefined
         return (globalThis as TimingPage).timeFrames(120, i => {

@@ -1,5 +1,5 @@
 import type { Sql } from 'postgres'
-import { frameTimesOf, onPage, type FrameTimes, type TimingPage } from './frame'
+import { framesOf, onPage, type FrameTimes, type TimingPage } from './frame'
 import { labOf } from '../../core/color/convert'
 import { shelfQuerySchema, type ShelfQuery } from '../../core/document/shelf'
 import { dice } from '../../demo/draw'
@@ -111,15 +111,17 @@ export const shelfTimes = async (
 /** Home with 1,000 schemes in sight: frames while the shelf is scrolled, beside those of scrolling a page with nothing but lines. */
 export const scrollTimes = (address: string): Promise<{ shelf: FrameTimes; plain: FrameTimes; shown: number }> =>
   onPage(async page => {
-    const scrolled = (selector: string): Promise<number[]> =>
-      page.evaluate(async of => {
-        const place = document.querySelector(of)
-        if (!place) throw new Error(`There is no ${of}.`)
-        place.scrollTop = 0
-        return (globalThis as TimingPage).timeFrames(120, i => {
-          place.scrollTop = (i * 331) % Math.max(1, place.scrollHeight - place.clientHeight)
-        })
-      }, selector)
+    const scrolled = (selector: string): Promise<FrameTimes> =>
+      framesOf(page, () =>
+        page.evaluate(async of => {
+          const place = document.querySelector(of)
+          if (!place) throw new Error(`There is no ${of}.`)
+          place.scrollTop = 0
+          return (globalThis as TimingPage).timeFrames(120, i => {
+            place.scrollTop = (i * 331) % Math.max(1, place.scrollHeight - place.clientHeight)
+          })
+        }, selector),
+      )
     await page.goto(address)
     const schemes = page.getByTestId('shelf-scheme')
     await schemes.first().waitFor()
@@ -131,5 +133,5 @@ export const scrollTimes = (address: string): Promise<{ shelf: FrameTimes; plain
     await page.setContent(
       `<div id="plain" style="height:756px;overflow-y:auto">${'<p style="height:70px;margin:8px">A line</p>'.repeat(1000)}</div>`,
     )
-    return { shelf: frameTimesOf(times), plain: frameTimesOf(await scrolled('#plain')), shown }
+    return { shelf: times, plain: await scrolled('#plain'), shown }
   })

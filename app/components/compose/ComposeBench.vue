@@ -39,6 +39,9 @@ const TONE_TITLES: Record<TonePlan, string> = {
   'deep': 'Deep',
   'like the picture': 'Like the picture',
 }
+const PLAN_CHOICES = TONE_PLANS.map(value => ({ value, title: TONE_TITLES[value] }))
+const WHEEL_CHOICES = WHEELS.map(value => ({ value }))
+const TABS = SHEETS.map(({ sheet, title }) => ({ value: sheet, title }))
 const settle = (change: Partial<Harmony>): void => history.run({ do: 'compose' as const, harmony: change })
 const preview = (change: Partial<Harmony> | null): void =>
   history.preview(change && { do: 'compose' as const, harmony: change })
@@ -79,7 +82,7 @@ useShortcuts({
           class="w-32 xl:w-40"
           label="Tone plan"
           :model-value="harmony.plan"
-          :choices="TONE_PLANS.map(value => ({ value, title: TONE_TITLES[value] }))"
+          :choices="PLAN_CHOICES"
           data-test="tone-plan"
           @update:model-value="plan => settle({ plan })"
       /></label>
@@ -106,7 +109,7 @@ useShortcuts({
               look="wheel first-letter:uppercase"
               label="Wheel"
               :model-value="harmony.wheel"
-              :choices="WHEELS.map(value => ({ value }))"
+              :choices="WHEEL_CHOICES"
               @update:model-value="wheel => settle({ wheel })"
             />
             <p class="flex flex-wrap items-center justify-between gap-x-1 pt-1">
@@ -159,12 +162,7 @@ useShortcuts({
     </div>
     <span v-else />
     <div class="flex gap-1.5">
-      <TabRow
-        v-model="proofs.sheet"
-        class="min-w-0 grow"
-        label="Below the dial"
-        :tabs="SHEETS.map(({ sheet, title }) => ({ value: sheet, title }))"
-      />
+      <TabRow v-model="proofs.sheet" class="min-w-0 grow" label="Below the dial" :tabs="TABS" />
       <button
         class="control px-1.5!"
         :title="withKey('Lay the proofs over stage and bench', 'lay large')"

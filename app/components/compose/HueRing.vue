@@ -126,6 +126,14 @@ const keyed = (target: Target, event: KeyboardEvent): void => {
     if (change) history.run(change)
   }
 }
+/** Four short strokes around a target. No part of it is moved by a transform: that would be a layer's work at every move. */
+const ticksAt = ({ x, y, size }: Target): string =>
+  [
+    `M${x - size - 5} ${y}h3.5`,
+    `M${x + size + 1.5} ${y}h3.5`,
+    `M${x} ${y - size - 5}v3.5`,
+    `M${x} ${y + size + 1.5}v3.5`,
+  ].join('')
 const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.value)[number]): string =>
   `${isBase ? 'Base' : name} on the hue ring${locked ? ', locked' : freed ? ', freed' : ''}`
 </script>
@@ -154,7 +162,6 @@ const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.va
     <g
       v-for="target in [...targets].reverse()"
       :key="target.swatch.id"
-      :transform="`translate(${target.x} ${target.y})`"
       class="target"
       :class="{ locked: target.swatch.locked }"
       tabindex="-1"
@@ -174,31 +181,36 @@ const labelOf = ({ isBase, swatch: { name, locked, freed } }: (typeof targets.va
         {{ target.swatch.name }}:
         {{ target.swatch.locked ? 'locked' : target.isBase ? 'turns the whole' : 'drag; with Alt it is freed' }}
       </title>
-      <circle :r="reach" fill="transparent" />
+      <circle :cx="target.x" :cy="target.y" :r="reach" fill="transparent" />
       <rect
         v-if="target.swatch.locked"
-        :x="-target.size"
-        :y="-target.size"
+        :x="target.x - target.size"
+        :y="target.y - target.size"
         :width="target.size * 2"
         :height="target.size * 2"
         :fill="target.swatch.hex"
         stroke="var(--text)"
       />
       <template v-else>
-        <circle :r="target.size" :fill="target.swatch.hex" stroke="var(--panel)" stroke-width="2.5" />
         <circle
+          :cx="target.x"
+          :cy="target.y"
+          :r="target.size"
+          :fill="target.swatch.hex"
+          stroke="var(--panel)"
+          stroke-width="2.5"
+        />
+        <circle
+          :cx="target.x"
+          :cy="target.y"
           :r="target.size + 1.5"
           fill="none"
           stroke="var(--text)"
           :stroke-dasharray="target.swatch.freed ? '2 2' : undefined"
         />
       </template>
-      <path
-        v-if="target.round === 0"
-        :d="`M${-target.size - 5} 0h3.5M${target.size + 1.5} 0h3.5M0 ${-target.size - 5}v3.5M0 ${target.size + 1.5}v3.5`"
-        stroke="var(--text)"
-      />
-      <circle v-if="target.isBase" r="2" fill="var(--panel)" />
+      <path v-if="target.round === 0" :d="ticksAt(target)" stroke="var(--text)" />
+      <circle v-if="target.isBase" :cx="target.x" :cy="target.y" r="2" fill="var(--panel)" />
     </g>
   </svg>
 </template>

@@ -112,42 +112,67 @@ const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
         :title="target.swatch.name"
         :data-test="`tone-${target.swatch.id}`"
         :style="{ left: `${target.s * 100}%`, bottom: `${target.b * 100}%` }"
-        :class="{ locked: target.swatch.locked, picked: target.swatch.id === stage.pickedId }"
+        :class="{
+          locked: target.swatch.locked,
+          picked: target.swatch.id === stage.pickedId,
+          base: target.swatch.id === base,
+        }"
         @focus="stage.pickedId = target.swatch.id"
         @pointerdown="drag(target, $event)"
         @keydown="nudge(target, $event)"
       >
-        <svg viewBox="-14 -14 28 28" class="size-7" fill="none">
-          <path d="M-12 0H-7M7 0H12M0 -12V-7M0 7V12" stroke="var(--text)" />
-          <circle r="7" :fill="target.swatch.hex" stroke="var(--panel)" stroke-width="2" />
-          <circle r="8" stroke="var(--text)" />
-          <rect v-if="target.swatch.locked" x="-2.5" y="-2.5" width="5" height="5" fill="var(--panel)" />
-          <circle v-else-if="target.swatch.id === base" r="2" fill="var(--panel)" />
-        </svg>
+        <i :style="{ background: target.swatch.hex }" />
       </button>
     </div>
-    <label class="flex min-h-6 items-center gap-1.5 text-caption"
+    <label class="flex items-center gap-1.5 text-caption"
       ><input v-model="together" type="checkbox" />Move all together</label
     >
   </div>
 </template>
 
 <style scoped>
+/* Boxes and no transform, no drawing of its own: each of those is a layer's work whenever a target moves. */
 .tone {
+  --stroke: var(--text) 0 5px, transparent 5px 19px, var(--text) 19px;
   position: absolute;
   display: grid;
   place-items: center;
   width: var(--high);
   height: var(--high);
-  transform: translate(-50%, 50%);
+  margin: 0 0 calc(var(--high) / -2) calc(var(--high) / -2);
+  background:
+    linear-gradient(to right, var(--stroke)) center / 24px 1px no-repeat,
+    linear-gradient(to bottom, var(--stroke)) center / 1px 24px no-repeat;
   cursor: grab;
   border-radius: 50%;
+}
+.tone i {
+  display: grid;
+  place-items: center;
+  width: 12px;
+  height: 12px;
+  border-radius: 50%;
+  box-shadow:
+    0 0 0 2px var(--panel),
+    0 0 0 3px var(--text);
 }
 .tone.picked {
   z-index: 1;
 }
-.tone.picked svg circle:nth-of-type(2) {
-  stroke-width: 2;
+.tone.picked i {
+  box-shadow:
+    0 0 0 2px var(--panel),
+    0 0 0 4px var(--text);
+}
+.tone:is(.base, .locked) i::after {
+  content: '';
+  width: 5px;
+  height: 5px;
+  border-radius: 50%;
+  background: var(--panel);
+}
+.tone.locked i::after {
+  border-radius: 0;
 }
 .tone.locked {
   cursor: not-allowed;

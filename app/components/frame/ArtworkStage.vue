@@ -38,7 +38,9 @@ const size = computed(() => {
   return { width: art.width * scale, height: art.height * scale }
 })
 /** What the artwork can be looked at by: on paper only where it is printed. */
-const eyes = computed(() => EYES.filter(each => each !== 'paper' || printing.print.paper))
+const eyes = computed(() =>
+  EYES.filter(each => each !== 'paper' || printing.print.paper).map(value => ({ value, title: EYES_TITLES[value] })),
+)
 /** What is painted, as the press prints it where that is looked at. */
 const painted = computed(() => {
   const own = stage.before ? UNPAINTED : painting.shown(painting.piece?.id ?? '')
@@ -147,7 +149,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- it is panned, zoomed and picked on, by keys too -->
   <section
     ref="table"
-    class="relative h-full min-w-0 touch-none overflow-hidden bg-table"
+    class="relative h-full min-w-0 touch-none overflow-hidden bg-table will-change-transform"
     aria-label="Artwork"
     :class="{ 'cursor-crosshair': stage.picking || stage.lifting }"
     tabindex="0"
@@ -243,7 +245,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
           label="Seen by"
           data-test="eyes"
           :model-value="stage.eyes"
-          :choices="eyes.map(value => ({ value, title: EYES_TITLES[value] }))"
+          :choices="eyes"
           @update:model-value="value => (stage.eyes = value)"
           @pointerdown.stop
       /></label>

@@ -28,7 +28,15 @@ const row = useTemplateRef<HTMLElement>('row')
 const card = useTemplateRef<HTMLElement>('card')
 const { width } = useElementSize(row)
 const motion = usePreferredReducedMotion()
-const scheme = computed(() => (history.document ? shownScheme(history.document) : []))
+/* The swatches, their order and wheel each for itself: the band stays as it is while only the artwork changes. */
+const swatches = computed(() => history.document?.scheme)
+const ordering = computed(() => history.document?.order)
+const harmony = computed(() => history.document?.harmony)
+const scheme = computed(() =>
+  swatches.value && ordering.value && harmony.value
+    ? shownScheme({ scheme: swatches.value, order: ordering.value, harmony: harmony.value })
+    : [],
+)
 const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
 const percentOf = (swatch: Swatch | undefined): number => Math.round(((swatch?.share ?? 0) / total.value) * 100)
 const labelOf = (swatch: Swatch): string =>
@@ -199,8 +207,17 @@ const lettersTitle = (hex: string): string => {
   const [black, white] = [ratioWords(contrastOf(hex, BLACK)), ratioWords(contrastOf(hex, WHITE))]
   return `${inkOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${black}:1, white ${white}:1`
 }
-const isCut = (swatch: Swatch): boolean =>
-  swatch.own !== null && history.document !== null && follows(history.document, swatch)
+/** The swatches whose tie is cut, in one word: it is the same as long as they are. */
+const cut = computed(() => {
+  const now = history.document
+  return now
+    ? now.scheme
+        .filter(swatch => swatch.own !== null && follows(now, swatch))
+        .map(({ id }) => id)
+        .join(' ')
+    : ''
+})
+const isCut = ({ id }: Swatch): boolean => cut.value.split(' ').includes(id)
 const cutTitle = (swatch: Swatch): string =>
   swatch.freed
     ? 'Freed: it does not follow the harmony'
@@ -217,7 +234,7 @@ const cutTitle = (swatch: Swatch): string =>
     data-test="band"
   >
     <div class="min-w-0">
-      <div class="relative h-2" aria-hidden="true">
+      <div v-memo="[]" class="relative h-2" aria-hidden="true">
         <i
           v-for="tick in ticks"
           :key="tick"
@@ -257,7 +274,7 @@ const cutTitle = (swatch: Swatch): string =>
               }}<span class="sr-only">{{ lettersTitle(swatch.hex) }}</span></span
             >
           </button>
-          <span class="mr-0.5 flex h-1.5" aria-hidden="true" data-test="ladder-strip"
+          <span v-memo="[strips.get(swatch.id)]" class="mr-0.5 flex h-1.5" aria-hidden="true" data-test="ladder-strip"
             ><i
               v-for="(rung, n) in strips.get(swatch.id) ?? []"
               :key="n"
@@ -265,7 +282,7 @@ const cutTitle = (swatch: Swatch): string =>
               :style="{ background: rung }"
           /></span>
           <p
-            class="first-letter:uppercase line-clamp-2 pt-0.5 leading-[13px] wrap-break-word"
+            class="h-7 first-letter:uppercase line-clamp-2 pt-0.5 leading-[13px] wrap-break-word"
             :class="(widths[i] ?? 0) < NARROW ? 'text-caption' : 'pr-1 text-[12px]'"
             :title="swatch.name"
           >

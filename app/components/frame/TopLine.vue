@@ -7,7 +7,8 @@ defineProps<{ step: Step }>()
 const emit = defineEmits<{ step: [step: Step] }>()
 const history = useHistory()
 const checking = useChecking()
-const swatches = computed(() => history.document?.scheme.map(({ hex }) => hex) ?? [])
+/** The mark rests while colors pass by. */
+const swatches = computed(() => history.settled?.scheme.map(({ hex }) => hex) ?? [])
 </script>
 
 <template>

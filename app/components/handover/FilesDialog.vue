@@ -83,7 +83,7 @@ const start = async (): Promise<void> => {
                 </button>
               </legend>
               <div class="grid max-h-40 grid-cols-2 gap-1 overflow-y-auto">
-                <label v-for="{ id, name } in artwork" :key="id" class="flex min-h-6 min-w-0 items-center gap-2"
+                <label v-for="{ id, name } in artwork" :key="id" class="flex min-w-0 items-center gap-2"
                   ><input
                     v-model="handOver.artwork"
                     type="checkbox"
@@ -133,7 +133,7 @@ const start = async (): Promise<void> => {
                 </div>
                 <span>Ground</span>
                 <div class="flex items-center gap-2">
-                  <label class="flex min-h-6 items-center gap-1.5"
+                  <label class="flex items-center gap-1.5"
                     ><input v-model="ground" type="checkbox" class="size-4 accent-accent" />On a color, not clear</label
                   ><input
                     v-if="handOver.how.ground !== null"
@@ -149,7 +149,7 @@ const start = async (): Promise<void> => {
               <legend class="mb-1 font-semibold">Pages</legend>
               <span>Sheet</span>
               <div class="flex gap-4">
-                <label v-for="as in PAGE_FILES" :key="as" class="flex min-h-6 items-center gap-1.5"
+                <label v-for="as in PAGE_FILES" :key="as" class="flex items-center gap-1.5"
                   ><input v-model="handOver.how.sheet" type="checkbox" class="size-4 accent-accent" :value="as" />{{
                     as.toUpperCase()
                   }}</label
@@ -157,7 +157,7 @@ const start = async (): Promise<void> => {
               </div>
               <span>Mood page</span>
               <div class="flex gap-4">
-                <label v-for="as in PAGE_FILES" :key="as" class="flex min-h-6 items-center gap-1.5"
+                <label v-for="as in PAGE_FILES" :key="as" class="flex items-center gap-1.5"
                   ><input
                     v-model="handOver.how.mood"
                     type="checkbox"
@@ -173,18 +173,18 @@ const start = async (): Promise<void> => {
             <fieldset class="grid gap-1.5">
               <legend class="mb-1 font-semibold">Scheme</legend>
               <div class="grid grid-cols-2 gap-1">
-                <label v-for="kind in SCHEME_FORMAT_KINDS" :key="kind" class="flex min-h-6 items-center gap-2"
+                <label v-for="kind in SCHEME_FORMAT_KINDS" :key="kind" class="flex items-center gap-2"
                   ><input v-model="handOver.how.scheme" type="checkbox" class="size-4 accent-accent" :value="kind" />{{
                     SCHEME_FORMATS[kind].title
                   }}</label
                 >
               </div>
               <div class="mt-1 flex flex-wrap gap-4">
-                <label class="flex min-h-6 items-center gap-1.5"
+                <label class="flex items-center gap-1.5"
                   ><input v-model="handOver.how.ladders" type="checkbox" class="size-4 accent-accent" />With
                   ladders</label
                 >
-                <label class="flex min-h-6 items-center gap-1.5"
+                <label class="flex items-center gap-1.5"
                   ><input v-model="handOver.how.onlyUsed" type="checkbox" class="size-4 accent-accent" />Only colors the
                   artwork uses</label
                 >
@@ -200,7 +200,7 @@ const start = async (): Promise<void> => {
             </fieldset>
             <fieldset v-if="handOver.gradients.length" class="flex items-center gap-4">
               <legend class="mb-1 font-semibold">Gradients</legend>
-              <label v-for="as in GRADIENT_FILES" :key="as" class="flex min-h-6 items-center gap-1.5"
+              <label v-for="as in GRADIENT_FILES" :key="as" class="flex items-center gap-1.5"
                 ><input
                   v-model="handOver.how.gradients"
                   type="checkbox"

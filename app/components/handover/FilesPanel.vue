@@ -144,10 +144,10 @@ const choose = (): void => {
           label="Format of the scheme"
           :choices="SCHEME_FORMAT_KINDS.map(value => ({ value, title: SCHEME_FORMATS[value].title }))"
         />
-        <label class="flex min-h-6 items-center gap-1.5"
+        <label class="flex items-center gap-1.5"
           ><input v-model="handOver.how.ladders" type="checkbox" class="size-4 accent-accent" />With ladders</label
         >
-        <label class="flex min-h-6 items-center gap-1.5"
+        <label class="flex items-center gap-1.5"
           ><input v-model="handOver.how.onlyUsed" type="checkbox" class="size-4 accent-accent" />Only colors the artwork
           uses</label
         >

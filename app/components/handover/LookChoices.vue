@@ -14,7 +14,7 @@ const looks = computed(() => [
 <template>
   <fieldset class="grid gap-1.5">
     <legend class="mb-1 font-semibold">Colorways</legend>
-    <label v-for="{ id, name, scheme } in looks" :key="id" class="flex min-h-6 items-center gap-2"
+    <label v-for="{ id, name, scheme } in looks" :key="id" class="flex items-center gap-2"
       ><input v-model="chosen" type="checkbox" class="size-4 accent-accent" :value="id" /><SchemeStrip
         class="h-4 w-24 shrink-0"
         :scheme="scheme"

@@ -126,7 +126,7 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
           :choices="MOOD_COLORS.map(value => ({ value }))"
           @update:model-value="colors => mood.arrange({ colors })"
         />
-        <label class="flex min-h-6 items-center gap-1.5"
+        <label class="flex items-center gap-1.5"
           ><input
             type="checkbox"
             class="size-4 accent-accent"

@@ -49,7 +49,7 @@ const publish = async (): Promise<void> => {
         <fieldset v-if="everything.length" class="grid gap-1.5">
           <legend class="mb-1 font-semibold">Artwork</legend>
           <div class="grid max-h-32 grid-cols-2 gap-1 overflow-y-auto">
-            <label v-for="{ id, name } in everything" :key="id" class="flex min-h-6 min-w-0 items-center gap-2"
+            <label v-for="{ id, name } in everything" :key="id" class="flex min-w-0 items-center gap-2"
               ><input v-model="artwork" type="checkbox" class="size-4 shrink-0 accent-accent" :value="id" /><span
                 class="min-w-0 wrap-anywhere"
                 >{{ name }}</span

@@ -229,7 +229,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
 }
 .line {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 138px 68px;
+  grid-template-columns: minmax(0, 1fr) 132px 80px;
   gap: 8px;
   align-items: center;
   height: 100%;

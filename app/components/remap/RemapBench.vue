@@ -11,6 +11,8 @@ const history = useHistory()
 const painting = usePainting()
 const stage = useStage()
 const remapping = useRemapping()
+const TABS = REMAP_VIEWS.map(({ view, title }) => ({ value: view, title }))
+const isSeveral = computed(() => (history.document?.artwork.length ?? 0) > 1)
 const toggleDivider = (): void => {
   stage.divider = stage.divider === null ? 0.5 : null
 }
@@ -74,17 +76,13 @@ useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
     <div class="flex items-center gap-3">
       <ArtworkStrip small class="min-w-0 grow" />
       <label
-        v-if="(history.document?.artwork.length ?? 0) > 1"
+        v-if="isSeveral"
         class="flex shrink-0 items-center gap-1.5"
         title="What you change holds for this artwork alone"
         ><input v-model="remapping.alone" type="checkbox" />Only this one</label
       >
     </div>
-    <TabRow
-      v-model="remapping.view"
-      label="View of the remapping"
-      :tabs="REMAP_VIEWS.map(({ view, title }) => ({ value: view, title }))"
-    />
+    <TabRow v-model="remapping.view" label="View of the remapping" :tabs="TABS" />
     <p v-if="!painting.artwork" class="self-start border border-dashed border-strong p-6 text-center">
       Add artwork in Gather; its inks stand here, joined to the swatches they become.
     </p>

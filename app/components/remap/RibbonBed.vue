@@ -25,11 +25,16 @@ const scheme = computed(() => history.document?.scheme ?? [])
 const colorOf = (hex: string): string => remapping.colors.get(hex) ?? hex
 
 /** Inks stand by the swatch they go to, so that ribbons cross as little as they can; those left as is come last. */
-const rows = computed(() => {
+const sorted = computed(() => {
   const order = new Map(scheme.value.map(({ id }, i) => [id, i]))
   const place = (to: string | null): number => order.get(to ?? '') ?? scheme.value.length
   return [...remapping.rows].sort((one, other) => place(one.to) - place(other.to) || other.area - one.area)
 })
+/** What stands on either side keeps its place while something is carried: only ribbons follow the hand. */
+const resting = shallowRef<typeof sorted.value | null>(null)
+const rows = computed(() => resting.value ?? sorted.value)
+/** Where an ink goes now, as what is carried has it. */
+const goesTo = (hex: string): string | null => remapping.rowOf.get(hex)?.to ?? null
 const hand = useHand()
 /** By finger, inks are as high as one presses; with a mouse, all are in sight, and the one pointed at swells. */
 const [LEAST, THINNEST] = [5, 2]
@@ -64,14 +69,16 @@ const shownRows = computed(() => {
   const [first, last] = visibleIn(inkSlots.value, scrolled.value, height.value)
   return rows.value.slice(first, last).map((row, i) => ({ row, slot: inkSlots.value[first + i] as Slot }))
 })
-const areaOf = computed(() => {
+const areasBy = (all: typeof sorted.value): Map<string, number> => {
   const areas = new Map<string, number>()
-  for (const { to, area } of rows.value) areas.set(to ?? '', (areas.get(to ?? '') ?? 0) + area)
+  for (const { to, area } of all) areas.set(to ?? '', (areas.get(to ?? '') ?? 0) + area)
   return areas
-})
+}
+const areaOf = computed(() => areasBy(remapping.rows))
+const restingAreas = computed(() => areasBy(rows.value))
 const swatchSlots = computed(() =>
   columnSlots(
-    [...scheme.value.map(({ id }) => areaOf.value.get(id) ?? 0), 0],
+    [...scheme.value.map(({ id }) => restingAreas.value.get(id) ?? 0), 0],
     height.value,
     Math.max(SWATCH_SLOT.least, hand.least.value),
     SWATCH_SLOT.gap,
@@ -81,13 +88,15 @@ const swatchSlots = computed(() =>
 /** Where each ribbon ends: the ends of a swatch's inks share its height as their beginnings share the column. */
 const ends = computed(() => {
   const full = new Map<string, number>()
-  rows.value.forEach(({ to }, i) => {
+  rows.value.forEach(({ hex }, i) => {
+    const to = goesTo(hex)
     if (to) full.set(to, (full.get(to) ?? 0) + (inkSlots.value[i]?.height ?? 0))
   })
   const used = new Map<string, number>()
   const places = new Map(scheme.value.map(({ id }, i) => [id, swatchSlots.value[i]]))
   return new Map(
-    rows.value.flatMap(({ hex, to }, i) => {
+    rows.value.flatMap(({ hex }, i) => {
+      const to = goesTo(hex)
       const [swatch, from] = [places.get(to ?? ''), inkSlots.value[i]]
       if (!to || !swatch || !from) return []
       const [done, all] = [used.get(to) ?? 0, full.get(to) || 1]
@@ -152,6 +161,7 @@ const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent
   const place = (now: PointerEvent): void => {
     const box = bed.value?.getBoundingClientRect()
     if (!box || (!carried.value && Math.hypot(now.clientX - x, now.clientY - y) < 4)) return
+    resting.value ??= sorted.value
     carried.value = what
     at.value = { x: now.clientX - box.left, y: now.clientY - box.top }
     over.value =
@@ -159,11 +169,11 @@ const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent
         .elementsFromPoint(now.clientX, now.clientY)
         .map(each => (each as HTMLElement).dataset?.drop)
         .find(Boolean) ?? null
-    const preview = over.value && over.value !== 'left' ? commandFor(what, over.value) : null
-    history.preview(preview)
+    history.preview(over.value && over.value !== 'left' ? commandFor(what, over.value) : null)
   }
   const end = (): void => {
     carried.value = null
+    resting.value = null
     over.value = null
     history.preview(null)
   }
@@ -172,17 +182,21 @@ const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent
     move: place,
     drop: now => {
       place(now)
-      const [target, was] = [over.value, carried.value]
+      const [command, was] = [over.value === null ? null : commandFor(what, over.value), carried.value]
       end()
       if (!was) clicked(now)
-      else if (target) drop(what, target)
+      else if (command) history.run(command)
     },
     cancel: end,
   })
 }
 /** Dropped on an ink, inks go where it goes. */
 const goal = (target: string): string | null =>
-  target === 'left' ? null : target.startsWith('#') ? (remapping.rowOf.get(target)?.to ?? null) : target
+  target === 'left'
+    ? null
+    : target.startsWith('#')
+      ? (rows.value.find(({ hex }) => hex === target)?.to ?? null)
+      : target
 const commandFor = (what: Carried, target: string) =>
   what.kind === 'ink'
     ? {
@@ -191,13 +205,9 @@ const commandFor = (what: Carried, target: string) =>
         to: goal(target),
         artwork: remapping.scope,
       }
-    : target.startsWith('#') || target === what.id
+    : target.startsWith('#') || target === what.id || target === 'left'
       ? null
       : { do: 'exchange' as const, swatches: [what.id, target] as [string, string] }
-const drop = (what: Carried, target: string): void => {
-  const command = what.kind === 'swatch' && target === 'left' ? null : commandFor(what, target)
-  if (command) history.run(command)
-}
 const clickInk = (hex: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void => {
   remapping.group = null
   remapping.select([hex], event.shiftKey || event.ctrlKey || event.metaKey)
@@ -206,22 +216,29 @@ const clickSwatch = (id: string): void => {
   remapping.selected = new Set()
   remapping.group = remapping.group === id ? null : id
 }
-const nameOf = (to: string | null): string => scheme.value.find(({ id }) => id === to)?.name ?? 'left as is'
 /** Where the ribbon that is being carried starts, in pixels from the top. */
 const carriedFrom = computed(() => {
   const held = carried.value
   return ribbons.value.find(({ hex }) => held?.kind === 'ink' && hex === held.hex)?.from.top ?? at.value.y
 })
 const leftCount = computed(() => rows.value.filter(({ to }) => to === null).length)
-const labelOf = ({ hex, members, area, uses, to, excepted }: (typeof rows.value)[number]): string =>
-  [
-    `Ink ${hex}${members.length > 1 ? ` and ${members.length - 1} near it` : ''}`,
-    `${(area * 100).toFixed(1)}% of the artwork`,
-    counted(uses, 'use'),
-    nameOf(to),
-    ...(excepted ? ['in this artwork alone'] : []),
-    ...(remapping.lost.has(hex) ? ['loses contrast to what it touches'] : []),
-  ].join(', ')
+const labels = computed(() => {
+  const names = new Map(scheme.value.map(({ id, name }) => [id, name]))
+  const { lost } = remapping
+  return new Map(
+    rows.value.map(({ hex, members, area, uses, to, excepted }) => [
+      hex,
+      [
+        `Ink ${hex}${members.length > 1 ? ` and ${members.length - 1} near it` : ''}`,
+        `${(area * 100).toFixed(1)}% of the artwork`,
+        counted(uses, 'use'),
+        names.get(to ?? '') ?? 'left as is',
+        ...(excepted ? ['in this artwork alone'] : []),
+        ...(lost.has(hex) ? ['loses contrast to what it touches'] : []),
+      ].join(', '),
+    ]),
+  )
+})
 const percentWords = (area: number): string => `${(area * 100).toFixed(area < 0.1 ? 1 : 0)}%`
 const wheel = (event: WheelEvent): void => {
   scrolled.value += event.deltaY
@@ -246,6 +263,7 @@ const move = async (hex: string, by: number): Promise<void> => {
           v-for="({ hex }, i) in ribbons"
           :id="`ribbon-${i}`"
           :key="hex"
+          v-memo="[i, colorOf(hex), inkWidth, width, swatchWidth]"
           gradientUnits="userSpaceOnUse"
           :x1="inkWidth"
           :x2="width - swatchWidth"
@@ -257,10 +275,22 @@ const move = async (hex: string, by: number): Promise<void> => {
       <path
         v-for="({ hex, from, end }, i) in ribbons"
         :key="hex"
+        v-memo="[
+          i,
+          from.top,
+          from.height,
+          end.top,
+          end.height,
+          inkWidth,
+          width,
+          swatchWidth,
+          !litHere.size || litHere.has(hex),
+          remapping.selected.has(hex),
+        ]"
         :d="ribbonPath(from, end, inkWidth + 2, width - swatchWidth - 14)"
         :fill="`url(#ribbon-${i})`"
         class="cursor-grab"
-        :opacity="litHere.size && !litHere.has(hex) ? 0.18 : 1"
+        :fill-opacity="litHere.size && !litHere.has(hex) ? 0.18 : 1"
         :stroke="remapping.selected.has(hex) ? 'var(--text)' : undefined"
         :data-ribbon="hex"
         @pointerdown="carry($event, { kind: 'ink', hex }, now => clickInk(hex, now))"
@@ -270,6 +300,7 @@ const move = async (hex: string, by: number): Promise<void> => {
       <path
         v-for="{ hex, end } in ribbons"
         :key="`${hex} end`"
+        v-memo="[end.top, end.height, width, swatchWidth]"
         :d="`M${width - swatchWidth - 14} ${end.top + end.height / 2}h12`"
         stroke="var(--strong-line)"
         :stroke-width="Math.max(1, Math.min(3, end.height))"
@@ -296,6 +327,16 @@ const move = async (hex: string, by: number): Promise<void> => {
         <li
           v-for="{ row, slot } in shownRows"
           :key="row.hex"
+          v-memo="[
+            slot.top,
+            slot.height,
+            labels.get(row.hex),
+            row.to,
+            scheme,
+            roomy,
+            litHere.has(row.hex),
+            remapping.selected.has(row.hex),
+          ]"
           class="absolute left-0 flex w-full"
           :style="{ top: `${slot.top}px`, height: `${slot.height}px` }"
         >
@@ -303,7 +344,7 @@ const move = async (hex: string, by: number): Promise<void> => {
             :hex="row.hex"
             :scheme="scheme"
             :target="row.to"
-            :label="labelOf(row)"
+            :label="labels.get(row.hex) ?? ''"
             :lit="litHere.has(row.hex)"
             :selected="remapping.selected.has(row.hex)"
             :broken="remapping.lost.has(row.hex)"

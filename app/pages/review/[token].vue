@@ -284,7 +284,7 @@ const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) 
           >
             {{ before === 100 ? 'Show after' : 'Show before' }}
           </button>
-          <label v-if="pinsHere.length" class="flex min-h-6 items-center gap-1.5"
+          <label v-if="pinsHere.length" class="flex items-center gap-1.5"
             ><input v-model="spots" type="checkbox" class="size-4 accent-accent" data-test="spots" />Spots</label
           >
           <ul v-if="look.artwork.length > 1" class="flex max-w-full gap-1 overflow-x-auto" aria-label="Artwork">

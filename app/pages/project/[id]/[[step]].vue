@@ -19,6 +19,8 @@ const step = computed(() => stepOf(route.params.step))
 /** Whether proofs, or colorways, lie over stage and bench. */
 const lineUp = useLineUp()
 const large = computed(() => (step.value === 'compose' && proofs.large) || (step.value === 'hand-over' && lineUp.large))
+/** The name of the project that is open: the page has nothing else that changes while colors pass by. */
+const name = computed(() => history.document?.name ?? null)
 const problem = ref<string | null>(null)
 const stage = useStage()
 /** What was done last, said to those who cannot see it; the same again is said again. */
@@ -115,7 +117,7 @@ watchDebounced(
   { debounce: 250, immediate: true },
 )
 const title = computed(() => STEPS.find(({ step: each }) => each === step.value)?.title ?? '')
-useHead({ title: () => (history.document ? `${title.value} · ${history.document.name} · Plumbago` : 'Plumbago') })
+useHead({ title: () => (name.value === null ? 'Plumbago' : `${title.value} · ${name.value} · Plumbago`) })
 onMounted(load)
 onUnmounted(() => {
   if (mine()) session.close()
@@ -124,11 +126,11 @@ onUnmounted(() => {
 
 <template>
   <div
-    v-if="history.document"
+    v-if="name !== null"
     class="grid h-full grid-rows-[44px_minmax(0,1fr)_var(--band)]"
     :class="{ 'outline-2 -outline-offset-4 outline-accent': over }"
   >
-    <h1 class="sr-only">{{ history.document.name }}: {{ title }}</h1>
+    <h1 class="sr-only">{{ name }}: {{ title }}</h1>
     <p class="skips">
       <button v-for="{ to, where } in PARTS" :key="to" class="control" @click="partOf(where)?.focus()">
         To the {{ to }}
