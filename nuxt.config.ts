@@ -3,6 +3,15 @@ import tailwindcss from '@tailwindcss/vite'
 /** Types of core that no import leads to. */
 const TYPES = ['../core/modules.d.ts', '../core/css-tree.d.ts', '../render/modules.d.ts']
 
+/** Ways of Nuxt to fetch for a page, which do something as soon as they are there: left out where nobody asks for them. */
+const withoutUnused = {
+  name: 'without-unused',
+  transform: (code: string, id: string) =>
+    /nuxt\/dist\/app\/composables\/(asyncData|fetch)\.js$/.test(id)
+      ? { code, map: null, moduleSideEffects: false }
+      : null,
+}
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-03-01',
   ssr: false,
@@ -11,7 +20,7 @@ export default defineNuxtConfig({
   css: ['~/assets/main.css'],
   devtools: { enabled: false },
   telemetry: false,
-  experimental: { appManifest: false },
+  experimental: { appManifest: false, renderJsonPayloads: false },
   app: {
     head: {
       htmlAttrs: { lang: 'en' },
@@ -20,7 +29,7 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
-  vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
+  vite: { plugins: [tailwindcss(), withoutUnused], worker: { format: 'es' } },
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: TYPES, exclude: ['../**/*.test.ts'] },

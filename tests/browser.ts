@@ -1,4 +1,4 @@
-/** How Debian's Chromium is started here: its build without windows, which a test takes a quarter less time in, on a machine without network or graphics card. */
+/** How Debian’s Chromium is started here: its build without windows, on a machine without network or graphics card. */
 export const CHROMIUM = {
   executablePath: '/usr/bin/chromium-headless-shell',
   args: [

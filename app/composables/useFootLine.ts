@@ -7,7 +7,7 @@ export const useFootLineOn = () => useLocalStorage('plumbago foot line', true)
 
 /** What that line says in a step, by the view that is open there. */
 export const useFootWords = (step: () => Step): ComputedRef<string> => {
-  const [proofs, remapping, checking, handOver] = [useProofs(), useRemapping(), useChecking(), useHandOver()]
+  const [proofs, remapping, checking, handOver] = [useProofs(), useRemapping(), useChecking(), useHandOverView()]
   const [gathering, start] = [useGathering(), useStart()]
   const view = computed(() => {
     switch (step()) {

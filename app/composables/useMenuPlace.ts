@@ -1,32 +1,56 @@
-import { autoUpdate, flip, offset, shift, size, useFloating, type Placement } from '@floating-ui/vue'
+import { useTimeoutFn } from '@vueuse/core'
+import type { Placement } from '@floating-ui/dom'
+import type { CSSProperties } from 'vue'
 
 /** What a component of Headless UI gives for its element. */
 type Holder = { el?: HTMLElement | null; $el?: HTMLElement } | null
 
-const elementOf = (holder: Holder): HTMLElement | null => holder?.$el ?? holder?.el ?? null
+const elementOf = (holder: Holder): HTMLElement | null => {
+  const element = holder?.$el ?? holder?.el
+  return element instanceof HTMLElement ? element : null
+}
+
+/** What places lists is fetched when the first of them opens, or nothing else is to be done. */
+const placing = () => import('@floating-ui/dom')
 
 /** The style of a list that floats beside its button, where there is room for it, and no taller than that. */
 export const useMenuPlace = (button: () => Holder, list: () => Holder, placement: () => Placement) => {
-  const { floatingStyles } = useFloating(
-    computed(() => elementOf(button())),
-    computed(() => elementOf(list())),
-    {
-      placement,
-      strategy: 'fixed',
-      transform: false,
-      whileElementsMounted: autoUpdate,
-      middleware: [
-        offset(4),
-        flip(),
-        shift({ padding: 8 }),
-        size({
-          padding: 8,
-          apply: ({ availableHeight, elements }) => {
-            elements.floating.style.maxHeight = `${availableHeight}px`
-          },
-        }),
-      ],
+  const unplaced: CSSProperties = { position: 'fixed', left: '0px', top: '0px', opacity: 0 }
+  const style = ref<CSSProperties>(unplaced)
+  useTimeoutFn(() => whenIdle(placing), 2000)
+  watch(
+    () => [elementOf(button()), elementOf(list())] as const,
+    async ([from, floating], _before, onCleanup) => {
+      let [stop, gone] = [(): void => undefined, false]
+      onCleanup(() => {
+        gone = true
+        stop()
+      })
+      style.value = unplaced
+      if (!from || !floating) return
+      const { autoUpdate, computePosition, flip, offset, shift, size } = await placing()
+      if (gone) return
+      stop = autoUpdate(from, floating, () => {
+        void computePosition(from, floating, {
+          placement: placement(),
+          strategy: 'fixed',
+          middleware: [
+            offset(4),
+            flip(),
+            shift({ padding: 8 }),
+            size({
+              padding: 8,
+              apply: ({ availableHeight }) => {
+                floating.style.maxHeight = `${availableHeight}px`
+              },
+            }),
+          ],
+        }).then(({ x, y }) => {
+          if (!gone) style.value = { position: 'fixed', left: `${x}px`, top: `${y}px` }
+        })
+      })
     },
+    { flush: 'post' },
   )
-  return floatingStyles
+  return style
 }

@@ -12,7 +12,8 @@ import { drawings } from '~/artwork/drawing'
 import type { ArtworkKind } from '~/artwork/kind'
 import { inFullSize, picturesOf } from '~/artwork/picture'
 import type { ArtworkDesk, ScreenArtwork } from '~/workers/artwork.worker'
-import { deskOf, Left } from '~/workers/desk'
+import { deskOf } from '~/workers/desk'
+import { Left } from '~/workers/left'
 import type { PaintedPart, RasterArtwork, RasterDesk } from '~/workers/raster.worker'
 
 /**

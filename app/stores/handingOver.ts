@@ -8,16 +8,6 @@ import { everyArtwork, handedLooks, plannedFiles, treeOf, type HandedLook } from
 import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from '../../core/handover/wanted'
 import type { InkArea } from '../../core/remap/match'
 
-/** The views of the bench. */
-export const HAND_OVER_VIEWS = [
-  { view: 'colorways', title: 'Colorways' },
-  { view: 'files', title: 'Files' },
-  { view: 'sheet', title: 'Sheet' },
-  { view: 'gradients', title: 'Gradients' },
-  { view: 'mood', title: 'Mood page' },
-  { view: 'review', title: 'Review' },
-] as const
-
 /** How often it is asked how jobs stand, in milliseconds. */
 const ASK = 400
 
@@ -32,7 +22,6 @@ export const useHandOver = defineStore('hand over', () => {
   const notices = useNotices()
   const server = useServer()
 
-  const view = ref<(typeof HAND_OVER_VIEWS)[number]['view']>('colorways')
   const choosing = ref(false)
 
   /** How files are wanted, as it was chosen last; of what is chosen anew in each project. */
@@ -149,7 +138,6 @@ export const useHandOver = defineStore('hand over', () => {
       asked.clear()
       jobs.value = []
       choosing.value = false
-      view.value = 'colorways'
       if (id) void ask()
     },
     { immediate: true },
@@ -195,7 +183,7 @@ export const useHandOver = defineStore('hand over', () => {
   }
 
   return {
-    ...{ view, choosing, how, everything, artwork, looks, chooseAll, handed, files, tree, left, present, gradients },
+    ...{ choosing, how, everything, artwork, looks, chooseAll, handed, files, tree, left, present, gradients },
     ...{ jobs, starting, start, made, stop, retry, save, isOpen },
   }
 })

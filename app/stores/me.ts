@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
-import { reaches, type Me } from '../../core/document/people'
+import type { Me } from '../../core/document/people'
+import { reaches } from '../../core/document/roles'
 
 /** Who one is here, and what one may do. */
 export const useMe = defineStore('me', () => {

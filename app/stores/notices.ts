@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { Left } from '~/workers/desk'
+import { Left } from '~/workers/left'
 
 /**
  * A short message at the foot of the screen; `undo` is offered where it can be taken back, or something else done

@@ -112,7 +112,7 @@ export const useReviews = defineStore('reviews', () => {
     const review = open.value
     if (review) markRead(review)
     if (!id || !session.id) return
-    useHandOver().view = 'review'
+    useHandOverView().view = 'review'
     void navigateTo(`/project/${session.id}/hand-over`)
   }
   const linked = (review: string, path: string): void => {

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ONLY_DESIGNERS } from '../../core/document/people'
+import { ONLY_DESIGNERS } from '../../core/document/roles'
 import type { Project } from '../../core/document/project'
 
 /** The project that is open. Each opening counts: no answer that belongs to a project one has left arrives in the next. */

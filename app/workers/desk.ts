@@ -1,11 +1,5 @@
 import { wrap, type Remote } from 'comlink'
-
-/** A worker was let go while it was at something: nobody waits for the answer any more. */
-export class Left extends Error {
-  constructor() {
-    super('It was stopped.')
-  }
-}
+import { Left } from './left'
 
 /** A worker that is started when first asked, and let go with all that it holds. */
 export interface Desk<Work extends object> {

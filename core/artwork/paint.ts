@@ -1,4 +1,4 @@
-import { formatHex, parse } from 'culori'
+import { formatHex, parse } from '../color/culori'
 import { hexOf, type Hex } from '../color/convert'
 import { placeOf, type Passage, type Span } from './passage'
 

@@ -1,4 +1,4 @@
-import { wcagLuminance } from 'culori'
+import { wcagLuminance } from './culori'
 import type { Hex } from './convert'
 import { remembered } from './remembered'
 

@@ -1,4 +1,4 @@
-import { converter, formatHex, toGamut, type Color, type Hsv, type Oklab, type Oklch, type Rgb } from 'culori'
+import { converter, formatHex, toGamut, type Color, type Hsv, type Oklab, type Oklch, type Rgb } from './culori'
 import { remembered } from './remembered'
 
 /** A color of sRGB as `#rrggbb`, lower case. */

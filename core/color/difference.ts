@@ -1,4 +1,4 @@
-import { converter, differenceCiede2000, type Lab65 } from 'culori'
+import { converter, differenceCiede2000, type Lab65 } from './culori'
 import { labOf, rgbOf, type Hex, type Lab } from './convert'
 import { remembered } from './remembered'
 

@@ -1,4 +1,4 @@
-import { parse } from 'culori'
+import { parse } from './culori'
 import { degrees, hexOf, hexOfHsb, hsbOf, opaque, type Hex } from './convert'
 import { hexOfCmyk } from './notation'
 

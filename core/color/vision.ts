@@ -1,4 +1,4 @@
-import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, type Color, type Rgb } from 'culori'
+import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, type Color, type Rgb } from './culori'
 import { hexOfRgb, rgbOf, type Hex, unit } from './convert'
 import { deltaE } from './difference'
 import { encodedOf, linearOf } from './linear'

@@ -1,6 +1,6 @@
-import { type Project } from '../document/project'
-import { type Remap, type Target, type Touch, type ColorSet } from '../document/remap'
-import { type Hex } from '../color/convert'
+import type { Project } from '../document/project'
+import type { Remap, Target, Touch, ColorSet } from '../document/remap'
+import type { Hex } from '../color/convert'
 import { areaKey } from '../raster/area'
 import { MOST_SETS } from '../document/limits'
 

@@ -1,16 +1,8 @@
 import { z } from 'zod'
 import { nameSchema } from './basics'
+import { ROLES, type Role } from './roles'
 
-/** What people may do: look; change projects; say who may do what. */
-export const ROLES = ['viewer', 'designer', 'owner'] as const
 export const roleSchema = z.enum(ROLES)
-export type Role = z.infer<typeof roleSchema>
-
-/** Whether a role may do what another may. */
-export const reaches = (role: Role, needed: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(needed)
-
-/** What is said to those who only look. */
-export const ONLY_DESIGNERS = 'You may look at everything here; only designers change it.'
 
 /** The shortest and the longest password, in letters. */
 export const PASSWORD = { least: 10, most: 200 }

@@ -1,4 +1,4 @@
-import { formatHex } from 'culori'
+import { formatHex } from '../color/culori'
 import type { Hex } from '../color/convert'
 import { encodedOf, linearOf } from '../color/linear'
 import { SOLID, type Picture } from '../picture/picture'

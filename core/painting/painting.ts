@@ -1,13 +1,13 @@
 import type { Project } from '../document/project'
 import { standInColors } from './standIns'
-import { type ColorSet, type Following } from '../document/remap'
-import { type Hex } from '../color/convert'
+import type { ColorSet, Following } from '../document/remap'
+import type { Hex } from '../color/convert'
 import { nearestIn } from '../remap/restrict'
 import { type Remapped, remappingOf, restrictionOf, followed, touchedPaints, touchedAreas } from './remapping'
-import { type InkArea } from '../remap/match'
+import type { InkArea } from '../remap/match'
 import { recolored } from '../remap/remap'
-import { type HandPaint } from '../artwork/write'
-import { type AreaPaint } from './areas'
+import type { HandPaint } from '../artwork/write'
+import type { AreaPaint } from './areas'
 
 const hexesOf = new WeakMap<ColorSet, Hex[]>()
 

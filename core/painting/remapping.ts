@@ -1,16 +1,16 @@
-import { type Project } from '../document/project'
-import { type ColorSet, type Remap, type Target, type Following, type Touch } from '../document/remap'
-import { type InkArea } from '../remap/match'
+import type { Project } from '../document/project'
+import type { ColorSet, Remap, Target, Following, Touch } from '../document/remap'
+import type { InkArea } from '../remap/match'
 import { type Hex, type Hued, isNeutral } from '../color/convert'
 import { nearLeads } from '../remap/near'
 import { turned, turnedHue } from '../color/wheel'
 import { adjusted, AT_REST } from '../harmony/adjust'
 import { dominantOf } from '../scheme/worn'
-import { type Remapping } from '../remap/remap'
+import type { Remapping } from '../remap/remap'
 import { ladder } from '../harmony/ladder'
-import { type AreaPaint } from './areas'
+import type { AreaPaint } from './areas'
 import { areaKey } from '../raster/area'
-import { type HandPaint } from '../artwork/write'
+import type { HandPaint } from '../artwork/write'
 
 /* What a project says about remapping, and how it is changed. */
 

@@ -1,4 +1,4 @@
-import { type InkArea } from './match'
+import type { InkArea } from './match'
 
 /**
  * All inks of several artworks as one list: areas and boundaries are averaged over the artworks, so that together they

@@ -1,4 +1,4 @@
-import { type Project } from '../document/project'
+import type { Project } from '../document/project'
 import { type Swatch, type Harmony, MADE, type Cast } from '../document/scheme'
 import {
   worn,

@@ -1,6 +1,6 @@
-import { type Base, type Harmony } from '../document/scheme'
+import type { Base, Harmony } from '../document/scheme'
 import { css } from '../color/parse'
-import { type Project } from '../document/project'
+import type { Project } from '../document/project'
 import { schemeOf } from './scheme'
 import { RUNGS } from '../harmony/ladder'
 import { FIRST_GATHERING } from '../document/gathering'

@@ -1,5 +1,6 @@
 import type { Sql } from 'postgres'
-import type { ListedPerson, Person, Role, SignedIn, Welcome } from '../../core/document/people'
+import type { ListedPerson, Person, SignedIn, Welcome } from '../../core/document/people'
+import type { Role } from '../../core/document/roles'
 import { hashed, newToken } from '../token'
 import { inTransaction } from './connect'
 

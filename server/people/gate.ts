@@ -1,5 +1,6 @@
 import { getRequestHeader, sendRedirect, type H3Event } from 'h3'
-import { ONLY_DESIGNERS, reaches, type Person, type Role } from '../../core/document/people'
+import type { Person } from '../../core/document/people'
+import { ONLY_DESIGNERS, reaches, type Role } from '../../core/document/roles'
 import { failure } from '../answers'
 import { database, isDatabaseGone } from '../db/connect'
 import { sessionOf } from '../db/people'

@@ -156,6 +156,7 @@ test('a swatch let go on a shape colors it; Escape on the way calls it off', asy
       to,
     )
   await page.mouse.move(from.x, from.y)
+  await expect(page.getByTestId('band').locator('ol[data-sorts]')).toBeVisible()
   await page.mouse.down()
   await page.mouse.move(from.x, from.y - 40, { steps: 4 })
   await page.mouse.move(to.x, to.y, { steps: 6 })

@@ -79,6 +79,11 @@ export const dragTo = async (
   to: { x: number; y: number },
 ): Promise<void> => {
   await page.mouse.move(from.x, from.y)
+  // what moves swatches of the band is fetched when the pointer comes there
+  await page.waitForFunction(({ x, y }) => {
+    const row = document.elementFromPoint(x, y)?.closest('[data-test=band] ol')
+    return !row || row.hasAttribute('data-sorts')
+  }, from)
   await page.mouse.down()
   await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 4 })
   await page.mouse.move(to.x, to.y, { steps: 4 })

@@ -173,7 +173,7 @@ useShortcuts({
         <ArrowsPointingOutIcon class="size-4" />
       </button>
     </div>
-    <WholeScheme v-if="proofs.sheet === 'whole'" />
+    <LazyWholeScheme v-if="proofs.sheet === 'whole'" />
     <ProofSheet v-else-if="!proofs.large" :flowing="low" />
     <span v-else />
     <TrailStrip />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Placement } from '@floating-ui/vue'
+import type { Placement } from '@floating-ui/dom'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import type { MenuChoice } from './menu'
 

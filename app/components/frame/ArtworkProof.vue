@@ -54,7 +54,7 @@ useArtworkHost(
       class="absolute inset-0 m-auto"
       :style="{ width: `min(100cqw, calc(100cqh * ${ratio}))`, height: `min(100cqh, calc(100cqw / ${ratio}))` }"
     >
-      <RasterCanvas
+      <LazyRasterCanvas
         v-if="raster"
         :key="large ? 'large' : 'small'"
         :taken="large ? raster.stage : raster.proof"

@@ -172,7 +172,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         filter: filterOf(stage.eyes),
       }"
     >
-      <StagePicture
+      <LazyStagePicture
         v-if="painting.piece.kind === 'raster'"
         ref="shown"
         :piece="painting.piece"
@@ -181,7 +181,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
         :sharpest="sharpest"
       />
       <StageDrawing v-else ref="shown" :piece="painting.piece" :look="look" />
-      <BeforeDivider
+      <LazyBeforeDivider
         v-if="stage.divider !== null && screen"
         :key="painting.piece.hash"
         :screen="screen"

@@ -69,7 +69,7 @@ const nudge = (event: KeyboardEvent): void => {
       data-test="original"
     >
       <InkMapCanvas v-if="map" :map="map" :inks="screen.inks" :colors="original" />
-      <RasterCanvas
+      <LazyRasterCanvas
         v-else-if="raster"
         :taken="raster.stage"
         :inks="raster.inks"

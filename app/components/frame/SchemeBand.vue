@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion } from '@vueuse/core'
+import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion, useTimeoutFn } from '@vueuse/core'
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import type { UseDraggableOptions } from 'vue-draggable-plus'
 import { contrastOf, inkOn, ratioWords } from '../../../core/color/contrast'
@@ -123,15 +123,20 @@ const dragging: UseDraggableOptions<Swatch> = {
     })
   },
 }
-/** What moves swatches is fetched once the page stands: nobody drags before. */
+/** What moves swatches is fetched when a hand comes to the band, and at the latest when the page has stood for a while. */
 let sorting: { destroy: () => void } | null = null
-let gone = false
-onMounted(() =>
-  whenIdle(async () => {
-    const library = await notices.attempt(() => import('vue-draggable-plus'))
-    if (library && !gone && row.value) sorting = library.useDraggable(row.value, carried, dragging)
-  }),
-)
+let [gone, asked] = [false, false]
+const sorts = ref(false)
+const fetchSorting = async (): Promise<void> => {
+  if (asked) return
+  asked = true
+  const library = await notices.attempt(() => import('vue-draggable-plus'))
+  asked = library !== null
+  if (!library || gone || !row.value) return
+  sorting = library.useDraggable(row.value, carried, dragging)
+  sorts.value = true
+}
+useTimeoutFn(() => whenIdle(fetchSorting), 2000)
 onBeforeUnmount(() => {
   gone = true
   sorting?.destroy()
@@ -242,7 +247,13 @@ const cutTitle = (swatch: Swatch): string =>
           :style="{ left: `${tick}%`, height: tick % 25 === 0 ? '7px' : '3px' }"
         />
       </div>
-      <ol ref="row" v-one-stop="{ of: '[data-swatch-id]', by: 'across' }" class="flex border-t border-strong pt-1">
+      <ol
+        ref="row"
+        v-one-stop="{ of: '[data-swatch-id]', by: 'across' }"
+        class="flex border-t border-strong pt-1"
+        :data-sorts="sorts || undefined"
+        @pointerenter="fetchSorting"
+      >
         <li
           v-for="(swatch, i) in carried"
           :key="swatch.id"

@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { HAND_OVER_VIEWS } from '~/stores/handingOver'
+import { HAND_OVER_VIEWS } from '~/stores/handOverView'
 
 /** Hand over: colorways, the files that leave, gradients, the mood page, and what a client is shown. */
 const handOver = useHandOver()
+const shown = useHandOverView()
 const reviews = useReviews()
 </script>
 
 <template>
   <div class="grid min-h-full content-start gap-4 p-5 pt-3" data-test="hand-over">
     <TabRow
-      v-model="handOver.view"
+      v-model="shown.view"
       label="View of hand over"
       :tabs="
         HAND_OVER_VIEWS.map(({ view, title }) => ({
@@ -18,11 +19,11 @@ const reviews = useReviews()
         }))
       "
     />
-    <ColorwayPanel v-if="handOver.view === 'colorways'" />
-    <FilesPanel v-else-if="handOver.view === 'files'" />
-    <LazySheetPanel v-else-if="handOver.view === 'sheet'" />
-    <LazyGradientPanel v-else-if="handOver.view === 'gradients'" />
-    <LazyMoodPanel v-else-if="handOver.view === 'mood'" />
+    <ColorwayPanel v-if="shown.view === 'colorways'" />
+    <FilesPanel v-else-if="shown.view === 'files'" />
+    <LazySheetPanel v-else-if="shown.view === 'sheet'" />
+    <LazyGradientPanel v-else-if="shown.view === 'gradients'" />
+    <LazyMoodPanel v-else-if="shown.view === 'mood'" />
     <LazyReviewPanel v-else />
     <LazyFilesDialog v-if="handOver.choosing" @close="handOver.choosing = false" />
   </div>

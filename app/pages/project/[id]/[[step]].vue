@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, watchDebounced } from '@vueuse/core'
+import { useEventListener, useTimeoutFn, watchDebounced } from '@vueuse/core'
 import { useShortcuts } from '~/composables/shortcuts'
 import { isStep, STEPS, stepOf, type Step } from '~/composables/useSteps'
 
@@ -106,7 +106,9 @@ useEventListener(window, 'blur', () => {
 watch(step, stage.clear)
 /** What would go wrong is looked for whenever colors have come to rest; what mends it only where that is shown. */
 const checking = useChecking()
-const handOver = useHandOver()
+const handOver = useHandOverView()
+/** Files under way are heard of in every step; what writes them comes once the page stands. */
+useTimeoutFn(() => whenIdle(async () => (await import('~/stores/handingOver')).useHandOver()), 2000)
 /** What a client says is told in every step. */
 useReviews()
 useOthers()
@@ -141,7 +143,7 @@ onUnmounted(() => {
     <main class="relative grid min-h-0 bench-wide grid-cols-[minmax(0,1fr)_var(--bench)]">
       <div class="relative min-h-0 min-w-0" :inert="large">
         <ArtworkStage :words="step === 'compose' ? proofs.words : null" @add="addArtwork" />
-        <ComparisonTable v-if="step === 'compose' && proofs.comparing && !large" />
+        <LazyComparisonTable v-if="step === 'compose' && proofs.comparing && !large" />
         <LazySheetStage v-if="step === 'hand-over' && handOver.view === 'sheet'" />
         <LazyMoodStage v-if="step === 'hand-over' && handOver.view === 'mood'" />
       </div>
@@ -152,7 +154,7 @@ onUnmounted(() => {
         <StepBench :step="step" />
         <FootLine :step="step" />
       </div>
-      <LargeSheet v-if="large && step === 'compose'" />
+      <LazyLargeSheet v-if="large && step === 'compose'" />
       <LazyLineUp v-else-if="large" />
     </main>
     <SchemeBand :letters="step === 'check' && checking.view === 'contrast'" />
