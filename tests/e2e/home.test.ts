@@ -58,6 +58,37 @@ test('the surround is one switch and is remembered', async ({ page }) => {
   expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(26, 26, 26)')
 })
 
+test('projects stand in three orders, and the one chosen is remembered', async ({ page }) => {
+  for (const name of ['Order zinnia', 'Order aster', 'Order mallow']) {
+    await newProject(page, name)
+    await saved(page)
+  }
+  await page.goto('/')
+  await page.getByTestId('home-words').fill('Order ')
+  const names = async (): Promise<string[]> =>
+    (
+      await page.getByRole('link', { name: /^Open Order / }).evaluateAll(all => all.map(each => each.ariaLabel ?? ''))
+    ).map(label => label.replace('Open Order ', ''))
+  const order = page.getByRole('combobox', { name: 'Order of the projects' })
+  await expect.poll(names).toEqual(['mallow', 'aster', 'zinnia'])
+  await order.selectOption('name')
+  await expect.poll(names).toEqual(['aster', 'mallow', 'zinnia'])
+  await order.selectOption('changed')
+  // what is renamed has changed last, and comes first
+  await page.getByRole('button', { name: 'Choices for Order zinnia', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Rename' }).click()
+  await page.getByLabel('Project name').fill('Order poppy')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('link', { name: 'Open Order poppy' })).toBeVisible()
+  await page.reload()
+  await page.getByTestId('home-words').fill('Order ')
+  await expect.poll(names).toEqual(['poppy', 'mallow', 'aster'])
+  await order.selectOption('made')
+  await expect.poll(names).toEqual(['mallow', 'aster', 'poppy'])
+  await page.reload()
+  await expect(order).toHaveValue('made')
+})
+
 test('the demo is started over beside what there is, and that is taken back', async ({ page }) => {
   await page.goto('/')
   const demo = page.getByTestId('project-card').filter({ hasText: 'Breezeholm calendar' })

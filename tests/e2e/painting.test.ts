@@ -93,6 +93,26 @@ test('what a painting is taken as can be said, an ink pointed at joins; an area 
   await expect(manner).toHaveValue(found)
   await expect.poll(count).toBe(few)
 
+  // canceled on the way, the picture stays taken as it was
+  let go = (): void => undefined
+  const held = new Promise<void>(resolve => {
+    go = resolve
+  })
+  await page.route('**/api/artwork/*/manner', async route => {
+    await held
+    await route.continue().catch(() => null)
+  })
+  await manner.selectOption('flat')
+  await expect(page.getByTestId('taking-apart')).toBeVisible()
+  await page.getByTestId('cancel-taking').click()
+  await expect(page.getByTestId('taking-apart')).toHaveCount(0)
+  await expect(manner).toHaveValue(found)
+  await expect(manner).toBeEnabled()
+  go()
+  await page.unroute('**/api/artwork/*/manner')
+  expect(await count()).toBe(few)
+  await expect(page.getByTestId('notices').getByRole('alert')).toHaveCount(0)
+
   await page.getByTestId('add-ink').click()
   const kite = await point(page, ...KITE)
   await page.mouse.click(kite.x, kite.y)

@@ -126,6 +126,34 @@ test(
   },
 )
 
+test('a pointer on a color of a picture within a drawing lights its ink, also where there is no map to look it up in', async ({
+  page,
+}) => {
+  await page.route('**/api/artwork/*/map', route => route.fulfill({ status: 204 }))
+  await given(page, 'Pointed at')
+  await page.getByTestId('also-pictures').check()
+  await expect(lineOf(page, SUN)).toBeVisible()
+  const lit = (hex: string) => page.locator('.line.lit').filter({ has: lineOf(page, hex) })
+  const over = async ([x, y]: readonly [number, number]): Promise<void> => {
+    const box = await page.getByTestId('artwork').boundingBox()
+    if (!box) throw new Error('There is no artwork.')
+    await page.mouse.move(box.x + box.width * x, box.y + box.height * y)
+  }
+  // the picture is read when it is first pointed at
+  await expect
+    .poll(async () => {
+      await over([0.03, 0.06])
+      await over(DISC)
+      return lit(SUN).count()
+    })
+    .toBe(1)
+  await over([0.03, 0.06])
+  await expect(lit('#1d5c63')).toHaveCount(1)
+  await expect(lit(SUN)).toHaveCount(0)
+  await over([0.52, 0.5])
+  await expect(lit('#f4ead6')).toHaveCount(1)
+})
+
 test('masks and lights are recolored where that is asked for, in the artwork alone that asks', async ({ page }) => {
   await given(page, 'Veiled')
   await expect(lineOf(page, '#dddddd')).toHaveCount(0)

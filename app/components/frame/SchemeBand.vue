@@ -285,13 +285,7 @@ const cutTitle = (swatch: Swatch): string =>
               }}<span class="sr-only">{{ lettersTitle(swatch.hex) }}</span></span
             >
           </button>
-          <span v-memo="[strips.get(swatch.id)]" class="mr-0.5 flex h-1.5" aria-hidden="true" data-test="ladder-strip"
-            ><i
-              v-for="(rung, n) in strips.get(swatch.id) ?? []"
-              :key="n"
-              class="h-full grow"
-              :style="{ background: rung }"
-          /></span>
+          <LadderStrip :rungs="strips.get(swatch.id) ?? []" />
           <p
             class="h-7 first-letter:uppercase line-clamp-2 pt-0.5 leading-[13px] wrap-break-word"
             :class="(widths[i] ?? 0) < NARROW ? 'text-caption' : 'pr-1 text-[12px]'"
