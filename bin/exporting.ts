@@ -136,7 +136,7 @@ export const exported = async (
   for (const file of handing.files) {
     try {
       const single = handing.files.length === 1 && extname(out).toLowerCase() === extname(file.path)
-      await writeWhole(single ? out : join(out, file.path), await handing.write(file))
+      writeWhole(single ? out : join(out, file.path), await handing.write(file))
     } catch (error) {
       failed.push({ path: file.path, why: error instanceof Error ? error.message : String(error) })
     }

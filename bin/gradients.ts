@@ -34,7 +34,7 @@ const placed = (colors: GradientWords['colors']): Array<{ hex: Hex; at: number }
 export const writeGradient = async (name: string, words: GradientWords, out: string): Promise<void> => {
   const { kind, angle, space, way, width, height } = words
   const gradient: HandedGradient = { name, kind, angle, run: { stops: placed(words.colors), space, way } }
-  const text = (said: string): Promise<void> => writeWhole(out, new TextEncoder().encode(said))
+  const text = (said: string): void => writeWhole(out, new TextEncoder().encode(said))
   switch (extname(out).toLowerCase()) {
     case '.css':
       return text(gradientsToCss([gradient], []))

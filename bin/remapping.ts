@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
+import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, extname } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { cleanSvg, type Removal } from '../core/artwork/clean'
@@ -66,7 +66,7 @@ interface Opened extends ReadWithPictures {
 }
 
 const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
-  const bytes = await readFile(path)
+  const bytes = readFileSync(path)
   const file = decoded(bytes)
   const { markup, removed } = cleanSvg(file.text)
   const { reading, ...painted } = await readWithPictures(markup, also)
@@ -81,7 +81,7 @@ const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }>
 
 /** A picture of pixels, what it is made of and its inks. Throws Unreadable for what is none, or too large. */
 const openPicture = async (path: string): Promise<{ bytes: Buffer; measured: Measured; notes: string[] }> => {
-  const bytes = await readFile(path)
+  const bytes = readFileSync(path)
   const { width, height, notes } = await pictureInfo(bytes)
   const found = measuredPicture(await inkPicture(bytes, { width, height }), MAPPED)
   return { bytes, measured: found, notes: [...notes, `It is taken as ${SAID[found.manner]}.`] }
@@ -135,7 +135,7 @@ export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap
 
 /** A drawing or a picture as it is looked at: 220 pixels wide. */
 const lookedAt = async (path: string): Promise<Pixels> => {
-  const bytes = await readFile(path)
+  const bytes = readFileSync(path)
   if (!PICTURE_NAME.test(path))
     return renderSvg(cleanSvg(decoded(bytes).text).source, { side: 'width', pixels: LOOKED_AT, crisp: false })
   const own = await pictureInfo(bytes)
@@ -157,15 +157,15 @@ export const compared = async (before: string, after: string, scheme: ReadonlyAr
     scheme.map(({ hex }) => hex),
   )
 
-/** Writes a file whole or not at all. */
-export const writeWhole = async (path: string, bytes: Uint8Array): Promise<void> => {
-  await mkdir(dirname(path), { recursive: true })
+/** Writes a file whole or not at all; at once, as nothing else waits in a process of the command line. */
+export const writeWhole = (path: string, bytes: Uint8Array): void => {
+  mkdirSync(dirname(path), { recursive: true })
   const draft = `${path}.${randomUUID().slice(0, 8)}`
   try {
-    await writeFile(draft, bytes)
-    await rename(draft, path)
+    writeFileSync(draft, bytes)
+    renameSync(draft, path)
   } catch (error) {
-    await rm(draft, { force: true })
+    rmSync(draft, { force: true })
     throw error
   }
 }
@@ -185,11 +185,11 @@ const remapPicture = async (path: string, plan: Plan, out: string): Promise<Told
   const hexes = inks.map(({ hex }) => hex)
   const colors = hexes.map(hex => planned.get(hex) ?? hex)
   if (endingOf(path) === endingOf(out) && colors.every((hex, i) => hex === hexes[i])) {
-    await writeWhole(out, bytes)
+    writeWhole(out, bytes)
     return { removed: [], notes }
   }
   const whole = inPieces(await plainPicture(bytes), hexes, manner)
-  await writeWhole(out, await pictureFile(paintedPart(whole, [{ colors, opacity: 1 }], null), out))
+  writeWhole(out, await pictureFile(paintedPart(whole, [{ colors, opacity: 1 }], null), out))
   return { removed: [], notes }
 }
 
@@ -207,8 +207,7 @@ export const remapFile = async (path: string, plan: Plan, out: string, also: rea
   const text = writeSvg(reading, ({ hex }) => colorOf(hex), undefined, await painter({})(colorOf))
   const wasPacked = bytes[0] === 0x1f && bytes[1] === 0x8b
   const packed = /\.svgz$/i.test(out)
-  if (text === file.text)
-    await writeWhole(out, wasPacked === packed ? bytes : packed ? gzipSync(bytes) : gunzipSync(bytes))
-  else await writeWhole(out, packed ? gzipSync(encoded({ ...file, text })) : encoded({ ...file, text }))
+  if (text === file.text) writeWhole(out, wasPacked === packed ? bytes : packed ? gzipSync(bytes) : gunzipSync(bytes))
+  else writeWhole(out, packed ? gzipSync(encoded({ ...file, text })) : encoded({ ...file, text }))
   return { removed, notes: reading.notes }
 }

@@ -1,4 +1,4 @@
-import type { Declared } from './cascade'
+import type { Declared, TextProperty } from './cascade'
 import { attributeOf, hrefId, type Element, type Markup } from './markup'
 
 /** What is drawn only where something points to it. */
@@ -17,25 +17,31 @@ const APART = new Set([
 const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'polygon', 'polyline', 'line', 'text', 'image'])
 /** The properties that put a marker on the corners of a shape. */
 export const MARKERS = ['marker', 'marker-start', 'marker-mid', 'marker-end'] as const
-const ONCE = ['mask', 'clip-path'] as const
 
 /** The target of `url(#id)`. */
 export const urlTarget = (value: string): string | null => /url\(\s*["']?#([^"')\s]+)/.exec(value)?.[1] ?? null
 
-/** What there is to draw of an element with all it holds and points to: elements, shapes, and corners that markers stand on. */
-interface Drawn {
-  elements: number
-  shapes: number
-  corners: number
+/** What an element points to: drawn for each of its shapes, for each of their corners, and once. */
+interface Links {
+  shapes: readonly Element[]
+  corners: readonly Element[]
+  once: readonly Element[]
 }
-
-const NOTHING: Drawn = { elements: 0, shapes: 0, corners: 0 }
 
 /** How many corners a shape may have: a generous guess. */
 const cornersOf = (element: Element): number =>
   element.local === 'path'
     ? (attributeOf(element, 'd')?.match(/[a-z]|[\d.]\s*[\s,-]/gi)?.length ?? 0)
     : (attributeOf(element, 'points')?.match(/[\s,]+/g)?.length ?? 4)
+
+/** The properties that point to what is drawn, and how often that is. */
+const POINTING: Readonly<Record<string, keyof Links>> = {
+  'fill': 'shapes',
+  'stroke': 'shapes',
+  ...Object.fromEntries(MARKERS.map(property => [property, 'corners' as const])),
+  'mask': 'once',
+  'clip-path': 'once',
+}
 
 /**
  * How many elements a renderer draws, those that uses, patterns, markers, masks and clip paths repeat as often as they do: at
@@ -46,61 +52,86 @@ export const drawnIn = (
   declared: (element: Element) => Declared,
   byId: ReadonlyMap<string, Element>,
 ): number => {
-  const counts: Array<Drawn | undefined> = new Array(elements.length)
   const hasMarkers = source.includes('marker')
+  /* What there is to draw of each element with all it holds and points to: elements, shapes, and corners that markers stand on. */
+  const all = new Float64Array(elements.length)
+  const shapes = new Float64Array(elements.length)
+  const corners = new Float64Array(elements.length)
+  const met = new Uint8Array(elements.length)
   const begun = new Uint8Array(elements.length)
-  const targetOf = (value: string | undefined): Element | undefined => byId.get(urlTarget(value ?? '') ?? '')
+  const done = new Uint8Array(elements.length)
+  const targetOf = (value: string | undefined): Element | undefined =>
+    value === undefined ? undefined : byId.get(urlTarget(value) ?? '')
 
-  /** What is drawn for each shape of an element, for each of its corners, and once. */
-  const pointedTo = (element: Element): Record<'shapes' | 'corners' | 'once', Element[]> => {
+  /** Null for what points to nothing, as most elements do: nothing is made for those. */
+  const linksOf = (element: Element): Links | null => {
     const said = declared(element)
-    const found = { shapes: [] as Element[], corners: [] as Element[], once: [] as Element[] }
-    for (const paint of [said.fill, said.stroke]) {
-      const server = paint?.kind === 'server' ? byId.get(paint.id) : undefined
-      if (server?.local === 'pattern') found.shapes.push(server)
+    let found: Record<keyof Links, Element[]> | null = null
+    const add = (kind: keyof Links, target: Element | undefined): void => {
+      if (target) (found ??= { shapes: [], corners: [], once: [] })[kind].push(target)
     }
-    for (const property of MARKERS) {
-      const marker = targetOf(said[property])
-      if (marker) found.corners.push(marker)
+    // what is said of an element is little: it is gone through, rather than asked for what it mostly does not say
+    for (const property in said) {
+      const kind = POINTING[property]
+      if (kind === undefined) continue
+      if (kind !== 'shapes') add(kind, targetOf(said[property as TextProperty]))
+      else {
+        const paint = said[property as 'fill' | 'stroke']
+        const server = paint?.kind === 'server' ? byId.get(paint.id) : undefined
+        if (server?.local === 'pattern') add(kind, server)
+      }
     }
-    for (const property of ONCE) {
-      const target = targetOf(said[property])
-      if (target) found.once.push(target)
-    }
-    const used = element.local === 'use' ? byId.get(hrefId(element)) : undefined
-    if (used) found.once.push(used)
+    if (element.local === 'use') add('once', byId.get(hrefId(element)))
     return found
   }
-  const held = (element: Element): Element[] => element.children.filter(({ local }) => !APART.has(local))
-  const of = (element: Element): Drawn => counts[element.index] ?? NOTHING
+  const links: Array<Links | null> = new Array(elements.length)
 
-  const count = (element: Element): Drawn => {
+  const take = (element: Element, { index }: Element): void => {
+    all[element.index] = (all[element.index] as number) + (all[index] as number)
+    shapes[element.index] = (shapes[element.index] as number) + (shapes[index] as number)
+    corners[element.index] = (corners[element.index] as number) + (corners[index] as number)
+  }
+  const count = (element: Element): void => {
+    const { index } = element
     const isShape = SHAPES.has(element.local)
-    const drawn = { elements: 1, shapes: isShape ? 1 : 0, corners: isShape && hasMarkers ? cornersOf(element) : 0 }
-    const { shapes, corners, once } = pointedTo(element)
-    for (const each of [...held(element), ...once]) {
-      const inner = of(each)
-      drawn.elements += inner.elements
-      drawn.shapes += inner.shapes
-      drawn.corners += inner.corners
+    all[index] = 1
+    shapes[index] = isShape ? 1 : 0
+    corners[index] = isShape && hasMarkers ? cornersOf(element) : 0
+    for (const each of element.children) if (!APART.has(each.local)) take(element, each)
+    const pointed = links[index]
+    if (pointed) {
+      for (const each of pointed.once) take(element, each)
+      let more = 0
+      for (const each of pointed.shapes) more += (shapes[index] as number) * (all[each.index] as number)
+      for (const each of pointed.corners) more += (corners[index] as number) * (all[each.index] as number)
+      all[index] = (all[index] as number) + more
     }
-    for (const each of shapes) drawn.elements += drawn.shapes * of(each).elements
-    for (const each of corners) drawn.elements += drawn.corners * of(each).elements
-    return drawn
+    done[index] = 1
   }
 
-  const open = [root]
+  /** What holds and points to nothing is counted where it is met; all else waits for what it holds and points to. */
+  const open: Element[] = []
+  const meet = (element: Element): void => {
+    const { index, children } = element
+    if (met[index]) return
+    met[index] = 1
+    links[index] = linksOf(element)
+    if (children.length || links[index]) open.push(element)
+    else count(element)
+  }
+  meet(root)
   for (let element = open.at(-1); element; element = open.at(-1)) {
-    if (counts[element.index]) open.pop()
-    else if (begun[element.index]) {
-      counts[element.index] = count(element)
+    const { index, children } = element
+    if (done[index]) open.pop()
+    else if (begun[index]) {
+      count(element)
       open.pop()
     } else {
-      begun[element.index] = 1
-      const { shapes, corners, once } = pointedTo(element)
-      for (const list of [held(element), shapes, corners, once])
-        for (const each of list) if (!begun[each.index]) open.push(each)
+      begun[index] = 1
+      const pointed = links[index]
+      for (const each of children) if (!APART.has(each.local)) meet(each)
+      if (pointed) for (const list of [pointed.shapes, pointed.corners, pointed.once]) list.forEach(meet)
     }
   }
-  return of(root).elements
+  return all[root.index] as number
 }
