@@ -400,3 +400,17 @@ test('results are restricted to a library, to a list of one’s own and to a sch
   await page.getByTestId('restrict').selectOption('')
   await expect.poll(() => stageColors(page)).toEqual(free)
 })
+
+test('ribbons are a grid for readers of screens: each ink, what it becomes, how much it covers', async ({ page }) => {
+  const grid = page.getByRole('grid', { name: 'Inks, what they become, how much they cover' })
+  const rows = grid.getByRole('row')
+  await expect(grid).toHaveAttribute('aria-rowcount', String(await rows.count()))
+  const cells = rows.first().getByRole('gridcell')
+  await expect(cells).toHaveCount(3)
+  const label = (await page.locator('[data-ink]').first().getAttribute('aria-label')) ?? ''
+  expect(label).toContain((await cells.nth(1).textContent()) ?? 'nothing')
+  await expect(cells.nth(2)).toHaveText(/^\d+(\.\d)?%$/)
+  await page.locator('[data-ink]').first().focus()
+  await page.keyboard.press('Delete')
+  await expect(rows.last().getByRole('gridcell').nth(1)).toHaveText('left as is')
+})

@@ -67,7 +67,9 @@ const tall = computed(() =>
 )
 const shownRows = computed(() => {
   const [first, last] = visibleIn(inkSlots.value, scrolled.value, height.value)
-  return rows.value.slice(first, last).map((row, i) => ({ row, slot: inkSlots.value[first + i] as Slot }))
+  return rows.value
+    .slice(first, last)
+    .map((row, i) => ({ row, slot: inkSlots.value[first + i] as Slot, place: first + i }))
 })
 const areasBy = (all: typeof sorted.value): Map<string, number> => {
   const areas = new Map<string, number>()
@@ -222,8 +224,8 @@ const carriedFrom = computed(() => {
   return ribbons.value.find(({ hex }) => held?.kind === 'ink' && hex === held.hex)?.from.top ?? at.value.y
 })
 const leftCount = computed(() => rows.value.filter(({ to }) => to === null).length)
+const names = computed(() => new Map(scheme.value.map(({ id, name }) => [id, name])))
 const labels = computed(() => {
-  const names = new Map(scheme.value.map(({ id, name }) => [id, name]))
   const { lost } = remapping
   return new Map(
     rows.value.map(({ hex, members, area, uses, to, excepted }) => [
@@ -232,7 +234,7 @@ const labels = computed(() => {
         `Ink ${hex}${members.length > 1 ? ` and ${members.length - 1} near it` : ''}`,
         `${(area * 100).toFixed(1)}% of the artwork`,
         counted(uses, 'use'),
-        names.get(to ?? '') ?? 'left as is',
+        names.value.get(to ?? '') ?? 'left as is',
         ...(excepted ? ['in this artwork alone'] : []),
         ...(lost.has(hex) ? ['loses contrast to what it touches'] : []),
       ].join(', '),
@@ -320,14 +322,18 @@ const move = async (hex: string, by: number): Promise<void> => {
     >
       <ul
         v-one-stop="{ of: '.ink', by: 'nothing' }"
-        aria-label="Inks"
+        role="grid"
+        aria-label="Inks, what they become, how much they cover"
+        aria-colcount="3"
+        :aria-rowcount="rows.length"
         class="relative"
         :style="{ height: `${tall}px`, width: `${tall > height ? inkWidth - 14 : inkWidth}px` }"
       >
         <li
-          v-for="{ row, slot } in shownRows"
+          v-for="{ row, slot, place } in shownRows"
           :key="row.hex"
           v-memo="[
+            place,
             slot.top,
             slot.height,
             labels.get(row.hex),
@@ -337,29 +343,35 @@ const move = async (hex: string, by: number): Promise<void> => {
             litHere.has(row.hex),
             remapping.selected.has(row.hex),
           ]"
+          role="row"
+          :aria-rowindex="place + 1"
           class="absolute left-0 flex w-full"
           :style="{ top: `${slot.top}px`, height: `${slot.height}px` }"
         >
-          <InkMenu
-            :hex="row.hex"
-            :scheme="scheme"
-            :target="row.to"
-            :label="labels.get(row.hex) ?? ''"
-            :lit="litHere.has(row.hex)"
-            :selected="remapping.selected.has(row.hex)"
-            :broken="remapping.lost.has(row.hex)"
-            :excepted="row.excepted"
-            :count="row.members.length"
-            :tall="slot.height >= 16"
-            :words="roomy ? `${sentence(plainName(row.hex))}, ${percentWords(row.area)}` : ''"
-            @carry="carry($event, { kind: 'ink', hex: row.hex }, now => clickInk(row.hex, now))"
-            @light="come($event ? row.hex : null)"
-            @send="remapping.send(remapping.meant(row.hex), $event)"
-            @release="remapping.release(remapping.meant(row.hex))"
-            @select="clickInk(row.hex, { shiftKey: $event, ctrlKey: false, metaKey: false })"
-            @move="move(row.hex, $event)"
-            @family="remapping.selected = new Set(remapping.familyOf.get(row.hex)?.family.inks)"
-          />
+          <div role="gridcell" class="flex w-full">
+            <InkMenu
+              :hex="row.hex"
+              :scheme="scheme"
+              :target="row.to"
+              :label="labels.get(row.hex) ?? ''"
+              :lit="litHere.has(row.hex)"
+              :selected="remapping.selected.has(row.hex)"
+              :broken="remapping.lost.has(row.hex)"
+              :excepted="row.excepted"
+              :count="row.members.length"
+              :tall="slot.height >= 16"
+              :words="roomy ? `${sentence(plainName(row.hex))}, ${percentWords(row.area)}` : ''"
+              @carry="carry($event, { kind: 'ink', hex: row.hex }, now => clickInk(row.hex, now))"
+              @light="come($event ? row.hex : null)"
+              @send="remapping.send(remapping.meant(row.hex), $event)"
+              @release="remapping.release(remapping.meant(row.hex))"
+              @select="clickInk(row.hex, { shiftKey: $event, ctrlKey: false, metaKey: false })"
+              @move="move(row.hex, $event)"
+              @family="remapping.selected = new Set(remapping.familyOf.get(row.hex)?.family.inks)"
+            />
+          </div>
+          <span role="gridcell" class="sr-only">{{ names.get(row.to ?? '') ?? 'left as is' }}</span>
+          <span role="gridcell" class="sr-only">{{ percentWords(row.area) }}</span>
         </li>
       </ul>
     </div>
