@@ -115,14 +115,18 @@ export const rasterOf = async (all: readonly Drawing[]): Promise<Drawing[]> => {
   return found
 }
 
-/** The demo's drawings, and so many of the collection, installed where it is not there. */
-export const drawings = async (count: number): Promise<Drawing[]> => {
+/** The drawings of the collection, in order of their names; it is installed where it is not there. */
+export const collected = (): string[] => {
   if (!existsSync(COLLECTION)) execFileSync('apt-get', ['install', '-y', 'openclipart-svg'], { stdio: 'ignore' })
-  const all = (readdirSync(COLLECTION, { recursive: true, encoding: 'utf8' }) as string[])
+  return (readdirSync(COLLECTION, { recursive: true, encoding: 'utf8' }) as string[])
     .filter(name => name.endsWith('.svg'))
     .sort()
     .map(name => join(COLLECTION, name))
-    .filter(path => readFileSync(path).length < LARGEST)
+}
+
+/** The demo's drawings, and so many of the collection. */
+export const drawings = async (count: number): Promise<Drawing[]> => {
+  const all = collected().filter(path => readFileSync(path).length < LARGEST)
   const found: Drawing[] = []
   for (const name of readdirSync('demo/artwork').filter(name => name.endsWith('.svg'))) {
     const drawing = await open(join('demo/artwork', name))

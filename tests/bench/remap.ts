@@ -102,6 +102,7 @@ export const ribbonTimes = (
                 clientX: box.x + box.width / 2,
                 clientY: box.y + box.height / 2,
                 bubbles: true,
+                pointerId: 1,
               }),
             )
           })

@@ -17,13 +17,14 @@ import { createProject, findProject } from '../../server/db/projects'
 import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes, spotlightTimes } from './remap'
 import { serve } from '../e2e/server'
 import { ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
-import { measureFrames, percentile } from './frame'
+import { measureFrames, percentile, type FrameTimes } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
 import { backupTimes, deskTimes } from './desks'
 import { DIMENSIONS, growthOf } from './growth'
 import { reviewTimes } from './reviewing'
 import { readerTimes, uploadTimes } from './serving'
 import { scrollTimes, shelfTimes } from './shelf'
+import { emptyTimes, inkListTimes, readingRatios, realBatchTime } from './waiting'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
@@ -37,7 +38,7 @@ import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from 
 /*
  * Prints the figures of docs/benchmarks.md:
  * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover|growth|serving|shelf|
- * reviews|desks|backup [ADDRESS]]
+ * reviews|desks|waiting|backup [ADDRESS]]
  */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
@@ -273,6 +274,50 @@ const compose = (): Promise<void> =>
         'the same: from the address to its states on the screen (a project without a trail)',
         `${whole(reopened)} ms (${whole(bare)} ms)`,
       )
+    } finally {
+      await sql.end()
+    }
+  })
+
+/** What nobody should wait for: main thread for a change and frames, beside an empty page's, in one run. */
+const waiting = (): Promise<void> =>
+  served(async (address, url) => {
+    const sql = connect(url)
+    const frames = (name: string, { main, half, most }: FrameTimes): void =>
+      row(name, `${tenth(main)} ms`, `${tenth(half)} ms`, `${tenth(most)} ms`)
+    try {
+      await sql`delete from projects where summary->>'name' like 'Bench%'`
+      const { poster, many } = await composeProjects(sql)
+      row('each a change, one a frame', 'main thread', 'to the painted frame: middle', '95th percentile')
+      row('---', '---:', '---:', '---:')
+      frames('an empty page', await emptyTimes(address))
+      for (const [name, id] of [
+        ['demo poster', poster.id],
+        ['10,000 shapes', many.id],
+      ] as const) {
+        frames(`the ring, ${name}`, await ringTimes(address, id))
+        const { ink, family } = await ribbonTimes(address, id)
+        frames(`an ink over swatches, ${name}`, ink)
+        frames('the same with its family', family)
+        frames(`spotlight from ink to ink, ${name}`, await spotlightTimes(address, id))
+      }
+      for (const inks of [46, 5000]) frames(`a list of ${inks} inks, scrolled`, await inkListTimes(address, sql, inks))
+      console.log()
+      row('measure', 'figure')
+      row('---', '---:')
+      const { worked, workedBare, reopened } = await trailCost(address, sql, poster.document)
+      row('a project of 500 states until it can be worked', `${whole(worked)} ms`)
+      row('the same of none; until the states stand', `${whole(workedBare)} ms; ${whole(reopened)} ms`)
+      await firstLoad(address)
+      for (const { name, bare, read } of await readingRatios())
+        row(`reading beside the bare parse, compiled: ${name}`, (read / bare).toFixed(2))
+      for (const times of [1, 4]) {
+        const { files, megabytes: size, seconds, cores } = await realBatchTime(times)
+        row(
+          `batch by a fixed map: ${files} real files, ${whole(size)} MB, with starting up`,
+          `${tenth(size / seconds / cores)} MB per core and second`,
+        )
+      }
     } finally {
       await sql.end()
     }
@@ -589,6 +634,7 @@ const parts: Record<string, () => void | Promise<void>> = {
     shelf,
     reviews,
     desks,
+    waiting,
     backup: backups,
   },
   browser: inBrowser,

@@ -1,3 +1,9 @@
+import { execFile } from 'node:child_process'
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { availableParallelism, tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { promisify } from 'node:util'
+import { build } from 'esbuild'
 import type { Sql } from 'postgres'
 import { apply } from '../../core/commands/commands'
 import { knownInks } from '../../core/commands/known'
@@ -7,6 +13,9 @@ import { keepArtwork } from '../../server/db/artwork'
 import { createProject } from '../../server/db/projects'
 import { framesOf, onPage, type FrameTimes, type TimingPage } from './frame'
 import { generatedSvg } from './generated'
+import { collected } from './keeping'
+
+const run = promisify(execFile)
 
 /* What nobody should wait for: frames of an empty page to compare with, and long lists. */
 
@@ -38,4 +47,43 @@ export const inkListTimes = async (address: string, sql: Sql, inks: number): Pro
       ),
     )
   })
+}
+
+/** Real drawings of a free collection, 60 to 700 kB each, remapped by a fixed map: files, megabytes, seconds, and cores at it. */
+export const realBatchTime = async (
+  times = 1,
+): Promise<{ files: number; megabytes: number; seconds: number; cores: number }> => {
+  const folder = mkdtempSync(join(tmpdir(), 'plumbago-real-'))
+  const [from, map] = [join(folder, 'in'), join(folder, 'map.json')]
+  mkdirSync(from)
+  writeFileSync(map, JSON.stringify({ '#000000': '#222a52', '#ffffff': '#f6f0e2' }))
+  let [files, size] = [0, 0]
+  collected()
+    .filter(path => statSync(path).size > 60_000 && statSync(path).size < 700_000)
+    .filter((_, i) => i % 2 === 1)
+    .slice(0, 320)
+    .forEach((path, i) => {
+      for (let n = 0; n < times; n++) copyFileSync(path, join(from, `${i}-${n}.svg`))
+      files += times
+      size += statSync(path).size * times
+    })
+  const start = performance.now()
+  await run('bin/plumbago', ['batch', from, '--map-file', map, '-o', join(folder, 'out')], { maxBuffer: 1e8 })
+  const seconds = (performance.now() - start) / 1000
+  rmSync(folder, { recursive: true })
+  return { files, megabytes: size / 1e6, seconds, cores: availableParallelism() }
+}
+
+/** How long reading takes beside the bare parse of the same file, compiled as what is served is, in one process. */
+export const readingRatios = async (): Promise<Array<{ name: string; bare: number; read: number }>> => {
+  const outfile = '.data/bench/readingHere.mjs'
+  await build({
+    entryPoints: ['tests/bench/readingHere.ts'],
+    ...{ bundle: true, platform: 'node', format: 'esm', packages: 'external', outfile, logLevel: 'error' },
+  })
+  const { stdout } = await run(process.execPath, [
+    ...['--min-semi-space-size=512', '--max-semi-space-size=512'],
+    outfile,
+  ])
+  return JSON.parse(stdout) as Array<{ name: string; bare: number; read: number }>
 }

@@ -59,29 +59,30 @@ test('the surround is one switch and is remembered', async ({ page }) => {
 })
 
 test('projects stand in three orders, and the one chosen is remembered', async ({ page }) => {
-  for (const name of ['Order zinnia', 'Order aster', 'Order mallow']) {
-    await newProject(page, name)
+  const word = `Row ${Date.now().toString(36)}`
+  for (const name of ['zinnia', 'aster', 'mallow']) {
+    await newProject(page, `${word} ${name}`)
     await saved(page)
   }
   await page.goto('/')
-  await page.getByTestId('home-words').fill('Order ')
+  await page.getByTestId('home-words').fill(word)
   const names = async (): Promise<string[]> =>
     (
-      await page.getByRole('link', { name: /^Open Order / }).evaluateAll(all => all.map(each => each.ariaLabel ?? ''))
-    ).map(label => label.replace('Open Order ', ''))
+      await page.getByRole('link', { name: `Open ${word}` }).evaluateAll(all => all.map(each => each.ariaLabel ?? ''))
+    ).map(label => label.replace(`Open ${word} `, ''))
   const order = page.getByRole('combobox', { name: 'Order of the projects' })
   await expect.poll(names).toEqual(['mallow', 'aster', 'zinnia'])
   await order.selectOption('name')
   await expect.poll(names).toEqual(['aster', 'mallow', 'zinnia'])
   await order.selectOption('changed')
   // what is renamed has changed last, and comes first
-  await page.getByRole('button', { name: 'Choices for Order zinnia', exact: true }).click()
+  await page.getByRole('button', { name: `Choices for ${word} zinnia`, exact: true }).click()
   await page.getByRole('menuitem', { name: 'Rename' }).click()
-  await page.getByLabel('Project name').fill('Order poppy')
+  await page.getByLabel('Project name').fill(`${word} poppy`)
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('link', { name: 'Open Order poppy' })).toBeVisible()
+  await expect(page.getByRole('link', { name: `Open ${word} poppy` })).toBeVisible()
   await page.reload()
-  await page.getByTestId('home-words').fill('Order ')
+  await page.getByTestId('home-words').fill(word)
   await expect.poll(names).toEqual(['poppy', 'mallow', 'aster'])
   await order.selectOption('made')
   await expect.poll(names).toEqual(['mallow', 'aster', 'poppy'])

@@ -112,9 +112,10 @@ onUnmounted(() => history.preview(null))
         :style="{ gridTemplateColumns: `92px repeat(${Math.max(1, scheme.length - 1)}, minmax(0, 1fr))` }"
       >
         <span class="flex min-w-0 items-center gap-1.5 text-caption leading-[13px]"
-          ><i class="size-4 shrink-0" :style="{ background: one.hex }" /><span class="line-clamp-2">{{
-            one.name
-          }}</span></span
+          ><i class="size-4 shrink-0" :style="{ background: one.hex }" /><span
+            class="line-clamp-2 first-letter:uppercase"
+            >{{ one.name }}</span
+          ></span
         >
         <template v-for="(other, column) in scheme.slice(0, -1)" :key="other.id">
           <button
@@ -229,7 +230,14 @@ onUnmounted(() => history.preview(null))
   background: var(--panel);
   color: var(--text);
   text-align: left;
+  white-space: nowrap;
   padding: 0 5px;
+}
+@media (width < 80rem) {
+  .grade {
+    padding: 0 3px;
+    font-size: 11px;
+  }
 }
 .pair.faint {
   opacity: 0.16;

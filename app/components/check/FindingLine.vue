@@ -37,7 +37,7 @@ const putAside = (): void => {
 
 <template>
   <li
-    class="grid grid-cols-[16px_minmax(0,1fr)] gap-x-2 border-b border-line py-2"
+    class="grid grid-cols-[16px_minmax(0,1fr)] gap-x-2 finger:grid-cols-[40px_minmax(0,1fr)] border-b border-line py-2"
     data-test="finding"
     :data-rule="finding.rule"
   >

@@ -101,7 +101,7 @@ const rows = computed(() =>
           What each swatch takes of cyan, magenta, yellow and black in percent
         </caption>
         <thead>
-          <tr class="border-b border-strong text-left align-bottom text-quiet">
+          <tr class="border-b border-strong text-left align-bottom text-quiet [&>th]:first-letter:uppercase">
             <th class="w-28 py-1 font-normal" scope="col">on screen | in print</th>
             <th class="font-normal" scope="col">swatch</th>
             <th class="font-normal" scope="col">CMYK for this paper</th>
@@ -127,7 +127,7 @@ const rows = computed(() =>
                   :data-printed="print?.hex"
               /></span>
             </td>
-            <th class="px-2 text-left font-normal leading-[13px]" scope="row">{{ name }}</th>
+            <th class="px-2 text-left font-normal leading-[13px] first-letter:uppercase" scope="row">{{ name }}</th>
             <td class="value">{{ print?.inks ?? '…' }}</td>
             <td class="value text-quiet">{{ plain }}</td>
             <td class="value text-right" :class="{ 'font-semibold': print && print.total > printing.print.ink }">

@@ -73,7 +73,7 @@ useShortcuts({
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
       <span class="min-w-0 text-caption leading-[13px] text-quiet first-letter:uppercase max-xl:hidden">{{
-        history.document?.derived ? `${harmony.kind} on ${history.document.base.hex}` : 'gathered'
+        history.document?.derived ? harmony.kind : 'gathered'
       }}</span>
       <label
         class="ml-auto flex shrink-0 items-center gap-1.5"

@@ -124,7 +124,7 @@ const marker = computed(
       ▲ The trail could not be read: {{ trail.problem
       }}<button class="control" @click="session.id && trail.open(session.id, null, session.still())">Try again</button>
     </p>
-    <p v-else-if="!trail.states.length" class="grid h-20 place-items-center text-caption text-quiet">
+    <p v-else-if="!trail.states.length" class="grid h-7 place-items-center text-caption text-quiet">
       Every change leaves a state here. K keeps the one you are in for good.
     </p>
     <template v-else>

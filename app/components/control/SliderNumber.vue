@@ -35,7 +35,7 @@ const nudge = (event: KeyboardEvent): void => {
   <label
     class="grid items-center gap-2"
     :class="[
-      wide ? 'grid-cols-[96px_minmax(0,1fr)_58px] h-6' : 'grid-cols-[64px_minmax(0,1fr)_58px]',
+      wide ? 'grid-cols-[96px_minmax(0,1fr)_58px] min-h-(--low)' : 'grid-cols-[64px_minmax(0,1fr)_58px]',
       { 'opacity-45': disabled },
     ]"
   >

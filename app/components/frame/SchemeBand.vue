@@ -286,12 +286,12 @@ const cutTitle = (swatch: Swatch): string =>
             >
           </button>
           <LadderStrip :rungs="strips.get(swatch.id) ?? []" />
-          <p
-            class="h-7 first-letter:uppercase line-clamp-2 pt-0.5 leading-[13px] wrap-break-word"
-            :class="(widths[i] ?? 0) < NARROW ? 'text-caption' : 'pr-1 text-[12px]'"
-            :title="swatch.name"
-          >
-            {{ swatch.name }}
+          <p class="grid h-[26px] content-end" :title="swatch.name">
+            <span
+              class="line-clamp-2 leading-[13px] wrap-break-word first-letter:uppercase"
+              :class="(widths[i] ?? 0) < NARROW ? 'text-caption' : 'pr-1 text-[12px]'"
+              >{{ swatch.name }}</span
+            >
           </p>
           <p class="flex h-4 min-w-0 items-center gap-2 overflow-hidden">
             <button

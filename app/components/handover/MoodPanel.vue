@@ -103,7 +103,7 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
             @click="mood.arrange({ arrangement })"
           >
             <PageView v-if="page" class="mx-auto block h-16 max-w-full" :page="page" :pictures="mood.thumbnails" />
-            <span class="text-caption">{{ arrangement }}</span>
+            <span class="block text-caption first-letter:uppercase">{{ arrangement }}</span>
           </button>
         </li>
       </ul>

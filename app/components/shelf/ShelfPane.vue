@@ -332,9 +332,11 @@ const takeOff = async (): Promise<void> => {
 li:hover > .pick {
   opacity: 1;
 }
+/* by finger it is always there, and lets the colors under it be seen */
 @media (hover: none) {
   .pick {
     opacity: 1;
+    background: none;
   }
 }
 </style>

@@ -247,7 +247,7 @@ const remove = (): void => {
         <SwatchOrigin :swatch="swatch" />
       </div>
     </div>
-    <p class="flex flex-wrap gap-1.5 [&>.control]:px-2!">
+    <p class="sticky bottom-0 flex flex-wrap gap-1.5 bg-panel py-1 [&>.control]:px-2!">
       <button
         class="control"
         :aria-pressed="swatch.locked"
