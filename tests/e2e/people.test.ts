@@ -201,8 +201,9 @@ test('two people in one project see each other, and each other’s changes at on
   await expect(bo.getByTestId('conflict')).toContainText('Together (kept from a conflict)')
   await bo.getByRole('button', { name: 'Open the other version' }).click()
   await expect.poll(() => baseOf(bo)).toBe('#f4c2c2')
-  await ada.context().close()
+  await ada.goto('about:blank')
   await expect(bo.getByTestId('others')).toHaveCount(0)
+  await ada.context().close()
 })
 
 test('a role that is taken away while one saves, and being signed out everywhere: it is said, and the work stays', async ({
