@@ -232,7 +232,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
         v-one-stop="{ of: '[data-proof]' }"
         data-previews
         class="grid content-start justify-between gap-1.5"
-        :class="{ 'h-full overflow-y-auto': !flowing }"
+        :class="{ 'h-full snap-y snap-proximity overflow-y-auto *:snap-start': !flowing }"
         :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, ${tile.width}px))` }"
         :aria-label="`Proofs: ${proofs.sheet}`"
         data-test="proofs"

@@ -347,7 +347,7 @@ const cutTitle = (swatch: Swatch): string =>
   align-items: end;
   justify-content: flex-start;
   width: calc(100% - 2px);
-  height: 42px;
+  height: 40px;
   padding: 2px 6px;
   clip-path: polygon(0 0, calc(100% - 8px) 0, 100% 8px, 100% 100%, 0 100%);
 }
@@ -364,7 +364,7 @@ const cutTitle = (swatch: Swatch): string =>
   top: 0;
   z-index: 10;
   width: var(--low);
-  height: 42px;
+  height: 40px;
   cursor: ew-resize;
   touch-action: none;
 }
