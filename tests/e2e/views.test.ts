@@ -114,6 +114,7 @@ test('a line says what a drag, a click and a key do here; it is put away, and br
   await page.getByRole('button', { name: /^Put away the line/ }).click()
   await expect(line).toHaveCount(0)
   await page.keyboard.press('2')
+  await expect(page.getByTestId('compose')).toBeVisible()
   await expect(line).toHaveCount(0)
   await page.reload()
   await expect(page.getByTestId('compose')).toBeVisible()
