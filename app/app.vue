@@ -5,6 +5,8 @@ useSurround()
 useHand()
 useKeptFocus()
 useCommittedNumbers()
+// what places menus
+onceStanding(() => import('@floating-ui/dom'))
 if (!useRoute().path.startsWith('/review/')) void useMe().ask()
 </script>
 

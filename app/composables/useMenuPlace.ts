@@ -1,4 +1,3 @@
-import { useTimeoutFn } from '@vueuse/core'
 import type { Placement } from '@floating-ui/dom'
 import type { CSSProperties } from 'vue'
 
@@ -10,14 +9,10 @@ const elementOf = (holder: Holder): HTMLElement | null => {
   return element instanceof HTMLElement ? element : null
 }
 
-/** What places lists is fetched when the first of them opens, or nothing else is to be done. */
-const placing = () => import('@floating-ui/dom')
-
 /** The style of a list that floats beside its button, where there is room for it, and no taller than that. */
 export const useMenuPlace = (button: () => Holder, list: () => Holder, placement: () => Placement) => {
   const unplaced: CSSProperties = { position: 'fixed', left: '0px', top: '0px', opacity: 0 }
   const style = ref<CSSProperties>(unplaced)
-  useTimeoutFn(() => whenIdle(placing), 2000)
   watch(
     () => [elementOf(button()), elementOf(list())] as const,
     async ([from, floating], _before, onCleanup) => {
@@ -28,8 +23,15 @@ export const useMenuPlace = (button: () => Holder, list: () => Holder, placement
       })
       style.value = unplaced
       if (!from || !floating) return
-      const { autoUpdate, computePosition, flip, offset, shift, size } = await placing()
+      // fetched with the first list that opens, where it has not come before
+      const library = await import('@floating-ui/dom').catch(() => null)
       if (gone) return
+      if (!library) {
+        const { left, bottom } = from.getBoundingClientRect()
+        style.value = { position: 'fixed', left: `${left}px`, top: `${bottom}px` }
+        return
+      }
+      const { autoUpdate, computePosition, flip, offset, shift, size } = library
       stop = autoUpdate(from, floating, () => {
         void computePosition(from, floating, {
           placement: placement(),

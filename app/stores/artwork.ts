@@ -1,6 +1,6 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
-import { unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
+import { readyInkMap, unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
 import type { Also } from '../../core/artwork/reading'
 import type { ArtworkFile } from '../../core/document/artwork'
 import type { AreaPaint } from '../../core/painting/areas'
@@ -100,7 +100,9 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     const proof = await desk.at().reduced(bytes, SIZES.proof)
     if (kindOf(file).followsMap(file)) {
       const coarse = await desk.at().reduced(bytes, SIZES.coarse)
-      maps.value = new Map(maps.value).set(hash, { fine: unpackInkMap(bytes), coarse })
+      const fine = unpackInkMap(bytes)
+      maps.value = new Map(maps.value).set(hash, { fine, coarse })
+      whenIdle(() => readyInkMap(fine))
     }
     keepProof(hash, proof)
   }

@@ -1,3 +1,4 @@
+import { counted } from '../../core/document/names'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { Command } from '../../core/commands/commands'
@@ -204,7 +205,7 @@ export const useRemapping = defineStore('remapping', () => {
       return notices.say(`A picture has up to ${MOST_AREAS_TOUCHED} areas touched up; remove some first.`, 'problem')
     if (touches.value.reduce((sum, { shapes }) => sum + shapes.length, 0) + touch[0].length > MOST_SHAPES_TOUCHED)
       return notices.say(
-        `An artwork has up to ${MOST_SHAPES_TOUCHED.toLocaleString('en')} shapes touched up; remove some touch-ups first.`,
+        `An artwork has up to ${counted(MOST_SHAPES_TOUCHED, 'shape')} touched up; remove some touch-ups first.`,
         'problem',
       )
     const most = touch[0].some(isArea) ? MOST_AREAS : MOST_TOUCHED

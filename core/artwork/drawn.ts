@@ -59,7 +59,6 @@ export const drawnIn = (
   const corners = new Float64Array(elements.length)
   const met = new Uint8Array(elements.length)
   const begun = new Uint8Array(elements.length)
-  const done = new Uint8Array(elements.length)
   const targetOf = (value: string | undefined): Element | undefined =>
     value === undefined ? undefined : byId.get(urlTarget(value) ?? '')
 
@@ -86,27 +85,27 @@ export const drawnIn = (
   }
   const links: Array<Links | null> = new Array(elements.length)
 
-  const take = (element: Element, { index }: Element): void => {
-    all[element.index] = (all[element.index] as number) + (all[index] as number)
-    shapes[element.index] = (shapes[element.index] as number) + (shapes[index] as number)
-    corners[element.index] = (corners[element.index] as number) + (corners[index] as number)
-  }
+  /** Counts an element from what it holds and points to; what is not counted yet, itself among it, counts nothing. */
   const count = (element: Element): void => {
-    const { index } = element
     const isShape = SHAPES.has(element.local)
-    all[index] = 1
-    shapes[index] = isShape ? 1 : 0
-    corners[index] = isShape && hasMarkers ? cornersOf(element) : 0
-    for (const each of element.children) if (!APART.has(each.local)) take(element, each)
-    const pointed = links[index]
-    if (pointed) {
-      for (const each of pointed.once) take(element, each)
-      let more = 0
-      for (const each of pointed.shapes) more += (shapes[index] as number) * (all[each.index] as number)
-      for (const each of pointed.corners) more += (corners[index] as number) * (all[each.index] as number)
-      all[index] = (all[index] as number) + more
+    let drawn = 1
+    let shaped = isShape ? 1 : 0
+    let cornered = isShape && hasMarkers ? cornersOf(element) : 0
+    const take = ({ index }: Element): void => {
+      drawn += all[index] as number
+      shaped += shapes[index] as number
+      cornered += corners[index] as number
     }
-    done[index] = 1
+    for (const each of element.children) if (!APART.has(each.local)) take(each)
+    const pointed = links[element.index]
+    if (pointed) {
+      pointed.once.forEach(take)
+      for (const each of pointed.shapes) drawn += shaped * (all[each.index] as number)
+      for (const each of pointed.corners) drawn += cornered * (all[each.index] as number)
+    }
+    all[element.index] = drawn
+    shapes[element.index] = shaped
+    corners[element.index] = cornered
   }
 
   /** What holds and points to nothing is counted where it is met; all else waits for what it holds and points to. */
@@ -122,8 +121,7 @@ export const drawnIn = (
   meet(root)
   for (let element = open.at(-1); element; element = open.at(-1)) {
     const { index, children } = element
-    if (done[index]) open.pop()
-    else if (begun[index]) {
+    if (begun[index]) {
       count(element)
       open.pop()
     } else {

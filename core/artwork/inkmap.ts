@@ -200,45 +200,63 @@ interface Plan {
 
 const plans = new WeakMap<InkMap, Plan>()
 
+/** How a mixed pixel is painted: by itself, as a bit of one ink, or as the mixture of a pair, by its place from here on. */
+const [BY_ITSELF, ALONE, OF_PAIR] = [0, 1, 2] as const
+
+/**
+ * Goes over the pixels twice, to count and to fill, without a list that grows: a hand is waiting when a map is first
+ * painted.
+ */
 const planned = (map: InkMap): Plan => {
   const { pixel, start, alpha, ground, ink, share } = map
-  const alone: number[] = []
-  const pairs = new Map<number, number[]>()
-  const rest: number[] = []
+  const kinds = new Uint32Array(pixel.length)
+  const counts: number[] = [0, 0]
+  const places = new Map<number, number>()
+  const inksOf: Array<[number, number]> = []
+  let [lastKey, lastPlace] = [-1, 0]
   for (let i = 0; i < pixel.length; i++) {
     const at = start[i] as number
     const count = (start[i + 1] as number) - at
     const isBare = !((ground[i * 3] as number) | (ground[i * 3 + 1] as number) | (ground[i * 3 + 2] as number))
-    if (isBare && count === 1 && share[at] === alpha[i]) alone.push(i)
+    let kind: number = BY_ITSELF
+    if (isBare && count === 1 && share[at] === alpha[i]) kind = ALONE
     else if (isBare && count === 2 && alpha[i] === 255 && (share[at] as number) + (share[at + 1] as number) === 255) {
+      // neighbors are mostly mixed of the same two
       const key = (ink[at] as number) * 65536 + (ink[at + 1] as number)
-      const found = pairs.get(key)
-      if (found) found.push(i)
-      else pairs.set(key, [i])
-    } else rest.push(i)
+      if (key !== lastKey) {
+        const known = places.get(key)
+        lastKey = key
+        lastPlace = known ?? inksOf.push([ink[at] as number, ink[at + 1] as number]) - 1
+        if (known === undefined) places.set(key, lastPlace)
+      }
+      kind = OF_PAIR + lastPlace
+    }
+    kinds[i] = kind
+    counts[kind] = (counts[kind] ?? 0) + 1
   }
-  const pixelsOf = (places: readonly number[]): Uint32Array => Uint32Array.from(places, i => pixel[i] as number)
-  const sharesOf = (places: readonly number[]): Uint8Array =>
-    Uint8Array.from(places, i => share[start[i] as number] as number)
-  const plan: Plan = {
-    alone: {
-      pixel: pixelsOf(alone),
-      ink: Uint16Array.from(alone, i => ink[start[i] as number] as number),
-      alpha: Uint8Array.from(alone, i => alpha[i] as number),
-    },
-    pairs: [],
-    rest: new Uint32Array(),
+  const worth = inksOf.map((_, place) => (counts[OF_PAIR + place] ?? 0) >= WORTH_A_TABLE)
+  const pairs = inksOf.map((inks, place) => {
+    const size = worth[place] ? (counts[OF_PAIR + place] as number) : 0
+    return { inks, pixel: new Uint32Array(size), share: new Uint8Array(size), filled: 0 }
+  })
+  const alones = counts[ALONE] as number
+  const alone = { pixel: new Uint32Array(alones), ink: new Uint16Array(alones), alpha: new Uint8Array(alones) }
+  const rest = new Uint32Array(pixel.length - alones - pairs.reduce((sum, pair) => sum + pair.pixel.length, 0))
+  let [aloneAt, restAt] = [0, 0]
+  for (let i = 0; i < pixel.length; i++) {
+    const kind = kinds[i] as number
+    const at = start[i] as number
+    if (kind === ALONE) {
+      alone.pixel[aloneAt] = pixel[i] as number
+      alone.ink[aloneAt] = ink[at] as number
+      alone.alpha[aloneAt++] = alpha[i] as number
+    } else if (kind >= OF_PAIR && worth[kind - OF_PAIR]) {
+      const pair = pairs[kind - OF_PAIR] as (typeof pairs)[number]
+      pair.pixel[pair.filled] = pixel[i] as number
+      pair.share[pair.filled++] = share[at] as number
+    } else rest[restAt++] = i
   }
-  for (const [key, places] of pairs) {
-    if (places.length < WORTH_A_TABLE) for (const place of places) rest.push(place)
-    else
-      plan.pairs.push({
-        inks: [Math.floor(key / 65536), key % 65536],
-        pixel: pixelsOf(places),
-        share: sharesOf(places),
-      })
-  }
-  plan.rest = Uint32Array.from(rest)
+  const plan: Plan = { alone, pairs: pairs.filter((_, place) => worth[place]), rest }
   plans.set(map, plan)
   return plan
 }
@@ -290,6 +308,11 @@ const paintMixed = (map: InkMap, channels: Uint8Array, words: Int32Array): void 
     const scale = SCALES[opacity] as number
     words[pixel[i] as number] = (opacity << 24) | (byte(b, scale) << 16) | (byte(g, scale) << 8) | byte(r, scale)
   }
+}
+
+/** Has a map ready to be painted, so that the first to do so need not wait for it. */
+export const readyInkMap = (map: InkMap): void => {
+  if (!plans.has(map)) planned(map)
 }
 
 /** Paints a map in given colors, one for each ink in order, into RGBA pixels (not premultiplied) of its size. */

@@ -408,6 +408,12 @@ describe('awkward files', () => {
     expect(lost.inks).toEqual([])
     expect(lost.notes.join()).toMatch(/none|refer/i)
   })
+  it('are read where parts within one another point to themselves: a circle repeats nothing', () => {
+    const depth = 60
+    const groups = Array.from({ length: depth }, (_, i) => `<g id="g${i}" mask="url(#g${i})">`).join('')
+    const text = `<svg xmlns="http://www.w3.org/2000/svg">${groups}<rect fill="#102030"/>${'</g>'.repeat(depth)}</svg>`
+    expect(readSvg(text).inks.map(({ hex }) => hex)).toEqual(['#102030'])
+  })
   it('may have no color at all', () => {
     const bare = wrap('<title>Nothing</title><defs/>')
     expect(readSvg(bare).inks).toEqual([])

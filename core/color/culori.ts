@@ -1,44 +1,25 @@
-import {
-  modeA98,
-  modeHsl,
-  modeHsv,
-  modeHwb,
-  modeLab,
-  modeLab65,
-  modeLch,
-  modeLrgb,
-  modeOklab,
-  modeOklch,
-  modeP3,
-  modeProphoto,
-  modeRec2020,
-  modeRgb,
-  modeXyz50,
-  modeXyz65,
-  useMode,
-} from 'culori/fn'
 import * as culori from 'culori/fn'
 
 /*
  * The color spaces of CSS Color 4, and the three that are computed in; the library's others stay out, so that nobody
  * has to wait for them.
  */
-useMode(modeRgb)
-useMode(modeHsl)
-useMode(modeHwb)
-useMode(modeLab)
-useMode(modeLch)
-useMode(modeOklab)
-useMode(modeOklch)
-useMode(modeLrgb)
-useMode(modeP3)
-useMode(modeA98)
-useMode(modeProphoto)
-useMode(modeRec2020)
-useMode(modeXyz50)
-useMode(modeXyz65)
-useMode(modeHsv)
-useMode(modeLab65)
+culori.useMode(culori.modeRgb)
+culori.useMode(culori.modeHsl)
+culori.useMode(culori.modeHwb)
+culori.useMode(culori.modeLab)
+culori.useMode(culori.modeLch)
+culori.useMode(culori.modeOklab)
+culori.useMode(culori.modeOklch)
+culori.useMode(culori.modeLrgb)
+culori.useMode(culori.modeP3)
+culori.useMode(culori.modeA98)
+culori.useMode(culori.modeProphoto)
+culori.useMode(culori.modeRec2020)
+culori.useMode(culori.modeXyz50)
+culori.useMode(culori.modeXyz65)
+culori.useMode(culori.modeHsv)
+culori.useMode(culori.modeLab65)
 
 /* Handed on as constants of this file, not as the library's own exports, which a bundler would take without the above. */
 export const converter = culori.converter

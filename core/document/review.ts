@@ -1,3 +1,4 @@
+import { counted } from './names'
 import { z } from 'zod'
 import { ROLES } from '../harmony/proportion'
 import { idSchema, listOf, nameSchema, part } from './basics'
@@ -31,7 +32,7 @@ const textSchema = z
   .max(LONGEST_COMMENT * 4)
   .overwrite(plainText)
   .min(1, 'There is nothing written yet.')
-  .max(LONGEST_COMMENT, `A comment may have up to ${LONGEST_COMMENT.toLocaleString('en-US')} letters.`)
+  .max(LONGEST_COMMENT, `A comment may have up to ${counted(LONGEST_COMMENT, 'letter')}.`)
 
 /** A key of a colorway or an artwork within a review; it says nothing of the project. */
 export const shownKeySchema = z.string().regex(/^[ca]\d{1,3}$/, 'There is no such piece.')

@@ -21,7 +21,7 @@ export const percentile = (values: readonly number[], part: number): number =>
  * What every page of a bench knows: how long acts take, one a frame, each from the start of the frame until it is
  * painted, the first ten put aside.
  */
-export const TIMER = `globalThis.__name = named => named // tsx marks function names; the page has to know how
+const TIMER = `globalThis.__name = named => named // tsx marks function names; the page has to know how
 globalThis.timeFrames = async (count, act) => {
   const taken = []
   for (let i = 0; i < count + 10; i++) {

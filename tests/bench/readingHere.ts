@@ -1,9 +1,14 @@
 import { readFileSync } from 'node:fs'
 import { Parser } from 'htmlparser2'
 import { readSvg } from '../../core/artwork/read'
+import { writeSvg } from '../../core/artwork/write'
 import { generatedSvg } from './generated'
+import type { ReadingTimes } from './waiting'
 
-/* Prints what reading takes and what the bare parse takes, the best of many runs, in milliseconds. Run compiled: see waiting.ts. */
+/*
+ * Prints what the bare parse, reading and writing take, the best of many runs, in milliseconds, and how large files are, in
+ * megabytes. It is run compiled (`readingTimes` in waiting.ts): run from the source, each function that is made would be named, too.
+ */
 
 const best = (work: () => void): number => {
   let least = Infinity
@@ -15,22 +20,31 @@ const best = (work: () => void): number => {
   return least
 }
 
+const longLines =
+  '<svg xmlns="http://www.w3.org/2000/svg">' +
+  `${Array.from({ length: 10 }, (_, i) => `<path fill="#12345${i}" d="M0 0${'L12.5 7.25'.repeat(20_000)}"/>`).join('\n')}` +
+  '</svg>'
 const files: Array<[string, string]> = [
   ['demo poster', readFileSync('demo/artwork/poster.svg', 'utf8')],
   ['10,000 shapes, 64 inks', generatedSvg(10_000, 64)],
+  ['2 MB in lines of 200 kB', longLines],
 ]
 console.log(
   JSON.stringify(
-    files.map(([name, text]) => ({
-      name,
-      bare: best(() => {
+    files.map(([name, text]): ReadingTimes => {
+      const bare = best(() => {
         const parser = new Parser({}, { xmlMode: true })
         parser.write(text)
         parser.end()
-      }),
-      read: best(() => {
+      })
+      const read = best(() => {
         readSvg(text)
-      }),
-    })),
+      })
+      const known = readSvg(text)
+      const write = best(() => {
+        writeSvg(known, ({ hex }) => `#${hex.slice(3)}${hex.slice(1, 3)}`)
+      })
+      return { name, megabytes: Buffer.byteLength(text) / 1e6, bare, read, write }
+    }),
   ),
 )

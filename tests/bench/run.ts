@@ -1,10 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { readdirSync, readFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
-import { Parser } from 'htmlparser2'
 import { TAKEN_BY } from '../../core/extract/extract'
-import { readSvg } from '../../core/artwork/read'
-import { writeSvg } from '../../core/artwork/write'
 import type { Sql } from 'postgres'
 import { apply } from '../../core/commands/commands'
 import { knownInks } from '../../core/commands/known'
@@ -24,7 +21,7 @@ import { DIMENSIONS, growthOf } from './growth'
 import { reviewTimes } from './reviewing'
 import { readerTimes, uploadTimes } from './serving'
 import { scrollTimes, shelfTimes } from './shelf'
-import { emptyTimes, inkListTimes, readingRatios, realBatchTime } from './waiting'
+import { emptyTimes, inkListTimes, readingTimes, realBatchTime } from './waiting'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
 import { FIGURES, paintedFigures, paintings, paintingTimes } from './painting'
@@ -43,32 +40,10 @@ import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from 
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
 
-/** The best of several runs, in seconds: noise only ever adds. */
-const best = (work: () => void, runs = 7): number => {
-  let least = Infinity
-  for (let i = 0; i < runs; i++) {
-    const start = performance.now()
-    work()
-    least = Math.min(least, performance.now() - start)
-  }
-  return least / 1000
-}
-
 const percent = (value: number): string => `${(value * 100).toFixed(1)}%`
 const row = (...cells: Array<string | number>): void => console.log(`| ${cells.join(' | ')} |`)
 const whole = (value: number): string => value.toFixed(0)
 const tenth = (value: number): string => value.toFixed(1)
-
-const bareParse = (text: string): void => {
-  const parser = new Parser({}, { xmlMode: true })
-  parser.write(text)
-  parser.end()
-}
-
-const longLines =
-  '<svg xmlns="http://www.w3.org/2000/svg">' +
-  `${Array.from({ length: 10 }, (_, i) => `<path fill="#12345${i}" d="M0 0${'L12.5 7.25'.repeat(20_000)}"/>`).join('\n')}` +
-  '</svg>'
 
 /** A file is cleaned, read, measured and mapped as the server takes it in: how long it takes, in seconds. */
 const takenIn = async (text: string): Promise<number> => {
@@ -78,24 +53,11 @@ const takenIn = async (text: string): Promise<number> => {
 }
 
 const reading = async (): Promise<void> => {
-  const files: Array<[string, string]> = [
-    ['demo poster', readFileSync('demo/artwork/poster.svg', 'utf8')],
-    ['10,000 shapes, 64 inks', generatedSvg(10_000, 64)],
-    ['2 MB in lines of 200 kB', longLines],
-  ]
   row('file', 'MB', 'bare parse MB/s', 'read MB/s', 'read / bare parse', 'remap and write MB/s')
   row('---', '---:', '---:', '---:', '---:', '---:')
-  for (const [name, text] of files) {
-    const size = megabytes(text)
-    const bare = best(() => bareParse(text))
-    const read = best(() => {
-      readSvg(text)
-    })
-    const known = readSvg(text)
-    const write = best(() => {
-      writeSvg(known, ({ hex }) => `#${hex.slice(3)}${hex.slice(1, 3)}`)
-    })
-    row(name, size.toFixed(2), tenth(size / bare), tenth(size / read), tenth(read / bare), tenth(size / write))
+  for (const { name, megabytes: size, bare, read, write } of await readingTimes()) {
+    const perSecond = (ms: number): string => tenth((size / ms) * 1000)
+    row(name, size.toFixed(2), perSecond(bare), perSecond(read), tenth(read / bare), perSecond(write))
   }
   console.log()
   row('taken in: cleaned, read, measured, mapped', 'MB', 'seconds')
@@ -309,7 +271,7 @@ const waiting = (): Promise<void> =>
       row('a project of 500 states until it can be worked', `${whole(worked)} ms`)
       row('the same of none; until the states stand', `${whole(workedBare)} ms; ${whole(reopened)} ms`)
       await firstLoad(address)
-      for (const { name, bare, read } of await readingRatios())
+      for (const { name, bare, read } of await readingTimes())
         row(`reading beside the bare parse, compiled: ${name}`, (read / bare).toFixed(2))
       for (const times of [1, 4]) {
         const { files, megabytes: size, seconds, cores } = await realBatchTime(times)

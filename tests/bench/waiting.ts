@@ -74,8 +74,17 @@ export const realBatchTime = async (
   return { files, megabytes: size / 1e6, seconds, cores: availableParallelism() }
 }
 
-/** How long reading takes beside the bare parse of the same file, compiled as what is served is, in one process. */
-export const readingRatios = async (): Promise<Array<{ name: string; bare: number; read: number }>> => {
+/** What the bare parse, reading and writing of a file take, in milliseconds, and its size. */
+export interface ReadingTimes {
+  name: string
+  megabytes: number
+  bare: number
+  read: number
+  write: number
+}
+
+/** The same of several files, compiled as what is served is, in a process of its own. */
+export const readingTimes = async (): Promise<ReadingTimes[]> => {
   const outfile = '.data/bench/readingHere.mjs'
   await build({
     entryPoints: ['tests/bench/readingHere.ts'],
@@ -85,5 +94,5 @@ export const readingRatios = async (): Promise<Array<{ name: string; bare: numbe
     ...['--min-semi-space-size=512', '--max-semi-space-size=512'],
     outfile,
   ])
-  return JSON.parse(stdout) as Array<{ name: string; bare: number; read: number }>
+  return JSON.parse(stdout) as ReadingTimes[]
 }

@@ -107,8 +107,6 @@ watch(
   { immediate: true, flush: 'post' },
 )
 
-const when = (time: string): string =>
-  new Date(time).toLocaleString('en-US', { month: 'short', day: 'numeric', hour: 'numeric', minute: '2-digit' })
 const rename = (typed: string): void => {
   const name = asName(typed)
   if (shown.value && name) trail.rename(shown.value.id, name)
@@ -141,7 +139,7 @@ const marker = computed(
             @settle="rename"
           />
           <span v-else class="truncate text-quiet"
-            ><span class="first-letter:uppercase">{{ shown.did }}</span> · {{ when(shown.time) }}</span
+            ><span class="first-letter:uppercase">{{ shown.did }}</span> · {{ momentWords(shown.time) }}</span
           >
         </template>
         <button
@@ -186,7 +184,7 @@ const marker = computed(
               :class="{ current: state.id === current, branch: !onlyKept && branches(trail.states, index) }"
               :aria-label="`State ${index + 1}: ${state.kept ?? state.did}`"
               :aria-current="state.id === current ? 'step' : undefined"
-              :title="state.kept ?? `${state.did}, ${when(state.time)}`"
+              :title="state.kept ?? `${state.did}, ${momentWords(state.time)}`"
               data-test="state"
               :data-state="state.id"
               @click="go(state, $event)"

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion, useTimeoutFn } from '@vueuse/core'
+import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion } from '@vueuse/core'
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import type { UseDraggableOptions } from 'vue-draggable-plus'
 import { contrastOf, inkOn, ratioWords } from '../../../core/color/contrast'
 import { RUNGS, strip } from '../../../core/harmony/ladder'
 import { shownScheme } from '../../../core/scheme/compose'
 import { follows } from '../../../core/scheme/worn'
+import type { Project } from '../../../core/document/project'
 import type { Swatch } from '../../../core/document/scheme'
 import { followDrag } from '~/composables/useDrag'
 import { filterOf } from '~/stores/stage'
@@ -29,12 +30,12 @@ const card = useTemplateRef<HTMLElement>('card')
 const { width } = useElementSize(row)
 const motion = usePreferredReducedMotion()
 /* The swatches, their order and wheel each for itself: the band stays as it is while only the artwork changes. */
-const swatches = computed(() => history.document?.scheme)
-const ordering = computed(() => history.document?.order)
-const harmony = computed(() => history.document?.harmony)
+const part = <Key extends keyof Project>(key: Key) => computed(() => history.document?.[key])
+const [swatches, order, harmony] = [part('scheme'), part('order'), part('harmony')]
+const [samples, derived] = [part('samples'), part('derived')]
 const scheme = computed(() =>
-  swatches.value && ordering.value && harmony.value
-    ? shownScheme({ scheme: swatches.value, order: ordering.value, harmony: harmony.value })
+  swatches.value && order.value && harmony.value
+    ? shownScheme({ scheme: swatches.value, order: order.value, harmony: harmony.value })
     : [],
 )
 const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
@@ -100,7 +101,7 @@ watch(
   { immediate: true },
 )
 const overArtwork = useSwatchDrop()
-const order = (ids: readonly string[]): void => history.run({ do: 'arrange swatches', ids: [...ids] })
+const arrange = (ids: readonly string[]): void => history.run({ do: 'arrange swatches', ids: [...ids] })
 const dragging: UseDraggableOptions<Swatch> = {
   animation: motion.value === 'reduce' ? 0 : 120,
   forceFallback: true,
@@ -114,7 +115,7 @@ const dragging: UseDraggableOptions<Swatch> = {
     overArtwork.start((item as HTMLElement).querySelector<HTMLElement>('[data-swatch-id]')?.dataset.swatchId ?? '')
   },
   onEnd: () => {
-    if (!overArtwork.drop()) order(carried.value.map(({ id }) => id))
+    if (!overArtwork.drop()) arrange(carried.value.map(({ id }) => id))
     carried.value = [...scheme.value]
     setTimeout(() => {
       dragged = false
@@ -124,29 +125,27 @@ const dragging: UseDraggableOptions<Swatch> = {
   },
 }
 /** What moves swatches is fetched when a hand comes to the band, and at the latest when the page has stood for a while. */
-let sorting: { destroy: () => void } | null = null
+const sorting = shallowRef<{ destroy: () => void } | null>(null)
 let [gone, asked] = [false, false]
-const sorts = ref(false)
 const fetchSorting = async (): Promise<void> => {
   if (asked) return
   asked = true
   const library = await notices.attempt(() => import('vue-draggable-plus'))
   asked = library !== null
   if (!library || gone || !row.value) return
-  sorting = library.useDraggable(row.value, carried, dragging)
-  sorts.value = true
+  sorting.value = library.useDraggable(row.value, carried, dragging)
 }
-useTimeoutFn(() => whenIdle(fetchSorting), 2000)
+onceStanding(fetchSorting)
 onBeforeUnmount(() => {
   gone = true
-  sorting?.destroy()
+  sorting.value?.destroy()
 })
 const move = ({ id }: Swatch, by: number): void => {
   const ids = scheme.value.map(each => each.id)
   const at = ids.indexOf(id)
   const to = Math.min(ids.length - 1, Math.max(0, at + by))
   ids.splice(to, 0, ...ids.splice(at, 1))
-  order(ids)
+  arrange(ids)
   focusOn(id)
 }
 
@@ -212,17 +211,8 @@ const lettersTitle = (hex: string): string => {
   const [black, white] = [ratioWords(contrastOf(hex, BLACK)), ratioWords(contrastOf(hex, WHITE))]
   return `${inkOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${black}:1, white ${white}:1`
 }
-/** The swatches whose tie is cut, in one word: it is the same as long as they are. */
-const cut = computed(() => {
-  const now = history.document
-  return now
-    ? now.scheme
-        .filter(swatch => swatch.own !== null && follows(now, swatch))
-        .map(({ id }) => id)
-        .join(' ')
-    : ''
-})
-const isCut = ({ id }: Swatch): boolean => cut.value.split(' ').includes(id)
+const isCut = (swatch: Swatch): boolean =>
+  swatch.own !== null && follows({ samples: samples.value ?? [], derived: derived.value ?? false }, swatch)
 const cutTitle = (swatch: Swatch): string =>
   swatch.freed
     ? 'Freed: it does not follow the harmony'
@@ -251,7 +241,7 @@ const cutTitle = (swatch: Swatch): string =>
         ref="row"
         v-one-stop="{ of: '[data-swatch-id]', by: 'across' }"
         class="flex border-t border-strong pt-1"
-        :data-sorts="sorts || undefined"
+        :data-sorts="sorting !== null || undefined"
         @pointerenter="fetchSorting"
       >
         <li

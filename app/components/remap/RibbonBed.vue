@@ -225,6 +225,7 @@ const carriedFrom = computed(() => {
 })
 const leftCount = computed(() => rows.value.filter(({ to }) => to === null).length)
 const names = computed(() => new Map(scheme.value.map(({ id, name }) => [id, name])))
+const nameOf = (to: string | null): string => names.value.get(to ?? '') ?? 'left as is'
 const labels = computed(() => {
   const { lost } = remapping
   return new Map(
@@ -234,7 +235,7 @@ const labels = computed(() => {
         `Ink ${hex}${members.length > 1 ? ` and ${members.length - 1} near it` : ''}`,
         `${(area * 100).toFixed(1)}% of the artwork`,
         counted(uses, 'use'),
-        names.value.get(to ?? '') ?? 'left as is',
+        nameOf(to),
         ...(excepted ? ['in this artwork alone'] : []),
         ...(lost.has(hex) ? ['loses contrast to what it touches'] : []),
       ].join(', '),
@@ -370,7 +371,7 @@ const move = async (hex: string, by: number): Promise<void> => {
               @family="remapping.selected = new Set(remapping.familyOf.get(row.hex)?.family.inks)"
             />
           </div>
-          <span role="gridcell" class="sr-only">{{ names.get(row.to ?? '') ?? 'left as is' }}</span>
+          <span role="gridcell" class="sr-only">{{ nameOf(row.to) }}</span>
           <span role="gridcell" class="sr-only">{{ percentWords(row.area) }}</span>
         </li>
       </ul>

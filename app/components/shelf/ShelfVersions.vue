@@ -15,8 +15,6 @@ const load = async (): Promise<void> => {
   }
 }
 watch(() => scheme.version, load, { immediate: true })
-const when = (time: string): string =>
-  new Date(time).toLocaleString('en-US', { day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit' })
 </script>
 
 <template>
@@ -29,7 +27,7 @@ const when = (time: string): string =>
   >
     <li v-for="version in versions" :key="version.version" class="flex items-center gap-2">
       <SchemeStrip class="h-4 min-w-0 grow" :scheme="version.swatches" />
-      <span class="text-caption text-quiet">until {{ when(version.keptAt) }}</span>
+      <span class="text-caption text-quiet">until {{ momentWords(version.keptAt) }}</span>
       <button class="control bare" @click="shelf.bringBack(scheme, version)">Bring back</button>
     </li>
   </ol>

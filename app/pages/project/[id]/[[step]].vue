@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, useTimeoutFn, watchDebounced } from '@vueuse/core'
+import { useEventListener, watchDebounced } from '@vueuse/core'
 import { useShortcuts } from '~/composables/shortcuts'
 import { isStep, STEPS, stepOf, type Step } from '~/composables/useSteps'
 
@@ -108,7 +108,7 @@ watch(step, stage.clear)
 const checking = useChecking()
 const handOver = useHandOverView()
 /** Files under way are heard of in every step; what writes them comes once the page stands. */
-useTimeoutFn(() => whenIdle(async () => (await import('~/stores/handingOver')).useHandOver()), 2000)
+onceStanding(async () => (await import('~/stores/handingOver')).useHandOver())
 /** What a client says is told in every step. */
 useReviews()
 useOthers()
