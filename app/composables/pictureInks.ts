@@ -1,6 +1,6 @@
 import { okDistance } from '../../core/color/difference'
 
-/** So many pictures are kept read: their addresses change with their colors. */
+/** So many pictures are kept read. */
 const MOST_READ = 8
 
 /** Where a picture lies in the box of its element: how large a pixel of it is there, and where its corner is. */
@@ -32,7 +32,7 @@ const placed = (
 }
 
 /**
- * Finds, of the inks of a drawing, the one a picture within it shows at a point of the page: for drawings that have no
+ * Finds, of the inks of a picture within a drawing, the one it has at a point of the page: for drawings that have no
  * map to look it up in. A picture is read when it is first pointed at; until it has been, nothing is found.
  */
 export const pictureInks = () => {
@@ -48,12 +48,11 @@ export const pictureInks = () => {
     pen?.drawImage(picture, 0, 0)
     read.set(address, pen?.getImageData(0, 0, picture.naturalWidth, picture.naturalHeight) ?? null)
   }
-  /** `colors` says what each ink is shown as. */
-  return (element: Element | null, x: number, y: number, colors: ReadonlyMap<string, string>): string[] => {
-    if (!(element instanceof SVGImageElement)) return []
-    const [address, turned] = [element.href.baseVal, element.getScreenCTM()?.inverse()]
+  /** `address` is where the picture of the element is as it came, whatever it is shown as; `inks` are its own. */
+  return (element: SVGImageElement, address: string, inks: readonly string[], x: number, y: number): string[] => {
     const known = read.get(address)
     if (known === undefined) void open(address).catch(() => null) // what cannot be read shows nothing either
+    const turned = element.getScreenCTM()?.inverse()
     if (!known || !turned) return []
     const at = new DOMPoint(x, y).matrixTransform(turned)
     const { x: left, y: top, sx, sy } = placed(element, known.width, known.height)
@@ -62,9 +61,7 @@ export const pictureInks = () => {
     const start = (py * known.width + px) * 4
     if (!known.data[start + 3]) return []
     const hex = `#${[...known.data.subarray(start, start + 3)].map(value => value.toString(16).padStart(2, '0')).join('')}`
-    const [nearest] = [...colors]
-      .map(([ink, shown]) => ({ ink, away: okDistance(hex, shown) }))
-      .sort((one, other) => one.away - other.away)
+    const [nearest] = inks.map(ink => ({ ink, away: okDistance(hex, ink) })).sort((one, other) => one.away - other.away)
     return nearest ? [nearest.ink] : []
   }
 }

@@ -57,8 +57,8 @@ const fill = (host: HTMLElement, svg: string): SVGElement => {
 
 /**
  * Shows an artwork in an element and keeps its colors: a change of colors sets one CSS variable for each ink that
- * changed, the style of each shape painted by hand, and the pictures within it. Returns the inks and the shape under a
- * point of the page.
+ * changed, the style of each shape painted by hand, and the pictures within it. Returns the inks, the shape and the
+ * picture under a point of the page.
  */
 export const useArtworkHost = (
   host: Readonly<Ref<HTMLElement | null>>,
@@ -92,7 +92,7 @@ export const useArtworkHost = (
     }
   }
 
-  const { refilled } = usePicturesWithin(() => host.value?.shadowRoot ?? null, screen, colors)
+  const { refilled, pictureAt } = usePicturesWithin(() => host.value?.shadowRoot ?? null, screen, colors)
 
   const paint = (): void => {
     const [element, shown] = [host.value, screen()]
@@ -138,5 +138,5 @@ export const useArtworkHost = (
       .filter((_, i) => Boolean(at) && i < 8)
   }
 
-  return { problem, inksAt, shapeAt, root: () => host.value?.shadowRoot ?? null }
+  return { problem, inksAt, shapeAt, pictureAt, root: () => host.value?.shadowRoot ?? null }
 }

@@ -12,6 +12,7 @@ const show = async (element: Element, url: string): Promise<void> => {
 /**
  * Keeps the colors of the pictures within an artwork that is shown in a shadow root: the worker paints those that
  * change, those that do not are shown as they came. `refilled` has to be called when the artwork was put in anew.
+ * Returns also the picture under a point of the page, as it came, with its inks.
  */
 export const usePicturesWithin = (
   root: () => ShadowRoot | null,
@@ -73,5 +74,11 @@ export const usePicturesWithin = (
   }
   watch(colors, update, { flush: 'post' })
   onScopeDispose(() => forget(shown.values()))
-  return { refilled }
+  const pictureAt = (x: number, y: number): { element: SVGImageElement; address: string; inks: string[] } | null => {
+    const element = root()?.elementFromPoint(x, y)
+    const address = element && own.get(element)
+    if (!(element instanceof SVGImageElement) || !address) return null
+    return { element, address, inks: screen()?.pictures[Number(element.getAttribute(PICTURE_ATTRIBUTE))] ?? [] }
+  }
+  return { refilled, pictureAt }
 }

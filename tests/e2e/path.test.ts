@@ -11,7 +11,7 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   while ((await choices.count()) === 0) {
     // other tests' projects stand before it
     const shown = await cards.count()
-    await page.getByRole('button', { name: 'Show more' }).click()
+    await page.getByRole('button', { name: 'Show more' }).first().click() // the shelf beside has one too
     await expect.poll(() => cards.count()).toBeGreaterThan(shown)
   }
   await choices.click()

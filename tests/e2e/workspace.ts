@@ -50,8 +50,8 @@ export const openDemoCopy = async (
 export const bandColors = (page: Page): Promise<string[]> =>
   page.getByTestId('swatch').evaluateAll(swatches => swatches.map(swatch => (swatch as HTMLElement).dataset.hex ?? ''))
 
-/** The colors the artwork on the stage wears now, by the number of the ink. */
-export const stageColors = (page: Page): Promise<string[]> =>
+/** The colors the shapes of the artwork on the stage have, by the number of the ink, whatever passes by over them. */
+export const shapeColors = (page: Page): Promise<string[]> =>
   page.getByTestId('artwork').evaluate(host => {
     const { style } = host as HTMLElement
     return [...style]
@@ -59,6 +59,25 @@ export const stageColors = (page: Page): Promise<string[]> =>
       .sort((a, b) => Number(a.slice(6)) - Number(b.slice(6)))
       .map(name => style.getPropertyValue(name))
   })
+
+/** The colors of the map that stands over the artwork on the stage while colors pass by; none where there is none. */
+export const passingColors = (page: Page): Promise<string[]> =>
+  page.getByTestId('live').evaluateAll(all => {
+    const [canvas] = all as HTMLCanvasElement[]
+    const { width = 0, height = 0 } = canvas ?? {}
+    const pixels = canvas?.getContext('2d')?.getImageData(0, 0, width, height).data ?? []
+    const seen = new Set<string>()
+    for (let i = 0; i < pixels.length; i += 4)
+      if (pixels[i + 3] === 255)
+        seen.add(`#${[0, 1, 2].map(k => (pixels[i + k] ?? 0).toString(16).padStart(2, '0')).join('')}`)
+    return [...seen]
+  })
+
+/** The colors the artwork on the stage is seen in now: of what passes by over it where that shows others. */
+export const stageColors = async (page: Page): Promise<string[]> => {
+  const [passing, own] = [new Set(await passingColors(page)), await shapeColors(page)]
+  return !passing.size || own.every(color => passing.has(color)) ? own : [...passing]
+}
 
 /** What a shape of the artwork is really painted with. */
 export const paintOf = (page: Page, selector: string): Promise<string> =>

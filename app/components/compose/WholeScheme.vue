@@ -194,6 +194,7 @@ const MEASURE_HINTS = {
         />
         <button
           class="control"
+          data-previews
           :disabled="!blending"
           @pointerenter="history.preview(blending)"
           @focus="history.preview(blending)"
@@ -205,6 +206,7 @@ const MEASURE_HINTS = {
         </button>
         <button
           class="control ml-auto"
+          data-previews
           :disabled="!room"
           title="A quiet neutral with a hint of the dominant hue, at the lightness the scheme lacks"
           @pointerenter="history.preview(neutral)"

@@ -36,6 +36,7 @@ const come = (value: Value): void => {
     class="flex"
     role="radiogroup"
     :aria-label="label"
+    :data-previews="previews || undefined"
     @keydown.capture="keyed = /^(Arrow|Home|End)/.test($event.key)"
     @pointerdown.capture="keyed = false"
     @pointerleave="emit('point', null)"

@@ -30,7 +30,7 @@ const { still, live } = usePassingColors(
   // what is painted by hand is on no map: it shows through it where that is known
   () => look.passing && map.value !== undefined && (!look.byHand.shapes.size || holes.value !== null),
 )
-const { problem, inksAt, shapeAt, root } = useArtworkHost(
+const { problem, inksAt, shapeAt, pictureAt, root } = useArtworkHost(
   host,
   () => (crowded.value ? undefined : screen.value),
   () => still.value,
@@ -47,12 +47,11 @@ const inksOnMap = ({ clientX, clientY }: PointerEvent): string[] => {
   return inksIn(shown, pixelAt(shown, { x, y })).flatMap(at => screen.value?.inks[at] ?? [])
 }
 const inPicture = pictureInks()
-/** The ink a picture within shows at a point, where there is no map to say it. */
+/** The ink a picture within has at a point, where there is no map to say it. */
 const inksInPicture = ({ clientX, clientY }: PointerEvent): string[] => {
-  const within = new Set(files.files.get(piece.hash)?.pictureInks.flat() ?? [])
-  if (!within.size) return []
-  const element = root()?.elementFromPoint(clientX, clientY) ?? null
-  return inPicture(element, clientX, clientY, new Map([...within].map(ink => [ink, look.colors.get(ink) ?? ink])))
+  const picture = pictureAt(clientX, clientY)
+  if (!picture?.inks.length) return []
+  return inPicture(picture.element, picture.address, picture.inks, clientX, clientY)
 }
 const artwork: StageArtwork = reactive({
   inksAt: (event: PointerEvent) => {

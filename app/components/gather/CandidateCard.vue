@@ -49,6 +49,7 @@ const what = computed(
         />
       </button>
       <button
+        data-previews
         class="block h-14 bg-panel p-1"
         :aria-label="`Use the colors of ${candidate.title}`"
         title="Use these colors"

@@ -56,7 +56,7 @@ onUnmounted(() => history.preview(null))
 </script>
 
 <template>
-  <li class="found relative border" :class="opened ? 'border-ink' : 'border-line hover:border-strong'">
+  <li data-previews class="found relative border" :class="opened ? 'border-ink' : 'border-line hover:border-strong'">
     <button
       class="grid w-full grid-cols-[minmax(0,1fr)] gap-1 p-1.5 text-left"
       :aria-expanded="opened"

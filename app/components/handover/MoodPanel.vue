@@ -89,7 +89,7 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
     </template>
     <div class="grid gap-1.5">
       <h3 id="arrangement">Arrangement</h3>
-      <ul v-one-stop="{ of: '.framed' }" class="grid grid-cols-5 gap-2" aria-labelledby="arrangement">
+      <ul v-one-stop="{ of: '.framed' }" data-previews class="grid grid-cols-5 gap-2" aria-labelledby="arrangement">
         <li v-for="{ arrangement, page } in sketches" :key="arrangement" class="min-w-0">
           <button
             class="framed block w-full p-1"

@@ -154,6 +154,7 @@ const light = useLighting()
       <p v-if="failure" role="alert">▲ {{ failure }} <button class="control" @click="ask">Try again</button></p>
       <ul
         v-one-stop="{ of: 'button' }"
+        data-previews
         class="grid max-h-44 grid-cols-2 gap-x-3 overflow-y-auto"
         aria-label="Schemes of the shelf"
       >

@@ -19,6 +19,7 @@ onKeyStroke('Escape', clear)
     <button
       v-for="swatch in history.document?.scheme ?? []"
       :key="swatch.id"
+      data-previews
       class="size-7 shrink border border-line hover:border-ink"
       :style="{ background: swatch.hex }"
       :aria-label="`Send to ${swatch.name}`"

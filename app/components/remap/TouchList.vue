@@ -156,6 +156,7 @@ onUnmounted(() => history.preview(null))
       </div>
       <ul
         v-one-stop="{ of: 'button' }"
+        data-previews
         class="grid gap-y-0.5"
         aria-label="Swatches with their ladders"
         @pointerleave="preview(null)"
