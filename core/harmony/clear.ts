@@ -7,6 +7,8 @@ import type { Tone } from './tone'
 /** By how much lightness is changed at a time, and between what, to keep colors apart. */
 const NUDGE = 0.005
 const [DARKEST, LIGHTEST] = [0.07, 0.985]
+/** What is so near to the base in lightness is on its level: above a base that is darker than this, below a lighter one. */
+const [LEVEL, TURNING] = [0.01, 0.8]
 
 /**
  * The color of a tone and hue, as little lighter or darker as keeps it `least` ΔE2000 from the others, of which there
@@ -21,7 +23,9 @@ export const clearOf = (
   const wanted = at(l, strength)
   if (isDistinct(wanted, others, least)) return wanted
   // always to the same side first, away from the base: the nearer side would change while hues turn
-  for (const way of l < lchOf(others[0] as Hex).l ? [-NUDGE, NUDGE] : [NUDGE, -NUDGE])
+  const base = lchOf(others[0] as Hex).l
+  const isBelow = Math.abs(l - base) > LEVEL ? l < base : base > TURNING
+  for (const way of isBelow ? [-NUDGE, NUDGE] : [NUDGE, -NUDGE])
     for (let there = l + way; there <= LIGHTEST && there >= DARKEST; there += way) {
       const hex = at(there, strength)
       if (isDistinct(hex, others, least)) return hex

@@ -46,14 +46,15 @@ const STANDS_OUT: ReadonlySet<TonePlan> = new Set(['spread', 'quiet with an acce
 /** The last place an accent may have. */
 const MOST_ACCENT = 4
 
-/** Which of a harmony's hues is the accent's: the one farthest from the base where it opens as usual. */
-const accentOf = (kind: HarmonyKind, free: readonly number[] | undefined): number => {
-  const offsets = offsetsOf(kind, undefined, free)
-  return offsets.reduce(
+/** Hues no more degrees apart than this are hardly told apart by hue. */
+const ALIKE = 45
+
+/** Which of a harmony's hues is the accent's: the one farthest from the base. */
+const accentOf = (offsets: readonly number[]): number =>
+  offsets.reduce(
     (best, offset, i) => (Math.abs(arc(0, offset)) > Math.abs(arc(0, offsets[best] as number)) + 1e-6 ? i : best),
     0,
   )
-}
 
 /**
  * Derives a scheme: the base, turned, and its companions. The wheel gives their hues, at the harmony's angles; the tone
@@ -64,12 +65,15 @@ const accentOf = (kind: HarmonyKind, free: readonly number[] | undefined): numbe
 export const derive = (from: Derivation): Derived[] => {
   const offsets = offsetsOf(from.kind, from.spread, from.free)
   const count = Math.min(COUNT.most, Math.max(COUNT.least, Math.round(from.count)))
-  const accent = Math.min(count - 1, MOST_ACCENT, Math.max(1, accentOf(from.kind, from.free)))
+  // where the harmony opens as usual: nothing changes its place while it opens
+  const usual = offsetsOf(from.kind, undefined, from.free)
+  const accent = Math.min(count - 1, MOST_ACCENT, Math.max(1, accentOf(usual)))
   const slots = Array.from(
     { length: count - 1 },
     (_, i): Slot => ({
       round: Math.floor((i + 1) / offsets.length),
       accent: i + 1 === accent,
+      alone: Math.abs(arc(0, usual[(i + 1) % usual.length] as number)) < ALIKE,
     }),
   )
   const base = turned(from.wheel, from.base, from.turn, from.baseHue)

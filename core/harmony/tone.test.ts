@@ -5,7 +5,7 @@ import { deltaE } from '../color/difference'
 import { strengthOf } from '../color/strength'
 import { WHEELS } from '../color/wheel'
 import { COUNT, derive, type Derivation } from './derive'
-import { HARMONIES } from './harmony'
+import { HARMONIES, SPREADS } from './harmony'
 import { rolesIn } from './proportion'
 import { profileOf, TONE_PLANS, type TonePlan } from './tone'
 
@@ -71,18 +71,38 @@ describe('tone plans', () => {
     expect(Math.abs(facing('#2a4fc0') - 60)).toBeLessThan(25) // blue and orange
   })
 
-  it('never jump while the whole turns or opens', () =>
+  const steady = (one: Partial<Derivation>, other: Partial<Derivation>): void => {
+    const before = from(one)
+    from(other).forEach((hex, i) => expect(deltaE(hex, before[i] as Hex)).toBeLessThan(9))
+  }
+  it('never jump while the whole turns', () => {
     fc.assert(
       fc.property(derivation, fc.integer({ min: -179, max: 178 }), (said, turn) => {
-        const colorful = {
-          ...said,
-          base: lchOf(said.base).c < 0.02 || lchOf(said.base).l < 0.25 ? '#8a5a44' : said.base,
-        }
-        const [one, other] = [from({ ...colorful, turn }), from({ ...colorful, turn: turn + 1 })]
-        one.forEach((hex, i) => expect(deltaE(hex, other[i] as Hex)).toBeLessThan(9))
+        const isQuiet = lchOf(said.base).c < 0.02 || lchOf(said.base).l < 0.25
+        const colorful = { ...said, base: isQuiet ? '#8a5a44' : said.base }
+        steady({ ...colorful, turn }, { ...colorful, turn: turn + 1 })
       }),
       { numRuns: 150 },
-    ))
+    )
+    for (const [base, kind, wheel, plan] of [
+      ['#39b9cb', 'monochromatic', 'perceptual', 'light'],
+      ['#ffffe5', 'analogous', 'perceptual', 'light'],
+      ['#6a9685', 'monochromatic', 'paint', 'spread'],
+      ['#398fe6', 'monochromatic', 'light', 'spread'],
+      ['#64a14d', 'analogous', 'perceptual', 'quiet with an accent'],
+    ] as const)
+      for (let turn = -180; turn < 180; turn++)
+        steady({ base, kind, wheel, plan, turn }, { base, kind, wheel, plan, turn: turn + 1 })
+  })
+  it('never jump while the harmony opens', () => {
+    for (const base of BRANDS.filter(hex => lchOf(hex).c > 0.02))
+      for (const kind of KINDS) {
+        const { least, most } = SPREADS[kind] ?? { least: 0, most: 0 }
+        for (const plan of TONE_PLANS)
+          for (let spread = least; spread < most; spread += 3)
+            steady({ base, kind, plan, spread }, { base, kind, plan, spread: spread + 1 })
+      }
+  })
 
   it('leave the first five as they are when more come', () => {
     for (const plan of TONE_PLANS)

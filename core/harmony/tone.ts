@@ -19,10 +19,14 @@ export interface ToneOfArea extends Tone {
 /** So many tones of a picture are kept. */
 export const MOST_TONES = 48
 
-/** One place of a scheme after the base: how many of its hue were before it, and whether it is the accent. */
+/**
+ * One place of a scheme after the base: how many of its hue were before it, whether it is the accent, and whether its
+ * hue is so near the base's that lightness alone tells it apart.
+ */
 export interface Slot {
   round: number
   accent: boolean
+  alone: boolean
 }
 
 /** The lightness of near-black, near-white, and what is best seen as a color. */
@@ -36,6 +40,10 @@ const [LIGHTS, DEEPS] = [
 const ENDS = { dark: 0.27, light: 0.92 } as const
 /** How far an accent is from the base in lightness, at least. */
 const AWAY = 0.155
+/** The same for an accent that lightness alone tells apart, and how far others keep from it. */
+const [AWAY_ALONE, CLEAR_ALONE] = [0.265, 0.13]
+/** So far apart in lightness colors of one hue, or beside a near-white, are told apart, and, at least, other ones. */
+const [APART, APART_HUED] = [0.075, 0.062]
 /** The least strength of companions, so that those of a gray have a hint of hue, and of an accent. */
 const [HINT, SEEN, VIVID] = [0.1, 0.6, 0.85]
 /** What companions have of the base's strength: the first of a hue, further ones, near black and white, and quiet ones. */
@@ -49,14 +57,19 @@ const STEP = 0.12
 
 const isEnd = (l: number): boolean => l <= ENDS.dark || l >= ENDS.light
 
-/** So many lightnesses from dark to light, the base's own in place of the nearest and not among them. */
-const rungs = (count: number, base: number, from: number, to: number): number[] => {
+/**
+ * So many lightnesses from dark to light, the base's own in place of the nearest and not among them; where there is no
+ * room for as many above it, more are below.
+ */
+const rungs = (count: number, base: number, from: number, to: number, apart: number): number[] => {
   const all = count - 1
   if (base < from - 0.12 || base > to + 0.12)
     return Array.from({ length: all }, (_, k) => (all > 1 ? from + ((to - from) * k) / (all - 1) : (from + to) / 2))
-  const place = Math.min(all, Math.max(0, Math.round(((base - from) / (to - from)) * all)))
+  const usual = Math.min(all, Math.max(0, Math.round(((base - from) / (to - from)) * all)))
+  const place = Math.min(all, Math.max(usual, all - Math.floor((to - base) / apart)))
+  const least = Math.min(from, base - apart * place)
   return [
-    ...Array.from({ length: place }, (_, k) => from + ((base - from) * k) / place),
+    ...Array.from({ length: place }, (_, k) => least + ((base - least) * k) / place),
     ...Array.from({ length: all - place }, (_, k) => to - ((to - base) * k) / (all - place)),
   ]
 }
@@ -70,10 +83,13 @@ const takeNearest = (left: number[], wanted: number, base?: number): number => {
   return found
 }
 
-/** From how many swatches on further ones leave the tones of those before them as they are. */
-const SETTLED = 5
+/** The lightnesses beyond which there is nothing to tell apart. */
+const [DARKEST, LIGHTEST] = [0.1, 0.975]
 
-/** The middle of the widest gap between lightnesses. */
+/**
+ * The middle of the widest gap between lightnesses; where that is too narrow for another, one beyond them, on the side
+ * with more room.
+ */
 const widest = (all: readonly number[]): number => {
   const sorted = [...all].sort((one, other) => one - other)
   let [best, gap] = [COLORFUL, -1]
@@ -81,8 +97,28 @@ const widest = (all: readonly number[]): number => {
     const [low, high] = [sorted[i - 1] as number, sorted[i] as number]
     if (high - low > gap + 1e-9) [best, gap] = [(low + high) / 2, high - low]
   }
-  return best
+  const [below, above] = [(sorted[0] as number) - DARKEST, LIGHTEST - (sorted.at(-1) as number)]
+  if (gap >= 2 * APART || Math.max(below, above) < APART) return best
+  return below > above ? (sorted[0] as number) - APART : (sorted.at(-1) as number) + APART
 }
+
+/**
+ * The lightness of an accent that lightness alone tells from the base, far enough from it, in place of one of the
+ * rungs; rungs that are near it then go to the widest gaps.
+ */
+const takeAlone = (left: number[], wanted: number, base: number): number => {
+  const moved = left.map(l => base + Math.sign(l - base) * Math.max(Math.abs(l - base), AWAY_ALONE))
+  const nearest = moved.reduce((best, l) => (Math.abs(l - wanted) < Math.abs(best - wanted) ? l : best))
+  left.splice(moved.indexOf(nearest), 1)
+  const kept = left.filter(l => Math.abs(l - nearest) >= CLEAR_ALONE)
+  const short = left.length - kept.length
+  left.splice(0, left.length, ...kept)
+  for (let n = 0; n < short; n++) left.push(widest([base, nearest, ...left]))
+  return nearest
+}
+
+/** From how many swatches on further ones leave the tones of those before them as they are. */
+const SETTLED = 5
 
 /**
  * Lightnesses from dark to light dealt over slots: the accent's first, then the first of each hue from the most colorful
@@ -92,16 +128,21 @@ const dealt = (
   slots: readonly Slot[],
   base: number,
   { from, to, middle }: { from: number; to: number; middle: number },
+  standsOut = false,
 ): number[] => {
   const settled = slots.slice(0, SETTLED - 1)
+  const apart = base > ENDS.light || slots.every(({ round }) => round) ? APART : APART_HUED
   const left =
-    settled.length > 1 ? rungs(settled.length + 1, base, from, to) : [base + (base < 0.58 ? BESIDE : -BESIDE)]
+    settled.length > 1 ? rungs(settled.length + 1, base, from, to, apart) : [base + (base < 0.58 ? BESIDE : -BESIDE)]
   const found: number[] = settled.map(() => 0)
   const rank = ({ round, accent }: Slot): number => (accent ? -1 : round)
   const order = settled
     .map((slot, i) => ({ i, slot }))
     .sort((one, other) => rank(one.slot) - rank(other.slot) || one.i - other.i)
-  for (const { i, slot } of order) found[i] = takeNearest(left, middle, slot.accent ? base : undefined)
+  for (const { i, slot } of order) {
+    if (standsOut && slot.accent && slot.alone) found[i] = takeAlone(left, middle, base)
+    else found[i] = takeNearest(left, middle, slot.accent ? base : undefined)
+  }
   while (found.length < slots.length) found.push(widest([base, ...found]))
   return found
 }
@@ -166,7 +207,7 @@ export const tonesOf = (
     case 'like the picture':
       if (profile.length) return likePicture(profile, slots)
   }
-  return dealt(slots, base.l, { from: DARK, to: LIGHT, middle: COLORFUL }).map((l, i) => {
+  return dealt(slots, base.l, { from: DARK, to: LIGHT, middle: COLORFUL }, true).map((l, i) => {
     const slot = slots[i] as Slot
     if (slot.accent) return { l, strength: Math.max(own, plan === 'quiet with an accent' ? VIVID : SEEN) }
     if (plan !== 'quiet with an accent') return { l, strength: parted(l, slot) }
