@@ -19,8 +19,8 @@ export const INITIAL_HEX: Readonly<Record<ColorProperty, Hex>> = {
 }
 
 /**
- * The properties taken as they are written: what brings in paint from elsewhere in the file, and how opaque a flood
- * is.
+ * The properties taken as they are written: what brings in paint from elsewhere in the file, how opaque a flood is, and
+ * what filters compute in.
  */
 export const TEXT_PROPERTIES = [
   'filter',
@@ -31,6 +31,7 @@ export const TEXT_PROPERTIES = [
   'mask',
   'clip-path',
   'flood-opacity',
+  'color-interpolation-filters',
 ] as const
 export type TextProperty = (typeof TEXT_PROPERTIES)[number]
 

@@ -1,13 +1,18 @@
 import { formatHex, parse } from '../color/culori'
 import { hexOf, type Hex } from '../color/convert'
+import type { Element } from './markup'
 import { placeOf, type Passage, type Span } from './passage'
 
-/** A color that somebody wrote: its value, its alpha in [0, 1], how it is written and where. */
+/**
+ * A color that somebody wrote: its value, its alpha in [0, 1], how it is written and where; and, where the numbers of a
+ * color matrix make it, which matrix, and whether in linear light.
+ */
 export interface Token {
   hex: Hex
   alpha: number
   text: string
   place: Span
+  made?: { by: Element; linear: boolean }
 }
 
 /**

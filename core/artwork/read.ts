@@ -6,6 +6,7 @@ import { embeddedIn } from './embedded'
 import { computedIn } from './filter'
 import { InkBook, type Met } from './inkbook'
 import { Inheritance, INITIAL, lookUp, type Inherited } from './inherit'
+import { madeBy } from './matrix'
 import { attributeOf, hrefId, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
 import { readPaint, type Paint } from './paint'
 import { part } from './passage'
@@ -46,13 +47,15 @@ const MOST_DRAWN = 400_000
 const MOST_STOPS = 100_000
 const FIRST_STOPS = 8
 const MOST_NOTES = 20
+/** How many elements around a primitive are asked what filters compute in: who says it says it there. */
+const NEAR = 8
 
 const brief = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text)
 
 /**
  * Follows the paint of a file as a renderer does: from the root through groups and uses to shapes, from their paints
  * to gradients, patterns, markers and filters. What is never reached paints nothing and is no ink. What only feeds a
- * computation (masks, clip paths, lights, what a color matrix changes) goes into a book of its own.
+ * computation (masks, clip paths, lights, what a color matrix changes or makes) goes into a book of its own.
  */
 class PaintWalk {
   readonly page = new InkBook()
@@ -280,7 +283,7 @@ class PaintWalk {
 
   /**
    * The floods of a filter are colors on the page, unless they are clear or a computation changes them; its lights
-   * only measure.
+   * only measure. What a color matrix makes by its numbers alone counts as computed: few look for a color there.
    */
   private filter(filter: Element): void {
     const computed = computedIn(filter)
@@ -290,7 +293,19 @@ class PaintWalk {
         if (computed.has(primitive)) this.computing(flood)
         else flood()
       } else if (LIGHTS.has(primitive.local)) this.computing(() => this.single(primitive, 'lighting-color', null))
+      const made = madeBy(primitive, this.isLinear(primitive))
+      if (made) this.computing(() => this.book.write(made, { painted: null }))
     }
+  }
+
+  /** Whether a primitive of a filter computes in linear light, as it does where nobody says otherwise. */
+  private isLinear(primitive: Element): boolean {
+    let at: Element | null = primitive
+    for (let n = 0; at && n < NEAR; n++, at = at.parent) {
+      const said = this.declared(at)['color-interpolation-filters']?.trim().toLowerCase()
+      if (said && said !== 'inherit') return said !== 'srgb'
+    }
+    return true
   }
 
   /** The shapes within a pattern, marker, mask or clip path, which inherit where they stand. */
@@ -381,7 +396,8 @@ export const readSvg = (source: string | Markup, also: readonly Also[] = []): Re
         ? 'A picture within the file is left as it is.'
         : `${left.pictures} pictures within the file are left as they are.`,
     )
-  if (left.computed) walk.notes.add('Masks, clip paths, lights and what a color matrix changes are left as they are.')
+  if (left.computed)
+    walk.notes.add('Masks, clip paths, lights and what a color matrix changes or makes are left as they are.')
   return {
     markup,
     inks: walk.page.inks,

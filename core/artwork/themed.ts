@@ -1,8 +1,7 @@
 import type { Hex } from '../color/convert'
-import { asVariable } from './paint'
 import { edited, type Edit } from './passage'
 import type { Ink, Reading } from './reading'
-import { addition, handEdits, type HandPaint } from './write'
+import { addition, following, handEdits, type HandPaint } from './write'
 
 /** A themed file: its text, and the custom properties its colors are now, by name. */
 export interface Themed {
@@ -56,7 +55,7 @@ export const themedSvg = (
     ]),
   )
   const edits: Edit[] = reading.inks.flatMap(ink => [
-    ...[...ink.tokens, ...ink.computed].map(token => ({ ...token.place, text: asVariable(token, used(colorOf(ink))) })),
+    ...[...ink.tokens, ...ink.computed].flatMap(token => following(token, used(colorOf(ink)), reading.markup.source)),
     ...ink.additions.map(each => addition(each, varOf(colorOf(ink)))),
   ])
   edits.push(...handEdits(reading, painted))

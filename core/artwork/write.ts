@@ -1,6 +1,7 @@
 import type { Hex } from '../color/convert'
 import { attributeOf, saidOf, SVG_NAMESPACE, type Element, type Markup } from './markup'
-import { asVariable, rewritten } from './paint'
+import { floodedBy, withConstants } from './matrix'
+import { asVariable, rewritten, type Token } from './paint'
 import { edited, type Edit, type Span } from './passage'
 import type { Addition, Ink, Reading } from './reading'
 
@@ -47,6 +48,16 @@ export const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandP
   })
 }
 
+/** How a color is written with another value. */
+const written = (token: Token, hex: Hex): string =>
+  token.made ? withConstants(token.text, hex, token.made.linear) : rewritten(token, hex)
+
+/** The edits by which a color follows a CSS variable. */
+export const following = (token: Token, variable: string, source: string): Edit[] =>
+  token.made
+    ? floodedBy(token.made, asVariable(token, variable), source)
+    : [{ ...token.place, text: asVariable(token, variable) }]
+
 /**
  * A place of the source that is written otherwise: always, where an ink becomes another color, or where a picture is
  * painted.
@@ -57,10 +68,9 @@ type Slot = Edit | (Span & ({ ink: number; text: (hex: Hex) => string } | { pict
 const slotsOf = ({ inks, pictures }: Reading, others: readonly Edit[]): Slot[] => {
   const slots: Slot[] = pictures.flatMap(({ places }, picture) => places.map(span => ({ ...span, picture })))
   inks.forEach(({ tokens, computed, additions }, ink) => {
-    for (const token of tokens)
-      slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => rewritten(token, hex) })
-    for (const token of computed)
-      slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => rewritten(token, hex) })
+    for (const all of [tokens, computed])
+      for (const token of all)
+        slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => written(token, hex) })
     for (const each of additions) slots.push({ ...addition(each, ''), ink, text: hex => addition(each, hex).text })
   })
   for (const edit of others) slots.push(edit)
@@ -176,7 +186,7 @@ export const screenSvg = ({ markup, inks, paints, pictures, pictureInks }: Readi
   const edits: Edit[] = []
   inks.forEach(({ tokens, additions, computed }, place) => {
     const variable = variableOf(place)
-    for (const token of [...tokens, ...computed]) edits.push({ ...token.place, text: asVariable(token, variable) })
+    for (const token of [...tokens, ...computed]) edits.push(...following(token, variable, markup.source))
     for (const each of additions) edits.push(addition(each, `var(${variable})`))
   })
   paints.forEach((places, index) => {

@@ -168,6 +168,49 @@ test('masks and lights are recolored where that is asked for, in the artwork alo
   await expect(page.getByTestId('tray')).toContainText('2 inks · 2 notes')
 })
 
+test('the color that a color matrix makes for a shadow is an ink where that is asked for: shown, sent, written as numbers', async ({
+  page,
+}) => {
+  const matrix = (rgb: string): string => `0 0 0 0 ${rgb.split(' ').join(' 0 0 0 0 ')} 0 0 0 1 0`
+  const poster =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 200"><filter id="f" x="-2" y="-1" width="5" height="3" color-interpolation-filters="sRGB">' +
+    `<feOffset in="SourceAlpha" dx="200"/><feColorMatrix values="${matrix('0.2 0.4 0.6')}"/></filter>` +
+    '<rect width="400" height="200" fill="#f4ead6"/><rect x="20" y="20" width="160" height="160" fill="#7a2f45" filter="url(#f)"/></svg>'
+  await newProject(page, 'Shadowed')
+  await startFrom(page, 'Artwork')
+  await page
+    .getByTestId('artwork-file')
+    .setInputFiles({ name: 'shadow.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(poster) })
+  await expect(page.getByTestId('report')).toContainText('color matrix')
+  await page.keyboard.press('3')
+  await page.getByRole('tab', { name: 'Inks' }).click()
+  const SHADE = '#336699'
+  await hasColor(page, [0.7, 0.5], SHADE)
+  await expect(lineOf(page, SHADE)).toHaveCount(0)
+  await page.getByTestId('also-computed').check()
+  await expect(lineOf(page, SHADE)).toBeVisible()
+  await page.getByRole('combobox', { name: `Where ${SHADE} goes` }).selectOption({ index: 0 })
+  await page.mouse.move(400, 20)
+  const [first = ''] = await bandColors(page)
+  await hasColor(page, [0.7, 0.5], first)
+  await saved(page)
+
+  await page.getByRole('button', { name: 'Hand over', exact: true }).click()
+  await showFiles(page)
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page
+      .getByRole('button', { name: /^Download/ })
+      .first()
+      .click(),
+  ])
+  const written = await readFile(await download.path(), 'utf8')
+  const numbers = [1, 3, 5].map(at =>
+    String(Math.round((parseInt(first.slice(at, at + 2), 16) / 255) * 10_000) / 10_000),
+  )
+  expect(written).toContain(`values="${matrix(numbers.join(' '))}"`)
+})
+
 test('where the server does not answer, nothing changes and it is said', async ({ page }) => {
   await given(page, 'Unanswered')
   await page.route('**/also', route => route.abort())

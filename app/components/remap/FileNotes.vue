@@ -17,8 +17,8 @@ const TITLES: Record<Also, { title: string; hint: string }> = {
     hint: 'Pictures that lie within the drawing are taken apart into inks of their own',
   },
   computed: {
-    title: 'Masks and lights',
-    hint: 'Colors of masks, clip paths, lights and color matrices are only measured; recolored, they change what is let through',
+    title: 'Masks, lights, matrices',
+    hint: 'Colors that masks, clip paths and lights measure by; recolored, they change what is let through. And colors a color matrix makes, as of shadows',
   },
 }
 const art = computed(() => painting.artwork)
