@@ -186,6 +186,39 @@ describe('the matching that keeps the picture', () => {
     expect(to(0)).toBe('s1')
     expect(to(0.4)).not.toBe('s1') // red and green mix to a brown that no swatch has
   })
+  /** Four things, each of one hue from dark to light, the steps of each beside the next. */
+  const painted = (mixed: number): { inks: InkArea[]; things: Hex[][] } => {
+    const things = [30, 120, 210, 300].map(h => [0.35, 0.47, 0.59, 0.71].map(l => hexOfLch({ l, c: 0.08, h })))
+    const inks = things.flatMap((steps, t) =>
+      steps.map((step, i) => {
+        const [next, beyond] = [steps[i + 1], things[t + 1]?.[i]]
+        return {
+          hex: step,
+          area: 1 / 16,
+          beside: [...(next ? [[next, 0.02, mixed] as const] : []), ...(beyond ? [[beyond, 0.05] as const] : [])],
+        }
+      }),
+    )
+    return { inks, things }
+  }
+  const swatchesOf = (hexes: readonly Hex[]): MatchSwatch[] =>
+    hexes.map((color, i) => ({ id: `s${i}`, hex: color, share: 1 / hexes.length }))
+  it('never parts lights and darks of one hue that are shaded into each other', () => {
+    const { inks, things } = painted(0.012)
+    for (const hexes of [
+      ['#1c1a2e', '#e07a5f', '#f4f1de'],
+      ['#0f6d5f', '#f2cc8f', '#81b29a'],
+      ['#101010', '#808080', '#f0f0f0'],
+    ]) {
+      const to = keepingMatch(inks, swatchesOf(hexes), { seed: 0, byHand: NOBODY })
+      // as long as twice as many groups are left as there are swatches, the steps beside each other go together
+      for (const steps of things) expect(new Set(steps.map(step => to.get(step))).size).toBeLessThanOrEqual(2)
+      const apart = keepingMatch(painted(0).inks, swatchesOf(hexes), { seed: 0, byHand: NOBODY })
+      const parts = (sent: ReadonlyMap<Hex, string>): number =>
+        things.reduce((sum, steps) => sum + new Set(steps.map(step => sent.get(step))).size, 0)
+      expect(parts(to)).toBeLessThan(parts(apart))
+    }
+  })
   it('sends every ink to a swatch, whatever the order of inks, and the same for the same seed', () =>
     fc.assert(
       fc.property(picture, scheme, fc.nat(5), (inks, swatches, seed) => {

@@ -12,23 +12,62 @@ import { improved, startsOf, type Search } from './search'
 const MOST_BLOCKS = 32
 /** So many searches that end at the same cost are enough. */
 const AGREED = 2
+/**
+ * Shading: from what part of the smaller on that mixes with the other, up to what step of lightness, how far apart in
+ * hue and strength, and from what darkest to what lightest. It is joined while so many groups are left for each swatch.
+ */
+const SHADED = { part: 0.1, step: 0.2, apart: 0.06, range: 0.5, left: 2 } as const
 /** How far a deal strays from the best. */
 const STRAY = 1.1
 
-/** Inks gathered by color, the largest first leading, wider and wider until they are few enough. */
-const blocksOf = ({ nodes }: InkGraph, free: readonly number[]): Block[] => {
+/**
+ * Lights and darks of one hue that pass into each other, as painted shading does, together, the largest of each leading:
+ * those first that mix most, until no more than `least` groups are left.
+ */
+const shadedOf = ({ nodes, edges }: InkGraph, order: readonly number[], least: number): number[][] => {
+  const groupOf = new Map(order.map(place => [place, [place]]))
+  const areaOf = (place: number): number => nodes[place]?.area ?? 0
+  const strongly = edges
+    .filter(({ lighter }) => Math.abs(lighter) <= SHADED.step)
+    .map(({ one, other, mixed }) => ({ one, other, part: mixed / Math.min(areaOf(one), areaOf(other)) }))
+    .filter(({ part }) => part >= SHADED.part)
+    .sort((one, other) => other.part - one.part)
+  const isKin = (one: number, other: number): boolean => {
+    const [a, b] = [nodes[one]?.lab, nodes[other]?.lab]
+    if (!a || !b) return false
+    return Math.hypot(a.a - b.a, a.b - b.b) <= SHADED.apart && Math.abs(a.l - b.l) <= SHADED.range
+  }
+  let left = order.length
+  for (const { one, other } of strongly) {
+    const [a, b] = [groupOf.get(one), groupOf.get(other)]
+    if (left <= least) break
+    if (!a || !b || a === b || !a.every(each => b.every(to => isKin(each, to)))) continue
+    const together = [...a, ...b].sort((p, q) => areaOf(q) - areaOf(p) || p - q)
+    for (const place of together) groupOf.set(place, together)
+    left--
+  }
+  return [...new Set(order.map(place => groupOf.get(place) ?? [place]))]
+}
+
+/**
+ * Inks as they go together: what is shaded into each other, and, where that is too many, gathered by color, the largest
+ * first leading, wider and wider until they are few enough.
+ */
+const blocksOf = (graph: InkGraph, free: readonly number[], least: number): Block[] => {
+  const { nodes } = graph
   const order = [...free].sort((one, other) => (nodes[other]?.area ?? 0) - (nodes[one]?.area ?? 0) || one - other)
-  let groups: number[][] = order.map(place => [place])
+  const shaded = shadedOf(graph, order, least)
+  let groups = shaded
   for (let reach = 0.02; groups.length > MOST_BLOCKS; reach *= 1.35) {
     groups = []
-    for (const place of order) {
-      const own = nodes[place]
+    for (const together of shaded) {
+      const own = nodes[together[0] as number]
       const near = groups.find(group => {
         const lead = nodes[group[0] as number]
         return own && lead && labDistance(own.lab, lead.lab) <= reach
       })
-      if (near) near.push(place)
-      else if (groups.push([place]) > MOST_BLOCKS) break
+      if (near) near.push(...together)
+      else if (groups.push([...together]) > MOST_BLOCKS) break
     }
   }
   const artworks = nodes[0]?.parts.length ?? 0
@@ -81,7 +120,7 @@ export const keepingMatch = (
       })
   })
   const free = nodes.flatMap(({ hex }, i) => (byHand.has(hex) ? [] : [i]))
-  const blocks = blocksOf(graph, free)
+  const blocks = blocksOf(graph, free, swatches.length * SHADED.left)
   if (!blocks.length) return targets
   const fits = fitsOf(blocks, swatches)
   const pairs = pairsOf(graph, blocks, swatches, heldAt, fits)

@@ -18,7 +18,7 @@ const TITLES: Record<Also, { title: string; hint: string }> = {
   },
   computed: {
     title: 'Masks, lights, matrices',
-    hint: 'Colors that masks, clip paths and lights measure by; recolored, they change what is let through. And colors a color matrix makes, as of shadows',
+    hint: 'Colors masks, clip paths and lights measure by, and what color matrices make, as of shadows; all change what is let through',
   },
 }
 const art = computed(() => painting.artwork)
