@@ -73,71 +73,85 @@ export const useProofs = defineStore('proofs', () => {
     bench: null,
     large: null,
   })
-  const shown = shallowRef<readonly Proof[]>([])
+  /** Whether there is room for two sheets beside each other. */
+  const roomy = ref(false)
   const pointed = shallowRef<Candidate | null>(null)
   /** The proof under the pointer, or with the focus, also once it is adopted and previews no more. */
   const under = shallowRef<Candidate | null>(null)
   /** The proof under the pointer as the sheet has it, with how it does. */
-  const judged = computed(() => shown.value.find(({ key }) => key === under.value?.key) ?? null)
+  const judged = computed(
+    () => [...main.shown.value, ...beside.shown.value].find(({ key }) => key === under.value?.key) ?? null,
+  )
   /** How the proof under the pointer does, in words. */
   const words = computed(() => (pointed.value && judged.value ? verdictWords(judged.value.verdict) : null))
   const marked = shallowRef<readonly Candidate[]>([])
   const comparing = ref(false)
 
   /** What a sheet offers, one by one as it is asked for. */
-  function* offered(now: Project): Generator<Candidate> {
-    if (sheet.value === 'harmonies')
+  function* offered(what: Sheet, now: Project): Generator<Candidate> {
+    if (what === 'harmonies')
       for (const kind of shownHarmonies(hidden.value)) yield inHarmony(now, kind, painting.known)
-    if (sheet.value === 'tones') for (const plan of TONE_PLANS) yield inTones(now, plan, painting.known)
-    if (sheet.value === 'variations')
+    if (what === 'tones') for (const plan of TONE_PLANS) yield inTones(now, plan, painting.known)
+    if (what === 'variations')
       for (let row = -REACH; row <= REACH; row++)
         for (let column = -REACH; column <= REACH; column++) yield varied(now, variation.value, column, row)
-    if (sheet.value === 'orders') yield* reordered(now, painting.inks, MOST_ORDERS)
+    if (what === 'orders') yield* reordered(now, painting.inks, MOST_ORDERS)
   }
 
-  let work = 0
-  /** Works the sheet out, as many proofs at a time as fit between two frames; a newer call takes over. */
-  const refresh = async (): Promise<void> => {
-    const own = ++work
-    const now = history.settled
-    if (!now || sheet.value === 'whole') {
-      shown.value = []
-      return
+  /** A sheet at work, of a kind that may change: its proofs, and all they depend on. */
+  const sheetOf = (kind: () => Sheet | null) => {
+    const what = computed(kind)
+    const shown = shallowRef<readonly Proof[]>([])
+    let work = 0
+    /** Works the sheet out, as many proofs at a time as fit between two frames; a newer call takes over. */
+    const refresh = async (): Promise<void> => {
+      const own = ++work
+      const now = history.settled
+      if (!now || what.value === null || what.value === 'whole') {
+        shown.value = []
+        return
+      }
+      const all = what.value === 'deals' ? await deals.candidates() : offered(what.value, now)
+      if (own !== work || !all) return
+      const next: Proof[] = []
+      const judge = (candidate: Candidate): void => {
+        const piece =
+          (byTurns.value ? painting.pieces[next.length % painting.pieces.length] : painting.piece) ?? painting.piece
+        if (!piece) return
+        const there = inLook(now, candidate.look)
+        const painted = painting.of(there)(piece.id)
+        const inks = files.files.get(piece.hash)?.inks ?? []
+        const verdict = verdictOf(inks, painted.colors, stateOf(there, inks, painted.colors))
+        next.push({ ...candidate, piece, ...painted, verdict })
+      }
+      const show = (): void => {
+        shown.value = [...next, ...shown.value.slice(next.length)]
+      }
+      if (!(await betweenFrames(all, judge, show, () => own === work))) return
+      shown.value = next.sort(ORDERED[first.value])
     }
-    const all = sheet.value === 'deals' ? await deals.candidates() : offered(now)
-    if (own !== work || !all) return
-    const next: Proof[] = []
-    const judge = (candidate: Candidate): void => {
-      const piece =
-        (byTurns.value ? painting.pieces[next.length % painting.pieces.length] : painting.piece) ?? painting.piece
-      if (!piece) return
-      const there = inLook(now, candidate.look)
-      const painted = painting.of(there)(piece.id)
-      const inks = files.files.get(piece.hash)?.inks ?? []
-      const verdict = verdictOf(inks, painted.colors, stateOf(there, inks, painted.colors))
-      next.push({ ...candidate, piece, ...painted, verdict })
-    }
-    const show = (): void => {
-      shown.value = [...next, ...shown.value.slice(next.length)]
-    }
-    if (!(await betweenFrames(all, judge, show, () => own === work))) return
-    shown.value = next.sort(ORDERED[first.value])
+    const asked = computed(
+      () =>
+        [
+          history.settled,
+          what.value,
+          hidden.value,
+          variation.value,
+          what.value === 'deals' && deals.current,
+          byTurns.value,
+          first.value,
+          painting.piece,
+          painting.inks,
+        ] as const,
+    )
+    return { what, shown, asked, refresh }
   }
-  /** All that a sheet depends on. */
-  const asked = computed(
-    () =>
-      [
-        history.settled,
-        sheet.value,
-        hidden.value,
-        variation.value,
-        sheet.value === 'deals' && deals.current,
-        byTurns.value,
-        first.value,
-        painting.piece,
-        painting.inks,
-      ] as const,
-  )
+  const main = sheetOf(() => sheet.value)
+  /** What stands beside it where there is room: what would be looked at next. */
+  const beside = sheetOf(() => {
+    if (!roomy.value || large.value || sheet.value === 'whole') return null
+    return sheet.value === 'harmonies' ? 'variations' : 'harmonies'
+  })
 
   /** Deals afresh, and shows it. */
   const deal = (): void => {
@@ -228,13 +242,13 @@ export const useProofs = defineStore('proofs', () => {
     first,
     large,
     sizes,
-    shown,
+    roomy,
+    main,
+    beside,
     words,
     pointed,
     marked,
     comparing,
-    asked,
-    refresh,
     deal,
     more,
     less,

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { isAccessible } from './accessible'
 import { leaveView, openView, VIEWS } from './views'
-import { openDemoCopy } from './workspace'
+import { bandColors, openDemoCopy } from './workspace'
 
 /* Every view, once each in every surround and size: for readers of screens, for fingers, and nothing cut or off the edge. */
 
@@ -149,6 +149,20 @@ test('at 2560 by 1440 the room is used: as many proofs at once, all ribbons labe
   expect(bench?.width).toBeGreaterThan(800)
   const proofs = page.getByTestId('proofs').getByTestId('proof').or(page.locator('[data-proof]'))
   await expect(proofs.nth(8)).toBeInViewport()
+  const beside = page.getByTestId('proofs-beside')
+  await expect(beside.locator('[data-proof]')).toHaveCount(25)
+  await expect(beside.locator('[data-proof]').last()).toBeInViewport({ ratio: 0.99 })
+  const band = await bandColors(page)
+  await beside.locator('[data-proof]').nth(3).hover()
+  await expect.poll(() => bandColors(page)).not.toEqual(band)
+  await page.getByRole('tab', { name: 'Variations' }).click()
+  await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(25)
+  await expect(beside.getByTestId('harmony-triadic')).toBeInViewport()
+  await expect.poll(() => bandColors(page)).toEqual(band)
+  await beside.getByTestId('harmony-triadic').getByRole('button').first().click()
+  await expect.poll(() => bandColors(page)).not.toEqual(band)
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await expect(beside).toHaveCount(0)
 })
 
 test('an ink of the ribbons, however little it covers, is 24 pixels high where it is pointed at or has the focus', async ({

@@ -173,7 +173,8 @@ test('the color that a color matrix makes for a shadow is an ink where that is a
 }) => {
   const matrix = (rgb: string): string => `0 0 0 0 ${rgb.split(' ').join(' 0 0 0 0 ')} 0 0 0 1 0`
   const poster =
-    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 200"><filter id="f" x="-2" y="-1" width="5" height="3" color-interpolation-filters="sRGB">' +
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 200">' +
+    '<filter id="f" x="-2" y="-1" width="5" height="3" color-interpolation-filters="sRGB">' +
     `<feOffset in="SourceAlpha" dx="200"/><feColorMatrix values="${matrix('0.2 0.4 0.6')}"/></filter>` +
     '<rect width="400" height="200" fill="#f4ead6"/>' +
     '<rect x="20" y="20" width="160" height="160" fill="#7a2f45" filter="url(#f)"/></svg>'

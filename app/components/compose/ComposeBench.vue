@@ -22,8 +22,16 @@ const range = computed(() => (harmony.value && history.document?.derived ? SPREA
 /** Under this height of the bench the dial folds by itself, and the bench scrolls as one. */
 const LOW = 600
 const bench = useTemplateRef<HTMLElement>('bench')
-const { height } = useElementSize(() => bench.value?.parentElement ?? null)
+const { width, height } = useElementSize(() => bench.value?.parentElement ?? null)
 const low = computed(() => height.value > 0 && height.value < LOW)
+/** From this size of the bench on two sheets stand beside each other. */
+const ROOMY = { width: 960, height: 960 } as const
+watchEffect(() => {
+  proofs.roomy = width.value >= ROOMY.width && height.value >= ROOMY.height
+})
+onUnmounted(() => {
+  proofs.roomy = false
+})
 const foldedHigh = useLocalStorage('plumbago dial folded', false)
 const foldedLow = useLocalStorage('plumbago dial folded where it is low', true)
 const folded = computed({
@@ -174,6 +182,9 @@ useShortcuts({
       </button>
     </div>
     <LazyWholeScheme v-if="proofs.sheet === 'whole'" />
+    <div v-else-if="!proofs.large && proofs.beside.what" class="grid min-h-0 grid-cols-2 gap-6">
+      <ProofSheet /><ProofSheet beside />
+    </div>
     <ProofSheet v-else-if="!proofs.large" :flowing="low" />
     <span v-else />
     <TrailStrip />

@@ -15,12 +15,18 @@ const VARIED = 2 * REACH + 1
 
 /**
  * A grid of live proofs of one kind, in the shape of their artwork, with what can be set for it. In the bench, or laid
- * over stage and bench, where the one pointed at is enlarged; `flowing` leaves the scrolling to what it stands in.
+ * over stage and bench, where the one pointed at is enlarged; `flowing` leaves the scrolling to what it stands in;
+ * `beside` is the second of two, which goes by what is set for the first.
  */
-const { large = false, flowing = false } = defineProps<{ large?: boolean; flowing?: boolean }>()
+const {
+  large = false,
+  flowing = false,
+  beside = false,
+} = defineProps<{ large?: boolean; flowing?: boolean; beside?: boolean }>()
 const history = useHistory()
 const painting = usePainting()
 const proofs = useProofs()
+const own = computed(() => (beside ? proofs.beside : proofs.main))
 const deals = useDeals()
 const room = useTemplateRef<HTMLElement>('room')
 const grid = useTemplateRef<HTMLElement>('grid')
@@ -30,14 +36,14 @@ const { width, height } = useElementSize(room)
 const LEAST = { bench: 100, large: 120 } as const
 const where = computed(() => (large ? 'large' : 'bench'))
 const ratio = computed(() => {
-  const all = proofs.shown.map(({ piece }) => piece.width / piece.height)
+  const all = own.value.shown.map(({ piece }) => piece.width / piece.height)
   return Math.min(3, Math.max(0.3, all.length ? Math.max(...all) : 1))
 })
 const fitted = computed(() =>
   fittedSize(
     { width: width.value, height: flowing ? 0 : height.value },
     {
-      count: proofs.shown.length,
+      count: own.value.shown.length,
       ratio: ratio.value,
       columns: fixed.value,
       least: LEAST[where.value],
@@ -45,9 +51,9 @@ const fitted = computed(() =>
   ),
 )
 /** How many stand in a row where that is fixed. */
-const fixed = computed(() => (proofs.sheet === 'variations' ? VARIED : undefined))
+const fixed = computed(() => (own.value.what === 'variations' ? VARIED : undefined))
 const size = computed(() => {
-  const wanted = proofs.sizes[where.value]
+  const wanted = beside ? null : proofs.sizes[where.value]
   return wanted === null ? fitted.value : sizeInRow(wanted, width.value, ratio.value, fixed.value ?? 1)
 })
 const tile = computed(() => tileOf(size.value, ratio.value))
@@ -73,22 +79,22 @@ const enlarge = (proof: Proof | null, place: HTMLElement | null): void => {
   enlarged.value = { proof, left: `${left}px`, top: `${top}px`, width: `${wide}px` }
 }
 watch(
-  () => proofs.shown,
+  () => own.value.shown,
   () => {
     enlarged.value = null
   },
 )
 const now = computed(() => history.settled && lookOf(history.settled))
 const isCurrent = (key: string, look: object): boolean =>
-  proofs.sheet === 'harmonies'
+  own.value.what === 'harmonies'
     ? history.settled?.derived === true && history.settled.harmony.kind === key
-    : proofs.sheet === 'tones'
+    : own.value.what === 'tones'
       ? history.settled?.derived === true && history.settled.harmony.plan === key
       : equal(look, now.value)
 
 watch(
-  () => proofs.asked,
-  () => void proofs.refresh(),
+  () => own.value.asked,
+  () => void own.value.refresh(),
   { immediate: true },
 )
 onUnmounted(() => proofs.point(null))
@@ -108,7 +114,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
 <template>
   <div class="grid gap-1.5" :class="flowing ? '' : 'h-full min-h-0 grid-rows-[auto_minmax(0,1fr)]'">
     <div class="flex min-h-7 flex-wrap items-center gap-x-2 gap-y-0.5">
-      <template v-if="proofs.sheet === 'harmonies'">
+      <template v-if="own.what === 'harmonies'">
         <PopOver :title="`Show ${HARMONIES.length - proofs.hidden.length} of ${HARMONIES.length}`">
           <label v-for="kind in HARMONIES" :key="kind" class="flex min-h-7 items-center gap-2 px-2 hover:bg-hover"
             ><input type="checkbox" :checked="!proofs.hidden.includes(kind)" @change="toggle(kind)" /><span
@@ -126,7 +132,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           Gathered: a harmony derives a new scheme from its base; what is locked stays.
         </p>
       </template>
-      <template v-else-if="proofs.sheet === 'variations'">
+      <template v-else-if="own.what === 'variations'">
         <label class="flex items-center gap-1 text-caption"
           >Turn by<NumberField
             class="w-11"
@@ -156,7 +162,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           />%</label
         >
       </template>
-      <template v-else-if="proofs.sheet === 'deals'">
+      <template v-else-if="own.what === 'deals'">
         <button
           class="control"
           :title="withKey('New companions for what is not locked; without a lock the base is held', 'deal')"
@@ -181,11 +187,14 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           ><input v-model="deals.within" type="checkbox" />In this harmony</label
         >
       </template>
-      <p v-else-if="proofs.sheet === 'tones'" class="text-caption text-quiet">
+      <p v-else-if="own.what === 'tones'" class="min-w-0 grow basis-24 truncate text-caption text-quiet">
         How light and strong the swatches are, in this harmony.
       </p>
-      <p v-else class="text-caption text-quiet">The same swatches, coloring other parts.</p>
+      <p v-else class="min-w-0 grow basis-24 truncate text-caption text-quiet">
+        The same swatches, coloring other parts.
+      </p>
       <label
+        v-if="!beside"
         class="ml-auto flex shrink-0 items-center gap-1 text-caption"
         title="Best: those that do best in the artwork by edges, lettering, accent, swatches in use, color-blind readers"
         >First<SelectField
@@ -195,12 +204,12 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           :choices="PROOFS_FIRST.map(value => ({ value, title: value }))"
       /></label>
       <label
-        v-if="painting.pieces.length > 1"
+        v-if="painting.pieces.length > 1 && !beside"
         class="flex shrink-0 items-center gap-1 text-caption"
         title="Show all artwork by turns"
         ><input v-model="proofs.byTurns" type="checkbox" />All artwork</label
       >
-      <label class="flex shrink-0 items-center gap-1 text-caption" title="How large the proofs are"
+      <label v-if="!beside" class="flex shrink-0 items-center gap-1 text-caption" title="How large the proofs are"
         >Size<input
           type="range"
           class="slide w-16"
@@ -213,7 +222,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           @input="resize"
       /></label>
       <button
-        v-if="proofs.sizes[where] !== null"
+        v-if="proofs.sizes[where] !== null && !beside"
         class="control bare small px-1! text-caption"
         title="As large as they fit"
         @click="proofs.sizes = { ...proofs.sizes, [where]: null }"
@@ -222,41 +231,37 @@ const step = (change: Partial<typeof proofs.variation>): void => {
       </button>
     </div>
     <div ref="room" class="relative min-h-0 min-w-0">
-      <FirstHint v-if="!large" hint="proofs" class="absolute right-2 top-2">
+      <FirstHint v-if="!large && !beside" hint="proofs" class="absolute right-2 top-2">
         Point at a proof to see it on the stage; a click adopts it. Go through many: Undo and the trail bring all of
         them back.
       </FirstHint>
       <ul
-        v-if="proofs.shown.length"
+        v-if="own.shown.length"
         ref="grid"
         v-one-stop="{ of: '[data-proof]' }"
         data-previews
         class="grid content-start justify-between gap-1.5"
         :class="{ 'h-full snap-y snap-proximity overflow-y-auto *:snap-start': !flowing }"
         :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, ${tile.width}px))` }"
-        :aria-label="`Proofs: ${proofs.sheet}`"
-        data-test="proofs"
+        :aria-label="`Proofs: ${own.what}`"
+        :data-test="beside ? 'proofs-beside' : 'proofs'"
       >
         <ProofTile
-          v-for="(proof, i) in proofs.shown"
+          v-for="(proof, i) in own.shown"
           :key="i"
           :proof="proof"
           :height="tile.picture"
           :current="isCurrent(proof.key, proof.look)"
           :data-test="
-            proofs.sheet === 'harmonies'
-              ? `harmony-${proof.key}`
-              : proofs.sheet === 'tones'
-                ? `tones-${proof.key}`
-                : undefined
+            own.what === 'harmonies' ? `harmony-${proof.key}` : own.what === 'tones' ? `tones-${proof.key}` : undefined
           "
           @over="enlarge"
         />
       </ul>
-      <p v-else-if="proofs.sheet === 'deals' && deals.problem" class="flex items-center gap-2" role="alert">
-        ▲ It could not be dealt: {{ deals.problem }}<button class="control" @click="proofs.refresh()">Try again</button>
+      <p v-else-if="own.what === 'deals' && deals.problem" class="flex items-center gap-2" role="alert">
+        ▲ It could not be dealt: {{ deals.problem }}<button class="control" @click="own.refresh()">Try again</button>
       </p>
-      <p v-else-if="proofs.sheet === 'deals'" class="text-quiet" role="status">
+      <p v-else-if="own.what === 'deals'" class="text-quiet" role="status">
         {{
           deals.isHeld
             ? 'Every swatch is locked. Unlock those that are to be dealt (L on the band), then deal: D.'
