@@ -112,7 +112,13 @@ export const useReview = (token: string) => {
     await load()
     if (!gone.value) news.listen()
   })
+  const artworkOf = (key: string) => page.value?.artwork.find(each => each.key === key)
+  /** The name of the colorway that is chosen, as long as one is. */
+  const chosenName = computed(() => page.value?.looks.find(({ key }) => key === page.value?.choice?.look)?.name)
 
-  return { server, talk, page, gone, problem, live, own, said, load, draftOf, setDraft, say, choose }
+  return {
+    ...{ server, talk, page, gone, problem, live, own, said, chosenName },
+    ...{ load, draftOf, setDraft, say, choose, artworkOf },
+  }
 }
 export type ReviewAtHand = ReturnType<typeof useReview>

@@ -24,6 +24,12 @@ import type { PackedTrail } from '../../core/document/trail'
 import type { Wanted } from '../../core/handover/wanted'
 import type { Save } from '../../core/history/saving'
 
+/**
+ * In what other way a file is read: a drawing with what is recolored besides the colors on its page, or a picture as
+ * made of something else, or of other inks.
+ */
+export type Anew = { also: readonly Also[] } | { manner: Manner; inks?: readonly string[] | undefined }
+
 /** What the list of projects shows of each. */
 export interface ProjectCard {
   id: string
@@ -232,10 +238,8 @@ export const useServer = () => ({
   /** A picture of the artwork, as it is shown on the stage. */
   stagePicture: (hash: string) => bytes(`artwork/${hash}/stage`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
-  readAgain: (hash: string, also: readonly Also[], signal?: AbortSignal) =>
-    json<ArtworkFile>('POST', `artwork/${hash}/also`, { also }, signal),
-  madeOf: (hash: string, manner: Manner, inks?: readonly string[], signal?: AbortSignal) =>
-    json<ArtworkFile>('POST', `artwork/${hash}/manner`, { manner, inks }, signal),
+  readAnew: (hash: string, how: Anew, signal?: AbortSignal) =>
+    json<ArtworkFile>('POST', `artwork/${hash}/${'also' in how ? 'also' : 'manner'}`, how, signal),
   picturesWithin: (hash: string) => bytes(`artwork/${hash}/pictures`),
   addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) =>
     json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),

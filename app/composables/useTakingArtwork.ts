@@ -1,7 +1,6 @@
 import { missingIn } from '../../core/artwork/missing'
-import type { Also } from '../../core/artwork/reading'
 import type { Artwork } from '../../core/document/artwork'
-import type { Manner } from '../../core/raster/manner'
+import type { Anew } from './useServer'
 
 /** What there is to say about a file: what one sees in the picture, and, technically, what was taken out where. */
 export interface Said {
@@ -37,24 +36,12 @@ export const useTakingArtwork = () => {
     }
   }
 
-  /** Recolors of a drawing besides the colors on its page what is asked for; new inks are matched. */
-  const readAgain = async (art: Artwork, also: readonly Also[], signal?: AbortSignal): Promise<void> => {
+  /** Has artwork read in another way; inks that were not there are matched. */
+  const readAnew = async (art: Artwork, how: Anew, signal?: AbortSignal): Promise<void> => {
     const here = session.still()
-    const kept = await files.readAgain(art.hash, also, signal)
+    const kept = await files.readAnew(art.hash, how, signal)
     if (here() && !signal?.aborted) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
   }
 
-  /** Takes a picture as made of something else, or of other inks; those that were not there are matched. */
-  const takeAs = async (
-    art: Artwork,
-    manner: Manner,
-    inks?: readonly string[],
-    signal?: AbortSignal,
-  ): Promise<void> => {
-    const here = session.still()
-    const kept = await files.takeAs(art.hash, manner, inks, signal)
-    if (here() && !signal?.aborted) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
-  }
-
-  return { addArtwork, readAgain, takeAs }
+  return { addArtwork, readAnew }
 }

@@ -1,7 +1,6 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { readyInkMap, unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
-import type { Also } from '../../core/artwork/reading'
 import type { ArtworkFile } from '../../core/document/artwork'
 import type { AreaPaint } from '../../core/painting/areas'
 import type { Painted } from '../../core/painting/painting'
@@ -10,6 +9,7 @@ import type { Manner } from '../../core/raster/manner'
 import type { Row } from '../../core/raster/paint'
 import { drawings } from '~/artwork/drawing'
 import type { ArtworkKind } from '~/artwork/kind'
+import type { Anew } from '~/composables/useServer'
 import { inFullSize, picturesOf } from '~/artwork/picture'
 import type { ArtworkDesk, ScreenArtwork } from '~/workers/artwork.worker'
 import { deskOf } from '~/workers/desk'
@@ -175,25 +175,9 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return kept
   }
 
-  /**
-   * Has a drawing read again, with what is recolored besides the colors on the page; it is kept under a hash of its
-   * own.
-   */
-  const readAgain = async (hash: string, also: readonly Also[], signal?: AbortSignal): Promise<ArtworkFile> => {
-    const kept = await server.readAgain(hash, also, signal)
-    keep(kept)
-    await open(kept.hash)
-    return kept
-  }
-
-  /** Has a picture taken apart as made of something else, or of other inks; it is kept under a hash of its own. */
-  const takeAs = async (
-    hash: string,
-    manner: Manner,
-    inks?: readonly string[],
-    signal?: AbortSignal,
-  ): Promise<ArtworkFile> => {
-    const kept = await server.madeOf(hash, manner, inks, signal)
+  /** Has a file read in another way; it is kept under a hash of its own. */
+  const readAnew = async (hash: string, how: Anew, signal?: AbortSignal): Promise<ArtworkFile> => {
+    const kept = await server.readAnew(hash, how, signal)
     keep(kept)
     await open(kept.hash)
     return kept
@@ -263,8 +247,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
       paintPart,
       paintPictures,
       add,
-      readAgain,
-      takeAs,
+      readAnew,
       write,
       pack,
       letGo,

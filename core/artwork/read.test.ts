@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
 import { renderSvg } from '../../render/resvg'
+import type { Pixels } from '../picture/pixels'
 import { measure } from './measure'
 import { cleanSvg } from './clean'
 import { readSvg } from './read'
@@ -271,9 +272,9 @@ describe('reading inks', () => {
       ['its numbers are none', PLAIN.replace('0.2', 'red')],
     ])('is none where %s', (_why, values) => expect(readSvg(shadow(S_RGB, values), ['computed']).inks).toHaveLength(1))
     it.each([
-      ['', ' in linear light'],
-      [S_RGB, ''],
-    ])('looks as before where it follows a variable%2$s', async attributes => {
+      ['', 'in linear light'],
+      [S_RGB, 'in sRGB'],
+    ])('looks as before where it follows a variable (%#)', async attributes => {
       const source = shadow(attributes, PLAIN)
       const themed = themedSvg(
         readSvg(source, ['computed']),
@@ -282,10 +283,16 @@ describe('reading inks', () => {
       )
       const shown = themed.text.replace(/var\(--[\w-]+, (#[\da-f]{6})\)/g, '$1').replace(/<style>.*?<\/style>/, '')
       expect(shown).toContain('<feFlood flood-color="#')
-      const [one, other] = [await renderSvg(source, 40), await renderSvg(shown, 40)]
+      const view = { side: 'width', pixels: 40, crisp: false } as const
+      const [one, other] = [await renderSvg(source, view), await renderSvg(shown, view)]
       expect(one.data.some(value => value > 0 && value < 255)).toBe(true)
-      for (let i = 0; i < one.data.length; i++)
-        expect(Math.abs((one.data[i] as number) - (other.data[i] as number))).toBeLessThanOrEqual(2)
+      // as they cover; linear light is rounded to eight bits on the way, which the darks show
+      const covered = ({ data }: Pixels): number[] =>
+        [...data].map((value, i) => (i % 4 === 3 ? value : (value * (data[i - (i % 4) + 3] as number)) / 255))
+      const [before, after] = [covered(one), covered(other)]
+      const off = before.map((value, i) => Math.abs(value - (after[i] as number)))
+      expect(Math.max(...off)).toBeLessThanOrEqual(6)
+      expect(off.reduce((sum, each) => sum + each, 0) / off.length).toBeLessThan(0.4)
     })
   })
 

@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { hsbOf, labOf } from '../../core/color/convert'
 import { angleOf } from '../../core/color/wheel'
-import { bandColors, dragTo, newProject, openDemoCopy, saved, stageColors } from './workspace'
+import { bandColors, dragTo, newProject, openDemoCopy, restingColors, saved, stageColors } from './workspace'
 
 const swatch = (page: Page, place: number): Locator => page.getByTestId('swatch').nth(place)
 const card = (page: Page): Locator => page.getByTestId('swatch-card')
@@ -41,7 +41,7 @@ test.describe('the swatch card', () => {
     await expect(card(page)).toContainText('Plain conversion')
     await set('Black', '100')
     await expect.poll(color).toBe('#000000')
-    const stage = await stageColors(page)
+    const stage = await restingColors(page)
     await card(page).getByRole('radio', { name: 'hsb' }).click()
     const slider = card(page).getByRole('slider', { name: 'Brightness' })
     await slider.focus()
@@ -200,7 +200,7 @@ test('a project without artwork shows its scheme on stand-ins, which go when art
   await page.keyboard.press('2')
   await expect(page.getByTestId('stage')).toContainText('a stand-in until there is artwork')
   await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible()
-  const before = await stageColors(page)
+  const before = await restingColors(page)
   expect(before.length).toBeGreaterThan(5)
   await page.getByTestId('harmony-triadic').getByRole('button').first().click()
   await expect.poll(() => stageColors(page)).not.toEqual(before)

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { contrastOf } from '../../core/color/contrast'
 import { exactly, finding, goTo, labelIn } from './label'
-import { bandColors, newProject, openDemoCopy, saved, stageColors } from './workspace'
+import { bandColors, newProject, openDemoCopy, restingColors, saved, stageColors } from './workspace'
 
 /* What would go wrong with a scheme in use, and the mending. */
 
@@ -14,7 +14,7 @@ test('lettering that cannot be read is found, shown where, its mending previewed
   await expect(letters).toContainText('cannot be read')
   await expect(letters.getByRole('img', { name: 'serious' })).toBeVisible()
   await expect(page.getByTestId('serious-count')).toContainText('▲')
-  const [band, stage] = [await bandColors(page), await stageColors(page)]
+  const [band, stage] = [await bandColors(page), await restingColors(page)]
   await letters.getByRole('button', { name: /^Show where/ }).focus()
   await expect.poll(() => stageColors(page)).not.toEqual(stage)
   const fix = letters.getByTestId('fix').first()

@@ -2,7 +2,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import { hsbOf, lchOf } from '../../core/color/convert'
 import { deltaE, okDistance } from '../../core/color/difference'
 import { angleOf } from '../../core/color/wheel'
-import { bandColors, dragTo, openDemoCopy, saved, stageColors } from './workspace'
+import { bandColors, dragTo, openDemoCopy, restingColors, saved, stageColors } from './workspace'
 
 test.beforeEach(async ({ page }) => {
   await openDemoCopy(page)
@@ -45,7 +45,7 @@ test('every harmony derives another scheme, shown in the artwork at once; those 
     'square',
     'analogous with accent',
   ]) {
-    const before = await stageColors(page)
+    const before = await restingColors(page)
     await page.getByTestId(`harmony-${kind}`).getByRole('button').first().click()
     await expect.poll(() => stageColors(page)).not.toEqual(before)
     seen.add((await bandColors(page)).join())
@@ -255,7 +255,7 @@ test('companions are dealt for what is not locked; earlier deals come back; the 
 test('other orders of assignment color the artwork otherwise with the same swatches; all artwork is shown by turns', async ({
   page,
 }) => {
-  const [before, stage] = [await bandColors(page), await stageColors(page)]
+  const [before, stage] = [await bandColors(page), await restingColors(page)]
   await page.getByRole('tab', { name: 'Orders' }).click()
   await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(24)
   await page.getByLabel('All artwork').check()

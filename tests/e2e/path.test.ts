@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
-import { bandColors, dragTo, middleOf, saved, stageColors } from './workspace'
+import { bandColors, dragTo, middleOf, restingColors, saved, stageColors } from './workspace'
 import { showFiles } from './label'
 
 test('from the demo to recolored artwork: base, harmony, exchange, reload, download', async ({ page }) => {
@@ -25,7 +25,7 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   await page.locator(`a[href="/project/${id}/compose"]`).click() // other tests make copies of it too
   await expect(page.getByTestId('artwork')).toBeVisible()
   await expect.poll(() => stageColors(page)).not.toEqual([]) // it is drawn once it has been read
-  const before = await stageColors(page)
+  const before = await restingColors(page)
 
   await page.keyboard.press('1')
   await page.getByTestId('base-field').fill('C8553D')
@@ -42,11 +42,11 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   await page.getByRole('button', { name: 'Remap', exact: true }).click()
   await page.mouse.move(400, 20)
   await expect(page.getByTestId('ribbons')).toBeVisible()
-  const matched = await stageColors(page)
+  const matched = await restingColors(page)
   await dragTo(page, await middleOf(page, '[data-swatch=s1]'), await middleOf(page, '[data-swatch=s3]'))
   await page.mouse.move(400, 20) // a pointer over a swatch would spotlight it
   await expect.poll(() => stageColors(page)).not.toEqual(matched)
-  const exchanged = await stageColors(page)
+  const exchanged = await restingColors(page)
   await saved(page)
 
   await page.reload()

@@ -4,14 +4,14 @@ import { deltaE } from '../../core/color/difference'
 import { labOf } from '../../core/color/convert'
 import { palette, photo, plain } from './pictures'
 import {
+  OURS,
   bandColors,
   bring,
   dragTo,
   newProject,
   openDemoCopy,
-  OURS,
+  restingColors,
   saved,
-  stageColors,
   startFrom,
   type FileLike,
 } from './workspace'
@@ -266,13 +266,13 @@ test('several pictures lie on a board, each with its scheme in the artwork, and 
   for (const title of ['Harbor at dusk', 'Folded kite fabric', 'Weathered hull', 'All together'])
     await expect(strip(page, title).locator('i')).toHaveCount(5)
 
-  const [before, worn] = [await bandColors(page), await stageColors(page)]
+  const [before, worn] = [await bandColors(page), await restingColors(page)]
   await page.getByTestId('use-Weathered hull').hover()
   await expect(page.getByTestId('live')).toBeVisible() // what passes by is painted over the artwork's own shapes
   expect(await bandColors(page)).not.toEqual(before)
   await page.getByTestId('stage').hover()
   await expect(page.getByTestId('live')).toHaveCount(0)
-  expect(await stageColors(page)).toEqual(worn)
+  expect(await restingColors(page)).toEqual(worn)
   expect(await bandColors(page)).toEqual(before)
   await page.getByTestId('use-All together').click()
   await expect

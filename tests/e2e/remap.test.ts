@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bandColors, dragTo, middleOf, openDemoCopy, paintOf, saved, stageColors } from './workspace'
+import { bandColors, dragTo, middleOf, openDemoCopy, paintOf, restingColors, saved, stageColors } from './workspace'
 
 const INK = '#222a52'
 const LIGHTHOUSE = '#lighthouse rect'
@@ -53,7 +53,7 @@ test('a click selects, the bar below sends, leaves and matches again; Escape cal
   await bar.getByRole('button', { name: 'Clear' }).click()
   await expect(bar).toBeHidden()
   await aside(page)
-  const before = await stageColors(page)
+  const before = await restingColors(page)
   const [from, to] = [await middleOf(page, `[data-ink="${INK}"]`), await middleOf(page, '[data-swatch=s4]')]
   await page.mouse.move(from.x, from.y)
   await page.mouse.down()
@@ -111,7 +111,7 @@ test('the keyboard sends an ink, leaves it as is, and exchanges swatches', async
   await page.getByRole('menuitem', { name: 'Leave as is' }).press('Enter')
   await expect.poll(() => label(page)).toContain('left as is')
   await aside(page)
-  const before = await stageColors(page)
+  const before = await restingColors(page)
   await page.locator('[data-swatch=s1]').focus()
   await page.keyboard.press('Enter')
   await page
@@ -148,7 +148,7 @@ test('holding O shows the original; a divider shows both and is moved by pointer
 })
 
 test('pointing at an ink spotlights it; pointing at the artwork lights its ink', async ({ page }) => {
-  const worn = await stageColors(page)
+  const worn = await restingColors(page)
   await ink(page, '#f8ead0').hover()
   await expect
     .poll(async () => {
@@ -167,7 +167,7 @@ test('pointing at an ink spotlights it; pointing at the artwork lights its ink',
 test('matching by another strategy is previewed, a deal is dealt afresh, and all can turn to the base', async ({
   page,
 }) => {
-  const before = await stageColors(page)
+  const before = await restingColors(page)
   const match = page.getByRole('radiogroup', { name: 'Matching' })
   await expect(match.getByRole('radio', { name: 'picture' })).toBeChecked()
   await expect(page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'held' })).toBeChecked()
@@ -178,7 +178,7 @@ test('matching by another strategy is previewed, a deal is dealt afresh, and all
   await match.getByRole('radio', { name: 'area' }).click()
   await aside(page)
   await expect.poll(() => stageColors(page)).not.toEqual(before)
-  const byArea = await stageColors(page)
+  const byArea = await restingColors(page)
   await page.keyboard.press('d')
   await expect.poll(() => stageColors(page)).not.toEqual(byArea)
   await match.getByRole('radio', { name: 'turn' }).click()
@@ -199,14 +199,14 @@ test('the hold goes from the exact swatches to the light of the picture; what is
   await page.getByRole('button', { name: 'Remap', exact: true }).click()
   await expect(page.getByTestId('ribbons')).toBeVisible()
   const atRest = await lost()
-  const rest = await stageColors(page)
+  const rest = await restingColors(page)
   await hold.fill('100')
   await hold.press('Enter')
   await expect.poll(lost).toBeGreaterThan(atRest)
   await hold.blur()
   await aside(page)
   const exact = new Set(await bandColors(page))
-  const inExact = await stageColors(page)
+  const inExact = await restingColors(page)
   expect(inExact.filter(color => exact.has(color)).length).toBeGreaterThan(
     rest.filter(color => exact.has(color)).length,
   )
@@ -252,7 +252,7 @@ test('one group is shaded in its own way, previewed when pointed at, and led by 
   await page.locator('[data-swatch=s2]').click()
   const group = page.getByTestId('group')
   await aside(page)
-  const before = await stageColors(page)
+  const before = await restingColors(page)
   await group.getByRole('radio', { name: 'Stepped' }).hover()
   await expect.poll(() => stageColors(page)).not.toEqual(before)
   await aside(page)
@@ -261,7 +261,7 @@ test('one group is shaded in its own way, previewed when pointed at, and led by 
   await aside(page)
   const swatch = rgb((await page.locator('[data-swatch-id=s2]').getAttribute('data-hex')) ?? '')
   await expect
-    .poll(async () => (await stageColors(page)).filter(color => rgb(color) === swatch).length)
+    .poll(async () => (await restingColors(page)).filter(color => rgb(color) === swatch).length)
     .toBe((await groupOf(page, await nameOf(page, 's2'))).length)
   await group.getByRole('radio', { name: 'As all' }).click()
   await group.locator('[data-choice]').last().click()
@@ -278,7 +278,7 @@ test('shading and what is left are kept, and all artwork follows the one remappi
   await ink(page).click()
   await page.getByRole('button', { name: 'Leave as is' }).click()
   await aside(page)
-  const flat = await stageColors(page)
+  const flat = await restingColors(page)
   await saved(page)
   await page.reload()
   await expect.poll(() => stageColors(page)).toEqual(flat)
@@ -323,7 +323,7 @@ test('nine turns and nine brightnesses of the result are previewed as proofs, ta
   page,
 }) => {
   await page.getByRole('tab', { name: 'Whole artwork' }).click()
-  const [band, stage] = [await bandColors(page), await stageColors(page)]
+  const [band, stage] = [await bandColors(page), await restingColors(page)]
   const proofs = page.getByTestId('whole-proof')
   await expect(proofs).toHaveCount(18)
   await expect(async () => {
@@ -353,21 +353,21 @@ test('the result is adjusted as a whole without a change of the scheme, and the 
   await page.getByRole('tab', { name: 'Whole artwork' }).click()
   const scheme = (): Promise<string[]> =>
     page.getByTestId('swatch').evaluateAll(all => all.map(each => (each as HTMLElement).dataset.hex ?? ''))
-  const [colors, swatches] = [await stageColors(page), await scheme()]
+  const [colors, swatches] = [await restingColors(page), await scheme()]
   await page.getByLabel('Turn in degrees').fill('40')
   await page.getByLabel('Turn in degrees').press('Enter')
   await expect.poll(() => stageColors(page)).not.toEqual(colors)
   expect(await scheme()).toEqual(swatches)
-  const adjusted = await stageColors(page)
+  const adjusted = await restingColors(page)
   await page.getByRole('button', { name: 'Adopt into scheme' }).click()
   await expect.poll(scheme).not.toEqual(swatches)
   await expect(page.getByLabel('Turn in degrees')).toHaveValue('0')
-  expect(await stageColors(page)).toEqual(adjusted)
+  expect(await restingColors(page)).toEqual(adjusted)
 })
 
 test('results are restricted to a library, to a list of one’s own and to a scheme of the shelf', async ({ page }) => {
   await page.getByRole('tab', { name: 'Whole artwork' }).click()
-  const free = await stageColors(page)
+  const free = await restingColors(page)
   await page.getByTestId('restrict').selectOption({ label: 'Breezeholm thread book (200)' })
   await expect(page.getByTestId('restricted')).toContainText('of its 200 colors')
   await expect(page.getByTestId('result').first()).toContainText(/ΔE \d+\.\d/)
@@ -376,7 +376,7 @@ test('results are restricted to a library, to a list of one’s own and to a sch
   await page.getByLabel('Colors of the list').fill('#102030 #f0e0d0')
   await page.getByRole('button', { name: 'Use 2 colors' }).click()
   await aside(page)
-  const worn = async (): Promise<string[]> => [...new Set(await stageColors(page))].sort()
+  const worn = async (): Promise<string[]> => [...new Set(await restingColors(page))].sort()
   await expect.poll(worn).toEqual(['#102030', '#f0e0d0'])
   // what is left as it is stays so, until it is to go to the set, too
   await page.getByRole('tab', { name: 'Ribbons' }).click()
@@ -395,8 +395,8 @@ test('results are restricted to a library, to a list of one’s own and to a sch
   await page.getByTestId('restrict').selectOption('shelf')
   await page.getByTestId('shelf-set').first().click()
   await aside(page)
-  await expect.poll(async () => new Set(await stageColors(page)).size).toBeGreaterThan(2)
-  expect(new Set(await stageColors(page)).size).toBeLessThanOrEqual(5)
+  await expect.poll(async () => new Set(await restingColors(page)).size).toBeGreaterThan(2)
+  expect(new Set(await restingColors(page)).size).toBeLessThanOrEqual(5)
   await saved(page)
   await page.reload()
   await expect(page.getByTestId('restricted')).toBeVisible()

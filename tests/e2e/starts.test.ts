@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { deltaE } from '../../core/color/difference'
-import { bandColors, bring, newProject, openDemoCopy, saved, stageColors, startFrom } from './workspace'
+import { bandColors, bring, newProject, openDemoCopy, restingColors, saved, startFrom } from './workspace'
 
 const text = (name: string, content: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
 
@@ -184,13 +184,13 @@ test.describe('the inspiration shelf', () => {
     await startFrom(page, 'Inspiration')
     await page.getByTestId('inspiration-words').fill('lighthouse quiet')
     await expect(page.locator(schemes)).toHaveCount(1)
-    const [before, worn, offered] = [await bandColors(page), await stageColors(page), await colorsOf(page, 0)]
+    const [before, worn, offered] = [await bandColors(page), await restingColors(page), await colorsOf(page, 0)]
     await page.locator(schemes).hover()
     await expect(page.getByTestId('live')).toBeVisible() // what passes by is painted over the artwork's own shapes
     expect(await bandColors(page)).not.toEqual(before)
     await page.getByTestId('stage').hover()
     await expect(page.getByTestId('live')).toHaveCount(0)
-    expect(await stageColors(page)).toEqual(worn)
+    expect(await restingColors(page)).toEqual(worn)
 
     await page.locator(schemes).click()
     await page.getByRole('button', { name: 'Blend 50%' }).click()

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bandColors, dragTo, middleOf, openDemoCopy, paintOf, saved, stageColors } from './workspace'
+import { bandColors, dragTo, middleOf, openDemoCopy, paintOf, restingColors, saved } from './workspace'
 import { showFiles } from './label'
 
 const rgb = (hex: string): string => `rgb(${[1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`
@@ -88,6 +88,10 @@ test('a touch-up is previewed, follows when the scheme changes, stays after a re
   const shape = await page
     .getByTestId('artwork')
     .evaluate(host => host.shadowRoot?.querySelector('[data-picked]')?.getAttribute('data-shape') ?? '')
+  /** What a shape says for itself: what it is painted with by hand, at most. */
+  const styleOf = (host: Element, place: string): string =>
+    host.shadowRoot?.querySelector(`[data-shape="${place}"]`)?.getAttribute('style') ?? ''
+  await expect.poll(() => page.getByTestId('artwork').evaluate(styleOf, shape)).toContain('fill')
   await page.keyboard.press('2')
   await page.locator('[data-proof="analogous"]').click()
   await page.getByTestId('stage').hover({ position: { x: 20, y: 300 } })
@@ -101,7 +105,7 @@ test('a touch-up is previewed, follows when the scheme changes, stays after a re
   await expect(page.getByTestId('picked')).toHaveText('1 shape picked')
   await page.getByRole('button', { name: /^Remove fill/ }).click()
   await expect(page.getByTestId('touches')).toBeHidden()
-  await expect.poll(() => paintOf(page, `[data-shape="${shape}"]`)).not.toBe(await swatch())
+  await expect.poll(() => page.getByTestId('artwork').evaluate(styleOf, shape)).not.toContain('fill')
 })
 
 test('a rung, a stroke and an opacity are set by hand, and the download has them', async ({ page }) => {
@@ -147,7 +151,7 @@ test('a swatch let go on a shape colors it; Escape on the way calls it off', asy
   await page.getByRole('tab', { name: 'Ribbons' }).click()
   const [from, to] = [await middleOf(page, '[data-swatch-id=s5]'), await pointIn(page, '#lighthouse rect')]
   const order = await bandColors(page)
-  const before = await stageColors(page)
+  const before = await restingColors(page)
   const at = (): Promise<string> =>
     page.evaluate(
       ({ x, y }) =>
@@ -165,7 +169,7 @@ test('a swatch let go on a shape colors it; Escape on the way calls it off', asy
   await page.mouse.move(400, 20)
   await expect.poll(at).toBe(rgb(order[4] ?? ''))
   expect(await bandColors(page)).toEqual(order)
-  expect(await stageColors(page)).toEqual(before)
+  expect(await restingColors(page)).toEqual(before)
   await page.getByRole('tab', { name: 'Touch-ups' }).click()
   await expect(page.getByTestId('touches').getByRole('listitem')).toHaveCount(1)
   const other = await middleOf(page, '[data-swatch-id=s4]')

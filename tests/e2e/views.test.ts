@@ -3,6 +3,9 @@ import { isAccessible } from './accessible'
 import { leaveView, openView, VIEWS } from './views'
 import { bandColors, openDemoCopy } from './workspace'
 
+// the longest of all files: both workers take its tests
+test.describe.configure({ mode: 'parallel' })
+
 /* Every view, once each in every surround and size: for readers of screens, for fingers, and nothing cut or off the edge. */
 
 /** Lettering that shows what does not read is no text of the page. */

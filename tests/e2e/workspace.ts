@@ -79,6 +79,12 @@ export const stageColors = async (page: Page): Promise<string[]> => {
   return !passing.size || own.every(color => passing.has(color)) ? own : [...passing]
 }
 
+/** The colors the artwork on the stage has once nothing passes by over it. */
+export const restingColors = async (page: Page): Promise<string[]> => {
+  await expect(page.getByTestId('live')).toHaveCount(0)
+  return shapeColors(page)
+}
+
 /** What a shape of the artwork is really painted with. */
 export const paintOf = (page: Page, selector: string): Promise<string> =>
   page.getByTestId('artwork').evaluate((host, within) => {

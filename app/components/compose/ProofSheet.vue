@@ -187,10 +187,10 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           ><input v-model="deals.within" type="checkbox" />In this harmony</label
         >
       </template>
-      <p v-else-if="own.what === 'tones'" class="min-w-0 grow basis-24 truncate text-caption text-quiet">
+      <p v-else-if="own.what === 'tones'" class="min-w-0 grow basis-24 text-caption leading-[13px] text-quiet">
         How light and strong the swatches are, in this harmony.
       </p>
-      <p v-else class="min-w-0 grow basis-24 truncate text-caption text-quiet">
+      <p v-else class="min-w-0 grow basis-24 text-caption leading-[13px] text-quiet">
         The same swatches, coloring other parts.
       </p>
       <label

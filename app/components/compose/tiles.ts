@@ -1,7 +1,7 @@
 /** What stands around the picture of a proof: its frame and padding, its control strip, and a line of its caption. */
 const [FRAME, STRIP, LINE] = [10, 6, 17]
 /** A narrower tile has a caption of two lines, and none is narrower than a long word needs. */
-const [TWO_LINES, NARROWEST] = [132, 92]
+const [TWO_LINES, NARROWEST] = [168, 92]
 export const GAP = 6
 /** The sizes proofs can have, in pixels as a square would be. */
 export const SIZES = { least: 56, most: 480, step: 4 } as const

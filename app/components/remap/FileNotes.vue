@@ -53,7 +53,7 @@ const choose = async (kind: Also, on: boolean): Promise<void> => {
   if (!now) return
   asked.value = { kind, on }
   await unlessCanceled(signal =>
-    taking.readAgain(now, on ? [...also, kind] : also.filter(each => each !== kind), signal),
+    taking.readAnew(now, { also: on ? [...also, kind] : also.filter(each => each !== kind) }, signal),
   )
   asked.value = null
 }
@@ -72,7 +72,7 @@ const takeAs = async (wanted: Manner, inks?: readonly string[]): Promise<void> =
   if (!now) return
   stage.lifting = null
   taken.value = wanted
-  await unlessCanceled(signal => taking.takeAs(now, wanted, inks, signal))
+  await unlessCanceled(signal => taking.readAnew(now, { manner: wanted, inks }, signal))
   taken.value = null
 }
 const own = computed(() => file.value?.inks.map(({ hex }) => hex) ?? [])

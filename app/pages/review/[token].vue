@@ -3,23 +3,20 @@ import { counted } from '../../../core/document/names'
 import { CheckIcon } from '@heroicons/vue/20/solid'
 import { useEventListener } from '@vueuse/core'
 import type { ShownLook, Spot } from '../../../core/document/review'
-import { BEFORE, REVIEW_SIZES, reviewWidth } from '../../../core/handover/review'
+import { BEFORE } from '../../../core/handover/review'
 
 /* What a client sees behind a link: colorways side by side or one of them large, what is said on each, and the choice. */
 definePageMeta({ key: route => String(route.params.token) })
 const route = useRoute()
 const review = useReview(String(route.params.token))
-const { page, gone, problem, live, own, said, talk } = review
+const { page, gone, problem, live, own, said, talk, chosenName, artworkOf } = review
 const notices = useNotices()
-const { copy } = useCopying()
 useHead({
   title: () => (page.value ? `${page.value.title} · Review` : 'Review'),
   meta: [{ name: 'robots', content: 'noindex' }],
 })
 
 const ALL = 'all'
-/** A picture of nothing, where one is still being made. */
-const BLANK = 'data:image/gif;base64,R0lGODlhAQABAAAAACH5BAEKAAEALAAAAAABAAEAAAICTAEAOw=='
 const shownKey = ref<string>(ALL)
 const look = computed<ShownLook | null>(() => page.value?.looks.find(({ key }) => key === shownKey.value) ?? null)
 const pieceAt = ref(0)
@@ -28,17 +25,6 @@ const piece = computed(() => {
   const key = keys[Math.min(pieceAt.value, keys.length - 1)]
   return page.value?.artwork.find(each => each.key === key) ?? null
 })
-/** A picture in both sizes, of which the browser takes the one it needs. */
-const sourcesOf = (of: string, key: string): string | undefined => {
-  const art = artworkOf(key)
-  if (!art) return undefined
-  return (['small', 'large'] as const)
-    .map(
-      size => `${review.server.pictureUrl(size, { look: of, artwork: key })} ${reviewWidth(art, REVIEW_SIZES[size])}w`,
-    )
-    .join(', ')
-}
-const artworkOf = (key: string) => page.value?.artwork.find(each => each.key === key)
 /** Which part of the artwork shows what it was before, in percent. */
 const before = ref(0)
 const tabs = useTemplateRef<HTMLElement>('tabs')
@@ -83,7 +69,6 @@ const toSpot = (id: string): void => {
 const naming = ref<{ key: string | null } | null>(null)
 const choosing = ref(false)
 const chosen = computed(() => page.value?.choice?.look ?? null)
-const chosenName = computed(() => page.value?.looks.find(({ key }) => key === chosen.value)?.name)
 const choose = async (key: string | null): Promise<void> => {
   if (!own.value.name.trim()) {
     naming.value = { key }
@@ -118,22 +103,10 @@ useEventListener(window, 'keydown', event => {
 const ends = computed(() =>
   page.value ? new Date(page.value.endsAt).toLocaleDateString('en-US', { dateStyle: 'long' }) : '',
 )
-/** What was written and not sent, where it can no longer be. */
-const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) => text.trim()))
 </script>
 
 <template>
-  <main v-if="gone" class="mx-auto grid h-full max-w-[560px] content-center gap-4 p-6" data-test="review-gone">
-    <h1>This link leads nowhere now</h1>
-    <p role="alert">{{ gone }}</p>
-    <section v-if="unsent.length" class="grid gap-2" aria-labelledby="unsent">
-      <h2 id="unsent" class="text-[15px]!">What you wrote was not sent; it is kept here</h2>
-      <div v-for="{ id, text } in unsent" :key="id" class="grid gap-1 border border-line bg-panel p-2.5">
-        <p class="whitespace-pre-wrap wrap-anywhere" data-test="unsent">{{ text }}</p>
-        <button class="control justify-self-start" @click="copy(text, 'Copied what you wrote.')">Copy</button>
-      </div>
-    </section>
-  </main>
+  <ReviewGone v-if="gone" :review="review" />
   <div v-else-if="page" class="review" data-test="review">
     <p class="sr-only" role="status">{{ said }}</p>
     <header class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-panel px-4 py-2">
@@ -195,57 +168,7 @@ const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) 
     <p v-if="!page.ready" class="border-b border-line bg-panel px-4 py-2" role="status" data-test="review-making">
       The pictures are being made; they appear here by themselves.
     </p>
-    <div v-if="!look" id="shown" role="tabpanel" class="min-h-0 overflow-y-auto p-4">
-      <p
-        v-if="page.greeting"
-        class="mx-auto mb-4 max-w-[720px] text-center whitespace-pre-wrap wrap-anywhere"
-        data-test="greeting"
-      >
-        {{ page.greeting }}
-      </p>
-      <p v-if="chosenName" class="mb-3 text-center" data-test="choice-words">
-        <bdi>{{ page.choice?.author }}</bdi> chose “{{ chosenName }}”{{ page.closed ? '; the choice is closed' : '' }}.
-      </p>
-      <ul class="wall" :style="{ '--columns': page.looks.length }" aria-label="All colorways side by side">
-        <li v-for="each in page.looks" :key="each.key" class="min-w-0">
-          <button class="framed grid w-full" data-test="review-tile" @click="show(each.key)">
-            <span class="grid gap-2 p-2">
-              <img
-                v-for="key in each.artwork.slice(0, 1)"
-                :key="key"
-                class="lead"
-                :src="page.ready ? review.server.pictureUrl('small', { look: each.key, artwork: key }) : BLANK"
-                :srcset="page.ready ? sourcesOf(each.key, key) : undefined"
-                :sizes="`(min-width: 1024px) ${100 / Math.min(4, page.looks.length)}vw, 100vw`"
-                :width="artworkOf(key)?.width"
-                :height="artworkOf(key)?.height"
-                :alt="`${artworkOf(key)?.name} in ${each.name}`"
-              />
-              <span v-if="each.artwork.length > 1" class="flex flex-wrap justify-center gap-1.5">
-                <img
-                  v-for="key in each.artwork.slice(1, 9)"
-                  :key="key"
-                  class="h-9 w-auto"
-                  :src="page.ready ? review.server.pictureUrl('small', { look: each.key, artwork: key }) : BLANK"
-                  :width="artworkOf(key)?.width"
-                  :height="artworkOf(key)?.height"
-                  alt=""
-                />
-              </span>
-            </span>
-            <SchemeStrip :class="each.artwork.length ? 'h-4' : 'h-40'" :scheme="each.swatches" />
-            <span class="flex items-center gap-1.5 p-2 text-left font-semibold"
-              ><CheckIcon v-if="each.key === chosen" class="size-4 shrink-0" role="img" aria-label="chosen" /><span
-                class="min-w-0 wrap-anywhere"
-                >{{ each.name }}</span
-              ><span v-if="page.counts[each.key]" class="ml-auto text-caption font-normal text-quiet"
-                >{{ page.counts[each.key] }} {{ page.counts[each.key] === 1 ? 'comment' : 'comments' }}</span
-              ></span
-            >
-          </button>
-        </li>
-      </ul>
-    </div>
+    <ReviewWall v-if="!look" id="shown" :review="review" @show="show" />
     <div v-else id="shown" role="tabpanel" class="shown" :aria-label="look.name">
       <div class="stage" data-test="review-stage">
         <ReviewArtwork
@@ -399,20 +322,6 @@ const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) 
   box-shadow: inset 0 -2px 0 var(--text);
   font-weight: 600;
 }
-.wall {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 340px), 1fr));
-  gap: 16px;
-}
-.lead {
-  display: block;
-  width: auto;
-  max-width: 100%;
-  height: auto;
-  max-height: min(66svh, 900px);
-  margin: auto;
-  background: white;
-}
 .stage {
   display: grid;
   gap: 12px;
@@ -471,9 +380,6 @@ const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) 
     height: 100%;
     display: flex;
     flex-direction: column;
-  }
-  .wall {
-    grid-template-columns: repeat(min(var(--columns), 4), minmax(0, 1fr));
   }
   .shown {
     flex: 1;
