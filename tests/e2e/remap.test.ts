@@ -111,6 +111,8 @@ test('the keyboard sends an ink, leaves it as is, and exchanges swatches', async
   await page.getByRole('menuitem', { name: 'Leave as is' }).press('Enter')
   await expect.poll(() => label(page)).toContain('left as is')
   await aside(page)
+  const noFocus = (): Promise<void> => page.locator(':focus').blur() // what has the focus is spotlit
+  await noFocus()
   const before = await restingColors(page)
   await page.locator('[data-swatch=s1]').focus()
   await page.keyboard.press('Enter')
@@ -119,7 +121,8 @@ test('the keyboard sends an ink, leaves it as is, and exchanges swatches', async
     .last()
     .press('Enter')
   await aside(page)
-  await expect.poll(() => stageColors(page)).not.toEqual(before)
+  await noFocus()
+  await expect.poll(() => restingColors(page)).not.toEqual(before)
 })
 
 test('holding O shows the original; a divider shows both and is moved by pointer and keys', async ({ page }) => {
