@@ -73,7 +73,8 @@ export const derive = (from: Derivation): Derived[] => {
     (_, i): Slot => ({
       round: Math.floor((i + 1) / offsets.length),
       accent: i + 1 === accent,
-      alone: Math.abs(arc(0, usual[(i + 1) % usual.length] as number)) < ALIKE,
+      // a free harmony is drawn by hand across any border: there only the very hue counts
+      alone: Math.abs(arc(0, usual[(i + 1) % usual.length] as number)) < (from.kind === 'free' ? 1e-6 : ALIKE),
     }),
   )
   const base = turned(from.wheel, from.base, from.turn, from.baseHue)

@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test'
+import { readFile } from 'node:fs/promises'
 import { bandColors, newProject, startFrom } from './workspace'
 
 /* A label to check: paper, lettering on it, a band, a mark on the band. */
@@ -32,6 +33,13 @@ export const labelIn = async (page: Page, colors: string): Promise<void> => {
 export const showFiles = async (page: Page): Promise<void> => {
   await page.getByRole('tab', { name: 'Files' }).click()
   await expect(page.getByTestId('choose-files')).toBeVisible()
+}
+/** Downloads the first file that Hand over offers for the artwork as it is now. Returns what it says. */
+export const firstFile = async (page: Page): Promise<string> => {
+  await showFiles(page)
+  const first = page.getByRole('button', { name: /^Download/ }).first()
+  const [download] = await Promise.all([page.waitForEvent('download'), first.click()])
+  return readFile(await download.path(), 'utf8')
 }
 /** The findings of a rule. */
 export const finding = (page: Page, rule: string): Locator => page.locator(`[data-test=finding][data-rule=${rule}]`)

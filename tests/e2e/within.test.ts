@@ -1,8 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
-import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { bandColors, newProject, paintOf, saved, startFrom } from './workspace'
-import { showFiles } from './label'
+import { firstFile } from './label'
 
 /* Pictures within a drawing, and colors that only feed a computation: left, or recolored, as chosen. */
 
@@ -96,15 +95,7 @@ test(
     await page.reload()
     await hasColor(page, DISC, worn)
     await page.keyboard.press('5')
-    await showFiles(page)
-    const [download] = await Promise.all([
-      page.waitForEvent('download'),
-      page
-        .getByRole('button', { name: /^Download/ })
-        .first()
-        .click(),
-    ])
-    const written = await readFile(await download.path(), 'utf8')
+    const written = await firstFile(page)
     expect(written.replace(/base64,[^"]*/, '').replace(/#[\da-f]{6}/g, '')).toBe(
       (await drawing()).replace(/base64,[^"]*/, '').replace(/#[\da-f]{6}/g, ''),
     )
@@ -198,15 +189,7 @@ test('the color that a color matrix makes for a shadow is an ink where that is a
   await saved(page)
 
   await page.getByRole('button', { name: 'Hand over', exact: true }).click()
-  await showFiles(page)
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page
-      .getByRole('button', { name: /^Download/ })
-      .first()
-      .click(),
-  ])
-  const written = await readFile(await download.path(), 'utf8')
+  const written = await firstFile(page)
   const numbers = [1, 3, 5].map(at =>
     String(Math.round((parseInt(first.slice(at, at + 2), 16) / 255) * 10_000) / 10_000),
   )
