@@ -1,4 +1,5 @@
 import { attributeOf, type Element } from './markup'
+import { numbersOf } from './matrix'
 
 /** Primitives that have no input. */
 const SOURCES = new Set(['feFlood', 'feImage', 'feTurbulence'])
@@ -11,10 +12,7 @@ const IDENTITY = [1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0]
 const computes = (primitive: Element): boolean => {
   if (primitive.local === 'feComponentTransfer') return true
   if (primitive.local !== 'feColorMatrix') return false
-  const numbers = (attributeOf(primitive, 'values') ?? '')
-    .trim()
-    .split(/[\s,]+/)
-    .map(Number)
+  const numbers = numbersOf(primitive)
   return (
     (attributeOf(primitive, 'type') ?? 'matrix') !== 'matrix' ||
     (numbers.length === 20 && IDENTITY.some((value, i) => value !== numbers[i]))

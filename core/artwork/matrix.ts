@@ -6,7 +6,7 @@ import { placeOf, type Edit } from './passage'
 
 /* Color matrices that make one color, whatever they are given: how many programs write the color of a shadow. */
 
-const NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?/gi
+const NUMBER = /[^\s,]+/g
 /** The twenty numbers go row by row: what red, green, blue, alpha and a constant give for red, green, blue and alpha. */
 const [ROWS, ROW, CONSTANT] = [3, 5, 4] as const
 const ALL = 20
@@ -14,6 +14,10 @@ const ALL = 20
 const LONGEST = 1000
 
 const toLinear = converter('lrgb')
+
+/** The numbers of a color matrix as they are written; NaN for what is none. */
+export const numbersOf = (primitive: Element): number[] =>
+  (saidOf(primitive, 'values')?.text.match(NUMBER) ?? []).map(Number)
 
 /** What is written where somebody's number stood: as exact as a hex value, and no longer. */
 const brief = (value: number): string => String(Math.round(value * 10_000) / 10_000)
@@ -24,13 +28,10 @@ const brief = (value: number): string => String(Math.round(value * 10_000) / 10_
  * computes in linear light (`color-interpolation-filters`, Filter Effects 1, section 9.3).
  */
 export const madeBy = (primitive: Element, linear: boolean): Token | null => {
-  const values = primitive.local === 'feColorMatrix' ? saidOf(primitive, 'values') : undefined
+  const values = saidOf(primitive, 'values')
   if (!values || values.text.length > LONGEST || (saidOf(primitive, 'type')?.text.trim() ?? 'matrix') !== 'matrix')
     return null
-  const numbers = values.text
-    .trim()
-    .split(/[\s,]+/)
-    .map(Number)
+  const numbers = numbersOf(primitive)
   if (numbers.length !== ALL || !numbers.every(Number.isFinite)) return null
   const rows = [0, 1, 2, 3].map(row => numbers.slice(row * ROW, (row + 1) * ROW))
   const [alpha = []] = rows.splice(ROWS)

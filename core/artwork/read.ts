@@ -293,8 +293,10 @@ class PaintWalk {
         if (computed.has(primitive)) this.computing(flood)
         else flood()
       } else if (LIGHTS.has(primitive.local)) this.computing(() => this.single(primitive, 'lighting-color', null))
-      const made = madeBy(primitive, this.isLinear(primitive))
-      if (made) this.computing(() => this.book.write(made, { painted: null }))
+      else if (primitive.local === 'feColorMatrix') {
+        const made = madeBy(primitive, this.isLinear(primitive))
+        if (made) this.computing(() => this.book.write(made, { painted: null }))
+      }
     }
   }
 

@@ -1,5 +1,5 @@
 import { arc, hexOfRgb, labOf, lchOf, rgbOf, type Lch } from '../color/convert'
-import { CONTRAST, type InkGraph } from './graph'
+import { apartOf, CONTRAST, type InkGraph } from './graph'
 import type { MatchSwatch } from './inks'
 
 /* What it costs to send inks to swatches: each for itself, and two beside each other. */
@@ -158,12 +158,6 @@ const strangeBetween = (swatches: readonly MatchSwatch[]): Float64Array => {
   return out
 }
 
-/** How far apart in hue and strength, not lightness, two nodes are, in OKLab. */
-const apartOf = ({ nodes }: InkGraph, one: number, other: number): number => {
-  const [a, b] = [nodes[one]?.lab, nodes[other]?.lab]
-  return a && b ? Math.hypot(a.a - b.a, a.b - b.b) : 0
-}
-
 /**
  * What pairs of blocks cost, those that touch and those that are like each other or large; what a block beside an ink
  * that is held (by its place, the lightness it has) costs is added to how well it fits.
@@ -198,9 +192,7 @@ export const pairsOf = (
   }
   const strange = strangeBetween(swatches)
   const labs = swatches.map(({ hex }) => labOf(hex))
-  const between = Float64Array.from(
-    labs.flatMap(one => labs.map(other => Math.hypot(one.a - other.a, one.b - other.b))),
-  )
+  const between = Float64Array.from(labs.flatMap(one => labs.map(other => apartOf(one, other))))
   const blockOf = new Int32Array(graph.nodes.length).fill(-1)
   blocks.forEach(({ members }, b) => {
     for (const i of members) blockOf[i] = b
@@ -218,7 +210,8 @@ export const pairsOf = (
     }
     const at = costsAt(Math.min(a, b), Math.max(a, b))
     addEdge(costs, at, differences, { was: a < b ? lighter : -lighter, weight, area })
-    const own = apartOf(graph, one, other)
+    const [here, there] = [graph.nodes[one]?.lab, graph.nodes[other]?.lab]
+    const own = here && there ? apartOf(here, there) : 0
     const blend = mixed + part * Math.max(0, 1 - Math.hypot(own, lighter) / NEARLY)
     if (!blend) continue
     for (let k = 0; k < square; k++)

@@ -33,6 +33,9 @@ export interface InkGraph {
   edges: Edge[]
 }
 
+/** How far apart in hue and strength, not lightness, two colors are, in OKLab. */
+export const apartOf = (one: Lab, other: Lab): number => Math.hypot(one.a - other.a, one.b - other.b)
+
 /** An ink too small to measure still has a say. */
 const LEAST_AREA = 1e-5
 

@@ -1,5 +1,5 @@
 import { hexOfLch, lchOf, type Hex, type Lch } from '../color/convert'
-import { CONTRAST, type Edge, type InkGraph } from './graph'
+import { apartOf, CONTRAST, type Edge, type InkGraph } from './graph'
 import { DENSE, solved, type Screened } from './screened'
 
 /** The hold: 1 where every ink is its swatch exactly, 0 where the picture keeps its own light. */
@@ -89,7 +89,7 @@ const kinOf = (nodes: InkGraph['nodes'], wanted: readonly Wanted[]): Edge[] => {
     bySwatch.set(want.hex, darker)
     for (let k = darker.length - 1; k >= Math.max(0, darker.length - KIN_LOOKED_AT); k--) {
       const last = nodes[darker[k] as number]
-      if (!last || Math.hypot(last.lab.a - node.lab.a, last.lab.b - node.lab.b) > KIN) continue
+      if (!last || apartOf(last.lab, node.lab) > KIN) continue
       const lighter = node.lab.l - last.lab.l
       if (lighter >= KIN_STEP) found.push({ one: i, other: darker[k] as number, part: KIN_PART, mixed: 0, lighter })
       break

@@ -203,7 +203,7 @@ describe('the matching that keeps the picture', () => {
   }
   const swatchesOf = (hexes: readonly Hex[]): MatchSwatch[] =>
     hexes.map((color, i) => ({ id: `s${i}`, hex: color, share: 1 / hexes.length }))
-  it('never parts lights and darks of one hue that are shaded into each other', () => {
+  it('keeps lights and darks of one hue together that are shaded into each other, as long as groups are left', () => {
     const { inks, things } = painted(0.012)
     for (const hexes of [
       ['#1c1a2e', '#e07a5f', '#f4f1de'],

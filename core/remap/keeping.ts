@@ -2,7 +2,7 @@ import { labOf, lchOf, type Hex } from '../color/convert'
 import { labDistance } from '../color/difference'
 import { seeded } from '../picture/seeded'
 import { fitsOf, pairsOf, type Block } from './costs'
-import { graphOf, type InkGraph } from './graph'
+import { apartOf, graphOf, type InkGraph } from './graph'
 import type { InkArea, MatchSwatch } from './inks'
 import { improved, startsOf, type Search } from './search'
 
@@ -35,7 +35,7 @@ const shadedOf = ({ nodes, edges }: InkGraph, order: readonly number[], least: n
   const isKin = (one: number, other: number): boolean => {
     const [a, b] = [nodes[one]?.lab, nodes[other]?.lab]
     if (!a || !b) return false
-    return Math.hypot(a.a - b.a, a.b - b.b) <= SHADED.apart && Math.abs(a.l - b.l) <= SHADED.range
+    return apartOf(a, b) <= SHADED.apart && Math.abs(a.l - b.l) <= SHADED.range
   }
   let left = order.length
   for (const { one, other } of strongly) {

@@ -77,8 +77,9 @@ test('a touch-up is previewed, follows when the scheme changes, stays after a re
   const at = await pointIn(page, '#lighthouse rect')
   await page.mouse.click(at.x, at.y)
   const before = await paintOf(page, '#lighthouse [data-picked]')
-  const chip = page.locator('[data-paint="s5"]')
-  const swatch = async (): Promise<string> => rgb((await bandColors(page))[4] ?? '')
+  // a swatch that the shape's ink does not come to by itself
+  const chip = page.locator('[data-paint="s2"]')
+  const swatch = async (): Promise<string> => rgb((await bandColors(page))[1] ?? '')
   await chip.hover()
   await expect.poll(() => paintOf(page, '#lighthouse [data-picked]')).toBe(await swatch())
   await page.mouse.move(400, 20)
@@ -106,6 +107,7 @@ test('a touch-up is previewed, follows when the scheme changes, stays after a re
   await page.getByRole('button', { name: /^Remove fill/ }).click()
   await expect(page.getByTestId('touches')).toBeHidden()
   await expect.poll(() => page.getByTestId('artwork').evaluate(styleOf, shape)).not.toContain('fill')
+  await expect.poll(() => paintOf(page, `[data-shape="${shape}"]`)).not.toBe(await swatch())
 })
 
 test('a rung, a stroke and an opacity are set by hand, and the download has them', async ({ page }) => {

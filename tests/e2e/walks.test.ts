@@ -197,7 +197,12 @@ test.describe('with a finger on a tablet', () => {
     const [hex, id] = [await ink.getAttribute('data-ink'), await goal.getAttribute('data-swatch')]
     await goal.scrollIntoViewIfNeeded()
     await fingers.drag(await middle(ink, false), await middle(goal, false))
-    await tab(page, 'Inks').tap() // among the ribbons it may stand farther down now
+    const name = (await goal.getAttribute('aria-label'))?.split(',')[0] ?? ''
+    const moved = page.locator(`[data-ink="${hex}"]`) // it may stand farther down now
+    await page.getByTestId('ribbons').hover()
+    for (let n = 0; n < 20 && !(await moved.count()); n++) await page.mouse.wheel(0, 150)
+    await expect(moved).toHaveAttribute('aria-label', new RegExp(name))
+    await tab(page, 'Inks').tap()
     await page.getByRole('searchbox', { name: /^Find inks/ }).fill(hex ?? '')
     await expect(page.getByRole('combobox', { name: `Where ${hex} goes` })).toHaveValue(id ?? '')
     await tab(page, 'Touch-ups').tap()

@@ -182,9 +182,7 @@ useShortcuts({
       </button>
     </div>
     <LazyWholeScheme v-if="proofs.sheet === 'whole'" />
-    <div v-else-if="!proofs.large && proofs.beside.what" class="grid min-h-0 grid-cols-2 gap-6">
-      <ProofSheet /><ProofSheet beside />
-    </div>
+    <div v-else-if="proofs.beside.what" class="grid min-h-0 grid-cols-2 gap-6"><ProofSheet /><ProofSheet beside /></div>
     <ProofSheet v-else-if="!proofs.large" :flowing="low" />
     <span v-else />
     <TrailStrip />
