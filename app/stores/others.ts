@@ -2,7 +2,6 @@ import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { HERE, type Other } from '../../core/document/live'
 import { storedProjectSchema } from '../../core/document/project'
-import { WINDOW } from '~/composables/drafts'
 
 /** How long what is previewed has to stay the same until others' changes take its place, in milliseconds. */
 const RESTS = 1500
@@ -21,15 +20,25 @@ export const useOthers = defineStore('others', () => {
   /** The version others have brought the project to, and who did. */
   const theirs = shallowRef<{ version: number; by: string | null } | null>(null)
 
+  /** What this window is called while it is here: each time it comes by another name, as one that has left stays away. */
+  let visit = crypto.randomUUID()
+  let asked = 0
+  let answered = 0
   /** Says that this window is here; who else is. Without an answer it stays as it was: it is asked again soon. */
   const say = async (): Promise<void> => {
     const project = session.id
     if (!project) return
     const here = session.still()
-    const found = await server.here(WINDOW, project).catch(() => null)
-    if (found && here()) others.value = found
+    const turn = ++asked
+    const found = await server.here(visit, project).catch(() => null)
+    if (!found || !here() || turn < answered) return
+    answered = turn
+    others.value = found
   }
-  const left = (): void => server.leave(WINDOW)
+  const left = (): void => {
+    server.leave(visit)
+    visit = crypto.randomUUID()
+  }
 
   /** A pointer may rest where it previews something: that is no work that waits. */
   let moved = 0
@@ -96,6 +105,8 @@ export const useOthers = defineStore('others', () => {
   }
   useIntervalFn(() => void say(), HERE.again)
   useEventListener(window, 'pagehide', left)
+  // a page that is shown again as it was left
+  useEventListener(window, 'pageshow', ({ persisted }) => persisted && void say())
   watch(
     () => session.id,
     (id, before) => {

@@ -8,7 +8,7 @@ export const projectNewsSchema = z.union([
 ])
 export type ProjectNews = z.infer<typeof projectNewsSchema>
 
-/** A window that says which project is open in it, if any. */
+/** A window that says which project is open in it, or that it has left: whatever it says after that is late, and not heard. */
 export const herePutSchema = z.object({ window: z.uuid(), project: z.uuid().nullable() })
 export type HerePut = z.infer<typeof herePutSchema>
 

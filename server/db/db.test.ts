@@ -63,6 +63,7 @@ describe('migrations', () => {
       '0015-presence.sql',
       '0016-unused.sql',
       '0017-demo.sql',
+      '0018-left.sql',
     ])
     expect(await migrate(sql, { folder })).toEqual([])
   })

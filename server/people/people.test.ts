@@ -192,6 +192,18 @@ describe('who is here', () => {
     expect(await noteHere(sql, { window: two, project: id }, null)).toEqual([])
     await noteHere(sql, { window: two, project: null }, null)
     expect(await noteHere(sql, { window: one, project: id }, person.id)).toEqual([])
+    // what it had asked before it left, and comes late, brings it back no more; nor does what never came before that
+    await noteHere(sql, { window: two, project: id }, null)
+    expect(await noteHere(sql, { window: one, project: id }, person.id)).toEqual([])
+    const three = crypto.randomUUID()
+    await noteHere(sql, { window: three, project: null }, null)
+    await noteHere(sql, { window: three, project: id }, null)
+    expect(await noteHere(sql, { window: one, project: id }, person.id)).toEqual([])
+    const again = crypto.randomUUID()
+    await noteHere(sql, { window: again, project: id }, null)
+    expect(await noteHere(sql, { window: one, project: id }, person.id)).toEqual([
+      { window: again, name: null, isOwn: false },
+    ])
     expect(await noteHere(sql, { window: one, project: crypto.randomUUID() }, person.id)).toEqual([])
   })
 })

@@ -188,7 +188,22 @@ test('two people in one project see each other, and each other’s changes at on
   const again = await ada.context().newPage()
   await open(again, project)
   await expect(ada.getByTestId('others')).toContainText('It is open in another window')
-  await again.close()
+  // an answer that comes late, after another was asked for, is not shown
+  let arrive = (): void => {}
+  const late = new Promise<void>(done => (arrive = done))
+  let held = 0
+  await ada.route('**/api/here', async route => {
+    const answer = await route.fetch()
+    if (held++ === 0) await late
+    await route.fulfill({ response: answer })
+  })
+  const third = await ada.context().newPage()
+  await open(third, project)
+  await expect.poll(() => held).toBeGreaterThan(0)
+  await Promise.all([again.close({ runBeforeUnload: true }), third.close({ runBeforeUnload: true })])
+  await expect(ada.getByTestId('others')).not.toContainText('another window')
+  arrive()
+  await ada.unrouteAll({ behavior: 'wait' })
   await expect(ada.getByTestId('others')).not.toContainText('another window')
   // work that waits is not overwritten by what comes in: it is at odds, and both are kept
   await bo.route('**/api/projects/*', route => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
