@@ -29,7 +29,13 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
-  vite: { plugins: [tailwindcss(), withoutUnused], worker: { format: 'es' } },
+  vite: {
+    plugins: [tailwindcss(), withoutUnused],
+    worker: { format: 'es' },
+    // no component here or in a package used says what it is by options
+    define: { __VUE_OPTIONS_API__: 'false' },
+    build: { minify: 'terser' },
+  },
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: TYPES, exclude: ['../**/*.test.ts'] },
