@@ -36,6 +36,7 @@ const choices = [
           ><img
             :src="server.previewUrl(card.id, card.version)"
             alt=""
+            loading="lazy"
             class="block size-full object-contain"
             @load="measure" /><CropMarks
         /></span>
