@@ -6,8 +6,7 @@ const SLIDERS = 'Drag a slider to see it, let go to take it. Arrows nudge by 1, 
 /** What a drag, a click and a key do, by step and by the view that is open there. */
 export const FOOT_WORDS: Readonly<Record<Step, Readonly<Record<string, string>>>> = {
   'gather': {
-    color:
-      'Drag in the square: the band follows, letting go takes it. A click on a chip takes its color; arrows go along.',
+    color: 'Drag in the square; letting go takes it. A click on a chip takes its color. Arrows go along.',
     references:
       'Drag a picture to arrange it; a double click or Enter looks closer. A click on a proof takes its colors.',
     looked: 'A click takes a sample; drag it, or nudge it with arrows. Page keys go from sample to sample.',
@@ -19,8 +18,7 @@ export const FOOT_WORDS: Readonly<Record<Step, Readonly<Record<string, string>>>
     harmonies: 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Drag swatches on ring and field.',
     tones: PROOFS,
     variations: PROOFS,
-    deals:
-      'D deals; a click adopts. Plus and minus on a proof deal more like it, or less. L locks a swatch in the band.',
+    deals: 'D deals, a click adopts. Plus and minus deal more like a proof, or less. L locks a swatch.',
     orders: PROOFS,
     whole: SLIDERS,
   },

@@ -35,14 +35,21 @@ export const useMood = defineStore('mood', () => {
         ]),
       ),
   )
-  /** The page as it would be with a part of it otherwise. */
-  const pageWith = (change: Partial<Mood>): Page | null => {
+  const laid = (reference: string): MoodPicture => ({ reference, x: 0.5, y: 0.5, zoom: 1 })
+  /** What lies on the page; as long as nothing does, what could: the references, or places for some. */
+  const sketched = computed<readonly MoodPicture[]>(() => {
+    if (pictures.value.length) return pictures.value
+    const could = references.value.slice(0, MOST_MOOD_PICTURES).map(({ id }) => id)
+    return (could.length ? could : ['one', 'another', 'a third']).map(laid)
+  })
+  /** The page as it would be with a part of it otherwise, or other pictures on it. */
+  const pageWith = (change: Partial<Mood>, shown = pictures.value): Page | null => {
     const project = history.document
     if (!project || !mood.value) return null
     const names = new Map(references.value.map(({ id, name }) => [id, name]))
     return moodPage(
       { ...mood.value, ...change },
-      pictures.value.map(({ reference, ...crop }) => ({ id: reference, name: names.get(reference) ?? '', crop })),
+      shown.map(({ reference, ...crop }) => ({ id: reference, name: names.get(reference) ?? '', crop })),
       shownScheme(project),
       measureOnScreen,
     )
@@ -56,7 +63,7 @@ export const useMood = defineStore('mood', () => {
   const toggle = (reference: string): void => {
     const now = pictures.value
     if (isOn(reference)) arrange({ pictures: now.filter(each => each.reference !== reference) })
-    else if (!isFull.value) arrange({ pictures: [...now, { reference, x: 0.5, y: 0.5, zoom: 1 }] })
+    else if (!isFull.value) arrange({ pictures: [...now, laid(reference)] })
   }
   /** The pictures with one of them cropped otherwise. */
   const cropped = (reference: string, change: Partial<MoodPicture>): MoodPicture[] =>
@@ -79,6 +86,7 @@ export const useMood = defineStore('mood', () => {
     mood,
     references,
     pictures,
+    sketched,
     addresses,
     thumbnails,
     page,

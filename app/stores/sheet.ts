@@ -11,6 +11,10 @@ export const useSheet = defineStore('sheet', () => {
   const looks = ref<string[]>([])
   const address = ref<string | null>(null)
   const drawing = ref(false)
+  /** How many pages the picture shows, which of them is in sight, and which is to be brought there. */
+  const pages = ref(0)
+  const page = ref(0)
+  const goal = shallowRef<{ page: number } | null>(null)
   const drawn = shallowRef<{ project: Project | null; looks: string } | null>(null)
 
   const isStale = computed(
@@ -30,17 +34,18 @@ export const useSheet = defineStore('sheet', () => {
     if (address.value) URL.revokeObjectURL(address.value)
     address.value = null
     drawn.value = null
+    pages.value = 0
   }
   const draw = async (): Promise<void> => {
     if (drawing.value || !looks.value.length) return
     const here = session.still()
     drawing.value = true
     const of = { project: history.settled, looks: looks.value.join() }
-    const pages = await notices.attempt(() => made('png'))
+    const picture = await notices.attempt(() => made('png'))
     drawing.value = false
-    if (!pages || !here()) return
+    if (!picture || !here()) return
     letGo()
-    address.value = URL.createObjectURL(pages)
+    address.value = URL.createObjectURL(picture)
     drawn.value = of
   }
   /** Draws the pages where they are not there, or are of another state: the project as it is, to begin with. */
@@ -58,5 +63,5 @@ export const useSheet = defineStore('sheet', () => {
     },
   )
 
-  return { looks, address, drawing, isStale, made, draw, show }
+  return { looks, address, drawing, isStale, pages, page, goal, made, draw, show }
 })

@@ -101,6 +101,16 @@ export const inLines = (text: string, room: number, most: number, how: Setting, 
   return line ? [...lines, line] : lines
 }
 
+/**
+ * The setting in which the longest word of a text fits in the room, in points, where that is no smaller than the least: better small than
+ * broken.
+ */
+export const setFor = (text: string, room: number, how: Setting, least: number, measure: Measure): Setting => {
+  const widest = Math.max(0, ...text.split(/\s+/).map(word => measure(word, how)))
+  const size = widest > room ? (how.size * room) / widest : how.size
+  return size >= least ? { ...how, size: Math.min(how.size, Math.floor(size * 10) / 10) } : how
+}
+
 /** How many letters of a word that is too wide are tried at most. */
 const LONGEST = 400
 

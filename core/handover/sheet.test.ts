@@ -54,6 +54,17 @@ describe('the sheet', () => {
     expect(said.filter(text => /^[\d.]+% [\d.]+ [\d.]+°$/.test(text))).toHaveLength(5)
     expect(said).toContain('CMYK, no profile')
   })
+  it('sets a name under a narrow swatch small enough that its words stay whole', () => {
+    const { scheme } = look('c1')
+    const swatches = scheme.swatches.map((each, i) => ({
+      ...each,
+      ...(i ? { share: 0.23 } : { name: 'terracottas', share: 0.05 }),
+    }))
+    const [first] = sheetPages(plan([look('c1', { scheme: { ...scheme, swatches } })]), measure)
+    const name = flat(first?.marks ?? []).find(mark => mark.mark === 'words' && mark.text === 'terracottas') as Words
+    expect(name.size).toBeLessThan(7.5)
+    expect(name.size).toBeGreaterThanOrEqual(5)
+  })
   it('says the inks of the paper where there is one', () => {
     const printed = { ...plan([look('c1')]), paper: 'coated paper', inksOf: () => ({ c: 0.1, m: 0.2, y: 0.3, k: 0.4 }) }
     const said = wordsOn(sheetPages(printed, measure))

@@ -6,6 +6,7 @@ import {
   fitted,
   fittedIn,
   inLines,
+  setFor,
   type Mark,
   type Measure,
   type Page,
@@ -190,13 +191,14 @@ const bandOf = (room: Rect, { swatches }: HandedScheme, measure: Measure): Mark[
   return swatches.map((swatch, i) => {
     const { x, y, width, height } = blocks[i] as Rect
     const fits = width - 4
-    const name = fits > 20 ? inLines(swatch.name, fits, 2, SMALL, measure) : []
+    const how = setFor(swatch.name, fits, SMALL, 5, measure)
+    const name = fits > 20 ? inLines(swatch.name, fits, 2, how, measure) : []
     return part(
       'Figure',
       [
         { mark: 'box', x, y, width, height, fill: swatch.hex, chamfer: Math.min(6, width / 3) },
         line([x, y + height + 4], [x, y + height + 8]),
-        ...name.map((text, n) => words(x, y + height + 17 + n * 9, text, SMALL)),
+        ...name.map((text, n) => words(x, y + height + 17 + n * 9, text, how)),
         ...(measure(swatch.hex, VALUE) <= fits
           ? [words(x, y + height + 18 + name.length * 9, swatch.hex, VALUE, QUIET)]
           : []),

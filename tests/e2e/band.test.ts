@@ -63,7 +63,12 @@ test.describe('the swatch card', () => {
     await expect.poll(async () => (await bandColors(page)).length).toBe(7)
     expect((await bandColors(page)).slice(2, 4)).toEqual([before[2], rung])
     await card(page).getByRole('radio', { name: 'Replaces it' }).click()
-    const near = card(page).getByTestId('alternatives').locator('[data-chip]').first()
+    const nearby = card(page).getByTestId('alternatives').locator('[data-chip]')
+    const tops = await nearby.evaluateAll(all => all.map(each => Math.round(each.getBoundingClientRect().top)))
+    const rows = [...new Set(tops)].map(top => tops.filter(each => each === top).length)
+    expect(rows.length).toBeGreaterThan(1)
+    expect(Math.max(...rows) - Math.min(...rows)).toBeLessThan(rows.length) // none stands alone in a row
+    const near = nearby.first()
     const hex = await near.getAttribute('data-chip')
     await near.click()
     await expect.poll(async () => (await bandColors(page))[2]).toBe(hex)

@@ -337,7 +337,7 @@ test('proofs have the shape of their artwork, and are laid large over stage and 
   const size = page.getByTestId('proof-size')
   await size.fill('200')
   await expect.poll(async () => ((await picture.boundingBox()) ?? box).height).toBeGreaterThan(box.height * 1.4)
-  await page.getByRole('button', { name: 'Fit', exact: true }).click()
+  await page.getByRole('button', { name: 'Proofs as large as they fit' }).click()
   await expect.poll(async () => ((await picture.boundingBox()) ?? box).height).toBeLessThan(box.height * 1.1)
 
   await page.keyboard.press('g')

@@ -215,8 +215,17 @@ test('colors no artwork uses are left out and named, until they are wanted', asy
 
 test('a gradient is made of swatches, by hand and keys, follows them, is copied and kept', async ({ page }) => {
   await openDemoCopy(page, 'hand-over')
+  // where nothing is yet, it is seen what will be: the present look, a page for a client, a gradient
+  const empty = page.getByTestId('empty-place')
+  for (const view of ['Colorways', 'Review']) {
+    await page.getByRole('tab', { name: view }).click()
+    await expect(empty.locator('canvas')).toBeVisible()
+  }
   await page.getByRole('tab', { name: 'Gradients' }).click()
+  await expect(empty).toContainText('A gradient runs between swatches')
+  await expect(empty.locator('canvas')).toHaveCount(0)
   await page.getByTestId('make-gradient').click()
+  await expect(empty).toHaveCount(0)
   await expect(page.getByTestId('gradient-stop')).toHaveCount(2)
   const css = page.getByTestId('gradient-css')
   const before = await css.textContent()
@@ -279,6 +288,12 @@ test('a mood page is laid with pictures and colors, cropped by hand and keys, sa
   await openDemoCopy(page, 'hand-over')
   await page.getByRole('tab', { name: 'Mood page' }).click()
   await expect(page.getByTestId('mood-picture')).toHaveCount(3)
+  // as long as nothing lies on it, arrangements show what they will look like, and each otherwise
+  const drawn = page.locator('[data-test^=arrangement-] svg[viewBox]')
+  await expect(drawn.locator('image')).toHaveCount(9 * 3)
+  const sketches = await drawn.evaluateAll(all => all.map(({ outerHTML }) => outerHTML))
+  expect(new Set(sketches).size).toBe(9)
+  await expect(page.getByTestId('mood-page').locator('image')).toHaveCount(0)
   for (const place of [0, 1, 2]) await page.getByTestId('mood-picture').nth(place).click()
   await expect(page.getByTestId('mood-frame')).toHaveCount(3)
   await page.getByTestId('arrangement-quilt').click()
@@ -329,6 +344,14 @@ test('the sheet is seen as it will leave, says when it is of an earlier state, a
     pages.evaluate((each: HTMLImageElement) => [each.naturalWidth, each.naturalHeight])
   await expect.poll(async () => (await size())[0]).toBe(1684)
   expect((await size())[1]).toBe(1190 * 3)
+  const leads = page.getByTestId('sheet-page')
+  await expect(leads).toHaveCount(3)
+  await expect(leads.first()).toHaveAttribute('aria-current', 'page')
+  for (const place of [2, 1, 0]) {
+    await leads.nth(place).click()
+    await expect(leads.nth(place)).toHaveAttribute('aria-current', 'page')
+    await expect.poll(() => page.getByTestId('sheet-stage').evaluate(({ scrollTop }) => scrollTop > 0)).toBe(place > 0)
+  }
   const first = await pages.getAttribute('src')
   await isAccessible(page, 'main')
   await goTo(page, 'Compose')

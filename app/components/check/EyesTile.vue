@@ -36,7 +36,7 @@ const painted = computed(() => {
     @click="stage.eyes = stage.eyes === eyes ? 'everyone' : eyes"
   >
     <span class="block" :style="{ filter: filterOf(eyes) }"
-      ><span class="block h-44 p-1"
+      ><span class="block h-42 p-1"
         ><ArtworkProof
           v-if="painting.piece"
           large

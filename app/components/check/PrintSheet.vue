@@ -101,15 +101,15 @@ const rows = computed(() =>
           What each swatch takes of cyan, magenta, yellow and black in percent
         </caption>
         <thead>
-          <tr class="border-b border-strong text-left align-bottom text-quiet [&>th]:first-letter:uppercase">
-            <th class="w-28 py-1 font-normal" scope="col">on screen | in print</th>
-            <th class="font-normal" scope="col">swatch</th>
-            <th class="font-normal" scope="col">CMYK for this paper</th>
-            <th class="font-normal" scope="col" title="By formula, without any paper: never hand this to a printer">
-              by formula only
-            </th>
-            <th class="text-right font-normal" scope="col">ink</th>
-            <th class="text-right font-normal" scope="col"><WordHelp word="ΔE" :means="TERMS.deltaE" /></th>
+          <tr
+            class="border-b border-strong text-left align-baseline text-quiet [&>th]:py-1 [&>th]:font-normal [&>th]:first-letter:uppercase"
+          >
+            <th class="w-28" scope="col">on screen | in print</th>
+            <th scope="col">swatch</th>
+            <th scope="col">CMYK for this paper</th>
+            <th scope="col" title="By formula, without any paper: never hand this to a printer">by formula only</th>
+            <th class="text-right" scope="col">ink</th>
+            <th class="text-right" scope="col"><WordHelp word="ΔE" :means="TERMS.deltaE" /></th>
           </tr>
         </thead>
         <tbody>

@@ -47,6 +47,8 @@ const sheets = computed(() =>
     }
   }),
 )
+/** Whether there are lines to draw: tiles without them are as high as those with. */
+const anyMerged = computed(() => sheets.value.some(({ pairs }) => pairs.length > 0))
 const arc = (from: number, to: number): string => {
   const [x, y] = [from * WIDE, to * WIDE]
   return `M${x} 1Q${(x + y) / 2} ${10 + Math.abs(y - x) * 0.12} ${y} 1`
@@ -69,6 +71,7 @@ const arc = (from: number, to: number): string => {
       <li v-for="{ eyes, pairs, words } in sheets" :key="eyes" class="min-w-0">
         <EyesTile :eyes="eyes" :words="words" :data-merged="pairs.length"
           ><svg
+            v-if="anyMerged"
             class="block h-6 w-full overflow-visible"
             :viewBox="`0 0 ${WIDE} 24`"
             preserveAspectRatio="none"
@@ -85,8 +88,6 @@ const arc = (from: number, to: number): string => {
         ></EyesTile>
       </li>
     </ul>
-    <p class="text-caption text-quiet">
-      A click puts these eyes on the stage; they stay while you work in Compose and Remap, and B goes there and back.
-    </p>
+    <p class="text-caption text-quiet">These eyes stay on the stage while you work in Compose and Remap.</p>
   </div>
 </template>

@@ -3,6 +3,7 @@ import { PROOFS_FIRST } from '~/stores/proofs'
 import { withKey } from '~/composables/shortcuts'
 import { useElementSize } from '@vueuse/core'
 import equal from 'fast-deep-equal'
+import { Squares2X2Icon } from '@heroicons/vue/20/solid'
 import { HARMONIES } from '../../../core/harmony/harmony'
 import { lookOf } from '../../../core/document/project'
 import { REACH } from '../../../core/proofs/candidates'
@@ -113,7 +114,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
 
 <template>
   <div class="grid gap-1.5" :class="flowing ? '' : 'h-full min-h-0 grid-rows-[auto_minmax(0,1fr)]'">
-    <div class="flex min-h-7 flex-wrap items-center gap-x-2 gap-y-0.5">
+    <div class="flex min-h-7 flex-wrap items-center gap-x-1.5 gap-y-0.5">
       <template v-if="own.what === 'harmonies'">
         <PopOver :title="`Show ${HARMONIES.length - proofs.hidden.length} of ${HARMONIES.length}`">
           <label v-for="kind in HARMONIES" :key="kind" class="flex min-h-7 items-center gap-2 px-2 hover:bg-hover"
@@ -134,8 +135,8 @@ const step = (change: Partial<typeof proofs.variation>): void => {
       </template>
       <template v-else-if="own.what === 'variations'">
         <label class="flex items-center gap-1 text-caption"
-          >Turn by<NumberField
-            class="w-11"
+          >Turn<NumberField
+            class="w-10"
             aria-label="Turn across in degrees"
             :value="proofs.variation.turn"
             :min="1"
@@ -152,8 +153,8 @@ const step = (change: Partial<typeof proofs.variation>): void => {
               { value: 'brightness', title: 'Brightness' },
             ]"
             @update:model-value="down => step({ down })"
-          />by<NumberField
-            class="w-11"
+          /><NumberField
+            class="w-10"
             aria-label="Step downward in percent"
             :value="Math.round(proofs.variation.step * 100)"
             :min="1"
@@ -171,11 +172,11 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           Deal
         </button>
         <span v-if="deals.past.length" class="flex items-center" role="group" aria-label="Deals">
-          <button class="control bare px-1.5!" aria-label="Earlier deal" :disabled="deals.at === 0" @click="deals.at--">
+          <button class="control bare px-1!" aria-label="Earlier deal" :disabled="deals.at === 0" @click="deals.at--">
             ‹</button
           ><span class="value" data-test="deal-at">{{ deals.at + 1 }} of {{ deals.past.length }}</span
           ><button
-            class="control bare px-1.5!"
+            class="control bare px-1!"
             aria-label="Later deal"
             :disabled="deals.at >= deals.past.length - 1"
             @click="deals.at++"
@@ -183,8 +184,8 @@ const step = (change: Partial<typeof proofs.variation>): void => {
             ›
           </button>
         </span>
-        <label class="flex items-center gap-1 text-caption"
-          ><input v-model="deals.within" type="checkbox" />In this harmony</label
+        <label class="flex items-center gap-1 text-caption" title="Deal in this harmony only"
+          ><input v-model="deals.within" type="checkbox" />This harmony</label
         >
       </template>
       <p v-else-if="own.what === 'tones'" class="min-w-0 grow basis-24 text-caption leading-[13px] text-quiet">
@@ -209,10 +210,19 @@ const step = (change: Partial<typeof proofs.variation>): void => {
         title="Show all artwork by turns"
         ><input v-model="proofs.byTurns" type="checkbox" />All artwork</label
       >
-      <label v-if="!beside" class="flex shrink-0 items-center gap-1 text-caption" title="How large the proofs are"
-        >Size<input
+      <span v-if="!beside" class="flex shrink-0 items-center">
+        <button
+          class="control bare small px-1!"
+          aria-label="Proofs as large as they fit"
+          title="As large as they fit"
+          :disabled="proofs.sizes[where] === null"
+          @click="proofs.sizes = { ...proofs.sizes, [where]: null }"
+        >
+          <Squares2X2Icon class="size-4" /></button
+        ><input
           type="range"
-          class="slide w-16"
+          class="slide w-8"
+          title="How large the proofs are"
           :min="SIZES.least"
           :max="large ? SIZES.most : 320"
           :step="SIZES.step"
@@ -220,15 +230,8 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           aria-label="Size of the proofs"
           data-test="proof-size"
           @input="resize"
-      /></label>
-      <button
-        v-if="proofs.sizes[where] !== null && !beside"
-        class="control bare small px-1! text-caption"
-        title="As large as they fit"
-        @click="proofs.sizes = { ...proofs.sizes, [where]: null }"
-      >
-        Fit
-      </button>
+        />
+      </span>
     </div>
     <div ref="room" class="relative min-h-0 min-w-0">
       <FirstHint v-if="!large && !beside" hint="proofs" class="absolute right-2 top-2">

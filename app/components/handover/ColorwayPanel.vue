@@ -91,8 +91,17 @@ const proofs = computed(() =>
       </li>
     </ul>
     <ColorwayTiles v-if="frozen" :height="150" :columns="3" />
-    <p v-else class="border border-dashed border-line p-5 text-center text-quiet">
+    <EmptyPlace v-else>
+      <template #like>
+        <div class="grid grid-cols-3 gap-3">
+          <div v-for="place in 3" :key="place" class="grid gap-2">
+            <LookNow v-if="place === 1" class="h-44 border border-line bg-table" />
+            <span v-else class="h-44 border border-dashed border-line" />
+            <span class="h-2 bg-line" :class="place === 2 ? 'w-2/3' : 'w-1/2'" />
+          </div>
+        </div>
+      </template>
       A colorway keeps the whole job in one coloring. Freeze this look, try another, freeze that: then compare.
-    </p>
+    </EmptyPlace>
   </section>
 </template>

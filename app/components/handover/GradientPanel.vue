@@ -14,11 +14,15 @@ const all = computed(() => history.document?.gradients ?? [])
 const current = computed((): Gradient | null => all.value.find(({ id }) => id === chosen.value) ?? all.value[0] ?? null)
 const isFull = computed(() => all.value.length >= MOST_GRADIENTS)
 
-/** A gradient to begin with: between the two most colorful swatches, the darker first. */
+/** What a gradient begins with: the two most colorful swatches, the darker first. */
+const ends = computed(() =>
+  [...(history.settled?.scheme ?? [])]
+    .sort((one, other) => lchOf(other.hex).c - lchOf(one.hex).c)
+    .slice(0, 2)
+    .sort((one, other) => lchOf(one.hex).l - lchOf(other.hex).l),
+)
 const make = (): void => {
-  const scheme = history.settled?.scheme ?? []
-  const lively = [...scheme].sort((one, other) => lchOf(other.hex).c - lchOf(one.hex).c).slice(0, 2)
-  const [from, to] = lively.sort((one, other) => lchOf(one.hex).l - lchOf(other.hex).l)
+  const [from, to] = ends.value
   if (!from || !to) return
   const name = numberedAfter(
     `${from.name} to ${to.name}`.slice(0, 110),
@@ -52,9 +56,18 @@ const make = (): void => {
         <PlusIcon class="size-4" />Make a gradient
       </button>
     </div>
-    <p v-if="!all.length" class="border border-dashed border-line p-5 text-center text-quiet">
+    <EmptyPlace v-if="!all.length">
+      <template #like>
+        <div
+          class="h-24"
+          :style="{ background: `linear-gradient(in oklab 90deg, ${ends.map(({ hex }) => hex).join(', ')})` }"
+        />
+        <div class="flex justify-between">
+          <i v-for="{ id, hex } in ends" :key="id" class="size-5 border border-ink" :style="{ background: hex }" />
+        </div>
+      </template>
       A gradient runs between swatches of the scheme and follows when they change. It is kept with the project.
-    </p>
+    </EmptyPlace>
     <ul v-else v-one-stop="{ of: '.framed' }" class="grid grid-cols-4 gap-2" aria-label="Gradients of this project">
       <li v-for="{ id, handed } in handOver.gradients" :key="id" class="min-w-0">
         <button

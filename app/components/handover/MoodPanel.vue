@@ -14,7 +14,7 @@ const { copyPicture } = useCopying()
 const making = ref<'png' | 'pdf' | null>(null)
 
 const sketches = computed(() =>
-  ARRANGEMENTS.map(arrangement => ({ arrangement, page: mood.pageWith({ arrangement }) })),
+  ARRANGEMENTS.map(arrangement => ({ arrangement, page: mood.pageWith({ arrangement }, mood.sketched) })),
 )
 const held = computed(() => mood.pictures.find(({ reference }) => reference === mood.held) ?? null)
 const save = async (as: 'png' | 'pdf'): Promise<void> => {
@@ -89,6 +89,9 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
     </template>
     <div class="grid gap-1.5">
       <h3 id="arrangement">Arrangement</h3>
+      <p v-if="!mood.pictures.length && mood.references.length" class="text-caption text-quiet">
+        As they will be with pictures: lay some on the page above.
+      </p>
       <ul v-one-stop="{ of: '.framed' }" data-previews class="grid grid-cols-5 gap-2" aria-labelledby="arrangement">
         <li v-for="{ arrangement, page } in sketches" :key="arrangement" class="min-w-0">
           <button

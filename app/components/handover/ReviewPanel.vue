@@ -73,9 +73,22 @@ const saidWords = ({ comments, open, choice, looks }: Review): string => {
         />
       </li>
     </ul>
-    <p v-else-if="reviews.reviews" class="border border-dashed border-line p-5 text-center text-quiet">
+    <EmptyPlace v-else-if="reviews.reviews">
+      <template #like>
+        <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5">
+          <span class="relative block border border-line bg-table"
+            ><LookNow class="h-64" /><SpotMark class="absolute top-2/5 left-3/5 size-5!"
+          /></span>
+          <span class="grid content-start gap-2">
+            <template v-for="(wide, i) in ['w-1/3', 'w-full', 'w-4/5', 'w-1/3', 'w-3/5']" :key="i"
+              ><SpotMark v-if="wide === 'w-1/3'" class="mt-3 size-4" /><span class="h-2 bg-line" :class="wide"
+            /></template>
+            <span class="mt-5 h-9 w-2/5 border border-line" />
+          </span>
+        </div>
+      </template>
       Nothing is shown to a client yet. Freeze a few colorways, then publish them.
-    </p>
+    </EmptyPlace>
     <p v-else-if="!reviews.problem" role="status">Looking for reviews…</p>
     <ReviewDialog v-if="publishing" @close="publishing = false" />
   </section>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
+import { counted } from '../../../core/document/names'
+import { HEIGHT, WIDTH } from '../../../core/handover/sheetPaper'
 import { fileNameOf } from '../../../core/formats/fileName'
 import { saveFile } from '~/composables/saveFile'
 
@@ -49,5 +51,28 @@ const savePdf = async (): Promise<void> => {
       </button>
     </div>
     <p v-if="sheet.isStale" class="text-quiet" role="status">The project has changed since these pages were drawn.</p>
+    <div v-if="sheet.pages" class="grid gap-1.5">
+      <h3 id="sheet-pages">{{ counted(sheet.pages, 'page') }}</h3>
+      <ol v-one-stop="{ of: '.framed' }" class="grid grid-cols-3 gap-2" aria-labelledby="sheet-pages">
+        <li v-for="place in sheet.pages" :key="place" class="min-w-0">
+          <button
+            class="framed block w-full p-1"
+            :class="{ current: sheet.page === place - 1 }"
+            :aria-current="sheet.page === place - 1 ? 'page' : undefined"
+            data-test="sheet-page"
+            @click="sheet.goal = { page: place - 1 }"
+          >
+            <span
+              class="block bg-size-[100%_auto]"
+              :style="{
+                aspectRatio: `${WIDTH} / ${HEIGHT}`,
+                backgroundImage: `url(${sheet.address})`,
+                backgroundPosition: `0 ${((place - 1) / Math.max(1, sheet.pages - 1)) * 100}%`,
+              }"
+            /><span class="block text-caption">Page {{ place }}</span>
+          </button>
+        </li>
+      </ol>
+    </div>
   </section>
 </template>

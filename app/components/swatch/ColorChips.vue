@@ -1,8 +1,18 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+
 /** Colors to choose from: pointing previews, a click takes. Arrow keys go along. */
 const { title, colors, taken = '' } = defineProps<{ title: string; colors: readonly string[]; taken?: string }>()
 const emit = defineEmits<{ preview: [hex: string | null]; take: [hex: string] }>()
 const pointer = restingPointer()
+const all = useTemplateRef<HTMLElement>('all')
+const { width } = useElementSize(all)
+const { least } = useHand()
+/** As many in a row that rows are of one length: none is left over for the last. */
+const columns = computed(() => {
+  const rows = Math.ceil(colors.length / Math.max(1, Math.floor(width.value / least.value)))
+  return Math.ceil(colors.length / rows)
+})
 const take = (hex: string, event: MouseEvent): void => {
   pointer.rest(event)
   emit('take', hex)
@@ -11,8 +21,10 @@ const take = (hex: string, event: MouseEvent): void => {
 
 <template>
   <div
+    ref="all"
     v-one-stop="{ of: '.chip' }"
-    class="grid grid-cols-[repeat(auto-fit,minmax(var(--low),1fr))]"
+    class="grid"
+    :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"
     data-previews
     role="group"
     :aria-label="title"

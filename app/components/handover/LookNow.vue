@@ -1,0 +1,20 @@
+<script setup lang="ts">
+/** The present look, small: the artwork on the stage and the scheme under it. */
+const history = useHistory()
+const painting = usePainting()
+const painted = computed(() => painting.shown(painting.piece?.id ?? null))
+</script>
+
+<template>
+  <span class="grid grid-rows-[minmax(0,1fr)_8px]">
+    <span class="min-h-0 p-1"
+      ><ArtworkProof
+        v-if="painting.piece"
+        :hash="painting.piece.hash"
+        :ratio="painting.piece.width / painting.piece.height"
+        :colors="painted.colors"
+        :by-hand="painted.byHand"
+    /></span>
+    <SchemeStrip :scheme="history.document?.scheme ?? []" />
+  </span>
+</template>
