@@ -24,6 +24,9 @@ const rowOf = ({ name, hex, role, share }: HandedSwatch, rung: string): string[]
   ]
 }
 
+/** What a spreadsheet would reckon with, and what, without the apostrophe that quotes it, would look like that. */
+const RECKONED = /^'*[=+\-@\t\r].*$/
+
 /**
  * A table (RFC 4180) with a row a swatch and a row a rung: name, hex, role, share in [0, 1], what rung it is, red, green
  * and blue in [0, 255], CMYK in percent by the plain formula, and OKLCH. Names that a spreadsheet would reckon with are
@@ -34,5 +37,5 @@ export const toCsv = ({ swatches }: HandedScheme): string => {
     rowOf(swatch, ''),
     ...(swatch.rungs ?? []).map(rung => rowOf({ name: swatch.name, hex: rung.hex }, rungName(rung))),
   ])
-  return `${Papa.unparse([HEAD, ...rows], { escapeFormulae: true, newline: '\n' })}\n`
+  return `${Papa.unparse([HEAD, ...rows], { escapeFormulae: RECKONED, newline: '\n' })}\n`
 }

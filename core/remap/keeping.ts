@@ -1,4 +1,4 @@
-import { labOf, lchOf, type Hex } from '../color/convert'
+import { labOf, lchOf, type Hex, type Lab } from '../color/convert'
 import { labDistance } from '../color/difference'
 import { seeded } from '../picture/seeded'
 import { fitsOf, pairsOf, type Block } from './costs'
@@ -20,33 +20,66 @@ const SHADED = { part: 0.1, step: 0.2, apart: 0.06, range: 0.5, left: 2 } as con
 /** How far a deal strays from the best. */
 const STRAY = 1.1
 
+/** Inks that are shaded into each other, and what they span of lightness, hue and strength. */
+interface Shade {
+  places: number[]
+  least: Lab
+  most: Lab
+}
+
+/** Two colors as one, number by number. */
+const each = (of: (one: number, other: number) => number, one: Lab, other: Lab): Lab => ({
+  l: of(one.l, other.l),
+  a: of(one.a, other.a),
+  b: of(one.b, other.b),
+})
+
+/** Two shades as one; null where some in them are not of one hue, or too far apart in lightness. */
+const shadedInto = (labs: readonly Lab[], one: Shade, other: Shade): Omit<Shade, 'places'> | null => {
+  const [least, most] = [each(Math.min, one.least, other.least), each(Math.max, one.most, other.most)]
+  if (most.l - least.l > SHADED.range || Math.max(most.a - least.a, most.b - least.b) > SHADED.apart) return null
+  // in a span no wider than that nobody is further apart; else each pair has to be looked at
+  const isKin =
+    apartOf(least, most) <= SHADED.apart ||
+    one.places.every(from => other.places.every(to => apartOf(labs[from] as Lab, labs[to] as Lab) <= SHADED.apart))
+  return isKin ? { least, most } : null
+}
+
 /**
  * Lights and darks of one hue that pass into each other, as painted shading does, together, the largest of each leading:
  * those first that mix most, until no more than `least` groups are left.
  */
 const shadedOf = ({ nodes, edges }: InkGraph, order: readonly number[], least: number): number[][] => {
-  const groupOf = new Map(order.map(place => [place, [place]]))
+  const labs = nodes.map(({ lab }) => lab)
+  const rank = new Map(order.map((place, i) => [place, i]))
+  const shadeOf = new Map(
+    order.map((place): [number, Shade] => {
+      const lab = labs[place] as Lab
+      return [place, { places: [place], least: lab, most: lab }]
+    }),
+  )
   const areaOf = (place: number): number => nodes[place]?.area ?? 0
   const strongly = edges
     .filter(({ lighter }) => Math.abs(lighter) <= SHADED.step)
     .map(({ one, other, mixed }) => ({ one, other, part: mixed / Math.min(areaOf(one), areaOf(other)) }))
     .filter(({ part }) => part >= SHADED.part)
     .sort((one, other) => other.part - one.part)
-  const isKin = (one: number, other: number): boolean => {
-    const [a, b] = [nodes[one]?.lab, nodes[other]?.lab]
-    if (!a || !b) return false
-    return apartOf(a, b) <= SHADED.apart && Math.abs(a.l - b.l) <= SHADED.range
-  }
   let left = order.length
   for (const { one, other } of strongly) {
-    const [a, b] = [groupOf.get(one), groupOf.get(other)]
     if (left <= least) break
-    if (!a || !b || a === b || !a.every(each => b.every(to => isKin(each, to)))) continue
-    const together = [...a, ...b].sort((p, q) => areaOf(q) - areaOf(p) || p - q)
-    for (const place of together) groupOf.set(place, together)
+    const [a, b] = [shadeOf.get(one), shadeOf.get(other)]
+    const span = a && b && a !== b ? shadedInto(labs, a, b) : null
+    if (!a || !b || !span) continue
+    const [large, small] = a.places.length >= b.places.length ? [a, b] : [b, a]
+    Object.assign(large, span)
+    for (const place of small.places) {
+      large.places.push(place)
+      shadeOf.set(place, large)
+    }
     left--
   }
-  return [...new Set(order.map(place => groupOf.get(place) ?? [place]))]
+  const rankOf = (place: number): number => rank.get(place) ?? 0
+  return [...new Set(shadeOf.values())].map(({ places }) => places.sort((p, q) => rankOf(p) - rankOf(q)))
 }
 
 /**

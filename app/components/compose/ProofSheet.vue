@@ -221,7 +221,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           <Squares2X2Icon class="size-4" /></button
         ><input
           type="range"
-          class="slide w-8"
+          class="slide w-8 finger:w-16"
           title="How large the proofs are"
           :min="SIZES.least"
           :max="large ? SIZES.most : 320"

@@ -17,7 +17,7 @@ const channelsIn = (head: readonly string[]): number[] | null => {
 }
 
 /** A cell as it was before an apostrophe kept a spreadsheet from reckoning with it. */
-const unquoted = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '')
+const unquoted = (cell: string): string => cell.replace(/^'(?='*[=+\-@\t\r])/, '')
 
 const isColor = (cell: string): boolean => /[#(]|[a-z]/i.test(cell) && parseColor(cell) !== null
 
