@@ -65,6 +65,14 @@ describe('the sheet', () => {
     expect(name.size).toBeLessThan(7.5)
     expect(name.size).toBeGreaterThanOrEqual(5)
   })
+  it('gives the colors the first page where there is no artwork', () => {
+    const highOf = (artwork: SheetLook['artwork']): number => {
+      const [first] = sheetPages(plan([look('c1', { artwork })]), measure)
+      return Math.max(...flat(first?.marks ?? []).map(mark => (mark.mark === 'box' ? mark.height : 0)))
+    }
+    expect(highOf(look('c1').artwork)).toBe(40)
+    expect(highOf([])).toBeGreaterThan(300)
+  })
   it('says the inks of the paper where there is one', () => {
     const printed = { ...plan([look('c1')]), paper: 'coated paper', inksOf: () => ({ c: 0.1, m: 0.2, y: 0.3, k: 0.4 }) }
     const said = wordsOn(sheetPages(printed, measure))

@@ -176,16 +176,25 @@ const picturePages = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[
             alt: `${art.name} in the colors of ${look.name}`,
           })
         }),
-        ...(first ? bandOf({ x: EDGE, y: bandAt, width: ROOM.width, height: 84 }, look.scheme, measure) : []),
+        ...(first
+          ? bandOf(
+              // without artwork the colors have the page to themselves
+              some.length
+                ? { x: EDGE, y: bandAt, width: ROOM.width, height: 40 }
+                : { x: EDGE, y: room.y, width: ROOM.width, height: bandAt + 40 - room.y },
+              look.scheme,
+              measure,
+            )
+          : []),
       ],
     }
   })
 }
 
-/** The band: swatches as wide as their shares, over a ruler of percent, with their names and values. */
+/** The band: swatches as wide as their shares in a room, over a ruler of percent, with their names and values under it. */
 const bandOf = (room: Rect, { swatches }: HandedScheme, measure: Measure): Mark[] => {
   const blocks = across(
-    { ...room, height: 40 },
+    room,
     swatches.map(({ share }) => Math.max(0.05, share ?? 1)),
   )
   return swatches.map((swatch, i) => {

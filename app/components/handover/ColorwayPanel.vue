@@ -91,7 +91,7 @@ const proofs = computed(() =>
       </li>
     </ul>
     <ColorwayTiles v-if="frozen" :height="150" :columns="3" />
-    <EmptyPlace v-else>
+    <EmptyPlace v-else-if="!proofs.length">
       <template #like>
         <div class="grid grid-cols-3 gap-3">
           <div v-for="place in 3" :key="place" class="grid gap-2">
