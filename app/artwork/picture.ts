@@ -3,7 +3,7 @@ import type { AreaPaint } from '../../core/painting/areas'
 import { MOST_BYTES, type Region } from '../../core/picture/picture'
 import type { Manner } from '../../core/raster/manner'
 import type { Desk } from '~/workers/desk'
-import { proxy } from 'comlink'
+import { whileUnderway } from '~/workers/progress'
 import type { PaintedPart, RasterDesk } from '~/workers/raster.worker'
 import type { ArtworkKind } from './kind'
 
@@ -53,13 +53,15 @@ export const inFullSize = (
   const becoming = (hash: string, colors: Colors): string[] => inksOf(hash).map(ink => colors.get(ink) ?? ink)
   return {
     part: (hash, colors, areas, part, longest, seen) =>
-      atHand(hash, () => desk.at().part(hash, becoming(hash, colors), plain(areas), part, longest, proxy(seen))),
+      atHand(hash, () =>
+        whileUnderway(seen, says => desk.at().part(hash, becoming(hash, colors), plain(areas), part, longest, says)),
+      ),
     write: (hash, colors, areas, seen, signal) => {
       const stop = (): void => desk.letGo()
       signal?.addEventListener('abort', stop)
-      return atHand(hash, () => desk.at().write(hash, becoming(hash, colors), plain(areas), proxy(seen))).finally(() =>
-        signal?.removeEventListener('abort', stop),
-      )
+      return atHand(hash, () =>
+        whileUnderway(seen, says => desk.at().write(hash, becoming(hash, colors), plain(areas), says)),
+      ).finally(() => signal?.removeEventListener('abort', stop))
     },
   }
 }

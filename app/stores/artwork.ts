@@ -1,4 +1,3 @@
-import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { readyInkMap, unpackInkMap, type InkMap } from '../../core/artwork/inkmap'
 import type { ArtworkFile } from '../../core/document/artwork'
@@ -13,6 +12,7 @@ import type { Anew } from '~/composables/useServer'
 import { inFullSize, picturesOf } from '~/artwork/picture'
 import type { ArtworkDesk, ScreenArtwork } from '~/workers/artwork.worker'
 import { deskOf } from '~/workers/desk'
+import { whileUnderway } from '~/workers/progress'
 import { Left } from '~/workers/left'
 import type { PaintedPart, RasterArtwork, RasterDesk } from '~/workers/raster.worker'
 
@@ -125,13 +125,13 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     const own = age
     await open(hash)
     unmixing.value = 0
-    const seen = proxy((part: number) => {
-      unmixing.value = part
-    })
     try {
       const [before, picture] = [stops, await server.stagePicture(hash)]
       if (before !== stops) throw new Left()
-      const taken = await pictures.at().open(hash, picture, [...inksOf(hash)], mannerOf(hash), seen)
+      const taken = await whileUnderway(
+        part => (unmixing.value = part),
+        seen => pictures.at().open(hash, picture, [...inksOf(hash)], mannerOf(hash), seen),
+      )
       if (own !== age) return
       rasters.value = new Map(rasters.value).set(hash, {
         ...taken,

@@ -1,10 +1,11 @@
 import { useLocalStorage } from '@vueuse/core'
-import { proxy, wrap, type Remote } from 'comlink'
+import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { isAside } from '../../core/check/check'
 import type { Finding, Fix } from '../../core/check/finding'
 import { isOfColors, type MendedLook, type Unsettled } from '../../core/check/mend'
 import type { CheckDesk, Checking } from '~/workers/check.worker'
+import { whileUnderway } from '~/workers/progress'
 
 /** The views of Check. */
 export const CHECK_VIEWS = [
@@ -88,17 +89,18 @@ export const useChecking = defineStore('checking', () => {
   )
   const mend = async (): Promise<void> => {
     const of = asked.value
-    if (!of || !desk || !ticked.value.length) return
+    const at = desk
+    if (!of || !at || !ticked.value.length) return
     const order = { keys: ticked.value.map(({ key }) => key), tolerance: tolerance.value, seed: 1 }
     mending.value = { of, part: 0, looks: [], unsettled: [] }
     const own = (): boolean => mending.value?.of === of
     try {
       const start = performance.now()
-      const found = await desk.mend(
-        order,
-        proxy((part: number) => {
+      const found = await whileUnderway(
+        part => {
           if (own()) mending.value = { of, part, looks: [], unsettled: [] }
-        }),
+        },
+        says => at.mend(order, says),
       )
       performance.measure('plumbago mend', { start })
       if (own()) mending.value = found && { of, part: null, ...found }
