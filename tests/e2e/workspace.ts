@@ -6,13 +6,16 @@ const AGAIN = { maxRetries: 3 }
 /** What a browser says with what one of our own pages sends. */
 export const OURS = { 'sec-fetch-site': 'same-origin' }
 
+/** Has the server make a project; its id. */
+const made = async (page: Page, data: { name: string } | { copyOf: string }): Promise<string> =>
+  ((await (await page.request.post('/api/projects', { ...AGAIN, headers: OURS, data })).json()) as { id: string }).id
+
 /**
  * Makes a project of its own by its name and opens it where one starts from a color. How Home asks for it is tested by itself: with all
  * the projects tests have made it draws a wall of them first.
  */
 export const newProject = async (page: Page, name: string): Promise<void> => {
-  const answer = await page.request.post('/api/projects', { ...AGAIN, headers: OURS, data: { name } })
-  await page.goto(`/project/${((await answer.json()) as { id: string }).id}/gather`)
+  await page.goto(`/project/${await made(page, { name })}/gather`)
   await expect(page.getByTestId('project-name')).toHaveText(name)
   await expect(page.getByTestId('bench').locator('h2').first()).toBeVisible()
 }
@@ -35,16 +38,10 @@ export const openDemoCopy = async (
   page: Page,
   step: 'compose' | 'remap' | 'check' | 'hand-over' = 'compose',
 ): Promise<string> => {
-  const copy = (await (
-    await page.request.post('/api/projects', {
-      ...AGAIN,
-      headers: OURS,
-      data: { copyOf: await projectNamed(page, 'Breezeholm kite festival') },
-    })
-  ).json()) as { id: string }
-  await page.goto(`/project/${copy.id}/${step}`)
+  const copy = await made(page, { copyOf: await projectNamed(page, 'Breezeholm kite festival') })
+  await page.goto(`/project/${copy}/${step}`)
   await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible()
-  return copy.id
+  return copy
 }
 
 /** The colors of the band, in order. */

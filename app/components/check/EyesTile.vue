@@ -37,13 +37,7 @@ const painted = computed(() => {
   >
     <span class="block" :style="{ filter: filterOf(eyes) }"
       ><span class="block h-42 p-1"
-        ><ArtworkProof
-          v-if="painting.piece"
-          large
-          :hash="painting.piece.hash"
-          :ratio="painting.piece.width / painting.piece.height"
-          :colors="painted.colors"
-          :by-hand="painted.byHand" /></span
+        ><ArtworkProof v-if="painting.piece" large :art="painting.piece" v-bind="painted" /></span
       ><span class="flex h-2.5"
         ><i
           v-for="swatch in scheme"

@@ -78,12 +78,7 @@ onUnmounted(checking.stopMending)
           @blur="point(null)"
         >
           <span class="block h-32 p-1"
-            ><ArtworkProof
-              v-if="painting.piece"
-              :hash="painting.piece.hash"
-              :ratio="painting.piece.width / painting.piece.height"
-              :colors="painted.colors"
-              :by-hand="painted.byHand" /></span
+            ><ArtworkProof v-if="painting.piece" :art="painting.piece" v-bind="painted" /></span
           ><SchemeStrip class="h-2" :scheme="look.look.scheme" /><span
             class="block px-1 pb-0.5 text-left text-caption first-letter:uppercase"
             >{{ look.strength }}</span

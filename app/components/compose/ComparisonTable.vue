@@ -38,13 +38,7 @@ onKeyStroke('Escape', () => {
         data-test="compared"
       >
         <span class="block min-h-0"
-          ><ArtworkProof
-            v-if="painting.piece"
-            large
-            :hash="painting.piece.hash"
-            :ratio="painting.piece.width / painting.piece.height"
-            :colors="colors"
-            :by-hand="byHand"
+          ><ArtworkProof v-if="painting.piece" large :art="painting.piece" :colors="colors" :by-hand="byHand"
         /></span>
         <span class="mx-auto flex w-3/4"
           ><i

@@ -281,8 +281,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
         <span class="block" :style="{ aspectRatio: enlarged.proof.piece.width / enlarged.proof.piece.height }"
           ><ArtworkProof
             large
-            :hash="enlarged.proof.piece.hash"
-            :ratio="enlarged.proof.piece.width / enlarged.proof.piece.height"
+            :art="enlarged.proof.piece"
             :colors="enlarged.proof.colors"
             :by-hand="enlarged.proof.byHand"
         /></span>

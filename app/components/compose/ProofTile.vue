@@ -56,12 +56,7 @@ const keyed = (event: KeyboardEvent): void => {
       @keydown="keyed"
     >
       <span class="block p-1" :style="{ height: `${height + 8}px` }"
-        ><ArtworkProof
-          :hash="proof.piece.hash"
-          :ratio="proof.piece.width / proof.piece.height"
-          :large="height > 260"
-          :colors="proof.colors"
-          :by-hand="proof.byHand"
+        ><ArtworkProof :art="proof.piece" :large="height > 260" :colors="proof.colors" :by-hand="proof.byHand"
       /></span>
       <SchemeStrip class="h-1.5" :scheme="proof.look.scheme" />
       <span class="block w-full px-1 pt-px text-left text-caption leading-[14px]"

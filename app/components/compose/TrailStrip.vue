@@ -193,12 +193,7 @@ const marker = computed(
               @blur="point(null)"
               @keydown="keyed"
             >
-              <ArtworkProof
-                v-if="painting.piece"
-                :hash="painting.piece.hash"
-                :ratio="painting.piece.width / painting.piece.height"
-                v-bind="painting.inOther(state.look)"
-              />
+              <ArtworkProof v-if="painting.piece" :art="painting.piece" v-bind="painting.inOther(state.look)" />
               <BookmarkIcon
                 v-if="state.kept !== null"
                 class="absolute left-0 top-0 size-3.5 bg-panel"

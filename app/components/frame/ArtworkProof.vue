@@ -6,40 +6,40 @@ import { NOTHING_BY_HAND, type ByHand } from '../../../core/painting/painting'
  * it is, and so where shapes are painted by hand.
  */
 const {
-  hash,
-  ratio,
+  art,
   colors,
   byHand = NOTHING_BY_HAND,
   large = false,
 } = defineProps<{
-  hash: string
-  ratio: number
+  /** The artwork, and how large it is in itself. */
+  art: { hash: string; width: number; height: number }
   colors: ReadonlyMap<string, string>
   byHand?: ByHand
   large?: boolean
 }>()
 const files = useArtworkFiles()
+const ratio = computed(() => art.width / art.height)
 const place = useTemplateRef('place')
 const host = computed(() => place.value?.element ?? null)
 /** A picture that is touched up, or not flat, is painted from what it was taken apart into. */
 const isTaken = computed(() => {
-  const file = files.files.get(hash)
+  const file = files.files.get(art.hash)
   return file?.kind === 'raster' && (byHand.areas.length > 0 || file.manner !== 'flat')
 })
-const raster = computed(() => (isTaken.value ? files.rasters.get(hash) : undefined))
+const raster = computed(() => (isTaken.value ? files.rasters.get(art.hash) : undefined))
 watch(
   isTaken,
   taken => {
-    if (taken) void files.openRaster(hash).catch(() => null)
+    if (taken) void files.openRaster(art.hash).catch(() => null)
   },
   { immediate: true },
 )
-const screen = computed(() => files.screens.get(hash))
+const screen = computed(() => files.screens.get(art.hash))
 const map = computed(() =>
-  byHand.shapes.size || raster.value ? null : large ? files.maps.get(hash)?.fine : files.proofs.get(hash),
+  byHand.shapes.size || raster.value ? null : large ? files.maps.get(art.hash)?.fine : files.proofs.get(art.hash),
 )
 /** Whether it is shown in its own shapes: a small one only where it is known that there is no map to paint it from. */
-const asShapes = computed(() => !map.value && !files.isCrowded(hash) && (large || map.value === null))
+const asShapes = computed(() => !map.value && !files.isCrowded(art.hash) && (large || map.value === null))
 useArtworkHost(
   host,
   () => (asShapes.value ? screen.value : undefined),

@@ -18,12 +18,7 @@ const painting = usePainting()
         :title="art.name"
         @click="painting.shownId = art.id"
       >
-        <ArtworkProof
-          :hash="art.hash"
-          :ratio="art.width / art.height"
-          :colors="painting.settled(art.id).colors"
-          :by-hand="painting.settled(art.id).byHand"
-        />
+        <ArtworkProof :art="art" v-bind="painting.settled(art.id)" />
       </button>
     </li>
   </ul>

@@ -75,7 +75,7 @@ defineExpose({ artwork })
       :by-hand="look.byHand"
       :hash="piece.hash"
     />
-    <ArtworkProof v-else large :hash="piece.hash" :ratio="piece.width / piece.height" :colors="look.colors" />
+    <ArtworkProof v-else large :art="piece" :colors="look.colors" />
     <RasterDetail
       v-if="part && !look.passing"
       :hash="piece.hash"

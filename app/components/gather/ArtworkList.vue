@@ -73,12 +73,7 @@ const remove = (art: Artwork): void => {
           :aria-pressed="painting.artwork?.id === art.id"
           @click="painting.shownId = art.id"
         >
-          <ArtworkProof
-            :hash="art.hash"
-            :ratio="art.width / art.height"
-            :colors="painting.settled(art.id).colors"
-            :by-hand="painting.settled(art.id).byHand"
-          />
+          <ArtworkProof :art="art" v-bind="painting.settled(art.id)" />
         </button>
         <p class="leading-4" :title="art.name">
           <span class="line-clamp-2 wrap-anywhere">{{ titleShown(art.name) }}</span

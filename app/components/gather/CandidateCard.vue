@@ -61,12 +61,7 @@ const what = computed(
         @focus="gathering.preview(candidate)"
         @blur="gathering.preview(null)"
       >
-        <ArtworkProof
-          v-if="painting.artwork"
-          :hash="painting.artwork.hash"
-          :ratio="painting.artwork.width / painting.artwork.height"
-          :colors="colors"
-        />
+        <ArtworkProof v-if="painting.artwork" :art="painting.artwork" :colors="colors" />
         <span v-else>Use</span>
       </button>
       <span

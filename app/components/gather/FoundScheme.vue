@@ -70,12 +70,7 @@ onUnmounted(() => history.preview(null))
       @blur="history.preview(null)"
     >
       <span v-if="seen" class="block h-40 p-1" data-test="seen-on"
-        ><ArtworkProof
-          v-if="seen.painted.colors.size"
-          :hash="seen.artwork.hash"
-          :ratio="seen.artwork.width / seen.artwork.height"
-          :colors="seen.painted.colors"
-          :by-hand="seen.painted.byHand"
+        ><ArtworkProof v-if="seen.painted.colors.size" :art="seen.artwork" v-bind="seen.painted"
       /></span>
       <span class="flex" :class="seen ? 'h-3' : 'h-9'"
         ><i

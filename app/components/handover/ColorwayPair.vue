@@ -109,10 +109,8 @@ useEventListener(window, 'blur', () => {
       >
         <ArtworkProof
           large
-          :hash="(lineUp.pieceOf(colorway) ?? piece).hash"
-          :ratio="piece.width / piece.height"
-          :colors="lineUp.paintedIn(colorway, lineUp.pieceOf(colorway) ?? piece).colors"
-          :by-hand="lineUp.paintedIn(colorway, lineUp.pieceOf(colorway) ?? piece).byHand"
+          :art="{ ...piece, hash: (lineUp.pieceOf(colorway) ?? piece).hash }"
+          v-bind="lineUp.paintedIn(colorway, lineUp.pieceOf(colorway) ?? piece)"
         />
       </div>
     </div>

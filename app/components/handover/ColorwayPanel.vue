@@ -78,12 +78,7 @@ const proofs = computed(() =>
           @click="lineUp.takeProposed(candidate)"
         >
           <span class="block h-24 p-1"
-            ><ArtworkProof
-              v-if="painting.piece"
-              :hash="painting.piece.hash"
-              :ratio="painting.piece.width / painting.piece.height"
-              :colors="painted.colors"
-              :by-hand="painted.byHand" /></span
+            ><ArtworkProof v-if="painting.piece" :art="painting.piece" v-bind="painted" /></span
           ><span class="block px-1 pb-0.5 text-left text-caption leading-[13px] first-letter:uppercase">{{
             candidate.caption
           }}</span>

@@ -99,11 +99,9 @@ const keyed = (event: KeyboardEvent): void => {
         ><span v-for="art in pieces" :key="art.id" class="block h-full min-w-0 grow"
           ><ArtworkProof
             v-if="painted"
-            :hash="art.hash"
-            :ratio="art.width / art.height"
+            :art="art"
             :large="height > 260"
-            :colors="lineUp.paintedIn(colorway, art).colors"
-            :by-hand="lineUp.paintedIn(colorway, art).byHand" /></span></span
+            v-bind="lineUp.paintedIn(colorway, art)" /></span></span
       ><SchemeStrip class="h-2" :scheme="colorway.look.scheme" />
     </button>
     <div class="flex items-start gap-1 pt-1">

@@ -97,12 +97,7 @@ const choose = (): void => {
             :aria-label="`Show ${art.name}`"
             @click="painting.shownId = art.id"
           >
-            <ArtworkProof
-              :hash="art.hash"
-              :ratio="art.width / art.height"
-              :colors="painting.settled(art.id).colors"
-              :by-hand="painting.settled(art.id).byHand"
-            />
+            <ArtworkProof :art="art" v-bind="painting.settled(art.id)" />
           </button>
           <span class="min-w-0"
             ><span class="line-clamp-2 wrap-anywhere" :title="art.name">{{ titleShown(art.name) }}</span

@@ -3,6 +3,7 @@ import { PlusIcon } from '@heroicons/vue/20/solid'
 import { MOST_GRADIENTS } from '../../../core/document/limits'
 import type { Gradient } from '../../../core/document/handOver'
 import { plainCssOf } from '../../../core/formats/gradient'
+import { handedGradient } from '../../../core/handover/handed'
 import { numberedAfter } from '../../../core/color/name'
 import { lchOf } from '../../../core/color/convert'
 
@@ -14,30 +15,27 @@ const all = computed(() => history.document?.gradients ?? [])
 const current = computed((): Gradient | null => all.value.find(({ id }) => id === chosen.value) ?? all.value[0] ?? null)
 const isFull = computed(() => all.value.length >= MOST_GRADIENTS)
 
-/** What a gradient begins with: the two most colorful swatches, the darker first. */
-const ends = computed(() =>
-  [...(history.settled?.scheme ?? [])]
-    .sort((one, other) => lchOf(other.hex).c - lchOf(one.hex).c)
-    .slice(0, 2)
-    .sort((one, other) => lchOf(one.hex).l - lchOf(other.hex).l),
-)
-const make = (): void => {
-  const [from, to] = ends.value
-  if (!from || !to) return
+/** A gradient to begin with: between the two most colorful swatches, the darker first. */
+const first = computed((): Omit<Gradient, 'id'> | null => {
+  const scheme = history.settled?.scheme ?? []
+  const lively = [...scheme].sort((one, other) => lchOf(other.hex).c - lchOf(one.hex).c).slice(0, 2)
+  const [from, to] = lively.sort((one, other) => lchOf(one.hex).l - lchOf(other.hex).l)
+  if (!from || !to) return null
   const name = numberedAfter(
     `${from.name} to ${to.name}`.slice(0, 110),
     all.value.map(each => each.name),
   )
-  history.run({
-    do: 'make gradient',
-    gradient: {
-      ...{ name, kind: 'linear', angle: 90, space: 'oklab', way: 'shorter' },
-      stops: [
-        { at: 0, swatch: from.id, hex: from.hex },
-        { at: 1, swatch: to.id, hex: to.hex },
-      ],
-    },
-  })
+  return {
+    ...{ name, kind: 'linear', angle: 90, space: 'oklab', way: 'shorter' },
+    stops: [
+      { at: 0, swatch: from.id, hex: from.hex },
+      { at: 1, swatch: to.id, hex: to.hex },
+    ],
+  }
+})
+const make = (): void => {
+  if (!first.value) return
+  history.run({ do: 'make gradient', gradient: first.value })
   chosen.value = history.settled?.gradients.at(-1)?.id ?? null
 }
 </script>
@@ -58,13 +56,17 @@ const make = (): void => {
     </div>
     <EmptyPlace v-if="!all.length">
       <template #like>
-        <div
-          class="h-24"
-          :style="{ background: `linear-gradient(in oklab 90deg, ${ends.map(({ hex }) => hex).join(', ')})` }"
-        />
-        <div class="flex justify-between">
-          <i v-for="{ id, hex } in ends" :key="id" class="size-5 border border-ink" :style="{ background: hex }" />
-        </div>
+        <template v-if="first">
+          <div class="h-24" :style="{ background: plainCssOf(handedGradient(first, history.settled?.scheme ?? [])) }" />
+          <div class="flex justify-between">
+            <i
+              v-for="{ at, hex } in first.stops"
+              :key="at"
+              class="size-5 border border-ink"
+              :style="{ background: hex }"
+            />
+          </div>
+        </template>
       </template>
       A gradient runs between swatches of the scheme and follows when they change. It is kept with the project.
     </EmptyPlace>

@@ -7,14 +7,7 @@ const painted = computed(() => painting.shown(painting.piece?.id ?? null))
 
 <template>
   <span class="grid grid-rows-[minmax(0,1fr)_8px]">
-    <span class="min-h-0 p-1"
-      ><ArtworkProof
-        v-if="painting.piece"
-        :hash="painting.piece.hash"
-        :ratio="painting.piece.width / painting.piece.height"
-        :colors="painted.colors"
-        :by-hand="painted.byHand"
-    /></span>
+    <span class="min-h-0 p-1"><ArtworkProof v-if="painting.piece" :art="painting.piece" v-bind="painted" /></span>
     <SchemeStrip :scheme="history.document?.scheme ?? []" />
   </span>
 </template>

@@ -80,9 +80,10 @@ const saidWords = ({ comments, open, choice, looks }: Review): string => {
             ><LookNow class="h-64" /><SpotMark class="absolute top-2/5 left-3/5 size-5!"
           /></span>
           <span class="grid content-start gap-2">
-            <template v-for="(wide, i) in ['w-1/3', 'w-full', 'w-4/5', 'w-1/3', 'w-3/5']" :key="i"
-              ><SpotMark v-if="wide === 'w-1/3'" class="mt-3 size-4" /><span class="h-2 bg-line" :class="wide"
-            /></template>
+            <template v-for="(lines, i) in [['w-full', 'w-4/5'], ['w-3/5']]" :key="i">
+              <SpotMark class="mt-3 size-4" /><span class="h-2 w-1/3 bg-line" />
+              <span v-for="wide in lines" :key="wide" class="h-2 bg-line" :class="wide" />
+            </template>
             <span class="mt-5 h-9 w-2/5 border border-line" />
           </span>
         </div>

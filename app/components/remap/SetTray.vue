@@ -104,12 +104,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
           :aria-label="`Show ${art.name}, ${particular(art)}`"
           @click="painting.shownId = art.id"
         >
-          <ArtworkProof
-            :hash="art.hash"
-            :ratio="art.width / art.height"
-            :colors="painting.shown(art.id).colors"
-            :by-hand="painting.shown(art.id).byHand"
-          />
+          <ArtworkProof :art="art" v-bind="painting.shown(art.id)" />
         </button>
         <p class="flex h-1.5" aria-hidden="true">
           <i

@@ -127,10 +127,7 @@ onUnmounted(() => history.preview(null))
               @blur="point(null)"
             >
               <span class="block h-16 p-0.5"
-                ><ArtworkProof
-                  :hash="painting.piece.hash"
-                  :ratio="painting.piece.width / painting.piece.height"
-                  v-bind="looks.get(change) ?? UNPAINTED" /></span
+                ><ArtworkProof :art="painting.piece" v-bind="looks.get(change) ?? UNPAINTED" /></span
               ><span class="value">{{ caption }}</span>
             </button>
           </li>
