@@ -1,4 +1,5 @@
 import tailwindcss from '@tailwindcss/vite'
+import { fileURLToPath } from 'node:url'
 
 /** Types of core that no import leads to. */
 const TYPES = ['../core/modules.d.ts', '../core/css-tree.d.ts', '../render/modules.d.ts']
@@ -15,6 +16,7 @@ const withoutUnused = {
 export default defineNuxtConfig({
   compatibilityDate: '2026-03-01',
   ssr: false,
+  alias: { '#core': fileURLToPath(new URL('core', import.meta.url)) },
   modules: ['@pinia/nuxt'],
   components: [{ path: '~/components', pathPrefix: false }],
   css: ['~/assets/main.css'],

@@ -1,8 +1,8 @@
 import { extname } from 'node:path'
 import sharp from 'sharp'
-import type { Hex } from '../core/color/convert'
-import { gradientsToCss, gradientToSvg, type HandedGradient } from '../core/formats/gradient'
-import { gradientPixels, type GradientKind, type GradientSpace, type HueWay } from '../core/harmony/gradient'
+import type { Hex } from '#core/color/convert'
+import { gradientsToCss, gradientToSvg, type HandedGradient } from '#core/formats/gradient'
+import { gradientPixels, type GradientKind, type GradientSpace, type HueWay } from '#core/harmony/gradient'
 import { writeWhole } from './remapping'
 
 /** How a gradient is said on the command line. */

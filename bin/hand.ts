@@ -1,6 +1,6 @@
 import { inksOf, remapFile, type Plan, type Told } from './remapping'
-import type { Also } from '../core/artwork/reading'
-import type { InkSummary } from '../core/artwork/inks'
+import type { Also } from '#core/artwork/reading'
+import type { InkSummary } from '#core/artwork/inks'
 import { reasonOf } from './reason'
 
 /** A piece of a batch: the inks of a file, or a file remapped. */

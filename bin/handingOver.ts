@@ -1,8 +1,8 @@
 import { basename } from 'node:path'
-import { titleShown } from '../core/formats/fileName'
-import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '../core/formats/formats'
-import { PNG_WIDTH, type Wanted } from '../core/handover/wanted'
-import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS } from '../core/harmony/gradient'
+import { titleShown } from '#core/formats/fileName'
+import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '#core/formats/formats'
+import { PNG_WIDTH, type Wanted } from '#core/handover/wanted'
+import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS } from '#core/harmony/gradient'
 import type { SchemePlan } from './remapping'
 import { colorIn, needed, numberIn, oneOf, refuse } from './words'
 

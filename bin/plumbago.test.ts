@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import sharp from 'sharp'
-import { lchOf } from '../core/color/convert'
-import { apply, NOTHING_KNOWN } from '../core/commands/commands'
-import { newProject } from '../core/scheme/create'
+import { lchOf } from '#core/color/convert'
+import { apply, NOTHING_KNOWN } from '#core/commands/commands'
+import { newProject } from '#core/scheme/create'
 import { receiveSvg } from '../server/artwork/receive'
 
 const root = join(__dirname, '..')

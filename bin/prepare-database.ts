@@ -1,5 +1,5 @@
 import { seedDemo, seedStandIns } from '../demo/seed'
-import { counted } from '../core/document/names'
+import { counted } from '#core/document/names'
 import { bringUpToDate } from '../server/artwork/upToDate'
 import { connect } from '../server/db/connect'
 import { migrate } from '../server/db/migrate'

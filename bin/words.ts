@@ -1,4 +1,4 @@
-import { parseColor } from '../core/color/parse'
+import { parseColor } from '#core/color/parse'
 import { reasonOf } from './reason'
 
 /* What is typed, read: each refuses, in one sentence, what it does not understand. */

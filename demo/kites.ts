@@ -1,4 +1,4 @@
-import type { Hex } from '../core/color/convert'
+import type { Hex } from '#core/color/convert'
 import { along, d, group, mid, placed, poly, shape, type Point } from './draw'
 import { facet } from './palette'
 

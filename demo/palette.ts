@@ -1,4 +1,4 @@
-import { hexOfLch, lchOf, type Hex } from '../core/color/convert'
+import { hexOfLch, lchOf, type Hex } from '#core/color/convert'
 
 /** The festival's own colors, before anyone remaps them. */
 export const INK = {

@@ -1,5 +1,5 @@
 import type { Sql } from 'postgres'
-import { keptSwatches } from '../core/scheme/kept'
+import { keptSwatches } from '#core/scheme/kept'
 import { makeFolder, putOnShelf } from '../server/db/shelf'
 
 /** The demo's shelf, the one to stand last first: what each scheme is called, its tags, and its colors with their shares in percent. */

@@ -1,4 +1,4 @@
-import { hexOfLab, labOf, type Hex } from '../core/color/convert'
+import { hexOfLab, labOf, type Hex } from '#core/color/convert'
 import { d, dice, group, placed, poly, shape, type Point } from './draw'
 import { lettering } from './lettering'
 

@@ -1,4 +1,4 @@
-import { hexOfLch, type Hex } from '../core/color/convert'
+import { hexOfLch, type Hex } from '#core/color/convert'
 
 /* The thread book of Breezeholm's kite makers, made up: 16 hues in 6 depths, each bright and muted, and 8 neutrals. */
 

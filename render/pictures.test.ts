@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import sharp from 'sharp'
-import { extracted } from '../core/extract/extract'
+import { extracted } from '#core/extract/extract'
 import { pictureInfo, workingFiles, workingPicture } from './pictures'
 
 const FIVE = ['#2e4f7f', '#d45d48', '#f2c14e', '#7a9e7e', '#3c2a4d']

@@ -1,6 +1,6 @@
 import sharp from 'sharp'
-import { Unreadable } from '../core/artwork/unreadable'
-import { MOST_PIXELS, workingSize, type Picture } from '../core/picture/picture'
+import { Unreadable } from '#core/artwork/unreadable'
+import { MOST_PIXELS, workingSize, type Picture } from '#core/picture/picture'
 
 /**
  * What is known of a picture file before it is decoded: its size upright, in pixels, and what should be said about it.

@@ -1,6 +1,6 @@
-import type { Hex } from '../core/color/convert'
-import { deltaE } from '../core/color/difference'
-import type { Picture } from '../core/picture/picture'
+import type { Hex } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
+import type { Picture } from '#core/picture/picture'
 import { renderSvg } from '../render/resvg'
 
 /* What raster artwork is tested and measured with. */

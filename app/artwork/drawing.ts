@@ -1,5 +1,5 @@
-import { isCrowded, usesOf } from '../../core/artwork/inkmap'
-import { LARGEST_SVG } from '../../core/artwork/unreadable'
+import { isCrowded, usesOf } from '#core/artwork/inkmap'
+import { LARGEST_SVG } from '#core/artwork/unreadable'
 import type { ArtworkDesk } from '~/workers/artwork.worker'
 import type { Desk } from '~/workers/desk'
 import type { ArtworkKind } from './kind'

@@ -1,5 +1,5 @@
-import type { ArtworkFile } from '../../core/document/artwork'
-import type { Painted } from '../../core/painting/painting'
+import type { ArtworkFile } from '#core/document/artwork'
+import type { Painted } from '#core/painting/painting'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 
 /** What the two kinds of artwork, drawings and pictures, each do in their own way. */

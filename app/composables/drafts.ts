@@ -1,4 +1,4 @@
-import { draftSchema, type Draft } from '../../core/history/saving'
+import { draftSchema, type Draft } from '#core/history/saving'
 
 /* Unsaved work, kept in the browser: one draft per window and project, so that windows do not overwrite each other's. */
 

@@ -1,4 +1,4 @@
-import type { HandedGradient } from '../../core/formats/gradient'
+import type { HandedGradient } from '#core/formats/gradient'
 import type { PaintDesk } from '~/workers/paint.worker'
 import { deskOf } from '~/workers/desk'
 

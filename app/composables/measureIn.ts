@@ -1,4 +1,4 @@
-import type { Face, Measure } from '../../core/handover/page'
+import type { Face, Measure } from '#core/handover/page'
 
 /** What the faces of pages are called on the screen. */
 export const FACE_FAMILIES: Readonly<Record<Face, string>> = {

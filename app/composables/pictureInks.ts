@@ -1,4 +1,4 @@
-import { okDistance } from '../../core/color/difference'
+import { okDistance } from '#core/color/difference'
 
 /** So many pictures are kept read. */
 const MOST_READ = 8

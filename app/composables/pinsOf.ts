@@ -1,4 +1,4 @@
-import type { ReviewThread } from '../../core/document/review'
+import type { ReviewThread } from '#core/document/review'
 
 /** A comment that points at a spot of an artwork, by its number. */
 export interface Pin {

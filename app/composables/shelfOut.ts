@@ -1,7 +1,7 @@
-import type { ShelfScheme } from '../../core/document/shelf'
-import { fileNameOf } from '../../core/formats/fileName'
-import { SCHEME_FORMATS, type SchemeFormatKind } from '../../core/formats/formats'
-import { distinctKeys } from '../../core/formats/handed'
+import type { ShelfScheme } from '#core/document/shelf'
+import { fileNameOf } from '#core/formats/fileName'
+import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
+import { distinctKeys } from '#core/formats/handed'
 import { saveFile } from './saveFile'
 
 /** How wide a strip is as a picture, in pixels. */

@@ -1,5 +1,5 @@
-import { hexOfRgb } from '../../core/color/convert'
-import { contiguousAreas, foundArea, pixelAt, type Area, type FoundArea } from '../../core/raster/area'
+import { hexOfRgb } from '#core/color/convert'
+import { contiguousAreas, foundArea, pixelAt, type Area, type FoundArea } from '#core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
 import { areaIn } from '~/raster/foundAreas'
 import { isArea, type Hit } from '~/stores/stage'

@@ -1,5 +1,5 @@
-import { INKS_ATTRIBUTE, SHAPE_ATTRIBUTE, variableOf, type HandPaint } from '../../core/artwork/write'
-import { NOTHING_BY_HAND } from '../../core/painting/painting'
+import { INKS_ATTRIBUTE, SHAPE_ATTRIBUTE, variableOf, type HandPaint } from '#core/artwork/write'
+import { NOTHING_BY_HAND } from '#core/painting/painting'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 
 const SHEET = `

@@ -1,7 +1,7 @@
 import { useDebounceFn, useTimeoutFn } from '@vueuse/core'
-import { parseColor } from '../../core/color/parse'
-import { readColors } from '../../core/formats/read/read'
-import { MOST_SWATCHES } from '../../core/document/limits'
+import { parseColor } from '#core/color/parse'
+import { readColors } from '#core/formats/read/read'
+import { MOST_SWATCHES } from '#core/document/limits'
 
 /** A scheme that was found somewhere: its name, what is said of it in a few words, and its colors, the dominant one first. */
 export interface FoundScheme {

@@ -1,4 +1,4 @@
-import { SHAPE_ATTRIBUTE, variableOf, type HandPaint } from '../../core/artwork/write'
+import { SHAPE_ATTRIBUTE, variableOf, type HandPaint } from '#core/artwork/write'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 
 /** Where shapes painted by hand show, at the size of a map: pixels with how much of each they cover, 1 to 255. */

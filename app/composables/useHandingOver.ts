@@ -1,6 +1,6 @@
-import { numbered } from '../../core/color/name'
-import type { Artwork } from '../../core/document/artwork'
-import { fileNameOf } from '../../core/formats/fileName'
+import { numbered } from '#core/color/name'
+import type { Artwork } from '#core/document/artwork'
+import { fileNameOf } from '#core/formats/fileName'
 import { saveFile } from './saveFile'
 
 /** The key of the work that writes one artwork, or the whole set. */

@@ -1,5 +1,5 @@
-import { projectNewsSchema, type ProjectNews } from '../../core/document/live'
-import type { ReviewNews } from '../../core/document/review'
+import { projectNewsSchema, type ProjectNews } from '#core/document/live'
+import type { ReviewNews } from '#core/document/review'
 
 type Said =
   | { kind: 'opened' }

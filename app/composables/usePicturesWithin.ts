@@ -1,4 +1,4 @@
-import { PICTURE_ATTRIBUTE } from '../../core/artwork/write'
+import { PICTURE_ATTRIBUTE } from '#core/artwork/write'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 
 /** Shows a picture where another is shown, once it is decoded, so that nothing flickers. */

@@ -5,7 +5,7 @@ import {
   type ReviewNews,
   type ReviewPage,
   type Spot,
-} from '../../core/document/review'
+} from '#core/document/review'
 
 /** What is being written: on a colorway, or as an answer, with where it points and the id it will have. */
 export interface Draft {

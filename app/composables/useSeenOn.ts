@@ -1,8 +1,8 @@
-import { apply, NOTHING_KNOWN } from '../../core/commands/commands'
-import { knownFrom } from '../../core/commands/known'
-import type { Artwork } from '../../core/document/artwork'
-import type { Project } from '../../core/document/project'
-import { paintingOf, UNPAINTED, type Painted } from '../../core/painting/painting'
+import { apply, NOTHING_KNOWN } from '#core/commands/commands'
+import { knownFrom } from '#core/commands/known'
+import type { Artwork } from '#core/document/artwork'
+import type { Project } from '#core/document/project'
+import { paintingOf, UNPAINTED, type Painted } from '#core/painting/painting'
 import { takenFrom, type FoundScheme } from './useFinding'
 
 /**

@@ -1,14 +1,14 @@
-import type { Also } from '../../core/artwork/reading'
-import type { Manner } from '../../core/raster/manner'
-import type { Inspiration, InspirationQuery } from '../../core/inspiration/search'
-import type { ArtworkFile } from '../../core/document/artwork'
-import type { Deleted } from '../../core/document/deleted'
-import type { Other } from '../../core/document/live'
-import type { HandOverJob } from '../../core/document/job'
-import type { ListedPerson, Me, Person, SignedIn, Welcome } from '../../core/document/people'
-import type { Role } from '../../core/document/roles'
-import type { PictureFile, PictureForm } from '../../core/document/pictures'
-import type { Project, StoredProject } from '../../core/document/project'
+import type { Also } from '#core/artwork/reading'
+import type { Manner } from '#core/raster/manner'
+import type { Inspiration, InspirationQuery } from '#core/inspiration/search'
+import type { ArtworkFile } from '#core/document/artwork'
+import type { Deleted } from '#core/document/deleted'
+import type { Other } from '#core/document/live'
+import type { HandOverJob } from '#core/document/job'
+import type { ListedPerson, Me, Person, SignedIn, Welcome } from '#core/document/people'
+import type { Role } from '#core/document/roles'
+import type { PictureFile, PictureForm } from '#core/document/pictures'
+import type { Project, StoredProject } from '#core/document/project'
 import type {
   CommentPut,
   Review,
@@ -17,12 +17,12 @@ import type {
   ReviewPage,
   ReviewPut,
   ReviewThread,
-} from '../../core/document/review'
-import type { ReviewPicture, ReviewSize } from '../../core/handover/review'
-import type { ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
-import type { PackedTrail } from '../../core/document/trail'
-import type { Wanted } from '../../core/handover/wanted'
-import type { Save } from '../../core/history/saving'
+} from '#core/document/review'
+import type { ReviewPicture, ReviewSize } from '#core/handover/review'
+import type { ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
+import type { PackedTrail } from '#core/document/trail'
+import type { Wanted } from '#core/handover/wanted'
+import type { Save } from '#core/history/saving'
 
 /**
  * In what other way a file is read: a drawing with what is recolored besides the colors on its page, or a picture as

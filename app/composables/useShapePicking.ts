@@ -1,4 +1,4 @@
-import { SHAPE_ATTRIBUTE, INKS_ATTRIBUTE } from '../../core/artwork/write'
+import { SHAPE_ATTRIBUTE, INKS_ATTRIBUTE } from '#core/artwork/write'
 import { isArea, type Hit } from '~/stores/stage'
 import { followDrag } from './useDrag'
 

@@ -1,4 +1,4 @@
-import { hexOfLch, lchOf } from '../../core/color/convert'
+import { hexOfLch, lchOf } from '#core/color/convert'
 
 /** The same value, all but gray and pulled toward white: what is not spotlit. */
 const dimmed = (hex: string): string => {

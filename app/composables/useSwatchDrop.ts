@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import type { Hit } from '~/stores/stage'
-import type { Command } from '../../core/commands/commands'
+import type { Command } from '#core/commands/commands'
 
 /**
  * A swatch dragged from the band over the artwork: the shape under the pointer, or all that are picked where it is one

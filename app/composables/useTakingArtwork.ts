@@ -1,5 +1,5 @@
-import { missingIn } from '../../core/artwork/missing'
-import type { Artwork } from '../../core/document/artwork'
+import { missingIn } from '#core/artwork/missing'
+import type { Artwork } from '#core/document/artwork'
 import type { Anew } from './useServer'
 
 /** What there is to say about a file: what one sees in the picture, and, technically, what was taken out where. */

@@ -1,4 +1,4 @@
-import type { ReviewComment, ReviewThread } from '../../core/document/review'
+import type { ReviewComment, ReviewThread } from '#core/document/review'
 import type { Threads } from './useServer'
 
 /** Where comments come from. */

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { useLocalStorage, watchDebounced } from '@vueuse/core'
-import { hsbOf } from '../../core/color/convert'
-import { apply, NOTHING_KNOWN } from '../../core/commands/commands'
-import type { Artwork } from '../../core/document/artwork'
-import { MOST_SWATCHES } from '../../core/document/limits'
-import { asName } from '../../core/document/names'
-import type { Project } from '../../core/document/project'
-import { PROJECT_ENDING, projectInFile } from '../../core/document/projectFile'
-import type { ShelfScheme } from '../../core/document/shelf'
-import { newProject } from '../../core/scheme/create'
+import { hsbOf } from '#core/color/convert'
+import { apply, NOTHING_KNOWN } from '#core/commands/commands'
+import type { Artwork } from '#core/document/artwork'
+import { MOST_SWATCHES } from '#core/document/limits'
+import { asName } from '#core/document/names'
+import type { Project } from '#core/document/project'
+import { PROJECT_ENDING, projectInFile } from '#core/document/projectFile'
+import type { ShelfScheme } from '#core/document/shelf'
+import { newProject } from '#core/scheme/create'
 import { PROJECT_ORDERS, type ProjectCard, type ProjectOrder } from '~/composables/useServer'
 
 const server = useServer()

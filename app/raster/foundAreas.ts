@@ -1,5 +1,5 @@
-import { areaKey, foundArea, type Area, type FoundArea } from '../../core/raster/area'
-import type { Unmixed } from '../../core/raster/unmix'
+import { areaKey, foundArea, type Area, type FoundArea } from '#core/raster/area'
+import type { Unmixed } from '#core/raster/unmix'
 
 const known = new WeakMap<Unmixed, Map<string, FoundArea | null>>()
 

@@ -1,8 +1,8 @@
-import { HALVINGS } from '../../core/color/oklab'
-import type { Row } from '../../core/raster/paint'
-import type { Picture } from '../../core/picture/picture'
-import { EACH, LIGHTNESS, SIDE, tableOf } from '../../core/raster/smooth'
-import { channelsOf, type Unmixed } from '../../core/raster/unmix'
+import { HALVINGS } from '#core/color/oklab'
+import type { Row } from '#core/raster/paint'
+import type { Picture } from '#core/picture/picture'
+import { EACH, LIGHTNESS, SIDE, tableOf } from '#core/raster/smooth'
+import { channelsOf, type Unmixed } from '#core/raster/unmix'
 
 /* Paints a picture that was taken apart on the graphics card, by the same steps as core/raster/paint.ts. */
 

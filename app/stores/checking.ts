@@ -1,9 +1,9 @@
 import { useLocalStorage } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import { isAside } from '../../core/check/check'
-import type { Finding, Fix } from '../../core/check/finding'
-import { isOfColors, type MendedLook, type Unsettled } from '../../core/check/mend'
+import { isAside } from '#core/check/check'
+import type { Finding, Fix } from '#core/check/finding'
+import { isOfColors, type MendedLook, type Unsettled } from '#core/check/mend'
 import type { CheckDesk, Checking } from '~/workers/check.worker'
 import { whileUnderway } from '~/workers/progress'
 

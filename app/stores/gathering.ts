@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
-import { REST, type Extraction, type Lean } from '../../core/extract/extract'
-import type { Command } from '../../core/commands/commands'
-import { MOST_SWATCHES } from '../../core/document/limits'
-import type { Gathering, Reference, Region } from '../../core/document/gathering'
+import { REST, type Extraction, type Lean } from '#core/extract/extract'
+import type { Command } from '#core/commands/commands'
+import { MOST_SWATCHES } from '#core/document/limits'
+import type { Gathering, Reference, Region } from '#core/document/gathering'
 
 /** Something a scheme can be extracted from: one reference, or all together; and what comes of it at rest. */
 export interface Candidate {

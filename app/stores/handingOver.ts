@@ -1,12 +1,12 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import type { Artwork } from '../../core/document/artwork'
-import type { HandOverJob } from '../../core/document/job'
-import { SCHEME_FORMATS, type SchemeFormatKind } from '../../core/formats/formats'
-import { handedGradient, schemeFor } from '../../core/handover/handed'
-import { everyArtwork, handedLooks, plannedFiles, treeOf, type HandedLook } from '../../core/handover/plan'
-import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from '../../core/handover/wanted'
-import type { InkArea } from '../../core/remap/match'
+import type { Artwork } from '#core/document/artwork'
+import type { HandOverJob } from '#core/document/job'
+import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
+import { handedGradient, schemeFor } from '#core/handover/handed'
+import { everyArtwork, handedLooks, plannedFiles, treeOf, type HandedLook } from '#core/handover/plan'
+import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from '#core/handover/wanted'
+import type { InkArea } from '#core/remap/match'
 
 /** How often it is asked how jobs stand, in milliseconds. */
 const ASK = 400

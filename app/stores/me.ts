@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
-import type { Me } from '../../core/document/people'
-import { reaches } from '../../core/document/roles'
+import type { Me } from '#core/document/people'
+import { reaches } from '#core/document/roles'
 
 /** Who one is here, and what one may do. */
 export const useMe = defineStore('me', () => {

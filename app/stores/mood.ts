@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
-import type { Mood, MoodPicture } from '../../core/document/handOver'
-import { MOST_MOOD_PICTURES } from '../../core/document/limits'
-import { moodPage } from '../../core/handover/mood'
-import type { Page } from '../../core/handover/page'
-import { shownScheme } from '../../core/scheme/compose'
+import type { Mood, MoodPicture } from '#core/document/handOver'
+import { MOST_MOOD_PICTURES } from '#core/document/limits'
+import { moodPage } from '#core/handover/mood'
+import type { Page } from '#core/handover/page'
+import { shownScheme } from '#core/scheme/compose'
 import { measureOnScreen } from '~/composables/measureIn'
 
 /** The mood page: which pictures lie on it, and how it looks now. */

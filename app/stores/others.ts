@@ -1,7 +1,7 @@
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { HERE, type Other } from '../../core/document/live'
-import { storedProjectSchema } from '../../core/document/project'
+import { HERE, type Other } from '#core/document/live'
+import { storedProjectSchema } from '#core/document/project'
 
 /** How long what is previewed has to stay the same until others' changes take its place, in milliseconds. */
 const RESTS = 1500

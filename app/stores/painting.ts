@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia'
 import standIns from '~/stand-ins.json'
-import { knownFrom } from '../../core/commands/known'
-import type { Artwork } from '../../core/document/artwork'
-import type { Look, Project } from '../../core/document/project'
-import { paintingOf, UNPAINTED, type Painted, type Painting } from '../../core/painting/painting'
-import { inLook } from '../../core/scheme/looks'
+import { knownFrom } from '#core/commands/known'
+import type { Artwork } from '#core/document/artwork'
+import type { Look, Project } from '#core/document/project'
+import { paintingOf, UNPAINTED, type Painted, type Painting } from '#core/painting/painting'
+import { inLook } from '#core/scheme/looks'
 
 const STAND_INS: readonly Artwork[] = standIns.pieces.map(piece => ({ kind: 'svg' as const, ...piece }))
 const STAND_IN_INKS = markRaw(standIns.inks as Array<[string, number]>)

@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import { FIRST_PRINT, type Print } from '../../core/print/papers'
-import { proofedBy } from '../../core/print/proof'
+import { FIRST_PRINT, type Print } from '#core/print/papers'
+import { proofedBy } from '#core/print/proof'
 import type { PressDesk, Printed } from '~/workers/press.worker'
 
 /** How the project is printed: what its colors take of ink, and what they look like then. Worked out in a worker. */

@@ -10,14 +10,14 @@ import {
   varied,
   type Candidate,
   type Variation,
-} from '../../core/proofs/candidates'
-import { stateOf } from '../../core/check/state'
-import { verdictOf, verdictWords, type Verdict } from '../../core/proofs/verdict'
-import { inLook } from '../../core/scheme/looks'
-import type { ByHand } from '../../core/painting/painting'
-import { TONE_PLANS } from '../../core/harmony/tone'
-import type { Project } from '../../core/document/project'
-import type { Artwork } from '../../core/document/artwork'
+} from '#core/proofs/candidates'
+import { stateOf } from '#core/check/state'
+import { verdictOf, verdictWords, type Verdict } from '#core/proofs/verdict'
+import { inLook } from '#core/scheme/looks'
+import type { ByHand } from '#core/painting/painting'
+import { TONE_PLANS } from '#core/harmony/tone'
+import type { Project } from '#core/document/project'
+import type { Artwork } from '#core/document/artwork'
 
 /** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
 export const SHEETS = [

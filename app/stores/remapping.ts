@@ -1,12 +1,12 @@
-import { counted } from '../../core/document/names'
+import { counted } from '#core/document/names'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import type { Command } from '../../core/commands/commands'
-import { adjustedSwatches, followed, leadsAt, restrictionOf, targetFor } from '../../core/painting/remapping'
-import { familiesOf, type Family } from '../../core/remap/near'
-import { lossesOf, type Loss } from '../../core/remap/losses'
-import { MOST_MENDED } from '../../core/commands/shading'
-import type { Match } from '../../core/remap/match'
+import type { Command } from '#core/commands/commands'
+import { adjustedSwatches, followed, leadsAt, restrictionOf, targetFor } from '#core/painting/remapping'
+import { familiesOf, type Family } from '#core/remap/near'
+import { lossesOf, type Loss } from '#core/remap/losses'
+import { MOST_MENDED } from '#core/commands/shading'
+import type { Match } from '#core/remap/match'
 import { isArea, type Hit } from './stage'
 import {
   MOST_AREAS,
@@ -14,8 +14,8 @@ import {
   MOST_SHAPES_TOUCHED,
   MOST_TOUCHED,
   MOST_TOUCHES,
-} from '../../core/document/limits'
-import type { Following, Touch } from '../../core/document/remap'
+} from '#core/document/limits'
+import type { Following, Touch } from '#core/document/remap'
 
 /** What the bench of Remap shows. */
 export const REMAP_VIEWS = [

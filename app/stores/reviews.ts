@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { countedWith, type Review, type ReviewNews, type ReviewPut } from '../../core/document/review'
+import { countedWith, type Review, type ReviewNews, type ReviewPut } from '#core/document/review'
 
 /** How often it is asked how far pictures are, in milliseconds. */
 const ASK = 500

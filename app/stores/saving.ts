@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
-import { withSuffix } from '../../core/document/copyName'
-import { projectFile } from '../../core/document/projectFile'
-import { storedProjectSchema, type Project, type StoredProject } from '../../core/document/project'
-import type { TrailChange } from '../../core/document/trail'
+import { withSuffix } from '#core/document/copyName'
+import { projectFile } from '#core/document/projectFile'
+import { storedProjectSchema, type Project, type StoredProject } from '#core/document/project'
+import type { TrailChange } from '#core/document/trail'
 import {
   isDone,
   isUnsaved,
@@ -13,7 +13,7 @@ import {
   type Saving,
   type SavingEffect,
   type SavingEvent,
-} from '../../core/history/saving'
+} from '#core/history/saving'
 import { draftsOf, dropDraft, keepDraft, type FoundDraft } from '~/composables/drafts'
 
 /** Where the work stands: on the server, on its way, waiting for the server, or at odds with what is there. */

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
-import { ONLY_DESIGNERS } from '../../core/document/roles'
-import type { Project } from '../../core/document/project'
+import { ONLY_DESIGNERS } from '#core/document/roles'
+import type { Project } from '#core/document/project'
 
 /** The project that is open. Each opening counts: no answer that belongs to a project one has left arrives in the next. */
 export const useProjectSession = defineStore('session', () => {

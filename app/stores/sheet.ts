@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
-import type { Project } from '../../core/document/project'
-import { NOW } from '../../core/handover/wanted'
+import type { Project } from '#core/document/project'
+import { NOW } from '#core/handover/wanted'
 
 /** The sheet as it is shown: of which colorways, its pages as a picture, and of which state of the project they are. */
 export const useSheet = defineStore('sheet', () => {

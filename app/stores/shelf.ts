@@ -1,7 +1,7 @@
-import { counted } from '../../core/document/names'
+import { counted } from '#core/document/names'
 import { defineStore } from 'pinia'
-import type { ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
-import type { KeptSwatch } from '../../core/document/shelf'
+import type { ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
+import type { KeptSwatch } from '#core/document/shelf'
 
 /** What can be put on the shelf: colors, what they may be called, and where they come from. */
 export interface Offer extends Pick<ShelfPut, 'swatches' | 'origin'> {

@@ -1,8 +1,8 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { VISIONS } from '../../core/color/vision'
-import { REACH, type Area } from '../../core/raster/area'
-import type { Touch } from '../../core/document/remap'
+import { VISIONS } from '#core/color/vision'
+import { REACH, type Area } from '#core/raster/area'
+import type { Touch } from '#core/document/remap'
 
 /** How shapes are picked on the stage: one by one, or those within a rectangle or a loop drawn by hand. */
 export const PICKS = ['point', 'rectangle', 'lasso'] as const

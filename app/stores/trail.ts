@@ -1,8 +1,8 @@
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
-import { lookOf, type Look, type Project } from '../../core/document/project'
-import { joinedChange, thinnedOut, unpackedTrail, withoutStates } from '../../core/history/trail'
-import type { TrailChange, TrailState } from '../../core/document/trail'
+import { lookOf, type Look, type Project } from '#core/document/project'
+import { joinedChange, thinnedOut, unpackedTrail, withoutStates } from '#core/history/trail'
+import type { TrailChange, TrailState } from '#core/document/trail'
 
 const LONGEST_SAYING = 80
 const NO_CHANGE: TrailChange = { put: [], remove: [] }

@@ -1,9 +1,9 @@
 import { expose } from 'comlink'
-import type { Look, Project } from '../../core/document/project'
-import type { Candidate } from '../../core/proofs/candidates'
-import { fiveLooks } from '../../core/proofs/five'
-import { chosenSeeds, dealtCandidates, type DealOrder } from '../../core/proofs/deals'
-import type { InkArea } from '../../core/remap/inks'
+import type { Look, Project } from '#core/document/project'
+import type { Candidate } from '#core/proofs/candidates'
+import { fiveLooks } from '#core/proofs/five'
+import { chosenSeeds, dealtCandidates, type DealOrder } from '#core/proofs/deals'
+import type { InkArea } from '#core/remap/inks'
 
 const desk = {
   /** A sheet of deals for a project whose artwork has the inks: chosen afresh, or those of the seeds. */

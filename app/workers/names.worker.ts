@@ -1,8 +1,8 @@
 import { expose } from 'comlink'
 import { colornames } from 'color-name-list/bestof'
-import { labOf } from '../../core/color/convert'
-import { KNOWN_COLORS } from '../../core/color/known'
-import { deltaE, labDistance } from '../../core/color/difference'
+import { labOf } from '#core/color/convert'
+import { KNOWN_COLORS } from '#core/color/known'
+import { deltaE, labDistance } from '#core/color/difference'
 
 /** A name from the list, and how far its color is: ΔE2000. */
 export interface NameFound {

@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink'
-import type { HandedGradient } from '../../core/formats/gradient'
-import { gradientPixels } from '../../core/harmony/gradient'
+import type { HandedGradient } from '#core/formats/gradient'
+import { gradientPixels } from '#core/harmony/gradient'
 import { pngOf } from './png'
 
 const desk = {

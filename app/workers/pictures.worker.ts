@@ -1,9 +1,9 @@
 import { expose, transfer } from 'comlink'
-import { extractor, warmUp, type Extraction, type Lean, type Wanted } from '../../core/extract/extract'
-import { averaged, cutAround, patchPixels } from '../../core/extract/patch'
-import type { Picture, Region } from '../../core/picture/picture'
-import { mapped } from '../../core/extract/place'
-import { tallied } from '../../core/extract/tally'
+import { extractor, warmUp, type Extraction, type Lean, type Wanted } from '#core/extract/extract'
+import { averaged, cutAround, patchPixels } from '#core/extract/patch'
+import type { Picture, Region } from '#core/picture/picture'
+import { mapped } from '#core/extract/place'
+import { tallied } from '#core/extract/tally'
 
 /** Which pictures colors are taken from, and which part of each. */
 export interface PictureSource {

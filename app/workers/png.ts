@@ -1,7 +1,7 @@
 import crc from 'crc-32'
 import { decode, encode } from 'fast-png'
-import type { Picture } from '../../core/picture/picture'
-import type { Strip } from '../../core/raster/strips'
+import type { Picture } from '#core/picture/picture'
+import type { Strip } from '#core/raster/strips'
 
 /** The pixels of a PNG of 8 bits a channel. */
 export const pictureOf = (png: Uint8Array): Picture => {

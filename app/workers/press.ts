@@ -1,8 +1,8 @@
 import { instantiate, type ColorEngine } from 'lcms-wasm'
 import engineFile from 'lcms-wasm/dist/lcms.wasm?url'
-import { PAPERS, type Paper, type Print } from '../../core/print/papers'
-import { pressOf } from '../../core/print/engine'
-import type { Press } from '../../core/print/press'
+import { PAPERS, type Paper, type Print } from '#core/print/papers'
+import { pressOf } from '#core/print/engine'
+import type { Press } from '#core/print/press'
 
 let engine: Promise<ColorEngine> | null = null
 const profiles = new Map<Paper, Promise<Uint8Array>>()

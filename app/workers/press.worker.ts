@@ -1,8 +1,8 @@
 import { expose } from 'comlink'
-import type { Hex } from '../../core/color/convert'
-import type { Cmyk } from '../../core/color/notation'
-import type { Print } from '../../core/print/papers'
-import { proofTable } from '../../core/print/proof'
+import type { Hex } from '#core/color/convert'
+import type { Cmyk } from '#core/color/notation'
+import type { Print } from '#core/print/papers'
+import { proofTable } from '#core/print/proof'
 import { pressFor } from './press'
 
 /** A color in print: the inks it takes, and what it looks like. */

@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import type { Element, Markup } from './markup'
 import { readPaint, type Paint } from './paint'
 import type { Passage } from './passage'

@@ -1,5 +1,5 @@
-import type { Hex } from '../color/convert'
-import type { Pixels } from '../picture/pixels'
+import type { Hex } from '#core/color/convert'
+import type { Pixels } from '#core/picture/pixels'
 import type { InkMap } from './inkmap'
 
 /** How many pixels of the coded picture lie side by side in one of the map. */

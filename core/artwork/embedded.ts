@@ -1,6 +1,6 @@
 import { saidOf, SVG_NAMESPACE, type Attribute, type Element, type Markup } from './markup'
 import type { Embedded, Reading, Ink } from './reading'
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 
 const RECOLORED = /^\s*data:(?:image\/(?:png|jpe?g|webp))?(?:;[\w-]+=[^;,]*)*;base64,/i
 

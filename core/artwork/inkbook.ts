@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import type { Element } from './markup'
 import type { Token } from './paint'
 import type { Addition, Ink } from './reading'

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Pixels } from '../picture/pixels'
+import type { Pixels } from '#core/picture/pixels'
 import { reducedInkMap } from './reduce'
 import { areasOf, InkMapBuilder, meanDifference, packInkMap, paintInkMap, unpackInkMap, type InkMap } from './inkmap'
 

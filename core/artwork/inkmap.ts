@@ -1,5 +1,5 @@
-import { rgbOf, type Hex } from '../color/convert'
-import type { Pixels } from '../picture/pixels'
+import { rgbOf, type Hex } from '#core/color/convert'
+import type { Pixels } from '#core/picture/pixels'
 
 /**
  * An artwork taken apart pixel by pixel: how much of which ink lies in each. As rendering mixes colors linearly,

@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import type { Contact } from './neighbors'
 import { measure, type Renderer } from './measure'
 import { NO_PICTURES } from './embedded'

@@ -1,5 +1,5 @@
 import { renderSvg } from '../../render/resvg'
-import type { Pixels } from '../picture/pixels'
+import type { Pixels } from '#core/picture/pixels'
 import { readSvg } from './read'
 import { themedSvg } from './themed'
 import { writeSvg } from './write'

@@ -1,5 +1,5 @@
-import { converter, formatHex, type Color } from '../color/culori'
-import { rgbOf, unit, type Hex } from '../color/convert'
+import { converter, formatHex, type Color } from '#core/color/culori'
+import { rgbOf, unit, type Hex } from '#core/color/convert'
 import { saidOf, type Element } from './markup'
 import type { Token } from './paint'
 import { placeOf, type Edit } from './passage'

@@ -1,5 +1,5 @@
-import type { Pixels } from '../picture/pixels'
-import type { Hex } from '../color/convert'
+import type { Pixels } from '#core/picture/pixels'
+import type { Hex } from '#core/color/convert'
 import { NO_PICTURES, type PicturePainter } from './embedded'
 import { codedMap, codesFor, FINER } from './coded'
 import { areasOf, InkMapBuilder, isCrowded, meanDifference, paintInkMap, usesOf, type InkMap } from './inkmap'

@@ -1,5 +1,5 @@
-import { formatHex, parse } from '../color/culori'
-import { hexOf, type Hex } from '../color/convert'
+import { formatHex, parse } from '#core/color/culori'
+import { hexOf, type Hex } from '#core/color/convert'
 import type { Element } from './markup'
 import { placeOf, type Passage, type Span } from './passage'
 

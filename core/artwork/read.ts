@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import { additionsFor } from './additions'
 import { cascadeOf, COLOR_PROPERTIES, INITIAL_HEX, type Declared } from './cascade'
 import { drawnIn, MARKERS, urlTarget } from './drawn'

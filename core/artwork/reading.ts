@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import type { ColorProperty } from './cascade'
 import type { Element, Markup } from './markup'
 import type { Token } from './paint'

@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import { edited, type Edit } from './passage'
 import type { Ink, Reading } from './reading'
 import { addition, following, handEdits, type HandPaint } from './write'

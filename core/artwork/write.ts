@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import { attributeOf, saidOf, SVG_NAMESPACE, type Element, type Markup } from './markup'
 import { floodedBy, withConstants } from './matrix'
 import { asVariable, rewritten, type Token } from './paint'

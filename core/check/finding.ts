@@ -1,5 +1,5 @@
-import type { Hex } from '../color/convert'
-import type { Command } from '../commands/commands'
+import type { Hex } from '#core/color/convert'
+import type { Command } from '#core/commands/commands'
 import type { CheckState } from './state'
 
 /** How bad a finding is: what will fail in use, what should be looked at, what could be better. */

@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import { lightOf } from './state'
 
 /** How many steps of value a histogram has, from black to white. */

@@ -1,5 +1,5 @@
-import { hexOfLch, lchOf, type Hex } from '../color/convert'
-import type { Command } from '../commands/commands'
+import { hexOfLch, lchOf, type Hex } from '#core/color/convert'
+import type { Command } from '#core/commands/commands'
 import type { Try } from './finding'
 import { swatchIn, type CheckState } from './state'
 

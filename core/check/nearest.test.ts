@@ -1,8 +1,8 @@
 import fc from 'fast-check'
-import { contrastOf } from '../color/contrast'
-import { hexOfLch, lchOf } from '../color/convert'
-import { deltaE } from '../color/difference'
-import { ladder, LADDERS } from '../harmony/ladder'
+import { contrastOf } from '#core/color/contrast'
+import { hexOfLch, lchOf } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
+import { ladder, LADDERS } from '#core/harmony/ladder'
 import { nearestPassing, nearestRung } from './nearest'
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`)

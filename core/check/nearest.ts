@@ -1,7 +1,7 @@
-import { contrastOf } from '../color/contrast'
-import { hexOfLch, lchOf, type Hex, type Lch } from '../color/convert'
-import { deltaE } from '../color/difference'
-import { ladder, LADDERS } from '../harmony/ladder'
+import { contrastOf } from '#core/color/contrast'
+import { hexOfLch, lchOf, type Hex, type Lch } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
+import { ladder, LADDERS } from '#core/harmony/ladder'
 
 /** The chromas that are tried, as parts of the color's own; how often a lightness is halved, and its last steps. */
 const CHROMAS = Array.from({ length: 13 }, (_, i) => 1.1 - i * 0.1).filter(part => part >= 0)

@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import type { CheckState, Neighbors } from './state'
 
 /** Neighbors of the same two swatches, as one: the worst of them, all their inks, and their part together. */

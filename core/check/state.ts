@@ -1,10 +1,10 @@
-import { lchOf, type Hex } from '../color/convert'
-import { okDistance } from '../color/difference'
-import type { Project } from '../document/project'
-import type { Swatch } from '../document/scheme'
-import type { Press } from '../print/press'
-import { graphOf } from '../remap/graph'
-import type { InkArea } from '../remap/inks'
+import { lchOf, type Hex } from '#core/color/convert'
+import { okDistance } from '#core/color/difference'
+import type { Project } from '#core/document/project'
+import type { Swatch } from '#core/document/scheme'
+import type { Press } from '#core/print/press'
+import { graphOf } from '#core/remap/graph'
+import type { InkArea } from '#core/remap/inks'
 
 /* What a scheme is in use: what its artwork becomes, who is beside whom, and how much each swatch covers. */
 

@@ -1,6 +1,6 @@
-import { hexOfRgb, labOf, unit, type Hex, type Lab } from '../color/convert'
-import { contrastOf } from '../color/contrast'
-import { fromLab } from '../color/oklab'
+import { hexOfRgb, labOf, unit, type Hex, type Lab } from '#core/color/convert'
+import { contrastOf } from '#core/color/contrast'
+import { fromLab } from '#core/color/oklab'
 import type { CheckState, Neighbors } from './state'
 
 const rgb = new Float64Array(3)

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { artworkSchema } from '../document/artwork'
-import { hashSchema, idSchema } from '../document/basics'
-import type { Project } from '../document/project'
-import { remapSchema } from '../document/remap'
+import { artworkSchema } from '#core/document/artwork'
+import { hashSchema, idSchema } from '#core/document/basics'
+import type { Project } from '#core/document/project'
+import { remapSchema } from '#core/document/remap'
 import { kindOf } from './command'
 import { untouched, withoutExceptions } from './remapping'
 

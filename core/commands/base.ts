@@ -1,10 +1,10 @@
 import { z } from 'zod'
-import { hexSchema, idSchema } from '../document/basics'
-import { MOST_SWATCHES } from '../document/limits'
-import { baseSchema, harmonySchema } from '../document/scheme'
-import { profileOf } from '../harmony/tone'
-import { composed, dealt, freshlyDerived } from '../scheme/compose'
-import { madeBase } from '../scheme/gather'
+import { hexSchema, idSchema } from '#core/document/basics'
+import { MOST_SWATCHES } from '#core/document/limits'
+import { baseSchema, harmonySchema } from '#core/document/scheme'
+import { profileOf } from '#core/harmony/tone'
+import { composed, dealt, freshlyDerived } from '#core/scheme/compose'
+import { madeBase } from '#core/scheme/gather'
 import { definedIn, kindOf } from './command'
 
 /* The base color, its harmony, and what is dealt beside it. */

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { asideSchema, findingKeySchema as key } from '../document/check'
-import type { Project } from '../document/project'
-import { PAPERS, printSchema } from '../print/papers'
+import { asideSchema, findingKeySchema as key } from '#core/document/check'
+import type { Project } from '#core/document/project'
+import { PAPERS, printSchema } from '#core/print/papers'
 import { definedIn, kindOf } from './command'
 
 /* What is said about findings. */

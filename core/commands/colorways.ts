@@ -1,10 +1,10 @@
 import { z } from 'zod'
-import { idSchema } from '../document/basics'
-import { copyName } from '../document/copyName'
-import { MOST_COLORWAYS } from '../document/limits'
-import { colorwaySchema, type Colorway, type LineUp } from '../document/lineUp'
-import { lookOf, lookSchema, type Project } from '../document/project'
-import { inLook } from '../scheme/looks'
+import { idSchema } from '#core/document/basics'
+import { copyName } from '#core/document/copyName'
+import { MOST_COLORWAYS } from '#core/document/limits'
+import { colorwaySchema, type Colorway, type LineUp } from '#core/document/lineUp'
+import { lookOf, lookSchema, type Project } from '#core/document/project'
+import { inLook } from '#core/scheme/looks'
 import { definedIn, kindOf } from './command'
 
 /* Colorways: looks of the whole job that are frozen, compared and handed over. */

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
-import type { Project } from '../document/project'
-import type { InkArea } from '../remap/match'
+import type { Project } from '#core/document/project'
+import type { InkArea } from '#core/remap/match'
 
 /**
  * How inks are matched after a command: those that have no target, or one that is gone; all of them where the swatches

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { idSchema } from '../document/basics'
-import { gradientSchema, moodSchema } from '../document/handOver'
-import { MOST_GRADIENTS } from '../document/limits'
+import { idSchema } from '#core/document/basics'
+import { gradientSchema, moodSchema } from '#core/document/handOver'
+import { MOST_GRADIENTS } from '#core/document/limits'
 import { definedIn, kindOf } from './command'
 
 /* What is made to be handed over: gradients of swatches, the mood page. */

@@ -1,6 +1,6 @@
-import type { Artwork } from '../document/artwork'
-import type { InkArea } from '../remap/match'
-import { unitedInks } from '../remap/united'
+import type { Artwork } from '#core/document/artwork'
+import type { InkArea } from '#core/remap/match'
+import { unitedInks } from '#core/remap/united'
 import type { Known } from './commands'
 
 /** What is known of artwork from its files, by hash. Lists of artwork that stay the same are gone through once. */

@@ -1,9 +1,9 @@
-import type { Hex } from '../color/convert'
-import type { Project } from '../document/project'
-import type { Remap, Target } from '../document/remap'
-import { type InkArea, matchInks } from '../remap/match'
-import { sameSwatches } from '../scheme/scheme'
-import { baseSwatchOf } from '../scheme/worn'
+import type { Hex } from '#core/color/convert'
+import type { Project } from '#core/document/project'
+import type { Remap, Target } from '#core/document/remap'
+import { type InkArea, matchInks } from '#core/remap/match'
+import { sameSwatches } from '#core/scheme/scheme'
+import { baseSwatchOf } from '#core/scheme/worn'
 import type { Matching } from './command'
 
 /**

@@ -1,9 +1,9 @@
-import type { Hex } from '../color/convert'
-import { okDistance } from '../color/difference'
-import type { Project } from '../document/project'
-import { colorsOf } from '../painting/painting'
-import { lossesOf, weightOf, type Loss } from '../remap/losses'
-import type { InkArea } from '../remap/match'
+import type { Hex } from '#core/color/convert'
+import { okDistance } from '#core/color/difference'
+import type { Project } from '#core/document/project'
+import { colorsOf } from '#core/painting/painting'
+import { lossesOf, weightOf, type Loss } from '#core/remap/losses'
+import type { InkArea } from '#core/remap/match'
 import { grouped, sent, withRemap } from './remapping'
 
 /* What is lost between inks that touch is mended by as small a change as does it. */

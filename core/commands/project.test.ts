@@ -1,15 +1,15 @@
 import fc from 'fast-check'
-import { HARMONIES } from '../harmony/harmony'
-import { WHEELS } from '../color/wheel'
-import { colorsOf } from '../painting/painting'
+import { HARMONIES } from '#core/harmony/harmony'
+import { WHEELS } from '#core/color/wheel'
+import { colorsOf } from '#core/painting/painting'
 import { apply as applyWith, commandSchema, sayCommand, type Command } from './commands'
-import { copyName } from '../document/copyName'
+import { copyName } from '#core/document/copyName'
 import { knownInks } from './known'
 import { matchedTargets } from './matching'
-import { newProject } from '../scheme/create'
-import { unitedInks } from '../remap/united'
-import { historyOf, redone, stepped, undone, type History } from '../history/history'
-import { projectSchema, type Project } from '../document/project'
+import { newProject } from '#core/scheme/create'
+import { unitedInks } from '#core/remap/united'
+import { historyOf, redone, stepped, undone, type History } from '#core/history/history'
+import { projectSchema, type Project } from '#core/document/project'
 
 const apply = (project: Project, command: Command): Project => applyWith(project, command, knownInks(inks))
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { nameSchema } from '../document/basics'
+import { nameSchema } from '#core/document/basics'
 import { kindOf } from './command'
 
 /* The project as such. */

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { idSchema } from '../document/basics'
-import { referenceSchema, regionSchema, type Reference } from '../document/gathering'
-import type { Project } from '../document/project'
-import { referenceRemoved } from '../scheme/gather'
+import { idSchema } from '#core/document/basics'
+import { referenceSchema, regionSchema, type Reference } from '#core/document/gathering'
+import type { Project } from '#core/document/project'
+import { referenceRemoved } from '#core/scheme/gather'
 import { definedIn, kindOf } from './command'
 
 /* Reference pictures on the board. */

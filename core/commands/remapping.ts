@@ -1,8 +1,8 @@
-import type { Project } from '../document/project'
-import type { Remap, Target, Touch, ColorSet } from '../document/remap'
-import type { Hex } from '../color/convert'
-import { areaKey } from '../raster/area'
-import { MOST_SETS } from '../document/limits'
+import type { Project } from '#core/document/project'
+import type { Remap, Target, Touch, ColorSet } from '#core/document/remap'
+import type { Hex } from '#core/color/convert'
+import { areaKey } from '#core/raster/area'
+import { MOST_SETS } from '#core/document/limits'
 
 /** The project with a part of its remapping changed. */
 export const withRemap = (project: Project, change: Partial<Remap>): Project => ({

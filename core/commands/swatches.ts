@@ -1,12 +1,12 @@
 import { z } from 'zod'
-import { hexSchema, hue, idSchema, part } from '../document/basics'
-import { MOST_SWATCHES } from '../document/limits'
-import type { Project } from '../document/project'
-import { MADE, swatchSchema, type Swatch } from '../document/scheme'
-import { COUNT } from '../harmony/derive'
-import { RUNGS } from '../harmony/ladder'
-import { ORDERS } from '../harmony/order'
-import { ROLES } from '../harmony/proportion'
+import { hexSchema, hue, idSchema, part } from '#core/document/basics'
+import { MOST_SWATCHES } from '#core/document/limits'
+import type { Project } from '#core/document/project'
+import { MADE, swatchSchema, type Swatch } from '#core/document/scheme'
+import { COUNT } from '#core/harmony/derive'
+import { RUNGS } from '#core/harmony/ladder'
+import { ORDERS } from '#core/harmony/order'
+import { ROLES } from '#core/harmony/proportion'
 import {
   arranged,
   edited,
@@ -18,8 +18,8 @@ import {
   swatchesAdded,
   swatchRemoved,
   turnedAlone,
-} from '../scheme/compose'
-import { shared } from '../scheme/scheme'
+} from '#core/scheme/compose'
+import { shared } from '#core/scheme/scheme'
 import { definedIn, kindOf } from './command'
 
 /* Single swatches: added, removed, colored, described, locked, put in order. */

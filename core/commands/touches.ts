@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { idSchema } from '../document/basics'
-import { touchSchema } from '../document/remap'
+import { idSchema } from '#core/document/basics'
+import { touchSchema } from '#core/document/remap'
 import { kindOf } from './command'
 import { touched, untouched } from './remapping'
 

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, hashSchema, hexSchema, part } from './basics'
-import { ALSO } from '../artwork/reading'
-import { MANNERS } from '../raster/manner'
+import { ALSO } from '#core/artwork/reading'
+import { MANNERS } from '#core/raster/manner'
 
 /** What artwork is: a drawing of shapes, or a picture of pixels. */
 export const ARTWORK_KINDS = ['svg', 'raster'] as const

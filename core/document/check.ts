@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { listOf, recordOf } from './basics'
-import { FIRST_PRINT, printSchema } from '../print/papers'
+import { FIRST_PRINT, printSchema } from '#core/print/papers'
 
 /** The most findings that are put aside, and pairs somebody said of whether they are lettering. */
 const MOST = 200

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { hashSchema, hexSchema, idSchema, listOf, nameSchema, part, within } from './basics'
-import { WIDEST_PATCH } from '../extract/patch'
+import { WIDEST_PATCH } from '#core/extract/patch'
 import { MOST_REFERENCES } from './limits'
-import { EXTRACTED, APART, REST, TAKEN_BY } from '../extract/extract'
-import { HARMONIES } from '../harmony/harmony'
+import { EXTRACTED, APART, REST, TAKEN_BY } from '#core/extract/extract'
+import { HARMONIES } from '#core/harmony/harmony'
 
 /** A part of a picture, in parts of its width and height. */
 export const regionSchema = z.object({ x: part, y: part, width: part, height: part })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { hexSchema, idSchema, listOf, nameSchema, part } from './basics'
 import { MOST_MOOD_PICTURES, MOST_STOPS } from './limits'
-import { HUE_WAYS, GRADIENT_KINDS, GRADIENT_SPACES } from '../harmony/gradient'
+import { HUE_WAYS, GRADIENT_KINDS, GRADIENT_SPACES } from '#core/harmony/gradient'
 
 /** A stop of a gradient: where it stands, the swatch it has the color of, and the color it had last, should that go. */
 export const stopSchema = z.object({ at: part, swatch: idSchema, hex: hexSchema })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ORDERS } from '../harmony/order'
+import { ORDERS } from '#core/harmony/order'
 import { idSchema, listOf } from './basics'
 import { FIRST_GATHERING, gatheringSchema, sampleSchema } from './gathering'
 import { MOST_SWATCHES } from './limits'

@@ -1,8 +1,8 @@
 import { stateUpgraded } from './upgrade'
 import { artworkFileSchema } from './artwork'
 import { projectSchema } from './project'
-import { newProject } from '../scheme/create'
-import { worn } from '../scheme/worn'
+import { newProject } from '#core/scheme/create'
+import { worn } from '#core/scheme/worn'
 
 const project = newProject('Kites')
 

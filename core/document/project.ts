@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { RUNGS } from '../harmony/ladder'
+import { RUNGS } from '#core/harmony/ladder'
 import { artworkSchema } from './artwork'
 import { idSchema, listOf, nameSchema } from './basics'
 import { checkSchema, FIRST_CHECK } from './check'

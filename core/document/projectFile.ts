@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { Unreadable } from '../artwork/unreadable'
-import { fileNameOf } from '../formats/fileName'
+import { Unreadable } from '#core/artwork/unreadable'
+import { fileNameOf } from '#core/formats/fileName'
 import { projectSchema, type Project } from './project'
 
 /** How the name of a project's file ends. */

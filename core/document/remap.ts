@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { hexSchema, idSchema, listOf, nameSchema, part, recordOf, within } from './basics'
-import { LADDERS, RUNGS } from '../harmony/ladder'
-import { REACH } from '../raster/area'
+import { LADDERS, RUNGS } from '#core/harmony/ladder'
+import { REACH } from '#core/raster/area'
 import {
   MOST_AREAS,
   MOST_BY_ARTWORK,
@@ -11,11 +11,11 @@ import {
   MOST_TOUCHED,
   MOST_TOUCHES,
 } from './limits'
-import { SHADINGS } from '../remap/shading'
-import { HOLD } from '../remap/hold'
-import { MATCHES } from '../remap/match'
-import { NEUTRALS } from '../remap/remap'
-import { TOLERANCE } from '../remap/near'
+import { SHADINGS } from '#core/remap/shading'
+import { HOLD } from '#core/remap/hold'
+import { MATCHES } from '#core/remap/match'
+import { NEUTRALS } from '#core/remap/remap'
+import { TOLERANCE } from '#core/remap/near'
 
 /** What an ink becomes: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
 export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })

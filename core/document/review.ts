@@ -1,6 +1,6 @@
 import { counted } from './names'
 import { z } from 'zod'
-import { ROLES } from '../harmony/proportion'
+import { ROLES } from '#core/harmony/proportion'
 import { idSchema, listOf, nameSchema, part } from './basics'
 import { LONGEST_COMMENT, MOST_ARTWORK, MOST_COLORWAYS } from './limits'
 

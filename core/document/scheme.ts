@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { hexSchema, hue, idSchema, listOf, part } from './basics'
-import { HARMONIES } from '../harmony/harmony'
-import { WHEELS } from '../color/wheel'
-import { COUNT } from '../harmony/derive'
-import { MOST_TONES, TONE_PLANS } from '../harmony/tone'
+import { HARMONIES } from '#core/harmony/harmony'
+import { WHEELS } from '#core/color/wheel'
+import { COUNT } from '#core/harmony/derive'
+import { MOST_TONES, TONE_PLANS } from '#core/harmony/tone'
 import { MOST_SWATCHES } from './limits'
-import { ROLES } from '../harmony/proportion'
-import { CAST_MODES } from '../harmony/cast'
-import { KELVIN } from '../color/planck'
+import { ROLES } from '#core/harmony/proportion'
+import { CAST_MODES } from '#core/harmony/cast'
+import { KELVIN } from '#core/color/planck'
 
 /** The base color: its value, the HSB hue it is remembered by, and how it was typed. */
 export const baseSchema = z.object({ hex: hexSchema, hue: z.number().min(0).max(360), typed: z.string().max(200) })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ROLES } from '../harmony/proportion'
+import { ROLES } from '#core/harmony/proportion'
 import { hexSchema, listOf, nameSchema, part } from './basics'
 import { MOST_ON_SHELF, MOST_TAGS } from './limits'
 import { cut, onOneLine } from './names'

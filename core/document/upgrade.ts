@@ -1,4 +1,4 @@
-import { hsbOf } from '../color/convert'
+import { hsbOf } from '#core/color/convert'
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)

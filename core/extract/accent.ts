@@ -1,4 +1,4 @@
-import type { Lab } from '../color/convert'
+import type { Lab } from '#core/color/convert'
 import { assigned } from './cluster'
 import { chromaOf, pointAt, type Tally } from './tally'
 

@@ -1,5 +1,5 @@
-import { hexOfLab, type Lab } from '../color/convert'
-import { deltaE, labDistance } from '../color/difference'
+import { hexOfLab, type Lab } from '#core/color/convert'
+import { deltaE, labDistance } from '#core/color/difference'
 import { assigned, moved, sharesOf } from './cluster'
 import { pointAt, type Points } from './tally'
 

@@ -1,8 +1,8 @@
-import { labOf, type Hex } from '../color/convert'
-import { deltaE, okDistance } from '../color/difference'
+import { labOf, type Hex } from '#core/color/convert'
+import { deltaE, okDistance } from '#core/color/difference'
 import { extracted, extractor, REST } from './extract'
-import type { Picture } from '../picture/picture'
-import { seeded } from '../picture/seeded'
+import type { Picture } from '#core/picture/picture'
+import { seeded } from '#core/picture/seeded'
 
 const rgb = (hex: Hex): number[] => [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16))
 

@@ -1,5 +1,5 @@
-import { GRAY_CHROMA, type Lab } from '../color/convert'
-import { mostChroma } from '../color/strength'
+import { GRAY_CHROMA, type Lab } from '#core/color/convert'
+import { mostChroma } from '#core/color/strength'
 import { further, type Same } from './apart'
 import { assigned } from './cluster'
 import { chromaOf, pointAt, type Points, type Tally } from './tally'

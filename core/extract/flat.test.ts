@@ -1,8 +1,8 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import { extracted } from './extract'
 import { flatBlocks } from './flat'
-import type { Picture } from '../picture/picture'
-import { seeded } from '../picture/seeded'
+import type { Picture } from '#core/picture/picture'
+import { seeded } from '#core/picture/seeded'
 
 const FIVE: readonly Hex[] = ['#2e4f7f', '#d45d48', '#f2c14e', '#7a9e7e', '#3c2a4d']
 const [W, H] = [500, 300]

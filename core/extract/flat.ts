@@ -1,7 +1,7 @@
-import { pixelsOf, SOLID, type Picture, type Region } from '../picture/picture'
+import { pixelsOf, SOLID, type Picture, type Region } from '#core/picture/picture'
 import { codeOf } from './tally'
-import { labOf, rgbOf, type Hex } from '../color/convert'
-import { okDistance } from '../color/difference'
+import { labOf, rgbOf, type Hex } from '#core/color/convert'
+import { okDistance } from '#core/color/difference'
 
 /**
  * One flat color of a picture: its exact value, its part of all flat blocks, and a place well inside it, in parts of

@@ -1,5 +1,5 @@
 import { averaged, cutAround, patchPixels } from './patch'
-import { workingSize, type Picture } from '../picture/picture'
+import { workingSize, type Picture } from '#core/picture/picture'
 import { mapped } from './place'
 import { tallied } from './tally'
 

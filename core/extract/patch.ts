@@ -1,7 +1,7 @@
-import { formatHex } from '../color/culori'
-import type { Hex } from '../color/convert'
-import { encodedOf, linearOf } from '../color/linear'
-import { SOLID, type Picture } from '../picture/picture'
+import { formatHex } from '#core/color/culori'
+import type { Hex } from '#core/color/convert'
+import { encodedOf, linearOf } from '#core/color/linear'
+import { SOLID, type Picture } from '#core/picture/picture'
 
 /** The widest patch a sample averages, in parts of the picture's width. */
 export const WIDEST_PATCH = 0.1

@@ -1,7 +1,7 @@
-import { labOf, type Hex } from '../color/convert'
-import { toLab } from '../color/oklab'
+import { labOf, type Hex } from '#core/color/convert'
+import { toLab } from '#core/color/oklab'
 import { assigned } from './cluster'
-import { pixelsOf, SOLID, type Picture, type Source } from '../picture/picture'
+import { pixelsOf, SOLID, type Picture, type Source } from '#core/picture/picture'
 import { codeOf, type Tally } from './tally'
 
 /** A place in one of several pictures, in parts of its width and height, where a color is at home. */

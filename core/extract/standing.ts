@@ -1,5 +1,5 @@
-import { toLab } from '../color/oklab'
-import { pixelsOf, SOLID, type Source } from '../picture/picture'
+import { toLab } from '#core/color/oklab'
+import { pixelsOf, SOLID, type Source } from '#core/picture/picture'
 import { codeOf, type Tally } from './tally'
 
 /** How many cells stand along the longer side of the grid by which surroundings are known, and how far they reach. */

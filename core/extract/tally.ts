@@ -1,6 +1,6 @@
-import type { Lab } from '../color/convert'
-import { toLab } from '../color/oklab'
-import { pixelsOf, SOLID, type Picture, type Region, type Source } from '../picture/picture'
+import type { Lab } from '#core/color/convert'
+import { toLab } from '#core/color/oklab'
+import { pixelsOf, SOLID, type Picture, type Region, type Source } from '#core/picture/picture'
 
 /** Weighted points in OKLab. */
 export interface Points {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
-import { lchOf, rgbOf } from '../color/convert'
-import { cmykOf } from '../color/notation'
+import { lchOf, rgbOf } from '#core/color/convert'
+import { cmykOf } from '#core/color/notation'
 import { lineOf, rungName, type HandedScheme, type HandedSwatch } from './handed'
 
 const HEAD = [

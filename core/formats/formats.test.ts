@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { ladder, LADDERS } from '../harmony/ladder'
-import { ROLES } from '../harmony/proportion'
+import { ladder, LADDERS } from '#core/harmony/ladder'
+import { ROLES } from '#core/harmony/proportion'
 import { toCss, toTailwind } from './css'
 import { toCsv } from './csv'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from './formats'

@@ -1,5 +1,5 @@
-import { plainStops, runAt, type GradientKind, type Run } from '../harmony/gradient'
-import { hexOfLab } from '../color/convert'
+import { plainStops, runAt, type GradientKind, type Run } from '#core/harmony/gradient'
+import { hexOfLab } from '#core/color/convert'
 import { inComment, keyOf, lineOf, percentOf } from './handed'
 import { escaped } from './swatchSheet'
 

@@ -1,5 +1,5 @@
-import type { Hex } from '../color/convert'
-import type { LadderKind } from '../harmony/ladder'
+import type { Hex } from '#core/color/convert'
+import type { LadderKind } from '#core/harmony/ladder'
 
 /** A rung of a swatch's ladder: which ladder, its number from 1, its color. */
 export interface HandedRung {

@@ -1,4 +1,4 @@
-import { inkOn } from '../color/contrast'
+import { inkOn } from '#core/color/contrast'
 import { keyed, lineOf, percentOf, rungName, type HandedScheme, type KeyedSwatch } from './handed'
 
 /** Sizes of the sheet, in its own units: a block, the room under it for what is written, a rung, what is between. */

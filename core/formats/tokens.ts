@@ -1,4 +1,4 @@
-import { rgbOf, type Hex } from '../color/convert'
+import { rgbOf, type Hex } from '#core/color/convert'
 import { keyed, keyOf, lineOf, RUNG_WORDS, type HandedScheme, type KeyedRung, type KeyedSwatch } from './handed'
 
 /** Under which key of `$extensions` the names, roles and shares stand. */

@@ -1,5 +1,5 @@
-import { escaped } from '../formats/swatchSheet'
-import { lineOf, type HandedSwatch } from '../formats/handed'
+import { escaped } from '#core/formats/swatchSheet'
+import { lineOf, type HandedSwatch } from '#core/formats/handed'
 
 /** A colorway on the page that an archive opens with: its colors, and which of its files shows it. */
 export interface ContentsLook {

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { ARRANGEMENTS, MOOD_COLORS, MOOD_SHAPES } from '../document/handOver'
+import { ARRANGEMENTS, MOOD_COLORS, MOOD_SHAPES } from '#core/document/handOver'
 import { framesOf, moodPage, SHAPE_SIZES } from './mood'
 import { croppedTo, fitted, inLines, type Mark, type Measure, type Rect } from './page'
 

@@ -1,4 +1,4 @@
-import type { Mood, MOOD_SHAPES } from '../document/handOver'
+import type { Mood, MOOD_SHAPES } from '#core/document/handOver'
 import { ARRANGING, dealtOver, type Arranged } from './moodArrangements'
 import { GAP, inPlace, type MoodColor } from './moodColors'
 import { inset, type Crop, type Mark, type Measure, type Page, type Rect } from './page'

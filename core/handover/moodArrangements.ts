@@ -1,5 +1,5 @@
-import type { Hex } from '../color/convert'
-import type { ARRANGEMENTS } from '../document/handOver'
+import type { Hex } from '#core/color/convert'
+import type { ARRANGEMENTS } from '#core/document/handOver'
 import { across, along, aside, down, even, inset, isWide, type Rect } from './page'
 import { GAP, type MoodColor } from './moodColors'
 

@@ -1,6 +1,6 @@
-import { inkOn } from '../color/contrast'
-import type { Hex } from '../color/convert'
-import type { MOOD_COLORS } from '../document/handOver'
+import { inkOn } from '#core/color/contrast'
+import type { Hex } from '#core/color/convert'
+import type { MOOD_COLORS } from '#core/document/handOver'
 import { across, along, aside, down, even, fitted, type Mark, type Measure, type Rect } from './page'
 
 /* How colors stand in their place on a mood page: as blocks, circles or strips, with names or without. */

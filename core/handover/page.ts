@@ -1,5 +1,5 @@
-import type { Hex } from '../color/convert'
-import type { HandedGradient } from '../formats/gradient'
+import type { Hex } from '#core/color/convert'
+import type { HandedGradient } from '#core/formats/gradient'
 
 /* Pages as they are laid out, whatever draws them: PDF, a picture, the screen. Lengths are in points (1/72 inch). */
 

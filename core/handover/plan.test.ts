@@ -1,8 +1,8 @@
 import fc from 'fast-check'
-import { apply, NOTHING_KNOWN } from '../commands/commands'
-import type { Artwork } from '../document/artwork'
-import type { Project } from '../document/project'
-import { newProject } from '../scheme/create'
+import { apply, NOTHING_KNOWN } from '#core/commands/commands'
+import type { Artwork } from '#core/document/artwork'
+import type { Project } from '#core/document/project'
+import { newProject } from '#core/scheme/create'
 import { everyArtwork, handedLooks, plannedFiles, treeOf, widthOf } from './plan'
 import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from './wanted'
 

@@ -1,10 +1,10 @@
-import type { Artwork } from '../document/artwork'
-import type { Gradient } from '../document/handOver'
-import type { Project } from '../document/project'
-import { fileNameOf } from '../formats/fileName'
-import { SCHEME_FORMATS, type SchemeFormatKind } from '../formats/formats'
-import { distinctKeys } from '../formats/handed'
-import { inLook } from '../scheme/looks'
+import type { Artwork } from '#core/document/artwork'
+import type { Gradient } from '#core/document/handOver'
+import type { Project } from '#core/document/project'
+import { fileNameOf } from '#core/formats/fileName'
+import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
+import { distinctKeys } from '#core/formats/handed'
+import { inLook } from '#core/scheme/looks'
 import {
   MOST_PIXELS_OUT,
   NOW,

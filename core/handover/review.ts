@@ -1,7 +1,7 @@
-import type { Artwork } from '../document/artwork'
-import type { Project } from '../document/project'
-import type { ReviewPut, ReviewShown, ReviewSources } from '../document/review'
-import { shownScheme } from '../scheme/compose'
+import type { Artwork } from '#core/document/artwork'
+import type { Project } from '#core/document/project'
+import type { ReviewPut, ReviewShown, ReviewSources } from '#core/document/review'
+import { shownScheme } from '#core/scheme/compose'
 import { handedLooks, type HandedLook } from './plan'
 
 /* What a review shows of a project, and which pictures that needs. */

@@ -1,5 +1,5 @@
-import { contrastOf } from '../color/contrast'
-import { newProject } from '../scheme/create'
+import { contrastOf } from '#core/color/contrast'
+import { newProject } from '#core/scheme/create'
 import { handedGradient, handedScheme } from './handed'
 import type { Mark, Measure, Page, Words } from './page'
 import { sheetPages } from './sheet'

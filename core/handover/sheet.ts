@@ -1,4 +1,4 @@
-import type { HandedScheme, HandedSwatch } from '../formats/handed'
+import type { HandedScheme, HandedSwatch } from '#core/formats/handed'
 import {
   across,
   down,

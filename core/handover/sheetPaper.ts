@@ -1,7 +1,7 @@
-import type { Hex } from '../color/convert'
-import type { Cmyk } from '../color/notation'
-import type { HandedGradient } from '../formats/gradient'
-import type { HandedScheme } from '../formats/handed'
+import type { Hex } from '#core/color/convert'
+import type { Cmyk } from '#core/color/notation'
+import type { HandedGradient } from '#core/formats/gradient'
+import type { HandedScheme } from '#core/formats/handed'
 import { fitted, type Mark, type Measure, type Page, type Rect, type Setting, type Tag } from './page'
 
 /* What the pages of the sheet have in common: what they are of, their paper, how things are set on them. */

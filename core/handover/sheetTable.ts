@@ -1,7 +1,7 @@
-import { lchOf, rgbOf } from '../color/convert'
-import { cmykOf, type Cmyk } from '../color/notation'
-import type { HandedSwatch } from '../formats/handed'
-import { LADDERS } from '../harmony/ladder'
+import { lchOf, rgbOf } from '#core/color/convert'
+import { cmykOf, type Cmyk } from '#core/color/notation'
+import type { HandedSwatch } from '#core/formats/handed'
+import { LADDERS } from '#core/harmony/ladder'
 import { across, fitted, inLines, type Mark, type Measure, type Page, type Rect } from './page'
 import {
   EDGE,

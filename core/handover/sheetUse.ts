@@ -1,6 +1,6 @@
-import { contrastOf, inkOn, ratioWords } from '../color/contrast'
-import { cssOf, type HandedGradient } from '../formats/gradient'
-import type { HandedSwatch } from '../formats/handed'
+import { contrastOf, inkOn, ratioWords } from '#core/color/contrast'
+import { cssOf, type HandedGradient } from '#core/formats/gradient'
+import type { HandedSwatch } from '#core/formats/handed'
 import {
   across,
   down,

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { hexSchema, idSchema, listOf } from '../document/basics'
-import { MOST_ARTWORK, MOST_COLORWAYS } from '../document/limits'
-import { SCHEME_FORMAT_KINDS } from '../formats/formats'
+import { hexSchema, idSchema, listOf } from '#core/document/basics'
+import { MOST_ARTWORK, MOST_COLORWAYS } from '#core/document/limits'
+import { SCHEME_FORMAT_KINDS } from '#core/formats/formats'
 
 /* What is to be handed over: of which artwork, in which colorways, as which files. */
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { hexOfHsb, hexOfLch, hsbOf, labOf, lchOf, type Hued } from '../color/convert'
-import { contrastOf, luminanceOf } from '../color/contrast'
+import { hexOfHsb, hexOfLch, hsbOf, labOf, lchOf, type Hued } from '#core/color/convert'
+import { contrastOf, luminanceOf } from '#core/color/contrast'
 import {
   adjusted,
   AT_REST,

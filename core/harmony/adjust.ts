@@ -13,9 +13,9 @@ import {
   type Hex,
   type Hued,
   unit,
-} from '../color/convert'
-import { FLARE, luminanceOf } from '../color/contrast'
-import { seeded } from '../picture/seeded'
+} from '#core/color/convert'
+import { FLARE, luminanceOf } from '#core/color/contrast'
+import { seeded } from '#core/picture/seeded'
 
 /** What saturation and brightness are measured in. */
 export const MEASURES = ['hsb', 'perceptual'] as const

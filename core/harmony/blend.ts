@@ -1,6 +1,6 @@
 import { munkres } from 'munkres'
-import { betweenLabs, hexOfLab, labOf, type Hex } from '../color/convert'
-import { okDistance } from '../color/difference'
+import { betweenLabs, hexOfLab, labOf, type Hex } from '#core/color/convert'
+import { okDistance } from '#core/color/difference'
 
 /**
  * Which of `others` each color goes with, so that all pairs together differ least in OKLab; null for colors that get

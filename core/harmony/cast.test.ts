@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { hexOfKelvin, planckian } from '../color/planck'
+import { hexOfKelvin, planckian } from '#core/color/planck'
 import { CAST_MODES, blendedChannels, castOver } from './cast'
 
 const rgb = (r: number, g: number, b: number) => ({ r, g, b })

@@ -1,4 +1,4 @@
-import { hexOfRgb, rgbOf, type Hex } from '../color/convert'
+import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
 
 /** The ways a cast is laid over a color: blend modes of W3C Compositing and Blending Level 1. */
 export const CAST_MODES = ['multiply', 'screen', 'overlay', 'soft light', 'color'] as const

@@ -1,4 +1,4 @@
-import { lchOf, type Hex } from '../color/convert'
+import { lchOf, type Hex } from '#core/color/convert'
 import { distinctFrom, isDistinct } from './distinct'
 import type { Tone } from './tone'
 

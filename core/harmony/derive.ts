@@ -1,5 +1,5 @@
-import { arc, lchOf, type Hex } from '../color/convert'
-import { angleOf, colorAt, strengthOn, turned, type Wheel } from '../color/wheel'
+import { arc, lchOf, type Hex } from '#core/color/convert'
+import { angleOf, colorAt, strengthOn, turned, type Wheel } from '#core/color/wheel'
 import { clearOf, loudest, QUIETER, spreadRoom } from './clear'
 import { LEAST_DIFFERENCE } from './distinct'
 import { offsetsOf, type HarmonyKind } from './harmony'

@@ -1,5 +1,5 @@
-import { hexOfLch, lchOf, type Hex } from '../color/convert'
-import { deltaE } from '../color/difference'
+import { hexOfLch, lchOf, type Hex } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
 
 /** The least ΔE2000 between any two swatches of a scheme. */
 export const LEAST_DIFFERENCE = 5

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { parse, converter, type Oklch } from 'culori'
-import { labOf, lchOf } from '../color/convert'
-import { deltaE, labDistance, okDistance } from '../color/difference'
+import { labOf, lchOf } from '#core/color/convert'
+import { deltaE, labDistance, okDistance } from '#core/color/difference'
 import { gradientPixels, hueTurn, HUE_WAYS, placeOn, plainStops, runAt, GRADIENT_SPACES, type Run } from './gradient'
 
 const oklch = converter('oklch')

@@ -8,9 +8,9 @@ import {
   unit,
   type Hex,
   type Lab,
-} from '../color/convert'
-import { fromLab, toLab } from '../color/oklab'
-import { labDistance } from '../color/difference'
+} from '#core/color/convert'
+import { fromLab, toLab } from '#core/color/oklab'
+import { labDistance } from '#core/color/difference'
 
 /* Gradients between colors: how they run, what stands where on them. */
 

@@ -1,5 +1,5 @@
-import { betweenLabs, hexOf, hexOfLab, labOf, lchOf, shownLab, type Hex, type Lab } from '../color/convert'
-import { labDistance } from '../color/difference'
+import { betweenLabs, hexOf, hexOfLab, labOf, lchOf, shownLab, type Hex, type Lab } from '#core/color/convert'
+import { labDistance } from '#core/color/difference'
 
 /** Tints run toward white, tones toward the gray of the same lightness, shades toward black. */
 export const LADDERS = ['tints', 'tones', 'shades'] as const

@@ -1,4 +1,4 @@
-import { arc, degrees } from '../color/convert'
+import { arc, degrees } from '#core/color/convert'
 import { SPREADS, spreadOf, type HarmonyKind } from './harmony'
 
 /**

@@ -1,5 +1,5 @@
-import { isNeutral, lchOf, type Hex } from '../color/convert'
-import { angleOf, type Wheel } from '../color/wheel'
+import { isNeutral, lchOf, type Hex } from '#core/color/convert'
+import { angleOf, type Wheel } from '#core/color/wheel'
 
 /** The orders a scheme can be shown in. */
 export const ORDERS = ['as set', 'light to dark', 'by hue', 'neutrals together'] as const

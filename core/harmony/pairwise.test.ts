@@ -1,4 +1,4 @@
-import { hexOfLch, lchOf } from '../color/convert'
+import { hexOfLch, lchOf } from '#core/color/convert'
 import { harmonyOf, pairHarmony } from './pairwise'
 
 it('is the same either way round', () => {

@@ -1,5 +1,5 @@
-import type { Hex } from '../color/convert'
-import { lab65Of } from '../color/difference'
+import type { Hex } from '#core/color/convert'
+import { lab65Of } from '#core/color/difference'
 
 /* How harmonious two colors side by side look, by a published model. */
 

@@ -1,5 +1,5 @@
-import { isNeutral, lchOf, type Hex } from '../color/convert'
-import { deltaE } from '../color/difference'
+import { isNeutral, lchOf, type Hex } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
 
 /** What a swatch does in the whole. */
 export const ROLES = ['dominant', 'supporting', 'accent', 'neutral', 'detail'] as const

@@ -1,5 +1,5 @@
-import { arc, degrees, lchOf, type Hex } from '../color/convert'
-import { angleOf, turned, type Wheel } from '../color/wheel'
+import { arc, degrees, lchOf, type Hex } from '#core/color/convert'
+import { angleOf, turned, type Wheel } from '#core/color/wheel'
 import { offsetsOf, type HarmonyKind } from './harmony'
 
 /** Under this OKLCH chroma a color is too gray for its hue to be moved. */

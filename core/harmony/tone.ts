@@ -1,5 +1,5 @@
-import { lchOf, type Hex } from '../color/convert'
-import { strengthOf } from '../color/strength'
+import { lchOf, type Hex } from '#core/color/convert'
+import { strengthOf } from '#core/color/strength'
 
 /** How lightness and strength are dealt over the swatches of a scheme, beside its harmony. */
 export const TONE_PLANS = ['even', 'spread', 'quiet with an accent', 'light', 'deep', 'like the picture'] as const

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
-import type { Command } from '../commands/commands'
-import { apply, NOTHING_KNOWN } from '../commands/commands'
-import type { Project } from '../document/project'
-import { newProject } from '../scheme/create'
+import type { Command } from '#core/commands/commands'
+import { apply, NOTHING_KNOWN } from '#core/commands/commands'
+import type { Project } from '#core/document/project'
+import { newProject } from '#core/scheme/create'
 import { historyOf, redone, stepped, undone, type History } from './history'
 import { rebased } from './others'
 

@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal'
-import { LOOK_KEYS } from '../document/look'
-import type { Project } from '../document/project'
+import { LOOK_KEYS } from '#core/document/look'
+import type { Project } from '#core/document/project'
 import type { History } from './history'
 
 /*

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
-import type { Project, StoredProject } from '../document/project'
-import { lookOf } from '../document/project'
-import type { TrailChange, TrailState } from '../document/trail'
-import { newProject } from '../scheme/create'
+import type { Project, StoredProject } from '#core/document/project'
+import { lookOf } from '#core/document/project'
+import type { TrailChange, TrailState } from '#core/document/trail'
+import { newProject } from '#core/scheme/create'
 import { isDone, isUnsaved, saved, savingOf, type Draft, type Save, type Saving, type SavingEffect } from './saving'
 import type { SavingEvent } from './saving'
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { projectSchema, type Project, type StoredProject } from '../document/project'
-import { trailChangeSchema, type TrailChange } from '../document/trail'
+import { projectSchema, type Project, type StoredProject } from '#core/document/project'
+import { trailChangeSchema, type TrailChange } from '#core/document/trail'
 import { joinedChange } from './trail'
 
 /*

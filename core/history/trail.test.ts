@@ -1,7 +1,7 @@
-import { lookOf } from '../document/project'
-import { newProject } from '../scheme/create'
+import { lookOf } from '#core/document/project'
+import { newProject } from '#core/scheme/create'
 import { branches, joinedChange, thinnedOut, TRAIL, unpackedTrail, withoutStates } from './trail'
-import { trailStateSchema, type TrailState } from '../document/trail'
+import { trailStateSchema, type TrailState } from '#core/document/trail'
 
 const look = lookOf(newProject('Kites'))
 const states = (count: number, kept: (i: number) => boolean = () => false): TrailState[] =>

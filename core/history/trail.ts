@@ -1,4 +1,4 @@
-import type { TrailChange, PackedTrail, TrailState } from '../document/trail'
+import type { TrailChange, PackedTrail, TrailState } from '#core/document/trail'
 
 /** Two changes of a trail as one: the later says what a state is, the earlier where in the order it stands. */
 export const joinedChange = (one: TrailChange, other: TrailChange): TrailChange => {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { Hex } from '../color/convert'
-import { deltaE } from '../color/difference'
+import type { Hex } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
 
 /**
  * A scheme of the inspiration shelf: its own name, what it shows, how it feels and what it is made for, and its

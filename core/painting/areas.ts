@@ -1,8 +1,8 @@
-import type { Hex } from '../color/convert'
-import { foundArea, type Area, type FoundArea } from '../raster/area'
-import type { Row } from '../raster/paint'
-import type { Unmixed } from '../raster/unmix'
-import { shaded } from '../remap/shading'
+import type { Hex } from '#core/color/convert'
+import { foundArea, type Area, type FoundArea } from '#core/raster/area'
+import type { Row } from '#core/raster/paint'
+import type { Unmixed } from '#core/raster/unmix'
+import { shaded } from '#core/remap/shading'
 
 /**
  * What an area of a raster picture is painted with by hand: a color that its inks follow, and how opaque it is, in [0,

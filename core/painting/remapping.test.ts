@@ -1,11 +1,11 @@
-import { hsbOf, labOf } from '../color/convert'
-import { ladder } from '../harmony/ladder'
+import { hsbOf, labOf } from '#core/color/convert'
+import { ladder } from '#core/harmony/ladder'
 import { colorsOf, touchesOf } from './painting'
-import { apply as applyWith, type Command } from '../commands/commands'
-import { knownInks } from '../commands/known'
-import { newProject } from '../scheme/create'
-import { projectSchema, type Project } from '../document/project'
-import type { Touch } from '../document/remap'
+import { apply as applyWith, type Command } from '#core/commands/commands'
+import { knownInks } from '#core/commands/known'
+import { newProject } from '#core/scheme/create'
+import { projectSchema, type Project } from '#core/document/project'
+import type { Touch } from '#core/document/remap'
 import { restrictionOf } from './remapping'
 
 const apply = (project: Project, command: Command): Project => applyWith(project, command, knownInks(inks))

@@ -1,4 +1,4 @@
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import type { Painted } from './painting'
 
 /** What is painted as somebody sees it, or a press prints it: all inks, and what was painted by hand. */

@@ -1,5 +1,5 @@
-import { type Hex, labOf } from '../color/convert'
-import { shaded } from '../remap/shading'
+import { type Hex, labOf } from '#core/color/convert'
+import { shaded } from '#core/remap/shading'
 
 /**
  * The places of the stand-ins that are not for just any color: what covers most, paper and light lettering, dark

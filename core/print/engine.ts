@@ -5,8 +5,8 @@ import {
   TYPE_RGB_16,
   type ColorEngine,
 } from 'lcms-wasm'
-import { hexOfRgb, rgbOf, type Hex } from '../color/convert'
-import { remembered } from '../color/remembered'
+import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
+import { remembered } from '#core/color/remembered'
 import { INTENTS, type Print } from './papers'
 import type { Press } from './press'
 

@@ -1,5 +1,5 @@
-import type { Hex } from '../color/convert'
-import type { Cmyk } from '../color/notation'
+import type { Hex } from '#core/color/convert'
+import type { Cmyk } from '#core/color/notation'
 
 /** A press with a paper: what it makes of colors. */
 export interface Press {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { instantiate, type ColorEngine } from 'lcms-wasm'
-import { deltaE } from '../color/difference'
+import { deltaE } from '#core/color/difference'
 import { pressOf } from './engine'
 import { FIRST_PRINT, INTENTS, PAPER_NAMES, PAPERS, type Paper, type Print } from './papers'
 import { inkOf, type Press } from './press'

@@ -1,5 +1,5 @@
-import { hexOfRgb, rgbOf, type Hex } from '../color/convert'
-import { remembered } from '../color/remembered'
+import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
+import { remembered } from '#core/color/remembered'
 import type { Press } from './press'
 
 /** How finely a table of proofs goes along each of red, green and blue. */

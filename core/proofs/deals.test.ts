@@ -1,13 +1,13 @@
 import fc from 'fast-check'
-import { labOf, lchOf, type Hex } from '../color/convert'
-import { contrastOf } from '../color/contrast'
-import { deltaE, okDistance } from '../color/difference'
-import { lookOf, type Project } from '../document/project'
-import { LEAST_DIFFERENCE } from '../harmony/distinct'
-import type { InkArea } from '../remap/inks'
-import { companionsOf, dealtColors } from '../scheme/compose'
-import { newProject } from '../scheme/create'
-import { inLook } from '../scheme/looks'
+import { labOf, lchOf, type Hex } from '#core/color/convert'
+import { contrastOf } from '#core/color/contrast'
+import { deltaE, okDistance } from '#core/color/difference'
+import { lookOf, type Project } from '#core/document/project'
+import { LEAST_DIFFERENCE } from '#core/harmony/distinct'
+import type { InkArea } from '#core/remap/inks'
+import { companionsOf, dealtColors } from '#core/scheme/compose'
+import { newProject } from '#core/scheme/create'
+import { inLook } from '#core/scheme/looks'
 import {
   chosenSeeds,
   companionsIn,

@@ -1,10 +1,10 @@
-import { seriousKeys } from '../check/check'
-import { known, INKS, labelIn } from '../check/testing'
-import { stateOf } from '../check/state'
-import { apply } from '../commands/commands'
-import { lookOf } from '../document/project'
-import { paintingOf } from '../painting/painting'
-import { inLook } from '../scheme/looks'
+import { seriousKeys } from '#core/check/check'
+import { known, INKS, labelIn } from '#core/check/testing'
+import { stateOf } from '#core/check/state'
+import { apply } from '#core/commands/commands'
+import { lookOf } from '#core/document/project'
+import { paintingOf } from '#core/painting/painting'
+import { inLook } from '#core/scheme/looks'
 import { fiveLooks, PROPOSED } from './five'
 
 const project = apply(

@@ -1,8 +1,8 @@
-import { stateOf } from '../check/state'
-import type { Hex } from '../color/convert'
-import type { Swatch } from '../document/scheme'
-import type { InkArea } from '../remap/inks'
-import { newProject } from '../scheme/create'
+import { stateOf } from '#core/check/state'
+import type { Hex } from '#core/color/convert'
+import type { Swatch } from '#core/document/scheme'
+import type { InkArea } from '#core/remap/inks'
+import { newProject } from '#core/scheme/create'
 import { GRADES, verdictOf, verdictWords, type Verdict } from './verdict'
 
 /* A label by hand: paper, lettering on it, a band, and a small mark on the band. */

@@ -1,13 +1,13 @@
-import { seriousKeys } from '../check/check'
-import { contrastNow, looksLikeLettering, RATIO } from '../check/rules/contrast'
-import { areaOf, mostOf, SEEN, type CheckState, type Neighbors } from '../check/state'
-import type { Hex } from '../color/convert'
-import { deltaE } from '../color/difference'
-import { isMerged, isTold, leastApart } from '../color/vision'
-import { harmonyOf } from '../harmony/pairwise'
-import { ACCENT } from '../harmony/proportion'
-import type { InkArea } from '../remap/inks'
-import { keptOf, lossesOf } from '../remap/losses'
+import { seriousKeys } from '#core/check/check'
+import { contrastNow, looksLikeLettering, RATIO } from '#core/check/rules/contrast'
+import { areaOf, mostOf, SEEN, type CheckState, type Neighbors } from '#core/check/state'
+import type { Hex } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
+import { isMerged, isTold, leastApart } from '#core/color/vision'
+import { harmonyOf } from '#core/harmony/pairwise'
+import { ACCENT } from '#core/harmony/proportion'
+import type { InkArea } from '#core/remap/inks'
+import { keptOf, lossesOf } from '#core/remap/losses'
 
 /** How a scheme does in an artwork; each part in [0, 1], 1 where there is nothing to complain of. */
 export interface Verdict {

@@ -1,5 +1,5 @@
-import { labOf, type Hex } from '../color/convert'
-import { labDistance } from '../color/difference'
+import { labOf, type Hex } from '#core/color/convert'
+import { labDistance } from '#core/color/difference'
 import type { Unmixed } from './unmix'
 
 /**

@@ -1,4 +1,4 @@
-import type { Picture } from '../picture/picture'
+import type { Picture } from '#core/picture/picture'
 import type { Unmixed } from './unmix'
 
 /** A rectangle of pixels. */

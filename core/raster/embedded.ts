@@ -1,7 +1,7 @@
-import type { Picture } from '../picture/picture'
-import type { Reading } from '../artwork/reading'
+import type { Picture } from '#core/picture/picture'
+import type { Reading } from '#core/artwork/reading'
 import type { Unmixed } from './unmix'
-import type { Hex } from '../color/convert'
+import type { Hex } from '#core/color/convert'
 import { paintRaster } from './paint'
 
 /** How a picture becomes the bytes of a PNG. */

@@ -1,4 +1,4 @@
-import type { Picture } from '../picture/picture'
+import type { Picture } from '#core/picture/picture'
 
 /** Channels of a pixel and those around it may be so far apart, in 8-bit steps, and it has no grain. */
 const EVEN = 2

@@ -1,6 +1,6 @@
-import { hexOfRgb, type Hex } from '../color/convert'
-import { toLab } from '../color/oklab'
-import type { Picture } from '../picture/picture'
+import { hexOfRgb, type Hex } from '#core/color/convert'
+import { toLab } from '#core/color/oklab'
+import type { Picture } from '#core/picture/picture'
 
 /** The most inks a raster picture is taken apart into. */
 export const MOST_RASTER_INKS = 96

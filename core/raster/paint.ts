@@ -1,5 +1,5 @@
-import { fromLabBroughtIn, toLab } from '../color/oklab'
-import type { Hex } from '../color/convert'
+import { fromLabBroughtIn, toLab } from '#core/color/oklab'
+import type { Hex } from '#core/color/convert'
 import { paintSmoothly, tableOf } from './smooth'
 import { channelsOf, type Unmixed } from './unmix'
 

@@ -1,4 +1,4 @@
-import type { Picture } from '../picture/picture'
+import type { Picture } from '#core/picture/picture'
 
 /** The longer side, in pixels, of a picture as it is shown on the stage. */
 export const STAGED = 1280

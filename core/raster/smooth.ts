@@ -1,6 +1,6 @@
-import { labOf, type Hex } from '../color/convert'
-import { fromLabBroughtIn, toLab } from '../color/oklab'
-import type { Picture } from '../picture/picture'
+import { labOf, type Hex } from '#core/color/convert'
+import { fromLabBroughtIn, toLab } from '#core/color/oklab'
+import type { Picture } from '#core/picture/picture'
 import { groundOf } from './ground'
 import type { Unmixed } from './unmix'
 

@@ -1,5 +1,5 @@
-import type { Hex } from '../color/convert'
-import type { Picture } from '../picture/picture'
+import type { Hex } from '#core/color/convert'
+import type { Picture } from '#core/picture/picture'
 import { cropped, croppedBytes, croppedPicture, type Crop } from './crop'
 import { groundOf } from './ground'
 import { takingApart, type Manner } from './manner'

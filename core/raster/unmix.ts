@@ -1,5 +1,5 @@
-import { rgbOf, type Hex } from '../color/convert'
-import type { Picture } from '../picture/picture'
+import { rgbOf, type Hex } from '#core/color/convert'
+import type { Picture } from '#core/picture/picture'
 import { Mixing, THIRD, type Mixture } from './mix'
 
 /**

@@ -1,4 +1,4 @@
-import { arc, hexOfRgb, labOf, lchOf, rgbOf, type Lch } from '../color/convert'
+import { arc, hexOfRgb, labOf, lchOf, rgbOf, type Lch } from '#core/color/convert'
 import { apartOf, CONTRAST, type InkGraph } from './graph'
 import type { MatchSwatch } from './inks'
 

@@ -1,5 +1,5 @@
-import { labOf, lchOf, arc, type Hex } from '../color/convert'
-import type { Pixels } from '../picture/pixels'
+import { labOf, lchOf, arc, type Hex } from '#core/color/convert'
+import type { Pixels } from '#core/picture/pixels'
 import { CONTRAST } from './graph'
 
 /** How well a remapping keeps the picture and wears the scheme; parts of 1, null where there is nothing to count. */

@@ -1,4 +1,4 @@
-import { labOf, type Hex, type Lab } from '../color/convert'
+import { labOf, type Hex, type Lab } from '#core/color/convert'
 import type { InkArea } from './inks'
 
 /**

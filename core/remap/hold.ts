@@ -1,4 +1,4 @@
-import { hexOfLch, lchOf, type Hex, type Lch } from '../color/convert'
+import { hexOfLch, lchOf, type Hex, type Lch } from '#core/color/convert'
 import { apartOf, CONTRAST, type Edge, type InkGraph } from './graph'
 import { DENSE, solved, type Screened } from './screened'
 

@@ -1,5 +1,5 @@
-import type { Hex } from '../color/convert'
-import type { Role } from '../harmony/proportion'
+import type { Hex } from '#core/color/convert'
+import type { Role } from '#core/harmony/proportion'
 
 /**
  * An ink to be matched: its color and the share of the artwork it covers, in [0, 1]; what it lies beside, with the part

@@ -1,4 +1,4 @@
-import { labOf, type Hex } from '../color/convert'
+import { labOf, type Hex } from '#core/color/convert'
 import { CONTRAST, graphOf } from './graph'
 import type { InkArea } from './inks'
 

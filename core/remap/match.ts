@@ -1,10 +1,10 @@
 import { munkres } from 'munkres'
-import { arc, isNeutral, labOf, lchOf, type Hex, type Lab } from '../color/convert'
-import { okDistance } from '../color/difference'
-import { seeded } from '../picture/seeded'
+import { arc, isNeutral, labOf, lchOf, type Hex, type Lab } from '#core/color/convert'
+import { okDistance } from '#core/color/difference'
+import { seeded } from '#core/picture/seeded'
 import type { InkArea, MatchSwatch } from './inks'
 import { keepingMatch } from './keeping'
-import type { Role } from '../harmony/proportion'
+import type { Role } from '#core/harmony/proportion'
 
 /**
  * How inks are matched: so that what touches keeps its contrast; by the order of light and dark; dominant to dominant,

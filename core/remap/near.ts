@@ -1,5 +1,5 @@
-import { labOf, lchOf, NEUTRAL_CHROMA, type Hex } from '../color/convert'
-import { labDistance } from '../color/difference'
+import { labOf, lchOf, NEUTRAL_CHROMA, type Hex } from '#core/color/convert'
+import { labDistance } from '#core/color/difference'
 import type { InkArea } from './match'
 
 /** How far apart, in hundredths of ΔEOK, inks may be and still be gathered. */

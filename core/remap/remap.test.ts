@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { degrees, labOf, lchOf, type Hex } from '../color/convert'
+import { degrees, labOf, lchOf, type Hex } from '#core/color/convert'
 import { gatherInks, matchInks, MATCHES, type InkArea } from './match'
 import { familiesOf, nearLeads } from './near'
 import { leadsOf, recolored, tintedNeutral, type Remapping } from './remap'

@@ -1,4 +1,4 @@
-import { hexOfLch, isNeutral, lchOf, type Hex } from '../color/convert'
+import { hexOfLch, isNeutral, lchOf, type Hex } from '#core/color/convert'
 import type { InkArea } from './match'
 import { graphOf } from './graph'
 import { held } from './hold'

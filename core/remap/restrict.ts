@@ -1,5 +1,5 @@
-import { labOf, type Hex, type Lab } from '../color/convert'
-import { deltaE, labDistance } from '../color/difference'
+import { labOf, type Hex, type Lab } from '#core/color/convert'
+import { deltaE, labDistance } from '#core/color/difference'
 
 /** The nearest color of a chosen set, and how far it is, in ΔE2000. */
 export interface Nearest {

@@ -1,4 +1,4 @@
-import { labOf } from '../color/convert'
+import { labOf } from '#core/color/convert'
 import type { Block, Pairs } from './costs'
 import type { MatchSwatch } from './inks'
 

@@ -1,5 +1,5 @@
-import { apply as done, NOTHING_KNOWN, type Command } from '../commands/commands'
-import { lookOf, type Project } from '../document/project'
+import { apply as done, NOTHING_KNOWN, type Command } from '#core/commands/commands'
+import { lookOf, type Project } from '#core/document/project'
 import { artworkSince, changesSince, proposedName, swatchPairs } from './colorways'
 import { newProject } from './create'
 

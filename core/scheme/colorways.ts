@@ -1,10 +1,10 @@
-import { lchOf } from '../color/convert'
-import { numberedAfter } from '../color/name'
-import { deltaE } from '../color/difference'
-import type { Artwork } from '../document/artwork'
-import type { Colorway } from '../document/lineUp'
-import { lookOf, type Look, type Project } from '../document/project'
-import type { Swatch } from '../document/scheme'
+import { lchOf } from '#core/color/convert'
+import { numberedAfter } from '#core/color/name'
+import { deltaE } from '#core/color/difference'
+import type { Artwork } from '#core/document/artwork'
+import type { Colorway } from '#core/document/lineUp'
+import { lookOf, type Look, type Project } from '#core/document/project'
+import type { Swatch } from '#core/document/scheme'
 
 /* What colorways are called, and what is said of them beside what the project is now. */
 

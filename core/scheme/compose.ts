@@ -1,5 +1,5 @@
-import type { Project } from '../document/project'
-import { type Swatch, type Harmony, MADE, type Cast } from '../document/scheme'
+import type { Project } from '#core/document/project'
+import { type Swatch, type Harmony, MADE, type Cast } from '#core/document/scheme'
 import {
   worn,
   baseSwatchOf,
@@ -15,15 +15,15 @@ import {
 } from './worn'
 import { asTheyStart, freshScheme, schemeOf, freshIds, shared } from './scheme'
 import { usedSamples } from './gather'
-import { offsetsOf, spreadOf } from '../harmony/harmony'
-import { COUNT } from '../harmony/derive'
-import { MOST_SWATCHES } from '../document/limits'
-import { type Hex, hsbOf, type Hued, arc, degrees, labOf, isNeutral } from '../color/convert'
-import { plainName } from '../color/name'
-import { rolesOf } from '../harmony/proportion'
-import { deal, dealLike } from '../harmony/deal'
-import { type Adjustments, adjusted } from '../harmony/adjust'
-import { ordered } from '../harmony/order'
+import { offsetsOf, spreadOf } from '#core/harmony/harmony'
+import { COUNT } from '#core/harmony/derive'
+import { MOST_SWATCHES } from '#core/document/limits'
+import { type Hex, hsbOf, type Hued, arc, degrees, labOf, isNeutral } from '#core/color/convert'
+import { plainName } from '#core/color/name'
+import { rolesOf } from '#core/harmony/proportion'
+import { deal, dealLike } from '#core/harmony/deal'
+import { type Adjustments, adjusted } from '#core/harmony/adjust'
+import { ordered } from '#core/harmony/order'
 
 /* What is done to a scheme in Compose. */
 

@@ -1,13 +1,13 @@
-import type { Base, Harmony } from '../document/scheme'
-import { css } from '../color/parse'
-import type { Project } from '../document/project'
+import type { Base, Harmony } from '#core/document/scheme'
+import { css } from '#core/color/parse'
+import type { Project } from '#core/document/project'
 import { schemeOf } from './scheme'
-import { RUNGS } from '../harmony/ladder'
-import { FIRST_GATHERING } from '../document/gathering'
-import { FIRST_MOOD } from '../document/handOver'
-import { FIRST_LINE_UP } from '../document/lineUp'
-import { FIRST_CHECK } from '../document/check'
-import { FIRST_REMAP } from '../document/remap'
+import { RUNGS } from '#core/harmony/ladder'
+import { FIRST_GATHERING } from '#core/document/gathering'
+import { FIRST_MOOD } from '#core/document/handOver'
+import { FIRST_LINE_UP } from '#core/document/lineUp'
+import { FIRST_CHECK } from '#core/document/check'
+import { FIRST_REMAP } from '#core/document/remap'
 
 const FIRST_BASE: Base = { hex: '#5468b0', hue: css('#5468b0')?.hue ?? 0, typed: '#5468b0' }
 /** The harmony a new project starts with. */

@@ -1,10 +1,10 @@
-import { angleOf } from '../color/wheel'
-import { apply as applyWith, NOTHING_KNOWN, commandSchema, type Command } from '../commands/commands'
+import { angleOf } from '#core/color/wheel'
+import { apply as applyWith, NOTHING_KNOWN, commandSchema, type Command } from '#core/commands/commands'
 import { newProject } from './create'
 import { sourceOf } from './worn'
-import { lookOf, projectSchema, type Look, type Project } from '../document/project'
-import { trailChangeSchema } from '../document/trail'
-import type { Reference } from '../document/gathering'
+import { lookOf, projectSchema, type Look, type Project } from '#core/document/project'
+import { trailChangeSchema } from '#core/document/trail'
+import type { Reference } from '#core/document/gathering'
 
 const apply = (project: Project, command: Command): Project => applyWith(project, command, NOTHING_KNOWN)
 

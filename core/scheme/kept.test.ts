@@ -1,5 +1,5 @@
-import { MOST_ON_SHELF } from '../document/limits'
-import { keptSwatchSchema } from '../document/shelf'
+import { MOST_ON_SHELF } from '#core/document/limits'
+import { keptSwatchSchema } from '#core/document/shelf'
 import { keptSwatches } from './kept'
 
 describe('colors that are put on the shelf', () => {

@@ -1,8 +1,8 @@
-import { numbered, plainName } from '../color/name'
-import { MOST_ON_SHELF } from '../document/limits'
-import { asName } from '../document/names'
-import type { KeptSwatch } from '../document/shelf'
-import { rolesOf } from '../harmony/proportion'
+import { numbered, plainName } from '#core/color/name'
+import { MOST_ON_SHELF } from '#core/document/limits'
+import { asName } from '#core/document/names'
+import type { KeptSwatch } from '#core/document/shelf'
+import { rolesOf } from '#core/harmony/proportion'
 
 /**
  * Colors as the shelf keeps them, as many as it does: those without a name are called by what they look like, those without shares

@@ -1,5 +1,5 @@
-import type { Project, Look } from '../document/project'
-import type { Swatch } from '../document/scheme'
+import type { Project, Look } from '#core/document/project'
+import type { Swatch } from '#core/document/scheme'
 import { positionOf } from './worn'
 
 /**

@@ -1,12 +1,12 @@
-import { numbered, plainName } from '../color/name'
-import { hsbOf, type Hex } from '../color/convert'
-import { derive } from '../harmony/derive'
-import { turnedHue } from '../color/wheel'
-import { rolesIn, sharesIn, usualShares } from '../harmony/proportion'
-import type { Role } from '../harmony/proportion'
-import { MOST_SWATCHES } from '../document/limits'
-import type { Base, Harmony, Origin, Swatch } from '../document/scheme'
-import type { Project } from '../document/project'
+import { numbered, plainName } from '#core/color/name'
+import { hsbOf, type Hex } from '#core/color/convert'
+import { derive } from '#core/harmony/derive'
+import { turnedHue } from '#core/color/wheel'
+import { rolesIn, sharesIn, usualShares } from '#core/harmony/proportion'
+import type { Role } from '#core/harmony/proportion'
+import { MOST_SWATCHES } from '#core/document/limits'
+import type { Base, Harmony, Origin, Swatch } from '#core/document/scheme'
+import type { Project } from '#core/document/project'
 
 /** An id that is not taken: the prefix and the first free number. */
 export const freshId = (prefix: 's' | 'p', taken: ReadonlySet<string>): string => {

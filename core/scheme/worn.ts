@@ -1,13 +1,13 @@
-import { arc, hued, isNeutral, type Hex, type Hued } from '../color/convert'
-import { hueWords, numbered, plainName } from '../color/name'
-import { hexOfKelvin } from '../color/planck'
-import { angleOf, turned, turnedHue } from '../color/wheel'
-import { castOver } from '../harmony/cast'
-import { derive, type Derived } from '../harmony/derive'
-import { distinctFrom } from '../harmony/distinct'
-import { anchorOf, pulled } from '../harmony/pull'
-import type { Base, Cast, Swatch } from '../document/scheme'
-import type { Project } from '../document/project'
+import { arc, hued, isNeutral, type Hex, type Hued } from '#core/color/convert'
+import { hueWords, numbered, plainName } from '#core/color/name'
+import { hexOfKelvin } from '#core/color/planck'
+import { angleOf, turned, turnedHue } from '#core/color/wheel'
+import { castOver } from '#core/harmony/cast'
+import { derive, type Derived } from '#core/harmony/derive'
+import { distinctFrom } from '#core/harmony/distinct'
+import { anchorOf, pulled } from '#core/harmony/pull'
+import type { Base, Cast, Swatch } from '#core/document/scheme'
+import type { Project } from '#core/document/project'
 
 /* What every swatch wears: the color that follows from where it came from, from what was set by hand, and from what
    is laid over the whole. */

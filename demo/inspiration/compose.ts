@@ -1,7 +1,7 @@
-import { hexOfLch, lchOf, type Hex } from '../../core/color/convert'
-import { numbered, plainName } from '../../core/color/name'
-import { distinctFrom } from '../../core/harmony/distinct'
-import type { Inspiration } from '../../core/inspiration/search'
+import { hexOfLch, lchOf, type Hex } from '#core/color/convert'
+import { numbered, plainName } from '#core/color/name'
+import { distinctFrom } from '#core/harmony/distinct'
+import type { Inspiration } from '#core/inspiration/search'
 import { SUBJECTS, type Subject } from './subjects'
 
 /* Composes the inspiration shelf: every subject in three of four moods. */

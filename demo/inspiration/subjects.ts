@@ -1,4 +1,4 @@
-import type { Hex } from '../../core/color/convert'
+import type { Hex } from '#core/color/convert'
 
 /**
  * A subject of the shelf: its name, the word it is found by, and three colors seen there, the one that covers most

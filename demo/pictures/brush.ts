@@ -1,6 +1,6 @@
 import { createNoise2D } from 'simplex-noise'
-import { seeded } from '../../core/picture/seeded'
-import { encodedOf } from '../../core/color/linear'
+import { seeded } from '#core/picture/seeded'
+import { encodedOf } from '#core/color/linear'
 import { cloudy, light, lit, smooth, within, type Light } from './canvas'
 
 /* Paints a scene in strokes of a brush, coarse ones first (after Hertzmann 1998), on a grained ground. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { resolve } from 'node:path'
 import { create, type Font, type GlyphRun } from 'fontkit'
-import type { Face, Measure, Setting } from '../../core/handover/page'
+import type { Face, Measure, Setting } from '#core/handover/page'
 
 /** A font file: what PDF documents embed, what lines are measured with, and what it is called within a document. */
 export interface FontFile {

@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit'
 import SVGtoPDF from 'svg-to-pdfkit'
-import { croppedTo, type Mark, type Page } from '../../core/handover/page'
+import { croppedTo, type Mark, type Page } from '#core/handover/page'
 import { openFonts, type Fonts } from './fonts'
 import { startOf, type Insert, type Inserts, type PictureInsert } from './svgPage'
 

@@ -1,7 +1,7 @@
 import sharp from 'sharp'
-import type { Project } from '../../core/document/project'
-import type { ReviewPut } from '../../core/document/review'
-import { handedLooks } from '../../core/handover/plan'
+import type { Project } from '#core/document/project'
+import type { ReviewPut } from '#core/document/review'
+import { handedLooks } from '#core/handover/plan'
 import {
   BEFORE,
   reviewPath,
@@ -11,8 +11,8 @@ import {
   shownIn,
   type ReviewPicture,
   type ReviewSize,
-} from '../../core/handover/review'
-import { UNPAINTED, type Painted } from '../../core/painting/painting'
+} from '#core/handover/review'
+import { UNPAINTED, type Painted } from '#core/painting/painting'
 import { artworkWriter, missing } from './artworkOut'
 import { paintingsIn, type Sources } from './hand'
 

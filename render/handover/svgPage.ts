@@ -1,4 +1,4 @@
-import { croppedTo, type Mark, type Page, type Rect, type Words } from '../../core/handover/page'
+import { croppedTo, type Mark, type Page, type Rect, type Words } from '#core/handover/page'
 import { outlineOf, type Fonts } from './fonts'
 
 /** What stands on a page besides shapes and words, as SVG fragments of their own size. */

@@ -1,4 +1,4 @@
-import { herePutSchema } from '../../core/document/live'
+import { herePutSchema } from '#core/document/live'
 import { database } from '../db/connect'
 import { noteHere } from '../db/presence'
 import { bodyOf, door } from '../door'

@@ -1,4 +1,4 @@
-import { signInSchema, type Me } from '../../core/document/people'
+import { signInSchema, type Me } from '#core/document/people'
 import { failure } from '../answers'
 import { bodyOf, door } from '../door'
 import { asks } from '../people/gate'

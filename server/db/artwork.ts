@@ -1,5 +1,5 @@
 import type { JSONValue, Sql } from 'postgres'
-import { artworkFileSchema, type ArtworkFile } from '../../core/document/artwork'
+import { artworkFileSchema, type ArtworkFile } from '#core/document/artwork'
 import type { Received } from '../artwork/receive'
 
 /** Keeps an artwork file under its hash; one that is there already stays as it is. */

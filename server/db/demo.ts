@@ -1,5 +1,5 @@
 import type { JSONValue, Sql } from 'postgres'
-import { projectSchema, type Project, type StoredProject } from '../../core/document/project'
+import { projectSchema, type Project, type StoredProject } from '#core/document/project'
 import { inTransaction } from './connect'
 import { createProject } from './projects'
 

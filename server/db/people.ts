@@ -1,6 +1,6 @@
 import type { Sql } from 'postgres'
-import type { ListedPerson, Person, SignedIn, Welcome } from '../../core/document/people'
-import type { Role } from '../../core/document/roles'
+import type { ListedPerson, Person, SignedIn, Welcome } from '#core/document/people'
+import type { Role } from '#core/document/roles'
 import { hashed, newToken } from '../token'
 import { inTransaction } from './connect'
 

@@ -1,5 +1,5 @@
 import type { JSONValue, Sql } from 'postgres'
-import { pictureFileSchema, type PictureFile, type PictureForm } from '../../core/document/pictures'
+import { pictureFileSchema, type PictureFile, type PictureForm } from '#core/document/pictures'
 import type { ReceivedPicture } from '../pictures/receive'
 
 /** Keeps a picture under its hash; one that is there already stays as it is. */

@@ -1,5 +1,5 @@
 import type { Sql } from 'postgres'
-import { HERE, type HerePut, type Other, type ProjectNews } from '../../core/document/live'
+import { HERE, type HerePut, type Other, type ProjectNews } from '#core/document/live'
 import { inTransaction } from './connect'
 
 /** What whoever follows projects listens to: news of them, as JSON. */

@@ -1,6 +1,6 @@
 import type { JSONValue, Sql } from 'postgres'
-import type { TrailChange } from '../../core/document/trail'
-import { projectSchema, type Project, type StoredProject } from '../../core/document/project'
+import type { TrailChange } from '#core/document/trail'
+import { projectSchema, type Project, type StoredProject } from '#core/document/project'
 import { inTransaction } from './connect'
 import { tellOfProject } from './presence'
 import { changeTrail, copyTrail } from './trail'

@@ -1,5 +1,5 @@
 import type { Sql } from 'postgres'
-import { DAYS_KEPT, type Deleted } from '../../core/document/deleted'
+import { DAYS_KEPT, type Deleted } from '#core/document/deleted'
 import { inTransaction } from './connect'
 
 /** Whose advisory lock that of throwing away is: one process does it at a time. */

@@ -1,5 +1,5 @@
 import type { JSONValue, Sql } from 'postgres'
-import { MOST_COMMENTS, MOST_REVIEWS } from '../../core/document/limits'
+import { MOST_COMMENTS, MOST_REVIEWS } from '#core/document/limits'
 import type {
   CommentPut,
   Review,
@@ -12,7 +12,7 @@ import type {
   ReviewShown,
   ReviewSources,
   ReviewThread,
-} from '../../core/document/review'
+} from '#core/document/review'
 import { hashed, newToken } from '../token'
 import { inTransaction } from './connect'
 

@@ -1,7 +1,7 @@
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import type { Sql } from 'postgres'
-import { shelfPutSchema, shelfQuerySchema, type ShelfPut, type ShelfQuery } from '../../core/document/shelf'
+import { shelfPutSchema, shelfQuerySchema, type ShelfPut, type ShelfQuery } from '#core/document/shelf'
 import { connect, inTransaction } from './connect'
 import { migrate } from './migrate'
 import {

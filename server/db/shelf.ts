@@ -1,6 +1,6 @@
 import type { JSONValue, PendingQuery, Row, Sql } from 'postgres'
-import { labOf, type Hex } from '../../core/color/convert'
-import type { KeptSwatch, ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '../../core/document/shelf'
+import { labOf, type Hex } from '#core/color/convert'
+import type { KeptSwatch, ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
 import { inTransaction } from './connect'
 
 /** How far a color may be from the one asked for and still be near it, or be the one that is held, in OKLab. */

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { JSONValue, Sql } from 'postgres'
-import { packedTrailSchema, type PackedTrail, type TrailChange, type TrailState } from '../../core/document/trail'
+import { packedTrailSchema, type PackedTrail, type TrailChange, type TrailState } from '#core/document/trail'
 
 const asJson = (value: unknown): JSONValue => value as JSONValue
 

@@ -1,5 +1,5 @@
 import type { Sql } from 'postgres'
-import type { ReviewNews } from '../../core/document/review'
+import type { ReviewNews } from '#core/document/review'
 import { PROJECTS } from '../db/presence'
 import { CHANNEL, newsOf } from '../db/reviews'
 import { log } from '../log'

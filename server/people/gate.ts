@@ -1,6 +1,6 @@
 import { getRequestHeader, sendRedirect, type H3Event } from 'h3'
-import type { Person } from '../../core/document/people'
-import { ONLY_DESIGNERS, reaches, type Role } from '../../core/document/roles'
+import type { Person } from '#core/document/people'
+import { ONLY_DESIGNERS, reaches, type Role } from '#core/document/roles'
 import { failure } from '../answers'
 import { database, isDatabaseGone } from '../db/connect'
 import { sessionOf } from '../db/people'

@@ -1,6 +1,6 @@
 import { getRequestHeader, type H3Event } from 'h3'
-import type { Person } from '../../core/document/people'
-import { onOneLine } from '../../core/document/names'
+import type { Person } from '#core/document/people'
+import { onOneLine } from '#core/document/names'
 import { addressOf } from '../address'
 import { failure } from '../answers'
 import { countAttempt, forgiveAttempt } from '../db/attempts'

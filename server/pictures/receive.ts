@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { PictureFile } from '../../core/document/pictures'
+import type { PictureFile } from '#core/document/pictures'
 import { titleOf } from '../title'
 import { PICTURE_NAME, pictureInfo, workingFiles, workingPicture } from '../../render/pictures'
 

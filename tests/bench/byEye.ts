@@ -1,10 +1,10 @@
-import { labOf, lchOf, type Hex } from '../../core/color/convert'
-import { deltaE } from '../../core/color/difference'
-import { assigned } from '../../core/extract/cluster'
-import { APART, extracted, type TakenBy } from '../../core/extract/extract'
-import { COLORFUL, endOf } from '../../core/extract/eye'
-import { tallied } from '../../core/extract/tally'
-import type { Picture } from '../../core/picture/picture'
+import { labOf, lchOf, type Hex } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
+import { assigned } from '#core/extract/cluster'
+import { APART, extracted, type TakenBy } from '#core/extract/extract'
+import { COLORFUL, endOf } from '#core/extract/eye'
+import { tallied } from '#core/extract/tally'
+import type { Picture } from '#core/picture/picture'
 import { decoded, FOLDER, wallpapersInstalled } from './painting'
 
 /* What is taken by eye from photographs of free wallpaper packages and the demo's, five colors each. */

@@ -1,9 +1,9 @@
 import type { Page } from '@playwright/test'
 import type { Sql } from 'postgres'
-import { apply, NOTHING_KNOWN } from '../../core/commands/commands'
-import { lookOf } from '../../core/document/project'
-import type { Project } from '../../core/document/project'
-import type { TrailState } from '../../core/document/trail'
+import { apply, NOTHING_KNOWN } from '#core/commands/commands'
+import { lookOf } from '#core/document/project'
+import type { Project } from '#core/document/project'
+import type { TrailState } from '#core/document/trail'
 import { createProject, saveProject } from '../../server/db/projects'
 import { framesOf, onPage, percentile, type FrameTimes, type TimingPage } from './frame'
 

@@ -1,9 +1,9 @@
-import { cleanSvg } from '../../core/artwork/clean'
-import { readSvg } from '../../core/artwork/read'
-import { themedSvg } from '../../core/artwork/themed'
-import { Unreadable } from '../../core/artwork/unreadable'
-import { screenSvg, writeSvg } from '../../core/artwork/write'
-import { readColors } from '../../core/formats/read/read'
+import { cleanSvg } from '#core/artwork/clean'
+import { readSvg } from '#core/artwork/read'
+import { themedSvg } from '#core/artwork/themed'
+import { Unreadable } from '#core/artwork/unreadable'
+import { screenSvg, writeSvg } from '#core/artwork/write'
+import { readColors } from '#core/formats/read/read'
 
 /** Something that grows in one dimension: what of `n` there is. */
 interface Dimension {

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { Agent, get } from 'node:http'
 import { setTimeout as pause } from 'node:timers/promises'
-import type { StoredProject } from '../../core/document/project'
+import type { StoredProject } from '#core/document/project'
 import { generatedSvg } from './generated'
 
 /* What the server answers while many read, and while many large files come in at once. */

@@ -1,7 +1,7 @@
 import type { Sql } from 'postgres'
 import { framesOf, onPage, type FrameTimes, type TimingPage } from './frame'
-import { labOf } from '../../core/color/convert'
-import { shelfQuerySchema, type ShelfQuery } from '../../core/document/shelf'
+import { labOf } from '#core/color/convert'
+import { shelfQuerySchema, type ShelfQuery } from '#core/document/shelf'
 import { dice } from '../../demo/draw'
 import { findOnShelf, searchShelf } from '../../server/db/shelf'
 

@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
-import { hsbOf, labOf } from '../../core/color/convert'
-import { angleOf } from '../../core/color/wheel'
+import { hsbOf, labOf } from '#core/color/convert'
+import { angleOf } from '#core/color/wheel'
 import { bandColors, dragTo, newProject, openDemoCopy, restingColors, saved, stageColors } from './workspace'
 
 const swatch = (page: Page, place: number): Locator => page.getByTestId('swatch').nth(place)

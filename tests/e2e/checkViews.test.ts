@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import sharp from 'sharp'
-import { contrastOf } from '../../core/color/contrast'
+import { contrastOf } from '#core/color/contrast'
 import { exactly, finding, goTo, labelIn, recolor } from './label'
 import { bandColors, openDemoCopy, saved } from './workspace'
 

@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
-import { hsbOf, lchOf } from '../../core/color/convert'
-import { deltaE, okDistance } from '../../core/color/difference'
-import { angleOf } from '../../core/color/wheel'
+import { hsbOf, lchOf } from '#core/color/convert'
+import { deltaE, okDistance } from '#core/color/difference'
+import { angleOf } from '#core/color/wheel'
 import { bandColors, dragTo, openDemoCopy, restingColors, saved, stageColors } from './workspace'
 
 test.beforeEach(async ({ page }) => {

@@ -1,4 +1,4 @@
-import type { Role } from '../../core/document/roles'
+import type { Role } from '#core/document/roles'
 import { connect } from '../../server/db/connect'
 import { addPerson } from '../../server/db/people'
 

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import sharp from 'sharp'
-import { deltaE } from '../../core/color/difference'
-import { labOf } from '../../core/color/convert'
+import { deltaE } from '#core/color/difference'
+import { labOf } from '#core/color/convert'
 import { palette, photo, plain } from './pictures'
 import {
   OURS,

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { request, type IncomingMessage, type OutgoingHttpHeaders } from 'node:http'
 import { connect } from 'node:net'
 import { setTimeout as pause } from 'node:timers/promises'
-import type { StoredProject } from '../../core/document/project'
+import type { StoredProject } from '#core/document/project'
 
 const at = (baseURL: string | undefined): URL => new URL(baseURL ?? 'http://127.0.0.1:4190')
 

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { generatedSvg } from '../bench/generated'
-import { lchOf } from '../../core/color/convert'
+import { lchOf } from '#core/color/convert'
 import { bandColors, newProject, openDemoCopy, passingColors, shapeColors, startFrom } from './workspace'
 import { firstFile } from './label'
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { deltaE } from '../../core/color/difference'
+import { deltaE } from '#core/color/difference'
 import { bandColors, bring, newProject, openDemoCopy, restingColors, saved, startFrom } from './workspace'
 
 const text = (name: string, content: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
-import { contrastOf } from '../../core/color/contrast'
-import { lchOf } from '../../core/color/convert'
-import { deltaE } from '../../core/color/difference'
+import { contrastOf } from '#core/color/contrast'
+import { lchOf } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
 import { bandColors, newProject, openDemoCopy, saved, startFrom } from './workspace'
 
 const plan = (page: Page) => page.getByTestId('tone-plan')

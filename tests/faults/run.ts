@@ -3,10 +3,10 @@ import { randomUUID } from 'node:crypto'
 import { readdirSync, readFileSync, rmSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
-import type { StoredProject } from '../../core/document/project'
-import type { Review, ReviewPage, ReviewThread } from '../../core/document/review'
-import type { PackedTrail } from '../../core/document/trail'
-import { FIRST_WANTED } from '../../core/handover/wanted'
+import type { StoredProject } from '#core/document/project'
+import type { Review, ReviewPage, ReviewThread } from '#core/document/review'
+import type { PackedTrail } from '#core/document/trail'
+import { FIRST_WANTED } from '#core/handover/wanted'
 
 /*
  * Kills the server, what reads and draws for it, the worker, and the database, again and again at moments drawn by a seed, while six

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { Agent, request, type IncomingMessage } from 'node:http'
 import { setTimeout as pause } from 'node:timers/promises'
-import type { ProjectNews } from '../../core/document/live'
-import type { StoredProject } from '../../core/document/project'
-import type { Review } from '../../core/document/review'
+import type { ProjectNews } from '#core/document/live'
+import type { StoredProject } from '#core/document/project'
+import type { Review } from '#core/document/review'
 
 /* Designers who save, export and upload, clients who comment, and all who follow it, at one address; what was acknowledged is noted. */
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { contrastOf, ratioWords } from '../../../core/color/contrast'
-import { hexOfLch, lchOf } from '../../../core/color/convert'
-import { deltaE } from '../../../core/color/difference'
-import { nearestPassing, nearestRung } from '../../../core/check/nearest'
-import { keyOf } from '../../../core/check/finding'
-import type { Swatch } from '../../../core/document/scheme'
-import { RUNGS } from '../../../core/harmony/ladder'
+import { contrastOf, ratioWords } from '#core/color/contrast'
+import { hexOfLch, lchOf } from '#core/color/convert'
+import { deltaE } from '#core/color/difference'
+import { nearestPassing, nearestRung } from '#core/check/nearest'
+import { keyOf } from '#core/check/finding'
+import type { Swatch } from '#core/document/scheme'
+import { RUNGS } from '#core/harmony/ladder'
 
 /**
  * All pairs of swatches as lettering on a ground, with their ratio and what it is good for; one chosen pair large, with

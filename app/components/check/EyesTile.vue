@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { EYES_TITLES, filterOf, type Eyes } from '~/stores/stage'
-import { seenAs } from '../../../core/painting/seen'
+import { seenAs } from '#core/painting/seen'
 
 /** The artwork and the scheme by somebody's eyes, or as printed; a click puts these eyes on the stage, and back. */
 const { eyes, words, title } = defineProps<{ eyes: Eyes; words: string; title?: string }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Finding, Fix } from '../../../core/check/finding'
-import { isOfColors } from '../../../core/check/mend'
+import type { Finding, Fix } from '#core/check/finding'
+import { isOfColors } from '#core/check/mend'
 
 /**
  * One finding: what, how much, and what mends it. Pointing lights where, pointing at a fix previews it, a click takes

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { counted } from '../../../core/document/names'
-import type { MendedLook } from '../../../core/check/mend'
+import { counted } from '#core/document/names'
+import type { MendedLook } from '#core/check/mend'
 
 /**
  * Mends all ticked findings together by the smallest change: how far hues may go for it, how far the search is, and what

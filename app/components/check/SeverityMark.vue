@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Severity } from '../../../core/check/finding'
+import type { Severity } from '#core/check/finding'
 
 /** How bad a finding is, as a shape: a filled triangle, an open one, a dot. */
 const { severity } = defineProps<{ severity: Severity }>()

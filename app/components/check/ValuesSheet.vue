@@ -10,9 +10,9 @@ import {
   PointElement,
 } from 'chart.js'
 import { Bar } from 'vue-chartjs'
-import { histogramOf, VALUE_STEPS, valueStep } from '../../../core/check/histogram'
-import { areaOf, stateOf } from '../../../core/check/state'
-import { percent } from '../../../core/check/finding'
+import { histogramOf, VALUE_STEPS, valueStep } from '#core/check/histogram'
+import { areaOf, stateOf } from '#core/check/state'
+import { percent } from '#core/check/finding'
 import type { Eyes } from '~/stores/stage'
 
 /**

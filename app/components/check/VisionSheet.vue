@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { deltaE } from '../../../core/color/difference'
-import { inGray, isMerged, isTold, seenBy, VISIONS, type Vision } from '../../../core/color/vision'
+import { deltaE } from '#core/color/difference'
+import { inGray, isMerged, isTold, seenBy, VISIONS, type Vision } from '#core/color/vision'
 import type { Eyes } from '~/stores/stage'
 
 /**

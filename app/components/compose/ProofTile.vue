@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { MinusIcon, PlusIcon } from '@heroicons/vue/16/solid'
-import { verdictWords } from '../../../core/proofs/verdict'
+import { verdictWords } from '#core/proofs/verdict'
 import { withKey } from '~/composables/shortcuts'
 import type { Proof } from '~/stores/proofs'
 

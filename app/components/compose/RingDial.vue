@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { hexOfHsb, hexOfLch, isNeutral } from '../../../core/color/convert'
-import { angleOf, hueAtAngle, type Wheel } from '../../../core/color/wheel'
-import type { InkRecord } from '../../../core/document/artwork'
+import { hexOfHsb, hexOfLch, isNeutral } from '#core/color/convert'
+import { angleOf, hueAtAngle, type Wheel } from '#core/color/wheel'
+import type { InkRecord } from '#core/document/artwork'
 import { spot } from './spot'
 
 /**

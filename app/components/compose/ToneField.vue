@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { hexOfHsb, hsbOf, type Hsb } from '../../../core/color/convert'
-import type { Command } from '../../../core/commands/commands'
-import { bareOf, baseSwatchOf } from '../../../core/scheme/worn'
+import { hexOfHsb, hsbOf, type Hsb } from '#core/color/convert'
+import type { Command } from '#core/commands/commands'
+import { bareOf, baseSwatchOf } from '#core/scheme/worn'
 import { followDrag } from '~/composables/useDrag'
 
 /**

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { asName } from '../../../core/document/names'
+import { asName } from '#core/document/names'
 import { withKey } from '~/composables/shortcuts'
 import { useVirtualList } from '@vueuse/core'
 import { BookmarkIcon } from '@heroicons/vue/20/solid'
-import { branches } from '../../../core/history/trail'
-import type { TrailState } from '../../../core/document/trail'
+import { branches } from '#core/history/trail'
+import type { TrailState } from '#core/document/trail'
 import { followDrag } from '~/composables/useDrag'
 
 /**

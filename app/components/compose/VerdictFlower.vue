@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GRADES, type Verdict } from '../../../core/proofs/verdict'
+import { GRADES, type Verdict } from '#core/proofs/verdict'
 
 /** How a scheme does, as a flower of five petals: a long filled one where all is well, a bud where nothing is. */
 const { verdict } = defineProps<{ verdict: Verdict }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { asName } from '../../../core/document/names'
+import { asName } from '#core/document/names'
 /** A name being changed, all of it selected: Enter or leaving takes it, Escape or nothing typed keeps the old one. */
 const { name } = defineProps<{ name: string }>()
 const emit = defineEmits<{ rename: [to: string]; done: [] }>()

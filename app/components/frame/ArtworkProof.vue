@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NOTHING_BY_HAND, type ByHand } from '../../../core/painting/painting'
+import { NOTHING_BY_HAND, type ByHand } from '#core/painting/painting'
 
 /**
  * A live rendering of an artwork in given colors, as large as its place allows: small from its small ink map, large as

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { titleShown } from '../../../core/formats/fileName'
+import { titleShown } from '#core/formats/fileName'
 import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/composables/useDrag'
 import { withKey } from '~/composables/shortcuts'
 import { EYES, EYES_TITLES, filterOf } from '~/stores/stage'
-import { UNPAINTED } from '../../../core/painting/painting'
-import { seenAs } from '../../../core/painting/seen'
+import { UNPAINTED } from '#core/painting/painting'
+import { seenAs } from '#core/painting/seen'
 import type { StageArtwork } from './stageArtwork'
 
 /**

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import type { Command } from '../../../core/commands/commands'
-import { deal } from '../../../core/harmony/deal'
-import { settlingNeutral } from '../../../core/harmony/adjust'
-import { inBetween } from '../../../core/harmony/blend'
-import { ORDERS } from '../../../core/harmony/order'
-import { complementOf, shownScheme } from '../../../core/scheme/compose'
-import { MOST_SWATCHES } from '../../../core/document/limits'
-import type { MADE } from '../../../core/document/scheme'
-import { baseSwatchOf, dominantOf } from '../../../core/scheme/worn'
+import type { Command } from '#core/commands/commands'
+import { deal } from '#core/harmony/deal'
+import { settlingNeutral } from '#core/harmony/adjust'
+import { inBetween } from '#core/harmony/blend'
+import { ORDERS } from '#core/harmony/order'
+import { complementOf, shownScheme } from '#core/scheme/compose'
+import { MOST_SWATCHES } from '#core/document/limits'
+import type { MADE } from '#core/document/scheme'
+import { baseSwatchOf, dominantOf } from '#core/scheme/worn'
 
 /** What can be done to the band as a whole: swatches added, and the order and roles they stand in. */
 const history = useHistory()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { NOTHING_BY_HAND } from '../../../core/painting/painting'
-import type { InkMap } from '../../../core/artwork/inkmap'
+import { NOTHING_BY_HAND } from '#core/painting/painting'
+import type { InkMap } from '#core/artwork/inkmap'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 import type { RasterArtwork } from '~/workers/raster.worker'
 import { followDrag } from '~/composables/useDrag'

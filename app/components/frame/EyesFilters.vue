@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GRAY_MATRIX, matrixOf, VISIONS } from '../../../core/color/vision'
+import { GRAY_MATRIX, matrixOf, VISIONS } from '#core/color/vision'
 
 /** What stage, band and proofs are seen through: filters over linear light, by the names of those who see so. */
 const stage = useStage()

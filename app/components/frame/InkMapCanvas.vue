@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { paintInkMap, type InkMap } from '../../../core/artwork/inkmap'
+import { paintInkMap, type InkMap } from '#core/artwork/inkmap'
 import type { Holes } from '~/composables/useHandHoles'
 
 /**

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { ByHand } from '../../../core/painting/painting'
-import { areaKey } from '../../../core/raster/area'
-import { paintRaster, type Row } from '../../../core/raster/paint'
-import type { Unmixed } from '../../../core/raster/unmix'
-import { areaRows, regionsOf } from '../../../core/painting/areas'
+import type { ByHand } from '#core/painting/painting'
+import { areaKey } from '#core/raster/area'
+import { paintRaster, type Row } from '#core/raster/paint'
+import type { Unmixed } from '#core/raster/unmix'
+import { areaRows, regionsOf } from '#core/painting/areas'
 import { areaIn } from '~/raster/foundAreas'
 import { glPainter, type GlPainter } from '~/raster/glPainter'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import type { Region } from '../../../core/picture/picture'
-import type { ByHand } from '../../../core/painting/painting'
+import type { Region } from '#core/picture/picture'
+import type { ByHand } from '#core/painting/painting'
 import type { PaintedPart } from '~/workers/raster.worker'
 
 /**

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { inksIn } from '../../../core/artwork/inkmap'
-import type { Artwork } from '../../../core/document/artwork'
-import { pixelAt } from '../../../core/raster/area'
+import { inksIn } from '#core/artwork/inkmap'
+import type { Artwork } from '#core/document/artwork'
+import { pixelAt } from '#core/raster/area'
 import type { StageArtwork, StageLook } from './stageArtwork'
 
 /**

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Artwork } from '../../../core/document/artwork'
-import type { Region } from '../../../core/picture/picture'
+import type { Artwork } from '#core/document/artwork'
+import type { Region } from '#core/picture/picture'
 import { Left } from '~/workers/left'
 import { isArea } from '~/stores/stage'
 import type { StageArtwork, StageLook } from './stageArtwork'

@@ -1,4 +1,4 @@
-import type { ByHand } from '../../../core/painting/painting'
+import type { ByHand } from '#core/painting/painting'
 import type { StageShapes } from '~/stores/stage'
 
 /** What a kind of artwork gives the stage that it stands on. */

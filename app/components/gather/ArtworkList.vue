@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { counted } from '../../../core/document/names'
-import { titleShown } from '../../../core/formats/fileName'
+import { counted } from '#core/document/names'
+import { titleShown } from '#core/formats/fileName'
 import { TrashIcon } from '@heroicons/vue/20/solid'
-import type { Artwork } from '../../../core/document/artwork'
+import type { Artwork } from '#core/document/artwork'
 
 const { adding } = defineProps<{ adding: ReturnType<typeof useIncoming> }>()
 const history = useHistory()

@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { counted } from '../../../core/document/names'
-import { titleShown } from '../../../core/formats/fileName'
+import { counted } from '#core/document/names'
+import { titleShown } from '#core/formats/fileName'
 import { useEyeDropper } from '@vueuse/core'
 import { EyeDropperIcon } from '@heroicons/vue/20/solid'
-import { hsbOf, lchOf, rgbOf } from '../../../core/color/convert'
-import { okDistance } from '../../../core/color/difference'
-import { parseColor } from '../../../core/color/parse'
-import { readColors } from '../../../core/formats/read/read'
-import { MOST_SWATCHES } from '../../../core/document/limits'
-import type { Base } from '../../../core/document/scheme'
+import { hsbOf, lchOf, rgbOf } from '#core/color/convert'
+import { okDistance } from '#core/color/difference'
+import { parseColor } from '#core/color/parse'
+import { readColors } from '#core/formats/read/read'
+import { MOST_SWATCHES } from '#core/document/limits'
+import type { Base } from '#core/document/scheme'
 
 /** The base color: typed in any notation, picked, lifted from the screen or from the artwork's inks. */
 const { takeText } = defineProps<{ takeText: (text: string, title: string) => boolean }>()

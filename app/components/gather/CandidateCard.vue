@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { keptSwatches } from '../../../core/scheme/kept'
+import { keptSwatches } from '#core/scheme/kept'
 import type { Candidate } from '~/stores/gathering'
 
 /**

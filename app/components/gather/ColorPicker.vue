@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { hexOfHsb, hsbOf, type Hsb } from '../../../core/color/convert'
+import { hexOfHsb, hsbOf, type Hsb } from '#core/color/convert'
 
 /** Saturation across, brightness up, hue below. `preview` while dragging, `pick` when the hand lets go. */
 const { hex, hue } = defineProps<{ hex: string; hue: number }>()

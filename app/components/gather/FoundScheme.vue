@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { hsbOf } from '../../../core/color/convert'
-import type { Command } from '../../../core/commands/commands'
-import { blended } from '../../../core/harmony/blend'
-import type { Artwork } from '../../../core/document/artwork'
-import type { Painted } from '../../../core/painting/painting'
+import { hsbOf } from '#core/color/convert'
+import type { Command } from '#core/commands/commands'
+import { blended } from '#core/harmony/blend'
+import type { Artwork } from '#core/document/artwork'
+import type { Painted } from '#core/painting/painting'
 import { takenFrom, type FoundScheme } from '~/composables/useFinding'
 
 /**

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { InspirationQuery } from '../../../core/inspiration/search'
+import type { InspirationQuery } from '#core/inspiration/search'
 import { useFinding, useSought, type FoundScheme } from '~/composables/useFinding'
 
 /** Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches. */

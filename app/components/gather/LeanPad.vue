@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { REST, type Lean } from '../../../core/extract/extract'
+import { REST, type Lean } from '#core/extract/extract'
 
 /**
  * Quiet to lively across, dark to light up. `lean` while the hand is on it, `settle` when it lets go; null for a drag

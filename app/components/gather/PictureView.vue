@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { onKeyStroke, useElementSize } from '@vueuse/core'
-import { patchPixels, USUAL_PATCH, WIDEST_PATCH } from '../../../core/extract/patch'
-import { MOST_SWATCHES } from '../../../core/document/limits'
-import type { Reference, Region, Sample } from '../../../core/document/gathering'
+import { patchPixels, USUAL_PATCH, WIDEST_PATCH } from '#core/extract/patch'
+import { MOST_SWATCHES } from '#core/document/limits'
+import type { Reference, Region, Sample } from '#core/document/gathering'
 import { followDrag } from '~/composables/useDrag'
 import type { Loupe } from '~/workers/pictures.worker'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Reference } from '../../../core/document/gathering'
-import { nextPlace } from '../../../core/scheme/gather'
+import type { Reference } from '#core/document/gathering'
+import { nextPlace } from '#core/scheme/gather'
 import { followDrag } from '~/composables/useDrag'
 
 /** All references, laid out by hand: drag them about, open one by double click or Enter. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { APART, EXTRACTED, TAKEN_BY, type TakenBy } from '../../../core/extract/extract'
-import { HARMONIES } from '../../../core/harmony/harmony'
+import { APART, EXTRACTED, TAKEN_BY, type TakenBy } from '#core/extract/extract'
+import { HARMONIES } from '#core/harmony/harmony'
 
 /** Schemes from pictures: the pictures, what each gives, and how it is bent. */
 const emit = defineEmits<{ add: [files: File[]] }>()

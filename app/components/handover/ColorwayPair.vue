@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { TERMS } from '~/composables/terms'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
-import type { Colorway } from '../../../core/document/lineUp'
-import { swatchPairs } from '../../../core/scheme/colorways'
+import type { Colorway } from '#core/document/lineUp'
+import { swatchPairs } from '#core/scheme/colorways'
 import { COMPARISONS } from '~/stores/lineUp'
 
 /** Two colorways: one up to a divider and the other beyond, one in place of the other while a key is held, or swatch by swatch. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { MOST_COLORWAYS } from '../../../core/document/limits'
+import { MOST_COLORWAYS } from '#core/document/limits'
 
 /** Colorways in the bench: freezing the present look, the one that is open, all of them, and the way to the line-up. */
 const lineUp = useLineUp()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CheckIcon } from '@heroicons/vue/20/solid'
-import type { Colorway } from '../../../core/document/lineUp'
+import type { Colorway } from '#core/document/lineUp'
 import type { MenuChoice } from '~/components/control/menu'
 
 /**

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { UseDraggableOptions } from 'vue-draggable-plus'
-import type { Colorway } from '../../../core/document/lineUp'
+import type { Colorway } from '#core/document/lineUp'
 
 /** The colorways in their order, which is set by dragging or by keys; reopening asks whether itself or a copy is meant. */
 const { height, columns, all = false } = defineProps<{ height: number; columns: number; all?: boolean }>()

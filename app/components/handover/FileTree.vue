@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Branch } from '../../../core/handover/plan'
+import type { Branch } from '#core/handover/plan'
 
 /** Folders and files as a tree; folders can be closed. */
 const { branches } = defineProps<{ branches: readonly Branch[] }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { useLocalStorage } from '@vueuse/core'
-import type { Artwork } from '../../../core/document/artwork'
-import { fileNameOf, titleShown } from '../../../core/formats/fileName'
-import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '../../../core/formats/formats'
+import type { Artwork } from '#core/document/artwork'
+import { fileNameOf, titleShown } from '#core/formats/fileName'
+import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '#core/formats/formats'
 import type { MenuChoice } from '~/components/control/menu'
 import { saveFile } from '~/composables/saveFile'
 

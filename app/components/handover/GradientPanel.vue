@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { PlusIcon } from '@heroicons/vue/20/solid'
-import { MOST_GRADIENTS } from '../../../core/document/limits'
-import type { Gradient } from '../../../core/document/handOver'
-import { plainCssOf } from '../../../core/formats/gradient'
-import { handedGradient } from '../../../core/handover/handed'
-import { numberedAfter } from '../../../core/color/name'
-import { lchOf } from '../../../core/color/convert'
+import { MOST_GRADIENTS } from '#core/document/limits'
+import type { Gradient } from '#core/document/handOver'
+import { plainCssOf } from '#core/formats/gradient'
+import { handedGradient } from '#core/handover/handed'
+import { numberedAfter } from '#core/color/name'
+import { lchOf } from '#core/color/convert'
 
 /** The gradients of the project, and the one that is worked on. */
 const handOver = useHandOver()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NOW } from '../../../core/handover/wanted'
+import { NOW } from '#core/handover/wanted'
 
 /** Which colorways something is of: those that are frozen, and the project as it is now. */
 const chosen = defineModel<string[]>({ required: true })

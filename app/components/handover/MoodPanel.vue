@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
-import { ARRANGEMENTS, MOOD_COLORS, MOOD_SHAPES } from '../../../core/document/handOver'
-import { MOST_MOOD_PICTURES } from '../../../core/document/limits'
-import { fileNameOf } from '../../../core/formats/fileName'
+import { ARRANGEMENTS, MOOD_COLORS, MOOD_SHAPES } from '#core/document/handOver'
+import { MOST_MOOD_PICTURES } from '#core/document/limits'
+import { fileNameOf } from '#core/formats/fileName'
 import { saveFile } from '~/composables/saveFile'
 
 /** What lies on the mood page and how: it is shown, live, where the artwork stands. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { framesOf } from '../../../core/handover/mood'
-import { croppedTo } from '../../../core/handover/page'
+import { framesOf } from '#core/handover/mood'
+import { croppedTo } from '#core/handover/page'
 import { followDrag } from '~/composables/useDrag'
 
 /** The mood page in place of the artwork: each picture is dragged within its frame, and comes closer with plus and minus. */

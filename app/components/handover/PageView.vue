@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { croppedTo, type Mark, type Page } from '../../../core/handover/page'
+import { croppedTo, type Mark, type Page } from '#core/handover/page'
 import { FACE_FAMILIES, weightOf } from '~/composables/measureIn'
 
 /** A page as it is laid out, on the screen. What stands in its pictures' places is the slot, to be taken hold of. */

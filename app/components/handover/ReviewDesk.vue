@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ArrowLeftIcon, CheckIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { useLocalStorage } from '@vueuse/core'
-import type { Review, ReviewThread } from '../../../core/document/review'
+import type { Review, ReviewThread } from '#core/document/review'
 import type { Draft } from '~/composables/useReview'
 import { ALL_LOOKS } from '~/composables/useTalk'
 import type { MenuChoice } from '~/components/control/menu'

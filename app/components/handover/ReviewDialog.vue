@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { LONGEST_COMMENT } from '../../../core/document/limits'
-import { asName } from '../../../core/document/names'
-import { everyArtwork } from '../../../core/handover/plan'
-import { NOW } from '../../../core/handover/wanted'
+import { LONGEST_COMMENT } from '#core/document/limits'
+import { asName } from '#core/document/names'
+import { everyArtwork } from '#core/handover/plan'
+import { NOW } from '#core/handover/wanted'
 
 /** What is to be shown to a client, and how long. */
 const emit = defineEmits<{ close: [] }>()

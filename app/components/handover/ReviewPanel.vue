@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Review } from '../../../core/document/review'
+import type { Review } from '#core/document/review'
 
 /** The reviews of the project: each behind its link, what was said and chosen there. */
 const reviews = useReviews()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
-import { counted } from '../../../core/document/names'
-import { HEIGHT, WIDTH } from '../../../core/handover/sheetPaper'
-import { fileNameOf } from '../../../core/formats/fileName'
+import { counted } from '#core/document/names'
+import { HEIGHT, WIDTH } from '#core/handover/sheetPaper'
+import { fileNameOf } from '#core/formats/fileName'
 import { saveFile } from '~/composables/saveFile'
 
 /** The sheet: which colorways it is of; its pages are shown where the artwork stands. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { HEIGHT, WIDTH } from '../../../core/handover/sheetPaper'
+import { HEIGHT, WIDTH } from '#core/handover/sheetPaper'
 
 /** The pages of the sheet in place of the artwork, as they will leave. */
 const sheet = useSheet()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DAYS_KEPT, daysLeft, type Deleted } from '../../../core/document/deleted'
+import { DAYS_KEPT, daysLeft, type Deleted } from '#core/document/deleted'
 
 /** What was deleted lately, and how long it can still be brought back. */
 const emit = defineEmits<{ close: []; back: [] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { asName } from '../../../core/document/names'
+import { asName } from '#core/document/names'
 import type { Start } from '~/composables/useStart'
 
 /**

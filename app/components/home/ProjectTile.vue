@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { counted } from '../../../core/document/names'
+import { counted } from '#core/document/names'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
 import type { ProjectCard } from '~/composables/useServer'
 

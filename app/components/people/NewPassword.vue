@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PASSWORD, passwordSchema } from '../../../core/document/people'
+import { PASSWORD, passwordSchema } from '#core/document/people'
 
 /** A new password, typed twice; `null` as long as it is none. */
 const password = defineModel<string | null>({ required: true })

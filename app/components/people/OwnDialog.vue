@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SignedIn } from '../../../core/document/people'
+import type { SignedIn } from '#core/document/people'
 
 /** One's own password, and where one is signed in. */
 const emit = defineEmits<{ close: [] }>()

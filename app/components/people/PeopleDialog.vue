@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { ListedPerson } from '../../../core/document/people'
-import { ROLES, type Role } from '../../../core/document/roles'
+import type { ListedPerson } from '#core/document/people'
+import { ROLES, type Role } from '#core/document/roles'
 
 /** Who works here; an owner adds people, says what they may do, and takes them out. */
 const emit = defineEmits<{ close: [] }>()

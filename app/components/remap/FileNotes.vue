@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { counted } from '../../../core/document/names'
+import { counted } from '#core/document/names'
 import { useEventListener } from '@vueuse/core'
-import { ALSO, type Also } from '../../../core/artwork/reading'
-import { GIVEN, MANNERS, type Manner } from '../../../core/raster/manner'
+import { ALSO, type Also } from '#core/artwork/reading'
+import { GIVEN, MANNERS, type Manner } from '#core/raster/manner'
 
 /** What of the file on the stage is recolored besides the colors on its page, by choice, and what is left as it is. */
 const painting = usePainting()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
-import { fallenTogether, SHADINGS, type Shading } from '../../../core/remap/shading'
-import { leadsOf } from '../../../core/remap/remap'
+import { fallenTogether, SHADINGS, type Shading } from '#core/remap/shading'
+import { leadsOf } from '#core/remap/remap'
 
 /** The group of one swatch: how its inks follow it, previewed when pointed at, and which of them leads. */
 const { id } = defineProps<{ id: string }>()

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { counted } from '../../../core/document/names'
+import { counted } from '#core/document/names'
 import { useLocalStorage, useVirtualList } from '@vueuse/core'
-import { labOf, lchOf, isNeutral } from '../../../core/color/convert'
-import { hueWords, plainName } from '../../../core/color/name'
-import { TOLERANCE } from '../../../core/remap/near'
-import { nearestIn } from '../../../core/remap/restrict'
-import { recoloredFreely } from '../../../core/painting/painting'
+import { labOf, lchOf, isNeutral } from '#core/color/convert'
+import { hueWords, plainName } from '#core/color/name'
+import { TOLERANCE } from '#core/remap/near'
+import { nearestIn } from '#core/remap/restrict'
+import { recoloredFreely } from '#core/painting/painting'
 
 /**
  * The inks as a list: found by words, put in order, gathered where they are nearly alike, with families and gradients.

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Swatch } from '../../../core/document/scheme'
-import { inkOn } from '../../../core/color/contrast'
+import type { Swatch } from '#core/document/scheme'
+import { inkOn } from '#core/color/contrast'
 
 /**
  * One ink: drag it to a swatch, click or Space to select it, F for its family, Delete to leave it as is, Enter for its

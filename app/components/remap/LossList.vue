@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { contrastOf } from '../../../core/color/contrast'
-import type { Loss } from '../../../core/remap/losses'
+import { contrastOf } from '#core/color/contrast'
+import type { Loss } from '#core/remap/losses'
 
 /**
  * What lost its contrast to what it touches, before and after, the longest boundaries first: pointing lights the two in

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { TERMS } from '~/composables/terms'
-import { asName, counted } from '../../../core/document/names'
+import { asName, counted } from '#core/document/names'
 import { useDebounceFn, useVirtualList } from '@vueuse/core'
-import { readColors } from '../../../core/formats/read/read'
-import { recoloredFreely } from '../../../core/painting/painting'
-import { MOST_IN_SET } from '../../../core/document/limits'
-import type { ColorSet } from '../../../core/document/remap'
-import { nearestIn } from '../../../core/remap/restrict'
-import type { Inspiration } from '../../../core/inspiration/search'
+import { readColors } from '#core/formats/read/read'
+import { recoloredFreely } from '#core/painting/painting'
+import { MOST_IN_SET } from '#core/document/limits'
+import type { ColorSet } from '#core/document/remap'
+import { nearestIn } from '#core/remap/restrict'
+import type { Inspiration } from '#core/inspiration/search'
 
 /**
  * The set of colors results are restricted to: a library, a scheme from the shelf or a list of one's own; and how far

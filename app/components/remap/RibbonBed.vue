@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { counted } from '../../../core/document/names'
+import { counted } from '#core/document/names'
 import { useElementSize, useScroll } from '@vueuse/core'
-import { plainName } from '../../../core/color/name'
+import { plainName } from '#core/color/name'
 import { columnSlots, GAP, ribbonPath, SWATCH_SLOT, swelled, thinned, visibleIn, type Slot } from './ribbons'
 import { followDrag } from '~/composables/useDrag'
 

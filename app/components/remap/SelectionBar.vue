@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { counted } from '../../../core/document/names'
+import { counted } from '#core/document/names'
 import { onKeyStroke } from '@vueuse/core'
 
 /** What can be done with the inks that are selected: send them to a swatch, leave them, have them matched again. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { counted } from '../../../core/document/names'
-import { titleShown } from '../../../core/formats/fileName'
+import { counted } from '#core/document/names'
+import { titleShown } from '#core/formats/fileName'
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
 import { SET } from '~/composables/useHandingOver'
-import type { Artwork } from '../../../core/document/artwork'
+import type { Artwork } from '#core/document/artwork'
 
 /**
  * All artwork of the project in its one remapping, live, with what is particular to each; whole folders come in, and

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { inkOn } from '../../../core/color/contrast'
-import type { Swatch } from '../../../core/document/scheme'
+import { inkOn } from '#core/color/contrast'
+import type { Swatch } from '#core/document/scheme'
 
 /**
  * One swatch of the remapping: drag it onto another to exchange what they color, click for its group, Enter for its

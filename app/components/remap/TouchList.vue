@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { titleShown } from '../../../core/formats/fileName'
+import { titleShown } from '#core/formats/fileName'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
-import { ladder, LADDERS, RUNGS, type LadderKind } from '../../../core/harmony/ladder'
-import type { Following, Touch } from '../../../core/document/remap'
-import { REACH } from '../../../core/raster/area'
+import { ladder, LADDERS, RUNGS, type LadderKind } from '#core/harmony/ladder'
+import type { Following, Touch } from '#core/document/remap'
+import { REACH } from '#core/raster/area'
 import { isArea, PICKS } from '~/stores/stage'
 
 /**

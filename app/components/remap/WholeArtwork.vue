@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Remap } from '../../../core/document/remap'
-import { UNPAINTED, type Painted } from '../../../core/painting/painting'
+import type { Remap } from '#core/document/remap'
+import { UNPAINTED, type Painted } from '#core/painting/painting'
 
 /**
  * The result as a whole, turned, more or less saturated and bright without a change of the scheme; and the set it is

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { XMarkIcon } from '@heroicons/vue/20/solid'
-import { LONGEST_COMMENT } from '../../../core/document/limits'
+import { LONGEST_COMMENT } from '#core/document/limits'
 import type { Draft } from '~/composables/useReview'
 
 /** Where a comment or an answer is written: its text, where it points, and, until it is known, who writes. */

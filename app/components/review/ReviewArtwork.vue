@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { ShownArtwork, Spot } from '../../../core/document/review'
+import type { ShownArtwork, Spot } from '#core/document/review'
 import type { Pin } from '~/composables/pinsOf'
 
 /**

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ReviewThread } from '../../../core/document/review'
+import type { ReviewThread } from '#core/document/review'
 import type { Pin } from '~/composables/pinsOf'
 import type { ReviewAtHand } from '~/composables/useReview'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CheckIcon } from '@heroicons/vue/20/solid'
-import { counted } from '../../../core/document/names'
-import { REVIEW_SIZES, reviewWidth } from '../../../core/handover/review'
+import { counted } from '#core/document/names'
+import { REVIEW_SIZES, reviewWidth } from '#core/handover/review'
 import type { ReviewAtHand } from '~/composables/useReview'
 
 /** All colorways of a review side by side. */

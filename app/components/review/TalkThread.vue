@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ReviewThread } from '../../../core/document/review'
+import type { ReviewThread } from '#core/document/review'
 
 /** A comment and the answers to it; what can be done with it stands below. */
 const {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
-import { asName } from '../../../core/document/names'
+import { asName } from '#core/document/names'
 
 /** What can be done with the folders of the shelf: making one; renaming and taking away the one that is looked into. */
 const { folder } = defineProps<{ folder: { id: string; name: string } | null }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { asName } from '../../../core/document/names'
-import { tagSchema, type ShelfScheme } from '../../../core/document/shelf'
+import { asName } from '#core/document/names'
+import { tagSchema, type ShelfScheme } from '#core/document/shelf'
 import type { Offer } from '~/stores/shelf'
 
 /** Puts a scheme on the shelf: under a name, with tags and a note, in a folder; or saved over the one it came from. */

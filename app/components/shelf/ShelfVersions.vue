@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ShelfScheme, ShelfVersion } from '../../../core/document/shelf'
+import type { ShelfScheme, ShelfVersion } from '#core/document/shelf'
 
 /** What a scheme on the shelf was before it was saved over, the latest first; any of it can be brought back. */
 const { scheme } = defineProps<{ scheme: ShelfScheme }>()

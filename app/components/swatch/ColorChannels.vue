@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { CHANNELS, trackOf, type ChannelMode } from '../../../core/color/channels'
+import { CHANNELS, trackOf, type ChannelMode } from '#core/color/channels'
 
 /** A color in numbers, in the notation one likes best. `preview` while a slider moves, `pick` when it is let go. */
 const { hex, hue } = defineProps<{ hex: string; hue: number }>()

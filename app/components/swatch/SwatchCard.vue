@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { asName, counted } from '../../../core/document/names'
+import { asName, counted } from '#core/document/names'
 import { useLocalStorage } from '@vueuse/core'
 import { LockClosedIcon, LockOpenIcon, XMarkIcon } from '@heroicons/vue/20/solid'
-import { NOTATION_TITLES, NOTATIONS, written, type Notation } from '../../../core/color/notation'
-import { parseColor } from '../../../core/color/parse'
-import { alternatives, LADDERS, ladder, RUNGS } from '../../../core/harmony/ladder'
-import { ROLES } from '../../../core/harmony/proportion'
-import { complementOf, FEWEST } from '../../../core/scheme/compose'
-import type { Command } from '../../../core/commands/commands'
-import { MOST_SWATCHES } from '../../../core/document/limits'
-import type { MADE, Swatch } from '../../../core/document/scheme'
-import { baseSwatchOf } from '../../../core/scheme/worn'
+import { NOTATION_TITLES, NOTATIONS, written, type Notation } from '#core/color/notation'
+import { parseColor } from '#core/color/parse'
+import { alternatives, LADDERS, ladder, RUNGS } from '#core/harmony/ladder'
+import { ROLES } from '#core/harmony/proportion'
+import { complementOf, FEWEST } from '#core/scheme/compose'
+import type { Command } from '#core/commands/commands'
+import { MOST_SWATCHES } from '#core/document/limits'
+import type { MADE, Swatch } from '#core/document/scheme'
+import { baseSwatchOf } from '#core/scheme/worn'
 
 /** One swatch of the band: its color in numbers, its ladder and neighbors, name, role, share, origin and lock. */
 const { swatch } = defineProps<{ swatch: Swatch }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LinkIcon } from '@heroicons/vue/20/solid'
-import type { Swatch } from '../../../core/document/scheme'
-import { follows } from '../../../core/scheme/worn'
+import type { Swatch } from '#core/document/scheme'
+import { follows } from '#core/scheme/worn'
 
 /** Where a swatch came from, whether it still follows it, and the way back. */
 const { swatch } = defineProps<{ swatch: Swatch }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Welcome } from '../../../core/document/people'
+import type { Welcome } from '#core/document/people'
 
 /** A link by which somebody sets their password, once. */
 const route = useRoute()

@@ -1,9 +1,9 @@
-import { contrastOf, ratioWords } from '../../color/contrast'
+import { contrastOf, ratioWords } from '#core/color/contrast'
 import { keyOf, percent, type Finding, type Rule } from '../finding'
 import { lighterOrDarker } from '../moves'
 import { pairsOfSwatches } from '../pairs'
-import type { Project } from '../../document/project'
-import type { Swatch } from '../../document/scheme'
+import type { Project } from '#core/document/project'
+import type { Swatch } from '#core/document/scheme'
 import { areaOf, namesOf, type CheckState, type Neighbors } from '../state'
 
 /** The ratios of WCAG 2.2: for normal text (1.4.3), and for large text (1.4.3) and graphics (1.4.11). */

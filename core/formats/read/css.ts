@@ -1,6 +1,6 @@
 import { generate, parse, walk, type CssNode } from 'css-tree'
-import { depthOf } from '../../artwork/stylesheet'
-import { css } from '../../color/parse'
+import { depthOf } from '#core/artwork/stylesheet'
+import { css } from '#core/color/parse'
 import { RUNG, standingIn, type ReadColor } from './readColor'
 
 const COLOR_FUNCTIONS = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i

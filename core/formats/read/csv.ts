@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { parseColor } from '../../color/parse'
+import { parseColor } from '#core/color/parse'
 import { RUNG, standingIn, type ReadColor } from './readColor'
 
 const CHANNELS = ['r', 'g', 'b'] as const

@@ -1,4 +1,4 @@
-import type { Hex } from '../../color/convert'
+import type { Hex } from '#core/color/convert'
 import { colorsInCss } from './css'
 import { colorsInCsv, isCsv } from './csv'
 import { colorsInSvg } from './sheet'

@@ -1,5 +1,5 @@
-import type { Hex } from '../../color/convert'
-import { ROLES, type Role } from '../../harmony/proportion'
+import type { Hex } from '#core/color/convert'
+import { ROLES, type Role } from '#core/harmony/proportion'
 
 /** A color found in a list, with the name it had there; its role, and its share in [0, 1], where the list says them. */
 export interface ReadColor {

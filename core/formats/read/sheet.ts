@@ -1,5 +1,5 @@
 import { Parser } from 'htmlparser2'
-import { css } from '../../color/parse'
+import { css } from '#core/color/parse'
 import { standingIn, type ReadColor } from './readColor'
 
 interface Shape {

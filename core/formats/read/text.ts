@@ -1,4 +1,4 @@
-import { parseColor } from '../../color/parse'
+import { parseColor } from '#core/color/parse'
 import type { ReadColor } from './readColor'
 
 type Notation = 'hex' | 'function' | 'rgb' | 'hsb' | 'cmyk'

@@ -1,5 +1,5 @@
-import { css, parseColor } from '../../color/parse'
-import { hexOf } from '../../color/convert'
+import { css, parseColor } from '#core/color/parse'
+import { hexOf } from '#core/color/convert'
 import { EXTENSION } from '../tokens'
 import { standingIn, type ReadColor } from './readColor'
 

@@ -1,6 +1,6 @@
 import { getQuery } from 'h3'
 import { z } from 'zod'
-import { hexSchema } from '../../../core/document/basics'
+import { hexSchema } from '#core/document/basics'
 import { door } from '../../door'
 import { askInspiration, BEHAVIORS } from '../../inspiration/service'
 

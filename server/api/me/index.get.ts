@@ -1,4 +1,4 @@
-import type { Me } from '../../../core/document/people'
+import type { Me } from '#core/document/people'
 import { door } from '../../door'
 import { asks, whoAsks } from '../../people/gate'
 

@@ -1,6 +1,6 @@
 import { setResponseStatus } from 'h3'
 import { z } from 'zod'
-import { passwordSchema, signInSchema } from '../../../core/document/people'
+import { passwordSchema, signInSchema } from '#core/document/people'
 import { failure } from '../../answers'
 import { database } from '../../db/connect'
 import { changePassword } from '../../db/people'

@@ -1,5 +1,5 @@
 import { setResponseStatus } from 'h3'
-import { personSchema } from '../../../core/document/people'
+import { personSchema } from '#core/document/people'
 import { database } from '../../db/connect'
 import { addPerson } from '../../db/people'
 import { bodyOf, door } from '../../door'

@@ -1,6 +1,6 @@
 import { getQuery, setResponseStatus } from 'h3'
 import { z } from 'zod'
-import { MOST_BYTES } from '../../../core/picture/picture'
+import { MOST_BYTES } from '#core/picture/picture'
 import { door } from '../../door'
 import { inHands } from '../../hands/hands'
 import { withBodyAsFile } from '../../incoming'

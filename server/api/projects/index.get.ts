@@ -1,6 +1,6 @@
 import { getQuery } from 'h3'
 import { z } from 'zod'
-import { onOneLine } from '../../../core/document/names'
+import { onOneLine } from '#core/document/names'
 import { database } from '../../db/connect'
 import { listProjects, PROJECT_ORDERS } from '../../db/projects'
 import { door } from '../../door'

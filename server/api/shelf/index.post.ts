@@ -1,5 +1,5 @@
 import { setResponseStatus } from 'h3'
-import { shelfPutSchema } from '../../../core/document/shelf'
+import { shelfPutSchema } from '#core/document/shelf'
 import { database } from '../../db/connect'
 import { putOnShelf } from '../../db/shelf'
 import { bodyOf, door } from '../../door'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { listOf } from '../../../core/document/basics'
-import { shelfSaidSchema, type ShelfScheme } from '../../../core/document/shelf'
+import { listOf } from '#core/document/basics'
+import { shelfSaidSchema, type ShelfScheme } from '#core/document/shelf'
 import { database, inTransaction } from '../../db/connect'
 import { sayOnShelf, setOffShelf } from '../../db/shelf'
 import { bodyOf, door, missing } from '../../door'

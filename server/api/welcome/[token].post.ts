@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { nameSchema } from '../../../core/document/basics'
-import { passwordSchema, type Me } from '../../../core/document/people'
+import { nameSchema } from '#core/document/basics'
+import { passwordSchema, type Me } from '#core/document/people'
 import { database } from '../../db/connect'
 import { setPasswordBy, welcomeBehind } from '../../db/people'
 import { bodyOf, door } from '../../door'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { ALSO } from '../../../../core/artwork/reading'
-import { hashSchema } from '../../../../core/document/basics'
+import { ALSO } from '#core/artwork/reading'
+import { hashSchema } from '#core/document/basics'
 import { bodyOf, door, missing, partOf } from '../../../door'
 import { inHands } from '../../../hands/hands'
 

@@ -1,5 +1,5 @@
 import { setHeader } from 'h3'
-import { hashSchema } from '../../../../core/document/basics'
+import { hashSchema } from '#core/document/basics'
 import { findArtwork } from '../../../db/artwork'
 import { database } from '../../../db/connect'
 import { door, missing, partOf } from '../../../door'

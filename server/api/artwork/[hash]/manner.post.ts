@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { hashSchema, hexSchema } from '../../../../core/document/basics'
-import { GIVEN, MANNERS } from '../../../../core/raster/manner'
+import { hashSchema, hexSchema } from '#core/document/basics'
+import { GIVEN, MANNERS } from '#core/raster/manner'
 import { bodyOf, door, missing, partOf } from '../../../door'
 import { inHands } from '../../../hands/hands'
 

@@ -1,5 +1,5 @@
 import { setHeaders, setResponseStatus } from 'h3'
-import { hashSchema } from '../../../../core/document/basics'
+import { hashSchema } from '#core/document/basics'
 import { artworkMap } from '../../../db/artwork'
 import { database } from '../../../db/connect'
 import { door, partOf } from '../../../door'

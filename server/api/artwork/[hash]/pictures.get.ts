@@ -1,5 +1,5 @@
 import { setHeaders } from 'h3'
-import { hashSchema } from '../../../../core/document/basics'
+import { hashSchema } from '#core/document/basics'
 import { door, missing, partOf } from '../../../door'
 import { inHands } from '../../../hands/hands'
 import { PICTURE_HEADERS } from '../../../headers'

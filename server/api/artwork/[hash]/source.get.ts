@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream'
 import { sendStream, setHeaders } from 'h3'
-import { hashSchema } from '../../../../core/document/basics'
+import { hashSchema } from '#core/document/basics'
 import { artworkPieces, findArtwork } from '../../../db/artwork'
 import { database } from '../../../db/connect'
 import { door, missing, partOf } from '../../../door'

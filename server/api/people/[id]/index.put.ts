@@ -1,6 +1,6 @@
 import { setResponseStatus } from 'h3'
 import { z } from 'zod'
-import { personSchema } from '../../../../core/document/people'
+import { personSchema } from '#core/document/people'
 import { database } from '../../../db/connect'
 import { changePerson } from '../../../db/people'
 import { bodyOf, door, partOf } from '../../../door'

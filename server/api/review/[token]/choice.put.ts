@@ -1,4 +1,4 @@
-import { choicePutSchema } from '../../../../core/document/review'
+import { choicePutSchema } from '#core/document/review'
 import { database } from '../../../db/connect'
 import { chooseLook } from '../../../db/reviews'
 import { bodyOf, door } from '../../../door'

@@ -1,6 +1,6 @@
 import { setResponseStatus } from 'h3'
 import { z } from 'zod'
-import { commentPutSchema } from '../../../../core/document/review'
+import { commentPutSchema } from '#core/document/review'
 import { database } from '../../../db/connect'
 import { addComment } from '../../../db/reviews'
 import { bodyOf, door } from '../../../door'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { shelfPutSchema } from '../../../../core/document/shelf'
+import { shelfPutSchema } from '#core/document/shelf'
 import { database } from '../../../db/connect'
 import { saveOver } from '../../../db/shelf'
 import { bodyOf, door, missing, partOf } from '../../../door'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { nameSchema } from '../../../../core/document/basics'
+import { nameSchema } from '#core/document/basics'
 import { database } from '../../../db/connect'
 import { renameFolder, setFolderAway } from '../../../db/shelf'
 import { bodyOf, door, missing, partOf } from '../../../door'

@@ -1,6 +1,6 @@
 import { setResponseStatus } from 'h3'
 import { z } from 'zod'
-import { nameSchema } from '../../../../core/document/basics'
+import { nameSchema } from '#core/document/basics'
 import { database } from '../../../db/connect'
 import { makeFolder } from '../../../db/shelf'
 import { bodyOf, door } from '../../../door'
