@@ -19,6 +19,7 @@ export default tseslint.config(
       'vue/multi-word-component-names': 'off',
       'vue/require-default-prop': 'off',
       'vue/require-explicit-emits': 'error',
+      'vue/return-in-computed-property': 'off', // the types say whether every case is there
       'vuejs-accessibility/label-has-for': [
         'error',
         { controlComponents: ['SelectField', 'NumberField', 'TypedField'], required: { some: ['nesting', 'id'] } },

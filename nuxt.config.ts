@@ -19,6 +19,8 @@ export default defineNuxtConfig({
   alias: { '#core': fileURLToPath(new URL('core', import.meta.url)) },
   modules: ['@pinia/nuxt'],
   components: [{ path: '~/components', pathPrefix: false }],
+  // what a file uses it says, so that the structure check sees it; only components come by their names
+  imports: { autoImport: false },
   css: ['~/assets/main.css'],
   devtools: { enabled: false },
   telemetry: false,

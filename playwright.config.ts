@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test'
-import { HINTS, HINTS_GONE } from './app/composables/hints'
+import { HINTS, HINTS_GONE } from './app/words/hints'
 import { CHROMIUM } from './tests/browser'
 
 const port = Number(process.env.TEST_PORT ?? 4190)

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { useCommittedNumbers } from '~/composables/shortcuts'
+import { useRoute } from '#imports'
+import { useCommittedNumbers } from '~/words/shortcuts'
+import { isSignedOut } from '~/api/server'
+import { onceStanding } from '~/browser/whenIdle'
+import { useHand } from '~/composables/useHand'
+import { useKeptFocus } from '~/composables/useKeptFocus'
+import { useMe } from '~/stores/me'
+import { useSurround } from '~/composables/useSurround'
 
 useSurround()
 useHand()

@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { clearError, useHead } from '#imports'
 import type { NuxtError } from '#app'
+import { useSurround } from '~/composables/useSurround'
 
 /** An address that leads nowhere, or a page that broke down: what happened, and the way on. */
 const { error } = defineProps<{ error: NuxtError }>()

@@ -1,5 +1,5 @@
 import { chromium, selectors, type Page } from '@playwright/test'
-import { HINTS, HINTS_GONE } from '../app/composables/hints'
+import { HINTS, HINTS_GONE } from '../app/words/hints'
 import { CHROMIUM } from './browser'
 
 /* Takes the pictures of docs/screenshots from a running demo: npm run shots -- http://127.0.0.1:4180 [folder] */

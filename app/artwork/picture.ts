@@ -1,3 +1,4 @@
+import { toRaw } from 'vue'
 import type { ArtworkFile } from '#core/document/artwork'
 import type { AreaPaint } from '#core/painting/areas'
 import { MOST_BYTES, type Region } from '#core/picture/picture'

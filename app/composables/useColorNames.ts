@@ -1,5 +1,7 @@
+import { shallowRef, watch } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import type { NameDesk, NameFound } from '~/workers/names.worker'
+import { latestOnly } from '~/browser/latestOnly'
 
 let desk: Remote<NameDesk> | undefined
 

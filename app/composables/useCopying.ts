@@ -1,3 +1,5 @@
+import { useNotices } from '~/stores/notices'
+
 /** Puts a text or a picture on the clipboard and says so; where that fails, it says why. */
 export const useCopying = () => {
   const notices = useNotices()

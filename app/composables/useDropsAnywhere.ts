@@ -1,3 +1,4 @@
+import { ref } from 'vue'
 import { useEventListener } from '@vueuse/core'
 import type { Arrival } from '~/stores/arrivals'
 

@@ -1,3 +1,9 @@
+import { onUnmounted, ref } from 'vue'
+import { reasonOf } from '~/words/reasonOf'
+import { Refused } from '~/api/server'
+import { useNotices } from '~/stores/notices'
+import { useProjectSession } from '~/stores/session'
+
 /** What became of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
 export interface Report {
   file: string

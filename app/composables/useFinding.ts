@@ -1,7 +1,10 @@
+import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useDebounceFn, useTimeoutFn } from '@vueuse/core'
 import { parseColor } from '#core/color/parse'
 import { readColors } from '#core/formats/read/read'
 import { MOST_SWATCHES } from '#core/document/limits'
+import { reasonOf } from '~/words/reasonOf'
+import { useHistory } from '~/stores/history'
 
 /** A scheme that was found somewhere: its name, what is said of it in a few words, and its colors, the dominant one first. */
 export interface FoundScheme {

@@ -1,6 +1,13 @@
+import { computed, type ComputedRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { FOOT_WORDS } from './footWords'
-import type { Step } from './useSteps'
+import { FOOT_WORDS } from '~/words/footWords'
+import type { Step } from '~/words/steps'
+import { useChecking } from '~/stores/checking'
+import { useGathering } from '~/stores/gathering'
+import { useHandOverView } from '~/stores/handOverView'
+import { useProofs } from '~/stores/proofs'
+import { useRemapping } from '~/stores/remapping'
+import { useStart } from './useStart'
 
 /** Whether the line at the foot of the bench is shown, remembered in this browser. */
 export const useFootLineOn = () => useLocalStorage('plumbago foot line', true)

@@ -1,3 +1,4 @@
+import { computed, type ComputedRef, ref, watch } from 'vue'
 import { useRafFn } from '@vueuse/core'
 
 /** How many of so many things are there by now: a few more with every frame, so that the first are seen at once. */

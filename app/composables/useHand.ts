@@ -1,3 +1,4 @@
+import { computed, ref, watch } from 'vue'
 import { createSharedComposable, useEventListener, useMediaQuery } from '@vueuse/core'
 
 /**

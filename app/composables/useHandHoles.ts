@@ -1,5 +1,7 @@
+import { computed, shallowRef, watch } from 'vue'
 import { SHAPE_ATTRIBUTE, variableOf, type HandPaint } from '#core/artwork/write'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
+import { latestOnly } from '~/browser/latestOnly'
 
 /** Where shapes painted by hand show, at the size of a map: pixels with how much of each they cover, 1 to 255. */
 export interface Holes {

@@ -1,7 +1,12 @@
 import { numbered } from '#core/color/name'
 import type { Artwork } from '#core/document/artwork'
 import { fileNameOf } from '#core/formats/fileName'
-import { saveFile } from './saveFile'
+import { saveFile } from '~/browser/saveFile'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHistory } from '~/stores/history'
+import { useJobs } from '~/stores/jobs'
+import { useNotices } from '~/stores/notices'
+import { usePainting } from '~/stores/painting'
 
 /** The key of the work that writes one artwork, or the whole set. */
 export const SET = 'set'

@@ -7,6 +7,14 @@ import { nextPlace } from '#core/scheme/gather'
 import { MOST_ARTWORK, MOST_REFERENCES, MOST_SWATCHES } from '#core/document/limits'
 import type { Reference } from '#core/document/gathering'
 import { refuseOver, useFileQueue, type Way } from './useFileQueue'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useGathering } from '~/stores/gathering'
+import { useHistory } from '~/stores/history'
+import { useNotices } from '~/stores/notices'
+import { usePainting } from '~/stores/painting'
+import { usePictures } from '~/stores/pictures'
+import { useProjectSession } from '~/stores/session'
+import { useTakingArtwork } from './useTakingArtwork'
 
 const LONGEST_TITLE = 120
 const PICTURE = /\.(png|jpe?g|webp|gif)$/i

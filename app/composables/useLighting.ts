@@ -1,3 +1,6 @@
+import { onScopeDispose } from 'vue'
+import { useStage } from '~/stores/stage'
+
 /**
  * Lights inks in the artwork, or none. What one place lights, another leaving it late does not put out: none but who
  * lit it last does, and whoever goes.

@@ -1,5 +1,5 @@
 import type { Placement } from '@floating-ui/dom'
-import type { CSSProperties } from 'vue'
+import { type CSSProperties, ref, watch } from 'vue'
 
 /** What a component of Headless UI gives for its element. */
 type Holder = { el?: HTMLElement | null; $el?: HTMLElement } | null

@@ -1,3 +1,5 @@
+import { ref, shallowRef, watch } from 'vue'
+
 /**
  * Parts colors that pass by from those that stay: `still` follows `colors` unless they are passing, and `live` says
  * that a quick layer has to stand in, until the still one has been painted again.

@@ -1,5 +1,9 @@
+import { onScopeDispose, watch } from 'vue'
 import { PICTURE_ATTRIBUTE } from '#core/artwork/write'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
+import { latestOnly } from '~/browser/latestOnly'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useNotices } from '~/stores/notices'
 
 /** Shows a picture where another is shown, once it is decoded, so that nothing flickers. */
 const show = async (element: Element, url: string): Promise<void> => {

@@ -1,3 +1,4 @@
+import type { Ref } from 'vue'
 import { useEventListener } from '@vueuse/core'
 
 /** What two fingers did since they were last asked: by how much they parted, about which place, and how far that went. */

@@ -1,11 +1,10 @@
+import { computed, onMounted, ref } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import {
-  countedWith,
-  type ReviewComment,
-  type ReviewNews,
-  type ReviewPage,
-  type Spot,
-} from '#core/document/review'
+import { countedWith, type ReviewComment, type ReviewNews, type ReviewPage, type Spot } from '#core/document/review'
+import { reasonOf } from '~/words/reasonOf'
+import { Refused, useReviewServer } from '~/api/server'
+import { useNews } from '~/api/news'
+import { useTalk } from './useTalk'
 
 /** What is being written: on a colorway, or as an answer, with where it points and the id it will have. */
 export interface Draft {

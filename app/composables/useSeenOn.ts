@@ -1,9 +1,12 @@
+import { onUnmounted, shallowRef, watch } from 'vue'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import { knownFrom } from '#core/commands/known'
 import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
 import { paintingOf, UNPAINTED, type Painted } from '#core/painting/painting'
 import { takenFrom, type FoundScheme } from './useFinding'
+import { betweenFrames } from '~/browser/betweenFrames'
+import { useArtworkFiles } from '~/stores/artwork'
 
 /**
  * How found schemes look on an artwork of a project: what each ink would become, worked out between frames, the first first. Nothing

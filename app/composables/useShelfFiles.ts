@@ -6,9 +6,12 @@ import type { ShelfScheme } from '#core/document/shelf'
 import { APART, EXTRACTED, REST } from '#core/extract/extract'
 import { MOST_BYTES } from '#core/picture/picture'
 import { keptSwatches } from '#core/scheme/kept'
-import { schemesInWords } from '~/stores/shelf'
+import { schemesInWords, useShelf } from '~/stores/shelf'
 import { refuseOver, useFileQueue } from './useFileQueue'
 import { isPicture, isSvgFile } from './useIncoming'
+import { useNotices } from '~/stores/notices'
+import { usePictures } from '~/stores/pictures'
+import { useServer } from '~/api/server'
 
 /** The most inks of an artwork that become colors of a scheme. */
 const MOST_INKS = EXTRACTED.most

@@ -1,3 +1,4 @@
+import { computed } from 'vue'
 import { hexOfLch, lchOf } from '#core/color/convert'
 
 /** The same value, all but gray and pulled toward white: what is not spotlit. */

@@ -1,3 +1,4 @@
+import { watchEffect } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 
 export const SURROUNDS = ['paper', 'gray', 'night'] as const

@@ -1,6 +1,9 @@
+import { ref } from 'vue'
 import { useEventListener } from '@vueuse/core'
-import type { Hit } from '~/stores/stage'
+import { type Hit, useStage } from '~/stores/stage'
 import type { Command } from '#core/commands/commands'
+import { useHistory } from '~/stores/history'
+import { useRemapping } from '~/stores/remapping'
 
 /**
  * A swatch dragged from the band over the artwork: the shape under the pointer, or all that are picked where it is one

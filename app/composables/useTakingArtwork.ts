@@ -1,6 +1,10 @@
 import { missingIn } from '#core/artwork/missing'
 import type { Artwork } from '#core/document/artwork'
-import type { Anew } from './useServer'
+import type { Anew } from '~/api/server'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { useProjectSession } from '~/stores/session'
 
 /** What there is to say about a file: what one sees in the picture, and, technically, what was taken out where. */
 export interface Said {

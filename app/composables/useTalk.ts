@@ -1,5 +1,7 @@
+import { ref } from 'vue'
 import type { ReviewComment, ReviewThread } from '#core/document/review'
-import type { Threads } from './useServer'
+import type { Threads } from '~/api/server'
+import { reasonOf } from '~/words/reasonOf'
 
 /** Where comments come from. */
 export interface TalkSource {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { navigateTo, useHead } from '#imports'
 import { useLocalStorage, watchDebounced } from '@vueuse/core'
 import { hsbOf } from '#core/color/convert'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
@@ -9,7 +11,13 @@ import type { Project } from '#core/document/project'
 import { PROJECT_ENDING, projectInFile } from '#core/document/projectFile'
 import type { ShelfScheme } from '#core/document/shelf'
 import { newProject } from '#core/scheme/create'
-import { PROJECT_ORDERS, type ProjectCard, type ProjectOrder } from '~/composables/useServer'
+import { PROJECT_ORDERS, type ProjectCard, type ProjectOrder, useServer } from '~/api/server'
+import { reasonOf } from '~/words/reasonOf'
+import { useArrivals } from '~/stores/arrivals'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useDropsAnywhere } from '~/composables/useDropsAnywhere'
+import { useMe } from '~/stores/me'
+import { useNotices } from '~/stores/notices'
 
 const server = useServer()
 const notices = useNotices()

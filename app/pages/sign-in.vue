@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed, onMounted } from 'vue'
+import { navigateTo, useHead, useRoute } from '#imports'
+import { isSignedOut } from '~/api/server'
+
 /** Where one signs in, and is led on to where one wanted to go: an address of our own. */
 const route = useRoute()
 const to = computed(() => {

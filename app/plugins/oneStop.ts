@@ -1,4 +1,5 @@
-import { oneStop } from '~/composables/oneStop'
+import { defineNuxtPlugin } from '#imports'
+import { oneStop } from '~/directives/oneStop'
 
 /** Groups that are one tab stop. */
 export default defineNuxtPlugin(({ vueApp }) => {

@@ -1,3 +1,5 @@
+import { defineNuxtPlugin } from '#imports'
+
 /**
  * Over plain http browsers make no ids by themselves; a client's page has to work there, too. An id is 122 random bits, written as
  * RFC 9562 does (version 4).

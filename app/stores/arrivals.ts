@@ -1,3 +1,4 @@
+import { shallowRef } from 'vue'
 import { defineStore } from 'pinia'
 
 /** What was dropped or pasted: files, or a text. */

@@ -1,3 +1,4 @@
+import { markRaw, ref, shallowRef } from 'vue'
 import { defineStore } from 'pinia'
 import { readyInkMap, unpackInkMap, type InkMap } from '#core/artwork/inkmap'
 import type { ArtworkFile } from '#core/document/artwork'
@@ -8,13 +9,16 @@ import type { Manner } from '#core/raster/manner'
 import type { Row } from '#core/raster/paint'
 import { drawings } from '~/artwork/drawing'
 import type { ArtworkKind } from '~/artwork/kind'
-import type { Anew } from '~/composables/useServer'
+import { type Anew, useServer } from '~/api/server'
 import { inFullSize, picturesOf } from '~/artwork/picture'
 import type { ArtworkDesk, ScreenArtwork } from '~/workers/artwork.worker'
 import { deskOf } from '~/workers/desk'
 import { whileUnderway } from '~/workers/progress'
 import { Left } from '~/workers/left'
 import type { PaintedPart, RasterArtwork, RasterDesk } from '~/workers/raster.worker'
+import { reasonOf } from '~/words/reasonOf'
+import { useNotices } from './notices'
+import { whenIdle } from '~/browser/whenIdle'
 
 /**
  * The longer side, in pixels, of what proofs are painted from, and of what stands in for a large map that is too slow

@@ -1,3 +1,4 @@
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
@@ -6,6 +7,11 @@ import type { Finding, Fix } from '#core/check/finding'
 import { isOfColors, type MendedLook, type Unsettled } from '#core/check/mend'
 import type { CheckDesk, Checking } from '~/workers/check.worker'
 import { whileUnderway } from '~/workers/progress'
+import { latestOnly } from '~/browser/latestOnly'
+import { reasonOf } from '~/words/reasonOf'
+import { useArtworkFiles } from './artwork'
+import { useHistory } from './history'
+import { usePainting } from './painting'
 
 /** The views of Check. */
 export const CHECK_VIEWS = [

@@ -1,3 +1,4 @@
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
@@ -10,6 +11,10 @@ import { companionsIn, POOL, type DealOrder } from '#core/proofs/deals'
 import { companionsOf } from '#core/scheme/compose'
 import { inLook } from '#core/scheme/looks'
 import type { DealDesk } from '~/workers/deals.worker'
+import { reasonOf } from '~/words/reasonOf'
+import { useHistory } from './history'
+import { usePainting } from './painting'
+import { useProjectSession } from './session'
 
 /** A deal made before: what it was dealt for, and the seeds that were chosen, once they are. */
 const pastDealSchema = z.object({

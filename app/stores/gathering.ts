@@ -1,8 +1,16 @@
+import { computed, ref, shallowRef, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { REST, type Extraction, type Lean } from '#core/extract/extract'
 import type { Command } from '#core/commands/commands'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { Gathering, Reference, Region } from '#core/document/gathering'
+import { latestOnly } from '~/browser/latestOnly'
+import { reasonOf } from '~/words/reasonOf'
+import { useHistory } from './history'
+import { useNotices } from './notices'
+import { usePainting } from './painting'
+import { usePictures } from './pictures'
+import { useProjectSession } from './session'
 
 /** Something a scheme can be extracted from: one reference, or all together; and what comes of it at rest. */
 export interface Candidate {

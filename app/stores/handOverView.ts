@@ -1,4 +1,6 @@
+import { ref, watch } from 'vue'
 import { defineStore } from 'pinia'
+import { useProjectSession } from './session'
 
 /** The views of the bench. */
 export const HAND_OVER_VIEWS = [

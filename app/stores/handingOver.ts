@@ -1,3 +1,4 @@
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { Artwork } from '#core/document/artwork'
@@ -7,6 +8,13 @@ import { handedGradient, schemeFor } from '#core/handover/handed'
 import { everyArtwork, handedLooks, plannedFiles, treeOf, type HandedLook } from '#core/handover/plan'
 import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from '#core/handover/wanted'
 import type { InkArea } from '#core/remap/match'
+import { reasonOf } from '~/words/reasonOf'
+import { useHistory } from './history'
+import { useNotices } from './notices'
+import { usePainting } from './painting'
+import { useProjectSession } from './session'
+import { useSaving } from './saving'
+import { useServer } from '~/api/server'
 
 /** How often it is asked how jobs stand, in milliseconds. */
 const ASK = 400

@@ -1,5 +1,7 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { HINTS, HINTS_GONE, type Hint } from '~/composables/hints'
+import { HINTS, HINTS_GONE, type Hint } from '~/words/hints'
 
 /** Which hints have been put away, in this browser for good; and which one is given now: one at a time. */
 export const useHints = defineStore('hints', () => {

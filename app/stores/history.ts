@@ -1,9 +1,12 @@
+import { computed, ref, shallowRef } from 'vue'
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { apply, NOTHING_KNOWN, sayCommand, type Command, type Known } from '#core/commands/commands'
 import type { Project } from '#core/document/project'
 import { historyOf, redone, stepped, undone, type History } from '#core/history/history'
 import { rebased } from '#core/history/others'
+import { plainCopy } from '~/browser/plainCopy'
+import { useNotices } from './notices'
 
 /** Several commands can be one step. */
 export type Commands = Command | readonly Command[]

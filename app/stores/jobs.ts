@@ -1,4 +1,7 @@
+import { shallowRef } from 'vue'
 import { defineStore } from 'pinia'
+import { reasonOf } from '~/words/reasonOf'
+import { useNotices } from './notices'
 
 /** One part of long work: what it is about, and how it is done. `seen` hears which part of it is done, 0 to 1; the signal says to stop. */
 export interface JobPart<Result> {

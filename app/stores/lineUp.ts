@@ -1,3 +1,4 @@
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
@@ -12,6 +13,12 @@ import { artworkSince, changesSince, proposedName } from '#core/scheme/colorways
 import { inLook } from '#core/scheme/looks'
 import type { Candidate } from '#core/proofs/candidates'
 import type { DealDesk } from '~/workers/deals.worker'
+import { betweenFrames } from '~/browser/betweenFrames'
+import { useArtworkFiles } from './artwork'
+import { useHistory } from './history'
+import { useNotices } from './notices'
+import { usePainting } from './painting'
+import { useTrail } from './trail'
 
 /** How colorways are laid out: each a row with all its artwork, or all as a wall of one artwork. */
 export const LAYOUTS = ['wall', 'rows'] as const

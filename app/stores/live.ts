@@ -1,5 +1,8 @@
+import { onScopeDispose, watch } from 'vue'
 import { defineStore } from 'pinia'
-import type { Hearer } from '~/composables/useNews'
+import { type Hearer, useNews } from '~/api/news'
+import { useProjectSession } from './session'
+import { useServer } from '~/api/server'
 
 /** What happens on the server, as it happens, while a project is open: one connection for all who want to hear it. */
 export const useLive = defineStore('live', () => {

@@ -1,6 +1,10 @@
+import { computed, ref } from 'vue'
+import { navigateTo } from '#imports'
 import { defineStore } from 'pinia'
 import type { Me } from '#core/document/people'
 import { reaches } from '#core/document/roles'
+import { isSignedOut, usePeopleServer } from '~/api/server'
+import { useNotices } from './notices'
 
 /** Who one is here, and what one may do. */
 export const useMe = defineStore('me', () => {

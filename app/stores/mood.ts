@@ -1,10 +1,13 @@
+import { computed, ref } from 'vue'
 import { defineStore } from 'pinia'
 import type { Mood, MoodPicture } from '#core/document/handOver'
 import { MOST_MOOD_PICTURES } from '#core/document/limits'
 import { moodPage } from '#core/handover/mood'
 import type { Page } from '#core/handover/page'
 import { shownScheme } from '#core/scheme/compose'
-import { measureOnScreen } from '~/composables/measureIn'
+import { measureOnScreen } from '~/browser/measureText'
+import { useHistory } from './history'
+import { useServer } from '~/api/server'
 
 /** The mood page: which pictures lie on it, and how it looks now. */
 export const useMood = defineStore('mood', () => {

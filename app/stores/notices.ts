@@ -1,5 +1,7 @@
+import { ref } from 'vue'
 import { defineStore } from 'pinia'
 import { Left } from '~/workers/left'
+import { reasonOf } from '~/words/reasonOf'
 
 /**
  * A short message at the foot of the screen; `undo` is offered where it can be taken back, or something else done

@@ -1,7 +1,15 @@
+import { shallowRef, watch } from 'vue'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { HERE, type Other } from '#core/document/live'
 import { storedProjectSchema } from '#core/document/project'
+import { useArtworkFiles } from './artwork'
+import { useHistory } from './history'
+import { useLive } from './live'
+import { useProjectSession } from './session'
+import { useSaving } from './saving'
+import { useServer } from '~/api/server'
+import { useTrail } from './trail'
 
 /** How long what is previewed has to stay the same until others' changes take its place, in milliseconds. */
 const RESTS = 1500

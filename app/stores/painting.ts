@@ -1,3 +1,4 @@
+import { computed, markRaw, ref, watch } from 'vue'
 import { defineStore } from 'pinia'
 import standIns from '~/stand-ins.json'
 import { knownFrom } from '#core/commands/known'
@@ -5,6 +6,8 @@ import type { Artwork } from '#core/document/artwork'
 import type { Look, Project } from '#core/document/project'
 import { paintingOf, UNPAINTED, type Painted, type Painting } from '#core/painting/painting'
 import { inLook } from '#core/scheme/looks'
+import { useArtworkFiles } from './artwork'
+import { useHistory } from './history'
 
 const STAND_INS: readonly Artwork[] = standIns.pieces.map(piece => ({ kind: 'svg' as const, ...piece }))
 const STAND_IN_INKS = markRaw(standIns.inks as Array<[string, number]>)

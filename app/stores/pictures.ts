@@ -3,6 +3,7 @@ import type { Extraction, Lean, Wanted } from '#core/extract/extract'
 import type { PictureFile } from '#core/document/pictures'
 import { deskOf } from '~/workers/desk'
 import type { Loupe, PictureDesk, PictureSource } from '~/workers/pictures.worker'
+import { useServer } from '~/api/server'
 
 const pictureWorker = (): Worker =>
   new Worker(new URL('../workers/pictures.worker.ts', import.meta.url), { type: 'module' })

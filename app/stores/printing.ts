@@ -1,8 +1,14 @@
+import { computed, ref, shallowRef, watch } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { FIRST_PRINT, type Print } from '#core/print/papers'
 import { proofedBy } from '#core/print/proof'
 import type { PressDesk, Printed } from '~/workers/press.worker'
+import { latestOnly } from '~/browser/latestOnly'
+import { plainCopy } from '~/browser/plainCopy'
+import { reasonOf } from '~/words/reasonOf'
+import { useHistory } from './history'
+import { useStage } from './stage'
 
 /** How the project is printed: what its colors take of ink, and what they look like then. Worked out in a worker. */
 export const usePrinting = defineStore('printing', () => {

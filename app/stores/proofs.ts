@@ -1,3 +1,4 @@
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
@@ -18,6 +19,15 @@ import type { ByHand } from '#core/painting/painting'
 import { TONE_PLANS } from '#core/harmony/tone'
 import type { Project } from '#core/document/project'
 import type { Artwork } from '#core/document/artwork'
+import { betweenFrames } from '~/browser/betweenFrames'
+import { restingPointer } from '~/browser/restingPointer'
+import { useArtworkFiles } from './artwork'
+import { useDeals } from './deals'
+import { useHistory } from './history'
+import { useNotices } from './notices'
+import { usePainting } from './painting'
+import { useProjectSession } from './session'
+import { useTrail } from './trail'
 
 /** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
 export const SHEETS = [

@@ -1,3 +1,4 @@
+import { computed, ref, shallowRef, watch } from 'vue'
 import { counted } from '#core/document/names'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
@@ -7,15 +8,13 @@ import { familiesOf, type Family } from '#core/remap/near'
 import { lossesOf, type Loss } from '#core/remap/losses'
 import { MOST_MENDED } from '#core/commands/shading'
 import type { Match } from '#core/remap/match'
-import { isArea, type Hit } from './stage'
-import {
-  MOST_AREAS,
-  MOST_AREAS_TOUCHED,
-  MOST_SHAPES_TOUCHED,
-  MOST_TOUCHED,
-  MOST_TOUCHES,
-} from '#core/document/limits'
+import { type Hit, isArea, useStage } from './stage'
+import { MOST_AREAS, MOST_AREAS_TOUCHED, MOST_SHAPES_TOUCHED, MOST_TOUCHED, MOST_TOUCHES } from '#core/document/limits'
 import type { Following, Touch } from '#core/document/remap'
+import { useArtworkFiles } from './artwork'
+import { useHistory } from './history'
+import { useNotices } from './notices'
+import { usePainting } from './painting'
 
 /** What the bench of Remap shows. */
 export const REMAP_VIEWS = [

@@ -1,6 +1,15 @@
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { navigateTo } from '#imports'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { countedWith, type Review, type ReviewNews, type ReviewPut } from '#core/document/review'
+import { reasonOf } from '~/words/reasonOf'
+import { useHandOverView } from './handOverView'
+import { useLive } from './live'
+import { useNotices } from './notices'
+import { useProjectSession } from './session'
+import { useSaving } from './saving'
+import { useServer } from '~/api/server'
 
 /** How often it is asked how far pictures are, in milliseconds. */
 const ASK = 500

@@ -1,3 +1,4 @@
+import { computed, shallowRef, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { withSuffix } from '#core/document/copyName'
 import { projectFile } from '#core/document/projectFile'
@@ -14,7 +15,10 @@ import {
   type SavingEffect,
   type SavingEvent,
 } from '#core/history/saving'
-import { draftsOf, dropDraft, keepDraft, type FoundDraft } from '~/composables/drafts'
+import { draftsOf, dropDraft, keepDraft, type FoundDraft } from '~/browser/drafts'
+import { reasonOf } from '~/words/reasonOf'
+import { Refused, useServer } from '~/api/server'
+import { useNotices } from './notices'
 
 /** Where the work stands: on the server, on its way, waiting for the server, or at odds with what is there. */
 export type SaveState =

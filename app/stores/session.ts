@@ -1,6 +1,17 @@
+import { ref, watchEffect } from 'vue'
 import { defineStore } from 'pinia'
 import { ONLY_DESIGNERS } from '#core/document/roles'
 import type { Project } from '#core/document/project'
+import { reasonOf } from '~/words/reasonOf'
+import { useArtworkFiles } from './artwork'
+import { useHistory } from './history'
+import { useJobs } from './jobs'
+import { useMe } from './me'
+import { useNotices } from './notices'
+import { usePainting } from './painting'
+import { usePictures } from './pictures'
+import { useSaving } from './saving'
+import { useTrail } from './trail'
 
 /** The project that is open. Each opening counts: no answer that belongs to a project one has left arrives in the next. */
 export const useProjectSession = defineStore('session', () => {

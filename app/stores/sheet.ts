@@ -1,6 +1,11 @@
+import { computed, ref, shallowRef, watch } from 'vue'
 import { defineStore } from 'pinia'
 import type { Project } from '#core/document/project'
 import { NOW } from '#core/handover/wanted'
+import { useHandOver } from './handingOver'
+import { useHistory } from './history'
+import { useNotices } from './notices'
+import { useProjectSession } from './session'
 
 /** The sheet as it is shown: of which colorways, its pages as a picture, and of which state of the project they are. */
 export const useSheet = defineStore('sheet', () => {

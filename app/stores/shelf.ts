@@ -1,7 +1,13 @@
+import { computed, ref, shallowRef } from 'vue'
 import { counted } from '#core/document/names'
 import { defineStore } from 'pinia'
 import type { ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
 import type { KeptSwatch } from '#core/document/shelf'
+import { reasonOf } from '~/words/reasonOf'
+import { Refused, useServer } from '~/api/server'
+import { useHistory } from './history'
+import { useNotices } from './notices'
+import { useProjectSession } from './session'
 
 /** What can be put on the shelf: colors, what they may be called, and where they come from. */
 export interface Offer extends Pick<ShelfPut, 'swatches' | 'origin'> {

@@ -1,3 +1,4 @@
+import { ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { VISIONS } from '#core/color/vision'
@@ -6,7 +7,7 @@ import type { Touch } from '#core/document/remap'
 
 /** How shapes are picked on the stage: one by one, or those within a rectangle or a loop drawn by hand. */
 export const PICKS = ['point', 'rectangle', 'lasso'] as const
-export type Pick = (typeof PICKS)[number]
+export type PickBy = (typeof PICKS)[number]
 
 /** By whose eyes colors are seen: without one kind of cone, without color, in few values, or printed. */
 export const EYES = ['everyone', ...VISIONS, 'gray', 'five', 'three', 'paper'] as const
@@ -66,8 +67,8 @@ export const useStage = defineStore('stage', () => {
   /** The inks under the pointer. */
   const pointed = shallowRef<readonly string[]>([])
   /** How shapes are being picked; null while they are not. */
-  const picking = ref<Pick | null>(null)
-  const pickBy = useLocalStorage<Pick>('plumbago pick by', 'point')
+  const picking = ref<PickBy | null>(null)
+  const pickBy = useLocalStorage<PickBy>('plumbago pick by', 'point')
   const picked = shallowRef<ReadonlySet<Hit>>(new Set())
   /** The swatch last taken in hand: where several stand on one spot, it lies on top. */
   const pickedId = ref<string | null>(null)

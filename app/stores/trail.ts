@@ -1,8 +1,13 @@
+import { ref, shallowRef } from 'vue'
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { lookOf, type Look, type Project } from '#core/document/project'
 import { joinedChange, thinnedOut, unpackedTrail, withoutStates } from '#core/history/trail'
 import type { TrailChange, TrailState } from '#core/document/trail'
+import { reasonOf } from '~/words/reasonOf'
+import { useHistory } from './history'
+import { useSaving } from './saving'
+import { useServer } from '~/api/server'
 
 const LONGEST_SAYING = 80
 const NO_CHANGE: TrailChange = { put: [], remove: [] }

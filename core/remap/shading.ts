@@ -1,4 +1,14 @@
-import { betweenLabs, degrees, hexOfLab, hexOfLch, isNeutral, labOf, lchOf, type Hex, type Lab } from '#core/color/convert'
+import {
+  betweenLabs,
+  degrees,
+  hexOfLab,
+  hexOfLch,
+  isNeutral,
+  labOf,
+  lchOf,
+  type Hex,
+  type Lab,
+} from '#core/color/convert'
 
 /**
  * How the inks of one swatch follow it: all become it, lighter or darker where the picture needs that; all become it;

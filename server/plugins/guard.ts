@@ -1,3 +1,4 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
 import type { Server } from 'node:http'
 import type { Socket } from 'node:net'
 import { defineEventHandler, setHeader, setHeaders, type H3Event } from 'h3'

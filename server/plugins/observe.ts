@@ -1,3 +1,4 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
 import { randomUUID } from 'node:crypto'
 import { getRequestHeader, setHeader, type H3Event } from 'h3'
 import { addressOf, isBehindProxy } from '../address'

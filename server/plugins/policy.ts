@@ -1,3 +1,4 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
 import { createHash } from 'node:crypto'
 import { pagePolicy } from '../headers'
 

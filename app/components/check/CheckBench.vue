@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CHECK_VIEWS } from '~/stores/checking'
+import { CHECK_VIEWS, useChecking } from '~/stores/checking'
 
 /** Check: what would go wrong with the scheme in use, and the contrast of all its pairs. */
 const checking = useChecking()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, onUnmounted, ref } from 'vue'
 import { contrastOf, ratioWords } from '#core/color/contrast'
 import { hexOfLch, lchOf } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
@@ -6,6 +7,8 @@ import { nearestPassing, nearestRung } from '#core/check/nearest'
 import { keyOf } from '#core/check/finding'
 import type { Swatch } from '#core/document/scheme'
 import { RUNGS } from '#core/harmony/ladder'
+import { restingPointer } from '~/browser/restingPointer'
+import { useHistory } from '~/stores/history'
 
 /**
  * All pairs of swatches as lettering on a ground, with their ratio and what it is good for; one chosen pair large, with

@@ -1,6 +1,11 @@
 <script setup lang="ts">
-import { EYES_TITLES, filterOf, type Eyes } from '~/stores/stage'
+import { computed } from 'vue'
+import { type Eyes, EYES_TITLES, filterOf, useStage } from '~/stores/stage'
 import { seenAs } from '#core/painting/seen'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { usePrinting } from '~/stores/printing'
 
 /** The artwork and the scheme by somebody's eyes, or as printed; a click puts these eyes on the stage, and back. */
 const { eyes, words, title } = defineProps<{ eyes: Eyes; words: string; title?: string }>()

@@ -1,6 +1,11 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import type { Finding, Fix } from '#core/check/finding'
 import { isOfColors } from '#core/check/mend'
+import { restingPointer } from '~/browser/restingPointer'
+import { useChecking } from '~/stores/checking'
+import { useHistory } from '~/stores/history'
+import { useLighting } from '~/composables/useLighting'
 
 /**
  * One finding: what, how much, and what mends it. Pointing lights where, pointing at a fix previews it, a click takes

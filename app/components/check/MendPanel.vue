@@ -1,6 +1,11 @@
 <script setup lang="ts">
+import { computed, onUnmounted } from 'vue'
 import { counted } from '#core/document/names'
 import type { MendedLook } from '#core/check/mend'
+import { restingPointer } from '~/browser/restingPointer'
+import { useChecking } from '~/stores/checking'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
 
 /**
  * Mends all ticked findings together by the smallest change: how far hues may go for it, how far the search is, and what

@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { TERMS } from '~/composables/terms'
+import { computed, watch } from 'vue'
+import { TERMS } from '~/words/terms'
 import { deltaE } from '#core/color/difference'
 import { cmykOf, type Cmyk } from '#core/color/notation'
 import { INK, INTENT_TITLES, INTENTS, PAPERS, PAPER_NAMES, type Intent, type Paper } from '#core/print/papers'
 import { inkOf } from '#core/print/press'
+import { useHistory } from '~/stores/history'
+import { usePrinting } from '~/stores/printing'
 
 /** What the scheme takes and looks like on a paper: by its profile, beside the plain conversion every program has. */
 const history = useHistory()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue'
 import {
   BarController,
   BarElement,
@@ -14,6 +15,10 @@ import { histogramOf, VALUE_STEPS, valueStep } from '#core/check/histogram'
 import { areaOf, stateOf } from '#core/check/state'
 import { percent } from '#core/check/finding'
 import type { Eyes } from '~/stores/stage'
+import { useChecking } from '~/stores/checking'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { useSurround } from '~/composables/useSurround'
 
 /**
  * The gray picture, in all its values, in five and in three; how much of the picture each value covers, before and now;

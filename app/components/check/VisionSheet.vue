@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { deltaE } from '#core/color/difference'
 import { inGray, isMerged, isTold, seenBy, VISIONS, type Vision } from '#core/color/vision'
-import type { Eyes } from '~/stores/stage'
+import { type Eyes, useStage } from '~/stores/stage'
+import { useHistory } from '~/stores/history'
 
 /**
  * The artwork and the scheme by the eyes of others, side by side; swatches that merge for them are joined by a line. A

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { KELVIN, hexOfKelvin } from '#core/color/planck'
 import { parseColor } from '#core/color/parse'
 import { CAST_MODES } from '#core/harmony/cast'
 import type { Cast } from '#core/document/scheme'
 import { castColor } from '#core/scheme/worn'
+import { useHistory } from '~/stores/history'
 
 /**
  * A common tint over the scheme, live: a color or the light of a temperature, by a blend mode with a strength. Fixed,

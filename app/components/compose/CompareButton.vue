@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { withKey } from '~/composables/shortcuts'
+import { withKey } from '~/words/shortcuts'
+import { useProofs } from '~/stores/proofs'
 
 /** Compares what is marked, as long as something is. */
 const proofs = useProofs()

@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { onKeyStroke } from '@vueuse/core'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
+import { usePainting } from '~/stores/painting'
+import { useProofs } from '~/stores/proofs'
 
 /** Two to six marked looks, large and side by side in the place of the stage. */
 const painting = usePainting()

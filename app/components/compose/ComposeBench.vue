@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { TERMS } from '~/composables/terms'
+import { computed, onUnmounted, useTemplateRef, watchEffect } from 'vue'
+import { TERMS } from '~/words/terms'
 import { useElementSize, useLocalStorage } from '@vueuse/core'
 import { ArrowsPointingOutIcon, ChevronDownIcon, ChevronUpIcon } from '@heroicons/vue/20/solid'
 import { COUNT } from '#core/harmony/derive'
@@ -8,8 +9,9 @@ import { TONE_PLANS, type TonePlan } from '#core/harmony/tone'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { Harmony } from '#core/document/scheme'
 import { WHEELS } from '#core/color/wheel'
-import { useShortcuts, withKey } from '~/composables/shortcuts'
-import { SHEETS } from '~/stores/proofs'
+import { useShortcuts, withKey } from '~/words/shortcuts'
+import { SHEETS, useProofs } from '~/stores/proofs'
+import { useHistory } from '~/stores/history'
 
 /**
  * Compose: the dial (hue ring and tone field) above, what is offered or done to the whole below it, the trail at the

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { arc, degrees } from '#core/color/convert'
 import { atAngle } from '#core/color/wheel'
@@ -10,8 +11,14 @@ import type { Command } from '#core/commands/commands'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { Swatch } from '#core/document/scheme'
 import { angleOfSwatch, baseSwatchOf } from '#core/scheme/worn'
-import { followDrag } from '~/composables/useDrag'
-import { spot } from './spot'
+import { followDrag } from '~/browser/followDrag'
+import { spot } from '#core/interaction/dial'
+import { arrowOf } from '~/browser/arrowOf'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHand } from '~/composables/useHand'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { useStage } from '~/stores/stage'
 
 /**
  * The scheme on its wheel. Dragging the base turns the shape; dragging another opens its spread, or turns too where

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { PROOFS_FIRST } from '~/stores/proofs'
-import { withKey } from '~/composables/shortcuts'
+import { computed, onUnmounted, shallowRef, useTemplateRef, watch } from 'vue'
+import { PROOFS_FIRST, useProofs } from '~/stores/proofs'
+import { withKey } from '~/words/shortcuts'
 import { useElementSize } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { Squares2X2Icon } from '@heroicons/vue/20/solid'
@@ -9,7 +10,10 @@ import { lookOf } from '#core/document/project'
 import { REACH } from '#core/proofs/candidates'
 import { verdictWords } from '#core/proofs/verdict'
 import type { Proof } from '~/stores/proofs'
-import { columnsIn, fittedSize, sizeInRow, SIZES, tileOf } from './tiles'
+import { columnsIn, fittedSize, sizeInRow, SIZES, tileOf } from '#core/interaction/tiles'
+import { useDeals } from '~/stores/deals'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
 
 /** So many variations stand in a row. */
 const VARIED = 2 * REACH + 1

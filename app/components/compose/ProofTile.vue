@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
 import { MinusIcon, PlusIcon } from '@heroicons/vue/16/solid'
 import { verdictWords } from '#core/proofs/verdict'
-import { withKey } from '~/composables/shortcuts'
-import type { Proof } from '~/stores/proofs'
+import { withKey } from '~/words/shortcuts'
+import { type Proof, useProofs } from '~/stores/proofs'
 
 /**
  * A candidate in the artwork, with its control strip and one line: pointing previews it on the stage, a click adopts

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { hexOfHsb, hexOfLch, isNeutral } from '#core/color/convert'
 import { angleOf, hueAtAngle, type Wheel } from '#core/color/wheel'
 import type { InkRecord } from '#core/document/artwork'
-import { spot } from './spot'
+import { spot } from '#core/interaction/dial'
 
 /**
  * What stands behind the swatches of the hue ring: its sectors and ticks, and the rose of the artwork's hues by area,

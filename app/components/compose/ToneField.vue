@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { hexOfHsb, hsbOf, type Hsb } from '#core/color/convert'
 import type { Command } from '#core/commands/commands'
 import { bareOf, baseSwatchOf } from '#core/scheme/worn'
-import { followDrag } from '~/composables/useDrag'
+import { followDrag } from '~/browser/followDrag'
+import { arrowOf } from '~/browser/arrowOf'
+import { useStage } from '~/stores/stage'
+import { useHistory } from '~/stores/history'
 
 /**
  * Saturation across, brightness up: every swatch a target in its own color. One is dragged alone, or all together,

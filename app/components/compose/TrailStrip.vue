@@ -1,11 +1,21 @@
 <script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { asName } from '#core/document/names'
-import { withKey } from '~/composables/shortcuts'
+import { withKey } from '~/words/shortcuts'
 import { useVirtualList } from '@vueuse/core'
 import { BookmarkIcon } from '@heroicons/vue/20/solid'
 import { branches } from '#core/history/trail'
 import type { TrailState } from '#core/document/trail'
-import { followDrag } from '~/composables/useDrag'
+import { followDrag } from '~/browser/followDrag'
+import { arrowOf } from '~/browser/arrowOf'
+import { momentWords } from '~/words/momentWords'
+import { restingPointer } from '~/browser/restingPointer'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { useProjectSession } from '~/stores/session'
+import { useProofs } from '~/stores/proofs'
+import { useShelf } from '~/stores/shelf'
+import { useTrail } from '~/stores/trail'
 
 /**
  * Where one has been: every state as a small proof, newest right, over a bar with the colors of them all, which is

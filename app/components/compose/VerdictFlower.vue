@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { GRADES, type Verdict } from '#core/proofs/verdict'
 
 /** How a scheme does, as a flower of five petals: a long filled one where all is well, a bud where nothing is. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { TERMS } from '~/composables/terms'
+import { computed, ref, watch } from 'vue'
+import { TERMS } from '~/words/terms'
 import { AT_REST, MEASURES, settlingNeutral, type Adjustments } from '#core/harmony/adjust'
 import type { Hued } from '#core/color/convert'
 import { inBetween } from '#core/harmony/blend'
@@ -7,6 +8,7 @@ import type { Command } from '#core/commands/commands'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { Project } from '#core/document/project'
 import { bareOf, dominantOf } from '#core/scheme/worn'
+import { useHistory } from '~/stores/history'
 
 /**
  * What is done to all swatches at once. Sliders work from the scheme as it stood when the first was touched, and stay

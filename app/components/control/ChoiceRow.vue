@@ -1,4 +1,7 @@
 <script setup lang="ts" generic="Value extends string | number">
+import { ref } from 'vue'
+import { sentence } from '~/words/sentence'
+
 /**
  * A row of choices of which one holds: one tab stop. Arrows choose; where choices can be previewed (`previews`), arrows
  * preview as pointing does, and Enter or Space takes. What stands in a choice is its slot, or its title.

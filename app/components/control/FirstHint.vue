@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { HINTS, type Hint } from '~/composables/hints'
+import { onMounted, onUnmounted } from 'vue'
+import { HINTS, type Hint } from '~/words/hints'
+import { useHints } from '~/stores/hints'
 
 /** A hint for the first time one is here, at its place; put away, it is gone for good. */
 const { hint } = defineProps<{ hint: Hint }>()

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { useTemplateRef } from 'vue'
 import type { Placement } from '@floating-ui/dom'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import type { MenuChoice } from './menu'
+import { useMenuPlace } from '~/composables/useMenuPlace'
 
 /**
  * A button that opens a menu beside it, where there is room: arrows go through it, letters find in it, Escape gives

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { followDrag } from '~/composables/useDrag'
+import { useTemplateRef } from 'vue'
+import { followDrag } from '~/browser/followDrag'
+import { arrowOf } from '~/browser/arrowOf'
 
 /** A place on a plane, in parts of its width and height, up being more. */
 interface Place {

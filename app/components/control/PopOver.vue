@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { useTemplateRef } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import { useMenuPlace } from '~/composables/useMenuPlace'
 
 /**
  * A button that opens a panel below it, where there is room; Escape closes it and gives the focus back. What else is said of

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { onMounted, ref, useTemplateRef } from 'vue'
 import { asName } from '#core/document/names'
 /** A name being changed, all of it selected: Enter or leaving takes it, Escape or nothing typed keeps the old one. */
 const { name } = defineProps<{ name: string }>()

@@ -1,4 +1,6 @@
 <script setup lang="ts" generic="Value extends string">
+import { sentence } from '~/words/sentence'
+
 /** A choice from a list that opens: the browser's own, which every keyboard and reader of screens knows. */
 const {
   choices,

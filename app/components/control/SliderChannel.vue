@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { arrowOf } from '~/browser/arrowOf'
+
 /** One number of a color: a slider whose track shows what each position gives, and the number itself. */
 const { name, value, most, unit, track } = defineProps<{
   name: string

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { arrowOf } from '~/browser/arrowOf'
+
 /** A number with its slider: previews while it moves, settles when let go. */
 const {
   label,

@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Value extends string">
+import { computed } from 'vue'
 import { Tab, TabGroup, TabList } from '@headlessui/vue'
 
 /** Tabs for the views of a bench: one tab stop, arrows choose. What they show stands below them, by the chosen value. */

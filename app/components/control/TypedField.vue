@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { ref } from 'vue'
+
 /**
  * A field one types into. What is being typed stays, whatever is drawn anew around it meanwhile; Enter or leaving
  * settles it, Escape gives it up. What settles is worn only if whoever listens takes it.

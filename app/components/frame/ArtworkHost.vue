@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useTemplateRef } from 'vue'
+
 defineOptions({ inheritAttrs: false })
 /**
  * The only place where artwork stands on the page in its own shapes. Whatever its rules and shapes say, nothing of it

@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { computed, useTemplateRef, watch } from 'vue'
 import { NOTHING_BY_HAND, type ByHand } from '#core/painting/painting'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useArtworkHost } from '~/composables/useArtworkHost'
 
 /**
  * A live rendering of an artwork in given colors, as large as its place allows: small from its small ink map, large as

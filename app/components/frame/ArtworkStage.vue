@@ -1,12 +1,21 @@
 <script setup lang="ts">
+import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { titleShown } from '#core/formats/fileName'
 import { useElementSize } from '@vueuse/core'
-import { followDrag } from '~/composables/useDrag'
-import { withKey } from '~/composables/shortcuts'
-import { EYES, EYES_TITLES, filterOf } from '~/stores/stage'
+import { followDrag } from '~/browser/followDrag'
+import { withKey } from '~/words/shortcuts'
+import { EYES, EYES_TITLES, filterOf, useStage } from '~/stores/stage'
 import { UNPAINTED } from '#core/painting/painting'
 import { seenAs } from '#core/painting/seen'
 import type { StageArtwork } from './stageArtwork'
+import { arrowOf } from '~/browser/arrowOf'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHand } from '~/composables/useHand'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { usePinch } from '~/composables/usePinch'
+import { usePrinting } from '~/stores/printing'
+import { useSpotlight } from '~/composables/useSpotlight'
 
 /**
  * The artwork on the table, fitted, with zoom and pan; before and after by a divider; where shapes are picked, it is

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { usePainting } from '~/stores/painting'
+
 /** The artwork of the project as small pictures in the scheme; choosing one puts it on the stage. */
 const { small = false } = defineProps<{ small?: boolean }>()
 const painting = usePainting()

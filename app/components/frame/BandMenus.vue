@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Command } from '#core/commands/commands'
 import { deal } from '#core/harmony/deal'
 import { settlingNeutral } from '#core/harmony/adjust'
@@ -8,6 +9,8 @@ import { complementOf, shownScheme } from '#core/scheme/compose'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { MADE } from '#core/document/scheme'
 import { baseSwatchOf, dominantOf } from '#core/scheme/worn'
+import { useHistory } from '~/stores/history'
+import { useShelf } from '~/stores/shelf'
 
 /** What can be done to the band as a whole: swatches added, and the order and roles they stand in. */
 const history = useHistory()

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { navigateTo } from '#imports'
+import { useNotices } from '~/stores/notices'
+import { useProjectSession } from '~/stores/session'
+import { useSaving } from '~/stores/saving'
+
 const saving = useSaving()
 const notices = useNotices()
 const session = useProjectSession()

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { GRAY_MATRIX, matrixOf, VISIONS } from '#core/color/vision'
+import { useStage } from '~/stores/stage'
 
 /** What stage, band and proofs are seen through: filters over linear light, by the names of those who see so. */
 const stage = useStage()

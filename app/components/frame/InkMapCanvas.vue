@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { paintInkMap, type InkMap } from '#core/artwork/inkmap'
 import type { Holes } from '~/composables/useHandHoles'
 

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { STEPS } from '~/composables/useSteps'
-import { keyWords, SHORTCUTS, useShortcutsOn, type Where } from '~/composables/shortcuts'
+import { computed, ref } from 'vue'
+import { STEPS } from '~/words/steps'
+import { keyWords, SHORTCUTS, useShortcutsOn, type Where } from '~/words/shortcuts'
+import { useFootLineOn } from '~/composables/useFootLine'
 
 /** All keys, found by word, by where they hold. They can be switched off here. */
 const emit = defineEmits<{ close: [] }>()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { useShortcuts, withKey } from '~/composables/shortcuts'
+import { ref } from 'vue'
+import { useShortcuts, withKey } from '~/words/shortcuts'
 
 /** The button that shows all keys; `?` does the same. */
 const open = ref(false)

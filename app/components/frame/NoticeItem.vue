@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useTemplateRef, watch } from 'vue'
 import { useElementHover, useFocusWithin, useTimeoutFn } from '@vueuse/core'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
-import type { Notice } from '~/stores/notices'
+import { type Notice, useNotices } from '~/stores/notices'
 
 /** A message: it goes by itself after a while, but not while it is pointed at or has the focus. */
 const { notice } = defineProps<{ notice: Notice }>()

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useNotices } from '~/stores/notices'
+
 const notices = useNotices()
 </script>
 

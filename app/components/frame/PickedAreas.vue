@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTemplateRef, watch } from 'vue'
 import type { Area } from '#core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
 import { areaIn } from '~/raster/foundAreas'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { ref } from 'vue'
+import { useHistory } from '~/stores/history'
+
 const history = useHistory()
 const editing = ref(false)
 </script>

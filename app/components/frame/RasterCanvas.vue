@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { ByHand } from '#core/painting/painting'
 import { areaKey } from '#core/raster/area'
 import { paintRaster, type Row } from '#core/raster/paint'
@@ -6,6 +7,9 @@ import type { Unmixed } from '#core/raster/unmix'
 import { areaRows, regionsOf } from '#core/painting/areas'
 import { areaIn } from '~/raster/foundAreas'
 import { glPainter, type GlPainter } from '~/raster/glPainter'
+import { latestOnly } from '~/browser/latestOnly'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useNotices } from '~/stores/notices'
 
 /**
  * A raster artwork in given colors: a large one by WebGL, or by the worker where there is none; a small one on the

@@ -1,8 +1,12 @@
 <script setup lang="ts">
+import { computed, onUnmounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
 import type { Region } from '#core/picture/picture'
 import type { ByHand } from '#core/painting/painting'
 import type { PaintedPart } from '~/workers/raster.worker'
+import { latestOnly } from '~/browser/latestOnly'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useNotices } from '~/stores/notices'
 
 /**
  * The part of a raster artwork that is in sight, in its own size: painted when the view and the colors have come to

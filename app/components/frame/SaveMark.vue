@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSaving } from '~/stores/saving'
+
 const saving = useSaving()
 const words = computed(() => {
   switch (saving.state.kind) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, nextTick, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion } from '@vueuse/core'
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import type { UseDraggableOptions } from 'vue-draggable-plus'
@@ -8,9 +9,17 @@ import { shownScheme } from '#core/scheme/compose'
 import { follows } from '#core/scheme/worn'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
-import { followDrag } from '~/composables/useDrag'
-import { filterOf } from '~/stores/stage'
-import { widthsOf } from './widths'
+import { followDrag } from '~/browser/followDrag'
+import { filterOf, useStage } from '~/stores/stage'
+import { widthsOf } from '#core/interaction/swatchWidths'
+import { arrowOf } from '~/browser/arrowOf'
+import { onceStanding } from '~/browser/whenIdle'
+import { useCopying } from '~/composables/useCopying'
+import { useHand } from '~/composables/useHand'
+import { useHistory } from '~/stores/history'
+import { useNotices } from '~/stores/notices'
+import { usePrinting } from '~/stores/printing'
+import { useSwatchDrop } from '~/composables/useSwatchDrop'
 
 /**
  * The scheme at the foot of every step: swatches as wide as their share, each with its ladder. A click opens the card

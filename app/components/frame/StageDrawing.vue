@@ -1,8 +1,16 @@
 <script setup lang="ts">
+import { computed, reactive, useTemplateRef } from 'vue'
 import { inksIn } from '#core/artwork/inkmap'
 import type { Artwork } from '#core/document/artwork'
 import { pixelAt } from '#core/raster/area'
 import type { StageArtwork, StageLook } from './stageArtwork'
+import { pictureInks } from '~/browser/pictureInks'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useArtworkHost } from '~/composables/useArtworkHost'
+import { useHandHoles } from '~/composables/useHandHoles'
+import { usePassingColors } from '~/composables/usePassingColors'
+import { useShapePicking } from '~/composables/useShapePicking'
+import { useStage } from '~/stores/stage'
 
 /**
  * A drawing on the stage: in its own shapes, or, while colors pass by or where there are too many of them, as its map

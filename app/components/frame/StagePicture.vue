@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import { computed, reactive, ref, useTemplateRef, watch } from 'vue'
 import type { Artwork } from '#core/document/artwork'
 import type { Region } from '#core/picture/picture'
 import { Left } from '~/workers/left'
-import { isArea } from '~/stores/stage'
+import { isArea, useStage } from '~/stores/stage'
 import type { StageArtwork, StageLook } from './stageArtwork'
+import { reasonOf } from '~/words/reasonOf'
+import { useAreaPicking } from '~/composables/useAreaPicking'
+import { useArtworkFiles } from '~/stores/artwork'
 
 /** A picture on the stage: from its small map until it is taken apart, then itself; zoomed in, the part in sight sharp. */
 const { piece, look, inSight, sharpest } = defineProps<{

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Step } from '~/composables/useSteps'
+import type { Step } from '~/words/steps'
 
 /**
  * The bench of a step, fetched when it is first gone to. It is a component of its own, so that a bench that is left

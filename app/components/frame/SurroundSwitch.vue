@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SURROUNDS } from '~/composables/useSurround'
+import { SURROUNDS, useSurround } from '~/composables/useSurround'
 
 const surround = useSurround()
 const FILLS = { paper: 'rgb(244 244 244)', gray: 'rgb(128 128 128)', night: 'rgb(34 34 34)' }

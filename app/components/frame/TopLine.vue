@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { withKey } from '~/composables/shortcuts'
+import { computed } from 'vue'
+import { withKey } from '~/words/shortcuts'
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/vue/20/solid'
-import { STEPS, type Step } from '~/composables/useSteps'
+import { STEPS, type Step } from '~/words/steps'
+import { useChecking } from '~/stores/checking'
+import { useHistory } from '~/stores/history'
 
 defineProps<{ step: Step }>()
 const emit = defineEmits<{ step: [step: Step] }>()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { saveFile } from '~/composables/saveFile'
+import { saveFile } from '~/browser/saveFile'
+import { useSaving } from '~/stores/saving'
 
 const saving = useSaving()
 const KEPT = 'Your work is kept in this browser; saving is tried again by itself.'

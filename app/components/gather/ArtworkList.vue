@@ -1,8 +1,13 @@
 <script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
 import { counted } from '#core/document/names'
 import { titleShown } from '#core/formats/fileName'
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import type { Artwork } from '#core/document/artwork'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHistory } from '~/stores/history'
+import { useIncoming } from '~/composables/useIncoming'
+import { usePainting } from '~/stores/painting'
 
 const { adding } = defineProps<{ adding: ReturnType<typeof useIncoming> }>()
 const history = useHistory()

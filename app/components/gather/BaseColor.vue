@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref, watch } from 'vue'
 import { counted } from '#core/document/names'
 import { titleShown } from '#core/formats/fileName'
 import { useEyeDropper } from '@vueuse/core'
@@ -9,6 +10,10 @@ import { parseColor } from '#core/color/parse'
 import { readColors } from '#core/formats/read/read'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { Base } from '#core/document/scheme'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { useRecentColors } from '~/composables/useRecentColors'
 
 /** The base color: typed in any notation, picked, lifted from the screen or from the artwork's inks. */
 const { takeText } = defineProps<{ takeText: (text: string, title: string) => boolean }>()

@@ -1,9 +1,14 @@
 <script setup lang="ts">
-import { TERMS } from '~/composables/terms'
+import { computed } from 'vue'
+import { TERMS } from '~/words/terms'
 import { hsbOf } from '#core/color/convert'
 import { turned } from '#core/color/wheel'
 import { ladder, LADDERS, RUNGS } from '#core/harmony/ladder'
 import type { Base } from '#core/document/scheme'
+import { sentence } from '~/words/sentence'
+import { useColorNames } from '~/composables/useColorNames'
+import { useHistory } from '~/stores/history'
+import { useRecentColors } from '~/composables/useRecentColors'
 
 /** What lies near the base color and opposite, its names, and the colors last used: pointing previews, a click takes. */
 const { base } = defineProps<{ base: Base }>()

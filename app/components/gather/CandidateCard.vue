@@ -1,6 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { keptSwatches } from '#core/scheme/kept'
-import type { Candidate } from '~/stores/gathering'
+import { type Candidate, useGathering } from '~/stores/gathering'
+import { usePainting } from '~/stores/painting'
+import { useServer } from '~/api/server'
+import { useShelf } from '~/stores/shelf'
 
 /**
  * What a reference, or all together, would give: the picture, the artwork in its colors, and the colors. Pointing at

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { hexOfHsb, hsbOf, type Hsb } from '#core/color/convert'
 
 /** Saturation across, brightness up, hue below. `preview` while dragging, `pick` when the hand lets go. */

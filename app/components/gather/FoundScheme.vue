@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { onUnmounted, ref } from 'vue'
 import { hsbOf } from '#core/color/convert'
 import type { Command } from '#core/commands/commands'
 import { blended } from '#core/harmony/blend'
 import type { Artwork } from '#core/document/artwork'
 import type { Painted } from '#core/painting/painting'
 import { takenFrom, type FoundScheme } from '~/composables/useFinding'
+import { useHistory } from '~/stores/history'
 
 /**
  * A scheme that was found, as a strip or on an artwork: pointed at it is previewed in the project that is open; opened it is used as it

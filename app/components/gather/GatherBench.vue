@@ -1,5 +1,10 @@
 <script setup lang="ts">
-import { STARTS, type Start } from '~/composables/useStart'
+import { watch } from 'vue'
+import { type Start, STARTS, useStart } from '~/composables/useStart'
+import { useArrivals } from '~/stores/arrivals'
+import { useGathering } from '~/stores/gathering'
+import { useHistory } from '~/stores/history'
+import { useIncoming } from '~/composables/useIncoming'
 
 const history = useHistory()
 const gathering = useGathering()

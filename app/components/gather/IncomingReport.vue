@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
 import type { FileQueue, Report } from '~/composables/useFileQueue'
 

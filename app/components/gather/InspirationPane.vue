@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import type { InspirationQuery } from '#core/inspiration/search'
 import { useFinding, useSought, type FoundScheme } from '~/composables/useFinding'
+import { useServer } from '~/api/server'
 
 /** Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches. */
 const server = useServer()

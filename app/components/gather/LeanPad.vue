@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { REST, type Lean } from '#core/extract/extract'
 
 /**

@@ -1,10 +1,19 @@
 <script setup lang="ts">
+import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { onKeyStroke, useElementSize } from '@vueuse/core'
 import { patchPixels, USUAL_PATCH, WIDEST_PATCH } from '#core/extract/patch'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { Reference, Region, Sample } from '#core/document/gathering'
-import { followDrag } from '~/composables/useDrag'
+import { followDrag } from '~/browser/followDrag'
 import type { Loupe } from '~/workers/pictures.worker'
+import { arrowOf } from '~/browser/arrowOf'
+import { latestOnly } from '~/browser/latestOnly'
+import { reasonOf } from '~/words/reasonOf'
+import { useGathering } from '~/stores/gathering'
+import { useHistory } from '~/stores/history'
+import { useNotices } from '~/stores/notices'
+import { usePictures } from '~/stores/pictures'
+import { useServer } from '~/api/server'
 
 /**
  * One reference with its samples: drag them under the loupe, click for a new one, mark a region, or see what each

@@ -1,8 +1,13 @@
 <script setup lang="ts">
+import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { Reference } from '#core/document/gathering'
 import { nextPlace } from '#core/scheme/gather'
-import { followDrag } from '~/composables/useDrag'
+import { followDrag } from '~/browser/followDrag'
+import { arrowOf } from '~/browser/arrowOf'
+import { useGathering } from '~/stores/gathering'
+import { useHistory } from '~/stores/history'
+import { useServer } from '~/api/server'
 
 /** All references, laid out by hand: drag them about, open one by double click or Enter. */
 const history = useHistory()

@@ -1,6 +1,10 @@
 <script setup lang="ts">
+import { computed, useTemplateRef, watch } from 'vue'
 import { APART, EXTRACTED, TAKEN_BY, type TakenBy } from '#core/extract/extract'
 import { HARMONIES } from '#core/harmony/harmony'
+import { useGathering } from '~/stores/gathering'
+import { useHand } from '~/composables/useHand'
+import { useHistory } from '~/stores/history'
 
 /** Schemes from pictures: the pictures, what each gives, and how it is bent. */
 const emit = defineEmits<{ add: [files: File[]] }>()

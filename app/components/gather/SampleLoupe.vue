@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, useTemplateRef, watch } from 'vue'
 import type { Loupe } from '~/workers/pictures.worker'
 
 /** The pixels around a point, enlarged, with their grid, the patch that is measured, and its color. */

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { soughtColors } from '~/composables/useFinding'
+import { useHistory } from '~/stores/history'
 
 /** Words and a color that schemes are found by. */
 const { placeholder, test } = defineProps<{

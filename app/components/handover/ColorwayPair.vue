@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { TERMS } from '~/composables/terms'
+import { computed, ref } from 'vue'
+import { TERMS } from '~/words/terms'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Colorway } from '#core/document/lineUp'
 import { swatchPairs } from '#core/scheme/colorways'
-import { COMPARISONS } from '~/stores/lineUp'
+import { COMPARISONS, useLineUp } from '~/stores/lineUp'
 
 /** Two colorways: one up to a divider and the other beyond, one in place of the other while a key is held, or swatch by swatch. */
 const { pair } = defineProps<{ pair: readonly [Colorway, Colorway] }>()

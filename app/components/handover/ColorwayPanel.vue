@@ -1,5 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { MOST_COLORWAYS } from '#core/document/limits'
+import { useHistory } from '~/stores/history'
+import { useLineUp } from '~/stores/lineUp'
+import { usePainting } from '~/stores/painting'
 
 /** Colorways in the bench: freezing the present look, the one that is open, all of them, and the way to the line-up. */
 const lineUp = useLineUp()

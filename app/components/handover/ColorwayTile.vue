@@ -1,7 +1,11 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { CheckIcon } from '@heroicons/vue/20/solid'
 import type { Colorway } from '#core/document/lineUp'
 import type { MenuChoice } from '~/components/control/menu'
+import { useHistory } from '~/stores/history'
+import { useLineUp } from '~/stores/lineUp'
+import { useShelf } from '~/stores/shelf'
 
 /**
  * A colorway: its artwork in its colors, its name, note and figures. Ctrl and arrows move it; its menu has what can be

@@ -1,6 +1,11 @@
 <script setup lang="ts">
+import { nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { UseDraggableOptions } from 'vue-draggable-plus'
 import type { Colorway } from '#core/document/lineUp'
+import { useGradually } from '~/composables/useGradually'
+import { useHistory } from '~/stores/history'
+import { useLineUp } from '~/stores/lineUp'
+import { useNotices } from '~/stores/notices'
 
 /** The colorways in their order, which is set by dragging or by keys; reopening asks whether itself or a copy is meant. */
 const { height, columns, all = false } = defineProps<{ height: number; columns: number; all?: boolean }>()

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from '#core/formats/formats'
 import { GRADIENT_FILES, PAGE_FILES, PNG_WIDTH, type PictureSize } from '#core/handover/wanted'
+import { useHandOver } from '~/stores/handingOver'
+import { useHistory } from '~/stores/history'
 
 /** What is to be handed over, beside the tree of files that makes: nothing is written before that is seen. */
 const emit = defineEmits<{ close: [] }>()

@@ -1,11 +1,20 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { useLocalStorage } from '@vueuse/core'
 import type { Artwork } from '#core/document/artwork'
 import { fileNameOf, titleShown } from '#core/formats/fileName'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '#core/formats/formats'
 import type { MenuChoice } from '~/components/control/menu'
-import { saveFile } from '~/composables/saveFile'
+import { saveFile } from '~/browser/saveFile'
+import { pngOfSvg } from '~/browser/pngOfSvg'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useCopying } from '~/composables/useCopying'
+import { useHandingOver } from '~/composables/useHandingOver'
+import { useHandOver } from '~/stores/handingOver'
+import { useHistory } from '~/stores/history'
+import { useNotices } from '~/stores/notices'
+import { usePainting } from '~/stores/painting'
 
 /** The files of the bench: everything at once by the dialog, one artwork, the scheme as text. */
 const handOver = useHandOver()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref, useTemplateRef } from 'vue'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import type { Gradient, Stop } from '#core/document/handOver'
 import { MOST_STOPS } from '#core/document/limits'
@@ -9,8 +10,13 @@ import { handedGradient } from '#core/handover/handed'
 import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS, runAt } from '#core/harmony/gradient'
 import { hexOfLab } from '#core/color/convert'
 import { closestTo } from '#core/color/difference'
-import { followDrag } from '~/composables/useDrag'
-import { saveFile } from '~/composables/saveFile'
+import { followDrag } from '~/browser/followDrag'
+import { saveFile } from '~/browser/saveFile'
+import { arrowOf } from '~/browser/arrowOf'
+import { gradientPng } from '~/browser/gradientPng'
+import { useCopying } from '~/composables/useCopying'
+import { useHistory } from '~/stores/history'
+import { useNotices } from '~/stores/notices'
 
 /** A gradient being made: its stops are dragged along its track, and everything shows at once. */
 const { gradient } = defineProps<{ gradient: Gradient }>()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { PlusIcon } from '@heroicons/vue/20/solid'
 import { MOST_GRADIENTS } from '#core/document/limits'
 import type { Gradient } from '#core/document/handOver'
@@ -6,6 +7,8 @@ import { plainCssOf } from '#core/formats/gradient'
 import { handedGradient } from '#core/handover/handed'
 import { numberedAfter } from '#core/color/name'
 import { lchOf } from '#core/color/convert'
+import { useHandOver } from '~/stores/handingOver'
+import { useHistory } from '~/stores/history'
 
 /** The gradients of the project, and the one that is worked on. */
 const handOver = useHandOver()

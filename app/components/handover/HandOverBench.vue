@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { HAND_OVER_VIEWS } from '~/stores/handOverView'
+import { HAND_OVER_VIEWS, useHandOverView } from '~/stores/handOverView'
+import { useHandOver } from '~/stores/handingOver'
+import { useReviews } from '~/stores/reviews'
 
 /** Hand over: colorways, the files that leave, gradients, the mood page, and what a client is shown. */
 const handOver = useHandOver()

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { computed, nextTick, onMounted, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { onKeyStroke, useElementSize } from '@vueuse/core'
 import { ArrowsPointingInIcon } from '@heroicons/vue/20/solid'
-import { LAYOUTS } from '~/stores/lineUp'
+import { LAYOUTS, useLineUp } from '~/stores/lineUp'
+import { usePainting } from '~/stores/painting'
 
 /** The colorways laid over stage and bench, as a wall of one artwork or as rows of all; two of them are compared there. */
 const lineUp = useLineUp()

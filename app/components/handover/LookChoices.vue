@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { NOW } from '#core/handover/wanted'
+import { useHistory } from '~/stores/history'
+import { useLineUp } from '~/stores/lineUp'
 
 /** Which colorways something is of: those that are frozen, and the project as it is now. */
 const chosen = defineModel<string[]>({ required: true })

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+
 /** The present look, small: the artwork on the stage and the scheme under it. */
 const history = useHistory()
 const painting = usePainting()

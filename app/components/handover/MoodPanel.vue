@@ -1,9 +1,15 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { ARRANGEMENTS, MOOD_COLORS, MOOD_SHAPES } from '#core/document/handOver'
 import { MOST_MOOD_PICTURES } from '#core/document/limits'
 import { fileNameOf } from '#core/formats/fileName'
-import { saveFile } from '~/composables/saveFile'
+import { saveFile } from '~/browser/saveFile'
+import { useCopying } from '~/composables/useCopying'
+import { useHandOver } from '~/stores/handingOver'
+import { useHistory } from '~/stores/history'
+import { useMood } from '~/stores/mood'
+import { useNotices } from '~/stores/notices'
 
 /** What lies on the mood page and how: it is shown, live, where the artwork stands. */
 const mood = useMood()

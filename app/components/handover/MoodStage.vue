@@ -1,7 +1,11 @@
 <script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
 import { framesOf } from '#core/handover/mood'
 import { croppedTo } from '#core/handover/page'
-import { followDrag } from '~/composables/useDrag'
+import { followDrag } from '~/browser/followDrag'
+import { arrowOf } from '~/browser/arrowOf'
+import { useHistory } from '~/stores/history'
+import { useMood } from '~/stores/mood'
 
 /** The mood page in place of the artwork: each picture is dragged within its frame, and comes closer with plus and minus. */
 const mood = useMood()

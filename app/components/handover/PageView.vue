@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { croppedTo, type Mark, type Page } from '#core/handover/page'
-import { FACE_FAMILIES, weightOf } from '~/composables/measureIn'
+import { FACE_FAMILIES, weightOf } from '~/browser/measureText'
 
 /** A page as it is laid out, on the screen. What stands in its pictures' places is the slot, to be taken hold of. */
 const { page, pictures } = defineProps<{

@@ -1,10 +1,17 @@
 <script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { ArrowLeftIcon, CheckIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { useLocalStorage } from '@vueuse/core'
 import type { Review, ReviewThread } from '#core/document/review'
 import type { Draft } from '~/composables/useReview'
-import { ALL_LOOKS } from '~/composables/useTalk'
+import { ALL_LOOKS, useTalk } from '~/composables/useTalk'
 import type { MenuChoice } from '~/components/control/menu'
+import { useCopying } from '~/composables/useCopying'
+import { useHistory } from '~/stores/history'
+import { useLineUp } from '~/stores/lineUp'
+import { useNotices } from '~/stores/notices'
+import { useReviewDesk } from '~/api/server'
+import { useReviews } from '~/stores/reviews'
 
 /** One review: its link, what was chosen, and what was said, colorway by colorway; here it is answered and resolved. */
 const { review } = defineProps<{ review: Review }>()

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { LONGEST_COMMENT } from '#core/document/limits'
 import { asName } from '#core/document/names'
 import { everyArtwork } from '#core/handover/plan'
 import { NOW } from '#core/handover/wanted'
+import { useHistory } from '~/stores/history'
+import { useReviews } from '~/stores/reviews'
 
 /** What is to be shown to a client, and how long. */
 const emit = defineEmits<{ close: [] }>()

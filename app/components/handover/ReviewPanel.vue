@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import type { Review } from '#core/document/review'
+import { useReviews } from '~/stores/reviews'
 
 /** The reviews of the project: each behind its link, what was said and chosen there. */
 const reviews = useReviews()

@@ -1,9 +1,14 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { counted } from '#core/document/names'
 import { HEIGHT, WIDTH } from '#core/handover/sheetPaper'
 import { fileNameOf } from '#core/formats/fileName'
-import { saveFile } from '~/composables/saveFile'
+import { saveFile } from '~/browser/saveFile'
+import { useCopying } from '~/composables/useCopying'
+import { useHistory } from '~/stores/history'
+import { useNotices } from '~/stores/notices'
+import { useSheet } from '~/stores/sheet'
 
 /** The sheet: which colorways it is of; its pages are shown where the artwork stands. */
 const sheet = useSheet()

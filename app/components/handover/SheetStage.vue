@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { onMounted, useTemplateRef, watch } from 'vue'
 import { HEIGHT, WIDTH } from '#core/handover/sheetPaper'
+import { useSheet } from '~/stores/sheet'
 
 /** The pages of the sheet in place of the artwork, as they will leave. */
 const sheet = useSheet()

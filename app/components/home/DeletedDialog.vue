@@ -1,5 +1,9 @@
 <script setup lang="ts">
+import { onMounted, ref } from 'vue'
 import { DAYS_KEPT, daysLeft, type Deleted } from '#core/document/deleted'
+import { reasonOf } from '~/words/reasonOf'
+import { useServer } from '~/api/server'
+import { useShelf } from '~/stores/shelf'
 
 /** What was deleted lately, and how long it can still be brought back. */
 const emit = defineEmits<{ close: []; back: [] }>()

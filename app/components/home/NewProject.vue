@@ -1,6 +1,11 @@
 <script setup lang="ts">
+import { ref, useTemplateRef } from 'vue'
+import { navigateTo } from '#imports'
 import { asName } from '#core/document/names'
-import type { Start } from '~/composables/useStart'
+import { type Start, useStart } from '~/composables/useStart'
+import { useArrivals } from '~/stores/arrivals'
+import { useNotices } from '~/stores/notices'
+import { useServer } from '~/api/server'
 
 /**
  * The one question a new project asks: what it starts from. A color leads to where it is typed; a picture or artwork is

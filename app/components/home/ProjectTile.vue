@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { counted } from '#core/document/names'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
-import type { ProjectCard } from '~/composables/useServer'
+import { type ProjectCard, useServer } from '~/api/server'
+import { useMe } from '~/stores/me'
 
 const { card } = defineProps<{ card: ProjectCard }>()
 const emit = defineEmits<{ rename: [to: string]; duplicate: []; discard: [] }>()

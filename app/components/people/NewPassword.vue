@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref, watch } from 'vue'
 import { PASSWORD, passwordSchema } from '#core/document/people'
 
 /** A new password, typed twice; `null` as long as it is none. */

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { WindowIcon } from '@heroicons/vue/20/solid'
+import { useOthers } from '~/stores/others'
 
 /** Who else has this project open. */
 const here = useOthers()

@@ -1,5 +1,10 @@
 <script setup lang="ts">
+import { onMounted, ref } from 'vue'
 import type { SignedIn } from '#core/document/people'
+import { reasonOf } from '~/words/reasonOf'
+import { useMe } from '~/stores/me'
+import { useNotices } from '~/stores/notices'
+import { usePeopleServer } from '~/api/server'
 
 /** One's own password, and where one is signed in. */
 const emit = defineEmits<{ close: [] }>()

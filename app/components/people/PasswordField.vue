@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { ref, useId } from 'vue'
+
 /** A password, hidden until one wants to see it. */
 defineProps<{ label: string; test: string; use: 'current-password' | 'new-password'; hint?: string }>()
 const text = defineModel<string>({ required: true })

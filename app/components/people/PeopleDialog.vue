@@ -1,6 +1,11 @@
 <script setup lang="ts">
+import { onMounted, ref } from 'vue'
 import type { ListedPerson } from '#core/document/people'
 import { ROLES, type Role } from '#core/document/roles'
+import { reasonOf } from '~/words/reasonOf'
+import { useCopying } from '~/composables/useCopying'
+import { useMe } from '~/stores/me'
+import { usePeopleServer } from '~/api/server'
 
 /** Who works here; an owner adds people, says what they may do, and takes them out. */
 const emit = defineEmits<{ close: [] }>()

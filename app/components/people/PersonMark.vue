@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+
 /** A person as the first letters of their name; the name itself stands in what is around it. */
 const { name } = defineProps<{ name: string }>()
 const letters = computed(() => {

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useMe } from '~/stores/me'
+
 /** Who one is here, and what one does about that; nothing where nobody is asked. */
 const me = useMe()
 const shown = ref<'people' | 'own' | null>(null)

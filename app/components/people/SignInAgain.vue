@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute, reloadNuxtApp } from '#imports'
+import { isSignedOut } from '~/api/server'
+import { useMe } from '~/stores/me'
+import { useProjectSession } from '~/stores/session'
+
 /** Over the work that stays where it is: one has to sign in again before more of it can be saved. */
 const me = useMe()
 const route = useRoute()

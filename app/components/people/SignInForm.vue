@@ -1,5 +1,9 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { useIntervalFn } from '@vueuse/core'
+import { reasonOf } from '~/words/reasonOf'
+import { Refused } from '~/api/server'
+import { useMe } from '~/stores/me'
 
 /** A name and a password; says what was wrong, and, after many wrong ones, when one may try again. */
 const { name: known = '' } = defineProps<{ name?: string }>()

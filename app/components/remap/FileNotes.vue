@@ -1,8 +1,15 @@
 <script setup lang="ts">
+import { computed, onScopeDispose, ref } from 'vue'
 import { counted } from '#core/document/names'
 import { useEventListener } from '@vueuse/core'
 import { ALSO, type Also } from '#core/artwork/reading'
 import { GIVEN, MANNERS, type Manner } from '#core/raster/manner'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useNotices } from '~/stores/notices'
+import { usePainting } from '~/stores/painting'
+import { useRemapping } from '~/stores/remapping'
+import { useStage } from '~/stores/stage'
+import { useTakingArtwork } from '~/composables/useTakingArtwork'
 
 /** What of the file on the stage is recolored besides the colors on its page, by choice, and what is left as it is. */
 const painting = usePainting()

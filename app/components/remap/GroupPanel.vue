@@ -1,7 +1,12 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { onKeyStroke } from '@vueuse/core'
 import { fallenTogether, SHADINGS, type Shading } from '#core/remap/shading'
 import { leadsOf } from '#core/remap/remap'
+import { useHistory } from '~/stores/history'
+import { useLighting } from '~/composables/useLighting'
+import { usePainting } from '~/stores/painting'
+import { useRemapping } from '~/stores/remapping'
 
 /** The group of one swatch: how its inks follow it, previewed when pointed at, and which of them leads. */
 const { id } = defineProps<{ id: string }>()

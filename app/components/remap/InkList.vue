@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { counted } from '#core/document/names'
 import { useLocalStorage, useVirtualList } from '@vueuse/core'
 import { labOf, lchOf, isNeutral } from '#core/color/convert'
@@ -6,6 +7,13 @@ import { hueWords, plainName } from '#core/color/name'
 import { TOLERANCE } from '#core/remap/near'
 import { nearestIn } from '#core/remap/restrict'
 import { recoloredFreely } from '#core/painting/painting'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHand } from '~/composables/useHand'
+import { useHistory } from '~/stores/history'
+import { useLighting } from '~/composables/useLighting'
+import { usePainting } from '~/stores/painting'
+import { useRemapping } from '~/stores/remapping'
+import { useStage } from '~/stores/stage'
 
 /**
  * The inks as a list: found by words, put in order, gathered where they are nearly alike, with families and gradients.

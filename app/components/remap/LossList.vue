@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { contrastOf } from '#core/color/contrast'
 import type { Loss } from '#core/remap/losses'
+import { useLighting } from '~/composables/useLighting'
+import { useRemapping } from '~/stores/remapping'
 
 /**
  * What lost its contrast to what it touches, before and after, the longest boundaries first: pointing lights the two in

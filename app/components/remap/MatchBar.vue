@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { withKey } from '~/composables/shortcuts'
+import { computed } from 'vue'
+import { withKey } from '~/words/shortcuts'
 import { MATCHES, type Match } from '#core/remap/match'
 import { HOLD } from '#core/remap/hold'
 import { NEUTRALS, type Neutrals } from '#core/remap/remap'
 import { SHADINGS, type Shading } from '#core/remap/shading'
+import { useHistory } from '~/stores/history'
+import { useRemapping } from '~/stores/remapping'
 
 /** How inks are matched to swatches, how groups follow them, and what becomes of neutrals. Pointing previews. */
 const history = useHistory()

@@ -1,7 +1,12 @@
 <script setup lang="ts">
-import { swatchesTall } from './ribbons'
-import { useShortcuts, withKey } from '~/composables/shortcuts'
-import { REMAP_VIEWS } from '~/stores/remapping'
+import { computed, watch } from 'vue'
+import { swatchesTall } from '#core/interaction/ribbons'
+import { useShortcuts, withKey } from '~/words/shortcuts'
+import { REMAP_VIEWS, useRemapping } from '~/stores/remapping'
+import { useHand } from '~/composables/useHand'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { useStage } from '~/stores/stage'
 
 /**
  * Remap: the artwork and how it is looked at above, then by turns the ribbons, the inks as a list, touch-ups, the

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { TERMS } from '~/composables/terms'
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { TERMS } from '~/words/terms'
 import { asName, counted } from '#core/document/names'
 import { useDebounceFn, useVirtualList } from '@vueuse/core'
 import { readColors } from '#core/formats/read/read'
@@ -8,6 +9,13 @@ import { MOST_IN_SET } from '#core/document/limits'
 import type { ColorSet } from '#core/document/remap'
 import { nearestIn } from '#core/remap/restrict'
 import type { Inspiration } from '#core/inspiration/search'
+import { reasonOf } from '~/words/reasonOf'
+import { useHistory } from '~/stores/history'
+import { useLighting } from '~/composables/useLighting'
+import { useNotices } from '~/stores/notices'
+import { usePainting } from '~/stores/painting'
+import { useRemapping } from '~/stores/remapping'
+import { useServer } from '~/api/server'
 
 /**
  * The set of colors results are restricted to: a library, a scheme from the shelf or a list of one's own; and how far

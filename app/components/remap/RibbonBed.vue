@@ -1,9 +1,25 @@
 <script setup lang="ts">
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { counted } from '#core/document/names'
 import { useElementSize, useScroll } from '@vueuse/core'
 import { plainName } from '#core/color/name'
-import { columnSlots, GAP, ribbonPath, SWATCH_SLOT, swelled, thinned, visibleIn, type Slot } from './ribbons'
-import { followDrag } from '~/composables/useDrag'
+import {
+  columnSlots,
+  GAP,
+  ribbonPath,
+  SWATCH_SLOT,
+  swelled,
+  thinned,
+  visibleIn,
+  type Slot,
+} from '#core/interaction/ribbons'
+import { followDrag } from '~/browser/followDrag'
+import { sentence } from '~/words/sentence'
+import { useHand } from '~/composables/useHand'
+import { useHistory } from '~/stores/history'
+import { useLighting } from '~/composables/useLighting'
+import { useRemapping } from '~/stores/remapping'
+import { useStage } from '~/stores/stage'
 
 /**
  * Inks on the left, by area, swatches on the right, joined by ribbons: an end is dragged to another swatch, to an ink

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { ref, watch } from 'vue'
+import { useLighting } from '~/composables/useLighting'
+import { useRemapping } from '~/stores/remapping'
+
 /**
  * The ribbons from inks to swatches, with how they are matched above, and below what is selected or the group of a
  * swatch.

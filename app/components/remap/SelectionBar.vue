@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { counted } from '#core/document/names'
 import { onKeyStroke } from '@vueuse/core'
+import { useHistory } from '~/stores/history'
+import { useRemapping } from '~/stores/remapping'
 
 /** What can be done with the inks that are selected: send them to a swatch, leave them, have them matched again. */
 const history = useHistory()

@@ -1,9 +1,14 @@
 <script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
 import { counted } from '#core/document/names'
 import { titleShown } from '#core/formats/fileName'
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
-import { SET } from '~/composables/useHandingOver'
+import { SET, useHandingOver } from '~/composables/useHandingOver'
 import type { Artwork } from '#core/document/artwork'
+import { isPicture, isSvgFile, useIncoming } from '~/composables/useIncoming'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
 
 /**
  * All artwork of the project in its one remapping, live, with what is particular to each; whole folders come in, and

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { inkOn } from '#core/color/contrast'
 import type { Swatch } from '#core/document/scheme'
 

@@ -1,10 +1,15 @@
 <script setup lang="ts">
+import { computed, onUnmounted, ref } from 'vue'
 import { titleShown } from '#core/formats/fileName'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
 import { ladder, LADDERS, RUNGS, type LadderKind } from '#core/harmony/ladder'
 import type { Following, Touch } from '#core/document/remap'
 import { REACH } from '#core/raster/area'
-import { isArea, PICKS } from '~/stores/stage'
+import { isArea, PICKS, useStage } from '~/stores/stage'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { useRemapping } from '~/stores/remapping'
 
 /**
  * Touch-ups: shapes, or areas of a picture, picked on the stage get a swatch, a rung or an opacity by hand. Pointing

@@ -1,6 +1,12 @@
 <script setup lang="ts">
+import { computed, onUnmounted, shallowRef, watch } from 'vue'
 import type { Remap } from '#core/document/remap'
 import { UNPAINTED, type Painted } from '#core/painting/painting'
+import { betweenFrames } from '~/browser/betweenFrames'
+import { restingPointer } from '~/browser/restingPointer'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+import { useRemapping } from '~/stores/remapping'
 
 /**
  * The result as a whole, turned, more or less saturated and bright without a change of the scheme; and the set it is

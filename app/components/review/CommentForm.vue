@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { ref, useTemplateRef } from 'vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
 import { LONGEST_COMMENT } from '#core/document/limits'
 import type { Draft } from '~/composables/useReview'
+import { reasonOf } from '~/words/reasonOf'
 
 /** Where a comment or an answer is written: its text, where it points, and, until it is known, who writes. */
 const { draft, name, send } = defineProps<{

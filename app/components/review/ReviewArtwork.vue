@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { ShownArtwork, Spot } from '#core/document/review'
-import type { Pin } from '~/composables/pinsOf'
+import type { Pin } from '#core/interaction/pins'
+import { arrowOf } from '~/browser/arrowOf'
 
 /**
  * An artwork of a review, large, with its pins and, over its left part, as it was before. A spot is aimed at with a pointer, or with

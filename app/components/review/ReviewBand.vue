@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { ShownLook } from '#core/document/review'
+import { useCopying } from '~/composables/useCopying'
 
 /** The colors of a colorway with names and values, each as wide as its share where there is room; a click copies a value. */
 const { look } = defineProps<{ look: ShownLook }>()

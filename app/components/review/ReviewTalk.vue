@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { ReviewThread } from '#core/document/review'
-import type { Pin } from '~/composables/pinsOf'
+import type { Pin } from '#core/interaction/pins'
 import type { ReviewAtHand } from '~/composables/useReview'
 
 /** What is said on a colorway, and where a client says more. */

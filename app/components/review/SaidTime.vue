@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { momentWords } from '~/words/momentWords'
+
 /** When something was said, where whoever reads it is. */
 const { at } = defineProps<{ at: string }>()
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { ReviewThread } from '#core/document/review'
 
 /** A comment and the answers to it; what can be done with it stands below. */

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
 import { asName } from '#core/document/names'
+import { useShelf } from '~/stores/shelf'
 
 /** What can be done with the folders of the shelf: making one; renaming and taking away the one that is looked into. */
 const { folder } = defineProps<{ folder: { id: string; name: string } | null }>()

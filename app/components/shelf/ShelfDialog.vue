@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { asName } from '#core/document/names'
 import { tagSchema, type ShelfScheme } from '#core/document/shelf'
-import type { Offer } from '~/stores/shelf'
+import { type Offer, useShelf } from '~/stores/shelf'
 
 /** Puts a scheme on the shelf: under a name, with tags and a note, in a folder; or saved over the one it came from. */
 const { offer } = defineProps<{ offer: Offer }>()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { StarIcon } from '@heroicons/vue/20/solid'
 import { useIntersectionObserver, useLocalStorage } from '@vueuse/core'
 import type { Artwork } from '#core/document/artwork'
@@ -6,9 +7,15 @@ import type { Project } from '#core/document/project'
 import { SHELF_ORDERS, tagSchema, type ShelfQuery, type ShelfScheme } from '#core/document/shelf'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '#core/formats/formats'
 import type { Painted } from '#core/painting/painting'
-import { schemesInWords } from '~/stores/shelf'
-import { saveSchemes } from '~/composables/shelfOut'
+import { schemesInWords, useShelf } from '~/stores/shelf'
+import { saveSchemes } from '~/browser/saveSchemes'
 import { useFinding, useSought, type FoundScheme } from '~/composables/useFinding'
+import { useHistory } from '~/stores/history'
+import { useNotices } from '~/stores/notices'
+import { usePainting } from '~/stores/painting'
+import { useSeenOn } from '~/composables/useSeenOn'
+import { useServer } from '~/api/server'
+import { useShelfFiles } from '~/composables/useShelfFiles'
 
 /**
  * Schemes of all projects, found by word, tag, folder and color; used, told apart, put in order, several at once. Where it stands

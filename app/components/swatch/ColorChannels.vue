@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { CHANNELS, trackOf, type ChannelMode } from '#core/color/channels'
 

@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
+import { restingPointer } from '~/browser/restingPointer'
+import { useHand } from '~/composables/useHand'
 
 /** Colors to choose from: pointing previews, a click takes. Arrow keys go along. */
 const { title, colors, taken = '' } = defineProps<{ title: string; colors: readonly string[]; taken?: string }>()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref, watch } from 'vue'
 import { asName, counted } from '#core/document/names'
 import { useLocalStorage } from '@vueuse/core'
 import { LockClosedIcon, LockOpenIcon, XMarkIcon } from '@heroicons/vue/20/solid'
@@ -11,6 +12,11 @@ import type { Command } from '#core/commands/commands'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { MADE, Swatch } from '#core/document/scheme'
 import { baseSwatchOf } from '#core/scheme/worn'
+import { sentence } from '~/words/sentence'
+import { useColorNames } from '~/composables/useColorNames'
+import { useCopying } from '~/composables/useCopying'
+import { useHistory } from '~/stores/history'
+import { useRecentColors } from '~/composables/useRecentColors'
 
 /** One swatch of the band: its color in numbers, its ladder and neighbors, name, role, share, origin and lock. */
 const { swatch } = defineProps<{ swatch: Swatch }>()

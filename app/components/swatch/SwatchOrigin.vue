@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { LinkIcon } from '@heroicons/vue/20/solid'
 import type { Swatch } from '#core/document/scheme'
 import { follows } from '#core/scheme/worn'
+import { useHistory } from '~/stores/history'
 
 /** Where a swatch came from, whether it still follows it, and the way back. */
 const { swatch } = defineProps<{ swatch: Swatch }>()

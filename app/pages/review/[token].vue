@@ -1,9 +1,14 @@
 <script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { definePageMeta, useHead, useRoute } from '#imports'
 import { counted } from '#core/document/names'
 import { CheckIcon } from '@heroicons/vue/20/solid'
 import { useEventListener } from '@vueuse/core'
 import type { ShownLook, Spot } from '#core/document/review'
 import { BEFORE } from '#core/handover/review'
+import { pinsOf } from '#core/interaction/pins'
+import { useNotices } from '~/stores/notices'
+import { useReview } from '~/composables/useReview'
 
 /* What a client sees behind a link: colorways side by side or one of them large, what is said on each, and the choice. */
 definePageMeta({ key: route => String(route.params.token) })

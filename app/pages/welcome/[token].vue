@@ -1,5 +1,10 @@
 <script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { navigateTo, useHead, useRoute } from '#imports'
 import type { Welcome } from '#core/document/people'
+import { reasonOf } from '~/words/reasonOf'
+import { Refused, usePeopleServer } from '~/api/server'
+import { useMe } from '~/stores/me'
 
 /** A link by which somebody sets their password, once. */
 const route = useRoute()

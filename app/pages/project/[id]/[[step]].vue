@@ -1,7 +1,26 @@
 <script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { definePageMeta, navigateTo, prefetchComponents, useHead, useRoute } from '#imports'
 import { useEventListener, watchDebounced } from '@vueuse/core'
-import { useShortcuts } from '~/composables/shortcuts'
-import { isStep, STEPS, stepOf, type Step } from '~/composables/useSteps'
+import { useShortcuts } from '~/words/shortcuts'
+import { isStep, STEPS, stepOf, type Step } from '~/words/steps'
+import { onceStanding } from '~/browser/whenIdle'
+import { reasonOf } from '~/words/reasonOf'
+import { sentence } from '~/words/sentence'
+import { useArrivals } from '~/stores/arrivals'
+import { useChecking } from '~/stores/checking'
+import { useDropsAnywhere } from '~/composables/useDropsAnywhere'
+import { useHandOverView } from '~/stores/handOverView'
+import { useHistory } from '~/stores/history'
+import { useLineUp } from '~/stores/lineUp'
+import { useOthers } from '~/stores/others'
+import { useProjectSession } from '~/stores/session'
+import { useProofs } from '~/stores/proofs'
+import { useReviews } from '~/stores/reviews'
+import { useSaving } from '~/stores/saving'
+import { useShelf } from '~/stores/shelf'
+import { useStage } from '~/stores/stage'
+import { useStart } from '~/composables/useStart'
 
 definePageMeta({
   key: route => String(route.params.id),

@@ -1,4 +1,4 @@
-import { widthsOf } from './widths'
+import { widthsOf } from './swatchWidths'
 
 it.each([
   [[0.5, 0.3, 0.2], 1000, 50, [500, 300, 200]],

@@ -1,6 +1,7 @@
 import type { HandedGradient } from '#core/formats/gradient'
 import type { PaintDesk } from '~/workers/paint.worker'
 import { deskOf } from '~/workers/desk'
+import { plainCopy } from './plainCopy'
 
 const desk = deskOf<PaintDesk>(
   () => new Worker(new URL('../workers/paint.worker.ts', import.meta.url), { type: 'module' }),

@@ -1,3 +1,4 @@
+import { ref } from 'vue'
 import type { Also } from '#core/artwork/reading'
 import type { Manner } from '#core/raster/manner'
 import type { Inspiration, InspirationQuery } from '#core/inspiration/search'

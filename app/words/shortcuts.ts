@@ -1,5 +1,6 @@
+import { nextTick } from 'vue'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
-import type { Step } from './useSteps'
+import type { Step } from './steps'
 
 /** Where a key holds: everywhere, in one step, or where the focus is on the thing named. */
 export type Where =

@@ -1,4 +1,4 @@
-import type { Step } from './useSteps'
+import type { Step } from './steps'
 
 const PROOFS = 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.'
 const SLIDERS = 'Drag a slider to see it, let go to take it. Arrows nudge by 1, with Shift by 10.'

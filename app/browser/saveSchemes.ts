@@ -3,6 +3,7 @@ import { fileNameOf } from '#core/formats/fileName'
 import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
 import { distinctKeys } from '#core/formats/handed'
 import { saveFile } from './saveFile'
+import { pngOfSvg } from './pngOfSvg'
 
 /** How wide a strip is as a picture, in pixels. */
 const STRIP_WIDTH = 1600

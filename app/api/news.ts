@@ -1,3 +1,4 @@
+import { onScopeDispose } from 'vue'
 import { projectNewsSchema, type ProjectNews } from '#core/document/live'
 import type { ReviewNews } from '#core/document/review'
 

@@ -1,4 +1,4 @@
-import { nextAmong, type By } from './along'
+import { nextAmong, type By } from '#core/interaction/roving'
 
 /** What stands in a group that is one tab stop. */
 export interface OneStop {

@@ -1,4 +1,4 @@
-import { nextAmong, type Box } from './along'
+import { nextAmong, type Box } from './roving'
 
 const grid = (count: number, columns: number): Box[] =>
   Array.from({ length: count }, (_, i) => {
