@@ -23,6 +23,7 @@ const ES_MODULES = [
     'fast-png',
     'iobuffer',
     'lcms-wasm',
+    '@vueuse',
   ],
 ]
 
@@ -37,8 +38,12 @@ export default {
     ],
   },
   transformIgnorePatterns: [`/node_modules/(?!(${ES_MODULES.join('|')})/)`],
-  // it has no entry for CommonJS
-  moduleNameMapper: { '^@bramus/specificity/core$': '<rootDir>/node_modules/@bramus/specificity/src/core/index.js' },
+  moduleNameMapper: {
+    '^~/(.*)$': '<rootDir>/app/$1',
+    '^#imports$': '<rootDir>/tests/nuxt.ts',
+    // it has no entry for CommonJS
+    '^@bramus/specificity/core$': '<rootDir>/node_modules/@bramus/specificity/src/core/index.js',
+  },
   testTimeout: 120_000,
   maxWorkers: 2,
 }
