@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
 import { useCommittedNumbers } from '~/words/shortcuts'
-import { isSignedOut } from '~/api/server'
+import { isSignedOut } from '~/api/request'
 import { onceStanding } from '~/browser/whenIdle'
 import { useHand } from '~/composables/useHand'
 import { useKeptFocus } from '~/composables/useKeptFocus'

@@ -1,4 +1,3 @@
-import { ref } from 'vue'
 import type { Also } from '#core/artwork/reading'
 import type { Manner } from '#core/raster/manner'
 import type { Inspiration, InspirationQuery } from '#core/inspiration/search'
@@ -6,24 +5,14 @@ import type { ArtworkFile } from '#core/document/artwork'
 import type { Deleted } from '#core/document/deleted'
 import type { Other } from '#core/document/live'
 import type { HandOverJob } from '#core/document/job'
-import type { ListedPerson, Me, Person, SignedIn, Welcome } from '#core/document/people'
-import type { Role } from '#core/document/roles'
 import type { PictureFile, PictureForm } from '#core/document/pictures'
 import type { Project, StoredProject } from '#core/document/project'
-import type {
-  CommentPut,
-  Review,
-  ReviewChoice,
-  ReviewComment,
-  ReviewPage,
-  ReviewPut,
-  ReviewThread,
-} from '#core/document/review'
-import type { ReviewPicture, ReviewSize } from '#core/handover/review'
+import type { Review, ReviewPut } from '#core/document/review'
 import type { ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
 import type { PackedTrail } from '#core/document/trail'
 import type { Wanted } from '#core/handover/wanted'
 import type { Save } from '#core/history/saving'
+import { bytes, json, send, upload } from './request'
 
 /**
  * In what other way a file is read: a drawing with what is recolored besides the colors on its page, or a picture as
@@ -47,142 +36,8 @@ export interface ProjectCard {
 export const PROJECT_ORDERS = { changed: 'Changed last', made: 'Made last', name: 'Name' } as const
 export type ProjectOrder = keyof typeof PROJECT_ORDERS
 
-/** A request the server refused, with its plain sentence; `status` is 0 where it did not answer at all. */
-export class Refused extends Error {
-  constructor(
-    readonly status: number,
-    message: string,
-    readonly data?: unknown,
-  ) {
-    super(message)
-  }
-}
-
-const NO_ANSWER = 'The server does not answer.'
-
-/** Whether the server has asked, since somebody was last known to be signed in, who we are. */
-export const isSignedOut = ref(false)
-
-/** A request that was refused; takes note where that is because one has to sign in. */
-const refused = (status: number, said: { message?: string; data?: unknown } | null): Refused => {
-  const { message = `The server answered with ${status}.`, data } = said ?? {}
-  if (status === 401 && (data as { why?: string } | undefined)?.why === 'signed out') isSignedOut.value = true
-  return new Refused(status, message, data)
-}
-
-const sentenceOf = async (response: Response): Promise<{ message?: string; data?: unknown }> =>
-  response.json().catch(() => ({})) as Promise<{ message?: string; data?: unknown }>
-
-const send = async (method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Response> => {
-  const raw = body instanceof Blob
-  const response = await fetch(`/api/${path}`, {
-    method,
-    ...(body === undefined
-      ? {}
-      : {
-          body: raw ? body : JSON.stringify(body),
-          headers: { 'content-type': raw ? 'application/octet-stream' : 'application/json' },
-        }),
-    ...(signal ? { signal } : {}),
-  }).catch((error: unknown) => {
-    throw signal?.aborted ? error : new Refused(0, NO_ANSWER)
-  })
-  if (response.ok) return response
-  throw refused(response.status, await sentenceOf(response))
-}
-
-const json = async <Answer>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Answer> =>
-  (await send(method, path, body, signal)).json() as Promise<Answer>
-
-const bytes = async (path: string): Promise<Uint8Array> => new Uint8Array(await (await send('GET', path)).arrayBuffer())
-
-/**
- * Sends a file and tells, while it is on its way, which part of it has left. Rejects with Refused, or with the
- * signal's reason.
- */
-const upload = <Answer>(
-  path: string,
-  file: Blob,
-  signal: AbortSignal,
-  progress: (sent: number) => void,
-): Promise<Answer> =>
-  new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest()
-    request.open('POST', `/api/${path}`)
-    request.setRequestHeader('content-type', 'application/octet-stream')
-    request.responseType = 'json'
-    request.upload.onprogress = ({ loaded, total }) => progress(total ? loaded / total : 0)
-    request.onload = () => {
-      if (request.status < 300) resolve(request.response as Answer)
-      else reject(refused(request.status, request.response as { message?: string } | null))
-    }
-    request.onerror = () => reject(new Refused(0, NO_ANSWER))
-    request.onabort = () => reject(signal.reason as Error)
-    signal.addEventListener('abort', () => request.abort(), { once: true })
-    request.send(file)
-  })
-
-/** The comments of a review: threads on a colorway (or, where none is named, on all), the latest first, before one. */
-export interface Threads {
-  threads: ReviewThread[]
-  more: boolean
-}
-const commentsAt = (path: string) => ({
-  threads: (look: string, before?: number) =>
-    json<Threads>(
-      'GET',
-      `${path}/comments?${look ? `look=${look}` : ''}${before === undefined ? '' : `&before=${before}`}`,
-    ),
-  answers: async (thread: string, before: number) =>
-    (await json<{ answers: ReviewComment[] }>('GET', `${path}/comments?thread=${thread}&before=${before}`)).answers,
-  pictureUrl: (size: ReviewSize, { look, artwork }: ReviewPicture) =>
-    `/api/${path}/pictures/${size}/${look}/${artwork}`,
-})
-
-/** What whoever has the link of a review can ask for. All of it rejects with Refused. */
-export const useReviewServer = (token: string) => {
-  const path = `review/${encodeURIComponent(token)}`
-  return {
-    ...commentsAt(path),
-    page: () => json<ReviewPage>('GET', path),
-    say: (put: CommentPut & { reader: string }) => json<ReviewComment>('POST', `${path}/comments`, put),
-    choose: (look: string | null, author: string) => json<ReviewChoice>('PUT', `${path}/choice`, { look, author }),
-    liveUrl: `/api/${path}/live`,
-  }
-}
-
-/** What its designer can. */
-export const useReviewDesk = (id: string) => ({
-  ...commentsAt(`reviews/${id}`),
-  say: (put: CommentPut) => json<ReviewComment>('POST', `reviews/${id}/comments`, put),
-  resolve: (comment: string, resolved: boolean) =>
-    json<ReviewComment>('PUT', `reviews/${id}/comments/${comment}`, { resolved }),
-})
-
-/** Who one is, who works here, and where they are signed in. All of it rejects with Refused. */
-export const usePeopleServer = () => ({
-  me: () => json<Me>('GET', 'me'),
-  signIn: (name: string, password: string) => json<Me>('POST', 'session', { name, password }),
-  signOut: async (everywhere: boolean) => {
-    await send('DELETE', everywhere ? 'sessions' : 'session')
-  },
-  sessions: () => json<SignedIn[]>('GET', 'sessions'),
-  changePassword: async (old: string, password: string) => {
-    await send('PUT', 'me/password', { old, password })
-  },
-  people: () => json<ListedPerson[]>('GET', 'people'),
-  addPerson: (name: string, role: Role) => json<{ person: Person; token: string }>('POST', 'people', { name, role }),
-  changePerson: async (id: string, change: { name?: string; role?: Role; gone?: boolean }) => {
-    await send('PUT', `people/${id}`, change)
-  },
-  welcomeAgain: async (id: string) => (await json<{ token: string }>('POST', `people/${id}/link`)).token,
-  welcome: (token: string) => json<Welcome>('GET', `welcome/${encodeURIComponent(token)}`),
-  setPassword: (token: string, password: string, name?: string) =>
-    json<Me>('POST', `welcome/${encodeURIComponent(token)}`, { password, ...(name === undefined ? {} : { name }) }),
-})
-
 /** The server's routes, each as one call. All of them reject with Refused. */
-export const useServer = () => ({
+export const server = {
   projects: (words = '', before = '', order: ProjectOrder = 'changed') =>
     json<ProjectCard[]>(
       'GET',
@@ -278,4 +133,4 @@ export const useServer = () => ({
     json<Record<string, never>>('PUT', `shelf/folders/${id}`, change),
   shelfTags: () => json<Array<{ tag: string; count: number }>>('GET', 'shelf/tags'),
   previewUrl: (id: string, version: number) => `/api/projects/${id}/preview?version=${version}`,
-})
+}

@@ -1,6 +1,6 @@
 import { onUnmounted, ref } from 'vue'
 import { reasonOf } from '~/words/reasonOf'
-import { Refused } from '~/api/server'
+import { Refused } from '~/api/request'
 import { useNotices } from '~/stores/notices'
 import { useProjectSession } from '~/stores/session'
 

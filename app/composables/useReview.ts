@@ -2,7 +2,8 @@ import { computed, onMounted, ref } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { countedWith, type ReviewComment, type ReviewNews, type ReviewPage, type Spot } from '#core/document/review'
 import { reasonOf } from '~/words/reasonOf'
-import { Refused, useReviewServer } from '~/api/server'
+import { Refused } from '~/api/request'
+import { reviewServer } from '~/api/reviews'
 import { useNews } from '~/api/news'
 import { useTalk } from './useTalk'
 
@@ -18,7 +19,7 @@ const GONE: ReadonlySet<string> = new Set(['gone', 'ended', 'withdrawn'])
 
 /** A review as whoever has its link works with it: what is shown, said and chosen, live; what is written is kept until it is sent. */
 export const useReview = (token: string) => {
-  const server = useReviewServer(token)
+  const server = reviewServer(token)
   const talk = useTalk(server)
   const page = ref<ReviewPage | null>(null)
   /** Why there is nothing to see, or no more to be said. */

@@ -11,7 +11,7 @@ import { refuseOver, useFileQueue } from './useFileQueue'
 import { isPicture, isSvgFile } from './useIncoming'
 import { useNotices } from '~/stores/notices'
 import { usePictures } from '~/stores/pictures'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /** The most inks of an artwork that become colors of a scheme. */
 const MOST_INKS = EXTRACTED.most
@@ -21,7 +21,6 @@ const MOST_INKS = EXTRACTED.most
  * reported; all that came in can be taken off again at once.
  */
 export const useShelfFiles = (folder: () => string | null) => {
-  const server = useServer()
   const pictures = usePictures()
   const shelf = useShelf()
   const notices = useNotices()

@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import type { ReviewComment, ReviewThread } from '#core/document/review'
-import type { Threads } from '~/api/server'
+import type { Threads } from '~/api/reviews'
 import { reasonOf } from '~/words/reasonOf'
 
 /** Where comments come from. */

@@ -11,7 +11,7 @@ import type { Project } from '#core/document/project'
 import { PROJECT_ENDING, projectInFile } from '#core/document/projectFile'
 import type { ShelfScheme } from '#core/document/shelf'
 import { newProject } from '#core/scheme/create'
-import { PROJECT_ORDERS, type ProjectCard, type ProjectOrder, useServer } from '~/api/server'
+import { PROJECT_ORDERS, type ProjectCard, type ProjectOrder, server } from '~/api/server'
 import { reasonOf } from '~/words/reasonOf'
 import { useArrivals } from '~/stores/arrivals'
 import { useArtworkFiles } from '~/stores/artwork'
@@ -19,7 +19,6 @@ import { useDropsAnywhere } from '~/composables/useDropsAnywhere'
 import { useMe } from '~/stores/me'
 import { useNotices } from '~/stores/notices'
 
-const server = useServer()
 const notices = useNotices()
 const me = useMe()
 const cards = ref<ProjectCard[] | null>(null)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue'
 import { navigateTo, useHead, useRoute } from '#imports'
-import { isSignedOut } from '~/api/server'
+import { isSignedOut } from '~/api/request'
 
 /** Where one signs in, and is led on to where one wanted to go: an address of our own. */
 const route = useRoute()

@@ -9,7 +9,7 @@ import type { Manner } from '#core/raster/manner'
 import type { Row } from '#core/raster/paint'
 import { drawings } from '~/artwork/drawing'
 import type { ArtworkKind } from '~/artwork/kind'
-import { type Anew, useServer } from '~/api/server'
+import { type Anew, server } from '~/api/server'
 import { inFullSize, picturesOf } from '~/artwork/picture'
 import type { ArtworkDesk, ScreenArtwork } from '~/workers/artwork.worker'
 import { deskOf } from '~/workers/desk'
@@ -58,7 +58,6 @@ const once = (
  * All of it is let go, workers included, when the project is left.
  */
 export const useArtworkFiles = defineStore('artwork files', () => {
-  const server = useServer()
   const notices = useNotices()
   const files = shallowRef<ReadonlyMap<string, ArtworkFile>>(new Map())
   const screens = shallowRef<ReadonlyMap<string, ScreenArtwork>>(new Map())

@@ -14,7 +14,7 @@ import { useNotices } from './notices'
 import { usePainting } from './painting'
 import { useProjectSession } from './session'
 import { useSaving } from './saving'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /** How often it is asked how jobs stand, in milliseconds. */
 const ASK = 400
@@ -28,7 +28,6 @@ export const useHandOver = defineStore('hand over', () => {
   const saving = useSaving()
   const painting = usePainting()
   const notices = useNotices()
-  const server = useServer()
 
   const choosing = ref(false)
 

@@ -11,8 +11,12 @@ import { useNotices } from './notices'
 /** Several commands can be one step. */
 export type Commands = Command | readonly Command[]
 
-/** What others do when the document changes. */
-export interface Listener {
+/** An open project, as those who change it need it: what is known of it, whether it may be changed, and who hears of it. */
+export interface OpenProject {
+  /** What is known of its artwork: inks are matched by it. */
+  known: () => Known
+  /** Why nothing may be changed; null where it may. What is previewed is shown all the same. */
+  readOnly: () => string | null
   /** The document after a step, marked with the state of the trail it is; as it is where its look is the same. */
   took: (before: Project, after: Project, did: string) => Project
   /** The document as it stands from now on. */
@@ -27,12 +31,9 @@ export const useHistory = defineStore('history', () => {
   const notices = useNotices()
   const steps = shallowRef<History<Project> | null>(null)
   const previewed = shallowRef<Project | null>(null)
-  const known = shallowRef<Known>(NOTHING_KNOWN)
   /** What was done last, for those who cannot see it. */
   const said = ref('')
-  /** Why nothing may be changed, where that is so; what is previewed is shown all the same. */
-  const held = ref<string | null>(null)
-  let listener: Listener | null = null
+  let open: OpenProject | null = null
 
   const document = computed<Project | null>(() => previewed.value ?? steps.value?.present ?? null)
   /** The document without what is only previewed. */
@@ -42,13 +43,16 @@ export const useHistory = defineStore('history', () => {
   const redoable = computed(() => steps.value?.future[0]?.did ?? null)
 
   /** A document after commands, with its inks matched. */
-  const after = (project: Project, commands: Commands, passing = false): Project =>
-    listed(commands).reduce((now, command) => apply(now, command, { ...known.value, passing }), project)
+  const after = (project: Project, commands: Commands, passing = false): Project => {
+    const known = { ...(open?.known() ?? NOTHING_KNOWN), passing }
+    return listed(commands).reduce((now, command) => apply(now, command, known), project)
+  }
 
   /** Says that nothing may be changed, where that is so. */
   const refuses = (): boolean => {
-    if (held.value !== null) notices.say(held.value, 'problem')
-    return held.value !== null
+    const why = open?.readOnly() ?? null
+    if (why !== null) notices.say(why, 'problem')
+    return why !== null
   }
 
   const settle = (next: History<Project>, did: string): void => {
@@ -56,7 +60,7 @@ export const useHistory = defineStore('history', () => {
     if (refuses()) return
     steps.value = next
     said.value = did
-    listener?.stands(next.present)
+    open?.stands(next.present)
   }
 
   /** Goes on to a document as one step. */
@@ -75,7 +79,7 @@ export const useHistory = defineStore('history', () => {
     previewed.value = null
     if (equal(next, now)) return
     if (refuses()) return
-    step(listener?.took(now, next, did) ?? next, did)
+    step(open?.took(now, next, did) ?? next, did)
   }
 
   /** Does commands, says so, and offers to take that back; where other work came after it, `back` does, or one is told. */
@@ -117,20 +121,20 @@ export const useHistory = defineStore('history', () => {
     said.value = did
   }
 
-  const begin = (project: Project, others: Listener): void => {
-    listener = others
+  const begin = (document: Project, project: OpenProject): void => {
+    open = project
     previewed.value = null
-    steps.value = historyOf(project)
+    steps.value = historyOf(document)
     said.value = ''
   }
   const end = (): void => {
-    listener = null
+    open = null
     previewed.value = null
     steps.value = null
   }
 
   return {
-    ...{ document, settled, previewing, undoable, redoable, said, held, known },
+    ...{ document, settled, previewing, undoable, redoable, said },
     ...{ after, run, runSaying, preview, step, amend, undo, redo, refuses, follow, begin, end },
   }
 })

@@ -2,7 +2,7 @@ import { onScopeDispose, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { type Hearer, useNews } from '~/api/news'
 import { useProjectSession } from './session'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /** What happens on the server, as it happens, while a project is open: one connection for all who want to hear it. */
 export const useLive = defineStore('live', () => {
@@ -11,7 +11,7 @@ export const useLive = defineStore('live', () => {
   const all = (tell: (hearer: Hearer) => void): void => {
     for (const hearer of hearers) tell(hearer)
   }
-  const news = useNews(useServer().newsUrl, {
+  const news = useNews(server.newsUrl, {
     opened: () => all(hearer => hearer.opened()),
     news: heard => all(hearer => hearer.news?.(heard)),
     project: heard => all(hearer => hearer.project?.(heard)),

@@ -3,12 +3,12 @@ import { navigateTo } from '#imports'
 import { defineStore } from 'pinia'
 import type { Me } from '#core/document/people'
 import { reaches } from '#core/document/roles'
-import { isSignedOut, usePeopleServer } from '~/api/server'
+import { peopleServer } from '~/api/people'
+import { isSignedOut } from '~/api/request'
 import { useNotices } from './notices'
 
 /** Who one is here, and what one may do. */
 export const useMe = defineStore('me', () => {
-  const server = usePeopleServer()
   const notices = useNotices()
   const me = ref<Me | null>(null)
   const person = computed(() => me.value?.person ?? null)
@@ -22,18 +22,18 @@ export const useMe = defineStore('me', () => {
   }
   /** Asks who one is; without an answer it stays as it was. */
   const ask = async (): Promise<void> => {
-    const found = await server.me().catch(() => null) // what is asked for next says that the server does not answer
+    const found = await peopleServer.me().catch(() => null) // what is asked for next says that the server does not answer
     if (found) me.value = found
   }
   /** Signs in. Rejects with why not. */
-  const signIn = async (name: string, password: string): Promise<void> => is(await server.signIn(name, password))
+  const signIn = async (name: string, password: string): Promise<void> => is(await peopleServer.signIn(name, password))
   /** Sets a password by a link, and signs in. Rejects with why not. */
   const setPassword = async (token: string, password: string, name?: string): Promise<void> =>
-    is(await server.setPassword(token, password, name))
+    is(await peopleServer.setPassword(token, password, name))
   /** Signs out, here or everywhere, and leads to where one signs in; what is not saved then stays in this browser. */
   const signOut = async (everywhere: boolean): Promise<void> => {
     await notices.attempt(async () => {
-      await server.signOut(everywhere)
+      await peopleServer.signOut(everywhere)
       me.value = { asks: true, person: null }
       await navigateTo('/sign-in')
     })

@@ -7,12 +7,11 @@ import type { Page } from '#core/handover/page'
 import { shownScheme } from '#core/scheme/compose'
 import { measureOnScreen } from '~/browser/measureText'
 import { useHistory } from './history'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /** The mood page: which pictures lie on it, and how it looks now. */
 export const useMood = defineStore('mood', () => {
   const history = useHistory()
-  const server = useServer()
   const mood = computed<Mood | null>(() => history.document?.mood ?? null)
   const references = computed(() => history.document?.references ?? [])
   /** Those of its pictures that are still among the references. */

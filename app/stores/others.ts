@@ -8,7 +8,7 @@ import { useHistory } from './history'
 import { useLive } from './live'
 import { useProjectSession } from './session'
 import { useSaving } from './saving'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 import { useTrail } from './trail'
 
 /** How long what is previewed has to stay the same until others' changes take its place, in milliseconds. */
@@ -23,7 +23,6 @@ export const useOthers = defineStore('others', () => {
   const history = useHistory()
   const files = useArtworkFiles()
   const trail = useTrail()
-  const server = useServer()
   const others = shallowRef<readonly Other[]>([])
   /** The version others have brought the project to, and who did. */
   const theirs = shallowRef<{ version: number; by: string | null } | null>(null)

@@ -32,13 +32,6 @@ export const usePainting = defineStore('painting', () => {
   )
 
   const known = computed(() => knownFrom(files.files))
-  watch(
-    known,
-    now => {
-      history.known = now
-    },
-    { immediate: true, flush: 'sync' },
-  )
   /** The artwork as a list that stays the same while only colors change. */
   const artworks = computed<readonly Artwork[]>(() => history.document?.artwork ?? [])
   /** All inks of the project's artwork. */

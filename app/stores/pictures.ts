@@ -3,14 +3,13 @@ import type { Extraction, Lean, Wanted } from '#core/extract/extract'
 import type { PictureFile } from '#core/document/pictures'
 import { deskOf } from '~/workers/desk'
 import type { Loupe, PictureDesk, PictureSource } from '~/workers/pictures.worker'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 const pictureWorker = (): Worker =>
   new Worker(new URL('../workers/pictures.worker.ts', import.meta.url), { type: 'module' })
 
 /** The reference pictures at hand, by hash: decoded in a worker, where their colors are found and measured. */
 export const usePictures = defineStore('pictures', () => {
-  const server = useServer()
   const desk = deskOf<PictureDesk>(pictureWorker)
   const opening = new Map<string, Promise<void>>()
 

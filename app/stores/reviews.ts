@@ -9,7 +9,7 @@ import { useLive } from './live'
 import { useNotices } from './notices'
 import { useProjectSession } from './session'
 import { useSaving } from './saving'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /** How often it is asked how far pictures are, in milliseconds. */
 const ASK = 500
@@ -23,7 +23,6 @@ export const useReviews = defineStore('reviews', () => {
   const session = useProjectSession()
   const saving = useSaving()
   const notices = useNotices()
-  const server = useServer()
 
   /** Null as long as it is not known which there are. */
   const reviews = shallowRef<readonly Review[] | null>(null)

@@ -17,7 +17,8 @@ import {
 } from '#core/history/saving'
 import { draftsOf, dropDraft, keepDraft, type FoundDraft } from '~/browser/drafts'
 import { reasonOf } from '~/words/reasonOf'
-import { Refused, useServer } from '~/api/server'
+import { Refused } from '~/api/request'
+import { server } from '~/api/server'
 import { useNotices } from './notices'
 
 /** Where the work stands: on the server, on its way, waiting for the server, or at odds with what is there. */
@@ -39,7 +40,6 @@ const stateOf = (now: Saving | null): SaveState => {
  * work is on the server or in a draft.
  */
 export const useSaving = defineStore('saving', () => {
-  const server = useServer()
   const notices = useNotices()
   const current = shallowRef<Saving | null>(null)
   const state = computed(() => stateOf(current.value))

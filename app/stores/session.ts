@@ -1,10 +1,9 @@
-import { ref, watchEffect } from 'vue'
+import { ref } from 'vue'
 import { defineStore } from 'pinia'
 import { ONLY_DESIGNERS } from '#core/document/roles'
-import type { Project } from '#core/document/project'
 import { reasonOf } from '~/words/reasonOf'
 import { useArtworkFiles } from './artwork'
-import { useHistory } from './history'
+import { useHistory, type OpenProject } from './history'
 import { useJobs } from './jobs'
 import { useMe } from './me'
 import { useNotices } from './notices'
@@ -24,9 +23,6 @@ export const useProjectSession = defineStore('session', () => {
   const jobs = useJobs()
   const notices = useNotices()
   const me = useMe()
-  watchEffect(() => {
-    history.held = me.looksOnly ? ONLY_DESIGNERS : null
-  })
   const id = ref<string | null>(null)
   let opening = 0
 
@@ -36,28 +32,30 @@ export const useProjectSession = defineStore('session', () => {
     return () => own === opening
   }
 
-  const listener = {
-    took: (before: Project, after: Project, did: string): Project => {
+  const project: OpenProject = {
+    known: () => painting.known,
+    readOnly: () => (me.looksOnly ? ONLY_DESIGNERS : null),
+    took: (before, after, did) => {
       const state = trail.record(before, after, did)
       return state === null ? after : { ...after, state }
     },
-    stands: (document: Project): void => saving.edited(document, trail.taken()),
+    stands: document => saving.edited(document, trail.taken()),
   }
 
   /** Opens a project as it is stored, or as it was left here unsaved. Rejects where it cannot be had. */
-  const open = async (project: string): Promise<void> => {
+  const open = async (wanted: string): Promise<void> => {
     close()
     const here = still()
-    const { stored, draft } = await saving.find(project)
+    const { stored, draft } = await saving.find(wanted)
     if (!here()) return
-    id.value = project
-    history.begin(draft?.document ?? stored.document, listener)
+    id.value = wanted
+    history.begin(draft?.document ?? stored.document, project)
     saving.begin(stored, draft)
     const shown = painting.pieces
     const opened = await Promise.allSettled(shown.map(({ hash }) => files.open(hash)))
     if (!here()) return
     // where one has been comes after what one works on: a long trail takes a while
-    void trail.open(project, draft?.trail ?? null, here)
+    void trail.open(wanted, draft?.trail ?? null, here)
     opened.forEach((result, i) => {
       if (result.status === 'rejected')
         notices.say(`“${shown[i]?.name}” cannot be shown: ${reasonOf(result.reason)}`, 'problem')

@@ -4,7 +4,8 @@ import { defineStore } from 'pinia'
 import type { ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
 import type { KeptSwatch } from '#core/document/shelf'
 import { reasonOf } from '~/words/reasonOf'
-import { Refused, useServer } from '~/api/server'
+import { Refused } from '~/api/request'
+import { server } from '~/api/server'
 import { useHistory } from './history'
 import { useNotices } from './notices'
 import { useProjectSession } from './session'
@@ -24,7 +25,6 @@ export const schemesInWords = (schemes: readonly Pick<ShelfScheme, 'name'>[]): s
 
 /** The shelf of schemes across projects: its folders and tags, and what is done to it, each with its way back. */
 export const useShelf = defineStore('shelf', () => {
-  const server = useServer()
   const notices = useNotices()
   const history = useHistory()
   const session = useProjectSession()

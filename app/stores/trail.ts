@@ -7,14 +7,13 @@ import type { TrailChange, TrailState } from '#core/document/trail'
 import { reasonOf } from '~/words/reasonOf'
 import { useHistory } from './history'
 import { useSaving } from './saving'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 const LONGEST_SAYING = 80
 const NO_CHANGE: TrailChange = { put: [], remove: [] }
 
 /** The states the project in work has been through, oldest first. What changes here is saved with the project. */
 export const useTrail = defineStore('trail', () => {
-  const server = useServer()
   const history = useHistory()
   const saving = useSaving()
   const states = shallowRef<readonly TrailState[]>([])

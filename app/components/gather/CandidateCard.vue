@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { keptSwatches } from '#core/scheme/kept'
 import { type Candidate, useGathering } from '~/stores/gathering'
 import { usePainting } from '~/stores/painting'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 import { useShelf } from '~/stores/shelf'
 
 /**
@@ -14,7 +14,6 @@ const { candidate, inUse, looked } = defineProps<{ candidate: Candidate; inUse: 
 const emit = defineEmits<{ look: [] }>()
 const painting = usePainting()
 const gathering = useGathering()
-const server = useServer()
 const shelf = useShelf()
 
 const pictures = computed(() =>

@@ -2,10 +2,9 @@
 import { computed, ref } from 'vue'
 import type { InspirationQuery } from '#core/inspiration/search'
 import { useFinding, useSought, type FoundScheme } from '~/composables/useFinding'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /** Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches. */
-const server = useServer()
 const { words, color, near, several, locked } = useSought()
 const fitting = ref(false)
 const opened = ref<string | null>(null)

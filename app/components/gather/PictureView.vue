@@ -13,7 +13,7 @@ import { useGathering } from '~/stores/gathering'
 import { useHistory } from '~/stores/history'
 import { useNotices } from '~/stores/notices'
 import { usePictures } from '~/stores/pictures'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /**
  * One reference with its samples: drag them under the loupe, click for a new one, mark a region, or see what each
@@ -24,7 +24,6 @@ const history = useHistory()
 const gathering = useGathering()
 const pictures = usePictures()
 const notices = useNotices()
-const server = useServer()
 const box = useTemplateRef<HTMLElement>('box')
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const { width, height } = useElementSize(box)

@@ -7,12 +7,11 @@ import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
 import { useGathering } from '~/stores/gathering'
 import { useHistory } from '~/stores/history'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /** All references, laid out by hand: drag them about, open one by double click or Enter. */
 const history = useHistory()
 const gathering = useGathering()
-const server = useServer()
 const board = useTemplateRef<HTMLElement>('board')
 const { width } = useElementSize(board)
 const TILE = 0.31

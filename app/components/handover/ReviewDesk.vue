@@ -10,7 +10,7 @@ import { useCopying } from '~/composables/useCopying'
 import { useHistory } from '~/stores/history'
 import { useLineUp } from '~/stores/lineUp'
 import { useNotices } from '~/stores/notices'
-import { useReviewDesk } from '~/api/server'
+import { reviewDesk } from '~/api/reviews'
 import { useReviews } from '~/stores/reviews'
 
 /** One review: its link, what was chosen, and what was said, colorway by colorway; here it is answered and resolved. */
@@ -19,7 +19,7 @@ const reviews = useReviews()
 const notices = useNotices()
 const history = useHistory()
 const lineUp = useLineUp()
-const desk = useReviewDesk(review.id)
+const desk = reviewDesk(review.id)
 const talk = useTalk(desk)
 const { copy } = useCopying()
 const link = computed(() => (reviews.link?.review === review.id ? reviews.link.address : null))

@@ -2,12 +2,11 @@
 import { onMounted, ref } from 'vue'
 import { DAYS_KEPT, daysLeft, type Deleted } from '#core/document/deleted'
 import { reasonOf } from '~/words/reasonOf'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 import { useShelf } from '~/stores/shelf'
 
 /** What was deleted lately, and how long it can still be brought back. */
 const emit = defineEmits<{ close: []; back: [] }>()
-const server = useServer()
 const shelf = useShelf()
 const all = ref<Deleted[] | null>(null)
 const problem = ref<string | null>(null)

@@ -5,14 +5,13 @@ import { asName } from '#core/document/names'
 import { type Start, useStart } from '~/composables/useStart'
 import { useArrivals } from '~/stores/arrivals'
 import { useNotices } from '~/stores/notices'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /**
  * The one question a new project asks: what it starts from. A color leads to where it is typed; a picture or artwork is
  * chosen here, or dropped, and is in the project when it opens.
  */
 const emit = defineEmits<{ close: [] }>()
-const server = useServer()
 const notices = useNotices()
 const arrivals = useArrivals()
 const start = useStart()

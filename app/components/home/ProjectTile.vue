@@ -2,12 +2,11 @@
 import { computed, ref } from 'vue'
 import { counted } from '#core/document/names'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
-import { type ProjectCard, useServer } from '~/api/server'
+import { type ProjectCard, server } from '~/api/server'
 import { useMe } from '~/stores/me'
 
 const { card } = defineProps<{ card: ProjectCard }>()
 const emit = defineEmits<{ rename: [to: string]; duplicate: []; discard: [] }>()
-const server = useServer()
 const me = useMe()
 const naming = ref(false)
 const total = computed(() => card.swatches.reduce((sum, { share }) => sum + share, 0))

@@ -4,12 +4,11 @@ import type { SignedIn } from '#core/document/people'
 import { reasonOf } from '~/words/reasonOf'
 import { useMe } from '~/stores/me'
 import { useNotices } from '~/stores/notices'
-import { usePeopleServer } from '~/api/server'
+import { peopleServer } from '~/api/people'
 
 /** One's own password, and where one is signed in. */
 const emit = defineEmits<{ close: [] }>()
 const me = useMe()
-const server = usePeopleServer()
 const notices = useNotices()
 const places = ref<SignedIn[] | null>(null)
 const problem = ref<string | null>(null)
@@ -20,7 +19,7 @@ const fresh = ref(0)
 const done = ref(false)
 
 const load = async (): Promise<void> => {
-  places.value = await notices.attempt(() => server.sessions())
+  places.value = await notices.attempt(() => peopleServer.sessions())
 }
 const change = async (): Promise<void> => {
   if (!password.value || busy.value) return
@@ -28,7 +27,7 @@ const change = async (): Promise<void> => {
   problem.value = null
   done.value = false
   try {
-    await server.changePassword(old.value, password.value)
+    await peopleServer.changePassword(old.value, password.value)
     old.value = ''
     fresh.value++
     done.value = true

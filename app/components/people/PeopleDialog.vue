@@ -5,12 +5,11 @@ import { ROLES, type Role } from '#core/document/roles'
 import { reasonOf } from '~/words/reasonOf'
 import { useCopying } from '~/composables/useCopying'
 import { useMe } from '~/stores/me'
-import { usePeopleServer } from '~/api/server'
+import { peopleServer } from '~/api/people'
 
 /** Who works here; an owner adds people, says what they may do, and takes them out. */
 const emit = defineEmits<{ close: [] }>()
 const me = useMe()
-const server = usePeopleServer()
 const people = ref<ListedPerson[] | null>(null)
 const problem = ref<string | null>(null)
 const name = ref('')
@@ -25,7 +24,7 @@ const roles = ROLES.map(value => ({ value, title: value.charAt(0).toUpperCase() 
 const load = async (): Promise<void> => {
   problem.value = null
   try {
-    people.value = await server.people()
+    people.value = await peopleServer.people()
   } catch (error) {
     problem.value = reasonOf(error)
   }
@@ -43,18 +42,18 @@ const attempt = async (work: () => Promise<void>): Promise<void> => {
 }
 const add = (): Promise<void> =>
   attempt(async () => {
-    const { person, token } = await server.addPerson(name.value.trim(), role.value)
+    const { person, token } = await peopleServer.addPerson(name.value.trim(), role.value)
     made(person.name, token)
     name.value = ''
     await load()
   })
 const linkFor = (person: ListedPerson): Promise<void> =>
-  attempt(async () => made(person.name, await server.welcomeAgain(person.id)))
+  attempt(async () => made(person.name, await peopleServer.welcomeAgain(person.id)))
 const change = (person: ListedPerson, to: { role?: Role; gone?: boolean }): Promise<void> =>
   attempt(async () => {
     if (to.role) person.role = to.role
     try {
-      await server.changePerson(person.id, to)
+      await peopleServer.changePerson(person.id, to)
       if (to.gone)
         outcome.value = { words: `${person.name} is out, and signed out everywhere.`, isProblem: false, out: person }
       if (person.id === me.person?.id) await me.ask()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute, reloadNuxtApp } from '#imports'
-import { isSignedOut } from '~/api/server'
+import { isSignedOut } from '~/api/request'
 import { useMe } from '~/stores/me'
 import { useProjectSession } from '~/stores/session'
 

@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { useIntervalFn } from '@vueuse/core'
 import { reasonOf } from '~/words/reasonOf'
-import { Refused } from '~/api/server'
+import { Refused } from '~/api/request'
 import { useMe } from '~/stores/me'
 
 /** A name and a password; says what was wrong, and, after many wrong ones, when one may try again. */

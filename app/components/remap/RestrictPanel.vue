@@ -15,7 +15,7 @@ import { useLighting } from '~/composables/useLighting'
 import { useNotices } from '~/stores/notices'
 import { usePainting } from '~/stores/painting'
 import { useRemapping } from '~/stores/remapping'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 
 /**
  * The set of colors results are restricted to: a library, a scheme from the shelf or a list of one's own; and how far
@@ -23,7 +23,6 @@ import { useServer } from '~/api/server'
  */
 const history = useHistory()
 const painting = usePainting()
-const server = useServer()
 const remapping = useRemapping()
 const notices = useNotices()
 const adding = ref<'shelf' | 'list' | null>(null)

@@ -14,7 +14,7 @@ import { useHistory } from '~/stores/history'
 import { useNotices } from '~/stores/notices'
 import { usePainting } from '~/stores/painting'
 import { useSeenOn } from '~/composables/useSeenOn'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 import { useShelfFiles } from '~/composables/useShelfFiles'
 
 /**
@@ -27,7 +27,6 @@ const { sought = null, on = null } = defineProps<{
   on?: { project: Project; artwork: Artwork } | null
 }>()
 const emit = defineEmits<{ start: [scheme: ShelfScheme] }>()
-const server = useServer()
 const shelf = useShelf()
 const history = useHistory()
 const painting = usePainting()

@@ -3,12 +3,11 @@ import { ref, shallowRef, watch } from 'vue'
 import type { ShelfScheme, ShelfVersion } from '#core/document/shelf'
 import { momentWords } from '~/words/momentWords'
 import { reasonOf } from '~/words/reasonOf'
-import { useServer } from '~/api/server'
+import { server } from '~/api/server'
 import { useShelf } from '~/stores/shelf'
 
 /** What a scheme on the shelf was before it was saved over, the latest first; any of it can be brought back. */
 const { scheme } = defineProps<{ scheme: ShelfScheme }>()
-const server = useServer()
 const shelf = useShelf()
 const versions = shallowRef<ShelfVersion[] | null>(null)
 const reason = ref('')

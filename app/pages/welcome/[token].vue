@@ -3,13 +3,13 @@ import { onMounted, ref } from 'vue'
 import { navigateTo, useHead, useRoute } from '#imports'
 import type { Welcome } from '#core/document/people'
 import { reasonOf } from '~/words/reasonOf'
-import { Refused, usePeopleServer } from '~/api/server'
+import { peopleServer } from '~/api/people'
+import { Refused } from '~/api/request'
 import { useMe } from '~/stores/me'
 
 /** A link by which somebody sets their password, once. */
 const route = useRoute()
 const token = String(route.params.token)
-const server = usePeopleServer()
 const me = useMe()
 const welcome = ref<Welcome | null>(null)
 const problem = ref<{ status: number; words: string } | null>(null)
@@ -21,7 +21,7 @@ useHead({ title: 'Set a password · Plumbago' })
 const load = async (): Promise<void> => {
   problem.value = null
   try {
-    welcome.value = await server.welcome(token)
+    welcome.value = await peopleServer.welcome(token)
   } catch (error) {
     problem.value = { status: error instanceof Refused ? error.status : 0, words: reasonOf(error) }
   }

@@ -1,0 +1,84 @@
+import { ref } from 'vue'
+
+/** A request the server refused, with its plain sentence; `status` is 0 where it did not answer at all. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly data?: unknown,
+  ) {
+    super(message)
+  }
+}
+
+const NO_ANSWER = 'The server does not answer.'
+
+/** Whether the server has asked, since somebody was last known to be signed in, who we are. */
+export const isSignedOut = ref(false)
+
+/** A request that was refused; takes note where that is because one has to sign in. */
+const refused = (status: number, said: { message?: string; data?: unknown } | null): Refused => {
+  const { message = `The server answered with ${status}.`, data } = said ?? {}
+  if (status === 401 && (data as { why?: string } | undefined)?.why === 'signed out') isSignedOut.value = true
+  return new Refused(status, message, data)
+}
+
+const sentenceOf = async (response: Response): Promise<{ message?: string; data?: unknown }> =>
+  response.json().catch(() => ({})) as Promise<{ message?: string; data?: unknown }>
+
+/** Sends a request. Rejects with Refused, or with the reason of the signal. */
+export const send = async (method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Response> => {
+  const raw = body instanceof Blob
+  const response = await fetch(`/api/${path}`, {
+    method,
+    ...(body === undefined
+      ? {}
+      : {
+          body: raw ? body : JSON.stringify(body),
+          headers: { 'content-type': raw ? 'application/octet-stream' : 'application/json' },
+        }),
+    ...(signal ? { signal } : {}),
+  }).catch((error: unknown) => {
+    throw signal?.aborted ? error : new Refused(0, NO_ANSWER)
+  })
+  if (response.ok) return response
+  throw refused(response.status, await sentenceOf(response))
+}
+
+/** The answer to a request, read as JSON. Rejects as `send` does. */
+export const json = async <Answer>(
+  method: string,
+  path: string,
+  body?: unknown,
+  signal?: AbortSignal,
+): Promise<Answer> => (await send(method, path, body, signal)).json() as Promise<Answer>
+
+/** The bytes of an answer. Rejects as `send` does. */
+export const bytes = async (path: string): Promise<Uint8Array> =>
+  new Uint8Array(await (await send('GET', path)).arrayBuffer())
+
+/**
+ * Sends a file and tells, while it is on its way, which part of it has left. Rejects with Refused, or with the
+ * signal's reason.
+ */
+export const upload = <Answer>(
+  path: string,
+  file: Blob,
+  signal: AbortSignal,
+  progress: (sent: number) => void,
+): Promise<Answer> =>
+  new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest()
+    request.open('POST', `/api/${path}`)
+    request.setRequestHeader('content-type', 'application/octet-stream')
+    request.responseType = 'json'
+    request.upload.onprogress = ({ loaded, total }) => progress(total ? loaded / total : 0)
+    request.onload = () => {
+      if (request.status < 300) resolve(request.response as Answer)
+      else reject(refused(request.status, request.response as { message?: string } | null))
+    }
+    request.onerror = () => reject(new Refused(0, NO_ANSWER))
+    request.onabort = () => reject(signal.reason as Error)
+    signal.addEventListener('abort', () => request.abort(), { once: true })
+    request.send(file)
+  })
