@@ -1,3 +1,6 @@
+import type { Command } from '#core/commands/commands'
+import type { InkRow } from './inkRows'
+
 /** A stretch of a column, in pixels from its top. */
 export interface Slot {
   top: number
@@ -91,3 +94,94 @@ export const visibleIn = (slots: readonly Slot[], scrolled: number, height: numb
   }
   return [before(scrolled), Math.min(slots.length, before(scrolled + height) + 1)]
 }
+
+/** The smallest an ink is drawn in the column with a mouse, and the thinnest it may get for all of them to fit, in pixels. */
+const INK_HEIGHT = { min: 5, thinnest: 2 } as const
+
+/** Returns the least height of an ink, in pixels, at which `count` of them fit into a column, where that is not too thin to be seen. */
+export const minInkHeight = (room: number, count: number): number => {
+  const each = room / Math.max(1, count) - GAP
+  return each >= INK_HEIGHT.thinnest ? Math.min(INK_HEIGHT.min, each) : INK_HEIGHT.min
+}
+
+/** Returns rows by the swatch they go to, in the order of the scheme, so that ribbons cross little; those left as is come last. */
+export const rowsByTarget = (rows: readonly InkRow[], scheme: readonly { id: string }[]): InkRow[] => {
+  const order = new Map(scheme.map(({ id }, i) => [id, i]))
+  const place = (to: string | null): number => order.get(to ?? '') ?? scheme.length
+  return [...rows].sort((one, other) => place(one.to) - place(other.to) || other.area - one.area)
+}
+
+/** Returns the area that goes to each swatch, by its id; what is left as is stands under ''. */
+export const areasByTarget = (rows: readonly InkRow[]): Map<string, number> => {
+  const areas = new Map<string, number>()
+  for (const { to, area } of rows) areas.set(to ?? '', (areas.get(to ?? '') ?? 0) + area)
+  return areas
+}
+
+/**
+ * Returns where the ribbon of each row ends, by its first ink: the ribbons of a swatch share its slot as their beginnings
+ * share the column.
+ *
+ * @param slots where each row stands, by its index
+ * @param targetOf the id of the swatch a row goes to now; null where it is left as is
+ * @param swatchSlots where each swatch stands, by its id
+ */
+export const ribbonEnds = (
+  rows: readonly InkRow[],
+  slots: readonly Slot[],
+  targetOf: (hex: string) => string | null,
+  swatchSlots: ReadonlyMap<string, Slot>,
+): Map<string, Slot> => {
+  const begun = rows.flatMap(({ hex }, i) => {
+    const [to, from] = [targetOf(hex), slots[i]]
+    const swatch = to === null ? undefined : swatchSlots.get(to)
+    return to !== null && from && swatch ? [{ hex, to, height: from.height, swatch }] : []
+  })
+  const whole = new Map<string, number>()
+  for (const { to, height } of begun) whole.set(to, (whole.get(to) ?? 0) + height)
+  const used = new Map<string, number>()
+  return new Map(
+    begun.map(({ hex, to, height, swatch }) => {
+      const [before, all] = [used.get(to) ?? 0, whole.get(to) || 1]
+      used.set(to, before + height)
+      return [hex, { top: swatch.top + (swatch.height * before) / all, height: (swatch.height * height) / all }]
+    }),
+  )
+}
+
+/** What is dragged on the ribbons: an ink with those that go along, or a swatch. */
+export type Carried = { kind: 'ink'; hex: string } | { kind: 'swatch'; id: string }
+
+/** Where inks are dropped that are to be left as is. */
+export const DROP_LEFT = 'left'
+
+/**
+ * Returns what dropping something on a target does: inks go to a swatch, where another ink goes, or are left as is; two
+ * swatches are exchanged. Null where nothing comes of it.
+ *
+ * @param target a swatch's id, an ink as `#rrggbb`, or `DROP_LEFT`
+ * @param inks the inks that a carried ink stands for
+ * @param artwork the artwork it is for alone; null for all
+ */
+export const dropCommand = (
+  carried: Carried,
+  target: string,
+  inks: string[],
+  rowOf: ReadonlyMap<string, InkRow>,
+  artwork: string | null,
+): Command | null => {
+  if (carried.kind === 'swatch')
+    return target === DROP_LEFT || target.startsWith('#') || target === carried.id
+      ? null
+      : { do: 'exchange', swatches: [carried.id, target] }
+  const to = target === DROP_LEFT ? null : target.startsWith('#') ? (rowOf.get(target)?.to ?? null) : target
+  return { do: 'retarget', inks, to, artwork }
+}
+
+/** Whether a slot is wholly in view, where `height` pixels from `scrolled` on are. */
+export const isInView = ({ top, height: tall }: Slot, scrolled: number, height: number): boolean =>
+  top >= scrolled && top + tall <= scrolled + height
+
+/** Returns how far to scroll so that a slot is in view: not at all where it is, else to its middle. Never under 0. */
+export const scrolledTo = (slot: Slot, scrolled: number, height: number): number =>
+  isInView(slot, scrolled, height) ? scrolled : Math.max(0, slot.top - height / 2)

@@ -1,0 +1,99 @@
+import { parseColor } from '#core/color/parse'
+import type { Command } from '#core/commands/commands'
+import { MOST_SWATCHES } from '#core/document/limits'
+import { counted } from '#core/document/names'
+import { readColors, type ListKind } from '#core/formats/read/read'
+import { isSwatchSheet } from '#core/formats/read/sheet'
+
+/* What comes into a project by dropping, choosing or pasting, and what it is taken as. */
+
+/** A file as a browser has it, without its content. */
+export interface IncomingFile {
+  name: string
+  /** Its media type; empty where that is not known. */
+  type: string
+  /** In bytes. */
+  size: number
+}
+
+const PICTURE = /\.(png|jpe?g|webp|gif)$/i
+const OTHER_PICTURE = /\.(tiff?|bmp|heic|avif|psd|ico)$/i
+const LONGEST_TITLE = 120
+/** The longest text that is remembered as it was typed. */
+const LONGEST_TYPED = 59
+/** How far into a pasted text the root of an SVG is looked for. */
+const ROOT_WITHIN = 2000
+
+/** What a file is by its name and type; `other picture` is one of a kind that is not read. */
+export type IncomingKind = 'svg' | 'picture' | 'other picture' | 'text'
+
+/** Returns what a file is by its name and type. */
+export const incomingKind = ({ name, type }: Pick<IncomingFile, 'name' | 'type'>): IncomingKind => {
+  if (/\.svgz?$/i.test(name) || type === 'image/svg+xml') return 'svg'
+  if (PICTURE.test(name) || /^image\/(png|jpeg|webp|gif)$/.test(type)) return 'picture'
+  return OTHER_PICTURE.test(name) || type.startsWith('image/') ? 'other picture' : 'text'
+}
+
+const MB = 1024 * 1024
+
+/** Says that a file is too large; null where it is not. `maxBytes` is what `what` may have. */
+export const sizeRefusal = ({ size }: Pick<IncomingFile, 'size'>, maxBytes: number, what: string): string | null =>
+  size > maxBytes
+    ? `The file is ${Math.round(size / MB)} MB; ${what} may have up to ${Math.round(maxBytes / MB)} MB.`
+    : null
+
+/** Whether a text holds what no text holds, as files of other kinds do. */
+export const isBinary = (text: string): boolean => text.includes('\u0000')
+
+/** Whether a pasted text is the source of artwork, not a list of colors. */
+export const isPastedArtwork = (text: string): boolean =>
+  /<svg[\s>]/i.test(text.slice(0, ROOT_WITHIN)) && !isSwatchSheet(text)
+
+const KIND_WORDS: Readonly<Record<ListKind, string>> = {
+  'text': 'text',
+  'CSS': 'CSS',
+  'design tokens': 'design tokens',
+  'CSV': 'CSV',
+  'SVG': 'an SVG swatch sheet',
+}
+
+/** What is done with the colors of a text, and how that is said. */
+export interface TakenText {
+  command: Command
+  words: string
+}
+
+/**
+ * Returns what the colors of a text are taken as: the only one as the base, several as the scheme. Null where it holds
+ * none.
+ *
+ * @param title what the text is called
+ * @param fileName the file it came from; empty where it was pasted
+ */
+export const takenText = (text: string, title: string, fileName = ''): TakenText | null => {
+  const { kind, colors } = readColors(text, fileName)
+  const only = parseColor(text) ?? (colors.length === 1 && colors[0] ? parseColor(colors[0].hex) : null)
+  if (only) {
+    const typed = text.trim()
+    return {
+      command: {
+        do: 'set base',
+        base: { hex: only.hex, hue: only.hue, typed: typed.length <= LONGEST_TYPED ? typed : only.hex },
+      },
+      words: `The base is ${only.hex}.`,
+    }
+  }
+  const taken = colors.slice(0, MOST_SWATCHES)
+  if (!taken.length) return null
+  const from = fileName ? `“${fileName}” (${KIND_WORDS[kind]})` : title
+  const rest = colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''
+  return {
+    command: {
+      do: 'take colors',
+      kind: 'list',
+      title: title.slice(0, LONGEST_TITLE),
+      colors: taken.map(color => ({ ...color, share: color.share ?? null })),
+    },
+    words: `Took ${counted(taken.length, 'color')} from ${from}${rest}.`,
+  }
+}

@@ -1,0 +1,53 @@
+import type { Command } from '#core/commands/commands'
+import { counted } from '#core/document/names'
+import { MOST_AREAS, MOST_AREAS_TOUCHED, MOST_SHAPES_TOUCHED, MOST_TOUCHED, MOST_TOUCHES } from '#core/document/limits'
+import type { Following, Touch } from '#core/document/remap'
+import type { Area } from '#core/raster/area'
+
+/** What can be picked on the stage: a shape, by its index among the elements of the file, or an area of a picture. */
+export type Hit = number | Area
+export const isArea = (hit: Hit): hit is Area => typeof hit === 'object'
+
+const shapesOf = (hits: readonly Hit[]): number[] => hits.filter(hit => typeof hit === 'number')
+const areasOf = (hits: readonly Hit[]): Area[] => hits.filter(isArea)
+
+/** How picked shapes and areas are to be painted: in a swatch or rung, or, where that is null, in an opacity in [0, 1]. */
+export interface TouchPaint {
+  paint: Touch['paint']
+  to: Following | null
+  opacity: number | null
+}
+
+/** Returns the command that paints what was picked by hand, as much of it as one touch-up holds; null where nothing was. */
+export const touchUpCommand = (
+  artwork: string,
+  hits: readonly Hit[],
+  { paint, to, opacity }: TouchPaint,
+  id: string,
+): Command | null => {
+  if (!hits.length) return null
+  const [shapes, areas] = [shapesOf(hits).slice(0, MOST_TOUCHED), areasOf(hits).slice(0, MOST_AREAS)]
+  return { do: 'touch up', artwork, touch: { id, shapes, areas, paint, to, opacity } }
+}
+
+/** Says why an artwork takes no further touch-up of what was picked; null where it does. */
+export const touchUpRefusal = (touches: readonly Touch[], hits: readonly Hit[]): string | null => {
+  if (touches.length >= MOST_TOUCHES) return `An artwork has up to ${MOST_TOUCHES} touch-ups; remove some first.`
+  const areas = new Set(touches.flatMap(touch => touch.areas)).size + areasOf(hits).length
+  if (areas > MOST_AREAS_TOUCHED)
+    return `A picture has up to ${MOST_AREAS_TOUCHED} areas touched up; remove some first.`
+  const shapes = touches.reduce((sum, touch) => sum + touch.shapes.length, 0) + hits.length
+  if (shapes > MOST_SHAPES_TOUCHED)
+    return `An artwork has up to ${counted(MOST_SHAPES_TOUCHED, 'shape')} touched up; remove some touch-ups first.`
+  return null
+}
+
+/** Says that not all that was picked is colored, as one touch-up holds less; null where all of it is. */
+export const touchUpExcess = (hits: readonly Hit[]): string | null => {
+  const max = hits.some(isArea) ? MOST_AREAS : MOST_TOUCHED
+  return hits.length > max ? `A touch-up colors up to ${max} at once; the first of those picked were colored.` : null
+}
+
+/** Whether a touch-up is on something that is picked. */
+export const touchesAny = ({ shapes, areas }: Pick<Touch, 'shapes' | 'areas'>, hits: readonly Hit[]): boolean =>
+  hits.some(hit => (isArea(hit) ? areas.some(({ x, y }) => x === hit.x && y === hit.y) : shapes.includes(hit)))
