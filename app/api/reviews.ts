@@ -1,12 +1,9 @@
-import type { CommentPut, ReviewChoice, ReviewComment, ReviewPage, ReviewThread } from '#core/document/review'
+import type { Threads } from '#core/interaction/talk'
+import type { CommentPut, ReviewChoice, ReviewComment, ReviewPage } from '#core/document/review'
 import type { ReviewPicture, ReviewSize } from '#core/handover/review'
 import { json } from './request'
 
-/** The comments of a review: threads on a colorway (or, where none is named, on all), the latest first, before one. */
-export interface Threads {
-  threads: ReviewThread[]
-  more: boolean
-}
+/* The comments of a review: threads on a colorway (or, where none is named, on all), the latest first, before one. */
 const commentsAt = (path: string) => ({
   threads: (look: string, before?: number) =>
     json<Threads>(

@@ -1,18 +1,8 @@
-const WAYS: Readonly<Record<string, readonly [x: number, y: number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-}
+import { arrowStep } from '#core/interaction/arrowKeys'
 
-/**
- * The way an arrow key points, right and up being 1, ten times as far with Shift; null for other keys. Takes the key
- * from the page where it is one.
- */
+/** The step an arrow key asks for, taken from the page; null for other keys, which stay the page's. */
 export const arrowOf = (event: KeyboardEvent): { x: number; y: number } | null => {
-  const way = WAYS[event.key]
-  if (!way || event.ctrlKey || event.metaKey) return null
-  event.preventDefault()
-  const step = event.shiftKey ? 10 : 1
-  return { x: way[0] * step, y: way[1] * step }
+  const step = arrowStep(event)
+  if (step) event.preventDefault()
+  return step
 }

@@ -3,7 +3,8 @@ import { hexOfRgb } from '#core/color/convert'
 import { contiguousAreas, foundArea, pixelAt, type Area, type FoundArea } from '#core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
 import { areaIn } from '~/raster/foundAreas'
-import { type Hit, isArea, useStage } from '~/stores/stage'
+import { type Hit, isArea } from '#core/interaction/touchUps'
+import { useStage } from '~/stores/stage'
 
 /** The least part of a picture, of 1, that an area has to have to be stepped through. */
 const LEAST = 0.0005

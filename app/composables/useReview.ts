@@ -1,6 +1,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { countedWith, type ReviewComment, type ReviewNews, type ReviewPage, type Spot } from '#core/document/review'
+import type { ReviewComment, ReviewNews, ReviewPage, Spot } from '#core/document/review'
+import { reviewPageAfter } from '#core/interaction/reviewNews'
 import { reasonOf } from '~/words/reasonOf'
 import { Refused } from '~/api/request'
 import { reviewServer } from '~/api/reviews'
@@ -56,8 +57,7 @@ export const useReview = (token: string) => {
     const now = page.value
     if (!now || heard.seq < now.seq) return
     if (heard.gone) return void load()
-    const { counts } = countedWith(now, heard)
-    page.value = { ...now, counts, choice: heard.choice, closed: heard.closed, ready: heard.ready, seq: heard.seq }
+    page.value = reviewPageAfter(now, heard)
     if (heard.again) return void Promise.all([load(), talk.again()])
     heard.comments.forEach(talk.put)
     const last = heard.comments.at(-1)

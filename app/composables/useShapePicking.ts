@@ -1,6 +1,7 @@
 import { ref, type Ref, watch } from 'vue'
 import { SHAPE_ATTRIBUTE, INKS_ATTRIBUTE } from '#core/artwork/write'
-import { type Hit, isArea, useStage } from '~/stores/stage'
+import { type Hit, isArea } from '#core/interaction/touchUps'
+import { useStage } from '~/stores/stage'
 import { followDrag } from '~/browser/followDrag'
 
 /** How far, in pixels, a pointer has to go before it draws instead of points. */

@@ -1,6 +1,7 @@
 import { ref } from 'vue'
 import { useEventListener } from '@vueuse/core'
-import { type Hit, useStage } from '~/stores/stage'
+import { type Hit } from '#core/interaction/touchUps'
+import { useStage } from '~/stores/stage'
 import type { Command } from '#core/commands/commands'
 import { useHistory } from '~/stores/history'
 import { useRemapping } from '~/stores/remapping'

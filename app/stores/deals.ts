@@ -2,12 +2,10 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import { z } from 'zod'
-import { hexSchema } from '#core/document/basics'
-import { lookOf, lookSchema, type Look } from '#core/document/project'
-import { HARMONIES } from '#core/harmony/harmony'
+import type { Look } from '#core/document/project'
+import { dealLike, dealUnlike, freshDeal, type PastDeal, readDeals, withDeal } from '#core/interaction/dealHistory'
 import type { Candidate } from '#core/proofs/candidates'
-import { companionsIn, POOL, type DealOrder } from '#core/proofs/deals'
+import type { DealOrder } from '#core/proofs/deals'
 import { companionsOf } from '#core/scheme/compose'
 import { inLook } from '#core/scheme/looks'
 import type { DealDesk } from '~/workers/deals.worker'
@@ -15,21 +13,6 @@ import { reasonOf } from '~/words/reasonOf'
 import { useHistory } from './history'
 import { usePainting } from './painting'
 import { useProjectSession } from './session'
-
-/** A deal made before: what it was dealt for, and the seeds that were chosen, once they are. */
-const pastDealSchema = z.object({
-  from: lookSchema,
-  seed: z.number().int(),
-  kind: z.enum(HARMONIES).nullable(),
-  like: z.array(hexSchema).nullable().default(null),
-  unlike: z.array(z.array(hexSchema)).default([]),
-  seeds: z.array(z.number().int()).nullable().default(null),
-})
-type PastDeal = z.infer<typeof pastDealSchema>
-
-const MOST_DEALS = 24
-/** Deals keep from so many others at most that were not liked. */
-const MOST_UNLIKE = 48
 
 /** The deals of companions: what was dealt, in the order it was, and which of it is shown. Worked out in a worker. */
 export const useDeals = defineStore('deals', () => {
@@ -58,11 +41,7 @@ export const useDeals = defineStore('deals', () => {
     }
   }
   const recall = (): void => {
-    try {
-      past.value = z.array(pastDealSchema).safeParse(JSON.parse(localStorage.getItem(key()) ?? '[]')).data ?? []
-    } catch {
-      past.value = [] // what cannot be read is no deal
-    }
+    past.value = readDeals(localStorage.getItem(key()))
     at.value = Math.max(0, past.value.length - 1)
     found = null
   }
@@ -70,17 +49,7 @@ export const useDeals = defineStore('deals', () => {
   const order = (change: Partial<DealOrder>): void => {
     const now = history.settled
     if (!now) return
-    const last = past.value.at(-1)
-    const fresh: PastDeal = {
-      from: lookOf(now),
-      seed: last ? last.seed + POOL : 1,
-      kind: within.value && now.derived ? now.harmony.kind : null,
-      like: null,
-      unlike: [],
-      seeds: null,
-      ...change,
-    }
-    past.value = [...past.value, fresh].slice(-MOST_DEALS)
+    past.value = withDeal(past.value, freshDeal(now, past.value, within.value, change))
     at.value = past.value.length - 1
     remember()
   }
@@ -88,15 +57,11 @@ export const useDeals = defineStore('deals', () => {
   const afresh = (): void => order({})
   /** Deals companions like those of a look, beside what is held in it. */
   const likeIt = (look: Look): void => {
-    if (history.settled) order({ from: look, like: companionsIn(look, look, history.settled) })
+    if (history.settled) order(dealLike(look, history.settled))
   }
   /** Deals afresh, far from a look and from what was not liked before. */
   const unlikeIt = (look: Look): void => {
-    const [now, last] = [history.settled, current.value]
-    if (!now) return
-    const from = last?.from ?? lookOf(now)
-    const before = (last?.unlike ?? []).slice(1 - MOST_UNLIKE)
-    order({ from, kind: last?.kind ?? null, unlike: [...before, companionsIn(from, look, now)] })
+    if (history.settled) order(dealUnlike(look, history.settled, current.value))
   }
 
   let found: { deal: PastDeal; inks: unknown; artwork: unknown; candidates: readonly Candidate[] } | null = null

@@ -1,23 +1,22 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import {
-  inHarmony,
-  inTones,
-  REACH,
-  reordered,
-  shownHarmonies,
-  varied,
-  type Candidate,
-  type Variation,
-} from '#core/proofs/candidates'
+  candidatesOf,
+  isMarked as isMarkedIn,
+  keptLookName,
+  markedAfter,
+  MAX_MARKED,
+  type ProofsFirst,
+  proofsInOrder,
+  type Sheet,
+  sheetBeside,
+} from '#core/interaction/proofSheets'
+import type { Candidate, Variation } from '#core/proofs/candidates'
 import { stateOf } from '#core/check/state'
 import { verdictOf, verdictWords, type Verdict } from '#core/proofs/verdict'
 import { inLook } from '#core/scheme/looks'
 import type { ByHand } from '#core/painting/painting'
-import { TONE_PLANS } from '#core/harmony/tone'
-import type { Project } from '#core/document/project'
 import type { Artwork } from '#core/document/artwork'
 import { betweenFrames } from '~/browser/betweenFrames'
 import { restingPointer } from '~/browser/restingPointer'
@@ -29,17 +28,6 @@ import { usePainting } from './painting'
 import { useProjectSession } from './session'
 import { useTrail } from './trail'
 
-/** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
-export const SHEETS = [
-  { sheet: 'harmonies', title: 'Harmonies' },
-  { sheet: 'tones', title: 'Tones' },
-  { sheet: 'variations', title: 'Variations' },
-  { sheet: 'deals', title: 'Dealt' },
-  { sheet: 'orders', title: 'Orders' },
-  { sheet: 'whole', title: 'Whole scheme' },
-] as const
-export type Sheet = (typeof SHEETS)[number]['sheet']
-
 /** A candidate with the artwork it is shown on, what every ink becomes in it, and what is painted by hand. */
 export interface Proof extends Candidate {
   piece: Artwork
@@ -47,18 +35,6 @@ export interface Proof extends Candidate {
   byHand: ByHand
   /** How it does in the artwork. */
   verdict: Verdict
-}
-
-const MOST_ORDERS = 24
-const MOST_MARKED = 6
-/** Which proofs of a sheet come first. */
-export const PROOFS_FIRST = ['as offered', 'best', 'fewest serious'] as const
-export type ProofsFirst = (typeof PROOFS_FIRST)[number]
-const byRank = (one: Proof, other: Proof): number => other.verdict.rank - one.verdict.rank
-const ORDERED: Record<ProofsFirst, (one: Proof, other: Proof) => number> = {
-  'as offered': () => 0,
-  'best': byRank,
-  'fewest serious': (one, other) => one.verdict.serious - other.verdict.serious || byRank(one, other),
 }
 
 /** The proof sheets of Compose: what they offer, what is pointed at, and what is marked to be compared. */
@@ -97,17 +73,12 @@ export const useProofs = defineStore('proofs', () => {
   const marked = shallowRef<readonly Candidate[]>([])
   const comparing = ref(false)
 
-  /** What a sheet offers, one by one as it is asked for. */
-  function* offered(what: Sheet, now: Project): Generator<Candidate> {
-    if (what === 'harmonies')
-      for (const kind of shownHarmonies(hidden.value)) yield inHarmony(now, kind, painting.known)
-    if (what === 'tones') for (const plan of TONE_PLANS) yield inTones(now, plan, painting.known)
-    if (what === 'variations')
-      for (let row = -REACH; row <= REACH; row++)
-        for (let column = -REACH; column <= REACH; column++) yield varied(now, variation.value, column, row)
-    if (what === 'orders') yield* reordered(now, painting.inks, MOST_ORDERS)
-  }
-
+  const settings = () => ({
+    hidden: hidden.value,
+    variation: variation.value,
+    inks: painting.inks,
+    known: painting.known,
+  })
   /** A sheet at work, of a kind that may change: its proofs, and all they depend on. */
   const sheetOf = (kind: () => Sheet | null) => {
     const what = computed(kind)
@@ -121,7 +92,7 @@ export const useProofs = defineStore('proofs', () => {
         shown.value = []
         return
       }
-      const all = what.value === 'deals' ? await deals.candidates() : offered(what.value, now)
+      const all = what.value === 'deals' ? await deals.candidates() : candidatesOf(what.value, now, settings())
       if (own !== work || !all) return
       const next: Proof[] = []
       const judge = (candidate: Candidate): void => {
@@ -138,7 +109,7 @@ export const useProofs = defineStore('proofs', () => {
         shown.value = [...next, ...shown.value.slice(next.length)]
       }
       if (!(await betweenFrames(all, judge, show, () => own === work))) return
-      shown.value = next.sort(ORDERED[first.value])
+      shown.value = proofsInOrder(next, first.value)
     }
     const asked = computed(
       () =>
@@ -158,10 +129,7 @@ export const useProofs = defineStore('proofs', () => {
   }
   const main = sheetOf(() => sheet.value)
   /** What stands beside it where there is room: what would be looked at next. */
-  const beside = sheetOf(() => {
-    if (!roomy.value || large.value || sheet.value === 'whole') return null
-    return sheet.value === 'harmonies' ? 'variations' : 'harmonies'
-  })
+  const beside = sheetOf(() => sheetBeside(sheet.value, roomy.value && !large.value))
 
   /** Deals afresh, and shows it. */
   const deal = (): void => {
@@ -203,16 +171,14 @@ export const useProofs = defineStore('proofs', () => {
   const keep = (candidate: Candidate | null = pointed.value): void => {
     const now = history.settled
     if (!now) return
-    const name = `${candidate?.caption ?? now.harmony.kind} on ${(candidate?.look ?? now).scheme[0]?.name ?? 'its base'}`
-    const state = trail.keep(`${name.charAt(0).toUpperCase()}${name.slice(1)}`, candidate?.look ?? null)
+    const state = trail.keep(keptLookName(candidate, now), candidate?.look ?? null)
     if (state) notices.say(`Kept “${state.kept}” on the trail.`, 'done', () => trail.rename(state.id, null))
   }
-  const isMarked = ({ look }: Candidate): boolean => marked.value.some(each => equal(each.look, look))
+  const isMarked = (candidate: Candidate): boolean => isMarkedIn(marked.value, candidate)
   const mark = (candidate: Candidate): void => {
-    if (isMarked(candidate)) marked.value = marked.value.filter(each => !equal(each.look, candidate.look))
-    else if (marked.value.length >= MOST_MARKED)
-      notices.say(`Up to ${MOST_MARKED} can be compared; take a mark away first.`, 'problem')
-    else marked.value = [...marked.value, candidate]
+    const next = markedAfter(marked.value, candidate)
+    if (next) marked.value = next
+    else notices.say(`Up to ${MAX_MARKED} can be compared; take a mark away first.`, 'problem')
     if (marked.value.length < 2) comparing.value = false
   }
   const markUnder = (): void => {

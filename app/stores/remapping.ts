@@ -1,15 +1,24 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import { counted } from '#core/document/names'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { Command } from '#core/commands/commands'
-import { adjustedSwatches, followed, leadsAt, restrictionOf, targetFor } from '#core/painting/remapping'
+import { adjustedSwatches, followed, leadsAt, restrictionOf } from '#core/painting/remapping'
 import { familiesOf, type Family } from '#core/remap/near'
+import {
+  familiesByInk,
+  groupOfSwatch,
+  type InkRow,
+  inkRows,
+  membersOf,
+  rowsByInk,
+  withFamilies,
+} from '#core/interaction/inkRows'
+import { selectedAfter } from '#core/interaction/selection'
+import { type Hit, touchUpCommand, touchUpExcess, touchUpRefusal } from '#core/interaction/touchUps'
 import { lossesOf, type Loss } from '#core/remap/losses'
 import { MOST_MENDED } from '#core/commands/shading'
 import type { Match } from '#core/remap/match'
-import { type Hit, isArea, useStage } from './stage'
-import { MOST_AREAS, MOST_AREAS_TOUCHED, MOST_SHAPES_TOUCHED, MOST_TOUCHED, MOST_TOUCHES } from '#core/document/limits'
+import { useStage } from './stage'
 import type { Following, Touch } from '#core/document/remap'
 import { useArtworkFiles } from './artwork'
 import { useHistory } from './history'
@@ -25,18 +34,6 @@ export const REMAP_VIEWS = [
   { view: 'set', title: 'Set' },
 ] as const
 export type RemapView = (typeof REMAP_VIEWS)[number]['view']
-
-/**
- * Inks that go together, as one line: the largest of them here, all of them, their area and uses, and where they go.
- */
-export interface InkRow {
-  hex: string
-  members: readonly string[]
-  area: number
-  uses: number
-  to: string | null
-  excepted: boolean
-}
 
 /** How many seeds are tried for a deal that differs from what is. */
 const TRIES = 40
@@ -65,36 +62,12 @@ export const useRemapping = defineStore('remapping', () => {
   const scope = computed(() => (alone.value ? (artwork.value?.id ?? null) : null))
   const exceptionsHere = computed(() => Object.keys(remap.value?.exceptions[artwork.value?.id ?? ''] ?? {}).length)
 
-  const rows = computed<InkRow[]>(() => {
-    const now = remap.value
-    if (!now) return []
-    const own = artwork.value?.id ?? null
-    const gathered = new Map<string, InkRow & { members: string[] }>()
-    for (const { hex, area, uses } of inks.value) {
-      const lead = leads.value.get(hex) ?? hex
-      const row = gathered.get(lead)
-      if (row) {
-        row.members.push(hex)
-        row.area += area
-        row.uses += uses
-      } else
-        gathered.set(lead, {
-          hex,
-          members: [hex],
-          area,
-          uses,
-          to: targetFor(now, leads.value, hex, own)?.to ?? null,
-          excepted: now.exceptions[own ?? '']?.[hex] !== undefined,
-        })
-    }
-    return [...gathered.values()]
-  })
-  const familyList = computed<Family[]>(() => familiesOf(rows.value))
-  const familyOf = computed(
-    () =>
-      new Map(familyList.value.flatMap((family, place) => family.inks.map(hex => [hex, { family, place }] as const))),
+  const rows = computed<InkRow[]>(() =>
+    remap.value ? inkRows(inks.value, remap.value, leads.value, artwork.value?.id ?? null) : [],
   )
-  const rowOf = computed(() => new Map(rows.value.flatMap(row => row.members.map(hex => [hex, row] as const))))
+  const familyList = computed<Family[]>(() => familiesOf(rows.value))
+  const familyOf = computed(() => familiesByInk(familyList.value))
+  const rowOf = computed(() => rowsByInk(rows.value))
   /** What lost its contrast to what it touches, in the colors as they are, not as they pass by. */
   const losses = computed(() => lossesOf(inks.value, painting.settled(artwork.value?.id ?? '').colors))
   /** The inks, and the lines they stand in, that are concerned by that. */
@@ -112,29 +85,13 @@ export const useRemapping = defineStore('remapping', () => {
   }
   const restriction = computed(() => (history.document ? restrictionOf(history.document) : null))
 
-  /** All inks of the lines that some inks stand for, and of their families where those go together. */
-  const whole = (hexes: Iterable<string>): string[] => [
-    ...new Set(
-      [...hexes].flatMap(hex =>
-        families.value ? (familyOf.value.get(rowOf.value.get(hex)?.hex ?? hex)?.family.inks ?? [hex]) : [hex],
-      ),
-    ),
-  ]
-  const members = (hexes: Iterable<string>): string[] => [
-    ...new Set([...hexes].flatMap(hex => rowOf.value.get(hex)?.members ?? [hex])),
-  ]
+  /** The lines that some inks stand for, with their families where those go together. */
+  const whole = (hexes: Iterable<string>): string[] =>
+    families.value ? withFamilies(rowOf.value, familyOf.value, hexes) : [...new Set(hexes)]
+  const members = (hexes: Iterable<string>): string[] => membersOf(rowOf.value, hexes)
 
   const select = (hexes: Iterable<string>, more = false): void => {
-    const these = whole(hexes)
-    const next = new Set(more ? selected.value : [])
-    const gone = more
-      ? these.every(hex => next.has(hex))
-      : these.length === selected.value.size && these.every(hex => selected.value.has(hex))
-    for (const hex of these) {
-      if (gone) next.delete(hex)
-      else next.add(hex)
-    }
-    selected.value = next
+    selected.value = selectedAfter(selected.value, whole(hexes), more, 'clear')
   }
   /** What an action on an ink is for: all that is selected where it is one of them, or it alone. */
   const meant = (hex: string): string[] => (selected.value.has(hex) ? [...selected.value] : whole([hex]))
@@ -147,7 +104,7 @@ export const useRemapping = defineStore('remapping', () => {
     const all = members(hexes)
     history.run(scope.value ? { do: 'follow all', artwork: scope.value, inks: all } : { do: 'match', inks: all })
   }
-  const groupOf = (swatch: string): InkRow[] => rows.value.filter(({ to }) => to === swatch)
+  const groupOf = (swatch: string): InkRow[] => groupOfSwatch(rows.value, swatch)
   const merge = (from: string, into: string): void => {
     const all = groupOf(from).map(({ hex }) => hex)
     if (all.length) send(all, into)
@@ -185,31 +142,14 @@ export const useRemapping = defineStore('remapping', () => {
     to: Following | null,
     opacity: number | null = null,
   ): Command | null => {
-    const [shapes, areas] = [
-      hits.filter(hit => typeof hit === 'number').slice(0, MOST_TOUCHED),
-      hits.filter(isArea).slice(0, MOST_AREAS),
-    ]
-    return artwork.value && hits.length
-      ? {
-          do: 'touch up',
-          artwork: artwork.value.id,
-          touch: { id: crypto.randomUUID(), shapes, areas, paint, to, opacity },
-        }
-      : null
+    return artwork.value && touchUpCommand(artwork.value.id, hits, { paint, to, opacity }, crypto.randomUUID())
   }
   const touchUp = (...touch: Parameters<typeof touching>): void => {
-    if (touches.value.length >= MOST_TOUCHES)
-      return notices.say(`An artwork has up to ${MOST_TOUCHES} touch-ups; remove some first.`, 'problem')
-    if (new Set(touches.value.flatMap(({ areas }) => areas)).size + touch[0].filter(isArea).length > MOST_AREAS_TOUCHED)
-      return notices.say(`A picture has up to ${MOST_AREAS_TOUCHED} areas touched up; remove some first.`, 'problem')
-    if (touches.value.reduce((sum, { shapes }) => sum + shapes.length, 0) + touch[0].length > MOST_SHAPES_TOUCHED)
-      return notices.say(
-        `An artwork has up to ${counted(MOST_SHAPES_TOUCHED, 'shape')} touched up; remove some touch-ups first.`,
-        'problem',
-      )
-    const most = touch[0].some(isArea) ? MOST_AREAS : MOST_TOUCHED
-    if (touch[0].length > most)
-      notices.say(`A touch-up colors up to ${most} at once; the first of those picked were colored.`, 'problem')
+    const [hits] = touch
+    const refusal = touchUpRefusal(touches.value, hits)
+    if (refusal) return notices.say(refusal, 'problem')
+    const excess = touchUpExcess(hits)
+    if (excess) notices.say(excess, 'problem')
     const command = touching(...touch)
     if (command) history.run(command)
   }

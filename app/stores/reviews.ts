@@ -2,7 +2,8 @@ import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { navigateTo } from '#imports'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { countedWith, type Review, type ReviewNews, type ReviewPut } from '#core/document/review'
+import type { Review, ReviewNews, ReviewPut } from '#core/document/review'
+import { isMaking, isUnread, newsWords, reviewAfter } from '#core/interaction/reviewNews'
 import { reasonOf } from '~/words/reasonOf'
 import { useHandOverView } from './handOverView'
 import { useLive } from './live'
@@ -13,10 +14,6 @@ import { server } from '~/api/server'
 
 /** How often it is asked how far pictures are, in milliseconds. */
 const ASK = 500
-
-/** Whether what a review shows is still being made. */
-const isMaking = ({ making, ready }: Review): boolean =>
-  !ready && (making?.state === 'waiting' || making?.state === 'underway')
 
 /** The reviews of the project that is open: what is published, what is said and chosen there, as it happens. */
 export const useReviews = defineStore('reviews', () => {
@@ -33,8 +30,7 @@ export const useReviews = defineStore('reviews', () => {
   const link = ref<{ review: string; address: string } | null>(null)
   /** Up to where each was read in this browser. */
   const read = useLocalStorage<Record<string, number>>('plumbago reviews read', {})
-  const isNew = ({ id, seq, comments, choice }: Review): boolean =>
-    (comments > 0 || choice !== null) && seq > (read.value[id] ?? 0)
+  const isNew = (review: Review): boolean => isUnread(review, read.value[review.id])
   const fresh = computed(() => (reviews.value ?? []).filter(isNew).length)
   const markRead = ({ id, seq }: Pick<Review, 'id' | 'seq'>): void => {
     if ((read.value[id] ?? 0) < seq) read.value = { ...read.value, [id]: seq }
@@ -71,15 +67,6 @@ export const useReviews = defineStore('reviews', () => {
       timer = setTimeout(() => void load(), problem.value ? 3000 : ASK)
   }
 
-  const words = (review: Review, { comments, choice }: ReviewNews): string | null => {
-    const said = comments.findLast(({ by, seq }) => by === 'client' && seq > review.seq)
-    if (said) return `${said.author} wrote on “${review.title}”.`
-    if (choice && choice.at !== review.choice?.at) {
-      const name = review.looks.find(({ key }) => key === choice.look)?.name
-      return name ? `${choice.author} chose “${name}”.` : `${choice.author} took the choice back.`
-    }
-    return null
-  }
   useLive().hear({
     opened: () => {
       void load()
@@ -88,16 +75,11 @@ export const useReviews = defineStore('reviews', () => {
     news: heard => {
       const review = reviews.value?.find(({ id }) => id === heard.review)
       if (!review || heard.seq <= review.seq) return
-      const said = words(review, heard)
+      const said = newsWords(review, heard)
       if (heard.again || heard.gone) void load()
-      const { counts, comments, threads } = countedWith(review, heard)
-      const { seq, choice, closed, ready } = heard
-      put({
-        ...{ ...review, counts, seq, choice, closed, ready },
-        ...{ comments: review.comments + comments, open: review.open + threads },
-      })
+      put(reviewAfter(review, heard))
       for (const hearer of hearers) hearer(heard)
-      if (opened.value === heard.review && hearers.size) markRead({ id: heard.review, seq })
+      if (opened.value === heard.review && hearers.size) markRead({ id: heard.review, seq: heard.seq })
       else if (said) notices.say(said, 'done', () => show(heard.review), 'Look')
     },
   })

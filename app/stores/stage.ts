@@ -2,7 +2,9 @@ import { ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { VISIONS } from '#core/color/vision'
-import { REACH, type Area } from '#core/raster/area'
+import { selectedAfter } from '#core/interaction/selection'
+import type { Hit } from '#core/interaction/touchUps'
+import { REACH } from '#core/raster/area'
 import type { Touch } from '#core/document/remap'
 
 /** How shapes are picked on the stage: one by one, or those within a rectangle or a loop drawn by hand. */
@@ -25,10 +27,6 @@ export const EYES_TITLES: Record<Eyes, string> = {
 /** The filter that shows colors by these eyes; what a press makes of them is no filter, but worked out. */
 export const filterOf = (eyes: Eyes): string | undefined =>
   eyes === 'everyone' || eyes === 'paper' ? undefined : `url(#eyes-${eyes})`
-
-/** What can be picked: a shape, by its place among the elements of the file, or an area of a picture. */
-export type Hit = number | Area
-export const isArea = (hit: Hit): hit is Area => typeof hit === 'object'
 
 /** What the stage gives for picking shapes or areas. */
 export interface StageShapes {
@@ -88,14 +86,7 @@ export const useStage = defineStore('stage', () => {
   }
   /** Picks shapes: alone, or with those picked before, of which those picked again go. */
   const pick = (all: Iterable<Hit>, more: boolean): void => {
-    const next = new Set(more ? picked.value : [])
-    const these = [...all]
-    const gone = more && these.every(shape => next.has(shape))
-    for (const shape of these) {
-      if (gone) next.delete(shape)
-      else next.add(shape)
-    }
-    picked.value = next
+    picked.value = selectedAfter(picked.value, all, more, 'keep')
   }
   const pickBeside = (by: number, more = false): void => {
     const next = shapes.value?.beside(picked.value, by) ?? null

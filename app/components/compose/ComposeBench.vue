@@ -10,7 +10,8 @@ import { MOST_SWATCHES } from '#core/document/limits'
 import type { Harmony } from '#core/document/scheme'
 import { WHEELS } from '#core/color/wheel'
 import { useShortcuts, withKey } from '~/words/shortcuts'
-import { SHEETS, useProofs } from '~/stores/proofs'
+import { SHEETS } from '#core/interaction/proofSheets'
+import { useProofs } from '~/stores/proofs'
 import { useHistory } from '~/stores/history'
 
 /**

@@ -3,7 +3,8 @@ import { nextTick, onMounted, onUnmounted, useTemplateRef } from 'vue'
 import { onKeyStroke } from '@vueuse/core'
 import { ArrowsPointingInIcon } from '@heroicons/vue/20/solid'
 import { withKey } from '~/words/shortcuts'
-import { SHEETS, useProofs } from '~/stores/proofs'
+import { SHEETS } from '#core/interaction/proofSheets'
+import { useProofs } from '~/stores/proofs'
 
 /** A sheet of proofs laid over stage and bench; two to six of them side by side in its place. */
 const proofs = useProofs()

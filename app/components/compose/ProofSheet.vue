@@ -1,22 +1,24 @@
 <script setup lang="ts">
 import { computed, onUnmounted, shallowRef, useTemplateRef, watch } from 'vue'
-import { PROOFS_FIRST, useProofs } from '~/stores/proofs'
+import {
+  enlargedBox,
+  hiddenAfter,
+  isCurrentProof,
+  PROOFS_FIRST,
+  sheetRatio,
+  VARIATIONS_ACROSS,
+} from '#core/interaction/proofSheets'
+import { useProofs } from '~/stores/proofs'
 import { withKey } from '~/words/shortcuts'
 import { useElementSize } from '@vueuse/core'
-import equal from 'fast-deep-equal'
 import { Squares2X2Icon } from '@heroicons/vue/20/solid'
 import { HARMONIES } from '#core/harmony/harmony'
-import { lookOf } from '#core/document/project'
-import { REACH } from '#core/proofs/candidates'
 import { verdictWords } from '#core/proofs/verdict'
 import type { Proof } from '~/stores/proofs'
 import { columnsIn, fittedSize, sizeInRow, SIZES, tileOf } from '#core/interaction/tiles'
 import { useDeals } from '~/stores/deals'
 import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
-
-/** So many variations stand in a row. */
-const VARIED = 2 * REACH + 1
 
 /**
  * A grid of live proofs of one kind, in the shape of their artwork, with what can be set for it. In the bench, or laid
@@ -40,10 +42,7 @@ const { width, height } = useElementSize(room)
 /** No proof that fits by itself is smaller, in the bench and where the sheet lies large. */
 const LEAST = { bench: 100, large: 120 } as const
 const where = computed(() => (large ? 'large' : 'bench'))
-const ratio = computed(() => {
-  const all = own.value.shown.map(({ piece }) => piece.width / piece.height)
-  return Math.min(3, Math.max(0.3, all.length ? Math.max(...all) : 1))
-})
+const ratio = computed(() => sheetRatio(own.value.shown.map(({ piece }) => piece)))
 const fitted = computed(() =>
   fittedSize(
     { width: width.value, height: flowing ? 0 : height.value },
@@ -56,7 +55,7 @@ const fitted = computed(() =>
   ),
 )
 /** How many stand in a row where that is fixed. */
-const fixed = computed(() => (own.value.what === 'variations' ? VARIED : undefined))
+const fixed = computed(() => (own.value.what === 'variations' ? VARIATIONS_ACROSS : undefined))
 const size = computed(() => {
   const wanted = beside ? null : proofs.sizes[where.value]
   return wanted === null ? fitted.value : sizeInRow(wanted, width.value, ratio.value, fixed.value ?? 1)
@@ -69,19 +68,18 @@ const resize = (event: Event): void => {
 
 /** The proof that is enlarged, and where it stands: beside its tile, inside the sheet. */
 const enlarged = shallowRef<{ proof: Proof; left: string; top: string; width: string } | null>(null)
-const ENLARGED = 0.62
 const enlarge = (proof: Proof | null, place: HTMLElement | null): void => {
   enlarged.value = null
   if (!large || !proof || !place || !room.value) return
-  const [around, box] = [room.value.getBoundingClientRect(), place.getBoundingClientRect()]
-  const shape = proof.piece.width / proof.piece.height
-  const most = Math.min(around.height - 70, (around.width * ENLARGED) / shape)
-  const [wide, high] = [most * shape + 18, most + 70]
-  if (most < tile.value.picture * 1.2) return
-  const right = box.right - around.left + 8
-  const left = right + wide <= around.width ? right : Math.max(0, box.left - around.left - 8 - wide)
-  const top = Math.min(Math.max(0, box.top - around.top + box.height / 2 - high / 2), around.height - high)
-  enlarged.value = { proof, left: `${left}px`, top: `${top}px`, width: `${wide}px` }
+  const [around, tileBox] = [room.value.getBoundingClientRect(), place.getBoundingClientRect()]
+  const within = {
+    left: tileBox.left - around.left,
+    right: tileBox.right - around.left,
+    top: tileBox.top - around.top,
+    height: tileBox.height,
+  }
+  const box = enlargedBox(around, within, proof.piece.width / proof.piece.height, tile.value.picture)
+  enlarged.value = box && { proof, left: `${box.left}px`, top: `${box.top}px`, width: `${box.width}px` }
 }
 watch(
   () => own.value.shown,
@@ -89,13 +87,8 @@ watch(
     enlarged.value = null
   },
 )
-const now = computed(() => history.settled && lookOf(history.settled))
-const isCurrent = (key: string, look: object): boolean =>
-  own.value.what === 'harmonies'
-    ? history.settled?.derived === true && history.settled.harmony.kind === key
-    : own.value.what === 'tones'
-      ? history.settled?.derived === true && history.settled.harmony.plan === key
-      : equal(look, now.value)
+const isCurrent = (proof: Proof): boolean =>
+  history.settled !== null && isCurrentProof(own.value.what, proof, history.settled)
 
 watch(
   () => own.value.asked,
@@ -105,11 +98,7 @@ watch(
 onUnmounted(() => proofs.point(null))
 
 const toggle = (kind: string): void => {
-  proofs.hidden = proofs.hidden.includes(kind)
-    ? proofs.hidden.filter(each => each !== kind)
-    : proofs.hidden.length < HARMONIES.length - 1
-      ? [...proofs.hidden, kind]
-      : proofs.hidden
+  proofs.hidden = hiddenAfter(proofs.hidden, kind)
 }
 const step = (change: Partial<typeof proofs.variation>): void => {
   proofs.variation = { ...proofs.variation, ...change }
@@ -258,7 +247,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           :key="i"
           :proof="proof"
           :height="tile.picture"
-          :current="isCurrent(proof.key, proof.look)"
+          :current="isCurrent(proof)"
           :data-test="
             own.what === 'harmonies' ? `harmony-${proof.key}` : own.what === 'tones' ? `tones-${proof.key}` : undefined
           "

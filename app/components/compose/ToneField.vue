@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { hexOfHsb, hsbOf, type Hsb } from '#core/color/convert'
 import type { Command } from '#core/commands/commands'
-import { bareOf, baseSwatchOf } from '#core/scheme/worn'
-import { followDrag } from '~/browser/followDrag'
+import { moveTone, toneLabel, toneTargets, type ToneTarget } from '#core/interaction/toneField'
 import { arrowOf } from '~/browser/arrowOf'
-import { useStage } from '~/stores/stage'
+import { followDrag } from '~/browser/followDrag'
 import { useHistory } from '~/stores/history'
+import { useStage } from '~/stores/stage'
 
 /**
  * Saturation across, brightness up: every swatch a target in its own color. One is dragged alone, or all together,
@@ -17,48 +16,12 @@ const history = useHistory()
 const stage = useStage()
 const field = useTemplateRef<HTMLElement>('field')
 const together = useLocalStorage('plumbago tone together', false)
-const base = computed(() => (history.document ? baseSwatchOf(history.document)?.id : undefined))
-const targets = computed(() =>
-  (history.document?.scheme ?? []).map(swatch => ({ swatch, ...hsbOf(swatch.hex, swatch.hue) })),
-)
-type Target = (typeof targets.value)[number]
+const targets = computed(() => (history.document ? toneTargets(history.document) : []))
 
-const unit = (value: number): number => Math.min(1, Math.max(0, value))
-/** A shift for all that keeps every one of them within its range. */
-const bounded = (by: number, values: readonly number[]): number =>
-  Math.min(1 - Math.max(...values), Math.max(-Math.min(...values), by))
-const colorOf = ({ h, s, b }: Hsb): { hex: string; hue: number } => ({ hex: hexOfHsb({ h, s, b }), hue: h })
-
-/** What it means to move a swatch by a part of the field, from where it was. */
-const moved = (target: Target, ds: number, db: number): Command | null => {
-  if (target.swatch.locked || !history.settled) return null
-  if (!together.value)
-    return {
-      do: 'edit swatch',
-      id: target.swatch.id,
-      ...colorOf({ h: target.h, s: unit(target.s + ds), b: unit(target.b + db) }),
-    }
-  const bare = bareOf(history.settled)
-  const moving = history.settled.scheme
-    .filter(({ locked }) => !locked)
-    .map(({ id, hex, hue }) => ({ id, ...hsbOf(bare.get(id)?.hex ?? hex, bare.get(id)?.hue ?? hue) }))
-  const [s, b] = [
-    bounded(
-      ds,
-      moving.map(each => each.s),
-    ),
-    bounded(
-      db,
-      moving.map(each => each.b),
-    ),
-  ]
-  return {
-    do: 'recolor swatches',
-    what: 'tone of all',
-    colors: Object.fromEntries(moving.map(each => [each.id, colorOf({ h: each.h, s: each.s + s, b: each.b + b })])),
-  }
-}
-const drag = (target: Target, event: PointerEvent): void => {
+/** The command that moves a swatch by parts of the field, from where it was. */
+const moved = (target: ToneTarget, ds: number, db: number): Command | null =>
+  history.settled && moveTone(history.settled, target, ds, db, together.value)
+const drag = (target: ToneTarget, event: PointerEvent): void => {
   ;(event.currentTarget as HTMLElement).focus()
   const box = field.value?.getBoundingClientRect()
   if (!box) return
@@ -74,13 +37,11 @@ const drag = (target: Target, event: PointerEvent): void => {
     cancel: () => history.preview(null),
   })
 }
-const nudge = (target: Target, event: KeyboardEvent): void => {
+const nudge = (target: ToneTarget, event: KeyboardEvent): void => {
   const way = arrowOf(event)
   const change = way && moved(target, way.x / 100, way.y / 100)
   if (change) history.run(change)
 }
-const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
-  `${swatch.id === base.value ? 'Base' : swatch.name} in the tone field${swatch.locked ? ', locked' : ''}`
 </script>
 
 <template>
@@ -110,7 +71,7 @@ const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
         tabindex="-1"
         class="tone"
         role="slider"
-        :aria-label="said(target)"
+        :aria-label="toneLabel(target)"
         :aria-valuenow="Math.round(target.b * 100)"
         :aria-valuetext="`saturation ${Math.round(target.s * 100)}%, brightness ${Math.round(target.b * 100)}%`"
         :title="target.swatch.name"
@@ -119,7 +80,7 @@ const said = ({ swatch }: Pick<Target, 'swatch'>): string =>
         :class="{
           locked: target.swatch.locked,
           picked: target.swatch.id === stage.pickedId,
-          base: target.swatch.id === base,
+          base: target.isBase,
         }"
         @focus="stage.pickedId = target.swatch.id"
         @pointerdown="drag(target, $event)"

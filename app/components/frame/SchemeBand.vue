@@ -4,9 +4,20 @@ import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion 
 import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
 import type { UseDraggableOptions } from 'vue-draggable-plus'
 import { contrastOf, inkOn, ratioWords } from '#core/color/contrast'
+import {
+  bandAction,
+  bandLabel,
+  cutLooseWords,
+  isCutLoose,
+  lettersWords,
+  movedBy,
+  sharePercent,
+  sharesAtJoint,
+  sharesWithMore,
+  totalShare,
+} from '#core/interaction/band'
 import { RUNGS, strip } from '#core/harmony/ladder'
 import { shownScheme } from '#core/scheme/compose'
-import { follows } from '#core/scheme/worn'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
 import { followDrag } from '~/browser/followDrag'
@@ -47,10 +58,8 @@ const scheme = computed(() =>
     ? shownScheme({ scheme: swatches.value, order: order.value, harmony: harmony.value })
     : [],
 )
-const total = computed(() => scheme.value.reduce((sum, { share }) => sum + share, 0) || 1)
-const percentOf = (swatch: Swatch | undefined): number => Math.round(((swatch?.share ?? 0) / total.value) * 100)
-const labelOf = (swatch: Swatch): string =>
-  [swatch.name, swatch.hex, swatch.role, `${percentOf(swatch)}%`, ...(swatch.locked ? ['locked'] : [])].join(', ')
+const total = computed(() => totalShare(scheme.value))
+const percentOf = (swatch: Swatch | undefined): number => sharePercent(swatch, total.value)
 const hand = useHand()
 /** No block is narrower than this, and on one narrower than that the name is small. */
 const [NARROWEST, NARROW] = [68, 96]
@@ -150,27 +159,16 @@ onBeforeUnmount(() => {
   sorting.value?.destroy()
 })
 const move = ({ id }: Swatch, by: number): void => {
-  const ids = scheme.value.map(each => each.id)
-  const at = ids.indexOf(id)
-  const to = Math.min(ids.length - 1, Math.max(0, at + by))
-  ids.splice(to, 0, ...ids.splice(at, 1))
-  arrange(ids)
+  arrange(
+    movedBy(
+      scheme.value.map(each => each.id),
+      id,
+      by,
+    ),
+  )
   focusOn(id)
 }
 
-/** The shares of two neighbors when the joint between them moves by a part of the whole. */
-const joined = (place: number, by: number): Record<string, number> => {
-  const [one, other] = [scheme.value[place], scheme.value[place + 1]]
-  if (!one || !other) return {}
-  const sum = (one.share + other.share) / total.value
-  const first = Math.min(sum - 0.01, Math.max(0.01, one.share / total.value + by))
-  return Object.fromEntries(
-    scheme.value.map(({ id, share }) => [
-      id,
-      id === one.id ? first : id === other.id ? sum - first : share / total.value,
-    ]),
-  )
-}
 const dragJoint = (place: number, event: PointerEvent): void => {
   ;(event.currentTarget as HTMLElement).focus()
   const [from, before] = [event.clientX, scheme.value.map(({ id, share }) => [id, share] as const)]
@@ -178,7 +176,7 @@ const dragJoint = (place: number, event: PointerEvent): void => {
   followDrag(event, {
     move: now => {
       history.preview({ do: 'share out', shares: Object.fromEntries(before) })
-      shares = joined(place, (now.clientX - from) / width.value)
+      shares = sharesAtJoint(scheme.value, place, (now.clientX - from) / width.value)
       history.preview({ do: 'share out', shares })
     },
     drop: () => {
@@ -189,45 +187,36 @@ const dragJoint = (place: number, event: PointerEvent): void => {
 }
 const nudgeJoint = (place: number, event: KeyboardEvent): void => {
   const way = arrowOf(event)
-  if (way) history.run({ do: 'share out', shares: joined(place, (way.x + way.y) / 100) })
+  if (way) history.run({ do: 'share out', shares: sharesAtJoint(scheme.value, place, (way.x + way.y) / 100) })
 }
 
-/** Gives a swatch more of the whole, or less, at the cost of its neighbor. */
-const share = ({ id }: Swatch, by: number): void => {
-  const at = scheme.value.findIndex(each => each.id === id)
-  const last = at === scheme.value.length - 1
-  history.run({ do: 'share out', shares: joined(last ? at - 1 : at, (last ? -by : by) / 100) })
-}
+/** Gives a swatch more of the whole, or less, in percent, at the cost of its neighbor. */
+const share = ({ id }: Swatch, by: number): void =>
+  history.run({ do: 'share out', shares: sharesWithMore(scheme.value, id, by) })
 
 const lock = ({ id, locked }: Swatch): void => history.run({ do: 'lock', id, locked: !locked })
 const remove = (swatch: Swatch): void => {
   if (scheme.value.length > 2) history.runSaying({ do: 'remove swatch', id: swatch.id }, `Removed ${swatch.name}.`)
 }
 const keyed = (swatch: Swatch, event: KeyboardEvent): void => {
-  const held = event.ctrlKey || event.metaKey
-  const by = ({ ArrowLeft: -1, ArrowRight: 1 } as Record<string, number>)[event.key]
-  const more = ({ ArrowUp: 1, ArrowDown: -1 } as Record<string, number>)[event.key]
-  if (event.key === 'Delete') remove(swatch)
-  else if (event.key.toLowerCase() === 'l' && !held) lock(swatch)
-  else if (event.key.toLowerCase() === 'c' && held) void copy(swatch.hex, `Copied ${swatch.hex}.`)
-  else if (by && held) move(swatch, by)
-  else if (more && !held) share(swatch, more * (event.shiftKey ? 10 : 1))
-  else return
+  const action = bandAction(event)
+  if (!action) return
   event.preventDefault()
-}
-const [BLACK, WHITE] = ['#000000', '#ffffff']
-const lettersTitle = (hex: string): string => {
-  const [black, white] = [ratioWords(contrastOf(hex, BLACK)), ratioWords(contrastOf(hex, WHITE))]
-  return `${inkOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${black}:1, white ${white}:1`
+  switch (action.kind) {
+    case 'remove':
+      return remove(swatch)
+    case 'lock':
+      return lock(swatch)
+    case 'copy':
+      return void copy(swatch.hex, `Copied ${swatch.hex}.`)
+    case 'move':
+      return move(swatch, action.by)
+    case 'share':
+      return share(swatch, action.by)
+  }
 }
 const isCut = (swatch: Swatch): boolean =>
-  swatch.own !== null && follows({ samples: samples.value ?? [], derived: derived.value ?? false }, swatch)
-const cutTitle = (swatch: Swatch): string =>
-  swatch.freed
-    ? 'Freed: it does not follow the harmony'
-    : swatch.from.kind === 'harmony'
-      ? 'Its color is set by hand'
-      : 'Edited by hand: the tie to where it came from is cut'
+  isCutLoose(swatch, { samples: samples.value ?? [], derived: derived.value ?? false })
 </script>
 
 <template>
@@ -262,7 +251,7 @@ const cutTitle = (swatch: Swatch): string =>
           <button
             class="swatch-block"
             :style="{ background: shownAs(swatch.hex), color: inkOn(swatch.hex), filter: seen }"
-            :aria-label="labelOf(swatch)"
+            :aria-label="bandLabel(swatch, total)"
             :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
             :aria-expanded="opened === swatch.id"
             data-test="swatch"
@@ -278,10 +267,10 @@ const cutTitle = (swatch: Swatch): string =>
               v-if="letters"
               class="ml-auto flex items-baseline gap-1 text-caption"
               data-test="letters"
-              :title="lettersTitle(swatch.hex)"
+              :title="lettersWords(swatch.hex)"
               ><b v-if="(widths[i] ?? 0) >= NARROW" class="text-[15px] font-semibold leading-4">Aa</b
               >{{ ratioWords(contrastOf(swatch.hex, inkOn(swatch.hex)))
-              }}<span class="sr-only">{{ lettersTitle(swatch.hex) }}</span></span
+              }}<span class="sr-only">{{ lettersWords(swatch.hex) }}</span></span
             >
           </button>
           <LadderStrip :rungs="strips.get(swatch.id) ?? []" />
@@ -303,7 +292,7 @@ const cutTitle = (swatch: Swatch): string =>
             >
               {{ swatch.hex }}
             </button>
-            <span v-if="isCut(swatch)" role="img" :aria-label="cutTitle(swatch)" :title="cutTitle(swatch)"
+            <span v-if="isCut(swatch)" role="img" :aria-label="cutLooseWords(swatch)" :title="cutLooseWords(swatch)"
               ><LinkIcon class="size-3 shrink-0" /></span
             ><span v-if="(widths[i] ?? 0) > 112" class="truncate text-caption text-quiet">{{ swatch.role }}</span>
           </p>

@@ -2,8 +2,7 @@
 import { computed, ref } from 'vue'
 import { counted } from '#core/document/names'
 import { useLocalStorage, useVirtualList } from '@vueuse/core'
-import { labOf, lchOf, isNeutral } from '#core/color/convert'
-import { hueWords, plainName } from '#core/color/name'
+import { INK_ORDERS, type InkOrder, LEFT_AS_IS, rowsInOrder, rowsMatching, targetName } from '#core/interaction/inkRows'
 import { TOLERANCE } from '#core/remap/near'
 import { nearestIn } from '#core/remap/restrict'
 import { recoloredFreely } from '#core/painting/painting'
@@ -23,45 +22,18 @@ const painting = usePainting()
 const files = useArtworkFiles()
 const stage = useStage()
 const remapping = useRemapping()
-const SORTS = ['area', 'lightness', 'hue', 'family'] as const
-const sort = useLocalStorage<(typeof SORTS)[number]>('plumbago ink sort', 'area')
+const sort = useLocalStorage<InkOrder>('plumbago ink sort', 'area')
 const wanted = ref('')
 const hand = useHand()
 /** How high a line is, for the hand that works here. */
 const line = computed(() => (hand.finger.value ? 40 : 28))
 
-const nameOf = (to: string | null): string => history.document?.scheme.find(({ id }) => id === to)?.name ?? 'left as is'
-const found = computed(() => {
-  const words = wanted.value.trim().toLowerCase().split(/\s+/).filter(Boolean)
-  return words.length
-    ? remapping.rows.filter(({ members, to }) =>
-        words.every(
-          word =>
-            members.some(hex => hex.includes(word)) ||
-            `${plainName(members[0] ?? '')} ${hueWords(members[0] ?? '')}`.toLowerCase().includes(word) ||
-            nameOf(to).toLowerCase().includes(word),
-        ),
-      )
-    : remapping.rows
-})
-const sorted = computed(() => {
-  const light = (hex: string): number => labOf(hex).l
-  const hue = (hex: string): number => (isNeutral(hex) ? 400 : lchOf(hex).h)
-  const place = (hex: string): number => remapping.familyOf.get(hex)?.place ?? 0
-  switch (sort.value) {
-    case 'area':
-      return [...found.value].sort((one, other) => other.area - one.area)
-    case 'lightness':
-      return [...found.value].sort((one, other) => light(other.hex) - light(one.hex))
-    case 'hue':
-      return [...found.value].sort((one, other) => hue(one.hex) - hue(other.hex) || light(other.hex) - light(one.hex))
-    case 'family':
-      return [...found.value].sort((one, other) => place(one.hex) - place(other.hex) || other.area - one.area)
-  }
-})
+const scheme = computed(() => history.document?.scheme ?? [])
+const found = computed(() => rowsMatching(remapping.rows, wanted.value, scheme.value))
+const sorted = computed(() => rowsInOrder(found.value, sort.value, remapping.familyOf))
 const goals = computed(() => [
-  ...(history.document?.scheme ?? []).map(({ id, name }) => ({ value: id, title: name })),
-  { value: '', title: 'left as is' },
+  ...scheme.value.map(({ id, name }) => ({ value: id, title: name })),
+  { value: '', title: LEFT_AS_IS },
 ])
 const { list, containerProps, wrapperProps } = useVirtualList(sorted, { itemHeight: () => line.value, overscan: 6 })
 const most = computed(() => Math.max(1e-6, ...found.value.map(({ area }) => area)))
@@ -112,7 +84,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
         >Order<SelectField
           v-model="sort"
           label="Order of the inks"
-          :choices="SORTS.map(value => ({ value, title: value }))"
+          :choices="INK_ORDERS.map(value => ({ value, title: value }))"
       /></label>
       <label
         class="ml-auto flex items-center gap-1.5"
@@ -189,7 +161,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
             <button
               class="of-ink"
               :aria-pressed="remapping.selected.has(row.hex)"
-              :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${counted(row.uses, 'use')}, ${nameOf(row.to)}`"
+              :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${counted(row.uses, 'use')}, ${targetName(scheme, row.to)}`"
               :data-line="row.hex"
               @click="click(row.hex, $event)"
               @focus="light(remapping.whole([row.hex]))"

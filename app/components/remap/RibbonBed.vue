@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { counted } from '#core/document/names'
 import { useElementSize, useScroll } from '@vueuse/core'
 import { plainName } from '#core/color/name'
+import type { Command } from '#core/commands/commands'
+import { areaPercent, type InkRow, rowLabel, targetName } from '#core/interaction/inkRows'
 import {
+  areasByTarget,
+  type Carried,
   columnSlots,
-  GAP,
+  dropCommand,
+  DROP_LEFT,
+  minInkHeight,
+  ribbonEnds,
   ribbonPath,
+  rowsByTarget,
+  scrolledTo,
   SWATCH_SLOT,
   swelled,
   thinned,
@@ -40,30 +48,19 @@ const swatchWidth = computed(() => (roomy.value ? 180 : 132))
 const scheme = computed(() => history.document?.scheme ?? [])
 const colorOf = (hex: string): string => remapping.colors.get(hex) ?? hex
 
-/** Inks stand by the swatch they go to, so that ribbons cross as little as they can; those left as is come last. */
-const sorted = computed(() => {
-  const order = new Map(scheme.value.map(({ id }, i) => [id, i]))
-  const place = (to: string | null): number => order.get(to ?? '') ?? scheme.value.length
-  return [...remapping.rows].sort((one, other) => place(one.to) - place(other.to) || other.area - one.area)
-})
+const sorted = computed(() => rowsByTarget(remapping.rows, scheme.value))
 /** What stands on either side keeps its place while something is carried: only ribbons follow the hand. */
-const resting = shallowRef<typeof sorted.value | null>(null)
+const resting = shallowRef<readonly InkRow[] | null>(null)
 const rows = computed(() => resting.value ?? sorted.value)
 /** Where an ink goes now, as what is carried has it. */
 const goesTo = (hex: string): string | null => remapping.rowOf.get(hex)?.to ?? null
 const hand = useHand()
 /** By finger, inks are as high as one presses; with a mouse, all are in sight, and the one pointed at swells. */
-const [LEAST, THINNEST] = [5, 2]
-/** As high as all of them fit, where that is not too thin to be seen. */
-const least = computed(() => {
-  const each = height.value / Math.max(1, rows.value.length) - GAP
-  return each >= THINNEST ? Math.min(LEAST, each) : LEAST
-})
 const slotsAtRest = computed(() =>
   columnSlots(
     rows.value.map(({ area }) => area),
     height.value,
-    hand.finger.value ? hand.least.value : least.value,
+    hand.finger.value ? hand.least.value : minInkHeight(height.value, rows.value.length),
   ),
 )
 /** The ink that is pointed at, or has the focus. */
@@ -87,13 +84,8 @@ const shownRows = computed(() => {
     .slice(first, last)
     .map((row, i) => ({ row, slot: inkSlots.value[first + i] as Slot, place: first + i }))
 })
-const areasBy = (all: typeof sorted.value): Map<string, number> => {
-  const areas = new Map<string, number>()
-  for (const { to, area } of all) areas.set(to ?? '', (areas.get(to ?? '') ?? 0) + area)
-  return areas
-}
-const areaOf = computed(() => areasBy(remapping.rows))
-const restingAreas = computed(() => areasBy(rows.value))
+const areaOf = computed(() => areasByTarget(remapping.rows))
+const restingAreas = computed(() => areasByTarget(rows.value))
 const swatchSlots = computed(() =>
   columnSlots(
     [...scheme.value.map(({ id }) => restingAreas.value.get(id) ?? 0), 0],
@@ -102,28 +94,9 @@ const swatchSlots = computed(() =>
     SWATCH_SLOT.gap,
   ),
 )
-
-/** Where each ribbon ends: the ends of a swatch's inks share its height as their beginnings share the column. */
 const ends = computed(() => {
-  const full = new Map<string, number>()
-  rows.value.forEach(({ hex }, i) => {
-    const to = goesTo(hex)
-    if (to) full.set(to, (full.get(to) ?? 0) + (inkSlots.value[i]?.height ?? 0))
-  })
-  const used = new Map<string, number>()
-  const places = new Map(scheme.value.map(({ id }, i) => [id, swatchSlots.value[i]]))
-  return new Map(
-    rows.value.flatMap(({ hex }, i) => {
-      const to = goesTo(hex)
-      const [swatch, from] = [places.get(to ?? ''), inkSlots.value[i]]
-      if (!to || !swatch || !from) return []
-      const [done, all] = [used.get(to) ?? 0, full.get(to) || 1]
-      used.set(to, done + from.height)
-      return [
-        [hex, { top: swatch.top + (swatch.height * done) / all, height: (swatch.height * from.height) / all }] as const,
-      ]
-    }),
-  )
+  const slots = new Map(scheme.value.map(({ id }, i) => [id, swatchSlots.value[i] as Slot]))
+  return ribbonEnds(rows.value, inkSlots.value, goesTo, slots)
 })
 const ribbons = computed(() =>
   shownRows.value.flatMap(({ row, slot }) => {
@@ -158,20 +131,28 @@ watch(
   () => stage.pointed[0],
   hex => {
     const slot = hex && inkSlots.value[rows.value.findIndex(({ members }) => members.includes(hex))]
-    if (
-      slot &&
-      tall.value > height.value &&
-      (slot.top < scrolled.value || slot.top + slot.height > scrolled.value + height.value)
-    )
-      scrolled.value = slot.top - height.value / 2
+    if (slot && tall.value > height.value) scrolled.value = scrolledTo(slot, scrolled.value, height.value)
   },
 )
 
 /** What is under the hand: inks on their way to another swatch, or a swatch to be exchanged. */
-type Carried = { kind: 'ink'; hex: string } | { kind: 'swatch'; id: string }
 const carried = ref<Carried | null>(null)
 const at = ref({ x: 0, y: 0 })
 const over = ref<string | null>(null)
+const commandFor = (what: Carried, target: string): Command | null =>
+  dropCommand(
+    what,
+    target,
+    what.kind === 'ink' ? remapping.members(remapping.meant(what.hex)) : [],
+    remapping.rowOf,
+    remapping.scope,
+  )
+/** What a place of the page would take: a swatch, an ink, or that it is left as is. */
+const dropAt = ({ clientX, clientY }: PointerEvent): string | null =>
+  document
+    .elementsFromPoint(clientX, clientY)
+    .map(each => (each as HTMLElement).dataset?.drop)
+    .find(Boolean) ?? null
 
 const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent) => void): void => {
   if (event.button !== 0) return
@@ -182,12 +163,8 @@ const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent
     resting.value ??= sorted.value
     carried.value = what
     at.value = { x: now.clientX - box.left, y: now.clientY - box.top }
-    over.value =
-      document
-        .elementsFromPoint(now.clientX, now.clientY)
-        .map(each => (each as HTMLElement).dataset?.drop)
-        .find(Boolean) ?? null
-    history.preview(over.value && over.value !== 'left' ? commandFor(what, over.value) : null)
+    over.value = dropAt(now)
+    history.preview(over.value && over.value !== DROP_LEFT ? commandFor(what, over.value) : null)
   }
   const end = (): void => {
     carried.value = null
@@ -208,24 +185,6 @@ const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent
     cancel: end,
   })
 }
-/** Dropped on an ink, inks go where it goes. */
-const goal = (target: string): string | null =>
-  target === 'left'
-    ? null
-    : target.startsWith('#')
-      ? (rows.value.find(({ hex }) => hex === target)?.to ?? null)
-      : target
-const commandFor = (what: Carried, target: string) =>
-  what.kind === 'ink'
-    ? {
-        do: 'retarget' as const,
-        inks: remapping.members(remapping.meant(what.hex)),
-        to: goal(target),
-        artwork: remapping.scope,
-      }
-    : target.startsWith('#') || target === what.id || target === 'left'
-      ? null
-      : { do: 'exchange' as const, swatches: [what.id, target] as [string, string] }
 const clickInk = (hex: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void => {
   remapping.group = null
   remapping.select([hex], event.shiftKey || event.ctrlKey || event.metaKey)
@@ -240,25 +199,10 @@ const carriedFrom = computed(() => {
   return ribbons.value.find(({ hex }) => held?.kind === 'ink' && hex === held.hex)?.from.top ?? at.value.y
 })
 const leftCount = computed(() => rows.value.filter(({ to }) => to === null).length)
-const names = computed(() => new Map(scheme.value.map(({ id, name }) => [id, name])))
-const nameOf = (to: string | null): string => names.value.get(to ?? '') ?? 'left as is'
 const labels = computed(() => {
   const { lost } = remapping
-  return new Map(
-    rows.value.map(({ hex, members, area, uses, to, excepted }) => [
-      hex,
-      [
-        `Ink ${hex}${members.length > 1 ? ` and ${members.length - 1} near it` : ''}`,
-        `${(area * 100).toFixed(1)}% of the artwork`,
-        counted(uses, 'use'),
-        nameOf(to),
-        ...(excepted ? ['in this artwork alone'] : []),
-        ...(lost.has(hex) ? ['loses contrast to what it touches'] : []),
-      ].join(', '),
-    ]),
-  )
+  return new Map(rows.value.map(row => [row.hex, rowLabel(row, scheme.value, lost.has(row.hex))]))
 })
-const percentWords = (area: number): string => `${(area * 100).toFixed(area < 0.1 ? 1 : 0)}%`
 const wheel = (event: WheelEvent): void => {
   scrolled.value += event.deltaY
 }
@@ -267,8 +211,7 @@ const move = async (hex: string, by: number): Promise<void> => {
   const next = rows.value.findIndex(row => row.hex === hex) + by
   const [row, slot] = [rows.value[next], inkSlots.value[next]]
   if (!row || !slot) return
-  if (slot.top < scrolled.value || slot.top + slot.height > scrolled.value + height.value)
-    scrolled.value = Math.max(0, slot.top - height.value / 2)
+  scrolled.value = scrolledTo(slot, scrolled.value, height.value)
   await nextTick()
   bed.value?.querySelector<HTMLElement>(`[data-ink="${row.hex}"]`)?.focus()
 }
@@ -377,7 +320,7 @@ const move = async (hex: string, by: number): Promise<void> => {
               :excepted="row.excepted"
               :count="row.members.length"
               :tall="slot.height >= 16"
-              :words="roomy ? `${sentence(plainName(row.hex))}, ${percentWords(row.area)}` : ''"
+              :words="roomy ? `${sentence(plainName(row.hex))}, ${areaPercent(row.area)}` : ''"
               @carry="carry($event, { kind: 'ink', hex: row.hex }, now => clickInk(row.hex, now))"
               @light="come($event ? row.hex : null)"
               @send="remapping.send(remapping.meant(row.hex), $event)"
@@ -387,8 +330,8 @@ const move = async (hex: string, by: number): Promise<void> => {
               @family="remapping.selected = new Set(remapping.familyOf.get(row.hex)?.family.inks)"
             />
           </div>
-          <span role="gridcell" class="sr-only">{{ nameOf(row.to) }}</span>
-          <span role="gridcell" class="sr-only">{{ percentWords(row.area) }}</span>
+          <span role="gridcell" class="sr-only">{{ targetName(scheme, row.to) }}</span>
+          <span role="gridcell" class="sr-only">{{ areaPercent(row.area) }}</span>
         </li>
       </ul>
     </div>
