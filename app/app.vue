@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import { useCommittedNumbers } from '~/words/shortcuts'
+import { useCommittedNumbers } from '~/composables/useCommittedNumbers'
 import { isSignedOut } from '~/api/request'
-import { onceStanding } from '~/browser/whenIdle'
+import { useOnceStanding } from '~/composables/useOnceStanding'
 import { useHand } from '~/composables/useHand'
 import { useKeptFocus } from '~/composables/useKeptFocus'
 import { useMe } from '~/stores/me'
@@ -13,7 +13,7 @@ useHand()
 useKeptFocus()
 useCommittedNumbers()
 // what places menus
-onceStanding(() => import('@floating-ui/dom'))
+useOnceStanding(() => import('@floating-ui/dom'))
 if (!useRoute().path.startsWith('/review/')) void useMe().ask()
 </script>
 

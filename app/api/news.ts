@@ -24,7 +24,7 @@ export interface Hearer {
  * were missed: what happened before that has to be asked for. Of all windows of a browser one is connected, and tells the others:
  * browsers hold few connections.
  */
-export const useNews = (url: string, listener: Hearer) => {
+export const newsFrom = (url: string, listener: Hearer) => {
   const hear = (said: Said): void => {
     if (said.kind === 'news') listener.news?.(said.news)
     else if (said.kind === 'project') listener.project?.(said.news)

@@ -2,6 +2,7 @@ import { type Ref, watch } from 'vue'
 import { hexOfRgb } from '#core/color/convert'
 import { contiguousAreas, foundArea, pixelAt, type Area, type FoundArea } from '#core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
+import { itemBeside } from '#core/interaction/selection'
 import { areaIn } from '~/raster/foundAreas'
 import { type Hit, isArea } from '#core/interaction/touchUps'
 import { useStage } from '~/stores/stage'
@@ -82,9 +83,8 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
   const beside = (hits: ReadonlySet<Hit>, by: number): Hit | null => {
     const areas = all()
     const before = [...hits].at(-1)
-    const found =
-      before === undefined ? -1 : areas.findIndex(({ x, y }) => isArea(before) && x === before.x && y === before.y)
-    const next = areas[(Math.max(found, by > 0 ? -1 : 0) + by + areas.length) % areas.length]
+    const at = areas.findIndex(({ x, y }) => before !== undefined && isArea(before) && x === before.x && y === before.y)
+    const next = itemBeside(areas, at, by)
     return next ? { ...next, reach: stage.reach } : null
   }
   /** The color of the picture under a point of the page, as it came, without its grain; null on clear pixels. */

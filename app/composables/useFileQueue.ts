@@ -1,3 +1,4 @@
+import { sizeRefusal } from '#core/interaction/incoming'
 import { onUnmounted, ref } from 'vue'
 import { reasonOf } from '~/words/reasonOf'
 import { Refused } from '~/api/request'
@@ -20,12 +21,10 @@ export type Way = (file: File, signal: AbortSignal) => Promise<void>
 /** Whether the same may go well a little later: the server, not the file, is at fault. */
 const isPassing = (error: unknown): boolean => error instanceof Refused && (error.status === 0 || error.status >= 500)
 
-const MB = 1024 * 1024
-
 /** Throws where a file is larger than it may be, in bytes. */
 export const refuseOver = (file: File, most: number, what: string): void => {
-  if (file.size > most)
-    throw new Error(`The file is ${Math.round(file.size / MB)} MB; ${what} may have up to ${Math.round(most / MB)} MB.`)
+  const refusal = sizeRefusal(file, most, what)
+  if (refusal) throw new Error(refusal)
 }
 
 /**

@@ -1,10 +1,9 @@
-import { counted } from '#core/document/names'
 import { isSwatchSheet } from '#core/formats/read/sheet'
-import { LONGEST_LIST, readColors, type ListKind } from '#core/formats/read/read'
-import { parseColor } from '#core/color/parse'
+import { LONGEST_LIST } from '#core/formats/read/read'
+import { incomingKind, isBinary, isPastedArtwork, takenText } from '#core/interaction/incoming'
 import { MOST_BYTES } from '#core/picture/picture'
 import { nextPlace } from '#core/scheme/gather'
-import { MOST_ARTWORK, MOST_REFERENCES, MOST_SWATCHES } from '#core/document/limits'
+import { MOST_ARTWORK, MOST_REFERENCES } from '#core/document/limits'
 import type { Reference } from '#core/document/gathering'
 import { refuseOver, useFileQueue, type Way } from './useFileQueue'
 import { useArtworkFiles } from '~/stores/artwork'
@@ -15,25 +14,6 @@ import { usePainting } from '~/stores/painting'
 import { usePictures } from '~/stores/pictures'
 import { useProjectSession } from '~/stores/session'
 import { useTakingArtwork } from './useTakingArtwork'
-
-const LONGEST_TITLE = 120
-const PICTURE = /\.(png|jpe?g|webp|gif)$/i
-const OTHER_PICTURE = /\.(tiff?|bmp|heic|avif|psd|ico)$/i
-
-/** Whether a file is SVG, packed or not, by its name or kind. */
-export const isSvgFile = (file: File): boolean => /\.svgz?$/i.test(file.name) || file.type === 'image/svg+xml'
-/** Whether a file is a picture that can be read. */
-export const isPicture = (file: File): boolean =>
-  PICTURE.test(file.name) || /^image\/(png|jpeg|webp|gif)$/.test(file.type)
-const isOtherPicture = (file: File): boolean => OTHER_PICTURE.test(file.name) || file.type.startsWith('image/')
-
-const KINDS: Readonly<Record<ListKind, string>> = {
-  'text': 'text',
-  'CSS': 'CSS',
-  'design tokens': 'design tokens',
-  'CSV': 'CSV',
-  'SVG': 'an SVG swatch sheet',
-}
 
 /**
  * Everything that comes in by dropping, choosing or pasting: artwork, pictures (as references, or as artwork where
@@ -56,37 +36,13 @@ export const useIncoming = (
 
   /** Takes the colors of a text as the scheme, or the only one as the base. False where there are none. */
   const takeText = (text: string, title: string, fileName = ''): boolean => {
-    const { kind, colors } = readColors(text, fileName)
-    const only = parseColor(text) ?? (colors.length === 1 && colors[0] ? parseColor(colors[0].hex) : null)
-    if (only) {
-      history.runSaying(
-        {
-          do: 'set base',
-          base: { hex: only.hex, hue: only.hue, typed: text.trim().length < 60 ? text.trim() : only.hex },
-        },
-        `The base is ${only.hex}.`,
-      )
-      return true
-    }
-    const taken = colors.slice(0, MOST_SWATCHES)
-    if (!taken.length) return false
-    const command = {
-      do: 'take colors' as const,
-      kind: 'list' as const,
-      title: title.slice(0, LONGEST_TITLE),
-      colors: taken.map(color => ({ ...color, share: color.share ?? null })),
-    }
-    history.runSaying(
-      command,
-      `Took ${counted(taken.length, 'color')} from ${fileName ? `“${fileName}” (${KINDS[kind]})` : title}` +
-        `${colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''}` +
-        '.',
-    )
-    return true
+    const taken = takenText(text, title, fileName)
+    if (taken) history.runSaying(taken.command, taken.words)
+    return taken !== null
   }
 
   const addArtwork = async (file: File, signal: AbortSignal): Promise<void> => {
-    const kind = isPicture(file) ? 'raster' : 'svg'
+    const kind = incomingKind(file) === 'picture' ? 'raster' : 'svg'
     const { most, noun } = artworks.kindOf({ kind })
     refuseOver(file, most, noun)
     if ((history.settled?.artwork.length ?? 0) >= MOST_ARTWORK)
@@ -128,7 +84,8 @@ export const useIncoming = (
   }
 
   const addOne = async (file: File, signal: AbortSignal): Promise<void> => {
-    if (isSvgFile(file)) {
+    const what = incomingKind(file)
+    if (what === 'svg') {
       const sheet = file.size <= LONGEST_LIST && isSwatchSheet(await file.text())
       if (!sheet) return addArtwork(file, signal)
       takeText(await file.text(), file.name, file.name)
@@ -140,11 +97,12 @@ export const useIncoming = (
       )
       return
     }
-    if (isPicture(file)) return picturesAs() === 'artwork' ? addArtwork(file, signal) : addPicture(file, signal)
-    if (isOtherPicture(file)) throw new Error('Pictures are read as PNG, JPEG, WebP or GIF; save it as one of those.')
+    if (what === 'picture') return picturesAs() === 'artwork' ? addArtwork(file, signal) : addPicture(file, signal)
+    if (what === 'other picture')
+      throw new Error('Pictures are read as PNG, JPEG, WebP or GIF; save it as one of those.')
     refuseOver(file, LONGEST_LIST, 'a list of colors')
     const text = await file.text()
-    if (text.includes('\u0000')) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
+    if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
     if (!takeText(text, file.name, file.name)) throw new Error('No colors were found in it.')
   }
 
@@ -153,8 +111,7 @@ export const useIncoming = (
   const add = (files: readonly File[]): Promise<void> => run(files, addOne)
   /** Takes a pasted or dropped text: colors, or the source of an SVG. */
   const takePasted = (text: string): void => {
-    if (/<svg[\s>]/i.test(text.slice(0, 2000)) && !isSwatchSheet(text))
-      void add([new File([text], 'Pasted artwork.svg', { type: 'image/svg+xml' })])
+    if (isPastedArtwork(text)) void add([new File([text], 'Pasted artwork.svg', { type: 'image/svg+xml' })])
     else if (!takeText(text, 'the pasted text')) notices.say('No colors were found in the pasted text.', 'problem')
   }
   return { current, reports, taken, add, takeText, takePasted, cancel, dismiss }

@@ -5,7 +5,7 @@ import { reviewPageAfter } from '#core/interaction/reviewNews'
 import { reasonOf } from '~/words/reasonOf'
 import { Refused } from '~/api/request'
 import { reviewServer } from '~/api/reviews'
-import { useNews } from '~/api/news'
+import { newsFrom } from '~/api/news'
 import { useTalk } from './useTalk'
 
 /** What is being written: on a colorway, or as an answer, with where it points and the id it will have. */
@@ -63,7 +63,7 @@ export const useReview = (token: string) => {
     const last = heard.comments.at(-1)
     if (last) said.value = `${last.author}: ${last.text}`
   }
-  const news = useNews(server.liveUrl, {
+  const news = newsFrom(server.liveUrl, {
     opened: () => {
       live.value = true
       void Promise.all([load(), talk.again()])

@@ -4,7 +4,7 @@ import { knownFrom } from '#core/commands/known'
 import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
 import { paintingOf, UNPAINTED, type Painted } from '#core/painting/painting'
-import { takenFrom, type FoundScheme } from './useFinding'
+import { takenFrom, type FoundScheme } from '#core/interaction/finding'
 import { betweenFrames } from '~/browser/betweenFrames'
 import { useArtworkFiles } from '~/stores/artwork'
 

@@ -2,26 +2,11 @@ import { ref, type Ref, watch } from 'vue'
 import { SHAPE_ATTRIBUTE, INKS_ATTRIBUTE } from '#core/artwork/write'
 import { type Hit, isArea } from '#core/interaction/touchUps'
 import { useStage } from '~/stores/stage'
+import { centerOf, isDrawing, isWithin, outlinePath, type Point, rectangleBetween } from '#core/interaction/outline'
+import { itemBeside } from '#core/interaction/selection'
 import { followDrag } from '~/browser/followDrag'
 
-/** How far, in pixels, a pointer has to go before it draws instead of points. */
-const DRAWS = 4
 const PICKED = 'data-picked'
-
-interface Point {
-  x: number
-  y: number
-}
-
-/** Whether a point lies within a polygon (even-odd rule). */
-const isWithin = ({ x, y }: Point, polygon: readonly Point[]): boolean => {
-  let inside = false
-  polygon.forEach((one, i) => {
-    const other = polygon[(i + polygon.length - 1) % polygon.length] as Point
-    if (one.y > y !== other.y > y && x < ((other.x - one.x) * (y - one.y)) / (other.y - one.y) + one.x) inside = !inside
-  })
-  return inside
-}
 
 /**
  * Picks shapes of the artwork on the stage, in its shadow root: by a click, or all whose middle lies within a
@@ -80,8 +65,7 @@ export const useShapePicking = ({
   const beside = (hits: ReadonlySet<Hit>, by: number): number | null => {
     const places = all().map(placeOf)
     const last = placesIn(hits).at(-1)
-    const at = last === undefined ? (by > 0 ? -1 : 0) : places.indexOf(last)
-    return places[(at + by + places.length) % places.length] ?? null
+    return itemBeside(places, last === undefined ? -1 : places.indexOf(last), by)
   }
   const paintOf = (hit: Hit): 'fill' | 'stroke' => {
     const shape = isArea(hit) ? null : shapeOf(hit)
@@ -90,36 +74,22 @@ export const useShapePicking = ({
   }
 
   const pickWithin = (polygon: readonly Point[], more: boolean): void => {
-    const within = all().filter(shape => {
-      const { left, top, width, height } = shape.getBoundingClientRect()
-      return isWithin({ x: left + width / 2, y: top + height / 2 }, polygon)
-    })
+    const within = all().filter(shape => isWithin(centerOf(shape.getBoundingClientRect()), polygon))
     stage.pick(within.map(placeOf), more)
   }
-  const corners = (one: Point, other: Point): Point[] => [
-    one,
-    { x: other.x, y: one.y },
-    other,
-    { x: one.x, y: other.y },
-  ]
-
   /** A pointer pressed on the stage while shapes are picked. */
   const down = (event: PointerEvent): void => {
     const frame = (event.currentTarget as HTMLElement).getBoundingClientRect()
     const from = { x: event.clientX, y: event.clientY }
     const way: Point[] = [from]
     const polygonTo = (now: PointerEvent): Point[] =>
-      stage.picking === 'lasso' ? way : corners(from, { x: now.clientX, y: now.clientY })
+      stage.picking === 'lasso' ? way : rectangleBetween(from, { x: now.clientX, y: now.clientY })
     const draws = (now: PointerEvent): boolean =>
-      (stage.picking !== 'point' && Math.hypot(now.clientX - from.x, now.clientY - from.y) >= DRAWS) ||
-      drawn.value !== null
+      isDrawing(stage.picking, from, { x: now.clientX, y: now.clientY }, drawn.value !== null)
     followDrag(event, {
       move: now => {
         way.push({ x: now.clientX, y: now.clientY })
-        if (draws(now))
-          drawn.value = `M${polygonTo(now)
-            .map(({ x, y }) => `${x - frame.left} ${y - frame.top}`)
-            .join('L')}Z`
+        if (draws(now)) drawn.value = outlinePath(polygonTo(now), { x: frame.left, y: frame.top })
       },
       drop: now => {
         const shape = at(from.x, from.y)

@@ -8,7 +8,7 @@ import { MOST_BYTES } from '#core/picture/picture'
 import { keptSwatches } from '#core/scheme/kept'
 import { schemesInWords, useShelf } from '~/stores/shelf'
 import { refuseOver, useFileQueue } from './useFileQueue'
-import { isPicture, isSvgFile } from './useIncoming'
+import { incomingKind, isBinary } from '#core/interaction/incoming'
 import { useNotices } from '~/stores/notices'
 import { usePictures } from '~/stores/pictures'
 import { server } from '~/api/server'
@@ -30,7 +30,8 @@ export const useShelfFiles = (folder: () => string | null) => {
     file: File,
     signal: AbortSignal,
   ): Promise<{ colors: Parameters<typeof keptSwatches>[0]; said?: string }> => {
-    if (isPicture(file)) {
+    const what = incomingKind(file)
+    if (what === 'picture') {
       refuseOver(file, MOST_BYTES, 'a picture')
       queue.current.value = { file: file.name, doing: 'finding its colors' }
       const { hash } = await pictures.add(file, signal, () => {})
@@ -38,7 +39,7 @@ export const useShelfFiles = (folder: () => string | null) => {
       const extraction = await pictures.extract([{ hash, region: null }], wanted, REST)
       return { colors: extraction.found }
     }
-    if (isSvgFile(file) && !(file.size <= LONGEST_LIST && isSwatchSheet(await file.text()))) {
+    if (what === 'svg' && !(file.size <= LONGEST_LIST && isSwatchSheet(await file.text()))) {
       queue.current.value = { file: file.name, doing: 'measuring its inks' }
       const { inks } = await server.addArtwork(file, 'svg', signal)
       const said = inks.length > MOST_INKS ? `It has ${inks.length} inks; the largest ${MOST_INKS} were taken.` : ''
@@ -46,7 +47,7 @@ export const useShelfFiles = (folder: () => string | null) => {
     }
     refuseOver(file, LONGEST_LIST, 'a list of colors')
     const text = await file.text()
-    if (text.includes('\u0000')) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
+    if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
     const { colors } = readColors(text, file.name)
     const said =
       colors.length > MOST_ON_SHELF ? `It has ${colors.length} colors; the first ${MOST_ON_SHELF} were taken.` : ''

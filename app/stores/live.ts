@@ -1,6 +1,6 @@
 import { onScopeDispose, watch } from 'vue'
 import { defineStore } from 'pinia'
-import { type Hearer, useNews } from '~/api/news'
+import { type Hearer, newsFrom } from '~/api/news'
 import { useProjectSession } from './session'
 import { server } from '~/api/server'
 
@@ -11,7 +11,7 @@ export const useLive = defineStore('live', () => {
   const all = (tell: (hearer: Hearer) => void): void => {
     for (const hearer of hearers) tell(hearer)
   }
-  const news = useNews(server.newsUrl, {
+  const news = newsFrom(server.newsUrl, {
     opened: () => all(hearer => hearer.opened()),
     news: heard => all(hearer => hearer.news?.(heard)),
     project: heard => all(hearer => hearer.project?.(heard)),

@@ -1,5 +1,4 @@
-import { nextTick } from 'vue'
-import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { keyWords } from '#core/interaction/keys'
 import type { Step } from './steps'
 
 /** Where a key holds: everywhere, in one step, or where the focus is on the thing named. */
@@ -63,69 +62,5 @@ export const SHORTCUTS = {
 } as const satisfies Record<string, Shortcut>
 export type ShortcutName = keyof typeof SHORTCUTS
 
-/** A key as it is written in titles and in the help. */
-export const keyWords = (key: string): string =>
-  key
-    .split('+')
-    .map(part => (part.length === 1 ? part.toUpperCase() : part.charAt(0).toUpperCase() + part.slice(1)))
-    .join('+') || '+'
-
 /** A title with its key: “Deal (D)”. */
 export const withKey = (words: string, name: ShortcutName): string => `${words} (${keyWords(SHORTCUTS[name].keys[0])})`
-
-/** Whether single keys do anything, remembered in this browser; undo and redo always do. */
-export const useShortcutsOn = () => useLocalStorage('plumbago shortcuts', true)
-
-const TEXT = /^(text|search|email|url|tel|password|number|)$/
-
-/** A field whose text is being changed and not yet taken: undo is the field's own there. */
-const committed = new WeakMap<HTMLInputElement, string>()
-const isNumber = (field: HTMLInputElement): boolean => field.type === 'number' || field.inputMode === 'numeric'
-
-const isTyping = (target: EventTarget | null, undo: boolean): boolean => {
-  if (!(target instanceof HTMLElement)) return false
-  if (target.isContentEditable || target instanceof HTMLTextAreaElement) return true
-  if (!(target instanceof HTMLInputElement) || !TEXT.test(target.type)) return false
-  return !(undo && isNumber(target) && committed.get(target) === target.value)
-}
-
-/** Whether what has the focus takes all keys itself: a menu, a list of options, a dialog over the page. */
-const takesAll = (target: EventTarget | null): boolean =>
-  target instanceof Element && target.closest('[role=menu],[role=listbox],[aria-modal=true]') !== null
-
-const nameOf = (event: KeyboardEvent): string => {
-  const key = event.key.toLowerCase()
-  const shift = event.shiftKey && key.length > 1 ? 'shift+' : event.shiftKey && key !== '?' ? 'shift+' : ''
-  return `${event.ctrlKey || event.metaKey ? 'ctrl+' : ''}${shift}${key}`
-}
-
-/**
- * Handles keys of the table, by name, as long as the component is there. They do not fire in text fields, menus and
- * dialogs, nor with a modifier they do not name; they do on checkboxes, selects and sliders. Cmd counts as Ctrl.
- */
-export const useShortcuts = (handlers: Partial<Record<ShortcutName, (event: KeyboardEvent) => void>>): void => {
-  const on = useShortcutsOn()
-  const acts = new Map(
-    (Object.keys(handlers) as ShortcutName[]).flatMap(name =>
-      SHORTCUTS[name].keys.map(key => [key as string, handlers[name]] as const),
-    ),
-  )
-  useEventListener(window, 'keydown', event => {
-    const name = nameOf(event)
-    const act = acts.get(name)
-    if (!act || event.altKey || event.defaultPrevented) return
-    const always = name.startsWith('ctrl+')
-    if ((!on.value && !always) || takesAll(event.target) || isTyping(event.target, always)) return
-    event.preventDefault()
-    act(event)
-  })
-}
-
-/** Remembers what number fields hold, so that it is known whether one is being typed in. */
-export const useCommittedNumbers = (): void => {
-  const remember = ({ target }: Event): void => {
-    if (target instanceof HTMLInputElement && isNumber(target)) committed.set(target, target.value)
-  }
-  useEventListener(document, 'focusin', remember)
-  useEventListener(document, 'change', event => void nextTick(() => remember(event)), { capture: true })
-}

@@ -5,6 +5,7 @@ import { withKey } from '~/words/shortcuts'
 import { useVirtualList } from '@vueuse/core'
 import { BookmarkIcon } from '@heroicons/vue/20/solid'
 import { branches } from '#core/history/trail'
+import { markerPart, stateAtPart, stateBeside } from '#core/interaction/trailStrip'
 import type { TrailState } from '#core/document/trail'
 import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
@@ -52,15 +53,7 @@ const go = (state: TrailState | undefined, event?: MouseEvent): void => {
   point(null)
   if (state) trail.goTo(state)
 }
-const step = (by: number): void =>
-  go(
-    states.value[
-      Math.min(
-        states.value.length - 1,
-        Math.max(0, (placeOf(current.value) < 0 ? states.value.length : placeOf(current.value)) + by),
-      )
-    ],
-  )
+const step = (by: number): void => go(states.value[stateBeside(placeOf(current.value), by, states.value.length)])
 const keyed = (event: KeyboardEvent): void => {
   const way = arrowOf(event)
   if (way) step(way.x + way.y)
@@ -69,14 +62,7 @@ const scrub = (event: PointerEvent): void => {
   ;(event.currentTarget as HTMLElement).focus()
   const at = (now: PointerEvent): TrailState | undefined => {
     const box = bar.value?.getBoundingClientRect()
-    return box
-      ? states.value[
-          Math.min(
-            states.value.length - 1,
-            Math.max(0, Math.floor(((now.clientX - box.left) / box.width) * states.value.length)),
-          )
-        ]
-      : undefined
+    return box && states.value[stateAtPart((now.clientX - box.left) / box.width, states.value.length)]
   }
   const move = (now: PointerEvent): void => {
     const state = at(now)
@@ -121,9 +107,7 @@ const rename = (typed: string): void => {
   const name = asName(typed)
   if (shown.value && name) trail.rename(shown.value.id, name)
 }
-const marker = computed(
-  () => `${((placeOf(pointed.value ?? current.value) + 0.5) / Math.max(1, states.value.length)) * 100}%`,
-)
+const marker = computed(() => `${markerPart(placeOf(pointed.value ?? current.value), states.value.length) * 100}%`)
 </script>
 
 <template>

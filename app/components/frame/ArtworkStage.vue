@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, onUnmounted, useTemplateRef, watch, shallowRef } from 'vue'
 import { titleShown } from '#core/formats/fileName'
 import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/browser/followDrag'
 import { withKey } from '~/words/shortcuts'
 import { EYES, EYES_TITLES, filterOf, useStage } from '~/stores/stage'
+import { FITTED, fittedTo, partInSight, type View, zoomedBy } from '#core/interaction/view'
 import { UNPAINTED } from '#core/painting/painting'
 import { seenAs } from '#core/painting/seen'
 import type { StageArtwork } from './stageArtwork'
@@ -36,15 +37,19 @@ const MARGIN = 24
 const hand = useHand()
 const foot = computed(() => (hand.finger.value ? 44 : 32))
 const height = computed(() => Math.max(0, whole.value - foot.value))
-const zoom = ref(1)
-const pan = ref({ x: 0, y: 0 })
+const view = shallowRef<View>(FITTED)
+const zoom = computed(() => view.value.zoom)
+const pan = computed({
+  get: () => view.value.pan,
+  set: to => (view.value = { ...view.value, pan: to }),
+})
+const room = computed(() => ({ width: width.value, height: height.value }))
 
 const screen = computed(() => (painting.piece ? files.screens.get(painting.piece.hash) : undefined))
 const size = computed(() => {
   const art = painting.piece
   if (!art || !width.value) return { width: 0, height: 0 }
-  const scale = Math.min((width.value - 2 * MARGIN) / art.width, (height.value - 2 * MARGIN) / art.height)
-  return { width: art.width * scale, height: art.height * scale }
+  return fittedTo(room.value, art, MARGIN)
 })
 /** What the artwork can be looked at by: on paper only where it is printed. */
 const eyes = computed(() =>
@@ -86,15 +91,10 @@ onUnmounted(() => {
 })
 
 const fit = (): void => {
-  zoom.value = 1
-  pan.value = { x: 0, y: 0 }
+  view.value = FITTED
 }
-const zoomBy = (factor: number, at?: { x: number; y: number }): void => {
-  const next = Math.min(16, Math.max(1, zoom.value * factor))
-  const [x, y] = [at?.x ?? 0, at?.y ?? 0]
-  const ratio = next / zoom.value
-  pan.value = next === 1 ? { x: 0, y: 0 } : { x: x - (x - pan.value.x) * ratio, y: y - (y - pan.value.y) * ratio }
-  zoom.value = next
+const zoomBy = (factor: number, about?: { x: number; y: number }): void => {
+  view.value = zoomedBy(view.value, factor, about)
 }
 /** A place of the window, from the middle of the table. */
 const fromMiddle = ({ x, y }: { x: number; y: number }): { x: number; y: number } => {
@@ -135,21 +135,7 @@ const nudge = (event: KeyboardEvent): void => {
 watch(() => painting.piece?.id, fit)
 
 /** The part of zoomed artwork that is in sight, in parts of its width and height; null where all of it is. */
-const inSight = computed(() => {
-  if (zoom.value === 1) return null
-  const along = (room: number, side: number, moved: number): { from: number; to: number } => {
-    const middle = (side * zoom.value) / 2 - moved
-    return {
-      from: Math.max(0, (middle - room / 2) / (side * zoom.value)),
-      to: Math.min(1, (middle + room / 2) / (side * zoom.value)),
-    }
-  }
-  const [x, y] = [
-    along(width.value, size.value.width, pan.value.x),
-    along(height.value, size.value.height, pan.value.y),
-  ]
-  return x.to > x.from && y.to > y.from ? { x: x.from, y: y.from, width: x.to - x.from, height: y.to - y.from } : null
-})
+const inSight = computed(() => partInSight(room.value, size.value, view.value))
 /** The most pixels a screen shows of it. */
 const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * window.devicePixelRatio))
 </script>

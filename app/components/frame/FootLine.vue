@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { XMarkIcon } from '@heroicons/vue/16/solid'
 import type { Step } from '~/words/steps'
-import { useFootLineOn, useFootWords } from '~/composables/useFootLine'
+import { useFootLineOn } from '~/composables/useFootLineOn'
+import { useFootWords } from '~/composables/useFootWords'
 
 /** A line at the foot of the bench that says what a drag, a click and a key do there. It can be put away. */
 const { step } = defineProps<{ step: Step }>()

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { STEPS } from '~/words/steps'
-import { keyWords, SHORTCUTS, useShortcutsOn, type Where } from '~/words/shortcuts'
-import { useFootLineOn } from '~/composables/useFootLine'
+import { useShortcutsOn } from '~/composables/useShortcutsOn'
+import { keyWords } from '#core/interaction/keys'
+import { SHORTCUTS, type Where } from '~/words/shortcuts'
+import { useFootLineOn } from '~/composables/useFootLineOn'
 
 /** All keys, found by word, by where they hold. They can be switched off here. */
 const emit = defineEmits<{ close: [] }>()

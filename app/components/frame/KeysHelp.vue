@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { useShortcuts, withKey } from '~/words/shortcuts'
+import { useShortcuts } from '~/composables/useShortcuts'
+import { withKey } from '~/words/shortcuts'
 
 /** The button that shows all keys; `?` does the same. */
 const open = ref(false)

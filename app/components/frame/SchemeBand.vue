@@ -24,7 +24,7 @@ import { followDrag } from '~/browser/followDrag'
 import { filterOf, useStage } from '~/stores/stage'
 import { widthsOf } from '#core/interaction/swatchWidths'
 import { arrowOf } from '~/browser/arrowOf'
-import { onceStanding } from '~/browser/whenIdle'
+import { useOnceStanding } from '~/composables/useOnceStanding'
 import { useCopying } from '~/composables/useCopying'
 import { useHand } from '~/composables/useHand'
 import { useHistory } from '~/stores/history'
@@ -153,7 +153,7 @@ const fetchSorting = async (): Promise<void> => {
   if (!library || gone || !row.value) return
   sorting.value = library.useDraggable(row.value, carried, dragging)
 }
-onceStanding(fetchSorting)
+useOnceStanding(fetchSorting)
 onBeforeUnmount(() => {
   gone = true
   sorting.value?.destroy()

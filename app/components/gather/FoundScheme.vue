@@ -5,7 +5,7 @@ import type { Command } from '#core/commands/commands'
 import { blended } from '#core/harmony/blend'
 import type { Artwork } from '#core/document/artwork'
 import type { Painted } from '#core/painting/painting'
-import { takenFrom, type FoundScheme } from '~/composables/useFinding'
+import { takenFrom, type FoundScheme } from '#core/interaction/finding'
 import { useHistory } from '~/stores/history'
 
 /**

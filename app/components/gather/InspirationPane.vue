@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { InspirationQuery } from '#core/inspiration/search'
-import { useFinding, useSought, type FoundScheme } from '~/composables/useFinding'
+import { type FoundScheme } from '#core/interaction/finding'
+import { useSought } from '~/composables/useSought'
+import { useFinding } from '~/composables/useFinding'
 import { server } from '~/api/server'
 
 /** Made-up schemes from the inspiration service: found by words, by a color, by what fits the locked swatches. */

@@ -1,7 +1,20 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { onKeyStroke, useElementSize } from '@vueuse/core'
-import { patchPixels, USUAL_PATCH, WIDEST_PATCH } from '#core/extract/patch'
+import { patchPixels, USUAL_PATCH } from '#core/extract/patch'
+import {
+  isMeantRegion,
+  isMovedSample,
+  MIDDLE_REGION,
+  nudgedPlace,
+  nudgedRegion,
+  patchOfSlider,
+  type Place,
+  placeUnder,
+  regionBetween,
+  sampleLabel,
+  sliderOfPatch,
+} from '#core/interaction/samples'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { Reference, Region, Sample } from '#core/document/gathering'
 import { followDrag } from '~/browser/followDrag'
@@ -42,22 +55,15 @@ const samples = computed(() => (history.document?.samples ?? []).filter(sample =
 const swatchOf = (sample: Sample) =>
   history.document?.scheme.find(({ from }) => from.kind === 'sample' && from.sample === sample.id)
 const region = computed(() => drawn.value ?? reference.region)
-const moved = computed(() =>
-  samples.value.some(({ found, x, y, patch }) => found && (found.x !== x || found.y !== y || patch !== USUAL_PATCH)),
-)
+const moved = computed(() => samples.value.some(sample => isMovedSample(sample, USUAL_PATCH)))
 
 /** What is under the hand: where, and what the loupe shows there. */
 const held = ref<{ id: string; x: number; y: number } | null>(null)
 const loupe = shallowRef<Loupe | null>(null)
 
-const partOf = (event: PointerEvent): { x: number; y: number } => {
+const partOf = ({ clientX, clientY }: PointerEvent): Place => {
   const frame = box.value?.getBoundingClientRect()
-  if (!frame) return { x: 0, y: 0 }
-  const within = (value: number): number => Math.min(0.999999, Math.max(0, value))
-  return {
-    x: within((event.clientX - frame.left) / frame.width),
-    y: within((event.clientY - frame.top) / frame.height),
-  }
+  return frame ? placeUnder(clientX, clientY, frame) : { x: 0, y: 0 }
 }
 
 const look = latestOnly(async (sample: Sample, x: number, y: number) => {
@@ -107,22 +113,11 @@ const drag = (sample: Sample, event: PointerEvent): void => {
  */
 const markMiddle = (): void => {
   marking.value = false
-  void gathering.mark(reference.id, { x: 0.25, y: 0.25, width: 0.5, height: 0.5 })
+  void gathering.mark(reference.id, MIDDLE_REGION)
 }
-/** How far, in parts of the picture, a key moves or widens the region. */
-const STEP = 0.02
 const nudgeRegion = (event: KeyboardEvent): void => {
-  const now = reference.region
-  const way = now && arrowOf(event)
-  if (!way) return
-  const bound = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value))
-  const [dx, dy] = [Math.sign(way.x) * STEP, -Math.sign(way.y) * STEP]
-  void gathering.mark(
-    reference.id,
-    event.shiftKey
-      ? { ...now, width: bound(now.width + dx, 0.02, 1 - now.x), height: bound(now.height + dy, 0.02, 1 - now.y) }
-      : { ...now, x: bound(now.x + dx, 0, 1 - now.width), y: bound(now.y + dy, 0, 1 - now.height) },
-  )
+  const way = reference.region && arrowOf(event)
+  if (reference.region && way) void gathering.mark(reference.id, nudgedRegion(reference.region, way, event.shiftKey))
 }
 /** The loupe shows what a sample moved by keys stands on, until it loses the focus. */
 const showAt = (sample: Sample): Promise<void | null> =>
@@ -146,9 +141,7 @@ const key = (sample: Sample, event: KeyboardEvent): void => {
   if (event.key === 'Delete' || event.key === 'Backspace') remove(sample)
   else if (event.key === 'Home') history.run({ do: 'snap samples', id: sample.id })
   else if (way) {
-    const bound = (value: number): number => Math.min(0.999999, Math.max(0, value))
-    const { x, y } = aim?.id === sample.id ? aim : sample
-    const to = (aim = { id: sample.id, x: bound(x + way.x / reference.width), y: bound(y - way.y / reference.height) })
+    const to = (aim = { id: sample.id, ...nudgedPlace(aim?.id === sample.id ? aim : sample, way, reference) })
     void settleAt(sample, to.x, to.y).then(() => {
       if (aim === to) aim = null
       const there = samples.value.find(({ id }) => id === sample.id)
@@ -161,7 +154,7 @@ const key = (sample: Sample, event: KeyboardEvent): void => {
 const chosenSample = computed(() => samples.value.find(({ id }) => id === chosen.value) ?? null)
 const widen = latestOnly(async (event: Event, settle: boolean) => {
   const sample = chosenSample.value
-  const patch = (Number((event.target as HTMLInputElement).value) / 100) ** 2 * WIDEST_PATCH
+  const patch = patchOfSlider(Number((event.target as HTMLInputElement).value))
   const hex = sample && (await pictures.measure(reference.hash, sample.x, sample.y, patch))
   if (!sample || !hex) return
   if (settle) history.run({ do: 'move sample', id: sample.id, change: { patch, hex } })
@@ -188,22 +181,16 @@ const add = ({ x, y }: { x: number; y: number }): void => {
 const press = (event: PointerEvent): void => {
   if (event.button !== 0) return
   const from = partOf(event)
-  const between = (to: { x: number; y: number }): Region => ({
-    x: Math.min(from.x, to.x),
-    y: Math.min(from.y, to.y),
-    width: Math.abs(to.x - from.x),
-    height: Math.abs(to.y - from.y),
-  })
   followDrag(event, {
     move: now => {
-      if (marking.value) drawn.value = between(partOf(now))
+      if (marking.value) drawn.value = regionBetween(from, partOf(now))
     },
     drop: now => {
       const region = drawn.value
       drawn.value = null
       if (!marking.value) return add(partOf(now))
       marking.value = false
-      if (region && region.width * width.value > 4 && region.height * height.value > 4)
+      if (region && isMeantRegion(region, { width: width.value, height: height.value }))
         void gathering.mark(reference.id, region)
     },
     cancel: () => {
@@ -233,11 +220,6 @@ onMounted(() =>
     problem.value = reasonOf(error)
   }),
 )
-/** What a sample is, and where, for readers of screens. */
-const labelOf = (sample: Sample): string => {
-  const [across, down] = [sample.x, sample.y].map(part => `${Math.round(part * 100)}%`)
-  return `Sample of ${swatchOf(sample)?.name ?? 'a swatch'}, ${sample.hex}, at ${across} across and ${down} down`
-}
 </script>
 
 <template>
@@ -294,7 +276,7 @@ const labelOf = (sample: Sample): string => {
           tabindex="-1"
           :class="{ chosen: chosen === sample.id }"
           :style="{ left: `${sample.x * 100}%`, top: `${sample.y * 100}%` }"
-          :aria-label="labelOf(sample)"
+          :aria-label="sampleLabel(sample, swatchOf(sample)?.name)"
           :data-test="`sample-${sample.id}`"
           :data-hex="sample.hex"
           @pointerdown.stop="drag(sample, $event)"
@@ -331,7 +313,7 @@ const labelOf = (sample: Sample): string => {
           class="slide small w-20 min-w-0"
           min="0"
           max="100"
-          :value="Math.sqrt(chosenSample.patch / WIDEST_PATCH) * 100"
+          :value="sliderOfPatch(chosenSample.patch)"
           aria-label="Width of the sample’s patch"
           @input="attempt(() => widen($event, false))"
           @change="attempt(() => widen($event, true))"

@@ -2,6 +2,7 @@
 import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { Reference } from '#core/document/gathering'
+import { BOARD_TILE, boardHeight, onBoard } from '#core/interaction/board'
 import { nextPlace } from '#core/scheme/gather'
 import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
@@ -14,17 +15,13 @@ const history = useHistory()
 const gathering = useGathering()
 const board = useTemplateRef<HTMLElement>('board')
 const { width } = useElementSize(board)
-const TILE = 0.31
 const held = ref<{ id: string; x: number; y: number } | null>(null)
 
-const heightOf = ({ width: w, height: h }: Reference): number => Math.min(0.205, (TILE * h) / w)
 const placeOf = (reference: Reference): { x: number; y: number } =>
   held.value?.id === reference.id ? held.value : reference.place
-const most = computed(() => (width.value ? 288 / width.value : 0.5) - 0.1)
-const bound = (x: number, y: number): { x: number; y: number } => ({
-  x: Math.min(1 - TILE, Math.max(0, x)),
-  y: Math.min(most.value, Math.max(0, y)),
-})
+/** The board's height as a part of its width. */
+const tall = computed(() => (width.value ? 288 / width.value : 0.5))
+const bound = (x: number, y: number): { x: number; y: number } => onBoard({ x, y }, tall.value)
 
 const drag = (reference: Reference, event: PointerEvent): void => {
   if (event.button !== 0) return
@@ -97,7 +94,7 @@ const tidy = (): void =>
         :style="{
           left: `${placeOf(reference).x * width}px`,
           top: `${placeOf(reference).y * width}px`,
-          width: `${TILE * width}px`,
+          width: `${BOARD_TILE.width * width}px`,
           zIndex: held?.id === reference.id ? 2 : 1,
         }"
         @pointerdown="drag(reference, $event)"
@@ -108,7 +105,7 @@ const tidy = (): void =>
           :src="server.pictureUrl(reference.hash, 'thumbnail')"
           :alt="reference.name"
           class="block w-full object-cover"
-          :style="{ height: `${heightOf(reference) * width}px` }"
+          :style="{ height: `${boardHeight(reference) * width}px` }"
           draggable="false"
         />
         <span class="block truncate px-1 text-caption">{{ reference.name }}</span>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { soughtColors } from '~/composables/useFinding'
+import { soughtColors } from '#core/interaction/finding'
 import { useHistory } from '~/stores/history'
 
 /** Words and a color that schemes are found by. */

@@ -7,9 +7,8 @@ import { cssOf, gradientsToCss, gradientToSvg, plainCssOf } from '#core/formats/
 import { fileNameOf } from '#core/formats/fileName'
 import { keyOf } from '#core/formats/handed'
 import { handedGradient } from '#core/handover/handed'
-import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS, runAt } from '#core/harmony/gradient'
-import { hexOfLab } from '#core/color/convert'
-import { closestTo } from '#core/color/difference'
+import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS } from '#core/harmony/gradient'
+import { stopAdded, stopMoved, stopRank, stopRecolored, stopRemoved } from '#core/interaction/gradientStops'
 import { followDrag } from '~/browser/followDrag'
 import { saveFile } from '~/browser/saveFile'
 import { arrowOf } from '~/browser/arrowOf'
@@ -45,10 +44,6 @@ const SPACE_HINTS = {
   oklch: 'Round the circle of hues: stays colorful',
 } as const
 
-const moved = (place: number, at: number): Stop[] =>
-  gradient.stops.map((stop, i) =>
-    i === place ? { ...stop, at: Math.round(Math.min(1, Math.max(0, at)) * 1000) / 1000 } : stop,
-  )
 const placeAt = (x: number): number => {
   const box = track.value?.getBoundingClientRect()
   return box ? (x - box.left) / box.width : 0
@@ -62,7 +57,7 @@ const drag = (event: PointerEvent, place: number): void => {
   let stops: Stop[] | null = null
   followDrag(event, {
     move: now => {
-      stops = moved(place, own + placeAt(now.clientX) - from)
+      stops = stopMoved(gradient.stops, place, own + placeAt(now.clientX) - from)
       history.preview(command({ stops }))
     },
     drop: () => {
@@ -72,8 +67,9 @@ const drag = (event: PointerEvent, place: number): void => {
   })
 }
 const remove = (place: number): void => {
-  if (gradient.stops.length <= 2) return notices.say('A gradient has two stops at least.')
-  run({ stops: gradient.stops.filter((_, i) => i !== place) })
+  const stops = stopRemoved(gradient.stops, place)
+  if (!stops) return notices.say('A gradient has two stops at least.')
+  run({ stops })
   chosen.value = Math.max(0, place - 1)
 }
 const keyed = (event: KeyboardEvent, place: number): void => {
@@ -85,35 +81,21 @@ const keyed = (event: KeyboardEvent, place: number): void => {
   }
   if (event.key === 'Home' || event.key === 'End') {
     event.preventDefault()
-    return run({ stops: moved(place, event.key === 'Home' ? 0 : 1) })
+    return run({ stops: stopMoved(gradient.stops, place, event.key === 'Home' ? 0 : 1) })
   }
   const way = arrowOf(event)
-  if (way) run({ stops: moved(place, stop.at + (way.x + way.y) / 100) })
+  if (way) run({ stops: stopMoved(gradient.stops, place, stop.at + (way.x + way.y) / 100) })
 }
 /** A stop more where the track was pressed: of the swatches that are no stop yet, the one nearest to what shows there. */
 const add = (at: number): void => {
   if (gradient.stops.length >= MOST_STOPS) return notices.say(`A gradient has up to ${MOST_STOPS} stops.`)
-  const here = hexOfLab(runAt(handed.value.run)(at))
-  const used = new Set(gradient.stops.map(({ swatch }) => swatch))
-  const fresh = scheme.value.filter(({ id }) => !used.has(id))
-  const near = closestTo(here, fresh.length ? fresh : scheme.value)
-  if (!near) return
-  run({ stops: [...gradient.stops, { at: Math.round(at * 1000) / 1000, swatch: near.id, hex: near.hex }] })
+  const stops = stopAdded(gradient.stops, at, handed.value, scheme.value)
+  if (!stops) return
+  run({ stops })
   chosen.value = gradient.stops.length
 }
 const recolor = (swatch: { id: string; hex: string }): void =>
-  run({
-    stops: gradient.stops.map((stop, i) =>
-      i === chosen.value ? { ...stop, swatch: swatch.id, hex: swatch.hex } : stop,
-    ),
-  })
-
-/** Which stop one is from the left, from 1. */
-const rankOf = (place: number): number =>
-  gradient.stops.filter(({ at }, i) => {
-    const own = gradient.stops[place]?.at ?? 0
-    return at < own || (at === own && i <= place)
-  }).length
+  run({ stops: stopRecolored(gradient.stops, chosen.value, swatch) })
 
 const css = computed(() => gradientsToCss([handed.value], [keyOf(gradient.name)]))
 const fileName = computed(() => fileNameOf(gradient.name) || 'gradient')
@@ -180,7 +162,7 @@ const savePng = (): Promise<void | null> =>
           aria-valuemax="100"
           :aria-valuenow="Math.round(stop.at * 100)"
           :aria-valuetext="`${Math.round(stop.at * 100)}%, ${nameOf(stop)}`"
-          :aria-label="`Stop ${rankOf(i)}, ${nameOf(stop)}`"
+          :aria-label="`Stop ${stopRank(gradient.stops, i)}, ${nameOf(stop)}`"
           data-test="gradient-stop"
           :style="{ left: `${stop.at * 100}%`, zIndex: i === chosen ? 1 : 0 }"
           @pointerdown="drag($event, i)"
@@ -198,7 +180,7 @@ const savePng = (): Promise<void | null> =>
     </div>
     <div class="flex flex-wrap items-center gap-1.5">
       <span class="text-quiet"
-        >Stop {{ rankOf(chosen) }} at {{ Math.round((gradient.stops[chosen]?.at ?? 0) * 100) }}%</span
+        >Stop {{ stopRank(gradient.stops, chosen) }} at {{ Math.round((gradient.stops[chosen]?.at ?? 0) * 100) }}%</span
       >
       <button
         v-for="swatch in scheme"
@@ -206,7 +188,7 @@ const savePng = (): Promise<void | null> =>
         class="size-7 border"
         :class="gradient.stops[chosen]?.swatch === swatch.id ? 'border-2 border-ink' : 'border-line'"
         :style="{ background: swatch.hex }"
-        :aria-label="`Color of stop ${rankOf(chosen)}: ${swatch.name}`"
+        :aria-label="`Color of stop ${stopRank(gradient.stops, chosen)}: ${swatch.name}`"
         :aria-pressed="gradient.stops[chosen]?.swatch === swatch.id"
         :title="swatch.name"
         data-test="stop-color"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
 import { swatchesTall } from '#core/interaction/ribbons'
-import { useShortcuts, withKey } from '~/words/shortcuts'
+import { useShortcuts } from '~/composables/useShortcuts'
+import { withKey } from '~/words/shortcuts'
 import { REMAP_VIEWS, useRemapping } from '~/stores/remapping'
 import { useHand } from '~/composables/useHand'
 import { useHistory } from '~/stores/history'

@@ -5,7 +5,8 @@ import { titleShown } from '#core/formats/fileName'
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
 import { SET, useHandingOver } from '~/composables/useHandingOver'
 import type { Artwork } from '#core/document/artwork'
-import { isPicture, isSvgFile, useIncoming } from '~/composables/useIncoming'
+import { incomingKind } from '#core/interaction/incoming'
+import { useIncoming } from '~/composables/useIncoming'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
@@ -70,7 +71,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
         webkitdirectory
         aria-label="Add a folder of artwork"
         data-test="set-folder"
-        @change="taken(folder, file => isSvgFile(file) || isPicture(file))"
+        @change="taken(folder, file => ['svg', 'picture'].includes(incomingKind(file)))"
       />
       <button class="control primary" :disabled="at !== null" @click="writeAll(all)">
         <ArrowDownTrayIcon class="size-4" />Apply to all

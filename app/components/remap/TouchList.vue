@@ -5,7 +5,7 @@ import { XMarkIcon } from '@heroicons/vue/20/solid'
 import { ladder, LADDERS, RUNGS, type LadderKind } from '#core/harmony/ladder'
 import type { Following, Touch } from '#core/document/remap'
 import { REACH } from '#core/raster/area'
-import { isArea } from '#core/interaction/touchUps'
+import { isArea, touchesAny } from '#core/interaction/touchUps'
 import { PICKS, useStage } from '~/stores/stage'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
@@ -72,8 +72,7 @@ const nameOf = ({ to, opacity: part, paint: which }: Touch): string => {
 const thing = computed(() => (isPicture.value ? 'area' : 'shape'))
 const say = (count: number): string => (count === 1 ? `1 ${thing.value}` : `${count} ${thing.value}s`)
 const countOf = ({ shapes, areas }: Touch): number => shapes.length + areas.length
-const touchesPicked = ({ shapes, areas }: Touch): boolean =>
-  picked.value.some(hit => (isArea(hit) ? areas.some(({ x, y }) => x === hit.x && y === hit.y) : shapes.includes(hit)))
+const touchesPicked = (touch: Touch): boolean => touchesAny(touch, picked.value)
 const remove = (touch: string | null): void => {
   if (remapping.artwork) history.run({ do: 'remove touch', artwork: remapping.artwork.id, id: touch })
 }

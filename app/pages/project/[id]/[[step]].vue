@@ -2,9 +2,9 @@
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { definePageMeta, navigateTo, prefetchComponents, useHead, useRoute } from '#imports'
 import { useEventListener, watchDebounced } from '@vueuse/core'
-import { useShortcuts } from '~/words/shortcuts'
+import { useShortcuts } from '~/composables/useShortcuts'
 import { isStep, STEPS, stepOf, type Step } from '~/words/steps'
-import { onceStanding } from '~/browser/whenIdle'
+import { useOnceStanding } from '~/composables/useOnceStanding'
 import { reasonOf } from '~/words/reasonOf'
 import { sentence } from '~/words/sentence'
 import { useArrivals } from '~/stores/arrivals'
@@ -127,7 +127,7 @@ watch(step, stage.clear)
 const checking = useChecking()
 const handOver = useHandOverView()
 /** Files under way are heard of in every step; what writes them comes once the page stands. */
-onceStanding(async () => (await import('~/stores/handingOver')).useHandOver())
+useOnceStanding(async () => (await import('~/stores/handingOver')).useHandOver())
 /** What a client says is told in every step. */
 useReviews()
 useOthers()

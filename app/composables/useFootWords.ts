@@ -1,5 +1,4 @@
 import { computed, type ComputedRef } from 'vue'
-import { useLocalStorage } from '@vueuse/core'
 import { FOOT_WORDS } from '~/words/footWords'
 import type { Step } from '~/words/steps'
 import { useChecking } from '~/stores/checking'
@@ -8,9 +7,6 @@ import { useHandOverView } from '~/stores/handOverView'
 import { useProofs } from '~/stores/proofs'
 import { useRemapping } from '~/stores/remapping'
 import { useStart } from './useStart'
-
-/** Whether the line at the foot of the bench is shown, remembered in this browser. */
-export const useFootLineOn = () => useLocalStorage('plumbago foot line', true)
 
 /** What that line says in a step, by the view that is open there. */
 export const useFootWords = (step: () => Step): ComputedRef<string> => {
