@@ -24,6 +24,7 @@ export default defineNuxtConfig({
   css: ['~/assets/main.css'],
   devtools: { enabled: false },
   telemetry: false,
+  sourcemap: false, // the server's code stays readable as it is
   experimental: { appManifest: false, renderJsonPayloads: false },
   app: {
     head: {
@@ -33,12 +34,13 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
+  // Tailwind's plugin and Lightning CSS do what these would do once more
+  postcss: { plugins: { autoprefixer: false, cssnano: false } },
   vite: {
     plugins: [tailwindcss(), withoutUnused],
     worker: { format: 'es' },
     // no component here or in a package used says what it is by options
     define: { __VUE_OPTIONS_API__: 'false' },
-    build: { minify: 'terser' },
   },
   typescript: {
     strict: true,

@@ -42,19 +42,40 @@ need_package() {
     as=(sudo -n)
   fi
   command -v apt-get >/dev/null 2>&1 || stop_with "Debian's package “$2” is missing, and there is no apt-get here to install it."
-  say "Installing $2…"
+  say "Installing $2 (a few seconds to a minute)…"
   { apart "$DATA/update.log" "${as[@]}" apt-get update \
     && apart "$DATA/install.log" "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$2"; } \
     || { tail -n 5 "$DATA/update.log" "$DATA/install.log" >&2; stop_with "Debian's package “$2” could not be installed; the whole report is in $DATA/install.log."; }
 }
 
+# modules_stamp KIND: what node_modules/.installed holds where packages are installed as they should be.
+modules_stamp() { echo "$(sha256sum package-lock.json | cut -d' ' -f1) $1"; }
+
+# have_modules KIND: whether the packages are there: those to run and build with (runtime), or those to test with, too (all).
+have_modules() {
+  local found
+  found=$(cat node_modules/.installed 2>/dev/null) || return 1
+  [ "$found" = "$(modules_stamp all)" ] || [ "$found" = "$(modules_stamp "$1")" ]
+}
+
+# install_modules KIND: as the lock file says. Scripts of packages are not run: none is needed, and each takes time.
+install_modules() {
+  local how=(--no-audit --no-fund --ignore-scripts)
+  [ "$1" = all ] || how+=(--omit=dev --omit=peer)
+  # a registry that lays packages out in its own way is asked where they are
+  if node bin/lock-addresses.mjs && apart "$DATA/npm.log" npm ci "${how[@]}"; then
+    rm -f npm-shrinkwrap.json
+    return
+  fi
+  rm -f npm-shrinkwrap.json
+  apart "$DATA/npm.log" npm ci "${how[@]}"
+}
+
 need_modules() {
-  local stamp
-  stamp=$(sha256sum package-lock.json | cut -d' ' -f1)
-  [ "$(cat node_modules/.installed 2>/dev/null)" = "$stamp" ] && return
-  say "Installing packages…"
-  apart "$DATA/npm.log" npm ci --no-audit --no-fund || { tail -n 15 "$DATA/npm.log" >&2; stop_with "The packages could not be installed; the whole report is in $DATA/npm.log."; }
-  echo "$stamp" >node_modules/.installed
+  have_modules "$1" && return
+  say "Installing packages (half a minute or so)…"
+  install_modules "$1" || { tail -n 15 "$DATA/npm.log" >&2; stop_with "The packages could not be installed; the whole report is in $DATA/npm.log."; }
+  modules_stamp "$1" >node_modules/.installed
 }
 
 # Builds where the sources are newer than the build.
@@ -65,7 +86,7 @@ need_build() {
     need_commands
     return
   fi
-  say "Building…"
+  say "Building the app (half a minute or so)…"
   apart "$DATA/build.log" npx --no-install nuxt build || { tail -n 25 "$DATA/build.log" >&2; stop_with "The build failed; the whole report is in $DATA/build.log."; }
   echo "$stamp" >.output/.built
   need_commands

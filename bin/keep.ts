@@ -303,9 +303,12 @@ const isNamed = process.env.PORT !== undefined && process.env.PORT !== ''
 const port = await freePort(isNamed ? Number(process.env.PORT) : FIRST_PORT, isNamed)
 if (port === null) await giveUp(`Port ${process.env.PORT} is taken by another program; name another one with PORT.`)
 const url = await databaseUrl()
-if (!(await run(process.execPath, ['--import', 'tsx', 'bin/prepare-database.ts'], { DATABASE_URL: url })))
-  await giveUp('The database could not be prepared.')
-if (!(await run('bash', ['-c', '. bin/ground.sh; need_build']))) await giveUp('There is nothing to serve.')
+const [isPrepared, isBuilt] = await Promise.all([
+  run(process.execPath, ['--import', 'tsx', 'bin/prepare-database.ts'], { DATABASE_URL: url }),
+  run('bash', ['-c', '. bin/ground.sh; need_build']),
+])
+if (!isPrepared) await giveUp('The database could not be prepared.')
+if (!isBuilt) await giveUp('There is nothing to serve.')
 if (!process.env.DATABASE_URL) void keepDatabase()
 void keepWorker(url)
 /** Where people reach it: under its own name where it has one, by https where a proxy stands before it. */
