@@ -304,7 +304,8 @@ const port = await freePort(isNamed ? Number(process.env.PORT) : FIRST_PORT, isN
 if (port === null) await giveUp(`Port ${process.env.PORT} is taken by another program; name another one with PORT.`)
 const url = await databaseUrl()
 const [isPrepared, isBuilt] = await Promise.all([
-  run(process.execPath, ['--import', 'tsx', 'bin/prepare-database.ts'], { DATABASE_URL: url }),
+  // what the build leaves of the machine is enough for it
+  run('nice', ['-n', '15', process.execPath, '--import', 'tsx', 'bin/prepare-database.ts'], { DATABASE_URL: url }),
   run('bash', ['-c', '. bin/ground.sh; need_build']),
 ])
 if (!isPrepared) await giveUp('The database could not be prepared.')
