@@ -47,5 +47,9 @@ export default defineNuxtConfig({
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: TYPES, exclude: ['../**/*.test.ts'] },
   },
-  nitro: { typescript: { tsConfig: { include: TYPES } } },
+  nitro: {
+    // packages are taken from where they are installed; a build that is moved is built anew (bin/ground.sh)
+    externals: { trace: false },
+    typescript: { tsConfig: { include: TYPES } },
+  },
 })

@@ -81,7 +81,7 @@ need_modules() {
 # Builds where the sources are newer than the build.
 need_build() {
   local stamp
-  stamp=$(find app core server render public nuxt.config.ts package-lock.json -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
+  stamp=$(pwd)-$(find app core server render public nuxt.config.ts package-lock.json -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
   if [ "$(cat .output/.built 2>/dev/null)" = "$stamp" ]; then
     need_commands
     return
