@@ -44,6 +44,8 @@ export default {
     // it has no entry for CommonJS
     '^@bramus/specificity/core$': '<rootDir>/node_modules/@bramus/specificity/src/core/index.js',
   },
+  // passwords are hashed with little work; a test holds what is usual
+  setupFiles: ['<rootDir>/tests/unit-setup.mjs'],
   testTimeout: 120_000,
   maxWorkers: 2,
 }

@@ -6,6 +6,8 @@ const port = Number(process.env.TEST_PORT ?? 4190)
 
 export default defineConfig({
   testDir: 'tests/e2e',
+  // what bears @full in its title runs in `npm run test:full` alone: it takes long, or sees once more what unit tests hold
+  ...(process.env.FULL ? {} : { grepInvert: /@full/ }),
   workers: 2,
   retries: 0,
   timeout: 150_000,

@@ -1,10 +1,23 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
 import { Busy } from '../answers'
 
-/* Passwords as they are kept: scrypt (RFC 7914) with the costs OWASP recommends. */
+/* Passwords as they are stored: scrypt (RFC 7914) with the costs OWASP recommends. */
 
-/** log2 of the work, the block, and the lanes; 128 MB of memory for a password. */
-const COSTS = { work: 17, block: 8, lanes: 1 }
+/** The work that is done where nothing else is set, as its log2: 128 MB of memory and a third of a second a password. */
+export const USUAL_WORK = 17
+
+/** log2 of the work, the block, and the lanes. `PLUMBAGO_PASSWORD_WORK` sets other work: tests take little. */
+export const costsFrom = ({ PLUMBAGO_PASSWORD_WORK: work }: NodeJS.ProcessEnv): Costs => ({
+  work: work ? Number(work) : USUAL_WORK,
+  block: 8,
+  lanes: 1,
+})
+interface Costs {
+  work: number
+  block: number
+  lanes: number
+}
+const COSTS = costsFrom(process.env)
 const KEY = 32
 /** So many are worked out at once, and so many may wait. */
 const AT_ONCE = 2
@@ -28,7 +41,7 @@ const inTurn = async <Result>(work: () => Promise<Result>): Promise<Result> => {
   }
 }
 
-const keyOf = (password: string, salt: Buffer, { work, block, lanes }: typeof COSTS): Promise<Buffer> =>
+const keyOf = (password: string, salt: Buffer, { work, block, lanes }: Costs): Promise<Buffer> =>
   inTurn(
     () =>
       new Promise((resolve, reject) => {
@@ -43,8 +56,8 @@ const keyOf = (password: string, salt: Buffer, { work, block, lanes }: typeof CO
       }),
   )
 
-/** A password as it is kept: the way, its costs, salt and key. Rejects with Busy. */
-export const kept = async (password: string): Promise<string> => {
+/** Returns a password's hash as it is stored: the algorithm, its costs, salt and key. Rejects with Busy. */
+export const hashPassword = async (password: string): Promise<string> => {
   const salt = randomBytes(16)
   const key = await keyOf(password, salt, COSTS)
   const { work, block, lanes } = COSTS
@@ -54,8 +67,8 @@ export const kept = async (password: string): Promise<string> => {
 /** A kept password that is nobody's: whether a name is known does not show in how long the answer takes. */
 const NOBODY = ['scrypt', ...Object.values(COSTS), 'A'.repeat(22), 'A'.repeat(43)].join('$')
 
-/** Whether a password is the one that is kept (null: there is none, which takes as long). Rejects with Busy. */
-export const isRight = async (password: string, stored: string | null): Promise<boolean> => {
+/** Whether a password is the one that is stored (null: there is none, which takes as long). Rejects with Busy. */
+export const verifyPassword = async (password: string, stored: string | null): Promise<boolean> => {
   const [, work = '', block = '', lanes = '', salt = '', key = ''] = (stored ?? NOBODY).split('$')
   const costs = { work: Number(work), block: Number(block), lanes: Number(lanes) }
   const found = await keyOf(password, Buffer.from(salt, 'base64url'), costs)

@@ -7,7 +7,7 @@ import { countAttempt, forgiveAttempt } from '../db/attempts'
 import { database } from '../db/connect'
 import { openSession, personCalled } from '../db/people'
 import { layCookie } from './cookie'
-import { isRight } from './password'
+import { verifyPassword } from './password'
 
 /** Whom a name and a password belong to; null where to nobody. Every wrong one slows down the next. Rejects with TooOften or Busy. */
 export const checked = async (
@@ -17,7 +17,7 @@ export const checked = async (
   const address = addressOf(event)
   await countAttempt(database(), name, address)
   const { password: stored = null, ...person } = (await personCalled(database(), name)) ?? {}
-  if (!(await isRight(password, stored)) || !('id' in person)) return null
+  if (!(await verifyPassword(password, stored)) || !('id' in person)) return null
   await forgiveAttempt(database(), name, address)
   return person as Person
 }

@@ -15,7 +15,9 @@ test.describe('the swatch card', () => {
     await expect(card(page)).toBeVisible()
   })
 
-  test('sets a color by numbers in four notations, live, and keeps a hue through gray and black', async ({ page }) => {
+  test('sets a color by numbers in four notations, live, and keeps a hue through gray and black @full', async ({
+    page,
+  }) => {
     const set = async (name: string, value: string): Promise<void> => {
       await card(page)
         .getByRole('textbox', { name: `${name} as a number` })
@@ -80,7 +82,10 @@ test.describe('the swatch card', () => {
     await expect.poll(async () => (await bandColors(page))[2]).toBe(rung)
   })
 
-  test('names it from the list or by hand, sets role and share, copies in any notation', async ({ page, context }) => {
+  test('names it from the list or by hand, sets role and share, copies in any notation @full', async ({
+    page,
+    context,
+  }) => {
     await context.grantPermissions(['clipboard-read', 'clipboard-write'])
     const proposed = card(page).getByTestId('proposed-name')
     await expect(proposed).toHaveCount(3)
@@ -103,7 +108,7 @@ test.describe('the swatch card', () => {
     expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^--kite-tail: #[\da-f]{6};$/)
   })
 
-  test('adds its complement and a copy, and removes it', async ({ page }) => {
+  test('adds its complement and a copy, and removes it @full', async ({ page }) => {
     const before = await bandColors(page)
     await card(page).getByRole('button', { name: 'Add complement' }).click()
     await expect.poll(async () => (await bandColors(page)).length).toBe(7)
@@ -163,7 +168,7 @@ test.describe('the band', () => {
     await expect(page.locator('[data-test=swatch][aria-label*=accent]')).toHaveCount(1)
   })
 
-  test('is shown in another order without being set otherwise', async ({ page }) => {
+  test('is shown in another order without being set otherwise @full', async ({ page }) => {
     const before = await bandColors(page)
     const show = async (order: string): Promise<void> => {
       await page.getByRole('button', { name: 'Order…' }).click()
@@ -179,7 +184,7 @@ test.describe('the band', () => {
     await expect.poll(() => bandColors(page)).toEqual(before)
   })
 
-  test('takes 2 to 12 swatches, from its menu too, and Delete removes one', async ({ page }) => {
+  test('takes 2 to 12 swatches, from its menu too, and Delete removes one @full', async ({ page }) => {
     for (const choice of ['Companion', 'Neutral that settles', 'Complement of the base', 'Blend of the first two']) {
       await page.getByRole('button', { name: 'Add…' }).click()
       await page.getByRole('menuitem', { name: choice }).click()
@@ -200,7 +205,7 @@ test.describe('the band', () => {
   })
 })
 
-test('a project without artwork shows its scheme on stand-ins, which go when artwork comes', async ({ page }) => {
+test('a project without artwork shows its scheme on stand-ins, which go when artwork comes @full', async ({ page }) => {
   await newProject(page, 'Nothing yet')
   await page.keyboard.press('2')
   await expect(page.getByTestId('stage')).toContainText('a stand-in until there is artwork')

@@ -57,7 +57,7 @@ test('a finding is put aside with a note, stays so after a reload, and comes bac
   await expect(page.getByTestId('finding').first()).toContainText(words.slice(0, 20))
 })
 
-test('all pairs stand in a triangle; a chosen one is moved live, and the nearest color that passes is taken', async ({
+test('all pairs stand in a triangle; a chosen one is moved live, and the nearest color that passes is taken @full', async ({
   page,
 }) => {
   await openDemoCopy(page, 'check')
@@ -89,7 +89,9 @@ test('all pairs stand in a triangle; a chosen one is moved live, and the nearest
   await expect.poll(ratio).toBe(was)
 })
 
-test('the artwork is seen by the eyes of others, side by side and on the stage through the steps', async ({ page }) => {
+test('the artwork is seen by the eyes of others, side by side and on the stage through the steps @full', async ({
+  page,
+}) => {
   await labelIn(page, '#f8f4ea #202020 #c0504d #7f7a3a')
   await page.getByRole('tab', { name: 'Vision' }).click()
   const deutan = page.locator('[data-eyes=deutan]')
@@ -130,7 +132,7 @@ test('the artwork is seen by the eyes of others, side by side and on the stage t
   await expect.poll(seen).toContain('eyes-gray')
 })
 
-test('gone back on the trail, it is checked and dealt for as before', async ({ page }) => {
+test('gone back on the trail, it is checked and dealt for as before @full', async ({ page }) => {
   await labelIn(page, '#f8f4ea #202020 #2e4f7f #e8b040 #e9b142')
   await goTo(page, 'Compose')
   await page.locator('[data-proof=triadic]').click()
@@ -144,7 +146,7 @@ test('gone back on the trail, it is checked and dealt for as before', async ({ p
   await expect(finding(page, 'alike').getByTestId('fix').first()).toBeVisible()
 })
 
-test('without artwork the stand-in is checked, and it is said', async ({ page }) => {
+test('without artwork the stand-in is checked, and it is said @full', async ({ page }) => {
   await newProject(page, 'Nothing yet')
   await goTo(page, 'Check')
   await expect(page.getByTestId('check')).toContainText('found on the stand-in')

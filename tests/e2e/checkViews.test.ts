@@ -45,7 +45,7 @@ test('what is ticked is mended together beside a locked swatch, as proofs in thr
   await expect(page.getByTestId('finding')).toHaveCount(findings)
 })
 
-test('with everything locked nothing is moved, and it is said why', async ({ page }) => {
+test('with everything locked nothing is moved, and it is said why @full', async ({ page }) => {
   await labelIn(page, '#f8f4ea #c9b3a4 #b8554f #8a8044')
   await exactly(page)
   for (let i = 0; i < 4; i++) {
@@ -58,7 +58,7 @@ test('with everything locked nothing is moved, and it is said why', async ({ pag
   await expect(page.getByTestId('mended')).toHaveCount(0)
 })
 
-test('two that merge for a color-blind reader are told apart by a fix, and the accent stands out by another', async ({
+test('two that merge for a color-blind reader are told apart by a fix, and the accent stands out by another @full', async ({
   page,
 }) => {
   await labelIn(page, '#f8f4ea #202020 #2e4f7f #e8b040')
@@ -131,7 +131,7 @@ test('on two papers colors take other inks and look otherwise, on stage and band
   await expect(page.getByTestId('eyes').locator('option[value=paper]')).toHaveCount(0)
 })
 
-test('without a profile it is said that print is not checked, and everything else is', async ({ page }) => {
+test('without a profile it is said that print is not checked, and everything else is @full', async ({ page }) => {
   await page.route('**/press/*.icc', route => route.abort())
   await page.context().route('**/press/*.icc', route => route.abort())
   await labelIn(page, '#f8f4ea #202020 #0000ff #0000f0')
@@ -145,7 +145,7 @@ test('without a profile it is said that print is not checked, and everything els
   await expect(page.getByTestId('print-row').first()).toContainText(/\d+ \d+ \d+ \d+/)
 })
 
-test('the gray picture in few values, how much each covers, and shares as they are and as they are meant', async ({
+test('the gray picture in few values, how much each covers, and shares as they are and as they are meant @full', async ({
   page,
 }) => {
   await labelIn(page, '#f8f4ea #202020 #2e4f7f #e8b040')
@@ -176,7 +176,7 @@ test('the gray picture in few values, how much each covers, and shares as they a
   await expect(page.getByTestId('eyes')).toHaveValue('everyone')
 })
 
-test('a pair is said to be lettering, the ladder gives one that passes, and the band says black or white', async ({
+test('a pair is said to be lettering, the ladder gives one that passes, and the band says black or white @full', async ({
   page,
 }) => {
   await labelIn(page, '#f8f4ea #202020 #2e4f7f #e8b040')
@@ -211,7 +211,9 @@ test('a pair is said to be lettering, the ladder gives one that passes, and the 
   await expect(finding(page, 'lettering')).toHaveCount(0)
 })
 
-test('proofs say how many findings of theirs are serious, and those with the fewest come first', async ({ page }) => {
+test('proofs say how many findings of theirs are serious, and those with the fewest come first @full', async ({
+  page,
+}) => {
   await labelIn(page, '#f8f4ea #e8dcc0 #cfc8b8 #b8b080')
   await exactly(page)
   await goTo(page, 'Compose')
@@ -261,7 +263,7 @@ test('all of it goes by keyboard', async ({ page }) => {
   }
 })
 
-test('nothing stands in the way of readers of screens in any view of Check', async ({ page }) => {
+test('nothing stands in the way of readers of screens in any view of Check @full', async ({ page }) => {
   await openDemoCopy(page, 'check')
   for (const surround of ['paper', 'night'])
     for (const name of ['Findings', 'Contrast', 'Vision', 'Values', 'Print']) {

@@ -62,7 +62,7 @@ test('looks are frozen, named, noted, chosen, ordered, duplicated and deleted, a
   await expect(colorway(page, 0).getByRole('img', { name: 'chosen' })).toBeVisible()
 })
 
-test('a colorway stays as it was frozen; reopened as itself or as a copy, what is changed goes where it was said', async ({
+test('a colorway stays as it was frozen; reopened as itself or as a copy, what is changed goes where it was said @full', async ({
   page,
 }) => {
   const [first, second] = await frozenTwice(page)
@@ -127,7 +127,7 @@ test('colorways are lined up large, as a wall and as rows, and two compared in t
   await expect(page.getByTestId('lay-line-up')).toBeFocused()
 })
 
-test('five are proposed, and frozen one by one', async ({ page }) => {
+test('five are proposed, and frozen one by one @full', async ({ page }) => {
   await openDemoCopy(page, 'hand-over')
   await page.getByTestId('propose').click()
   await expect(page.getByTestId('proposed')).toHaveCount(5)
@@ -141,7 +141,7 @@ test('five are proposed, and frozen one by one', async ({ page }) => {
   await expect(page.getByTestId('colorway')).toHaveCount(3)
 })
 
-test('a colorway stays on the artwork it was frozen on, says what became of it since, and is made anew', async ({
+test('a colorway stays on the artwork it was frozen on, says what became of it since, and is made anew @full', async ({
   page,
 }) => {
   await openDemoCopy(page, 'hand-over')

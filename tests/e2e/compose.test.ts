@@ -64,7 +64,7 @@ test('every harmony derives another scheme, shown in the artwork at once; those 
   await expect(page.getByTestId('harmony-square')).toHaveCount(0)
 })
 
-test('wheel, spread, turn and number change the scheme; undo and redo step through them', async ({ page }) => {
+test('wheel, spread, turn and number change the scheme; undo and redo step through them @full', async ({ page }) => {
   const states = [await bandColors(page)]
   const step = async (act: () => Promise<void>): Promise<void> => {
     await act()
@@ -123,7 +123,9 @@ test('the base dragged on the ring turns the shape; another opens the spread; a 
   expect(await bandColors(page)).toEqual(before)
 })
 
-test('with Alt a swatch is freed: it moves alone, does not follow, and follows again when asked', async ({ page }) => {
+test('with Alt a swatch is freed: it moves alone, does not follow, and follows again when asked @full', async ({
+  page,
+}) => {
   const before = await bandColors(page)
   const target = page.getByTestId('target-s2')
   const from = await middle(target)
@@ -148,7 +150,9 @@ test('with Alt a swatch is freed: it moves alone, does not follow, and follows a
   await expect(page.getByTestId('target-s3')).toHaveAttribute('aria-label', /freed/)
 })
 
-test('a free harmony moves one hue alone, takes further swatches on the ring and gives them up', async ({ page }) => {
+test('a free harmony moves one hue alone, takes further swatches on the ring and gives them up @full', async ({
+  page,
+}) => {
   await page.getByTestId('harmony-free').getByRole('button').first().click()
   const before = await bandColors(page)
   await page.getByTestId('target-s2').focus()
@@ -252,7 +256,7 @@ test('companions are dealt for what is not locked; earlier deals come back; the 
     .toEqual(offered)
 })
 
-test('other orders of assignment color the artwork otherwise with the same swatches; all artwork is shown by turns', async ({
+test('other orders of assignment color the artwork otherwise with the same swatches; all artwork is shown by turns @full', async ({
   page,
 }) => {
   const [before, stage] = [await bandColors(page), await restingColors(page)]
@@ -264,7 +268,9 @@ test('other orders of assignment color the artwork otherwise with the same swatc
   expect(await bandColors(page)).toEqual(before)
 })
 
-test('every proof says how it does in the artwork, and the best come first where that is asked', async ({ page }) => {
+test('every proof says how it does in the artwork, and the best come first where that is asked @full', async ({
+  page,
+}) => {
   const proofs = page.getByTestId('proofs').locator('[data-proof]')
   await page.getByRole('tab', { name: 'Orders' }).click()
   await expect(proofs).toHaveCount(24)
@@ -291,7 +297,7 @@ test('every proof says how it does in the artwork, and the best come first where
   await expect.poll(keysOf).toEqual(keys)
 })
 
-test('the sheet of deals is never empty; more like one stays near it, less like one goes away from it', async ({
+test('the sheet of deals is never empty; more like one stays near it, less like one goes away from it @full', async ({
   page,
 }) => {
   await page.getByRole('tab', { name: 'Dealt' }).click()
@@ -372,7 +378,9 @@ test('proofs have the shape of their artwork, and are laid large over stage and 
   await expect(page.getByTestId('harmony-square').getByRole('button').first()).toHaveAttribute('aria-pressed', 'true')
 })
 
-test('in a low window the dial folds by itself and the bench scrolls as one, down to every proof', async ({ page }) => {
+test('in a low window the dial folds by itself and the bench scrolls as one, down to every proof @full', async ({
+  page,
+}) => {
   await page.setViewportSize({ width: 1280, height: 600 })
   await expect(page.getByTestId('ring')).toBeHidden()
   const last = page.getByTestId('proof').last()
@@ -387,7 +395,9 @@ test('in a low window the dial folds by itself and the bench scrolls as one, dow
   await expect(page.getByTestId('ring')).toBeVisible()
 })
 
-test('at 200% zoom the steps are reached, proofs are large enough and ribbons can be worked', async ({ page }) => {
+test('at 200% zoom the steps are reached, proofs are large enough and ribbons can be worked @full', async ({
+  page,
+}) => {
   await page.setViewportSize({ width: 640, height: 400 })
   const proof = page.getByTestId('proof').first()
   await proof.scrollIntoViewIfNeeded()
@@ -428,7 +438,7 @@ test('proofs are marked and compared large, adopted and kept from there', async 
   await expect(page.getByTestId('comparison')).toHaveCount(0)
 })
 
-test('the whole scheme is adjusted live, and comes back with everything at rest', async ({ page }) => {
+test('the whole scheme is adjusted live, and comes back with everything at rest @full', async ({ page }) => {
   await page.getByRole('tab', { name: 'Whole scheme' }).click()
   const before = await bandColors(page)
   await type(page, 'Drain to gray in percent', '100')
@@ -466,7 +476,7 @@ test('the whole scheme is adjusted live, and comes back with everything at rest'
     expect(Math.abs(hsbOf(hex).b - hsbOf(before[i] ?? '').b)).toBeLessThan(0.11)
 })
 
-test('a cast lies over the scheme live, of a light or a color, and is fixed or taken away', async ({ page }) => {
+test('a cast lies over the scheme live, of a light or a color, and is fixed or taken away @full', async ({ page }) => {
   await page.getByRole('tab', { name: 'Whole scheme' }).click()
   const before = await bandColors(page)
   await page.getByRole('button', { name: 'Lay a cast over it' }).click()
@@ -493,7 +503,7 @@ test('a cast lies over the scheme live, of a light or a color, and is fixed or t
   await expect.poll(() => bandColors(page)).toEqual(before)
 })
 
-test('a neutral settles the scheme, and in-betweens are blended from two swatches', async ({ page }) => {
+test('a neutral settles the scheme, and in-betweens are blended from two swatches @full', async ({ page }) => {
   await page.getByRole('tab', { name: 'Whole scheme' }).click()
   await page.getByRole('button', { name: 'Settle with a neutral' }).click()
   await expect.poll(async () => (await bandColors(page)).length).toBe(7)

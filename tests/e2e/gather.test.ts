@@ -53,7 +53,7 @@ test('the picker previews while dragging, settles when let go, and Escape calls 
   await expect.poll(async () => (await bandColors(page))[0]).toBe(first)
 })
 
-test('tints, tones, complements, names and the last colors used stand beside the base, previewed and taken', async ({
+test('tints, tones, complements, names and the last colors used stand beside the base, previewed and taken @full', async ({
   page,
 }) => {
   await newProject(page, 'Neighbors')
@@ -161,7 +161,9 @@ test('what acts or reaches outside is taken out, said, and does not run', async 
   )
 })
 
-test('fourteen files at once leave one quiet line that opens; names are shown in full, as words', async ({ page }) => {
+test('fourteen files at once leave one quiet line that opens; names are shown in full, as words @full', async ({
+  page,
+}) => {
   await newProject(page, 'Many')
   await page.getByRole('tab', { name: 'Artwork' }).click()
   const linked = SVG.replace('<rect', '<image href="http://example.test/x.png"/><rect')
@@ -192,7 +194,7 @@ test('fourteen files at once leave one quiet line that opens; names are shown in
   })
 })
 
-for (const [what, text, words] of [
+for (const [what, text, words, tag = ' @full'] of [
   ['is no SVG', 'just text', 'not an SVG'],
   ['is cut off', SVG.slice(0, 120), 'ends in the middle'],
   [
@@ -201,10 +203,11 @@ for (const [what, text, words] of [
       `${[1, 2, 3, 4].map(i => `<!ENTITY a${i} "${`&a${i === 1 ? '' : i - 1};`.repeat(20)}">`).join('')}` +
       ']><svg xmlns="http://www.w3.org/2000/svg"><text>&a4;</text></svg>',
     'more text than any drawing',
+    '',
   ],
   ['is empty', '', 'empty'],
 ] as const) {
-  test(`a file that ${what} gets a plain sentence, and the project stays as it was`, async ({ page }) => {
+  test(`a file that ${what} gets a plain sentence, and the project stays as it was${tag}`, async ({ page }) => {
     await newProject(page, `Bad: ${what}`)
     await choose(page, 'bad.svg', text)
     await expect(page.getByTestId('report')).toContainText('“bad.svg” was not taken')

@@ -1,8 +1,8 @@
-import { prepareDatabase, serve, startWorker, testDatabase } from './server'
+import { prepareAll, serve, startWorker, testDatabase } from './server'
 
 export default async (): Promise<() => Promise<void>> => {
   const url = testDatabase()
-  prepareDatabase(url)
+  await prepareAll(url)
   const served = await serve(url)
   const worker = startWorker(url)
   return async () => {

@@ -23,7 +23,7 @@ const pixelsOf = async (bytes: Buffer): Promise<{ data: Buffer; width: number; h
   return { data, width: info.width, height: info.height }
 }
 
-test('five colorways are handed over: every file is seen before, stopped, tried again, and is what it says', async ({
+test('five colorways are handed over: every file is seen before, stopped, tried again, and is what it says @full', async ({
   page,
 }) => {
   test.setTimeout(240_000)
@@ -192,7 +192,7 @@ test('a scheme leaves in every text format, by file and clipboard, and comes bac
   }
 })
 
-test('colors no artwork uses are left out and named, until they are wanted', async ({ page }) => {
+test('colors no artwork uses are left out and named, until they are wanted @full', async ({ page }) => {
   await newProject(page, 'Spare')
   await startFrom(page, 'Artwork')
   const svg =
@@ -213,7 +213,7 @@ test('colors no artwork uses are left out and named, until they are wanted', asy
   expect((await text.textContent())?.match(/#[\da-f]{6}/g)).toEqual(await bandColors(page))
 })
 
-test('a gradient is made of swatches, by hand and keys, follows them, is copied and kept', async ({ page }) => {
+test('a gradient is made of swatches, by hand and keys, follows them, is copied and kept @full', async ({ page }) => {
   await openDemoCopy(page, 'hand-over')
   // where nothing is yet, it is seen what will be: the present look, a page for a client, a gradient
   const empty = page.getByTestId('empty-place')
@@ -281,7 +281,7 @@ test('a gradient is made of swatches, by hand and keys, follows them, is copied 
   await expect(page.getByTestId('gradient')).toHaveCount(1)
 })
 
-test('a mood page is laid with pictures and colors, cropped by hand and keys, saved as picture and PDF', async ({
+test('a mood page is laid with pictures and colors, cropped by hand and keys, saved as picture and PDF @full', async ({
   page,
 }) => {
   test.setTimeout(200_000)
@@ -333,7 +333,7 @@ test('a mood page is laid with pictures and colors, cropped by hand and keys, sa
   await expect(page.getByTestId('mood-frame').first()).toHaveAttribute('data-crop', moved ?? '')
 })
 
-test('the sheet is seen as it will leave, says when it is of an earlier state, and artwork is copied', async ({
+test('the sheet is seen as it will leave, says when it is of an earlier state, and artwork is copied @full', async ({
   page,
 }) => {
   await openDemoCopy(page, 'hand-over')

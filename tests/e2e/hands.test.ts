@@ -133,7 +133,7 @@ test('the focus never falls to the page, and what was done is said', async ({ pa
   await notThePage(page)
 })
 
-test('a proof that was just adopted can be marked; surround and Original answer keys', async ({ page }) => {
+test('a proof that was just adopted can be marked; surround and Original answer keys @full', async ({ page }) => {
   await openDemoCopy(page)
   await page.getByTestId('harmony-triadic').click()
   await page.keyboard.press('m')
@@ -154,7 +154,7 @@ test('a proof that was just adopted can be marked; surround and Original answer 
   await expect(original).toHaveAttribute('aria-pressed', 'false')
 })
 
-test('a message with Undo stays while it is pointed at', async ({ page }) => {
+test('a message with Undo stays while it is pointed at @full', async ({ page }) => {
   await openDemoCopy(page)
   await page.clock.install()
   await page.getByTestId('swatch').nth(2).focus()
@@ -183,7 +183,7 @@ test('what is dropped or pasted anywhere in the workspace is taken', async ({ pa
   await expect.poll(() => bandColors(page)).toEqual(['#445566', '#ddbb00'])
 })
 
-test('what is dropped on Home becomes a project of its own', async ({ page }) => {
+test('what is dropped on Home becomes a project of its own @full', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible()
   await dropOn(page, 'main', { file: DRAWING })
@@ -208,7 +208,7 @@ test('addresses that lead nowhere say so, unknown steps lead to the first; every
   await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible()
 })
 
-test('artwork taken out says which touch-ups and exceptions go with it, and both come back', async ({ page }) => {
+test('artwork taken out says which touch-ups and exceptions go with it, and both come back @full', async ({ page }) => {
   await openDemoCopy(page, 'remap')
   await page.getByRole('tab', { name: 'Ribbons' }).click()
   await page.getByRole('checkbox', { name: 'Only this one' }).check()
@@ -225,7 +225,7 @@ test('artwork taken out says which touch-ups and exceptions go with it, and both
   await expect(page.getByRole('button', { name: 'Show Poster' })).toBeVisible()
 })
 
-test('the name of a file keeps letters of all scripts', async ({ page }) => {
+test('the name of a file keeps letters of all scripts @full', async ({ page }) => {
   await newProject(page, '凧祭り')
   await page.keyboard.press('5')
   await showFiles(page)

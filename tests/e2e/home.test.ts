@@ -50,7 +50,7 @@ test('a project that is not there says so and leads back', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible()
 })
 
-test('the surround is one switch and is remembered', async ({ page }) => {
+test('the surround is one switch and is remembered @full', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('radio', { name: 'Surround: night' }).click()
   await page.reload()
@@ -90,7 +90,7 @@ test('projects stand in three orders, and the one chosen is remembered', async (
   await expect(order).toHaveValue('made')
 })
 
-test('the demo is started over beside what there is, and that is taken back', async ({ page }) => {
+test('the demo is started over beside what there is, and that is taken back @full', async ({ page }) => {
   await page.goto('/')
   const demo = page.getByTestId('project-card').filter({ hasText: 'Breezeholm calendar' })
   await page.getByTestId('home-words').fill('Breezeholm calendar')

@@ -64,7 +64,7 @@ test.afterEach(() => {
 })
 test.afterAll(() => rmSync(DATA, { recursive: true, force: true }))
 
-test('bin/start on a bad day', async () => {
+test('bin/start on a bad day @full', async () => {
   test.setTimeout(300_000)
   const first = start()
   const address = await addressOf(first)

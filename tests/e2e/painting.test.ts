@@ -73,7 +73,7 @@ test('a painting has few inks, is recolored without a seam, live, and the same b
   await expect.poll(async () => farthest(card, await pixelsOf(page))).toBeLessThanOrEqual(1)
 })
 
-test('what a painting is taken as can be said, an ink pointed at joins; an area of it is touched up, and it goes out in full size', async ({
+test('what a painting is taken as can be said, an ink pointed at joins; an area is touched up and goes out in full @full', async ({
   page,
 }) => {
   await smallPainting(page)
@@ -149,7 +149,7 @@ test('what a painting is taken as can be said, an ink pointed at joins; an area 
   expect((await bandColors(page)).length).toBeGreaterThan(2)
 })
 
-test('an ink of a painting is moved to a color pointed at, and taken away', async ({ page }) => {
+test('an ink of a painting is moved to a color pointed at, and taken away @full', async ({ page }) => {
   await smallPainting(page)
   await page.getByRole('tab', { name: 'Inks' }).click()
   const lines = page.getByTestId('ink-lines').locator('[data-line]')
@@ -176,7 +176,7 @@ test('an ink of a painting is moved to a color pointed at, and taken away', asyn
   await expect.poll(inks).toEqual(few)
 })
 
-test('a painting of more than 12 megapixels is taken in; taking it apart and writing it are stopped and done again', async ({
+test('a painting of more than 12 megapixels is taken in; taking it apart and writing it are stopped and done again @full', async ({
   page,
 }) => {
   const wide = 4400

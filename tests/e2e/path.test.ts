@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises'
 import { bandColors, dragTo, middleOf, restingColors, saved, stageColors } from './workspace'
 import { showFiles } from './label'
 
-test('from the demo to recolored artwork: base, harmony, exchange, reload, download', async ({ page }) => {
+test('from the demo to recolored artwork: base, harmony, exchange, reload, download @full', async ({ page }) => {
   await page.goto('/')
   const choices = page.getByRole('button', { name: 'Choices for Breezeholm kite festival', exact: true })
   await expect(page.getByTestId('project-card').first()).toBeVisible()

@@ -6,18 +6,18 @@ import { addPerson } from '../../server/db/people'
 import { isAccessible } from './accessible'
 import { cookieFor, PASSWORD } from './people'
 import { ROUTES } from './routes'
-import { prepareDatabase, serve, testDatabase, type Served } from './server'
+import { ownDatabase, type OwnDatabase, serve, testDatabase, type Served } from './server'
 import { bandColors, saved } from './workspace'
 
 /* People: a server that asks who one is, with a database in which nobody is yet. */
 
 test.describe.configure({ mode: 'serial' })
 
-const NAME = `people_${process.pid}`
 const PORT = Number(process.env.TEST_PORT ?? 4190) + 61
 const JSON_ = { 'content-type': 'application/json' }
 let served: Served
 let url = ''
+let database: OwnDatabase
 let owner = ''
 
 const said = (...words: string[]): string =>
@@ -35,20 +35,14 @@ const put = (path: string, cookie: string, body: unknown, method = 'PUT'): Promi
   ask(path, cookie, { method, body: JSON.stringify(body) })
 
 test.beforeAll(async () => {
-  const all = testDatabase()
-  const admin = postgres(all, { onnotice: () => {} })
-  await admin.unsafe(`create database ${NAME}`)
-  await admin.end()
-  url = all.replace(/\/[^/]*$/, `/${NAME}`)
-  prepareDatabase(url)
+  database = await ownDatabase('people')
+  url = database.url
   // behind a proxy, whose word for where clients are is taken
   served = await serve(url, PORT, { PLUMBAGO_SIGN_IN: '1', PLUMBAGO_PROXY: '1', PLUMBAGO_METRICS: 'count me' })
 })
 test.afterAll(async () => {
   await served.stop()
-  const admin = postgres(testDatabase(), { onnotice: () => {} })
-  await admin.unsafe(`drop database ${NAME} with (force)`)
-  await admin.end()
+  await database.drop()
 })
 
 /** A page of somebody who is signed in. */
@@ -296,7 +290,7 @@ test('a viewer looks at everything, sees what others do, and changes nothing', a
   expect(((await (await ask(`/api/projects/${project}`, owner)).json()) as { version: number }).version).toBe(2)
 })
 
-test('ten thousand wrong passwords come to nothing, and whoever has the right one is let in from elsewhere', async ({
+test('ten thousand wrong passwords come to nothing, and whoever has the right one is let in from elsewhere @full', async ({
   browser,
 }) => {
   test.setTimeout(240_000)
@@ -350,7 +344,7 @@ test('ten thousand wrong passwords come to nothing, and whoever has the right on
   expect(((await late.json()) as { message: string }).message).toMatch(/^That was wrong too often\. Try again in \d+ /)
 })
 
-test('every route: nobody and whoever forged, stole or kept a session get nothing; viewers change nothing; owners own', async () => {
+test('every route: nobody and whoever forged, stole or kept a session get nothing; viewers change nothing; owners own @full', async () => {
   test.setTimeout(120_000)
   const [viewer, designer] = [await someone('Vilde', 'viewer'), await someone('Dina')]
   const old = await someone('Old')
@@ -426,8 +420,8 @@ test('where the database only lets itself be read, everything is seen, nothing i
   const project = await projectOf(cookie, 'Read only')
   const document = ((await (await ask(`/api/projects/${project}`, cookie)).json()) as { document: object }).document
   const readOnly = async (on: boolean): Promise<void> => {
-    await admin.unsafe(`alter database ${NAME} set default_transaction_read_only = ${on ? 'on' : 'off'}`)
-    await admin`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${NAME}`
+    await admin.unsafe(`alter database ${database.name} set default_transaction_read_only = ${on ? 'on' : 'off'}`)
+    await admin`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${database.name}`
     await expect.poll(async () => (await ask('/api/ready')).status).toBe(200)
   }
   const save = (version: number): Promise<Response> => put(`/api/projects/${project}`, cookie, { version, document })

@@ -31,7 +31,7 @@ const art = (size: number, opacity = 1): string =>
   `rect width="100" height="100" fill="#f2e6d0" opacity="${opacity}"/><circle cx="50" cy="50" ` +
   'r="30" fill="#c8402a"/><path d="M20 90H80" stroke="#24486e" stroke-width="6"/></svg>'
 
-test('zoomed in, a large picture is shown in its own size, in its colors and with its touch-ups; fitted, at the size of the stage', async ({
+test('zoomed in, a large picture is shown in its own size, with its touch-ups; fitted, at the size of the stage @full', async ({
   page,
 }) => {
   await newProject(page, 'Large picture')
@@ -122,7 +122,7 @@ test('a picture is remapped live, the same by the graphics card as by the worker
   await expect.poll(async () => farthest(card, await pixelsOf(page))).toBeLessThanOrEqual(2) // each rounds for itself
 })
 
-test('areas are picked with a reach and touched up; a swatch let go on one colors it; all is there after a reload', async ({
+test('areas are picked with a reach and touched up; a swatch let go on one colors it; all is there after a reload @full', async ({
   page,
 }) => {
   const id = await openDemoCopy(page, 'remap')
@@ -180,7 +180,7 @@ test('areas are picked with a reach and touched up; a swatch let go on one color
   await hasColor(page, SUN, (await bandColors(page))[1] ?? '')
 })
 
-test('PNG, JPEG and WebP come in as artwork and go out in full size with their alpha, without a halo of the old colors', async ({
+test('PNG, JPEG and WebP come in as artwork and go out in full size with their alpha, without a halo of the old colors @full', async ({
   page,
 }) => {
   await newProject(page, 'Pictures')

@@ -55,7 +55,7 @@ test('a palette with JPEG noise gives its exact five colors, the margin taking n
   await expect(page.getByTestId('references')).toContainText('palette')
 })
 
-test('count, distance and lean bend the extraction while dragging; it rests where it began', async ({ page }) => {
+test('count, distance and lean bend the extraction while dragging; it rests where it began @full', async ({ page }) => {
   await newProject(page, 'Bent')
   await add(page, await photo())
   await expect(page.locator('[data-test^=sample-]')).toHaveCount(5)
@@ -159,7 +159,9 @@ test('samples are dragged under a loupe, moved by keys, widened, added, removed 
   await expect(page.getByRole('button', { name: 'Reset samples', exact: true })).toBeDisabled()
 })
 
-test('a swatch says where it came from; edited by hand its tie is cut, and can be tied again', async ({ page }) => {
+test('a swatch says where it came from; edited by hand its tie is cut, and can be tied again @full', async ({
+  page,
+}) => {
   await newProject(page, 'Ties')
   await add(page, await photo('evening.png'))
   await expect(page.locator('[data-test^=sample-]')).toHaveCount(5)
@@ -180,7 +182,7 @@ test('a swatch says where it came from; edited by hand its tie is cut, and can b
   await expect(card).toHaveCount(0)
 })
 
-test('locked swatches stay while the rest is extracted and pulled into a harmony; one is made the base', async ({
+test('locked swatches stay while the rest is extracted and pulled into a harmony; one is made the base @full', async ({
   page,
 }) => {
   await newProject(page, 'Harmony')
@@ -210,7 +212,7 @@ test('locked swatches stay while the rest is extracted and pulled into a harmony
   await expect(page.getByTestId('base-field')).toHaveValue(now[3] as string)
 })
 
-test('a region narrows the extraction; the map shows what each swatch stands for', async ({ page }) => {
+test('a region narrows the extraction; the map shows what each swatch stands for @full', async ({ page }) => {
   await newProject(page, 'Region')
   await add(page, await photo())
   await expect(page.locator('[data-test^=sample-]')).toHaveCount(5)

@@ -64,7 +64,7 @@ test('a click selects, the bar below sends, leaves and matches again; Escape cal
   await expect.poll(() => stageColors(page)).toEqual(before)
 })
 
-test('several inks are selected with Shift and go together; one dropped on another goes where that one goes', async ({
+test('several inks are selected with Shift and go together; one dropped on another goes where that one goes @full', async ({
   page,
 }) => {
   const [one, other] = ['#d45d48', '#e2a83c']
@@ -79,7 +79,7 @@ test('several inks are selected with Shift and go together; one dropped on anoth
   await expect.poll(() => label(page)).toContain(name)
 })
 
-test('a swatch takes over the inks of another, and gives them up again', async ({ page }) => {
+test('a swatch takes over the inks of another, and gives them up again @full', async ({ page }) => {
   await page.getByRole('button', { name: 'Match again' }).click()
   await aside(page)
   const [name, other] = [await nameOf(page, 's2'), await nameOf(page, 's3')]
@@ -95,7 +95,7 @@ test('a swatch takes over the inks of another, and gives them up again', async (
   await expect.poll(async () => (await groupOf(page, other)).sort()).toEqual([...theirs].sort())
 })
 
-test('a family moves as one', async ({ page }) => {
+test('a family moves as one @full', async ({ page }) => {
   await page.getByRole('checkbox', { name: 'Families together' }).check()
   await ink(page).click()
   await expect(page.getByTestId('selection')).toContainText(/\d+ inks/)
@@ -167,7 +167,7 @@ test('pointing at an ink spotlights it; pointing at the artwork lights its ink',
   await expect(page.locator('.ink.lit').first()).toBeVisible()
 })
 
-test('matching by another strategy is previewed, a deal is dealt afresh, and all can turn to the base', async ({
+test('matching by another strategy is previewed, a deal is dealt afresh, and all can turn to the base @full', async ({
   page,
 }) => {
   const before = await restingColors(page)
@@ -240,7 +240,7 @@ test('the hold goes from the exact swatches to the light of the picture; what is
   await expect(hold).toHaveValue('0')
 })
 
-test('grays are left, or tinted, by a switch', async ({ page }) => {
+test('grays are left, or tinted, by a switch @full', async ({ page }) => {
   const left = async (): Promise<number> => (await groupOf(page, 'left as is')).length
   expect(await left()).toBe(0)
   await page.getByRole('button', { name: 'Show Badge' }).click()
@@ -276,7 +276,7 @@ test('one group is shaded in its own way, previewed when pointed at, and led by 
   await expect.poll(() => stageColors(page)).toEqual(before)
 })
 
-test('shading and what is left are kept, and all artwork follows the one remapping', async ({ page }) => {
+test('shading and what is left are kept, and all artwork follows the one remapping @full', async ({ page }) => {
   await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'flat' }).click()
   await ink(page).click()
   await page.getByRole('button', { name: 'Leave as is' }).click()
@@ -322,7 +322,7 @@ test('the list of inks is searched, sorted, gathered by a tolerance and sends in
   await expect(page.getByTestId('selection')).toContainText(/\d inks/)
 })
 
-test('nine turns and nine brightnesses of the result are previewed as proofs, taken, and taken back', async ({
+test('nine turns and nine brightnesses of the result are previewed as proofs, taken, and taken back @full', async ({
   page,
 }) => {
   await page.getByRole('tab', { name: 'Whole artwork' }).click()
@@ -350,7 +350,7 @@ test('nine turns and nine brightnesses of the result are previewed as proofs, ta
   await expect.poll(() => stageColors(page)).toEqual(stage)
 })
 
-test('the result is adjusted as a whole without a change of the scheme, and the adjustment adopted into it', async ({
+test('the result is adjusted as a whole without a change of the scheme, and the adjustment adopted into it @full', async ({
   page,
 }) => {
   await page.getByRole('tab', { name: 'Whole artwork' }).click()

@@ -150,7 +150,7 @@ test('a client looks, points, says and chooses on a phone; the designer sees it 
   await ready(client)
 })
 
-test('what is shown is frozen with the link: it stays as it was whatever becomes of the project', async ({
+test('what is shown is frozen with the link: it stays as it was whatever becomes of the project @full', async ({
   page,
   request,
 }) => {
@@ -217,7 +217,7 @@ test('by keyboard alone: colorways, before, a spot, a comment, the choice; and w
   expect(await client.evaluate(() => document.activeElement !== document.body)).toBe(true)
 })
 
-test('hostile names, floods, links that are mistyped or ended are met in plain words; ten thousand comments are read', async ({
+test('hostile names, floods, links that are mistyped or ended are met in plain words; ten thousand comments are read @full', async ({
   page,
   browser,
   request,
@@ -291,7 +291,7 @@ test('hostile names, floods, links that are mistyped or ended are met in plain w
   await expect(client.getByTestId('review-gone')).toContainText('There is no review behind this link')
 })
 
-test('nothing else of the project can be reached by what a link tells, by any route; under a name for reviews is nothing else', async ({
+test('nothing else of the project can be reached by what a link tells; under a name for reviews is nothing else @full', async ({
   page,
   request,
   baseURL,

@@ -173,7 +173,7 @@ const HEAVY = (document: object): Record<string, unknown> => {
   }
 }
 
-test('a body that is too much is refused while everybody else is answered', async ({ baseURL }) => {
+test('a body that is too much is refused while everybody else is answered @full', async ({ baseURL }) => {
   const base = at(baseURL)
   const { id, document } = await made(base, 'Heavy')
   for (const [name, body] of Object.entries(HEAVY(document))) {
@@ -209,7 +209,7 @@ const upload = (base: URL, text: string | Buffer, name = 'a.svg'): Promise<Told>
     text,
   )
 
-test('a drawing that is too much is read or refused while everybody else is answered', async ({ baseURL }) => {
+test('a drawing that is too much is read or refused while everybody else is answered @full', async ({ baseURL }) => {
   const base = at(baseURL)
   const drawings: Record<string, string> = {
     'entities of nothing':
@@ -250,7 +250,7 @@ test('a drawing that is too much is read or refused while everybody else is answ
   }
 })
 
-test('names that nobody expects are taken as they are meant, or refused in a sentence', async ({ baseURL }) => {
+test('names that nobody expects are taken as they are meant, or refused in a sentence @full', async ({ baseURL }) => {
   const base = at(baseURL)
   const named = async (name: string): Promise<string> => (await made(base, name)).document.name
   expect(await named('  NUL \u0000 here ')).toBe('NUL \uFFFD here')
@@ -350,7 +350,7 @@ const withAt = (value: unknown, [key, ...rest]: readonly string[], other: unknow
   return { ...record, [key]: withAt(record[key], rest, other) }
 }
 
-test('whatever comes, by whatever route, is answered, and never with a failure of ours', async ({ baseURL }) => {
+test('whatever comes, by whatever route, is answered, and never with a failure of ours @full', async ({ baseURL }) => {
   test.setTimeout(240_000)
   const base = at(baseURL)
   const { id, document } = await made(base, 'Fuzz')

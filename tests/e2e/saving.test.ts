@@ -107,7 +107,7 @@ test('work left unsaved in a closed window is there when the project is opened a
   await saved(page)
 })
 
-test('with the database gone the work is kept, and saved when it is back', async ({ page }) => {
+test('with the database gone the work is kept, and saved when it is back @full', async ({ page }) => {
   // a database of its own, so that tests beside it do not lose theirs
   const url = startDatabase(OWN)
   prepareDatabase(url)
@@ -131,7 +131,7 @@ test('with the database gone the work is kept, and saved when it is back', async
   }
 })
 
-test('artwork that cannot be had is said, and the rest of the project is there', async ({ page }) => {
+test('artwork that cannot be had is said, and the rest of the project is there @full', async ({ page }) => {
   await page.route('**/api/artwork/*/source', route =>
     route.fulfill({ status: 503, json: { message: 'The database does not answer.' } }),
   )
@@ -168,7 +168,7 @@ test('two windows of one project keep drafts of their own; neither is lost when 
   await expect.poll(async () => (await bandColors(page))[0]).toBe(base === '#112233' ? '#aa4400' : '#112233')
 })
 
-test('where the browser has no room for a draft, it is said that the work is not kept', async ({ page }) => {
+test('where the browser has no room for a draft, it is said that the work is not kept @full', async ({ page }) => {
   await newProject(page, 'Full browser')
   await saved(page)
   await page.evaluate(() => {
@@ -220,7 +220,7 @@ test('an answer that is lost does not become a conflict with oneself', async ({ 
   await expect.poll(async () => (await bandColors(page))[0]).toBe('#b5563a')
 })
 
-test('a conflict that cannot be kept yet says why, and is kept when it can', async ({ page, context }) => {
+test('a conflict that cannot be kept yet says why, and is kept when it can @full', async ({ page, context }) => {
   const id = await openDemoCopy(page)
   const other = await context.newPage()
   await other.goto(`/project/${id}/gather`)
@@ -236,7 +236,7 @@ test('a conflict that cannot be kept yet says why, and is kept when it can', asy
   await expect(other.getByTestId('conflict')).toContainText('Both versions are kept', { timeout: 20_000 })
 })
 
-test('the trail of a project that was left does not come into the next', async ({ page }) => {
+test('the trail of a project that was left does not come into the next @full', async ({ page }) => {
   const demo = await openDemoCopy(page)
   await page.getByTestId('harmony-triadic').click()
   await page.getByTestId('harmony-square').click()

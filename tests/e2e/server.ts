@@ -1,5 +1,6 @@
 import { spawn, execFileSync, type ChildProcess } from 'node:child_process'
 import { setTimeout as pause } from 'node:timers/promises'
+import postgres from 'postgres'
 
 const PORT = Number(process.env.TEST_PORT ?? 4190)
 
@@ -15,7 +16,11 @@ export interface Served {
 /** Starts the built app on a port and waits until it answers. */
 export const serve = async (databaseUrl: string, port = PORT, more: NodeJS.ProcessEnv = {}): Promise<Served> => {
   const child: ChildProcess = spawn('node', ['.output/server/index.mjs'], {
-    env: { ...process.env, DATABASE_URL: databaseUrl, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), ...more },
+    env: {
+      ...process.env,
+      ...{ DATABASE_URL: databaseUrl, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), PLUMBAGO_PASSWORD_WORK: '10' },
+      ...more,
+    },
     stdio: ['ignore', 'pipe', 'ignore'],
   })
   let said = ''
@@ -68,4 +73,43 @@ export const prepareDatabase = (url: string): void => {
     env: { ...process.env, DATABASE_URL: url },
     stdio: 'inherit',
   })
+}
+
+/** The template other databases are made from: prepared, with the demo in it. */
+const TEMPLATE = 'plumbago_template'
+const inCluster = (url: string, name: string): string => url.replace(/\/[^/]*$/, `/${name}`)
+
+/** Runs statements in the cluster of the tests, on a database nobody else is connected to. */
+const administer = async (url: string, ...statements: string[]): Promise<void> => {
+  const admin = postgres(inCluster(url, 'template1'), { max: 1, onnotice: () => {} })
+  for (const statement of statements) await admin.unsafe(statement)
+  await admin.end()
+}
+
+/** Prepares the database of the tests, once for all of them, and keeps a copy as the template for others. */
+export const prepareAll = async (url: string): Promise<void> => {
+  prepareDatabase(url)
+  const [database = ''] = new URL(url).pathname.split('/').slice(1)
+  await administer(url, `drop database if exists ${TEMPLATE}`, `create database ${TEMPLATE} template ${database}`)
+}
+
+/** A database of its own: with the demo in it, as all tests begin, or without any project. */
+export interface OwnDatabase {
+  name: string
+  url: string
+  drop: () => Promise<void>
+}
+
+/** Makes a database of its own from the template, within a moment. */
+export const ownDatabase = async (name: string, { empty = false } = {}): Promise<OwnDatabase> => {
+  const all = testDatabase()
+  const own = `${name}_${process.pid}`
+  await administer(all, `drop database if exists ${own} with (force)`, `create database ${own} template ${TEMPLATE}`)
+  const url = inCluster(all, own)
+  if (empty) {
+    const sql = postgres(url, { max: 1, onnotice: () => {} })
+    await sql`truncate projects cascade`
+    await sql.end()
+  }
+  return { name: own, url, drop: () => administer(all, `drop database if exists ${own} with (force)`) }
 }

@@ -73,7 +73,7 @@ test('all artwork goes out at once, each file in its colors', async ({ page }) =
   await expect(page.getByTestId('set-failures')).toBeHidden()
 })
 
-test('what cannot be written is listed, and tried again', async ({ page }) => {
+test('what cannot be written is listed, and tried again @full', async ({ page }) => {
   let down = true
   await page.route('**/api/artwork/*/source', route => (down ? route.abort() : route.continue()))
   await page.reload()

@@ -110,7 +110,7 @@ test('a scheme that was used is saved over, or as a new one; what it was is kept
   await expect(page.getByTestId('shelf-versions').getByRole('listitem')).toHaveCount(2)
 })
 
-test('several are tagged, moved and taken off at once, each with its way back', async ({ page }) => {
+test('several are tagged, moved and taken off at once, each with its way back @full', async ({ page }) => {
   const mine = word()
   await newProject(page, 'Several')
   for (const [name, hex] of [
@@ -188,7 +188,7 @@ test('schemes come from the band, the trail, a colorway and a reference, and say
   expect(new Set(schemes.map(({ swatches }) => JSON.stringify(swatches.map(({ hex }) => hex)))).size).toBe(4)
 })
 
-test('files in every form become schemes, with a report; several are saved as files that read back the same', async ({
+test('files in every form become schemes, with a report; several are saved as files that read back the same @full', async ({
   page,
 }) => {
   const mine = word()
@@ -244,7 +244,7 @@ test('files in every form become schemes, with a report; several are saved as fi
   await expect(page.getByTestId('shelf-total')).toHaveText('0 schemes')
 })
 
-test('Home finds projects and schemes by the same words; a scheme is seen on artwork and begins a project', async ({
+test('Home finds projects and schemes by the same words; a scheme is seen on artwork and begins a project @full', async ({
   page,
 }) => {
   await page.goto('/')
@@ -266,7 +266,7 @@ test('Home finds projects and schemes by the same words; a scheme is seen on art
   await expect(found(page, 'Net menders').first()).toBeVisible()
 })
 
-test('folders are made, renamed and taken away; a scheme that was changed in another window is not overwritten unseen', async ({
+test('folders are made, renamed and taken away; a scheme that was changed in another window is not overwritten unseen @full', async ({
   page,
   context,
   request,

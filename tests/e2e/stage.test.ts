@@ -47,7 +47,7 @@ test('the stage zooms and pans by wheel, buttons and keys, and fits again', asyn
 
 test(
   'a drawing of too many shapes for a browser is shown from its map: it follows, lights what is ' +
-    'pointed at, and is handed over whole',
+    'pointed at, and is handed over whole @full',
   async ({ page }) => {
     const tiles = Array.from(
       { length: 51_000 },
@@ -146,7 +146,7 @@ test('steps are reached by keys and by the track, and everything on the way has 
   await expect(page.getByTestId('gather')).toBeVisible()
 })
 
-test('the value of a swatch in the band is copied with a click', async ({ page }) => {
+test('the value of a swatch in the band is copied with a click @full', async ({ page }) => {
   await openDemoCopy(page)
   const [first] = await bandColors(page)
   await page

@@ -25,7 +25,7 @@ test.describe('lists of colors', () => {
     expect(await bandColors(page)).toEqual(['#2e4f7f', '#d9bf9b', '#d45d48'])
   })
 
-  test('a list typed into the base field becomes swatches too', async ({ page }) => {
+  test('a list typed into the base field becomes swatches too @full', async ({ page }) => {
     await newProject(page, 'Typed')
     await page.getByTestId('base-field').fill('#264653 #2a9d8f #e9c46a')
     await page.keyboard.press('Enter')
@@ -66,7 +66,7 @@ test.describe('lists of colors', () => {
     ],
     ['a plain list', text('brand.txt', '#2e4f7f\tHarbor\n#d9bf9b\tSand\n'), ['#2e4f7f', '#d9bf9b'], 'Harbor'],
   ] as const) {
-    test(`${what} dropped anywhere is read into swatches, which say where they came from`, async ({ page }) => {
+    test(`${what} dropped anywhere is read into swatches, which say where they came from @full`, async ({ page }) => {
       await newProject(page, `List: ${what}`)
       await bring(page, 'drop', [file])
       await expect.poll(() => bandColors(page)).toEqual([...colors])
@@ -76,7 +76,7 @@ test.describe('lists of colors', () => {
     })
   }
 
-  test('the source of an SVG that is pasted becomes artwork', async ({ page }) => {
+  test('the source of an SVG that is pasted becomes artwork @full', async ({ page }) => {
     await newProject(page, 'Pasted SVG')
     await bring(
       page,
@@ -89,7 +89,7 @@ test.describe('lists of colors', () => {
     await expect(page.getByRole('button', { name: 'Show Pasted artwork' })).toBeVisible()
   })
 
-  test('a swatch sheet can be taken as artwork instead; a file without colors says so', async ({ page }) => {
+  test('a swatch sheet can be taken as artwork instead; a file without colors says so @full', async ({ page }) => {
     await newProject(page, 'Sheet')
     await bring(page, 'drop', [
       {
@@ -210,7 +210,9 @@ test.describe('the inspiration shelf', () => {
     ['down', 'The inspiration service does not answer'],
     ['empty', 'Nothing like this on the shelf'],
   ] as const) {
-    test(`when the service is ${behavior}, it is said, and asking again helps`, async ({ page }) => {
+    test(`when the service is ${behavior}, it is said, and asking again helps${behavior === 'down' ? '' : ' @full'}`, async ({
+      page,
+    }) => {
       await newProject(page, `Service ${behavior}`)
       await page.route('**/api/inspiration?*', route =>
         route.continue({ url: `${route.request().url()}&as=${behavior}` }),
@@ -224,7 +226,7 @@ test.describe('the inspiration shelf', () => {
     })
   }
 
-  test('when the service is slow, it is said, and the asking can be called off', async ({ page }) => {
+  test('when the service is slow, it is said, and the asking can be called off @full', async ({ page }) => {
     await newProject(page, 'Service slow')
     await page.route('**/api/inspiration?*', route => route.continue({ url: `${route.request().url()}&as=slow` }))
     await startFrom(page, 'Inspiration')

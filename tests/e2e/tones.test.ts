@@ -10,7 +10,7 @@ const lights = (colors: readonly string[]): number[] => colors.map(hex => lchOf(
 const best = (colors: readonly string[]): number =>
   Math.max(...colors.flatMap((one, i) => colors.slice(0, i).map(other => contrastOf(one, other))))
 
-test('a brand color gives a scheme one would show: no neon, a light, a dark, a pair for lettering', async ({
+test('a brand color gives a scheme one would show: no neon, a light, a dark, a pair for lettering @full', async ({
   page,
 }) => {
   await newProject(page, 'A terracotta')
@@ -63,7 +63,7 @@ test('tone plans are chosen from the list and on their sheet, previewed, taken b
   await expect(plan(page)).toHaveValue('like the picture')
 })
 
-test('a turn of the whole never jumps, and more swatches leave those before them', async ({ page }) => {
+test('a turn of the whole never jumps, and more swatches leave those before them @full', async ({ page }) => {
   await openDemoCopy(page)
   const turn = page.getByRole('slider', { name: 'Turn' })
   let before = await bandColors(page)

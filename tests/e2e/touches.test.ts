@@ -110,7 +110,7 @@ test('a touch-up is previewed, follows when the scheme changes, stays after a re
   await expect.poll(() => paintOf(page, `[data-shape="${shape}"]`)).not.toBe(await swatch())
 })
 
-test('a rung, a stroke and an opacity are set by hand, and the download has them', async ({ page }) => {
+test('a rung, a stroke and an opacity are set by hand, and the download has them @full', async ({ page }) => {
   const at = await pointIn(page, '#lighthouse rect')
   await page.mouse.click(at.x, at.y)
   const shape = await page
@@ -187,7 +187,7 @@ test('a swatch let go on a shape colors it; Escape on the way calls it off', asy
   await expect(page.getByTestId('touches').getByRole('listitem')).toHaveCount(1)
 })
 
-test('while colors pass by, what is touched up shows through the map that stands over the artwork', async ({
+test('while colors pass by, what is touched up shows through the map that stands over the artwork @full', async ({
   page,
 }) => {
   const at = await pointIn(page, '#lighthouse rect')

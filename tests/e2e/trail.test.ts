@@ -62,7 +62,7 @@ test('the bar is scrubbed with pointer and keys', async ({ page }) => {
   await expect.poll(() => bandColors(page)).toEqual(seen[2])
 })
 
-test('K keeps the state one is in, or a proof only pointed at, by a name that can be changed; kept ones are found and compared', async ({
+test('K keeps the state one is in, or a proof only pointed at; kept ones are renamed, found and compared @full', async ({
   page,
 }) => {
   await openDemoCopy(page)
@@ -96,7 +96,7 @@ test('K keeps the state one is in, or a proof only pointed at, by a name that ca
   await expect.poll(() => bandColors(page)).toEqual(square)
 })
 
-test('from the demo to a kept triadic scheme with a nudged accent', async ({ page }) => {
+test('from the demo to a kept triadic scheme with a nudged accent @full', async ({ page }) => {
   const began = Date.now()
   await openDemoCopy(page)
   await page.getByTestId('harmony-triadic').getByRole('button').first().click()
@@ -114,7 +114,7 @@ test('from the demo to a kept triadic scheme with a nudged accent', async ({ pag
   })
 })
 
-test('the trail comes along when a project is duplicated, and what was not saved yet is not lost', async ({
+test('the trail comes along when a project is duplicated, and what was not saved yet is not lost @full', async ({
   page,
   context,
 }) => {

@@ -4,7 +4,7 @@ import { unzipSync } from 'fflate'
 import { connect } from '../../server/db/connect'
 import { isAccessible } from './accessible'
 import { fingersOn, type Spot } from './hands'
-import { prepareDatabase, serve, startDatabase, startWorker, stopDatabase, type Served } from './server'
+import { ownDatabase, type OwnDatabase, serve, startWorker, type Served } from './server'
 import { bandColors, dragTo, restingColors, stageColors } from './workspace'
 
 /*
@@ -12,19 +12,17 @@ import { bandColors, dragTo, restingColors, stageColors } from './workspace'
  * with a finger on a tablet, with the keyboard alone, and at 200% with the system's colors.
  */
 
-const OWN = 'walks-postgres'
 const PORT = Number(process.env.TEST_PORT ?? 4190) + 21
 let served: Served
 let url = ''
+let database: OwnDatabase
 let worker: ReturnType<typeof startWorker>
 
 test.use({ baseURL: `http://127.0.0.1:${PORT}` })
 
 test.beforeAll(async () => {
-  url = startDatabase(OWN)
-  process.env.PLUMBAGO_DEMO = '0'
-  prepareDatabase(url)
-  delete process.env.PLUMBAGO_DEMO
+  database = await ownDatabase('walks', { empty: true })
+  url = database.url
   served = await serve(url, PORT)
   worker = startWorker(url)
 })
@@ -36,7 +34,7 @@ test.beforeEach(async () => {
 test.afterAll(async () => {
   worker.kill()
   await served.stop()
-  stopDatabase(OWN)
+  await database.drop()
 })
 
 const middle = async (what: Locator, scrolls = true): Promise<Spot> => {

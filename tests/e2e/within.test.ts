@@ -117,7 +117,7 @@ test(
   },
 )
 
-test('a pointer on a color of a picture within a drawing lights its ink, also where there is no map to look it up in', async ({
+test('a pointer on a color of a picture within a drawing lights its ink, also where there is no map to look it up in @full', async ({
   page,
 }) => {
   await page.route('**/api/artwork/*/map', route => route.fulfill({ status: 204 }))
@@ -145,7 +145,9 @@ test('a pointer on a color of a picture within a drawing lights its ink, also wh
   await expect(lit('#f4ead6')).toHaveCount(1)
 })
 
-test('masks and lights are recolored where that is asked for, in the artwork alone that asks', async ({ page }) => {
+test('masks and lights are recolored where that is asked for, in the artwork alone that asks @full', async ({
+  page,
+}) => {
   await given(page, 'Veiled')
   await expect(lineOf(page, '#dddddd')).toHaveCount(0)
   expect(await paintOf(page, '#veil')).toBe('rgb(221, 221, 221)')
@@ -159,7 +161,7 @@ test('masks and lights are recolored where that is asked for, in the artwork alo
   await expect(page.getByTestId('tray')).toContainText('2 inks · 2 notes')
 })
 
-test('the color that a color matrix makes for a shadow is an ink where that is asked for: shown, sent, written as numbers', async ({
+test('the color that a color matrix makes for a shadow is an ink where that is asked for: shown, sent, written as numbers @full', async ({
   page,
 }) => {
   const matrix = (rgb: string): string => `0 0 0 0 ${rgb.split(' ').join(' 0 0 0 0 ')} 0 0 0 1 0`
@@ -196,7 +198,7 @@ test('the color that a color matrix makes for a shadow is an ink where that is a
   expect(written).toContain(`values="${matrix(numbers.join(' '))}"`)
 })
 
-test('where the server does not answer, nothing changes and it is said', async ({ page }) => {
+test('where the server does not answer, nothing changes and it is said @full', async ({ page }) => {
   await given(page, 'Unanswered')
   await page.route('**/also', route => route.abort())
   await page.getByTestId('also-pictures').click()

@@ -5,7 +5,7 @@ import { failure } from '../../answers'
 import { database } from '../../db/connect'
 import { changePassword } from '../../db/people'
 import { bodyOf, door } from '../../door'
-import { kept } from '../../people/password'
+import { hashPassword } from '../../people/password'
 import { checked, signedIn } from '../../people/signIn'
 
 const asked = z.object({ old: signInSchema.shape.password, password: passwordSchema })
@@ -16,7 +16,7 @@ export default door(async event => {
   const { old, password } = await bodyOf(event, asked)
   if (!(await checked(event, { name: person.name, password: old })))
     throw failure(403, 'The old password is not right.')
-  await changePassword(database(), person.id, await kept(password), session)
+  await changePassword(database(), person.id, await hashPassword(password), session)
   setResponseStatus(event, 204)
   return null
 })

@@ -5,7 +5,7 @@ import { database } from '../../db/connect'
 import { setPasswordBy, welcomeBehind } from '../../db/people'
 import { bodyOf, door } from '../../door'
 import { asks } from '../../people/gate'
-import { kept } from '../../people/password'
+import { hashPassword } from '../../people/password'
 import { signIn } from '../../people/signIn'
 
 const asked = z.object({ password: passwordSchema, name: nameSchema.optional() })
@@ -15,7 +15,7 @@ export default door(async (event): Promise<Me> => {
   const token = String(event.context.params?.token)
   const { password, name } = await bodyOf(event, asked)
   const known = await welcomeBehind(database(), token)
-  const person = await setPasswordBy(database(), token, await kept(password), name ?? known.name ?? 'Owner')
+  const person = await setPasswordBy(database(), token, await hashPassword(password), name ?? known.name ?? 'Owner')
   await signIn(event, person)
   return { asks, person }
 })

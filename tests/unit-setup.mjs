@@ -1,0 +1,1 @@
+process.env.PLUMBAGO_PASSWORD_WORK = '10'
