@@ -8,16 +8,46 @@ import { lchOf } from '#core/color/convert'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import { newProject } from '#core/scheme/create'
 import { receiveSvg } from '../server/artwork/receive'
+import { reasonOf } from './reason'
+import { run } from './verbs'
 
 const root = join(__dirname, '..')
 const poster = join(root, 'demo/artwork/poster.svg')
 
-const plumbago = (...words: string[]): Promise<{ code: number; out: string; err: string }> =>
+interface Ended {
+  code: number
+  out: string
+  err: string
+}
+
+/** Runs the command line as a process of its own, as a shell does. */
+const inProcess = (...words: string[]): Promise<Ended> =>
   new Promise(resolve => {
     execFile(join(root, 'bin/plumbago'), words, { maxBuffer: 1e8 }, (error, out, err) =>
       resolve({ code: error ? Number(error.code) : 0, out, err }),
     )
   })
+
+/** Runs the command line here; what it writes is kept. A batch hands files to processes, which only one of its own has. */
+const plumbago = async (...words: string[]): Promise<Ended> => {
+  if (words[0] === 'batch') return inProcess(...words)
+  const written = { out: '', err: '' }
+  const into = (which: keyof typeof written) => (piece: unknown) => {
+    written[which] += String(piece)
+    return true
+  }
+  const spies = [
+    jest.spyOn(process.stdout, 'write').mockImplementation(into('out')),
+    jest.spyOn(process.stderr, 'write').mockImplementation(into('err')),
+  ]
+  try {
+    return { code: await run(words, 'Usage:'), ...written }
+  } catch (error) {
+    return { code: 2, out: written.out, err: `${written.err}${reasonOf(error)}\n` }
+  } finally {
+    for (const spy of spies) spy.mockRestore()
+  }
+}
 const scratch = (): Promise<string> => mkdtemp(join(tmpdir(), 'plumbago-'))
 
 describe('the command line', () => {
