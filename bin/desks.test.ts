@@ -9,6 +9,7 @@ import { newProject } from '#core/scheme/create'
 import { connect } from '../server/db/connect'
 import { migrate } from '../server/db/migrate'
 import { createProject } from '../server/db/projects'
+import { fullIt } from '../tests/runs'
 
 /* What the command line does with a database: people, backup, restore. */
 
@@ -49,42 +50,45 @@ const namesIn = async (database: string): Promise<string[]> => {
   return rows.map(({ name }) => name)
 }
 
-it('backs up into a file that only its owner reads, and restores it elsewhere; says what is in the way', async () => {
-  const file = join(folder, 'all.plumbago')
-  const made = await plumbago(['backup', file])
-  expect(made).toMatchObject({ code: 0, out: '' })
-  expect(made.error).toMatch(/^Backed up [\d.]+ MB, 1 projects\.\n$/)
-  expect(statSync(file).mode & 0o777).toBe(0o600)
-  expect((await plumbago(['backup', file])).error).toContain('is there already')
-  expect((await plumbago(['restore', file])).error).toContain('something in this database already')
-  expect((await plumbago(['restore', file, '--into', there])).error).toMatch(/^Restored what was backed up at 20/)
-  expect(await namesIn(there)).toEqual(['Kites'])
+fullIt(
+  'backs up into a file that only its owner reads, and restores it elsewhere; says what is in the way',
+  async () => {
+    const file = join(folder, 'all.plumbago')
+    const made = await plumbago(['backup', file])
+    expect(made).toMatchObject({ code: 0, out: '' })
+    expect(made.error).toMatch(/^Backed up [\d.]+ MB, 1 projects\.\n$/)
+    expect(statSync(file).mode & 0o777).toBe(0o600)
+    expect((await plumbago(['backup', file])).error).toContain('is there already')
+    expect((await plumbago(['restore', file])).error).toContain('something in this database already')
+    expect((await plumbago(['restore', file, '--into', there])).error).toMatch(/^Restored what was backed up at 20/)
+    expect(await namesIn(there)).toEqual(['Kites'])
 
-  const short = join(folder, 'short.plumbago')
-  writeFileSync(short, readFileSync(file))
-  truncateSync(short, statSync(file).size - 3000)
-  expect(await plumbago(['restore', short, '--over'], there)).toMatchObject({
-    code: 2,
-    error: 'This backup is cut short; nothing was restored.\n',
-  })
-  expect(await namesIn(there)).toEqual(['Kites'])
-  const packed = join(folder, 'packed.gz')
-  const { out } = await plumbago(['backup', '-'])
-  writeFileSync(packed, gzipSync(Buffer.from(out, 'latin1')))
-  expect((await plumbago(['restore', packed, '--over'], there)).code).toBe(0)
-  for (const [words, sentence] of [
-    [['restore', join(folder, 'none')], 'There is no such file or folder.'],
-    [['backup', join(folder, 'none/all')], 'There is no such file or folder.'],
-    [['restore', join(__dirname, 'plumbago.ts'), '--into', there, '--over'], 'not a backup'],
-    [['backup'], 'The file is missing.'],
-  ] as const) {
-    const refused = await plumbago([...words])
-    expect(refused.code).toBe(2)
-    expect(refused.error).toContain(sentence)
-  }
-  const gone = await plumbago(['backup', join(folder, 'gone')], 'postgres://x:y@127.0.0.1:1/none')
-  expect(gone).toMatchObject({ code: 2, error: 'The database does not answer.\n' })
-})
+    const short = join(folder, 'short.plumbago')
+    writeFileSync(short, readFileSync(file))
+    truncateSync(short, statSync(file).size - 3000)
+    expect(await plumbago(['restore', short, '--over'], there)).toMatchObject({
+      code: 2,
+      error: 'This backup is cut short; nothing was restored.\n',
+    })
+    expect(await namesIn(there)).toEqual(['Kites'])
+    const packed = join(folder, 'packed.gz')
+    const { out } = await plumbago(['backup', '-'])
+    writeFileSync(packed, gzipSync(Buffer.from(out, 'latin1')))
+    expect((await plumbago(['restore', packed, '--over'], there)).code).toBe(0)
+    for (const [words, sentence] of [
+      [['restore', join(folder, 'none')], 'There is no such file or folder.'],
+      [['backup', join(folder, 'none/all')], 'There is no such file or folder.'],
+      [['restore', join(__dirname, 'plumbago.ts'), '--into', there, '--over'], 'not a backup'],
+      [['backup'], 'The file is missing.'],
+    ] as const) {
+      const refused = await plumbago([...words])
+      expect(refused.code).toBe(2)
+      expect(refused.error).toContain(sentence)
+    }
+    const gone = await plumbago(['backup', join(folder, 'gone')], 'postgres://x:y@127.0.0.1:1/none')
+    expect(gone).toMatchObject({ code: 2, error: 'The database does not answer.\n' })
+  },
+)
 
 it('tells who works here, and gives links', async () => {
   expect((await plumbago(['people'])).out).toBe('Nobody yet.\n')

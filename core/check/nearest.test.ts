@@ -4,6 +4,7 @@ import { hexOfLch, lchOf } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 import { ladder, LADDERS } from '#core/harmony/ladder'
 import { nearestPassing, nearestRung } from './nearest'
+import { runs } from '../../tests/runs'
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`)
 
@@ -22,7 +23,7 @@ it('passes, and nothing nearer on the hue does', () => {
       const nearest = Math.min(...all.map(each => deltaE(color, each)), Infinity)
       expect(deltaE(color, found)).toBeLessThanOrEqual(nearest + 0.6) // a step of lightness
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 it('finds the nearest rung that passes, or none', () => {
@@ -34,7 +35,7 @@ it('finds the nearest rung that passes, or none', () => {
         for (const kind of LADDERS)
           for (const rung of ladder(color, kind, 4)) expect(contrastOf(rung, against)).toBeLessThan(ratio)
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
   const rung = nearestRung('#e07a5f', '#f4f1de', 4.5, 6) ?? ''
   expect(contrastOf(rung, '#f4f1de')).toBeGreaterThanOrEqual(4.5)

@@ -10,6 +10,7 @@ import { isSwatchSheet } from './read/sheet'
 import { toStrip, toSwatchSheet } from './swatchSheet'
 import { toText } from './text'
 import { toTokens } from './tokens'
+import { runs } from '../../tests/runs'
 
 const colors = [
   { name: 'deep blue', hex: '#2e4f7f', role: 'dominant', share: 0.6 },
@@ -160,7 +161,7 @@ describe('every format comes back: colors, order, names letter for letter, share
           })),
         )
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
   it('a swatch sheet is known as one, with ladders and without', () =>

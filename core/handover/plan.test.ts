@@ -5,6 +5,7 @@ import type { Project } from '#core/document/project'
 import { newProject } from '#core/scheme/create'
 import { everyArtwork, handedLooks, plannedFiles, treeOf, widthOf } from './plan'
 import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from './wanted'
+import { runs } from '../../tests/runs'
 
 const art = (id: string, name: string, kind: Artwork['kind'] = 'svg'): Artwork => ({
   ...{ id, name, kind, width: 400, height: 300 },
@@ -104,7 +105,7 @@ describe('the files that are handed over', () => {
           }
         },
       ),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     ))
   it('are none where no colorway of that name is there', () =>
     expect(wanting(withArtwork(['Poster']), ['c9'])).toEqual([]))

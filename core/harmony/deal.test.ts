@@ -8,6 +8,7 @@ import { LEAST_DIFFERENCE } from './distinct'
 import { offsetsOf, SPREADS } from './harmony'
 import { rolesIn } from './proportion'
 import { alternatives, ladder, ladderLabs, LADDERS, strip } from './ladder'
+import { runs } from '../../tests/runs'
 
 /** The darkest and the lightest. */
 const bySize = (hexes: readonly Hex[]): Hex[] => {
@@ -35,8 +36,8 @@ const fits = (
 }
 
 describe('dealing', () => {
-  it('10,000 times is always distinct, harmonic within 6° and leaves what is held', () => {
-    for (let seed = 0; seed < 10_000; seed++) {
+  it('thousands of times is always distinct, harmonic within 6° and leaves what is held', () => {
+    for (let seed = 0; seed < runs(10_000); seed++) {
       const held = HELD[seed % HELD.length] as Hex[]
       const before = [...held]
       const wheel = WHEELS[seed % 3] as (typeof WHEELS)[number]

@@ -3,6 +3,7 @@ import { parse, converter, type Oklch } from 'culori'
 import { labOf, lchOf } from '#core/color/convert'
 import { deltaE, labDistance, okDistance } from '#core/color/difference'
 import { gradientPixels, hueTurn, HUE_WAYS, placeOn, plainStops, runAt, GRADIENT_SPACES, type Run } from './gradient'
+import { runs } from '../../tests/runs'
 
 const oklch = converter('oklch')
 const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({
@@ -91,7 +92,7 @@ it('plain stops show what the run shows, everywhere, mixed in sRGB', () =>
       const meant = runAt(each)(at)
       expect(labDistance(labOf(mixed), meant)).toBeLessThan(0.03)
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   ))
 
 describe('pixels', () => {

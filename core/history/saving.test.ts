@@ -5,6 +5,7 @@ import type { TrailChange, TrailState } from '#core/document/trail'
 import { newProject } from '#core/scheme/create'
 import { isDone, isUnsaved, saved, savingOf, type Draft, type Save, type Saving, type SavingEffect } from './saving'
 import type { SavingEvent } from './saving'
+import { runs } from '../../tests/runs'
 
 const FIRST = newProject('Kites')
 /** The document after so many edits, known by what was typed. */
@@ -157,7 +158,7 @@ describe('saving', () => {
         const kept = new Set([...[...server.trails.values()].flatMap(states => [...states]), ...drafted])
         for (let n = 1; n <= edits; n++) expect(kept).toContain(`t${n}`)
       }),
-      { numRuns: 1500 },
+      { numRuns: runs(1500) },
     ))
 
   it('is never at odds with itself, never saves the same twice, and skips no version', () =>
@@ -169,7 +170,7 @@ describe('saving', () => {
         expect(new Set(server.accepted).size).toBe(server.accepted.length)
         expect(server.projects.get('p')?.version).toBe(1 + server.accepted.length)
       }),
-      { numRuns: 1500 },
+      { numRuns: runs(1500) },
     ))
 
   it('says so where the browser has no room for a draft', () => {

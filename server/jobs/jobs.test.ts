@@ -31,6 +31,7 @@ import { migrate } from '../db/migrate'
 import { createProject } from '../db/projects'
 import { storedSources } from './sources'
 import { doJob } from './work'
+import { fullIt } from '../../tests/runs'
 
 const url = process.env.TEST_DATABASE_URL ?? ''
 const NAME = `jobs_${process.pid}`
@@ -254,7 +255,7 @@ describe('a worker that dies', () => {
     }
     throw new Error('It took too long.')
   }
-  it('by a kill in the middle loses nothing: another goes on and the archive is whole', async () => {
+  fullIt('by a kill in the middle loses nothing: another goes on and the archive is whole', async () => {
     const many = ['One', 'Two', 'Three', 'Four', 'Five', 'Six'].reduce(
       (now, name) => apply(now, { do: 'freeze', name, time: '2026-11-26T10:00:00.000Z' }, NOTHING_KNOWN),
       project,
