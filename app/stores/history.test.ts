@@ -1,0 +1,142 @@
+import { freshPage } from '../testing/page'
+import { beginProject } from '../testing/project'
+import { useHistory } from './history'
+import { useNotices } from './notices'
+
+beforeEach(() => {
+  freshPage()
+})
+
+const rename = (name: string) => ({ do: 'rename' as const, name })
+const turn = (to: number) => ({ do: 'compose' as const, harmony: { turn: to } })
+
+describe('the history', () => {
+  it('runs a command as one step, says it, and hands the document on', () => {
+    const told = beginProject()
+    const history = useHistory()
+    history.run(turn(30))
+    expect(history.document?.harmony.turn).toBe(30)
+    expect(history.undoable).toBe(told.took[0])
+    expect(history.said).toBe(told.took[0])
+    expect(told.stood.map(({ harmony }) => harmony.turn)).toEqual([30])
+  })
+  it('runs several as one step', () => {
+    const told = beginProject()
+    const history = useHistory()
+    history.run([turn(30), rename('Kites at dusk')], 'dusk')
+    expect(history.document).toMatchObject({ name: 'Kites at dusk', harmony: { turn: 30 } })
+    expect(told.took).toEqual(['dusk'])
+    history.undo()
+    expect(history.document).toMatchObject({ name: 'Kites', harmony: { turn: 0 } })
+  })
+  it('leaves no trace of what changes nothing', () => {
+    const told = beginProject()
+    const history = useHistory()
+    history.run(rename('Kites'))
+    expect([history.undoable, told.took, told.stood]).toEqual([null, [], []])
+  })
+  it('shows a preview without doing it, and goes back from it', () => {
+    const told = beginProject()
+    const history = useHistory()
+    history.preview(turn(30))
+    expect(history.previewing).toBe(true)
+    expect(history.document?.harmony.turn).toBe(30)
+    expect(history.settled?.harmony.turn).toBe(0)
+    history.preview(null)
+    expect(history.document?.harmony.turn).toBe(0)
+    expect([history.previewing, told.stood]).toEqual([false, []])
+  })
+  it('ends a preview with the next step', () => {
+    beginProject()
+    const history = useHistory()
+    history.preview(turn(90))
+    history.run(rename('Boats'))
+    expect(history.document).toMatchObject({ name: 'Boats', harmony: { turn: 0 } })
+    expect(history.previewing).toBe(false)
+  })
+  it('undoes and redoes, and forgets what was undone with the next step', () => {
+    const told = beginProject()
+    const history = useHistory()
+    history.run(turn(10))
+    history.run(turn(20))
+    history.undo()
+    expect(history.document?.harmony.turn).toBe(10)
+    expect(history.said).toMatch(/^Undid /)
+    history.redo()
+    expect(history.document?.harmony.turn).toBe(20)
+    expect(history.said).toMatch(/^Did .* again$/)
+    history.undo()
+    history.run(turn(40))
+    expect(history.redoable).toBeNull()
+    history.undo()
+    history.undo()
+    expect(history.document?.harmony.turn).toBe(0)
+    history.undo()
+    expect(history.document?.harmony.turn).toBe(0)
+    expect(told.stood.map(({ harmony }) => harmony.turn)).toEqual([10, 20, 10, 20, 10, 40, 10, 0])
+  })
+  it('changes nothing for one who only looks, says why, and still previews', () => {
+    const told = beginProject(undefined, { readOnly: () => 'Only designers change a project.' })
+    const history = useHistory()
+    history.run(turn(30))
+    expect(history.document?.harmony.turn).toBe(0)
+    expect(told.stood).toEqual([])
+    expect(useNotices().shown.map(({ text, kind }) => [text, kind])).toEqual([
+      ['Only designers change a project.', 'problem'],
+    ])
+    history.preview(turn(30))
+    expect(history.document?.harmony.turn).toBe(30)
+  })
+  it('offers to take back what it says, as long as nothing came after it', async () => {
+    beginProject()
+    const history = useHistory()
+    history.runSaying(turn(30), 'Turned by 30°.')
+    const [notice] = useNotices().shown
+    await notice?.undo?.()
+    expect(history.document?.harmony.turn).toBe(0)
+
+    history.runSaying(turn(50), 'Turned by 50°.', turn(0))
+    history.run(rename('Boats'))
+    await useNotices().shown.at(-1)?.undo?.()
+    expect(history.document).toMatchObject({ name: 'Boats', harmony: { turn: 0 } })
+
+    history.runSaying(turn(70), 'Turned by 70°.')
+    history.run(rename('Ferries'))
+    await useNotices().shown.at(-1)?.undo?.()
+    expect(history.document?.harmony.turn).toBe(70)
+    expect(useNotices().shown.at(-1)?.text).toContain('Other changes came after it')
+  })
+  it('says what was meant though it changed nothing, without a way back', () => {
+    beginProject()
+    useHistory().runSaying(rename('Kites'), 'It is at rest.')
+    expect(useNotices().shown[0]).toMatchObject({ text: 'It is at rest.' })
+    expect(useNotices().shown[0]?.undo).toBeUndefined()
+  })
+  it('goes on from what others made, and undoes only its own', () => {
+    beginProject()
+    const history = useHistory()
+    history.run(turn(30))
+    const theirs = { ...(history.settled as NonNullable<typeof history.settled>), name: 'Theirs' }
+    history.follow(theirs, 'Ada changed the project')
+    expect(history.document?.name).toBe('Theirs')
+    expect(history.said).toBe('Ada changed the project')
+    history.undo()
+    expect(history.document).toMatchObject({ name: 'Theirs', harmony: { turn: 0 } })
+  })
+  it('does nothing where no project is open', () => {
+    const history = useHistory()
+    history.run(turn(30))
+    history.preview(turn(30))
+    history.undo()
+    history.amend({} as never)
+    history.follow({} as never, '')
+    expect(history.document).toBeNull()
+  })
+  it('is empty again when the project is left', () => {
+    beginProject()
+    const history = useHistory()
+    history.run(turn(30))
+    history.end()
+    expect([history.document, history.undoable, history.previewing]).toEqual([null, null, false])
+  })
+})
