@@ -42,6 +42,6 @@ export const [PROJECT, OTHER] = [
 ] as const
 
 /** A project as the server stores it. */
-export const storedAs = (document: Project, version = 1, id = PROJECT): StoredProject => ({
+export const storedAs = (document: Project, version = 1, id: string = PROJECT): StoredProject => ({
   ...{ id, version, document, lastSave: null, updatedAt: '2026-01-01T00:00:00Z' },
 })

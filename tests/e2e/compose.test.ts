@@ -2,6 +2,8 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import { hsbOf, lchOf } from '#core/color/convert'
 import { deltaE, okDistance } from '#core/color/difference'
 import { angleOf } from '#core/color/wheel'
+import { HARMONIES, offsetsOf } from '#core/harmony/harmony'
+import { FIRST_HARMONY } from '#core/scheme/create'
 import { bandColors, dragTo, openDemoCopy, restingColors, saved, stageColors } from './workspace'
 
 test.beforeEach(async ({ page }) => {
@@ -32,25 +34,25 @@ const type = async (page: Page, name: string, value: string): Promise<void> => {
   await number(page, name).blur()
 }
 
-test('every harmony derives another scheme, shown in the artwork at once; those not wanted are hidden', async ({
+test('every harmony derives its scheme, shown in the artwork at once; those not wanted are hidden', async ({
   page,
 }) => {
-  const seen = new Set<string>()
-  for (const kind of [
-    'monochromatic',
-    'analogous',
-    'complementary',
-    'triadic',
-    'tetradic',
-    'square',
-    'analogous with accent',
-  ]) {
+  for (const kind of HARMONIES.filter(each => each !== 'free')) {
     const before = await restingColors(page)
+    const proof = page.locator(`[data-proof="${kind}"]`)
+    const offered = ((await proof.getAttribute('data-colors')) ?? '').split(',')
     await page.getByTestId(`harmony-${kind}`).getByRole('button').first().click()
-    await expect.poll(() => stageColors(page)).not.toEqual(before)
-    seen.add((await bandColors(page)).join())
+    await expect(proof).toHaveAttribute('aria-pressed', 'true')
+    await expect.poll(() => bandColors(page)).toEqual(offered)
+    if (kind !== FIRST_HARMONY.kind) await expect.poll(() => restingColors(page)).not.toEqual(before)
+    // the base stays what it was, and the others stand where the harmony has them, to the eye
+    const spread = Number(await number(page, 'Spread in degrees').inputValue())
+    const wanted = offsetsOf(kind, spread)
+    const base = angleOf('paint', '#0f6d5f')
+    expect(offered).toContain('#0f6d5f')
+    for (const hex of offered.filter(each => lchOf(each).c > 0.05))
+      expect(Math.min(...wanted.map(offset => away(angleOf('paint', hex), base + offset)))).toBeLessThan(9)
   }
-  expect(seen.size).toBe(7)
   const last = await bandColors(page)
   await page.getByTestId('harmony-free').getByRole('button').first().click()
   await expect(page.getByTestId('harmony-free').getByRole('button').first()).toHaveAttribute('aria-pressed', 'true')

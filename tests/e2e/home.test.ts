@@ -58,7 +58,7 @@ test('the surround is one switch and is remembered @full', async ({ page }) => {
   expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(26, 26, 26)')
 })
 
-test('projects stand in three orders, and the one chosen is remembered', async ({ page }) => {
+test('projects stand in three orders, and the one chosen is remembered @full', async ({ page }) => {
   const word = `Row ${Date.now().toString(36)}`
   for (const name of ['zinnia', 'aster', 'mallow']) {
     await newProject(page, `${word} ${name}`)

@@ -49,7 +49,7 @@ test('a whole folder comes in, packed files too, and what cannot be read is said
   await expect(page.getByTestId('report').getByRole('alert')).toHaveCount(1)
 })
 
-test('all artwork goes out at once, each file in its colors', async ({ page }) => {
+test('all artwork goes out at once, each file in its colors @full', async ({ page }) => {
   await page.getByRole('tab', { name: 'Set' }).click()
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Apply to all' }).click()

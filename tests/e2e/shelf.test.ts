@@ -140,7 +140,7 @@ test('several are tagged, moved and taken off at once, each with its way back @f
   await expect(page.getByTestId('shelf-total')).toHaveText('3 schemes')
 })
 
-test('schemes come from the band, the trail, a colorway and a reference, and say where they came from', async ({
+test('schemes come from the band, the trail, a colorway and a reference, and say where they came from @full', async ({
   page,
   request,
 }) => {

@@ -92,7 +92,7 @@ test(
   },
 )
 
-test('artwork of many shapes follows a drag from its ink map and settles in its own shapes', async ({ page }) => {
+test('artwork of many shapes follows a drag from its ink map and settles in its own shapes @full', async ({ page }) => {
   await newProject(page, 'Many shapes')
   await startFrom(page, 'Artwork')
   await page

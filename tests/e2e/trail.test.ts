@@ -41,7 +41,7 @@ test('every change leaves a state; one goes back, branches without losing the la
   await expect.poll(() => bandColors(page)).toEqual(start)
 })
 
-test('the bar is scrubbed with pointer and keys', async ({ page }) => {
+test('the bar is scrubbed with pointer and keys @full', async ({ page }) => {
   await openDemoCopy(page)
   const seen = [await bandColors(page)]
   for (const kind of ['triadic', 'square', 'analogous', 'monochromatic']) seen.push(await harmony(page, kind))

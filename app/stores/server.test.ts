@@ -1,0 +1,306 @@
+import { nextTick } from 'vue'
+import { derivedFrom } from '#core/interaction/testing'
+import type { Review, ReviewNews } from '#core/document/review'
+import { type FakeServer, freshPage, Refusal, savedFiles, until } from '../testing/page'
+import { OTHER, PROJECT, storedAs } from '../testing/project'
+import { visited } from '../../tests/nuxt'
+import { useHandOver } from './handingOver'
+import { useHistory } from './history'
+import { useNotices } from './notices'
+import { useOthers } from './others'
+import { useReviews } from './reviews'
+import { useProjectSession } from './session'
+import { useSheet } from './sheet'
+import { useShelf } from './shelf'
+
+/* What stores hear from a server and tell it. News come by hand: `say` is what a stream of events would. */
+
+interface Hearing {
+  opened: () => void
+  news?: (news: ReviewNews) => void
+  project?: (news: unknown) => void
+}
+let say: Hearing
+jest.mock('~/api/news', () => ({
+  newsFrom: (_: string, hearer: Hearing) => {
+    say = hearer
+    return { listen: () => undefined, stop: () => undefined }
+  },
+}))
+jest.mock('~/workers/desk', () => ({
+  deskOf: () => ({ at: () => ({ open: () => Promise.reject(new Error('no worker')) }), letGo: () => undefined }),
+}))
+
+const DOCUMENT = derivedFrom('#0f6d5f', { kind: 'triadic', spread: 0, count: 4 })
+let server: FakeServer
+
+beforeEach(async () => {
+  server = freshPage()
+  visited.length = 0
+  server
+    .on('GET', /^projects\/[^/]+$/, () => storedAs(DOCUMENT))
+    .on('GET', /\/trail$/, () => ({ states: [], targets: [] }))
+    .on('GET', /\/reviews$/, () => [REVIEW])
+    .on('GET', /\/jobs$/, () => [])
+    .on('POST', /^here$/, () => [{ name: 'Ada' }])
+  await useProjectSession().open(PROJECT)
+  useNotices().shown = []
+})
+afterEach(() => useProjectSession().close())
+const texts = (): string[] => useNotices().shown.map(({ text }) => text)
+
+const REVIEW = {
+  ...{
+    id: 'r1',
+    title: 'Festival',
+    greeting: '',
+    seq: 4,
+    comments: 0,
+    open: 0,
+    counts: {},
+    choice: null,
+    closed: false,
+  },
+  ...{ ready: true, making: null, looks: [{ key: 'c1', name: 'Dusk' }], artwork: [], sources: {}, withdrawnAt: null },
+  ...{ createdAt: '2026-01-01T00:00:00Z', endsAt: '2027-01-01T00:00:00Z' },
+} as unknown as Review
+const comment = (seq: number) =>
+  ({ id: `k${seq}`, seq, by: 'client', author: 'Cleo', text: 'Hm', look: 'c1', thread: null }) as never
+const news = (seq: number, more: Partial<ReviewNews> = {}): ReviewNews =>
+  ({ review: 'r1', seq, comments: [], choice: null, closed: false, ready: true, ...more }) as ReviewNews
+
+describe('reviews', () => {
+  const loaded = async (): Promise<ReturnType<typeof useReviews>> => {
+    const reviews = useReviews()
+    await until(() => reviews.reviews !== null)
+    return reviews
+  }
+  it('are there when a project is open, and again when listening begins', async () => {
+    const reviews = await loaded()
+    expect(reviews.reviews?.map(({ id }) => id)).toEqual(['r1'])
+    const before = server.heard('GET', /\/reviews$/).length
+    say.opened()
+    await until(() => server.heard('GET', /\/reviews$/).length > before)
+  })
+  it('follow what clients do, once, and say it where they are not open', async () => {
+    const reviews = await loaded()
+    say.news?.(news(5, { comments: [comment(5)] }))
+    say.news?.(news(5, { comments: [comment(5)] }))
+    expect(reviews.reviews?.[0]).toMatchObject({ seq: 5, comments: 1, open: 1, counts: { c1: 1 } })
+    expect(texts()).toEqual(['Cleo wrote on “Festival”.'])
+    expect(reviews.fresh).toBe(1)
+    void useNotices().shown[0]?.undo?.()
+    expect([reviews.open?.id, reviews.fresh]).toEqual(['r1', 0])
+    expect(visited).toEqual([`/project/${PROJECT}/hand-over`])
+  })
+  it('that nobody here knows are no news', async () => {
+    const reviews = await loaded()
+    say.news?.({ ...news(9), review: 'another' })
+    expect(reviews.reviews?.[0]?.seq).toBe(4)
+  })
+  it('are published once the project is on the server, and their link is shown', async () => {
+    const reviews = await loaded()
+    server.on('POST', /\/reviews$/, () => ({ review: { ...REVIEW, id: 'r2' }, link: '/review/abc' }))
+    expect(
+      await reviews.publish({ title: 'New', greeting: '', looks: ['now'], artwork: [], endsAt: '' } as never),
+    ).toBe(true)
+    expect(reviews.link).toMatchObject({ review: 'r2', address: expect.stringContaining('/review/abc') as string })
+    expect(server.heard('POST', /\/reviews$/)[0]?.body).toMatchObject({ version: 1, title: 'New' })
+  })
+  it('that cannot be published say why', async () => {
+    const reviews = await loaded()
+    server.on('POST', /\/reviews$/, () => new Refusal(400, 'Choose a colorway first.'))
+    expect(await reviews.publish({} as never)).toBe(false)
+    expect(texts()).toEqual(['Choose a colorway first.'])
+  })
+  it('are withdrawn and deleted, each with its way back', async () => {
+    const reviews = await loaded()
+    server.on('PUT', /^reviews\/r1$/, ({ body }) => ({
+      review: (body as { deleted?: boolean }).deleted ? null : { ...REVIEW, withdrawnAt: 'now' },
+    }))
+    await reviews.withdraw(REVIEW)
+    expect(texts().at(-1)).toContain('is withdrawn')
+    await useNotices().shown.at(-1)?.undo?.()
+    await reviews.remove(REVIEW)
+    expect(reviews.reviews).toEqual([])
+    await useNotices().shown.at(-1)?.undo?.()
+    expect(server.heard('PUT', /^reviews/).map(({ body }) => body)).toEqual([
+      { withdrawn: true },
+      { withdrawn: false },
+      { deleted: true },
+      { deleted: false },
+    ])
+  })
+})
+
+describe('others in the project', () => {
+  it('are said, and said again when somebody comes or goes', async () => {
+    const others = useOthers()
+    await until(() => others.others.length > 0)
+    expect(others.others).toEqual([{ name: 'Ada' }])
+    server.on('POST', /^here$/, () => [])
+    say.project?.({ project: PROJECT, here: true })
+    await until(() => others.others.length === 0)
+  })
+  it('change it, and it is shown as long as nothing here waits to be saved', async () => {
+    useOthers()
+    server.on('GET', /^projects\/[^/]+$/, () => storedAs({ ...DOCUMENT, name: 'Theirs' }, 2))
+    say.project?.({ project: PROJECT, version: 2, by: 'Ada', save: null })
+    await until(() => useHistory().document?.name === 'Theirs')
+    expect(useHistory().said).toBe('Ada changed the project')
+  })
+  it('do not change what is only previewed under the hand', async () => {
+    useOthers()
+    server.on('GET', /^projects\/[^/]+$/, () => storedAs({ ...DOCUMENT, name: 'Theirs' }, 2))
+    useHistory().preview({ do: 'compose', harmony: { turn: 30 } })
+    await nextTick()
+    say.project?.({ project: PROJECT, version: 2, by: 'Ada', save: null })
+    await nextTick()
+    expect(useHistory().document?.harmony.turn).toBe(30)
+    useHistory().preview(null)
+    await until(() => useHistory().document?.name === 'Theirs')
+  })
+  it('in another project, and what is older, are no news', async () => {
+    useOthers()
+    const before = server.heard('GET', /^projects\/[^/]+$/).length
+    say.project?.({ project: OTHER, version: 9, by: 'Ada', save: null })
+    say.project?.({ project: PROJECT, version: 1, by: 'Ada', save: null })
+    await nextTick()
+    expect(server.heard('GET', /^projects\/[^/]+$/)).toHaveLength(before)
+  })
+})
+
+describe('handing over', () => {
+  const job = (state: string, more: object = {}) => ({
+    ...{ id: 'j1', name: 'Kites.zip', state, done: 0, parts: 2, failures: [], createdAt: '2026-01-01T00:00:00Z' },
+    ...more,
+  })
+  it('plans the files that what is chosen makes', () => {
+    const handOver = useHandOver()
+    handOver.chooseAll()
+    expect(handOver.looks).toEqual(['now'])
+    handOver.how = {
+      ...handOver.how,
+      scheme: ['css', 'csv'],
+      svg: null,
+      png: [],
+      sheet: [],
+      mood: [],
+      gradients: [],
+    } as never
+    const names = handOver.files.map(({ path }) => path)
+    expect(names.filter(name => name.endsWith('.css'))).toHaveLength(1)
+    expect(names.filter(name => name.endsWith('.csv'))).toHaveLength(1)
+  })
+  it('asks how a job stands until it is done, saves it once, and says so', async () => {
+    const handOver = useHandOver()
+    handOver.chooseAll()
+    let left = 2
+    server
+      .on('POST', /\/jobs$/, () => job('waiting'))
+      .on('GET', /^jobs\/j1$/, () => job(left-- > 0 ? 'underway' : 'done'))
+    await handOver.start()
+    expect(server.heard('POST', /\/jobs$/)[0]?.body).toMatchObject({ version: 1, listed: true })
+    await until(() => handOver.jobs[0]?.state === 'done', 8000)
+    expect(savedFiles).toHaveLength(1)
+    expect(texts()).toEqual(['Saved Kites.zip.'])
+  })
+  it('says what could not be written, and tries it again', async () => {
+    const handOver = useHandOver()
+    handOver.chooseAll()
+    server.on('POST', /\/jobs$/, () => job('failed', { reason: 'The disk is full.' }))
+    await handOver.start()
+    expect(texts()).toEqual(['Nothing was written: The disk is full.'])
+    server.on('POST', /retry$/, () => job('done', { failures: [{ path: 'a.png', reason: 'x' }] }))
+    await handOver.retry(handOver.jobs[0] as never)
+    expect(texts().at(-1)).toBe('Saved Kites.zip; 1 of its files could not be written.')
+  })
+  it('stops a job', async () => {
+    const handOver = useHandOver()
+    server.on('POST', /stop$/, () => job('stopped'))
+    await handOver.stop(job('underway') as never)
+    expect(handOver.jobs[0]?.state).toBe('stopped')
+  })
+  it('writes the present scheme in a format', () => {
+    const { text, left } = useHandOver().present('css')
+    for (const { hex } of DOCUMENT.scheme) expect(text).toContain(hex)
+    expect(left).toEqual([])
+  })
+  it('draws the sheet anew when the project has changed', async () => {
+    const sheet = useSheet()
+    server
+      .on('POST', /\/jobs$/, () => job('done'))
+      .on('GET', /result$/, () => new Uint8Array([1, 2, 3]))
+      .on('PUT', /^projects\//, () => ({ version: 2 }))
+    sheet.show()
+    await until(() => sheet.address !== null)
+    expect(sheet.isStale).toBe(false)
+    useHistory().run({ do: 'rename', name: 'Boats' })
+    expect(sheet.isStale).toBe(true)
+  })
+})
+
+describe('the shelf', () => {
+  const scheme = {
+    id: 's1',
+    name: 'Harbor',
+    version: 1,
+    note: '',
+    tags: ['sea'],
+    folder: null,
+    favorite: false,
+  } as never
+  it('takes the present scheme, and gives it back', async () => {
+    const shelf = useShelf()
+    server
+      .on('POST', /^shelf$/, () => scheme)
+      .on('POST', /^shelf\/several$/, () => ({ changed: [] }))
+      .on('GET', /^shelf\/(folders|tags)$/, () => [])
+    shelf.offer()
+    expect(shelf.offered).toMatchObject({ name: 'Kites', origin: { kind: 'band', project: { id: PROJECT } } })
+    await shelf.put({ name: 'Harbor', note: '', tags: [], folder: null, favorite: false }, shelf.offered as never)
+    expect(texts()).toEqual(['“Harbor” is on the shelf.'])
+    expect(shelf.over).toMatchObject({ id: 's1' })
+    await useNotices().shown[0]?.undo?.()
+    expect(server.heard('POST', /several$/)[0]?.body).toEqual({ off: ['s1'] })
+  })
+  it('saves over what was used, and answers with what is there where that was changed meanwhile', async () => {
+    const shelf = useShelf()
+    server.on('GET', /^shelf\/(folders|tags)$/, () => []).on('PUT', /^shelf\/s1$/, () => scheme)
+    shelf.use(scheme)
+    shelf.offer()
+    expect(await shelf.saveOver(scheme)).toBe('saved')
+    server.on('PUT', /^shelf\/s1$/, () => new Refusal(409, 'Changed.', { id: 's1', version: 7 }))
+    expect(await shelf.saveOver(scheme)).toEqual({ id: 's1', version: 7 })
+    server.on('PUT', /^shelf\/s1$/, () => new Refusal(500, 'It broke.'))
+    expect(await shelf.saveOver(scheme)).toBe('failed')
+    expect(texts().at(-1)).toBe('It broke.')
+  })
+  it('changes what is said of several, and takes all of it back', async () => {
+    const shelf = useShelf()
+    server.on('GET', /^shelf\/(folders|tags)$/, () => []).on('POST', /^shelf\/several$/, () => ({ changed: [] }))
+    await shelf.say([scheme], () => ({ favorite: true }), 'Marked Harbor.')
+    await useNotices().shown.at(-1)?.undo?.()
+    const [there, back] = server.heard('POST', /several$/).map(({ body }) => body)
+    expect(there).toEqual({ change: [{ id: 's1', said: { favorite: true } }] })
+    expect(back).toMatchObject({ change: [{ id: 's1', said: { favorite: false, tags: ['sea'] } }] })
+  })
+  it('makes, renames and takes away folders', async () => {
+    const shelf = useShelf()
+    server
+      .on('GET', /^shelf\/(folders|tags)$/, () => [])
+      .on('POST', /^shelf\/folders$/, () => ({ id: 'f1', name: 'Sea', count: 0 }))
+      .on('PUT', /^shelf\/folders\/f1$/, () => ({}))
+    expect(await shelf.makeFolder('Sea')).toBe('f1')
+    await shelf.renameFolder({ id: 'f1', name: 'Sea' }, 'Harbor')
+    await useNotices().shown.at(-1)?.undo?.()
+    await shelf.takeFolderAway({ id: 'f1', name: 'Sea' })
+    await useNotices().shown.at(-1)?.undo?.()
+    expect(server.heard('PUT', /folders/).map(({ body }) => body)).toEqual([
+      { name: 'Harbor' },
+      { name: 'Sea' },
+      { away: true },
+      { away: false },
+    ])
+  })
+})
