@@ -27,7 +27,9 @@ describe('what comes in', () => {
     )
   })
   it('is artwork where an SVG is pasted, and a list where that is a swatch sheet', () => {
-    expect(isPastedArtwork('<svg xmlns="http://www.w3.org/2000/svg"><path fill="#204060" d="M0 0h9v9z"/></svg>')).toBe(true)
+    expect(isPastedArtwork('<svg xmlns="http://www.w3.org/2000/svg"><path fill="#204060" d="M0 0h9v9z"/></svg>')).toBe(
+      true,
+    )
     expect(isPastedArtwork(SHEET)).toBe(false)
     expect(isPastedArtwork('#2e4f7f <svgish>')).toBe(false)
     expect(isBinary('a\u0000b')).toBe(true)
@@ -42,7 +44,11 @@ describe('the colors of a text', () => {
   }
   it.each([
     ['CSS', 'brand.css', ':root { --color-harbor: #2e4f7f; --sand: #d9bf9b; }'],
-    ['design tokens', 'brand.tokens.json', '{"brand":{"$type":"color","harbor":{"$value":"#2e4f7f"},"sand":{"$value":"#d9bf9b"}}}'],
+    [
+      'design tokens',
+      'brand.tokens.json',
+      '{"brand":{"$type":"color","harbor":{"$value":"#2e4f7f"},"sand":{"$value":"#d9bf9b"}}}',
+    ],
     ['CSV', 'brand.csv', 'name,hex\nHarbor,#2e4f7f\nSand,#d9bf9b'],
     ['an SVG swatch sheet', 'sheet.svg', SHEET],
     ['text', 'brand.txt', '#2e4f7f\tHarbor\n#d9bf9b\tSand\n'],
@@ -59,7 +65,9 @@ describe('the colors of a text', () => {
     expect(takenText(long, 'mail')?.command).toMatchObject({ base: { hex: '#2e4f7f', typed: '#2e4f7f' } })
   })
   it('are as many as a scheme holds, and the rest is said', () => {
-    const many = Array.from({ length: 20 }, (_, i) => `#${(i * 700_001 + 1000).toString(16).padStart(6, '0')}`).join(' ')
+    const many = Array.from({ length: 20 }, (_, i) => `#${(i * 700_001 + 1000).toString(16).padStart(6, '0')}`).join(
+      ' ',
+    )
     expect(taken(many)).toHaveLength(MOST_SWATCHES)
     expect(takenText(many, 'the pasted text')?.words).toBe(
       `Took ${MOST_SWATCHES} colors from the pasted text; there are 20, a scheme holds ${MOST_SWATCHES}.`,

@@ -47,9 +47,7 @@ describe('a proof sheet', () => {
     expect(offered('tones').map(({ key }) => key)).toEqual([...TONE_PLANS])
     const grid = offered('variations')
     expect(grid).toHaveLength(VARIATIONS_ACROSS ** 2)
-    expect(grid[(grid.length - 1) / 2]?.look.scheme.map(({ hex }) => hex)).toEqual(
-      project.scheme.map(({ hex }) => hex),
-    )
+    expect(grid[(grid.length - 1) / 2]?.look.scheme.map(({ hex }) => hex)).toEqual(project.scheme.map(({ hex }) => hex))
   })
   it('of deals comes from elsewhere, and what is done to the whole is no sheet', () => {
     expect(offered('deals')).toEqual([])
