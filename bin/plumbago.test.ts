@@ -10,6 +10,7 @@ import { newProject } from '#core/scheme/create'
 import { receiveSvg } from '../server/artwork/receive'
 import { reasonOf } from './reason'
 import { run } from './verbs'
+import { fullIt } from '../tests/runs'
 
 const root = join(__dirname, '..')
 const poster = join(root, 'demo/artwork/poster.svg')
@@ -94,7 +95,7 @@ describe('the command line', () => {
   describe('pictures', () => {
     const dunes = join(root, 'demo/artwork/kites-over-dunes.jpg')
 
-    it('have inks, and are remapped in full size into the kind the name ends in', async () => {
+    fullIt('have inks, and are remapped in full size into the kind the name ends in', async () => {
       const folder = await scratch()
       const [small, scheme] = [join(folder, 'dunes.jpg'), join(folder, 'scheme.txt')]
       await sharp(dunes).resize(300).jpeg({ quality: 95 }).toFile(small)
@@ -119,7 +120,7 @@ describe('the command line', () => {
       expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('PNG, JPEG or WebP')])
     }, 120_000)
 
-    it('go along in a batch; one that is none is named', async () => {
+    fullIt('go along in a batch; one that is none is named', async () => {
       const [from, to] = [await scratch(), await scratch()]
       await sharp(dunes).resize(90).png().toFile(join(from, 'a.png'))
       await writeFile(join(from, 'b.png'), 'no picture')
@@ -190,7 +191,7 @@ describe('the command line', () => {
       expect(await readFile(out)).toEqual(await readFile(art))
     })
 
-    it('gives a folder one remapping over all its inks, or each file its own; packed files stay packed', async () => {
+    fullIt('gives a folder one remapping over all its inks, or each file its own; packed files stay packed', async () => {
       const { folder, scheme } = await given()
       const [from, together, apart] = [join(folder, 'in'), join(folder, 'together'), join(folder, 'apart')]
       await mkdir(from)

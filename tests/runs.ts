@@ -1,6 +1,7 @@
 /* What `bin/test` does less of than `npm run test:full`, which sets FULL. */
 
-const isFull = Boolean(process.env.FULL)
+/** Whether everything is tested. */
+export const isFull = Boolean(process.env.FULL)
 
 /** How often something random is tried: a tenth of the full number, and never fewer than ten times, in `bin/test`. */
 export const runs = (full: number): number => (isFull ? full : Math.max(Math.min(10, full), Math.round(full / 10)))

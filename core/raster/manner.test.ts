@@ -9,6 +9,7 @@ import { mannerOf, takenApart } from './manner'
 import { measuredPicture } from './measure'
 import { paintRaster } from './paint'
 import { plainPicture } from '../../render/pictures'
+import { fullIt } from '../../tests/runs'
 
 const svg = (inner: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 900 600"><rect width="900" height="600" fill="#fff"/>${inner}</svg>`
@@ -62,7 +63,7 @@ describe('what a picture is made of', () => {
   ])('is found for %s', async (_, drawing, manner) => {
     expect(mannerOf(await rendered(drawing, 360))).toBe(manner)
   })
-  it.each([
+  fullIt.each([
     ['kite-loft.png', 'flat'],
     ['kites-over-dunes.jpg', 'painted'],
   ])('is found for the demo’s %s', async (name, manner) => {

@@ -8,6 +8,7 @@ import { rasterInks } from './inks'
 import { inksOf, MANNERS, takenApart, type Manner } from './manner'
 import { paintRaster, type Row } from './paint'
 import { inPieces, paintedPart, pieceByPiece, strips } from './strips'
+import { isFull } from '../../tests/runs'
 
 const FLAT =
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 150"><rect width="200" height="150" fill="#f2e6d0"/>' +
@@ -37,7 +38,7 @@ const rowsOf = (inks: readonly Hex[]): Row[] => [
 const regionsOf = ({ width, height }: Picture): Uint8Array =>
   Uint8Array.from({ length: width * height }, (_, p) => (p % width > 150 && p > (width * height) / 3 ? 1 : 0))
 
-describe.each(process.env.FULL ? MANNERS : MANNERS.slice(-1))('a picture taken as %s', (manner: Manner) => {
+describe.each(isFull ? MANNERS : MANNERS.slice(-1))('a picture taken as %s', (manner: Manner) => {
   it('is painted in pieces as it is in the whole', async () => {
     const own = await picture()
     const inks = manner === 'flat' ? rasterInks(own) : inksOf(own, manner)

@@ -13,6 +13,7 @@ import { backup } from './backup'
 import { FIRST, LAST } from './format'
 import { restore } from './restore'
 import { tablesOf } from './tables'
+import { fullIt } from '../../tests/runs'
 
 const url = process.env.TEST_DATABASE_URL ?? ''
 const folder = pathToFileURL(join(__dirname, '../db/migrations/'))
@@ -125,7 +126,7 @@ describe('a backup', () => {
     return other
   }
 
-  it('that is cut short anywhere, changed, or no backup is refused, and nothing is restored', async () => {
+  fullIt('that is cut short anywhere, changed, or no backup is refused, and nothing is restored', async () => {
     const bytes = await written(sql)
     const other = await database()
     const empty = async (): Promise<number> =>

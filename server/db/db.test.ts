@@ -24,6 +24,7 @@ import { findPreview, keepPreview } from './previews'
 import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
 import { listDeleted, purge } from './purge'
 import { findTrail } from './trail'
+import { fullIt } from '../../tests/runs'
 
 const url = process.env.TEST_DATABASE_URL
 const NAME = `unit_${process.pid}`
@@ -173,7 +174,7 @@ describe('projects', () => {
 })
 
 describe('artwork', () => {
-  it('of an earlier version is told what lies beside its inks, once', async () => {
+  fullIt('of an earlier version is told what lies beside its inks, once', async () => {
     const bytes = await readFile(join(__dirname, '../../demo/artwork/badge.svg'))
     const { file, source, map } = await receiveSvg('old.svg', bytes)
     expect(file.inks.some(({ beside }) => beside.length)).toBe(true)
