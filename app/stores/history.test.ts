@@ -54,6 +54,14 @@ describe('the history', () => {
     expect(history.document).toMatchObject({ name: 'Boats', harmony: { turn: 0 } })
     expect(history.previewing).toBe(false)
   })
+  it('ends a preview with undo, too', () => {
+    beginProject()
+    const history = useHistory()
+    history.run(turn(10))
+    history.preview(turn(90))
+    history.undo()
+    expect([history.previewing, history.document?.harmony.turn]).toEqual([false, 0])
+  })
   it('undoes and redoes, and forgets what was undone with the next step', () => {
     const told = beginProject()
     const history = useHistory()
