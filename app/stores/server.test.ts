@@ -93,6 +93,15 @@ describe('reviews', () => {
     expect([reviews.open?.id, reviews.fresh]).toEqual(['r1', 0])
     expect(visited).toEqual([`/project/${PROJECT}/hand-over`])
   })
+  it('tell whoever looks at the open one, once for each', async () => {
+    const reviews = await loaded()
+    const heard: number[] = []
+    reviews.hear(each => void heard.push(each?.seq ?? 0))
+    say.news?.(news(5))
+    say.news?.(news(5))
+    say.news?.(news(3))
+    expect(heard).toEqual([5])
+  })
   it('that nobody here knows are no news', async () => {
     const reviews = await loaded()
     say.news?.({ ...news(9), review: 'another' })
@@ -155,8 +164,9 @@ describe('others in the project', () => {
     useHistory().preview({ do: 'compose', harmony: { turn: 30 } })
     await nextTick()
     say.project?.({ project: PROJECT, version: 2, by: 'Ada', save: null })
-    await nextTick()
+    await new Promise(done => setTimeout(done, 60))
     expect(useHistory().document?.harmony.turn).toBe(30)
+    expect(useHistory().settled?.name).toBe('Kites')
     useHistory().preview(null)
     await until(() => useHistory().document?.name === 'Theirs')
   })

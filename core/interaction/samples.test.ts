@@ -51,6 +51,13 @@ describe('a region', () => {
     expect(nudgedRegion(MIDDLE_REGION, { x: 10, y: 0 }, true).width).toBeCloseTo(0.52, 9)
     expect(nudgedRegion(MIDDLE_REGION, { x: 0, y: 1 }, true).height).toBeCloseTo(0.48, 9)
   })
+  it('grows to the edge of the picture and no further', () => {
+    const wide = Array.from({ length: 60 }).reduce<typeof MIDDLE_REGION>(
+      region => nudgedRegion(region, { x: 1, y: -1 }, true),
+      MIDDLE_REGION,
+    )
+    expect(wide).toEqual({ x: 0.25, y: 0.25, width: 0.75, height: 0.75 })
+  })
   it('stays on the picture, however often a key is pressed', () =>
     fc.assert(
       fc.property(
