@@ -95,44 +95,52 @@ describe('the command line', () => {
   describe('pictures', () => {
     const dunes = join(root, 'demo/artwork/kites-over-dunes.jpg')
 
-    fullIt('have inks, and are remapped in full size into the kind the name ends in', async () => {
-      const folder = await scratch()
-      const [small, scheme] = [join(folder, 'dunes.jpg'), join(folder, 'scheme.txt')]
-      await sharp(dunes).resize(300).jpeg({ quality: 95 }).toFile(small)
-      await writeFile(scheme, '#3d405b #e07a5f #81b29a #f2cc8f #f4f1de')
-      const listed = await plumbago('inks', small, '--json')
-      const { inks, notes } = JSON.parse(listed.out) as { inks: unknown[]; notes: string[] }
-      expect(inks.length).toBeGreaterThan(4)
-      expect(inks.length).toBeLessThan(17)
-      expect(notes.join()).toMatch(/taken as a (painting|photograph)/)
-      for (const ending of ['png', 'jpg']) {
-        const out = join(folder, `out.${ending}`)
-        expect((await plumbago('remap', small, '--scheme', scheme, '-o', out)).code).toBe(0)
-        const { format, width, height } = await sharp(out).metadata()
-        expect([format, width, height]).toEqual([ending === 'jpg' ? 'jpeg' : ending, 300, 200])
-      }
-      const seen = await plumbago('compare', small, join(folder, 'out.png'), '--scheme', scheme, '--json')
-      expect((JSON.parse(seen.out) as { edgesKept: number }).edgesKept).toBeGreaterThan(0.9)
-      const kept = join(folder, 'kept.jpg')
-      await plumbago('remap', small, '--map', '', '-o', kept)
-      expect(await readFile(kept)).toEqual(await readFile(small))
-      const refused = await plumbago('remap', small, '--scheme', scheme, '-o', join(folder, 'out.svg'))
-      expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('PNG, JPEG or WebP')])
-    }, 120_000)
+    fullIt(
+      'have inks, and are remapped in full size into the kind the name ends in',
+      async () => {
+        const folder = await scratch()
+        const [small, scheme] = [join(folder, 'dunes.jpg'), join(folder, 'scheme.txt')]
+        await sharp(dunes).resize(300).jpeg({ quality: 95 }).toFile(small)
+        await writeFile(scheme, '#3d405b #e07a5f #81b29a #f2cc8f #f4f1de')
+        const listed = await plumbago('inks', small, '--json')
+        const { inks, notes } = JSON.parse(listed.out) as { inks: unknown[]; notes: string[] }
+        expect(inks.length).toBeGreaterThan(4)
+        expect(inks.length).toBeLessThan(17)
+        expect(notes.join()).toMatch(/taken as a (painting|photograph)/)
+        for (const ending of ['png', 'jpg']) {
+          const out = join(folder, `out.${ending}`)
+          expect((await plumbago('remap', small, '--scheme', scheme, '-o', out)).code).toBe(0)
+          const { format, width, height } = await sharp(out).metadata()
+          expect([format, width, height]).toEqual([ending === 'jpg' ? 'jpeg' : ending, 300, 200])
+        }
+        const seen = await plumbago('compare', small, join(folder, 'out.png'), '--scheme', scheme, '--json')
+        expect((JSON.parse(seen.out) as { edgesKept: number }).edgesKept).toBeGreaterThan(0.9)
+        const kept = join(folder, 'kept.jpg')
+        await plumbago('remap', small, '--map', '', '-o', kept)
+        expect(await readFile(kept)).toEqual(await readFile(small))
+        const refused = await plumbago('remap', small, '--scheme', scheme, '-o', join(folder, 'out.svg'))
+        expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('PNG, JPEG or WebP')])
+      },
+      120_000,
+    )
 
-    fullIt('go along in a batch; one that is none is named', async () => {
-      const [from, to] = [await scratch(), await scratch()]
-      await sharp(dunes).resize(90).png().toFile(join(from, 'a.png'))
-      await writeFile(join(from, 'b.png'), 'no picture')
-      await writeFile(join(from, 'c.svg'), await readFile(join(root, 'demo/artwork/badge.svg')))
-      const scheme = join(from, 'scheme.css')
-      await writeFile(scheme, 'a { color: #1d3557; background: #f1faee; outline-color: #e63946 }')
-      const { code, out } = await plumbago('batch', from, '--scheme', scheme, '-o', to)
-      expect(code).toBe(2)
-      expect(out).toContain('2 of 3 files remapped.')
-      expect(out).toMatch(/b\.png: It is no PNG, JPEG, WebP or GIF picture/)
-      expect((await sharp(join(to, 'a.png')).metadata()).width).toBe(90)
-    }, 120_000)
+    fullIt(
+      'go along in a batch; one that is none is named',
+      async () => {
+        const [from, to] = [await scratch(), await scratch()]
+        await sharp(dunes).resize(90).png().toFile(join(from, 'a.png'))
+        await writeFile(join(from, 'b.png'), 'no picture')
+        await writeFile(join(from, 'c.svg'), await readFile(join(root, 'demo/artwork/badge.svg')))
+        const scheme = join(from, 'scheme.css')
+        await writeFile(scheme, 'a { color: #1d3557; background: #f1faee; outline-color: #e63946 }')
+        const { code, out } = await plumbago('batch', from, '--scheme', scheme, '-o', to)
+        expect(code).toBe(2)
+        expect(out).toContain('2 of 3 files remapped.')
+        expect(out).toMatch(/b\.png: It is no PNG, JPEG, WebP or GIF picture/)
+        expect((await sharp(join(to, 'a.png')).metadata()).width).toBe(90)
+      },
+      120_000,
+    )
   })
 
   describe('by a scheme', () => {
@@ -191,26 +199,29 @@ describe('the command line', () => {
       expect(await readFile(out)).toEqual(await readFile(art))
     })
 
-    fullIt('gives a folder one remapping over all its inks, or each file its own; packed files stay packed', async () => {
-      const { folder, scheme } = await given()
-      const [from, together, apart] = [join(folder, 'in'), join(folder, 'together'), join(folder, 'apart')]
-      await mkdir(from)
-      await writeFile(join(from, 'a.svg'), square('#101010', '#777777', '#eeeeee'))
-      await writeFile(join(from, 'b.svgz'), gzipSync(square('#777777', '#eeeeee')))
-      const first = await plumbago('batch', from, '--scheme', scheme, '--shading', 'flat', '-o', together)
-      expect(first.err).toBe('')
-      expect(first.out).toContain('2 of 2 files remapped.')
-      const packed = async (to: string): Promise<string[]> =>
-        [
-          ...gunzipSync(await readFile(join(to, 'b.svgz')))
-            .toString()
-            .matchAll(/#[\da-f]{6}/g),
-        ].map(([hex]) => hex)
-      expect(await packed(together)).toEqual((await colorsOf(join(together, 'a.svg'))).slice(1))
-      await plumbago('batch', from, '--scheme', scheme, '--shading', 'flat', '--each', '-o', apart)
-      expect(await colorsOf(join(apart, 'a.svg'))).toEqual(['#102040', '#c04020', '#f0e8d0'])
-      expect((await packed(apart)).length).toBe(2)
-    })
+    fullIt(
+      'gives a folder one remapping over all its inks, or each file its own; packed files stay packed',
+      async () => {
+        const { folder, scheme } = await given()
+        const [from, together, apart] = [join(folder, 'in'), join(folder, 'together'), join(folder, 'apart')]
+        await mkdir(from)
+        await writeFile(join(from, 'a.svg'), square('#101010', '#777777', '#eeeeee'))
+        await writeFile(join(from, 'b.svgz'), gzipSync(square('#777777', '#eeeeee')))
+        const first = await plumbago('batch', from, '--scheme', scheme, '--shading', 'flat', '-o', together)
+        expect(first.err).toBe('')
+        expect(first.out).toContain('2 of 2 files remapped.')
+        const packed = async (to: string): Promise<string[]> =>
+          [
+            ...gunzipSync(await readFile(join(to, 'b.svgz')))
+              .toString()
+              .matchAll(/#[\da-f]{6}/g),
+          ].map(([hex]) => hex)
+        expect(await packed(together)).toEqual((await colorsOf(join(together, 'a.svg'))).slice(1))
+        await plumbago('batch', from, '--scheme', scheme, '--shading', 'flat', '--each', '-o', apart)
+        expect(await colorsOf(join(apart, 'a.svg'))).toEqual(['#102040', '#c04020', '#f0e8d0'])
+        expect((await packed(apart)).length).toBe(2)
+      },
+    )
 
     it('recolors masks and pictures within files where that is asked for', async () => {
       const { folder, out } = await given()
