@@ -1,5 +1,5 @@
-import { freshPage } from '../testing/page'
-import { beginProject } from '../testing/project'
+import { freshPage } from '~/testing/page'
+import { beginProject } from '~/testing/project'
 import { useHistory } from './history'
 import { useNotices } from './notices'
 

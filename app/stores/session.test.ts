@@ -1,5 +1,5 @@
-import { type FakeServer, freshPage, MemoryStorage, Refusal, until } from '../testing/page'
-import { OTHER, PROJECT, storedAs } from '../testing/project'
+import { type FakeServer, freshPage, MemoryStorage, Refusal, until } from '~/testing/page'
+import { OTHER, PROJECT, storedAs } from '~/testing/project'
 import { draftKey } from '#core/interaction/drafts'
 import { derivedFrom } from '#core/interaction/testing'
 import { isSignedOut } from '~/api/request'

@@ -1,4 +1,4 @@
-import { freshPage } from '../testing/page'
+import { freshPage } from '~/testing/page'
 import { useArrivals } from './arrivals'
 import { useHints } from './hints'
 import { type JobPart, useJobs } from './jobs'

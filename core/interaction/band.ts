@@ -84,7 +84,7 @@ export const lettersWords = (hex: string): string => {
   return `${inkOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${black}:1, white ${white}:1`
 }
 
-/** Whether a swatch has a color of its own where it would follow a harmony or a source otherwise. */
+/** Returns whether a swatch has a color of its own where it would follow a harmony or a source otherwise. */
 export const isCutLoose = (
   swatch: Pick<Swatch, 'own' | 'from'>,
   project: Pick<Project, 'samples' | 'derived'>,

@@ -1,9 +1,8 @@
-import { NO_CHANGE_IN_TESTS } from './testing'
 import { draftKey, freeDrafts, readDraft, windowLock } from './drafts'
 import { derivedFrom } from './testing'
 
 const draft = (time: number) =>
-  JSON.stringify({ version: 3, document: derivedFrom('#0f6d5f'), trail: NO_CHANGE_IN_TESTS, sent: null, time })
+  JSON.stringify({ version: 3, document: derivedFrom('#0f6d5f'), trail: { put: [], remove: [] }, sent: null, time })
 
 describe('drafts', () => {
   const stored = new Map([

@@ -42,10 +42,10 @@ export const sizeRefusal = ({ size }: Pick<IncomingFile, 'size'>, maxBytes: numb
     ? `The file is ${Math.round(size / MB)} MB; ${what} may have up to ${Math.round(maxBytes / MB)} MB.`
     : null
 
-/** Whether a text holds what no text holds, as files of other kinds do. */
+/** Returns whether a text holds what no text holds, as files of other kinds do. */
 export const isBinary = (text: string): boolean => text.includes('\u0000')
 
-/** Whether a pasted text is the source of artwork, not a list of colors. */
+/** Returns whether a pasted text is the source of artwork, not a list of colors. */
 export const isPastedArtwork = (text: string): boolean =>
   /<svg[\s>]/i.test(text.slice(0, ROOT_WITHIN)) && !isSwatchSheet(text)
 

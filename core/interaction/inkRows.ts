@@ -16,7 +16,7 @@ export interface InkRow {
   uses: number
   /** The id of the swatch they become; null where they are left as is. */
   to: string | null
-  /** Whether that is so in this artwork alone. */
+  /** Returns whether that is so in this artwork alone. */
   excepted: boolean
 }
 

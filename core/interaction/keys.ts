@@ -1,4 +1,5 @@
 import type { PressedKey } from './arrowKeys'
+import { sentence } from '#core/document/sentence'
 
 /**
  * Returns the name of a pressed key, as tables of shortcuts have it: modifiers first, in small letters. Cmd counts as
@@ -10,12 +11,12 @@ export const keyName = ({ key, shiftKey, ctrlKey, metaKey }: Omit<PressedKey, 'a
   return `${ctrlKey || metaKey ? 'ctrl+' : ''}${shift}${name}`
 }
 
-/** Whether a key works wherever the focus is, and though single keys are off: those with Ctrl, as undo and redo. */
+/** Returns whether a key works wherever the focus is, and though single keys are off: those with Ctrl, as undo and redo. */
 export const isAlwaysOn = (name: string): boolean => name.startsWith('ctrl+')
 
 /** Returns a key as it is written in titles and in the help: “Ctrl+Shift+Z”. */
 export const keyWords = (key: string): string =>
   key
     .split('+')
-    .map(part => (part.length === 1 ? part.toUpperCase() : part.charAt(0).toUpperCase() + part.slice(1)))
+    .map(part => sentence(part))
     .join('+') || '+'

@@ -4,7 +4,7 @@ export interface Point {
   y: number
 }
 
-/** Whether a point lies within a polygon (even–odd rule; each edge includes its lower end). */
+/** Returns whether a point lies within a polygon (even–odd rule; each edge includes its lower end). */
 export const isWithin = ({ x, y }: Point, polygon: readonly Point[]): boolean => {
   let inside = false
   polygon.forEach((one, i) => {
@@ -46,7 +46,7 @@ export const outlinePath = (polygon: readonly Point[], origin: Point): string =>
 export const DRAWING_DISTANCE = 4
 
 /**
- * Whether a pointer that went down at `from` draws an outline: where outlines are drawn at all, from 4 pixels on, and
+ * Returns whether a pointer that went down at `from` draws an outline: where outlines are drawn at all, from 4 pixels on, and
  * once it has begun.
  */
 export const isDrawing = (pickBy: string | null, from: Point, to: Point, hasBegun: boolean): boolean =>

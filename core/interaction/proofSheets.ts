@@ -16,6 +16,7 @@ import {
 import type { Verdict } from '#core/proofs/verdict'
 import type { InkArea } from '#core/remap/match'
 import { clamp } from './clamp'
+import { sentence } from '#core/document/sentence'
 
 /** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
 export const SHEETS = [
@@ -78,7 +79,7 @@ export const sheetBeside = (sheet: Sheet, hasRoom: boolean): Sheet | null => {
   return sheet === 'harmonies' ? 'variations' : 'harmonies'
 }
 
-/** Whether a proof is what the project is in: for harmonies and tones by their kind, otherwise by its whole look. */
+/** Returns whether a proof is what the project is in: for harmonies and tones by their kind, otherwise by its whole look. */
 export const isCurrentProof = (sheet: Sheet | null, { key, look }: Candidate, now: Project): boolean => {
   if (sheet === 'harmonies') return now.derived && now.harmony.kind === key
   if (sheet === 'tones') return now.derived && now.harmony.plan === key
@@ -91,7 +92,7 @@ export const hiddenAfter = (hidden: readonly string[], kind: string): string[] =
   return hidden.length < HARMONIES.length - 1 ? [...hidden, kind] : [...hidden]
 }
 
-/** Whether a look is marked to be compared. */
+/** Returns whether a look is marked to be compared. */
 export const isMarked = (marked: readonly Candidate[], { look }: { look: Look }): boolean =>
   marked.some(each => equal(each.look, look))
 
@@ -104,7 +105,7 @@ export const markedAfter = (marked: readonly Candidate[], candidate: Candidate):
 /** Returns what a kept look is called: by its proof, or by the harmony of the project, and its first swatch. */
 export const keptLookName = (candidate: Pick<Candidate, 'caption' | 'look'> | null, now: Project): string => {
   const name = `${candidate?.caption ?? now.harmony.kind} on ${(candidate?.look ?? now).scheme[0]?.name ?? 'its base'}`
-  return `${name.charAt(0).toUpperCase()}${name.slice(1)}`
+  return sentence(name)
 }
 
 /** Returns the shape (width by height) of the tiles of a sheet: that of its widest artwork, within 3:10 and 3:1. */

@@ -2,7 +2,7 @@ import { countedWith, type Review, type ReviewNews, type ReviewPage } from '#cor
 
 /* What news of a review mean to whoever has it open. */
 
-/** Whether something was said or chosen on a review that was not read up to now. */
+/** Returns whether something was said or chosen on a review that was not read up to now. */
 export const isUnread = (
   { seq, comments, choice }: Pick<Review, 'seq' | 'comments' | 'choice'>,
   readUpTo = 0,
@@ -40,6 +40,6 @@ export const reviewPageAfter = (page: ReviewPage, news: ReviewNews): ReviewPage 
   return { ...page, counts: countedWith(page, news).counts, seq, choice, closed, ready }
 }
 
-/** Whether the pictures of a review are still being made. */
+/** Returns whether the pictures of a review are still being made. */
 export const isMaking = ({ making, ready }: Pick<Review, 'making' | 'ready'>): boolean =>
   !ready && (making?.state === 'waiting' || making?.state === 'underway')

@@ -178,7 +178,7 @@ export const dropCommand = (
   return { do: 'retarget', inks, to, artwork }
 }
 
-/** Whether a slot is wholly in view, where `height` pixels from `scrolled` on are. */
+/** Returns whether a slot is wholly in view, where `height` pixels from `scrolled` on are. */
 export const isInView = ({ top, height: tall }: Slot, scrolled: number, height: number): boolean =>
   top >= scrolled && top + tall <= scrolled + height
 

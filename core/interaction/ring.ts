@@ -37,7 +37,7 @@ export interface RingTarget {
   stop: number
 }
 
-/** Whether the harmony places a swatch, so that dragging it opens or turns the whole. */
+/** Returns whether the harmony places a swatch, so that dragging it opens or turns the whole. */
 const isPlacedByHarmony = (project: Project, { freed, from }: Swatch): boolean =>
   project.derived && project.harmony.kind !== 'free' && !freed && from.kind === 'harmony'
 
@@ -101,7 +101,7 @@ export const addOnRing = (project: Project, angle: number): Command | null => {
 export const addBeside = (project: Project, angle: number): Command | null => addOnRing(project, angle + ADDED_BESIDE)
 
 /**
- * Whether a click means to add a swatch: it was pressed beside the swatches, hardly moved, and lies on the ring.
+ * Returns whether a click means to add a swatch: it was pressed beside the swatches, hardly moved, and lies on the ring.
  *
  * @param moved distance between press and release, in pixels; null where it was not pressed beside the swatches
  * @param radius distance from the center, in units of the drawing

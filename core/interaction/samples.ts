@@ -35,7 +35,7 @@ export const regionBetween = (one: Place, other: Place): Region => ({
   height: Math.abs(other.y - one.y),
 })
 
-/** Whether a region that was drawn is large enough on the screen to be meant. */
+/** Returns whether a region that was drawn is large enough on the screen to be meant. */
 export const isMeantRegion = (region: Region, screen: { width: number; height: number }): boolean =>
   region.width * screen.width > MIN_DRAWN && region.height * screen.height > MIN_DRAWN
 
@@ -68,7 +68,7 @@ export const patchOfSlider = (position: number): number => (position / 100) ** 2
 /** Returns the slider's position, in [0, 100], of a patch. */
 export const sliderOfPatch = (patch: number): number => Math.sqrt(patch / WIDEST_PATCH) * 100
 
-/** Whether a sample does not stand where it was found any more, or has another patch than usual. */
+/** Returns whether a sample does not stand where it was found any more, or has another patch than usual. */
 export const isMovedSample = ({ found, x, y, patch }: Sample, usualPatch: number): boolean =>
   found !== null && (found.x !== x || found.y !== y || patch !== usualPatch)
 

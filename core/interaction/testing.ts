@@ -12,6 +12,3 @@ export const withSwatches = (
   project: Project,
   changes: Readonly<Record<number, Partial<Project['scheme'][number]>>>,
 ): Project => ({ ...project, scheme: project.scheme.map((swatch, i) => ({ ...swatch, ...changes[i] })) })
-
-/** A trail in which nothing changed. */
-export const NO_CHANGE_IN_TESTS = { put: [], remove: [] }

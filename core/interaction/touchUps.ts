@@ -48,6 +48,6 @@ export const touchUpExcess = (hits: readonly Hit[]): string | null => {
   return hits.length > max ? `A touch-up colors up to ${max} at once; the first of those picked were colored.` : null
 }
 
-/** Whether a touch-up is on something that is picked. */
+/** Returns whether a touch-up is on something that is picked. */
 export const touchesAny = ({ shapes, areas }: Pick<Touch, 'shapes' | 'areas'>, hits: readonly Hit[]): boolean =>
   hits.some(hit => (isArea(hit) ? areas.some(({ x, y }) => x === hit.x && y === hit.y) : shapes.includes(hit)))

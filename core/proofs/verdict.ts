@@ -8,6 +8,7 @@ import { harmonyOf } from '#core/harmony/pairwise'
 import { ACCENT } from '#core/harmony/proportion'
 import type { InkArea } from '#core/remap/inks'
 import { keptOf, lossesOf } from '#core/remap/losses'
+import { sentence } from '#core/document/sentence'
 
 /** How a scheme does in an artwork; each part in [0, 1], 1 where there is nothing to complain of. */
 export interface Verdict {
@@ -113,5 +114,5 @@ export const GRADES: ReadonlyArray<{ of: (verdict: Judged) => number; says: (ver
 /** A verdict in words. */
 export const verdictWords = (verdict: Verdict): string => {
   const words = GRADES.map(({ says }) => says(verdict)).join(' · ')
-  return words.charAt(0).toUpperCase() + words.slice(1)
+  return sentence(words)
 }

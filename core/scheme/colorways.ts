@@ -5,6 +5,7 @@ import type { Artwork } from '#core/document/artwork'
 import type { Colorway } from '#core/document/lineUp'
 import { lookOf, type Look, type Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
+import { sentence } from '#core/document/sentence'
 
 /* What colorways are called, and what is said of them beside what the project is now. */
 
@@ -19,7 +20,7 @@ export const proposedName = (look: Look, others: readonly string[]): string => {
   const isUsed = (name: string): boolean => others.some(other => other.toLowerCase().includes(name.toLowerCase()))
   const fresh = [...called.filter(name => !isUsed(name)), ...called]
   const name = [...new Set(fresh)].slice(0, CALLED_BY).join(' and ') || 'colorway'
-  const whole = name.charAt(0).toUpperCase() + name.slice(1)
+  const whole = sentence(name)
   return numberedAfter(whole, others)
 }
 

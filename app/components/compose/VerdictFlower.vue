@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { GRADES, type Verdict } from '#core/proofs/verdict'
+import { clamp } from '#core/interaction/clamp'
 
 /** How a scheme does, as a flower of five petals: a long filled one where all is well, a bud where nothing is. */
 const { verdict } = defineProps<{ verdict: Verdict }>()
@@ -8,7 +9,7 @@ const [LEAST, MOST] = [3.2, 7.4]
 const FILLED = 0.85
 const petals = computed(() =>
   GRADES.map(({ of }, i) => {
-    const grade = Math.min(1, Math.max(0, of(verdict)))
+    const grade = clamp(of(verdict), 0, 1)
     const long = LEAST + (MOST - LEAST) * grade
     const wide = long * 0.36
     return {

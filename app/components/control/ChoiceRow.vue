@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="Value extends string | number">
 import { ref } from 'vue'
-import { sentence } from '~/words/sentence'
+import { sentence } from '#core/document/sentence'
 
 /**
  * A row of choices of which one holds: one tab stop. Arrows choose; where choices can be previewed (`previews`), arrows

@@ -2,6 +2,7 @@
 import { useTemplateRef } from 'vue'
 import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
+import { clamp } from '#core/interaction/clamp'
 
 /** A place on a plane, in parts of its width and height, up being more. */
 interface Place {
@@ -30,7 +31,7 @@ const {
 }>()
 const emit = defineEmits<{ move: [to: Place]; settle: []; cancel: []; home: [] }>()
 const pad = useTemplateRef<HTMLElement>('pad')
-const within = (value: number): number => Math.min(1, Math.max(0, value))
+const within = (value: number): number => clamp(value, 0, 1)
 
 const drag = (event: PointerEvent): void => {
   if (disabled || event.button !== 0) return

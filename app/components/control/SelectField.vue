@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="Value extends string">
-import { sentence } from '~/words/sentence'
+import { sentence } from '#core/document/sentence'
 
 /** A choice from a list that opens: the browser's own, which every keyboard and reader of screens knows. */
 const {

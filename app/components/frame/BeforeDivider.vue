@@ -8,6 +8,7 @@ import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
 import { useArtworkHost } from '~/composables/useArtworkHost'
 import { useStage } from '~/stores/stage'
+import { clamp } from '#core/interaction/clamp'
 
 /** The original over the left part of the artwork, up to a line that is dragged, or moved by arrows. */
 const { screen, raster, map, hash } = defineProps<{
@@ -22,7 +23,7 @@ const host = computed(() => place.value?.element ?? null)
 const box = useTemplateRef<HTMLElement>('box')
 const part = computed(() => stage.divider ?? 0.5)
 const set = (value: number): void => {
-  stage.divider = Math.min(1, Math.max(0, value))
+  stage.divider = clamp(value, 0, 1)
 }
 const original: ReadonlyMap<string, string> = new Map()
 useArtworkHost(

@@ -5,7 +5,7 @@ import { hsbOf } from '#core/color/convert'
 import { turned } from '#core/color/wheel'
 import { ladder, LADDERS, RUNGS } from '#core/harmony/ladder'
 import type { Base } from '#core/document/scheme'
-import { sentence } from '~/words/sentence'
+import { sentence } from '#core/document/sentence'
 import { useColorNames } from '~/composables/useColorNames'
 import { useHistory } from '~/stores/history'
 import { useRecentColors } from '~/composables/useRecentColors'
@@ -29,7 +29,7 @@ const rows = computed(() => {
   const wheel = history.settled?.harmony.wheel ?? 'paint'
   return [
     ...LADDERS.map(kind => ({
-      title: `${kind.charAt(0).toUpperCase()}${kind.slice(1)}`,
+      title: sentence(kind),
       colors: ladder(hex, kind, RUNGS.most),
     })),
     { title: 'Complements', colors: FACING.map(angle => turned(wheel, hex, angle, hue)) },

@@ -6,6 +6,7 @@ import { useGradually } from '~/composables/useGradually'
 import { useHistory } from '~/stores/history'
 import { useLineUp } from '~/stores/lineUp'
 import { useNotices } from '~/stores/notices'
+import { movedBy } from '#core/interaction/band'
 
 /** The colorways in their order, which is set by dragging or by keys; reopening asks whether itself or a copy is meant. */
 const { height, columns, all = false } = defineProps<{ height: number; columns: number; all?: boolean }>()
@@ -50,10 +51,7 @@ onBeforeUnmount(() => {
 })
 const move = (id: string, by: number): void => {
   const ids = lineUp.colorways.map(each => each.id)
-  const at = ids.indexOf(id)
-  const to = Math.min(ids.length - 1, Math.max(0, at + by))
-  ids.splice(to, 0, ...ids.splice(at, 1))
-  order(ids)
+  order(movedBy(ids, id, by))
   void nextTick(() => list.value?.querySelector<HTMLElement>(`[data-colorway="${id}"] [data-handle]`)?.focus())
 }
 const reopen = (as: 'itself' | 'copy'): void => {

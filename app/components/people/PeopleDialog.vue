@@ -6,6 +6,7 @@ import { reasonOf } from '~/words/reasonOf'
 import { useCopying } from '~/composables/useCopying'
 import { useMe } from '~/stores/me'
 import { peopleServer } from '~/api/people'
+import { sentence } from '#core/document/sentence'
 
 /** Who works here; an owner adds people, says what they may do, and takes them out. */
 const emit = defineEmits<{ close: [] }>()
@@ -19,7 +20,7 @@ const link = ref<{ name: string; address: string } | null>(null)
 /** What came of the last thing done, and who was taken out by it: notices lie behind what covers the page. */
 const outcome = ref<{ words: string; isProblem: boolean; out: ListedPerson | null } | null>(null)
 const { copy } = useCopying()
-const roles = ROLES.map(value => ({ value, title: value.charAt(0).toUpperCase() + value.slice(1) }))
+const roles = ROLES.map(value => ({ value, title: sentence(value) }))
 
 const load = async (): Promise<void> => {
   problem.value = null

@@ -22,7 +22,7 @@ import {
   type Slot,
 } from '#core/interaction/ribbons'
 import { followDrag } from '~/browser/followDrag'
-import { sentence } from '~/words/sentence'
+import { sentence } from '#core/document/sentence'
 import { useHand } from '~/composables/useHand'
 import { useHistory } from '~/stores/history'
 import { useLighting } from '~/composables/useLighting'

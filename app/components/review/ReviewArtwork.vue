@@ -4,6 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import type { ShownArtwork, Spot } from '#core/document/review'
 import type { Pin } from '#core/interaction/pins'
 import { arrowOf } from '~/browser/arrowOf'
+import { clamp } from '#core/interaction/clamp'
 
 /**
  * An artwork of a review, large, with its pins and, over its left part, as it was before. A spot is aimed at with a pointer, or with
@@ -47,7 +48,7 @@ watch(
     void nextTick(() => sight.value?.focus())
   },
 )
-const within = (value: number): number => Math.min(1, Math.max(0, value))
+const within = (value: number): number => clamp(value, 0, 1)
 const take = ({ x, y }: { x: number; y: number }): void => emit('spot', { artwork: artwork.key, x, y })
 const aimed = (event: MouseEvent): void => {
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
