@@ -33,7 +33,7 @@ export default {
   testMatch: ['**/*.test.ts'],
   transform: {
     '^.+\\.m?[jt]s$': [
-      '@swc/jest',
+      '<rootDir>/tests/unit-transform.mjs',
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
     ],
   },

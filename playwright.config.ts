@@ -8,7 +8,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   // what bears @full in its title runs in `npm run test:full` alone: it takes long, or sees once more what unit tests hold
   ...(process.env.FULL ? {} : { grepInvert: /@full/ }),
-  workers: 2,
+  workers: 3,
   retries: 0,
   timeout: 150_000,
   expect: { timeout: 20_000 },

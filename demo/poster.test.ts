@@ -13,6 +13,7 @@ import { paintingOf } from '#core/painting/painting'
 import { lossesOf } from '#core/remap/losses'
 import { newProject } from '#core/scheme/create'
 import { renderSvg } from '../render/resvg'
+import { isFull } from '../tests/runs'
 
 /** Between which parts of its height the poster has lettering, how light that is, and how it has to read. */
 const LETTERING = [
@@ -28,6 +29,8 @@ const LONGER = 512
 const APART = 4
 /** The step from one pixel looked at to the next in its row. */
 const EVERY = 4
+/** The degrees from one base tried to the next. */
+const STEP = isFull ? 30 : 90
 
 let inks: InkSummary[] = []
 let places: string[] = []
@@ -87,7 +90,7 @@ beforeAll(async () => {
 describe.each([0.35, 0.65, 0.95])('the poster on bases of brightness %s', brightness => {
   it.each(HARMONIES)('%s keeps its lettering readable, all around the wheel', kind => {
     const known = knownInks(inks)
-    for (let hue = 0; hue < 360; hue += 30) {
+    for (let hue = 0; hue < 360; hue += STEP) {
       const hex = hexOfHsb({ h: hue, s: 0.7, b: brightness })
       const commands: Command[] = [
         { do: 'set base', base: { hex, hue, typed: hex } },

@@ -5,7 +5,12 @@ import type { Picture } from '#core/picture/picture'
 import { seeded } from '#core/picture/seeded'
 import { isFull } from '../../tests/runs'
 
-const rgb = (hex: Hex): number[] => [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16))
+const channels = new Map<Hex, number[]>()
+const rgb = (hex: Hex): number[] => {
+  const known = channels.get(hex) ?? [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16))
+  channels.set(hex, known)
+  return known
+}
 
 /** A picture painted by a function of its places in [0, 1], with grain of so many 8-bit steps. */
 const painted = (
@@ -19,7 +24,10 @@ const painted = (
   const random = seeded(seed)
   for (let i = 0; i < width * height; i++) {
     const hex = at(((i % width) + 0.5) / width, (Math.floor(i / width) + 0.5) / height)
-    if (hex) data.set([...rgb(hex).map(value => value + (random() + random() - 1) * grain), 255], i * 4)
+    if (!hex) continue
+    const color = rgb(hex)
+    for (let n = 0; n < 3; n++) data[i * 4 + n] = (color[n] as number) + (grain ? (random() + random() - 1) * grain : 0)
+    data[i * 4 + 3] = 255
   }
   return { width, height, data }
 }

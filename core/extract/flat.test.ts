@@ -24,24 +24,21 @@ const sheet = (
 ): Picture => {
   const data = new Uint8ClampedArray(W * H * 4)
   const random = seeded(7)
-  const at = (x: number, y: number): Hex => {
-    if (letters.some(([lx, ly, w]) => x >= lx && x < lx + w && y >= ly && y < ly + 12 && (x * 7 + y * 3) % 5 < 2))
-      return '#202020'
-    return (
-      rects.findLast(each => x >= each.x && x < each.x + each.w && y >= each.y && y < each.y + each.h)?.hex ?? ground
-    )
-  }
+  const colorAt = new Array<Hex>(W * H).fill(ground)
+  for (const { x, y, w, h, hex } of rects)
+    for (let row = y; row < Math.min(H, y + h); row++)
+      colorAt.fill(hex, row * W + Math.max(0, x), row * W + Math.min(W, x + w))
+  for (const [left, top, w] of letters)
+    for (let y = top; y < Math.min(H, top + 12); y++)
+      for (let x = left; x < left + w; x++) if ((x * 7 + y * 3) % 5 < 2) colorAt[y * W + x] = '#202020'
+  const channels = new Map<Hex, number[]>()
   for (let i = 0; i < W * H; i++) {
-    const hex = at(i % W, Math.floor(i / W))
-    data.set(
-      [
-        ...[1, 3, 5].map(
-          from => parseInt(hex.slice(from, from + 2), 16) + Math.round((random() + random() - 1) * noise),
-        ),
-        255,
-      ],
-      i * 4,
-    )
+    const hex = colorAt[i] as Hex
+    const rgb = channels.get(hex) ?? [1, 3, 5].map(from => parseInt(hex.slice(from, from + 2), 16))
+    channels.set(hex, rgb)
+    for (let n = 0; n < 3; n++)
+      data[i * 4 + n] = (rgb[n] as number) + (noise ? Math.round((random() + random() - 1) * noise) : 0)
+    data[i * 4 + 3] = 255
   }
   return { width: W, height: H, data }
 }

@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import { contrastOf } from '#core/color/contrast'
 import { exactly, finding, goTo, labelIn, recolor } from './label'
-import { bandColors, openDemoCopy, saved } from './workspace'
+import { bandColors, offeredBy, openDemoCopy, saved } from './workspace'
 
 /* Mending together, values, print, and what Check says in the other steps. */
 
@@ -29,7 +29,7 @@ test('what is ticked is mended together beside a locked swatch, as proofs in thr
   await page.getByTestId('mend-all').click()
   await expect(page.getByTestId('mended')).toHaveCount(3)
   const proof = page.getByTestId('mended').first()
-  const wanted = ((await proof.getAttribute('data-colors')) ?? '').split(',')
+  const wanted = await offeredBy(proof)
   expect(wanted[1]).toBe('#c9b3a4')
   expect(wanted).not.toEqual(before)
   await proof.hover()
@@ -250,7 +250,9 @@ test('all of it goes by keyboard', async ({ page }) => {
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('mended').first()).toBeVisible()
   await tabTo('mended')
-  await expect.poll(() => bandColors(page)).not.toEqual(before)
+  const mended = await offeredBy(page.locator(':focus'))
+  expect(mended).not.toEqual(before)
+  await expect.poll(() => bandColors(page)).toEqual(mended)
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('mended')).toHaveCount(0)
   await page.keyboard.press('Control+z')

@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { isAccessible } from './accessible'
 import { goTo } from './label'
-import { bandColors, openDemoCopy, saved } from './workspace'
+import { bandColors, offeredBy, openDemoCopy, saved } from './workspace'
 
 /* Looks of the whole job that are frozen, compared and reopened. */
 
@@ -19,10 +19,11 @@ const frozenTwice = async (page: Page): Promise<string[][]> => {
   await expect(page.getByTestId('colorway')).toHaveCount(1)
   const first = await bandColors(page)
   await goTo(page, 'Compose')
-  await page.locator('[data-proof=triadic]').click()
-  await expect.poll(() => bandColors(page)).not.toEqual(first)
+  const triadic = page.locator('[data-proof=triadic]')
+  const second = await offeredBy(triadic)
+  await triadic.click()
   await page.mouse.move(5, 300)
-  const second = await bandColors(page)
+  await expect.poll(() => bandColors(page)).toEqual(second)
   await goTo(page, 'Hand over')
   await page.getByTestId('freeze').click()
   await expect(page.getByTestId('colorway')).toHaveCount(2)

@@ -1,10 +1,10 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
-import { hsbOf, lchOf } from '#core/color/convert'
+import { hsbOf, labOf, lchOf } from '#core/color/convert'
 import { deltaE, okDistance } from '#core/color/difference'
 import { angleOf } from '#core/color/wheel'
 import { HARMONIES, offsetsOf } from '#core/harmony/harmony'
 import { FIRST_HARMONY } from '#core/scheme/create'
-import { bandColors, dragTo, openDemoCopy, restingColors, saved, stageColors } from './workspace'
+import { bandColors, dragTo, offeredBy, openDemoCopy, recoloredFrom, restingColors, saved } from './workspace'
 
 test.beforeEach(async ({ page }) => {
   await openDemoCopy(page)
@@ -27,6 +27,8 @@ const middle = async (locator: Locator): Promise<{ x: number; y: number }> => {
 }
 const angle = async (target: Locator): Promise<number> => Number(await target.getAttribute('aria-valuenow'))
 const away = (one: number, other: number): number => Math.abs(((one - other + 540) % 360) - 180)
+/** By how many degrees of the ring two colors are apart. */
+const turned = (one = '', other = ''): number => away(angleOf('paint', one), angleOf('paint', other))
 const number = (page: Page, name: string): Locator => page.getByRole('textbox', { name, exact: true })
 const type = async (page: Page, name: string, value: string): Promise<void> => {
   await number(page, name).fill(value)
@@ -40,7 +42,7 @@ test('every harmony derives its scheme, shown in the artwork at once; those not 
   for (const kind of HARMONIES.filter(each => each !== 'free')) {
     const before = await restingColors(page)
     const proof = page.locator(`[data-proof="${kind}"]`)
-    const offered = ((await proof.getAttribute('data-colors')) ?? '').split(',')
+    const offered = await offeredBy(proof)
     await page.getByTestId(`harmony-${kind}`).getByRole('button').first().click()
     await expect(proof).toHaveAttribute('aria-pressed', 'true')
     await expect.poll(() => bandColors(page)).toEqual(offered)
@@ -54,6 +56,7 @@ test('every harmony derives its scheme, shown in the artwork at once; those not 
       expect(Math.min(...wanted.map(offset => away(angleOf('paint', hex), base + offset)))).toBeLessThan(9)
   }
   const last = await bandColors(page)
+  await recoloredFrom(page, [])
   await page.getByTestId('harmony-free').getByRole('button').first().click()
   await expect(page.getByTestId('harmony-free').getByRole('button').first()).toHaveAttribute('aria-pressed', 'true')
   expect(await bandColors(page)).toEqual(last)
@@ -138,9 +141,9 @@ test('with Alt a swatch is freed: it moves alone, does not follow, and follows a
   await expect(target).toHaveAttribute('aria-label', /freed/)
   const freed = await bandColors(page)
   expect(freed.filter((_, i) => i !== 1)).toEqual(before.filter((_, i) => i !== 1))
-  expect(freed[1]).not.toBe(before[1])
+  expect(turned(before[1], freed[1])).toBeCloseTo(60, -1)
   await type(page, 'Turn in degrees', '30')
-  await expect.poll(async () => (await bandColors(page))[0]).not.toBe(freed[0])
+  await expect.poll(async () => turned(before[0], (await bandColors(page))[0])).toBeCloseTo(30, -1)
   expect((await bandColors(page))[1]).toBe(freed[1])
   await page.getByTestId('swatch').nth(1).click()
   await expect(page.getByTestId('origin')).toContainText('freed')
@@ -159,7 +162,7 @@ test('a free harmony moves one hue alone, takes further swatches on the ring and
   const before = await bandColors(page)
   await page.getByTestId('target-s2').focus()
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight')
-  await expect.poll(async () => (await bandColors(page))[1]).not.toBe(before[1])
+  await expect.poll(async () => turned(before[1], (await bandColors(page))[1])).toBeCloseTo(30, -1)
   expect((await bandColors(page)).filter((_, i) => i !== 1)).toEqual(before.filter((_, i) => i !== 1))
   const spot = await ringSpot(page, 300)
   await page.mouse.click(spot.x, spot.y)
@@ -199,11 +202,12 @@ test('a proof pointed at is previewed, left again restored, clicked adopted; wha
   await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(25)
   const before = await bandColors(page)
   const proof = page.locator('[data-proof="1 -1"]')
+  const offered = await offeredBy(proof)
+  expect(offered).not.toEqual(before)
   await proof.hover()
-  await expect.poll(() => bandColors(page)).not.toEqual(before)
+  await expect.poll(() => bandColors(page)).toEqual(offered)
   await page.getByTestId('stage').hover({ position: { x: 30, y: 30 } })
   await expect.poll(() => bandColors(page)).toEqual(before)
-  const offered = ((await proof.getAttribute('data-colors')) ?? '').split(',')
   await proof.click()
   await expect.poll(() => bandColors(page)).toEqual(offered)
   await number(page, 'Turn across in degrees').fill('10')
@@ -224,9 +228,12 @@ test('a proof pointed at is previewed, left again restored, clicked adopted; wha
     .toBe(10)
   await page.locator('[data-proof="0 0"]').focus()
   await page.keyboard.press('ArrowDown')
-  await expect(page.locator('[data-proof="0 1"]')).toBeFocused()
+  const below = page.locator('[data-proof="0 1"]')
+  await expect(below).toBeFocused()
+  const other = await offeredBy(below)
+  expect(other).not.toEqual(offered)
   await page.keyboard.press('Enter')
-  await expect.poll(() => bandColors(page)).not.toEqual(offered)
+  await expect.poll(() => bandColors(page)).toEqual(other)
 })
 
 test('companions are dealt for what is not locked; earlier deals come back; the same deal is the same', async ({
@@ -266,7 +273,8 @@ test('other orders of assignment color the artwork otherwise with the same swatc
   await expect(page.getByTestId('proofs').locator('[data-proof]')).toHaveCount(24)
   await page.getByLabel('All artwork').check()
   await page.getByTestId('proofs').locator('[data-proof]').first().click()
-  await expect.poll(() => stageColors(page)).not.toEqual(stage)
+  await page.mouse.move(2, 2)
+  await recoloredFrom(page, stage)
   expect(await bandColors(page)).toEqual(before)
 })
 
@@ -354,7 +362,6 @@ test('proofs have the shape of their artwork, and are laid large over stage and 
   await expect(page.getByTestId('proof')).toHaveCount(9)
   for (const name of await page.getByTestId('proof').all()) await expect(name).toBeInViewport({ ratio: 0.98 })
   expect(((await picture.boundingBox()) ?? box).height).toBeGreaterThan(box.height * 1.3)
-  const before = await bandColors(page)
   const triadic = page.locator('[data-proof=triadic]')
   await triadic.hover()
   const enlarged = page.getByTestId('enlarged')
@@ -362,7 +369,7 @@ test('proofs have the shape of their artwork, and are laid large over stage and 
   expect(((await enlarged.boundingBox()) ?? box).height).toBeGreaterThan(
     ((await triadic.boundingBox()) ?? box).height * 1.5,
   )
-  await expect.poll(() => bandColors(page)).not.toEqual(before)
+  await expect.poll(async () => bandColors(page)).toEqual(await offeredBy(triadic))
   await page.keyboard.press('k')
   await expect(page.getByTestId('notices')).toContainText('Kept “Triadic')
   await page.keyboard.press('m')
@@ -447,20 +454,32 @@ test('the whole scheme is adjusted live, and comes back with everything at rest 
   await expect.poll(async () => Math.max(...(await bandColors(page)).map(hex => lchOf(hex).c))).toBeLessThan(0.005)
   await type(page, 'Drain to gray in percent', '0')
   await expect.poll(() => bandColors(page)).toEqual(before)
-  for (const [name, value] of [
-    ['Saturation in percent', '-40'],
-    ['Brightness in percent', '12'],
-    ['Even saturation in percent', '80'],
-    ['Even lightness in percent', '50'],
-    ['Cyan–red in percent', '40'],
-    ['Magenta–green in percent', '-30'],
-    ['Yellow–blue in percent', '25'],
-    ['Tint neutrals in percent', '100'],
-  ] as const) {
-    const last = await bandColors(page)
+  type Measure = (hexes: readonly string[]) => number
+  const mean =
+    (of: (hex: string) => number): Measure =>
+    hexes =>
+      hexes.reduce((sum, hex) => sum + of(hex), 0) / hexes.length
+  const spread =
+    (of: (hex: string) => number): Measure =>
+    hexes =>
+      Math.max(...hexes.map(of)) - Math.min(...hexes.map(of))
+  const chroma = (hex: string): number => lchOf(hex).c
+  // each control, what it changes, and in which direction
+  const controls: Array<[name: string, value: string, measure: Measure, direction: 1 | -1]> = [
+    ['Saturation in percent', '-40', mean(chroma), -1],
+    ['Brightness in percent', '12', mean(hex => hsbOf(hex).b), 1],
+    ['Even saturation in percent', '80', hexes => spread(chroma)(hexes.filter(hex => chroma(hex) > 0.03)), -1],
+    ['Even lightness in percent', '50', spread(hex => lchOf(hex).l), -1],
+    ['Cyan–red in percent', '40', mean(hex => labOf(hex).a), 1],
+    ['Magenta–green in percent', '-30', mean(hex => labOf(hex).a), 1],
+    ['Yellow–blue in percent', '25', mean(hex => labOf(hex).b), -1],
+  ]
+  for (const [name, value, measure, direction] of controls) {
+    const last = measure(await bandColors(page))
     await type(page, name, value)
-    if (name !== 'Tint neutrals in percent') await expect.poll(() => bandColors(page)).not.toEqual(last)
+    await expect.poll(async () => (measure(await bandColors(page)) - last) * direction, name).toBeGreaterThan(0)
   }
+  await type(page, 'Tint neutrals in percent', '100')
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Control+z')
   await expect(number(page, 'Yellow–blue in percent')).toHaveValue(/^(0|25)$/)
@@ -491,7 +510,8 @@ test('a cast lies over the scheme live, of a light or a color, and is fixed or t
   }
   await expect.poll(() => bandColors(page)).toEqual(states[0])
   await type(page, 'Temperature in kelvin', '2000')
-  await expect.poll(() => bandColors(page)).not.toEqual(states[0])
+  const yellow = (hexes: readonly string[] = []): number => hexes.reduce((sum, hex) => sum + labOf(hex).b, 0)
+  await expect.poll(async () => yellow(await bandColors(page))).toBeGreaterThan(yellow(states[0]))
   await page.getByRole('radio', { name: 'Color', exact: true }).click()
   await number(page, 'Color of the cast').fill('teal')
   await number(page, 'Color of the cast').press('Enter')

@@ -8,7 +8,7 @@ import sharp from 'sharp'
 import { readColors } from '#core/formats/read/read'
 import { isAccessible } from './accessible'
 import { goTo, showFiles } from './label'
-import { bandColors, bring, dragTo, middleOf, newProject, openDemoCopy, saved, startFrom } from './workspace'
+import { bandColors, bring, dragTo, middleOf, newProject, offeredBy, openDemoCopy, saved, startFrom } from './workspace'
 
 /* What leaves the house: files by the dialog, schemes out and in, gradients, the mood page. */
 
@@ -264,9 +264,11 @@ test('a gradient is made of swatches, by hand and keys, follows them, is copied 
   await page.getByRole('tab', { name: 'Gradients' }).click()
   await expect(css).toContainText(`${wears[0]} 34%`)
   await goTo(page, 'Compose')
-  await page.locator('[data-proof=triadic]').click()
+  const triadic = page.locator('[data-proof=triadic]')
+  const offered = await offeredBy(triadic)
+  await triadic.click()
   await page.mouse.move(5, 300)
-  await expect.poll(() => bandColors(page)).not.toEqual(wears)
+  await expect.poll(() => bandColors(page)).toEqual(offered)
   await goTo(page, 'Hand over')
   await page.getByRole('tab', { name: 'Gradients' }).click()
   const [first] = await bandColors(page)

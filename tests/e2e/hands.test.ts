@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
+import { angleOf } from '#core/color/wheel'
 import { bandColors, newProject, openDemoCopy, projectNamed, saved, startFrom } from './workspace'
 import { showFiles } from './label'
 
@@ -44,7 +45,12 @@ test('undo in a number field undoes the project, while typing it is the field’
   const turn = page.getByRole('textbox', { name: /^Turn in degrees/ })
   await turn.fill('40')
   await turn.press('Enter')
-  await expect.poll(() => bandColors(page)).not.toEqual(before)
+  await expect
+    .poll(async () => {
+      const [from = '', to = ''] = [before[0], (await bandColors(page))[0]]
+      return (angleOf('paint', to) - angleOf('paint', from) + 360) % 360
+    })
+    .toBeCloseTo(40, -1)
   await turn.press('Control+z')
   await expect.poll(() => bandColors(page)).toEqual(before)
   const now = await turn.inputValue()

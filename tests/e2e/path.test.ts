@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
-import { bandColors, dragTo, middleOf, restingColors, saved, stageColors } from './workspace'
+import { bandColors, dragTo, middleOf, recoloredFrom, restingColors, saved, stageColors } from './workspace'
 import { showFiles } from './label'
 
 test('from the demo to recolored artwork: base, harmony, exchange, reload, download @full', async ({ page }) => {
@@ -31,7 +31,8 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   await page.getByTestId('base-field').fill('C8553D')
   await page.getByRole('button', { name: 'Use', exact: true }).click()
   await expect.poll(async () => (await bandColors(page))[0]).toBe('#c8553d')
-  await expect.poll(() => stageColors(page)).not.toEqual(before)
+  await page.mouse.move(400, 20)
+  await recoloredFrom(page, before)
 
   await page.getByRole('button', { name: 'Compose', exact: true }).click()
   await page.getByTestId('harmony-triadic').getByRole('button').first().click()
@@ -45,8 +46,7 @@ test('from the demo to recolored artwork: base, harmony, exchange, reload, downl
   const matched = await restingColors(page)
   await dragTo(page, await middleOf(page, '[data-swatch=s1]'), await middleOf(page, '[data-swatch=s3]'))
   await page.mouse.move(400, 20) // a pointer over a swatch would spotlight it
-  await expect.poll(() => stageColors(page)).not.toEqual(matched)
-  const exchanged = await restingColors(page)
+  const exchanged = await recoloredFrom(page, matched)
   await saved(page)
 
   await page.reload()

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { generatedSvg } from '../bench/generated'
 import { lchOf } from '#core/color/convert'
-import { bandColors, newProject, openDemoCopy, passingColors, shapeColors, startFrom } from './workspace'
+import { bandColors, newProject, openDemoCopy, passingColors, recoloredFrom, shapeColors, startFrom } from './workspace'
 import { firstFile } from './label'
 
 /** What can be worked with but has no name. */
@@ -113,12 +113,9 @@ test('artwork of many shapes follows a drag from its ink map and settles in its 
   expect(await shapeColors(page)).toEqual(settled)
   expect(await passingColors(page)).toEqual(expect.arrayContaining(await bandColors(page)))
   await turn.evaluate(slider => slider.dispatchEvent(new Event('change', { bubbles: true })))
-  await expect.poll(() => shapeColors(page)).not.toEqual(settled)
-  await expect(page.getByTestId('live')).toHaveCount(0)
-  const turned = await shapeColors(page)
+  const turned = await recoloredFrom(page, settled)
   await turn.press('ArrowRight')
-  await expect.poll(() => shapeColors(page)).not.toEqual(turned)
-  await expect(page.getByTestId('live')).toHaveCount(0)
+  await recoloredFrom(page, turned)
 })
 
 test('steps are reached by keys and by the track, and everything on the way has a name', async ({ page }) => {

@@ -1,13 +1,13 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bandColors, openDemoCopy, OURS, saved } from './workspace'
+import { bandColors, offeredBy, openDemoCopy, OURS, saved } from './workspace'
 
 const states = (page: Page) => page.getByTestId('state')
 const harmony = async (page: Page, kind: string): Promise<string[]> => {
-  const before = await bandColors(page)
+  const offered = await offeredBy(page.locator(`[data-proof=${kind}]`))
   await page.getByTestId(`harmony-${kind}`).getByRole('button').first().click()
-  await expect.poll(() => bandColors(page)).not.toEqual(before)
   await page.getByTestId('stage').hover({ position: { x: 30, y: 30 } })
-  return bandColors(page)
+  await expect.poll(() => bandColors(page)).toEqual(offered)
+  return offered
 }
 
 test('every change leaves a state; one goes back, branches without losing the later ones, and finds all of it again', async ({

@@ -52,6 +52,9 @@ export const VIEWS: readonly View[] = [
   ...tabs('hand-over', ['Colorways', 'Files', 'Sheet', 'Gradients', 'Mood page', 'Review']),
 ]
 
+/** The steps, in the order of the work. */
+export const STEPS: ReadonlyArray<View['step']> = ['gather', 'compose', 'remap', 'check', 'hand-over']
+
 /** Goes to a step and opens a view of it. */
 export const openView = async (page: Page, { step, open }: View): Promise<void> => {
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button').nth(STEPS.indexOf(step)).click()
@@ -59,8 +62,6 @@ export const openView = async (page: Page, { step, open }: View): Promise<void> 
   await page.getByTestId('bench').locator('h2').first().waitFor({ state: 'attached' })
   await open(page)
 }
-const STEPS: ReadonlyArray<View['step']> = ['gather', 'compose', 'remap', 'check', 'hand-over']
-
 /** Leaves what a view has opened over the others. */
 export const leaveView = async (page: Page): Promise<void> => {
   await page.keyboard.press('Escape')

@@ -1,4 +1,9 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
+import { readSvg } from '#core/artwork/read'
+import { knownFrom } from '#core/commands/known'
+import type { ArtworkFile } from '#core/document/artwork'
+import type { Project } from '#core/document/project'
+import { paintingOf } from '#core/painting/painting'
 
 /** A connection kept open between two tests may be closed by the server at the very moment it is used again. */
 const AGAIN = { maxRetries: 3 }
@@ -48,6 +53,10 @@ export const openDemoCopy = async (
 export const bandColors = (page: Page): Promise<string[]> =>
   page.getByTestId('swatch').evaluateAll(swatches => swatches.map(swatch => (swatch as HTMLElement).dataset.hex ?? ''))
 
+/** The colors of the scheme that a proof shows. */
+export const offeredBy = async (proof: Locator): Promise<string[]> =>
+  ((await proof.getAttribute('data-colors')) ?? '').split(',')
+
 /** The colors the shapes of the artwork on the stage have, by the number of the ink, whatever passes by over them. */
 export const shapeColors = (page: Page): Promise<string[]> =>
   page.getByTestId('artwork').evaluate(host => {
@@ -81,6 +90,35 @@ export const stageColors = async (page: Page): Promise<string[]> => {
 export const restingColors = async (page: Page): Promise<string[]> => {
   await expect(page.getByTestId('live')).toHaveCount(0)
   return shapeColors(page)
+}
+
+/** The colors that the core computes for the first artwork from what the server stores of the open project, ink by ink. */
+const computedColors = async (page: Page): Promise<string[]> => {
+  const read = async (path: string): Promise<unknown> => (await page.request.get(path, AGAIN)).json()
+  const id = /\/project\/([^/]+)/.exec(page.url())?.[1] ?? ''
+  const { document } = (await read(`/api/projects/${id}`)) as { document: Project }
+  const files = new Map<string, ArtworkFile>()
+  for (const { hash } of document.artwork) files.set(hash, (await read(`/api/artwork/${hash}`)) as ArtworkFile)
+  const [shown] = document.artwork
+  const inks = knownFrom(files).inks(document.artwork)
+  const { colors } = paintingOf(document, { inks, standIns: [] })(shown?.id ?? null)
+  const source = await (await page.request.get(`/api/artwork/${shown?.hash ?? ''}/source`, AGAIN)).text()
+  return readSvg(source).inks.map(({ hex }) => colors.get(hex) ?? hex)
+}
+
+/**
+ * Waits until the artwork on the stage, the project's first, has the colors that the core computes from what is stored,
+ * and until these are no longer the colors it had before. Returns them.
+ */
+export const recoloredFrom = async (page: Page, before: readonly string[]): Promise<string[]> => {
+  let now: string[] = []
+  await expect(async () => {
+    now = await restingColors(page)
+    expect(now).not.toEqual(before)
+    const computed = await computedColors(page)
+    expect(now.slice(0, computed.length)).toEqual(computed) // further ones are left from a drawing shown before
+  }).toPass({ timeout: 30_000 })
+  return now
 }
 
 /** What a shape of the artwork is really painted with. */
