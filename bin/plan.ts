@@ -22,6 +22,8 @@ export interface PlanWords {
   'seed': string
   'tolerance': string
   'hold': string
+  'shares': string
+  'hues': string
   'restrict'?: string | undefined
 }
 
@@ -63,8 +65,13 @@ export const planOf = async (words: PlanWords): Promise<Plan> => {
     refuse(`A tolerance is ${TOLERANCE.least} to ${TOLERANCE.most}, not ${words.tolerance}.`)
   const hold = numberIn(words.hold, 'hold')
   if (hold < HOLD.least || hold > HOLD.most) refuse(`A hold is ${HOLD.least} to ${HOLD.most}, not ${words.hold}.`)
+  const position = (word: 'shares' | 'hues'): number => {
+    const said = numberIn(words[word], word)
+    return said >= 0 && said <= 1 ? said : refuse(`The weight of ${word} is 0 to 1, not ${words[word]}.`)
+  }
   return {
     kind: 'scheme',
+    meant: { shares: position('shares'), hues: position('hues') },
     colors: (await colorsIn(words.scheme)).slice(0, MOST_PLANNED),
     seed,
     tolerance,

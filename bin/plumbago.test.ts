@@ -5,6 +5,8 @@ import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import sharp from 'sharp'
 import { lchOf } from '#core/color/convert'
+import { readColors } from '#core/formats/read/read'
+import { ladder, LADDERS } from '#core/harmony/ladder'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import { newProject } from '#core/scheme/create'
 import { receiveSvg } from '../server/artwork/receive'
@@ -290,6 +292,35 @@ describe('the command line', () => {
     expect(code).toBe(0)
     expect(out).toContain(line)
     expect(out.match(/#[\da-f]{6}\b/g)?.length).toBeGreaterThanOrEqual(5)
+  })
+
+  it.each(['tokens', 'css', 'csv', 'text'])('writes roles and shares, which are read again: %s', async format => {
+    const file = join(await scratch(), `scheme.${format === 'tokens' ? 'json' : format === 'text' ? 'txt' : format}`)
+    await writeFile(file, (await plumbago('scheme', '--base', '#0f6d5f', '--format', format)).out)
+    const { colors } = readColors(await readFile(file, 'utf8'), file)
+    expect(colors[0]).toMatchObject({ hex: '#0f6d5f', role: 'dominant' })
+    expect(colors.filter(({ role }) => role === 'accent')).toHaveLength(1)
+    expect(colors.reduce((sum, { share = 0 }) => sum + share, 0)).toBeCloseTo(1, 2)
+    expect(Math.max(...colors.map(({ share = 0 }) => share))).toBe(colors[0]?.share)
+  })
+
+  it('wears a scheme as it is meant, as far as that is asked for, on rungs alone where that is', async () => {
+    const folder = await scratch()
+    const [scheme, out] = [join(folder, 'scheme.json'), join(folder, 'worn.svg')]
+    await writeFile(scheme, (await plumbago('scheme', '--base', '#e07a5f', '--format', 'tokens')).out)
+    const worn = async (...how: string[]): Promise<{ shareDistance: number; covers: number[]; toldApart: number }> => {
+      expect((await plumbago('remap', poster, '--scheme', scheme, ...how, '-o', out)).code).toBe(0)
+      return JSON.parse((await plumbago('compare', poster, out, '--scheme', scheme)).out) as never
+    }
+    const [free, meant] = [await worn('--shares', '0'), await worn('--shares', '1')]
+    expect(meant.shareDistance).toBeLessThan(free.shareDistance)
+    expect(meant.covers.reduce((sum, cover) => sum + cover, 0)).toBeCloseTo(1, 6)
+    await worn('--hues', '1', '--shading', 'rungs')
+    const { colors } = readColors(await readFile(scheme, 'utf8'), scheme)
+    const documented = new Set(colors.flatMap(({ hex }) => [hex, ...LADDERS.flatMap(kind => ladder(hex, kind, 4))]))
+    for (const hex of (await readFile(out, 'utf8')).match(/#[\da-f]{6}\b/g) ?? []) expect(documented).toContain(hex)
+    expect((await plumbago('remap', poster, '--scheme', scheme, '--shares', '2', '-o', out)).err).toContain('0 to 1')
+    expect((await plumbago('remap', poster, '--scheme', scheme, '--hues', 'much', '-o', out)).code).toBe(2)
   })
 
   it('deals tones as a plan says', async () => {

@@ -8,8 +8,8 @@ const USAGE =
   plumbago batch ` +
   `DIR --map-file map.json | --scheme COLORS [how] [--each] -o OUTDIR
     how: [--match ` +
-  'picture|values|area|nearest|turn] [--shading held|flat|stepped|relative|hue-only|turned]\n' +
-  `         [--hold 0–1] [--neutrals inks|left|tinted] [--seed N] [--tolerance 0–20] [--restrict COLORS]
+  'picture|values|area|nearest|turn] [--shading held|rungs|flat|stepped|relative|hue-only|turned]\n' +
+  `         [--hold 0–1] [--shares 0–1] [--hues 0–1] [--neutrals inks|left|tinted] [--seed N] [--tolerance 0–20] [--restrict COLORS]
     Either takes ` +
   '[--also pictures,computed]: pictures within a file, and colors of masks, clip paths, lights and ' +
   `color matrices.

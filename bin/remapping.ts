@@ -12,6 +12,9 @@ import { paintingOf } from '#core/painting/painting'
 import { apply } from '#core/commands/commands'
 import { knownInks } from '#core/commands/known'
 import type { Project } from '#core/document/project'
+import type { ReadColor } from '#core/formats/read/readColor'
+import type { Swatch } from '#core/document/scheme'
+import { wornFiguresOf, type WornFigures } from '#core/remap/wornFigures'
 import { newProject } from '#core/scheme/create'
 import { gatheredScheme } from '#core/scheme/scheme'
 import { FIRST_REMAP } from '#core/document/remap'
@@ -22,6 +25,7 @@ import { measuredPicture, type Measured } from '#core/raster/measure'
 import { inPieces, paintedPart } from '#core/raster/strips'
 import { figuresOf, LOOKED_AT, type Figures } from '#core/remap/figures'
 import type { InkArea, Match } from '#core/remap/match'
+import type { Meant } from '#core/remap/meant'
 import type { Neutrals } from '#core/remap/remap'
 import type { Shading } from '#core/remap/shading'
 import { readWithPictures, type ReadWithPictures } from '../render/embedded'
@@ -41,12 +45,14 @@ export interface FixedMap {
 /** A scheme that the inks of an artwork are matched to, and how; `shading` null is the usual of the match. */
 export interface SchemePlan {
   kind: 'scheme'
-  colors: ReadonlyArray<{ hex: Hex; name: string | null }>
+  colors: readonly ReadColor[]
   match: Match
   seed: number
   shading: Shading | null
   /** How closely inks hold to their swatch, in [0, 1]. */
   hold: number
+  /** How much shares and roles, and the hues inks had, count where the picture is kept. */
+  meant: Meant
   neutrals: Neutrals
   tolerance: number
   restrict: readonly Hex[] | null
@@ -107,21 +113,28 @@ export const inksOf = async (path: string, also: readonly Also[]): Promise<Told 
   return { inks, removed, notes: reading.notes }
 }
 
-/** A project with a scheme, and how its artwork is matched to it; the inks are matched. */
-export const plannedProject = (plan: SchemePlan, inks: readonly InkArea[]): Project => {
-  const scheme = gatheredScheme(
-    plan.colors.map(({ hex, name }) => ({ hex, name, share: null, from: { kind: 'list', title: 'scheme', hex } })),
+/** A scheme of colors that were read, with the roles and shares the list says, or the usual ones. */
+const schemeOfColors = (colors: readonly ReadColor[]): Swatch[] =>
+  gatheredScheme(
+    colors.map(({ hex, name, role, share = null }) => ({
+      ...{ hex, name, role, share },
+      from: { kind: 'list', title: 'scheme', hex },
+    })),
     [],
   )
+
+/** A project with a scheme, and how its artwork is matched to it; the inks are matched. */
+export const plannedProject = (plan: SchemePlan, inks: readonly InkArea[]): Project => {
+  const scheme = schemeOfColors(plan.colors)
   const sets = plan.restrict ? [{ id: 'set', title: 'set', colors: plan.restrict.map(hex => ({ hex, name: '' })) }] : []
-  const { match, seed, neutrals, tolerance, hold } = plan
+  const { match, seed, neutrals, tolerance, hold, meant } = plan
   const project = {
     ...newProject('remap'),
     scheme,
     derived: false,
     baseId: scheme[0]?.id ?? null,
     sets,
-    remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, hold, restrict: sets[0]?.id ?? null },
+    remap: { ...FIRST_REMAP, match, seed, neutrals, tolerance, hold, meant, restrict: sets[0]?.id ?? null },
   }
   const matched = apply(project, { do: 'match', match, seed }, knownInks(inks))
   return plan.shading ? apply(matched, { do: 'shade', shading: plan.shading }, knownInks(inks)) : matched
@@ -147,15 +160,18 @@ const lookedAt = async (path: string): Promise<Pixels> => {
 }
 
 /**
- * How well a drawing or a picture keeps another it came from, and wears a scheme, both looked at 220 pixels wide.
+ * How well a drawing or a picture keeps another it came from, and how it wears a scheme, both looked at 220 pixels wide.
  * Throws Unreadable for what is neither, RangeError where the two differ in size.
  */
-export const compared = async (before: string, after: string, scheme: ReadonlyArray<{ hex: Hex }>): Promise<Figures> =>
-  figuresOf(
-    await lookedAt(before),
-    await lookedAt(after),
-    scheme.map(({ hex }) => hex),
-  )
+export const compared = async (
+  before: string,
+  after: string,
+  colors: readonly ReadColor[],
+): Promise<Figures & WornFigures> => {
+  const [was, is] = [await lookedAt(before), await lookedAt(after)]
+  const hexes = colors.map(({ hex }) => hex)
+  return { ...figuresOf(was, is, hexes), ...wornFiguresOf(was, is, schemeOfColors(colors)) }
+}
 
 /** Writes a file whole or not at all; at once, as nothing else waits in a process of the command line. */
 export const writeWhole = (path: string, bytes: Uint8Array): void => {

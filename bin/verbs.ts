@@ -11,7 +11,9 @@ import { titleShown } from '#core/formats/fileName'
 import { COUNT, derive } from '#core/harmony/derive'
 import { HARMONIES } from '#core/harmony/harmony'
 import { TONE_PLANS } from '#core/harmony/tone'
+import { rolesIn, sharesIn, type Role } from '#core/harmony/proportion'
 import { HOLD } from '#core/remap/hold'
+import { HUES, SHARES } from '#core/remap/meant'
 import { exportOf, gradientOf, wantedOf } from './handingOver'
 import { colorsIn, mapOf, pairsIn, planOf, type PlanWords } from './plan'
 import { naming, needed, numberIn, oneOf, refuse } from './words'
@@ -128,8 +130,12 @@ const scheme = (words: SchemeWords): string => {
     spread: words.spread === undefined ? undefined : numberIn(words.spread, 'spread'),
     turn: numberIn(words.turn, 'turn'),
   }).map(({ hex }) => hex)
-  const names = numbered(hexes.map(plainName))
-  const swatches = hexes.map((hex, i) => ({ hex, name: names[i] as string }))
+  const [names, roles] = [numbered(hexes.map(plainName)), rolesIn(hexes)]
+  const shares = sharesIn(roles)
+  const swatches = hexes.map((hex, i) => ({
+    ...{ hex, name: names[i] as string },
+    ...{ role: roles[i] as Role, share: shares[i] as number },
+  }))
   const format = SCHEME_FORMATS[oneOf(TEXTS, words.format, 'format')]
   return format.write({ title: `${words.harmony} on ${typed.hex}`, swatches })
 }
@@ -222,6 +228,8 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
       'match': { type: 'string', default: 'picture' },
       'shading': { type: 'string' },
       'hold': { type: 'string', default: String(HOLD.rest) },
+      'shares': { type: 'string', default: String(SHARES.rest) },
+      'hues': { type: 'string', default: String(HUES.rest) },
       'neutrals': { type: 'string', default: 'inks' },
       'seed': { type: 'string', default: '0' },
       'tolerance': { type: 'string', default: '0' },

@@ -15,15 +15,19 @@ const artworkRemoved = (project: Project, id: string): Project => {
 }
 
 /** An artwork that comes back, with what was set on it alone where that is given. */
-const own = remapSchema.pick({ touches: true, exceptions: true }).partial()
+const own = remapSchema.pick({ touches: true, exceptions: true, meantIn: true }).partial()
 
 const artworkAdded = kindOf(
   z.object({ artwork: artworkSchema, own: own.optional() }),
   'add artwork',
   (project, given) => {
-    const { artwork, own: { touches = {}, exceptions = {} } = {} } = given
+    const { artwork, own: { touches = {}, exceptions = {}, meantIn = {} } = {} } = given
     const { remap } = project
-    const back = { touches: { ...remap.touches, ...touches }, exceptions: { ...remap.exceptions, ...exceptions } }
+    const back = {
+      touches: { ...remap.touches, ...touches },
+      exceptions: { ...remap.exceptions, ...exceptions },
+      meantIn: { ...remap.meantIn, ...meantIn },
+    }
     return { ...project, artwork: [...project.artwork, artwork], remap: { ...remap, ...back } }
   },
   'joined',

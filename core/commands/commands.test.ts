@@ -121,6 +121,7 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
   'resize': [derived, { do: 'resize', count: 8 }],
   'arrange swatches': [derived, { do: 'arrange swatches', ids: ['s3', 's1'] }],
   'order': [derived, { do: 'order', order: 'light to dark' }],
+  'weigh': [derived, { do: 'weigh', shares: 1 }],
   'share out': [derived, { do: 'share out', shares: { s1: 0.1 } }],
   'assign roles': [apply(derived, { do: 'share out', shares: { s1: 0.01 } }), { do: 'assign roles' }],
   'set rungs': [derived, { do: 'set rungs', rungs: 3 }],

@@ -3,6 +3,9 @@ import type { InkArea } from '#core/remap/match'
 import { unitedInks } from '#core/remap/united'
 import type { Known } from './commands'
 
+/** What is known of artwork whose file is not there: it keeps its place among the others. */
+const NOT_THERE: { inks: readonly InkArea[] } = { inks: [] }
+
 /** What is known of artwork from its files, by hash. Lists of artwork that stay the same are gone through once. */
 export const knownFrom = (files: ReadonlyMap<string, { inks: readonly InkArea[] }>): Known => {
   const united = new WeakMap<readonly Artwork[], readonly InkArea[]>()
@@ -10,7 +13,7 @@ export const knownFrom = (files: ReadonlyMap<string, { inks: readonly InkArea[] 
     inks: artwork => {
       const known = united.get(artwork)
       if (known) return known
-      const all = unitedInks(artwork.flatMap(({ hash }) => files.get(hash) ?? []))
+      const all = unitedInks(artwork.map(({ hash }) => files.get(hash) ?? NOT_THERE))
       united.set(artwork, all)
       return all
     },

@@ -2,6 +2,8 @@ import type { Hex } from '#core/color/convert'
 import type { Project } from '#core/document/project'
 import type { Remap, Target } from '#core/document/remap'
 import { type InkArea, matchInks } from '#core/remap/match'
+import type { Meant } from '#core/remap/meant'
+import { inksOfOne } from '#core/remap/united'
 import { sameSwatches } from '#core/scheme/scheme'
 import { baseSwatchOf } from '#core/scheme/worn'
 import type { Matching } from './command'
@@ -17,7 +19,7 @@ export const matchedTargets = (
 ): Record<string, Target> => {
   const {
     scheme,
-    remap: { match, seed },
+    remap: { match, seed, meant },
   } = to
   const ids = new Set(scheme.map(({ id }) => id))
   const byHand = new Map(
@@ -25,7 +27,7 @@ export const matchedTargets = (
       by === 'hand' && (sent === null || ids.has(sent)) ? [[hex, sent] as const] : [],
     ),
   )
-  const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null, byHand })
+  const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null, byHand, meant })
   return Object.fromEntries(
     inks.map(({ hex }) => {
       const said = before[hex]
@@ -50,6 +52,29 @@ export const matchedAmong = (
   const others = Object.entries(standing).filter(([hex]) => !some.has(hex))
   const matched = matchedTargets(inks, to, Object.fromEntries(others))
   return Object.fromEntries(open.flatMap(hex => (matched[hex] ? [[hex, matched[hex]]] : [])))
+}
+
+/**
+ * The project with the inks of one of its artworks matched by themselves, with its own weights of shares and hues, as exceptions; those
+ * that were sent by hand stay.
+ */
+export const matchedAlone = (project: Project, inks: readonly InkArea[], artwork: string, meant: Meant): Project => {
+  const { exceptions, meantIn } = project.remap
+  const own = inksOfOne(
+    inks,
+    project.artwork.findIndex(({ id }) => id === artwork),
+  )
+  if (!own.length) return project
+  const to = { ...project, remap: { ...project.remap, match: 'picture' as const, meant } }
+  const matched = matchedTargets(own, to, exceptions[artwork])
+  return {
+    ...project,
+    remap: {
+      ...project.remap,
+      exceptions: { ...exceptions, [artwork]: { ...exceptions[artwork], ...matched } },
+      meantIn: { ...meantIn, [artwork]: meant },
+    },
+  }
 }
 
 /** Exceptions that point to swatches that are there; what pointed to others follows all artwork again. */
@@ -86,5 +111,8 @@ export const settledTargets = (before: Project, after: Project, inks: readonly I
   const anew = how === 'anew' || (how !== 'missing' && others) || recolored || joined
   if (!anew && !open.length) return held
   const found = anew ? matchedTargets(inks, held, targets) : matchedAmong(inks, held, staying(targets), open)
-  return { ...held, remap: { ...held.remap, targets: { ...targets, ...found } } }
+  const settled = { ...held, remap: { ...held.remap, targets: { ...targets, ...found } } }
+  return anew
+    ? Object.entries(held.remap.meantIn).reduce((all, [id, meant]) => matchedAlone(all, inks, id, meant), settled)
+    : settled
 }

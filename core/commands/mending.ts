@@ -1,6 +1,7 @@
 import type { Hex } from '#core/color/convert'
 import { okDistance } from '#core/color/difference'
 import type { Project } from '#core/document/project'
+import { isHeld } from '#core/remap/shading'
 import { colorsOf } from '#core/painting/painting'
 import { lossesOf, weightOf, type Loss } from '#core/remap/losses'
 import type { InkArea } from '#core/remap/match'
@@ -26,7 +27,7 @@ const ways = (project: Project, { one, other }: Loss, rest: number): Project[] =
   const groups = [one, other].flatMap(ink => remap.targets[ink]?.to ?? [])
   const held = groups.reduce(
     (now, id) =>
-      (now.remap.groups[id]?.shading ?? now.remap.shading) === 'held' ? now : grouped(now, id, { shading: 'held' }),
+      isHeld(now.remap.groups[id]?.shading ?? now.remap.shading) ? now : grouped(now, id, { shading: 'held' }),
     project,
   )
   const closer = withRemap(held, { hold: Math.min(remap.hold, rest) })

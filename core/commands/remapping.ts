@@ -23,7 +23,9 @@ export const sent = (project: Project, inks: readonly Hex[], to: string | null, 
 export const withoutExceptions = (project: Project, artwork: string, inks: readonly Hex[] | null): Project => {
   const { [artwork]: own = {}, ...others } = project.remap.exceptions
   const left = inks ? Object.entries(own).filter(([hex]) => !inks.includes(hex)) : []
-  return withRemap(project, { exceptions: left.length ? { ...others, [artwork]: Object.fromEntries(left) } : others })
+  if (left.length) return withRemap(project, { exceptions: { ...others, [artwork]: Object.fromEntries(left) } })
+  const { [artwork]: _, ...meantIn } = project.remap.meantIn
+  return withRemap(project, { exceptions: others, meantIn })
 }
 
 /** A group that follows its swatch in another way, or is led by another ink; null gives up what was chosen. */

@@ -4,7 +4,7 @@ import { colorSetSchema, FIRST_REMAP, remapSchema } from '#core/document/remap'
 import { adjustmentColors } from '#core/painting/remapping'
 import { HOLD } from '#core/remap/hold'
 import { NEUTRALS } from '#core/remap/remap'
-import { SHADINGS } from '#core/remap/shading'
+import { isHeld, SHADINGS } from '#core/remap/shading'
 import { recolored } from '#core/scheme/compose'
 import { definedIn, kindOf } from './command'
 import { mended } from './mending'
@@ -21,7 +21,7 @@ export const SHADING = {
     withRemap(project, { shading: all }),
   ),
   'hold': kindOf(z.object({ hold: remapSchema.shape.hold.unwrap() }), 'hold', (project, { hold }) =>
-    withRemap(project, { hold, shading: 'held' }),
+    withRemap(project, { hold, shading: isHeld(project.remap.shading) ? project.remap.shading : 'held' }),
   ),
   'mend': kindOf(
     z.object({

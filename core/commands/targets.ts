@@ -3,8 +3,8 @@ import { hexSchema, idSchema } from '#core/document/basics'
 import type { Project } from '#core/document/project'
 import { remapSchema, type Target } from '#core/document/remap'
 import { MATCHES } from '#core/remap/match'
-import { kindOf } from './command'
-import { matchedAmong, matchedTargets } from './matching'
+import { definedIn, kindOf } from './command'
+import { matchedAlone, matchedAmong, matchedTargets } from './matching'
 import { matchedBy, sent, withoutExceptions, withRemap } from './remapping'
 
 /* Where inks go. */
@@ -35,8 +35,28 @@ const matched = kindOf(
   'missing',
 )
 
+const position = z.number().min(0).max(1)
+
+/**
+ * All inks matched so that the picture is kept, or those of one artwork as exceptions, with another weight of shares or hues; what was
+ * sent by hand stays.
+ */
+const weighed = kindOf(
+  z.object({ shares: position.optional(), hues: position.optional(), artwork: idSchema.nullable().optional() }),
+  ({ hues }) => (hues === undefined ? 'weight of shares' : 'weight of hues'),
+  (project, { artwork = null, shares, hues }, inks) => {
+    const { remap } = project
+    const meant = { ...((artwork && remap.meantIn[artwork]) || remap.meant), ...definedIn({ shares, hues }) }
+    if (artwork) return matchedAlone(project, inks, artwork, meant)
+    const by = withRemap(project, { match: 'picture', seed: remap.match === 'picture' ? remap.seed : 0, meant })
+    return matchedBy(by, 'picture', by.remap.seed, matchedTargets(inks, by, remap.targets))
+  },
+  'missing',
+)
+
 export const TARGETS = {
   'match': matched,
+  'weigh': weighed,
   'retarget': kindOf(
     z.object({
       inks: z.array(hexSchema).min(1),

@@ -14,6 +14,7 @@ import {
 import { SHADINGS } from '#core/remap/shading'
 import { HOLD } from '#core/remap/hold'
 import { MATCHES } from '#core/remap/match'
+import { MEANT } from '#core/remap/meant'
 import { NEUTRALS } from '#core/remap/remap'
 import { TOLERANCE } from '#core/remap/near'
 
@@ -62,6 +63,9 @@ export const colorSetSchema = z.object({
   colors: listOf(z.object({ hex: hexSchema, name: z.string().max(120) }), { least: 1, most: MOST_IN_SET }),
 })
 
+/** How much shares and roles, and the hues inks had, count where inks are matched so that the picture is kept. */
+export const meantSchema = z.object({ shares: part, hues: part })
+
 /** How the artwork is remapped. */
 export const remapSchema = z.object({
   targets: targetsSchema,
@@ -77,6 +81,9 @@ export const remapSchema = z.object({
   match: z.enum(MATCHES).default('values'),
   /** The seed of the last deal of targets; 0 for the best match. */
   seed: z.number().int().min(0).default(0),
+  meant: meantSchema.default(MEANT),
+  /** The same for single artworks, by artwork; what they are matched to are exceptions. */
+  meantIn: recordOf(idSchema, meantSchema, { most: MOST_BY_ARTWORK }).default({}),
   neutrals: z.enum(NEUTRALS).default('inks'),
   /** How near inks have to be to go together, in hundredths of ΔEOK. */
   tolerance: z.number().min(TOLERANCE.least).max(TOLERANCE.most).default(0),

@@ -6,6 +6,8 @@ export interface HandedRung {
   ladder: LadderKind
   step: number
   hex: Hex
+  /** Whether the artwork wears it, where that is asked for. */
+  isUsed?: boolean
 }
 
 /** A swatch as it leaves the house; its share in [0, 1]. */

@@ -26,18 +26,23 @@ export const usedSwatches = (
   return used
 }
 
-/** The rungs of all ladders of a color. */
-export const rungsOf = (hex: Hex, count: number): HandedRung[] =>
-  LADDERS.flatMap(kind => ladder(hex, kind, count).map((rung, i) => ({ ladder: kind, step: i + 1, hex: rung })))
+/** The rungs of all ladders of a color; with the colors the artwork wears, whether each is among them. */
+export const rungsOf = (hex: Hex, count: number, worn?: ReadonlySet<Hex>): HandedRung[] =>
+  LADDERS.flatMap(kind =>
+    ladder(hex, kind, count).map((rung, i) => ({
+      ...{ ladder: kind, step: i + 1, hex: rung },
+      ...(worn?.has(rung) && { isUsed: true }),
+    })),
+  )
 
 /**
  * The scheme of a project in the order it is shown, with ladders where they are wanted; only the swatches of `only`, where
- * that is given. What is left out is named.
+ * that is given, and the rungs marked that are among the colors the artwork wears (`worn`). What is left out is named.
  */
 export const handedScheme = (
   project: Project,
   title: string,
-  { ladders, only }: { ladders: boolean; only: ReadonlySet<string> | null },
+  { ladders, only, worn }: { ladders: boolean; only: ReadonlySet<string> | null; worn?: ReadonlySet<Hex> },
 ): { scheme: HandedScheme; left: Swatch[] } => {
   const all = shownScheme(project)
   const isLeft = ({ id }: Swatch): boolean => only !== null && !only.has(id)
@@ -48,7 +53,7 @@ export const handedScheme = (
         .filter(swatch => !isLeft(swatch))
         .map(({ name, hex, role, share }) => ({
           ...{ name, hex, role, share },
-          ...(ladders && { rungs: rungsOf(hex, project.rungs) }),
+          ...(ladders && { rungs: rungsOf(hex, project.rungs, worn) }),
         })),
     },
     left: all.filter(isLeft),

@@ -1,6 +1,7 @@
 import { lchOf, rgbOf } from '#core/color/convert'
 import { cmykOf, type Cmyk } from '#core/color/notation'
-import type { HandedSwatch } from '#core/formats/handed'
+import { inkOn } from '#core/color/contrast'
+import { rungName, type HandedSwatch } from '#core/formats/handed'
 import { LADDERS } from '#core/harmony/ladder'
 import { across, fitted, inLines, type Mark, type Measure, type Page, type Rect } from './page'
 import {
@@ -63,6 +64,13 @@ const columnsOf = (
   },
 ]
 
+/** The rungs of a swatch that the artwork wears, in words. */
+const usedRungs = ({ rungs = [] }: HandedSwatch): string =>
+  rungs
+    .filter(({ isUsed }) => isUsed)
+    .map(rungName)
+    .join(', ')
+
 /** Where the ladders begin in the table of colors, and how wide they are together. */
 const LADDERS_AT = { x: 594, width: 176 } as const
 
@@ -84,8 +92,17 @@ const ladderMarks = (room: Rect, { rungs = [], name }: HandedSwatch): Mark[] => 
         fill: (group[n] as (typeof group)[number]).hex,
       }),
     )
-    const alt = `${group[0]?.ladder} of ${name}: ${group.map(({ hex }) => hex).join(', ')}`
-    return [part('Figure', boxes, { alt })]
+    const used = group.filter(({ isUsed }) => isUsed)
+    const usedMarks = group.flatMap(({ isUsed, hex }, n): Mark[] => {
+      const box = boxes[n]
+      if (!isUsed || box?.mark !== 'box') return []
+      const radius = Math.min(2, box.width / 4)
+      return [{ mark: 'circle', x: box.x + box.width / 2, y: box.y + box.height / 2, radius, fill: inkOn(hex) }]
+    })
+    const alt =
+      `${group[0]?.ladder} of ${name}: ${group.map(({ hex }) => hex).join(', ')}` +
+      (used.length ? `; used: ${used.map(rung => `${rungName(rung)}, ${rung.hex}`).join('; ')}` : '')
+    return [part('Figure', [...boxes, ...usedMarks], { alt })]
   })
 }
 
@@ -100,7 +117,9 @@ export const colorsPage = (plan: SheetPlan, look: SheetLook, measure: Measure): 
     const base = y + tall / 2 + 3
     const cells = columns.map(({ x, width, say }, n) => {
       const how = n === 0 ? STRONG : n === 1 ? TEXT : VALUE
-      const lines = n === 0 ? inLines(say(swatch), width, 2, how, measure) : [fitted(say(swatch), width, how, measure)]
+      const said = n === 1 ? [say(swatch), usedRungs(swatch)].filter(Boolean) : [say(swatch)]
+      const lines =
+        n === 0 ? inLines(say(swatch), width, 2, how, measure) : said.map(text => fitted(text, width, how, measure))
       return part(
         'TD',
         lines.map((text, at) => words(EDGE + x, base + (at - (lines.length - 1) / 2) * 10, text, how)),

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import {
   bandAction,
   bandLabel,
+  coverage,
   cutLooseWords,
   isCutLoose,
   lettersWords,
@@ -90,6 +91,23 @@ describe('a swatch of the band', () => {
     const swatch = { name: 'Plum', hex: '#552244', role: 'accent' as const, share: 0.1, locked: false }
     expect(bandLabel(swatch, 1)).toBe('Plum, #552244, accent, 10%')
     expect(bandLabel({ ...swatch, locked: true }, 0.5)).toBe('Plum, #552244, accent, 20%, locked')
+  })
+  it('says what it covers in the artwork, beside what it is meant to', () => {
+    const inks = [
+      { hex: '#111111', area: 0.6 },
+      { hex: '#222222', area: 0.2 },
+      { hex: '#333333', area: 0.2 },
+    ]
+    const to = new Map([
+      ['#111111', 's1'],
+      ['#222222', 's2'],
+      ['#333333', null],
+    ])
+    expect(coverage(inks, to)).toEqual(new Map([['s1', 0.6 / 0.8], ['s2', 0.2 / 0.8]])) // prettier-ignore
+    expect(coverage(inks, new Map())).toEqual(new Map())
+    expect(coverage([{ hex: '#111111', area: 0 }], to)).toEqual(new Map([['s1', 0]]))
+    const swatch = { name: 'Plum', hex: '#552244', role: 'accent' as const, share: 0.1, locked: true }
+    expect(bandLabel(swatch, 1, 0.634)).toBe('Plum, #552244, accent, 10%, covers 63%, locked')
   })
   it('says which letters read on it', () => {
     expect(lettersWords('#ffffff')).toBe('Black reads better on it: black 21.0:1, white 1.0:1')

@@ -1,4 +1,5 @@
 import { contrastOf, inkOn, ratioWords } from '#core/color/contrast'
+import type { Hex } from '#core/color/convert'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
 import { follows } from '#core/scheme/worn'
@@ -70,11 +71,36 @@ export const bandAction = ({ key, shiftKey, ctrlKey, metaKey }: Omit<PressedKey,
   return null
 }
 
-/** Returns how a swatch of the band is named to screen readers. */
-export const bandLabel = (swatch: Pick<Swatch, 'name' | 'hex' | 'role' | 'share' | 'locked'>, total: number): string =>
-  [swatch.name, swatch.hex, swatch.role, `${sharePercent(swatch, total)}%`, ...(swatch.locked ? ['locked'] : [])].join(
-    ', ',
-  )
+/**
+ * Returns the part of the artwork that each swatch covers, by its id, in [0, 1]: the areas of the inks that go to it, of all inks that
+ * go to some swatch. Empty where none does.
+ */
+export const coverage = (
+  inks: ReadonlyArray<{ hex: Hex; area: number }>,
+  targets: ReadonlyMap<Hex, string | null>,
+): Map<string, number> => {
+  const areas = new Map<string, number>()
+  let all = 0
+  for (const { hex, area } of inks) {
+    const to = targets.get(hex)
+    if (!to) continue
+    areas.set(to, (areas.get(to) ?? 0) + area)
+    all += area
+  }
+  return new Map([...areas].map(([id, area]) => [id, all ? area / all : 0]))
+}
+
+/** Returns how a swatch of the band is named to screen readers; `covers` is the part of the artwork it covers, where that is known. */
+export const bandLabel = (
+  swatch: Pick<Swatch, 'name' | 'hex' | 'role' | 'share' | 'locked'>,
+  total: number,
+  covers?: number,
+): string =>
+  [
+    ...[swatch.name, swatch.hex, swatch.role, `${sharePercent(swatch, total)}%`],
+    ...(covers === undefined ? [] : [`covers ${Math.round(covers * 100)}%`]),
+    ...(swatch.locked ? ['locked'] : []),
+  ].join(', ')
 
 const [BLACK, WHITE] = ['#000000', '#ffffff']
 

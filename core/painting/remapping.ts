@@ -15,7 +15,7 @@ import type { HandPaint } from '#core/artwork/write'
 /* What a project says about remapping, and how it is changed. */
 
 /** The parts of a project that decide what its artwork becomes. */
-export type Remapped = Pick<Project, 'remap' | 'scheme' | 'harmony'> & { sets: readonly ColorSet[] }
+export type Remapped = Pick<Project, 'remap' | 'scheme' | 'harmony' | 'rungs'> & { sets: readonly ColorSet[] }
 
 const gathered = new WeakMap<readonly InkArea[], { tolerance: number; leads: ReadonlyMap<Hex, Hex> }>()
 
@@ -78,6 +78,7 @@ export const remappingOf = (project: Remapped, inks: readonly InkArea[], artwork
     tint: swatches.get(dominantOf({ scheme })?.id ?? '')?.hex ?? '#808080',
     shadingOf: swatch => remap.groups[swatch]?.shading ?? remap.shading,
     hold: remap.hold,
+    rungs: project.rungs,
     chosenLead: swatch => remap.groups[swatch]?.lead,
   }
 }

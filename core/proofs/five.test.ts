@@ -1,6 +1,7 @@
 import { seriousKeys } from '#core/check/check'
 import { known, INKS, labelIn } from '#core/check/testing'
-import { stateOf } from '#core/check/state'
+import { mostOf, stateOf } from '#core/check/state'
+import { okDistance } from '#core/color/difference'
 import { apply } from '#core/commands/commands'
 import { lookOf } from '#core/document/project'
 import { paintingOf } from '#core/painting/painting'
@@ -24,6 +25,18 @@ it('five are proposed, the same for a seed, none of them serious, no two alike',
     const now = inLook(project, look)
     const { colors } = paintingOf(now, { inks: INKS, standIns: [] })(null)
     expect(seriousKeys(stateOf(now, INKS, colors))).toEqual([])
+  }
+})
+it('other colors cover most in them', () => {
+  const matched = apply(project, { do: 'match' }, known) // nothing sent by hand
+  for (const seed of [1, 2, 3]) {
+    const most = fiveLooks(matched, [], [], INKS, [INKS], seed).map(({ look }) => {
+      const now = inLook(matched, look)
+      const { colors } = paintingOf(now, { inks: INKS, standIns: [] })(null)
+      return mostOf(stateOf(now, INKS, colors))?.hex ?? ''
+    })
+    const apart = most.filter((hex, i) => most.slice(0, i).every(other => okDistance(hex, other) > 0.1))
+    expect(apart.length).toBeGreaterThanOrEqual(2)
   }
 })
 it('what was kept can be among them; without inks the scheme decides', () => {

@@ -1,10 +1,13 @@
 import { seriousKeys } from '#core/check/check'
 import { mended } from '#core/check/mend'
-import { stateOf } from '#core/check/state'
+import { mostOf, stateOf } from '#core/check/state'
 import { labOf, type Lab } from '#core/color/convert'
 import { knownInks } from '#core/commands/known'
 import { lookOf, type Look, type Project } from '#core/document/project'
+import { labDistance } from '#core/color/difference'
 import { apply } from '#core/commands/commands'
+import { matchedTargets } from '#core/commands/matching'
+import { withRemap } from '#core/commands/remapping'
 import { HARMONIES } from '#core/harmony/harmony'
 import { TONE_PLANS } from '#core/harmony/tone'
 import { paintingOf } from '#core/painting/painting'
@@ -21,6 +24,29 @@ const LOOKED_AT = 36
 /** As many sound ones to choose from are enough; so many others are mended where there are fewer, and how far hues may go. */
 const [ENOUGH, MENDED, TOLERANCE] = [12, 12, 8]
 
+/** What two proposals are farther apart for where other colors cover most, and from which difference on, in ΔEOK, they are others. */
+const MOST = { worth: 0.3, apart: 0.15 } as const
+
+/**
+ * The project with another swatch in the place of the dominant one, by turns: role and share change places, and the inks are matched
+ * again, beside what was sent by hand. The same where `turn` comes to the dominant one itself, or there is none.
+ */
+const ledByAnother = (project: Project, turn: number, inks: readonly InkArea[]): Project => {
+  const dominant = project.scheme.find(({ role }) => role === 'dominant')
+  const leaders = project.scheme.filter(({ role }) => role !== 'accent' && role !== 'detail')
+  const next = leaders[turn % Math.max(1, leaders.length)]
+  if (!dominant || !next || next === dominant) return project
+  const scheme = project.scheme.map(swatch => {
+    if (swatch !== dominant && swatch !== next) return swatch
+    const { role, share } = swatch === next ? dominant : next
+    return { ...swatch, role, share }
+  })
+  const led = { ...project, scheme }
+  return withRemap(led, {
+    targets: { ...led.remap.targets, ...matchedTargets(inks, led, led.remap.targets) },
+  })
+}
+
 /** What could be a colorway: kept looks, and some of all harmonies in all tone plans, which by a seed. */
 const possible = (
   project: Project,
@@ -35,13 +61,10 @@ const possible = (
   )
     .sort((one, other) => one.at - other.at)
     .slice(0, LOOKED_AT)
-    .map(
-      ({ kind, plan }): Candidate => ({
-        key: `${kind} ${plan}`,
-        caption: `${kind}, ${plan}`,
-        look: lookOf(apply(project, { do: 'compose', harmony: { kind, plan } }, known)),
-      }),
-    )
+    .map(({ kind, plan }, i): Candidate => {
+      const harmonic = apply(project, { do: 'compose', harmony: { kind, plan } }, known)
+      return { key: `${kind} ${plan}`, caption: `${kind}, ${plan}`, look: lookOf(ledByAnother(harmonic, i, inks)) }
+    })
   return [...kept, ...composed]
 }
 
@@ -57,7 +80,7 @@ const mendedCandidate = (project: Project, candidate: Candidate, inks: readonly 
 }
 
 /**
- * Five looks that would make colorways: far from each other in the picture, and from those there are; none with
+ * Five looks that would make colorways: far from each other in the picture, other colors covering most, and from those there are; none with
  * anything serious in any piece or all together, as far as there are such. `inks` are those of all artwork, `pieces`
  * those of each. The same seed gives the same.
  */
@@ -70,13 +93,14 @@ export const fiveLooks = (
   seed: number,
 ): Candidate[] => {
   const parts = inks.length ? inks.map(({ area }) => area) : project.scheme.map(({ share }) => share)
-  const seen = (look: Look): { labs: Lab[]; serious: number } => {
+  const seen = (look: Look): { labs: Lab[]; most: Lab; serious: number } => {
     const now = inLook(project, look)
     const { colors } = paintingOf(now, { inks, standIns: [] })(null)
     return {
       labs: (inks.length ? inks.map(({ hex }) => colors.get(hex) ?? hex) : look.scheme.map(({ hex }) => hex)).map(
         labOf,
       ),
+      most: labOf(mostOf(stateOf(now, inks, colors))?.hex ?? '#000000'),
       serious: [inks, ...pieces].reduce((sum, each) => sum + seriousKeys(stateOf(now, each, colors)).length, 0),
     }
   }
@@ -99,7 +123,9 @@ export const fiveLooks = (
   return farApart(
     offered,
     PROPOSED,
-    (one, other) => pictureDistance(one.labs, other.labs, parts),
+    (one, other) =>
+      pictureDistance(one.labs, other.labs, parts) +
+      MOST.worth * Math.min(1, labDistance(one.most, other.most) / MOST.apart),
     [lookOf(project), ...there].map(look => ({ candidate: null as never, ...seen(look) })),
   ).map(({ candidate }) => candidate)
 }

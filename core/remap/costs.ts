@@ -1,4 +1,5 @@
-import { arc, hexOfRgb, labOf, lchOf, rgbOf, type Lch } from '#core/color/convert'
+import { arc, hexOfRgb, labOf, lchOf, rgbOf, type Lab, type Lch } from '#core/color/convert'
+import { labDistance } from '#core/color/difference'
 import { apartOf, CONTRAST, type InkGraph } from './graph'
 import type { MatchSwatch } from './inks'
 
@@ -7,21 +8,26 @@ import type { MatchSwatch } from './inks'
 /** What each part of the cost weighs; all are shares of 1: of boundaries, of the picture, of swatches. */
 const WEIGHTS = {
   /** Edges that are lost, and those that were strong. */
-  edges: 10,
-  strong: 30,
+  edges: 16,
+  strong: 40,
   /** Differences that grow, by how much beyond what is hardly seen. */
   raised: 20,
   /** Inks that come out much lighter or darker than they were, in the range of the scheme. */
-  value: 3,
+  value: 10,
   /** Two inks, by the areas of both, of which the lighter becomes the darker, or as light as the other. */
   order: 15,
   level: 0.3,
-  hue: 0.35,
-  chroma: 0.9,
+  /** Inks that turn in hue, at the rest position of the hues, and become more or less colorful. */
+  hue: 1.5,
+  chroma: 1.8,
   /** Inks that have to leave their swatch for an edge to stay. */
-  moved: 6,
+  moved: 14,
+  /** Two inks that hue alone tells apart, wherever they lie, of which nothing tells apart what they become. */
+  distinct: 90,
   /** Where two mix: hues that no swatch has. */
-  mixed: 60,
+  mixed: 200,
+  /** Where two only touch: the same in the pixels between them. */
+  fringe: 8,
   /** Where two mix: that they come out of hues or strengths much farther apart than they were. */
   seam: 40,
   /** Inks alike that part. */
@@ -45,11 +51,20 @@ const NEARLY = 0.2
 /** A color of a hue that no swatch has: its chroma and how many degrees it is away. */
 const STRANGE = { chroma: 0.035, degrees: 20 } as const
 
+/**
+ * Two inks that hue tells apart: from where to where of their distance in hue and strength, and of the room that their difference in
+ * lightness leaves below what tells them apart by itself. And how near two colors are, in ΔEOK, that nothing tells apart, and nearly.
+ */
+const DISTINCT = { apart: [0.09, 0.14], lightness: [0.22, 0.3], near: [0.05, 0.1] } as const
+/** Inks that hue tells apart count whole where their pairs make up so much of all pairs of pixels. */
+const DISTINCT_PART = 0.01
+
 /** Inks that go together, as one: their places in the graph, and what they cover together and in each artwork. */
 export interface Block {
   members: number[]
   area: number
   parts: readonly number[]
+  lab: Lab
   lch: Lch
 }
 
@@ -118,8 +133,21 @@ const addEdge = (
   }
 }
 
-/** How well a block sits on a swatch for itself: block by block what each swatch costs. */
-export const fitsOf = (blocks: readonly Block[], swatches: readonly MatchSwatch[]): Float64Array[] => {
+/** How far a value is on the way from one to another, in [0, 1]. */
+const along = (value: number, [from, to]: readonly [from: number, to: number]): number =>
+  Math.min(1, Math.max(0, (value - from) / (to - from)))
+
+/** How much of all pairs of pixels are of two blocks that hue tells apart, weighed by how surely only hue does. */
+const distinctPart = (one: Block, other: Block): number => {
+  const apart = along(apartOf(one.lab, other.lab), DISTINCT.apart)
+  return apart && apart * (1 - along(Math.abs(one.lab.l - other.lab.l), DISTINCT.lightness)) * one.area * other.area
+}
+
+/**
+ * How well a block sits on a swatch for itself: block by block what each swatch costs. `hues` weighs by how much hues turn: 0 not at
+ * all, 1 as at the rest position.
+ */
+export const fitsOf = (blocks: readonly Block[], swatches: readonly MatchSwatch[], hues: number): Float64Array[] => {
   const aims = swatches.map(({ hex }) => lchOf(hex))
   const range = (of: readonly { l: number }[]): [number, number] => [
     Math.min(...of.map(({ l }) => l)),
@@ -134,7 +162,9 @@ export const fitsOf = (blocks: readonly Block[], swatches: readonly MatchSwatch[
       const hue = (Math.abs(arc(lch.h, aim.h)) / 180) * Math.min(1, Math.min(lch.c, aim.c) / 0.08)
       const chroma = Math.abs(lch.c / vivid - aim.c / strongest) ** 1.5
       const value = Math.abs(place(lch.l) - aim.l) ** 1.5
-      return Math.sqrt(area) * area ** 0.25 * (WEIGHTS.value * value + WEIGHTS.hue * hue + WEIGHTS.chroma * chroma)
+      return (
+        Math.sqrt(area) * area ** 0.25 * (WEIGHTS.value * value + WEIGHTS.hue * hues * hue + WEIGHTS.chroma * chroma)
+      )
     }),
   )
 }
@@ -213,12 +243,29 @@ export const pairsOf = (
     const [here, there] = [graph.nodes[one]?.lab, graph.nodes[other]?.lab]
     const own = here && there ? apartOf(here, there) : 0
     const blend = mixed + part * Math.max(0, 1 - Math.hypot(own, lighter) / NEARLY)
-    if (!blend) continue
+    const odd = WEIGHTS.mixed * mixed + WEIGHTS.fringe * part
     for (let k = 0; k < square; k++)
       costs[at + k] =
         (costs[at + k] as number) +
-        WEIGHTS.mixed * mixed * (strange[k] as number) +
+        odd * (strange[k] as number) +
         WEIGHTS.seam * blend * Math.max(0, (between[k] as number) - own * SEAM)
+  }
+  const near = Float64Array.from(
+    labs.flatMap(one => labs.map(other => 1 - along(labDistance(one, other), DISTINCT.near))),
+  )
+  const distinct: Array<[one: number, other: number, part: number]> = []
+  let allDistinct = DISTINCT_PART
+  for (let a = 0; a < blocks.length; a++)
+    for (let b = a + 1; b < blocks.length; b++) {
+      const part = distinctPart(blocks[a] as Block, blocks[b] as Block)
+      if (!part) continue
+      distinct.push([a, b, part])
+      allDistinct += part
+    }
+  for (const [a, b, part] of distinct) {
+    const at = costsAt(a, b)
+    for (let k = 0; k < square; k++)
+      costs[at + k] = (costs[at + k] as number) + ((WEIGHTS.distinct * part) / allDistinct) * (near[k] as number)
   }
   for (let a = 0; a < blocks.length; a++)
     for (let b = a + 1; b < blocks.length; b++) {

@@ -21,7 +21,8 @@ export interface Figures {
 /** How wide a picture is looked at, in pixels. */
 export const LOOKED_AT = 220
 const APART = 3
-const OPAQUE = 250
+/** From which alpha, of 255, on a pixel counts. */
+export const OPAQUE = 250
 
 const ranks = (values: Float64Array): Float64Array => {
   const order = Array.from(values.keys()).sort((a, b) => (values[a] as number) - (values[b] as number))
@@ -50,7 +51,7 @@ const spearman = (one: Float64Array, other: Float64Array): number | null => {
 }
 
 /** OKLab of every pixel, three numbers each; colors that come again are worked out once. */
-const labsOf = ({ data }: Pixels): Float64Array => {
+export const labsOf = ({ data }: Pixels): Float64Array => {
   const known = new Map<number, readonly [number, number, number]>()
   const out = new Float64Array((data.length / 4) * 3)
   for (let i = 0, p = 0; i < data.length; i += 4, p += 3) {

@@ -18,7 +18,7 @@ export interface Wanted {
  * How much of a lightness difference has to stay at rest: of an edge more than the half by which the eye knows it again
  * (its pixels mix in sRGB, darker than they look), of what is hardly an edge so much that steps stay apart.
  */
-const KEPT = { step: 0.35, edge: 0.62 } as const
+const KEPT = { step: 0.25, edge: 0.59 } as const
 /** From where to where a difference of lightness turns from a step to an edge. */
 const STEP = { from: 0.08, to: 0.12 } as const
 /** A strong edge, as letters have, and what has to stay of it so that they can be read: about 3:1. */
@@ -31,9 +31,9 @@ const enoughOf = (difference: number): number => {
 /** A lightness difference below this is no edge. */
 const SEEN = 0.02
 /** How near its swatch a lightness is the swatch. */
-const SNAP = 0.018
+const SNAP = 0.03
 /** The weight of what touches against that of being the swatch. */
-const PULL = 300
+const PULL = 200
 /** What is left of that weight of being the swatch where the picture keeps its own light: it places the whole. */
 const ANCHOR = 1e-4
 /** Below this a move counts in proportion to its square. */
@@ -45,15 +45,15 @@ const ROUNDS = 6
 /** The weight of what is not moved. */
 const STILL = 1e4
 /** So many of the largest that had to move are tried on their swatch once more, the others giving way. */
-const PINS = 4
+const PINS = 10
 const PIN_ROUNDS = 2
 const PIN_SOFT = 0.05
 const LAST_ROUNDS = 3
 /** What edges are worth against exact swatches, and of what is left of them where a loss begins and is whole. */
-const LOST = { edges: 2.5, begins: 0.62, whole: 0.5 } as const
+const LOST = { edges: 1.5, begins: 0.62, whole: 0.5 } as const
 const STRONG_LOST = { edges: 10, begins: 0.35, whole: 0.25 } as const
 /** What steps of shading are worth, by the area of the smaller. */
-const STEP_LOST = { area: 2, begins: 0.3, whole: 0.1 } as const
+const STEP_LOST = { area: 1, begins: 0.3, whole: 0.1 } as const
 /** How near in hue and strength inks are kin, among how many next darker ones it is looked for, and what it weighs. */
 const KIN = 0.05
 const KIN_LOOKED_AT = 12

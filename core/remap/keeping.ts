@@ -4,12 +4,13 @@ import { seeded } from '#core/picture/seeded'
 import { fitsOf, pairsOf, type Block } from './costs'
 import { apartOf, graphOf, type InkGraph } from './graph'
 import type { InkArea, MatchSwatch } from './inks'
-import { improved, startsOf, type Search } from './search'
+import { HUES, SHARES, weightAt, type Meant } from './meant'
+import { improved, startsOf, type Found, type Search } from './search'
 
 /* The matching that keeps the picture: inks are sent to swatches so that what touches keeps its contrast. */
 
-/** Up to so many inks are sent one by one; more go in groups of like color. */
-const MOST_BLOCKS = 32
+/** Up to so many inks are sent one by one; more go in groups of like color: the more, the fewer swatches there are. */
+const mostBlocks = (swatches: number): number => Math.max(32, Math.min(64, Math.round(320 / swatches)))
 /** So many searches that end at the same cost are enough. */
 const AGREED = 2
 /**
@@ -17,6 +18,10 @@ const AGREED = 2
  * hue and strength, and from what darkest to what lightest. It is joined while so many groups are left for each swatch.
  */
 const SHADED = { part: 0.1, step: 0.2, apart: 0.06, range: 0.5, left: 2 } as const
+/** Beside their rest position, at which positions of the shares' control assignments are looked for. */
+const SHARES_BEYOND = [SHARES.least, 0.75, SHARES.most] as const
+/** So many positions the control has. */
+const STEPS = 100
 /** How far a deal strays from the best. */
 const STRAY = 1.1
 
@@ -86,12 +91,16 @@ const shadedOf = ({ nodes, edges }: InkGraph, order: readonly number[], least: n
  * Inks as they go together: what is shaded into each other, and, where that is too many, gathered by color, the largest
  * first leading, wider and wider until they are few enough.
  */
-const blocksOf = (graph: InkGraph, free: readonly number[], least: number): Block[] => {
+const blocksOf = (
+  graph: InkGraph,
+  free: readonly number[],
+  { least, most }: { least: number; most: number },
+): Block[] => {
   const { nodes } = graph
   const order = [...free].sort((one, other) => (nodes[other]?.area ?? 0) - (nodes[one]?.area ?? 0) || one - other)
   const shaded = shadedOf(graph, order, least)
   let groups = shaded
-  for (let reach = 0.02; groups.length > MOST_BLOCKS; reach *= 1.35) {
+  for (let reach = 0.02; groups.length > most; reach *= 1.35) {
     groups = []
     for (const together of shaded) {
       const own = nodes[together[0] as number]
@@ -100,7 +109,7 @@ const blocksOf = (graph: InkGraph, free: readonly number[], least: number): Bloc
         return own && lead && labDistance(own.lab, lead.lab) <= reach
       })
       if (near) near.push(...together)
-      else if (groups.push([...together]) > MOST_BLOCKS) break
+      else if (groups.push([...together]) > most) break
     }
   }
   const artworks = nodes[0]?.parts.length ?? 0
@@ -108,18 +117,41 @@ const blocksOf = (graph: InkGraph, free: readonly number[], least: number): Bloc
     members,
     area: members.reduce((sum, i) => sum + (nodes[i]?.area ?? 0), 0),
     parts: Array.from({ length: artworks }, (_, w) => members.reduce((sum, i) => sum + (nodes[i]?.parts[w] ?? 0), 0)),
+    lab: labOf(nodes[members[0] as number]?.hex ?? '#000000'),
     lch: lchOf(nodes[members[0] as number]?.hex ?? '#000000'),
   }))
 }
 
-/** The cheapest assignment found from several starts, until enough of them agree. */
-const cheapest = (search: Search, starts: readonly number[][]): readonly number[] => {
-  let [best, agreed] = [improved(search, starts[0] ?? []), 1]
-  for (const start of starts.slice(1)) {
-    if (agreed >= AGREED) break
+/** Assignments found from several starts, until enough of them agree. */
+const foundFrom = (search: Search, starts: readonly number[][]): Found[] => {
+  const found: Found[] = []
+  let [least, agreed] = [Infinity, 0]
+  for (const start of starts) {
     const next = improved(search, start)
-    if (Math.abs(next.cost - best.cost) < 1e-9) agreed++
-    else if (next.cost < best.cost) [best, agreed] = [next, 1]
+    const total = next.cost + search.shares * next.off
+    if (Math.abs(total - least) < 1e-9) agreed++
+    else if (total < least) [least, agreed] = [total, 1]
+    found.push(next)
+    if (agreed >= AGREED) break
+  }
+  return found
+}
+
+/**
+ * The assignment that costs least at a position of the shares' control, of those found from several starts at the rest position,
+ * and of those found at others from there. All of them are looked at whatever the position, and from one position to the next an
+ * assignment is only left for one with no larger share distance; so more weight of the shares never brings them farther off.
+ */
+const cheapest = (search: Omit<Search, 'shares'>, starts: readonly number[][], position: number): readonly number[] => {
+  const found = foundFrom({ ...search, shares: weightAt(SHARES.rest) }, starts)
+  const atRest = found.reduce((best, next) => (next.cost + next.off < best.cost + best.off ? next : best)).to
+  for (const beyond of SHARES_BEYOND) found.push(improved({ ...search, shares: weightAt(beyond) }, atRest))
+  let best = found[0] as Found
+  for (let step = 0; step <= STEPS * position; step++) {
+    const weight = weightAt(step / STEPS)
+    const total = ({ cost, off }: Found): number => cost + weight * off
+    const next = found.reduce((least, each) => (total(each) < total(least) - 1e-9 ? each : least))
+    if (!step || next.distance <= best.distance) best = next
   }
   return best.to
 }
@@ -133,7 +165,15 @@ const cheapest = (search: Search, starts: readonly number[][]): readonly number[
 export const keepingMatch = (
   inks: readonly InkArea[],
   swatches: readonly MatchSwatch[],
-  { seed, byHand }: { seed: number; byHand: ReadonlyMap<Hex, string | null> },
+  {
+    seed,
+    byHand,
+    shares = SHARES.rest,
+    hues = HUES.rest,
+  }: Partial<Meant> & {
+    seed: number
+    byHand: ReadonlyMap<Hex, string | null>
+  },
 ): Map<Hex, string> => {
   const targets = new Map<Hex, string>()
   if (!inks.length || !swatches.length) return targets
@@ -153,17 +193,20 @@ export const keepingMatch = (
       })
   })
   const free = nodes.flatMap(({ hex }, i) => (byHand.has(hex) ? [] : [i]))
-  const blocks = blocksOf(graph, free, swatches.length * SHADED.left)
+  const blocks = blocksOf(graph, free, {
+    least: swatches.length * SHADED.left,
+    most: mostBlocks(swatches.length),
+  })
   if (!blocks.length) return targets
-  const fits = fitsOf(blocks, swatches)
+  const fits = fitsOf(blocks, swatches, weightAt(hues))
   const pairs = pairsOf(graph, blocks, swatches, heldAt, fits)
   const chance = seeded(seed)
   if (seed) {
     const dearest = Math.max(...fits.map(own => Math.max(...own)))
     for (const own of fits) own.forEach((cost, s) => (own[s] = cost + chance() * STRAY * dearest))
   }
-  const search: Search = { blocks, swatches, fits, pairs, artworks, covered }
-  const to = cheapest(search, startsOf(search, chance))
+  const search = { blocks, swatches, fits, pairs, artworks, covered }
+  const to = cheapest(search, startsOf(search, chance), shares)
   blocks.forEach(({ members }, b) => {
     for (const i of members) targets.set(nodes[i]?.hex ?? '', swatches[to[b] as number]?.id ?? '')
   })

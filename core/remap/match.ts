@@ -4,6 +4,7 @@ import { okDistance } from '#core/color/difference'
 import { seeded } from '#core/picture/seeded'
 import type { InkArea, MatchSwatch } from './inks'
 import { keepingMatch } from './keeping'
+import { MEANT, type Meant } from './meant'
 import type { Role } from '#core/harmony/proportion'
 
 /**
@@ -22,6 +23,7 @@ export interface Matching {
   seed: number
   base: string | null
   byHand?: ReadonlyMap<Hex, string | null>
+  meant?: Meant
 }
 
 export type { InkArea, MatchSwatch }
@@ -230,7 +232,8 @@ export const matchInks = (
   swatches: readonly MatchSwatch[],
   how: Matching = USUAL,
 ): Map<Hex, string> => {
-  if (how.match === 'picture') return keepingMatch(inks, swatches, { seed: how.seed, byHand: how.byHand ?? NOBODY })
+  if (how.match === 'picture')
+    return keepingMatch(inks, swatches, { ...(how.meant ?? MEANT), seed: how.seed, byHand: how.byHand ?? NOBODY })
   if (how.match === 'nearest') return toNearest(inks, swatches, how.seed)
   if (how.match === 'turn') return toOne(inks, swatches, how)
   const targets = new Map<Hex, string>()

@@ -195,6 +195,7 @@ describe('shading', () => {
     swatches: new Map(swatches.map(({ id, hex }) => [id, hex])),
     shadingOf: () => 'relative',
     hold: 0.5,
+    rungs: 4,
     chosenLead: () => undefined,
     tinted: new Set(),
     tint: '#c8553d',

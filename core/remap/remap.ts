@@ -1,8 +1,10 @@
 import { hexOfLch, isNeutral, lchOf, type Hex } from '#core/color/convert'
 import type { InkArea } from './match'
+import { okDistance } from '#core/color/difference'
+import { ladder, LADDERS } from '#core/harmony/ladder'
 import { graphOf } from './graph'
 import { held } from './hold'
-import { shadedGroup, type Shading } from './shading'
+import { isHeld, shadedGroup, type Shading } from './shading'
 
 /** What an ink becomes: a swatch, by its id, or null where it is left as is. */
 export type Targets = ReadonlyMap<Hex, string | null>
@@ -21,6 +23,8 @@ export interface Remapping {
   shadingOf: (swatch: string) => Shading
   /** How closely inks hold to their swatch, in [0, 1], where the picture needs them lighter or darker. */
   hold: number
+  /** How many rungs a ladder of a swatch has. */
+  rungs: number
   /** The ink chosen to lead a swatch's group, where one was. */
   chosenLead: (swatch: string) => Hex | undefined
   /** Inks that are not sent anywhere but tinted with a hue. */
@@ -61,15 +65,27 @@ export const tintedNeutral = (hex: Hex, tint: Hex): Hex => {
 const holdPicture = (
   inks: readonly InkArea[],
   colors: Map<Hex, Hex>,
-  { targets, shadingOf, chosenLead, swatches, hold }: Remapping,
+  { targets, shadingOf, chosenLead, swatches, hold, rungs }: Remapping,
 ): void => {
   const graph = graphOf(inks)
   const wanted = graph.nodes.map(({ hex }) => {
     const to = targets.get(hex)
-    const follows = to && swatches.has(to) && shadingOf(to) === 'held'
+    const follows = to && swatches.has(to) && isHeld(shadingOf(to))
     return { hex: colors.get(hex) ?? hex, fixed: !follows, leads: Boolean(to) && chosenLead(to ?? '') === hex }
   })
-  held(graph, wanted, hold).forEach((color, i) => colors.set(graph.nodes[i]?.hex ?? '', color))
+  const steps = new Map<Hex, Hex[]>()
+  /** The swatch or the rung of its ladders that a color is nearest to. */
+  const onRung = (swatch: Hex, color: Hex): Hex => {
+    const known = steps.get(swatch) ?? [swatch, ...LADDERS.flatMap(kind => ladder(swatch, kind, rungs))]
+    steps.set(swatch, known)
+    return known.reduce((best, rung) => (okDistance(rung, color) < okDistance(best, color) ? rung : best))
+  }
+  held(graph, wanted, hold).forEach((color, i) => {
+    const ink = graph.nodes[i]?.hex ?? ''
+    const to = targets.get(ink)
+    const swatch = to ? swatches.get(to) : undefined
+    colors.set(ink, to && swatch && shadingOf(to) === 'rungs' ? onRung(swatch, color) : color)
+  })
 }
 
 /** The new color of every ink. Inks without a target, or whose swatch is gone, keep their own. */
@@ -89,6 +105,6 @@ export const recolored = (inks: readonly InkArea[], remapping: Remapping): Map<H
   for (const [id, group] of groups)
     for (const [hex, color] of shadedGroup(group, leads.get(id) as Hex, swatches.get(id) as Hex, shadingOf(id)))
       colors.set(hex, color)
-  if ([...groups.keys()].some(id => shadingOf(id) === 'held')) holdPicture(inks, colors, remapping)
+  if ([...groups.keys()].some(id => isHeld(shadingOf(id)))) holdPicture(inks, colors, remapping)
   return colors
 }

@@ -1,13 +1,29 @@
 import { labOf } from '#core/color/convert'
 import type { Block, Pairs } from './costs'
+import type { Role } from '#core/harmony/proportion'
 import type { MatchSwatch } from './inks'
 
 /* The search for the cheapest way to send blocks of inks to swatches. */
 
-/** What swatches cost that cover nothing in an artwork, and what is off the share they are meant to cover. */
-const WEIGHTS = { unused: 3, share: 0.7 } as const
+/** What swatches cost that cover nothing in an artwork. */
+const UNUSED = 3
 /** So much of an artwork a swatch is to cover to count as used. */
 const USED = 0.02
+interface Off {
+  less: number
+  more: number
+}
+/**
+ * What a swatch costs that covers less, or more, of an artwork than is meant: times the square of the difference, at the rest position
+ * of the shares. The dominant swatch is to be seen, and an accent that covers much is none.
+ */
+const OFF: Off = { less: 38, more: 38 }
+const OFF_BY_ROLE: Readonly<Partial<Record<Role, Off>>> = {
+  dominant: { less: 60, more: 38 },
+  accent: { less: 38, more: 500 },
+}
+/** What it costs, beside that, that the dominant swatch covers nothing of an artwork, and from which part on it is there. */
+const ABSENT = { cost: 100, part: 0.05 } as const
 const PASSES = 40
 /** A gain below this is none. */
 const LEAST_GAIN = 1e-9
@@ -22,32 +38,56 @@ export interface Search {
   artworks: number
   /** What is covered in each artwork by what was sent by hand, swatch by swatch. */
   covered: Float64Array
+  /** The weight of the shares against all else: 0 for none, 1 at their rest position. */
+  shares: number
 }
 
-/** Where every block goes, by places, and what that costs. */
+/**
+ * Where every block goes, by places; what that costs, what shares cost aside; what shares cost at their rest position; and the share
+ * distance: half the sum, over the swatches, of how far what each covers is from what it is meant to cover, in the mean of the
+ * artworks, in [0, 1].
+ */
 export interface Found {
   to: number[]
   cost: number
+  off: number
+  distance: number
+}
+
+/** The part that each swatch is meant to cover, in [0, 1], adding up to 1; all alike where nothing is said. */
+export const sharesOf = (swatches: readonly MatchSwatch[]): Float64Array => {
+  const said = Float64Array.from(swatches, ({ share }) => (share > 0 && Number.isFinite(share) ? share : 0))
+  const total = said.reduce((sum, share) => sum + share, 0)
+  return said.map(share => (total ? share / total : 1 / swatches.length))
 }
 
 /** What it costs how much each swatch covers of each artwork, kept up to date with every move of a block. */
-const coverageOf = ({ blocks, swatches, artworks, covered: byHand }: Search) => {
+const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weight }: Search) => {
   const count = swatches.length
-  const total = swatches.reduce((sum, { share }) => sum + share, 0) || 1
-  const shares = Float64Array.from(swatches, ({ share }) => share / total)
+  const meant = sharesOf(swatches)
   const parts = Float64Array.from(
     blocks.flatMap(block => Array.from({ length: artworks }, (_, w) => block.parts[w] ?? 0)),
   )
   const covered = Float64Array.from(byHand)
+  const offOf = swatches.map(({ role }) => (role && OFF_BY_ROLE[role]) ?? OFF)
+  const less = Float64Array.from(offOf, off => off.less)
+  const more = Float64Array.from(offOf, off => off.more)
+  const absent = Float64Array.from(swatches, ({ role }) => (role === 'dominant' ? ABSENT.cost : 0))
+  /** What it costs at the shares' rest position that a swatch covers so much of an artwork. */
+  const offBy = (s: number, cover: number): number => {
+    const off = cover - (meant[s] as number)
+    const cost = ((off < 0 ? less : more)[s] as number) * off * off
+    return cover < ABSENT.part ? cost + (absent[s] as number) * (1 - cover / ABSENT.part) ** 2 : cost
+  }
   /** What a swatch costs with so much of a block more (1), less (-1), or as it is (0). */
   const costWith = (s: number, b: number, sign: number): number => {
-    let [sum, mean] = [0, 0]
+    let sum = 0
     for (let w = 0, i = s * artworks, k = b * artworks; w < artworks; w++, i++, k++) {
       const cover = (covered[i] as number) + sign * (parts[k] as number)
-      mean += cover
-      if (cover < USED) sum += WEIGHTS.unused * (1 - cover / USED) ** 2
+      if (cover < USED) sum += (UNUSED / count) * (1 - cover / USED) ** 2
+      sum += weight * offBy(s, cover)
     }
-    return (sum / artworks + WEIGHTS.share * Math.abs(mean / artworks - (shares[s] as number))) / count
+    return sum / artworks
   }
   const now = Float64Array.from(swatches, (_, s) => costWith(s, 0, 0))
   return {
@@ -73,6 +113,18 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand }: Search) => 
       const cost = costWith(s, 0, 0) + costWith(t, 0, 0)
       swap()
       return cost
+    },
+    /** What unused swatches cost, what shares cost at their rest position, and the share distance. */
+    told: (): { unused: number; off: number; distance: number } => {
+      let [unused, off, distance] = [0, 0, 0]
+      for (let s = 0, i = 0; s < count; s++)
+        for (let w = 0; w < artworks; w++, i++) {
+          const cover = covered[i] as number
+          if (cover < USED) unused += (UNUSED / count) * (1 - cover / USED) ** 2
+          off += offBy(s, cover)
+          distance += Math.abs(cover - (meant[s] as number)) / 2
+        }
+      return { unused: unused / artworks, off: off / artworks, distance: distance / artworks }
     },
   }
 }
@@ -152,13 +204,14 @@ export const improved = (search: Search, start: readonly number[]): Found => {
     })
     return true
   }
-  const costOf = (): number => {
-    let sum = 0
+  const found = (): Found => {
+    const { unused, off, distance } = coverage.told()
+    let cost = unused
     for (let b = 0; b < to.length; b++) {
       const s = to[b] as number
-      sum += ((costs[b * count + s] as number) + (fits[b]?.[s] ?? 0)) / 2 // each pair is told by both of its blocks
+      cost += ((costs[b * count + s] as number) + (fits[b]?.[s] ?? 0)) / 2 // each pair is told by both of its blocks
     }
-    return coverage.now.reduce((all, own) => all + own, sum)
+    return { to: [...to], cost, off, distance }
   }
   for (let pass = 0; pass < PASSES; pass++) {
     let better = false
@@ -167,11 +220,14 @@ export const improved = (search: Search, start: readonly number[]): Found => {
     for (let s = 0; s < count; s++) for (let t = s + 1; t < count; t++) better = exchange(s, t) || better
     if (!better) break
   }
-  return { to: [...to], cost: costOf() }
+  return found()
 }
 
 /** First assignments: each block to where it fits best, by the order of light, by that in shares, and by chance. */
-export const startsOf = ({ blocks, fits, swatches }: Search, chance: () => number): number[][] => {
+export const startsOf = (
+  { blocks, fits, swatches }: Pick<Search, 'blocks' | 'fits' | 'swatches'>,
+  chance: () => number,
+): number[][] => {
   const best = fits.map(own => own.indexOf(Math.min(...own)))
   const byLight = swatches.map(({ hex }, s) => ({ s, l: labOf(hex).l })).sort((one, other) => one.l - other.l)
   const rising = blocks.map(({ lch, area }, b) => ({ b, l: lch.l, area })).sort((one, other) => one.l - other.l)

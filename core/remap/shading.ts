@@ -11,11 +11,12 @@ import {
 } from '#core/color/convert'
 
 /**
- * How the inks of one swatch follow it: all become it, lighter or darker where the picture needs that; all become it;
+ * How the inks of one swatch follow it: all become it, lighter or darker where the picture needs that; the same, but each the nearest
+ * rung of the swatch's ladders; all become it;
  * the darkest becomes it and the others tints of it; each keeps its difference from the lead; each keeps its own
  * lightness and chroma and takes the hue; or all turn by the angle that brings the lead to the hue.
  */
-export const SHADINGS = ['held', 'flat', 'stepped', 'relative', 'hue only', 'turned'] as const
+export const SHADINGS = ['held', 'rungs', 'flat', 'stepped', 'relative', 'hue only', 'turned'] as const
 export type Shading = (typeof SHADINGS)[number]
 
 const WHITE: Lab = { l: 1, a: 0, b: 0 }
@@ -77,7 +78,8 @@ const turned = (hex: Hex, lead: Hex, swatch: Hex): Hex => {
  */
 export const shadedGroup = (inks: readonly Hex[], lead: Hex, swatch: Hex, shading: Shading): Map<Hex, Hex> => {
   switch (shading) {
-    case 'held': // what else stands in the picture moves it, which is not known here
+    case 'held':
+    case 'rungs': // what else stands in the picture moves both, which is not known here
     case 'flat':
       return new Map(inks.map(hex => [hex, swatch]))
     case 'stepped':
@@ -93,6 +95,9 @@ export const shadedGroup = (inks: readonly Hex[], lead: Hex, swatch: Hex, shadin
 
 /** A color that differs from `swatch` as `ink` differs from `lead`, in OKLab. */
 export const shaded = (ink: Hex, lead: Hex, swatch: Hex): Hex => relative([ink], lead, swatch).get(ink) as Hex
+
+/** Whether a shading makes inks lighter or darker than their swatch where the picture needs it. */
+export const isHeld = (shading: Shading): boolean => shading === 'held' || shading === 'rungs'
 
 /** How many inks that were told apart fall together in what they become. */
 export const fallenTogether = (inks: readonly Hex[], colorOf: (ink: Hex) => Hex): number =>

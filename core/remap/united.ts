@@ -1,4 +1,5 @@
-import type { InkArea } from './match'
+import type { Hex } from '#core/color/convert'
+import type { InkArea } from './inks'
 
 /**
  * All inks of several artworks as one list: areas and boundaries are averaged over the artworks, so that together they
@@ -29,4 +30,16 @@ export const unitedInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): 
       parts,
     }))
     .sort((one, other) => other.area - one.area)
+}
+
+/**
+ * The inks of one artwork of several that are united, by its place among them: what they cover of it, and what they lie beside of its
+ * other inks, as in the mean of all artworks.
+ */
+export const inksOfOne = (united: readonly InkArea[], place: number): InkArea[] => {
+  const areas = new Map<Hex, number>(united.map(({ hex, parts }) => [hex, parts?.[place] ?? 0]))
+  return united.flatMap(({ hex, beside = [] }) => {
+    const area = areas.get(hex) ?? 0
+    return area ? [{ hex, area, beside: beside.filter(([other]) => areas.get(other)) }] : []
+  })
 }

@@ -2,7 +2,7 @@ import { numbered, plainName } from '#core/color/name'
 import { hsbOf, type Hex } from '#core/color/convert'
 import { derive } from '#core/harmony/derive'
 import { turnedHue } from '#core/color/wheel'
-import { rolesIn, sharesIn, usualShares } from '#core/harmony/proportion'
+import { rolesIn, sharesIn } from '#core/harmony/proportion'
 import type { Role } from '#core/harmony/proportion'
 import { MOST_SWATCHES } from '#core/document/limits'
 import type { Base, Harmony, Origin, Swatch } from '#core/document/scheme'
@@ -139,7 +139,7 @@ const LEAST_SHARE = 0.02
 
 /**
  * A scheme of gathered colors beside the swatches that are locked, which stay first. Ids go on by place among those
- * that are replaced. Shares are those found, or fall as usual.
+ * that are replaced. Shares are those found, or the usual ones of the roles.
  */
 export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swatch[]): Swatch[] => {
   const kept = before.filter(({ locked }) => locked)
@@ -149,14 +149,18 @@ export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swa
     before.filter(({ locked }) => !locked),
     kept.map(({ id }) => id),
   )
-  const count = kept.length + fresh.length
-  const usual = usualShares(count)
   const names = numbered(fresh.map(({ hex, name }) => name ?? plainName(hex)))
-  const roles = rolesIn([...kept, ...fresh].map(({ hex }) => hex))
+  const hexes = [...kept, ...fresh].map(({ hex }) => hex)
+  const usualRoles = rolesIn(hexes)
+  const roles = [
+    ...kept.map(({ role }) => role),
+    ...fresh.map(({ role }, i) => role ?? (usualRoles[kept.length + i] as Role)),
+  ]
+  const usual = sharesIn(roles)
   const all = [
     ...kept,
     ...fresh.map(
-      ({ hex, share, role, from }, i): Swatch => ({
+      ({ hex, share, from }, i): Swatch => ({
         id: ids[i] as string,
         hex,
         hue: hsbOf(hex).h,
@@ -166,7 +170,7 @@ export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swa
         from,
         own: null,
         freed: false,
-        role: role ?? (roles[kept.length + i] as Role),
+        role: roles[kept.length + i] as Role,
         share: share === null ? (usual[kept.length + i] as number) : Math.max(LEAST_SHARE, share),
       }),
     ),

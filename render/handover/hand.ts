@@ -143,6 +143,14 @@ export const handOver = async (
     sources.picture,
   )
 
+  /** The colors the artwork of a look is handed over in. */
+  const wornIn = (look: HandedLook): ReadonlySet<Hex> =>
+    new Set(
+      chosenOf(look).flatMap(({ id, hash }) => {
+        const { colors } = paintingIn(look.id)(id)
+        return (records.get(hash)?.inks ?? []).map(({ hex }) => colors.get(hex) ?? hex)
+      }),
+    )
   const sheetOf = async (ids: readonly string[]): Promise<Page[]> => {
     const press = await sources.press(project.check.print)
     const { paper } = project.check.print
@@ -154,7 +162,7 @@ export const handOver = async (
       looks: ids.map(lookOf).map(look => ({
         ...{ id: look.id, name: look.name, note: look.note, chosen: look.chosen },
         artwork: chosenOf(look),
-        scheme: handedScheme(look.project, look.name, { ladders: true, only: null }).scheme,
+        scheme: handedScheme(look.project, look.name, { ladders: true, only: null, worn: wornIn(look) }).scheme,
         gradients: gradientsOf(look),
       })),
     }

@@ -31,10 +31,10 @@ export const checkTimes = async (inks: readonly InkArea[], count: number): Promi
   const random = seeded(7)
   const [finding, mending] = [[] as number[], [] as number[]]
   for (let n = 0; n < RUNS; n++) {
-    const { match, hold, neutrals, tolerance } = FIRST_REMAP
+    const { match, hold, meant, neutrals, tolerance } = FIRST_REMAP
     const colors = anyScheme(random, count).map(hex => ({ hex, name: null }))
     const project = plannedProject(
-      { kind: 'scheme', colors, match, seed: 1, shading: null, hold, neutrals, tolerance, restrict: null },
+      { kind: 'scheme', colors, match, seed: 1, shading: null, hold, meant, neutrals, tolerance, restrict: null },
       inks,
     )
     let start = performance.now()

@@ -16,6 +16,7 @@ import { graphOf } from '#core/remap/graph'
 import { held, HOLD } from '#core/remap/hold'
 import type { MatchSwatch } from '#core/remap/inks'
 import { keepingMatch } from '#core/remap/keeping'
+import { MEANT } from '#core/remap/meant'
 import type { Match } from '#core/remap/match'
 import type { Shading } from '#core/remap/shading'
 import { measuredPicture } from '#core/raster/measure'
@@ -124,8 +125,8 @@ export const collected = (): string[] => {
     .map(name => join(COLLECTION, name))
 }
 
-/** The demo's drawings, and so many of the collection. */
-export const drawings = async (count: number): Promise<Drawing[]> => {
+/** The demo's drawings, and so many of the collection; others at another offset, in [0, 1). */
+export const drawings = async (count: number, offset = 0): Promise<Drawing[]> => {
   const all = collected().filter(path => readFileSync(path).length < LARGEST)
   const found: Drawing[] = []
   for (const name of readdirSync('demo/artwork').filter(name => name.endsWith('.svg'))) {
@@ -134,7 +135,7 @@ export const drawings = async (count: number): Promise<Drawing[]> => {
   }
   const step = all.length / (count * 3)
   for (let i = 0; found.length < count && i < count * 3; i++) {
-    const drawing = await open(all[Math.floor(i * step)] as string)
+    const drawing = await open(all[Math.floor((i + offset) * step)] as string)
     if (drawing) found.push(drawing)
   }
   return found
@@ -155,6 +156,7 @@ export const colorsIn = (inks: readonly InkSummary[], scheme: readonly Hex[], wa
       match: way.match,
       shading: way.shading,
       hold: way.hold ?? HOLD.rest,
+      meant: MEANT,
       seed: 0,
       neutrals: 'inks',
       tolerance: 0,
@@ -188,7 +190,7 @@ export const keptOver = async (
 
 const TIMES = 40
 const WARM = 20
-const timed = (once: (round: number) => void): [half: number, most: number] => {
+export const timed = (once: (round: number) => void): [half: number, most: number] => {
   const took = Array.from({ length: WARM + TIMES }, (_, round) => {
     const start = performance.now()
     once(round)
@@ -204,7 +206,7 @@ export const keepingTimes = async (
   poster: Drawing | undefined,
 ): Promise<Array<[what: string, half: number, most: number]>> => {
   const match = (inks: readonly InkSummary[], scheme: string, seed: number): Map<Hex, string> =>
-    keepingMatch(inks, swatchesOf(scheme), { seed, byHand: new Map() })
+    keepingMatch(inks, swatchesOf(scheme), { ...MEANT, seed, byHand: new Map() })
   const found: Array<[string, number, number]> = []
   for (const scheme of poster ? ['five even', 'twelve'] : []) {
     const { inks } = poster as Drawing

@@ -47,7 +47,7 @@ export interface Painting {
 
 /** Installs the packages the pictures are from, where they are not there. */
 export const wallpapersInstalled = (): void => {
-  if (!existsSync(`${FOLDER}/${PICTURES[0] ?? ''}`))
+  if (PICTURES.some(path => !existsSync(`${FOLDER}/${path}`)))
     execFileSync('apt-get', ['install', '-y', '--no-install-recommends', ...PACKAGES], { stdio: 'ignore' })
 }
 

@@ -21,6 +21,7 @@ import { DIMENSIONS, growthOf } from './growth'
 import { reviewTimes } from './reviewing'
 import { readerTimes, uploadTimes } from './serving'
 import { scrollTimes, shelfTimes } from './shelf'
+import { MEANT_FIGURES, meantFigures, meantTimes } from './meant'
 import { emptyTimes, inkListTimes, readingTimes, realBatchTime } from './waiting'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
@@ -34,7 +35,7 @@ import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from 
 
 /*
  * Prints the figures of docs/benchmarks.md:
- * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|painting|house|check|handover|growth|serving|shelf|
+ * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|meant|painting|house|check|handover|growth|serving|shelf|
  * reviews|desks|waiting|backup [ADDRESS]]
  */
 
@@ -396,6 +397,17 @@ const keeping = async (): Promise<void> => {
   for (const [name, half, most] of await keepingTimes(all[0])) row(name, `${tenth(half)} ms`, `${tenth(most)} ms`)
 }
 
+const meant = async (): Promise<void> => {
+  row('', ...MEANT_FIGURES.map(([name]) => name))
+  const said = (value: number, figure: number): string =>
+    figure === MEANT_FIGURES.length - 1 ? `${tenth(value)}°` : percent(value)
+  await meantFigures(Number(process.argv[3] ?? 24), (what, means) =>
+    row(what, ...means.map(([mean, worst], i) => `${said(mean, i)} (${said(worst, i)})`)),
+  )
+  row('time', 'middle', '95th of 100')
+  for (const [name, half, most] of await meantTimes()) row(name, `${tenth(half)} ms`, `${tenth(most)} ms`)
+}
+
 const painting = async (): Promise<void> => {
   row('picture', 'is', 'inks', ...FIGURES)
   for (const each of await paintings()) {
@@ -587,6 +599,7 @@ const parts: Record<string, () => void | Promise<void>> = {
     compose,
     remap,
     keeping,
+    meant,
     painting,
     house,
     check,

@@ -275,8 +275,8 @@ test('a picture of 100 megapixels, one that is broken and one that is clear all 
     },
   ])
   const report = page.getByTestId('report')
-  await expect(report).toContainText('The picture has 100 megapixels')
-  await expect(page.getByRole('button', { name: 'Show large' })).toBeVisible()
+  await expect(report).toContainText('The picture has 100 megapixels', { timeout: 60_000 })
+  await expect(page.getByRole('button', { name: 'Show large' })).toBeVisible({ timeout: 60_000 })
   await expect(report).toContainText('“cut.png” was not taken')
   await expect(report).toContainText('It is clear all over.')
   await page.keyboard.press('3')

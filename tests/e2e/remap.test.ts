@@ -249,6 +249,57 @@ test('the hold goes from the exact swatches to the light of the picture; what is
   await expect(hold).toHaveValue('0')
 })
 
+test('shares and hues are weighed live, the band says what is covered; in one artwork alone; undone and kept', async ({
+  page,
+}) => {
+  const number = (name: string) => page.getByRole('textbox', { name: `${name} in percent` })
+  const covered = (): Promise<number[]> =>
+    page
+      .getByTestId('covers')
+      .locator('[data-covers]')
+      .evaluateAll(all => all.map(each => Number((each as HTMLElement).dataset.covers)))
+  const meant = await page.locator('[data-joint]').evaluateAll(all => all.map(each => Number(each.ariaValueNow)))
+  const off = async (): Promise<number> =>
+    (await covered()).reduce((sum, cover, i) => sum + Math.abs(cover - (meant[i] ?? cover)), 0)
+  const [rest, before, first] = [await restingColors(page), await covered(), await off()]
+  expect(before.reduce((sum, cover) => sum + cover, 0)).toBeGreaterThan(95)
+  await expect(page.getByTestId('swatch').first()).toHaveAttribute('aria-label', new RegExp(`covers ${before[0]}%`))
+  await number('Shares').fill('0')
+  await number('Shares').press('Enter')
+  await number('Shares').blur()
+  await aside(page)
+  const free = await recoloredFrom(page, rest)
+  const freely = await off()
+  expect(freely).toBeGreaterThan(first)
+  const slider = page.getByRole('slider', { name: 'Shares' })
+  await slider.focus()
+  await page.keyboard.press('End')
+  await expect(number('Shares')).toHaveValue('100')
+  await expect.poll(off).toBeLessThan(freely)
+  await page.keyboard.press('Control+z')
+  await expect(number('Shares')).toHaveValue('0')
+  await aside(page)
+  await expect.poll(() => restingColors(page)).toEqual(free)
+  await page.getByRole('button', { name: 'Reset shares' }).click()
+  await aside(page)
+  await expect.poll(() => restingColors(page)).toEqual(rest)
+  // in the badge alone
+  await page.getByRole('button', { name: 'Show Badge' }).click()
+  await page.getByRole('checkbox', { name: 'Only this one' }).check()
+  await number('Hues').fill('100')
+  await number('Hues').press('Enter')
+  await page.getByRole('button', { name: 'Show Poster' }).click()
+  await expect(number('Hues')).toHaveValue('50')
+  await number('Hues').blur()
+  await aside(page)
+  await expect.poll(() => restingColors(page)).toEqual(rest)
+  await page.getByRole('tab', { name: 'Set' }).click()
+  await expect(page.getByText(/\d exceptions?/)).toHaveCount(1)
+  await saved(page)
+  await page.reload()
+  await expect(page.getByText(/\d exceptions?/)).toHaveCount(1)
+})
+
 test('grays are left, or tinted, by a switch @full', async ({ page }) => {
   const left = async (): Promise<number> => (await groupOf(page, 'left as is')).length
   expect(await left()).toBe(0)

@@ -42,6 +42,7 @@ test.describe('nothing stands in the way of readers of screens, and letters have
     await expect(page.getByTestId('project-card').first()).toBeVisible()
     await look(page)
     await page.getByTestId('new-project-button').click()
+    await expect(page.getByTestId('new-project')).toBeVisible()
     await look(page, '[data-test=new-project]')
   })
   for (const step of STEPS)
@@ -49,6 +50,7 @@ test.describe('nothing stands in the way of readers of screens, and letters have
       await openDemoCopy(page)
       if (step === 'compose') {
         await page.keyboard.press('?')
+        await expect(page.getByTestId('keys')).toBeVisible()
         await look(page, '[data-test=keys]')
         await page.keyboard.press('Escape')
       }

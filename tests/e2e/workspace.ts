@@ -130,7 +130,7 @@ export const paintOf = (page: Page, selector: string): Promise<string> =>
 
 /** Waits until everything is on the server. */
 export const saved = async (page: Page): Promise<void> => {
-  await expect(page.getByTestId('save-state')).toContainText('Saved')
+  await expect(page.getByTestId('save-state')).toContainText('Saved', { timeout: 60_000 })
 }
 
 /** Drags from the middle of one thing to the middle of another with the pointer. */

@@ -7,6 +7,7 @@ import { contrastOf, inkOn, ratioWords } from '#core/color/contrast'
 import {
   bandAction,
   bandLabel,
+  coverage,
   cutLooseWords,
   isCutLoose,
   lettersWords,
@@ -17,6 +18,7 @@ import {
   totalShare,
 } from '#core/interaction/band'
 import { RUNGS, strip } from '#core/harmony/ladder'
+import { remappingOf } from '#core/painting/remapping'
 import { shownScheme } from '#core/scheme/compose'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
@@ -29,6 +31,7 @@ import { useCopying } from '~/composables/useCopying'
 import { useHand } from '~/composables/useHand'
 import { useHistory } from '~/stores/history'
 import { useNotices } from '~/stores/notices'
+import { usePainting } from '~/stores/painting'
 import { usePrinting } from '~/stores/printing'
 import { useSwatchDrop } from '~/composables/useSwatchDrop'
 
@@ -42,6 +45,7 @@ const { letters = false } = defineProps<{ letters?: boolean }>()
 const history = useHistory()
 const notices = useNotices()
 const stage = useStage()
+const painting = usePainting()
 const printing = usePrinting()
 const { copy } = useCopying()
 const band = useTemplateRef<HTMLElement>('band')
@@ -60,6 +64,15 @@ const scheme = computed(() =>
 )
 const total = computed(() => totalShare(scheme.value))
 const percentOf = (swatch: Swatch | undefined): number => sharePercent(swatch, total.value)
+/** What each swatch covers of all artwork now, beside what it is meant to; null without artwork. */
+const covers = computed(() =>
+  history.document?.artwork.length && painting.inks.length
+    ? coverage(painting.inks, remappingOf(history.document, painting.inks).targets)
+    : null,
+)
+const coverOf = ({ id }: Swatch): number | undefined => (covers.value ? (covers.value.get(id) ?? 0) : undefined)
+const coverWords = (swatch: Swatch): string =>
+  covers.value ? `meant to cover ${percentOf(swatch)}%, covers ${Math.round((coverOf(swatch) ?? 0) * 100)}%. ` : ''
 const hand = useHand()
 /** No block is narrower than this, and on one narrower than that the name is small. */
 const [NARROWEST, NARROW] = [68, 96]
@@ -235,10 +248,30 @@ const isCut = (swatch: Swatch): boolean =>
           :style="{ left: `${tick}%`, height: tick % 25 === 0 ? '7px' : '3px' }"
         />
       </div>
+      <div
+        v-if="covers"
+        class="flex h-[5px] border-t border-strong"
+        role="img"
+        :aria-label="`Covers now: ${scheme.map(each => `${each.name} ${Math.round((coverOf(each) ?? 0) * 100)}%`).join(', ')}`"
+        title="What swatches cover in the artwork now; below it, what they are meant to"
+        data-test="covers"
+      >
+        <i
+          v-for="swatch in scheme"
+          :key="swatch.id"
+          :style="{
+            width: `${(coverOf(swatch) ?? 0) * 100}%`,
+            background: shownAs(swatch.hex),
+            filter: seen,
+          }"
+          :data-covers="Math.round((coverOf(swatch) ?? 0) * 100)"
+        />
+      </div>
       <ol
         ref="row"
         v-one-stop="{ of: '[data-swatch-id]', by: 'across' }"
-        class="flex border-t border-strong pt-1"
+        class="flex"
+        :class="covers ? 'pt-px' : 'border-t border-strong pt-1'"
         :data-sorts="sorting !== null || undefined"
         @pointerenter="fetchSorting"
       >
@@ -251,8 +284,8 @@ const isCut = (swatch: Swatch): boolean =>
           <button
             class="swatch-block"
             :style="{ background: shownAs(swatch.hex), color: inkOn(swatch.hex), filter: seen }"
-            :aria-label="bandLabel(swatch, total)"
-            :title="`${swatch.name}: L ${swatch.locked ? 'unlocks' : 'locks'} it`"
+            :aria-label="bandLabel(swatch, total, coverOf(swatch))"
+            :title="`${swatch.name}: ${coverWords(swatch)}L ${swatch.locked ? 'unlocks' : 'locks'} it`"
             :aria-expanded="opened === swatch.id"
             data-test="swatch"
             :data-hex="swatch.hex"

@@ -27,8 +27,8 @@ const chosen = (): void => {
 }
 /** What was set on one artwork alone goes with it, is said, and comes back with it. */
 const remove = (art: Artwork): void => {
-  const { touches = {}, exceptions = {} } = history.settled?.remap ?? {}
-  const [touched, excepted] = [touches[art.id] ?? [], exceptions[art.id] ?? {}]
+  const { touches = {}, exceptions = {}, meantIn = {} } = history.settled?.remap ?? {}
+  const [touched, excepted, meant] = [touches[art.id] ?? [], exceptions[art.id] ?? {}, meantIn[art.id]]
   const gone = [
     { count: touched.length, what: 'touch-up' },
     { count: Object.keys(excepted).length, what: 'exception' },
@@ -36,6 +36,7 @@ const remove = (art: Artwork): void => {
   const own = {
     ...(touched.length ? { touches: { [art.id]: touched } } : {}),
     ...(Object.keys(excepted).length ? { exceptions: { [art.id]: excepted } } : {}),
+    ...(meant ? { meantIn: { [art.id]: meant } } : {}),
   }
   history.runSaying(
     { do: 'remove artwork', id: art.id },

@@ -3,8 +3,10 @@ import { computed } from 'vue'
 import { withKey } from '~/words/shortcuts'
 import { MATCHES, type Match } from '#core/remap/match'
 import { HOLD } from '#core/remap/hold'
+import { HUES, MEANT, SHARES } from '#core/remap/meant'
 import { NEUTRALS, type Neutrals } from '#core/remap/remap'
-import { SHADINGS, type Shading } from '#core/remap/shading'
+import { isHeld, SHADINGS, type Shading } from '#core/remap/shading'
+import type { Command } from '#core/commands/commands'
 import { useHistory } from '~/stores/history'
 import { useRemapping } from '~/stores/remapping'
 
@@ -20,6 +22,7 @@ const TITLES: Readonly<Record<Match, string>> = {
 }
 const SHADING_TITLES: Readonly<Record<Shading, string>> = {
   'held': 'Inks become their swatch, lighter or darker where the picture needs it: set the hold',
+  'rungs': 'As held, but each ink the nearest rung of its swatch’s ladders: nothing but colors the sheet lists',
   'flat': 'All inks of a swatch become it',
   'stepped': 'The darkest ink becomes the swatch, the others tints of it',
   'relative': 'Inks keep their difference from the one that leads',
@@ -32,6 +35,31 @@ const remap = computed(() => history.settled?.remap)
 const previewMatch = (match: Match | null): void =>
   history.preview(match && match !== history.settled?.remap.match ? { do: 'match', match, seed: 0 } : null)
 const hold = computed(() => Math.round((history.document?.remap.hold ?? HOLD.rest) * 100))
+/** What shares and hues weigh: in the artwork on the stage where changes are for it alone, or in all. */
+const meant = computed(() => {
+  const remap = history.document?.remap
+  return (remapping.scope && remap?.meantIn[remapping.scope]) || remap?.meant || MEANT
+})
+const WEIGHTS = [
+  {
+    weight: 'shares',
+    label: 'Shares',
+    rest: SHARES.rest,
+    title:
+      'At 100% swatches cover what they are meant to and the dominant one comes first; at 0% only the picture counts',
+  },
+  {
+    weight: 'hues',
+    label: 'Hues',
+    rest: HUES.rest,
+    title: 'At 100% inks take the swatch nearest to the hue they had; at 0% their hue does not count',
+  },
+] as const
+const weigh = (weight: 'shares' | 'hues', percent: number): Command => ({
+  do: 'weigh',
+  [weight]: percent / 100,
+  artwork: remapping.scope,
+})
 const again = (): void => {
   history.run({ do: 'match' })
 }
@@ -82,7 +110,7 @@ const again = (): void => {
       <button
         class="control"
         title="Nothing strong is lost, and as much as possible is its swatch"
-        :disabled="remap.shading === 'held' && hold === HOLD.rest * 100"
+        :disabled="isHeld(remap.shading) && hold === HOLD.rest * 100"
         @click="history.run({ do: 'hold', hold: HOLD.rest })"
       >
         Reset
@@ -96,5 +124,28 @@ const again = (): void => {
         :choices="NEUTRALS.map(value => ({ value, title: NEUTRAL_WORDS[value] }))"
         @update:model-value="neutrals => history.run({ do: 'treat neutrals', neutrals })"
     /></label>
+    <div class="col-span-3 flex items-center gap-4">
+      <div v-for="{ weight, label, title, rest } in WEIGHTS" :key="weight" class="flex grow items-center gap-2">
+        <SliderNumber
+          class="grow"
+          :label="label"
+          :title="title"
+          :value="Math.round(meant[weight] * 100)"
+          :min="0"
+          :max="100"
+          unit="%"
+          @preview="history.preview(weigh(weight, $event))"
+          @settle="history.run(weigh(weight, $event))"
+        />
+        <button
+          class="control"
+          :aria-label="`Reset ${weight}`"
+          :disabled="remap.match === 'picture' && Math.abs(meant[weight] - rest) < 0.005"
+          @click="history.run(weigh(weight, rest * 100))"
+        >
+          Reset
+        </button>
+      </div>
+    </div>
   </div>
 </template>

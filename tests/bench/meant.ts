@@ -1,0 +1,173 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { css } from '#core/color/parse'
+import type { Hex } from '#core/color/convert'
+import type { Swatch } from '#core/document/scheme'
+import type { HarmonyKind } from '#core/harmony/harmony'
+import type { Pixels } from '#core/picture/pixels'
+import { figuresOf } from '#core/remap/figures'
+import { graphOf } from '#core/remap/graph'
+import { held, HOLD } from '#core/remap/hold'
+import { keepingMatch } from '#core/remap/keeping'
+import { MEANT, type Meant } from '#core/remap/meant'
+import { unitedInks } from '#core/remap/united'
+import { wornFiguresOf } from '#core/remap/wornFigures'
+import { FIRST_HARMONY, newProject } from '#core/scheme/create'
+import { gatheredScheme } from '#core/scheme/scheme'
+import type { InkArea } from '#core/remap/inks'
+import { drawings, SCHEMES, timed } from './keeping'
+import { paintings, recolored } from './painting'
+import { receiveSvg } from '../../server/artwork/receive'
+
+/* How schemes are worn: shares, roles and hues, over drawings, paintings and the demo's set. */
+
+const BASES: ReadonlyArray<readonly [Hex, HarmonyKind]> = [
+  ['#e07a5f', 'split complementary'],
+  ['#0f6d5f', 'triadic'],
+  ['#2b2b2b', 'analogous'],
+  ['#f3d9e0', 'complementary'],
+  ['#3b5bdb', 'square'],
+  ['#f2c14e', 'split complementary'],
+  ['#7a3e9d', 'monochromatic'],
+  ['#c1272d', 'triadic'],
+]
+const derived = (): Swatch[][] =>
+  BASES.map(
+    ([hex, kind]) =>
+      newProject('bench', { hex, hue: css(hex)?.hue ?? 0, typed: hex }, { ...FIRST_HARMONY, kind }).scheme,
+  )
+const given = (): Swatch[][] =>
+  ['three', 'five even', 'six warm', 'one hue', 'four darks and a light', 'eight mixed'].map(name =>
+    gatheredScheme(
+      (SCHEMES[name] ?? []).map(hex => ({ hex, name: null, share: null, from: { kind: 'list', title: name, hex } })),
+      [],
+    ),
+  )
+
+/** A picture that can be seen in other colors. */
+interface Piece {
+  inks: readonly InkArea[]
+  before: Pixels
+  render: (colors: ReadonlyMap<Hex, Hex>) => Promise<Pixels>
+}
+
+/** What inks become in a scheme at some positions of the controls; `of` are all inks that are matched together. */
+const colorsIn = (of: readonly InkArea[], scheme: readonly Swatch[], meant: Meant): Map<Hex, Hex> => {
+  const targets = keepingMatch(of, scheme, { ...meant, seed: 0, byHand: new Map() })
+  const hexOf = new Map(scheme.map(({ id, hex }) => [id, hex]))
+  const graph = graphOf(of)
+  const wanted = graph.nodes.map(({ hex }) => ({ hex: hexOf.get(targets.get(hex) ?? '') ?? hex, fixed: false }))
+  const out = held(graph, wanted, HOLD.rest)
+  return new Map(graph.nodes.map(({ hex }, i) => [hex, out[i] as Hex]))
+}
+
+/** The figures: what each is called, and whether a high one is bad. */
+export const MEANT_FIGURES = [
+  ['dominant absent', true],
+  ['accent over dominant', true],
+  ['share distance', true],
+  ['told apart by hue', false],
+  ['swatches used', false],
+  ['exact', false],
+  ['edges kept', false],
+  ['strong lost', true],
+  ['off the scheme', true],
+  ['hue turned, in degrees', true],
+] as const
+type Row = ReadonlyArray<number | null>
+/** A dominant swatch that covers less is absent. */
+const ABSENT = 0.02
+
+const rowOf = (piece: Piece, after: Pixels, scheme: readonly Swatch[]): Row => {
+  const worn = wornFiguresOf(piece.before, after, scheme)
+  const kept = figuresOf(
+    piece.before,
+    after,
+    scheme.map(({ hex }) => hex),
+  )
+  return [
+    worn.dominant === null ? null : Number(worn.dominant < ABSENT),
+    worn.accentOver === null ? null : Number(worn.accentOver > 0),
+    worn.shareDistance,
+    worn.toldApart,
+    kept.swatchesUsed,
+    kept.exact,
+    kept.edgesKept,
+    kept.strongLost,
+    kept.offScheme,
+    worn.turned,
+  ]
+}
+
+const over = async (
+  pieces: readonly Piece[],
+  schemes: readonly Swatch[][],
+  meant: Meant,
+  all?: readonly InkArea[],
+): Promise<Row[]> => {
+  const rows: Row[] = []
+  for (const scheme of schemes) {
+    const together = all && colorsIn(all, scheme, meant)
+    for (const piece of pieces)
+      rows.push(rowOf(piece, await piece.render(together ?? colorsIn(piece.inks, scheme, meant)), scheme))
+  }
+  return rows
+}
+
+/** The mean of each figure, and of its worst tenth. */
+export type Means = Array<readonly [mean: number, worst: number]>
+const meansOf = (rows: readonly Row[]): Means =>
+  MEANT_FIGURES.map(([, badHigh], i) => {
+    const values = rows.flatMap(row => row[i] ?? []).sort((one, other) => (badHigh ? other - one : one - other))
+    const mean = (some: readonly number[]): number => some.reduce((sum, value) => sum + value, 0) / some.length
+    return [mean(values), mean(values.slice(0, Math.max(1, Math.round(values.length / 10))))]
+  })
+
+const painted = async (): Promise<Piece[]> =>
+  (await paintings(480, 5)).map(painting => {
+    const pixels = ({ width, height, data }: { width: number; height: number; data: ArrayLike<number> }): Pixels => ({
+      width,
+      height,
+      data: Uint8Array.from(data),
+    })
+    return {
+      inks: painting.inks,
+      before: pixels(painting.picture),
+      render: colors => Promise.resolve(pixels(recolored(painting, colors))),
+    }
+  })
+
+const CURVE = [0, 0.25, 0.5, 0.75, 1] as const
+
+/** Tells all rows of the table, as they are found: what they are of, and the means of the figures. */
+export const meantFigures = async (count: number, tell: (what: string, means: Means) => void): Promise<void> => {
+  const pieces = await drawings(count, 0.5) // the weights were chosen on others
+  const [own, others] = [derived(), given()]
+  const all = unitedInks(pieces)
+  const say = (what: string, found: readonly Row[]): void => tell(what, meansOf(found))
+  say('derived schemes, each drawing by itself', await over(pieces, own, MEANT))
+  say('six given schemes', await over(pieces, others, MEANT))
+  say('derived schemes, all drawings as one set', await over(pieces, own, MEANT, all))
+  say('derived schemes, paintings', await over(await painted(), own, MEANT))
+  const few = own.slice(0, 4)
+  for (const shares of CURVE) say(`Shares at ${shares * 100}%`, await over(pieces, few, { ...MEANT, shares }))
+  for (const hues of CURVE) say(`Hues at ${hues * 100}%`, await over(pieces, few, { ...MEANT, hues }))
+}
+
+/** How long matching takes: middle and 95th percentile, in ms. */
+export const meantTimes = async (): Promise<Array<[what: string, half: number, most: number]>> => {
+  const files = []
+  for (const name of readdirSync('demo/artwork').filter(each => each.endsWith('.svg')))
+    files.push((await receiveSvg(name, readFileSync(`demo/artwork/${name}`))).file)
+  const set = unitedInks(files)
+  const match = (inks: readonly InkArea[], scheme: readonly Swatch[]): void =>
+    void keepingMatch(inks, scheme, { ...MEANT, seed: 0, byHand: new Map() })
+  const twelve = gatheredScheme(
+    (SCHEMES['twelve'] ?? []).map(hex => ({ hex, name: null, share: null, from: { kind: 'list', title: '', hex } })),
+    [],
+  )
+  const [five = []] = derived()
+  return [
+    [`the demo's set, ${set.length} inks, 5 swatches`, ...timed(() => match(set, five))],
+    [`the demo's set, 12 swatches`, ...timed(() => match(set, twelve))],
+  ]
+}
