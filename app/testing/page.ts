@@ -53,6 +53,11 @@ Object.assign(globalThis, {
   removeEventListener: page.removeEventListener.bind(page),
   dispatchEvent: page.dispatchEvent.bind(page),
 })
+// what a store asks for again and again does not keep the process of the tests alive
+const { setInterval: own } = globalThis
+Object.assign(globalThis, {
+  setInterval: (...how: Parameters<typeof setInterval>) => own(...how).unref(),
+})
 if (!('navigator' in globalThis)) Object.assign(globalThis, { navigator: { sendBeacon: () => true } })
 
 /** A request as the server hears it. */

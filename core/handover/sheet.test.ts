@@ -1,4 +1,5 @@
 import { contrastOf } from '#core/color/contrast'
+import { ladder } from '#core/harmony/ladder'
 import { newProject } from '#core/scheme/create'
 import { handedGradient, handedScheme } from './handed'
 import type { Mark, Measure, Page, Words } from './page'
@@ -53,6 +54,19 @@ describe('the sheet', () => {
     expect(said.filter(text => /^\d+ \d+ \d+ \d+$/.test(text))).toHaveLength(5)
     expect(said.filter(text => /^[\d.]+% [\d.]+ [\d.]+°$/.test(text))).toHaveLength(5)
     expect(said).toContain('CMYK, no profile')
+  })
+  it('lists the rungs the artwork wears, and marks them in the ladders', () => {
+    const [first] = project.scheme
+    const worn = new Set([ladder(first?.hex ?? '', 'tints', project.rungs)[1] ?? ''])
+    const { scheme } = handedScheme(project, 'Kites', { ladders: true, only: null, worn })
+    const pages = sheetPages(plan([look('c1', { scheme })]), measure)
+    expect(wordsOn(pages)).toContain('tint 2')
+    const marks = pages.flatMap(page => flat(page.marks))
+    const alts = marks.flatMap(mark => (mark.mark === 'part' && mark.alt?.startsWith('tints of') ? [mark.alt] : []))
+    expect(alts.filter(alt => alt.includes('; used: tint 2, '))).toHaveLength(1)
+    const circles = (all: readonly Mark[]): number => all.filter(({ mark }) => mark === 'circle').length
+    const without = sheetPages(plan([look('c1')]), measure).flatMap(page => flat(page.marks))
+    expect(circles(marks)).toBe(circles(without) + 1)
   })
   it('sets a name under a narrow swatch small enough that its words stay whole', () => {
     const { scheme } = look('c1')

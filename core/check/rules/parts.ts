@@ -6,7 +6,8 @@ import { distinctFrom, LEAST_DIFFERENCE } from '#core/harmony/distinct'
 import { ACCENT } from '#core/harmony/proportion'
 import { keyOf, percent, type Finding, type Rule, type Try } from '../finding'
 import { inColor, lighterOrDarker, stronger } from '../moves'
-import { areaOf, lightOf, mostOf, SEEN, swatchIn } from '../state'
+import { SHARES } from '#core/remap/meant'
+import { areaOf, lightOf, mostOf, SEEN, swatchIn, type CheckState } from '../state'
 
 /** By how much a part may differ from what it is meant to be. */
 const OFF = 0.18
@@ -89,6 +90,22 @@ export const accent: Rule = {
   },
 }
 
+/** An ink of less area does not bring a share much nearer. */
+const LARGE_ENOUGH = 0.03
+
+/** Why a swatch does not cover what it is meant to: a single ink is too large, none is of the right size, or contrast is in the way. */
+const whyOff = (state: CheckState, id: string, is: number, meant: number, covered: number): string => {
+  const own = new Set(state.inksOf.get(id))
+  const areas = (mine: boolean): number[] =>
+    state.inks.filter(({ hex }) => own.has(hex) === mine).map(({ area }) => area / covered)
+  if (is > meant) {
+    const largest = Math.max(0, ...areas(true))
+    return largest > meant ? `one ink alone covers ${percent(largest)}` : 'contrast keeps its inks from the others'
+  }
+  const fits = areas(false).some(area => area >= LARGE_ENOUGH && area <= 2 * (meant - is))
+  return fits ? 'contrast keeps other inks from it' : 'no ink has an area that would fit'
+}
+
 /** Parts of the picture that are far from what they are meant to be. */
 export const shares: Rule = {
   name: 'shares',
@@ -110,7 +127,9 @@ export const shares: Rule = {
         key: keyOf('shares', []),
         rule: 'shares',
         severity: 'slight',
-        words: `${swatch?.name ?? ''} covers ${worst.is > worst.meant ? 'more' : 'less'} than it is meant to.`,
+        words:
+          `${swatch?.name ?? ''} covers ${worst.is > worst.meant ? 'more' : 'less'} than it is meant to: ` +
+          `${whyOff(state, worst.id, worst.is, worst.meant, covered)}.`,
         figure: `${percent(worst.is)} of the picture, meant ${percent(worst.meant)}`,
         measured: [Math.round(worst.is * 20), Math.round(worst.meant * 20)],
         swatches: [worst.id],
@@ -131,6 +150,14 @@ export const shares: Rule = {
     const covered = scheme.reduce((sum, each) => sum + areaOf(state, each.id), 0) || 1
     return [
       ...exchanges(swatch, nearest.slice(0, 3)),
+      ...[0.75, SHARES.most]
+        .filter(shares => shares > state.project.remap.meant.shares)
+        .map(
+          (shares): Try => ({
+            words: `Let shares weigh ${percent(shares)} in the matching`,
+            steps: () => [{ do: 'weigh', shares }],
+          }),
+        ),
       {
         words: 'Mean the shares as they are',
         steps: () => [
