@@ -3,6 +3,8 @@ import { css } from '#core/color/parse'
 import type { Hex } from '#core/color/convert'
 import type { Swatch } from '#core/document/scheme'
 import type { HarmonyKind } from '#core/harmony/harmony'
+import type { Role } from '#core/harmony/proportion'
+import { coverage } from '#core/interaction/band'
 import type { Pixels } from '#core/picture/pixels'
 import { figuresOf } from '#core/remap/figures'
 import { graphOf } from '#core/remap/graph'
@@ -10,6 +12,7 @@ import { held, HOLD } from '#core/remap/hold'
 import { keepingMatch } from '#core/remap/keeping'
 import { MEANT, type Meant } from '#core/remap/meant'
 import { unitedInks } from '#core/remap/united'
+import { sharesOf } from '#core/remap/search'
 import { wornFiguresOf } from '#core/remap/wornFigures'
 import { FIRST_HARMONY, newProject } from '#core/scheme/create'
 import { gatheredScheme } from '#core/scheme/scheme'
@@ -50,14 +53,20 @@ interface Piece {
   render: (colors: ReadonlyMap<Hex, Hex>) => Promise<Pixels>
 }
 
-/** What inks become in a scheme at some positions of the controls; `of` are all inks that are matched together. */
-const colorsIn = (of: readonly InkArea[], scheme: readonly Swatch[], meant: Meant): Map<Hex, Hex> => {
+/** Where inks go, and what they become. */
+interface Worn {
+  targets: ReadonlyMap<Hex, string>
+  colors: ReadonlyMap<Hex, Hex>
+}
+
+/** How a scheme is worn at some positions of the controls; `of` are all inks that are matched together. */
+const wornIn = (of: readonly InkArea[], scheme: readonly Swatch[], meant: Meant): Worn => {
   const targets = keepingMatch(of, scheme, { ...meant, seed: 0, byHand: new Map() })
   const hexOf = new Map(scheme.map(({ id, hex }) => [id, hex]))
   const graph = graphOf(of)
   const wanted = graph.nodes.map(({ hex }) => ({ hex: hexOf.get(targets.get(hex) ?? '') ?? hex, fixed: false }))
   const out = held(graph, wanted, HOLD.rest)
-  return new Map(graph.nodes.map(({ hex }, i) => [hex, out[i] as Hex]))
+  return { targets, colors: new Map(graph.nodes.map(({ hex }, i) => [hex, out[i] as Hex])) }
 }
 
 /** The figures: what each is called, and whether a high one is bad. */
@@ -77,17 +86,29 @@ type Row = ReadonlyArray<number | null>
 /** A dominant swatch that covers less is absent. */
 const ABSENT = 0.02
 
-const rowOf = (piece: Piece, after: Pixels, scheme: readonly Swatch[]): Row => {
+/** What swatches cover is counted by the inks that go to them, as the band shows it; all else in pixels. */
+const rowOf = (piece: Piece, after: Pixels, scheme: readonly Swatch[], { targets }: Worn): Row => {
   const worn = wornFiguresOf(piece.before, after, scheme)
+  const covers = coverage(piece.inks, targets)
+  const coverOf = (role: Role): number | null => {
+    const swatch = scheme.find(each => each.role === role)
+    return swatch ? (covers.get(swatch.id) ?? 0) : null
+  }
+  const [dominant, accent] = [coverOf('dominant'), coverOf('accent')]
+  const shares = sharesOf(scheme)
+  const distance = scheme.reduce(
+    (sum, { id }, s) => sum + Math.abs((covers.get(id) ?? 0) - (shares[s] as number)) / 2,
+    0,
+  )
   const kept = figuresOf(
     piece.before,
     after,
     scheme.map(({ hex }) => hex),
   )
   return [
-    worn.dominant === null ? null : Number(worn.dominant < ABSENT),
-    worn.accentOver === null ? null : Number(worn.accentOver > 0),
-    worn.shareDistance,
+    dominant === null ? null : Number(dominant < ABSENT),
+    dominant === null || accent === null ? null : Number(accent > dominant),
+    distance,
     worn.toldApart,
     kept.swatchesUsed,
     kept.exact,
@@ -106,9 +127,11 @@ const over = async (
 ): Promise<Row[]> => {
   const rows: Row[] = []
   for (const scheme of schemes) {
-    const together = all && colorsIn(all, scheme, meant)
-    for (const piece of pieces)
-      rows.push(rowOf(piece, await piece.render(together ?? colorsIn(piece.inks, scheme, meant)), scheme))
+    const together = all && wornIn(all, scheme, meant)
+    for (const piece of pieces) {
+      const worn = together ?? wornIn(piece.inks, scheme, meant)
+      rows.push(rowOf(piece, await piece.render(worn.colors), scheme, worn))
+    }
   }
   return rows
 }
