@@ -114,7 +114,7 @@ export const inksOf = async (path: string, also: readonly Also[]): Promise<Told 
 }
 
 /** A scheme of colors that were read, with the roles and shares the list says, or the usual ones. */
-const schemeOfColors = (colors: readonly ReadColor[]): Swatch[] =>
+export const schemeOfColors = (colors: readonly ReadColor[]): Swatch[] =>
   gatheredScheme(
     colors.map(({ hex, name, role, share = null }) => ({
       ...{ hex, name, role, share },

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { hexSchema, idSchema } from '#core/document/basics'
 import type { Project } from '#core/document/project'
-import { remapSchema, type Target } from '#core/document/remap'
+import { meantSchema, remapSchema, type Target } from '#core/document/remap'
 import { MATCHES } from '#core/remap/match'
 import { definedIn, kindOf } from './command'
 import { matchedAlone, matchedAmong, matchedTargets } from './matching'
@@ -35,14 +35,12 @@ const matched = kindOf(
   'missing',
 )
 
-const position = z.number().min(0).max(1)
-
 /**
  * All inks matched so that the picture is kept, or those of one artwork as exceptions, with another weight of shares or hues; what was
  * sent by hand stays.
  */
 const weighed = kindOf(
-  z.object({ shares: position.optional(), hues: position.optional(), artwork: idSchema.nullable().optional() }),
+  meantSchema.partial().extend({ artwork: idSchema.nullable().optional() }),
   ({ hues }) => (hues === undefined ? 'weight of shares' : 'weight of hues'),
   (project, { artwork = null, shares, hues }, inks) => {
     const { remap } = project

@@ -6,7 +6,7 @@ import type { Swatch } from '#core/document/scheme'
 import type { HandedGradient } from '#core/formats/gradient'
 import type { HandedRung, HandedScheme } from '#core/formats/handed'
 import { ladder, LADDERS } from '#core/harmony/ladder'
-import { remappingOf } from '#core/painting/remapping'
+import { targetsIn } from '#core/painting/remapping'
 import type { InkArea } from '#core/remap/match'
 import { shownScheme } from '#core/scheme/compose'
 
@@ -20,7 +20,7 @@ export const usedSwatches = (
 ): Set<string> => {
   const used = new Set<string>()
   for (const art of artwork) {
-    for (const target of remappingOf(project, inksOf(art), art.id).targets.values()) if (target) used.add(target)
+    for (const target of targetsIn(project.remap, inksOf(art), art.id).targets.values()) if (target) used.add(target)
     for (const { to } of project.remap.touches[art.id] ?? []) if (to) used.add(to.swatch)
   }
   return used

@@ -56,9 +56,12 @@ export const targetFor = (
 ): Target | undefined =>
   (artwork === null ? undefined : exceptions[artwork]?.[ink]) ?? targets[leads.get(ink) ?? ink] ?? targets[ink]
 
-/** What holds for the inks of a project, or of one of its artworks with its exceptions. */
-export const remappingOf = (project: Remapped, inks: readonly InkArea[], artwork: string | null = null): Remapping => {
-  const { remap, scheme } = project
+/** Where inks go, in all artwork or in one with its exceptions; and the neutrals among them that are tinted instead. */
+export const targetsIn = (
+  remap: Remap,
+  inks: readonly InkArea[],
+  artwork: string | null = null,
+): Pick<Remapping, 'targets' | 'tinted'> => {
   const leads = leadsAt(inks, remap.tolerance)
   const tinted = new Set<Hex>()
   const targets = new Map(
@@ -70,10 +73,15 @@ export const remappingOf = (project: Remapped, inks: readonly InkArea[], artwork
       return [hex, null]
     }),
   )
+  return { targets, tinted }
+}
+
+/** What holds for the inks of a project, or of one of its artworks with its exceptions. */
+export const remappingOf = (project: Remapped, inks: readonly InkArea[], artwork: string | null = null): Remapping => {
+  const { remap, scheme } = project
   const swatches = adjustedSwatches(project)
   return {
-    targets,
-    tinted,
+    ...targetsIn(remap, inks, artwork),
     swatches: new Map([...swatches].map(([id, { hex }]) => [id, hex])),
     tint: swatches.get(dominantOf({ scheme })?.id ?? '')?.hex ?? '#808080',
     shadingOf: swatch => remap.groups[swatch]?.shading ?? remap.shading,

@@ -73,6 +73,8 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
   const less = Float64Array.from(offOf, off => off.less)
   const more = Float64Array.from(offOf, off => off.more)
   const absent = Float64Array.from(swatches, ({ role }) => (role === 'dominant' ? ABSENT.cost : 0))
+  /** What it costs that a swatch covers next to nothing of an artwork. */
+  const unusedBy = (cover: number): number => (cover < USED ? (UNUSED / count) * (1 - cover / USED) ** 2 : 0)
   /** What it costs at the shares' rest position that a swatch covers so much of an artwork. */
   const offBy = (s: number, cover: number): number => {
     const off = cover - (meant[s] as number)
@@ -84,8 +86,7 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
     let sum = 0
     for (let w = 0, i = s * artworks, k = b * artworks; w < artworks; w++, i++, k++) {
       const cover = (covered[i] as number) + sign * (parts[k] as number)
-      if (cover < USED) sum += (UNUSED / count) * (1 - cover / USED) ** 2
-      sum += weight * offBy(s, cover)
+      sum += unusedBy(cover) + weight * offBy(s, cover)
     }
     return sum / artworks
   }
@@ -120,7 +121,7 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
       for (let s = 0, i = 0; s < count; s++)
         for (let w = 0; w < artworks; w++, i++) {
           const cover = covered[i] as number
-          if (cover < USED) unused += (UNUSED / count) * (1 - cover / USED) ** 2
+          unused += unusedBy(cover)
           off += offBy(s, cover)
           distance += Math.abs(cover - (meant[s] as number)) / 2
         }

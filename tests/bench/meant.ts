@@ -15,10 +15,10 @@ import { unitedInks } from '#core/remap/united'
 import { sharesOf } from '#core/remap/search'
 import { wornFiguresOf } from '#core/remap/wornFigures'
 import { FIRST_HARMONY, newProject } from '#core/scheme/create'
-import { gatheredScheme } from '#core/scheme/scheme'
 import type { InkArea } from '#core/remap/inks'
 import { drawings, SCHEMES, timed } from './keeping'
 import { paintings, recolored } from './painting'
+import { schemeOfColors } from '../../bin/remapping'
 import { receiveSvg } from '../../server/artwork/receive'
 
 /* How schemes are worn: shares, roles and hues, over drawings, paintings and the demo's set. */
@@ -38,13 +38,9 @@ const derived = (): Swatch[][] =>
     ([hex, kind]) =>
       newProject('bench', { hex, hue: css(hex)?.hue ?? 0, typed: hex }, { ...FIRST_HARMONY, kind }).scheme,
   )
+const schemeNamed = (name: string): Swatch[] => schemeOfColors((SCHEMES[name] ?? []).map(hex => ({ hex, name: null })))
 const given = (): Swatch[][] =>
-  ['three', 'five even', 'six warm', 'one hue', 'four darks and a light', 'eight mixed'].map(name =>
-    gatheredScheme(
-      (SCHEMES[name] ?? []).map(hex => ({ hex, name: null, share: null, from: { kind: 'list', title: name, hex } })),
-      [],
-    ),
-  )
+  ['three', 'five even', 'six warm', 'one hue', 'four darks and a light', 'eight mixed'].map(name => schemeNamed(name))
 
 /** A picture that can be seen in other colors. */
 interface Piece {
@@ -184,10 +180,7 @@ export const meantTimes = async (): Promise<Array<[what: string, half: number, m
   const set = unitedInks(files)
   const match = (inks: readonly InkArea[], scheme: readonly Swatch[]): void =>
     void keepingMatch(inks, scheme, { ...MEANT, seed: 0, byHand: new Map() })
-  const twelve = gatheredScheme(
-    (SCHEMES['twelve'] ?? []).map(hex => ({ hex, name: null, share: null, from: { kind: 'list', title: '', hex } })),
-    [],
-  )
+  const twelve = schemeNamed('twelve')
   const [five = []] = derived()
   return [
     [`the demo's set, ${set.length} inks, 5 swatches`, ...timed(() => match(set, five))],

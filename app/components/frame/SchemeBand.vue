@@ -18,7 +18,7 @@ import {
   totalShare,
 } from '#core/interaction/band'
 import { RUNGS, strip } from '#core/harmony/ladder'
-import { remappingOf } from '#core/painting/remapping'
+import { targetsIn } from '#core/painting/remapping'
 import { shownScheme } from '#core/scheme/compose'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
@@ -57,6 +57,7 @@ const motion = usePreferredReducedMotion()
 const part = <Key extends keyof Project>(key: Key) => computed(() => history.document?.[key])
 const [swatches, order, harmony] = [part('scheme'), part('order'), part('harmony')]
 const [samples, derived] = [part('samples'), part('derived')]
+const [remap, artwork] = [part('remap'), part('artwork')]
 const scheme = computed(() =>
   swatches.value && order.value && harmony.value
     ? shownScheme({ scheme: swatches.value, order: order.value, harmony: harmony.value })
@@ -66,8 +67,8 @@ const total = computed(() => totalShare(scheme.value))
 const percentOf = (swatch: Swatch | undefined): number => sharePercent(swatch, total.value)
 /** What each swatch covers of all artwork now, beside what it is meant to; null without artwork. */
 const covers = computed(() =>
-  history.document?.artwork.length && painting.inks.length
-    ? coverage(painting.inks, remappingOf(history.document, painting.inks).targets)
+  remap.value && artwork.value?.length && painting.inks.length
+    ? coverage(painting.inks, targetsIn(remap.value, painting.inks).targets)
     : null,
 )
 const coverOf = ({ id }: Swatch): number | undefined => (covers.value ? (covers.value.get(id) ?? 0) : undefined)
