@@ -35,7 +35,7 @@ it('other colors cover most in them', () => {
       const { colors } = paintingOf(now, { inks: INKS, standIns: [] })(null)
       return mostOf(stateOf(now, INKS, colors))?.hex ?? ''
     })
-    const apart = most.filter((hex, i) => most.slice(0, i).every(other => okDistance(hex, other) > 0.1))
+    const apart = most.filter((hex, i) => most.slice(0, i).every(other => okDistance(hex, other) > 0.07))
     expect(apart.length).toBeGreaterThanOrEqual(2)
   }
 })

@@ -25,7 +25,7 @@ const LOOKED_AT = 36
 const [ENOUGH, MENDED, TOLERANCE] = [12, 12, 8]
 
 /** What two proposals are farther apart for where other colors cover most, and from which difference on, in ΔEOK, they are others. */
-const MOST = { worth: 0.3, apart: 0.15 } as const
+const MOST = { worth: 0.6, apart: 0.15 } as const
 
 /**
  * The project with another swatch in the place of the dominant one, by turns: role and share change places, and the inks are matched

@@ -8,30 +8,30 @@ import type { MatchSwatch } from './inks'
 /** What each part of the cost weighs; all are shares of 1: of boundaries, of the picture, of swatches. */
 const WEIGHTS = {
   /** Edges that are lost, and those that were strong. */
-  edges: 16,
-  strong: 40,
+  edges: 22,
+  strong: 60,
   /** Differences that grow, by how much beyond what is hardly seen. */
-  raised: 20,
+  raised: 30,
   /** Inks that come out much lighter or darker than they were, in the range of the scheme. */
   value: 10,
   /** Two inks, by the areas of both, of which the lighter becomes the darker, or as light as the other. */
-  order: 15,
+  order: 12,
   level: 0.3,
   /** Inks that turn in hue, at the rest position of the hues, and become more or less colorful. */
-  hue: 1.5,
-  chroma: 1.8,
+  hue: 12,
+  chroma: 3,
   /** Inks that have to leave their swatch for an edge to stay. */
-  moved: 14,
+  moved: 20,
   /** Two inks that hue alone tells apart, wherever they lie, of which nothing tells apart what they become. */
   distinct: 90,
   /** Where two mix: hues that no swatch has. */
-  mixed: 200,
+  mixed: 235,
   /** Where two only touch: the same in the pixels between them. */
   fringe: 8,
   /** Where two mix: that they come out of hues or strengths much farther apart than they were. */
-  seam: 40,
+  seam: 30,
   /** Inks alike that part. */
-  parted: 2.5,
+  parted: 1.3,
 } as const
 
 /** The part of a lightness difference that has to stay for an edge to stay the same edge. */
@@ -57,7 +57,7 @@ const STRANGE = { chroma: 0.035, degrees: 20 } as const
  */
 const DISTINCT = { apart: [0.09, 0.14], lightness: [0.22, 0.3], near: [0.05, 0.1] } as const
 /** Inks that hue tells apart count whole where their pairs make up so much of all pairs of pixels. */
-const DISTINCT_PART = 0.01
+export const DISTINCT_PART = 0.01
 
 /** Inks that go together, as one: their places in the graph, and what they cover together and in each artwork. */
 export interface Block {
@@ -138,7 +138,7 @@ const along = (value: number, [from, to]: readonly [from: number, to: number]): 
   Math.min(1, Math.max(0, (value - from) / (to - from)))
 
 /** How much of all pairs of pixels are of two blocks that hue tells apart, weighed by how surely only hue does. */
-const distinctPart = (one: Block, other: Block): number => {
+export const distinctPart = (one: Pick<Block, 'lab' | 'area'>, other: Pick<Block, 'lab' | 'area'>): number => {
   const apart = along(apartOf(one.lab, other.lab), DISTINCT.apart)
   return apart && apart * (1 - along(Math.abs(one.lab.l - other.lab.l), DISTINCT.lightness)) * one.area * other.area
 }

@@ -4,7 +4,8 @@ import { contactsOf } from '#core/artwork/neighbors'
 import { withNeighbors } from '#core/artwork/inks'
 import { inkMapOfShares, inkMapOfSolid } from '#core/artwork/testing'
 import { graphOf } from './graph'
-import { held, heldLights, HOLD, type Wanted } from './hold'
+import type { Wanted } from './constraints'
+import { held, heldLights, HOLD } from './hold'
 import type { InkArea, MatchSwatch } from './inks'
 import { keepingMatch } from './keeping'
 import { residualOf, solved } from './screened'
@@ -160,9 +161,13 @@ describe('the hold', () => {
     const [was, is] = [labOf('#f8ead0').l - labOf('#14182b').l, labOf(letters ?? '').l - labOf(ground ?? '').l]
     expect(is).toBeGreaterThan(was / 2)
   })
-  it('keeps steps of one hue in order and apart, also where they do not touch', () => {
-    const steps = [0.35, 0.45, 0.55, 0.65].map(l => hexOfLch({ l, c: 0.1, h: 40 }))
-    const inks = steps.map(step => ({ hex: step, area: 0.25 }))
+  it('keeps steps of one hue that touch in order and apart', () => {
+    const steps = [0.3, 0.42, 0.54, 0.66].map(l => hexOfLch({ l, c: 0.1, h: 40 }))
+    const inks = steps.map((step, i) => ({
+      hex: step,
+      area: 0.25,
+      beside: i ? [[steps[i - 1] ?? '', 1 / 3] as const] : [],
+    }))
     const graph = graphOf(inks)
     const colors = held(
       graph,

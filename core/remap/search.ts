@@ -6,7 +6,7 @@ import type { MatchSwatch } from './inks'
 /* The search for the cheapest way to send blocks of inks to swatches. */
 
 /** What swatches cost that cover nothing in an artwork. */
-const UNUSED = 3
+const UNUSED = 1
 /** So much of an artwork a swatch is to cover to count as used. */
 const USED = 0.02
 interface Off {
@@ -17,10 +17,10 @@ interface Off {
  * What a swatch costs that covers less, or more, of an artwork than is meant: times the square of the difference, at the rest position
  * of the shares. The dominant swatch is to be seen, and an accent that covers much is none.
  */
-const OFF: Off = { less: 38, more: 38 }
+const OFF: Off = { less: 55, more: 55 }
 const OFF_BY_ROLE: Readonly<Partial<Record<Role, Off>>> = {
-  dominant: { less: 60, more: 38 },
-  accent: { less: 38, more: 500 },
+  dominant: { less: 60, more: 55 },
+  accent: { less: 55, more: 800 },
 }
 /** What it costs, beside that, that the dominant swatch covers nothing of an artwork, and from which part on it is there. */
 const ABSENT = { cost: 100, part: 0.05 } as const
