@@ -3,7 +3,7 @@ import { readdir } from 'node:fs/promises'
 import { availableParallelism } from 'node:os'
 import { join, relative } from 'node:path'
 import type { Also } from '#core/artwork/reading'
-import { unitedInks } from '#core/remap/united'
+import { uniteInks } from '#core/remap/united'
 import type { InkSummary } from '#core/artwork/inks'
 import type { Outcome, Task } from './hand'
 import { plannedColors, type Plan } from './remapping'
@@ -82,7 +82,7 @@ export const batch = async (
         else all.push({ inks: outcome.told.inks ?? [] })
       },
     )
-    shared = { kind: 'map', pairs: [...plannedColors(plan, unitedInks(all))] }
+    shared = { kind: 'map', pairs: [...plannedColors(plan, uniteInks(all))] }
   }
   const left = files.filter(path => !failed.has(path))
   await inParallel(

@@ -1,14 +1,14 @@
 import { readdir, readFile, stat } from 'node:fs/promises'
 import { basename, dirname, extname, join } from 'node:path'
 import type { Artwork, ArtworkFile } from '#core/document/artwork'
-import { MOST_COLORWAYS } from '#core/document/limits'
+import { MAX_COLORWAYS } from '#core/document/limits'
 import type { Colorway } from '#core/document/lineUp'
 import { lookOf, projectSchema, storedProjectSchema, type Project } from '#core/document/project'
-import { numberedAfter } from '#core/color/name'
+import { uniqueName } from '#core/color/name'
 import { titleShown } from '#core/formats/fileName'
 import { everyArtwork } from '#core/handover/plan'
 import { NOW, wantedSchema, type Wanted } from '#core/handover/wanted'
-import { unitedInks } from '#core/remap/united'
+import { uniteInks } from '#core/remap/united'
 import { handOver } from '../render/handover/hand'
 import { PICTURE_NAME } from '../render/pictures'
 import { receiveRaster } from '../server/artwork/raster'
@@ -77,7 +77,7 @@ const ofFolder = async (path: string, plan: SchemePlan): Promise<Gathered> => {
   const read = await artworkIn(path)
   if (!read.length) throw new Error(`${path} holds no artwork.`)
   const artwork = read.map(artworkOf)
-  const project = plannedProject(plan, unitedInks(read.map(({ file }) => file)))
+  const project = plannedProject(plan, uniteInks(read.map(({ file }) => file)))
   return {
     project: { ...project, name: titleShown(basename(path)) || 'Artwork', artwork },
     files: new Map(read.map(each => [each.file.hash, each])),
@@ -89,10 +89,10 @@ const withSchemes = (
   { project, files }: Gathered,
   plans: ReadonlyArray<{ name: string; plan: SchemePlan }>,
 ): Project => {
-  const inks = unitedInks(project.artwork.flatMap(({ hash }) => files.get(hash)?.file ?? []))
+  const inks = uniteInks(project.artwork.flatMap(({ hash }) => files.get(hash)?.file ?? []))
   const names: string[] = []
-  const colorways = plans.slice(0, MOST_COLORWAYS).map(({ name, plan }, i): Colorway => {
-    const own = numberedAfter(name, names)
+  const colorways = plans.slice(0, MAX_COLORWAYS).map(({ name, plan }, i): Colorway => {
+    const own = uniqueName(name, names)
     names.push(own)
     const look = lookOf(plannedProject(plan, inks))
     return { id: `c${i + 1}`, name: own, note: '', time: new Date(0).toISOString(), look, artwork: project.artwork }

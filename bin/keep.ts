@@ -24,7 +24,7 @@ const UNTIL_ENDED = 5000
 const LOOK = 1000
 /** What dies within so many milliseconds so many times on end is not started again. */
 const YOUNG = 3000
-const MOST_YOUNG = 10
+const MAX_YOUNG = 10
 
 /** A process by its number and when it began, by which it is told from a later one of that number. */
 interface Known {
@@ -186,7 +186,7 @@ const patienceWith = (): ((lived: number) => boolean) => {
   let young = 0
   return lived => {
     young = lived < YOUNG ? young + 1 : 0
-    return young <= MOST_YOUNG
+    return young <= MAX_YOUNG
   }
 }
 

@@ -46,7 +46,7 @@ export const colorsIn = async (path: string): Promise<ReadColor[]> => {
   return colors.length ? colors : refuse(`${path} holds no colors.`)
 }
 
-const MOST_PLANNED = 64
+const MAX_PLANNED = 64
 
 /** What a remap or a batch goes by: pairs of colors said or in a file, or a scheme with a strategy. */
 export const planOf = async (words: PlanWords): Promise<Plan> => {
@@ -72,7 +72,7 @@ export const planOf = async (words: PlanWords): Promise<Plan> => {
   return {
     kind: 'scheme',
     meant: { shares: position('shares'), hues: position('hues') },
-    colors: (await colorsIn(words.scheme)).slice(0, MOST_PLANNED),
+    colors: (await colorsIn(words.scheme)).slice(0, MAX_PLANNED),
     seed,
     tolerance,
     hold,

@@ -1,5 +1,5 @@
 import { seedDemo, seedStandIns } from '../demo/seed'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { bringUpToDate } from '../server/artwork/upToDate'
 import { connect } from '../server/db/connect'
 import { migrate } from '../server/db/migrate'
@@ -21,7 +21,7 @@ try {
   const count = await bringUpToDate(sql, (file, failed) => {
     if (failed !== null) console.log(`“${file.name}” could not be measured again: ${failed}`)
   })
-  if (count) console.log(`Measured ${counted(count, 'piece')} of artwork again.`)
+  if (count) console.log(`Measured ${countWords(count, 'piece')} of artwork again.`)
   await seedStandIns(sql)
   if (process.env.PLUMBAGO_DEMO !== '0' && (await seedDemo(sql))) console.log('Put in the demo.')
 } finally {

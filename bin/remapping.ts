@@ -3,8 +3,8 @@ import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node
 import { dirname, extname } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { cleanSvg, type Removal } from '#core/artwork/clean'
-import { decoded, encoded, encodingNotes, type Decoded } from '#core/artwork/encoding'
-import { measuredInks, type InkSummary } from '#core/artwork/inks'
+import { decodeSvg, encodeSvg, encodingNotes, type Decoded } from '#core/artwork/encoding'
+import { measureInks, type InkSummary } from '#core/artwork/inks'
 import type { Also } from '#core/artwork/reading'
 import { writeSvg } from '#core/artwork/write'
 import type { Hex } from '#core/color/convert'
@@ -14,16 +14,16 @@ import { knownInks } from '#core/commands/known'
 import type { Project } from '#core/document/project'
 import type { ReadColor } from '#core/formats/read/readColor'
 import type { Swatch } from '#core/document/scheme'
-import { wornFiguresOf, type WornFigures } from '#core/remap/wornFigures'
+import { wornFigures, type WornFigures } from '#core/remap/wornFigures'
 import { newProject } from '#core/scheme/create'
 import { gatheredScheme } from '#core/scheme/scheme'
 import { FIRST_REMAP } from '#core/document/remap'
 import { Unreadable } from '#core/artwork/unreadable'
 import type { Pixels } from '#core/picture/pixels'
 import type { Manner } from '#core/raster/manner'
-import { measuredPicture, type Measured } from '#core/raster/measure'
-import { inPieces, paintedPart } from '#core/raster/strips'
-import { figuresOf, LOOKED_AT, type Figures } from '#core/remap/figures'
+import { measurePicture, type Measured } from '#core/raster/measure'
+import { inPieces, paintPart } from '#core/raster/strips'
+import { figuresOf, PREVIEW_WIDTH, type Figures } from '#core/remap/figures'
 import type { InkArea, Match } from '#core/remap/match'
 import type { Meant } from '#core/remap/meant'
 import type { Neutrals } from '#core/remap/remap'
@@ -73,7 +73,7 @@ interface Opened extends ReadWithPictures {
 
 const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
   const bytes = readFileSync(path)
-  const file = decoded(bytes)
+  const file = decodeSvg(bytes)
   const { markup, removed } = cleanSvg(file.text)
   const { reading, ...painted } = await readWithPictures(markup, also)
   return {
@@ -83,13 +83,13 @@ const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
 }
 
 const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> =>
-  measuredInks(reading, renderSvg, MEASURED, painter({ longest: MEASURED, plain: true }))
+  measureInks(reading, renderSvg, MEASURED, painter({ longest: MEASURED, plain: true }))
 
 /** A picture of pixels, what it is made of and its inks. Throws Unreadable for what is none, or too large. */
 const openPicture = async (path: string): Promise<{ bytes: Buffer; measured: Measured; notes: string[] }> => {
   const bytes = readFileSync(path)
   const { width, height, notes } = await pictureInfo(bytes)
-  const found = measuredPicture(await inkPicture(bytes, { width, height }), MAPPED)
+  const found = measurePicture(await inkPicture(bytes, { width, height }), MAPPED)
   return { bytes, measured: found, notes: [...notes, `It is taken as ${SAID[found.manner]}.`] }
 }
 const SAID: Readonly<Record<Manner, string>> = {
@@ -147,14 +147,14 @@ export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap
     : paintingOf(plannedProject(plan, inks), { inks, standIns: [] })(null).colors
 
 /** A drawing or a picture as it is looked at: 220 pixels wide. */
-const lookedAt = async (path: string): Promise<Pixels> => {
+const inspect = async (path: string): Promise<Pixels> => {
   const bytes = readFileSync(path)
   if (!PICTURE_NAME.test(path))
-    return renderSvg(cleanSvg(decoded(bytes).text).source, { side: 'width', pixels: LOOKED_AT, crisp: false })
+    return renderSvg(cleanSvg(decodeSvg(bytes).text).source, { side: 'width', pixels: PREVIEW_WIDTH, crisp: false })
   const own = await pictureInfo(bytes)
   const { width, height, data } = await plainPicture(
     bytes,
-    Math.max(LOOKED_AT, Math.round((LOOKED_AT * own.height) / own.width)),
+    Math.max(PREVIEW_WIDTH, Math.round((PREVIEW_WIDTH * own.height) / own.width)),
   )
   return { width, height, data: Uint8Array.from(data) }
 }
@@ -168,9 +168,9 @@ export const compared = async (
   after: string,
   colors: readonly ReadColor[],
 ): Promise<Figures & WornFigures> => {
-  const [was, is] = [await lookedAt(before), await lookedAt(after)]
+  const [was, is] = [await inspect(before), await inspect(after)]
   const hexes = colors.map(({ hex }) => hex)
-  return { ...figuresOf(was, is, hexes), ...wornFiguresOf(was, is, schemeOfColors(colors)) }
+  return { ...figuresOf(was, is, hexes), ...wornFigures(was, is, schemeOfColors(colors)) }
 }
 
 /** Writes a file whole or not at all; at once, as nothing else waits in a process of the command line. */
@@ -205,7 +205,7 @@ const remapPicture = async (path: string, plan: Plan, out: string): Promise<Told
     return { removed: [], notes }
   }
   const whole = inPieces(await plainPicture(bytes), hexes, manner)
-  writeWhole(out, await pictureFile(paintedPart(whole, [{ colors, opacity: 1 }], null), out))
+  writeWhole(out, await pictureFile(paintPart(whole, [{ colors, opacity: 1 }], null), out))
   return { removed: [], notes }
 }
 
@@ -224,6 +224,6 @@ export const remapFile = async (path: string, plan: Plan, out: string, also: rea
   const wasPacked = bytes[0] === 0x1f && bytes[1] === 0x8b
   const packed = /\.svgz$/i.test(out)
   if (text === file.text) writeWhole(out, wasPacked === packed ? bytes : packed ? gzipSync(bytes) : gunzipSync(bytes))
-  else writeWhole(out, packed ? gzipSync(encoded({ ...file, text })) : encoded({ ...file, text }))
+  else writeWhole(out, packed ? gzipSync(encodeSvg({ ...file, text })) : encodeSvg({ ...file, text }))
   return { removed, notes: reading.notes }
 }

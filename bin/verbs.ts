@@ -3,9 +3,9 @@ import { basename, extname } from 'node:path'
 import { parseArgs } from 'node:util'
 import { ALSO, type Also } from '#core/artwork/reading'
 import { parseColor } from '#core/color/parse'
-import { numbered, plainName } from '#core/color/name'
+import { numberDuplicates, plainName } from '#core/color/name'
 import { WHEELS } from '#core/color/wheel'
-import { APART, EXTRACTED, extracted, TAKEN_BY, warmUp, type Lean } from '#core/extract/extract'
+import { APART, EXTRACTED, extractColors, TAKEN_BY, warmUp, type Lean } from '#core/extract/extract'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from '#core/formats/formats'
 import { titleShown } from '#core/formats/fileName'
 import { COUNT, derive } from '#core/harmony/derive'
@@ -79,7 +79,7 @@ const extract = async (path: string, words: ExtractWords): Promise<string> => {
   warmUp()
   const picture = await decoding
   const decoded = performance.now()
-  const { found, flat, note } = extracted([{ picture }], { count, apart, by }, lean)
+  const { found, flat, note } = extractColors([{ picture }], { count, apart, by }, lean)
   const tenth = (ms: number): number => Math.round(ms * 10) / 10
   return `${JSON.stringify({
     swatches: found.map(({ hex, share, x, y }) => ({
@@ -130,7 +130,7 @@ const scheme = (words: SchemeWords): string => {
     spread: words.spread === undefined ? undefined : numberIn(words.spread, 'spread'),
     turn: numberIn(words.turn, 'turn'),
   }).map(({ hex }) => hex)
-  const [names, roles] = [numbered(hexes.map(plainName)), rolesIn(hexes)]
+  const [names, roles] = [numberDuplicates(hexes.map(plainName)), rolesIn(hexes)]
   const shares = sharesIn(roles)
   const swatches = hexes.map((hex, i) => ({
     ...{ hex, name: names[i] as string },

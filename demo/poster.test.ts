@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { decoded } from '#core/artwork/encoding'
+import { decodeSvg } from '#core/artwork/encoding'
 import { paintInkMap, type InkMap } from '#core/artwork/inkmap'
-import { measuredInks, type InkSummary } from '#core/artwork/inks'
+import { measureInks, type InkSummary } from '#core/artwork/inks'
 import { readSvg } from '#core/artwork/read'
 import { hexOfHsb, labOf } from '#core/color/convert'
 import { contrastOf } from '#core/color/contrast'
@@ -67,8 +67,8 @@ const hexAt = (pixels: Uint8ClampedArray, p: number): string =>
   `#${[0, 1, 2].map(k => (pixels[p * 4 + k] as number).toString(16).padStart(2, '0')).join('')}`
 
 beforeAll(async () => {
-  const reading = readSvg(decoded(await readFile(join(__dirname, 'artwork/poster.svg'))).text)
-  const measured = await measuredInks(reading, renderSvg, LONGER)
+  const reading = readSvg(decodeSvg(await readFile(join(__dirname, 'artwork/poster.svg'))).text)
+  const measured = await measureInks(reading, renderSvg, LONGER)
   inks = measured.inks
   places = reading.inks.map(({ hex }) => hex)
   const map = measured.map as InkMap

@@ -1,5 +1,5 @@
 import type { Sql } from 'postgres'
-import { keptSwatches } from '#core/scheme/kept'
+import { shelfSwatches } from '#core/scheme/kept'
 import { makeFolder, putOnShelf } from '../server/db/shelf'
 
 /** The demo's shelf, the one to stand last first: what each scheme is called, its tags, and its colors with their shares in percent. */
@@ -36,7 +36,7 @@ export const seedShelf = async (sql: Sql): Promise<void> => {
     for (const [name, tags, colors] of schemes)
       await putOnShelf(sql, {
         ...{ name, note: '', tags: tags.split(', '), folder: id, favorite: FAVORITES.has(name) },
-        swatches: keptSwatches(
+        swatches: shelfSwatches(
           [...colors.matchAll(/(#\w{6}) (\d+)/g)].map(([, hex = '', share]) => ({ hex, share: Number(share) })),
         ),
         origin: { kind: 'band', title: '', project: null },

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { isFaithful, measure } from '#core/artwork/measure'
-import { measuredInks } from '#core/artwork/inks'
+import { measureInks } from '#core/artwork/inks'
 import { packInkMap, paintInkMap, unpackInkMap, type InkMap } from '#core/artwork/inkmap'
 import { readSvg } from '#core/artwork/read'
 import { renderableSvg, writeSvg } from '#core/artwork/write'
@@ -11,7 +11,7 @@ import { renderSvg } from './resvg'
 const square = (body: string): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`
 const areas = async (body: string): Promise<Record<string, number>> =>
   Object.fromEntries(
-    (await measuredInks(readSvg(square(body)), renderSvg, 100)).inks.map(({ hex, area }) => [hex, area]),
+    (await measureInks(readSvg(square(body)), renderSvg, 100)).inks.map(({ hex, area }) => [hex, area]),
   )
 
 const mapOf = async (body: string): Promise<InkMap> => {

@@ -1,7 +1,7 @@
 import sharp from 'sharp'
 import { isFaithful, measure } from '#core/artwork/measure'
 import { embeddedBytes, embeddedIn } from '#core/artwork/embedded'
-import { measuredInks } from '#core/artwork/inks'
+import { measureInks } from '#core/artwork/inks'
 import { readMarkup } from '#core/artwork/markup'
 import { readSvg } from '#core/artwork/read'
 import { screenSvg, writeSvg } from '#core/artwork/write'
@@ -38,7 +38,7 @@ describe('a picture within a drawing', () => {
   it('brings its inks to those of the drawing, with the area they cover', async () => {
     const { reading, painter } = await readWithPictures(await given(), ['pictures'])
     expect(reading).toMatchObject({ left: { pictures: 0 }, notes: [] })
-    const { inks } = await measuredInks(reading, renderSvg, 200, painter({ longest: 200, plain: true }))
+    const { inks } = await measureInks(reading, renderSvg, 200, painter({ longest: 200, plain: true }))
     const areas = Object.fromEntries(inks.map(({ hex, area }) => [hex, area]))
     expect(Object.keys(areas).sort()).toEqual([...TO.keys()].sort())
     const disc = (Math.PI * 0.09) / 2

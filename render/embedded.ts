@@ -1,13 +1,13 @@
-import { addressed, embeddedBytes, withPictures, type PicturePainter } from '#core/artwork/embedded'
-import { mixtureOf, paintedPictures } from '#core/raster/embedded'
+import { asDataUrls, embeddedBytes, withPictures, type PicturePainter } from '#core/artwork/embedded'
+import { mixtureOf, paintPictures } from '#core/raster/embedded'
 import { readSvg } from '#core/artwork/read'
 import type { Markup } from '#core/artwork/markup'
 import type { Also, Reading } from '#core/artwork/reading'
 import { Unreadable } from '#core/artwork/unreadable'
 import type { Picture } from '#core/picture/picture'
 import { rasterInks } from '#core/raster/inks'
-import { reducedPicture } from '#core/raster/reduce'
-import { unmixed, type Unmixed } from '#core/raster/unmix'
+import { reducePicture } from '#core/raster/reduce'
+import { unmix, type Unmixed } from '#core/raster/unmix'
 import { pictureInfo, plainPicture, plainPng } from './pictures'
 
 /**
@@ -26,8 +26,8 @@ export interface ReadWithPictures {
 }
 
 /** The most pictures within a file that are read, and the most pixels they may have together. */
-const MOST_PICTURES = 200
-const MOST_PIXELS_WITHIN = 12_000_000
+const MAX_PICTURES = 200
+const MAX_PIXELS_WITHIN = 12_000_000
 
 /**
  * The pictures within a file, decoded; null for those that cannot be, and for what goes beyond how many there may be
@@ -35,9 +35,9 @@ const MOST_PIXELS_WITHIN = 12_000_000
  */
 const decodedPictures = async ({ pictures }: Reading): Promise<Array<Picture | null>> => {
   const all: Array<Picture | null> = []
-  let left = MOST_PIXELS_WITHIN
+  let left = MAX_PIXELS_WITHIN
   for (const picture of pictures) {
-    const bytes = all.length < MOST_PICTURES ? embeddedBytes(picture) : null
+    const bytes = all.length < MAX_PICTURES ? embeddedBytes(picture) : null
     try {
       const info = bytes && (await pictureInfo(bytes))
       const fits = bytes && info && info.width * info.height <= left
@@ -65,7 +65,7 @@ const painterOf = (
     known.set(place, each)
     return each
   }
-  return async colorOf => addressed(await paintedPictures(reading, takenAt, colorOf, plainPng))
+  return async colorOf => asDataUrls(await paintPictures(reading, takenAt, colorOf, plainPng))
 }
 
 /**
@@ -87,7 +87,7 @@ export const readWithPictures = async (
     reading,
     painter: ({ longest = Infinity, plain: bare = false }) =>
       painterOf(reading, pictures, (picture, place) => {
-        const taken = unmixed(reducedPicture(picture, longest), inksAt(place))
+        const taken = unmix(reducePicture(picture, longest), inksAt(place))
         return bare ? mixtureOf(taken) : taken
       }),
   }

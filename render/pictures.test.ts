@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import sharp from 'sharp'
-import { extracted } from '#core/extract/extract'
+import { extractColors } from '#core/extract/extract'
 import { pictureInfo, workingFiles, workingPicture } from './pictures'
 
 const FIVE = ['#2e4f7f', '#d45d48', '#f2c14e', '#7a9e7e', '#3c2a4d']
@@ -131,7 +131,7 @@ describe('a picture file', () => {
 
 describe('a palette as a file gives its exact colors', () => {
   const colorsIn = async (bytes: Uint8Array): Promise<string[]> =>
-    extracted([{ picture: (await read(bytes)).picture }], { count: 8, apart: 7 }).found.map(({ hex }) => hex)
+    extractColors([{ picture: (await read(bytes)).picture }], { count: 8, apart: 7 }).found.map(({ hex }) => hex)
   it('PNG and WebP, with any colors', async () => {
     expect(await colorsIn(await palette(FIVE).png().toBuffer())).toEqual(FIVE)
     expect(await colorsIn(await palette(FIVE).webp({ lossless: true }).toBuffer())).toEqual(FIVE)

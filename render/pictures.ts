@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { Unreadable } from '#core/artwork/unreadable'
-import { MOST_PIXELS, workingSize, type Picture } from '#core/picture/picture'
+import { MAX_PIXELS, workingSize, type Picture } from '#core/picture/picture'
 
 /**
  * What is known of a picture file before it is decoded: its size upright, in pixels, and what should be said about it.
@@ -23,7 +23,7 @@ const NO_PICTURE = 'It is no PNG, JPEG, WebP or GIF picture.'
 const BROKEN = 'The picture is damaged or ends in the middle; it cannot be read to its end.'
 
 const opened = (bytes: Uint8Array): sharp.Sharp =>
-  sharp(bytes, { failOn: 'truncated', pages: 1, limitInputPixels: MOST_PIXELS })
+  sharp(bytes, { failOn: 'truncated', pages: 1, limitInputPixels: MAX_PIXELS })
 
 /** Reads the head of a picture file. Throws Unreadable, in a plain sentence, for what is no picture or too large. */
 export const pictureInfo = async (bytes: Uint8Array): Promise<PictureInfo> => {
@@ -35,9 +35,9 @@ export const pictureInfo = async (bytes: Uint8Array): Promise<PictureInfo> => {
   const media = MEDIA[head?.format ?? '']
   if (!head || !media || !head.width || !head.height) throw new Unreadable(NO_PICTURE)
   const pixels = head.width * (head.pageHeight ?? head.height)
-  if (pixels > MOST_PIXELS)
+  if (pixels > MAX_PIXELS)
     throw new Unreadable(
-      `The picture has ${Math.round(pixels / 1e6)} megapixels; up to ${MOST_PIXELS / 1e6} can be read.`,
+      `The picture has ${Math.round(pixels / 1e6)} megapixels; up to ${MAX_PIXELS / 1e6} can be read.`,
     )
   const [width, height] = [
     head.autoOrient.width,
@@ -92,14 +92,14 @@ export const plainPicture = async (bytes: Uint8Array, longest?: number): Promise
 }
 
 /** The most pixels of a picture that what it is made of and its inks are looked for in. */
-const LOOKED_AT = 12_000_000
+const MAX_WORKING_PIXELS = 12_000_000
 
 /** A picture decoded in its own size, or reduced to what is enough to find its inks. */
 export const inkPicture = (
   bytes: Uint8Array,
   { width, height }: { width: number; height: number },
 ): Promise<Picture> => {
-  const scale = Math.sqrt(LOOKED_AT / (width * height))
+  const scale = Math.sqrt(MAX_WORKING_PIXELS / (width * height))
   return plainPicture(bytes, scale < 1 ? Math.floor(Math.max(width, height) * scale) : undefined)
 }
 

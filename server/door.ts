@@ -5,8 +5,8 @@ import { bodyBytes } from './incoming'
 import { readJson } from './json'
 
 /** The largest JSON taken here, and the largest document, which a process apart takes, in bytes. */
-export const LARGEST_HERE = 256 * 1024
-export const LARGEST_DOCUMENT = 8 * 1024 * 1024
+export const MAX_HERE_BYTES = 256 * 1024
+export const MAX_DOCUMENT_BYTES = 8 * 1024 * 1024
 
 /** Something asked for that is not there. */
 export const missing = (what: string) => failure(404, `There is no such ${what}.`)
@@ -32,7 +32,7 @@ export const jsonOf = async (event: H3Event, most: number): Promise<string> => {
 
 /** The JSON body of a request, checked. */
 export const bodyOf = async <Schema extends z.ZodType>(event: H3Event, schema: Schema): Promise<z.infer<Schema>> =>
-  schema.parse(readJson(await jsonOf(event, LARGEST_HERE)))
+  schema.parse(readJson(await jsonOf(event, MAX_HERE_BYTES)))
 
 /** Answers with JSON that is written already. */
 export const jsonAnswer = (event: H3Event, json: string): string => {

@@ -5,7 +5,7 @@ import { getHeader, setHeader, type H3Event } from 'h3'
 import { failure } from './answers'
 
 /** How long a body may pause on its way, in milliseconds. */
-const LONGEST_PAUSE = 15_000
+const MAX_PAUSE_MS = 15_000
 
 /**
  * Hands the body of a request on while it comes in, piece by piece; its size in bytes. Answers 413 as soon as it is larger
@@ -19,7 +19,7 @@ const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => un
   }
   if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
   let size = 0
-  const pause = setTimeout(() => req.destroy(new Error('What was sent did not come to its end.')), LONGEST_PAUSE)
+  const pause = setTimeout(() => req.destroy(new Error('What was sent did not come to its end.')), MAX_PAUSE_MS)
   try {
     for await (const chunk of req.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
       pause.refresh()

@@ -1,7 +1,7 @@
 import { failure } from './answers'
 
 /** How many values a document may hold, and how deep they may stand within one another. */
-const MOST_VALUES = 500_000
+const MAX_VALUES = 500_000
 const DEEPEST = 64
 
 const QUOTE = 34
@@ -37,8 +37,8 @@ const counted = (text: string): void => {
       values++
       if (++depth > DEEPEST) throw failure(413, `The request nests more than ${DEEPEST} deep.`)
     } else if (CLOSING.has(code)) depth--
-    if (values > MOST_VALUES)
-      throw failure(413, `The request holds more than ${MOST_VALUES.toLocaleString('en')} values.`)
+    if (values > MAX_VALUES)
+      throw failure(413, `The request holds more than ${MAX_VALUES.toLocaleString('en')} values.`)
   }
 }
 

@@ -1,5 +1,5 @@
 import { isCrowded, usesOf } from '#core/artwork/inkmap'
-import { LARGEST_SVG } from '#core/artwork/unreadable'
+import { MAX_SVG_BYTES } from '#core/artwork/unreadable'
 import type { ArtworkDesk } from '~/workers/artwork.worker'
 import type { Desk } from '~/workers/desk'
 import type { ArtworkKind } from './kind'
@@ -18,7 +18,7 @@ export const drawings = (desk: Desk<ArtworkDesk>, server: DrawingSource): Artwor
   ending: 'svg',
   type: 'image/svg+xml',
   noun: 'an SVG',
-  most: LARGEST_SVG,
+  most: MAX_SVG_BYTES,
   takesTime: false,
   followsMap: ({ inks, pictureInks }) => pictureInks.length > 0 || usesOf(inks) >= MANY,
   isCrowded: ({ inks }) => isCrowded(inks),

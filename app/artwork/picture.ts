@@ -1,7 +1,7 @@
 import { toRaw } from 'vue'
 import type { ArtworkFile } from '#core/document/artwork'
 import type { AreaPaint } from '#core/painting/areas'
-import { MOST_BYTES, type Region } from '#core/picture/picture'
+import { MAX_BYTES, type Region } from '#core/picture/picture'
 import type { Manner } from '#core/raster/manner'
 import type { Desk } from '~/workers/desk'
 import { whileUnderway } from '~/workers/progress'
@@ -72,7 +72,7 @@ export const picturesOf = (fullSize: FullSize): ArtworkKind => ({
   ending: 'png',
   type: 'image/png',
   noun: 'a picture',
-  most: MOST_BYTES,
+  most: MAX_BYTES,
   takesTime: true,
   followsMap: () => true,
   isCrowded: () => false,

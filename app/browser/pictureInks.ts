@@ -1,7 +1,7 @@
 import { okDistance } from '#core/color/difference'
 
 /** So many pictures are kept read. */
-const MOST_READ = 8
+const MAX_READ = 8
 
 /** Where a picture lies in the box of its element: how large a pixel of it is there, and where its corner is. */
 const placed = (
@@ -39,7 +39,7 @@ export const pictureInks = () => {
   const read = new Map<string, ImageData | null>()
   const open = async (address: string): Promise<void> => {
     const [oldest] = read.keys()
-    if (read.size >= MOST_READ && oldest !== undefined) read.delete(oldest)
+    if (read.size >= MAX_READ && oldest !== undefined) read.delete(oldest)
     read.set(address, null)
     const picture = new Image()
     picture.src = address

@@ -1,6 +1,6 @@
 import { type Ref, watch } from 'vue'
 import { hexOfRgb } from '#core/color/convert'
-import { contiguousAreas, foundArea, pixelAt, type Area, type FoundArea } from '#core/raster/area'
+import { contiguousAreas, findArea, pixelAt, type Area, type FoundArea } from '#core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
 import { itemBeside } from '#core/interaction/selection'
 import { areaIn } from '~/raster/foundAreas'
@@ -54,7 +54,7 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
     )
       return last.area
     const area = { ...point, reach: stage.reach }
-    const found = foundArea(shown.stage, shown.inks, area)
+    const found = findArea(shown.stage, shown.inks, area)
     last = found && { area, found }
     return found && area
   }

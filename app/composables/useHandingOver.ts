@@ -1,4 +1,4 @@
-import { numbered } from '#core/color/name'
+import { numberDuplicates } from '#core/color/name'
 import type { Artwork } from '#core/document/artwork'
 import { fileNameOf } from '#core/formats/fileName'
 import { saveFile } from '~/browser/saveFile'
@@ -46,7 +46,7 @@ export const useHandingOver = () => {
 
   /** Writes artworks into one archive. */
   const writeAll = (all: readonly Artwork[]): Promise<void> => {
-    const names = numbered(all.map(({ name }) => fileNameOf(name) || 'artwork'))
+    const names = numberDuplicates(all.map(({ name }) => fileNameOf(name) || 'artwork'))
     const nameOf = new Map(
       all.map((art, i) => [art.id, `${(names[i] as string).replaceAll(' ', '-')}.${files.kindOf(art).ending}`]),
     )

@@ -1,9 +1,9 @@
 import { isSwatchSheet } from '#core/formats/read/sheet'
-import { LONGEST_LIST } from '#core/formats/read/read'
+import { MAX_LIST_LENGTH } from '#core/formats/read/read'
 import { incomingKind, isBinary, isPastedArtwork, takenText } from '#core/interaction/incoming'
-import { MOST_BYTES } from '#core/picture/picture'
+import { MAX_BYTES } from '#core/picture/picture'
 import { nextPlace } from '#core/scheme/gather'
-import { MOST_ARTWORK, MOST_REFERENCES } from '#core/document/limits'
+import { MAX_ARTWORK, MAX_REFERENCES } from '#core/document/limits'
 import type { Reference } from '#core/document/gathering'
 import { refuseOver, useFileQueue, type Way } from './useFileQueue'
 import { useArtworkFiles } from '~/stores/artwork'
@@ -45,8 +45,8 @@ export const useIncoming = (
     const kind = incomingKind(file) === 'picture' ? 'raster' : 'svg'
     const { most, noun } = artworks.kindOf({ kind })
     refuseOver(file, most, noun)
-    if ((history.settled?.artwork.length ?? 0) >= MOST_ARTWORK)
-      throw new Error(`A project holds up to ${MOST_ARTWORK} pieces of artwork; remove one first.`)
+    if ((history.settled?.artwork.length ?? 0) >= MAX_ARTWORK)
+      throw new Error(`A project holds up to ${MAX_ARTWORK} pieces of artwork; remove one first.`)
     current.value = { file: file.name, doing: 'reading it and measuring its inks' }
     const said = await taking.addArtwork(file, kind, signal)
     taken.value++
@@ -55,9 +55,9 @@ export const useIncoming = (
   }
 
   const addPicture = async (file: File, signal: AbortSignal): Promise<void> => {
-    refuseOver(file, MOST_BYTES, 'a picture')
-    if ((history.settled?.references.length ?? 0) >= MOST_REFERENCES)
-      throw new Error(`A project holds up to ${MOST_REFERENCES} references; remove one first.`)
+    refuseOver(file, MAX_BYTES, 'a picture')
+    if ((history.settled?.references.length ?? 0) >= MAX_REFERENCES)
+      throw new Error(`A project holds up to ${MAX_REFERENCES} references; remove one first.`)
     current.value = { file: file.name, doing: 'sending it' }
     const here = session.still()
     const kept = await pictures.add(file, signal, sent => {
@@ -86,7 +86,7 @@ export const useIncoming = (
   const addOne = async (file: File, signal: AbortSignal): Promise<void> => {
     const what = incomingKind(file)
     if (what === 'svg') {
-      const sheet = file.size <= LONGEST_LIST && isSwatchSheet(await file.text())
+      const sheet = file.size <= MAX_LIST_LENGTH && isSwatchSheet(await file.text())
       if (!sheet) return addArtwork(file, signal)
       takeText(await file.text(), file.name, file.name)
       notices.say(
@@ -100,7 +100,7 @@ export const useIncoming = (
     if (what === 'picture') return picturesAs() === 'artwork' ? addArtwork(file, signal) : addPicture(file, signal)
     if (what === 'other picture')
       throw new Error('Pictures are read as PNG, JPEG, WebP or GIF; save it as one of those.')
-    refuseOver(file, LONGEST_LIST, 'a list of colors')
+    refuseOver(file, MAX_LIST_LENGTH, 'a list of colors')
     const text = await file.text()
     if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
     if (!takeText(text, file.name, file.name)) throw new Error('No colors were found in it.')

@@ -23,11 +23,11 @@ const within = (place: Element): HTMLElement[] => [...place.querySelectorAll<HTM
 /** Where the focus is: the places around it, from the nearest out, and which of the things there has it. */
 type Whereabouts = Array<{ place: HTMLElement; at: number }>
 
-const MOST_PLACES = 8
+const MAX_PLACES = 8
 
 const whereaboutsOf = (element: HTMLElement): Whereabouts => {
   const places: Whereabouts = []
-  for (let place = element.parentElement; place && place !== document.body && places.length < MOST_PLACES; )
+  for (let place = element.parentElement; place && place !== document.body && places.length < MAX_PLACES; )
     [places[places.length], place] = [{ place, at: within(place).indexOf(element) }, place.parentElement]
   return places
 }

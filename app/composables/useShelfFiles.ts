@@ -1,11 +1,11 @@
 import { isSwatchSheet } from '#core/formats/read/sheet'
-import { LONGEST_LIST, readColors } from '#core/formats/read/read'
-import { MOST_ON_SHELF } from '#core/document/limits'
+import { MAX_LIST_LENGTH, readColors } from '#core/formats/read/read'
+import { MAX_ON_SHELF } from '#core/document/limits'
 import { asName } from '#core/document/names'
 import type { ShelfScheme } from '#core/document/shelf'
 import { APART, EXTRACTED, REST } from '#core/extract/extract'
-import { MOST_BYTES } from '#core/picture/picture'
-import { keptSwatches } from '#core/scheme/kept'
+import { MAX_BYTES } from '#core/picture/picture'
+import { shelfSwatches } from '#core/scheme/kept'
 import { schemesInWords, useShelf } from '~/stores/shelf'
 import { refuseOver, useFileQueue } from './useFileQueue'
 import { incomingKind, isBinary } from '#core/interaction/incoming'
@@ -14,7 +14,7 @@ import { usePictures } from '~/stores/pictures'
 import { server } from '~/api/server'
 
 /** The most inks of an artwork that become colors of a scheme. */
-const MOST_INKS = EXTRACTED.most
+const MAX_INKS = EXTRACTED.most
 
 /**
  * Files that become schemes on the shelf, each one: lists of colors in every form, pictures, artwork. What could not be read is
@@ -29,28 +29,28 @@ export const useShelfFiles = (folder: () => string | null) => {
   const colorsIn = async (
     file: File,
     signal: AbortSignal,
-  ): Promise<{ colors: Parameters<typeof keptSwatches>[0]; said?: string }> => {
+  ): Promise<{ colors: Parameters<typeof shelfSwatches>[0]; said?: string }> => {
     const what = incomingKind(file)
     if (what === 'picture') {
-      refuseOver(file, MOST_BYTES, 'a picture')
+      refuseOver(file, MAX_BYTES, 'a picture')
       queue.current.value = { file: file.name, doing: 'finding its colors' }
       const { hash } = await pictures.add(file, signal, () => {})
       const wanted = { count: EXTRACTED.usual, apart: APART.usual, by: 'eye' as const }
       const extraction = await pictures.extract([{ hash, region: null }], wanted, REST)
       return { colors: extraction.found }
     }
-    if (what === 'svg' && !(file.size <= LONGEST_LIST && isSwatchSheet(await file.text()))) {
+    if (what === 'svg' && !(file.size <= MAX_LIST_LENGTH && isSwatchSheet(await file.text()))) {
       queue.current.value = { file: file.name, doing: 'measuring its inks' }
       const { inks } = await server.addArtwork(file, 'svg', signal)
-      const said = inks.length > MOST_INKS ? `It has ${inks.length} inks; the largest ${MOST_INKS} were taken.` : ''
-      return { colors: inks.slice(0, MOST_INKS).map(({ hex, area }) => ({ hex, share: area })), said }
+      const said = inks.length > MAX_INKS ? `It has ${inks.length} inks; the largest ${MAX_INKS} were taken.` : ''
+      return { colors: inks.slice(0, MAX_INKS).map(({ hex, area }) => ({ hex, share: area })), said }
     }
-    refuseOver(file, LONGEST_LIST, 'a list of colors')
+    refuseOver(file, MAX_LIST_LENGTH, 'a list of colors')
     const text = await file.text()
     if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
     const { colors } = readColors(text, file.name)
     const said =
-      colors.length > MOST_ON_SHELF ? `It has ${colors.length} colors; the first ${MOST_ON_SHELF} were taken.` : ''
+      colors.length > MAX_ON_SHELF ? `It has ${colors.length} colors; the first ${MAX_ON_SHELF} were taken.` : ''
     return { colors, said }
   }
   /** Takes files, one after the other. */
@@ -62,7 +62,7 @@ export const useShelfFiles = (folder: () => string | null) => {
       const scheme = await server.putOnShelf({
         name: asName(file.name.replace(/(\.[a-z]{2,8}){1,2}$/i, '')) || 'Untitled scheme',
         ...{ note: '', tags: [], favorite: false, folder: folder() },
-        swatches: keptSwatches(colors),
+        swatches: shelfSwatches(colors),
         origin: { kind: 'file', title: file.name.slice(0, 200), project: null },
       })
       made.push(scheme)

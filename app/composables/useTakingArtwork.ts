@@ -1,4 +1,4 @@
-import { missingIn } from '#core/artwork/missing'
+import { visibleLosses } from '#core/artwork/missing'
 import type { Artwork } from '#core/document/artwork'
 import type { Anew } from '~/api/server'
 import { useArtworkFiles } from '~/stores/artwork'
@@ -32,7 +32,7 @@ export const useTakingArtwork = () => {
     painting.shownId = fresh.id
     return {
       lines: [
-        ...missingIn(kept.removed),
+        ...visibleLosses(kept.removed),
         ...kept.notes,
         ...(choosable ? ['In Remap, under Inks, you can have that recolored too.'] : []),
       ],

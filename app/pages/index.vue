@@ -5,10 +5,10 @@ import { useLocalStorage, watchDebounced } from '@vueuse/core'
 import { hsbOf } from '#core/color/convert'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import type { Artwork } from '#core/document/artwork'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import { asName } from '#core/document/names'
 import type { Project } from '#core/document/project'
-import { PROJECT_ENDING, projectInFile } from '#core/document/projectFile'
+import { PROJECT_EXTENSION, readProjectFile } from '#core/document/projectFile'
 import type { ShelfScheme } from '#core/document/shelf'
 import { newProject } from '#core/scheme/create'
 import { PROJECT_ORDERS, type ProjectCard, type ProjectOrder, server } from '~/api/server'
@@ -68,7 +68,7 @@ const arrivals = useArrivals()
 /** A project that was saved as a file becomes one of the list again. */
 const openFile = (file: File): Promise<void | null> =>
   notices.attempt(async () => {
-    const made = await server.createFrom(projectInFile(await file.text()))
+    const made = await server.createFrom(readProjectFile(await file.text()))
     await navigateTo(`/project/${made.id}/gather`)
   })
 const chosen = (event: Event): void => {
@@ -79,7 +79,7 @@ const chosen = (event: Event): void => {
 }
 const over = useDropsAnywhere(arrival => {
   const [file] = arrival.files
-  if (file?.name.endsWith(PROJECT_ENDING)) return void openFile(file)
+  if (file?.name.endsWith(PROJECT_EXTENSION)) return void openFile(file)
   void notices.attempt(async () => {
     const made = await server.create(asName(file?.name.replace(/\.[^.]+$/, '') ?? '') || 'Untitled project')
     arrivals.put(arrival)
@@ -127,7 +127,7 @@ const startWith = ({ name: title, swatches }: ShelfScheme): Promise<void | null>
   notices.attempt(async () => {
     const [main] = swatches
     const base = main && { hex: main.hex, hue: hsbOf(main.hex).h, typed: main.hex }
-    const colors = swatches.slice(0, MOST_SWATCHES)
+    const colors = swatches.slice(0, MAX_SWATCHES)
     const document = apply(newProject(title, base), { do: 'take colors', kind: 'shelf', title, colors }, NOTHING_KNOWN)
     const made = await server.createFrom(document)
     await navigateTo(`/project/${made.id}/compose`)
@@ -201,7 +201,7 @@ onMounted(async () => {
               <input
                 type="file"
                 class="sr-only"
-                :accept="PROJECT_ENDING"
+                :accept="PROJECT_EXTENSION"
                 aria-label="Open a project that was saved as a file"
                 data-test="project-file"
                 @change="chosen"

@@ -1,4 +1,4 @@
-import { areaKey, foundArea, type Area, type FoundArea } from '#core/raster/area'
+import { areaKey, findArea, type Area, type FoundArea } from '#core/raster/area'
 import type { Unmixed } from '#core/raster/unmix'
 
 const known = new WeakMap<Unmixed, Map<string, FoundArea | null>>()
@@ -13,7 +13,7 @@ export const areaIn = (taken: Unmixed, inks: readonly string[], area: Area): Fou
   const key = areaKey(area)
   let found = all.get(key)
   if (found === undefined) {
-    found = foundArea(taken, inks, area)
+    found = findArea(taken, inks, area)
     all.set(key, found)
     if (all.size > MOST) all.delete(all.keys().next().value ?? '')
   }

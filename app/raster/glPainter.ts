@@ -44,16 +44,16 @@ vec3 fromLab(vec3 lab) {
 
 const FLAT = `${SPACES}
 uniform sampler2D picture, places, weights, regions, before, after;
-bool isShown(vec3 s) { return all(greaterThanEqual(s, vec3(-0.001))) && all(lessThanEqual(s, vec3(1.001))); }
+bool isInGamut(vec3 s) { return all(greaterThanEqual(s, vec3(-0.001))) && all(lessThanEqual(s, vec3(1.001))); }
 vec3 moved(vec3 from, vec3 by) {
   vec3 lab = toLab(from) + by;
   lab.x = clamp(lab.x, 0.0, 1.0);
   vec3 s = fromLab(lab);
-  if (isShown(s)) return s;
+  if (isInGamut(s)) return s;
   float low = 0.0, high = 1.0;
   for (int n = 0; n < ${HALVINGS}; n++) {
     float part = (low + high) / 2.0;
-    if (isShown(fromLab(vec3(lab.x, lab.yz * part)))) low = part; else high = part;
+    if (isInGamut(fromLab(vec3(lab.x, lab.yz * part)))) low = part; else high = part;
   }
   return fromLab(vec3(lab.x, lab.yz * low));
 }

@@ -1,6 +1,6 @@
 import { markRaw, ref, shallowRef } from 'vue'
 import { defineStore } from 'pinia'
-import { readyInkMap, unpackInkMap, type InkMap } from '#core/artwork/inkmap'
+import { prepareInkMap, unpackInkMap, type InkMap } from '#core/artwork/inkmap'
 import type { ArtworkFile } from '#core/document/artwork'
 import type { AreaPaint } from '#core/painting/areas'
 import type { Painted } from '#core/painting/painting'
@@ -69,7 +69,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** Which part is done of a picture that is being taken apart. */
   const unmixing = ref<number | null>(null)
   const opening = new Map<string, Promise<void>>()
-  const takingApart = new Map<string, Promise<void>>()
+  const pendingRasters = new Map<string, Promise<void>>()
 
   const desk = deskOf<ArtworkDesk>(artworkWorker)
   const pictures = deskOf<RasterDesk>(rasterWorker)
@@ -105,7 +105,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
       const coarse = await desk.at().reduced(bytes, SIZES.coarse)
       const fine = unpackInkMap(bytes)
       maps.value = new Map(maps.value).set(hash, { fine, coarse })
-      whenIdle(() => readyInkMap(fine))
+      whenIdle(() => prepareInkMap(fine))
     }
     keepProof(hash, proof)
   }
@@ -153,13 +153,13 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   let stops = 0
   const stopTakingApart = (): void => {
     stops++
-    takingApart.clear()
+    pendingRasters.clear()
     pictures.letGo()
     rasters.value = new Map()
   }
 
   /** Has a picture taken apart in the worker, once; rejects where it cannot be had. */
-  const openRaster = (hash: string): Promise<void> => once(takingApart, hash, takeApart)
+  const openRaster = (hash: string): Promise<void> => once(pendingRasters, hash, takeApart)
   const paintRaster = (hash: string, rows: Row[], regions: Uint8Array | null): Promise<Uint8ClampedArray> =>
     pictures.at().paint(
       hash,
@@ -233,7 +233,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const letGo = (): void => {
     age++
     for (const each of [desk, pictures, fullSizePictures]) each.letGo()
-    for (const each of [opening, takingApart]) each.clear()
+    for (const each of [opening, pendingRasters]) each.clear()
     for (const each of [files, screens, maps, proofs, rasters]) each.value = new Map()
     unmixing.value = null
   }

@@ -2,7 +2,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { REST, type Extraction, type Lean } from '#core/extract/extract'
 import type { Command } from '#core/commands/commands'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Gathering, Reference, Region } from '#core/document/gathering'
 import { latestOnly } from '~/browser/latestOnly'
 import { reasonOf } from '~/words/reasonOf'
@@ -49,7 +49,7 @@ export const useGathering = defineStore('gathering', () => {
     const { count, apart, by } = { ...(settings.value as Gathering), ...change }
     const wanted = { count: Math.max(count, held.value.length), apart, by, held: held.value }
     const found = await pictures.extract(sourcesOf(of), wanted, lean)
-    return found.flat && found.note ? pictures.extract(sourcesOf(of), { ...wanted, count: MOST_SWATCHES }, lean) : found
+    return found.flat && found.note ? pictures.extract(sourcesOf(of), { ...wanted, count: MAX_SWATCHES }, lean) : found
   }
 
   const asCommand = (

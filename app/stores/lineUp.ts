@@ -4,12 +4,12 @@ import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import type { Artwork } from '#core/document/artwork'
 import type { Colorway } from '#core/document/lineUp'
-import { MOST_COLORWAYS } from '#core/document/limits'
+import { MAX_COLORWAYS } from '#core/document/limits'
 import { lookOf } from '#core/document/project'
 import { paintingOf, UNPAINTED, type Painted } from '#core/painting/painting'
 import { verdictOf, type Verdict } from '#core/proofs/verdict'
 import { stateOf } from '#core/check/state'
-import { artworkSince, changesSince, proposedName } from '#core/scheme/colorways'
+import { artworkSince, changesSince, proposeName } from '#core/scheme/colorways'
 import { inLook } from '#core/scheme/looks'
 import type { Candidate } from '#core/proofs/candidates'
 import type { DealDesk } from '~/workers/deals.worker'
@@ -38,7 +38,7 @@ export const useLineUp = defineStore('line-up', () => {
 
   const colorways = computed<readonly Colorway[]>(() => history.settled?.lineUp.colorways ?? [])
   const chosen = computed(() => history.settled?.lineUp.chosen ?? null)
-  const isFull = computed(() => colorways.value.length >= MOST_COLORWAYS)
+  const isFull = computed(() => colorways.value.length >= MAX_COLORWAYS)
   const now = (): string => new Date().toISOString()
 
   const large = ref(false)
@@ -92,7 +92,7 @@ export const useLineUp = defineStore('line-up', () => {
   const freeze = (): void => {
     const project = history.settled
     if (!project || isFull.value) return
-    const name = proposedName(
+    const name = proposeName(
       lookOf(project),
       colorways.value.map(each => each.name),
     )
@@ -119,7 +119,7 @@ export const useLineUp = defineStore('line-up', () => {
   const takeProposed = (candidate: Candidate): void => {
     proposed.value = (proposed.value ?? []).filter(each => each !== candidate)
     const taken = colorways.value.map(each => each.name)
-    history.run({ do: 'freeze', name: proposedName(candidate.look, taken), time: now(), look: candidate.look })
+    history.run({ do: 'freeze', name: proposeName(candidate.look, taken), time: now(), look: candidate.look })
   }
 
   /** The colorway that is open to be changed, and what was changed since. */

@@ -2,7 +2,7 @@ import { computed, ref } from 'vue'
 import { navigateTo } from '#imports'
 import { defineStore } from 'pinia'
 import type { Me } from '#core/document/people'
-import { reaches } from '#core/document/roles'
+import { hasRole } from '#core/document/roles'
 import { peopleServer } from '~/api/people'
 import { isSignedOut } from '~/api/request'
 import { useNotices } from './notices'
@@ -13,8 +13,8 @@ export const useMe = defineStore('me', () => {
   const me = ref<Me | null>(null)
   const person = computed(() => me.value?.person ?? null)
   /** Whether nobody may be let to change anything: one who only looks. */
-  const looksOnly = computed(() => person.value !== null && !reaches(person.value.role, 'designer'))
-  const owns = computed(() => person.value !== null && reaches(person.value.role, 'owner'))
+  const looksOnly = computed(() => person.value !== null && !hasRole(person.value.role, 'designer'))
+  const owns = computed(() => person.value !== null && hasRole(person.value.role, 'owner'))
 
   const is = (now: Me): void => {
     me.value = now

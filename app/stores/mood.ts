@@ -1,7 +1,7 @@
 import { computed, ref } from 'vue'
 import { defineStore } from 'pinia'
 import type { Mood, MoodPicture } from '#core/document/handOver'
-import { MOST_MOOD_PICTURES } from '#core/document/limits'
+import { MAX_MOOD_PICTURES } from '#core/document/limits'
 import { moodPage } from '#core/handover/mood'
 import type { Page } from '#core/handover/page'
 import { shownScheme } from '#core/scheme/compose'
@@ -41,7 +41,7 @@ export const useMood = defineStore('mood', () => {
   /** What lies on the page; as long as nothing does, what could: the references, or places for some. */
   const sketched = computed<readonly MoodPicture[]>(() => {
     if (pictures.value.length) return pictures.value
-    const could = references.value.slice(0, MOST_MOOD_PICTURES).map(({ id }) => id)
+    const could = references.value.slice(0, MAX_MOOD_PICTURES).map(({ id }) => id)
     return (could.length ? could : ['one', 'another', 'a third']).map(laid)
   })
   /** The page as it would be with a part of it otherwise, or other pictures on it. */
@@ -60,7 +60,7 @@ export const useMood = defineStore('mood', () => {
 
   const arrange = (change: Partial<Mood>): void => history.run({ do: 'arrange mood', change })
   const isOn = (reference: string): boolean => pictures.value.some(each => each.reference === reference)
-  const isFull = computed(() => pictures.value.length >= MOST_MOOD_PICTURES)
+  const isFull = computed(() => pictures.value.length >= MAX_MOOD_PICTURES)
   /** Lays a reference on the page, or takes it off. */
   const toggle = (reference: string): void => {
     const now = pictures.value

@@ -1,6 +1,6 @@
 import { apply } from '#core/commands/commands'
 import { knownInks } from '#core/commands/known'
-import { MOST_TOUCHES } from '#core/document/limits'
+import { MAX_TOUCHES } from '#core/document/limits'
 import type { Project } from '#core/document/project'
 import { derivedFrom } from '#core/interaction/testing'
 import { freshPage } from '~/testing/page'
@@ -110,10 +110,10 @@ describe('remapping', () => {
     const to = { swatch: swatch(1), rung: null }
     remapping.touchUp([3, 5], 'fill', to)
     expect(remapping.touches).toMatchObject([{ shapes: [3, 5], areas: [], paint: 'fill', to, opacity: null }])
-    for (let i = 1; i < MOST_TOUCHES; i++) remapping.touchUp([10 + i], 'fill', to)
-    expect(remapping.touches).toHaveLength(MOST_TOUCHES)
+    for (let i = 1; i < MAX_TOUCHES; i++) remapping.touchUp([10 + i], 'fill', to)
+    expect(remapping.touches).toHaveLength(MAX_TOUCHES)
     remapping.touchUp([999], 'fill', to)
-    expect(remapping.touches).toHaveLength(MOST_TOUCHES)
+    expect(remapping.touches).toHaveLength(MAX_TOUCHES)
     expect(useNotices().shown.at(-1)?.text).toContain('remove some first')
   })
   it('says where no swatch mends what lost its contrast', () => {

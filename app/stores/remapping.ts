@@ -16,7 +16,7 @@ import {
 import { selectedAfter } from '#core/interaction/selection'
 import { type Hit, touchUpCommand, touchUpExcess, touchUpRefusal } from '#core/interaction/touchUps'
 import { lossesOf, type Loss } from '#core/remap/losses'
-import { MOST_MENDED } from '#core/commands/shading'
+import { MAX_MENDED } from '#core/commands/shading'
 import type { Match } from '#core/remap/match'
 import { useStage } from './stage'
 import type { Following, Touch } from '#core/document/remap'
@@ -76,7 +76,7 @@ export const useRemapping = defineStore('remapping', () => {
   )
   /** Has pairs told apart again, by as small a change as does it; says where that cannot be. */
   const mend = (these: readonly Loss[]): void => {
-    const pairs = these.slice(0, MOST_MENDED).map(({ one, other }): [string, string] => [one, other])
+    const pairs = these.slice(0, MAX_MENDED).map(({ one, other }): [string, string] => [one, other])
     if (!pairs.length) return
     const before = history.settled
     history.run({ do: 'mend', pairs })

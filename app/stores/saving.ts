@@ -1,7 +1,7 @@
 import { computed, shallowRef, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { withSuffix } from '#core/document/copyName'
-import { projectFile } from '#core/document/projectFile'
+import { writeProjectFile } from '#core/document/projectFile'
 import { storedProjectSchema, type Project, type StoredProject } from '#core/document/project'
 import type { TrailChange } from '#core/document/trail'
 import {
@@ -166,7 +166,7 @@ export const useSaving = defineStore('saving', () => {
   /** What is unsaved here as a file that can be opened again. */
   const asFile = (): { name: string; text: string } | null => {
     const unsaved = current.value?.document ?? current.value?.sending?.document
-    return unsaved ? projectFile(unsaved) : null
+    return unsaved ? writeProjectFile(unsaved) : null
   }
 
   return { state, version, sending, asFile, find, begin, edited, followed, end, whenSaved }

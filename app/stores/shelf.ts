@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { defineStore } from 'pinia'
 import type { ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
 import type { KeptSwatch } from '#core/document/shelf'
@@ -21,7 +21,7 @@ const keptOf = (scheme: readonly KeptSwatch[]): KeptSwatch[] =>
 
 /** How many schemes are meant, in words. */
 export const schemesInWords = (schemes: readonly Pick<ShelfScheme, 'name'>[]): string =>
-  schemes.length === 1 ? `“${schemes[0]?.name ?? ''}”` : counted(schemes.length, 'scheme')
+  schemes.length === 1 ? `“${schemes[0]?.name ?? ''}”` : countWords(schemes.length, 'scheme')
 
 /** The shelf of schemes across projects: its folders and tags, and what is done to it, each with its way back. */
 export const useShelf = defineStore('shelf', () => {

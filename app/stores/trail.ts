@@ -9,7 +9,7 @@ import { useHistory } from './history'
 import { useSaving } from './saving'
 import { server } from '~/api/server'
 
-const LONGEST_SAYING = 80
+const MAX_SAYING_LENGTH = 80
 const NO_CHANGE: TrailChange = { put: [], remove: [] }
 
 /** The states the project in work has been through, oldest first. What changes here is saved with the project. */
@@ -28,7 +28,7 @@ export const useTrail = defineStore('trail', () => {
     id: crypto.randomUUID(),
     parent,
     time: new Date().toISOString(),
-    did: did.slice(0, LONGEST_SAYING),
+    did: did.slice(0, MAX_SAYING_LENGTH),
     kept: null,
     look,
   })

@@ -1,15 +1,15 @@
 import { expose, transfer } from 'comlink'
 import { unzipSync, zipSync } from 'fflate'
-import { addressed, withPictures } from '#core/artwork/embedded'
-import { paintedPictures } from '#core/raster/embedded'
+import { asDataUrls, withPictures } from '#core/artwork/embedded'
+import { paintPictures } from '#core/raster/embedded'
 import { unpackInkMap, type InkMap } from '#core/artwork/inkmap'
-import { reducedInkMap } from '#core/artwork/reduce'
+import { reduceInkMap } from '#core/artwork/reduce'
 import { readSvg } from '#core/artwork/read'
 import type { Also, Reading } from '#core/artwork/reading'
-import { decoded, encoded, type Encoding } from '#core/artwork/encoding'
+import { decodeSvg, encodeSvg, type Encoding } from '#core/artwork/encoding'
 import { screenSvg, writeSvg, type HandPaint } from '#core/artwork/write'
-import { reducedPicture } from '#core/raster/reduce'
-import { unmixed, type Unmixed } from '#core/raster/unmix'
+import { reducePicture } from '#core/raster/reduce'
+import { unmix, type Unmixed } from '#core/raster/unmix'
 import { pictureOf, pngOf } from './png'
 
 /**
@@ -50,19 +50,19 @@ const opened = (hash: string) => {
 }
 
 /** A picture within an artwork, taken apart; null where it is left. */
-const takenApart = (
+const takeApart = (
   { reading, pictures }: ReturnType<typeof opened>,
   place: number,
   longest: number,
 ): Unmixed | null => {
   const png = pictures[place]
-  return png ? unmixed(reducedPicture(pictureOf(png), longest), reading.pictureInks[place] ?? []) : null
+  return png ? unmix(reducePicture(pictureOf(png), longest), reading.pictureInks[place] ?? []) : null
 }
 
 const desk = {
   /** Reads an artwork file and keeps the reading under its hash. Throws for what cannot be read. */
   open(hash: string, bytes: Uint8Array, { also, pictureInks, pictures }: HowRead): ScreenArtwork {
-    const { text, encoding } = decoded(bytes)
+    const { text, encoding } = decodeSvg(bytes)
     const reading = withPictures(readSvg(text, also), pictureInks)
     readings.set(hash, { reading, encoding, pictures: pictures ? unzipSync(pictures) : {}, shown: new Map() })
     return {
@@ -81,11 +81,11 @@ const desk = {
   async pictures(hash: string, colors: ReadonlyMap<string, string>): Promise<Map<number, Uint8Array>> {
     const open = opened(hash)
     const takenAt = (place: number): Unmixed | null => {
-      const taken = open.shown.get(place) ?? takenApart(open, place, SHOWN)
+      const taken = open.shown.get(place) ?? takeApart(open, place, SHOWN)
       if (taken) open.shown.set(place, taken)
       return taken
     }
-    return paintedPictures(
+    return paintPictures(
       open.reading,
       takenAt,
       hex => colors.get(hex) ?? hex,
@@ -94,7 +94,7 @@ const desk = {
   },
   /** The ink map of an artwork, from its packed bytes, its longer side at most `longest` pixels. */
   reduced(bytes: Uint8Array, longest: number): InkMap {
-    const map = reducedInkMap(unpackInkMap(bytes), longest)
+    const map = reduceInkMap(unpackInkMap(bytes), longest)
     return transfer(map, [
       ...new Set(Object.values(map).flatMap(part => (typeof part === 'number' ? [] : [part.buffer as ArrayBuffer]))),
     ])
@@ -110,16 +110,16 @@ const desk = {
   ): Promise<Uint8Array> {
     const open = opened(hash)
     const colorOf = (hex: string): string => colors.get(hex) ?? hex
-    const pictures = addressed(
-      await paintedPictures(
+    const pictures = asDataUrls(
+      await paintPictures(
         open.reading,
-        place => takenApart(open, place, Infinity),
+        place => takeApart(open, place, Infinity),
         colorOf,
         picture => pngOf(picture),
       ),
     )
     const text = writeSvg(open.reading, ink => colorOf(ink.hex), byHand, pictures)
-    return encoded({ text, encoding: open.encoding })
+    return encodeSvg({ text, encoding: open.encoding })
   },
   /** A ZIP archive of files, by their names. */
   pack(all: Record<string, Uint8Array>): Uint8Array {

@@ -1,9 +1,9 @@
 import { expose, transfer } from 'comlink'
 import { extractor, warmUp, type Extraction, type Lean, type Wanted } from '#core/extract/extract'
-import { averaged, cutAround, patchPixels } from '#core/extract/patch'
+import { averageColor, cropAround, patchPixels } from '#core/extract/patch'
 import type { Picture, Region } from '#core/picture/picture'
-import { mapped } from '#core/extract/place'
-import { tallied } from '#core/extract/tally'
+import { paintMap } from '#core/extract/place'
+import { tallyPixels } from '#core/extract/tally'
 
 /** Which pictures colors are taken from, and which part of each. */
 export interface PictureSource {
@@ -19,8 +19,8 @@ export interface Loupe {
 }
 
 /** So many decoded pictures (all of a project, 4 MB each), and so many prepared extractions, are kept at hand. */
-const MOST_PICTURES = 64
-const MOST_EXTRACTORS = 16
+const MAX_PICTURES = 64
+const MAX_EXTRACTORS = 16
 
 const pictures = new Map<string, Picture>()
 const extractors = new Map<string, ReturnType<typeof extractor>>()
@@ -55,7 +55,7 @@ const pictureOf = (hash: string): Picture => {
 const squareAt = (hash: string, x: number, y: number, side: (width: number) => number): Picture => {
   if (fine?.hash !== hash) {
     const picture = pictureOf(hash)
-    return cutAround(picture, x, y, side(picture.width))
+    return cropAround(picture, x, y, side(picture.width))
   }
   const { bitmap } = fine
   const length = side(bitmap.width)
@@ -69,7 +69,7 @@ const desk = {
   /** Decodes a picture as it is worked on. Rejects where the browser cannot. */
   async open(hash: string, bytes: Uint8Array): Promise<void> {
     const bitmap = await bitmapOf(bytes)
-    keep(pictures, hash, pixelsOf(bitmap), MOST_PICTURES)
+    keep(pictures, hash, pixelsOf(bitmap), MAX_PICTURES)
     bitmap.close()
   },
   /** Decodes a picture in full, for its single pixels; the one before goes. */
@@ -88,11 +88,11 @@ const desk = {
         sources.map(({ hash, region }) => ({ picture: pictureOf(hash), region })),
         wanted,
       )
-    return keep(extractors, key, known, MOST_EXTRACTORS).at(lean)
+    return keep(extractors, key, known, MAX_EXTRACTORS).at(lean)
   },
   /** The color of a patch around a point; null where nothing there is solid. */
   measure: (hash: string, x: number, y: number, patch: number): string | null =>
-    averaged(squareAt(hash, x, y, width => patchPixels(patch, width))),
+    averageColor(squareAt(hash, x, y, width => patchPixels(patch, width))),
   /** The pixels around a point, `across` of them, and the color of the patch in their middle. */
   loupe(hash: string, x: number, y: number, patch: number, across: number): Loupe {
     const { data, width, height } = squareAt(hash, x, y, () => across)
@@ -107,7 +107,7 @@ const desk = {
   map(hash: string, hexes: readonly string[]): ImageData {
     const picture = pictureOf(hash)
     const image = new ImageData(picture.width, picture.height)
-    mapped(picture, tallied([{ picture }]), hexes, image.data)
+    paintMap(picture, tallyPixels([{ picture }]), hexes, image.data)
     return transfer(image, [image.data.buffer])
   },
 }

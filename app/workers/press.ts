@@ -7,7 +7,7 @@ import type { Press } from '#core/print/press'
 let engine: Promise<ColorEngine> | null = null
 const profiles = new Map<Paper, Promise<Uint8Array>>()
 const presses = new Map<string, Press>()
-const MOST_PRESSES = 6
+const MAX_PRESSES = 6
 
 const fetched = async (paper: Paper): Promise<Uint8Array> => {
   const answer = await fetch(`/press/${PAPERS[paper].profile}`)
@@ -36,7 +36,7 @@ export const pressFor = async ({ paper, intent, blackPoint }: Print): Promise<Pr
     throw error
   })
   const press = pressOf(await engine, profile, { intent, blackPoint })
-  if (presses.size >= MOST_PRESSES) presses.clear()
+  if (presses.size >= MAX_PRESSES) presses.clear()
   presses.set(key, press)
   return press
 }

@@ -1,10 +1,10 @@
 import { expose, transfer } from 'comlink'
 import type { Picture, Region } from '#core/picture/picture'
-import { allOf, inPieces, paintedPart, pieceByPiece, strips, type Whole } from '#core/raster/strips'
-import { cropOf, croppedBytes, croppedPicture, type Crop } from '#core/raster/crop'
+import { allOf, inPieces, paintPart, pieceByPiece, strips, type Whole } from '#core/raster/strips'
+import { cropOf, cropBytes, cropPicture, type Crop } from '#core/raster/crop'
 import { paintRaster, type Row } from '#core/raster/paint'
-import { reducedPicture } from '#core/raster/reduce'
-import { takingApart, type Manner } from '#core/raster/manner'
+import { reducePicture } from '#core/raster/reduce'
+import { unmixerFor, type Manner } from '#core/raster/manner'
 import type { Unmixed } from '#core/raster/unmix'
 import { areaRows, rowsWithin, type AreaPaint } from '#core/painting/areas'
 import { areaIn } from '~/raster/foundAreas'
@@ -71,19 +71,19 @@ const paintedCrop = (
   crop: Crop,
   longest: number,
 ): Picture => {
-  if (Math.max(crop.width, crop.height) <= longest) return paintedPart(whole, rows, regions, crop)
-  const small = reducedPicture(croppedPicture(whole.picture, crop), longest)
-  const within = regions && reducedRegions(croppedBytes(regions, whole.picture.width, 1, crop), crop, small)
-  return paintedPart({ ...whole, picture: small }, rows, within)
+  if (Math.max(crop.width, crop.height) <= longest) return paintPart(whole, rows, regions, crop)
+  const small = reducePicture(cropPicture(whole.picture, crop), longest)
+  const within = regions && reducedRegions(cropBytes(regions, whole.picture.width, 1, crop), crop, small)
+  return paintPart({ ...whole, picture: small }, rows, within)
 }
 
 const desk = {
   /** Takes a picture in the size of the stage apart into its inks, as the screen needs it. `seen` hears which part is done. */
   open(hash: string, png: Uint8Array, inks: string[], manner: Manner, seen: Seen): RasterArtwork {
     const picture = pictureOf(png)
-    const takeApart = takingApart(inks, manner)
+    const takeApart = unmixerFor(inks, manner)
     const stage = takeApart(picture, seen)
-    const proof = takeApart(reducedPicture(picture, PROOF))
+    const proof = takeApart(reducePicture(picture, PROOF))
     stages.set(hash, { taken: stage, inks })
     const shown = copied(stage)
     return transfer({ inks, stage: shown, proof }, [...buffersOf(shown), ...buffersOf(proof)])

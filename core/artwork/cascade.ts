@@ -48,7 +48,7 @@ const colors: ReadonlySet<string> = new Set(COLOR_PROPERTIES)
 const texts: ReadonlySet<string> = new Set(TEXT_PROPERTIES)
 const isVariable = (name: string): boolean => name.startsWith('--')
 const isColor = (name: string): name is ColorProperty => colors.has(name)
-const isTaken = (name: string): boolean => colors.has(name) || texts.has(name) || isVariable(name)
+const isSupported = (name: string): boolean => colors.has(name) || texts.has(name) || isVariable(name)
 const isText = (name: string): name is TextProperty => texts.has(name)
 
 type Draft = { [P in ColorProperty]?: Paint } & { [P in TextProperty]?: string } & {
@@ -72,7 +72,7 @@ const draftOf = (rules: ReadonlyArray<readonly Declaration[]>, important: boolea
 }
 
 /** Lays what is said later over what is said. */
-const lay = (draft: Draft, { variables, ...later }: Draft): void => {
+const overlay = (draft: Draft, { variables, ...later }: Draft): void => {
   Object.assign(draft, later)
   if (variables) draft.variables = [...(draft.variables ?? []), ...variables]
 }
@@ -105,14 +105,14 @@ export const cascadeOf = ({ elements }: Markup, sheets: Sheets): ((element: Elem
     let style: Declaration[] = []
     for (const attribute of element.attributes) {
       const { name } = attribute
-      if (name === 'style') style = readDeclarations(attribute.value, isTaken)
-      else if (isTaken(name) && !isVariable(name)) take(draft, { property: name, value: attribute.value })
+      if (name === 'style') style = readDeclarations(attribute.value, isSupported)
+      else if (isSupported(name) && !isVariable(name)) take(draft, { property: name, value: attribute.value })
     }
     const rules = matchingRules(sheets, element)
-    if (rules.length) lay(draft, drafted(rules, false))
-    if (style.length) lay(draft, draftOf([style], false))
-    if (rules.length) lay(draft, drafted(rules, true))
-    if (style.some(({ important }) => important)) lay(draft, draftOf([style], true))
+    if (rules.length) overlay(draft, drafted(rules, false))
+    if (style.length) overlay(draft, draftOf([style], false))
+    if (rules.length) overlay(draft, drafted(rules, true))
+    if (style.some(({ important }) => important)) overlay(draft, draftOf([style], true))
     for (const any in draft) if (any) return draft
     return NOTHING
   }

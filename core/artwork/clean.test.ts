@@ -1,5 +1,5 @@
 import { cleanSvg } from './clean'
-import { missingIn } from './missing'
+import { visibleLosses } from './missing'
 import { outsideReference } from './outside'
 
 const wrap = (body: string, said = ''): string =>
@@ -105,7 +105,7 @@ describe('cleaning', () => {
 })
 
 it('says in plain words what is missing in the picture', () => {
-  const said = (body: string): string[] => missingIn(cleanSvg(wrap(body)).removed)
+  const said = (body: string): string[] => visibleLosses(cleanSvg(wrap(body)).removed)
   expect(said('<rect/>')).toEqual([])
   expect(said('<script/><a href="https://example.test/"><rect/></a><rect onclick="x"/>')).toEqual([
     'Scripts and links were taken out; the picture is as it was.',

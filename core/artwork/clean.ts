@@ -12,7 +12,7 @@ import {
   type Markup,
 } from './markup'
 import { isInside, outsideReference } from './outside'
-import { edited, linesOf, placeOf, type Edit, type Passage, type Span } from './passage'
+import { applyEdits, linesOf, placeOf, type Edit, type Passage, type Span } from './passage'
 import { readDeclarations, sheetTree } from './stylesheet'
 import { Unreadable } from './unreadable'
 
@@ -69,7 +69,7 @@ type Kind = 'handler' | 'base' | 'link' | 'opening' | 'style' | 'namespace' | 'p
 const OPENING: ReadonlySet<string> = new Set(['ping', 'target', 'download'])
 
 const kinds = new Map<string, Kind>()
-const MOST_KINDS = 1000
+const MAX_KINDS = 1000
 
 /** What an attribute can do, by its name. */
 const kindOf = (name: string): Kind => {
@@ -89,7 +89,7 @@ const kindOf = (name: string): Kind => {
             : OPENING.has(local)
               ? 'opening'
               : 'plain'
-  if (kinds.size < MOST_KINDS) kinds.set(name, kind)
+  if (kinds.size < MAX_KINDS) kinds.set(name, kind)
   return kind
 }
 
@@ -175,7 +175,7 @@ class Cleaning {
       return outside === null ? [] : [{ ...span, text: 'none', outside, place: placeOf(value, 0, value.text.length) }]
     })
     // what only a browser takes for a declaration may be left: then all of it goes
-    const left = outsideReference(edited(passage.text, found)) ?? (found.some(({ place }) => !place) ? first : null)
+    const left = outsideReference(applyEdits(passage.text, found)) ?? (found.some(({ place }) => !place) ? first : null)
     if (left !== null) return this.take(whole, `a style with a reference to ${brief(left)}`)
     for (const { place, outside } of found) {
       if (!place) continue
@@ -205,7 +205,7 @@ class Cleaning {
       },
     })
     const places = spans.map(({ start, end, outside }) => ({ place: placeOf(passage, start, end), outside }))
-    const left = edited(
+    const left = applyEdits(
       passage.text,
       spans.map(span => ({ ...span, text: '' })),
     )
@@ -220,7 +220,7 @@ class Cleaning {
 }
 
 /** What is clean is looked through again, and as often as that finds anything: so often at most. */
-const MOST_ROUNDS = 4
+const MAX_ROUNDS = 4
 
 /**
  * Takes out of an SVG everything that acts or reaches outside of it: scripts, event handlers, foreign objects,
@@ -230,12 +230,12 @@ const MOST_ROUNDS = 4
 export const cleanSvg = (source: string): Cleaned => {
   let markup = readMarkup(source)
   let removed: Removal[] = []
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 0; round < MAX_ROUNDS; round++) {
     const cleaning = new Cleaning(markup)
     cleaning.run()
     if (cleaning.edits.length === 0) return { source: markup.source, markup, removed }
     removed = removed.concat(cleaning.removed.sort((one, other) => one.line - other.line))
-    markup = readMarkup(edited(markup.source, cleaning.edits))
+    markup = readMarkup(applyEdits(markup.source, cleaning.edits))
   }
   throw new Unreadable('The file holds something that acts and cannot be taken out of it.')
 }

@@ -1,4 +1,4 @@
-import { joined, placeless, verbatim, type Passage, type Span } from './passage'
+import { joinPassages, detachedPassage, verbatim, type Passage, type Span } from './passage'
 import { Unreadable } from './unreadable'
 
 /** A declaration inside a DOCTYPE. */
@@ -21,11 +21,11 @@ export interface Doctype extends Span {
 }
 
 /** How much text entities may stand for in one file, in characters. */
-const MOST_EXPANDED = 1_000_000
+const MAX_EXPANDED = 1_000_000
 const DEEPEST = 16
 
 /** How long a name between “&” and “;” may be, in characters. */
-const LONGEST_REFERENCE = 1000
+const MAX_REFERENCE_LENGTH = 1000
 
 const undefinedEntity = (name: string): Unreadable =>
   new Unreadable(`The file uses an entity it does not define: &${name.slice(0, 40)};`)
@@ -167,31 +167,30 @@ export const passageReader = (source: string, entities: ReadonlyMap<string, Span
       const close = text.indexOf(';', at)
       if (close === -1) throw new Unreadable('The file holds an “&” that starts nothing.')
       if (at > from) passages.push(verbatim(source, start + from, start + at))
-      if (close - at > LONGEST_REFERENCE) throw undefinedEntity(text.slice(at + 1, close))
+      if (close - at > MAX_REFERENCE_LENGTH) throw undefinedEntity(text.slice(at + 1, close))
       passages.push(resolve(text.slice(at + 1, close), depth))
       from = close + 1
       at = text.indexOf('&', from)
     }
     if (from < text.length) passages.push(verbatim(source, start + from, end))
-    return joined(passages)
+    return joinPassages(passages)
   }
   const resolve = (name: string, depth: number): Passage => {
     if (name[0] === '#') {
       const said = character(name)
       // an “&” so written within an entity starts a reference where the entity is used
       if (depth > 0 && said === '&') throw new Unreadable('The file hides a reference in one of its entities.')
-      return placeless(said)
+      return detachedPassage(said)
     }
     const builtIn = BUILT_IN.get(name)
-    if (builtIn !== undefined) return placeless(builtIn)
+    if (builtIn !== undefined) return detachedPassage(builtIn)
     const span = entities.get(name)
     if (!span) throw undefinedEntity(name)
     if (depth >= DEEPEST) throw new Unreadable('The file’s entities call each other without end.')
     let passage = known.get(name)
     if (!passage) known.set(name, (passage = read(span, depth + 1)))
     expanded += passage.text.length
-    if (expanded > MOST_EXPANDED)
-      throw new Unreadable('The file’s entities stand for more text than any drawing needs.')
+    if (expanded > MAX_EXPANDED) throw new Unreadable('The file’s entities stand for more text than any drawing needs.')
     if (passage.text.includes('<')) throw new Unreadable(`The file hides markup in its entity “${name}”.`)
     return passage
   }

@@ -47,7 +47,7 @@ const POINTING: Readonly<Record<string, keyof Links>> = {
  * How many elements a renderer draws, those that uses, patterns, markers, masks and clip paths repeat as often as they do: at
  * least as many as there are. Each is counted once, whatever points to it, and what points in a circle counts nothing.
  */
-export const drawnIn = (
+export const countDrawn = (
   { source, elements, root }: Markup,
   declared: (element: Element) => Declared,
   byId: ReadonlyMap<string, Element>,

@@ -1,4 +1,4 @@
-import { saidOf, SVG_NAMESPACE, type Attribute, type Element, type Markup } from './markup'
+import { findAttribute, SVG_NAMESPACE, type Attribute, type Element, type Markup } from './markup'
 import type { Embedded, Reading, Ink } from './reading'
 import type { Hex } from '#core/color/convert'
 
@@ -6,7 +6,7 @@ const RECOLORED = /^\s*data:(?:image\/(?:png|jpe?g|webp))?(?:;[\w-]+=[^;,]*)*;ba
 
 /** The attribute that says which picture an element shows. */
 const addressOf = (element: Element): Attribute | undefined =>
-  saidOf(element, 'href') ?? element.attributes.find(({ name }) => name.endsWith(':href'))
+  findAttribute(element, 'href') ?? element.attributes.find(({ name }) => name.endsWith(':href'))
 
 /**
  * The pictures a file brings along that can be recolored (PNG, JPEG, WebP), each once, and how many there are of other
@@ -46,7 +46,7 @@ export const embeddedBytes = ({ address }: Embedded): Uint8Array<ArrayBuffer> | 
 const STRETCH = 0x8000
 
 /** A PNG as an address within a file. */
-export const pngAddress = (png: Uint8Array): string => {
+export const pngDataUrl = (png: Uint8Array): string => {
   let text = ''
   for (let at = 0; at < png.length; at += STRETCH) text += String.fromCharCode(...png.subarray(at, at + STRETCH))
   return `data:image/png;base64,${btoa(text)}`
@@ -82,8 +82,8 @@ export const withPictures = (reading: Reading, pictureInks: ReadonlyArray<readon
 }
 
 /** Pictures as addresses within a file. */
-export const addressed = (painted: ReadonlyMap<number, Uint8Array>): Map<number, string> =>
-  new Map([...painted].map(([place, png]) => [place, pngAddress(png)]))
+export const asDataUrls = (painted: ReadonlyMap<number, Uint8Array>): Map<number, string> =>
+  new Map([...painted].map(([place, png]) => [place, pngDataUrl(png)]))
 
 /**
  * Paints the pictures of a file that change in other colors: the new address of each, by its place among the pictures.

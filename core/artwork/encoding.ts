@@ -1,5 +1,5 @@
 import { Gunzip } from 'fflate'
-import { LARGEST_SVG, Unreadable } from './unreadable'
+import { MAX_SVG_BYTES, Unreadable } from './unreadable'
 
 /** How a file's bytes say its text, so that it can be written back in the same way. */
 export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'iso-8859-1'
@@ -11,9 +11,9 @@ export interface Decoded {
   was?: string
 }
 
-const marked = (bytes: Uint8Array, ...mark: number[]): boolean => mark.every((byte, i) => bytes[i] === byte)
+const startsWithBytes = (bytes: Uint8Array, ...mark: number[]): boolean => mark.every((byte, i) => bytes[i] === byte)
 
-const chunked = (codes: Uint8Array | Uint16Array): string => {
+const textFromCodes = (codes: Uint8Array | Uint16Array): string => {
   const parts: string[] = []
   for (let i = 0; i < codes.length; i += 8192) parts.push(String.fromCharCode(...codes.subarray(i, i + 8192)))
   return parts.join('')
@@ -23,7 +23,7 @@ const utf16 = (bytes: Uint8Array, little: boolean): string => {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const codes = new Uint16Array(bytes.length >> 1)
   for (let i = 0; i < codes.length; i++) codes[i] = view.getUint16(i * 2, little)
-  return chunked(codes)
+  return textFromCodes(codes)
 }
 
 const tooLarge = (size: number): Unreadable =>
@@ -35,12 +35,12 @@ const PACKED_PIECE = 16384
  * The bytes of a gzip file, taken out piece by piece, so that one that grows without end is refused before it is
  * large.
  */
-const unpacked = (bytes: Uint8Array): Uint8Array => {
+const gunzip = (bytes: Uint8Array): Uint8Array => {
   const parts: Uint8Array[] = []
   let size = 0
   const gunzip = new Gunzip(part => {
     size += part.length
-    if (size > LARGEST_SVG) throw tooLarge(size)
+    if (size > MAX_SVG_BYTES) throw tooLarge(size)
     parts.push(part)
   })
   try {
@@ -72,8 +72,8 @@ const PLAIN =
   /^(?:utf-8|utf-16(?:le|be)?|windows-125[0-8]|windows-874|iso-8859-(?:[2-8]|8-i|1[03-6])|koi8-[ru]|macintosh)$/
 
 /** What a file says it is written in, as browsers call it, and as it says it; null where it says nothing. */
-const declaredIn = (bytes: Uint8Array): { called: string; said: string } | null => {
-  const match = DECLARED.exec(chunked(bytes.subarray(0, DECLARED_WITHIN)))
+const declaredEncoding = (bytes: Uint8Array): { called: string; said: string } | null => {
+  const match = DECLARED.exec(textFromCodes(bytes.subarray(0, DECLARED_WITHIN)))
   const said = (match?.[1] ?? match?.[2])?.trim()
   if (said === undefined) return null
   try {
@@ -84,7 +84,7 @@ const declaredIn = (bytes: Uint8Array): { called: string; said: string } | null 
 }
 
 /** A file written otherwise than it can be kept: its text, which says so no more. */
-const inUtf8 = (bytes: Uint8Array, { called, said }: { called: string; said: string }): Decoded => {
+const asUtf8 = (bytes: Uint8Array, { called, said }: { called: string; said: string }): Decoded => {
   try {
     const text = new TextDecoder(called, { fatal: true }).decode(bytes)
     return { text: text.replace(DECLARED, head => head.replace(said, 'UTF-8')), encoding: 'utf-8', was: said }
@@ -105,26 +105,26 @@ export const encodingNotes = ({ was }: Decoded): string[] =>
  * stays in the text. What says it is written in anything in which a browser would read other markup becomes UTF-8, and that
  * is told (`was`). Throws Unreadable for an empty file, one of more than 20 MB, one packed twice, and an encoding nobody knows.
  */
-export const decoded = (bytes: Uint8Array, isUnpacked = false): Decoded => {
+export const decodeSvg = (bytes: Uint8Array, isUnpacked = false): Decoded => {
   if (bytes.length === 0) throw new Unreadable('The file is empty.')
-  if (bytes.length > LARGEST_SVG) throw tooLarge(bytes.length)
-  if (marked(bytes, 0x1f, 0x8b)) {
+  if (bytes.length > MAX_SVG_BYTES) throw tooLarge(bytes.length)
+  if (startsWithBytes(bytes, 0x1f, 0x8b)) {
     if (isUnpacked) throw new Unreadable('The file is packed (svgz) more than once.')
-    return decoded(unpacked(bytes), true)
+    return decodeSvg(gunzip(bytes), true)
   }
-  if (marked(bytes, 0xff, 0xfe)) return { text: utf16(bytes, true), encoding: 'utf-16le' }
-  if (marked(bytes, 0xfe, 0xff)) return { text: utf16(bytes, false), encoding: 'utf-16be' }
-  const declared = marked(bytes, 0xef, 0xbb, 0xbf) ? null : declaredIn(bytes)
-  if (declared && !PLAIN.test(declared.called)) return inUtf8(bytes, declared)
+  if (startsWithBytes(bytes, 0xff, 0xfe)) return { text: utf16(bytes, true), encoding: 'utf-16le' }
+  if (startsWithBytes(bytes, 0xfe, 0xff)) return { text: utf16(bytes, false), encoding: 'utf-16be' }
+  const declared = startsWithBytes(bytes, 0xef, 0xbb, 0xbf) ? null : declaredEncoding(bytes)
+  if (declared && !PLAIN.test(declared.called)) return asUtf8(bytes, declared)
   try {
     return { text: new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes), encoding: 'utf-8' }
   } catch {
-    return { text: chunked(bytes), encoding: 'iso-8859-1' }
+    return { text: textFromCodes(bytes), encoding: 'iso-8859-1' }
   }
 }
 
 /** The bytes of a text in the encoding it was read from. */
-export const encoded = ({ text, encoding }: Decoded): Uint8Array => {
+export const encodeSvg = ({ text, encoding }: Decoded): Uint8Array => {
   if (encoding === 'utf-8') return new TextEncoder().encode(text)
   if (encoding === 'iso-8859-1') return Uint8Array.from(text, letter => letter.charCodeAt(0))
   const bytes = new Uint8Array(text.length * 2)

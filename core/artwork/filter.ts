@@ -9,7 +9,7 @@ const IDENTITY = [1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0]
 /**
  * Whether a primitive computes other colors from those it is given. A matrix that changes nothing but alpha does not.
  */
-const computes = (primitive: Element): boolean => {
+const isComputing = (primitive: Element): boolean => {
   if (primitive.local === 'feComponentTransfer') return true
   if (primitive.local !== 'feColorMatrix') return false
   const numbers = numbersOf(primitive)
@@ -50,7 +50,7 @@ const inputsIn = (filter: Element): Map<Element, Element[]> => {
 export const computedIn = (filter: Element): ReadonlySet<Element> => {
   const inputs = inputsIn(filter)
   const fed = new Set<Element>()
-  const waiting = filter.children.filter(computes).flatMap(primitive => inputs.get(primitive) ?? [])
+  const waiting = filter.children.filter(isComputing).flatMap(primitive => inputs.get(primitive) ?? [])
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     if (fed.has(next)) continue
     fed.add(next)

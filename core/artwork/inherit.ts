@@ -11,7 +11,7 @@ interface Variables {
 }
 
 /** What a custom property is where those of an element hold, and where it was said. */
-const foundIn = (variables: Variables, name: string): { value: Passage; at: Variables } | null => {
+const findVariable = (variables: Variables, name: string): { value: Passage; at: Variables } | null => {
   for (let at: Variables | null = variables; at; at = at.outer)
     for (let layer = at.said.length - 1; layer >= 0; layer--) {
       const value = at.said[layer]?.get(name)
@@ -32,7 +32,7 @@ export const INITIAL: Inherited = {
 }
 
 /** How many custom properties may lead to one another. */
-const MOST_HOPS = 16
+const MAX_HOPS = 16
 
 /**
  * What a custom property means where it is used (CSS Custom Properties 1, section 3): null, as if nothing was said,
@@ -40,14 +40,14 @@ const MOST_HOPS = 16
  */
 export const lookUp = (paint: Paint, variables: Variables, hops = 0): Paint | null => {
   if (paint.kind !== 'variable') return paint
-  const found = hops < MOST_HOPS ? foundIn(variables, paint.name) : null
+  const found = hops < MAX_HOPS ? findVariable(variables, paint.name) : null
   if (!found) return paint.fallback && lookUp(paint.fallback, variables, hops)
   const value = readPaint(found.value, null)
   return value && lookUp(value, found.at, hops + 1)
 }
 
 /** What an element has of what it says itself and what reaches it. */
-const reach = (own: Paint | undefined, outer: Paint, variables: Variables): Paint => {
+const inheritPaint = (own: Paint | undefined, outer: Paint, variables: Variables): Paint => {
   const paint = own?.kind === 'variable' ? lookUp(own, variables) : own
   return !paint || paint.kind === 'inherit' ? outer : paint
 }
@@ -64,10 +64,10 @@ export class Inheritance {
     const { fill, stroke, color, variables: said } = this.declared(element)
     if (!fill && !stroke && !color && !said) return inherited
     const variables = said ? { id: ++this.scopes, said, outer: inherited.variables } : inherited.variables
-    const ownColor = color?.kind === 'current' ? inherited.color : reach(color, inherited.color, variables)
+    const ownColor = color?.kind === 'current' ? inherited.color : inheritPaint(color, inherited.color, variables)
     return {
-      fill: reach(fill, inherited.fill, variables),
-      stroke: reach(stroke, inherited.stroke, variables),
+      fill: inheritPaint(fill, inherited.fill, variables),
+      stroke: inheritPaint(stroke, inherited.stroke, variables),
       color: ownColor.kind === 'current' ? inherited.color : ownColor,
       variables,
     }

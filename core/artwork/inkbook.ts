@@ -11,7 +11,7 @@ export interface Met {
 }
 
 /** More inks than a file can hold. */
-const MOST_INKS = 2 ** 25
+const MAX_INKS = 2 ** 25
 
 /** The inks met on the way through a file, each place where a color stands once. */
 export class InkBook {
@@ -68,7 +68,7 @@ export class InkBook {
     const ink = this.inks[place] as Ink
     if (!again) ink.uses++
     if (painted) {
-      const pair = painted.index * MOST_INKS + place
+      const pair = painted.index * MAX_INKS + place
       if (!this.pairs.has(pair)) {
         this.pairs.add(pair)
         const paints = this.paints[painted.index]

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import type { Pixels } from '#core/picture/pixels'
-import { reducedInkMap } from './reduce'
+import { reduceInkMap } from './reduce'
 import { areasOf, InkMapBuilder, meanDifference, packInkMap, paintInkMap, unpackInkMap, type InkMap } from './inkmap'
 
 /** A row of pixels, each given as red, green, blue and alpha, premultiplied. */
@@ -116,7 +116,7 @@ describe('a reduced map', () => {
       { width: 4, height: 2, data: Uint8Array.from(inks.flatMap(ink => [ink ? 0 : 255, ink ? 255 : 0, 0, 255])) },
       [0, 1, 2],
     )
-    const small = reducedInkMap(builder.finish(), 2)
+    const small = reduceInkMap(builder.finish(), 2)
     expect([small.width, small.height]).toEqual([2, 1])
     expect(painted(small, '#ff0000', '#0000ff')).toEqual([
       [255, 0, 0, 255],
@@ -125,6 +125,6 @@ describe('a reduced map', () => {
   })
   it('is the map itself where that is small enough', () => {
     const map = sample()
-    expect(reducedInkMap(map, 10)).toBe(map)
+    expect(reduceInkMap(map, 10)).toBe(map)
   })
 })

@@ -207,7 +207,7 @@ const [BY_ITSELF, ALONE, OF_PAIR] = [0, 1, 2] as const
  * Goes over the pixels twice, to count and to fill, without a list that grows: a hand is waiting when a map is first
  * painted.
  */
-const planned = (map: InkMap): Plan => {
+const planPixels = (map: InkMap): Plan => {
   const { pixel, start, alpha, ground, ink, share } = map
   const kinds = new Uint32Array(pixel.length)
   const counts: number[] = [0, 0]
@@ -277,7 +277,7 @@ const mixtures = (channels: Uint8Array, [one, other]: readonly [number, number])
 }
 
 const paintMixed = (map: InkMap, channels: Uint8Array, words: Int32Array): void => {
-  const { alone, pairs, rest } = plans.get(map) ?? planned(map)
+  const { alone, pairs, rest } = plans.get(map) ?? planPixels(map)
   for (let i = 0; i < alone.pixel.length; i++) {
     const from = (alone.ink[i] as number) * 3
     words[alone.pixel[i] as number] =
@@ -311,8 +311,8 @@ const paintMixed = (map: InkMap, channels: Uint8Array, words: Int32Array): void 
 }
 
 /** Has a map ready to be painted, so that the first to do so need not wait for it. */
-export const readyInkMap = (map: InkMap): void => {
-  if (!plans.has(map)) planned(map)
+export const prepareInkMap = (map: InkMap): void => {
+  if (!plans.has(map)) planPixels(map)
 }
 
 /** Paints a map in given colors, one for each ink in order, into RGBA pixels (not premultiplied) of its size. */

@@ -47,7 +47,7 @@ export const withNeighbors = <Ink extends { hex: Hex }>(
  * side has so many pixels; `paint` paints the pictures within it. Where the file cannot be rendered, areas are 0 and a
  * note says so.
  */
-export const measuredInks = async (
+export const measureInks = async (
   reading: Reading,
   render: Renderer,
   pixels: number,

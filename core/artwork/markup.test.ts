@@ -1,7 +1,7 @@
 import { gzipSync } from 'fflate'
-import { decoded, encoded, encodingNotes } from './encoding'
+import { decodeSvg, encodeSvg, encodingNotes } from './encoding'
 import { readMarkup } from './markup'
-import { edited, lineOf } from './passage'
+import { applyEdits, lineOf } from './passage'
 import { sizeOf } from './size'
 
 const wrap = (body: string, head = ''): string => `${head}<svg xmlns="http://www.w3.org/2000/svg">${body}</svg>`
@@ -82,15 +82,15 @@ describe('bytes', () => {
     ['ISO 8859-1', Uint8Array.of(0x3c, 0xe9, 0x3e)],
     ['UTF-16 little end first', Uint8Array.of(0xff, 0xfe, 0x3c, 0, 0xe9, 0)],
     ['UTF-16 big end first', Uint8Array.of(0xfe, 0xff, 0, 0x3c, 0, 0xe9)],
-  ])('%s come back as they were', (_name, bytes) => expect([...encoded(decoded(bytes))]).toEqual([...bytes]))
+  ])('%s come back as they were', (_name, bytes) => expect([...encodeSvg(decodeSvg(bytes))]).toEqual([...bytes]))
   it.each(['constructor', '__proto__', 'toString', 'hasOwnProperty'])('takes an element called %s for one', name => {
     const { elements } = readMarkup(`<svg><${name} ${name}="a">&lt;</${name}></svg>`)
     expect(elements[1]).toMatchObject({ local: name, namespace: 'http://www.w3.org/2000/svg' })
     expect(() => readMarkup(`<svg>&${name};</svg>`)).toThrow('does not define')
   })
-  it('refuses an empty file', () => expect(() => decoded(new Uint8Array())).toThrow('empty'))
+  it('refuses an empty file', () => expect(() => decodeSvg(new Uint8Array())).toThrow('empty'))
   it('refuses one of more than 20 MB', () =>
-    expect(() => decoded(new Uint8Array(21 * 1024 * 1024))).toThrow('up to 20 MB'))
+    expect(() => decodeSvg(new Uint8Array(21 * 1024 * 1024))).toThrow('up to 20 MB'))
 })
 
 describe('declared encodings', () => {
@@ -102,7 +102,7 @@ describe('declared encodings', () => {
     ['Big5', [0xa4, 0xa4], '中'],
     ['ISO-2022-JP', [0x1b, 0x24, 0x42, 0x30, 0x21, 0x1b, 0x28, 0x42], '亜'],
   ])('%s becomes UTF-8, and that is told', (encoding, letter, read) => {
-    const file = decoded(Uint8Array.from([...bytes(`${head(encoding)}<svg id="`), ...letter, ...bytes('"/>')]))
+    const file = decodeSvg(Uint8Array.from([...bytes(`${head(encoding)}<svg id="`), ...letter, ...bytes('"/>')]))
     expect(file).toEqual({ text: `${head('UTF-8')}<svg id="${read}"/>`, encoding: 'utf-8', was: encoding })
     expect(encodingNotes(file).join()).toContain(`written in ${encoding}`)
   })
@@ -110,7 +110,7 @@ describe('declared encodings', () => {
     'what is written in %s comes back as it was',
     encoding => {
       const came = Uint8Array.from([...bytes(`${head(encoding)}<svg id="`), 0xe9, ...bytes('"/>')])
-      expect([...encoded(decoded(came))]).toEqual([...came])
+      expect([...encodeSvg(decodeSvg(came))]).toEqual([...came])
     },
   )
   it.each([
@@ -118,17 +118,17 @@ describe('declared encodings', () => {
     [head('no such thing'), 'cannot be read'],
     [`${head('ISO-2022-JP')}\xff\xff`, 'and is not'],
     [head('ISO-2022-KR'), 'cannot be read'],
-  ])('%s is refused', (text, words) => expect(() => decoded(bytes(text))).toThrow(words))
+  ])('%s is refused', (text, words) => expect(() => decodeSvg(bytes(text))).toThrow(words))
   it('a mark at the start counts more than what is declared', () =>
-    expect(decoded(Uint8Array.from([0xef, 0xbb, 0xbf, ...bytes(head('gbk'))])).encoding).toBe('utf-8'))
+    expect(decodeSvg(Uint8Array.from([0xef, 0xbb, 0xbf, ...bytes(head('gbk'))])).encoding).toBe('utf-8'))
   it('what is packed twice is refused', () =>
-    expect(() => decoded(gzipSync(gzipSync(bytes('<svg/>'))))).toThrow('packed (svgz) more than once'))
+    expect(() => decodeSvg(gzipSync(gzipSync(bytes('<svg/>'))))).toThrow('packed (svgz) more than once'))
 })
 
 describe('edits', () => {
   it('are made in one pass, in any order', () =>
     expect(
-      edited('abcdef', [
+      applyEdits('abcdef', [
         { start: 4, end: 5, text: 'X' },
         { start: 0, end: 1, text: '' },
         { start: 2, end: 2, text: '--' },

@@ -1,6 +1,6 @@
 import { Tokenizer } from 'htmlparser2'
 import { defaultsIn, NO_CHARACTER, passageReader, readDoctype, type DefaultAttribute, type Doctype } from './doctype'
-import { joined, lineOf, verbatim, type Passage, type Span } from './passage'
+import { joinPassages, lineOf, verbatim, type Passage, type Span } from './passage'
 import { Unreadable } from './unreadable'
 
 export const SVG_NAMESPACE = 'http://www.w3.org/2000/svg'
@@ -83,14 +83,14 @@ const byName = (attributes: readonly Attribute[]): Named => {
 }
 
 /** The attribute of a name as written, with its prefix. */
-export const saidOf = (element: Element, name: string): Attribute | undefined => {
+export const findAttribute = (element: Element, name: string): Attribute | undefined => {
   if (element.named) return element.named.get(name)
   for (const attribute of element.attributes) if (attribute.name === name) return attribute
   return undefined
 }
 
 /** The value of an attribute by its name without prefix, as it reads. */
-export const attributeOf = (element: Element, name: string): string | undefined => saidOf(element, name)?.text
+export const attributeOf = (element: Element, name: string): string | undefined => findAttribute(element, name)?.text
 
 /** What an element's `href`, with or without the old prefix, points to. */
 export const hrefOf = (element: Element): string | undefined =>
@@ -213,7 +213,7 @@ export const readMarkup = (source: string): Markup => {
     for (const { name, start } of element.attributes) {
       const own = prefixOf(name)
       if (own && own !== 'xmlns' && scopes.of(own) === undefined) unbound.add(own)
-      if (saidOf(element, name)?.start !== start) wrong(`<${element.name}> says “${name}” twice`, start)
+      if (findAttribute(element, name)?.start !== start) wrong(`<${element.name}> says “${name}” twice`, start)
     }
     if (parent?.children === NONE) parent.children = [element]
     else parent?.children.push(element)
@@ -338,4 +338,4 @@ export const readMarkup = (source: string): Markup => {
 
 /** What an element's style sheet says, as one passage. */
 export const contentOf = (element: Element): Passage =>
-  joined(element.content.length ? element.content : [{ text: '', pieces: [] }])
+  joinPassages(element.content.length ? element.content : [{ text: '', pieces: [] }])

@@ -1,6 +1,6 @@
 import { converter, formatHex, type Color } from '#core/color/culori'
 import { rgbOf, unit, type Hex } from '#core/color/convert'
-import { saidOf, type Element } from './markup'
+import { findAttribute, type Element } from './markup'
 import type { Token } from './paint'
 import { placeOf, type Edit } from './passage'
 
@@ -17,7 +17,7 @@ const toLinear = converter('lrgb')
 
 /** The numbers of a color matrix as they are written; NaN for what is none. */
 export const numbersOf = (primitive: Element): number[] =>
-  (saidOf(primitive, 'values')?.text.match(NUMBER) ?? []).map(Number)
+  (findAttribute(primitive, 'values')?.text.match(NUMBER) ?? []).map(Number)
 
 /** What is written where somebody's number stood: as exact as a hex value, and no longer. */
 const brief = (value: number): string => String(Math.round(value * 10_000) / 10_000)
@@ -27,9 +27,13 @@ const brief = (value: number): string => String(Math.round(value * 10_000) / 10_
  * has a part in it, where it lets nothing through, or where it cannot be written otherwise. `linear` says that it
  * computes in linear light (`color-interpolation-filters`, Filter Effects 1, section 9.3).
  */
-export const madeBy = (primitive: Element, linear: boolean): Token | null => {
-  const values = saidOf(primitive, 'values')
-  if (!values || values.text.length > LONGEST || (saidOf(primitive, 'type')?.text.trim() ?? 'matrix') !== 'matrix')
+export const constantColor = (primitive: Element, linear: boolean): Token | null => {
+  const values = findAttribute(primitive, 'values')
+  if (
+    !values ||
+    values.text.length > LONGEST ||
+    (findAttribute(primitive, 'type')?.text.trim() ?? 'matrix') !== 'matrix'
+  )
     return null
   const numbers = numbersOf(primitive)
   if (numbers.length !== ALL || !numbers.every(Number.isFinite)) return null
@@ -59,10 +63,10 @@ export const withConstants = (text: string, hex: Hex, linear: boolean): string =
  * The edits by which a matrix takes its color from a CSS value: it goes on making the alpha, a flood of that color is
  * laid within it, and the whole has the name the matrix had.
  */
-export const floodedBy = ({ by }: NonNullable<Token['made']>, color: string, source: string): Edit[] => {
+export const floodEdits = ({ by }: NonNullable<Token['made']>, color: string, source: string): Edit[] => {
   const prefix = by.name.slice(0, by.name.length - by.local.length)
   const [shape, flood] = [`matrix-${by.index}`, `flood-${by.index}`]
-  const result = saidOf(by, 'result')
+  const result = findAttribute(by, 'result')
   const named = result ? ` ${source.slice(result.start, result.end)}` : ''
   return [
     result ? { ...result.inside, text: shape } : { start: by.nameEnd, end: by.nameEnd, text: ` result="${shape}"` },

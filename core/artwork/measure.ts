@@ -19,16 +19,16 @@ export interface View {
 export type Renderer = (svg: string, view: View) => Promise<Pixels>
 
 /** Up to this many inks are weighed exactly, three to a picture. */
-const MOST_WEIGHED = 192
+const MAX_WEIGHED = 192
 
 /** How many shapes are drawn for that, all pictures together. */
-const MOST_DRAWN = 400_000
+const MAX_DRAWN = 400_000
 
 /** How many pictures are rendered side by side. */
 const AT_ONCE = 2
 
 /** So many inks a map can name, in 16 bits; those beyond are not measured. */
-const MOST_MAPPED = 65_534
+const MAX_MAPPED = 65_534
 
 /** The part of what is painted, of 1, that may be blended where inks are counted. */
 const BLENDED = 0.01
@@ -103,7 +103,7 @@ export const measure = async (
   const page = pageOf(reading)
   const inPictures = new Set(reading.pictureInks.flat())
   const all = reading.inks.flatMap(({ hex, tokens, additions }, place) =>
-    place < MOST_MAPPED && (tokens.length || additions.length || inPictures.has(hex)) ? [place] : [],
+    place < MAX_MAPPED && (tokens.length || additions.length || inPictures.has(hex)) ? [place] : [],
   )
   const count = reading.inks.length
   if (all.length === 0) return { areas: reading.inks.map(() => 0), contacts: [], map: null }
@@ -113,17 +113,17 @@ export const measure = async (
     contacts: contactsOf(map, count),
     map: all.length < count || reading.inks.some(({ computed }) => computed.length) ? null : map,
   })
-  const most = Math.min(MOST_WEIGHED, Math.max(3, Math.floor((MOST_DRAWN / Math.max(1, usesOf(reading.inks))) * 3)))
+  const most = Math.min(MAX_WEIGHED, Math.max(3, Math.floor((MAX_DRAWN / Math.max(1, usesOf(reading.inks))) * 3)))
   if (all.length <= most) return told(await weigh(page, all, draw, pixels))
   const codes = codesFor(page.inks.map(({ hex }) => hex))
   const picture = await draw(hex => codes.get(hex) ?? hex, pixels * FINER, true)
-  const { map, blended } = codedMap(picture, Math.min(count, MOST_MAPPED))
+  const { map, blended } = codedMap(picture, Math.min(count, MAX_MAPPED))
   if (blended <= BLENDED) return told(map)
   if (isCrowded(reading.inks))
     return told(
-      all.length <= MOST_WEIGHED
+      all.length <= MAX_WEIGHED
         ? await weigh(page, all, draw, pixels)
-        : codedMap(picture, Math.min(count, MOST_MAPPED), await draw(hex => hex, pixels, false)).map,
+        : codedMap(picture, Math.min(count, MAX_MAPPED), await draw(hex => hex, pixels, false)).map,
     )
   const counted = areasOf(map, count)
   const inRuns = new Set(reading.runs.flat())

@@ -12,7 +12,7 @@ const MISSING: ReadonlyArray<readonly [what: RegExp, words: string]> = [
 const NOTHING_MISSING = 'Scripts and links were taken out; the picture is as it was.'
 
 /** What was taken out of a file as one sees it in the picture, in plain sentences, each once. */
-export const missingIn = (removed: readonly Pick<Removal, 'what'>[]): string[] => {
+export const visibleLosses = (removed: readonly Pick<Removal, 'what'>[]): string[] => {
   const words = removed.map(({ what }) => MISSING.find(([pattern]) => pattern.test(what))?.[1] ?? NOTHING_MISSING)
   const missing = [...new Set(words.filter(each => each !== NOTHING_MISSING))]
   return missing.length || !removed.length ? missing : [NOTHING_MISSING]

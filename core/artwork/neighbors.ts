@@ -15,13 +15,13 @@ const APART = 3 / 220
 const HOLDS = 64
 const OPAQUE = 250
 /** So many contacts are kept, those of the longest boundaries; what is beyond are specks. */
-const MOST_CONTACTS = 12_000
+const MAX_CONTACTS = 12_000
 /** What a pixel that two inks share counts as a boundary between them, against two beside each other. */
 const WITHIN = 0.1
 const NONE = 0xffff
 
 /** For each pixel the places of the two inks that hold most of it, or NONE, and what the second holds of 255. */
-const standing = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
+const foremostInks = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
   const first = Uint16Array.from(solid, at => (at ? at - 1 : NONE))
   const second = new Uint16Array(first.length).fill(NONE)
   const part = new Uint8Array(first.length)
@@ -52,7 +52,7 @@ const standing = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
  */
 export const contactsOf = (map: InkMap, count: number): Contact[] => {
   const { width, height } = map
-  const { first, second, part } = standing(map)
+  const { first, second, part } = foremostInks(map)
   const by = Math.max(1, Math.round(Math.max(width, height) * APART))
   const found = new Map<number, { length: number; mixed: number }>()
   let [all, painted] = [0, 0]
@@ -85,7 +85,7 @@ export const contactsOf = (map: InkMap, count: number): Contact[] => {
     }
   return [...found]
     .sort(([one, long], [other, longer]) => longer.length - long.length || one - other)
-    .slice(0, MOST_CONTACTS)
+    .slice(0, MAX_CONTACTS)
     .map(([key, { length, mixed }]) => ({
       one: Math.floor(key / count),
       other: key % count,

@@ -66,7 +66,7 @@ const NOTHING_MORE = /^\s*(icc-color\([^)]*\)\s*)?$/i
 const SERVER = /url\(\s*(?:"([^"]*)"|'([^']*)'|([^\s"'()]*))\s*\)/iy
 /** How deep fallbacks may stand within one another, and how long a color may be, in characters. */
 const DEEPEST = 16
-const LONGEST_COLOR = 1000
+const MAX_COLOR_LENGTH = 1000
 
 /** The first word or function of a value, from `start`. */
 const wordEnd = (text: string, start: number): number => {
@@ -112,24 +112,24 @@ const read = (text: string, from = 0, depth = 0): Read | null => {
     }
   if (/^(env|color-mix|light-dark|device-cmyk|icc-color)\(|\bvar\(|\bfrom\b/i.test(word)) return { kind: 'unread' }
   if (!NOTHING_MORE.test(text.slice(end))) return null
-  const color = word.length > LONGEST_COLOR ? null : readColor(word)
+  const color = word.length > MAX_COLOR_LENGTH ? null : readColor(word)
   return color ? { kind: 'color', ...color, start, end } : null
 }
 
 const cache = new Map<string, Read | null>()
-const MOST_CACHED = 20_000
+const MAX_CACHED = 20_000
 
 const cachedRead = (text: string): Read | null => {
   let result = cache.get(text)
   if (result === undefined) {
     result = read(text)
-    if (cache.size > MOST_CACHED) cache.clear()
-    if (text.length <= LONGEST_COLOR) cache.set(text, result)
+    if (cache.size > MAX_CACHED) cache.clear()
+    if (text.length <= MAX_COLOR_LENGTH) cache.set(text, result)
   }
   return result
 }
 
-const placed = (passage: Passage, result: Read, initial: Hex | null): Paint => {
+const placePaint = (passage: Passage, result: Read, initial: Hex | null): Paint => {
   switch (result.kind) {
     case 'color': {
       const place = placeOf(passage, result.start, result.end)
@@ -139,18 +139,22 @@ const placed = (passage: Passage, result: Read, initial: Hex | null): Paint => {
         : { kind: 'unread', text }
     }
     case 'server':
-      return { kind: 'server', id: result.id, fallback: result.fallback && placed(passage, result.fallback, initial) }
+      return {
+        kind: 'server',
+        id: result.id,
+        fallback: result.fallback && placePaint(passage, result.fallback, initial),
+      }
     case 'variable':
       return {
         kind: 'variable',
         name: result.name,
-        fallback: result.fallback && placed(passage, result.fallback, initial),
+        fallback: result.fallback && placePaint(passage, result.fallback, initial),
       }
     case 'unread':
       return { kind: 'unread', text: passage.text.trim() }
     case 'word':
       return initial
-        ? placed(passage, { kind: 'color', hex: initial, alpha: 1, start: result.start, end: result.end }, initial)
+        ? placePaint(passage, { kind: 'color', hex: initial, alpha: 1, start: result.start, end: result.end }, initial)
         : { kind: 'none' }
     default:
       return { kind: result.kind }
@@ -163,7 +167,7 @@ const placed = (passage: Passage, result: Read, initial: Hex | null): Paint => {
  */
 export const readPaint = (passage: Passage, initial: Hex | null): Paint | null => {
   const result = cachedRead(passage.text)
-  return result && placed(passage, result, initial)
+  return result && placePaint(passage, result, initial)
 }
 
 const short = (hex: string): string | null =>
@@ -187,7 +191,7 @@ const inFunction = (text: string, hex: Hex): string => {
  * How a token is written with another color: in its own notation (short or long hex, upper or lower case, `rgb()` with
  * its separators), its alpha kept. Color words and other functions become hex, or `rgba()` where they are not opaque.
  */
-export const rewritten = ({ text, alpha }: Token, hex: Hex): string => {
+export const rewriteToken = ({ text, alpha }: Token, hex: Hex): string => {
   if (text[0] === '#') {
     const digits = text.length - 1
     const brief = digits <= 4 ? short(hex) : null

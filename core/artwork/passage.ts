@@ -27,7 +27,7 @@ export const verbatim = (source: string, start: number, end: number): Passage =>
 })
 
 /** Several passages read one after the other. */
-export const joined = (passages: readonly Passage[]): Passage => {
+export const joinPassages = (passages: readonly Passage[]): Passage => {
   if (passages.length === 1) return passages[0] as Passage
   let text = ''
   const pieces: Piece[] = []
@@ -40,7 +40,7 @@ export const joined = (passages: readonly Passage[]): Passage => {
 }
 
 /** Text that has no place of its own in the source, such as a resolved character reference. */
-export const placeless = (text: string): Passage => ({ text, pieces: [] })
+export const detachedPassage = (text: string): Passage => ({ text, pieces: [] })
 
 /** The number of the first piece that ends behind a character; pieces follow one another. */
 const pieceAt = ({ pieces }: Passage, character: number): number => {
@@ -55,7 +55,7 @@ const pieceAt = ({ pieces }: Passage, character: number): number => {
 }
 
 /** The part of a passage from one character to another. */
-export const part = (passage: Passage, start: number, end: number): Passage => {
+export const slicePassage = (passage: Passage, start: number, end: number): Passage => {
   const pieces: Piece[] = []
   for (let i = pieceAt(passage, start); i < passage.pieces.length; i++) {
     const { at, from, length } = passage.pieces[i] as Piece
@@ -84,7 +84,7 @@ export interface Edit extends Span {
  * The source with all edits made, in one pass. Edits must not overlap; at the same place they follow in the order
  * given.
  */
-export const edited = (source: string, edits: readonly Edit[]): string => {
+export const applyEdits = (source: string, edits: readonly Edit[]): string => {
   if (edits.length === 0) return source
   const ordered = [...edits].sort((one, other) => one.start - other.start || one.end - other.end)
   const out: string[] = []

@@ -1,15 +1,15 @@
 import type { Hex } from '#core/color/convert'
 import { additionsFor } from './additions'
 import { cascadeOf, COLOR_PROPERTIES, INITIAL_HEX, type Declared } from './cascade'
-import { drawnIn, MARKERS, urlTarget } from './drawn'
+import { countDrawn, MARKERS, urlTarget } from './drawn'
 import { embeddedIn } from './embedded'
 import { computedIn } from './filter'
 import { InkBook, type Met } from './inkbook'
 import { Inheritance, INITIAL, lookUp, type Inherited } from './inherit'
-import { madeBy } from './matrix'
+import { constantColor } from './matrix'
 import { attributeOf, hrefId, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
 import { readPaint, type Paint } from './paint'
-import { part } from './passage'
+import { slicePassage } from './passage'
 import { isTooMuch, readSheets, type Sheets } from './stylesheet'
 import type { Also, Reading } from './reading'
 import { Unreadable } from './unreadable'
@@ -39,14 +39,14 @@ const DEEPEST = 1000
 /** How deep patterns and markers are followed into one another; what is deeper is followed after the rest. */
 const DEEPEST_CONTENT = 50
 /** How many groups and shapes are gone through again where uses repeat them, and how many more for each element there is. */
-const MOST_REPEATED = 100_000
+const MAX_REPEATED = 100_000
 const REPEATED_EACH = 4
 /** How many elements a renderer may have to draw again because something repeats them. */
-const MOST_DRAWN = 400_000
+const MAX_DRAWN = 400_000
 /** So many stops are gone through again for shapes that share their gradient; from then on, so many of each gradient. */
-const MOST_STOPS = 100_000
+const MAX_STOPS = 100_000
 const FIRST_STOPS = 8
-const MOST_NOTES = 20
+const MAX_NOTES = 20
 /** How many elements around a primitive are asked what filters compute in: who says it says it there. */
 const NEAR = 8
 
@@ -94,8 +94,8 @@ class PaintWalk {
   }
 
   run(): void {
-    const drawn = drawnIn(this.markup, this.declared, this.byId)
-    if (drawn > MOST_DRAWN + this.markup.elements.length)
+    const drawn = countDrawn(this.markup, this.declared, this.byId)
+    if (drawn > MAX_DRAWN + this.markup.elements.length)
       throw new Unreadable('The file repeats its parts too often: nobody could draw it in good time.')
     this.follow()
     if (isTooMuch(this.sheets))
@@ -132,7 +132,7 @@ class PaintWalk {
 
   /** Counts a step on what a use repeats; false where there were too many. */
   private again(): boolean {
-    if (++this.repeated <= MOST_REPEATED + REPEATED_EACH * this.markup.elements.length) return true
+    if (++this.repeated <= MAX_REPEATED + REPEATED_EACH * this.markup.elements.length) return true
     this.isCut = true
     return false
   }
@@ -169,7 +169,7 @@ class PaintWalk {
     if (!target) return
     const key =
       `${target.index} ${host?.index ?? element.index} ` +
-      `${[own.fill, own.stroke, own.color].map(said).join(' ')} ${own.variables.id}`
+      `${[own.fill, own.stroke, own.color].map(describePaint).join(' ')} ${own.variables.id}`
     if (this.seen.has(key)) return
     this.seen.add(key)
     this.walk(target, own, host ?? element, depth + 1)
@@ -225,7 +225,7 @@ class PaintWalk {
     const stops = this.stopsOf(gradient)
     if (!this.runs.has(gradient) || this.book !== this.page) return stops
     this.stopsAgain += stops.length
-    return this.stopsAgain > MOST_STOPS ? stops.slice(0, FIRST_STOPS) : stops
+    return this.stopsAgain > MAX_STOPS ? stops.slice(0, FIRST_STOPS) : stops
   }
 
   /** The stops a gradient shows: its own, or those it takes over by reference. */
@@ -252,31 +252,33 @@ class PaintWalk {
     const met: Met = { painted, again: this.visited.has(element), whenClear: property === 'stop-color' }
     this.visited.add(element)
     const own = this.inheritance.within(element, this.inheritance.at(element))
-    const said = lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? { kind: 'initial' }
-    const paint = said.kind === 'current' ? own.color : said
+    const describePaint = lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? {
+      kind: 'initial',
+    }
+    const paint = describePaint.kind === 'current' ? own.color : describePaint
     if (paint.kind === 'color') {
       this.book.write(paint.token, met)
       return paint.token.hex
     }
     if (paint.kind === 'unread') this.unread(paint.text)
     if (paint.kind !== 'initial' && paint.kind !== 'inherit') return null
-    if (said.kind === 'current') this.leave('color', element, met)
+    if (describePaint.kind === 'current') this.leave('color', element, met)
     else this.book.add(INITIAL_HEX[property], met, met.again ? [] : [{ element, property }])
     return INITIAL_HEX[property]
   }
 
   private references(element: Element): void {
-    const said = this.declared(element)
-    if (said.filter !== undefined) {
-      const filter = this.byId.get(urlTarget(said.filter) ?? '')
+    const describePaint = this.declared(element)
+    if (describePaint.filter !== undefined) {
+      const filter = this.byId.get(urlTarget(describePaint.filter) ?? '')
       if (filter?.local === 'filter' && !this.visited.has(filter)) {
         this.visited.add(filter)
         this.filter(filter)
       }
     }
     for (const property of MARKERS) {
-      if (said[property] === undefined) continue
-      const marker = this.byId.get(urlTarget(said[property]) ?? '')
+      if (describePaint[property] === undefined) continue
+      const marker = this.byId.get(urlTarget(describePaint[property]) ?? '')
       if (marker?.local === 'marker') this.content(marker)
     }
   }
@@ -294,7 +296,7 @@ class PaintWalk {
         else flood()
       } else if (LIGHTS.has(primitive.local)) this.computing(() => this.single(primitive, 'lighting-color', null))
       else if (primitive.local === 'feColorMatrix') {
-        const made = madeBy(primitive, this.isLinear(primitive))
+        const made = constantColor(primitive, this.isLinear(primitive))
         if (made) this.computing(() => this.book.write(made, { painted: null }))
       }
     }
@@ -304,8 +306,8 @@ class PaintWalk {
   private isLinear(primitive: Element): boolean {
     let at: Element | null = primitive
     for (let n = 0; at && n < NEAR; n++, at = at.parent) {
-      const said = this.declared(at)['color-interpolation-filters']?.trim().toLowerCase()
-      if (said && said !== 'inherit') return said !== 'srgb'
+      const describePaint = this.declared(at)['color-interpolation-filters']?.trim().toLowerCase()
+      if (describePaint && describePaint !== 'inherit') return describePaint !== 'srgb'
     }
     return true
   }
@@ -347,7 +349,7 @@ class PaintWalk {
       for (let start = 0; start <= value.text.length; ) {
         const next = value.text.indexOf(';', start)
         const end = next < 0 ? value.text.length : next
-        const paint = readPaint(part(value, start, end), null)
+        const paint = readPaint(slicePassage(value, start, end), null)
         if (paint?.kind === 'color') this.book.write(paint.token, { painted: null })
         start = end + 1
       }
@@ -365,7 +367,7 @@ class PaintWalk {
   }
 }
 
-const said = (paint: Paint): string =>
+const describePaint = (paint: Paint): string =>
   paint.kind === 'color' ? String(paint.token.place.start) : paint.kind === 'server' ? paint.id : paint.kind
 
 /**
@@ -408,6 +410,6 @@ export const readSvg = (source: string | Markup, also: readonly Also[] = []): Re
     pictures,
     pictureInks: [],
     left,
-    notes: [...walk.notes].slice(0, MOST_NOTES),
+    notes: [...walk.notes].slice(0, MAX_NOTES),
   }
 }

@@ -41,7 +41,7 @@ const blocksOf = (map: InkMap, size: number, width: number, height: number): Blo
  * A smaller map of the same artwork, for proofs: its longer side at most `longest` pixels, each of its pixels the mean
  * of a block of the larger one. The map itself where it is small enough.
  */
-export const reducedInkMap = (map: InkMap, longest: number): InkMap => {
+export const reduceInkMap = (map: InkMap, longest: number): InkMap => {
   const size = Math.ceil(Math.max(map.width, map.height) / longest)
   if (size <= 1) return map
   const [width, height] = [Math.ceil(map.width / size), Math.ceil(map.height / size)]

@@ -12,7 +12,7 @@ import {
   type SelectorList,
 } from 'css-tree'
 import { attributeOf, contentOf, type Element } from './markup'
-import { part, type Passage, type Span } from './passage'
+import { slicePassage, type Passage, type Span } from './passage'
 import { Unreadable } from './unreadable'
 
 /** One declaration of a style sheet or style attribute: its value is a passage of the source, and a span of the text read. */
@@ -41,7 +41,7 @@ interface Subject {
 }
 
 /** How much may be looked up for the style sheets of one file: steps from element to element, and rules tried. */
-const MOST_EFFORT = 1_000_000
+const MAX_EFFORT = 1_000_000
 /** The same for each element besides. */
 const EFFORT_EACH = 50
 
@@ -53,7 +53,7 @@ class Effort {
   private left: number
 
   constructor(elements: number) {
-    this.left = MOST_EFFORT + EFFORT_EACH * elements
+    this.left = MAX_EFFORT + EFFORT_EACH * elements
   }
 
   get isSpent(): boolean {
@@ -199,7 +199,7 @@ const stretchOf = (text: string, name: string, start: number, end: number): Stre
 const declarationOf = (passage: Passage, { property, start, end, important }: Stretch): Declaration => ({
   property,
   important,
-  value: part(passage, start, end),
+  value: slicePassage(passage, start, end),
   span: { start, end },
 })
 
@@ -229,8 +229,8 @@ const stretchesOf = (text: string): Stretch[] => {
 }
 
 const known = new Map<string, Stretch[]>()
-const MOST_KNOWN = 5000
-const LONGEST_KNOWN = 1000
+const MAX_KNOWN = 5000
+const MAX_KNOWN_LENGTH = 1000
 
 /**
  * The declarations of a style attribute, in order, each value as a passage of the source; only those of the properties
@@ -243,8 +243,8 @@ export const readDeclarations = (
   let stretches = known.get(passage.text)
   if (!stretches) {
     stretches = stretchesOf(passage.text)
-    if (known.size >= MOST_KNOWN) known.clear()
-    if (passage.text.length <= LONGEST_KNOWN) known.set(passage.text, stretches)
+    if (known.size >= MAX_KNOWN) known.clear()
+    if (passage.text.length <= MAX_KNOWN_LENGTH) known.set(passage.text, stretches)
   }
   return stretches.filter(({ property }) => wanted(property)).map(stretch => declarationOf(passage, stretch))
 }
@@ -261,7 +261,7 @@ const MEDIUM: ReadonlyMap<string, string> = new Map([
   ['pointer', 'fine'],
 ])
 
-const queryHolds = (query: string): boolean => {
+const mediaMatches = (query: string): boolean => {
   const not = /^not\s+/.test(query)
   const parts = query
     .replace(/^(?:not|only)\s+/, '')
@@ -278,13 +278,13 @@ const queryHolds = (query: string): boolean => {
 }
 
 /** The longest condition that is looked into, in characters. */
-const LONGEST_CONDITION = 1000
+const MAX_CONDITION_LENGTH = 1000
 
 /** Whether the condition of an at-rule holds where artwork is seen on a screen. */
-const holds = (name: string, prelude: string): boolean => {
+const conditionMatches = (name: string, prelude: string): boolean => {
   if (name === 'supports' || name === 'layer') return true
-  if (name !== 'media' || prelude.length > LONGEST_CONDITION) return false
-  return prelude.split(',').some(query => queryHolds(query.trim().toLowerCase()))
+  if (name !== 'media' || prelude.length > MAX_CONDITION_LENGTH) return false
+  return prelude.split(',').some(query => mediaMatches(query.trim().toLowerCase()))
 }
 
 /** What an element has to be called for a selector to hold, and whether that is all it asks. */
@@ -325,7 +325,7 @@ const specificityOf = (selector: CssNode): number => {
 }
 
 /** How many parts a selector may have. */
-const LONGEST_SELECTOR = 100
+const MAX_SELECTOR_LENGTH = 100
 
 const addRule = (sheets: Sheets, passage: Passage, rule: Rule, options: Options<Element, Element>): void => {
   if (rule.prelude.type !== 'SelectorList') return
@@ -338,7 +338,7 @@ const addRule = (sheets: Sheets, passage: Passage, rule: Rule, options: Options<
   if (declarations.length === 0) return
   for (const selector of (rule.prelude as SelectorList).children.toArray()) {
     if (selector.type !== 'Selector') continue
-    if (selector.children.size > LONGEST_SELECTOR) {
+    if (selector.children.size > MAX_SELECTOR_LENGTH) {
       sheets.isPassedOver = true
       continue
     }
@@ -384,7 +384,10 @@ export const readSheets = (elements: readonly Element[]): Sheets => {
     const passage = contentOf(element)
     walk(sheetTree(passage.text), {
       enter(node: CssNode) {
-        if (node.type === 'Atrule' && !holds(node.name.toLowerCase(), node.prelude ? generate(node.prelude) : '')) {
+        if (
+          node.type === 'Atrule' &&
+          !conditionMatches(node.name.toLowerCase(), node.prelude ? generate(node.prelude) : '')
+        ) {
           if (node.name.toLowerCase() === 'media' && node.prelude) sheets.conditions.add(generate(node.prelude))
           return walk.skip
         }

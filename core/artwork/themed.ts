@@ -1,7 +1,7 @@
 import type { Hex } from '#core/color/convert'
-import { edited, type Edit } from './passage'
+import { applyEdits, type Edit } from './passage'
 import type { Ink, Reading } from './reading'
-import { addition, following, handEdits, type HandPaint } from './write'
+import { additionEdit, followingEdits, handEdits, type HandPaint } from './write'
 
 /** A themed file: its text, and the custom properties its colors are now, by name. */
 export interface Themed {
@@ -55,8 +55,10 @@ export const themedSvg = (
     ]),
   )
   const edits: Edit[] = reading.inks.flatMap(ink => [
-    ...[...ink.tokens, ...ink.computed].flatMap(token => following(token, used(colorOf(ink)), reading.markup.source)),
-    ...ink.additions.map(each => addition(each, varOf(colorOf(ink)))),
+    ...[...ink.tokens, ...ink.computed].flatMap(token =>
+      followingEdits(token, used(colorOf(ink)), reading.markup.source),
+    ),
+    ...ink.additions.map(each => additionEdit(each, varOf(colorOf(ink)))),
   ])
   edits.push(...handEdits(reading, painted))
   reading.pictures.forEach(({ places }, place) => {
@@ -69,5 +71,5 @@ export const themedSvg = (
     const rules = [...properties].map(([name, hex]) => `${name}:${hex}`).join(';')
     edits.push({ start: at, end: at, text: `<${prefix}style>:root{${rules}}</${prefix}style>` })
   }
-  return { text: edited(reading.markup.source, edits), properties }
+  return { text: applyEdits(reading.markup.source, edits), properties }
 }

@@ -4,4 +4,4 @@ export class Unreadable extends Error {
 }
 
 /** The largest SVG taken, in bytes. */
-export const LARGEST_SVG = 20 * 1024 * 1024
+export const MAX_SVG_BYTES = 20 * 1024 * 1024

@@ -1,13 +1,13 @@
 import type { Hex } from '#core/color/convert'
-import { attributeOf, saidOf, SVG_NAMESPACE, type Element, type Markup } from './markup'
-import { floodedBy, withConstants } from './matrix'
-import { asVariable, rewritten, type Token } from './paint'
-import { edited, type Edit, type Span } from './passage'
+import { attributeOf, findAttribute, SVG_NAMESPACE, type Element, type Markup } from './markup'
+import { floodEdits, withConstants } from './matrix'
+import { asVariable, rewriteToken, type Token } from './paint'
+import { applyEdits, type Edit, type Span } from './passage'
 import type { Addition, Ink, Reading } from './reading'
 
 /** The edit that gives an element a property it does not say itself. */
-export const addition = ({ element, property }: Addition, text: string): Edit => {
-  const said = saidOf(element, property)
+export const additionEdit = ({ element, property }: Addition, text: string): Edit => {
+  const said = findAttribute(element, property)
   return said
     ? { start: said.inside.start, end: said.inside.end, text }
     : { start: element.nameEnd, end: element.nameEnd, text: ` ${property}="${text}"` }
@@ -31,7 +31,7 @@ const declarationsOf = (paint: HandPaint, weight: string): string =>
 const handEdit = (element: Element, paint: HandPaint, weight: string): Edit[] => {
   const text = declarationsOf(paint, weight)
   if (!text) return []
-  const style = saidOf(element, 'style')
+  const style = findAttribute(element, 'style')
   if (!style) return [{ start: element.nameEnd, end: element.nameEnd, text: ` style="${text}"` }]
   const said = style.value.text.trim()
   return [{ start: style.inside.end, end: style.inside.end, text: `${said && !said.endsWith(';') ? ';' : ''}${text}` }]
@@ -49,13 +49,13 @@ export const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandP
 }
 
 /** How a color is written with another value. */
-const written = (token: Token, hex: Hex): string =>
-  token.made ? withConstants(token.text, hex, token.made.linear) : rewritten(token, hex)
+const formatToken = (token: Token, hex: Hex): string =>
+  token.made ? withConstants(token.text, hex, token.made.linear) : rewriteToken(token, hex)
 
 /** The edits by which a color follows a CSS variable. */
-export const following = (token: Token, variable: string, source: string): Edit[] =>
+export const followingEdits = (token: Token, variable: string, source: string): Edit[] =>
   token.made
-    ? floodedBy(token.made, asVariable(token, variable), source)
+    ? floodEdits(token.made, asVariable(token, variable), source)
     : [{ ...token.place, text: asVariable(token, variable) }]
 
 /**
@@ -70,15 +70,16 @@ const slotsOf = ({ inks, pictures }: Reading, others: readonly Edit[]): Slot[] =
   inks.forEach(({ tokens, computed, additions }, ink) => {
     for (const all of [tokens, computed])
       for (const token of all)
-        slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => written(token, hex) })
-    for (const each of additions) slots.push({ ...addition(each, ''), ink, text: hex => addition(each, hex).text })
+        slots.push({ start: token.place.start, end: token.place.end, ink, text: hex => formatToken(token, hex) })
+    for (const each of additions)
+      slots.push({ ...additionEdit(each, ''), ink, text: hex => additionEdit(each, hex).text })
   })
   for (const edit of others) slots.push(edit)
   return slots.sort((one, other) => one.start - other.start || one.end - other.end)
 }
 
 /** The source with its slots filled, in one pass. What does not change stays letter for letter. */
-const filled = (
+const fillSlots = (
   { markup: { source }, inks }: Reading,
   slots: readonly Slot[],
   colorOf: (ink: Ink) => Hex,
@@ -133,7 +134,7 @@ export const writeSvg = (
   colorOf: (ink: Ink) => Hex,
   byHand = UNTOUCHED,
   pictures = UNPAINTED,
-): string => filled(reading, slotsOf(reading, handEdits(reading, byHand)), colorOf, pictures)
+): string => fillSlots(reading, slotsOf(reading, handEdits(reading, byHand)), colorOf, pictures)
 
 /** A declaration that says no more than how the bytes were encoded, and in old files says it wrongly. */
 const declarationEdit = ({ source }: Markup): Edit[] => {
@@ -154,7 +155,7 @@ export const rendering = (
     namespaceEdit(reading.markup),
     ...handEdits(reading, byHand),
   ])
-  return (colorOf, pictures = UNPAINTED) => filled(reading, slots, colorOf, pictures)
+  return (colorOf, pictures = UNPAINTED) => fillSlots(reading, slots, colorOf, pictures)
 }
 
 /** The same in one color for each ink. */
@@ -186,8 +187,8 @@ export const screenSvg = ({ markup, inks, paints, pictures, pictureInks }: Readi
   const edits: Edit[] = []
   inks.forEach(({ tokens, additions, computed }, place) => {
     const variable = variableOf(place)
-    for (const token of [...tokens, ...computed]) edits.push(...following(token, variable, markup.source))
-    for (const each of additions) edits.push(addition(each, `var(${variable})`))
+    for (const token of [...tokens, ...computed]) edits.push(...followingEdits(token, variable, markup.source))
+    for (const each of additions) edits.push(additionEdit(each, `var(${variable})`))
   })
   paints.forEach((places, index) => {
     const element = markup.elements[index]
@@ -203,5 +204,5 @@ export const screenSvg = ({ markup, inks, paints, pictures, pictureInks }: Readi
       edits.push({ start: nameEnd, end: nameEnd, text: ` ${PICTURE_ATTRIBUTE}="${place}"` })
   })
   edits.push(namespaceEdit(markup))
-  return edited(markup.source, edits)
+  return applyEdits(markup.source, edits)
 }

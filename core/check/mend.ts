@@ -1,6 +1,6 @@
 import { arc, lchOf, type Hex, unit } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
-import { angleOf, colorAt, strengthOn } from '#core/color/wheel'
+import { angleOf, colorAt, relativeChromaOn } from '#core/color/wheel'
 import { apply, type Known } from '#core/commands/commands'
 import { lookOf, type Look, type Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
@@ -57,10 +57,10 @@ interface Tone {
   l: number
   strength: number
 }
-const [STEP, MOST_STEPS] = [0.012, 80]
+const [STEP, MAX_STEPS] = [0.012, 80]
 const [DARKEST, LIGHTEST] = [0.05, 0.99]
 /** What a swatch counts at least, as a part of the picture. */
-const LEAST_AREA = 0.03
+const MIN_AREA = 0.03
 const STARTS = 3
 /** With more findings than this only two orders are tried. */
 const MANY = 6
@@ -92,7 +92,7 @@ class Search {
     this.start = new Map(
       state.project.scheme.map(({ id, hex, hue }) => [
         id,
-        { angle: angleOf(this.wheel, hex, hue), l: lchOf(hex).l, strength: strengthOn(this.wheel, hex) },
+        { angle: angleOf(this.wheel, hex, hue), l: lchOf(hex).l, strength: relativeChromaOn(this.wheel, hex) },
       ]),
     )
     this.serious = new Set(seriousKeys(state))
@@ -121,7 +121,7 @@ class Search {
   cost(tones: Tones): number {
     let sum = 0
     for (const [id, tone] of tones)
-      sum += deltaE(this.swatch(id).hex, this.hexOf(id, tone)) * Math.max(LEAST_AREA, areaOf(this.state, id))
+      sum += deltaE(this.swatch(id).hex, this.hexOf(id, tone)) * Math.max(MIN_AREA, areaOf(this.state, id))
     return sum
   }
 
@@ -226,10 +226,10 @@ class Search {
     for (const way of this.ways(finding, tones)) {
       let [low, high] = [0, 1]
       let there = way(high)
-      while (there && high < MOST_STEPS && this.has(there, finding)) {
+      while (there && high < MAX_STEPS && this.has(there, finding)) {
         if (this.cost(there) >= least) break // further on it is dearer still
         low = high
-        high = Math.min(MOST_STEPS, high * 2)
+        high = Math.min(MAX_STEPS, high * 2)
         if (low === high) break
         there = way(high)
       }

@@ -6,7 +6,7 @@ import { swatchIn, type CheckState } from './state'
 /* Changes of one swatch, by ever larger steps. */
 
 const STEP = 0.01
-const MOST_STEPS = 90
+const MAX_STEPS = 90
 const [DARKEST, LIGHTEST] = [0.03, 0.995]
 
 const edit = (id: string, hex: Hex): Command => ({ do: 'edit swatch', id, hex })
@@ -15,7 +15,7 @@ const edit = (id: string, hex: Hex): Command => ({ do: 'edit swatch', id, hex })
 const lightnesses = (hex: Hex, way: 1 | -1): Hex[] => {
   const { l, c, h } = lchOf(hex)
   const found: Hex[] = []
-  for (let n = 1; n <= MOST_STEPS; n++) {
+  for (let n = 1; n <= MAX_STEPS; n++) {
     const there = l + way * n * STEP
     if (there > LIGHTEST || there < DARKEST) break
     const next = hexOfLch({ l: there, c, h })

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { deltaE } from './difference'
 import { hsbOf } from './convert'
 import { CHANNELS, trackOf } from './channels'
-import { cmykOf, hexOfCmyk, NOTATIONS, written } from './notation'
+import { cmykOf, hexOfCmyk, NOTATIONS, formatColor } from './notation'
 import { parseColor } from './parse'
 
 const anyHex = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`)
@@ -43,10 +43,10 @@ it.each(NOTATIONS.filter(notation => notation !== 'css variable'))(
   notation =>
     fc.assert(
       fc.property(anyHex, hex => {
-        const read = parseColor(written(hex, notation))
+        const read = parseColor(formatColor(hex, notation))
         expect(deltaE(read?.hex ?? '#000000', hex)).toBeLessThan(notation === 'hsb' || notation === 'cmyk' ? 4 : 0.3)
       }),
     ),
 )
 it('a CSS variable is named after its swatch', () =>
-  expect(written('#0f6d5f', 'css variable', 'Deep Sea 2')).toBe('--deep-sea-2: #0f6d5f;'))
+  expect(formatColor('#0f6d5f', 'css variable', 'Deep Sea 2')).toBe('--deep-sea-2: #0f6d5f;'))

@@ -1,4 +1,4 @@
-import { degrees, hexOfHsb, hexOfLch, hexOfRgb, hsbOf, hued, lchOf, rgbOf, type Hex, type Hued } from './convert'
+import { degrees, hexOfHsb, hexOfLch, hexOfRgb, hsbOf, withHue, lchOf, rgbOf, type Hex, type Hued } from './convert'
 import { cmykOf, hexOfCmyk } from './notation'
 
 /** One number of a color: its name, its highest value (the lowest is 0) and its unit. */
@@ -46,7 +46,7 @@ const RGB: Channels = {
     { name: 'Blue', most: 255, unit: '' },
   ],
   read: hex => Object.values(rgbOf(hex)).map(value => value * 255),
-  write: (values, hue) => hued(hexOfRgb(at(values, 0) / 255, at(values, 1) / 255, at(values, 2) / 255), hue),
+  write: (values, hue) => withHue(hexOfRgb(at(values, 0) / 255, at(values, 1) / 255, at(values, 2) / 255), hue),
 }
 
 /** OKLCH: lightness in percent, chroma in thousandths, hue in degrees; what sRGB lacks is brought in by chroma. */
@@ -71,7 +71,7 @@ const CMYK: Channels = {
   channels: ['Cyan', 'Magenta', 'Yellow', 'Black'].map(name => ({ name, most: 100, unit: '%' })),
   read: hex => Object.values(cmykOf(hex)).map(value => value * 100),
   write: (values, hue) =>
-    hued(
+    withHue(
       hexOfCmyk({ c: at(values, 0) / 100, m: at(values, 1) / 100, y: at(values, 2) / 100, k: at(values, 3) / 100 }),
       hue,
     ),

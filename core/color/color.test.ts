@@ -2,10 +2,10 @@ import fc from 'fast-check'
 import { arc, hexOf, hexOfHsb, hexOfLch, hsbOf, lchOf } from './convert'
 import { deltaE, okDistance } from './difference'
 import { KNOWN_COLORS } from './known'
-import { hueWords, numbered, plainName } from './name'
+import { hueWords, numberDuplicates, plainName } from './name'
 import { css, parseColor, GRAY_HUE } from './parse'
 import { meanChroma } from './strength'
-import { angleOf, angleOfHue, atAngle, hueAtAngle, strengthOn, turned, WHEELS, type Wheel } from './wheel'
+import { angleOf, angleOfHue, rotateTo, hueAtAngle, relativeChromaOn, rotate, WHEELS, type Wheel } from './wheel'
 
 const hexes = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`)
 
@@ -101,13 +101,13 @@ describe('wheels', () => {
     ['paint', '#ffff00', '#8000ff'],
     ['paint', '#0000ff', '#ff8000'],
   ] as const)('on the %s wheel %s faces %s', (wheel, one, other) => {
-    const faces = (from: string, to: string): number => Math.abs(arc(hsbOf(turned(wheel, from, 180)).h, hsbOf(to).h))
+    const faces = (from: string, to: string): number => Math.abs(arc(hsbOf(rotate(wheel, from, 180)).h, hsbOf(to).h))
     expect(faces(one, other)).toBeLessThan(1.5)
     expect(faces(other, one)).toBeLessThan(1.5)
   })
 
   it('has the triad of red at yellow and blue for painters, at green and blue for light', () => {
-    const hues = (wheel: Wheel): number[] => [120, 240].map(by => Math.round(hsbOf(turned(wheel, '#ff0000', by)).h))
+    const hues = (wheel: Wheel): number[] => [120, 240].map(by => Math.round(hsbOf(rotate(wheel, '#ff0000', by)).h))
     expect(hues('paint')).toEqual([60, 240])
     expect(hues('light')).toEqual([120, 240])
   })
@@ -115,10 +115,10 @@ describe('wheels', () => {
   it.each(WHEELS)('%s: turning keeps lightness and strength, and never shouts', wheel =>
     fc.assert(
       fc.property(hexes, fc.integer({ min: 1, max: 359 }), (hex, by) => {
-        const [was, is] = [lchOf(hex), lchOf(turned(wheel, hex, by))]
+        const [was, is] = [lchOf(hex), lchOf(rotate(wheel, hex, by))]
         fc.pre(was.l > 0.15) // near black a step of 8 bits is much
         expect(Math.abs(is.l - was.l)).toBeLessThan(0.012)
-        expect(is.c).toBeLessThan(Math.max(was.c, 1.05 * strengthOn(wheel, hex) * meanChroma(was.l)) + 0.012)
+        expect(is.c).toBeLessThan(Math.max(was.c, 1.05 * relativeChromaOn(wheel, hex) * meanChroma(was.l)) + 0.012)
       }),
       { numRuns: 60 },
     ),
@@ -126,20 +126,20 @@ describe('wheels', () => {
 
   it('a terracotta turns into no neon', () => {
     for (const wheel of WHEELS)
-      for (let by = 10; by < 360; by += 10) expect(lchOf(turned(wheel, '#e07a5f', by)).c).toBeLessThan(0.16)
+      for (let by = 10; by < 360; by += 10) expect(lchOf(rotate(wheel, '#e07a5f', by)).c).toBeLessThan(0.16)
   })
 
   it.each(WHEELS)('%s: a turn never jumps', wheel =>
     fc.assert(
       fc.property(hexes, fc.integer({ min: -179, max: 179 }), (hex, by) => {
-        expect(deltaE(turned(wheel, hex, by), turned(wheel, hex, by + 1))).toBeLessThan(5)
+        expect(deltaE(rotate(wheel, hex, by), rotate(wheel, hex, by + 1))).toBeLessThan(5)
       }),
       { numRuns: 100 },
     ),
   )
 
   it('keeps lightness and chroma on the perceptual wheel', () => {
-    const [before, after] = [lchOf('#6a8caf'), lchOf(turned('perceptual', '#6a8caf', 140))]
+    const [before, after] = [lchOf('#6a8caf'), lchOf(rotate('perceptual', '#6a8caf', 140))]
     expect(after.l).toBeCloseTo(before.l, 2)
     expect(Math.abs(after.c - before.c)).toBeLessThan(0.015)
     expect(Math.abs(arc(before.h + 140, after.h))).toBeLessThan(1)
@@ -155,12 +155,12 @@ describe('wheels', () => {
   )
 
   it.each(WHEELS)('%s: a whole turn changes nothing', wheel =>
-    fc.assert(fc.property(hexes, hex => turned(wheel, hex, 360) === hex && turned(wheel, hex, 0) === hex)),
+    fc.assert(fc.property(hexes, hex => rotate(wheel, hex, 360) === hex && rotate(wheel, hex, 0) === hex)),
   )
 
   it('puts a gray at the hue it is remembered by', () => {
     expect(angleOf('light', '#808080', 216)).toBe(216)
-    expect(atAngle('light', '#808080', 90)).toBe('#808080')
+    expect(rotateTo('light', '#808080', 90)).toBe('#808080')
   })
 })
 
@@ -186,5 +186,6 @@ describe('plain names', () => {
     ['#ffd9d9', 'pale red'],
     ['#d45d48', 'red'],
   ])('%s is looked for as %s', (hex, words) => expect(hueWords(hex)).toBe(words))
-  it('numbers those that come twice', () => expect(numbered(['red', 'blue', 'red'])).toEqual(['red', 'blue', 'red 2']))
+  it('numbers those that come twice', () =>
+    expect(numberDuplicates(['red', 'blue', 'red'])).toEqual(['red', 'blue', 'red 2']))
 })

@@ -1,9 +1,9 @@
 import { wcagLuminance } from './culori'
 import type { Hex } from './convert'
-import { remembered } from './remembered'
+import { memoize } from './remembered'
 
 /** Relative luminance of a hex color, in [0, 1] (WCAG 2.2, with the linear light of IEC 61966-2-1). */
-export const luminanceOf: (hex: Hex) => number = remembered(hex => wcagLuminance(hex))
+export const luminanceOf: (hex: Hex) => number = memoize(hex => wcagLuminance(hex))
 
 /** The light that the eye takes for black: what WCAG adds to every luminance. */
 export const FLARE = 0.05

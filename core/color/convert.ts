@@ -1,5 +1,5 @@
 import { converter, formatHex, toGamut, type Color, type Hsv, type Oklab, type Oklch, type Rgb } from './culori'
-import { remembered } from './remembered'
+import { memoize } from './remembered'
 
 /** A color of sRGB as `#rrggbb`, lower case. */
 export type Hex = string
@@ -49,7 +49,7 @@ export const arc = (from: number, to: number): number => {
 /** How far outside [0, 1] a channel may lie and still be rounding: a quarter of an 8-bit step. */
 const ROUNDING = 0.001
 
-const isShown = ({ r, g, b }: Rgb): boolean => [r, g, b].every(value => value >= -ROUNDING && value <= 1 + ROUNDING)
+const isInGamut = ({ r, g, b }: Rgb): boolean => [r, g, b].every(value => value >= -ROUNDING && value <= 1 + ROUNDING)
 
 /**
  * The sRGB color nearest to any color: unchanged inside the gamut, otherwise with its OKLCH chroma reduced at constant
@@ -57,13 +57,13 @@ const isShown = ({ r, g, b }: Rgb): boolean => [r, g, b].every(value => value >=
  */
 export const hexOf = (color: Color): Hex => {
   const rgb = toRgb(color) as Rgb
-  return formatHex(isShown(rgb) ? rgb : (fitted(color) as Rgb))
+  return formatHex(isInGamut(rgb) ? rgb : (fitted(color) as Rgb))
 }
 
 /** The OKLab color nearest to one that sRGB can show, not rounded to hex; brought in by chroma like `hexOf`. */
-export const shownLab = (lab: Lab): Lab => {
+export const toGamutLab = (lab: Lab): Lab => {
   const color = { mode: 'oklab', ...lab } as const
-  if (isShown(toRgb(color) as Rgb)) return lab
+  if (isInGamut(toRgb(color) as Rgb)) return lab
   const { l, a, b } = toOklab(fitted(color)) as Oklab
   return { l, a, b }
 }
@@ -90,19 +90,19 @@ export interface Hued {
 }
 
 /** A color with its hue kept in mind: a gray keeps the hue it had. */
-export const hued = (hex: Hex, hue: number): Hued => ({ hex, hue: hsbOf(hex, hue).h })
+export const withHue = (hex: Hex, hue: number): Hued => ({ hex, hue: hsbOf(hex, hue).h })
 
 /** The hex color of a hue in degrees with saturation and brightness in [0, 1]. */
 export const hexOfHsb = ({ h, s, b }: Hsb): Hex => formatHex({ mode: 'hsv', h: degrees(h), s, v: b })
 
 /** OKLab of a hex color (Björn Ottosson, 2020, as in CSS Color 4). */
-export const labOf: (hex: Hex) => Readonly<Lab> = remembered(hex => {
+export const labOf: (hex: Hex) => Readonly<Lab> = memoize(hex => {
   const { l, a, b } = toOklab({ mode: 'rgb', ...rgbOf(hex) }) as Oklab
   return { l, a, b }
 })
 
 /** The point a part of the straight way from one OKLab color to another. */
-export const betweenLabs = (one: Lab, other: Lab, part: number): Lab => ({
+export const mixLabs = (one: Lab, other: Lab, part: number): Lab => ({
   l: one.l + (other.l - one.l) * part,
   a: one.a + (other.a - one.a) * part,
   b: one.b + (other.b - one.b) * part,
@@ -117,7 +117,7 @@ export const GRAY_CHROMA = 0.004
 /** OKLCH chroma under which a color serves as a neutral in a scheme. */
 export const NEUTRAL_CHROMA = 0.03
 
-const oklchOf = remembered(hex => toOklch({ mode: 'rgb', ...rgbOf(hex) }) as Oklch)
+const oklchOf = memoize(hex => toOklch({ mode: 'rgb', ...rgbOf(hex) }) as Oklch)
 
 /** OKLCH of a hex color; the hue of a gray is `fallbackHue`. */
 export const lchOf = (hex: Hex, fallbackHue = 0): Lch => {
@@ -133,7 +133,7 @@ export const hexOfLch = ({ l, c, h }: Lch): Hex =>
   hexOf({ mode: 'oklch', l: Math.min(1, Math.max(0, l)), c: Math.max(0, c), h: degrees(h) })
 
 /** The hex color of any color the color library can hold, with its alpha in [0, 1]. */
-export const opaque = (color: Color): { hex: Hex; alpha: number } => ({
+export const splitAlpha = (color: Color): { hex: Hex; alpha: number } => ({
   hex: hexOf(toRgb(color) as Rgb),
   alpha: color.alpha ?? 1,
 })

@@ -1,12 +1,12 @@
 import { converter, differenceCiede2000, type Lab65 } from './culori'
 import { labOf, rgbOf, type Hex, type Lab } from './convert'
-import { remembered } from './remembered'
+import { memoize } from './remembered'
 
 /** ΔE2000 between two colors of CIELAB (Sharma, Wu and Dalal, 2005). */
 export const labDeltaE: (one: Lab65, other: Lab65) => number = differenceCiede2000()
 const toLab65 = converter('lab65')
 /** CIELAB (D65) of a hex color. */
-export const lab65Of: (hex: Hex) => Lab65 = remembered(hex => toLab65({ mode: 'rgb', ...rgbOf(hex) }))
+export const lab65Of: (hex: Hex) => Lab65 = memoize(hex => toLab65({ mode: 'rgb', ...rgbOf(hex) }))
 
 /**
  * ΔE2000 between two hex colors: 0 for equal ones, about 1 where a difference begins to be seen (Sharma, Wu and Dalal,

@@ -56,7 +56,7 @@ export const hueWords = (hex: Hex): string => {
 }
 
 /** Names as they are, the second and later of a kind numbered: “deep blue”, “deep blue 2”. */
-export const numbered = (names: readonly string[]): string[] => {
+export const numberDuplicates = (names: readonly string[]): string[] => {
   const seen = new Map<string, number>()
   return names.map(name => {
     const times = (seen.get(name) ?? 0) + 1
@@ -66,7 +66,7 @@ export const numbered = (names: readonly string[]): string[] => {
 }
 
 /** A name that none of the others has: itself, or with the first number that is free. */
-export const numberedAfter = (name: string, others: readonly string[]): string => {
+export const uniqueName = (name: string, others: readonly string[]): string => {
   const taken = new Set(others)
   let free = name
   for (let n = 2; taken.has(free); n++) free = `${name} ${n}`

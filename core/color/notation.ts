@@ -42,7 +42,7 @@ const percent = (value: number): string => `${Math.round(value * 100)}%`
  * A color as one copies it. HSB and CMYK are written as the start page reads them; `hue` is the HSB hue a gray is
  * remembered by.
  */
-export const written = (hex: Hex, notation: Notation, name = 'color', hue = 0): string => {
+export const formatColor = (hex: Hex, notation: Notation, name = 'color', hue = 0): string => {
   switch (notation) {
     case 'hex':
       return hex

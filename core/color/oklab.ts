@@ -46,7 +46,7 @@ export const fromLab = (l: number, a: number, b: number, into: Float64Array | nu
 }
 
 /** Whether sRGB can show a color, channels 0 to 255, but for so much of a step that is rounding. */
-export const isShown = (color: ArrayLike<number>, rounding: number): boolean => {
+export const isInGamut = (color: ArrayLike<number>, rounding: number): boolean => {
   const r = color[0] as number
   const g = color[1] as number
   const b = color[2] as number
@@ -61,7 +61,7 @@ export const HALVINGS = 6
  * The sRGB channels, 0 to 255 and not rounded, of an OKLab color with as much of its chroma as there is room for at its
  * lightness and hue, into three places of an array.
  */
-export const fromLabBroughtIn = (
+export const fromLabClipped = (
   l: number,
   a: number,
   b: number,
@@ -69,13 +69,13 @@ export const fromLabBroughtIn = (
   into: Float64Array | number[],
 ): void => {
   fromLab(l, a, b, into)
-  if (isShown(into, rounding)) return
+  if (isInGamut(into, rounding)) return
   let low = 0
   let high = 1
   for (let n = 0; n < HALVINGS; n++) {
     const part = (low + high) / 2
     fromLab(l, a * part, b * part, into)
-    if (isShown(into, rounding)) low = part
+    if (isInGamut(into, rounding)) low = part
     else high = part
   }
   fromLab(l, a * low, b * low, into)

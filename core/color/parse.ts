@@ -1,5 +1,5 @@
 import { parse } from './culori'
-import { degrees, hexOf, hexOfHsb, hsbOf, opaque, type Hex } from './convert'
+import { degrees, hexOf, hexOfHsb, hsbOf, splitAlpha, type Hex } from './convert'
 import { hexOfCmyk } from './notation'
 
 /** A color as typed: its opaque sRGB value, its alpha in [0, 1] and the HSB hue it should be remembered by. */
@@ -87,7 +87,7 @@ const libraryColor = (text: string): ReturnType<typeof parse> | null => {
 export const css = (text: string): TypedColor | null => {
   const color = libraryColor(text)
   if (!color) return null
-  const { hex, alpha } = opaque(color)
+  const { hex, alpha } = splitAlpha(color)
   const hue = 'h' in color && color.mode !== 'oklch' && color.mode !== 'lch' ? color.h : undefined
   return typed(hex, Math.min(1, Math.max(0, alpha)), hue ?? hsbOf(hex, GRAY_HUE).h)
 }

@@ -1,7 +1,7 @@
 const MOST = 8192
 
 /** A function of a key that remembers what it said, as long as there is room: schemes ask for the same few colors again and again. */
-export const remembered = <Found>(find: (key: string) => Found): ((key: string) => Found) => {
+export const memoize = <Found>(find: (key: string) => Found): ((key: string) => Found) => {
   const known = new Map<string, Found>()
   return key => {
     const before = known.get(key)

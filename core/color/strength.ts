@@ -1,5 +1,5 @@
 import { hexOfHsb, hexOfLch, hsbOf, lchOf, rgbOf, type Hex } from './convert'
-import { fromLab, isShown, toLab } from './oklab'
+import { fromLab, isInGamut, toLab } from './oklab'
 
 /* How strong a color looks: its OKLCH chroma as a part of what sRGB holds at its lightness and hue. */
 
@@ -23,11 +23,11 @@ const highest = (most: number, holds: (value: number) => boolean): number => {
 const rgb = new Float64Array(3)
 
 /** The most OKLCH chroma that sRGB holds at a lightness in [0, 1] and a hue in degrees. */
-export const mostChroma = (l: number, hue: number): number => {
+export const maxChroma = (l: number, hue: number): number => {
   const [cos, sin] = [Math.cos((hue * Math.PI) / 180), Math.sin((hue * Math.PI) / 180)]
   return highest(MOST, c => {
     fromLab(l, c * cos, c * sin, rgb)
-    return isShown(rgb, OUTSIDE)
+    return isInGamut(rgb, OUTSIDE)
   })
 }
 
@@ -38,7 +38,7 @@ let meansKnown: Float64Array | null = null
 /** The mean, over all hues, of the most OKLCH chroma that sRGB holds at a lightness in [0, 1]. */
 export const meanChroma = (l: number): number => {
   meansKnown ??= Float64Array.from({ length: LEVELS + 1 }, (_, i) => {
-    const all = Array.from({ length: HUES }, (_, n) => mostChroma(i / LEVELS, (n * 360) / HUES))
+    const all = Array.from({ length: HUES }, (_, n) => maxChroma(i / LEVELS, (n * 360) / HUES))
     return all.reduce((sum, each) => sum + each, 0) / HUES
   })
   const at = Math.min(1, Math.max(0, l)) * LEVELS
@@ -53,9 +53,9 @@ const FAIR = 1.05
 const partOf = (c: number, held: number): number => (held > 1e-6 ? Math.min(1, c / held) : 0)
 
 /** How strong a color is, in [0, 1]: 1 is as strong as sRGB holds at its lightness and hue, 0 is gray. */
-export const strengthOf = (hex: Hex): number => {
+export const relativeChromaOf = (hex: Hex): number => {
   const { l, c, h } = lchOf(hex)
-  return partOf(c, mostChroma(l, h))
+  return partOf(c, maxChroma(l, h))
 }
 
 /** What of its OKLCH chroma a color is to keep, whatever its hue holds, and how much it may have at most. */
@@ -73,7 +73,7 @@ const chromaOf = (l: number, strength: number, held: number, { had = 0, most = I
 
 /** The color of a lightness in [0, 1], a strength in [0, 1] and an OKLCH hue in degrees. */
 export const colorOf = (l: number, strength: number, hue: number, bounds: Bounds = {}): Hex =>
-  hexOfLch({ l, c: chromaOf(l, strength, mostChroma(l, hue), bounds), h: hue })
+  hexOfLch({ l, c: chromaOf(l, strength, maxChroma(l, hue), bounds), h: hue })
 
 /* Tints, tones and shades of one HSB hue are not all of one OKLCH hue: on a wheel of HSB hues, colors keep to theirs. */
 
@@ -127,7 +127,7 @@ const purest = (pure: readonly number[], l: number): { s: number; c: number } =>
 }
 
 /** How strong a color is, in [0, 1], among those of its lightness and HSB hue. */
-export const strengthOfHsbHue = (hex: Hex): number => {
+export const relativeChromaOfHsbHue = (hex: Hex): number => {
   const { l, c } = lchOf(hex)
   return partOf(c, purest(pureOf(hsbOf(hex).h), l).c)
 }

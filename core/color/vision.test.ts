@@ -1,24 +1,25 @@
 import { deltaE } from './difference'
-import { inGray, leastApart, matrixOf, seenBy, VISIONS } from './vision'
+import { toGray, hardestVision, matrixOf, simulateVision, VISIONS } from './vision'
 import { luminanceOf } from './contrast'
 
 it('leaves grays as they are, for all', () => {
   for (const vision of VISIONS)
-    for (const hex of ['#000000', '#808080', '#ffffff']) expect(deltaE(seenBy(vision, hex), hex)).toBeLessThan(0.8)
+    for (const hex of ['#000000', '#808080', '#ffffff'])
+      expect(deltaE(simulateVision(vision, hex), hex)).toBeLessThan(0.8)
 })
 it('shows pure colors as the published matrices do, in linear light', () => {
   // the first column of each matrix, encoded: what is seen of pure red
-  expect(seenBy('protan', '#ff0000')).toBe('#6d5f00')
-  expect(seenBy('deutan', '#ff0000')).toBe('#a39000')
-  expect(seenBy('tritan', '#ff0000')).toBe('#ff000f')
+  expect(simulateVision('protan', '#ff0000')).toBe('#6d5f00')
+  expect(simulateVision('deutan', '#ff0000')).toBe('#a39000')
+  expect(simulateVision('tritan', '#ff0000')).toBe('#ff000f')
 })
 it('merges red and green for protan and deutan, and not for tritan', () => {
   const [red, green] = ['#c0504d', '#7f7a3a']
   expect(deltaE(red, green)).toBeGreaterThan(20)
-  expect(deltaE(seenBy('deutan', red), seenBy('deutan', green))).toBeLessThan(12)
-  expect(deltaE(seenBy('tritan', red), seenBy('tritan', green))).toBeGreaterThan(20)
-  expect(leastApart(red, green).apart).toBeLessThan(12)
-  expect(leastApart('#000000', '#ffffff').apart).toBeGreaterThan(90)
+  expect(deltaE(simulateVision('deutan', red), simulateVision('deutan', green))).toBeLessThan(12)
+  expect(deltaE(simulateVision('tritan', red), simulateVision('tritan', green))).toBeGreaterThan(20)
+  expect(hardestVision(red, green).apart).toBeLessThan(12)
+  expect(hardestVision('#000000', '#ffffff').apart).toBeGreaterThan(90)
 })
 it('goes from nothing at severity 0 to the published matrix at 1, straight between tenths', () => {
   for (const vision of VISIONS) {
@@ -39,9 +40,9 @@ it('goes from nothing at severity 0 to the published matrix at 1, straight betwe
         ).toBeCloseTo(1, 3)
   }
   expect(matrixOf('protan', 1)[1]).toBeCloseTo(1.052583, 6)
-  expect(seenBy('deutan', '#c0504d', 0)).toBe('#c0504d')
+  expect(simulateVision('deutan', '#c0504d', 0)).toBe('#c0504d')
 })
 it('in gray keeps the luminance', () => {
   for (const hex of ['#e07a5f', '#0f6d5f', '#ffcf24'])
-    expect(Math.abs(luminanceOf(inGray(hex)) - luminanceOf(hex))).toBeLessThan(0.004)
+    expect(Math.abs(luminanceOf(toGray(hex)) - luminanceOf(hex))).toBeLessThan(0.004)
 })

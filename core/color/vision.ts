@@ -2,7 +2,7 @@ import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, typ
 import { hexOfRgb, rgbOf, type Hex, unit } from './convert'
 import { deltaE } from './difference'
 import { encodedOf, linearOf } from './linear'
-import { remembered } from './remembered'
+import { memoize } from './remembered'
 
 /** The ways of seeing colors with one kind of cone missing. */
 export const VISIONS = ['protan', 'deutan', 'tritan'] as const
@@ -20,7 +20,7 @@ const AXES = [
 ] as const
 
 /** One matrix of the published table, which the color library brings along for tenths of severity, row by row. */
-const tabled = (vision: Vision, severity: number): number[] => {
+const tableMatrix = (vision: Vision, severity: number): number[] => {
   const columns = AXES.map(axis => TABLES[vision](severity)({ mode: 'rgb', ...axis }) as Rgb)
   return (['r', 'g', 'b'] as const).flatMap(row => columns.map(column => column[row]))
 }
@@ -31,7 +31,7 @@ const tabled = (vision: Vision, severity: number): number[] => {
  */
 export const matrixOf = (vision: Vision, severity: number): number[] => {
   const at = Math.min(1, Math.max(0, severity)) * 10
-  const [low, high] = [Math.floor(at) / 10, Math.ceil(at) / 10].map(tenth => tabled(vision, tenth)) as [
+  const [low, high] = [Math.floor(at) / 10, Math.ceil(at) / 10].map(tenth => tableMatrix(vision, tenth)) as [
     number[],
     number[],
   ]
@@ -42,7 +42,7 @@ export const matrixOf = (vision: Vision, severity: number): number[] => {
 export const GRAY_MATRIX: readonly number[] = Array.from({ length: 3 }, () => [0.2126, 0.7152, 0.0722]).flat()
 
 /** A color by a matrix over linear light. */
-const through = (matrix: readonly number[], hex: Hex): Hex => {
+const applyMatrix = (matrix: readonly number[], hex: Hex): Hex => {
   const { r, g, b } = rgbOf(hex)
   const light = [linearOf(r), linearOf(g), linearOf(b)] as const
   const channel = (row: number): number =>
@@ -53,30 +53,30 @@ const through = (matrix: readonly number[], hex: Hex): Hex => {
 const seen = Object.fromEntries(
   VISIONS.map(vision => {
     const matrix = matrixOf(vision, 1)
-    return [vision, remembered(hex => through(matrix, hex))]
+    return [vision, memoize(hex => applyMatrix(matrix, hex))]
   }),
 ) as Record<Vision, (hex: Hex) => Hex>
 
 /** The color as someone with a color vision deficiency sees it, of full severity where nothing else is said. */
-export const seenBy = (vision: Vision, hex: Hex, severity = 1): Hex =>
-  severity === 1 ? seen[vision](hex) : through(matrixOf(vision, severity), hex)
+export const simulateVision = (vision: Vision, hex: Hex, severity = 1): Hex =>
+  severity === 1 ? seen[vision](hex) : applyMatrix(matrixOf(vision, severity), hex)
 
 /** The color in gray, as who sees no colors, or a printer with only black, has it. */
-export const inGray: (hex: Hex) => Hex = remembered(hex => through(GRAY_MATRIX, hex))
+export const toGray: (hex: Hex) => Hex = memoize(hex => applyMatrix(GRAY_MATRIX, hex))
 
 /** Who sees two colors least apart, and how far, in ΔE2000. */
-export const leastApart = (one: Hex, other: Hex): { vision: Vision; apart: number } => leastOf(`${one} ${other}`)
-const leastOf = remembered((pair): { vision: Vision; apart: number } => {
+export const hardestVision = (one: Hex, other: Hex): { vision: Vision; apart: number } => leastOf(`${one} ${other}`)
+const leastOf = memoize((pair): { vision: Vision; apart: number } => {
   const [one = '', other = ''] = pair.split(' ')
   return VISIONS.map(vision => ({
     vision,
-    apart: deltaE(seenBy(vision, one), seenBy(vision, other)),
+    apart: deltaE(simulateVision(vision, one), simulateVision(vision, other)),
   })).reduce((best, each) => (each.apart < best.apart ? each : best))
 })
 
 /** From which ΔE2000 on colors are told apart, and under which they are not. */
 const [TOLD, MERGED] = [10, 5]
 /** Whether most readers tell two colors apart. */
-export const isTold = (one: Hex, other: Hex): boolean => deltaE(one, other) >= TOLD
+export const isDistinguishable = (one: Hex, other: Hex): boolean => deltaE(one, other) >= TOLD
 /** Whether a difference in ΔE2000 is too small to tell colors apart. */
 export const isMerged = (apart: number): boolean => apart < MERGED

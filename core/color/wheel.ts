@@ -1,5 +1,5 @@
 import { degrees, hexOfHsb, hexOfLch, hsbOf, lchOf, type Hex } from './convert'
-import { colorOf, colorOfHsbHue, strengthOf, strengthOfHsbHue, type Bounds } from './strength'
+import { colorOf, colorOfHsbHue, relativeChromaOf, relativeChromaOfHsbHue, type Bounds } from './strength'
 
 /** How hues are arranged round the wheel: additive light, painter's primaries, or OKLCH hue. */
 export const WHEELS = ['light', 'paint', 'perceptual'] as const
@@ -53,24 +53,24 @@ export const colorAt = (wheel: Wheel, angle: number, l: number, strength: number
     : colorOfHsbHue(l, strength, hueAtAngle(wheel, angle), bounds)
 
 /** How strong a color is, in [0, 1], among those at its angle of a wheel. */
-export const strengthOn = (wheel: Wheel, hex: Hex): number =>
-  wheel === 'perceptual' ? strengthOf(hex) : strengthOfHsbHue(hex)
+export const relativeChromaOn = (wheel: Wheel, hex: Hex): number =>
+  wheel === 'perceptual' ? relativeChromaOf(hex) : relativeChromaOfHsbHue(hex)
 
 /**
  * A color turned round a wheel by an angle in degrees: the wheel gives the hue, lightness and strength stay as the eye
  * sees them. A whole turn, or none, returns it unchanged.
  */
-export const turned = (wheel: Wheel, hex: Hex, by: number, rememberedHue = 0): Hex => {
+export const rotate = (wheel: Wheel, hex: Hex, by: number, rememberedHue = 0): Hex => {
   if (degrees(by) === 0) return hex
   const { l, c } = lchOf(hex)
-  return colorAt(wheel, angleOf(wheel, hex, rememberedHue) + by, l, strengthOn(wheel, hex), { had: c })
+  return colorAt(wheel, angleOf(wheel, hex, rememberedHue) + by, l, relativeChromaOn(wheel, hex), { had: c })
 }
 
 /** A color set to an angle of a wheel, turned there. */
-export const atAngle = (wheel: Wheel, hex: Hex, angle: number): Hex => turned(wheel, hex, angle - angleOf(wheel, hex))
+export const rotateTo = (wheel: Wheel, hex: Hex, angle: number): Hex => rotate(wheel, hex, angle - angleOf(wheel, hex))
 
 /** The HSB hue, in degrees, that a remembered hue becomes when it is turned round a wheel by an angle in degrees. */
-export const turnedHue = (wheel: Wheel, hue: number, by: number): number => {
+export const rotateHue = (wheel: Wheel, hue: number, by: number): number => {
   if (degrees(by) === 0) return hue
   if (wheel !== 'perceptual') return hueAtAngle(wheel, angleOfHue(wheel, hue) + by)
   return hsbOf(

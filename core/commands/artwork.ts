@@ -4,13 +4,13 @@ import { hashSchema, idSchema } from '#core/document/basics'
 import type { Project } from '#core/document/project'
 import { remapSchema } from '#core/document/remap'
 import { kindOf } from './command'
-import { untouched, withoutExceptions } from './remapping'
+import { removeTouches, withoutExceptions } from './remapping'
 
 /* The artwork of a project. */
 
 /** The project without an artwork; its touch-ups and exceptions go with it. */
-const artworkRemoved = (project: Project, id: string): Project => {
-  const left = withoutExceptions(untouched(project, id, null), id, null)
+const removeArtwork = (project: Project, id: string): Project => {
+  const left = withoutExceptions(removeTouches(project, id, null), id, null)
   return { ...left, artwork: project.artwork.filter(art => art.id !== id) }
 }
 
@@ -36,7 +36,7 @@ const artworkAdded = kindOf(
 export const ARTWORK = {
   'add artwork': artworkAdded,
   'remove artwork': kindOf(z.object({ id: idSchema }), 'remove artwork', (project, { id }) =>
-    artworkRemoved(project, id),
+    removeArtwork(project, id),
   ),
   'read again': kindOf(
     z.object({ artwork: idSchema, hash: hashSchema }),

@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { hexSchema, idSchema } from '#core/document/basics'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import { baseSchema, harmonySchema } from '#core/document/scheme'
 import { profileOf } from '#core/harmony/tone'
-import { composed, dealt, freshlyDerived } from '#core/scheme/compose'
-import { madeBase } from '#core/scheme/gather'
-import { definedIn, kindOf } from './command'
+import { changeComposition, dealSwatches, deriveAfresh } from '#core/scheme/compose'
+import { makeBase } from '#core/scheme/gather'
+import { definedEntries, kindOf } from './command'
 
 /* The base color, its harmony, and what is dealt beside it. */
 
@@ -14,7 +14,7 @@ const baseSet = kindOf(
   'base color',
   (project, { base }) => {
     const harmony = project.derived ? project.harmony : { ...project.harmony, turn: 0 }
-    return freshlyDerived({ ...project, base, harmony }, project.derived ? project.harmony.count : 0)
+    return deriveAfresh({ ...project, base, harmony }, project.derived ? project.harmony.count : 0)
   },
   'recolored',
 )
@@ -26,8 +26,8 @@ const harmonyComposed = kindOf(
     return first === 'kind' ? 'harmony' : first
   },
   (project, { harmony }, inks) =>
-    composed(project, {
-      ...definedIn(harmony),
+    changeComposition(project, {
+      ...definedEntries(harmony),
       ...(harmony.plan === 'like the picture' && !harmony.profile && { profile: profileOf(inks) }),
     }),
   // another harmony is another scheme; turned or opened, it is the same one, and inks stay where they are
@@ -38,10 +38,10 @@ const companionsDealt = kindOf(
   z.object({
     seed: z.number().int(),
     kind: harmonySchema.shape.kind.nullable().optional(),
-    like: z.array(hexSchema).max(MOST_SWATCHES).nullable().optional(),
+    like: z.array(hexSchema).max(MAX_SWATCHES).nullable().optional(),
   }),
   'deal',
-  (project, { seed, kind, like }) => dealt(project, seed, { kind, like }),
+  (project, { seed, kind, like }) => dealSwatches(project, seed, { kind, like }),
   'recolored',
 )
 
@@ -49,5 +49,5 @@ export const BASE = {
   'set base': baseSet,
   'compose': harmonyComposed,
   'deal': companionsDealt,
-  'make base': kindOf(z.object({ id: idSchema }), 'make base', (project, { id }) => madeBase(project, id)),
+  'make base': kindOf(z.object({ id: idSchema }), 'make base', (project, { id }) => makeBase(project, id)),
 }

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { asideSchema, findingKeySchema as key } from '#core/document/check'
 import type { Project } from '#core/document/project'
 import { PAPERS, printSchema } from '#core/print/papers'
-import { definedIn, kindOf } from './command'
+import { definedEntries, kindOf } from './command'
 
 /* What is said about findings. */
 
@@ -36,7 +36,7 @@ export const CHECKING = {
         print: {
           ...project.check.print,
           ...(paper === undefined ? {} : { paper, ...(paper && { ink: PAPERS[paper].ink }) }),
-          ...definedIn({ intent, blackPoint, ink }),
+          ...definedEntries({ intent, blackPoint, ink }),
         },
       },
     }),

@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { idSchema } from '#core/document/basics'
 import { copyName } from '#core/document/copyName'
-import { MOST_COLORWAYS } from '#core/document/limits'
+import { MAX_COLORWAYS } from '#core/document/limits'
 import { colorwaySchema, type Colorway, type LineUp } from '#core/document/lineUp'
 import { lookOf, lookSchema, type Project } from '#core/document/project'
 import { inLook } from '#core/scheme/looks'
-import { definedIn, kindOf } from './command'
+import { definedEntries, kindOf } from './command'
 
 /* Colorways: looks of the whole job that are frozen, compared and handed over. */
 
@@ -21,20 +21,20 @@ const colorwayOf = ({ lineUp }: Project, id: string): Colorway | undefined =>
 /** An id that no colorway has. */
 const nextId = ({ lineUp: { colorways } }: Project): string =>
   `c${Math.max(0, ...colorways.map(({ id }) => Number(id.slice(1)) || 0)) + 1}`
-const changed = (project: Project, id: string, change: Partial<Colorway>): Project =>
+const changeColorway = (project: Project, id: string, change: Partial<Colorway>): Project =>
   withLineUp(project, {
     colorways: project.lineUp.colorways.map(each => (each.id === id ? { ...each, ...change } : each)),
   })
-const isFull = ({ lineUp }: Project): boolean => lineUp.colorways.length >= MOST_COLORWAYS
+const isFull = ({ lineUp }: Project): boolean => lineUp.colorways.length >= MAX_COLORWAYS
 
 /** What is frozen of a project: its look, and which artwork it has. */
-const frozen = (project: Project): Pick<Colorway, 'look' | 'artwork'> => ({
+const freeze = (project: Project): Pick<Colorway, 'look' | 'artwork'> => ({
   look: lookOf(project),
   artwork: project.artwork,
 })
 
 /** The project with a copy of a colorway right after it. */
-const copied = (project: Project, id: string, at: string): Project => {
+const copyColorway = (project: Project, id: string, at: string): Project => {
   const from = colorwayOf(project, id)
   if (!from || isFull(project)) return project
   const copy = { ...from, id: nextId(project), name: copyName(from.name), time: at }
@@ -55,18 +55,18 @@ export const COLORWAYS = {
               id: nextId(project),
               note: '',
               ...{ name: given.name, time: given.time },
-              ...frozen(given.look ? inLook(project, given.look) : project),
+              ...freeze(given.look ? inLook(project, given.look) : project),
             },
           ],
         }),
   ),
   'freeze into': kindOf(one.extend({ time }), 'freeze again', (project, { id, time: at }) =>
-    withLineUp(changed(project, id, { ...frozen(project), time: at }), { open: null }),
+    withLineUp(changeColorway(project, id, { ...freeze(project), time: at }), { open: null }),
   ),
   'describe colorway': kindOf(
     one.extend({ change: z.object({ name, note }).partial() }),
     ({ change }) => (change.name === undefined ? 'note' : 'rename colorway'),
-    (project, { id, change }) => changed(project, id, definedIn(change)),
+    (project, { id, change }) => changeColorway(project, id, definedEntries(change)),
   ),
   'choose colorway': kindOf(
     z.object({ id: idSchema.nullable() }),
@@ -74,7 +74,7 @@ export const COLORWAYS = {
     (project, { id }) => (id === null || colorwayOf(project, id) ? withLineUp(project, { chosen: id }) : project),
   ),
   'arrange colorways': kindOf(
-    z.object({ ids: z.array(idSchema).max(MOST_COLORWAYS) }),
+    z.object({ ids: z.array(idSchema).max(MAX_COLORWAYS) }),
     'arrange colorways',
     (project, { ids }) => {
       const named = ids.flatMap(id => colorwayOf(project, id) ?? [])
@@ -84,7 +84,7 @@ export const COLORWAYS = {
     },
   ),
   'duplicate colorway': kindOf(one.extend({ time }), 'duplicate colorway', (project, { id, time: at }) =>
-    copied(project, id, at),
+    copyColorway(project, id, at),
   ),
   'delete colorway': kindOf(one, 'delete colorway', (project, { id }) => {
     const { colorways, chosen, open } = project.lineUp
@@ -101,7 +101,7 @@ export const COLORWAYS = {
     (project, { id, as, time: at }) => {
       const from = colorwayOf(project, id)
       if (!from || (as === 'copy' && isFull(project))) return project
-      const there = as === 'copy' ? copied(project, id, at) : project
+      const there = as === 'copy' ? copyColorway(project, id, at) : project
       const open = as === 'copy' ? nextId(project) : id
       return withLineUp(inLook(there, from.look), { open })
     },
@@ -110,6 +110,6 @@ export const COLORWAYS = {
   'leave colorway': kindOf(z.object({}), 'leave colorway', project => withLineUp(project, { open: null })),
   /** A colorway goes over to the artwork the project has now. */
   'renew colorway': kindOf(one.extend({ time }), 'make anew', (project, { id, time: at }) =>
-    changed(project, id, { artwork: project.artwork, time: at }),
+    changeColorway(project, id, { artwork: project.artwork, time: at }),
   ),
 }

@@ -40,7 +40,7 @@ export const kindOf = <Takes extends z.ZodRawShape>(
 })
 
 /** The entries of a partial change that say something. */
-export const definedIn = <Change extends object>(
+export const definedEntries = <Change extends object>(
   change: Change,
 ): { [Key in keyof Change]: Exclude<Change[Key], undefined> } =>
   Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined)) as {

@@ -9,7 +9,7 @@ import { COLORWAYS } from './colorways'
 import type { AnyKind } from './command'
 import { GATHERING } from './gathering'
 import { HAND_OVER } from './handOver'
-import { settledTargets } from './matching'
+import { settleTargets } from './matching'
 import { PROJECT } from './project'
 import { REFERENCES } from './references'
 import { SHADING } from './shading'
@@ -69,7 +69,7 @@ export const apply = (project: Project, command: Command, { inks, passing }: Kno
   const kind = kindFor(command)
   const next = kind.does(project, command, inks(project.artwork))
   const how = kind.matches(command)
-  return settledTargets(project, next, inks(next.artwork), passing && how === 'recolored' ? 'others' : how)
+  return settleTargets(project, next, inks(next.artwork), passing && how === 'recolored' ? 'others' : how)
 }
 
 /** What a command does, as the undo button, a notice and the trail say it. */

@@ -1,26 +1,27 @@
 import { z } from 'zod'
 import { hexSchema, idSchema, part } from '#core/document/basics'
 import { gatheringSchema, sampleSchema } from '#core/document/gathering'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Project } from '#core/document/project'
 import { swatchSchema } from '#core/document/scheme'
-import { FEWEST, resized } from '#core/scheme/compose'
-import { extractedInto, sampleAdded, sampled, snapped, takenInto } from '#core/scheme/gather'
-import { worn } from '#core/scheme/worn'
-import { definedIn, kindOf } from './command'
+import { FEWEST, resizeScheme } from '#core/scheme/compose'
+import { takeExtracted, addSample, moveSample, snapSamples, takeColors } from '#core/scheme/gather'
+import { wearScheme } from '#core/scheme/worn'
+import { definedEntries, kindOf } from './command'
 
 /* Schemes taken from pictures, lists, the artwork and the inspiration shelf. */
 
 /** A scheme of at least as many swatches as any has: what is missing is dealt. */
-const filled = (project: Project): Project => (project.scheme.length < FEWEST ? resized(project, FEWEST) : project)
+const fillScheme = (project: Project): Project =>
+  project.scheme.length < FEWEST ? resizeScheme(project, FEWEST) : project
 
 const extracted = kindOf(
   z.object({
-    found: z.array(z.object({ hex: hexSchema, share: part, reference: idSchema, x: part, y: part })).max(MOST_SWATCHES),
+    found: z.array(z.object({ hex: hexSchema, share: part, reference: idSchema, x: part, y: part })).max(MAX_SWATCHES),
     gathering: gatheringSchema.partial(),
   }),
   ({ gathering }) => (gathering.lean && !gathering.pull ? 'lean' : 'extraction'),
-  (project, { found, gathering }) => filled(extractedInto(project, found, definedIn(gathering))),
+  (project, { found, gathering }) => fillScheme(takeExtracted(project, found, definedEntries(gathering))),
   ({ gathering }) => (gathering.lean && !gathering.pull ? 'others' : 'anew'),
 )
 
@@ -40,10 +41,10 @@ const taken = kindOf(
         }),
       )
       .min(1)
-      .max(MOST_SWATCHES),
+      .max(MAX_SWATCHES),
   }),
   ({ kind }) => SAID_TAKEN[kind],
-  (project, { colors, kind, title }) => filled(takenInto(project, colors, kind, title)),
+  (project, { colors, kind, title }) => fillScheme(takeColors(project, colors, kind, title)),
   'anew',
 )
 
@@ -53,20 +54,22 @@ export const GATHERING = {
   'set gathering': kindOf(
     z.object({ gathering: gatheringSchema.pick({ count: true, apart: true, by: true }).partial() }),
     'extraction',
-    (project, { gathering }) => ({ ...project, gathering: { ...project.gathering, ...definedIn(gathering) } }),
+    (project, { gathering }) => ({ ...project, gathering: { ...project.gathering, ...definedEntries(gathering) } }),
   ),
   'pull': kindOf(z.object({ pull: gatheringSchema.shape.pull }), 'pull into harmony', (project, { pull }) =>
-    worn({ ...project, gathering: { ...project.gathering, pull } }),
+    wearScheme({ ...project, gathering: { ...project.gathering, pull } }),
   ),
   'move sample': kindOf(
     z.object({ id: idSchema, change: sampleSchema.pick({ x: true, y: true, patch: true, hex: true }).partial() }),
     'move sample',
-    (project, { id, change }) => sampled(project, id, definedIn(change)),
+    (project, { id, change }) => moveSample(project, id, definedEntries(change)),
   ),
-  'snap samples': kindOf(z.object({ id: idSchema.nullable() }), 'snap back', (project, { id }) => snapped(project, id)),
+  'snap samples': kindOf(z.object({ id: idSchema.nullable() }), 'snap back', (project, { id }) =>
+    snapSamples(project, id),
+  ),
   'add sample': kindOf(
     z.object({ sample: sampleSchema.omit({ id: true, found: true }) }),
     'add sample',
-    (project, { sample }) => sampleAdded(project, sample),
+    (project, { sample }) => addSample(project, sample),
   ),
 }

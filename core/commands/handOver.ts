@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { idSchema } from '#core/document/basics'
 import { gradientSchema, moodSchema } from '#core/document/handOver'
-import { MOST_GRADIENTS } from '#core/document/limits'
-import { definedIn, kindOf } from './command'
+import { MAX_GRADIENTS } from '#core/document/limits'
+import { definedEntries, kindOf } from './command'
 
 /* What is made to be handed over: gradients of swatches, the mood page. */
 
@@ -11,7 +11,7 @@ const { angle, kind, name, space, stops, way } = said
 
 export const HAND_OVER = {
   'make gradient': kindOf(z.object({ gradient: z.object(said) }), 'make gradient', (project, { gradient }) => {
-    if (project.gradients.length >= MOST_GRADIENTS) return project
+    if (project.gradients.length >= MAX_GRADIENTS) return project
     const id = `g${Math.max(0, ...project.gradients.map(each => Number(each.id.slice(1)) || 0)) + 1}`
     return { ...project, gradients: [...project.gradients, { id, ...gradient }] }
   }),
@@ -20,7 +20,7 @@ export const HAND_OVER = {
     ({ change }) => (change.name === undefined ? 'change gradient' : 'rename gradient'),
     (project, { id, change }) => ({
       ...project,
-      gradients: project.gradients.map(each => (each.id === id ? { ...each, ...definedIn(change) } : each)),
+      gradients: project.gradients.map(each => (each.id === id ? { ...each, ...definedEntries(change) } : each)),
     }),
   ),
   'delete gradient': kindOf(z.object({ id: idSchema }), 'delete gradient', (project, { id }) => ({
@@ -30,6 +30,6 @@ export const HAND_OVER = {
   /** The mood page: how it is arranged, and which pictures with which crops lie on it. */
   'arrange mood': kindOf(z.object({ change: moodSchema.partial() }), 'mood page', (project, { change }) => ({
     ...project,
-    mood: { ...project.mood, ...definedIn(change) },
+    mood: { ...project.mood, ...definedEntries(change) },
   })),
 }

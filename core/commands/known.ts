@@ -1,6 +1,6 @@
 import type { Artwork } from '#core/document/artwork'
 import type { InkArea } from '#core/remap/match'
-import { unitedInks } from '#core/remap/united'
+import { uniteInks } from '#core/remap/united'
 import type { Known } from './commands'
 
 /** What is known of artwork whose file is not there: it keeps its place among the others. */
@@ -13,7 +13,7 @@ export const knownFrom = (files: ReadonlyMap<string, { inks: readonly InkArea[] 
     inks: artwork => {
       const known = united.get(artwork)
       if (known) return known
-      const all = unitedInks(artwork.map(({ hash }) => files.get(hash) ?? NOT_THERE))
+      const all = uniteInks(artwork.map(({ hash }) => files.get(hash) ?? NOT_THERE))
       united.set(artwork, all)
       return all
     },

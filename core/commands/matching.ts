@@ -12,7 +12,7 @@ import type { Matching } from './command'
  * The matching of inks to the swatches of a scheme, as the remapping has it, as targets. Inks whose target was set by
  * hand keep it as long as its swatch is there.
  */
-export const matchedTargets = (
+export const matchTargets = (
   inks: readonly InkArea[],
   to: Pick<Project, 'scheme' | 'baseId' | 'derived' | 'remap'>,
   before: Readonly<Record<string, Target>> = {},
@@ -38,19 +38,19 @@ export const matchedTargets = (
 }
 
 /** Targets as if all had been sent by hand, so that they stay. */
-export const staying = (targets: Readonly<Record<string, Target>>): Record<string, Target> =>
+export const asSentByHand = (targets: Readonly<Record<string, Target>>): Record<string, Target> =>
   Object.fromEntries(Object.entries(targets).map(([hex, { to }]) => [hex, { to, by: 'hand' as const }]))
 
 /** Targets of some inks to the swatches of a scheme, matched around what was sent by hand of the others. */
-export const matchedAmong = (
+export const matchAmong = (
   inks: readonly InkArea[],
-  to: Parameters<typeof matchedTargets>[1],
+  to: Parameters<typeof matchTargets>[1],
   standing: Readonly<Record<string, Target>>,
   open: readonly Hex[],
 ): Record<string, Target> => {
   const some = new Set(open)
   const others = Object.entries(standing).filter(([hex]) => !some.has(hex))
-  const matched = matchedTargets(inks, to, Object.fromEntries(others))
+  const matched = matchTargets(inks, to, Object.fromEntries(others))
   return Object.fromEntries(open.flatMap(hex => (matched[hex] ? [[hex, matched[hex]]] : [])))
 }
 
@@ -58,7 +58,7 @@ export const matchedAmong = (
  * The project with the inks of one of its artworks matched by themselves, with its own weights of shares and hues, as exceptions; those
  * that were sent by hand stay.
  */
-export const matchedAlone = (project: Project, inks: readonly InkArea[], artwork: string, meant: Meant): Project => {
+export const matchAlone = (project: Project, inks: readonly InkArea[], artwork: string, meant: Meant): Project => {
   const { exceptions, meantIn } = project.remap
   const own = inksOfOne(
     inks,
@@ -66,7 +66,7 @@ export const matchedAlone = (project: Project, inks: readonly InkArea[], artwork
   )
   if (!own.length) return project
   const to = { ...project, remap: { ...project.remap, match: 'picture' as const, meant } }
-  const matched = matchedTargets(own, to, exceptions[artwork])
+  const matched = matchTargets(own, to, exceptions[artwork])
   return {
     ...project,
     remap: {
@@ -94,7 +94,7 @@ const sameColors = (one: Project['scheme'], other: Project['scheme']): boolean =
 }
 
 /** The project with a target for each of its inks; the same where all have one and none needs another. */
-export const settledTargets = (before: Project, after: Project, inks: readonly InkArea[], how: Matching): Project => {
+export const settleTargets = (before: Project, after: Project, inks: readonly InkArea[], how: Matching): Project => {
   const { targets } = after.remap
   const ids = new Set(after.scheme.map(({ id }) => id))
   const others = !sameSwatches(after.scheme, before.scheme)
@@ -110,9 +110,9 @@ export const settledTargets = (before: Project, after: Project, inks: readonly I
   const joined = how === 'joined' && keeping && open.length > 0
   const anew = how === 'anew' || (how !== 'missing' && others) || recolored || joined
   if (!anew && !open.length) return held
-  const found = anew ? matchedTargets(inks, held, targets) : matchedAmong(inks, held, staying(targets), open)
+  const found = anew ? matchTargets(inks, held, targets) : matchAmong(inks, held, asSentByHand(targets), open)
   const settled = { ...held, remap: { ...held.remap, targets: { ...targets, ...found } } }
   return anew
-    ? Object.entries(held.remap.meantIn).reduce((all, [id, meant]) => matchedAlone(all, inks, id, meant), settled)
+    ? Object.entries(held.remap.meantIn).reduce((all, [id, meant]) => matchAlone(all, inks, id, meant), settled)
     : settled
 }

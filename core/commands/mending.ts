@@ -5,7 +5,7 @@ import { isHeld } from '#core/remap/shading'
 import { colorsOf } from '#core/painting/painting'
 import { lossesOf, weightOf, type Loss } from '#core/remap/losses'
 import type { InkArea } from '#core/remap/match'
-import { grouped, sent, withRemap } from './remapping'
+import { setGroup, sendInks, withRemap } from './remapping'
 
 /* What is lost between inks that touch is mended by as small a change as does it. */
 
@@ -27,13 +27,13 @@ const ways = (project: Project, { one, other }: Loss, rest: number): Project[] =
   const groups = [one, other].flatMap(ink => remap.targets[ink]?.to ?? [])
   const held = groups.reduce(
     (now, id) =>
-      isHeld(now.remap.groups[id]?.shading ?? now.remap.shading) ? now : grouped(now, id, { shading: 'held' }),
+      isHeld(now.remap.groups[id]?.shading ?? now.remap.shading) ? now : setGroup(now, id, { shading: 'held' }),
     project,
   )
   const closer = withRemap(held, { hold: Math.min(remap.hold, rest) })
   return [
     ...[held, closer].filter(each => each !== project),
-    ...[one, other].flatMap(ink => scheme.map(({ id }) => sent(project, [ink], id, null))),
+    ...[one, other].flatMap(ink => scheme.map(({ id }) => sendInks(project, [ink], id, null))),
   ]
 }
 
@@ -44,7 +44,7 @@ const LOST = 0.5
  * The project with pairs of inks told apart again, each by the way that changes the artwork least and loses least
  * elsewhere; pairs that no way mends stay as they are.
  */
-export const mended = (
+export const separatePairs = (
   project: Project,
   inks: readonly InkArea[],
   pairs: ReadonlyArray<readonly [Hex, Hex]>,

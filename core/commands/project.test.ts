@@ -5,9 +5,9 @@ import { colorsOf } from '#core/painting/painting'
 import { apply as applyWith, commandSchema, sayCommand, type Command } from './commands'
 import { copyName } from '#core/document/copyName'
 import { knownInks } from './known'
-import { matchedTargets } from './matching'
+import { matchTargets } from './matching'
 import { newProject } from '#core/scheme/create'
-import { unitedInks } from '#core/remap/united'
+import { uniteInks } from '#core/remap/united'
 import { historyOf, redone, stepped, undone, type History } from '#core/history/history'
 import { projectSchema, type Project } from '#core/document/project'
 
@@ -105,14 +105,14 @@ describe('matching a project', () => {
       '#cc4422': { to: 's9', by: 'hand' as const },
       '#e0d0c0': { to: null, by: 'hand' as const },
     }
-    const targets = matchedTargets(inks, full, before)
+    const targets = matchTargets(inks, full, before)
     expect(targets['#102030']).toEqual({ to: 's2', by: 'hand' })
     expect(targets['#e0d0c0']).toEqual({ to: null, by: 'hand' })
     expect(targets['#cc4422']?.by).toBe('match')
   })
   it('unites the inks of all artwork, areas and boundaries averaged', () =>
     expect(
-      unitedInks([
+      uniteInks([
         { inks: [{ hex: '#000000', area: 1, beside: [] }] },
         {
           inks: [

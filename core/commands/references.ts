@@ -2,8 +2,8 @@ import { z } from 'zod'
 import { idSchema } from '#core/document/basics'
 import { referenceSchema, regionSchema, type Reference } from '#core/document/gathering'
 import type { Project } from '#core/document/project'
-import { referenceRemoved } from '#core/scheme/gather'
-import { definedIn, kindOf } from './command'
+import { removeReference } from '#core/scheme/gather'
+import { definedEntries, kindOf } from './command'
 
 /* Reference pictures on the board. */
 
@@ -22,7 +22,9 @@ const changed = kindOf(
   }),
   ({ change }) => (change.name ? 'rename reference' : change.place ? 'move reference' : 'region'),
   (project, { id, change }) =>
-    withReferences(project, reference => (reference.id === id ? { ...reference, ...definedIn(change) } : reference)),
+    withReferences(project, reference =>
+      reference.id === id ? { ...reference, ...definedEntries(change) } : reference,
+    ),
 )
 
 export const REFERENCES = {
@@ -38,6 +40,6 @@ export const REFERENCES = {
       withReferences(project, reference => ({ ...reference, place: places[reference.id] ?? reference.place })),
   ),
   'remove reference': kindOf(z.object({ id: idSchema }), 'remove reference', (project, { id }) =>
-    referenceRemoved(project, id),
+    removeReference(project, id),
   ),
 }

@@ -2,7 +2,7 @@ import type { Project } from '#core/document/project'
 import type { Remap, Target, Touch, ColorSet } from '#core/document/remap'
 import type { Hex } from '#core/color/convert'
 import { areaKey } from '#core/raster/area'
-import { MOST_SETS } from '#core/document/limits'
+import { MAX_SETS } from '#core/document/limits'
 
 /** The project with a part of its remapping changed. */
 export const withRemap = (project: Project, change: Partial<Remap>): Project => ({
@@ -11,7 +11,12 @@ export const withRemap = (project: Project, change: Partial<Remap>): Project => 
 })
 
 /** Inks sent to a swatch by hand, or left as they are: for all artwork, or as an exception for one. */
-export const sent = (project: Project, inks: readonly Hex[], to: string | null, artwork: string | null): Project => {
+export const sendInks = (
+  project: Project,
+  inks: readonly Hex[],
+  to: string | null,
+  artwork: string | null,
+): Project => {
   const targets = Object.fromEntries(inks.map((hex): [Hex, Target] => [hex, { to, by: 'hand' }]))
   const { exceptions } = project.remap
   return artwork === null
@@ -29,7 +34,7 @@ export const withoutExceptions = (project: Project, artwork: string, inks: reado
 }
 
 /** A group that follows its swatch in another way, or is led by another ink; null gives up what was chosen. */
-export const grouped = (
+export const setGroup = (
   project: Project,
   swatch: string,
   change: { shading?: Remap['shading'] | null; lead?: Hex | null },
@@ -41,7 +46,7 @@ export const grouped = (
 }
 
 /** Another strategy or deal. A turn of the whole artwork needs its own shading; leaving it, the usual one is back. */
-export const matchedBy = (
+export const setMatch = (
   project: Project,
   match: Remap['match'],
   seed: number,
@@ -62,7 +67,7 @@ export const withTouches = (project: Project, artwork: string, touches: readonly
 }
 
 /** A touch-up laid on top of those an artwork has; what it covers of earlier ones goes. */
-export const touched = (project: Project, artwork: string, touch: Touch): Project => {
+export const addTouch = (project: Project, artwork: string, touch: Touch): Project => {
   const covered = new Set<number | string>([...touch.shapes, ...touch.areas.map(areaKey)])
   const before = (project.remap.touches[artwork] ?? [])
     .filter(({ id }) => id !== touch.id)
@@ -76,7 +81,7 @@ export const touched = (project: Project, artwork: string, touch: Touch): Projec
 }
 
 /** An artwork without one of its touch-ups, or, with null, without all. */
-export const untouched = (project: Project, artwork: string, id: string | null): Project =>
+export const removeTouches = (project: Project, artwork: string, id: string | null): Project =>
   withTouches(
     project,
     artwork,
@@ -84,7 +89,7 @@ export const untouched = (project: Project, artwork: string, id: string | null):
   )
 
 /** The project with a set to restrict results to, restricted to it. */
-export const restrictedTo = (project: Project, set: ColorSet): Project => ({
+export const setRestriction = (project: Project, set: ColorSet): Project => ({
   ...withRemap(project, { restrict: set.id }),
-  sets: [...project.sets.filter(({ id }) => id !== set.id), set].slice(-MOST_SETS),
+  sets: [...project.sets.filter(({ id }) => id !== set.id), set].slice(-MAX_SETS),
 })

@@ -5,16 +5,16 @@ import { adjustmentColors } from '#core/painting/remapping'
 import { HOLD } from '#core/remap/hold'
 import { NEUTRALS } from '#core/remap/remap'
 import { isHeld, SHADINGS } from '#core/remap/shading'
-import { recolored } from '#core/scheme/compose'
-import { definedIn, kindOf } from './command'
-import { mended } from './mending'
-import { grouped, restrictedTo, withRemap } from './remapping'
+import { recolorSwatches } from '#core/scheme/compose'
+import { definedEntries, kindOf } from './command'
+import { separatePairs } from './mending'
+import { setGroup, setRestriction, withRemap } from './remapping'
 
 /* How inks follow their swatches: shading, neutrals, the adjustment of the whole, a restriction. */
 
 const shading = z.enum(SHADINGS)
 /** So many pairs of inks are mended at once. */
-export const MOST_MENDED = 24
+export const MAX_MENDED = 24
 
 export const SHADING = {
   'shade': kindOf(z.object({ shading }), 'shading', (project, { shading: all }) =>
@@ -28,20 +28,20 @@ export const SHADING = {
       pairs: z
         .array(z.tuple([hexSchema, hexSchema]))
         .min(1)
-        .max(MOST_MENDED),
+        .max(MAX_MENDED),
     }),
     ({ pairs }) => (pairs.length === 1 ? 'mending of a contrast' : 'mending of contrasts'),
-    (project, { pairs }, inks) => mended(project, inks, pairs, HOLD.rest),
+    (project, { pairs }, inks) => separatePairs(project, inks, pairs, HOLD.rest),
   ),
   'shade group': kindOf(
     z.object({ swatch: idSchema, shading: shading.nullable() }),
     'shading',
-    (project, { swatch, shading: own }) => grouped(project, swatch, { shading: own }),
+    (project, { swatch, shading: own }) => setGroup(project, swatch, { shading: own }),
   ),
   'lead group': kindOf(
     z.object({ swatch: idSchema, lead: hexSchema.nullable() }),
     'lead of the group',
-    (project, { swatch, lead }) => grouped(project, swatch, { lead }),
+    (project, { swatch, lead }) => setGroup(project, swatch, { lead }),
   ),
   'treat neutrals': kindOf(z.object({ neutrals: z.enum(NEUTRALS) }), 'neutrals', (project, { neutrals }) =>
     withRemap(project, { neutrals }),
@@ -49,10 +49,10 @@ export const SHADING = {
   'adjust artwork': kindOf(
     z.object({ adjust: remapSchema.shape.adjust.unwrap().partial() }),
     'adjustment of the artwork',
-    (project, { adjust }) => withRemap(project, { adjust: { ...project.remap.adjust, ...definedIn(adjust) } }),
+    (project, { adjust }) => withRemap(project, { adjust: { ...project.remap.adjust, ...definedEntries(adjust) } }),
   ),
   'adopt adjustment': kindOf(z.object({}), 'adopt into the scheme', project =>
-    withRemap(recolored(project, adjustmentColors(project)), { adjust: FIRST_REMAP.adjust }),
+    withRemap(recolorSwatches(project, adjustmentColors(project)), { adjust: FIRST_REMAP.adjust }),
   ),
   'restrict left': kindOf(
     z.object({ on: z.boolean() }),
@@ -63,6 +63,6 @@ export const SHADING = {
     z.object({ to: z.union([colorSetSchema, idSchema]).nullable() }),
     ({ to }) => (to === null ? 'no restriction' : 'restriction'),
     (project, { to }) =>
-      to !== null && typeof to === 'object' ? restrictedTo(project, to) : withRemap(project, { restrict: to }),
+      to !== null && typeof to === 'object' ? setRestriction(project, to) : withRemap(project, { restrict: to }),
   ),
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { hexSchema, hue, idSchema, part } from '#core/document/basics'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Project } from '#core/document/project'
 import { MADE, swatchSchema, type Swatch } from '#core/document/scheme'
 import { COUNT } from '#core/harmony/derive'
@@ -8,19 +8,19 @@ import { RUNGS } from '#core/harmony/ladder'
 import { ORDERS } from '#core/harmony/order'
 import { ROLES } from '#core/harmony/proportion'
 import {
-  arranged,
-  edited,
+  arrangeSwatches,
+  editSwatch,
   inRoles,
-  locked,
-  recolored,
-  resized,
-  restored,
-  swatchesAdded,
-  swatchRemoved,
-  turnedAlone,
+  setLock,
+  recolorSwatches,
+  resizeScheme,
+  restoreSwatch,
+  addSwatches,
+  removeSwatch,
+  turnSwatch,
 } from '#core/scheme/compose'
-import { shared } from '#core/scheme/scheme'
-import { definedIn, kindOf } from './command'
+import { normalizeShares } from '#core/scheme/scheme'
+import { definedEntries, kindOf } from './command'
 
 /* Single swatches: added, removed, colored, described, locked, put in order. */
 
@@ -51,19 +51,19 @@ const added = kindOf(
     colors: z
       .array(z.object({ hex: hexSchema, hue: hue.optional(), name: swatchSchema.shape.name.optional() }))
       .min(1)
-      .max(MOST_SWATCHES),
+      .max(MAX_SWATCHES),
     how: z.enum(MADE),
     after: idSchema.nullable(),
   }),
   ({ colors, how }) => (colors.length > 1 ? 'add swatches' : `add ${SAID_MADE[how]}`),
-  (project, { colors, how, after }) => swatchesAdded(project, colors, how, after),
+  (project, { colors, how, after }) => addSwatches(project, colors, how, after),
 )
 
 const setByHand = kindOf(
   z.object({ id: idSchema, hex: hexSchema, hue: hue.optional() }),
   'edit swatch',
   (project, { id, hex, hue: own }) =>
-    edited(project, id, { hex, hue: own ?? project.scheme.find(swatch => swatch.id === id)?.hue ?? 0 }),
+    editSwatch(project, id, { hex, hue: own ?? project.scheme.find(swatch => swatch.id === id)?.hue ?? 0 }),
 )
 
 const described = kindOf(
@@ -73,40 +73,40 @@ const described = kindOf(
   }),
   ({ change }) => (change.name !== undefined ? 'rename swatch' : 'role'),
   (project, { id, change }) =>
-    withScheme(project, swatch => (swatch.id === id ? { ...swatch, ...definedIn(change) } : swatch)),
+    withScheme(project, swatch => (swatch.id === id ? { ...swatch, ...definedEntries(change) } : swatch)),
 )
 
 const sharedOut = kindOf(z.object({ shares: z.record(idSchema, part) }), 'shares', (project, { shares }) => ({
   ...project,
-  scheme: shared(project.scheme.map(swatch => ({ ...swatch, share: shares[swatch.id] ?? swatch.share }))),
+  scheme: normalizeShares(project.scheme.map(swatch => ({ ...swatch, share: shares[swatch.id] ?? swatch.share }))),
 }))
 
 export const SWATCHES = {
   'add swatches': added,
-  'remove swatch': kindOf(one, 'remove swatch', (project, { id }) => swatchRemoved(project, id)),
+  'remove swatch': kindOf(one, 'remove swatch', (project, { id }) => removeSwatch(project, id)),
   'edit swatch': setByHand,
   'recolor swatches': kindOf(
     z.object({ colors: z.record(idSchema, huedSchema), what: z.string().max(40) }),
     ({ what }) => what,
-    (project, { colors }) => recolored(project, colors),
+    (project, { colors }) => recolorSwatches(project, colors),
   ),
   'turn swatch': kindOf(z.object({ id: idSchema, angle: z.number() }), 'turn swatch', (project, { id, angle }) =>
-    turnedAlone(project, id, angle),
+    turnSwatch(project, id, angle),
   ),
-  'restore swatch': kindOf(one, 'restore swatch', (project, { id }) => restored(project, id)),
+  'restore swatch': kindOf(one, 'restore swatch', (project, { id }) => restoreSwatch(project, id)),
   'lock': kindOf(
     z.object({ id: idSchema, locked: z.boolean() }),
     ({ locked: lock }) => (lock ? 'lock' : 'unlock'),
-    (project, { id, locked: lock }) => locked(project, id, lock),
+    (project, { id, locked: lock }) => setLock(project, id, lock),
   ),
   'describe swatch': described,
   'resize': kindOf(
-    z.object({ count: z.number().int().min(COUNT.least).max(MOST_SWATCHES) }),
+    z.object({ count: z.number().int().min(COUNT.least).max(MAX_SWATCHES) }),
     'number of swatches',
-    (project, { count }) => resized(project, count),
+    (project, { count }) => resizeScheme(project, count),
   ),
-  'arrange swatches': kindOf(z.object({ ids: z.array(idSchema).max(MOST_SWATCHES) }), 'reorder', (project, { ids }) =>
-    arranged(project, ids),
+  'arrange swatches': kindOf(z.object({ ids: z.array(idSchema).max(MAX_SWATCHES) }), 'reorder', (project, { ids }) =>
+    arrangeSwatches(project, ids),
   ),
   'order': kindOf(z.object({ order: z.enum(ORDERS) }), 'order', (project, { order }) => ({ ...project, order })),
   'share out': sharedOut,

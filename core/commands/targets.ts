@@ -3,14 +3,14 @@ import { hexSchema, idSchema } from '#core/document/basics'
 import type { Project } from '#core/document/project'
 import { meantSchema, remapSchema, type Target } from '#core/document/remap'
 import { MATCHES } from '#core/remap/match'
-import { definedIn, kindOf } from './command'
-import { matchedAlone, matchedAmong, matchedTargets } from './matching'
-import { matchedBy, sent, withoutExceptions, withRemap } from './remapping'
+import { definedEntries, kindOf } from './command'
+import { matchAlone, matchAmong, matchTargets } from './matching'
+import { setMatch, sendInks, withoutExceptions, withRemap } from './remapping'
 
 /* Where inks go. */
 
 /** Every ink that went to one swatch goes to the other, and the other way round. */
-const exchanged = (project: Project, [one, other]: readonly [string, string]): Project => {
+const exchangeSwatches = (project: Project, [one, other]: readonly [string, string]): Project => {
   const moved = (target: Target): Target => {
     if (target.to !== one && target.to !== other) return target
     return { to: target.to === one ? other : one, by: 'hand' }
@@ -29,8 +29,8 @@ const matched = kindOf(
   ({ match, seed }) => (seed ? 'deal of targets' : match ? 'matching' : 'match again'),
   (project, { match = project.remap.match, seed = project.remap.seed, inks: only }, inks) => {
     const by = withRemap(project, { match, seed })
-    const found = only ? matchedAmong(inks, by, project.remap.targets, only) : matchedTargets(inks, by)
-    return matchedBy(project, match, seed, found)
+    const found = only ? matchAmong(inks, by, project.remap.targets, only) : matchTargets(inks, by)
+    return setMatch(project, match, seed, found)
   },
   'missing',
 )
@@ -44,10 +44,10 @@ const weighed = kindOf(
   ({ hues }) => (hues === undefined ? 'weight of shares' : 'weight of hues'),
   (project, { artwork = null, shares, hues }, inks) => {
     const { remap } = project
-    const meant = { ...((artwork && remap.meantIn[artwork]) || remap.meant), ...definedIn({ shares, hues }) }
-    if (artwork) return matchedAlone(project, inks, artwork, meant)
+    const meant = { ...((artwork && remap.meantIn[artwork]) || remap.meant), ...definedEntries({ shares, hues }) }
+    if (artwork) return matchAlone(project, inks, artwork, meant)
     const by = withRemap(project, { match: 'picture', seed: remap.match === 'picture' ? remap.seed : 0, meant })
-    return matchedBy(by, 'picture', by.remap.seed, matchedTargets(inks, by, remap.targets))
+    return setMatch(by, 'picture', by.remap.seed, matchTargets(inks, by, remap.targets))
   },
   'missing',
 )
@@ -62,7 +62,7 @@ export const TARGETS = {
       artwork: idSchema.nullable().optional(),
     }),
     ({ to }) => (to === null ? 'leave as is' : 'change target'),
-    (project, { inks, to, artwork }) => sent(project, inks, to, artwork ?? null),
+    (project, { inks, to, artwork }) => sendInks(project, inks, to, artwork ?? null),
   ),
   'follow all': kindOf(
     z.object({ artwork: idSchema, inks: z.array(hexSchema).nullable() }),
@@ -70,7 +70,7 @@ export const TARGETS = {
     (project, { artwork, inks }) => withoutExceptions(project, artwork, inks),
   ),
   'exchange': kindOf(z.object({ swatches: z.tuple([idSchema, idSchema]) }), 'exchange', (project, { swatches }) =>
-    exchanged(project, swatches),
+    exchangeSwatches(project, swatches),
   ),
   'gather inks': kindOf(
     z.object({ tolerance: remapSchema.shape.tolerance.unwrap() }),

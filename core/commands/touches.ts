@@ -2,17 +2,17 @@ import { z } from 'zod'
 import { idSchema } from '#core/document/basics'
 import { touchSchema } from '#core/document/remap'
 import { kindOf } from './command'
-import { touched, untouched } from './remapping'
+import { addTouch, removeTouches } from './remapping'
 
 /* Touch-ups. */
 
 export const TOUCHES = {
   'touch up': kindOf(z.object({ artwork: idSchema, touch: touchSchema }), 'touch-up', (project, { artwork, touch }) =>
-    touched(project, artwork, touch),
+    addTouch(project, artwork, touch),
   ),
   'remove touch': kindOf(
     z.object({ artwork: idSchema, id: idSchema.nullable() }),
     'remove touch-up',
-    (project, { artwork, id }) => untouched(project, artwork, id),
+    (project, { artwork, id }) => removeTouches(project, artwork, id),
   ),
 }

@@ -1,7 +1,7 @@
 import type { Hex } from '#core/color/convert'
 import { lookOf, projectSchema, type Project } from '#core/document/project'
 import { MEANT } from '#core/remap/meant'
-import { unitedInks } from '#core/remap/united'
+import { uniteInks } from '#core/remap/united'
 import { inLook } from '#core/scheme/looks'
 import { newProject } from '#core/scheme/create'
 import { apply as applyWith, type Command } from './commands'
@@ -22,7 +22,7 @@ const THING = {
     { hex: '#26333f', area: 0.1 },
   ],
 }
-const known = knownInks(unitedInks([SKY, THING]))
+const known = knownInks(uniteInks([SKY, THING]))
 const apply = (project: Project, ...commands: Command[]): Project =>
   commands.reduce((now, command) => applyWith(now, command, known), project)
 const art = (id: string, letter: string) => ({

@@ -3,10 +3,10 @@ import { idSchema, part, within } from '#core/document/basics'
 import { lookSchema } from '#core/document/project'
 import { castSchema } from '#core/document/scheme'
 import { MEASURES } from '#core/harmony/adjust'
-import { castFixed, underCast, wholeAdjusted } from '#core/scheme/compose'
+import { fixCast, setCast, adjustScheme } from '#core/scheme/compose'
 import { inLook } from '#core/scheme/looks'
 import { kindOf } from './command'
-import { matchedAmong, staying } from './matching'
+import { matchAmong, asSentByHand } from './matching'
 import { withRemap } from './remapping'
 import { huedSchema } from './swatches'
 
@@ -34,7 +34,7 @@ const adopted = kindOf(
     const there = inLook(project, look)
     const unknown = inks.flatMap(({ hex }) => (look.remap.targets[hex] ? [] : [hex]))
     if (!unknown.length) return there
-    const fresh = matchedAmong(inks, there, staying(there.remap.targets), unknown)
+    const fresh = matchAmong(inks, there, asSentByHand(there.remap.targets), unknown)
     return withRemap(there, { targets: { ...there.remap.targets, ...fresh } })
   },
   'missing',
@@ -44,13 +44,13 @@ export const WHOLE = {
   'adjust': kindOf(
     z.object({ adjustments: adjustmentsSchema, from: z.record(idSchema, huedSchema), what: z.string().max(40) }),
     ({ what }) => what,
-    (project, { adjustments, from }) => wholeAdjusted(project, adjustments, from),
+    (project, { adjustments, from }) => adjustScheme(project, adjustments, from),
   ),
   'cast': kindOf(
     z.object({ cast: castSchema.nullable() }),
     ({ cast }) => (cast ? 'cast' : 'remove cast'),
-    (project, { cast }) => underCast(project, cast),
+    (project, { cast }) => setCast(project, cast),
   ),
-  'fix cast': kindOf(z.object({}), 'fix cast', castFixed),
+  'fix cast': kindOf(z.object({}), 'fix cast', fixCast),
   'adopt': adopted,
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { LONGEST_NAME, onOneLine } from './names'
+import { MAX_NAME_LENGTH, onOneLine } from './names'
 
 /** A color as it is stored: six lower-case hexadecimal digits after #. */
 export const hexSchema = z.string().regex(/^#[\da-f]{6}$/, 'A color has to be written like #2e4f7f.')
@@ -14,7 +14,7 @@ export const nameSchema = z
   .string()
   .overwrite(onOneLine)
   .min(1, 'A name needs at least one letter.')
-  .max(LONGEST_NAME, `A name may have up to ${LONGEST_NAME} letters.`)
+  .max(MAX_NAME_LENGTH, `A name may have up to ${MAX_NAME_LENGTH} letters.`)
 
 /**
  * A list of so many things, counted before they are looked at; the first that is wrong ends it, so that a long list of what is

@@ -6,16 +6,16 @@ import { FIRST_PRINT, printSchema } from '#core/print/papers'
 const MOST = 200
 /** A finding, or a pair of swatches, by its key. */
 export const findingKeySchema = z.string().min(1).max(200)
-const limited = <Value extends z.ZodType>(value: Value) => recordOf(findingKeySchema, value, { most: MOST })
+const limitSize = <Value extends z.ZodType>(value: Value) => recordOf(findingKeySchema, value, { most: MOST })
 
 /** A finding put aside: why, and what it was measured at then. */
 export const asideSchema = z.object({ note: z.string().max(500), measured: listOf(z.number(), { most: 8 }) })
 
 /** What somebody said about findings, by their keys. */
 export const checkSchema = z.object({
-  aside: limited(asideSchema),
+  aside: limitSize(asideSchema),
   /** Whether neighbors in two swatches are lettering on its ground, where that was said. */
-  lettering: limited(z.boolean()),
+  lettering: limitSize(z.boolean()),
   /** How it is printed. */
   print: printSchema.default(FIRST_PRINT),
 })

@@ -1,8 +1,8 @@
-import { cut, LONGEST_NAME } from './names'
+import { truncate, MAX_NAME_LENGTH } from './names'
 
 /** A name with something behind it; a long one is shortened for it. */
 export const withSuffix = (name: string, suffix: string): string =>
-  `${cut(name, LONGEST_NAME - suffix.length).trimEnd()}${suffix}`
+  `${truncate(name, MAX_NAME_LENGTH - suffix.length).trimEnd()}${suffix}`
 
 /** The title of a copy: “name copy”, then “name copy 2” and so on. */
 export const copyName = (name: string): string => {

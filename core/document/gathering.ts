@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { hashSchema, hexSchema, idSchema, listOf, nameSchema, part, within } from './basics'
-import { WIDEST_PATCH } from '#core/extract/patch'
-import { MOST_REFERENCES } from './limits'
+import { MAX_PATCH_WIDTH } from '#core/extract/patch'
+import { MAX_REFERENCES } from './limits'
 import { EXTRACTED, APART, REST, TAKEN_BY } from '#core/extract/extract'
 import { HARMONIES } from '#core/harmony/harmony'
 
@@ -31,7 +31,7 @@ export const sampleSchema = z.object({
   reference: idSchema,
   x: part,
   y: part,
-  patch: z.number().min(0).max(WIDEST_PATCH),
+  patch: z.number().min(0).max(MAX_PATCH_WIDTH),
   hex: hexSchema,
   found: z.object({ x: part, y: part, hex: hexSchema }).nullable(),
 })
@@ -41,7 +41,7 @@ export const sampleSchema = z.object({
  * far they are pulled into a harmony.
  */
 export const gatheringSchema = z.object({
-  of: listOf(idSchema, { most: MOST_REFERENCES }),
+  of: listOf(idSchema, { most: MAX_REFERENCES }),
   count: z.number().int().min(EXTRACTED.least).max(EXTRACTED.most),
   apart: z.union([z.literal(APART.usual), z.literal(APART.wide)]),
   by: z.enum(TAKEN_BY),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { hexSchema, idSchema, listOf, nameSchema, part } from './basics'
-import { MOST_MOOD_PICTURES, MOST_STOPS } from './limits'
+import { MAX_MOOD_PICTURES, MAX_STOPS } from './limits'
 import { HUE_WAYS, GRADIENT_KINDS, GRADIENT_SPACES } from '#core/harmony/gradient'
 
 /** A stop of a gradient: where it stands, the swatch it has the color of, and the color it had last, should that go. */
@@ -14,7 +14,7 @@ export const gradientSchema = z.object({
   angle: z.number().min(0).max(360),
   space: z.enum(GRADIENT_SPACES),
   way: z.enum(HUE_WAYS),
-  stops: listOf(stopSchema, { least: 2, most: MOST_STOPS }),
+  stops: listOf(stopSchema, { least: 2, most: MAX_STOPS }),
 })
 export type Gradient = z.infer<typeof gradientSchema>
 export type Stop = z.infer<typeof stopSchema>
@@ -39,7 +39,7 @@ export const moodSchema = z.object({
   shape: z.enum(MOOD_SHAPES),
   colors: z.enum(MOOD_COLORS),
   names: z.boolean(),
-  pictures: listOf(moodPictureSchema, { most: MOST_MOOD_PICTURES }),
+  pictures: listOf(moodPictureSchema, { most: MAX_MOOD_PICTURES }),
 })
 export type Mood = z.infer<typeof moodSchema>
 

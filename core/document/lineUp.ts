@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { artworkSchema } from './artwork'
 import { idSchema, listOf, nameSchema, timeSchema } from './basics'
-import { MOST_ARTWORK, MOST_COLORWAYS } from './limits'
+import { MAX_ARTWORK, MAX_COLORWAYS } from './limits'
 import { lookSchema } from './look'
 
 /** A frozen look of a project, with the artwork it was frozen on. It does not change when the project does. */
@@ -11,13 +11,13 @@ export const colorwaySchema = z.object({
   note: z.string().max(2000),
   time: timeSchema,
   look: lookSchema,
-  artwork: listOf(artworkSchema, { most: MOST_ARTWORK }),
+  artwork: listOf(artworkSchema, { most: MAX_ARTWORK }),
 })
 export type Colorway = z.infer<typeof colorwaySchema>
 
 /** The colorways of a project in their order; which of them is chosen, and which is open to be edited. */
 export const lineUpSchema = z.object({
-  colorways: listOf(colorwaySchema, { most: MOST_COLORWAYS }),
+  colorways: listOf(colorwaySchema, { most: MAX_COLORWAYS }),
   chosen: idSchema.nullable(),
   open: idSchema.nullable(),
 })

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { ORDERS } from '#core/harmony/order'
 import { idSchema, listOf } from './basics'
 import { FIRST_GATHERING, gatheringSchema, sampleSchema } from './gathering'
-import { MOST_SWATCHES } from './limits'
+import { MAX_SWATCHES } from './limits'
 import { remapSchema } from './remap'
 import { baseSchema, castSchema, harmonySchema, swatchSchema } from './scheme'
 
@@ -10,7 +10,7 @@ import { baseSchema, castSchema, harmonySchema, swatchSchema } from './scheme'
 export const lookSchema = z.object({
   base: baseSchema,
   harmony: harmonySchema,
-  scheme: listOf(swatchSchema, { least: 1, most: MOST_SWATCHES }),
+  scheme: listOf(swatchSchema, { least: 1, most: MAX_SWATCHES }),
   /** The base swatch of a gathered scheme, by its id; the first where nothing is said. */
   baseId: idSchema.nullable().default(null),
   /** The order the scheme is shown in. */
@@ -18,7 +18,7 @@ export const lookSchema = z.object({
   cast: castSchema.nullable().default(null),
   /** Whether the scheme follows from base and harmony, or was gathered. */
   derived: z.boolean().default(true),
-  samples: listOf(sampleSchema, { most: MOST_SWATCHES }).default([]),
+  samples: listOf(sampleSchema, { most: MAX_SWATCHES }).default([]),
   gathering: gatheringSchema.default(FIRST_GATHERING),
   remap: remapSchema,
 })

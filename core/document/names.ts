@@ -1,8 +1,8 @@
 /** The longest name, in letters as JavaScript counts them. */
-export const LONGEST_NAME = 120
+export const MAX_NAME_LENGTH = 120
 
 /** The beginning of a text, so many letters at most; a letter of two halves is not cut in two. */
-export const cut = (text: string, most: number): string => {
+export const truncate = (text: string, most: number): string => {
   if (text.length <= most) return text
   return /[\uD800-\uDBFF]/.test(text[most - 1] ?? '') ? text.slice(0, most - 1) : text.slice(0, most)
 }
@@ -11,11 +11,11 @@ export const cut = (text: string, most: number): string => {
 export const onOneLine = (text: string): string => text.replace(/[\p{Cc}\p{Cs}\p{Zl}\p{Zp}]+/gu, ' ').trim()
 
 /** A text as a name: on one line, and no longer than a name may be. */
-export const asName = (text: string): string => cut(onOneLine(text), LONGEST_NAME).trim()
+export const asName = (text: string): string => truncate(onOneLine(text), MAX_NAME_LENGTH).trim()
 
 /** Made once: a language's way with numbers takes thirty times as long to look up as to follow. */
 const NUMBERS = new Intl.NumberFormat('en-US')
 
 /** A number with what it counts: “1 ink”, “2 inks”, “1,200 inks”. The plural is the word with an s unless it is given. */
-export const counted = (count: number, one: string, many = `${one}s`): string =>
+export const countWords = (count: number, one: string, many = `${one}s`): string =>
   `${NUMBERS.format(count)} ${count === 1 ? one : many}`

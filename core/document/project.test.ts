@@ -1,8 +1,8 @@
-import { stateUpgraded } from './upgrade'
+import { upgradeState } from './upgrade'
 import { artworkFileSchema } from './artwork'
 import { projectSchema } from './project'
 import { newProject } from '#core/scheme/create'
-import { worn } from '#core/scheme/worn'
+import { wearScheme } from '#core/scheme/worn'
 
 const project = newProject('Kites')
 
@@ -43,17 +43,17 @@ it('a document stored before there were tone plans keeps its colors, and turns w
   old.scheme.forEach((swatch, i) => (swatch.hex = before[i]))
   const now = projectSchema.parse(old)
   expect(now.harmony.plan).toBe('spread')
-  expect(worn(now).scheme.map(({ hex }) => hex)).toEqual(before)
-  const turned = worn({ ...now, harmony: { ...now.harmony, turn: 40 } }).scheme
+  expect(wearScheme(now).scheme.map(({ hex }) => hex)).toEqual(before)
+  const turned = wearScheme({ ...now, harmony: { ...now.harmony, turn: 40 } }).scheme
   turned.forEach(({ hex }, i) => expect(hex).not.toBe(before[i]))
-  expect(worn({ ...now, harmony: { ...now.harmony, turn: 0 } }).scheme.map(({ hex }) => hex)).toEqual(before)
+  expect(wearScheme({ ...now, harmony: { ...now.harmony, turn: 0 } }).scheme.map(({ hex }) => hex)).toEqual(before)
 })
 
 it('colors taken before there was a choice were faithful, in documents and in the trail', () => {
   const old = JSON.parse(JSON.stringify(project)) as { gathering: Record<string, unknown> }
   delete old.gathering.by
   expect(projectSchema.parse(old).gathering).toEqual({ ...project.gathering, by: 'faithful' })
-  const look = (stateUpgraded({ look: old }) as { look: { gathering: unknown } }).look
+  const look = (upgradeState({ look: old }) as { look: { gathering: unknown } }).look
   expect(look.gathering).toEqual({ ...project.gathering, by: 'faithful' })
 })
 

@@ -4,12 +4,12 @@ import { artworkSchema } from './artwork'
 import { idSchema, listOf, nameSchema } from './basics'
 import { checkSchema, FIRST_CHECK } from './check'
 import { referenceSchema } from './gathering'
-import { MOST_ARTWORK, MOST_GRADIENTS, MOST_REFERENCES, MOST_SETS } from './limits'
+import { MAX_ARTWORK, MAX_GRADIENTS, MAX_REFERENCES, MAX_SETS } from './limits'
 import { FIRST_MOOD, gradientSchema, moodSchema } from './handOver'
 import { FIRST_LINE_UP, lineUpSchema } from './lineUp'
 import { LOOK_KEYS, lookSchema, type Look } from './look'
 import { colorSetSchema } from './remap'
-import { upgraded } from './upgrade'
+import { upgradeDocument } from './upgrade'
 
 export { lookSchema, type Look } from './look'
 
@@ -18,23 +18,23 @@ const documentSchema = z.object({
   ...lookSchema.shape,
   /** How many rungs a ladder has. */
   rungs: z.number().int().min(RUNGS.least).max(RUNGS.most).default(RUNGS.usual),
-  references: listOf(referenceSchema, { most: MOST_REFERENCES }).default([]),
-  artwork: listOf(artworkSchema, { most: MOST_ARTWORK }),
+  references: listOf(referenceSchema, { most: MAX_REFERENCES }).default([]),
+  artwork: listOf(artworkSchema, { most: MAX_ARTWORK }),
   /** What was said about findings. */
   check: checkSchema.default(FIRST_CHECK),
   /** The colorways it was frozen in. */
   lineUp: lineUpSchema.default(FIRST_LINE_UP),
   /** The gradients made of its swatches, and its mood page. */
-  gradients: listOf(gradientSchema, { most: MOST_GRADIENTS }).default([]),
+  gradients: listOf(gradientSchema, { most: MAX_GRADIENTS }).default([]),
   mood: moodSchema.default(FIRST_MOOD),
   /** The sets of colors results can be restricted to. */
-  sets: listOf(colorSetSchema, { most: MOST_SETS }).default([]),
+  sets: listOf(colorSetSchema, { most: MAX_SETS }).default([]),
   /** The state of the trail it is in. */
   state: idSchema.nullable().default(null),
 })
 
 /** A project as it is stored; one stored by an earlier version is brought up to date. */
-export const projectSchema = z.preprocess(upgraded, documentSchema)
+export const projectSchema = z.preprocess(upgradeDocument, documentSchema)
 
 export type Project = z.infer<typeof projectSchema>
 

@@ -4,18 +4,18 @@ import { fileNameOf } from '#core/formats/fileName'
 import { projectSchema, type Project } from './project'
 
 /** How the name of a project's file ends. */
-export const PROJECT_ENDING = '.plumbago.json'
+export const PROJECT_EXTENSION = '.plumbago.json'
 
 const fileSchema = z.object({ plumbago: z.literal(1), document: projectSchema })
 
 /** A project as a file of its own; artwork and references are in it by their hashes alone. */
-export const projectFile = (document: Project): { name: string; text: string } => ({
-  name: `${fileNameOf(document.name) || 'project'}${PROJECT_ENDING}`,
+export const writeProjectFile = (document: Project): { name: string; text: string } => ({
+  name: `${fileNameOf(document.name) || 'project'}${PROJECT_EXTENSION}`,
   text: JSON.stringify({ plumbago: 1, document }),
 })
 
 /** The project of such a file. Throws Unreadable, in a plain sentence, for anything else. */
-export const projectInFile = (text: string): Project => {
+export const readProjectFile = (text: string): Project => {
   try {
     return fileSchema.parse(JSON.parse(text)).document
   } catch {

@@ -2,15 +2,7 @@ import { z } from 'zod'
 import { hexSchema, idSchema, listOf, nameSchema, part, recordOf, within } from './basics'
 import { LADDERS, RUNGS } from '#core/harmony/ladder'
 import { REACH } from '#core/raster/area'
-import {
-  MOST_AREAS,
-  MOST_BY_ARTWORK,
-  MOST_BY_SWATCH,
-  MOST_INKS,
-  MOST_IN_SET,
-  MOST_TOUCHED,
-  MOST_TOUCHES,
-} from './limits'
+import { MAX_AREAS, MAX_BY_ARTWORK, MAX_BY_SWATCH, MAX_INKS, MAX_IN_SET, MAX_TOUCHED, MAX_TOUCHES } from './limits'
 import { SHADINGS } from '#core/remap/shading'
 import { HOLD } from '#core/remap/hold'
 import { MATCHES } from '#core/remap/match'
@@ -21,7 +13,7 @@ import { TOLERANCE } from '#core/remap/near'
 /** What an ink becomes: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
 export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })
 
-export const targetsSchema = recordOf(hexSchema, targetSchema, { most: MOST_INKS })
+export const targetsSchema = recordOf(hexSchema, targetSchema, { most: MAX_INKS })
 
 /** A color that points to a swatch, or to a rung of its ladder: it follows when the scheme changes. */
 export const followingSchema = z.object({
@@ -48,8 +40,8 @@ export const areaSchema = z.object({ x: part, y: part, reach: z.number().min(REA
 export const touchSchema = z
   .object({
     id: idSchema,
-    shapes: listOf(z.number().int().min(0), { most: MOST_TOUCHED }),
-    areas: listOf(areaSchema, { most: MOST_AREAS }).default([]),
+    shapes: listOf(z.number().int().min(0), { most: MAX_TOUCHED }),
+    areas: listOf(areaSchema, { most: MAX_AREAS }).default([]),
     paint: z.enum(['fill', 'stroke']),
     to: followingSchema.nullable(),
     opacity: part.nullable(),
@@ -60,7 +52,7 @@ export const touchSchema = z
 export const colorSetSchema = z.object({
   id: idSchema,
   title: nameSchema,
-  colors: listOf(z.object({ hex: hexSchema, name: z.string().max(120) }), { least: 1, most: MOST_IN_SET }),
+  colors: listOf(z.object({ hex: hexSchema, name: z.string().max(120) }), { least: 1, most: MAX_IN_SET }),
 })
 
 /** How much shares and roles, and the hues inks had, count where inks are matched so that the picture is kept. */
@@ -74,7 +66,7 @@ export const remapSchema = z.object({
    */
   shading: z.enum(SHADINGS),
   groups: recordOf(idSchema, z.object({ shading: z.enum(SHADINGS).optional(), lead: hexSchema.optional() }), {
-    most: MOST_BY_SWATCH,
+    most: MAX_BY_SWATCH,
   }).default({}),
   /** How closely inks hold to their swatch, where the shading moves them as the picture needs it. */
   hold: part.default(HOLD.rest),
@@ -83,7 +75,7 @@ export const remapSchema = z.object({
   seed: z.number().int().min(0).default(0),
   meant: meantSchema.default(MEANT),
   /** The same for single artworks, by artwork; what they are matched to are exceptions. */
-  meantIn: recordOf(idSchema, meantSchema, { most: MOST_BY_ARTWORK }).default({}),
+  meantIn: recordOf(idSchema, meantSchema, { most: MAX_BY_ARTWORK }).default({}),
   neutrals: z.enum(NEUTRALS).default('inks'),
   /** How near inks have to be to go together, in hundredths of ΔEOK. */
   tolerance: z.number().min(TOLERANCE.least).max(TOLERANCE.most).default(0),
@@ -99,9 +91,9 @@ export const remapSchema = z.object({
   /** Whether that holds for what is left as it is, too. */
   restrictLeft: z.boolean().default(false),
   /** Targets of single artworks that differ from those of all, by artwork. */
-  exceptions: recordOf(idSchema, targetsSchema, { most: MOST_BY_ARTWORK }).default({}),
+  exceptions: recordOf(idSchema, targetsSchema, { most: MAX_BY_ARTWORK }).default({}),
   /** Touch-ups by artwork, in the order they were made; the later lies on top. */
-  touches: recordOf(idSchema, listOf(touchSchema, { most: MOST_TOUCHES }), { most: MOST_BY_ARTWORK }).default({}),
+  touches: recordOf(idSchema, listOf(touchSchema, { most: MAX_TOUCHES }), { most: MAX_BY_ARTWORK }).default({}),
 })
 
 /** How artwork is remapped before anyone says otherwise. */

@@ -1,8 +1,8 @@
-import { counted } from './names'
+import { countWords } from './names'
 import { z } from 'zod'
 import { ROLES } from '#core/harmony/proportion'
 import { idSchema, listOf, nameSchema, part } from './basics'
-import { LONGEST_COMMENT, MOST_ARTWORK, MOST_COLORWAYS } from './limits'
+import { MAX_COMMENT_LENGTH, MAX_ARTWORK, MAX_COLORWAYS } from './limits'
 
 /* A review: what a client is shown behind a link, frozen when it was published, and what is said on it. */
 
@@ -29,10 +29,10 @@ export const authorSchema = nameSchema
 
 const textSchema = z
   .string()
-  .max(LONGEST_COMMENT * 4)
+  .max(MAX_COMMENT_LENGTH * 4)
   .overwrite(plainText)
   .min(1, 'There is nothing written yet.')
-  .max(LONGEST_COMMENT, `A comment may have up to ${counted(LONGEST_COMMENT, 'letter')}.`)
+  .max(MAX_COMMENT_LENGTH, `A comment may have up to ${countWords(MAX_COMMENT_LENGTH, 'letter')}.`)
 
 /** A key of a colorway or an artwork within a review; it says nothing of the project. */
 export const shownKeySchema = z.string().regex(/^[ca]\d{1,3}$/, 'There is no such piece.')
@@ -80,9 +80,9 @@ export interface ReviewChoice {
 /** What is wanted of a review before it is published. */
 export const reviewPutSchema = z.object({
   title: nameSchema,
-  greeting: z.string().max(LONGEST_COMMENT).overwrite(plainText).default(''),
-  looks: listOf(idSchema, { least: 1, most: MOST_COLORWAYS + 1 }),
-  artwork: listOf(idSchema, { most: MOST_ARTWORK * 2 }),
+  greeting: z.string().max(MAX_COMMENT_LENGTH).overwrite(plainText).default(''),
+  looks: listOf(idSchema, { least: 1, most: MAX_COLORWAYS + 1 }),
+  artwork: listOf(idSchema, { most: MAX_ARTWORK * 2 }),
   endsAt: z.iso.datetime(),
 })
 export type ReviewPut = z.infer<typeof reviewPutSchema>
@@ -167,7 +167,7 @@ export interface ReviewNews {
  * What news add to a review that is known up to a number: the threads on each colorway then, and how many comments, and among them
  * threads, are new.
  */
-export const countedWith = (
+export const addCounts = (
   known: { counts: Record<string, number>; seq: number },
   news: ReviewNews,
 ): { counts: Record<string, number>; comments: number; threads: number } => {

@@ -3,7 +3,7 @@ export const ROLES = ['viewer', 'designer', 'owner'] as const
 export type Role = (typeof ROLES)[number]
 
 /** Whether a role may do what another may. */
-export const reaches = (role: Role, needed: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(needed)
+export const hasRole = (role: Role, needed: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(needed)
 
 /** What is said to those who only look. */
 export const ONLY_DESIGNERS = 'You may look at everything here; only designers change it.'

@@ -3,8 +3,8 @@ import { hexSchema, hue, idSchema, listOf, part } from './basics'
 import { HARMONIES } from '#core/harmony/harmony'
 import { WHEELS } from '#core/color/wheel'
 import { COUNT } from '#core/harmony/derive'
-import { MOST_TONES, TONE_PLANS } from '#core/harmony/tone'
-import { MOST_SWATCHES } from './limits'
+import { MAX_TONES, TONE_PLANS } from '#core/harmony/tone'
+import { MAX_SWATCHES } from './limits'
 import { ROLES } from '#core/harmony/proportion'
 import { CAST_MODES } from '#core/harmony/cast'
 import { KELVIN } from '#core/color/planck'
@@ -21,9 +21,9 @@ export const harmonySchema = z.object({
   count: z.number().int().min(COUNT.least).max(COUNT.most),
   /** How lightness and strength are dealt over the swatches, and the tones of the picture where it is like that. */
   plan: z.enum(TONE_PLANS),
-  profile: listOf(z.object({ l: part, strength: part, area: part }), { most: MOST_TONES }),
+  profile: listOf(z.object({ l: part, strength: part, area: part }), { most: MAX_TONES }),
   /** The angles of a free harmony, relative to the base. */
-  free: listOf(z.number(), { most: MOST_SWATCHES }),
+  free: listOf(z.number(), { most: MAX_SWATCHES }),
 })
 
 /** How a swatch was made beside the harmony. */

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { ROLES } from '#core/harmony/proportion'
 import { hexSchema, listOf, nameSchema, part } from './basics'
-import { MOST_ON_SHELF, MOST_TAGS } from './limits'
-import { cut, onOneLine } from './names'
+import { MAX_ON_SHELF, MAX_TAGS } from './limits'
+import { truncate, onOneLine } from './names'
 
 /** A swatch of a scheme on the shelf. */
 export const keptSwatchSchema = z.object({
@@ -16,7 +16,7 @@ export type KeptSwatch = z.infer<typeof keptSwatchSchema>
 /** A tag: a word or a few, in lower case. */
 export const tagSchema = z
   .string()
-  .overwrite(tag => cut(onOneLine(tag), 40).toLowerCase())
+  .overwrite(tag => truncate(onOneLine(tag), 40).toLowerCase())
   .min(1, 'A tag needs at least one letter.')
 
 /** Where a scheme on the shelf came from: out of what of which project, or a file. */
@@ -32,7 +32,7 @@ export const shelfOriginSchema = z.object({
 export const shelfSaidSchema = z.object({
   name: nameSchema,
   note: z.string().max(2000).default(''),
-  tags: listOf(tagSchema, { most: MOST_TAGS })
+  tags: listOf(tagSchema, { most: MAX_TAGS })
     .transform(tags => [...new Set(tags)])
     .default([]),
   folder: z.uuid().nullable().default(null),
@@ -42,7 +42,7 @@ export type ShelfSaid = z.infer<typeof shelfSaidSchema>
 
 /** A scheme that is put on the shelf. */
 export const shelfPutSchema = shelfSaidSchema.extend({
-  swatches: listOf(keptSwatchSchema, { least: 1, most: MOST_ON_SHELF }),
+  swatches: listOf(keptSwatchSchema, { least: 1, most: MAX_ON_SHELF }),
   origin: shelfOriginSchema,
 })
 export type ShelfPut = z.infer<typeof shelfPutSchema>
@@ -70,7 +70,7 @@ export const SHELF_ORDERS = ['newest', 'name'] as const
  */
 export const shelfQuerySchema = z.object({
   words: z.string().max(100).overwrite(onOneLine).default(''),
-  tags: z.array(tagSchema).max(MOST_TAGS).default([]),
+  tags: z.array(tagSchema).max(MAX_TAGS).default([]),
   /** A folder, `none` for what is in no folder, or nothing. */
   folder: z.union([z.uuid(), z.literal('none')]).optional(),
   favorite: z.boolean().default(false),

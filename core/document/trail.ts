@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { hexSchema, idSchema, listOf, timeSchema } from './basics'
 import { lookSchema } from './project'
 import { targetSchema } from './remap'
-import { stateUpgraded } from './upgrade'
+import { upgradeState } from './upgrade'
 
 /**
  * One state of the trail: a look the project has had, when, by what, from which state it came, and the name it was
@@ -20,7 +20,7 @@ export type TrailState = z.infer<typeof trailStateSchema>
 
 /** What a save brings of the trail: states that are new or changed, and those thinned out. */
 export const trailChangeSchema = z.object({
-  put: listOf(z.preprocess(stateUpgraded, trailStateSchema), { most: 2000 }),
+  put: listOf(z.preprocess(upgradeState, trailStateSchema), { most: 2000 }),
   remove: listOf(idSchema, { most: 2000 }),
 })
 export type TrailChange = z.infer<typeof trailChangeSchema>

@@ -7,7 +7,7 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 const numberOf = (value: unknown): number => (typeof value === 'number' ? value : 0)
 
 /** A record with a field under its present name; where that is there already, the earlier one goes. */
-const renamed = (record: Record<string, unknown>, earlier: string, present: string): Record<string, unknown> => {
+const renameField = (record: Record<string, unknown>, earlier: string, present: string): Record<string, unknown> => {
   if (!(earlier in record)) return record
   const { [earlier]: value, ...rest } = record
   return present in rest ? rest : { ...rest, [present]: value }
@@ -26,10 +26,10 @@ const withOwn = (swatch: Record<string, unknown>, place: number, turn: number): 
     own: tied === false ? { hex: swatch.hex, hue, angle: turn + numberOf(swatch.offset), over: false } : null,
   }
 }
-const swatchUpgraded = (swatch: unknown, place: number, turn: number): unknown => {
+const upgradeSwatch = (swatch: unknown, place: number, turn: number): unknown => {
   if (!isRecord(swatch)) return swatch
   const whole = withOwn(swatch, place, turn)
-  return isRecord(whole.own) ? { ...whole, own: renamed(whole.own, 'at', 'angle') } : whole
+  return isRecord(whole.own) ? { ...whole, own: renameField(whole.own, 'at', 'angle') } : whole
 }
 
 /**
@@ -62,12 +62,12 @@ const withTaking = (look: Record<string, unknown>): Record<string, unknown> =>
     ? { ...look, gathering: { ...look.gathering, by: 'faithful' } }
     : look
 
-const lookUpgraded = (look: Record<string, unknown>): Record<string, unknown> => {
+const upgradeLook = (look: Record<string, unknown>): Record<string, unknown> => {
   const turn = isRecord(look.harmony) ? numberOf(look.harmony.turn) : 0
   const scheme = Array.isArray(look.scheme)
-    ? { scheme: look.scheme.map((swatch, i) => swatchUpgraded(swatch, i, turn)) }
+    ? { scheme: look.scheme.map((swatch, i) => upgradeSwatch(swatch, i, turn)) }
     : {}
-  return withTaking(withPlan({ ...renamed(look, 'lead', 'baseId'), ...scheme }))
+  return withTaking(withPlan({ ...renameField(look, 'lead', 'baseId'), ...scheme }))
 }
 
 /** The looks of colorways, as they are stored now. */
@@ -75,18 +75,18 @@ const withLineUp = (document: Record<string, unknown>): Record<string, unknown> 
   const { lineUp } = document
   if (!isRecord(lineUp) || !Array.isArray(lineUp.colorways)) return document
   const colorways = lineUp.colorways.map((colorway: unknown) =>
-    isRecord(colorway) && isRecord(colorway.look) ? { ...colorway, look: lookUpgraded(colorway.look) } : colorway,
+    isRecord(colorway) && isRecord(colorway.look) ? { ...colorway, look: upgradeLook(colorway.look) } : colorway,
   )
   return { ...document, lineUp: { ...lineUp, colorways } }
 }
 
 /** A document stored by an earlier version, as this one stores it; anything else comes back as it is. */
-export const upgraded = (document: unknown): unknown =>
-  isRecord(document) ? withLineUp(renamed(lookUpgraded(document), 'at', 'state')) : document
+export const upgradeDocument = (document: unknown): unknown =>
+  isRecord(document) ? withLineUp(renameField(upgradeLook(document), 'at', 'state')) : document
 
 /** A state of the trail kept by an earlier version, as this one keeps it; anything else comes back as it is. */
-export const stateUpgraded = (state: unknown): unknown => {
+export const upgradeState = (state: unknown): unknown => {
   if (!isRecord(state)) return state
-  const now = renamed(state, 'at', 'time')
-  return isRecord(now.look) ? { ...now, look: lookUpgraded(now.look) } : now
+  const now = renameField(state, 'at', 'time')
+  return isRecord(now.look) ? { ...now, look: upgradeLook(now.look) } : now
 }

@@ -1,5 +1,5 @@
 import type { Lab } from '#core/color/convert'
-import { assigned } from './cluster'
+import { assignPoints } from './cluster'
 import { chromaOf, pointAt, type Tally } from './tally'
 
 /**
@@ -16,7 +16,7 @@ const FAR_IN_HUE = 0.055
 const ALONE = 0.045
 
 /** The part of the picture an accent covers at least, and from which on more area makes no better one. */
-const LEAST_AREA = 4e-4
+const MIN_AREA = 4e-4
 const FULL_AREA = 1e-3
 
 /** How far around its middle an accent reaches, in OKLab, and the inner part of that. */
@@ -27,7 +27,7 @@ const INNER = 0.035
 const TOUCHING = 0.45
 
 /** The most candidates looked at closely. */
-const LOOKED_AT = 32
+const MAX_CANDIDATES = 32
 
 /** Weight and mean of the points of a list within reach of a place. */
 const around = (tally: Tally, list: ArrayLike<number>, place: Lab, reach: number): { weight: number; mean: Lab } => {
@@ -53,7 +53,7 @@ const around = (tally: Tally, list: ArrayLike<number>, place: Lab, reach: number
 /** The small vivid color that centers miss most: where it is densest, in OKLab; null where they miss none. */
 export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
   const { a, b, weight, joined } = tally
-  const { distance, label } = assigned(tally, centers)
+  const { distance, label } = assignPoints(tally, centers)
   const away = (i: number): number => {
     const center = centers[label[i] as number] as Lab
     return chromaOf((a[i] as number) - center.a, (b[i] as number) - center.b)
@@ -84,12 +84,12 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
   }
   const promise = ({ i, sum }: { i: number; sum: number }): number =>
     Math.min(sum, FULL_AREA) * (distance[i] as number) * chromaOf(a[i] as number, b[i] as number)
-  const looked = [...heaviest.values()].sort((one, other) => promise(other) - promise(one)).slice(0, LOOKED_AT)
+  const looked = [...heaviest.values()].sort((one, other) => promise(other) - promise(one)).slice(0, MAX_CANDIDATES)
   let [best, most] = [null as Lab | null, 0]
   for (const { i } of looked) {
     const place = pointAt(tally, i)
     const { weight: area } = around(tally, near, place, REACH)
-    if (area < LEAST_AREA) continue
+    if (area < MIN_AREA) continue
     const alone = around(tally, near, place, INNER).weight / around(tally, vivid, place, REACH * 1.2).weight
     if (alone < 0.5 && ((distance[i] as number) < FAR || away(i) < FAR_IN_HUE)) continue
     const value =

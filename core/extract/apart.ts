@@ -1,6 +1,6 @@
 import { hexOfLab, type Lab } from '#core/color/convert'
 import { deltaE, labDistance } from '#core/color/difference'
-import { assigned, moved, sharesOf } from './cluster'
+import { assignPoints, moveCenters, sharesOf } from './cluster'
 import { pointAt, type Points } from './tally'
 
 /** OKLab chroma. */
@@ -41,7 +41,7 @@ const pairsIn = (centers: readonly Lab[], least: number, isSame: Same): Pair[] =
   return pairs.sort((one, other) => one.delta - other.delta)
 }
 
-const shifted = (from: Lab, by: Lab, part: number): Lab => ({
+const moveBy = (from: Lab, by: Lab, part: number): Lab => ({
   l: from.l + by.l * part,
   a: from.a + by.a * part,
   b: from.b + by.b * part,
@@ -50,7 +50,7 @@ const shifted = (from: Lab, by: Lab, part: number): Lab => ({
 /**
  * Pushes pairs that are all but far enough apart the rest of the way, along the line between them; held centers stand.
  */
-const pushed = (centers: readonly Lab[], held: number, least: number, isSame: Same): Lab[] => {
+const pushApart = (centers: readonly Lab[], held: number, least: number, isSame: Same): Lab[] => {
   let now = [...centers]
   for (let turn = 0; turn < 40; turn++) {
     const pairs = pairsIn(now, least + 0.1, isSame)
@@ -60,8 +60,8 @@ const pushed = (centers: readonly Lab[], held: number, least: number, isSame: Sa
       const [a, b] = [next[one] as Lab, next[other] as Lab]
       const way = { l: b.l - a.l, a: b.a - a.a, b: b.b - a.b }
       const part = Math.min(0.3, (least + 0.2) / Math.max(delta, 0.5) - 1)
-      if (one >= held) next[one] = shifted(a, way, -part * (other >= held ? 0.5 : 1))
-      if (other >= held) next[other] = shifted(b, way, part * (one >= held ? 0.5 : 1))
+      if (one >= held) next[one] = moveBy(a, way, -part * (other >= held ? 0.5 : 1))
+      if (other >= held) next[other] = moveBy(b, way, part * (one >= held ? 0.5 : 1))
     }
     now = next
   }
@@ -86,8 +86,8 @@ const TRIED = 32
  * The point whose place as a further center would serve best, far enough from all there are; null where none is worth
  * it.
  */
-export const further = (points: Points, centers: readonly Lab[], least: number, isSame: Same): Lab | null => {
-  const { distance } = assigned(points, centers)
+export const furtherCenter = (points: Points, centers: readonly Lab[], least: number, isSame: Same): Lab | null => {
+  const { distance } = assignPoints(points, centers)
   const order = Array.from({ length: points.size }, (_, i) => i).sort(
     (one, other) =>
       (points.weight[other] as number) * (distance[other] as number) -
@@ -114,7 +114,7 @@ const NEAR = 0.035
  * A center no further than that from the nearest point: one in the middle of nowhere, between two groups, is drawn to
  * the nearer.
  */
-const seen = (points: Points, center: Lab): Lab => {
+const nearestSeen = (points: Points, center: Lab): Lab => {
   let [nearest, least] = [0, Infinity]
   for (let i = 0; i < points.size; i++) {
     const away = distanceTo(points, i, center)
@@ -122,7 +122,7 @@ const seen = (points: Points, center: Lab): Lab => {
   }
   const to = pointAt(points, nearest)
   const way = { l: to.l - center.l, a: to.a - center.a, b: to.b - center.b }
-  return least > NEAR ? shifted(center, way, 1 - NEAR / least) : center
+  return least > NEAR ? moveBy(center, way, 1 - NEAR / least) : center
 }
 
 /** Under this part of the least difference two centers are one color, and one of them has to go. */
@@ -134,7 +134,7 @@ const ONE_COLOR = 0.62
  * its place is given to the color that serves the points best; where no other color is worth it, fewer come back. The
  * first `held` never move. `isSame` says what is one color in use, whatever its difference.
  */
-export const spaced = (
+export const spaceCenters = (
   points: Points,
   centers: readonly Lab[],
   held: number,
@@ -151,11 +151,11 @@ export const spaced = (
     const goes =
       pair.one < held || (shares[pair.one] as number) > (shares[pair.other] as number) ? pair.other : pair.one
     now = now.filter((_, i) => i !== goes)
-    const next = further(points, now, least, isSame)
-    if (next) now = moved(points, [...now, next], held, 6, true)
+    const next = furtherCenter(points, now, least, isSame)
+    if (next) now = moveCenters(points, [...now, next], held, 6, true)
   }
-  now = pushed(now, held, least, isSame)
-  now = now.map((center, i) => (i < held ? center : seen(points, center)))
+  now = pushApart(now, held, least, isSame)
+  now = now.map((center, i) => (i < held ? center : nearestSeen(points, center)))
   for (let pairs = pairsIn(now, least, isSame); pairs.length; pairs = pairsIn(now, least, isSame)) {
     const goes = pairs.find(({ other }) => other >= held)
     if (!goes) break

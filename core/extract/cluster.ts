@@ -35,7 +35,7 @@ const nearest = ({ size, l, a, b }: Points, flat: Float64Array, label: Uint8Arra
 }
 
 /** Assigns every point to its nearest center, by distance in OKLab. */
-export const assigned = (points: Points, centers: readonly Lab[]): Assignment => {
+export const assignPoints = (points: Points, centers: readonly Lab[]): Assignment => {
   const { size, weight } = points
   const label = new Uint8Array(size)
   const distance = new Float64Array(size)
@@ -54,7 +54,7 @@ export const assigned = (points: Points, centers: readonly Lab[]): Assignment =>
 /** The part of the weight each center stands for: that of the points nearest to it. */
 export const sharesOf = (points: Points, centers: readonly Lab[]): number[] => {
   const shares = centers.map(() => 0)
-  assigned(points, centers).label.forEach((center, i) => {
+  assignPoints(points, centers).label.forEach((center, i) => {
     shares[center] = (shares[center] as number) + (points.weight[i] as number)
   })
   return shares
@@ -71,7 +71,13 @@ const STILL = 5e-4
  * 1982), or, with `median`, toward the geometric median (Endre Weiszfeld, 1937), which a few far points do not pull
  * away and make muddy. The first `held` centers stay where they are. Ends early when nothing moves.
  */
-export const moved = (points: Points, centers: readonly Lab[], held: number, times: number, median: boolean): Lab[] => {
+export const moveCenters = (
+  points: Points,
+  centers: readonly Lab[],
+  held: number,
+  times: number,
+  median: boolean,
+): Lab[] => {
   const { size, l, a, b, weight } = points
   const flat = flatOf(centers)
   const label = new Uint8Array(size)
@@ -105,7 +111,7 @@ export const moved = (points: Points, centers: readonly Lab[], held: number, tim
 }
 
 /** Points gathered by the cells of a grid over OKLab, `side` wide: fewer points that stand for the same colors. */
-export const gridded = ({ size, l, a, b, weight }: Points, side: number): Points => {
+export const gridPoints = ({ size, l, a, b, weight }: Points, side: number): Points => {
   const cellOf = new Map<number, number>()
   const sums: number[] = []
   for (let i = 0; i < size; i++) {
@@ -168,7 +174,7 @@ const spreadStart = (points: Points, held: readonly Lab[], count: number, random
  * A start by merging: every point is a cluster of its own, and the two whose union costs least are joined until
  * `count` are left (Joe Ward, 1963).
  */
-const mergedStart = ({ size, l, a, b, weight }: Points, held: readonly Lab[], count: number): Lab[] => {
+const mergeStart = ({ size, l, a, b, weight }: Points, held: readonly Lab[], count: number): Lab[] => {
   const clusters = Array.from({ length: size }, (_, i) => ({
     w: weight[i] as number,
     l: l[i] as number,
@@ -237,29 +243,29 @@ export const QUICK: Effort = { starts: 6, finalists: 1 }
  * on a coarse grid and the best are refined: the same points give the same centers, and no single start decides. Fewer
  * centers come back where there are fewer different points.
  */
-export const clustered = (
+export const clusterPoints = (
   points: Points,
   count: number,
   held: readonly Lab[] = [],
   { starts, finalists }: Effort = THOROUGH,
 ): Lab[] => {
   if (points.size === 0 || count <= 0) return [...held]
-  const grid = gridded(points, COARSE)
+  const grid = gridPoints(points, COARSE)
   const random = seeded(20)
   const costing = (on: Points, centers: Lab[]): { centers: Lab[]; cost: number } => ({
     centers,
-    cost: assigned(on, centers).cost,
+    cost: assignPoints(on, centers).cost,
   })
   const tried = Array.from({ length: starts }, (_, i) =>
     i === 0 && !held.length
-      ? mergedStart(gridded(grid, COARSEST), held, count)
+      ? mergeStart(gridPoints(grid, COARSEST), held, count)
       : spreadStart(grid, held, count, random),
   )
-    .map(start => costing(grid, moved(grid, start, held.length, 8, true)))
+    .map(start => costing(grid, moveCenters(grid, start, held.length, 8, true)))
     .sort((one, other) => one.cost - other.cost)
   const others = tried.filter(({ cost }, i) => i === 0 || cost > (tried[i - 1]?.cost ?? 0) * 1.002) // the rest came to the same
   const refined = others
     .slice(0, finalists)
-    .map(({ centers }) => costing(points, moved(points, centers, held.length, 10, true)))
+    .map(({ centers }) => costing(points, moveCenters(points, centers, held.length, 10, true)))
   return refined.reduce((best, each) => (each.cost < best.cost ? each : best)).centers
 }

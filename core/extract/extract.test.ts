@@ -1,6 +1,6 @@
 import { labOf, type Hex } from '#core/color/convert'
 import { deltaE, okDistance } from '#core/color/difference'
-import { extracted, extractor, REST } from './extract'
+import { extractColors, extractor, REST } from './extract'
 import type { Picture } from '#core/picture/picture'
 import { seeded } from '#core/picture/seeded'
 import { isFull } from '../../tests/runs'
@@ -55,13 +55,13 @@ const soft = (colors: readonly Hex[], seed = 1): Picture =>
 
 const SEA = ['#12343d', '#2c6a74', '#8fc3c4', '#efbf97', '#a8452f']
 const hexes = (picture: Picture, count = 5, apart = 7): Hex[] =>
-  extracted([{ picture }], { count, apart }).found.map(({ hex }) => hex)
+  extractColors([{ picture }], { count, apart }).found.map(({ hex }) => hex)
 const nearest = (hex: Hex, all: readonly Hex[]): number => Math.min(...all.map(each => deltaE(each, hex)))
 
 describe('extraction', () => {
   it('gives the same colors for the same picture, largest first, with shares that make one', () => {
-    const { found, note } = extracted([{ picture: soft(SEA) }], { count: 6, apart: 7 })
-    expect(found).toEqual(extracted([{ picture: soft(SEA) }], { count: 6, apart: 7 }).found)
+    const { found, note } = extractColors([{ picture: soft(SEA) }], { count: 6, apart: 7 })
+    expect(found).toEqual(extractColors([{ picture: soft(SEA) }], { count: 6, apart: 7 }).found)
     expect(found).toHaveLength(6)
     expect(note).toBeNull()
     const shares = found.map(({ share }) => share)
@@ -81,7 +81,7 @@ describe('extraction', () => {
 
   it('puts each color where the picture has it', () => {
     const picture = soft(SEA)
-    for (const { hex, x, y } of extracted([{ picture }], { count: 6, apart: 7 }).found) {
+    for (const { hex, x, y } of extractColors([{ picture }], { count: 6, apart: 7 }).found) {
       const i = (Math.floor(y * 200) * 300 + Math.floor(x * 300)) * 4
       const there = `#${[...picture.data.slice(i, i + 3)].map(value => value.toString(16).padStart(2, '0')).join('')}`
       expect(okDistance(there, hex)).toBeLessThan(0.09)
@@ -125,10 +125,10 @@ describe('extraction', () => {
   })
 
   it('says so where there are fewer colors than asked, or none', () => {
-    const one = extracted([{ picture: painted(80, 60, () => '#7a4a1f') }], { count: 5, apart: 7 })
+    const one = extractColors([{ picture: painted(80, 60, () => '#7a4a1f') }], { count: 5, apart: 7 })
     expect(one.found.map(({ hex }) => hex)).toEqual(['#7a4a1f'])
     expect(one.note).toContain('only one color')
-    const clear = extracted([{ picture: painted(80, 60, () => null) }], { count: 5, apart: 7 })
+    const clear = extractColors([{ picture: painted(80, 60, () => null) }], { count: 5, apart: 7 })
     expect(clear.found).toEqual([])
     expect(clear.note).toContain('no solid pixel')
   })
@@ -140,7 +140,7 @@ describe('extraction', () => {
   })
 
   it('stays inside a region, and takes several pictures alike whatever their size', () => {
-    const left = extracted(
+    const left = extractColors(
       [
         {
           picture: painted(200, 100, x => (x < 0.5 ? '#205080' : '#c04030'), 30),
@@ -153,7 +153,7 @@ describe('extraction', () => {
       expect(deltaE(hex, '#205080')).toBeLessThan(15)
       expect(x).toBeLessThan(0.41)
     }
-    const both = extracted(
+    const both = extractColors(
       [{ picture: painted(400, 400, () => '#205080', 30) }, { picture: painted(40, 40, () => '#c04030', 30) }],
       { count: 4, apart: 7 },
     )
@@ -165,7 +165,7 @@ describe('extraction', () => {
 
   it('finds the rest beside colors that are held', () => {
     const held = ['#a8452f', '#12343d']
-    const { found } = extracted([{ picture: soft(SEA) }], { count: 5, apart: 7, held })
+    const { found } = extractColors([{ picture: soft(SEA) }], { count: 5, apart: 7, held })
     expect(found).toHaveLength(3)
     for (const { hex } of found) expect(nearest(hex, held)).toBeGreaterThanOrEqual(7)
   })

@@ -1,14 +1,14 @@
 import { hexOfLab, labOf, type Hex, type Lab } from '#core/color/convert'
 import { accentOf } from './accent'
-import { difference, isSameEnd, spaced, type Same } from './apart'
-import { assigned, clustered, gridded, moved, QUICK, sharesOf, THOROUGH, type Effort } from './cluster'
-import { asVivid, isSameToEye, lifted, seenByEye, withColor } from './eye'
+import { difference, isSameEnd, spaceCenters, type Same } from './apart'
+import { assignPoints, clusterPoints, gridPoints, moveCenters, QUICK, sharesOf, THOROUGH, type Effort } from './cluster'
+import { asVivid, isSameToEye, liftColorful, weighByEye, withColor } from './eye'
 import { flatBlocks, type Block } from './flat'
 import type { Source } from '#core/picture/picture'
-import { placed, type Place } from './place'
+import { placesOf, type Place } from './place'
 import { seeded } from '#core/picture/seeded'
 import { standingOf } from './standing'
-import { tallied, type Points, type Tally } from './tally'
+import { tallyPixels, type Points, type Tally } from './tally'
 
 /** How many swatches an extraction may be asked for. */
 export const EXTRACTED = { least: 2, most: 12, usual: 5 } as const
@@ -50,14 +50,14 @@ export interface Found {
 }
 
 /** An extracted color with the place it is at home in. */
-export interface Extracted extends Found, Place {}
+export interface ExtractedColor extends Found, Place {}
 
 /**
  * What an extraction comes to: its colors, whether they are the exact ones of a picture made of flat blocks, and a
  * word where there are fewer than asked.
  */
 export interface Extraction {
-  found: Extracted[]
+  found: ExtractedColor[]
   flat: boolean
   note: string | null
 }
@@ -101,7 +101,7 @@ const WAYS: Record<TakenBy, Way> = {
     isSame: isSameEnd,
   },
   eye: {
-    points: (tally, sources) => seenByEye(tally, standingOf(sources, tally)),
+    points: (tally, sources) => weighByEye(tally, standingOf(sources, tally)),
     price: () => 1.6,
     accents: count => (count >= 4 ? accentsAmong(count) : 0),
     apart: wanted => Math.max(EYE_APART, wanted),
@@ -116,55 +116,61 @@ const wayOf = ({ by = 'faithful' }: Wanted): Way => WAYS[by]
 const GRID = 0.02
 
 /** Centers as they come out: apart, and by eye as vivid as what they stand for, with two colorful ones. */
-const finished = (
+const finish = (
   { tally, points, wanted }: Pick<Rest, 'tally' | 'points' | 'wanted'>,
   centers: readonly Lab[],
   fixed: number,
   least: number,
 ): Lab[] => {
   const { isSame } = wayOf(wanted)
-  const settled = spaced(points, centers, fixed, least, isSame)
+  const settled = spaceCenters(points, centers, fixed, least, isSame)
   return wanted.by === 'eye'
-    ? spaced(tally, lifted(tally, asVivid(tally, points, settled, fixed), fixed), fixed, wanted.apart, isSame)
+    ? spaceCenters(
+        tally,
+        liftColorful(tally, asVivid(tally, points, settled, fixed), fixed),
+        fixed,
+        wanted.apart,
+        isSame,
+      )
     : settled
 }
 
 /** Extracts colors from a tally, at rest: by eye wide apart, unless there are not so many colors in it. */
-const rested = (tally: Tally, sources: readonly Source[], wanted: Wanted): Rest => {
+const extractAtRest = (tally: Tally, sources: readonly Source[], wanted: Wanted): Rest => {
   const way = wayOf(wanted)
   const [points, least] = [way.points(tally, sources), way.apart(wanted.apart)]
-  const found = foundAt(tally, points, wanted, least)
+  const found = centersAt(tally, points, wanted, least)
   return found.centers.length < wanted.count && least > wanted.apart
-    ? foundAt(tally, points, wanted, wanted.apart)
+    ? centersAt(tally, points, wanted, wanted.apart)
     : found
 }
 
-const foundAt = (tally: Tally, points: Points, wanted: Wanted, least: number): Rest => {
+const centersAt = (tally: Tally, points: Points, wanted: Wanted, least: number): Rest => {
   const held = (wanted.held ?? []).map(labOf)
   const free = wanted.count - held.length
   const way = wayOf(wanted)
   if (!tally.size || free <= 0)
     return { tally, points, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
-  const grid = gridded(points, GRID)
+  const grid = gridPoints(points, GRID)
   const find = (fixed: readonly Lab[], effort: Effort): Lab[] =>
-    spaced(grid, clustered(grid, wanted.count - fixed.length, fixed, effort), fixed.length, least, way.isSame)
+    spaceCenters(grid, clusterPoints(grid, wanted.count - fixed.length, fixed, effort), fixed.length, least, way.isSame)
   let fixed = held
   let centers = find(held, THOROUGH)
-  const limit = assigned(grid, centers).cost * way.price(free)
+  const limit = assignPoints(grid, centers).cost * way.price(free)
   for (let i = 0; i < way.accents(free); i++) {
     const accent = accentOf(tally, centers)
     if (!accent || fixed.some(center => difference(center, accent) < wanted.apart)) break
     const next = find([...fixed, accent], QUICK)
-    if (assigned(grid, next).cost > limit && centers.length >= wanted.count) break
+    if (assignPoints(grid, next).cost > limit && centers.length >= wanted.count) break
     fixed = [...fixed, accent]
     centers = next
   }
   // what brings color stays while all settle, and leans with the rest
   const colored =
     wanted.by === 'eye' ? withColor(tally, points, centers, fixed.length, least) : { centers, fixed: fixed.length }
-  const settled = finished(
+  const settled = finish(
     { tally, points, wanted },
-    moved(points, colored.centers, colored.fixed, 4, true),
+    moveCenters(points, colored.centers, colored.fixed, 4, true),
     colored.fixed,
     least,
   )
@@ -177,7 +183,7 @@ const BEND: Record<TakenBy, number> = { faithful: 1.6, eye: 2.8 }
 /** How many times centers move with a lean: few enough that they follow the hand instead of settling elsewhere. */
 const BENDINGS = 5
 
-const bent = (points: Points, { x, y }: Lean, by: TakenBy = 'faithful'): Points => {
+const bendPoints = (points: Points, { x, y }: Lean, by: TakenBy = 'faithful'): Points => {
   const { size, l, a, b, weight } = points
   const vivid = Float64Array.from({ length: size }, (_, i) => Math.hypot(a[i] as number, b[i] as number))
   const standard = (values: Float64Array): { mean: number; deviation: number } => {
@@ -217,13 +223,13 @@ const leaner = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }:
   const accents = new Set(centers.slice(held, fixed))
   const free = sorted.filter(center => !accents.has(center))
   const led = (on: Points): Lab[] =>
-    moved(on, [...accents, ...free], accents.size + held, BENDINGS, true).slice(accents.size)
+    moveCenters(on, [...accents, ...free], accents.size + held, BENDINGS, true).slice(accents.size)
   // what is taken by eye does not stand where its points alone would lead it: it goes as far as they do
   const still = wanted.by === 'eye' && tally.size ? led(seen) : null
   return lean => {
     if (lean.x === 0 && lean.y === 0)
       return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i] as number }))
-    const points = bent(seen, lean, wanted.by)
+    const points = bendPoints(seen, lean, wanted.by)
     const now = led(points)
     const back = sorted.map((center): Lab => {
       const i = free.indexOf(center)
@@ -231,7 +237,7 @@ const leaner = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }:
       if (!to) return center
       return from ? { l: center.l + to.l - from.l, a: center.a + to.a - from.a, b: center.b + to.b - from.b } : to
     })
-    const apart = finished({ tally, points, wanted }, back, held, wanted.apart)
+    const apart = finish({ tally, points, wanted }, back, held, wanted.apart)
     const shares = sharesOf(tally, apart)
     return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i] as number })).slice(held)
   }
@@ -264,16 +270,16 @@ const noteOn = (found: readonly Found[], { count, held = [] }: Wanted): string |
 
 /** Pictures made ready for extraction: what does not depend on the lean is worked out once. */
 export const extractor = (sources: readonly Source[], wanted: Wanted): { at: (lean: Lean) => Extraction } => {
-  const tally = tallied(sources)
+  const tally = tallyPixels(sources)
   const [only] = sources
   const blocks = only && sources.length === 1 ? flatBlocks(only.picture, only.region) : null
-  const foundAtLean = blocks ? null : leaner(rested(tally, sources, wanted))
+  const foundAtLean = blocks ? null : leaner(extractAtRest(tally, sources, wanted))
   return {
     at: lean => {
       if (blocks) return ofBlocks(blocks, wanted)
       if (!foundAtLean) return { found: [], flat: false, note: null }
       const found = foundAtLean(lean)
-      const places = placed(
+      const places = placesOf(
         sources,
         tally,
         found.map(({ hex }) => hex),
@@ -288,7 +294,7 @@ export const extractor = (sources: readonly Source[], wanted: Wanted): { at: (le
 }
 
 /** Extracts colors from pictures: deterministic, distinct, largest first. */
-export const extracted = (sources: readonly Source[], wanted: Wanted, lean: Lean = REST): Extraction =>
+export const extractColors = (sources: readonly Source[], wanted: Wanted, lean: Lean = REST): Extraction =>
   extractor(sources, wanted).at(lean)
 
 /** The side of the picture extraction is warmed up on, and how often. */
@@ -305,7 +311,7 @@ export const warmUp = (): void => {
   for (let i = 0; i < data.length; i++)
     data[i] = i % 4 === 3 ? 255 : ((i >> 2) % WARM.side) * (0.3 + (i % 4) * 0.3) + random() * 60
   for (let time = 0; time < WARM.times; time++)
-    extracted(
+    extractColors(
       [{ picture: { width: WARM.side, height: WARM.side, data } }],
       { count: 8, apart: APART.usual },
       { x: 0.2, y: 0.1 },

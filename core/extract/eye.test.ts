@@ -2,10 +2,10 @@ import { labOf, lchOf, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 import type { Picture } from '#core/picture/picture'
 import { seeded } from '#core/picture/seeded'
-import { assigned } from './cluster'
-import { extracted, extractor, type TakenBy } from './extract'
+import { assignPoints } from './cluster'
+import { extractColors, extractor, type TakenBy } from './extract'
 import { endOf } from './eye'
-import { tallied } from './tally'
+import { tallyPixels } from './tally'
 
 /** A picture of parts in colors, each with some noise, one under the other; a disc of a color on top where asked. */
 const pictureOf = (parts: ReadonlyArray<readonly [hex: Hex, part: number]>, disc?: readonly [Hex, number]): Picture => {
@@ -27,7 +27,7 @@ const pictureOf = (parts: ReadonlyArray<readonly [hex: Hex, part: number]>, disc
   return { width, height, data }
 }
 const taken = (picture: Picture, by: TakenBy, count = 5): Hex[] =>
-  extracted([{ picture }], { count, apart: 7, by }).found.map(({ hex }) => hex)
+  extractColors([{ picture }], { count, apart: 7, by }).found.map(({ hex }) => hex)
 
 /** A flower before a dark ground, a sky, browns, a page with print: as photographs are. */
 const FLOWER = pictureOf([
@@ -88,9 +88,9 @@ describe('what is taken by eye', () => {
   })
   it('is no duller than the areas its colors stand for', () => {
     for (const picture of Object.values(ALL)) {
-      const tally = tallied([{ picture }])
+      const tally = tallyPixels([{ picture }])
       const labs = taken(picture, 'eye').map(labOf)
-      const { label } = assigned(tally, labs)
+      const { label } = assignPoints(tally, labs)
       labs.forEach((lab, c) => {
         if (endOf(lab)) return
         let [weight, chroma] = [0, 0]
@@ -105,8 +105,8 @@ describe('what is taken by eye', () => {
   })
   it('covers the picture nearly as well as the faithful one', () => {
     for (const picture of Object.values(ALL)) {
-      const tally = tallied([{ picture }])
-      const cost = (by: TakenBy): number => assigned(tally, taken(picture, by).map(labOf)).cost
+      const tally = tallyPixels([{ picture }])
+      const cost = (by: TakenBy): number => assignPoints(tally, taken(picture, by).map(labOf)).cost
       expect(cost('eye') / cost('faithful')).toBeLessThan(1.6)
     }
   })
@@ -121,7 +121,7 @@ describe('what is taken by eye', () => {
   })
   it('keeps what is held, and gives fewer where there are no more', () => {
     const held = ['#112233', '#445566']
-    const { found } = extracted([{ picture: SKY }], { count: 5, apart: 7, by: 'eye', held })
+    const { found } = extractColors([{ picture: SKY }], { count: 5, apart: 7, by: 'eye', held })
     expect(found.length).toBeLessThanOrEqual(3)
     for (const { hex } of found) for (const other of held) expect(deltaE(hex, other)).toBeGreaterThan(6.9)
     const plain = pictureOf([['#808080', 1]])

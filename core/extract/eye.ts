@@ -1,7 +1,7 @@
 import { GRAY_CHROMA, type Lab } from '#core/color/convert'
-import { mostChroma } from '#core/color/strength'
-import { further, type Same } from './apart'
-import { assigned } from './cluster'
+import { maxChroma } from '#core/color/strength'
+import { furtherCenter, type Same } from './apart'
+import { assignPoints } from './cluster'
 import { chromaOf, pointAt, type Points, type Tally } from './tally'
 
 /*
@@ -28,13 +28,13 @@ export const endOf = ({ l, a, b }: Lab): 'dark' | 'light' | null => {
 /** What the weight of a color grows by: with its chroma, and with how much it stands out where it is. */
 const GROWS = { chroma: 14, standing: 10 } as const
 /** No color counts more often. */
-const MOST_GROWN = 5
+const MAX_GROWN = 5
 
 /**
  * The points of a tally as the eye weighs them: what is colorful or stands out counts more (`standing` says how far, by
  * bin); darks, and lights, that look alike in use are one.
  */
-export const seenByEye = (tally: Tally, standing: Float64Array): Points => {
+export const weighByEye = (tally: Tally, standing: Float64Array): Points => {
   const { size, l, a, b, weight } = tally
   const [light, red, yellow, heavy] = [l.slice(), a.slice(), b.slice(), weight.slice()]
   for (let i = 0; i < size; i++) {
@@ -48,7 +48,7 @@ export const seenByEye = (tally: Tally, standing: Float64Array): Points => {
     const c = chromaOf(place.a, place.b)
     heavy[i] =
       (weight[i] as number) *
-      Math.min(MOST_GROWN, 1 + GROWS.chroma * c * c * 4 + GROWS.standing * (standing[i] as number))
+      Math.min(MAX_GROWN, 1 + GROWS.chroma * c * c * 4 + GROWS.standing * (standing[i] as number))
   }
   const all = heavy.reduce((sum, each) => sum + each, 0) || 1
   return { size, l: light, a: red, b: yellow, weight: heavy.map(each => each / all) }
@@ -63,7 +63,7 @@ export const isSameToEye: Same = (one, other) => endOf(one) !== null && endOf(on
  * `fixed` stay.
  */
 export const asVivid = (tally: Tally, points: Points, centers: readonly Lab[], fixed: number): Lab[] => {
-  const { label } = assigned(points, centers)
+  const { label } = assignPoints(points, centers)
   const sums = centers.map(() => ({ w: 0, c: 0, l: 0, a: 0, b: 0 }))
   const ends = centers.map(endOf)
   for (let i = 0; i < tally.size; i++) {
@@ -85,7 +85,7 @@ export const asVivid = (tally: Tally, points: Points, centers: readonly Lab[], f
     const own = chromaOf(center.a, center.b)
     if (own < GRAY_CHROMA) return center
     const hue = (Math.atan2(center.b, center.a) * 180) / Math.PI
-    const wanted = Math.min(Math.max(own, c / w), Math.max(own, mostChroma(center.l, hue)))
+    const wanted = Math.min(Math.max(own, c / w), Math.max(own, maxChroma(center.l, hue)))
     return { l: center.l, a: (center.a / own) * wanted, b: (center.b / own) * wanted }
   })
 }
@@ -117,7 +117,7 @@ const colorfulOnly = (points: Points, clearly: number): Points => {
 const NEARLY = 0.06
 
 /** Centers of which two are colorful where enough of the picture is, if one that is not lacks only a little. */
-export const lifted = (tally: Tally, centers: readonly Lab[], fixed: number): Lab[] => {
+export const liftColorful = (tally: Tally, centers: readonly Lab[], fixed: number): Lab[] => {
   const chromas = centers.map(({ a, b }) => chromaOf(a, b))
   const missing = COLORFUL.swatches - chromas.filter(c => c > COLORFUL.chroma).length
   if (missing <= 0 || colorfulPart(tally) < COLORFUL.part) return [...centers]
@@ -154,12 +154,12 @@ export const withColor = (
   for (let n = now.filter(isColorful).length; n < most; n++) {
     // another hue first, then another tone, then whatever there is
     const fresh = [2, 1, 0.5].reduce<Lab | null>(
-      (found, by) => found ?? further(only, now, least * by, isSameToEye),
+      (found, by) => found ?? furtherCenter(only, now, least * by, isSameToEye),
       null,
     )
     const dull = now.map((_, i) => i).filter(i => i >= held && !isColorful(now[i] as Lab))
     if (!fresh || !dull.length) break
-    const cost = (without: number): number => assigned(points, [...now.filter((_, i) => i !== without), fresh]).cost
+    const cost = (without: number): number => assignPoints(points, [...now.filter((_, i) => i !== without), fresh]).cost
     const goes = dull.reduce((best, i) => (cost(i) < cost(best) ? i : best))
     const left = now.filter((_, i) => i !== goes)
     now = [...left.slice(0, held), fresh, ...left.slice(held)]

@@ -1,5 +1,5 @@
 import type { Hex } from '#core/color/convert'
-import { extracted } from './extract'
+import { extractColors } from './extract'
 import { flatBlocks } from './flat'
 import type { Picture } from '#core/picture/picture'
 import { seeded } from '#core/picture/seeded'
@@ -117,7 +117,7 @@ describe('a picture of flat blocks gives their exact colors', () => {
       found: three,
       flat,
       note,
-    } = extracted([{ picture: sheet('#000000', columns(0, H)) }], { count: 3, apart: 7 })
+    } = extractColors([{ picture: sheet('#000000', columns(0, H)) }], { count: 3, apart: 7 })
     expect(flat).toBe(true)
     expect(three).toHaveLength(3)
     expect(note).toContain('5 blocks')

@@ -31,14 +31,14 @@ const SAME = 6
 const EVEN = 1.7
 
 /** A block covers at least this part of the picture; blocks and margins together at least that part of it. */
-const LEAST_AREA = 0.0035
+const MIN_AREA = 0.0035
 const COVERED = 0.72
 
 /**
  * A small spot counts too, from this part of the picture on, where it is vivid (OKLab chroma) and far (OKLab) from all
  * blocks.
  */
-const LEAST_SPOT = 4e-4
+const MIN_SPOT = 4e-4
 const VIVID = 0.1
 const FAR = 0.1
 
@@ -62,7 +62,7 @@ const [CLEAR, ROUGH, EVEN_CELL] = [0, 1, 2]
  * The picture in square cells: the mean color of each, and whether its pixels are all but one color. Null where a
  * first look at some cells finds no few colors that most are of.
  */
-const celled = (picture: Picture, region: Region | null | undefined): Cells | null => {
+const cellsOf = (picture: Picture, region: Region | null | undefined): Cells | null => {
   const { left, top, right, bottom } = pixelsOf(picture, region)
   const side = Math.max(2, Math.round(Math.min(right - left, bottom - top) / ACROSS))
   const [columns, rows] = [Math.floor((right - left) / side), Math.floor((bottom - top) / side)]
@@ -280,7 +280,7 @@ const fill = (patch: Patch): number =>
   patch.cells.length / ((patch.right - patch.left + 1) * (patch.bottom - patch.top + 1))
 
 /** The part of a patch's box that is neither even nor of another large patch: letters, mostly. */
-const lettered = (patch: Patch, { columns, state }: Cells): number => {
+const letteredFraction = (patch: Patch, { columns, state }: Cells): number => {
   let rough = 0
   for (let y = patch.top; y <= patch.bottom; y++)
     for (let x = patch.left; x <= patch.right; x++) if (state[y * columns + x] === ROUGH) rough++
@@ -294,7 +294,7 @@ const marginsIn = (large: readonly Patch[], cells: Cells): Set<Patch> => {
   const rim = 4 * (cells.columns + cells.rows) - 16
   const mean = (patch: Patch, values: Float64Array): number =>
     patch.cells.reduce((sum, cell) => sum + (values[cell] as number), 0) / area(patch)
-  const letters = new Map(large.map(patch => [patch, lettered(patch, cells)]))
+  const letters = new Map(large.map(patch => [patch, letteredFraction(patch, cells)]))
   const compact = new Set(large.filter(patch => fill(patch) > 0.68))
   const widths = large.map(across).sort((one, other) => one - other)
   const usual = widths[Math.floor(widths.length * 0.75)] ?? 0
@@ -334,14 +334,14 @@ interface Read {
  * the same color count once.
  */
 export const flatBlocks = (picture: Picture, region?: Region | null): Block[] | null => {
-  const cells = celled(picture, region)
+  const cells = cellsOf(picture, region)
   if (!cells) return null
   const { columns, rows, side, left, top, state } = cells
   const solid = state.reduce((sum, each) => sum + Number(each !== CLEAR), 0)
   if (columns * rows < 64 || solid < 64) return null
   if (state.reduce((sum, each) => sum + Number(each === EVEN_CELL), 0) < solid * COVERED) return null
   const { patches, owner } = patchesOf(cells)
-  const large = patches.filter(patch => patch.even && area(patch) >= Math.max(6, solid * LEAST_AREA))
+  const large = patches.filter(patch => patch.even && area(patch) >= Math.max(6, solid * MIN_AREA))
   if (large.reduce((sum, patch) => sum + area(patch), 0) < solid * COVERED) return null
   const margins = marginsIn(large, cells)
   const depth = depthsOf(owner, columns, rows)
@@ -361,7 +361,7 @@ export const flatBlocks = (picture: Picture, region?: Region | null): Block[] | 
   }
   const blocksRead = large.filter(patch => !margins.has(patch)).map(read)
   const spots = patches
-    .filter(patch => !large.includes(patch) && area(patch) >= Math.max(3, solid * LEAST_SPOT) && fill(patch) > 0.6)
+    .filter(patch => !large.includes(patch) && area(patch) >= Math.max(3, solid * MIN_SPOT) && fill(patch) > 0.6)
     .map(read)
     .filter(
       ({ hex }) =>

@@ -1,7 +1,7 @@
-import { averaged, cutAround, patchPixels } from './patch'
+import { averageColor, cropAround, patchPixels } from './patch'
 import { workingSize, type Picture } from '#core/picture/picture'
-import { mapped } from './place'
-import { tallied } from './tally'
+import { paintMap } from './place'
+import { tallyPixels } from './tally'
 
 const picture = (
   width: number,
@@ -17,12 +17,12 @@ describe('a sample', () => {
       [7, 8, 9],
       [250, 251, 252],
     ])
-    expect(averaged(cutAround(four, 0.75, 0.25, patchPixels(0, 2)))).toBe('#28323c')
-    expect(averaged(cutAround(four, 0.99, 0.99, 1))).toBe('#fafbfc')
+    expect(averageColor(cropAround(four, 0.75, 0.25, patchPixels(0, 2)))).toBe('#28323c')
+    expect(averageColor(cropAround(four, 0.99, 0.99, 1))).toBe('#fafbfc')
   })
   it('is averaged in linear light: black and white make the sRGB value of half the light, 188', () =>
     expect(
-      averaged(
+      averageColor(
         picture(2, 1, [
           [0, 0, 0],
           [255, 255, 255],
@@ -31,19 +31,19 @@ describe('a sample', () => {
     ).toBe('#bcbcbc'))
   it('leaves clear pixels out, and is none where all are clear', () => {
     expect(
-      averaged(
+      averageColor(
         picture(2, 1, [
           [10, 20, 30],
           [255, 255, 255, 0],
         ]),
       ),
     ).toBe('#0a141e')
-    expect(averaged(picture(1, 1, [[1, 1, 1, 0]]))).toBeNull()
+    expect(averageColor(picture(1, 1, [[1, 1, 1, 0]]))).toBeNull()
   })
   it('at the edge measures what there is of the picture', () =>
     expect(
-      averaged(
-        cutAround(
+      averageColor(
+        cropAround(
           picture(2, 1, [
             [90, 0, 0],
             [90, 0, 0],
@@ -65,7 +65,7 @@ it('the map paints every solid pixel in the color that stands for it', () => {
     [0, 0, 0, 0],
   ])
   const into = new Uint8ClampedArray(12)
-  mapped(three, tallied([{ picture: three }]), ['#d01010', '#1010d0'], into)
+  paintMap(three, tallyPixels([{ picture: three }]), ['#d01010', '#1010d0'], into)
   expect([...into]).toEqual(
     [208, 16, 16, 255, 16, 16, 208, 255, 255, 255, 255, 0].map((value, i) => (i >= 8 && i < 11 ? into[i] : value)),
   )

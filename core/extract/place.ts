@@ -1,6 +1,6 @@
 import { labOf, type Hex } from '#core/color/convert'
 import { toLab } from '#core/color/oklab'
-import { assigned } from './cluster'
+import { assignPoints } from './cluster'
 import { pixelsOf, SOLID, type Picture, type Source } from '#core/picture/picture'
 import { codeOf, type Tally } from './tally'
 
@@ -21,7 +21,13 @@ const LOOKS = 4
 const NEAR = 0.05
 
 /** How much of each color lies in each cell of a picture: weights that fall with the distance from the color. */
-const weighed = ({ picture, region }: Source, count: number, tally: Tally, label: Uint8Array, weight: Float64Array) => {
+const weighCells = (
+  { picture, region }: Source,
+  count: number,
+  tally: Tally,
+  label: Uint8Array,
+  weight: Float64Array,
+) => {
   const { data, width } = picture
   const { left, top, right, bottom } = pixelsOf(picture, region)
   const side = Math.max(1, Math.ceil(Math.max(right - left, bottom - top) / CELLS))
@@ -43,7 +49,7 @@ const weighed = ({ picture, region }: Source, count: number, tally: Tally, label
   return { sums, columns, rows, side, left, top, right, bottom, most: (side / step) ** 2 }
 }
 
-type Weighed = ReturnType<typeof weighed>
+type Weighed = ReturnType<typeof weighCells>
 
 /** The cell in which, with the cells around it, a color is most at home. */
 const homeIn = ({ sums, columns, rows, most }: Weighed, color: number): { cell: number; value: number } => {
@@ -97,11 +103,11 @@ const pixelIn = (
  * For each color the place, in one of the pictures it was extracted from, where it is most at home; the middle of the
  * first where it is nowhere.
  */
-export const placed = (sources: readonly Source[], tally: Tally, hexes: readonly Hex[]): Place[] => {
+export const placesOf = (sources: readonly Source[], tally: Tally, hexes: readonly Hex[]): Place[] => {
   if (!hexes.length) return []
-  const { label, distance } = assigned(tally, hexes.map(labOf))
+  const { label, distance } = assignPoints(tally, hexes.map(labOf))
   const weight = distance.map(away => 1 / (1 + (away / NEAR) ** 2))
-  const all = sources.map(source => weighed(source, hexes.length, tally, label, weight))
+  const all = sources.map(source => weighCells(source, hexes.length, tally, label, weight))
   return hexes.map((hex, color) => {
     const homes = all
       .map((each, source) => ({ ...homeIn(each, color), source }))
@@ -117,8 +123,8 @@ export const placed = (sources: readonly Source[], tally: Tally, hexes: readonly
  * A picture in which every solid pixel has the color it is stood for by, clear ones stay clear: what part each swatch
  * stands for.
  */
-export const mapped = (picture: Picture, tally: Tally, hexes: readonly Hex[], into: Uint8ClampedArray): void => {
-  const { label } = assigned(tally, hexes.map(labOf))
+export const paintMap = (picture: Picture, tally: Tally, hexes: readonly Hex[], into: Uint8ClampedArray): void => {
+  const { label } = assignPoints(tally, hexes.map(labOf))
   const values = hexes.map(hex => parseInt(hex.slice(1), 16))
   const { data } = picture
   for (let i = 0; i < data.length; i += 4) {

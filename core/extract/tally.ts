@@ -56,7 +56,7 @@ const LIKE = 40
 /** So many pixels are enough for a tally: of larger pictures every second row is taken, or every third, and so on. */
 const ENOUGH = 360_000
 
-const counted = (picture: Picture, region: Region | null | undefined): Counts => {
+const countPixels = (picture: Picture, region: Region | null | undefined): Counts => {
   const { data, width } = picture
   const sums = new Uint32Array(CODES * ROW)
   const { left, top, right, bottom } = pixelsOf(picture, region)
@@ -93,8 +93,8 @@ const counted = (picture: Picture, region: Region | null | undefined): Counts =>
 /**
  * Gathers the solid pixels of pictures, or of a region of each, into bins. A tally of size 0 says that there are none.
  */
-export const tallied = (sources: readonly Source[]): Tally => {
-  const counts = sources.map(({ picture, region }) => counted(picture, region)).filter(({ solid }) => solid > 0)
+export const tallyPixels = (sources: readonly Source[]): Tally => {
+  const counts = sources.map(({ picture, region }) => countPixels(picture, region)).filter(({ solid }) => solid > 0)
   const placeOf = new Uint16Array(CODES)
   const used: number[] = []
   for (const { sums } of counts) for (let code = 0; code < CODES; code++) if (sums[code * ROW]) placeOf[code] = 1

@@ -1,5 +1,5 @@
 /** The most bytes a name takes in UTF-8, so that with its number and ending it stays under the 255 of file systems. */
-const MOST_NAME_BYTES = 200
+const MAX_NAME_BYTES = 200
 
 /**
  * What some file system refuses in a name: separators, wildcards, quotes and control characters; and what turns the way it
@@ -19,7 +19,7 @@ const bytesOf = (character: string): number => {
  * A title as the name of a file, without an ending: letters of all scripts in lower case, words joined by hyphens, only
  * what file systems refuse left out, in at most so many bytes. Empty where nothing is left.
  */
-export const fileNameOf = (title: string, most = MOST_NAME_BYTES): string => {
+export const fileNameOf = (title: string, most = MAX_NAME_BYTES): string => {
   const joined = title
     .normalize('NFC')
     .replace(REFUSED, ' ')

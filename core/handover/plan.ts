@@ -6,7 +6,7 @@ import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
 import { distinctKeys } from '#core/formats/handed'
 import { inLook } from '#core/scheme/looks'
 import {
-  MOST_PIXELS_OUT,
+  MAX_PIXELS_OUT,
   NOW,
   PNG_WIDTH,
   type GRADIENT_FILES,
@@ -71,7 +71,7 @@ export const everyArtwork = ({ artwork, lineUp }: Project): Artwork[] => {
 /** How many pixels wide an artwork is as a picture: never more than can be written. */
 export const widthOf = ({ width, height }: Pick<Artwork, 'width' | 'height'>, size: PictureSize): number => {
   const wanted = size.by === 'width' ? size.pixels : width * size.times
-  const most = Math.min(PNG_WIDTH.most, Math.sqrt(MOST_PIXELS_OUT * (width / height)))
+  const most = Math.min(PNG_WIDTH.most, Math.sqrt(MAX_PIXELS_OUT * (width / height)))
   return Math.max(1, Math.round(Math.min(wanted, most)))
 }
 

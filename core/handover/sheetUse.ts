@@ -33,10 +33,10 @@ import {
 
 /** The least contrast of a text and its ground that counts (WCAG 2.2, AA), and of large letters. */
 const [READS, READS_LARGE] = [4.5, 3] as const
-const MOST_PAIRS = 12
+const MAX_PAIRS = 12
 
 /** On how many grounds one text stands at most, and how many texts one ground bears. */
-const MOST_OF_ONE = 4
+const MAX_OF_ONE = 4
 
 /** Pairs of a scheme that serve as text and ground, those that read best first; none of them has it all. */
 export const textPairs = (
@@ -51,12 +51,12 @@ export const textPairs = (
     .sort((one, other) => other.ratio - one.ratio)
     .filter(({ text, ground }) => {
       const [used, borne] = [texts.get(text) ?? 0, grounds.get(ground) ?? 0]
-      if (used >= MOST_OF_ONE || borne >= MOST_OF_ONE) return false
+      if (used >= MAX_OF_ONE || borne >= MAX_OF_ONE) return false
       texts.set(text, used + 1)
       grounds.set(ground, borne + 1)
       return true
     })
-    .slice(0, MOST_PAIRS)
+    .slice(0, MAX_PAIRS)
 }
 
 /** Gradients under each other in two columns from a height down, as many as there is room for. */

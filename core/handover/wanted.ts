@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { hexSchema, idSchema, listOf } from '#core/document/basics'
-import { MOST_ARTWORK, MOST_COLORWAYS } from '#core/document/limits'
+import { MAX_ARTWORK, MAX_COLORWAYS } from '#core/document/limits'
 import { SCHEME_FORMAT_KINDS } from '#core/formats/formats'
 
 /* What is to be handed over: of which artwork, in which colorways, as which files. */
@@ -12,7 +12,7 @@ export const NOW = 'now'
 export const PNG_WIDTH = { least: 16, most: 12_000 } as const
 export const PNG_SCALE = { least: 0.1, most: 20 } as const
 /** The most pixels of one picture. */
-export const MOST_PIXELS_OUT = 144_000_000
+export const MAX_PIXELS_OUT = 144_000_000
 
 const sizeSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('width'), pixels: z.number().int().min(PNG_WIDTH.least).max(PNG_WIDTH.most) }),
@@ -25,11 +25,11 @@ export const GRADIENT_FILES = ['css', 'svg', 'png'] as const
 export const PAGE_FILES = ['pdf', 'png'] as const
 
 export const wantedSchema = z.object({
-  artwork: listOf(idSchema, { most: MOST_ARTWORK * (MOST_COLORWAYS + 1) }),
+  artwork: listOf(idSchema, { most: MAX_ARTWORK * (MAX_COLORWAYS + 1) }),
   looks: z
     .array(idSchema)
     .min(1, 'No colorway is chosen.')
-    .max(MOST_COLORWAYS + 1),
+    .max(MAX_COLORWAYS + 1),
   /** Artwork as SVG: with other color tokens and nothing else, or with its colors as custom properties of CSS. */
   svg: z.enum(SVG_WAYS).nullable(),
   /** Artwork as pictures in these sizes, clear or on a ground. */

@@ -2,20 +2,20 @@ import fc from 'fast-check'
 import { hexOfHsb, hexOfLch, hsbOf, labOf, lchOf, type Hued } from '#core/color/convert'
 import { contrastOf, luminanceOf } from '#core/color/contrast'
 import {
-  adjusted,
+  adjustColors,
   AT_REST,
-  balanced,
-  brightened,
-  drained,
-  evenedOut,
-  neutralsTinted,
-  nudged,
-  saturated,
+  balanceColor,
+  brighten,
+  drain,
+  evenOut,
+  tintNeutrals,
+  nudge,
+  saturate,
   settlingNeutral,
 } from './adjust'
 import { rolesOf } from './proportion'
-import { ordered } from './order'
-import { inBetween } from './blend'
+import { orderSwatches } from './order'
+import { colorsBetween } from './blend'
 
 const hued = (hex: string): Hued => ({ hex, hue: hsbOf(hex).h })
 const SCHEME = ['#0f6d5f', '#d45d48', '#e2a83c', '#f8ead0', '#222a52'].map(hued)
@@ -31,7 +31,7 @@ it('WCAG contrast has its published values', () => {
 
 describe('saturation', () => {
   it('of HSB is scaled, hue and brightness stay', () => {
-    const { s, b, h } = hsbOf(saturated(hued('#d45d48'), -0.5, 'hsb').hex)
+    const { s, b, h } = hsbOf(saturate(hued('#d45d48'), -0.5, 'hsb').hex)
     const before = hsbOf('#d45d48')
     expect([s, b, h]).toEqual([
       expect.closeTo(before.s / 2, 2),
@@ -40,12 +40,12 @@ describe('saturation', () => {
     ])
   })
   it('taken away and given back keeps the hue it had', () => {
-    const gray = saturated(hued('#2e4f7f'), -1, 'hsb')
+    const gray = saturate(hued('#2e4f7f'), -1, 'hsb')
     expect(hsbOf(gray.hex).s).toBe(0)
     expect(gray.hue).toBeCloseTo(hsbOf('#2e4f7f').h, 5)
   })
   it('of OKLCH is scaled at constant lightness', () => {
-    const { l, c } = lchOf(saturated(hued('#d45d48'), -0.4, 'perceptual').hex)
+    const { l, c } = lchOf(saturate(hued('#d45d48'), -0.4, 'perceptual').hex)
     expect(l).toBeCloseTo(lchOf('#d45d48').l, 2)
     expect(c).toBeCloseTo(lchOf('#d45d48').c * 0.6, 2)
   })
@@ -53,28 +53,28 @@ describe('saturation', () => {
 
 describe('brightness', () => {
   it('of HSB is shifted', () =>
-    expect(hsbOf(brightened([hued('#804020')], 0.2, 'hsb')[0]?.hex ?? '').b).toBeCloseTo(128 / 255 + 0.2, 2))
+    expect(hsbOf(brighten([hued('#804020')], 0.2, 'hsb')[0]?.hex ?? '').b).toBeCloseTo(128 / 255 + 0.2, 2))
   it.each([0.3, 0.9, -0.2])('perceptually by %d keeps every contrast', amount => {
     const colors = SCHEME.slice(0, 3)
-    const after = brightened(colors, amount, 'perceptual')
+    const after = brighten(colors, amount, 'perceptual')
     expect(after.map(({ hex }) => hex)).not.toEqual(colors.map(({ hex }) => hex))
     for (const [i, one] of colors.entries())
       for (const [j, other] of colors.entries())
         expect(contrastOf(after[i]?.hex ?? '', after[j]?.hex ?? '') / contrastOf(one.hex, other.hex)).toBeCloseTo(1, 1)
   })
   it('perceptually never leaves what can be shown: at its end the lightest is white', () =>
-    expect(brightened(SCHEME, 1, 'perceptual')[3]?.hex).toBe('#ffffff'))
+    expect(brighten(SCHEME, 1, 'perceptual')[3]?.hex).toBe('#ffffff'))
 })
 
 describe('evening out', () => {
   it('brings lightness together by the part said, wholly at 1', () => {
     const lights = SCHEME.slice(0, 3).map(lightness)
-    expect(spread(evenedOut(SCHEME.slice(0, 3), 'lightness', 0.5).map(lightness)) / spread(lights)).toBeCloseTo(0.5, 1)
-    expect(spread(evenedOut(SCHEME.slice(0, 3), 'lightness', 1).map(lightness))).toBeLessThan(0.012)
+    expect(spread(evenOut(SCHEME.slice(0, 3), 'lightness', 0.5).map(lightness)) / spread(lights)).toBeCloseTo(0.5, 1)
+    expect(spread(evenOut(SCHEME.slice(0, 3), 'lightness', 1).map(lightness))).toBeLessThan(0.012)
   })
   it('brings chroma together and leaves neutrals', () => {
     const muted = ['#7a9c94', '#b96a5c', '#b59a63'].map(hued)
-    const even = evenedOut([...muted, hued('#808080')], 'saturation', 1)
+    const even = evenOut([...muted, hued('#808080')], 'saturation', 1)
     expect(spread(even.slice(0, 3).map(chroma))).toBeLessThan(spread(muted.map(chroma)) * 0.1)
     expect(even[3]?.hex).toBe('#808080')
   })
@@ -87,7 +87,7 @@ describe('color balance', () => {
     [0, 0, 0.6, 'b'],
   ] as const)('toward %d %d %d gives more of %s at the same lightness', (red, green, blue, channel) => {
     const before = '#7f7a74'
-    const after = balanced(hued(before), red, green, blue).hex
+    const after = balanceColor(hued(before), red, green, blue).hex
     const excess = (hex: string): number => {
       const [r, g, b] = [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number]
       return { r: r - (g + b) / 2, g: g - (r + b) / 2, b: b - (r + g) / 2 }[channel]
@@ -96,20 +96,20 @@ describe('color balance', () => {
     expect(labOf(after).l).toBeCloseTo(labOf(before).l, 2)
   })
   it('leaves black and white', () =>
-    expect([balanced(hued('#000000'), 1, 0, 0).hex, balanced(hued('#ffffff'), 0, 1, -1).hex]).toEqual([
+    expect([balanceColor(hued('#000000'), 1, 0, 0).hex, balanceColor(hued('#ffffff'), 0, 1, -1).hex]).toEqual([
       '#000000',
       '#ffffff',
     ]))
 })
 
 it('draining ends at the gray of the same lightness', () => {
-  const gray = drained(hued('#d45d48'), 1).hex
+  const gray = drain(hued('#d45d48'), 1).hex
   expect(chroma(hued(gray))).toBeLessThan(0.003)
   expect(labOf(gray).l).toBeCloseTo(labOf('#d45d48').l, 2)
 })
 
 it('tinted neutrals carry the dominant hue, colors stay', () => {
-  const [gray, coral] = neutralsTinted([hued('#808080'), hued('#d45d48')], '#2e4f7f', 1)
+  const [gray, coral] = tintNeutrals([hued('#808080'), hued('#d45d48')], '#2e4f7f', 1)
   expect(lchOf(gray?.hex ?? '').h).toBeCloseTo(lchOf('#2e4f7f').h, -1)
   expect(chroma(gray as Hued)).toBeGreaterThan(0.015)
   expect(coral?.hex).toBe('#d45d48')
@@ -119,8 +119,8 @@ it('random nudges stay within their limits, move something, and are the same for
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 9999 }), seed => {
       const limits = { saturation: 0.1, brightness: 0.06, seed }
-      const after = nudged(SCHEME, limits)
-      expect(nudged(SCHEME, limits)).toEqual(after)
+      const after = nudge(SCHEME, limits)
+      expect(nudge(SCHEME, limits)).toEqual(after)
       for (const [i, { hex }] of after.entries()) {
         const [now, was] = [hsbOf(hex), hsbOf(SCHEME[i]?.hex ?? '')]
         expect(Math.abs(now.s - was.s)).toBeLessThan(0.11)
@@ -130,7 +130,7 @@ it('random nudges stay within their limits, move something, and are the same for
     { numRuns: 60 },
   ))
 
-it('at rest nothing changes', () => expect(adjusted(SCHEME, AT_REST, '#0f6d5f')).toEqual(SCHEME))
+it('at rest nothing changes', () => expect(adjustColors(SCHEME, AT_REST, '#0f6d5f')).toEqual(SCHEME))
 
 it('a settling neutral is all but gray and fills the widest gap in lightness', () => {
   const { l, c } = lchOf(settlingNeutral(['#000000', '#222222', '#eeeeee'], '#0f6d5f'))
@@ -140,7 +140,7 @@ it('a settling neutral is all but gray and fills the widest gap in lightness', (
 })
 
 it('in-betweens stand at equal distances in OKLab', () => {
-  const all = ['#0f6d5f', ...inBetween('#0f6d5f', '#e2a83c', 3), '#e2a83c'].map(labOf)
+  const all = ['#0f6d5f', ...colorsBetween('#0f6d5f', '#e2a83c', 3), '#e2a83c'].map(labOf)
   const steps = all
     .slice(1)
     .map((lab, i) => Math.hypot(lab.l - (all[i]?.l ?? 0), lab.a - (all[i]?.a ?? 0), lab.b - (all[i]?.b ?? 0)))
@@ -149,7 +149,8 @@ it('in-betweens stand at equal distances in OKLab', () => {
 
 describe('orders', () => {
   const all = ['#808080', '#d45d48', '#f8ead0', '#0f6d5f', '#222222'].map(hex => ({ hex }))
-  const shown = (order: Parameters<typeof ordered>[1]): string[] => ordered(all, order, 'light').map(({ hex }) => hex)
+  const shown = (order: Parameters<typeof orderSwatches>[1]): string[] =>
+    orderSwatches(all, order, 'light').map(({ hex }) => hex)
   it('light to dark', () =>
     expect(shown('light to dark')).toEqual(['#f8ead0', '#d45d48', '#808080', '#0f6d5f', '#222222']))
   it('by hue, neutrals last', () =>

@@ -4,7 +4,7 @@ import {
   hexOfHsb,
   hexOfLch,
   hsbOf,
-  hued,
+  withHue,
   isNeutral,
   labOf,
   lchOf,
@@ -53,14 +53,14 @@ export const AT_REST: Adjustments = {
 }
 
 /** Saturation scaled by 1 + amount: of HSB, or OKLCH chroma at constant lightness and hue. */
-export const saturated = ({ hex, hue }: Hued, amount: number, measure: Measure): Hued => {
+export const saturate = ({ hex, hue }: Hued, amount: number, measure: Measure): Hued => {
   if (amount === 0) return { hex, hue }
   if (measure === 'perceptual') {
     const { l, c, h } = lchOf(hex)
-    return hued(hexOfLch({ l, c: c * (1 + amount), h }), hue)
+    return withHue(hexOfLch({ l, c: c * (1 + amount), h }), hue)
   }
   const { h, s, b } = hsbOf(hex, hue)
-  return hued(hexOfHsb({ h, s: unit(s * (1 + amount)), b }), hue)
+  return withHue(hexOfHsb({ h, s: unit(s * (1 + amount)), b }), hue)
 }
 
 const ROUNDS = 18
@@ -84,16 +84,16 @@ const withLuminance = (hex: Hex, luminance: number): Hex => {
  * -1 the
  * darkest has reached its limit.
  */
-export const brightened = (colors: readonly Hued[], amount: number, measure: Measure): Hued[] => {
+export const brighten = (colors: readonly Hued[], amount: number, measure: Measure): Hued[] => {
   if (amount === 0 || !colors.length) return [...colors]
   if (measure === 'hsb')
     return colors.map(({ hex, hue }) => {
       const { h, s, b } = hsbOf(hex, hue)
-      return hued(hexOfHsb({ h, s, b: unit(b + amount) }), hue)
+      return withHue(hexOfHsb({ h, s, b: unit(b + amount) }), hue)
     })
   const lights = colors.map(({ hex }) => luminanceOf(hex) + FLARE)
   const factor = amount > 0 ? ((1 + FLARE) / Math.max(...lights)) ** amount : (FLARE / Math.min(...lights)) ** -amount
-  return colors.map(({ hex, hue }, i) => hued(withLuminance(hex, unit((lights[i] as number) * factor - FLARE)), hue))
+  return colors.map(({ hex, hue }, i) => withHue(withLuminance(hex, unit((lights[i] as number) * factor - FLARE)), hue))
 }
 
 const mean = (values: readonly number[]): number =>
@@ -103,15 +103,15 @@ const mean = (values: readonly number[]): number =>
  * Brings OKLCH chroma, or lightness, of colors together by a part of the way to their mean, 0 to 1. Neutrals keep
  * their chroma.
  */
-export const evenedOut = (colors: readonly Hued[], what: 'saturation' | 'lightness', amount: number): Hued[] => {
+export const evenOut = (colors: readonly Hued[], what: 'saturation' | 'lightness', amount: number): Hued[] => {
   if (amount === 0) return [...colors]
   const all = colors.map(({ hex }) => lchOf(hex))
   const middle =
     what === 'lightness' ? mean(all.map(({ l }) => l)) : mean(all.map(({ c }) => c).filter(c => c >= NEUTRAL_CHROMA))
   return colors.map(({ hue }, i) => {
     const { l, c, h } = all[i] as { l: number; c: number; h: number }
-    if (what === 'lightness') return hued(hexOfLch({ l: l + (middle - l) * amount, c, h }), hue)
-    return c < NEUTRAL_CHROMA ? (colors[i] as Hued) : hued(hexOfLch({ l, c: c + (middle - c) * amount, h }), hue)
+    if (what === 'lightness') return withHue(hexOfLch({ l: l + (middle - l) * amount, c, h }), hue)
+    return c < NEUTRAL_CHROMA ? (colors[i] as Hued) : withHue(hexOfLch({ l, c: c + (middle - c) * amount, h }), hue)
   })
 }
 
@@ -122,7 +122,7 @@ const FULL_BALANCE = 0.3
  * Color balance: each axis, -1 to 1, adds to one channel of sRGB and takes half as much from the two others, most in
  * the middle tones and nothing from black and white; OKLab lightness stays.
  */
-export const balanced = ({ hex, hue }: Hued, redCyan: number, greenMagenta: number, blueYellow: number): Hued => {
+export const balanceColor = ({ hex, hue }: Hued, redCyan: number, greenMagenta: number, blueYellow: number): Hued => {
   if (!redCyan && !greenMagenta && !blueYellow) return { hex, hue }
   const { r, g, b } = rgbOf(hex)
   const { l } = labOf(hex)
@@ -136,28 +136,28 @@ export const balanced = ({ hex, hue }: Hued, redCyan: number, greenMagenta: numb
       b: unit(b + shift(blueYellow, redCyan, greenMagenta)),
     }),
   )
-  return hued(hexOfLch({ ...moved, l }), hue)
+  return withHue(hexOfLch({ ...moved, l }), hue)
 }
 
 /** A color drained toward the gray of its own OKLab lightness by a part, 0 to 1. */
-export const drained = ({ hex, hue }: Hued, amount: number): Hued => {
+export const drain = ({ hex, hue }: Hued, amount: number): Hued => {
   if (amount === 0) return { hex, hue }
   const { l, a, b } = labOf(hex)
-  return hued(hexOf({ mode: 'oklab', l, a: a * (1 - amount), b: b * (1 - amount) }), hue)
+  return withHue(hexOf({ mode: 'oklab', l, a: a * (1 - amount), b: b * (1 - amount) }), hue)
 }
 
 /** The OKLCH chroma a fully tinted neutral has. */
 const TINTED = 0.022
 
 /** Neutrals, white and black among them, given a hint of a color's hue by a part, 0 to 1; other colors stay. */
-export const neutralsTinted = (colors: readonly Hued[], dominant: Hex, amount: number): Hued[] => {
+export const tintNeutrals = (colors: readonly Hued[], dominant: Hex, amount: number): Hued[] => {
   const { h } = lchOf(dominant)
   if (amount === 0 || isNeutral(dominant)) return [...colors]
   return colors.map(color => {
     const { l, c } = lchOf(color.hex)
     return c >= NEUTRAL_CHROMA
       ? color
-      : hued(hexOfLch({ l: Math.min(0.985, Math.max(0.12, l)), c: c + (TINTED - c) * amount, h }), color.hue)
+      : withHue(hexOfLch({ l: Math.min(0.985, Math.max(0.12, l)), c: c + (TINTED - c) * amount, h }), color.hue)
   })
 }
 
@@ -165,13 +165,13 @@ export const neutralsTinted = (colors: readonly Hued[], dominant: Hex, amount: n
  * Colors nudged in HSB saturation and brightness at random, each by at most a limit in [0, 1]; the same for the same
  * seed.
  */
-export const nudged = (colors: readonly Hued[], { saturation, brightness, seed }: Adjustments['nudge']): Hued[] => {
+export const nudge = (colors: readonly Hued[], { saturation, brightness, seed }: Adjustments['nudge']): Hued[] => {
   if (!saturation && !brightness) return [...colors]
   const random = seeded(seed)
   return colors.map(({ hex, hue }) => {
     const { h, s, b } = hsbOf(hex, hue)
     const [ds, db] = [(random() * 2 - 1) * saturation, (random() * 2 - 1) * brightness]
-    return hued(hexOfHsb({ h, s: unit(s + ds), b: unit(b + db) }), hue)
+    return withHue(hexOfHsb({ h, s: unit(s + ds), b: unit(b + db) }), hue)
   })
 }
 
@@ -179,15 +179,15 @@ export const nudged = (colors: readonly Hued[], { saturation, brightness, seed }
  * Colors with every adjustment done, one after the other. `dominant` lends its hue to the neutrals. At rest they are
  * unchanged.
  */
-export const adjusted = (colors: readonly Hued[], to: Adjustments, dominant: Hex): Hued[] => {
-  const scaled = brightened(
-    colors.map(color => saturated(color, to.saturation, to.measure)),
+export const adjustColors = (colors: readonly Hued[], to: Adjustments, dominant: Hex): Hued[] => {
+  const scaled = brighten(
+    colors.map(color => saturate(color, to.saturation, to.measure)),
     to.brightness,
     to.measure,
   )
-  const even = evenedOut(evenedOut(scaled, 'saturation', to.evenSaturation), 'lightness', to.evenLightness)
-  const toned = even.map(color => drained(balanced(color, to.redCyan, to.greenMagenta, to.blueYellow), to.drain))
-  return nudged(neutralsTinted(toned, dominant, to.tintNeutrals), to.nudge)
+  const even = evenOut(evenOut(scaled, 'saturation', to.evenSaturation), 'lightness', to.evenLightness)
+  const toned = even.map(color => drain(balanceColor(color, to.redCyan, to.greenMagenta, to.blueYellow), to.drain))
+  return nudge(tintNeutrals(toned, dominant, to.tintNeutrals), to.nudge)
 }
 
 /**

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { hexOfKelvin, planckian } from '#core/color/planck'
-import { CAST_MODES, blendedChannels, castOver } from './cast'
+import { CAST_MODES, blendChannels, applyCast } from './cast'
 
 const rgb = (r: number, g: number, b: number) => ({ r, g, b })
 const close = ({ r, g, b }: { r: number; g: number; b: number }) => ({
@@ -18,7 +18,7 @@ it.each([
   ['soft light', rgb(0.16, 0.16, 0.16), rgb(1, 1, 1), rgb(0.398336, 0.398336, 0.398336)],
   ['color', rgb(0.5, 0.5, 0.5), rgb(0.6, 0.5, 0.4), rgb(0.581, 0.481, 0.381)],
 ] as const)('%s follows the specification', (mode, backdrop, source, result) =>
-  expect(blendedChannels(backdrop, source, mode)).toEqual(close(result)),
+  expect(blendChannels(backdrop, source, mode)).toEqual(close(result)),
 )
 
 const channel = fc.double({ min: 0, max: 1, noNaN: true })
@@ -28,7 +28,7 @@ it('color keeps the luminosity of what lies under it, brought into range', () =>
     fc.property(channel, channel, channel, channel, channel, channel, (r, g, b, R, G, B) => {
       const lum = (color: { r: number; g: number; b: number }): number =>
         0.3 * color.r + 0.59 * color.g + 0.11 * color.b
-      const blended = blendedChannels(rgb(r, g, b), rgb(R, G, B), 'color')
+      const blended = blendChannels(rgb(r, g, b), rgb(R, G, B), 'color')
       expect(lum(blended)).toBeCloseTo(lum(rgb(r, g, b)), 6)
       for (const value of Object.values(blended)) expect(value).toBeGreaterThanOrEqual(-1e-9)
       for (const value of Object.values(blended)) expect(value).toBeLessThanOrEqual(1 + 1e-9)
@@ -36,9 +36,9 @@ it('color keeps the luminosity of what lies under it, brought into range', () =>
   ))
 
 it.each(CAST_MODES)('%s at no strength changes nothing, and half of it is half way', mode => {
-  expect(castOver('#d45d48', '#3f6fae', mode, 0)).toBe('#d45d48')
+  expect(applyCast('#d45d48', '#3f6fae', mode, 0)).toBe('#d45d48')
   const [none, half, whole] = [0, 0.5, 1].map(strength =>
-    parseInt(castOver('#d45d48', '#3f6fae', mode, strength).slice(1, 3), 16),
+    parseInt(applyCast('#d45d48', '#3f6fae', mode, strength).slice(1, 3), 16),
   ) as [number, number, number]
   expect(Math.abs(half - (none + whole) / 2)).toBeLessThanOrEqual(1)
 })

@@ -29,7 +29,7 @@ const softLight = (backdrop: number, source: number): number => {
 const luminosity = ({ r, g, b }: Rgb): number => 0.3 * r + 0.59 * g + 0.11 * b
 
 /** Brings a color into [0, 1] at constant luminosity (ClipColor of the specification). */
-const clipped = (color: Rgb): Rgb => {
+const clipColor = (color: Rgb): Rgb => {
   const lum = luminosity(color)
   const [least, most] = [Math.min(color.r, color.g, color.b), Math.max(color.r, color.g, color.b)]
   const fit = (value: number): number => {
@@ -42,7 +42,7 @@ const clipped = (color: Rgb): Rgb => {
 /** The hue and saturation of the source with the luminosity of the backdrop (SetLum of the specification). */
 const colorOf = (backdrop: Rgb, source: Rgb): Rgb => {
   const shift = luminosity(backdrop) - luminosity(source)
-  return clipped({ r: source.r + shift, g: source.g + shift, b: source.b + shift })
+  return clipColor({ r: source.r + shift, g: source.g + shift, b: source.b + shift })
 }
 
 /**
@@ -50,7 +50,7 @@ const colorOf = (backdrop: Rgb, source: Rgb): Rgb => {
  * 9.1
  * and 9.2).
  */
-export const blendedChannels = (backdrop: Rgb, source: Rgb, mode: CastMode): Rgb => {
+export const blendChannels = (backdrop: Rgb, source: Rgb, mode: CastMode): Rgb => {
   switch (mode) {
     case 'multiply':
       return each(backdrop, source, multiply)
@@ -68,10 +68,10 @@ export const blendedChannels = (backdrop: Rgb, source: Rgb, mode: CastMode): Rgb
 /**
  * A color under a cast: blended by the mode and laid over it with a strength in [0, 1]; at strength 0 it is unchanged.
  */
-export const castOver = (hex: Hex, cast: Hex, mode: CastMode, strength: number): Hex => {
+export const applyCast = (hex: Hex, cast: Hex, mode: CastMode, strength: number): Hex => {
   if (strength <= 0) return hex
   const backdrop = rgbOf(hex)
-  const under = blendedChannels(backdrop, rgbOf(cast), mode)
+  const under = blendChannels(backdrop, rgbOf(cast), mode)
   const { r, g, b } = each(backdrop, under, (one, other) => one + (other - one) * Math.min(1, strength))
   return hexOfRgb(r, g, b)
 }

@@ -1,5 +1,5 @@
 import { lchOf, type Hex } from '#core/color/convert'
-import { distinctFrom, isDistinct } from './distinct'
+import { distinctColor, isDistinct } from './distinct'
 import type { Tone } from './tone'
 
 /* How colors of a scheme keep clear of each other, and how loud they may be. */
@@ -12,9 +12,9 @@ const [LEVEL, TURNING] = [0.01, 0.8]
 
 /**
  * The color of a tone and hue, as little lighter or darker as keeps it `least` ΔE2000 from the others, of which there
- * is one at least; where nothing does, as `distinctFrom` finds it.
+ * is one at least; where nothing does, as `distinctColor` finds it.
  */
-export const clearOf = (
+export const clearColor = (
   { l, strength }: Tone,
   at: (l: number, strength: number) => Hex,
   others: readonly Hex[],
@@ -30,11 +30,11 @@ export const clearOf = (
       const hex = at(there, strength)
       if (isDistinct(hex, others, least)) return hex
     }
-  return distinctFrom(wanted, others)
+  return distinctColor(wanted, others)
 }
 
 /** The least ΔE2000 from those before it of the swatch at a place of a scheme that is to be spread. */
-export const spreadRoom = (place: number): number => (place >= 7 ? 5 : place >= 5 ? 7 : 10.5)
+export const minDifferenceAt = (place: number): number => (place >= 7 ? 5 : place >= 5 ? 7 : 10.5)
 
 /**
  * The most OKLCH chroma of a companion and of an accent: so many times that of the base, for what sRGB holds at one
@@ -43,7 +43,7 @@ export const spreadRoom = (place: number): number => (place >= 7 ? 5 : place >= 
 const LOUDEST = { companion: { times: 1.15, least: 0.105 }, accent: { times: 1.3, least: 0.15 } } as const
 
 /** The most OKLCH chroma of a companion or an accent beside a base of a chroma. */
-export const loudest = (part: keyof typeof LOUDEST, base: number): number =>
+export const maxCompanionChroma = (part: keyof typeof LOUDEST, base: number): number =>
   Math.max(LOUDEST[part].times * base, LOUDEST[part].least)
 
 /** The most chroma others have where an accent stands out, in parts of the accent's. */

@@ -1,10 +1,10 @@
 import { contrastOf } from '#core/color/contrast'
 import { deltaE, labDistance } from '#core/color/difference'
-import { strengthOf } from '#core/color/strength'
+import { relativeChromaOf } from '#core/color/strength'
 import { isNeutral, labOf, lchOf, type Hex } from '#core/color/convert'
-import { angleOf, turned, WHEELS } from '#core/color/wheel'
+import { angleOf, rotate, WHEELS } from '#core/color/wheel'
 import { deal, isHarmonic } from './deal'
-import { LEAST_DIFFERENCE } from './distinct'
+import { MIN_DIFFERENCE } from './distinct'
 import { offsetsOf, SPREADS } from './harmony'
 import { rolesIn } from './proportion'
 import { alternatives, ladder, ladderLabs, LADDERS, strip } from './ladder'
@@ -47,7 +47,7 @@ describe('dealing', () => {
       let least = Infinity
       for (let i = held.length; i < all.length; i++)
         for (let j = 0; j < i; j++) least = Math.min(least, deltaE(all[i] as Hex, all[j] as Hex))
-      if (least < LEAST_DIFFERENCE) throw new Error(`Deal ${seed}: two swatches are ${least} apart.`)
+      if (least < MIN_DIFFERENCE) throw new Error(`Deal ${seed}: two swatches are ${least} apart.`)
       const off = hexes.find(hex => !fits(hex, wheel, anchor, kind))
       if (off) throw new Error(`Deal ${seed}: ${off} at ${angleOf(wheel, off)} is not ${kind} on ${anchor}.`)
     }
@@ -97,9 +97,9 @@ describe('dealing', () => {
         expect(all.some(isNeutral)).toBe(true)
         expect(deltaE(base, accent ?? base)).toBeGreaterThanOrEqual(25)
         expect(Math.abs(lchOf(base).l - lchOf(accent ?? base).l)).toBeGreaterThanOrEqual(0.15)
-        const own = strengthOf(base)
+        const own = relativeChromaOf(base)
         if (lchOf(base).c > 0.012)
-          for (const hex of all) if (hex !== accent) expect(strengthOf(hex)).toBeLessThan(own * 1.2 + 0.02)
+          for (const hex of all) if (hex !== accent) expect(relativeChromaOf(hex)).toBeLessThan(own * 1.2 + 0.02)
       }
   })
   it('one companion can be read on what is held, or the other way round', () => {
@@ -154,7 +154,7 @@ describe('complements and triads of primaries and secondaries', () => {
     'on the perceptual wheel, %s is faced by the OKLCH hue 180° away, and its triad stands at 120°',
     hex => {
       for (const by of [120, 180, 240])
-        expect(Math.abs(((lchOf(turned('perceptual', hex, by)).h - lchOf(hex).h - by + 900) % 360) - 180)).toBeLessThan(
+        expect(Math.abs(((lchOf(rotate('perceptual', hex, by)).h - lchOf(hex).h - by + 900) % 360) - 180)).toBeLessThan(
           1.5,
         )
     },

@@ -1,9 +1,9 @@
 import { contrastOf } from '#core/color/contrast'
 import { degrees, isNeutral, labOf, lchOf, NEUTRAL_CHROMA, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
-import { angleOf, colorAt, strengthOn, type Wheel } from '#core/color/wheel'
+import { angleOf, colorAt, relativeChromaOn, type Wheel } from '#core/color/wheel'
 import { seeded } from '#core/picture/seeded'
-import { clearOf, loudest, QUIETER, spreadRoom } from './clear'
+import { clearColor, maxCompanionChroma, QUIETER, minDifferenceAt } from './clear'
 import { offsetsOf, SPREADS, type HarmonyKind } from './harmony'
 import { ACCENT, rolesIn } from './proportion'
 import type { Tone } from './tone'
@@ -69,10 +69,10 @@ const TRIES = 12
 type Random = () => number
 
 const one = <Each>(random: Random, all: readonly Each[]): Each => all[Math.floor(random() * all.length)] as Each
-const between = (random: Random, { least, most }: { least: number; most: number }): number =>
+const randomBetween = (random: Random, { least, most }: { least: number; most: number }): number =>
   least + random() * (most - least)
 
-const mixed = <Each>(random: Random, all: readonly Each[]): Each[] => {
+const shuffle = <Each>(random: Random, all: readonly Each[]): Each[] => {
   const next = [...all]
   for (let i = next.length - 1; i > 0; i--) {
     const j = Math.floor(random() * (i + 1))
@@ -87,7 +87,7 @@ const nearestTo = (all: readonly number[], wanted: number): number =>
 /** Lightnesses for the companions, from dark to light: a light and a dark are among them and what is held. */
 const lightnesses = (random: Random, held: readonly number[], count: number): number[] => {
   const all = held.length + count
-  const [dark, light] = [between(random, ENDS.dark), between(random, ENDS.light)]
+  const [dark, light] = [randomBetween(random, ENDS.dark), randomBetween(random, ENDS.light)]
   const key = one(random, KEYS)
   const rungs = Array.from({ length: all }, (_, i) => dark + (light - dark) * (all > 1 ? i / (all - 1) : 1) ** key)
   for (const l of held) {
@@ -133,7 +133,7 @@ interface Places {
 }
 
 /** Makes the colors of a deal: the accent finds its place first, the others keep from it. */
-const placed = (
+const placeColors = (
   wheel: Wheel,
   held: readonly Hex[],
   { tones, angles, accent, neutral }: Places,
@@ -141,16 +141,16 @@ const placed = (
 ): Hex[] => {
   const leads = held[0] ?? '#808080'
   const strongest = Math.max(0, ...held.map(hex => lchOf(hex).c))
-  let quieter = loudest('companion', strongest)
+  let quieter = maxCompanionChroma('companion', strongest)
   const made = new Map<number, Hex>()
   const order = tones.map((_, i) => i).sort((a, b) => Number(b === accent) - Number(a === accent))
-  const tinge = between(random, TINGE)
+  const tinge = randomBetween(random, TINGE)
   for (const i of order) {
-    const most = i === accent ? loudest('accent', strongest) : i === neutral ? tinge : quieter
+    const most = i === accent ? maxCompanionChroma('accent', strongest) : i === neutral ? tinge : quieter
     const at = (l: number, strength: number): Hex => colorAt(wheel, angles[i] as number, l, strength, { most })
     const others = [...held, ...made.values()]
-    const room = i === accent ? ACCENT.apart + 1 : spreadRoom(others.length)
-    const hex = clearOf(tones[i] as Tone, at, others.length ? others : [leads], room)
+    const room = i === accent ? ACCENT.apart + 1 : minDifferenceAt(others.length)
+    const hex = clearColor(tones[i] as Tone, at, others.length ? others : [leads], room)
     made.set(i, hex)
     if (i === accent) quieter = Math.min(quieter, QUIETER * lchOf(hex).c)
   }
@@ -158,11 +158,11 @@ const placed = (
 }
 
 /** Whether a color has no hue one would build on: a grayish one, or a pale one, still has. */
-const hasNoHue = (hex: Hex): boolean => lchOf(hex).c < NO_HUE
+const isHueless = (hex: Hex): boolean => lchOf(hex).c < NO_HUE
 
 /** How strong companions may be: as the strongest that is held. */
-const strongestOf = (wheel: Wheel, held: readonly Hex[]): number => {
-  const all = held.filter(hex => !hasNoHue(hex)).map(hex => strengthOn(wheel, hex))
+const maxRelativeChroma = (wheel: Wheel, held: readonly Hex[]): number => {
+  const all = held.filter(hex => !isHueless(hex)).map(hex => relativeChromaOn(wheel, hex))
   return all.length ? Math.max(HINT, ...all) : BESIDE_GRAY
 }
 
@@ -181,20 +181,20 @@ const firstUsable = (held: readonly Hex[], make: () => Hex[]): Hex[] => {
  */
 export const deal = ({ held, count, wheel, kind }: DealWish, seed: number): Deal => {
   const random = seeded(seed * 7919 + 17)
-  const colorful = held.filter(hex => !hasNoHue(hex))
+  const colorful = held.filter(hex => !isHueless(hex))
   const anchor = colorful.length ? angleOf(wheel, one(random, colorful)) : random() * 360
   const chosen = kind && kind !== 'free' ? kind : one(random, DEALT)
   const range = SPREADS[chosen]
   const offsets = offsetsOf(
     chosen,
     range &&
-      between(random, {
+      randomBetween(random, {
         least: range.least + (range.usual - range.least) / 2,
         most: range.usual + (range.most - range.usual) / 2,
       }),
   )
   const leads = held[0] ? labOf(held[0]).l : 0.6
-  const own = strongestOf(wheel, held)
+  const own = maxRelativeChroma(wheel, held)
   const all = held.length + count
   const hexes = firstUsable(held, () => {
     const voice = one(random, VOICES)
@@ -208,11 +208,11 @@ export const deal = ({ held, count, wheel, kind }: DealWish, seed: number): Deal
     const needed = all >= WITH_NEUTRAL && !held.some(isNeutral)
     const neutral = quiet.length && (needed || (all > 2 && random() < 0.25)) ? one(random, quiet) : -1
     const opposite = offsets.slice(1)
-    const hues = mixed(
+    const hues = shuffle(
       random,
       Array.from({ length: count }, (_, i) => offsets[(i + 1) % offsets.length] as number),
     )
-    return placed(
+    return placeColors(
       wheel,
       held,
       {
@@ -222,8 +222,8 @@ export const deal = ({ held, count, wheel, kind }: DealWish, seed: number): Deal
           degrees(anchor + (i === accent && opposite.length ? one(random, opposite) : offset)),
         ),
         tones: lights.map((l, i) => {
-          if (i === accent) return { l, strength: Math.max(own, between(random, VIVID)) }
-          const part = between(random, voice) * (l < 0.3 || l > 0.9 ? AT_ENDS : 1)
+          if (i === accent) return { l, strength: Math.max(own, randomBetween(random, VIVID)) }
+          const part = randomBetween(random, voice) * (l < 0.3 || l > 0.9 ? AT_ENDS : 1)
           return { l, strength: Math.max(HINT, own * part) }
         }),
       },
@@ -242,33 +242,33 @@ const LIKE = { together: 16, each: 7, lighter: 0.06, stronger: 0.3, exchange: 0.
  */
 export const dealLike = ({ held, wheel }: DealWish, like: readonly Hex[], seed: number): Hex[] => {
   const random = seeded(seed * 104_729 + 11)
-  const around = (by: number): number => between(random, { least: -by, most: by })
-  const lead = held.find(hex => !hasNoHue(hex))
+  const around = (by: number): number => randomBetween(random, { least: -by, most: by })
+  const lead = held.find(hex => !isHueless(hex))
   const beside = lead ? angleOf(wheel, lead) : 0
   const strongest = Math.max(...like.map(hex => lchOf(hex).c))
   const accent = like.findIndex(
     hex => lchOf(hex).c === strongest && strongest > Math.max(0, ...held.map(each => lchOf(each).c)),
   )
-  const own = strongestOf(wheel, held)
+  const own = maxRelativeChroma(wheel, held)
   return firstUsable(held, () => {
     const turn = around(LIKE.together)
     const angles = like.map(hex => angleOf(wheel, hex, beside) + turn + around(LIKE.each))
     if (like.length > 1 && random() < LIKE.exchange) {
-      const [i = 0, j = 1] = mixed(
+      const [i = 0, j = 1] = shuffle(
         random,
         like.map((_, n) => n),
       )
       ;[angles[i], angles[j]] = [angles[j] as number, angles[i] as number]
     }
     const tones = like.map((hex, i) => {
-      const strength = strengthOn(wheel, hex) * (1 + around(LIKE.stronger))
+      const strength = relativeChromaOn(wheel, hex) * (1 + around(LIKE.stronger))
       return {
         l: Math.min(0.975, Math.max(0.13, lchOf(hex).l + around(LIKE.lighter))),
-        strength: Math.min(i === accent ? 1 : Math.max(own, strengthOn(wheel, hex)), strength),
+        strength: Math.min(i === accent ? 1 : Math.max(own, relativeChromaOn(wheel, hex)), strength),
       }
     })
     const neutral = like.findIndex(isNeutral)
-    return placed(wheel, held, { tones, angles, accent, neutral }, random)
+    return placeColors(wheel, held, { tones, angles, accent, neutral }, random)
   })
 }
 

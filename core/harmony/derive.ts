@@ -1,7 +1,7 @@
 import { arc, lchOf, type Hex } from '#core/color/convert'
-import { angleOf, colorAt, strengthOn, turned, type Wheel } from '#core/color/wheel'
-import { clearOf, loudest, QUIETER, spreadRoom } from './clear'
-import { LEAST_DIFFERENCE } from './distinct'
+import { angleOf, colorAt, relativeChromaOn, rotate, type Wheel } from '#core/color/wheel'
+import { clearColor, maxCompanionChroma, QUIETER, minDifferenceAt } from './clear'
+import { MIN_DIFFERENCE } from './distinct'
 import { offsetsOf, type HarmonyKind } from './harmony'
 import { ACCENT } from './proportion'
 import { tonesOf, type Slot, type Tone, type ToneOfArea, type TonePlan } from './tone'
@@ -37,14 +37,15 @@ export interface Derived {
 export const COUNT = { least: 2, most: 10 } as const
 
 /** The least ΔE2000 of the swatch at a place from those before it, as far as there is room. */
-const roomFor = (plan: TonePlan, place: number): number => (STANDS_OUT.has(plan) ? spreadRoom(place) : LEAST_DIFFERENCE)
+const roomFor = (plan: TonePlan, place: number): number =>
+  STANDS_OUT.has(plan) ? minDifferenceAt(place) : MIN_DIFFERENCE
 
 /** A base so near to black or white is as a gray: what hue it has nobody sees. */
 const ENDS = { dark: 0.06, light: 0.99 } as const
 /** The plans in which the accent stands out clearly. */
 const STANDS_OUT: ReadonlySet<TonePlan> = new Set(['spread', 'quiet with an accent'])
 /** The last place an accent may have. */
-const MOST_ACCENT = 4
+const MAX_ACCENT = 4
 
 /** Hues no more degrees apart than this are hardly told apart by hue. */
 const ALIKE = 45
@@ -67,7 +68,7 @@ export const derive = (from: Derivation): Derived[] => {
   const count = Math.min(COUNT.most, Math.max(COUNT.least, Math.round(from.count)))
   // where the harmony opens as usual: nothing changes its place while it opens
   const usual = offsetsOf(from.kind, undefined, from.free)
-  const accent = Math.min(count - 1, MOST_ACCENT, Math.max(1, accentOf(usual)))
+  const accent = Math.min(count - 1, MAX_ACCENT, Math.max(1, accentOf(usual)))
   const slots = Array.from(
     { length: count - 1 },
     (_, i): Slot => ({
@@ -77,22 +78,22 @@ export const derive = (from: Derivation): Derived[] => {
       alone: Math.abs(arc(0, usual[(i + 1) % usual.length] as number)) < (from.kind === 'free' ? 1e-6 : ALIKE),
     }),
   )
-  const base = turned(from.wheel, from.base, from.turn, from.baseHue)
+  const base = rotate(from.wheel, from.base, from.turn, from.baseHue)
   // of the base as it is, not as it is turned: turning changes no lightness but by rounding
   const { l, c: chroma } = lchOf(from.base)
-  const strength = l < ENDS.dark || l > ENDS.light ? 0 : strengthOn(from.wheel, from.base)
+  const strength = l < ENDS.dark || l > ENDS.light ? 0 : relativeChromaOn(from.wheel, from.base)
   const tones = tonesOf(from.plan, { l, strength }, slots, from.profile)
   const hexes = [base]
   const made = new Map<number, Hex>([[0, base]])
-  let quieter = loudest('companion', chroma)
+  let quieter = maxCompanionChroma('companion', chroma)
   // the accent finds its place first, what comes after keeps from it
   for (const i of [accent, ...slots.map((_, k) => k + 1).filter(place => place !== accent)]) {
     const offset = offsets[i % offsets.length] as number
     const angle = angleOf(from.wheel, from.base, from.baseHue) + from.turn + offset
-    const most = i === accent ? loudest('accent', chroma) : quieter
+    const most = i === accent ? maxCompanionChroma('accent', chroma) : quieter
     const at = (l: number, strength: number): Hex => colorAt(from.wheel, angle, l, strength, { most })
     const least = i === accent && STANDS_OUT.has(from.plan) ? ACCENT.apart + 1 : roomFor(from.plan, i)
-    const hex = clearOf(tones[i - 1] as Tone, at, hexes, least)
+    const hex = clearColor(tones[i - 1] as Tone, at, hexes, least)
     hexes.push(hex)
     if (i === accent && STANDS_OUT.has(from.plan)) quieter = Math.min(quieter, QUIETER * lchOf(hex).c)
     made.set(i, hex)

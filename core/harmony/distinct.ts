@@ -2,13 +2,13 @@ import { hexOfLch, lchOf, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 
 /** The least ΔE2000 between any two swatches of a scheme. */
-export const LEAST_DIFFERENCE = 5
+export const MIN_DIFFERENCE = 5
 
 const LIGHTNESS_STEPS = Array.from({ length: 50 }, (_, i) => 0.02 + i * 0.02)
 const CHROMA_SCALES = [1, 0.75, 0.5, 0.25, 0]
 
 /** Whether a color keeps at least `least` ΔE2000 from all the others. */
-export const isDistinct = (hex: Hex, others: readonly Hex[], least = LEAST_DIFFERENCE): boolean =>
+export const isDistinct = (hex: Hex, others: readonly Hex[], least = MIN_DIFFERENCE): boolean =>
   others.every(other => deltaE(hex, other) >= least)
 
 /**
@@ -16,7 +16,7 @@ export const isDistinct = (hex: Hex, others: readonly Hex[], least = LEAST_DIFFE
  * others; the wanted color itself where it already does. Lightness moves first, chroma where lightness alone does not
  * do. Where nothing of this hue is free, the most distant candidate is returned.
  */
-export const distinctFrom = (wanted: Hex, others: readonly Hex[], least = LEAST_DIFFERENCE): Hex => {
+export const distinctColor = (wanted: Hex, others: readonly Hex[], least = MIN_DIFFERENCE): Hex => {
   if (isDistinct(wanted, others, least)) return wanted
   const { l, c, h } = lchOf(wanted)
   const candidates = CHROMA_SCALES.flatMap(scale =>

@@ -1,10 +1,10 @@
 import {
-  betweenLabs,
+  mixLabs,
   degrees,
   GRAY_CHROMA,
   hexOfLab,
   labOf,
-  shownLab,
+  toGamutLab,
   unit,
   type Hex,
   type Lab,
@@ -59,7 +59,7 @@ export const hueTurn = (from: number, to: number, way: HueWay): number => {
 }
 
 /** A part of the way between two colors in OKLCH; a gray takes the hue of the other. */
-const betweenPolar = (one: Polar, other: Polar, part: number, way: HueWay): Lab => {
+const mixPolar = (one: Polar, other: Polar, part: number, way: HueWay): Lab => {
   const from = one.h ?? other.h ?? 0
   const hue = from + hueTurn(from, other.h ?? from, way) * part
   const c = one.c + (other.c - one.c) * part
@@ -80,9 +80,9 @@ export const runAt = ({ stops, space, way }: Run): ((at: number) => Lab) => {
     const part = (at - from) / (to - from)
     const lab =
       space === 'oklab'
-        ? betweenLabs(labs[next - 1] as Lab, labs[next] as Lab, part)
-        : betweenPolar(polar[next - 1] as Polar, polar[next] as Polar, part, way)
-    return shownLab(lab)
+        ? mixLabs(labs[next - 1] as Lab, labs[next] as Lab, part)
+        : mixPolar(polar[next - 1] as Polar, polar[next] as Polar, part, way)
+    return toGamutLab(lab)
   }
 }
 

@@ -3,9 +3,9 @@ import { hsbOf, lchOf } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 import { WHEELS } from '#core/color/wheel'
 import { COUNT, derive, type Derivation } from './derive'
-import { distinctFrom, LEAST_DIFFERENCE } from './distinct'
+import { distinctColor, MIN_DIFFERENCE } from './distinct'
 import { HARMONIES, offsetsOf, SPREADS, spreadOf } from './harmony'
-import { spreadAt } from './open'
+import { spreadForAngle } from './open'
 import { rolesIn, sharesIn, usualShares } from './proportion'
 
 const from = (change: Partial<Derivation> = {}): Derivation => ({
@@ -60,7 +60,7 @@ describe('harmonies', () => {
             const colors = hexes(from({ base, kind, wheel, count }))
             expect(colors).toHaveLength(count)
             expect(colors[0]).toBe(base)
-            expect(leastDifference(colors)).toBeGreaterThanOrEqual(LEAST_DIFFERENCE)
+            expect(leastDifference(colors)).toBeGreaterThanOrEqual(MIN_DIFFERENCE)
           }
     },
   )
@@ -78,7 +78,7 @@ describe('harmonies', () => {
         said => {
           const colors = hexes(from(said))
           expect(colors).toEqual(hexes(from(said)))
-          expect(leastDifference(colors)).toBeGreaterThanOrEqual(LEAST_DIFFERENCE)
+          expect(leastDifference(colors)).toBeGreaterThanOrEqual(MIN_DIFFERENCE)
         },
       ),
       { numRuns: 40 },
@@ -102,18 +102,18 @@ describe('opening a spread by one of its hues', () => {
     ['tetradic', 3, 230, 50],
     ['analogous with accent', 1, 20, 20],
   ] as const)('%s, hue %i at %i° opens to %i°', (kind, place, angle, spread) =>
-    expect(spreadAt(kind, place, angle)).toBe(spread),
+    expect(spreadForAngle(kind, place, angle)).toBe(spread),
   )
   it.each([
     ['triadic', 1],
     ['analogous', 0],
     ['tetradic', 1],
     ['analogous with accent', 3],
-  ] as const)('%s, hue %i turns instead', (kind, place) => expect(spreadAt(kind, place, 40)).toBeNull())
+  ] as const)('%s, hue %i turns instead', (kind, place) => expect(spreadForAngle(kind, place, 40)).toBeNull())
   it('agrees with where the hues then stand', () => {
     for (const kind of Object.keys(SPREADS) as Array<keyof typeof SPREADS>) {
       offsetsOf(kind, 40).forEach((offset, place) => {
-        const spread = spreadAt(kind, place, offset)
+        const spread = spreadForAngle(kind, place, offset)
         if (spread !== null) expect(offsetsOf(kind, spread)[place]).toBeCloseTo(offset)
       })
     }
@@ -121,9 +121,9 @@ describe('opening a spread by one of its hues', () => {
 })
 
 describe('keeping apart', () => {
-  it('leaves what is distinct already as it is', () => expect(distinctFrom('#ff0000', ['#0000ff'])).toBe('#ff0000'))
+  it('leaves what is distinct already as it is', () => expect(distinctColor('#ff0000', ['#0000ff'])).toBe('#ff0000'))
   it('moves what is not, on its own hue', () => {
-    const moved = distinctFrom('#2e4f7f', ['#2e4f80'])
+    const moved = distinctColor('#2e4f7f', ['#2e4f80'])
     expect(deltaE(moved, '#2e4f80')).toBeGreaterThanOrEqual(5)
     expect(Math.abs(hsbOf(moved).h - hsbOf('#2e4f7f').h)).toBeLessThan(12)
   })

@@ -1,4 +1,4 @@
-import { betweenLabs, hexOf, hexOfLab, labOf, lchOf, shownLab, type Hex, type Lab } from '#core/color/convert'
+import { mixLabs, hexOf, hexOfLab, labOf, lchOf, toGamutLab, type Hex, type Lab } from '#core/color/convert'
 import { labDistance } from '#core/color/difference'
 
 /** Tints run toward white, tones toward the gray of the same lightness, shades toward black. */
@@ -17,7 +17,7 @@ const HALVINGS = 22
 /** The straight way between two colors of OKLab as far as sRGB has it, in small steps. */
 const wayOf = (from: Lab, to: Lab): Lab[] =>
   Array.from({ length: FINE + 1 }, (_, i) =>
-    i === 0 ? from : i === FINE ? to : shownLab(betweenLabs(from, to, i / FINE)),
+    i === 0 ? from : i === FINE ? to : toGamutLab(mixLabs(from, to, i / FINE)),
   )
 
 /** Points along a way, each at one distance from the one before, as many as come before its end. */
@@ -30,17 +30,17 @@ const strides = (way: readonly Lab[], stride: number, most: number): Lab[] => {
       let [low, high] = [0, 1]
       for (let n = 0; n < HALVINGS; n++) {
         const middle = (low + high) / 2
-        if (labDistance(last, betweenLabs(near, far, middle)) < stride) low = middle
+        if (labDistance(last, mixLabs(near, far, middle)) < stride) low = middle
         else high = middle
       }
-      points.push((last = betweenLabs(near, far, high)))
+      points.push((last = mixLabs(near, far, high)))
     }
   }
   return points
 }
 
 /** So many points at equal distances from one to the next along a way, the last at its end. */
-const evenAlong = (way: readonly Lab[], count: number): Lab[] => {
+const evenPoints = (way: readonly Lab[], count: number): Lab[] => {
   const end = way.at(-1) as Lab
   const steps = way.slice(1).map((point, i) => labDistance(way[i] as Lab, point))
   let [low, high] = [0, steps.reduce((sum, step) => sum + step, 0)]
@@ -60,8 +60,8 @@ const evenAlong = (way: readonly Lab[], count: number): Lab[] => {
 export const ladderLabs = (hex: Hex, kind: LadderKind, count: number): Lab[] => {
   const from = labOf(hex)
   const to = endOf(kind, from)
-  const straight = Array.from({ length: count }, (_, n) => betweenLabs(from, to, (n + 1) / count))
-  return straight.every(lab => shownLab(lab) === lab) ? straight : evenAlong(wayOf(from, to), count)
+  const straight = Array.from({ length: count }, (_, n) => mixLabs(from, to, (n + 1) / count))
+  return straight.every(lab => toGamutLab(lab) === lab) ? straight : evenPoints(wayOf(from, to), count)
 }
 
 /** A ladder of a swatch: `count` rungs (2 to 10) at perceptually even steps in OKLab, the last white, gray or black. */
@@ -74,7 +74,7 @@ export const ladder = (hex: Hex, kind: LadderKind, count: number): Hex[] => ladd
 export const strip = (hex: Hex, count: number): Hex[] => {
   const from = labOf(hex)
   const rungs = (kind: LadderKind): Hex[] =>
-    Array.from({ length: count }, (_, n) => hexOfLab(betweenLabs(from, endOf(kind, from), (n + 1) / (count + 1))))
+    Array.from({ length: count }, (_, n) => hexOfLab(mixLabs(from, endOf(kind, from), (n + 1) / (count + 1))))
   return [...rungs('shades').reverse(), hex, ...rungs('tints')]
 }
 

@@ -5,7 +5,7 @@ import { SPREADS, spreadOf, type HarmonyKind } from './harmony'
  * The spread at which the `place`-th hue of a harmony stands at an angle, in degrees relative to the base, within the
  * harmony's limits; null where that hue cannot be moved without turning the whole shape.
  */
-export const spreadAt = (kind: HarmonyKind, place: number, angle: number): number | null => {
+export const spreadForAngle = (kind: HarmonyKind, place: number, angle: number): number | null => {
   if (!SPREADS[kind] || place === 0) return null
   const away = Math.abs(arc(0, angle))
   switch (kind) {

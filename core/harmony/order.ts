@@ -9,7 +9,7 @@ export type Order = (typeof ORDERS)[number]
  * Swatches in an order; those that are equal in it stay as they were set. Hues start at the top of the wheel, neutrals
  * come last.
  */
-export const ordered = <Swatch extends { hex: Hex }>(
+export const orderSwatches = <Swatch extends { hex: Hex }>(
   swatches: readonly Swatch[],
   order: Order,
   wheel: Wheel,

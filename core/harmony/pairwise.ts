@@ -9,7 +9,7 @@ interface Measured {
   h: number
 }
 
-const measured = (hex: Hex): Measured => {
+const measureColor = (hex: Hex): Measured => {
   const { l, a, b } = lab65Of(hex)
   return { l, c: Math.hypot(a, b), h: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360 }
 }
@@ -29,7 +29,7 @@ const hueEffect = ({ l, c, h }: Measured): number => {
  * two-colour combinations. Their data were patches on gray seen by students: an order to look in, not a verdict.
  */
 export const pairHarmony = (one: Hex, other: Hex): number => {
-  const [a, b] = [measured(one), measured(other)]
+  const [a, b] = [measureColor(one), measureColor(other)]
   const hue = 2 * Math.sqrt(a.c * b.c) * sin((a.h - b.h) / 2)
   const chromatic = Math.hypot(hue, (a.c - b.c) / 1.46)
   const byChroma = 0.04 + 0.53 * Math.tanh(0.8 - 0.045 * chromatic)

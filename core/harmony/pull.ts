@@ -1,5 +1,5 @@
 import { arc, degrees, lchOf, type Hex } from '#core/color/convert'
-import { angleOf, turned, type Wheel } from '#core/color/wheel'
+import { angleOf, rotate, type Wheel } from '#core/color/wheel'
 import { offsetsOf, type HarmonyKind } from './harmony'
 
 /** Under this OKLCH chroma a color is too gray for its hue to be moved. */
@@ -18,11 +18,11 @@ export const anchorOf = (wheel: Wheel, hexes: readonly Hex[]): number => {
  * Angles in degrees on the wheel, the harmony standing on `anchor`; saturation and brightness (light, paint) or
  * lightness and chroma (perceptual) stay. A gray stays as it is.
  */
-export const pulled = (hex: Hex, kind: HarmonyKind, wheel: Wheel, anchor: number, amount: number): Hex => {
+export const pullToward = (hex: Hex, kind: HarmonyKind, wheel: Wheel, anchor: number, amount: number): Hex => {
   if (amount === 0 || lchOf(hex).c < HUELESS) return hex
   const own = angleOf(wheel, hex)
   const way = offsetsOf(kind)
     .map(offset => arc(own, degrees(anchor + offset)))
     .reduce((least, each) => (Math.abs(each) < Math.abs(least) ? each : least))
-  return turned(wheel, hex, way * amount)
+  return rotate(wheel, hex, way * amount)
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { contrastOf } from '#core/color/contrast'
 import { lchOf, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
-import { strengthOf } from '#core/color/strength'
+import { relativeChromaOf } from '#core/color/strength'
 import { WHEELS } from '#core/color/wheel'
 import { COUNT, derive, type Derivation } from './derive'
 import { HARMONIES, SPREADS } from './harmony'
@@ -128,7 +128,7 @@ describe('tone plans', () => {
     const quiet = from({ plan: 'quiet with an accent', kind: 'triadic' })
     const accent = rolesIn(quiet).indexOf('accent')
     quiet.forEach((hex, i) => {
-      if (i && i !== accent) expect(strengthOf(hex)).toBeLessThan(0.4)
+      if (i && i !== accent) expect(relativeChromaOf(hex)).toBeLessThan(0.4)
     })
   })
 

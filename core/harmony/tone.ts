@@ -1,5 +1,5 @@
 import { lchOf, type Hex } from '#core/color/convert'
-import { strengthOf } from '#core/color/strength'
+import { relativeChromaOf } from '#core/color/strength'
 
 /** How lightness and strength are dealt over the swatches of a scheme, beside its harmony. */
 export const TONE_PLANS = ['even', 'spread', 'quiet with an accent', 'light', 'deep', 'like the picture'] as const
@@ -17,7 +17,7 @@ export interface ToneOfArea extends Tone {
 }
 
 /** So many tones of a picture are kept. */
-export const MOST_TONES = 48
+export const MAX_TONES = 48
 
 /**
  * One place of a scheme after the base: how many of its hue were before it, whether it is the accent, and whether its
@@ -90,7 +90,7 @@ const [DARKEST, LIGHTEST] = [0.1, 0.975]
  * The middle of the widest gap between lightnesses; where that is too narrow for another, one beyond them, on the side
  * with more room.
  */
-const widest = (all: readonly number[]): number => {
+const widestGap = (all: readonly number[]): number => {
   const sorted = [...all].sort((one, other) => one - other)
   let [best, gap] = [COLORFUL, -1]
   for (let i = 1; i < sorted.length; i++) {
@@ -113,7 +113,7 @@ const takeAlone = (left: number[], wanted: number, base: number): number => {
   const kept = left.filter(l => Math.abs(l - nearest) >= CLEAR_ALONE)
   const short = left.length - kept.length
   left.splice(0, left.length, ...kept)
-  for (let n = 0; n < short; n++) left.push(widest([base, nearest, ...left]))
+  for (let n = 0; n < short; n++) left.push(widestGap([base, nearest, ...left]))
   return nearest
 }
 
@@ -124,7 +124,7 @@ const SETTLED = 5
  * Lightnesses from dark to light dealt over slots: the accent's first, then the first of each hue from the most colorful
  * outward, then the rest; beyond five swatches in the widest gaps that are left.
  */
-const dealt = (
+const dealLightnesses = (
   slots: readonly Slot[],
   base: number,
   { from, to, middle }: { from: number; to: number; middle: number },
@@ -143,7 +143,7 @@ const dealt = (
     if (standsOut && slot.accent && slot.alone) found[i] = takeAlone(left, middle, base)
     else found[i] = takeNearest(left, middle, slot.accent ? base : undefined)
   }
-  while (found.length < slots.length) found.push(widest([base, ...found]))
+  while (found.length < slots.length) found.push(widestGap([base, ...found]))
   return found
 }
 
@@ -193,7 +193,7 @@ export const tonesOf = (
   const parted = (l: number, { round }: Slot): number =>
     own * (isEnd(l) ? PARTS.ends : round ? PARTS.further : PARTS.first)
   const on = (range: { from: number; to: number; middle: number }): Tone[] =>
-    dealt(slots, base.l, range).map((l, i) => ({ l, strength: parted(l, slots[i] as Slot) }))
+    dealLightnesses(slots, base.l, range).map((l, i) => ({ l, strength: parted(l, slots[i] as Slot) }))
   switch (plan) {
     case 'even':
       return slots.map(({ round }) => ({
@@ -207,7 +207,7 @@ export const tonesOf = (
     case 'like the picture':
       if (profile.length) return likePicture(profile, slots)
   }
-  return dealt(slots, base.l, { from: DARK, to: LIGHT, middle: COLORFUL }, true).map((l, i) => {
+  return dealLightnesses(slots, base.l, { from: DARK, to: LIGHT, middle: COLORFUL }, true).map((l, i) => {
     const slot = slots[i] as Slot
     if (slot.accent) return { l, strength: Math.max(own, plan === 'quiet with an accent' ? VIVID : SEEN) }
     if (plan !== 'quiet with an accent') return { l, strength: parted(l, slot) }
@@ -219,5 +219,5 @@ export const tonesOf = (
 export const profileOf = (inks: ReadonlyArray<{ hex: Hex; area: number }>): ToneOfArea[] =>
   [...inks]
     .sort((one, other) => other.area - one.area)
-    .slice(0, MOST_TONES)
-    .map(({ hex, area }) => ({ l: lchOf(hex).l, strength: strengthOf(hex), area }))
+    .slice(0, MAX_TONES)
+    .map(({ hex, area }) => ({ l: lchOf(hex).l, strength: relativeChromaOf(hex), area }))

@@ -6,14 +6,14 @@ export interface History<State> {
 }
 
 /** How many steps back are kept. */
-export const MOST_STEPS = 500
+export const MAX_STEPS = 500
 
 /** A history that starts at a state. */
 export const historyOf = <State>(present: State): History<State> => ({ past: [], present, future: [] })
 
 /** The history after a step forward; what was undone before it is gone. */
 export const stepped = <State>({ past, present }: History<State>, next: State, did: string): History<State> => ({
-  past: [...past, { state: present, did }].slice(-MOST_STEPS),
+  past: [...past, { state: present, did }].slice(-MAX_STEPS),
   present: next,
   future: [],
 })

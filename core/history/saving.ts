@@ -79,7 +79,7 @@ const QUIET = 400
 const AGAIN = [1000, 2000, 4000, 8000] as const
 
 /** The most of a trail that goes with one save, in characters of JSON. */
-const MOST_SENT = 2_000_000
+const MAX_SENT = 2_000_000
 
 const NO_CHANGE: TrailChange = { put: [], remove: [] }
 const isNone = ({ put, remove }: TrailChange): boolean => !put.length && !remove.length
@@ -93,7 +93,7 @@ const leftOf = ({ put, remove }: TrailChange, sent: TrailChange): TrailChange =>
 /** As much of a trail as goes with one save: states in their order, and what is given up with the last of them. */
 const firstPart = ({ put, remove }: TrailChange): TrailChange => {
   let size = 0
-  const fits = put.findIndex(state => (size += JSON.stringify(state).length) > MOST_SENT)
+  const fits = put.findIndex(state => (size += JSON.stringify(state).length) > MAX_SENT)
   return fits === -1 ? { put, remove } : { put: put.slice(0, Math.max(1, fits)), remove: [] }
 }
 

@@ -2,7 +2,7 @@ import { contrastOf, inkOn, ratioWords } from '#core/color/contrast'
 import type { Hex } from '#core/color/convert'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
-import { follows } from '#core/scheme/worn'
+import { isFollowing } from '#core/scheme/worn'
 import type { PressedKey } from './arrowKeys'
 import { clamp } from './clamp'
 
@@ -114,7 +114,7 @@ export const lettersWords = (hex: string): string => {
 export const isCutLoose = (
   swatch: Pick<Swatch, 'own' | 'from'>,
   project: Pick<Project, 'samples' | 'derived'>,
-): boolean => swatch.own !== null && follows(project, swatch)
+): boolean => swatch.own !== null && isFollowing(project, swatch)
 
 /** Says why a swatch does not follow where it came from. */
 export const cutLooseWords = ({ freed, from }: Pick<Swatch, 'freed' | 'from'>): string =>

@@ -1,4 +1,4 @@
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import { soughtColors, takenFrom } from './finding'
 import { incomingKind, isBinary, isPastedArtwork, sizeRefusal, takenText } from './incoming'
 
@@ -68,9 +68,9 @@ describe('the colors of a text', () => {
     const many = Array.from({ length: 20 }, (_, i) => `#${(i * 700_001 + 1000).toString(16).padStart(6, '0')}`).join(
       ' ',
     )
-    expect(taken(many)).toHaveLength(MOST_SWATCHES)
+    expect(taken(many)).toHaveLength(MAX_SWATCHES)
     expect(takenText(many, 'the pasted text')?.words).toBe(
-      `Took ${MOST_SWATCHES} colors from the pasted text; there are 20, a scheme holds ${MOST_SWATCHES}.`,
+      `Took ${MAX_SWATCHES} colors from the pasted text; there are 20, a scheme holds ${MAX_SWATCHES}.`,
     )
   })
   it('are none where there are none', () => {
@@ -87,6 +87,6 @@ describe('what schemes are found by', () => {
   })
   it('comes as many colors as a scheme holds', () => {
     const colors = Array.from({ length: 30 }, (_, i) => ({ hex: '#112233', name: `${i}`, share: 0.1 }))
-    expect(takenFrom({ id: 's', name: '', caption: '', words: '', colors })).toHaveLength(MOST_SWATCHES)
+    expect(takenFrom({ id: 's', name: '', caption: '', words: '', colors })).toHaveLength(MAX_SWATCHES)
   })
 })

@@ -1,7 +1,7 @@
 import { parseColor } from '#core/color/parse'
 import type { Command } from '#core/commands/commands'
-import { MOST_SWATCHES } from '#core/document/limits'
-import { counted } from '#core/document/names'
+import { MAX_SWATCHES } from '#core/document/limits'
+import { countWords } from '#core/document/names'
 import { readColors, type ListKind } from '#core/formats/read/read'
 import { isSwatchSheet } from '#core/formats/read/sheet'
 
@@ -18,9 +18,9 @@ export interface IncomingFile {
 
 const PICTURE = /\.(png|jpe?g|webp|gif)$/i
 const OTHER_PICTURE = /\.(tiff?|bmp|heic|avif|psd|ico)$/i
-const LONGEST_TITLE = 120
+const MAX_TITLE_LENGTH = 120
 /** The longest text that is remembered as it was typed. */
-const LONGEST_TYPED = 59
+const MAX_TYPED_LENGTH = 59
 /** How far into a pasted text the root of an SVG is looked for. */
 const ROOT_WITHIN = 2000
 
@@ -78,22 +78,22 @@ export const takenText = (text: string, title: string, fileName = ''): TakenText
     return {
       command: {
         do: 'set base',
-        base: { hex: only.hex, hue: only.hue, typed: typed.length <= LONGEST_TYPED ? typed : only.hex },
+        base: { hex: only.hex, hue: only.hue, typed: typed.length <= MAX_TYPED_LENGTH ? typed : only.hex },
       },
       words: `The base is ${only.hex}.`,
     }
   }
-  const taken = colors.slice(0, MOST_SWATCHES)
+  const taken = colors.slice(0, MAX_SWATCHES)
   if (!taken.length) return null
   const from = fileName ? `“${fileName}” (${KIND_WORDS[kind]})` : title
-  const rest = colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MOST_SWATCHES}` : ''
+  const rest = colors.length > taken.length ? `; there are ${colors.length}, a scheme holds ${MAX_SWATCHES}` : ''
   return {
     command: {
       do: 'take colors',
       kind: 'list',
-      title: title.slice(0, LONGEST_TITLE),
+      title: title.slice(0, MAX_TITLE_LENGTH),
       colors: taken.map(color => ({ ...color, share: color.share ?? null })),
     },
-    words: `Took ${counted(taken.length, 'color')} from ${from}${rest}.`,
+    words: `Took ${countWords(taken.length, 'color')} from ${from}${rest}.`,
   }
 }

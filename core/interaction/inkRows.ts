@@ -1,6 +1,6 @@
 import { isNeutral, labOf, lchOf } from '#core/color/convert'
 import { hueWords, plainName } from '#core/color/name'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import type { Remap } from '#core/document/remap'
 import type { Swatch } from '#core/document/scheme'
 import { targetFor } from '#core/painting/remapping'
@@ -147,7 +147,7 @@ export const rowLabel = (
   [
     `Ink ${hex}${members.length > 1 ? ` and ${members.length - 1} near it` : ''}`,
     `${(area * 100).toFixed(1)}% of the artwork`,
-    counted(uses, 'use'),
+    countWords(uses, 'use'),
     targetName(scheme, to),
     ...(excepted ? ['in this artwork alone'] : []),
     ...(isLost ? ['loses contrast to what it touches'] : []),

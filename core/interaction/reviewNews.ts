@@ -1,4 +1,4 @@
-import { countedWith, type Review, type ReviewNews, type ReviewPage } from '#core/document/review'
+import { addCounts, type Review, type ReviewNews, type ReviewPage } from '#core/document/review'
 
 /* What news of a review mean to whoever has it open. */
 
@@ -23,7 +23,7 @@ export const newsWords = (
 /** Returns a review, as its designer sees it, after news; the same where the news are older than it. */
 export const reviewAfter = (review: Review, news: ReviewNews): Review => {
   if (news.seq <= review.seq) return review
-  const { counts, comments, threads } = countedWith(review, news)
+  const { counts, comments, threads } = addCounts(review, news)
   const { seq, choice, closed, ready } = news
   return {
     ...review,
@@ -37,7 +37,7 @@ export const reviewAfter = (review: Review, news: ReviewNews): Review => {
 export const reviewPageAfter = (page: ReviewPage, news: ReviewNews): ReviewPage => {
   if (news.seq < page.seq) return page
   const { seq, choice, closed, ready } = news
-  return { ...page, counts: countedWith(page, news).counts, seq, choice, closed, ready }
+  return { ...page, counts: addCounts(page, news).counts, seq, choice, closed, ready }
 }
 
 /** Returns whether the pictures of a review are still being made. */

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { arc } from '#core/color/convert'
 import { angleOf } from '#core/color/wheel'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import { HARMONIES } from '#core/harmony/harmony'
 import { angleOfSwatch } from '#core/scheme/worn'
 import { dialPoint, spot } from './dial'
@@ -157,7 +157,7 @@ describe('a swatch added on the ring', () => {
   it('is none where the scheme is full', () => {
     const full = derivedFrom('#0f6d5f', { kind: 'triadic', count: 10 })
     const one = full.scheme[0]
-    const more = Array.from({ length: MOST_SWATCHES - 10 }, (_, i) => ({ ...(one as object), id: `x${i}` }))
+    const more = Array.from({ length: MAX_SWATCHES - 10 }, (_, i) => ({ ...(one as object), id: `x${i}` }))
     expect(addOnRing({ ...full, scheme: [...full.scheme, ...more] as typeof full.scheme }, 20)).toBeNull()
     expect(addOnRing(full, 20)).not.toBeNull()
   })

@@ -1,12 +1,12 @@
 import { arc, degrees } from '#core/color/convert'
-import { atAngle } from '#core/color/wheel'
+import { rotateTo } from '#core/color/wheel'
 import type { Command } from '#core/commands/commands'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
-import { distinctFrom } from '#core/harmony/distinct'
+import { distinctColor } from '#core/harmony/distinct'
 import { offsetsOf } from '#core/harmony/harmony'
-import { spreadAt } from '#core/harmony/open'
+import { spreadForAngle } from '#core/harmony/open'
 import { anglesOf } from '#core/scheme/compose'
 import { angleOfSwatch, baseSwatchOf } from '#core/scheme/worn'
 import { spot } from './dial'
@@ -84,16 +84,16 @@ export const moveOnRing = (project: Project, id: string, angle: number, alone: b
   if (isBase) return turn
   if (!isPlacedByHarmony(project, swatch) || swatch.from.kind !== 'harmony') return single
   const hues = offsetsOf(harmony.kind, harmony.spread).length
-  const spread = spreadAt(harmony.kind, swatch.from.place % hues, arc(0, swatch.offset + by))
+  const spread = spreadForAngle(harmony.kind, swatch.from.place % hues, arc(0, swatch.offset + by))
   return spread === null ? turn : { do: 'compose', harmony: { spread: Math.round(spread) } }
 }
 
 /** Returns the command that adds a swatch like the base at an angle in degrees; null where the scheme is full. */
 export const addOnRing = (project: Project, angle: number): Command | null => {
   const like = baseSwatchOf(project)
-  if (!like || project.scheme.length >= MOST_SWATCHES) return null
+  if (!like || project.scheme.length >= MAX_SWATCHES) return null
   const taken = project.scheme.map(each => each.hex)
-  const hex = distinctFrom(atAngle(project.harmony.wheel, like.hex, angle), taken)
+  const hex = distinctColor(rotateTo(project.harmony.wheel, like.hex, angle), taken)
   return { do: 'add swatches', colors: [{ hex }], how: 'ring', after: null }
 }
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { USUAL_PATCH, WIDEST_PATCH } from '#core/extract/patch'
+import { USUAL_PATCH, MAX_PATCH_WIDTH } from '#core/extract/patch'
 import {
   isMeantRegion,
   isMovedSample,
@@ -84,8 +84,8 @@ describe('a region', () => {
 
 describe('a sample', () => {
   it('has a patch whose slider is finer where it is small, both ways', () => {
-    expect(patchOfSlider(100)).toBe(WIDEST_PATCH)
-    expect(patchOfSlider(50)).toBe(WIDEST_PATCH / 4)
+    expect(patchOfSlider(100)).toBe(MAX_PATCH_WIDTH)
+    expect(patchOfSlider(50)).toBe(MAX_PATCH_WIDTH / 4)
     for (const at of [0, 12, 77, 100]) expect(sliderOfPatch(patchOfSlider(at))).toBeCloseTo(at, 9)
   })
   it('has moved where it is not as it was found', () => {

@@ -1,4 +1,4 @@
-import { WIDEST_PATCH } from '#core/extract/patch'
+import { MAX_PATCH_WIDTH } from '#core/extract/patch'
 import type { Reference, Region, Sample } from '#core/document/gathering'
 import { clamp } from './clamp'
 import type { ScreenBox } from './dial'
@@ -63,10 +63,10 @@ export const nudgedPlace = (place: Place, step: Place, { width, height }: Pick<R
   onPicture({ x: place.x + step.x / width, y: place.y - step.y / height })
 
 /** Returns the patch a slider's position in [0, 100] stands for: by its square, so that small ones can be set finely. */
-export const patchOfSlider = (position: number): number => (position / 100) ** 2 * WIDEST_PATCH
+export const patchOfSlider = (position: number): number => (position / 100) ** 2 * MAX_PATCH_WIDTH
 
 /** Returns the slider's position, in [0, 100], of a patch. */
-export const sliderOfPatch = (patch: number): number => Math.sqrt(patch / WIDEST_PATCH) * 100
+export const sliderOfPatch = (patch: number): number => Math.sqrt(patch / MAX_PATCH_WIDTH) * 100
 
 /** Returns whether a sample does not stand where it was found any more, or has another patch than usual. */
 export const isMovedSample = ({ found, x, y, patch }: Sample, usualPatch: number): boolean =>

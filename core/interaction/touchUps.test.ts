@@ -1,4 +1,4 @@
-import { MOST_AREAS, MOST_AREAS_TOUCHED, MOST_SHAPES_TOUCHED, MOST_TOUCHED, MOST_TOUCHES } from '#core/document/limits'
+import { MAX_AREAS, MAX_AREAS_TOUCHED, MAX_SHAPES_TOUCHED, MAX_TOUCHED, MAX_TOUCHES } from '#core/document/limits'
 import type { Touch } from '#core/document/remap'
 import { type Hit, touchesAny, touchUpCommand, touchUpExcess, touchUpRefusal } from './touchUps'
 import { itemBeside } from './selection'
@@ -20,21 +20,21 @@ describe('a touch-up', () => {
     expect(touchUpCommand('a1', [], PAINT, 'id')).toBeNull()
   })
   it('holds so many, and says where more were picked', () => {
-    const command = touchUpCommand('a1', shapes(MOST_TOUCHED + 5), PAINT, 'id')
-    expect(command?.do === 'touch up' && command.touch.shapes).toHaveLength(MOST_TOUCHED)
-    expect(touchUpExcess(shapes(MOST_TOUCHED))).toBeNull()
-    expect(touchUpExcess(shapes(MOST_TOUCHED + 1))).toContain(`up to ${MOST_TOUCHED} at once`)
-    expect(touchUpExcess(shapes(MOST_AREAS + 1).map(area))).toContain(`up to ${MOST_AREAS} at once`)
+    const command = touchUpCommand('a1', shapes(MAX_TOUCHED + 5), PAINT, 'id')
+    expect(command?.do === 'touch up' && command.touch.shapes).toHaveLength(MAX_TOUCHED)
+    expect(touchUpExcess(shapes(MAX_TOUCHED))).toBeNull()
+    expect(touchUpExcess(shapes(MAX_TOUCHED + 1))).toContain(`up to ${MAX_TOUCHED} at once`)
+    expect(touchUpExcess(shapes(MAX_AREAS + 1).map(area))).toContain(`up to ${MAX_AREAS} at once`)
   })
   it('is refused where an artwork has as many as it may, in words', () => {
     expect(touchUpRefusal([], [1])).toBeNull()
-    const most = Array.from({ length: MOST_TOUCHES }, () => touch([1]))
+    const most = Array.from({ length: MAX_TOUCHES }, () => touch([1]))
     expect(touchUpRefusal(most.slice(1), [1])).toBeNull()
     expect(touchUpRefusal(most, [1])).toContain('remove some first')
-    const spread = [touch(shapes(MOST_SHAPES_TOUCHED - 1))]
+    const spread = [touch(shapes(MAX_SHAPES_TOUCHED - 1))]
     expect(touchUpRefusal(spread, [1])).toBeNull()
     expect(touchUpRefusal(spread, [1, 2])).toContain('shapes touched up')
-    const wide = [touch([], shapes(MOST_AREAS_TOUCHED).map(area))]
+    const wide = [touch([], shapes(MAX_AREAS_TOUCHED).map(area))]
     expect(touchUpRefusal(wide, [])).toBeNull()
     expect(touchUpRefusal(wide, [area(0.999)])).toContain('areas touched up')
   })

@@ -1,6 +1,6 @@
 import type { Command } from '#core/commands/commands'
-import { counted } from '#core/document/names'
-import { MOST_AREAS, MOST_AREAS_TOUCHED, MOST_SHAPES_TOUCHED, MOST_TOUCHED, MOST_TOUCHES } from '#core/document/limits'
+import { countWords } from '#core/document/names'
+import { MAX_AREAS, MAX_AREAS_TOUCHED, MAX_SHAPES_TOUCHED, MAX_TOUCHED, MAX_TOUCHES } from '#core/document/limits'
 import type { Following, Touch } from '#core/document/remap'
 import type { Area } from '#core/raster/area'
 
@@ -26,25 +26,24 @@ export const touchUpCommand = (
   id: string,
 ): Command | null => {
   if (!hits.length) return null
-  const [shapes, areas] = [shapesOf(hits).slice(0, MOST_TOUCHED), areasOf(hits).slice(0, MOST_AREAS)]
+  const [shapes, areas] = [shapesOf(hits).slice(0, MAX_TOUCHED), areasOf(hits).slice(0, MAX_AREAS)]
   return { do: 'touch up', artwork, touch: { id, shapes, areas, paint, to, opacity } }
 }
 
 /** Says why an artwork takes no further touch-up of what was picked; null where it does. */
 export const touchUpRefusal = (touches: readonly Touch[], hits: readonly Hit[]): string | null => {
-  if (touches.length >= MOST_TOUCHES) return `An artwork has up to ${MOST_TOUCHES} touch-ups; remove some first.`
+  if (touches.length >= MAX_TOUCHES) return `An artwork has up to ${MAX_TOUCHES} touch-ups; remove some first.`
   const areas = new Set(touches.flatMap(touch => touch.areas)).size + areasOf(hits).length
-  if (areas > MOST_AREAS_TOUCHED)
-    return `A picture has up to ${MOST_AREAS_TOUCHED} areas touched up; remove some first.`
+  if (areas > MAX_AREAS_TOUCHED) return `A picture has up to ${MAX_AREAS_TOUCHED} areas touched up; remove some first.`
   const shapes = touches.reduce((sum, touch) => sum + touch.shapes.length, 0) + hits.length
-  if (shapes > MOST_SHAPES_TOUCHED)
-    return `An artwork has up to ${counted(MOST_SHAPES_TOUCHED, 'shape')} touched up; remove some touch-ups first.`
+  if (shapes > MAX_SHAPES_TOUCHED)
+    return `An artwork has up to ${countWords(MAX_SHAPES_TOUCHED, 'shape')} touched up; remove some touch-ups first.`
   return null
 }
 
 /** Says that not all that was picked is colored, as one touch-up holds less; null where all of it is. */
 export const touchUpExcess = (hits: readonly Hit[]): string | null => {
-  const max = hits.some(isArea) ? MOST_AREAS : MOST_TOUCHED
+  const max = hits.some(isArea) ? MAX_AREAS : MAX_TOUCHED
   return hits.length > max ? `A touch-up colors up to ${max} at once; the first of those picked were colored.` : null
 }
 

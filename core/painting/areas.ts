@@ -1,8 +1,8 @@
 import type { Hex } from '#core/color/convert'
-import { foundArea, type Area, type FoundArea } from '#core/raster/area'
+import { findArea, type Area, type FoundArea } from '#core/raster/area'
 import type { Row } from '#core/raster/paint'
 import type { Unmixed } from '#core/raster/unmix'
-import { shaded } from '#core/remap/shading'
+import { shadeInk } from '#core/remap/shading'
 
 /**
  * What an area of a raster picture is painted with by hand: a color that its inks follow, and how opaque it is, in [0,
@@ -30,7 +30,7 @@ export const areaRows = (
     if (!found || !lead || color === null) return { colors, opacity: opacity ?? 1 }
     const own = new Set(found.inks)
     return {
-      colors: colors.map((hex, i) => (own.has(i) ? shaded(inks[i] as Hex, lead, color) : hex)),
+      colors: colors.map((hex, i) => (own.has(i) ? shadeInk(inks[i] as Hex, lead, color) : hex)),
       opacity: opacity ?? 1,
     }
   }),
@@ -60,7 +60,7 @@ export const rowsWithin = (
   inks: readonly Hex[],
   colors: readonly Hex[],
   areas: readonly AreaPaint[],
-  find = foundArea,
+  find = findArea,
 ): { rows: Row[]; regions: Uint8Array | null } => {
   const found = areas.map(paint => ({ paint, found: find(taken, inks, paint.area) }))
   return {

@@ -5,7 +5,7 @@ import type { Hex } from '#core/color/convert'
 import { nearestIn } from '#core/remap/restrict'
 import { type Remapped, remappingOf, restrictionOf, followed, touchedPaints, touchedAreas } from './remapping'
 import type { InkArea } from '#core/remap/match'
-import { recolored } from '#core/remap/remap'
+import { recolorInks } from '#core/remap/remap'
 import type { HandPaint } from '#core/artwork/write'
 import type { AreaPaint } from './areas'
 
@@ -30,7 +30,7 @@ export const colorsOf = (
   artwork: string | null = null,
 ): Map<Hex, Hex> => {
   const remapping = remappingOf(project, united, artwork)
-  const colors = recolored(united, remapping)
+  const colors = recolorInks(united, remapping)
   const set = restrictionOf(project)
   if (!set) return colors
   const near = within(set)
@@ -47,7 +47,7 @@ export const recoloredFreely = (
   project: Remapped,
   united: readonly InkArea[],
   artwork: string | null = null,
-): Map<Hex, Hex> => recolored(united, remappingOf(project, united, artwork))
+): Map<Hex, Hex> => recolorInks(united, remappingOf(project, united, artwork))
 
 /**
  * What is painted by hand on an artwork: shapes of a drawing, by their place among the elements, or areas of a

@@ -3,8 +3,8 @@ import type { ColorSet, Remap, Target, Following, Touch } from '#core/document/r
 import type { InkArea } from '#core/remap/match'
 import { type Hex, type Hued, isNeutral } from '#core/color/convert'
 import { nearLeads } from '#core/remap/near'
-import { turned, turnedHue } from '#core/color/wheel'
-import { adjusted, AT_REST } from '#core/harmony/adjust'
+import { rotate, rotateHue } from '#core/color/wheel'
+import { adjustColors, AT_REST } from '#core/harmony/adjust'
 import { dominantOf } from '#core/scheme/worn'
 import type { Remapping } from '#core/remap/remap'
 import { ladder } from '#core/harmony/ladder'
@@ -33,12 +33,12 @@ export const adjustedSwatches = ({ remap: { adjust }, scheme, harmony: { wheel }
   const { turn, saturation, brightness } = adjust
   const moving = scheme.filter(({ locked }) => !locked)
   const around = moving.map(({ hex, hue }) => ({
-    hex: turned(wheel, hex, turn, hue),
-    hue: turnedHue(wheel, hue, turn),
+    hex: rotate(wheel, hex, turn, hue),
+    hue: rotateHue(wheel, hue, turn),
   }))
   const moved =
     saturation || brightness
-      ? adjusted(around, { ...AT_REST, saturation, brightness }, dominantOf({ scheme })?.hex ?? '#808080')
+      ? adjustColors(around, { ...AT_REST, saturation, brightness }, dominantOf({ scheme })?.hex ?? '#808080')
       : around
   const byId = new Map(moving.map(({ id }, i) => [id, moved[i] as Hued]))
   return new Map(scheme.map(({ id, hex, hue }) => [id, byId.get(id) ?? { hex, hue }]))

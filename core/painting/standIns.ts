@@ -1,5 +1,5 @@
 import { type Hex, labOf } from '#core/color/convert'
-import { shaded } from '#core/remap/shading'
+import { shadeInk } from '#core/remap/shading'
 
 /**
  * The places of the stand-ins that are not for just any color: what covers most, paper and light lettering, dark
@@ -42,5 +42,5 @@ export const standInColors = (
   const swatches = standInSwatches(scheme.map(({ hex }) => hex))
   const leads = new Map<number, Hex>()
   for (const [ink, place] of inks) if (!leads.has(place)) leads.set(place, ink)
-  return new Map(inks.map(([ink, place]) => [ink, shaded(ink, leads.get(place) ?? ink, swatches[place] ?? ink)]))
+  return new Map(inks.map(([ink, place]) => [ink, shadeInk(ink, leads.get(place) ?? ink, swatches[place] ?? ink)]))
 }

@@ -20,23 +20,23 @@ export interface Source {
 }
 
 /** The most pixels a picture may have. */
-export const MOST_PIXELS = 40_000_000
+export const MAX_PIXELS = 40_000_000
 
 /** The most bytes a picture file may have. */
-export const MOST_BYTES = 100 * 1024 * 1024
+export const MAX_BYTES = 100 * 1024 * 1024
 
 /** How many pixels are enough to find colors in: larger pictures are decoded to this size. */
 export const WORKING_PIXELS = 1_000_000
 
 /** The longest side a picture is worked on at: what a canvas, and a WebP file, can hold. */
-export const LONGEST_SIDE = 8192
+export const MAX_SIDE = 8192
 
 /**
  * The size a picture is worked on at: its own up to about a million pixels, otherwise reduced evenly to that; and no
  * longer than a canvas can hold.
  */
 export const workingSize = (width: number, height: number): { width: number; height: number } => {
-  const scale = Math.min(1, Math.sqrt(WORKING_PIXELS / (width * height)), LONGEST_SIDE / Math.max(width, height))
+  const scale = Math.min(1, Math.sqrt(WORKING_PIXELS / (width * height)), MAX_SIDE / Math.max(width, height))
   return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) }
 }
 

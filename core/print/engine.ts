@@ -6,7 +6,7 @@ import {
   type ColorEngine,
 } from 'lcms-wasm'
 import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
-import { remembered } from '#core/color/remembered'
+import { memoize } from '#core/color/remembered'
 import { INTENTS, type Print } from './papers'
 import type { Press } from './press'
 
@@ -41,7 +41,7 @@ export const pressOf = (
       const [c = 0, m = 0, y = 0, k = 0] = Array.from(inked(channels(hex)), value => value / FULL)
       return { c, m, y, k }
     },
-    printed: remembered(hex => {
+    printed: memoize(hex => {
       const [r = 0, g = 0, b = 0] = proof(channels(hex))
       return hexOfRgb(r / FULL, g / FULL, b / FULL)
     }),

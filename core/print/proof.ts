@@ -1,5 +1,5 @@
 import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
-import { remembered } from '#core/color/remembered'
+import { memoize } from '#core/color/remembered'
 import type { Press } from './press'
 
 /** How finely a table of proofs goes along each of red, green and blue. */
@@ -19,7 +19,7 @@ export const proofTable = (press: Pick<Press, 'proof'>): Uint16Array => {
 
 /** What colors look like by a table of proofs: straight between its eight nearest entries. */
 export const proofedBy = (table: Uint16Array): ((hex: Hex) => Hex) =>
-  remembered(hex => {
+  memoize(hex => {
     const { r, g, b } = rgbOf(hex)
     const places = [r, g, b].map(value => {
       const low = Math.min(LAST - 1, Math.floor(value * LAST))

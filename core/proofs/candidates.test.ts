@@ -8,7 +8,7 @@ import { lookOf } from '#core/document/project'
 import { colorsOf } from '#core/painting/painting'
 import { standInColors } from '#core/painting/standIns'
 import { knownInks } from '#core/commands/known'
-import { matchedTargets } from '#core/commands/matching'
+import { matchTargets } from '#core/commands/matching'
 import { newProject } from '#core/scheme/create'
 
 const apply = (project: Project, command: Command): Project => applyWith(project, command, NOTHING_KNOWN)
@@ -19,7 +19,7 @@ const inks = [
   { hex: '#cc4422', area: 0.1 },
 ]
 const empty = newProject('Kites', { hex: '#0f6d5f', hue: 171, typed: '#0f6d5f' })
-const project = { ...empty, remap: { ...empty.remap, targets: matchedTargets(inks, empty) } }
+const project = { ...empty, remap: { ...empty.remap, targets: matchTargets(inks, empty) } }
 
 it('every harmony that is not hidden is offered, each another look', () => {
   const all = shownHarmonies(['free', 'square']).map(kind => inHarmony(project, kind, knownInks(inks)))

@@ -3,7 +3,7 @@ import { AT_REST } from '#core/harmony/adjust'
 import { HARMONIES, type HarmonyKind } from '#core/harmony/harmony'
 import type { TonePlan } from '#core/harmony/tone'
 import { otherOrders, type InkArea } from '#core/remap/match'
-import { composed, wholeAdjusted } from '#core/scheme/compose'
+import { changeComposition, adjustScheme } from '#core/scheme/compose'
 import { lookOf } from '#core/document/project'
 import { apply, type Known } from '#core/commands/commands'
 import type { Look, Project } from '#core/document/project'
@@ -66,9 +66,9 @@ export const REACH = 2
 export const varied = (project: Project, { turn, down, step }: Variation, column: number, row: number): Candidate => {
   const angle = project.harmony.turn + column * turn
   const wrapped = ((((angle + 180) % 360) + 360) % 360) - 180
-  const turned = column === 0 ? project : composed(project, { turn: wrapped })
+  const turned = column === 0 ? project : changeComposition(project, { turn: wrapped })
   const next =
-    row === 0 ? turned : wholeAdjusted(turned, { ...AT_REST, [down]: -row * step }, Object.fromEntries(bareOf(turned)))
+    row === 0 ? turned : adjustScheme(turned, { ...AT_REST, [down]: -row * step }, Object.fromEntries(bareOf(turned)))
   const sign = (value: number): string => (value > 0 ? `+${value}` : `−${-value}`)
   const said = [
     ...(column ? [`${sign(column * turn)}°`] : []),
@@ -94,7 +94,7 @@ export const dealtCandidate = (
 
 /** A deal is called by so many of its colors, the most colorful first. */
 const CALLED_BY = 2
-const LONGEST_CAPTION = 40
+const MAX_CAPTION_LENGTH = 40
 
 /**
  * The same scheme in other orders of assignment: which swatch colors which inks. Without artwork the swatches change
@@ -109,7 +109,7 @@ export const reordered = (project: Project, inks: readonly InkArea[], most: numb
           const scheme = project.scheme.map(swatch => (swatch === one ? other : swatch === other ? one : swatch))
           return {
             key: `${one.id}-${other.id}`,
-            caption: `${one.name} ↔ ${other.name}`.slice(0, LONGEST_CAPTION),
+            caption: `${one.name} ↔ ${other.name}`.slice(0, MAX_CAPTION_LENGTH),
             look: lookOf({ ...project, scheme, order: 'as set' }),
           }
         }),
@@ -129,7 +129,7 @@ export const reordered = (project: Project, inks: readonly InkArea[], most: numb
       moved.length === 2 && first ? `${names.get(first[0])} ↔ ${names.get(first[1])}` : `${moved.length} moved`
     return {
       key: moved.map(pair => pair.join('>')).join(),
-      caption: caption.slice(0, LONGEST_CAPTION),
+      caption: caption.slice(0, MAX_CAPTION_LENGTH),
       look: lookOf({ ...project, remap: { ...project.remap, targets: next } }),
     }
   })

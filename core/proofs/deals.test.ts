@@ -3,7 +3,7 @@ import { labOf, lchOf, type Hex } from '#core/color/convert'
 import { contrastOf } from '#core/color/contrast'
 import { deltaE, okDistance } from '#core/color/difference'
 import { lookOf, type Project } from '#core/document/project'
-import { LEAST_DIFFERENCE } from '#core/harmony/distinct'
+import { MIN_DIFFERENCE } from '#core/harmony/distinct'
 import type { InkArea } from '#core/remap/inks'
 import { companionsOf, dealtColors } from '#core/scheme/compose'
 import { newProject } from '#core/scheme/create'
@@ -92,7 +92,7 @@ it('any companions are dealt like: apart, usable, and in number as they were', (
       expect(colors).toHaveLength(4)
       const all = [project.base.hex, ...colors]
       all.forEach((one, i) =>
-        all.slice(0, i).forEach(other => expect(deltaE(one, other)).toBeGreaterThanOrEqual(LEAST_DIFFERENCE)),
+        all.slice(0, i).forEach(other => expect(deltaE(one, other)).toBeGreaterThanOrEqual(MIN_DIFFERENCE)),
       )
     }),
     { numRuns: 60 },

@@ -27,7 +27,7 @@ export const POOL = 72
 /** Companions like others are to stay so: fewer to choose from. */
 const POOL_LIKE = 40
 /** What a swatch counts that covers next to nothing, as a part of the picture. */
-const LEAST_PART = 0.04
+const MIN_PART = 0.04
 
 /** The part of the picture each swatch that is not held colors: as it is matched now, or by its share. */
 const partsOf = (project: Project, inks: readonly InkArea[]): number[] => {
@@ -37,7 +37,7 @@ const partsOf = (project: Project, inks: readonly InkArea[]): number[] => {
     const to = targets[hex]?.to
     if (to) areas.set(to, (areas.get(to) ?? 0) + area)
   }
-  return companionsOf(project).map(({ id, share }) => Math.max(LEAST_PART, (areas.size ? areas.get(id) : share) ?? 0))
+  return companionsOf(project).map(({ id, share }) => Math.max(MIN_PART, (areas.size ? areas.get(id) : share) ?? 0))
 }
 
 /** How far two deals are apart in the picture: the mean ΔEOK of what its parts become. */

@@ -6,7 +6,7 @@ import { knownInks } from '#core/commands/known'
 import { lookOf, type Look, type Project } from '#core/document/project'
 import { labDistance } from '#core/color/difference'
 import { apply } from '#core/commands/commands'
-import { matchedTargets } from '#core/commands/matching'
+import { matchTargets } from '#core/commands/matching'
 import { withRemap } from '#core/commands/remapping'
 import { HARMONIES } from '#core/harmony/harmony'
 import { TONE_PLANS } from '#core/harmony/tone'
@@ -20,7 +20,7 @@ import { farApart, pictureDistance } from './deals'
 /** So many colorways are proposed at once. */
 export const PROPOSED = 5
 /** So many are looked at, beside those that were kept. */
-const LOOKED_AT = 36
+const MAX_CANDIDATES = 36
 /** As many sound ones to choose from are enough; so many others are mended where there are fewer, and how far hues may go. */
 const [ENOUGH, MENDED, TOLERANCE] = [12, 12, 8]
 
@@ -43,7 +43,7 @@ const ledByAnother = (project: Project, turn: number, inks: readonly InkArea[]):
   })
   const led = { ...project, scheme }
   return withRemap(led, {
-    targets: { ...led.remap.targets, ...matchedTargets(inks, led, led.remap.targets) },
+    targets: { ...led.remap.targets, ...matchTargets(inks, led, led.remap.targets) },
   })
 }
 
@@ -60,7 +60,7 @@ const possible = (
     TONE_PLANS.filter(plan => plan !== 'like the picture').map(plan => ({ kind, plan, at: random() })),
   )
     .sort((one, other) => one.at - other.at)
-    .slice(0, LOOKED_AT)
+    .slice(0, MAX_CANDIDATES)
     .map(({ kind, plan }, i): Candidate => {
       const harmonic = apply(project, { do: 'compose', harmony: { kind, plan } }, known)
       return { key: `${kind} ${plan}`, caption: `${kind}, ${plan}`, look: lookOf(ledByAnother(harmonic, i, inks)) }

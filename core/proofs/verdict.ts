@@ -3,7 +3,7 @@ import { contrastNow, looksLikeLettering, RATIO } from '#core/check/rules/contra
 import { areaOf, mostOf, SEEN, type CheckState, type Neighbors } from '#core/check/state'
 import type { Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
-import { isMerged, isTold, leastApart } from '#core/color/vision'
+import { isMerged, isDistinguishable, hardestVision } from '#core/color/vision'
 import { harmonyOf } from '#core/harmony/pairwise'
 import { ACCENT } from '#core/harmony/proportion'
 import type { InkArea } from '#core/remap/inks'
@@ -46,7 +46,9 @@ export const verdictOf = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex
   const { neighbors, project } = state
   const losses = lossesOf(inks, colors)
   const letters = neighbors.filter(looksLikeLettering)
-  const merged = neighbors.filter(pair => isTold(...pair.colors) && isMerged(leastApart(...pair.colors).apart))
+  const merged = neighbors.filter(
+    pair => isDistinguishable(...pair.colors) && isMerged(hardestVision(...pair.colors).apart),
+  )
   const verdict = {
     kept: keptOf(inks, losses),
     strongLost: losses.filter(({ strong }) => strong).length,

@@ -43,7 +43,7 @@ const SHINES = 30
  * at the point. The pixels of its rim, where its inks only shine through, belong to it too, so that no seam stays.
  * Null on a clear pixel.
  */
-export const foundArea = (
+export const findArea = (
   { picture: { width, height }, places, weights, ground }: Unmixed,
   inks: readonly Hex[],
   area: Area,

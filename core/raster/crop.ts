@@ -25,7 +25,7 @@ export const cropOf = (
 }
 
 /** The bytes of a rectangle, of an image that is so many pixels wide with so many bytes each. */
-export const croppedBytes = (
+export const cropBytes = (
   bytes: Uint8Array | Uint8ClampedArray,
   across: number,
   each: number,
@@ -41,16 +41,16 @@ export const croppedBytes = (
 }
 
 /** A rectangle of a picture. */
-export const croppedPicture = (picture: Picture, crop: Crop): Picture => ({
+export const cropPicture = (picture: Picture, crop: Crop): Picture => ({
   width: crop.width,
   height: crop.height,
-  data: croppedBytes(picture.data, picture.width, 4, crop),
+  data: cropBytes(picture.data, picture.width, 4, crop),
 })
 
 /** A rectangle of a picture that was taken apart. */
-export const cropped = ({ picture, places, weights, ground }: Unmixed, crop: Crop): Unmixed => ({
-  picture: croppedPicture(picture, crop),
-  places: croppedBytes(places, picture.width, 4, crop),
-  weights: croppedBytes(weights, picture.width, 4, crop),
-  ...(ground && { ground: croppedBytes(ground, picture.width, 4, crop) }),
+export const cropUnmixed = ({ picture, places, weights, ground }: Unmixed, crop: Crop): Unmixed => ({
+  picture: cropPicture(picture, crop),
+  places: cropBytes(places, picture.width, 4, crop),
+  weights: cropBytes(weights, picture.width, 4, crop),
+  ...(ground && { ground: cropBytes(ground, picture.width, 4, crop) }),
 })

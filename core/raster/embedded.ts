@@ -11,7 +11,7 @@ export type PngWriter = (picture: Picture) => Promise<Uint8Array> | Uint8Array
  * The pictures of a file in other colors, as PNG, by their place among them. Those none of whose inks changes stay as
  * they came, and are not among them.
  */
-export const paintedPictures = async (
+export const paintPictures = async (
   { pictureInks }: Pick<Reading, 'pictureInks'>,
   takenAt: (place: number) => Unmixed | null,
   colorOf: (hex: Hex) => Hex,

@@ -3,10 +3,10 @@ import { toLab } from '#core/color/oklab'
 import type { Picture } from '#core/picture/picture'
 
 /** The most inks a raster picture is taken apart into. */
-export const MOST_RASTER_INKS = 96
+export const MAX_RASTER_INKS = 96
 
 /** So many places of a picture are looked at for its inks. */
-const LOOKED_AT = 1_200_000
+const MAX_SAMPLED_PIXELS = 1_200_000
 
 /**
  * How far a channel of a pixel and its neighbors may be apart where it lies within an area: the noise of a good JPEG.
@@ -27,7 +27,7 @@ const LEAST = { part: 0.00008, places: 4 } as const
 const calmColors = ({ width, height, data }: Picture, calm: number): Map<number, number> => {
   const tally = new Uint32Array(1 << 24)
   const codes: number[] = []
-  const step = Math.max(1, Math.ceil(Math.sqrt((width * height) / LOOKED_AT)))
+  const step = Math.max(1, Math.ceil(Math.sqrt((width * height) / MAX_SAMPLED_PIXELS)))
   const near = [-4, 4, -width * 4, width * 4, -width * 4 - 4, -width * 4 + 4, width * 4 - 4, width * 4 + 4]
   const inset = width > 2 && height > 2 ? 1 : 0
   for (let y = inset; y < height - inset; y += step) {
@@ -67,7 +67,7 @@ interface Found {
  * By falling count, each color joins the first ink it is near, or is an ink itself: so inks have the very color most
  * of their area has.
  */
-const gathered = (colors: ReadonlyArray<readonly [code: number, count: number]>, apart: number): Found[] => {
+const gatherColors = (colors: ReadonlyArray<readonly [code: number, count: number]>, apart: number): Found[] => {
   const found: Found[] = []
   const lab = [0, 0, 0]
   for (const [code, count] of colors) {
@@ -96,9 +96,9 @@ export const rasterInks = (picture: Picture): Hex[] => {
   const places = colors.reduce((sum, [, count]) => sum + count, 0)
   const least = Math.max(LEAST.places, places * LEAST.part)
   for (let apart: number = APART; ; apart *= FARTHER) {
-    const all = gathered(colors, apart).sort((one, other) => other.places - one.places)
+    const all = gatherColors(colors, apart).sort((one, other) => other.places - one.places)
     const large = all.filter(ink => ink.places >= least)
     const kept = large.length ? large : all
-    if (kept.length <= MOST_RASTER_INKS) return kept.map(({ hex }) => hex)
+    if (kept.length <= MAX_RASTER_INKS) return kept.map(({ hex }) => hex)
   }
 }

@@ -5,8 +5,8 @@ import type { Hex } from '#core/color/convert'
 import { labOf } from '#core/color/convert'
 import { seeded } from '#core/picture/seeded'
 import type { Picture } from '#core/picture/picture'
-import { mannerOf, takenApart } from './manner'
-import { measuredPicture } from './measure'
+import { mannerOf, takeApart } from './manner'
+import { measurePicture } from './measure'
 import { paintRaster } from './paint'
 import { plainPicture } from '../../render/pictures'
 import { fullIt } from '../../tests/runs'
@@ -77,11 +77,11 @@ describe('what a picture is made of', () => {
 
 it('colors that pass into each other still do when their inks become very different ones', async () => {
   const picture = await rendered(PASSING, 400)
-  const { manner, inks } = measuredPicture(picture, 400)
+  const { manner, inks } = measurePicture(picture, 400)
   const hexes = inks.map(({ hex }) => hex)
   const colors = hexes.map((_, i) => ['#f3e9d8', '#c8553d', '#1d3557'][i % 3] as Hex)
   const out = new Uint8ClampedArray(picture.data.length)
-  paintRaster(takenApart(picture, hexes, manner), hexes, [{ colors, opacity: 1 }], null, out)
+  paintRaster(takeApart(picture, hexes, manner), hexes, [{ colors, opacity: 1 }], null, out)
   expect(farthest(picture)).toBeLessThan(0.02)
   expect(farthest({ ...picture, data: out })).toBeLessThan(0.05)
 })

@@ -3,8 +3,8 @@ import { toLab } from '#core/color/oklab'
 import { extractor, REST } from '#core/extract/extract'
 import type { Picture } from '#core/picture/picture'
 import { rasterInks } from './inks'
-import { reducedPicture } from './reduce'
-import { unmixedSmoothly } from './smooth'
+import { reducePicture } from './reduce'
+import { unmixSmoothly } from './smooth'
 import { unmixer, type Unmixed, type Unmixer } from './unmix'
 
 /**
@@ -15,7 +15,7 @@ export const MANNERS = ['flat', 'painted', 'photographic'] as const
 export type Manner = (typeof MANNERS)[number]
 
 /** The longer side of what is looked at to find out: in its own size where it is no larger. */
-const LOOKED_AT = 1000
+const SAMPLED_SIDE = 1000
 /** How far a channel may be from that of the pixels around it within an area, and how far from its ink, in ΔEOK. */
 const CALM = 6
 const ON_INK = 0.014
@@ -39,7 +39,7 @@ const STROKES = { even: 0.3, colorful: 1.2, within: 2 } as const
  * Of the pixels that have a color: the part within areas, the part of those that is an ink, of all the part that differs
  * from each pixel beside it, the part that is not rough, and how many times more neighbors differ in color than in light.
  */
-const lookedAt = (picture: Picture): { inks: number; calm: number; noise: number; even: number; colorful: number } => {
+const inspect = (picture: Picture): { inks: number; calm: number; noise: number; even: number; colorful: number } => {
   const { width, height, data } = picture
   const inks = rasterInks(picture)
   const labs = inks.map(hex => {
@@ -161,8 +161,8 @@ const rampsIn = ({ width, height, data }: Picture): number => {
 
 /** What a picture is made of, as far as its pixels say. Small ones and clear ones are flat. */
 export const mannerOf = (picture: Picture): Manner => {
-  const looked = reducedPicture(picture, LOOKED_AT)
-  const { inks, calm, noise, even, colorful } = lookedAt(looked)
+  const looked = reducePicture(picture, SAMPLED_SIDE)
+  const { inks, calm, noise, even, colorful } = inspect(looked)
   if (inks >= FLAT.inks && calm >= FLAT.calm && noise <= FLAT.noise && rampsIn(looked) <= FLAT.ramps) return 'flat'
   if (even < STROKES.even && colorful > STROKES.colorful) return 'painted'
   return noise > NOISE ? 'photographic' : 'painted'
@@ -182,9 +182,9 @@ export const inksOf = (picture: Picture, manner: Manner): Hex[] => {
 }
 
 /** What takes pictures apart into inks (at most 255), as they are made. */
-export const takingApart = (inks: readonly Hex[], manner: Manner): Unmixer =>
-  manner === 'flat' ? unmixer(inks) : (picture, seen) => unmixedSmoothly(picture, inks, seen)
+export const unmixerFor = (inks: readonly Hex[], manner: Manner): Unmixer =>
+  manner === 'flat' ? unmixer(inks) : (picture, seen) => unmixSmoothly(picture, inks, seen)
 
 /** Takes one picture apart. */
-export const takenApart = (picture: Picture, inks: readonly Hex[], manner: Manner): Unmixed =>
-  takingApart(inks, manner)(picture)
+export const takeApart = (picture: Picture, inks: readonly Hex[], manner: Manner): Unmixed =>
+  unmixerFor(inks, manner)(picture)

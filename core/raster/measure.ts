@@ -4,8 +4,8 @@ import { contactsOf } from '#core/artwork/neighbors'
 import type { Hex } from '#core/color/convert'
 import type { Picture } from '#core/picture/picture'
 import { inkMapOf } from './inkmap'
-import { inksOf, mannerOf, takenApart, type Manner } from './manner'
-import { reducedPicture, STAGED } from './reduce'
+import { inksOf, mannerOf, takeApart, type Manner } from './manner'
+import { reducePicture, STAGED } from './reduce'
 
 /** What was found out about a picture. */
 export interface Measured {
@@ -22,16 +22,16 @@ export interface Measured {
  * whose longer side has at most so many pixels: flat areas on one made of the picture itself, all else on what the stage
  * shows.
  */
-export const measuredPicture = (
+export const measurePicture = (
   picture: Picture,
   pixels: number,
   told: { manner?: Manner | undefined; inks?: readonly Hex[] | undefined } = {},
 ): Measured => {
-  const stage = reducedPicture(picture, STAGED)
+  const stage = reducePicture(picture, STAGED)
   const manner = told.manner ?? mannerOf(stage)
   const looked = manner === 'flat' ? picture : stage
   const hexes = told.inks ?? inksOf(looked, manner)
-  const map = inkMapOf(takenApart(reducedPicture(looked, pixels), hexes, manner))
+  const map = inkMapOf(takeApart(reducePicture(looked, pixels), hexes, manner))
   const areas = areasOf(map, hexes.length)
   const order = hexes.map((_, place) => place).sort((one, other) => (areas[other] ?? 0) - (areas[one] ?? 0))
   const inks = order.map(place => ({ hex: hexes[place] ?? '#000000', area: areas[place] ?? 0, uses: 1 }))

@@ -1,4 +1,4 @@
-import { fromLabBroughtIn, toLab } from '#core/color/oklab'
+import { fromLabClipped, toLab } from '#core/color/oklab'
 import type { Hex } from '#core/color/convert'
 import { paintSmoothly, tableOf } from './smooth'
 import { channelsOf, type Unmixed } from './unmix'
@@ -35,7 +35,7 @@ const restOf = (taken: Unmixed, inks: readonly Hex[]): Rest => {
   const [was, is] = [new Float64Array(3), new Float64Array(3)]
   for (let i = 0, at = 0; i < weights.length; i += 4) {
     if (!weights[i + 3]) continue
-    mixed(before, places, weights, i, was)
+    mixInks(before, places, weights, i, was)
     toLab(was[0] as number, was[1] as number, was[2] as number, was)
     toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, is)
     for (let n = 0; n < 3; n++) rest[at++] = (is[n] as number) - (was[n] as number)
@@ -45,7 +45,7 @@ const restOf = (taken: Unmixed, inks: readonly Hex[]): Rest => {
 }
 
 /** The mixture of inks at a pixel, 0 to 255, into three places of an array. */
-const mixed = (colors: Float64Array, places: Uint8Array, weights: Uint8Array, i: number, out: Float64Array): void => {
+const mixInks = (colors: Float64Array, places: Uint8Array, weights: Uint8Array, i: number, out: Float64Array): void => {
   const a = (places[i] as number) * 3
   const wa = weights[i] as number
   if (wa === 255) {
@@ -64,7 +64,7 @@ const mixed = (colors: Float64Array, places: Uint8Array, weights: Uint8Array, i:
 }
 
 /** The mixture of inks at a pixel, rounded, as three bytes of a word: what most pixels of painted shading are. */
-const mixedWord = (colors: Int32Array, places: Uint8Array, weights: Uint8Array, i: number): number => {
+const mixToWord = (colors: Int32Array, places: Uint8Array, weights: Uint8Array, i: number): number => {
   const a = (places[i] as number) * 3
   const b = (places[i + 1] as number) * 3
   const c = (places[i + 2] as number) * 3
@@ -88,7 +88,7 @@ const move = (color: Float64Array, rest: Rest, at: number): void => {
   const l = Math.min(1, Math.max(0, (color[0] as number) + (rest[at] as number)))
   const a = (color[1] as number) + (rest[at + 1] as number)
   const b = (color[2] as number) + (rest[at + 2] as number)
-  fromLabBroughtIn(l, a, b, OUTSIDE, color)
+  fromLabClipped(l, a, b, OUTSIDE, color)
 }
 
 /**
@@ -158,10 +158,10 @@ export const paintRaster = (
       continue
     }
     if (!more) {
-      words[p] = (alpha << 24) | mixedWord(way.whole, places, weights, i)
+      words[p] = (alpha << 24) | mixToWord(way.whole, places, weights, i)
       continue
     }
-    mixed(way.colors, places, weights, i, color)
+    mixInks(way.colors, places, weights, i, color)
     move(color, rest, at)
     for (let n = 0; n < 3; n++) {
       const value = (color[n] as number) + 0.5

@@ -6,16 +6,16 @@ import { hexOfRgb, labOf, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 import type { Picture } from '#core/picture/picture'
 import { paintInkMap } from '#core/artwork/inkmap'
-import { foundArea } from './area'
+import { findArea } from './area'
 import { inkMapOf } from './inkmap'
 import { rasterInks } from './inks'
 import { paintRaster } from './paint'
-import { reducedPicture } from './reduce'
-import { unmixed } from './unmix'
+import { reducePicture } from './reduce'
+import { unmix } from './unmix'
 
 const painted = (picture: Picture, inks: readonly Hex[], colors: readonly Hex[]): Picture => {
   const out = new Uint8ClampedArray(picture.data.length)
-  paintRaster(unmixed(picture, inks), inks, [{ colors, opacity: 1 }], null, out)
+  paintRaster(unmix(picture, inks), inks, [{ colors, opacity: 1 }], null, out)
   return { ...picture, data: out }
 }
 
@@ -95,7 +95,7 @@ describe('a flat picture', () => {
     const colors = inks.map(hex => swap.get(hex) ?? hex)
     const out = new Uint8ClampedArray(picture.data.length)
     const once = painted(picture, inks, colors)
-    paintRaster({ ...unmixed(picture, inks), picture: once }, colors, [{ colors: inks, opacity: 1 }], null, out)
+    paintRaster({ ...unmix(picture, inks), picture: once }, colors, [{ colors: inks, opacity: 1 }], null, out)
     const away = compared(picture, picture, { ...picture, data: out })
     expect(away.edges).toBeLessThan(0.5)
   })
@@ -175,9 +175,9 @@ describe('an area', () => {
   it('is what hangs together with its point, farther with more reach, and is painted without a seam', async () => {
     const picture = await rendered(TWO, 400)
     const inks = rasterInks(picture)
-    const taken = unmixed(picture, inks)
-    const small = foundArea(taken, inks, { x: 0.25, y: 0.3, reach: 0 })
-    const large = foundArea(taken, inks, { x: 0.25, y: 0.3, reach: 18 })
+    const taken = unmix(picture, inks)
+    const small = findArea(taken, inks, { x: 0.25, y: 0.3, reach: 0 })
+    const large = findArea(taken, inks, { x: 0.25, y: 0.3, reach: 18 })
     if (!small || !large) throw new Error('There is no area.')
     expect(inks[small.inks[0] as number]).toBe('#c8402a')
     expect(large.size).toBeGreaterThan(small.size)
@@ -207,23 +207,21 @@ describe('an area', () => {
 
   it('is none on a clear pixel', async () => {
     const picture = await rendered(TWO.replace('<rect width="100" height="50" fill="#ffffff"/>', ''), 200)
-    expect(
-      foundArea(unmixed(picture, rasterInks(picture)), rasterInks(picture), { x: 0.5, y: 0.5, reach: 10 }),
-    ).toBeNull()
+    expect(findArea(unmix(picture, rasterInks(picture)), rasterInks(picture), { x: 0.5, y: 0.5, reach: 10 })).toBeNull()
   })
 })
 
 describe('smaller', () => {
   it('a picture is the mean of what its pixels cover; clear pixels lend no color', () => {
     const data = new Uint8ClampedArray([200, 0, 0, 255, 0, 0, 0, 0, 100, 0, 0, 255, 0, 100, 0, 255])
-    expect([...reducedPicture({ width: 4, height: 1, data }, 2).data]).toEqual([200, 0, 0, 128, 50, 50, 0, 255])
+    expect([...reducePicture({ width: 4, height: 1, data }, 2).data]).toEqual([200, 0, 0, 128, 50, 50, 0, 255])
   })
 
   it('its ink map paints what it shows', async () => {
-    const picture = reducedPicture(await rendered(FLAT, 400), 160)
+    const picture = reducePicture(await rendered(FLAT, 400), 160)
     const inks = rasterInks(await rendered(FLAT, 400))
     const out = new Uint8ClampedArray(picture.data.length)
-    paintInkMap(inkMapOf(unmixed(picture, inks)), inks, out)
+    paintInkMap(inkMapOf(unmix(picture, inks)), inks, out)
     expect(compared(picture, picture, { ...picture, data: out }).mean).toBeLessThan(0.5)
   })
 })

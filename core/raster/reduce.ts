@@ -7,7 +7,7 @@ export const STAGED = 1280
  * A picture with its longer side at most `longest` pixels: each of its pixels the mean of those it covers, by area and
  * opacity. The picture itself where it is small enough.
  */
-export const reducedPicture = (picture: Picture, longest: number): Picture => {
+export const reducePicture = (picture: Picture, longest: number): Picture => {
   const scale = longest / Math.max(picture.width, picture.height)
   if (scale >= 1) return picture
   const [width, height] = [

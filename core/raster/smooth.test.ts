@@ -3,9 +3,9 @@ import { hexOfRgb, type Hex } from '#core/color/convert'
 import { toLab } from '#core/color/oklab'
 import { seeded } from '#core/picture/seeded'
 import type { Picture } from '#core/picture/picture'
-import { cropped, croppedBytes } from './crop'
+import { cropUnmixed, cropBytes } from './crop'
 import { groundOf } from './ground'
-import { inksOf, mannerOf, takenApart } from './manner'
+import { inksOf, mannerOf, takeApart } from './manner'
 import { paintRaster } from './paint'
 import { tableOf } from './smooth'
 import type { Unmixed } from './unmix'
@@ -66,7 +66,7 @@ describe('the smooth way', () => {
   it('gives the picture back where no ink changes', () => {
     const picture = painted()
     const inks = inksOf(picture, 'painted')
-    expect(paintedIn(takenApart(picture, inks, 'painted'), inks, inks)).toEqual(picture.data)
+    expect(paintedIn(takeApart(picture, inks, 'painted'), inks, inks)).toEqual(picture.data)
   })
 
   it('does not part colors that lie beside each other: its slope is bounded, whatever inks become', () => {
@@ -122,17 +122,17 @@ describe('the smooth way', () => {
     const picture = painted()
     const inks = inksOf(picture, 'painted')
     const colors = inks.map((_, i) => inks[(i + 2) % inks.length] as Hex)
-    const taken = takenApart(picture, inks, 'painted')
+    const taken = takeApart(picture, inks, 'painted')
     const crop = { left: 31, top: 12, width: 50, height: 40 }
-    expect(paintedIn(cropped(taken, crop), inks, colors)).toEqual(
-      croppedBytes(paintedIn(taken, inks, colors), picture.width, 4, crop),
+    expect(paintedIn(cropUnmixed(taken, crop), inks, colors)).toEqual(
+      cropBytes(paintedIn(taken, inks, colors), picture.width, 4, crop),
     )
   })
 
   it('keeps grain as it is: no speckle where all becomes dark, no color where all becomes gray', () => {
     const picture = painted()
     const inks = inksOf(picture, 'painted')
-    const taken = takenApart(picture, inks, 'painted')
+    const taken = takeApart(picture, inks, 'painted')
     const spreadOf = (data: ArrayLike<number>): number => {
       const steps = Array.from({ length: 60 }, (_, x) => far(data, (40 * 120 + x) * 4, data, (40 * 120 + x + 1) * 4))
       return Math.max(...steps)
@@ -160,7 +160,7 @@ describe('the smooth way', () => {
       return alpha ? [grain(), grain(), grain(), alpha] : [0, 0, 0, 0]
     })
     const inks = ['#242424', '#303030', '#d0a060']
-    const out = paintedIn(takenApart(picture, inks, 'painted'), inks, ['#b04030', '#b04030', '#f0e0c0'])
+    const out = paintedIn(takeApart(picture, inks, 'painted'), inks, ['#b04030', '#b04030', '#f0e0c0'])
     const red = [0xb0, 0x40, 0x30]
     for (let i = 0; i < out.length; i += 4) {
       expect(out[i + 3]).toBe(picture.data[i + 3])
@@ -176,7 +176,7 @@ describe('the smooth way', () => {
     ]) {
       const inks = inksOf(picture, 'painted')
       const out = paintedIn(
-        takenApart(picture, inks, 'painted'),
+        takeApart(picture, inks, 'painted'),
         inks,
         inks.map(() => '#204060'),
       )

@@ -1,5 +1,5 @@
 import { labOf, type Hex } from '#core/color/convert'
-import { fromLabBroughtIn, toLab } from '#core/color/oklab'
+import { fromLabClipped, toLab } from '#core/color/oklab'
 import type { Picture } from '#core/picture/picture'
 import { groundOf } from './ground'
 import type { Unmixed } from './unmix'
@@ -26,7 +26,7 @@ const ROUNDS = 60
 const FAINT = 0.04
 const TOUCH = 0.02
 /** How much more colorful what lies around an ink may become with it. */
-const MOST_VIVID = 1.2
+const MAX_VIVID = 1.2
 /** By how little of 255 a channel may be outside of sRGB. */
 const OUTSIDE = 0.5
 
@@ -83,7 +83,7 @@ const labsOf = (colors: readonly Hex[]): Float64Array =>
   )
 
 /** So many fields are remembered: one per picture on the screen and for a few more. */
-const MOST_FIELDS = 6
+const MAX_FIELDS = 6
 const fields = new Map<string, Field>()
 const fieldOf = (inks: readonly Hex[]): Field => {
   const key = inks.join()
@@ -91,7 +91,7 @@ const fieldOf = (inks: readonly Hex[]): Field => {
   if (known) return known
   const field = spread(inks)
   fields.set(key, field)
-  if (fields.size > MOST_FIELDS) fields.delete(fields.keys().next().value ?? '')
+  if (fields.size > MAX_FIELDS) fields.delete(fields.keys().next().value ?? '')
   return field
 }
 
@@ -134,7 +134,7 @@ const turnsOf = (labs: Float64Array, to: Float64Array): Float64Array => {
     const [a, b] = [labs[i + 1] as number, labs[i + 2] as number]
     const [a2, b2] = [to[i + 1] as number, to[i + 2] as number]
     const [was, is] = [Math.hypot(a, b), Math.hypot(a2, b2)]
-    const stretch = Math.min(MOST_VIVID, (is + TOUCH) / (was + TOUCH))
+    const stretch = Math.min(MAX_VIVID, (is + TOUCH) / (was + TOUCH))
     const turn = Math.atan2(a * b2 - b * a2, a * a2 + b * b2) * Math.min(1, Math.min(was, is) / FAINT)
     const [cos, sin] = [stretch * Math.cos(turn), stretch * Math.sin(turn)]
     turns.set([cos, -sin, sin, cos, Math.min(1, stretch)], at)
@@ -184,7 +184,7 @@ export const tableOf = (inks: readonly Hex[], colors: readonly Hex[], ground?: U
       vivid += say * (turns[turn + 4] as number)
     }
     l2 = Math.min(1, Math.max(0, l2))
-    fromLabBroughtIn(l2, a2, b2, OUTSIDE, rgb)
+    fromLabClipped(l2, a2, b2, OUTSIDE, rgb)
     const gain = Math.min(GAIN.most, Math.max(GAIN.least, slopeAt(l2) / slopeAt(l)))
     const at = n * EACH
     table[at] = (rgb[0] as number) - Math.floor(n / (SIDE * SIDE)) * APART
@@ -386,7 +386,7 @@ const foremost = (inks: readonly Hex[]): { places: Uint8Array; weights: Uint8Arr
  * Takes a picture that is not flat apart (at most 255 inks): for each pixel the three inks with the most say, and its
  * ground, the picture without its grain. `seen` hears, from time to time, which part is done, and may throw to stop it.
  */
-export const unmixedSmoothly = (
+export const unmixSmoothly = (
   picture: Picture,
   inks: readonly Hex[],
   seen: (part: number) => void = () => undefined,

@@ -3,11 +3,11 @@ import { rendered } from '../../tests/raster'
 import type { Hex } from '#core/color/convert'
 import { seeded } from '#core/picture/seeded'
 import type { Picture } from '#core/picture/picture'
-import { croppedBytes } from './crop'
+import { cropBytes } from './crop'
 import { rasterInks } from './inks'
-import { inksOf, MANNERS, takenApart, type Manner } from './manner'
+import { inksOf, MANNERS, takeApart, type Manner } from './manner'
 import { paintRaster, type Row } from './paint'
-import { inPieces, paintedPart, pieceByPiece, strips } from './strips'
+import { inPieces, paintPart, pieceByPiece, strips } from './strips'
 import { isFull } from '../../tests/runs'
 
 const FLAT =
@@ -44,7 +44,7 @@ describe.each(isFull ? MANNERS : MANNERS.slice(-1))('a picture taken as %s', (ma
     const inks = manner === 'flat' ? rasterInks(own) : inksOf(own, manner)
     const [rows, regions] = [rowsOf(inks), regionsOf(own)]
     const whole = new Uint8Array(own.data.length)
-    paintRaster(takenApart(own, inks, manner), inks, rows, regions, whole)
+    paintRaster(takeApart(own, inks, manner), inks, rows, regions, whole)
     const paint = pieceByPiece(inPieces(own, inks, manner), rows, regions)
     fc.assert(
       fc.property(
@@ -61,12 +61,12 @@ describe.each(isFull ? MANNERS : MANNERS.slice(-1))('a picture taken as %s', (ma
             width: Math.min(width, own.width - left),
             height: Math.min(height, own.height - top),
           }
-          expect(paint(piece)).toEqual(croppedBytes(whole, own.width, 4, piece))
+          expect(paint(piece)).toEqual(cropBytes(whole, own.width, 4, piece))
         },
       ),
       { numRuns: 40 },
     )
-    expect(paintedPart(inPieces(own, inks, manner), rows, regions).data).toEqual(whole)
+    expect(paintPart(inPieces(own, inks, manner), rows, regions).data).toEqual(whole)
   })
 })
 

@@ -1,8 +1,8 @@
 import type { Hex } from '#core/color/convert'
 import type { Picture } from '#core/picture/picture'
-import { cropped, croppedBytes, croppedPicture, type Crop } from './crop'
+import { cropUnmixed, cropBytes, cropPicture, type Crop } from './crop'
 import { groundOf } from './ground'
-import { takingApart, type Manner } from './manner'
+import { unmixerFor, type Manner } from './manner'
 import { paintRaster, type Row } from './paint'
 import { paintSmoothly, tableOf } from './smooth'
 import type { Unmixer } from './unmix'
@@ -24,11 +24,11 @@ export const inPieces = (picture: Picture, inks: readonly Hex[], manner: Manner)
   picture,
   inks,
   manner,
-  takeApart: takingApart(inks, manner),
+  takeApart: unmixerFor(inks, manner),
 })
 
 /** A rectangle and so many pixels around it, as far as the picture goes. */
-const widened = ({ width, height }: Picture, { left, top, width: wide, height: high }: Crop): Crop => {
+const widen = ({ width, height }: Picture, { left, top, width: wide, height: high }: Crop): Crop => {
   const [x, y] = [Math.max(0, left - AROUND), Math.max(0, top - AROUND)]
   return {
     left: x,
@@ -43,12 +43,13 @@ type PiecePainter = (around: Picture, inside: Crop, regions: Uint8Array | null, 
 
 const inOwnWay = ({ inks, manner, takeApart }: Whole, rows: readonly Row[]): PiecePainter => {
   if (manner === 'flat')
-    return (around, inside, regions, out) => paintRaster(cropped(takeApart(around), inside), inks, rows, regions, out)
+    return (around, inside, regions, out) =>
+      paintRaster(cropUnmixed(takeApart(around), inside), inks, rows, regions, out)
   // the ground is all that is needed of the piece, and tables are the same for every one
   const tables = rows.map(({ colors, opacity }) => ({ table: tableOf(inks, colors), opacity }))
   return (around, inside, regions, out) => {
-    const ground = croppedBytes(groundOf(around), around.width, 4, inside)
-    paintSmoothly(croppedPicture(around, inside), ground, tables, regions, out)
+    const ground = cropBytes(groundOf(around), around.width, 4, inside)
+    paintSmoothly(cropPicture(around, inside), ground, tables, regions, out)
   }
 }
 
@@ -64,10 +65,10 @@ export const pieceByPiece = (
   const { picture } = whole
   const painted = inOwnWay(whole, rows)
   return piece => {
-    const around = widened(picture, piece)
+    const around = widen(picture, piece)
     const inside = { ...piece, left: piece.left - around.left, top: piece.top - around.top }
     const out = new Uint8Array(piece.width * piece.height * 4)
-    painted(croppedPicture(picture, around), inside, regions && croppedBytes(regions, picture.width, 1, piece), out)
+    painted(cropPicture(picture, around), inside, regions && cropBytes(regions, picture.width, 1, piece), out)
     return out
   }
 }
@@ -89,7 +90,7 @@ export function* strips({ left, top, width, height }: Crop, paint: (piece: Crop)
 export const allOf = ({ width, height }: Picture): Crop => ({ left: 0, top: 0, width, height })
 
 /** A rectangle of a picture in the colors of rows; all of it where none is given. */
-export const paintedPart = (
+export const paintPart = (
   whole: Whole,
   rows: readonly Row[],
   regions: Uint8Array | null,

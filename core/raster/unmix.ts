@@ -363,4 +363,4 @@ export const unmixer = (inks: readonly Hex[]): Unmixer => {
 }
 
 /** Takes one picture apart into inks, as `unmixer` does. */
-export const unmixed = (picture: Picture, inks: readonly Hex[]): Unmixed => unmixer(inks)(picture)
+export const unmix = (picture: Picture, inks: readonly Hex[]): Unmixed => unmixer(inks)(picture)

@@ -19,7 +19,7 @@ export const SEEN = 0.02
 /** A strong edge, as letters have. */
 export const STRONG_FROM = 0.35
 /** What edges are worth against exact swatches, all together, and of what is left of them where a loss begins and is whole. */
-const LOST = { cost: 0.8, begins: 0.62, whole: 0.5 } as const
+const LOST = { cost: 0.9, begins: 0.62, whole: 0.5 } as const
 /** The same of strong edges; they count as edges, too. */
 const STRONG_LOST = { cost: 10, begins: 0.35, whole: 0.25 } as const
 /** The same of what is hardly an edge, all together. */

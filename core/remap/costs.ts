@@ -8,30 +8,30 @@ import type { MatchSwatch } from './inks'
 /** What each part of the cost weighs; all are shares of 1: of boundaries, of the picture, of swatches. */
 const WEIGHTS = {
   /** Edges that are lost, and those that were strong. */
-  edges: 22,
-  strong: 60,
+  edges: 16,
+  strong: 40,
   /** Differences that grow, by how much beyond what is hardly seen. */
-  raised: 30,
+  raised: 20,
   /** Inks that come out much lighter or darker than they were, in the range of the scheme. */
   value: 10,
   /** Two inks, by the areas of both, of which the lighter becomes the darker, or as light as the other. */
-  order: 12,
+  order: 15,
   level: 0.3,
   /** Inks that turn in hue, at the rest position of the hues, and become more or less colorful. */
-  hue: 12,
-  chroma: 3,
+  hue: 3,
+  chroma: 1.8,
   /** Inks that have to leave their swatch for an edge to stay. */
-  moved: 20,
+  moved: 14,
   /** Two inks that hue alone tells apart, wherever they lie, of which nothing tells apart what they become. */
   distinct: 90,
   /** Where two mix: hues that no swatch has. */
-  mixed: 235,
+  mixed: 200,
   /** Where two only touch: the same in the pixels between them. */
   fringe: 8,
   /** Where two mix: that they come out of hues or strengths much farther apart than they were. */
-  seam: 30,
+  seam: 40,
   /** Inks alike that part. */
-  parted: 1.3,
+  parted: 2.5,
 } as const
 
 /** The part of a lightness difference that has to stay for an edge to stay the same edge. */
@@ -73,7 +73,7 @@ export interface Block {
  * which the swatch of its first block counts rows. And block by block, from `from[b]` to `from[b + 1]`, its pairs: which,
  * the other block, and whether it is the first of the two.
  */
-export interface Pairs {
+export interface PairCosts {
   costs: Float64Array
   from: Int32Array
   pair: Int32Array
@@ -82,7 +82,7 @@ export interface Pairs {
 }
 
 /** The pairs of every block, each pair being told by both. */
-const placed = (blocks: number, one: Int32Array, other: Int32Array, count: number): Omit<Pairs, 'costs'> => {
+const indexPairs = (blocks: number, one: Int32Array, other: Int32Array, count: number): Omit<PairCosts, 'costs'> => {
   const from = new Int32Array(blocks + 1)
   for (let p = 0; p < count; p++)
     for (const b of [one[p] as number, other[p] as number]) from[b + 1] = (from[b + 1] as number) + 1
@@ -198,7 +198,7 @@ export const pairsOf = (
   swatches: readonly MatchSwatch[],
   heldAt: ReadonlyMap<number, number>,
   fits: readonly Float64Array[],
-): Pairs => {
+): PairCosts => {
   const lights = Float64Array.from(swatches, ({ hex }) => labOf(hex).l)
   const count = swatches.length
   const square = count * count
@@ -286,5 +286,5 @@ export const pairsOf = (
       }
       for (let s = 0; s < square; s += count + 1) costs[at + s] = (costs[at + s] as number) - parted
     }
-  return { costs, ...placed(blocks.length, ones, others, pairs) }
+  return { costs, ...indexPairs(blocks.length, ones, others, pairs) }
 }

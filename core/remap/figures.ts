@@ -19,7 +19,7 @@ export interface Figures {
 }
 
 /** How wide a picture is looked at, in pixels. */
-export const LOOKED_AT = 220
+export const PREVIEW_WIDTH = 220
 const APART = 3
 /** From which alpha, of 255, on a pixel counts. */
 export const OPAQUE = 250

@@ -37,12 +37,12 @@ export interface InkGraph {
 export const apartOf = (one: Lab, other: Lab): number => Math.hypot(one.a - other.a, one.b - other.b)
 
 /** An ink too small to measure still has a say. */
-const LEAST_AREA = 1e-5
+const MIN_AREA = 1e-5
 
 const build = (inks: readonly InkArea[]): InkGraph => {
   const nodes = [...inks]
     .sort((one, other) => (one.hex < other.hex ? -1 : 1))
-    .map(({ hex, area, parts }) => ({ hex, lab: labOf(hex), area: Math.max(area, LEAST_AREA), parts: parts ?? [area] }))
+    .map(({ hex, area, parts }) => ({ hex, lab: labOf(hex), area: Math.max(area, MIN_AREA), parts: parts ?? [area] }))
   const places = new Map(nodes.map(({ hex }, i) => [hex, i]))
   const parts = new Map<number, [part: number, mixed: number]>()
   for (const { hex, beside } of inks)

@@ -9,8 +9,8 @@ import {
   type Wanted,
 } from './constraints'
 import type { Edge, InkGraph } from './graph'
-import { refinedLights } from './refine'
-import { solved, type Screened } from './screened'
+import { refineLightness } from './refine'
+import { solveScreened, type ScreenedSystem } from './screened'
 
 /** The hold: 1 where every ink is its swatch exactly, 0 where the picture keeps its own light. */
 export const HOLD = { least: 0, most: 1, rest: 0.5 } as const
@@ -24,7 +24,7 @@ const KEPT = { step: 0.25, edge: 0.59 } as const
 const STEP = { from: 0.08, to: 0.12 } as const
 /** What has to stay of a strong edge so that letters can be read, about 3:1, and how much more it pulls. */
 const STRONG = { keeps: 0.38, pull: 4 } as const
-const enoughOf = (difference: number): number => {
+const minDifference = (difference: number): number => {
   const part = Math.min(1, Math.max(0, (difference - STEP.from) / (STEP.to - STEP.from)))
   const enough = (KEPT.step + (KEPT.edge - KEPT.step) * part) * difference
   return difference >= STRONG_FROM ? Math.max(enough, Math.min(difference, STRONG.keeps)) : enough
@@ -56,17 +56,17 @@ const limitsOf = (
   wanted: readonly Wanted[],
   limitOf: (own: number) => readonly [least: number, most: number],
 ): Limits => {
-  const held = edges.filter(
+  const holdColors = edges.filter(
     ({ one, other, lighter }) => Math.abs(lighter) >= SEEN && !(wanted[one]?.fixed && wanted[other]?.fixed),
   )
   const limits = {
-    one: new Int32Array(held.length),
-    other: new Int32Array(held.length),
-    least: new Float64Array(held.length),
-    most: new Float64Array(held.length),
-    pull: new Float64Array(held.length),
+    one: new Int32Array(holdColors.length),
+    other: new Int32Array(holdColors.length),
+    least: new Float64Array(holdColors.length),
+    most: new Float64Array(holdColors.length),
+    pull: new Float64Array(holdColors.length),
   }
-  held.forEach(({ one, other, part, lighter }, e) => {
+  holdColors.forEach(({ one, other, part, lighter }, e) => {
     const [least, most] = limitOf(Math.abs(lighter))
     limits.one[e] = lighter < 0 ? other : one
     limits.other[e] = lighter < 0 ? one : other
@@ -82,13 +82,13 @@ const limitsOf = (
  * further. Moves count by area and the root of their length, what a difference lacks by its square; solved by reweighting a screened
  * Poisson equation.
  */
-const settledLights = (
+const solveLightness = (
   wanted: readonly Wanted[],
   aim: Float64Array,
   dear: Float64Array,
   limits: Limits,
 ): Float64Array => {
-  const system: Screened = {
+  const system: ScreenedSystem = {
     weight: new Float64Array(aim.length),
     aim: new Float64Array(aim.length),
     count: 0,
@@ -126,7 +126,7 @@ const settledLights = (
       system.aim[i] = wall && !still ? Math.round(l) : (aim[i] as number)
       system.weight[i] = still || wall ? STILL : (dear[i] as number) / (off * Math.sqrt(off))
     }
-    const next = solved(system, lights, 1e-9)
+    const next = solveScreened(system, lights, 1e-9)
     let moved = 0
     for (let i = 0; i < next.length; i++) moved = Math.max(moved, Math.abs((next[i] as number) - (lights[i] as number)))
     lights = next
@@ -136,12 +136,12 @@ const settledLights = (
 }
 
 /** The lightness of every node at rest: on its swatch where that is possible, and where an edge needs it, off it. */
-const restLights = (graph: InkGraph, wanted: readonly Wanted[], aim: Float64Array): Float64Array => {
+const lightnessAtRest = (graph: InkGraph, wanted: readonly Wanted[], aim: Float64Array): Float64Array => {
   const { nodes } = graph
   const steps = kinOf(nodes, wanted)
   const dear = Float64Array.from(nodes, ({ area }, i) => (wanted[i]?.leads ? 1 : area))
-  const limits = limitsOf([...graph.edges, ...steps], wanted, own => [enoughOf(own), Infinity])
-  return refinedLights(
+  const limits = limitsOf([...graph.edges, ...steps], wanted, own => [minDifference(own), Infinity])
+  return refineLightness(
     {
       nodes,
       aim,
@@ -152,13 +152,13 @@ const restLights = (graph: InkGraph, wanted: readonly Wanted[], aim: Float64Arra
         ...orderConstraints(graph),
       ],
     },
-    settledLights(wanted, aim, dear, limits),
+    solveLightness(wanted, aim, dear, limits),
   )
 }
 
 /** The lightness of every node where the picture keeps its own light, as near to the swatches as that lets it. */
-const ownLights = (graph: InkGraph, wanted: readonly Wanted[], aim: Float64Array): Float64Array =>
-  settledLights(
+const ownLightness = (graph: InkGraph, wanted: readonly Wanted[], aim: Float64Array): Float64Array =>
+  solveLightness(
     wanted,
     aim,
     Float64Array.from(graph.nodes, ({ area }, i) => ANCHOR * (wanted[i]?.leads ? 1 : area)),
@@ -169,25 +169,25 @@ const ownLights = (graph: InkGraph, wanted: readonly Wanted[], aim: Float64Array
  * The lightness of every node at a hold in [0, 1]: at 1 that of its swatch; at rest that, but where an edge needs another; at 0 the
  * picture's own, moved as a whole. Between these it passes from one to the next.
  */
-export const heldLights = (graph: InkGraph, wanted: readonly Wanted[], hold: number): Float64Array => {
+export const heldLightness = (graph: InkGraph, wanted: readonly Wanted[], hold: number): Float64Array => {
   const aim = Float64Array.from(wanted, ({ hex }) => lchOf(hex).l)
   if (hold >= HOLD.most) return aim
-  const own = hold < HOLD.rest ? ownLights(graph, wanted, aim) : aim
+  const own = hold < HOLD.rest ? ownLightness(graph, wanted, aim) : aim
   if (hold <= HOLD.least) return own
-  const rest = restLights(graph, wanted, aim)
+  const rest = lightnessAtRest(graph, wanted, aim)
   const way = hold < HOLD.rest ? 1 - hold / HOLD.rest : (hold - HOLD.rest) / (HOLD.most - HOLD.rest)
   return rest.map((l, i) => l + ((own[i] as number) - l) * way)
 }
 
 /** A swatch at another lightness: of its hue, its strength going with the room to black or white. */
-export const atLight = (swatch: Lch, hex: Hex, l: number): Hex => {
+export const withLightness = (swatch: Lch, hex: Hex, l: number): Hex => {
   if (Math.abs(l - swatch.l) < 1e-9) return hex
   const room = l < swatch.l ? l / Math.max(1e-6, swatch.l) : (1 - l) / Math.max(1e-6, 1 - swatch.l)
   return hexOfLch({ l, c: swatch.c * Math.sqrt(Math.max(0, room)), h: swatch.h })
 }
 
 /** What every node becomes at a hold: its swatch, or its swatch as light as the picture needs it. */
-export const held = (graph: InkGraph, wanted: readonly Wanted[], hold: number): Hex[] => {
-  const lights = heldLights(graph, wanted, hold)
-  return wanted.map(({ hex, fixed }, i) => (fixed ? hex : atLight(lchOf(hex), hex, lights[i] as number)))
+export const holdColors = (graph: InkGraph, wanted: readonly Wanted[], hold: number): Hex[] => {
+  const lights = heldLightness(graph, wanted, hold)
+  return wanted.map(({ hex, fixed }, i) => (fixed ? hex : withLightness(lchOf(hex), hex, lights[i] as number)))
 }

@@ -5,10 +5,10 @@ import { withNeighbors } from '#core/artwork/inks'
 import { inkMapOfShares, inkMapOfSolid } from '#core/artwork/testing'
 import { graphOf } from './graph'
 import type { Wanted } from './constraints'
-import { held, heldLights, HOLD } from './hold'
+import { holdColors, heldLightness, HOLD } from './hold'
 import type { InkArea, MatchSwatch } from './inks'
-import { keepingMatch } from './keeping'
-import { residualOf, solved } from './screened'
+import { matchKeeping } from './keeping'
+import { residualOf, solveScreened } from './screened'
 
 const NOBODY: ReadonlyMap<Hex, string | null> = new Map()
 const hex = fc
@@ -42,7 +42,7 @@ const scheme = fc
   .uniqueArray(hex, { minLength: 1, maxLength: 6 })
   .map(all => all.map((color, i): MatchSwatch => ({ id: `s${i}`, hex: color, share: 1 / all.length })))
 const wantedBy = (inks: readonly InkArea[], swatches: readonly MatchSwatch[]): Wanted[] => {
-  const to = keepingMatch(inks, swatches, { seed: 0, byHand: NOBODY })
+  const to = matchKeeping(inks, swatches, { seed: 0, byHand: NOBODY })
   return graphOf(inks).nodes.map(node => ({
     hex: swatches.find(({ id }) => id === to.get(node.hex))?.hex ?? node.hex,
     fixed: false,
@@ -109,21 +109,22 @@ describe('the hold', () => {
           pull: Float64Array.from(edges, ({ part }) => 50 * part),
           difference: Float64Array.from(edges, ({ lighter }) => lighter),
         }
-        for (const off of residualOf(system, solved(system, system.aim))) expect(Math.abs(off)).toBeLessThan(1e-6)
+        for (const off of residualOf(system, solveScreened(system, system.aim)))
+          expect(Math.abs(off)).toBeLessThan(1e-6)
       }),
     ))
   it('at 1 makes every ink its swatch', () =>
     fc.assert(
       fc.property(picture, scheme, (inks, swatches) => {
         const wanted = wantedBy(inks, swatches)
-        expect(held(graphOf(inks), wanted, HOLD.most)).toEqual(wanted.map(each => each.hex))
+        expect(holdColors(graphOf(inks), wanted, HOLD.most)).toEqual(wanted.map(each => each.hex))
       }),
     ))
   it('at 0 keeps the differences of what touches, where there is room', () =>
     fc.assert(
       fc.property(picture, inks => {
         const graph = graphOf(inks)
-        const lights = heldLights(
+        const lights = heldLightness(
           graph,
           graph.nodes.map(() => ({ hex: '#777777', fixed: false })),
           0,
@@ -141,7 +142,7 @@ describe('the hold', () => {
     fc.assert(
       fc.property(picture, scheme, fc.double({ min: 0, max: 1, noNaN: true }), (inks, swatches, hold) => {
         const wanted = wantedBy(inks, swatches).map((each, i) => ({ ...each, fixed: i % 3 === 0 }))
-        held(graphOf(inks), wanted, hold).forEach((color, i) => {
+        holdColors(graphOf(inks), wanted, hold).forEach((color, i) => {
           const [was, is] = [lchOf(wanted[i]?.hex ?? ''), lchOf(color)]
           expect(color).toMatch(/^#[\da-f]{6}$/)
           if (wanted[i]?.fixed) expect(color).toBe(wanted[i]?.hex)
@@ -156,7 +157,7 @@ describe('the hold', () => {
     ]
     const graph = graphOf(inks)
     const wanted = graph.nodes.map(({ hex: ink }) => ({ hex: ink === '#14182b' ? '#2b2a44' : '#3a2440', fixed: false }))
-    const [ground, letters] = held(graph, wanted, HOLD.rest)
+    const [ground, letters] = holdColors(graph, wanted, HOLD.rest)
     expect(ground).toBe('#2b2a44')
     const [was, is] = [labOf('#f8ead0').l - labOf('#14182b').l, labOf(letters ?? '').l - labOf(ground ?? '').l]
     expect(is).toBeGreaterThan(was / 2)
@@ -169,7 +170,7 @@ describe('the hold', () => {
       beside: i ? [[steps[i - 1] ?? '', 1 / 3] as const] : [],
     }))
     const graph = graphOf(inks)
-    const colors = held(
+    const colors = holdColors(
       graph,
       graph.nodes.map(() => ({ hex: '#5468b0', fixed: false })),
       HOLD.rest,
@@ -187,7 +188,7 @@ describe('the matching that keeps the picture', () => {
       { hex: '#2aa84a', area: 0.5 },
     ]
     const to = (mixed: number): string =>
-      keepingMatch(inks(mixed), swatches, { seed: 0, byHand: NOBODY }).get('#2aa84a') ?? ''
+      matchKeeping(inks(mixed), swatches, { seed: 0, byHand: NOBODY }).get('#2aa84a') ?? ''
     expect(to(0)).toBe('s1')
     expect(to(0.4)).not.toBe('s1') // red and green mix to a brown that no swatch has
   })
@@ -216,10 +217,10 @@ describe('the matching that keeps the picture', () => {
       ['#0f6d5f', '#f2cc8f', '#81b29a'],
       ['#101010', '#808080', '#f0f0f0'],
     ]) {
-      const to = keepingMatch(inks, swatchesOf(hexes), { seed: 0, byHand: NOBODY })
+      const to = matchKeeping(inks, swatchesOf(hexes), { seed: 0, byHand: NOBODY })
       // as long as twice as many groups are left as there are swatches, the steps beside each other go together
       for (const steps of things) expect(new Set(steps.map(step => to.get(step))).size).toBeLessThanOrEqual(2)
-      const apart = keepingMatch(painted(0).inks, swatchesOf(hexes), { seed: 0, byHand: NOBODY })
+      const apart = matchKeeping(painted(0).inks, swatchesOf(hexes), { seed: 0, byHand: NOBODY })
       const parts = (sent: ReadonlyMap<Hex, string>): number =>
         things.reduce((sum, steps) => sum + new Set(steps.map(step => sent.get(step))).size, 0)
       expect(parts(to)).toBeLessThanOrEqual(parts(apart))
@@ -230,8 +231,8 @@ describe('the matching that keeps the picture', () => {
   it('sends every ink to a swatch, whatever the order of inks, and the same for the same seed', () =>
     fc.assert(
       fc.property(picture, scheme, fc.nat(5), (inks, swatches, seed) => {
-        const one = keepingMatch(inks, swatches, { seed, byHand: NOBODY })
-        const other = keepingMatch([...inks].reverse(), swatches, { seed, byHand: NOBODY })
+        const one = matchKeeping(inks, swatches, { seed, byHand: NOBODY })
+        const other = matchKeeping([...inks].reverse(), swatches, { seed, byHand: NOBODY })
         expect(one.size).toBe(inks.length)
         expect([...other].sort()).toEqual([...one].sort())
         for (const to of one.values()) expect(swatches.some(({ id }) => id === to)).toBe(true)
@@ -246,10 +247,10 @@ describe('the matching that keeps the picture', () => {
       { id: 'light', hex: '#fbf3df', share: 0.5 },
       { id: 'dark', hex: '#1d3557', share: 0.5 },
     ]
-    const to = keepingMatch(inks, swatches, { seed: 0, byHand: new Map([['#111111', 'light']]) })
+    const to = matchKeeping(inks, swatches, { seed: 0, byHand: new Map([['#111111', 'light']]) })
     expect(to.has('#111111')).toBe(false)
     expect(to.get('#eeeeee')).toBe('dark') // beside a ground that is light now, letters are dark
-    expect(keepingMatch(inks, swatches, { seed: 0, byHand: NOBODY })).toEqual(
+    expect(matchKeeping(inks, swatches, { seed: 0, byHand: NOBODY })).toEqual(
       new Map([
         ['#111111', 'dark'],
         ['#eeeeee', 'light'],
@@ -264,9 +265,9 @@ describe('the matching that keeps the picture', () => {
     const alike = Array.from({ length: 3 }, (_, i) => ({ id: `s${i}`, hex: '#808080', share: 1 / 3 }))
     for (const inks of [many, many.slice(0, 1), many.slice(0, 2)])
       for (const swatches of [alike, alike.slice(0, 1)]) {
-        const to = keepingMatch(inks, swatches, { seed: 0, byHand: NOBODY })
+        const to = matchKeeping(inks, swatches, { seed: 0, byHand: NOBODY })
         expect(to.size).toBe(inks.length)
-        const colors = held(
+        const colors = holdColors(
           graphOf(inks),
           graphOf(inks).nodes.map(() => ({ hex: '#808080', fixed: false })),
           HOLD.rest,

@@ -5,12 +5,12 @@ import { fitsOf, pairsOf, type Block } from './costs'
 import { apartOf, graphOf, type InkGraph } from './graph'
 import type { InkArea, MatchSwatch } from './inks'
 import { HUES, SHARES, weightAt, type Meant } from './meant'
-import { improved, startsOf, type Found, type Search } from './search'
+import { improveAssignment, startsOf, type Assignment, type Search } from './search'
 
 /* The matching that keeps the picture: inks are sent to swatches so that what touches keeps its contrast. */
 
 /** Up to so many inks are sent one by one; more go in groups of like color: the more, the fewer swatches there are. */
-const mostBlocks = (swatches: number): number => Math.max(32, Math.min(64, Math.round(320 / swatches)))
+const maxBlocks = (swatches: number): number => Math.max(32, Math.min(64, Math.round(320 / swatches)))
 /** So many searches that end at the same cost are enough. */
 const AGREED = 2
 /**
@@ -40,7 +40,7 @@ const each = (of: (one: number, other: number) => number, one: Lab, other: Lab):
 })
 
 /** Two shades as one; null where some in them are not of one hue, or too far apart in lightness. */
-const shadedInto = (labs: readonly Lab[], one: Shade, other: Shade): Omit<Shade, 'places'> | null => {
+const mergeShades = (labs: readonly Lab[], one: Shade, other: Shade): Omit<Shade, 'places'> | null => {
   const [least, most] = [each(Math.min, one.least, other.least), each(Math.max, one.most, other.most)]
   if (most.l - least.l > SHADED.range || Math.max(most.a - least.a, most.b - least.b) > SHADED.apart) return null
   // in a span no wider than that nobody is further apart; else each pair has to be looked at
@@ -54,7 +54,7 @@ const shadedInto = (labs: readonly Lab[], one: Shade, other: Shade): Omit<Shade,
  * Lights and darks of one hue that pass into each other, as painted shading does, together, the largest of each leading:
  * those first that mix most, until no more than `least` groups are left.
  */
-const shadedOf = ({ nodes, edges }: InkGraph, order: readonly number[], least: number): number[][] => {
+const groupShades = ({ nodes, edges }: InkGraph, order: readonly number[], least: number): number[][] => {
   const labs = nodes.map(({ lab }) => lab)
   const rank = new Map(order.map((place, i) => [place, i]))
   const shadeOf = new Map(
@@ -73,7 +73,7 @@ const shadedOf = ({ nodes, edges }: InkGraph, order: readonly number[], least: n
   for (const { one, other } of strongly) {
     if (left <= least) break
     const [a, b] = [shadeOf.get(one), shadeOf.get(other)]
-    const span = a && b && a !== b ? shadedInto(labs, a, b) : null
+    const span = a && b && a !== b ? mergeShades(labs, a, b) : null
     if (!a || !b || !span) continue
     const [large, small] = a.places.length >= b.places.length ? [a, b] : [b, a]
     Object.assign(large, span)
@@ -98,7 +98,7 @@ const blocksOf = (
 ): Block[] => {
   const { nodes } = graph
   const order = [...free].sort((one, other) => (nodes[other]?.area ?? 0) - (nodes[one]?.area ?? 0) || one - other)
-  const shaded = shadedOf(graph, order, least)
+  const shaded = groupShades(graph, order, least)
   let groups = shaded
   for (let reach = 0.02; groups.length > most; reach *= 1.35) {
     groups = []
@@ -123,11 +123,11 @@ const blocksOf = (
 }
 
 /** Assignments found from several starts, until enough of them agree. */
-const foundFrom = (search: Search, starts: readonly number[][]): Found[] => {
-  const found: Found[] = []
+const searchFrom = (search: Search, starts: readonly number[][]): Assignment[] => {
+  const found: Assignment[] = []
   let [least, agreed] = [Infinity, 0]
   for (const start of starts) {
-    const next = improved(search, start)
+    const next = improveAssignment(search, start)
     const total = next.cost + search.shares * next.off
     if (Math.abs(total - least) < 1e-9) agreed++
     else if (total < least) [least, agreed] = [total, 1]
@@ -142,14 +142,18 @@ const foundFrom = (search: Search, starts: readonly number[][]): Found[] => {
  * and of those found at others from there. All of them are looked at whatever the position, and from one position to the next an
  * assignment is only left for one with no larger share distance; so more weight of the shares never brings them farther off.
  */
-const cheapest = (search: Omit<Search, 'shares'>, starts: readonly number[][], position: number): readonly number[] => {
-  const found = foundFrom({ ...search, shares: weightAt(SHARES.rest) }, starts)
+const cheapestAssignment = (
+  search: Omit<Search, 'shares'>,
+  starts: readonly number[][],
+  position: number,
+): readonly number[] => {
+  const found = searchFrom({ ...search, shares: weightAt(SHARES.rest) }, starts)
   const atRest = found.reduce((best, next) => (next.cost + next.off < best.cost + best.off ? next : best)).to
-  for (const beyond of SHARES_BEYOND) found.push(improved({ ...search, shares: weightAt(beyond) }, atRest))
-  let best = found[0] as Found
+  for (const beyond of SHARES_BEYOND) found.push(improveAssignment({ ...search, shares: weightAt(beyond) }, atRest))
+  let best = found[0] as Assignment
   for (let step = 0; step <= STEPS * position; step++) {
     const weight = weightAt(step / STEPS)
-    const total = ({ cost, off }: Found): number => cost + weight * off
+    const total = ({ cost, off }: Assignment): number => cost + weight * off
     const next = found.reduce((least, each) => (total(each) < total(least) - 1e-9 ? each : least))
     if (!step || next.distance <= best.distance) best = next
   }
@@ -162,7 +166,7 @@ const cheapest = (search: Omit<Search, 'shares'>, starts: readonly number[][], p
  * search from several starts; deterministic for a seed, which strays from the best (0 does not). What was sent by hand
  * (a swatch, or null for left as it is) stays and counts. The result does not depend on the order of inks.
  */
-export const keepingMatch = (
+export const matchKeeping = (
   inks: readonly InkArea[],
   swatches: readonly MatchSwatch[],
   {
@@ -195,7 +199,7 @@ export const keepingMatch = (
   const free = nodes.flatMap(({ hex }, i) => (byHand.has(hex) ? [] : [i]))
   const blocks = blocksOf(graph, free, {
     least: swatches.length * SHADED.left,
-    most: mostBlocks(swatches.length),
+    most: maxBlocks(swatches.length),
   })
   if (!blocks.length) return targets
   const fits = fitsOf(blocks, swatches, weightAt(hues))
@@ -206,7 +210,7 @@ export const keepingMatch = (
     for (const own of fits) own.forEach((cost, s) => (own[s] = cost + chance() * STRAY * dearest))
   }
   const search = { blocks, swatches, fits, pairs, artworks, covered }
-  const to = cheapest(search, startsOf(search, chance), shares)
+  const to = cheapestAssignment(search, startsOf(search, chance), shares)
   blocks.forEach(({ members }, b) => {
     for (const i of members) targets.set(nodes[i]?.hex ?? '', swatches[to[b] as number]?.id ?? '')
   })

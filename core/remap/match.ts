@@ -3,7 +3,7 @@ import { arc, isNeutral, labOf, lchOf, type Hex, type Lab } from '#core/color/co
 import { okDistance } from '#core/color/difference'
 import { seeded } from '#core/picture/seeded'
 import type { InkArea, MatchSwatch } from './inks'
-import { keepingMatch } from './keeping'
+import { matchKeeping } from './keeping'
 import { MEANT, type Meant } from './meant'
 import type { Role } from '#core/harmony/proportion'
 
@@ -41,7 +41,7 @@ interface Group {
 const LIGHTNESS_WEIGHT = 0.5
 const ROUNDS = 24
 /** An ink too small to measure still has a say. */
-const LEAST_AREA = 1e-4
+const MIN_AREA = 1e-4
 
 const away = (one: Lab, other: Lab): number =>
   Math.hypot((one.l - other.l) * LIGHTNESS_WEIGHT, one.a - other.a, one.b - other.b)
@@ -58,7 +58,7 @@ const meanOf = (members: readonly { lab: Lab; area: number }[]): Lab => {
  * then, each time, the ink with most area farthest from those taken (deterministic).
  */
 export const gatherInks = (inks: readonly InkArea[], count: number): InkArea[][] => {
-  const points = inks.map(({ hex, area }) => ({ hex, lab: labOf(hex), area: Math.max(area, LEAST_AREA) }))
+  const points = inks.map(({ hex, area }) => ({ hex, lab: labOf(hex), area: Math.max(area, MIN_AREA) }))
   const wanted = Math.min(count, points.length)
   if (wanted === 0) return []
   const centers = [points.reduce((best, point) => (point.area > best.area ? point : best)).lab]
@@ -88,7 +88,7 @@ const groupOf = (members: readonly InkArea[]): Group | null =>
   members.length
     ? {
         members: [...members],
-        center: meanOf(members.map(({ hex, area }) => ({ lab: labOf(hex), area: Math.max(area, LEAST_AREA) }))),
+        center: meanOf(members.map(({ hex, area }) => ({ lab: labOf(hex), area: Math.max(area, MIN_AREA) }))),
         area: members.reduce((sum, { area }) => sum + area, 0),
       }
     : null
@@ -233,7 +233,7 @@ export const matchInks = (
   how: Matching = USUAL,
 ): Map<Hex, string> => {
   if (how.match === 'picture')
-    return keepingMatch(inks, swatches, { ...(how.meant ?? MEANT), seed: how.seed, byHand: how.byHand ?? NOBODY })
+    return matchKeeping(inks, swatches, { ...(how.meant ?? MEANT), seed: how.seed, byHand: how.byHand ?? NOBODY })
   if (how.match === 'nearest') return toNearest(inks, swatches, how.seed)
   if (how.match === 'turn') return toOne(inks, swatches, how)
   const targets = new Map<Hex, string>()

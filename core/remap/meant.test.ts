@@ -5,11 +5,11 @@ import { okDistance } from '#core/color/difference'
 import type { Role } from '#core/harmony/proportion'
 import { ladder, LADDERS } from '#core/harmony/ladder'
 import type { InkArea, MatchSwatch } from './inks'
-import { keepingMatch } from './keeping'
+import { matchKeeping } from './keeping'
 import { HUES, SHARES, weightAt, type Meant } from './meant'
-import { recolored } from './remap'
-import { sharesOf } from './search'
-import { inksOfOne, unitedInks } from './united'
+import { recolorInks } from './remap'
+import { meantShares } from './search'
+import { inksOfOne, uniteInks } from './united'
 import { runs } from '../../tests/runs'
 
 const ROLES: readonly Role[] = ['dominant', 'supporting', 'accent', 'neutral', 'detail']
@@ -19,12 +19,12 @@ const BRAND: readonly MatchSwatch[] = ['#0f6d5f', '#8fc3b2', '#e0653f', '#f4efe4
   ...{ share: SHARED[i] as number, role: ROLES[i] as Role },
 }))
 const match = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], meant: Partial<Meant> = {}) =>
-  keepingMatch(inks, swatches, { ...meant, seed: 0, byHand: new Map() })
+  matchKeeping(inks, swatches, { ...meant, seed: 0, byHand: new Map() })
 /** The part of the picture each swatch covers, in the order of the swatches. */
 const covers = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], to: ReadonlyMap<Hex, string>): number[] =>
   swatches.map(({ id }) => inks.reduce((sum, { hex, area }) => sum + (to.get(hex) === id ? area : 0), 0))
 const distance = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], to: ReadonlyMap<Hex, string>): number => {
-  const meant = sharesOf(swatches)
+  const meant = meantShares(swatches)
   return covers(inks, swatches, to).reduce((sum, cover, s) => sum + Math.abs(cover - (meant[s] as number)) / 2, 0)
 }
 
@@ -103,7 +103,7 @@ describe('what a scheme is meant to cover', () => {
       calm(['#f6d7c4', '#b0563f', '#46222a', '#f3f1e6']),
       calm(['#dfe8d2', '#6e8f55', '#2c3f2b', '#c9a94d']),
     ]
-    const to = match(unitedInks(files), BRAND)
+    const to = match(uniteInks(files), BRAND)
     for (const { inks } of files) expect(covers(inks, BRAND, to)[0]).toBeGreaterThan(0.02)
   })
   it.each([
@@ -122,7 +122,7 @@ describe('what a scheme is meant to cover', () => {
       expect(to.size).toBe(4)
       for (const id of to.values()) expect(swatches.some(each => each.id === id)).toBe(true)
     }
-    const parts = sharesOf(swatches)
+    const parts = meantShares(swatches)
     expect(parts.reduce((sum, part) => sum + part, 0)).toBeCloseTo(1, 9)
     expect(Math.min(...parts)).toBeGreaterThanOrEqual(0)
   })
@@ -132,7 +132,7 @@ describe('what a scheme is meant to cover', () => {
       { hex: '#7090a0', area: 0.35 },
       { hex: '#d0c8b0', area: 0.2 },
     ]
-    const spent = keepingMatch(inks, BRAND, { shares: 1, seed: 0, byHand: new Map([['#305070', 's0']]) })
+    const spent = matchKeeping(inks, BRAND, { shares: 1, seed: 0, byHand: new Map([['#305070', 's0']]) })
     expect(spent.has('#305070')).toBe(false)
     expect([...spent.values()]).not.toContain('s0')
   })
@@ -206,7 +206,7 @@ it('weights are none at 0 and one at rest; beyond the ends they stay', () => {
 })
 
 it('of a set, the inks of one artwork are those it has, with what they touch there', () => {
-  const united = unitedInks([
+  const united = uniteInks([
     { inks: [{ hex: '#111111', area: 0.75, beside: [['#eeeeee', 1]] }, { hex: '#eeeeee', area: 0.25 }] }, // prettier-ignore
     { inks: [{ hex: '#111111', area: 0.5, beside: [['#cc0000', 1]] }, { hex: '#cc0000', area: 0.5 }] }, // prettier-ignore
   ])
@@ -224,7 +224,7 @@ it('on rungs every held ink is its swatch or a rung of its ladders, the nearest 
   }))
   const swatches = new Map([['brand', '#c8553d']])
   const colors = (shading: 'held' | 'rungs', hold: number) =>
-    recolored(inks, {
+    recolorInks(inks, {
       ...{ targets: new Map(inks.map(({ hex }) => [hex, 'brand'])), swatches, hold, rungs: 5 },
       ...{ shadingOf: () => shading, chosenLead: () => undefined, tinted: new Set<Hex>(), tint: '#c8553d' },
     })

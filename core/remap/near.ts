@@ -43,7 +43,7 @@ const GAP = 14
 const WIDEST = 48
 
 /** Parts a run of hues at its widest gap until no part is wider than a family may be. */
-const parted = <Point extends { h: number }>(run: readonly Point[]): Point[][] => {
+const splitAtGap = <Point extends { h: number }>(run: readonly Point[]): Point[][] => {
   const [first, last] = [run[0], run.at(-1)]
   if (!first || !last || last.h - first.h <= WIDEST) return run.length ? [[...run]] : []
   let at = 1
@@ -51,7 +51,7 @@ const parted = <Point extends { h: number }>(run: readonly Point[]): Point[][] =
     const gap = (i: number): number => (run[i] as Point).h - (run[i - 1] as Point).h
     if (gap(i) > gap(at)) at = i
   }
-  return [...parted(run.slice(0, at)), ...parted(run.slice(at))]
+  return [...splitAtGap(run.slice(0, at)), ...splitAtGap(run.slice(at))]
 }
 
 /**
@@ -87,7 +87,7 @@ export const familiesOf = (inks: readonly InkArea[]): Family[] => {
   }
   return [
     ...runs
-      .flatMap(parted)
+      .flatMap(splitAtGap)
       .flatMap(members => family(members, lead => lchOf(lead).h))
       .sort((one, other) => other.area - one.area),
     ...family(

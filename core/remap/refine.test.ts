@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { labOf } from '#core/color/convert'
-import { costOfLights, refinedLights, type Constraint, type Refining } from './refine'
+import { lightnessCost, refineLightness, type Constraint, type LightnessProblem } from './refine'
 
-const nodesOf = (areas: readonly number[]): Refining['nodes'] =>
+const nodesOf = (areas: readonly number[]): LightnessProblem['nodes'] =>
   areas.map(area => ({ hex: '#808080', lab: labOf('#808080'), area, parts: [area] }))
 
 const refining = fc
@@ -48,14 +48,14 @@ describe('refined lightness', () => {
     fc.assert(
       fc.property(refining, ({ refining: given, first }) => {
         const still = first.map((l, i) => (Number.isFinite(given.price[i]) ? l : (given.aim[i] ?? 0)))
-        const lights = refinedLights(given, still)
-        expect(costOfLights(given, lights)).toBeLessThanOrEqual(costOfLights(given, still) + 1e-9)
+        const lights = refineLightness(given, still)
+        expect(lightnessCost(given, lights)).toBeLessThanOrEqual(lightnessCost(given, still) + 1e-9)
         lights.forEach((l, i) => {
           expect(l).toBeGreaterThanOrEqual(0)
           expect(l).toBeLessThanOrEqual(1)
           if (!Number.isFinite(given.price[i])) expect(l).toBe(given.aim[i])
         })
-        expect(refinedLights(given, still)).toEqual(lights)
+        expect(refineLightness(given, still)).toEqual(lights)
       }),
     ))
   it('leaves every node on its swatch where nothing asks for more', () =>
@@ -66,7 +66,7 @@ describe('refined lightness', () => {
           price: given.price.map(price => (Number.isFinite(price) ? price : 1)),
           constraints: [],
         }
-        expect(refinedLights(alone, first)).toEqual(alone.aim)
+        expect(refineLightness(alone, first)).toEqual(alone.aim)
       }),
     ))
   it('moves the cheaper of two nodes just as far as an expensive difference needs', () => {
@@ -77,11 +77,11 @@ describe('refined lightness', () => {
       price: Float64Array.of(0.8, 0.2),
       constraints: [edge],
     }
-    const [one, other] = refinedLights(given, Float64Array.from(given.aim))
+    const [one, other] = refineLightness(given, Float64Array.from(given.aim))
     expect(one).toBe(0.5)
     expect(other).toBeCloseTo(0.2, 3)
     const cheap = { ...given, constraints: [{ ...edge, cost: 0.1 }] }
-    expect(refinedLights(cheap, Float64Array.from(given.aim))).toEqual(given.aim)
+    expect(refineLightness(cheap, Float64Array.from(given.aim))).toEqual(given.aim)
   })
   it('sets a large node back on its swatch where a small one can give way instead', () => {
     const given = {
@@ -93,8 +93,8 @@ describe('refined lightness', () => {
         { one: 0, other: 2, lighter: -0.3, cost: 3, begins: 0.6, whole: 0.5 },
       ],
     }
-    const lights = refinedLights(given, Float64Array.of(0.32, 0.14, 0.5)) // a minimum, as long as one moves at a time
+    const lights = refineLightness(given, Float64Array.of(0.32, 0.14, 0.5)) // a minimum, as long as one moves at a time
     expect(lights[0]).toBe(0.5)
-    expect(costOfLights(given, lights)).toBeLessThan(0.4)
+    expect(lightnessCost(given, lights)).toBeLessThan(0.4)
   })
 })

@@ -16,7 +16,7 @@ export interface Constraint {
 }
 
 /** What to refine. */
-export interface Refining {
+export interface LightnessProblem {
   nodes: InkGraph['nodes']
   /** Lightness of each node's swatch, in [0, 1]. */
   aim: Float64Array
@@ -77,7 +77,7 @@ const byNode = (count: number, constraints: readonly Constraint[]) => {
 /**
  * The total cost of some lightness values: nodes that are off their swatch, and differences that are lost.
  */
-export const costOfLights = ({ aim, price, constraints }: Refining, lights: Float64Array): number => {
+export const lightnessCost = ({ aim, price, constraints }: LightnessProblem, lights: Float64Array): number => {
   let sum = 0
   for (const { one, other, lighter, cost, begins, whole } of constraints)
     sum += lossOf(((lights[one] as number) - (lights[other] as number)) / lighter, begins, whole, cost)
@@ -89,12 +89,12 @@ export const costOfLights = ({ aim, price, constraints }: Refining, lights: Floa
 }
 
 /**
- * Lightness of every node, in [0, 1], at a local minimum of `costOfLights`, starting from `first`. Iterated conditional modes (Besag,
+ * Lightness of every node, in [0, 1], at a local minimum of `lightnessCost`, starting from `first`. Iterated conditional modes (Besag,
  * On the statistical analysis of dirty pictures, 1986): each node in turn takes the cheapest lightness given its neighbors, either its
  * swatch's or one that just keeps a difference. Then the ends of the costliest lost differences are moved apart, and the largest nodes
  * that are off their swatch set back on it, one by one, with their neighbors adapting; what is no cheaper is undone. Deterministic.
  */
-export const refinedLights = (refining: Refining, first: Float64Array): Float64Array => {
+export const refineLightness = (refining: LightnessProblem, first: Float64Array): Float64Array => {
   const { nodes, aim, price, constraints } = refining
   const lights = first.slice()
   const { from, beside, lighter, cost, begins, whole } = byNode(nodes.length, constraints)
@@ -129,7 +129,7 @@ export const refinedLights = (refining: Refining, first: Float64Array): Float64A
   for (let pass = 0; pass < MAX_PASSES; pass++) if (!movable.filter(improve).length) break
 
   const neighborsOf = (i: number): number[] => [...new Set(beside.subarray(from[i], from[i + 1]))]
-  let least = costOfLights(refining, lights)
+  let least = lightnessCost(refining, lights)
   /** Moves a node to a lightness with its neighbors adapting; undone where that is no cheaper. */
   const attempt = (i: number, l: number): void => {
     const before = lights.slice()
@@ -139,7 +139,7 @@ export const refinedLights = (refining: Refining, first: Float64Array): Float64A
       const moved = around.filter(j => j !== i && Number.isFinite(price[j]) && improve(j))
       around = [...new Set(moved.flatMap(neighborsOf))]
     }
-    const total = costOfLights(refining, lights)
+    const total = lightnessCost(refining, lights)
     if (total < least - MIN_GAIN) least = total
     else lights.set(before)
   }

@@ -2,9 +2,9 @@ import fc from 'fast-check'
 import { degrees, labOf, lchOf, type Hex } from '#core/color/convert'
 import { gatherInks, matchInks, MATCHES, type InkArea } from './match'
 import { familiesOf, nearLeads } from './near'
-import { leadsOf, recolored, tintedNeutral, type Remapping } from './remap'
+import { leadsOf, recolorInks, tintNeutral, type Remapping } from './remap'
 import { nearestIn } from './restrict'
-import { fallenTogether, shaded, shadedGroup, SHADINGS } from './shading'
+import { countMerged, shadeInk, shadeGroup, SHADINGS } from './shading'
 
 const swatches = [
   { id: 'dark', hex: '#10243f', share: 0.5 },
@@ -208,16 +208,16 @@ describe('shading', () => {
     expect(leadsOf(inks, targets, () => '#d98b3a')).toEqual(new Map([['dark', '#0b3d2e']]))
   })
   it('flat makes all inks of a swatch that swatch', () =>
-    expect(recolored(inks, remapping({ shadingOf: () => 'flat' })).get('#12523d')).toBe('#10243f'))
+    expect(recolorInks(inks, remapping({ shadingOf: () => 'flat' })).get('#12523d')).toBe('#10243f'))
   it('relative keeps the OKLab difference from the lead', () => {
-    const result = recolored(inks, remapping())
+    const result = recolorInks(inks, remapping())
     expect(result.get('#0b3d2e')).toBe('#10243f')
     expect(light(result.get('#12523d') ?? '') - light('#10243f')).toBeCloseTo(light('#12523d') - light('#0b3d2e'), 2)
   })
   it('relative makes room: steps shrink alike before white and black, and stay apart and in order', () => {
     const steps = ['#202020', '#404040', '#606060', '#808080', '#a0a0a0']
-    const result = [...shadedGroup(steps, '#202020', '#d8d8d8', 'relative').values()]
-    expect(fallenTogether(steps, ink => result[steps.indexOf(ink)] as Hex)).toBe(0)
+    const result = [...shadeGroup(steps, '#202020', '#d8d8d8', 'relative').values()]
+    expect(countMerged(steps, ink => result[steps.indexOf(ink)] as Hex)).toBe(0)
     expect(result.at(-1)).toBe('#ffffff')
     const rises = result.slice(1).map((hex, i) => light(hex) - light(result[i] as Hex))
     const were = steps.slice(1).map((hex, i) => light(hex) - light(steps[i] as Hex))
@@ -226,7 +226,7 @@ describe('shading', () => {
     )
   })
   it('stepped makes the darkest the swatch and the others tints of it by their lightness', () => {
-    const result = shadedGroup(['#808080', '#ffffff', '#000000'], '#808080', '#204080', 'stepped')
+    const result = shadeGroup(['#808080', '#ffffff', '#000000'], '#808080', '#204080', 'stepped')
     expect(result.get('#000000')).toBe('#204080')
     expect(result.get('#ffffff')).toBe('#ffffff')
     const [part, from] = [light('#808080'), labOf('#204080')]
@@ -235,14 +235,14 @@ describe('shading', () => {
     expect(middle.b).toBeCloseTo(from.b * (1 - part), 2)
   })
   it('hue only keeps lightness and chroma and takes the hue', () => {
-    const result = lchOf(shadedGroup(['#a05040'], '#a05040', '#3060c0', 'hue only').get('#a05040') as Hex)
+    const result = lchOf(shadeGroup(['#a05040'], '#a05040', '#3060c0', 'hue only').get('#a05040') as Hex)
     const [was, to] = [lchOf('#a05040'), lchOf('#3060c0')]
     expect(result.l).toBeCloseTo(was.l, 2)
     expect(result.c).toBeCloseTo(was.c, 2)
     expect(Math.abs(result.h - to.h)).toBeLessThan(3)
   })
   it('turned turns all hues by the angle that brings the lead to the swatch', () => {
-    const result = shadedGroup(['#a05040', '#50a040'], '#a05040', '#4060a0', 'turned')
+    const result = shadeGroup(['#a05040', '#50a040'], '#a05040', '#4060a0', 'turned')
     const by = lchOf('#4060a0').h - lchOf('#a05040').h
     for (const [ink, hex] of result)
       expect(Math.abs(degrees(lchOf(hex).h - lchOf(ink).h - by + 180) - 180)).toBeLessThan(3)
@@ -251,7 +251,7 @@ describe('shading', () => {
     fc.assert(
       fc.property(manyInks, hexes, (list, swatch) => {
         const group = list.map(({ hex }) => hex)
-        const result = shadedGroup(group, group[0] as Hex, swatch, shading)
+        const result = shadeGroup(group, group[0] as Hex, swatch, shading)
         const ordered = [...group]
           .sort((one, other) => light(one) - light(other))
           .map(hex => light(result.get(hex) as Hex))
@@ -264,18 +264,18 @@ describe('shading', () => {
     ),
   )
   it('leaves alone what is left as is, has no target, or lost its swatch', () => {
-    const result = recolored(inks, remapping({ targets: new Map([...targets, ['#e8e2d0', 'gone']]) }))
+    const result = recolorInks(inks, remapping({ targets: new Map([...targets, ['#e8e2d0', 'gone']]) }))
     expect(result.get('#d98b3a')).toBe('#d98b3a')
     expect(result.get('#e8e2d0')).toBe('#e8e2d0')
   })
   it('gives the swatch itself for the lead, whatever they are', () =>
-    fc.assert(fc.property(hexes, hexes, (lead, swatch) => shaded(lead, lead, swatch) === swatch)))
+    fc.assert(fc.property(hexes, hexes, (lead, swatch) => shadeInk(lead, lead, swatch) === swatch)))
   it('tints a neutral with a hint of a hue at its own lightness, black and white not', () => {
-    const tinted = lchOf(tintedNeutral('#808080', '#3060c0'))
+    const tinted = lchOf(tintNeutral('#808080', '#3060c0'))
     expect(tinted.l).toBeCloseTo(lchOf('#808080').l, 2)
     expect(tinted.c).toBeGreaterThan(0.015)
     expect(Math.abs(tinted.h - lchOf('#3060c0').h)).toBeLessThan(12)
-    expect([tintedNeutral('#000000', '#3060c0'), tintedNeutral('#ffffff', '#3060c0')]).toEqual(['#000000', '#ffffff'])
+    expect([tintNeutral('#000000', '#3060c0'), tintNeutral('#ffffff', '#3060c0')]).toEqual(['#000000', '#ffffff'])
   })
 })
 

@@ -3,8 +3,8 @@ import type { InkArea } from './match'
 import { okDistance } from '#core/color/difference'
 import { ladder, LADDERS } from '#core/harmony/ladder'
 import { graphOf } from './graph'
-import { held } from './hold'
-import { isHeld, shadedGroup, type Shading } from './shading'
+import { holdColors } from './hold'
+import { isHeld, shadeGroup, type Shading } from './shading'
 
 /** What an ink becomes: a swatch, by its id, or null where it is left as is. */
 export type Targets = ReadonlyMap<Hex, string | null>
@@ -56,7 +56,7 @@ export const leadsOf = (
 const TINT = 0.022
 
 /** A neutral of the same lightness that carries a hint of a hue. */
-export const tintedNeutral = (hex: Hex, tint: Hex): Hex => {
+export const tintNeutral = (hex: Hex, tint: Hex): Hex => {
   const { l } = lchOf(hex)
   return isNeutral(tint) ? hex : hexOfLch({ l, c: TINT * Math.min(1, 4 * l * (1 - l)), h: lchOf(tint).h })
 }
@@ -80,7 +80,7 @@ const holdPicture = (
     steps.set(swatch, known)
     return known.reduce((best, rung) => (okDistance(rung, color) < okDistance(best, color) ? rung : best))
   }
-  held(graph, wanted, hold).forEach((color, i) => {
+  holdColors(graph, wanted, hold).forEach((color, i) => {
     const ink = graph.nodes[i]?.hex ?? ''
     const to = targets.get(ink)
     const swatch = to ? swatches.get(to) : undefined
@@ -89,21 +89,21 @@ const holdPicture = (
 }
 
 /** The new color of every ink. Inks without a target, or whose swatch is gone, keep their own. */
-export const recolored = (inks: readonly InkArea[], remapping: Remapping): Map<Hex, Hex> => {
+export const recolorInks = (inks: readonly InkArea[], remapping: Remapping): Map<Hex, Hex> => {
   const { targets, swatches, shadingOf, chosenLead, tinted, tint } = remapping
   const leads = leadsOf(inks, targets, chosenLead)
   const groups = new Map<string, Hex[]>()
   const colors = new Map<Hex, Hex>()
   for (const { hex } of inks) {
     const to = targets.get(hex)
-    colors.set(hex, tinted.has(hex) ? tintedNeutral(hex, tint) : hex)
+    colors.set(hex, tinted.has(hex) ? tintNeutral(hex, tint) : hex)
     if (!to || !swatches.has(to)) continue
     const group = groups.get(to)
     if (group) group.push(hex)
     else groups.set(to, [hex])
   }
   for (const [id, group] of groups)
-    for (const [hex, color] of shadedGroup(group, leads.get(id) as Hex, swatches.get(id) as Hex, shadingOf(id)))
+    for (const [hex, color] of shadeGroup(group, leads.get(id) as Hex, swatches.get(id) as Hex, shadingOf(id)))
       colors.set(hex, color)
   if ([...groups.keys()].some(id => isHeld(shadingOf(id)))) holdPicture(inks, colors, remapping)
   return colors

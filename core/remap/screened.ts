@@ -2,7 +2,7 @@
  * A system of equations: for each node what it is drawn to and how strongly (above 0); for each of the first `count`
  * edges its two ends, its weight, and the difference wanted between them.
  */
-export interface Screened {
+export interface ScreenedSystem {
   weight: Float64Array
   aim: Float64Array
   count: number
@@ -13,7 +13,7 @@ export interface Screened {
 }
 
 /** (weight + graph Laplacian) x, into `out`. */
-const appliedTo = ({ weight, count, one, other, pull }: Screened, x: Float64Array, out: Float64Array): void => {
+const applySystem = ({ weight, count, one, other, pull }: ScreenedSystem, x: Float64Array, out: Float64Array): void => {
   for (let i = 0; i < out.length; i++) out[i] = (weight[i] as number) * (x[i] as number)
   for (let e = 0; e < count; e++) {
     const a = one[e] as number
@@ -25,7 +25,7 @@ const appliedTo = ({ weight, count, one, other, pull }: Screened, x: Float64Arra
 }
 
 /** weight · aim + divergence of the differences. */
-const rightSideOf = ({ weight, aim, count, one, other, pull, difference }: Screened): Float64Array => {
+const rightSideOf = ({ weight, aim, count, one, other, pull, difference }: ScreenedSystem): Float64Array => {
   const out = new Float64Array(aim.length)
   for (let i = 0; i < out.length; i++) out[i] = (weight[i] as number) * (aim[i] as number)
   for (let e = 0; e < count; e++) {
@@ -39,9 +39,9 @@ const rightSideOf = ({ weight, aim, count, one, other, pull, difference }: Scree
 }
 
 /** The screened equation at a point: (weight + graph Laplacian) x − (weight · aim + divergence of differences). */
-export const residualOf = (system: Screened, x: Float64Array): Float64Array => {
+export const residualOf = (system: ScreenedSystem, x: Float64Array): Float64Array => {
   const out = new Float64Array(x.length)
-  appliedTo(system, x, out)
+  applySystem(system, x, out)
   const right = rightSideOf(system)
   return out.map((value, i) => value - (right[i] as number))
 }
@@ -50,7 +50,7 @@ export const residualOf = (system: Screened, x: Float64Array): Float64Array => {
 export const DENSE = 96
 
 /** Nodes that an edge of the system touches, those of the fewest edges first: so little is filled in. */
-const tiedIn = ({ count, one, other }: Screened, n: number): number[] => {
+const connectedNodes = ({ count, one, other }: ScreenedSystem, n: number): number[] => {
   const ties = new Uint32Array(n)
   for (let e = 0; e < count; e++) {
     const a = one[e] as number
@@ -70,7 +70,7 @@ const filled = new Int32Array(DENSE * DENSE)
 const filledIn = new Int32Array(DENSE)
 
 /** By Cholesky's decomposition over the nodes that are tied; all others are what they are drawn to. */
-const solvedAtOnce = (system: Screened, tied: readonly number[]): Float64Array => {
+const solveDirectly = (system: ScreenedSystem, tied: readonly number[]): Float64Array => {
   const { weight, count, one, other, pull } = system
   const n = tied.length
   const m = room.fill(0, 0, n * n)
@@ -139,7 +139,7 @@ const dot = (one: Float64Array, other: Float64Array): number => {
 }
 
 /** By conjugate gradients, preconditioned by the diagonal, from a first guess, until so little is left of it. */
-const solvedByStep = (system: Screened, guess: Float64Array, left: number): Float64Array => {
+const solveIteratively = (system: ScreenedSystem, guess: Float64Array, left: number): Float64Array => {
   const { weight, count, one, other, pull } = system
   const n = guess.length
   const diagonal = Float64Array.from(weight)
@@ -152,7 +152,7 @@ const solvedByStep = (system: Screened, guess: Float64Array, left: number): Floa
   const q = new Float64Array(n)
   let rz = dot(r, z)
   for (let round = 0; round < 4 * n + 40 && rz > left; round++) {
-    appliedTo(system, p, q)
+    applySystem(system, p, q)
     const step = rz / dot(p, q)
     for (let i = 0; i < n; i++) {
       x[i] = (x[i] as number) + step * (p[i] as number)
@@ -171,7 +171,7 @@ const solvedByStep = (system: Screened, guess: Float64Array, left: number): Floa
  * above 0. `left` says how little of the residual, squared over the diagonal, may be left where it is solved by steps
  * from the guess.
  */
-export const solved = (system: Screened, guess: Float64Array, left = 1e-16): Float64Array => {
-  const tied = tiedIn(system, guess.length)
-  return tied.length <= DENSE ? solvedAtOnce(system, tied) : solvedByStep(system, guess, left)
+export const solveScreened = (system: ScreenedSystem, guess: Float64Array, left = 1e-16): Float64Array => {
+  const tied = connectedNodes(system, guess.length)
+  return tied.length <= DENSE ? solveDirectly(system, tied) : solveIteratively(system, guess, left)
 }

@@ -1,12 +1,12 @@
 import { labOf } from '#core/color/convert'
-import type { Block, Pairs } from './costs'
+import type { Block, PairCosts } from './costs'
 import type { Role } from '#core/harmony/proportion'
 import type { MatchSwatch } from './inks'
 
 /* The search for the cheapest way to send blocks of inks to swatches. */
 
 /** What swatches cost that cover nothing in an artwork. */
-const UNUSED = 1
+const UNUSED = 3
 /** So much of an artwork a swatch is to cover to count as used. */
 const USED = 0.02
 interface Off {
@@ -17,16 +17,16 @@ interface Off {
  * What a swatch costs that covers less, or more, of an artwork than is meant: times the square of the difference, at the rest position
  * of the shares. The dominant swatch is to be seen, and an accent that covers much is none.
  */
-const OFF: Off = { less: 55, more: 55 }
+const OFF: Off = { less: 42, more: 42 }
 const OFF_BY_ROLE: Readonly<Partial<Record<Role, Off>>> = {
-  dominant: { less: 60, more: 55 },
-  accent: { less: 55, more: 800 },
+  dominant: { less: 60, more: 42 },
+  accent: { less: 42, more: 600 },
 }
 /** What it costs, beside that, that the dominant swatch covers nothing of an artwork, and from which part on it is there. */
 const ABSENT = { cost: 100, part: 0.05 } as const
 const PASSES = 40
 /** A gain below this is none. */
-const LEAST_GAIN = 1e-9
+const MIN_GAIN = 1e-9
 
 /** All that the search needs to know. */
 export interface Search {
@@ -34,7 +34,7 @@ export interface Search {
   swatches: readonly MatchSwatch[]
   /** What each swatch costs each block for itself. */
   fits: readonly Float64Array[]
-  pairs: Pairs
+  pairs: PairCosts
   artworks: number
   /** What is covered in each artwork by what was sent by hand, swatch by swatch. */
   covered: Float64Array
@@ -47,7 +47,7 @@ export interface Search {
  * distance: half the sum, over the swatches, of how far what each covers is from what it is meant to cover, in the mean of the
  * artworks, in [0, 1].
  */
-export interface Found {
+export interface Assignment {
   to: number[]
   cost: number
   off: number
@@ -55,7 +55,7 @@ export interface Found {
 }
 
 /** The part that each swatch is meant to cover, in [0, 1], adding up to 1; all alike where nothing is said. */
-export const sharesOf = (swatches: readonly MatchSwatch[]): Float64Array => {
+export const meantShares = (swatches: readonly MatchSwatch[]): Float64Array => {
   const said = Float64Array.from(swatches, ({ share }) => (share > 0 && Number.isFinite(share) ? share : 0))
   const total = said.reduce((sum, share) => sum + share, 0)
   return said.map(share => (total ? share / total : 1 / swatches.length))
@@ -64,7 +64,7 @@ export const sharesOf = (swatches: readonly MatchSwatch[]): Float64Array => {
 /** What it costs how much each swatch covers of each artwork, kept up to date with every move of a block. */
 const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weight }: Search) => {
   const count = swatches.length
-  const meant = sharesOf(swatches)
+  const meant = meantShares(swatches)
   const parts = Float64Array.from(
     blocks.flatMap(block => Array.from({ length: artworks }, (_, w) => block.parts[w] ?? 0)),
   )
@@ -131,7 +131,7 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
 }
 
 /** Improves an assignment by sending one block elsewhere, or exchanging two swatches, until nothing is better. */
-export const improved = (search: Search, start: readonly number[]): Found => {
+export const improveAssignment = (search: Search, start: readonly number[]): Assignment => {
   const { blocks, swatches, fits, pairs } = search
   const count = swatches.length
   const square = count * count
@@ -170,7 +170,7 @@ export const improved = (search: Search, start: readonly number[]): Found => {
     const was = to[b] as number
     const own = b * count
     const without = (costs[own + was] as number) + (coverage.now[was] as number) - coverage.costWith(was, b, -1)
-    let [best, gain] = [was, LEAST_GAIN]
+    let [best, gain] = [was, MIN_GAIN]
     for (let s = 0; s < count; s++) {
       const most = without - (costs[own + s] as number) + (coverage.now[s] as number)
       if (s === was || most <= gain) continue // more it cannot gain, as no coverage costs less than nothing
@@ -199,13 +199,13 @@ export const improved = (search: Search, start: readonly number[]): Found => {
         if (other === s || other === t) gain += twice(pairs.pair[place] as number, now, other, s, t)
       }
     }
-    if (gain <= LEAST_GAIN) return false
+    if (gain <= MIN_GAIN) return false
     to.forEach((now, b) => {
       if (now === s || now === t) send(b, now === s ? t : s)
     })
     return true
   }
-  const found = (): Found => {
+  const found = (): Assignment => {
     const { unused, off, distance } = coverage.told()
     let cost = unused
     for (let b = 0; b < to.length; b++) {

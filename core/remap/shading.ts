@@ -1,14 +1,4 @@
-import {
-  betweenLabs,
-  degrees,
-  hexOfLab,
-  hexOfLch,
-  isNeutral,
-  labOf,
-  lchOf,
-  type Hex,
-  type Lab,
-} from '#core/color/convert'
+import { mixLabs, degrees, hexOfLab, hexOfLch, isNeutral, labOf, lchOf, type Hex, type Lab } from '#core/color/convert'
 
 /**
  * How the inks of one swatch follow it: all become it, lighter or darker where the picture needs that; the same, but each the nearest
@@ -22,16 +12,16 @@ export type Shading = (typeof SHADINGS)[number]
 const WHITE: Lab = { l: 1, a: 0, b: 0 }
 
 /** By how much lightness differences have to shrink to find room: 1 where they have it. */
-const fit = (needed: number, room: number): number => (needed > room ? Math.max(0, room) / needed : 1)
+const shrinkToFit = (needed: number, room: number): number => (needed > room ? Math.max(0, room) / needed : 1)
 
-const stepped = (inks: readonly Hex[], swatch: Hex): Map<Hex, Hex> => {
+const shadeStepped = (inks: readonly Hex[], swatch: Hex): Map<Hex, Hex> => {
   const lights = inks.map(hex => labOf(hex).l)
   const darkest = Math.min(...lights)
   const from = labOf(swatch)
   return new Map(
     inks.map((hex, i) => {
       const part = darkest >= 1 ? 0 : ((lights[i] as number) - darkest) / (1 - darkest)
-      return [hex, part === 0 ? swatch : hexOfLab(betweenLabs(from, WHITE, part))]
+      return [hex, part === 0 ? swatch : hexOfLab(mixLabs(from, WHITE, part))]
     }),
   )
 }
@@ -39,11 +29,11 @@ const stepped = (inks: readonly Hex[], swatch: Hex): Map<Hex, Hex> => {
 /**
  * Differences keep their order and proportion where white or black is too near for them: those toward it shrink alike.
  */
-const relative = (inks: readonly Hex[], lead: Hex, swatch: Hex): Map<Hex, Hex> => {
+const shadeRelative = (inks: readonly Hex[], lead: Hex, swatch: Hex): Map<Hex, Hex> => {
   const [from, to] = [labOf(lead), labOf(swatch)]
   const labs = inks.map(labOf)
-  const up = fit(Math.max(0, ...labs.map(({ l }) => l - from.l)), 1 - to.l)
-  const down = fit(Math.max(0, ...labs.map(({ l }) => from.l - l)), to.l)
+  const up = shrinkToFit(Math.max(0, ...labs.map(({ l }) => l - from.l)), 1 - to.l)
+  const down = shrinkToFit(Math.max(0, ...labs.map(({ l }) => from.l - l)), to.l)
   return new Map(
     inks.map((hex, i) => {
       if (hex === lead) return [hex, swatch]
@@ -61,12 +51,12 @@ const relative = (inks: readonly Hex[], lead: Hex, swatch: Hex): Map<Hex, Hex> =
   )
 }
 
-const hueOnly = (hex: Hex, swatch: Hex): Hex => {
+const shadeHueOnly = (hex: Hex, swatch: Hex): Hex => {
   const [{ l, c }, to] = [lchOf(hex), lchOf(swatch)]
   return hexOfLch({ l, c: isNeutral(swatch) ? Math.min(c, to.c) : c, h: to.h })
 }
 
-const turned = (hex: Hex, lead: Hex, swatch: Hex): Hex => {
+const shadeTurned = (hex: Hex, lead: Hex, swatch: Hex): Hex => {
   if (isNeutral(lead) || isNeutral(swatch)) return hex
   const { l, c, h } = lchOf(hex)
   return hexOfLch({ l, c, h: degrees(h + lchOf(swatch).h - lchOf(lead).h) })
@@ -76,29 +66,29 @@ const turned = (hex: Hex, lead: Hex, swatch: Hex): Hex => {
  * What a group of inks becomes on a swatch, led by one of them. Results outside sRGB are brought in at their own
  * lightness and hue; lightness differences that find no room shrink in proportion, so that steps stay apart.
  */
-export const shadedGroup = (inks: readonly Hex[], lead: Hex, swatch: Hex, shading: Shading): Map<Hex, Hex> => {
+export const shadeGroup = (inks: readonly Hex[], lead: Hex, swatch: Hex, shading: Shading): Map<Hex, Hex> => {
   switch (shading) {
     case 'held':
     case 'rungs': // what else stands in the picture moves both, which is not known here
     case 'flat':
       return new Map(inks.map(hex => [hex, swatch]))
     case 'stepped':
-      return stepped(inks, swatch)
+      return shadeStepped(inks, swatch)
     case 'relative':
-      return relative(inks, lead, swatch)
+      return shadeRelative(inks, lead, swatch)
     case 'hue only':
-      return new Map(inks.map(hex => [hex, hueOnly(hex, swatch)]))
+      return new Map(inks.map(hex => [hex, shadeHueOnly(hex, swatch)]))
     case 'turned':
-      return new Map(inks.map(hex => [hex, turned(hex, lead, swatch)]))
+      return new Map(inks.map(hex => [hex, shadeTurned(hex, lead, swatch)]))
   }
 }
 
 /** A color that differs from `swatch` as `ink` differs from `lead`, in OKLab. */
-export const shaded = (ink: Hex, lead: Hex, swatch: Hex): Hex => relative([ink], lead, swatch).get(ink) as Hex
+export const shadeInk = (ink: Hex, lead: Hex, swatch: Hex): Hex => shadeRelative([ink], lead, swatch).get(ink) as Hex
 
 /** Whether a shading makes inks lighter or darker than their swatch where the picture needs it. */
 export const isHeld = (shading: Shading): boolean => shading === 'held' || shading === 'rungs'
 
 /** How many inks that were told apart fall together in what they become. */
-export const fallenTogether = (inks: readonly Hex[], colorOf: (ink: Hex) => Hex): number =>
+export const countMerged = (inks: readonly Hex[], colorOf: (ink: Hex) => Hex): number =>
   new Set(inks).size - new Set(inks.map(colorOf)).size

@@ -5,7 +5,7 @@ import type { InkArea } from './inks'
  * All inks of several artworks as one list: areas and boundaries are averaged over the artworks, so that together they
  * make 1, and what each covers in each artwork is kept.
  */
-export const unitedInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): InkArea[] => {
+export const uniteInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): InkArea[] => {
   const found = new Map<
     string,
     { area: number; beside: Map<string, readonly [part: number, mixed: number]>; parts: number[] }

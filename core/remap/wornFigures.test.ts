@@ -1,6 +1,6 @@
 import type { Hex } from '#core/color/convert'
 import type { Pixels } from '#core/picture/pixels'
-import { wornFiguresOf } from './wornFigures'
+import { wornFigures } from './wornFigures'
 
 /** A picture of rows, each of one color; null is clear. */
 const picture = (rows: ReadonlyArray<Hex | null>, width = 10): Pixels => {
@@ -24,34 +24,34 @@ const BEFORE = picture(rows(['#3366cc', 30], ['#eeeeee', 50], ['#cc3333', 20]))
 
 it('counts what each swatch covers, a lighter one of its hue with it, beside what is meant', () => {
   const after = picture(rows([TEAL, 20], ['#16806f', 10], [CREAM, 50], [CORAL, 20]))
-  const { covers, shareDistance, dominant, accentOver } = wornFiguresOf(BEFORE, after, SCHEME)
+  const { covers, shareDistance, dominant, accentOver } = wornFigures(BEFORE, after, SCHEME)
   expect(covers).toEqual([0.3, 0.5, 0.2])
   expect(shareDistance).toBeCloseTo((0.2 + 0.1 + 0.1) / 2, 9)
   expect([dominant, accentOver]).toEqual([0.3, 0])
 })
 it('says by how much the accent covers more than what dominates', () =>
-  expect(wornFiguresOf(BEFORE, picture(rows([CORAL, 80], [TEAL, 20])), SCHEME).accentOver).toBeCloseTo(0.6, 9))
+  expect(wornFigures(BEFORE, picture(rows([CORAL, 80], [TEAL, 20])), SCHEME).accentOver).toBeCloseTo(0.6, 9))
 it('tells whether what hue alone told apart still is', () => {
   const pair = picture(rows(['#b5473c', 50], ['#3f8a4a', 50]))
-  expect(wornFiguresOf(pair, picture(rows([TEAL, 50], [CORAL, 50])), SCHEME).toldApart).toBe(1)
-  expect(wornFiguresOf(pair, picture(rows([TEAL, 100])), SCHEME).toldApart).toBe(0)
-  expect(wornFiguresOf(picture(rows(['#777777', 10])), picture(rows([TEAL, 10])), SCHEME).toldApart).toBeNull()
+  expect(wornFigures(pair, picture(rows([TEAL, 50], [CORAL, 50])), SCHEME).toldApart).toBe(1)
+  expect(wornFigures(pair, picture(rows([TEAL, 100])), SCHEME).toldApart).toBe(0)
+  expect(wornFigures(picture(rows(['#777777', 10])), picture(rows([TEAL, 10])), SCHEME).toldApart).toBeNull()
 })
 it('gives the angle hues turned by, and none where nothing has a hue', () => {
   const red = picture(rows(['#cc3333', 10]))
-  expect(wornFiguresOf(red, red, SCHEME).turned).toBeCloseTo(0, 9)
-  expect(wornFiguresOf(red, picture(rows(['#33cccc', 10])), SCHEME).turned).toBeGreaterThan(140)
-  expect(wornFiguresOf(picture(rows(['#808080', 10])), red, SCHEME).turned).toBeNull()
+  expect(wornFigures(red, red, SCHEME).turned).toBeCloseTo(0, 9)
+  expect(wornFigures(red, picture(rows(['#33cccc', 10])), SCHEME).turned).toBeGreaterThan(140)
+  expect(wornFigures(picture(rows(['#808080', 10])), red, SCHEME).turned).toBeNull()
 })
 it('leaves out what is clear, takes schemes without roles, and refuses pictures of two sizes', () => {
   const half = picture(rows([null, 50], ['#3366cc', 50]))
-  expect(wornFiguresOf(half, picture(rows([CORAL, 50], [TEAL, 50])), SCHEME).covers).toEqual([1, 0, 0])
-  expect(wornFiguresOf(BEFORE, BEFORE, [{ hex: TEAL, share: 0 }])).toMatchObject({ dominant: null, accentOver: null })
-  expect(wornFiguresOf(picture(rows([null, 4])), picture(rows([null, 4])), SCHEME)).toMatchObject({
+  expect(wornFigures(half, picture(rows([CORAL, 50], [TEAL, 50])), SCHEME).covers).toEqual([1, 0, 0])
+  expect(wornFigures(BEFORE, BEFORE, [{ hex: TEAL, share: 0 }])).toMatchObject({ dominant: null, accentOver: null })
+  expect(wornFigures(picture(rows([null, 4])), picture(rows([null, 4])), SCHEME)).toMatchObject({
     covers: [0, 0, 0],
     toldApart: null,
     turned: null,
   })
-  expect(() => wornFiguresOf(BEFORE, half, SCHEME)).not.toThrow()
-  expect(() => wornFiguresOf(BEFORE, picture(rows([TEAL, 3])), SCHEME)).toThrow(RangeError)
+  expect(() => wornFigures(BEFORE, half, SCHEME)).not.toThrow()
+  expect(() => wornFigures(BEFORE, picture(rows([TEAL, 3])), SCHEME)).toThrow(RangeError)
 })

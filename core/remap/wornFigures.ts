@@ -41,7 +41,7 @@ const LIGHTNESS = 0.5
  * How a scheme is worn in a picture that was another, both of one size, over the pixels opaque in both. A pixel belongs to the swatch
  * nearest to it in OKLab, where lightness counts half. Throws RangeError where the sizes differ.
  */
-export const wornFiguresOf = (before: Pixels, after: Pixels, scheme: readonly MeantSwatch[]): WornFigures => {
+export const wornFigures = (before: Pixels, after: Pixels, scheme: readonly MeantSwatch[]): WornFigures => {
   if (after.width !== before.width || after.height !== before.height)
     throw new RangeError('The pictures differ in size.')
   const [was, is] = [labsOf(before), labsOf(after)]

@@ -1,6 +1,6 @@
 import { apply as done, NOTHING_KNOWN, type Command } from '#core/commands/commands'
 import { lookOf, type Project } from '#core/document/project'
-import { artworkSince, changesSince, proposedName, swatchPairs } from './colorways'
+import { artworkSince, changesSince, proposeName, swatchPairs } from './colorways'
 import { newProject } from './create'
 
 const apply = (to: Project, command: Command): Project => done(to, command, NOTHING_KNOWN)
@@ -8,10 +8,10 @@ const project = apply(newProject('Kites'), { do: 'resize', count: 4 })
 const look = lookOf(project)
 
 it('a name is of the most colorful, and taken once', () => {
-  const name = proposedName(look, [])
+  const name = proposeName(look, [])
   expect(name).toMatch(/^[A-Z]/)
-  expect(proposedName(look, [name])).not.toBe(name)
-  const all = Array.from({ length: 12 }).reduce<string[]>(taken => [...taken, proposedName(look, taken)], [])
+  expect(proposeName(look, [name])).not.toBe(name)
+  const all = Array.from({ length: 12 }).reduce<string[]>(taken => [...taken, proposeName(look, taken)], [])
   expect(new Set(all).size).toBe(12)
 })
 it('says what was changed since, and nothing where nothing was', () => {

@@ -1,5 +1,5 @@
 import { lchOf } from '#core/color/convert'
-import { numberedAfter } from '#core/color/name'
+import { uniqueName } from '#core/color/name'
 import { deltaE } from '#core/color/difference'
 import type { Artwork } from '#core/document/artwork'
 import type { Colorway } from '#core/document/lineUp'
@@ -13,7 +13,7 @@ import { sentence } from '#core/document/sentence'
 const CALLED_BY = 2
 
 /** A name for a look that no other has: its most colorful colors, by what they cover. */
-export const proposedName = (look: Look, others: readonly string[]): string => {
+export const proposeName = (look: Look, others: readonly string[]): string => {
   const called = [...look.scheme]
     .sort((one, other) => lchOf(other.hex).c * Math.sqrt(other.share) - lchOf(one.hex).c * Math.sqrt(one.share))
     .map(({ name }) => name.replace(/ \d+$/, ''))
@@ -21,7 +21,7 @@ export const proposedName = (look: Look, others: readonly string[]): string => {
   const fresh = [...called.filter(name => !isUsed(name)), ...called]
   const name = [...new Set(fresh)].slice(0, CALLED_BY).join(' and ') || 'colorway'
   const whole = sentence(name)
-  return numberedAfter(whole, others)
+  return uniqueName(whole, others)
 }
 
 /** Two swatches in the same place of two looks; null where one has none. */
@@ -47,7 +47,7 @@ export const swatchPairs = (one: Pick<Look, 'scheme'>, other: Pick<Look, 'scheme
   ]
 }
 
-const counted = (count: number, one: string, many: string): string[] =>
+const countOf = (count: number, one: string, many: string): string[] =>
   count ? [count === 1 ? one : `${count} ${many}`] : []
 
 /** What a project has become since a look was frozen, in words; nothing where it is as it was. */
@@ -61,10 +61,10 @@ export const changesSince = (look: Look, project: Project): string[] => {
   const { targets: _, touches, ...how } = look.remap
   const { targets: __, touches: touchesNow, ...howNow } = now.remap
   return [
-    ...counted(pairs.filter(({ apart }) => apart).length, 'one swatch in another color', 'swatches in other colors'),
-    ...counted(pairs.filter(({ other }) => !other).length, 'one swatch gone', 'swatches gone'),
-    ...counted(pairs.filter(({ one }) => !one).length, 'one swatch more', 'swatches more'),
-    ...counted(moved.length, 'one ink in another swatch', 'inks in other swatches'),
+    ...countOf(pairs.filter(({ apart }) => apart).length, 'one swatch in another color', 'swatches in other colors'),
+    ...countOf(pairs.filter(({ other }) => !other).length, 'one swatch gone', 'swatches gone'),
+    ...countOf(pairs.filter(({ one }) => !one).length, 'one swatch more', 'swatches more'),
+    ...countOf(moved.length, 'one ink in another swatch', 'inks in other swatches'),
     ...(JSON.stringify(touches) === JSON.stringify(touchesNow) ? [] : ['other touch-ups']),
     ...(JSON.stringify(how) === JSON.stringify(howNow) ? [] : ['another way of remapping']),
   ]

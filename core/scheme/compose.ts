@@ -1,49 +1,49 @@
 import type { Project } from '#core/document/project'
 import { type Swatch, type Harmony, MADE, type Cast } from '#core/document/scheme'
 import {
-  worn,
+  wearScheme,
   baseSwatchOf,
   baseOf,
   bareOf,
   offsetFor,
   setByHand,
-  follows,
+  isFollowing,
   angleOfSwatch,
   positionOf,
   dominantOf,
   baseAngleOf,
 } from './worn'
-import { asTheyStart, freshScheme, schemeOf, freshIds, shared } from './scheme'
+import { asTheyStart, freshScheme, schemeOf, freshIds, normalizeShares } from './scheme'
 import { usedSamples } from './gather'
 import { offsetsOf, spreadOf } from '#core/harmony/harmony'
 import { COUNT } from '#core/harmony/derive'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import { type Hex, hsbOf, type Hued, arc, degrees, labOf, isNeutral } from '#core/color/convert'
 import { plainName } from '#core/color/name'
 import { rolesOf } from '#core/harmony/proportion'
 import { deal, dealLike } from '#core/harmony/deal'
-import { type Adjustments, adjusted } from '#core/harmony/adjust'
-import { ordered } from '#core/harmony/order'
+import { type Adjustments, adjustColors } from '#core/harmony/adjust'
+import { orderSwatches } from '#core/harmony/order'
 
 /* What is done to a scheme in Compose. */
 
 /** The fewest swatches a scheme is left with. */
 export const FEWEST = 2
 
-const changed = (project: Project, change: (swatch: Swatch) => Swatch): Project =>
-  worn({ ...project, scheme: project.scheme.map(change) })
+const changeSwatches = (project: Project, change: (swatch: Swatch) => Swatch): Project =>
+  wearScheme({ ...project, scheme: project.scheme.map(change) })
 
 /** The scheme derived afresh from base and harmony; samples of swatches that are gone go with them. */
-export const freshlyDerived = (project: Project, known = 0): Project => {
+export const deriveAfresh = (project: Project, known = 0): Project => {
   const scheme = freshScheme(project, known)
-  return worn({ ...project, scheme, samples: usedSamples(project.samples, scheme), derived: true, baseId: null })
+  return wearScheme({ ...project, scheme, samples: usedSamples(project.samples, scheme), derived: true, baseId: null })
 }
 
 /**
  * A harmony changed in part: a new kind opens at its usual spread, and a free one starts at the angles that were
  * there.
  */
-const harmonyChanged = (before: Harmony, change: Partial<Harmony>): Harmony => {
+const changeHarmony = (before: Harmony, change: Partial<Harmony>): Harmony => {
   const next: Harmony = { ...before, ...change }
   const newKind = next.kind !== before.kind
   const free =
@@ -72,7 +72,7 @@ const setFree = (project: Project, harmony: Harmony): Project => {
       : setByHand(based, { ...swatch, offset, from, freed: false }, color, swatch.own?.over ?? false)
   })
   const free = project.derived ? harmony.free : scheme.map(({ offset }) => offset)
-  return worn({
+  return wearScheme({
     ...based,
     harmony: {
       ...based.harmony,
@@ -87,7 +87,7 @@ const setFree = (project: Project, harmony: Harmony): Project => {
 
 /** Harmony swatches at the angles of a free harmony, each by its place. */
 const atFreeAngles = (project: Project, free: readonly number[]): Project =>
-  changed(project, swatch =>
+  changeSwatches(project, swatch =>
     swatch.from.kind === 'harmony' && free.length
       ? { ...swatch, offset: free[swatch.from.place % free.length] as number }
       : swatch,
@@ -98,21 +98,21 @@ const atFreeAngles = (project: Project, free: readonly number[]): Project =>
  * spread, wheel and number keep what was set by hand; a new kind or tone plan derives the scheme afresh, and a free one keeps all
  * colors.
  */
-export const composed = (project: Project, change: Partial<Harmony>): Project => {
+export const changeComposition = (project: Project, change: Partial<Harmony>): Project => {
   const { count, ...shape } = change
   const before = project.harmony
-  const harmony = harmonyChanged(before, shape)
+  const harmony = changeHarmony(before, shape)
   const keys = Object.keys(shape)
   if (!project.derived && !count && keys.every(key => key === 'wheel' || key === 'turn'))
-    return worn({ ...project, harmony })
+    return wearScheme({ ...project, harmony })
   if (shape.kind === 'free' && (before.kind !== 'free' || !project.derived)) return setFree(project, harmony)
   if (!project.derived)
-    return freshlyDerived({ ...project, harmony: { ...harmony, turn: shape.turn ?? 0, count: count ?? before.count } })
+    return deriveAfresh({ ...project, harmony: { ...harmony, turn: shape.turn ?? 0, count: count ?? before.count } })
   const isOther = (shape.kind ?? before.kind) !== before.kind || (shape.plan ?? before.plan) !== before.plan
   if (isOther || shape.profile)
-    return freshlyDerived({ ...project, harmony: { ...harmony, count: count ?? before.count } }, before.count)
-  const shaped = shape.free ? atFreeAngles({ ...project, harmony }, harmony.free) : worn({ ...project, harmony })
-  return count === undefined ? shaped : resized(shaped, count)
+    return deriveAfresh({ ...project, harmony: { ...harmony, count: count ?? before.count } }, before.count)
+  const shaped = shape.free ? atFreeAngles({ ...project, harmony }, harmony.free) : wearScheme({ ...project, harmony })
+  return count === undefined ? shaped : resizeScheme(shaped, count)
 }
 
 /** A swatch of a harmony at its next place, as long as the harmony has one. */
@@ -127,7 +127,7 @@ const nextOfHarmony = (project: Project): { project: Project; swatch: Swatch } |
 
 /** A further swatch beside what is there, all shares making room for it in equal parts. */
 const withSwatches = (project: Project, fresh: readonly Swatch[], after: string | null = null): Project => {
-  const room = fresh.slice(0, MOST_SWATCHES - project.scheme.length)
+  const room = fresh.slice(0, MAX_SWATCHES - project.scheme.length)
   if (!room.length) return project
   const ids = freshIds(
     's',
@@ -138,20 +138,20 @@ const withSwatches = (project: Project, fresh: readonly Swatch[], after: string 
   const added = room.map((swatch, i) => ({ ...swatch, id: ids[i] as string, share }))
   const left = project.scheme.map(swatch => ({ ...swatch, share: swatch.share * (1 - share * room.length) }))
   const at = after === null ? left.length : left.findIndex(({ id }) => id === after) + 1 || left.length
-  return worn({ ...project, scheme: shared([...left.slice(0, at), ...added, ...left.slice(at)]) })
+  return wearScheme({ ...project, scheme: normalizeShares([...left.slice(0, at), ...added, ...left.slice(at)]) })
 }
 
 /** A color to be added to a scheme, with a name where it has one. */
-export interface Added {
+export interface AddedSwatch {
   hex: Hex
   hue?: number | undefined
   name?: string | undefined
 }
 
 /** The project with further swatches of given colors, after another or at the end, as far as there is room. */
-export const swatchesAdded = (
+export const addSwatches = (
   project: Project,
-  colors: readonly Added[],
+  colors: readonly AddedSwatch[],
   how: (typeof MADE)[number],
   after: string | null,
 ): Project => {
@@ -176,12 +176,12 @@ export const swatchesAdded = (
 }
 
 /** The project without a swatch, its sample gone too; the fewest a scheme is left with always stay. */
-export const swatchRemoved = (project: Project, id: string): Project => {
+export const removeSwatch = (project: Project, id: string): Project => {
   const scheme = project.scheme.filter(swatch => swatch.id !== id)
   if (scheme.length < FEWEST || scheme.length === project.scheme.length) return project
-  return worn({
+  return wearScheme({
     ...project,
-    scheme: shared(scheme),
+    scheme: normalizeShares(scheme),
     samples: usedSamples(project.samples, scheme),
     baseId: project.baseId === id ? null : project.baseId,
   })
@@ -191,31 +191,31 @@ export const swatchRemoved = (project: Project, id: string): Project => {
  * The project with so many swatches, 2 to 12: further ones by the harmony, or dealt; the last ones that are not locked
  * go, the base never.
  */
-export const resized = (project: Project, wanted: number): Project => {
-  const count = Math.min(MOST_SWATCHES, Math.max(FEWEST, Math.round(wanted)))
+export const resizeScheme = (project: Project, wanted: number): Project => {
+  const count = Math.min(MAX_SWATCHES, Math.max(FEWEST, Math.round(wanted)))
   if (project.scheme.length < count) {
     const next = nextOfHarmony(project)
     const base = baseSwatchOf(project)?.hex ?? project.base.hex
     const held = [base, ...project.scheme.map(({ hex }) => hex).filter(hex => hex !== base)]
     const grown = next
       ? withSwatches(next.project, [next.swatch])
-      : swatchesAdded(
+      : addSwatches(
           project,
           deal({ held, count: 1, wheel: project.harmony.wheel }, project.scheme.length).hexes.map(hex => ({ hex })),
           'deal',
           null,
         )
-    return grown.scheme.length > project.scheme.length ? resized(grown, count) : grown
+    return grown.scheme.length > project.scheme.length ? resizeScheme(grown, count) : grown
   }
   const base = baseSwatchOf(project)?.id
   const last = project.scheme.findLast(({ id, locked }) => !locked && id !== base)
-  return project.scheme.length > count && last ? resized(swatchRemoved(project, last.id), count) : project
+  return project.scheme.length > count && last ? resizeScheme(removeSwatch(project, last.id), count) : project
 }
 
 /** Swatches in other colors, set by hand; `over` a cast or under it. Locked ones stay. */
-export const recolored = (project: Project, colors: Readonly<Record<string, Hued>>, over = false): Project => {
+export const recolorSwatches = (project: Project, colors: Readonly<Record<string, Hued>>, over = false): Project => {
   const bare = bareOf(project)
-  return changed(project, swatch => {
+  return changeSwatches(project, swatch => {
     const color = colors[swatch.id]
     const now = bare.get(swatch.id)
     if (!color || swatch.locked || (!over && now?.hex === color.hex && now.hue === color.hue)) return swatch
@@ -224,17 +224,17 @@ export const recolored = (project: Project, colors: Readonly<Record<string, Hued
 }
 
 /** A swatch in another color, by hand: it is cut from where it came from. A locked one is set as it stands. */
-export const edited = (project: Project, id: string, color: Hued): Project => {
-  const set = changed(project, swatch =>
+export const editSwatch = (project: Project, id: string, color: Hued): Project => {
+  const set = changeSwatches(project, swatch =>
     swatch.id === id ? setByHand(project, { ...swatch, locked: false }, color, project.cast !== null) : swatch,
   )
   return { ...set, scheme: set.scheme.map((swatch, i) => ({ ...swatch, locked: project.scheme[i]?.locked ?? false })) }
 }
 
 /** A swatch as where it came from has it: what was set by hand is given up. */
-export const restored = (project: Project, id: string): Project =>
-  changed(project, swatch => {
-    return swatch.id === id && follows(project, swatch)
+export const restoreSwatch = (project: Project, id: string): Project =>
+  changeSwatches(project, swatch => {
+    return swatch.id === id && isFollowing(project, swatch)
       ? { ...swatch, own: null, freed: false, locked: false, offset: project.derived ? swatch.offset : 0 }
       : swatch
   })
@@ -243,10 +243,10 @@ export const restored = (project: Project, id: string): Project =>
  * A swatch turned to an angle of the wheel, alone: freed from a harmony that is not free, or at another angle of a
  * free one.
  */
-export const turnedAlone = (project: Project, id: string, angle: number): Project => {
+export const turnSwatch = (project: Project, id: string, angle: number): Project => {
   const bare = bareOf(project)
   const bound = project.derived && project.harmony.kind !== 'free'
-  const next = changed(project, swatch => {
+  const next = changeSwatches(project, swatch => {
     if (swatch.id !== id || swatch.locked) return swatch
     const by = arc(angleOfSwatch(project, swatch), angle)
     const loose =
@@ -270,28 +270,30 @@ export const turnedAlone = (project: Project, id: string, angle: number): Projec
  * The whole scheme adjusted at once, from the colors given. Locked swatches stay and lend no part; a cast stays on
  * top.
  */
-export const wholeAdjusted = (
+export const adjustScheme = (
   project: Project,
   adjustments: Adjustments,
   from: Readonly<Record<string, Hued>>,
 ): Project => {
   const bare = bareOf(project)
   const moving = project.scheme.filter(({ locked }) => !locked)
-  const colors = adjusted(
+  const colors = adjustColors(
     moving.map(swatch => from[swatch.id] ?? bare.get(swatch.id) ?? swatch),
     adjustments,
     dominantOf(project)?.hex ?? project.base.hex,
   )
-  return recolored(project, Object.fromEntries(moving.map(({ id }, i) => [id, colors[i] as Hued])))
+  return recolorSwatches(project, Object.fromEntries(moving.map(({ id }, i) => [id, colors[i] as Hued])))
 }
 
 /** A lock set or opened: an opened swatch keeps its color until something moves it. */
-export const locked = (project: Project, id: string, lock: boolean): Project => {
+export const setLock = (project: Project, id: string, lock: boolean): Project => {
   const next = {
     ...project,
     scheme: project.scheme.map(swatch => (swatch.id === id ? { ...swatch, locked: lock } : swatch)),
   }
-  const [before, after] = [project.scheme, worn(next).scheme].map(scheme => scheme.find(swatch => swatch.id === id))
+  const [before, after] = [project.scheme, wearScheme(next).scheme].map(scheme =>
+    scheme.find(swatch => swatch.id === id),
+  )
   if (lock || !before || before.hex === after?.hex) return next
   return {
     ...next,
@@ -302,21 +304,21 @@ export const locked = (project: Project, id: string, lock: boolean): Project => 
 }
 
 /** The project under another cast, or none. */
-export const underCast = (project: Project, cast: Cast | null): Project => worn({ ...project, cast })
+export const setCast = (project: Project, cast: Cast | null): Project => wearScheme({ ...project, cast })
 
 /** The cast made the swatches' own color: they look the same, and nothing lies over them. */
-export const castFixed = (project: Project): Project => {
+export const fixCast = (project: Project): Project => {
   const set = {
     ...project,
     scheme: project.scheme.map(swatch =>
       swatch.locked || swatch.own?.over ? swatch : setByHand(project, swatch, swatch, false),
     ),
   }
-  return worn({ ...set, cast: null })
+  return wearScheme({ ...set, cast: null })
 }
 
 /** The swatches in another order, by their ids; those not named follow. The base stays the base. */
-export const arranged = (project: Project, ids: readonly string[]): Project => {
+export const arrangeSwatches = (project: Project, ids: readonly string[]): Project => {
   const named = ids.flatMap(id => project.scheme.find(swatch => swatch.id === id) ?? [])
   const scheme = [...new Set([...named, ...project.scheme])]
   return { ...project, scheme, order: 'as set', baseId: project.derived ? null : (baseSwatchOf(project)?.id ?? null) }
@@ -324,7 +326,7 @@ export const arranged = (project: Project, ids: readonly string[]): Project => {
 
 /** The scheme in the order it is shown in. */
 export const shownScheme = ({ scheme, order, harmony }: Pick<Project, 'scheme' | 'order' | 'harmony'>): Swatch[] =>
-  ordered(scheme, order, harmony.wheel)
+  orderSwatches(scheme, order, harmony.wheel)
 
 /** Every swatch in the role that its share and chroma give it. */
 export const inRoles = (project: Project): Project => {
@@ -344,15 +346,15 @@ const inLightnessOf = (hexes: readonly Hex[], others: readonly Hex[]): Hex[] => 
 }
 
 /** What a deal holds on to: the locked swatches or, where none is, the base. */
-const heldIn = (project: Project): Swatch[] => {
-  const locked = project.scheme.filter(swatch => swatch.locked)
+const heldSwatches = (project: Project): Swatch[] => {
+  const setLock = project.scheme.filter(swatch => swatch.locked)
   const base = baseSwatchOf(project)
-  return locked.length || !base ? locked : [base]
+  return setLock.length || !base ? setLock : [base]
 }
 
 /** The swatches that a deal gives other colors, in their order. */
 export const companionsOf = (project: Project): Swatch[] => {
-  const held = heldIn(project)
+  const held = heldSwatches(project)
   return project.scheme.filter(swatch => !held.includes(swatch))
 }
 
@@ -369,7 +371,7 @@ export interface Dealing {
 export const dealtColors = (project: Project, seed: number, { kind, like }: Dealing = {}): Hex[] => {
   const others = companionsOf(project)
   const wish = {
-    held: heldIn(project).map(({ hex }) => hex),
+    held: heldSwatches(project).map(({ hex }) => hex),
     count: others.length,
     wheel: project.harmony.wheel,
     kind: kind ?? undefined,
@@ -381,12 +383,12 @@ export const dealtColors = (project: Project, seed: number, { kind, like }: Deal
 }
 
 /** The companions of a deal in the places of all swatches that are not held. Roles go by what the colors are now. */
-export const dealt = (project: Project, seed: number, dealing: Dealing = {}): Project => {
+export const dealSwatches = (project: Project, seed: number, dealing: Dealing = {}): Project => {
   const base = baseSwatchOf(project)
   const others = companionsOf(project)
   const hexes = dealtColors(project, seed, dealing)
   const gathered = { ...project, derived: false, harmony: { ...project.harmony, turn: 0 }, baseId: base?.id ?? null }
-  const changed = project.scheme.map((swatch): Swatch => {
+  const changeSwatches = project.scheme.map((swatch): Swatch => {
     const color = hexes[others.indexOf(swatch)]
     const hex = color ?? swatch.hex
     const next: Swatch = {
@@ -399,13 +401,13 @@ export const dealt = (project: Project, seed: number, dealing: Dealing = {}): Pr
     }
     return swatch.locked ? next : { ...next, own: { hex, hue: next.hue, angle: 0, over: project.cast !== null } }
   })
-  const scheme = asTheyStart(project.scheme, changed)
-  return worn({ ...gathered, scheme, samples: usedSamples(project.samples, scheme) })
+  const scheme = asTheyStart(project.scheme, changeSwatches)
+  return wearScheme({ ...gathered, scheme, samples: usedSamples(project.samples, scheme) })
 }
 
 /** The color opposite another on the wheel of a project, at the same saturation and brightness. */
 export const complementOf = (project: Project, swatch: Swatch): Hued => {
-  const set = turnedAlone(
+  const set = turnSwatch(
     { ...project, cast: null, derived: false, scheme: [{ ...swatch, locked: false, own: null }] },
     swatch.id,
     angleOfSwatch(project, swatch) + 180,

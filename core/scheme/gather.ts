@@ -1,12 +1,12 @@
 import { hsbOf, type Hex } from '#core/color/convert'
 import { plainName } from '#core/color/name'
 import { USUAL_PATCH } from '#core/extract/patch'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Gathering, Reference, Sample } from '#core/document/gathering'
 import type { Origin, Swatch } from '#core/document/scheme'
 import type { Project } from '#core/document/project'
 import { freshId, freshIds, gatheredScheme, type Gathered } from './scheme'
-import { bareOf, baseOf, sourceOf, worn } from './worn'
+import { bareOf, baseOf, sourceOf, wearScheme } from './worn'
 
 /* What is done to a project in Gather: references, samples, and schemes that are gathered instead of derived. */
 
@@ -20,7 +20,7 @@ export interface FoundColor {
 }
 
 /** A swatch of a derived scheme on its way into a gathered one: it keeps the color it has. */
-const settled = (project: Project, swatch: Swatch): Swatch => {
+const settleSwatch = (project: Project, swatch: Swatch): Swatch => {
   if (!project.derived || swatch.locked || (swatch.own === null && sourceOf(project, swatch) !== null)) return swatch
   return {
     ...swatch,
@@ -36,14 +36,14 @@ const settled = (project: Project, swatch: Swatch): Swatch => {
 }
 
 /** A scheme that is gathered from now on. `scheme` may hold swatches the project had. */
-const gathered = (project: Project, scheme: Swatch[], samples: Sample[], gathering: Partial<Gathering>): Project =>
-  worn({
+const asGathered = (project: Project, scheme: Swatch[], samples: Sample[], gathering: Partial<Gathering>): Project =>
+  wearScheme({
     ...project,
     samples,
     derived: false,
     harmony: { ...project.harmony, turn: project.derived ? 0 : project.harmony.turn },
     gathering: { ...project.gathering, ...gathering },
-    scheme: scheme.map(swatch => (project.scheme.includes(swatch) ? settled(project, swatch) : swatch)),
+    scheme: scheme.map(swatch => (project.scheme.includes(swatch) ? settleSwatch(project, swatch) : swatch)),
     baseId: scheme.some(({ id }) => id === project.baseId) ? project.baseId : null,
   })
 
@@ -54,13 +54,13 @@ export const usedSamples = (samples: readonly Sample[], scheme: readonly Swatch[
 const idsOf = (all: ReadonlyArray<{ id: string }>): string[] => all.map(({ id }) => id)
 
 /** The project with its shape where it started. */
-const unturned = (project: Project): Project => ({ ...project, harmony: { ...project.harmony, turn: 0 } })
+const resetTurn = (project: Project): Project => ({ ...project, harmony: { ...project.harmony, turn: 0 } })
 
 /**
  * The project with a scheme extracted from references, each color tied to a sample where it is at home. Locked
  * swatches stay.
  */
-export const extractedInto = (
+export const takeExtracted = (
   project: Project,
   found: readonly FoundColor[],
   gathering: Partial<Gathering>,
@@ -89,8 +89,8 @@ export const extractedInto = (
   const named = scheme.map(swatch =>
     swatch.locked ? swatch : { ...swatch, name: before.get(swatch.hex)?.name ?? swatch.name },
   )
-  return gathered(
-    { ...unturned(project), cast: gathering.pull ? null : project.cast },
+  return asGathered(
+    { ...resetTurn(project), cast: gathering.pull ? null : project.cast },
     named,
     usedSamples([...kept, ...samples], scheme),
     gathering,
@@ -98,7 +98,7 @@ export const extractedInto = (
 }
 
 /** The project with colors from a list, the artwork or the shelf as its scheme. Locked swatches stay. */
-export const takenInto = (
+export const takeColors = (
   project: Project,
   colors: ReadonlyArray<Omit<Gathered, 'from'>>,
   kind: 'list' | 'ink' | 'shelf',
@@ -108,19 +108,19 @@ export const takenInto = (
     colors.map(color => ({ ...color, from: { kind, title, hex: color.hex } })),
     project.scheme,
   )
-  return gathered({ ...unturned(project), cast: null }, scheme, usedSamples(project.samples, scheme), {
+  return asGathered({ ...resetTurn(project), cast: null }, scheme, usedSamples(project.samples, scheme), {
     of: [],
     pull: { ...project.gathering.pull, amount: 0 },
   })
 }
 
 /** A sample elsewhere, or with another patch: the swatch tied to it follows. */
-export const sampled = (
+export const moveSample = (
   project: Project,
   id: string,
   change: Partial<Pick<Sample, 'x' | 'y' | 'patch' | 'hex'>>,
 ): Project =>
-  worn({
+  wearScheme({
     ...project,
     samples: project.samples.map(sample => (sample.id === id ? { ...sample, ...change } : sample)),
     scheme: project.scheme.map(swatch =>
@@ -129,10 +129,10 @@ export const sampled = (
   })
 
 /** Samples back where the extraction found them: one, or all. */
-export const snapped = (project: Project, id: string | null): Project => {
+export const snapSamples = (project: Project, id: string | null): Project => {
   const back = project.samples.filter(sample => sample.found && (id === null || sample.id === id))
   return back.reduce(
-    (now, { id: each, found }) => (found ? sampled(now, each, { ...found, patch: USUAL_PATCH }) : now),
+    (now, { id: each, found }) => (found ? moveSample(now, each, { ...found, patch: USUAL_PATCH }) : now),
     project,
   )
 }
@@ -140,8 +140,8 @@ export const snapped = (project: Project, id: string | null): Project => {
 /**
  * A further sample with a swatch of its own at the end of the scheme; the same project where there is no room for one.
  */
-export const sampleAdded = (project: Project, sample: Omit<Sample, 'id' | 'found'>): Project => {
-  if (project.scheme.length >= MOST_SWATCHES) return project
+export const addSample = (project: Project, sample: Omit<Sample, 'id' | 'found'>): Project => {
+  if (project.scheme.length >= MAX_SWATCHES) return project
   const id = freshId('p', new Set(idsOf(project.samples)))
   const share = 1 / (project.scheme.length + 1)
   const swatch: Swatch = {
@@ -157,24 +157,27 @@ export const sampleAdded = (project: Project, sample: Omit<Sample, 'id' | 'found
     own: null,
     freed: false,
   }
-  const all = gathered(project, project.scheme, [...project.samples, { ...sample, id, found: null }], {})
-  return worn({ ...all, scheme: [...all.scheme.map(each => ({ ...each, share: each.share * (1 - share) })), swatch] })
+  const all = asGathered(project, project.scheme, [...project.samples, { ...sample, id, found: null }], {})
+  return wearScheme({
+    ...all,
+    scheme: [...all.scheme.map(each => ({ ...each, share: each.share * (1 - share) })), swatch],
+  })
 }
 
 /** A swatch as the base: it stands first, and nothing else changes in a gathered scheme. */
-export const madeBase = (project: Project, id: string): Project => {
+export const makeBase = (project: Project, id: string): Project => {
   const swatch = project.scheme.find(each => each.id === id)
   if (!swatch) return project
   const scheme = [swatch, ...project.scheme.filter(each => each.id !== id)]
-  if (!project.derived) return worn({ ...project, scheme, baseId: id })
+  if (!project.derived) return wearScheme({ ...project, scheme, baseId: id })
   return {
-    ...gathered({ ...project, baseId: id }, scheme, project.samples, {}),
+    ...asGathered({ ...project, baseId: id }, scheme, project.samples, {}),
     base: baseOf(swatch.hex, project.base.hue),
   }
 }
 
 /** The project without a reference: its samples go, the swatches they gave stay as they are and remember its name. */
-export const referenceRemoved = (project: Project, id: string): Project => {
+export const removeReference = (project: Project, id: string): Project => {
   const gone = project.references.find(reference => reference.id === id)
   if (!gone) return project
   const lost = new Map(project.samples.filter(({ reference }) => reference === id).map(sample => [sample.id, sample]))

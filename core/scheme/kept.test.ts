@@ -1,10 +1,10 @@
-import { MOST_ON_SHELF } from '#core/document/limits'
+import { MAX_ON_SHELF } from '#core/document/limits'
 import { keptSwatchSchema } from '#core/document/shelf'
-import { keptSwatches } from './kept'
+import { shelfSwatches } from './kept'
 
 describe('colors that are put on the shelf', () => {
   it('have names, shares that make a whole, and roles, whatever came with them', () => {
-    const kept = keptSwatches([
+    const kept = shelfSwatches([
       { hex: '#e07a5f', name: ' Brick\n', share: 3 },
       { hex: '#f4f1de', name: null, share: 6 },
       { hex: '#3d405b', share: null },
@@ -17,8 +17,8 @@ describe('colors that are put on the shelf', () => {
     for (const swatch of kept) expect(keptSwatchSchema.safeParse(swatch).success).toBe(true)
   })
   it('cover the same where nothing is said, and are as many as the shelf keeps', () => {
-    const kept = keptSwatches(Array.from({ length: 100 }, (_, i) => ({ hex: `#0000${(i + 16).toString(16)}` })))
-    expect(kept).toHaveLength(MOST_ON_SHELF)
-    expect(kept[5]?.share).toBeCloseTo(1 / MOST_ON_SHELF)
+    const kept = shelfSwatches(Array.from({ length: 100 }, (_, i) => ({ hex: `#0000${(i + 16).toString(16)}` })))
+    expect(kept).toHaveLength(MAX_ON_SHELF)
+    expect(kept[5]?.share).toBeCloseTo(1 / MAX_ON_SHELF)
   })
 })

@@ -1,10 +1,10 @@
-import { numbered, plainName } from '#core/color/name'
+import { numberDuplicates, plainName } from '#core/color/name'
 import { hsbOf, type Hex } from '#core/color/convert'
 import { derive } from '#core/harmony/derive'
-import { turnedHue } from '#core/color/wheel'
+import { rotateHue } from '#core/color/wheel'
 import { rolesIn, sharesIn } from '#core/harmony/proportion'
 import type { Role } from '#core/harmony/proportion'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Base, Harmony, Origin, Swatch } from '#core/document/scheme'
 import type { Project } from '#core/document/project'
 
@@ -33,11 +33,11 @@ export const schemeOf = (base: Base, harmony: Harmony): Swatch[] => {
   const derived = derive({ ...harmony, base: base.hex, baseHue: base.hue })
   const roles = rolesIn(derived.map(({ hex }) => hex))
   const shares = sharesIn(roles)
-  const names = numbered(derived.map(({ hex }) => plainName(hex)))
+  const names = numberDuplicates(derived.map(({ hex }) => plainName(hex)))
   return derived.map(({ hex, offset }, i) => ({
     id: `s${i + 1}`,
     hex,
-    hue: hsbOf(hex, turnedHue(harmony.wheel, base.hue, harmony.turn + offset)).h,
+    hue: hsbOf(hex, rotateHue(harmony.wheel, base.hue, harmony.turn + offset)).h,
     offset,
     name: names[i] as string,
     role: roles[i] as Role,
@@ -54,7 +54,7 @@ export const sameSwatches = (one: readonly Swatch[], other: readonly Swatch[]): 
   one.length === other.length && one.every(({ id }) => other.some(swatch => swatch.id === id))
 
 /** Swatches with their shares brought to a sum of 1. */
-export const shared = (scheme: readonly Swatch[]): Swatch[] => {
+export const normalizeShares = (scheme: readonly Swatch[]): Swatch[] => {
   const total = scheme.reduce((sum, { share }) => sum + share, 0) || 1
   return scheme.map(swatch => ({ ...swatch, share: swatch.share / total }))
 }
@@ -72,7 +72,7 @@ const ROUNDING = 1e-6
 const withStart = (scheme: readonly Swatch[]): Swatch[] => {
   const roles = rolesIn(scheme.map(({ hex }) => hex))
   const shares = sharesIn(roles)
-  return shared(
+  return normalizeShares(
     scheme.map((swatch, i) =>
       swatch.locked ? swatch : { ...swatch, share: shares[i] as number, role: roles[i] as Role },
     ),
@@ -102,7 +102,7 @@ export const freshScheme = (project: Project, known: number): Swatch[] => {
   const taken = new Set(places.values())
   const missing = Array.from({ length: harmony.count }, (_, i) => i)
     .filter(i => !taken.has(i) && (i >= known || !project.derived))
-    .slice(0, MOST_SWATCHES - kept.length)
+    .slice(0, MAX_SWATCHES - kept.length)
   const fresh = schemeOf(base, harmony)
   const ids = freshIds(
     's',
@@ -135,7 +135,7 @@ export interface Gathered {
 }
 
 /** The least share a gathered swatch is given, so that a small accent can still be seen and held. */
-const LEAST_SHARE = 0.02
+const MIN_SHARE = 0.02
 
 /**
  * A scheme of gathered colors beside the swatches that are locked, which stay first. Ids go on by place among those
@@ -143,13 +143,13 @@ const LEAST_SHARE = 0.02
  */
 export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swatch[]): Swatch[] => {
   const kept = before.filter(({ locked }) => locked)
-  const fresh = colors.slice(0, MOST_SWATCHES - kept.length)
+  const fresh = colors.slice(0, MAX_SWATCHES - kept.length)
   const ids = idsFor(
     fresh.length,
     before.filter(({ locked }) => !locked),
     kept.map(({ id }) => id),
   )
-  const names = numbered(fresh.map(({ hex, name }) => name ?? plainName(hex)))
+  const names = numberDuplicates(fresh.map(({ hex, name }) => name ?? plainName(hex)))
   const hexes = [...kept, ...fresh].map(({ hex }) => hex)
   const usualRoles = rolesIn(hexes)
   const roles = [
@@ -171,9 +171,9 @@ export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swa
         own: null,
         freed: false,
         role: roles[kept.length + i] as Role,
-        share: share === null ? (usual[kept.length + i] as number) : Math.max(LEAST_SHARE, share),
+        share: share === null ? (usual[kept.length + i] as number) : Math.max(MIN_SHARE, share),
       }),
     ),
   ]
-  return shared(all)
+  return normalizeShares(all)
 }

@@ -1,11 +1,11 @@
-import { arc, hued, isNeutral, type Hex, type Hued } from '#core/color/convert'
-import { hueWords, numbered, plainName } from '#core/color/name'
+import { arc, withHue, isNeutral, type Hex, type Hued } from '#core/color/convert'
+import { hueWords, numberDuplicates, plainName } from '#core/color/name'
 import { hexOfKelvin } from '#core/color/planck'
-import { angleOf, turned, turnedHue } from '#core/color/wheel'
-import { castOver } from '#core/harmony/cast'
+import { angleOf, rotate, rotateHue } from '#core/color/wheel'
+import { applyCast } from '#core/harmony/cast'
 import { derive, type Derived } from '#core/harmony/derive'
-import { distinctFrom } from '#core/harmony/distinct'
-import { anchorOf, pulled } from '#core/harmony/pull'
+import { distinctColor } from '#core/harmony/distinct'
+import { anchorOf, pullToward } from '#core/harmony/pull'
 import type { Base, Cast, Swatch } from '#core/document/scheme'
 import type { Project } from '#core/document/project'
 
@@ -22,7 +22,7 @@ export const sourceOf = ({ samples }: Pick<Project, 'samples'>, { from }: Pick<S
  * Whether a swatch has something it follows, or would if nothing were set by hand: the harmony, a sample, a color it
  * was taken at.
  */
-export const follows = (project: Pick<Project, 'samples' | 'derived'>, swatch: Pick<Swatch, 'from'>): boolean =>
+export const isFollowing = (project: Pick<Project, 'samples' | 'derived'>, swatch: Pick<Swatch, 'from'>): boolean =>
   swatch.from.kind === 'harmony' ? project.derived : sourceOf(project, swatch) !== null
 
 /** The base swatch of a scheme: of a derived one the first the harmony made, of a gathered one the chosen or first. */
@@ -71,7 +71,7 @@ const isPlainName = ({ name, hex }: Pick<Swatch, 'name' | 'hex'>): boolean =>
   [plainName(hex), hueWords(hex)].includes(name.replace(/ \d+$/, ''))
 
 /** Swatches in other colors; names that only said the color follow it. */
-const repainted = (scheme: readonly Swatch[], colorOf: (swatch: Swatch) => Hued): Swatch[] => {
+const repaintSwatches = (scheme: readonly Swatch[], colorOf: (swatch: Swatch) => Hued): Swatch[] => {
   const next = scheme.map(swatch => {
     const { hex, hue } = colorOf(swatch)
     return hex === swatch.hex
@@ -80,11 +80,11 @@ const repainted = (scheme: readonly Swatch[], colorOf: (swatch: Swatch) => Hued)
         : { ...swatch, hue }
       : { ...swatch, hex, hue, name: isPlainName(swatch) ? plainName(hex) : swatch.name }
   })
-  const names = numbered(next.map(({ name }) => name))
+  const names = numberDuplicates(next.map(({ name }) => name))
   return next.map((swatch, i) => (swatch.name === names[i] ? swatch : { ...swatch, name: names[i] as string }))
 }
 
-export const baseOf = (hex: Hex, hue: number): Base => ({ ...hued(hex, hue), typed: hex })
+export const baseOf = (hex: Hex, hue: number): Base => ({ ...withHue(hex, hue), typed: hex })
 
 /** The colors of a project's swatches before any cast, in order. */
 const bareColors = (project: Project, derivedNow: readonly Derived[]): Hued[] => {
@@ -107,17 +107,17 @@ const bareColors = (project: Project, derivedNow: readonly Derived[]): Hued[] =>
     const { own, from } = swatch
     if (own) {
       const by = positionOf(project, swatch) - own.angle
-      return hued(turned(wheel, own.hex, by, own.hue), turnedHue(wheel, own.hue, by))
+      return withHue(rotate(wheel, own.hex, by, own.hue), rotateHue(wheel, own.hue, by))
     }
     const made = derived && from.kind === 'harmony' ? derivedNow[from.place] : undefined
     if (made)
-      return hued(
-        locked.length ? distinctFrom(made.hex, locked) : made.hex,
-        turnedHue(wheel, base.hue, turn + made.offset),
+      return withHue(
+        locked.length ? distinctColor(made.hex, locked) : made.hex,
+        rotateHue(wheel, base.hue, turn + made.offset),
       )
     const source = sources[i]
     return source
-      ? hued(turned(wheel, pulled(source, pull.kind, wheel, anchor, pull.amount), turn), swatch.hue)
+      ? withHue(rotate(wheel, pullToward(source, pull.kind, wheel, anchor, pull.amount), turn), swatch.hue)
       : swatch
   })
 }
@@ -128,7 +128,7 @@ const bareColors = (project: Project, derivedNow: readonly Derived[]): Hued[] =>
  * from elsewhere is pulled into a harmony by the amount said and turned. A cast lies over all that was not set over
  * it.
  */
-export const worn = (project: Project): Project => {
+export const wearScheme = (project: Project): Project => {
   const { derived, harmony, base, cast } = project
   const derivedNow = derived ? derive({ ...harmony, base: base.hex, baseHue: base.hue }) : []
   const placed =
@@ -140,10 +140,10 @@ export const worn = (project: Project): Project => {
       : project.scheme
   const bare = new Map(bareColors({ ...project, scheme: placed }, derivedNow).map((color, i) => [placed[i]?.id, color]))
   const tint = cast && castColor(cast)
-  const scheme = repainted(placed, swatch => {
+  const scheme = repaintSwatches(placed, swatch => {
     const { hex, hue } = bare.get(swatch.id) ?? swatch
     return cast && tint && !swatch.locked && !swatch.own?.over
-      ? { hex: castOver(hex, tint, cast.mode, cast.strength), hue }
+      ? { hex: applyCast(hex, tint, cast.mode, cast.strength), hue }
       : { hex, hue }
   })
   const lead = derived ? undefined : baseSwatchOf({ ...project, scheme })
@@ -153,13 +153,16 @@ export const worn = (project: Project): Project => {
 /** The swatches' colors as they are without the cast. */
 export const bareOf = (project: Project): ReadonlyMap<string, Hued> =>
   new Map(
-    (project.cast ? worn({ ...project, cast: null }) : project).scheme.map(({ id, hex, hue }) => [id, { hex, hue }]),
+    (project.cast ? wearScheme({ ...project, cast: null }) : project).scheme.map(({ id, hex, hue }) => [
+      id,
+      { hex, hue },
+    ]),
   )
 
 /** A swatch that keeps the color given, set by hand at where it stands; `over` a cast. */
 export const setByHand = (project: Project, swatch: Swatch, { hex, hue }: Hued, over: boolean): Swatch => ({
   ...swatch,
-  own: { ...hued(hex, hue), angle: positionOf(project, swatch), over },
+  own: { ...withHue(hex, hue), angle: positionOf(project, swatch), over },
 })
 
 /** The angle, relative to the base and besides the turn of the whole, at which a color stands. */

@@ -1,6 +1,6 @@
 import { hexOfLch, lchOf, type Hex } from '#core/color/convert'
-import { numbered, plainName } from '#core/color/name'
-import { distinctFrom } from '#core/harmony/distinct'
+import { numberDuplicates, plainName } from '#core/color/name'
+import { distinctColor } from '#core/harmony/distinct'
 import type { Inspiration } from '#core/inspiration/search'
 import { SUBJECTS, type Subject } from './subjects'
 
@@ -80,7 +80,7 @@ const colorsIn = ([, , [main, second, accent]]: Subject, { chroma, lift, light, 
     hexOfLch({ l: light, c: 0.02, h: other.h }),
     hexOfLch({ l: dark, c: 0.035, h: first.h }),
   ]
-  return wanted.reduce<Hex[]>((all, hex) => [...all, distinctFrom(hex, all, APART)], [])
+  return wanted.reduce<Hex[]>((all, hex) => [...all, distinctColor(hex, all, APART)], [])
 }
 
 /** All schemes of the shelf. */
@@ -90,7 +90,7 @@ export const inspirations = (): Inspiration[] =>
     return MOODS.filter((_, i) => i !== left).map(mood => {
       const [name, word] = subject
       const colors = colorsIn(subject, mood)
-      const names = numbered(colors.map(plainName))
+      const names = numberDuplicates(colors.map(plainName))
       const fields = FIELDS[word] ?? []
       const field = (at + MOODS.indexOf(mood)) % fields.length
       return {

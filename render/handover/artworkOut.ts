@@ -1,5 +1,5 @@
 import sharp from 'sharp'
-import { decoded, encoded } from '#core/artwork/encoding'
+import { decodeSvg, encodeSvg } from '#core/artwork/encoding'
 import { themedSvg } from '#core/artwork/themed'
 import { renderableSvg, writeSvg } from '#core/artwork/write'
 import type { Hex } from '#core/color/convert'
@@ -9,7 +9,7 @@ import { keyOf } from '#core/formats/handed'
 import type { SVG_WAYS } from '#core/handover/wanted'
 import { areaRows, rowsWithin } from '#core/painting/areas'
 import type { Painted } from '#core/painting/painting'
-import { inPieces, paintedPart } from '#core/raster/strips'
+import { inPieces, paintPart } from '#core/raster/strips'
 import { readWithPictures, type ReadWithPictures } from '../embedded'
 import { pictureFile, plainPicture } from '../pictures'
 import { plainSvg, renderPng } from '../resvg'
@@ -23,15 +23,15 @@ export interface ArtworkSources {
 
 /** An artwork opened to be written: a drawing that is read, or a picture that is decoded. */
 type Opened =
-  | { kind: 'svg'; reading: ReadWithPictures; encoding: ReturnType<typeof decoded>['encoding'] }
+  | { kind: 'svg'; reading: ReadWithPictures; encoding: ReturnType<typeof decodeSvg>['encoding'] }
   | { kind: 'raster'; file: ArtworkFile; bytes: Uint8Array }
 type Drawing = Extract<Opened, { kind: 'svg' }>
 type Photograph = Extract<Opened, { kind: 'raster' }>
 
 /** The most artworks kept open at a time: each can take a hundred megabytes. */
-const MOST_OPEN = 3
+const MAX_OPEN = 3
 /** The longest plain drawing, in characters, that is set into a PDF as shapes; a longer one is set as a picture. */
-const LONGEST_SHAPES = 3_000_000
+const MAX_SHAPES_LENGTH = 3_000_000
 /** What readers of PDF do not all draw alike: such drawings are set as pictures. */
 const BEYOND_SHAPES = /\sfilter="|mix-blend-mode|isolation:/
 /** How wide such a picture is, in pixels. */
@@ -77,7 +77,7 @@ const photographed = async (
   const { rows, regions } = byHand.areas.length
     ? rowsWithin(whole.takeApart(picture), inks, becoming, byHand.areas)
     : { rows: areaRows(inks, becoming, []), regions: null }
-  const out = paintedPart(whole, rows, regions)
+  const out = paintPart(whole, rows, regions)
   if (width === out.width && !ground) return pictureFile(out, 'a.png')
   const sized = sharp(out.data, { raw: { width: out.width, height: out.height, channels: 4 } })
   if (width !== out.width) sized.resize({ width })
@@ -104,7 +104,7 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
     const [file, bytes] = await Promise.all([recordOf(hash), source(hash)])
     if (!file || !bytes) return missing(`“${name}”`)
     if (file.kind === 'raster') return { kind: 'raster', file, bytes }
-    const { text, encoding } = decoded(bytes)
+    const { text, encoding } = decodeSvg(bytes)
     return { kind: 'svg', encoding, reading: await readWithPictures(text, file.also, file.pictureInks) }
   }
   const opened = (art: Artwork): Promise<Opened> => {
@@ -113,7 +113,7 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
     open.delete(art.hash)
     open.set(art.hash, own)
     for (const hash of open.keys()) {
-      if (open.size <= MOST_OPEN) break
+      if (open.size <= MAX_OPEN) break
       open.delete(hash)
     }
     return own
@@ -130,7 +130,7 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
         how === 'properties'
           ? themedSvg(reading, inkColor, namedBy(scheme), painted.byHand.shapes, pictures).text
           : writeSvg(reading, inkColor, painted.byHand.shapes, pictures)
-      return encoded({ text, encoding: own.encoding })
+      return encodeSvg({ text, encoding: own.encoding })
     },
     picture: async (art, painted, width, ground) => {
       const own = await opened(art)
@@ -144,7 +144,7 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
         return { kind: 'picture', png: await photographed(own, painted, Math.min(PICTURE_WIDTH, art.width), null) }
       const text = await drawn(own, painted)
       const svg = await plainSvg(text)
-      return svg.length > LONGEST_SHAPES || BEYOND_SHAPES.test(svg)
+      return svg.length > MAX_SHAPES_LENGTH || BEYOND_SHAPES.test(svg)
         ? { kind: 'picture', png: await renderPng(text, PICTURE_WIDTH) }
         : { kind: 'shapes', svg }
     },

@@ -16,7 +16,7 @@ import { gradientPixels } from '#core/harmony/gradient'
 import { paintingOf, type Painting } from '#core/painting/painting'
 import { PAPERS, type Print } from '#core/print/papers'
 import type { Press } from '#core/print/press'
-import { unitedInks } from '#core/remap/united'
+import { uniteInks } from '#core/remap/united'
 import { shownScheme } from '#core/scheme/compose'
 import { renderPng } from '../resvg'
 import { artworkWriter, missing, type ArtworkSources } from './artworkOut'
@@ -112,7 +112,7 @@ export const paintingsIn = async (
   }
   const paintingIn = once((id: string): Painting => {
     const own = (looks.find(each => each.id === id) ?? missing('The colorway')).project
-    const inks = unitedInks(own.artwork.flatMap(({ hash }) => records.get(hash) ?? []))
+    const inks = uniteInks(own.artwork.flatMap(({ hash }) => records.get(hash) ?? []))
     return paintingOf(own, { inks, standIns: [] })
   })
   return { records, paintingIn }

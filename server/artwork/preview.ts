@@ -1,14 +1,14 @@
 import type { Sql } from 'postgres'
-import { pngAddress } from '#core/artwork/embedded'
-import { decoded } from '#core/artwork/encoding'
+import { pngDataUrl } from '#core/artwork/embedded'
+import { decodeSvg } from '#core/artwork/encoding'
 import { renderableSvg } from '#core/artwork/write'
 import type { Hex } from '#core/color/convert'
 import { paintingOf } from '#core/painting/painting'
-import { unitedInks } from '#core/remap/united'
+import { uniteInks } from '#core/remap/united'
 import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
 import { paintRaster } from '#core/raster/paint'
-import { takenApart, type Manner } from '#core/raster/manner'
+import { takeApart, type Manner } from '#core/raster/manner'
 import { rowsWithin, type AreaPaint } from '#core/painting/areas'
 import { readWithPictures } from '../../render/embedded'
 import { plainPicture, plainPng } from '../../render/pictures'
@@ -25,7 +25,7 @@ const LONGEST = 300_000
 /** An SVG that holds nothing but a picture. */
 const holding = ({ width, height }: Artwork, png: Uint8Array): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image width="${width}` +
-  `" height="${height}" href="${pngAddress(png)}"/></svg>`
+  `" height="${height}" href="${pngDataUrl(png)}"/></svg>`
 
 /** A raster artwork in other colors and with its touch-ups, small, as an SVG that holds nothing but the picture. */
 const pictured = async (
@@ -36,7 +36,7 @@ const pictured = async (
   source: Uint8Array,
   manner: Manner,
 ): Promise<string> => {
-  const taken = takenApart(await plainPicture(source, PREVIEWED), inks, manner)
+  const taken = takeApart(await plainPicture(source, PREVIEWED), inks, manner)
   const { picture } = taken
   const { rows, regions } = rowsWithin(
     taken,
@@ -54,7 +54,7 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
   const first = project.artwork[0]
   if (!first) return null
   const files = await Promise.all(project.artwork.map(({ hash }) => findArtwork(sql, hash)))
-  const inks = unitedInks(files.filter(file => file !== null))
+  const inks = uniteInks(files.filter(file => file !== null))
   const { colors, byHand } = paintingOf(project, { inks, standIns: [] })(first.id)
   const file = files.find(each => each?.hash === first.hash)
   const source = file && (await (first.kind === 'raster' ? stagePicture(sql, file) : artworkSource(sql, first.hash)))
@@ -68,7 +68,7 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
       source,
       file.manner,
     )
-  const { reading, painter } = await readWithPictures(decoded(source).text, file.also, file.pictureInks)
+  const { reading, painter } = await readWithPictures(decodeSvg(source).text, file.also, file.pictureInks)
   const colorOf = (hex: Hex): Hex => colors.get(hex) ?? hex
   const svg = renderableSvg(
     reading,

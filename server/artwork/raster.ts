@@ -4,8 +4,8 @@ import { packInkMap } from '#core/artwork/inkmap'
 import type { ArtworkFile } from '#core/document/artwork'
 import type { Hex } from '#core/color/convert'
 import type { Manner } from '#core/raster/manner'
-import { measuredPicture } from '#core/raster/measure'
-import { reducedPicture, STAGED } from '#core/raster/reduce'
+import { measurePicture } from '#core/raster/measure'
+import { reducePicture, STAGED } from '#core/raster/reduce'
 import { inkPicture, PICTURE_NAME, pictureInfo, plainPicture, plainPng, plainPngOf } from '../../render/pictures'
 import { artworkSource, artworkStage, keepStage } from '../db/artwork'
 import { titleOf } from '../title'
@@ -26,7 +26,7 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
   const { width, height, notes } = await pictureInfo(bytes)
   const written = plainPngOf(bytes)
   written.catch(() => null) // it is heard of below, after what can fail before
-  const { manner, inks, map, stage } = measuredPicture(await inkPicture(bytes, { width, height }), MAPPED)
+  const { manner, inks, map, stage } = measurePicture(await inkPicture(bytes, { width, height }), MAPPED)
   const source = await written
   const file: ArtworkFile = {
     kind: 'raster',
@@ -57,8 +57,8 @@ export const receiveMade = async (
 ): Promise<Received> => {
   const { inks, map } =
     manner === 'flat'
-      ? measuredPicture(await inkPicture(source, file), MAPPED, { manner })
-      : measuredPicture(await plainPicture(stage), MAPPED, { manner, inks: given })
+      ? measurePicture(await inkPicture(source, file), MAPPED, { manner })
+      : measurePicture(await plainPicture(stage), MAPPED, { manner, inks: given })
   return {
     file: { ...file, hash: hashMade(source, manner, given), manner, inks },
     source: { sameAs: file.hash },
@@ -75,7 +75,7 @@ export const stagePicture = async (sql: Sql, file: ArtworkFile): Promise<Buffer 
   if (kept) return kept
   const source = await artworkSource(sql, file.hash)
   if (!source || !isLarger(file)) return source
-  const made = await plainPng(reducedPicture(await plainPicture(source), STAGED))
+  const made = await plainPng(reducePicture(await plainPicture(source), STAGED))
   await keepStage(sql, file.hash, made)
   return made
 }

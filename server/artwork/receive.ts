@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto'
 import { gzipSync } from 'node:zlib'
 import { cleanSvg } from '#core/artwork/clean'
-import { decoded, encoded, encodingNotes, type Decoded } from '#core/artwork/encoding'
+import { decodeSvg, encodeSvg, encodingNotes, type Decoded } from '#core/artwork/encoding'
 import { isFaithful } from '#core/artwork/measure'
 import { isCrowded, packInkMap } from '#core/artwork/inkmap'
-import { measuredInks } from '#core/artwork/inks'
+import { measureInks } from '#core/artwork/inks'
 import { readMarkup } from '#core/artwork/markup'
 import type { Also } from '#core/artwork/reading'
 import { sizeOf } from '#core/artwork/size'
@@ -14,7 +14,7 @@ import { renderSvg } from '../../render/resvg'
 import { titleOf } from '../title'
 
 /** How many removals are told one by one. */
-const MOST_TOLD = 300
+const MAX_TOLD = 300
 
 const LETTERS = new Set(['text', 'tspan', 'textPath'])
 
@@ -49,8 +49,8 @@ const received = async (
   markup = readMarkup(file.text),
 ): Promise<Received> => {
   const { reading, painter } = await readWithPictures(markup, also)
-  const source = encoded(file)
-  const { inks, map } = await measuredInks(reading, renderSvg, MAPPED, painter({ longest: MAPPED, plain: true }))
+  const source = encodeSvg(file)
+  const { inks, map } = await measureInks(reading, renderSvg, MAPPED, painter({ longest: MAPPED, plain: true }))
   const kept: ArtworkFile = {
     kind: 'svg',
     hash: hashOf(source, also),
@@ -60,7 +60,7 @@ const received = async (
     also: [...also],
     pictureInks: reading.pictureInks,
     manner: 'flat',
-    removed: removed.slice(0, MOST_TOLD),
+    removed: removed.slice(0, MAX_TOLD),
     notes: [...encodingNotes(file), ...reading.notes],
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
@@ -75,7 +75,7 @@ const received = async (
  * cannot be taken.
  */
 export const receiveSvg = (fileName: string, bytes: Uint8Array): Promise<Received> => {
-  const { text, encoding, was } = decoded(bytes)
+  const { text, encoding, was } = decodeSvg(bytes)
   const { source, markup, removed } = cleanSvg(text)
   const name = titleOf(fileName, /\.svgz?$/i, 'Artwork')
   return received({ text: source, encoding, was }, { name, removed }, [], markup)
@@ -86,4 +86,4 @@ export const receiveSvg = (fileName: string, bytes: Uint8Array): Promise<Receive
  * under a hash of its own.
  */
 export const receiveAgain = (file: ArtworkFile, source: Uint8Array, also: readonly Also[]): Promise<Received> =>
-  received(decoded(source), file, also)
+  received(decodeSvg(source), file, also)

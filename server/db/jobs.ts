@@ -5,9 +5,9 @@ import { wantedSchema, type Wanted } from '#core/handover/wanted'
 import { inTransaction } from './connect'
 
 /** The most jobs of one project that wait or are under way at once. */
-export const MOST_AT_ONCE = 3
+export const MAX_AT_ONCE = 3
 /** How often a job is taken up at most without anything of it being done: one that brings its worker down again and again is given up. */
-export const MOST_TRIES = 5
+export const MAX_TRIES = 5
 /** Whose advisory locks those of jobs are. */
 const LOCKS = 704_113
 /** What a worker listens to. */
@@ -16,7 +16,7 @@ export const CHANNEL = 'plumbago_jobs'
 /** A project that has as many jobs as it may. */
 export class TooMany extends Error {
   constructor() {
-    super(`${MOST_AT_ONCE} exports of this project are waiting already; wait for one of them, or stop it.`)
+    super(`${MAX_AT_ONCE} exports of this project are waiting already; wait for one of them, or stop it.`)
   }
 }
 
@@ -57,7 +57,7 @@ export const addJob = (
     if (!found) return null
     const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`select count(*)::int as count from jobs
       where project_id = ${project} and state in ('waiting', 'underway')`
-    if (count >= MOST_AT_ONCE) throw new TooMany()
+    if (count >= MAX_AT_ONCE) throw new TooMany()
     const [row] = await within<Row[]>`insert into jobs (project_id, name, wanted, listed, review_id, document)
       select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, ${listed}, ${review}, document from projects where id = ${project}
       returning ${columns(within)}`
@@ -126,7 +126,7 @@ export const takeJob = async (sql: Sql, held: ReservedSql): Promise<Taken | null
     const [job] = await sql<Array<{ tries: number; document: unknown; wanted: unknown; review_id: string | null }>>`
       update jobs set state = 'underway', tries = tries + 1 where id = ${id} and state in ('waiting', 'underway')
       returning tries, document, wanted, review_id`
-    if (job && job.tries <= MOST_TRIES)
+    if (job && job.tries <= MAX_TRIES)
       return {
         ...{ id, project: projectSchema.parse(job.document), wanted: wantedSchema.parse(job.wanted) },
         ...{ review: job.review_id, release },

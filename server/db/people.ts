@@ -10,8 +10,8 @@ const SESSION = '30 days'
 /** How often it is noted that somebody is here. */
 const NOTED = '5 minutes'
 /** So many people, and so many places where one of them is signed in. */
-const MOST_PEOPLE = 500
-const MOST_SESSIONS = 50
+const MAX_PEOPLE = 500
+const MAX_SESSIONS = 50
 /** Whose advisory lock that of the owners is. */
 const OWNERS = 704_114
 
@@ -26,14 +26,14 @@ export class PeopleRefused extends Error {
 }
 
 const noSuch = (): PeopleRefused => new PeopleRefused(404, 'There is no such person.')
-const isTaken = (error: unknown): boolean => error instanceof Error && 'code' in error && error.code === '23505'
+const isDuplicate = (error: unknown): boolean => error instanceof Error && 'code' in error && error.code === '23505'
 
 /** Does what may give a person a name; one that somebody else goes by is refused in words. */
 const naming = async <Result>(name: string, work: () => Promise<Result>): Promise<Result> => {
   try {
     return await work()
   } catch (error) {
-    throw isTaken(error) ? new PeopleRefused(409, `Somebody here is called “${name}” already.`) : error
+    throw isDuplicate(error) ? new PeopleRefused(409, `Somebody here is called “${name}” already.`) : error
   }
 }
 
@@ -88,7 +88,7 @@ export const addPerson = (sql: Sql, name: string, role: Role): Promise<{ person:
     inTransaction(sql, async within => {
       const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`
         select count(*)::int as count from people where left_at is null`
-      if (count >= MOST_PEOPLE) throw new PeopleRefused(409, `${MOST_PEOPLE} people are the most there can be.`)
+      if (count >= MAX_PEOPLE) throw new PeopleRefused(409, `${MAX_PEOPLE} people are the most there can be.`)
       const [row] = await within<Person[]>`
         insert into people (name, role) values (${name}, ${role}) returning id, name, role`
       const person = row as Person
@@ -180,7 +180,7 @@ export const openSession = (sql: Sql, person: string, browser: string): Promise<
     await within`insert into sessions (token_hash, person_id, browser, ends_at)
       values (${hashed(token)}, ${person}, ${browser}, now() + ${SESSION}::interval)`
     await within`delete from sessions where person_id = ${person} and id not in (
-      select id from sessions where person_id = ${person} order by seen_at desc, created_at desc limit ${MOST_SESSIONS})`
+      select id from sessions where person_id = ${person} order by seen_at desc, created_at desc limit ${MAX_SESSIONS})`
     return token
   })
 

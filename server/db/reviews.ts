@@ -1,5 +1,5 @@
 import type { JSONValue, Sql } from 'postgres'
-import { MOST_COMMENTS, MOST_REVIEWS } from '#core/document/limits'
+import { MAX_COMMENTS, MAX_REVIEWS } from '#core/document/limits'
 import type {
   CommentPut,
   Review,
@@ -20,10 +20,10 @@ import { inTransaction } from './connect'
 export const CHANNEL = 'plumbago_reviews'
 
 /** How many threads are told at once, and how many answers of each. */
-const MOST_THREADS = 40
-const MOST_ANSWERS = 20
+const MAX_THREADS = 40
+const MAX_ANSWERS = 20
 /** So many comments are told one by one; more are asked for again. */
-const MOST_NEWS = 100
+const MAX_NEWS = 100
 /** How much may be said within a minute: in one browser, from one address, on one review. */
 const PER_MINUTE = { reader: 20, address: 120, review: 600 } as const
 /** How often the choice may change within a minute. */
@@ -95,8 +95,8 @@ export const publishReview = (
     if (!found) return null
     const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`
       select count(*)::int as count from reviews where project_id = ${project} and deleted_at is null`
-    if (count >= MOST_REVIEWS)
-      throw new ReviewRefused(409, `A project has up to ${MOST_REVIEWS} reviews; delete one that is over.`, 'full')
+    if (count >= MAX_REVIEWS)
+      throw new ReviewRefused(409, `A project has up to ${MAX_REVIEWS} reviews; delete one that is over.`, 'full')
     const token = newToken()
     const [row] = await within<Array<{ id: string }>>`
       insert into reviews (project_id, token_hash, title, greeting, shown, sources, ends_at) values (
@@ -194,7 +194,7 @@ export const reviewsOf = async (sql: Sql, project: string, only?: string): Promi
           count(*) filter (where thread_id is null and resolved_at is null)::int as open
         from review_comments where review_id = reviews.id group by look) as looks) as told on true
     where project_id = ${project} and deleted_at is null ${only ? sql`and reviews.id = ${only}` : sql``}
-    order by reviews.created_at desc, reviews.id limit ${MOST_REVIEWS}`
+    order by reviews.created_at desc, reviews.id limit ${MAX_REVIEWS}`
   return rows.map(({ job, state, done, parts, reason, failures, open, counts, ...row }) => ({
     ...pageOf(row, counts),
     ...{ id: row.id, createdAt: row.created_at.toISOString(), sources: row.sources, open },
@@ -302,10 +302,10 @@ export const addComment = (sql: Sql, review: string, put: CommentPut, from: From
     }
     const [reader, address] = from ? [hashed(`${review} ${from.reader}`), hashed(`${review} ${from.address}`)] : []
     if (reader && address) await refuseOften(within, review, reader, address)
-    if (row.comments >= MOST_COMMENTS)
+    if (row.comments >= MAX_COMMENTS)
       throw new ReviewRefused(
         409,
-        `There are ${MOST_COMMENTS.toLocaleString('en-US')} comments here, and no room for more. What you wrote is kept here.`,
+        `There are ${MAX_COMMENTS.toLocaleString('en-US')} comments here, and no room for more. What you wrote is kept here.`,
         'full',
       )
     const [made] = await within<StoredComment[]>`insert into review_comments
@@ -363,19 +363,19 @@ export const threadsOn = async (
   const roots = await sql<StoredComment[]>`select ${commentColumns(sql)} from review_comments
     where review_id = ${review} and thread_id is null ${look === undefined ? sql`` : sql`and look = ${look}`}
       ${before === undefined ? sql`` : sql`and seq < ${before}`}
-    order by seq desc limit ${MOST_THREADS + 1}`
-  const shown = roots.slice(0, MOST_THREADS)
+    order by seq desc limit ${MAX_THREADS + 1}`
+  const shown = roots.slice(0, MAX_THREADS)
   const answers = await sql<Array<StoredComment & { place: number; count: number }>>`
     select answer.* from unnest(${shown.map(({ id }) => id)}::uuid[]) as root (id), lateral (
       select ${commentColumns(sql)}, (count(*) over ())::int as count from review_comments
-      where review_id = ${review} and thread_id = root.id order by seq desc limit ${MOST_ANSWERS}) as answer`
+      where review_id = ${review} and thread_id = root.id order by seq desc limit ${MAX_ANSWERS}) as answer`
   return {
     threads: shown.map(root => {
       const own = answers.filter(({ thread_id }) => thread_id === root.id)
       const replies = own.map(toldComment).sort((one, other) => one.seq - other.seq)
       return { ...toldComment(root), replies, earlier: (own[0]?.count ?? 0) - replies.length }
     }),
-    more: roots.length > MOST_THREADS,
+    more: roots.length > MAX_THREADS,
   }
 }
 
@@ -387,7 +387,7 @@ export const answersBefore = async (
   before: number,
 ): Promise<ReviewComment[]> => {
   const rows = await sql<StoredComment[]>`select ${commentColumns(sql)} from review_comments
-    where review_id = ${review} and thread_id = ${thread} and seq < ${before} order by seq desc limit ${MOST_ANSWERS * 5}`
+    where review_id = ${review} and thread_id = ${thread} and seq < ${before} order by seq desc limit ${MAX_ANSWERS * 5}`
   return rows.map(toldComment).reverse()
 }
 
@@ -397,8 +397,8 @@ export const newsOf = async (sql: Sql, review: string, after: number): Promise<R
     select ${columns(sql)}, deleted_at is not null as away from reviews where id = ${review}`
   if (!row) return null
   const comments = await sql<StoredComment[]>`select ${commentColumns(sql)} from review_comments
-    where review_id = ${review} and changed > ${after} and changed <= ${row.seq} order by changed limit ${MOST_NEWS + 1}`
-  const again = comments.length > MOST_NEWS
+    where review_id = ${review} and changed > ${after} and changed <= ${row.seq} order by changed limit ${MAX_NEWS + 1}`
+  const again = comments.length > MAX_NEWS
   return {
     ...{ review, seq: Number(row.seq), comments: again ? [] : comments.map(toldComment), again },
     ...{ choice: row.choice, closed: row.closed_at !== null, ready: row.ready },

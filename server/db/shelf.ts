@@ -9,9 +9,9 @@ const HELD = 0.05
 /** How far colors may be on average from the nearest of a scheme that fits them. */
 const FITS = 0.1
 /** So many colors nearest to those asked for are looked at. */
-const MOST_NEAREST = 400
+const MAX_NEAREST = 400
 /** So many answers are counted; more is “more”. */
-const MOST_COUNTED = 2000
+const MAX_COUNTED = 2000
 
 const asJson = (value: unknown): JSONValue => value as JSONValue
 
@@ -188,7 +188,7 @@ const nearestWith = (sql: Sql, { near, fits }: ShelfQuery, where: Part): Promise
       from unnest(${points}::text[]) with ordinality as given (point, place)
     ), found as materialized (
       select distinct shelf_id from asked, lateral (
-        select shelf_id from shelf_colors order by lab <-> asked.point limit ${Math.ceil(MOST_NEAREST / points.length)}) as nearest
+        select shelf_id from shelf_colors order by lab <-> asked.point limit ${Math.ceil(MAX_NEAREST / points.length)}) as nearest
     ), far as (
       select found.shelf_id, avg(away) filter (where not fits) as near, avg(away) filter (where fits) as fit
       from found, asked, lateral (
@@ -223,17 +223,17 @@ const pageWith = async (
       await within`select set_config('enable_seqscan', 'off', true), set_config('enable_indexscan', 'off', true),
         set_config('jit', 'off', true)`
     return within<Array<{ id: string }>>`select id from (
-      select id, name, updated_at from shelf where ${where} limit ${MOST_COUNTED + 1}) as hits
+      select id, name, updated_at from shelf where ${where} limit ${MAX_COUNTED + 1}) as hits
       ${isNarrowed ? sql`order by ${order}` : sql``}`
   })
   const rows =
-    ids.length > MOST_COUNTED
+    ids.length > MAX_COUNTED
       ? await sql<
           Stored[]
         >`select ${columns(sql)} from shelf where ${where} order by ${order} offset ${from} limit ${count}`
       : await sql<Stored[]>`select ${columns(sql)} from shelf
           where id = any(${ids.slice(from, from + count).map(({ id }) => id)}::uuid[]) order by ${order}`
-  return { schemes: rows.map(told), total: Math.min(ids.length, MOST_COUNTED) }
+  return { schemes: rows.map(told), total: Math.min(ids.length, MAX_COUNTED) }
 }
 
 /**

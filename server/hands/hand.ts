@@ -8,7 +8,7 @@ const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
 const sql = connect(url)
 
-const saidOf = (error: unknown): Said => {
+const toReply = (error: unknown): Said => {
   const answer = answerTo(error)
   if (answer) {
     const { statusCode, message, data } = answer
@@ -20,7 +20,7 @@ const saidOf = (error: unknown): Said => {
 
 process.on('message', ({ task, given }: { task: TaskName; given: never }) => {
   TASKS[task](sql, given)
-    .then((answer): Said => ({ answer }), saidOf)
+    .then((answer): Said => ({ answer }), toReply)
     .then(said => process.send?.(said))
 })
 process.on('disconnect', () => process.exit())

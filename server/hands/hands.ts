@@ -15,12 +15,12 @@ const MEMORY = 3072
 /** The same while it waits: what large files leave behind goes. */
 const AT_REST = 350
 /** The same for documents, which must not wait behind files. */
-const LONGEST_DOCUMENT = 30_000
+const MAX_DOCUMENT_LENGTH = 30_000
 const DOCUMENT_MEMORY = 1024
 /** Hands stand behind whoever answers. */
 const BEHIND = constants.priority.PRIORITY_BELOW_NORMAL
 /** How many tasks may wait. */
-const MOST_WAITING = 64
+const MAX_WAITING = 64
 
 const hire = (memory: number) => (): ChildProcess => {
   const hand = spawn(
@@ -48,8 +48,8 @@ const files = poolOf<Task, Said>({
 
 const documents = poolOf<Task, Said>({
   size: 1,
-  longest: LONGEST_DOCUMENT,
-  late: `It takes more than ${LONGEST_DOCUMENT / 1000} seconds to read.`,
+  longest: MAX_DOCUMENT_LENGTH,
+  late: `It takes more than ${MAX_DOCUMENT_LENGTH / 1000} seconds to read.`,
   broken: 'It cannot be read: what reads it broke down over it.',
   memory: DOCUMENT_MEMORY,
   hire: hire(DOCUMENT_MEMORY),
@@ -90,7 +90,7 @@ export const inHands = async <Name extends TaskName>(
   given: Given<Name>,
   size = 0,
 ): Promise<Answer<Name>> => {
-  if (waiting >= MOST_WAITING) throw new Busy()
+  if (waiting >= MAX_WAITING) throw new Busy()
   waiting++
   const { signal, leave } = goneSignal(event)
   try {

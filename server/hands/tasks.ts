@@ -2,7 +2,7 @@ import { zipSync } from 'fflate'
 import { readFile } from 'node:fs/promises'
 import type { Sql } from 'postgres'
 import { embeddedBytes, embeddedIn } from '#core/artwork/embedded'
-import { decoded } from '#core/artwork/encoding'
+import { decodeSvg } from '#core/artwork/encoding'
 import { readMarkup } from '#core/artwork/markup'
 import type { Also } from '#core/artwork/reading'
 import type { ArtworkFile } from '#core/document/artwork'
@@ -65,7 +65,7 @@ export const TASKS = {
   'take out pictures': async (sql: Sql, { hash }: { hash: string }): Promise<Uint8Array | null> => {
     const [file, source] = await Promise.all([findArtwork(sql, hash), artworkSource(sql, hash)])
     if (!file || !source) return null
-    const { pictures } = embeddedIn(readMarkup(decoded(source).text))
+    const { pictures } = embeddedIn(readMarkup(decodeSvg(source).text))
     const all: Record<string, Uint8Array> = {}
     for (const [place, inks] of file.pictureInks.entries()) {
       const bytes = inks.length && pictures[place] ? embeddedBytes(pictures[place]) : null

@@ -20,8 +20,8 @@ import {
   jobResult,
   jobsOf,
   keepFile,
-  MOST_AT_ONCE,
-  MOST_TRIES,
+  MAX_AT_ONCE,
+  MAX_TRIES,
   purgeJobs,
   retryJob,
   stopJob,
@@ -188,7 +188,7 @@ describe('a job', () => {
   })
   it('is one of a few at once for a project', async () => {
     const { projectId, job } = await asked()
-    for (let n = 1; n < MOST_AT_ONCE; n++) await addJob(sql, projectId, 'kites', wanted())
+    for (let n = 1; n < MAX_AT_ONCE; n++) await addJob(sql, projectId, 'kites', wanted())
     await expect(addJob(sql, projectId, 'kites', wanted())).rejects.toThrow('are waiting already')
     await stopJob(sql, job.id)
     expect(await addJob(sql, projectId, 'kites', wanted())).not.toBeNull()
@@ -227,7 +227,7 @@ describe('a worker that dies', () => {
   })
   it('over the same job again and again has it given up', async () => {
     const { job } = await asked()
-    for (let n = 0; n < MOST_TRIES; n++) {
+    for (let n = 0; n < MAX_TRIES; n++) {
       const other = connect(own)
       await takenBy(other)
       await other.end({ timeout: 0 })

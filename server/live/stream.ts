@@ -5,8 +5,8 @@ import { watching } from '../metrics'
 import { newsDesk, type Watched } from './news'
 
 /** How many may watch in this process, and how much may wait for one of them, in bytes. */
-const MOST_WATCHING = 2000
-const MOST_BEHIND = 1 << 20
+const MAX_WATCHING = 2000
+const MAX_BEHIND = 1 << 20
 /** How often a still connection is kept alive, in milliseconds. */
 const BREATH = 20_000
 
@@ -29,7 +29,7 @@ export const sendNews = async (
   of: Watched,
   mayStill: () => Promise<boolean> = () => Promise.resolve(true),
 ): Promise<void> => {
-  if (open.size >= MOST_WATCHING) throw failure(503, 'Too many are watching at once; what is new is seen on reloading.')
+  if (open.size >= MAX_WATCHING) throw failure(503, 'Too many are watching at once; what is new is seen on reloading.')
   const { res } = event.node
   const end = (): void => void res.end()
   open.add(end)
@@ -38,7 +38,7 @@ export const sendNews = async (
   let breath: ReturnType<typeof setInterval> | undefined
   const send = (text: string): void => {
     res.write(text)
-    if (res.writableLength > MOST_BEHIND) res.destroy()
+    if (res.writableLength > MAX_BEHIND) res.destroy()
   }
   try {
     desk ??= newsDesk(database())

@@ -1,6 +1,6 @@
 import { getRequestHeader, sendRedirect, type H3Event } from 'h3'
 import type { Person } from '#core/document/people'
-import { ONLY_DESIGNERS, reaches, type Role } from '#core/document/roles'
+import { ONLY_DESIGNERS, hasRole, type Role } from '#core/document/roles'
 import { failure } from '../answers'
 import { database, isDatabaseGone } from '../db/connect'
 import { sessionOf } from '../db/people'
@@ -73,7 +73,7 @@ export const gate = async (event: H3Event): Promise<void> => {
   if (needed === null) return
   try {
     const person = await whoAsks(event)
-    if (person && reaches(person.role, needed)) return
+    if (person && hasRole(person.role, needed)) return
     if (person) throw failure(403, SENTENCES[needed], { why: 'role' })
     if (isPage(event)) return await sendRedirect(event, `/sign-in?to=${encodeURIComponent(event.path)}`)
     throw failure(401, SENTENCES.viewer, { why: 'signed out' })

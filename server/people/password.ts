@@ -21,7 +21,7 @@ const COSTS = costsFrom(process.env)
 const KEY = 32
 /** So many are worked out at once, and so many may wait. */
 const AT_ONCE = 2
-const MOST_WAITING = 32
+const MAX_WAITING = 32
 
 let underway = 0
 const waiting: Array<() => void> = []
@@ -29,7 +29,7 @@ const waiting: Array<() => void> = []
 /** Does work when fewer than so many are done at once. Rejects with Busy where too many wait. */
 const inTurn = async <Result>(work: () => Promise<Result>): Promise<Result> => {
   if (underway >= AT_ONCE) {
-    if (waiting.length >= MOST_WAITING) throw new Busy()
+    if (waiting.length >= MAX_WAITING) throw new Busy()
     await new Promise<void>(done => waiting.push(done))
   } else underway++
   try {

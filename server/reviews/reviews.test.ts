@@ -4,7 +4,7 @@ import { setTimeout as pause } from 'node:timers/promises'
 import { pathToFileURL } from 'node:url'
 import type { Sql } from 'postgres'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
-import { MOST_COMMENTS } from '#core/document/limits'
+import { MAX_COMMENTS } from '#core/document/limits'
 import { commentPutSchema, type CommentPut, type ReviewNews } from '#core/document/review'
 import { reviewPictures, shownIn } from '#core/handover/review'
 import { newProject } from '#core/scheme/create'
@@ -208,8 +208,8 @@ describe('comments', () => {
     const root = await addComment(sql, id, put(), ADA)
     await sql`insert into review_comments (review_id, id, seq, changed, thread_id, look, by, author, text, created_at)
       select ${id}, gen_random_uuid(), n + 1, n + 1, case when n % 4 = 0 then ${root.id}::uuid end, 'c1', 'client', 'Ada',
-        'Number ' || n, now() - interval '1 hour' from generate_series(1, ${MOST_COMMENTS - 2}) as n`
-    await sql`update reviews set seq = ${MOST_COMMENTS}, comments = ${MOST_COMMENTS - 1} where id = ${id}`
+        'Number ' || n, now() - interval '1 hour' from generate_series(1, ${MAX_COMMENTS - 2}) as n`
+    await sql`update reviews set seq = ${MAX_COMMENTS}, comments = ${MAX_COMMENTS - 1} where id = ${id}`
     await addComment(sql, id, put(), ADA)
     expect(await refusal(addComment(sql, id, put(), ADA))).toEqual({ status: 409, why: 'full' })
     const seen = new Set<string>()
@@ -219,8 +219,8 @@ describe('comments', () => {
       before = told.threads.at(-1)?.seq
       more = told.more
     }
-    const answers = (MOST_COMMENTS - 4) / 4
-    expect(seen.size).toBe(MOST_COMMENTS - Math.floor(answers))
+    const answers = (MAX_COMMENTS - 4) / 4
+    expect(seen.size).toBe(MAX_COMMENTS - Math.floor(answers))
     const last = (await threadsOn(sql, id, 'c1', root.seq + 1)).threads[0]
     expect(last?.replies).toHaveLength(20)
     const earlier = await answersBefore(sql, id, root.id, last?.replies[0]?.seq ?? 0)

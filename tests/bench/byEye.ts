@@ -1,9 +1,9 @@
 import { labOf, lchOf, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
-import { assigned } from '#core/extract/cluster'
-import { APART, extracted, type TakenBy } from '#core/extract/extract'
+import { assignPoints } from '#core/extract/cluster'
+import { APART, extractColors, type TakenBy } from '#core/extract/extract'
 import { COLORFUL, endOf } from '#core/extract/eye'
-import { tallied } from '#core/extract/tally'
+import { tallyPixels } from '#core/extract/tally'
 import type { Picture } from '#core/picture/picture'
 import { decoded, FOLDER, wallpapersInstalled } from './painting'
 
@@ -37,7 +37,7 @@ export const photographs = async (): Promise<Picture[]> => {
 }
 
 const taken = (picture: Picture, by: TakenBy): Hex[] =>
-  extracted([{ picture }], { count: COUNT, apart: APART.usual, by }).found.map(({ hex }) => hex)
+  extractColors([{ picture }], { count: COUNT, apart: APART.usual, by }).found.map(({ hex }) => hex)
 
 /** A picture with a disc of a color on it, of a thousandth of its area. */
 const withDisc = ({ width, height, data }: Picture, hex: Hex): Picture => {
@@ -66,10 +66,10 @@ export interface TakenFigures {
 export const takenFigures = (pictures: readonly Picture[], by: TakenBy): TakenFigures => {
   let [ends, wanting, colorful, coverage] = [0, 0, 0, 0]
   for (const picture of pictures) {
-    const tally = tallied([{ picture }])
+    const tally = tallyPixels([{ picture }])
     const hexes = taken(picture, by)
     const labs = hexes.map(labOf)
-    const cost = (all: readonly Hex[]): number => assigned(tally, all.map(labOf)).cost
+    const cost = (all: readonly Hex[]): number => assignPoints(tally, all.map(labOf)).cost
     coverage += cost(hexes) / cost(taken(picture, 'faithful')) / pictures.length
     if ((['dark', 'light'] as const).some(end => labs.filter(lab => endOf(lab) === end).length > 1)) ends++
     let part = 0

@@ -3,26 +3,26 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { cleanSvg } from '#core/artwork/clean'
-import { decoded } from '#core/artwork/encoding'
-import { measuredInks, type InkSummary } from '#core/artwork/inks'
+import { decodeSvg } from '#core/artwork/encoding'
+import { measureInks, type InkSummary } from '#core/artwork/inks'
 import { readSvg } from '#core/artwork/read'
 import { sizeOf } from '#core/artwork/size'
 import { contactsOf } from '#core/artwork/neighbors'
 import { writeSvg } from '#core/artwork/write'
 import type { Hex } from '#core/color/convert'
 import type { Pixels } from '#core/picture/pixels'
-import { figuresOf, LOOKED_AT, type Figures } from '#core/remap/figures'
+import { figuresOf, PREVIEW_WIDTH, type Figures } from '#core/remap/figures'
 import { graphOf } from '#core/remap/graph'
-import { held, HOLD } from '#core/remap/hold'
+import { holdColors, HOLD } from '#core/remap/hold'
 import type { MatchSwatch } from '#core/remap/inks'
-import { keepingMatch } from '#core/remap/keeping'
+import { matchKeeping } from '#core/remap/keeping'
 import { MEANT } from '#core/remap/meant'
 import type { Match } from '#core/remap/match'
 import type { Shading } from '#core/remap/shading'
-import { measuredPicture } from '#core/raster/measure'
+import { measurePicture } from '#core/raster/measure'
 import { paintRaster } from '#core/raster/paint'
-import { reducedPicture } from '#core/raster/reduce'
-import { unmixed } from '#core/raster/unmix'
+import { reducePicture } from '#core/raster/reduce'
+import { unmix } from '#core/raster/unmix'
 import { plannedColors } from '../../bin/remapping'
 import { renderSvg } from '../../render/resvg'
 import { percentile } from './frame'
@@ -60,7 +60,7 @@ export const SCHEMES: Readonly<Record<string, readonly Hex[]>> = {
 const COLLECTION = '/usr/share/openclipart/svg'
 /** So many drawings of the collection, evenly spread over it; none over so many bytes, none of fewer inks. */
 const LARGEST = 400_000
-const FEWEST_INKS = 6
+const MIN_INKS = 6
 
 interface Drawing {
   name: string
@@ -71,14 +71,14 @@ interface Drawing {
 
 const open = async (path: string): Promise<Drawing | null> => {
   try {
-    const { text } = decoded(readFileSync(path))
+    const { text } = decodeSvg(readFileSync(path))
     const { source } = cleanSvg(text)
     const reading = readSvg(source)
     const { width, height } = sizeOf(reading.markup)
     if (height > width * 3 || width > height * 6) return null
-    const { inks } = await measuredInks(reading, renderSvg, 256)
-    if (inks.filter(({ area }) => area > 0.002).length < FEWEST_INKS) return null
-    const render: Drawing['render'] = (colors, wide = LOOKED_AT) =>
+    const { inks } = await measureInks(reading, renderSvg, 256)
+    if (inks.filter(({ area }) => area > 0.002).length < MIN_INKS) return null
+    const render: Drawing['render'] = (colors, wide = PREVIEW_WIDTH) =>
       renderSvg(
         writeSvg(reading, ({ hex }) => colors.get(hex) ?? hex),
         { side: 'width', pixels: wide, crisp: false },
@@ -90,20 +90,20 @@ const open = async (path: string): Promise<Drawing | null> => {
 }
 
 /** How many pixels wide drawings are drawn as raster artwork: three times what is looked at. */
-const DRAWN = LOOKED_AT * 3
+const DRAWN = PREVIEW_WIDTH * 3
 
 /** A drawing as raster artwork: drawn, taken apart into the inks of its pixels, painted. */
 const asRaster = async ({ name, render }: Drawing): Promise<Drawing> => {
   const { width, height, data } = await render(new Map(), DRAWN)
   const picture = { width, height, data }
-  const { inks } = measuredPicture(picture, 640, { manner: 'flat' })
+  const { inks } = measurePicture(picture, 640, { manner: 'flat' })
   const hexes = inks.map(({ hex }) => hex)
-  const taken = unmixed(picture, hexes)
-  const longest = Math.max(LOOKED_AT, Math.round((LOOKED_AT * height) / width))
+  const taken = unmix(picture, hexes)
+  const longest = Math.max(PREVIEW_WIDTH, Math.round((PREVIEW_WIDTH * height) / width))
   const paint = (colors: ReadonlyMap<Hex, Hex>): Promise<Pixels> => {
     const out = new Uint8ClampedArray(data.length)
     paintRaster(taken, hexes, [{ colors: hexes.map(hex => colors.get(hex) ?? hex), opacity: 1 }], null, out)
-    const small = reducedPicture({ width, height, data: out }, longest)
+    const small = reducePicture({ width, height, data: out }, longest)
     return Promise.resolve({ ...small, data: Uint8Array.from(small.data) })
   }
   return { name, inks, before: await paint(new Map()), render: paint }
@@ -206,7 +206,7 @@ export const keepingTimes = async (
   poster: Drawing | undefined,
 ): Promise<Array<[what: string, half: number, most: number]>> => {
   const match = (inks: readonly InkSummary[], scheme: string, seed: number): Map<Hex, string> =>
-    keepingMatch(inks, swatchesOf(scheme), { ...MEANT, seed, byHand: new Map() })
+    matchKeeping(inks, swatchesOf(scheme), { ...MEANT, seed, byHand: new Map() })
   const found: Array<[string, number, number]> = []
   for (const scheme of poster ? ['five even', 'twelve'] : []) {
     const { inks } = poster as Drawing
@@ -219,10 +219,10 @@ export const keepingTimes = async (
     }))
     const said = `the poster, ${inks.length} inks, ${swatches.length} swatches`
     found.push([`matching ${said}`, ...timed(seed => match(inks, scheme, seed))])
-    found.push([`the hold of ${said}, dragged`, ...timed(round => held(graph, wanted, (round % TIMES) / TIMES))])
+    found.push([`the hold of ${said}, dragged`, ...timed(round => holdColors(graph, wanted, (round % TIMES) / TIMES))])
   }
   const many = readSvg(generatedSvg(10_000, 500))
-  const { map, inks } = await measuredInks(many, renderSvg, 256)
+  const { map, inks } = await measureInks(many, renderSvg, 256)
   if (map)
     found.push([
       'neighbors of 10,000 shapes in 500 inks, from their map',
@@ -233,7 +233,7 @@ export const keepingTimes = async (
     .ensureAlpha()
     .raw()
     .toBuffer({ resolveWithObject: true })
-  const loft = measuredPicture({ ...info, data }, 640, { manner: 'flat' })
+  const loft = measurePicture({ ...info, data }, 640, { manner: 'flat' })
   found.push([
     'neighbors of a picture of 12 megapixels, from its map',
     ...timed(() => contactsOf(loft.map, loft.inks.length)),

@@ -4,8 +4,8 @@ import { encodedOf } from '#core/color/linear'
 import { deltaE } from '#core/color/difference'
 import type { Picture } from '#core/picture/picture'
 import { seeded } from '#core/picture/seeded'
-import { takenApart } from '#core/raster/manner'
-import { measuredPicture } from '#core/raster/measure'
+import { takeApart } from '#core/raster/manner'
+import { measurePicture } from '#core/raster/measure'
 import { paintRaster } from '#core/raster/paint'
 import { cloudy, light, lit, mix, smooth, within, type Light } from '../../demo/pictures/canvas'
 
@@ -67,7 +67,7 @@ const painted = (at: (colors: readonly Light[], x: number, y: number) => Light, 
 }
 
 /** The mean color, of what mostly is an ink, as it is in another picture: what a designer would send it to. */
-const meant = (taken: ReturnType<typeof takenApart>, count: number, truth: Picture): Hex[] => {
+const meant = (taken: ReturnType<typeof takeApart>, count: number, truth: Picture): Hex[] => {
   const sums = Array.from({ length: count }, () => [0, 0, 0, 0] as [number, number, number, number])
   for (let i = 0; i < truth.data.length; i += 4) {
     const sum = sums[taken.places[i] as number]
@@ -83,9 +83,9 @@ const meant = (taken: ReturnType<typeof takenApart>, count: number, truth: Pictu
 export const knownPaintings = (): Array<[what: string, inks: number, mean: number]> =>
   Object.entries(SCENES).flatMap(([scene, at]) => {
     const picture = painted(at, PAINTED)
-    const { manner, inks } = measuredPicture(picture, 640)
+    const { manner, inks } = measurePicture(picture, 640)
     const hexes = inks.map(({ hex }) => hex)
-    const taken = takenApart(picture, hexes, manner)
+    const taken = takeApart(picture, hexes, manner)
     return Object.entries(OTHER).map(([name, palette]): [string, number, number] => {
       const truth = painted(at, palette)
       const out = new Uint8ClampedArray(picture.data.length)

@@ -8,12 +8,12 @@ import { coverage } from '#core/interaction/band'
 import type { Pixels } from '#core/picture/pixels'
 import { figuresOf } from '#core/remap/figures'
 import { graphOf } from '#core/remap/graph'
-import { held, HOLD } from '#core/remap/hold'
-import { keepingMatch } from '#core/remap/keeping'
+import { holdColors, HOLD } from '#core/remap/hold'
+import { matchKeeping } from '#core/remap/keeping'
 import { MEANT, type Meant } from '#core/remap/meant'
-import { unitedInks } from '#core/remap/united'
-import { sharesOf } from '#core/remap/search'
-import { wornFiguresOf } from '#core/remap/wornFigures'
+import { uniteInks } from '#core/remap/united'
+import { meantShares } from '#core/remap/search'
+import { wornFigures } from '#core/remap/wornFigures'
 import { FIRST_HARMONY, newProject } from '#core/scheme/create'
 import type { InkArea } from '#core/remap/inks'
 import { drawings, SCHEMES, timed } from './keeping'
@@ -57,11 +57,11 @@ interface Worn {
 
 /** How a scheme is worn at some positions of the controls; `of` are all inks that are matched together. */
 const wornIn = (of: readonly InkArea[], scheme: readonly Swatch[], meant: Meant): Worn => {
-  const targets = keepingMatch(of, scheme, { ...meant, seed: 0, byHand: new Map() })
+  const targets = matchKeeping(of, scheme, { ...meant, seed: 0, byHand: new Map() })
   const hexOf = new Map(scheme.map(({ id, hex }) => [id, hex]))
   const graph = graphOf(of)
   const wanted = graph.nodes.map(({ hex }) => ({ hex: hexOf.get(targets.get(hex) ?? '') ?? hex, fixed: false }))
-  const out = held(graph, wanted, HOLD.rest)
+  const out = holdColors(graph, wanted, HOLD.rest)
   return { targets, colors: new Map(graph.nodes.map(({ hex }, i) => [hex, out[i] as Hex])) }
 }
 
@@ -84,14 +84,14 @@ const ABSENT = 0.02
 
 /** What swatches cover is counted by the inks that go to them, as the band shows it; all else in pixels. */
 const rowOf = (piece: Piece, after: Pixels, scheme: readonly Swatch[], { targets }: Worn): Row => {
-  const worn = wornFiguresOf(piece.before, after, scheme)
+  const worn = wornFigures(piece.before, after, scheme)
   const covers = coverage(piece.inks, targets)
   const coverOf = (role: Role): number | null => {
     const swatch = scheme.find(each => each.role === role)
     return swatch ? (covers.get(swatch.id) ?? 0) : null
   }
   const [dominant, accent] = [coverOf('dominant'), coverOf('accent')]
-  const shares = sharesOf(scheme)
+  const shares = meantShares(scheme)
   const distance = scheme.reduce(
     (sum, { id }, s) => sum + Math.abs((covers.get(id) ?? 0) - (shares[s] as number)) / 2,
     0,
@@ -161,7 +161,7 @@ const CURVE = [0, 0.25, 0.5, 0.75, 1] as const
 export const meantFigures = async (count: number, tell: (what: string, means: Means) => void): Promise<void> => {
   const pieces = await drawings(count, 0.5) // the weights were chosen on others
   const [own, others] = [derived(), given()]
-  const all = unitedInks(pieces)
+  const all = uniteInks(pieces)
   const say = (what: string, found: readonly Row[]): void => tell(what, meansOf(found))
   say('derived schemes, each drawing by itself', await over(pieces, own, MEANT))
   say('six given schemes', await over(pieces, others, MEANT))
@@ -177,9 +177,9 @@ export const meantTimes = async (): Promise<Array<[what: string, half: number, m
   const files = []
   for (const name of readdirSync('demo/artwork').filter(each => each.endsWith('.svg')))
     files.push((await receiveSvg(name, readFileSync(`demo/artwork/${name}`))).file)
-  const set = unitedInks(files)
+  const set = uniteInks(files)
   const match = (inks: readonly InkArea[], scheme: readonly Swatch[]): void =>
-    void keepingMatch(inks, scheme, { ...MEANT, seed: 0, byHand: new Map() })
+    void matchKeeping(inks, scheme, { ...MEANT, seed: 0, byHand: new Map() })
   const twelve = schemeNamed('twelve')
   const [five = []] = derived()
   return [

@@ -5,13 +5,13 @@ import type { InkSummary } from '#core/artwork/inks'
 import { arc, lchOf, type Hex } from '#core/color/convert'
 import { toLab } from '#core/color/oklab'
 import type { Picture } from '#core/picture/picture'
-import { takenApart, type Manner } from '#core/raster/manner'
-import { measuredPicture } from '#core/raster/measure'
+import { takeApart, type Manner } from '#core/raster/manner'
+import { measurePicture } from '#core/raster/measure'
 import { paintRaster } from '#core/raster/paint'
-import { inPieces, paintedPart } from '#core/raster/strips'
-import { reducedPicture } from '#core/raster/reduce'
+import { inPieces, paintPart } from '#core/raster/strips'
+import { reducePicture } from '#core/raster/reduce'
 import type { Unmixed } from '#core/raster/unmix'
-import { figuresOf, LOOKED_AT } from '#core/remap/figures'
+import { figuresOf, PREVIEW_WIDTH } from '#core/remap/figures'
 import { colorsIn, SCHEMES } from './keeping'
 
 /* How well pictures that are not flat are recolored: paintings and photographs of free wallpaper packages, and the demo's. */
@@ -67,9 +67,9 @@ export const paintings = async (size = SIZE, count = PICTURES.length): Promise<P
   const found: Painting[] = []
   for (const name of PICTURES.slice(0, count)) {
     const picture = await decoded(`${FOLDER}/${name}`, size)
-    const { manner, inks } = measuredPicture(picture, 640)
+    const { manner, inks } = measurePicture(picture, 640)
     const hexes = inks.map(({ hex }) => hex)
-    found.push({ name, picture, manner, inks, taken: takenApart(picture, hexes, manner) })
+    found.push({ name, picture, manner, inks, taken: takeApart(picture, hexes, manner) })
   }
   return found
 }
@@ -147,9 +147,9 @@ export const paintedFigures = (painting: Painting, schemes = Object.values(SCHEM
   const { picture, inks } = painting
   const { width, height } = picture
   const before = labsOf(picture)
-  const longest = Math.max(LOOKED_AT, Math.round((LOOKED_AT * height) / width))
+  const longest = Math.max(PREVIEW_WIDTH, Math.round((PREVIEW_WIDTH * height) / width))
   const small = (of: Picture): Picture & { data: Uint8Array } => {
-    const { data, ...size } = reducedPicture(of, longest)
+    const { data, ...size } = reducePicture(of, longest)
     return { ...size, data: Uint8Array.from(data) }
   }
   const all = schemes.map(scheme => {
@@ -186,9 +186,9 @@ export const paintingTimes = async (): Promise<Array<[what: string, ms: number]>
     manner,
     inks,
     stage: small,
-  } = timed('made small, what it is made of, its inks', () => measuredPicture(full, 640))
+  } = timed('made small, what it is made of, its inks', () => measurePicture(full, 640))
   const hexes = inks.map(({ hex }) => hex)
-  const stage = timed('taken apart for the stage', () => takenApart(small, hexes, manner))
+  const stage = timed('taken apart for the stage', () => takeApart(small, hexes, manner))
   const rows = (i: number): Parameters<typeof paintRaster>[2] => [
     { colors: hexes.map((_, n) => hexes[(n + i) % hexes.length] as Hex), opacity: 1 },
   ]
@@ -196,6 +196,6 @@ export const paintingTimes = async (): Promise<Array<[what: string, ms: number]>
   for (let i = 1; i < 8; i++) timed('a change at stage size', () => paintRaster(stage, hexes, rows(i), null, out))
   const changes = found.splice(-7).map(([, ms]) => ms)
   found.push(['a change at stage size, middle of seven', changes.sort((one, other) => one - other)[3] ?? NaN])
-  timed('taken apart and painted in full', () => paintedPart(inPieces(full, hexes, manner), rows(1), null))
+  timed('taken apart and painted in full', () => paintPart(inPieces(full, hexes, manner), rows(1), null))
   return found
 }

@@ -3,8 +3,8 @@ import { createNoise2D } from 'simplex-noise'
 import { hexOfLab, labOf, type Hex, type Lab } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 import { toLab } from '#core/color/oklab'
-import { assigned, moved } from '#core/extract/cluster'
-import { extracted, extractor } from '#core/extract/extract'
+import { assignPoints, moveCenters } from '#core/extract/cluster'
+import { extractColors, extractor } from '#core/extract/extract'
 import type { Picture } from '#core/picture/picture'
 import { seeded } from '#core/picture/seeded'
 import type { Points } from '#core/extract/tally'
@@ -88,8 +88,8 @@ const limitOf = (points: Points, count: number): Lab[] => {
       }
       centers.push(center)
     }
-    const settled = moved(points, centers, 0, 80, false)
-    const cost = assigned(points, settled).distance.reduce((sum, each) => sum + each * each, 0)
+    const settled = moveCenters(points, centers, 0, 80, false)
+    const cost = assignPoints(points, settled).distance.reduce((sum, each) => sum + each * each, 0)
     if (cost < least) [best, least] = [settled, cost]
   }
   return best
@@ -97,7 +97,7 @@ const limitOf = (points: Points, count: number): Lab[] => {
 
 /** Mean and 95th percentile of the OKLab distance from pixels to the nearest of some colors, times 100. */
 const coverage = (points: Points, centers: readonly Lab[]): { mean: number; most: number } => {
-  const { distance, cost } = assigned(points, centers)
+  const { distance, cost } = assignPoints(points, centers)
   return { mean: cost * 100, most: (distance.slice().sort()[Math.floor(points.size * 0.95)] ?? 0) * 100 }
 }
 
@@ -113,7 +113,7 @@ export interface Coverage {
 
 export const coverageOf = (picture: Picture, count: number, accent: Hex | null): Coverage => {
   const points = pointsOf(picture)
-  const hexes = extracted([{ picture }], { count, apart: 7 }).found.map(({ hex }) => hex)
+  const hexes = extractColors([{ picture }], { count, apart: 7 }).found.map(({ hex }) => hex)
   return {
     ...coverage(points, hexes.map(labOf)),
     limit: coverage(
@@ -158,7 +158,7 @@ export const timesOf = async (
     decode,
     picture,
     extract: timed(() => {
-      extracted([{ picture }], wanted)
+      extractColors([{ picture }], wanted)
     }),
     lean: timed(() => {
       pad.at({ x: Math.sin(turn++), y: Math.cos(turn) })
@@ -195,7 +195,7 @@ export const palettesExact = async (count: number): Promise<number> => {
         `<rect width="1000" height="600" fill="#fff"/>${blocks.join('')}</svg>`,
     )
     const bytes = await sharp(svg).png().toBuffer()
-    const found = extracted([{ picture: await workingPicture(bytes, await pictureInfo(bytes)) }], {
+    const found = extractColors([{ picture: await workingPicture(bytes, await pictureInfo(bytes)) }], {
       count: 8,
       apart: 7,
     }).found.map(({ hex }) => hex)

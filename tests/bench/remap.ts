@@ -7,8 +7,8 @@ import sharp from 'sharp'
 import { hexOfRgb, type Hex } from '#core/color/convert'
 import { rasterInks } from '#core/raster/inks'
 import { paintRaster } from '#core/raster/paint'
-import { reducedPicture } from '#core/raster/reduce'
-import { unmixed } from '#core/raster/unmix'
+import { reducePicture } from '#core/raster/reduce'
+import { unmix } from '#core/raster/unmix'
 import { compared, recolored, rendered } from '../raster'
 import { framesOf, onPage, type FrameTimes, type TimingPage } from './frame'
 import { generatedSvg } from './generated'
@@ -197,13 +197,7 @@ export const rasterQuality = async (): Promise<{ mean: number; edges: number }> 
   const source = await rendered(FLAT_ART, 1200)
   const inks = rasterInks(source)
   const out = new Uint8ClampedArray(source.data.length)
-  paintRaster(
-    unmixed(source, inks),
-    inks,
-    [{ colors: inks.map(hex => TARGETS.get(hex) ?? hex), opacity: 1 }],
-    null,
-    out,
-  )
+  paintRaster(unmix(source, inks), inks, [{ colors: inks.map(hex => TARGETS.get(hex) ?? hex), opacity: 1 }], null, out)
   return compared(source, { ...source, data: out }, await rendered(recolored(FLAT_ART, TARGETS), 1200))
 }
 
@@ -228,9 +222,9 @@ export const rasterTimes = async (
     return [result, performance.now() - start]
   }
   const [inks, find] = timed(() => rasterInks(resized))
-  const small = reducedPicture(resized, 1280)
-  const [stageTaken, stage] = timed(() => unmixed(small, inks))
-  const [fullTaken, full] = timed(() => unmixed(resized, inks))
+  const small = reducePicture(resized, 1280)
+  const [stageTaken, stage] = timed(() => unmix(small, inks))
+  const [fullTaken, full] = timed(() => unmix(resized, inks))
   const rows = (i: number): Parameters<typeof paintRaster>[2] => [
     {
       colors: inks.map((_, n) =>

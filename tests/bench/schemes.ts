@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs'
-import { decoded } from '#core/artwork/encoding'
-import { measuredInks, type InkSummary } from '#core/artwork/inks'
+import { decodeSvg } from '#core/artwork/encoding'
+import { measureInks, type InkSummary } from '#core/artwork/inks'
 import { readSvg } from '#core/artwork/read'
 import { stateOf } from '#core/check/state'
 import { contrastOf } from '#core/color/contrast'
 import { hexOfLch, isNeutral, labOf, lchOf, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 import { parseColor } from '#core/color/parse'
-import { mostChroma, strengthOf } from '#core/color/strength'
+import { maxChroma, relativeChromaOf } from '#core/color/strength'
 import { WHEELS } from '#core/color/wheel'
 import { apply, type Known } from '#core/commands/commands'
 import { knownInks } from '#core/commands/known'
@@ -37,7 +37,7 @@ const TONES = [
   [0.9, 0.4],
 ] as const
 const BASES: readonly Hex[] = Array.from({ length: 12 }, (_, i) => i * 30).flatMap(h =>
-  TONES.map(([l, part]) => hexOfLch({ l, c: part * mostChroma(l, h), h })),
+  TONES.map(([l, part]) => hexOfLch({ l, c: part * maxChroma(l, h), h })),
 )
 /** By how many times a companion may be as strong as the base, and by how much a pair has to differ. */
 const STRONGER = 1.15
@@ -58,10 +58,10 @@ const figuresOf = (schemes: ReadonlyArray<readonly Hex[]>): SchemeFigures => {
     const pairs = hexes.flatMap((one, i) => hexes.slice(0, i).map(other => [one, other] as const))
     const accent = rolesIn(hexes).indexOf('accent')
     const lights = hexes.map(hex => lchOf(hex).l)
-    const [base = '', own] = [hexes[0], strengthOf(hexes[0] as Hex)]
+    const [base = '', own] = [hexes[0], relativeChromaOf(hexes[0] as Hex)]
     if (pairs.some(([one, other]) => contrastOf(one, other) >= 4.5)) found.lettering++
     found.range += Math.max(...lights) - Math.min(...lights)
-    if (hexes.some((hex, i) => i && i !== accent && strengthOf(hex) > STRONGER * own)) found.stronger++
+    if (hexes.some((hex, i) => i && i !== accent && relativeChromaOf(hex) > STRONGER * own)) found.stronger++
     if (pairs.some(([one, other]) => deltaE(one, other) < APART)) found.alike++
     const other = hexes[accent]
     if (other && deltaE(base, other) >= 25 && Math.abs(lchOf(base).l - lchOf(other).l) >= 0.15) found.accent++
@@ -117,7 +117,7 @@ const DRAWINGS = [
 export const drawnInks = async (): Promise<InkSummary[][]> =>
   Promise.all(
     DRAWINGS.map(async path => {
-      const { inks } = await measuredInks(readSvg(decoded(readFileSync(path)).text), renderSvg, 512)
+      const { inks } = await measureInks(readSvg(decodeSvg(readFileSync(path)).text), renderSvg, 512)
       return inks
     }),
   )

@@ -117,8 +117,8 @@ test('the artwork is seen by the eyes of others, side by side and on the stage t
   const shot = await page.screenshot({ clip: { x: box.x + 20, y: box.y + 14, width: 2, height: 2 } })
   const { default: sharp } = await import('sharp')
   const [r = 0, g = 0, b = 0] = await sharp(shot).removeAlpha().raw().toBuffer()
-  const { seenBy } = await import('#core/color/vision')
-  const wanted = seenBy('deutan', '#c0504d')
+  const { simulateVision } = await import('#core/color/vision')
+  const wanted = simulateVision('deutan', '#c0504d')
   const rgb = [1, 3, 5].map(at => parseInt(wanted.slice(at, at + 2), 16))
   ;[r, g, b].forEach((value, i) => expect(Math.abs(value - (rgb[i] ?? 0))).toBeLessThanOrEqual(3))
   for (const step of ['2', '3']) {

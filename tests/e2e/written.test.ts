@@ -3,7 +3,7 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { cleanSvg } from '#core/artwork/clean'
-import { decoded, encoded } from '#core/artwork/encoding'
+import { decodeSvg, encodeSvg } from '#core/artwork/encoding'
 import { readSvg } from '#core/artwork/read'
 import { themedSvg } from '#core/artwork/themed'
 import { Unreadable } from '#core/artwork/unreadable'
@@ -35,7 +35,7 @@ const GESTURES: Readonly<Record<NonNullable<Vector['gesture']>, (page: Page) => 
 /** A file as it leaves the house, in other colors, half of them themed; null where it is refused. */
 const written = ({ bytes }: Vector, themed: boolean): Uint8Array | null => {
   try {
-    const file = decoded(bytes)
+    const file = decodeSvg(bytes)
     const reading = readSvg(cleanSvg(file.text).markup)
     const text = themed
       ? themedSvg(
@@ -44,7 +44,7 @@ const written = ({ bytes }: Vector, themed: boolean): Uint8Array | null => {
           () => 'sea',
         ).text
       : writeSvg(reading, () => '#3366cc')
-    return encoded({ ...file, text })
+    return encodeSvg({ ...file, text })
   } catch (error) {
     if (error instanceof Unreadable) return null
     throw error

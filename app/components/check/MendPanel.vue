@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted } from 'vue'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import type { MendedLook } from '#core/check/mend'
 import { restingPointer } from '~/browser/restingPointer'
 import { useChecking } from '~/stores/checking'
@@ -15,7 +15,7 @@ const checking = useChecking()
 const history = useHistory()
 const painting = usePainting()
 const pointer = restingPointer()
-const MOST_TOLERANCE = 45
+const MAX_TOLERANCE = 45
 const adopt = (look: MendedLook) => ({ do: 'adopt' as const, look: look.look, what: `mended, ${look.strength}` })
 const point = (look: MendedLook | null, event?: PointerEvent): void => {
   if (event && pointer.rests(event)) return
@@ -23,7 +23,7 @@ const point = (look: MendedLook | null, event?: PointerEvent): void => {
 }
 const take = (look: MendedLook, event: MouseEvent): void => {
   pointer.rest(event)
-  history.runSaying(adopt(look), `Mended ${counted(look.settled.length, 'finding')}.`)
+  history.runSaying(adopt(look), `Mended ${countWords(look.settled.length, 'finding')}.`)
 }
 const proofs = computed(() =>
   (checking.mending?.looks ?? []).map(look => ({ look, painted: painting.inOther(look.look) })),
@@ -50,7 +50,7 @@ onUnmounted(checking.stopMending)
           aria-label="How far hues may go in degrees"
           :value="checking.tolerance"
           :min="0"
-          :max="MOST_TOLERANCE"
+          :max="MAX_TOLERANCE"
           @settle="value => (checking.tolerance = value)"
         />°</label
       >

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { deltaE } from '#core/color/difference'
-import { inGray, isMerged, isTold, seenBy, VISIONS, type Vision } from '#core/color/vision'
+import { toGray, isMerged, isDistinguishable, simulateVision, VISIONS, type Vision } from '#core/color/vision'
 import { type Eyes, useStage } from '~/stores/stage'
 import { useHistory } from '~/stores/history'
 
@@ -17,7 +17,7 @@ const EYES: readonly Eyes[] = ['everyone', ...VISIONS, 'gray']
 const WIDE = 240
 
 const seen = (eyes: Eyes, hex: string): string =>
-  eyes === 'everyone' ? hex : eyes === 'gray' ? inGray(hex) : seenBy(eyes as Vision, hex, stage.severity)
+  eyes === 'everyone' ? hex : eyes === 'gray' ? toGray(hex) : simulateVision(eyes as Vision, hex, stage.severity)
 /** The middle of each swatch on the strip, in parts of its width. */
 const middles = computed(() => {
   let left = 0
@@ -33,7 +33,7 @@ const sheets = computed(() =>
       scheme.value
         .slice(i + 1)
         .flatMap((other, k) =>
-          isTold(one.hex, other.hex) && isMerged(deltaE(seen(eyes, one.hex), seen(eyes, other.hex)))
+          isDistinguishable(one.hex, other.hex) && isMerged(deltaE(seen(eyes, one.hex), seen(eyes, other.hex)))
             ? [{ one, other, from: middles.value[i] ?? 0, to: middles.value[i + 1 + k] ?? 0 }]
             : [],
         ),

@@ -6,7 +6,7 @@ import { ArrowsPointingOutIcon, ChevronDownIcon, ChevronUpIcon } from '@heroicon
 import { COUNT } from '#core/harmony/derive'
 import { SPREADS } from '#core/harmony/harmony'
 import { TONE_PLANS, type TonePlan } from '#core/harmony/tone'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Harmony } from '#core/document/scheme'
 import { WHEELS } from '#core/color/wheel'
 import { useShortcuts } from '~/composables/useShortcuts'
@@ -139,12 +139,12 @@ useShortcuts({
                   aria-label="Swatches"
                   :value="history.document?.scheme.length ?? 0"
                   :min="COUNT.least"
-                  :max="MOST_SWATCHES"
+                  :max="MAX_SWATCHES"
                   @settle="resize"
                 /><button
                   class="control bare px-1.5!"
                   aria-label="More swatches"
-                  :disabled="count >= MOST_SWATCHES"
+                  :disabled="count >= MAX_SWATCHES"
                   @click="resize(count + 1)"
                 >
                   +

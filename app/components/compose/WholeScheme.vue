@@ -3,9 +3,9 @@ import { computed, ref, watch } from 'vue'
 import { TERMS } from '~/words/terms'
 import { AT_REST, MEASURES, settlingNeutral, type Adjustments } from '#core/harmony/adjust'
 import type { Hued } from '#core/color/convert'
-import { inBetween } from '#core/harmony/blend'
+import { colorsBetween } from '#core/harmony/blend'
 import type { Command } from '#core/commands/commands'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Project } from '#core/document/project'
 import { bareOf, dominantOf } from '#core/scheme/worn'
 import { useHistory } from '~/stores/history'
@@ -79,7 +79,7 @@ const nudge = (): void => {
 }
 
 const scheme = computed(() => history.settled?.scheme ?? [])
-const room = computed(() => MOST_SWATCHES - scheme.value.length)
+const room = computed(() => MAX_SWATCHES - scheme.value.length)
 const neutral = computed(
   (): Command => ({
     do: 'add swatches',
@@ -113,7 +113,7 @@ const blending = computed((): Command | null => {
     do: 'add swatches',
     how: 'in-between',
     after: one.id,
-    colors: inBetween(one.hex, other.hex, Math.min(room.value, between.value)).map(hex => ({ hex })),
+    colors: colorsBetween(one.hex, other.hex, Math.min(room.value, between.value)).map(hex => ({ hex })),
   }
 })
 const MEASURE_HINTS = {
@@ -183,7 +183,7 @@ const MEASURE_HINTS = {
           aria-label="How many in between"
           :value="between"
           :min="1"
-          :max="MOST_SWATCHES"
+          :max="MAX_SWATCHES"
           @settle="between = $event"
         /><span>between</span>
         <SelectField

@@ -3,10 +3,10 @@ import { computed } from 'vue'
 import type { Command } from '#core/commands/commands'
 import { deal } from '#core/harmony/deal'
 import { settlingNeutral } from '#core/harmony/adjust'
-import { inBetween } from '#core/harmony/blend'
+import { colorsBetween } from '#core/harmony/blend'
 import { ORDERS } from '#core/harmony/order'
 import { complementOf, shownScheme } from '#core/scheme/compose'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { MADE } from '#core/document/scheme'
 import { baseSwatchOf, dominantOf } from '#core/scheme/worn'
 import { useHistory } from '~/stores/history'
@@ -15,7 +15,7 @@ import { useShelf } from '~/stores/shelf'
 /** What can be done to the band as a whole: swatches added, and the order and roles they stand in. */
 const history = useHistory()
 const shelf = useShelf()
-const full = computed(() => (history.document?.scheme.length ?? 0) >= MOST_SWATCHES)
+const full = computed(() => (history.document?.scheme.length ?? 0) >= MAX_SWATCHES)
 
 const choices = computed(() => {
   const now = history.settled
@@ -36,7 +36,7 @@ const choices = computed(() => {
     },
     ...(base ? [{ title: 'Complement of the base', how: 'complement' as const, ...complementOf(now, base) }] : []),
     ...(first && second
-      ? inBetween(first.hex, second.hex, 1).map(hex => ({
+      ? colorsBetween(first.hex, second.hex, 1).map(hex => ({
           title: 'Blend of the first two',
           how: 'in-between' as const,
           hex,
@@ -70,7 +70,7 @@ const orders = computed(() => [
       class="control w-full"
       placement="top-end"
       :disabled="full"
-      :title="full ? `A scheme has up to ${MOST_SWATCHES} swatches` : 'Add a swatch'"
+      :title="full ? `A scheme has up to ${MAX_SWATCHES} swatches` : 'Add a swatch'"
       :choices="additions"
       @preview="choice => history.preview(choices.find(({ title }) => title === choice?.title)?.command ?? null)"
     >

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { titleShown } from '#core/formats/fileName'
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import type { Artwork } from '#core/document/artwork'
@@ -18,7 +18,7 @@ const artwork = computed(() => history.document?.artwork ?? [])
 
 const inkCount = ({ hash }: Artwork): string => {
   const count = files.files.get(hash)?.inks.length
-  return count === undefined ? '' : counted(count, 'ink')
+  return count === undefined ? '' : countWords(count, 'ink')
 }
 const chosen = (): void => {
   const list = [...(chooser.value?.files ?? [])]
@@ -32,7 +32,7 @@ const remove = (art: Artwork): void => {
   const gone = [
     { count: touched.length, what: 'touch-up' },
     { count: Object.keys(excepted).length, what: 'exception' },
-  ].flatMap(({ count, what }) => (count ? [counted(count, what)] : []))
+  ].flatMap(({ count, what }) => (count ? [countWords(count, what)] : []))
   const own = {
     ...(touched.length ? { touches: { [art.id]: touched } } : {}),
     ...(Object.keys(excepted).length ? { exceptions: { [art.id]: excepted } } : {}),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { titleShown } from '#core/formats/fileName'
 import { useEyeDropper } from '@vueuse/core'
 import { EyeDropperIcon } from '@heroicons/vue/20/solid'
@@ -8,7 +8,7 @@ import { hsbOf, lchOf, rgbOf } from '#core/color/convert'
 import { okDistance } from '#core/color/difference'
 import { parseColor } from '#core/color/parse'
 import { readColors } from '#core/formats/read/read'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Base } from '#core/document/scheme'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
@@ -84,7 +84,7 @@ const APART = 0.06
 const takeInks = (): void => {
   const chosen = inks.value.reduce<Array<{ hex: string; area: number }>>(
     (all, ink) =>
-      all.length < MOST_SWATCHES && all.every(({ hex }) => okDistance(hex, ink.hex) > APART) ? [...all, ink] : all,
+      all.length < MAX_SWATCHES && all.every(({ hex }) => okDistance(hex, ink.hex) > APART) ? [...all, ink] : all,
     [],
   )
   const title = painting.artwork?.name ?? 'the artwork'
@@ -95,7 +95,7 @@ const takeInks = (): void => {
       title,
       colors: chosen.map(({ hex, area }) => ({ hex, name: null, share: Math.min(1, area) })),
     },
-    `Took ${counted(chosen.length, 'ink')} of “${title}” as the scheme.`,
+    `Took ${countWords(chosen.length, 'ink')} of “${title}” as the scheme.`,
   )
 }
 </script>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { TERMS } from '~/words/terms'
 import { hsbOf } from '#core/color/convert'
-import { turned } from '#core/color/wheel'
+import { rotate } from '#core/color/wheel'
 import { ladder, LADDERS, RUNGS } from '#core/harmony/ladder'
 import type { Base } from '#core/document/scheme'
 import { sentence } from '#core/document/sentence'
@@ -32,7 +32,7 @@ const rows = computed(() => {
       title: sentence(kind),
       colors: ladder(hex, kind, RUNGS.most),
     })),
-    { title: 'Complements', colors: FACING.map(angle => turned(wheel, hex, angle, hue)) },
+    { title: 'Complements', colors: FACING.map(angle => rotate(wheel, hex, angle, hue)) },
     { title: 'Last used', colors: recent.value },
   ].filter(({ colors }) => colors.length)
 })

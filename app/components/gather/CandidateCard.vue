@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { keptSwatches } from '#core/scheme/kept'
+import { shelfSwatches } from '#core/scheme/kept'
 import { type Candidate, useGathering } from '~/stores/gathering'
 import { usePainting } from '~/stores/painting'
 import { server } from '~/api/server'
@@ -91,7 +91,7 @@ const what = computed(
         :aria-label="`Put the colors of ${candidate.title} on the shelf`"
         title="Put these colors on the shelf"
         data-test="reference-shelf"
-        @click="shelf.offer({ name: candidate.title, kind: 'reference', scheme: keptSwatches(found) })"
+        @click="shelf.offer({ name: candidate.title, kind: 'reference', scheme: shelfSwatches(found) })"
       >
         Shelf…
       </button>

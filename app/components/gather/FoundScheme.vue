@@ -2,7 +2,7 @@
 import { onUnmounted, ref } from 'vue'
 import { hsbOf } from '#core/color/convert'
 import type { Command } from '#core/commands/commands'
-import { blended } from '#core/harmony/blend'
+import { blendSchemes } from '#core/harmony/blend'
 import type { Artwork } from '#core/document/artwork'
 import type { Painted } from '#core/painting/painting'
 import { takenFrom, type FoundScheme } from '#core/interaction/finding'
@@ -30,7 +30,7 @@ const amount = ref(50)
 const asIs = (): Command => ({ do: 'take colors', kind: 'shelf', title: scheme.name, colors: takenFrom(scheme) })
 const asBlend = (): Command => {
   const free = (history.settled?.scheme ?? []).filter(swatch => !swatch.locked)
-  const hexes = blended(
+  const hexes = blendSchemes(
     free.map(({ hex }) => hex),
     scheme.colors.map(({ hex }) => hex),
     amount.value / 100,

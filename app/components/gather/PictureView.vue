@@ -15,7 +15,7 @@ import {
   sampleLabel,
   sliderOfPatch,
 } from '#core/interaction/samples'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { Reference, Region, Sample } from '#core/document/gathering'
 import { followDrag } from '~/browser/followDrag'
 import type { Loupe } from '~/workers/pictures.worker'
@@ -167,8 +167,8 @@ const remove = (sample: Sample): void => {
   history.runSaying({ do: 'remove swatch', id: swatch.id }, `Removed ${swatch.name}.`)
 }
 const add = ({ x, y }: { x: number; y: number }): void => {
-  if ((history.settled?.scheme.length ?? 0) >= MOST_SWATCHES)
-    return notices.say(`A scheme holds up to ${MOST_SWATCHES} swatches; remove one first.`, 'problem')
+  if ((history.settled?.scheme.length ?? 0) >= MAX_SWATCHES)
+    return notices.say(`A scheme holds up to ${MAX_SWATCHES} swatches; remove one first.`, 'problem')
   void attempt(async () => {
     await pictures.openFine(reference.hash)
     const hex = await pictures.measure(reference.hash, x, y, USUAL_PATCH)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MOST_COLORWAYS } from '#core/document/limits'
+import { MAX_COLORWAYS } from '#core/document/limits'
 import { useHistory } from '~/stores/history'
 import { useLineUp } from '~/stores/lineUp'
 import { usePainting } from '~/stores/painting'
@@ -29,7 +29,7 @@ const proofs = computed(() =>
         :disabled="lineUp.isFull"
         :title="
           lineUp.isFull
-            ? `A project has up to ${MOST_COLORWAYS} colorways`
+            ? `A project has up to ${MAX_COLORWAYS} colorways`
             : 'Freeze scheme, remapping and touch-ups as they are'
         "
         @click="lineUp.freeze"

@@ -2,7 +2,7 @@
 import { computed, ref, useTemplateRef } from 'vue'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import type { Gradient, Stop } from '#core/document/handOver'
-import { MOST_STOPS } from '#core/document/limits'
+import { MAX_STOPS } from '#core/document/limits'
 import { cssOf, gradientsToCss, gradientToSvg, plainCssOf } from '#core/formats/gradient'
 import { fileNameOf } from '#core/formats/fileName'
 import { keyOf } from '#core/formats/handed'
@@ -88,7 +88,7 @@ const keyed = (event: KeyboardEvent, place: number): void => {
 }
 /** A stop more where the track was pressed: of the swatches that are no stop yet, the one nearest to what shows there. */
 const add = (at: number): void => {
-  if (gradient.stops.length >= MOST_STOPS) return notices.say(`A gradient has up to ${MOST_STOPS} stops.`)
+  if (gradient.stops.length >= MAX_STOPS) return notices.say(`A gradient has up to ${MAX_STOPS} stops.`)
   const stops = stopAdded(gradient.stops, at, handed.value, scheme.value)
   if (!stops) return
   run({ stops })

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { PlusIcon } from '@heroicons/vue/20/solid'
-import { MOST_GRADIENTS } from '#core/document/limits'
+import { MAX_GRADIENTS } from '#core/document/limits'
 import type { Gradient } from '#core/document/handOver'
 import { plainCssOf } from '#core/formats/gradient'
 import { handedGradient } from '#core/handover/handed'
-import { numberedAfter } from '#core/color/name'
+import { uniqueName } from '#core/color/name'
 import { lchOf } from '#core/color/convert'
 import { useHandOver } from '~/stores/handingOver'
 import { useHistory } from '~/stores/history'
@@ -16,7 +16,7 @@ const history = useHistory()
 const chosen = ref<string | null>(null)
 const all = computed(() => history.document?.gradients ?? [])
 const current = computed((): Gradient | null => all.value.find(({ id }) => id === chosen.value) ?? all.value[0] ?? null)
-const isFull = computed(() => all.value.length >= MOST_GRADIENTS)
+const isFull = computed(() => all.value.length >= MAX_GRADIENTS)
 
 /** A gradient to begin with: between the two most colorful swatches, the darker first. */
 const first = computed((): Omit<Gradient, 'id'> | null => {
@@ -24,7 +24,7 @@ const first = computed((): Omit<Gradient, 'id'> | null => {
   const lively = [...scheme].sort((one, other) => lchOf(other.hex).c - lchOf(one.hex).c).slice(0, 2)
   const [from, to] = lively.sort((one, other) => lchOf(one.hex).l - lchOf(other.hex).l)
   if (!from || !to) return null
-  const name = numberedAfter(
+  const name = uniqueName(
     `${from.name} to ${to.name}`.slice(0, 110),
     all.value.map(each => each.name),
   )
@@ -51,7 +51,7 @@ const make = (): void => {
         class="control primary"
         data-test="make-gradient"
         :disabled="isFull"
-        :title="isFull ? `A project has up to ${MOST_GRADIENTS} gradients` : undefined"
+        :title="isFull ? `A project has up to ${MAX_GRADIENTS} gradients` : undefined"
         @click="make"
       >
         <PlusIcon class="size-4" />Make a gradient

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { ARRANGEMENTS, MOOD_COLORS, MOOD_SHAPES } from '#core/document/handOver'
-import { MOST_MOOD_PICTURES } from '#core/document/limits'
+import { MAX_MOOD_PICTURES } from '#core/document/limits'
 import { fileNameOf } from '#core/formats/fileName'
 import { saveFile } from '~/browser/saveFile'
 import { useCopying } from '~/composables/useCopying'
@@ -43,7 +43,7 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
     </p>
     <template v-else>
       <div class="grid gap-1.5">
-        <h3>Pictures {{ mood.pictures.length }} of {{ MOST_MOOD_PICTURES }}</h3>
+        <h3>Pictures {{ mood.pictures.length }} of {{ MAX_MOOD_PICTURES }}</h3>
         <ul v-one-stop="{ of: '.framed' }" class="flex flex-wrap gap-1.5" aria-label="Pictures on the page">
           <li v-for="reference in mood.references" :key="reference.id">
             <button

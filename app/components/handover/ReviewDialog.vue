@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { LONGEST_COMMENT } from '#core/document/limits'
+import { MAX_COMMENT_LENGTH } from '#core/document/limits'
 import { asName } from '#core/document/names'
 import { everyArtwork } from '#core/handover/plan'
 import { NOW } from '#core/handover/wanted'
@@ -44,7 +44,7 @@ const publish = async (): Promise<void> => {
             v-model="greeting"
             class="field h-auto! font-sans!"
             rows="2"
-            :maxlength="LONGEST_COMMENT"
+            :maxlength="MAX_COMMENT_LENGTH"
             data-test="review-greeting"
           />
         </label>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { HEIGHT, WIDTH } from '#core/handover/sheetPaper'
 import { fileNameOf } from '#core/formats/fileName'
 import { saveFile } from '~/browser/saveFile'
@@ -57,7 +57,7 @@ const savePdf = async (): Promise<void> => {
     </div>
     <p v-if="sheet.isStale" class="text-quiet" role="status">The project has changed since these pages were drawn.</p>
     <div v-if="sheet.pages" class="grid gap-1.5">
-      <h3 id="sheet-pages">{{ counted(sheet.pages, 'page') }}</h3>
+      <h3 id="sheet-pages">{{ countWords(sheet.pages, 'page') }}</h3>
       <ol v-one-stop="{ of: '.framed' }" class="grid grid-cols-3 gap-2" aria-labelledby="sheet-pages">
         <li v-for="place in sheet.pages" :key="place" class="min-w-0">
           <button

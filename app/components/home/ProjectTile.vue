@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
 import { type ProjectCard, server } from '~/api/server'
 import { useMe } from '~/stores/me'
@@ -20,7 +20,7 @@ const measure = ({ target }: Event): void => {
   const { naturalWidth, naturalHeight } = target as HTMLImageElement
   if (naturalHeight) seen.value = naturalWidth / naturalHeight
 }
-const artwork = computed(() => `${counted(card.artwork, 'piece')} of artwork`)
+const artwork = computed(() => `${countWords(card.artwork, 'piece')} of artwork`)
 
 const choices = [
   { title: 'Rename', act: () => void (naming.value = true) },

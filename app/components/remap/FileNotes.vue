@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onScopeDispose, ref } from 'vue'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { useEventListener } from '@vueuse/core'
 import { ALSO, type Also } from '#core/artwork/reading'
 import { GIVEN, MANNERS, type Manner } from '#core/raster/manner'
@@ -172,7 +172,7 @@ onScopeDispose(() => {
     </p>
     <details v-if="notes.length" class="min-w-0 open:basis-full">
       <summary class="cursor-pointer text-caption text-quiet">
-        {{ counted(notes.length, 'thing is', 'things are') }} left as {{ notes.length === 1 ? 'it is' : 'they are' }}
+        {{ countWords(notes.length, 'thing is', 'things are') }} left as {{ notes.length === 1 ? 'it is' : 'they are' }}
       </summary>
       <ul class="max-h-24 overflow-y-auto text-caption">
         <li v-for="note in notes" :key="note">{{ note }}</li>

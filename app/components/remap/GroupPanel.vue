@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { onKeyStroke } from '@vueuse/core'
-import { fallenTogether, SHADINGS, type Shading } from '#core/remap/shading'
+import { countMerged, SHADINGS, type Shading } from '#core/remap/shading'
 import { leadsOf } from '#core/remap/remap'
 import { useHistory } from '~/stores/history'
 import { useLighting } from '~/composables/useLighting'
@@ -26,7 +26,7 @@ const lead = computed(
 /** Inks with the colors they become now, darkest first. */
 const steps = computed(() => inks.value.slice(0, 24).map(hex => ({ hex, now: remapping.colors.get(hex) ?? hex })))
 const together = computed(() =>
-  remapping.rows.length ? fallenTogether(inks.value, hex => remapping.colors.get(hex) ?? hex) : 0,
+  remapping.rows.length ? countMerged(inks.value, hex => remapping.colors.get(hex) ?? hex) : 0,
 )
 const flat = computed(() => (own.value?.shading ?? history.settled?.remap.shading) === 'flat')
 const shade = (shading: Shading | null): void => history.run({ do: 'shade group', swatch: id, shading })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { useLocalStorage, useVirtualList } from '@vueuse/core'
 import { INK_ORDERS, type InkOrder, LEFT_AS_IS, rowsInOrder, rowsMatching, targetName } from '#core/interaction/inkRows'
 import { TOLERANCE } from '#core/remap/near'
@@ -105,13 +105,13 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
         step="0.25"
         :value="remapping.remap?.tolerance ?? 0"
         aria-label="Tolerance for gathering near-identical inks"
-        :aria-valuetext="`${counted(remapping.inks.length, 'ink')} as ${remapping.rows.length}`"
+        :aria-valuetext="`${countWords(remapping.inks.length, 'ink')} as ${remapping.rows.length}`"
         data-test="tolerance"
         @input="gather($event, false)"
         @change="gather($event, true)"
       />
       <span class="value w-32 text-right" data-test="ink-count"
-        >{{ remapping.inks.length }} → {{ counted(remapping.rows.length, 'ink') }}</span
+        >{{ remapping.inks.length }} → {{ countWords(remapping.rows.length, 'ink') }}</span
       >
     </label>
     <div v-if="runs.length" class="flex items-center gap-2">
@@ -161,7 +161,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
             <button
               class="of-ink"
               :aria-pressed="remapping.selected.has(row.hex)"
-              :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${counted(row.uses, 'use')}, ${targetName(scheme, row.to)}`"
+              :aria-label="`${row.hex}, ${(row.area * 100).toFixed(1)}%, ${countWords(row.uses, 'use')}, ${targetName(scheme, row.to)}`"
               :data-line="row.hex"
               @click="click(row.hex, $event)"
               @focus="light(remapping.whole([row.hex]))"

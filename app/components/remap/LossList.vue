@@ -11,10 +11,10 @@ import { useRemapping } from '~/stores/remapping'
  */
 const lightInks = useLighting()
 const remapping = useRemapping()
-const MOST_LISTED = 24
+const MAX_LISTED = 24
 const now = (hex: string): string => remapping.colors.get(hex) ?? hex
 const rows = computed(() =>
-  remapping.losses.slice(0, MOST_LISTED).map(loss => ({
+  remapping.losses.slice(0, MAX_LISTED).map(loss => ({
     loss,
     was: [loss.one, loss.other] as const,
     is: [now(loss.one), now(loss.other)] as const,
@@ -59,8 +59,8 @@ const light = (loss: Loss | null): void => lightInks(loss && [loss.one, loss.oth
         Mend
       </button>
     </li>
-    <li v-if="remapping.losses.length > MOST_LISTED" class="px-2 text-caption text-quiet">
-      and {{ remapping.losses.length - MOST_LISTED }} shorter ones
+    <li v-if="remapping.losses.length > MAX_LISTED" class="px-2 text-caption text-quiet">
+      and {{ remapping.losses.length - MAX_LISTED }} shorter ones
     </li>
   </ul>
 </template>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { TERMS } from '~/words/terms'
-import { asName, counted } from '#core/document/names'
+import { asName, countWords } from '#core/document/names'
 import { useDebounceFn, useVirtualList } from '@vueuse/core'
 import { readColors } from '#core/formats/read/read'
 import { recoloredFreely } from '#core/painting/painting'
-import { MOST_IN_SET } from '#core/document/limits'
+import { MAX_IN_SET } from '#core/document/limits'
 import type { ColorSet } from '#core/document/remap'
 import { nearestIn } from '#core/remap/restrict'
 import type { Inspiration } from '#core/inspiration/search'
@@ -79,10 +79,10 @@ const takeFile = async (event: Event): Promise<void> => {
   title.value = asName(file.name.replace(/\.[^.]+$/, '')) || 'My list'
 }
 const useList = (): void => {
-  const colors = read.value.slice(0, MOST_IN_SET).map(({ hex, name }) => ({ hex, name: asName(name ?? '') }))
+  const colors = read.value.slice(0, MAX_IN_SET).map(({ hex, name }) => ({ hex, name: asName(name ?? '') }))
   if (!colors.length) return
-  if (read.value.length > MOST_IN_SET)
-    notices.say(`A list may have up to ${MOST_IN_SET} colors; the first of them were taken.`, 'problem')
+  if (read.value.length > MAX_IN_SET)
+    notices.say(`A list may have up to ${MAX_IN_SET} colors; the first of them were taken.`, 'problem')
   restrict({ id: crypto.randomUUID(), title: title.value.trim() || 'My list', colors })
 }
 
@@ -211,7 +211,7 @@ const light = useLighting()
       </p>
     </form>
     <p v-else-if="remapping.restriction" class="text-caption text-quiet" data-test="restricted">
-      {{ counted(results.length, 'result') }} {{ results.length === 1 ? 'goes' : 'go' }} to {{ used }} of its
+      {{ countWords(results.length, 'result') }} {{ results.length === 1 ? 'goes' : 'go' }} to {{ used }} of its
       {{ remapping.restriction.colors.length }} colors, on average <WordHelp word="ΔE" :means="TERMS.deltaE" />
       {{ mean.toFixed(1) }} away.
     </p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { onKeyStroke } from '@vueuse/core'
 import { useHistory } from '~/stores/history'
 import { useRemapping } from '~/stores/remapping'
@@ -12,7 +12,7 @@ const all = computed(() => [...remapping.selected])
 const clear = (): void => {
   remapping.selected = new Set()
 }
-const say = computed(() => (all.value.length === 1 ? `Ink ${all.value[0]}` : counted(all.value.length, 'ink')))
+const say = computed(() => (all.value.length === 1 ? `Ink ${all.value[0]}` : countWords(all.value.length, 'ink')))
 onKeyStroke('Escape', clear)
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { titleShown } from '#core/formats/fileName'
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
 import { SET, useHandingOver } from '~/composables/useHandingOver'
@@ -35,7 +35,7 @@ const touches = ({ id }: Artwork): number => history.document?.remap.touches[id]
 const notes = ({ hash }: Artwork): number => files.files.get(hash)?.notes.length ?? 0
 const particular = (art: Artwork): string =>
   [
-    counted(files.files.get(art.hash)?.inks.length ?? 0, 'ink'),
+    countWords(files.files.get(art.hash)?.inks.length ?? 0, 'ink'),
     ...(exceptions(art) ? [exceptions(art) === 1 ? '1 exception' : `${exceptions(art)} exceptions`] : []),
     ...(touches(art) ? [touches(art) === 1 ? '1 touch-up' : `${touches(art)} touch-ups`] : []),
     ...(notes(art) ? [notes(art) === 1 ? '1 note' : `${notes(art)} notes`] : []),
@@ -51,7 +51,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
   <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] gap-2" data-test="set">
     <p class="flex items-center gap-2">
       <span class="mr-auto" data-test="set-count"
-        >{{ counted(all.length, 'piece') }} of artwork, {{ counted(inks, 'ink') }} together</span
+        >{{ countWords(all.length, 'piece') }} of artwork, {{ countWords(inks, 'ink') }} together</span
       >
       <button class="control" @click="chooser?.click()">Add…</button
       ><button class="control" @click="folder?.click()"><FolderPlusIcon class="size-4" />Add a folder…</button>

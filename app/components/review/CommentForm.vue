@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, useTemplateRef } from 'vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
-import { LONGEST_COMMENT } from '#core/document/limits'
+import { MAX_COMMENT_LENGTH } from '#core/document/limits'
 import type { Draft } from '~/composables/useReview'
 import { reasonOf } from '~/words/reasonOf'
 
@@ -56,7 +56,7 @@ defineExpose({ focus: () => field.value?.focus() })
         rows="3"
         required
         :value="draft.text"
-        :maxlength="LONGEST_COMMENT"
+        :maxlength="MAX_COMMENT_LENGTH"
         data-test="comment-text"
         @input="emit('text', ($event.target as HTMLTextAreaElement).value)"
         @keydown.ctrl.enter.prevent="submit"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CheckIcon } from '@heroicons/vue/20/solid'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { REVIEW_SIZES, reviewWidth } from '#core/handover/review'
 import type { ReviewAtHand } from '~/composables/useReview'
 
@@ -70,7 +70,7 @@ const sourcesOf = (of: string, key: string): string | undefined => {
               aria-label="chosen"
             /><span class="min-w-0 wrap-anywhere">{{ each.name }}</span
             ><span v-if="page.counts[each.key]" class="ml-auto text-caption font-normal text-quiet">{{
-              counted(page.counts[each.key] ?? 0, 'comment')
+              countWords(page.counts[each.key] ?? 0, 'comment')
             }}</span></span
           >
         </button>

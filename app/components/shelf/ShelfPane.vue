@@ -105,9 +105,9 @@ const end = useTemplateRef<HTMLElement>('end')
 useIntersectionObserver(end, ([entry]) => {
   if (entry?.isIntersecting && state.value === 'there' && found.value.length < total.value) void more()
 })
-const MOST_TOTAL = 2000
+const MAX_TOTAL = 2000
 const totalWords = computed(() =>
-  total.value >= MOST_TOTAL ? 'over 2,000 schemes' : `${total.value} ${total.value === 1 ? 'scheme' : 'schemes'}`,
+  total.value >= MAX_TOTAL ? 'over 2,000 schemes' : `${total.value} ${total.value === 1 ? 'scheme' : 'schemes'}`,
 )
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const incoming = useShelfFiles(() => (folder.value === 'all' || folder.value === 'none' ? null : folder.value))

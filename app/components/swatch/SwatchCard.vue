@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { asName, counted } from '#core/document/names'
+import { asName, countWords } from '#core/document/names'
 import { useLocalStorage } from '@vueuse/core'
 import { LockClosedIcon, LockOpenIcon, XMarkIcon } from '@heroicons/vue/20/solid'
-import { NOTATION_TITLES, NOTATIONS, written, type Notation } from '#core/color/notation'
+import { NOTATION_TITLES, NOTATIONS, formatColor, type Notation } from '#core/color/notation'
 import { parseColor } from '#core/color/parse'
 import { alternatives, LADDERS, ladder, RUNGS } from '#core/harmony/ladder'
 import { ROLES } from '#core/harmony/proportion'
 import { complementOf, FEWEST } from '#core/scheme/compose'
 import type { Command } from '#core/commands/commands'
-import { MOST_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES } from '#core/document/limits'
 import type { MADE, Swatch } from '#core/document/scheme'
 import { baseSwatchOf } from '#core/scheme/worn'
 import { sentence } from '#core/document/sentence'
@@ -38,7 +38,7 @@ watch(
 
 const scheme = computed(() => history.document?.scheme ?? [])
 const isBase = computed(() => (history.document ? baseSwatchOf(history.document)?.id === swatch.id : false))
-const isFull = computed(() => scheme.value.length >= MOST_SWATCHES)
+const isFull = computed(() => scheme.value.length >= MAX_SWATCHES)
 const settledHex = computed(() => history.settled?.scheme.find(({ id }) => id === swatch.id)?.hex ?? swatch.hex)
 /** Names are those of the color as it stands, so that nothing moves while others are looked at. */
 const names = useColorNames(() => settledHex.value, 3)
@@ -163,8 +163,8 @@ const remove = (): void => {
             class="control px-2!"
             @click="
               copy(
-                written(swatch.hex, notation, swatch.name, swatch.hue),
-                `Copied ${written(swatch.hex, notation, swatch.name, swatch.hue)}`,
+                formatColor(swatch.hex, notation, swatch.name, swatch.hue),
+                `Copied ${formatColor(swatch.hex, notation, swatch.name, swatch.hue)}`,
               )
             "
           >
@@ -213,7 +213,7 @@ const remove = (): void => {
           />
           <span class="flex items-center" role="group" aria-label="Rungs of a ladder"
             ><button class="control bare small px-1.5!" aria-label="Fewer rungs" @click="setRungs(-1)">−</button
-            ><span class="value">{{ counted(history.document?.rungs ?? 0, 'rung') }}</span
+            ><span class="value">{{ countWords(history.document?.rungs ?? 0, 'rung') }}</span
             ><button class="control bare small px-1.5!" aria-label="More rungs" @click="setRungs(1)">+</button></span
           >
         </div>

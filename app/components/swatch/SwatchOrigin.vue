@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { LinkIcon } from '@heroicons/vue/20/solid'
 import type { Swatch } from '#core/document/scheme'
-import { follows } from '#core/scheme/worn'
+import { isFollowing } from '#core/scheme/worn'
 import { useHistory } from '~/stores/history'
 
 /** Where a swatch came from, whether it still follows it, and the way back. */
@@ -20,7 +20,7 @@ const MADE_BY = {
   'deal': 'Dealt',
 } as const
 
-const followed = computed(() => history.document !== null && follows(history.document, swatch))
+const followed = computed(() => history.document !== null && isFollowing(history.document, swatch))
 const origin = computed(() => {
   const { from } = swatch
   if (from.kind === 'harmony') return history.document?.derived ? 'Derived by the harmony' : 'Once derived by a harmony'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { definePageMeta, useHead, useRoute } from '#imports'
-import { counted } from '#core/document/names'
+import { countWords } from '#core/document/names'
 import { CheckIcon } from '@heroicons/vue/20/solid'
 import { useEventListener } from '@vueuse/core'
 import type { ShownLook, Spot } from '#core/document/review'
@@ -160,7 +160,7 @@ const ends = computed(() =>
           ><span
             v-if="page.counts[each.key]"
             class="value text-quiet"
-            :aria-label="counted(page.counts[each.key] ?? 0, 'comment')"
+            :aria-label="countWords(page.counts[each.key] ?? 0, 'comment')"
             >{{ page.counts[each.key] }}</span
           ></span
         >

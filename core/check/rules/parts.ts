@@ -1,8 +1,8 @@
 import { arc, hexOfLch as hexAt, isNeutral, lchOf } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
-import { turned } from '#core/color/wheel'
+import { rotate } from '#core/color/wheel'
 import type { Swatch } from '#core/document/scheme'
-import { distinctFrom, LEAST_DIFFERENCE } from '#core/harmony/distinct'
+import { distinctColor, MIN_DIFFERENCE } from '#core/harmony/distinct'
 import { ACCENT } from '#core/harmony/proportion'
 import { keyOf, percent, type Finding, type Rule, type Try } from '../finding'
 import { inColor, lighterOrDarker, stronger } from '../moves'
@@ -80,7 +80,7 @@ export const accent: Rule = {
       .filter(each => each.id !== id && each.id !== most.id)
       .sort((one, other) => areaOf(state, other.id) - areaOf(state, one.id))
     const beside = largest[0] ?? most
-    const complement = distinctFrom(turned(wheel, beside.hex, 180), others)
+    const complement = distinctColor(rotate(wheel, beside.hex, 180), others)
     return [
       inColor(id, complement, `Take the complement of ${beside.name}`),
       ...stronger(id, state),
@@ -204,7 +204,7 @@ export const alike: Rule = {
     scheme.flatMap((one, i) =>
       scheme.slice(i + 1).flatMap((other): Finding[] => {
         const apart = deltaE(one.hex, other.hex)
-        if (apart >= LEAST_DIFFERENCE) return []
+        if (apart >= MIN_DIFFERENCE) return []
         return [
           {
             key: keyOf('alike', [one.id, other.id]),
@@ -320,7 +320,7 @@ export const neutral: Rule = {
         steps: () => [
           {
             do: 'add swatches',
-            colors: [{ hex: distinctFrom(hexAt({ l, c: TINT, h }), others) }],
+            colors: [{ hex: distinctColor(hexAt({ l, c: TINT, h }), others) }],
             how: 'neutral',
             after: null,
           },

@@ -1,6 +1,6 @@
 import { labOf } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
-import { isMerged, isTold, leastApart, type Vision } from '#core/color/vision'
+import { isMerged, isDistinguishable, hardestVision, type Vision } from '#core/color/vision'
 import { keyOf, percent, type Finding, type Rule } from '../finding'
 import { lighterOrDarker } from '../moves'
 import { pairsOfSwatches } from '../pairs'
@@ -17,8 +17,8 @@ const SEEN_BY: Record<Vision, string> = {
   tritan: 'who does not see blue',
 }
 
-const told = ({ colors }: Neighbors): boolean => isTold(...colors)
-const least = ({ colors }: Neighbors): number => leastApart(...colors).apart
+const told = ({ colors }: Neighbors): boolean => isDistinguishable(...colors)
+const least = ({ colors }: Neighbors): number => hardestVision(...colors).apart
 
 /** Neighbors that most tell apart and color-blind readers do not (Machado, Oliveira and Fernandes, 2009). */
 export const vision: Rule = {
@@ -29,7 +29,7 @@ export const vision: Rule = {
       pair => told(pair) && isMerged(least(pair)),
       pair => -least(pair),
     ).map(({ swatches, worst, inks, part }): Finding => {
-      const seen = leastApart(...worst.colors)
+      const seen = hardestVision(...worst.colors)
       return {
         key: keyOf('vision', swatches),
         rule: 'vision',

@@ -15,7 +15,7 @@ const nameOf = (property: string, rule: string): string =>
 const REMARKED = /^[ \t]*(--[\w-]+):[ \t]*[^;{}\n]{1,200};[ \t]*\/\*([^\n]*)\*\/[ \t]*$/
 
 /** The longest line that is looked through for a remark, in characters. */
-const LONGEST_LINE = 1000
+const MAX_LINE_LENGTH = 1000
 
 /** What a remark says: the name, and behind it maybe role and share; null where it is of a rung. */
 const saidIn = (remark: string): (Partial<ReadColor> & { name: string }) | null => {
@@ -30,7 +30,7 @@ const saidIn = (remark: string): (Partial<ReadColor> & { name: string }) | null 
 const remarksIn = (text: string): Map<string, ReturnType<typeof saidIn>> =>
   new Map(
     text.split('\n').flatMap(line => {
-      const [, property, remark] = (line.length <= LONGEST_LINE && REMARKED.exec(line)) || []
+      const [, property, remark] = (line.length <= MAX_LINE_LENGTH && REMARKED.exec(line)) || []
       return property && remark !== undefined ? [[property, saidIn(remark.replace(/^[ \t]+|[ \t]+$/g, ''))]] : []
     }),
   )
@@ -38,7 +38,7 @@ const remarksIn = (text: string): Map<string, ReturnType<typeof saidIn>> =>
 /** How deep rules and brackets may stand within one another. */
 const DEEPEST = 100
 /** The longest selector a color is named by, in characters. */
-const LONGEST_NAME = 200
+const MAX_NAME_LENGTH = 200
 
 /** The colors a style sheet says, in its order; custom properties and variables of its dialects give their names. */
 export const colorsInCss = (text: string): ReadColor[] => {
@@ -57,7 +57,7 @@ export const colorsInCss = (text: string): ReadColor[] => {
   let rule = ''
   walk(tree, {
     enter: (node: CssNode) => {
-      if (node.type === 'Rule') rule = generate(node.prelude).slice(0, LONGEST_NAME)
+      if (node.type === 'Rule') rule = generate(node.prelude).slice(0, MAX_NAME_LENGTH)
       if (node.type !== 'Declaration') return
       const name = nameOf(node.property, rule)
       if (node.value.type === 'Raw') return take(node.value.value.trim(), name, node.property)

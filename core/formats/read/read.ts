@@ -11,16 +11,16 @@ import { colorsInJson } from './tokens'
 export type ListKind = 'text' | 'CSS' | 'design tokens' | 'CSV' | 'SVG'
 
 /** The longest list read, in characters. */
-export const LONGEST_LIST = 2 * 1024 * 1024
+export const MAX_LIST_LENGTH = 2 * 1024 * 1024
 
 /** The longest name a color keeps, in characters. */
-const LONGEST_NAME = 120
+const MAX_NAME_LENGTH = 120
 
 /** Each color once: the first time it stands there, with the first name it has anywhere. */
 const once = (colors: readonly ReadColor[]): ReadColor[] => {
   const seen = new Map<Hex, ReadColor>()
   for (const { name, ...rest } of colors) {
-    const color = { ...rest, name: name?.slice(0, LONGEST_NAME).trim() || null }
+    const color = { ...rest, name: name?.slice(0, MAX_NAME_LENGTH).trim() || null }
     const known = seen.get(color.hex)
     if (!known) seen.set(color.hex, color)
     else if (!known.name && color.name) seen.set(color.hex, { ...known, name: color.name })
@@ -41,7 +41,7 @@ const isCss = (text: string): boolean => {
  * leaves doubt. Text without colors gives an empty list.
  */
 export const readColors = (text: string, fileName = ''): { kind: ListKind; colors: ReadColor[] } => {
-  const said = text.slice(0, LONGEST_LIST).replace(/^\uFEFF/, '')
+  const said = text.slice(0, MAX_LIST_LENGTH).replace(/^\uFEFF/, '')
   const start = said.trimStart()
   if (/^[[{]/.test(start)) {
     try {

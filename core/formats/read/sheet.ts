@@ -14,9 +14,9 @@ const SHAPES = /^(?:\w+:)?(rect|circle|ellipse|path|polygon|line|polyline|stop)$
 const PLAIN = /^(rect|circle|ellipse)$/
 
 /** More shapes than that are not named by what is written on them; so many words are looked at, of so many characters. */
-const MOST_NAMED = 500
-const MOST_WORDS = 2000
-const LONGEST_WORDS = 200
+const MAX_NAMED = 500
+const MAX_WORDS = 2000
+const MAX_WORDS_LENGTH = 200
 
 const number = (said: string | undefined): number => Number.parseFloat(said ?? '0') || 0
 
@@ -79,13 +79,13 @@ const drawingIn = (svg: string): Drawing => {
             ...{ tag: kind, hex: color.hex, name: nameFrom(said), box: boxOf(kind, said) },
             standing: standingIn(said['data-role'], said['data-share']),
           })
-        if (/^(?:\w+:)?text$/.test(tag) && drawing.texts.length < MOST_WORDS)
+        if (/^(?:\w+:)?text$/.test(tag) && drawing.texts.length < MAX_WORDS)
           drawing.texts.push({ x: number(said.x), y: number(said.y), text: '' })
       },
       ontext: text => {
         const [shape, label] = [drawing.shapes.at(-1), drawing.texts.at(-1)]
         if (title && shape) shape.name = text.trim() || shape.name
-        else if (label && label.text.length < LONGEST_WORDS) label.text += text.slice(0, LONGEST_WORDS)
+        else if (label && label.text.length < MAX_WORDS_LENGTH) label.text += text.slice(0, MAX_WORDS_LENGTH)
       },
       onclosetag: () => {
         paints.pop()
@@ -105,7 +105,7 @@ const drawingIn = (svg: string): Drawing => {
 
 /** The name written on or just under a shape, color codes left out. */
 const writtenAt = ({ box: [x, y, width, height], name }: Shape, { texts, shapes }: Drawing): string | null => {
-  if (name || shapes.length > MOST_NAMED) return name
+  if (name || shapes.length > MAX_NAMED) return name
   const label = texts.find(
     text =>
       text.x >= x - 1 &&

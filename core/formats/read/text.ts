@@ -53,10 +53,10 @@ const hitsIn = (line: string): Hit[] => {
 /** Words that only announce a value, and what holds names and values apart. */
 const LABELS = /\b(?:hex|html|web|rgba?|hsla?|hsb|hsv|cmyk|code|value|colou?r)\b\s*[:=]?/gi
 const EDGE = /[\s\-–—*•·:=,;|>/"'“”‘’`()[\]{}]/
-const LONGEST_NAME = 60
+const MAX_NAME_LENGTH = 60
 /** So much of a line is looked through for a name, marks around it included, in characters. */
-const LONGEST_STRETCH = 400
-const MOST_WORDS = 6
+const MAX_STRETCH_LENGTH = 400
+const MAX_WORDS = 6
 
 /** Text without the marks around it, and without the points before it. */
 const withoutEdges = (text: string): string => {
@@ -67,10 +67,10 @@ const withoutEdges = (text: string): string => {
 }
 
 const nameIn = (text: string): string | null => {
-  if (text.length > LONGEST_STRETCH) return null
+  if (text.length > MAX_STRETCH_LENGTH) return null
   const bare = text.replace(LABELS, ' ').replace(/^\s*\d+[.)]\s+/, '')
   const name = withoutEdges(bare).replace(/\s+/g, ' ')
-  return name && name.length <= LONGEST_NAME && name.split(' ').length <= MOST_WORDS && /\p{L}/u.test(name)
+  return name && name.length <= MAX_NAME_LENGTH && name.split(' ').length <= MAX_WORDS && /\p{L}/u.test(name)
     ? name
     : null
 }
@@ -81,7 +81,7 @@ const nameIn = (text: string): string | null => {
  */
 const nameBeside = (before: string, after: string): string | null => {
   const [led, followed] = [nameIn(before), nameIn(after)]
-  if (led && followed) return /[:=\t|,;–—-]\s*["'“(]*$|\s{2,}$/.test(before.slice(-LONGEST_NAME)) ? led : null
+  if (led && followed) return /[:=\t|,;–—-]\s*["'“(]*$|\s{2,}$/.test(before.slice(-MAX_NAME_LENGTH)) ? led : null
   return led ?? followed
 }
 

@@ -1,7 +1,7 @@
 import { getQuery, setResponseStatus } from 'h3'
 import { z } from 'zod'
-import { LARGEST_SVG } from '#core/artwork/unreadable'
-import { MOST_BYTES } from '#core/picture/picture'
+import { MAX_SVG_BYTES } from '#core/artwork/unreadable'
+import { MAX_BYTES } from '#core/picture/picture'
 import { ARTWORK_KINDS } from '#core/document/artwork'
 import { door } from '../../door'
 import { inHands } from '../../hands/hands'
@@ -9,8 +9,8 @@ import { withBodyAsFile } from '../../incoming'
 
 const asked = z.object({ name: z.string().max(400).default('Artwork'), kind: z.enum(ARTWORK_KINDS).default('svg') })
 const TAKING = {
-  svg: { task: 'take drawing', most: LARGEST_SVG },
-  raster: { task: 'take picture', most: MOST_BYTES },
+  svg: { task: 'take drawing', most: MAX_SVG_BYTES },
+  raster: { task: 'take picture', most: MAX_BYTES },
 } as const
 
 export default door(async event => {

@@ -1,13 +1,13 @@
 import { setResponseStatus } from 'h3'
 import { database } from '../../db/connect'
 import { createSaid } from '../../documents'
-import { door, jsonAnswer, jsonOf, LARGEST_DOCUMENT, LARGEST_HERE } from '../../door'
+import { door, jsonAnswer, jsonOf, MAX_DOCUMENT_BYTES, MAX_HERE_BYTES } from '../../door'
 import { inHands } from '../../hands/hands'
 
 export default door(async event => {
-  const text = await jsonOf(event, LARGEST_DOCUMENT)
+  const text = await jsonOf(event, MAX_DOCUMENT_BYTES)
   const made =
-    text.length > LARGEST_HERE
+    text.length > MAX_HERE_BYTES
       ? jsonAnswer(event, (await inHands(event, 'create document', { text })) ?? '')
       : await createSaid(database(), text)
   setResponseStatus(event, 201)

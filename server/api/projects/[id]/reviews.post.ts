@@ -1,6 +1,6 @@
 import { setResponseStatus } from 'h3'
 import { z } from 'zod'
-import { MOST_REVIEW_PICTURES } from '#core/document/limits'
+import { MAX_REVIEW_PICTURES } from '#core/document/limits'
 import { reviewPutSchema } from '#core/document/review'
 import { reviewPictures, shownIn } from '#core/handover/review'
 import { FIRST_WANTED } from '#core/handover/wanted'
@@ -29,8 +29,8 @@ export default door(async event => {
   const frozen = shownIn(project.document, put)
   if (!frozen.shown.looks.length) throw failure(400, 'No colorway is chosen.')
   const count = reviewPictures(frozen.shown).length
-  if (count > MOST_REVIEW_PICTURES)
-    throw failure(400, `That makes ${count} pictures; a review holds ${MOST_REVIEW_PICTURES}. Choose less artwork.`)
+  if (count > MAX_REVIEW_PICTURES)
+    throw failure(400, `That makes ${count} pictures; a review holds ${MAX_REVIEW_PICTURES}. Choose less artwork.`)
   const published = await inTransaction(database(), async sql => {
     const made = await publishReview(sql, id, put, frozen)
     if (!made) return null
