@@ -11,7 +11,7 @@ import { Refusal, refuse } from './words'
 
 const MB = 1024 * 1024
 /** Says how far it is, on one line that is written over, where somebody looks on. */
-const told = (doing: string) => {
+const showProgress = (doing: string) => {
   let last = 0
   return (bytes: number): void => {
     if (!process.stderr.isTTY || bytes - last < 8 * MB) return
@@ -20,7 +20,7 @@ const told = (doing: string) => {
   }
 }
 
-const inWords = (error: unknown): never => {
+const throwInWords = (error: unknown): never => {
   if (error instanceof BackupRefused) throw new Refusal(error.message)
   if (isDatabaseGone(error)) throw new Refusal('The database does not answer.')
   if (error instanceof Error && 'code' in error) {
@@ -46,7 +46,7 @@ export const backUp = async (path: string): Promise<void> => {
     refuse(`${path} is there already; name another file.`)
   try {
     const last = await withDatabase(sql =>
-      backup(sql, isFile ? createWriteStream(part, { mode: 0o600 }) : process.stdout, told('Backed up')),
+      backup(sql, isFile ? createWriteStream(part, { mode: 0o600 }) : process.stdout, showProgress('Backed up')),
     )
     if (isFile) {
       const file = await open(part, constants.O_RDONLY)
@@ -58,12 +58,12 @@ export const backUp = async (path: string): Promise<void> => {
     process.stderr.write(`Backed up ${(bytes / MB).toFixed(1)} MB, ${last.rows.projects ?? 0} projects.\n`)
   } catch (error) {
     if (isFile) await rm(part, { force: true })
-    inWords(error)
+    throwInWords(error)
   }
 }
 
 /** A file as it was backed up, unpacked where it was packed by gzip since. */
-const opened = async (path: string): Promise<Readable> => {
+const openBackup = async (path: string): Promise<Readable> => {
   if (path === '-') return process.stdin
   const file = await open(path, constants.O_RDONLY)
   const { buffer, bytesRead } = await file.read(Buffer.alloc(2), 0, 2, 0)
@@ -81,10 +81,10 @@ export const bringBack = async (
   { into, over = false }: { into?: string | undefined; over?: boolean | undefined },
 ): Promise<void> => {
   try {
-    const from = await opened(path)
-    const { made } = await withDatabase(sql => restore(sql, from, { over, told: told('Restored') }), into)
+    const from = await openBackup(path)
+    const { made } = await withDatabase(sql => restore(sql, from, { over, told: showProgress('Restored') }), into)
     process.stderr.write(`Restored what was backed up at ${made}.\n`)
   } catch (error) {
-    inWords(error)
+    throwInWords(error)
   }
 }

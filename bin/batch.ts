@@ -6,7 +6,7 @@ import type { Also } from '#core/artwork/reading'
 import { uniteInks } from '#core/remap/united'
 import type { InkSummary } from '#core/artwork/inks'
 import type { Outcome, Task } from './hand'
-import { plannedColors, type Plan } from './remapping'
+import { planColors, type Plan } from './remapping'
 import { PICTURE_NAME } from '../render/pictures'
 import { poolOf } from '../render/pool'
 import { reasonOf } from './reason'
@@ -18,7 +18,7 @@ const HAND = new URL(import.meta.url.endsWith('.ts') ? './hand.ts' : './hand.mjs
 const LONGEST = 120_000
 
 /** Runs tasks on all cores, each core one at a time; `seen` hears of each as it is done. */
-const inParallel = async (
+const runInParallel = async (
   tasks: readonly Task[],
   seen: (task: Task, outcome: Outcome, count: number) => void,
 ): Promise<void> => {
@@ -74,7 +74,7 @@ export const batch = async (
   let shared: Plan = plan
   if (plan.kind === 'scheme' && !each) {
     const all: Array<{ inks: InkSummary[] }> = []
-    await inParallel(
+    await runInParallel(
       files.map(path => ({ do: 'inks', path, also })),
       (task, outcome, count) => {
         progress('Reading', count, files.length)
@@ -82,10 +82,10 @@ export const batch = async (
         else all.push({ inks: outcome.told.inks ?? [] })
       },
     )
-    shared = { kind: 'map', pairs: [...plannedColors(plan, uniteInks(all))] }
+    shared = { kind: 'map', pairs: [...planColors(plan, uniteInks(all))] }
   }
   const left = files.filter(path => !failed.has(path))
-  await inParallel(
+  await runInParallel(
     left.map(path => ({ do: 'remap', path, also, plan: shared, out: join(out, relative(folder, path)) })),
     (task, outcome, count) => {
       progress('Remapping', count, left.length)

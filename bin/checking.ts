@@ -9,10 +9,10 @@ import { paintingOf } from '#core/painting/painting'
 import { pressOf } from '#core/print/engine'
 import { FIRST_PRINT, PAPER_NAMES, PAPERS, type Paper } from '#core/print/papers'
 import type { Press } from '#core/print/press'
-import { inksOf, plannedProject, type SchemePlan, type Told } from './remapping'
+import { inksOf, planProject, type SchemePlan, type FileResult } from './remapping'
 
 /** A finding as it is told: its swatches by name and color. */
-export interface ToldFinding extends Pick<Finding, 'rule' | 'severity' | 'words' | 'figure' | 'inks'> {
+export interface ReportedFinding extends Pick<Finding, 'rule' | 'severity' | 'words' | 'figure' | 'inks'> {
   swatches: Array<{ name: string; hex: Hex }>
 }
 
@@ -33,9 +33,9 @@ export const checkFile = async (
   path: string,
   plan: SchemePlan,
   { text, profile, also }: { text: ReadonlyArray<readonly [Hex, Hex]>; profile: string | null; also: readonly Also[] },
-): Promise<Told & { findings: ToldFinding[] }> => {
+): Promise<FileResult & { findings: ReportedFinding[] }> => {
   const { inks, ...told } = await inksOf(path, also)
-  const project = plannedProject(plan, inks)
+  const project = planProject(plan, inks)
   const idOf = (hex: Hex): string => {
     const found = project.scheme.find(swatch => swatch.hex === hex)
     if (!found) throw new RangeError(`${hex} is no color of the scheme.`)

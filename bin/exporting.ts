@@ -5,16 +5,16 @@ import { MAX_COLORWAYS } from '#core/document/limits'
 import type { Colorway } from '#core/document/lineUp'
 import { lookOf, projectSchema, storedProjectSchema, type Project } from '#core/document/project'
 import { uniqueName } from '#core/color/name'
-import { titleShown } from '#core/formats/fileName'
-import { everyArtwork } from '#core/handover/plan'
+import { displayTitle } from '#core/formats/fileName'
+import { allArtwork } from '#core/handover/plan'
 import { NOW, wantedSchema, type Wanted } from '#core/handover/wanted'
 import { uniteInks } from '#core/remap/united'
-import { handOver } from '../render/handover/hand'
+import { writeHandOver } from '../render/handover/hand'
 import { PICTURE_NAME } from '../render/pictures'
 import { receiveRaster } from '../server/artwork/raster'
 import { receiveSvg } from '../server/artwork/receive'
 import { pressFor } from '../server/jobs/sources'
-import { plannedProject, writeWhole, type SchemePlan } from './remapping'
+import { planProject, writeAtomically, type SchemePlan } from './remapping'
 
 /** A file of artwork that was read: what is known of it, and its clean bytes. */
 interface Read {
@@ -55,7 +55,7 @@ const artworkIn = async (folder: string): Promise<Read[]> => {
  * A project from its document, with the artwork that lies beside it: known by its content, or by its name. Throws where some
  * of it is missing.
  */
-const documented = async (path: string): Promise<Gathered> => {
+const readDocument = async (path: string): Promise<Gathered> => {
   const said: unknown = JSON.parse(await readFile(path, 'utf8'))
   const stored = storedProjectSchema.safeParse(said)
   const project = stored.success ? stored.data.document : projectSchema.parse(said)
@@ -65,7 +65,7 @@ const documented = async (path: string): Promise<Gathered> => {
   for (const { hash, name } of wanted) {
     const named =
       beside.find(({ file }) => file.hash === hash) ??
-      beside.find(({ file }) => titleShown(file.name) === titleShown(name))
+      beside.find(({ file }) => displayTitle(file.name) === displayTitle(name))
     if (!named) throw new Error(`The artwork “${name}” does not lie beside ${path}.`)
     files.set(hash, named)
   }
@@ -73,13 +73,13 @@ const documented = async (path: string): Promise<Gathered> => {
 }
 
 /** A project of the artwork in a folder. */
-const ofFolder = async (path: string, plan: SchemePlan): Promise<Gathered> => {
+const readFolder = async (path: string, plan: SchemePlan): Promise<Gathered> => {
   const read = await artworkIn(path)
   if (!read.length) throw new Error(`${path} holds no artwork.`)
   const artwork = read.map(artworkOf)
-  const project = plannedProject(plan, uniteInks(read.map(({ file }) => file)))
+  const project = planProject(plan, uniteInks(read.map(({ file }) => file)))
   return {
-    project: { ...project, name: titleShown(basename(path)) || 'Artwork', artwork },
+    project: { ...project, name: displayTitle(basename(path)) || 'Artwork', artwork },
     files: new Map(read.map(each => [each.file.hash, each])),
   }
 }
@@ -94,14 +94,14 @@ const withSchemes = (
   const colorways = plans.slice(0, MAX_COLORWAYS).map(({ name, plan }, i): Colorway => {
     const own = uniqueName(name, names)
     names.push(own)
-    const look = lookOf(plannedProject(plan, inks))
+    const look = lookOf(planProject(plan, inks))
     return { id: `c${i + 1}`, name: own, note: '', time: new Date(0).toISOString(), look, artwork: project.artwork }
   })
   return { ...project, lineUp: { colorways, chosen: null, open: null } }
 }
 
 /** How an export ended: how many files were written, and those that could not be, with the reason. */
-export interface Exported {
+export interface ExportResult {
   files: number
   failed: Array<{ path: string; why: string }>
   left: string[]
@@ -111,32 +111,32 @@ export interface Exported {
  * Writes what is wanted of a project (a document with its artwork beside it) or of a folder of artwork, in as many schemes as
  * are given, into a folder, each file whole or not at all. Throws where nothing can be begun.
  */
-export const exported = async (
+export const exportProject = async (
   from: string,
   plans: ReadonlyArray<{ name: string; plan: SchemePlan }>,
   how: Omit<Wanted, 'artwork' | 'looks'>,
   out: string,
-): Promise<Exported> => {
+): Promise<ExportResult> => {
   const [first] = plans
   const isFolder = (await stat(from)).isDirectory()
   if (isFolder && !first) throw new Error('A folder of artwork needs a scheme.')
-  const gathered = isFolder && first ? await ofFolder(from, first.plan) : await documented(from)
+  const gathered = isFolder && first ? await readFolder(from, first.plan) : await readDocument(from)
   const project = plans.length ? withSchemes(gathered, plans) : gathered.project
   const ids = project.lineUp.colorways.map(({ id }) => id)
-  const artwork = everyArtwork(project).map(({ id }) => id)
+  const artwork = allArtwork(project).map(({ id }) => id)
   const wanted = wantedSchema.parse({ ...how, artwork, looks: ids.length ? ids : [NOW] })
   const fileOf = (hash: string): Read | null => gathered.files.get(hash) ?? null
-  const handing = await handOver(project, wanted, {
+  const handing = await writeHandOver(project, wanted, {
     file: async hash => fileOf(hash)?.file ?? null,
     source: async hash => fileOf(hash)?.source ?? null,
     picture: async () => null,
     press: pressFor,
   })
-  const failed: Exported['failed'] = []
+  const failed: ExportResult['failed'] = []
   for (const file of handing.files) {
     try {
       const single = handing.files.length === 1 && extname(out).toLowerCase() === extname(file.path)
-      writeWhole(single ? out : join(out, file.path), await handing.write(file))
+      writeAtomically(single ? out : join(out, file.path), await handing.write(file))
     } catch (error) {
       failed.push({ path: file.path, why: error instanceof Error ? error.message : String(error) })
     }

@@ -3,7 +3,7 @@ import sharp from 'sharp'
 import type { Hex } from '#core/color/convert'
 import { gradientsToCss, gradientToSvg, type HandedGradient } from '#core/formats/gradient'
 import { gradientPixels, type GradientKind, type GradientSpace, type HueWay } from '#core/harmony/gradient'
-import { writeWhole } from './remapping'
+import { writeAtomically } from './remapping'
 
 /** How a gradient is said on the command line. */
 export interface GradientWords {
@@ -17,7 +17,7 @@ export interface GradientWords {
 }
 
 /** Colors with the places they have in [0, 1]; those that have none are spread evenly between those that do. */
-const placed = (colors: GradientWords['colors']): Array<{ hex: Hex; at: number }> => {
+const placeColors = (colors: GradientWords['colors']): Array<{ hex: Hex; at: number }> => {
   const last = colors.length - 1
   const known = colors.map(({ at }, i) => at ?? (i === 0 ? 0 : i === last ? 1 : null))
   return colors.map(({ hex }, i) => {
@@ -33,8 +33,8 @@ const placed = (colors: GradientWords['colors']): Array<{ hex: Hex; at: number }
 /** Writes a gradient as its file's name ends: CSS, SVG or PNG. Throws RangeError for another ending. */
 export const writeGradient = async (name: string, words: GradientWords, out: string): Promise<void> => {
   const { kind, angle, space, way, width, height } = words
-  const gradient: HandedGradient = { name, kind, angle, run: { stops: placed(words.colors), space, way } }
-  const text = (said: string): void => writeWhole(out, new TextEncoder().encode(said))
+  const gradient: HandedGradient = { name, kind, angle, run: { stops: placeColors(words.colors), space, way } }
+  const text = (said: string): void => writeAtomically(out, new TextEncoder().encode(said))
   switch (extname(out).toLowerCase()) {
     case '.css':
       return text(gradientsToCss([gradient], []))
@@ -42,7 +42,7 @@ export const writeGradient = async (name: string, words: GradientWords, out: str
       return text(gradientToSvg(gradient, width, height))
     case '.png': {
       const data = gradientPixels(gradient.run, gradient, width, height)
-      return writeWhole(
+      return writeAtomically(
         out,
         await sharp(data, { raw: { width, height, channels: 4 } })
           .png()

@@ -1,4 +1,4 @@
-import { inksOf, remapFile, type Plan, type Told } from './remapping'
+import { inksOf, remapFile, type Plan, type FileResult } from './remapping'
 import type { Also } from '#core/artwork/reading'
 import type { InkSummary } from '#core/artwork/inks'
 import { reasonOf } from './reason'
@@ -7,13 +7,13 @@ import { reasonOf } from './reason'
 export type Task = ({ do: 'inks' } | { do: 'remap'; plan: Plan; out: string }) & { path: string; also: readonly Also[] }
 
 /** What came of it, or why nothing did. */
-export type Outcome = { told: Told & { inks?: InkSummary[] } } | { failed: string }
+export type Outcome = { told: FileResult & { inks?: InkSummary[] } } | { failed: string }
 
-const done = (task: Task): Promise<Told & { inks?: InkSummary[] }> =>
+const runTask = (task: Task): Promise<FileResult & { inks?: InkSummary[] }> =>
   task.do === 'inks' ? inksOf(task.path, task.also) : remapFile(task.path, task.plan, task.out, task.also)
 
 process.on('message', (task: Task) => {
-  done(task)
+  runTask(task)
     .then(
       (told): Outcome => ({ told }),
       (error: unknown): Outcome => ({ failed: reasonOf(error) }),

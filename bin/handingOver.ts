@@ -1,10 +1,10 @@
 import { basename } from 'node:path'
-import { titleShown } from '#core/formats/fileName'
+import { displayTitle } from '#core/formats/fileName'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '#core/formats/formats'
 import { PNG_WIDTH, type Wanted } from '#core/handover/wanted'
 import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS } from '#core/harmony/gradient'
 import type { SchemePlan } from './remapping'
-import { colorIn, needed, numberIn, oneOf, refuse } from './words'
+import { colorIn, required, numberIn, oneOf, refuse } from './words'
 
 /* What is typed for what is handed over: exports, sheets, gradients. */
 
@@ -49,13 +49,13 @@ export const wantedOf = ({
 }
 
 /** Hands over a project or a folder of artwork in as many schemes as are given; 2 where some of it could not be written. */
-export const exportOf = async (
+export const runExport = async (
   from: string,
   plans: ReadonlyArray<{ name: string; plan: SchemePlan }>,
   wanted: Omit<Wanted, 'artwork' | 'looks'>,
   out: string,
 ): Promise<number> => {
-  const { exported } = await import('./exporting') // no other verb needs what it stands on
+  const { exportProject: exported } = await import('./exporting') // no other verb needs what it stands on
   const { files, failed, left } = await exported(from, plans, wanted, out)
   process.stdout.write(`${files - failed.length} of ${files} files written.\n`)
   for (const each of left) process.stdout.write(`Left out, because no artwork uses it: ${each}\n`)
@@ -73,8 +73,8 @@ interface GradientSaid {
   out?: string | undefined
 }
 
-export const gradientOf = async (words: GradientSaid): Promise<void> => {
-  const colors = needed(words.colors, '--colors')
+export const gradientFromWords = async (words: GradientSaid): Promise<void> => {
+  const colors = required(words.colors, '--colors')
     .split(/,(?![^(]*\))/)
     .map(said => {
       const [, color = '', percent] = /^(.*?)(?:\s+(\d+(?:\.\d+)?)%)?$/.exec(said.trim()) ?? []
@@ -85,10 +85,10 @@ export const gradientOf = async (words: GradientSaid): Promise<void> => {
     /^(\d{1,5})x(\d{1,5})$/.exec(words.size) ?? refuse(`“${words.size}” is no size like 1920x1080.`)
   const [wide, high] = [Number(width), Number(height)]
   if (!wide || !high || wide * high > 144e6) refuse(`${words.size} is too large, or nothing.`)
-  const out = needed(words.out, '-o')
+  const out = required(words.out, '-o')
   const { writeGradient } = await import('./gradients')
   await writeGradient(
-    titleShown(basename(out)),
+    displayTitle(basename(out)),
     {
       colors,
       kind: oneOf(GRADIENT_KINDS, words.kind, 'kind of gradient'),

@@ -3,7 +3,7 @@ import { closeSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } f
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
-import { asksWho } from '../server/people/asks'
+import { requiresSignIn } from '../server/people/asks'
 
 /*
  * Keeps Plumbago up: a database of its own (or the one DATABASE_URL names), the server, and the worker; what dies is started
@@ -43,7 +43,7 @@ interface Note {
 const say = (said: string): void => void process.stderr.write(`${said}\n`)
 
 /** When a process began, in ticks since the machine did; null where there is none. */
-const beganOf = (pid: number): string | null => {
+const startTimeOf = (pid: number): string | null => {
   try {
     return (
       readFileSync(`/proc/${pid}/stat`, 'latin1')
@@ -55,9 +55,9 @@ const beganOf = (pid: number): string | null => {
   }
 }
 
-const isAlive = ({ pid, began }: Known): boolean => beganOf(pid) === began
+const isAlive = ({ pid, began }: Known): boolean => startTimeOf(pid) === began
 
-const known = (pid: number): Known => ({ pid, began: beganOf(pid) ?? '' })
+const processOf = (pid: number): Known => ({ pid, began: startTimeOf(pid) ?? '' })
 
 const readNote = (): Note | null => {
   try {
@@ -67,7 +67,7 @@ const readNote = (): Note | null => {
   }
 }
 
-const note: Note = { start: known(process.pid), address: null, children: [], cluster: false }
+const note: Note = { start: processOf(process.pid), address: null, children: [], cluster: false }
 const writeNote = (): void => writeFileSync(NOTE, JSON.stringify(note))
 
 /** Ends a process and those it started: asked first, made to where it does not. */
@@ -118,7 +118,7 @@ const begin = (command: string, args: readonly string[], env: NodeJS.ProcessEnv,
   })
   if (out !== null) closeSync(out)
   if (child.pid !== undefined) {
-    const own = known(child.pid)
+    const own = processOf(child.pid)
     children.add(own)
     note.children = [...children]
     writeNote()
@@ -167,7 +167,7 @@ const freePort = (wanted: number, isNamed: boolean): Promise<number | null> =>
     probe.listen(wanted, HOST, taken)
   })
 
-const answers = async (address: string, patience: number): Promise<boolean> =>
+const isAnswering = async (address: string, patience: number): Promise<boolean> =>
   fetch(`${address}/api/health`, { signal: AbortSignal.timeout(patience) }).then(
     ({ ok }) => ok,
     () => false,
@@ -182,7 +182,7 @@ const lastWords = (log: string): string => {
 }
 
 /** Tells whether something that lived so long is started again: not where it died young many times on end. */
-const patienceWith = (): ((lived: number) => boolean) => {
+const restartPolicy = (): ((lived: number) => boolean) => {
   let young = 0
   return lived => {
     young = lived < YOUNG ? young + 1 : 0
@@ -222,7 +222,7 @@ const databaseUrl = async (): Promise<string> => {
 const keepServer = async (url: string, port: number, isReady: () => void): Promise<void> => {
   const address = `http://${HOST === '0.0.0.0' ? '127.0.0.1' : HOST}:${port}`
   const log = join(DATA, 'server.log')
-  const mayAgain = patienceWith()
+  const mayAgain = restartPolicy()
   let isKnownToWork = false
   for (;;) {
     if (ending) return never
@@ -244,7 +244,7 @@ const keepServer = async (url: string, port: number, isReady: () => void): Promi
     let heard = Date.now()
     let wasReady = false
     while (!isGone && Date.now() - heard < (wasReady ? SILENT : UNTIL_ANSWER)) {
-      if (await answers(address, SILENT / 2)) {
+      if (await isAnswering(address, SILENT / 2)) {
         heard = Date.now()
         if (!wasReady) {
           wasReady = isKnownToWork = true
@@ -281,7 +281,7 @@ const keepWorker = async (url: string): Promise<void> => {
 }
 
 const keepDatabase = async (): Promise<void> => {
-  const mayAgain = patienceWith()
+  const mayAgain = restartPolicy()
   let born = Date.now()
   const home = (await cluster('home')) ?? ''
   for (;;) {
@@ -320,7 +320,7 @@ const reached = ownName
 /** Says where it is, and, as long as nobody can sign in where people have to, how the first one can. */
 const sayReady = async (): Promise<void> => {
   console.log(`Plumbago is at ${reached} (Ctrl-C stops it)`)
-  if (asksWho({ ...process.env, NITRO_HOST: HOST }))
+  if (requiresSignIn({ ...process.env, NITRO_HOST: HOST }))
     await run(process.execPath, ['--import', 'tsx', 'bin/plumbago.ts', 'people', '--first', '--at', reached], {
       DATABASE_URL: url,
     })

@@ -12,7 +12,7 @@ export interface PeopleWords {
 const linkOf = (at: string, token: string): string => `${at.replace(/\/+$/, '')}/welcome/${token}`
 
 /** What is to be said: who works here, a new link for somebody, or the link for the first owner (nothing where there is one). */
-export const people = async (sql: Sql, { link, first, at }: PeopleWords): Promise<string> => {
+export const runPeople = async (sql: Sql, { link, first, at }: PeopleWords): Promise<string> => {
   if (first) {
     const token = await welcomeOwner(sql)
     return token === null ? '' : `Nobody can sign in yet. The owner sets a password here, once:\n${linkOf(at, token)}\n`

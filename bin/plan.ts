@@ -7,7 +7,7 @@ import { TOLERANCE } from '#core/remap/near'
 import { NEUTRALS } from '#core/remap/remap'
 import { SHADINGS } from '#core/remap/shading'
 import type { Plan } from './remapping'
-import { colorIn, naming, needed, numberIn, oneOf, refuse } from './words'
+import { colorIn, naming, required, numberIn, oneOf, refuse } from './words'
 
 /* How colors are to be remapped, read from what was typed. */
 
@@ -52,7 +52,7 @@ const MAX_PLANNED = 64
 export const planOf = async (words: PlanWords): Promise<Plan> => {
   if (words.scheme === undefined) {
     if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map, '=', '#aabbcc=#ddeeff')) }
-    const file = needed(words['map-file'], '--map, --map-file or --scheme')
+    const file = required(words['map-file'], '--map, --map-file or --scheme')
     const said: unknown = JSON.parse(await readFile(file, 'utf8').catch(naming(file)))
     if (typeof said !== 'object' || said === null || Array.isArray(said))
       return refuse(`${file} has to hold pairs like {"#aabbcc": "#ddeeff"}.`)

@@ -44,7 +44,7 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 })
 
 const args = process.argv.slice(2)
-const asked = async (): Promise<number> => {
+const runFromArguments = async (): Promise<number> => {
   // help waits for nothing
   if (args.length && !args.every(arg => arg === '--help' || arg === '-h'))
     return (await import('./verbs')).run(args, USAGE)
@@ -52,7 +52,7 @@ const asked = async (): Promise<number> => {
   return args.length ? 0 : 2
 }
 
-asked().then(
+runFromArguments().then(
   code => {
     process.exitCode = code
   },

@@ -60,7 +60,7 @@ export interface SchemePlan {
 export type Plan = FixedMap | SchemePlan
 
 /** What was seen of a file while it was remapped: what had to go, and what was left alone. */
-export interface Told {
+export interface FileResult {
   removed: Removal[]
   notes: string[]
 }
@@ -82,7 +82,7 @@ const open = async (path: string, also: readonly Also[]): Promise<Opened> => {
   }
 }
 
-const measured = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> =>
+const measure = ({ reading, painter }: Opened): Promise<{ inks: InkSummary[] }> =>
   measureInks(reading, renderSvg, MEASURED, painter({ longest: MEASURED, plain: true }))
 
 /** A picture of pixels, what it is made of and its inks. Throws Unreadable for what is none, or too large. */
@@ -102,14 +102,14 @@ const SAID: Readonly<Record<Manner, string>> = {
  * The inks of a file by falling area, with what had to go and what was left alone. Throws Unreadable for what is
  * neither SVG nor a picture.
  */
-export const inksOf = async (path: string, also: readonly Also[]): Promise<Told & { inks: InkSummary[] }> => {
+export const inksOf = async (path: string, also: readonly Also[]): Promise<FileResult & { inks: InkSummary[] }> => {
   if (PICTURE_NAME.test(path)) {
     const { measured: found, notes } = await openPicture(path)
     return { inks: found.inks, removed: [], notes }
   }
   const opened = await open(path, also)
   const { reading, removed } = opened
-  const { inks } = await measured(opened)
+  const { inks } = await measure(opened)
   return { inks, removed, notes: reading.notes }
 }
 
@@ -124,7 +124,7 @@ export const schemeOfColors = (colors: readonly ReadColor[]): Swatch[] =>
   )
 
 /** A project with a scheme, and how its artwork is matched to it; the inks are matched. */
-export const plannedProject = (plan: SchemePlan, inks: readonly InkArea[]): Project => {
+export const planProject = (plan: SchemePlan, inks: readonly InkArea[]): Project => {
   const scheme = schemeOfColors(plan.colors)
   const sets = plan.restrict ? [{ id: 'set', title: 'set', colors: plan.restrict.map(hex => ({ hex, name: '' })) }] : []
   const { match, seed, neutrals, tolerance, hold, meant } = plan
@@ -141,13 +141,11 @@ export const plannedProject = (plan: SchemePlan, inks: readonly InkArea[]): Proj
 }
 
 /** What every ink becomes by a plan. */
-export const plannedColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap<Hex, Hex> =>
-  plan.kind === 'map'
-    ? new Map(plan.pairs)
-    : paintingOf(plannedProject(plan, inks), { inks, standIns: [] })(null).colors
+export const planColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap<Hex, Hex> =>
+  plan.kind === 'map' ? new Map(plan.pairs) : paintingOf(planProject(plan, inks), { inks, standIns: [] })(null).colors
 
 /** A drawing or a picture as it is looked at: 220 pixels wide. */
-const inspect = async (path: string): Promise<Pixels> => {
+const readPreview = async (path: string): Promise<Pixels> => {
   const bytes = readFileSync(path)
   if (!PICTURE_NAME.test(path))
     return renderSvg(cleanSvg(decodeSvg(bytes).text).source, { side: 'width', pixels: PREVIEW_WIDTH, crisp: false })
@@ -163,18 +161,18 @@ const inspect = async (path: string): Promise<Pixels> => {
  * How well a drawing or a picture keeps another it came from, and how it wears a scheme, both looked at 220 pixels wide.
  * Throws Unreadable for what is neither, RangeError where the two differ in size.
  */
-export const compared = async (
+export const compareFiles = async (
   before: string,
   after: string,
   colors: readonly ReadColor[],
 ): Promise<Figures & WornFigures> => {
-  const [was, is] = [await inspect(before), await inspect(after)]
+  const [was, is] = [await readPreview(before), await readPreview(after)]
   const hexes = colors.map(({ hex }) => hex)
   return { ...figuresOf(was, is, hexes), ...wornFigures(was, is, schemeOfColors(colors)) }
 }
 
 /** Writes a file whole or not at all; at once, as nothing else waits in a process of the command line. */
-export const writeWhole = (path: string, bytes: Uint8Array): void => {
+export const writeAtomically = (path: string, bytes: Uint8Array): void => {
   mkdirSync(dirname(path), { recursive: true })
   const draft = `${path}.${randomUUID().slice(0, 8)}`
   try {
@@ -187,25 +185,25 @@ export const writeWhole = (path: string, bytes: Uint8Array): void => {
 }
 
 /** The ending of a file's name, by which JPEG is the same under both. */
-const endingOf = (path: string): string => extname(path).toLowerCase().replace('.jpeg', '.jpg')
+const extensionOf = (path: string): string => extname(path).toLowerCase().replace('.jpeg', '.jpg')
 
 /** Remaps a picture by a plan into one of the kind the new name ends in. */
-const remapPicture = async (path: string, plan: Plan, out: string): Promise<Told> => {
+const remapPicture = async (path: string, plan: Plan, out: string): Promise<FileResult> => {
   if (!WRITTEN_NAME.test(out)) throw new Unreadable('A picture is written as PNG, JPEG or WebP.')
   const {
     bytes,
     measured: { manner, inks },
     notes,
   } = await openPicture(path)
-  const planned = plannedColors(plan, inks)
+  const planned = planColors(plan, inks)
   const hexes = inks.map(({ hex }) => hex)
   const colors = hexes.map(hex => planned.get(hex) ?? hex)
-  if (endingOf(path) === endingOf(out) && colors.every((hex, i) => hex === hexes[i])) {
-    writeWhole(out, bytes)
+  if (extensionOf(path) === extensionOf(out) && colors.every((hex, i) => hex === hexes[i])) {
+    writeAtomically(out, bytes)
     return { removed: [], notes }
   }
   const whole = inPieces(await plainPicture(bytes), hexes, manner)
-  writeWhole(out, await pictureFile(paintPart(whole, [{ colors, opacity: 1 }], null), out))
+  writeAtomically(out, await pictureFile(paintPart(whole, [{ colors, opacity: 1 }], null), out))
   return { removed: [], notes }
 }
 
@@ -213,17 +211,18 @@ const remapPicture = async (path: string, plan: Plan, out: string): Promise<Told
  * Remaps a file by a plan; where nothing changes it comes out byte for byte. A name that ends in `.svgz` is written
  * packed; a picture is written as the name ends.
  */
-export const remapFile = async (path: string, plan: Plan, out: string, also: readonly Also[]): Promise<Told> => {
+export const remapFile = async (path: string, plan: Plan, out: string, also: readonly Also[]): Promise<FileResult> => {
   if (PICTURE_NAME.test(path)) return remapPicture(path, plan, out)
   const opened = await open(path, also)
   const { bytes, file, reading, removed, painter } = opened
-  const { inks } = plan.kind === 'map' ? { inks: [] } : await measured(opened)
-  const colors = plannedColors(plan, inks)
+  const { inks } = plan.kind === 'map' ? { inks: [] } : await measure(opened)
+  const colors = planColors(plan, inks)
   const colorOf = (hex: Hex): Hex => colors.get(hex) ?? hex
   const text = writeSvg(reading, ({ hex }) => colorOf(hex), undefined, await painter({})(colorOf))
   const wasPacked = bytes[0] === 0x1f && bytes[1] === 0x8b
   const packed = /\.svgz$/i.test(out)
-  if (text === file.text) writeWhole(out, wasPacked === packed ? bytes : packed ? gzipSync(bytes) : gunzipSync(bytes))
-  else writeWhole(out, packed ? gzipSync(encodeSvg({ ...file, text })) : encodeSvg({ ...file, text }))
+  if (text === file.text)
+    writeAtomically(out, wasPacked === packed ? bytes : packed ? gzipSync(bytes) : gunzipSync(bytes))
+  else writeAtomically(out, packed ? gzipSync(encodeSvg({ ...file, text })) : encodeSvg({ ...file, text }))
   return { removed, notes: reading.notes }
 }

@@ -7,17 +7,17 @@ import { numberDuplicates, plainName } from '#core/color/name'
 import { WHEELS } from '#core/color/wheel'
 import { APART, EXTRACTED, extractColors, TAKEN_BY, warmUp, type Lean } from '#core/extract/extract'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from '#core/formats/formats'
-import { titleShown } from '#core/formats/fileName'
+import { displayTitle } from '#core/formats/fileName'
 import { COUNT, derive } from '#core/harmony/derive'
 import { HARMONIES } from '#core/harmony/harmony'
 import { TONE_PLANS } from '#core/harmony/tone'
 import { rolesIn, sharesIn, type Role } from '#core/harmony/proportion'
 import { HOLD } from '#core/remap/hold'
 import { HUES, SHARES } from '#core/remap/meant'
-import { exportOf, gradientOf, wantedOf } from './handingOver'
+import { runExport, gradientFromWords, wantedOf } from './handingOver'
 import { colorsIn, mapOf, pairsIn, planOf, type PlanWords } from './plan'
-import { naming, needed, numberIn, oneOf, refuse } from './words'
-import type { Plan, SchemePlan, Told } from './remapping'
+import { naming, required, numberIn, oneOf, refuse } from './words'
+import type { Plan, SchemePlan, FileResult } from './remapping'
 
 /* What a verb stands on is fetched with it: none waits for what others need. */
 const remapping = () => import('./remapping')
@@ -25,7 +25,7 @@ const remapping = () => import('./remapping')
 const inks = async (path: string, also: readonly Also[]): Promise<string> =>
   `${JSON.stringify(await (await remapping()).inksOf(path, also))}\n`
 
-const tell = (path: string, { removed, notes }: Told): void => {
+const printNotes = (path: string, { removed, notes }: FileResult): void => {
   for (const { what, line } of removed) process.stderr.write(`${path}: took out ${what} (line ${line})\n`)
   for (const note of notes) process.stderr.write(`${path}: ${note}\n`)
 }
@@ -39,7 +39,7 @@ const batchOf = async (
 ): Promise<number> => {
   const { batch } = await import('./batch')
   const { files, failed } = await batch(folder, plan, out, each, also, (path, outcome) => {
-    if ('told' in outcome) tell(path, outcome.told)
+    if ('told' in outcome) printNotes(path, outcome.told)
   })
   process.stdout.write(`${files - failed.length} of ${files} files remapped.\n`)
   if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
@@ -151,7 +151,7 @@ const plansOf = async (
   const plans: Array<{ name: string; plan: SchemePlan }> = []
   for (const path of schemes) {
     const plan = await planOf({ ...words, scheme: path })
-    if (plan.kind === 'scheme') plans.push({ name: titleShown(basename(path)), plan })
+    if (plan.kind === 'scheme') plans.push({ name: displayTitle(basename(path)), plan })
   }
   return plans
 }
@@ -165,7 +165,7 @@ interface CheckWords extends PlanWords {
 
 /** What would go wrong with a scheme in a file: 1 where something of it is serious, 0 where nothing is. */
 const check = async (file: string, words: CheckWords): Promise<number> => {
-  const plan = await planOf({ ...words, scheme: needed(words.scheme, '--scheme') })
+  const plan = await planOf({ ...words, scheme: required(words.scheme, '--scheme') })
   if (plan.kind !== 'scheme') return refuse('A check needs a scheme.')
   const { checkFile } = await import('./checking')
   const { findings, ...told } = await checkFile(file, plan, {
@@ -173,7 +173,7 @@ const check = async (file: string, words: CheckWords): Promise<number> => {
     profile: words.profile ?? null,
     also: alsoIn(words.also),
   })
-  tell(file, told)
+  printNotes(file, told)
   process.stdout.write(
     words.json
       ? `${JSON.stringify({ findings, ...told })}\n`
@@ -183,7 +183,7 @@ const check = async (file: string, words: CheckWords): Promise<number> => {
 }
 
 /** A value that begins with a minus sign is no option: `--lean -0.5,1` reads as `--lean=-0.5,1`. */
-const joinedArgs = (args: readonly string[]): string[] =>
+const joinNegativeValues = (args: readonly string[]): string[] =>
   args.flatMap((arg, i) => {
     const isNumber = /^-[\d.]/.test(arg)
     if (isNumber && args[i - 1]?.startsWith('--')) return []
@@ -196,7 +196,7 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
     values: said,
     positionals: [verb, path, other],
   } = parseArgs({
-    args: joinedArgs(args),
+    args: joinNegativeValues(args),
     allowPositionals: true,
     options: {
       'json': { type: 'boolean' },
@@ -253,61 +253,61 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
   const values = { ...said, scheme: said.scheme?.at(-1) }
   switch (verb) {
     case 'inks': {
-      const file = needed(path, 'The SVG file')
+      const file = required(path, 'The SVG file')
       process.stdout.write(await inks(file, alsoIn(values.also)).catch(naming(file)))
       return 0
     }
     case 'remap': {
-      const file = needed(path, 'The SVG file')
+      const file = required(path, 'The SVG file')
       const plan = await planOf(values)
-      tell(
+      printNotes(
         file,
         await (await remapping())
-          .remapFile(file, plan, needed(values.out, '-o'), alsoIn(values.also))
+          .remapFile(file, plan, required(values.out, '-o'), alsoIn(values.also))
           .catch(naming(file)),
       )
       return 0
     }
     case 'batch': {
-      const folder = needed(path, 'The folder')
+      const folder = required(path, 'The folder')
       return batchOf(
         folder,
         await planOf(values),
-        needed(values.out, '-o'),
+        required(values.out, '-o'),
         values.each ?? false,
         alsoIn(values.also),
       ).catch(naming(folder))
     }
     case 'compare': {
-      const [before, after] = [needed(path, 'The file before'), needed(other, 'The file after')]
-      const colors = await colorsIn(needed(values.scheme, '--scheme'))
-      const figures = await (await remapping()).compared(before, after, colors).catch(naming(before))
+      const [before, after] = [required(path, 'The file before'), required(other, 'The file after')]
+      const colors = await colorsIn(required(values.scheme, '--scheme'))
+      const figures = await (await remapping()).compareFiles(before, after, colors).catch(naming(before))
       process.stdout.write(`${JSON.stringify(figures)}\n`)
       return 0
     }
     case 'check': {
-      const file = needed(path, 'The file')
+      const file = required(path, 'The file')
       return check(file, values).catch(naming(file))
     }
     case 'extract': {
-      const file = needed(path, 'The picture')
+      const file = required(path, 'The picture')
       process.stdout.write(await extract(file, values).catch(naming(file)))
       return 0
     }
     case 'scheme':
-      process.stdout.write(scheme({ ...values, base: needed(values.base, '--base') }))
+      process.stdout.write(scheme({ ...values, base: required(values.base, '--base') }))
       return 0
     case 'export': {
-      const from = needed(path, 'The project or folder')
-      return exportOf(from, await plansOf(values, said.scheme), wantedOf(said), needed(values.out, '-o')).catch(
+      const from = required(path, 'The project or folder')
+      return runExport(from, await plansOf(values, said.scheme), wantedOf(said), required(values.out, '-o')).catch(
         naming(from),
       )
     }
     case 'sheet': {
-      const from = needed(path, 'The project or folder')
-      const out = needed(values.out, '-o')
+      const from = required(path, 'The project or folder')
+      const out = required(values.out, '-o')
       const as = oneOf(['pdf', 'png'], extname(out).slice(1).toLowerCase(), 'kind of sheet')
-      return exportOf(
+      return runExport(
         from,
         await plansOf(values, said.scheme),
         { ...wantedOf({ ...said, as: 'pdf' }), sheet: [as] },
@@ -315,18 +315,18 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
       ).catch(naming(from))
     }
     case 'gradient':
-      await gradientOf(values)
+      await gradientFromWords(values)
       return 0
     case 'people': {
-      const [{ withDatabase }, { people }] = [await import('./ownDatabase'), await import('./people')]
+      const [{ withDatabase }, { runPeople: people }] = [await import('./ownDatabase'), await import('./people')]
       process.stdout.write(await withDatabase(sql => people(sql, said)))
       return 0
     }
     case 'backup':
-      await (await import('./backingUp')).backUp(needed(path, 'The file'))
+      await (await import('./backingUp')).backUp(required(path, 'The file'))
       return 0
     case 'restore':
-      await (await import('./backingUp')).bringBack(needed(path, 'The file'), said)
+      await (await import('./backingUp')).bringBack(required(path, 'The file'), said)
       return 0
     default:
       return refuse(

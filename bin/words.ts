@@ -28,4 +28,4 @@ export const numberIn = (said: string, what: string): number => {
   return said.trim() && Number.isFinite(value) ? value : refuse(`“${said}” is no number for ${what}.`)
 }
 
-export const needed = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)
+export const required = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)

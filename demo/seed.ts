@@ -12,9 +12,9 @@ import type { PictureFile } from '#core/document/pictures'
 import type { Project } from '#core/document/project'
 import { receiveRaster } from '../server/artwork/raster'
 import { receiveSvg } from '../server/artwork/receive'
-import { findArtwork, keepArtwork } from '../server/db/artwork'
-import { keepPicture } from '../server/db/pictures'
-import { keepDemo } from '../server/db/demo'
+import { findArtwork, storeArtwork } from '../server/db/artwork'
+import { storePicture } from '../server/db/pictures'
+import { storeDemo } from '../server/db/demo'
 import { createProject } from '../server/db/projects'
 import { receivePicture } from '../server/pictures/receive'
 import { seedShelf } from './shelf'
@@ -142,7 +142,7 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
     const received = ending
       ? await receiveRaster(`${name}.${ending}`, await source(ending))
       : await receiveSvg(`${name}.svg`, await source('svg'))
-    await keepArtwork(sql, received)
+    await storeArtwork(sql, received)
     files.set(name, received.file)
   }
   const pictures = new Map<string, PictureFile>()
@@ -151,12 +151,12 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
       `${name}.jpg`,
       await readFile(new URL(`references/${name}.jpg`, import.meta.url)),
     )
-    await keepPicture(sql, received)
+    await storePicture(sql, received)
     pictures.set(name, received.file)
   }
   const documents = COMMISSIONS.map(commission => documentFor(commission, files, pictures))
   for (const document of documents) await createProject(sql, document)
-  await keepDemo(sql, documents)
+  await storeDemo(sql, documents)
   await seedShelf(sql)
   return true
 }
@@ -165,7 +165,7 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
 export const seedStandIns = async (sql: Sql): Promise<void> => {
   for (const { id, name, hash } of pieces) {
     if (await findArtwork(sql, hash)) continue
-    await keepArtwork(
+    await storeArtwork(
       sql,
       await receiveSvg(`${name}.svg`, await readFile(new URL(`stand-ins/${id}.svg`, import.meta.url))),
     )

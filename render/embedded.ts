@@ -33,7 +33,7 @@ const MAX_PIXELS_WITHIN = 12_000_000
  * The pictures within a file, decoded; null for those that cannot be, and for what goes beyond how many there may be
  * and the pixels they may have together.
  */
-const decodedPictures = async ({ pictures }: Reading): Promise<Array<Picture | null>> => {
+const decodePictures = async ({ pictures }: Reading): Promise<Array<Picture | null>> => {
   const all: Array<Picture | null> = []
   let left = MAX_PIXELS_WITHIN
   for (const picture of pictures) {
@@ -78,7 +78,7 @@ export const readWithPictures = async (
   inks?: readonly string[][],
 ): Promise<ReadWithPictures> => {
   const plain = readSvg(source, also)
-  const pictures = also.includes('pictures') ? await decodedPictures(plain) : []
+  const pictures = also.includes('pictures') ? await decodePictures(plain) : []
   const reading = pictures.length
     ? withPictures(plain, inks ?? pictures.map(picture => (picture ? rasterInks(picture) : [])))
     : plain

@@ -22,7 +22,7 @@ const MEDIA: Readonly<Record<string, string>> = {
 const NO_PICTURE = 'It is no PNG, JPEG, WebP or GIF picture.'
 const BROKEN = 'The picture is damaged or ends in the middle; it cannot be read to its end.'
 
-const opened = (bytes: Uint8Array): sharp.Sharp =>
+const openSharp = (bytes: Uint8Array): sharp.Sharp =>
   sharp(bytes, { failOn: 'truncated', pages: 1, limitInputPixels: MAX_PIXELS })
 
 /** Reads the head of a picture file. Throws Unreadable, in a plain sentence, for what is no picture or too large. */
@@ -51,7 +51,7 @@ export const pictureInfo = async (bytes: Uint8Array): Promise<PictureInfo> => {
   return { width, height, media, notes }
 }
 
-const broken = (): never => {
+const throwUnreadable = (): never => {
   throw new Unreadable(BROKEN)
 }
 
@@ -59,8 +59,8 @@ const broken = (): never => {
  * Decodes a picture upright, in sRGB with straight alpha, straight to a side no longer than asked. Throws Unreadable
  * where it is damaged.
  */
-const decodedTo = (bytes: Uint8Array, size: { width: number; height: number }): sharp.Sharp =>
-  opened(bytes)
+const decodeTo = (bytes: Uint8Array, size: { width: number; height: number }): sharp.Sharp =>
+  openSharp(bytes)
     .autoOrient()
     .resize({ ...size, fit: 'fill', kernel: 'cubic', withoutEnlargement: true })
     .toColorspace('srgb')
@@ -70,11 +70,11 @@ export const workingPicture = async (bytes: Uint8Array, info: PictureInfo): Prom
   const {
     data,
     info: { width, height },
-  } = await decodedTo(bytes, workingSize(info.width, info.height))
+  } = await decodeTo(bytes, workingSize(info.width, info.height))
     .ensureAlpha()
     .raw()
     .toBuffer({ resolveWithObject: true })
-    .catch(broken)
+    .catch(throwUnreadable)
   return { width, height, data }
 }
 
@@ -82,12 +82,14 @@ export const workingPicture = async (bytes: Uint8Array, info: PictureInfo): Prom
 export const plainPicture = async (bytes: Uint8Array, longest?: number): Promise<Picture> => {
   const sized =
     longest === undefined
-      ? opened(bytes).autoOrient()
-      : opened(bytes).autoOrient().resize({ width: longest, height: longest, fit: 'inside', withoutEnlargement: true })
+      ? openSharp(bytes).autoOrient()
+      : openSharp(bytes)
+          .autoOrient()
+          .resize({ width: longest, height: longest, fit: 'inside', withoutEnlargement: true })
   const {
     data,
     info: { width, height },
-  } = await sized.toColorspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true }).catch(broken)
+  } = await sized.toColorspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true }).catch(throwUnreadable)
   return { width, height, data }
 }
 
@@ -105,7 +107,13 @@ export const inkPicture = (
 
 /** A picture file as a PNG of its pixels, upright in sRGB, without loss and with nothing else. */
 export const plainPngOf = (bytes: Uint8Array): Promise<Buffer> =>
-  opened(bytes).autoOrient().toColorspace('srgb').ensureAlpha().png({ compressionLevel: 6 }).toBuffer().catch(broken)
+  openSharp(bytes)
+    .autoOrient()
+    .toColorspace('srgb')
+    .ensureAlpha()
+    .png({ compressionLevel: 6 })
+    .toBuffer()
+    .catch(throwUnreadable)
 
 /** A picture as a PNG without loss, and with nothing but its pixels. */
 export const plainPng = ({ width, height, data }: Picture): Promise<Buffer> =>

@@ -46,7 +46,7 @@ const WATCHED = 200
 const PAGE = 4096 / 1048576
 
 /** What a process holds in memory, in MB, as Linux tells it; 0 where nobody tells. */
-const heldBy = ({ pid }: ChildProcess): number => {
+const memoryOfMB = ({ pid }: ChildProcess): number => {
   try {
     return Number(readFileSync(`/proc/${pid}/statm`, 'latin1').split(' ')[1]) * PAGE
   } catch {
@@ -103,7 +103,7 @@ export const poolOf = <Task extends object, Answer>({
   }
   /** Hands a process on to who waits for it; one that is idle does not keep the program alive, and is let go when it dies. */
   const giveBack = (child: ChildProcess): void => {
-    if (atRest < Infinity && heldBy(child) > atRest) return giveUp(child)
+    if (atRest < Infinity && memoryOfMB(child) > atRest) return giveUp(child)
     const next = waiting.shift()
     if (next) return next(child)
     child.unref()
@@ -126,7 +126,7 @@ export const poolOf = <Task extends object, Answer>({
       const cancel = (): void => fail(new Canceled())
       const timer = setTimeout(() => fail(new Error(late)), longest)
       const watch = setInterval(() => {
-        if (heldBy(child) > memory) fail(new Error(greedy))
+        if (memoryOfMB(child) > memory) fail(new Error(greedy))
       }, WATCHED)
       const leave = (): void => {
         clearTimeout(timer)

@@ -64,7 +64,7 @@ const fontsFor = (svg: string): object => ({
   logLevel: 'off',
 })
 
-const answered = async (task: Task): Promise<Exclude<Answer, { failed: string }>> => {
+const renderInWorker = async (task: Task): Promise<Exclude<Answer, { failed: string }>> => {
   const answer = await renderers.run(task)
   if ('failed' in answer) throw new Error(answer.failed)
   return answer
@@ -76,13 +76,13 @@ const answered = async (task: Task): Promise<Exclude<Answer, { failed: string }>
  */
 export const renderSvg: Renderer = async (svg, { side, pixels, crisp }) => {
   const options = { ...fontsFor(svg), fitTo: { mode: side, value: pixels }, shapeRendering: crisp ? 0 : 2 }
-  return (await answered({ svg, options, as: 'pixels' })) as Pixels
+  return (await renderInWorker({ svg, options, as: 'pixels' })) as Pixels
 }
 
 /** Renders an SVG to a PNG so many pixels wide, clear or on a ground. Rejects with the reason where it cannot. */
 export const renderPng = async (svg: string, width: number, ground: string | null = null): Promise<Buffer> => {
   const options = { ...fontsFor(svg), fitTo: { mode: 'width', value: width }, ...(ground && { background: ground }) }
-  const { png } = (await answered({ svg, options, as: 'png' })) as { png: Uint8Array }
+  const { png } = (await renderInWorker({ svg, options, as: 'png' })) as { png: Uint8Array }
   return Buffer.from(png.buffer, png.byteOffset, png.byteLength)
 }
 
@@ -92,6 +92,6 @@ export const renderPng = async (svg: string, width: number, ground: string | nul
  * the reason where it cannot.
  */
 export const plainSvg = async (svg: string): Promise<string> => {
-  const { plain } = (await answered({ svg, options: fontsFor(svg), as: 'plain' })) as { plain: string }
+  const { plain } = (await renderInWorker({ svg, options: fontsFor(svg), as: 'plain' })) as { plain: string }
   return plain.replace(/^<svg width="[^"]*" height="[^"]*"/, '<svg')
 }

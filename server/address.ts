@@ -8,7 +8,7 @@ const lastOf = (event: H3Event, header: string): string =>
   (getRequestHeader(event, header) ?? '').split(',').at(-1)?.trim() ?? ''
 
 /** The address somebody asks from: behind a proxy, by its word. */
-export const addressOf = (event: H3Event): string =>
+export const clientAddress = (event: H3Event): string =>
   (isBehindProxy() && lastOf(event, 'x-forwarded-for')) || (getRequestIP(event) ?? '')
 
 /** Whether somebody asks by https, which a proxy of ours ends. */

@@ -17,7 +17,7 @@ export class Busy extends Error {
   }
 }
 
-export const failure = (statusCode: number, message: string, data?: unknown): H3Error =>
+export const httpError = (statusCode: number, message: string, data?: unknown): H3Error =>
   createError({ statusCode, message, data })
 
 /** Whether a disk is full: this machine's, or the database's. */
@@ -31,19 +31,19 @@ const isReadOnly = (error: unknown): boolean => error instanceof Error && 'code'
  * What went wrong, as an answer: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is
  * gone; null for what nobody expected.
  */
-export const answerTo = (error: unknown): H3Error | null => {
+export const toHttpError = (error: unknown): H3Error | null => {
   if (isError(error)) return error
-  if (error instanceof z.ZodError) return failure(400, error.issues[0]?.message ?? 'The request is not understood.')
-  if (error instanceof Unreadable) return failure(422, error.message)
-  if (error instanceof Stale || error instanceof ShelfStale) return failure(409, error.message, error.current)
-  if (error instanceof ReviewRefused) return failure(error.status, error.message, { why: error.why })
-  if (error instanceof PeopleRefused) return failure(error.status, error.message)
-  if (error instanceof TooOften) return failure(429, error.message, { seconds: error.seconds })
-  if (error instanceof Busy) return failure(503, error.message)
-  if (error instanceof TooMany) return failure(429, error.message)
-  if (error instanceof ServiceDown) return failure(503, error.message)
-  if (isFull(error)) return failure(507, 'The disk of the server is full; nothing was kept.')
-  if (isReadOnly(error)) return failure(503, 'The database only lets itself be read just now; nothing was kept.')
-  if (isDatabaseGone(error)) return failure(503, 'The database does not answer.')
+  if (error instanceof z.ZodError) return httpError(400, error.issues[0]?.message ?? 'The request is not understood.')
+  if (error instanceof Unreadable) return httpError(422, error.message)
+  if (error instanceof Stale || error instanceof ShelfStale) return httpError(409, error.message, error.current)
+  if (error instanceof ReviewRefused) return httpError(error.status, error.message, { why: error.why })
+  if (error instanceof PeopleRefused) return httpError(error.status, error.message)
+  if (error instanceof TooOften) return httpError(429, error.message, { seconds: error.seconds })
+  if (error instanceof Busy) return httpError(503, error.message)
+  if (error instanceof TooMany) return httpError(429, error.message)
+  if (error instanceof ServiceDown) return httpError(503, error.message)
+  if (isFull(error)) return httpError(507, 'The disk of the server is full; nothing was kept.')
+  if (isReadOnly(error)) return httpError(503, 'The database only lets itself be read just now; nothing was kept.')
+  if (isDatabaseGone(error)) return httpError(503, 'The database does not answer.')
   return null
 }

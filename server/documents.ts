@@ -6,7 +6,7 @@ import { projectSchema, type StoredProject } from '#core/document/project'
 import { trailChangeSchema } from '#core/document/trail'
 import { newProject } from '#core/scheme/create'
 import { createProject, findProject, saveProject } from './db/projects'
-import { missing } from './door'
+import { notFound } from './door'
 import { readJson } from './json'
 
 const asked = z.union([
@@ -23,18 +23,18 @@ const saving = z.object({
 })
 
 /** Makes a project from what was said of it: a name, a document, or which project it is a copy of. Answers 404 where that is gone. */
-export const createSaid = async (sql: Sql, text: string): Promise<StoredProject> => {
+export const createFromText = async (sql: Sql, text: string): Promise<StoredProject> => {
   const said = asked.parse(readJson(text))
   if ('document' in said) return createProject(sql, said.document, said.trailOf ? { copyOf: said.trailOf } : null)
   if ('name' in said) return createProject(sql, newProject(said.name))
   const original = await findProject(sql, said.copyOf)
-  if (!original) throw missing('project')
+  if (!original) throw notFound('project')
   const document = { ...original.document, name: copyName(original.document.name) }
   return createProject(sql, document, { copyOf: said.copyOf })
 }
 
 /** Saves a project as it was said, by whom where that is known; null where there is none. */
-export const saveSaid = async (
+export const saveFromText = async (
   sql: Sql,
   id: string,
   text: string,

@@ -2,7 +2,7 @@ import { mkdtemp, open, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { getHeader, setHeader, type H3Event } from 'h3'
-import { failure } from './answers'
+import { httpError } from './answers'
 
 /** How long a body may pause on its way, in milliseconds. */
 const MAX_PAUSE_MS = 15_000
@@ -15,7 +15,7 @@ const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => un
   const { req } = event.node
   const tooLarge = (): Error => {
     const allowed = most >= 1048576 ? `${Math.round(most / 1048576)} MB` : `${Math.round(most / 1024)} kB`
-    return failure(413, `What was sent is larger than ${allowed}.`)
+    return httpError(413, `What was sent is larger than ${allowed}.`)
   }
   if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
   let size = 0
@@ -31,16 +31,16 @@ const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => un
       await take(chunk)
     }
   } catch (error) {
-    throw req.destroyed && !req.complete ? failure(400, 'What was sent broke off.') : error
+    throw req.destroyed && !req.complete ? httpError(400, 'What was sent broke off.') : error
   } finally {
     clearTimeout(pause)
   }
-  if (!size) throw failure(400, 'The request is empty.')
+  if (!size) throw httpError(400, 'The request is empty.')
   return size
 }
 
 /** The body of a request, in bytes. */
-export const bodyBytes = async (event: H3Event, most: number): Promise<Uint8Array> => {
+export const readBytes = async (event: H3Event, most: number): Promise<Uint8Array> => {
   const chunks: Buffer[] = []
   await receive(event, most, chunk => chunks.push(chunk))
   return Buffer.concat(chunks)

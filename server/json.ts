@@ -1,4 +1,4 @@
-import { failure } from './answers'
+import { httpError } from './answers'
 
 /** How many values a document may hold, and how deep they may stand within one another. */
 const MAX_VALUES = 500_000
@@ -15,7 +15,7 @@ const STRAY =
   /\\u0000|\\u[dD][89abAB][\da-fA-F]{2}(?!\\u[dD][c-fC-F][\da-fA-F]{2})|(?<!\\u[dD][89abAB][\da-fA-F]{2})\\u[dD][c-fC-F][\da-fA-F]{2}/y
 
 /** Where the strings of a text hold what no text can hold, each six characters long. */
-const straysIn = (text: string): number[] => {
+const findStrays = (text: string): number[] => {
   const strays: number[] = []
   for (let at = text.indexOf('\\'); at !== -1; at = text.indexOf('\\', at)) {
     STRAY.lastIndex = at
@@ -26,7 +26,7 @@ const straysIn = (text: string): number[] => {
 }
 
 /** Counts what a text holds before it is taken apart. Throws 413 where that is more than a document can hold. */
-const counted = (text: string): void => {
+const checkCounts = (text: string): void => {
   let [values, depth] = [0, 0]
   for (let at = 0; at < text.length; at++) {
     const code = text.charCodeAt(at)
@@ -35,10 +35,10 @@ const counted = (text: string): void => {
     } else if (code === COMMA) values++
     else if (OPENING.has(code)) {
       values++
-      if (++depth > DEEPEST) throw failure(413, `The request nests more than ${DEEPEST} deep.`)
+      if (++depth > DEEPEST) throw httpError(413, `The request nests more than ${DEEPEST} deep.`)
     } else if (CLOSING.has(code)) depth--
     if (values > MAX_VALUES)
-      throw failure(413, `The request holds more than ${MAX_VALUES.toLocaleString('en')} values.`)
+      throw httpError(413, `The request holds more than ${MAX_VALUES.toLocaleString('en')} values.`)
   }
 }
 
@@ -48,9 +48,9 @@ const counted = (text: string): void => {
  * what is not JSON.
  */
 export const readJson = (text: string): unknown => {
-  counted(text)
+  checkCounts(text)
   let whole = text
-  const strays = straysIn(text)
+  const strays = findStrays(text)
   if (strays.length) {
     const parts: string[] = []
     let from = 0
@@ -63,6 +63,6 @@ export const readJson = (text: string): unknown => {
   try {
     return JSON.parse(whole)
   } catch {
-    throw failure(400, 'The request is not readable as JSON.')
+    throw httpError(400, 'The request is not readable as JSON.')
   }
 }

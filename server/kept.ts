@@ -10,7 +10,7 @@ const asked = new Map<string, Promise<Buffer | null>>()
  * Bytes that never change under their name, held in memory while they are asked for; asked of the database once by however many.
  * Null, which is not held, where there are none.
  */
-export const keptBytes = (name: string, find: () => Promise<Buffer | null>): Promise<Buffer | null> => {
+export const cachedBytes = (name: string, find: () => Promise<Buffer | null>): Promise<Buffer | null> => {
   const known = held.get(name)
   if (known) return Promise.resolve(known)
   let finding = asked.get(name)

@@ -4,4 +4,4 @@ import { createHash, randomBytes } from 'node:crypto'
 export const newToken = (): string => randomBytes(24).toString('base64url')
 
 /** What is kept of a text that nobody may read: its SHA-256. */
-export const hashed = (text: string): Buffer => createHash('sha256').update(text).digest()
+export const hashToken = (text: string): Buffer => createHash('sha256').update(text).digest()

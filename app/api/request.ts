@@ -17,7 +17,7 @@ const NO_ANSWER = 'The server does not answer.'
 export const isSignedOut = ref(false)
 
 /** A request that was refused; takes note where that is because one has to sign in. */
-const refused = (status: number, said: { message?: string; data?: unknown } | null): Refused => {
+const toRefused = (status: number, said: { message?: string; data?: unknown } | null): Refused => {
   const { message = `The server answered with ${status}.`, data } = said ?? {}
   if (status === 401 && (data as { why?: string } | undefined)?.why === 'signed out') isSignedOut.value = true
   return new Refused(status, message, data)
@@ -42,7 +42,7 @@ export const send = async (method: string, path: string, body?: unknown, signal?
     throw signal?.aborted ? error : new Refused(0, NO_ANSWER)
   })
   if (response.ok) return response
-  throw refused(response.status, await sentenceOf(response))
+  throw toRefused(response.status, await sentenceOf(response))
 }
 
 /** The answer to a request, read as JSON. Rejects as `send` does. */
@@ -75,7 +75,7 @@ export const upload = <Answer>(
     request.upload.onprogress = ({ loaded, total }) => progress(total ? loaded / total : 0)
     request.onload = () => {
       if (request.status < 300) resolve(request.response as Answer)
-      else reject(refused(request.status, request.response as { message?: string } | null))
+      else reject(toRefused(request.status, request.response as { message?: string } | null))
     }
     request.onerror = () => reject(new Refused(0, NO_ANSWER))
     request.onabort = () => reject(signal.reason as Error)

@@ -1,6 +1,6 @@
 import { isSwatchSheet } from '#core/formats/read/sheet'
 import { MAX_LIST_LENGTH } from '#core/formats/read/read'
-import { incomingKind, isBinary, isPastedArtwork, takenText } from '#core/interaction/incoming'
+import { incomingKind, isBinary, isPastedArtwork, readPastedText } from '#core/interaction/incoming'
 import { MAX_BYTES } from '#core/picture/picture'
 import { nextPlace } from '#core/scheme/gather'
 import { MAX_ARTWORK, MAX_REFERENCES } from '#core/document/limits'
@@ -36,7 +36,7 @@ export const useIncoming = (
 
   /** Takes the colors of a text as the scheme, or the only one as the base. False where there are none. */
   const takeText = (text: string, title: string, fileName = ''): boolean => {
-    const taken = takenText(text, title, fileName)
+    const taken = readPastedText(text, title, fileName)
     if (taken) history.runSaying(taken.command, taken.words)
     return taken !== null
   }

@@ -1,7 +1,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import type { ReviewComment, ReviewNews, ReviewPage, Spot } from '#core/document/review'
-import { reviewPageAfter } from '#core/interaction/reviewNews'
+import { applyPageNews } from '#core/interaction/reviewNews'
 import { reasonOf } from '~/words/reasonOf'
 import { Refused } from '~/api/request'
 import { reviewServer } from '~/api/reviews'
@@ -57,7 +57,7 @@ export const useReview = (token: string) => {
     const now = page.value
     if (!now || heard.seq < now.seq) return
     if (heard.gone) return void load()
-    page.value = reviewPageAfter(now, heard)
+    page.value = applyPageNews(now, heard)
     if (heard.again) return void Promise.all([load(), talk.again()])
     heard.comments.forEach(talk.put)
     const last = heard.comments.at(-1)

@@ -4,7 +4,7 @@ import { knownFrom } from '#core/commands/known'
 import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
 import { paintingOf, UNPAINTED, type Painted } from '#core/painting/painting'
-import { takenFrom, type FoundScheme } from '#core/interaction/finding'
+import { colorsToTake, type FoundScheme } from '#core/interaction/finding'
 import { betweenFrames } from '~/browser/betweenFrames'
 import { useArtworkFiles } from '~/stores/artwork'
 
@@ -34,7 +34,7 @@ export const useSeenOn = (
       const look = (scheme: FoundScheme): void => {
         const dressed = apply(
           project,
-          { do: 'take colors', kind: 'shelf', title: scheme.name, colors: takenFrom(scheme) },
+          { do: 'take colors', kind: 'shelf', title: scheme.name, colors: colorsToTake(scheme) },
           inks.length ? known : NOTHING_KNOWN,
         )
         made.set(scheme.id, paintingOf(dressed, { inks, standIns: [] })(artwork.id))

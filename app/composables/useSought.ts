@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { soughtColors } from '#core/interaction/finding'
+import { readColorQuery } from '#core/interaction/finding'
 import { useHistory } from '~/stores/history'
 
 /** What is looked for wherever schemes are found: words, a color to be near or several, and the locked swatches. */
@@ -7,7 +7,7 @@ export const useSought = () => {
   const history = useHistory()
   const words = ref('')
   const color = ref('')
-  const sought = computed(() => soughtColors(color.value))
+  const sought = computed(() => readColorQuery(color.value))
   const near = computed(() => sought.value.near)
   const several = computed(() => sought.value.several)
   const locked = computed(() => (history.settled?.scheme ?? []).filter(swatch => swatch.locked).map(({ hex }) => hex))

@@ -1,4 +1,4 @@
-import { nextAmong, type By } from '#core/interaction/roving'
+import { nextByKey, type By } from '#core/interaction/roving'
 
 /** What stands in a group that is one tab stop. */
 export interface OneStop {
@@ -80,7 +80,7 @@ class Stops {
     if (!target.matches(this.wanted.of) || target.getAttribute('aria-expanded') === 'true') return
     if (target.matches(FIELDS) && (target as HTMLInputElement).type !== 'checkbox') return
     const all = this.all()
-    const next = nextAmong(
+    const next = nextByKey(
       all.map(each => each.getBoundingClientRect()),
       all.indexOf(target),
       event.key,

@@ -4,8 +4,8 @@ import { defineStore } from 'pinia'
 import type { Artwork } from '#core/document/artwork'
 import type { HandOverJob } from '#core/document/job'
 import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
-import { handedGradient, schemeFor } from '#core/handover/handed'
-import { everyArtwork, handedLooks, plannedFiles, treeOf, type HandedLook } from '#core/handover/plan'
+import { exportGradient, exportSchemeFor } from '#core/handover/handed'
+import { allArtwork, exportLooks, planFiles, treeOf, type ExportLook } from '#core/handover/plan'
 import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from '#core/handover/wanted'
 import type { InkArea } from '#core/remap/match'
 import { reasonOf } from '~/words/reasonOf'
@@ -39,7 +39,7 @@ export const useHandOver = defineStore('hand over', () => {
   const artwork = ref<string[]>([])
   const looks = ref<string[]>([])
   /** All artwork there is to choose from. */
-  const everything = computed(() => (history.settled ? everyArtwork(history.settled) : []))
+  const everything = computed(() => (history.settled ? allArtwork(history.settled) : []))
   /** Everything there is, to begin with: all artwork, and all colorways or the project as it is. */
   const chooseAll = (): void => {
     const project = history.settled
@@ -51,17 +51,17 @@ export const useHandOver = defineStore('hand over', () => {
     const said = { ...FIRST_WANTED, ...how.value, artwork: [...artwork.value], looks: [...looks.value] }
     return wantedSchema.safeParse(said).data ?? { ...FIRST_WANTED, artwork: said.artwork, looks: said.looks }
   })
-  const handed = computed((): HandedLook[] => (history.settled ? handedLooks(history.settled, wanted.value) : []))
-  const files = computed(() => plannedFiles(handed.value, wanted.value))
+  const handed = computed((): ExportLook[] => (history.settled ? exportLooks(history.settled, wanted.value) : []))
+  const files = computed(() => planFiles(handed.value, wanted.value))
   const tree = computed(() =>
     treeOf([...(files.value.length > 1 ? ['contents.html'] : []), ...files.value.map(({ path }) => path)]),
   )
 
   const inksOf = (art: Artwork): readonly InkArea[] => painting.known.inks([art])
   /** The scheme of a look as it is handed over, and the swatches that are left out of it. */
-  const schemeOf = ({ project, name }: HandedLook) => {
+  const schemeOf = ({ project, name }: ExportLook) => {
     const chosen = project.artwork.filter(({ id }) => wanted.value.artwork.includes(id))
-    return schemeFor(project, name, chosen, wanted.value, inksOf)
+    return exportSchemeFor(project, name, chosen, wanted.value, inksOf)
   }
   const left = computed(() =>
     handed.value.flatMap(look => {
@@ -73,12 +73,12 @@ export const useHandOver = defineStore('hand over', () => {
   const present = (format: SchemeFormatKind): { text: string; left: string[] } => {
     const project = history.settled
     if (!project) return { text: '', left: [] }
-    const { scheme, left: out } = schemeFor(project, project.name, project.artwork, how.value, inksOf)
+    const { scheme, left: out } = exportSchemeFor(project, project.name, project.artwork, how.value, inksOf)
     return { text: SCHEME_FORMATS[format].write(scheme), left: out.map(({ name }) => name) }
   }
   const gradients = computed(() => {
     const project = history.document
-    return project ? project.gradients.map(each => ({ id: each.id, handed: handedGradient(each, project.scheme) })) : []
+    return project ? project.gradients.map(each => ({ id: each.id, handed: exportGradient(each, project.scheme) })) : []
   })
 
   /** The jobs of the project, the latest first. */

@@ -3,8 +3,8 @@ import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { apply, NOTHING_KNOWN, sayCommand, type Command, type Known } from '#core/commands/commands'
 import type { Project } from '#core/document/project'
-import { historyOf, redone, stepped, undone, type History } from '#core/history/history'
-import { rebased } from '#core/history/others'
+import { historyOf, pushState, stepBack, stepForward, type History } from '#core/history/history'
+import { rebase } from '#core/history/others'
 import { plainCopy } from '~/browser/plainCopy'
 import { useNotices } from './notices'
 
@@ -65,7 +65,7 @@ export const useHistory = defineStore('history', () => {
 
   /** Goes on to a document as one step. */
   const step = (next: Project, did: string): void => {
-    if (steps.value) settle(stepped(steps.value, next, did), did)
+    if (steps.value) settle(pushState(steps.value, next, did), did)
   }
 
   /**
@@ -102,10 +102,10 @@ export const useHistory = defineStore('history', () => {
   }
 
   const undo = (): void => {
-    if (steps.value && undoable.value) settle(undone(steps.value), `Undid ${undoable.value}`)
+    if (steps.value && undoable.value) settle(stepBack(steps.value), `Undid ${undoable.value}`)
   }
   const redo = (): void => {
-    if (steps.value && redoable.value) settle(redone(steps.value), `Did ${redoable.value} again`)
+    if (steps.value && redoable.value) settle(stepForward(steps.value), `Did ${redoable.value} again`)
   }
 
   /** The present document otherwise marked, without a step. */
@@ -117,7 +117,7 @@ export const useHistory = defineStore('history', () => {
   const follow = (theirs: Project, did: string): void => {
     if (!steps.value) return
     previewed.value = null
-    steps.value = rebased(steps.value, theirs)
+    steps.value = rebase(steps.value, theirs)
     said.value = did
   }
 

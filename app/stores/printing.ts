@@ -2,7 +2,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { FIRST_PRINT, type Print } from '#core/print/papers'
-import { proofedBy } from '#core/print/proof'
+import { readProofTable } from '#core/print/proof'
 import type { PressDesk, Printed } from '~/workers/press.worker'
 import { latestOnly } from '~/browser/latestOnly'
 import { plainCopy } from '~/browser/plainCopy'
@@ -32,7 +32,7 @@ export const usePrinting = defineStore('printing', () => {
     try {
       const table = await open().table(print.value)
       if (now !== key.value) return
-      see.value = table && proofedBy(table)
+      see.value = table && readProofTable(table)
       seen = now
       problem.value = null
     } catch (error) {

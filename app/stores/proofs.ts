@@ -5,12 +5,12 @@ import {
   candidatesOf,
   isMarked as isMarkedIn,
   keptLookName,
-  markedAfter,
+  toggleMarked,
   MAX_MARKED,
   type ProofsFirst,
   proofsInOrder,
   type Sheet,
-  sheetBeside,
+  companionSheet,
 } from '#core/interaction/proofSheets'
 import type { Candidate, Variation } from '#core/proofs/candidates'
 import { stateOf } from '#core/check/state'
@@ -129,7 +129,7 @@ export const useProofs = defineStore('proofs', () => {
   }
   const main = sheetOf(() => sheet.value)
   /** What stands beside it where there is room: what would be looked at next. */
-  const beside = sheetOf(() => sheetBeside(sheet.value, roomy.value && !large.value))
+  const beside = sheetOf(() => companionSheet(sheet.value, roomy.value && !large.value))
 
   /** Deals afresh, and shows it. */
   const deal = (): void => {
@@ -176,7 +176,7 @@ export const useProofs = defineStore('proofs', () => {
   }
   const isMarked = (candidate: Candidate): boolean => isMarkedIn(marked.value, candidate)
   const mark = (candidate: Candidate): void => {
-    const next = markedAfter(marked.value, candidate)
+    const next = toggleMarked(marked.value, candidate)
     if (next) marked.value = next
     else notices.say(`Up to ${MAX_MARKED} can be compared; take a mark away first.`, 'problem')
     if (marked.value.length < 2) comparing.value = false

@@ -2,7 +2,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { Command } from '#core/commands/commands'
-import { adjustedSwatches, followed, leadsAt, restrictionOf } from '#core/painting/remapping'
+import { adjustSwatches, followColor, leadsAt, restrictionOf } from '#core/painting/remapping'
 import { familiesOf, type Family } from '#core/remap/near'
 import {
   familiesByInk,
@@ -13,7 +13,7 @@ import {
   rowsByInk,
   withFamilies,
 } from '#core/interaction/inkRows'
-import { selectedAfter } from '#core/interaction/selection'
+import { selectAfterClick } from '#core/interaction/selection'
 import { type Hit, touchUpCommand, touchUpExcess, touchUpRefusal } from '#core/interaction/touchUps'
 import { lossesOf, type Loss } from '#core/remap/losses'
 import { MAX_MENDED } from '#core/commands/shading'
@@ -91,7 +91,7 @@ export const useRemapping = defineStore('remapping', () => {
   const members = (hexes: Iterable<string>): string[] => membersOf(rowOf.value, hexes)
 
   const select = (hexes: Iterable<string>, more = false): void => {
-    selected.value = selectedAfter(selected.value, whole(hexes), more, 'clear')
+    selected.value = selectAfterClick(selected.value, whole(hexes), more, 'clear')
   }
   /** What an action on an ink is for: all that is selected where it is one of them, or it alone. */
   const meant = (hex: string): string[] => (selected.value.has(hex) ? [...selected.value] : whole([hex]))
@@ -129,9 +129,9 @@ export const useRemapping = defineStore('remapping', () => {
   const touches = computed<readonly Touch[]>(() => remap.value?.touches[artwork.value?.id ?? ''] ?? [])
   /** The swatches as the remapping uses them. */
   const usedSwatches = computed(
-    () => new Map([...(history.document ? adjustedSwatches(history.document) : [])].map(([id, { hex }]) => [id, hex])),
+    () => new Map([...(history.document ? adjustSwatches(history.document) : [])].map(([id, { hex }]) => [id, hex])),
   )
-  const followedColor = (to: Following): string | null => followed(usedSwatches.value, to)
+  const followedColor = (to: Following): string | null => followColor(usedSwatches.value, to)
   /**
    * Shapes of the artwork on the stage colored by hand, or made more or less opaque; null where there is nothing to do
    * it to.

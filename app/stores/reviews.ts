@@ -3,7 +3,7 @@ import { navigateTo } from '#imports'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { Review, ReviewNews, ReviewPut } from '#core/document/review'
-import { isMaking, isUnread, newsWords, reviewAfter } from '#core/interaction/reviewNews'
+import { isDrawingPictures, isUnread, newsWords, applyReviewNews } from '#core/interaction/reviewNews'
 import { reasonOf } from '~/words/reasonOf'
 import { useHandOverView } from './handOverView'
 import { useLive } from './live'
@@ -63,7 +63,7 @@ export const useReviews = defineStore('reviews', () => {
       problem.value = reasonOf(error)
     }
     clearTimeout(timer)
-    if (problem.value || reviews.value?.some(isMaking))
+    if (problem.value || reviews.value?.some(isDrawingPictures))
       timer = setTimeout(() => void load(), problem.value ? 3000 : ASK)
   }
 
@@ -77,7 +77,7 @@ export const useReviews = defineStore('reviews', () => {
       if (!review || heard.seq <= review.seq) return
       const said = newsWords(review, heard)
       if (heard.again || heard.gone) void load()
-      put(reviewAfter(review, heard))
+      put(applyReviewNews(review, heard))
       for (const hearer of hearers) hearer(heard)
       if (opened.value === heard.review && hearers.size) markRead({ id: heard.review, seq: heard.seq })
       else if (said) notices.say(said, 'done', () => show(heard.review), 'Look')
@@ -159,7 +159,7 @@ export const useReviews = defineStore('reviews', () => {
     })
 
   return {
-    ...{ reviews, problem, open, link, fresh, isNew, isMaking, hear, load, show },
+    ...{ reviews, problem, open, link, fresh, isNew, isMaking: isDrawingPictures, hear, load, show },
     ...{ publish, change, renew, remove, withdraw, stop, retry },
   }
 })

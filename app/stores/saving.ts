@@ -7,7 +7,7 @@ import type { TrailChange } from '#core/document/trail'
 import {
   isDone,
   isUnsaved,
-  saved,
+  reduceSaving,
   savingOf,
   type Draft,
   type Save,
@@ -81,7 +81,7 @@ export const useSaving = defineStore('saving', () => {
       timer = setTimeout(() => take({ kind: 'due', id: crypto.randomUUID() }), effect.ms)
     }
     const take = (event: SavingEvent): void => {
-      const [next, effects] = saved(now, event)
+      const [next, effects] = reduceSaving(now, event)
       now = next
       seen(next)
       effects.forEach(carryOut)

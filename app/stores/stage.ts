@@ -2,7 +2,7 @@ import { ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { VISIONS } from '#core/color/vision'
-import { selectedAfter } from '#core/interaction/selection'
+import { selectAfterClick } from '#core/interaction/selection'
 import type { Hit } from '#core/interaction/touchUps'
 import { REACH } from '#core/raster/area'
 import type { Touch } from '#core/document/remap'
@@ -86,7 +86,7 @@ export const useStage = defineStore('stage', () => {
   }
   /** Picks shapes: alone, or with those picked before, of which those picked again go. */
   const pick = (all: Iterable<Hit>, more: boolean): void => {
-    picked.value = selectedAfter(picked.value, all, more, 'keep')
+    picked.value = selectAfterClick(picked.value, all, more, 'keep')
   }
   const pickBeside = (by: number, more = false): void => {
     const next = shapes.value?.beside(picked.value, by) ?? null

@@ -2,7 +2,7 @@ import { ref, shallowRef } from 'vue'
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { lookOf, type Look, type Project } from '#core/document/project'
-import { joinedChange, thinnedOut, unpackedTrail, withoutStates } from '#core/history/trail'
+import { joinChanges, statesToDrop, unpackTrail, withoutStates } from '#core/history/trail'
 import type { TrailChange, TrailState } from '#core/document/trail'
 import { reasonOf } from '~/words/reasonOf'
 import { useHistory } from './history'
@@ -36,7 +36,7 @@ export const useTrail = defineStore('trail', () => {
   /** Adds states and gives up what is too much; the current one stays. */
   const grown = (fresh: readonly TrailState[], current: string): TrailChange => {
     const all = [...states.value, ...fresh]
-    const gone = new Set(thinnedOut(all, current))
+    const gone = new Set(statesToDrop(all, current))
     const left = gone.size ? withoutStates(all, gone) : all
     const before = new Set(states.value)
     const put = left.filter(state => !before.has(state))
@@ -70,7 +70,7 @@ export const useTrail = defineStore('trail', () => {
     if (equal(was, is)) return null
     const from = standing(before)
     const next = stateOf(is, did, from.id)
-    change = joinedChange(change, grown([...from.fresh, next], next.id))
+    change = joinChanges(change, grown([...from.fresh, next], next.id))
     return next.id
   }
 
@@ -121,7 +121,7 @@ export const useTrail = defineStore('trail', () => {
     problem.value = null
     loaded = false
     try {
-      const stored = unpackedTrail(await server.trail(id))
+      const stored = unpackTrail(await server.trail(id))
       if (!here()) return
       const put = new Map(unsaved.put.map(state => [state.id, state]))
       const known = new Set(stored.map(state => state.id))

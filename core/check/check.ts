@@ -66,7 +66,7 @@ const movesOf = (before: Project, after: Project): number =>
   }, 0)
 
 /** The first step of a way that settles, found by doubling and halving: what settles at one step does at the next. */
-const firstThat = (steps: readonly Command[], settles: (command: Command) => boolean): Command | null => {
+const findFirst = (steps: readonly Command[], settles: (command: Command) => boolean): Command | null => {
   let [low, high] = [-1, 0]
   while (high < steps.length && !settles(steps[high] as Command)) [low, high] = [high, high * 2 + 1]
   if (high >= steps.length) {
@@ -95,7 +95,7 @@ export const fixesFor = (
   const settles = (command: Command): boolean =>
     isSettled(look(apply(state.project, command, known)), [finding], before)
   const fixOf = ({ words, steps }: Try): Fix[] => {
-    const command = firstThat(steps(), settles)
+    const command = findFirst(steps(), settles)
     return command ? [{ words, command, moves: movesOf(state.project, apply(state.project, command, known)) }] : []
   }
   return ruleOf(finding.rule)

@@ -314,7 +314,7 @@ const between = (from: Tone, to: Tone, part: number): Tone => ({
 })
 
 /** The project with swatches in other colors, as one command. */
-const recoloredBy = (project: Project, colors: ReadonlyMap<string, Hex>, known: Known): Project => {
+const recolor = (project: Project, colors: ReadonlyMap<string, Hex>, known: Known): Project => {
   const changed = project.scheme.flatMap(({ id, hex, hue }) => {
     const next = colors.get(id)
     return next === undefined || next === hex ? [] : [[id, { hex: next, hue }] as const]
@@ -324,7 +324,7 @@ const recoloredBy = (project: Project, colors: ReadonlyMap<string, Hex>, known: 
     : project
 }
 
-const shuffled = <Thing>(all: readonly Thing[], random: () => number): Thing[] => {
+const shuffle = <Thing>(all: readonly Thing[], random: () => number): Thing[] => {
   const list = [...all]
   for (let i = list.length - 1; i > 0; i--) {
     const j = Math.floor(random() * (i + 1))
@@ -367,7 +367,7 @@ export function* mended(
   let best: { tones: Tones; settled: Finding[]; cost: number } | null = null
   const starts = open.length < 2 ? 1 : open.length > MANY ? 2 : STARTS // one finding has only one order
   for (let n = 0; n < starts && open.length; n++) {
-    const list = n === 0 ? open : n === 1 ? [...open].reverse() : shuffled(open, random)
+    const list = n === 0 ? open : n === 1 ? [...open].reverse() : shuffle(open, random)
     let tones = search.start
     const settled: Finding[] = []
     for (let pass = 0; pass < PASSES; pass++)
@@ -387,7 +387,7 @@ export function* mended(
   yield STARTS / (STARTS + 1)
 
   const serious = new Set(seriousKeys(state))
-  const projectOf = (tones: Tones): Project => recoloredBy(state.project, search.colors(tones), known)
+  const projectOf = (tones: Tones): Project => recolor(state.project, search.colors(tones), known)
   const holds = (project: Project, settled: readonly Finding[]): boolean => isSettled(look(project), settled, serious)
   let [tones, settled] = [best?.tones ?? search.start, best?.settled ?? []]
   for (let round = 0; round < ROUNDS && settled.length; round++) {

@@ -25,7 +25,7 @@ const lightnesses = (hex: Hex, way: 1 | -1): Hex[] => {
 }
 
 /** A color by ever more strength at its lightness and hue. */
-const strengths = (hex: Hex): Hex[] => {
+const strongerColors = (hex: Hex): Hex[] => {
   const { l, c, h } = lchOf(hex)
   return [...new Set(Array.from({ length: 24 }, (_, n) => hexOfLch({ l, c: c + (n + 1) * 0.01, h })))].filter(
     each => each !== hex,
@@ -58,7 +58,7 @@ export const stronger = (id: string, state: CheckState): Try[] => {
   return [
     {
       words: `Make ${swatch.name} stronger`,
-      steps: () => strengths(swatch.hex).map(hex => edit(id, hex)),
+      steps: () => strongerColors(swatch.hex).map(hex => edit(id, hex)),
     },
   ]
 }

@@ -5,7 +5,7 @@ import type { CheckState, Neighbors } from './state'
 
 const rgb = new Float64Array(3)
 /** A color moved in OKLab; what lies outside of sRGB is cut off. */
-const moved = (color: Hex, by: Lab): Hex => {
+const moveColor = (color: Hex, by: Lab): Hex => {
   const { l, a, b } = labOf(color)
   fromLab(l + by.l, a + by.a, b + by.b, rgb)
   return hexOfRgb(unit((rgb[0] as number) / 255), unit((rgb[1] as number) / 255), unit((rgb[2] as number) / 255))
@@ -61,7 +61,7 @@ export const withColors = (state: CheckState, colors: ReadonlyMap<string, Hex>):
     if (color === isAt.get(id)) return colors.get(id) ?? color
     const key = `${id} ${color}`
     let found = known.get(key)
-    if (!found) known.set(key, (found = moved(color, delta)))
+    if (!found) known.set(key, (found = moveColor(color, delta)))
     return found
   }
   const owners = new Map([...state.inksOf].flatMap(([id, inks]) => inks.map(hex => [hex, id] as const)))

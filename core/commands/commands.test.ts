@@ -1,7 +1,7 @@
 import type { Artwork } from '#core/document/artwork'
 import { lookOf, projectSchema, type Project } from '#core/document/project'
 import type { Touch } from '#core/document/remap'
-import { historyOf, stepped, undone } from '#core/history/history'
+import { historyOf, pushState, stepBack } from '#core/history/history'
 import { AT_REST } from '#core/harmony/adjust'
 import { colorsOf } from '#core/painting/painting'
 import { newProject } from '#core/scheme/create'
@@ -216,7 +216,7 @@ describe('every command', () => {
       expect(after).not.toEqual(project)
       expect(projectSchema.parse(JSON.parse(JSON.stringify(after)))).toEqual(after)
       expect(unchanged(project)).toBe(before)
-      expect(undone(stepped(historyOf(project), after, sayCommand(command))).present).toBe(project)
+      expect(stepBack(pushState(historyOf(project), after, sayCommand(command))).present).toBe(project)
     },
   )
 

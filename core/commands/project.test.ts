@@ -8,7 +8,7 @@ import { knownInks } from './known'
 import { matchTargets } from './matching'
 import { newProject } from '#core/scheme/create'
 import { uniteInks } from '#core/remap/united'
-import { historyOf, redone, stepped, undone, type History } from '#core/history/history'
+import { historyOf, stepForward, pushState, stepBack, type History } from '#core/history/history'
 import { projectSchema, type Project } from '#core/document/project'
 
 const apply = (project: Project, command: Command): Project => applyWith(project, command, knownInks(inks))
@@ -134,22 +134,22 @@ describe('history', () => {
         const states: Project[] = [full]
         let history: History<Project> = historyOf(full)
         for (const command of list) {
-          history = stepped(history, apply(history.present, command), sayCommand(command))
+          history = pushState(history, apply(history.present, command), sayCommand(command))
           states.push(history.present)
         }
         for (const state of states.slice(0, -1).reverse()) {
-          history = undone(history)
+          history = stepBack(history)
           expect(history.present).toBe(state)
         }
         for (const state of states.slice(1)) {
-          history = redone(history)
+          history = stepForward(history)
           expect(history.present).toBe(state)
         }
-        return redone(history) === history
+        return stepForward(history) === history
       }),
       { numRuns: 30 },
     ))
-  it('has nothing before its start', () => expect(undone(historyOf(1)).present).toBe(1))
+  it('has nothing before its start', () => expect(stepBack(historyOf(1)).present).toBe(1))
 })
 
 it.each([

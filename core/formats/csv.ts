@@ -1,26 +1,26 @@
 import Papa from 'papaparse'
 import { lchOf, rgbOf } from '#core/color/convert'
 import { cmykOf } from '#core/color/notation'
-import { lineOf, rungName, type HandedScheme, type HandedSwatch } from './handed'
+import { toOneLine, rungName, type ExportScheme, type ExportSwatch } from './handed'
 
 const HEAD = [
   ...['name', 'hex', 'role', 'share', 'rung', 'red', 'green', 'blue'],
   ...['cyan', 'magenta', 'yellow', 'black', 'lightness', 'chroma', 'hue'],
 ]
 
-const rounded = (value: number, places: number): string => String(Number(value.toFixed(places)))
+const roundTo = (value: number, places: number): string => String(Number(value.toFixed(places)))
 
-const rowOf = ({ name, hex, role, share }: HandedSwatch, rung: string): string[] => {
+const rowOf = ({ name, hex, role, share }: ExportSwatch, rung: string): string[] => {
   const [{ r, g, b }, { l, c, h }] = [rgbOf(hex), lchOf(hex)]
   return [
-    lineOf(name),
+    toOneLine(name),
     hex,
     role ?? '',
-    share === undefined ? '' : rounded(share, 4),
+    share === undefined ? '' : roundTo(share, 4),
     rung,
-    ...[r, g, b].map(value => rounded(value * 255, 0)),
-    ...Object.values(cmykOf(hex)).map(ink => rounded(ink * 100, 0)),
-    ...[rounded(l, 4), rounded(c, 4), rounded(h, 2)],
+    ...[r, g, b].map(value => roundTo(value * 255, 0)),
+    ...Object.values(cmykOf(hex)).map(ink => roundTo(ink * 100, 0)),
+    ...[roundTo(l, 4), roundTo(c, 4), roundTo(h, 2)],
   ]
 }
 
@@ -32,7 +32,7 @@ const RECKONED = /^'*[=+\-@\t\r].*$/
  * and blue in [0, 255], CMYK in percent by the plain formula, and OKLCH. Names that a spreadsheet would reckon with are
  * quoted by an apostrophe.
  */
-export const toCsv = ({ swatches }: HandedScheme): string => {
+export const toCsv = ({ swatches }: ExportScheme): string => {
   const rows = swatches.flatMap(swatch => [
     rowOf(swatch, ''),
     ...(swatch.rungs ?? []).map(rung => rowOf({ name: swatch.name, hex: rung.hex }, rungName(rung))),

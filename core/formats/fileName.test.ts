@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { fileNameOf, titleShown } from './fileName'
+import { fileNameOf, displayTitle } from './fileName'
 
 it.each([
   ['Festival poster', 'festival-poster'],
@@ -33,4 +33,4 @@ it.each([
   ['___', '___'],
   ['海報_最終版.svg', '海報 最終版'],
   ['.svg', '.svg'],
-])('“%s” is shown as “%s”', (name, title) => expect(titleShown(name)).toBe(title))
+])('“%s” is shown as “%s”', (name, title) => expect(displayTitle(name)).toBe(title))

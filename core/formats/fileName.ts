@@ -44,7 +44,7 @@ const ENDINGS = /(?:\.[a-z]{2,4})+$/i
  * The name of a file as a title to be read: without endings, words that were joined by underscores or hyphens parted.
  * The name itself where nothing would be left.
  */
-export const titleShown = (name: string): string => {
+export const displayTitle = (name: string): string => {
   const bare = name.replace(ENDINGS, '')
   const joined = bare.includes(' ') ? /_+/g : /[_-]+/g
   return bare.replace(joined, ' ').replace(/\s+/g, ' ').trim() || name

@@ -4,7 +4,7 @@ import { ROLES } from '#core/harmony/proportion'
 import { toCss, toTailwind } from './css'
 import { toCsv } from './csv'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from './formats'
-import { distinctKeys, keyOf, lineOf, type HandedScheme } from './handed'
+import { distinctKeys, keyOf, toOneLine, type ExportScheme } from './handed'
 import { readColors } from './read/read'
 import { isSwatchSheet } from './read/sheet'
 import { toStrip, toSwatchSheet } from './swatchSheet'
@@ -17,8 +17,8 @@ const colors = [
   { name: 'Deep Blue', hex: '#334455' },
   { name: '★', hex: '#ffffff' },
 ]
-const kites: HandedScheme = { title: 'Kites */ 1', swatches: colors }
-const laddered: HandedScheme = {
+const kites: ExportScheme = { title: 'Kites */ 1', swatches: colors }
+const laddered: ExportScheme = {
   title: 'Kite festival',
   swatches: [
     { ...colors[0], name: 'deep blue', hex: '#2e4f7f', rungs: [{ ladder: 'tints', step: 1, hex: '#97a7bf' }] },
@@ -122,7 +122,7 @@ describe('every format comes back: colors, order, names letter for letter, share
         '12',
       ],
     ),
-    fc.string({ minLength: 1, maxLength: 120, unit: 'grapheme' }).filter(each => lineOf(each) !== ''),
+    fc.string({ minLength: 1, maxLength: 120, unit: 'grapheme' }).filter(each => toOneLine(each) !== ''),
   )
   const swatch = fc.record({
     hex,
@@ -155,7 +155,7 @@ describe('every format comes back: colors, order, names letter for letter, share
         expect(back).toEqual(
           all.map(each => ({
             hex: each.hex,
-            name: lineOf(each.name).slice(0, 120).trim(),
+            name: toOneLine(each.name).slice(0, 120).trim(),
             role: each.role,
             share: each.share,
           })),

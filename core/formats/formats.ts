@@ -1,6 +1,6 @@
 import { toCss, toTailwind } from './css'
 import { toCsv } from './csv'
-import type { HandedScheme } from './handed'
+import type { ExportScheme } from './handed'
 import { toStrip, toSwatchSheet } from './swatchSheet'
 import { toText } from './text'
 import { toTokens } from './tokens'
@@ -10,7 +10,7 @@ export interface SchemeFormat {
   title: string
   ending: string
   media: string
-  write: (scheme: HandedScheme) => string
+  write: (scheme: ExportScheme) => string
   /** Whether what is written is SVG that a picture is drawn from. */
   drawn?: true
 }

@@ -1,7 +1,7 @@
 import { plainStops, runAt, type GradientKind, type Run } from '#core/harmony/gradient'
 import { hexOfLab } from '#core/color/convert'
-import { inComment, keyOf, lineOf, percentOf } from './handed'
-import { escaped } from './swatchSheet'
+import { escapeComment, keyOf, toOneLine, percentOf } from './handed'
+import { escapeXml } from './swatchSheet'
 
 /** A gradient as it leaves the house: its name, how it runs, and its kind; the angle in degrees as in CSS. */
 export interface HandedGradient {
@@ -13,12 +13,12 @@ export interface HandedGradient {
 
 type Stops = ReadonlyArray<{ at: number; hex: string }>
 
-const rounded = (value: number): string => String(Math.round(value * 1000) / 1000)
+const roundTo = (value: number): string => String(Math.round(value * 1000) / 1000)
 
 /** The function of CSS that draws it with stops; `mixing` says how what is between them is mixed. */
 const cssFunction = ({ kind, angle }: HandedGradient, stops: Stops, mixing: string): string => {
   const list = stops.map(({ at, hex }) => `${hex} ${percentOf(at)}`).join(', ')
-  const led = [kind === 'linear' ? `${rounded(angle)}deg` : kind === 'conic' ? `from ${rounded(angle)}deg` : '', mixing]
+  const led = [kind === 'linear' ? `${roundTo(angle)}deg` : kind === 'conic' ? `from ${roundTo(angle)}deg` : '', mixing]
   const how = led.filter(Boolean).join(' ')
   return `${kind}-gradient(${how ? `${how}, ` : ''}${list})`
 }
@@ -38,7 +38,7 @@ export const gradientsToCss = (gradients: readonly HandedGradient[], keys: reado
   gradients
     .map((gradient, i) =>
       [
-        `/* ${inComment(gradient.name)} */`,
+        `/* ${escapeComment(gradient.name)} */`,
         `.${keys[i] ?? keyOf(gradient.name)} {`,
         `  background-image: ${plainCssOf(gradient)};`,
         `  background-image: ${cssOf(gradient)};`,
@@ -49,7 +49,7 @@ export const gradientsToCss = (gradients: readonly HandedGradient[], keys: reado
     .join('\n')
 
 const stopsOf = (stops: Stops): string =>
-  stops.map(({ at, hex }) => `<stop offset="${rounded(at)}" stop-color="${hex}"/>`).join('')
+  stops.map(({ at, hex }) => `<stop offset="${roundTo(at)}" stop-color="${hex}"/>`).join('')
 
 /** Into how many sectors a conic gradient is cut, which SVG cannot draw by itself. */
 const SECTORS = 720
@@ -61,13 +61,13 @@ const sectorsOf = ({ angle, run }: HandedGradient, width: number, height: number
   const reach = Math.hypot(width, height)
   const pointAt = (part: number): string => {
     const turn = ((angle + part * 360) * Math.PI) / 180
-    return `${rounded(cx + Math.sin(turn) * reach)} ${rounded(cy - Math.cos(turn) * reach)}`
+    return `${roundTo(cx + Math.sin(turn) * reach)} ${roundTo(cy - Math.cos(turn) * reach)}`
   }
   const first = `<rect width="${width}" height="${height}" fill="${hexOfLab(color(0.5 / SECTORS))}"/>`
   const sectors = Array.from({ length: SECTORS - 1 }, (_, i) => {
     const part = (i + 1) / SECTORS
     const large = part < 0.5 ? 1 : 0
-    const arc = `A${rounded(reach)} ${rounded(reach)} 0 ${large} 1 ${pointAt(1)}`
+    const arc = `A${roundTo(reach)} ${roundTo(reach)} 0 ${large} 1 ${pointAt(1)}`
     return `<path d="M${cx} ${cy}L${pointAt(part)}${arc}Z" fill="${hexOfLab(color(part + 0.5 / SECTORS))}"/>`
   })
   return first + sectors.join('')
@@ -84,13 +84,13 @@ export const gradientToSvg = (gradient: HandedGradient, width: number, height: n
     kind === 'conic'
       ? sectorsOf(gradient, width, height)
       : kind === 'radial'
-        ? `<radialGradient id="g" gradientUnits="userSpaceOnUse" cx="${cx}" cy="${cy}" r="${rounded(Math.hypot(cx, cy))}">` +
+        ? `<radialGradient id="g" gradientUnits="userSpaceOnUse" cx="${cx}" cy="${cy}" r="${roundTo(Math.hypot(cx, cy))}">` +
           `${stopsOf(plainStops(run))}</radialGradient>${ground}`
         : '<linearGradient id="g" gradientUnits="userSpaceOnUse" ' +
-          `x1="${rounded(cx - dx)}" y1="${rounded(cy - dy)}" x2="${rounded(cx + dx)}" y2="${rounded(cy + dy)}">` +
+          `x1="${roundTo(cx - dx)}" y1="${roundTo(cy - dy)}" x2="${roundTo(cx + dx)}" y2="${roundTo(cy + dy)}">` +
           `${stopsOf(plainStops(run))}</linearGradient>${ground}`
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">` +
-    `<title>${escaped(lineOf(name))}</title>${body}</svg>\n`
+    `<title>${escapeXml(toOneLine(name))}</title>${body}</svg>\n`
   )
 }

@@ -2,7 +2,7 @@ import type { Hex } from '#core/color/convert'
 import type { LadderKind } from '#core/harmony/ladder'
 
 /** A rung of a swatch's ladder: which ladder, its number from 1, its color. */
-export interface HandedRung {
+export interface ExportRung {
   ladder: LadderKind
   step: number
   hex: Hex
@@ -11,33 +11,33 @@ export interface HandedRung {
 }
 
 /** A swatch as it leaves the house; its share in [0, 1]. */
-export interface HandedSwatch {
+export interface ExportSwatch {
   name: string
   hex: Hex
   role?: string
   share?: number
   /** The rungs of its ladders, where they are handed over too. */
-  rungs?: readonly HandedRung[]
+  rungs?: readonly ExportRung[]
 }
 
 /** A scheme as it leaves the house. */
-export interface HandedScheme {
+export interface ExportScheme {
   title: string
-  swatches: readonly HandedSwatch[]
+  swatches: readonly ExportSwatch[]
 }
 
 /** One of a ladder's rungs in words. */
 export const RUNG_WORDS: Readonly<Record<LadderKind, string>> = { tints: 'tint', tones: 'tone', shades: 'shade' }
 
 /** A rung as it is called beside its swatch: `tint 2`. */
-export const rungName = ({ ladder, step }: HandedRung): string => `${RUNG_WORDS[ladder]} ${step}`
+export const rungName = ({ ladder, step }: ExportRung): string => `${RUNG_WORDS[ladder]} ${step}`
 
 /** A name on one line, without what no text file holds: control characters, lone surrogates, what is no character. */
-export const lineOf = (name: string): string =>
+export const toOneLine = (name: string): string =>
   name.replace(/[\p{Cc}\p{Cs}\p{Zl}\p{Zp}\p{Zs}\u{FEFF}\u{FFFE}\u{FFFF}]+/gu, ' ').trim()
 
 /** Text as the inside of a comment, which it does not end. */
-export const inComment = (text: string): string => lineOf(text).replace(/\*\//g, '*\u200B/')
+export const escapeComment = (text: string): string => toOneLine(text).replace(/\*\//g, '*\u200B/')
 
 /**
  * A name as a key: lower case, letters and digits joined by hyphens; `color` where nothing is left, and before digits
@@ -69,19 +69,19 @@ export const distinctKeys = (keys: readonly string[]): string[] => {
 }
 
 /** A rung with the key it goes by. */
-export type KeyedRung = HandedRung & { key: string }
+export type KeyedRung = ExportRung & { key: string }
 /** A swatch with its name on one line, the key it goes by, and those of its rungs. */
-export type KeyedSwatch = Omit<HandedSwatch, 'rungs'> & { key: string; rungs: KeyedRung[] }
+export type KeyedSwatch = Omit<ExportSwatch, 'rungs'> & { key: string; rungs: KeyedRung[] }
 
 /** Swatches and their rungs with keys of which each is there once. */
-export const keyed = (swatches: readonly HandedSwatch[]): KeyedSwatch[] => {
+export const withKeys = (swatches: readonly ExportSwatch[]): KeyedSwatch[] => {
   const own = distinctKeys(swatches.map(({ name }) => keyOf(name)))
   const wanted = swatches.flatMap(({ rungs = [] }, i) => rungs.map(rung => `${own[i]}-${keyOf(rungName(rung))}`))
   const keys = distinctKeys([...own, ...wanted]).slice(own.length)
   let at = 0
   return swatches.map(({ rungs = [], ...swatch }, i) => ({
     ...swatch,
-    name: lineOf(swatch.name),
+    name: toOneLine(swatch.name),
     key: own[i] as string,
     rungs: rungs.map(rung => ({ ...rung, key: keys[at++] as string })),
   }))

@@ -1,39 +1,48 @@
 import { inkOn } from '#core/color/contrast'
-import { keyed, lineOf, percentOf, rungName, type HandedScheme, type KeyedSwatch } from './handed'
+import { withKeys, toOneLine, percentOf, rungName, type ExportScheme, type KeyedSwatch } from './handed'
 
 /** Sizes of the sheet, in its own units: a block, the room under it for what is written, a rung, what is between. */
 const BLOCK = { width: 180, height: 120, words: 52, rung: 24, gap: 16 } as const
 const COLUMNS = 6
 
 /** Text as XML holds it, in an attribute as between tags. */
-export const escaped = (text: string): string => text.replace(/[&<>"']/g, letter => `&#${letter.codePointAt(0)};`)
+export const escapeXml = (text: string): string => text.replace(/[&<>"']/g, letter => `&#${letter.codePointAt(0)};`)
 
-const said = (name: string, value: string | undefined): string =>
-  value === undefined ? '' : ` data-${name}="${escaped(value)}"`
+const attributeText = (name: string, value: string | undefined): string =>
+  value === undefined ? '' : ` data-${name}="${escapeXml(value)}"`
 
 const rectAt = (x: number, y: number, width: number, height: number, fill: string, more: string): string =>
   `<rect x="${x}" y="${y}" width="${width}" height="${height}" fill="${fill}"${more}/>`
 
 const wordsAt = (x: number, y: number, text: string, fill: string): string =>
-  `<text x="${x}" y="${y}" fill="${fill}">${escaped(text)}</text>`
+  `<text x="${x}" y="${y}" fill="${fill}">${escapeXml(text)}</text>`
 
 const blockOf = ({ name, hex, role, share, rungs }: KeyedSwatch, x: number, y: number): string => {
   const { width, height, rung: tall } = BLOCK
   const percent = share === undefined ? undefined : percentOf(share)
   const text = [role, percent].filter(word => word !== undefined).join(' · ')
   return [
-    rectAt(x, y, width, height, hex, said('name', name) + said('role', role) + said('share', percent)),
+    rectAt(
+      x,
+      y,
+      width,
+      height,
+      hex,
+      attributeText('name', name) + attributeText('role', role) + attributeText('share', percent),
+    ),
     wordsAt(x + 10, y + height - 10, hex, inkOn(hex)),
-    ...rungs.map((rung, i) => rectAt(x, y + height + i * tall, width, tall, rung.hex, said('rung', rungName(rung)))),
+    ...rungs.map((rung, i) =>
+      rectAt(x, y + height + i * tall, width, tall, rung.hex, attributeText('rung', rungName(rung))),
+    ),
     wordsAt(x, y + height + rungs.length * tall + 18, name, '#1a1a1a'),
     ...(text ? [wordsAt(x, y + height + rungs.length * tall + 36, text, '#5a5a5a')] : []),
   ].join('\n')
 }
 
 /** An SVG swatch sheet: a block a swatch with its name, role and share under it, and the rungs of its ladders between. */
-export const toSwatchSheet = ({ title, swatches }: HandedScheme): string => {
+export const toSwatchSheet = ({ title, swatches }: ExportScheme): string => {
   const { width, height, words, rung, gap } = BLOCK
-  const all = keyed(swatches)
+  const all = withKeys(swatches)
   const columns = Math.min(COLUMNS, Math.max(1, all.length))
   const rungs = Math.max(0, ...all.map(each => each.rungs.length))
   const tall = height + rungs * rung + words
@@ -45,7 +54,7 @@ export const toSwatchSheet = ({ title, swatches }: HandedScheme): string => {
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${across} ${down}" width="${across}" height="${down}" ` +
       'font-family="sans-serif" font-size="13">',
-    `<title>${escaped(lineOf(title))}</title>`,
+    `<title>${escapeXml(toOneLine(title))}</title>`,
     `<rect width="${across}" height="${down}" fill="#ffffff"/>`,
     ...blocks,
     '</svg>',
@@ -54,7 +63,7 @@ export const toSwatchSheet = ({ title, swatches }: HandedScheme): string => {
 }
 
 /** The swatches side by side, as wide as their shares, as SVG without letters: what the picture of a strip is made from. */
-export const toStrip = ({ swatches }: HandedScheme): string => {
+export const toStrip = ({ swatches }: ExportScheme): string => {
   const [across, down] = [1600, 320]
   const total = swatches.reduce((sum, { share }) => sum + (share ?? 1), 0) || 1
   let at = 0

@@ -1,13 +1,13 @@
-import { lineOf, percentOf, rungName, type HandedScheme } from './handed'
+import { toOneLine, percentOf, rungName, type ExportScheme } from './handed'
 
 /**
  * One line a swatch: its hex code, its name, and where they are known its role and share, with tabs between; each rung of
  * its ladders on a line of its own under it, set in.
  */
-export const toText = ({ swatches }: HandedScheme): string =>
+export const toText = ({ swatches }: ExportScheme): string =>
   swatches
     .flatMap(({ hex, name, role, share, rungs = [] }) => [
-      [hex, lineOf(name), ...(role && share !== undefined ? [role, percentOf(share)] : [])].join('\t'),
+      [hex, toOneLine(name), ...(role && share !== undefined ? [role, percentOf(share)] : [])].join('\t'),
       ...rungs.map(rung => `\t${rung.hex}\t${rungName(rung)}`),
     ])
     .map(line => `${line}\n`)

@@ -1,5 +1,5 @@
 import { rgbOf, type Hex } from '#core/color/convert'
-import { keyed, keyOf, lineOf, RUNG_WORDS, type HandedScheme, type KeyedRung, type KeyedSwatch } from './handed'
+import { withKeys, keyOf, toOneLine, RUNG_WORDS, type ExportScheme, type KeyedRung, type KeyedSwatch } from './handed'
 
 /** Under which key of `$extensions` the names, roles and shares stand. */
 export const EXTENSION = 'plumbago'
@@ -44,8 +44,8 @@ const tokenOf = ({ name, hex, role, share, rungs }: KeyedSwatch): object => {
  * A W3C Design Tokens document (Format Module 2025.10) in a group of the scheme's name: one color token a swatch, or,
  * with ladders, a group of its own whose root token it is. Names, roles and shares stand in `$extensions`.
  */
-export const toTokens = ({ title, swatches }: HandedScheme): string => {
-  const tokens = keyed(swatches).map(swatch => [swatch.key, tokenOf(swatch)] as const)
-  const group = { $type: 'color', $description: lineOf(title), ...Object.fromEntries(tokens) }
+export const toTokens = ({ title, swatches }: ExportScheme): string => {
+  const tokens = withKeys(swatches).map(swatch => [swatch.key, tokenOf(swatch)] as const)
+  const group = { $type: 'color', $description: toOneLine(title), ...Object.fromEntries(tokens) }
   return `${JSON.stringify({ [keyOf(title)]: group }, null, 2)}\n`
 }

@@ -1,12 +1,12 @@
-import { escaped } from '#core/formats/swatchSheet'
-import { lineOf, type HandedSwatch } from '#core/formats/handed'
+import { escapeXml } from '#core/formats/swatchSheet'
+import { toOneLine, type ExportSwatch } from '#core/formats/handed'
 
 /** A colorway on the page that an archive opens with: its colors, and which of its files shows it. */
 export interface ContentsLook {
   name: string
   note: string
   chosen: boolean
-  swatches: readonly HandedSwatch[]
+  swatches: readonly ExportSwatch[]
   /** The names of what was left out of its scheme. */
   left: readonly string[]
   picture: string | null
@@ -26,23 +26,23 @@ export interface Contents {
 }
 
 const addressOf = (path: string): string => path.split('/').map(encodeURIComponent).join('/')
-const linked = (path: string): string => `<li><a href="${escaped(addressOf(path))}">${escaped(path)}</a></li>`
-const listed = (paths: readonly string[]): string => (paths.length ? `<ul>${paths.map(linked).join('')}</ul>` : '')
+const linkHtml = (path: string): string => `<li><a href="${escapeXml(addressOf(path))}">${escapeXml(path)}</a></li>`
+const listHtml = (paths: readonly string[]): string => (paths.length ? `<ul>${paths.map(linkHtml).join('')}</ul>` : '')
 
-const swatchOf = ({ name, hex, share }: HandedSwatch): string =>
+const swatchOf = ({ name, hex, share }: ExportSwatch): string =>
   `<li style="flex:${Math.max(0.05, share ?? 1).toFixed(3)}"><i style="background:${hex}"></i>` +
-  `<b>${escaped(lineOf(name))}</b> <code>${hex}</code></li>`
+  `<b>${escapeXml(toOneLine(name))}</b> <code>${hex}</code></li>`
 
 const lookOf = ({ name, note, chosen, swatches, left, picture, files }: ContentsLook): string =>
   [
-    `<section><h2>${escaped(lineOf(name))}${chosen ? ' <small>chosen</small>' : ''}</h2>`,
-    note ? `<p>${escaped(lineOf(note))}</p>` : '',
-    picture ? `<img src="${escaped(addressOf(picture))}" alt="${escaped(lineOf(name))}">` : '',
+    `<section><h2>${escapeXml(toOneLine(name))}${chosen ? ' <small>chosen</small>' : ''}</h2>`,
+    note ? `<p>${escapeXml(toOneLine(note))}</p>` : '',
+    picture ? `<img src="${escapeXml(addressOf(picture))}" alt="${escapeXml(toOneLine(name))}">` : '',
     `<ol>${swatches.map(swatchOf).join('')}</ol>`,
     left.length
-      ? `<p class="quiet">Left out, because no artwork uses it: ${escaped(left.map(lineOf).join(', '))}.</p>`
+      ? `<p class="quiet">Left out, because no artwork uses it: ${escapeXml(left.map(toOneLine).join(', '))}.</p>`
       : '',
-    listed(files),
+    listHtml(files),
     '</section>',
   ].join('')
 
@@ -59,13 +59,13 @@ export const contentsPage = ({ title, date, files, looks, failed }: Contents): s
   [
     '<!doctype html>\n<html lang="en"><head><meta charset="utf-8">',
     `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src 'self' file:; style-src 'unsafe-inline'">`,
-    `<meta name="viewport" content="width=device-width"><title>${escaped(lineOf(title))}</title><style>${STYLE}</style></head>`,
-    `<body><h1>${escaped(lineOf(title))}</h1><p class="quiet">Handed over on ${escaped(date)}</p>`,
-    listed(files),
+    `<meta name="viewport" content="width=device-width"><title>${escapeXml(toOneLine(title))}</title><style>${STYLE}</style></head>`,
+    `<body><h1>${escapeXml(toOneLine(title))}</h1><p class="quiet">Handed over on ${escapeXml(date)}</p>`,
+    listHtml(files),
     ...looks.map(lookOf),
     failed.length
       ? `<section><h2>Could not be written</h2><ul>${failed
-          .map(({ path, reason }) => `<li>${escaped(path)}: ${escaped(lineOf(reason))}</li>`)
+          .map(({ path, reason }) => `<li>${escapeXml(path)}: ${escapeXml(toOneLine(reason))}</li>`)
           .join('')}</ul></section>`
       : '',
     '</body></html>\n',

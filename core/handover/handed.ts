@@ -4,7 +4,7 @@ import type { Gradient } from '#core/document/handOver'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
 import type { HandedGradient } from '#core/formats/gradient'
-import type { HandedRung, HandedScheme } from '#core/formats/handed'
+import type { ExportRung, ExportScheme } from '#core/formats/handed'
 import { ladder, LADDERS } from '#core/harmony/ladder'
 import { targetsIn } from '#core/painting/remapping'
 import type { InkArea } from '#core/remap/match'
@@ -27,7 +27,7 @@ export const usedSwatches = (
 }
 
 /** The rungs of all ladders of a color; with the colors the artwork wears, whether each is among them. */
-export const rungsOf = (hex: Hex, count: number, worn?: ReadonlySet<Hex>): HandedRung[] =>
+export const rungsOf = (hex: Hex, count: number, worn?: ReadonlySet<Hex>): ExportRung[] =>
   LADDERS.flatMap(kind =>
     ladder(hex, kind, count).map((rung, i) => ({
       ...{ ladder: kind, step: i + 1, hex: rung },
@@ -39,11 +39,11 @@ export const rungsOf = (hex: Hex, count: number, worn?: ReadonlySet<Hex>): Hande
  * The scheme of a project in the order it is shown, with ladders where they are wanted; only the swatches of `only`, where
  * that is given, and the rungs marked that are among the colors the artwork wears (`worn`). What is left out is named.
  */
-export const handedScheme = (
+export const exportScheme = (
   project: Project,
   title: string,
   { ladders, only, worn }: { ladders: boolean; only: ReadonlySet<string> | null; worn?: ReadonlySet<Hex> },
-): { scheme: HandedScheme; left: Swatch[] } => {
+): { scheme: ExportScheme; left: Swatch[] } => {
   const all = shownScheme(project)
   const isLeft = ({ id }: Swatch): boolean => only !== null && !only.has(id)
   return {
@@ -61,19 +61,19 @@ export const handedScheme = (
 }
 
 /** The same, with only what some of the artworks use where that is wanted and anything is used at all. */
-export const schemeFor = (
+export const exportSchemeFor = (
   project: Project,
   title: string,
   artwork: readonly Artwork[],
   { ladders, onlyUsed }: { ladders: boolean; onlyUsed: boolean },
   inksOf: (art: Artwork) => readonly InkArea[],
-): ReturnType<typeof handedScheme> => {
+): ReturnType<typeof exportScheme> => {
   const used = usedSwatches(project, artwork, inksOf)
-  return handedScheme(project, title, { ladders, only: onlyUsed && used.size ? used : null })
+  return exportScheme(project, title, { ladders, only: onlyUsed && used.size ? used : null })
 }
 
 /** A gradient in the colors of a scheme; a stop whose swatch is gone keeps the color it had. */
-export const handedGradient = (
+export const exportGradient = (
   { name, kind, angle, space, way, stops }: Omit<Gradient, 'id'>,
   scheme: readonly Swatch[],
 ): HandedGradient => {

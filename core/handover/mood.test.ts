@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { ARRANGEMENTS, MOOD_COLORS, MOOD_SHAPES } from '#core/document/handOver'
 import { framesOf, moodPage, SHAPE_SIZES } from './mood'
-import { croppedTo, fitted, inLines, type Mark, type Measure, type Rect } from './page'
+import { placeCropped, truncateToFit, wrapLines, type Mark, type Measure, type Rect } from './page'
 
 const measure: Measure = (text, { size }) => [...text].length * size * 0.55
 const HEXES = [
@@ -93,7 +93,7 @@ describe('a crop', () => {
   it('always fills its frame and keeps the shape of the picture', () =>
     fc.assert(
       fc.property(any, ({ ratio, ...crop }) => {
-        const at = croppedTo(frame, ratio, crop)
+        const at = placeCropped(frame, ratio, crop)
         expect(at.width / at.height).toBeCloseTo(ratio, 6)
         expect(at.x).toBeLessThanOrEqual(frame.x + 1e-9)
         expect(at.y).toBeLessThanOrEqual(frame.y + 1e-9)
@@ -105,18 +105,18 @@ describe('a crop', () => {
 describe('words', () => {
   const how = { face: 'text', size: 10 } as const
   it('are cut with an ellipsis where there is no room', () => {
-    expect(fitted('harbor', 100, how, measure)).toBe('harbor')
-    expect(fitted('harbor at dusk', 44, how, measure)).toBe('harbor…')
+    expect(truncateToFit('harbor', 100, how, measure)).toBe('harbor')
+    expect(truncateToFit('harbor at dusk', 44, how, measure)).toBe('harbor…')
   })
   it('go into lines, long ones broken, the last cut', () => {
-    expect(inLines('harbor at dusk', 60, 3, how, measure)).toEqual(['harbor at', 'dusk'])
-    expect(inLines('harbor at dusk', 60, 1, how, measure)).toEqual(['harbor at…'])
-    expect(inLines('x'.repeat(25), 60, 9, how, measure)).toEqual(['x'.repeat(10), 'x'.repeat(10), 'xxxxx'])
+    expect(wrapLines('harbor at dusk', 60, 3, how, measure)).toEqual(['harbor at', 'dusk'])
+    expect(wrapLines('harbor at dusk', 60, 1, how, measure)).toEqual(['harbor at…'])
+    expect(wrapLines('x'.repeat(25), 60, 9, how, measure)).toEqual(['x'.repeat(10), 'x'.repeat(10), 'xxxxx'])
   })
   it('never are wider than their room', () =>
     fc.assert(
       fc.property(fc.string({ maxLength: 80 }), fc.integer({ min: 12, max: 200 }), (text, room) => {
-        for (const line of inLines(text, room, 4, how, measure)) expect(measure(line, how)).toBeLessThanOrEqual(room)
+        for (const line of wrapLines(text, room, 4, how, measure)) expect(measure(line, how)).toBeLessThanOrEqual(room)
       }),
     ))
 })

@@ -1,7 +1,7 @@
 import type { Mood, MOOD_SHAPES } from '#core/document/handOver'
-import { ARRANGING, dealtOver, type Arranged } from './moodArrangements'
+import { ARRANGING, distributeColors, type ArrangedPage } from './moodArrangements'
 import { GAP, inPlace, type MoodColor } from './moodColors'
-import { inset, type Crop, type Mark, type Measure, type Page, type Rect } from './page'
+import { insetBy, type Crop, type Mark, type Measure, type Page, type Rect } from './page'
 
 /* The mood page: reference pictures and the colors of a scheme, arranged. */
 
@@ -31,12 +31,12 @@ export const moodPage = (
   measure: Measure,
 ): Page => {
   const [width, height] = SHAPE_SIZES[shape]
-  const room = inset({ x: 0, y: 0, width, height }, GAP * 2)
-  const arranged: Arranged = pictures.length
+  const room = insetBy({ x: 0, y: 0, width, height }, GAP * 2)
+  const arranged: ArrangedPage = pictures.length
     ? ARRANGING[arrangement](room, pictures.length, colors)
     : { pictures: [], colors: [room] }
   const ground = arranged.ground ?? PAPER
-  const dealt = dealtOver(arranged.colors, colors)
+  const dealt = distributeColors(arranged.colors, colors)
   return {
     ...{ width, height, ground },
     marks: [

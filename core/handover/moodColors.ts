@@ -1,7 +1,17 @@
 import { inkOn } from '#core/color/contrast'
 import type { Hex } from '#core/color/convert'
 import type { MOOD_COLORS } from '#core/document/handOver'
-import { across, along, aside, down, even, fitted, type Mark, type Measure, type Rect } from './page'
+import {
+  splitAcross,
+  splitAlong,
+  splitAside,
+  splitDown,
+  equalWeights,
+  truncateToFit,
+  type Mark,
+  type Measure,
+  type Rect,
+} from './page'
 
 /* How colors stand in their place on a mood page: as blocks, circles or strips, with names or without. */
 
@@ -31,7 +41,7 @@ const labelIn = (room: Rect, { name, hex }: MoodColor, measure: Measure): Mark[]
   const least = SIZES.at(-1) as number
   if (size === undefined && (high < least * 1.5 || wide < 60)) return []
   const own = size ?? least
-  const text = fitted(name, wide - 2 * pad, { face: 'text', size: own, strong: true }, measure)
+  const text = truncateToFit(name, wide - 2 * pad, { face: 'text', size: own, strong: true }, measure)
   const lines: Array<{ text: string; face: 'text' | 'value'; size: number; strong?: true }> = [
     { text, face: 'text', size: own, strong: true },
     ...(high >= own * 2.6 && measure(hex, { face: 'value', size: own * 0.72 }) <= wide - 2 * pad
@@ -61,10 +71,10 @@ const circlesIn = (room: Rect, colors: readonly MoodColor[], names: boolean, gro
     colors.length,
     Math.max(1, Math.round(Math.sqrt((colors.length * room.width) / room.height))),
   )
-  const rows = down(room, even(Math.ceil(colors.length / columns)), GAP / 2)
+  const rows = splitDown(room, equalWeights(Math.ceil(colors.length / columns)), GAP / 2)
   return rows.flatMap((row, i) => {
     const own = colors.slice(i * columns, (i + 1) * columns)
-    return across(row, even(own.length), GAP / 2).map((cell, n) => {
+    return splitAcross(row, equalWeights(own.length), GAP / 2).map((cell, n) => {
       const color = own[n] as MoodColor
       const size = names ? Math.max(18, Math.min(30, cell.width / 7)) : 0
       const words = names && cell.height > 64
@@ -78,7 +88,7 @@ const circlesIn = (room: Rect, colors: readonly MoodColor[], names: boolean, gro
           ? [
               {
                 ...{ mark: 'words' as const, ...how, x, y: y + radius + size * 1.15, align: 'middle' as const },
-                ...{ text: fitted(color.name, cell.width, how, measure), fill: inkOn(ground) },
+                ...{ text: truncateToFit(color.name, cell.width, how, measure), fill: inkOn(ground) },
               },
             ]
           : []),
@@ -95,7 +105,7 @@ export const inPlace: Readonly<
   >
 > = {
   blocks: (room, colors, names, ground, measure) =>
-    along(room)(room, weightsOf(colors)).map((rect, i) => {
+    splitAlong(room)(room, weightsOf(colors)).map((rect, i) => {
       const color = colors[i] as MoodColor
       return part(color, [
         { mark: 'box', ...rect, fill: color.hex, ...(color.hex === ground && { line: inkOn(ground) }) },
@@ -105,13 +115,15 @@ export const inPlace: Readonly<
   circles: circlesIn,
   /** Strips run the long way of their place, one as thick as the other, with room between. */
   strips: (room, colors, names, ground, measure) =>
-    aside(room)(room, even(colors.length), Math.min(GAP, Math.min(room.width, room.height) / colors.length / 4)).map(
-      (rect, i) => {
-        const color = colors[i] as MoodColor
-        return part(color, [
-          { mark: 'box', ...rect, fill: color.hex, ...(color.hex === ground && { line: inkOn(ground) }) },
-          ...(names ? labelIn(rect, color, measure) : []),
-        ])
-      },
-    ),
+    splitAside(room)(
+      room,
+      equalWeights(colors.length),
+      Math.min(GAP, Math.min(room.width, room.height) / colors.length / 4),
+    ).map((rect, i) => {
+      const color = colors[i] as MoodColor
+      return part(color, [
+        { mark: 'box', ...rect, fill: color.hex, ...(color.hex === ground && { line: inkOn(ground) }) },
+        ...(names ? labelIn(rect, color, measure) : []),
+      ])
+    }),
 }

@@ -69,7 +69,7 @@ export interface Page {
 export type Measure = (text: string, how: Setting) => number
 
 /** A text cut so that it is no wider than there is room, with an ellipsis where something is missing. */
-export const fitted = (text: string, room: number, how: Setting, measure: Measure): string => {
+export const truncateToFit = (text: string, room: number, how: Setting, measure: Measure): string => {
   if (measure(text, how) <= room) return text
   const letters = [...text]
   let [least, most] = [0, letters.length]
@@ -82,18 +82,18 @@ export const fitted = (text: string, room: number, how: Setting, measure: Measur
 }
 
 /** A text in lines no wider than there is room, at most so many; a word that is wider is broken; the last is cut. */
-export const inLines = (text: string, room: number, most: number, how: Setting, measure: Measure): string[] => {
+export const wrapLines = (text: string, room: number, most: number, how: Setting, measure: Measure): string[] => {
   const lines: string[] = []
   let line = ''
   const words = text
     .split(/\s+/)
     .filter(Boolean)
-    .flatMap(word => (measure(word, how) <= room ? [word] : broken(word, room, how, measure)))
+    .flatMap(word => (measure(word, how) <= room ? [word] : breakWord(word, room, how, measure)))
   for (const [i, word] of words.entries()) {
     const longer = line ? `${line} ${word}` : word
     if (line && measure(longer, how) > room) {
       if (lines.length === most - 1)
-        return [...lines, fitted(`${line} ${words.slice(i).join(' ')}`, room, how, measure)]
+        return [...lines, truncateToFit(`${line} ${words.slice(i).join(' ')}`, room, how, measure)]
       lines.push(line)
       line = word
     } else line = longer
@@ -105,7 +105,7 @@ export const inLines = (text: string, room: number, most: number, how: Setting, 
  * The setting in which the longest word of a text fits in the room, in points, where that is no smaller than the least: better small than
  * broken.
  */
-export const setFor = (text: string, room: number, how: Setting, least: number, measure: Measure): Setting => {
+export const shrinkToFit = (text: string, room: number, how: Setting, least: number, measure: Measure): Setting => {
   const widest = Math.max(0, ...text.split(/\s+/).map(word => measure(word, how)))
   const size = widest > room ? (how.size * room) / widest : how.size
   return size >= least ? { ...how, size: Math.min(how.size, Math.floor(size * 10) / 10) } : how
@@ -114,7 +114,7 @@ export const setFor = (text: string, room: number, how: Setting, least: number, 
 /** How many letters of a word that is too wide are tried at most. */
 const LONGEST = 400
 
-const broken = (word: string, room: number, how: Setting, measure: Measure): string[] => {
+const breakWord = (word: string, room: number, how: Setting, measure: Measure): string[] => {
   const parts: string[] = []
   let part = ''
   for (const letter of [...word].slice(0, LONGEST)) {
@@ -127,7 +127,7 @@ const broken = (word: string, room: number, how: Setting, measure: Measure): str
 }
 
 /** Rectangles one after the other across another, as wide as their weights, with gaps between. */
-export const across = ({ x, y, width, height }: Rect, weights: readonly number[], gap = 0): Rect[] => {
+export const splitAcross = ({ x, y, width, height }: Rect, weights: readonly number[], gap = 0): Rect[] => {
   const room = width - gap * (weights.length - 1)
   const total = weights.reduce((sum, weight) => sum + weight, 0) || 1
   let at = x
@@ -139,8 +139,8 @@ export const across = ({ x, y, width, height }: Rect, weights: readonly number[]
 }
 
 /** The same downward. */
-export const down = ({ x, y, width, height }: Rect, weights: readonly number[], gap = 0): Rect[] =>
-  across({ x: y, y: x, width: height, height: width }, weights, gap).map(rect => ({
+export const splitDown = ({ x, y, width, height }: Rect, weights: readonly number[], gap = 0): Rect[] =>
+  splitAcross({ x: y, y: x, width: height, height: width }, weights, gap).map(rect => ({
     x: rect.y,
     y: rect.x,
     width: rect.height,
@@ -148,15 +148,15 @@ export const down = ({ x, y, width, height }: Rect, weights: readonly number[], 
   }))
 
 /** So many equal weights. */
-export const even = (count: number): number[] => Array.from({ length: count }, () => 1)
+export const equalWeights = (count: number): number[] => Array.from({ length: count }, () => 1)
 
 export const isWide = ({ width, height }: Rect): boolean => width >= height
 /** Things one after the other along the longer side of their room, and along its shorter side. */
-export const along = (room: Rect): typeof across => (isWide(room) ? across : down)
-export const aside = (room: Rect): typeof across => (isWide(room) ? down : across)
+export const splitAlong = (room: Rect): typeof splitAcross => (isWide(room) ? splitAcross : splitDown)
+export const splitAside = (room: Rect): typeof splitAcross => (isWide(room) ? splitDown : splitAcross)
 
 /** A rectangle less so much on every side. */
-export const inset = ({ x, y, width, height }: Rect, by: number): Rect => ({
+export const insetBy = ({ x, y, width, height }: Rect, by: number): Rect => ({
   x: x + by,
   y: y + by,
   width: Math.max(0, width - 2 * by),
@@ -164,7 +164,7 @@ export const inset = ({ x, y, width, height }: Rect, by: number): Rect => ({
 })
 
 /** The largest rectangle of a shape (width by height) in the middle of another. */
-export const fittedIn = (room: Rect, ratio: number): Rect => {
+export const fitInside = (room: Rect, ratio: number): Rect => {
   const width = Math.min(room.width, room.height * ratio)
   const height = width / ratio
   return { x: room.x + (room.width - width) / 2, y: room.y + (room.height - height) / 2, width, height }
@@ -174,14 +174,14 @@ export const fittedIn = (room: Rect, ratio: number): Rect => {
  * Where a picture of a shape (width by height) lies so that it fills a frame, with the crop's point as near to the
  * frame's middle as the picture's edges allow.
  */
-export const croppedTo = (frame: Rect, ratio: number, { x, y, zoom }: Crop): Rect => {
+export const placeCropped = (frame: Rect, ratio: number, { x, y, zoom }: Crop): Rect => {
   const cover = Math.max(frame.width, frame.height * ratio) * zoom
   const [width, height] = [cover, cover / ratio]
-  const along = (from: number, room: number, size: number, part: number): number =>
+  const splitAlong = (from: number, room: number, size: number, part: number): number =>
     Math.min(from, Math.max(from + room - size, from + room / 2 - size * part))
   return {
-    x: along(frame.x, frame.width, width, x),
-    y: along(frame.y, frame.height, height, y),
+    x: splitAlong(frame.x, frame.width, width, x),
+    y: splitAlong(frame.y, frame.height, height, y),
     width,
     height,
   }

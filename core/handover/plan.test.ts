@@ -3,7 +3,7 @@ import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
 import { newProject } from '#core/scheme/create'
-import { everyArtwork, handedLooks, plannedFiles, treeOf, widthOf } from './plan'
+import { allArtwork, exportLooks, planFiles, treeOf, widthOf } from './plan'
 import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from './wanted'
 import { runs } from '../../tests/runs'
 
@@ -20,7 +20,7 @@ const frozen = (project: Project, names: readonly string[]): Project =>
   names.reduce((now, name) => apply(now, { do: 'freeze', name, time: TIME }, NOTHING_KNOWN), project)
 const wanting = (project: Project, looks: string[], more: Partial<Wanted> = {}): string[] => {
   const wanted = { ...FIRST_WANTED, artwork: project.artwork.map(({ id }) => id), looks, ...more }
-  return plannedFiles(handedLooks(project, wanted), wanted).map(({ path }) => path)
+  return planFiles(exportLooks(project, wanted), wanted).map(({ path }) => path)
 }
 
 describe('the files that are handed over', () => {
@@ -51,12 +51,12 @@ describe('the files that are handed over', () => {
   })
   it('are of all artwork there is: what was taken out since is still in the colorways', () => {
     const project = { ...frozen(withArtwork(['Poster', 'Flyer']), ['Dawn']), artwork: [art('b0', 'Ticket')] }
-    expect(everyArtwork(project).map(({ name }) => name)).toEqual(['Ticket', 'Poster', 'Flyer'])
+    expect(allArtwork(project).map(({ name }) => name)).toEqual(['Ticket', 'Poster', 'Flyer'])
   })
   it('of a colorway are of the artwork it was frozen on', () => {
     const project = { ...frozen(withArtwork(['Poster']), ['Dawn']), artwork: [art('b0', 'Flyer')] }
     const wanted = { ...FIRST_WANTED, artwork: ['a0', 'b0'], looks: ['c1'], png: [], scheme: [], sheet: [] as [] }
-    expect(plannedFiles(handedLooks(project, wanted), wanted).map(({ path }) => path)).toEqual(['artwork/poster.svg'])
+    expect(planFiles(exportLooks(project, wanted), wanted).map(({ path }) => path)).toEqual(['artwork/poster.svg'])
   })
 
   const anyName = fc.oneof(

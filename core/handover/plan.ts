@@ -18,7 +18,7 @@ import {
 /* Which files are handed over, what each is called and what is in it: known before any of them is written. */
 
 /** A look that is handed over: the project in it, on the artwork it is of. */
-export interface HandedLook {
+export interface ExportLook {
   id: string
   name: string
   note: string
@@ -50,7 +50,7 @@ const namesOf = (titles: readonly string[], instead: string): string[] =>
   distinctKeys(titles.map(title => fileNameOf(title, NAME_BYTES) || instead))
 
 /** The looks of a project that are wanted: its colorways in their order, and itself as it is now. */
-export const handedLooks = (project: Project, { looks }: Pick<Wanted, 'looks'>): HandedLook[] => {
+export const exportLooks = (project: Project, { looks }: Pick<Wanted, 'looks'>): ExportLook[] => {
   const { colorways, chosen } = project.lineUp
   const frozen = colorways
     .filter(({ id }) => looks.includes(id))
@@ -63,7 +63,7 @@ export const handedLooks = (project: Project, { looks }: Pick<Wanted, 'looks'>):
 }
 
 /** All artwork of a project and of its colorways, each once: what was taken out since is still in those it was frozen in. */
-export const everyArtwork = ({ artwork, lineUp }: Project): Artwork[] => {
+export const allArtwork = ({ artwork, lineUp }: Project): Artwork[] => {
   const all = [...artwork, ...lineUp.colorways.flatMap(colorway => colorway.artwork)]
   return [...new Map(all.toReversed().map(art => [art.id, art])).values()].toReversed()
 }
@@ -89,11 +89,11 @@ const artworkFiles = (look: string, artwork: Artwork, name: string, { svg, png }
   ]
 }
 
-const within = (folder: string, files: readonly PlannedFile[]): PlannedFile[] =>
+const inFolder = (folder: string, files: readonly PlannedFile[]): PlannedFile[] =>
   files.map(file => ({ ...file, path: folder ? `${folder}/${file.path}` : file.path }))
 
 /** The files of one look. */
-const lookFiles = ({ id: look, project }: HandedLook, wanted: Wanted): PlannedFile[] => {
+const lookFiles = ({ id: look, project }: ExportLook, wanted: Wanted): PlannedFile[] => {
   const artwork = project.artwork.filter(({ id }) => wanted.artwork.includes(id))
   const names = namesOf(
     artwork.map(({ name }) => name),
@@ -107,18 +107,18 @@ const lookFiles = ({ id: look, project }: HandedLook, wanted: Wanted): PlannedFi
   const title = fileNameOf(project.name, NAME_BYTES) || 'scheme'
   const drawn = wanted.gradients.filter(as => as !== 'css')
   return [
-    ...within(
+    ...inFolder(
       'artwork',
       artwork.flatMap((art, i) => artworkFiles(look, art, names[i] as string, wanted)),
     ),
-    ...within(
+    ...inFolder(
       'scheme',
       wanted.scheme.map(format => ({
         path: `${title}${SCHEME_FORMATS[format].ending}`,
         content: { kind: 'scheme', look, format },
       })),
     ),
-    ...within('gradients', [
+    ...inFolder('gradients', [
       ...(gradients.length && wanted.gradients.includes('css')
         ? [{ path: 'gradients.css', content: { kind: 'gradients' as const, look } }]
         : []),
@@ -131,7 +131,7 @@ const lookFiles = ({ id: look, project }: HandedLook, wanted: Wanted): PlannedFi
 }
 
 /** All files that are handed over, in the order of their folders: what belongs to several looks first, then look by look. */
-export const plannedFiles = (looks: readonly HandedLook[], wanted: Wanted): PlannedFile[] => {
+export const planFiles = (looks: readonly ExportLook[], wanted: Wanted): PlannedFile[] => {
   if (!looks.length) return []
   const folders = namesOf(
     looks.map(({ name }) => name),
@@ -148,7 +148,7 @@ export const plannedFiles = (looks: readonly HandedLook[], wanted: Wanted): Plan
   )
   return distinctPaths([
     ...sheets,
-    ...looks.flatMap((look, i) => within(looks.length > 1 ? (folders[i] as string) : '', lookFiles(look, wanted))),
+    ...looks.flatMap((look, i) => inFolder(looks.length > 1 ? (folders[i] as string) : '', lookFiles(look, wanted))),
   ])
 }
 

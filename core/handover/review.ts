@@ -2,7 +2,7 @@ import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
 import type { ReviewPut, ReviewShown, ReviewSources } from '#core/document/review'
 import { shownScheme } from '#core/scheme/compose'
-import { handedLooks, type HandedLook } from './plan'
+import { exportLooks, type ExportLook } from './plan'
 
 /* What a review shows of a project, and which pictures that needs. */
 
@@ -16,12 +16,12 @@ export const BEFORE = 'before'
 const pieceOf = ({ id, hash }: Pick<Artwork, 'id' | 'hash'>): string => `${id} ${hash}`
 
 /** What is shown: colorways and artwork under keys that say nothing of the project, and where each came from. */
-export const shownIn = (
+export const reviewContents = (
   project: Project,
   { looks, artwork }: Pick<ReviewPut, 'looks' | 'artwork'>,
 ): { shown: ReviewShown; sources: ReviewSources; pieces: ReadonlyMap<string, Artwork> } => {
-  const handed = handedLooks(project, { looks })
-  const chosen = ({ project: own }: HandedLook): Artwork[] => own.artwork.filter(({ id }) => artwork.includes(id))
+  const handed = exportLooks(project, { looks })
+  const chosen = ({ project: own }: ExportLook): Artwork[] => own.artwork.filter(({ id }) => artwork.includes(id))
   const pieces = [...new Map(handed.flatMap(chosen).map(art => [pieceOf(art), art])).values()]
   const keys = new Map(pieces.map((art, i) => [pieceOf(art), `a${i + 1}`]))
   const keyed = (art: Artwork): string => keys.get(pieceOf(art)) as string

@@ -1,7 +1,7 @@
 import { contrastOf } from '#core/color/contrast'
 import { ladder } from '#core/harmony/ladder'
 import { newProject } from '#core/scheme/create'
-import { handedGradient, handedScheme } from './handed'
+import { exportGradient, exportScheme } from './handed'
 import type { Mark, Measure, Page, Words } from './page'
 import { sheetPages } from './sheet'
 import type { SheetLook, SheetPlan } from './sheetPaper'
@@ -12,7 +12,7 @@ const project = newProject('Kites')
 const look = (id: string, more: Partial<SheetLook> = {}): SheetLook => ({
   ...{ id, name: `Look ${id}`, note: '', chosen: false },
   artwork: [{ id: 'a1', name: 'Poster', width: 900, height: 1200 }],
-  scheme: handedScheme(project, 'Kites', { ladders: true, only: null }).scheme,
+  scheme: exportScheme(project, 'Kites', { ladders: true, only: null }).scheme,
   gradients: [],
   ...more,
 })
@@ -58,7 +58,7 @@ describe('the sheet', () => {
   it('lists the rungs the artwork wears, and marks them in the ladders', () => {
     const [first] = project.scheme
     const worn = new Set([ladder(first?.hex ?? '', 'tints', project.rungs)[1] ?? ''])
-    const { scheme } = handedScheme(project, 'Kites', { ladders: true, only: null, worn })
+    const { scheme } = exportScheme(project, 'Kites', { ladders: true, only: null, worn })
     const pages = sheetPages(plan([look('c1', { scheme })]), measure)
     expect(wordsOn(pages)).toContain('tint 2')
     const marks = pages.flatMap(page => flat(page.marks))
@@ -106,7 +106,7 @@ describe('the sheet', () => {
     const [one] = scheme.swatches
     if (!one) throw new Error('There is no swatch.')
     const swatches = Array.from({ length: 12 }, (_, i) => ({ ...one, name: `${LONG} ${i}`, share: i ? 0.01 : 0.89 }))
-    const gradient = handedGradient(
+    const gradient = exportGradient(
       {
         ...{ name: LONG, kind: 'linear', angle: 90, space: 'oklch', way: 'longer' },
         stops: [0, 1].map(at => ({ at, swatch: 's1', hex: '#123456' })),

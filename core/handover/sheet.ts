@@ -1,12 +1,12 @@
-import type { HandedScheme, HandedSwatch } from '#core/formats/handed'
+import type { ExportScheme, ExportSwatch } from '#core/formats/handed'
 import {
-  across,
-  down,
-  even,
-  fitted,
-  fittedIn,
-  inLines,
-  setFor,
+  splitAcross,
+  splitDown,
+  equalWeights,
+  truncateToFit,
+  fitInside,
+  wrapLines,
+  shrinkToFit,
   type Mark,
   type Measure,
   type Page,
@@ -61,15 +61,15 @@ const foot = (plan: SheetPlan, at: string, page: number): Mark[] => [
   words(WIDTH - EDGE, HEIGHT - 18, String(page), { ...VALUE }, QUIET, { align: 'end' }),
 ]
 
-const strip = (room: Rect, swatches: readonly HandedSwatch[]): Mark[] =>
-  across(
+const strip = (room: Rect, swatches: readonly ExportSwatch[]): Mark[] =>
+  splitAcross(
     room,
     swatches.map(({ share }) => Math.max(0.02, share ?? 1)),
   ).map(
     (rect, i): Mark => ({
       mark: 'box',
       ...rect,
-      fill: (swatches[i] as HandedSwatch).hex,
+      fill: (swatches[i] as ExportSwatch).hex,
     }),
   )
 
@@ -83,14 +83,14 @@ const contents = (plan: SheetPlan, measure: Measure): Page => {
     ...{ width: WIDTH, height: HEIGHT, ground: PAPER, anchor: CONTENTS },
     bookmark: { title: plan.title, depth: 0 },
     marks: [
-      part('H1', [words(EDGE, EDGE + 24, fitted(plan.title, ROOM.width, TITLE, measure), TITLE)]),
+      part('H1', [words(EDGE, EDGE + 24, truncateToFit(plan.title, ROOM.width, TITLE, measure), TITLE)]),
       part('P', [words(EDGE, EDGE + 44, `${plan.looks.length} colorways · ${plan.date}`, TEXT, QUIET)]),
       part(
         'L',
         plan.looks.map((look, i): Mark => {
           const cell = cells[i] as Rect
           const [first] = look.artwork
-          const shown = fittedIn({ ...cell, height: cell.height - 34 }, shapes[i] as number)
+          const shown = fitInside({ ...cell, height: cell.height - 34 }, shapes[i] as number)
           const foot: Rect = { x: shown.x, y: shown.y + shown.height, width: shown.width, height: 10 }
           const name = `${look.name}${look.chosen ? ' · chosen' : ''}`
           const link = part(
@@ -98,7 +98,7 @@ const contents = (plan: SheetPlan, measure: Measure): Page => {
             [
               ...(first ? [{ mark: 'artwork' as const, ...shown, artwork: first.id, look: look.id }] : []),
               ...strip(first ? foot : { ...shown, height: shown.height + 10 }, look.scheme.swatches),
-              words(shown.x, foot.y + 24, fitted(name, shown.width, how, measure), how),
+              words(shown.x, foot.y + 24, truncateToFit(name, shown.width, how, measure), how),
             ],
             { leadsTo: anchorOf(look), at: cell, alt: `${name}: its pages` },
           )
@@ -112,12 +112,12 @@ const contents = (plan: SheetPlan, measure: Measure): Page => {
 /** Places for shapes in a room, in as many columns as show them largest; each has so much room for words under it. */
 const cellsFor = (room: Rect, shapes: readonly number[], gap: number, under: number): Rect[] => {
   const cellsIn = (columns: number): Rect[] =>
-    down(room, even(Math.ceil(shapes.length / columns)), gap).flatMap((row, i) =>
-      across(row, even(columns), gap).slice(0, shapes.length - i * columns),
+    splitDown(room, equalWeights(Math.ceil(shapes.length / columns)), gap).flatMap((row, i) =>
+      splitAcross(row, equalWeights(columns), gap).slice(0, shapes.length - i * columns),
     )
   const sizeOf = (cells: readonly Rect[]): number =>
     cells.reduce((sum, cell, i) => {
-      const { width, height } = fittedIn({ ...cell, height: Math.max(1, cell.height - under) }, shapes[i] as number)
+      const { width, height } = fitInside({ ...cell, height: Math.max(1, cell.height - under) }, shapes[i] as number)
       return sum + Math.sqrt(width * height)
     }, 0)
   return Array.from({ length: Math.min(6, shapes.length) }, (_, i) => cellsIn(i + 1)).reduce((best, each) =>
@@ -151,7 +151,7 @@ const picturePages = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[
           0,
         )
       : []
-    const note = first ? inLines(look.note, ROOM.width * 0.5, NOTE_LINES, TEXT, measure) : []
+    const note = first ? wrapLines(look.note, ROOM.width * 0.5, NOTE_LINES, TEXT, measure) : []
     return {
       ...{ width: WIDTH, height: HEIGHT, ground: PAPER },
       ...(first && {
@@ -163,7 +163,7 @@ const picturePages = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[
           words(
             EDGE,
             EDGE + 18,
-            fitted(`${look.name}${first ? '' : ', continued'}`, ROOM.width * 0.46, NAME, measure),
+            truncateToFit(`${look.name}${first ? '' : ', continued'}`, ROOM.width * 0.46, NAME, measure),
             NAME,
           ),
         ]),
@@ -171,7 +171,7 @@ const picturePages = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[
           part('P', [words(WIDTH - EDGE, EDGE + 8 + i * 12, text, TEXT, QUIET, { align: 'end' })]),
         ),
         ...some.map((art, i): Mark => {
-          const at = fittedIn(cells[i] as Rect, art.width / art.height)
+          const at = fitInside(cells[i] as Rect, art.width / art.height)
           return part('Figure', [...cropMarks(at), { mark: 'artwork', ...at, artwork: art.id, look: look.id }], {
             alt: `${art.name} in the colors of ${look.name}`,
           })
@@ -192,16 +192,16 @@ const picturePages = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[
 }
 
 /** The band: swatches as wide as their shares in a room, over a ruler of percent, with their names and values under it. */
-const bandOf = (room: Rect, { swatches }: HandedScheme, measure: Measure): Mark[] => {
-  const blocks = across(
+const bandOf = (room: Rect, { swatches }: ExportScheme, measure: Measure): Mark[] => {
+  const blocks = splitAcross(
     room,
     swatches.map(({ share }) => Math.max(0.05, share ?? 1)),
   )
   return swatches.map((swatch, i) => {
     const { x, y, width, height } = blocks[i] as Rect
     const fits = width - 4
-    const how = setFor(swatch.name, fits, SMALL, 5, measure)
-    const name = fits > 20 ? inLines(swatch.name, fits, 2, how, measure) : []
+    const how = shrinkToFit(swatch.name, fits, SMALL, 5, measure)
+    const name = fits > 20 ? wrapLines(swatch.name, fits, 2, how, measure) : []
     return part(
       'Figure',
       [
@@ -239,6 +239,6 @@ export const sheetPages = (plan: SheetPlan, measure: Measure): Page[] => {
   const all = [...(plan.looks.length > 1 ? [{ page: contents(plan, measure), at: plan.date }] : []), ...looks]
   return all.map(({ page, at }, i) => ({
     ...page,
-    marks: [...page.marks, ...foot(plan, fitted(at, 300, SMALL, measure), i + 1)],
+    marks: [...page.marks, ...foot(plan, truncateToFit(at, 300, SMALL, measure), i + 1)],
   }))
 }

@@ -1,8 +1,8 @@
 import type { Hex } from '#core/color/convert'
 import type { Cmyk } from '#core/color/notation'
 import type { HandedGradient } from '#core/formats/gradient'
-import type { HandedScheme } from '#core/formats/handed'
-import { fitted, type Mark, type Measure, type Page, type Rect, type Setting, type Tag } from './page'
+import type { ExportScheme } from '#core/formats/handed'
+import { truncateToFit, type Mark, type Measure, type Page, type Rect, type Setting, type Tag } from './page'
 
 /* What the pages of the sheet have in common: what they are of, their paper, how things are set on them. */
 
@@ -14,7 +14,7 @@ export interface SheetLook {
   chosen: boolean
   artwork: ReadonlyArray<{ id: string; name: string; width: number; height: number }>
   /** Its scheme; the ladders are shown where the swatches bring them. */
-  scheme: HandedScheme
+  scheme: ExportScheme
   gradients: readonly HandedGradient[]
 }
 
@@ -66,5 +66,5 @@ export const NOTE_LINES = 2
 /** A page with a title and what stands on it. */
 export const titledPage = (title: string, marks: readonly Mark[], measure: Measure): Page => ({
   ...{ width: WIDTH, height: HEIGHT, ground: PAPER },
-  marks: [part('H3', [words(EDGE, EDGE + 18, fitted(title, ROOM.width, NAME, measure), NAME)]), ...marks],
+  marks: [part('H3', [words(EDGE, EDGE + 18, truncateToFit(title, ROOM.width, NAME, measure), NAME)]), ...marks],
 })

@@ -1,9 +1,9 @@
 import { lchOf, rgbOf } from '#core/color/convert'
 import { cmykOf, type Cmyk } from '#core/color/notation'
 import { inkOn } from '#core/color/contrast'
-import { rungName, type HandedSwatch } from '#core/formats/handed'
+import { rungName, type ExportSwatch } from '#core/formats/handed'
 import { LADDERS } from '#core/harmony/ladder'
-import { across, fitted, inLines, type Mark, type Measure, type Page, type Rect } from './page'
+import { splitAcross, truncateToFit, wrapLines, type Mark, type Measure, type Page, type Rect } from './page'
 import {
   EDGE,
   HEIGHT,
@@ -28,7 +28,7 @@ const inksWords = ({ c, m, y, k }: Cmyk): string => [c, m, y, k].map(ink => Math
 /** The columns of the table of colors: where each begins, and what it says of a swatch. */
 const columnsOf = (
   plan: SheetPlan,
-): Array<{ title: string; x: number; width: number; say: (swatch: HandedSwatch) => string }> => [
+): Array<{ title: string; x: number; width: number; say: (swatch: ExportSwatch) => string }> => [
   { title: 'name', x: 54, width: 128, say: ({ name }) => name },
   {
     title: 'role, share',
@@ -65,7 +65,7 @@ const columnsOf = (
 ]
 
 /** The rungs of a swatch that the artwork wears, in words. */
-const usedRungs = ({ rungs = [] }: HandedSwatch): string =>
+const usedRungs = ({ rungs = [] }: ExportSwatch): string =>
   rungs
     .filter(({ isUsed }) => isUsed)
     .map(rungName)
@@ -74,15 +74,15 @@ const usedRungs = ({ rungs = [] }: HandedSwatch): string =>
 /** Where the ladders begin in the table of colors, and how wide they are together. */
 const LADDERS_AT = { x: 594, width: 176 } as const
 
-const ladderMarks = (room: Rect, { rungs = [], name }: HandedSwatch): Mark[] => {
+const ladderMarks = (room: Rect, { rungs = [], name }: ExportSwatch): Mark[] => {
   const groups = LADDERS.map(kind => rungs.filter(({ ladder }) => ladder === kind)).filter(group => group.length)
-  return across(
+  return splitAcross(
     room,
     groups.map(group => group.length),
     4,
   ).flatMap((place, i) => {
     const group = groups[i] as NonNullable<(typeof groups)[number]>
-    const boxes = across(
+    const boxes = splitAcross(
       place,
       group.map(() => 1),
     ).map(
@@ -112,14 +112,16 @@ export const colorsPage = (plan: SheetPlan, look: SheetLook, measure: Measure): 
   const top = EDGE + 40
   const tall = Math.min(66, (HEIGHT - EDGE - 20 - top - 18) / look.scheme.swatches.length)
   const hasRungs = look.scheme.swatches.some(({ rungs }) => rungs?.length)
-  const row = (swatch: HandedSwatch, i: number): Mark => {
+  const row = (swatch: ExportSwatch, i: number): Mark => {
     const y = top + 18 + i * tall
     const base = y + tall / 2 + 3
     const cells = columns.map(({ x, width, say }, n) => {
       const how = n === 0 ? STRONG : n === 1 ? TEXT : VALUE
       const said = n === 1 ? [say(swatch), usedRungs(swatch)].filter(Boolean) : [say(swatch)]
       const lines =
-        n === 0 ? inLines(say(swatch), width, 2, how, measure) : said.map(text => fitted(text, width, how, measure))
+        n === 0
+          ? wrapLines(say(swatch), width, 2, how, measure)
+          : said.map(text => truncateToFit(text, width, how, measure))
       return part(
         'TD',
         lines.map((text, at) => words(EDGE + x, base + (at - (lines.length - 1) / 2) * 10, text, how)),
@@ -136,7 +138,7 @@ export const colorsPage = (plan: SheetPlan, look: SheetLook, measure: Measure): 
   const table = part('Table', [
     part('TR', [
       ...columns.map(({ title, x, width }) =>
-        part('TH', [words(EDGE + x, top + 8, fitted(title, width, SMALL, measure), SMALL, QUIET)]),
+        part('TH', [words(EDGE + x, top + 8, truncateToFit(title, width, SMALL, measure), SMALL, QUIET)]),
       ),
       ...(hasRungs ? [part('TH', [words(EDGE + LADDERS_AT.x, top + 8, 'tints · tones · shades', SMALL, QUIET)])] : []),
     ]),

@@ -1,12 +1,12 @@
 import { contrastOf, inkOn, ratioWords } from '#core/color/contrast'
 import { cssOf, type HandedGradient } from '#core/formats/gradient'
-import type { HandedSwatch } from '#core/formats/handed'
+import type { ExportSwatch } from '#core/formats/handed'
 import {
-  across,
-  down,
-  even,
-  fitted,
-  inLines,
+  splitAcross,
+  splitDown,
+  equalWeights,
+  truncateToFit,
+  wrapLines,
   type Mark,
   type Measure,
   type Page,
@@ -40,9 +40,9 @@ const MAX_OF_ONE = 4
 
 /** Pairs of a scheme that serve as text and ground, those that read best first; none of them has it all. */
 export const textPairs = (
-  swatches: readonly HandedSwatch[],
-): Array<{ text: HandedSwatch; ground: HandedSwatch; ratio: number }> => {
-  const [texts, grounds] = [new Map<HandedSwatch, number>(), new Map<HandedSwatch, number>()]
+  swatches: readonly ExportSwatch[],
+): Array<{ text: ExportSwatch; ground: ExportSwatch; ratio: number }> => {
+  const [texts, grounds] = [new Map<ExportSwatch, number>(), new Map<ExportSwatch, number>()]
   const all = swatches.flatMap(ground =>
     swatches.map(text => ({ text, ground, ratio: contrastOf(text.hex, ground.hex) })),
   )
@@ -65,12 +65,12 @@ const gradientMarks = (gradients: readonly HandedGradient[], from: number, measu
   const how: Setting = { face: 'value', size: 6.5 }
   return gradients.flatMap((gradient, i): Mark[] => {
     const [x, y] = [EDGE + (i % 2) * (width + 16), from + 18 + Math.floor(i / 2) * GRADIENT_TALL]
-    const css = inLines(cssOf(gradient), width - 148, 2, how, measure)
+    const css = wrapLines(cssOf(gradient), width - 148, 2, how, measure)
     const shown: Mark = { mark: 'gradient', x, y, width: 136, height: GRADIENT_TALL - 8, gradient }
     return [
       part('Figure', [shown], { alt: `Gradient ${gradient.name}` }),
       part('P', [
-        words(x + 144, y + 9, fitted(gradient.name, width - 148, STRONG, measure), STRONG),
+        words(x + 144, y + 9, truncateToFit(gradient.name, width - 148, STRONG, measure), STRONG),
         ...css.map((text, n) => words(x + 144, y + 19 + n * 8, text, how, QUIET)),
       ]),
     ]
@@ -86,8 +86,8 @@ const PAIR = { columns: 4, tall: 88, gap: 10 } as const
 const pairMarks = (pairs: ReturnType<typeof textPairs>, from: number, measure: Measure): Mark[] => {
   const { columns, tall, gap } = PAIR
   const rows = Math.ceil(pairs.length / columns)
-  const cells = down({ ...ROOM, y: from + 16, height: rows * tall }, even(rows), gap).flatMap(each =>
-    across(each, even(columns), gap),
+  const cells = splitDown({ ...ROOM, y: from + 16, height: rows * tall }, equalWeights(rows), gap).flatMap(each =>
+    splitAcross(each, equalWeights(columns), gap),
   )
   const sample: Setting = { face: 'text', size: 18, strong: true }
   const items = pairs.map(({ text, ground, ratio }, i): Mark => {
@@ -96,8 +96,8 @@ const pairMarks = (pairs: ReturnType<typeof textPairs>, from: number, measure: M
     const under = inkOn(ground.hex)
     return part('LI', [
       { mark: 'box', x, y, width, height, fill: ground.hex },
-      words(x + 10, y + 30, fitted(text.name, width - 20, sample, measure), sample, text.hex),
-      words(x + 10, y + 45, fitted(`on ${ground.name}`, width - 20, SMALL, measure), SMALL, under),
+      words(x + 10, y + 30, truncateToFit(text.name, width - 20, sample, measure), sample, text.hex),
+      words(x + 10, y + 45, truncateToFit(`on ${ground.name}`, width - 20, SMALL, measure), SMALL, under),
       words(x + 10, y + height - 10, says, VALUE, under),
     ])
   })
@@ -108,7 +108,7 @@ const pairMarks = (pairs: ReturnType<typeof textPairs>, from: number, measure: M
 export const usePages = (look: SheetLook, measure: Measure): Page[] => {
   const marks: Mark[] = []
   let y: number = EDGE + 40
-  const note = inLines(look.note, ROOM.width, 14, TEXT, measure)
+  const note = wrapLines(look.note, ROOM.width, 14, TEXT, measure)
   if (note.length > NOTE_LINES) {
     marks.push(
       part(

@@ -12,14 +12,14 @@ export const MAX_STEPS = 500
 export const historyOf = <State>(present: State): History<State> => ({ past: [], present, future: [] })
 
 /** The history after a step forward; what was undone before it is gone. */
-export const stepped = <State>({ past, present }: History<State>, next: State, did: string): History<State> => ({
+export const pushState = <State>({ past, present }: History<State>, next: State, did: string): History<State> => ({
   past: [...past, { state: present, did }].slice(-MAX_STEPS),
   present: next,
   future: [],
 })
 
 /** The history one step back; the same where there is none. */
-export const undone = <State>(history: History<State>): History<State> => {
+export const stepBack = <State>(history: History<State>): History<State> => {
   const last = history.past.at(-1)
   if (!last) return history
   return {
@@ -30,7 +30,7 @@ export const undone = <State>(history: History<State>): History<State> => {
 }
 
 /** The history one step forward again; the same where nothing was undone. */
-export const redone = <State>(history: History<State>): History<State> => {
+export const stepForward = <State>(history: History<State>): History<State> => {
   const next = history.future[0]
   if (!next) return history
   return {

@@ -3,15 +3,15 @@ import type { Command } from '#core/commands/commands'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import type { Project } from '#core/document/project'
 import { newProject } from '#core/scheme/create'
-import { historyOf, redone, stepped, undone, type History } from './history'
-import { rebased } from './others'
+import { historyOf, pushState, stepBack, stepForward, type History } from './history'
+import { rebase } from './others'
 
 const doing = (project: Project, command: Command): Project => apply(project, command, NOTHING_KNOWN)
 const named = (project: Project, name: string): Project => doing(project, { do: 'rename', name })
 const based = (project: Project, hex: string): Project =>
   doing(project, { do: 'set base', base: { hex, hue: 0, typed: hex } })
 const stepAll = (steps: readonly Project[]): History<Project> =>
-  steps.slice(1).reduce((history, next) => stepped(history, next, 'step'), historyOf(steps[0] as Project))
+  steps.slice(1).reduce((history, next) => pushState(history, next, 'step'), historyOf(steps[0] as Project))
 
 const first = newProject('Kites')
 
@@ -19,17 +19,17 @@ describe('a history after others changed the project', () => {
   it('undoes what was done here, and keeps what they did', () => {
     const mine = based(first, '#e07a5f')
     const theirs = named(mine, 'Kites over the harbor')
-    const history = rebased(stepAll([first, mine]), theirs)
+    const history = rebase(stepAll([first, mine]), theirs)
     expect(history.present).toEqual(theirs)
-    const back = undone(history).present
+    const back = stepBack(history).present
     expect(back.base.hex).toBe(first.base.hex)
     expect(back.name).toBe('Kites over the harbor')
-    expect(redone(undone(history)).present).toEqual(theirs)
+    expect(stepForward(stepBack(history)).present).toEqual(theirs)
   })
   it('has no step left for what they changed again', () => {
     const mine = based(first, '#e07a5f')
-    expect(rebased(stepAll([first, mine]), based(mine, '#0f6d5f')).past).toEqual([])
-    const history = rebased(undone(stepAll([first, mine])), based(first, '#0f6d5f'))
+    expect(rebase(stepAll([first, mine]), based(mine, '#0f6d5f')).past).toEqual([])
+    const history = rebase(stepBack(stepAll([first, mine])), based(first, '#0f6d5f'))
     expect([history.past, history.future]).toEqual([[], []])
   })
   it('never takes back anything of theirs, however far one goes', () => {
@@ -47,11 +47,11 @@ describe('a history after others changed the project', () => {
         (own, back, other, ways) => {
           const steps = own.reduce<Project[]>((all, each) => [...all, each(all.at(-1) as Project)], [first])
           let history = stepAll(steps)
-          for (let n = 0; n < back; n++) history = undone(history)
+          for (let n = 0; n < back; n++) history = stepBack(history)
           const before = history.present
           const theirs = other(before)
-          let now = rebased(history, theirs)
-          for (const isBack of ways) now = isBack ? undone(now) : redone(now)
+          let now = rebase(history, theirs)
+          for (const isBack of ways) now = isBack ? stepBack(now) : stepForward(now)
           if (theirs.name !== before.name) expect(now.present.name).toBe(theirs.name)
           if (theirs.base.hex !== before.base.hex) expect(now.present.base).toEqual(theirs.base)
           if (theirs.rungs !== before.rungs) expect(now.present.rungs).toBe(theirs.rungs)

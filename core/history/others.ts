@@ -28,7 +28,7 @@ const withTheirs = (document: Project, base: Project, theirs: Project): Project 
  * A history after others changed its present document to theirs. Undo takes back what was done here, in the parts that others have
  * not changed since, and nothing of theirs; steps of which nothing is left to be undone are gone.
  */
-export const rebased = ({ past, present, future }: History<Project>, theirs: Project): History<Project> => {
+export const rebase = ({ past, present, future }: History<Project>, theirs: Project): History<Project> => {
   const moved = (steps: History<Project>['past']): History<Project>['past'] =>
     steps.map(({ state, did }) => ({ state: withTheirs(state, present, theirs), did }))
   const [back, ahead] = [moved(past), moved(future)]

@@ -3,7 +3,16 @@ import type { Project, StoredProject } from '#core/document/project'
 import { lookOf } from '#core/document/project'
 import type { TrailChange, TrailState } from '#core/document/trail'
 import { newProject } from '#core/scheme/create'
-import { isDone, isUnsaved, saved, savingOf, type Draft, type Save, type Saving, type SavingEffect } from './saving'
+import {
+  isDone,
+  isUnsaved,
+  reduceSaving,
+  savingOf,
+  type Draft,
+  type Save,
+  type Saving,
+  type SavingEffect,
+} from './saving'
 import type { SavingEvent } from './saving'
 import { runs } from '../../tests/runs'
 
@@ -70,7 +79,7 @@ class Window {
     return `s${this.ids++}`
   }
   take(event: SavingEvent, network: Network): void {
-    const [next, effects] = saved(this.saving, event)
+    const [next, effects] = reduceSaving(this.saving, event)
     this.saving = next
     for (const effect of effects) this.carryOut(effect, network)
   }
@@ -187,7 +196,7 @@ describe('saving', () => {
     const sizes: number[] = []
     const seen: string[] = []
     const go = (event: SavingEvent): void => {
-      const [next, effects] = saved(saving, event)
+      const [next, effects] = reduceSaving(saving, event)
       saving = next
       for (const effect of effects) {
         if (effect.do === 'wait') go({ kind: 'due', id: `s${sizes.length}` })
@@ -214,11 +223,11 @@ describe('saving', () => {
     const other = new Window(server)
     server.elsewhere(2)
     other.edit(2)
-    const [next, effects] = saved(other.saving, { kind: 'due', id: 'x' })
+    const [next, effects] = reduceSaving(other.saving, { kind: 'due', id: 'x' })
     expect(effects.at(-1)?.do).toBe('send')
     const theirs = server.projects.get('p') as StoredProject
-    const [torn] = saved(next, { kind: 'refused', save: 'x', theirs })
-    const [still, again] = saved(torn, { kind: 'not copied', why: 'The file is larger than 8 MB.' })
+    const [torn] = reduceSaving(next, { kind: 'refused', save: 'x', theirs })
+    const [still, again] = reduceSaving(torn, { kind: 'not copied', why: 'The file is larger than 8 MB.' })
     expect(still.conflict?.why).toBe('The file is larger than 8 MB.')
     expect(still.document?.base.typed).toBe('e2')
     expect(again).toEqual([{ do: 'wait', ms: 8000 }])

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { projectSchema, type Project, type StoredProject } from '#core/document/project'
 import { trailChangeSchema, type TrailChange } from '#core/document/trail'
-import { joinedChange } from './trail'
+import { joinChanges } from './trail'
 
 /*
  * Saving as a machine: events in, state and effects out. It knows neither server nor browser. Work is in one of three
@@ -121,11 +121,11 @@ export const isDone = (saving: Saving): boolean =>
 
 type Step = readonly [Saving, readonly SavingEffect[]]
 
-const keeping = ({ document, project, version, trail, sending }: Saving): SavingEffect[] =>
+const draftEffects = ({ document, project, version, trail, sending }: Saving): SavingEffect[] =>
   document ? [{ do: 'keep', project, draft: { version, document, trail, sent: sending?.id ?? null } }] : []
 
 /** The next thing to send: a copy where versions are at odds, a save without an answer again, or a new one. */
-const sent = (saving: Saving, id: string): Step => {
+const sendNext = (saving: Saving, id: string): Step => {
   const { document, conflict, project, version, trail } = saving
   if (saving.busy) return [saving, []]
   if (conflict && !conflict.copy)
@@ -134,46 +134,46 @@ const sent = (saving: Saving, id: string): Step => {
   if (!document) return [saving, []]
   const save: Save = { id, project, version, document, trail: firstPart(trail) }
   const next = { ...saving, sending: save, busy: true }
-  return [next, [...keeping(next), { do: 'send', save }]]
+  return [next, [...draftEffects(next), { do: 'send', save }]]
 }
 
 /** Goes on after something has arrived: with what is left, or to rest. */
-const onward = (saving: Saving): Step =>
+const proceed = (saving: Saving): Step =>
   saving.document
-    ? [saving, [...keeping(saving), { do: 'wait', ms: 0 }]]
+    ? [saving, [...draftEffects(saving), { do: 'wait', ms: 0 }]]
     : [saving, [{ do: 'drop', project: saving.project }]]
 
-const answered = (saving: Saving, save: string, version: number): Step => {
+const onAnswer = (saving: Saving, save: string, version: number): Step => {
   const { sending } = saving
   if (!sending || sending.id !== save) return [saving, []]
   const trail = leftOf(saving.trail, sending.trail)
   const all = saving.document === sending.document && isNone(trail)
-  return onward({
+  return proceed({
     ...saving,
     ...{ version, trail, sending: null, busy: false, failures: 0, why: null },
     document: all ? null : saving.document,
   })
 }
 
-const failed = (saving: Saving, why: string): Step => {
+const onFailure = (saving: Saving, why: string): Step => {
   const ms = AGAIN[Math.min(saving.failures, AGAIN.length - 1)] as number
   const next = { ...saving, busy: false, why, failures: saving.failures + 1 }
   return [next, saving.closing ? [] : [{ do: 'wait', ms }]]
 }
 
-const refused = (saving: Saving, theirs: StoredProject): Step => {
+const onConflict = (saving: Saving, theirs: StoredProject): Step => {
   const document = saving.document ?? saving.sending?.document ?? null
   const next = { ...saving, document, sending: null, busy: false, conflict: { theirs, copy: null, why: null } }
-  return sent(next, '')
+  return sendNext(next, '')
 }
 
 /** What was copied is on the server; what came after it is saved to the copy, under the copy's name. */
-const copied = (saving: Saving, document: Project, copy: StoredProject): Step => {
+const onCopied = (saving: Saving, document: Project, copy: StoredProject): Step => {
   const { conflict } = saving
   if (!conflict) return [saving, []]
   const all = saving.document === document && isNone(saving.trail)
   const mine = saving.document && { ...saving.document, name: copy.document.name }
-  const [next, effects] = onward({
+  const [next, effects] = proceed({
     ...saving,
     ...{ project: copy.id, version: copy.version, busy: false, failures: 0, why: null },
     document: all ? null : mine,
@@ -183,28 +183,28 @@ const copied = (saving: Saving, document: Project, copy: StoredProject): Step =>
 }
 
 /** What becomes of saving by an event, and what is to be done then. */
-export const saved = (saving: Saving, event: SavingEvent): Step => {
+export const reduceSaving = (saving: Saving, event: SavingEvent): Step => {
   switch (event.kind) {
     case 'edited': {
       const name = saving.conflict?.copy?.document.name ?? event.document.name
       const document = name === event.document.name ? event.document : { ...event.document, name }
-      const next = { ...saving, document, trail: joinedChange(saving.trail, event.change) }
+      const next = { ...saving, document, trail: joinChanges(saving.trail, event.change) }
       const waits = saving.busy || saving.why !== null || (saving.conflict !== null && !saving.conflict.copy)
-      return [next, [...keeping(next), ...(waits ? [] : [{ do: 'wait', ms: QUIET } as const])]]
+      return [next, [...draftEffects(next), ...(waits ? [] : [{ do: 'wait', ms: QUIET } as const])]]
     }
     case 'due':
-      return sent(saving, event.id)
+      return sendNext(saving, event.id)
     case 'answered':
-      return answered(saving, event.save, event.version)
+      return onAnswer(saving, event.save, event.version)
     case 'failed':
-      return saving.sending?.id === event.save ? failed(saving, event.why) : [saving, []]
+      return saving.sending?.id === event.save ? onFailure(saving, event.why) : [saving, []]
     case 'refused':
-      return saving.sending?.id === event.save ? refused(saving, event.theirs) : [saving, []]
+      return saving.sending?.id === event.save ? onConflict(saving, event.theirs) : [saving, []]
     case 'copied':
-      return copied(saving, event.document, event.copy)
+      return onCopied(saving, event.document, event.copy)
     case 'not copied': {
       const conflict = saving.conflict && { ...saving.conflict, why: event.why }
-      return failed({ ...saving, conflict, failures: AGAIN.length }, event.why)
+      return onFailure({ ...saving, conflict, failures: AGAIN.length }, event.why)
     }
     // others saved, and what they did is shown: saves start from there, unless something was done here meanwhile
     case 'followed':
@@ -212,6 +212,6 @@ export const saved = (saving: Saving, event: SavingEvent): Step => {
     case 'draft kept':
       return [saving.kept === event.kept ? saving : { ...saving, kept: event.kept }, []]
     case 'closed':
-      return sent({ ...saving, closing: true }, event.id)
+      return sendNext({ ...saving, closing: true }, event.id)
   }
 }

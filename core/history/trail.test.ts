@@ -1,6 +1,6 @@
 import { lookOf } from '#core/document/project'
 import { newProject } from '#core/scheme/create'
-import { branches, joinedChange, thinnedOut, TRAIL, unpackedTrail, withoutStates } from './trail'
+import { isBranch, joinChanges, statesToDrop, TRAIL, unpackTrail, withoutStates } from './trail'
 import { trailStateSchema, type TrailState } from '#core/document/trail'
 
 const look = lookOf(newProject('Kites'))
@@ -17,12 +17,12 @@ const states = (count: number, kept: (i: number) => boolean = () => false): Trai
 describe('the trail', () => {
   it('is a valid document', () => expect(trailStateSchema.parse(states(1)[0])).toEqual(states(1)[0]))
   it('holds at least 500 states untouched', () => {
-    expect(thinnedOut(states(500), null)).toEqual([])
-    expect(thinnedOut(states(TRAIL.most), null)).toEqual([])
+    expect(statesToDrop(states(500), null)).toEqual([])
+    expect(statesToDrop(states(TRAIL.most), null)).toEqual([])
   })
   it('thinned, keeps what is kept, the current state and the latest, and at least 500', () => {
     const all = states(TRAIL.most + 1, i => i % 10 === 0)
-    const gone = new Set(thinnedOut(all, 't33'))
+    const gone = new Set(statesToDrop(all, 't33'))
     const left = all.filter(({ id }) => !gone.has(id))
     expect(left.length).toBeGreaterThanOrEqual(500)
     expect(left.length).toBeLessThan(all.length)
@@ -32,7 +32,7 @@ describe('the trail', () => {
   })
   it('with nothing but kept states gives up none', () =>
     expect(
-      thinnedOut(
+      statesToDrop(
         states(700, () => true),
         null,
       ),
@@ -48,18 +48,18 @@ describe('the trail', () => {
   it('keeps the order of states that are changed again before they are saved', () => {
     const [a, b, c] = states(3) as [TrailState, TrailState, TrailState]
     const renamed = { ...a, kept: 'for the client' }
-    expect(joinedChange({ put: [a, b], remove: [] }, { put: [renamed, c], remove: ['x'] })).toEqual({
+    expect(joinChanges({ put: [a, b], remove: [] }, { put: [renamed, c], remove: ['x'] })).toEqual({
       put: [renamed, b, c],
       remove: ['x'],
     })
-    expect(joinedChange({ put: [a, b], remove: ['y'] }, { put: [], remove: ['t1'] })).toEqual({
+    expect(joinChanges({ put: [a, b], remove: ['y'] }, { put: [], remove: ['t1'] })).toEqual({
       put: [a],
       remove: ['y', 't1'],
     })
   })
   it('knows where another branch begins', () => {
     const all = [...states(3), { ...(states(1)[0] as TrailState), id: 'b1', parent: 't0' }]
-    expect(all.map((_, i) => branches(all, i))).toEqual([false, false, false, true])
+    expect(all.map((_, i) => isBranch(all, i))).toEqual([false, false, false, true])
   })
   it('packed says shared targets once', () => {
     const { targets: _, ...remap } = look.remap
@@ -72,6 +72,6 @@ describe('the trail', () => {
       })),
       targets: { x: targets },
     }
-    expect(unpackedTrail(packed).map(state => state.look.remap.targets)).toEqual([targets, targets])
+    expect(unpackTrail(packed).map(state => state.look.remap.targets)).toEqual([targets, targets])
   })
 })

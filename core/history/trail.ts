@@ -1,7 +1,7 @@
 import type { TrailChange, PackedTrail, TrailState } from '#core/document/trail'
 
 /** Two changes of a trail as one: the later says what a state is, the earlier where in the order it stands. */
-export const joinedChange = (one: TrailChange, other: TrailChange): TrailChange => {
+export const joinChanges = (one: TrailChange, other: TrailChange): TrailChange => {
   const later = new Map(other.put.map(state => [state.id, state]))
   const known = new Set(one.put.map(({ id }) => id))
   return {
@@ -14,7 +14,7 @@ export const joinedChange = (one: TrailChange, other: TrailChange): TrailChange 
 }
 
 /** A packed trail as its states. */
-export const unpackedTrail = ({ states, targets }: PackedTrail): TrailState[] =>
+export const unpackTrail = ({ states, targets }: PackedTrail): TrailState[] =>
   states.map(state => ({
     ...state,
     look: { ...state.look, remap: { ...state.look.remap, targets: targets[state.look.remap.targets] ?? {} } },
@@ -30,7 +30,7 @@ export const TRAIL = { most: 640, least: 560, recent: 200 } as const
  * The ids of states to give up where there are more than the trail holds: of the old ones every second, again and
  * again from the oldest on, until enough are gone. Kept states, the current one and the latest stay.
  */
-export const thinnedOut = (states: readonly TrailState[], current: string | null): string[] => {
+export const statesToDrop = (states: readonly TrailState[], current: string | null): string[] => {
   if (states.length <= TRAIL.most) return []
   let old = states.slice(0, -TRAIL.recent).filter(({ id, kept }) => kept === null && id !== current)
   const gone = new Set<string>()
@@ -58,5 +58,5 @@ export const withoutStates = (states: readonly TrailState[], gone: ReadonlySet<s
 }
 
 /** Whether a state does not follow from the one before it: another branch begins there. */
-export const branches = (states: readonly TrailState[], place: number): boolean =>
+export const isBranch = (states: readonly TrailState[], place: number): boolean =>
   place > 0 && states[place]?.parent !== states[place - 1]?.id

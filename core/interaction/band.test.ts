@@ -6,7 +6,7 @@ import {
   cutLooseWords,
   isCutLoose,
   lettersWords,
-  movedBy,
+  moveId,
   sharePercent,
   sharesAtJoint,
   sharesWithMore,
@@ -67,11 +67,11 @@ describe('shares at the joints of the band', () => {
 
 describe('a swatch of the band', () => {
   it('moves by places within the list', () => {
-    expect(movedBy(['a', 'b', 'c'], 'a', 1)).toEqual(['b', 'a', 'c'])
-    expect(movedBy(['a', 'b', 'c'], 'c', -1)).toEqual(['a', 'c', 'b'])
-    expect(movedBy(['a', 'b', 'c'], 'c', 1)).toEqual(['a', 'b', 'c'])
-    expect(movedBy(['a', 'b', 'c'], 'a', -1)).toEqual(['a', 'b', 'c'])
-    expect(movedBy(['a', 'b', 'c'], 'x', 1)).toEqual(['a', 'b', 'c'])
+    expect(moveId(['a', 'b', 'c'], 'a', 1)).toEqual(['b', 'a', 'c'])
+    expect(moveId(['a', 'b', 'c'], 'c', -1)).toEqual(['a', 'c', 'b'])
+    expect(moveId(['a', 'b', 'c'], 'c', 1)).toEqual(['a', 'b', 'c'])
+    expect(moveId(['a', 'b', 'c'], 'a', -1)).toEqual(['a', 'b', 'c'])
+    expect(moveId(['a', 'b', 'c'], 'x', 1)).toEqual(['a', 'b', 'c'])
   })
   it('hears its keys, and leaves others to the page', () => {
     expect(bandAction({ ...plain, key: 'Delete' })).toEqual({ kind: 'remove' })

@@ -42,7 +42,7 @@ export const sharesWithMore = (scheme: readonly Shared[], id: string, by: number
 }
 
 /** Returns ids with one of them moved by so many places, within the list. */
-export const movedBy = (ids: readonly string[], id: string, by: number): string[] => {
+export const moveId = (ids: readonly string[], id: string, by: number): string[] => {
   const at = ids.indexOf(id)
   if (at < 0) return [...ids]
   const to = clamp(at + by, 0, ids.length - 1)

@@ -14,7 +14,7 @@ export const boardHeight = ({ width, height }: Pick<Reference, 'width' | 'height
   Math.min(BOARD_TILE.maxHeight, (BOARD_TILE.width * height) / width)
 
 /** Returns a place limited to a board whose height is `height` times its width. */
-export const onBoard = ({ x, y }: Point, height: number): Point => ({
+export const clampToBoard = ({ x, y }: Point, height: number): Point => ({
   x: clamp(x, 0, 1 - BOARD_TILE.width),
   y: clamp(y, 0, Math.max(0, height - FOOT)),
 })

@@ -13,10 +13,10 @@ export interface FoundScheme {
 }
 
 /** Returns the colors of a found scheme as a project takes them: as many as a scheme holds. */
-export const takenFrom = ({ colors }: FoundScheme): FoundScheme['colors'] => colors.slice(0, MAX_SWATCHES)
+export const colorsToTake = ({ colors }: FoundScheme): FoundScheme['colors'] => colors.slice(0, MAX_SWATCHES)
 
 /** Reads the colors that schemes are to be found by: one to be near, or several that are to be in them. */
-export const soughtColors = (typed: string): { near: string | null; several: string[] } => {
+export const readColorQuery = (typed: string): { near: string | null; several: string[] } => {
   const near = parseColor(typed)?.hex ?? null
   const several = near ? [] : readColors(typed).colors.map(({ hex }) => hex)
   return several.length > 1

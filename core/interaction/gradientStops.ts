@@ -9,25 +9,25 @@ import { clamp } from './clamp'
 /* The stops of a gradient on its track. Offsets are in [0, 1] from the left. */
 
 /** Stops stand at thousandths of the track. */
-const rounded = (offset: number): number => Math.round(clamp(offset, 0, 1) * 1000) / 1000
+const roundOffset = (offset: number): number => Math.round(clamp(offset, 0, 1) * 1000) / 1000
 
 /** Returns the stops with one of them at another offset. */
-export const stopMoved = (stops: readonly Stop[], index: number, offset: number): Stop[] =>
-  stops.map((stop, i) => (i === index ? { ...stop, at: rounded(offset) } : stop))
+export const moveStop = (stops: readonly Stop[], index: number, offset: number): Stop[] =>
+  stops.map((stop, i) => (i === index ? { ...stop, at: roundOffset(offset) } : stop))
 
 /** Returns the stops with one of them in another color. */
-export const stopRecolored = (stops: readonly Stop[], index: number, { id, hex }: Pick<Swatch, 'id' | 'hex'>): Stop[] =>
+export const recolorStop = (stops: readonly Stop[], index: number, { id, hex }: Pick<Swatch, 'id' | 'hex'>): Stop[] =>
   stops.map((stop, i) => (i === index ? { ...stop, swatch: id, hex } : stop))
 
 /** Returns the stops without one of them; null where only two are left. */
-export const stopRemoved = (stops: readonly Stop[], index: number): Stop[] | null =>
+export const removeStop = (stops: readonly Stop[], index: number): Stop[] | null =>
   stops.length > 2 ? stops.filter((_, i) => i !== index) : null
 
 /**
  * Returns the stops with one more at an offset: of the swatches that are no stop yet, or of all where every one is, the
  * one nearest to what shows there.
  */
-export const stopAdded = (
+export const addStop = (
   stops: readonly Stop[],
   offset: number,
   { run }: Pick<HandedGradient, 'run'>,
@@ -36,7 +36,7 @@ export const stopAdded = (
   const used = new Set(stops.map(({ swatch }) => swatch))
   const fresh = scheme.filter(({ id }) => !used.has(id))
   const near = closestTo(hexOfLab(runAt(run)(offset)), fresh.length ? fresh : scheme)
-  return near ? [...stops, { at: rounded(offset), swatch: near.id, hex: near.hex }] : null
+  return near ? [...stops, { at: roundOffset(offset), swatch: near.id, hex: near.hex }] : null
 }
 
 /** Returns which stop one is from the left, counted from 1; of two at one offset, the first listed comes first. */

@@ -1,6 +1,6 @@
 import { MAX_SWATCHES } from '#core/document/limits'
-import { soughtColors, takenFrom } from './finding'
-import { incomingKind, isBinary, isPastedArtwork, sizeRefusal, takenText } from './incoming'
+import { readColorQuery, colorsToTake } from './finding'
+import { incomingKind, isBinary, isPastedArtwork, sizeRefusal, readPastedText } from './incoming'
 
 const SHEET =
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50"><rect width="40" height="40" fill="#2e4f7f"/>' +
@@ -39,7 +39,7 @@ describe('what comes in', () => {
 
 describe('the colors of a text', () => {
   const taken = (text: string, file = ''): { hex: string }[] | null => {
-    const found = takenText(text, file || 'the pasted text', file)
+    const found = readPastedText(text, file || 'the pasted text', file)
     return found?.command.do === 'take colors' ? found.command.colors : null
   }
   it.each([
@@ -54,39 +54,39 @@ describe('the colors of a text', () => {
     ['text', 'brand.txt', '#2e4f7f\tHarbor\n#d9bf9b\tSand\n'],
   ])('in %s become the scheme, and it is said what they came from', (kind, file, text) => {
     expect(taken(text, file)?.map(({ hex }) => hex)).toEqual(['#2e4f7f', '#d9bf9b'])
-    expect(takenText(text, file, file)?.words).toBe(`Took 2 colors from “${file}” (${kind}).`)
+    expect(readPastedText(text, file, file)?.words).toBe(`Took 2 colors from “${file}” (${kind}).`)
   })
   it('become the base where it is one, in any notation, as it was typed', () => {
-    expect(takenText(' C64 M38 Y0 K50 ', 'the pasted text')).toEqual({
+    expect(readPastedText(' C64 M38 Y0 K50 ', 'the pasted text')).toEqual({
       command: { do: 'set base', base: { hex: '#2e4f80', hue: expect.any(Number) as number, typed: 'C64 M38 Y0 K50' } },
       words: 'The base is #2e4f80.',
     })
     const long = `The color of the harbor is, as we said before, this one: #2e4f7f.`
-    expect(takenText(long, 'mail')?.command).toMatchObject({ base: { hex: '#2e4f7f', typed: '#2e4f7f' } })
+    expect(readPastedText(long, 'mail')?.command).toMatchObject({ base: { hex: '#2e4f7f', typed: '#2e4f7f' } })
   })
   it('are as many as a scheme holds, and the rest is said', () => {
     const many = Array.from({ length: 20 }, (_, i) => `#${(i * 700_001 + 1000).toString(16).padStart(6, '0')}`).join(
       ' ',
     )
     expect(taken(many)).toHaveLength(MAX_SWATCHES)
-    expect(takenText(many, 'the pasted text')?.words).toBe(
+    expect(readPastedText(many, 'the pasted text')?.words).toBe(
       `Took ${MAX_SWATCHES} colors from the pasted text; there are 20, a scheme holds ${MAX_SWATCHES}.`,
     )
   })
   it('are none where there are none', () => {
-    expect(takenText('Nothing of the kind in here.', 'the pasted text')).toBeNull()
+    expect(readPastedText('Nothing of the kind in here.', 'the pasted text')).toBeNull()
   })
 })
 
 describe('what schemes are found by', () => {
   it('is one color to be near, several to be in them, or nothing', () => {
-    expect(soughtColors('teal')).toEqual({ near: '#008080', several: [] })
-    expect(soughtColors('#264653 #2a9d8f')).toEqual({ near: null, several: ['#264653', '#2a9d8f'] })
-    expect(soughtColors('our blue is #264653')).toEqual({ near: '#264653', several: [] })
-    expect(soughtColors('')).toEqual({ near: null, several: [] })
+    expect(readColorQuery('teal')).toEqual({ near: '#008080', several: [] })
+    expect(readColorQuery('#264653 #2a9d8f')).toEqual({ near: null, several: ['#264653', '#2a9d8f'] })
+    expect(readColorQuery('our blue is #264653')).toEqual({ near: '#264653', several: [] })
+    expect(readColorQuery('')).toEqual({ near: null, several: [] })
   })
   it('comes as many colors as a scheme holds', () => {
     const colors = Array.from({ length: 30 }, (_, i) => ({ hex: '#112233', name: `${i}`, share: 0.1 }))
-    expect(takenFrom({ id: 's', name: '', caption: '', words: '', colors })).toHaveLength(MAX_SWATCHES)
+    expect(colorsToTake({ id: 's', name: '', caption: '', words: '', colors })).toHaveLength(MAX_SWATCHES)
   })
 })

@@ -58,7 +58,7 @@ const KIND_WORDS: Readonly<Record<ListKind, string>> = {
 }
 
 /** What is done with the colors of a text, and how that is said. */
-export interface TakenText {
+export interface PastedText {
   command: Command
   words: string
 }
@@ -70,7 +70,7 @@ export interface TakenText {
  * @param title what the text is called
  * @param fileName the file it came from; empty where it was pasted
  */
-export const takenText = (text: string, title: string, fileName = ''): TakenText | null => {
+export const readPastedText = (text: string, title: string, fileName = ''): PastedText | null => {
   const { kind, colors } = readColors(text, fileName)
   const only = parseColor(text) ?? (colors.length === 1 && colors[0] ? parseColor(colors[0].hex) : null)
   if (only) {

@@ -6,15 +6,15 @@ import type { Candidate } from '#core/proofs/candidates'
 import {
   candidatesOf,
   enlargedBox,
-  hiddenAfter,
+  toggleHidden,
   isCurrentProof,
   isMarked,
   keptLookName,
-  markedAfter,
+  toggleMarked,
   MAX_MARKED,
   proofsInOrder,
   type Sheet,
-  sheetBeside,
+  companionSheet,
   sheetRatio,
   VARIATIONS_ACROSS,
 } from './proofSheets'
@@ -68,16 +68,16 @@ describe('a proof sheet', () => {
     expect(order('fewest serious')).toBe('cab')
   })
   it('has another beside it where there is room', () => {
-    expect(sheetBeside('harmonies', true)).toBe('variations')
-    expect(sheetBeside('deals', true)).toBe('harmonies')
-    expect(sheetBeside('whole', true)).toBeNull()
-    expect(sheetBeside('deals', false)).toBeNull()
+    expect(companionSheet('harmonies', true)).toBe('variations')
+    expect(companionSheet('deals', true)).toBe('harmonies')
+    expect(companionSheet('whole', true)).toBeNull()
+    expect(companionSheet('deals', false)).toBeNull()
   })
   it('hides harmonies, but never the last', () => {
-    expect(hiddenAfter([], 'square')).toEqual(['square'])
-    expect(hiddenAfter(['square', 'free'], 'square')).toEqual(['free'])
+    expect(toggleHidden([], 'square')).toEqual(['square'])
+    expect(toggleHidden(['square', 'free'], 'square')).toEqual(['free'])
     const all = HARMONIES.slice(1)
-    expect(hiddenAfter(all, HARMONIES[0])).toEqual(all)
+    expect(toggleHidden(all, HARMONIES[0])).toEqual(all)
   })
   it('knows the proof the project is in', () => {
     const present = { key: 'x', caption: '', look: lookOf(project) }
@@ -93,13 +93,13 @@ describe('a proof sheet', () => {
 describe('marks', () => {
   it('are put and taken by look, up to as many as can be compared', () => {
     const [one, other] = [candidate(10), candidate(20)]
-    const marked = markedAfter([one], other) ?? []
+    const marked = toggleMarked([one], other) ?? []
     expect(marked.map(({ key }) => key)).toEqual(['10', '20'])
     expect(isMarked(marked, { look: candidate(10).look })).toBe(true)
-    expect(markedAfter(marked, { ...candidate(10), key: 'again' })?.map(({ key }) => key)).toEqual(['20'])
+    expect(toggleMarked(marked, { ...candidate(10), key: 'again' })?.map(({ key }) => key)).toEqual(['20'])
     const full = Array.from({ length: MAX_MARKED }, (_, i) => candidate(i))
-    expect(markedAfter(full, candidate(99))).toBeNull()
-    expect(markedAfter(full, candidate(0))).toHaveLength(MAX_MARKED - 1)
+    expect(toggleMarked(full, candidate(99))).toBeNull()
+    expect(toggleMarked(full, candidate(0))).toHaveLength(MAX_MARKED - 1)
   })
   it('and what is kept are called by what they are', () => {
     const named = withSwatches(project, { 0: { name: 'pine' } })

@@ -4,12 +4,12 @@ import { lookOf, type Look, type Project } from '#core/document/project'
 import { HARMONIES } from '#core/harmony/harmony'
 import { TONE_PLANS } from '#core/harmony/tone'
 import {
-  inHarmony,
-  inTones,
+  harmonyCandidate,
+  toneCandidate,
   REACH,
-  reordered,
+  orderCandidates,
   shownHarmonies,
-  varied,
+  variationCandidate,
   type Candidate,
   type Variation,
 } from '#core/proofs/candidates'
@@ -50,12 +50,12 @@ export function* candidatesOf(
   now: Project,
   { hidden, variation, inks, known }: SheetSettings,
 ): Generator<Candidate> {
-  if (sheet === 'harmonies') for (const kind of shownHarmonies(hidden)) yield inHarmony(now, kind, known)
-  if (sheet === 'tones') for (const plan of TONE_PLANS) yield inTones(now, plan, known)
+  if (sheet === 'harmonies') for (const kind of shownHarmonies(hidden)) yield harmonyCandidate(now, kind, known)
+  if (sheet === 'tones') for (const plan of TONE_PLANS) yield toneCandidate(now, plan, known)
   if (sheet === 'variations')
     for (let row = -REACH; row <= REACH; row++)
-      for (let column = -REACH; column <= REACH; column++) yield varied(now, variation, column, row)
-  if (sheet === 'orders') yield* reordered(now, inks, MAX_ORDERS)
+      for (let column = -REACH; column <= REACH; column++) yield variationCandidate(now, variation, column, row)
+  if (sheet === 'orders') yield* orderCandidates(now, inks, MAX_ORDERS)
 }
 
 /** Which proofs of a sheet come first. */
@@ -74,7 +74,7 @@ export const proofsInOrder = <Proof extends { verdict: Pick<Verdict, 'rank' | 's
 }
 
 /** Returns the sheet that stands beside another where there is room for two: what would be looked at next. */
-export const sheetBeside = (sheet: Sheet, hasRoom: boolean): Sheet | null => {
+export const companionSheet = (sheet: Sheet, hasRoom: boolean): Sheet | null => {
   if (!hasRoom || sheet === 'whole') return null
   return sheet === 'harmonies' ? 'variations' : 'harmonies'
 }
@@ -87,7 +87,7 @@ export const isCurrentProof = (sheet: Sheet | null, { key, look }: Candidate, no
 }
 
 /** Returns the hidden harmonies after one was shown or hidden; the last that is shown stays. */
-export const hiddenAfter = (hidden: readonly string[], kind: string): string[] => {
+export const toggleHidden = (hidden: readonly string[], kind: string): string[] => {
   if (hidden.includes(kind)) return hidden.filter(each => each !== kind)
   return hidden.length < HARMONIES.length - 1 ? [...hidden, kind] : [...hidden]
 }
@@ -97,7 +97,7 @@ export const isMarked = (marked: readonly Candidate[], { look }: { look: Look })
   marked.some(each => equal(each.look, look))
 
 /** Returns what is marked after one was marked, or its mark taken away; null where no more can be. */
-export const markedAfter = (marked: readonly Candidate[], candidate: Candidate): Candidate[] | null => {
+export const toggleMarked = (marked: readonly Candidate[], candidate: Candidate): Candidate[] | null => {
   if (isMarked(marked, candidate)) return marked.filter(each => !equal(each.look, candidate.look))
   return marked.length < MAX_MARKED ? [...marked, candidate] : null
 }

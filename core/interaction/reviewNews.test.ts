@@ -1,5 +1,5 @@
 import type { Review, ReviewNews } from '#core/document/review'
-import { isMaking, isUnread, newsWords, reviewAfter, reviewPageAfter } from './reviewNews'
+import { isDrawingPictures, isUnread, newsWords, applyReviewNews, applyPageNews } from './reviewNews'
 
 const review = {
   ...{ id: 'r', title: 'Festival', greeting: '', seq: 10, comments: 2, open: 1, counts: { c1: 1 }, choice: null },
@@ -28,14 +28,14 @@ describe('news of a review', () => {
   })
   it('bring the review to where it is, and nothing is counted twice', () => {
     const heard = news(12, { comments: [said(9, 'client'), said(11, 'client'), said(12, 'client', 'c11')] })
-    const next = reviewAfter(review, heard)
+    const next = applyReviewNews(review, heard)
     expect(next).toMatchObject({ seq: 12, comments: 4, open: 2, counts: { c1: 2 }, ready: true })
-    expect(reviewAfter(next, heard)).toBe(next)
-    expect(reviewAfter(review, news(10))).toBe(review)
+    expect(applyReviewNews(next, heard)).toBe(next)
+    expect(applyReviewNews(review, news(10))).toBe(review)
   })
   it('bring a client’s page to where it is', () => {
-    expect(reviewPageAfter(review, news(9))).toBe(review)
-    expect(reviewPageAfter(review, news(11, { comments: [said(11, 'client')], closed: true }))).toMatchObject({
+    expect(applyPageNews(review, news(9))).toBe(review)
+    expect(applyPageNews(review, news(11, { comments: [said(11, 'client')], closed: true }))).toMatchObject({
       seq: 11,
       closed: true,
       counts: { c1: 2 },
@@ -43,10 +43,10 @@ describe('news of a review', () => {
   })
   it('tell whether its pictures are being made', () => {
     const making = (state: string) => ({ job: 'j', state, done: 0, parts: 1, reason: null, failures: 0 }) as never
-    expect(isMaking({ ready: false, making: making('waiting') })).toBe(true)
-    expect(isMaking({ ready: false, making: making('underway') })).toBe(true)
-    expect(isMaking({ ready: false, making: making('failed') })).toBe(false)
-    expect(isMaking({ ready: true, making: making('underway') })).toBe(false)
-    expect(isMaking({ ready: false, making: null })).toBe(false)
+    expect(isDrawingPictures({ ready: false, making: making('waiting') })).toBe(true)
+    expect(isDrawingPictures({ ready: false, making: making('underway') })).toBe(true)
+    expect(isDrawingPictures({ ready: false, making: making('failed') })).toBe(false)
+    expect(isDrawingPictures({ ready: true, making: making('underway') })).toBe(false)
+    expect(isDrawingPictures({ ready: false, making: null })).toBe(false)
   })
 })

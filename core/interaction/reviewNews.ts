@@ -21,7 +21,7 @@ export const newsWords = (
 }
 
 /** Returns a review, as its designer sees it, after news; the same where the news are older than it. */
-export const reviewAfter = (review: Review, news: ReviewNews): Review => {
+export const applyReviewNews = (review: Review, news: ReviewNews): Review => {
   if (news.seq <= review.seq) return review
   const { counts, comments, threads } = addCounts(review, news)
   const { seq, choice, closed, ready } = news
@@ -34,12 +34,12 @@ export const reviewAfter = (review: Review, news: ReviewNews): Review => {
 }
 
 /** Returns a review, as its client sees it, after news; the same where the news are older than it. */
-export const reviewPageAfter = (page: ReviewPage, news: ReviewNews): ReviewPage => {
+export const applyPageNews = (page: ReviewPage, news: ReviewNews): ReviewPage => {
   if (news.seq < page.seq) return page
   const { seq, choice, closed, ready } = news
   return { ...page, counts: addCounts(page, news).counts, seq, choice, closed, ready }
 }
 
 /** Returns whether the pictures of a review are still being made. */
-export const isMaking = ({ making, ready }: Pick<Review, 'making' | 'ready'>): boolean =>
+export const isDrawingPictures = ({ making, ready }: Pick<Review, 'making' | 'ready'>): boolean =>
   !ready && (making?.state === 'waiting' || making?.state === 'underway')

@@ -9,7 +9,7 @@ import {
   minInkHeight,
   ribbonEnds,
   rowsByTarget,
-  scrolledTo,
+  scrollToShow,
 } from './ribbons'
 
 const row = (hex: string, to: string | null, area: number): InkRow => ({
@@ -55,9 +55,9 @@ describe('the ribbons', () => {
     const slot = { top: 500, height: 20 }
     expect(isInView(slot, 300, 220)).toBe(true)
     expect(isInView(slot, 300, 219)).toBe(false)
-    expect(scrolledTo(slot, 300, 400)).toBe(300)
-    expect(scrolledTo(slot, 0, 400)).toBe(300)
-    expect(scrolledTo({ top: 50, height: 20 }, 300, 400)).toBe(0)
+    expect(scrollToShow(slot, 300, 400)).toBe(300)
+    expect(scrollToShow(slot, 0, 400)).toBe(300)
+    expect(scrollToShow({ top: 50, height: 20 }, 300, 400)).toBe(0)
   })
 })
 

@@ -1,4 +1,4 @@
-import { columnSlots, ribbonPath, swelled, thinned } from './ribbons'
+import { columnSlots, ribbonPath, swellSlot, ribbonStart } from './ribbons'
 
 it('gives heights by share, none under the least, filling the room', () => {
   const slots = columnSlots([0.7, 0.3, 0], 100, 10, 2)
@@ -21,7 +21,7 @@ describe('a column with one slot swollen', () => {
   )
   it('keeps its height, and what was in the middle of the slot stays in it', () => {
     for (let at = 0; at < slots.length; at++) {
-      const swollen = swelled(slots, at, 24, 400)
+      const swollen = swellSlot(slots, at, 24, 400)
       const [own, was] = [swollen[at], slots[at]]
       expect(own?.height).toBeGreaterThanOrEqual(24)
       const middle = (was?.top ?? 0) + (was?.height ?? 0) / 2
@@ -33,15 +33,15 @@ describe('a column with one slot swollen', () => {
     }
   })
   it('moves those below on where it is higher than its room, and leaves alone what is high enough', () => {
-    expect(swelled(slots, 10, 24, 100)[11]?.top).toBeCloseTo((slots[11]?.top ?? 0) + 24 - (slots[10]?.height ?? 0))
-    expect(swelled(slots, 3, 24, 400)).toBe(slots)
-    expect(swelled(slots, 99, 24, 400)).toBe(slots)
+    expect(swellSlot(slots, 10, 24, 100)[11]?.top).toBeCloseTo((slots[11]?.top ?? 0) + 24 - (slots[10]?.height ?? 0))
+    expect(swellSlot(slots, 3, 24, 400)).toBe(slots)
+    expect(swellSlot(slots, 99, 24, 400)).toBe(slots)
   })
 })
 it('begins a ribbon in the middle of its slot, as thick as its share', () => {
-  expect(thinned({ top: 100, height: 24 }, 0.02, 300)).toEqual({ top: 109, height: 6 })
-  expect(thinned({ top: 100, height: 24 }, 0.5, 300)).toEqual({ top: 100, height: 24 })
-  expect(thinned({ top: 0, height: 24 }, 0, 300).height).toBe(2)
+  expect(ribbonStart({ top: 100, height: 24 }, 0.02, 300)).toEqual({ top: 109, height: 6 })
+  expect(ribbonStart({ top: 100, height: 24 }, 0.5, 300)).toEqual({ top: 100, height: 24 })
+  expect(ribbonStart({ top: 0, height: 24 }, 0, 300).height).toBe(2)
 })
 it('draws a band from slot to slot', () =>
   expect(ribbonPath({ top: 0, height: 10 }, { top: 20, height: 4 }, 0, 100)).toBe(

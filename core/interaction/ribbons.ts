@@ -29,7 +29,7 @@ export const columnSlots = (shares: readonly number[], room: number, least: numb
  * The same column with one slot at least so high, so that what is pointed at can be pressed: the others give way, each
  * by its part, and what was under the pointer stays there. Where the column is higher than its room, those below move on.
  */
-export const swelled = (
+export const swellSlot = (
   slots: readonly Slot[],
   at: number,
   least: number,
@@ -60,7 +60,7 @@ export const swelled = (
  * Where a ribbon begins in the slot of its ink: in its middle, as thick as its share of the room, for a slot can be
  * higher than that. Never under 2 pixels.
  */
-export const thinned = ({ top, height }: Slot, share: number, room: number): Slot => {
+export const ribbonStart = ({ top, height }: Slot, share: number, room: number): Slot => {
   const thick = Math.min(height, Math.max(2, share * room))
   return { top: top + (height - thick) / 2, height: thick }
 }
@@ -68,7 +68,7 @@ export const thinned = ({ top, height }: Slot, share: number, room: number): Slo
 /** The least height of a swatch that ribbons lead to, and what parts it from the next, in pixels. */
 export const SWATCH_SLOT = { least: 34, gap: 6 }
 /** How high so many swatches and the place of what is left as is stand, where none is under `least` pixels. */
-export const swatchesTall = (count: number, least: number): number =>
+export const swatchesHeight = (count: number, least: number): number =>
   (count + 1) * (Math.max(SWATCH_SLOT.least, least) + SWATCH_SLOT.gap)
 
 /** A smooth band from a slot at `x0` to one at `x1`. */
@@ -82,7 +82,11 @@ export const ribbonPath = (from: Slot, to: Slot, x0: number, x1: number): string
  * The first of the slots that are in view and the one after the last, where `height` pixels from `scrolled` on are.
  * Slots rise.
  */
-export const visibleIn = (slots: readonly Slot[], scrolled: number, height: number): [first: number, end: number] => {
+export const visibleRange = (
+  slots: readonly Slot[],
+  scrolled: number,
+  height: number,
+): [first: number, end: number] => {
   const before = (at: number): number => {
     let [low, high] = [0, slots.length]
     while (low < high) {
@@ -183,5 +187,5 @@ export const isInView = ({ top, height: tall }: Slot, scrolled: number, height: 
   top >= scrolled && top + tall <= scrolled + height
 
 /** Returns how far to scroll so that a slot is in view: not at all where it is, else to its middle. Never under 0. */
-export const scrolledTo = (slot: Slot, scrolled: number, height: number): number =>
+export const scrollToShow = (slot: Slot, scrolled: number, height: number): number =>
   isInView(slot, scrolled, height) ? scrolled : Math.max(0, slot.top - height / 2)

@@ -34,7 +34,7 @@ const inNextRow = (boxes: readonly Box[], at: number, way: 1 | -1): number | nul
  * above and below (where all stand in one row, like left and right), Home and End to the first and last; or, by
  * `pages`, the page keys around and around. Null for other keys and where there is none.
  */
-export const nextAmong = (boxes: readonly Box[], at: number, key: string, by: By = 'arrows'): number | null => {
+export const nextByKey = (boxes: readonly Box[], at: number, key: string, by: By = 'arrows'): number | null => {
   const { length } = boxes
   if (at < 0 || length < 2) return null
   if (by === 'pages')

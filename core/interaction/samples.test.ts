@@ -4,9 +4,9 @@ import {
   isMeantRegion,
   isMovedSample,
   MIDDLE_REGION,
-  nudgedPlace,
-  nudgedRegion,
-  onPicture,
+  nudgePlace,
+  nudgeRegion,
+  clampToPicture,
   patchOfSlider,
   placeUnder,
   regionBetween,
@@ -25,11 +25,11 @@ describe('a place on a picture', () => {
     expect(corner.x).toBeGreaterThan(0.99999)
   })
   it('is nudged by pixels of its picture, up being less', () => {
-    const there = nudgedPlace({ x: 0.5, y: 0.5 }, { x: 10, y: 1 }, { width: 100, height: 50 })
+    const there = nudgePlace({ x: 0.5, y: 0.5 }, { x: 10, y: 1 }, { width: 100, height: 50 })
     expect(there.x).toBeCloseTo(0.6, 9)
     expect(there.y).toBeCloseTo(0.48, 9)
-    expect(nudgedPlace({ x: 0, y: 0 }, { x: -1, y: 1 }, { width: 10, height: 10 })).toEqual({ x: 0, y: 0 })
-    expect(onPicture({ x: -3, y: 0.2 })).toEqual({ x: 0, y: 0.2 })
+    expect(nudgePlace({ x: 0, y: 0 }, { x: -1, y: 1 }, { width: 10, height: 10 })).toEqual({ x: 0, y: 0 })
+    expect(clampToPicture({ x: -3, y: 0.2 })).toEqual({ x: 0, y: 0.2 })
   })
 })
 
@@ -46,14 +46,14 @@ describe('a region', () => {
     expect(isMeantRegion({ x: 0, y: 0, width: 0.5, height: 0.04 }, screen)).toBe(false)
   })
   it('is moved and resized by keys', () => {
-    expect(nudgedRegion(MIDDLE_REGION, { x: 1, y: 0 }, false).x).toBeCloseTo(0.27, 9)
-    expect(nudgedRegion(MIDDLE_REGION, { x: 0, y: 1 }, false).y).toBeCloseTo(0.23, 9)
-    expect(nudgedRegion(MIDDLE_REGION, { x: 10, y: 0 }, true).width).toBeCloseTo(0.52, 9)
-    expect(nudgedRegion(MIDDLE_REGION, { x: 0, y: 1 }, true).height).toBeCloseTo(0.48, 9)
+    expect(nudgeRegion(MIDDLE_REGION, { x: 1, y: 0 }, false).x).toBeCloseTo(0.27, 9)
+    expect(nudgeRegion(MIDDLE_REGION, { x: 0, y: 1 }, false).y).toBeCloseTo(0.23, 9)
+    expect(nudgeRegion(MIDDLE_REGION, { x: 10, y: 0 }, true).width).toBeCloseTo(0.52, 9)
+    expect(nudgeRegion(MIDDLE_REGION, { x: 0, y: 1 }, true).height).toBeCloseTo(0.48, 9)
   })
   it('grows to the edge of the picture and no further', () => {
     const wide = Array.from({ length: 60 }).reduce<typeof MIDDLE_REGION>(
-      region => nudgedRegion(region, { x: 1, y: -1 }, true),
+      region => nudgeRegion(region, { x: 1, y: -1 }, true),
       MIDDLE_REGION,
     )
     expect(wide).toEqual({ x: 0.25, y: 0.25, width: 0.75, height: 0.75 })
@@ -66,7 +66,7 @@ describe('a region', () => {
         }),
         presses => {
           const { x, y, width, height } = presses.reduce(
-            (region, [dx, dy, resizes]) => nudgedRegion(region, { x: dx, y: dy }, resizes),
+            (region, [dx, dy, resizes]) => nudgeRegion(region, { x: dx, y: dy }, resizes),
             MIDDLE_REGION,
           )
           for (const [from, size] of [

@@ -21,11 +21,11 @@ const MIN_DRAWN = 4
 export const MIDDLE_REGION: Region = { x: 0.25, y: 0.25, width: 0.5, height: 0.5 }
 
 /** Returns a place limited to the picture. */
-export const onPicture = ({ x, y }: Place): Place => ({ x: clamp(x, 0, END), y: clamp(y, 0, END) })
+export const clampToPicture = ({ x, y }: Place): Place => ({ x: clamp(x, 0, END), y: clamp(y, 0, END) })
 
 /** Returns the place of the picture under a point of the screen, the nearest where it lies outside. */
 export const placeUnder = (x: number, y: number, box: ScreenBox): Place =>
-  onPicture({ x: (x - box.left) / box.width, y: (y - box.top) / box.height })
+  clampToPicture({ x: (x - box.left) / box.width, y: (y - box.top) / box.height })
 
 /** Returns the region between two opposite corners. */
 export const regionBetween = (one: Place, other: Place): Region => ({
@@ -43,7 +43,7 @@ export const isMeantRegion = (region: Region, screen: { width: number; height: n
  * Returns a region after an arrow key, right and up being positive: moved by a step, or, with `resizes`, wider or
  * narrower, taller or lower. It stays on the picture.
  */
-export const nudgedRegion = (region: Region, step: Place, resizes: boolean): Region => {
+export const nudgeRegion = (region: Region, step: Place, resizes: boolean): Region => {
   const [dx, dy] = [Math.sign(step.x) * REGION_STEP, -Math.sign(step.y) * REGION_STEP]
   return resizes
     ? {
@@ -59,8 +59,8 @@ export const nudgedRegion = (region: Region, step: Place, resizes: boolean): Reg
 }
 
 /** Returns a place moved by whole pixels of its picture, right and up being positive. */
-export const nudgedPlace = (place: Place, step: Place, { width, height }: Pick<Reference, 'width' | 'height'>): Place =>
-  onPicture({ x: place.x + step.x / width, y: place.y - step.y / height })
+export const nudgePlace = (place: Place, step: Place, { width, height }: Pick<Reference, 'width' | 'height'>): Place =>
+  clampToPicture({ x: place.x + step.x / width, y: place.y - step.y / height })
 
 /** Returns the patch a slider's position in [0, 100] stands for: by its square, so that small ones can be set finely. */
 export const patchOfSlider = (position: number): number => (position / 100) ** 2 * MAX_PATCH_WIDTH

@@ -1,24 +1,24 @@
-import { itemBeside, selectedAfter } from './selection'
+import { itemBeside, selectAfterClick } from './selection'
 
 const set = (...items: string[]): Set<string> => new Set(items)
 
 describe('a selection', () => {
   it('is what was clicked, and nothing else', () => {
-    expect(selectedAfter(set('a', 'b'), ['c'], false, 'keep')).toEqual(set('c'))
-    expect(selectedAfter(set('a', 'b'), ['b'], false, 'clear')).toEqual(set('b'))
+    expect(selectAfterClick(set('a', 'b'), ['c'], false, 'keep')).toEqual(set('c'))
+    expect(selectAfterClick(set('a', 'b'), ['b'], false, 'clear')).toEqual(set('b'))
   })
   it('stays on a second click, or is let go by it', () => {
-    expect(selectedAfter(set('a', 'b'), ['b', 'a'], false, 'keep')).toEqual(set('a', 'b'))
-    expect(selectedAfter(set('a', 'b'), ['b', 'a'], false, 'clear')).toEqual(set())
+    expect(selectAfterClick(set('a', 'b'), ['b', 'a'], false, 'keep')).toEqual(set('a', 'b'))
+    expect(selectAfterClick(set('a', 'b'), ['b', 'a'], false, 'clear')).toEqual(set())
   })
   it('grows with Shift, and lets go of what was all selected', () => {
-    expect(selectedAfter(set('a'), ['b'], true, 'keep')).toEqual(set('a', 'b'))
-    expect(selectedAfter(set('a', 'b', 'c'), ['a', 'b'], true, 'keep')).toEqual(set('c'))
-    expect(selectedAfter(set('a', 'c'), ['a', 'b'], true, 'clear')).toEqual(set('a', 'b', 'c'))
+    expect(selectAfterClick(set('a'), ['b'], true, 'keep')).toEqual(set('a', 'b'))
+    expect(selectAfterClick(set('a', 'b', 'c'), ['a', 'b'], true, 'keep')).toEqual(set('c'))
+    expect(selectAfterClick(set('a', 'c'), ['a', 'b'], true, 'clear')).toEqual(set('a', 'b', 'c'))
   })
   it('leaves the one before as it was', () => {
     const before = set('a')
-    selectedAfter(before, ['a', 'b'], true, 'keep')
+    selectAfterClick(before, ['a', 'b'], true, 'keep')
     expect(before).toEqual(set('a'))
   })
 })

@@ -5,7 +5,7 @@ export type OnSame = 'keep' | 'clear'
  * Returns a selection after a click on some items. `more` (Shift) adds them, or takes them out where all of them were
  * selected; otherwise they alone are selected, or, with `clear`, none where they were the selection already.
  */
-export const selectedAfter = <Item>(
+export const selectAfterClick = <Item>(
   before: ReadonlySet<Item>,
   items: Iterable<Item>,
   more: boolean,

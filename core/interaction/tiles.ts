@@ -35,7 +35,7 @@ export const sizeInRow = (wanted: number, width: number, ratio: number, columns:
  * The largest size at which so many proofs of a shape fit into a place without scrolling, but none under a least one
  * unless that many `columns` stand in a row, where their number is fixed.
  */
-export const fittedSize = (
+export const largestTileSize = (
   place: { width: number; height: number },
   { count, ratio, columns, least }: { count: number; ratio: number; columns?: number | undefined; least: number },
 ): number => {

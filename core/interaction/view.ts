@@ -18,13 +18,13 @@ export const FITTED: View = { zoom: 1, pan: { x: 0, y: 0 } }
 const MAX_ZOOM = 16
 
 /** Returns the largest size at which artwork fits into a room, a margin left on all sides. */
-export const fittedTo = (room: Size, artwork: Size, margin: number): Size => {
+export const fitSize = (room: Size, artwork: Size, margin: number): Size => {
   const scale = Math.min((room.width - 2 * margin) / artwork.width, (room.height - 2 * margin) / artwork.height)
   return { width: artwork.width * scale, height: artwork.height * scale }
 }
 
 /** Returns the view zoomed by a factor, within 1 and 16, about a point told from the middle, which stays where it is. */
-export const zoomedBy = ({ zoom, pan }: View, factor: number, about: Point = { x: 0, y: 0 }): View => {
+export const zoomView = ({ zoom, pan }: View, factor: number, about: Point = { x: 0, y: 0 }): View => {
   const next = clamp(zoom * factor, 1, MAX_ZOOM)
   if (next === 1) return FITTED
   const ratio = next / zoom
@@ -41,7 +41,7 @@ export interface Part {
 }
 
 /** Returns the part of zoomed artwork that is in sight; null where it is fitted, and where nothing of it is in sight. */
-export const partInSight = (room: Size, artwork: Size, { zoom, pan }: View): Part | null => {
+export const visiblePart = (room: Size, artwork: Size, { zoom, pan }: View): Part | null => {
   if (zoom === 1) return null
   const along = (length: number, side: number, shift: number): { from: number; to: number } => {
     const middle = (side * zoom) / 2 - shift

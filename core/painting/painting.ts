@@ -3,7 +3,14 @@ import { standInColors } from './standIns'
 import type { ColorSet, Following } from '#core/document/remap'
 import type { Hex } from '#core/color/convert'
 import { nearestIn } from '#core/remap/restrict'
-import { type Remapped, remappingOf, restrictionOf, followed, touchedPaints, touchedAreas } from './remapping'
+import {
+  type Remapped as RemapSource,
+  remappingOf,
+  restrictionOf,
+  followColor,
+  paintTouchedShapes,
+  paintTouchedAreas,
+} from './remapping'
 import type { InkArea } from '#core/remap/match'
 import { recolorInks } from '#core/remap/remap'
 import type { HandPaint } from '#core/artwork/write'
@@ -12,7 +19,7 @@ import type { AreaPaint } from './areas'
 const hexesOf = new WeakMap<ColorSet, Hex[]>()
 
 /** The nearest color of the set a project is restricted to; the color itself where it is not. */
-const within = (set: ColorSet | null): ((hex: Hex) => Hex) => {
+const restrictTo = (set: ColorSet | null): ((hex: Hex) => Hex) => {
   if (!set) return hex => hex
   let hexes = hexesOf.get(set)
   if (!hexes) hexesOf.set(set, (hexes = set.colors.map(({ hex }) => hex)))
@@ -25,7 +32,7 @@ const within = (set: ColorSet | null): ((hex: Hex) => Hex) => {
  * of all its artwork, which decide who leads a group. What is left as it is, is restricted only where that is asked for.
  */
 export const colorsOf = (
-  project: Remapped,
+  project: RemapSource,
   united: readonly InkArea[],
   artwork: string | null = null,
 ): Map<Hex, Hex> => {
@@ -33,7 +40,7 @@ export const colorsOf = (
   const colors = recolorInks(united, remapping)
   const set = restrictionOf(project)
   if (!set) return colors
-  const near = within(set)
+  const near = restrictTo(set)
   return new Map(
     [...colors].map(([ink, hex]) => [
       ink,
@@ -43,8 +50,8 @@ export const colorsOf = (
 }
 
 /** What every ink would become without a restriction. */
-export const recoloredFreely = (
-  project: Remapped,
+export const unrestrictedColors = (
+  project: RemapSource,
   united: readonly InkArea[],
   artwork: string | null = null,
 ): Map<Hex, Hex> => recolorInks(united, remappingOf(project, united, artwork))
@@ -61,16 +68,16 @@ export interface ByHand {
 export const NOTHING_BY_HAND: ByHand = { shapes: new Map(), areas: [] }
 
 /** What the touch-ups of an artwork come to. */
-export const touchesOf = (project: Remapped, artwork: string): ByHand => {
+export const touchesOf = (project: RemapSource, artwork: string): ByHand => {
   const touches = project.remap.touches[artwork]
   if (!touches?.length) return NOTHING_BY_HAND
   const { swatches } = remappingOf(project, [])
-  const near = within(restrictionOf(project))
+  const near = restrictTo(restrictionOf(project))
   const colorOf = (to: Following): Hex | null => {
-    const hex = followed(swatches, to)
+    const hex = followColor(swatches, to)
     return hex && near(hex)
   }
-  return { shapes: touchedPaints(touches, colorOf), areas: touchedAreas(touches, colorOf) }
+  return { shapes: paintTouchedShapes(touches, colorOf), areas: paintTouchedAreas(touches, colorOf) }
 }
 
 /** What an artwork looks like in a project: what each of its inks becomes, and what is painted by hand on top. */

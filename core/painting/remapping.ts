@@ -29,7 +29,7 @@ export const leadsAt = (inks: readonly InkArea[], tolerance: number): ReadonlyMa
 }
 
 /** The swatches as the remapping uses them: adjusted as a whole, without a change of the scheme. Locked ones stay. */
-export const adjustedSwatches = ({ remap: { adjust }, scheme, harmony: { wheel } }: Remapped): Map<string, Hued> => {
+export const adjustSwatches = ({ remap: { adjust }, scheme, harmony: { wheel } }: Remapped): Map<string, Hued> => {
   const { turn, saturation, brightness } = adjust
   const moving = scheme.filter(({ locked }) => !locked)
   const around = moving.map(({ hex, hue }) => ({
@@ -79,7 +79,7 @@ export const targetsIn = (
 /** What holds for the inks of a project, or of one of its artworks with its exceptions. */
 export const remappingOf = (project: Remapped, inks: readonly InkArea[], artwork: string | null = null): Remapping => {
   const { remap, scheme } = project
-  const swatches = adjustedSwatches(project)
+  const swatches = adjustSwatches(project)
   return {
     ...targetsIn(remap, inks, artwork),
     swatches: new Map([...swatches].map(([id, { hex }]) => [id, hex])),
@@ -99,18 +99,17 @@ export const restrictionOf = ({ remap, sets }: Remapped): ColorSet | null =>
  * The color a touch-up points to: the swatch as the remapping uses it, or a rung of its ladder; null where the swatch
  * is gone.
  */
-export const followed = (swatches: ReadonlyMap<string, Hex>, { swatch, rung }: Following): Hex | null => {
+export const followColor = (swatches: ReadonlyMap<string, Hex>, { swatch, rung }: Following): Hex | null => {
   const hex = swatches.get(swatch)
   if (!hex || !rung) return hex ?? null
   return ladder(hex, rung.ladder, rung.of)[rung.step] ?? hex
 }
 
 /** The adjustment of the whole artwork made the swatches' own. */
-export const adjustmentColors = (project: Remapped): Record<string, Hued> =>
-  Object.fromEntries(adjustedSwatches(project))
+export const adjustmentColors = (project: Remapped): Record<string, Hued> => Object.fromEntries(adjustSwatches(project))
 
 /** What the touch-ups of a raster artwork come to, area by area, the one touched last on top. */
-export const touchedAreas = (touches: readonly Touch[], colorOf: (to: Following) => Hex | null): AreaPaint[] => {
+export const paintTouchedAreas = (touches: readonly Touch[], colorOf: (to: Following) => Hex | null): AreaPaint[] => {
   const paints = new Map<string, AreaPaint>()
   for (const { areas, to, opacity } of touches) {
     for (const area of areas) {
@@ -128,7 +127,7 @@ export const touchedAreas = (touches: readonly Touch[], colorOf: (to: Following)
 }
 
 /** What the touch-ups of an artwork come to, by shape: the later wins. Those whose swatch is gone color nothing. */
-export const touchedPaints = (
+export const paintTouchedShapes = (
   touches: readonly Touch[],
   colorOf: (to: Following) => Hex | null,
 ): Map<number, HandPaint> => {

@@ -5,7 +5,7 @@ import { deltaE } from '#core/color/difference'
 import { pressOf } from './engine'
 import { FIRST_PRINT, INTENTS, PAPER_NAMES, PAPERS, type Paper, type Print } from './papers'
 import { inkOf, type Press } from './press'
-import { proofedBy, proofTable } from './proof'
+import { readProofTable, proofTable } from './proof'
 
 let engine: ColorEngine
 beforeAll(async () => {
@@ -90,7 +90,7 @@ describe('a press', () => {
 describe('a table of proofs', () => {
   it('says of any color what the press says, as near as the eye can tell', () => {
     const own = press('coated')
-    const by = proofedBy(proofTable(own))
+    const by = readProofTable(proofTable(own))
     fc.assert(
       fc.property(anyHex, hex => {
         expect(deltaE(by(hex), own.printed(hex))).toBeLessThan(2)

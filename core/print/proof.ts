@@ -18,7 +18,7 @@ export const proofTable = (press: Pick<Press, 'proof'>): Uint16Array => {
 }
 
 /** What colors look like by a table of proofs: straight between its eight nearest entries. */
-export const proofedBy = (table: Uint16Array): ((hex: Hex) => Hex) =>
+export const readProofTable = (table: Uint16Array): ((hex: Hex) => Hex) =>
   memoize(hex => {
     const { r, g, b } = rgbOf(hex)
     const places = [r, g, b].map(value => {

@@ -1,7 +1,14 @@
 import type { Project } from '#core/document/project'
 import { hsbOf, labOf } from '#core/color/convert'
 import { HARMONIES } from '#core/harmony/harmony'
-import { inHarmony, REACH, reordered, shownHarmonies, dealtCandidate, varied } from './candidates'
+import {
+  harmonyCandidate,
+  REACH,
+  orderCandidates,
+  shownHarmonies,
+  dealtCandidate,
+  variationCandidate,
+} from './candidates'
 import { apply as applyWith, NOTHING_KNOWN, type Command } from '#core/commands/commands'
 import { inLook } from '#core/scheme/looks'
 import { lookOf } from '#core/document/project'
@@ -22,16 +29,16 @@ const empty = newProject('Kites', { hex: '#0f6d5f', hue: 171, typed: '#0f6d5f' }
 const project = { ...empty, remap: { ...empty.remap, targets: matchTargets(inks, empty) } }
 
 it('every harmony that is not hidden is offered, each another look', () => {
-  const all = shownHarmonies(['free', 'square']).map(kind => inHarmony(project, kind, knownInks(inks)))
+  const all = shownHarmonies(['free', 'square']).map(kind => harmonyCandidate(project, kind, knownInks(inks)))
   expect(all).toHaveLength(HARMONIES.length - 2)
   expect(new Set(all.map(({ look }) => look.scheme.map(({ hex }) => hex).join())).size).toBe(all.length)
 })
 
 describe('variations', () => {
   const grid = (down: 'saturation' | 'brightness') => (column: number, row: number) =>
-    varied(project, { turn: 20, down, step: 0.1 }, column, row).look
+    variationCandidate(project, { turn: 20, down, step: 0.1 }, column, row).look
   it('have the project as it is in the middle', () =>
-    expect(varied(project, { turn: 20, down: 'brightness', step: 0.1 }, 0, 0)).toEqual({
+    expect(variationCandidate(project, { turn: 20, down: 'brightness', step: 0.1 }, 0, 0)).toEqual({
       key: '0 0',
       caption: 'as it is',
       look: lookOf(project),
@@ -48,7 +55,7 @@ describe('variations', () => {
 
 describe('orders', () => {
   it('send the inks of some swatches to others, each order once, with all colors still there', () => {
-    const all = reordered(project, inks, 24)
+    const all = orderCandidates(project, inks, 24)
     expect(all.length).toBeGreaterThan(5)
     const seen = new Set(all.map(({ look }) => JSON.stringify(look.remap.targets)))
     expect(seen.size).toBe(all.length)
@@ -57,11 +64,11 @@ describe('orders', () => {
   })
   it('keep what is left as is', () => {
     const left = apply(project, { do: 'retarget', inks: ['#cc4422'], to: null })
-    for (const { look } of reordered(left, inks, 10))
+    for (const { look } of orderCandidates(left, inks, 10))
       expect(colorsOf(inLook(left, look), inks).get('#cc4422')).toBe('#cc4422')
   })
   it('exchange swatches where there is no artwork', () => {
-    const all = reordered(empty, [], 24)
+    const all = orderCandidates(empty, [], 24)
     expect(all).toHaveLength(10)
     expect(all[0]?.look.scheme.slice(0, 2).map(({ id }) => id)).toEqual(['s2', 's1'])
   })

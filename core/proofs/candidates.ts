@@ -20,7 +20,7 @@ export interface Candidate {
 }
 
 /** The project with its harmony changed in one thing, called by that: as it is, where it is so already. */
-const composedIn = (
+const composeCandidate = (
   project: Project,
   [what, key]: ['kind', HarmonyKind] | ['plan', TonePlan],
   known: Known,
@@ -35,12 +35,12 @@ const composedIn = (
 })
 
 /** The project in a harmony. */
-export const inHarmony = (project: Project, kind: HarmonyKind, known: Known): Candidate =>
-  composedIn(project, ['kind', kind], known)
+export const harmonyCandidate = (project: Project, kind: HarmonyKind, known: Known): Candidate =>
+  composeCandidate(project, ['kind', kind], known)
 
 /** The project in a tone plan; a gathered scheme is derived from its base. */
-export const inTones = (project: Project, plan: TonePlan, known: Known): Candidate =>
-  composedIn(project, ['plan', plan], known)
+export const toneCandidate = (project: Project, plan: TonePlan, known: Known): Candidate =>
+  composeCandidate(project, ['plan', plan], known)
 
 /** The harmonies that are not hidden. */
 export const shownHarmonies = (hidden: readonly string[]): HarmonyKind[] =>
@@ -63,7 +63,12 @@ export const REACH = 2
  * A variation: turned by so many steps across, and more (negative rows) or less saturated or bright. The middle is the
  * project as it is.
  */
-export const varied = (project: Project, { turn, down, step }: Variation, column: number, row: number): Candidate => {
+export const variationCandidate = (
+  project: Project,
+  { turn, down, step }: Variation,
+  column: number,
+  row: number,
+): Candidate => {
   const angle = project.harmony.turn + column * turn
   const wrapped = ((((angle + 180) % 360) + 360) % 360) - 180
   const turned = column === 0 ? project : changeComposition(project, { turn: wrapped })
@@ -100,7 +105,7 @@ const MAX_CAPTION_LENGTH = 40
  * The same scheme in other orders of assignment: which swatch colors which inks. Without artwork the swatches change
  * places.
  */
-export const reordered = (project: Project, inks: readonly InkArea[], most: number): Candidate[] => {
+export const orderCandidates = (project: Project, inks: readonly InkArea[], most: number): Candidate[] => {
   const names = new Map(project.scheme.map(({ id, name }) => [id, name]))
   if (!inks.length)
     return project.scheme

@@ -31,7 +31,7 @@ const MOST = { worth: 0.6, apart: 0.15 } as const
  * The project with another swatch in the place of the dominant one, by turns: role and share change places, and the inks are matched
  * again, beside what was sent by hand. The same where `turn` comes to the dominant one itself, or there is none.
  */
-const ledByAnother = (project: Project, turn: number, inks: readonly InkArea[]): Project => {
+const withAnotherDominant = (project: Project, turn: number, inks: readonly InkArea[]): Project => {
   const dominant = project.scheme.find(({ role }) => role === 'dominant')
   const leaders = project.scheme.filter(({ role }) => role !== 'accent' && role !== 'detail')
   const next = leaders[turn % Math.max(1, leaders.length)]
@@ -48,7 +48,7 @@ const ledByAnother = (project: Project, turn: number, inks: readonly InkArea[]):
 }
 
 /** What could be a colorway: kept looks, and some of all harmonies in all tone plans, which by a seed. */
-const possible = (
+const possibleCandidates = (
   project: Project,
   kept: readonly Candidate[],
   inks: readonly InkArea[],
@@ -63,13 +63,17 @@ const possible = (
     .slice(0, MAX_CANDIDATES)
     .map(({ kind, plan }, i): Candidate => {
       const harmonic = apply(project, { do: 'compose', harmony: { kind, plan } }, known)
-      return { key: `${kind} ${plan}`, caption: `${kind}, ${plan}`, look: lookOf(ledByAnother(harmonic, i, inks)) }
+      return {
+        key: `${kind} ${plan}`,
+        caption: `${kind}, ${plan}`,
+        look: lookOf(withAnotherDominant(harmonic, i, inks)),
+      }
     })
   return [...kept, ...composed]
 }
 
 /** A candidate without anything serious, by the smallest change of its colors; none where there is no way. */
-const mendedCandidate = (project: Project, candidate: Candidate, inks: readonly InkArea[]): Candidate[] => {
+const mendCandidate = (project: Project, candidate: Candidate, inks: readonly InkArea[]): Candidate[] => {
   const now = inLook(project, candidate.look)
   const look = (there: Project) => stateOf(there, inks, paintingOf(there, { inks, standIns: [] })(null).colors)
   const state = look(now)
@@ -105,7 +109,7 @@ export const fiveLooks = (
     }
   }
   const judged = (candidate: Candidate) => ({ candidate, ...seen(candidate.look) })
-  const all = possible(project, kept, inks, seed)
+  const all = possibleCandidates(project, kept, inks, seed)
     .map(judged)
     .sort((one, other) => one.serious - other.serious)
   const sound = all.filter(({ serious }) => serious === 0)
@@ -114,7 +118,7 @@ export const fiveLooks = (
     sound.length < ENOUGH
       ? all
           .slice(sound.length, sound.length + MENDED)
-          .flatMap(({ candidate }) => mendedCandidate(project, candidate, inks))
+          .flatMap(({ candidate }) => mendCandidate(project, candidate, inks))
           .map(judged)
           .filter(({ serious }) => serious === 0)
       : []

@@ -38,7 +38,7 @@ const BEYOND_SHAPES = /\sfilter="|mix-blend-mode|isolation:/
 const PICTURE_WIDTH = 1600
 
 /** Throws where something that is handed over is not there any more. */
-export const missing = (what: string): never => {
+export const throwMissing = (what: string): never => {
   throw new Error(`${what} is not there any more.`)
 }
 
@@ -56,7 +56,7 @@ const colorIn =
     colors.get(hex) ?? hex
 
 /** A drawing as it is painted, as text for a renderer. */
-const drawn = ({ reading: { reading, painter } }: Drawing, painted: Painted): Promise<string> => {
+const writeDrawing = ({ reading: { reading, painter } }: Drawing, painted: Painted): Promise<string> => {
   const colorOf = colorIn(painted)
   return painter({})(colorOf).then(pictures =>
     renderableSvg(reading, ({ hex }) => colorOf(hex), painted.byHand.shapes, pictures),
@@ -64,7 +64,7 @@ const drawn = ({ reading: { reading, painter } }: Drawing, painted: Painted): Pr
 }
 
 /** A picture as it is painted, as PNG so many pixels wide. */
-const photographed = async (
+const writePicture = async (
   { file, bytes }: Photograph,
   { colors, byHand }: Painted,
   width: number,
@@ -102,7 +102,7 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
   const open = new Map<string, Promise<Opened>>()
   const opening = async ({ hash, name }: Artwork): Promise<Opened> => {
     const [file, bytes] = await Promise.all([recordOf(hash), source(hash)])
-    if (!file || !bytes) return missing(`“${name}”`)
+    if (!file || !bytes) return throwMissing(`“${name}”`)
     if (file.kind === 'raster') return { kind: 'raster', file, bytes }
     const { text, encoding } = decodeSvg(bytes)
     return { kind: 'svg', encoding, reading: await readWithPictures(text, file.also, file.pictureInks) }
@@ -121,7 +121,7 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
   return {
     svg: async (art, painted, how, scheme) => {
       const own = await opened(art)
-      if (own.kind !== 'svg') return missing(`The drawing of “${art.name}”`)
+      if (own.kind !== 'svg') return throwMissing(`The drawing of “${art.name}”`)
       const { reading, painter } = own.reading
       const colorOf = colorIn(painted)
       const pictures = await painter({})(colorOf)
@@ -135,14 +135,14 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
     picture: async (art, painted, width, ground) => {
       const own = await opened(art)
       return own.kind === 'svg'
-        ? renderPng(await drawn(own, painted), width, ground)
-        : photographed(own, painted, width, ground)
+        ? renderPng(await writeDrawing(own, painted), width, ground)
+        : writePicture(own, painted, width, ground)
     },
     insert: async (art, painted) => {
       const own = await opened(art)
       if (own.kind === 'raster')
-        return { kind: 'picture', png: await photographed(own, painted, Math.min(PICTURE_WIDTH, art.width), null) }
-      const text = await drawn(own, painted)
+        return { kind: 'picture', png: await writePicture(own, painted, Math.min(PICTURE_WIDTH, art.width), null) }
+      const text = await writeDrawing(own, painted)
       const svg = await plainSvg(text)
       return svg.length > MAX_SHAPES_LENGTH || BEYOND_SHAPES.test(svg)
         ? { kind: 'picture', png: await renderPng(text, PICTURE_WIDTH) }

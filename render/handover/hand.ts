@@ -6,10 +6,10 @@ import type { Project } from '#core/document/project'
 import { SCHEME_FORMATS } from '#core/formats/formats'
 import { gradientsToCss, gradientToSvg, type HandedGradient } from '#core/formats/gradient'
 import { distinctKeys, keyOf } from '#core/formats/handed'
-import { handedGradient, handedScheme, schemeFor } from '#core/handover/handed'
+import { exportGradient, exportScheme, exportSchemeFor } from '#core/handover/handed'
 import { moodPage } from '#core/handover/mood'
 import type { Page } from '#core/handover/page'
-import { handedLooks, plannedFiles, type Content, type HandedLook, type PlannedFile } from '#core/handover/plan'
+import { exportLooks, planFiles, type Content, type ExportLook, type PlannedFile } from '#core/handover/plan'
 import { sheetPages } from '#core/handover/sheet'
 import type { Wanted } from '#core/handover/wanted'
 import { gradientPixels } from '#core/harmony/gradient'
@@ -19,7 +19,7 @@ import type { Press } from '#core/print/press'
 import { uniteInks } from '#core/remap/united'
 import { shownScheme } from '#core/scheme/compose'
 import { renderPng } from '../resvg'
-import { artworkWriter, missing, type ArtworkSources } from './artworkOut'
+import { artworkWriter, throwMissing, type ArtworkSources } from './artworkOut'
 import { openFonts } from './fonts'
 import { pdfOf } from './pdf'
 import { pageSvg, type Insert, type Inserts, type PictureInsert } from './svgPage'
@@ -35,7 +35,7 @@ export interface Sources extends ArtworkSources {
 /** What is handed over of a project: its files, known beforehand, and what writes each. */
 export interface HandingOver {
   files: PlannedFile[]
-  looks: HandedLook[]
+  looks: ExportLook[]
   /** The names of swatches that are left out of a look's scheme, because no artwork uses them, by the look. */
   left: ReadonlyMap<string, readonly string[]>
   write: (file: PlannedFile, signal?: AbortSignal) => Promise<Uint8Array>
@@ -54,7 +54,7 @@ const gradientPng = ({ run, kind, angle }: HandedGradient, width: number, height
     .toBuffer()
 
 /** Answers that are worked out once for each question. */
-const once = <Answer>(work: (of: string) => Answer): ((of: string) => Answer) => {
+const memoizeAsync = <Answer>(work: (of: string) => Answer): ((of: string) => Answer) => {
   const known = new Map<string, Answer>()
   return of => {
     const answer = known.get(of) ?? work(of)
@@ -64,7 +64,7 @@ const once = <Answer>(work: (of: string) => Answer): ((of: string) => Answer) =>
 }
 
 /** Pages under each other as one picture, so many pixels wide. */
-const stacked = async (pages: readonly Page[], width: number, inserts: Inserts): Promise<Buffer> => {
+const stackPages = async (pages: readonly Page[], width: number, inserts: Inserts): Promise<Buffer> => {
   const all: Buffer[] = []
   for (const page of pages)
     all.push(await renderPng(await pageSvg(page, openFonts(), inserts, width / page.width), width))
@@ -81,18 +81,18 @@ const stacked = async (pages: readonly Page[], width: number, inserts: Inserts):
 /** What stands on the pages of looks: their artwork, the project's references, gradients. */
 const insertsOf = (
   { references }: Project,
-  lookOf: (id: string) => HandedLook,
-  artworkInsert: (look: HandedLook, art: Artwork) => Promise<Insert>,
+  lookOf: (id: string) => ExportLook,
+  artworkInsert: (look: ExportLook, art: Artwork) => Promise<Insert>,
   picture: Sources['picture'],
 ): Inserts => {
-  const artwork = once((key: string): Promise<Insert> => {
+  const artwork = memoizeAsync((key: string): Promise<Insert> => {
     const [look, id] = JSON.parse(key) as [string, string]
-    const art = lookOf(look).project.artwork.find(each => each.id === id) ?? missing('An artwork')
+    const art = lookOf(look).project.artwork.find(each => each.id === id) ?? throwMissing('An artwork')
     return artworkInsert(lookOf(look), art)
   })
-  const pictures = once(async (id: string): Promise<PictureInsert> => {
-    const reference = references.find(each => each.id === id) ?? missing('A reference')
-    const kept = (await picture(reference.hash)) ?? missing(`“${reference.name}”`)
+  const pictures = memoizeAsync(async (id: string): Promise<PictureInsert> => {
+    const reference = references.find(each => each.id === id) ?? throwMissing('A reference')
+    const kept = (await picture(reference.hash)) ?? throwMissing(`“${reference.name}”`)
     const plain = sharp(kept).flatten({ background: '#ffffff' })
     const bytes = await plain.jpeg({ quality: 88, chromaSubsampling: '4:4:4' }).toBuffer()
     return { bytes, media: 'image/jpeg', ratio: reference.width / reference.height }
@@ -102,7 +102,7 @@ const insertsOf = (
 
 /** What is known of all artwork of looks, by its hash, and what it becomes in each of them, by the look's id. */
 export const paintingsIn = async (
-  looks: readonly HandedLook[],
+  looks: readonly ExportLook[],
   sources: Pick<Sources, 'file'>,
 ): Promise<{ records: ReadonlyMap<string, ArtworkFile>; paintingIn: (look: string) => Painting }> => {
   const records = new Map<string, ArtworkFile>()
@@ -110,8 +110,8 @@ export const paintingsIn = async (
     const file = await sources.file(hash)
     if (file) records.set(hash, file)
   }
-  const paintingIn = once((id: string): Painting => {
-    const own = (looks.find(each => each.id === id) ?? missing('The colorway')).project
+  const paintingIn = memoizeAsync((id: string): Painting => {
+    const own = (looks.find(each => each.id === id) ?? throwMissing('The colorway')).project
     const inks = uniteInks(own.artwork.flatMap(({ hash }) => records.get(hash) ?? []))
     return paintingOf(own, { inks, standIns: [] })
   })
@@ -119,23 +119,23 @@ export const paintingsIn = async (
 }
 
 /** What is wanted of a project as files, each written when it is asked for. Which there are is known beforehand. */
-export const handOver = async (
+export const writeHandOver = async (
   project: Project,
   wanted: Wanted,
   sources: Sources,
   date = new Date(),
 ): Promise<HandingOver> => {
-  const looks = handedLooks(project, wanted)
-  const lookOf = (id: string): HandedLook => looks.find(each => each.id === id) ?? missing('The colorway')
+  const looks = exportLooks(project, wanted)
+  const lookOf = (id: string): ExportLook => looks.find(each => each.id === id) ?? throwMissing('The colorway')
   const { records, paintingIn } = await paintingsIn(looks, sources)
   const writer = artworkWriter({ ...sources, file: async hash => records.get(hash) ?? null })
-  const chosenOf = (look: HandedLook): Artwork[] => look.project.artwork.filter(({ id }) => wanted.artwork.includes(id))
-  const schemeOf = once((id: string) => {
+  const chosenOf = (look: ExportLook): Artwork[] => look.project.artwork.filter(({ id }) => wanted.artwork.includes(id))
+  const schemeOf = memoizeAsync((id: string) => {
     const look = lookOf(id)
-    return schemeFor(look.project, look.name, chosenOf(look), wanted, art => records.get(art.hash)?.inks ?? [])
+    return exportSchemeFor(look.project, look.name, chosenOf(look), wanted, art => records.get(art.hash)?.inks ?? [])
   })
-  const gradientsOf = ({ project: own }: HandedLook): HandedGradient[] =>
-    own.gradients.map(each => handedGradient(each, own.scheme))
+  const gradientsOf = ({ project: own }: ExportLook): HandedGradient[] =>
+    own.gradients.map(each => exportGradient(each, own.scheme))
   const inserts = insertsOf(
     project,
     lookOf,
@@ -144,7 +144,7 @@ export const handOver = async (
   )
 
   /** The colors the artwork of a look is handed over in. */
-  const wornIn = (look: HandedLook): ReadonlySet<Hex> =>
+  const wornIn = (look: ExportLook): ReadonlySet<Hex> =>
     new Set(
       chosenOf(look).flatMap(({ id, hash }) => {
         const { colors } = paintingIn(look.id)(id)
@@ -162,13 +162,13 @@ export const handOver = async (
       looks: ids.map(lookOf).map(look => ({
         ...{ id: look.id, name: look.name, note: look.note, chosen: look.chosen },
         artwork: chosenOf(look),
-        scheme: handedScheme(look.project, look.name, { ladders: true, only: null, worn: wornIn(look) }).scheme,
+        scheme: exportScheme(look.project, look.name, { ladders: true, only: null, worn: wornIn(look) }).scheme,
         gradients: gradientsOf(look),
       })),
     }
     return sheetPages(plan, openFonts().measure)
   }
-  const moodOf = (look: HandedLook): Page => {
+  const moodOf = (look: ExportLook): Page => {
     const names = new Map(project.references.map(({ id, name }) => [id, name]))
     const pictures = project.mood.pictures.flatMap(({ reference, ...crop }) => {
       const name = names.get(reference)
@@ -202,24 +202,24 @@ export const handOver = async (
         return textual(gradientsToCss(all, distinctKeys(all.map(({ name }) => keyOf(name)))))
       }
       case 'gradient': {
-        const gradient = handedGradient(content.gradient, lookOf(content.look).project.scheme)
+        const gradient = exportGradient(content.gradient, lookOf(content.look).project.scheme)
         if (content.as === 'svg') return textual(gradientToSvg(gradient, ...GRADIENT_SVG))
         return gradientPng(gradient, ...GRADIENT_PNG)
       }
       case 'mood': {
         const page = moodOf(lookOf(content.look))
         const about = { title: `${project.name}: mood page`, subject: 'Mood page' }
-        return content.as === 'pdf' ? pdfOf([page], about, inserts, heeding) : stacked([page], page.width, inserts)
+        return content.as === 'pdf' ? pdfOf([page], about, inserts, heeding) : stackPages([page], page.width, inserts)
       }
       case 'sheet': {
         const pages = await sheetOf(content.looks)
         const about = { title: project.name, subject: 'Color sheet' }
-        return content.as === 'pdf' ? pdfOf(pages, about, inserts, heeding) : stacked(pages, SHEET_WIDTH, inserts)
+        return content.as === 'pdf' ? pdfOf(pages, about, inserts, heeding) : stackPages(pages, SHEET_WIDTH, inserts)
       }
     }
   }
   return {
-    files: plannedFiles(looks, wanted),
+    files: planFiles(looks, wanted),
     looks,
     left: new Map(looks.map(({ id }) => [id, schemeOf(id).left.map(({ name }) => name)])),
     write: ({ content }, signal) => write(content, signal),

@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit'
 import SVGtoPDF from 'svg-to-pdfkit'
-import { croppedTo, type Mark, type Page } from '#core/handover/page'
+import { placeCropped, type Mark, type Page } from '#core/handover/page'
 import { openFonts, type Fonts } from './fonts'
 import { startOf, type Insert, type Inserts, type PictureInsert } from './svgPage'
 
@@ -31,7 +31,7 @@ interface Fetched {
 const marksIn = (marks: readonly Mark[]): Mark[] =>
   marks.flatMap(mark => (mark.mark === 'part' ? marksIn(mark.marks) : [mark]))
 
-const fetched = async (page: Page, inserts: Inserts): Promise<Fetched> => {
+const fetchInserts = async (page: Page, inserts: Inserts): Promise<Fetched> => {
   const all: Fetched = { artwork: new Map(), pictures: new Map(), gradients: new Map() }
   await Promise.all(
     marksIn(page.marks).map(async mark => {
@@ -101,7 +101,7 @@ const draw = (doc: Document, fonts: Fonts, mark: Mark, got: Fetched): void => {
     case 'picture': {
       const insert = got.pictures.get(mark.picture)
       if (!insert) return
-      const { x, y, width, height } = croppedTo(mark, insert.ratio, mark.crop)
+      const { x, y, width, height } = placeCropped(mark, insert.ratio, mark.crop)
       doc.save().rect(mark.x, mark.y, mark.width, mark.height).clip()
       doc.image(insert.bytes, x, y, { width, height })
       doc.restore()
@@ -126,7 +126,7 @@ const drawArtifacts = (doc: Document, fonts: Fonts, marks: readonly Mark[], got:
 const isPart = (mark: Mark): mark is PartMark => mark.mark === 'part'
 
 /** Lets others have their turn: a drawing can take a third of a second. */
-const breath = (): Promise<void> => new Promise(done => setImmediate(done))
+const yieldToOthers = (): Promise<void> => new Promise(done => setImmediate(done))
 
 /** Draws a part and adds it to what holds it, in the order it is read. */
 const drawPart = async (
@@ -160,11 +160,11 @@ const drawPart = async (
     doc.goTo(x, y, width, height, part.leadsTo, { structParent: own } as object)
   }
   own.end()
-  if (part.marks.some(({ mark }) => mark === 'artwork')) await breath()
+  if (part.marks.some(({ mark }) => mark === 'artwork')) await yieldToOthers()
 }
 
 /** Throws the reason where the signal says to stop. */
-const heed = (signal: AbortSignal | undefined): void => signal?.throwIfAborted()
+const throwIfAborted = (signal: AbortSignal | undefined): void => signal?.throwIfAborted()
 
 /**
  * Pages as a PDF (1.7): shapes and letters stay such, fonts are embedded, parts are tagged in the order they are read, pages
@@ -200,8 +200,8 @@ export const pdfOf = async (
   doc.addStructure(root)
   let above: Bookmark | null = null
   for (const [i, page] of pages.entries()) {
-    heed(signal)
-    const got = await fetched(page, inserts)
+    throwIfAborted(signal)
+    const got = await fetchInserts(page, inserts)
     doc.addPage({ size: [page.width, page.height], margin: 0 })
     drawArtifacts(
       doc,

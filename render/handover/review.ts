@@ -1,19 +1,19 @@
 import sharp from 'sharp'
 import type { Project } from '#core/document/project'
 import type { ReviewPut } from '#core/document/review'
-import { handedLooks } from '#core/handover/plan'
+import { exportLooks } from '#core/handover/plan'
 import {
   BEFORE,
   reviewPath,
   reviewPictures,
   REVIEW_SIZES,
   reviewWidth,
-  shownIn,
+  reviewContents,
   type ReviewPicture,
   type ReviewSize,
 } from '#core/handover/review'
 import { UNPAINTED, type Painted } from '#core/painting/painting'
-import { artworkWriter, missing } from './artworkOut'
+import { artworkWriter, throwMissing } from './artworkOut'
 import { paintingsIn, type Sources } from './hand'
 
 /** The pictures of a review, each written when it is asked for. */
@@ -26,18 +26,18 @@ export interface ReviewHanding {
 const QUALITY = 92
 
 /** What a review shows of a project, as WebP pictures in two sizes. */
-export const handReview = async (
+export const writeReview = async (
   project: Project,
   wanted: Pick<ReviewPut, 'looks' | 'artwork'>,
   sources: Sources,
 ): Promise<ReviewHanding> => {
-  const { shown, pieces } = shownIn(project, wanted)
-  const looks = handedLooks(project, wanted)
+  const { shown, pieces } = reviewContents(project, wanted)
+  const looks = exportLooks(project, wanted)
   const { records, paintingIn } = await paintingsIn(looks, sources)
   const writer = artworkWriter({ ...sources, file: async hash => records.get(hash) ?? null })
   const painted = ({ look, artwork }: ReviewPicture): Painted => {
     if (look === BEFORE) return UNPAINTED
-    const own = looks[shown.looks.findIndex(({ key }) => key === look)] ?? missing('A colorway')
+    const own = looks[shown.looks.findIndex(({ key }) => key === look)] ?? throwMissing('A colorway')
     return paintingIn(own.id)(pieces.get(artwork)?.id ?? '')
   }
   return {
@@ -48,7 +48,7 @@ export const handReview = async (
       })),
     ),
     write: async ({ picture, size }) => {
-      const art = pieces.get(picture.artwork) ?? missing('An artwork')
+      const art = pieces.get(picture.artwork) ?? throwMissing('An artwork')
       const png = await writer.picture(art, painted(picture), reviewWidth(art, REVIEW_SIZES[size]), null)
       return sharp(png).webp({ quality: QUALITY, smartSubsample: true, effort: 3 }).toBuffer()
     },

@@ -1,4 +1,4 @@
-import { croppedTo, type Mark, type Page, type Rect, type Words } from '#core/handover/page'
+import { placeCropped, type Mark, type Page, type Rect, type Words } from '#core/handover/page'
 import { outlineOf, type Fonts } from './fonts'
 
 /** What stands on a page besides shapes and words, as SVG fragments of their own size. */
@@ -22,13 +22,13 @@ export interface PictureInsert {
   ratio: number
 }
 
-export const address = (bytes: Uint8Array, media: string): string =>
+export const toDataUrl = (bytes: Uint8Array, media: string): string =>
   `data:${media};base64,${Buffer.from(bytes).toString('base64')}`
 
-const boxed = ({ x, y, width, height }: Rect): string => `x="${x}" y="${y}" width="${width}" height="${height}"`
+const boxAttributes = ({ x, y, width, height }: Rect): string => `x="${x}" y="${y}" width="${width}" height="${height}"`
 
 /** The outline of a box whose top right corner is cut off. */
-export const chamfered = ({ x, y, width, height }: Rect, cut: number): string =>
+export const chamferedPath = ({ x, y, width, height }: Rect, cut: number): string =>
   `M${x} ${y}H${x + width - cut}L${x + width} ${y + cut}V${y + height}H${x}Z`
 
 /** Where a line of words begins, its width known. */
@@ -41,7 +41,7 @@ export const pageSvg = async (page: Page, fonts: Fonts, inserts: Inserts, scale:
   /** What stands in a frame and shows nothing outside it. */
   const clipped = (frame: Rect, inside: string): string => {
     const id = `clip${clips++}`
-    return `<clipPath id="${id}"><rect ${boxed(frame)}/></clipPath><g clip-path="url(#${id})">${inside}</g>`
+    return `<clipPath id="${id}"><rect ${boxAttributes(frame)}/></clipPath><g clip-path="url(#${id})">${inside}</g>`
   }
   const drawn = async (mark: Mark): Promise<string> => {
     switch (mark.mark) {
@@ -50,8 +50,8 @@ export const pageSvg = async (page: Page, fonts: Fonts, inserts: Inserts, scale:
       case 'box': {
         const paint = `fill="${mark.fill ?? 'none'}"${mark.line ? ` stroke="${mark.line}"` : ''}`
         return mark.chamfer
-          ? `<path d="${chamfered(mark, mark.chamfer)}" ${paint}/>`
-          : `<rect ${boxed(mark)} ${paint}/>`
+          ? `<path d="${chamferedPath(mark, mark.chamfer)}" ${paint}/>`
+          : `<rect ${boxAttributes(mark)} ${paint}/>`
       }
       case 'circle':
         return `<circle cx="${mark.x}" cy="${mark.y}" r="${mark.radius}" fill="${mark.fill}"${mark.line ? ` stroke="${mark.line}"` : ''}/>`
@@ -67,20 +67,20 @@ export const pageSvg = async (page: Page, fonts: Fonts, inserts: Inserts, scale:
         const insert = await inserts.artwork(mark.artwork, mark.look)
         const href =
           insert.kind === 'shapes'
-            ? address(Buffer.from(insert.svg), 'image/svg+xml')
-            : address(insert.png, 'image/png')
-        return clipped(mark, `<image ${boxed(mark)} href="${href}"/>`)
+            ? toDataUrl(Buffer.from(insert.svg), 'image/svg+xml')
+            : toDataUrl(insert.png, 'image/png')
+        return clipped(mark, `<image ${boxAttributes(mark)} href="${href}"/>`)
       }
       case 'picture': {
         const { bytes, media, ratio } = await inserts.picture(mark.picture)
-        const rim = mark.rim ? `<rect ${boxed(mark)} fill="none" stroke="${mark.rim}" stroke-width="6"/>` : ''
-        const at = boxed(croppedTo(mark, ratio, mark.crop))
-        const image = `<image ${at} preserveAspectRatio="none" href="${address(bytes, media)}"/>`
+        const rim = mark.rim ? `<rect ${boxAttributes(mark)} fill="none" stroke="${mark.rim}" stroke-width="6"/>` : ''
+        const at = boxAttributes(placeCropped(mark, ratio, mark.crop))
+        const image = `<image ${at} preserveAspectRatio="none" href="${toDataUrl(bytes, media)}"/>`
         return clipped(mark, image) + rim
       }
       case 'gradient': {
         const png = await inserts.gradient(mark.gradient, Math.ceil(mark.width * scale), Math.ceil(mark.height * scale))
-        return `<image ${boxed(mark)} preserveAspectRatio="none" href="${address(png, 'image/png')}"/>`
+        return `<image ${boxAttributes(mark)} preserveAspectRatio="none" href="${toDataUrl(png, 'image/png')}"/>`
       }
     }
   }

@@ -1,3 +1,3 @@
-import { door, missing } from '../door'
+import { apiHandler, notFound } from '../door'
 
-export default door(() => Promise.reject(missing('address')))
+export default apiHandler(() => Promise.reject(notFound('address')))

@@ -1,5 +1,5 @@
 import { database } from '../db/connect'
 import { demoCount } from '../db/demo'
-import { door } from '../door'
+import { apiHandler } from '../door'
 
-export default door(async () => ({ projects: await demoCount(database()) }))
+export default apiHandler(async () => ({ projects: await demoCount(database()) }))

@@ -1,12 +1,12 @@
 import { setResponseStatus } from 'h3'
-import { failure } from '../answers'
+import { httpError } from '../answers'
 import { database } from '../db/connect'
 import { startOver } from '../db/demo'
-import { door } from '../door'
+import { apiHandler } from '../door'
 
-export default door(async event => {
+export default apiHandler(async event => {
   const made = await startOver(database())
-  if (!made.length) throw failure(404, 'There is no demo here to start over from.')
+  if (!made.length) throw httpError(404, 'There is no demo here to start over from.')
   setResponseStatus(event, 201)
   return made.map(({ id, document: { name } }) => ({ id, name }))
 })

@@ -1,4 +1,4 @@
-import { door } from '../door'
+import { apiHandler } from '../door'
 
 /** That the server answers. */
-export default door(() => Promise.resolve({ ok: true }))
+export default apiHandler(() => Promise.resolve({ ok: true }))

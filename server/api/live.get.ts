@@ -1,6 +1,6 @@
-import { door } from '../door'
+import { apiHandler } from '../door'
 import { sendNews } from '../live/stream'
-import { asks, whoAsks } from '../people/gate'
+import { asks, identify } from '../people/gate'
 
 /** What happens on all reviews and projects, as it happens, to whoever stays signed in. */
-export default door(event => sendNews(event, 'all', async () => !asks || (await whoAsks(event)) !== null))
+export default apiHandler(event => sendNews(event, 'all', async () => !asks || (await identify(event)) !== null))

@@ -1,18 +1,18 @@
 import { timingSafeEqual } from 'node:crypto'
 import { getRequestHeader, setHeaders } from 'h3'
 import { database } from '../db/connect'
-import { door, missing } from '../door'
+import { apiHandler, notFound } from '../door'
 import { metricsOf } from '../metrics'
 import { asks } from '../people/gate'
-import { hashed } from '../token'
+import { hashToken } from '../token'
 
 /** What has to be said to read them from elsewhere: PLUMBAGO_METRICS, as a bearer token. */
 const secret = process.env.PLUMBAGO_METRICS ?? ''
 
 /** Counts and latencies for Prometheus, for whoever knows the secret; for everybody where nobody is asked who they are. */
-export default door(async event => {
+export default apiHandler(async event => {
   const said = (getRequestHeader(event, 'authorization') ?? '').replace(/^Bearer /, '')
-  if (asks && !(secret && timingSafeEqual(hashed(said), hashed(secret)))) throw missing('page')
+  if (asks && !(secret && timingSafeEqual(hashToken(said), hashToken(secret)))) throw notFound('page')
   const { type, text } = await metricsOf(database())
   setHeaders(event, { 'content-type': type })
   return text

@@ -1,20 +1,20 @@
 import { pathToFileURL } from 'node:url'
-import { failure } from '../answers'
+import { httpError } from '../answers'
 import { database } from '../db/connect'
 import { migrationNames } from '../db/migrate'
-import { door } from '../door'
+import { apiHandler } from '../door'
 
 /** How long the database may take to say that it is there, in milliseconds. */
 const PATIENCE = 3000
 
 /** That the server can do its work: the database answers, and is what this program expects. */
-export default door(async () => {
+export default apiHandler(async () => {
   const asked = database()<Array<{ name: string }>>`select name from migrations`
   const late = new Promise<never>((_, fail) => {
-    setTimeout(() => fail(failure(503, 'The database does not answer in time.')), PATIENCE).unref()
+    setTimeout(() => fail(httpError(503, 'The database does not answer in time.')), PATIENCE).unref()
   })
   const applied = new Set((await Promise.race([asked, late])).map(({ name }) => name))
   const missing = (await migrationNames(pathToFileURL('server/db/migrations/'))).filter(name => !applied.has(name))
-  if (missing.length) throw failure(503, 'The database is not up to date yet.')
+  if (missing.length) throw httpError(503, 'The database is not up to date yet.')
   return { ready: true }
 })

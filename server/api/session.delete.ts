@@ -1,15 +1,15 @@
 import { setResponseStatus } from 'h3'
 import { database } from '../db/connect'
 import { closeSessions } from '../db/people'
-import { door } from '../door'
-import { takeCookie } from '../people/cookie'
-import { signedIn } from '../people/signIn'
+import { apiHandler } from '../door'
+import { clearSessionCookie } from '../people/cookie'
+import { requireSession } from '../people/signIn'
 
 /** Signs out here. */
-export default door(async event => {
-  const { person, session } = signedIn(event)
+export default apiHandler(async event => {
+  const { person, session } = requireSession(event)
   await closeSessions(database(), person.id, session)
-  takeCookie(event)
+  clearSessionCookie(event)
   setResponseStatus(event, 204)
   return null
 })

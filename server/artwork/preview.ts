@@ -23,12 +23,12 @@ const PREVIEWED = 360
 const LONGEST = 300_000
 
 /** An SVG that holds nothing but a picture. */
-const holding = ({ width, height }: Artwork, png: Uint8Array): string =>
+const svgOfPng = ({ width, height }: Artwork, png: Uint8Array): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image width="${width}` +
   `" height="${height}" href="${pngDataUrl(png)}"/></svg>`
 
 /** A raster artwork in other colors and with its touch-ups, small, as an SVG that holds nothing but the picture. */
-const pictured = async (
+const paintPicture = async (
   artwork: Artwork,
   inks: readonly Hex[],
   colors: ReadonlyMap<Hex, Hex>,
@@ -46,7 +46,7 @@ const pictured = async (
   )
   const data = new Uint8Array(picture.data.length)
   paintRaster(taken, inks, rows, regions, data)
-  return holding(artwork, await plainPng({ ...picture, data }))
+  return svgOfPng(artwork, await plainPng({ ...picture, data }))
 }
 
 /** The first artwork of a project in its scheme, as SVG; null where it has none. */
@@ -60,7 +60,7 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
   const source = file && (await (first.kind === 'raster' ? stagePicture(sql, file) : artworkSource(sql, first.hash)))
   if (!source) return null
   if (first.kind === 'raster')
-    return pictured(
+    return paintPicture(
       first,
       file.inks.map(({ hex }) => hex),
       colors,
@@ -76,5 +76,5 @@ export const previewOf = async (sql: Sql, project: Project): Promise<string | nu
     byHand.shapes,
     await painter({ longest: PREVIEWED })(colorOf),
   )
-  return svg.length > LONGEST ? holding(first, await renderPng(svg, PREVIEWED * 2)) : svg
+  return svg.length > LONGEST ? svgOfPng(first, await renderPng(svg, PREVIEWED * 2)) : svg
 }

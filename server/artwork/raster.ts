@@ -7,7 +7,7 @@ import type { Manner } from '#core/raster/manner'
 import { measurePicture } from '#core/raster/measure'
 import { reducePicture, STAGED } from '#core/raster/reduce'
 import { inkPicture, PICTURE_NAME, pictureInfo, plainPicture, plainPng, plainPngOf } from '../../render/pictures'
-import { artworkSource, artworkStage, keepStage } from '../db/artwork'
+import { artworkSource, artworkStage, storeStage } from '../db/artwork'
 import { titleOf } from '../title'
 import { hashOf, MAPPED, type Received } from './receive'
 
@@ -76,6 +76,6 @@ export const stagePicture = async (sql: Sql, file: ArtworkFile): Promise<Buffer 
   const source = await artworkSource(sql, file.hash)
   if (!source || !isLarger(file)) return source
   const made = await plainPng(reducePicture(await plainPicture(source), STAGED))
-  await keepStage(sql, file.hash, made)
+  await storeStage(sql, file.hash, made)
   return made
 }

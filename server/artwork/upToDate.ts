@@ -4,11 +4,11 @@ import { unpackInkMap } from '#core/artwork/inkmap'
 import { withNeighbors } from '#core/artwork/inks'
 import { contactsOf } from '#core/artwork/neighbors'
 import type { ArtworkFile } from '#core/document/artwork'
-import { artworkMap, artworkSource, findArtwork, keepRecord, withoutNeighbors } from '../db/artwork'
+import { artworkMap, artworkSource, findArtwork, storeRecord, withoutNeighbors } from '../db/artwork'
 import { reasonOf } from '../reason'
 import { receiveAgain } from './receive'
 
-const measuredAgain = async (sql: Sql, file: ArtworkFile): Promise<ArtworkFile> => {
+const measureAgain = async (sql: Sql, file: ArtworkFile): Promise<ArtworkFile> => {
   if (file.kind === 'svg') {
     const source = await artworkSource(sql, file.hash)
     if (!source) return file
@@ -36,11 +36,11 @@ export const bringUpToDate = async (
     const file = await findArtwork(sql, hash)
     if (!file) continue
     let failed: string | null = null
-    const now = await measuredAgain(sql, file).catch((error: unknown) => {
+    const now = await measureAgain(sql, file).catch((error: unknown) => {
       failed = reasonOf(error)
       return file
     })
-    await keepRecord(sql, now)
+    await storeRecord(sql, now)
     done(file, failed)
   }
   return hashes.length

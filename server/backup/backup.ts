@@ -2,7 +2,7 @@ import type { Writable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { Sql, TransactionSql } from 'postgres'
 import { pack, type Pack } from 'tar-stream'
-import { FIRST, FORMAT, LAST, PIECE, pieceTold, type First, type Last } from './format'
+import { FIRST, FORMAT, LAST, PIECE, describePiece, type First, type Last } from './format'
 import { tablesOf } from './tables'
 
 const put = (archive: Pack, name: string, bytes: Buffer): Promise<void> =>
@@ -51,7 +51,7 @@ export const backup = async (sql: Sql, to: Writable, told: (bytes: number) => vo
         const of = last.pieces.filter(each => each.name.startsWith(`${name}/`)).length
         const path = `${name}/${String(of).padStart(6, '0')}.copy`
         await put(archive, path, piece)
-        last.pieces.push(pieceTold(path, piece))
+        last.pieces.push(describePiece(path, piece))
         told((bytes += piece.length))
       }
       copied._read(0) // a connection that was paused by the last of what it sent goes on only when it is asked for more

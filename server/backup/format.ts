@@ -30,7 +30,7 @@ export const lastSchema = z.object({
 export type Last = z.infer<typeof lastSchema>
 
 /** A piece as the contents tell it: its name, its size in bytes, and its SHA-256. */
-export const pieceTold = (name: string, bytes: Buffer): Last['pieces'][number] => ({
+export const describePiece = (name: string, bytes: Buffer): Last['pieces'][number] => ({
   ...{ name, size: bytes.length, sha256: createHash('sha256').update(bytes).digest('hex') },
 })
 

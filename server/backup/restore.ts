@@ -4,7 +4,17 @@ import type { Sql } from 'postgres'
 import { extract } from 'tar-stream'
 import { inTransaction } from '../db/connect'
 import { migrate, migrationNames } from '../db/migrate'
-import { BackupRefused, FIRST, firstSchema, FORMAT, LAST, lastSchema, pieceTold, type First, type Last } from './format'
+import {
+  BackupRefused,
+  FIRST,
+  firstSchema,
+  FORMAT,
+  LAST,
+  lastSchema,
+  describePiece,
+  type First,
+  type Last,
+} from './format'
 
 /** One file of an archive, as it comes. */
 type Entry = Readable & { header: { name: string; size?: number } }
@@ -22,7 +32,7 @@ const bytesOf = async (entry: Entry, most = 256 << 20): Promise<Buffer> => {
   return Buffer.concat(chunks)
 }
 
-const parsed = <Schema extends typeof firstSchema | typeof lastSchema>(schema: Schema, bytes: Buffer) => {
+const parseEntry = <Schema extends typeof firstSchema | typeof lastSchema>(schema: Schema, bytes: Buffer) => {
   try {
     return schema.parse(JSON.parse(bytes.toString('utf8')))
   } catch {
@@ -86,7 +96,7 @@ const takePieces = (sql: Sql, first: First) => {
       current = { name, to }
     }
     const bytes = await bytesOf(entry)
-    pieces.push(pieceTold(path, bytes))
+    pieces.push(describePiece(path, bytes))
     const { to } = current as { to: Writable }
     await new Promise<void>((done, fail) => to.write(bytes, error => (error ? fail(error) : done())))
   }
@@ -111,7 +121,7 @@ const compare = async (sql: Sql, { pieces, rows }: Last, came: Last['pieces']): 
 }
 
 /** Lets what numbers itself go on after the last number there is. */
-const goOn = async (sql: Sql): Promise<void> => {
+const resetSequences = async (sql: Sql): Promise<void> => {
   const columns = await sql<Array<{ table: string; column: string }>>`
     select attrelid::regclass::text as table, attname as column from pg_attribute
     join pg_class on pg_class.oid = attrelid join pg_namespace on pg_namespace.oid = relnamespace
@@ -145,12 +155,12 @@ export const restore = async (
           const { name } = entry.header
           if (!first || !taking) {
             if (name !== FIRST) throw new BackupRefused('This is not a backup of Plumbago.')
-            first = parsed(firstSchema, await bytesOf(entry)) as First
+            first = parseEntry(firstSchema, await bytesOf(entry)) as First
             refuseNewer(first, await migrationNames())
             await clear(within, over)
             await migrate(within, { only: first.migrations })
             taking = takePieces(within, first)
-          } else if (name === LAST) last = parsed(lastSchema, await bytesOf(entry)) as Last
+          } else if (name === LAST) last = parseEntry(lastSchema, await bytesOf(entry)) as Last
           else await taking.take(name, entry)
           told((bytes += entry.header.size ?? 0))
         }
@@ -162,13 +172,13 @@ export const restore = async (
         throw error
       }
       await migrate(within)
-      await goOn(within)
+      await resetSequences(within)
       return first
     })
     await sql`analyze`
     return first
   } catch (error) {
-    throw meant(error)
+    throw toRefusal(error)
   } finally {
     from.destroy()
     archive.destroy()
@@ -176,7 +186,7 @@ export const restore = async (
 }
 
 /** What went wrong, as it is told. */
-const meant = (error: unknown): unknown => {
+const toRefusal = (error: unknown): unknown => {
   if (!(error instanceof Error)) return error
   if (/Unexpected end of data|premature close/i.test(error.message))
     return new BackupRefused('This backup is cut short; nothing was restored.')

@@ -3,7 +3,7 @@ import { artworkFileSchema, type ArtworkFile } from '#core/document/artwork'
 import type { Received } from '../artwork/receive'
 
 /** Keeps an artwork file under its hash; one that is there already stays as it is. */
-export const keepArtwork = async (sql: Sql, { file, source, map, stage }: Received): Promise<void> => {
+export const storeArtwork = async (sql: Sql, { file, source, map, stage }: Received): Promise<void> => {
   const [own, other] = 'sameAs' in source ? [null, source.sameAs] : [Buffer.from(source), null]
   await sql`
     insert into artwork (hash, source, same_as, stage, map, record) values (
@@ -28,7 +28,7 @@ export const withoutNeighbors = async (sql: Sql): Promise<string[]> => {
 }
 
 /** Keeps what is known of a file anew; its bytes stay. */
-export const keepRecord = async (sql: Sql, file: ArtworkFile): Promise<void> => {
+export const storeRecord = async (sql: Sql, file: ArtworkFile): Promise<void> => {
   await sql`update artwork set record = ${sql.json(file as unknown as JSONValue)} where hash = ${file.hash}`
 }
 
@@ -72,7 +72,7 @@ export const artworkStage = async (sql: Sql, hash: string): Promise<Buffer | nul
 }
 
 /** Keeps a picture as it is shown on the stage. */
-export const keepStage = async (sql: Sql, hash: string, stage: Uint8Array): Promise<void> => {
+export const storeStage = async (sql: Sql, hash: string, stage: Uint8Array): Promise<void> => {
   await sql`update artwork set stage = ${Buffer.from(stage)} where hash = ${hash}`
 }
 

@@ -1,5 +1,5 @@
 import type { Sql } from 'postgres'
-import { hashed } from '../token'
+import { hashToken } from '../token'
 import { inTransaction } from './connect'
 
 /* Wrong passwords slow down whoever tries them. They are counted in the database, so that it does not matter which process is asked. */
@@ -32,9 +32,9 @@ interface Counted {
 
 const countedBy = (name: string, address: string): Counted[] =>
   [
-    { key: hashed(`both ${address} ${name.toLowerCase()}`), ...BOTH },
-    { key: hashed(`address ${address}`), ...ADDRESS },
-    { key: hashed(`name ${name.toLowerCase()}`), ...NAME },
+    { key: hashToken(`both ${address} ${name.toLowerCase()}`), ...BOTH },
+    { key: hashToken(`address ${address}`), ...ADDRESS },
+    { key: hashToken(`name ${name.toLowerCase()}`), ...NAME },
   ].sort((one, other) => one.key.compare(other.key)) // always in one order, so that nobody waits for each other
 
 /**

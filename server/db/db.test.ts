@@ -12,15 +12,15 @@ import type { ArtworkFile } from '#core/document/artwork'
 import { receiveMade, receiveRaster, stagePicture } from '../artwork/raster'
 import { receiveSvg } from '../artwork/receive'
 import { bringUpToDate } from '../artwork/upToDate'
-import { artworkMap, artworkSource, artworkStage, findArtwork, keepArtwork } from './artwork'
+import { artworkMap, artworkSource, artworkStage, findArtwork, storeArtwork } from './artwork'
 import { receivePicture } from '../pictures/receive'
 import { connect } from './connect'
 import { migrate } from './migrate'
-import { findPicture, keepPicture, pictureBytes } from './pictures'
+import { findPicture, storePicture, pictureBytes } from './pictures'
 import { lookOf } from '#core/document/project'
-import { unpackedTrail } from '#core/history/trail'
+import { unpackTrail } from '#core/history/trail'
 import type { PackedTrail, TrailState } from '#core/document/trail'
-import { findPreview, keepPreview } from './previews'
+import { findPreview, storePreview } from './previews'
 import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
 import { listDeleted, purge } from './purge'
 import { findTrail } from './trail'
@@ -101,12 +101,12 @@ describe('projects', () => {
   it('keep one preview each, never that of an earlier version in place of a later one', async () => {
     const { id, document } = await createProject(sql, newProject('Seen'))
     expect(await findPreview(sql, id)).toEqual({ version: 1, picture: null })
-    await keepPreview(sql, id, 1, '<svg/>')
+    await storePreview(sql, id, 1, '<svg/>')
     expect(await findPreview(sql, id)).toEqual({ version: 1, picture: '<svg/>' })
     await saveProject(sql, id, 1, document)
     expect(await findPreview(sql, id)).toEqual({ version: 2, picture: null })
-    await keepPreview(sql, id, 2, '<svg a="2"/>')
-    await keepPreview(sql, id, 1, '<svg/>')
+    await storePreview(sql, id, 2, '<svg a="2"/>')
+    await storePreview(sql, id, 1, '<svg/>')
     expect(await findPreview(sql, id)).toEqual({ version: 2, picture: '<svg a="2"/>' })
     await setDeleted(sql, id, true)
     expect(await findPreview(sql, id)).toBeNull()
@@ -179,10 +179,10 @@ describe('artwork', () => {
     const { file, source, map } = await receiveSvg('old.svg', bytes)
     expect(file.inks.some(({ beside }) => beside.length)).toBe(true)
     const old = { ...file, hash: 'e'.repeat(64), inks: file.inks.map(({ hex, area, uses }) => ({ hex, area, uses })) }
-    await keepArtwork(sql, { file: old as unknown as ArtworkFile, source, map })
+    await storeArtwork(sql, { file: old as unknown as ArtworkFile, source, map })
     const unmixed = file.inks.map(ink => ({ ...ink, beside: ink.beside.map(([hex, part]) => [hex, part]) }))
     const later = { ...file, name: 'later', hash: 'd'.repeat(64), inks: unmixed }
-    await keepArtwork(sql, { file: later as unknown as ArtworkFile, source, map })
+    await storeArtwork(sql, { file: later as unknown as ArtworkFile, source, map })
     const again: string[] = []
     expect(await bringUpToDate(sql, ({ name }) => again.push(name))).toBe(2)
     expect(again.sort()).toEqual(['later', 'old'])
@@ -192,8 +192,8 @@ describe('artwork', () => {
   it('is kept once by what is in it, byte for byte, with inks and map', async () => {
     const bytes = await readFile(join(__dirname, '../../demo/artwork/badge.svg'))
     const received = await receiveSvg('folder/My  badge.svg', bytes)
-    await keepArtwork(sql, received)
-    await keepArtwork(sql, received)
+    await storeArtwork(sql, received)
+    await storeArtwork(sql, received)
     const { hash } = received.file
     expect(await artworkSource(sql, hash)).toEqual(bytes)
     expect(await findArtwork(sql, hash)).toMatchObject({ name: 'My badge', width: 400, removed: [] })
@@ -206,7 +206,7 @@ describe('artwork', () => {
     const wide = { width: 2600, height: 40, channels: 3 as const }
     const pixels = Buffer.alloc(2600 * 40 * 3, 90).map((value, i) => value + ((i / 600) % 90))
     const received = await receiveRaster('long-sky.png', await sharp(pixels, { raw: wide }).png().toBuffer())
-    await keepArtwork(sql, received)
+    await storeArtwork(sql, received)
     const { file, source } = received
     const stage = await stagePicture(sql, file)
     expect(await sharp(stage ?? undefined).metadata()).toMatchObject({ width: 1280, height: 20, format: 'png' })
@@ -215,7 +215,7 @@ describe('artwork', () => {
       '#909090',
       '#b0b0b0',
     ])
-    await keepArtwork(sql, made)
+    await storeArtwork(sql, made)
     expect(made.file).toMatchObject({ manner: 'painted', width: 2600, height: 40 })
     expect(await artworkSource(sql, made.file.hash)).toEqual(source)
     expect(await stagePicture(sql, made.file)).toEqual(stage)
@@ -223,7 +223,7 @@ describe('artwork', () => {
       '#5a5a5a',
       '#b0b0b0',
     ])
-    await keepArtwork(sql, again)
+    await storeArtwork(sql, again)
     expect(await artworkSource(sql, again.file.hash)).toEqual(source)
 
     await sql`update artwork set stage = null where hash = ${file.hash}` // as an earlier version kept it
@@ -236,8 +236,8 @@ describe('a picture', () => {
   it('is kept once by its bytes, in full, at the size it is worked on, and small', async () => {
     const bytes = await readFile(join(__dirname, '../../demo/references/harbor-at-dusk.jpg'))
     const received = await receivePicture('C:\\shots\\harbor-at_dusk.JPG', bytes)
-    await keepPicture(sql, received)
-    await keepPicture(sql, received)
+    await storePicture(sql, received)
+    await storePicture(sql, received)
     const { hash } = received.file
     expect(await findPicture(sql, hash)).toEqual({ hash, name: 'harbor at dusk', width: 1440, height: 960, notes: [] })
     expect(await pictureBytes(sql, hash, 'source')).toEqual({ media: 'image/jpeg', bytes })
@@ -267,7 +267,7 @@ describe('the trail', () => {
     if (!found) throw new Error('There is no such project.')
     return found
   }
-  const trailOf = async (id: string): Promise<TrailState[]> => unpackedTrail(await packed(id))
+  const trailOf = async (id: string): Promise<TrailState[]> => unpackTrail(await packed(id))
   const withTrail = async (put: TrailState[]): Promise<string> => {
     const { id } = await createProject(sql, document)
     await saveProject(sql, id, 1, document, { put, remove: [] })

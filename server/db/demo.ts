@@ -4,7 +4,7 @@ import { inTransaction } from './connect'
 import { createProject } from './projects'
 
 /** Keeps the documents of the demo, so that one can start over from them. */
-export const keepDemo = async (sql: Sql, documents: readonly Project[]): Promise<void> => {
+export const storeDemo = async (sql: Sql, documents: readonly Project[]): Promise<void> => {
   await sql`delete from demo_projects`
   for (const [place, document] of documents.entries())
     await sql`insert into demo_projects (place, document) values (${place}, ${sql.json(document as unknown as JSONValue)})`

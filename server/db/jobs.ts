@@ -33,7 +33,7 @@ interface Row {
   created_at: Date
 }
 
-const told = ({ created_at, size, ...job }: Row): HandOverJob => ({
+const toJob = ({ created_at, size, ...job }: Row): HandOverJob => ({
   ...job,
   size: size === null ? null : Number(size),
   createdAt: created_at.toISOString(),
@@ -62,20 +62,20 @@ export const addJob = (
       select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, ${listed}, ${review}, document from projects where id = ${project}
       returning ${columns(within)}`
     await within`select pg_notify(${CHANNEL}, '')`
-    return told(row as Row)
+    return toJob(row as Row)
   })
 
 /** The jobs of a project that are listed, the latest first. */
 export const jobsOf = async (sql: Sql, project: string): Promise<HandOverJob[]> => {
   const rows = await sql<Row[]>`select ${columns(sql)} from jobs where project_id = ${project} and listed
     order by created_at desc limit 20`
-  return rows.map(told)
+  return rows.map(toJob)
 }
 
 /** A job; null where there is none. */
 export const findJob = async (sql: Sql, id: string): Promise<HandOverJob | null> => {
   const [row] = await sql<Row[]>`select ${columns(sql)} from jobs where id = ${id}`
-  return row ? told(row) : null
+  return row ? toJob(row) : null
 }
 
 /** Stops a job that waits or is under way; what was done of it is thrown away. Null where there is none. */
@@ -144,7 +144,7 @@ export const isWanted = async (sql: Sql, id: string): Promise<boolean> => {
 }
 
 /** Tells how far a job is. */
-export const tellJob = async (
+export const reportProgress = async (
   sql: Sql,
   id: string,
   { done, parts, doing, failures }: Pick<HandOverJob, 'done' | 'parts' | 'doing' | 'failures'>,
@@ -164,20 +164,20 @@ export const forgiveTry = async (sql: Sql, id: string): Promise<void> => {
 }
 
 /** Keeps a file of a job that is done; whoever takes the job up next has tried nothing in vain. */
-export const keepFile = async (sql: Sql, id: string, path: string, bytes: Uint8Array): Promise<void> => {
+export const storeFile = async (sql: Sql, id: string, path: string, bytes: Uint8Array): Promise<void> => {
   await sql`insert into job_files (job_id, path, bytes) values (${id}, ${path}, ${Buffer.from(bytes)})
     on conflict (job_id, path) do nothing`
   await sql`update jobs set tries = 0 where id = ${id} and tries > 1`
 }
 
 /** The paths of the files of a job that are done. */
-export const keptPaths = async (sql: Sql, id: string): Promise<Set<string>> => {
+export const storedPaths = async (sql: Sql, id: string): Promise<Set<string>> => {
   const rows = await sql<Array<{ path: string }>>`select path from job_files where job_id = ${id}`
   return new Set(rows.map(({ path }) => path))
 }
 
 /** The bytes of a file of a job; null where it is not done. */
-export const keptFile = async (sql: Sql, id: string, path: string): Promise<Buffer | null> => {
+export const findFile = async (sql: Sql, id: string, path: string): Promise<Buffer | null> => {
   const [row] = await sql<Array<{ bytes: Buffer }>>`select bytes from job_files where job_id = ${id} and path = ${path}`
   return row?.bytes ?? null
 }

@@ -1,7 +1,7 @@
 import type { Sql } from 'postgres'
 import type { ListedPerson, Person, SignedIn, Welcome } from '#core/document/people'
 import type { Role } from '#core/document/roles'
-import { hashed, newToken } from '../token'
+import { hashToken, newToken } from '../token'
 import { inTransaction } from './connect'
 
 /** How long a link to set a password, and how long a session holds. */
@@ -25,7 +25,7 @@ export class PeopleRefused extends Error {
   }
 }
 
-const noSuch = (): PeopleRefused => new PeopleRefused(404, 'There is no such person.')
+const notFound = (): PeopleRefused => new PeopleRefused(404, 'There is no such person.')
 const isDuplicate = (error: unknown): boolean => error instanceof Error && 'code' in error && error.code === '23505'
 
 /** Does what may give a person a name; one that somebody else goes by is refused in words. */
@@ -74,7 +74,7 @@ const welcome = async (sql: Sql, person: string | null): Promise<string> => {
   if (person !== null) await sql`delete from welcomes where person_id = ${person}`
   await sql`delete from welcomes where ends_at < now()`
   await sql`insert into welcomes (token_hash, person_id, ends_at)
-    values (${hashed(token)}, ${person}, now() + ${WELCOME}::interval)`
+    values (${hashToken(token)}, ${person}, now() + ${WELCOME}::interval)`
   return token
 }
 
@@ -100,7 +100,7 @@ export const addPerson = (sql: Sql, name: string, role: Role): Promise<{ person:
 export const welcomeAgain = (sql: Sql, id: string): Promise<string> =>
   inTransaction(sql, async within => {
     const [row] = await within`select 1 from people where id = ${id} and left_at is null for update`
-    if (!row) throw noSuch()
+    if (!row) throw notFound()
     return welcome(within, id)
   })
 
@@ -123,7 +123,7 @@ export const changePerson = (
           name = ${name ?? within`name`}, role = ${role ?? within`role`},
           left_at = ${gone === undefined ? within`left_at` : gone ? within`now()` : null}
         where id = ${id} and ${gone === false ? within`left_at is not null` : within`left_at is null`} returning id`
-      if (!rows.length) throw noSuch()
+      if (!rows.length) throw notFound()
       if (!gone) return
       await within`delete from sessions where person_id = ${id}`
       await within`delete from welcomes where person_id = ${id}`
@@ -134,7 +134,7 @@ export const changePerson = (
 export const welcomeBehind = async (sql: Sql, token: string): Promise<Welcome> => {
   const [row] = await sql<Array<{ id: string | null; name: string; role: Role }>>`
     select people.id, name, role from welcomes left join people on people.id = person_id
-    where token_hash = ${hashed(token)} and ends_at > now() and left_at is null`
+    where token_hash = ${hashToken(token)} and ends_at > now() and left_at is null`
   if (!row || (row.id === null && (await hasOwner(sql))))
     throw new PeopleRefused(410, 'This link was used already, or its time is over. Ask for a new one.')
   return row.id === null ? { name: null, role: 'owner' } : { name: row.name, role: row.role }
@@ -149,7 +149,7 @@ export const setPasswordBy = (sql: Sql, token: string, password: string, name: s
     amongOwners(sql, async within => {
       const { name: known } = await welcomeBehind(within, token)
       const [used] = await within<Array<{ person_id: string | null }>>`
-        delete from welcomes where token_hash = ${hashed(token)} returning person_id`
+        delete from welcomes where token_hash = ${hashToken(token)} returning person_id`
       if (!used) throw new PeopleRefused(410, 'This link was used already. Ask for a new one.')
       if (known === null) {
         await within`delete from welcomes where person_id is null`
@@ -178,7 +178,7 @@ export const openSession = (sql: Sql, person: string, browser: string): Promise<
   inTransaction(sql, async within => {
     const token = newToken()
     await within`insert into sessions (token_hash, person_id, browser, ends_at)
-      values (${hashed(token)}, ${person}, ${browser}, now() + ${SESSION}::interval)`
+      values (${hashToken(token)}, ${person}, ${browser}, now() + ${SESSION}::interval)`
     await within`delete from sessions where person_id = ${person} and id not in (
       select id from sessions where person_id = ${person} order by seen_at desc, created_at desc limit ${MAX_SESSIONS})`
     return token
@@ -189,7 +189,7 @@ export const sessionOf = async (sql: Sql, token: string): Promise<{ session: str
   const [row] = await sql<Array<Person & { session: string; stale: boolean }>>`
     select sessions.id as session, seen_at < now() - ${NOTED}::interval as stale, people.id, name, role
     from sessions join people on people.id = person_id
-    where token_hash = ${hashed(token)} and ends_at > now() and left_at is null`
+    where token_hash = ${hashToken(token)} and ends_at > now() and left_at is null`
   if (!row) return null
   const { session, stale, ...person } = row
   // nobody is kept out because that cannot be noted: the database may only let itself be read

@@ -3,7 +3,7 @@ import { pictureFileSchema, type PictureFile, type PictureForm } from '#core/doc
 import type { ReceivedPicture } from '../pictures/receive'
 
 /** Keeps a picture under its hash; one that is there already stays as it is. */
-export const keepPicture = async (
+export const storePicture = async (
   sql: Sql,
   { file, media, source, working, thumbnail }: ReceivedPicture,
 ): Promise<void> => {

@@ -13,7 +13,7 @@ export const findPreview = async (
 }
 
 /** Keeps the preview of a version of a project; that of an earlier version goes, that of a later one stays. */
-export const keepPreview = async (sql: Sql, id: string, version: number, picture: string): Promise<void> => {
+export const storePreview = async (sql: Sql, id: string, version: number, picture: string): Promise<void> => {
   await sql`insert into previews (project_id, version, picture) values (${id}, ${version}, ${picture})
     on conflict (project_id) do update set version = excluded.version, picture = excluded.picture
     where previews.version < excluded.version`

@@ -48,7 +48,10 @@ interface Row {
   document: Project
 }
 
-const told = ({ id, version, updated_at, last_save }: Omit<Row, 'document'>, document: Project): StoredProject => ({
+const toProject = (
+  { id, version, updated_at, last_save }: Omit<Row, 'document'>,
+  document: Project,
+): StoredProject => ({
   id,
   version,
   updatedAt: updated_at.toISOString(),
@@ -56,7 +59,7 @@ const told = ({ id, version, updated_at, last_save }: Omit<Row, 'document'>, doc
   document,
 })
 
-const stored = ({ document, ...row }: Row): StoredProject => told(row, projectSchema.parse(document))
+const toStoredProject = ({ document, ...row }: Row): StoredProject => toProject(row, projectSchema.parse(document))
 
 /**
  * A page of the projects that are not deleted, last changed or made first, or by their names; `before` is the id of the last one seen.
@@ -101,7 +104,7 @@ export const findProject = async (sql: Sql, id: string): Promise<StoredProject |
   const [row] = await sql<
     Row[]
   >`select id, version, updated_at, last_save, document from projects where id = ${id} and deleted_at is null`
-  return row ? stored(row) : null
+  return row ? toStoredProject(row) : null
 }
 
 /** The version a project has reached; null where there is none. */
@@ -128,7 +131,7 @@ export const createProject = (sql: Sql, document: Project, trail: FirstTrail = n
     const [row] = await within<Array<Omit<Row, 'document'>>>`
     insert into projects (version, summary, document) values (1, ${sql.json(summaryOf(document))}, ${sql.json(asJson(document))})
     returning id, version, updated_at, last_save`
-    const made = told(row as Row, document)
+    const made = toProject(row as Row, document)
     if (trail) await copyTrail(within, trail.copyOf, made.id)
     return made
   })
@@ -157,7 +160,7 @@ export const saveProject = async (
     if (row) await tellOfProject(within, { project: id, version: row.version, save, by })
     return row
   })
-  if (saved) return told(saved, document)
+  if (saved) return toProject(saved, document)
   const current = await findProject(sql, id)
   if (!current) return null
   if (save !== null && current.lastSave === save) return current

@@ -13,7 +13,7 @@ import type {
   ReviewSources,
   ReviewThread,
 } from '#core/document/review'
-import { hashed, newToken } from '../token'
+import { hashToken, newToken } from '../token'
 import { inTransaction } from './connect'
 
 /** What whoever shows reviews listens to; what is said there is the project, the review, and how far it is. */
@@ -100,7 +100,7 @@ export const publishReview = (
     const token = newToken()
     const [row] = await within<Array<{ id: string }>>`
       insert into reviews (project_id, token_hash, title, greeting, shown, sources, ends_at) values (
-        ${project}, ${hashed(token)}, ${title}, ${greeting}, ${within.json(asJson(shown))},
+        ${project}, ${hashToken(token)}, ${title}, ${greeting}, ${within.json(asJson(shown))},
         ${within.json(asJson(sources))}, ${endsAt})
       returning id`
     return { id: row?.id ?? '', token }
@@ -109,25 +109,25 @@ export const publishReview = (
 /** Gives a review a new link; the one it had leads nowhere from now on. What the new one ends in; null where there is none. */
 export const renewLink = async (sql: Sql, id: string): Promise<string | null> => {
   const token = newToken()
-  const rows = await sql`update reviews set token_hash = ${hashed(token)} where id = ${id} and deleted_at is null
+  const rows = await sql`update reviews set token_hash = ${hashToken(token)} where id = ${id} and deleted_at is null
     returning id`
   return rows.length ? token : null
 }
 
-const said = ({ id, project_id, seq }: Pick<Stored, 'id' | 'project_id' | 'seq'>): string =>
+const channelMessage = ({ id, project_id, seq }: Pick<Stored, 'id' | 'project_id' | 'seq'>): string =>
   `${project_id} ${id} ${seq}`
 
 /** Makes something happen on a review: in order with all else that does, told to all who show it. Throws where there is none. */
-const happen = async (sql: Sql, id: string): Promise<{ seq: number; row: Stored }> => {
+const nextEvent = async (sql: Sql, id: string): Promise<{ seq: number; row: Stored }> => {
   const [row] = await sql<Stored[]>`update reviews set seq = seq + 1 where id = ${id} and deleted_at is null
     returning ${columns(sql)}`
   if (!row) throw noSuch('review')
-  await sql`select pg_notify(${CHANNEL}, ${said(row)})`
+  await sql`select pg_notify(${CHANNEL}, ${channelMessage(row)})`
   return { seq: Number(row.seq), row }
 }
 
 /** Keeps the pictures of a review, which is ready then, and ends the job that wrote them; false where it is not wanted any more. */
-export const keepReviewPictures = (sql: Sql, job: string, review: string): Promise<boolean> =>
+export const storeReviewPictures = (sql: Sql, job: string, review: string): Promise<boolean> =>
   inTransaction(sql, async within => {
     const [ended] = await within<
       Array<{ failures: unknown[] }>
@@ -139,7 +139,7 @@ export const keepReviewPictures = (sql: Sql, job: string, review: string): Promi
       on conflict (review_id, path) do update set bytes = excluded.bytes`
     if (!ended.failures.length) await within`delete from job_files where job_id = ${job}`
     await within`update reviews set ready = true where id = ${review}`
-    await happen(within, review)
+    await nextEvent(within, review)
     return true
   })
 
@@ -154,7 +154,7 @@ export const reviewPicture = async (sql: Sql, review: string, path: string): Pro
 export const reviewBehind = async (sql: Sql, token: string): Promise<string> => {
   const [row] = await sql<Array<Pick<Stored, 'id' | 'withdrawn_at' | 'ends_at'>>>`
     select reviews.id, withdrawn_at, ends_at from reviews join projects on projects.id = project_id
-    where token_hash = ${hashed(token)} and reviews.deleted_at is null and projects.deleted_at is null`
+    where token_hash = ${hashToken(token)} and reviews.deleted_at is null and projects.deleted_at is null`
   if (!row) throw new ReviewRefused(404, NO_REVIEW, 'gone')
   refuseGone(row)
   return row.id
@@ -232,7 +232,7 @@ export const changeReview = (
         ends_at = ${endsAt ?? within('ends_at')}, closed_at = ${since('closed_at', closed)},
         withdrawn_at = ${since('withdrawn_at', withdrawn)}, deleted_at = ${since('deleted_at', deleted)}
       where id = ${id} and (deleted_at is null or ${deleted === false}) returning ${columns(within)}`
-    if (row) await within`select pg_notify(${CHANNEL}, ${said(row)})`
+    if (row) await within`select pg_notify(${CHANNEL}, ${channelMessage(row)})`
     return row !== undefined
   })
 
@@ -251,7 +251,7 @@ interface StoredComment {
 
 const commentColumns = (sql: Sql) => sql`id, seq, thread_id, look, spot, by, author, text, created_at, resolved_at`
 
-const toldComment = ({ seq, thread_id, created_at, resolved_at, ...row }: StoredComment): ReviewComment => ({
+const toComment = ({ seq, thread_id, created_at, resolved_at, ...row }: StoredComment): ReviewComment => ({
   ...{ id: row.id, author: row.author, text: row.text, look: row.look, spot: row.spot, by: row.by },
   ...{ seq: Number(seq), thread: thread_id, createdAt: created_at.toISOString() },
   resolvedAt: resolved_at?.toISOString() ?? null,
@@ -289,10 +289,10 @@ const refuseMissing = (shown: ReviewShown, { look, spot }: Pick<CommentPut, 'loo
  */
 export const addComment = (sql: Sql, review: string, put: CommentPut, from: From | null): Promise<ReviewComment> =>
   inTransaction(sql, async within => {
-    const { seq, row } = await happen(within, review)
+    const { seq, row } = await nextEvent(within, review)
     const [there] = await within<StoredComment[]>`select ${commentColumns(within)} from review_comments
       where review_id = ${review} and id = ${put.id}`
-    if (there) return toldComment(there)
+    if (there) return toComment(there)
     if (from) refuseGone(row)
     refuseMissing(row.shown, put)
     if (put.thread) {
@@ -300,7 +300,9 @@ export const addComment = (sql: Sql, review: string, put: CommentPut, from: From
         where review_id = ${review} and id = ${put.thread} and thread_id is null`
       if (thread?.look !== put.look) throw noSuch('comment')
     }
-    const [reader, address] = from ? [hashed(`${review} ${from.reader}`), hashed(`${review} ${from.address}`)] : []
+    const [reader, address] = from
+      ? [hashToken(`${review} ${from.reader}`), hashToken(`${review} ${from.address}`)]
+      : []
     if (reader && address) await refuseOften(within, review, reader, address)
     if (row.comments >= MAX_COMMENTS)
       throw new ReviewRefused(
@@ -314,18 +316,18 @@ export const addComment = (sql: Sql, review: string, put: CommentPut, from: From
         ${from ? 'client' : 'designer'}, ${put.author}, ${put.text}, ${reader ?? null}, ${address ?? null})
       returning ${commentColumns(within)}`
     await within`update reviews set comments = comments + 1 where id = ${review}`
-    return toldComment(made as StoredComment)
+    return toComment(made as StoredComment)
   })
 
 /** Resolves a thread, or opens it again. Throws ReviewRefused where there is none. */
 export const resolveThread = (sql: Sql, review: string, id: string, resolved: boolean): Promise<ReviewComment> =>
   inTransaction(sql, async within => {
-    const { seq } = await happen(within, review)
+    const { seq } = await nextEvent(within, review)
     const [row] = await within<StoredComment[]>`update review_comments set changed = ${seq},
         resolved_at = ${resolved ? within`coalesce(resolved_at, now())` : null}
       where review_id = ${review} and id = ${id} and thread_id is null returning ${commentColumns(within)}`
     if (!row) throw noSuch('comment')
-    return toldComment(row)
+    return toComment(row)
   })
 
 /**
@@ -338,7 +340,7 @@ export const chooseLook = (
   { look, author }: { look: string | null; author: string },
 ): Promise<ReviewChoice> =>
   inTransaction(sql, async within => {
-    const { seq, row } = await happen(within, review)
+    const { seq, row } = await nextEvent(within, review)
     refuseGone(row)
     if (row.closed_at)
       throw new ReviewRefused(409, 'The choice was closed by the designer; write a comment to reopen it.', 'closed')
@@ -372,8 +374,8 @@ export const threadsOn = async (
   return {
     threads: shown.map(root => {
       const own = answers.filter(({ thread_id }) => thread_id === root.id)
-      const replies = own.map(toldComment).sort((one, other) => one.seq - other.seq)
-      return { ...toldComment(root), replies, earlier: (own[0]?.count ?? 0) - replies.length }
+      const replies = own.map(toComment).sort((one, other) => one.seq - other.seq)
+      return { ...toComment(root), replies, earlier: (own[0]?.count ?? 0) - replies.length }
     }),
     more: roots.length > MAX_THREADS,
   }
@@ -388,7 +390,7 @@ export const answersBefore = async (
 ): Promise<ReviewComment[]> => {
   const rows = await sql<StoredComment[]>`select ${commentColumns(sql)} from review_comments
     where review_id = ${review} and thread_id = ${thread} and seq < ${before} order by seq desc limit ${MAX_ANSWERS * 5}`
-  return rows.map(toldComment).reverse()
+  return rows.map(toComment).reverse()
 }
 
 /** What happened on a review after a moment, counted by its `seq`; null where there is no such review. */
@@ -400,7 +402,7 @@ export const newsOf = async (sql: Sql, review: string, after: number): Promise<R
     where review_id = ${review} and changed > ${after} and changed <= ${row.seq} order by changed limit ${MAX_NEWS + 1}`
   const again = comments.length > MAX_NEWS
   return {
-    ...{ review, seq: Number(row.seq), comments: again ? [] : comments.map(toldComment), again },
+    ...{ review, seq: Number(row.seq), comments: again ? [] : comments.map(toComment), again },
     ...{ choice: row.choice, closed: row.closed_at !== null, ready: row.ready },
     gone: row.away ? 'withdrawn' : goneOf(row),
   }

@@ -12,10 +12,10 @@ import {
   putOnShelf,
   renameFolder,
   saveOver,
-  sayOnShelf,
+  updateOnShelf,
   searchShelf,
   setFolderAway,
-  setOffShelf,
+  setDeletedOnShelf,
   ShelfStale,
   versionsOnShelf,
 } from './shelf'
@@ -126,7 +126,7 @@ describe('the shelf', () => {
     expect((await names({ folder: 'none' })).sort()).toEqual(['Beside', 'In it'])
     await setFolderAway(sql, made.id, false)
     expect(await listFolders(sql)).toEqual([{ id: made.id, name: 'Patrons', count: 1 }])
-    expect(await sayOnShelf(sql, id, { folder: null, tags: ['x'] })).toMatchObject({
+    expect(await updateOnShelf(sql, id, { folder: null, tags: ['x'] })).toMatchObject({
       folder: null,
       tags: ['x'],
       version: 1,
@@ -136,15 +136,15 @@ describe('the shelf', () => {
   it('is changed for several at once, or not at all; what is taken off comes back', async () => {
     const one = await putOnShelf(sql, scheme('One', ['#e07a5f']))
     const changing = inTransaction(sql, async within => {
-      await sayOnShelf(within, one.id, { tags: ['changed'] })
+      await updateOnShelf(within, one.id, { tags: ['changed'] })
       throw new Error('no more')
     })
     await expect(changing).rejects.toThrow('no more')
     expect((await findOnShelf(sql, one.id))?.tags).toEqual([])
-    expect(await setOffShelf(sql, [one.id], true)).toBe(1)
+    expect(await setDeletedOnShelf(sql, [one.id], true)).toBe(1)
     expect(await names({})).toEqual([])
     expect(await findOnShelf(sql, one.id)).toBeNull()
-    await setOffShelf(sql, [one.id], false)
+    await setDeletedOnShelf(sql, [one.id], false)
     expect(await names({})).toEqual(['One'])
   })
 })

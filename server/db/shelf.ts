@@ -36,7 +36,7 @@ interface Stored {
   updated_at: Date
 }
 
-const told = ({ folder_id, updated_at, ...scheme }: Stored): ShelfScheme => ({
+const toScheme = ({ folder_id, updated_at, ...scheme }: Stored): ShelfScheme => ({
   ...scheme,
   folder: folder_id,
   updatedAt: updated_at.toISOString(),
@@ -51,7 +51,7 @@ const pointOf = (hex: Hex): string => {
   return `(${l},${a},${b})`
 }
 
-const keepColors = async (sql: Sql, id: string, swatches: readonly KeptSwatch[]): Promise<void> => {
+const storeColors = async (sql: Sql, id: string, swatches: readonly KeptSwatch[]): Promise<void> => {
   await sql`delete from shelf_colors where shelf_id = ${id}`
   const points = [...new Set(swatches.map(({ hex }) => hex))].map(pointOf)
   await sql`insert into shelf_colors (shelf_id, lab) select ${id}, point::cube from unnest(${points}::text[]) as point`
@@ -66,15 +66,15 @@ export const putOnShelf = (sql: Sql, put: ShelfPut): Promise<ShelfScheme> =>
         ${folder}, ${name}, ${note}, ${tags}, ${favorite}, ${sql.json(asJson(origin))}, ${sql.json(asJson(swatches))},
         ${wordsOf(put)})
       returning ${columns(within)}`
-    const made = told(row as Stored)
-    await keepColors(within, made.id, swatches)
+    const made = toScheme(row as Stored)
+    await storeColors(within, made.id, swatches)
     return made
   })
 
 /** A scheme on the shelf; null where there is none. */
 export const findOnShelf = async (sql: Sql, id: string): Promise<ShelfScheme | null> => {
   const [row] = await sql<Stored[]>`select ${columns(sql)} from shelf where id = ${id} and deleted_at is null`
-  return row ? told(row) : null
+  return row ? toScheme(row) : null
 }
 
 /** What is wanted of a scheme is at odds with what is stored. */
@@ -85,18 +85,18 @@ export class ShelfStale extends Error {
 }
 
 /** Changes what is said of a scheme; its colors and its version stay. Null where there is none. */
-export const sayOnShelf = (sql: Sql, id: string, said: Partial<ShelfSaid>): Promise<ShelfScheme | null> =>
+export const updateOnShelf = (sql: Sql, id: string, said: Partial<ShelfSaid>): Promise<ShelfScheme | null> =>
   inTransaction(sql, async within => {
     const [row] = await within<
       Stored[]
     >`select ${columns(within)} from shelf where id = ${id} and deleted_at is null for update`
     if (!row) return null
-    const next = { ...told(row), ...said }
+    const next = { ...toScheme(row), ...said }
     const [changed] = await within<Stored[]>`
       update shelf set folder_id = ${next.folder}, name = ${next.name}, note = ${next.note}, tags = ${next.tags},
         favorite = ${next.favorite}, plain = ${wordsOf(next)}
       where id = ${id} returning ${columns(within)}`
-    return told(changed as Stored)
+    return toScheme(changed as Stored)
   })
 
 /** Saves other colors over those of a scheme, whose earlier ones are kept. Null where there is none; throws ShelfStale. */
@@ -111,16 +111,16 @@ export const saveOver = (
       Stored[]
     >`select ${columns(within)} from shelf where id = ${id} and deleted_at is null for update`
     if (!row) return null
-    if (row.version !== version) throw new ShelfStale(told(row))
+    if (row.version !== version) throw new ShelfStale(toScheme(row))
     await within`insert into shelf_versions (shelf_id, version, swatches, origin)
       values (${id}, ${version}, ${sql.json(asJson(row.swatches))}, ${sql.json(asJson(row.origin))})`
-    const next = { ...told(row), swatches, origin }
+    const next = { ...toScheme(row), swatches, origin }
     const [changed] = await within<Stored[]>`
       update shelf set version = version + 1, updated_at = now(), swatches = ${sql.json(asJson(swatches))},
         origin = ${sql.json(asJson(origin))}, plain = ${wordsOf(next)}
       where id = ${id} returning ${columns(within)}`
-    await keepColors(within, id, swatches)
-    return told(changed as Stored)
+    await storeColors(within, id, swatches)
+    return toScheme(changed as Stored)
   })
 
 /** What a scheme was before, the latest first. */
@@ -131,14 +131,14 @@ export const versionsOnShelf = async (sql: Sql, id: string): Promise<ShelfVersio
 }
 
 /** Takes schemes from the shelf, or puts them back; how many. */
-export const setOffShelf = async (sql: Sql, ids: readonly string[], deleted: boolean): Promise<number> => {
+export const setDeletedOnShelf = async (sql: Sql, ids: readonly string[], deleted: boolean): Promise<number> => {
   const rows = await sql`update shelf set deleted_at = ${deleted ? sql`now()` : null}
     where id = any(${[...ids]}::uuid[]) returning id`
   return rows.length
 }
 
 /** What words ask for: each is the beginning of one; nothing where they hold no letter. */
-const asked = (words: string): string =>
+const toTsQuery = (words: string): string =>
   plainWords(words)
     .split(/[^\p{L}\d]+/u)
     .filter(Boolean)
@@ -214,7 +214,7 @@ const pageWith = async (
   const where = conditions(sql, query, words)
   if (query.near !== undefined || query.fits.length) {
     const rows = await nearestWith(sql, query, where)
-    return { schemes: rows.slice(from, from + count).map(told), total: rows.length }
+    return { schemes: rows.slice(from, from + count).map(toScheme), total: rows.length }
   }
   const order = query.order === 'name' ? sql`lower(name), id` : sql`updated_at desc, id`
   const isNarrowed = words ?? (query.tags.length || query.folder || query.favorite || query.holds.length)
@@ -233,7 +233,7 @@ const pageWith = async (
         >`select ${columns(sql)} from shelf where ${where} order by ${order} offset ${from} limit ${count}`
       : await sql<Stored[]>`select ${columns(sql)} from shelf
           where id = any(${ids.slice(from, from + count).map(({ id }) => id)}::uuid[]) order by ${order}`
-  return { schemes: rows.map(told), total: Math.min(ids.length, MAX_COUNTED) }
+  return { schemes: rows.map(toScheme), total: Math.min(ids.length, MAX_COUNTED) }
 }
 
 /**
@@ -242,7 +242,7 @@ const pageWith = async (
  */
 export const searchShelf = async (sql: Sql, query: ShelfQuery, from = 0, count = 48): Promise<ShelfPage> => {
   if (!query.words.trim()) return pageWith(sql, query, null, from, count)
-  const lexemes = asked(query.words)
+  const lexemes = toTsQuery(query.words)
   if (lexemes) {
     const found = await pageWith(sql, query, sql`and words @@ to_tsquery('simple', ${lexemes})`, from, count)
     if (found.total) return found

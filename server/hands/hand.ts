@@ -1,15 +1,15 @@
-import { answerTo } from '../answers'
+import { toHttpError } from '../answers'
 import { connect } from '../db/connect'
 import { reasonOf } from '../reason'
-import { TASKS, type Said, type TaskName } from './tasks'
+import { TASKS, type Reply, type TaskName } from './tasks'
 
 /* A hand: does one heavy task after the other, each as it is sent, until nobody sends any more. */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
 const sql = connect(url)
 
-const toReply = (error: unknown): Said => {
-  const answer = answerTo(error)
+const toReply = (error: unknown): Reply => {
+  const answer = toHttpError(error)
   if (answer) {
     const { statusCode, message, data } = answer
     return { refused: { statusCode, message, data } }
@@ -20,7 +20,7 @@ const toReply = (error: unknown): Said => {
 
 process.on('message', ({ task, given }: { task: TaskName; given: never }) => {
   TASKS[task](sql, given)
-    .then((answer): Said => ({ answer }), toReply)
+    .then((answer): Reply => ({ answer }), toReply)
     .then(said => process.send?.(said))
 })
 process.on('disconnect', () => process.exit())

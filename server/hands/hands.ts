@@ -6,7 +6,7 @@ import { Unreadable } from '#core/artwork/unreadable'
 import { Canceled, poolOf } from '../../render/pool'
 import { Busy } from '../answers'
 import { reasonOf } from '../reason'
-import type { Answer, Given, Said, TaskName } from './tasks'
+import type { Answer, Given, Reply, TaskName } from './tasks'
 
 /** How many hands work side by side on files, how long one task may take in milliseconds, how much memory a hand may hold in MB. */
 const HANDS = 2
@@ -22,7 +22,7 @@ const BEHIND = constants.priority.PRIORITY_BELOW_NORMAL
 /** How many tasks may wait. */
 const MAX_WAITING = 64
 
-const hire = (memory: number) => (): ChildProcess => {
+const spawnWorker = (memory: number) => (): ChildProcess => {
   const hand = spawn(
     process.execPath,
     ['--import', 'tsx', `--max-old-space-size=${memory}`, resolve('server/hands/hand.ts')],
@@ -34,7 +34,7 @@ const hire = (memory: number) => (): ChildProcess => {
 
 type Task = { task: TaskName; given: unknown }
 
-const files = poolOf<Task, Said>({
+const files = poolOf<Task, Reply>({
   size: HANDS,
   longest: LONGEST,
   late: `It takes more than ${LONGEST / 60_000} minutes to read.`,
@@ -43,16 +43,16 @@ const files = poolOf<Task, Said>({
   atRest: AT_REST,
   greedy: `It cannot be read: reading it takes more than ${MEMORY / 1024} GB of memory.`,
   tries: 6, // several may be killed in a row without its fault
-  hire: hire(MEMORY),
+  hire: spawnWorker(MEMORY),
 })
 
-const documents = poolOf<Task, Said>({
+const documents = poolOf<Task, Reply>({
   size: 1,
   longest: MAX_DOCUMENT_LENGTH,
   late: `It takes more than ${MAX_DOCUMENT_LENGTH / 1000} seconds to read.`,
   broken: 'It cannot be read: what reads it broke down over it.',
   memory: DOCUMENT_MEMORY,
-  hire: hire(DOCUMENT_MEMORY),
+  hire: spawnWorker(DOCUMENT_MEMORY),
 })
 
 const isOfDocuments = (task: TaskName): boolean => task.endsWith('document') || task.endsWith('trail')
@@ -71,7 +71,7 @@ const LARGE = 4 * 1024 * 1024
 let before: Promise<unknown> = Promise.resolve()
 
 /** Does work when all work given before is done. */
-const alone = <Result>(work: () => Promise<Result>): Promise<Result> => {
+const runAlone = <Result>(work: () => Promise<Result>): Promise<Result> => {
   const own = before.then(work)
   before = own.catch(() => null)
   return own
@@ -84,7 +84,7 @@ let waiting = 0
  * the file is, in bytes. Rejects with Unreadable, in a plain
  * sentence, for what cannot be taken, that brings its process down, or takes too long; with Busy where too many wait.
  */
-export const inHands = async <Name extends TaskName>(
+export const runInWorker = async <Name extends TaskName>(
   event: H3Event | null,
   task: Name,
   given: Given<Name>,
@@ -95,8 +95,8 @@ export const inHands = async <Name extends TaskName>(
   const { signal, leave } = goneSignal(event)
   try {
     const pool = isOfDocuments(task) ? documents : files
-    const run = (): Promise<Said> => pool.run({ task, given }, signal)
-    const said = await (size > LARGE ? alone(run) : run()).catch((error: unknown): Said => {
+    const run = (): Promise<Reply> => pool.run({ task, given }, signal)
+    const said = await (size > LARGE ? runAlone(run) : run()).catch((error: unknown): Reply => {
       throw error instanceof Canceled ? error : new Unreadable(reasonOf(error))
     })
     if ('refused' in said) throw createError(said.refused)
@@ -110,4 +110,4 @@ export const inHands = async <Name extends TaskName>(
 }
 
 /** Starts a hand that waits for work. */
-export const warmHands = (): void => files.warm()
+export const startWorker = (): void => files.warm()

@@ -12,14 +12,14 @@ import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import { FIRST_WANTED, NOW, type Wanted } from '#core/handover/wanted'
 import { newProject } from '#core/scheme/create'
 import { receiveSvg } from '../artwork/receive'
-import { keepArtwork } from '../db/artwork'
+import { storeArtwork } from '../db/artwork'
 import { connect } from '../db/connect'
 import {
   addJob,
   findJob,
   jobResult,
   jobsOf,
-  keepFile,
+  storeFile,
   MAX_AT_ONCE,
   MAX_TRIES,
   purgeJobs,
@@ -50,7 +50,7 @@ beforeAll(async () => {
   const artwork: Project['artwork'] = []
   for (const name of ['badge', 'pictogram-ferry', 'pictogram-food']) {
     const received = await receiveSvg(`${name}.svg`, await readFile(join(__dirname, `../../demo/artwork/${name}.svg`)))
-    await keepArtwork(sql, received)
+    await storeArtwork(sql, received)
     const { kind, hash, width, height } = received.file
     artwork.push({ kind, hash, width, height, id: name, name })
   }
@@ -217,7 +217,7 @@ describe('a worker that dies', () => {
     const held = await sql.reserve()
     expect(await takeJob(sql, held)).toBeNull()
     held.release()
-    await keepFile(sql, job.id, 'artwork/badge.svg', Buffer.from('<svg/>'))
+    await storeFile(sql, job.id, 'artwork/badge.svg', Buffer.from('<svg/>'))
     await other.end({ timeout: 0 })
     await pause(200)
     await workOnce()

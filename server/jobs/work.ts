@@ -2,12 +2,12 @@ import type { Sql } from 'postgres'
 import type { HandOverJob } from '#core/document/job'
 import { contentsPage } from '#core/handover/contents'
 import { archiveName, type PlannedFile } from '#core/handover/plan'
-import { handOver, type HandingOver, type Sources } from '../../render/handover/hand'
+import { writeHandOver, type HandingOver, type Sources } from '../../render/handover/hand'
 import { archiveTo } from '../../render/handover/archive'
-import { handReview } from '../../render/handover/review'
+import { writeReview } from '../../render/handover/review'
 import { isDatabaseGone } from '../db/connect'
-import { endJob, failJob, isWanted, keepFile, keptFile, keptPaths, tellJob, type Taken } from '../db/jobs'
-import { keepReviewPictures } from '../db/reviews'
+import { endJob, failJob, isWanted, storeFile, findFile, storedPaths, reportProgress, type Taken } from '../db/jobs'
+import { storeReviewPictures } from '../db/reviews'
 import { reasonOf } from '../reason'
 import { mediaOf } from './media'
 
@@ -87,7 +87,7 @@ async function* archived(sql: Sql, id: string, page: string, paths: readonly str
   archive.add('contents.html', new TextEncoder().encode(page))
   yield* taken()
   for (const path of paths) {
-    const bytes = await keptFile(sql, id, path)
+    const bytes = await findFile(sql, id, path)
     if (!bytes) throw new Error(`${path} was lost.`)
     archive.add(path, bytes)
     yield* taken()
@@ -103,7 +103,7 @@ const writeAll = async <File extends { path: string }>(
   { files, of, write }: Writing<File>,
   stop: AbortController,
 ): Promise<HandOverJob['failures']> => {
-  const kept = await keptPaths(sql, id)
+  const kept = await storedPaths(sql, id)
   const parts = files.length
   const failures: HandOverJob['failures'] = []
   const waiting = inOrderOfWork(
@@ -113,9 +113,9 @@ const writeAll = async <File extends { path: string }>(
   let done = parts - waiting.length
   const lane = async (): Promise<void> => {
     for (let file = waiting.shift(); file && !stop.signal.aborted; file = waiting.shift()) {
-      await tellJob(sql, id, { done, parts, doing: file.path, failures })
+      await reportProgress(sql, id, { done, parts, doing: file.path, failures })
       try {
-        await keepFile(sql, id, file.path, await write(file, stop.signal))
+        await storeFile(sql, id, file.path, await write(file, stop.signal))
       } catch (error) {
         if (stop.signal.aborted) return
         if (isDatabaseGone(error)) throw error
@@ -125,7 +125,7 @@ const writeAll = async <File extends { path: string }>(
     }
   }
   await Promise.all(Array.from({ length: LANES }, lane))
-  await tellJob(sql, id, { done, parts, doing: 'packing', failures })
+  await reportProgress(sql, id, { done, parts, doing: 'packing', failures })
   return failures
 }
 
@@ -144,15 +144,15 @@ export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<v
   }, LOOK)
   try {
     if (review) {
-      const handed = await handReview(project, wanted, sources)
+      const handed = await writeReview(project, wanted, sources)
       const failures = await writeAll(sql, taken, { ...handed, of: ({ hash }) => hash }, stop)
       if (stop.signal.aborted) return
       const [failure] = failures
       if (failure && failures.length === handed.files.length) return await failJob(sql, id, failure.reason)
-      await keepReviewPictures(sql, id, review)
+      await storeReviewPictures(sql, id, review)
       return
     }
-    const handing = await handOver(project, wanted, sources)
+    const handing = await writeHandOver(project, wanted, sources)
     if (!handing.files.length) return await failJob(sql, id, 'There is nothing to write of what is chosen.')
     const of = ({ content }: PlannedFile): string => ('artwork' in content ? content.artwork.hash : '')
     const failures = await writeAll(sql, taken, { ...handing, of }, stop)
@@ -163,7 +163,7 @@ export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<v
     )
     if (!written.size) return await failJob(sql, id, failures[0]?.reason ?? 'Nothing could be written.')
     if (only && handing.files.length === 1) {
-      const bytes = await keptFile(sql, id, only.path)
+      const bytes = await findFile(sql, id, only.path)
       const name = only.path.split('/').at(-1) ?? only.path
       const whole = async function* () {
         if (bytes) yield bytes

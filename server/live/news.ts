@@ -5,11 +5,11 @@ import { CHANNEL, newsOf } from '../db/reviews'
 import { log } from '../log'
 
 /** Whose news are told: those of one review, or of all of them and of projects. */
-export type Watched = { review: string } | 'all'
+export type Topic = { review: string } | 'all'
 /** Takes news as they are sent, written once for all who are told, and of what; null where some may have been missed. */
 type Tell = (written: string | null, of?: 'review' | 'project') => void
 
-const keyOf = (of: Watched): string => (of === 'all' ? 'all' : of.review)
+const keyOf = (of: Topic): string => (of === 'all' ? 'all' : of.review)
 
 /**
  * News of reviews and projects for all who watch in this process, however many there are: the database says that something happened
@@ -70,7 +70,7 @@ export const newsDesk = (sql: Sql) => {
     }))
 
   /** Tells all that happens from now on, until what is returned is called. Rejects while the database does not answer. */
-  const watch = async (of: Watched, each: Tell): Promise<() => void> => {
+  const watch = async (of: Topic, each: Tell): Promise<() => void> => {
     await listen()
     const key = keyOf(of)
     const own = watching.get(key) ?? new Set()

@@ -1,8 +1,8 @@
 import { setHeaders, type H3Event } from 'h3'
-import { failure } from '../answers'
+import { httpError } from '../answers'
 import { database } from '../db/connect'
 import { watching } from '../metrics'
-import { newsDesk, type Watched } from './news'
+import { newsDesk, type Topic } from './news'
 
 /** How many may watch in this process, and how much may wait for one of them, in bytes. */
 const MAX_WATCHING = 2000
@@ -26,10 +26,11 @@ let desk: ReturnType<typeof newsDesk> | undefined
  */
 export const sendNews = async (
   event: H3Event,
-  of: Watched,
+  of: Topic,
   mayStill: () => Promise<boolean> = () => Promise.resolve(true),
 ): Promise<void> => {
-  if (open.size >= MAX_WATCHING) throw failure(503, 'Too many are watching at once; what is new is seen on reloading.')
+  if (open.size >= MAX_WATCHING)
+    throw httpError(503, 'Too many are watching at once; what is new is seen on reloading.')
   const { res } = event.node
   const end = (): void => void res.end()
   open.add(end)

@@ -6,7 +6,7 @@ const LOOPBACK = /^(localhost|127(?:\.\d{1,3}){3}|::1)$/
  * by itself (HOST) or through what stands before it (PLUMBAGO_HOSTS, PLUMBAGO_REVIEW_ADDRESS, PLUMBAGO_PROXY), and where
  * PLUMBAGO_SIGN_IN=1 says so.
  */
-export const asksWho = (env: NodeJS.ProcessEnv): boolean =>
+export const requiresSignIn = (env: NodeJS.ProcessEnv): boolean =>
   env.PLUMBAGO_SIGN_IN === '1' ||
   env.PLUMBAGO_PROXY === '1' ||
   Boolean(env.PLUMBAGO_HOSTS) ||

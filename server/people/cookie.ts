@@ -14,7 +14,7 @@ const DAY = 24 * 3600
 const crypto = webcrypto as unknown as Parameters<typeof seal>[0] // both say the same in other words
 
 let secret: Promise<string> | undefined
-const sealedWith = (): Promise<string> =>
+const cookiePassword = (): Promise<string> =>
   (secret ??= cookieSecret(database()).catch((error: unknown) => {
     secret = undefined
     throw error
@@ -24,20 +24,20 @@ const sealedWith = (): Promise<string> =>
 const opened = new LRUCache<string, string>({ max: 1000 })
 
 /** Lays down what a session is known by. */
-export const layCookie = async (event: H3Event, token: string): Promise<void> => {
-  const sealed = await seal(crypto, token, await sealedWith(), defaults)
+export const setSessionCookie = async (event: H3Event, token: string): Promise<void> => {
+  const sealed = await seal(crypto, token, await cookiePassword(), defaults)
   setCookie(event, nameOf(event), sealed, {
     ...{ httpOnly: true, sameSite: 'lax', secure: isSecure(event), path: '/', maxAge: 30 * DAY },
   })
 }
 
 /** What a session is known by; null where there is no cookie, or it was not sealed here. */
-export const cookieOf = async (event: H3Event): Promise<string | null> => {
+export const readSessionCookie = async (event: H3Event): Promise<string | null> => {
   const sealed = getCookie(event, nameOf(event))
   if (!sealed || sealed.length > 1000) return null
   const known = opened.get(sealed)
   if (known !== undefined) return known
-  const key = await sealedWith()
+  const key = await cookiePassword()
   const token = await unseal(crypto, sealed, key, defaults).catch(() => null)
   if (typeof token !== 'string') return null
   opened.set(sealed, token)
@@ -45,5 +45,5 @@ export const cookieOf = async (event: H3Event): Promise<string | null> => {
 }
 
 /** Takes the cookie away. */
-export const takeCookie = (event: H3Event): void =>
+export const clearSessionCookie = (event: H3Event): void =>
   deleteCookie(event, nameOf(event), { path: '/', secure: isSecure(event) })

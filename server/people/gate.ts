@@ -1,11 +1,11 @@
 import { getRequestHeader, sendRedirect, type H3Event } from 'h3'
 import type { Person } from '#core/document/people'
 import { ONLY_DESIGNERS, hasRole, type Role } from '#core/document/roles'
-import { failure } from '../answers'
+import { httpError } from '../answers'
 import { database, isDatabaseGone } from '../db/connect'
 import { sessionOf } from '../db/people'
-import { asksWho } from './asks'
-import { cookieOf } from './cookie'
+import { requiresSignIn } from './asks'
+import { readSessionCookie } from './cookie'
 
 declare module 'h3' {
   interface H3EventContext {
@@ -16,7 +16,7 @@ declare module 'h3' {
 }
 
 /** Whether people are asked who they are. */
-export const asks = asksWho(process.env)
+export const asks = requiresSignIn(process.env)
 
 /** What anyone may ask for: what pages are made of, signing in, reviews by their links, and how the server is. */
 const ANYONE = [
@@ -32,7 +32,7 @@ const OWN = /^(DELETE \/api\/sessions?$|PUT \/api\/me\/password$|POST \/api\/her
 const OWNERS = /^\w+ \/api\/people(\/|$)/
 
 /** What one has to be for a request; null where anyone may. All that changes anything is for designers, unless it is said otherwise. */
-export const neededFor = (method: string, path: string): Role | null => {
+export const requiredRole = (method: string, path: string): Role | null => {
   const asked = `${method} ${path}`
   if (ANYONE.some(each => each.test(asked))) return null
   const isLook = method === 'GET' || method === 'HEAD'
@@ -47,8 +47,8 @@ const SENTENCES: Record<Role, string> = {
 }
 
 /** Who is signed in, noted on the event; null where nobody is. */
-export const whoAsks = async (event: H3Event): Promise<Person | null> => {
-  const token = await cookieOf(event)
+export const identify = async (event: H3Event): Promise<Person | null> => {
+  const token = await readSessionCookie(event)
   const found = token === null ? null : await sessionOf(database(), token)
   if (!found) return null
   event.context.person = found.person
@@ -66,17 +66,17 @@ const isPage = (event: H3Event): boolean =>
  * Lets through who may ask for what is asked for. Others are refused in a sentence, or, where they ask for a page, led to where one
  * signs in; a page is shown while the database is gone, for it holds nothing.
  */
-export const gate = async (event: H3Event): Promise<void> => {
+export const authorize = async (event: H3Event): Promise<void> => {
   if (!asks) return
   const [path = ''] = event.path.split('?')
-  const needed = neededFor(event.method, path)
+  const needed = requiredRole(event.method, path)
   if (needed === null) return
   try {
-    const person = await whoAsks(event)
+    const person = await identify(event)
     if (person && hasRole(person.role, needed)) return
-    if (person) throw failure(403, SENTENCES[needed], { why: 'role' })
+    if (person) throw httpError(403, SENTENCES[needed], { why: 'role' })
     if (isPage(event)) return await sendRedirect(event, `/sign-in?to=${encodeURIComponent(event.path)}`)
-    throw failure(401, SENTENCES.viewer, { why: 'signed out' })
+    throw httpError(401, SENTENCES.viewer, { why: 'signed out' })
   } catch (error) {
     if (!(isDatabaseGone(error) && isPage(event))) throw error
   }

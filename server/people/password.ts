@@ -27,7 +27,7 @@ let underway = 0
 const waiting: Array<() => void> = []
 
 /** Does work when fewer than so many are done at once. Rejects with Busy where too many wait. */
-const inTurn = async <Result>(work: () => Promise<Result>): Promise<Result> => {
+const queued = async <Result>(work: () => Promise<Result>): Promise<Result> => {
   if (underway >= AT_ONCE) {
     if (waiting.length >= MAX_WAITING) throw new Busy()
     await new Promise<void>(done => waiting.push(done))
@@ -42,7 +42,7 @@ const inTurn = async <Result>(work: () => Promise<Result>): Promise<Result> => {
 }
 
 const keyOf = (password: string, salt: Buffer, { work, block, lanes }: Costs): Promise<Buffer> =>
-  inTurn(
+  queued(
     () =>
       new Promise((resolve, reject) => {
         const cost = 2 ** work

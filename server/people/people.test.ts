@@ -25,8 +25,8 @@ import {
 } from '../db/people'
 import { noteHere } from '../db/presence'
 import { createProject } from '../db/projects'
-import { asksWho } from './asks'
-import { neededFor } from './gate'
+import { requiresSignIn } from './asks'
+import { requiredRole } from './gate'
 import { costsFrom, hashPassword, verifyPassword } from './password'
 
 const url = process.env.TEST_DATABASE_URL ?? ''
@@ -214,8 +214,8 @@ describe('who is here', () => {
 
 describe('what one has to be', () => {
   it('is asked wherever the program is reached from elsewhere', () => {
-    expect(asksWho({ NITRO_HOST: '127.0.0.1' })).toBe(false)
-    expect(asksWho({ HOST: 'localhost' })).toBe(false)
+    expect(requiresSignIn({ NITRO_HOST: '127.0.0.1' })).toBe(false)
+    expect(requiresSignIn({ HOST: 'localhost' })).toBe(false)
     for (const env of [
       {},
       { NITRO_HOST: '0.0.0.0' },
@@ -225,7 +225,7 @@ describe('what one has to be', () => {
       { NITRO_HOST: '127.0.0.1', PLUMBAGO_SIGN_IN: '1' },
       { NITRO_HOST: '127.0.0.1.example.com' },
     ])
-      expect(asksWho(env)).toBe(true)
+      expect(requiresSignIn(env)).toBe(true)
   })
   it('is said of every route: nobody reads or changes a project, a viewer changes nothing', () => {
     const open: string[] = []
@@ -234,7 +234,7 @@ describe('what one has to be', () => {
       const [, at = '', method = ''] = /^(.*)\.(get|post|put|delete)\.ts$/.exec(path) ?? []
       if (!at) continue
       const asked = `${method.toUpperCase()} /api/${at.replace(/\/?index$/, '')}`
-      const needed = neededFor(...(asked.split(' ') as [string, string]))
+      const needed = requiredRole(...(asked.split(' ') as [string, string]))
       if (needed === null) open.push(asked)
       if (needed === 'viewer' && method !== 'get') viewers.push(asked)
     }
@@ -249,8 +249,8 @@ describe('what one has to be', () => {
       ['DELETE /api/session', 'DELETE /api/sessions', 'POST /api/here', 'PUT /api/me/password'].sort(),
     )
     for (const path of ['/api/reviews/x', '/api/reviewing', '/api/welcomes', '/', '/project/x', '/press/x.icc'])
-      expect(neededFor('GET', path)).toBe('viewer')
-    expect(neededFor('PUT', '/api/people/x')).toBe('owner')
-    expect(neededFor('PATCH', '/api/anything')).toBe('designer')
+      expect(requiredRole('GET', path)).toBe('viewer')
+    expect(requiredRole('PUT', '/api/people/x')).toBe('owner')
+    expect(requiredRole('PATCH', '/api/anything')).toBe('designer')
   })
 })

@@ -1,20 +1,20 @@
 import { getRequestHeader, type H3Event } from 'h3'
 import type { Person } from '#core/document/people'
 import { onOneLine } from '#core/document/names'
-import { addressOf } from '../address'
-import { failure } from '../answers'
+import { clientAddress } from '../address'
+import { httpError } from '../answers'
 import { countAttempt, forgiveAttempt } from '../db/attempts'
 import { database } from '../db/connect'
 import { openSession, personCalled } from '../db/people'
-import { layCookie } from './cookie'
+import { setSessionCookie } from './cookie'
 import { verifyPassword } from './password'
 
 /** Whom a name and a password belong to; null where to nobody. Every wrong one slows down the next. Rejects with TooOften or Busy. */
-export const checked = async (
+export const checkPassword = async (
   event: H3Event,
   { name, password }: { name: string; password: string },
 ): Promise<Person | null> => {
-  const address = addressOf(event)
+  const address = clientAddress(event)
   await countAttempt(database(), name, address)
   const { password: stored = null, ...person } = (await personCalled(database(), name)) ?? {}
   if (!(await verifyPassword(password, stored)) || !('id' in person)) return null
@@ -34,11 +34,11 @@ const browserOf = (event: H3Event): string => {
 
 /** Signs somebody in here. */
 export const signIn = async (event: H3Event, person: Person): Promise<void> =>
-  layCookie(event, await openSession(database(), person.id, browserOf(event)))
+  setSessionCookie(event, await openSession(database(), person.id, browserOf(event)))
 
 /** Who is signed in. Answers 409 where nobody is asked who they are. */
-export const signedIn = (event: H3Event): { person: Person; session: string } => {
+export const requireSession = (event: H3Event): { person: Person; session: string } => {
   const { person, session } = event.context
-  if (!person || session === undefined) throw failure(409, 'Nobody is asked to sign in here.')
+  if (!person || session === undefined) throw httpError(409, 'Nobody is asked to sign in here.')
   return { person, session }
 }

@@ -2,9 +2,9 @@ import { defineNitroPlugin } from 'nitropack/runtime'
 import type { Server } from 'node:http'
 import type { Socket } from 'node:net'
 import { defineEventHandler, setHeader, setHeaders, type H3Event } from 'h3'
-import { answerTo, failure } from '../answers'
+import { toHttpError, httpError } from '../answers'
 import { ANSWER_POLICY, SCRIPT_POLICY } from '../headers'
-import { gate } from '../people/gate'
+import { authorize } from '../people/gate'
 
 const LOOPBACK = /^(localhost|127(?:\.\d{1,3}){3}|\[::1\])(:\d+)?$/
 
@@ -52,15 +52,15 @@ const guard = defineEventHandler(async event => {
   const { host = '' } = event.node.req.headers
   if (event.path.startsWith('/review/')) setHeader(event, 'x-robots-tag', 'noindex, nofollow')
   if (host === reviewHost) {
-    if (!OF_REVIEWS.test(event.path)) throw failure(404, 'There is nothing at this address.')
-  } else if (!LOOPBACK.test(host) && !allowed.has(host)) throw failure(421, 'This server does not go by that name.')
+    if (!OF_REVIEWS.test(event.path)) throw httpError(404, 'There is nothing at this address.')
+  } else if (!LOOPBACK.test(host) && !allowed.has(host)) throw httpError(421, 'This server does not go by that name.')
   if (event.method !== 'GET' && event.method !== 'HEAD' && !isOurs(event.node.req, host))
-    throw failure(403, 'Changes are taken from this application’s own pages only.')
+    throw httpError(403, 'Changes are taken from this application’s own pages only.')
   try {
-    await gate(event)
+    await authorize(event)
   } catch (error) {
     setHeader(event, 'cache-control', 'no-store')
-    throw answerTo(error) ?? error
+    throw toHttpError(error) ?? error
   }
 })
 

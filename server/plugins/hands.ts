@@ -1,5 +1,5 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
-import { warmHands } from '../hands/hands'
+import { startWorker } from '../hands/hands'
 
 /** A hand is ready before the first file comes in. */
-export default defineNitroPlugin(() => warmHands())
+export default defineNitroPlugin(() => startWorker())

@@ -1,7 +1,7 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { randomUUID } from 'node:crypto'
 import { getRequestHeader, setHeader, type H3Event } from 'h3'
-import { addressOf, isBehindProxy } from '../address'
+import { clientAddress, isBehindProxy } from '../address'
 import { log } from '../log'
 import { requests } from '../metrics'
 
@@ -33,7 +33,7 @@ export default defineNitroPlugin(nitro => {
       if (event.path.startsWith('/_nuxt/')) return
       const said = {
         ...{ id, method: event.method, path: withoutSecrets(event.path), status, ms: Math.round(seconds * 1000) },
-        ...{ by: event.context.person?.name, from: addressOf(event), ...(writableFinished ? {} : { broke: true }) },
+        ...{ by: event.context.person?.name, from: clientAddress(event), ...(writableFinished ? {} : { broke: true }) },
       }
       if (status >= 500) log.error(said)
       else if (PROBES.test(event.path)) log.debug(said)

@@ -6,7 +6,7 @@ import type { Sql } from 'postgres'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import { MAX_COMMENTS } from '#core/document/limits'
 import { commentPutSchema, type CommentPut, type ReviewNews } from '#core/document/review'
-import { reviewPictures, shownIn } from '#core/handover/review'
+import { reviewPictures, reviewContents } from '#core/handover/review'
 import { newProject } from '#core/scheme/create'
 import { connect } from '../db/connect'
 import { migrate } from '../db/migrate'
@@ -65,7 +65,7 @@ const project = ['Dawn', 'Dusk'].reduce(
   base,
 )
 const looks = project.lineUp.colorways.map(({ id }) => id)
-const frozen = shownIn(project, { looks, artwork: ['art1'] })
+const frozen = reviewContents(project, { looks, artwork: ['art1'] })
 
 const later = (days = 30): string => new Date(Date.now() + days * 86_400_000).toISOString()
 const published = async (endsAt = later()): Promise<{ id: string; token: string; project: string }> => {

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { instantiate } from 'lcms-wasm'
-import { plannedProject } from '../../bin/remapping'
+import { planProject } from '../../bin/remapping'
 import { findingsOf } from '#core/check/check'
 import { isOfColors, mended } from '#core/check/mend'
 import { stateOf, type CheckState } from '#core/check/state'
@@ -33,7 +33,7 @@ export const checkTimes = async (inks: readonly InkArea[], count: number): Promi
   for (let n = 0; n < RUNS; n++) {
     const { match, hold, meant, neutrals, tolerance } = FIRST_REMAP
     const colors = anyScheme(random, count).map(hex => ({ hex, name: null }))
-    const project = plannedProject(
+    const project = planProject(
       { kind: 'scheme', colors, match, seed: 1, shading: null, hold, meant, neutrals, tolerance, restrict: null },
       inks,
     )

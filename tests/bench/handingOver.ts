@@ -10,12 +10,12 @@ import { knownFrom } from '#core/commands/known'
 import type { Artwork } from '#core/document/artwork'
 import type { HandOverJob } from '#core/document/job'
 import { lookOf, type Project } from '#core/document/project'
-import { plannedFiles } from '#core/handover/plan'
+import { planFiles } from '#core/handover/plan'
 import { FIRST_WANTED, NOW, type Wanted } from '#core/handover/wanted'
 import { HARMONIES } from '#core/harmony/harmony'
 import { newProject } from '#core/scheme/create'
 import { archiveTo } from '../../render/handover/archive'
-import { handOver, type Sources } from '../../render/handover/hand'
+import { writeHandOver, type Sources } from '../../render/handover/hand'
 import { renderPng } from '../../render/resvg'
 import { receiveSvg, type Received } from '../../server/artwork/receive'
 import { CHROMIUM } from '../browser'
@@ -84,7 +84,7 @@ export const archiveTimes = async (): Promise<{ archive: number; bare: number; m
   await renderPng('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>', 9) // the renderers are up
   const svgs: Array<{ svg: string; width: number }> = []
   const start = performance.now()
-  const handing = await handOver(project, wanted, sources)
+  const handing = await writeHandOver(project, wanted, sources)
   const pieces: Uint8Array[] = []
   const archive = archiveTo(bytes => pieces.push(bytes))
   await inLanes(handing.files, async file => {
@@ -120,8 +120,8 @@ export const pageTimes = async (): Promise<{ first: number; then: number; size: 
   }
   const timed = async (): Promise<readonly [number, number]> => {
     const start = performance.now()
-    const handing = await handOver(project, wanted, sources)
-    const [file] = plannedFiles(handing.looks, wanted)
+    const handing = await writeHandOver(project, wanted, sources)
+    const [file] = planFiles(handing.looks, wanted)
     const bytes = file ? await handing.write(file) : new Uint8Array()
     return [(performance.now() - start) / 1000, bytes.length / 1e6]
   }

@@ -23,7 +23,7 @@ import { measurePicture } from '#core/raster/measure'
 import { paintRaster } from '#core/raster/paint'
 import { reducePicture } from '#core/raster/reduce'
 import { unmix } from '#core/raster/unmix'
-import { plannedColors } from '../../bin/remapping'
+import { planColors } from '../../bin/remapping'
 import { renderSvg } from '../../render/resvg'
 import { percentile } from './frame'
 import { generatedSvg } from './generated'
@@ -149,7 +149,7 @@ export interface Way {
 
 /** What a drawing becomes in a scheme. */
 export const colorsIn = (inks: readonly InkSummary[], scheme: readonly Hex[], way: Way): ReadonlyMap<Hex, Hex> =>
-  plannedColors(
+  planColors(
     {
       kind: 'scheme',
       colors: scheme.map(hex => ({ hex, name: null })),

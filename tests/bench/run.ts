@@ -8,7 +8,7 @@ import { knownInks } from '#core/commands/known'
 import { newProject } from '#core/scheme/create'
 import type { StoredProject } from '#core/document/project'
 import { receiveSvg } from '../../server/artwork/receive'
-import { keepArtwork } from '../../server/db/artwork'
+import { storeArtwork } from '../../server/db/artwork'
 import { connect } from '../../server/db/connect'
 import { createProject, findProject } from '../../server/db/projects'
 import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes, spotlightTimes } from './remap'
@@ -197,7 +197,7 @@ const composeProjects = async (sql: Sql): Promise<{ poster: StoredProject; many:
   const poster = row && (await findProject(sql, row.id))
   if (!poster) throw new Error('The demo is not there.')
   const received = await receiveSvg('generated.svg', new TextEncoder().encode(generatedSvg(10_000, 64)))
-  await keepArtwork(sql, received)
+  await storeArtwork(sql, received)
   const { hash, width, height, inks } = received.file
   const empty = newProject('Bench 10,000 shapes')
   return {

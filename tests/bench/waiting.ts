@@ -9,7 +9,7 @@ import { apply } from '#core/commands/commands'
 import { knownInks } from '#core/commands/known'
 import { newProject } from '#core/scheme/create'
 import { receiveSvg } from '../../server/artwork/receive'
-import { keepArtwork } from '../../server/db/artwork'
+import { storeArtwork } from '../../server/db/artwork'
 import { createProject } from '../../server/db/projects'
 import { framesOf, onPage, type FrameTimes, type TimingPage } from './frame'
 import { generatedSvg } from './generated'
@@ -30,7 +30,7 @@ export const emptyTimes = (address: string): Promise<FrameTimes> =>
 /** The list of inks of a drawing of so many, scrolled by 331 pixels a frame. */
 export const inkListTimes = async (address: string, sql: Sql, inks: number): Promise<FrameTimes> => {
   const received = await receiveSvg('generated.svg', new TextEncoder().encode(generatedSvg(inks * 2, inks)))
-  await keepArtwork(sql, received)
+  await storeArtwork(sql, received)
   const { hash, width, height, inks: found } = received.file
   const artwork = { kind: 'svg', id: 'a1', name: 'Generated', hash, width, height } as const
   const project = apply(newProject(`Bench ${inks} inks`), { do: 'add artwork', artwork }, knownInks(found))

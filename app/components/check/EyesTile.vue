@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { type Eyes, EYES_TITLES, filterOf, useStage } from '~/stores/stage'
-import { seenAs } from '#core/painting/seen'
+import { paintAsSeen } from '#core/painting/seen'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
@@ -21,7 +21,7 @@ const painted = computed(() => {
   const own = painting.shown(painting.piece?.id ?? null)
   const inks = files.files.get(painting.piece?.hash ?? '')?.inks ?? []
   return see.value
-    ? seenAs(
+    ? paintAsSeen(
         own,
         inks.map(({ hex }) => hex),
         see.value,

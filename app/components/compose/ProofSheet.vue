@@ -2,7 +2,7 @@
 import { computed, onUnmounted, shallowRef, useTemplateRef, watch } from 'vue'
 import {
   enlargedBox,
-  hiddenAfter,
+  toggleHidden,
   isCurrentProof,
   PROOFS_FIRST,
   sheetRatio,
@@ -15,7 +15,7 @@ import { Squares2X2Icon } from '@heroicons/vue/20/solid'
 import { HARMONIES } from '#core/harmony/harmony'
 import { verdictWords } from '#core/proofs/verdict'
 import type { Proof } from '~/stores/proofs'
-import { columnsIn, fittedSize, sizeInRow, SIZES, tileOf } from '#core/interaction/tiles'
+import { columnsIn, largestTileSize, sizeInRow, SIZES, tileOf } from '#core/interaction/tiles'
 import { useDeals } from '~/stores/deals'
 import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
@@ -44,7 +44,7 @@ const LEAST = { bench: 100, large: 120 } as const
 const where = computed(() => (large ? 'large' : 'bench'))
 const ratio = computed(() => sheetRatio(own.value.shown.map(({ piece }) => piece)))
 const fitted = computed(() =>
-  fittedSize(
+  largestTileSize(
     { width: width.value, height: flowing ? 0 : height.value },
     {
       count: own.value.shown.length,
@@ -98,7 +98,7 @@ watch(
 onUnmounted(() => proofs.point(null))
 
 const toggle = (kind: string): void => {
-  proofs.hidden = hiddenAfter(proofs.hidden, kind)
+  proofs.hidden = toggleHidden(proofs.hidden, kind)
 }
 const step = (change: Partial<typeof proofs.variation>): void => {
   proofs.variation = { ...proofs.variation, ...change }

@@ -4,8 +4,8 @@ import { asName } from '#core/document/names'
 import { withKey } from '~/words/shortcuts'
 import { useVirtualList } from '@vueuse/core'
 import { BookmarkIcon } from '@heroicons/vue/20/solid'
-import { branches } from '#core/history/trail'
-import { markerPart, stateAtPart, stateBeside } from '#core/interaction/trailStrip'
+import { isBranch } from '#core/history/trail'
+import { markerFraction, stateAtFraction, stateBeside } from '#core/interaction/trailStrip'
 import type { TrailState } from '#core/document/trail'
 import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
@@ -62,7 +62,7 @@ const scrub = (event: PointerEvent): void => {
   ;(event.currentTarget as HTMLElement).focus()
   const at = (now: PointerEvent): TrailState | undefined => {
     const box = bar.value?.getBoundingClientRect()
-    return box && states.value[stateAtPart((now.clientX - box.left) / box.width, states.value.length)]
+    return box && states.value[stateAtFraction((now.clientX - box.left) / box.width, states.value.length)]
   }
   const move = (now: PointerEvent): void => {
     const state = at(now)
@@ -107,7 +107,7 @@ const rename = (typed: string): void => {
   const name = asName(typed)
   if (shown.value && name) trail.rename(shown.value.id, name)
 }
-const marker = computed(() => `${markerPart(placeOf(pointed.value ?? current.value), states.value.length) * 100}%`)
+const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current.value), states.value.length) * 100}%`)
 </script>
 
 <template>
@@ -175,7 +175,7 @@ const marker = computed(() => `${markerPart(placeOf(pointed.value ?? current.val
           >
             <button
               class="state"
-              :class="{ current: state.id === current, branch: !onlyKept && branches(trail.states, index) }"
+              :class="{ current: state.id === current, branch: !onlyKept && isBranch(trail.states, index) }"
               :aria-label="`State ${index + 1}: ${state.kept ?? state.did}`"
               :aria-current="state.id === current ? 'step' : undefined"
               :title="state.kept ?? `${state.did}, ${momentWords(state.time)}`"

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, onUnmounted, useTemplateRef, watch, shallowRef } from 'vue'
-import { titleShown } from '#core/formats/fileName'
+import { displayTitle } from '#core/formats/fileName'
 import { useElementSize } from '@vueuse/core'
 import { followDrag } from '~/browser/followDrag'
 import { withKey } from '~/words/shortcuts'
 import { EYES, EYES_TITLES, filterOf, useStage } from '~/stores/stage'
-import { FITTED, fittedTo, partInSight, type View, zoomedBy } from '#core/interaction/view'
+import { FITTED, fitSize, visiblePart, type View, zoomView } from '#core/interaction/view'
 import { UNPAINTED } from '#core/painting/painting'
-import { seenAs } from '#core/painting/seen'
+import { paintAsSeen } from '#core/painting/seen'
 import type { StageArtwork } from './stageArtwork'
 import { arrowOf } from '~/browser/arrowOf'
 import { useArtworkFiles } from '~/stores/artwork'
@@ -49,7 +49,7 @@ const screen = computed(() => (painting.piece ? files.screens.get(painting.piece
 const size = computed(() => {
   const art = painting.piece
   if (!art || !width.value) return { width: 0, height: 0 }
-  return fittedTo(room.value, art, MARGIN)
+  return fitSize(room.value, art, MARGIN)
 })
 /** What the artwork can be looked at by: on paper only where it is printed. */
 const eyes = computed(() =>
@@ -59,7 +59,7 @@ const eyes = computed(() =>
 const painted = computed(() => {
   const own = stage.before ? UNPAINTED : painting.shown(painting.piece?.id ?? '')
   const inks = screen.value?.inks ?? files.files.get(painting.piece?.hash ?? '')?.inks.map(({ hex }) => hex) ?? []
-  return printing.shownAs ? seenAs(own, inks, printing.shownAs) : own
+  return printing.shownAs ? paintAsSeen(own, inks, printing.shownAs) : own
 })
 /** What is not spotlit steps back to a light gray of its own value. */
 const colors = useSpotlight(
@@ -94,7 +94,7 @@ const fit = (): void => {
   view.value = FITTED
 }
 const zoomBy = (factor: number, about?: { x: number; y: number }): void => {
-  view.value = zoomedBy(view.value, factor, about)
+  view.value = zoomView(view.value, factor, about)
 }
 /** A place of the window, from the middle of the table. */
 const fromMiddle = ({ x, y }: { x: number; y: number }): { x: number; y: number } => {
@@ -135,7 +135,7 @@ const nudge = (event: KeyboardEvent): void => {
 watch(() => painting.piece?.id, fit)
 
 /** The part of zoomed artwork that is in sight, in parts of its width and height; null where all of it is. */
-const inSight = computed(() => partInSight(room.value, size.value, view.value))
+const inSight = computed(() => visiblePart(room.value, size.value, view.value))
 /** The most pixels a screen shows of it. */
 const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * window.devicePixelRatio))
 </script>
@@ -223,7 +223,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
       :style="{ height: `${foot}px` }"
     >
       <p class="line-clamp-2 min-w-0" :class="{ 'shrink-0 max-w-1/2': words }">
-        {{ titleShown(painting.piece.name) }}<template v-if="stage.before"> · original</template
+        {{ displayTitle(painting.piece.name) }}<template v-if="stage.before"> · original</template
         ><template v-if="crowded"> · drawn from its map, for it has too many shapes</template
         ><template v-if="standIn">
           · a stand-in until there is artwork

@@ -11,7 +11,7 @@ import {
   cutLooseWords,
   isCutLoose,
   lettersWords,
-  movedBy,
+  moveId,
   sharePercent,
   sharesAtJoint,
   sharesWithMore,
@@ -174,7 +174,7 @@ onBeforeUnmount(() => {
 })
 const move = ({ id }: Swatch, by: number): void => {
   arrange(
-    movedBy(
+    moveId(
       scheme.value.map(each => each.id),
       id,
       by,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import { countWords } from '#core/document/names'
-import { titleShown } from '#core/formats/fileName'
+import { displayTitle } from '#core/formats/fileName'
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import type { Artwork } from '#core/document/artwork'
 import { useArtworkFiles } from '~/stores/artwork'
@@ -82,7 +82,7 @@ const remove = (art: Artwork): void => {
           <ArtworkProof :art="art" v-bind="painting.settled(art.id)" />
         </button>
         <p class="leading-4" :title="art.name">
-          <span class="line-clamp-2 wrap-anywhere">{{ titleShown(art.name) }}</span
+          <span class="line-clamp-2 wrap-anywhere">{{ displayTitle(art.name) }}</span
           ><span class="text-caption text-quiet">{{ inkCount(art) }}</span>
         </p>
         <button

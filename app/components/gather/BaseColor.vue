@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { countWords } from '#core/document/names'
-import { titleShown } from '#core/formats/fileName'
+import { displayTitle } from '#core/formats/fileName'
 import { useEyeDropper } from '@vueuse/core'
 import { EyeDropperIcon } from '@heroicons/vue/20/solid'
 import { hsbOf, lchOf, rgbOf } from '#core/color/convert'
@@ -151,7 +151,7 @@ const takeInks = (): void => {
     </p>
     <div v-if="inks.length" class="grid gap-2">
       <div class="flex items-center justify-between gap-3">
-        <h3>From the inks of {{ titleShown(painting.artwork?.name ?? '') }}</h3>
+        <h3>From the inks of {{ displayTitle(painting.artwork?.name ?? '') }}</h3>
         <button class="control" @click="takeInks">Take its inks as the scheme</button>
       </div>
       <ul v-one-stop="{ of: 'button' }" class="flex flex-wrap gap-1" :aria-label="`Inks of ${painting.artwork?.name}`">

@@ -5,7 +5,7 @@ import type { Command } from '#core/commands/commands'
 import { blendSchemes } from '#core/harmony/blend'
 import type { Artwork } from '#core/document/artwork'
 import type { Painted } from '#core/painting/painting'
-import { takenFrom, type FoundScheme } from '#core/interaction/finding'
+import { colorsToTake, type FoundScheme } from '#core/interaction/finding'
 import { useHistory } from '~/stores/history'
 
 /**
@@ -27,7 +27,7 @@ const emit = defineEmits<{ open: []; used: [] }>()
 const history = useHistory()
 const amount = ref(50)
 
-const asIs = (): Command => ({ do: 'take colors', kind: 'shelf', title: scheme.name, colors: takenFrom(scheme) })
+const asIs = (): Command => ({ do: 'take colors', kind: 'shelf', title: scheme.name, colors: colorsToTake(scheme) })
 const asBlend = (): Command => {
   const free = (history.settled?.scheme ?? []).filter(swatch => !swatch.locked)
   const hexes = blendSchemes(

@@ -6,8 +6,8 @@ import {
   isMeantRegion,
   isMovedSample,
   MIDDLE_REGION,
-  nudgedPlace,
-  nudgedRegion,
+  nudgePlace,
+  nudgeRegion,
   patchOfSlider,
   type Place,
   placeUnder,
@@ -115,9 +115,9 @@ const markMiddle = (): void => {
   marking.value = false
   void gathering.mark(reference.id, MIDDLE_REGION)
 }
-const nudgeRegion = (event: KeyboardEvent): void => {
+const onRegionKey = (event: KeyboardEvent): void => {
   const way = reference.region && arrowOf(event)
-  if (reference.region && way) void gathering.mark(reference.id, nudgedRegion(reference.region, way, event.shiftKey))
+  if (reference.region && way) void gathering.mark(reference.id, nudgeRegion(reference.region, way, event.shiftKey))
 }
 /** The loupe shows what a sample moved by keys stands on, until it loses the focus. */
 const showAt = (sample: Sample): Promise<void | null> =>
@@ -141,7 +141,7 @@ const key = (sample: Sample, event: KeyboardEvent): void => {
   if (event.key === 'Delete' || event.key === 'Backspace') remove(sample)
   else if (event.key === 'Home') history.run({ do: 'snap samples', id: sample.id })
   else if (way) {
-    const to = (aim = { id: sample.id, ...nudgedPlace(aim?.id === sample.id ? aim : sample, way, reference) })
+    const to = (aim = { id: sample.id, ...nudgePlace(aim?.id === sample.id ? aim : sample, way, reference) })
     void settleAt(sample, to.x, to.y).then(() => {
       if (aim === to) aim = null
       const there = samples.value.find(({ id }) => id === sample.id)
@@ -266,7 +266,7 @@ onMounted(() =>
               height: `${region.height * 100}%`,
             }"
             data-test="region"
-            @keydown="nudgeRegion"
+            @keydown="onRegionKey"
           />
         </div>
         <button

@@ -2,7 +2,7 @@
 import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { Reference } from '#core/document/gathering'
-import { BOARD_TILE, boardHeight, onBoard } from '#core/interaction/board'
+import { BOARD_TILE, boardHeight, clampToBoard } from '#core/interaction/board'
 import { nextPlace } from '#core/scheme/gather'
 import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
@@ -21,7 +21,7 @@ const placeOf = (reference: Reference): { x: number; y: number } =>
   held.value?.id === reference.id ? held.value : reference.place
 /** The board's height as a part of its width. */
 const tall = computed(() => (width.value ? 288 / width.value : 0.5))
-const bound = (x: number, y: number): { x: number; y: number } => onBoard({ x, y }, tall.value)
+const bound = (x: number, y: number): { x: number; y: number } => clampToBoard({ x, y }, tall.value)
 
 const drag = (reference: Reference, event: PointerEvent): void => {
   if (event.button !== 0) return

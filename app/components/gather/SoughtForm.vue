@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { soughtColors } from '#core/interaction/finding'
+import { readColorQuery } from '#core/interaction/finding'
 import { useHistory } from '~/stores/history'
 
 /** Words and a color that schemes are found by. */
@@ -14,7 +14,7 @@ const emit = defineEmits<{ ask: [] }>()
 const words = defineModel<string>('words', { required: true })
 const color = defineModel<string>('color', { required: true })
 const history = useHistory()
-const sought = computed(() => soughtColors(color.value))
+const sought = computed(() => readColorQuery(color.value))
 const wrong = computed(() => Boolean(color.value.trim()) && !sought.value.near && !sought.value.several.length)
 </script>
 

@@ -6,7 +6,7 @@ import { useGradually } from '~/composables/useGradually'
 import { useHistory } from '~/stores/history'
 import { useLineUp } from '~/stores/lineUp'
 import { useNotices } from '~/stores/notices'
-import { movedBy } from '#core/interaction/band'
+import { moveId } from '#core/interaction/band'
 
 /** The colorways in their order, which is set by dragging or by keys; reopening asks whether itself or a copy is meant. */
 const { height, columns, all = false } = defineProps<{ height: number; columns: number; all?: boolean }>()
@@ -51,7 +51,7 @@ onBeforeUnmount(() => {
 })
 const move = (id: string, by: number): void => {
   const ids = lineUp.colorways.map(each => each.id)
-  order(movedBy(ids, id, by))
+  order(moveId(ids, id, by))
   void nextTick(() => list.value?.querySelector<HTMLElement>(`[data-colorway="${id}"] [data-handle]`)?.focus())
 }
 const reopen = (as: 'itself' | 'copy'): void => {

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { useLocalStorage } from '@vueuse/core'
 import type { Artwork } from '#core/document/artwork'
-import { fileNameOf, titleShown } from '#core/formats/fileName'
+import { fileNameOf, displayTitle } from '#core/formats/fileName'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '#core/formats/formats'
 import type { MenuChoice } from '~/components/control/menu'
 import { saveFile } from '~/browser/saveFile'
@@ -109,7 +109,7 @@ const choose = (): void => {
             <ArtworkProof :art="art" v-bind="painting.settled(art.id)" />
           </button>
           <span class="min-w-0"
-            ><span class="line-clamp-2 wrap-anywhere" :title="art.name">{{ titleShown(art.name) }}</span
+            ><span class="line-clamp-2 wrap-anywhere" :title="art.name">{{ displayTitle(art.name) }}</span
             ><span class="block text-caption text-quiet" title="inks that become another color">{{
               changed(art)
             }}</span></span

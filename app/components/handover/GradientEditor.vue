@@ -6,9 +6,9 @@ import { MAX_STOPS } from '#core/document/limits'
 import { cssOf, gradientsToCss, gradientToSvg, plainCssOf } from '#core/formats/gradient'
 import { fileNameOf } from '#core/formats/fileName'
 import { keyOf } from '#core/formats/handed'
-import { handedGradient } from '#core/handover/handed'
+import { exportGradient } from '#core/handover/handed'
 import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS } from '#core/harmony/gradient'
-import { stopAdded, stopMoved, stopRank, stopRecolored, stopRemoved } from '#core/interaction/gradientStops'
+import { addStop, moveStop, stopRank, recolorStop, removeStop } from '#core/interaction/gradientStops'
 import { followDrag } from '~/browser/followDrag'
 import { saveFile } from '~/browser/saveFile'
 import { arrowOf } from '~/browser/arrowOf'
@@ -27,7 +27,7 @@ const chosen = ref(0)
 const renaming = ref(false)
 
 const scheme = computed(() => history.document?.scheme ?? [])
-const handed = computed(() => handedGradient(gradient, scheme.value))
+const handed = computed(() => exportGradient(gradient, scheme.value))
 const shown = computed(() => plainCssOf(handed.value))
 /** The same laid along the track, whatever its kind. */
 const along = computed(() => plainCssOf({ ...handed.value, kind: 'linear', angle: 90 }))
@@ -57,7 +57,7 @@ const drag = (event: PointerEvent, place: number): void => {
   let stops: Stop[] | null = null
   followDrag(event, {
     move: now => {
-      stops = stopMoved(gradient.stops, place, own + placeAt(now.clientX) - from)
+      stops = moveStop(gradient.stops, place, own + placeAt(now.clientX) - from)
       history.preview(command({ stops }))
     },
     drop: () => {
@@ -67,7 +67,7 @@ const drag = (event: PointerEvent, place: number): void => {
   })
 }
 const remove = (place: number): void => {
-  const stops = stopRemoved(gradient.stops, place)
+  const stops = removeStop(gradient.stops, place)
   if (!stops) return notices.say('A gradient has two stops at least.')
   run({ stops })
   chosen.value = Math.max(0, place - 1)
@@ -81,21 +81,21 @@ const keyed = (event: KeyboardEvent, place: number): void => {
   }
   if (event.key === 'Home' || event.key === 'End') {
     event.preventDefault()
-    return run({ stops: stopMoved(gradient.stops, place, event.key === 'Home' ? 0 : 1) })
+    return run({ stops: moveStop(gradient.stops, place, event.key === 'Home' ? 0 : 1) })
   }
   const way = arrowOf(event)
-  if (way) run({ stops: stopMoved(gradient.stops, place, stop.at + (way.x + way.y) / 100) })
+  if (way) run({ stops: moveStop(gradient.stops, place, stop.at + (way.x + way.y) / 100) })
 }
 /** A stop more where the track was pressed: of the swatches that are no stop yet, the one nearest to what shows there. */
 const add = (at: number): void => {
   if (gradient.stops.length >= MAX_STOPS) return notices.say(`A gradient has up to ${MAX_STOPS} stops.`)
-  const stops = stopAdded(gradient.stops, at, handed.value, scheme.value)
+  const stops = addStop(gradient.stops, at, handed.value, scheme.value)
   if (!stops) return
   run({ stops })
   chosen.value = gradient.stops.length
 }
 const recolor = (swatch: { id: string; hex: string }): void =>
-  run({ stops: stopRecolored(gradient.stops, chosen.value, swatch) })
+  run({ stops: recolorStop(gradient.stops, chosen.value, swatch) })
 
 const css = computed(() => gradientsToCss([handed.value], [keyOf(gradient.name)]))
 const fileName = computed(() => fileNameOf(gradient.name) || 'gradient')

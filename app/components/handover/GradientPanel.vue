@@ -4,7 +4,7 @@ import { PlusIcon } from '@heroicons/vue/20/solid'
 import { MAX_GRADIENTS } from '#core/document/limits'
 import type { Gradient } from '#core/document/handOver'
 import { plainCssOf } from '#core/formats/gradient'
-import { handedGradient } from '#core/handover/handed'
+import { exportGradient } from '#core/handover/handed'
 import { uniqueName } from '#core/color/name'
 import { lchOf } from '#core/color/convert'
 import { useHandOver } from '~/stores/handingOver'
@@ -60,7 +60,7 @@ const make = (): void => {
     <EmptyPlace v-if="!all.length">
       <template #like>
         <template v-if="first">
-          <div class="h-24" :style="{ background: plainCssOf(handedGradient(first, history.settled?.scheme ?? [])) }" />
+          <div class="h-24" :style="{ background: plainCssOf(exportGradient(first, history.settled?.scheme ?? [])) }" />
           <div class="flex justify-between">
             <i
               v-for="{ at, hex } in first.stops"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import { framesOf } from '#core/handover/mood'
-import { croppedTo } from '#core/handover/page'
+import { placeCropped } from '#core/handover/page'
 import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
 import { useHistory } from '~/stores/history'
@@ -18,7 +18,7 @@ type Frame = (typeof frames.value)[number]
 
 /** The crop after the picture was moved by so much of the page. */
 const movedBy = (frame: Frame, dx: number, dy: number): { x: number; y: number } => {
-  const at = croppedTo(frame, ratioOf(frame.picture), frame.crop)
+  const at = placeCropped(frame, ratioOf(frame.picture), frame.crop)
   const part = (from: number, room: number, start: number, size: number, by: number): number => {
     const least = room / 2 / size
     const middle = (from + room / 2 - start - by) / size

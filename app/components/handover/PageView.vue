@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { croppedTo, type Mark, type Page } from '#core/handover/page'
+import { placeCropped, type Mark, type Page } from '#core/handover/page'
 import { FACE_FAMILIES, weightOf } from '~/browser/measureText'
 
 /** A page as it is laid out, on the screen. What stands in its pictures' places is the slot, to be taken hold of. */
@@ -17,7 +17,7 @@ const marks = computed(() => flat(page.marks))
 const ANCHORS = { start: 'start', middle: 'middle', end: 'end' } as const
 const placed = (mark: Extract<Mark, { mark: 'picture' }>) => {
   const picture = pictures.get(mark.picture)
-  const { x, y, width, height } = croppedTo(mark, picture?.ratio ?? 1, mark.crop)
+  const { x, y, width, height } = placeCropped(mark, picture?.ratio ?? 1, mark.crop)
   return { x: x - mark.x, y: y - mark.y, width, height, href: picture?.address }
 }
 </script>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { MAX_COMMENT_LENGTH } from '#core/document/limits'
 import { asName } from '#core/document/names'
-import { everyArtwork } from '#core/handover/plan'
+import { allArtwork } from '#core/handover/plan'
 import { NOW } from '#core/handover/wanted'
 import { useHistory } from '~/stores/history'
 import { useReviews } from '~/stores/reviews'
@@ -15,7 +15,7 @@ const title = ref(history.settled?.name ?? '')
 const greeting = ref('')
 const frozen = (history.settled?.lineUp.colorways ?? []).map(({ id }) => id)
 const looks = ref<string[]>(frozen.length ? frozen : [NOW])
-const everything = computed(() => (history.settled ? everyArtwork(history.settled) : []))
+const everything = computed(() => (history.settled ? allArtwork(history.settled) : []))
 const artwork = ref<string[]>(everything.value.map(({ id }) => id))
 const DAY = 24 * 3600 * 1000
 const dayAfter = (days: number): string => new Date(Date.now() + days * DAY).toISOString().slice(0, 10)

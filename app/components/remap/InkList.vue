@@ -5,7 +5,7 @@ import { useLocalStorage, useVirtualList } from '@vueuse/core'
 import { INK_ORDERS, type InkOrder, LEFT_AS_IS, rowsInOrder, rowsMatching, targetName } from '#core/interaction/inkRows'
 import { TOLERANCE } from '#core/remap/near'
 import { nearestIn } from '#core/remap/restrict'
-import { recoloredFreely } from '#core/painting/painting'
+import { unrestrictedColors } from '#core/painting/painting'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHand } from '~/composables/useHand'
 import { useHistory } from '~/stores/history'
@@ -42,7 +42,7 @@ const isLead = (hex: string): boolean => remapping.familyOf.get(hex)?.family.ink
 /** What inks would become without the restriction, to say how far it takes them. */
 const freely = computed(() =>
   history.settled && remapping.restriction
-    ? recoloredFreely(history.settled, painting.inks, remapping.artwork?.id ?? null)
+    ? unrestrictedColors(history.settled, painting.inks, remapping.artwork?.id ?? null)
     : null,
 )
 const allowed = computed(() => remapping.restriction?.colors.map(({ hex }) => hex) ?? [])

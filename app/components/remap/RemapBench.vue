@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { swatchesTall } from '#core/interaction/ribbons'
+import { swatchesHeight } from '#core/interaction/ribbons'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { withKey } from '~/words/shortcuts'
 import { REMAP_VIEWS, useRemapping } from '~/stores/remapping'
@@ -36,7 +36,7 @@ const tall = computed(() => {
   const [swatches, finger] = [history.document?.scheme.length ?? 0, hand.finger.value]
   switch (remapping.view) {
     case 'ribbons':
-      return (finger ? 410 : 320) + swatchesTall(swatches, hand.least.value)
+      return (finger ? 410 : 320) + swatchesHeight(swatches, hand.least.value)
     case 'touches':
       return (finger ? 560 : 420) + swatches * (hand.least.value + 2)
     default:

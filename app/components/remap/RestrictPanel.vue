@@ -4,7 +4,7 @@ import { TERMS } from '~/words/terms'
 import { asName, countWords } from '#core/document/names'
 import { useDebounceFn, useVirtualList } from '@vueuse/core'
 import { readColors } from '#core/formats/read/read'
-import { recoloredFreely } from '#core/painting/painting'
+import { unrestrictedColors } from '#core/painting/painting'
 import { MAX_IN_SET } from '#core/document/limits'
 import type { ColorSet } from '#core/document/remap'
 import { nearestIn } from '#core/remap/restrict'
@@ -92,7 +92,7 @@ const results = computed(() => {
   if (!now || !set) return []
   const hexes = set.colors.map(({ hex }) => hex)
   const own = painting.settled(remapping.artwork?.id ?? '').colors
-  const free = recoloredFreely(now, painting.inks, remapping.artwork?.id ?? null)
+  const free = unrestrictedColors(now, painting.inks, remapping.artwork?.id ?? null)
   const seen = new Map<string, { free: string; hex: string; name: string; away: number; inks: string[] }>()
   for (const { hex: ink } of remapping.inks) {
     const wanted = free.get(ink) ?? ink

@@ -14,11 +14,11 @@ import {
   ribbonEnds,
   ribbonPath,
   rowsByTarget,
-  scrolledTo,
+  scrollToShow,
   SWATCH_SLOT,
-  swelled,
-  thinned,
-  visibleIn,
+  swellSlot,
+  ribbonStart,
+  visibleRange,
   type Slot,
 } from '#core/interaction/ribbons'
 import { followDrag } from '~/browser/followDrag'
@@ -68,7 +68,7 @@ const swollen = ref<string | null>(null)
 const inkSlots = computed(() =>
   swollen.value === null || hand.finger.value
     ? slotsAtRest.value
-    : swelled(
+    : swellSlot(
         slotsAtRest.value,
         rows.value.findIndex(({ hex }) => hex === swollen.value),
         hand.least.value,
@@ -79,7 +79,7 @@ const tall = computed(() =>
   Math.max(height.value, (inkSlots.value.at(-1)?.top ?? 0) + (inkSlots.value.at(-1)?.height ?? 0)),
 )
 const shownRows = computed(() => {
-  const [first, last] = visibleIn(inkSlots.value, scrolled.value, height.value)
+  const [first, last] = visibleRange(inkSlots.value, scrolled.value, height.value)
   return rows.value
     .slice(first, last)
     .map((row, i) => ({ row, slot: inkSlots.value[first + i] as Slot, place: first + i }))
@@ -102,7 +102,7 @@ const ribbons = computed(() =>
   shownRows.value.flatMap(({ row, slot }) => {
     const end = ends.value.get(row.hex)
     return end
-      ? [{ ...row, end, from: thinned({ ...slot, top: slot.top - scrolled.value }, row.area, height.value) }]
+      ? [{ ...row, end, from: ribbonStart({ ...slot, top: slot.top - scrolled.value }, row.area, height.value) }]
       : []
   }),
 )
@@ -131,7 +131,7 @@ watch(
   () => stage.pointed[0],
   hex => {
     const slot = hex && inkSlots.value[rows.value.findIndex(({ members }) => members.includes(hex))]
-    if (slot && tall.value > height.value) scrolled.value = scrolledTo(slot, scrolled.value, height.value)
+    if (slot && tall.value > height.value) scrolled.value = scrollToShow(slot, scrolled.value, height.value)
   },
 )
 
@@ -211,7 +211,7 @@ const move = async (hex: string, by: number): Promise<void> => {
   const next = rows.value.findIndex(row => row.hex === hex) + by
   const [row, slot] = [rows.value[next], inkSlots.value[next]]
   if (!row || !slot) return
-  scrolled.value = scrolledTo(slot, scrolled.value, height.value)
+  scrolled.value = scrollToShow(slot, scrolled.value, height.value)
   await nextTick()
   bed.value?.querySelector<HTMLElement>(`[data-ink="${row.hex}"]`)?.focus()
 }

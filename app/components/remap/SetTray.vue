@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import { countWords } from '#core/document/names'
-import { titleShown } from '#core/formats/fileName'
+import { displayTitle } from '#core/formats/fileName'
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
 import { SET, useHandingOver } from '~/composables/useHandingOver'
 import type { Artwork } from '#core/document/artwork'
@@ -120,7 +120,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
             :style="{ background: swatch.hex }"
           />
         </p>
-        <p class="line-clamp-2 leading-4 wrap-anywhere" :title="art.name">{{ titleShown(art.name) }}</p>
+        <p class="line-clamp-2 leading-4 wrap-anywhere" :title="art.name">{{ displayTitle(art.name) }}</p>
         <p class="flex items-center gap-1 text-caption text-quiet">
           <span class="truncate">{{ particular(art) }}</span
           ><button

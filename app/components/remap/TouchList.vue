@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref } from 'vue'
-import { titleShown } from '#core/formats/fileName'
+import { displayTitle } from '#core/formats/fileName'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
 import { ladder, LADDERS, RUNGS, type LadderKind } from '#core/harmony/ladder'
 import type { Following, Touch } from '#core/document/remap'
@@ -206,7 +206,9 @@ onUnmounted(() => history.preview(null))
       <div class="flex min-h-6 items-center">
         <h3>
           {{
-            remapping.touches.length ? `Touch-ups of ${titleShown(remapping.artwork?.name ?? '')}` : 'No touch-ups yet'
+            remapping.touches.length
+              ? `Touch-ups of ${displayTitle(remapping.artwork?.name ?? '')}`
+              : 'No touch-ups yet'
           }}
         </h3>
         <button v-if="remapping.touches.length > 1" class="control bare ml-auto small" @click="remove(null)">

@@ -13,17 +13,17 @@ const LETTERING = 0.12
 /** What is an area to be told from its neighbor. */
 const AREA = 0.02
 
-const was = ({ inks }: Neighbors): number => contrastOf(...inks)
+const originalContrast = ({ inks }: Neighbors): number => contrastOf(...inks)
 /** The contrast neighbors have in what they become. */
 export const contrastNow = ({ colors }: Neighbors): number => contrastOf(...colors)
 const ratio = (value: number): string => `${ratioWords(value)}:1`
 
 /** Whether neighbors look like lettering on its ground in the artwork. */
 export const looksLikeLettering = (pair: Neighbors): boolean =>
-  Math.min(...pair.areas) <= LETTERING && was(pair) >= RATIO.text
+  Math.min(...pair.areas) <= LETTERING && originalContrast(pair) >= RATIO.text
 
 /** Whether anything was said of lettering: mostly nothing was, and keys take time. */
-const isAnySaid = ({ check: { lettering: said } }: Project): boolean => {
+const hasLetteringMarks = ({ check: { lettering: said } }: Project): boolean => {
   for (const _ in said) return true
   return false
 }
@@ -32,7 +32,7 @@ const isAnySaid = ({ check: { lettering: said } }: Project): boolean => {
 export const isLettering = (pair: Neighbors, { project }: CheckState): boolean => {
   const [one, other] = pair.swatches
   const said =
-    one && other && isAnySaid(project) ? project.check.lettering[keyOf('lettering', [one, other])] : undefined
+    one && other && hasLetteringMarks(project) ? project.check.lettering[keyOf('lettering', [one, other])] : undefined
   return said ?? looksLikeLettering(pair)
 }
 
@@ -52,7 +52,7 @@ const asLettering = (state: CheckState, [one, other]: readonly [Swatch, Swatch])
 })
 
 /** The pairs somebody said are lettering that touch nowhere. */
-const saidApart = ({ neighbors, project: { scheme, check } }: CheckState): Array<readonly [Swatch, Swatch]> => {
+const markedPairs = ({ neighbors, project: { scheme, check } }: CheckState): Array<readonly [Swatch, Swatch]> => {
   const keyFor = (one: string | null, other: string | null): string => keyOf('lettering', [one ?? '', other ?? ''])
   const touching = new Set(neighbors.map(({ swatches: [one, other] }) => keyFor(one, other)))
   return scheme
@@ -64,9 +64,9 @@ const saidApart = ({ neighbors, project: { scheme, check } }: CheckState): Array
  * Lettering that nothing in the artwork shows: pairs somebody said are lettering and that touch nowhere; and, where the
  * artwork has no lettering at all, the neutral that reads best on what dominates.
  */
-const letteringByWord = (state: CheckState): Neighbors[] => {
+const markedLettering = (state: CheckState): Neighbors[] => {
   const { scheme, check } = state.project
-  const said = isAnySaid(state.project) ? saidApart(state) : []
+  const said = hasLetteringMarks(state.project) ? markedPairs(state) : []
   const dominant = scheme.find(({ role }) => role === 'dominant')
   const [best] = dominant
     ? scheme
@@ -87,7 +87,7 @@ export const lettering: Rule = {
   name: 'lettering',
   find: state =>
     pairsOfSwatches(
-      { neighbors: [...state.neighbors.filter(pair => isLettering(pair, state)), ...letteringByWord(state)] },
+      { neighbors: [...state.neighbors.filter(pair => isLettering(pair, state)), ...markedLettering(state)] },
       pair => contrastNow(pair) < RATIO.text,
       pair => -contrastNow(pair),
     ).map(
@@ -115,7 +115,7 @@ export const areas: Rule = {
       state,
       pair =>
         Math.min(...pair.areas) >= AREA &&
-        was(pair) >= RATIO.large &&
+        originalContrast(pair) >= RATIO.large &&
         contrastNow(pair) < RATIO.large &&
         !isLettering(pair, state),
       pair => -contrastNow(pair),
@@ -125,7 +125,7 @@ export const areas: Rule = {
         rule: 'areas',
         severity: contrastNow(worst) < 2 ? 'doubtful' : 'slight',
         words: `Areas in ${namesOf(state, swatches, ' and ')} hardly part any more.`,
-        figure: `${ratio(contrastNow(worst))}, was ${ratio(was(worst))}; ${percent(part)} of all edges`,
+        figure: `${ratio(contrastNow(worst))}, was ${ratio(originalContrast(worst))}; ${percent(part)} of all edges`,
         measured: [Math.floor(contrastNow(worst) * 10), Math.round(part * 100)],
         swatches,
         inks,

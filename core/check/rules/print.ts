@@ -12,14 +12,14 @@ const CHANGED = { seen: 5, plain: 10 } as const
 const AGAIN = 4
 
 /** What printing does to a color, in a word. */
-const toldBy = (hex: string, printed: string): string => {
+const describeShift = (hex: string, printed: string): string => {
   const [was, is] = [lchOf(hex), lchOf(printed)]
   if (was.c - is.c > Math.abs(was.l - is.l) * 0.4) return 'duller'
   return labOf(printed).l > labOf(hex).l ? 'lighter' : 'darker'
 }
 
 /** Swatches that are seen and, where nothing is, all. */
-const seen = (state: CheckState) => {
+const visibleSwatches = (state: CheckState) => {
   const used = state.project.scheme.filter(({ id }) => areaOf(state, id) >= SEEN)
   return used.length ? used : state.project.scheme
 }
@@ -31,7 +31,7 @@ export const print: Rule = {
     const { press } = state
     const { paper } = state.project.check.print
     if (!press || !paper) return []
-    return seen(state).flatMap(({ id, hex, name }): Finding[] => {
+    return visibleSwatches(state).flatMap(({ id, hex, name }): Finding[] => {
       const printed = press.printed(hex)
       const apart = deltaE(hex, printed)
       if (apart < CHANGED.seen) return []
@@ -40,7 +40,7 @@ export const print: Rule = {
           key: keyOf('print', [id]),
           rule: 'print',
           severity: apart >= CHANGED.plain ? 'doubtful' : 'slight',
-          words: `${name} prints ${toldBy(hex, printed)} on ${PAPERS[paper].title}.`,
+          words: `${name} prints ${describeShift(hex, printed)} on ${PAPERS[paper].title}.`,
           figure: `ΔE ${apart.toFixed(0)}`,
           measured: [Math.round(apart)],
           swatches: [id],
@@ -71,7 +71,7 @@ export const ink: Rule = {
     const { press } = state
     const { paper, ink: most } = state.project.check.print
     if (!press || !paper) return []
-    return seen(state).flatMap(({ id, hex, name }): Finding[] => {
+    return visibleSwatches(state).flatMap(({ id, hex, name }): Finding[] => {
       const laid = inkOf(press.cmykOf(hex))
       if (Math.round(laid) <= most) return []
       return [

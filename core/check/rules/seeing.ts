@@ -17,8 +17,8 @@ const SEEN_BY: Record<Vision, string> = {
   tritan: 'who does not see blue',
 }
 
-const told = ({ colors }: Neighbors): boolean => isDistinguishable(...colors)
-const least = ({ colors }: Neighbors): number => hardestVision(...colors).apart
+const isToldApart = ({ colors }: Neighbors): boolean => isDistinguishable(...colors)
+const minDifference = ({ colors }: Neighbors): number => hardestVision(...colors).apart
 
 /** Neighbors that most tell apart and color-blind readers do not (Machado, Oliveira and Fernandes, 2009). */
 export const vision: Rule = {
@@ -26,8 +26,8 @@ export const vision: Rule = {
   find: state =>
     pairsOfSwatches(
       state,
-      pair => told(pair) && isMerged(least(pair)),
-      pair => -least(pair),
+      pair => isToldApart(pair) && isMerged(minDifference(pair)),
+      pair => -minDifference(pair),
     ).map(({ swatches, worst, inks, part }): Finding => {
       const seen = hardestVision(...worst.colors)
       return {
@@ -53,7 +53,9 @@ export const values: Rule = {
     const pairs = pairsOfSwatches(
       state,
       pair =>
-        told(pair) && apartInGray(pair) < GRAY && Math.abs(labOf(pair.inks[0]).l - labOf(pair.inks[1]).l) > GRAY * 2,
+        isToldApart(pair) &&
+        apartInGray(pair) < GRAY &&
+        Math.abs(labOf(pair.inks[0]).l - labOf(pair.inks[1]).l) > GRAY * 2,
       pair => -apartInGray(pair),
     ).map(
       ({ swatches, worst, inks, part }): Finding => ({

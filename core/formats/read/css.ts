@@ -1,7 +1,7 @@
 import { generate, parse, walk, type CssNode } from 'css-tree'
 import { depthOf } from '#core/artwork/stylesheet'
 import { css } from '#core/color/parse'
-import { RUNG, standingIn, type ReadColor } from './readColor'
+import { RUNG, readRoleAndShare, type ReadColor } from './readColor'
 
 const COLOR_FUNCTIONS = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i
 
@@ -18,20 +18,20 @@ const REMARKED = /^[ \t]*(--[\w-]+):[ \t]*[^;{}\n]{1,200};[ \t]*\/\*([^\n]*)\*\/
 const MAX_LINE_LENGTH = 1000
 
 /** What a remark says: the name, and behind it maybe role and share; null where it is of a rung. */
-const saidIn = (remark: string): (Partial<ReadColor> & { name: string }) | null => {
+const readRemark = (remark: string): (Partial<ReadColor> & { name: string }) | null => {
   const words = remark.replace(/\*\u200B\//g, '*/')
   const parts = words.split(' · ')
-  const standing = standingIn(parts.at(-2), parts.at(-1))
+  const standing = readRoleAndShare(parts.at(-2), parts.at(-1))
   if (standing.role && standing.share !== undefined) return { name: parts.slice(0, -2).join(' · '), ...standing }
   return RUNG.test(remark) ? null : { name: words }
 }
 
 /** The remarks of custom properties by their names: how this program writes what swatches are really called. */
-const remarksIn = (text: string): Map<string, ReturnType<typeof saidIn>> =>
+const readRemarks = (text: string): Map<string, ReturnType<typeof readRemark>> =>
   new Map(
     text.split('\n').flatMap(line => {
       const [, property, remark] = (line.length <= MAX_LINE_LENGTH && REMARKED.exec(line)) || []
-      return property && remark !== undefined ? [[property, saidIn(remark.replace(/^[ \t]+|[ \t]+$/g, ''))]] : []
+      return property && remark !== undefined ? [[property, readRemark(remark.replace(/^[ \t]+|[ \t]+$/g, ''))]] : []
     }),
   )
 
@@ -43,7 +43,7 @@ const MAX_NAME_LENGTH = 200
 /** The colors a style sheet says, in its order; custom properties and variables of its dialects give their names. */
 export const colorsInCss = (text: string): ReadColor[] => {
   const colors: ReadColor[] = []
-  const remarks = remarksIn(text)
+  const remarks = readRemarks(text)
   const take = (value: string, name: string, property: string): void => {
     const color = css(value)
     const said = remarks.get(property)

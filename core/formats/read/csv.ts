@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { parseColor } from '#core/color/parse'
-import { RUNG, standingIn, type ReadColor } from './readColor'
+import { RUNG, readRoleAndShare, type ReadColor } from './readColor'
 
 const CHANNELS = ['r', 'g', 'b'] as const
 const VALUES = /^(hex|hex ?code|value|colou?r)$/i
@@ -17,7 +17,7 @@ const channelsIn = (head: readonly string[]): number[] | null => {
 }
 
 /** A cell as it was before an apostrophe kept a spreadsheet from reckoning with it. */
-const unquoted = (cell: string): string => cell.replace(/^'(?='*[=+\-@\t\r])/, '')
+const unquote = (cell: string): string => cell.replace(/^'(?='*[=+\-@\t\r])/, '')
 
 const isColor = (cell: string): boolean => /[#(]|[a-z]/i.test(cell) && parseColor(cell) !== null
 
@@ -40,7 +40,7 @@ export const colorsInCsv = (text: string): ReadColor[] => {
     if (!color || color.alpha === 0) return []
     const name = named >= 0 ? row[named] : row.find((cell, i) => i !== at && /\p{L}/u.test(cell) && !isColor(cell))
     const part = row[share] ? Number(row[share]) : undefined
-    return [{ hex: color.hex, name: name === undefined ? null : unquoted(name), ...standingIn(row[role], part) }]
+    return [{ hex: color.hex, name: name === undefined ? null : unquote(name), ...readRoleAndShare(row[role], part) }]
   })
 }
 

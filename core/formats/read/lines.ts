@@ -1,4 +1,4 @@
-import { standingIn, type ReadColor } from './readColor'
+import { readRoleAndShare, type ReadColor } from './readColor'
 
 /** A line of a list as this program writes it: a code and a name, maybe a role and a share; or, set in, a rung. */
 const LINE = /^(\t?)(#[\da-f]{6})\t([^\t]*)(?:\t([^\t]*)\t([^\t]*))?$/i
@@ -15,5 +15,5 @@ export const isLined = (text: string): boolean => {
 export const colorsInLines = (text: string): ReadColor[] =>
   linesIn(text).flatMap(line => {
     const [, rung, hex = '', name = '', role, share] = LINE.exec(line) ?? []
-    return rung ? [] : [{ hex: hex.toLowerCase(), name: name || null, ...standingIn(role, share) }]
+    return rung ? [] : [{ hex: hex.toLowerCase(), name: name || null, ...readRoleAndShare(role, share) }]
   })

@@ -17,7 +17,7 @@ export const MAX_LIST_LENGTH = 2 * 1024 * 1024
 const MAX_NAME_LENGTH = 120
 
 /** Each color once: the first time it stands there, with the first name it has anywhere. */
-const once = (colors: readonly ReadColor[]): ReadColor[] => {
+const dedupeColors = (colors: readonly ReadColor[]): ReadColor[] => {
   const seen = new Map<Hex, ReadColor>()
   for (const { name, ...rest } of colors) {
     const color = { ...rest, name: name?.slice(0, MAX_NAME_LENGTH).trim() || null }
@@ -45,20 +45,20 @@ export const readColors = (text: string, fileName = ''): { kind: ListKind; color
   const start = said.trimStart()
   if (/^[[{]/.test(start)) {
     try {
-      return { kind: 'design tokens', colors: once(colorsInJson(start)) }
+      return { kind: 'design tokens', colors: dedupeColors(colorsInJson(start)) }
     } catch {
       /* it is no JSON after all: a rule of CSS begins with a bracket too */
     }
   }
-  if (/<(?:\w+:)?svg[\s>]/i.test(said.slice(0, 4000))) return { kind: 'SVG', colors: once(colorsInSvg(said)) }
-  if (isLined(said)) return { kind: 'text', colors: once(colorsInLines(said)) }
+  if (/<(?:\w+:)?svg[\s>]/i.test(said.slice(0, 4000))) return { kind: 'SVG', colors: dedupeColors(colorsInSvg(said)) }
+  if (isLined(said)) return { kind: 'text', colors: dedupeColors(colorsInLines(said)) }
   if (/\.(css|scss|less)$/i.test(fileName) || isCss(said)) {
-    const colors = once(colorsInCss(said))
+    const colors = dedupeColors(colorsInCss(said))
     if (colors.length) return { kind: 'CSS', colors }
   }
   if (/\.(csv|tsv)$/i.test(fileName) || isCsv(said)) {
-    const colors = once(colorsInCsv(said))
+    const colors = dedupeColors(colorsInCsv(said))
     if (colors.length) return { kind: 'CSV', colors }
   }
-  return { kind: 'text', colors: once(colorsInText(said)) }
+  return { kind: 'text', colors: dedupeColors(colorsInText(said)) }
 }

@@ -10,7 +10,7 @@ export interface ReadColor {
 }
 
 /** Role and share as lists say them: one of the words for roles, and a number in percent, `40%`, or in [0, 1]. */
-export const standingIn = (role: unknown, share: unknown): Pick<ReadColor, 'role' | 'share'> => {
+export const readRoleAndShare = (role: unknown, share: unknown): Pick<ReadColor, 'role' | 'share'> => {
   const known = ROLES.find(each => each === role)
   const percent = typeof share === 'string' ? /^(\d{1,3}(?:\.\d+)?)\s*%$/.exec(share.trim())?.[1] : undefined
   const part = percent === undefined ? (typeof share === 'number' ? share : NaN) : Number(percent) / 100

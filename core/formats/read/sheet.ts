@@ -1,6 +1,6 @@
 import { Parser } from 'htmlparser2'
 import { css } from '#core/color/parse'
-import { standingIn, type ReadColor } from './readColor'
+import { readRoleAndShare, type ReadColor } from './readColor'
 
 interface Shape {
   tag: string
@@ -77,7 +77,7 @@ const drawingIn = (svg: string): Drawing => {
         if (kind && color && color.alpha > 0 && said['data-rung'] === undefined)
           drawing.shapes.push({
             ...{ tag: kind, hex: color.hex, name: nameFrom(said), box: boxOf(kind, said) },
-            standing: standingIn(said['data-role'], said['data-share']),
+            standing: readRoleAndShare(said['data-role'], said['data-share']),
           })
         if (/^(?:\w+:)?text$/.test(tag) && drawing.texts.length < MAX_WORDS)
           drawing.texts.push({ x: number(said.x), y: number(said.y), text: '' })
@@ -104,7 +104,7 @@ const drawingIn = (svg: string): Drawing => {
 }
 
 /** The name written on or just under a shape, color codes left out. */
-const writtenAt = ({ box: [x, y, width, height], name }: Shape, { texts, shapes }: Drawing): string | null => {
+const nameNear = ({ box: [x, y, width, height], name }: Shape, { texts, shapes }: Drawing): string | null => {
   if (name || shapes.length > MAX_NAMED) return name
   const label = texts.find(
     text =>
@@ -126,7 +126,7 @@ const swatchesIn = (drawing: Drawing): Shape[] =>
 /** The colors of an SVG swatch sheet, in its order, with the names written on it; each color once. */
 export const colorsInSvg = (svg: string): ReadColor[] => {
   const drawing = drawingIn(svg)
-  return swatchesIn(drawing).map(shape => ({ hex: shape.hex, name: writtenAt(shape, drawing), ...shape.standing }))
+  return swatchesIn(drawing).map(shape => ({ hex: shape.hex, name: nameNear(shape, drawing), ...shape.standing }))
 }
 
 /**

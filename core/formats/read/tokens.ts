@@ -1,7 +1,7 @@
 import { css, parseColor } from '#core/color/parse'
 import { hexOf } from '#core/color/convert'
 import { EXTENSION } from '../tokens'
-import { standingIn, type ReadColor } from './readColor'
+import { readRoleAndShare, type ReadColor } from './readColor'
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json }
 type Group = { [key: string]: Json }
@@ -48,13 +48,13 @@ const rgbGroup = (value: Group): string | null => {
 const ALIAS = /^\{([^{}]+)\}$/
 
 /** What an alias leads to, followed as far as it goes; null for a dead end or a circle. */
-const resolved = (root: Json, value: Json, steps = 0): Json => {
+const resolveAlias = (root: Json, value: Json, steps = 0): Json => {
   const alias = typeof value === 'string' ? ALIAS.exec(value) : null
   if (!alias) return value
   const target = (alias[1] as string)
     .split('.')
     .reduce<Json | undefined>((at, key) => (isGroup(at) && Object.hasOwn(at, key) ? at[key] : undefined), root)
-  return steps < 20 && isGroup(target) ? resolved(root, target.$value ?? target.value ?? null, steps + 1) : null
+  return steps < 20 && isGroup(target) ? resolveAlias(root, target.$value ?? target.value ?? null, steps + 1) : null
 }
 
 /** What this program says of a group or token beside the standard. */
@@ -78,14 +78,14 @@ export const colorsInJson = (text: string): ReadColor[] => {
   const root = JSON.parse(text) as Json
   const colors: ReadColor[] = []
   const take = (value: Json, name: string, standing: Partial<ReadColor> = {}): boolean => {
-    const said = cssOf(resolved(root, value))
+    const said = cssOf(resolveAlias(root, value))
     const color = said === null ? null : (css(said) ?? (said.length < 60 ? parseColor(said) : null))
     if (color && color.alpha > 0) colors.push({ hex: color.hex, name: name || null, ...standing })
     return color !== null
   }
   const takeToken = (token: Group, key: string): void => {
     const { name, role, share } = extensionOf(token) ?? {}
-    take(token.$value ?? null, typeof name === 'string' ? name : key, standingIn(role, share))
+    take(token.$value ?? null, typeof name === 'string' ? name : key, readRoleAndShare(role, share))
   }
   const visit = (value: Json, name: string, type: Json | undefined, depth: number): void => {
     if (depth > 40 || colors.length > 500) return

@@ -3,8 +3,8 @@ import { z } from 'zod'
 import { MAX_SVG_BYTES } from '#core/artwork/unreadable'
 import { MAX_BYTES } from '#core/picture/picture'
 import { ARTWORK_KINDS } from '#core/document/artwork'
-import { door } from '../../door'
-import { inHands } from '../../hands/hands'
+import { apiHandler } from '../../door'
+import { runInWorker } from '../../hands/hands'
 import { withBodyAsFile } from '../../incoming'
 
 const asked = z.object({ name: z.string().max(400).default('Artwork'), kind: z.enum(ARTWORK_KINDS).default('svg') })
@@ -13,10 +13,10 @@ const TAKING = {
   raster: { task: 'take picture', most: MAX_BYTES },
 } as const
 
-export default door(async event => {
+export default apiHandler(async event => {
   const { name, kind } = asked.parse(getQuery(event))
   const { task, most } = TAKING[kind]
-  const file = await withBodyAsFile(event, most, (path, size) => inHands(event, task, { name, path }, size))
+  const file = await withBodyAsFile(event, most, (path, size) => runInWorker(event, task, { name, path }, size))
   setResponseStatus(event, 201)
   return file
 })

@@ -1,7 +1,7 @@
 import { getQuery } from 'h3'
 import { z } from 'zod'
 import { hexSchema } from '#core/document/basics'
-import { door } from '../../door'
+import { apiHandler } from '../../door'
 import { askInspiration, BEHAVIORS } from '../../inspiration/service'
 
 const behaviorSchema = z.enum(BEHAVIORS)
@@ -23,7 +23,7 @@ const asked = z.object({
 /** What PLUMBAGO_INSPIRATION says of the stand-in's behavior, where a request does not. */
 const usual = behaviorSchema.catch('usual').parse(process.env.PLUMBAGO_INSPIRATION)
 
-export default door(event => {
+export default apiHandler(event => {
   const { words, near, fits, from, count, as } = asked.parse(getQuery(event))
   return askInspiration({ words, near: near ?? null, fits }, from, count, as ?? usual)
 })

@@ -1,6 +1,6 @@
 import type { Me } from '#core/document/people'
-import { door } from '../../door'
-import { asks, whoAsks } from '../../people/gate'
+import { apiHandler } from '../../door'
+import { asks, identify } from '../../people/gate'
 
 /** Who one is here. */
-export default door(async (event): Promise<Me> => ({ asks, person: asks ? await whoAsks(event) : null }))
+export default apiHandler(async (event): Promise<Me> => ({ asks, person: asks ? await identify(event) : null }))

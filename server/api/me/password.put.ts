@@ -1,21 +1,21 @@
 import { setResponseStatus } from 'h3'
 import { z } from 'zod'
 import { passwordSchema, signInSchema } from '#core/document/people'
-import { failure } from '../../answers'
+import { httpError } from '../../answers'
 import { database } from '../../db/connect'
 import { changePassword } from '../../db/people'
-import { bodyOf, door } from '../../door'
+import { readBody, apiHandler } from '../../door'
 import { hashPassword } from '../../people/password'
-import { checked, signedIn } from '../../people/signIn'
+import { checkPassword, requireSession } from '../../people/signIn'
 
 const asked = z.object({ old: signInSchema.shape.password, password: passwordSchema })
 
 /** Sets another password; one is signed out everywhere else. */
-export default door(async event => {
-  const { person, session } = signedIn(event)
-  const { old, password } = await bodyOf(event, asked)
-  if (!(await checked(event, { name: person.name, password: old })))
-    throw failure(403, 'The old password is not right.')
+export default apiHandler(async event => {
+  const { person, session } = requireSession(event)
+  const { old, password } = await readBody(event, asked)
+  if (!(await checkPassword(event, { name: person.name, password: old })))
+    throw httpError(403, 'The old password is not right.')
   await changePassword(database(), person.id, await hashPassword(password), session)
   setResponseStatus(event, 204)
   return null

@@ -1,6 +1,6 @@
 import { database } from '../../db/connect'
 import { listPeople } from '../../db/people'
-import { door } from '../../door'
+import { apiHandler } from '../../door'
 
 /** Everybody who works here. */
-export default door(() => listPeople(database()))
+export default apiHandler(() => listPeople(database()))

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { onOneLine } from '#core/document/names'
 import { database } from '../../db/connect'
 import { listProjects, PROJECT_ORDERS } from '../../db/projects'
-import { door } from '../../door'
+import { apiHandler } from '../../door'
 
 const asked = z.object({
   before: z.uuid().optional(),
@@ -12,7 +12,7 @@ const asked = z.object({
   words: z.string().max(100).overwrite(onOneLine).default(''),
 })
 
-export default door(async event => {
+export default apiHandler(async event => {
   const { before, limit, words, order } = asked.parse(getQuery(event))
   return listProjects(database(), limit, before, words, order)
 })

@@ -1,10 +1,10 @@
 import { database } from '../../db/connect'
 import { sessionsOf } from '../../db/people'
-import { door } from '../../door'
-import { signedIn } from '../../people/signIn'
+import { apiHandler } from '../../door'
+import { requireSession } from '../../people/signIn'
 
 /** Where one is signed in. */
-export default door(event => {
-  const { person, session } = signedIn(event)
+export default apiHandler(event => {
+  const { person, session } = requireSession(event)
   return sessionsOf(database(), person.id, session)
 })

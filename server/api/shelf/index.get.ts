@@ -4,7 +4,7 @@ import { hexSchema } from '#core/document/basics'
 import { shelfQuerySchema, tagSchema } from '#core/document/shelf'
 import { database } from '../../db/connect'
 import { searchShelf } from '../../db/shelf'
-import { door } from '../../door'
+import { apiHandler } from '../../door'
 
 const listed = <Each extends z.ZodType<unknown, string>>(each: Each, most: number) =>
   z
@@ -23,7 +23,7 @@ const asked = shelfQuerySchema.extend({
   count: z.coerce.number().int().min(1).max(100).default(48),
 })
 
-export default door(event => {
+export default apiHandler(event => {
   const { from, count, ...query } = asked.parse(getQuery(event))
   return searchShelf(database(), query, from, count)
 })

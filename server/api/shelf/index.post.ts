@@ -2,10 +2,10 @@ import { setResponseStatus } from 'h3'
 import { shelfPutSchema } from '#core/document/shelf'
 import { database } from '../../db/connect'
 import { putOnShelf } from '../../db/shelf'
-import { bodyOf, door } from '../../door'
+import { readBody, apiHandler } from '../../door'
 
-export default door(async event => {
-  const kept = await putOnShelf(database(), await bodyOf(event, shelfPutSchema))
+export default apiHandler(async event => {
+  const kept = await putOnShelf(database(), await readBody(event, shelfPutSchema))
   setResponseStatus(event, 201)
   return kept
 })

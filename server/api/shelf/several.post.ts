@@ -2,8 +2,8 @@ import { z } from 'zod'
 import { listOf } from '#core/document/basics'
 import { shelfSaidSchema, type ShelfScheme } from '#core/document/shelf'
 import { database, inTransaction } from '../../db/connect'
-import { sayOnShelf, setOffShelf } from '../../db/shelf'
-import { bodyOf, door, missing } from '../../door'
+import { updateOnShelf, setDeletedOnShelf } from '../../db/shelf'
+import { readBody, apiHandler, notFound } from '../../door'
 
 const MOST = 500
 const ids = listOf(z.uuid(), { most: MOST }).default([])
@@ -23,15 +23,15 @@ const asked = z.object({
 })
 
 /** Changes what is said of several schemes, takes some from the shelf and puts others back: all of it or nothing. */
-export default door(async event => {
-  const { change, off, on } = await bodyOf(event, asked)
+export default apiHandler(async event => {
+  const { change, off, on } = await readBody(event, asked)
   return inTransaction(database(), async sql => {
     const changed: ShelfScheme[] = []
     for (const { id, said: what } of change) {
-      const scheme = await sayOnShelf(sql, id, what)
-      if (!scheme) throw missing('scheme')
+      const scheme = await updateOnShelf(sql, id, what)
+      if (!scheme) throw notFound('scheme')
       changed.push(scheme)
     }
-    return { changed, off: await setOffShelf(sql, off, true), on: await setOffShelf(sql, on, false) }
+    return { changed, off: await setDeletedOnShelf(sql, off, true), on: await setDeletedOnShelf(sql, on, false) }
   })
 })

@@ -1,5 +1,5 @@
 import { database } from '../../db/connect'
 import { listTags } from '../../db/shelf'
-import { door } from '../../door'
+import { apiHandler } from '../../door'
 
-export default door(() => listTags(database()))
+export default apiHandler(() => listTags(database()))

@@ -1,6 +1,6 @@
 import { database } from '../../db/connect'
 import { welcomeBehind } from '../../db/people'
-import { door } from '../../door'
+import { apiHandler } from '../../door'
 
 /** What a link to set a password is for. */
-export default door(event => welcomeBehind(database(), String(event.context.params?.token)))
+export default apiHandler(event => welcomeBehind(database(), String(event.context.params?.token)))

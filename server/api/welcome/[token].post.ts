@@ -3,7 +3,7 @@ import { nameSchema } from '#core/document/basics'
 import { passwordSchema, type Me } from '#core/document/people'
 import { database } from '../../db/connect'
 import { setPasswordBy, welcomeBehind } from '../../db/people'
-import { bodyOf, door } from '../../door'
+import { readBody, apiHandler } from '../../door'
 import { asks } from '../../people/gate'
 import { hashPassword } from '../../people/password'
 import { signIn } from '../../people/signIn'
@@ -11,9 +11,9 @@ import { signIn } from '../../people/signIn'
 const asked = z.object({ password: passwordSchema, name: nameSchema.optional() })
 
 /** Sets a password by a link, and signs in. */
-export default door(async (event): Promise<Me> => {
+export default apiHandler(async (event): Promise<Me> => {
   const token = String(event.context.params?.token)
-  const { password, name } = await bodyOf(event, asked)
+  const { password, name } = await readBody(event, asked)
   const known = await welcomeBehind(database(), token)
   const person = await setPasswordBy(database(), token, await hashPassword(password), name ?? known.name ?? 'Owner')
   await signIn(event, person)

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { ALSO } from '#core/artwork/reading'
 import { hashSchema } from '#core/document/basics'
-import { bodyOf, door, missing, partOf } from '../../../door'
-import { inHands } from '../../../hands/hands'
+import { readBody, apiHandler, notFound, readParam } from '../../../door'
+import { runInWorker } from '../../../hands/hands'
 
 const asked = z.object({
   also: z
@@ -11,9 +11,9 @@ const asked = z.object({
     .transform(also => ALSO.filter(each => also.includes(each))),
 })
 
-export default door(async event => {
-  const { also } = await bodyOf(event, asked)
-  const file = await inHands(event, 'read again', { hash: partOf(event, 'hash', hashSchema), also })
-  if (!file) throw missing('drawing')
+export default apiHandler(async event => {
+  const { also } = await readBody(event, asked)
+  const file = await runInWorker(event, 'read again', { hash: readParam(event, 'hash', hashSchema), also })
+  if (!file) throw notFound('drawing')
   return file
 })

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { hashSchema, hexSchema } from '#core/document/basics'
 import { GIVEN, MANNERS } from '#core/raster/manner'
-import { bodyOf, door, missing, partOf } from '../../../door'
-import { inHands } from '../../../hands/hands'
+import { readBody, apiHandler, notFound, readParam } from '../../../door'
+import { runInWorker } from '../../../hands/hands'
 
 const asked = z.object({
   manner: z.enum(MANNERS),
@@ -14,9 +14,9 @@ const asked = z.object({
     .optional(),
 })
 
-export default door(async event => {
-  const { manner, inks } = await bodyOf(event, asked)
-  const file = await inHands(event, 'take as made of', { hash: partOf(event, 'hash', hashSchema), manner, inks })
-  if (!file) throw missing('picture')
+export default apiHandler(async event => {
+  const { manner, inks } = await readBody(event, asked)
+  const file = await runInWorker(event, 'take as made of', { hash: readParam(event, 'hash', hashSchema), manner, inks })
+  if (!file) throw notFound('picture')
   return file
 })

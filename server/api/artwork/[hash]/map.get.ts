@@ -2,12 +2,12 @@ import { setHeaders, setResponseStatus } from 'h3'
 import { hashSchema } from '#core/document/basics'
 import { artworkMap } from '../../../db/artwork'
 import { database } from '../../../db/connect'
-import { door, partOf } from '../../../door'
-import { keptBytes } from '../../../kept'
+import { apiHandler, readParam } from '../../../door'
+import { cachedBytes } from '../../../kept'
 
-export default door(async event => {
-  const hash = partOf(event, 'hash', hashSchema)
-  const map = await keptBytes(`map ${hash}`, () => artworkMap(database(), hash))
+export default apiHandler(async event => {
+  const hash = readParam(event, 'hash', hashSchema)
+  const map = await cachedBytes(`map ${hash}`, () => artworkMap(database(), hash))
   setHeaders(event, {
     'cache-control': 'private, max-age=31536000, immutable',
     ...(map ? { 'content-type': 'application/octet-stream', 'content-encoding': 'gzip' } : {}),

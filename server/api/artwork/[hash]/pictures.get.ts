@@ -1,13 +1,13 @@
 import { setHeaders } from 'h3'
 import { hashSchema } from '#core/document/basics'
-import { door, missing, partOf } from '../../../door'
-import { inHands } from '../../../hands/hands'
+import { apiHandler, notFound, readParam } from '../../../door'
+import { runInWorker } from '../../../hands/hands'
 import { PICTURE_HEADERS } from '../../../headers'
 
 /** The pictures within a drawing that are recolored, as an archive of PNG files named by their place. */
-export default door(async event => {
-  const archive = await inHands(event, 'take out pictures', { hash: partOf(event, 'hash', hashSchema) })
-  if (!archive) throw missing('artwork')
+export default apiHandler(async event => {
+  const archive = await runInWorker(event, 'take out pictures', { hash: readParam(event, 'hash', hashSchema) })
+  if (!archive) throw notFound('artwork')
   setHeaders(event, { ...PICTURE_HEADERS, 'content-type': 'application/zip' })
   return Buffer.from(archive)
 })

@@ -3,13 +3,13 @@ import { sendStream, setHeaders } from 'h3'
 import { hashSchema } from '#core/document/basics'
 import { artworkPieces, findArtwork } from '../../../db/artwork'
 import { database } from '../../../db/connect'
-import { door, missing, partOf } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../door'
 import { PICTURE_HEADERS, SVG_HEADERS } from '../../../headers'
 
-export default door(async event => {
-  const hash = partOf(event, 'hash', hashSchema)
+export default apiHandler(async event => {
+  const hash = readParam(event, 'hash', hashSchema)
   const [file, source] = await Promise.all([findArtwork(database(), hash), artworkPieces(database(), hash)])
-  if (!file || !source) throw missing('artwork')
+  if (!file || !source) throw notFound('artwork')
   setHeaders(event, {
     ...(file.kind === 'raster'
       ? { ...PICTURE_HEADERS, 'content-type': 'image/png' }

@@ -1,12 +1,12 @@
 import { setHeaders } from 'h3'
 import { hashSchema } from '#core/document/basics'
-import { door, missing, partOf } from '../../../door'
-import { inHands } from '../../../hands/hands'
+import { apiHandler, notFound, readParam } from '../../../door'
+import { runInWorker } from '../../../hands/hands'
 import { PICTURE_HEADERS } from '../../../headers'
 
-export default door(async event => {
-  const stage = await inHands(event, 'show picture', { hash: partOf(event, 'hash', hashSchema) })
-  if (!stage) throw missing('picture')
+export default apiHandler(async event => {
+  const stage = await runInWorker(event, 'show picture', { hash: readParam(event, 'hash', hashSchema) })
+  if (!stage) throw notFound('picture')
   setHeaders(event, { ...PICTURE_HEADERS, 'content-type': 'image/png' })
   return Buffer.from(stage)
 })

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { findJob } from '../../../db/jobs'
-import { door, missing, partOf } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../door'
 
-export default door(async event => {
-  const job = await findJob(database(), partOf(event, 'id', z.uuid(), 'job'))
-  if (!job) throw missing('job')
+export default apiHandler(async event => {
+  const job = await findJob(database(), readParam(event, 'id', z.uuid(), 'job'))
+  if (!job) throw notFound('job')
   return job
 })

@@ -3,7 +3,7 @@ import { sendStream, setHeaders } from 'h3'
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { jobResult } from '../../../db/jobs'
-import { door, missing, partOf } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../door'
 import { PICTURE_HEADERS } from '../../../headers'
 
 /** A name as it stands in a header, in any script (RFC 8187). */
@@ -11,9 +11,9 @@ const inHeader = (name: string): string =>
   encodeURIComponent(name).replace(/['()*]/g, letter => `%${letter.charCodeAt(0).toString(16).toUpperCase()}`)
 
 /** What comes of a job, as a file to be saved, piece by piece. */
-export default door(async event => {
-  const result = await jobResult(database(), partOf(event, 'id', z.uuid(), 'job'))
-  if (!result) throw missing('result')
+export default apiHandler(async event => {
+  const result = await jobResult(database(), readParam(event, 'id', z.uuid(), 'job'))
+  if (!result) throw notFound('result')
   const { name, media, size, pieces } = result
   setHeaders(event, {
     ...PICTURE_HEADERS,

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { retryJob } from '../../../db/jobs'
-import { door, missing, partOf } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../door'
 
-export default door(async event => {
-  const job = await retryJob(database(), partOf(event, 'id', z.uuid(), 'job'))
-  if (!job) throw missing('job')
+export default apiHandler(async event => {
+  const job = await retryJob(database(), readParam(event, 'id', z.uuid(), 'job'))
+  if (!job) throw notFound('job')
   return job
 })

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { stopJob } from '../../../db/jobs'
-import { door, missing, partOf } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../door'
 
-export default door(async event => {
-  const job = await stopJob(database(), partOf(event, 'id', z.uuid(), 'job'))
-  if (!job) throw missing('job')
+export default apiHandler(async event => {
+  const job = await stopJob(database(), readParam(event, 'id', z.uuid(), 'job'))
+  if (!job) throw notFound('job')
   return job
 })

@@ -3,14 +3,14 @@ import { z } from 'zod'
 import { personSchema } from '#core/document/people'
 import { database } from '../../../db/connect'
 import { changePerson } from '../../../db/people'
-import { bodyOf, door, partOf } from '../../../door'
+import { readBody, apiHandler, readParam } from '../../../door'
 
 const asked = personSchema.omit({ id: true }).partial().extend({ gone: z.boolean().optional() })
 
 /** Gives somebody another name or role, takes them out, or lets them in again. */
-export default door(async event => {
-  const id = partOf(event, 'id', z.uuid(), 'person')
-  await changePerson(database(), id, await bodyOf(event, asked))
+export default apiHandler(async event => {
+  const id = readParam(event, 'id', z.uuid(), 'person')
+  await changePerson(database(), id, await readBody(event, asked))
   setResponseStatus(event, 204)
   return null
 })

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { welcomeAgain } from '../../../db/people'
-import { door, partOf } from '../../../door'
+import { apiHandler, readParam } from '../../../door'
 
 /** A new link for somebody to set a password. */
-export default door(async event => ({
-  token: await welcomeAgain(database(), partOf(event, 'id', z.uuid(), 'person')),
+export default apiHandler(async event => ({
+  token: await welcomeAgain(database(), readParam(event, 'id', z.uuid(), 'person')),
 }))

@@ -2,10 +2,10 @@ import { setResponseStatus } from 'h3'
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { setDeleted } from '../../../db/projects'
-import { door, missing, partOf } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../door'
 
-export default door(async event => {
-  if (!(await setDeleted(database(), partOf(event, 'id', z.uuid()), true))) throw missing('project')
+export default apiHandler(async event => {
+  if (!(await setDeleted(database(), readParam(event, 'id', z.uuid()), true))) throw notFound('project')
   setResponseStatus(event, 204)
   return null
 })

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { jobsOf } from '../../../db/jobs'
-import { door, partOf } from '../../../door'
+import { apiHandler, readParam } from '../../../door'
 
-export default door(event => jobsOf(database(), partOf(event, 'id', z.uuid())))
+export default apiHandler(event => jobsOf(database(), readParam(event, 'id', z.uuid())))

@@ -5,19 +5,19 @@ import { wantedSchema } from '#core/handover/wanted'
 import { database } from '../../../db/connect'
 import { addJob } from '../../../db/jobs'
 import { findProject, Stale } from '../../../db/projects'
-import { bodyOf, door, missing, partOf } from '../../../door'
+import { readBody, apiHandler, notFound, readParam } from '../../../door'
 
 const asked = z.object({ version: z.number().int().min(1), wanted: wantedSchema, listed: z.boolean().default(true) })
 
 /** Asks for files of a project as it was saved last; `version` says which version was seen. */
-export default door(async event => {
-  const id = partOf(event, 'id', z.uuid())
-  const { version, wanted, listed } = await bodyOf(event, asked)
+export default apiHandler(async event => {
+  const id = readParam(event, 'id', z.uuid())
+  const { version, wanted, listed } = await readBody(event, asked)
   const project = await findProject(database(), id)
-  if (!project) throw missing('project')
+  if (!project) throw notFound('project')
   if (project.version !== version) throw new Stale(project)
   const job = await addJob(database(), id, archiveName(project.document), wanted, { listed })
-  if (!job) throw missing('project')
+  if (!job) throw notFound('project')
   setResponseStatus(event, 201)
   return job
 })

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { reviewsOf } from '../../../db/reviews'
-import { door, partOf } from '../../../door'
+import { apiHandler, readParam } from '../../../door'
 
-export default door(event => reviewsOf(database(), partOf(event, 'id', z.uuid())))
+export default apiHandler(event => reviewsOf(database(), readParam(event, 'id', z.uuid())))

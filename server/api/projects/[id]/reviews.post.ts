@@ -2,14 +2,14 @@ import { setResponseStatus } from 'h3'
 import { z } from 'zod'
 import { MAX_REVIEW_PICTURES } from '#core/document/limits'
 import { reviewPutSchema } from '#core/document/review'
-import { reviewPictures, shownIn } from '#core/handover/review'
+import { reviewPictures, reviewContents } from '#core/handover/review'
 import { FIRST_WANTED } from '#core/handover/wanted'
-import { failure } from '../../../answers'
+import { httpError } from '../../../answers'
 import { database, inTransaction } from '../../../db/connect'
 import { addJob } from '../../../db/jobs'
 import { findProject, Stale } from '../../../db/projects'
 import { findReview, publishReview } from '../../../db/reviews'
-import { bodyOf, door, missing, partOf } from '../../../door'
+import { readBody, apiHandler, notFound, readParam } from '../../../door'
 import { linkTo } from '../../../reviews/door'
 
 const asked = reviewPutSchema.extend({ version: z.number().int().min(1) })
@@ -17,20 +17,20 @@ const asked = reviewPutSchema.extend({ version: z.number().int().min(1) })
 const LONGEST = 366 * 24 * 3600 * 1000
 
 /** Publishes a project as it was saved last; its pictures are made by a job. What the link ends in is told here and never again. */
-export default door(async event => {
-  const id = partOf(event, 'id', z.uuid())
-  const { version, ...put } = await bodyOf(event, asked)
+export default apiHandler(async event => {
+  const id = readParam(event, 'id', z.uuid())
+  const { version, ...put } = await readBody(event, asked)
   const ends = Date.parse(put.endsAt)
-  if (ends <= Date.now()) throw failure(400, 'The end lies in the past.')
-  if (ends > Date.now() + LONGEST) throw failure(400, 'A review is open for a year at most.')
+  if (ends <= Date.now()) throw httpError(400, 'The end lies in the past.')
+  if (ends > Date.now() + LONGEST) throw httpError(400, 'A review is open for a year at most.')
   const project = await findProject(database(), id)
-  if (!project) throw missing('project')
+  if (!project) throw notFound('project')
   if (project.version !== version) throw new Stale(project)
-  const frozen = shownIn(project.document, put)
-  if (!frozen.shown.looks.length) throw failure(400, 'No colorway is chosen.')
+  const frozen = reviewContents(project.document, put)
+  if (!frozen.shown.looks.length) throw httpError(400, 'No colorway is chosen.')
   const count = reviewPictures(frozen.shown).length
   if (count > MAX_REVIEW_PICTURES)
-    throw failure(400, `That makes ${count} pictures; a review holds ${MAX_REVIEW_PICTURES}. Choose less artwork.`)
+    throw httpError(400, `That makes ${count} pictures; a review holds ${MAX_REVIEW_PICTURES}. Choose less artwork.`)
   const published = await inTransaction(database(), async sql => {
     const made = await publishReview(sql, id, put, frozen)
     if (!made) return null
@@ -38,7 +38,7 @@ export default door(async event => {
     const job = await addJob(sql, id, put.title, wanted, { listed: false, review: made.id })
     return job && made
   })
-  if (!published) throw missing('project')
+  if (!published) throw notFound('project')
   setResponseStatus(event, 201)
   return { review: await findReview(database(), published.id), link: linkTo(published.token) }
 })

@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { findTrail, sizeOfTrail } from '../../../db/trail'
-import { door, jsonAnswer, MAX_HERE_BYTES, missing, partOf } from '../../../door'
-import { inHands } from '../../../hands/hands'
+import { apiHandler, jsonAnswer, MAX_HERE_BYTES, notFound, readParam } from '../../../door'
+import { runInWorker } from '../../../hands/hands'
 
-export default door(async event => {
-  const id = partOf(event, 'id', z.uuid())
+export default apiHandler(async event => {
+  const id = readParam(event, 'id', z.uuid())
   const isLarge = (await sizeOfTrail(database(), id)) > MAX_HERE_BYTES
-  const trail = isLarge ? await inHands(event, 'tell trail', { id }) : await findTrail(database(), id)
-  if (!trail) throw missing('project')
+  const trail = isLarge ? await runInWorker(event, 'tell trail', { id }) : await findTrail(database(), id)
+  if (!trail) throw notFound('project')
   return typeof trail === 'string' ? jsonAnswer(event, trail) : trail
 })

@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { versionOf } from '../../../db/projects'
-import { door, missing, partOf } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../door'
 
 /** The version a project has reached. */
-export default door(async event => {
-  const version = await versionOf(database(), partOf(event, 'id', z.uuid()))
-  if (version === null) throw missing('project')
+export default apiHandler(async event => {
+  const version = await versionOf(database(), readParam(event, 'id', z.uuid()))
+  if (version === null) throw notFound('project')
   return { version }
 })

@@ -1,11 +1,11 @@
 import { choicePutSchema } from '#core/document/review'
 import { database } from '../../../db/connect'
 import { chooseLook } from '../../../db/reviews'
-import { bodyOf, door } from '../../../door'
-import { reviewAsked } from '../../../reviews/door'
+import { readBody, apiHandler } from '../../../door'
+import { requestedReview } from '../../../reviews/door'
 
 /** A client chooses a colorway, or takes the choice back. */
-export default door(async event => {
-  const review = await reviewAsked(event)
-  return chooseLook(database(), review, await bodyOf(event, choicePutSchema))
+export default apiHandler(async event => {
+  const review = await requestedReview(event)
+  return chooseLook(database(), review, await readBody(event, choicePutSchema))
 })

@@ -1,4 +1,4 @@
-import { door } from '../../../door'
-import { commentsAsked, reviewAsked } from '../../../reviews/door'
+import { apiHandler } from '../../../door'
+import { requestedComments, requestedReview } from '../../../reviews/door'
 
-export default door(async event => commentsAsked(event, await reviewAsked(event)))
+export default apiHandler(async event => requestedComments(event, await requestedReview(event)))

@@ -1,11 +1,11 @@
 import { database } from '../../../db/connect'
 import { reviewPage } from '../../../db/reviews'
-import { door, missing } from '../../../door'
-import { reviewAsked } from '../../../reviews/door'
+import { apiHandler, notFound } from '../../../door'
+import { requestedReview } from '../../../reviews/door'
 
 /** What is behind a link. */
-export default door(async event => {
-  const page = await reviewPage(database(), await reviewAsked(event))
-  if (!page) throw missing('review')
+export default apiHandler(async event => {
+  const page = await reviewPage(database(), await requestedReview(event))
+  if (!page) throw notFound('review')
   return page
 })

@@ -1,6 +1,6 @@
-import { door } from '../../../door'
-import { reviewAsked } from '../../../reviews/door'
+import { apiHandler } from '../../../door'
+import { requestedReview } from '../../../reviews/door'
 import { sendNews } from '../../../live/stream'
 
 /** What happens on a review, as it happens. */
-export default door(async event => sendNews(event, { review: await reviewAsked(event) }))
+export default apiHandler(async event => sendNews(event, { review: await requestedReview(event) }))

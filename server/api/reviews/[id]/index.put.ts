@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { changeReview, findReview } from '../../../db/reviews'
-import { bodyOf, door, missing, partOf } from '../../../door'
+import { readBody, apiHandler, notFound, readParam } from '../../../door'
 
 const asked = z.object({
   endsAt: z.iso.datetime().optional(),
@@ -11,8 +11,8 @@ const asked = z.object({
 })
 
 /** Sets another end, closes the choice, withdraws or deletes a review, or takes any of it back. */
-export default door(async event => {
-  const id = partOf(event, 'id', z.uuid(), 'review')
-  if (!(await changeReview(database(), id, await bodyOf(event, asked)))) throw missing('review')
+export default apiHandler(async event => {
+  const id = readParam(event, 'id', z.uuid(), 'review')
+  if (!(await changeReview(database(), id, await readBody(event, asked)))) throw notFound('review')
   return { review: await findReview(database(), id) }
 })

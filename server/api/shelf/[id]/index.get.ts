@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { findOnShelf } from '../../../db/shelf'
-import { door, missing, partOf } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../door'
 
-export default door(async event => {
-  const scheme = await findOnShelf(database(), partOf(event, 'id', z.uuid(), 'scheme'))
-  if (!scheme) throw missing('scheme')
+export default apiHandler(async event => {
+  const scheme = await findOnShelf(database(), readParam(event, 'id', z.uuid(), 'scheme'))
+  if (!scheme) throw notFound('scheme')
   return scheme
 })

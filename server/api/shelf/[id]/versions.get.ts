@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { versionsOnShelf } from '../../../db/shelf'
-import { door, partOf } from '../../../door'
+import { apiHandler, readParam } from '../../../door'
 
-export default door(event => versionsOnShelf(database(), partOf(event, 'id', z.uuid(), 'scheme')))
+export default apiHandler(event => versionsOnShelf(database(), readParam(event, 'id', z.uuid(), 'scheme')))

@@ -1,5 +1,5 @@
 import { database } from '../../../db/connect'
 import { listFolders } from '../../../db/shelf'
-import { door } from '../../../door'
+import { apiHandler } from '../../../door'
 
-export default door(() => listFolders(database()))
+export default apiHandler(() => listFolders(database()))

@@ -3,10 +3,10 @@ import { z } from 'zod'
 import { nameSchema } from '#core/document/basics'
 import { database } from '../../../db/connect'
 import { makeFolder } from '../../../db/shelf'
-import { bodyOf, door } from '../../../door'
+import { readBody, apiHandler } from '../../../door'
 
-export default door(async event => {
-  const { name } = await bodyOf(event, z.object({ name: nameSchema }))
+export default apiHandler(async event => {
+  const { name } = await readBody(event, z.object({ name: nameSchema }))
   setResponseStatus(event, 201)
   return makeFolder(database(), name)
 })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { door, partOf } from '../../../../door'
-import { commentsAsked } from '../../../../reviews/door'
+import { apiHandler, readParam } from '../../../../door'
+import { requestedComments } from '../../../../reviews/door'
 
-export default door(event => commentsAsked(event, partOf(event, 'id', z.uuid(), 'review')))
+export default apiHandler(event => requestedComments(event, readParam(event, 'id', z.uuid(), 'review')))

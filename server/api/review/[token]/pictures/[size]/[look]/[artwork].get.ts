@@ -1,4 +1,4 @@
-import { door } from '../../../../../../door'
-import { pictureAsked, reviewAsked } from '../../../../../../reviews/door'
+import { apiHandler } from '../../../../../../door'
+import { requestedPicture, requestedReview } from '../../../../../../reviews/door'
 
-export default door(async event => pictureAsked(event, await reviewAsked(event)))
+export default apiHandler(async event => requestedPicture(event, await requestedReview(event)))

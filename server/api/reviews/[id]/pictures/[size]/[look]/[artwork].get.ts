@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { door, partOf } from '../../../../../../door'
-import { pictureAsked } from '../../../../../../reviews/door'
+import { apiHandler, readParam } from '../../../../../../door'
+import { requestedPicture } from '../../../../../../reviews/door'
 
-export default door(event => pictureAsked(event, partOf(event, 'id', z.uuid(), 'review')))
+export default apiHandler(event => requestedPicture(event, readParam(event, 'id', z.uuid(), 'review')))
