@@ -18,7 +18,7 @@ const WEIGHTS = {
   order: 15,
   level: 0.3,
   /** Inks that turn in hue, at the rest position of the hues, and become more or less colorful. */
-  hue: 3,
+  hue: 6,
   chroma: 1.8,
   /** Inks that have to leave their swatch for an edge to stay. */
   moved: 14,
