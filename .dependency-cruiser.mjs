@@ -2,8 +2,8 @@ import { fileURLToPath } from 'node:url'
 
 /** The rooms of core from the bottom up: each may import from those before it. */
 const CORE = [
-  ...['color', 'print', 'picture', 'harmony', 'extract', 'artwork', 'raster', 'remap', 'formats', 'document', 'scheme'],
-  ...['painting', 'handover', 'commands', 'check', 'proofs', 'history', 'inspiration', 'interaction'],
+  ...['math', 'color', 'print', 'picture', 'harmony', 'extract', 'svg', 'inkmap', 'raster', 'remap', 'formats'],
+  ...['document', 'scheme', 'painting', 'handover', 'commands', 'check', 'proofs', 'history', 'interaction'],
 ]
 
 /**
@@ -11,7 +11,7 @@ const CORE = [
  * modules, `api` is the server's routes, stores know no component and no composable.
  */
 const APP = [
-  ...['words', 'raster', 'workers', 'browser', 'api', 'artwork', 'stores', 'composables', 'directives'],
+  ...['words', 'workers', 'browser', 'api', 'stores', 'composables', 'directives'],
   ...['components', 'pages'],
 ]
 

@@ -2,17 +2,17 @@ import { fork } from 'node:child_process'
 import { readdir } from 'node:fs/promises'
 import { availableParallelism } from 'node:os'
 import { join, relative } from 'node:path'
-import type { Also } from '#core/artwork/reading'
-import { uniteInks } from '#core/remap/united'
-import type { InkSummary } from '#core/artwork/inks'
-import type { Outcome, Task } from './hand'
-import { planColors, type Plan } from './remapping'
+import type { Also } from '#core/svg/reading'
+import { uniteInks } from '#core/remap/unite'
+import type { InkSummary } from '#core/inkmap/measureInks'
+import type { Outcome, Task } from './batchWorker'
+import { planColors, type Plan } from './remapFile'
 import { PICTURE_NAME } from '../render/pictures'
 import { poolOf } from '../render/pool'
 import { reasonOf } from './reason'
 
 /** What does the work: a source where this is one, or built beside what this is built into. */
-const HAND = new URL(import.meta.url.endsWith('.ts') ? './hand.ts' : './hand.mjs', import.meta.url)
+const HAND = new URL(import.meta.url.endsWith('.ts') ? './batchWorker.ts' : './batchWorker.mjs', import.meta.url)
 
 /** How long one file may take, in milliseconds. */
 const LONGEST = 120_000

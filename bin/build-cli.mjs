@@ -36,7 +36,7 @@ const inOnePiece = {
 
 await rm(out, { recursive: true, force: true })
 await build({
-  entryPoints: ['plumbago', 'hand'].map(name => resolve(root, `bin/${name}.ts`)),
+  entryPoints: ['plumbago', 'batchWorker'].map(name => resolve(root, `bin/${name}.ts`)),
   outdir: out,
   outExtension: { '.js': '.mjs' },
   bundle: true,

@@ -3,7 +3,7 @@ import sharp from 'sharp'
 import type { Hex } from '#core/color/convert'
 import { gradientsToCss, gradientToSvg, type HandedGradient } from '#core/formats/gradient'
 import { gradientPixels, type GradientKind, type GradientSpace, type HueWay } from '#core/harmony/gradient'
-import { writeAtomically } from './remapping'
+import { writeAtomically } from './remapFile'
 
 /** How a gradient is said on the command line. */
 export interface GradientWords {

@@ -3,10 +3,10 @@ import { readColors } from '#core/formats/read/read'
 import type { ReadColor } from '#core/formats/read/readColor'
 import { HOLD } from '#core/remap/hold'
 import { MATCHES } from '#core/remap/match'
-import { TOLERANCE } from '#core/remap/near'
-import { NEUTRALS } from '#core/remap/remap'
+import { TOLERANCE } from '#core/remap/families'
+import { NEUTRALS } from '#core/remap/recolor'
 import { SHADINGS } from '#core/remap/shading'
-import type { Plan } from './remapping'
+import type { Plan } from './remapFile'
 import { colorIn, naming, required, numberIn, oneOf, refuse } from './words'
 
 /* How colors are to be remapped, read from what was typed. */

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { basename, extname } from 'node:path'
 import { parseArgs } from 'node:util'
-import { ALSO, type Also } from '#core/artwork/reading'
+import { ALSO, type Also } from '#core/svg/reading'
 import { parseColor } from '#core/color/parse'
 import { numberDuplicates, plainName } from '#core/color/name'
 import { WHEELS } from '#core/color/wheel'
@@ -13,14 +13,14 @@ import { HARMONIES } from '#core/harmony/harmony'
 import { TONE_PLANS } from '#core/harmony/tone'
 import { rolesIn, sharesIn, type Role } from '#core/harmony/proportion'
 import { HOLD } from '#core/remap/hold'
-import { HUES, SHARES } from '#core/remap/meant'
-import { runExport, gradientFromWords, wantedOf } from './handingOver'
+import { HUES, SHARES } from '#core/remap/intent'
+import { runExport, gradientFromWords, wantedOf } from './export'
 import { colorsIn, mapOf, pairsIn, planOf, type PlanWords } from './plan'
 import { naming, required, numberIn, oneOf, refuse } from './words'
-import type { Plan, SchemePlan, FileResult } from './remapping'
+import type { Plan, SchemePlan, FileResult } from './remapFile'
 
 /* What a verb stands on is fetched with it: none waits for what others need. */
-const remapping = () => import('./remapping')
+const remapping = () => import('./remapFile')
 
 const inks = async (path: string, also: readonly Also[]): Promise<string> =>
   `${JSON.stringify(await (await remapping()).inksOf(path, also))}\n`
@@ -167,7 +167,7 @@ interface CheckWords extends PlanWords {
 const check = async (file: string, words: CheckWords): Promise<number> => {
   const plan = await planOf({ ...words, scheme: required(words.scheme, '--scheme') })
   if (plan.kind !== 'scheme') return refuse('A check needs a scheme.')
-  const { checkFile } = await import('./checking')
+  const { checkFile } = await import('./checkFile')
   const { findings, ...told } = await checkFile(file, plan, {
     text: mapOf(pairsIn(words.text, ' on ', '#202020 on #f8f4ea').map(([one, other]) => [one.trim(), other.trim()])),
     profile: words.profile ?? null,
@@ -323,10 +323,10 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
       return 0
     }
     case 'backup':
-      await (await import('./backingUp')).backUp(required(path, 'The file'))
+      await (await import('./backup')).backUp(required(path, 'The file'))
       return 0
     case 'restore':
-      await (await import('./backingUp')).bringBack(required(path, 'The file'), said)
+      await (await import('./backup')).bringBack(required(path, 'The file'), said)
       return 0
     default:
       return refuse(

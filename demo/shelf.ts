@@ -1,5 +1,5 @@
 import type { Sql } from 'postgres'
-import { shelfSwatches } from '#core/scheme/kept'
+import { shelfSwatches } from '#core/scheme/shelfSwatches'
 import { makeFolder, putOnShelf } from '../server/db/shelf'
 
 /** The demo's shelf, the one to stand last first: what each scheme is called, its tags, and its colors with their shares in percent. */

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { isFaithful, measure } from '#core/artwork/measure'
-import { measureInks } from '#core/artwork/inks'
-import { packInkMap, paintInkMap, unpackInkMap, type InkMap } from '#core/artwork/inkmap'
-import { readSvg } from '#core/artwork/read'
-import { renderableSvg, writeSvg } from '#core/artwork/write'
+import { isFaithful, measure } from '#core/inkmap/measureAreas'
+import { measureInks } from '#core/inkmap/measureInks'
+import { packInkMap, paintInkMap, unpackInkMap, type InkMap } from '#core/inkmap/inkmap'
+import { readSvg } from '#core/svg/read'
+import { renderableSvg, writeSvg } from '#core/svg/write'
 import { renderSvg } from './resvg'
 
 const square = (body: string): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`

@@ -1,5 +1,5 @@
 import sharp from 'sharp'
-import { Unreadable } from '#core/artwork/unreadable'
+import { Unreadable } from '#core/svg/unreadable'
 import { MAX_PIXELS, workingSize, type Picture } from '#core/picture/picture'
 
 /**

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process'
 import { createRequire } from 'node:module'
 import { resolve } from 'node:path'
 import type { Pixels } from '#core/picture/pixels'
-import type { Renderer } from '#core/artwork/measure'
+import type { Renderer } from '#core/inkmap/measureAreas'
 import { poolOf } from './pool'
 
 /**

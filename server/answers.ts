@@ -1,6 +1,6 @@
 import { createError, isError, type H3Error } from 'h3'
 import { z } from 'zod'
-import { Unreadable } from '#core/artwork/unreadable'
+import { Unreadable } from '#core/svg/unreadable'
 import { TooOften } from './db/attempts'
 import { isDatabaseGone } from './db/connect'
 import { TooMany } from './db/jobs'

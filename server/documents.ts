@@ -6,7 +6,7 @@ import { projectSchema, type StoredProject } from '#core/document/project'
 import { trailChangeSchema } from '#core/document/trail'
 import { newProject } from '#core/scheme/create'
 import { createProject, findProject, saveProject } from './db/projects'
-import { notFound } from './door'
+import { notFound } from './apiHandler'
 import { readJson } from './json'
 
 const asked = z.union([

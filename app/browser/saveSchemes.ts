@@ -1,7 +1,7 @@
 import type { ShelfScheme } from '#core/document/shelf'
 import { fileNameOf } from '#core/formats/fileName'
 import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
-import { distinctKeys } from '#core/formats/handed'
+import { distinctKeys } from '#core/formats/exportScheme'
 import { saveFile } from './saveFile'
 import { pngOfSvg } from './pngOfSvg'
 

@@ -3,7 +3,7 @@ import { hexOfRgb } from '#core/color/convert'
 import { contiguousAreas, findArea, pixelAt, type Area, type FoundArea } from '#core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
 import { itemBeside } from '#core/interaction/selection'
-import { areaIn } from '~/raster/foundAreas'
+import { areaIn } from '~/workers/raster/foundAreas'
 import { type Hit, isArea } from '#core/interaction/touchUps'
 import { useStage } from '~/stores/stage'
 

@@ -1,4 +1,4 @@
-import { visibleLosses } from '#core/artwork/missing'
+import { visibleLosses } from '#core/svg/visibleLosses'
 import type { Artwork } from '#core/document/artwork'
 import type { Anew } from '~/api/server'
 import { useArtworkFiles } from '~/stores/artwork'

@@ -2,8 +2,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { Command } from '#core/commands/commands'
-import { adjustSwatches, followColor, leadsAt, restrictionOf } from '#core/painting/remapping'
-import { familiesOf, type Family } from '#core/remap/near'
+import { adjustSwatches, followColor, leadsAt, restrictionOf } from '#core/painting/resolveRemap'
+import { familiesOf, type Family } from '#core/remap/families'
 import {
   familiesByInk,
   groupOfSwatch,

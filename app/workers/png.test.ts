@@ -1,6 +1,6 @@
 import { decode } from 'fast-png'
 import sharp from 'sharp'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import { largePictureOf, pngOf, pngOfStrips } from './png'
 
 const chance = seeded(11)

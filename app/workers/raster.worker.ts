@@ -7,7 +7,7 @@ import { reducePicture } from '#core/raster/reduce'
 import { unmixerFor, type Manner } from '#core/raster/manner'
 import type { Unmixed } from '#core/raster/unmix'
 import { areaRows, rowsWithin, type AreaPaint } from '#core/painting/areas'
-import { areaIn } from '~/raster/foundAreas'
+import { areaIn } from '~/workers/raster/foundAreas'
 import { largePictureOf, pictureOf, pngOfStrips } from './png'
 
 /** The longer side, in pixels, of what proofs are painted from. */

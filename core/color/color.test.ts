@@ -4,7 +4,7 @@ import { deltaE, okDistance } from './difference'
 import { KNOWN_COLORS } from './known'
 import { hueWords, numberDuplicates, plainName } from './name'
 import { css, parseColor, GRAY_HUE } from './parse'
-import { meanChroma } from './strength'
+import { meanChroma } from './relativeChroma'
 import { angleOf, angleOfHue, rotateTo, hueAtAngle, relativeChromaOn, rotate, WHEELS, type Wheel } from './wheel'
 
 const hexes = fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`)

@@ -1,6 +1,6 @@
 import { wcagLuminance } from './culori'
 import type { Hex } from './convert'
-import { memoize } from './remembered'
+import { memoize } from '#core/math/memoize'
 
 /** Relative luminance of a hex color, in [0, 1] (WCAG 2.2, with the linear light of IEC 61966-2-1). */
 export const luminanceOf: (hex: Hex) => number = memoize(hex => wcagLuminance(hex))

@@ -1,5 +1,5 @@
 import { converter, formatHex, toGamut, type Color, type Hsv, type Oklab, type Oklch, type Rgb } from './culori'
-import { memoize } from './remembered'
+import { memoize } from '#core/math/memoize'
 
 /** A color of sRGB as `#rrggbb`, lower case. */
 export type Hex = string

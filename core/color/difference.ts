@@ -1,6 +1,6 @@
 import { converter, differenceCiede2000, type Lab65 } from './culori'
 import { labOf, rgbOf, type Hex, type Lab } from './convert'
-import { memoize } from './remembered'
+import { memoize } from '#core/math/memoize'
 
 /** ΔE2000 between two colors of CIELAB (Sharma, Wu and Dalal, 2005). */
 export const labDeltaE: (one: Lab65, other: Lab65) => number = differenceCiede2000()

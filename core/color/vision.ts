@@ -2,7 +2,7 @@ import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, typ
 import { hexOfRgb, rgbOf, type Hex, unit } from './convert'
 import { deltaE } from './difference'
 import { encodedOf, linearOf } from './linear'
-import { memoize } from './remembered'
+import { memoize } from '#core/math/memoize'
 
 /** The ways of seeing colors with one kind of cone missing. */
 export const VISIONS = ['protan', 'deutan', 'tritan'] as const

@@ -1,5 +1,5 @@
 import { degrees, hexOfHsb, hexOfLch, hsbOf, lchOf, type Hex } from './convert'
-import { colorOf, colorOfHsbHue, relativeChromaOf, relativeChromaOfHsbHue, type Bounds } from './strength'
+import { colorOf, colorOfHsbHue, relativeChromaOf, relativeChromaOfHsbHue, type Bounds } from './relativeChroma'
 
 /** How hues are arranged round the wheel: additive light, painter's primaries, or OKLCH hue. */
 export const WHEELS = ['light', 'paint', 'perceptual'] as const

@@ -4,7 +4,7 @@ import { hashSchema, idSchema } from '#core/document/basics'
 import type { Project } from '#core/document/project'
 import { remapSchema } from '#core/document/remap'
 import { kindOf } from './command'
-import { removeTouches, withoutExceptions } from './remapping'
+import { removeTouches, withoutExceptions } from './remapEdits'
 
 /* The artwork of a project. */
 

@@ -6,7 +6,7 @@ import type { Project } from '#core/document/project'
 import { swatchSchema } from '#core/document/scheme'
 import { FEWEST, resizeScheme } from '#core/scheme/compose'
 import { takeExtracted, addSample, moveSample, snapSamples, takeColors } from '#core/scheme/gather'
-import { wearScheme } from '#core/scheme/worn'
+import { wearScheme } from '#core/scheme/wearScheme'
 import { definedEntries, kindOf } from './command'
 
 /* Schemes taken from pictures, lists, the artwork and the inspiration shelf. */

@@ -1,6 +1,6 @@
 import type { Artwork } from '#core/document/artwork'
 import type { InkArea } from '#core/remap/match'
-import { uniteInks } from '#core/remap/united'
+import { uniteInks } from '#core/remap/unite'
 import type { Known } from './commands'
 
 /** What is known of artwork whose file is not there: it keeps its place among the others. */

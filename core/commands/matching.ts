@@ -2,10 +2,10 @@ import type { Hex } from '#core/color/convert'
 import type { Project } from '#core/document/project'
 import type { Remap, Target } from '#core/document/remap'
 import { type InkArea, matchInks } from '#core/remap/match'
-import type { Meant } from '#core/remap/meant'
-import { inksOfOne } from '#core/remap/united'
+import type { Meant } from '#core/remap/intent'
+import { inksOfOne } from '#core/remap/unite'
 import { sameSwatches } from '#core/scheme/scheme'
-import { baseSwatchOf } from '#core/scheme/worn'
+import { baseSwatchOf } from '#core/scheme/wearScheme'
 import type { Matching } from './command'
 
 /**

@@ -5,7 +5,7 @@ import { isHeld } from '#core/remap/shading'
 import { colorsOf } from '#core/painting/painting'
 import { lossesOf, weightOf, type Loss } from '#core/remap/losses'
 import type { InkArea } from '#core/remap/match'
-import { setGroup, sendInks, withRemap } from './remapping'
+import { setGroup, sendInks, withRemap } from './remapEdits'
 
 /* What is lost between inks that touch is mended by as small a change as does it. */
 

@@ -7,7 +7,7 @@ import { copyName } from '#core/document/copyName'
 import { knownInks } from './known'
 import { matchTargets } from './matching'
 import { newProject } from '#core/scheme/create'
-import { uniteInks } from '#core/remap/united'
+import { uniteInks } from '#core/remap/unite'
 import { historyOf, stepForward, pushState, stepBack, type History } from '#core/history/history'
 import { projectSchema, type Project } from '#core/document/project'
 

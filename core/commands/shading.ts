@@ -1,14 +1,14 @@
 import { z } from 'zod'
 import { hexSchema, idSchema } from '#core/document/basics'
 import { colorSetSchema, FIRST_REMAP, remapSchema } from '#core/document/remap'
-import { adjustmentColors } from '#core/painting/remapping'
+import { adjustmentColors } from '#core/painting/resolveRemap'
 import { HOLD } from '#core/remap/hold'
-import { NEUTRALS } from '#core/remap/remap'
+import { NEUTRALS } from '#core/remap/recolor'
 import { isHeld, SHADINGS } from '#core/remap/shading'
 import { recolorSwatches } from '#core/scheme/compose'
 import { definedEntries, kindOf } from './command'
 import { separatePairs } from './mending'
-import { setGroup, setRestriction, withRemap } from './remapping'
+import { setGroup, setRestriction, withRemap } from './remapEdits'
 
 /* How inks follow their swatches: shading, neutrals, the adjustment of the whole, a restriction. */
 

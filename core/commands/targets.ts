@@ -5,7 +5,7 @@ import { meantSchema, remapSchema, type Target } from '#core/document/remap'
 import { MATCHES } from '#core/remap/match'
 import { definedEntries, kindOf } from './command'
 import { matchAlone, matchAmong, matchTargets } from './matching'
-import { setMatch, sendInks, withoutExceptions, withRemap } from './remapping'
+import { setMatch, sendInks, withoutExceptions, withRemap } from './remapEdits'
 
 /* Where inks go. */
 

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { idSchema } from '#core/document/basics'
 import { touchSchema } from '#core/document/remap'
 import { kindOf } from './command'
-import { addTouch, removeTouches } from './remapping'
+import { addTouch, removeTouches } from './remapEdits'
 
 /* Touch-ups. */
 

@@ -7,7 +7,7 @@ import { fixCast, setCast, adjustScheme } from '#core/scheme/compose'
 import { inLook } from '#core/scheme/looks'
 import { kindOf } from './command'
 import { matchAmong, asSentByHand } from './matching'
-import { withRemap } from './remapping'
+import { withRemap } from './remapEdits'
 import { huedSchema } from './swatches'
 
 /* What is done to the whole scheme: adjusting, a cast, another look. */

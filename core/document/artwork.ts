@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, hashSchema, hexSchema, part } from './basics'
-import { ALSO } from '#core/artwork/reading'
+import { ALSO } from '#core/svg/reading'
 import { MANNERS } from '#core/raster/manner'
 
 /** What artwork is: a drawing of shapes, or a picture of pixels. */

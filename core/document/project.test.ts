@@ -2,7 +2,7 @@ import { upgradeState } from './upgrade'
 import { artworkFileSchema } from './artwork'
 import { projectSchema } from './project'
 import { newProject } from '#core/scheme/create'
-import { wearScheme } from '#core/scheme/worn'
+import { wearScheme } from '#core/scheme/wearScheme'
 
 const project = newProject('Kites')
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Unreadable } from '#core/artwork/unreadable'
+import { Unreadable } from '#core/svg/unreadable'
 import { fileNameOf } from '#core/formats/fileName'
 import { projectSchema, type Project } from './project'
 

@@ -6,9 +6,9 @@ import { MAX_AREAS, MAX_BY_ARTWORK, MAX_BY_SWATCH, MAX_INKS, MAX_IN_SET, MAX_TOU
 import { SHADINGS } from '#core/remap/shading'
 import { HOLD } from '#core/remap/hold'
 import { MATCHES } from '#core/remap/match'
-import { MEANT } from '#core/remap/meant'
-import { NEUTRALS } from '#core/remap/remap'
-import { TOLERANCE } from '#core/remap/near'
+import { MEANT } from '#core/remap/intent'
+import { NEUTRALS } from '#core/remap/recolor'
+import { TOLERANCE } from '#core/remap/families'
 
 /** What an ink becomes: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
 export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })

@@ -1,5 +1,5 @@
 import type { Lab } from '#core/color/convert'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import { pointAt, type Points } from './tally'
 
 /** Which center each point is nearest to, how far it is from it, and the weighted mean of those distances. */

@@ -2,7 +2,7 @@ import { labOf, type Hex } from '#core/color/convert'
 import { deltaE, okDistance } from '#core/color/difference'
 import { extractColors, extractor, REST } from './extract'
 import type { Picture } from '#core/picture/picture'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import { isFull } from '../../tests/runs'
 
 const channels = new Map<Hex, number[]>()

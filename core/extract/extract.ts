@@ -6,7 +6,7 @@ import { asVivid, isSameToEye, liftColorful, weighByEye, withColor } from './eye
 import { flatBlocks, type Block } from './flat'
 import type { Source } from '#core/picture/picture'
 import { placesOf, type Place } from './place'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import { standingOf } from './standing'
 import { tallyPixels, type Points, type Tally } from './tally'
 

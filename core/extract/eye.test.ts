@@ -1,7 +1,7 @@
 import { labOf, lchOf, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 import type { Picture } from '#core/picture/picture'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import { assignPoints } from './cluster'
 import { extractColors, extractor, type TakenBy } from './extract'
 import { endOf } from './eye'

@@ -1,5 +1,5 @@
 import { GRAY_CHROMA, type Lab } from '#core/color/convert'
-import { maxChroma } from '#core/color/strength'
+import { maxChroma } from '#core/color/relativeChroma'
 import { furtherCenter, type Same } from './apart'
 import { assignPoints } from './cluster'
 import { chromaOf, pointAt, type Points, type Tally } from './tally'

@@ -2,7 +2,7 @@ import type { Hex } from '#core/color/convert'
 import { extractColors } from './extract'
 import { flatBlocks } from './flat'
 import type { Picture } from '#core/picture/picture'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 
 const FIVE: readonly Hex[] = ['#2e4f7f', '#d45d48', '#f2c14e', '#7a9e7e', '#3c2a4d']
 const [W, H] = [500, 300]

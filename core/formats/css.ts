@@ -1,4 +1,4 @@
-import { escapeComment, withKeys, percentOf, rungName, type ExportScheme, type KeyedSwatch } from './handed'
+import { escapeComment, withKeys, percentOf, rungName, type ExportScheme, type KeyedSwatch } from './exportScheme'
 
 /** What is said of a swatch behind its value: its name, its role, its share. */
 const commentOf = ({ name, role, share }: KeyedSwatch): string =>

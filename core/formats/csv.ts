@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { lchOf, rgbOf } from '#core/color/convert'
 import { cmykOf } from '#core/color/notation'
-import { toOneLine, rungName, type ExportScheme, type ExportSwatch } from './handed'
+import { toOneLine, rungName, type ExportScheme, type ExportSwatch } from './exportScheme'
 
 const HEAD = [
   ...['name', 'hex', 'role', 'share', 'rung', 'red', 'green', 'blue'],

@@ -1,6 +1,6 @@
 import { toCss, toTailwind } from './css'
 import { toCsv } from './csv'
-import type { ExportScheme } from './handed'
+import type { ExportScheme } from './exportScheme'
 import { toStrip, toSwatchSheet } from './swatchSheet'
 import { toText } from './text'
 import { toTokens } from './tokens'

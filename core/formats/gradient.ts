@@ -1,6 +1,6 @@
 import { plainStops, runAt, type GradientKind, type Run } from '#core/harmony/gradient'
 import { hexOfLab } from '#core/color/convert'
-import { escapeComment, keyOf, toOneLine, percentOf } from './handed'
+import { escapeComment, keyOf, toOneLine, percentOf } from './exportScheme'
 import { escapeXml } from './swatchSheet'
 
 /** A gradient as it leaves the house: its name, how it runs, and its kind; the angle in degrees as in CSS. */

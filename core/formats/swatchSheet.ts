@@ -1,5 +1,5 @@
 import { inkOn } from '#core/color/contrast'
-import { withKeys, toOneLine, percentOf, rungName, type ExportScheme, type KeyedSwatch } from './handed'
+import { withKeys, toOneLine, percentOf, rungName, type ExportScheme, type KeyedSwatch } from './exportScheme'
 
 /** Sizes of the sheet, in its own units: a block, the room under it for what is written, a rung, what is between. */
 const BLOCK = { width: 180, height: 120, words: 52, rung: 24, gap: 16 } as const

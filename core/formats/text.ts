@@ -1,4 +1,4 @@
-import { toOneLine, percentOf, rungName, type ExportScheme } from './handed'
+import { toOneLine, percentOf, rungName, type ExportScheme } from './exportScheme'
 
 /**
  * One line a swatch: its hex code, its name, and where they are known its role and share, with tabs between; each rung of

@@ -1,5 +1,13 @@
 import { rgbOf, type Hex } from '#core/color/convert'
-import { withKeys, keyOf, toOneLine, RUNG_WORDS, type ExportScheme, type KeyedRung, type KeyedSwatch } from './handed'
+import {
+  withKeys,
+  keyOf,
+  toOneLine,
+  RUNG_WORDS,
+  type ExportScheme,
+  type KeyedRung,
+  type KeyedSwatch,
+} from './exportScheme'
 
 /** Under which key of `$extensions` the names, roles and shares stand. */
 export const EXTENSION = 'plumbago'

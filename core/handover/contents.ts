@@ -1,5 +1,5 @@
 import { escapeXml } from '#core/formats/swatchSheet'
-import { toOneLine, type ExportSwatch } from '#core/formats/handed'
+import { toOneLine, type ExportSwatch } from '#core/formats/exportScheme'
 
 /** A colorway on the page that an archive opens with: its colors, and which of its files shows it. */
 export interface ContentsLook {

@@ -4,7 +4,7 @@ import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
 import { newProject } from '#core/scheme/create'
 import { allArtwork, exportLooks, planFiles, treeOf, widthOf } from './plan'
-import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from './wanted'
+import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from './options'
 import { runs } from '../../tests/runs'
 
 const art = (id: string, name: string, kind: Artwork['kind'] = 'svg'): Artwork => ({

@@ -3,7 +3,7 @@ import type { Gradient } from '#core/document/handOver'
 import type { Project } from '#core/document/project'
 import { fileNameOf } from '#core/formats/fileName'
 import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
-import { distinctKeys } from '#core/formats/handed'
+import { distinctKeys } from '#core/formats/exportScheme'
 import { inLook } from '#core/scheme/looks'
 import {
   MAX_PIXELS_OUT,
@@ -13,7 +13,7 @@ import {
   type PAGE_FILES,
   type PictureSize,
   type Wanted,
-} from './wanted'
+} from './options'
 
 /* Which files are handed over, what each is called and what is in it: known before any of them is written. */
 

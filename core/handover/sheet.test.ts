@@ -1,7 +1,7 @@
 import { contrastOf } from '#core/color/contrast'
 import { ladder } from '#core/harmony/ladder'
 import { newProject } from '#core/scheme/create'
-import { exportGradient, exportScheme } from './handed'
+import { exportGradient, exportScheme } from './schemeOfProject'
 import type { Mark, Measure, Page, Words } from './page'
 import { sheetPages } from './sheet'
 import type { SheetLook, SheetPlan } from './sheetPaper'

@@ -1,4 +1,4 @@
-import type { ExportScheme, ExportSwatch } from '#core/formats/handed'
+import type { ExportScheme, ExportSwatch } from '#core/formats/exportScheme'
 import {
   splitAcross,
   splitDown,

@@ -1,7 +1,7 @@
 import type { Hex } from '#core/color/convert'
 import type { Cmyk } from '#core/color/notation'
 import type { HandedGradient } from '#core/formats/gradient'
-import type { ExportScheme } from '#core/formats/handed'
+import type { ExportScheme } from '#core/formats/exportScheme'
 import { truncateToFit, type Mark, type Measure, type Page, type Rect, type Setting, type Tag } from './page'
 
 /* What the pages of the sheet have in common: what they are of, their paper, how things are set on them. */

@@ -1,7 +1,7 @@
 import { lchOf, rgbOf } from '#core/color/convert'
 import { cmykOf, type Cmyk } from '#core/color/notation'
 import { inkOn } from '#core/color/contrast'
-import { rungName, type ExportSwatch } from '#core/formats/handed'
+import { rungName, type ExportSwatch } from '#core/formats/exportScheme'
 import { LADDERS } from '#core/harmony/ladder'
 import { splitAcross, truncateToFit, wrapLines, type Mark, type Measure, type Page, type Rect } from './page'
 import {

@@ -1,6 +1,6 @@
 import { contrastOf, inkOn, ratioWords } from '#core/color/contrast'
 import { cssOf, type HandedGradient } from '#core/formats/gradient'
-import type { ExportSwatch } from '#core/formats/handed'
+import type { ExportSwatch } from '#core/formats/exportScheme'
 import {
   splitAcross,
   splitDown,

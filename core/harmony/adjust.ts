@@ -15,7 +15,7 @@ import {
   unit,
 } from '#core/color/convert'
 import { FLARE, luminanceOf } from '#core/color/contrast'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 
 /** What saturation and brightness are measured in. */
 export const MEASURES = ['hsb', 'perceptual'] as const

@@ -1,6 +1,6 @@
 import { contrastOf } from '#core/color/contrast'
 import { deltaE, labDistance } from '#core/color/difference'
-import { relativeChromaOf } from '#core/color/strength'
+import { relativeChromaOf } from '#core/color/relativeChroma'
 import { isNeutral, labOf, lchOf, type Hex } from '#core/color/convert'
 import { angleOf, rotate, WHEELS } from '#core/color/wheel'
 import { deal, isHarmonic } from './deal'

@@ -1,11 +1,11 @@
 import { lchOf, type Hex } from '#core/color/convert'
-import { relativeChromaOf } from '#core/color/strength'
+import { relativeChromaOf } from '#core/color/relativeChroma'
 
 /** How lightness and strength are dealt over the swatches of a scheme, beside its harmony. */
 export const TONE_PLANS = ['even', 'spread', 'quiet with an accent', 'light', 'deep', 'like the picture'] as const
 export type TonePlan = (typeof TONE_PLANS)[number]
 
-/** An OKLab lightness and a strength (as in core/color/strength.ts), each in [0, 1]. */
+/** An OKLab lightness and a strength (as in core/color/relativeChroma.ts), each in [0, 1]. */
 export interface Tone {
   l: number
   strength: number

@@ -2,9 +2,9 @@ import { contrastOf, inkOn, ratioWords } from '#core/color/contrast'
 import type { Hex } from '#core/color/convert'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
-import { isFollowing } from '#core/scheme/worn'
+import { isFollowing } from '#core/scheme/wearScheme'
 import type { PressedKey } from './arrowKeys'
-import { clamp } from './clamp'
+import { clamp } from '#core/math/clamp'
 
 /** The smallest share a joint leaves to either of its swatches. */
 const MIN_SHARE = 0.01

@@ -1,5 +1,5 @@
 import type { Reference } from '#core/document/gathering'
-import { clamp } from './clamp'
+import { clamp } from '#core/math/clamp'
 import type { Point } from './outline'
 
 /* References on their board. Places and sizes are in parts of the board's width. */

@@ -1,4 +1,4 @@
-import { exportGradient } from '#core/handover/handed'
+import { exportGradient } from '#core/handover/schemeOfProject'
 import type { Gradient } from '#core/document/handOver'
 import { addStop, moveStop, stopRank, recolorStop, removeStop } from './gradientStops'
 import { derivedFrom } from './testing'

@@ -4,7 +4,7 @@ import type { Stop } from '#core/document/handOver'
 import type { Swatch } from '#core/document/scheme'
 import type { HandedGradient } from '#core/formats/gradient'
 import { runAt } from '#core/harmony/gradient'
-import { clamp } from './clamp'
+import { clamp } from '#core/math/clamp'
 
 /* The stops of a gradient on its track. Offsets are in [0, 1] from the left. */
 

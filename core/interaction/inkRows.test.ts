@@ -1,5 +1,5 @@
 import { FIRST_REMAP } from '#core/document/remap'
-import { familiesOf } from '#core/remap/near'
+import { familiesOf } from '#core/remap/families'
 import {
   areaPercent,
   familiesByInk,

@@ -3,9 +3,9 @@ import { hueWords, plainName } from '#core/color/name'
 import { countWords } from '#core/document/names'
 import type { Remap } from '#core/document/remap'
 import type { Swatch } from '#core/document/scheme'
-import { targetFor } from '#core/painting/remapping'
+import { targetFor } from '#core/painting/resolveRemap'
 import type { InkArea } from '#core/remap/match'
-import type { Family } from '#core/remap/near'
+import type { Family } from '#core/remap/families'
 
 /** Inks that go together as one line: the first of them, all of them, their area and uses, and their target. */
 export interface InkRow {

@@ -15,7 +15,7 @@ import {
 } from '#core/proofs/candidates'
 import type { Verdict } from '#core/proofs/verdict'
 import type { InkArea } from '#core/remap/match'
-import { clamp } from './clamp'
+import { clamp } from '#core/math/clamp'
 import { sentence } from '#core/document/sentence'
 
 /** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */

@@ -8,7 +8,7 @@ import { distinctColor } from '#core/harmony/distinct'
 import { offsetsOf } from '#core/harmony/harmony'
 import { spreadForAngle } from '#core/harmony/open'
 import { anglesOf } from '#core/scheme/compose'
-import { angleOfSwatch, baseSwatchOf } from '#core/scheme/worn'
+import { angleOfSwatch, baseSwatchOf } from '#core/scheme/wearScheme'
 import { spot } from './dial'
 
 /** Radii of the hue ring in units of its drawing, and how much further in each next round of swatches stands. */

@@ -1,6 +1,6 @@
 import { MAX_PATCH_WIDTH } from '#core/extract/patch'
 import type { Reference, Region, Sample } from '#core/document/gathering'
-import { clamp } from './clamp'
+import { clamp } from '#core/math/clamp'
 import type { ScreenBox } from './dial'
 
 /* Samples and regions on a reference picture, in fractions of its width and height. */

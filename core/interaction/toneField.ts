@@ -2,8 +2,8 @@ import { hexOfHsb, hsbOf, unit, type Hsb } from '#core/color/convert'
 import type { Command } from '#core/commands/commands'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
-import { bareOf, baseSwatchOf } from '#core/scheme/worn'
-import { clamp } from './clamp'
+import { bareOf, baseSwatchOf } from '#core/scheme/wearScheme'
+import { clamp } from '#core/math/clamp'
 
 /** A swatch as a target in the tone field: its HSB, saturation across and brightness up, both in [0, 1]. */
 export interface ToneTarget extends Hsb {

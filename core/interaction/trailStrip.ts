@@ -1,4 +1,4 @@
-import { clamp } from './clamp'
+import { clamp } from '#core/math/clamp'
 
 /* The strip of the trail: states in a row, newest right. */
 

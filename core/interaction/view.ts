@@ -1,4 +1,4 @@
-import { clamp } from './clamp'
+import { clamp } from '#core/math/clamp'
 import type { Point } from './outline'
 
 /** How the stage is looked at: its zoom, 1 where the artwork is fitted, and its shift from the middle, in pixels. */

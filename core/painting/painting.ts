@@ -10,10 +10,10 @@ import {
   followColor,
   paintTouchedShapes,
   paintTouchedAreas,
-} from './remapping'
+} from './resolveRemap'
 import type { InkArea } from '#core/remap/match'
-import { recolorInks } from '#core/remap/remap'
-import type { HandPaint } from '#core/artwork/write'
+import { recolorInks } from '#core/remap/recolor'
+import type { HandPaint } from '#core/svg/write'
 import type { AreaPaint } from './areas'
 
 const hexesOf = new WeakMap<ColorSet, Hex[]>()

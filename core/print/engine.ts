@@ -6,7 +6,7 @@ import {
   type ColorEngine,
 } from 'lcms-wasm'
 import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
-import { memoize } from '#core/color/remembered'
+import { memoize } from '#core/math/memoize'
 import { INTENTS, type Print } from './papers'
 import type { Press } from './press'
 

@@ -1,5 +1,5 @@
 import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
-import { memoize } from '#core/color/remembered'
+import { memoize } from '#core/math/memoize'
 import type { Press } from './press'
 
 /** How finely a table of proofs goes along each of red, green and blue. */

@@ -8,7 +8,7 @@ import { lookOf } from '#core/document/project'
 import { apply, type Known } from '#core/commands/commands'
 import type { Look, Project } from '#core/document/project'
 import type { Target } from '#core/document/remap'
-import { bareOf } from '#core/scheme/worn'
+import { bareOf } from '#core/scheme/wearScheme'
 
 /* The looks a proof sheet offers. */
 

@@ -1,5 +1,5 @@
 import type { Picture } from '#core/picture/picture'
-import type { Reading } from '#core/artwork/reading'
+import type { Reading } from '#core/svg/reading'
 import type { Unmixed } from './unmix'
 import type { Hex } from '#core/color/convert'
 import { paintRaster } from './paint'

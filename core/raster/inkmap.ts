@@ -1,4 +1,4 @@
-import type { InkMap } from '#core/artwork/inkmap'
+import type { InkMap } from '#core/inkmap/inkmap'
 import type { Unmixed } from './unmix'
 
 /**

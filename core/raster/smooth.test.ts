@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { hexOfRgb, type Hex } from '#core/color/convert'
 import { toLab } from '#core/color/oklab'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import type { Picture } from '#core/picture/picture'
 import { cropUnmixed, cropBytes } from './crop'
 import { groundOf } from './ground'

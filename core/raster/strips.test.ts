@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { rendered } from '../../tests/raster'
 import type { Hex } from '#core/color/convert'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import type { Picture } from '#core/picture/picture'
 import { cropBytes } from './crop'
 import { rasterInks } from './inks'

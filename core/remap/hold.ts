@@ -10,7 +10,7 @@ import {
 } from './constraints'
 import type { Edge, InkGraph } from './graph'
 import { refineLightness } from './refine'
-import { solveScreened, type ScreenedSystem } from './screened'
+import { solveScreened, type ScreenedSystem } from './screenedPoisson'
 
 /** The hold: 1 where every ink is its swatch exactly, 0 where the picture keeps its own light. */
 export const HOLD = { least: 0, most: 1, rest: 0.5 } as const

@@ -1,10 +1,10 @@
 import { munkres } from 'munkres'
 import { arc, isNeutral, labOf, lchOf, type Hex, type Lab } from '#core/color/convert'
 import { okDistance } from '#core/color/difference'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import type { InkArea, MatchSwatch } from './inks'
-import { matchKeeping } from './keeping'
-import { MEANT, type Meant } from './meant'
+import { matchKeeping } from './matchPicture'
+import { MEANT, type Meant } from './intent'
 import type { Role } from '#core/harmony/proportion'
 
 /**

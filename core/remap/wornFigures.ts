@@ -1,7 +1,7 @@
 import { arc, labOf, type Hex } from '#core/color/convert'
 import type { Role } from '#core/harmony/proportion'
 import type { Pixels } from '#core/picture/pixels'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import { labsOf, OPAQUE } from './figures'
 
 /** How a scheme is worn, beside what it is meant to be; parts of 1, null where there is nothing to count. */

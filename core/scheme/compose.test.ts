@@ -11,7 +11,7 @@ import { shownScheme, complementOf, anglesOf } from './compose'
 import { newProject } from './create'
 import { projectSchema, type Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
-import { angleOfSwatch, baseSwatchOf } from './worn'
+import { angleOfSwatch, baseSwatchOf } from './wearScheme'
 
 const apply = (project: Project, command: Command): Project => applyWith(project, command, NOTHING_KNOWN)
 

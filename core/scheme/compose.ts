@@ -12,7 +12,7 @@ import {
   positionOf,
   dominantOf,
   baseAngleOf,
-} from './worn'
+} from './wearScheme'
 import { asTheyStart, freshScheme, schemeOf, freshIds, normalizeShares } from './scheme'
 import { usedSamples } from './gather'
 import { offsetsOf, spreadOf } from '#core/harmony/harmony'

@@ -1,7 +1,7 @@
 import { angleOf } from '#core/color/wheel'
 import { apply as applyWith, NOTHING_KNOWN, commandSchema, type Command } from '#core/commands/commands'
 import { newProject } from './create'
-import { sourceOf } from './worn'
+import { sourceOf } from './wearScheme'
 import { lookOf, projectSchema, type Look, type Project } from '#core/document/project'
 import { trailChangeSchema } from '#core/document/trail'
 import type { Reference } from '#core/document/gathering'

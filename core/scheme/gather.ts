@@ -6,7 +6,7 @@ import type { Gathering, Reference, Sample } from '#core/document/gathering'
 import type { Origin, Swatch } from '#core/document/scheme'
 import type { Project } from '#core/document/project'
 import { freshId, freshIds, gatheredScheme, type Gathered } from './scheme'
-import { bareOf, baseOf, sourceOf, wearScheme } from './worn'
+import { bareOf, baseOf, sourceOf, wearScheme } from './wearScheme'
 
 /* What is done to a project in Gather: references, samples, and schemes that are gathered instead of derived. */
 

@@ -1,6 +1,6 @@
 import type { Project, Look } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
-import { positionOf } from './worn'
+import { positionOf } from './wearScheme'
 
 /**
  * The project in another look. What it has no more (references, and with them samples) stays away; inks the look does

@@ -1,7 +1,7 @@
 import { hexOfLch, lchOf, type Hex } from '#core/color/convert'
 import { numberDuplicates, plainName } from '#core/color/name'
 import { distinctColor } from '#core/harmony/distinct'
-import type { Inspiration } from '#core/inspiration/search'
+import type { Inspiration } from '#core/formats/inspiration'
 import { SUBJECTS, type Subject } from './subjects'
 
 /* Composes the inspiration shelf: every subject in three of four moods. */

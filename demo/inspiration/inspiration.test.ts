@@ -1,6 +1,6 @@
 import { lchOf } from '#core/color/convert'
 import { deltaE, okDistance } from '#core/color/difference'
-import { inspirationSchema, searched } from '#core/inspiration/search'
+import { inspirationSchema, searched } from '#core/formats/inspiration'
 import stored from '../../server/inspiration/schemes.json'
 import { inspirations } from './compose'
 

@@ -1,5 +1,5 @@
 import { createNoise2D } from 'simplex-noise'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import { encodedOf } from '#core/color/linear'
 import { cloudy, light, lit, smooth, within, type Light } from './canvas'
 

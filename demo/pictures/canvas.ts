@@ -1,7 +1,7 @@
 import { createNoise2D } from 'simplex-noise'
 import { rgbOf, type Hex } from '#core/color/convert'
 import { encodedOf, linearOf } from '#core/color/linear'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 
 /** A color in linear light, channels from 0. */
 export type Light = readonly [r: number, g: number, b: number]

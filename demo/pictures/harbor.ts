@@ -1,4 +1,4 @@
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import { added, along, cloudy, light, lit, mix, smooth, within, type Light } from './canvas'
 
 /* Harbor at dusk: afterglow over the hills, the town with its first lights, boats and a lantern buoy on the water. */

@@ -14,7 +14,7 @@ import {
 } from '#core/handover/review'
 import { UNPAINTED, type Painted } from '#core/painting/painting'
 import { artworkWriter, throwMissing } from './artworkOut'
-import { paintingsIn, type Sources } from './hand'
+import { paintingsIn, type Sources } from './writeHandOver'
 
 /** The pictures of a review, each written when it is asked for. */
 export interface ReviewHanding {

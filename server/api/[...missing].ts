@@ -1,3 +1,3 @@
-import { apiHandler, notFound } from '../door'
+import { apiHandler, notFound } from '../apiHandler'
 
 export default apiHandler(() => Promise.reject(notFound('address')))

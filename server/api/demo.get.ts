@@ -1,5 +1,5 @@
 import { database } from '../db/connect'
 import { demoCount } from '../db/demo'
-import { apiHandler } from '../door'
+import { apiHandler } from '../apiHandler'
 
 export default apiHandler(async () => ({ projects: await demoCount(database()) }))

@@ -2,7 +2,7 @@ import { setResponseStatus } from 'h3'
 import { httpError } from '../answers'
 import { database } from '../db/connect'
 import { startOver } from '../db/demo'
-import { apiHandler } from '../door'
+import { apiHandler } from '../apiHandler'
 
 export default apiHandler(async event => {
   const made = await startOver(database())

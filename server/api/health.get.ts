@@ -1,4 +1,4 @@
-import { apiHandler } from '../door'
+import { apiHandler } from '../apiHandler'
 
 /** That the server answers. */
 export default apiHandler(() => Promise.resolve({ ok: true }))

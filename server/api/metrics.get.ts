@@ -1,9 +1,9 @@
 import { timingSafeEqual } from 'node:crypto'
 import { getRequestHeader, setHeaders } from 'h3'
 import { database } from '../db/connect'
-import { apiHandler, notFound } from '../door'
+import { apiHandler, notFound } from '../apiHandler'
 import { metricsOf } from '../metrics'
-import { asks } from '../people/gate'
+import { asks } from '../people/authorize'
 import { hashToken } from '../token'
 
 /** What has to be said to read them from elsewhere: PLUMBAGO_METRICS, as a bearer token. */

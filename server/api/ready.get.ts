@@ -2,7 +2,7 @@ import { pathToFileURL } from 'node:url'
 import { httpError } from '../answers'
 import { database } from '../db/connect'
 import { migrationNames } from '../db/migrate'
-import { apiHandler } from '../door'
+import { apiHandler } from '../apiHandler'
 
 /** How long the database may take to say that it is there, in milliseconds. */
 const PATIENCE = 3000

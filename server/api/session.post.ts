@@ -1,7 +1,7 @@
 import { signInSchema, type Me } from '#core/document/people'
 import { httpError } from '../answers'
-import { readBody, apiHandler } from '../door'
-import { asks } from '../people/gate'
+import { readBody, apiHandler } from '../apiHandler'
+import { asks } from '../people/authorize'
 import { checkPassword, signIn } from '../people/signIn'
 
 /** Signs somebody in. */

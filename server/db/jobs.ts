@@ -1,7 +1,7 @@
 import type { JSONValue, ReservedSql, Sql } from 'postgres'
 import type { HandOverJob } from '#core/document/job'
 import { projectSchema, type Project } from '#core/document/project'
-import { wantedSchema, type Wanted } from '#core/handover/wanted'
+import { wantedSchema, type Wanted } from '#core/handover/options'
 import { inTransaction } from './connect'
 
 /** The most jobs of one project that wait or are under way at once. */

@@ -1,6 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises'
 import { z } from 'zod'
-import { inspirationSchema, searched, type Inspiration, type InspirationQuery } from '#core/inspiration/search'
+import { inspirationSchema, searched, type Inspiration, type InspirationQuery } from '#core/formats/inspiration'
 import schemes from './schemes.json'
 
 /* A stand-in for an online inspiration service: as slow, and as unreliable, as one of those is told to be. */

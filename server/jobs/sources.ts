@@ -4,7 +4,7 @@ import type { Sql } from 'postgres'
 import { pressOf } from '#core/print/engine'
 import { PAPERS, type Print } from '#core/print/papers'
 import type { Press } from '#core/print/press'
-import type { Sources } from '../../render/handover/hand'
+import type { Sources } from '../../render/handover/writeHandOver'
 import { artworkSource, findArtwork } from '../db/artwork'
 import { pictureBytes } from '../db/pictures'
 

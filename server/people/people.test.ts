@@ -25,8 +25,8 @@ import {
 } from '../db/people'
 import { noteHere } from '../db/presence'
 import { createProject } from '../db/projects'
-import { requiresSignIn } from './asks'
-import { requiredRole } from './gate'
+import { requiresSignIn } from './requiresSignIn'
+import { requiredRole } from './authorize'
 import { costsFrom, hashPassword, verifyPassword } from './password'
 
 const url = process.env.TEST_DATABASE_URL ?? ''

@@ -4,7 +4,7 @@ import type { Socket } from 'node:net'
 import { defineEventHandler, setHeader, setHeaders, type H3Event } from 'h3'
 import { toHttpError, httpError } from '../answers'
 import { ANSWER_POLICY, SCRIPT_POLICY } from '../headers'
-import { authorize } from '../people/gate'
+import { authorize } from '../people/authorize'
 
 const LOOPBACK = /^(localhost|127(?:\.\d{1,3}){3}|\[::1\])(:\d+)?$/
 

@@ -1,8 +1,8 @@
-import { cleanSvg } from '#core/artwork/clean'
-import { readSvg } from '#core/artwork/read'
-import { themedSvg } from '#core/artwork/themed'
-import { Unreadable } from '#core/artwork/unreadable'
-import { screenSvg, writeSvg } from '#core/artwork/write'
+import { cleanSvg } from '#core/svg/clean'
+import { readSvg } from '#core/svg/read'
+import { themedSvg } from '#core/svg/themedSvg'
+import { Unreadable } from '#core/svg/unreadable'
+import { screenSvg, writeSvg } from '#core/svg/write'
 import { readColors } from '#core/formats/read/read'
 
 /** Something that grows in one dimension: what of `n` there is. */

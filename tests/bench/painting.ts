@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import sharp from 'sharp'
-import type { InkSummary } from '#core/artwork/inks'
+import type { InkSummary } from '#core/inkmap/measureInks'
 import { arc, lchOf, type Hex } from '#core/color/convert'
 import { toLab } from '#core/color/oklab'
 import type { Picture } from '#core/picture/picture'

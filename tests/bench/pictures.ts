@@ -6,7 +6,7 @@ import { toLab } from '#core/color/oklab'
 import { assignPoints, moveCenters } from '#core/extract/cluster'
 import { extractColors, extractor } from '#core/extract/extract'
 import type { Picture } from '#core/picture/picture'
-import { seeded } from '#core/picture/seeded'
+import { seeded } from '#core/math/random'
 import type { Points } from '#core/extract/tally'
 import { pictureInfo, workingPicture } from '../../render/pictures'
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { Parser } from 'htmlparser2'
-import { readSvg } from '#core/artwork/read'
-import { writeSvg } from '#core/artwork/write'
+import { readSvg } from '#core/svg/read'
+import { writeSvg } from '#core/svg/write'
 import { generatedSvg } from './generated'
 import type { ReadingTimes } from './waiting'
 

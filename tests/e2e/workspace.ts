@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test'
-import { readSvg } from '#core/artwork/read'
+import { readSvg } from '#core/svg/read'
 import { knownFrom } from '#core/commands/known'
 import type { ArtworkFile } from '#core/document/artwork'
 import type { Project } from '#core/document/project'

@@ -6,7 +6,7 @@ import { setTimeout as pause } from 'node:timers/promises'
 import type { StoredProject } from '#core/document/project'
 import type { Review, ReviewPage, ReviewThread } from '#core/document/review'
 import type { PackedTrail } from '#core/document/trail'
-import { FIRST_WANTED } from '#core/handover/wanted'
+import { FIRST_WANTED } from '#core/handover/options'
 
 /*
  * Kills the server, what reads and draws for it, the worker, and the database, again and again at moments drawn by a seed, while six

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { type Eyes, EYES_TITLES, filterOf, useStage } from '~/stores/stage'
-import { paintAsSeen } from '#core/painting/seen'
+import { paintAsSeen } from '#core/painting/paintAsSeen'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'

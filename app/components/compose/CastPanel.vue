@@ -4,7 +4,7 @@ import { KELVIN, hexOfKelvin } from '#core/color/planck'
 import { parseColor } from '#core/color/parse'
 import { CAST_MODES } from '#core/harmony/cast'
 import type { Cast } from '#core/document/scheme'
-import { castColor } from '#core/scheme/worn'
+import { castColor } from '#core/scheme/wearScheme'
 import { useHistory } from '~/stores/history'
 
 /**

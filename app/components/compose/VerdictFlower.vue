@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { GRADES, type Verdict } from '#core/proofs/verdict'
-import { clamp } from '#core/interaction/clamp'
+import { clamp } from '#core/math/clamp'
 
 /** How a scheme does, as a flower of five petals: a long filled one where all is well, a bud where nothing is. */
 const { verdict } = defineProps<{ verdict: Verdict }>()

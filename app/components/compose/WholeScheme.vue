@@ -7,7 +7,7 @@ import { colorsBetween } from '#core/harmony/blend'
 import type { Command } from '#core/commands/commands'
 import { MAX_SWATCHES } from '#core/document/limits'
 import type { Project } from '#core/document/project'
-import { bareOf, dominantOf } from '#core/scheme/worn'
+import { bareOf, dominantOf } from '#core/scheme/wearScheme'
 import { useHistory } from '~/stores/history'
 
 /**

@@ -2,7 +2,7 @@
 import { useTemplateRef } from 'vue'
 import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
-import { clamp } from '#core/interaction/clamp'
+import { clamp } from '#core/math/clamp'
 
 /** A place on a plane, in parts of its width and height, up being more. */
 interface Place {

@@ -8,7 +8,7 @@ import { ORDERS } from '#core/harmony/order'
 import { complementOf, shownScheme } from '#core/scheme/compose'
 import { MAX_SWATCHES } from '#core/document/limits'
 import type { MADE } from '#core/document/scheme'
-import { baseSwatchOf, dominantOf } from '#core/scheme/worn'
+import { baseSwatchOf, dominantOf } from '#core/scheme/wearScheme'
 import { useHistory } from '~/stores/history'
 import { useShelf } from '~/stores/shelf'
 

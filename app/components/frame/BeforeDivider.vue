@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef } from 'vue'
 import { NOTHING_BY_HAND } from '#core/painting/painting'
-import type { InkMap } from '#core/artwork/inkmap'
+import type { InkMap } from '#core/inkmap/inkmap'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 import type { RasterArtwork } from '~/workers/raster.worker'
 import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
 import { useArtworkHost } from '~/composables/useArtworkHost'
 import { useStage } from '~/stores/stage'
-import { clamp } from '#core/interaction/clamp'
+import { clamp } from '#core/math/clamp'
 
 /** The original over the left part of the artwork, up to a line that is dragged, or moved by arrows. */
 const { screen, raster, map, hash } = defineProps<{

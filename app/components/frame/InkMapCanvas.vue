@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue'
-import { paintInkMap, type InkMap } from '#core/artwork/inkmap'
-import type { Holes } from '~/composables/useHandHoles'
+import { paintInkMap, type InkMap } from '#core/inkmap/inkmap'
+import type { Holes } from '~/composables/useTouchUpHoles'
 
 /**
  * An artwork painted from its ink map: as fast for ten thousand shapes as for ten. Where that is still too slow for a

@@ -2,7 +2,7 @@
 import { useTemplateRef, watch } from 'vue'
 import type { Area } from '#core/raster/area'
 import type { RasterArtwork } from '~/workers/raster.worker'
-import { areaIn } from '~/raster/foundAreas'
+import { areaIn } from '~/workers/raster/foundAreas'
 
 /** Shows the picked areas of a picture: by stripes and an edge, dark and light, so that they are seen on any color. */
 const { raster, areas } = defineProps<{ raster: RasterArtwork; areas: readonly Area[] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { shelfSwatches } from '#core/scheme/kept'
+import { shelfSwatches } from '#core/scheme/shelfSwatches'
 import { type Candidate, useGathering } from '~/stores/gathering'
 import { usePainting } from '~/stores/painting'
 import { server } from '~/api/server'

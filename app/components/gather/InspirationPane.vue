@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { InspirationQuery } from '#core/inspiration/search'
+import type { InspirationQuery } from '#core/formats/inspiration'
 import { type FoundScheme } from '#core/interaction/finding'
 import { useSought } from '~/composables/useSought'
 import { useFinding } from '~/composables/useFinding'

@@ -3,7 +3,7 @@ import { computed, useTemplateRef, watch } from 'vue'
 import { APART, EXTRACTED, TAKEN_BY, type TakenBy } from '#core/extract/extract'
 import { HARMONIES } from '#core/harmony/harmony'
 import { useGathering } from '~/stores/gathering'
-import { useHand } from '~/composables/useHand'
+import { useHand } from '~/composables/usePointerKind'
 import { useHistory } from '~/stores/history'
 
 /** Schemes from pictures: the pictures, what each gives, and how it is bent. */

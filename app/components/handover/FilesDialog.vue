@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS } from '#core/formats/formats'
-import { GRADIENT_FILES, PAGE_FILES, PNG_WIDTH, type PictureSize } from '#core/handover/wanted'
-import { useHandOver } from '~/stores/handingOver'
+import { GRADIENT_FILES, PAGE_FILES, PNG_WIDTH, type PictureSize } from '#core/handover/options'
+import { useHandOver } from '~/stores/handOver'
 import { useHistory } from '~/stores/history'
 
 /** What is to be handed over, beside the tree of files that makes: nothing is written before that is seen. */

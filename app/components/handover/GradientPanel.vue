@@ -4,10 +4,10 @@ import { PlusIcon } from '@heroicons/vue/20/solid'
 import { MAX_GRADIENTS } from '#core/document/limits'
 import type { Gradient } from '#core/document/handOver'
 import { plainCssOf } from '#core/formats/gradient'
-import { exportGradient } from '#core/handover/handed'
+import { exportGradient } from '#core/handover/schemeOfProject'
 import { uniqueName } from '#core/color/name'
 import { lchOf } from '#core/color/convert'
-import { useHandOver } from '~/stores/handingOver'
+import { useHandOver } from '~/stores/handOver'
 import { useHistory } from '~/stores/history'
 
 /** The gradients of the project, and the one that is worked on. */

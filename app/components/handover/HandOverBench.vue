@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { HAND_OVER_VIEWS, useHandOverView } from '~/stores/handOverView'
-import { useHandOver } from '~/stores/handingOver'
+import { HAND_OVER_VIEWS, useHandOverView } from '~/stores/handOverTabs'
+import { useHandOver } from '~/stores/handOver'
 import { useReviews } from '~/stores/reviews'
 
 /** Hand over: colorways, the files that leave, gradients, the mood page, and what a client is shown. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
 import type { HandOverJob } from '#core/document/job'
-import { useHandOver } from '~/stores/handingOver'
+import { useHandOver } from '~/stores/handOver'
 
 /** What was asked for of this project within a day: how far it is, what failed, and the file that came of it. */
 const handOver = useHandOver()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { NOW } from '#core/handover/wanted'
+import { NOW } from '#core/handover/options'
 import { useHistory } from '~/stores/history'
 import { useLineUp } from '~/stores/lineUp'
 

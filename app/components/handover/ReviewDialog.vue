@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { MAX_COMMENT_LENGTH } from '#core/document/limits'
 import { asName } from '#core/document/names'
 import { allArtwork } from '#core/handover/plan'
-import { NOW } from '#core/handover/wanted'
+import { NOW } from '#core/handover/options'
 import { useHistory } from '~/stores/history'
 import { useReviews } from '~/stores/reviews'
 

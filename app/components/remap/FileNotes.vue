@@ -2,7 +2,7 @@
 import { computed, onScopeDispose, ref } from 'vue'
 import { countWords } from '#core/document/names'
 import { useEventListener } from '@vueuse/core'
-import { ALSO, type Also } from '#core/artwork/reading'
+import { ALSO, type Also } from '#core/svg/reading'
 import { GIVEN, MANNERS, type Manner } from '#core/raster/manner'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useNotices } from '~/stores/notices'

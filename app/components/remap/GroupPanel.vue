@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { onKeyStroke } from '@vueuse/core'
 import { countMerged, SHADINGS, type Shading } from '#core/remap/shading'
-import { leadsOf } from '#core/remap/remap'
+import { leadsOf } from '#core/remap/recolor'
 import { useHistory } from '~/stores/history'
 import { useLighting } from '~/composables/useLighting'
 import { usePainting } from '~/stores/painting'

@@ -23,7 +23,7 @@ import {
 } from '#core/interaction/ribbons'
 import { followDrag } from '~/browser/followDrag'
 import { sentence } from '#core/document/sentence'
-import { useHand } from '~/composables/useHand'
+import { useHand } from '~/composables/usePointerKind'
 import { useHistory } from '~/stores/history'
 import { useLighting } from '~/composables/useLighting'
 import { useRemapping } from '~/stores/remapping'

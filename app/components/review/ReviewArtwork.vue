@@ -4,7 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import type { ShownArtwork, Spot } from '#core/document/review'
 import type { Pin } from '#core/interaction/pins'
 import { arrowOf } from '~/browser/arrowOf'
-import { clamp } from '#core/interaction/clamp'
+import { clamp } from '#core/math/clamp'
 
 /**
  * An artwork of a review, large, with its pins and, over its left part, as it was before. A spot is aimed at with a pointer, or with

@@ -2,7 +2,7 @@
 import { computed, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { restingPointer } from '~/browser/restingPointer'
-import { useHand } from '~/composables/useHand'
+import { useHand } from '~/composables/usePointerKind'
 
 /** Colors to choose from: pointing previews, a click takes. Arrow keys go along. */
 const { title, colors, taken = '' } = defineProps<{ title: string; colors: readonly string[]; taken?: string }>()

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { LinkIcon } from '@heroicons/vue/20/solid'
 import type { Swatch } from '#core/document/scheme'
-import { isFollowing } from '#core/scheme/worn'
+import { isFollowing } from '#core/scheme/wearScheme'
 import { useHistory } from '~/stores/history'
 
 /** Where a swatch came from, whether it still follows it, and the way back. */

@@ -6,7 +6,7 @@ import { distinctColor, MIN_DIFFERENCE } from '#core/harmony/distinct'
 import { ACCENT } from '#core/harmony/proportion'
 import { keyOf, percent, type Finding, type Rule, type Try } from '../finding'
 import { inColor, lighterOrDarker, stronger } from '../moves'
-import { SHARES } from '#core/remap/meant'
+import { SHARES } from '#core/remap/intent'
 import { areaOf, lightOf, mostOf, SEEN, swatchIn, type CheckState } from '../state'
 
 /** By how much a part may differ from what it is meant to be. */

@@ -1,5 +1,5 @@
 import { generate, parse, walk, type CssNode } from 'css-tree'
-import { depthOf } from '#core/artwork/stylesheet'
+import { depthOf } from '#core/svg/stylesheet'
 import { css } from '#core/color/parse'
 import { RUNG, readRoleAndShare, type ReadColor } from './readColor'
 

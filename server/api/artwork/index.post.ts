@@ -1,10 +1,10 @@
 import { getQuery, setResponseStatus } from 'h3'
 import { z } from 'zod'
-import { MAX_SVG_BYTES } from '#core/artwork/unreadable'
+import { MAX_SVG_BYTES } from '#core/svg/unreadable'
 import { MAX_BYTES } from '#core/picture/picture'
 import { ARTWORK_KINDS } from '#core/document/artwork'
-import { apiHandler } from '../../door'
-import { runInWorker } from '../../hands/hands'
+import { apiHandler } from '../../apiHandler'
+import { runInWorker } from '../../workers/pool'
 import { withBodyAsFile } from '../../incoming'
 
 const asked = z.object({ name: z.string().max(400).default('Artwork'), kind: z.enum(ARTWORK_KINDS).default('svg') })

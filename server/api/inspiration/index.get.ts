@@ -1,7 +1,7 @@
 import { getQuery } from 'h3'
 import { z } from 'zod'
 import { hexSchema } from '#core/document/basics'
-import { apiHandler } from '../../door'
+import { apiHandler } from '../../apiHandler'
 import { askInspiration, BEHAVIORS } from '../../inspiration/service'
 
 const behaviorSchema = z.enum(BEHAVIORS)

@@ -4,7 +4,7 @@ import { passwordSchema, signInSchema } from '#core/document/people'
 import { httpError } from '../../answers'
 import { database } from '../../db/connect'
 import { changePassword } from '../../db/people'
-import { readBody, apiHandler } from '../../door'
+import { readBody, apiHandler } from '../../apiHandler'
 import { hashPassword } from '../../people/password'
 import { checkPassword, requireSession } from '../../people/signIn'
 

@@ -1,8 +1,8 @@
 import { getQuery, setResponseStatus } from 'h3'
 import { z } from 'zod'
 import { MAX_BYTES } from '#core/picture/picture'
-import { apiHandler } from '../../door'
-import { runInWorker } from '../../hands/hands'
+import { apiHandler } from '../../apiHandler'
+import { runInWorker } from '../../workers/pool'
 import { withBodyAsFile } from '../../incoming'
 
 const asked = z.object({ name: z.string().max(400).default('Reference') })

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { onOneLine } from '#core/document/names'
 import { database } from '../../db/connect'
 import { listProjects, PROJECT_ORDERS } from '../../db/projects'
-import { apiHandler } from '../../door'
+import { apiHandler } from '../../apiHandler'
 
 const asked = z.object({
   before: z.uuid().optional(),

@@ -1,7 +1,7 @@
 import { setResponseStatus } from 'h3'
 import { database } from '../../db/connect'
 import { closeSessions } from '../../db/people'
-import { apiHandler } from '../../door'
+import { apiHandler } from '../../apiHandler'
 import { clearSessionCookie } from '../../people/cookie'
 import { requireSession } from '../../people/signIn'
 

@@ -1,6 +1,6 @@
 import { database } from '../../db/connect'
 import { sessionsOf } from '../../db/people'
-import { apiHandler } from '../../door'
+import { apiHandler } from '../../apiHandler'
 import { requireSession } from '../../people/signIn'
 
 /** Where one is signed in. */

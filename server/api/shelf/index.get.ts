@@ -4,7 +4,7 @@ import { hexSchema } from '#core/document/basics'
 import { shelfQuerySchema, tagSchema } from '#core/document/shelf'
 import { database } from '../../db/connect'
 import { searchShelf } from '../../db/shelf'
-import { apiHandler } from '../../door'
+import { apiHandler } from '../../apiHandler'
 
 const listed = <Each extends z.ZodType<unknown, string>>(each: Each, most: number) =>
   z

@@ -3,7 +3,7 @@ import { listOf } from '#core/document/basics'
 import { shelfSaidSchema, type ShelfScheme } from '#core/document/shelf'
 import { database, inTransaction } from '../../db/connect'
 import { updateOnShelf, setDeletedOnShelf } from '../../db/shelf'
-import { readBody, apiHandler, notFound } from '../../door'
+import { readBody, apiHandler, notFound } from '../../apiHandler'
 
 const MOST = 500
 const ids = listOf(z.uuid(), { most: MOST }).default([])

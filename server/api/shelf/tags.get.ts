@@ -1,5 +1,5 @@
 import { database } from '../../db/connect'
 import { listTags } from '../../db/shelf'
-import { apiHandler } from '../../door'
+import { apiHandler } from '../../apiHandler'
 
 export default apiHandler(() => listTags(database()))

@@ -10,7 +10,7 @@ import { sentence } from '#core/document/sentence'
 import { useArrivals } from '~/stores/arrivals'
 import { useChecking } from '~/stores/checking'
 import { useDropsAnywhere } from '~/composables/useDropsAnywhere'
-import { useHandOverView } from '~/stores/handOverView'
+import { useHandOverView } from '~/stores/handOverTabs'
 import { useHistory } from '~/stores/history'
 import { useLineUp } from '~/stores/lineUp'
 import { useOthers } from '~/stores/others'
@@ -127,7 +127,7 @@ watch(step, stage.clear)
 const checking = useChecking()
 const handOver = useHandOverView()
 /** Files under way are heard of in every step; what writes them comes once the page stands. */
-useOnceStanding(async () => (await import('~/stores/handingOver')).useHandOver())
+useOnceStanding(async () => (await import('~/stores/handOver')).useHandOver())
 /** What a client says is told in every step. */
 useReviews()
 useOthers()

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { ALSO } from '#core/artwork/reading'
+import { ALSO } from '#core/svg/reading'
 import { hashSchema } from '#core/document/basics'
-import { readBody, apiHandler, notFound, readParam } from '../../../door'
-import { runInWorker } from '../../../hands/hands'
+import { readBody, apiHandler, notFound, readParam } from '../../../apiHandler'
+import { runInWorker } from '../../../workers/pool'
 
 const asked = z.object({
   also: z

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { hashSchema, hexSchema } from '#core/document/basics'
 import { GIVEN, MANNERS } from '#core/raster/manner'
-import { readBody, apiHandler, notFound, readParam } from '../../../door'
-import { runInWorker } from '../../../hands/hands'
+import { readBody, apiHandler, notFound, readParam } from '../../../apiHandler'
+import { runInWorker } from '../../../workers/pool'
 
 const asked = z.object({
   manner: z.enum(MANNERS),

@@ -2,8 +2,8 @@ import { setHeaders, setResponseStatus } from 'h3'
 import { hashSchema } from '#core/document/basics'
 import { artworkMap } from '../../../db/artwork'
 import { database } from '../../../db/connect'
-import { apiHandler, readParam } from '../../../door'
-import { cachedBytes } from '../../../kept'
+import { apiHandler, readParam } from '../../../apiHandler'
+import { cachedBytes } from '../../../cachedBytes'
 
 export default apiHandler(async event => {
   const hash = readParam(event, 'hash', hashSchema)

@@ -3,7 +3,7 @@ import { sendStream, setHeaders } from 'h3'
 import { hashSchema } from '#core/document/basics'
 import { artworkPieces, findArtwork } from '../../../db/artwork'
 import { database } from '../../../db/connect'
-import { apiHandler, notFound, readParam } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../apiHandler'
 import { PICTURE_HEADERS, SVG_HEADERS } from '../../../headers'
 
 export default apiHandler(async event => {

@@ -1,7 +1,7 @@
 import { setHeaders } from 'h3'
 import { hashSchema } from '#core/document/basics'
-import { apiHandler, notFound, readParam } from '../../../door'
-import { runInWorker } from '../../../hands/hands'
+import { apiHandler, notFound, readParam } from '../../../apiHandler'
+import { runInWorker } from '../../../workers/pool'
 import { PICTURE_HEADERS } from '../../../headers'
 
 export default apiHandler(async event => {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { findJob } from '../../../db/jobs'
-import { apiHandler, notFound, readParam } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../apiHandler'
 
 export default apiHandler(async event => {
   const job = await findJob(database(), readParam(event, 'id', z.uuid(), 'job'))

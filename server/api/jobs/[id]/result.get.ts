@@ -3,7 +3,7 @@ import { sendStream, setHeaders } from 'h3'
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { jobResult } from '../../../db/jobs'
-import { apiHandler, notFound, readParam } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../apiHandler'
 import { PICTURE_HEADERS } from '../../../headers'
 
 /** A name as it stands in a header, in any script (RFC 8187). */

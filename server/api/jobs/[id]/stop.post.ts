@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { stopJob } from '../../../db/jobs'
-import { apiHandler, notFound, readParam } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../apiHandler'
 
 export default apiHandler(async event => {
   const job = await stopJob(database(), readParam(event, 'id', z.uuid(), 'job'))

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { personSchema } from '#core/document/people'
 import { database } from '../../../db/connect'
 import { changePerson } from '../../../db/people'
-import { readBody, apiHandler, readParam } from '../../../door'
+import { readBody, apiHandler, readParam } from '../../../apiHandler'
 
 const asked = personSchema.omit({ id: true }).partial().extend({ gone: z.boolean().optional() })
 

@@ -4,7 +4,7 @@ import { hashSchema } from '#core/document/basics'
 import { PICTURE_FORMS } from '#core/document/pictures'
 import { database } from '../../../db/connect'
 import { pictureBytes } from '../../../db/pictures'
-import { apiHandler, notFound, readParam } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../apiHandler'
 import { PICTURE_HEADERS } from '../../../headers'
 
 const formSchema = z.enum(PICTURE_FORMS)

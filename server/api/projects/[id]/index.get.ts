@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { findProject, sizeOfProject } from '../../../db/projects'
-import { apiHandler, jsonAnswer, MAX_HERE_BYTES, notFound, readParam } from '../../../door'
-import { runInWorker } from '../../../hands/hands'
+import { apiHandler, jsonAnswer, MAX_HERE_BYTES, notFound, readParam } from '../../../apiHandler'
+import { runInWorker } from '../../../workers/pool'
 
 export default apiHandler(async event => {
   const id = readParam(event, 'id', z.uuid())

@@ -9,8 +9,8 @@ import {
   MAX_HERE_BYTES,
   notFound,
   readParam,
-} from '../../../door'
-import { runInWorker } from '../../../hands/hands'
+} from '../../../apiHandler'
+import { runInWorker } from '../../../workers/pool'
 
 export default apiHandler(async event => {
   const id = readParam(event, 'id', z.uuid())

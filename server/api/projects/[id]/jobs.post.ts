@@ -1,11 +1,11 @@
 import { setResponseStatus } from 'h3'
 import { z } from 'zod'
 import { archiveName } from '#core/handover/plan'
-import { wantedSchema } from '#core/handover/wanted'
+import { wantedSchema } from '#core/handover/options'
 import { database } from '../../../db/connect'
 import { addJob } from '../../../db/jobs'
 import { findProject, Stale } from '../../../db/projects'
-import { readBody, apiHandler, notFound, readParam } from '../../../door'
+import { readBody, apiHandler, notFound, readParam } from '../../../apiHandler'
 
 const asked = z.object({ version: z.number().int().min(1), wanted: wantedSchema, listed: z.boolean().default(true) })
 

@@ -2,8 +2,8 @@ import { getQuery, setHeaders } from 'h3'
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { findPreview } from '../../../db/previews'
-import { apiHandler, notFound, readParam } from '../../../door'
-import { runInWorker } from '../../../hands/hands'
+import { apiHandler, notFound, readParam } from '../../../apiHandler'
+import { runInWorker } from '../../../workers/pool'
 import { SVG_HEADERS } from '../../../headers'
 
 /** Previews that are being drawn, each once for all who ask. */

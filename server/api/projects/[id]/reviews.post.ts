@@ -3,14 +3,14 @@ import { z } from 'zod'
 import { MAX_REVIEW_PICTURES } from '#core/document/limits'
 import { reviewPutSchema } from '#core/document/review'
 import { reviewPictures, reviewContents } from '#core/handover/review'
-import { FIRST_WANTED } from '#core/handover/wanted'
+import { FIRST_WANTED } from '#core/handover/options'
 import { httpError } from '../../../answers'
 import { database, inTransaction } from '../../../db/connect'
 import { addJob } from '../../../db/jobs'
 import { findProject, Stale } from '../../../db/projects'
 import { findReview, publishReview } from '../../../db/reviews'
-import { readBody, apiHandler, notFound, readParam } from '../../../door'
-import { linkTo } from '../../../reviews/door'
+import { readBody, apiHandler, notFound, readParam } from '../../../apiHandler'
+import { linkTo } from '../../../reviews/requests'
 
 const asked = reviewPutSchema.extend({ version: z.number().int().min(1) })
 /** The longest a link holds, in milliseconds. */

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { versionOf } from '../../../db/projects'
-import { apiHandler, notFound, readParam } from '../../../door'
+import { apiHandler, notFound, readParam } from '../../../apiHandler'
 
 /** The version a project has reached. */
 export default apiHandler(async event => {

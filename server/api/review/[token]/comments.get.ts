@@ -1,4 +1,4 @@
-import { apiHandler } from '../../../door'
-import { requestedComments, requestedReview } from '../../../reviews/door'
+import { apiHandler } from '../../../apiHandler'
+import { requestedComments, requestedReview } from '../../../reviews/requests'
 
 export default apiHandler(async event => requestedComments(event, await requestedReview(event)))

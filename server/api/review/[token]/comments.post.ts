@@ -3,8 +3,8 @@ import { z } from 'zod'
 import { commentPutSchema } from '#core/document/review'
 import { database } from '../../../db/connect'
 import { addComment } from '../../../db/reviews'
-import { readBody, apiHandler } from '../../../door'
-import { fromOf, requestedReview } from '../../../reviews/door'
+import { readBody, apiHandler } from '../../../apiHandler'
+import { fromOf, requestedReview } from '../../../reviews/requests'
 
 const asked = commentPutSchema.extend({ reader: z.string().max(64).default('') })
 

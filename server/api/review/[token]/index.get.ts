@@ -1,7 +1,7 @@
 import { database } from '../../../db/connect'
 import { reviewPage } from '../../../db/reviews'
-import { apiHandler, notFound } from '../../../door'
-import { requestedReview } from '../../../reviews/door'
+import { apiHandler, notFound } from '../../../apiHandler'
+import { requestedReview } from '../../../reviews/requests'
 
 /** What is behind a link. */
 export default apiHandler(async event => {

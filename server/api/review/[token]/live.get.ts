@@ -1,5 +1,5 @@
-import { apiHandler } from '../../../door'
-import { requestedReview } from '../../../reviews/door'
+import { apiHandler } from '../../../apiHandler'
+import { requestedReview } from '../../../reviews/requests'
 import { sendNews } from '../../../live/stream'
 
 /** What happens on a review, as it happens. */

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { changeReview, findReview } from '../../../db/reviews'
-import { readBody, apiHandler, notFound, readParam } from '../../../door'
+import { readBody, apiHandler, notFound, readParam } from '../../../apiHandler'
 
 const asked = z.object({
   endsAt: z.iso.datetime().optional(),

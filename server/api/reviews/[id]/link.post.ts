@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { database } from '../../../db/connect'
 import { renewLink } from '../../../db/reviews'
-import { apiHandler, notFound, readParam } from '../../../door'
-import { linkTo } from '../../../reviews/door'
+import { apiHandler, notFound, readParam } from '../../../apiHandler'
+import { linkTo } from '../../../reviews/requests'
 
 /** Gives a review a new link; the one it had leads nowhere from now on. */
 export default apiHandler(async event => {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { shelfPutSchema } from '#core/document/shelf'
 import { database } from '../../../db/connect'
 import { saveOver } from '../../../db/shelf'
-import { readBody, apiHandler, notFound, readParam } from '../../../door'
+import { readBody, apiHandler, notFound, readParam } from '../../../apiHandler'
 
 const asked = shelfPutSchema.pick({ swatches: true, origin: true }).extend({ version: z.number().int().min(1) })
 

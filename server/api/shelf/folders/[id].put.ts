@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { nameSchema } from '#core/document/basics'
 import { database } from '../../../db/connect'
 import { renameFolder, setFolderAway } from '../../../db/shelf'
-import { readBody, apiHandler, notFound, readParam } from '../../../door'
+import { readBody, apiHandler, notFound, readParam } from '../../../apiHandler'
 
 const asked = z.union([z.object({ name: nameSchema }), z.object({ away: z.boolean() })])
 

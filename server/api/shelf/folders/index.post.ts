@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { nameSchema } from '#core/document/basics'
 import { database } from '../../../db/connect'
 import { makeFolder } from '../../../db/shelf'
-import { readBody, apiHandler } from '../../../door'
+import { readBody, apiHandler } from '../../../apiHandler'
 
 export default apiHandler(async event => {
   const { name } = await readBody(event, z.object({ name: nameSchema }))

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { database } from '../../../../db/connect'
 import { resolveThread } from '../../../../db/reviews'
-import { readBody, apiHandler, readParam } from '../../../../door'
+import { readBody, apiHandler, readParam } from '../../../../apiHandler'
 
 /** Resolves a thread, or opens it again. */
 export default apiHandler(async event => {

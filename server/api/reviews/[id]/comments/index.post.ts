@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { commentPutSchema } from '#core/document/review'
 import { database } from '../../../../db/connect'
 import { addComment } from '../../../../db/reviews'
-import { readBody, apiHandler, readParam } from '../../../../door'
+import { readBody, apiHandler, readParam } from '../../../../apiHandler'
 
 /** The designer says something. */
 export default apiHandler(async event => {

@@ -1,4 +1,4 @@
-import { apiHandler } from '../../../../../../door'
-import { requestedPicture, requestedReview } from '../../../../../../reviews/door'
+import { apiHandler } from '../../../../../../apiHandler'
+import { requestedPicture, requestedReview } from '../../../../../../reviews/requests'
 
 export default apiHandler(async event => requestedPicture(event, await requestedReview(event)))

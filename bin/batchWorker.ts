@@ -1,0 +1,22 @@
+import { inksOf, remapFile, type Plan, type FileResult } from './remapFile'
+import type { Also } from '#core/svg/reading'
+import type { InkSummary } from '#core/inkmap/measureInks'
+import { reasonOf } from './reason'
+
+/** A piece of a batch: the inks of a file, or a file remapped. */
+export type Task = ({ do: 'inks' } | { do: 'remap'; plan: Plan; out: string }) & { path: string; also: readonly Also[] }
+
+/** What came of it, or why nothing did. */
+export type Outcome = { told: FileResult & { inks?: InkSummary[] } } | { failed: string }
+
+const runTask = (task: Task): Promise<FileResult & { inks?: InkSummary[] }> =>
+  task.do === 'inks' ? inksOf(task.path, task.also) : remapFile(task.path, task.plan, task.out, task.also)
+
+process.on('message', (task: Task) => {
+  runTask(task)
+    .then(
+      (told): Outcome => ({ told }),
+      (error: unknown): Outcome => ({ failed: reasonOf(error) }),
+    )
+    .then(outcome => process.send?.(outcome))
+})

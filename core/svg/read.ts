@@ -1,0 +1,415 @@
+import type { Hex } from '#core/color/convert'
+import { additionsFor } from './additions'
+import { cascadeOf, COLOR_PROPERTIES, INITIAL_HEX, type Declared } from './cascade'
+import { countDrawn, MARKERS, urlTarget } from './countDrawn'
+import { embeddedIn } from './embedded'
+import { computedIn } from './filter'
+import { InkBook, type Met } from './inkBook'
+import { Inheritance, INITIAL, lookUp, type Inherited } from './inherit'
+import { constantColor } from './colorMatrix'
+import { attributeOf, hrefId, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
+import { readPaint, type Paint } from './paint'
+import { slicePassage } from './passage'
+import { isTooMuch, readSheets, type Sheets } from './stylesheet'
+import type { Also, Reading } from './reading'
+import { Unreadable } from './unreadable'
+
+const FILLED = new Set([
+  'path',
+  'rect',
+  'circle',
+  'ellipse',
+  'polygon',
+  'polyline',
+  'text',
+  'tspan',
+  'textPath',
+  'tref',
+])
+const STROKED = new Set([...FILLED, 'line'])
+const LETTERED = new Set(['text', 'tspan', 'textPath'])
+const GROUPS = new Set(['svg', 'g', 'a', 'switch', 'text', 'tspan', 'textPath'])
+const MEASURING = new Set(['mask', 'clipPath'])
+const FLOODS = new Set(['feFlood', 'feDropShadow'])
+const LIGHTS = new Set(['feDiffuseLighting', 'feSpecularLighting'])
+const ANIMATIONS = new Set(['animate', 'set', 'animateColor'])
+const ANIMATED = ['values', 'from', 'to', 'by'] as const
+/** How deep uses and groups may stand within one another. */
+const DEEPEST = 1000
+/** How deep patterns and markers are followed into one another; what is deeper is followed after the rest. */
+const DEEPEST_CONTENT = 50
+/** How many groups and shapes are gone through again where uses repeat them, and how many more for each element there is. */
+const MAX_REPEATED = 100_000
+const REPEATED_EACH = 4
+/** How many elements a renderer may have to draw again because something repeats them. */
+const MAX_DRAWN = 400_000
+/** So many stops are gone through again for shapes that share their gradient; from then on, so many of each gradient. */
+const MAX_STOPS = 100_000
+const FIRST_STOPS = 8
+const MAX_NOTES = 20
+/** How many elements around a primitive are asked what filters compute in: who says it says it there. */
+const NEAR = 8
+
+const brief = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text)
+
+/**
+ * Follows the paint of a file as a renderer does: from the root through groups and uses to shapes, from their paints
+ * to gradients, patterns, markers and filters. What is never reached paints nothing and is no ink. What only feeds a
+ * computation (masks, clip paths, lights, what a color matrix changes or makes) goes into a book of its own.
+ */
+class PaintWalk {
+  readonly page = new InkBook()
+  readonly computed = new InkBook()
+  readonly notes = new Set<string>()
+  /** The gradients that paint, with the colors of their stops. */
+  readonly runs = new Map<Element, Hex[]>()
+  /** Elements whose inherited `fill` or `color` nobody wrote, and those where that must stay so. */
+  readonly unwritten = { fill: new Set<Element>(), color: new Set<Element>() }
+  readonly guarded = { fill: new Set<Element>(), color: new Set<Element>() }
+  private readonly sheets: Sheets
+  private readonly declared: (element: Element) => Declared
+  private readonly inheritance: Inheritance
+  private readonly byId = new Map<string, Element>()
+  private readonly seen = new Set<string>()
+  private readonly visited = new Set<Element>()
+  private readonly stops = new Map<Element, Element[]>()
+  private readonly waiting: Array<{ container: Element; book: InkBook }> = []
+  private readonly guardedOnce = new Set<Element>()
+  private contents = 0
+  private isCut = false
+  private book = this.page
+  private repeated = 0
+  private stopsAgain = 0
+
+  constructor(private readonly markup: Markup) {
+    this.sheets = readSheets(markup.elements)
+    this.declared = cascadeOf(markup, this.sheets)
+    this.inheritance = new Inheritance(this.declared)
+    for (const condition of this.sheets.conditions)
+      this.notes.add(`The colors for “${brief(condition)}” are left as they are: they do not hold on a screen.`)
+    for (const element of markup.elements) {
+      const id = attributeOf(element, 'id')
+      if (id !== undefined && !this.byId.has(id)) this.byId.set(id, element)
+    }
+  }
+
+  run(): void {
+    const drawn = countDrawn(this.markup, this.declared, this.byId)
+    if (drawn > MAX_DRAWN + this.markup.elements.length)
+      throw new Unreadable('The file repeats its parts too often: nobody could draw it in good time.')
+    this.follow()
+    if (isTooMuch(this.sheets))
+      this.notes.add('Its style sheets ask for more looking up than a drawing may: some colors are left as they are.')
+    if (this.isCut)
+      this.notes.add(
+        'It repeats its parts more often, or deeper, than can be followed: some colors are left as they are.',
+      )
+  }
+
+  private follow(): void {
+    this.walk(this.markup.root, INITIAL, null, 0)
+    this.catchUp()
+    for (const element of this.markup.elements)
+      if (ANIMATIONS.has(element.local) && element.namespace === SVG_NAMESPACE) this.animation(element)
+    for (const element of this.markup.elements) {
+      if (!MEASURING.has(element.local) || element.namespace !== SVG_NAMESPACE) continue
+      if (element.local === 'mask') this.guard(element)
+      this.computing(() => this.content(element))
+    }
+    this.catchUp()
+  }
+
+  /** Goes through what stood too deep when it was met. */
+  private catchUp(): void {
+    for (let next = this.waiting.pop(); next; next = this.waiting.pop()) {
+      const { container, book } = next
+      const before = this.book
+      this.book = book
+      this.inside(container)
+      this.book = before
+    }
+  }
+
+  /** Counts a step on what a use repeats; false where there were too many. */
+  private again(): boolean {
+    if (++this.repeated <= MAX_REPEATED + REPEATED_EACH * this.markup.elements.length) return true
+    this.isCut = true
+    return false
+  }
+
+  /** Takes down what is met meanwhile as computed. */
+  private computing(visit: () => void): void {
+    const { book } = this
+    this.book = this.computed
+    visit()
+    this.book = book
+  }
+
+  private walk(element: Element, outer: Inherited, host: Element | null, depth: number): void {
+    if (element.namespace !== SVG_NAMESPACE || (host && !this.again())) return
+    if (depth > DEEPEST) {
+      this.isCut = true
+      return
+    }
+    const group = GROUPS.has(element.local)
+    if (!group && !STROKED.has(element.local) && element.local !== 'use' && !(element.local === 'symbol' && host))
+      return
+    const own = this.inheritance.within(element, outer)
+    this.references(element)
+    if (STROKED.has(element.local) && (!LETTERED.has(element.local) || element.lettered)) {
+      if (FILLED.has(element.local)) this.paint(element, 'fill', own, host)
+      this.paint(element, 'stroke', own, host)
+    }
+    if (element.local === 'use') this.use(element, own, host, depth)
+    else for (const child of element.children) this.walk(child, own, host, depth + 1)
+  }
+
+  private use(element: Element, own: Inherited, host: Element | null, depth: number): void {
+    const target = this.byId.get(hrefId(element))
+    if (!target) return
+    const key =
+      `${target.index} ${host?.index ?? element.index} ` +
+      `${[own.fill, own.stroke, own.color].map(describePaint).join(' ')} ${own.variables.id}`
+    if (this.seen.has(key)) return
+    this.seen.add(key)
+    this.walk(target, own, host ?? element, depth + 1)
+  }
+
+  /** Follows one paint of a shape to the color, gradient or pattern it means. */
+  private paint(
+    element: Element,
+    property: 'fill' | 'stroke',
+    own: Inherited,
+    host: Element | null,
+    paint: Paint = own[property],
+  ): void {
+    switch (paint.kind) {
+      case 'color':
+        return this.book.write(paint.token, { painted: element })
+      case 'initial':
+        if (property === 'fill') this.leave('fill', host ?? element, { painted: element })
+        return
+      case 'current': {
+        if (own.color.kind === 'color') this.book.write(own.color.token, { painted: element })
+        else if (own.color.kind === 'initial') this.leave('color', host ?? element, { painted: element })
+        return
+      }
+      case 'server': {
+        const target = this.byId.get(paint.id)
+        if (target && this.server(target, element)) return
+        if (!target && paint.id) this.notes.add(`“#${brief(paint.id)}” is pointed to and is not in the file.`)
+        if (paint.fallback) this.paint(element, property, own, host, paint.fallback)
+        return
+      }
+      case 'unread':
+        this.unread(paint.text)
+        return
+      default:
+        return
+    }
+  }
+
+  private server(target: Element, painted: Element): boolean {
+    if (target.local === 'pattern') {
+      this.content(target)
+      return true
+    }
+    if (!target.local.endsWith('Gradient')) return false
+    const run = this.stopsToSee(target).flatMap(stop => this.single(stop, 'stop-color', painted) ?? [])
+    if (this.book === this.page && !this.runs.has(target)) this.runs.set(target, run)
+    return true
+  }
+
+  /** The stops of a gradient; only the first, where very many were gone through for other shapes: all are inks by then. */
+  private stopsToSee(gradient: Element): Element[] {
+    const stops = this.stopsOf(gradient)
+    if (!this.runs.has(gradient) || this.book !== this.page) return stops
+    this.stopsAgain += stops.length
+    return this.stopsAgain > MAX_STOPS ? stops.slice(0, FIRST_STOPS) : stops
+  }
+
+  /** The stops a gradient shows: its own, or those it takes over by reference. */
+  private stopsOf(gradient: Element): Element[] {
+    let at: Element | undefined = gradient
+    for (let hops = 0; at && hops < 32; hops++) {
+      let stops = this.stops.get(at)
+      if (!stops) this.stops.set(at, (stops = at.children.filter(({ local }) => local === 'stop')))
+      if (stops.length) return stops
+      at = this.byId.get(hrefId(at))
+    }
+    return []
+  }
+
+  /**
+   * A color that belongs to one element and is not inherited: a stop, a flood or a light. Returns it where it can be
+   * read.
+   */
+  private single(
+    element: Element,
+    property: 'stop-color' | 'flood-color' | 'lighting-color',
+    painted: Element | null,
+  ): Hex | null {
+    const met: Met = { painted, again: this.visited.has(element), whenClear: property === 'stop-color' }
+    this.visited.add(element)
+    const own = this.inheritance.within(element, this.inheritance.at(element))
+    const describePaint = lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? {
+      kind: 'initial',
+    }
+    const paint = describePaint.kind === 'current' ? own.color : describePaint
+    if (paint.kind === 'color') {
+      this.book.write(paint.token, met)
+      return paint.token.hex
+    }
+    if (paint.kind === 'unread') this.unread(paint.text)
+    if (paint.kind !== 'initial' && paint.kind !== 'inherit') return null
+    if (describePaint.kind === 'current') this.leave('color', element, met)
+    else this.book.add(INITIAL_HEX[property], met, met.again ? [] : [{ element, property }])
+    return INITIAL_HEX[property]
+  }
+
+  private references(element: Element): void {
+    const describePaint = this.declared(element)
+    if (describePaint.filter !== undefined) {
+      const filter = this.byId.get(urlTarget(describePaint.filter) ?? '')
+      if (filter?.local === 'filter' && !this.visited.has(filter)) {
+        this.visited.add(filter)
+        this.filter(filter)
+      }
+    }
+    for (const property of MARKERS) {
+      if (describePaint[property] === undefined) continue
+      const marker = this.byId.get(urlTarget(describePaint[property]) ?? '')
+      if (marker?.local === 'marker') this.content(marker)
+    }
+  }
+
+  /**
+   * The floods of a filter are colors on the page, unless they are clear or a computation changes them; its lights
+   * only measure. What a color matrix makes by its numbers alone counts as computed: few look for a color there.
+   */
+  private filter(filter: Element): void {
+    const computed = computedIn(filter)
+    for (const primitive of filter.children) {
+      if (FLOODS.has(primitive.local) && Number.parseFloat(this.declared(primitive)['flood-opacity'] ?? '1') !== 0) {
+        const flood = (): unknown => this.single(primitive, 'flood-color', null)
+        if (computed.has(primitive)) this.computing(flood)
+        else flood()
+      } else if (LIGHTS.has(primitive.local)) this.computing(() => this.single(primitive, 'lighting-color', null))
+      else if (primitive.local === 'feColorMatrix') {
+        const made = constantColor(primitive, this.isLinear(primitive))
+        if (made) this.computing(() => this.book.write(made, { painted: null }))
+      }
+    }
+  }
+
+  /** Whether a primitive of a filter computes in linear light, as it does where nobody says otherwise. */
+  private isLinear(primitive: Element): boolean {
+    let at: Element | null = primitive
+    for (let n = 0; at && n < NEAR; n++, at = at.parent) {
+      const describePaint = this.declared(at)['color-interpolation-filters']?.trim().toLowerCase()
+      if (describePaint && describePaint !== 'inherit') return describePaint !== 'srgb'
+    }
+    return true
+  }
+
+  /** The shapes within a pattern, marker, mask or clip path, which inherit where they stand. */
+  private content(container: Element): void {
+    if (this.visited.has(container)) return
+    this.visited.add(container)
+    if (this.contents >= DEEPEST_CONTENT) this.waiting.push({ container, book: this.book })
+    else this.inside(container)
+  }
+
+  private inside(container: Element): void {
+    this.contents++
+    const own = this.inheritance.within(container, this.inheritance.at(container))
+    const content = container.children.length ? container : this.byId.get(hrefId(container))
+    for (const child of content?.children ?? []) this.walk(child, own, null, 1)
+    this.contents--
+  }
+
+  /** Marks what a mask measures with the unwritten black, so that writing a color does not change it. */
+  private guard(container: Element): void {
+    for (const element of container.children) {
+      if (this.guardedOnce.has(element)) continue
+      this.guardedOnce.add(element)
+      const own = this.inheritance.within(element, this.inheritance.at(element))
+      for (const property of ['fill', 'color'] as const)
+        if (own[property].kind === 'initial') this.guarded[property].add(element)
+      this.guard(element)
+    }
+  }
+
+  /** The colors an animation runs through. */
+  private animation(element: Element): void {
+    const property = COLOR_PROPERTIES.find(name => name === attributeOf(element, 'attributeName')?.trim())
+    if (!property) return
+    for (const { name, value } of element.attributes) {
+      if (!ANIMATED.some(each => each === name)) continue
+      for (let start = 0; start <= value.text.length; ) {
+        const next = value.text.indexOf(';', start)
+        const end = next < 0 ? value.text.length : next
+        const paint = readPaint(slicePassage(value, start, end), null)
+        if (paint?.kind === 'color') this.book.write(paint.token, { painted: null })
+        start = end + 1
+      }
+    }
+  }
+
+  private unread(text: string): void {
+    this.notes.add(`The color “${brief(text)}” is computed in the file and left as it is.`)
+  }
+
+  /** A black nobody wrote. Where it only feeds a computation it stays so. */
+  private leave(property: 'fill' | 'color', host: Element, met: Met): void {
+    if (this.book === this.page) this.unwritten[property].add(host)
+    this.book.add(INITIAL_HEX[property], met)
+  }
+}
+
+const describePaint = (paint: Paint): string =>
+  paint.kind === 'color' ? String(paint.token.place.start) : paint.kind === 'server' ? paint.id : paint.kind
+
+/**
+ * Reads an SVG, already clean, as text or taken apart, into its inks; with computed colors where that is asked for.
+ * Pictures within the file are named, and have no inks until they are taken apart (`withPictures`). Throws Unreadable,
+ * in a plain sentence, for what is not a well-formed SVG, and for what repeats its parts more often than can be drawn.
+ */
+export const readSvg = (source: string | Markup, also: readonly Also[] = []): Reading => {
+  const markup = typeof source === 'string' ? readMarkup(source) : source
+  const walk = new PaintWalk(markup)
+  walk.run()
+  for (const property of ['fill', 'color'] as const) {
+    if (!walk.unwritten[property].size) continue
+    walk.page
+      .of(INITIAL_HEX[property])
+      ?.additions.push(...additionsFor(markup, property, walk.unwritten[property], walk.guarded[property]))
+  }
+  const { pictures, unread } = embeddedIn(markup)
+  const computed = walk.computed.inks.filter(({ tokens }) =>
+    tokens.some(({ place }) => !walk.page.has(place.start)),
+  ).length
+  const left = {
+    pictures: unread + (also.includes('pictures') ? 0 : pictures.length),
+    computed: also.includes('computed') ? 0 : computed,
+  }
+  if (also.includes('computed')) walk.page.takeComputed(walk.computed)
+  if (left.pictures)
+    walk.notes.add(
+      left.pictures === 1
+        ? 'A picture within the file is left as it is.'
+        : `${left.pictures} pictures within the file are left as they are.`,
+    )
+  if (left.computed)
+    walk.notes.add('Masks, clip paths, lights and what a color matrix changes or makes are left as they are.')
+  return {
+    markup,
+    inks: walk.page.inks,
+    paints: walk.page.paints,
+    runs: [...walk.runs.values()].filter(run => new Set(run).size > 1),
+    pictures,
+    pictureInks: [],
+    left,
+    notes: [...walk.notes].slice(0, MAX_NOTES),
+  }
+}

@@ -1,5 +1,0 @@
-import { defineNitroPlugin } from 'nitropack/runtime'
-import { startWorker } from '../hands/hands'
-
-/** A hand is ready before the first file comes in. */
-export default defineNitroPlugin(() => startWorker())

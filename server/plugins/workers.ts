@@ -1,0 +1,5 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
+import { startWorker } from '../workers/pool'
+
+/** A hand is ready before the first file comes in. */
+export default defineNitroPlugin(() => startWorker())

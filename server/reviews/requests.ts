@@ -1,0 +1,56 @@
+import { getQuery, setHeaders, type H3Event } from 'h3'
+import { z } from 'zod'
+import { shownKeySchema, type ReviewComment, type ReviewThread } from '#core/document/review'
+import { BEFORE, reviewPath, REVIEW_SIZES, type ReviewSize } from '#core/handover/review'
+import { clientAddress } from '../address'
+import { database } from '../db/connect'
+import { answersBefore, reviewBehind, reviewPicture, threadsOn, type From } from '../db/reviews'
+import { notFound, readParam } from '../apiHandler'
+import { PICTURE_HEADERS } from '../headers'
+
+/* What the routes of whoever has a link and those of the designer have in common. */
+
+/** What a link ends in. */
+const tokenSchema = z.string().regex(/^[\w-]{32}$/)
+
+/** The review behind the link that is asked for. */
+export const requestedReview = (event: H3Event): Promise<string> =>
+  reviewBehind(database(), tokenSchema.safeParse(event.context.params?.token).data ?? '')
+
+const askedThreads = z.union([
+  z.object({ thread: z.uuid(), before: z.coerce.number().int().min(0) }),
+  z.object({ look: shownKeySchema.optional(), before: z.coerce.number().int().min(0).optional() }),
+])
+
+/** The threads on a colorway, or on all, or earlier answers to one of them. */
+export const requestedComments = async (
+  event: H3Event,
+  review: string,
+): Promise<{ threads: ReviewThread[]; more: boolean } | { answers: ReviewComment[] }> => {
+  const asked = askedThreads.parse(getQuery(event))
+  if ('thread' in asked) return { answers: await answersBefore(database(), review, asked.thread, asked.before) }
+  return threadsOn(database(), review, asked.look, asked.before)
+}
+
+const sizeSchema = z.enum(Object.keys(REVIEW_SIZES) as [ReviewSize, ...ReviewSize[]])
+const lookSchema = z.union([shownKeySchema, z.literal(BEFORE)])
+
+/** A picture of a review. */
+export const requestedPicture = async (event: H3Event, review: string): Promise<Buffer> => {
+  const size = readParam(event, 'size', sizeSchema, 'picture')
+  const [look, artwork] = [
+    readParam(event, 'look', lookSchema, 'picture'),
+    readParam(event, 'artwork', shownKeySchema, 'picture'),
+  ]
+  const bytes = await reviewPicture(database(), review, reviewPath(size, { look, artwork }))
+  if (!bytes) throw notFound('picture')
+  setHeaders(event, { ...PICTURE_HEADERS, 'content-type': 'image/webp' })
+  return bytes
+}
+
+/** From where something is said: by the browser's own word for itself, and by the address. */
+export const fromOf = (event: H3Event, reader: string): From => ({ reader, address: clientAddress(event) })
+
+/** Where a link leads, from what it ends in: to the address that is open for reviews, or to this one. */
+export const linkTo = (token: string): string =>
+  `${(process.env.PLUMBAGO_REVIEW_ADDRESS ?? '').replace(/\/+$/, '')}/review/${token}`

@@ -1,0 +1,113 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { constants, setPriority } from 'node:os'
+import { resolve } from 'node:path'
+import { createError, type H3Event } from 'h3'
+import { Unreadable } from '#core/svg/unreadable'
+import { Canceled, poolOf } from '../../render/pool'
+import { Busy } from '../answers'
+import { reasonOf } from '../reason'
+import type { Answer, Given, Reply, TaskName } from './tasks'
+
+/** How many hands work side by side on files, how long one task may take in milliseconds, how much memory a hand may hold in MB. */
+const HANDS = 2
+const LONGEST = 180_000
+const MEMORY = 3072
+/** The same while it waits: what large files leave behind goes. */
+const AT_REST = 350
+/** The same for documents, which must not wait behind files. */
+const MAX_DOCUMENT_LENGTH = 30_000
+const DOCUMENT_MEMORY = 1024
+/** Hands stand behind whoever answers. */
+const BEHIND = constants.priority.PRIORITY_BELOW_NORMAL
+/** How many tasks may wait. */
+const MAX_WAITING = 64
+
+const spawnWorker = (memory: number) => (): ChildProcess => {
+  const hand = spawn(
+    process.execPath,
+    ['--import', 'tsx', `--max-old-space-size=${memory}`, resolve('server/workers/worker.ts')],
+    { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], serialization: 'advanced' },
+  )
+  if (hand.pid !== undefined) setPriority(hand.pid, BEHIND)
+  return hand
+}
+
+type Task = { task: TaskName; given: unknown }
+
+const files = poolOf<Task, Reply>({
+  size: HANDS,
+  longest: LONGEST,
+  late: `It takes more than ${LONGEST / 60_000} minutes to read.`,
+  broken: 'It cannot be read: what reads it broke down over it again and again.',
+  memory: MEMORY,
+  atRest: AT_REST,
+  greedy: `It cannot be read: reading it takes more than ${MEMORY / 1024} GB of memory.`,
+  tries: 6, // several may be killed in a row without its fault
+  hire: spawnWorker(MEMORY),
+})
+
+const documents = poolOf<Task, Reply>({
+  size: 1,
+  longest: MAX_DOCUMENT_LENGTH,
+  late: `It takes more than ${MAX_DOCUMENT_LENGTH / 1000} seconds to read.`,
+  broken: 'It cannot be read: what reads it broke down over it.',
+  memory: DOCUMENT_MEMORY,
+  hire: spawnWorker(DOCUMENT_MEMORY),
+})
+
+const isOfDocuments = (task: TaskName): boolean => task.endsWith('document') || task.endsWith('trail')
+
+/** Calls off when whoever asked is gone; never where many ask. */
+const goneSignal = (event: H3Event | null): { signal: AbortSignal; leave: () => void } => {
+  const calling = new AbortController()
+  const gone = (): void => calling.abort()
+  event?.node.res.once('close', gone)
+  return { signal: calling.signal, leave: () => void event?.node.res.off('close', gone) }
+}
+
+/** A file larger than this, in bytes, is read when no other of its kind is: two would take too much memory. */
+const LARGE = 4 * 1024 * 1024
+
+let before: Promise<unknown> = Promise.resolve()
+
+/** Does work when all work given before is done. */
+const runAlone = <Result>(work: () => Promise<Result>): Promise<Result> => {
+  const own = before.then(work)
+  before = own.catch(() => null)
+  return own
+}
+
+let waiting = 0
+
+/**
+ * Has a heavy task done by a process of its own; it is called off when whoever asked (null: many do) is gone. `size` says how large
+ * the file is, in bytes. Rejects with Unreadable, in a plain
+ * sentence, for what cannot be taken, that brings its process down, or takes too long; with Busy where too many wait.
+ */
+export const runInWorker = async <Name extends TaskName>(
+  event: H3Event | null,
+  task: Name,
+  given: Given<Name>,
+  size = 0,
+): Promise<Answer<Name>> => {
+  if (waiting >= MAX_WAITING) throw new Busy()
+  waiting++
+  const { signal, leave } = goneSignal(event)
+  try {
+    const pool = isOfDocuments(task) ? documents : files
+    const run = (): Promise<Reply> => pool.run({ task, given }, signal)
+    const said = await (size > LARGE ? runAlone(run) : run()).catch((error: unknown): Reply => {
+      throw error instanceof Canceled ? error : new Unreadable(reasonOf(error))
+    })
+    if ('refused' in said) throw createError(said.refused)
+    if ('failed' in said)
+      throw Object.assign(new Error(said.failed), said.code === undefined ? {} : { code: said.code })
+    return said.answer as Answer<Name>
+  } finally {
+    leave()
+    waiting--
+  }
+}
+
+/** Starts a hand that waits for work. */
+export const startWorker = (): void => files.warm()
