@@ -79,7 +79,7 @@ export const batch = async (
       (task, outcome, count) => {
         progress('Reading', count, files.length)
         if ('failed' in outcome) failed.set(task.path, outcome.failed)
-        else all.push({ inks: outcome.told.inks ?? [] })
+        else all.push({ inks: outcome.result.inks ?? [] })
       },
     )
     shared = { kind: 'map', pairs: [...planColors(plan, uniteInks(all))] }

@@ -7,7 +7,7 @@ import { reasonOf } from './reason'
 export type Task = ({ do: 'inks' } | { do: 'remap'; plan: Plan; out: string }) & { path: string; also: readonly Also[] }
 
 /** What came of it, or why nothing did. */
-export type Outcome = { told: FileResult & { inks?: InkSummary[] } } | { failed: string }
+export type Outcome = { result: FileResult & { inks?: InkSummary[] } } | { failed: string }
 
 const runTask = (task: Task): Promise<FileResult & { inks?: InkSummary[] }> =>
   task.do === 'inks' ? inksOf(task.path, task.also) : remapFile(task.path, task.plan, task.out, task.also)
@@ -15,7 +15,7 @@ const runTask = (task: Task): Promise<FileResult & { inks?: InkSummary[] }> =>
 process.on('message', (task: Task) => {
   runTask(task)
     .then(
-      (told): Outcome => ({ told }),
+      (result): Outcome => ({ result }),
       (error: unknown): Outcome => ({ failed: reasonOf(error) }),
     )
     .then(outcome => process.send?.(outcome))

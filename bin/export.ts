@@ -29,10 +29,10 @@ export const wantedOf = ({
   const widths = width
     .split(',')
     .filter(Boolean)
-    .map(said => {
-      const pixels = numberIn(said, 'width')
+    .map(word => {
+      const pixels = numberIn(word, 'width')
       if (!Number.isInteger(pixels) || pixels < PNG_WIDTH.least || pixels > PNG_WIDTH.most)
-        refuse(`A picture is ${PNG_WIDTH.least} to ${PNG_WIDTH.most} pixels wide, not ${said}.`)
+        refuse(`A picture is ${PNG_WIDTH.least} to ${PNG_WIDTH.most} pixels wide, not ${word}.`)
       return { by: 'width' as const, pixels }
     })
   return {
@@ -76,8 +76,8 @@ interface GradientSaid {
 export const gradientFromWords = async (words: GradientSaid): Promise<void> => {
   const colors = required(words.colors, '--colors')
     .split(/,(?![^(]*\))/)
-    .map(said => {
-      const [, color = '', percent] = /^(.*?)(?:\s+(\d+(?:\.\d+)?)%)?$/.exec(said.trim()) ?? []
+    .map(word => {
+      const [, color = '', percent] = /^(.*?)(?:\s+(\d+(?:\.\d+)?)%)?$/.exec(word.trim()) ?? []
       return { hex: colorIn(color), at: percent === undefined ? null : Math.min(1, Number(percent) / 100) }
     })
   if (colors.length < 2) refuse('A gradient takes two colors or more.')

@@ -56,9 +56,9 @@ const artworkIn = async (folder: string): Promise<Read[]> => {
  * of it is missing.
  */
 const readDocument = async (path: string): Promise<Gathered> => {
-  const said: unknown = JSON.parse(await readFile(path, 'utf8'))
-  const stored = storedProjectSchema.safeParse(said)
-  const project = stored.success ? stored.data.document : projectSchema.parse(said)
+  const parsed: unknown = JSON.parse(await readFile(path, 'utf8'))
+  const stored = storedProjectSchema.safeParse(parsed)
+  const project = stored.success ? stored.data.document : projectSchema.parse(parsed)
   const beside = await artworkIn(dirname(path))
   const files = new Map<string, Read>()
   const wanted = [...project.artwork, ...project.lineUp.colorways.flatMap(({ artwork }) => artwork)]

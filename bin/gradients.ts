@@ -34,12 +34,12 @@ const placeColors = (colors: GradientWords['colors']): Array<{ hex: Hex; at: num
 export const writeGradient = async (name: string, words: GradientWords, out: string): Promise<void> => {
   const { kind, angle, space, way, width, height } = words
   const gradient: HandedGradient = { name, kind, angle, run: { stops: placeColors(words.colors), space, way } }
-  const text = (said: string): void => writeAtomically(out, new TextEncoder().encode(said))
+  const writeText = (text: string): void => writeAtomically(out, new TextEncoder().encode(text))
   switch (extname(out).toLowerCase()) {
     case '.css':
-      return text(gradientsToCss([gradient], []))
+      return writeText(gradientsToCss([gradient], []))
     case '.svg':
-      return text(gradientToSvg(gradient, width, height))
+      return writeText(gradientToSvg(gradient, width, height))
     case '.png': {
       const data = gradientPixels(gradient.run, gradient, width, height)
       return writeAtomically(

@@ -53,10 +53,10 @@ export const planOf = async (words: PlanWords): Promise<Plan> => {
   if (words.scheme === undefined) {
     if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map, '=', '#aabbcc=#ddeeff')) }
     const file = required(words['map-file'], '--map, --map-file or --scheme')
-    const said: unknown = JSON.parse(await readFile(file, 'utf8').catch(naming(file)))
-    if (typeof said !== 'object' || said === null || Array.isArray(said))
+    const parsed: unknown = JSON.parse(await readFile(file, 'utf8').catch(naming(file)))
+    if (typeof parsed !== 'object' || parsed === null || Array.isArray(parsed))
       return refuse(`${file} has to hold pairs like {"#aabbcc": "#ddeeff"}.`)
-    return { kind: 'map', pairs: mapOf(Object.entries(said).map(([from, to]) => [from, String(to)])) }
+    return { kind: 'map', pairs: mapOf(Object.entries(parsed).map(([from, to]) => [from, String(to)])) }
   }
   const seed = numberIn(words.seed, 'seed')
   const tolerance = numberIn(words.tolerance, 'tolerance')
@@ -66,8 +66,8 @@ export const planOf = async (words: PlanWords): Promise<Plan> => {
   const hold = numberIn(words.hold, 'hold')
   if (hold < HOLD.least || hold > HOLD.most) refuse(`A hold is ${HOLD.least} to ${HOLD.most}, not ${words.hold}.`)
   const position = (word: 'shares' | 'hues'): number => {
-    const said = numberIn(words[word], word)
-    return said >= 0 && said <= 1 ? said : refuse(`The weight of ${word} is 0 to 1, not ${words[word]}.`)
+    const value = numberIn(words[word], word)
+    return value >= 0 && value <= 1 ? value : refuse(`The weight of ${word} is 0 to 1, not ${words[word]}.`)
   }
   return {
     kind: 'scheme',

@@ -56,17 +56,17 @@ const scratch = (): Promise<string> => mkdtemp(join(tmpdir(), 'plumbago-'))
 describe('the command line', () => {
   it('lists inks with areas and uses', async () => {
     const { code, out } = await plumbago('inks', join(root, 'demo/artwork/badge.svg'), '--json')
-    const said = JSON.parse(out) as { inks: Array<{ hex: string; area: number; uses: number }>; removed: unknown[] }
+    const text = JSON.parse(out) as { inks: Array<{ hex: string; area: number; uses: number }>; removed: unknown[] }
     expect(code).toBe(0)
-    expect(said.removed).toEqual([])
-    expect(said.inks).toHaveLength(5)
-    expect(said.inks[0]).toEqual({
+    expect(text.removed).toEqual([])
+    expect(text.inks).toHaveLength(5)
+    expect(text.inks[0]).toEqual({
       hex: '#222a52',
       area: expect.any(Number) as number,
       uses: 2,
       beside: expect.any(Array) as [],
     })
-    expect(said.inks.reduce((sum, { area }) => sum + area, 0)).toBeCloseTo(1, 2)
+    expect(text.inks.reduce((sum, { area }) => sum + area, 0)).toBeCloseTo(1, 2)
   })
 
   it('remaps the colors named and nothing else; an empty map writes the file unchanged', async () => {
@@ -117,9 +117,9 @@ describe('the command line', () => {
         }
         const seen = await plumbago('compare', small, join(folder, 'out.png'), '--scheme', scheme, '--json')
         expect((JSON.parse(seen.out) as { edgesKept: number }).edgesKept).toBeGreaterThan(0.9)
-        const kept = join(folder, 'kept.jpg')
-        await plumbago('remap', small, '--map', '', '-o', kept)
-        expect(await readFile(kept)).toEqual(await readFile(small))
+        const stored = join(folder, 'kept.jpg')
+        await plumbago('remap', small, '--map', '', '-o', stored)
+        expect(await readFile(stored)).toEqual(await readFile(small))
         const refused = await plumbago('remap', small, '--scheme', scheme, '-o', join(folder, 'out.svg'))
         expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('PNG, JPEG or WebP')])
       },
@@ -167,18 +167,18 @@ describe('the command line', () => {
       const figures = async (...how: string[]): Promise<Record<string, number>> => {
         const out = join(folder, 'kept.svg')
         expect((await plumbago('remap', poster, '--scheme', scheme, ...how, '-o', out)).code).toBe(0)
-        const { code, out: said } = await plumbago('compare', poster, out, '--scheme', scheme, '--json')
+        const { code, out: text } = await plumbago('compare', poster, out, '--scheme', scheme, '--json')
         expect(code).toBe(0)
-        return JSON.parse(said) as Record<string, number>
+        return JSON.parse(text) as Record<string, number>
       }
       const values = await figures('--match', 'values', '--shading', 'relative')
-      const kept = await figures('--match', 'picture', '--shading', 'held')
+      const stored = await figures('--match', 'picture', '--shading', 'held')
       const exact = await figures('--match', 'picture', '--shading', 'held', '--hold', '1')
-      expect(kept.edgesKept).toBeGreaterThan(0.9)
-      expect(kept.edgesKept).toBeGreaterThan(values.edgesKept ?? 1)
-      expect(kept.strongLost).toBeLessThan(0.01)
-      expect(exact.exact).toBeGreaterThan(kept.exact ?? 1)
-      expect(await figures()).toEqual(kept) // it is the usual
+      expect(stored.edgesKept).toBeGreaterThan(0.9)
+      expect(stored.edgesKept).toBeGreaterThan(values.edgesKept ?? 1)
+      expect(stored.strongLost).toBeLessThan(0.01)
+      expect(exact.exact).toBeGreaterThan(stored.exact ?? 1)
+      expect(await figures()).toEqual(stored) // it is the usual
       const picture = join(__dirname, '../demo/artwork/kite-loft.png')
       const same = JSON.parse((await plumbago('compare', picture, picture, '--scheme', scheme, '--json')).out) as object
       expect(same).toMatchObject({ edgesKept: 1, strongLost: 0, value: 1 })
@@ -240,8 +240,8 @@ describe('the command line', () => {
           '<rect width="9" height="9" fill="#101010" mask="url(#m)"/>' +
           `<image width="9" height="9" x="9" href="data:image/png;base64,${dot}"/></svg>`,
       )
-      const { out: said } = await plumbago('inks', art, '--json', '--also', 'computed,pictures')
-      expect((JSON.parse(said) as { inks: Array<{ hex: string }> }).inks.map(({ hex }) => hex).sort()).toEqual([
+      const { out: text } = await plumbago('inks', art, '--json', '--also', 'computed,pictures')
+      expect((JSON.parse(text) as { inks: Array<{ hex: string }> }).inks.map(({ hex }) => hex).sort()).toEqual([
         '#101010',
         '#336699',
         '#cccccc',
@@ -335,13 +335,13 @@ describe('the command line', () => {
 
   it('extracts colors from a picture, with shares, places and times, bent where asked', async () => {
     const harbor = join(root, 'demo/references/harbor-at-dusk.jpg')
-    const said = async (...words: string[]) =>
+    const text = async (...words: string[]) =>
       JSON.parse((await plumbago('extract', harbor, ...words, '--json')).out) as {
         swatches: Array<{ hex: string; share: number; x: number; y: number }>
         flat: boolean
         ms: { decode: number; extract: number }
       }
-    const rest = await said('--count', '6')
+    const rest = await text('--count', '6')
     expect(rest.swatches).toHaveLength(6)
     expect(rest.swatches.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 2)
     for (const { hex, x, y } of rest.swatches) {
@@ -351,14 +351,14 @@ describe('the command line', () => {
     expect(rest.flat).toBe(false)
     expect(rest.ms.decode).toBeGreaterThan(0)
     expect(rest.ms.extract).toBeGreaterThan(0)
-    const faithful = await said('--count', '6', '--by', 'faithful')
+    const faithful = await text('--count', '6', '--by', 'faithful')
     const hexes = (each: typeof rest): string[] => each.swatches.map(({ hex }) => hex)
     expect(hexes(faithful)).not.toEqual(hexes(rest))
     // the red boat of a thousandth of the harbor is taken by eye
     expect(Math.max(...hexes(rest).map(hex => lchOf(hex).c))).toBeGreaterThan(0.2)
     expect(Math.max(...hexes(faithful).map(hex => lchOf(hex).c))).toBeLessThan(0.15)
-    expect((await said('--count', '6')).swatches).toEqual(rest.swatches)
-    expect((await said('--count', '6', '--lean', '-1,0.5')).swatches).not.toEqual(rest.swatches)
+    expect((await text('--count', '6')).swatches).toEqual(rest.swatches)
+    expect((await text('--count', '6', '--lean', '-1,0.5')).swatches).not.toEqual(rest.swatches)
   })
 
   it('checks a scheme in a file: 0 without anything serious, 1 with, and says what it found', async () => {
@@ -386,12 +386,12 @@ describe('the command line', () => {
     expect(findings.map(({ rule }) => rule)).toContain('lettering')
     expect(findings.find(({ rule }) => rule === 'print')?.swatches[0]?.hex).toBe('#00ff00')
     const profile = join(root, 'public/press/uncoated.icc')
-    const said = await plumbago(
+    const text = await plumbago(
       ...['check', file, '--scheme', own, '--match', 'nearest', '--shading', 'flat'],
       ...['--text', '#e8b040 on #f8f4ea', '--profile', profile],
     )
-    expect(said.code).toBe(1)
-    expect(said.out).toMatch(/^serious: Lettering in .* cannot be read\. \(1\.\d:1, needs 4\.5:1\)$/m)
+    expect(text.code).toBe(1)
+    expect(text.out).toMatch(/^serious: Lettering in .* cannot be read\. \(1\.\d:1, needs 4\.5:1\)$/m)
   })
 
   describe('hands over', () => {
@@ -409,7 +409,7 @@ describe('the command line', () => {
         await scheme('coast', '#264653 #2a9d8f #e9c46a #f4a261 #e76f51'),
       ]
       const out = join(await scratch(), 'out')
-      const { code, out: said } = await plumbago(
+      const { code, out: text } = await plumbago(
         ...[
           'export',
           folder,
@@ -425,7 +425,7 @@ describe('the command line', () => {
           out,
         ],
       )
-      expect([code, said.split('\n')[0]]).toEqual([0, '11 of 11 files written.'])
+      expect([code, text.split('\n')[0]]).toEqual([0, '11 of 11 files written.'])
       const bare = (svg: string): string => svg.replace(/#[\da-f]{6}/g, '#')
       const badge = await readFile(join(out, 'warm/artwork/badge.svg'), 'utf8')
       expect(bare(badge)).toBe(bare(await readFile(join(root, 'demo/artwork/badge.svg'), 'utf8')))

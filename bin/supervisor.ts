@@ -40,7 +40,7 @@ interface Note {
   cluster: boolean
 }
 
-const say = (said: string): void => void process.stderr.write(`${said}\n`)
+const say = (message: string): void => void process.stderr.write(`${message}\n`)
 
 /** When a process began, in ticks since the machine did; null where there is none. */
 const startTimeOf = (pid: number): string | null => {
@@ -103,8 +103,8 @@ const finish = async (code: number): Promise<never> => {
   process.exit(code)
 }
 
-const giveUp = (said: string): Promise<never> => {
-  say(said)
+const giveUp = (message: string): Promise<never> => {
+  say(message)
   return finish(1)
 }
 
@@ -135,10 +135,10 @@ const begin = (command: string, args: readonly string[], env: NodeJS.ProcessEnv,
 const cluster = (how: 'start' | 'stop' | 'running' | 'home'): Promise<string | null> =>
   new Promise(done => {
     const child = spawn('bin/cluster', [how, CLUSTER], { stdio: ['ignore', 'pipe', 'inherit'], detached: true })
-    let said = ''
-    child.stdout.on('data', (piece: Buffer) => (said += piece.toString()))
+    let output = ''
+    child.stdout.on('data', (piece: Buffer) => (output += piece.toString()))
     child.once('error', () => done(null))
-    child.once('close', code => done(code === 0 ? said.trim() : null))
+    child.once('close', code => done(code === 0 ? output.trim() : null))
     if (how === 'start') starting = new Promise(over => child.once('close', over))
   })
 

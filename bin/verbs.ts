@@ -39,17 +39,17 @@ const batchOf = async (
 ): Promise<number> => {
   const { batch } = await import('./batch')
   const { files, failed } = await batch(folder, plan, out, each, also, (path, outcome) => {
-    if ('told' in outcome) printNotes(path, outcome.told)
+    if ('result' in outcome) printNotes(path, outcome.result)
   })
   process.stdout.write(`${files - failed.length} of ${files} files remapped.\n`)
   if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
   return failed.length ? 2 : 0
 }
 
-const leanIn = (said: string): Lean => {
-  const [x, y, ...more] = said.split(',').map(part => numberIn(part, 'lean'))
+const leanIn = (text: string): Lean => {
+  const [x, y, ...more] = text.split(',').map(part => numberIn(part, 'lean'))
   if (x === undefined || y === undefined || more.length || Math.abs(x) > 1 || Math.abs(y) > 1)
-    return refuse(`“${said}” is no lean; it takes two numbers from -1 to 1, like 0.5,-0.2.`)
+    return refuse(`“${text}” is no lean; it takes two numbers from -1 to 1, like 0.5,-0.2.`)
   return { x, y }
 }
 
@@ -94,8 +94,8 @@ const extract = async (path: string, words: ExtractWords): Promise<string> => {
   })}\n`
 }
 
-const alsoIn = (said: string): Also[] =>
-  said
+const alsoIn = (text: string): Also[] =>
+  text
     .split(',')
     .map(word => word.trim())
     .filter(Boolean)
@@ -193,7 +193,7 @@ const joinNegativeValues = (args: readonly string[]): string[] =>
 /** Does what a line of words asks for; what it ends with. `usage` is what is said where nothing is asked for. */
 export const run = async (args: readonly string[], usage: string): Promise<number> => {
   const {
-    values: said,
+    values: options,
     positionals: [verb, path, other],
   } = parseArgs({
     args: joinNegativeValues(args),
@@ -246,11 +246,11 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
       'help': { type: 'boolean', short: 'h' },
     },
   })
-  if (said.help || !verb) {
+  if (options.help || !verb) {
     process.stdout.write(usage)
-    return verb || said.help ? 0 : 2
+    return verb || options.help ? 0 : 2
   }
-  const values = { ...said, scheme: said.scheme?.at(-1) }
+  const values = { ...options, scheme: options.scheme?.at(-1) }
   switch (verb) {
     case 'inks': {
       const file = required(path, 'The SVG file')
@@ -299,7 +299,7 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
       return 0
     case 'export': {
       const from = required(path, 'The project or folder')
-      return runExport(from, await plansOf(values, said.scheme), wantedOf(said), required(values.out, '-o')).catch(
+      return runExport(from, await plansOf(values, options.scheme), wantedOf(options), required(values.out, '-o')).catch(
         naming(from),
       )
     }
@@ -309,8 +309,8 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
       const as = oneOf(['pdf', 'png'], extname(out).slice(1).toLowerCase(), 'kind of sheet')
       return runExport(
         from,
-        await plansOf(values, said.scheme),
-        { ...wantedOf({ ...said, as: 'pdf' }), sheet: [as] },
+        await plansOf(values, options.scheme),
+        { ...wantedOf({ ...options, as: 'pdf' }), sheet: [as] },
         out,
       ).catch(naming(from))
     }
@@ -319,14 +319,14 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
       return 0
     case 'people': {
       const [{ withDatabase }, { runPeople: people }] = [await import('./ownDatabase'), await import('./people')]
-      process.stdout.write(await withDatabase(sql => people(sql, said)))
+      process.stdout.write(await withDatabase(sql => people(sql, options)))
       return 0
     }
     case 'backup':
       await (await import('./backup')).backUp(required(path, 'The file'))
       return 0
     case 'restore':
-      await (await import('./backup')).bringBack(required(path, 'The file'), said)
+      await (await import('./backup')).bringBack(required(path, 'The file'), options)
       return 0
     default:
       return refuse(

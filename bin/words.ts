@@ -19,13 +19,13 @@ export const naming =
     throw new Refusal(`${what}: ${reasonOf(error)}`)
   }
 
-export const oneOf = <Word extends string>(words: readonly Word[], said: string, what: string): Word =>
-  words.find(word => word === said.replace(/-/g, ' ')) ??
-  refuse(`“${said}” is no ${what}; there are ${words.join(', ')}.`)
+export const oneOf = <Word extends string>(words: readonly Word[], typed: string, what: string): Word =>
+  words.find(choice => choice === typed.replace(/-/g, ' ')) ??
+  refuse(`“${typed}” is no ${what}; there are ${words.join(', ')}.`)
 
-export const numberIn = (said: string, what: string): number => {
-  const value = Number(said)
-  return said.trim() && Number.isFinite(value) ? value : refuse(`“${said}” is no number for ${what}.`)
+export const numberIn = (text: string, what: string): number => {
+  const value = Number(text)
+  return text.trim() && Number.isFinite(value) ? value : refuse(`“${text}” is no number for ${what}.`)
 }
 
 export const required = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)

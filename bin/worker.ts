@@ -10,7 +10,7 @@ setPriority(constants.priority.PRIORITY_BELOW_NORMAL) // whoever answers goes fi
 const sql = connect(url)
 const stop = new AbortController()
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => stop.abort())
-await workOn(sql, stop.signal, said => log.warn(said))
+await workOn(sql, stop.signal, message => log.warn(message))
 await sql.end({ timeout: 2 })
 log.flush()
 process.exit()

@@ -3,17 +3,17 @@ export type Point = readonly [x: number, y: number]
 
 const round = (value: number): number => Math.round(value * 10) / 10
 
-const attributes = (said: Record<string, string | number>): string =>
-  Object.entries(said)
+const attributes = (values: Record<string, string | number>): string =>
+  Object.entries(values)
     .map(([name, value]) => ` ${name}="${typeof value === 'number' ? round(value) : value}"`)
     .join('')
 
 /** An element without content. */
-export const shape = (name: string, said: Record<string, string | number>): string => `<${name}${attributes(said)}/>`
+export const shape = (name: string, values: Record<string, string | number>): string => `<${name}${attributes(values)}/>`
 
 /** A named group. */
-export const group = (id: string, content: readonly string[], said: Record<string, string | number> = {}): string =>
-  `<g id="${id}"${attributes(said)}>\n${content.join('\n')}\n</g>`
+export const group = (id: string, content: readonly string[], values: Record<string, string | number> = {}): string =>
+  `<g id="${id}"${attributes(values)}>\n${content.join('\n')}\n</g>`
 
 /** A closed polygon as a path. */
 export const poly = (points: readonly Point[], fill: string): string =>

@@ -5,9 +5,9 @@ const SIZE = 96
 const PLATE = { x: 2, y: 2, width: 92, height: 92, rx: 14 }
 const DEEP = facet(INK.sea, -0.14)
 
-const sheet = (title: string, content: readonly string[], said = ''): string =>
+const sheet = (title: string, content: readonly string[], defs = ''): string =>
   [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIZE} ${SIZE}" width="${SIZE}" height="${SIZE}"${said}>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIZE} ${SIZE}" width="${SIZE}" height="${SIZE}"${defs}>`,
     `<title>${title}</title>`,
     ...content,
     '</svg>',

@@ -6,7 +6,7 @@ declare module 'svg-to-pdfkit' {
     svg: string,
     x: number,
     y: number,
-    options: { width: number; height: number; assumePt?: boolean; warningCallback?: (said: string) => void },
+    options: { width: number; height: number; assumePt?: boolean; warningCallback?: (message: string) => void },
   ) => void
   export default SVGtoPDF
 }

@@ -140,14 +140,14 @@ describe('a palette as a file gives its exact colors', () => {
   // what was
   // saved, whoever reads them. The palette is made of what a flat field of the same quality really holds.
   it.each([95, 90, 85, 75, 60])('JPEG of quality %i, with its noise', async quality => {
-    const held = async (color: string): Promise<string> => {
+    const fixed = async (color: string): Promise<string> => {
       const { picture } = await read(await plain(64, 64, color).flatten().jpeg({ quality }).toBuffer())
       return `#${pixel(picture, 32, 32)
         .slice(0, 3)
         .map(value => value.toString(16).padStart(2, '0'))
         .join('')}`
     }
-    const five = await Promise.all(FIVE.map(async color => held(await held(color))))
+    const five = await Promise.all(FIVE.map(async color => fixed(await fixed(color))))
     expect(await colorsIn(await palette(five).jpeg({ quality }).toBuffer())).toEqual(five)
   })
 })

@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache'
 /** How much is held at most, in bytes. */
 const MOST = 64 * 1024 * 1024
 
-const held = new LRUCache<string, Buffer>({ maxSize: MOST, sizeCalculation: ({ length }) => length + 200 })
+const cache = new LRUCache<string, Buffer>({ maxSize: MOST, sizeCalculation: ({ length }) => length + 200 })
 const asked = new Map<string, Promise<Buffer | null>>()
 
 /**
@@ -11,13 +11,13 @@ const asked = new Map<string, Promise<Buffer | null>>()
  * Null, which is not held, where there are none.
  */
 export const cachedBytes = (name: string, find: () => Promise<Buffer | null>): Promise<Buffer | null> => {
-  const known = held.get(name)
+  const known = cache.get(name)
   if (known) return Promise.resolve(known)
   let finding = asked.get(name)
   if (!finding) {
     finding = find()
       .then(bytes => {
-        if (bytes) held.set(name, bytes)
+        if (bytes) cache.set(name, bytes)
         return bytes
       })
       .finally(() => asked.delete(name))

@@ -24,13 +24,13 @@ const saving = z.object({
 
 /** Makes a project from what was said of it: a name, a document, or which project it is a copy of. Answers 404 where that is gone. */
 export const createFromText = async (sql: Sql, text: string): Promise<StoredProject> => {
-  const said = asked.parse(readJson(text))
-  if ('document' in said) return createProject(sql, said.document, said.trailOf ? { copyOf: said.trailOf } : null)
-  if ('name' in said) return createProject(sql, newProject(said.name))
-  const original = await findProject(sql, said.copyOf)
+  const body = asked.parse(readJson(text))
+  if ('document' in body) return createProject(sql, body.document, body.trailOf ? { copyOf: body.trailOf } : null)
+  if ('name' in body) return createProject(sql, newProject(body.name))
+  const original = await findProject(sql, body.copyOf)
   if (!original) throw notFound('project')
   const document = { ...original.document, name: copyName(original.document.name) }
-  return createProject(sql, document, { copyOf: said.copyOf })
+  return createProject(sql, document, { copyOf: body.copyOf })
 }
 
 /** Saves a project as it was said, by whom where that is known; null where there is none. */

@@ -25,15 +25,15 @@ export interface Hearer {
  * browsers hold few connections.
  */
 export const newsFrom = (url: string, listener: Hearer) => {
-  const hear = (said: Said): void => {
-    if (said.kind === 'news') listener.news?.(said.news)
-    else if (said.kind === 'project') listener.project?.(said.news)
-    else listener[said.kind]?.()
+  const hear = (message: Said): void => {
+    if (message.kind === 'news') listener.news?.(message.news)
+    else if (message.kind === 'project') listener.project?.(message.news)
+    else listener[message.kind]?.()
   }
   let end: (() => void) | null = null
 
   /** Connects until it is stopped, and says all that comes. */
-  const connect = (say: (said: Said) => void, stopped: AbortSignal): void => {
+  const connect = (say: (message: Said) => void, stopped: AbortSignal): void => {
     const source = new EventSource(url)
     source.addEventListener('open', () => say({ kind: 'opened' }))
     source.addEventListener('missed', () => say({ kind: 'opened' }))
@@ -70,9 +70,9 @@ export const newsFrom = (url: string, listener: Hearer) => {
     }
     listener.opened()
     const whole = async (): Promise<void> => {
-      connect(said => {
-        hear(said)
-        others.postMessage(said)
+      connect(message => {
+        hear(message)
+        others.postMessage(message)
       }, stopping.signal)
       await new Promise<void>(done => stopping.signal.addEventListener('abort', () => done()))
     }

@@ -17,8 +17,8 @@ const NO_ANSWER = 'The server does not answer.'
 export const isSignedOut = ref(false)
 
 /** A request that was refused; takes note where that is because one has to sign in. */
-const toRefused = (status: number, said: { message?: string; data?: unknown } | null): Refused => {
-  const { message = `The server answered with ${status}.`, data } = said ?? {}
+const toRefused = (status: number, body: { message?: string; data?: unknown } | null): Refused => {
+  const { message = `The server answered with ${status}.`, data } = body ?? {}
   if (status === 401 && (data as { why?: string } | undefined)?.why === 'signed out') isSignedOut.value = true
   return new Refused(status, message, data)
 }

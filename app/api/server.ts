@@ -77,8 +77,8 @@ export const server = {
   /** Says which project is open in a window; who else is there. Leaving is said also while the page goes away. */
   here: (window: string, project: string) => json<Other[]>('POST', 'here', { window, project }),
   leave: (window: string) => {
-    const said = new Blob([JSON.stringify({ window, project: null })], { type: 'application/json' })
-    navigator.sendBeacon('/api/here', said)
+    const body = new Blob([JSON.stringify({ window, project: null })], { type: 'application/json' })
+    navigator.sendBeacon('/api/here', body)
   },
   version: async (id: string) => (await json<{ version: number }>('GET', `projects/${id}/version`)).version,
   trail: (id: string) => json<PackedTrail>('GET', `projects/${id}/trail`),
@@ -114,10 +114,10 @@ export const server = {
   shelf: (query: Partial<ShelfQuery>, from: number, signal: AbortSignal) => {
     const { tags = [], holds = [], fits = [], ...rest } = query
     const lists = { tags: tags.join(','), holds: holds.join(','), fits: fits.join(',') }
-    const said = Object.entries({ ...rest, ...lists, from }).filter(
+    const parameters = Object.entries({ ...rest, ...lists, from }).filter(
       ([, value]) => value !== undefined && value !== '' && value !== false,
     )
-    const address = `shelf?${new URLSearchParams(said.map(([key, value]) => [key, String(value)]))}`
+    const address = `shelf?${new URLSearchParams(parameters.map(([key, value]) => [key, String(value)]))}`
     return json<{ schemes: ShelfScheme[]; total: number }>('GET', address, undefined, signal)
   },
   putOnShelf: (put: ShelfPut) => json<ShelfScheme>('POST', 'shelf', put),

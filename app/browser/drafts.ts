@@ -11,8 +11,8 @@ void navigator.locks?.request(windowLock(WINDOW), () => new Promise<void>(() => 
 
 /** The names of all locks that are held; none where the browser does not tell. */
 const locksHeld = async (): Promise<Set<string>> => {
-  const held = (await navigator.locks?.query().catch(() => null))?.held ?? []
-  return new Set(held.flatMap(({ name }) => name ?? []))
+  const locks = (await navigator.locks?.query().catch(() => null))?.held ?? []
+  return new Set(locks.flatMap(({ name }) => name ?? []))
 }
 
 /** Keeps a draft of this window; false where the browser has no room for it. */

@@ -26,11 +26,11 @@ export const followDrag = (start: PointerEvent, { move, drop, cancel }: Drag): v
   const done = new AbortController()
   const { signal } = done
   const { pointerId, clientX, clientY } = start
-  const held = start.currentTarget
+  const target = start.currentTarget
   let far = false
   const end = (then: () => void): void => {
     done.abort()
-    if (held instanceof Element && held.hasPointerCapture(pointerId)) held.releasePointerCapture(pointerId)
+    if (target instanceof Element && target.hasPointerCapture(pointerId)) target.releasePointerCapture(pointerId)
     then()
   }
   const own = (act: (event: PointerEvent) => void) => (event: PointerEvent) => {
@@ -40,7 +40,7 @@ export const followDrag = (start: PointerEvent, { move, drop, cancel }: Drag): v
   const goFar = (event: PointerEvent): void => {
     if (far || Math.hypot(event.clientX - clientX, event.clientY - clientY) <= MOVED) return
     far = true
-    if (held instanceof Element && held.isConnected) held.setPointerCapture(pointerId)
+    if (target instanceof Element && target.isConnected) target.setPointerCapture(pointerId)
   }
   window.addEventListener(
     'pointermove',

@@ -8,15 +8,15 @@ export const useCopying = () => {
     return navigator.clipboard
   }
   return {
-    copy: (text: string, said: string): Promise<void | null> =>
+    copy: (text: string, message: string): Promise<void | null> =>
       notices.attempt(async () => {
         await clipboard().writeText(text)
-        notices.say(said)
+        notices.say(message)
       }),
-    copyPicture: (png: Promise<Blob>, said: string): Promise<void | null> =>
+    copyPicture: (png: Promise<Blob>, message: string): Promise<void | null> =>
       notices.attempt(async () => {
         await clipboard().write([new ClipboardItem({ 'image/png': png })])
-        notices.say(said)
+        notices.say(message)
       }),
   }
 }

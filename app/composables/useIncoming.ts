@@ -48,9 +48,9 @@ export const useIncoming = (
     if ((history.settled?.artwork.length ?? 0) >= MAX_ARTWORK)
       throw new Error(`A project holds up to ${MAX_ARTWORK} pieces of artwork; remove one first.`)
     current.value = { file: file.name, doing: 'reading it and measuring its inks' }
-    const said = await taking.addArtwork(file, kind, signal)
+    const note = await taking.addArtwork(file, kind, signal)
     taken.value++
-    if (said.lines.length) reports.value.push({ file: file.name, ...said, refused: false })
+    if (note.lines.length) reports.value.push({ file: file.name, ...note, refused: false })
     if (painting.artwork) shown('artwork', painting.artwork.id)
   }
 
@@ -60,7 +60,7 @@ export const useIncoming = (
       throw new Error(`A project holds up to ${MAX_REFERENCES} references; remove one first.`)
     current.value = { file: file.name, doing: 'sending it' }
     const here = session.still()
-    const kept = await pictures.add(file, signal, sent => {
+    const added = await pictures.add(file, signal, sent => {
       current.value = {
         file: file.name,
         doing: sent < 1 ? `sending it, ${Math.round(sent * 100)}%` : 'decoding it and finding its colors',
@@ -70,16 +70,16 @@ export const useIncoming = (
     if (!before || !here()) return
     const reference: Reference = {
       id: crypto.randomUUID(),
-      name: kept.name,
-      hash: kept.hash,
-      width: kept.width,
-      height: kept.height,
+      name: added.name,
+      hash: added.hash,
+      width: added.width,
+      height: added.height,
       place: nextPlace(before.references),
       region: null,
     }
     history.run({ do: 'add reference', reference })
     if (before.derived && !before.references.length) await gathering.adopt([reference.id])
-    if (kept.notes.length) reports.value.push({ file: file.name, lines: kept.notes, refused: false })
+    if (added.notes.length) reports.value.push({ file: file.name, lines: added.notes, refused: false })
     shown('references', reference.id)
   }
 

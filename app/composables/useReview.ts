@@ -35,7 +35,7 @@ export const useReview = (token: string) => {
     { mergeDefaults: true },
   )
   /** What was said and done last, to those who cannot see it. */
-  const said = ref('')
+  const announcement = ref('')
 
   const isGone = (error: unknown): error is Refused =>
     error instanceof Refused && GONE.has((error.data as { why?: string } | undefined)?.why ?? '')
@@ -61,7 +61,7 @@ export const useReview = (token: string) => {
     if (heard.again) return void Promise.all([load(), talk.again()])
     heard.comments.forEach(talk.put)
     const last = heard.comments.at(-1)
-    if (last) said.value = `${last.author}: ${last.text}`
+    if (last) announcement.value = `${last.author}: ${last.text}`
   }
   const news = newsFrom(server.liveUrl, {
     opened: () => {
@@ -117,7 +117,7 @@ export const useReview = (token: string) => {
   const chosenName = computed(() => page.value?.looks.find(({ key }) => key === page.value?.choice?.look)?.name)
 
   return {
-    ...{ server, talk, page, gone, problem, live, own, said, chosenName },
+    ...{ server, talk, page, gone, problem, live, own, said: announcement, chosenName },
     ...{ load, draftOf, setDraft, say, choose, artworkOf },
   }
 }

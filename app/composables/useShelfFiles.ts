@@ -29,7 +29,7 @@ export const useShelfFiles = (folder: () => string | null) => {
   const colorsIn = async (
     file: File,
     signal: AbortSignal,
-  ): Promise<{ colors: Parameters<typeof shelfSwatches>[0]; said?: string }> => {
+  ): Promise<{ colors: Parameters<typeof shelfSwatches>[0]; note?: string }> => {
     const what = incomingKind(file)
     if (what === 'picture') {
       refuseOver(file, MAX_BYTES, 'a picture')
@@ -42,22 +42,22 @@ export const useShelfFiles = (folder: () => string | null) => {
     if (what === 'svg' && !(file.size <= MAX_LIST_LENGTH && isSwatchSheet(await file.text()))) {
       queue.current.value = { file: file.name, doing: 'measuring its inks' }
       const { inks } = await server.addArtwork(file, 'svg', signal)
-      const said = inks.length > MAX_INKS ? `It has ${inks.length} inks; the largest ${MAX_INKS} were taken.` : ''
-      return { colors: inks.slice(0, MAX_INKS).map(({ hex, area }) => ({ hex, share: area })), said }
+      const excess = inks.length > MAX_INKS ? `It has ${inks.length} inks; the largest ${MAX_INKS} were taken.` : ''
+      return { colors: inks.slice(0, MAX_INKS).map(({ hex, area }) => ({ hex, share: area })), note: excess }
     }
     refuseOver(file, MAX_LIST_LENGTH, 'a list of colors')
     const text = await file.text()
     if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
     const { colors } = readColors(text, file.name)
-    const said =
+    const note =
       colors.length > MAX_ON_SHELF ? `It has ${colors.length} colors; the first ${MAX_ON_SHELF} were taken.` : ''
-    return { colors, said }
+    return { colors, note }
   }
   /** Takes files, one after the other. */
   const add = async (files: readonly File[]): Promise<void> => {
     const made: ShelfScheme[] = []
     await run(files, async (file, signal) => {
-      const { colors, said } = await colorsIn(file, signal)
+      const { colors, note } = await colorsIn(file, signal)
       if (!colors.length) throw new Error('No colors were found in it.')
       const scheme = await server.putOnShelf({
         name: asName(file.name.replace(/(\.[a-z]{2,8}){1,2}$/i, '')) || 'Untitled scheme',
@@ -67,7 +67,7 @@ export const useShelfFiles = (folder: () => string | null) => {
       })
       made.push(scheme)
       queue.taken.value++
-      if (said) queue.reports.value.push({ file: file.name, lines: [said], refused: false })
+      if (note) queue.reports.value.push({ file: file.name, lines: [note], refused: false })
     })
     if (!made.length) return
     shelf.changed()

@@ -22,29 +22,29 @@ export const useTakingArtwork = () => {
   /** Takes in a file as artwork. Returns what there is to say about it, in plain words and, on demand, technical ones. */
   const addArtwork = async (file: File, kind: Artwork['kind'], signal?: AbortSignal): Promise<Said> => {
     const here = session.still()
-    const kept = await files.add(file, kind, signal)
+    const added = await files.add(file, kind, signal)
     if (!here()) return { lines: [], details: [] }
-    const left = files.screens.get(kept.hash)?.left
+    const left = files.screens.get(added.hash)?.left
     const choosable = left && left.pictures + left.computed > 0
-    const { name, hash, width, height } = kept
-    const fresh: Artwork = { kind: kept.kind, id: crypto.randomUUID(), name, hash, width, height }
+    const { name, hash, width, height } = added
+    const fresh: Artwork = { kind: added.kind, id: crypto.randomUUID(), name, hash, width, height }
     history.run({ do: 'add artwork', artwork: fresh })
     painting.shownId = fresh.id
     return {
       lines: [
-        ...visibleLosses(kept.removed),
-        ...kept.notes,
+        ...visibleLosses(added.removed),
+        ...added.notes,
         ...(choosable ? ['In Remap, under Inks, you can have that recolored too.'] : []),
       ],
-      details: kept.removed.map(({ what, line }) => `line ${line}: ${what}`),
+      details: added.removed.map(({ what, line }) => `line ${line}: ${what}`),
     }
   }
 
   /** Has artwork read in another way; inks that were not there are matched. */
   const readAnew = async (art: Artwork, how: Anew, signal?: AbortSignal): Promise<void> => {
     const here = session.still()
-    const kept = await files.readAnew(art.hash, how, signal)
-    if (here() && !signal?.aborted) history.run({ do: 'read again', artwork: art.id, hash: kept.hash })
+    const updated = await files.readAnew(art.hash, how, signal)
+    if (here() && !signal?.aborted) history.run({ do: 'read again', artwork: art.id, hash: updated.hash })
   }
 
   return { addArtwork, readAnew }

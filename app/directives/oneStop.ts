@@ -99,13 +99,13 @@ class Stops {
   }
 }
 
-const kept = new WeakMap<Element, Stops>()
+const stopsOf = new WeakMap<Element, Stops>()
 
 /** `v-one-stop`: what stands in a group is one tab stop; keys lead from one to the other. */
 export const oneStop = {
-  mounted: (group: Element, { value }: { value: OneStop }): void => void kept.set(group, new Stops(group, value)),
+  mounted: (group: Element, { value }: { value: OneStop }): void => void stopsOf.set(group, new Stops(group, value)),
   unmounted: (group: Element): void => {
-    kept.get(group)?.leave()
-    kept.delete(group)
+    stopsOf.get(group)?.leave()
+    stopsOf.delete(group)
   },
 }

@@ -172,18 +172,18 @@ export const useArtworkFiles = defineStore('artwork files', () => {
 
   /** Sends a file to the server, which cleans and measures it, and has it read. */
   const add = async (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal): Promise<ArtworkFile> => {
-    const kept = await server.addArtwork(file, kind, signal)
-    keep(kept)
-    await open(kept.hash)
-    return kept
+    const added = await server.addArtwork(file, kind, signal)
+    keep(added)
+    await open(added.hash)
+    return added
   }
 
   /** Has a file read in another way; it is kept under a hash of its own. */
   const readAnew = async (hash: string, how: Anew, signal?: AbortSignal): Promise<ArtworkFile> => {
-    const kept = await server.readAnew(hash, how, signal)
-    keep(kept)
-    await open(kept.hash)
-    return kept
+    const updated = await server.readAnew(hash, how, signal)
+    keep(updated)
+    await open(updated.hash)
+    return updated
   }
 
   /** The pictures within a drawing that change in other colors, as PNG, by their place among them. */

@@ -72,7 +72,7 @@ describe('the proofs', () => {
     for (const { piece, colors, verdict } of proofs.main.shown) {
       expect(piece.id).toBe('a')
       expect(colors.size).toBe(2)
-      expect(verdict.kept).toBeGreaterThanOrEqual(0)
+      expect(verdict.edgesKept).toBeGreaterThanOrEqual(0)
     }
     proofs.sheet = 'tones'
     await proofs.main.refresh()
@@ -205,7 +205,7 @@ describe('colorways', () => {
     expect(new Set(lineUp.colorways.map(({ name }) => name)).size).toBe(2)
     expect(useNotices().shown[0]?.text).toMatch(/^Froze this look as “.*”\.$/)
     await until(() => lineUp.figures.size === 2)
-    expect(lineUp.figures.get(lineUp.colorways[0]?.id ?? '')?.kept).toBeGreaterThanOrEqual(0)
+    expect(lineUp.figures.get(lineUp.colorways[0]?.id ?? '')?.edgesKept).toBeGreaterThanOrEqual(0)
   })
   it('stay as they were frozen', () => {
     const [lineUp, history] = [useLineUp(), useHistory()]

@@ -9,13 +9,13 @@ import { useNotices } from './notices'
 import { usePictures } from './pictures'
 
 /** What the worker is asked to extract, and how it answers. */
-const asked: Array<{ hashes: string[]; count: number; held: string[] }> = []
+const asked: Array<{ hashes: string[]; count: number; fixed: string[] }> = []
 let answer: { found: object[]; flat: boolean; note: string | null }
 jest.mock('./pictures', () => {
   const pictures = {
     letGo: () => undefined,
-    extract: (sources: Array<{ hash: string }>, wanted: { count: number; held: string[] }) => {
-      asked.push({ hashes: sources.map(({ hash }) => hash), count: wanted.count, held: [...wanted.held] })
+    extract: (sources: Array<{ hash: string }>, wanted: { count: number; fixed: string[] }) => {
+      asked.push({ hashes: sources.map(({ hash }) => hash), count: wanted.count, fixed: [...wanted.fixed] })
       return Promise.resolve(answer)
     },
   }

@@ -36,7 +36,7 @@ export const useGathering = defineStore('gathering', () => {
 
   const references = computed<readonly Reference[]>(() => history.document?.references ?? [])
   const settings = computed(() => history.settled?.gathering ?? null)
-  const held = computed(() => (history.settled?.scheme ?? []).filter(({ locked }) => locked).map(({ hex }) => hex))
+  const lockedColors = computed(() => (history.settled?.scheme ?? []).filter(({ locked }) => locked).map(({ hex }) => hex))
 
   const sourcesOf = (of: readonly string[]) =>
     of.flatMap(id => {
@@ -47,7 +47,7 @@ export const useGathering = defineStore('gathering', () => {
   /** The colors of references. A palette of flat blocks gives all of them, however many are asked. */
   const find = async (of: readonly string[], lean: Lean, change: Partial<Gathering> = {}): Promise<Extraction> => {
     const { count, apart, by } = { ...(settings.value as Gathering), ...change }
-    const wanted = { count: Math.max(count, held.value.length), apart, by, held: held.value }
+    const wanted = { count: Math.max(count, lockedColors.value.length), apart, by, held: lockedColors.value }
     const found = await pictures.extract(sourcesOf(of), wanted, lean)
     return found.flat && found.note ? pictures.extract(sourcesOf(of), { ...wanted, count: MAX_SWATCHES }, lean) : found
   }
@@ -98,7 +98,7 @@ export const useGathering = defineStore('gathering', () => {
       settings.value?.count,
       settings.value?.apart,
       settings.value?.by,
-      held.value,
+      lockedColors.value,
     ]),
   )
 

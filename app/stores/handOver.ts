@@ -48,11 +48,11 @@ export const useHandOver = defineStore('hand over', () => {
     looks.value = frozen.length ? frozen : [NOW]
   }
   const wanted = computed((): Wanted => {
-    const said = { ...FIRST_WANTED, ...how.value, artwork: [...artwork.value], looks: [...looks.value] }
-    return wantedSchema.safeParse(said).data ?? { ...FIRST_WANTED, artwork: said.artwork, looks: said.looks }
+    const options = { ...FIRST_WANTED, ...how.value, artwork: [...artwork.value], looks: [...looks.value] }
+    return wantedSchema.safeParse(options).data ?? { ...FIRST_WANTED, artwork: options.artwork, looks: options.looks }
   })
-  const handed = computed((): ExportLook[] => (history.settled ? exportLooks(history.settled, wanted.value) : []))
-  const files = computed(() => planFiles(handed.value, wanted.value))
+  const chosenLooks = computed((): ExportLook[] => (history.settled ? exportLooks(history.settled, wanted.value) : []))
+  const files = computed(() => planFiles(chosenLooks.value, wanted.value))
   const tree = computed(() =>
     treeOf([...(files.value.length > 1 ? ['contents.html'] : []), ...files.value.map(({ path }) => path)]),
   )
@@ -64,7 +64,7 @@ export const useHandOver = defineStore('hand over', () => {
     return exportSchemeFor(project, name, chosen, wanted.value, inksOf)
   }
   const left = computed(() =>
-    handed.value.flatMap(look => {
+    chosenLooks.value.flatMap(look => {
       const names = schemeOf(look).left.map(({ name }) => name)
       return names.length ? [{ look: look.name, names }] : []
     }),
@@ -190,7 +190,7 @@ export const useHandOver = defineStore('hand over', () => {
   }
 
   return {
-    ...{ choosing, how, everything, artwork, looks, chooseAll, handed, files, tree, left, present, gradients },
+    ...{ choosing, how, everything, artwork, looks, chooseAll, handed: chosenLooks, files, tree, left, present, gradients },
     ...{ jobs, starting, start, made, stop, retry, save, isOpen },
   }
 })

@@ -32,7 +32,7 @@ export const useHistory = defineStore('history', () => {
   const steps = shallowRef<History<Project> | null>(null)
   const previewed = shallowRef<Project | null>(null)
   /** What was done last, for those who cannot see it. */
-  const said = ref('')
+  const announcement = ref('')
   let open: OpenProject | null = null
 
   const document = computed<Project | null>(() => previewed.value ?? steps.value?.present ?? null)
@@ -59,7 +59,7 @@ export const useHistory = defineStore('history', () => {
     previewed.value = null
     if (refuses()) return
     steps.value = next
-    said.value = did
+    announcement.value = did
     open?.stands(next.present)
   }
 
@@ -118,14 +118,14 @@ export const useHistory = defineStore('history', () => {
     if (!steps.value) return
     previewed.value = null
     steps.value = rebase(steps.value, theirs)
-    said.value = did
+    announcement.value = did
   }
 
   const begin = (document: Project, project: OpenProject): void => {
     open = project
     previewed.value = null
     steps.value = historyOf(document)
-    said.value = ''
+    announcement.value = ''
   }
   const end = (): void => {
     open = null
@@ -134,7 +134,7 @@ export const useHistory = defineStore('history', () => {
   }
 
   return {
-    ...{ document, settled, previewing, undoable, redoable, said },
+    ...{ document, settled, previewing, undoable, redoable, said: announcement },
     ...{ after, run, runSaying, preview, step, amend, undo, redo, refuses, follow, begin, end },
   }
 })

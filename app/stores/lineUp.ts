@@ -26,7 +26,7 @@ export const LAYOUTS = ['wall', 'rows'] as const
 export const COMPARISONS = ['divider', 'blink', 'swatches'] as const
 
 /** How a colorway does on an artwork. */
-export type ColorwayFigures = Pick<Verdict, 'kept' | 'serious' | 'merged'>
+export type ColorwayFigures = Pick<Verdict, 'edgesKept' | 'serious' | 'merged'>
 
 /** The colorways of the project: what each looks like, how it does, and how they are laid out and compared. */
 export const useLineUp = defineStore('line-up', () => {
@@ -108,11 +108,11 @@ export const useLineUp = defineStore('line-up', () => {
     if (!project || proposing.value) return
     proposing.value = true
     desk ??= wrap<DealDesk>(new Worker(new URL('../workers/deals.worker.ts', import.meta.url), { type: 'module' }))
-    const kept = trail.states.flatMap(({ id, kept: name, look }) => (name ? [{ key: id, caption: name, look }] : []))
+    const keptLooks = trail.states.flatMap(({ id, kept: name, look }) => (name ? [{ key: id, caption: name, look }] : []))
     const looks = colorways.value.map(({ look }) => look)
     const pieces = project.artwork.flatMap(({ hash }) => [files.files.get(hash)?.inks ?? []])
     proposed.value = await notices.attempt(
-      () => desk?.five(project, kept, looks, painting.inks, pieces, ++seed) ?? Promise.resolve([]),
+      () => desk?.five(project, keptLooks, looks, painting.inks, pieces, ++seed) ?? Promise.resolve([]),
     )
     proposing.value = false
   }
@@ -131,9 +131,9 @@ export const useLineUp = defineStore('line-up', () => {
   /** What became of the artwork of a colorway since it was frozen, in words; empty where it is the same. */
   const sinceWords = (colorway: Colorway): string => {
     const { replaced, gone, added } = artworkSince(colorway, history.settled?.artwork ?? [])
-    const said = (all: readonly Artwork[], what: string): string[] =>
+    const describe = (all: readonly Artwork[], what: string): string[] =>
       all.length ? [`${all.map(({ name }) => name).join(', ')} ${what}`] : []
-    return [...said(replaced, 'replaced since'), ...said(gone, 'taken out since'), ...said(added, 'added since')].join(
+    return [...describe(replaced, 'replaced since'), ...describe(gone, 'taken out since'), ...describe(added, 'added since')].join(
       '; ',
     )
   }

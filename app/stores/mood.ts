@@ -82,7 +82,7 @@ export const useMood = defineStore('mood', () => {
   }
 
   /** The picture whose crop is at hand. */
-  const held = ref<string | null>(null)
+  const selected = ref<string | null>(null)
 
   return {
     mood,
@@ -99,6 +99,6 @@ export const useMood = defineStore('mood', () => {
     toggle,
     cropped,
     move,
-    held,
+    held: selected,
   }
 })

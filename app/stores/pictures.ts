@@ -38,7 +38,7 @@ export const usePictures = defineStore('pictures', () => {
     for (const { hash } of sources) await open(hash)
     return desk.at().extract(
       sources.map(source => ({ ...source })),
-      { ...wanted, held: [...(wanted.held ?? [])] },
+      { ...wanted, fixed: [...(wanted.fixed ?? [])] },
       { ...lean },
     )
   }
@@ -60,9 +60,9 @@ export const usePictures = defineStore('pictures', () => {
    * to 1.
    */
   const add = async (file: File, signal: AbortSignal, progress: (sent: number) => void): Promise<PictureFile> => {
-    const kept = await server.addPicture(file, signal, progress)
-    await open(kept.hash)
-    return kept
+    const added = await server.addPicture(file, signal, progress)
+    await open(added.hash)
+    return added
   }
 
   /** Lets go of all pictures, and of the worker that holds them. */

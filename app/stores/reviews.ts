@@ -75,12 +75,12 @@ export const useReviews = defineStore('reviews', () => {
     news: heard => {
       const review = reviews.value?.find(({ id }) => id === heard.review)
       if (!review || heard.seq <= review.seq) return
-      const said = newsWords(review, heard)
+      const message = newsWords(review, heard)
       if (heard.again || heard.gone) void load()
       put(applyReviewNews(review, heard))
       for (const hearer of hearers) hearer(heard)
       if (opened.value === heard.review && hearers.size) markRead({ id: heard.review, seq: heard.seq })
-      else if (said) notices.say(said, 'done', () => show(heard.review), 'Look')
+      else if (message) notices.say(message, 'done', () => show(heard.review), 'Look')
     },
   })
   watch(

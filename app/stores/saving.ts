@@ -25,13 +25,13 @@ import { useNotices } from './notices'
 export type SaveState =
   | { kind: 'saved' }
   | { kind: 'saving' }
-  | { kind: 'waiting'; why: string; kept: boolean }
+  | { kind: 'waiting'; why: string; isStored: boolean }
   | { kind: 'conflict'; copy: StoredProject | null; theirs: StoredProject; why: string | null }
 
 const stateOf = (now: Saving | null): SaveState => {
   if (!now) return { kind: 'saved' }
   if (now.conflict) return { kind: 'conflict', ...now.conflict }
-  if (now.why !== null && isUnsaved(now)) return { kind: 'waiting', why: now.why, kept: now.kept }
+  if (now.why !== null && isUnsaved(now)) return { kind: 'waiting', why: now.why, isStored: now.isStored }
   return { kind: isUnsaved(now) ? 'saving' : 'saved' }
 }
 
@@ -75,7 +75,7 @@ export const useSaving = defineStore('saving', () => {
       if (effect.do === 'send') void sendSave(effect.save, take)
       if (effect.do === 'copy') void copyOf(effect.document, effect.from, take)
       if (effect.do === 'drop') dropDraft(effect.project)
-      if (effect.do === 'keep') take({ kind: 'draft kept', kept: keepDraft(effect.project, effect.draft) })
+      if (effect.do === 'keep') take({ kind: 'draft stored', isStored: keepDraft(effect.project, effect.draft) })
       if (effect.do !== 'wait') return
       clearTimeout(timer)
       timer = setTimeout(() => take({ kind: 'due', id: crypto.randomUUID() }), effect.ms)

@@ -63,9 +63,9 @@ export const useShelf = defineStore('shelf', () => {
     offered.value = { name, swatches: keptOf(scheme), origin: { kind, title: what ? name.slice(0, 200) : '', project } }
   }
   /** Puts what is offered on the shelf. */
-  const put = (said: ShelfSaid, { swatches, origin }: Offer): Promise<void | null> =>
+  const put = (details: ShelfSaid, { swatches, origin }: Offer): Promise<void | null> =>
     notices.attempt(async () => {
-      const made = await server.putOnShelf({ ...said, swatches, origin })
+      const made = await server.putOnShelf({ ...details, swatches, origin })
       if (session.id && origin.kind === 'band') used.value = { project: session.id, scheme: made }
       changed()
       notices.say(`“${made.name}” is on the shelf.`, 'done', () => setOff([made], true))

@@ -83,7 +83,7 @@ export const useTrail = defineStore('trail', () => {
   }
 
   /** A look kept for good, beside the one the project is in, by a name; or that one itself. */
-  const kept = (
+  const keepName = (
     project: Project,
     name: string,
     look: Look | null,
@@ -101,7 +101,7 @@ export const useTrail = defineStore('trail', () => {
   const keep = (name: string, look: Look | null = null): TrailState | null => {
     const now = history.settled
     if (!now || history.refuses()) return null
-    const { state, at, more } = kept(now, name, look)
+    const { state, at, more } = keepName(now, name, look)
     if (now.state !== at) history.amend({ ...now, state: at })
     save(more)
     return state

@@ -21,18 +21,18 @@ export const beginProject = (
   document: Project = derivedFrom('#0f6d5f', { kind: 'triadic', count: 5 }),
   more: Partial<OpenProject> & { inks?: readonly InkArea[] } = {},
 ): { took: string[]; stood: Project[] } => {
-  const told = { took: [] as string[], stood: [] as Project[] }
+  const recorded = { took: [] as string[], stood: [] as Project[] }
   useHistory().begin(document, {
     known: () => knownInks(more.inks ?? []),
     readOnly: () => null,
     took: (_, after, did) => {
-      told.took.push(did)
+      recorded.took.push(did)
       return after
     },
-    stands: now => void told.stood.push(now),
+    stands: now => void recorded.stood.push(now),
     ...more,
   })
-  return told
+  return recorded
 }
 
 /** The id of the project that is stored, and of another. */

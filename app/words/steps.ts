@@ -9,7 +9,7 @@ export const STEPS = [
 export type Step = (typeof STEPS)[number]['step']
 
 /** The step an address names; the first where it names none. */
-export const stepOf = (said: unknown): Step => STEPS.find(({ step }) => step === said)?.step ?? 'gather'
+export const stepOf = (value: unknown): Step => STEPS.find(({ step }) => step === value)?.step ?? 'gather'
 
 /** Whether an address names a step. */
-export const isStep = (said: unknown): said is Step => STEPS.some(({ step }) => step === said)
+export const isStep = (value: unknown): value is Step => STEPS.some(({ step }) => step === value)

@@ -19,12 +19,12 @@ const desk = {
   /** Five looks that would make colorways, beside those there are. */
   five: (
     now: Project,
-    kept: readonly Candidate[],
+    keptLooks: readonly Candidate[],
     there: readonly Look[],
     inks: readonly InkArea[],
     pieces: ReadonlyArray<readonly InkArea[]>,
     seed: number,
-  ): Candidate[] => fiveLooks(now, kept, there, inks, pieces, seed),
+  ): Candidate[] => fiveLooks(now, keptLooks, there, inks, pieces, seed),
 }
 
 export type DealDesk = typeof desk

@@ -220,8 +220,8 @@ class Search {
   }
 
   /** The cheapest tones that settle one finding more, beside those settled before; null where no way leads there. */
-  settle(finding: Finding, tones: Tones, kept: readonly Finding[]): Tones | null {
-    const all = [...kept, finding]
+  settle(finding: Finding, tones: Tones, settled: readonly Finding[]): Tones | null {
+    const all = [...settled, finding]
     let [best, least] = [null as Tones | null, Infinity]
     for (const way of this.ways(finding, tones)) {
       let [low, high] = [0, 1]
@@ -395,15 +395,15 @@ export function* mended(
     search.rebase(look(projectOf(tones)))
     const left = settled.filter(finding => search.has(tones, finding))
     if (!left.length) break
-    const kept = settled.filter(finding => !left.includes(finding))
+    const stillSettled = settled.filter(finding => !left.includes(finding))
     const before = tones
     for (const finding of left) {
-      const next = search.has(tones, finding) ? search.settle(finding, tones, kept) : tones
+      const next = search.has(tones, finding) ? search.settle(finding, tones, stillSettled) : tones
       if (!next) continue
       tones = next
-      kept.push(finding)
+      stillSettled.push(finding)
     }
-    if (before === tones) settled = kept // no way leads on
+    if (before === tones) settled = stillSettled // no way leads on
   }
 
   const looks: MendedLook[] = []

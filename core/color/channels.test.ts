@@ -33,9 +33,9 @@ it.each([
   ['#000000', { c: 0, m: 0, y: 0, k: 1 }],
   ['#408080', { c: 0.5, m: 0, y: 0, k: 127 / 255 }],
 ])('%s is plain CMYK %j', (hex, cmyk) => {
-  const said = cmykOf(hex)
-  for (const key of ['c', 'm', 'y', 'k'] as const) expect(said[key]).toBeCloseTo(cmyk[key], 2)
-  expect(hexOfCmyk(said)).toBe(hex)
+  const text = cmykOf(hex)
+  for (const key of ['c', 'm', 'y', 'k'] as const) expect(text[key]).toBeCloseTo(cmyk[key], 2)
+  expect(hexOfCmyk(text)).toBe(hex)
 })
 
 it.each(NOTATIONS.filter(notation => notation !== 'css variable'))(

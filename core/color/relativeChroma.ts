@@ -50,7 +50,7 @@ export const meanChroma = (l: number): number => {
 /** Some hues hold much more chroma than others: at most so many times what they hold in the mean is asked for. */
 const FAIR = 1.05
 
-const partOf = (c: number, held: number): number => (held > 1e-6 ? Math.min(1, c / held) : 0)
+const partOf = (c: number, max: number): number => (max > 1e-6 ? Math.min(1, c / max) : 0)
 
 /** How strong a color is, in [0, 1]: 1 is as strong as sRGB holds at its lightness and hue, 0 is gray. */
 export const relativeChromaOf = (hex: Hex): number => {
@@ -68,8 +68,8 @@ export interface Bounds {
  * The OKLCH chroma of a strength where a hue holds so much: one that holds far more than others is given no more than is
  * fair.
  */
-const chromaOf = (l: number, strength: number, held: number, { had = 0, most = Infinity }: Bounds): number =>
-  Math.min(most, strength * held, Math.max(had, strength * FAIR * meanChroma(l)))
+const chromaOf = (l: number, strength: number, max: number, { had = 0, most = Infinity }: Bounds): number =>
+  Math.min(most, strength * max, Math.max(had, strength * FAIR * meanChroma(l)))
 
 /** The color of a lightness in [0, 1], a strength in [0, 1] and an OKLCH hue in degrees. */
 export const colorOf = (l: number, strength: number, hue: number, bounds: Bounds = {}): Hex =>

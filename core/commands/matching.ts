@@ -30,8 +30,8 @@ export const matchTargets = (
   const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null, byHand, meant })
   return Object.fromEntries(
     inks.map(({ hex }) => {
-      const said = before[hex]
-      if (said && byHand.has(hex)) return [hex, said]
+      const target = before[hex]
+      if (target && byHand.has(hex)) return [hex, target]
       return [hex, { to: matched.get(hex) ?? null, by: 'match' as const }]
     }),
   )
@@ -99,7 +99,7 @@ export const settleTargets = (before: Project, after: Project, inks: readonly In
   const ids = new Set(after.scheme.map(({ id }) => id))
   const others = !sameSwatches(after.scheme, before.scheme)
   const exceptions = others ? standingExceptions(after.remap.exceptions, ids) : after.remap.exceptions
-  const held = exceptions === after.remap.exceptions ? after : { ...after, remap: { ...after.remap, exceptions } }
+  const cleaned = exceptions === after.remap.exceptions ? after : { ...after, remap: { ...after.remap, exceptions } }
   const wanting = ({ hex }: InkArea): boolean => {
     const to = targets[hex]?.to
     return to === undefined || (to !== null && !ids.has(to))
@@ -109,10 +109,10 @@ export const settleTargets = (before: Project, after: Project, inks: readonly In
   const recolored = how === 'recolored' && keeping && !sameColors(before.scheme, after.scheme)
   const joined = how === 'joined' && keeping && open.length > 0
   const anew = how === 'anew' || (how !== 'missing' && others) || recolored || joined
-  if (!anew && !open.length) return held
-  const found = anew ? matchTargets(inks, held, targets) : matchAmong(inks, held, asSentByHand(targets), open)
-  const settled = { ...held, remap: { ...held.remap, targets: { ...targets, ...found } } }
+  if (!anew && !open.length) return cleaned
+  const found = anew ? matchTargets(inks, cleaned, targets) : matchAmong(inks, cleaned, asSentByHand(targets), open)
+  const settled = { ...cleaned, remap: { ...cleaned.remap, targets: { ...targets, ...found } } }
   return anew
-    ? Object.entries(held.remap.meantIn).reduce((all, [id, meant]) => matchAlone(all, inks, id, meant), settled)
+    ? Object.entries(cleaned.remap.meantIn).reduce((all, [id, meant]) => matchAlone(all, inks, id, meant), settled)
     : settled
 }

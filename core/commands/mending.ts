@@ -25,14 +25,14 @@ const changeOf = (inks: readonly InkArea[], was: ReadonlyMap<Hex, Hex>, is: Read
 const ways = (project: Project, { one, other }: Loss, rest: number): Project[] => {
   const { remap, scheme } = project
   const groups = [one, other].flatMap(ink => remap.targets[ink]?.to ?? [])
-  const held = groups.reduce(
+  const heldGroups = groups.reduce(
     (now, id) =>
       isHeld(now.remap.groups[id]?.shading ?? now.remap.shading) ? now : setGroup(now, id, { shading: 'held' }),
     project,
   )
-  const closer = withRemap(held, { hold: Math.min(remap.hold, rest) })
+  const closer = withRemap(heldGroups, { hold: Math.min(remap.hold, rest) })
   return [
-    ...[held, closer].filter(each => each !== project),
+    ...[heldGroups, closer].filter(each => each !== project),
     ...[one, other].flatMap(ink => scheme.map(({ id }) => sendInks(project, [ink], id, null))),
   ]
 }

@@ -41,8 +41,8 @@ export const setGroup = (
 ): Project => {
   const { [swatch]: own = {}, ...others } = project.remap.groups
   const next = { ...own, ...change }
-  const said = Object.fromEntries(Object.entries(next).filter(([, value]) => value !== null && value !== undefined))
-  return withRemap(project, { groups: Object.keys(said).length ? { ...others, [swatch]: said } : others })
+  const defined = Object.fromEntries(Object.entries(next).filter(([, value]) => value !== null && value !== undefined))
+  return withRemap(project, { groups: Object.keys(defined).length ? { ...others, [swatch]: defined } : others })
 }
 
 /** Another strategy or deal. A turn of the whole artwork needs its own shading; leaving it, the usual one is back. */

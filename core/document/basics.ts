@@ -47,10 +47,10 @@ export const recordOf = <Key extends z.ZodType<string>, Value extends z.ZodType>
     .transform((record, context): Record<string, z.output<Value>> => {
       const read: Record<string, z.output<Value>> = {}
       for (const [name, each] of Object.entries(record)) {
-        const [known, said] = [key.safeParse(name), value.safeParse(each)]
+        const [known, checked] = [key.safeParse(name), value.safeParse(each)]
         if (!known.success) return wrongAt(context, name, known.error)
-        if (!said.success) return wrongAt(context, name, said.error)
-        read[known.data] = said.data
+        if (!checked.success) return wrongAt(context, name, checked.error)
+        read[known.data] = checked.data
       }
       return read
     })

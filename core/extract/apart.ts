@@ -50,7 +50,7 @@ const moveBy = (from: Lab, by: Lab, part: number): Lab => ({
 /**
  * Pushes pairs that are all but far enough apart the rest of the way, along the line between them; held centers stand.
  */
-const pushApart = (centers: readonly Lab[], held: number, least: number, isSame: Same): Lab[] => {
+const pushApart = (centers: readonly Lab[], fixedCount: number, least: number, isSame: Same): Lab[] => {
   let now = [...centers]
   for (let turn = 0; turn < 40; turn++) {
     const pairs = pairsIn(now, least + 0.1, isSame)
@@ -60,8 +60,8 @@ const pushApart = (centers: readonly Lab[], held: number, least: number, isSame:
       const [a, b] = [next[one] as Lab, next[other] as Lab]
       const way = { l: b.l - a.l, a: b.a - a.a, b: b.b - a.b }
       const part = Math.min(0.3, (least + 0.2) / Math.max(delta, 0.5) - 1)
-      if (one >= held) next[one] = moveBy(a, way, -part * (other >= held ? 0.5 : 1))
-      if (other >= held) next[other] = moveBy(b, way, part * (one >= held ? 0.5 : 1))
+      if (one >= fixedCount) next[one] = moveBy(a, way, -part * (other >= fixedCount ? 0.5 : 1))
+      if (other >= fixedCount) next[other] = moveBy(b, way, part * (one >= fixedCount ? 0.5 : 1))
     }
     now = next
   }
@@ -137,27 +137,27 @@ const ONE_COLOR = 0.62
 export const spaceCenters = (
   points: Points,
   centers: readonly Lab[],
-  held: number,
+  fixedCount: number,
   least: number,
   isSame: Same = isSameEnd,
 ): Lab[] => {
   let now = [...centers]
   for (let turn = 0; turn < centers.length; turn++) {
     const pair = pairsIn(now, least, isSame).find(
-      ({ delta, same, other }) => (same || delta < least * ONE_COLOR) && other >= held,
+      ({ delta, same, other }) => (same || delta < least * ONE_COLOR) && other >= fixedCount,
     )
     if (!pair) break
     const shares = sharesOf(points, now)
     const goes =
-      pair.one < held || (shares[pair.one] as number) > (shares[pair.other] as number) ? pair.other : pair.one
+      pair.one < fixedCount || (shares[pair.one] as number) > (shares[pair.other] as number) ? pair.other : pair.one
     now = now.filter((_, i) => i !== goes)
     const next = furtherCenter(points, now, least, isSame)
-    if (next) now = moveCenters(points, [...now, next], held, 6, true)
+    if (next) now = moveCenters(points, [...now, next], fixedCount, 6, true)
   }
-  now = pushApart(now, held, least, isSame)
-  now = now.map((center, i) => (i < held ? center : nearestSeen(points, center)))
+  now = pushApart(now, fixedCount, least, isSame)
+  now = now.map((center, i) => (i < fixedCount ? center : nearestSeen(points, center)))
   for (let pairs = pairsIn(now, least, isSame); pairs.length; pairs = pairsIn(now, least, isSame)) {
-    const goes = pairs.find(({ other }) => other >= held)
+    const goes = pairs.find(({ other }) => other >= fixedCount)
     if (!goes) break
     now = now.filter((_, i) => i !== goes.other)
   }

@@ -74,7 +74,7 @@ const STILL = 5e-4
 export const moveCenters = (
   points: Points,
   centers: readonly Lab[],
-  held: number,
+  fixedCount: number,
   times: number,
   median: boolean,
 ): Lab[] => {
@@ -94,7 +94,7 @@ export const moveCenters = (
       sums[at + 3] = (sums[at + 3] as number) + w * (b[i] as number)
     }
     way = 0
-    for (let c = held; c < centers.length; c++) {
+    for (let c = fixedCount; c < centers.length; c++) {
       const total = sums[c * 4] as number
       for (let axis = 0; axis < 3 && total > 0; axis++) {
         const next = (sums[c * 4 + 1 + axis] as number) / total
@@ -140,8 +140,8 @@ export const gridPoints = ({ size, l, a, b, weight }: Points, side: number): Poi
  * Starts spread by distance (k-means++, Arthur and Vassilvitskii, 2007): each next center by chance in proportion to
  * its squared distance.
  */
-const spreadStart = (points: Points, held: readonly Lab[], count: number, random: () => number): Lab[] => {
-  const centers = [...held]
+const spreadStart = (points: Points, fixed: readonly Lab[], count: number, random: () => number): Lab[] => {
+  const centers = [...fixed]
   const away = new Float64Array(points.size).fill(centers.length ? Infinity : 1)
   const note = (center: Lab, first: boolean): void => {
     for (let i = 0; i < points.size; i++) {
@@ -152,8 +152,8 @@ const spreadStart = (points: Points, held: readonly Lab[], count: number, random
       away[i] = first ? d : Math.min(away[i] as number, d)
     }
   }
-  held.forEach(center => note(center, false))
-  while (centers.length < held.length + count) {
+  fixed.forEach(center => note(center, false))
+  while (centers.length < fixed.length + count) {
     let sum = 0
     for (let i = 0; i < points.size; i++) sum += (points.weight[i] as number) * (away[i] as number)
     if (sum <= 1e-9) break
@@ -174,7 +174,7 @@ const spreadStart = (points: Points, held: readonly Lab[], count: number, random
  * A start by merging: every point is a cluster of its own, and the two whose union costs least are joined until
  * `count` are left (Joe Ward, 1963).
  */
-const mergeStart = ({ size, l, a, b, weight }: Points, held: readonly Lab[], count: number): Lab[] => {
+const mergeStart = ({ size, l, a, b, weight }: Points, fixed: readonly Lab[], count: number): Lab[] => {
   const clusters = Array.from({ length: size }, (_, i) => ({
     w: weight[i] as number,
     l: l[i] as number,
@@ -204,13 +204,13 @@ const mergeStart = ({ size, l, a, b, weight }: Points, held: readonly Lab[], cou
       Math.min(least, (clusters[least] as Cluster).near),
       Math.max(least, (clusters[least] as Cluster).near),
     ]
-    const [kept, other] = [clusters[one] as Cluster, clusters[gone] as Cluster]
-    const w = kept.w + other.w
-    Object.assign(kept, {
+    const [merged, other] = [clusters[one] as Cluster, clusters[gone] as Cluster]
+    const w = merged.w + other.w
+    Object.assign(merged, {
       w,
-      l: (kept.l * kept.w + other.l * other.w) / w,
-      a: (kept.a * kept.w + other.a * other.w) / w,
-      b: (kept.b * kept.w + other.b * other.w) / w,
+      l: (merged.l * merged.w + other.l * other.w) / w,
+      a: (merged.a * merged.w + other.a * other.w) / w,
+      b: (merged.b * merged.w + other.b * other.w) / w,
     })
     const last = clusters.pop() as Cluster
     const from = clusters.length
@@ -218,11 +218,11 @@ const mergeStart = ({ size, l, a, b, weight }: Points, held: readonly Lab[], cou
     clusters.forEach((cluster, i) => {
       if (i === one || cluster.near === one || cluster.near === gone) look(i)
       else if (cluster.near === from) cluster.near = gone
-      const cost = price(cluster, kept)
+      const cost = price(cluster, merged)
       if (i !== one && cost < cluster.price) [cluster.price, cluster.near] = [cost, one]
     })
   }
-  return [...held, ...clusters.map(cluster => ({ l: cluster.l, a: cluster.a, b: cluster.b }))]
+  return [...fixed, ...clusters.map(cluster => ({ l: cluster.l, a: cluster.a, b: cluster.b }))]
 }
 
 /** The grids, in OKLab, that starts are tried on and that the start by merging is made on. */
@@ -246,10 +246,10 @@ export const QUICK: Effort = { starts: 6, finalists: 1 }
 export const clusterPoints = (
   points: Points,
   count: number,
-  held: readonly Lab[] = [],
+  fixed: readonly Lab[] = [],
   { starts, finalists }: Effort = THOROUGH,
 ): Lab[] => {
-  if (points.size === 0 || count <= 0) return [...held]
+  if (points.size === 0 || count <= 0) return [...fixed]
   const grid = gridPoints(points, COARSE)
   const random = seeded(20)
   const costing = (on: Points, centers: Lab[]): { centers: Lab[]; cost: number } => ({
@@ -257,15 +257,15 @@ export const clusterPoints = (
     cost: assignPoints(on, centers).cost,
   })
   const tried = Array.from({ length: starts }, (_, i) =>
-    i === 0 && !held.length
-      ? mergeStart(gridPoints(grid, COARSEST), held, count)
-      : spreadStart(grid, held, count, random),
+    i === 0 && !fixed.length
+      ? mergeStart(gridPoints(grid, COARSEST), fixed, count)
+      : spreadStart(grid, fixed, count, random),
   )
-    .map(start => costing(grid, moveCenters(grid, start, held.length, 8, true)))
+    .map(start => costing(grid, moveCenters(grid, start, fixed.length, 8, true)))
     .sort((one, other) => one.cost - other.cost)
   const others = tried.filter(({ cost }, i) => i === 0 || cost > (tried[i - 1]?.cost ?? 0) * 1.002) // the rest came to the same
   const refined = others
     .slice(0, finalists)
-    .map(({ centers }) => costing(points, moveCenters(points, centers, held.length, 10, true)))
+    .map(({ centers }) => costing(points, moveCenters(points, centers, fixed.length, 10, true)))
   return refined.reduce((best, each) => (each.cost < best.cost ? each : best)).centers
 }

@@ -164,10 +164,10 @@ describe('extraction', () => {
   })
 
   it('finds the rest beside colors that are held', () => {
-    const held = ['#a8452f', '#12343d']
-    const { found } = extractColors([{ picture: soft(SEA) }], { count: 5, apart: 7, held })
+    const fixed = ['#a8452f', '#12343d']
+    const { found } = extractColors([{ picture: soft(SEA) }], { count: 5, apart: 7, fixed })
     expect(found).toHaveLength(3)
-    for (const { hex } of found) expect(nearest(hex, held)).toBeGreaterThanOrEqual(7)
+    for (const { hex } of found) expect(nearest(hex, fixed)).toBeGreaterThanOrEqual(7)
   })
 })
 

@@ -31,7 +31,7 @@ export interface Wanted {
   count: number
   apart: number
   by?: TakenBy | undefined
-  held?: readonly Hex[] | undefined
+  fixed?: readonly Hex[] | undefined
 }
 
 /** Where the lean pad stands: quiet (-1) to lively (1) across, dark (-1) to light (1) up; 0, 0 is at rest. */
@@ -146,16 +146,16 @@ const extractAtRest = (tally: Tally, sources: readonly Source[], wanted: Wanted)
 }
 
 const centersAt = (tally: Tally, points: Points, wanted: Wanted, least: number): Rest => {
-  const held = (wanted.held ?? []).map(labOf)
-  const free = wanted.count - held.length
+  const given = (wanted.fixed ?? []).map(labOf)
+  const free = wanted.count - given.length
   const way = wayOf(wanted)
   if (!tally.size || free <= 0)
-    return { tally, points, centers: held, shares: sharesOf(tally, held), fixed: held.length, wanted }
+    return { tally, points, centers: given, shares: sharesOf(tally, given), fixed: given.length, wanted }
   const grid = gridPoints(points, GRID)
   const find = (fixed: readonly Lab[], effort: Effort): Lab[] =>
     spaceCenters(grid, clusterPoints(grid, wanted.count - fixed.length, fixed, effort), fixed.length, least, way.isSame)
-  let fixed = held
-  let centers = find(held, THOROUGH)
+  let fixed = given
+  let centers = find(fixed, THOROUGH)
   const limit = assignPoints(grid, centers).cost * way.price(free)
   for (let i = 0; i < way.accents(free); i++) {
     const accent = accentOf(tally, centers)
@@ -214,16 +214,16 @@ const bendPoints = (points: Points, { x, y }: Lean, by: TakenBy = 'faithful'): P
  * it rested, drawn to vivid or quiet, light or dark pixels, so that colors follow the hand without jumping.
  */
 const leaner = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }: Rest): ((lean: Lean) => Found[]) => {
-  const held = wanted.held?.length ?? 0
+  const fixedCount = wanted.fixed?.length ?? 0
   const order = centers
     .map((_, i) => i)
-    .slice(held)
+    .slice(fixedCount)
     .sort((one, other) => (atRest[other] as number) - (atRest[one] as number))
-  const sorted = [...centers.slice(0, held), ...order.map(i => centers[i] as Lab)]
-  const accents = new Set(centers.slice(held, fixed))
+  const sorted = [...centers.slice(0, fixedCount), ...order.map(i => centers[i] as Lab)]
+  const accents = new Set(centers.slice(fixedCount, fixed))
   const free = sorted.filter(center => !accents.has(center))
   const led = (on: Points): Lab[] =>
-    moveCenters(on, [...accents, ...free], accents.size + held, BENDINGS, true).slice(accents.size)
+    moveCenters(on, [...accents, ...free], accents.size + fixedCount, BENDINGS, true).slice(accents.size)
   // what is taken by eye does not stand where its points alone would lead it: it goes as far as they do
   const still = wanted.by === 'eye' && tally.size ? led(seen) : null
   return lean => {
@@ -237,14 +237,14 @@ const leaner = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }:
       if (!to) return center
       return from ? { l: center.l + to.l - from.l, a: center.a + to.a - from.a, b: center.b + to.b - from.b } : to
     })
-    const apart = finish({ tally, points, wanted }, back, held, wanted.apart)
+    const apart = finish({ tally, points, wanted }, back, fixedCount, wanted.apart)
     const shares = sharesOf(tally, apart)
-    return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i] as number })).slice(held)
+    return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i] as number })).slice(fixedCount)
   }
 }
 
 /** The flat blocks of a picture as results: all of them where there is room, otherwise the largest. */
-const ofBlocks = (blocks: readonly Block[], { count, held = [] }: Wanted): Extraction => {
+const ofBlocks = (blocks: readonly Block[], { count, fixed: held = [] }: Wanted): Extraction => {
   const room = Math.max(0, count - held.length)
   const fresh = blocks.filter(({ hex }) => !held.includes(hex))
   const chosen = new Set([...fresh].sort((one, other) => other.share - one.share).slice(0, room))
@@ -259,7 +259,7 @@ const ofBlocks = (blocks: readonly Block[], { count, held = [] }: Wanted): Extra
   }
 }
 
-const noteOn = (found: readonly Found[], { count, held = [] }: Wanted): string | null => {
+const noteOn = (found: readonly Found[], { count, fixed: held = [] }: Wanted): string | null => {
   const asked = count - held.length
   if (found.length >= asked) return null
   if (!found.length) return 'There is no solid pixel here to take a color from.'

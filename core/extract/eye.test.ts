@@ -120,10 +120,10 @@ describe('what is taken by eye', () => {
     expect(at({ x: 0.6, y: 0.8 }).found.map(({ hex }) => hex)).not.toEqual(rest)
   })
   it('keeps what is held, and gives fewer where there are no more', () => {
-    const held = ['#112233', '#445566']
-    const { found } = extractColors([{ picture: SKY }], { count: 5, apart: 7, by: 'eye', held })
+    const fixed = ['#112233', '#445566']
+    const { found } = extractColors([{ picture: SKY }], { count: 5, apart: 7, by: 'eye', fixed })
     expect(found.length).toBeLessThanOrEqual(3)
-    for (const { hex } of found) for (const other of held) expect(deltaE(hex, other)).toBeGreaterThan(6.9)
+    for (const { hex } of found) for (const other of fixed) expect(deltaE(hex, other)).toBeGreaterThan(6.9)
     const plain = pictureOf([['#808080', 1]])
     expect(taken(plain, 'eye').length).toBeLessThanOrEqual(3)
   })

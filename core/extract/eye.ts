@@ -146,7 +146,7 @@ export const withColor = (
   fixed: number,
   least: number,
 ): { centers: Lab[]; fixed: number } => {
-  let [now, held] = [[...centers], fixed]
+  let [now, fixedCount] = [[...centers], fixed]
   const isColorful = ({ a, b }: Lab): boolean => chromaOf(a, b) > CLEARLY * 0.9
   const most = Math.min(COLORFUL.swatches, centers.length - 1)
   if (colorfulPart(tally) < COLORFUL.part) return { centers: now, fixed }
@@ -157,13 +157,13 @@ export const withColor = (
       (found, by) => found ?? furtherCenter(only, now, least * by, isSameToEye),
       null,
     )
-    const dull = now.map((_, i) => i).filter(i => i >= held && !isColorful(now[i] as Lab))
+    const dull = now.map((_, i) => i).filter(i => i >= fixedCount && !isColorful(now[i] as Lab))
     if (!fresh || !dull.length) break
     const cost = (without: number): number => assignPoints(points, [...now.filter((_, i) => i !== without), fresh]).cost
     const goes = dull.reduce((best, i) => (cost(i) < cost(best) ? i : best))
     const left = now.filter((_, i) => i !== goes)
-    now = [...left.slice(0, held), fresh, ...left.slice(held)]
-    held++
+    now = [...left.slice(0, fixedCount), fresh, ...left.slice(fixedCount)]
+    fixedCount++
   }
-  return { centers: now, fixed: held }
+  return { centers: now, fixed: fixedCount }
 }

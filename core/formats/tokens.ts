@@ -39,12 +39,12 @@ const laddersOf = (rungs: readonly KeyedRung[]): object =>
   )
 
 const tokenOf = ({ name, hex, role, share, rungs }: KeyedSwatch): object => {
-  const said = {
+  const extension = {
     name,
     ...(role ? { role } : {}),
     ...(share === undefined ? {} : { share: Math.round(share * 1e4) / 1e4 }),
   }
-  const token = { ...valueOf(hex), ...(role ? { $description: role } : {}), $extensions: { [EXTENSION]: said } }
+  const token = { ...valueOf(hex), ...(role ? { $description: role } : {}), $extensions: { [EXTENSION]: extension } }
   return rungs.length ? { $root: token, ...laddersOf(rungs) } : token
 }
 

@@ -18,10 +18,10 @@ it('says what is in an archive, whatever it is called, and does nothing', () => 
   const found: string[] = []
   let tags = 0
   const parser = new Parser({
-    onopentag: (tag, said) => {
+    onopentag: (tag, text) => {
       tags++
-      if (tag === 'script' || said.src === 'x') found.push(tag)
-      found.push(...Object.keys(said).filter(name => name.startsWith('on')))
+      if (tag === 'script' || text.src === 'x') found.push(tag)
+      found.push(...Object.keys(text).filter(name => name.startsWith('on')))
     },
   })
   parser.write(page)

@@ -177,11 +177,11 @@ export const fitInside = (room: Rect, ratio: number): Rect => {
 export const placeCropped = (frame: Rect, ratio: number, { x, y, zoom }: Crop): Rect => {
   const cover = Math.max(frame.width, frame.height * ratio) * zoom
   const [width, height] = [cover, cover / ratio]
-  const splitAlong = (from: number, room: number, size: number, part: number): number =>
+  const shift = (from: number, room: number, size: number, part: number): number =>
     Math.min(from, Math.max(from + room - size, from + room / 2 - size * part))
   return {
-    x: splitAlong(frame.x, frame.width, width, x),
-    y: splitAlong(frame.y, frame.height, height, y),
+    x: shift(frame.x, frame.width, width, x),
+    y: shift(frame.y, frame.height, height, y),
     width,
     height,
   }

@@ -20,14 +20,14 @@ export const reviewContents = (
   project: Project,
   { looks, artwork }: Pick<ReviewPut, 'looks' | 'artwork'>,
 ): { shown: ReviewShown; sources: ReviewSources; pieces: ReadonlyMap<string, Artwork> } => {
-  const handed = exportLooks(project, { looks })
+  const looksShown = exportLooks(project, { looks })
   const chosen = ({ project: own }: ExportLook): Artwork[] => own.artwork.filter(({ id }) => artwork.includes(id))
-  const pieces = [...new Map(handed.flatMap(chosen).map(art => [pieceOf(art), art])).values()]
+  const pieces = [...new Map(looksShown.flatMap(chosen).map(art => [pieceOf(art), art])).values()]
   const keys = new Map(pieces.map((art, i) => [pieceOf(art), `a${i + 1}`]))
   const keyed = (art: Artwork): string => keys.get(pieceOf(art)) as string
   return {
     shown: {
-      looks: handed.map((look, i) => ({
+      looks: looksShown.map((look, i) => ({
         key: `c${i + 1}`,
         name: look.name,
         note: look.note,
@@ -37,7 +37,7 @@ export const reviewContents = (
       artwork: pieces.map(art => ({ key: keyed(art), name: art.name, width: art.width, height: art.height })),
     },
     sources: Object.fromEntries([
-      ...handed.map(({ id }, i) => [`c${i + 1}`, id] as const),
+      ...looksShown.map(({ id }, i) => [`c${i + 1}`, id] as const),
       ...pieces.map(art => [keyed(art), art.id] as const),
     ]),
     pieces: new Map(pieces.map(art => [keyed(art), art])),

@@ -43,17 +43,17 @@ describe('the sheet', () => {
     expect(first?.bookmark).toEqual({ title: 'Kites', depth: 0 })
   })
   it('says the name, role, share, hex, RGB, CMYK and OKLCH of every swatch', () => {
-    const said = wordsOn(sheetPages(plan([look('c1')]), measure))
+    const text = wordsOn(sheetPages(plan([look('c1')]), measure))
     for (const { name, hex, role, share = 0 } of look('c1').scheme.swatches) {
-      expect(said).toContain(name)
-      expect(said).toContain(hex)
-      expect(said).toContain(`${role} · ${Math.round(share * 100)}%`)
+      expect(text).toContain(name)
+      expect(text).toContain(hex)
+      expect(text).toContain(`${role} · ${Math.round(share * 100)}%`)
       const [r, g, b] = [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16))
-      expect(said).toContain(`${r} ${g} ${b}`)
+      expect(text).toContain(`${r} ${g} ${b}`)
     }
-    expect(said.filter(text => /^\d+ \d+ \d+ \d+$/.test(text))).toHaveLength(5)
-    expect(said.filter(text => /^[\d.]+% [\d.]+ [\d.]+°$/.test(text))).toHaveLength(5)
-    expect(said).toContain('CMYK, no profile')
+    expect(text.filter(text => /^\d+ \d+ \d+ \d+$/.test(text))).toHaveLength(5)
+    expect(text.filter(text => /^[\d.]+% [\d.]+ [\d.]+°$/.test(text))).toHaveLength(5)
+    expect(text).toContain('CMYK, no profile')
   })
   it('lists the rungs the artwork wears, and marks them in the ladders', () => {
     const [first] = project.scheme
@@ -89,9 +89,9 @@ describe('the sheet', () => {
   })
   it('says the inks of the paper where there is one', () => {
     const printed = { ...plan([look('c1')]), paper: 'coated paper', inksOf: () => ({ c: 0.1, m: 0.2, y: 0.3, k: 0.4 }) }
-    const said = wordsOn(sheetPages(printed, measure))
-    expect(said).toContain('CMYK, coated paper')
-    expect(said).toContain('10 20 30 40')
+    const text = wordsOn(sheetPages(printed, measure))
+    expect(text).toContain('CMYK, coated paper')
+    expect(text).toContain('10 20 30 40')
   })
   it('tells readers of screens what is what, in order', () => {
     const [pictures, colors, use] = sheetPages(plan([look('c1')]), measure)

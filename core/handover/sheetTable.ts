@@ -117,11 +117,11 @@ export const colorsPage = (plan: SheetPlan, look: SheetLook, measure: Measure): 
     const base = y + tall / 2 + 3
     const cells = columns.map(({ x, width, say }, n) => {
       const how = n === 0 ? STRONG : n === 1 ? TEXT : VALUE
-      const said = n === 1 ? [say(swatch), usedRungs(swatch)].filter(Boolean) : [say(swatch)]
+      const texts = n === 1 ? [say(swatch), usedRungs(swatch)].filter(Boolean) : [say(swatch)]
       const lines =
         n === 0
           ? wrapLines(say(swatch), width, 2, how, measure)
-          : said.map(text => truncateToFit(text, width, how, measure))
+          : texts.map(text => truncateToFit(text, width, how, measure))
       return part(
         'TD',
         lines.map((text, at) => words(EDGE + x, base + (at - (lines.length - 1) / 2) * 10, text, how)),

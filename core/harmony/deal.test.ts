@@ -38,14 +38,14 @@ const fits = (
 describe('dealing', () => {
   it('thousands of times is always distinct, harmonic within 6° and leaves what is held', () => {
     for (let seed = 0; seed < runs(10_000); seed++) {
-      const held = HELD[seed % HELD.length] as Hex[]
-      const before = [...held]
+      const fixed = HELD[seed % HELD.length] as Hex[]
+      const before = [...fixed]
       const wheel = WHEELS[seed % 3] as (typeof WHEELS)[number]
-      const { hexes, kind, anchor } = deal({ held, count: 2 + (seed % 5), wheel }, seed)
-      expect(held).toEqual(before)
-      const all = [...held, ...hexes]
+      const { hexes, kind, anchor } = deal({ fixed, count: 2 + (seed % 5), wheel }, seed)
+      expect(fixed).toEqual(before)
+      const all = [...fixed, ...hexes]
       let least = Infinity
-      for (let i = held.length; i < all.length; i++)
+      for (let i = fixed.length; i < all.length; i++)
         for (let j = 0; j < i; j++) least = Math.min(least, deltaE(all[i] as Hex, all[j] as Hex))
       if (least < MIN_DIFFERENCE) throw new Error(`Deal ${seed}: two swatches are ${least} apart.`)
       const off = hexes.find(hex => !fits(hex, wheel, anchor, kind))
@@ -53,7 +53,7 @@ describe('dealing', () => {
     }
   })
   it('is repeatable, and other with another seed', () => {
-    const wish = { held: ['#0f6d5f'], count: 5, wheel: 'paint' as const }
+    const wish = { fixed: ['#0f6d5f'], count: 5, wheel: 'paint' as const }
     expect(deal(wish, 7)).toEqual(deal(wish, 7))
     expect(deal(wish, 7)).not.toEqual(deal(wish, 8))
   })
@@ -61,13 +61,13 @@ describe('dealing', () => {
     for (let seed = 0; seed < 200; seed++)
       expect(
         Math.abs(
-          deal({ held: ['#808080', '#d45d48'], count: 3, wheel: 'light' }, seed).anchor - angleOf('light', '#d45d48'),
+          deal({ fixed: ['#808080', '#d45d48'], count: 3, wheel: 'light' }, seed).anchor - angleOf('light', '#d45d48'),
         ),
       ).toBeLessThan(0.01)
   })
   it('is spread in lightness', () => {
     const spreads = Array.from({ length: 300 }, (_, seed) => {
-      const lights = ['#0f6d5f', ...deal({ held: ['#0f6d5f'], count: 5, wheel: 'paint' }, seed).hexes].map(
+      const lights = ['#0f6d5f', ...deal({ fixed: ['#0f6d5f'], count: 5, wheel: 'paint' }, seed).hexes].map(
         hex => labOf(hex).l,
       )
       return Math.max(...lights) - Math.min(...lights)
@@ -80,7 +80,7 @@ describe('dealing', () => {
       new Set(
         Array.from(
           { length: 50 },
-          (_, seed) => deal({ held: ['#0f6d5f'], count: 4, wheel: 'paint', kind: 'triadic' }, seed).kind,
+          (_, seed) => deal({ fixed: ['#0f6d5f'], count: 4, wheel: 'paint', kind: 'triadic' }, seed).kind,
         ),
       ),
     ).toEqual(new Set(['triadic'])))
@@ -88,7 +88,7 @@ describe('dealing', () => {
     for (const base of ['#e07a5f', '#0f6d5f', '#5468b0', '#ffcf24', '#2b2b2b', '#f3d9e0', '#000000', '#ffffff'])
       for (let seed = 0; seed < 60; seed++) {
         const wheel = WHEELS[seed % 3] as (typeof WHEELS)[number]
-        const all = [base, ...deal({ held: [base], count: 4, wheel }, seed).hexes]
+        const all = [base, ...deal({ fixed: [base], count: 4, wheel }, seed).hexes]
         const accent = all[rolesIn(all).indexOf('accent')]
         const lights = all.map(hex => lchOf(hex).l)
         expect(Math.max(...lights)).toBeGreaterThan(0.84)
@@ -105,7 +105,7 @@ describe('dealing', () => {
   it('one companion can be read on what is held, or the other way round', () => {
     for (const base of ['#0f6d5f', '#ffcf24', '#2b2b2b', '#f3d9e0'])
       for (let seed = 0; seed < 40; seed++) {
-        const [hex = ''] = deal({ held: [base], count: 1, wheel: 'paint' }, seed).hexes
+        const [hex = ''] = deal({ fixed: [base], count: 1, wheel: 'paint' }, seed).hexes
         expect(contrastOf(base, hex)).toBeGreaterThan(4.5)
       }
   })

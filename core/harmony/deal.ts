@@ -11,7 +11,7 @@ import type { Tone } from './tone'
 /** What companions are dealt for. */
 export interface DealWish {
   /** The colors held on to, the one that leads first. */
-  held: readonly Hex[]
+  fixed: readonly Hex[]
   /** How many companions are wanted. */
   count: number
   wheel: Wheel
@@ -85,12 +85,12 @@ const nearestTo = (all: readonly number[], wanted: number): number =>
   all.reduce((best, each, i) => (Math.abs(each - wanted) < Math.abs((all[best] as number) - wanted) ? i : best), 0)
 
 /** Lightnesses for the companions, from dark to light: a light and a dark are among them and what is held. */
-const lightnesses = (random: Random, held: readonly number[], count: number): number[] => {
-  const all = held.length + count
+const lightnesses = (random: Random, fixed: readonly number[], count: number): number[] => {
+  const all = fixed.length + count
   const [dark, light] = [randomBetween(random, ENDS.dark), randomBetween(random, ENDS.light)]
   const key = one(random, KEYS)
   const rungs = Array.from({ length: all }, (_, i) => dark + (light - dark) * (all > 1 ? i / (all - 1) : 1) ** key)
-  for (const l of held) {
+  for (const l of fixed) {
     const at = nearestTo(rungs, l)
     const isEnd = at === 0 || at === rungs.length - 1
     const away = isEnd && Math.abs((rungs[at] as number) - l) > NEAR_END && l > dark && l < light
@@ -135,12 +135,12 @@ interface Places {
 /** Makes the colors of a deal: the accent finds its place first, the others keep from it. */
 const placeColors = (
   wheel: Wheel,
-  held: readonly Hex[],
+  fixed: readonly Hex[],
   { tones, angles, accent, neutral }: Places,
   random: Random,
 ): Hex[] => {
-  const leads = held[0] ?? '#808080'
-  const strongest = Math.max(0, ...held.map(hex => lchOf(hex).c))
+  const leads = fixed[0] ?? '#808080'
+  const strongest = Math.max(0, ...fixed.map(hex => lchOf(hex).c))
   let quieter = maxCompanionChroma('companion', strongest)
   const made = new Map<number, Hex>()
   const order = tones.map((_, i) => i).sort((a, b) => Number(b === accent) - Number(a === accent))
@@ -148,7 +148,7 @@ const placeColors = (
   for (const i of order) {
     const most = i === accent ? maxCompanionChroma('accent', strongest) : i === neutral ? tinge : quieter
     const at = (l: number, strength: number): Hex => colorAt(wheel, angles[i] as number, l, strength, { most })
-    const others = [...held, ...made.values()]
+    const others = [...fixed, ...made.values()]
     const room = i === accent ? ACCENT.apart + 1 : minDifferenceAt(others.length)
     const hex = clearColor(tones[i] as Tone, at, others.length ? others : [leads], room)
     made.set(i, hex)
@@ -161,15 +161,15 @@ const placeColors = (
 const isHueless = (hex: Hex): boolean => lchOf(hex).c < NO_HUE
 
 /** How strong companions may be: as the strongest that is held. */
-const maxRelativeChroma = (wheel: Wheel, held: readonly Hex[]): number => {
-  const all = held.filter(hex => !isHueless(hex)).map(hex => relativeChromaOn(wheel, hex))
+const maxRelativeChroma = (wheel: Wheel, fixed: readonly Hex[]): number => {
+  const all = fixed.filter(hex => !isHueless(hex)).map(hex => relativeChromaOn(wheel, hex))
   return all.length ? Math.max(HINT, ...all) : BESIDE_GRAY
 }
 
 /** The first companions that are usable with what is held; where no try is, the last. */
-const firstUsable = (held: readonly Hex[], make: () => Hex[]): Hex[] => {
+const firstUsable = (fixed: readonly Hex[], make: () => Hex[]): Hex[] => {
   let hexes = make()
-  for (let n = 1; n < TRIES && !isUsable([...held, ...hexes]); n++) hexes = make()
+  for (let n = 1; n < TRIES && !isUsable([...fixed, ...hexes]); n++) hexes = make()
   return hexes
 }
 
@@ -179,7 +179,7 @@ const firstUsable = (held: readonly Hex[], make: () => Hex[]): Hex[] => {
  * an accent that stands out from what leads. But for the accent none is stronger than the strongest held. All are at
  * least ΔE2000 10 apart up to five swatches, 7 up to seven, then 5. The same wish and seed give the same deal.
  */
-export const deal = ({ held, count, wheel, kind }: DealWish, seed: number): Deal => {
+export const deal = ({ fixed: held, count, wheel, kind }: DealWish, seed: number): Deal => {
   const random = seeded(seed * 7919 + 17)
   const colorful = held.filter(hex => !isHueless(hex))
   const anchor = colorful.length ? angleOf(wheel, one(random, colorful)) : random() * 360
@@ -240,7 +240,7 @@ const LIKE = { together: 16, each: 7, lighter: 0.06, stronger: 0.3, exchange: 0.
  * Deals companions like those given: the same in light and strength but for some play, turned a little together, two
  * of them having exchanged their hues now and then. What `deal` says of usable colors and distances holds.
  */
-export const dealLike = ({ held, wheel }: DealWish, like: readonly Hex[], seed: number): Hex[] => {
+export const dealLike = ({ fixed: held, wheel }: DealWish, like: readonly Hex[], seed: number): Hex[] => {
   const random = seeded(seed * 104_729 + 11)
   const around = (by: number): number => randomBetween(random, { least: -by, most: by })
   const lead = held.find(hex => !isHueless(hex))

@@ -75,9 +75,9 @@ describe('harmonies', () => {
           count: fc.integer({ min: 2, max: 10 }),
           turn: fc.integer({ min: -180, max: 180 }),
         }),
-        said => {
-          const colors = hexes(from(said))
-          expect(colors).toEqual(hexes(from(said)))
+        text => {
+          const colors = hexes(from(text))
+          expect(colors).toEqual(hexes(from(text)))
           expect(leastDifference(colors)).toBeGreaterThanOrEqual(MIN_DIFFERENCE)
         },
       ),

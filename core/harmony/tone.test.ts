@@ -33,13 +33,13 @@ const derivation = fc.record({
 describe('tone plans', () => {
   it('keep the base as it was typed, and swatches apart, for 2 to 10 of them', () =>
     fc.assert(
-      fc.property(derivation, fc.integer({ min: COUNT.least, max: COUNT.most }), (said, count) => {
-        const hexes = from({ ...said, count })
+      fc.property(derivation, fc.integer({ min: COUNT.least, max: COUNT.most }), (text, count) => {
+        const hexes = from({ ...text, count })
         expect(hexes).toHaveLength(count)
-        expect(hexes[0]).toBe(said.base)
+        expect(hexes[0]).toBe(text.base)
         const least = Math.min(...hexes.flatMap((one, i) => hexes.slice(0, i).map(other => deltaE(one, other))))
         expect(least).toBeGreaterThanOrEqual(5)
-        expect(from({ ...said, count })).toEqual(hexes)
+        expect(from({ ...text, count })).toEqual(hexes)
       }),
       { numRuns: 60 },
     ))
@@ -80,9 +80,9 @@ describe('tone plans', () => {
     expect(step(one, other)).toBeLessThan(9)
   it('hardly ever jump while the whole turns', () => {
     const turned = fc.sample(fc.tuple(derivation, fc.integer({ min: -179, max: 178 })), 150)
-    const jumps = turned.flatMap(([said, turn]) => {
-      const isQuiet = lchOf(said.base).c < 0.02 || lchOf(said.base).l < 0.25
-      const colorful = { ...said, base: isQuiet ? '#8a5a44' : said.base }
+    const jumps = turned.flatMap(([text, turn]) => {
+      const isQuiet = lchOf(text.base).c < 0.02 || lchOf(text.base).l < 0.25
+      const colorful = { ...text, base: isQuiet ? '#8a5a44' : text.base }
       const by = step({ ...colorful, turn }, { ...colorful, turn: turn + 1 })
       return by < 9 ? [] : [{ ...colorful, turn, by }]
     })

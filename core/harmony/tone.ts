@@ -110,9 +110,9 @@ const takeAlone = (left: number[], wanted: number, base: number): number => {
   const moved = left.map(l => base + Math.sign(l - base) * Math.max(Math.abs(l - base), AWAY_ALONE))
   const nearest = moved.reduce((best, l) => (Math.abs(l - wanted) < Math.abs(best - wanted) ? l : best))
   left.splice(moved.indexOf(nearest), 1)
-  const kept = left.filter(l => Math.abs(l - nearest) >= CLEAR_ALONE)
-  const short = left.length - kept.length
-  left.splice(0, left.length, ...kept)
+  const remaining = left.filter(l => Math.abs(l - nearest) >= CLEAR_ALONE)
+  const short = left.length - remaining.length
+  left.splice(0, left.length, ...remaining)
   for (let n = 0; n < short; n++) left.push(widestGap([base, nearest, ...left]))
   return nearest
 }

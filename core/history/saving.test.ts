@@ -88,7 +88,7 @@ class Window {
     if (effect.do === 'drop') this.drafts.delete(effect.project)
     if (effect.do === 'keep') {
       if (!this.full) this.drafts.set(effect.project, { ...effect.draft, time: 0 })
-      this.take({ kind: 'draft kept', kept: !this.full }, network)
+      this.take({ kind: 'draft stored', isStored: !this.full }, network)
     }
     if (effect.do === 'copy') {
       if (network === 'request lost') return this.take({ kind: 'not copied', why: 'gone' }, network)
@@ -164,8 +164,8 @@ describe('saving', () => {
         const documents = [...server.log, ...[...window.drafts.values()].map(({ document }) => document.base.typed)]
         if (edits) expect(documents).toContain(`e${edits}`)
         const drafted = [...window.drafts.values()].flatMap(({ trail }) => trail.put.map(({ id }) => id))
-        const kept = new Set([...[...server.trails.values()].flatMap(states => [...states]), ...drafted])
-        for (let n = 1; n <= edits; n++) expect(kept).toContain(`t${n}`)
+        const stored = new Set([...[...server.trails.values()].flatMap(states => [...states]), ...drafted])
+        for (let n = 1; n <= edits; n++) expect(stored).toContain(`t${n}`)
       }),
       { numRuns: runs(1500) },
     ))
@@ -184,7 +184,7 @@ describe('saving', () => {
 
   it('says so where the browser has no room for a draft', () => {
     const { window } = run([{ kind: 'edit' }, { kind: 'tick', network: 'request lost' }, { kind: 'edit' }], true)
-    expect(window.saving.kept).toBe(false)
+    expect(window.saving.isStored).toBe(false)
   })
 
   it('sends a long trail in parts that a request can hold', () => {

@@ -50,7 +50,7 @@ export interface Saving {
   /** Why the last save failed; null while all is well. */
   why: string | null
   /** Whether the browser keeps a draft of what is not saved. */
-  kept: boolean
+  isStored: boolean
   conflict: Conflict | null
   closing: boolean
 }
@@ -64,7 +64,7 @@ export type SavingEvent =
   | { kind: 'copied'; document: Project; copy: StoredProject }
   | { kind: 'not copied'; why: string }
   | { kind: 'followed'; version: number }
-  | { kind: 'draft kept'; kept: boolean }
+  | { kind: 'draft stored'; isStored: boolean }
   | { kind: 'closed'; id: string }
 
 export type SavingEffect =
@@ -107,7 +107,7 @@ export const savingOf = ({ id, version, lastSave }: StoredProject, draft: Draft 
   busy: false,
   failures: 0,
   why: null,
-  kept: true,
+  isStored: true,
   conflict: null,
   closing: false,
 })
@@ -209,8 +209,8 @@ export const reduceSaving = (saving: Saving, event: SavingEvent): Step => {
     // others saved, and what they did is shown: saves start from there, unless something was done here meanwhile
     case 'followed':
       return [isUnsaved(saving) || saving.conflict ? saving : { ...saving, version: event.version }, []]
-    case 'draft kept':
-      return [saving.kept === event.kept ? saving : { ...saving, kept: event.kept }, []]
+    case 'draft stored':
+      return [saving.isStored === event.isStored ? saving : { ...saving, isStored: event.isStored }, []]
     case 'closed':
       return sendNext({ ...saving, closing: true }, event.id)
   }

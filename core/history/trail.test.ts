@@ -4,13 +4,13 @@ import { isBranch, joinChanges, statesToDrop, TRAIL, unpackTrail, withoutStates 
 import { trailStateSchema, type TrailState } from '#core/document/trail'
 
 const look = lookOf(newProject('Kites'))
-const states = (count: number, kept: (i: number) => boolean = () => false): TrailState[] =>
+const states = (count: number, stored: (i: number) => boolean = () => false): TrailState[] =>
   Array.from({ length: count }, (_, i) => ({
     id: `t${i}`,
     parent: i ? `t${i - 1}` : null,
     time: '2026-11-25T10:00:00.000Z',
     did: 'turn',
-    kept: kept(i) ? 'one I like' : null,
+    kept: stored(i) ? 'one I like' : null,
     look,
   }))
 

@@ -53,16 +53,16 @@ export const codedMap = (
     [],
   ]
   let [painted, unknown] = [0, 0]
-  const met = new Map<number, number>()
+  const counts = new Map<number, number>()
   for (let p = 0; p < solid.length; p++) {
     const [left, top] = [(p % width) * FINER, Math.floor(p / width) * FINER]
     const [right, bottom] = [Math.min(picture.width, left + FINER), Math.min(picture.height, top + FINER)]
-    met.clear()
+    counts.clear()
     for (let y = top; y < bottom; y++)
       for (let q = y * picture.width + left; q < y * picture.width + right; q++)
-        met.set(found[q] as number, (met.get(found[q] as number) ?? 0) + 1)
+        counts.set(found[q] as number, (counts.get(found[q] as number) ?? 0) + 1)
     const size = (right - left) * (bottom - top)
-    const [clear, blurred] = [met.get(0) ?? 0, met.get(-1) ?? 0]
+    const [clear, blurred] = [counts.get(0) ?? 0, counts.get(-1) ?? 0]
     painted += size - clear
     unknown += blurred
     const known = size - clear - blurred
@@ -75,10 +75,10 @@ export const codedMap = (
       start.push(ink.length)
       continue
     }
-    met.delete(0)
-    met.delete(-1)
-    const [only] = met.keys()
-    if (known === size && met.size === 1) {
+    counts.delete(0)
+    counts.delete(-1)
+    const [only] = counts.keys()
+    if (known === size && counts.size === 1) {
       solid[p] = only as number
       continue
     }
@@ -86,7 +86,7 @@ export const codedMap = (
     pixel.push(p)
     alpha.push(opacity)
     ground.push(0, 0, 0)
-    for (const [place, times] of met) {
+    for (const [place, times] of counts) {
       ink.push(place - 1)
       share.push(Math.round((times / known) * opacity))
     }

@@ -108,19 +108,19 @@ export const measure = async (
   const count = reading.inks.length
   if (all.length === 0) return { areas: reading.inks.map(() => 0), contacts: [], map: null }
   const draw = drawing(page, render, paint)
-  const told = (map: InkMap): Measured => ({
+  const toMeasured = (map: InkMap): Measured => ({
     areas: areasOf(map, count),
     contacts: contactsOf(map, count),
     map: all.length < count || reading.inks.some(({ computed }) => computed.length) ? null : map,
   })
   const most = Math.min(MAX_WEIGHED, Math.max(3, Math.floor((MAX_DRAWN / Math.max(1, usesOf(reading.inks))) * 3)))
-  if (all.length <= most) return told(await weigh(page, all, draw, pixels))
+  if (all.length <= most) return toMeasured(await weigh(page, all, draw, pixels))
   const codes = codesFor(page.inks.map(({ hex }) => hex))
   const picture = await draw(hex => codes.get(hex) ?? hex, pixels * FINER, true)
   const { map, blended } = codedMap(picture, Math.min(count, MAX_MAPPED))
-  if (blended <= BLENDED) return told(map)
+  if (blended <= BLENDED) return toMeasured(map)
   if (isCrowded(reading.inks))
-    return told(
+    return toMeasured(
       all.length <= MAX_WEIGHED
         ? await weigh(page, all, draw, pixels)
         : codedMap(picture, Math.min(count, MAX_MAPPED), await draw(hex => hex, pixels, false)).map,

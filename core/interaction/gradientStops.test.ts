@@ -24,15 +24,15 @@ describe('the stops of a gradient', () => {
     expect(removeStop([...STOPS, stop(0.5, 2)], 0)).toEqual([STOPS[1], stop(0.5, 2)])
   })
   it('come as a swatch that is none yet, and, where all are, as the nearest', () => {
-    const handed = exportGradient(gradient as unknown as Gradient, scheme)
-    const three = addStop(STOPS, 0.4, handed, scheme)
+    const exported = exportGradient(gradient as unknown as Gradient, scheme)
+    const three = addStop(STOPS, 0.4, exported, scheme)
     expect(three).toHaveLength(3)
     expect([scheme[2]?.id, scheme[3]?.id]).toContain(three?.[2]?.swatch)
     expect(three?.[2]?.at).toBe(0.4)
     const onlyTwo = scheme.slice(0, 2)
-    expect(addStop(STOPS, 0.02, handed, onlyTwo)?.[2]?.swatch).toBe(scheme[0]?.id)
-    expect(addStop(STOPS, 0.98, handed, onlyTwo)?.[2]?.swatch).toBe(scheme[1]?.id)
-    expect(addStop(STOPS, 0.5, handed, [])).toBeNull()
+    expect(addStop(STOPS, 0.02, exported, onlyTwo)?.[2]?.swatch).toBe(scheme[0]?.id)
+    expect(addStop(STOPS, 0.98, exported, onlyTwo)?.[2]?.swatch).toBe(scheme[1]?.id)
+    expect(addStop(STOPS, 0.5, exported, [])).toBeNull()
   })
   it('are counted from the left, those at one place as they are listed', () => {
     const stops = [stop(0.8, 0), stop(0.2, 1), stop(0.8, 2)]

@@ -97,8 +97,8 @@ export const rowsMatching = (
   if (!words.length) return rows
   return rows.filter(({ members, to }) => {
     const first = members[0] ?? ''
-    const said = `${plainName(first)} ${hueWords(first)} ${targetName(scheme, to)}`.toLowerCase()
-    return words.every(word => said.includes(word) || members.some(hex => hex.includes(word)))
+    const described = `${plainName(first)} ${hueWords(first)} ${targetName(scheme, to)}`.toLowerCase()
+    return words.every(word => described.includes(word) || members.some(hex => hex.includes(word)))
   })
 }
 

@@ -5,7 +5,7 @@ const review = {
   ...{ id: 'r', title: 'Festival', greeting: '', seq: 10, comments: 2, open: 1, counts: { c1: 1 }, choice: null },
   ...{ closed: false, ready: false, making: null, looks: [{ key: 'c1', name: 'Dusk' }], artwork: [] },
 } as unknown as Review
-const said = (seq: number, by: 'client' | 'designer', thread: string | null = null) =>
+const text = (seq: number, by: 'client' | 'designer', thread: string | null = null) =>
   ({ id: `c${seq}`, seq, by, author: 'Ada', text: 'Hm', look: 'c1', thread }) as ReviewNews['comments'][number]
 const news = (seq: number, more: Partial<ReviewNews> = {}): ReviewNews =>
   ({ review: 'r', seq, comments: [], choice: null, closed: false, ready: true, ...more }) as ReviewNews
@@ -18,16 +18,16 @@ describe('news of a review', () => {
     expect(isUnread({ seq: 10, comments: 0, choice: { look: 'c1', author: 'Ada', at: 'now' } })).toBe(true)
   })
   it('are said where a client did something', () => {
-    expect(newsWords(review, news(11, { comments: [said(11, 'client')] }))).toBe('Ada wrote on “Festival”.')
-    expect(newsWords(review, news(11, { comments: [said(11, 'designer')] }))).toBeNull()
-    expect(newsWords(review, news(11, { comments: [said(9, 'client')] }))).toBeNull()
+    expect(newsWords(review, news(11, { comments: [text(11, 'client')] }))).toBe('Ada wrote on “Festival”.')
+    expect(newsWords(review, news(11, { comments: [text(11, 'designer')] }))).toBeNull()
+    expect(newsWords(review, news(11, { comments: [text(9, 'client')] }))).toBeNull()
     const choice = { look: 'c1', author: 'Ada', at: 'noon' }
     expect(newsWords(review, news(11, { choice }))).toBe('Ada chose “Dusk”.')
     expect(newsWords({ ...review, choice }, news(11, { choice }))).toBeNull()
     expect(newsWords(review, news(11, { choice: { ...choice, look: null } }))).toBe('Ada took the choice back.')
   })
   it('bring the review to where it is, and nothing is counted twice', () => {
-    const heard = news(12, { comments: [said(9, 'client'), said(11, 'client'), said(12, 'client', 'c11')] })
+    const heard = news(12, { comments: [text(9, 'client'), text(11, 'client'), text(12, 'client', 'c11')] })
     const next = applyReviewNews(review, heard)
     expect(next).toMatchObject({ seq: 12, comments: 4, open: 2, counts: { c1: 2 }, ready: true })
     expect(applyReviewNews(next, heard)).toBe(next)
@@ -35,7 +35,7 @@ describe('news of a review', () => {
   })
   it('bring a client’s page to where it is', () => {
     expect(applyPageNews(review, news(9))).toBe(review)
-    expect(applyPageNews(review, news(11, { comments: [said(11, 'client')], closed: true }))).toMatchObject({
+    expect(applyPageNews(review, news(11, { comments: [text(11, 'client')], closed: true }))).toMatchObject({
       seq: 11,
       closed: true,
       counts: { c1: 2 },

@@ -75,11 +75,11 @@ export const variationCandidate = (
   const next =
     row === 0 ? turned : adjustScheme(turned, { ...AT_REST, [down]: -row * step }, Object.fromEntries(bareOf(turned)))
   const sign = (value: number): string => (value > 0 ? `+${value}` : `−${-value}`)
-  const said = [
+  const settings = [
     ...(column ? [`${sign(column * turn)}°`] : []),
     ...(row ? [`${sign(Math.round(-row * step * 100))}%`] : []),
   ]
-  return { key: `${column} ${row}`, caption: said.join(' ') || 'as it is', look: lookOf(next) }
+  return { key: `${column} ${row}`, caption: settings.join(' ') || 'as it is', look: lookOf(next) }
 }
 
 /** A deal of companions, by its seed. */
@@ -90,8 +90,8 @@ export const dealtCandidate = (
   { kind, like }: { kind?: HarmonyKind | null; like?: Hex[] | null } = {},
 ): Candidate => {
   const next = apply(project, { do: 'deal', seed, kind, like }, known)
-  const held = new Set(project.scheme.map(({ hex }) => hex))
-  const fresh = next.scheme.filter(({ hex }) => !held.has(hex))
+  const own = new Set(project.scheme.map(({ hex }) => hex))
+  const fresh = next.scheme.filter(({ hex }) => !own.has(hex))
   const loudest = [...fresh].sort((one, other) => lchOf(other.hex).c - lchOf(one.hex).c).slice(0, CALLED_BY)
   const names = loudest.map(({ name }) => name.replace(/ \d+$/, ''))
   return { key: `deal ${seed}`, caption: [...new Set(names)].join(', ') || `deal ${seed}`, look: lookOf(next) }

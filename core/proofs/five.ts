@@ -50,7 +50,7 @@ const withAnotherDominant = (project: Project, turn: number, inks: readonly InkA
 /** What could be a colorway: kept looks, and some of all harmonies in all tone plans, which by a seed. */
 const possibleCandidates = (
   project: Project,
-  kept: readonly Candidate[],
+  keptLooks: readonly Candidate[],
   inks: readonly InkArea[],
   seed: number,
 ): Candidate[] => {
@@ -69,7 +69,7 @@ const possibleCandidates = (
         look: lookOf(withAnotherDominant(harmonic, i, inks)),
       }
     })
-  return [...kept, ...composed]
+  return [...keptLooks, ...composed]
 }
 
 /** A candidate without anything serious, by the smallest change of its colors; none where there is no way. */
@@ -90,7 +90,7 @@ const mendCandidate = (project: Project, candidate: Candidate, inks: readonly In
  */
 export const fiveLooks = (
   project: Project,
-  kept: readonly Candidate[],
+  keptLooks: readonly Candidate[],
   there: readonly Look[],
   inks: readonly InkArea[],
   pieces: ReadonlyArray<readonly InkArea[]>,
@@ -109,7 +109,7 @@ export const fiveLooks = (
     }
   }
   const judged = (candidate: Candidate) => ({ candidate, ...seen(candidate.look) })
-  const all = possibleCandidates(project, kept, inks, seed)
+  const all = possibleCandidates(project, keptLooks, inks, seed)
     .map(judged)
     .sort((one, other) => one.serious - other.serious)
   const sound = all.filter(({ serious }) => serious === 0)

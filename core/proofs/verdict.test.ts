@@ -68,7 +68,7 @@ describe('how a scheme does', () => {
   it('sees lettering that no more reads, and edges that are gone', () => {
     const verdict = judged(['#f8f4ea', '#e6e0d0', '#2e4f7f', '#e8b040'])
     expect(verdict.lettering).toBeLessThan(0.5)
-    expect(verdict.kept).toBeLessThan(0.8)
+    expect(verdict.edgesKept).toBeLessThan(0.8)
     expect(verdict.strongLost).toBe(1)
     expect(verdictWords(verdict)).toContain('letters or outlines are lost')
     expect(verdict.rank).toBeLessThan(judged(SELF).rank)

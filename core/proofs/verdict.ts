@@ -13,7 +13,7 @@ import { sentence } from '#core/document/sentence'
 /** How a scheme does in an artwork; each part in [0, 1], 1 where there is nothing to complain of. */
 export interface Verdict {
   /** How much of the edges is kept, by their length, strong ones threefold; and how many strong ones are gone. */
-  kept: number
+  edgesKept: number
   strongLost: number
   /** The part of its lettering, by length, that reads; null where the artwork has none. */
   lettering: number | null
@@ -50,7 +50,7 @@ export const verdictOf = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex
     pair => isDistinguishable(...pair.colors) && isMerged(hardestVision(...pair.colors).apart),
   )
   const verdict = {
-    kept: keptOf(inks, losses),
+    edgesKept: keptOf(inks, losses),
     strongLost: losses.filter(({ strong }) => strong).length,
     lettering: letters.length
       ? partsOf(letters.filter(pair => contrastNow(pair) >= RATIO.text)) / partsOf(letters)
@@ -74,8 +74,8 @@ const percent = (part: number): string => `${Math.floor(part * 100 + 1e-6)}%`
 /** The five things a verdict is of, in the order of the petals: its grade in [0, 1] and what it says in words. */
 export const GRADES: ReadonlyArray<{ of: (verdict: Judged) => number; says: (verdict: Judged) => string }> = [
   {
-    of: ({ kept, strongLost }) => Math.max(0, 1 - (1 - kept) * 4) * (strongLost ? 0.4 : 1),
-    says: ({ kept, strongLost }) =>
+    of: ({ edgesKept: kept, strongLost }) => Math.max(0, 1 - (1 - kept) * 4) * (strongLost ? 0.4 : 1),
+    says: ({ edgesKept: kept, strongLost }) =>
       strongLost ? `${percent(kept)} of edges kept; letters or outlines are lost` : `${percent(kept)} of edges kept`,
   },
   {

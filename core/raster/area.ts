@@ -66,7 +66,7 @@ export const findArea = (
   }
   const within = (p: number): boolean => !mask[p] && isPainted(p) && isNear(p)
   const waiting = [start]
-  const met = new Set<number>([first])
+  const visited = new Set<number>([first])
   let size = 0
   for (let p = waiting.pop(); p !== undefined; p = waiting.pop()) {
     if (!within(p)) continue
@@ -77,17 +77,17 @@ export const findArea = (
     for (let q = left; q <= right; q++) {
       mask[q] = 1
       size++
-      met.add(places[q * 4] as number)
+      visited.add(places[q * 4] as number)
       if (q >= width && within(q - width) && (q === left || !within(q - width - 1))) waiting.push(q - width)
       if (q < width * (height - 1) && within(q + width) && (q === left || !within(q + width - 1)))
         waiting.push(q + width)
     }
   }
   rim(mask, width, height, p => {
-    for (let n = 1; n < 3; n++) if (weights[p * 4 + n] && met.has(places[p * 4 + n] as number)) return true
-    return met.has(places[p * 4] as number) && weights[p * 4] !== 0 && weights[p * 4] !== 255
+    for (let n = 1; n < 3; n++) if (weights[p * 4 + n] && visited.has(places[p * 4 + n] as number)) return true
+    return visited.has(places[p * 4] as number) && weights[p * 4] !== 0 && weights[p * 4] !== 255
   })
-  return { mask, inks: [first, ...[...met].filter(ink => ink !== first)], size }
+  return { mask, inks: [first, ...[...visited].filter(ink => ink !== first)], size }
 }
 
 /** How much of a pixel of a picture that is not flat an ink holds, of 255, where an area of it begins. */
@@ -98,17 +98,17 @@ export const contiguousAreas = (
   { picture: { width, height }, places, weights, ground }: Unmixed,
   least: number,
 ): Array<{ area: Area; size: number }> => {
-  const met = new Uint8Array(width * height)
+  const visited = new Uint8Array(width * height)
   const found: Array<{ area: Area; size: number }> = []
-  for (let start = 0; start < met.length; start++) {
-    if (met[start] || (weights[start * 4] as number) < (ground ? MAINLY : 255)) continue
+  for (let start = 0; start < visited.length; start++) {
+    if (visited[start] || (weights[start * 4] as number) < (ground ? MAINLY : 255)) continue
     const ink = places[start * 4]
     const waiting = [start]
-    met[start] = 1
+    visited[start] = 1
     let size = 0
     const go = (p: number): void => {
-      if (met[p] || !weights[p * 4] || places[p * 4] !== ink) return
-      met[p] = 1
+      if (visited[p] || !weights[p * 4] || places[p * 4] !== ink) return
+      visited[p] = 1
       waiting.push(p)
     }
     for (let p = waiting.pop(); p !== undefined; p = waiting.pop()) {
@@ -118,7 +118,7 @@ export const contiguousAreas = (
       if (p >= width) go(p - width)
       if (p < width * (height - 1)) go(p + width)
     }
-    if (size >= least * met.length)
+    if (size >= least * visited.length)
       found.push({
         area: { x: ((start % width) + 0.5) / width, y: (Math.floor(start / width) + 0.5) / height, reach: 0 },
         size,

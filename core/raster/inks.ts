@@ -98,7 +98,7 @@ export const rasterInks = (picture: Picture): Hex[] => {
   for (let apart: number = APART; ; apart *= FARTHER) {
     const all = gatherColors(colors, apart).sort((one, other) => other.places - one.places)
     const large = all.filter(ink => ink.places >= least)
-    const kept = large.length ? large : all
-    if (kept.length <= MAX_RASTER_INKS) return kept.map(({ hex }) => hex)
+    const chosen = large.length ? large : all
+    if (chosen.length <= MAX_RASTER_INKS) return chosen.map(({ hex }) => hex)
   }
 }

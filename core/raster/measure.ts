@@ -25,12 +25,12 @@ export interface Measured {
 export const measurePicture = (
   picture: Picture,
   pixels: number,
-  told: { manner?: Manner | undefined; inks?: readonly Hex[] | undefined } = {},
+  given: { manner?: Manner | undefined; inks?: readonly Hex[] | undefined } = {},
 ): Measured => {
   const stage = reducePicture(picture, STAGED)
-  const manner = told.manner ?? mannerOf(stage)
+  const manner = given.manner ?? mannerOf(stage)
   const looked = manner === 'flat' ? picture : stage
-  const hexes = told.inks ?? inksOf(looked, manner)
+  const hexes = given.inks ?? inksOf(looked, manner)
   const map = inkMapOf(takeApart(reducePicture(looked, pixels), hexes, manner))
   const areas = areasOf(map, hexes.length)
   const order = hexes.map((_, place) => place).sort((one, other) => (areas[other] ?? 0) - (areas[one] ?? 0))

@@ -208,16 +208,16 @@ const around = new WeakMap<Uint8Array, Uint32Array>()
 const nodesAround = (ground: Uint8Array): Uint32Array => {
   const known = around.get(ground)
   if (known) return known
-  const met = new Uint8Array(NODES)
+  const visited = new Uint8Array(NODES)
   for (let i = 0; i < ground.length; i += 4) {
     if (!ground[i + 3]) continue
     const red = BELOW[ground[i] as number] as number
     const green = BELOW[ground[i + 1] as number] as number
-    met[(red * SIDE + green) * SIDE + (BELOW[ground[i + 2] as number] as number)] = 1
+    visited[(red * SIDE + green) * SIDE + (BELOW[ground[i + 2] as number] as number)] = 1
   }
   const corners = [0, 1, SIDE, SIDE + 1].flatMap(by => [by, by + SIDE * SIDE])
   const needed = new Set<number>()
-  met.forEach((is, n) => {
+  visited.forEach((is, n) => {
     if (is) for (const by of corners) needed.add(n + by)
   })
   const found = Uint32Array.from(needed)

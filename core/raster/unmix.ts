@@ -124,8 +124,8 @@ const nearestInks = (
     if (!data[i + 3]) continue
     const [r, g, b] = [data[i] as number, data[i + 1] as number, data[i + 2] as number]
     const code = (r << 16) | (g << 8) | b
-    let said = known[code] as number
-    if (!said) {
+    let cached = known[code] as number
+    if (!cached) {
       let [best, least] = [0, Infinity]
       for (let k = 0; k < count; k++) {
         const far =
@@ -134,10 +134,10 @@ const nearestInks = (
           (b - (channels[k * 3 + 2] as number)) ** 2
         if (far < least) [best, least] = [k, far]
       }
-      said = known[code] = (best + 1) | (least <= SAME ** 2 ? 256 : least <= NEAR ** 2 ? 512 : 0)
+      cached = known[code] = (best + 1) | (least <= SAME ** 2 ? 256 : least <= NEAR ** 2 ? 512 : 0)
     }
-    nearest[p] = said & 255
-    exact[p] = said & 256 ? said & 255 : 0
+    nearest[p] = cached & 255
+    exact[p] = cached & 256 ? cached & 255 : 0
   }
   return { exact, nearest }
 }
@@ -174,14 +174,14 @@ class Unmixing {
   private readonly nearest: Uint8Array
   private readonly firm: Uint8Array
   /** How often each ink was met around the pixel in hand, and which were. */
-  private readonly met: Uint16Array
+  private readonly visited: Uint16Array
   private readonly around: number[] = []
 
   constructor(
     private readonly picture: Picture,
     private readonly palette: Palette,
   ) {
-    this.met = new Uint16Array(palette.inks.length + 1)
+    this.visited = new Uint16Array(palette.inks.length + 1)
     const { exact, nearest } = nearestInks(picture, palette)
     this.exact = exact
     this.nearest = nearest
@@ -225,7 +225,7 @@ class Unmixing {
   private inksAround(x: number, y: number, reach: number): number[] {
     const {
       firm,
-      met,
+      visited: met,
       around,
       picture: { width, height },
     } = this

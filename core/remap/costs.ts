@@ -233,8 +233,8 @@ export const pairsOf = (
     const weight = Math.sqrt(part) * 0.25 + part
     if (a === b) continue
     if (a < 0 || b < 0) {
-      const held = heldAt.get(a < 0 ? one : other) ?? 0
-      const from = lights.map(l => l - held)
+      const fixedLightness = heldAt.get(a < 0 ? one : other) ?? 0
+      const from = lights.map(l => l - fixedLightness)
       addEdge(fits[a < 0 ? b : a] as Float64Array, 0, from, { was: a < 0 ? -lighter : lighter, weight, area })
       continue
     }

@@ -76,19 +76,19 @@ export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[])
   const [was, is] = [labsOf(before), labsOf(after)]
   const seen = (p: number): boolean =>
     (before.data[p * 4 + 3] as number) >= OPAQUE && (after.data[p * 4 + 3] as number) >= OPAQUE
-  let [edges, kept, strong, lost] = [0, 0, 0, 0]
+  let [edges, keptEdges, strong, lost] = [0, 0, 0, 0]
   const pair = (p: number, q: number): void => {
     const d = (was[p * 3] as number) - (was[q * 3] as number)
     if (Math.abs(d) < CONTRAST.edge) return
     const now = (is[p * 3] as number) - (is[q * 3] as number)
     edges++
-    if (now * Math.sign(d) >= Math.abs(d) / 2) kept++
+    if (now * Math.sign(d) >= Math.abs(d) / 2) keptEdges++
     if (Math.abs(d) < CONTRAST.strong) return
     strong++
     if (Math.abs(now) < CONTRAST.gone) lost++
   }
   const swatches = scheme.map(hex => ({ lab: labOf(hex), lch: lchOf(hex) }))
-  const held = swatches.map(() => 0)
+  const counts = swatches.map(() => 0)
   let [count, off, exact] = [0, 0, 0]
   const lights: [number[], number[]] = [[], []]
   for (let y = 0; y < height; y++)
@@ -104,7 +104,7 @@ export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[])
       swatches.forEach(({ lab }, s) => {
         const away = Math.hypot(l - lab.l, a - lab.a, b - lab.b)
         nearest = Math.min(nearest, away)
-        if (away < 0.06) held[s] = (held[s] as number) + 1
+        if (away < 0.06) counts[s] = (counts[s] as number) + 1
       })
       if (nearest < 0.02) exact++
       const c = Math.hypot(a, b)
@@ -112,11 +112,11 @@ export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[])
       if (c > 0.035 && swatches.every(({ lch }) => lch.c < 0.01 || Math.abs(arc(h, lch.h)) > 20)) off++
     }
   return {
-    edgesKept: edges ? kept / edges : null,
+    edgesKept: edges ? keptEdges / edges : null,
     strongLost: strong ? lost / strong : null,
     offScheme: count ? off / count : 0,
     exact: count ? exact / count : 0,
-    swatchesUsed: held.filter(pixels => pixels > 0.005 * count).length / Math.max(1, scheme.length),
+    swatchesUsed: counts.filter(pixels => pixels > 0.005 * count).length / Math.max(1, scheme.length),
     value: spearman(Float64Array.from(lights[0]), Float64Array.from(lights[1])),
   }
 }

@@ -56,17 +56,17 @@ const limitsOf = (
   wanted: readonly Wanted[],
   limitOf: (own: number) => readonly [least: number, most: number],
 ): Limits => {
-  const holdColors = edges.filter(
+  const limited = edges.filter(
     ({ one, other, lighter }) => Math.abs(lighter) >= SEEN && !(wanted[one]?.fixed && wanted[other]?.fixed),
   )
   const limits = {
-    one: new Int32Array(holdColors.length),
-    other: new Int32Array(holdColors.length),
-    least: new Float64Array(holdColors.length),
-    most: new Float64Array(holdColors.length),
-    pull: new Float64Array(holdColors.length),
+    one: new Int32Array(limited.length),
+    other: new Int32Array(limited.length),
+    least: new Float64Array(limited.length),
+    most: new Float64Array(limited.length),
+    pull: new Float64Array(limited.length),
   }
-  holdColors.forEach(({ one, other, part, lighter }, e) => {
+  limited.forEach(({ one, other, part, lighter }, e) => {
     const [least, most] = limitOf(Math.abs(lighter))
     limits.one[e] = lighter < 0 ? other : one
     limits.other[e] = lighter < 0 ? one : other

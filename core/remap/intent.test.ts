@@ -61,8 +61,8 @@ const swatchesOf = ([hexes, shares]: [Hex[], number[]]): MatchSwatch[] =>
 describe('what a scheme is meant to cover', () => {
   it('is farther off at no position of the control than at one before it', () =>
     fc.assert(
-      fc.property(picture, scheme, (inks, said) => {
-        const swatches = swatchesOf(said)
+      fc.property(picture, scheme, (inks, text) => {
+        const swatches = swatchesOf(text)
         const far = [0, 0.13, 0.25, 0.5, 0.62, 0.75, 0.9, 1].map(shares =>
           distance(inks, swatches, match(inks, swatches, { shares })),
         )
@@ -72,8 +72,8 @@ describe('what a scheme is meant to cover', () => {
     ))
   it('does not depend on the order of inks', () =>
     fc.assert(
-      fc.property(picture, scheme, fc.constantFrom(0, 0.3, 0.5, 1), (inks, said, shares) => {
-        const swatches = swatchesOf(said)
+      fc.property(picture, scheme, fc.constantFrom(0, 0.3, 0.5, 1), (inks, text, shares) => {
+        const swatches = swatchesOf(text)
         expect([...match([...inks].reverse(), swatches, { shares })].sort()).toEqual(
           [...match(inks, swatches, { shares })].sort(),
         )
@@ -178,7 +178,7 @@ describe('hues', () => {
       [some(5), [0.42, 0.26, 0.1, 0.16, 0.06]],
     ])
     const mean = (hues: number): number =>
-      samples.reduce((sum, [inks, said]) => sum + turned(inks, swatchesOf(said), hues), 0) / samples.length
+      samples.reduce((sum, [inks, text]) => sum + turned(inks, swatchesOf(text), hues), 0) / samples.length
     const [free, rest, near] = [HUES.least, HUES.rest, HUES.most].map(mean) as [number, number, number]
     expect(rest).toBeLessThan(free)
     expect(near).toBeLessThan(rest - 2)
@@ -230,9 +230,9 @@ it('on rungs every held ink is its swatch or a rung of its ladders, the nearest 
     })
   const rungs = ['#c8553d', ...LADDERS.flatMap(kind => ladder('#c8553d', kind, 5))]
   for (const hold of [0, 0.25, 0.5, 1]) {
-    const [held, onRungs] = [colors('held', hold), colors('rungs', hold)]
+    const [fixed, onRungs] = [colors('held', hold), colors('rungs', hold)]
     for (const { hex } of inks) {
-      const [is = '', was = ''] = [onRungs.get(hex), held.get(hex)]
+      const [is = '', was = ''] = [onRungs.get(hex), fixed.get(hex)]
       expect(rungs).toContain(is)
       const least = Math.min(...rungs.map(rung => okDistance(rung, was)))
       expect(okDistance(is, was)).toBeCloseTo(least, 9)

@@ -110,12 +110,12 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
   /** Moves a node to its cheapest lightness; returns whether it moved. */
   const improve = (i: number): boolean => {
     const now = lights[i] as number
-    let [best, least] = [now, costAt(i, now)]
+    let [best, cheapest] = [now, costAt(i, now)]
     const consider = (candidate: number): void => {
       const snapped = Math.abs(candidate - (aim[i] as number)) < SNAP ? (aim[i] as number) : candidate
       const l = Math.min(1, Math.max(0, snapped))
       const total = costAt(i, l)
-      if (total < least - MIN_GAIN) [best, least] = [l, total]
+      if (total < cheapest - MIN_GAIN) [best, cheapest] = [l, total]
     }
     consider(aim[i] as number)
     const end = Math.min(from[i + 1] as number, (from[i] as number) + MAX_CANDIDATES)

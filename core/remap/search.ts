@@ -56,9 +56,9 @@ export interface Assignment {
 
 /** The part that each swatch is meant to cover, in [0, 1], adding up to 1; all alike where nothing is said. */
 export const meantShares = (swatches: readonly MatchSwatch[]): Float64Array => {
-  const said = Float64Array.from(swatches, ({ share }) => (share > 0 && Number.isFinite(share) ? share : 0))
-  const total = said.reduce((sum, share) => sum + share, 0)
-  return said.map(share => (total ? share / total : 1 / swatches.length))
+  const given = Float64Array.from(swatches, ({ share }) => (share > 0 && Number.isFinite(share) ? share : 0))
+  const total = given.reduce((sum, share) => sum + share, 0)
+  return given.map(share => (total ? share / total : 1 / swatches.length))
 }
 
 /** What it costs how much each swatch covers of each artwork, kept up to date with every move of a block. */

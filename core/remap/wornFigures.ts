@@ -69,7 +69,7 @@ export const wornFigures = (before: Pixels, after: Pixels, scheme: readonly Mean
   const coverOf = (role: Role): number | null => covers[scheme.findIndex(swatch => swatch.role === role)] ?? null
   const [dominant, accent] = [coverOf('dominant'), coverOf('accent')]
   const random = seeded(1)
-  let [pairs, told] = [0, 0]
+  let [pairs, stillApart] = [0, 0]
   for (let n = 0; n < PAIRS && seen.length; n++) {
     const [p, q] = [0, 1].map(() => (seen[Math.floor(random() * seen.length)] as number) * 3) as [number, number]
     const apart = (of: Float64Array, from: number): number =>
@@ -77,14 +77,14 @@ export const wornFigures = (before: Pixels, after: Pixels, scheme: readonly Mean
     if (apart(was, 1) <= HUE_APART.chroma || Math.abs((was[p] as number) - (was[q] as number)) >= HUE_APART.lightness)
       continue
     pairs++
-    if (Math.hypot(apart(is, 1), (is[p] as number) - (is[q] as number)) > APART) told++
+    if (Math.hypot(apart(is, 1), (is[p] as number) - (is[q] as number)) > APART) stillApart++
   }
   return {
     covers,
     shareDistance: covers.reduce((sum, cover, s) => sum + Math.abs(cover - (scheme[s]?.share ?? 0) / total) / 2, 0),
     dominant,
     accentOver: dominant === null || accent === null ? null : Math.max(0, accent - dominant),
-    toldApart: pairs ? told / pairs : null,
+    toldApart: pairs ? stillApart / pairs : null,
     turned: weight ? turn / weight : null,
   }
 }

@@ -116,7 +116,7 @@ describe('a free harmony', () => {
 
 describe('a lock', () => {
   it('holds a color against everything, and opened keeps it until something moves it', () => {
-    const held = run(
+    const fixed = run(
       triad,
       { do: 'lock', id: 's2', locked: true },
       { do: 'compose', harmony: { turn: 70 } },
@@ -124,8 +124,8 @@ describe('a lock', () => {
       { do: 'deal', seed: 3 },
       { do: 'cast', cast: { mode: 'multiply', strength: 1, of: { kind: 'color', hex: '#804020' } } },
     )
-    expect(hexes(held)[1]).toBe(hexes(triad)[1])
-    expect(hexes(held)[0]).not.toBe(hexes(triad)[0])
+    expect(hexes(fixed)[1]).toBe(hexes(triad)[1])
+    expect(hexes(fixed)[0]).not.toBe(hexes(triad)[0])
     const turned = run(
       triad,
       { do: 'lock', id: 's2', locked: true },

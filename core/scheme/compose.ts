@@ -196,12 +196,12 @@ export const resizeScheme = (project: Project, wanted: number): Project => {
   if (project.scheme.length < count) {
     const next = nextOfHarmony(project)
     const base = baseSwatchOf(project)?.hex ?? project.base.hex
-    const held = [base, ...project.scheme.map(({ hex }) => hex).filter(hex => hex !== base)]
+    const colors = [base, ...project.scheme.map(({ hex }) => hex).filter(hex => hex !== base)]
     const grown = next
       ? withSwatches(next.project, [next.swatch])
       : addSwatches(
           project,
-          deal({ held, count: 1, wheel: project.harmony.wheel }, project.scheme.length).hexes.map(hex => ({ hex })),
+          deal({ fixed: colors, count: 1, wheel: project.harmony.wheel }, project.scheme.length).hexes.map(hex => ({ hex })),
           'deal',
           null,
         )
@@ -347,15 +347,15 @@ const inLightnessOf = (hexes: readonly Hex[], others: readonly Hex[]): Hex[] => 
 
 /** What a deal holds on to: the locked swatches or, where none is, the base. */
 const heldSwatches = (project: Project): Swatch[] => {
-  const setLock = project.scheme.filter(swatch => swatch.locked)
+  const lockedSwatches = project.scheme.filter(swatch => swatch.locked)
   const base = baseSwatchOf(project)
-  return setLock.length || !base ? setLock : [base]
+  return lockedSwatches.length || !base ? lockedSwatches : [base]
 }
 
 /** The swatches that a deal gives other colors, in their order. */
 export const companionsOf = (project: Project): Swatch[] => {
-  const held = heldSwatches(project)
-  return project.scheme.filter(swatch => !held.includes(swatch))
+  const fixed = heldSwatches(project)
+  return project.scheme.filter(swatch => !fixed.includes(swatch))
 }
 
 /** How to deal: in one harmony, or any; or like companions that are given, in the order of `companionsOf`. */
@@ -371,7 +371,7 @@ export interface Dealing {
 export const dealtColors = (project: Project, seed: number, { kind, like }: Dealing = {}): Hex[] => {
   const others = companionsOf(project)
   const wish = {
-    held: heldSwatches(project).map(({ hex }) => hex),
+    fixed: heldSwatches(project).map(({ hex }) => hex),
     count: others.length,
     wheel: project.harmony.wheel,
     kind: kind ?? undefined,
@@ -388,7 +388,7 @@ export const dealSwatches = (project: Project, seed: number, dealing: Dealing = 
   const others = companionsOf(project)
   const hexes = dealtColors(project, seed, dealing)
   const gathered = { ...project, derived: false, harmony: { ...project.harmony, turn: 0 }, baseId: base?.id ?? null }
-  const changeSwatches = project.scheme.map((swatch): Swatch => {
+  const adjusted = project.scheme.map((swatch): Swatch => {
     const color = hexes[others.indexOf(swatch)]
     const hex = color ?? swatch.hex
     const next: Swatch = {
@@ -401,7 +401,7 @@ export const dealSwatches = (project: Project, seed: number, dealing: Dealing = 
     }
     return swatch.locked ? next : { ...next, own: { hex, hue: next.hue, angle: 0, over: project.cast !== null } }
   })
-  const scheme = asTheyStart(project.scheme, changeSwatches)
+  const scheme = asTheyStart(project.scheme, adjusted)
   return wearScheme({ ...gathered, scheme, samples: usedSamples(project.samples, scheme) })
 }
 

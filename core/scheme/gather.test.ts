@@ -190,10 +190,10 @@ it('what was stored under earlier names opens as it was', () => {
   })
   const { state: at, baseId: _, ...document } = { ...project, state: 't3' }
   expect(projectSchema.parse({ ...document, ...earlier(lookOf(project)), at })).toEqual({ ...project, state: 't3' })
-  const kept = { id: 't1', parent: null, did: 'turn', kept: null }
+  const stored = { id: 't1', parent: null, did: 'turn', kept: null }
   const time = '2026-11-25T10:00:00.000Z'
-  const { put } = trailChangeSchema.parse({ put: [{ ...kept, at: time, look: earlier(lookOf(project)) }], remove: [] })
-  expect(put).toEqual([{ ...kept, time, look: lookOf(project) }])
+  const { put } = trailChangeSchema.parse({ put: [{ ...stored, at: time, look: earlier(lookOf(project)) }], remove: [] })
+  expect(put).toEqual([{ ...stored, time, look: lookOf(project) }])
 })
 
 it('a project stored before there were references opens as it was', () => {

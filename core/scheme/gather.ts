@@ -65,11 +65,11 @@ export const takeExtracted = (
   found: readonly FoundColor[],
   gathering: Partial<Gathering>,
 ): Project => {
-  const kept = usedSamples(
+  const staying = usedSamples(
     project.samples,
     project.scheme.filter(({ locked }) => locked),
   )
-  const ids = freshIds('p', found.length, idsOf(kept))
+  const ids = freshIds('p', found.length, idsOf(staying))
   const before = new Map(project.scheme.map(swatch => [swatch.hex, swatch]))
   const scheme = gatheredScheme(
     found.map(({ hex, share }, i) => ({ hex, share, name: null, from: { kind: 'sample', sample: ids[i] as string } })),
@@ -92,7 +92,7 @@ export const takeExtracted = (
   return asGathered(
     { ...resetTurn(project), cast: gathering.pull ? null : project.cast },
     named,
-    usedSamples([...kept, ...samples], scheme),
+    usedSamples([...staying, ...samples], scheme),
     gathering,
   )
 }

@@ -96,23 +96,23 @@ export const freshScheme = (project: Project, known: number): Swatch[] => {
   const slots = before.filter(swatch => !own(swatch))
   const placeOf = ({ from }: Swatch, i: number): number => (project.derived && from.kind === 'harmony' ? from.place : i)
   const places = new Map(slots.map((swatch, i) => [swatch.id, placeOf(swatch, i)]))
-  const kept = before.filter(
+  const staying = before.filter(
     swatch => own(swatch) || swatch.locked || (places.get(swatch.id) as number) < harmony.count,
   )
   const taken = new Set(places.values())
   const missing = Array.from({ length: harmony.count }, (_, i) => i)
     .filter(i => !taken.has(i) && (i >= known || !project.derived))
-    .slice(0, MAX_SWATCHES - kept.length)
+    .slice(0, MAX_SWATCHES - staying.length)
   const fresh = schemeOf(base, harmony)
   const ids = freshIds(
     's',
     missing.length,
     before.map(({ id }) => id),
   )
-  const count = kept.length + missing.length
+  const count = staying.length + missing.length
   const same = count === before.length && !isAsItStarts(before)
   const all = [
-    ...kept.map(swatch => {
+    ...staying.map(swatch => {
       const made = fresh[places.get(swatch.id) ?? -1]
       if (own(swatch) || !made) return swatch
       const from = { kind: 'harmony' as const, place: places.get(swatch.id) as number }
@@ -142,23 +142,23 @@ const MIN_SHARE = 0.02
  * that are replaced. Shares are those found, or the usual ones of the roles.
  */
 export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swatch[]): Swatch[] => {
-  const kept = before.filter(({ locked }) => locked)
-  const fresh = colors.slice(0, MAX_SWATCHES - kept.length)
+  const locked = before.filter(({ locked }) => locked)
+  const fresh = colors.slice(0, MAX_SWATCHES - locked.length)
   const ids = idsFor(
     fresh.length,
     before.filter(({ locked }) => !locked),
-    kept.map(({ id }) => id),
+    locked.map(({ id }) => id),
   )
   const names = numberDuplicates(fresh.map(({ hex, name }) => name ?? plainName(hex)))
-  const hexes = [...kept, ...fresh].map(({ hex }) => hex)
+  const hexes = [...locked, ...fresh].map(({ hex }) => hex)
   const usualRoles = rolesIn(hexes)
   const roles = [
-    ...kept.map(({ role }) => role),
-    ...fresh.map(({ role }, i) => role ?? (usualRoles[kept.length + i] as Role)),
+    ...locked.map(({ role }) => role),
+    ...fresh.map(({ role }, i) => role ?? (usualRoles[locked.length + i] as Role)),
   ]
   const usual = sharesIn(roles)
   const all = [
-    ...kept,
+    ...locked,
     ...fresh.map(
       ({ hex, share, from }, i): Swatch => ({
         id: ids[i] as string,
@@ -170,8 +170,8 @@ export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swa
         from,
         own: null,
         freed: false,
-        role: roles[kept.length + i] as Role,
-        share: share === null ? (usual[kept.length + i] as number) : Math.max(MIN_SHARE, share),
+        role: roles[locked.length + i] as Role,
+        share: share === null ? (usual[locked.length + i] as number) : Math.max(MIN_SHARE, share),
       }),
     ),
   ]

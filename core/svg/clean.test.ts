@@ -2,8 +2,8 @@ import { cleanSvg } from './clean'
 import { visibleLosses } from './visibleLosses'
 import { outsideReference } from './outside'
 
-const wrap = (body: string, said = ''): string =>
-  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"${said}>${body}</svg>`
+const wrap = (body: string, text = ''): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"${text}>${body}</svg>`
 
 describe('cleaning', () => {
   it.each([
@@ -61,9 +61,9 @@ describe('cleaning', () => {
       'in a style sheet',
     ],
     ['a base address', '<g xml:base="http://example.test/"/>', 'base address'],
-  ])('takes out %s and says so', (_what, body, said) => {
+  ])('takes out %s and says so', (_what, body, text) => {
     const { source, removed } = cleanSvg(wrap(`<rect fill="#123456" width="4" height="4"/>${body}`))
-    expect(removed.map(({ what }) => what).join()).toContain(said)
+    expect(removed.map(({ what }) => what).join()).toContain(text)
     expect(source).not.toMatch(/example\.test|alert|script:|\.svg#|PHN2Z/)
     expect(source).toContain('<rect fill="#123456" width="4" height="4"/>')
     expect(cleanSvg(source)).toMatchObject({ source, removed: [] })
@@ -105,22 +105,22 @@ describe('cleaning', () => {
 })
 
 it('says in plain words what is missing in the picture', () => {
-  const said = (body: string): string[] => visibleLosses(cleanSvg(wrap(body)).removed)
-  expect(said('<rect/>')).toEqual([])
-  expect(said('<script/><a href="https://example.test/"><rect/></a><rect onclick="x"/>')).toEqual([
+  const text = (body: string): string[] => visibleLosses(cleanSvg(wrap(body)).removed)
+  expect(text('<rect/>')).toEqual([])
+  expect(text('<script/><a href="https://example.test/"><rect/></a><rect onclick="x"/>')).toEqual([
     'Scripts and links were taken out; the picture is as it was.',
   ])
-  expect(said('<foreignObject><p/></foreignObject><foreignObject/><script/>')).toEqual([
+  expect(text('<foreignObject><p/></foreignObject><foreignObject/><script/>')).toEqual([
     'Text or a form that only a web page can show is missing.',
   ])
   expect(
-    said('<image href="http://example.test/x.png"/><use href="o.svg#a"/><rect fill="url(http://x.test/#a)"/>'),
+    text('<image href="http://example.test/x.png"/><use href="o.svg#a"/><rect fill="url(http://x.test/#a)"/>'),
   ).toEqual([
     'A picture outside of the file is missing.',
     'A part outside of the file is missing.',
     'A pattern, picture or effect outside of the file is missing.',
   ])
-  expect(said('<style>@import url(http://example.test/x.css); .a{fill:red}</style>')).toEqual([
+  expect(text('<style>@import url(http://example.test/x.css); .a{fill:red}</style>')).toEqual([
     'A style sheet or font outside of the file is not used: colors or letters may look otherwise.',
   ])
 })

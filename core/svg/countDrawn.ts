@@ -57,25 +57,25 @@ export const countDrawn = (
   const all = new Float64Array(elements.length)
   const shapes = new Float64Array(elements.length)
   const corners = new Float64Array(elements.length)
-  const met = new Uint8Array(elements.length)
+  const visited = new Uint8Array(elements.length)
   const begun = new Uint8Array(elements.length)
   const targetOf = (value: string | undefined): Element | undefined =>
     value === undefined ? undefined : byId.get(urlTarget(value) ?? '')
 
   /** Null for what points to nothing, as most elements do: nothing is made for those. */
   const linksOf = (element: Element): Links | null => {
-    const said = declared(element)
+    const declarations = declared(element)
     let found: Record<keyof Links, Element[]> | null = null
     const add = (kind: keyof Links, target: Element | undefined): void => {
       if (target) (found ??= { shapes: [], corners: [], once: [] })[kind].push(target)
     }
     // what is said of an element is little: it is gone through, rather than asked for what it mostly does not say
-    for (const property in said) {
+    for (const property in declarations) {
       const kind = POINTING[property]
       if (kind === undefined) continue
-      if (kind !== 'shapes') add(kind, targetOf(said[property as TextProperty]))
+      if (kind !== 'shapes') add(kind, targetOf(declarations[property as TextProperty]))
       else {
-        const paint = said[property as 'fill' | 'stroke']
+        const paint = declarations[property as 'fill' | 'stroke']
         const server = paint?.kind === 'server' ? byId.get(paint.id) : undefined
         if (server?.local === 'pattern') add(kind, server)
       }
@@ -112,8 +112,8 @@ export const countDrawn = (
   const open: Element[] = []
   const meet = (element: Element): void => {
     const { index, children } = element
-    if (met[index]) return
-    met[index] = 1
+    if (visited[index]) return
+    visited[index] = 1
     links[index] = linksOf(element)
     if (children.length || links[index]) open.push(element)
     else count(element)

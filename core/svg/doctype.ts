@@ -124,14 +124,14 @@ const NO_DEFAULT = /[^\s"']+\s+[^\s"'#]+\s+#(?:IMPLIED|REQUIRED)\s*/y
  */
 export const defaultsIn = ({ text }: Declaration): DefaultAttribute[] | null => {
   if (!/^<!ATTLIST\b/i.test(text) || !/["']/.test(text)) return []
-  const [, element, said] = ATTLIST.exec(text) ?? []
-  if (element === undefined || said === undefined || said.includes('&')) return null
+  const [, element, attributes] = ATTLIST.exec(text) ?? []
+  if (element === undefined || attributes === undefined || attributes.includes('&')) return null
   const defaults: DefaultAttribute[] = []
-  for (let at = 0; at < said.length; ) {
+  for (let at = 0; at < attributes.length; ) {
     DEFAULT.lastIndex = NO_DEFAULT.lastIndex = at
-    const match = DEFAULT.exec(said)
+    const match = DEFAULT.exec(attributes)
     if (match) defaults.push({ element, name: match[1] as string, value: match[2] ?? match[3] ?? '' })
-    else if (!NO_DEFAULT.test(said)) return null
+    else if (!NO_DEFAULT.test(attributes)) return null
     at = match ? DEFAULT.lastIndex : NO_DEFAULT.lastIndex
   }
   return defaults
@@ -177,10 +177,10 @@ export const passageReader = (source: string, entities: ReadonlyMap<string, Span
   }
   const resolve = (name: string, depth: number): Passage => {
     if (name[0] === '#') {
-      const said = character(name)
+      const text = character(name)
       // an “&” so written within an entity starts a reference where the entity is used
-      if (depth > 0 && said === '&') throw new Unreadable('The file hides a reference in one of its entities.')
-      return detachedPassage(said)
+      if (depth > 0 && text === '&') throw new Unreadable('The file hides a reference in one of its entities.')
+      return detachedPassage(text)
     }
     const builtIn = BUILT_IN.get(name)
     if (builtIn !== undefined) return detachedPassage(builtIn)

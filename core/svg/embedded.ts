@@ -17,9 +17,9 @@ export const embeddedIn = ({ elements }: Markup): { pictures: Embedded[]; unread
   let unread = 0
   for (const element of elements) {
     if (element.local !== 'image' || element.namespace !== SVG_NAMESPACE) continue
-    const said = addressOf(element)
-    const address = said?.value.text ?? ''
-    if (!said || !/^\s*data:/i.test(address)) continue
+    const attribute = addressOf(element)
+    const address = attribute?.value.text ?? ''
+    if (!attribute || !/^\s*data:/i.test(address)) continue
     if (!RECOLORED.test(address.slice(0, 200))) {
       unread++
       continue
@@ -28,7 +28,7 @@ export const embeddedIn = ({ elements }: Markup): { pictures: Embedded[]; unread
     const picture = known ?? { address, elements: [], places: [] }
     if (!known) pictures.set(address, picture)
     picture.elements.push(element)
-    picture.places.push(said.inside)
+    picture.places.push(attribute.inside)
   }
   return { pictures: [...pictures.values()], unread }
 }

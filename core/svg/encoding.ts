@@ -38,14 +38,14 @@ const PACKED_PIECE = 16384
 const gunzip = (bytes: Uint8Array): Uint8Array => {
   const parts: Uint8Array[] = []
   let size = 0
-  const gunzip = new Gunzip(part => {
+  const stream = new Gunzip(part => {
     size += part.length
     if (size > MAX_SVG_BYTES) throw tooLarge(size)
     parts.push(part)
   })
   try {
     for (let at = 0; at < bytes.length; at += PACKED_PIECE)
-      gunzip.push(bytes.subarray(at, at + PACKED_PIECE), at + PACKED_PIECE >= bytes.length)
+      stream.push(bytes.subarray(at, at + PACKED_PIECE), at + PACKED_PIECE >= bytes.length)
   } catch (error) {
     throw error instanceof Unreadable
       ? error
@@ -72,24 +72,24 @@ const PLAIN =
   /^(?:utf-8|utf-16(?:le|be)?|windows-125[0-8]|windows-874|iso-8859-(?:[2-8]|8-i|1[03-6])|koi8-[ru]|macintosh)$/
 
 /** What a file says it is written in, as browsers call it, and as it says it; null where it says nothing. */
-const declaredEncoding = (bytes: Uint8Array): { called: string; said: string } | null => {
+const declaredEncoding = (bytes: Uint8Array): { called: string; label: string } | null => {
   const match = DECLARED.exec(textFromCodes(bytes.subarray(0, DECLARED_WITHIN)))
-  const said = (match?.[1] ?? match?.[2])?.trim()
-  if (said === undefined) return null
+  const label = (match?.[1] ?? match?.[2])?.trim()
+  if (label === undefined) return null
   try {
-    return { called: new TextDecoder(said).encoding, said }
+    return { called: new TextDecoder(label).encoding, label }
   } catch {
-    throw new Unreadable(`The file says it is written in “${said.slice(0, 40)}”, which cannot be read.`)
+    throw new Unreadable(`The file says it is written in “${label.slice(0, 40)}”, which cannot be read.`)
   }
 }
 
 /** A file written otherwise than it can be kept: its text, which says so no more. */
-const asUtf8 = (bytes: Uint8Array, { called, said }: { called: string; said: string }): Decoded => {
+const asUtf8 = (bytes: Uint8Array, { called, label }: { called: string; label: string }): Decoded => {
   try {
     const text = new TextDecoder(called, { fatal: true }).decode(bytes)
-    return { text: text.replace(DECLARED, head => head.replace(said, 'UTF-8')), encoding: 'utf-8', was: said }
+    return { text: text.replace(DECLARED, head => head.replace(label, 'UTF-8')), encoding: 'utf-8', was: label }
   } catch {
-    throw new Unreadable(`The file says it is written in “${said.slice(0, 40)}”, and is not.`)
+    throw new Unreadable(`The file says it is written in “${label.slice(0, 40)}”, and is not.`)
   }
 }
 

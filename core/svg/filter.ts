@@ -25,7 +25,7 @@ const inputsIn = (filter: Element): Map<Element, Element[]> => {
   const inputs = new Map<Element, Element[]>()
   let last: Element | null = null
   for (const primitive of filter.children) {
-    const said =
+    const input =
       primitive.local === 'feMerge'
         ? primitive.children.map(node => attributeOf(node, 'in'))
         : [
@@ -34,7 +34,7 @@ const inputsIn = (filter: Element): Map<Element, Element[]> => {
           ]
     inputs.set(
       primitive,
-      SOURCES.has(primitive.local) ? [] : said.flatMap(name => (name === undefined ? last : named.get(name)) ?? []),
+      SOURCES.has(primitive.local) ? [] : input.flatMap(name => (name === undefined ? last : named.get(name)) ?? []),
     )
     const result = attributeOf(primitive, 'result')
     if (result) named.set(result, primitive)

@@ -6,15 +6,15 @@ import type { Passage } from './passage'
 /** The custom properties that reach an element: those it says, in layers of which the later win, and those further out. */
 interface Variables {
   id: number
-  said: ReadonlyArray<ReadonlyMap<string, Passage>>
+  declared: ReadonlyArray<ReadonlyMap<string, Passage>>
   outer: Variables | null
 }
 
 /** What a custom property is where those of an element hold, and where it was said. */
 const findVariable = (variables: Variables, name: string): { value: Passage; at: Variables } | null => {
   for (let at: Variables | null = variables; at; at = at.outer)
-    for (let layer = at.said.length - 1; layer >= 0; layer--) {
-      const value = at.said[layer]?.get(name)
+    for (let layer = at.declared.length - 1; layer >= 0; layer--) {
+      const value = at.declared[layer]?.get(name)
       if (value) return { value, at }
     }
   return null
@@ -28,7 +28,7 @@ export const INITIAL: Inherited = {
   fill: { kind: 'initial' },
   stroke: { kind: 'none' },
   color: { kind: 'initial' },
-  variables: { id: 0, said: [], outer: null },
+  variables: { id: 0, declared: [], outer: null },
 }
 
 /** How many custom properties may lead to one another. */
@@ -61,9 +61,9 @@ export class Inheritance {
 
   /** What reaches the children of an element, given what reaches the element. */
   within(element: Element, inherited: Inherited): Inherited {
-    const { fill, stroke, color, variables: said } = this.declared(element)
-    if (!fill && !stroke && !color && !said) return inherited
-    const variables = said ? { id: ++this.scopes, said, outer: inherited.variables } : inherited.variables
+    const { fill, stroke, color, variables: own } = this.declared(element)
+    if (!fill && !stroke && !color && !own) return inherited
+    const variables = own ? { id: ++this.scopes, declared: own, outer: inherited.variables } : inherited.variables
     const ownColor = color?.kind === 'current' ? inherited.color : inheritPaint(color, inherited.color, variables)
     return {
       fill: inheritPaint(fill, inherited.fill, variables),

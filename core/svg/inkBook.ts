@@ -36,9 +36,9 @@ export class InkBook {
   }
 
   /** Takes down a color that is written. */
-  write(token: Token, met: Met): void {
-    if (token.alpha === 0 && !met.whenClear) return
-    const ink = this.take(token.hex, met)
+  write(token: Token, context: Met): void {
+    if (token.alpha === 0 && !context.whenClear) return
+    const ink = this.take(token.hex, context)
     const { start } = token.place
     if (this.starts.has(start)) return
     this.starts.add(start)
@@ -46,8 +46,8 @@ export class InkBook {
   }
 
   /** Takes down a color nobody wrote, with where it could be written. */
-  add(hex: Hex, met: Met, additions: readonly Addition[] = []): void {
-    this.take(hex, met).additions.push(...additions)
+  add(hex: Hex, context: Met, additions: readonly Addition[] = []): void {
+    this.take(hex, context).additions.push(...additions)
   }
 
   /** Takes in what another book has, as colors that only feed a computation; what stands here too stays as it is. */

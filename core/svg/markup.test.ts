@@ -145,5 +145,5 @@ describe('size', () => {
     ['width="100%" height="100%" viewBox="0,0,5,5"', 5, 5],
     ['', 300, 150],
     ['viewBox="0 0 0 9"', 300, 150],
-  ])('%s is %d by %d', (said, width, height) => expect(sizeOf(readMarkup(`<svg ${said}/>`))).toEqual({ width, height }))
+  ])('%s is %d by %d', (text, width, height) => expect(sizeOf(readMarkup(`<svg ${text}/>`))).toEqual({ width, height }))
 })

@@ -6,8 +6,8 @@ import { cleanSvg } from './clean'
 import { readSvg } from './read'
 import { screenSvg, writeSvg, type HandPaint } from './write'
 
-const wrap = (body: string, said = ''): string =>
-  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"${said}>${body}</svg>`
+const wrap = (body: string, text = ''): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"${text}>${body}</svg>`
 const inksOf = (body: string): Record<string, number> =>
   Object.fromEntries(readSvg(wrap(body)).inks.map(({ hex, uses }) => [hex, uses]))
 const remapped = (source: string, map: Record<string, string>): string =>
@@ -195,7 +195,7 @@ describe('reading inks', () => {
       '<filter id="f"><feDiffuseLighting lighting-color="#ff0000"/></filter><rect filter="url(#f)"/>',
       'lights',
     ],
-  ])('says of %s that it is left', (_what, body, said) => expect(readSvg(wrap(body)).notes.join()).toContain(said))
+  ])('says of %s that it is left', (_what, body, text) => expect(readSvg(wrap(body)).notes.join()).toContain(text))
   describe('with what only feeds a computation', () => {
     const computed =
       '<linearGradient id="g"><stop stop-color="#ffffff"/><stop offset="1" stop-color="#00ff00"/>' +

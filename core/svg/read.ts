@@ -249,36 +249,36 @@ class PaintWalk {
     property: 'stop-color' | 'flood-color' | 'lighting-color',
     painted: Element | null,
   ): Hex | null {
-    const met: Met = { painted, again: this.visited.has(element), whenClear: property === 'stop-color' }
+    const context: Met = { painted, again: this.visited.has(element), whenClear: property === 'stop-color' }
     this.visited.add(element)
     const own = this.inheritance.within(element, this.inheritance.at(element))
-    const describePaint = lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? {
+    const declared = lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? {
       kind: 'initial',
     }
-    const paint = describePaint.kind === 'current' ? own.color : describePaint
+    const paint = declared.kind === 'current' ? own.color : declared
     if (paint.kind === 'color') {
-      this.book.write(paint.token, met)
+      this.book.write(paint.token, context)
       return paint.token.hex
     }
     if (paint.kind === 'unread') this.unread(paint.text)
     if (paint.kind !== 'initial' && paint.kind !== 'inherit') return null
-    if (describePaint.kind === 'current') this.leave('color', element, met)
-    else this.book.add(INITIAL_HEX[property], met, met.again ? [] : [{ element, property }])
+    if (declared.kind === 'current') this.leave('color', element, context)
+    else this.book.add(INITIAL_HEX[property], context, context.again ? [] : [{ element, property }])
     return INITIAL_HEX[property]
   }
 
   private references(element: Element): void {
-    const describePaint = this.declared(element)
-    if (describePaint.filter !== undefined) {
-      const filter = this.byId.get(urlTarget(describePaint.filter) ?? '')
+    const declared = this.declared(element)
+    if (declared.filter !== undefined) {
+      const filter = this.byId.get(urlTarget(declared.filter) ?? '')
       if (filter?.local === 'filter' && !this.visited.has(filter)) {
         this.visited.add(filter)
         this.filter(filter)
       }
     }
     for (const property of MARKERS) {
-      if (describePaint[property] === undefined) continue
-      const marker = this.byId.get(urlTarget(describePaint[property]) ?? '')
+      if (declared[property] === undefined) continue
+      const marker = this.byId.get(urlTarget(declared[property]) ?? '')
       if (marker?.local === 'marker') this.content(marker)
     }
   }
@@ -306,8 +306,8 @@ class PaintWalk {
   private isLinear(primitive: Element): boolean {
     let at: Element | null = primitive
     for (let n = 0; at && n < NEAR; n++, at = at.parent) {
-      const describePaint = this.declared(at)['color-interpolation-filters']?.trim().toLowerCase()
-      if (describePaint && describePaint !== 'inherit') return describePaint !== 'srgb'
+      const space = this.declared(at)['color-interpolation-filters']?.trim().toLowerCase()
+      if (space && space !== 'inherit') return space !== 'srgb'
     }
     return true
   }
@@ -361,9 +361,9 @@ class PaintWalk {
   }
 
   /** A black nobody wrote. Where it only feeds a computation it stays so. */
-  private leave(property: 'fill' | 'color', host: Element, met: Met): void {
+  private leave(property: 'fill' | 'color', host: Element, context: Met): void {
     if (this.book === this.page) this.unwritten[property].add(host)
-    this.book.add(INITIAL_HEX[property], met)
+    this.book.add(INITIAL_HEX[property], context)
   }
 }
 

@@ -405,10 +405,10 @@ export const readSheets = (elements: readonly Element[]): Sheets => {
 /** The names of its classes that sheets ask for, and its id where they do: what tells it from elements treated alike. */
 const marksOf = (sheets: Sheets, element: Element): { id: string | null; classes: string[] } => {
   const id = attributeOf(element, 'id')
-  const said = attributeOf(element, 'class')
+  const classes = attributeOf(element, 'class')
   return {
     id: id !== undefined && sheets.byId.has(id) ? id : null,
-    classes: said ? [...new Set(said.split(/\s+/).filter(name => sheets.asked.has(name)))] : [],
+    classes: classes ? [...new Set(classes.split(/\s+/).filter(name => sheets.asked.has(name)))] : [],
   }
 }
 

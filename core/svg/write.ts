@@ -7,9 +7,9 @@ import type { Addition, Ink, Reading } from './reading'
 
 /** The edit that gives an element a property it does not say itself. */
 export const additionEdit = ({ element, property }: Addition, text: string): Edit => {
-  const said = findAttribute(element, property)
-  return said
-    ? { start: said.inside.start, end: said.inside.end, text }
+  const attribute = findAttribute(element, property)
+  return attribute
+    ? { start: attribute.inside.start, end: attribute.inside.end, text }
     : { start: element.nameEnd, end: element.nameEnd, text: ` ${property}="${text}"` }
 }
 
@@ -33,8 +33,8 @@ const handEdit = (element: Element, paint: HandPaint, weight: string): Edit[] =>
   if (!text) return []
   const style = findAttribute(element, 'style')
   if (!style) return [{ start: element.nameEnd, end: element.nameEnd, text: ` style="${text}"` }]
-  const said = style.value.text.trim()
-  return [{ start: style.inside.end, end: style.inside.end, text: `${said && !said.endsWith(';') ? ';' : ''}${text}` }]
+  const declarations = style.value.text.trim()
+  return [{ start: style.inside.end, end: style.inside.end, text: `${declarations && !declarations.endsWith(';') ? ';' : ''}${text}` }]
 }
 
 /**

@@ -92,8 +92,8 @@ const insertsOf = (
   })
   const pictures = memoizeAsync(async (id: string): Promise<PictureInsert> => {
     const reference = references.find(each => each.id === id) ?? throwMissing('A reference')
-    const kept = (await picture(reference.hash)) ?? throwMissing(`“${reference.name}”`)
-    const plain = sharp(kept).flatten({ background: '#ffffff' })
+    const source = (await picture(reference.hash)) ?? throwMissing(`“${reference.name}”`)
+    const plain = sharp(source).flatten({ background: '#ffffff' })
     const bytes = await plain.jpeg({ quality: 88, chromaSubsampling: '4:4:4' }).toBuffer()
     return { bytes, media: 'image/jpeg', ratio: reference.width / reference.height }
   })
@@ -177,7 +177,7 @@ export const writeHandOver = async (
     return moodPage(project.mood, pictures, shownScheme(look.project), openFonts().measure)
   }
 
-  const textual = (said: string): Uint8Array => new TextEncoder().encode(said)
+  const textual = (text: string): Uint8Array => new TextEncoder().encode(text)
   const write = async (content: Content, signal?: AbortSignal): Promise<Uint8Array> => {
     const heeding = signal ? { signal } : {}
     switch (content.kind) {
@@ -194,8 +194,8 @@ export const writeHandOver = async (
         )
       case 'scheme': {
         const format = SCHEME_FORMATS[content.format]
-        const said = format.write(schemeOf(content.look).scheme)
-        return 'drawn' in format ? renderPng(said, STRIP_WIDTH) : textual(said)
+        const text = format.write(schemeOf(content.look).scheme)
+        return 'drawn' in format ? renderPng(text, STRIP_WIDTH) : textual(text)
       }
       case 'gradients': {
         const all = gradientsOf(lookOf(content.look))

@@ -11,8 +11,8 @@ const secret = process.env.PLUMBAGO_METRICS ?? ''
 
 /** Counts and latencies for Prometheus, for whoever knows the secret; for everybody where nobody is asked who they are. */
 export default apiHandler(async event => {
-  const said = (getRequestHeader(event, 'authorization') ?? '').replace(/^Bearer /, '')
-  if (asks && !(secret && timingSafeEqual(hashToken(said), hashToken(secret)))) throw notFound('page')
+  const token = (getRequestHeader(event, 'authorization') ?? '').replace(/^Bearer /, '')
+  if (asks && !(secret && timingSafeEqual(hashToken(token), hashToken(secret)))) throw notFound('page')
   const { type, text } = await metricsOf(database())
   setHeaders(event, { 'content-type': type })
   return text

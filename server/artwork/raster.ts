@@ -71,8 +71,8 @@ export const receiveMade = async (
  * kept is made and kept.
  */
 export const stagePicture = async (sql: Sql, file: ArtworkFile): Promise<Buffer | null> => {
-  const kept = await artworkStage(sql, file.hash)
-  if (kept) return kept
+  const stage = await artworkStage(sql, file.hash)
+  if (stage) return stage
   const source = await artworkSource(sql, file.hash)
   if (!source || !isLarger(file)) return source
   const made = await plainPng(reducePicture(await plainPicture(source), STAGED))

@@ -43,15 +43,15 @@ export const hashOf = (source: Uint8Array, also: readonly string[]): string => {
 }
 
 const received = async (
-  file: Decoded,
+  decoded: Decoded,
   { name, removed }: Pick<ArtworkFile, 'name' | 'removed'>,
   also: readonly Also[],
-  markup = readMarkup(file.text),
+  markup = readMarkup(decoded.text),
 ): Promise<Received> => {
   const { reading, painter } = await readWithPictures(markup, also)
-  const source = encodeSvg(file)
+  const source = encodeSvg(decoded)
   const { inks, map } = await measureInks(reading, renderSvg, MAPPED, painter({ longest: MAPPED, plain: true }))
-  const kept: ArtworkFile = {
+  const file: ArtworkFile = {
     kind: 'svg',
     hash: hashOf(source, also),
     name,
@@ -61,11 +61,11 @@ const received = async (
     pictureInks: reading.pictureInks,
     manner: 'flat',
     removed: removed.slice(0, MAX_TOLD),
-    notes: [...encodingNotes(file), ...reading.notes],
+    notes: [...encodingNotes(decoded), ...reading.notes],
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
   const shown = map && (isCrowded(inks) || (!lettered && (await isFaithful(reading, map, renderSvg))))
-  return { file: kept, source, map: shown ? gzipSync(packInkMap(map)) : null }
+  return { file, source, map: shown ? gzipSync(packInkMap(map)) : null }
 }
 
 /**

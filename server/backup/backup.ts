@@ -12,24 +12,24 @@ const put = (archive: Pack, name: string, bytes: Buffer): Promise<void> =>
 
 /** A stream in pieces of one size, the last of which may be smaller. */
 async function* pieced(stream: AsyncIterable<Buffer>): AsyncGenerator<Buffer> {
-  let held: Buffer[] = []
+  let pending: Buffer[] = []
   let size = 0
   for await (const chunk of stream) {
-    held.push(chunk)
+    pending.push(chunk)
     size += chunk.length
     if (size < PIECE) continue
-    yield Buffer.concat(held)
-    held = []
+    yield Buffer.concat(pending)
+    pending = []
     size = 0
   }
-  if (size) yield Buffer.concat(held)
+  if (size) yield Buffer.concat(pending)
 }
 
 /**
  * Writes everything to a stream as it is at one moment, while people go on working; `told` hears after each piece how many bytes there
  * are. Rejects where it cannot be read or written.
  */
-export const backup = async (sql: Sql, to: Writable, told: (bytes: number) => void = () => {}): Promise<Last> => {
+export const backup = async (sql: Sql, to: Writable, onProgress: (bytes: number) => void = () => {}): Promise<Last> => {
   const archive = pack()
   const written = pipeline(archive, to)
   const write = async (reading: TransactionSql): Promise<Last> => {
@@ -52,7 +52,7 @@ export const backup = async (sql: Sql, to: Writable, told: (bytes: number) => vo
         const path = `${name}/${String(of).padStart(6, '0')}.copy`
         await put(archive, path, piece)
         last.pieces.push(describePiece(path, piece))
-        told((bytes += piece.length))
+        onProgress((bytes += piece.length))
       }
       copied._read(0) // a connection that was paused by the last of what it sent goes on only when it is asked for more
     }

@@ -60,10 +60,10 @@ const clear = async (sql: Sql, over: boolean): Promise<void> => {
     select relname as name from pg_class join pg_namespace on pg_namespace.oid = relnamespace
     where nspname = 'public' and relkind = 'r'`
   if (!tables.length) return
-  const held = ['projects', 'shelf', 'people'].filter(each => tables.some(({ name }) => name === each))
-  if (held.length < 3 && !tables.every(({ name }) => name === 'migrations'))
+  const present = ['projects', 'shelf', 'people'].filter(each => tables.some(({ name }) => name === each))
+  if (present.length < 3 && !tables.every(({ name }) => name === 'migrations'))
     throw new BackupRefused('Something else is in this database; restore into an empty one.')
-  for (const name of held) {
+  for (const name of present) {
     const [{ count } = { count: 0 }] = await sql<
       Array<{ count: number }>
     >`select count(*)::int as count from ${sql(name)}`
@@ -138,7 +138,7 @@ const resetSequences = async (sql: Sql): Promise<void> => {
 export const restore = async (
   sql: Sql,
   from: Readable,
-  { over = false, told = () => {} }: { over?: boolean; told?: (bytes: number) => void } = {},
+  { over = false, told: onProgress = () => {} }: { over?: boolean; told?: (bytes: number) => void } = {},
 ): Promise<First> => {
   const archive = extract()
   from.on('error', error => archive.destroy(error))
@@ -162,7 +162,7 @@ export const restore = async (
             taking = takePieces(within, first)
           } else if (name === LAST) last = parseEntry(lastSchema, await bytesOf(entry)) as Last
           else await taking.take(name, entry)
-          told((bytes += entry.header.size ?? 0))
+          onProgress((bytes += entry.header.size ?? 0))
         }
         if (!first || !taking || !last) throw new BackupRefused('This backup is cut short; nothing was restored.')
         await taking.end()

@@ -114,16 +114,16 @@ describe('projects', () => {
 
   it('that were deleted are thrown away after 30 days, with the files nobody refers to; what is used anywhere stays', async () => {
     const hashes = ['1', '2', '3', '4', '5'].map(digit => digit.repeat(64))
-    const [kept = '', old = '', taken = '', alias = '', lately = ''] = hashes
-    for (const hash of [kept, old, taken, lately])
+    const [stored = '', old = '', taken = '', alias = '', lately = ''] = hashes
+    for (const hash of [stored, old, taken, lately])
       await sql`insert into pictures (hash, media, source, working, thumbnail, record) values (${hash}, 'x', '', '', '', '{}')`
-    await sql`insert into artwork (hash, source, record) values (${kept}, '', '{}')`
-    await sql`insert into artwork (hash, same_as, record) values (${alias}, ${kept}, '{}')`
+    await sql`insert into artwork (hash, source, record) values (${stored}, '', '{}')`
+    await sql`insert into artwork (hash, same_as, record) values (${alias}, ${stored}, '{}')`
     const withPicture = (name: string, hash: string): Project => ({
       ...newProject(name),
       references: [{ id: 'r1', name: 'x', hash, width: 1, height: 1, region: null, use: true }] as never,
     })
-    const here = await createProject(sql, withPicture('Stays', kept))
+    const here = await createProject(sql, withPicture('Stays', stored))
     await createProject(sql, { ...newProject('Uses an alias'), artwork: [{ hash: alias }] as never })
     const gone = await createProject(sql, withPicture('Deleted long ago', old))
     const recent = await createProject(sql, withPicture('Deleted lately', lately))
@@ -142,7 +142,7 @@ describe('projects', () => {
     // what is taken up again is used from then on
     await sql`update projects set document = jsonb_set(document, '{note}', to_jsonb(${taken}::text)) where id = ${here.id}`
     expect(await purge(sql)).toMatchObject({ projects: 0, files: 1 })
-    expect(await there()).toEqual([kept, taken, alias, lately])
+    expect(await there()).toEqual([stored, taken, alias, lately])
     expect(await findProject(sql, recent.id)).toBeNull()
     expect(await setDeleted(sql, recent.id, false)).toBe(true)
     expect(await setDeleted(sql, gone.id, false)).toBe(false)

@@ -114,14 +114,14 @@ export interface Taken {
  * Takes up the oldest job that nobody works on. Whoever works on one holds a lock that ends with its connection, so that a
  * job is free at once when its worker dies. Null where there is none.
  */
-export const takeJob = async (sql: Sql, held: ReservedSql): Promise<Taken | null> => {
+export const takeJob = async (sql: Sql, connection: ReservedSql): Promise<Taken | null> => {
   const open = await sql<Array<{ id: string }>>`select id from jobs where state in ('waiting', 'underway')
     order by created_at limit 50`
   for (const { id } of open) {
-    const [lock] = await held<Array<{ free: boolean }>>`select pg_try_advisory_lock(${LOCKS}, hashtext(${id})) as free`
+    const [lock] = await connection<Array<{ free: boolean }>>`select pg_try_advisory_lock(${LOCKS}, hashtext(${id})) as free`
     if (!lock?.free) continue
     const release = async (): Promise<void> => {
-      await held`select pg_advisory_unlock(${LOCKS}, hashtext(${id}))`
+      await connection`select pg_advisory_unlock(${LOCKS}, hashtext(${id}))`
     }
     const [job] = await sql<Array<{ tries: number; document: unknown; wanted: unknown; review_id: string | null }>>`
       update jobs set state = 'underway', tries = tries + 1 where id = ${id} and state in ('waiting', 'underway')

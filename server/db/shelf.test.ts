@@ -41,12 +41,12 @@ afterEach(async () => {
   await sql`truncate shelf, shelf_folders cascade`
 })
 
-const scheme = (name: string, hexes: string[], said: Partial<ShelfPut> = {}): ShelfPut =>
+const scheme = (name: string, hexes: string[], text: Partial<ShelfPut> = {}): ShelfPut =>
   shelfPutSchema.parse({
     name,
     swatches: hexes.map((hex, i) => ({ hex, name: `color ${i}`, role: i ? 'supporting' : 'dominant', share: 0.2 })),
     origin: { kind: 'band', title: '', project: null },
-    ...said,
+    ...text,
   })
 const names = async (query: Partial<ShelfQuery>): Promise<string[]> =>
   (await searchShelf(sql, shelfQuerySchema.parse(query))).schemes.map(({ name }) => name)

@@ -85,13 +85,13 @@ export class ShelfStale extends Error {
 }
 
 /** Changes what is said of a scheme; its colors and its version stay. Null where there is none. */
-export const updateOnShelf = (sql: Sql, id: string, said: Partial<ShelfSaid>): Promise<ShelfScheme | null> =>
+export const updateOnShelf = (sql: Sql, id: string, details: Partial<ShelfSaid>): Promise<ShelfScheme | null> =>
   inTransaction(sql, async within => {
     const [row] = await within<
       Stored[]
     >`select ${columns(within)} from shelf where id = ${id} and deleted_at is null for update`
     if (!row) return null
-    const next = { ...toScheme(row), ...said }
+    const next = { ...toScheme(row), ...details }
     const [changed] = await within<Stored[]>`
       update shelf set folder_id = ${next.folder}, name = ${next.name}, note = ${next.note}, tags = ${next.tags},
         favorite = ${next.favorite}, plain = ${wordsOf(next)}

@@ -90,14 +90,14 @@ const bytesOf = async (id: string): Promise<{ name: string; bytes: Buffer } | nu
 }
 /** Takes up the next job and does it, as a worker does. */
 const workOnce = async (): Promise<void> => {
-  const held = await sql.reserve()
+  const fixed = await sql.reserve()
   try {
-    const taken = await takeJob(sql, held)
+    const taken = await takeJob(sql, fixed)
     if (!taken) throw new Error('There is nothing to do.')
     await doJob(sql, taken, storedSources(sql))
     await taken.release()
   } finally {
-    held.release()
+    fixed.release()
   }
 }
 
@@ -175,9 +175,9 @@ describe('a job', () => {
   it('that is stopped leaves nothing', async () => {
     const { job } = await asked()
     expect(await stopJob(sql, job.id)).toMatchObject({ state: 'stopped' })
-    const held = await sql.reserve()
-    expect(await takeJob(sql, held)).toBeNull()
-    held.release()
+    const fixed = await sql.reserve()
+    expect(await takeJob(sql, fixed)).toBeNull()
+    fixed.release()
     expect(await jobResult(sql, job.id)).toBeNull()
   })
   it('is about the project as it was when it was asked for', async () => {
@@ -204,19 +204,19 @@ describe('a job', () => {
 })
 
 describe('a worker that dies', () => {
-  const takenBy = async (connection: Sql): Promise<{ held: ReservedSql; id: string }> => {
-    const held = await connection.reserve()
-    const taken = await takeJob(connection, held)
+  const takenBy = async (connection: Sql): Promise<{ connection: ReservedSql; id: string }> => {
+    const reserved = await connection.reserve()
+    const taken = await takeJob(connection, reserved)
     if (!taken) throw new Error('There is nothing to do.')
-    return { held, id: taken.id }
+    return { connection: reserved, id: taken.id }
   }
   it('leaves its job to the next at once, with what it had done; nobody else takes it while it lives', async () => {
     const { job } = await asked()
     const other = connect(own)
     await takenBy(other)
-    const held = await sql.reserve()
-    expect(await takeJob(sql, held)).toBeNull()
-    held.release()
+    const fixed = await sql.reserve()
+    expect(await takeJob(sql, fixed)).toBeNull()
+    fixed.release()
     await storeFile(sql, job.id, 'artwork/badge.svg', Buffer.from('<svg/>'))
     await other.end({ timeout: 0 })
     await pause(200)
@@ -233,9 +233,9 @@ describe('a worker that dies', () => {
       await other.end({ timeout: 0 })
       await pause(100)
     }
-    const held = await sql.reserve()
-    expect(await takeJob(sql, held)).toBeNull()
-    held.release()
+    const fixed = await sql.reserve()
+    expect(await takeJob(sql, fixed)).toBeNull()
+    fixed.release()
     expect(await findJob(sql, job.id)).toMatchObject({
       state: 'failed',
       reason: expect.stringContaining('again and again'),

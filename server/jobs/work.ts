@@ -31,21 +31,21 @@ const inOrderOfWork = <File>(files: readonly File[], key: (file: File) => string
 
 /** Bytes in pieces of one size; the last is what is left. */
 async function* inPieces(parts: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
-  let held: Uint8Array[] = []
+  let pending: Uint8Array[] = []
   let size = 0
   for await (const part of parts) {
     for (let at = 0; at < part.length; ) {
       const take = part.subarray(at, at + PIECE - size)
-      held.push(take)
+      pending.push(take)
       size += take.length
       at += take.length
       if (size < PIECE) continue
-      yield Buffer.concat(held)
-      held = []
+      yield Buffer.concat(pending)
+      pending = []
       size = 0
     }
   }
-  if (size) yield Buffer.concat(held)
+  if (size) yield Buffer.concat(pending)
 }
 
 /** The contents page of what was written. */
@@ -103,11 +103,11 @@ const writeAll = async <File extends { path: string }>(
   { files, of, write }: Writing<File>,
   stop: AbortController,
 ): Promise<HandOverJob['failures']> => {
-  const kept = await storedPaths(sql, id)
+  const stored = await storedPaths(sql, id)
   const parts = files.length
   const failures: HandOverJob['failures'] = []
   const waiting = inOrderOfWork(
-    files.filter(({ path }) => !kept.has(path)),
+    files.filter(({ path }) => !stored.has(path)),
     of,
   )
   let done = parts - waiting.length
@@ -144,11 +144,11 @@ export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<v
   }, LOOK)
   try {
     if (review) {
-      const handed = await writeReview(project, wanted, sources)
-      const failures = await writeAll(sql, taken, { ...handed, of: ({ hash }) => hash }, stop)
+      const pictures = await writeReview(project, wanted, sources)
+      const failures = await writeAll(sql, taken, { ...pictures, of: ({ hash }) => hash }, stop)
       if (stop.signal.aborted) return
       const [failure] = failures
-      if (failure && failures.length === handed.files.length) return await failJob(sql, id, failure.reason)
+      if (failure && failures.length === pictures.files.length) return await failJob(sql, id, failure.reason)
       await storeReviewPictures(sql, id, review)
       return
     }

@@ -16,7 +16,7 @@ const PURGE = 3_600_000
 const CLEAN = 24 * 3_600_000
 
 /** Does jobs, one after the other, as they come, until the signal says to stop. Says what goes wrong to `tell`. */
-export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) => void): Promise<void> => {
+export const workOn = async (sql: Sql, stop: AbortSignal, tell: (message: string) => void): Promise<void> => {
   const sources = storedSources(sql)
   let wake = (): void => {}
   const listening = await sql.listen(CHANNEL, () => wake()).catch((error: unknown) => tell(reasonOf(error)))
@@ -26,9 +26,9 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) =
   /** A job whose database went away under it. */
   let left: string | null = null
   while (!stop.aborted) {
-    const held = await sql.reserve().catch(() => null)
+    const connection = await sql.reserve().catch(() => null)
     try {
-      if (held) {
+      if (connection) {
         if (left !== null) await forgiveTry(sql, left)
         left = null
         if (Date.now() - purged > PURGE) {
@@ -43,7 +43,7 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) =
           const gone = await purge(sql)
           if (gone && Object.values(gone).some(Boolean)) tell(`Thrown away for good: ${JSON.stringify(gone)}.`)
         }
-        for (let job = await takeJob(sql, held); job && !stop.aborted; job = await takeJob(sql, held)) {
+        for (let job = await takeJob(sql, connection); job && !stop.aborted; job = await takeJob(sql, connection)) {
           const { id, release } = job
           try {
             await doJob(sql, job, sources)
@@ -62,7 +62,7 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (said: string) =
     } catch (error) {
       tell(reasonOf(error)) // the database is gone; it is asked again
     } finally {
-      held?.release()
+      connection?.release()
     }
     if (!stop.aborted)
       await new Promise<void>(done => {

@@ -18,7 +18,7 @@ const keyOf = (of: Topic): string => (of === 'all' ? 'all' : of.review)
 export const newsDesk = (sql: Sql) => {
   const watching = new Map<string, Set<Tell>>()
   /** Up to where what happened on a review is told, and, while it is being told, up to where it has to be. */
-  const told = new Map<string, number>()
+  const announced = new Map<string, number>()
   const underway = new Map<string, { until: number }>()
   let listening: Promise<unknown> | null = null
 
@@ -28,17 +28,17 @@ export const newsDesk = (sql: Sql) => {
   }
   /** Reads what happened on a review and tells it; what happens meanwhile is read after that. */
   const look = async (review: string, seq: number): Promise<void> => {
-    if (!watching.has('all') && !watching.has(review)) return void told.delete(review)
+    if (!watching.has('all') && !watching.has(review)) return void announced.delete(review)
     const under = underway.get(review)
     if (under) return void (under.until = Math.max(under.until, seq))
     const own = { until: seq }
     underway.set(review, own)
     try {
-      for (let after = told.get(review) ?? seq - 1; after < own.until; ) {
+      for (let after = announced.get(review) ?? seq - 1; after < own.until; ) {
         const news = await newsOf(sql, review, after)
         if (!news || news.seq <= after) return
         after = news.seq
-        told.set(review, after)
+        announced.set(review, after)
         tell(review, news)
       }
     } catch (error) {
@@ -49,16 +49,16 @@ export const newsDesk = (sql: Sql) => {
     }
   }
   const missed = (): void => {
-    told.clear()
+    announced.clear()
     for (const all of watching.values()) for (const each of all) each(null)
   }
-  const heard = (said: string): void => {
-    const [, review = '', seq = ''] = said.split(' ')
+  const heard = (payload: string): void => {
+    const [, review = '', seq = ''] = payload.split(' ')
     void look(review, Number(seq))
   }
   /** What happens on projects is told as it is said, to those who hear all. */
-  const heardOfProject = (said: string): void => {
-    for (const each of watching.get('all') ?? []) each(said, 'project')
+  const heardOfProject = (payload: string): void => {
+    for (const each of watching.get('all') ?? []) each(payload, 'project')
   }
   const listen = (): Promise<unknown> =>
     (listening ??= Promise.all([

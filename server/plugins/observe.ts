@@ -31,13 +31,13 @@ export default defineNitroPlugin(nitro => {
       const route = event.context.matchedRoute?.path ?? 'none'
       requests.observe({ method: event.method, route, status }, seconds)
       if (event.path.startsWith('/_nuxt/')) return
-      const said = {
+      const entry = {
         ...{ id, method: event.method, path: withoutSecrets(event.path), status, ms: Math.round(seconds * 1000) },
         ...{ by: event.context.person?.name, from: clientAddress(event), ...(writableFinished ? {} : { broke: true }) },
       }
-      if (status >= 500) log.error(said)
-      else if (PROBES.test(event.path)) log.debug(said)
-      else log.info(said)
+      if (status >= 500) log.error(entry)
+      else if (PROBES.test(event.path)) log.debug(entry)
+      else log.info(entry)
     })
   })
   // what was expected has its line already

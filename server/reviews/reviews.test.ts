@@ -141,10 +141,10 @@ describe('comments', () => {
   it('are kept once, however often they are sent, in one order though many are sent at a time', async () => {
     const { id } = await published()
     const all = Array.from({ length: 12 }, (_, i) => put({ text: `Number ${i}` }))
-    const said = await Promise.all(
+    const text = await Promise.all(
       [...all, ...all].map((each, i) => addComment(sql, id, each, { reader: `r${i % 12}`, address: 'x' })),
     )
-    expect(new Set(said.map(({ seq }) => seq)).size).toBe(12)
+    expect(new Set(text.map(({ seq }) => seq)).size).toBe(12)
     const { threads, more } = await threadsOn(sql, id, 'c1')
     expect(threads).toHaveLength(12)
     expect(more).toBe(false)
@@ -214,10 +214,10 @@ describe('comments', () => {
     expect(await refusal(addComment(sql, id, put(), ADA))).toEqual({ status: 409, why: 'full' })
     const seen = new Set<string>()
     for (let before: number | undefined, more = true; more; ) {
-      const told = await threadsOn(sql, id, 'c1', before)
-      for (const thread of told.threads) seen.add(thread.id)
-      before = told.threads.at(-1)?.seq
-      more = told.more
+      const reported = await threadsOn(sql, id, 'c1', before)
+      for (const thread of reported.threads) seen.add(thread.id)
+      before = reported.threads.at(-1)?.seq
+      more = reported.more
     }
     const answers = (MAX_COMMENTS - 4) / 4
     expect(seen.size).toBe(MAX_COMMENTS - Math.floor(answers))
@@ -242,8 +242,8 @@ describe('the choice', () => {
     expect(await refusal(chooseLook(sql, id, { look: 'c1', author: 'Ada' }))).toEqual({ status: 409, why: 'closed' })
     await changeReview(sql, id, { closed: false })
     await chooseLook(sql, id, { look: 'c1', author: 'Ada' })
-    const kept = await sql`select look, author from review_choices where review_id = ${id} order by seq`
-    expect(kept.map(({ look, author }) => [look, author])).toEqual([
+    const stored = await sql`select look, author from review_choices where review_id = ${id} order by seq`
+    expect(stored.map(({ look, author }) => [look, author])).toEqual([
       ['c1', 'Ada'],
       ['c2', 'Bo'],
       [null, 'Ada'],
@@ -271,12 +271,12 @@ describe('news', () => {
     await there.watch({ review: id }, hear('two'))
     await there.watch('all', hear('all'))
     const leave = await here.watch({ review: other.id }, hear('other'))
-    const said = await Promise.all(
+    const text = await Promise.all(
       Array.from({ length: 30 }, (_, i) =>
         addComment(i % 2 ? sql : second, id, put({ text: `Number ${i}` }), { reader: `r${i}`, address: `x${i}` }),
       ),
     )
-    const ids = said.sort((one, two) => one.seq - two.seq).map(each => each.id)
+    const ids = text.sort((one, two) => one.seq - two.seq).map(each => each.id)
     const comments = (who: string): string[] => (heard[who] ?? []).flatMap(each => each.comments.map(one => one.id))
     for (const who of ['one', 'two', 'all']) {
       await until(() => comments(who).length >= 30)

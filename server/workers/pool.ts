@@ -96,13 +96,13 @@ export const runInWorker = async <Name extends TaskName>(
   try {
     const pool = isOfDocuments(task) ? documents : files
     const run = (): Promise<Reply> => pool.run({ task, given }, signal)
-    const said = await (size > LARGE ? runAlone(run) : run()).catch((error: unknown): Reply => {
+    const reply = await (size > LARGE ? runAlone(run) : run()).catch((error: unknown): Reply => {
       throw error instanceof Canceled ? error : new Unreadable(reasonOf(error))
     })
-    if ('refused' in said) throw createError(said.refused)
-    if ('failed' in said)
-      throw Object.assign(new Error(said.failed), said.code === undefined ? {} : { code: said.code })
-    return said.answer as Answer<Name>
+    if ('refused' in reply) throw createError(reply.refused)
+    if ('failed' in reply)
+      throw Object.assign(new Error(reply.failed), reply.code === undefined ? {} : { code: reply.code })
+    return reply.answer as Answer<Name>
   } finally {
     leave()
     waiting--

@@ -27,8 +27,8 @@ const storeReceived = async (sql: Sql, received: Received): Promise<ArtworkFile>
   return received.file
 }
 
-const asJson = async (told: Promise<unknown>): Promise<string | null> => {
-  const answer = await told
+const asJson = async (work: Promise<unknown>): Promise<string | null> => {
+  const answer = await work
   return answer === null ? null : JSON.stringify(answer)
 }
 

@@ -21,6 +21,6 @@ const toReply = (error: unknown): Reply => {
 process.on('message', ({ task, given }: { task: TaskName; given: never }) => {
   TASKS[task](sql, given)
     .then((answer): Reply => ({ answer }), toReply)
-    .then(said => process.send?.(said))
+    .then(reply => process.send?.(reply))
 })
 process.on('disconnect', () => process.exit())

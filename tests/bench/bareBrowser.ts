@@ -19,7 +19,7 @@ export class BareBrowser {
   private readonly child: ChildProcess
   private readonly folder = mkdtempSync(join(tmpdir(), 'plumbago-bench-'))
   private readonly waiting = new Map<number, (answer: Answer) => void>()
-  private said = 0
+  private text = 0
   private session = ''
 
   constructor() {
@@ -40,7 +40,7 @@ export class BareBrowser {
 
   /** Sends a command of the debugging protocol, to the page once there is one. Rejects with what the browser says. */
   send<Result = Record<string, unknown>>(method: string, params: object = {}): Promise<Result> {
-    const id = ++this.said
+    const id = ++this.text
     const whole = { id, method, params, ...(this.session ? { sessionId: this.session } : {}) }
     ;(this.child.stdio[3] as Writable).write(`${JSON.stringify(whole)}\0`)
     return new Promise((resolve, reject) => {

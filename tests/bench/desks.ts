@@ -93,13 +93,13 @@ export const deskTimes = (servers: number, seconds: number): Promise<Served> =>
       ])
       await sql.end()
       for (const stream of streams) stream.destroy()
-      return told(servers, seconds, counted, done.heard, connections)
+      return reported(servers, seconds, counted, done.heard, connections)
     } finally {
       await fleet.end()
     }
   })
 
-const told = (servers: number, seconds: number, counted: Counted, heard: number[], connections: number): Served => {
+const reported = (servers: number, seconds: number, counted: Counted, heard: number[], connections: number): Served => {
   const [saves = [], reads = []] = [counted.times.get('save'), counted.times.get('read')]
   return {
     ...{ servers, saves: saves.length, reads: reads.length, connections, retried: counted.retried },

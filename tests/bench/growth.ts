@@ -13,11 +13,11 @@ interface Dimension {
 }
 
 const SVG = 'xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"'
-const svg = (body: string, said = ''): string => `<svg ${SVG}${said}>${body}</svg>`
+const svg = (body: string, text = ''): string => `<svg ${SVG}${text}>${body}</svg>`
 const times = (n: number, each: (i: number) => string, between = ''): string =>
   Array.from({ length: n }, (_, i) => each(i)).join(between)
-const shapes = (n: number, said: (i: number) => string = () => ''): string =>
-  times(n, i => `<path d="M0 0h9v9z"${said(i)}/>`)
+const shapes = (n: number, text: (i: number) => string = () => ''): string =>
+  times(n, i => `<path d="M0 0h9v9z"${text(i)}/>`)
 const nested = (n: number, open: (i: number) => string, inside: string, close = '</g>'): string =>
   times(n, open) + inside + close.repeat(n)
 const hex = (i: number): string => `#${((i * 2654435761) >>> 8).toString(16).padStart(6, '0').slice(-6)}`
@@ -327,7 +327,7 @@ const ENOUGH = 30
 const LARGEST = { drawing: 16e6, list: 1.8e6 }
 
 /** How the time taken grows with one dimension: the exponent over two doublings, and what was said in the end. */
-export const growthOf = (dimension: Dimension): { n: number; ms: number; exponent: number; said: string } => {
+export const growthOf = (dimension: Dimension): { n: number; ms: number; exponent: number; text: string } => {
   let n = 64
   let ms = timed(take(dimension, n), 2)
   while (ms < ENOUGH && dimension.make(n * 8).length < LARGEST[dimension.kind]) {
@@ -337,5 +337,5 @@ export const growthOf = (dimension: Dimension): { n: number; ms: number; exponen
   ms = timed(take(dimension, n), 4)
   const last = take(dimension, n * 4)
   const most = timed(last, 3)
-  return { n, ms: most, exponent: Math.log2(most / ms) / 2, said: last() }
+  return { n, ms: most, exponent: Math.log2(most / ms) / 2, text: last() }
 }

@@ -160,12 +160,12 @@ export const serverBlocks = async (
   const address = `http://127.0.0.1:${port}`
   const server = watchedServer(databaseUrl, port)
   const working = startWorker(databaseUrl)
-  let heard: (said: string) => void = () => {}
+  let heard: (text: string) => void = () => {}
   server.stdout?.on('data', (chunk: Buffer) => heard(chunk.toString()))
   const lag = (): Promise<number> =>
     new Promise(done => {
-      heard = said => {
-        const max = /lag ([\d.]+)/.exec(said)?.[1]
+      heard = text => {
+        const max = /lag ([\d.]+)/.exec(text)?.[1]
         if (max !== undefined) done(Number(max))
       }
       server.kill('SIGUSR2')

@@ -65,8 +65,8 @@ const settledMemory = async (browser: BareBrowser): Promise<number> => {
     await pause(700)
   }
   const kilobytes = (await browser.renderers()).map(id => {
-    const said = readFileSync(`/proc/${id}/smaps_rollup`, 'utf8')
-    return Number(/^Private_Dirty:\s+(\d+)/m.exec(said)?.[1] ?? 0)
+    const text = readFileSync(`/proc/${id}/smaps_rollup`, 'utf8')
+    return Number(/^Private_Dirty:\s+(\d+)/m.exec(text)?.[1] ?? 0)
   })
   return kilobytes.reduce((sum, each) => sum + each, 0) / 1024
 }

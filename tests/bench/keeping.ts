@@ -217,9 +217,9 @@ export const keepingTimes = async (
       hex: swatches.find(({ id }) => id === to.get(hex))?.hex ?? hex,
       fixed: false,
     }))
-    const said = `the poster, ${inks.length} inks, ${swatches.length} swatches`
-    found.push([`matching ${said}`, ...timed(seed => match(inks, scheme, seed))])
-    found.push([`the hold of ${said}, dragged`, ...timed(round => holdColors(graph, wanted, (round % TIMES) / TIMES))])
+    const text = `the poster, ${inks.length} inks, ${swatches.length} swatches`
+    found.push([`matching ${text}`, ...timed(seed => match(inks, scheme, seed))])
+    found.push([`the hold of ${text}, dragged`, ...timed(round => holdColors(graph, wanted, (round % TIMES) / TIMES))])
   }
   const many = readSvg(generatedSvg(10_000, 500))
   const { map, inks } = await measureInks(many, renderSvg, 256)

@@ -96,7 +96,7 @@ const rowOf = (piece: Piece, after: Pixels, scheme: readonly Swatch[], { targets
     (sum, { id }, s) => sum + Math.abs((covers.get(id) ?? 0) - (shares[s] as number)) / 2,
     0,
   )
-  const kept = figuresOf(
+  const stored = figuresOf(
     piece.before,
     after,
     scheme.map(({ hex }) => hex),
@@ -106,11 +106,11 @@ const rowOf = (piece: Piece, after: Pixels, scheme: readonly Swatch[], { targets
     dominant === null || accent === null ? null : Number(accent > dominant),
     distance,
     worn.toldApart,
-    kept.swatchesUsed,
-    kept.exact,
-    kept.edgesKept,
-    kept.strongLost,
-    kept.offScheme,
+    stored.swatchesUsed,
+    stored.exact,
+    stored.edgesKept,
+    stored.strongLost,
+    stored.offScheme,
     worn.turned,
   ]
 }

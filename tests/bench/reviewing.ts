@@ -69,7 +69,7 @@ new MutationObserver(() => {
 export const reviewTimes = async (
   address: string,
   databaseUrl: string,
-): Promise<{ answered: Answered[]; said: number; lost: number; seen: number[]; heard: number; streams: number }> => {
+): Promise<{ answered: Answered[]; text: number; lost: number; seen: number[]; heard: number; streams: number }> => {
   const cookie = await cookieFor(databaseUrl, address, `Designer ${randomUUID().slice(0, 8)}`, 'designer')
   const worker = startWorker(databaseUrl)
   const { review, link, project } = await published(address, cookie)
@@ -140,7 +140,7 @@ export const reviewTimes = async (
     await pause((own / CLIENTS) * THINKS)
     while (performance.now() < until) {
       const id = randomUUID()
-      const said = {
+      const text = {
         id,
         author: `Client ${own}`,
         text: `How about a warmer sky? ${own}`,
@@ -148,7 +148,7 @@ export const reviewTimes = async (
         reader: `r${own}`,
       }
       const at = Date.now()
-      if (await timed('a comment', `${api}/comments`, 'POST', said, `192.0.2.${own}`)) sent.set(id, at)
+      if (await timed('a comment', `${api}/comments`, 'POST', text, `192.0.2.${own}`)) sent.set(id, at)
       await pause(THINKS)
     }
   }
@@ -162,24 +162,24 @@ export const reviewTimes = async (
   await browser.close()
   agent.destroy()
 
-  const kept = new Set<string>()
+  const stored = new Set<string>()
   for (let before = '', more = true; more; ) {
-    const told = await json<{ threads: ReviewThread[]; more: boolean }>(
+    const reported = await json<{ threads: ReviewThread[]; more: boolean }>(
       address,
       cookie,
       `/api/reviews/${review.id}/comments?${before && `before=${before}`}`,
     )
-    for (const { id } of told.threads) kept.add(id)
-    before = String(told.threads.at(-1)?.seq ?? '')
-    more = told.more
+    for (const { id } of reported.threads) stored.add(id)
+    before = String(reported.threads.at(-1)?.seq ?? '')
+    more = reported.more
   }
   return {
     answered: [...times].map(([what, all]) => ({
       ...{ what, perSecond: all.length / (LASTS / 1000), failed: failures.get(what) ?? 0 },
       ...{ middle: percentile(all, 0.5), p95: percentile(all, 0.95), p99: percentile(all, 0.99) },
     })),
-    said: sent.size,
-    lost: [...sent.keys()].filter(id => !kept.has(id)).length,
+    text: sent.size,
+    lost: [...sent.keys()].filter(id => !stored.has(id)).length,
     seen: [...sent].map(([id, at]) => (seenAt[id] ?? Infinity) - at),
     ...{ heard, streams },
   }

@@ -399,10 +399,10 @@ const keeping = async (): Promise<void> => {
 
 const meant = async (): Promise<void> => {
   row('', ...MEANT_FIGURES.map(([name]) => name))
-  const said = (value: number, figure: number): string =>
+  const text = (value: number, figure: number): string =>
     figure === MEANT_FIGURES.length - 1 ? `${tenth(value)}°` : percent(value)
   await meantFigures(Number(process.argv[3] ?? 24), (what, means) =>
-    row(what, ...means.map(([mean, worst], i) => `${said(mean, i)} (${said(worst, i)})`)),
+    row(what, ...means.map(([mean, worst], i) => `${text(mean, i)} (${text(worst, i)})`)),
   )
   row('time', 'middle', '95th of 100')
   for (const [name, half, most] of await meantTimes()) row(name, `${tenth(half)} ms`, `${tenth(most)} ms`)
@@ -491,7 +491,7 @@ const growth = (): void => {
   const wanted = new RegExp(process.argv[3] ?? '')
   for (const dimension of DIMENSIONS) {
     if (!wanted.test(dimension.name)) continue
-    const { n, ms, exponent, said } = growthOf(dimension)
+    const { n, ms, exponent, text: said } = growthOf(dimension)
     row(`${dimension.kind}: ${dimension.name}`, n, whole(ms), exponent.toFixed(2), said === 'read' ? '' : said)
     if (exponent > 1.2) steep.push(dimension.name)
   }
@@ -518,7 +518,7 @@ const serving = (): Promise<void> =>
 const reviews = (): Promise<void> =>
   served(
     async (address, url) => {
-      const { answered, said, lost, seen, heard, streams } = await reviewTimes(address, url)
+      const { answered, text: said, lost, seen, heard, streams } = await reviewTimes(address, url)
       row('200 readers and 20 clients of a review for 60 s', 'a second', 'middle', '95th', '99th percentile', 'failed')
       row('---', '---:', '---:', '---:', '---:', '---:')
       for (const { what, perSecond, middle, p95, p99, failed } of answered)

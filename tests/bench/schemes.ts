@@ -95,7 +95,7 @@ export const schemeFigures = (plan: TonePlan): SchemeFigures =>
 export const dealFigures = (count: number): SchemeFigures & { light: number; dark: number; neutral: number } => {
   const schemes = Array.from({ length: count }, (_, seed) => {
     const base = BASES[(seed * 7) % BASES.length] as Hex
-    return [base, ...deal({ held: [base], count: 4, wheel: WHEELS[seed % 3] as (typeof WHEELS)[number] }, seed).hexes]
+    return [base, ...deal({ fixed: [base], count: 4, wheel: WHEELS[seed % 3] as (typeof WHEELS)[number] }, seed).hexes]
   })
   const part = (has: (hex: Hex) => boolean): number => schemes.filter(hexes => hexes.some(has)).length / count
   return {

@@ -38,8 +38,8 @@ const caught = (page: Page): Promise<boolean[]> =>
       if (!box) return [true]
       return [0.02, 0.25, 0.5, 0.75, 0.98].flatMap(x =>
         [0.1, 0.5, 0.9].map(y => {
-          const met = document.elementFromPoint(box.left + box.width * x, box.top + box.height * y)
-          return met === null || met.shadowRoot !== null || met.closest(selector) === null
+          const visited = document.elementFromPoint(box.left + box.width * x, box.top + box.height * y)
+          return visited === null || visited.shadowRoot !== null || visited.closest(selector) === null
         }),
       )
     }),

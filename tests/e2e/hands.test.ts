@@ -15,7 +15,7 @@ const notThePage = async (page: Page): Promise<void> => {
   await page.evaluate(() => new Promise(requestAnimationFrame))
   await expect.poll(() => focused(page)).not.toBe('the page')
 }
-const said = (page: Page) => page.getByTestId('said')
+const text = (page: Page) => page.getByTestId('said')
 
 /** Drops files or a text somewhere on the page, as the browser tells it. */
 const dropOn = async (
@@ -110,26 +110,26 @@ test('the focus never falls to the page, and what was done is said', async ({ pa
   await page.getByLabel('Project name').fill('Kites, renamed')
   await page.keyboard.press('Enter')
   await notThePage(page)
-  await expect(said(page)).toHaveText('Rename')
+  await expect(text(page)).toHaveText('Rename')
 
   const block = page.getByTestId('swatch').nth(2)
   await block.focus()
   await page.keyboard.press('l')
-  await expect(said(page)).toHaveText('Lock')
+  await expect(text(page)).toHaveText('Lock')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('swatch-card')).toBeFocused()
   await page.keyboard.press('Escape')
   await expect(block).toBeFocused()
   await page.keyboard.press('l')
   await page.keyboard.press('Delete')
-  await expect(said(page)).toHaveText('Remove swatch')
+  await expect(text(page)).toHaveText('Remove swatch')
   await notThePage(page)
   await page.getByTestId('notices').getByRole('button', { name: 'Undo' }).last().press('Enter')
-  await expect(said(page)).toHaveText('Undid remove swatch')
+  await expect(text(page)).toHaveText('Undid remove swatch')
   await notThePage(page)
 
   await page.getByTestId('proof').nth(1).click()
-  await expect(said(page)).not.toHaveText('Undid remove swatch')
+  await expect(text(page)).not.toHaveText('Undid remove swatch')
   await page.getByTestId('proof').nth(3).focus()
   await page.keyboard.press('m')
   await page.getByTestId('proof').nth(4).focus()

@@ -9,7 +9,7 @@ const DATA = '.data/start-test'
 /** A start in a data folder of its own, with what it said so far. */
 interface Start {
   child: ChildProcess
-  said: () => string
+  text: () => string
   code: Promise<number | null>
 }
 
@@ -19,7 +19,7 @@ const start = (env: NodeJS.ProcessEnv = {}): Start => {
   const child = spawn('bin/start', [], { env: own, stdio: ['ignore', 'pipe', 'pipe'] })
   let heard = ''
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece: Buffer) => (heard += piece.toString()))
-  return { child, said: () => heard, code: new Promise(done => child.once('close', done)) }
+  return { child, text: () => heard, code: new Promise(done => child.once('close', done)) }
 }
 
 /** The processes that belong to a start in the data folder, by what they were given. */
@@ -37,7 +37,7 @@ const left = (): number[] =>
     })
     .map(Number)
 
-const addressOf = async ({ said }: Start): Promise<string> => {
+const addressOf = async ({ text: said }: Start): Promise<string> => {
   await expect.poll(said, { timeout: 60_000 }).toContain('Plumbago is at')
   return /Plumbago is at (\S+)/.exec(said())?.[1] ?? ''
 }
@@ -73,18 +73,18 @@ test('bin/start on a bad day @full', async () => {
   // a second start leaves the first alone
   const second = start()
   expect(await second.code).toBe(0)
-  expect(second.said()).toContain(`running already, at ${address}`)
+  expect(second.text()).toContain(`running already, at ${address}`)
   expect(await isUp(address)).toBe(true)
 
   // the database dies
   const postmaster = (): number => Number(readFileSync(clusterFile(), 'utf8').split('\n')[0])
   process.kill(postmaster(), 'SIGKILL')
-  await expect.poll(first.said, { timeout: 30_000 }).toContain('The database ended; it is started again')
+  await expect.poll(first.text, { timeout: 30_000 }).toContain('The database ended; it is started again')
   await expect.poll(() => isUp(address), { timeout: 60_000 }).toBe(true)
 
   // the server dies
   process.kill(serverOf(), 'SIGKILL')
-  await expect.poll(first.said, { timeout: 30_000 }).toContain('The server ended; it is started again')
+  await expect.poll(first.text, { timeout: 30_000 }).toContain('The server ended; it is started again')
   await expect.poll(() => isUp(address), { timeout: 60_000 }).toBe(true)
 
   // the start itself is killed: another takes over what it left
@@ -96,7 +96,7 @@ test('bin/start on a bad day @full', async () => {
   expect(existsSync(`/proc/${orphan}`)).toBe(true)
   const third = start()
   const again = await addressOf(third)
-  expect(third.said()).toContain('Taking over what an earlier start left')
+  expect(third.text()).toContain('Taking over what an earlier start left')
   expect(existsSync(`/proc/${orphan}`)).toBe(false)
   expect(await isUp(again)).toBe(true)
 
@@ -112,7 +112,7 @@ test('bin/start on a bad day @full', async () => {
   const fourth = start({ PLUMBAGO_SIGN_IN: '1' })
   const asking = await addressOf(fourth)
   expect((await fetch(`${asking}/api/projects`)).status).toBe(401)
-  await expect.poll(fourth.said, { timeout: 30_000 }).toMatch(new RegExp(`${asking}/welcome/[\\w-]{32}\\n`))
+  await expect.poll(fourth.text, { timeout: 30_000 }).toMatch(new RegExp(`${asking}/welcome/[\\w-]{32}\\n`))
   fourth.child.kill('SIGTERM')
   expect(await fourth.code).toBe(0)
   await expect.poll(left).toEqual([])
@@ -134,10 +134,10 @@ test('bin/start says what is in its way: a port that is taken, a folder that can
   const port = typeof address === 'object' && address ? address.port : 0
   const named = start({ PORT: String(port) })
   expect(await named.code).toBe(1)
-  expect(named.said()).toContain(`Port ${port} is taken by another program`)
+  expect(named.text()).toContain(`Port ${port} is taken by another program`)
   taken.close()
   const folder = start({ PLUMBAGO_DATA: '/proc/none' })
   expect(await folder.code).toBe(1)
-  expect(folder.said()).toContain('Nothing can be written in /proc/none')
+  expect(folder.text()).toContain('Nothing can be written in /proc/none')
   await expect.poll(left).toEqual([])
 })

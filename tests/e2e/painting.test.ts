@@ -95,11 +95,11 @@ test('what a painting is taken as can be said, an ink pointed at joins; an area 
 
   // canceled on the way, the picture stays taken as it was
   let go = (): void => undefined
-  const held = new Promise<void>(resolve => {
+  const fixed = new Promise<void>(resolve => {
     go = resolve
   })
   await page.route('**/api/artwork/*/manner', async route => {
-    await held
+    await fixed
     await route.continue().catch(() => null)
   })
   await manner.selectOption('flat')
@@ -185,9 +185,9 @@ test('a painting of more than 12 megapixels is taken in; taking it apart and wri
   await newProject(page, 'Large painting')
   await startFrom(page, 'Artwork')
   let letPass = (): void => undefined
-  const held = new Promise<void>(done => (letPass = done))
+  const fixed = new Promise<void>(done => (letPass = done))
   await page.route('**/api/artwork/*/stage', async route => {
-    await held
+    await fixed
     await route.continue()
   })
   await page

@@ -20,7 +20,7 @@ let url = ''
 let database: OwnDatabase
 let owner = ''
 
-const said = (...words: string[]): string =>
+const text = (...words: string[]): string =>
   execFileSync('bin/plumbago', ['people', '--at', served.address, ...words], {
     encoding: 'utf8',
     env: { ...process.env, DATABASE_URL: url },
@@ -84,7 +84,7 @@ test('the first start: the owner sets a password by a link that works once, lets
   await expect(page.getByTestId('sign-in')).toBeVisible()
   await isAccessible(page)
   // two starts at once print two links; the one that is used first holds
-  const [link = '', other = ''] = [said('--first'), said('--first')].map(text => /http\S+/.exec(text)?.[0] ?? '')
+  const [link = '', other = ''] = [text('--first'), text('--first')].map(text => /http\S+/.exec(text)?.[0] ?? '')
   await page.goto(link)
   await expect(page.getByTestId('welcome')).toContainText('You are the first here')
   await isAccessible(page)
@@ -97,7 +97,7 @@ test('the first start: the owner sets a password by a link that works once, lets
   await newPassword(page, PASSWORD)
   await page.getByTestId('welcome-go').click()
   await expect(page.getByTestId('project-card').first()).toBeVisible()
-  expect(said('--first')).toBe('')
+  expect(text('--first')).toBe('')
   for (const used of [link, other]) {
     const late = await (await browser.newContext()).newPage()
     await late.goto(used)
@@ -136,7 +136,7 @@ test('the first start: the owner sets a password by a link that works once, lets
   await expect(second.getByTestId('sign-in-problem')).toContainText('name or the password is not right')
   await signIn(second, 'jon ODDSSON', 'the lighthouse blinks')
   await expect(second.getByTestId('project-card').first()).toBeVisible()
-  expect(said()).toBe('Jon Oddsson, designer\nMara Lindqvist, owner\n')
+  expect(text()).toBe('Jon Oddsson, designer\nMara Lindqvist, owner\n')
   // taken out, and let in again
   await dialog.getByRole('button', { name: 'Take out Jon Oddsson' }).click()
   await expect(dialog.getByTestId('person')).toHaveCount(1)
@@ -186,15 +186,15 @@ test('two people in one project see each other, and each other’s changes at on
   // an answer that comes late, after another was asked for, is not shown
   let arrive = (): void => {}
   const late = new Promise<void>(done => (arrive = done))
-  let held = 0
+  let fixed = 0
   await ada.route('**/api/here', async route => {
     const answer = await route.fetch()
-    if (held++ === 0) await late
+    if (fixed++ === 0) await late
     await route.fulfill({ response: answer })
   })
   const third = await ada.context().newPage()
   await open(third, project)
-  await expect.poll(() => held).toBeGreaterThan(0)
+  await expect.poll(() => fixed).toBeGreaterThan(0)
   await Promise.all([again.close({ runBeforeUnload: true }), third.close({ runBeforeUnload: true })])
   await expect(ada.getByTestId('others')).not.toContainText('another window')
   arrive()
@@ -226,9 +226,9 @@ test('a role that is taken away while one saves, and being signed out everywhere
   const ravn = people.find(({ name }) => name === 'Ravn')?.id ?? ''
   // the save is on its way when the role goes
   let go = (): void => {}
-  const held = new Promise<void>(done => (go = done))
+  const fixed = new Promise<void>(done => (go = done))
   await page.route('**/api/projects/*', async route => {
-    if (route.request().method() === 'PUT') await held
+    if (route.request().method() === 'PUT') await fixed
     await route.continue()
   })
   await setBase(page, '#e07a5f')
@@ -454,15 +454,15 @@ test('requests have ids, are counted, and say nothing of links', async () => {
   await ask(`/api/welcome/${token}`)
   const lines = (): Array<{ id: string; path: string; status: number }> =>
     served
-      .said()
+      .text()
       .split('\n')
       .filter(line => line.startsWith('{'))
       .map(line => JSON.parse(line) as { id: string; path: string; status: number })
   await expect.poll(() => lines().some(({ path }) => path === '/api/welcome/…')).toBe(true)
   expect(lines().find(({ id }) => id === 'from-the-balancer')).toMatchObject({ path: '/api/me', status: 200 })
   expect(lines().map(({ path }) => path)).toContain('/api/review/…')
-  expect(served.said()).not.toContain(token)
-  expect(served.said()).not.toContain(PASSWORD)
+  expect(served.text()).not.toContain(token)
+  expect(served.text()).not.toContain(PASSWORD)
 })
 
 test('where one is led after signing in is an address of our own', async () => {

@@ -307,13 +307,13 @@ test('nothing else of the project can be reached by what a link tells; under a n
     headers: OURS,
     data: { id: crypto.randomUUID(), author: 'Ada', text: 'x', look: 'c1', spot: { artwork: 'a1', x: 0, y: 0 } },
   })
-  const told = [await (await request.get(api)).text(), await (await request.get(`${api}/comments`)).text()].join(' ')
+  const reported = [await (await request.get(api)).text(), await (await request.get(`${api}/comments`)).text()].join(' ')
   const { document } = (await (await request.get(`/api/projects/${project}`)).json()) as {
     document: { artwork: Array<{ hash: string; id: string }>; references: Array<{ hash: string }>; lineUp: unknown }
   }
   const secrets = [project, ...document.artwork.map(({ hash }) => hash), ...document.references.map(({ hash }) => hash)]
-  for (const secret of secrets) expect(told).not.toContain(secret)
-  const words = [...new Set([token, ...(told.match(/[\w-]{2,64}/g) ?? [])])]
+  for (const secret of secrets) expect(reported).not.toContain(secret)
+  const words = [...new Set([token, ...(reported.match(/[\w-]{2,64}/g) ?? [])])]
     .filter(word => /\d/.test(word) || word.length > 20)
     .slice(0, 60)
   expect(words).toContain('c1')

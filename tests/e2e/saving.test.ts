@@ -245,11 +245,11 @@ test('the trail of a project that was left does not come into the next @full', a
   await saved(page)
   let answer: (() => void) | null = null
   await page.route(`**/api/projects/${demo}/trail`, async route => {
-    const held = await route.fetch()
+    const fixed = await route.fetch()
     await new Promise<void>(resolve => {
       answer = resolve
     })
-    await route.fulfill({ response: held }).catch(() => null)
+    await route.fulfill({ response: fixed }).catch(() => null)
   })
   await page.getByRole('link', { name: 'All projects' }).click()
   await page.locator(`a[href="/project/${demo}/compose"]`).click()

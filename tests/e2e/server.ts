@@ -9,7 +9,7 @@ export interface Served {
   address: string
   pid: number
   /** What it has written to its log. */
-  said: () => string
+  text: () => string
   stop: () => Promise<void>
 }
 
@@ -23,8 +23,8 @@ export const serve = async (databaseUrl: string, port = PORT, more: NodeJS.Proce
     },
     stdio: ['ignore', 'pipe', 'ignore'],
   })
-  let said = ''
-  child.stdout?.on('data', (piece: Buffer) => (said += piece.toString()))
+  let text = ''
+  child.stdout?.on('data', (piece: Buffer) => (text += piece.toString()))
   const address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 150; i++) {
     if (child.exitCode !== null) throw new Error(`The server ended with ${child.exitCode}.`)
@@ -40,7 +40,7 @@ export const serve = async (databaseUrl: string, port = PORT, more: NodeJS.Proce
   return {
     address,
     pid: child.pid ?? 0,
-    said: () => said,
+    text: () => text,
     stop: async () => {
       child.kill()
       for (let i = 0; i < 50 && child.exitCode === null && child.signalCode === null; i++) await pause(50)

@@ -46,15 +46,15 @@ const startUp = async (): Promise<Running> => {
   delete env.DATABASE_URL
   delete env.PORT
   const child = spawn('bin/start', [], { env, stdio: ['ignore', 'pipe', 'pipe'] })
-  let said = ''
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece: Buffer) => (said += piece.toString()))
-  for (let waited = 0; !said.includes('Plumbago is at'); waited += 100) {
-    if (child.exitCode !== null || waited > LONGEST) throw new Error(`It did not start:\n${said}`)
+  let text = ''
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece: Buffer) => (text += piece.toString()))
+  for (let waited = 0; !text.includes('Plumbago is at'); waited += 100) {
+    if (child.exitCode !== null || waited > LONGEST) throw new Error(`It did not start:\n${text}`)
     await pause(100)
   }
-  const address = /Plumbago is at (\S+)/.exec(said)?.[1] ?? ''
-  for (let waited = 0; !said.includes('/welcome/') && waited < LONGEST; waited += 100) await pause(100)
-  const path = /\/welcome\/\S+/.exec(said)?.[0] ?? ''
+  const address = /Plumbago is at (\S+)/.exec(text)?.[1] ?? ''
+  for (let waited = 0; !text.includes('/welcome/') && waited < LONGEST; waited += 100) await pause(100)
+  const path = /\/welcome\/\S+/.exec(text)?.[0] ?? ''
   const set = await fetch(`${address}/api${path}`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -110,7 +110,7 @@ const ask = async (
   method = 'GET',
   body?: unknown,
   from = '',
-): Promise<{ status: number; said: unknown } | null> => {
+): Promise<{ status: number; text: unknown } | null> => {
   try {
     const raw = typeof body === 'string'
     const answer = await fetch(address + path, {
@@ -124,7 +124,7 @@ const ask = async (
       ...(body === undefined ? {} : { body: raw ? body : JSON.stringify(body) }),
     })
     const said: unknown = await answer.json().catch(() => null)
-    return answer.status >= 500 ? null : { status: answer.status, said }
+    return answer.status >= 500 ? null : { status: answer.status, text: said }
   } catch {
     return null
   }
@@ -137,7 +137,7 @@ const insist = async (
   method = 'GET',
   body?: unknown,
   from = '',
-): Promise<{ status: number; said: unknown }> => {
+): Promise<{ status: number; text: unknown }> => {
   for (;;) {
     const answer = await ask(address, path, method, body, from)
     if (answer) return answer
@@ -171,7 +171,7 @@ const changeOf = (document: StoredProject['document'], n: number) => {
 
 /** Saves one project again and again; returns how to look whether all of it is there. */
 const write = async (address: string, writer: number): Promise<() => Promise<void>> => {
-  const { said } = await insist(address, '/api/projects', 'POST', { name: `Writer ${writer}` })
+  const { text: said } = await insist(address, '/api/projects', 'POST', { name: `Writer ${writer}` })
   const { id, document } = said as StoredProject
   let acknowledged = 0
   const writing = (async () => {
@@ -183,7 +183,7 @@ const write = async (address: string, writer: number): Promise<() => Promise<voi
       })
       if (answer.status !== 200) {
         wrong.push(
-          `writer ${writer}: save ${n} was answered with ${answer.status}: ${JSON.stringify(answer.said).slice(0, 200)}`,
+          `writer ${writer}: save ${n} was answered with ${answer.status}: ${JSON.stringify(answer.text).slice(0, 200)}`,
         )
         return
       }
@@ -194,14 +194,14 @@ const write = async (address: string, writer: number): Promise<() => Promise<voi
   })()
   return async () => {
     await writing
-    const { said: found } = await insist(address, `/api/projects/${id}`)
-    const { said: trail } = await insist(address, `/api/projects/${id}/trail`)
-    const { version, document: kept } = found as StoredProject
+    const { text: found } = await insist(address, `/api/projects/${id}`)
+    const { text: trail } = await insist(address, `/api/projects/${id}/trail`)
+    const { version, document: stored } = found as StoredProject
     const states = (trail as PackedTrail).states.map(state => state.id)
     const expected = Array.from({ length: acknowledged }, (_, i) => `s${i + 1}`)
     if (version !== acknowledged + 1) wrong.push(`writer ${writer}: version ${version} after ${acknowledged} saves`)
-    if (kept.name !== `Save ${acknowledged}` || kept.state !== `s${acknowledged}`)
-      wrong.push(`writer ${writer}: ${kept.name} after save ${acknowledged}`)
+    if (stored.name !== `Save ${acknowledged}` || stored.state !== `s${acknowledged}`)
+      wrong.push(`writer ${writer}: ${stored.name} after save ${acknowledged}`)
     if (states.join() !== expected.join())
       wrong.push(`writer ${writer}: a trail of ${states.length} after ${acknowledged} saves`)
   }
@@ -209,23 +209,23 @@ const write = async (address: string, writer: number): Promise<() => Promise<voi
 
 /** Uploads drawings; every one that is acknowledged has to be there in the end. */
 const upload = async (address: string): Promise<() => Promise<void>> => {
-  const kept: string[] = []
+  const stored: string[] = []
   const uploading = (async () => {
     for (let n = 0; !isOver; n++) {
       const fill = `#${(0x100000 + n).toString(16)}`
       const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path d="M0 0h9v9z" fill="${fill}"/></svg>`
       const answer = await ask(address, `/api/artwork?name=${n}.svg`, 'POST', drawing)
       if (answer?.status === 201) {
-        kept.push((answer.said as { hash: string }).hash)
+        stored.push((answer.text as { hash: string }).hash)
         uploads++
       } else if (answer)
-        wrong.push(`upload ${n} was answered with ${answer.status}: ${JSON.stringify(answer.said).slice(0, 200)}`)
+        wrong.push(`upload ${n} was answered with ${answer.status}: ${JSON.stringify(answer.text).slice(0, 200)}`)
       else await pause(50)
     }
   })()
   return async () => {
     await uploading
-    for (const hash of kept)
+    for (const hash of stored)
       if ((await insist(address, `/api/artwork/${hash}`)).status !== 200) wrong.push(`artwork ${hash} is gone`)
   }
 }
@@ -235,7 +235,7 @@ const THINKS = 150
 
 /** Publishes a review and comments on it again and again; every comment has to be there once, in its order, and the last choice. */
 const review = async (address: string): Promise<() => Promise<void>> => {
-  const { said } = await insist(address, '/api/projects', 'POST', { name: 'Reviewed' })
+  const { text: said } = await insist(address, '/api/projects', 'POST', { name: 'Reviewed' })
   const { id } = said as StoredProject
   const wanted = {
     version: 1,
@@ -244,7 +244,7 @@ const review = async (address: string): Promise<() => Promise<void>> => {
     artwork: [],
     endsAt: new Date(Date.now() + 8e7).toISOString(),
   }
-  const { said: published } = await insist(address, `/api/projects/${id}/reviews`, 'POST', wanted)
+  const { text: published } = await insist(address, `/api/projects/${id}/reviews`, 'POST', wanted)
   const { link, review: made } = published as { link: string; review: Review }
   const api = link.replace('/review/', '/api/review/')
   const sent: string[] = []
@@ -267,30 +267,30 @@ const review = async (address: string): Promise<() => Promise<void>> => {
   })()
   return async () => {
     await talking
-    const kept: string[] = []
+    const stored: string[] = []
     for (let before = '', more = true; more; ) {
-      const { said: told } = await insist(address, `/api/reviews/${made.id}/comments?${before && `before=${before}`}`)
-      const page = told as { threads: ReviewThread[]; more: boolean }
-      kept.push(...page.threads.map(thread => thread.id))
+      const { text: reported } = await insist(address, `/api/reviews/${made.id}/comments?${before && `before=${before}`}`)
+      const page = reported as { threads: ReviewThread[]; more: boolean }
+      stored.push(...page.threads.map(thread => thread.id))
       before = String(page.threads.at(-1)?.seq ?? '')
       more = page.more
     }
-    if (kept.reverse().join() !== sent.join())
-      wrong.push(`${kept.length} comments are kept of ${sent.length}, or in another order`)
-    const { said: now } = await insist(address, api)
+    if (stored.reverse().join() !== sent.join())
+      wrong.push(`${stored.length} comments are kept of ${sent.length}, or in another order`)
+    const { text: now } = await insist(address, api)
     if ((now as ReviewPage).choice?.author !== chosen) wrong.push('the last choice is not kept')
   }
 }
 
 /** Asks for files again and again; every job that was taken has to be done in the end, with its files. */
 const exporting = async (address: string): Promise<() => Promise<void>> => {
-  const { said } = await insist(address, '/api/projects', 'POST', { name: 'Exported' })
+  const { text: said } = await insist(address, '/api/projects', 'POST', { name: 'Exported' })
   const { id } = said as StoredProject
   const wanted = { ...FIRST_WANTED, artwork: [], looks: ['now'], png: [], svg: null }
   const taken: string[] = []
   const asking = (async () => {
     while (!isOver) {
-      const { status, said: job } = await insist(address, `/api/projects/${id}/jobs`, 'POST', { version: 1, wanted })
+      const { status, text: job } = await insist(address, `/api/projects/${id}/jobs`, 'POST', { version: 1, wanted })
       if (status < 300) {
         taken.push((job as { id: string }).id)
         jobs++
@@ -302,7 +302,7 @@ const exporting = async (address: string): Promise<() => Promise<void>> => {
     await asking
     for (const job of taken)
       for (let n = 0; ; n++) {
-        const { state, reason } = (await insist(address, `/api/jobs/${job}`)).said as { state: string; reason: string }
+        const { state, reason } = (await insist(address, `/api/jobs/${job}`)).text as { state: string; reason: string }
         if (state === 'done') break
         if (state === 'failed' || n > 300) {
           wrong.push(`job ${job} is ${state}: ${reason}`)
@@ -353,10 +353,10 @@ try {
 } finally {
   isOver = true
   // what was said beside the lines of requests
-  const said = readFileSync(`${DATA}/server.log`, 'utf8').split('\n')
+  const text = readFileSync(`${DATA}/server.log`, 'utf8').split('\n')
   if (wrong.length)
     console.log(
-      said
+      text
         .filter(line => !line.startsWith('{"level":"info"'))
         .join('\n')
         .slice(-8000),

@@ -26,7 +26,7 @@ const whenEnded = async (child: ChildProcess | null): Promise<void> => {
   while (!ended(child)) await pause(20)
 }
 
-const kept = (start: () => ChildProcess, isReady: () => Promise<boolean>): Kept & { stop: () => Promise<void> } => {
+const stored = (start: () => ChildProcess, isReady: () => Promise<boolean>): Kept & { stop: () => Promise<void> } => {
   let child: ChildProcess | null = null
   return {
     begin: async () => {
@@ -64,7 +64,7 @@ export const startFleet = async (
   const quiet = { stdio: ['ignore', 'ignore', 'inherit'] as ['ignore', 'ignore', 'inherit'] }
   const ports = Array.from({ length: servers }, (_, n) => port + 1 + n)
   const all = ports.map(own =>
-    kept(
+    stored(
       () =>
         spawn(process.execPath, ['.output/server/index.mjs'], {
           ...{ ...quiet, env: { ...env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(own) } },
@@ -73,7 +73,7 @@ export const startFleet = async (
     ),
   )
   const hands = Array.from({ length: workers }, () =>
-    kept(
+    stored(
       () => spawn(process.execPath, ['--import', 'tsx', 'bin/worker.ts'], { ...quiet, env }),
       () => Promise.resolve(true),
     ),
@@ -86,7 +86,7 @@ export const startFleet = async (
     .replace(/^ +log \/dev\/log.*\n/m, '')
     .replace('bind :80', `bind 127.0.0.1:${port}`)
   writeFileSync(join(folder, 'haproxy.cfg'), `${config}${lines.join('\n')}\n`)
-  const balancer = kept(
+  const balancer = stored(
     () => spawn('haproxy', ['-f', join(folder, 'haproxy.cfg'), '-q'], quiet),
     () => answers(`http://127.0.0.1:${port}/api/health`),
   )

@@ -186,8 +186,8 @@ export const workFor = async (
     const api = new URL(link, address).pathname.replace('/review/', '/api/review/')
     while (Date.now() < until) {
       const id = randomUUID()
-      const said = { id, author: `Client ${n}`, text: 'A warmer sky?', look: 'c1', reader: `r${n}` }
-      if ((await ask('comment', 'POST', `${api}/comments`, said)).status === 201) done.comments.push(id)
+      const text = { id, author: `Client ${n}`, text: 'A warmer sky?', look: 'c1', reader: `r${n}` }
+      if ((await ask('comment', 'POST', `${api}/comments`, text)).status === 201) done.comments.push(id)
       await ask('review', 'GET', api)
       await pause(3200) // no faster than a person may write
     }

@@ -23,10 +23,10 @@ const admin = connect(all)
 await admin.unsafe(`create database ${name}`)
 const url = freshDatabase(CLUSTER, name)
 const fleet = await startFleet(url, PORT)
-const said: string[] = []
+const text: string[] = []
 let failed = false
 const check = (holds: boolean, words: string): void => {
-  said.push(`${holds ? '✓' : '✗'} ${words}`)
+  text.push(`${holds ? '✓' : '✗'} ${words}`)
   failed ||= !holds
 }
 try {
@@ -64,15 +64,15 @@ try {
     `nobody noticed more than one retry (${counted.retried} retries, ${counted.mostRetries} at most)`,
   )
   check(done.heard.length > saves.length / 2, `${done.heard.length} saves were heard of elsewhere`)
-  said.push(
+  text.push(
     `  saves: ${ms(saves, 0.5)} in the middle, ${ms(saves, 0.95)} and ${ms(saves, 0.99)} at the 95th and 99th percentile`,
   )
-  said.push(`  heard elsewhere after ${ms(done.heard, 0.5)}, ${ms(done.heard, 0.95)} at the 95th percentile`)
+  text.push(`  heard elsewhere after ${ms(done.heard, 0.5)}, ${ms(done.heard, 0.95)} at the 95th percentile`)
 } finally {
   await fleet.end()
   await admin.unsafe(`drop database if exists ${name} with (force)`)
   await admin.end()
   if (!process.env.FLEET_CLUSTER) execFileSync('bin/cluster', ['stop', CLUSTER])
 }
-console.log(said.join('\n'))
+console.log(text.join('\n'))
 process.exit(failed ? 1 : 0)

@@ -77,8 +77,8 @@ const SERVES = [
 const pairKey = computed(() => (chosen.value ? keyOf('lettering', chosen.value) : ''))
 /** What was said of the chosen pair. */
 const serves = computed<(typeof SERVES)[number]['value']>(() => {
-  const said = history.settled?.check.lettering[pairKey.value]
-  return said === undefined ? 'found' : said ? 'yes' : 'no'
+  const mark = history.settled?.check.lettering[pairKey.value]
+  return mark === undefined ? 'found' : mark ? 'yes' : 'no'
 })
 const say = (value: (typeof SERVES)[number]['value']): void =>
   history.run({ do: 'say lettering', key: pairKey.value, is: value === 'found' ? null : value === 'yes' })

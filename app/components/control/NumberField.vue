@@ -4,8 +4,8 @@ const { value, min, max } = defineProps<{ value: number; min: number; max: numbe
 const emit = defineEmits<{ settle: [value: number] }>()
 
 const settle = (typed: string): void => {
-  const said = Math.round(Number(typed.trim() || Number.NaN))
-  if (!Number.isNaN(said)) emit('settle', Math.min(max, Math.max(min, said)))
+  const typedValue = Math.round(Number(typed.trim() || Number.NaN))
+  if (!Number.isNaN(typedValue)) emit('settle', Math.min(max, Math.max(min, typedValue)))
 }
 </script>
 

@@ -24,7 +24,7 @@ const {
 const emit = defineEmits<{ preview: [value: number]; settle: [value: number] }>()
 const UNITS: Readonly<Record<string, string>> = { '°': 'degrees', '%': 'percent', 'K': 'kelvin' }
 
-const bounded = (said: number): number => Math.min(max, Math.max(min, said))
+const bounded = (number: number): number => Math.min(max, Math.max(min, number))
 const valueOf = (event: Event): number => Number((event.target as HTMLInputElement).value)
 const nudge = (event: KeyboardEvent): void => {
   if (!event.shiftKey && step === 1) return

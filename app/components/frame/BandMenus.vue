@@ -27,7 +27,7 @@ const choices = computed(() => {
     {
       title: 'Companion',
       how: 'deal',
-      hex: deal({ held: hexes, count: 1, wheel: now.harmony.wheel }, hexes.length).hexes[0] ?? now.base.hex,
+      hex: deal({ fixed: hexes, count: 1, wheel: now.harmony.wheel }, hexes.length).hexes[0] ?? now.base.hex,
     },
     {
       title: 'Neutral that settles',

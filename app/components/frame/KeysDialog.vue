@@ -14,8 +14,8 @@ const lined = useFootLineOn()
 const titleOf = (where: Where): string => STEPS.find(({ step }) => step === where)?.title ?? where
 const groups = computed(() => {
   const wanted = words.value.trim().toLowerCase()
-  const found = Object.values(SHORTCUTS).filter(({ words: said, keys, where }) =>
-    `${said} ${keys.join(' ')} ${titleOf(where)}`.toLowerCase().includes(wanted),
+  const found = Object.values(SHORTCUTS).filter(({ words: description, keys, where }) =>
+    `${description} ${keys.join(' ')} ${titleOf(where)}`.toLowerCase().includes(wanted),
   )
   return [...new Set(found.map(({ where }) => where))].map(where => ({
     title: titleOf(where),

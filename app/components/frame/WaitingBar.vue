@@ -22,8 +22,8 @@ const save = (): void => {
     <div
       class="pointer-events-auto flex max-w-[760px] items-center gap-3 border border-strong bg-panel px-3 py-2 shadow-float"
     >
-      <span>▲ {{ saving.state.why }} {{ saving.state.kept ? KEPT : NOT_KEPT }}</span>
-      <button v-if="!saving.state.kept" class="control shrink-0" data-test="save-as-file" @click="save">
+      <span>▲ {{ saving.state.why }} {{ saving.state.isStored ? KEPT : NOT_KEPT }}</span>
+      <button v-if="!saving.state.isStored" class="control shrink-0" data-test="save-as-file" @click="save">
         Save as a file
       </button>
     </div>

@@ -39,13 +39,13 @@ const set = (next: Base): void => {
   history.run({ do: 'set base', base: next })
 }
 const take = (): void => {
-  const said = typed.value.trim()
-  const color = parseColor(said)
+  const text = typed.value.trim()
+  const color = parseColor(text)
   problem.value = ''
-  if (color) set({ hex: color.hex, hue: color.hue, typed: said })
-  else if (!said) problem.value = 'Type a color first.'
-  else if (!takeText(said, 'what was typed'))
-    problem.value = `“${said.slice(0, 40)}” is not a color. Try #2e4f7f, 46 79 127, 216° 64% 50%, C64 M38 Y0 K50 or teal.`
+  if (color) set({ hex: color.hex, hue: color.hue, typed: text })
+  else if (!text) problem.value = 'Type a color first.'
+  else if (!takeText(text, 'what was typed'))
+    problem.value = `“${text.slice(0, 40)}” is not a color. Try #2e4f7f, 46 79 127, 216° 64% 50%, C64 M38 Y0 K50 or teal.`
 }
 /** A list pasted into the field is a scheme, not a base. */
 const paste = (event: ClipboardEvent): void => {

@@ -9,9 +9,9 @@ const emit = defineEmits<{
   pick: [color: { hex: string; hue: number }]
 }>()
 
-const held = ref<Hsb | null>(null)
+const dragged = ref<Hsb | null>(null)
 const color = computed<Hsb>(
-  () => held.value ?? { ...hsbOf(hex, hue), h: hsbOf(hex, hue).s > 0 ? hsbOf(hex, hue).h : hue },
+  () => dragged.value ?? { ...hsbOf(hex, hue), h: hsbOf(hex, hue).s > 0 ? hsbOf(hex, hue).h : hue },
 )
 const pure = computed(() => hexOfHsb({ h: color.value.h, s: 1, b: 1 }))
 
@@ -20,16 +20,16 @@ const HUES = 'linear-gradient(to right, #f00, #ff0, #0f0, #0ff, #00f, #f0f, #f00
 
 const asColor = (hsb: Hsb): { hex: string; hue: number } => ({ hex: hexOfHsb(hsb), hue: hsb.h })
 const show = (hsb: Hsb): void => {
-  held.value = hsb
+  dragged.value = hsb
   emit('preview', asColor(hsb))
 }
 const settle = (): void => {
-  if (held.value) emit('pick', asColor(held.value))
-  held.value = null
+  if (dragged.value) emit('pick', asColor(dragged.value))
+  dragged.value = null
 }
 const place = ({ x, y }: { x: number; y: number }): void => show({ h: color.value.h, s: x, b: y })
 const cancel = (): void => {
-  held.value = null
+  dragged.value = null
   emit('preview', null)
 }
 const turnTo = (event: Event): void => show({ ...color.value, h: Number((event.target as HTMLInputElement).value) })

@@ -9,7 +9,7 @@ import type { FileQueue, Report } from '~/composables/useFileQueue'
  */
 const { incoming } = defineProps<{ incoming: FileQueue }>()
 const refused = computed(() => incoming.reports.value.filter(report => report.refused))
-const said = computed(() => incoming.reports.value.filter(report => !report.refused))
+const accepted = computed(() => incoming.reports.value.filter(report => !report.refused))
 /** So many lines of each are listed. */
 const MOST = 8
 const isOpen = ref(false)
@@ -45,14 +45,14 @@ const quiet = (reports: readonly Report[]): string => {
         </li>
       </ul>
       <details
-        v-if="said.length"
+        v-if="accepted.length"
         :open="isOpen"
         data-test="said-of-files"
         @toggle="isOpen = ($event.target as HTMLDetailsElement).open"
       >
-        <summary class="cursor-pointer text-caption leading-7 text-quiet" role="status">{{ quiet(said) }}</summary>
+        <summary class="cursor-pointer text-caption leading-7 text-quiet" role="status">{{ quiet(accepted) }}</summary>
         <ul class="max-h-44 overflow-y-auto border-t border-line py-1 text-caption">
-          <li v-for="({ file, lines, details = [] }, i) in said" :key="i" class="py-0.5">
+          <li v-for="({ file, lines, details = [] }, i) in accepted" :key="i" class="py-0.5">
             <p class="font-semibold wrap-anywhere">{{ file }}</p>
             <p v-for="(line, n) in lines.slice(0, MOST)" :key="n">{{ line }}</p>
             <p v-if="lines.length > MOST">and {{ lines.length - MOST }} more</p>

@@ -8,22 +8,22 @@ import { REST, type Lean } from '#core/extract/extract'
  */
 const { lean, disabled } = defineProps<{ lean: Lean; disabled: boolean }>()
 const emit = defineEmits<{ lean: [to: Lean]; settle: [to: Lean | null] }>()
-const held = ref<Lean | null>(null)
-const now = computed(() => held.value ?? lean)
+const dragged = ref<Lean | null>(null)
+const now = computed(() => dragged.value ?? lean)
 
 const bound = (value: number): number => Math.min(1, Math.max(-1, Math.round(value * 100) / 100))
 /** Near the middle the pad rests. */
 const snug = ({ x, y }: Lean): Lean => (Math.hypot(x, y) < 0.06 ? REST : { x: bound(x), y: bound(y) })
 const move = ({ x, y }: { x: number; y: number }): void => {
-  held.value = snug({ x: x * 2 - 1, y: y * 2 - 1 })
-  emit('lean', held.value)
+  dragged.value = snug({ x: x * 2 - 1, y: y * 2 - 1 })
+  emit('lean', dragged.value)
 }
 const settle = (to: Lean | null): void => {
-  held.value = null
+  dragged.value = null
   emit('settle', to)
 }
 const percent = (part: number): string => `${Math.abs(Math.round(part * 100))}%`
-const said = computed(() => {
+const description = computed(() => {
   const { x, y } = now.value
   if (x === 0 && y === 0) return 'at rest, as the picture is'
   return `${percent(x)} ${x < 0 ? 'quiet' : 'lively'}, ${percent(y)} ${y < 0 ? 'dark' : 'light'}`
@@ -35,13 +35,13 @@ const said = computed(() => {
     <PlanePad
       class="h-[104px] border border-strong bg-table"
       label="Lean of the extraction"
-      :words="said"
+      :words="description"
       :at="{ x: (now.x + 1) / 2, y: (now.y + 1) / 2 }"
       :step="1 / 40"
       :disabled="disabled"
       data-test="lean"
       @move="move"
-      @settle="settle(held)"
+      @settle="settle(dragged)"
       @cancel="settle(null)"
       @home="settle(REST)"
       @dblclick="!disabled && settle(REST)"

@@ -58,7 +58,7 @@ const region = computed(() => drawn.value ?? reference.region)
 const moved = computed(() => samples.value.some(sample => isMovedSample(sample, USUAL_PATCH)))
 
 /** What is under the hand: where, and what the loupe shows there. */
-const held = ref<{ id: string; x: number; y: number } | null>(null)
+const dragged = ref<{ id: string; x: number; y: number } | null>(null)
 const loupe = shallowRef<Loupe | null>(null)
 
 const partOf = ({ clientX, clientY }: PointerEvent): Place => {
@@ -68,7 +68,7 @@ const partOf = ({ clientX, clientY }: PointerEvent): Place => {
 
 const look = latestOnly(async (sample: Sample, x: number, y: number) => {
   const seen = await pictures.loupe(reference.hash, x, y, sample.patch, ACROSS)
-  if (held.value?.id !== sample.id) return
+  if (dragged.value?.id !== sample.id) return
   loupe.value = seen
   if (seen.hex) history.preview({ do: 'move sample', id: sample.id, change: { x, y, hex: seen.hex } })
 })
@@ -86,7 +86,7 @@ const drag = (sample: Sample, event: PointerEvent): void => {
   chosen.value = sample.id
   void attempt(() => pictures.openFine(reference.hash))
   const show = ({ x, y }: { x: number; y: number }): void => {
-    held.value = { id: sample.id, x, y }
+    dragged.value = { id: sample.id, x, y }
     void attempt(() => look(sample, x, y))
   }
   let went = false
@@ -124,11 +124,11 @@ const showAt = (sample: Sample): Promise<void | null> =>
   attempt(async () => {
     await pictures.openFine(reference.hash)
     const seen = await pictures.loupe(reference.hash, sample.x, sample.y, sample.patch, ACROSS)
-    held.value = { id: sample.id, x: sample.x, y: sample.y }
+    dragged.value = { id: sample.id, x: sample.x, y: sample.y }
     loupe.value = seen
   })
 const hideLoupe = (): void => {
-  held.value = null
+  dragged.value = null
   loupe.value = null
 }
 /**
@@ -293,13 +293,13 @@ onMounted(() =>
           </svg>
         </button>
         <SampleLoupe
-          v-if="held && loupe"
+          v-if="dragged && loupe"
           :loupe="loupe"
           :across="ACROSS"
           class="absolute z-20"
           :style="{
-            left: `${held.x * width + (held.x > 0.5 ? -ACROSS * 9 - 26 : 24)}px`,
-            top: `${Math.min(Math.max(0, held.y * height - 60), Math.max(0, height - ACROSS * 9 - 22))}px`,
+            left: `${dragged.x * width + (dragged.x > 0.5 ? -ACROSS * 9 - 26 : 24)}px`,
+            top: `${Math.min(Math.max(0, dragged.y * height - 60), Math.max(0, height - ACROSS * 9 - 22))}px`,
           }"
         />
       </div>

@@ -15,10 +15,10 @@ const history = useHistory()
 const gathering = useGathering()
 const board = useTemplateRef<HTMLElement>('board')
 const { width } = useElementSize(board)
-const held = ref<{ id: string; x: number; y: number } | null>(null)
+const dragged = ref<{ id: string; x: number; y: number } | null>(null)
 
 const placeOf = (reference: Reference): { x: number; y: number } =>
-  held.value?.id === reference.id ? held.value : reference.place
+  dragged.value?.id === reference.id ? dragged.value : reference.place
 /** The board's height as a part of its width. */
 const tall = computed(() => (width.value ? 288 / width.value : 0.5))
 const bound = (x: number, y: number): { x: number; y: number } => clampToBoard({ x, y }, tall.value)
@@ -29,8 +29,8 @@ const drag = (reference: Reference, event: PointerEvent): void => {
   const [x, y] = [event.clientX, event.clientY]
   followDrag(event, {
     move: now => {
-      if (!held.value && Math.hypot(now.clientX - x, now.clientY - y) < 3) return
-      held.value = {
+      if (!dragged.value && Math.hypot(now.clientX - x, now.clientY - y) < 3) return
+      dragged.value = {
         id: reference.id,
         ...bound(
           reference.place.x + (now.clientX - x) / width.value,
@@ -39,16 +39,16 @@ const drag = (reference: Reference, event: PointerEvent): void => {
       }
     },
     drop: () => {
-      if (held.value)
+      if (dragged.value)
         history.run({
           do: 'change reference',
           id: reference.id,
-          change: { place: { x: held.value.x, y: held.value.y } },
+          change: { place: { x: dragged.value.x, y: dragged.value.y } },
         })
-      held.value = null
+      dragged.value = null
     },
     cancel: () => {
-      held.value = null
+      dragged.value = null
     },
   })
 }
@@ -95,7 +95,7 @@ const tidy = (): void =>
           left: `${placeOf(reference).x * width}px`,
           top: `${placeOf(reference).y * width}px`,
           width: `${BOARD_TILE.width * width}px`,
-          zIndex: held?.id === reference.id ? 2 : 1,
+          zIndex: dragged?.id === reference.id ? 2 : 1,
         }"
         @pointerdown="drag(reference, $event)"
         @keydown="key(reference, $event)"

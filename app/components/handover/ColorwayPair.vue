@@ -16,19 +16,19 @@ const TITLES: Record<(typeof COMPARISONS)[number], string> = {
 }
 const by = useLocalStorage<(typeof COMPARISONS)[number]>('plumbago compare colorways', 'divider')
 const at = ref(50)
-const held = ref(false)
+const isHolding = ref(false)
 const piece = computed(() => lineUp.pieceOf(pair[0]))
 const swatches = computed(() => swatchPairs(pair[0].look, pair[1].look))
 const differing = computed(() => swatches.value.filter(({ apart }) => apart !== 0).length)
 useEventListener(window, 'keydown', event => {
   if (by.value === 'blink' && event.key === 'x' && !(event.target as HTMLElement).closest('input, select'))
-    held.value = true
+    isHolding.value = true
 })
 useEventListener(window, 'keyup', () => {
-  held.value = false
+  isHolding.value = false
 })
 useEventListener(window, 'blur', () => {
-  held.value = false
+  isHolding.value = false
 })
 </script>
 
@@ -54,9 +54,9 @@ useEventListener(window, 'blur', () => {
         v-else-if="by === 'blink'"
         class="control"
         data-test="blink"
-        @pointerdown="held = true"
-        @pointerup="held = false"
-        @pointerleave="held = false"
+        @pointerdown="isHolding = true"
+        @pointerup="isHolding = false"
+        @pointerleave="isHolding = false"
       >
         Hold, or hold X: {{ pair[1].name }}
       </button>
@@ -92,7 +92,7 @@ useEventListener(window, 'blur', () => {
         </tr>
       </tbody>
     </table>
-    <div v-else-if="piece" class="relative min-h-0" data-test="pair-picture" :data-held="held">
+    <div v-else-if="piece" class="relative min-h-0" data-test="pair-picture" :data-held="isHolding">
       <div
         v-for="(colorway, side) in pair"
         :key="colorway.id"
@@ -103,7 +103,7 @@ useEventListener(window, 'blur', () => {
               ? side
                 ? `inset(0 0 0 ${at}%)`
                 : `inset(0 ${100 - at}% 0 0)`
-              : held === (side === 1)
+              : isHolding === (side === 1)
                 ? undefined
                 : 'inset(0 0 100% 0)',
         }"

@@ -40,8 +40,8 @@ const figures = computed(() => lineUp.figures.get(colorway.id))
 const words = computed(() => {
   const found = figures.value
   if (!found) return '…'
-  const kept = `${Math.floor(found.kept * 100 + 1e-6)}% of edges kept`
-  return found.serious ? `▲${found.serious} serious · ${kept}` : kept
+  const edgeWords = `${Math.floor(found.edgesKept * 100 + 1e-6)}% of edges kept`
+  return found.serious ? `▲${found.serious} serious · ${edgeWords}` : edgeWords
 })
 const since = computed(() => lineUp.sinceWords(colorway))
 const isChosen = computed(() => lineUp.chosen === colorway.id)

@@ -27,10 +27,10 @@ const chosen = ref(0)
 const renaming = ref(false)
 
 const scheme = computed(() => history.document?.scheme ?? [])
-const handed = computed(() => exportGradient(gradient, scheme.value))
-const shown = computed(() => plainCssOf(handed.value))
+const exported = computed(() => exportGradient(gradient, scheme.value))
+const shown = computed(() => plainCssOf(exported.value))
 /** The same laid along the track, whatever its kind. */
-const along = computed(() => plainCssOf({ ...handed.value, kind: 'linear', angle: 90 }))
+const along = computed(() => plainCssOf({ ...exported.value, kind: 'linear', angle: 90 }))
 const colorOf = ({ swatch, hex }: Stop): string => scheme.value.find(({ id }) => id === swatch)?.hex ?? hex
 const nameOf = (stop: Stop): string => scheme.value.find(({ id }) => id === stop.swatch)?.name ?? colorOf(stop)
 
@@ -89,7 +89,7 @@ const keyed = (event: KeyboardEvent, place: number): void => {
 /** A stop more where the track was pressed: of the swatches that are no stop yet, the one nearest to what shows there. */
 const add = (at: number): void => {
   if (gradient.stops.length >= MAX_STOPS) return notices.say(`A gradient has up to ${MAX_STOPS} stops.`)
-  const stops = addStop(gradient.stops, at, handed.value, scheme.value)
+  const stops = addStop(gradient.stops, at, exported.value, scheme.value)
   if (!stops) return
   run({ stops })
   chosen.value = gradient.stops.length
@@ -97,15 +97,15 @@ const add = (at: number): void => {
 const recolor = (swatch: { id: string; hex: string }): void =>
   run({ stops: recolorStop(gradient.stops, chosen.value, swatch) })
 
-const css = computed(() => gradientsToCss([handed.value], [keyOf(gradient.name)]))
+const css = computed(() => gradientsToCss([exported.value], [keyOf(gradient.name)]))
 const fileName = computed(() => fileNameOf(gradient.name) || 'gradient')
 const saveText = (ending: string, text: string, type: string): void => {
   saveFile(`${fileName.value}.${ending}`, text, type)
   notices.say(`Saved ${fileName.value}.${ending}.`)
 }
-const saveSvg = (): void => saveText('svg', gradientToSvg(handed.value, 1920, 1080), 'image/svg+xml')
+const saveSvg = (): void => saveText('svg', gradientToSvg(exported.value, 1920, 1080), 'image/svg+xml')
 const saveCss = (): void => saveText('css', css.value, 'text/css')
-const picture = (): Promise<Blob> => gradientPng(handed.value, 4096, 2304)
+const picture = (): Promise<Blob> => gradientPng(exported.value, 4096, 2304)
 const savePng = (): Promise<void | null> =>
   notices.attempt(async () => {
     saveFile(`${fileName.value}.png`, await picture(), 'image/png')
@@ -245,7 +245,7 @@ const savePng = (): Promise<void | null> =>
       tabindex="0"
       aria-label="The gradient as CSS"
       data-test="gradient-css"
-      >{{ cssOf(handed) }}</pre
+      >{{ cssOf(exported) }}</pre
     >
     <div class="flex flex-wrap gap-2">
       <button class="control" data-test="copy-gradient" @click="copy(css, 'Copied the gradient as CSS.')">

@@ -22,7 +22,7 @@ const making = ref<'png' | 'pdf' | null>(null)
 const sketches = computed(() =>
   ARRANGEMENTS.map(arrangement => ({ arrangement, page: mood.pageWith({ arrangement }, mood.sketched) })),
 )
-const held = computed(() => mood.pictures.find(({ reference }) => reference === mood.held) ?? null)
+const selected = computed(() => mood.pictures.find(({ reference }) => reference === mood.held) ?? null)
 const save = async (as: 'png' | 'pdf'): Promise<void> => {
   making.value = as
   await notices.attempt(async () => {
@@ -68,28 +68,28 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
           </li>
         </ul>
       </div>
-      <div v-if="held" class="flex flex-wrap items-center gap-2">
+      <div v-if="selected" class="flex flex-wrap items-center gap-2">
         <span class="min-w-0 grow truncate text-quiet">{{
-          mood.references.find(({ id }) => id === held?.reference)?.name
+          mood.references.find(({ id }) => id === selected?.reference)?.name
         }}</span>
-        <button class="control" @click="mood.move(held.reference, -1)">Earlier</button>
-        <button class="control" @click="mood.move(held.reference, 1)">Later</button>
+        <button class="control" @click="mood.move(selected.reference, -1)">Earlier</button>
+        <button class="control" @click="mood.move(selected.reference, 1)">Later</button>
         <SliderNumber
           class="w-60"
           label="Closer"
           unit="%"
-          :value="Math.round(held.zoom * 100)"
+          :value="Math.round(selected.zoom * 100)"
           :min="100"
           :max="600"
           @preview="
             value =>
-              held &&
+              selected &&
               history.preview({
                 do: 'arrange mood',
-                change: { pictures: mood.cropped(held.reference, { zoom: value / 100 }) },
+                change: { pictures: mood.cropped(selected.reference, { zoom: value / 100 }) },
               })
           "
-          @settle="value => held && mood.arrange({ pictures: mood.cropped(held.reference, { zoom: value / 100 }) })"
+          @settle="value => selected && mood.arrange({ pictures: mood.cropped(selected.reference, { zoom: value / 100 }) })"
         />
       </div>
     </template>

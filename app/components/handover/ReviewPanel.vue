@@ -20,8 +20,8 @@ const stateWords = (review: Review): string => {
 }
 const saidWords = ({ comments, open, choice, looks }: Review): string => {
   const name = looks.find(({ key }) => key === choice?.look)?.name
-  const said = comments ? [`${comments} ${comments === 1 ? 'comment' : 'comments'}${open ? `, ${open} open` : ''}`] : []
-  return [...(name ? [`✓ ${name}`] : []), ...said].join(' · ') || 'Nothing said yet'
+  const parts = comments ? [`${comments} ${comments === 1 ? 'comment' : 'comments'}${open ? `, ${open} open` : ''}`] : []
+  return [...(name ? [`✓ ${name}`] : []), ...parts].join(' · ') || 'Nothing said yet'
 }
 </script>
 

@@ -66,7 +66,7 @@ onUnmounted(() => underway?.abort())
 const fromShelf = ({ id, name, colors }: Inspiration): ColorSet => ({
   id: `shelf ${id}`.slice(0, 64),
   title: name,
-  colors: colors.map(({ hex, name: said }) => ({ hex, name: said })),
+  colors: colors.map(({ hex, name: colorName }) => ({ hex, name: colorName })),
 })
 
 const list = ref('')

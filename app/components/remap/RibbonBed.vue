@@ -195,8 +195,8 @@ const clickSwatch = (id: string): void => {
 }
 /** Where the ribbon that is being carried starts, in pixels from the top. */
 const carriedFrom = computed(() => {
-  const held = carried.value
-  return ribbons.value.find(({ hex }) => held?.kind === 'ink' && hex === held.hex)?.from.top ?? at.value.y
+  const carriedNow = carried.value
+  return ribbons.value.find(({ hex }) => carriedNow?.kind === 'ink' && hex === carriedNow.hex)?.from.top ?? at.value.y
 })
 const leftCount = computed(() => rows.value.filter(({ to }) => to === null).length)
 const labels = computed(() => {

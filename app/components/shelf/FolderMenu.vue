@@ -27,12 +27,12 @@ const choices = computed(() => [
     : []),
 ])
 const done = async (): Promise<void> => {
-  const said = asName(name.value)
-  if (!said) return
+  const folderName = asName(name.value)
+  if (!folderName) return
   if (asking.value === 'new') {
-    const id = await shelf.makeFolder(said)
+    const id = await shelf.makeFolder(folderName)
     if (id) emit('made', id)
-  } else if (folder) await shelf.renameFolder(folder, said)
+  } else if (folder) await shelf.renameFolder(folder, folderName)
   asking.value = null
 }
 </script>

@@ -76,8 +76,8 @@ const shown = (scheme: ShelfScheme): Found => ({
 })
 const { found, total, state, reason, ask, cancel, more } = useFinding<Partial<ShelfQuery>, Found>(
   {
-    ask: async (said, from, signal) => {
-      const page = await server.shelf(said, from, signal)
+    ask: async (asked, from, signal) => {
+      const page = await server.shelf(asked, from, signal)
       return { schemes: page.schemes.map(shown), total: page.total }
     },
   },
@@ -153,13 +153,13 @@ const move = (id: string | null, name: string): Promise<void | null> =>
     `Moved ${schemesInWords(chosen.value)} ${id ? `to “${name}”` : 'out of its folder'}.`,
   )
 const addTag = (): void => {
-  const said = tagSchema.safeParse(typedTag.value).data
-  if (!said) return
+  const added = tagSchema.safeParse(typedTag.value).data
+  if (!added) return
   typedTag.value = ''
   void shelf.say(
     chosen.value,
-    ({ tags }) => ({ tags: [...tags, said].slice(-20) }),
-    `Tagged ${schemesInWords(chosen.value)} “${said}”.`,
+    ({ tags }) => ({ tags: [...tags, added].slice(-20) }),
+    `Tagged ${schemesInWords(chosen.value)} “${added}”.`,
   )
 }
 const toggleFavorite = (scheme: ShelfScheme): void => {

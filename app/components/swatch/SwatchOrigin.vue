@@ -34,7 +34,7 @@ const origin = computed(() => {
   return `${from.kind === 'ink' ? 'An ink of' : 'Taken from'} ${title}`
 })
 const cut = computed(() => followed.value && swatch.own !== null)
-const said = computed(() => {
+const explanation = computed(() => {
   if (!cut.value) return ''
   if (swatch.freed) return ' · freed, it does not follow'
   return swatch.from.kind === 'harmony' ? ' · its color is set by hand' : ' · edited by hand, the tie is cut'
@@ -44,7 +44,7 @@ const said = computed(() => {
 <template>
   <p class="flex min-h-6 items-center gap-2 text-caption" data-test="origin">
     <LinkIcon v-if="followed" class="size-3.5 shrink-0" :class="{ 'opacity-30': cut }" />
-    <span class="min-w-0 grow truncate" :title="origin + said">{{ origin }}{{ said }}</span>
+    <span class="min-w-0 grow truncate" :title="origin + explanation">{{ origin }}{{ explanation }}</span>
     <button v-if="cut" class="control small px-1.5!" @click="history.run({ do: 'restore swatch', id: swatch.id })">
       {{ swatch.from.kind === 'harmony' ? 'Follow again' : 'Tie again' }}
     </button>

@@ -23,17 +23,17 @@ export const looksLikeLettering = (pair: Neighbors): boolean =>
   Math.min(...pair.areas) <= LETTERING && originalContrast(pair) >= RATIO.text
 
 /** Whether anything was said of lettering: mostly nothing was, and keys take time. */
-const hasLetteringMarks = ({ check: { lettering: said } }: Project): boolean => {
-  for (const _ in said) return true
+const hasLetteringMarks = ({ check: { lettering: marks } }: Project): boolean => {
+  for (const _ in marks) return true
   return false
 }
 
 /** Whether neighbors are lettering on its ground: as the artwork has it, or as somebody said of their swatches. */
 export const isLettering = (pair: Neighbors, { project }: CheckState): boolean => {
   const [one, other] = pair.swatches
-  const said =
+  const mark =
     one && other && hasLetteringMarks(project) ? project.check.lettering[keyOf('lettering', [one, other])] : undefined
-  return said ?? looksLikeLettering(pair)
+  return mark ?? looksLikeLettering(pair)
 }
 
 /** The smaller first: lettering on its ground. */
@@ -66,18 +66,18 @@ const markedPairs = ({ neighbors, project: { scheme, check } }: CheckState): Arr
  */
 const markedLettering = (state: CheckState): Neighbors[] => {
   const { scheme, check } = state.project
-  const said = hasLetteringMarks(state.project) ? markedPairs(state) : []
+  const marked = hasLetteringMarks(state.project) ? markedPairs(state) : []
   const dominant = scheme.find(({ role }) => role === 'dominant')
   const [best] = dominant
     ? scheme
         .filter(({ role, id }) => role === 'neutral' && id !== dominant.id)
         .sort((one, other) => contrastOf(other.hex, dominant.hex) - contrastOf(one.hex, dominant.hex))
     : []
-  const hasNone = !said.length && !state.neighbors.some(pair => isLettering(pair, state))
+  const hasNone = !marked.length && !state.neighbors.some(pair => isLettering(pair, state))
   const proposed = [dominant, best] as const
   const isUnsaid = best && dominant && check.lettering[keyOf('lettering', [dominant.id, best.id])] === undefined
   return [
-    ...said,
+    ...marked,
     ...(hasNone && isUnsaid && proposed[0] && proposed[1] ? [[proposed[1], proposed[0]] as const] : []),
   ].map(pair => asLettering(state, pair))
 }

@@ -46,9 +46,9 @@ export const colorsInCss = (text: string): ReadColor[] => {
   const remarks = readRemarks(text)
   const take = (value: string, name: string, property: string): void => {
     const color = css(value)
-    const said = remarks.get(property)
-    if (said === null || !color || color.alpha === 0) return
-    colors.push({ hex: color.hex, name: name || null, ...said })
+    const remark = remarks.get(property)
+    if (remark === null || !color || color.alpha === 0) return
+    colors.push({ hex: color.hex, name: name || null, ...remark })
   }
   const dialect = text.replace(/^([ \t]*)[$@]([\w-]+)([ \t]*:)/gm, '$1--$2$3') // $sand: … and @sand: … are custom properties elsewhere
   const declared = dialect === text || text.includes('{') ? dialect : `:root{${dialect}}`

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { readColors } from './read'
 import { isSwatchSheet } from './sheet'
 
-const said = (text: string, file = ''): string[] =>
+const readText = (text: string, file = ''): string[] =>
   readColors(text, file).colors.map(({ hex, name }) => (name ? `${hex} ${name}` : hex))
 
 describe('running text gives every color in it, in order, with its name', () => {
@@ -30,10 +30,10 @@ describe('running text gives every color in it, in order, with its name', () => 
     ],
     ['Dear all,\nplease call us on 030 123 456 before 5 pm.', []],
     ['', []],
-  ])('%j', (text, colors) => expect(said(text)).toEqual(colors))
+  ])('%j', (text, colors) => expect(readText(text)).toEqual(colors))
 
   it('with any line ends, and a byte-order mark', () =>
-    expect(said('\uFEFF#112233\r\n#445566\r#778899')).toEqual(['#112233', '#445566', '#778899']))
+    expect(readText('\uFEFF#112233\r\n#445566\r#778899')).toEqual(['#112233', '#445566', '#778899']))
   it('never fails', () =>
     fc.assert(
       fc.property(fc.string({ maxLength: 200 }), text => {
@@ -49,17 +49,17 @@ describe('files', () => {
       readColors(':root{--color-brand-blue:#2e4f7f;--sand:oklch(0.8 0.05 80)}\n.link{color:teal;margin:3px}', 'a.css')
         .kind,
     ).toBe('CSS')
-    expect(said(':root{--color-brand-blue:#2e4f7f;--sand:oklch(0.8 0.05 80)}\n.link{color:teal;margin:3px}')).toEqual([
+    expect(readText(':root{--color-brand-blue:#2e4f7f;--sand:oklch(0.8 0.05 80)}\n.link{color:teal;margin:3px}')).toEqual([
       '#2e4f7f brand blue',
       '#cfbb9a sand',
       '#008080 link',
     ])
-    expect(said('$sand: #d9bf9b;\n$ink: #222;', 'x.scss')).toEqual(['#d9bf9b sand', '#222222 ink'])
-    expect(said('a{color:#12345} b{color:#fed', 'broken.css')).toEqual(['#ffeedd b'])
+    expect(readText('$sand: #d9bf9b;\n$ink: #222;', 'x.scss')).toEqual(['#d9bf9b sand', '#222222 ink'])
+    expect(readText('a{color:#12345} b{color:#fed', 'broken.css')).toEqual(['#ffeedd b'])
   })
   it('design tokens: groups, aliases, component values, and circles that lead nowhere', () => {
     expect(
-      said(
+      readText(
         JSON.stringify({
           sea: {
             $type: 'color',
@@ -72,7 +72,7 @@ describe('files', () => {
       ),
     ).toEqual(['#123456 deep'])
     expect(
-      said(
+      readText(
         JSON.stringify({
           a: { $type: 'color', $value: { colorSpace: 'srgb', components: [1, 0.5, 0], alpha: 1 } },
           b: { $type: 'color', $value: { colorSpace: 'oklch', components: [0.6, 0.1, 250] } },
@@ -81,18 +81,18 @@ describe('files', () => {
     ).toEqual(['#ff8000 a', '#4f84ba b'])
   })
   it('other JSON: lists of codes, of names with codes', () => {
-    expect(said('["#fff","#102030"]')).toEqual(['#ffffff', '#102030'])
-    expect(said('[{"name":"Sky","hex":"#88aaff"},{"name":"Sun","r":255,"g":200,"b":0}]')).toEqual([
+    expect(readText('["#fff","#102030"]')).toEqual(['#ffffff', '#102030'])
+    expect(readText('[{"name":"Sky","hex":"#88aaff"},{"name":"Sun","r":255,"g":200,"b":0}]')).toEqual([
       '#88aaff Sky',
       '#ffc800 Sun',
     ])
   })
   it('CSV: by a color cell or by r, g and b columns, names beside', () => {
-    expect(said('name,hex,role\nDeep blue,#2e4f7f,dominant\nSand,#d9bf9b,accent')).toEqual([
+    expect(readText('name,hex,role\nDeep blue,#2e4f7f,dominant\nSand,#d9bf9b,accent')).toEqual([
       '#2e4f7f Deep blue',
       '#d9bf9b Sand',
     ])
-    expect(said('Swatch;r;g;b\n"Sea, deep";10;20;30\nSun;255;200;0', 'x.csv')).toEqual([
+    expect(readText('Swatch;r;g;b\n"Sea, deep";10;20;30\nSun;255;200;0', 'x.csv')).toEqual([
       '#0a141e Sea, deep',
       '#ffc800 Sun',
     ])
@@ -104,7 +104,7 @@ describe('files', () => {
       '<rect width="100" height="50" fill="#fff"/><rect width="40" height="40" fill="#2e4f7f"/>' +
       '<text x="2" y="46">Deep blue #2e4f7f</text><g fill="#d45d48">' +
       '<rect x="50" width="40" height="40"><title>Coral</title></rect></g></svg>'
-    expect(said(sheet)).toEqual(['#2e4f7f Deep blue', '#d45d48 Coral'])
+    expect(readText(sheet)).toEqual(['#2e4f7f Deep blue', '#d45d48 Coral'])
     expect(isSwatchSheet(sheet)).toBe(true)
   })
   it.each([

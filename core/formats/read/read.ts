@@ -41,8 +41,8 @@ const isCss = (text: string): boolean => {
  * leaves doubt. Text without colors gives an empty list.
  */
 export const readColors = (text: string, fileName = ''): { kind: ListKind; colors: ReadColor[] } => {
-  const said = text.slice(0, MAX_LIST_LENGTH).replace(/^\uFEFF/, '')
-  const start = said.trimStart()
+  const list = text.slice(0, MAX_LIST_LENGTH).replace(/^\uFEFF/, '')
+  const start = list.trimStart()
   if (/^[[{]/.test(start)) {
     try {
       return { kind: 'design tokens', colors: dedupeColors(colorsInJson(start)) }
@@ -50,15 +50,15 @@ export const readColors = (text: string, fileName = ''): { kind: ListKind; color
       /* it is no JSON after all: a rule of CSS begins with a bracket too */
     }
   }
-  if (/<(?:\w+:)?svg[\s>]/i.test(said.slice(0, 4000))) return { kind: 'SVG', colors: dedupeColors(colorsInSvg(said)) }
-  if (isLined(said)) return { kind: 'text', colors: dedupeColors(colorsInLines(said)) }
-  if (/\.(css|scss|less)$/i.test(fileName) || isCss(said)) {
-    const colors = dedupeColors(colorsInCss(said))
+  if (/<(?:\w+:)?svg[\s>]/i.test(list.slice(0, 4000))) return { kind: 'SVG', colors: dedupeColors(colorsInSvg(list)) }
+  if (isLined(list)) return { kind: 'text', colors: dedupeColors(colorsInLines(list)) }
+  if (/\.(css|scss|less)$/i.test(fileName) || isCss(list)) {
+    const colors = dedupeColors(colorsInCss(list))
     if (colors.length) return { kind: 'CSS', colors }
   }
-  if (/\.(csv|tsv)$/i.test(fileName) || isCsv(said)) {
-    const colors = dedupeColors(colorsInCsv(said))
+  if (/\.(csv|tsv)$/i.test(fileName) || isCsv(list)) {
+    const colors = dedupeColors(colorsInCsv(list))
     if (colors.length) return { kind: 'CSV', colors }
   }
-  return { kind: 'text', colors: dedupeColors(colorsInText(said)) }
+  return { kind: 'text', colors: dedupeColors(colorsInText(list)) }
 }

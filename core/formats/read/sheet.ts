@@ -18,17 +18,17 @@ const MAX_NAMED = 500
 const MAX_WORDS = 2000
 const MAX_WORDS_LENGTH = 200
 
-const number = (said: string | undefined): number => Number.parseFloat(said ?? '0') || 0
+const number = (value: string | undefined): number => Number.parseFloat(value ?? '0') || 0
 
-const boxOf = (tag: string, said: Record<string, string>): Shape['box'] => {
-  if (tag === 'rect') return [number(said.x), number(said.y), number(said.width), number(said.height)]
-  const [rx, ry] = [number(said.r ?? said.rx), number(said.r ?? said.ry)]
-  return [number(said.cx) - rx, number(said.cy) - ry, rx * 2, ry * 2]
+const boxOf = (tag: string, attributes: Record<string, string>): Shape['box'] => {
+  if (tag === 'rect') return [number(attributes.x), number(attributes.y), number(attributes.width), number(attributes.height)]
+  const [rx, ry] = [number(attributes.r ?? attributes.rx), number(attributes.r ?? attributes.ry)]
+  return [number(attributes.cx) - rx, number(attributes.cy) - ry, rx * 2, ry * 2]
 }
 
-const nameFrom = (said: Record<string, string>): string | null => {
-  if (said['data-name']) return said['data-name']
-  const name = said['aria-label'] ?? said['inkscape:label'] ?? said.id
+const nameFrom = (attributes: Record<string, string>): string | null => {
+  if (attributes['data-name']) return attributes['data-name']
+  const name = attributes['aria-label'] ?? attributes['inkscape:label'] ?? attributes.id
   return name && !/^(?:rect|path|circle|ellipse|swatch|color)?[-_]?\d+(?:-\d+)*$/i.test(name)
     ? name.replace(/[-_]+/g, ' ')
     : null
@@ -51,36 +51,36 @@ const drawingIn = (svg: string): Drawing => {
   let title = false
   const parser = new Parser(
     {
-      onopentag: (tag, said) => {
+      onopentag: (tag, attributes) => {
         if (paints.length > DEEPEST) throw new TooDeep()
         const style = Object.fromEntries(
-          (said.style ?? '')
+          (attributes.style ?? '')
             .split(';')
             .map(each => each.split(':').map(part => part.trim()))
             .filter(pair => pair.length === 2) as Array<[string, string]>,
         )
         const own =
           style.fill ??
-          said.fill ??
-          (/stop$/.test(tag) ? (style['stop-color'] ?? said['stop-color']) : undefined) ??
+          attributes.fill ??
+          (/stop$/.test(tag) ? (style['stop-color'] ?? attributes['stop-color']) : undefined) ??
           paints.at(-1) ??
           ''
         paints.push(own)
         title = tag === 'title'
         if (/^(?:\w+:)?svg$/.test(tag) && !drawing.width) {
-          const view = (said.viewBox ?? '').split(/[\s,]+/).map(Number)
+          const view = (attributes.viewBox ?? '').split(/[\s,]+/).map(Number)
           ;[drawing.width, drawing.height] =
-            view.length === 4 ? [view[2] as number, view[3] as number] : [number(said.width), number(said.height)]
+            view.length === 4 ? [view[2] as number, view[3] as number] : [number(attributes.width), number(attributes.height)]
         }
         const [, kind] = SHAPES.exec(tag) ?? []
         const color = kind ? css(own) : null
-        if (kind && color && color.alpha > 0 && said['data-rung'] === undefined)
+        if (kind && color && color.alpha > 0 && attributes['data-rung'] === undefined)
           drawing.shapes.push({
-            ...{ tag: kind, hex: color.hex, name: nameFrom(said), box: boxOf(kind, said) },
-            standing: readRoleAndShare(said['data-role'], said['data-share']),
+            ...{ tag: kind, hex: color.hex, name: nameFrom(attributes), box: boxOf(kind, attributes) },
+            standing: readRoleAndShare(attributes['data-role'], attributes['data-share']),
           })
         if (/^(?:\w+:)?text$/.test(tag) && drawing.texts.length < MAX_WORDS)
-          drawing.texts.push({ x: number(said.x), y: number(said.y), text: '' })
+          drawing.texts.push({ x: number(attributes.x), y: number(attributes.y), text: '' })
       },
       ontext: text => {
         const [shape, label] = [drawing.shapes.at(-1), drawing.texts.at(-1)]

@@ -28,9 +28,9 @@ interface Hit {
 }
 
 /** What a hit says, in a form the color parser knows. */
-const plain = (notation: Notation, said: string): string => {
-  if (notation === 'hex' || notation === 'function') return said
-  return `${notation}(${[...said.matchAll(/\d{1,3}/g)].map(([number]) => number).join(' ')})`
+const plain = (notation: Notation, value: string): string => {
+  if (notation === 'hex' || notation === 'function') return value
+  return `${notation}(${[...value.matchAll(/\d{1,3}/g)].map(([number]) => number).join(' ')})`
 }
 
 const hitsIn = (line: string): Hit[] => {
@@ -110,12 +110,12 @@ const colorsIn = (line: string): ReadColor[] => {
   const sole = new Set(hits.map(({ notation }) => notation)).size === hits.length
   if (hits.length && sole) {
     // one color, said in one or several ways
-    const said = [...hits].sort((one, other) => SURER.indexOf(one.notation) - SURER.indexOf(other.notation))[0] as Hit
+    const surest = [...hits].sort((one, other) => SURER.indexOf(one.notation) - SURER.indexOf(other.notation))[0] as Hit
     const rest = hits.reduceRight((text, { start, end }) => `${text.slice(0, start)}  ${text.slice(end)}`, line)
     const first = (hits[0] as Hit).start
     return [
       {
-        hex: said.hex,
+        hex: surest.hex,
         name:
           hits.length > 1
             ? (nameBeside(line.slice(0, first), '') ?? nameIn(rest))

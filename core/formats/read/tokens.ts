@@ -78,10 +78,10 @@ export const colorsInJson = (text: string): ReadColor[] => {
   const root = JSON.parse(text) as Json
   const colors: ReadColor[] = []
   const take = (value: Json, name: string, standing: Partial<ReadColor> = {}): boolean => {
-    const said = cssOf(resolveAlias(root, value))
-    const color = said === null ? null : (css(said) ?? (said.length < 60 ? parseColor(said) : null))
+    const written = cssOf(resolveAlias(root, value))
+    const color = written === null ? null : (css(written) ?? (written.length < 60 ? parseColor(written) : null))
     if (color && color.alpha > 0) colors.push({ hex: color.hex, name: name || null, ...standing })
-    return color !== null
+    return written !== null
   }
   const takeToken = (token: Group, key: string): void => {
     const { name, role, share } = extensionOf(token) ?? {}

@@ -5,7 +5,7 @@ import { putOnShelf } from '../../db/shelf'
 import { readBody, apiHandler } from '../../apiHandler'
 
 export default apiHandler(async event => {
-  const kept = await putOnShelf(database(), await readBody(event, shelfPutSchema))
+  const stored = await putOnShelf(database(), await readBody(event, shelfPutSchema))
   setResponseStatus(event, 201)
-  return kept
+  return stored
 })

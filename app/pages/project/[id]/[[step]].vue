@@ -43,12 +43,12 @@ const name = computed(() => history.document?.name ?? null)
 const problem = ref<string | null>(null)
 const stage = useStage()
 /** What was done last, said to those who cannot see it; the same again is said again. */
-const said = ref('')
+const announcement = ref('')
 watch(
   () => [history.said, history.settled] as const,
   ([words]) => {
     const now = sentence(words)
-    said.value = now && now === said.value ? `${now}\u00a0` : now
+    announcement.value = now && now === announcement.value ? `${now}\u00a0` : now
   },
 )
 
@@ -157,7 +157,7 @@ onUnmounted(() => {
         To the {{ to }}
       </button>
     </p>
-    <p class="sr-only" role="status" data-test="said">{{ said }}</p>
+    <p class="sr-only" role="status" data-test="said">{{ announcement }}</p>
     <TopLine :step="step" @step="go" />
     <main class="relative grid min-h-0 bench-wide grid-cols-[minmax(0,1fr)_var(--bench)]">
       <div class="relative min-h-0 min-w-0" :inert="large">

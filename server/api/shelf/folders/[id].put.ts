@@ -9,10 +9,10 @@ const asked = z.union([z.object({ name: nameSchema }), z.object({ away: z.boolea
 /** Gives a folder another name, or takes it away and puts it back. */
 export default apiHandler(async event => {
   const id = readParam(event, 'id', z.uuid(), 'folder')
-  const said = await readBody(event, asked)
-  const found = await ('name' in said
-    ? renameFolder(database(), id, said.name)
-    : setFolderAway(database(), id, said.away))
+  const change = await readBody(event, asked)
+  const found = await ('name' in change
+    ? renameFolder(database(), id, change.name)
+    : setFolderAway(database(), id, change.away))
   if (!found) throw notFound('folder')
-  return { id, ...said }
+  return { id, ...change }
 })
