@@ -25,7 +25,7 @@ const pressBy = async (profile: string): Promise<Press> => {
 }
 
 /**
- * What would go wrong with a scheme in an artwork. `text` are pairs of colors of the scheme of which the first is
+ * Problems of a scheme in an artwork. `text` are pairs of colors of the scheme of which the first is
  * lettering on the second; `profile` a paper or the file of a CMYK profile, null where it is not printed. Throws
  * RangeError where a color is not in the scheme.
  */

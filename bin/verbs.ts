@@ -163,7 +163,7 @@ interface CheckWords extends PlanWords {
   also: string
 }
 
-/** What would go wrong with a scheme in a file: 1 where something of it is serious, 0 where nothing is. */
+/** Problems of a scheme in a file: 1 where something of it is serious, 0 where nothing is. */
 const check = async (file: string, words: CheckWords): Promise<number> => {
   const plan = await planOf({ ...words, scheme: required(words.scheme, '--scheme') })
   if (plan.kind !== 'scheme') return refuse('A check needs a scheme.')
@@ -299,9 +299,12 @@ export const run = async (args: readonly string[], usage: string): Promise<numbe
       return 0
     case 'export': {
       const from = required(path, 'The project or folder')
-      return runExport(from, await plansOf(values, options.scheme), wantedOf(options), required(values.out, '-o')).catch(
-        naming(from),
-      )
+      return runExport(
+        from,
+        await plansOf(values, options.scheme),
+        wantedOf(options),
+        required(values.out, '-o'),
+      ).catch(naming(from))
     }
     case 'sheet': {
       const from = required(path, 'The project or folder')

@@ -1,6 +1,6 @@
 import { getRequestHeader, getRequestIP, type H3Event } from 'h3'
 
-/** Whether a proxy of ours stands before us, whose word is taken: PLUMBAGO_PROXY. */
+/** Returns whether a proxy of ours stands before us, whose word is taken: PLUMBAGO_PROXY. */
 export const isBehindProxy = (): boolean => process.env.PLUMBAGO_PROXY === '1'
 
 /** The last of a list in a header: what the proxy next to us added, and nobody before it can have made up. */
@@ -11,5 +11,5 @@ const lastOf = (event: H3Event, header: string): string =>
 export const clientAddress = (event: H3Event): string =>
   (isBehindProxy() && lastOf(event, 'x-forwarded-for')) || (getRequestIP(event) ?? '')
 
-/** Whether somebody asks by https, which a proxy of ours ends. */
+/** Returns whether somebody asks by https, which a proxy of ours ends. */
 export const isSecure = (event: H3Event): boolean => isBehindProxy() && lastOf(event, 'x-forwarded-proto') === 'https'

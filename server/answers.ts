@@ -20,11 +20,11 @@ export class Busy extends Error {
 export const httpError = (statusCode: number, message: string, data?: unknown): H3Error =>
   createError({ statusCode, message, data })
 
-/** Whether a disk is full: this machine's, or the database's. */
+/** Returns whether a disk is full: this machine's, or the database's. */
 const isFull = (error: unknown): boolean =>
   error instanceof Error && 'code' in error && /^(ENOSPC|53100)$/.test(String(error.code))
 
-/** Whether the database is one that follows another, or is kept from writing for a while. */
+/** Returns whether the database is one that follows another, or is kept from writing for a while. */
 const isReadOnly = (error: unknown): boolean => error instanceof Error && 'code' in error && error.code === '25006'
 
 /**

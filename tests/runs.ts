@@ -1,6 +1,6 @@
 /* What `bin/test` does less of than `npm run test:full`, which sets FULL. */
 
-/** Whether everything is tested. */
+/** True if everything is tested. */
 export const isFull = Boolean(process.env.FULL)
 
 /** How often something random is tried: a tenth of the full number, and never fewer than ten times, in `bin/test`. */

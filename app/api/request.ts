@@ -13,7 +13,7 @@ export class Refused extends Error {
 
 const NO_ANSWER = 'The server does not answer.'
 
-/** Whether the server has asked, since somebody was last known to be signed in, who we are. */
+/** True if the server has asked, since somebody was last known to be signed in, who we are. */
 export const isSignedOut = ref(false)
 
 /** A request that was refused; takes note where that is because one has to sign in. */

@@ -1,4 +1,4 @@
-/* Whether a key belongs to what has the focus. */
+/* True if a key belongs to what has the focus. */
 
 const TEXT = /^(text|search|email|url|tel|password|number|)$/
 
@@ -11,7 +11,7 @@ export const noteNumber = (target: EventTarget | null): void => {
   if (target instanceof HTMLInputElement && isNumber(target)) taken.set(target, target.value)
 }
 
-/** Whether a text is being typed there. A number field nobody types in leaves undo and redo to the page. */
+/** Returns whether a text is being typed there. A number field nobody types in leaves undo and redo to the page. */
 export const isTyping = (target: EventTarget | null, isUndo: boolean): boolean => {
   if (!(target instanceof HTMLElement)) return false
   if (target.isContentEditable || target instanceof HTMLTextAreaElement) return true
@@ -19,6 +19,6 @@ export const isTyping = (target: EventTarget | null, isUndo: boolean): boolean =
   return !(isUndo && isNumber(target) && taken.get(target) === target.value)
 }
 
-/** Whether what has the focus takes all keys itself: a menu, a list of options, a dialog over the page. */
+/** Returns whether what has the focus takes all keys itself: a menu, a list of options, a dialog over the page. */
 export const takesAllKeys = (target: EventTarget | null): boolean =>
   target instanceof Element && target.closest('[role=menu],[role=listbox],[aria-modal=true]') !== null

@@ -18,7 +18,7 @@ export interface Report {
 /** A way of taking in a file. */
 export type Way = (file: File, signal: AbortSignal) => Promise<void>
 
-/** Whether the same may go well a little later: the server, not the file, is at fault. */
+/** Returns whether the same may go well a little later: the server, not the file, is at fault. */
 const isPassing = (error: unknown): boolean => error instanceof Refused && (error.status === 0 || error.status >= 500)
 
 /** Throws where a file is larger than it may be, in bytes. */

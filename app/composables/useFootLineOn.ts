@@ -1,4 +1,4 @@
 import { useLocalStorage } from '@vueuse/core'
 
-/** Whether the line at the foot of the bench is shown, remembered in this browser. */
+/** Returns whether the line at the foot of the bench is shown, remembered in this browser. */
 export const useFootLineOn = () => useLocalStorage('plumbago foot line', true)

@@ -2,7 +2,7 @@ import { computed, ref, watch } from 'vue'
 import { createSharedComposable, useEventListener, useMediaQuery } from '@vueuse/core'
 
 /**
- * Whether one works by finger: where that is all there is, and from the first touch on. What is pressed is larger then;
+ * True if one works by finger: where that is all there is, and from the first touch on. What is pressed is larger then;
  * it does not shrink again under a hand that changes between finger and mouse. The page says so to its styles.
  */
 export const useHand = createSharedComposable(() => {

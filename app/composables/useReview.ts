@@ -26,7 +26,7 @@ export const useReview = (token: string) => {
   /** Why there is nothing to see, or no more to be said. */
   const gone = ref<string | null>(null)
   const problem = ref<string | null>(null)
-  /** Whether what happens is heard. */
+  /** True if what happens is heard. */
   const live = ref(true)
   /** Of this browser: who writes, a word for itself, and what is not sent yet, by the colorway or the comment it is on. */
   const own = useLocalStorage<{ name: string; reader: string; drafts: Record<string, Draft> }>(

@@ -38,7 +38,7 @@ export const useSwatchDrop = () => {
     if (event.key === 'Escape') callOff()
   })
 
-  /** Whether the swatch was let go on a shape, which then is painted with it. */
+  /** Returns whether the swatch was let go on a shape, which then is painted with it. */
   const drop = (): boolean => {
     const [id, at] = [swatch.value, shape]
     callOff()

@@ -52,7 +52,7 @@ const loadMore = (): Promise<void | null> =>
     more.value = next.length === PAGE
   })
 const asksStart = ref(false)
-/** Whether there is a demo to start over from, and doing so: beside what there is, nothing of which is touched. */
+/** True if there is a demo to start over from, and doing so: beside what there is, nothing of which is touched. */
 const hasDemo = ref(false)
 const startOver = (): Promise<void | null> =>
   notices.attempt(async () => {

@@ -223,7 +223,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** An archive of files, by their names. */
   const pack = (all: Record<string, Uint8Array>): Promise<Uint8Array> => desk.at().pack(all)
 
-  /** Whether artwork has too many shapes to be shown in its own, so that its map stands for it, where it has one. */
+  /** Returns whether artwork has too many shapes to be shown in its own, so that its map stands for it, where it has one. */
   const isCrowded = (hash: string): boolean => {
     const file = files.value.get(hash)
     return file !== undefined && proofs.value.get(hash) !== null && kindOf(file).isCrowded(file)

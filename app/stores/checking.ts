@@ -23,7 +23,7 @@ export const CHECK_VIEWS = [
 ] as const
 export type CheckView = (typeof CHECK_VIEWS)[number]['view']
 
-/** What would go wrong with the scheme in use, and how each of it is mended. Found in a worker, the latest only. */
+/** Problems of the scheme in use, and how each of it is mended. Found in a worker, the latest only. */
 export const useChecking = defineStore('checking', () => {
   const history = useHistory()
   const painting = usePainting()

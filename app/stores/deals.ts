@@ -26,7 +26,7 @@ export const useDeals = defineStore('deals', () => {
   let desk: Remote<DealDesk> | undefined
 
   const current = computed(() => past.value[at.value] ?? null)
-  /** Whether all is locked, so that nothing is left to be dealt. */
+  /** Returns whether all is locked, so that nothing is left to be dealt. */
   const isHeld = computed(() => {
     const [now, deal] = [history.settled, current.value]
     return now !== null && deal !== null && companionsOf(inLook(now, deal.from)).length === 0

@@ -13,7 +13,7 @@ export type Commands = Command | readonly Command[]
 
 /** An open project, as those who change it need it: what is known of it, whether it may be changed, and who hears of it. */
 export interface OpenProject {
-  /** What is known of its artwork: inks are matched by it. */
+  /** Known facts about its artwork: inks are matched by it. */
   known: () => Known
   /** Why nothing may be changed; null where it may. What is previewed is shown all the same. */
   readOnly: () => string | null
@@ -31,7 +31,7 @@ export const useHistory = defineStore('history', () => {
   const notices = useNotices()
   const steps = shallowRef<History<Project> | null>(null)
   const previewed = shallowRef<Project | null>(null)
-  /** What was done last, for those who cannot see it. */
+  /** The last action, for those who cannot see it. */
   const announcement = ref('')
   let open: OpenProject | null = null
 

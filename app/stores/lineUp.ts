@@ -47,7 +47,7 @@ export const useLineUp = defineStore('line-up', () => {
   /** What of its artwork a colorway shows: the piece that is on the stage, or the first it has. */
   const pieceOf = ({ artwork }: Colorway): Artwork | null =>
     artwork.find(({ id }) => id === painting.piece?.id) ?? artwork[0] ?? painting.piece
-  /** What an artwork looks like in a colorway, on the file the colorway was frozen on. */
+  /** Appearance of an artwork in a colorway, on the file the colorway was frozen on. */
   const paintingIn = ({ look, artwork }: Colorway): ((art: string) => Painted) => {
     const project = history.settled
     if (!project) return () => UNPAINTED
@@ -108,7 +108,9 @@ export const useLineUp = defineStore('line-up', () => {
     if (!project || proposing.value) return
     proposing.value = true
     desk ??= wrap<DealDesk>(new Worker(new URL('../workers/deals.worker.ts', import.meta.url), { type: 'module' }))
-    const keptLooks = trail.states.flatMap(({ id, kept: name, look }) => (name ? [{ key: id, caption: name, look }] : []))
+    const keptLooks = trail.states.flatMap(({ id, kept: name, look }) =>
+      name ? [{ key: id, caption: name, look }] : [],
+    )
     const looks = colorways.value.map(({ look }) => look)
     const pieces = project.artwork.flatMap(({ hash }) => [files.files.get(hash)?.inks ?? []])
     proposed.value = await notices.attempt(
@@ -133,9 +135,11 @@ export const useLineUp = defineStore('line-up', () => {
     const { replaced, gone, added } = artworkSince(colorway, history.settled?.artwork ?? [])
     const describe = (all: readonly Artwork[], what: string): string[] =>
       all.length ? [`${all.map(({ name }) => name).join(', ')} ${what}`] : []
-    return [...describe(replaced, 'replaced since'), ...describe(gone, 'taken out since'), ...describe(added, 'added since')].join(
-      '; ',
-    )
+    return [
+      ...describe(replaced, 'replaced since'),
+      ...describe(gone, 'taken out since'),
+      ...describe(added, 'added since'),
+    ].join('; ')
   }
 
   /** The two that are compared, by their ids, the one marked longest first. */

@@ -12,7 +12,7 @@ export const useMe = defineStore('me', () => {
   const notices = useNotices()
   const me = ref<Me | null>(null)
   const person = computed(() => me.value?.person ?? null)
-  /** Whether nobody may be let to change anything: one who only looks. */
+  /** Returns whether nobody may be let to change anything: one who only looks. */
   const looksOnly = computed(() => person.value !== null && !hasRole(person.value.role, 'designer'))
   const owns = computed(() => person.value !== null && hasRole(person.value.role, 'owner'))
 

@@ -27,7 +27,7 @@ export const useOthers = defineStore('others', () => {
   /** The version others have brought the project to, and who did. */
   const theirs = shallowRef<{ version: number; by: string | null } | null>(null)
 
-  /** What this window is called while it is here: each time it comes by another name, as one that has left stays away. */
+  /** Name of this window while it is here: each time it comes by another name, as one that has left stays away. */
   let visit = crypto.randomUUID()
   let asked = 0
   let answered = 0

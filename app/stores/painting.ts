@@ -41,10 +41,10 @@ export const usePainting = defineStore('painting', () => {
     project ? paintingOf(project, { inks: inks.value, standIns: STAND_IN_INKS }) : NOTHING
   const settledNow = computed(() => of(history.settled))
   const shownNow = computed(() => (history.previewing ? of(history.document) : settledNow.value))
-  /** What an artwork looks like while something is previewed, and as it is; without one, any without exceptions. */
+  /** Appearance of an artwork while something is previewed, and as it is; without one, any without exceptions. */
   const shown = (art: string | null = null): Painted => shownNow.value(art)
   const settled = (art: string | null = null): Painted => settledNow.value(art)
-  /** What the piece on the stage looks like in another look. */
+  /** Appearance of the piece on the stage in another look. */
   const inOther = (look: Look): Painted =>
     history.settled ? of(inLook(history.settled, look))(piece.value?.id ?? null) : UNPAINTED
 

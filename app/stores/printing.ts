@@ -23,7 +23,7 @@ export const usePrinting = defineStore('printing', () => {
   const key = computed(() => JSON.stringify(print.value))
   const set = (change: Partial<Print>): void => history.run({ do: 'print', ...change })
 
-  /** What any color looks like in print; null as long as that is not wanted or not known. */
+  /** Appearance of any color in print; null as long as that is not wanted or not known. */
   const see = shallowRef<((hex: string) => string) | null>(null)
   let seen = ''
   const learn = latestOnly(async (): Promise<void> => {

@@ -52,14 +52,14 @@ export const useProofs = defineStore('proofs', () => {
   /** Which come first: as they were worked out, those that do best in the artwork, those with the least that is serious. */
   const first = useLocalStorage<ProofsFirst>('plumbago proofs first', 'as offered')
   const byTurns = useLocalStorage<boolean>('plumbago proofs by turns', false)
-  /** Whether the sheet lies over stage and bench. */
+  /** True if the sheet lies over stage and bench. */
   const large = ref(false)
   /** How large proofs are set, in pixels as a square would be: in the bench, and where the sheet lies large; null fits. */
   const sizes = useLocalStorage<{ bench: number | null; large: number | null }>('plumbago proof sizes', {
     bench: null,
     large: null,
   })
-  /** Whether there is room for two sheets beside each other. */
+  /** True if there is room for two sheets beside each other. */
   const roomy = ref(false)
   const pointed = shallowRef<Candidate | null>(null)
   /** The proof under the pointer, or with the focus, also once it is adopted and previews no more. */

@@ -35,7 +35,7 @@ export const REMAP_VIEWS = [
 ] as const
 export type RemapView = (typeof REMAP_VIEWS)[number]['view']
 
-/** How many seeds are tried for a deal that differs from what is. */
+/** Number of seeds that are tried for a deal that differs from what is. */
 const TRIES = 40
 
 /** The remapping in work: its inks as lines, what is selected, and what is done to them. */
@@ -49,9 +49,9 @@ export const useRemapping = defineStore('remapping', () => {
   const selected = shallowRef<ReadonlySet<string>>(new Set())
   /** The swatch whose group is looked at. */
   const group = ref<string | null>(null)
-  /** Whether changes are for the artwork on the stage alone. */
+  /** True if changes are for the artwork on the stage alone. */
   const alone = ref(false)
-  /** Whether a selection takes whole families. */
+  /** True if a selection takes whole families. */
   const families = useLocalStorage('plumbago remap families', false)
 
   const artwork = computed(() => painting.artwork)

@@ -19,7 +19,7 @@ export interface Offer extends Pick<ShelfPut, 'swatches' | 'origin'> {
 const keptOf = (scheme: readonly KeptSwatch[]): KeptSwatch[] =>
   scheme.map(({ hex, name, role, share }) => ({ hex, name, role, share }))
 
-/** How many schemes are meant, in words. */
+/** Number of schemes that are meant, in words. */
 export const schemesInWords = (schemes: readonly Pick<ShelfScheme, 'name'>[]): string =>
   schemes.length === 1 ? `“${schemes[0]?.name ?? ''}”` : countWords(schemes.length, 'scheme')
 

@@ -11,5 +11,5 @@ export type Step = (typeof STEPS)[number]['step']
 /** The step an address names; the first where it names none. */
 export const stepOf = (value: unknown): Step => STEPS.find(({ step }) => step === value)?.step ?? 'gather'
 
-/** Whether an address names a step. */
+/** Returns whether an address names a step. */
 export const isStep = (value: unknown): value is Step => STEPS.some(({ step }) => step === value)

@@ -64,7 +64,7 @@ const squareAt = (hash: string, x: number, y: number, side: (width: number) => n
 }
 
 const desk = {
-  /** Whether a picture is decoded and at hand. */
+  /** Returns whether a picture is decoded and at hand. */
   has: (hash: string): boolean => pictures.has(hash),
   /** Decodes a picture as it is worked on. Rejects where the browser cannot. */
   async open(hash: string, bytes: Uint8Array): Promise<void> {

@@ -101,7 +101,7 @@ const desk = {
     full = null
     full = { hash, whole: inPieces(await largePictureOf(png), inks, manner), taken: null }
   },
-  /** Whether a picture is at hand in its own size. */
+  /** True if a picture is at hand in its own size. */
   has(hash: string): boolean {
     return full?.hash === hash
   },

@@ -29,7 +29,7 @@ export const seriousKeys = (state: CheckState): string[] =>
   GRAVE.flatMap(({ find }) => find(state)).flatMap(({ severity, key }) => (severity === 'serious' ? [key] : []))
 
 /**
- * Whether none of these findings is in a state any more, and nothing serious but what was before, by keys: what every
+ * Returns whether none of these findings is in a state any more, and nothing serious but what was before, by keys: what every
  * mending has to come to.
  */
 export const isSettled = (there: CheckState, findings: readonly Finding[], serious: ReadonlySet<string>): boolean =>
@@ -48,7 +48,7 @@ export const findingsOf = (state: CheckState): Finding[] =>
     (one, other) => SEVERITIES.indexOf(one.severity) - SEVERITIES.indexOf(other.severity),
   )
 
-/** Whether a finding was put aside, and nothing about it has changed since. */
+/** Returns whether a finding was put aside, and nothing about it has changed since. */
 export const isAside = ({ key, measured }: Finding, { check }: Pick<Project, 'check'>): boolean => {
   const aside = check.aside[key]
   return (

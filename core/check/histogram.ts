@@ -1,7 +1,7 @@
 import type { Hex } from '#core/color/convert'
 import { lightOf } from './state'
 
-/** How many steps of value a histogram has, from black to white. */
+/** Number of steps of value a histogram has, from black to white. */
 export const VALUE_STEPS = 20
 
 /** The step of value, in OKLab lightness, a color is on: 0 to VALUE_STEPS - 1. */

@@ -48,7 +48,7 @@ const FACTORS: Record<Strength, { factor: number; more: number }> = {
   'plainly': { factor: 1.7, more: 0.045 },
 }
 
-/** Whether colors alone can settle a finding. */
+/** Returns whether colors alone can settle a finding. */
 export const isOfColors = ({ ofUse }: Finding): boolean => !ofUse
 
 /** Where a swatch stands: its place on the wheel in degrees, its lightness and strength in [0, 1]. */
@@ -132,7 +132,7 @@ class Search {
     if (!found) this.judged.set(key, (found = { virtual: withColors(this.base, colors), keys: new Map() }))
     return found
   }
-  /** Whether a finding is still there. */
+  /** True if a finding is still there. */
   has(tones: Tones, finding: Finding): boolean {
     const { virtual, keys } = this.judge(tones)
     let all = keys.get(finding.rule)
@@ -207,12 +207,12 @@ class Search {
   private of(finding: Finding): readonly string[] {
     return finding.swatches.length ? finding.swatches : extremesOf(this.state).map(({ id }) => id)
   }
-  /** Whether all swatches of a finding are locked. */
+  /** True if all swatches of a finding are locked. */
   isHeld(finding: Finding): boolean {
     return this.of(finding).every(id => this.swatch(id).locked)
   }
 
-  /** Whether these tones settle all of these findings without spoiling anything. */
+  /** True if these tones settle all of these findings without spoiling anything. */
   settles(tones: Tones, findings: readonly Finding[]): boolean {
     return (
       this.keepsHarmony(tones) && findings.every(finding => !this.has(tones, finding)) && !this.bringsSerious(tones)

@@ -125,7 +125,7 @@ export const lchOf = (hex: Hex, fallbackHue = 0): Lch => {
   return { l, c, h: c > GRAY_CHROMA && h !== undefined ? degrees(h) : fallbackHue }
 }
 
-/** Whether a color serves as a neutral: a gray, or with only a hint of a hue. */
+/** Returns whether a color serves as a neutral: a gray, or with only a hint of a hue. */
 export const isNeutral = (hex: Hex): boolean => lchOf(hex).c < NEUTRAL_CHROMA
 
 /** The hex color of an OKLCH color, brought into sRGB by chroma. */

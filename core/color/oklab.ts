@@ -45,7 +45,7 @@ export const fromLab = (l: number, a: number, b: number, into: Float64Array | nu
   into[2] = channelOf(-0.0041960863 * lc - 0.7034186147 * mc + 1.707614701 * sc)
 }
 
-/** Whether sRGB can show a color, channels 0 to 255, but for so much of a step that is rounding. */
+/** Returns whether sRGB can show a color, channels 0 to 255, but for so much of a step that is rounding. */
 export const isInGamut = (color: ArrayLike<number>, rounding: number): boolean => {
   const r = color[0] as number
   const g = color[1] as number

@@ -52,7 +52,7 @@ const FAIR = 1.05
 
 const partOf = (c: number, max: number): number => (max > 1e-6 ? Math.min(1, c / max) : 0)
 
-/** How strong a color is, in [0, 1]: 1 is as strong as sRGB holds at its lightness and hue, 0 is gray. */
+/** Strength of a color, in [0, 1]: 1 is as strong as sRGB holds at its lightness and hue, 0 is gray. */
 export const relativeChromaOf = (hex: Hex): number => {
   const { l, c, h } = lchOf(hex)
   return partOf(c, maxChroma(l, h))
@@ -126,7 +126,7 @@ const purest = (pure: readonly number[], l: number): { s: number; c: number } =>
   return { s, c: chroma() }
 }
 
-/** How strong a color is, in [0, 1], among those of its lightness and HSB hue. */
+/** Strength of a color, in [0, 1], among those of its lightness and HSB hue. */
 export const relativeChromaOfHsbHue = (hex: Hex): number => {
   const { l, c } = lchOf(hex)
   return partOf(c, purest(pureOf(hsbOf(hex).h), l).c)

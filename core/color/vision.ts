@@ -76,7 +76,7 @@ const leastOf = memoize((pair): { vision: Vision; apart: number } => {
 
 /** From which ΔE2000 on colors are told apart, and under which they are not. */
 const [TOLD, MERGED] = [10, 5]
-/** Whether most readers tell two colors apart. */
+/** Returns whether most readers tell two colors apart. */
 export const isDistinguishable = (one: Hex, other: Hex): boolean => deltaE(one, other) >= TOLD
-/** Whether a difference in ΔE2000 is too small to tell colors apart. */
+/** Returns whether a difference in ΔE2000 is too small to tell colors apart. */
 export const isMerged = (apart: number): boolean => apart < MERGED

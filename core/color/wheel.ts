@@ -52,7 +52,7 @@ export const colorAt = (wheel: Wheel, angle: number, l: number, strength: number
     ? colorOf(l, strength, degrees(angle), bounds)
     : colorOfHsbHue(l, strength, hueAtAngle(wheel, angle), bounds)
 
-/** How strong a color is, in [0, 1], among those at its angle of a wheel. */
+/** Strength of a color, in [0, 1], among those at its angle of a wheel. */
 export const relativeChromaOn = (wheel: Wheel, hex: Hex): number =>
   wheel === 'perceptual' ? relativeChromaOf(hex) : relativeChromaOfHsbHue(hex)
 

@@ -49,10 +49,10 @@ const schemas = Object.entries(COMMANDS).map(([name, { takes }]) => takes.extend
 /** Reads a command that comes in from outside. */
 export const commandSchema = z.discriminatedUnion('do', schemas as never) as unknown as z.ZodType<Command>
 
-/** What is known of the artwork of projects: all its inks as one list, as far as they are at hand. */
+/** Known facts about the artwork of projects: all its inks as one list, as far as they are at hand. */
 export interface Known {
   inks: (artwork: readonly Artwork[]) => readonly InkArea[]
-  /** Whether colors only pass by: then inks stay with their swatches while these change. */
+  /** True if colors only pass by: then inks stay with their swatches while these change. */
   passing?: boolean
 }
 

@@ -3,10 +3,10 @@ import type { InkArea } from '#core/remap/match'
 import { uniteInks } from '#core/remap/unite'
 import type { Known } from './commands'
 
-/** What is known of artwork whose file is not there: it keeps its place among the others. */
+/** Known facts about artwork whose file is not there: it keeps its place among the others. */
 const NOT_THERE: { inks: readonly InkArea[] } = { inks: [] }
 
-/** What is known of artwork from its files, by hash. Lists of artwork that stay the same are gone through once. */
+/** Known facts about artwork from its files, by hash. Lists of artwork that stay the same are gone through once. */
 export const knownFrom = (files: ReadonlyMap<string, { inks: readonly InkArea[] }>): Known => {
   const united = new WeakMap<readonly Artwork[], readonly InkArea[]>()
   return {

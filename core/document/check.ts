@@ -14,7 +14,7 @@ export const asideSchema = z.object({ note: z.string().max(500), measured: listO
 /** What somebody said about findings, by their keys. */
 export const checkSchema = z.object({
   aside: limitSize(asideSchema),
-  /** Whether neighbors in two swatches are lettering on its ground, where that was said. */
+  /** True if neighbors in two swatches are lettering on its ground, where that was said. */
   lettering: limitSize(z.boolean()),
   /** How it is printed. */
   print: printSchema.default(FIRST_PRINT),

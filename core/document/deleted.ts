@@ -1,4 +1,4 @@
-/** How many days what was deleted can be brought back. */
+/** Number of days what that was deleted can be brought back. */
 export const DAYS_KEPT = 30
 
 /** What was deleted and can still be brought back: a project, or a scheme of the shelf. */
@@ -9,6 +9,6 @@ export interface Deleted {
   deletedAt: string
 }
 
-/** How many days are left until something deleted is gone for good; at least 0. */
+/** Number of days that are left until something deleted is gone for good; at least 0. */
 export const daysLeft = ({ deletedAt }: Deleted, now: number): number =>
   Math.max(0, Math.ceil(DAYS_KEPT - (now - Date.parse(deletedAt)) / 86_400_000))

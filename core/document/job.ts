@@ -14,7 +14,7 @@ export const jobSchema = z.object({
   failures: z.array(z.object({ path: z.string(), reason: z.string() })),
   /** Why nothing came of it; null where something did, or may. */
   reason: z.string().nullable(),
-  /** How large the result is, in bytes; null as long as there is none. */
+  /** Size of the result, in bytes; null as long as there is none. */
   size: z.number().nullable(),
   createdAt: z.string(),
 })

@@ -16,7 +16,7 @@ export const lookSchema = z.object({
   /** The order the scheme is shown in. */
   order: z.enum(ORDERS).default('as set'),
   cast: castSchema.nullable().default(null),
-  /** Whether the scheme follows from base and harmony, or was gathered. */
+  /** True if the scheme follows from base and harmony, or was gathered. */
   derived: z.boolean().default(true),
   samples: listOf(sampleSchema, { most: MAX_SWATCHES }).default([]),
   gathering: gatheringSchema.default(FIRST_GATHERING),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { hashSchema, nameSchema } from './basics'
 
-/** What is known of a picture file: its size as it is seen (turned upright), and the smaller one it is worked on at. */
+/** Known facts about a picture file: its size as it is seen (turned upright), and the smaller one it is worked on at. */
 export const pictureFileSchema = z.object({
   hash: hashSchema,
   name: nameSchema,

@@ -88,7 +88,7 @@ export const remapSchema = z.object({
     .default({ turn: 0, saturation: 0, brightness: 0 }),
   /** The set of colors results are restricted to, by its id. */
   restrict: idSchema.nullable().default(null),
-  /** Whether that holds for what is left as it is, too. */
+  /** True if that holds for what is left as it is, too. */
   restrictLeft: z.boolean().default(false),
   /** Targets of single artworks that differ from those of all, by artwork. */
   exceptions: recordOf(idSchema, targetsSchema, { most: MAX_BY_ARTWORK }).default({}),

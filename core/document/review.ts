@@ -128,10 +128,10 @@ export interface ReviewPage extends ReviewShown {
   title: string
   greeting: string
   endsAt: string
-  /** Whether its pictures are all there. */
+  /** True if its pictures are all there. */
   ready: boolean
   choice: ReviewChoice | null
-  /** Whether the choice is closed. */
+  /** True if the choice is closed. */
   closed: boolean
   seq: number
   /** How many threads each colorway has, by its key. */
@@ -145,12 +145,12 @@ export interface Review extends ReviewPage {
   withdrawnAt: string | null
   sources: ReviewSources
   making: ReviewMaking | null
-  /** How many comments there are, and how many threads are open. */
+  /** Number of comments that there are, and how many threads are open. */
   comments: number
   open: number
 }
 
-/** What happened on a review since it was looked at last; `again` where that is too much to be told one by one. */
+/** Events on a review since it was looked at last; `again` where that is too much to be told one by one. */
 export interface ReviewNews {
   review: string
   seq: number
@@ -159,7 +159,7 @@ export interface ReviewNews {
   choice: ReviewChoice | null
   closed: boolean
   ready: boolean
-  /** Whether the link leads there still. */
+  /** True if the link leads there still. */
   gone: 'withdrawn' | 'ended' | null
 }
 

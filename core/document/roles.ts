@@ -2,7 +2,7 @@
 export const ROLES = ['viewer', 'designer', 'owner'] as const
 export type Role = (typeof ROLES)[number]
 
-/** Whether a role may do what another may. */
+/** Returns whether a role may do what another may. */
 export const hasRole = (role: Role, needed: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(needed)
 
 /** What is said to those who only look. */

@@ -9,10 +9,10 @@ const chroma = ({ a, b }: Lab): number => Math.hypot(a, b)
 const isNearWhite = (center: Lab): boolean => center.l > 0.945 && chroma(center) < 0.03
 const isNearBlack = (center: Lab): boolean => center.l < 0.17 && chroma(center) < 0.03
 
-/** Whether two colors would take two places for what is one color in use. */
+/** True if two colors would take two places for what is one color in use. */
 export type Same = (one: Lab, other: Lab) => boolean
 
-/** Whether two colors would take two places for what is seen as one white or one black. */
+/** Returns whether two colors would take two places for what is seen as one white or one black. */
 export const isSameEnd: Same = (one, other) =>
   (isNearWhite(one) && isNearWhite(other)) || (isNearBlack(one) && isNearBlack(other))
 

@@ -10,7 +10,7 @@ import { seeded } from '#core/math/random'
 import { standingOf } from './standing'
 import { tallyPixels, type Points, type Tally } from './tally'
 
-/** How many swatches an extraction may be asked for. */
+/** Number of swatches an extraction may be asked for. */
 export const EXTRACTED = { least: 2, most: 12, usual: 5 } as const
 
 /** The least ΔE2000 between two results: the usual one, and a wider one that costs coverage. */
@@ -80,7 +80,7 @@ interface Rest {
  */
 const priceAmong = (count: number): number => (count < 7 ? 1.08 : 1.17)
 
-/** How many accents are looked for among so many colors. */
+/** Number of accents that are looked for among so many colors. */
 const accentsAmong = (count: number): number => (count >= 10 ? 3 : count >= 7 ? 2 : count >= 3 ? 1 : 0)
 
 /** How an extraction goes about it: how the points are weighed, and what its colors have to be. */

@@ -54,7 +54,7 @@ export const weighByEye = (tally: Tally, standing: Float64Array): Points => {
   return { size, l: light, a: red, b: yellow, weight: heavy.map(each => each / all) }
 }
 
-/** Whether two colors are one dark, or one light, in use. */
+/** Returns whether two colors are one dark, or one light, in use. */
 export const isSameToEye: Same = (one, other) => endOf(one) !== null && endOf(one) === endOf(other)
 
 /**

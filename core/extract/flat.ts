@@ -386,7 +386,7 @@ export const flatBlocks = (picture: Picture, region?: Region | null): Block[] | 
   }))
 }
 
-/** Whether two values are one color read twice. */
+/** Returns whether two values are one color read twice. */
 const isSameValue = (one: Hex, other: Hex): boolean => {
   const [a, b] = [rgbOf(one), rgbOf(other)]
   return [a.r - b.r, a.g - b.g, a.b - b.b].every(away => Math.round(Math.abs(away) * 255) <= 2)

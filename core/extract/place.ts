@@ -14,7 +14,7 @@ export interface Place {
 /** Cells along the longer side in which a home is looked for. */
 const CELLS = 72
 
-/** How many pixels are looked at along the side of a cell. */
+/** Number of pixels that are looked at along the side of a cell. */
 const LOOKS = 4
 
 /** How far, in OKLab, a pixel's color may lie from a result and still count half. */

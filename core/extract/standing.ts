@@ -2,7 +2,7 @@ import { toLab } from '#core/color/oklab'
 import { pixelsOf, SOLID, type Source } from '#core/picture/picture'
 import { codeOf, type Tally } from './tally'
 
-/** How many cells stand along the longer side of the grid by which surroundings are known, and how far they reach. */
+/** Number of cells that stand along the longer side of the grid by which surroundings are known, and how far they reach. */
 const CELLS = 24
 const AROUND = 3
 

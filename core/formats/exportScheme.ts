@@ -6,7 +6,7 @@ export interface ExportRung {
   ladder: LadderKind
   step: number
   hex: Hex
-  /** Whether the artwork wears it, where that is asked for. */
+  /** True if the artwork wears it, where that is asked for. */
   isUsed?: boolean
 }
 

@@ -11,7 +11,7 @@ export interface SchemeFormat {
   ending: string
   media: string
   write: (scheme: ExportScheme) => string
-  /** Whether what is written is SVG that a picture is drawn from. */
+  /** True if what is written is SVG that a picture is drawn from. */
   drawn?: true
 }
 

@@ -46,7 +46,7 @@ const lookOf = ({ name, note, chosen, swatches, left, picture, files }: Contents
     '</section>',
   ].join('')
 
-/** What the page looks like; nothing is fetched for it. */
+/** Appearance of the page; nothing is fetched for it. */
 const STYLE =
   'body{margin:48px auto;max-width:960px;padding:0 24px;font:15px/1.5 sans-serif;color:#1a1a1a;background:#fff}' +
   'h1{font-size:28px;margin:0}h2{font-size:20px;margin:40px 0 8px}small,.quiet{color:#595959;font-size:13px;font-weight:400}' +

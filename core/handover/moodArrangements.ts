@@ -13,7 +13,7 @@ export interface ArrangedPage {
   colors: Rect[]
   /** The ground, where it is one of the colors. */
   ground?: Hex
-  /** Whether pictures lie on each other and need a rim. */
+  /** True if pictures lie on each other and need a rim. */
   rimmed?: true
 }
 

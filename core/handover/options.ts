@@ -39,7 +39,7 @@ export const wantedSchema = z.object({
   mood: listOf(z.enum(PAGE_FILES), { most: PAGE_FILES.length }),
   scheme: listOf(z.enum(SCHEME_FORMAT_KINDS), { most: SCHEME_FORMAT_KINDS.length }),
   ladders: z.boolean(),
-  /** Whether swatches that no artwork uses are left out. */
+  /** True if swatches that no artwork uses are left out. */
   onlyUsed: z.boolean(),
   gradients: listOf(z.enum(GRADIENT_FILES), { most: GRADIENT_FILES.length }),
 })

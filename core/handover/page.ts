@@ -61,7 +61,7 @@ export interface Page {
   ground: Hex
   marks: Mark[]
   anchor?: string
-  /** What it is called among the bookmarks, and how deep it stands there. */
+  /** Its name among the bookmarks, and how deep it stands there. */
   bookmark?: { title: string; depth: 0 | 1 }
 }
 
@@ -111,7 +111,7 @@ export const shrinkToFit = (text: string, room: number, how: Setting, least: num
   return size >= least ? { ...how, size: Math.min(how.size, Math.floor(size * 10) / 10) } : how
 }
 
-/** How many letters of a word that is too wide are tried at most. */
+/** Number of letters of a word that is too wide are tried at most. */
 const LONGEST = 400
 
 const breakWord = (word: string, room: number, how: Setting, measure: Measure): string[] => {

@@ -164,7 +164,7 @@ const distinctPaths = (files: readonly PlannedFile[]): PlannedFile[] => {
   })
 }
 
-/** What the archive of them is called, without ending. */
+/** Name of the archive of them, without ending. */
 export const archiveName = (project: Pick<Project, 'name'>): string =>
   fileNameOf(project.name, NAME_BYTES) || 'plumbago'
 

@@ -6,7 +6,7 @@ import { exportLooks, type ExportLook } from './plan'
 
 /* What a review shows of a project, and which pictures that needs. */
 
-/** How large the pictures of a review are: the longer side, in pixels. */
+/** Size of the pictures of a review: the longer side, in pixels. */
 export const REVIEW_SIZES = { large: 2000, small: 560 } as const
 export type ReviewSize = keyof typeof REVIEW_SIZES
 /** What stands for the artwork as it came, among the colorways. */
@@ -59,6 +59,6 @@ export const reviewPictures = ({ looks, artwork }: ReviewShown): ReviewPicture[]
 /** Where a picture is kept. */
 export const reviewPath = (size: ReviewSize, { look, artwork }: ReviewPicture): string => `${size}/${look}/${artwork}`
 
-/** How wide a picture of an artwork is, in pixels, so that its longer side is as long as said. */
+/** Width of a picture of an artwork, in pixels, so that its longer side is as long as said. */
 export const reviewWidth = ({ width, height }: Pick<Artwork, 'width' | 'height'>, side: number): number =>
   Math.max(1, Math.round(side * Math.min(1, width / height)))

@@ -125,7 +125,7 @@ const cellsFor = (room: Rect, shapes: readonly number[], gap: number, under: num
   )
 }
 
-/** How many artworks stand on one page. */
+/** Number of artworks that stand on one page. */
 const ON_PAGE = 12
 
 /** The artwork of a colorway with its colors under it; more of it on pages of its own. */

@@ -17,7 +17,7 @@ const bySize = (hexes: readonly Hex[]): Hex[] => {
 }
 const HELD: Hex[][] = [['#0f6d5f'], ['#d45d48', '#222a52'], ['#f8ead0'], ['#808080'], ['#ff0000', '#00ff00', '#0000ff']]
 
-/** Whether a color stands on an angle the harmony can have at any of its spreads. */
+/** Returns whether a color stands on an angle the harmony can have at any of its spreads. */
 const fits = (
   hex: Hex,
   wheel: (typeof WHEELS)[number],

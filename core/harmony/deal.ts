@@ -12,7 +12,7 @@ import type { Tone } from './tone'
 export interface DealWish {
   /** The colors held on to, the one that leads first. */
   fixed: readonly Hex[]
-  /** How many companions are wanted. */
+  /** Number of companions that are wanted. */
   count: number
   wheel: Wheel
   /** The harmony to stay in; any where left out. */
@@ -46,7 +46,7 @@ const VOICES = [QUIET_VOICE, SOFT_VOICE, SOFT_VOICE, FULL_VOICE, FULL_VOICE, FUL
 const [BESIDE_GRAY, HINT] = [0.5, 0.08]
 /** Below this OKLCH chroma a color is gray to the eye. */
 const NO_HUE = 0.012
-/** How strong an accent is. */
+/** Strength of an accent. */
 const VIVID = { least: 0.62, most: 0.95 } as const
 /** Between these lightnesses an accent is seen as a color. */
 const SEEN = { from: 0.35, to: 0.86 } as const
@@ -109,7 +109,7 @@ const accentAmong = (random: Random, lights: readonly number[], leads: number): 
 }
 
 /**
- * Whether colors, what leads first, can be used at once: a pair lettering can have, and from four on an accent that
+ * Returns whether colors, what leads first, can be used at once: a pair lettering can have, and from four on an accent that
  * stands out.
  */
 const isUsable = (hexes: readonly Hex[]): boolean => {
@@ -157,7 +157,7 @@ const placeColors = (
   return tones.map((_, i) => made.get(i) as Hex)
 }
 
-/** Whether a color has no hue one would build on: a grayish one, or a pale one, still has. */
+/** Returns whether a color has no hue one would build on: a grayish one, or a pale one, still has. */
 const isHueless = (hex: Hex): boolean => lchOf(hex).c < NO_HUE
 
 /** How strong companions may be: as the strongest that is held. */
@@ -273,7 +273,7 @@ export const dealLike = ({ fixed: held, wheel }: DealWish, like: readonly Hex[],
 }
 
 /**
- * Whether a color stands on one of the angles of a harmony, within a tolerance in degrees; what is all but gray has no
+ * Returns whether a color stands on one of the angles of a harmony, within a tolerance in degrees; what is all but gray has no
  * hue to be wrong.
  */
 export const isHarmonic = (

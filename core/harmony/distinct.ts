@@ -7,7 +7,7 @@ export const MIN_DIFFERENCE = 5
 const LIGHTNESS_STEPS = Array.from({ length: 50 }, (_, i) => 0.02 + i * 0.02)
 const CHROMA_SCALES = [1, 0.75, 0.5, 0.25, 0]
 
-/** Whether a color keeps at least `least` ΔE2000 from all the others. */
+/** Returns whether a color keeps at least `least` ΔE2000 from all the others. */
 export const isDistinct = (hex: Hex, others: readonly Hex[], least = MIN_DIFFERENCE): boolean =>
   others.every(other => deltaE(hex, other) >= least)
 

@@ -5,7 +5,7 @@ export interface History<State> {
   future: ReadonlyArray<{ state: State; did: string }>
 }
 
-/** How many steps back are kept. */
+/** Number of steps back that are kept. */
 export const MAX_STEPS = 500
 
 /** A history that starts at a state. */

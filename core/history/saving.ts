@@ -44,12 +44,12 @@ export interface Saving {
   trail: TrailChange
   /** A save that was sent and has no answer. */
   sending: Save | null
-  /** Whether something is under way now: a save, or a copy being made. */
+  /** True if something is under way now: a save, or a copy being made. */
   busy: boolean
   failures: number
   /** Why the last save failed; null while all is well. */
   why: string | null
-  /** Whether the browser keeps a draft of what is not saved. */
+  /** True if the browser keeps a draft of what is not saved. */
   isStored: boolean
   conflict: Conflict | null
   closing: boolean
@@ -112,10 +112,10 @@ export const savingOf = ({ id, version, lastSave }: StoredProject, draft: Draft 
   closing: false,
 })
 
-/** Whether anything is not on the server. */
+/** Returns whether anything is not on the server. */
 export const isUnsaved = ({ document, sending }: Saving): boolean => document !== null || sending !== null
 
-/** Whether there is nothing more to be done for a project that was left. */
+/** Returns whether there is nothing more to be done for a project that was left. */
 export const isDone = (saving: Saving): boolean =>
   saving.closing && !saving.busy && (!isUnsaved(saving) || saving.why !== null)
 

@@ -57,6 +57,6 @@ export const withoutStates = (states: readonly TrailState[], gone: ReadonlySet<s
     )
 }
 
-/** Whether a state does not follow from the one before it: another branch begins there. */
+/** Returns whether a state does not follow from the one before it: another branch begins there. */
 export const isBranch = (states: readonly TrailState[], place: number): boolean =>
   place > 0 && states[place]?.parent !== states[place - 1]?.id

@@ -32,7 +32,7 @@ const TOO_MANY_SHAPES = 50_000
 /** How often the inks of an artwork paint, together. */
 export const usesOf = (inks: ReadonlyArray<{ uses: number }>): number => inks.reduce((sum, { uses }) => sum + uses, 0)
 
-/** Whether a drawing has too many shapes to be shown in its own. */
+/** Returns whether a drawing has too many shapes to be shown in its own. */
 export const isCrowded = (inks: ReadonlyArray<{ uses: number }>): boolean => usesOf(inks) > TOO_MANY_SHAPES
 
 /** Shares below this are the rounding of the renderer. */

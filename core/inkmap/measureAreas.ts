@@ -21,10 +21,10 @@ export type Renderer = (svg: string, view: View) => Promise<Pixels>
 /** Up to this many inks are weighed exactly, three to a picture. */
 const MAX_WEIGHED = 192
 
-/** How many shapes are drawn for that, all pictures together. */
+/** Number of shapes that are drawn for that, all pictures together. */
 const MAX_DRAWN = 400_000
 
-/** How many pictures are rendered side by side. */
+/** Number of pictures that are rendered side by side. */
 const AT_ONCE = 2
 
 /** So many inks a map can name, in 16 bits; those beyond are not measured. */
@@ -136,7 +136,7 @@ export const measure = async (
 /** Mean difference, 0 to 255, from which a map does not tell what the artwork looks like: blend modes and filters. */
 const UNLIKE = 1.5
 
-/** Whether a map, painted in the artwork's own colors, looks as the artwork does. */
+/** Returns whether a map, painted in the artwork's own colors, looks as the artwork does. */
 export const isFaithful = async (reading: Reading, map: InkMap, render: Renderer): Promise<boolean> => {
   const own = await drawing(reading, render, NO_PICTURES)(hex => hex, Math.max(map.width, map.height), false)
   if (own.width !== map.width || own.height !== map.height) return false

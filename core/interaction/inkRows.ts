@@ -20,7 +20,7 @@ export interface InkRow {
   excepted: boolean
 }
 
-/** What an ink that is not remapped is called where swatches are listed. */
+/** Name of an ink that is not remapped where swatches are listed. */
 export const LEFT_AS_IS = 'left as is'
 
 /**

@@ -1,5 +1,5 @@
 /**
- * How wide each part of a row is, in pixels: by its share, but none narrower than `least` as long as there is room.
+ * Width of each part of a row, in pixels: by its share, but none narrower than `least` as long as there is room.
  * Shares need not add up to 1.
  */
 export const widthsOf = (shares: readonly number[], whole: number, least: number): number[] => {

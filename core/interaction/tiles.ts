@@ -20,7 +20,7 @@ export const tileOf = (size: number, ratio: number): Tile => {
   return { width, picture, height: picture + FRAME + STRIP + LINE * (width < TWO_LINES ? 2 : 1) }
 }
 
-/** How many tiles stand side by side. */
+/** Number of tiles that stand side by side. */
 export const columnsIn = (width: number, tile: Tile): number =>
   Math.max(1, Math.floor((width + GAP) / (tile.width + GAP)))
 

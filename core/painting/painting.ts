@@ -80,7 +80,7 @@ export const touchesOf = (project: RemapSource, artwork: string): ByHand => {
   return { shapes: paintTouchedShapes(touches, colorOf), areas: paintTouchedAreas(touches, colorOf) }
 }
 
-/** What an artwork looks like in a project: what each of its inks becomes, and what is painted by hand on top. */
+/** Appearance of an artwork in a project: what each of its inks becomes, and what is painted by hand on top. */
 export interface Painted {
   colors: ReadonlyMap<Hex, Hex>
   byHand: ByHand
@@ -121,5 +121,5 @@ export const paintingOf = (project: Project, { inks, standIns }: Pieces): Painti
   }
 }
 
-/** What an artwork looks like before anything is done to it. */
+/** Appearance of an artwork before anything is done to it. */
 export const UNPAINTED: Painted = { colors: new Map(), byHand: NOTHING_BY_HAND }

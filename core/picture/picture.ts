@@ -25,7 +25,7 @@ export const MAX_PIXELS = 40_000_000
 /** The most bytes a picture file may have. */
 export const MAX_BYTES = 100 * 1024 * 1024
 
-/** How many pixels are enough to find colors in: larger pictures are decoded to this size. */
+/** Number of pixels that are enough to find colors in: larger pictures are decoded to this size. */
 export const WORKING_PIXELS = 1_000_000
 
 /** The longest side a picture is worked on at: what a canvas, and a WebP file, can hold. */

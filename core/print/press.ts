@@ -5,7 +5,7 @@ import type { Cmyk } from '#core/color/notation'
 export interface Press {
   /** The inks it lays down for a color, each in [0, 1]. */
   cmykOf: (hex: Hex) => Cmyk
-  /** What a color looks like printed. */
+  /** Appearance of a color printed. */
   printed: (hex: Hex) => Hex
   /** What many colors look like printed: red, green and blue in 16 bits each, in and out. */
   proof: (colors: Uint16Array) => Uint16Array

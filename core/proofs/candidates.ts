@@ -56,7 +56,7 @@ export interface Variation {
   step: number
 }
 
-/** How many steps a grid of variations goes to either side. */
+/** Number of steps a grid of variations goes to either side. */
 export const REACH = 2
 
 /**

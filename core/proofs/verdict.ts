@@ -17,14 +17,14 @@ export interface Verdict {
   strongLost: number
   /** The part of its lettering, by length, that reads; null where the artwork has none. */
   lettering: number | null
-  /** Whether the accent is seen: it covers something and stands out from what covers most. */
+  /** True if the accent is seen: it covers something and stands out from what covers most. */
   accent: 'seen' | 'unused' | 'hidden' | 'none'
   /** How many swatches color something that can be seen, and of how many. */
   used: number
   swatches: number
   /** How many neighbors, clearly different to most readers, are not to a color-blind one. */
   merged: number
-  /** How many findings are serious. */
+  /** Number of findings that are serious. */
   serious: number
   /** The order to look in, best first: the five together, and a little of how harmonious the colors are together. */
   rank: number

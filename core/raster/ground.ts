@@ -64,7 +64,7 @@ export const groundOf = (
 ): Uint8Array => {
   const ground = new Uint8Array(data)
   const around = [-1, 0, 1].flatMap(down => [-1, 0, 1].map(across => (down * width + across) * 4 + 3))
-  /** Whether a pixel lies beside a clear one, which has a color that nobody sees. */
+  /** Returns whether a pixel lies beside a clear one, which has a color that nobody sees. */
   const besideClear = (i: number): boolean => around.some(by => !data[i + by])
   const line = (): Uint8Array => new Uint8Array(width)
   const sorted: Sorted = { low: line(), mid: line(), high: line() }

@@ -168,10 +168,10 @@ export const mannerOf = (picture: Picture): Manner => {
   return noise > NOISE ? 'photographic' : 'painted'
 }
 
-/** How many inks a picture that is not flat is mixed of, and how far apart they are at least, in ΔE2000. */
+/** Number of inks a picture that is not flat is mixed of, and how far apart they are at least, in ΔE2000. */
 const MIXED = { count: 12, apart: 9 } as const
 
-/** How many inks a picture that is not flat may be given by hand. */
+/** Number of inks a picture that is not flat may be given by hand. */
 export const GIVEN = { least: 2, most: 16 } as const
 
 /** The inks of a picture: the colors of its areas or, where it is not flat, those it could be mixed of. */

@@ -60,7 +60,7 @@ const TRIED = 6
 /** Differences up to this, in 8-bit steps, are rounding. */
 const ROUNDING = 1.6
 
-/** What is known of colors once inks are given, whatever picture they are met in. */
+/** Known facts about colors once inks are given, whatever picture they are met in. */
 class Palette {
   readonly channels: Float64Array
   readonly mixing: Mixing
@@ -190,7 +190,7 @@ class Unmixing {
     this.weights = new Uint8Array(picture.data.length)
   }
 
-  /** Whether the colors beside, above and below a pixel are nearly its own. */
+  /** True if the colors beside, above and below a pixel are nearly its own. */
   private isCalm(p: number, x: number, y: number): boolean {
     const { data, width, height } = this.picture
     const i = p * 4
@@ -297,7 +297,7 @@ class Unmixing {
     weights[i + 3] = this.isWhole(p) ? 0 : 255
   }
 
-  /** Whether the mixture of a pixel is its color, up to rounding. */
+  /** True if the mixture of a pixel is its color, up to rounding. */
   private isWhole(p: number): boolean {
     const {
       places,

@@ -11,11 +11,11 @@ export interface Loss {
   other: Hex
   /** Their part of all boundaries, in [0, 1]. */
   part: number
-  /** Whether it was a strong edge that is gone: letters, outlines. */
+  /** True if it was a strong edge that is gone: letters, outlines. */
   strong: boolean
 }
 
-/** Whether a lightness difference is lost: it has turned, less than half is left, or a strong one is gone. */
+/** Returns whether a lightness difference is lost: it has turned, less than half is left, or a strong one is gone. */
 const isLost = (was: number, is: number): boolean =>
   Math.abs(was) >= CONTRAST.edge &&
   (is * Math.sign(was) < Math.abs(was) / 2 || (Math.abs(was) >= CONTRAST.strong && Math.abs(is) < CONTRAST.gone))

@@ -248,7 +248,7 @@ export const matchInks = (
   return targets
 }
 
-/** How many orders are looked at from step to step, and how many exchanges away. */
+/** Number of orders that are looked at from step to step, and how many exchanges away. */
 const BEAM = { wide: 160, deep: 3 } as const
 
 /**

@@ -86,9 +86,9 @@ export const shadeGroup = (inks: readonly Hex[], lead: Hex, swatch: Hex, shading
 /** A color that differs from `swatch` as `ink` differs from `lead`, in OKLab. */
 export const shadeInk = (ink: Hex, lead: Hex, swatch: Hex): Hex => shadeRelative([ink], lead, swatch).get(ink) as Hex
 
-/** Whether a shading makes inks lighter or darker than their swatch where the picture needs it. */
+/** Returns whether a shading makes inks lighter or darker than their swatch where the picture needs it. */
 export const isHeld = (shading: Shading): boolean => shading === 'held' || shading === 'rungs'
 
-/** How many inks that were told apart fall together in what they become. */
+/** Number of inks that that were told apart fall together in what they become. */
 export const countMerged = (inks: readonly Hex[], colorOf: (ink: Hex) => Hex): number =>
   new Set(inks).size - new Set(inks.map(colorOf)).size

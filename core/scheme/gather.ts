@@ -194,7 +194,7 @@ export const removeReference = (project: Project, id: string): Project => {
   }
 }
 
-/** How many references lie side by side on the board, and in how many rows. */
+/** Number of references that lie side by side on the board, and in how many rows. */
 const BOARD = { columns: 3, rows: 2 } as const
 
 /**

@@ -49,7 +49,7 @@ export const schemeOf = (base: Base, harmony: Harmony): Swatch[] => {
   }))
 }
 
-/** Whether two schemes have the same swatches, in whatever color and order: then inks need not be matched anew. */
+/** Returns whether two schemes have the same swatches, in whatever color and order: then inks need not be matched anew. */
 export const sameSwatches = (one: readonly Swatch[], other: readonly Swatch[]): boolean =>
   one.length === other.length && one.every(({ id }) => other.some(swatch => swatch.id === id))
 
@@ -59,7 +59,7 @@ export const normalizeShares = (scheme: readonly Swatch[]): Swatch[] => {
   return scheme.map(swatch => ({ ...swatch, share: swatch.share / total }))
 }
 
-/** Whether roles and shares are those the swatches' colors start with: nobody set others. */
+/** Returns whether roles and shares are those the swatches' colors start with: nobody set others. */
 const isAsItStarts = (scheme: readonly Swatch[]): boolean => {
   const roles = rolesIn(scheme.map(({ hex }) => hex))
   const shares = sharesIn(roles)

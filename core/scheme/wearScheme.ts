@@ -19,7 +19,7 @@ export const sourceOf = ({ samples }: Pick<Project, 'samples'>, { from }: Pick<S
 }
 
 /**
- * Whether a swatch has something it follows, or would if nothing were set by hand: the harmony, a sample, a color it
+ * Returns whether a swatch has something it follows, or would if nothing were set by hand: the harmony, a sample, a color it
  * was taken at.
  */
 export const isFollowing = (project: Pick<Project, 'samples' | 'derived'>, swatch: Pick<Swatch, 'from'>): boolean =>
@@ -66,7 +66,7 @@ export const angleOfSwatch = (project: Project, swatch: Swatch): number => {
 /** The color of a cast. */
 export const castColor = ({ of }: Cast): Hex => (of.kind === 'color' ? of.hex : hexOfKelvin(of.kelvin))
 
-/** Whether a name is only what the color was called by itself, now or by the words for hues there were before. */
+/** Returns whether a name is only what the color was called by itself, now or by the words for hues there were before. */
 const isPlainName = ({ name, hex }: Pick<Swatch, 'name' | 'hex'>): boolean =>
   [plainName(hex), hueWords(hex)].includes(name.replace(/ \d+$/, ''))
 

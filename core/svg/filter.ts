@@ -7,7 +7,7 @@ const SOURCES = new Set(['feFlood', 'feImage', 'feTurbulence'])
 const IDENTITY = [1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0]
 
 /**
- * Whether a primitive computes other colors from those it is given. A matrix that changes nothing but alpha does not.
+ * Returns whether a primitive computes other colors from those it is given. A matrix that changes nothing but alpha does not.
  */
 const isComputing = (primitive: Element): boolean => {
   if (primitive.local === 'feComponentTransfer') return true

@@ -26,7 +26,7 @@ export class InkBook {
   private readonly placeOf = new Map<Hex, number>()
   private readonly starts = new Set<number>()
 
-  /** Whether a color that stands at a place of the source has been met. */
+  /** True if a color that stands at a place of the source has been met. */
   has(start: number): boolean {
     return this.starts.has(start)
   }

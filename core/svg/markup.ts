@@ -58,7 +58,7 @@ export interface Element extends Span {
   nameEnd: number
   /** What a style sheet or script says; empty elsewhere. */
   content: Passage[]
-  /** Whether letters stand directly in the element. */
+  /** True if letters stand directly in the element. */
   lettered: boolean
 }
 

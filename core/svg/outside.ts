@@ -26,7 +26,7 @@ const BROUGHT_ALONG =
   /^(?:#|data:(?:image\/(?:png|jpe?g|gif|webp)[;,]|font\/|application\/(?:x-)?font|;base64,[\t\n\f\r ]*(?:iVBOR|\/9j\/|R0lGOD|UklGR)))/i
 
 /**
- * Whether a reference stays within the file: nothing, a fragment of it, or a picture or font it brings along. The space before
+ * Returns whether a reference stays within the file: nothing, a fragment of it, or a picture or font it brings along. The space before
  * it is what browsers pass over (URL, section 4.4), which is less than what JavaScript trims.
  */
 export const isInside = (target: string): boolean => {

@@ -302,7 +302,7 @@ class PaintWalk {
     }
   }
 
-  /** Whether a primitive of a filter computes in linear light, as it does where nobody says otherwise. */
+  /** True if a primitive of a filter computes in linear light, as it does where nobody says otherwise. */
   private isLinear(primitive: Element): boolean {
     let at: Element | null = primitive
     for (let n = 0; at && n < NEAR; n++, at = at.parent) {

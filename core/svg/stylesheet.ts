@@ -89,7 +89,7 @@ export interface Sheets {
   asked: Set<string>
   hasQuestions: boolean
   conditions: Set<string>
-  /** Whether there are selectors too long to be followed. */
+  /** True if there are selectors too long to be followed. */
   isPassedOver: boolean
   /** What finding rules by names, and asking more of elements, may still take. */
   lookups: Effort
@@ -280,7 +280,7 @@ const mediaMatches = (query: string): boolean => {
 /** The longest condition that is looked into, in characters. */
 const MAX_CONDITION_LENGTH = 1000
 
-/** Whether the condition of an at-rule holds where artwork is seen on a screen. */
+/** Returns whether the condition of an at-rule holds where artwork is seen on a screen. */
 const conditionMatches = (name: string, prelude: string): boolean => {
   if (name === 'supports' || name === 'layer') return true
   if (name !== 'media' || prelude.length > MAX_CONDITION_LENGTH) return false
@@ -428,7 +428,7 @@ const candidatesFor = (
     ...classes.map(name => sheets.byClass.get(name)),
   ].flatMap(rules => (rules ? [rules] : []))
 
-/** Whether more was asked of the style sheets than they may ask for, so that some of their rules were passed over. */
+/** Returns whether more was asked of the style sheets than they may ask for, so that some of their rules were passed over. */
 export const isTooMuch = ({ isPassedOver, lookups, questions }: Sheets): boolean =>
   isPassedOver || lookups.isSpent || questions.isSpent
 

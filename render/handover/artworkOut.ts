@@ -34,7 +34,7 @@ const MAX_OPEN = 3
 const MAX_SHAPES_LENGTH = 3_000_000
 /** What readers of PDF do not all draw alike: such drawings are set as pictures. */
 const BEYOND_SHAPES = /\sfilter="|mix-blend-mode|isolation:/
-/** How wide such a picture is, in pixels. */
+/** Width of such a picture, in pixels. */
 const PICTURE_WIDTH = 1600
 
 /** Throws where something that is handed over is not there any more. */

@@ -101,7 +101,7 @@ export const openFonts = (): Fonts => {
 
 const runOf = ({ font }: FontFile, text: string): GlyphRun => font.layout(text)
 
-/** How wide a piece is, in parts of its size. */
+/** Width of a piece, in parts of its size. */
 const widthOf = (file: FontFile, text: string): number =>
   runOf(file, text).positions.reduce((sum, { xAdvance }) => sum + xAdvance, 0) / file.font.unitsPerEm
 

@@ -9,7 +9,7 @@ type PartMark = Extract<Mark, { mark: 'part' }>
 type Bookmark = ReturnType<Document['outline']['addItem']>
 type Structure = ReturnType<Document['struct']>
 
-/** What a document is called, and the language it is in. */
+/** Name of a document, and the language it is in. */
 export interface About {
   title: string
   subject: string

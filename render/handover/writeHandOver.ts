@@ -44,7 +44,7 @@ export interface HandingOver {
 /** How wide the pages of the sheet and the strip of a scheme are as pictures, in pixels. */
 const SHEET_WIDTH = 1684
 const STRIP_WIDTH = 1600
-/** How large gradients are: as SVG in its own units, as PNG in pixels. */
+/** Size of gradients: as SVG in its own units, as PNG in pixels. */
 const GRADIENT_SVG = [1920, 1080] as const
 const GRADIENT_PNG = [4096, 2304] as const
 
@@ -100,7 +100,7 @@ const insertsOf = (
   return { artwork: (id, look) => artwork(JSON.stringify([look, id])), picture: pictures, gradient: gradientPng }
 }
 
-/** What is known of all artwork of looks, by its hash, and what it becomes in each of them, by the look's id. */
+/** Known facts about all artwork of looks, by its hash, and what it becomes in each of them, by the look's id. */
 export const paintingsIn = async (
   looks: readonly ExportLook[],
   sources: Pick<Sources, 'file'>,

@@ -2,5 +2,5 @@ import { apiHandler } from '../apiHandler'
 import { sendNews } from '../live/stream'
 import { asks, identify } from '../people/authorize'
 
-/** What happens on all reviews and projects, as it happens, to whoever stays signed in. */
+/** Events on all reviews and projects, as it happens, to whoever stays signed in. */
 export default apiHandler(event => sendNews(event, 'all', async () => !asks || (await identify(event)) !== null))

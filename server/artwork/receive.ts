@@ -13,7 +13,7 @@ import { readWithPictures } from '../../render/embedded'
 import { renderSvg } from '../../render/resvg'
 import { titleOf } from '../title'
 
-/** How many removals are told one by one. */
+/** Number of removals that are told one by one. */
 const MAX_TOLD = 300
 
 const LETTERS = new Set(['text', 'tspan', 'textPath'])

@@ -9,7 +9,7 @@ import { z } from 'zod'
 export const FIRST = 'plumbago.json'
 export const LAST = 'contents.json'
 export const FORMAT = 1
-/** How large pieces are, in bytes. */
+/** Size of pieces, in bytes. */
 export const PIECE = 4 << 20
 
 export const firstSchema = z.object({

@@ -13,7 +13,7 @@ export const storeArtwork = async (sql: Sql, { file, source, map, stage }: Recei
     on conflict (hash) do update set unused_since = null where artwork.unused_since is not null`
 }
 
-/** What is known of an artwork file; null where there is none of this hash. */
+/** Known facts about an artwork file; null where there is none of this hash. */
 export const findArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile | null> => {
   const [row] = await sql<Array<{ record: unknown }>>`select record from artwork where hash = ${hash}`
   return row ? artworkFileSchema.parse(row.record) : null

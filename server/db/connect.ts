@@ -15,7 +15,7 @@ export const connect = (url: string): Sql =>
 /** The codes of errors of a database that is not there, or goes away. */
 const DATABASE_CODES = /^(ECONNREFUSED|ECONNRESET|ENOTFOUND|EPIPE|ETIMEDOUT|CONNECT_TIMEOUT|CONNECTION_|08|57P)/
 
-/** Whether something went wrong because the database does not answer. */
+/** Returns whether something went wrong because the database does not answer. */
 export const isDatabaseGone = (error: unknown): boolean =>
   error instanceof Error && 'code' in error && DATABASE_CODES.test(String(error.code))
 

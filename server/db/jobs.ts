@@ -118,7 +118,9 @@ export const takeJob = async (sql: Sql, connection: ReservedSql): Promise<Taken 
   const open = await sql<Array<{ id: string }>>`select id from jobs where state in ('waiting', 'underway')
     order by created_at limit 50`
   for (const { id } of open) {
-    const [lock] = await connection<Array<{ free: boolean }>>`select pg_try_advisory_lock(${LOCKS}, hashtext(${id})) as free`
+    const [lock] = await connection<
+      Array<{ free: boolean }>
+    >`select pg_try_advisory_lock(${LOCKS}, hashtext(${id})) as free`
     if (!lock?.free) continue
     const release = async (): Promise<void> => {
       await connection`select pg_advisory_unlock(${LOCKS}, hashtext(${id}))`
@@ -137,7 +139,7 @@ export const takeJob = async (sql: Sql, connection: ReservedSql): Promise<Taken 
   return null
 }
 
-/** Whether a job is still wanted. */
+/** Returns whether a job is still wanted. */
 export const isWanted = async (sql: Sql, id: string): Promise<boolean> => {
   const [row] = await sql`select 1 from jobs where id = ${id} and state = 'underway'`
   return row !== undefined

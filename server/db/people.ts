@@ -48,7 +48,7 @@ const amongOwners = <Result>(sql: Sql, work: (within: Sql) => Promise<Result>): 
     return result
   })
 
-/** Whether there is an owner who can sign in. */
+/** Returns whether there is an owner who can sign in. */
 export const hasOwner = async (sql: Sql): Promise<boolean> => {
   const [row] =
     await sql`select 1 from people where role = 'owner' and left_at is null and password is not null limit 1`

@@ -16,7 +16,7 @@ export const storePicture = async (
     on conflict (hash) do update set unused_since = null where pictures.unused_since is not null`
 }
 
-/** What is known of a picture; null where there is none of this hash. */
+/** Known facts about a picture; null where there is none of this hash. */
 export const findPicture = async (sql: Sql, hash: string): Promise<PictureFile | null> => {
   const [row] = await sql<Array<{ record: unknown }>>`select record from pictures where hash = ${hash}`
   return row ? pictureFileSchema.parse(row.record) : null

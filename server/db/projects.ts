@@ -115,7 +115,7 @@ export const versionOf = async (sql: Sql, id: string): Promise<number | null> =>
   return row?.version ?? null
 }
 
-/** How large a stored project is, in bytes as it is stored; 0 where there is none. */
+/** Size of a stored project, in bytes as it is stored; 0 where there is none. */
 export const sizeOfProject = async (sql: Sql, id: string): Promise<number> => {
   const [row] = await sql<Array<{ size: number }>>`
     select pg_column_size(document)::int as size from projects where id = ${id} and deleted_at is null`

@@ -19,7 +19,7 @@ import { inTransaction } from './connect'
 /** What whoever shows reviews listens to; what is said there is the project, the review, and how far it is. */
 export const CHANNEL = 'plumbago_reviews'
 
-/** How many threads are told at once, and how many answers of each. */
+/** Number of threads that are told at once, and how many answers of each. */
 const MAX_THREADS = 40
 const MAX_ANSWERS = 20
 /** So many comments are told one by one; more are asked for again. */
@@ -393,7 +393,7 @@ export const answersBefore = async (
   return rows.map(toComment).reverse()
 }
 
-/** What happened on a review after a moment, counted by its `seq`; null where there is no such review. */
+/** Events on a review after a moment, counted by its `seq`; null where there is no such review. */
 export const newsOf = async (sql: Sql, review: string, after: number): Promise<ReviewNews | null> => {
   const [row] = await sql<Array<Stored & { away: boolean }>>`
     select ${columns(sql)}, deleted_at is not null as away from reviews where id = ${review}`

@@ -42,7 +42,7 @@ interface Row {
   targets: string
 }
 
-/** How large the trail of a project is, in bytes as it is stored and about as many times as large as it is sent. */
+/** Size of the trail of a project, in bytes as it is stored and about as many times as large as it is sent. */
 export const sizeOfTrail = async (sql: Sql, projectId: string): Promise<number> => {
   const [row] = await sql<Array<{ size: number }>>`
     select (select coalesce(sum(pg_column_size(look)), 0) from trail where project_id = ${projectId})::int

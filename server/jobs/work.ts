@@ -11,11 +11,11 @@ import { storeReviewPictures } from '../db/reviews'
 import { reasonOf } from '../reason'
 import { mediaOf } from './media'
 
-/** How many files are written side by side: what is rendered is rendered by other processes. */
+/** Number of files that are written side by side: what is rendered is rendered by other processes. */
 const LANES = 6
 /** How often it is looked whether a job is still wanted, in milliseconds. */
 const LOOK = 400
-/** How large the pieces of a result are, in bytes. */
+/** Size of the pieces of a result, in bytes. */
 const PIECE = 1 << 20
 
 /** Files to be written, whatever they are; `of` is the file of the artwork one is made of. */

@@ -15,7 +15,7 @@ declare module 'h3' {
   }
 }
 
-/** Whether people are asked who they are. */
+/** True if people are asked who they are. */
 export const asks = requiresSignIn(process.env)
 
 /** What anyone may ask for: what pages are made of, signing in, reviews by their links, and how the server is. */
@@ -56,7 +56,7 @@ export const identify = async (event: H3Event): Promise<Person | null> => {
   return found.person
 }
 
-/** Whether a request is for a page. */
+/** Returns whether a request is for a page. */
 const isPage = (event: H3Event): boolean =>
   event.method === 'GET' &&
   !event.path.startsWith('/api/') &&

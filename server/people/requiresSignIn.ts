@@ -2,7 +2,7 @@
 const LOOPBACK = /^(localhost|127(?:\.\d{1,3}){3}|::1)$/
 
 /**
- * Whether people are asked who they are, by how the program is started: wherever it is reached from elsewhere than this machine,
+ * Returns whether people are asked who they are, by how the program is started: wherever it is reached from elsewhere than this machine,
  * by itself (HOST) or through what stands before it (PLUMBAGO_HOSTS, PLUMBAGO_REVIEW_ADDRESS, PLUMBAGO_PROXY), and where
  * PLUMBAGO_SIGN_IN=1 says so.
  */

@@ -3,7 +3,7 @@ import { contrastOf } from '#core/color/contrast'
 import { exactly, finding, goTo, labelIn } from './label'
 import { bandColors, newProject, openDemoCopy, restingColors, saved, stageColors } from './workspace'
 
-/* What would go wrong with a scheme in use, and the mending. */
+/* Problems of a scheme in use, and the mending. */
 
 test('lettering that cannot be read is found, shown where, its mending previewed, taken and undone', async ({
   page,

@@ -10,7 +10,7 @@ import { Unreadable } from '#core/svg/unreadable'
 import { writeSvg } from '#core/svg/write'
 import { VECTORS, type Vector } from './vectors'
 
-/** How many files are open side by side. */
+/** Number of files that are open side by side. */
 const AT_ONCE = 5
 /** How long a file may take to act, and how long one that should not is watched, in milliseconds. */
 const PATIENCE = 5000

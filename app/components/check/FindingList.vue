@@ -3,7 +3,7 @@ import { computed, onUnmounted } from 'vue'
 import { useChecking } from '~/stores/checking'
 import { useHistory } from '~/stores/history'
 
-/** What would go wrong with the scheme in use, what is worst first, and what was put aside. */
+/** Problems of the scheme in use, what is worst first, and what was put aside. */
 const checking = useChecking()
 const history = useHistory()
 const notes = computed(() => history.settled?.check.aside ?? {})

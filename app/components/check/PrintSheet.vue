@@ -8,7 +8,7 @@ import { inkOf } from '#core/print/press'
 import { useHistory } from '~/stores/history'
 import { usePrinting } from '~/stores/printing'
 
-/** What the scheme takes and looks like on a paper: by its profile, beside the plain conversion every program has. */
+/** Appearance of the scheme takes and on a paper: by its profile, beside the plain conversion every program has. */
 const history = useHistory()
 const printing = usePrinting()
 const scheme = computed(() => history.document?.scheme ?? [])

@@ -49,7 +49,7 @@ const sheets = computed(() =>
     }
   }),
 )
-/** Whether there are lines to draw: tiles without them are as high as those with. */
+/** Returns whether there are lines to draw: tiles without them are as high as those with. */
 const anyMerged = computed(() => sheets.value.some(({ pairs }) => pairs.length > 0))
 const arc = (from: number, to: number): string => {
   const [x, y] = [from * WIDE, to * WIDE]

@@ -24,7 +24,7 @@ const chosen = defineModel<Value>({ required: true })
 const emit = defineEmits<{ point: [value: Value | null] }>()
 defineSlots<{ default?: (props: { choice: (typeof choices)[number]; checked: boolean }) => unknown }>()
 
-/** Whether the focus comes by a key, which chooses, or by the pointer, whose click does. */
+/** True if the focus comes by a key, which chooses, or by the pointer, whose click does. */
 const keyed = ref(false)
 const come = (value: Value): void => {
   if (previews) emit('point', value)

@@ -9,7 +9,7 @@ const {
 } = defineProps<{
   choices: ReadonlyArray<{ value: Value; title: string }>
   label: string
-  /** Whether choices are what people have written, and stand as they did. */
+  /** True if choices are what people have written, and stand as they did. */
   verbatim?: boolean
 }>()
 const chosen = defineModel<Value>({ required: true })

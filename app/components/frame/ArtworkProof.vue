@@ -41,7 +41,7 @@ const screen = computed(() => files.screens.get(art.hash))
 const map = computed(() =>
   byHand.shapes.size || raster.value ? null : large ? files.maps.get(art.hash)?.fine : files.proofs.get(art.hash),
 )
-/** Whether it is shown in its own shapes: a small one only where it is known that there is no map to paint it from. */
+/** Returns whether it is shown in its own shapes: a small one only where it is known that there is no map to paint it from. */
 const asShapes = computed(() => !map.value && !files.isCrowded(art.hash) && (large || map.value === null))
 useArtworkHost(
   host,

@@ -41,7 +41,7 @@ watch(
 watch(() => piece.hash, open, { immediate: true })
 /** How far it is taken apart in its own size; null while it is not. */
 const sharpening = ref<number | null>(null)
-/** Whether the picture has more pixels than the stage shows. */
+/** Returns whether the picture has more pixels than the stage shows. */
 const part = computed(() => {
   const shown = raster.value?.stage.picture
   return shown && Math.max(piece.width, piece.height) > Math.max(shown.width, shown.height) ? inSight : null

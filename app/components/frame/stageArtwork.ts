@@ -23,6 +23,6 @@ export interface StageArtwork {
 export interface StageLook {
   colors: ReadonlyMap<string, string>
   byHand: ByHand
-  /** Whether colors are only passing by: of a drag, a spotlight, the original. */
+  /** True if colors are only passing by: of a drag, a spotlight, the original. */
   passing: boolean
 }

@@ -150,7 +150,7 @@ const key = (sample: Sample, event: KeyboardEvent): void => {
   } else return
   event.preventDefault()
 }
-/** How wide the chosen sample's patch is: by the square of the slider, so that small ones can be set finely. */
+/** Width of the chosen sample's patch: by the square of the slider, so that small ones can be set finely. */
 const chosenSample = computed(() => samples.value.find(({ id }) => id === chosen.value) ?? null)
 const widen = latestOnly(async (event: Event, settle: boolean) => {
   const sample = chosenSample.value

@@ -7,7 +7,7 @@ import { useHistory } from '~/stores/history'
 const { placeholder, test } = defineProps<{
   placeholder: string
   test: string
-  /** Whether words are asked for here, and not above. */
+  /** True if words are asked for here, and not above. */
   wordless?: boolean
 }>()
 const emit = defineEmits<{ ask: [] }>()

@@ -19,9 +19,9 @@ const {
 } = defineProps<{
   colorway: Colorway
   height: number
-  /** Whether all its artwork is shown, side by side. */
+  /** True if all its artwork is shown, side by side. */
   all?: boolean
-  /** Whether its artwork is painted yet. */
+  /** True if its artwork is painted yet. */
   painted?: boolean
 }>()
 const emit = defineEmits<{ reopen: []; move: [by: number] }>()

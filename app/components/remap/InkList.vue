@@ -25,7 +25,7 @@ const remapping = useRemapping()
 const sort = useLocalStorage<InkOrder>('plumbago ink sort', 'area')
 const wanted = ref('')
 const hand = useHand()
-/** How high a line is, for the hand that works here. */
+/** Height of a line, for the hand that works here. */
 const line = computed(() => (hand.finger.value ? 40 : 28))
 
 const scheme = computed(() => history.document?.scheme ?? [])

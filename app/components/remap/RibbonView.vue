@@ -9,7 +9,7 @@ import { useRemapping } from '~/stores/remapping'
  */
 const light = useLighting()
 const remapping = useRemapping()
-/** Whether the list of what is lost is open. */
+/** True if the list of what is lost is open. */
 const listed = ref(false)
 const lightLost = (on: boolean): void => light(on && remapping.lost.size ? remapping.members(remapping.lost) : null)
 watch(

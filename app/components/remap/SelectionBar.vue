@@ -5,7 +5,7 @@ import { onKeyStroke } from '@vueuse/core'
 import { useHistory } from '~/stores/history'
 import { useRemapping } from '~/stores/remapping'
 
-/** What can be done with the inks that are selected: send them to a swatch, leave them, have them matched again. */
+/** Actions on the inks that are selected: send them to a swatch, leave them, have them matched again. */
 const history = useHistory()
 const remapping = useRemapping()
 const all = computed(() => [...remapping.selected])

@@ -7,7 +7,7 @@ import { useCopying } from '~/composables/useCopying'
 const { review } = defineProps<{ review: ReviewAtHand }>()
 const { gone, own } = review
 const { copy } = useCopying()
-/** What was written and not sent. */
+/** Text that was written and not sent. */
 const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) => text.trim()))
 </script>
 

@@ -4,7 +4,7 @@ import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
 import { asName } from '#core/document/names'
 import { useShelf } from '~/stores/shelf'
 
-/** What can be done with the folders of the shelf: making one; renaming and taking away the one that is looked into. */
+/** Actions on the folders of the shelf: making one; renaming and taking away the one that is looked into. */
 const { folder } = defineProps<{ folder: { id: string; name: string } | null }>()
 const emit = defineEmits<{ made: [id: string]; gone: [] }>()
 const shelf = useShelf()

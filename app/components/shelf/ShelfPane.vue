@@ -87,7 +87,7 @@ watch(
   () => shelf.changes,
   () => void ask(),
 )
-/** Whether schemes are seen on an artwork, as it was chosen last: that on the stage, or one of those at hand. */
+/** True if schemes are seen on an artwork, as it was chosen last: that on the stage, or one of those at hand. */
 const onArtwork = useLocalStorage('plumbago shelf on artwork', false)
 const seenOn = computed(() => {
   const { settled } = history

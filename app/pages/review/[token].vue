@@ -43,7 +43,7 @@ const show = (key: string): void => {
 const pins = computed(() => (look.value ? pinsOf(talk.threadsOn(look.value.key)) : []))
 const pinsHere = computed(() => pins.value.filter(({ artwork }) => artwork === piece.value?.key))
 const current = ref<string | null>(null)
-/** Whether spots that were commented on are marked on the artwork. */
+/** True if spots that were commented on are marked on the artwork. */
 const spots = ref(true)
 const aiming = ref(false)
 const column = useTemplateRef<{ focus: () => void }>('column')

@@ -7,14 +7,14 @@ export interface ArtworkKind {
   /** The ending and media type it is handed over as. */
   ending: 'svg' | 'png'
   type: string
-  /** What it is called in a sentence, and the most bytes it comes in with. */
+  /** Its name in a sentence, and the most bytes it comes in with. */
   noun: string
   most: number
-  /** Whether writing it takes so long that it says how far it is. */
+  /** True if writing it takes so long that it says how far it is. */
   takesTime: boolean
-  /** Whether its map follows the hand while colors pass by. */
+  /** Returns whether its map follows the hand while colors pass by. */
   followsMap: (file: ArtworkFile) => boolean
-  /** Whether it has too many shapes to be shown in its own. */
+  /** Returns whether it has too many shapes to be shown in its own. */
   isCrowded: (file: ArtworkFile) => boolean
   /** How the screen shows it. Rejects where it cannot be had. */
   open: (file: ArtworkFile) => Promise<ScreenArtwork>

@@ -18,17 +18,17 @@ const originalContrast = ({ inks }: Neighbors): number => contrastOf(...inks)
 export const contrastNow = ({ colors }: Neighbors): number => contrastOf(...colors)
 const ratio = (value: number): string => `${ratioWords(value)}:1`
 
-/** Whether neighbors look like lettering on its ground in the artwork. */
+/** Returns whether neighbors look like lettering on its ground in the artwork. */
 export const looksLikeLettering = (pair: Neighbors): boolean =>
   Math.min(...pair.areas) <= LETTERING && originalContrast(pair) >= RATIO.text
 
-/** Whether anything was said of lettering: mostly nothing was, and keys take time. */
+/** Returns whether anything was said of lettering: mostly nothing was, and keys take time. */
 const hasLetteringMarks = ({ check: { lettering: marks } }: Project): boolean => {
   for (const _ in marks) return true
   return false
 }
 
-/** Whether neighbors are lettering on its ground: as the artwork has it, or as somebody said of their swatches. */
+/** Returns whether neighbors are lettering on its ground: as the artwork has it, or as somebody said of their swatches. */
 export const isLettering = (pair: Neighbors, { project }: CheckState): boolean => {
   const [one, other] = pair.swatches
   const mark =

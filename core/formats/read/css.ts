@@ -5,7 +5,7 @@ import { RUNG, readRoleAndShare, type ReadColor } from './readColor'
 
 const COLOR_FUNCTIONS = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i
 
-/** What a property is called as a swatch: a custom property without its dashes, anything else by its rule. */
+/** Name of a property as a swatch: a custom property without its dashes, anything else by its rule. */
 const nameOf = (property: string, rule: string): string =>
   (property.startsWith('--') ? property.slice(2).replace(/^(?:colou?r|clr)[-_]/i, '') : rule.replace(/^[.#]/, ''))
     .replace(/[-_]+/g, ' ')

@@ -44,7 +44,7 @@ export const colorsInCsv = (text: string): ReadColor[] => {
   })
 }
 
-/** Whether a text is a table: several rows of as many cells, most of them with a color. */
+/** Returns whether a text is a table: several rows of as many cells, most of them with a color. */
 export const isCsv = (text: string): boolean => {
   const { data, meta } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy', preview: 40 })
   const width = data[0]?.length ?? 0

@@ -5,7 +5,7 @@ const LINE = /^(\t?)(#[\da-f]{6})\t([^\t]*)(?:\t([^\t]*)\t([^\t]*))?$/i
 
 const linesIn = (text: string): string[] => text.split(/\r\n|\r|\n/).filter(line => line.trim())
 
-/** Whether a text is a list of codes and names with a tab between, and nothing else. */
+/** Returns whether a text is a list of codes and names with a tab between, and nothing else. */
 export const isLined = (text: string): boolean => {
   const lines = linesIn(text)
   return lines.length > 0 && lines.every(line => LINE.test(line))

@@ -28,7 +28,7 @@ const dedupeColors = (colors: readonly ReadColor[]): ReadColor[] => {
   return [...seen.values()]
 }
 
-/** Whether a text looks like a style sheet: it says a custom property, a variable of a dialect, or a rule. */
+/** Returns whether a text looks like a style sheet: it says a custom property, a variable of a dialect, or a rule. */
 const isCss = (text: string): boolean => {
   if (/(?<![\w-])--[\w-]+\s*:|^[ \t]*[$@][\w-]+[ \t]*:/m.test(text)) return true
   for (const [rule] of text.matchAll(/\{[^{}]*\}/g)) if (rule.includes(':')) return true

@@ -17,5 +17,5 @@ export const readRoleAndShare = (role: unknown, share: unknown): Pick<ReadColor,
   return { ...(known && { role: known }), ...(part >= 0 && part <= 1 && { share: Math.round(part * 1e4) / 1e4 }) }
 }
 
-/** What the rung of a ladder is called: `tint 2`. Rungs follow from their swatch and are no colors of a list. */
+/** Name of the rung of a ladder: `tint 2`. Rungs follow from their swatch and are no colors of a list. */
 export const RUNG = /^(?:tint|tone|shade) \d{1,2}$/

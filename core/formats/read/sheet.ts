@@ -21,7 +21,8 @@ const MAX_WORDS_LENGTH = 200
 const number = (value: string | undefined): number => Number.parseFloat(value ?? '0') || 0
 
 const boxOf = (tag: string, attributes: Record<string, string>): Shape['box'] => {
-  if (tag === 'rect') return [number(attributes.x), number(attributes.y), number(attributes.width), number(attributes.height)]
+  if (tag === 'rect')
+    return [number(attributes.x), number(attributes.y), number(attributes.width), number(attributes.height)]
   const [rx, ry] = [number(attributes.r ?? attributes.rx), number(attributes.r ?? attributes.ry)]
   return [number(attributes.cx) - rx, number(attributes.cy) - ry, rx * 2, ry * 2]
 }
@@ -70,7 +71,9 @@ const drawingIn = (svg: string): Drawing => {
         if (/^(?:\w+:)?svg$/.test(tag) && !drawing.width) {
           const view = (attributes.viewBox ?? '').split(/[\s,]+/).map(Number)
           ;[drawing.width, drawing.height] =
-            view.length === 4 ? [view[2] as number, view[3] as number] : [number(attributes.width), number(attributes.height)]
+            view.length === 4
+              ? [view[2] as number, view[3] as number]
+              : [number(attributes.width), number(attributes.height)]
         }
         const [, kind] = SHAPES.exec(tag) ?? []
         const color = kind ? css(own) : null
@@ -130,7 +133,7 @@ export const colorsInSvg = (svg: string): ReadColor[] => {
 }
 
 /**
- * Whether an SVG is a sheet of swatches and not artwork: a few plain shapes, side by side, most of a color of its own.
+ * Returns whether an SVG is a sheet of swatches and not artwork: a few plain shapes, side by side, most of a color of its own.
  */
 export const isSwatchSheet = (svg: string): boolean => {
   const drawing = drawingIn(svg)

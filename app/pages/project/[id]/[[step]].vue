@@ -35,14 +35,14 @@ const session = useProjectSession()
 const proofs = useProofs()
 const saving = useSaving()
 const step = computed(() => stepOf(route.params.step))
-/** Whether proofs, or colorways, lie over stage and bench. */
+/** True if proofs, or colorways, lie over stage and bench. */
 const lineUp = useLineUp()
 const large = computed(() => (step.value === 'compose' && proofs.large) || (step.value === 'hand-over' && lineUp.large))
 /** The name of the project that is open: the page has nothing else that changes while colors pass by. */
 const name = computed(() => history.document?.name ?? null)
 const problem = ref<string | null>(null)
 const stage = useStage()
-/** What was done last, said to those who cannot see it; the same again is said again. */
+/** The last action, said to those who cannot see it; the same again is said again. */
 const announcement = ref('')
 watch(
   () => [history.said, history.settled] as const,
@@ -56,7 +56,7 @@ const go = (next: Step): void => {
   void navigateTo(`/project/${route.params.id}/${next}`)
 }
 
-/** Whether the project that is open is the one of this page: another page may have opened its own meanwhile. */
+/** Returns whether the project that is open is the one of this page: another page may have opened its own meanwhile. */
 let mine = (): boolean => false
 const load = async (): Promise<void> => {
   problem.value = null
