@@ -48,6 +48,8 @@ export default defineNuxtConfig({
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, include: TYPES, exclude: ['../**/*.test.ts'] },
   },
   nitro: {
+    // Brotli at its best takes longer than the whole build; answers are compressed as they go (server/compression.ts)
+    compressPublicAssets: { gzip: true, brotli: false },
     // packages are taken from where they are installed; a build that is moved is built anew (bin/ground.sh)
     externals: { trace: false },
     typescript: { tsConfig: { include: TYPES } },

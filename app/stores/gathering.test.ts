@@ -71,7 +71,7 @@ describe('gathering', () => {
     for (const id of ids.slice(0, 2)) history.run({ do: 'lock', id, locked: true })
     const locked = hexes().slice(0, 2)
     await useGathering().adopt(['a'], { count: 2 })
-    expect(asked.at(-1)).toMatchObject({ held: locked, count: 2 })
+    expect(asked.at(-1)).toMatchObject({ fixed: locked, count: 2 })
   })
   it('says that nothing was found, and changes nothing', async () => {
     answer = { found: [], flat: false, note: 'The picture is clear all over.' }

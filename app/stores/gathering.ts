@@ -47,7 +47,7 @@ export const useGathering = defineStore('gathering', () => {
   /** The colors of references. A palette of flat blocks gives all of them, however many are asked. */
   const find = async (of: readonly string[], lean: Lean, change: Partial<Gathering> = {}): Promise<Extraction> => {
     const { count, apart, by } = { ...(settings.value as Gathering), ...change }
-    const wanted = { count: Math.max(count, lockedColors.value.length), apart, by, held: lockedColors.value }
+    const wanted = { count: Math.max(count, lockedColors.value.length), apart, by, fixed: lockedColors.value }
     const found = await pictures.extract(sourcesOf(of), wanted, lean)
     return found.flat && found.note ? pictures.extract(sourcesOf(of), { ...wanted, count: MAX_SWATCHES }, lean) : found
   }

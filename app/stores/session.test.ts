@@ -99,7 +99,7 @@ describe('a change', () => {
     })
     turn(30)
     await until(() => useSaving().state.kind === 'waiting')
-    expect(useSaving().state).toMatchObject({ why: 'The server does not answer.', kept: true })
+    expect(useSaving().state).toMatchObject({ why: 'The server does not answer.', isStored: true })
     await until(() => useSaving().state.kind === 'saved', 4000)
     expect(new Set(saves().map(({ save }) => save)).size).toBe(1)
     expect(saves()).toHaveLength(2)
@@ -110,7 +110,7 @@ describe('a change', () => {
     MemoryStorage.room = 100
     turn(30)
     await until(() => useSaving().state.kind === 'waiting')
-    expect(useSaving().state).toMatchObject({ kept: false })
+    expect(useSaving().state).toMatchObject({ isStored: false })
     expect(useSaving().asFile()?.text).toContain('"turn":30')
   })
   it('that meets a newer version is kept as a project of its own', async () => {

@@ -52,7 +52,7 @@ describe('how a scheme does', () => {
   it('finds nothing to complain of in the artwork’s own colors', () => {
     const verdict = judged(SELF)
     expect(verdict).toMatchObject({
-      kept: 1,
+      edgesKept: 1,
       strongLost: 0,
       lettering: 1,
       accent: 'seen',
@@ -95,6 +95,6 @@ describe('how a scheme does', () => {
     const scheme = SELF.map((hex, i) => swatch(`s${i}`, hex, ROLES[i] as Swatch['role']))
     expect(verdictIn(INKS, new Map(), scheme, () => undefined).used).toBe(4)
     expect(verdictIn(INKS, new Map(), scheme, ink => (ink === '#e8b040' ? null : undefined)).used).toBe(3)
-    expect(verdictIn([], new Map(), scheme, () => undefined)).toMatchObject({ kept: 1, lettering: null, used: 0 })
+    expect(verdictIn([], new Map(), scheme, () => undefined)).toMatchObject({ edgesKept: 1, lettering: null, used: 0 })
   })
 })

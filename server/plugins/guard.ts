@@ -30,7 +30,7 @@ const reviewHost = hostOf(process.env.PLUMBAGO_REVIEW_ADDRESS ?? '')
 /** What there is under that name: the page of a review, what it asks for, and what pages are made of. */
 const OF_REVIEWS = /^\/(?:review\/|api\/review\/|_nuxt\/|mark\.svg$)/
 
-/** Returns whether a change comes from one of our own pages, or from a program that is no browser and can be made to do nothing by a page. */
+/** Returns whether a change comes from one of our own pages, or from a program that is no browser and does nothing for a page. */
 const isOurs = ({ headers }: H3Event['node']['req'], host: string): boolean => {
   const { origin, 'sec-fetch-site': site, 'user-agent': agent = '' } = headers
   if (origin !== undefined && hostOf(origin) !== host) return false

@@ -1,0 +1,89 @@
+import { expect, test } from '@playwright/test'
+import { get, type IncomingMessage } from 'node:http'
+import { brotliDecompressSync, gunzipSync } from 'node:zlib'
+
+/* What goes over the wire: answers and files, as the product itself serves them. */
+
+interface Answer {
+  status: number
+  headers: IncomingMessage['headers']
+  body: Buffer
+}
+
+/** Asks without undoing any coding, as `fetch` would. */
+const ask = (url: string, headers: Record<string, string> = {}): Promise<Answer> =>
+  new Promise((resolve, reject) => {
+    get(url, { headers }, answer => {
+      const pieces: Buffer[] = []
+      answer.on('data', (piece: Buffer) => pieces.push(piece))
+      answer.on('error', reject)
+      answer.on('end', () =>
+        resolve({ status: answer.statusCode ?? 0, headers: answer.headers, body: Buffer.concat(pieces) }),
+      )
+    }).on('error', reject)
+  })
+
+test('answers of JSON and SVG are compressed as it is asked for, and say the same', async ({ baseURL }) => {
+  const base = baseURL ?? ''
+  const list = JSON.parse((await ask(`${base}/api/projects`)).body.toString()) as Array<{ id: string }>
+  const path = `${base}/api/projects/${list[0]?.id}`
+  const plain = await ask(path)
+  expect(plain.headers['content-encoding']).toBeUndefined()
+  expect(plain.headers.vary).toContain('accept-encoding')
+  for (const [accepted, coding, decode] of [
+    ['br, gzip', 'br', brotliDecompressSync],
+    ['gzip', 'gzip', gunzipSync],
+  ] as const) {
+    const { headers, body } = await ask(path, { 'accept-encoding': accepted })
+    expect(headers['content-encoding']).toBe(coding)
+    expect(headers['content-type']).toMatch(/^application\/json/)
+    expect(headers['cache-control']).toBe('no-store')
+    expect(JSON.parse(decode(body).toString())).toEqual(JSON.parse(plain.body.toString()))
+    expect(body.length).toBeLessThan(plain.body.length / 2)
+  }
+  const preview = await ask(`${path}/preview`, { 'accept-encoding': 'br' })
+  expect(preview.headers['content-encoding']).toBe('br')
+  expect(preview.headers['content-type']).toContain('svg')
+  expect(brotliDecompressSync(preview.body).toString()).toContain('<svg')
+})
+
+test('what is small, a failure, or packed already is sent as it is; news come at once', async ({ baseURL }) => {
+  const base = baseURL ?? ''
+  const small = await ask(`${base}/api/health`, { 'accept-encoding': 'br' })
+  expect(small.headers['content-encoding']).toBeUndefined()
+  const missing = await ask(`${base}/api/projects/00000000-0000-4000-8000-000000000000`, { 'accept-encoding': 'br' })
+  expect(missing.status).toBe(404)
+  expect(JSON.parse(missing.body.toString())).toMatchObject({ statusCode: 404 })
+  const list = JSON.parse((await ask(`${base}/api/projects`)).body.toString()) as Array<{ id: string }>
+  const { document } = JSON.parse((await ask(`${base}/api/projects/${list[0]?.id}`)).body.toString()) as {
+    document: { artwork: Array<{ hash: string }> }
+  }
+  const map = await ask(`${base}/api/artwork/${document.artwork[0]?.hash}/map`, { 'accept-encoding': 'br, gzip' })
+  expect(map.headers['content-encoding']).toBe('gzip') // as it is stored
+  expect(gunzipSync(map.body).length).toBeGreaterThan(map.body.length)
+  const first = await new Promise<{ coding: string | undefined; text: string }>((resolve, reject) => {
+    get(`${base}/api/live`, { headers: { 'accept-encoding': 'br, gzip', 'accept': 'text/event-stream' } }, answer => {
+      answer.once('data', (piece: Buffer) => {
+        resolve({ coding: answer.headers['content-encoding'], text: piece.toString() })
+        answer.destroy()
+      })
+    }).on('error', reject)
+  })
+  expect(first.coding).toBeUndefined()
+  expect(first.text).toMatch(/^(?::|event|data|retry|id)/)
+})
+
+test('scripts and styles are served as they were compressed when the app was built', async ({ baseURL }) => {
+  const base = baseURL ?? ''
+  const page = (await ask(base)).body.toString()
+  const script = /(?:src|href)="(\/_nuxt\/[^"]+\.js)"/.exec(page)?.[1] ?? ''
+  const [plain, zipped] = [await ask(base + script), await ask(base + script, { 'accept-encoding': 'gzip, br' })]
+  expect(zipped.headers['content-encoding']).toBe('gzip')
+  expect(gunzipSync(zipped.body)).toEqual(plain.body)
+  expect(zipped.headers['cache-control']).toContain('immutable')
+  const again = await ask(base + script, {
+    'accept-encoding': 'gzip, br',
+    'if-none-match': String(zipped.headers.etag),
+  })
+  expect(again.status).toBe(304)
+})
