@@ -1,6 +1,6 @@
 import 'css-tree'
 
-/* What css-tree exports and its type package leaves out. */
+/* Exports of css-tree that its type package leaves out. */
 declare module 'css-tree' {
   /** Calls back for every token of CSS Syntax 3 with its type and its place. */
   export const tokenize: (css: string, onToken: (type: number, start: number, end: number) => void) => void

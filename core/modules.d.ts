@@ -4,7 +4,10 @@ declare module '@bramus/specificity/core' {
   export const calculateForAST: (selector: import('css-tree').CssNode) => { a: number; b: number; c: number }
 }
 
-/** What of LittleCMS, compiled to WebAssembly, is used here; profiles and transforms are numbers, 0 where there is none. */
+/**
+ * The part of LittleCMS, compiled to WebAssembly, that is used here; profiles and transforms are numbers, 0 where
+ * there is none.
+ */
 declare module 'lcms-wasm' {
   export interface ColorEngine {
     cmsOpenProfileFromMem: (bytes: Uint8Array, length: number) => number

@@ -1,4 +1,4 @@
-/* What every platform the core runs on has, and nothing more: no DOM, no Node. */
+/* Globals that every platform of the core has, and nothing more: no DOM, no Node. */
 declare class TextDecoder {
   readonly encoding: string
   constructor(label: string, options?: { fatal?: boolean; ignoreBOM?: boolean })

@@ -58,7 +58,7 @@ export const isAside = ({ key, measured }: Finding, { check }: Pick<Project, 'ch
   )
 }
 
-/** How far colors move by a change, in ΔE2000, all swatches together. */
+/** Distance that colors move in a change, in ΔE2000, all swatches together. */
 const movesOf = (before: Project, after: Project): number =>
   after.scheme.reduce((sum, { id, hex }) => {
     const was = before.scheme.find(swatch => swatch.id === id)?.hex

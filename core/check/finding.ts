@@ -2,11 +2,11 @@ import type { Hex } from '#core/color/convert'
 import type { Command } from '#core/commands/commands'
 import type { CheckState } from './state'
 
-/** How bad a finding is: what will fail in use, what should be looked at, what could be better. */
+/** Severity of a finding: what will fail in use, what should be looked at, what could be better. */
 export const SEVERITIES = ['serious', 'doubtful', 'slight'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
-/** What findings are about. */
+/** The subjects of findings. */
 export type RuleName =
   | 'lettering'
   | 'areas'
@@ -27,10 +27,10 @@ export interface Finding {
   key: string
   rule: RuleName
   severity: Severity
-  /** What is wrong, and how much, in plain words. */
+  /** The problem and its extent, in plain words. */
   words: string
   figure: string
-  /** What it was measured at: one put aside stays so until these change. */
+  /** The measured values: a finding put aside stays so until these change. */
   measured: readonly number[]
   /** The swatches it is of, and the inks that show where. */
   swatches: readonly string[]
@@ -46,7 +46,7 @@ export interface Fix {
   moves: number
 }
 
-/** What a rule finds in a state; and the changes that could mend one of its findings, likeliest first. */
+/** The findings of a rule in a state, and the changes that could mend one of its findings, likeliest first. */
 export interface Rule {
   name: RuleName
   find: (state: CheckState) => Finding[]

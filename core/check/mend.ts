@@ -12,7 +12,10 @@ import { leanState, withColors } from './virtual'
 
 /* The smallest change of colors that settles many findings at once. */
 
-/** What is to be settled, how far swatches may leave their place on the wheel, in degrees, and the seed of the search. */
+/**
+ * The findings to settle, how far swatches may leave their place on the wheel, in degrees, and the seed of the
+ * search.
+ */
 export interface MendOrder {
   keys: readonly string[]
   tolerance: number
@@ -30,7 +33,7 @@ export interface MendedLook {
   strength: Strength
   look: Look
   cost: number
-  /** What is settled, by keys. */
+  /** The settled findings, by keys. */
   settled: string[]
 }
 export interface Mending {
@@ -38,10 +41,10 @@ export interface Mending {
   unsettled: Unsettled[]
 }
 
-/** How plainly things are mended: as little as does it, with some room, or so that anybody sees it. */
+/** Strength of a fix: as little as does it, with some room, or so that anybody sees it. */
 export const STRENGTHS = ['just enough', 'with room', 'plainly'] as const
 export type Strength = (typeof STRENGTHS)[number]
-/** How many times as far colors go, and by how much of lightness more. */
+/** Factor for the distance of colors, and the lightness added. */
 const FACTORS: Record<Strength, { factor: number; more: number }> = {
   'just enough': { factor: 1, more: 0 },
   'with room': { factor: 1.3, more: 0.02 },
@@ -59,7 +62,7 @@ interface Tone {
 }
 const [STEP, MAX_STEPS] = [0.012, 80]
 const [DARKEST, LIGHTEST] = [0.05, 0.99]
-/** What a swatch counts at least, as a part of the picture. */
+/** Minimum weight of a swatch, as a fraction of the picture. */
 const MIN_AREA = 0.03
 const STARTS = 3
 /** With more findings than this only two orders are tried. */
@@ -68,7 +71,7 @@ const MANY = 6
 const WIDE = 90
 const PASSES = 2
 const HALVINGS = 4
-/** What is reckoned is painted and reckoned on from there, so often at most. */
+/** Maximum number of estimate–repaint rounds. */
 const ROUNDS = 8
 
 type Tones = ReadonlyMap<string, Tone>
@@ -80,7 +83,7 @@ class Search {
   private readonly judged = new Map<string, { virtual: CheckState; keys: Map<RuleName, Set<string>> }>()
   private readonly serious: ReadonlySet<string>
   private readonly wheel
-  /** What was painted last: all is reckoned from there. */
+  /** The last painted state, from which everything is estimated. */
   private base: CheckState
 
   constructor(
@@ -305,7 +308,7 @@ class Search {
 }
 
 const ONE_COLOR: ReadonlySet<RuleName> = new Set<RuleName>(['print', 'ink', 'accent', 'loud', 'neutral'])
-/** What another hue may settle. */
+/** Rules that another hue may settle. */
 const BY_HUE: ReadonlySet<RuleName> = new Set<RuleName>(['vision', 'accent', 'alike', 'loud', 'print'])
 const between = (from: Tone, to: Tone, part: number): Tone => ({
   angle: from.angle + arc(from.angle, to.angle) * part,
@@ -434,7 +437,7 @@ export function* mended(
 const sameScheme = (look: Look, project: Project): boolean =>
   look.scheme.every(({ hex }, i) => hex === project.scheme[i]?.hex)
 
-/** What a finding, that can be settled alone, is at odds with. */
+/** The findings that one that can be settled alone conflicts with. */
 const whyNot = (search: Search, finding: Finding, done: readonly Finding[]): string => {
   search.rebase(search.state)
   const alone = search.settle(finding, search.start, []) ?? search.start

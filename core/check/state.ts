@@ -6,7 +6,7 @@ import type { Press } from '#core/print/press'
 import { graphOf } from '#core/remap/graph'
 import type { InkArea } from '#core/remap/inks'
 
-/* What a scheme is in use: what its artwork becomes, who is beside whom, and how much each swatch covers. */
+/* A scheme in use: the colors of its artwork, who is beside whom, and how much each swatch covers. */
 
 /** Two inks that touch, in what they become: longest boundaries first. */
 export interface Neighbors {
@@ -21,14 +21,14 @@ export interface Neighbors {
 
 export interface CheckState {
   project: Project
-  /** What it is printed with; null where it is not, or where that is not known yet. */
+  /** The press it is printed with; null where it is not, or where that is not known yet. */
   press: Press | null
   neighbors: readonly Neighbors[]
   /** The part of the picture each swatch colors, by its id. */
   areas: ReadonlyMap<string, number>
   /** The inks each swatch colors, by its id. */
   inksOf: ReadonlyMap<string, readonly Hex[]>
-  /** What the inks become, with the part of the picture each covers. */
+  /** The new colors of the inks, with the fraction of the picture each covers. */
   inks: ReadonlyArray<{ hex: Hex; color: Hex; area: number }>
 }
 
@@ -115,7 +115,7 @@ export const mostOf = (state: CheckState): Swatch | undefined =>
 /** OKLab lightness. */
 export const lightOf = (hex: Hex): number => lchOf(hex).l
 
-/** What a swatch has to cover, as a part of the picture, to count for its lights and darks. */
+/** Minimum fraction of the picture a swatch covers to count for its lights and darks. */
 export const COUNTS = 0.01
 /** The lightest and the darkest of the swatches that cover something; fewer where there are none. */
 export const extremesOf = ({ project, areas }: CheckState): Swatch[] => {

@@ -46,7 +46,7 @@ export const arc = (from: number, to: number): number => {
   return way > 180 ? way - 360 : way
 }
 
-/** How far outside [0, 1] a channel may lie and still be rounding: a quarter of an 8-bit step. */
+/** Maximum distance of a channel from [0, 1] that counts as rounding: a quarter of an 8-bit step. */
 const ROUNDING = 0.001
 
 const isInGamut = ({ r, g, b }: Rgb): boolean => [r, g, b].every(value => value >= -ROUNDING && value <= 1 + ROUNDING)

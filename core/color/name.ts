@@ -1,7 +1,7 @@
 import { degrees, labOf, lchOf, type Hex } from './convert'
 import { KNOWN_COLORS } from './known'
 
-/** How much more the eye goes by hue and strength than OKLab's own measure where colors are named. */
+/** Weight of hue and chroma against lightness in OKLab where colors are named. */
 const CHROMATIC = 2
 
 const TABLE = KNOWN_COLORS.map(([name, hex]) => ({ name, ...labOf(hex) }))
@@ -40,7 +40,10 @@ const hueWord = (hue: number): string =>
     (best, each) => (each.away < best.away ? each : best),
   ).word
 
-/** What a color is by its OKLCH hue, lightness and chroma, for who looks for blues or pale ones: “deep blue”, “light gray”. */
+/**
+ * Describes a color by its OKLCH hue, lightness and chroma, for who looks for blues or pale ones: “deep blue”, “light
+ * gray”.
+ */
 export const hueWords = (hex: Hex): string => {
   const { l, c, h } = lchOf(hex)
   if (l > 0.98 && c < 0.02) return 'white'

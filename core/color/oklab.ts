@@ -54,7 +54,7 @@ export const isInGamut = (color: ArrayLike<number>, rounding: number): boolean =
   return r >= -rounding && g >= -rounding && b >= -rounding && r <= most && g <= most && b <= most
 }
 
-/** How often the part of a chroma that sRGB has room for is halved. The shader does the same. */
+/** Number of bisection steps for the chroma that fits into sRGB. The shader does the same. */
 export const HALVINGS = 6
 
 /**

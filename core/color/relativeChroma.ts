@@ -1,7 +1,7 @@
 import { hexOfHsb, hexOfLch, hsbOf, lchOf, rgbOf, type Hex } from './convert'
 import { fromLab, isInGamut, toLab } from './oklab'
 
-/* How strong a color looks: its OKLCH chroma as a part of what sRGB holds at its lightness and hue. */
+/* Relative chroma: OKLCH chroma as a fraction of what sRGB holds at its lightness and hue. */
 
 /** By how little of 255 a channel may be outside of sRGB. */
 const OUTSIDE = 0.25
@@ -9,7 +9,10 @@ const OUTSIDE = 0.25
 const MOST = 0.34
 const HALVINGS = 10
 
-/** The highest number up to one where something still holds that holds below it and not above, as near as halving comes. */
+/**
+ * The highest number up to one where something still holds that holds below it and not above, as near as halving
+ * comes.
+ */
 const highest = (most: number, holds: (value: number) => boolean): number => {
   let [low, high] = [0, most]
   for (let n = 0; n < HALVINGS; n++) {
@@ -58,7 +61,7 @@ export const relativeChromaOf = (hex: Hex): number => {
   return partOf(c, maxChroma(l, h))
 }
 
-/** What of its OKLCH chroma a color is to keep, whatever its hue holds, and how much it may have at most. */
+/** Minimum and maximum OKLCH chroma of a result, whatever its hue allows. */
 export interface Bounds {
   had?: number
   most?: number
@@ -78,7 +81,10 @@ export const colorOf = (l: number, strength: number, hue: number, bounds: Bounds
 /* Tints, tones and shades of one HSB hue are not all of one OKLCH hue: on a wheel of HSB hues, colors keep to theirs. */
 
 const lab = new Float64Array(3)
-/** OKLab lightness of a pure color, channels in [0, 1], with HSB saturation and brightness; its chroma is left in `lab`. */
+/**
+ * OKLab lightness of a pure color, channels in [0, 1], with HSB saturation and brightness; its chroma is left in
+ * `lab`.
+ */
 const lightnessOf = (pure: readonly number[], s: number, b: number): number => {
   const [r = 0, g = 0, blue = 0] = pure
   toLab(255 * b * (1 - s + s * r), 255 * b * (1 - s + s * g), 255 * b * (1 - s + s * blue), lab)
@@ -91,7 +97,7 @@ const pureOf = (hue: number): readonly number[] => {
   return [r, g, b]
 }
 
-/** How near, in OKLab, a lightness or chroma that is looked for is come to, and in how many steps at most. */
+/** Tolerance in OKLab of a search for lightness or chroma, and its maximum number of steps. */
 const CLOSE = 1e-4
 const STEPS = 8
 /** Lightness rises with about this power of brightness; the first step goes by it. */

@@ -26,7 +26,7 @@ const tableMatrix = (vision: Vision, severity: number): number[] => {
 }
 
 /**
- * What becomes of linear red, green and blue for a severity in [0, 1], nine numbers row by row (Machado, Oliveira and
+ * The matrix over linear red, green and blue for a severity in [0, 1], nine numbers row by row (Machado, Oliveira and
  * Fernandes, 2009, A physiologically-based model for simulation of color vision deficiency); straight between tenths.
  */
 export const matrixOf = (vision: Vision, severity: number): number[] => {
@@ -38,7 +38,7 @@ export const matrixOf = (vision: Vision, severity: number): number[] => {
   return low.map((each, i) => each + ((high[i] as number) - each) * (at - Math.floor(at)))
 }
 
-/** What becomes of linear red, green and blue in gray: their luminance, row by row (IEC 61966-2-1). */
+/** The matrix from linear red, green and blue to gray: their luminance, row by row (IEC 61966-2-1). */
 export const GRAY_MATRIX: readonly number[] = Array.from({ length: 3 }, () => [0.2126, 0.7152, 0.0722]).flat()
 
 /** A color by a matrix over linear light. */

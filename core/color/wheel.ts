@@ -1,7 +1,7 @@
 import { degrees, hexOfHsb, hexOfLch, hsbOf, lchOf, type Hex } from './convert'
 import { colorOf, colorOfHsbHue, relativeChromaOf, relativeChromaOfHsbHue, type Bounds } from './relativeChroma'
 
-/** How hues are arranged round the wheel: additive light, painter's primaries, or OKLCH hue. */
+/** The order of hues around a wheel: additive light, painter's primaries, or OKLCH hue. */
 export const WHEELS = ['light', 'paint', 'perceptual'] as const
 export type Wheel = (typeof WHEELS)[number]
 

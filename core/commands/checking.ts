@@ -4,7 +4,7 @@ import type { Project } from '#core/document/project'
 import { PAPERS, printSchema } from '#core/print/papers'
 import { definedEntries, kindOf } from './command'
 
-/* What is said about findings. */
+/* Notes on findings. */
 
 const without = <Value>(all: Readonly<Record<string, Value>>, gone: string): Record<string, Value> =>
   Object.fromEntries(Object.entries(all).filter(([each]) => each !== gone))

@@ -27,7 +27,7 @@ const changeColorway = (project: Project, id: string, change: Partial<Colorway>)
   })
 const isFull = ({ lineUp }: Project): boolean => lineUp.colorways.length >= MAX_COLORWAYS
 
-/** What is frozen of a project: its look, and which artwork it has. */
+/** The frozen part of a project: its look, and which artwork it has. */
 const freeze = (project: Project): Pick<Colorway, 'look' | 'artwork'> => ({
   look: lookOf(project),
   artwork: project.artwork,

@@ -3,20 +3,20 @@ import type { Project } from '#core/document/project'
 import type { InkArea } from '#core/remap/match'
 
 /**
- * How inks are matched after a command: those that have no target, or one that is gone; all of them where the swatches
+ * The inks that are matched after a command: those that have no target, or one that is gone; all of them where the swatches
  * are others than before; where, besides, their colors are others and the matching keeps the picture; where, besides,
  * there are inks that were not there and the matching keeps the picture, so that a set shares one assignment; or all of
  * them in any case. What was sent by hand stays as long as its swatch does.
  */
 export type Matching = 'missing' | 'others' | 'recolored' | 'joined' | 'anew'
 
-/** What a command is given, by its schema. */
+/** The parameters of a command, by its schema. */
 type Given<Takes extends z.ZodRawShape> = z.infer<z.ZodObject<Takes>>
 
 /** One kind of command: what it takes, what it says, what it does. */
 export interface Kind<Takes extends z.ZodRawShape> {
   takes: z.ZodObject<Takes>
-  /** What it does, as the undo button, a notice and the trail say it. */
+  /** A description, as the undo button, a notice and the trail say it. */
   says: (given: Given<Takes>) => string
   /** The project after it; the one given is not changed. `inks` are all those of its artwork, as far as known. */
   does: (project: Project, given: Given<Takes>, inks: readonly InkArea[]) => Project

@@ -72,5 +72,5 @@ export const apply = (project: Project, command: Command, { inks, passing }: Kno
   return settleTargets(project, next, inks(next.artwork), passing && how === 'recolored' ? 'others' : how)
 }
 
-/** What a command does, as the undo button, a notice and the trail say it. */
+/** Describes a command, as the undo button, a notice and the trail say it. */
 export const sayCommand = (command: Command): string => kindFor(command).says(command)

@@ -4,7 +4,7 @@ import { gradientSchema, moodSchema } from '#core/document/handOver'
 import { MAX_GRADIENTS } from '#core/document/limits'
 import { definedEntries, kindOf } from './command'
 
-/* What is made to be handed over: gradients of swatches, the mood page. */
+/* Commands for material to hand over: gradients of swatches, the mood page. */
 
 const { id: _, ...said } = gradientSchema.shape
 const { angle, kind, name, space, stops, way } = said

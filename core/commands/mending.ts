@@ -7,11 +7,11 @@ import { lossesOf, weightOf, type Loss } from '#core/remap/losses'
 import type { InkArea } from '#core/remap/match'
 import { setGroup, sendInks, withRemap } from './remapEdits'
 
-/* What is lost between inks that touch is mended by as small a change as does it. */
+/* Contrast lost between inks that touch is restored by the smallest change that suffices. */
 
 const pairOf = ({ one, other }: Pick<Loss, 'one' | 'other'>): string => [one, other].sort().join()
 
-/** How much an artwork is changed, by area. */
+/** The change of an artwork, weighed by area. */
 const changeOf = (inks: readonly InkArea[], was: ReadonlyMap<Hex, Hex>, is: ReadonlyMap<Hex, Hex>): number =>
   inks.reduce((sum, { hex, area }) => {
     const [before, after] = [was.get(hex) ?? hex, is.get(hex) ?? hex]
@@ -19,7 +19,7 @@ const changeOf = (inks: readonly InkArea[], was: ReadonlyMap<Hex, Hex>, is: Read
   }, 0)
 
 /**
- * What could be done for a pair: the groups of the two held to the picture, and closely enough, or either sent to
+ * The possible changes for a pair: the groups of the two held to the picture, and closely enough, or either sent to
  * another swatch.
  */
 const ways = (project: Project, { one, other }: Loss, rest: number): Project[] => {
@@ -37,7 +37,7 @@ const ways = (project: Project, { one, other }: Loss, rest: number): Project[] =
   ]
 }
 
-/** How much a boundary that is lost weighs against the change of the picture. */
+/** Weight of a lost boundary against the change of the picture. */
 const LOST = 0.5
 
 /**

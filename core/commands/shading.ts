@@ -10,7 +10,7 @@ import { definedEntries, kindOf } from './command'
 import { separatePairs } from './mending'
 import { setGroup, setRestriction, withRemap } from './remapEdits'
 
-/* How inks follow their swatches: shading, neutrals, the adjustment of the whole, a restriction. */
+/* Commands for how inks follow their swatches: shading, neutrals, the adjustment of the whole, a restriction. */
 
 const shading = z.enum(SHADINGS)
 /** So many pairs of inks are mended at once. */

@@ -10,7 +10,7 @@ import { matchAmong, asSentByHand } from './matching'
 import { withRemap } from './remapEdits'
 import { huedSchema } from './swatches'
 
-/* What is done to the whole scheme: adjusting, a cast, another look. */
+/* Commands on the whole scheme: adjusting, a cast, another look. */
 
 const adjustmentsSchema = z.object({
   measure: z.enum(MEASURES),

@@ -3,7 +3,7 @@ import { idSchema, nameSchema, hashSchema, hexSchema, part } from './basics'
 import { ALSO } from '#core/svg/reading'
 import { MANNERS } from '#core/raster/manner'
 
-/** What artwork is: a drawing of shapes, or a picture of pixels. */
+/** The kinds of artwork: a drawing of shapes, or a picture of pixels. */
 export const ARTWORK_KINDS = ['svg', 'raster'] as const
 export const artworkKind = z.enum(ARTWORK_KINDS).default('svg')
 
@@ -18,7 +18,7 @@ export const artworkSchema = z.object({
 })
 export type Artwork = z.infer<typeof artworkSchema>
 
-/** What is kept of an artwork file beside its bytes: its size and its inks by falling area. */
+/** The stored record of an artwork file: its size and its inks by falling area. */
 export const inkSchema = z.object({
   hex: hexSchema,
   area: z.number().min(0).max(1.001),
@@ -39,12 +39,12 @@ export const artworkFileSchema = z.object({
   height: z.number().positive(),
   inks: z.array(inkSchema),
   /**
-   * What is recolored besides the colors on the page, and the inks of each picture within the file; empty for one that
+   * Parts recolored besides the colors on the page, and the inks of each picture within the file; empty for one that
    * is left.
    */
   also: z.array(z.enum(ALSO)).default([]),
   pictureInks: z.array(z.array(hexSchema)).default([]),
-  /** What a raster picture is made of: how it is taken apart and painted. */
+  /** The nature of a raster picture, which decides how it is taken apart and painted. */
   manner: z.enum(MANNERS).default('flat'),
   removed: z.array(z.object({ what: z.string(), line: z.number().int() })),
   notes: z.array(z.string()),

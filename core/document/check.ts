@@ -11,12 +11,12 @@ const limitSize = <Value extends z.ZodType>(value: Value) => recordOf(findingKey
 /** A finding put aside: why, and what it was measured at then. */
 export const asideSchema = z.object({ note: z.string().max(500), measured: listOf(z.number(), { most: 8 }) })
 
-/** What somebody said about findings, by their keys. */
+/** Notes of people on findings, by their keys. */
 export const checkSchema = z.object({
   aside: limitSize(asideSchema),
   /** True if neighbors in two swatches are lettering on its ground, where that was said. */
   lettering: limitSize(z.boolean()),
-  /** How it is printed. */
+  /** The print settings. */
   print: printSchema.default(FIRST_PRINT),
 })
 export type Checked = z.infer<typeof checkSchema>

@@ -1,7 +1,7 @@
 /** Number of days what that was deleted can be brought back. */
 export const DAYS_KEPT = 30
 
-/** What was deleted and can still be brought back: a project, or a scheme of the shelf. */
+/** Something deleted that can still be restored: a project, or a scheme of the shelf. */
 export interface Deleted {
   kind: 'project' | 'scheme'
   id: string

@@ -37,7 +37,7 @@ export const sampleSchema = z.object({
 })
 
 /**
- * How colors are taken from the references: from which, how many, how far apart, by what, where the lean pad stands, and how
+ * Settings for taking colors from the references: from which, how many, how far apart, by what, where the lean pad stands, and how
  * far they are pulled into a harmony.
  */
 export const gatheringSchema = z.object({
@@ -49,7 +49,7 @@ export const gatheringSchema = z.object({
   pull: z.object({ kind: z.enum(HARMONIES), amount: part }),
 })
 
-/** How colors are taken from references before anyone says otherwise. */
+/** Default settings for taking colors from references. */
 export const FIRST_GATHERING: Gathering = {
   of: [],
   count: EXTRACTED.usual,

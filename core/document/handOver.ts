@@ -6,7 +6,10 @@ import { HUE_WAYS, GRADIENT_KINDS, GRADIENT_SPACES } from '#core/harmony/gradien
 /** A stop of a gradient: where it stands, the swatch it has the color of, and the color it had last, should that go. */
 export const stopSchema = z.object({ at: part, swatch: idSchema, hex: hexSchema })
 
-/** A gradient of swatches: it follows when the scheme changes. The angle is in degrees, clockwise, 0 upward, as in CSS. */
+/**
+ * A gradient of swatches: it follows when the scheme changes. The angle is in degrees, clockwise, 0 upward, as in
+ * CSS.
+ */
 export const gradientSchema = z.object({
   id: idSchema,
   name: nameSchema,
@@ -19,7 +22,7 @@ export const gradientSchema = z.object({
 export type Gradient = z.infer<typeof gradientSchema>
 export type Stop = z.infer<typeof stopSchema>
 
-/** How pictures and colors are arranged on a mood page; its shapes; how colors stand on it. */
+/** Arrangements of pictures and colors on a mood page; its shapes; how colors stand on it. */
 export const ARRANGEMENTS = ['foot', 'mast', 'quilt', 'lead', 'stairs', 'border', 'drift', 'window', 'ledger'] as const
 export const MOOD_SHAPES = ['square', 'portrait', 'landscape', 'story'] as const
 export const MOOD_COLORS = ['blocks', 'circles', 'strips'] as const

@@ -1,14 +1,17 @@
 import { z } from 'zod'
 import { nameSchema } from './basics'
 
-/** What is told of a project as it happens: that it was saved, by whom and by which save, or that others have come or gone. */
+/** Live news of a project: that it was saved, by whom and by which save, or that others have come or gone. */
 export const projectNewsSchema = z.union([
   z.object({ project: z.uuid(), version: z.number().int(), save: z.uuid().nullable(), by: nameSchema.nullable() }),
   z.object({ project: z.uuid(), here: z.literal(true) }),
 ])
 export type ProjectNews = z.infer<typeof projectNewsSchema>
 
-/** A window that says which project is open in it, or that it has left: whatever it says after that is late, and not heard. */
+/**
+ * A window that says which project is open in it, or that it has left: whatever it says after that is late, and not
+ * heard.
+ */
 export const herePutSchema = z.object({ window: z.uuid(), project: z.uuid().nullable() })
 export type HerePut = z.infer<typeof herePutSchema>
 
@@ -19,5 +22,5 @@ export interface Other {
   isOwn: boolean
 }
 
-/** How often a window says that it is still there, and how long it counts as there after that, in milliseconds. */
+/** Interval at which a window reports that it is open, and how long it counts as open after that, in milliseconds. */
 export const HERE = { again: 20_000, gone: 50_000 }

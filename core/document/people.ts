@@ -15,7 +15,7 @@ export const passwordSchema = z
   .max(PASSWORD.most, `A password may have up to ${PASSWORD.most} letters.`)
   .refine(text => new Set(text).size > 3, 'A password of so few different letters is guessed at once.')
 
-/** What is said by whoever signs in. */
+/** The credentials of somebody who signs in. */
 export const signInSchema = z.object({
   name: nameSchema,
   password: z
@@ -49,5 +49,5 @@ export interface SignedIn {
   isThis: boolean
 }
 
-/** What a link to set a password is for: a person, or the first owner, who says their name. */
+/** The subject of a link to set a password: a person, or the first owner, who says their name. */
 export type Welcome = { name: string; role: Role } | { name: null; role: 'owner' }

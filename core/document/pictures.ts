@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { hashSchema, nameSchema } from './basics'
 
-/** Known facts about a picture file: its size as it is seen (turned upright), and the smaller one it is worked on at. */
+/**
+ * Known facts about a picture file: its size as it is seen (turned upright), and the smaller one it is worked on at.
+ */
 export const pictureFileSchema = z.object({
   hash: hashSchema,
   name: nameSchema,
@@ -11,6 +13,6 @@ export const pictureFileSchema = z.object({
 })
 export type PictureFile = z.infer<typeof pictureFileSchema>
 
-/** How a picture is kept: as it came, at the size it is worked on, small. */
+/** The stored forms of a picture: as it came, at the size it is worked on, small. */
 export const PICTURE_FORMS = ['source', 'working', 'thumbnail'] as const
 export type PictureForm = (typeof PICTURE_FORMS)[number]

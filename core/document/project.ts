@@ -16,11 +16,11 @@ export { lookSchema, type Look } from './look'
 const documentSchema = z.object({
   name: nameSchema,
   ...lookSchema.shape,
-  /** How many rungs a ladder has. */
+  /** Number of rungs of a ladder. */
   rungs: z.number().int().min(RUNGS.least).max(RUNGS.most).default(RUNGS.usual),
   references: listOf(referenceSchema, { most: MAX_REFERENCES }).default([]),
   artwork: listOf(artworkSchema, { most: MAX_ARTWORK }),
-  /** What was said about findings. */
+  /** Notes on findings. */
   check: checkSchema.default(FIRST_CHECK),
   /** The colorways it was frozen in. */
   lineUp: lineUpSchema.default(FIRST_LINE_UP),

@@ -3,7 +3,7 @@ import { Unreadable } from '#core/svg/unreadable'
 import { fileNameOf } from '#core/formats/fileName'
 import { projectSchema, type Project } from './project'
 
-/** How the name of a project's file ends. */
+/** Extension of a project's file. */
 export const PROJECT_EXTENSION = '.plumbago.json'
 
 const fileSchema = z.object({ plumbago: z.literal(1), document: projectSchema })

@@ -10,7 +10,7 @@ import { MEANT } from '#core/remap/intent'
 import { NEUTRALS } from '#core/remap/recolor'
 import { TOLERANCE } from '#core/remap/families'
 
-/** What an ink becomes: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
+/** The target of an ink: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
 export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })
 
 export const targetsSchema = recordOf(hexSchema, targetSchema, { most: MAX_INKS })
@@ -55,20 +55,20 @@ export const colorSetSchema = z.object({
   colors: listOf(z.object({ hex: hexSchema, name: z.string().max(120) }), { least: 1, most: MAX_IN_SET }),
 })
 
-/** How much shares and roles, and the hues inks had, count where inks are matched so that the picture is kept. */
+/** Weights of shares and roles, and of the hues inks had, where inks are matched so that the picture is kept. */
 export const meantSchema = z.object({ shares: part, hues: part })
 
-/** How the artwork is remapped. */
+/** The remapping of the artwork. */
 export const remapSchema = z.object({
   targets: targetsSchema,
   /**
-   * How groups follow their swatch, and those that do so in a way of their own, or are led by a chosen ink; by swatch.
+   * The shading of groups, and those that do so in a way of their own, or are led by a chosen ink; by swatch.
    */
   shading: z.enum(SHADINGS),
   groups: recordOf(idSchema, z.object({ shading: z.enum(SHADINGS).optional(), lead: hexSchema.optional() }), {
     most: MAX_BY_SWATCH,
   }).default({}),
-  /** How closely inks hold to their swatch, where the shading moves them as the picture needs it. */
+  /** The hold: how closely inks keep their swatch where the shading moves them as the picture needs it. */
   hold: part.default(HOLD.rest),
   match: z.enum(MATCHES).default('values'),
   /** The seed of the last deal of targets; 0 for the best match. */
@@ -77,7 +77,7 @@ export const remapSchema = z.object({
   /** The same for single artworks, by artwork; what they are matched to are exceptions. */
   meantIn: recordOf(idSchema, meantSchema, { most: MAX_BY_ARTWORK }).default({}),
   neutrals: z.enum(NEUTRALS).default('inks'),
-  /** How near inks have to be to go together, in hundredths of ΔEOK. */
+  /** Maximum distance of inks that go together, in hundredths of ΔEOK. */
   tolerance: z.number().min(TOLERANCE.least).max(TOLERANCE.most).default(0),
   /**
    * The result turned, in degrees, and made more or less saturated and bright, in [-1, 1], without a change of the
@@ -96,7 +96,7 @@ export const remapSchema = z.object({
   touches: recordOf(idSchema, listOf(touchSchema, { most: MAX_TOUCHES }), { most: MAX_BY_ARTWORK }).default({}),
 })
 
-/** How artwork is remapped before anyone says otherwise. */
+/** The default remapping. */
 export const FIRST_REMAP: Remap = remapSchema.parse({ targets: {}, shading: 'held', match: 'picture' })
 export type Target = z.infer<typeof targetSchema>
 export type Remap = z.infer<typeof remapSchema>

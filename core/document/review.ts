@@ -6,7 +6,7 @@ import { MAX_COMMENT_LENGTH, MAX_ARTWORK, MAX_COLORWAYS } from './limits'
 
 /* A review: what a client is shown behind a link, frozen when it was published, and what is said on it. */
 
-/** What turns the order of letters about; a comment is read in the order it was written. */
+/** Characters that change the direction of text; a comment is read in the order it was written. */
 const TURNING = /[\u061C\u200E\u200F\u202A-\u202E\u2066-\u2069]/g
 /** So many marks over one letter are writing; more is a tower. */
 const TOWERS = /(\p{M}{4})\p{M}+/gu
@@ -69,7 +69,7 @@ export interface ReviewThread extends ReviewComment {
   earlier: number
 }
 
-/** What was chosen; no colorway where a choice was taken back. */
+/** The choice; no colorway where a choice was taken back. */
 export const choicePutSchema = z.object({ look: shownKeySchema.nullable(), author: authorSchema })
 export interface ReviewChoice {
   look: string | null
@@ -77,7 +77,7 @@ export interface ReviewChoice {
   at: string
 }
 
-/** What is wanted of a review before it is published. */
+/** A request to publish a review. */
 export const reviewPutSchema = z.object({
   title: nameSchema,
   greeting: z.string().max(MAX_COMMENT_LENGTH).overwrite(plainText).default(''),
@@ -104,16 +104,19 @@ export interface ShownArtwork {
   height: number
 }
 
-/** What a review shows. */
+/** The content of a review. */
 export interface ReviewShown {
   looks: ShownLook[]
   artwork: ShownArtwork[]
 }
 
-/** Where the pieces of a review came from, by their keys: colorways by id, artwork by id. Nobody with the link is told. */
+/**
+ * Where the pieces of a review came from, by their keys: colorways by id, artwork by id. Nobody with the link is
+ * told.
+ */
 export type ReviewSources = Record<string, string>
 
-/** How far the pictures of a review are. */
+/** Progress of the pictures of a review. */
 export interface ReviewMaking {
   job: string
   state: 'waiting' | 'underway' | 'done' | 'stopped' | 'failed'
@@ -134,7 +137,7 @@ export interface ReviewPage extends ReviewShown {
   /** True if the choice is closed. */
   closed: boolean
   seq: number
-  /** How many threads each colorway has, by its key. */
+  /** Number of threads on each colorway, by its key. */
   counts: Record<string, number>
 }
 
@@ -164,7 +167,7 @@ export interface ReviewNews {
 }
 
 /**
- * What news add to a review that is known up to a number: the threads on each colorway then, and how many comments, and among them
+ * Adds news to a review that is known up to a number: the threads on each colorway then, and how many comments, and among them
  * threads, are new.
  */
 export const addCounts = (

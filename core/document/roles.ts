@@ -1,9 +1,9 @@
-/** What people may do: look; change projects; say who may do what. */
+/** The roles of people: look; change projects; say who may do what. */
 export const ROLES = ['viewer', 'designer', 'owner'] as const
 export type Role = (typeof ROLES)[number]
 
 /** Returns whether a role may do what another may. */
 export const hasRole = (role: Role, needed: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(needed)
 
-/** What is said to those who only look. */
+/** The message for those who may only look. */
 export const ONLY_DESIGNERS = 'You may look at everything here; only designers change it.'

@@ -12,21 +12,21 @@ import { KELVIN } from '#core/color/planck'
 /** The base color: its value, the HSB hue it is remembered by, and how it was typed. */
 export const baseSchema = z.object({ hex: hexSchema, hue: z.number().min(0).max(360), typed: z.string().max(200) })
 
-/** How the scheme is derived from its base. Angles in degrees. */
+/** The derivation of the scheme from its base. Angles in degrees. */
 export const harmonySchema = z.object({
   kind: z.enum(HARMONIES),
   wheel: z.enum(WHEELS),
   spread: z.number().min(0).max(180),
   turn: z.number().min(-360).max(360),
   count: z.number().int().min(COUNT.least).max(COUNT.most),
-  /** How lightness and strength are dealt over the swatches, and the tones of the picture where it is like that. */
+  /** The distribution of lightness and chroma over the swatches, and the tones of the picture where it is like that. */
   plan: z.enum(TONE_PLANS),
   profile: listOf(z.object({ l: part, strength: part, area: part }), { most: MAX_TONES }),
   /** The angles of a free harmony, relative to the base. */
   free: listOf(z.number(), { most: MAX_SWATCHES }),
 })
 
-/** How a swatch was made beside the harmony. */
+/** The ways a swatch was made beside the harmony. */
 export const MADE = [
   'ring',
   'ladder',

@@ -23,12 +23,12 @@ export const tagSchema = z
 export const SHELF_ORIGINS = ['band', 'trail', 'colorway', 'reference', 'file'] as const
 export const shelfOriginSchema = z.object({
   kind: z.enum(SHELF_ORIGINS),
-  /** What it was called there: a state, a colorway, a picture, a file. */
+  /** Its name there: a state, a colorway, a picture, a file. */
   title: z.string().max(200),
   project: z.object({ id: z.uuid(), name: z.string().max(120) }).nullable(),
 })
 
-/** What is said of a scheme on the shelf. */
+/** The details of a scheme on the shelf. */
 export const shelfSaidSchema = z.object({
   name: nameSchema,
   note: z.string().max(2000).default(''),
@@ -54,18 +54,18 @@ export interface ShelfScheme extends ShelfPut {
   updatedAt: string
 }
 
-/** What a scheme was before it was saved over. */
+/** An earlier version of a scheme. */
 export interface ShelfVersion {
   version: number
   swatches: KeptSwatch[]
   keptAt: string
 }
 
-/** What the shelf can be put in order by. */
+/** The orders of the shelf. */
 export const SHELF_ORDERS = ['newest', 'name'] as const
 
 /**
- * What is asked of the shelf; all that is given has to hold. A scheme is near a color where one of its colors is; it holds
+ * A query to the shelf; all that is given has to hold. A scheme is near a color where one of its colors is; it holds
  * colors where each has one of its own all but the same; it fits colors where they have some of its own near them on average.
  */
 export const shelfQuerySchema = z.object({

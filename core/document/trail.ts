@@ -18,7 +18,7 @@ export const trailStateSchema = z.object({
 })
 export type TrailState = z.infer<typeof trailStateSchema>
 
-/** What a save brings of the trail: states that are new or changed, and those thinned out. */
+/** The trail's part of a save: states that are new or changed, and those thinned out. */
 export const trailChangeSchema = z.object({
   put: listOf(z.preprocess(upgradeState, trailStateSchema), { most: 2000 }),
   remove: listOf(idSchema, { most: 2000 }),

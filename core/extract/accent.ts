@@ -3,7 +3,7 @@ import { assignPoints } from './cluster'
 import { chromaOf, pointAt, type Tally } from './tally'
 
 /**
- * What makes a color an accent: its OKLab chroma, and how far it stands from the nearest center, with lightness and
+ * Conditions for an accent: its OKLab chroma, and how far it stands from the nearest center, with lightness and
  * without.
  */
 const VIVID = 0.1
@@ -19,7 +19,7 @@ const ALONE = 0.045
 const MIN_AREA = 4e-4
 const FULL_AREA = 1e-3
 
-/** How far around its middle an accent reaches, in OKLab, and the inner part of that. */
+/** Radius of an accent around its center, in OKLab, and the inner part of that. */
 const REACH = 0.06
 const INNER = 0.035
 

@@ -107,7 +107,7 @@ export const furtherCenter = (points: Points, centers: readonly Lab[], least: nu
   return best
 }
 
-/** How far, in OKLab, a center may stand from every point and still be a color of the picture. */
+/** Maximum distance in OKLab from the nearest point at which a center is still a color of the picture. */
 const NEAR = 0.035
 
 /**

@@ -229,7 +229,7 @@ const mergeStart = ({ size, l, a, b, weight }: Points, fixed: readonly Lab[], co
 const COARSE = 0.04
 const COARSEST = 0.07
 
-/** How hard to look: how many starts are tried, and how many of the best are refined. */
+/** Search effort: how many starts are tried, and how many of the best are refined. */
 export interface Effort {
   starts: number
   finalists: number

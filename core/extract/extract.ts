@@ -17,14 +17,14 @@ export const EXTRACTED = { least: 2, most: 12, usual: 5 } as const
 export const APART = { usual: 7, wide: 12 } as const
 
 /**
- * What colors are taken by: by eye, as people pick them (varied, colorful, with what stands out, one dark and one light
+ * The ways of taking colors: by eye, as people pick them (varied, colorful, with what stands out, one dark and one light
  * at most); or faithful to what covers the picture.
  */
 export const TAKEN_BY = ['eye', 'faithful'] as const
 export type TakenBy = (typeof TAKEN_BY)[number]
 
 /**
- * What is asked of an extraction: how many colors, how far apart (ΔE2000), by what they are taken, and colors that are
+ * The request for an extraction: how many colors, how far apart (ΔE2000), by what they are taken, and colors that are
  * kept, beside which the others are found.
  */
 export interface Wanted {
@@ -53,7 +53,7 @@ export interface Found {
 export interface ExtractedColor extends Found, Place {}
 
 /**
- * What an extraction comes to: its colors, whether they are the exact ones of a picture made of flat blocks, and a
+ * The result of an extraction: its colors, whether they are the exact ones of a picture made of flat blocks, and a
  * word where there are fewer than asked.
  */
 export interface Extraction {
@@ -83,7 +83,7 @@ const priceAmong = (count: number): number => (count < 7 ? 1.08 : 1.17)
 /** Number of accents that are looked for among so many colors. */
 const accentsAmong = (count: number): number => (count >= 10 ? 3 : count >= 7 ? 2 : count >= 3 ? 1 : 0)
 
-/** How an extraction goes about it: how the points are weighed, and what its colors have to be. */
+/** The method of an extraction: how the points are weighed, and what its colors have to be. */
 interface Way {
   points: (tally: Tally, sources: readonly Source[]) => Points
   price: (count: number) => number
@@ -177,10 +177,10 @@ const centersAt = (tally: Tally, points: Points, wanted: Wanted, least: number):
   return { tally, points, centers: settled, shares: sharesOf(tally, settled), fixed: fixed.length, wanted }
 }
 
-/** How strongly the ends of the pad bend: weights change by up to this power of e for each standard deviation. */
+/** Strength of the ends of the pad: weights change by up to this power of e for each standard deviation. */
 const BEND: Record<TakenBy, number> = { faithful: 1.6, eye: 2.8 }
 
-/** How many times centers move with a lean: few enough that they follow the hand instead of settling elsewhere. */
+/** Number of times centers move with a lean: few enough that they follow the hand instead of settling elsewhere. */
 const BENDINGS = 5
 
 const bendPoints = (points: Points, { x, y }: Lean, by: TakenBy = 'faithful'): Points => {

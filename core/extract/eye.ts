@@ -25,7 +25,7 @@ export const endOf = ({ l, a, b }: Lab): 'dark' | 'light' | null => {
   return l > ENDS.light.l && c < ENDS.light.c ? 'light' : null
 }
 
-/** What the weight of a color grows by: with its chroma, and with how much it stands out where it is. */
+/** Growth of a color's weight: with its chroma, and with how much it stands out where it is. */
 const GROWS = { chroma: 14, standing: 10 } as const
 /** No color counts more often. */
 const MAX_GROWN = 5

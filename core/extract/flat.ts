@@ -18,14 +18,14 @@ export interface Block {
 const ACROSS = 120
 
 /**
- * How far, in 8-bit steps, a cell's pixels may lie apart, and how far cells of one block: compression noise stays
+ * Maximum difference, in 8-bit steps, between a cell's pixels, and between cells of one block: compression noise stays
  * under both.
  */
 const NOISE = 26
 const SAME = 6
 
 /**
- * How much the cells of a block may differ among each other (standard deviation, 8-bit steps): a gradient differs
+ * Maximum difference among the cells of a block (standard deviation, 8-bit steps): a gradient differs
  * more.
  */
 const EVEN = 1.7
@@ -216,7 +216,7 @@ const patchesOf = ({ columns, rows, r, g, b, state }: Cells): { patches: Patch[]
   return { patches, owner }
 }
 
-/** How deep inside its patch each cell lies, in steps to the nearest cell that is not of it: 1 at the edge. */
+/** Depth of each cell inside its patch, in steps to the nearest cell that is not of it: 1 at the edge. */
 const depthsOf = (owner: Int32Array, columns: number, rows: number): Uint16Array => {
   const depth = new Uint16Array(owner.length)
   const step = (cell: number, next: number, inside: boolean): number =>

@@ -17,10 +17,10 @@ const CELLS = 72
 /** Number of pixels that are looked at along the side of a cell. */
 const LOOKS = 4
 
-/** How far, in OKLab, a pixel's color may lie from a result and still count half. */
+/** Distance in OKLab from a result at which a pixel's color counts half. */
 const NEAR = 0.05
 
-/** How much of each color lies in each cell of a picture: weights that fall with the distance from the color. */
+/** The amount of each color in each cell of a picture: weights that fall with the distance from the color. */
 const weighCells = (
   { picture, region }: Source,
   count: number,

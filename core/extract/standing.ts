@@ -2,14 +2,19 @@ import { toLab } from '#core/color/oklab'
 import { pixelsOf, SOLID, type Source } from '#core/picture/picture'
 import { codeOf, type Tally } from './tally'
 
-/** Number of cells that stand along the longer side of the grid by which surroundings are known, and how far they reach. */
+/**
+ * Number of cells that stand along the longer side of the grid by which surroundings are known, and how far they
+ * reach.
+ */
 const CELLS = 24
 const AROUND = 3
 
 /** So many pixels are enough to see what stands out. */
 const ENOUGH = 90_000
 
-/** Adds up by bin how many pixels of a picture were looked at, and how far each is from the mean of what surrounds it. */
+/**
+ * Adds up by bin how many pixels of a picture were looked at, and how far each is from the mean of what surrounds it.
+ */
 const addStanding = (
   { picture, region }: Source,
   placeOf: Uint16Array,
@@ -59,10 +64,10 @@ const addStanding = (
   })
 }
 
-/** How much a difference in lightness counts beside one in color. */
+/** Weight of a difference in lightness against one in color. */
 const LIGHTNESS = 0.5
 
-/** How far, in OKLab, the pixels of each bin are from what surrounds them, in the mean: high for what stands out. */
+/** Mean distance in OKLab of the pixels of each bin from what surrounds them: high for what stands out. */
 export const standingOf = (sources: readonly Source[], { size, placeOf }: Tally): Float64Array => {
   const [seen, out] = [new Float64Array(size), new Float64Array(size)]
   for (const source of sources) addStanding(source, placeOf, seen, out)

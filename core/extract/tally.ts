@@ -50,7 +50,7 @@ interface Counts {
 
 const ROW = 8
 
-/** How far apart, over the three channels together, a pixel and its neighbor may be and still be of like color. */
+/** Maximum distance, over the three channels together, between a pixel and its neighbor of like color. */
 const LIKE = 40
 
 /** So many pixels are enough for a tally: of larger pictures every second row is taken, or every third, and so on. */

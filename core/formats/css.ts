@@ -1,10 +1,13 @@
 import { escapeComment, withKeys, percentOf, rungName, type ExportScheme, type KeyedSwatch } from './exportScheme'
 
-/** What is said of a swatch behind its value: its name, its role, its share. */
+/** The comment on a swatch behind its value: its name, its role, its share. */
 const commentOf = ({ name, role, share }: KeyedSwatch): string =>
   [escapeComment(name), ...(role && share !== undefined ? [role, percentOf(share)] : [])].join(' · ')
 
-/** Custom properties of a rule, one a swatch and one a rung, whose names begin with `prefix`; read back with their names. */
+/**
+ * Custom properties of a rule, one a swatch and one a rung, whose names begin with `prefix`; read back with their
+ * names.
+ */
 const rule = (selector: string, prefix: string, { title, swatches }: ExportScheme): string =>
   [
     `/* ${escapeComment(title)} */`,

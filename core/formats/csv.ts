@@ -24,7 +24,9 @@ const rowOf = ({ name, hex, role, share }: ExportSwatch, rung: string): string[]
   ]
 }
 
-/** What a spreadsheet would reckon with, and what, without the apostrophe that quotes it, would look like that. */
+/**
+ * Text that a spreadsheet would evaluate, and text that, without the apostrophe that quotes it, would look like that.
+ */
 const RECKONED = /^'*[=+\-@\t\r].*$/
 
 /**

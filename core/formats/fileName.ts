@@ -2,7 +2,7 @@
 const MAX_NAME_BYTES = 200
 
 /**
- * What some file system refuses in a name: separators, wildcards, quotes and control characters; and what turns the way it
+ * Characters that some file system refuses in a name: separators, wildcards, quotes and control characters; and what turns the way it
  * reads around.
  */
 const REFUSED = /[<>:"/\\|?*\p{Cc}\p{Cs}\p{Zl}\p{Zp}\u200E\u200F\u202A-\u202E\u2066-\u2069]+/gu

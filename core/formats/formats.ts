@@ -5,7 +5,7 @@ import { toStrip, toSwatchSheet } from './swatchSheet'
 import { toText } from './text'
 import { toTokens } from './tokens'
 
-/** What a scheme can be written as: what it is called, how its file's name ends, and its text. A picture is drawn from its SVG. */
+/** A format for schemes: what it is called, how its file's name ends, and its text. A picture is drawn from its SVG. */
 export interface SchemeFormat {
   title: string
   ending: string

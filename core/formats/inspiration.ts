@@ -18,17 +18,17 @@ export const inspirationSchema = z.object({
 })
 export type Inspiration = z.infer<typeof inspirationSchema>
 
-/** What is asked of the shelf: words, a color to be near, colors to fit. All that are given have to hold. */
+/** A query to the shelf: words, a color to be near, colors to fit. All that are given have to hold. */
 export interface InspirationQuery {
   words: string
   near: Hex | null
   fits: readonly Hex[]
 }
 
-/** How far, in ΔE2000, a color may be from the one asked for and still be near it. */
+/** Maximum distance in ΔE2000 of a color that is near the one asked for. */
 const NEAR = 14
 
-/** How far on average the colors to be fitted may be from the nearest of a scheme. */
+/** Maximum mean distance of the colors to be fitted from the nearest of a scheme. */
 const FITS = 17
 
 const nearest = ({ colors }: Inspiration, hex: Hex): number => Math.min(...colors.map(color => deltaE(color.hex, hex)))
@@ -39,7 +39,7 @@ const wordsOf = ({ name, subject, mood, fields, colors }: Inspiration): string[]
     .toLowerCase()
     .split(/[^\p{L}\d]+/u)
 
-/** How far a scheme is from what is asked: 0 is nearest; null where it does not answer. */
+/** Distance of a scheme from a query: 0 is nearest; null where it does not answer. */
 const distanceTo = (scheme: Inspiration, { words, near, fits }: InspirationQuery): number | null => {
   const asked = words
     .toLowerCase()

@@ -14,14 +14,14 @@ export interface ContentsLook {
   files: readonly string[]
 }
 
-/** What the page says. */
+/** The content of the page. */
 export interface Contents {
   title: string
   date: string
   /** The paths of files that belong to several colorways. */
   files: readonly string[]
   looks: readonly ContentsLook[]
-  /** What could not be written, and why. */
+  /** The files that could not be written, and why. */
   failed: ReadonlyArray<{ path: string; reason: string }>
 }
 

@@ -20,7 +20,7 @@ export interface MoodPictureShown {
   name: string
   crop: Crop
 }
-/** What a mood page stands on where no color is. */
+/** The ground of a mood page where no color is. */
 const PAPER = '#ffffff'
 
 /** A mood page: its pictures in their crops and the colors, in the arrangement and shape that were chosen. */

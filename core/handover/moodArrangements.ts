@@ -3,7 +3,7 @@ import type { ARRANGEMENTS } from '#core/document/handOver'
 import { splitAcross, splitAlong, splitAside, splitDown, equalWeights, insetBy, isWide, type Rect } from './page'
 import { GAP, type MoodColor } from './moodColors'
 
-/* How pictures and colors lie on a mood page. */
+/* The layout of pictures and colors on a mood page. */
 
 type Arrangement = (typeof ARRANGEMENTS)[number]
 
@@ -17,7 +17,9 @@ export interface ArrangedPage {
   rimmed?: true
 }
 
-/** Rectangles that fill another, nearly as large as their weights: split in two again and again along the longer side. */
+/**
+ * Rectangles that fill another, nearly as large as their weights: split in two again and again along the longer side.
+ */
 const quilt = (room: Rect, weights: readonly number[], gap: number): Rect[] => {
   if (weights.length < 2) return weights.length ? [room] : []
   const total = weights.reduce((sum, weight) => sum + weight, 0)

@@ -13,9 +13,9 @@ import {
   type Rect,
 } from './page'
 
-/* How colors stand in their place on a mood page: as blocks, circles or strips, with names or without. */
+/* Colors in their place on a mood page: as blocks, circles or strips, with names or without. */
 
-/** What is between things on the page, in points. */
+/** The gap between things on the page, in points. */
 export const GAP = 12
 
 type ColorStyle = (typeof MOOD_COLORS)[number]
@@ -26,11 +26,14 @@ export interface MoodColor {
   hex: Hex
   share: number
 }
-/** What a color takes of its place at least, so that a small accent is seen. */
+/** Minimum fraction of its place that a color takes, so that a small accent is seen. */
 const LEAST = 0.1
 
 const SIZES = [34, 28, 24, 20, 17] as const
-/** The lines a color's name and value take in a room, in the largest letters that fit; none where not even small ones do. */
+/**
+ * The lines a color's name and value take in a room, in the largest letters that fit; none where not even small ones
+ * do.
+ */
 const labelIn = (room: Rect, { name, hex }: MoodColor, measure: Measure): Mark[] => {
   const upward = room.width < 96 && room.height > room.width * 1.6
   const [wide, high] = upward ? [room.height, room.width] : [room.width, room.height]

@@ -3,12 +3,12 @@ import { hexSchema, idSchema, listOf } from '#core/document/basics'
 import { MAX_ARTWORK, MAX_COLORWAYS } from '#core/document/limits'
 import { SCHEME_FORMAT_KINDS } from '#core/formats/formats'
 
-/* What is to be handed over: of which artwork, in which colorways, as which files. */
+/* The options of a hand over: of which artwork, in which colorways, as which files. */
 
-/** What stands for the project as it is now, among the colorways. */
+/** The key of the project as it is now, among the colorways. */
 export const NOW = 'now'
 
-/** How wide a picture is in pixels, or how much larger than the artwork says. */
+/** Width of a picture in pixels, or its scale against the artwork's own size. */
 export const PNG_WIDTH = { least: 16, most: 12_000 } as const
 export const PNG_SCALE = { least: 0.1, most: 20 } as const
 /** The most pixels of one picture. */
@@ -45,7 +45,7 @@ export const wantedSchema = z.object({
 })
 export type Wanted = z.infer<typeof wantedSchema>
 
-/** What is wanted before anyone says otherwise: artwork as SVG and a picture, the sheet, the scheme. */
+/** The default options: artwork as SVG and a picture, the sheet, the scheme. */
 export const FIRST_WANTED: Omit<Wanted, 'artwork' | 'looks'> = {
   svg: 'tokens',
   png: [{ by: 'scale', times: 1 }],

@@ -15,7 +15,7 @@ export interface Rect {
 export const FACES = ['text', 'title', 'value'] as const
 export type Face = (typeof FACES)[number]
 
-/** How letters are set: the face, the size in points, and whether they are strong. */
+/** The setting of text: the face, the size in points, and whether they are strong. */
 export interface Setting {
   face: Face
   size: number
@@ -34,7 +34,7 @@ export interface Words extends Setting {
   upward?: boolean
 }
 
-/** What a readers of screens is told: what a part of a page is. */
+/** The structure tag of a part of a page, for screen readers. */
 export type Tag = 'H1' | 'H2' | 'H3' | 'P' | 'Figure' | 'Table' | 'TR' | 'TH' | 'TD' | 'L' | 'LI' | 'Link'
 
 /** The part of a picture that is seen: what lies in the middle, in parts of its size, and how much closer it is. */
@@ -65,7 +65,7 @@ export interface Page {
   bookmark?: { title: string; depth: 0 | 1 }
 }
 
-/** How wide a text is as it is set, in points. */
+/** Width of a text as it is set, in points. */
 export type Measure = (text: string, how: Setting) => number
 
 /** A text cut so that it is no wider than there is room, with an ellipsis where something is missing. */

@@ -26,7 +26,7 @@ export interface ExportLook {
   project: Project
 }
 
-/** What one file holds. */
+/** The content of one file. */
 export type Content =
   | { kind: 'svg'; look: string; artwork: Artwork }
   | { kind: 'picture'; look: string; artwork: Artwork; width: number }
@@ -62,13 +62,16 @@ export const exportLooks = (project: Project, { looks }: Pick<Wanted, 'looks'>):
   return looks.includes(NOW) ? [now, ...frozen] : frozen
 }
 
-/** All artwork of a project and of its colorways, each once: what was taken out since is still in those it was frozen in. */
+/**
+ * All artwork of a project and of its colorways, each once: what was taken out since is still in those it was frozen
+ * in.
+ */
 export const allArtwork = ({ artwork, lineUp }: Project): Artwork[] => {
   const all = [...artwork, ...lineUp.colorways.flatMap(colorway => colorway.artwork)]
   return [...new Map(all.toReversed().map(art => [art.id, art])).values()].toReversed()
 }
 
-/** How many pixels wide an artwork is as a picture: never more than can be written. */
+/** Width of an artwork as a picture, in pixels: never more than can be written. */
 export const widthOf = ({ width, height }: Pick<Artwork, 'width' | 'height'>, size: PictureSize): number => {
   const wanted = size.by === 'width' ? size.pixels : width * size.times
   const most = Math.min(PNG_WIDTH.most, Math.sqrt(MAX_PIXELS_OUT * (width / height)))
@@ -130,7 +133,10 @@ const lookFiles = ({ id: look, project }: ExportLook, wanted: Wanted): PlannedFi
   ]
 }
 
-/** All files that are handed over, in the order of their folders: what belongs to several looks first, then look by look. */
+/**
+ * All files that are handed over, in the order of their folders: what belongs to several looks first, then look by
+ * look.
+ */
 export const planFiles = (looks: readonly ExportLook[], wanted: Wanted): PlannedFile[] => {
   if (!looks.length) return []
   const folders = namesOf(

@@ -4,18 +4,18 @@ import type { ReviewPut, ReviewShown, ReviewSources } from '#core/document/revie
 import { shownScheme } from '#core/scheme/compose'
 import { exportLooks, type ExportLook } from './plan'
 
-/* What a review shows of a project, and which pictures that needs. */
+/* The content of a review of a project, and which pictures that needs. */
 
 /** Size of the pictures of a review: the longer side, in pixels. */
 export const REVIEW_SIZES = { large: 2000, small: 560 } as const
 export type ReviewSize = keyof typeof REVIEW_SIZES
-/** What stands for the artwork as it came, among the colorways. */
+/** The key of the artwork as it came, among the colorways. */
 export const BEFORE = 'before'
 
 /** A piece of artwork in one file: the same artwork on another file is another piece. */
 const pieceOf = ({ id, hash }: Pick<Artwork, 'id' | 'hash'>): string => `${id} ${hash}`
 
-/** What is shown: colorways and artwork under keys that say nothing of the project, and where each came from. */
+/** The content: colorways and artwork under keys that say nothing of the project, and where each came from. */
 export const reviewContents = (
   project: Project,
   { looks, artwork }: Pick<ReviewPut, 'looks' | 'artwork'>,

@@ -10,9 +10,12 @@ import { targetsIn } from '#core/painting/resolveRemap'
 import type { InkArea } from '#core/remap/match'
 import { shownScheme } from '#core/scheme/compose'
 
-/* What leaves the house of a look: its scheme, which of it the artwork uses, its gradients. */
+/* The export of a look: its scheme, which of it the artwork uses, its gradients. */
 
-/** The ids of the swatches that some ink of the artworks, or a touch-up on them, becomes. `inksOf` knows the inks of each. */
+/**
+ * The ids of the swatches that some ink of the artworks, or a touch-up on them, becomes. `inksOf` knows the inks of
+ * each.
+ */
 export const usedSwatches = (
   project: Project,
   artwork: readonly Artwork[],

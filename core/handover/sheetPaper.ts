@@ -4,7 +4,7 @@ import type { HandedGradient } from '#core/formats/gradient'
 import type { ExportScheme } from '#core/formats/exportScheme'
 import { truncateToFit, type Mark, type Measure, type Page, type Rect, type Setting, type Tag } from './page'
 
-/* What the pages of the sheet have in common: what they are of, their paper, how things are set on them. */
+/* Common parts of the pages of the sheet: what they are of, their paper, how things are set on them. */
 
 /** A colorway as the sheet shows it. */
 export interface SheetLook {
@@ -18,7 +18,10 @@ export interface SheetLook {
   gradients: readonly HandedGradient[]
 }
 
-/** What the sheet is made of: `inks` are the inks a color takes on the paper of the project, null where it is not printed. */
+/**
+ * The content of the sheet: `inks` are the inks a color takes on the paper of the project, null where it is not
+ * printed.
+ */
 export interface SheetPlan {
   title: string
   date: string
@@ -60,7 +63,7 @@ export const line = (from: readonly [number, number], to: readonly [number, numb
   line: LINE,
 })
 
-/** How many lines of a note stand beside the title of a colorway; a longer one has a place of its own. */
+/** Number of lines of a note beside the title of a colorway; a longer one has a place of its own. */
 export const NOTE_LINES = 2
 
 /** A page with a title and what stands on it. */

@@ -80,7 +80,7 @@ const GRADIENT_TALL = 44
 /** Number of gradients there that is room for from a height down. */
 const gradientsFrom = (y: number): number => Math.max(0, Math.floor((HEIGHT - EDGE - 20 - y - 18) / GRADIENT_TALL)) * 2
 
-/** How large a pair of text and ground is shown, and in how many columns. */
+/** Size of a pair of text and ground, and in how many columns. */
 const PAIR = { columns: 4, tall: 88, gap: 10 } as const
 
 const pairMarks = (pairs: ReturnType<typeof textPairs>, from: number, measure: Measure): Mark[] => {

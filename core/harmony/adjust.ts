@@ -17,11 +17,11 @@ import {
 import { FLARE, luminanceOf } from '#core/color/contrast'
 import { seeded } from '#core/math/random'
 
-/** What saturation and brightness are measured in. */
+/** The measures of saturation and brightness. */
 export const MEASURES = ['hsb', 'perceptual'] as const
 export type Measure = (typeof MEASURES)[number]
 
-/** What is done to a whole scheme at once. All are parts: -1 to 1, or 0 to 1 where there is only one way. */
+/** Adjustments of a whole scheme. All are fractions: -1 to 1, or 0 to 1 where there is only one way. */
 export interface Adjustments {
   measure: Measure
   saturation: number
@@ -33,7 +33,7 @@ export interface Adjustments {
   blueYellow: number
   drain: number
   tintNeutrals: number
-  /** How far saturation and brightness are nudged at random, and by which seed. */
+  /** Maximum random change of saturation and brightness, and its seed. */
   nudge: { saturation: number; brightness: number; seed: number }
 }
 
@@ -115,7 +115,7 @@ export const evenOut = (colors: readonly Hued[], what: 'saturation' | 'lightness
   })
 }
 
-/** How far a full balance moves a channel of sRGB in the middle tones. */
+/** Distance that a full balance moves a channel of sRGB in the middle tones. */
 const FULL_BALANCE = 0.3
 
 /**

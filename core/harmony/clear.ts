@@ -2,12 +2,15 @@ import { lchOf, type Hex } from '#core/color/convert'
 import { distinctColor, isDistinct } from './distinct'
 import type { Tone } from './tone'
 
-/* How colors of a scheme keep clear of each other, and how loud they may be. */
+/* Rules for the distance between colors of a scheme, and for their chroma. */
 
 /** By how much lightness is changed at a time, and between what, to keep colors apart. */
 const NUDGE = 0.005
 const [DARKEST, LIGHTEST] = [0.07, 0.985]
-/** What is so near to the base in lightness is on its level: above a base that is darker than this, below a lighter one. */
+/**
+ * Maximum lightness difference from the base at which a color is on its level: above a base that is darker than this,
+ * below a lighter one.
+ */
 const [LEVEL, TURNING] = [0.01, 0.8]
 
 /**

@@ -8,7 +8,7 @@ import { offsetsOf, SPREADS, type HarmonyKind } from './harmony'
 import { ACCENT, rolesIn } from './proportion'
 import type { Tone } from './tone'
 
-/** What companions are dealt for. */
+/** The request for a deal of companions. */
 export interface DealWish {
   /** The colors held on to, the one that leads first. */
   fixed: readonly Hex[]
@@ -37,12 +37,15 @@ const DEALT: readonly HarmonyKind[] = [
   'analogous with accent',
 ]
 
-/** What companions have of the strongest held color's strength: a deal is quiet, soft or, most often, full. */
+/**
+ * The fraction of the strongest fixed color's chroma that companions have: a deal is quiet, soft or, most often,
+ * full.
+ */
 const QUIET_VOICE = { least: 0.2, most: 0.42 }
 const SOFT_VOICE = { least: 0.45, most: 0.72 }
 const FULL_VOICE = { least: 0.72, most: 0.95 }
 const VOICES = [QUIET_VOICE, SOFT_VOICE, SOFT_VOICE, FULL_VOICE, FULL_VOICE, FULL_VOICE] as const
-/** How strong companions may be where only grays are held, and at least so that a hue is seen. */
+/** Maximum chroma of companions where only grays are fixed, and the minimum at which a hue is seen. */
 const [BESIDE_GRAY, HINT] = [0.5, 0.08]
 /** Below this OKLCH chroma a color is gray to the eye. */
 const NO_HUE = 0.012
@@ -56,7 +59,7 @@ const ENDS = { dark: { least: 0.17, most: 0.31 }, light: { least: 0.89, most: 0.
 const AT_ENDS = 0.7
 /** A held color this near to an end takes its place. */
 const NEAR_END = 0.08
-/** How lightnesses between the ends gather: toward the dark, evenly, toward the light. */
+/** Exponents that gather lightness between the ends: toward the dark, evenly, toward the light. */
 const KEYS = [1.7, 1.15, 0.85, 0.6] as const
 /** From how many swatches on one is to be neutral, and one to stand out. */
 const [WITH_NEUTRAL, WITH_ACCENT] = [5, 4]
@@ -124,7 +127,7 @@ const isUsable = (hexes: readonly Hex[]): boolean => {
   )
 }
 
-/** How the companions of one deal are to be: in which hues, tones, and what is neutral or stands out. */
+/** The plan of one deal: in which hues, tones, and what is neutral or stands out. */
 interface Places {
   tones: Tone[]
   angles: number[]
@@ -160,7 +163,7 @@ const placeColors = (
 /** Returns whether a color has no hue one would build on: a grayish one, or a pale one, still has. */
 const isHueless = (hex: Hex): boolean => lchOf(hex).c < NO_HUE
 
-/** How strong companions may be: as the strongest that is held. */
+/** Maximum relative chroma of companions: that of the strongest fixed color. */
 const maxRelativeChroma = (wheel: Wheel, fixed: readonly Hex[]): number => {
   const all = fixed.filter(hex => !isHueless(hex)).map(hex => relativeChromaOn(wheel, hex))
   return all.length ? Math.max(HINT, ...all) : BESIDE_GRAY
@@ -233,7 +236,7 @@ export const deal = ({ fixed: held, count, wheel, kind }: DealWish, seed: number
   return { hexes, kind: chosen, anchor }
 }
 
-/** How far companions are varied to be like others: in degrees together and each, in lightness, and in strength. */
+/** Variation of companions that are to be like others: in degrees together and each, in lightness, and in strength. */
 const LIKE = { together: 16, each: 7, lighter: 0.06, stronger: 0.3, exchange: 0.4 } as const
 
 /**

@@ -6,22 +6,22 @@ import { offsetsOf, type HarmonyKind } from './harmony'
 import { ACCENT } from './proportion'
 import { tonesOf, type Slot, type Tone, type ToneOfArea, type TonePlan } from './tone'
 
-/** What a scheme is derived from. Angles in degrees on the chosen wheel. */
+/** The input of a derivation. Angles in degrees on the chosen wheel. */
 export interface Derivation {
   base: Hex
   /** The HSB hue a gray base is remembered by. */
   baseHue: number
   kind: HarmonyKind
   wheel: Wheel
-  /** How lightness and strength are dealt over the swatches. */
+  /** The distribution of lightness and chroma over the swatches. */
   plan: TonePlan
-  /** What *like the picture* follows. */
+  /** The tones that *like the picture* follows. */
   profile?: readonly ToneOfArea[] | undefined
   /** The angle the harmony opens by; its usual one where left out. */
   spread?: number | undefined
-  /** How far the whole shape is turned. */
+  /** The turn of the whole shape. */
   turn: number
-  /** How many swatches, 2 to 10. */
+  /** Number of swatches, 2 to 10. */
   count: number
   /** The angles of a free harmony relative to its base. */
   free?: readonly number[] | undefined

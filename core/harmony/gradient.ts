@@ -43,7 +43,7 @@ const polarOf = ({ l, a, b }: Lab): Polar => {
   return { l, c, h: c > GRAY_CHROMA ? degrees((Math.atan2(b, a) * 180) / Math.PI) : null }
 }
 
-/** How far the hue goes from one to another, in degrees, by a way round (CSS Color 4, section 12.4). */
+/** The signed turn of hue from one to another, in degrees, by a way round (CSS Color 4, section 12.4). */
 export const hueTurn = (from: number, to: number, way: HueWay): number => {
   const turn = degrees(to - from)
   switch (way) {
@@ -67,7 +67,10 @@ const mixPolar = (one: Polar, other: Polar, part: number, way: HueWay): Lab => {
   return { l: one.l + (other.l - one.l) * part, a: c * Math.cos(angle), b: c * Math.sin(angle) }
 }
 
-/** The color of a run at a place in [0, 1], in OKLab, as sRGB can show it. Before its first stop and behind its last, theirs. */
+/**
+ * The color of a run at a place in [0, 1], in OKLab, as sRGB can show it. Before its first stop and behind its last,
+ * theirs.
+ */
 export const runAt = ({ stops, space, way }: Run): ((at: number) => Lab) => {
   const sorted = [...stops].sort((one, other) => one.at - other.at)
   const labs = sorted.map(({ hex }) => labOf(hex))
@@ -95,7 +98,7 @@ const channelsOf = ({ l, a, b }: Lab): [number, number, number] => {
 
 /** By how much, in OKLab, what a plain mix of neighbors shows may differ from the run. */
 const CLOSE = 0.003
-/** How often the way between two stops is halved at most. */
+/** Maximum number of times the way between two stops is halved. */
 const HALVINGS = 6
 
 /**
@@ -125,13 +128,19 @@ export const plainStops = (run: Run): Array<{ at: number; hex: Hex }> => {
   })
 }
 
-/** A place between the picture elements' values, which spreads rounding evenly (Jimenez, 2014: interleaved gradient noise). */
+/**
+ * A place between the picture elements' values, which spreads rounding evenly (Jimenez, 2014: interleaved gradient
+ * noise).
+ */
 const spread = (x: number, y: number): number => {
   const inner = (0.06711056 * x + 0.00583715 * y) % 1
   return (52.9829189 * inner) % 1
 }
 
-/** Where on a gradient a point of a picture lies, in [0, 1]; points in parts of its own size, the angle in degrees as in CSS. */
+/**
+ * Where on a gradient a point of a picture lies, in [0, 1]; points in parts of its own size, the angle in degrees as
+ * in CSS.
+ */
 export const placeOn = (
   kind: GradientKind,
   angle: number,
@@ -155,7 +164,7 @@ export const placeOn = (
   }
 }
 
-/** How finely a run is worked out before a picture is painted with it. */
+/** Number of steps of a run that are computed before a picture is painted with it. */
 const STEPS = 16_384
 
 /**

@@ -1,7 +1,7 @@
 import type { Hex } from '#core/color/convert'
 import { lab65Of } from '#core/color/difference'
 
-/* How harmonious two colors side by side look, by a published model. */
+/* Harmony of two colors side by side, by a published model. */
 
 interface Measured {
   l: number
@@ -16,7 +16,7 @@ const measureColor = (hex: Hex): Measured => {
 
 const sin = (degrees: number): number => Math.sin((degrees * Math.PI) / 180)
 
-/** What a color's own hue adds: yellows please, and light ones more. */
+/** The term of a color's own hue: yellows please, and light ones more. */
 const hueEffect = ({ l, c, h }: Measured): number => {
   const chroma = 0.5 + 0.5 * Math.tanh(-2 + 0.5 * c)
   const hue = -0.08 - 0.14 * sin(h + 50) - 0.07 * sin(2 * h + 90)

@@ -1,11 +1,11 @@
 import { isNeutral, lchOf, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 
-/** What a swatch does in the whole. */
+/** The roles of swatches. */
 export const ROLES = ['dominant', 'supporting', 'accent', 'neutral', 'detail'] as const
 export type Role = (typeof ROLES)[number]
 
-/** How much smaller each next share is than the one before. */
+/** Factor from one share to the next smaller one. */
 const FALL = 0.62
 
 /** Shares of `count` swatches in falling order, adding up to 1: each is 62% of the one before it. */
@@ -31,10 +31,13 @@ export const sharesIn = (roles: readonly Role[]): number[] => {
   return shares
 }
 
-/** How far an accent is from what dominates: in ΔE2000, and in OKLab lightness. */
+/** Minimum distance of an accent from what dominates: in ΔE2000, and in OKLab lightness. */
 export const ACCENT = { apart: 25, lighter: 0.15 } as const
 
-/** How much a color stands out from what dominates: by its chroma, and by being clearly another, lighter or darker. */
+/**
+ * A measure of how a color stands out from what dominates: by its chroma, and by being clearly another, lighter or
+ * darker.
+ */
 const standingOut = (hex: Hex, dominant: Hex): number => {
   const apart = deltaE(hex, dominant)
   const lighter = Math.abs(lchOf(hex).l - lchOf(dominant).l)

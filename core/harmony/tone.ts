@@ -1,7 +1,7 @@
 import { lchOf, type Hex } from '#core/color/convert'
 import { relativeChromaOf } from '#core/color/relativeChroma'
 
-/** How lightness and strength are dealt over the swatches of a scheme, beside its harmony. */
+/** Plans for lightness and chroma over the swatches of a scheme, beside its harmony. */
 export const TONE_PLANS = ['even', 'spread', 'quiet with an accent', 'light', 'deep', 'like the picture'] as const
 export type TonePlan = (typeof TONE_PLANS)[number]
 
@@ -38,7 +38,7 @@ const [LIGHTS, DEEPS] = [
 ] as const
 /** Beyond these lightnesses a color is nearly black or white. */
 const ENDS = { dark: 0.27, light: 0.92 } as const
-/** How far an accent is from the base in lightness, at least. */
+/** Minimum distance of an accent from the base in lightness. */
 const AWAY = 0.155
 /** The same for an accent that lightness alone tells apart, and how far others keep from it. */
 const [AWAY_ALONE, CLEAR_ALONE] = [0.265, 0.13]
@@ -46,11 +46,14 @@ const [AWAY_ALONE, CLEAR_ALONE] = [0.265, 0.13]
 const [APART, APART_HUED] = [0.075, 0.062]
 /** The least strength of companions, so that those of a gray have a hint of hue, and of an accent. */
 const [HINT, SEEN, VIVID] = [0.1, 0.6, 0.85]
-/** What companions have of the base's strength: the first of a hue, further ones, near black and white, and quiet ones. */
+/**
+ * The fraction of the base's chroma that companions have: the first of a hue, further ones, near black and white, and
+ * quiet ones.
+ */
 const PARTS = { first: 0.88, further: 0.72, ends: 0.5, quiet: 0.38 } as const
 /** No quiet color is stronger. */
 const QUIET = 0.3
-/** How far a single companion is from the base in lightness. */
+/** Distance of a single companion from the base in lightness. */
 const BESIDE = 0.34
 /** By how much colors of one hue differ in lightness where all are like the base. */
 const STEP = 0.12
@@ -74,7 +77,10 @@ const rungs = (count: number, base: number, from: number, to: number, apart: num
   ]
 }
 
-/** The rung nearest to a lightness, taken out of those that are left; one far enough from the base where that is asked. */
+/**
+ * The rung nearest to a lightness, taken out of those that are left; one far enough from the base where that is
+ * asked.
+ */
 const takeNearest = (left: number[], wanted: number, base?: number): number => {
   const far = base === undefined ? [] : left.filter(l => Math.abs(l - base) >= AWAY)
   const among = far.length ? far : left

@@ -17,7 +17,7 @@ export interface Save {
   trail: TrailChange
 }
 
-/** What is kept in the browser of work that is not on the server; `sent` is the id of a save without an answer. */
+/** A draft in the browser of work that is not on the server; `sent` is the id of a save without an answer. */
 export const draftSchema = z.object({
   version: z.number().int(),
   document: projectSchema,
@@ -39,7 +39,7 @@ export interface Saving {
   /** The project saves go to, and its version they start from. */
   project: string
   version: number
-  /** What is not on the server yet. */
+  /** The document that is not on the server yet. */
   document: Project | null
   trail: TrailChange
   /** A save that was sent and has no answer. */
@@ -74,7 +74,7 @@ export type SavingEffect =
   | { do: 'keep'; project: string; draft: Omit<Draft, 'time'> }
   | { do: 'drop'; project: string }
 
-/** How long a hand has to rest before a save, and how long to wait after each failure, in milliseconds. */
+/** Pause before a save, and the wait after each failure, in milliseconds. */
 const QUIET = 400
 const AGAIN = [1000, 2000, 4000, 8000] as const
 
@@ -84,7 +84,7 @@ const MAX_SENT = 2_000_000
 const NO_CHANGE: TrailChange = { put: [], remove: [] }
 const isNone = ({ put, remove }: TrailChange): boolean => !put.length && !remove.length
 
-/** What is still to be saved of a trail once a part of it has been. */
+/** The rest of a trail to save once a part of it has been. */
 const leftOf = ({ put, remove }: TrailChange, sent: TrailChange): TrailChange => ({
   put: put.filter(state => !sent.put.includes(state)),
   remove: remove.filter(id => !sent.remove.includes(id)),
@@ -167,7 +167,7 @@ const onConflict = (saving: Saving, theirs: StoredProject): Step => {
   return sendNext(next, '')
 }
 
-/** What was copied is on the server; what came after it is saved to the copy, under the copy's name. */
+/** Handles a copy that is on the server; what came after it is saved to the copy, under the copy's name. */
 const onCopied = (saving: Saving, document: Project, copy: StoredProject): Step => {
   const { conflict } = saving
   if (!conflict) return [saving, []]
@@ -182,7 +182,7 @@ const onCopied = (saving: Saving, document: Project, copy: StoredProject): Step 
   return [next, [...effects, { do: 'drop', project: saving.project }]]
 }
 
-/** What becomes of saving by an event, and what is to be done then. */
+/** Reduces saving by an event; returns the new state and what to do. */
 export const reduceSaving = (saving: Saving, event: SavingEvent): Step => {
   switch (event.kind) {
     case 'edited': {

@@ -21,7 +21,7 @@ export const unpackTrail = ({ states, targets }: PackedTrail): TrailState[] =>
   }))
 
 /**
- * How many states a trail holds before it is thinned, how many it is thinned to, and how many of the latest always
+ * Number of states a trail holds before it is thinned, how many it is thinned to, and how many of the latest always
  * stay.
  */
 export const TRAIL = { most: 640, least: 560, recent: 200 } as const

@@ -16,7 +16,7 @@ export interface InkMap {
   start: Uint32Array
   /** Opacity of each such pixel, 0 to 255. */
   alpha: Uint8Array
-  /** What is in each such pixel besides inks (pictures), red, green and blue, premultiplied. */
+  /** The color in each such pixel besides inks (pictures), red, green and blue, premultiplied. */
   ground: Uint8Array
   /** The shares: which ink, and how much of it, 0 to 255. */
   ink: Uint16Array
@@ -29,7 +29,7 @@ export interface InkMap {
  */
 const TOO_MANY_SHAPES = 50_000
 
-/** How often the inks of an artwork paint, together. */
+/** Number of times the inks of an artwork paint, together. */
 export const usesOf = (inks: ReadonlyArray<{ uses: number }>): number => inks.reduce((sum, { uses }) => sum + uses, 0)
 
 /** Returns whether a drawing has too many shapes to be shown in its own. */
@@ -179,7 +179,7 @@ const paintSolid = ({ solid }: InkMap, channels: Uint8Array, words: Int32Array):
   for (let p = fours; p < solid.length; p++) words[p] = table[solid[p] as number] as number
 }
 
-/** What sums of color times share are multiplied with to become a byte, by opacity, in 1/65536. */
+/** Factors that turn sums of color times share into a byte, by opacity, in 1/65536. */
 const SCALES = Int32Array.from({ length: 256 }, (_, opacity) => (opacity ? Math.round(65536 / opacity) : 0))
 
 /** The byte of a sum of color times share; sums are at most 255 times 255, so that all stays a small whole number. */
@@ -188,7 +188,10 @@ const byte = (sum: number, scale: number): number => Math.min(255, (Math.min(sum
 /** Pixels in which two inks pass into each other are painted from a table of all their mixtures from so many on. */
 const WORTH_A_TABLE = 256
 
-/** The pixels of a map that are painted alike, gathered once: most of what is mixed is mixed in one of two simple ways. */
+/**
+ * The pixels of a map that are painted alike, gathered once: most of what is mixed is mixed in one of two simple
+ * ways.
+ */
 interface Plan {
   /** Pixels with a bit of one ink and nothing else: where, which, and how opaque. */
   alone: { pixel: Uint32Array; ink: Uint16Array; alpha: Uint8Array }
@@ -200,7 +203,10 @@ interface Plan {
 
 const plans = new WeakMap<InkMap, Plan>()
 
-/** How a mixed pixel is painted: by itself, as a bit of one ink, or as the mixture of a pair, by its place from here on. */
+/**
+ * The way a mixed pixel is painted: by itself, as a bit of one ink, or as the mixture of a pair, by its place from
+ * here on.
+ */
 const [BY_ITSELF, ALONE, OF_PAIR] = [0, 1, 2] as const
 
 /**

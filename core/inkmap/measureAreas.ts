@@ -8,7 +8,7 @@ import type { Reading } from '#core/svg/reading'
 import { sizeOf } from '#core/svg/size'
 import { rendering } from '#core/svg/write'
 
-/** How large to render: so many pixels along one side; `crisp` turns anti-aliasing off. */
+/** The size of a rendering: so many pixels along one side; `crisp` turns anti-aliasing off. */
 export interface View {
   side: 'width' | 'height'
   pixels: number
@@ -71,7 +71,7 @@ const weigh = async ({ inks }: Reading, places: readonly number[], draw: Drawing
 }
 
 /**
- * What a rendering tells of a reading: the area of each ink, what touches what, and the map of all of them where it can
+ * Measurements of a reading: the area of each ink, what touches what, and the map of all of them where it can
  * be had.
  */
 export interface Measured {
@@ -80,7 +80,10 @@ export interface Measured {
   map: InkMap | null
 }
 
-/** What is on the page of a reading: the colors that only feed a computation stay as they are while it is measured. */
+/**
+ * The part of a reading that is on the page: the colors that only feed a computation stay as they are while it is
+ * measured.
+ */
 const pageOf = (reading: Reading): Reading => ({
   ...reading,
   inks: reading.inks.map(ink => ({ ...ink, computed: [] })),

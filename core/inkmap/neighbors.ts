@@ -1,6 +1,9 @@
 import type { InkMap } from './inkmap'
 
-/** Two inks that lie side by side, by their places: their part of all boundaries, and the share of the picture both hold. */
+/**
+ * Two inks that lie side by side, by their places: their part of all boundaries, and the share of the picture both
+ * hold.
+ */
 export interface Contact {
   one: number
   other: number
@@ -9,14 +12,14 @@ export interface Contact {
   mixed: number
 }
 
-/** How far apart two pixels are that are looked at together, in parts of the width of a map: three of 220. */
+/** Distance of two pixels that are compared, in parts of the width of a map: three of 220. */
 const APART = 3 / 220
-/** How much of a pixel an ink has to hold to count there, of 255. */
+/** Minimum share of an ink in a pixel to count there, of 255. */
 const HOLDS = 64
 const OPAQUE = 250
 /** So many contacts are kept, those of the longest boundaries; what is beyond are specks. */
 const MAX_CONTACTS = 12_000
-/** What a pixel that two inks share counts as a boundary between them, against two beside each other. */
+/** Weight of a pixel that two inks share as a boundary between them, against two beside each other. */
 const WITHIN = 0.1
 const NONE = 0xffff
 
@@ -46,7 +49,7 @@ const foremostInks = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
 }
 
 /**
- * What touches what: pairs of pixels a little apart, across and down, whose inks differ, counted by pair of inks. Where
+ * Contacts of inks: pairs of pixels a little apart, across and down, whose inks differ, counted by pair of inks. Where
  * two inks share a pixel, as the stops of a gradient do, both count. `count` is the number of inks; the result has the
  * longest boundaries first, its parts add up to 1 (or less, where there are very many).
  */

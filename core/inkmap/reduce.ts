@@ -1,6 +1,6 @@
 import type { InkMap } from './inkmap'
 
-/** What lies in a block of pixels: shares of inks, opacity and ground, summed. */
+/** The content of a block of pixels: shares of inks, opacity and ground, summed. */
 interface Block {
   shares: Map<number, number>
   alpha: number

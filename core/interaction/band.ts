@@ -50,7 +50,7 @@ export const moveId = (ids: readonly string[], id: string, by: number): string[]
   return [...others.slice(0, to), id, ...others.slice(to)]
 }
 
-/** What a key does to the swatch of the band that has the focus. */
+/** The action of a key on the swatch of the band that has the focus. */
 export type BandAction =
   | { kind: 'remove' }
   | { kind: 'lock' }
@@ -90,7 +90,10 @@ export const coverage = (
   return new Map([...areas].map(([id, area]) => [id, all ? area / all : 0]))
 }
 
-/** Returns how a swatch of the band is named to screen readers; `covers` is the part of the artwork it covers, where that is known. */
+/**
+ * Returns how a swatch of the band is named to screen readers; `covers` is the part of the artwork it covers, where
+ * that is known.
+ */
 export const bandLabel = (
   swatch: Pick<Swatch, 'name' | 'hex' | 'role' | 'share' | 'locked'>,
   total: number,

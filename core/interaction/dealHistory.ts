@@ -29,7 +29,9 @@ export const readDeals = (text: string | null): PastDeal[] => {
   }
 }
 
-/** Returns a fresh deal for a project, with seeds no deal before it used; `change` says in what it differs from that. */
+/**
+ * Returns a fresh deal for a project, with seeds no deal before it used; `change` says in what it differs from that.
+ */
 export const freshDeal = (
   now: Project,
   past: readonly PastDeal[],
@@ -48,13 +50,13 @@ export const freshDeal = (
   }
 }
 
-/** What a deal needs to be told to come out like a look: the companions of that look, beside what is locked in it. */
+/** Options for a deal that comes out like a look: the companions of that look, beside what is locked in it. */
 export const dealLike = (look: Look, now: Project): Partial<DealOrder> => ({
   from: look,
   like: companionsIn(look, look, now),
 })
 
-/** What a deal needs to be told to keep away from a look, and from those disliked before. */
+/** Options for a deal that keeps away from a look, and from those disliked before. */
 export const dealUnlike = (look: Look, now: Project, current: PastDeal | null): Partial<DealOrder> => {
   const from = current?.from ?? lookOf(now)
   const before = (current?.unlike ?? []).slice(1 - MAX_UNLIKE)

@@ -6,7 +6,7 @@ import { readColors } from '#core/formats/read/read'
 export interface FoundScheme {
   id: string
   name: string
-  /** What stands beside its name, and all that is said of it to screen readers. */
+  /** The text beside its name, and all that is said of it to screen readers. */
   caption: string
   words: string
   colors: Array<{ hex: string; name: string; share: number }>

@@ -5,7 +5,7 @@ import { countWords } from '#core/document/names'
 import { readColors, type ListKind } from '#core/formats/read/read'
 import { isSwatchSheet } from '#core/formats/read/sheet'
 
-/* What comes into a project by dropping, choosing or pasting, and what it is taken as. */
+/* Files and texts that come into a project by dropping, choosing or pasting. */
 
 /** A file as a browser has it, without its content. */
 export interface IncomingFile {
@@ -21,10 +21,10 @@ const OTHER_PICTURE = /\.(tiff?|bmp|heic|avif|psd|ico)$/i
 const MAX_TITLE_LENGTH = 120
 /** The longest text that is remembered as it was typed. */
 const MAX_TYPED_LENGTH = 59
-/** How far into a pasted text the root of an SVG is looked for. */
+/** Length of a pasted text within which the root of an SVG is looked for. */
 const ROOT_WITHIN = 2000
 
-/** What a file is by its name and type; `other picture` is one of a kind that is not read. */
+/** The kind of a file by its name and type; `other picture` is one of a kind that is not read. */
 export type IncomingKind = 'svg' | 'picture' | 'other picture' | 'text'
 
 /** Returns what a file is by its name and type. */
@@ -57,7 +57,7 @@ const KIND_WORDS: Readonly<Record<ListKind, string>> = {
   'SVG': 'an SVG swatch sheet',
 }
 
-/** What is done with the colors of a text, and how that is said. */
+/** The use of the colors of a text, and its description. */
 export interface PastedText {
   command: Command
   words: string

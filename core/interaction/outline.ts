@@ -42,7 +42,7 @@ export const centerOf = ({
 export const outlinePath = (polygon: readonly Point[], origin: Point): string =>
   `M${polygon.map(({ x, y }) => `${x - origin.x} ${y - origin.y}`).join('L')}Z`
 
-/** How far a pointer has to go before it draws instead of clicking, in pixels. */
+/** Distance from which a pointer draws instead of clicking, in pixels. */
 export const DRAWING_DISTANCE = 4
 
 /**

@@ -18,7 +18,7 @@ import type { InkArea } from '#core/remap/match'
 import { clamp } from '#core/math/clamp'
 import { sentence } from '#core/document/sentence'
 
-/** What the lower part of Compose shows: one of the proof sheets, or what is done to the whole scheme. */
+/** The content of the lower part of Compose: one of the proof sheets, or what is done to the whole scheme. */
 export const SHEETS = [
   { sheet: 'harmonies', title: 'Harmonies' },
   { sheet: 'tones', title: 'Tones' },
@@ -36,7 +36,7 @@ export const MAX_MARKED = 6
 /** Number of variations in a row: as many to either side of the present one. */
 export const VARIATIONS_ACROSS = 2 * REACH + 1
 
-/** What a sheet's candidates are made of. */
+/** The settings of a sheet's candidates. */
 export interface SheetSettings {
   hidden: readonly string[]
   variation: Variation
@@ -44,7 +44,10 @@ export interface SheetSettings {
   known: Known
 }
 
-/** Yields what a sheet offers, one by one as it is asked for; nothing for deals, which a worker finds, and for the whole. */
+/**
+ * Yields what a sheet offers, one by one as it is asked for; nothing for deals, which a worker finds, and for the
+ * whole.
+ */
 export function* candidatesOf(
   sheet: Sheet,
   now: Project,
@@ -79,7 +82,10 @@ export const companionSheet = (sheet: Sheet, hasRoom: boolean): Sheet | null => 
   return sheet === 'harmonies' ? 'variations' : 'harmonies'
 }
 
-/** Returns whether a proof is what the project is in: for harmonies and tones by their kind, otherwise by its whole look. */
+/**
+ * Returns whether a proof is what the project is in: for harmonies and tones by their kind, otherwise by its whole
+ * look.
+ */
 export const isCurrentProof = (sheet: Sheet | null, { key, look }: Candidate, now: Project): boolean => {
   if (sheet === 'harmonies') return now.derived && now.harmony.kind === key
   if (sheet === 'tones') return now.derived && now.harmony.plan === key
@@ -112,7 +118,7 @@ export const keptLookName = (candidate: Pick<Candidate, 'caption' | 'look'> | nu
 export const sheetRatio = (pieces: readonly { width: number; height: number }[]): number =>
   clamp(pieces.length ? Math.max(...pieces.map(({ width, height }) => width / height)) : 1, 0.3, 3)
 
-/** What stands around the picture of an enlarged proof, and its distance from its tile, in pixels. */
+/** Space around the picture of an enlarged proof, and its distance from its tile, in pixels. */
 const ENLARGED = { frame: 18, words: 70, gap: 8 } as const
 /** The part of the sheet's width an enlarged proof takes at most, and how much larger than its tile it has to be. */
 const [ENLARGED_WIDTH, MIN_ENLARGED] = [0.62, 1.2]

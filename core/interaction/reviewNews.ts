@@ -1,6 +1,6 @@
 import { addCounts, type Review, type ReviewNews, type ReviewPage } from '#core/document/review'
 
-/* What news of a review mean to whoever has it open. */
+/* Effects of a review's news for whoever has it open. */
 
 /** Returns whether something was said or chosen on a review that was not read up to now. */
 export const isUnread = (

@@ -7,7 +7,7 @@ export interface Slot {
   height: number
 }
 
-/** What parts two slots, in pixels. */
+/** Gap between two slots, in pixels. */
 export const GAP = 2
 
 /**
@@ -67,7 +67,7 @@ export const ribbonStart = ({ top, height }: Slot, share: number, room: number):
 
 /** The least height of a swatch that ribbons lead to, and what parts it from the next, in pixels. */
 export const SWATCH_SLOT = { least: 34, gap: 6 }
-/** How high so many swatches and the place of what is left as is stand, where none is under `least` pixels. */
+/** Height of so many swatches and the place of what is left as is, where none is under `least` pixels. */
 export const swatchesHeight = (count: number, least: number): number =>
   (count + 1) * (Math.max(SWATCH_SLOT.least, least) + SWATCH_SLOT.gap)
 
@@ -99,16 +99,25 @@ export const visibleRange = (
   return [before(scrolled), Math.min(slots.length, before(scrolled + height) + 1)]
 }
 
-/** The smallest an ink is drawn in the column with a mouse, and the thinnest it may get for all of them to fit, in pixels. */
+/**
+ * The smallest an ink is drawn in the column with a mouse, and the thinnest it may get for all of them to fit, in
+ * pixels.
+ */
 const INK_HEIGHT = { min: 5, thinnest: 2 } as const
 
-/** Returns the least height of an ink, in pixels, at which `count` of them fit into a column, where that is not too thin to be seen. */
+/**
+ * Returns the least height of an ink, in pixels, at which `count` of them fit into a column, where that is not too
+ * thin to be seen.
+ */
 export const minInkHeight = (room: number, count: number): number => {
   const each = room / Math.max(1, count) - GAP
   return each >= INK_HEIGHT.thinnest ? Math.min(INK_HEIGHT.min, each) : INK_HEIGHT.min
 }
 
-/** Returns rows by the swatch they go to, in the order of the scheme, so that ribbons cross little; those left as is come last. */
+/**
+ * Returns rows by the swatch they go to, in the order of the scheme, so that ribbons cross little; those left as is
+ * come last.
+ */
 export const rowsByTarget = (rows: readonly InkRow[], scheme: readonly { id: string }[]): InkRow[] => {
   const order = new Map(scheme.map(({ id }, i) => [id, i]))
   const place = (to: string | null): number => order.get(to ?? '') ?? scheme.length
@@ -153,7 +162,7 @@ export const ribbonEnds = (
   )
 }
 
-/** What is dragged on the ribbons: an ink with those that go along, or a swatch. */
+/** The things dragged on the ribbons: an ink with those that go along, or a swatch. */
 export type Carried = { kind: 'ink'; hex: string } | { kind: 'swatch'; id: string }
 
 /** Where inks are dropped that are to be left as is. */

@@ -13,9 +13,9 @@ import { spot } from './dial'
 
 /** Radii of the hue ring in units of its drawing, and how much further in each next round of swatches stands. */
 export const RING = { target: 96, round: 17, rim: 122, inside: 62 } as const
-/** How far a pointer may move between press and release to be a click on the ring, in pixels. */
+/** Maximum movement of a pointer between press and release that counts as a click on the ring, in pixels. */
 const CLICK_SLOP = 4
-/** How far from a swatch a key adds another, in degrees. */
+/** Distance from a swatch at which a key adds another, in degrees. */
 const ADDED_BESIDE = 40
 /** The innermost round; swatches of later rounds share it. */
 const LAST_ROUND = 2

@@ -1,4 +1,4 @@
-/** How a click that meets only what is selected already is taken: it stays selected, or it is let go. */
+/** The effect of a click on what is selected already: it stays selected, or it is let go. */
 export type OnSame = 'keep' | 'clear'
 
 /**
@@ -22,7 +22,9 @@ export const selectAfterClick = <Item>(
   return next
 }
 
-/** Returns the item so many places after the last selected one (before it where negative), going around; null of none. */
+/**
+ * Returns the item so many places after the last selected one (before it where negative), going around; null of none.
+ */
 export const itemBeside = <Item>(all: readonly Item[], at: number, by: number): Item | null => {
   if (!all.length) return null
   const from = at < 0 ? (by > 0 ? -1 : 0) : at

@@ -1,6 +1,6 @@
 import type { ReviewComment, ReviewThread } from '#core/document/review'
 
-/* What is said on a review, as it is shown: threads by colorway, and all together. */
+/* Comments on a review as they are shown: threads by colorway, and all together. */
 
 /** Threads on a colorway, the latest first, and whether there are earlier ones. */
 export interface Threads {
@@ -21,7 +21,10 @@ const withOne = <Each extends ReviewComment>(list: readonly Each[], one: Each): 
   one,
 ]
 
-/** Returns the talk with the threads of a colorway changed, in its own list and in that of all, as far as they are there. */
+/**
+ * Returns the talk with the threads of a colorway changed, in its own list and in that of all, as far as they are
+ * there.
+ */
 const changed = (talk: Talk, look: string, change: (threads: readonly ReviewThread[]) => ReviewThread[]): Talk => {
   const next: Record<string, Threads> = { ...talk }
   for (const key of new Set([look, ALL_LOOKS])) {
@@ -31,7 +34,10 @@ const changed = (talk: Talk, look: string, change: (threads: readonly ReviewThre
   return next
 }
 
-/** Returns the talk with a comment in its place: a thread among threads, an answer in its thread; again, it replaces itself. */
+/**
+ * Returns the talk with a comment in its place: a thread among threads, an answer in its thread; again, it replaces
+ * itself.
+ */
 export const withComment = (talk: Talk, comment: ReviewComment): Talk =>
   changed(talk, comment.look, threads => {
     if (comment.thread !== null)

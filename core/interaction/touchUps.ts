@@ -4,21 +4,24 @@ import { MAX_AREAS, MAX_AREAS_TOUCHED, MAX_SHAPES_TOUCHED, MAX_TOUCHED, MAX_TOUC
 import type { Following, Touch } from '#core/document/remap'
 import type { Area } from '#core/raster/area'
 
-/** What can be picked on the stage: a shape, by its index among the elements of the file, or an area of a picture. */
+/** The things picked on the stage: a shape, by its index among the elements of the file, or an area of a picture. */
 export type Hit = number | Area
 export const isArea = (hit: Hit): hit is Area => typeof hit === 'object'
 
 const shapesOf = (hits: readonly Hit[]): number[] => hits.filter(hit => typeof hit === 'number')
 const areasOf = (hits: readonly Hit[]): Area[] => hits.filter(isArea)
 
-/** How picked shapes and areas are to be painted: in a swatch or rung, or, where that is null, in an opacity in [0, 1]. */
+/** The paint for picked shapes and areas: in a swatch or rung, or, where that is null, in an opacity in [0, 1]. */
 export interface TouchPaint {
   paint: Touch['paint']
   to: Following | null
   opacity: number | null
 }
 
-/** Returns the command that paints what was picked by hand, as much of it as one touch-up holds; null where nothing was. */
+/**
+ * Returns the command that paints what was picked by hand, as much of it as one touch-up holds; null where nothing
+ * was.
+ */
 export const touchUpCommand = (
   artwork: string,
   hits: readonly Hit[],

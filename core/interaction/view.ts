@@ -1,7 +1,7 @@
 import { clamp } from '#core/math/clamp'
 import type { Point } from './outline'
 
-/** How the stage is looked at: its zoom, 1 where the artwork is fitted, and its shift from the middle, in pixels. */
+/** The view of the stage: its zoom, 1 where the artwork is fitted, and its shift from the middle, in pixels. */
 export interface View {
   zoom: number
   pan: Point
@@ -23,7 +23,9 @@ export const fitSize = (room: Size, artwork: Size, margin: number): Size => {
   return { width: artwork.width * scale, height: artwork.height * scale }
 }
 
-/** Returns the view zoomed by a factor, within 1 and 16, about a point told from the middle, which stays where it is. */
+/**
+ * Returns the view zoomed by a factor, within 1 and 16, about a point told from the middle, which stays where it is.
+ */
 export const zoomView = ({ zoom, pan }: View, factor: number, about: Point = { x: 0, y: 0 }): View => {
   const next = clamp(zoom * factor, 1, MAX_ZOOM)
   if (next === 1) return FITTED
@@ -40,7 +42,9 @@ export interface Part {
   height: number
 }
 
-/** Returns the part of zoomed artwork that is in sight; null where it is fitted, and where nothing of it is in sight. */
+/**
+ * Returns the part of zoomed artwork that is in sight; null where it is fitted, and where nothing of it is in sight.
+ */
 export const visiblePart = (room: Size, artwork: Size, { zoom, pan }: View): Part | null => {
   if (zoom === 1) return null
   const along = (length: number, side: number, shift: number): { from: number; to: number } => {

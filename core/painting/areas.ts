@@ -5,7 +5,7 @@ import type { Unmixed } from '#core/raster/unmix'
 import { shadeInk } from '#core/remap/shading'
 
 /**
- * What an area of a raster picture is painted with by hand: a color that its inks follow, and how opaque it is, in [0,
+ * The paint of an area of a raster picture by hand: a color that its inks follow, and how opaque it is, in [0,
  * 1].
  */
 export interface AreaPaint {
@@ -15,7 +15,7 @@ export interface AreaPaint {
 }
 
 /**
- * What the inks of a picture become everywhere, and then within each area: there the ink at its point becomes the
+ * The colors of a picture's inks everywhere, and then within each area: there the ink at its point becomes the
  * color and the others keep their difference from it. Areas that were not found, or colors that are not given, change
  * nothing.
  */
@@ -52,7 +52,7 @@ export const regionsOf = (pixels: number, areas: ReadonlyArray<FoundArea | null>
 }
 
 /**
- * What a picture becomes in other colors, with areas painted by hand: the rows of colors, and where each holds. `find`
+ * A picture in other colors, with areas painted by hand: the rows of colors, and where each holds. `find`
  * finds areas.
  */
 export const rowsWithin = (

@@ -1,7 +1,7 @@
 import type { Hex } from '#core/color/convert'
 import type { Painted } from './painting'
 
-/** What is painted as somebody sees it, or a press prints it: all inks, and what was painted by hand. */
+/** A painting as somebody sees it, or a press prints it: all inks, and what was painted by hand. */
 export const paintAsSeen = ({ colors, byHand }: Painted, inks: readonly Hex[], see: (hex: Hex) => Hex): Painted => ({
   colors: new Map([...inks.map(hex => [hex, see(colors.get(hex) ?? hex)] as const)]),
   byHand: {

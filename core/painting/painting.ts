@@ -28,7 +28,7 @@ const restrictTo = (set: ColorSet | null): ((hex: Hex) => Hex) => {
 }
 
 /**
- * What every ink becomes in a project, or in one of its artworks with the exceptions it has. `united` holds the inks
+ * The color of every ink in a project, or in one of its artworks with the exceptions it has. `united` holds the inks
  * of all its artwork, which decide who leads a group. What is left as it is, is restricted only where that is asked for.
  */
 export const colorsOf = (
@@ -49,7 +49,7 @@ export const colorsOf = (
   )
 }
 
-/** What every ink would become without a restriction. */
+/** The color of every ink without the restriction. */
 export const unrestrictedColors = (
   project: RemapSource,
   united: readonly InkArea[],
@@ -57,7 +57,7 @@ export const unrestrictedColors = (
 ): Map<Hex, Hex> => recolorInks(united, remappingOf(project, united, artwork))
 
 /**
- * What is painted by hand on an artwork: shapes of a drawing, by their place among the elements, or areas of a
+ * The paint by hand on an artwork: shapes of a drawing, by their place among the elements, or areas of a
  * picture.
  */
 export interface ByHand {
@@ -67,7 +67,7 @@ export interface ByHand {
 
 export const NOTHING_BY_HAND: ByHand = { shapes: new Map(), areas: [] }
 
-/** What the touch-ups of an artwork come to. */
+/** The paint that the touch-ups of an artwork result in. */
 export const touchesOf = (project: RemapSource, artwork: string): ByHand => {
   const touches = project.remap.touches[artwork]
   if (!touches?.length) return NOTHING_BY_HAND
@@ -86,17 +86,17 @@ export interface Painted {
   byHand: ByHand
 }
 
-/** What is painted: the inks of all artwork of the project, and, for a project without any, the stand-ins' inks. */
+/** The inks to paint: those of all artwork of the project, and, for a project without any, the stand-ins' inks. */
 export interface Pieces {
   inks: readonly InkArea[]
   standIns: ReadonlyArray<readonly [ink: Hex, place: number]>
 }
 
-/** What each artwork of a project looks like; with null, any without exceptions. */
+/** The appearance of each artwork of a project; with null, any without exceptions. */
 export type Painting = (artwork: string | null) => Painted
 
 /**
- * What the artworks of a project become, each worked out when first asked for; those without exceptions share their
+ * The appearance of the artworks of a project, each computed when first asked for; those without exceptions share their
  * colors. Stage, proofs, trail, previews, files and the command line all come here.
  */
 export const paintingOf = (project: Project, { inks, standIns }: Pieces): Painting => {

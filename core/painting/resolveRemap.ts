@@ -12,7 +12,7 @@ import type { AreaPaint } from './areas'
 import { areaKey } from '#core/raster/area'
 import type { HandPaint } from '#core/svg/write'
 
-/* What a project says about remapping, and how it is changed. */
+/* Operations on the remapping of a project. */
 
 /** The parts of a project that decide what its artwork becomes. */
 export type Remapped = Pick<Project, 'remap' | 'scheme' | 'harmony' | 'rungs'> & { sets: readonly ColorSet[] }
@@ -45,7 +45,7 @@ export const adjustSwatches = ({ remap: { adjust }, scheme, harmony: { wheel } }
 }
 
 /**
- * What the remapping says of an ink: an exception of the artwork, or what holds for all, with the ink it goes along
+ * The target of an ink: an exception of the artwork, or what holds for all, with the ink it goes along
  * with.
  */
 export const targetFor = (
@@ -76,7 +76,7 @@ export const targetsIn = (
   return { targets, tinted }
 }
 
-/** What holds for the inks of a project, or of one of its artworks with its exceptions. */
+/** The remapping that holds for the inks of a project, or of one of its artworks with its exceptions. */
 export const remappingOf = (project: Remapped, inks: readonly InkArea[], artwork: string | null = null): Remapping => {
   const { remap, scheme } = project
   const swatches = adjustSwatches(project)
@@ -108,7 +108,7 @@ export const followColor = (swatches: ReadonlyMap<string, Hex>, { swatch, rung }
 /** The adjustment of the whole artwork made the swatches' own. */
 export const adjustmentColors = (project: Remapped): Record<string, Hued> => Object.fromEntries(adjustSwatches(project))
 
-/** What the touch-ups of a raster artwork come to, area by area, the one touched last on top. */
+/** The paint of the touch-ups of a raster artwork, area by area, the one touched last on top. */
 export const paintTouchedAreas = (touches: readonly Touch[], colorOf: (to: Following) => Hex | null): AreaPaint[] => {
   const paints = new Map<string, AreaPaint>()
   for (const { areas, to, opacity } of touches) {
@@ -126,7 +126,7 @@ export const paintTouchedAreas = (touches: readonly Touch[], colorOf: (to: Follo
   return [...paints.values()]
 }
 
-/** What the touch-ups of an artwork come to, by shape: the later wins. Those whose swatch is gone color nothing. */
+/** The paint of the touch-ups of an artwork, by shape: the later wins. Those whose swatch is gone color nothing. */
 export const paintTouchedShapes = (
   touches: readonly Touch[],
   colorOf: (to: Following) => Hex | null,

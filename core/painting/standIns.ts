@@ -32,7 +32,7 @@ export const standInSwatches = (hexes: readonly Hex[]): Hex[] => {
 }
 
 /**
- * What every ink of the stand-ins becomes in a scheme. `inks` say the place each belongs to, the lead of a place
+ * The color of every ink of the stand-ins in a scheme. `inks` say the place each belongs to, the lead of a place
  * before its lights and darks.
  */
 export const standInColors = (

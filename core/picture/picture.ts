@@ -13,7 +13,7 @@ export interface Region {
   height: number
 }
 
-/** What colors are taken from: a picture, or a part of it. */
+/** A source of colors: a picture, or a part of it. */
 export interface Source {
   picture: Picture
   region?: Region | null | undefined

@@ -8,7 +8,7 @@ export const PAPERS = {
 export type Paper = keyof typeof PAPERS
 export const PAPER_NAMES = Object.keys(PAPERS) as [Paper, ...Paper[]]
 
-/** What is kept where a color cannot be printed, in the order color management numbers it (ICC.1:2022, 7.2.15). */
+/** Rendering intents, in the order color management numbers it (ICC.1:2022, 7.2.15). */
 export const INTENTS = ['perceptual', 'relative', 'saturation', 'absolute'] as const
 export type Intent = (typeof INTENTS)[number]
 export const INTENT_TITLES: Record<Intent, string> = {
@@ -21,7 +21,9 @@ export const INTENT_TITLES: Record<Intent, string> = {
 /** The most and the least ink a press is told to lay down, all four together, in percent. */
 export const INK = { least: 200, most: 400 } as const
 
-/** How a project is printed: on what, if at all; the intent; whether black is to stay the darkest; the ink at most. */
+/**
+ * Print settings of a project: on what, if at all; the intent; whether black is to stay the darkest; the ink at most.
+ */
 export const printSchema = z.object({
   paper: z.enum(PAPER_NAMES).nullable(),
   intent: z.enum(INTENTS),

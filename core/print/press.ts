@@ -7,7 +7,7 @@ export interface Press {
   cmykOf: (hex: Hex) => Cmyk
   /** Appearance of a color printed. */
   printed: (hex: Hex) => Hex
-  /** What many colors look like printed: red, green and blue in 16 bits each, in and out. */
+  /** The printed appearance of many colors: red, green and blue in 16 bits each, in and out. */
   proof: (colors: Uint16Array) => Uint16Array
 }
 

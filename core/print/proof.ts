@@ -2,12 +2,12 @@ import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
 import { memoize } from '#core/math/memoize'
 import type { Press } from './press'
 
-/** How finely a table of proofs goes along each of red, green and blue. */
+/** Number of entries of a table of proofs along each of red, green and blue. */
 export const SIDE = 33
 const LAST = SIDE - 1
 const FULL = 0xffff
 
-/** What a press makes of colors all over sRGB, 16 bits each: SIDE³ of them, blue fastest, that need no press any more. */
+/** The printed colors all over sRGB, 16 bits each: SIDE³ of them, blue fastest, that need no press any more. */
 export const proofTable = (press: Pick<Press, 'proof'>): Uint16Array => {
   const all = new Uint16Array(SIDE ** 3 * 3)
   for (let at = 0; at < SIDE ** 3; at++)
@@ -17,7 +17,7 @@ export const proofTable = (press: Pick<Press, 'proof'>): Uint16Array => {
   return press.proof(all)
 }
 
-/** What colors look like by a table of proofs: straight between its eight nearest entries. */
+/** Reads colors from a table of proofs: straight between its eight nearest entries. */
 export const readProofTable = (table: Uint16Array): ((hex: Hex) => Hex) =>
   memoize(hex => {
     const { r, g, b } = rgbOf(hex)

@@ -47,7 +47,7 @@ export const shownHarmonies = (hidden: readonly string[]): HarmonyKind[] =>
   HARMONIES.filter(kind => !hidden.includes(kind))
 
 /**
- * How a grid of variations is laid out: the step of the turn in degrees, what changes downward, and its step in [0,
+ * The layout of a grid of variations: the step of the turn in degrees, what changes downward, and its step in [0,
  * 1].
  */
 export interface Variation {

@@ -8,7 +8,7 @@ import { companionsOf, dealtColors } from '#core/scheme/compose'
 import { inLook } from '#core/scheme/looks'
 import { dealtCandidate, type Candidate } from './candidates'
 
-/** What a sheet of deals is dealt for. */
+/** The request for a sheet of deals. */
 export interface DealOrder {
   /** The look it is dealt from: what is held, and where. */
   from: Look
@@ -26,7 +26,7 @@ export const DEALT = 24
 export const POOL = 72
 /** Companions like others are to stay so: fewer to choose from. */
 const POOL_LIKE = 40
-/** What a swatch counts that covers next to nothing, as a part of the picture. */
+/** Minimum weight of a swatch that covers next to nothing, as a fraction of the picture. */
 const MIN_PART = 0.04
 
 /** The part of the picture each swatch that is not held colors: as it is matched now, or by its share. */
@@ -40,7 +40,7 @@ const partsOf = (project: Project, inks: readonly InkArea[]): number[] => {
   return companionsOf(project).map(({ id, share }) => Math.max(MIN_PART, (areas.size ? areas.get(id) : share) ?? 0))
 }
 
-/** How far two deals are apart in the picture: the mean ΔEOK of what its parts become. */
+/** Distance of two deals in the picture: the mean ΔEOK of what its parts become. */
 export const pictureDistance = (one: readonly Lab[], other: readonly Lab[], parts: readonly number[]): number => {
   let [sum, all] = [0, 0]
   parts.forEach((part, i) => {

@@ -21,10 +21,16 @@ import { farApart, pictureDistance } from './deals'
 export const PROPOSED = 5
 /** So many are looked at, beside those that were kept. */
 const MAX_CANDIDATES = 36
-/** As many sound ones to choose from are enough; so many others are mended where there are fewer, and how far hues may go. */
+/**
+ * As many sound ones to choose from are enough; so many others are mended where there are fewer, and how far hues may
+ * go.
+ */
 const [ENOUGH, MENDED, TOLERANCE] = [12, 12, 8]
 
-/** What two proposals are farther apart for where other colors cover most, and from which difference on, in ΔEOK, they are others. */
+/**
+ * Distance added to two proposals where other colors cover most, and from which difference on, in ΔEOK, they are
+ * others.
+ */
 const MOST = { worth: 0.6, apart: 0.15 } as const
 
 /**
@@ -47,7 +53,7 @@ const withAnotherDominant = (project: Project, turn: number, inks: readonly InkA
   })
 }
 
-/** What could be a colorway: kept looks, and some of all harmonies in all tone plans, which by a seed. */
+/** Candidates for a colorway: kept looks, and some of all harmonies in all tone plans, which by a seed. */
 const possibleCandidates = (
   project: Project,
   keptLooks: readonly Candidate[],
@@ -84,7 +90,8 @@ const mendCandidate = (project: Project, candidate: Candidate, inks: readonly In
 }
 
 /**
- * Five looks that would make colorways: far from each other in the picture, other colors covering most, and from those there are; none with
+ * Five looks that would make colorways: far from each other in the picture, other colors covering most, and from
+ * those there are; none with
  * anything serious in any piece or all together, as far as there are such. `inks` are those of all artwork, `pieces`
  * those of each. The same seed gives the same.
  */

@@ -10,19 +10,19 @@ import type { InkArea } from '#core/remap/inks'
 import { keptOf, lossesOf } from '#core/remap/losses'
 import { sentence } from '#core/document/sentence'
 
-/** How a scheme does in an artwork; each part in [0, 1], 1 where there is nothing to complain of. */
+/** The verdict on a scheme in an artwork; each part in [0, 1], 1 where there is nothing to complain of. */
 export interface Verdict {
-  /** How much of the edges is kept, by their length, strong ones threefold; and how many strong ones are gone. */
+  /** The fraction of edges kept, by their length, strong ones threefold; and how many strong ones are gone. */
   edgesKept: number
   strongLost: number
   /** The part of its lettering, by length, that reads; null where the artwork has none. */
   lettering: number | null
   /** True if the accent is seen: it covers something and stands out from what covers most. */
   accent: 'seen' | 'unused' | 'hidden' | 'none'
-  /** How many swatches color something that can be seen, and of how many. */
+  /** Number of swatches that color something visible, and of how many. */
   used: number
   swatches: number
-  /** How many neighbors, clearly different to most readers, are not to a color-blind one. */
+  /** Number of neighbors, clearly different to most readers, that are not to a color-blind one. */
   merged: number
   /** Number of findings that are serious. */
   serious: number
@@ -41,7 +41,7 @@ const accentIn = (state: CheckState): Verdict['accent'] => {
 /** Lengths of boundaries together. */
 const partsOf = (pairs: readonly Neighbors[]): number => pairs.reduce((sum, { part }) => sum + part, 0)
 
-/** How a scheme does in an artwork, from what its inks become and the state it is in with that. */
+/** The verdict on a scheme in an artwork, from what its inks become and the state it is in with that. */
 export const verdictOf = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex>, state: CheckState): Verdict => {
   const { neighbors, project } = state
   const losses = lossesOf(inks, colors)
@@ -65,7 +65,7 @@ export const verdictOf = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex
   return { ...verdict, rank: GRADES.reduce((sum, { of }) => sum + of(verdict), 0) + HARMONY * harmony }
 }
 
-/** What the model of harmony adds to the order, at most: about a third of one of the five. */
+/** Maximum that the model of harmony adds to the order: about a third of one of the five. */
 const HARMONY = 0.25
 
 type Judged = Omit<Verdict, 'rank'>

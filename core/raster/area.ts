@@ -12,7 +12,7 @@ export interface Area {
   reach: number
 }
 
-/** What tells one area from another. */
+/** The key of an area. */
 export const areaKey = ({ x, y, reach }: Area): string => `${x} ${y} ${reach}`
 
 /** The farthest an area reaches. */
@@ -35,7 +35,9 @@ export const pixelAt = (
   Math.min(height - 1, Math.max(0, Math.floor(y * height))) * width +
   Math.min(width - 1, Math.max(0, Math.floor(x * width)))
 
-/** How much of a pixel of a picture that is not flat an ink has to hold, of 255, to reach as far: beyond it fades. */
+/**
+ * Minimum share, of 255, of an ink in a pixel of a picture that is not flat for an area to reach it: beyond it fades.
+ */
 const SHINES = 30
 
 /**
@@ -90,7 +92,7 @@ export const findArea = (
   return { mask, inks: [first, ...[...visited].filter(ink => ink !== first)], size }
 }
 
-/** How much of a pixel of a picture that is not flat an ink holds, of 255, where an area of it begins. */
+/** Minimum share, of 255, of an ink in a pixel of a picture that is not flat where an area begins. */
 const MAINLY = 128
 
 /** The areas of one ink each that cover at least a part of the picture, the largest first, by a point of theirs. */
@@ -127,7 +129,7 @@ export const contiguousAreas = (
   return found.sort((one, other) => other.size - one.size)
 }
 
-/** How many pixels beyond an area its rim may reach. */
+/** Number of pixels that the rim reaches beyond an area. */
 const RIM = 2
 
 /** Adds to a mask, pixel by pixel outward, those beside it that `belongs` accepts. */

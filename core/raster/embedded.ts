@@ -4,7 +4,7 @@ import type { Unmixed } from './unmix'
 import type { Hex } from '#core/color/convert'
 import { paintRaster } from './paint'
 
-/** How a picture becomes the bytes of a PNG. */
+/** Writes a picture as the bytes of a PNG. */
 export type PngWriter = (picture: Picture) => Promise<Uint8Array> | Uint8Array
 
 /**

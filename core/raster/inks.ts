@@ -9,11 +9,11 @@ export const MAX_RASTER_INKS = 96
 const MAX_SAMPLED_PIXELS = 1_200_000
 
 /**
- * How far a channel of a pixel and its neighbors may be apart where it lies within an area: the noise of a good JPEG.
+ * Maximum difference in a channel of a pixel and its neighbors within an area: the noise of a good JPEG.
  */
 const CALM = 6
 
-/** How far apart inks have to be, in ΔEOK, and by how much farther where there are too many. */
+/** Minimum distance of inks, in ΔEOK, and the factor by which it grows where there are too many. */
 const APART = 0.04
 const FARTHER = 1.3
 

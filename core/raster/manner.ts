@@ -8,7 +8,7 @@ import { unmixSmoothly } from './smooth'
 import { unmixer, type Unmixed, type Unmixer } from './unmix'
 
 /**
- * What a raster picture is made of: flat areas with edges between them, or paint or light that passes smoothly from color
+ * The kinds of raster pictures: flat areas with edges between them, or paint or light that passes smoothly from color
  * to color.
  */
 export const MANNERS = ['flat', 'painted', 'photographic'] as const
@@ -16,7 +16,7 @@ export type Manner = (typeof MANNERS)[number]
 
 /** The longer side of what is looked at to find out: in its own size where it is no larger. */
 const SAMPLED_SIDE = 1000
-/** How far a channel may be from that of the pixels around it within an area, and how far from its ink, in ΔEOK. */
+/** Maximum difference of a channel from the pixels around it within an area, and from its ink, in ΔEOK. */
 const CALM = 6
 const ON_INK = 0.014
 /**
@@ -159,7 +159,7 @@ const rampsIn = ({ width, height, data }: Picture): number => {
   return all ? ramps / all : 0
 }
 
-/** What a picture is made of, as far as its pixels say. Small ones and clear ones are flat. */
+/** The kind of a picture, as far as its pixels tell. Small ones and clear ones are flat. */
 export const mannerOf = (picture: Picture): Manner => {
   const looked = reducePicture(picture, SAMPLED_SIDE)
   const { inks, calm, noise, even, colorful } = inspect(looked)
@@ -181,7 +181,7 @@ export const inksOf = (picture: Picture, manner: Manner): Hex[] => {
   return found.length ? [...new Set(found.map(({ hex }) => hex))] : rasterInks(picture)
 }
 
-/** What takes pictures apart into inks (at most 255), as they are made. */
+/** Creates what takes pictures apart into inks (at most 255). */
 export const unmixerFor = (inks: readonly Hex[], manner: Manner): Unmixer =>
   manner === 'flat' ? unmixer(inks) : (picture, seen) => unmixSmoothly(picture, inks, seen)
 

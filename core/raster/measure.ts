@@ -7,7 +7,7 @@ import { inkMapOf } from './inkmap'
 import { inksOf, mannerOf, takeApart, type Manner } from './manner'
 import { reducePicture, STAGED } from './reduce'
 
-/** What was found out about a picture. */
+/** Measurements of a picture. */
 export interface Measured {
   manner: Manner
   /** By falling area, with what lies beside each; none where all is clear. */

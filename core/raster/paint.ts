@@ -3,7 +3,7 @@ import type { Hex } from '#core/color/convert'
 import { paintSmoothly, tableOf } from './smooth'
 import { channelsOf, type Unmixed } from './unmix'
 
-/** What the inks of a picture become: everywhere, or within an area; and how opaque it is there, in [0, 1]. */
+/** The colors of a picture's inks: everywhere, or within an area; and how opaque it is there, in [0, 1]. */
 export interface Row {
   colors: readonly Hex[]
   opacity: number
@@ -13,7 +13,7 @@ export interface Row {
 const OUTSIDE = 0.25
 
 /**
- * What the pixels of a picture are beside the mixture of their inks, in OKLab, one after the other: only those that
+ * The difference of pixels from the mixture of their inks, in OKLab, one after the other: only those that
  * are.
  */
 type Rest = Float32Array

@@ -10,27 +10,30 @@ import type { Unmixed } from './unmix'
  * around it along, turned to its new hue; in between, all inks have a say by how near they are (Shepard 1968).
  */
 
-/** How many nodes of the grid over sRGB there are along each channel; between them it is read linearly. */
+/** Number of nodes of the grid over sRGB along each channel; between them it is read linearly. */
 export const SIDE = 25
 const NODES = SIDE ** 3
-/** How many 8-bit steps lie between two nodes. */
+/** Number of 8-bit steps between two nodes. */
 export const APART = 255 / (SIDE - 1)
 
 /** By which power of its distance an ink has less of a say, and how near, in ΔEOK squared, counts as at the ink. */
 const POWER = 2.5
 const AT = 1e-4
-/** How much farther than they are apart, in ΔEOK, inks may move from each other, and how it is brought about. */
+/** Factor by which inks may move farther from each other, in ΔEOK, and how it is brought about. */
 const PARTING = 1.6
 const ROUNDS = 60
 /** Chroma below which a color has hardly a hue. */
 const FAINT = 0.04
 const TOUCH = 0.02
-/** How much more colorful what lies around an ink may become with it. */
+/** Maximum factor of chroma for colors around an ink. */
 const MAX_VIVID = 1.2
 /** By how little of 255 a channel may be outside of sRGB. */
 const OUTSIDE = 0.5
 
-/** What does not depend on new colors: the grid in OKLab, and how much of a say each ink has at each of its nodes. */
+/**
+ * The part that does not depend on new colors: the grid in OKLab, and how much of a say each ink has at each of its
+ * nodes.
+ */
 interface Field {
   /** Inks in an order of their own, by their codes: their places among those given. */
   order: number[]
@@ -125,7 +128,7 @@ const together = (labs: Float64Array, to: Float64Array): Float64Array => {
 }
 
 /**
- * How each ink takes the colors around it along: four numbers of the matrix that turns and stretches their hue and
+ * The transform each ink applies to the colors around it: four numbers of the matrix that turns and stretches their hue and
  * chroma, and by how much it stretches.
  */
 const turnsOf = (labs: Float64Array, to: Float64Array): Float64Array => {
@@ -142,16 +145,16 @@ const turnsOf = (labs: Float64Array, to: Float64Array): Float64Array => {
   return turns
 }
 
-/** How many numbers of a table there are at each node. */
+/** Number of values of a table at each node. */
 export const EACH = 5
 
-/** How much a step of OKLab lightness is in sRGB at a lightness, for grays. */
+/** The size in sRGB of a step of OKLab lightness at a lightness, for grays. */
 const slopeAt = (l: number): number => (l < 0.145 ? 38.76 * Math.max(0.05, l) ** 2 : 1.319 * l ** 0.25)
-/** How much weaker or stronger grain may become in sRGB to look the same. */
+/** Minimum and maximum gain of grain in sRGB to look the same. */
 const GAIN = { least: 0.2, most: 1 } as const
 
 /**
- * What colors become where inks become others, at each node of the grid, five numbers: by how much red, green and blue
+ * New colors where inks change, at each node of the grid, five numbers: by how much red, green and blue
  * change, in 8-bit steps, and by what the lightness and the color of grain are multiplied to look as they did; where a
  * ground is given, only at the nodes its colors lie between. Null where no ink changes. The order of inks does not matter.
  */
@@ -225,7 +228,7 @@ const nodesAround = (ground: Uint8Array): Uint32Array => {
   return found
 }
 
-/** How many places of a table it is to the next node along each channel. */
+/** Number of places of a table to the next node along each channel. */
 const [ALONG_RED, ALONG_GREEN, ALONG_BLUE] = [SIDE * SIDE * EACH, SIDE * EACH, EACH]
 const TO_END = ALONG_RED + ALONG_GREEN + ALONG_BLUE
 
@@ -233,7 +236,7 @@ const TO_END = ALONG_RED + ALONG_GREEN + ALONG_BLUE
 const placesAlong = (step: number): Int32Array => Int32Array.from(BELOW, node => node * step)
 const [RED_AT, GREEN_AT, BLUE_AT] = [placesAlong(ALONG_RED), placesAlong(ALONG_GREEN), placesAlong(ALONG_BLUE)]
 
-/** How much of the lightness of grain lies in each channel. */
+/** The fraction of the lightness of grain in each channel. */
 export const LIGHTNESS = [0.3, 0.59, 0.11] as const
 const [OF_RED, OF_GREEN, OF_BLUE] = LIGHTNESS
 

@@ -54,7 +54,7 @@ const inOwnWay = ({ inks, manner, takeApart }: Whole, rows: readonly Row[]): Pie
 }
 
 /**
- * What paints pieces of a picture in the colors of rows: a piece is taken apart with what lies around it, so that it
+ * Creates a painter of pieces of a picture in the colors of rows: a piece is taken apart with what lies around it, so that it
  * comes out as it does in the whole, and the memory needed is that of a piece.
  */
 export const pieceByPiece = (

@@ -32,7 +32,7 @@ export const channelsOf = (inks: readonly Hex[]): Float64Array =>
   )
 
 /**
- * How far, in 8-bit steps of sRGB, a pixel may be from an ink and be nothing but it; and from a mixture and be
+ * Maximum distance, in 8-bit steps of sRGB, of a pixel from an ink that is nothing but it; and from a mixture and be
  * explained by it.
  */
 const SAME = 2.6
@@ -40,18 +40,18 @@ const NEAR = 5
 const EXPLAINED = 9
 
 /**
- * How far apart, in 8-bit steps, a pixel and its neighbors may be where it lies within painted shading, not on an
+ * Maximum difference, in 8-bit steps, of a pixel and its neighbors within painted shading, not on an
  * edge.
  */
 const CALM = 7
 
-/** How many inks most like an ink are its kin: what shading beside it may be painted with. */
+/** Number of inks most like an ink that are its kin: what shading beside it may be painted with. */
 const KIN = 5
 
 /** From so many of its eight neighbors of the same ink on, a pixel lies firmly within it. */
 const FIRM = 5
 
-/** How far around a pixel inks are looked for, in pixels, first and where too few are near. */
+/** Radius around a pixel in which inks are looked for, in pixels, first and where too few are near. */
 const AROUND = [2, 5] as const
 
 /** The most inks of the surroundings that are tried. */
@@ -68,9 +68,12 @@ class Palette {
   readonly kin: number[][]
   /** Each ink by itself. */
   readonly alone: Mixture[]
-  /** For each color one more than the place of the ink nearest to it, and how near that is; 0 where it was not met yet. */
+  /**
+   * For each color one more than the place of the ink nearest to it, and how near that is; 0 where it was not met
+   * yet.
+   */
   readonly nearest = new Uint16Array(1 << 24)
-  /** What each color is as shading, found once. */
+  /** The shading of each color, found once. */
   private readonly shadings: Array<Mixture | null> = []
   /** Where in `shadings` a color is, one more; 0 where it was not met yet. */
   private readonly shadingAt = new Int32Array(1 << 24)
@@ -173,7 +176,7 @@ class Unmixing {
   private readonly exact: Uint8Array
   private readonly nearest: Uint8Array
   private readonly firm: Uint8Array
-  /** How often each ink was met around the pixel in hand, and which were. */
+  /** Number of times each ink occurs around the current pixel, and which occur. */
   private readonly visited: Uint16Array
   private readonly around: number[] = []
 
@@ -251,7 +254,7 @@ class Unmixing {
   }
 
   /**
-   * What a pixel is mixed of: on an edge the inks next to it, or else those somewhat farther; where they do not
+   * The mixture of a pixel: on an edge the inks next to it, or else those somewhat farther; where they do not
    * explain it, the ink most like it.
    */
   private mixtureAt(p: number, x: number, y: number): Mixture {
@@ -346,7 +349,7 @@ class Unmixing {
 export type Unmixer = (picture: Picture, seen?: (part: number) => void) => Unmixed
 
 /**
- * What takes pictures, or one in pieces, apart into the inks given (at most 255). Within areas a pixel is one ink; on
+ * Creates an object that takes pictures, or one in pieces, apart into the inks given (at most 255). Within areas a pixel is one ink; on
  * edges it is mixed of the inks that lie around it, so that no color of an edge is taken for an ink.
  */
 export const unmixer = (inks: readonly Hex[]): Unmixer => {

@@ -5,7 +5,7 @@ import type { Constraint } from './refine'
 
 /* Lightness differences that should stay at rest, and what it costs to lose them. */
 
-/** What each node is to become before anything is held: the swatch it goes to, or the color it has in any case. */
+/** The wanted color of each node before the hold: the swatch it goes to, or the color it has in any case. */
 export interface Wanted {
   hex: Hex
   /** A node that is not moved: left as is, or shaded in another way. */
@@ -18,7 +18,10 @@ export interface Wanted {
 export const SEEN = 0.02
 /** A strong edge, as letters have. */
 export const STRONG_FROM = 0.35
-/** What edges are worth against exact swatches, all together, and of what is left of them where a loss begins and is whole. */
+/**
+ * Cost of losing all edges, as a fraction of the picture, and the fraction left of an edge at which its loss begins
+ * and is whole.
+ */
 const LOST = { cost: 0.9, begins: 0.62, whole: 0.5 } as const
 /** The same of strong edges; they count as edges, too. */
 const STRONG_LOST = { cost: 10, begins: 0.35, whole: 0.25 } as const
@@ -38,7 +41,10 @@ const ORDER_LOST = { cost: 0.5, begins: 0.3, whole: 0 } as const
 const MAX_PAIRS = 1000
 /** Only so many inks, the largest, are compared wherever they lie. */
 const MAX_COMPARED = 256
-/** How near in hue and strength inks are kin, among how many next darker ones it is looked for, and what it weighs. */
+/**
+ * Maximum distance in hue and chroma of inks that are kin, among how many next darker ones they are looked for, and
+ * what it weighs.
+ */
 const KIN = 0.05
 const KIN_LOOKED_AT = 12
 const KIN_PART = 1
@@ -70,7 +76,10 @@ export const kinOf = (nodes: InkGraph['nodes'], wanted: readonly Wanted[]): Edge
   return found
 }
 
-/** Pairs of the largest inks, with the weight `weigh` gives them, where that is not 0: the weightiest first, and the sum of all. */
+/**
+ * Pairs of the largest inks, with the weight `weigh` gives them, where that is not 0: the weightiest first, and the
+ * sum of all.
+ */
 const weighedPairs = (
   { nodes }: InkGraph,
   weigh: (one: Node, other: Node) => number,
@@ -92,7 +101,10 @@ const weighedPairs = (
   return { pairs: pairs.sort(([, , one], [, , other]) => other - one), total }
 }
 
-/** Inks that hue alone told apart and that go to swatches that nothing tells apart but lightness, with what that costs. */
+/**
+ * Inks that hue alone told apart and that go to swatches that nothing tells apart but lightness, with what that
+ * costs.
+ */
 export const distinctConstraints = (graph: InkGraph, wanted: readonly Wanted[]): Constraint[] => {
   const labs = wanted.map(({ hex }) => labOf(hex))
   const { pairs, total } = weighedPairs(graph, distinctPart)
@@ -107,7 +119,7 @@ export const distinctConstraints = (graph: InkGraph, wanted: readonly Wanted[]):
     })
 }
 
-/** What keeps lighter inks lighter, wherever they lie, as far as their areas count. */
+/** Constraints that keep lighter inks lighter, wherever they lie, as far as their areas count. */
 export const orderConstraints = (graph: InkGraph): Constraint[] => {
   const lighterBy = (one: Node, other: Node): number => one.lab.l - other.lab.l
   const { pairs, total } = weighedPairs(graph, (one, other) =>

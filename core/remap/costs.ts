@@ -3,9 +3,9 @@ import { labDistance } from '#core/color/difference'
 import { apartOf, CONTRAST, type InkGraph } from './graph'
 import type { MatchSwatch } from './inks'
 
-/* What it costs to send inks to swatches: each for itself, and two beside each other. */
+/* Costs of sending inks to swatches: each for itself, and two beside each other. */
 
-/** What each part of the cost weighs; all are shares of 1: of boundaries, of the picture, of swatches. */
+/** The weight of each part of the cost; all are shares of 1: of boundaries, of the picture, of swatches. */
 const WEIGHTS = {
   /** Edges that are lost, and those that were strong. */
   edges: 16,
@@ -36,17 +36,17 @@ const WEIGHTS = {
 
 /** The part of a lightness difference that has to stay for an edge to stay the same edge. */
 const KEPT = 0.62
-/** What has to stay of the lightness difference of a strong edge. */
+/** Minimum lightness difference left of a strong edge. */
 const STRONG_KEPT = 0.26
 /** A lack from which an ink leaves its swatch for sure. */
 const MOVED = 0.06
-/** How near inks are to count as alike. */
+/** Maximum distance of inks that count as alike. */
 const ALIKE = 0.09
 /** Areas whose product is less have no say in the order of light. */
 const NO_SAY = 1e-5
-/** How many times as far apart as they were two may come out where they mix. */
+/** Factor by which the distance of two inks may grow where they mix. */
 const SEAM = 1.3
-/** How near two that touch have to be, in ΔEOK, to pass into each other as if they were mixed. */
+/** Maximum distance in ΔEOK of two that touch and pass into each other as if they were mixed. */
 const NEARLY = 0.2
 /** A color of a hue that no swatch has: its chroma and how many degrees it is away. */
 const STRANGE = { chroma: 0.035, degrees: 20 } as const
@@ -133,18 +133,21 @@ const addEdge = (
   }
 }
 
-/** How far a value is on the way from one to another, in [0, 1]. */
+/** The position of a value on the way from one to another, in [0, 1]. */
 const along = (value: number, [from, to]: readonly [from: number, to: number]): number =>
   Math.min(1, Math.max(0, (value - from) / (to - from)))
 
-/** How much of all pairs of pixels are of two blocks that hue tells apart, weighed by how surely only hue does. */
+/**
+ * The fraction of all pairs of pixels that are of two blocks that hue tells apart, weighed by how surely only hue
+ * does.
+ */
 export const distinctPart = (one: Pick<Block, 'lab' | 'area'>, other: Pick<Block, 'lab' | 'area'>): number => {
   const apart = along(apartOf(one.lab, other.lab), DISTINCT.apart)
   return apart && apart * (1 - along(Math.abs(one.lab.l - other.lab.l), DISTINCT.lightness)) * one.area * other.area
 }
 
 /**
- * How well a block sits on a swatch for itself: block by block what each swatch costs. `hues` weighs by how much hues turn: 0 not at
+ * Cost of each swatch for each block by itself. `hues` weighs by how much hues turn: 0 not at
  * all, 1 as at the rest position.
  */
 export const fitsOf = (blocks: readonly Block[], swatches: readonly MatchSwatch[], hues: number): Float64Array[] => {
@@ -169,7 +172,10 @@ export const fitsOf = (blocks: readonly Block[], swatches: readonly MatchSwatch[
   )
 }
 
-/** How much of the way from one swatch to another, mixed in sRGB, is of a hue that none has, in [0, 1]; pair by pair. */
+/**
+ * The fraction of the way from one swatch to another that, mixed in sRGB, is of a hue that none has, in [0, 1]; pair
+ * by pair.
+ */
 const strangeBetween = (swatches: readonly MatchSwatch[]): Float64Array => {
   const count = swatches.length
   const out = new Float64Array(count * count)
@@ -189,7 +195,7 @@ const strangeBetween = (swatches: readonly MatchSwatch[]): Float64Array => {
 }
 
 /**
- * What pairs of blocks cost, those that touch and those that are like each other or large; what a block beside an ink
+ * The costs of pairs of blocks, those that touch and those that are like each other or large; what a block beside an ink
  * that is held (by its place, the lightness it has) costs is added to how well it fits.
  */
 export const pairsOf = (

@@ -2,7 +2,7 @@ import { labOf, lchOf, NEUTRAL_CHROMA, type Hex } from '#core/color/convert'
 import { labDistance } from '#core/color/difference'
 import type { InkArea } from './match'
 
-/** How far apart, in hundredths of ΔEOK, inks may be and still be gathered. */
+/** Maximum distance of inks that are gathered, in hundredths of ΔEOK. */
 export const TOLERANCE = { least: 0, most: 20 } as const
 
 /**

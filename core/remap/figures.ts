@@ -2,7 +2,10 @@ import { labOf, lchOf, arc, type Hex } from '#core/color/convert'
 import type { Pixels } from '#core/picture/pixels'
 import { CONTRAST } from './graph'
 
-/** How well a remapping keeps the picture and wears the scheme; parts of 1, null where there is nothing to count. */
+/**
+ * Figures of how a remapping keeps the picture and wears the scheme; parts of 1, null where there is nothing to
+ * count.
+ */
 export interface Figures {
   /** Edges (pixel pairs 3 px apart with a lightness difference of 0.1) that keep their direction and half of it. */
   edgesKept: number | null
@@ -18,7 +21,7 @@ export interface Figures {
   value: number | null
 }
 
-/** How wide a picture is looked at, in pixels. */
+/** Width at which a picture is compared, in pixels. */
 export const PREVIEW_WIDTH = 220
 const APART = 3
 /** From which alpha, of 255, on a pixel counts. */

@@ -33,7 +33,7 @@ export interface InkGraph {
   edges: Edge[]
 }
 
-/** How far apart in hue and strength, not lightness, two colors are, in OKLab. */
+/** Distance of two colors in hue and chroma, not lightness, in OKLab. */
 export const apartOf = (one: Lab, other: Lab): number => Math.hypot(one.a - other.a, one.b - other.b)
 
 /** An ink too small to measure still has a say. */

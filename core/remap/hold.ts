@@ -16,13 +16,13 @@ import { solveScreened, type ScreenedSystem } from './screenedPoisson'
 export const HOLD = { least: 0, most: 1, rest: 0.5 } as const
 
 /**
- * How much of a lightness difference has to stay at rest: of an edge more than the half by which the eye knows it again
+ * The fraction of a lightness difference that has to stay at rest: of an edge more than the half by which the eye knows it again
  * (its pixels mix in sRGB, darker than they look), of what is hardly an edge so much that steps stay apart.
  */
 const KEPT = { step: 0.25, edge: 0.59 } as const
 /** From where to where a difference of lightness turns from a step to an edge. */
 const STEP = { from: 0.08, to: 0.12 } as const
-/** What has to stay of a strong edge so that letters can be read, about 3:1, and how much more it pulls. */
+/** The difference a strong edge keeps so that letters can be read, about 3:1, and the factor of its pull. */
 const STRONG = { keeps: 0.38, pull: 4 } as const
 const minDifference = (difference: number): number => {
   const part = Math.min(1, Math.max(0, (difference - STEP.from) / (STEP.to - STEP.from)))
@@ -31,11 +31,11 @@ const minDifference = (difference: number): number => {
 }
 /** The weight of what touches against that of being the swatch. */
 const PULL = 200
-/** What is left of that weight of being the swatch where the picture keeps its own light: it places the whole. */
+/** The remaining weight of being the swatch where the picture keeps its own light: it places the whole. */
 const ANCHOR = 1e-4
 /** Below this a move counts in proportion to its square. */
 const SOFT = 0.01
-/** How gently a move counts at first, and how fast that is sharpened. */
+/** Softness of moves at first, and the factor that sharpens it each round. */
 const FIRST_SOFT = 0.5
 const SHARPER = 0.45
 const ROUNDS = 6
@@ -186,7 +186,7 @@ export const withLightness = (swatch: Lch, hex: Hex, l: number): Hex => {
   return hexOfLch({ l, c: swatch.c * Math.sqrt(Math.max(0, room)), h: swatch.h })
 }
 
-/** What every node becomes at a hold: its swatch, or its swatch as light as the picture needs it. */
+/** The color of every node at a hold: its swatch, or its swatch as light as the picture needs it. */
 export const holdColors = (graph: InkGraph, wanted: readonly Wanted[], hold: number): Hex[] => {
   const lights = heldLightness(graph, wanted, hold)
   return wanted.map(({ hex, fixed }, i) => (fixed ? hex : withLightness(lchOf(hex), hex, lights[i] as number)))

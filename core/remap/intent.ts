@@ -1,9 +1,9 @@
-/* What a scheme is meant to be worn like: two controls of the matching that keeps the picture. */
+/* Two controls of the matching that keeps the picture. */
 
-/** How much shares and roles count: 0 where only the picture counts, 1 where shares come before nearly all else. */
+/** Weight of shares and roles: 0 where only the picture counts, 1 where shares come before nearly all else. */
 export const SHARES = { least: 0, most: 1, rest: 0.5 } as const
 
-/** How much it counts that inks keep their hue: 0 not at all, 1 before nearly all else. */
+/** Weight of inks keeping their hue: 0 not at all, 1 before nearly all else. */
 export const HUES = { least: 0, most: 1, rest: 0.5 } as const
 
 /** The positions of both controls. */
@@ -15,5 +15,8 @@ export interface Meant {
 /** Both controls at rest. */
 export const MEANT: Meant = { shares: SHARES.rest, hues: HUES.rest }
 
-/** The weight of a control at a position in [0, 1]: 0 at 0, 1 at rest, 8 at 1; positions outside count as the nearest end. */
+/**
+ * The weight of a control at a position in [0, 1]: 0 at 0, 1 at rest, 8 at 1; positions outside count as the nearest
+ * end.
+ */
 export const weightAt = (position: number): number => (2 * Math.min(1, Math.max(0, position))) ** 3

@@ -43,11 +43,14 @@ export const lossesOf = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex>
 
 const TIMES_STRONG = 3
 
-/** How much losses weigh, by the length of boundaries; strong ones count threefold. */
+/** Weight of losses, by the length of boundaries; strong ones count threefold. */
 export const weightOf = (losses: readonly Loss[]): number =>
   losses.reduce((sum, { part, strong }) => sum + part * (strong ? TIMES_STRONG : 1), 0)
 
-/** How much of the edges of a picture is kept, by the length of boundaries, in [0, 1]; strong ones count threefold. */
+/**
+ * The fraction of the edges of a picture that is kept, by the length of boundaries, in [0, 1]; strong ones count
+ * threefold.
+ */
 export const keptOf = (inks: readonly InkArea[], losses: readonly Loss[]): number => {
   const all = graphOf(inks).edges.filter(({ part, lighter }) => part >= SPECK && Math.abs(lighter) >= CONTRAST.edge)
   const total = all.reduce(

@@ -8,14 +8,14 @@ import { MEANT, type Meant } from './intent'
 import type { Role } from '#core/harmony/proportion'
 
 /**
- * How inks are matched: so that what touches keeps its contrast; by the order of light and dark; dominant to dominant,
+ * The strategies of matching: so that what touches keeps its contrast; by the order of light and dark; dominant to dominant,
  * by area, share and role; each to the nearest color; or all to one swatch, toward whose hue the whole artwork turns.
  */
 export const MATCHES = ['picture', 'values', 'area', 'nearest', 'turn'] as const
 export type Match = (typeof MATCHES)[number]
 
 /**
- * How to match: the strategy, the seed of a deal (0 for the best match there is), the swatch the whole turns to, and
+ * A matching request: the strategy, the seed of a deal (0 for the best match there is), the swatch the whole turns to, and
  * what was sent by hand, which what touches it has to reckon with.
  */
 export interface Matching {
@@ -108,13 +108,13 @@ const ranks = (values: readonly number[], grain: number): number[] =>
       : 0.5
   })
 
-/** What a mismatch costs: by values, value order first, then hue, chroma and area; by area, standing first. */
+/** Costs of a mismatch: by values, value order first, then hue, chroma and area; by area, standing first. */
 const WEIGHTS = {
   values: { lightness: 6, hue: 1, chroma: 1.5, area: 1, standing: 0 },
   area: { lightness: 0.4, hue: 0.2, chroma: 0.8, area: 0.5, standing: 8 },
 } as const
 
-/** What a role adds to a share when swatches are ranked by how much they are meant to cover. */
+/** The amount a role adds to a share when swatches are ranked by how much they are meant to cover. */
 const STANDING: Readonly<Record<Role, number>> = {
   dominant: 0.5,
   supporting: 0.1,
@@ -134,7 +134,7 @@ type Color = { c: number; h: number }
 const hueCost = (one: Color, other: Color): number =>
   (Math.abs(arc(one.h, other.h)) / 180) * Math.min(1, Math.min(one.c, other.c) / 0.08)
 
-/** What it costs to send each group (row) to each swatch (column). */
+/** Cost of sending each group (row) to each swatch (column). */
 const costsOf = (
   groups: readonly Group[],
   swatches: readonly MatchSwatch[],
@@ -190,7 +190,7 @@ const costsOf = (
 }
 
 /**
- * How far a deal may stray from the best match: what it adds to a cost in parts of the dearest, and to a distance in
+ * Maximum deviation of a deal from the best match: what it adds to a cost in parts of the dearest, and to a distance in
  * parts of it.
  */
 const STRAY = { cost: 1.4, distance: 4 } as const

@@ -22,7 +22,7 @@ const SHADED = { part: 0.1, step: 0.2, apart: 0.06, range: 0.5, left: 2 } as con
 const SHARES_BEYOND = [SHARES.least, 0.75, SHARES.most] as const
 /** So many positions the control has. */
 const STEPS = 100
-/** How far a deal strays from the best. */
+/** Deviation of a deal from the best match. */
 const STRAY = 1.1
 
 /** Inks that are shaded into each other, and what they span of lightness, hue and strength. */

@@ -6,11 +6,11 @@ import { graphOf } from './graph'
 import { holdColors } from './hold'
 import { isHeld, shadeGroup, type Shading } from './shading'
 
-/** What an ink becomes: a swatch, by its id, or null where it is left as is. */
+/** The targets of inks: a swatch, by its id, or null where it is left as is. */
 export type Targets = ReadonlyMap<Hex, string | null>
 
 /**
- * How blacks, whites and near-neutrals are treated: as inks like any other, left as they are, or tinted with the
+ * Treatment of blacks, whites and near-neutrals: as inks like any other, left as they are, or tinted with the
  * dominant hue.
  */
 export const NEUTRALS = ['inks', 'left', 'tinted'] as const
@@ -21,9 +21,9 @@ export interface Remapping {
   targets: Targets
   swatches: ReadonlyMap<string, Hex>
   shadingOf: (swatch: string) => Shading
-  /** How closely inks hold to their swatch, in [0, 1], where the picture needs them lighter or darker. */
+  /** The hold, in [0, 1]: how closely inks keep their swatch where the picture needs them lighter or darker. */
   hold: number
-  /** How many rungs a ladder of a swatch has. */
+  /** Number of rungs of a swatch's ladders. */
   rungs: number
   /** The ink chosen to lead a swatch's group, where one was. */
   chosenLead: (swatch: string) => Hex | undefined

@@ -15,7 +15,7 @@ export interface Constraint {
   whole: number
 }
 
-/** What to refine. */
+/** The problem to refine. */
 export interface LightnessProblem {
   nodes: InkGraph['nodes']
   /** Lightness of each node's swatch, in [0, 1]. */
@@ -34,7 +34,10 @@ const MARGIN = 1.001
 /** Maximum number of passes over all nodes, and over the neighbors of a node set back on its swatch. */
 const MAX_PASSES = 8
 const MAX_NEIGHBOR_PASSES = 3
-/** Number of lost differences, and of nodes off their swatch, that are tried otherwise, the costliest and the largest first. */
+/**
+ * Number of lost differences, and of nodes off their swatch, that are tried otherwise, the costliest and the largest
+ * first.
+ */
 const MAX_TRIED = 24
 /** A smaller gain counts as none. */
 const MIN_GAIN = 1e-9

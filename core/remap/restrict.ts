@@ -8,7 +8,7 @@ export interface Nearest {
   away: number
 }
 
-/** How many of the nearest in OKLab are compared by ΔE2000. */
+/** Number of the nearest in OKLab that are compared by ΔE2000. */
 const COMPARED = 8
 
 const known = new WeakMap<readonly Hex[], { labs: Lab[]; found: Map<Hex, Nearest> }>()

@@ -5,7 +5,7 @@ import type { MatchSwatch } from './inks'
 
 /* The search for the cheapest way to send blocks of inks to swatches. */
 
-/** What swatches cost that cover nothing in an artwork. */
+/** Cost of swatches that cover nothing in an artwork. */
 const UNUSED = 3
 /** So much of an artwork a swatch is to cover to count as used. */
 const USED = 0.02
@@ -14,7 +14,7 @@ interface Off {
   more: number
 }
 /**
- * What a swatch costs that covers less, or more, of an artwork than is meant: times the square of the difference, at the rest position
+ * Cost of a swatch that covers less, or more, of an artwork than is meant: times the square of the difference, at the rest position
  * of the shares. The dominant swatch is to be seen, and an accent that covers much is none.
  */
 const OFF: Off = { less: 42, more: 42 }
@@ -22,7 +22,7 @@ const OFF_BY_ROLE: Readonly<Partial<Record<Role, Off>>> = {
   dominant: { less: 60, more: 42 },
   accent: { less: 42, more: 600 },
 }
-/** What it costs, beside that, that the dominant swatch covers nothing of an artwork, and from which part on it is there. */
+/** Further cost of a dominant swatch that covers nothing of an artwork, and from which part on it is there. */
 const ABSENT = { cost: 100, part: 0.05 } as const
 const PASSES = 40
 /** A gain below this is none. */
@@ -32,11 +32,11 @@ const MIN_GAIN = 1e-9
 export interface Search {
   blocks: readonly Block[]
   swatches: readonly MatchSwatch[]
-  /** What each swatch costs each block for itself. */
+  /** Cost of each swatch for each block by itself. */
   fits: readonly Float64Array[]
   pairs: PairCosts
   artworks: number
-  /** What is covered in each artwork by what was sent by hand, swatch by swatch. */
+  /** Coverage in each artwork by what was sent by hand, swatch by swatch. */
   covered: Float64Array
   /** The weight of the shares against all else: 0 for none, 1 at their rest position. */
   shares: number
@@ -61,7 +61,7 @@ export const meantShares = (swatches: readonly MatchSwatch[]): Float64Array => {
   return given.map(share => (total ? share / total : 1 / swatches.length))
 }
 
-/** What it costs how much each swatch covers of each artwork, kept up to date with every move of a block. */
+/** The cost of coverage of each artwork by each swatch, kept up to date with every move of a block. */
 const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weight }: Search) => {
   const count = swatches.length
   const meant = meantShares(swatches)
@@ -73,15 +73,15 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
   const less = Float64Array.from(offOf, off => off.less)
   const more = Float64Array.from(offOf, off => off.more)
   const absent = Float64Array.from(swatches, ({ role }) => (role === 'dominant' ? ABSENT.cost : 0))
-  /** What it costs that a swatch covers next to nothing of an artwork. */
+  /** Cost of a swatch that covers next to nothing of an artwork. */
   const unusedBy = (cover: number): number => (cover < USED ? (UNUSED / count) * (1 - cover / USED) ** 2 : 0)
-  /** What it costs at the shares' rest position that a swatch covers so much of an artwork. */
+  /** Cost of a swatch's coverage of an artwork, at the rest position of the shares. */
   const offBy = (s: number, cover: number): number => {
     const off = cover - (meant[s] as number)
     const cost = ((off < 0 ? less : more)[s] as number) * off * off
     return cover < ABSENT.part ? cost + (absent[s] as number) * (1 - cover / ABSENT.part) ** 2 : cost
   }
-  /** What a swatch costs with so much of a block more (1), less (-1), or as it is (0). */
+  /** Cost of a swatch with a multiple of a block more (1), less (-1), or as it is (0). */
   const costWith = (s: number, b: number, sign: number): number => {
     let sum = 0
     for (let w = 0, i = s * artworks, k = b * artworks; w < artworks; w++, i++, k++) {
@@ -100,7 +100,7 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
         covered[i] = (covered[i] as number) + sign * (parts[k] as number)
       now[s] = costWith(s, b, 0)
     },
-    /** What two swatches cost together once all that was not sent by hand has changed sides. */
+    /** Cost of two swatches together once all that was not sent by hand has changed sides. */
     exchanged: (s: number, t: number): number => {
       const swap = (): void => {
         for (let w = 0, i = s * artworks, k = t * artworks; w < artworks; w++, i++, k++) {
@@ -115,7 +115,7 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
       swap()
       return cost
     },
-    /** What unused swatches cost, what shares cost at their rest position, and the share distance. */
+    /** The cost of unused swatches, of shares at their rest position, and the share distance. */
     told: (): { unused: number; off: number; distance: number } => {
       let [unused, off, distance] = [0, 0, 0]
       for (let s = 0, i = 0; s < count; s++)
@@ -137,10 +137,10 @@ export const improveAssignment = (search: Search, start: readonly number[]): Ass
   const square = count * count
   const to = Int32Array.from(start)
   const coverage = coverageOf(search)
-  /** What each swatch would cost each block as all others are, coverage aside; kept up to date with every move. */
+  /** Cost of each swatch for each block as all others are, coverage aside; kept up to date with every move. */
   const costs = new Float64Array(blocks.length * count)
   fits.forEach((own, b) => costs.set(own, b * count))
-  /** What a pair adds to each swatch of the block at one side of it, the other being on some swatch. */
+  /** Adds the cost of a pair to each swatch of the block at one side of it, the other being on some swatch. */
   const add = (place: number, b: number, beside: number): void => {
     const first = pairs.first[place]
     const step = first ? count : 1
@@ -180,7 +180,7 @@ export const improveAssignment = (search: Search, start: readonly number[]): Ass
     if (best !== was) send(b, best)
     return best !== was
   }
-  /** What is counted too much where both blocks of a pair change sides, each reckoned as if the other stayed. */
+  /** The amount counted too much where both blocks of a pair change sides, each reckoned as if the other stayed. */
   const twice = (p: number, one: number, other: number, s: number, t: number): number => {
     const [one2, other2] = [one === s ? t : s, other === s ? t : s]
     const at = p * square

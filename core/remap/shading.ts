@@ -1,7 +1,7 @@
 import { mixLabs, degrees, hexOfLab, hexOfLch, isNeutral, labOf, lchOf, type Hex, type Lab } from '#core/color/convert'
 
 /**
- * How the inks of one swatch follow it: all become it, lighter or darker where the picture needs that; the same, but each the nearest
+ * The ways inks of one swatch follow it: all become it, lighter or darker where the picture needs that; the same, but each the nearest
  * rung of the swatch's ladders; all become it;
  * the darkest becomes it and the others tints of it; each keeps its difference from the lead; each keeps its own
  * lightness and chroma and takes the hue; or all turn by the angle that brings the lead to the hue.
@@ -63,7 +63,7 @@ const shadeTurned = (hex: Hex, lead: Hex, swatch: Hex): Hex => {
 }
 
 /**
- * What a group of inks becomes on a swatch, led by one of them. Results outside sRGB are brought in at their own
+ * The colors of a group of inks on a swatch, led by one of them. Results outside sRGB are brought in at their own
  * lightness and hue; lightness differences that find no room shrink in proportion, so that steps stay apart.
  */
 export const shadeGroup = (inks: readonly Hex[], lead: Hex, swatch: Hex, shading: Shading): Map<Hex, Hex> => {

@@ -4,13 +4,15 @@ import type { Pixels } from '#core/picture/pixels'
 import { seeded } from '#core/math/random'
 import { labsOf, OPAQUE } from './figures'
 
-/** How a scheme is worn, beside what it is meant to be; parts of 1, null where there is nothing to count. */
+/** Figures of how a scheme is worn against what it is meant to be; parts of 1, null where there is nothing to count. */
 export interface WornFigures {
   /** The part of the picture each swatch covers, in the order of the scheme. */
   covers: number[]
   /** Half the sum, over the swatches, of how far what each covers is from what it is meant to cover. */
   shareDistance: number
-  /** What the dominant swatch covers, and by how much more the accent covers than it; null where the scheme has none. */
+  /**
+   * Coverage of the dominant swatch, and by how much more the accent covers than it; null where the scheme has none.
+   */
   dominant: number | null
   accentOver: number | null
   /** Of pairs of pixels that hue alone told apart, those that are still told apart. */
@@ -38,7 +40,8 @@ const GRAY = 0.02
 const LIGHTNESS = 0.5
 
 /**
- * How a scheme is worn in a picture that was another, both of one size, over the pixels opaque in both. A pixel belongs to the swatch
+ * Figures of how a scheme is worn in a picture that was another, both of one size, over the pixels opaque in both. A
+ * pixel belongs to the swatch
  * nearest to it in OKLab, where lightness counts half. Throws RangeError where the sizes differ.
  */
 export const wornFigures = (before: Pixels, after: Pixels, scheme: readonly MeantSwatch[]): WornFigures => {

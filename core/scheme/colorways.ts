@@ -7,7 +7,7 @@ import { lookOf, type Look, type Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
 import { sentence } from '#core/document/sentence'
 
-/* What colorways are called, and what is said of them beside what the project is now. */
+/* Names of colorways, and the text on them beside what the project is now. */
 
 /** A colorway is called by so many of its colors. */
 const CALLED_BY = 2
@@ -28,7 +28,7 @@ export const proposeName = (look: Look, others: readonly string[]): string => {
 export interface SwatchPair {
   one: Swatch | null
   other: Swatch | null
-  /** How far they are apart, in ΔE2000; null where one is missing. */
+  /** Their distance in ΔE2000; null where one is missing. */
   apart: number | null
 }
 
@@ -50,7 +50,7 @@ export const swatchPairs = (one: Pick<Look, 'scheme'>, other: Pick<Look, 'scheme
 const countOf = (count: number, one: string, many: string): string[] =>
   count ? [count === 1 ? one : `${count} ${many}`] : []
 
-/** What a project has become since a look was frozen, in words; nothing where it is as it was. */
+/** The changes of a project since a look was frozen, in words; nothing where it is as it was. */
 export const changesSince = (look: Look, project: Project): string[] => {
   const now = lookOf(project)
   const pairs = swatchPairs(look, now)
@@ -70,7 +70,7 @@ export const changesSince = (look: Look, project: Project): string[] => {
   ]
 }
 
-/** What became of the artwork a colorway was frozen on: pieces that are others now, are gone, or came since. */
+/** The changes of the artwork a colorway was frozen on: pieces that are others now, are gone, or came since. */
 export const artworkSince = (
   { artwork }: Pick<Colorway, 'artwork'>,
   now: readonly Artwork[],

@@ -25,7 +25,7 @@ import { deal, dealLike } from '#core/harmony/deal'
 import { type Adjustments, adjustColors } from '#core/harmony/adjust'
 import { orderSwatches } from '#core/harmony/order'
 
-/* What is done to a scheme in Compose. */
+/* Operations on a scheme in Compose. */
 
 /** The fewest swatches a scheme is left with. */
 export const FEWEST = 2
@@ -201,7 +201,9 @@ export const resizeScheme = (project: Project, wanted: number): Project => {
       ? withSwatches(next.project, [next.swatch])
       : addSwatches(
           project,
-          deal({ fixed: colors, count: 1, wheel: project.harmony.wheel }, project.scheme.length).hexes.map(hex => ({ hex })),
+          deal({ fixed: colors, count: 1, wheel: project.harmony.wheel }, project.scheme.length).hexes.map(hex => ({
+            hex,
+          })),
           'deal',
           null,
         )
@@ -345,7 +347,7 @@ const inLightnessOf = (hexes: readonly Hex[], others: readonly Hex[]): Hex[] => 
   return others.map((_, place) => hexes[from[to.indexOf(place)] as number] as Hex)
 }
 
-/** What a deal holds on to: the locked swatches or, where none is, the base. */
+/** The swatches a deal keeps: the locked swatches or, where none is, the base. */
 const heldSwatches = (project: Project): Swatch[] => {
   const lockedSwatches = project.scheme.filter(swatch => swatch.locked)
   const base = baseSwatchOf(project)
@@ -358,7 +360,7 @@ export const companionsOf = (project: Project): Swatch[] => {
   return project.scheme.filter(swatch => !fixed.includes(swatch))
 }
 
-/** How to deal: in one harmony, or any; or like companions that are given, in the order of `companionsOf`. */
+/** Options of a deal: in one harmony, or any; or like companions that are given, in the order of `companionsOf`. */
 export interface Dealing {
   kind?: Harmony['kind'] | null | undefined
   like?: readonly Hex[] | null | undefined

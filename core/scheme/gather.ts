@@ -8,7 +8,7 @@ import type { Project } from '#core/document/project'
 import { freshId, freshIds, gatheredScheme, type Gathered } from './scheme'
 import { bareOf, baseOf, sourceOf, wearScheme } from './wearScheme'
 
-/* What is done to a project in Gather: references, samples, and schemes that are gathered instead of derived. */
+/* Operations on a project in Gather: references, samples, and schemes that are gathered instead of derived. */
 
 /** One result of an extraction: its color and share, and where in which reference it is at home. */
 export interface FoundColor {

@@ -9,7 +9,7 @@ import { anchorOf, pullToward } from '#core/harmony/pull'
 import type { Base, Cast, Swatch } from '#core/document/scheme'
 import type { Project } from '#core/document/project'
 
-/* What every swatch wears: the color that follows from where it came from, from what was set by hand, and from what
+/* The color every swatch wears: the color that follows from where it came from, from what was set by hand, and from what
    is laid over the whole. */
 
 /** The color a swatch has where it came from; null for one the harmony made or that was made in Compose. */
@@ -66,7 +66,9 @@ export const angleOfSwatch = (project: Project, swatch: Swatch): number => {
 /** The color of a cast. */
 export const castColor = ({ of }: Cast): Hex => (of.kind === 'color' ? of.hex : hexOfKelvin(of.kelvin))
 
-/** Returns whether a name is only what the color was called by itself, now or by the words for hues there were before. */
+/**
+ * Returns whether a name is only what the color was called by itself, now or by the words for hues there were before.
+ */
 const isPlainName = ({ name, hex }: Pick<Swatch, 'name' | 'hex'>): boolean =>
   [plainName(hex), hueWords(hex)].includes(name.replace(/ \d+$/, ''))
 

@@ -8,7 +8,7 @@ import { matchingRules, readDeclarations, type Declaration, type SheetRule, type
 export const COLOR_PROPERTIES = ['fill', 'stroke', 'color', 'stop-color', 'flood-color', 'lighting-color'] as const
 export type ColorProperty = (typeof COLOR_PROPERTIES)[number]
 
-/** What a property says where nobody says anything; `stroke` then is none. */
+/** The initial value of a property; `stroke` then is none. */
 export const INITIAL_HEX: Readonly<Record<ColorProperty, Hex>> = {
   'fill': '#000000',
   'stroke': '#000000',
@@ -35,7 +35,7 @@ export const TEXT_PROPERTIES = [
 ] as const
 export type TextProperty = (typeof TEXT_PROPERTIES)[number]
 
-/** What is said of an element itself, before anything is inherited. */
+/** The declarations of an element itself, before inheritance. */
 export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in TextProperty]?: string } & {
   /** The custom properties said, in layers of which the later win. */
   readonly variables?: readonly Layer[]
@@ -63,7 +63,7 @@ const take = (draft: Draft, { property, value }: { property: string; value: Pass
   else if (isVariable(property)) (draft.variables ??= [new Map()])[0]?.set(property, value)
 }
 
-/** What declarations say that are important, or that are not. */
+/** The declarations that are important, or those that are not. */
 const draftOf = (rules: ReadonlyArray<readonly Declaration[]>, important: boolean): Draft => {
   const draft: Draft = {}
   for (const declarations of rules)
@@ -87,7 +87,7 @@ const NOTHING: Declared = {}
 export const cascadeOf = ({ elements }: Markup, sheets: Sheets): ((element: Element) => Declared) => {
   const known: Array<Declared | undefined> = new Array(elements.length)
   const drafts = [new WeakMap<readonly SheetRule[], Draft>(), new WeakMap<readonly SheetRule[], Draft>()] as const
-  /** What rules say, worked out once for a list. */
+  /** The declarations of rules, computed once for a list. */
   const drafted = (rules: readonly SheetRule[], important: boolean): Draft => {
     const done = drafts[important ? 1 : 0]
     let draft = done.get(rules)

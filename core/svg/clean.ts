@@ -65,13 +65,13 @@ const MAY_FETCH = /url|src|image|element|cross-fade|expression/i
 
 type Kind = 'handler' | 'base' | 'link' | 'opening' | 'style' | 'namespace' | 'plain'
 
-/** What a link says of where it opens, whom it tells of it, and what it asks the reader to keep. */
+/** Attributes of a link on where it opens, whom it notifies, and what it asks the reader to store. */
 const OPENING: ReadonlySet<string> = new Set(['ping', 'target', 'download'])
 
 const kinds = new Map<string, Kind>()
 const MAX_KINDS = 1000
 
-/** What an attribute can do, by its name. */
+/** The kind of an attribute, by its name. */
 const kindOf = (name: string): Kind => {
   let kind = kinds.get(name)
   if (kind) return kind
@@ -93,7 +93,7 @@ const kindOf = (name: string): Kind => {
   return kind
 }
 
-/** What an element points to that lies outside of the file. */
+/** References of elements to outside of the file. */
 const OUTSIDE: ReadonlyMap<string, string> = new Map([
   ['a', 'a link to'],
   ['image', 'a picture from'],
@@ -219,7 +219,7 @@ class Cleaning {
   }
 }
 
-/** What is clean is looked through again, and as often as that finds anything: so often at most. */
+/** Maximum number of times that clean markup is checked again, as long as something is found. */
 const MAX_ROUNDS = 4
 
 /**

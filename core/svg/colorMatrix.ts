@@ -7,7 +7,9 @@ import { placeOf, type Edit } from './passage'
 /* Color matrices that make one color, whatever they are given: how many programs write the color of a shadow. */
 
 const NUMBER = /[^\s,]+/g
-/** The twenty numbers go row by row: what red, green, blue, alpha and a constant give for red, green, blue and alpha. */
+/**
+ * The twenty numbers go row by row: what red, green, blue, alpha and a constant give for red, green, blue and alpha.
+ */
 const [ROWS, ROW, CONSTANT] = [3, 5, 4] as const
 const ALL = 20
 /** No matrix is written in more characters. */
@@ -19,7 +21,7 @@ const toLinear = converter('lrgb')
 export const numbersOf = (primitive: Element): number[] =>
   (findAttribute(primitive, 'values')?.text.match(NUMBER) ?? []).map(Number)
 
-/** What is written where somebody's number stood: as exact as a hex value, and no longer. */
+/** A number as it is written back: as exact as a hex value, and no longer. */
 const brief = (value: number): string => String(Math.round(value * 10_000) / 10_000)
 
 /**

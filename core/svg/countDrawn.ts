@@ -1,7 +1,7 @@
 import type { Declared, TextProperty } from './cascade'
 import { attributeOf, hrefId, type Element, type Markup } from './markup'
 
-/** What is drawn only where something points to it. */
+/** Elements that are drawn only where something points to them. */
 const APART = new Set([
   'defs',
   'pattern',
@@ -21,14 +21,14 @@ export const MARKERS = ['marker', 'marker-start', 'marker-mid', 'marker-end'] as
 /** The target of `url(#id)`. */
 export const urlTarget = (value: string): string | null => /url\(\s*["']?#([^"')\s]+)/.exec(value)?.[1] ?? null
 
-/** What an element points to: drawn for each of its shapes, for each of their corners, and once. */
+/** The references of an element: drawn for each of its shapes, for each of their corners, and once. */
 interface Links {
   shapes: readonly Element[]
   corners: readonly Element[]
   once: readonly Element[]
 }
 
-/** How many corners a shape may have: a generous guess. */
+/** Number of corners a shape may have: a generous guess. */
 const cornersOf = (element: Element): number =>
   element.local === 'path'
     ? (attributeOf(element, 'd')?.match(/[a-z]|[\d.]\s*[\s,-]/gi)?.length ?? 0)
@@ -44,7 +44,7 @@ const POINTING: Readonly<Record<string, keyof Links>> = {
 }
 
 /**
- * How many elements a renderer draws, those that uses, patterns, markers, masks and clip paths repeat as often as they do: at
+ * Number of elements a renderer draws, those that uses, patterns, markers, masks and clip paths repeat as often as they do: at
  * least as many as there are. Each is counted once, whatever points to it, and what points in a circle counts nothing.
  */
 export const countDrawn = (
@@ -53,7 +53,7 @@ export const countDrawn = (
   byId: ReadonlyMap<string, Element>,
 ): number => {
   const hasMarkers = source.includes('marker')
-  /* What there is to draw of each element with all it holds and points to: elements, shapes, and corners that markers stand on. */
+  /* The amount to draw of each element with all it holds and points to: elements, shapes, and corners that markers stand on. */
   const all = new Float64Array(elements.length)
   const shapes = new Float64Array(elements.length)
   const corners = new Float64Array(elements.length)

@@ -20,11 +20,11 @@ export interface Doctype extends Span {
   entities: ReadonlyMap<string, Span>
 }
 
-/** How much text entities may stand for in one file, in characters. */
+/** Maximum length of text that entities stand for in one file, in characters. */
 const MAX_EXPANDED = 1_000_000
 const DEEPEST = 16
 
-/** How long a name between “&” and “;” may be, in characters. */
+/** Maximum length of a name between “&” and “;”, in characters. */
 const MAX_REFERENCE_LENGTH = 1000
 
 const undefinedEntity = (name: string): Unreadable =>
@@ -137,7 +137,7 @@ export const defaultsIn = ({ text }: Declaration): DefaultAttribute[] | null => 
   return defaults
 }
 
-/** What no XML file may hold, not even by reference (XML 1.0, section 2.2). */
+/** Characters that no XML file may hold, not even by reference (XML 1.0, section 2.2). */
 export const NO_CHARACTER = /[\0-\x08\x0b\x0c\x0e-\x1f\ufffe\uffff]|\p{Cs}/u
 
 const character = (reference: string): string => {

@@ -1,13 +1,13 @@
 import { Gunzip } from 'fflate'
 import { MAX_SVG_BYTES, Unreadable } from './unreadable'
 
-/** How a file's bytes say its text, so that it can be written back in the same way. */
+/** The encoding of a file, so that it can be written back in the same way. */
 export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'iso-8859-1'
 
 export interface Decoded {
   text: string
   encoding: Encoding
-  /** What the file was written in, where it is written in UTF-8 from now on. */
+  /** The encoding the file had, where it is written in UTF-8 from now on. */
   was?: string
 }
 
@@ -60,9 +60,9 @@ const gunzip = (bytes: Uint8Array): Uint8Array => {
   return all
 }
 
-/** How far a browser looks for the declaration of an encoding, and further, in bytes. */
+/** Length within which a browser looks for the declaration of an encoding, and more, in bytes. */
 const DECLARED_WITHIN = 8192
-/** What a file says of its encoding at its very start (XML 1.0, section 4.3.3). */
+/** The declaration of an encoding at the very start of a file (XML 1.0, section 4.3.3). */
 const DECLARED = /^<\?xml\b[^>]*?\bencoding[\t\n\r ]*=[\t\n\r ]*(?:"([^"]*)"|'([^']*)')/
 /**
  * The encodings in which every letter that markup is made of stands for itself and for nothing else, and UTF-16, which counts
@@ -71,7 +71,7 @@ const DECLARED = /^<\?xml\b[^>]*?\bencoding[\t\n\r ]*=[\t\n\r ]*(?:"([^"]*)"|'([
 const PLAIN =
   /^(?:utf-8|utf-16(?:le|be)?|windows-125[0-8]|windows-874|iso-8859-(?:[2-8]|8-i|1[03-6])|koi8-[ru]|macintosh)$/
 
-/** What a file says it is written in, as browsers call it, and as it says it; null where it says nothing. */
+/** The encoding a file declares, as browsers call it, and as it is written; null where it says nothing. */
 const declaredEncoding = (bytes: Uint8Array): { called: string; label: string } | null => {
   const match = DECLARED.exec(textFromCodes(bytes.subarray(0, DECLARED_WITHIN)))
   const label = (match?.[1] ?? match?.[2])?.trim()

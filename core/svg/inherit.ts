@@ -3,14 +3,17 @@ import type { Element } from './markup'
 import { readPaint, type Paint } from './paint'
 import type { Passage } from './passage'
 
-/** The custom properties that reach an element: those it says, in layers of which the later win, and those further out. */
+/**
+ * The custom properties that reach an element: those it says, in layers of which the later win, and those further
+ * out.
+ */
 interface Variables {
   id: number
   declared: ReadonlyArray<ReadonlyMap<string, Passage>>
   outer: Variables | null
 }
 
-/** What a custom property is where those of an element hold, and where it was said. */
+/** The value of a custom property in a scope, and the scope it was declared in. */
 const findVariable = (variables: Variables, name: string): { value: Passage; at: Variables } | null => {
   for (let at: Variables | null = variables; at; at = at.outer)
     for (let layer = at.declared.length - 1; layer >= 0; layer--) {
@@ -20,10 +23,10 @@ const findVariable = (variables: Variables, name: string): { value: Passage; at:
   return null
 }
 
-/** What an element inherits: the paint that reaches it and where it was said, and the custom properties. */
+/** The inherited values of an element: the paint that reaches it and where it was said, and the custom properties. */
 export type Inherited = { [P in 'fill' | 'stroke' | 'color']: Paint } & { variables: Variables }
 
-/** What reaches the root. */
+/** The values that reach the root. */
 export const INITIAL: Inherited = {
   fill: { kind: 'initial' },
   stroke: { kind: 'none' },
@@ -31,11 +34,11 @@ export const INITIAL: Inherited = {
   variables: { id: 0, declared: [], outer: null },
 }
 
-/** How many custom properties may lead to one another. */
+/** Maximum number of custom properties that lead to one another. */
 const MAX_HOPS = 16
 
 /**
- * What a custom property means where it is used (CSS Custom Properties 1, section 3): null, as if nothing was said,
+ * The value of a custom property where it is used (CSS Custom Properties 1, section 3): null, as if nothing was said,
  * where it has no value and no fallback.
  */
 export const lookUp = (paint: Paint, variables: Variables, hops = 0): Paint | null => {
@@ -46,20 +49,20 @@ export const lookUp = (paint: Paint, variables: Variables, hops = 0): Paint | nu
   return value && lookUp(value, found.at, hops + 1)
 }
 
-/** What an element has of what it says itself and what reaches it. */
+/** The paint of an element, from its own declaration and the inherited one. */
 const inheritPaint = (own: Paint | undefined, outer: Paint, variables: Variables): Paint => {
   const paint = own?.kind === 'variable' ? lookUp(own, variables) : own
   return !paint || paint.kind === 'inherit' ? outer : paint
 }
 
-/** What is inherited from element to element. */
+/** Inheritance from element to element. */
 export class Inheritance {
   private readonly inheritedBy = new Map<Element, Inherited>()
   private scopes = 0
 
   constructor(private readonly declared: (element: Element) => Declared) {}
 
-  /** What reaches the children of an element, given what reaches the element. */
+  /** The values that reach the children of an element, given those that reach the element. */
   within(element: Element, inherited: Inherited): Inherited {
     const { fill, stroke, color, variables: own } = this.declared(element)
     if (!fill && !stroke && !color && !own) return inherited
@@ -73,7 +76,7 @@ export class Inheritance {
     }
   }
 
-  /** What reaches an element where it stands in the file. */
+  /** The values that reach an element where it stands in the file. */
   at(element: Element): Inherited {
     if (!element.parent) return INITIAL
     let known = this.inheritedBy.get(element.parent)

@@ -3,7 +3,10 @@ import type { Element } from './markup'
 import type { Token } from './paint'
 import type { Addition, Ink } from './reading'
 
-/** How a color was met: on which shape, whether its element was met before, and whether it counts where it is clear. */
+/**
+ * The context of a color: on which shape, whether its element was met before, and whether it counts where it is
+ * clear.
+ */
 export interface Met {
   painted: Element | null
   again?: boolean

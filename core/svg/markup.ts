@@ -56,7 +56,7 @@ export interface Element extends Span {
   named: Named | null
   /** The end of the name in the start tag: where an attribute can be added. */
   nameEnd: number
-  /** What a style sheet or script says; empty elsewhere. */
+  /** The text of a style sheet or script; empty elsewhere. */
   content: Passage[]
   /** True if letters stand directly in the element. */
   lettered: boolean
@@ -92,7 +92,7 @@ export const findAttribute = (element: Element, name: string): Attribute | undef
 /** The value of an attribute by its name without prefix, as it reads. */
 export const attributeOf = (element: Element, name: string): string | undefined => findAttribute(element, name)?.text
 
-/** What an element's `href`, with or without the old prefix, points to. */
+/** The target of an element's `href`, with or without the old prefix. */
 export const hrefOf = (element: Element): string | undefined =>
   attributeOf(element, 'href') ?? element.attributes.find(({ name }) => name.endsWith(':href'))?.text
 
@@ -164,10 +164,10 @@ const defaultNamespaces = (doctype: Doctype | null): Map<string, DefaultAttribut
   return defaults
 }
 
-/** How deep elements may stand within one another. */
+/** Maximum depth of elements. */
 const DEEPEST = 500
 
-/** What elements have that hold nothing, as most do. */
+/** The children of elements that have none, as most. */
 const NONE: Element[] = []
 const NOTHING_SAID: Passage[] = []
 
@@ -336,6 +336,6 @@ export const readMarkup = (source: string): Markup => {
   return { source, root, elements, instructions, doctype, unbound }
 }
 
-/** What an element's style sheet says, as one passage. */
+/** The text of an element's style sheet, as one passage. */
 export const contentOf = (element: Element): Passage =>
   joinPassages(element.content.length ? element.content : [{ text: '', pieces: [] }])

@@ -15,7 +15,7 @@ const FETCHING = new Set([
 /** Functions that may stand in those; any other may bring an address from elsewhere, as custom properties do. */
 const HARMLESS =
   /^(?:|type|calc|rgba?|hsla?|hwb|lab|lch|oklab|oklch|color|color-mix|(?:-webkit-)?(?:repeating-)?(?:linear|radial|conic)-gradient)$/
-/** How much of an address is looked at and told, in characters. */
+/** Length of an address that is checked and reported, in characters. */
 const TOLD = 200
 
 /**

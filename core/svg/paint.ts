@@ -16,7 +16,7 @@ export interface Token {
 }
 
 /**
- * What a paint property says. `initial` is what holds where nobody said anything; `variable` is a custom property, to
+ * The value of a paint property. `initial` holds where nothing is declared; `variable` is a custom property, to
  * be looked up where it is used; `unread` is a paint this reader leaves alone, such as a mixed color.
  */
 export type Paint =
@@ -64,7 +64,7 @@ const VARIABLE = /^(var\(\s*(--[^\s,)]+)\s*)(?:,([^]*))?\)$/i
 /** After a color nothing may follow but what old files say for color management. */
 const NOTHING_MORE = /^\s*(icc-color\([^)]*\)\s*)?$/i
 const SERVER = /url\(\s*(?:"([^"]*)"|'([^']*)'|([^\s"'()]*))\s*\)/iy
-/** How deep fallbacks may stand within one another, and how long a color may be, in characters. */
+/** Maximum depth of fallbacks, and maximum length of a color, in characters. */
 const DEEPEST = 16
 const MAX_COLOR_LENGTH = 1000
 
@@ -188,7 +188,7 @@ const inFunction = (text: string, hex: Hex): string => {
 }
 
 /**
- * How a token is written with another color: in its own notation (short or long hex, upper or lower case, `rgb()` with
+ * Writes a token with another color: in its own notation (short or long hex, upper or lower case, `rgb()` with
  * its separators), its alpha kept. Color words and other functions become hex, or `rgba()` where they are not opaque.
  */
 export const rewriteToken = ({ text, alpha }: Token, hex: Hex): string => {

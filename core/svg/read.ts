@@ -34,20 +34,25 @@ const FLOODS = new Set(['feFlood', 'feDropShadow'])
 const LIGHTS = new Set(['feDiffuseLighting', 'feSpecularLighting'])
 const ANIMATIONS = new Set(['animate', 'set', 'animateColor'])
 const ANIMATED = ['values', 'from', 'to', 'by'] as const
-/** How deep uses and groups may stand within one another. */
+/** Maximum depth of uses and groups. */
 const DEEPEST = 1000
-/** How deep patterns and markers are followed into one another; what is deeper is followed after the rest. */
+/** Maximum depth to which patterns and markers are followed; what is deeper is followed after the rest. */
 const DEEPEST_CONTENT = 50
-/** How many groups and shapes are gone through again where uses repeat them, and how many more for each element there is. */
+/**
+ * Maximum number of groups and shapes that are visited again where uses repeat them, and how many more for each
+ * element there is.
+ */
 const MAX_REPEATED = 100_000
 const REPEATED_EACH = 4
-/** How many elements a renderer may have to draw again because something repeats them. */
+/** Maximum number of elements a renderer draws again because something repeats them. */
 const MAX_DRAWN = 400_000
-/** So many stops are gone through again for shapes that share their gradient; from then on, so many of each gradient. */
+/**
+ * So many stops are gone through again for shapes that share their gradient; from then on, so many of each gradient.
+ */
 const MAX_STOPS = 100_000
 const FIRST_STOPS = 8
 const MAX_NOTES = 20
-/** How many elements around a primitive are asked what filters compute in: who says it says it there. */
+/** Number of elements around a primitive that are asked which color space filters compute in. */
 const NEAR = 8
 
 const brief = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text)
@@ -220,7 +225,10 @@ class PaintWalk {
     return true
   }
 
-  /** The stops of a gradient; only the first, where very many were gone through for other shapes: all are inks by then. */
+  /**
+   * The stops of a gradient; only the first, where very many were gone through for other shapes: all are inks by
+   * then.
+   */
   private stopsToSee(gradient: Element): Element[] {
     const stops = this.stopsOf(gradient)
     if (!this.runs.has(gradient) || this.book !== this.page) return stops

@@ -5,7 +5,7 @@ import type { Token } from './paint'
 import type { Span } from './passage'
 
 /**
- * What is recolored besides the colors on the page, where it is asked for: pictures within the file, and colors that
+ * Parts that are recolored besides the colors on the page, where it is asked for: pictures within the file, and colors that
  * only feed a computation (masks, clip paths, lights, color matrices).
  */
 export const ALSO = ['pictures', 'computed'] as const
@@ -20,7 +20,7 @@ export interface Addition {
 /** One distinct color of the artwork. */
 export interface Ink {
   hex: Hex
-  /** How often it paints: one for each fill, stroke, stop, flood or light. */
+  /** Number of times it paints: one for each fill, stroke, stop, flood or light. */
   uses: number
   /** Where it is written. */
   tokens: Token[]
@@ -55,8 +55,8 @@ export interface Reading {
    */
   pictures: Embedded[]
   pictureInks: Hex[][]
-  /** How many pictures and computed colors were left alone. */
+  /** Number of pictures and computed colors that were left alone. */
   left: Record<Also, number>
-  /** What was left alone, in plain sentences. */
+  /** The parts that were left alone, in plain sentences. */
   notes: string[]
 }

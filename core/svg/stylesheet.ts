@@ -15,7 +15,10 @@ import { attributeOf, contentOf, type Element } from './markup'
 import { slicePassage, type Passage, type Span } from './passage'
 import { Unreadable } from './unreadable'
 
-/** One declaration of a style sheet or style attribute: its value is a passage of the source, and a span of the text read. */
+/**
+ * One declaration of a style sheet or style attribute: its value is a passage of the source, and a span of the text
+ * read.
+ */
 export interface Declaration {
   property: string
   value: Passage
@@ -25,7 +28,7 @@ export interface Declaration {
 
 /** A rule that can apply to elements, one for each selector of its list. */
 export interface SheetRule {
-  /** What has to be asked beside name, id and classes of an element; null where nothing has. */
+  /** The condition to check beside name, id and classes of an element; null where nothing has. */
   asks: ((element: Element) => boolean) | null
   subject: Subject
   /** Specificity first, place in the file second: the higher wins. */
@@ -33,14 +36,14 @@ export interface SheetRule {
   declarations: readonly Declaration[]
 }
 
-/** What an element has to be called for a selector to hold: its name, its id, and its classes. */
+/** The names an element needs for a selector to match: its name, its id, and its classes. */
 interface Subject {
   name: string | null
   id: string | null
   classes: readonly string[]
 }
 
-/** How much may be looked up for the style sheets of one file: steps from element to element, and rules tried. */
+/** Maximum lookups for the style sheets of one file: steps from element to element, and rules tried. */
 const MAX_EFFORT = 1_000_000
 /** The same for each element besides. */
 const EFFORT_EACH = 50
@@ -66,7 +69,7 @@ class Effort {
     if (this.isSpent) throw new Spent()
   }
 
-  /** What the work finds; nothing, from then on, where it takes more than there is left. */
+  /** The result of the work; nothing, from then on, where it takes more than there is left. */
   within<Found>(work: () => Found, nothing: Found): Found {
     if (this.isSpent) return nothing
     try {
@@ -91,17 +94,17 @@ export interface Sheets {
   conditions: Set<string>
   /** True if there are selectors too long to be followed. */
   isPassedOver: boolean
-  /** What finding rules by names, and asking more of elements, may still take. */
+  /** Remaining effort for finding rules by names and for checking elements. */
   lookups: Effort
   questions: Effort
   /** The rules without questions that hold for elements that are called alike. */
   alike: Map<string, SheetRule[]>
 }
 
-/** How deep rules, conditions and brackets may stand within one another in a style sheet. */
+/** Maximum depth of rules, conditions and brackets in a style sheet. */
 const DEEPEST_SHEET = 100
 
-/** How deep brackets stand within one another in CSS. */
+/** Depth of brackets in CSS. */
 export const depthOf = (css: string): number => {
   let [depth, most] = [0, 0]
   tokenize(css, type => {
@@ -127,7 +130,7 @@ export const sheetTree = (css: string, { parseAtrulePrelude = true } = {}): CssN
   })
 }
 
-/** How selectors find their way among elements; every step counts. */
+/** The tree navigation of selectors; every step counts. */
 const optionsWith = (effort: Effort): Options<Element, Element> => {
   const counted = (elements: Element[]): Element[] => {
     effort.spend(elements.length + 1)
@@ -249,7 +252,7 @@ export const readDeclarations = (
   return stretches.filter(({ property }) => wanted(property)).map(stretch => declarationOf(passage, stretch))
 }
 
-/** What holds of a medium where artwork is judged: in light surroundings, at rest, in color, at any size. */
+/** The media features under which artwork is judged: in light surroundings, at rest, in color, at any size. */
 const MEDIUM: ReadonlyMap<string, string> = new Map([
   ['prefers-color-scheme', 'light'],
   ['prefers-reduced-motion', 'no-preference'],
@@ -287,7 +290,7 @@ const conditionMatches = (name: string, prelude: string): boolean => {
   return prelude.split(',').some(query => mediaMatches(query.trim().toLowerCase()))
 }
 
-/** What an element has to be called for a selector to hold, and whether that is all it asks. */
+/** The names an element needs for a selector to match, and whether that is all it asks. */
 const subjectOf = (selector: Selector): Subject & { isAll: boolean } => {
   let name: string | null = null
   let id: string | null = null
@@ -324,7 +327,7 @@ const specificityOf = (selector: CssNode): number => {
   return a * 1e6 + b * 1e3 + c
 }
 
-/** How many parts a selector may have. */
+/** Maximum number of parts of a selector. */
 const MAX_SELECTOR_LENGTH = 100
 
 const addRule = (sheets: Sheets, passage: Passage, rule: Rule, options: Options<Element, Element>): void => {
@@ -402,7 +405,9 @@ export const readSheets = (elements: readonly Element[]): Sheets => {
   return sheets
 }
 
-/** The names of its classes that sheets ask for, and its id where they do: what tells it from elements treated alike. */
+/**
+ * The names of its classes that sheets ask for, and its id where they do: what tells it from elements treated alike.
+ */
 const marksOf = (sheets: Sheets, element: Element): { id: string | null; classes: string[] } => {
   const id = attributeOf(element, 'id')
   const classes = attributeOf(element, 'class')
@@ -428,7 +433,10 @@ const candidatesFor = (
     ...classes.map(name => sheets.byClass.get(name)),
   ].flatMap(rules => (rules ? [rules] : []))
 
-/** Returns whether more was asked of the style sheets than they may ask for, so that some of their rules were passed over. */
+/**
+ * Returns whether more was asked of the style sheets than they may ask for, so that some of their rules were passed
+ * over.
+ */
 export const isTooMuch = ({ isPassedOver, lookups, questions }: Sheets): boolean =>
   isPassedOver || lookups.isSpent || questions.isSpent
 

@@ -1,6 +1,6 @@
 import type { Removal } from './clean'
 
-/** What is missing in a picture once something was taken out, by how that is called; the first that fits. */
+/** The visible loss in a picture once something was removed, by its name; the first that fits. */
 const MISSING: ReadonlyArray<readonly [what: RegExp, words: string]> = [
   [/^a foreign object|^a web page element|^an embedded/, 'Text or a form that only a web page can show is missing.'],
   [/^a (sound|video)/, 'A sound or a video is missing.'],
@@ -11,7 +11,7 @@ const MISSING: ReadonlyArray<readonly [what: RegExp, words: string]> = [
 ]
 const NOTHING_MISSING = 'Scripts and links were taken out; the picture is as it was.'
 
-/** What was taken out of a file as one sees it in the picture, in plain sentences, each once. */
+/** The visible losses of removals from a file, in plain sentences, each once. */
 export const visibleLosses = (removed: readonly Pick<Removal, 'what'>[]): string[] => {
   const words = removed.map(({ what }) => MISSING.find(([pattern]) => pattern.test(what))?.[1] ?? NOTHING_MISSING)
   const missing = [...new Set(words.filter(each => each !== NOTHING_MISSING))]

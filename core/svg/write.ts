@@ -14,7 +14,7 @@ export const additionEdit = ({ element, property }: Addition, text: string): Edi
 }
 
 /**
- * What a shape is painted with by hand, whatever the file says: colors, and an opacity in [0, 1] over the whole shape.
+ * The paint of a shape by hand, whatever the file says: colors, and an opacity in [0, 1] over the whole shape.
  */
 export interface HandPaint {
   fill?: Hex
@@ -34,7 +34,13 @@ const handEdit = (element: Element, paint: HandPaint, weight: string): Edit[] =>
   const style = findAttribute(element, 'style')
   if (!style) return [{ start: element.nameEnd, end: element.nameEnd, text: ` style="${text}"` }]
   const declarations = style.value.text.trim()
-  return [{ start: style.inside.end, end: style.inside.end, text: `${declarations && !declarations.endsWith(';') ? ';' : ''}${text}` }]
+  return [
+    {
+      start: style.inside.end,
+      end: style.inside.end,
+      text: `${declarations && !declarations.endsWith(';') ? ';' : ''}${text}`,
+    },
+  ]
 }
 
 /**
@@ -48,7 +54,7 @@ export const handEdits = ({ markup }: Reading, byHand: ReadonlyMap<number, HandP
   })
 }
 
-/** How a color is written with another value. */
+/** Writes a color with another value. */
 const formatToken = (token: Token, hex: Hex): string =>
   token.made ? withConstants(token.text, hex, token.made.linear) : rewriteToken(token, hex)
 

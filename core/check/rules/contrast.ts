@@ -8,9 +8,9 @@ import { areaOf, namesOf, type CheckState, type Neighbors } from '../state'
 
 /** The ratios of WCAG 2.2: for normal text (1.4.3), and for large text (1.4.3) and graphics (1.4.11). */
 export const RATIO = { text: 4.5, large: 3 } as const
-/** What serves as lettering: something that covers little, in a contrast that reads. */
+/** Lettering: something that covers little, in a contrast that reads. */
 const LETTERING = 0.12
-/** What is an area to be told from its neighbor. */
+/** Minimum area that has to be distinguishable from its neighbor. */
 const AREA = 0.02
 
 const originalContrast = ({ inks }: Neighbors): number => contrastOf(...inks)
@@ -28,7 +28,10 @@ const hasLetteringMarks = ({ check: { lettering: marks } }: Project): boolean =>
   return false
 }
 
-/** Returns whether neighbors are lettering on its ground: as the artwork has it, or as somebody said of their swatches. */
+/**
+ * Returns whether neighbors are lettering on its ground: as the artwork has it, or as somebody said of their
+ * swatches.
+ */
 export const isLettering = (pair: Neighbors, { project }: CheckState): boolean => {
   const [one, other] = pair.swatches
   const mark =

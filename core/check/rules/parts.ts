@@ -13,7 +13,7 @@ import { areaOf, lightOf, mostOf, SEEN, swatchIn, type CheckState } from '../sta
 const OFF = 0.18
 /** An accent over this part of the picture does not draw the eye any more. */
 const TOO_MUCH = 0.35
-/** What is loud: OKLCH chroma from here on, in hues so far apart, each covering so much. */
+/** Loud colors: OKLCH chroma from here on, in hues so far apart, each covering so much. */
 const LOUD = { chroma: 0.14, apart: 40, covers: 0.03, most: 3 } as const
 /** From how many swatches on a neutral is missed, and the chroma of grays that have nothing of what dominates. */
 const [ENOUGH, DEAD] = [4, 0.004]
@@ -93,7 +93,10 @@ export const accent: Rule = {
 /** An ink of less area does not bring a share much nearer. */
 const LARGE_ENOUGH = 0.03
 
-/** Why a swatch does not cover what it is meant to: a single ink is too large, none is of the right size, or contrast is in the way. */
+/**
+ * Why a swatch does not cover what it is meant to: a single ink is too large, none is of the right size, or contrast
+ * is in the way.
+ */
 const whyOff = (state: CheckState, id: string, is: number, meant: number, covered: number): string => {
   const own = new Set(state.inksOf.get(id))
   const areas = (mine: boolean): number[] =>

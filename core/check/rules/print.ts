@@ -11,7 +11,7 @@ const CHANGED = { seen: 5, plain: 10 } as const
 /** The nearest printable color is looked for again from where it was found, so often at most. */
 const AGAIN = 4
 
-/** What printing does to a color, in a word. */
+/** The effect of printing on a color, in a word. */
 const describeShift = (hex: string, printed: string): string => {
   const [was, is] = [lchOf(hex), lchOf(printed)]
   if (was.c - is.c > Math.abs(was.l - is.l) * 0.4) return 'duller'

@@ -17,7 +17,7 @@ const REMARKED = /^[ \t]*(--[\w-]+):[ \t]*[^;{}\n]{1,200};[ \t]*\/\*([^\n]*)\*\/
 /** The longest line that is looked through for a remark, in characters. */
 const MAX_LINE_LENGTH = 1000
 
-/** What a remark says: the name, and behind it maybe role and share; null where it is of a rung. */
+/** Reads a remark: the name, and behind it maybe role and share; null where it is of a rung. */
 const readRemark = (remark: string): (Partial<ReadColor> & { name: string }) | null => {
   const words = remark.replace(/\*\u200B\//g, '*/')
   const parts = words.split(' · ')
@@ -35,7 +35,7 @@ const readRemarks = (text: string): Map<string, ReturnType<typeof readRemark>> =
     }),
   )
 
-/** How deep rules and brackets may stand within one another. */
+/** Maximum depth to which rules and brackets stand within one another. */
 const DEEPEST = 100
 /** The longest selector a color is named by, in characters. */
 const MAX_NAME_LENGTH = 200

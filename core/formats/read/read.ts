@@ -7,7 +7,7 @@ import type { ReadColor } from './readColor'
 import { colorsInText } from './text'
 import { colorsInJson } from './tokens'
 
-/** What a list turned out to be. */
+/** The kinds of lists. */
 export type ListKind = 'text' | 'CSS' | 'design tokens' | 'CSV' | 'SVG'
 
 /** The longest list read, in characters. */

@@ -13,7 +13,9 @@ interface Shape {
 const SHAPES = /^(?:\w+:)?(rect|circle|ellipse|path|polygon|line|polyline|stop)$/
 const PLAIN = /^(rect|circle|ellipse)$/
 
-/** More shapes than that are not named by what is written on them; so many words are looked at, of so many characters. */
+/**
+ * More shapes than that are not named by what is written on them; so many words are looked at, of so many characters.
+ */
 const MAX_NAMED = 500
 const MAX_WORDS = 2000
 const MAX_WORDS_LENGTH = 200
@@ -35,7 +37,7 @@ const nameFrom = (attributes: Record<string, string>): string | null => {
     : null
 }
 
-/** How deep elements may stand within one another; what is deeper, and what follows it, is not read. */
+/** Maximum depth of elements; what is deeper, and what follows it, is not read. */
 const DEEPEST = 500
 class TooDeep extends Error {}
 

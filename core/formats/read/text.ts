@@ -3,7 +3,7 @@ import type { ReadColor } from './readColor'
 
 type Notation = 'hex' | 'function' | 'rgb' | 'hsb' | 'cmyk'
 
-/** How colors stand in running text, the surest first. */
+/** Notations of colors in running text, the surest first. */
 const NOTATIONS: ReadonlyArray<readonly [notation: Notation, pattern: RegExp]> = [
   ['function', /\b(?:rgba?|hsla?|hsb|hsv|hwb|lab|lch|oklab|oklch|color|cmyk)\([^()\n]{1,80}\)/gi],
   ['hex', /#(?:[\da-f]{8}|[\da-f]{6}|[\da-f]{3,4})(?![\w-])/gi],
@@ -27,7 +27,7 @@ interface Hit {
   hex: string
 }
 
-/** What a hit says, in a form the color parser knows. */
+/** The value of a hit, in a form the color parser knows. */
 const plain = (notation: Notation, value: string): string => {
   if (notation === 'hex' || notation === 'function') return value
   return `${notation}(${[...value.matchAll(/\d{1,3}/g)].map(([number]) => number).join(' ')})`

@@ -47,7 +47,7 @@ const rgbGroup = (value: Group): string | null => {
 
 const ALIAS = /^\{([^{}]+)\}$/
 
-/** What an alias leads to, followed as far as it goes; null for a dead end or a circle. */
+/** The value an alias leads to, followed as far as it goes; null for a dead end or a circle. */
 const resolveAlias = (root: Json, value: Json, steps = 0): Json => {
   const alias = typeof value === 'string' ? ALIAS.exec(value) : null
   if (!alias) return value
@@ -57,7 +57,7 @@ const resolveAlias = (root: Json, value: Json, steps = 0): Json => {
   return steps < 20 && isGroup(target) ? resolveAlias(root, target.$value ?? target.value ?? null, steps + 1) : null
 }
 
-/** What this program says of a group or token beside the standard. */
+/** The extension of this program on a group or token beside the standard. */
 const extensionOf = (value: Group): Group | null => {
   const own = isGroup(value.$extensions) ? value.$extensions[EXTENSION] : undefined
   return isGroup(own) ? own : null
