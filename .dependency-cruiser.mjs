@@ -15,7 +15,7 @@ const APP = [
   ...['components', 'pages'],
 ]
 
-/** What the rooms beside core may import of each other. */
+/** Imports allowed between the rooms beside core. */
 const ROOMS = {
   core: ['core'],
   render: ['core', 'render'],
@@ -25,7 +25,7 @@ const ROOMS = {
   bin: ['core', 'render', 'server', 'demo', 'bin'],
 }
 const TEST = '\\.test\\.ts$'
-/** What stands for Nuxt in tests of stores: to this check, `#imports` leads there. */
+/** The stand-in for Nuxt in tests of stores: to this check, `#imports` leads there. */
 const STAND_IN = 'tests/nuxt\\.ts$'
 
 const arrowsOf = ([room, allowed]) => ({

@@ -11,10 +11,10 @@ import { PICTURE_NAME } from '../render/pictures'
 import { poolOf } from '../render/pool'
 import { reasonOf } from './reason'
 
-/** What does the work: a source where this is one, or built beside what this is built into. */
+/** The worker's script: a source where this is one, or built beside what this is built into. */
 const HAND = new URL(import.meta.url.endsWith('.ts') ? './batchWorker.ts' : './batchWorker.mjs', import.meta.url)
 
-/** How long one file may take, in milliseconds. */
+/** Maximum time for one file, in milliseconds. */
 const LONGEST = 120_000
 
 /** Runs tasks on all cores, each core one at a time; `seen` hears of each as it is done. */
@@ -51,7 +51,7 @@ const progress = (what: string, count: number, all: number): void => {
   if (process.stderr.isTTY) process.stderr.write(`\r${what} ${count} of ${all}${count === all ? '\n' : ''}`)
 }
 
-/** How a batch ended: how many files there were, and those that failed with the reason. */
+/** The result of a batch: how many files there were, and those that failed with the reason. */
 export interface BatchResult {
   files: number
   failed: Array<{ path: string; why: string }>

@@ -6,7 +6,7 @@ import { reasonOf } from './reason'
 /** A piece of a batch: the inks of a file, or a file remapped. */
 export type Task = ({ do: 'inks' } | { do: 'remap'; plan: Plan; out: string }) & { path: string; also: readonly Also[] }
 
-/** What came of it, or why nothing did. */
+/** The result, or the reason of a failure. */
 export type Outcome = { result: FileResult & { inks?: InkSummary[] } } | { failed: string }
 
 const runTask = (task: Task): Promise<FileResult & { inks?: InkSummary[] }> =>

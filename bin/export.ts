@@ -6,9 +6,9 @@ import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS } from '#core/harmony/gradien
 import type { SchemePlan } from './remapFile'
 import { colorIn, required, numberIn, oneOf, refuse } from './words'
 
-/* What is typed for what is handed over: exports, sheets, gradients. */
+/* Command line of exports: exports, sheets, gradients. */
 
-/** What an export is made of, besides the formats of schemes. */
+/** The parts of an export besides the formats of schemes. */
 const AS = ['svg', 'themed', 'png', 'pdf', ...SCHEME_FORMAT_KINDS] as const
 
 export interface ExportWords {
@@ -18,7 +18,7 @@ export interface ExportWords {
   'all-colors'?: boolean | undefined
 }
 
-/** What is wanted of an export, as it was typed. */
+/** Export options as they were typed. */
 export const wantedOf = ({
   as,
   width,

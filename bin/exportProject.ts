@@ -100,7 +100,7 @@ const withSchemes = (
   return { ...project, lineUp: { colorways, chosen: null, open: null } }
 }
 
-/** How an export ended: how many files were written, and those that could not be, with the reason. */
+/** The result of an export: how many files were written, and those that could not be, with the reason. */
 export interface ExportResult {
   files: number
   failed: Array<{ path: string; why: string }>

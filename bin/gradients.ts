@@ -5,7 +5,7 @@ import { gradientsToCss, gradientToSvg, type HandedGradient } from '#core/format
 import { gradientPixels, type GradientKind, type GradientSpace, type HueWay } from '#core/harmony/gradient'
 import { writeAtomically } from './remapFile'
 
-/** How a gradient is said on the command line. */
+/** A gradient on the command line. */
 export interface GradientWords {
   colors: ReadonlyArray<{ hex: Hex; at: number | null }>
   kind: GradientKind

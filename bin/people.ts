@@ -11,7 +11,10 @@ export interface PeopleWords {
 
 const linkOf = (at: string, token: string): string => `${at.replace(/\/+$/, '')}/welcome/${token}`
 
-/** What is to be said: who works here, a new link for somebody, or the link for the first owner (nothing where there is one). */
+/**
+ * Runs the verb for people and returns its output: who works here, a new link for somebody, or the link for the first
+ * owner (nothing where there is one).
+ */
 export const runPeople = async (sql: Sql, { link, first, at }: PeopleWords): Promise<string> => {
   if (first) {
     const token = await welcomeOwner(sql)

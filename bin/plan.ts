@@ -9,9 +9,9 @@ import { SHADINGS } from '#core/remap/shading'
 import type { Plan } from './remapFile'
 import { colorIn, naming, required, numberIn, oneOf, refuse } from './words'
 
-/* How colors are to be remapped, read from what was typed. */
+/* The plan of a remapping, read from the command line. */
 
-/** What says how to remap, as it was typed. */
+/** The words for a remapping, as they were typed. */
 export interface PlanWords {
   'map'?: string | undefined
   'map-file'?: string | undefined
@@ -48,7 +48,7 @@ export const colorsIn = async (path: string): Promise<ReadColor[]> => {
 
 const MAX_PLANNED = 64
 
-/** What a remap or a batch goes by: pairs of colors said or in a file, or a scheme with a strategy. */
+/** The plan of a remap or a batch: pairs of colors said or in a file, or a scheme with a strategy. */
 export const planOf = async (words: PlanWords): Promise<Plan> => {
   if (words.scheme === undefined) {
     if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map, '=', '#aabbcc=#ddeeff')) }

@@ -49,9 +49,9 @@ export interface SchemePlan {
   match: Match
   seed: number
   shading: Shading | null
-  /** How closely inks hold to their swatch, in [0, 1]. */
+  /** The hold, in [0, 1]. */
   hold: number
-  /** How much shares and roles, and the hues inks had, count where the picture is kept. */
+  /** Weights of shares and roles, and of the hues inks had, where the picture is kept. */
   meant: Meant
   neutrals: Neutrals
   tolerance: number
@@ -59,7 +59,7 @@ export interface SchemePlan {
 }
 export type Plan = FixedMap | SchemePlan
 
-/** What was seen of a file while it was remapped: what had to go, and what was left alone. */
+/** Notes on a remapped file: removed parts, and parts left alone. */
 export interface FileResult {
   removed: Removal[]
   notes: string[]
@@ -140,7 +140,7 @@ export const planProject = (plan: SchemePlan, inks: readonly InkArea[]): Project
   return plan.shading ? apply(matched, { do: 'shade', shading: plan.shading }, knownInks(inks)) : matched
 }
 
-/** What every ink becomes by a plan. */
+/** Colors of every ink by a plan. */
 export const planColors = (plan: Plan, inks: readonly InkArea[]): ReadonlyMap<Hex, Hex> =>
   plan.kind === 'map' ? new Map(plan.pairs) : paintingOf(planProject(plan, inks), { inks, standIns: [] })(null).colors
 
@@ -158,7 +158,7 @@ const readPreview = async (path: string): Promise<Pixels> => {
 }
 
 /**
- * How well a drawing or a picture keeps another it came from, and how it wears a scheme, both looked at 220 pixels wide.
+ * Figures of how a drawing or a picture keeps another it came from, and how it wears a scheme, both looked at 220 pixels wide.
  * Throws Unreadable for what is neither, RangeError where the two differ in size.
  */
 export const compareFiles = async (

@@ -16,13 +16,13 @@ const FIRST_PORT = 4180
 const NOTE = join(DATA, 'start.json')
 const CLUSTER = 'postgres'
 
-/** How long the server may take until it answers, may not answer then, and may take to end, in milliseconds. */
+/** Maximum times for the server to start answering, to be silent after that, and to end, in milliseconds. */
 const UNTIL_ANSWER = 30_000
 const SILENT = 20_000
 const UNTIL_ENDED = 5000
-/** How often it is looked whether all is well, in milliseconds. */
+/** Interval of health checks, in milliseconds. */
 const LOOK = 1000
-/** What dies within so many milliseconds so many times on end is not started again. */
+/** A process that dies within so many milliseconds so many times in a row is not restarted. */
 const YOUNG = 3000
 const MAX_YOUNG = 10
 
@@ -32,7 +32,7 @@ interface Known {
   began: string
 }
 
-/** What a start writes down of itself, so that another finds it, or takes over what it left. */
+/** The note of a start on itself, so that another finds it, or takes over what it left. */
 interface Note {
   start: Known
   address: string | null

@@ -19,7 +19,7 @@ import { colorsIn, mapOf, pairsIn, planOf, type PlanWords } from './plan'
 import { naming, required, numberIn, oneOf, refuse } from './words'
 import type { Plan, SchemePlan, FileResult } from './remapFile'
 
-/* What a verb stands on is fetched with it: none waits for what others need. */
+/* The code of a verb is loaded with it: none waits for what others need. */
 const remapping = () => import('./remapFile')
 
 const inks = async (path: string, also: readonly Also[]): Promise<string> =>

@@ -1,7 +1,7 @@
 import { parseColor } from '#core/color/parse'
 import { reasonOf } from './reason'
 
-/* What is typed, read: each refuses, in one sentence, what it does not understand. */
+/* Parsers of arguments: each refuses, in one sentence, what it does not understand. */
 
 /** Something said wrong or a file that cannot be read: one sentence, exit code 2. */
 export class Refusal extends Error {}

@@ -126,7 +126,7 @@ export const PICTURE_NAME = /\.(png|jpe?g|webp|gif)$/i
 /** A name that ends as a picture file does that is written. */
 export const WRITTEN_NAME = /\.(png|jpe?g|webp)$/i
 
-/** How good pictures are that lose something in their file, of 100. */
+/** Quality of lossy pictures, of 100. */
 const QUALITY = 92
 
 /** A picture as a file of the kind its name ends in: PNG or WebP without loss, or JPEG, on white where it was clear. */

@@ -14,23 +14,23 @@ export interface Pool<Task, Answer> {
   end: () => void
 }
 
-/** What a pool is made of. */
+/** Options of a pool. */
 export interface PoolPlan {
-  /** How many processes work side by side. */
+  /** Number of processes that work side by side. */
   size: number
   /** Starts a process that answers each message with one. */
   hire: () => ChildProcess
-  /** How long one task may take, in milliseconds. */
+  /** Maximum time of a task, in milliseconds. */
   longest: number
-  /** What is said of a task that takes longer, and of one that processes broke down over. */
+  /** Messages on a task that takes longer, and on one that processes crashed on. */
   late: string
   broken: string
-  /** How much memory a process may hold while it works, in MB, and what is said of one that takes more. */
+  /** Maximum memory of a working process, in MB, and the message on one that takes more. */
   memory?: number
   greedy?: string
-  /** How much memory a process may hold while it waits for the next task, in MB; one that holds more is let go. */
+  /** Maximum memory of a process that waits for the next task, in MB; one that holds more is let go. */
   atRest?: number
-  /** How often a task is begun at most: a process can break down without its fault. */
+  /** Maximum number of times a task is begun: a process can break down without its fault. */
   tries?: number
 }
 
@@ -41,11 +41,11 @@ export class Canceled extends Error {
   }
 }
 
-/** How often it is looked at what a process holds, in milliseconds, and how large a page of memory is, in MB. */
+/** Interval of checking a process's memory, in milliseconds, and the size of a page of memory, in MB. */
 const WATCHED = 200
 const PAGE = 4096 / 1048576
 
-/** What a process holds in memory, in MB, as Linux tells it; 0 where nobody tells. */
+/** Memory of a process in MB, as Linux tells it; 0 where nobody tells. */
 const memoryOfMB = ({ pid }: ChildProcess): number => {
   try {
     return Number(readFileSync(`/proc/${pid}/statm`, 'latin1').split(' ')[1]) * PAGE

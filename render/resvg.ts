@@ -6,7 +6,7 @@ import type { Renderer } from '#core/inkmap/measureAreas'
 import { poolOf } from './pool'
 
 /**
- * What a renderer runs, in a process of its own: there are drawings that bring the library down, and with it the
+ * The renderer runs in a process of its own: there are drawings that bring the library down, and with it the
  * process it is in.
  */
 const RENDERER = `
@@ -25,13 +25,13 @@ const RENDERER = `
   process.on('disconnect', () => process.exit())
 `
 
-/** How long one rendering may take, in milliseconds. */
+/** Maximum time of one rendering, in milliseconds. */
 const LONGEST = 60_000
 
-/** How much memory a renderer may hold, in MB. */
+/** Maximum memory of a renderer, in MB. */
 const MEMORY = 2048
 
-/** How many renderers work side by side. */
+/** Number of renderers that work side by side. */
 export const RENDERERS = 2
 
 interface Task {

@@ -28,7 +28,7 @@ const isFull = (error: unknown): boolean =>
 const isReadOnly = (error: unknown): boolean => error instanceof Error && 'code' in error && error.code === '25006'
 
 /**
- * What went wrong, as an answer: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is
+ * The HTTP error for an error: a clear 4xx in a plain sentence, 409 with what is stored, 503 while the database is
  * gone; null for what nobody expected.
  */
 export const toHttpError = (error: unknown): H3Error | null => {

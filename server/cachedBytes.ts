@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache'
 
-/** How much is held at most, in bytes. */
+/** Maximum size in memory, in bytes. */
 const MOST = 64 * 1024 * 1024
 
 const cache = new LRUCache<string, Buffer>({ maxSize: MOST, sizeCalculation: ({ length }) => length + 200 })

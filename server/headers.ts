@@ -10,16 +10,16 @@ export const PICTURE_HEADERS = {
   'cache-control': 'private, max-age=31536000, immutable',
 }
 
-/** What is no page, and no script of one, does nothing where it is opened. */
+/** Policy of answers that are no page or script: they do nothing where they are opened. */
 export const ANSWER_POLICY = "default-src 'none'; frame-ancestors 'none'"
 
-/** What the scripts of workers may do, by their own files: they compute, compile what they ship with, and fetch from here. */
+/** Policy of workers' scripts: they compute, compile what they ship with, and fetch from here. */
 export const SCRIPT_POLICY =
   "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; worker-src 'self'; connect-src 'self' blob: data:; " +
   "img-src 'self' data: blob:; font-src 'self' data:; style-src 'self'; frame-ancestors 'none'"
 
 /**
- * What the page itself may do: its own scripts (the inline ones by hash), its own connections, pictures it made.
+ * Policy of the page: its own scripts (the inline ones by hash), its own connections, pictures it made.
  * Artwork brings inline styles, so those are allowed.
  */
 export const pagePolicy = (scriptHashes: readonly string[]): string =>

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { getHeader, setHeader, type H3Event } from 'h3'
 import { httpError } from './answers'
 
-/** How long a body may pause on its way, in milliseconds. */
+/** Maximum pause of a body on its way, in milliseconds. */
 const MAX_PAUSE_MS = 15_000
 
 /**

@@ -1,6 +1,6 @@
 import { httpError } from './answers'
 
-/** How many values a document may hold, and how deep they may stand within one another. */
+/** Maximum number of values of a document, and their maximum depth. */
 const MAX_VALUES = 500_000
 const DEEPEST = 64
 
@@ -10,7 +10,7 @@ const COMMA = 44
 const OPENING: ReadonlySet<number> = new Set([91, 123])
 const CLOSING: ReadonlySet<number> = new Set([93, 125])
 
-/** What an escape says that no text can hold: the code 0, and a half of a letter without the other. */
+/** Escapes of what no text can hold: the code 0, and a half of a letter without the other. */
 const STRAY =
   /\\u0000|\\u[dD][89abAB][\da-fA-F]{2}(?!\\u[dD][c-fC-F][\da-fA-F]{2})|(?<!\\u[dD][89abAB][\da-fA-F]{2})\\u[dD][c-fC-F][\da-fA-F]{2}/y
 

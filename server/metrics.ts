@@ -6,7 +6,7 @@ import type { Sql } from 'postgres'
 const registry = new Registry()
 collectDefaultMetrics({ register: registry, prefix: 'plumbago_' })
 
-/** How long requests took, in seconds, by what was asked for and how it was answered. */
+/** Duration of requests, in seconds, by route and status. */
 export const requests = new Histogram({
   name: 'plumbago_request_seconds',
   help: 'Time from a request to the end of its answer, by method, route and status.',
@@ -14,7 +14,7 @@ export const requests = new Histogram({
   buckets: [0.005, 0.01, 0.02, 0.05, 0.1, 0.25, 0.5, 1, 2.5, 5, 15, 60],
   registers: [registry],
 })
-/** How many follow what happens. */
+/** Number of watchers. */
 export const watching = new Gauge({
   name: 'plumbago_watching',
   help: 'Open streams of live news.',

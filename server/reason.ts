@@ -1,2 +1,2 @@
-/** What went wrong, in words. */
+/** The reason of an error, in words. */
 export const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))

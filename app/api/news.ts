@@ -8,10 +8,10 @@ type Said =
   | { kind: 'news'; news: ReviewNews }
   | { kind: 'project'; news: ProjectNews }
 
-/** How long it is waited before a server that does not answer is asked again, in milliseconds. */
+/** Wait before a server that does not answer is asked again, in milliseconds. */
 const AGAIN = 3000
 
-/** What hears news. */
+/** A listener to news. */
 export interface Hearer {
   opened: () => void
   news?: (news: ReviewNews) => void

@@ -16,7 +16,7 @@ const commentsAt = (path: string) => ({
     `/api/${path}/pictures/${size}/${look}/${artwork}`,
 })
 
-/** What whoever has the link of a review can ask for. All of it rejects with Refused. */
+/** Requests of whoever has the link of a review. All of it rejects with Refused. */
 export const reviewServer = (token: string) => {
   const path = `review/${encodeURIComponent(token)}`
   return {
@@ -28,7 +28,7 @@ export const reviewServer = (token: string) => {
   }
 }
 
-/** What its designer can. */
+/** Requests of its designer. */
 export const reviewDesk = (id: string) => ({
   ...commentsAt(`reviews/${id}`),
   say: (put: CommentPut) => json<ReviewComment>('POST', `reviews/${id}/comments`, put),

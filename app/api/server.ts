@@ -20,7 +20,7 @@ import { bytes, json, send, upload } from './request'
  */
 export type Anew = { also: readonly Also[] } | { manner: Manner; inks?: readonly string[] | undefined }
 
-/** What the list of projects shows of each. */
+/** A project in the list of projects. */
 export interface ProjectCard {
   id: string
   version: number
@@ -43,7 +43,7 @@ export const server = {
       'GET',
       `projects?${new URLSearchParams({ order, ...(words && { words }), ...(before && { before }) })}`,
     ),
-  /** How many projects the demo has. */
+  /** Number of projects of the demo. */
   demo: () => json<{ projects: number }>('GET', 'demo'),
   /** Makes them anew, beside whatever there is. */
   startOver: () => json<Array<{ id: string; name: string }>>('POST', 'demo'),

@@ -1,4 +1,4 @@
-/** How long is worked before the browser may paint, in milliseconds: at first, and then. */
+/** Time of work before the browser may paint, in milliseconds: at first, and then. */
 const SLICES = { first: 10, next: 30 } as const
 
 /**

@@ -3,7 +3,7 @@ import type { Draft } from '#core/history/saving'
 
 /* Unsaved work in this browser's storage. */
 
-/** What this window is known by. */
+/** The id of this window. */
 export const WINDOW = crypto.randomUUID()
 
 // A lock that is held as long as this window is open tells others that its drafts are in use.

@@ -1,4 +1,4 @@
-/** What a drag tells: where the pointer is, that it let go, or that it was called off with Escape. */
+/** Callbacks of a drag: where the pointer is, that it let go, or that it was called off with Escape. */
 export interface Drag {
   move: (event: PointerEvent) => void
   drop: (event: PointerEvent) => void

@@ -6,12 +6,12 @@ export const FACE_FAMILIES: Readonly<Record<Face, string>> = {
   title: "'Bricolage Grotesque Variable', sans-serif",
   value: "'Spline Sans Mono Variable', monospace",
 }
-/** How strong letters are on the screen. */
+/** Font weight on the screen. */
 export const weightOf = ({ face, strong }: { face: Face; strong?: boolean }): number =>
   strong || face === 'title' ? 600 : 400
 
 let context: CanvasRenderingContext2D | null = null
-/** How wide a text is on a page, as the browser sets it. */
+/** Width of a text on a page, as the browser sets it. */
 export const measureOnScreen: Measure = (text, how) => {
   context ??= document.createElement('canvas').getContext('2d')
   if (!context) return text.length * how.size * 0.5

@@ -5,7 +5,7 @@ import { distinctKeys } from '#core/formats/exportScheme'
 import { saveFile } from './saveFile'
 import { pngOfSvg } from './pngOfSvg'
 
-/** How wide a strip is as a picture, in pixels. */
+/** Width of a strip as a picture, in pixels. */
 const STRIP_WIDTH = 1600
 
 /** Saves schemes of the shelf in a format: one as a file, several as an archive with a file each. Answers with what was saved. */

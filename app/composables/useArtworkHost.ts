@@ -12,7 +12,7 @@ a { cursor: inherit }
 [data-picked] { outline: 2px solid oklch(0.56 0.13 268); outline-offset: 1px }
 `
 
-/** What takes the focus or a click away from the page: links go nowhere, and nothing of an artwork is a stop on the way. */
+/** Attributes that take the focus or a click away from the page: links go nowhere, and nothing of an artwork is a stop on the way. */
 const TAKING = ['href', 'tabindex', 'autofocus', 'accesskey', 'focusable'] as const
 
 const disarm = (element: SVGElement): void => {

@@ -5,11 +5,11 @@ import { Refused } from '~/api/request'
 import { useNotices } from '~/stores/notices'
 import { useProjectSession } from '~/stores/session'
 
-/** What became of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
+/** The outcome of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
 export interface Report {
   file: string
   lines: string[]
-  /** What was taken out of it, in technical words. */
+  /** The removed parts, in technical words. */
   details?: string[]
   refused: boolean
   again?: () => void
@@ -35,7 +35,7 @@ export const refuseOver = (file: File, most: number, what: string): void => {
 export const useFileQueue = () => {
   const current = ref<{ file: string; doing: string } | null>(null)
   const reports = ref<Report[]>([])
-  /** How many came in, in this run, of those that are counted. */
+  /** Number that came in, in this run, of those that are counted. */
   const taken = ref(0)
   const waiting: Array<{ file: File; way: Way }> = []
   let stop: AbortController | null = null

@@ -8,7 +8,7 @@ export interface SchemeSource<Query, Found extends FoundScheme> {
   ask: (query: Query, from: number, signal: AbortSignal) => Promise<{ schemes: Found[]; total: number }>
 }
 
-/** How long words rest before they are asked for, in milliseconds. */
+/** Pause before words are searched for, in milliseconds. */
 const REST = 250
 /** After how many milliseconds it is said that an answer takes its time. */
 const PATIENCE = 1500

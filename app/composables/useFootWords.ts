@@ -8,7 +8,7 @@ import { useProofs } from '~/stores/proofs'
 import { useRemapping } from '~/stores/remapping'
 import { useStart } from './useStart'
 
-/** What that line says in a step, by the view that is open there. */
+/** The text of that line in a step, by the view that is open there. */
 export const useFootWords = (step: () => Step): ComputedRef<string> => {
   const [proofs, remapping, checking, handOver] = [useProofs(), useRemapping(), useChecking(), useHandOverView()]
   const [gathering, start] = [useGathering(), useStart()]

@@ -1,7 +1,7 @@
 import { computed, type ComputedRef, ref, watch } from 'vue'
 import { useRafFn } from '@vueuse/core'
 
-/** How many of so many things are there by now: a few more with every frame, so that the first are seen at once. */
+/** Number of things shown by now: a few more with every frame, so that the first are seen at once. */
 export const useGradually = (count: () => number, step: number): ComputedRef<number> => {
   const reached = ref(step)
   const { pause, resume } = useRafFn(

@@ -1,7 +1,7 @@
 import type { Placement } from '@floating-ui/dom'
 import { type CSSProperties, ref, watch } from 'vue'
 
-/** What a component of Headless UI gives for its element. */
+/** The value a component of Headless UI gives for its element. */
 type Holder = { el?: HTMLElement | null; $el?: HTMLElement } | null
 
 const elementOf = (holder: Holder): HTMLElement | null => {

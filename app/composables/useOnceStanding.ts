@@ -1,7 +1,7 @@
 import { useTimeoutFn } from '@vueuse/core'
 import { whenIdle } from '~/browser/whenIdle'
 
-/** How long a page has to begin, in milliseconds, before anything is fetched that it may need later. */
+/** Time a page has to begin, in milliseconds, before anything is fetched that it may need later. */
 const BEGUN = 2000
 
 /** Fetches what may be needed later, once the page has stood for a while; not where what asks for it has gone by then. */

@@ -27,7 +27,7 @@ export const usePicturesWithin = (
   const notices = useNotices()
   let own = new Map<Element, string>()
   let shown = new Map<number, string>()
-  /** What the inks of the pictures were last, so that a change of other inks paints nothing. */
+  /** The last inks of the pictures, so that a change of other inks paints nothing. */
   let last = ''
 
   const forget = (urls: Iterable<string>): void => {

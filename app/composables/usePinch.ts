@@ -1,7 +1,7 @@
 import type { Ref } from 'vue'
 import { useEventListener } from '@vueuse/core'
 
-/** What two fingers did since they were last asked: by how much they parted, about which place, and how far that went. */
+/** The movement of two fingers since the last call: by how much they parted, about which place, and how far that went. */
 export interface Pinch {
   factor: number
   /** The middle between both, in pixels of the window. */

@@ -8,14 +8,14 @@ import { reviewServer } from '~/api/reviews'
 import { newsFrom } from '~/api/news'
 import { useTalk } from './useTalk'
 
-/** What is being written: on a colorway, or as an answer, with where it points and the id it will have. */
+/** A comment being written: on a colorway, or as an answer, with where it points and the id it will have. */
 export interface Draft {
   id: string
   text: string
   spot: Spot | null
 }
 
-/** What is said of a link that leads nowhere, or no more. */
+/** Messages on a link that leads nowhere, or no more. */
 const GONE: ReadonlySet<string> = new Set(['gone', 'ended', 'withdrawn'])
 
 /** A review as whoever has its link works with it: what is shown, said and chosen, live; what is written is kept until it is sent. */
@@ -34,7 +34,7 @@ export const useReview = (token: string) => {
     () => ({ name: '', reader: crypto.randomUUID(), drafts: {} }),
     { mergeDefaults: true },
   )
-  /** What was said and done last, to those who cannot see it. */
+  /** The last message or action, for screen readers. */
   const announcement = ref('')
 
   const isGone = (error: unknown): error is Refused =>

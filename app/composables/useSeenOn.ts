@@ -9,7 +9,8 @@ import { betweenFrames } from '~/browser/betweenFrames'
 import { useArtworkFiles } from '~/stores/artwork'
 
 /**
- * How found schemes look on an artwork of a project: what each ink would become, worked out between frames, the first first. Nothing
+ * The appearance of found schemes on an artwork of a project: what each ink would become, worked out between frames,
+ * the first first. Nothing
  * is worked out while there is no project to see them on.
  */
 export const useSeenOn = (

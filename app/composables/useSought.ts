@@ -2,7 +2,7 @@ import { computed, ref } from 'vue'
 import { readColorQuery } from '#core/interaction/finding'
 import { useHistory } from '~/stores/history'
 
-/** What is looked for wherever schemes are found: words, a color to be near or several, and the locked swatches. */
+/** The query wherever schemes are found: words, a color to be near or several, and the locked swatches. */
 export const useSought = () => {
   const history = useHistory()
   const words = ref('')

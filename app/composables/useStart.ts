@@ -10,5 +10,5 @@ export const STARTS = [
 ] as const
 export type Start = (typeof STARTS)[number]['start']
 
-/** What was last started from, remembered in this browser. */
+/** The last way of starting, remembered in this browser. */
 export const useStart = () => useLocalStorage<Start>('plumbago start', 'color')

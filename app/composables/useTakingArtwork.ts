@@ -6,7 +6,7 @@ import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
 import { useProjectSession } from '~/stores/session'
 
-/** What there is to say about a file: what one sees in the picture, and, technically, what was taken out where. */
+/** Notes on a file: what one sees in the picture, and, technically, what was taken out where. */
 export interface Said {
   lines: string[]
   details: string[]

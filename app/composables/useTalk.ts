@@ -9,7 +9,7 @@ export interface TalkSource {
   answers: (thread: string, before: number) => Promise<ReviewComment[]>
 }
 
-/** What is said on a review, on all colorways or on one, as they are looked at; what comes later is put in its place. */
+/** Comments on a review, on all colorways or on one, as they are looked at; what comes later is put in its place. */
 export const useTalk = (source: TalkSource) => {
   const looks = shallowRef<Talk>({})
   const problem = ref<string | null>(null)
@@ -22,7 +22,7 @@ export const useTalk = (source: TalkSource) => {
     }
   }
 
-  /** What is put in while answers are on their way, which may be older: it is put in again then. */
+  /** Comments added while answers are on their way, which may be older: it is put in again then. */
   const meanwhile = new Set<ReviewComment[]>()
   const load = (look: string): Promise<void> =>
     trying(async () => {

@@ -1,15 +1,15 @@
 import { nextByKey, type By } from '#core/interaction/roving'
 
-/** What stands in a group that is one tab stop. */
+/** Options of a group that is one tab stop. */
 export interface OneStop {
-  /** What its stops are found by. */
+  /** The selector of its stops. */
   of: string
   /**
-   * What leads from stop to stop: arrows; arrows across, where those up and down mean something else; page keys, where
+   * Keys that lead from stop to stop: arrows; arrows across, where those up and down mean something else; page keys, where
    * arrows move what has the focus; nothing, where the group itself sees to it.
    */
   by?: By | 'nothing'
-  /** What is gone to first, where nothing there is chosen. */
+  /** The first stop, where nothing there is chosen. */
   first?: string
 }
 

@@ -27,7 +27,7 @@ const more = ref(false)
 const PAGE = 48
 useHead({ title: 'Projects · Plumbago' })
 
-/** What projects and schemes are found by. */
+/** The words that projects and schemes are found by. */
 const words = ref('')
 /** The order of the wall, remembered in this browser. */
 const order = useLocalStorage<ProjectOrder>('plumbago home order', 'changed')

@@ -1,13 +1,13 @@
 import { shallowRef } from 'vue'
 import { defineStore } from 'pinia'
 
-/** What was dropped or pasted: files, or a text. */
+/** Dropped or pasted content: files, or a text. */
 export interface Arrival {
   files: readonly File[]
   text: string
 }
 
-/** What came in anywhere and waits to be taken where things come in: in Gather, of the project that is open or being made. */
+/** Content that came in anywhere and waits to be taken: in Gather, of the project that is open or being made. */
 export const useArrivals = defineStore('arrivals', () => {
   const waiting = shallowRef<Arrival | null>(null)
   const put = (arrival: Arrival): void => {

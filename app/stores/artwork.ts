@@ -82,10 +82,10 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     svg: drawings(desk, server),
     raster: picturesOf(fullSize),
   }
-  /** What a kind of artwork does in its own way. */
+  /** The implementation of a kind of artwork. */
   const kindOf = ({ kind }: Pick<ArtworkFile, 'kind'>): ArtworkKind => kinds[kind]
 
-  /** How often all was let go: what was asked for before that does not come in after it. */
+  /** Number of times everything was dropped: what was asked for before that does not come in after it. */
   let age = 0
   const keep = (file: ArtworkFile): void => {
     files.value = new Map(files.value).set(file.hash, file)

@@ -39,7 +39,7 @@ export const useChecking = defineStore('checking', () => {
   let desk: Remote<CheckDesk> | undefined
 
   const isOnStandIn = computed(() => history.settled?.artwork.length === 0)
-  /** What is checked: all artwork together or, without any, the stand-in on the stage. */
+  /** The subject of the check: all artwork together or, without any, the stand-in on the stage. */
   const asked = computed<Checking | null>(() => {
     const project = history.settled
     if (!project) return null
@@ -89,7 +89,7 @@ export const useChecking = defineStore('checking', () => {
     else all.add(key)
     unticked.value = all
   }
-  /** What mends the ticked ones together, as far as it was searched; it goes with the state it was searched for. */
+  /** Fixes of the ticked findings together, as far as it was searched; it goes with the state it was searched for. */
   const mending = shallowRef<{ of: Checking; part: number | null; looks: MendedLook[]; unsettled: Unsettled[] } | null>(
     null,
   )

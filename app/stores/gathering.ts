@@ -36,7 +36,9 @@ export const useGathering = defineStore('gathering', () => {
 
   const references = computed<readonly Reference[]>(() => history.document?.references ?? [])
   const settings = computed(() => history.settled?.gathering ?? null)
-  const lockedColors = computed(() => (history.settled?.scheme ?? []).filter(({ locked }) => locked).map(({ hex }) => hex))
+  const lockedColors = computed(() =>
+    (history.settled?.scheme ?? []).filter(({ locked }) => locked).map(({ hex }) => hex),
+  )
 
   const sourcesOf = (of: readonly string[]) =>
     of.flatMap(id => {
@@ -119,7 +121,7 @@ export const useGathering = defineStore('gathering', () => {
       if (extraction.note) notices.say(extraction.note)
     })
 
-  /** What a candidate would make of the project, for small proofs. */
+  /** The colors of a candidate, for small proofs. */
   const colorsWith = ({ of, extraction }: Candidate): ReadonlyMap<string, string> => {
     const now = history.settled
     if (!now || !extraction?.found.length) return new Map()

@@ -16,12 +16,12 @@ import { useProjectSession } from './session'
 import { useSaving } from './saving'
 import { server } from '~/api/server'
 
-/** How often it is asked how jobs stand, in milliseconds. */
+/** Interval of asking for the state of jobs, in milliseconds. */
 const ASK = 400
 
 const isOpen = ({ state }: HandOverJob): boolean => state === 'waiting' || state === 'underway'
 
-/** What is handed over as files: what is chosen, which files that makes, and the jobs that write them. */
+/** The export of files: what is chosen, which files that makes, and the jobs that write them. */
 export const useHandOver = defineStore('hand over', () => {
   const history = useHistory()
   const session = useProjectSession()
@@ -31,7 +31,7 @@ export const useHandOver = defineStore('hand over', () => {
 
   const choosing = ref(false)
 
-  /** How files are wanted, as it was chosen last; of what is chosen anew in each project. */
+  /** Export options as they were chosen last; of what is chosen anew in each project. */
   const how = useLocalStorage<Omit<Wanted, 'artwork' | 'looks'>>('plumbago hand over', FIRST_WANTED, {
     mergeDefaults: true,
     deep: true,
@@ -190,7 +190,20 @@ export const useHandOver = defineStore('hand over', () => {
   }
 
   return {
-    ...{ choosing, how, everything, artwork, looks, chooseAll, handed: chosenLooks, files, tree, left, present, gradients },
+    ...{
+      choosing,
+      how,
+      everything,
+      artwork,
+      looks,
+      chooseAll,
+      handed: chosenLooks,
+      files,
+      tree,
+      left,
+      present,
+      gradients,
+    },
     ...{ jobs, starting, start, made, stop, retry, save, isOpen },
   }
 })

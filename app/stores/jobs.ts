@@ -3,7 +3,10 @@ import { defineStore } from 'pinia'
 import { reasonOf } from '~/words/reasonOf'
 import { useNotices } from './notices'
 
-/** One part of long work: what it is about, and how it is done. `seen` hears which part of it is done, 0 to 1; the signal says to stop. */
+/**
+ * One part of long work: what it is about, and how it is done. `seen` hears which part of it is done, 0 to 1; the
+ * signal says to stop.
+ */
 export interface JobPart<Result> {
   name: string
   work: (seen: (part: number) => void, signal: AbortSignal) => Promise<Result>
@@ -11,15 +14,15 @@ export interface JobPart<Result> {
 
 /** Long work to be done: its parts one after the other, and what is made of those that were done. */
 export interface Work<Result> {
-  /** What it is for: of one key, one is under way at a time. */
+  /** The key: of one key, one is under way at a time. */
   key: string
-  /** What it does, in a word or two. */
+  /** The description, in a word or two. */
   doing: string
   parts: ReadonlyArray<JobPart<Result>>
   finish: (results: ReadonlyArray<{ name: string; result: Result }>, failed: readonly Failure[]) => Promise<void> | void
 }
 
-/** What could not be done, and why. */
+/** A failure with its reason. */
 export interface Failure {
   name: string
   reason: string
@@ -44,7 +47,7 @@ export interface Job {
 export const useJobs = defineStore('jobs', () => {
   const notices = useNotices()
   const all = shallowRef<ReadonlyMap<string, Job>>(new Map())
-  /** How often all was given up: what was begun before that says nothing after it. */
+  /** Number of times everything was given up: what was begun before that says nothing after it. */
   let age = 0
 
   const put = (job: Job): void => {

@@ -20,12 +20,12 @@ import { useNotices } from './notices'
 import { usePainting } from './painting'
 import { useTrail } from './trail'
 
-/** How colorways are laid out: each a row with all its artwork, or all as a wall of one artwork. */
+/** Layouts of colorways: each a row with all its artwork, or all as a wall of one artwork. */
 export const LAYOUTS = ['wall', 'rows'] as const
-/** How two colorways are compared. */
+/** Comparisons of two colorways. */
 export const COMPARISONS = ['divider', 'blink', 'swatches'] as const
 
-/** How a colorway does on an artwork. */
+/** Figures of a colorway on an artwork. */
 export type ColorwayFigures = Pick<Verdict, 'edgesKept' | 'serious' | 'merged'>
 
 /** The colorways of the project: what each looks like, how it does, and how they are laid out and compared. */
@@ -44,7 +44,7 @@ export const useLineUp = defineStore('line-up', () => {
   const large = ref(false)
   const layout = useLocalStorage<(typeof LAYOUTS)[number]>('plumbago line-up', 'wall')
 
-  /** What of its artwork a colorway shows: the piece that is on the stage, or the first it has. */
+  /** The artwork a colorway shows: the piece that is on the stage, or the first it has. */
   const pieceOf = ({ artwork }: Colorway): Artwork | null =>
     artwork.find(({ id }) => id === painting.piece?.id) ?? artwork[0] ?? painting.piece
   /** Appearance of an artwork in a colorway, on the file the colorway was frozen on. */
@@ -66,7 +66,7 @@ export const useLineUp = defineStore('line-up', () => {
     { immediate: true },
   )
 
-  /** How each does on the piece it shows, by its id, as far as it is measured. */
+  /** Figures of each on the piece it shows, by its id, as far as it is measured. */
   const figures = shallowRef<ReadonlyMap<string, ColorwayFigures>>(new Map())
   let work = 0
   watch(
@@ -130,7 +130,7 @@ export const useLineUp = defineStore('line-up', () => {
     const colorway = colorways.value.find(({ id }) => id === project?.lineUp.open)
     return project && colorway ? { colorway, changes: changesSince(colorway.look, project) } : null
   })
-  /** What became of the artwork of a colorway since it was frozen, in words; empty where it is the same. */
+  /** Changes of the artwork of a colorway since it was frozen, in words; empty where it is the same. */
   const sinceWords = (colorway: Colorway): string => {
     const { replaced, gone, added } = artworkSince(colorway, history.settled?.artwork ?? [])
     const describe = (all: readonly Artwork[], what: string): string[] =>

@@ -38,7 +38,7 @@ export const useMood = defineStore('mood', () => {
       ),
   )
   const laid = (reference: string): MoodPicture => ({ reference, x: 0.5, y: 0.5, zoom: 1 })
-  /** What lies on the page; as long as nothing does, what could: the references, or places for some. */
+  /** The content of the page; as long as there is none, a sketch: the references, or places for some. */
   const sketched = computed<readonly MoodPicture[]>(() => {
     if (pictures.value.length) return pictures.value
     const could = references.value.slice(0, MAX_MOOD_PICTURES).map(({ id }) => id)

@@ -11,9 +11,9 @@ import { useSaving } from './saving'
 import { server } from '~/api/server'
 import { useTrail } from './trail'
 
-/** How long what is previewed has to stay the same until others' changes take its place, in milliseconds. */
+/** Time a preview has to stay the same until others' changes take its place, in milliseconds. */
 const RESTS = 1500
-/** How long it is waited before what could not be had is asked for again, in milliseconds. */
+/** Wait before a failed request is repeated, in milliseconds. */
 const AGAIN = 3000
 
 /** Who else has the project open, and what they do to it: it is shown here as soon as nothing of one's own waits to be saved. */

@@ -13,7 +13,7 @@ const STAND_INS: readonly Artwork[] = standIns.pieces.map(piece => ({ kind: 'svg
 const STAND_IN_INKS = markRaw(standIns.inks as Array<[string, number]>)
 const NOTHING: Painting = () => UNPAINTED
 
-/** What is shown of the project, and what everything on it becomes: as it is, as it is previewed, as it could be. */
+/** The painting of the project that is shown: as it is, as it is previewed, as it could be. */
 export const usePainting = defineStore('painting', () => {
   const history = useHistory()
   const files = useArtworkFiles()
@@ -23,7 +23,7 @@ export const usePainting = defineStore('painting', () => {
     const all = history.document?.artwork ?? []
     return all.find(({ id }) => id === shownId.value) ?? all[0] ?? null
   })
-  /** What a scheme is shown on: the artwork of the project or, as long as there is none, the stand-ins. */
+  /** The artwork a scheme is shown on: the artwork of the project or, as long as there is none, the stand-ins. */
   const pieces = computed<readonly Artwork[]>(() =>
     history.document?.artwork.length ? history.document.artwork : STAND_INS,
   )

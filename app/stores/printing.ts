@@ -10,7 +10,7 @@ import { reasonOf } from '~/words/reasonOf'
 import { useHistory } from './history'
 import { useStage } from './stage'
 
-/** How the project is printed: what its colors take of ink, and what they look like then. Worked out in a worker. */
+/** The print of the project: what its colors take of ink, and what they look like then. Worked out in a worker. */
 export const usePrinting = defineStore('printing', () => {
   const history = useHistory()
   const stage = useStage()
@@ -45,7 +45,7 @@ export const usePrinting = defineStore('printing', () => {
   watch([isShown, key], ([shown]) => {
     if (shown) void learn()
   })
-  /** What the eyes on the stage make of a color, where that is not done by a filter. */
+  /** The color as seen by the eyes on the stage, where that is not done by a filter. */
   const shownAs = computed(() => (isShown.value ? see.value : null))
 
   /** The colors of the scheme in print, as they stand or are previewed. */

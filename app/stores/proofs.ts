@@ -33,7 +33,7 @@ export interface Proof extends Candidate {
   piece: Artwork
   colors: ReadonlyMap<string, string>
   byHand: ByHand
-  /** How it does in the artwork. */
+  /** The verdict on it in the artwork. */
   verdict: Verdict
 }
 
@@ -54,7 +54,7 @@ export const useProofs = defineStore('proofs', () => {
   const byTurns = useLocalStorage<boolean>('plumbago proofs by turns', false)
   /** True if the sheet lies over stage and bench. */
   const large = ref(false)
-  /** How large proofs are set, in pixels as a square would be: in the bench, and where the sheet lies large; null fits. */
+  /** Size of proofs, in pixels as a square would be: in the bench, and where the sheet lies large; null fits. */
   const sizes = useLocalStorage<{ bench: number | null; large: number | null }>('plumbago proof sizes', {
     bench: null,
     large: null,
@@ -68,7 +68,7 @@ export const useProofs = defineStore('proofs', () => {
   const judged = computed(
     () => [...main.shown.value, ...beside.shown.value].find(({ key }) => key === under.value?.key) ?? null,
   )
-  /** How the proof under the pointer does, in words. */
+  /** The verdict on the proof under the pointer, in words. */
   const words = computed(() => (pointed.value && judged.value ? verdictWords(judged.value.verdict) : null))
   const marked = shallowRef<readonly Candidate[]>([])
   const comparing = ref(false)
@@ -128,7 +128,7 @@ export const useProofs = defineStore('proofs', () => {
     return { what, shown, asked, refresh }
   }
   const main = sheetOf(() => sheet.value)
-  /** What stands beside it where there is room: what would be looked at next. */
+  /** The sheet beside it where there is room: the next to look at. */
   const beside = sheetOf(() => companionSheet(sheet.value, roomy.value && !large.value))
 
   /** Deals afresh, and shows it. */

@@ -25,7 +25,7 @@ import { useHistory } from './history'
 import { useNotices } from './notices'
 import { usePainting } from './painting'
 
-/** What the bench of Remap shows. */
+/** The views of the bench of Remap. */
 export const REMAP_VIEWS = [
   { view: 'ribbons', title: 'Ribbons' },
   { view: 'inks', title: 'Inks' },
@@ -68,7 +68,7 @@ export const useRemapping = defineStore('remapping', () => {
   const familyList = computed<Family[]>(() => familiesOf(rows.value))
   const familyOf = computed(() => familiesByInk(familyList.value))
   const rowOf = computed(() => rowsByInk(rows.value))
-  /** What lost its contrast to what it touches, in the colors as they are, not as they pass by. */
+  /** Losses of contrast, in the colors as they are, not as they pass by. */
   const losses = computed(() => lossesOf(inks.value, painting.settled(artwork.value?.id ?? '').colors))
   /** The inks, and the lines they stand in, that are concerned by that. */
   const lost = computed(
@@ -93,7 +93,7 @@ export const useRemapping = defineStore('remapping', () => {
   const select = (hexes: Iterable<string>, more = false): void => {
     selected.value = selectAfterClick(selected.value, whole(hexes), more, 'clear')
   }
-  /** What an action on an ink is for: all that is selected where it is one of them, or it alone. */
+  /** The inks an action on an ink applies to: all that is selected where it is one of them, or it alone. */
   const meant = (hex: string): string[] => (selected.value.has(hex) ? [...selected.value] : whole([hex]))
 
   const send = (hexes: Iterable<string>, to: string | null): void => {

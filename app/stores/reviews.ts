@@ -12,7 +12,7 @@ import { useProjectSession } from './session'
 import { useSaving } from './saving'
 import { server } from '~/api/server'
 
-/** How often it is asked how far pictures are, in milliseconds. */
+/** Interval of asking for the progress of pictures, in milliseconds. */
 const ASK = 500
 
 /** The reviews of the project that is open: what is published, what is said and chosen there, as it happens. */

@@ -163,7 +163,7 @@ export const useSaving = defineStore('saving', () => {
       )
     })
 
-  /** What is unsaved here as a file that can be opened again. */
+  /** Unsaved work as a file that can be opened again. */
   const asFile = (): { name: string; text: string } | null => {
     const unsaved = current.value?.document ?? current.value?.sending?.document
     return unsaved ? writeProjectFile(unsaved) : null

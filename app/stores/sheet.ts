@@ -16,7 +16,7 @@ export const useSheet = defineStore('sheet', () => {
   const looks = ref<string[]>([])
   const address = ref<string | null>(null)
   const drawing = ref(false)
-  /** How many pages the picture shows, which of them is in sight, and which is to be brought there. */
+  /** Number of pages of the picture, which of them is in sight, and which is to be brought there. */
   const pages = ref(0)
   const page = ref(0)
   const goal = shallowRef<{ page: number } | null>(null)

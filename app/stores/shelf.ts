@@ -10,7 +10,7 @@ import { useHistory } from './history'
 import { useNotices } from './notices'
 import { useProjectSession } from './session'
 
-/** What can be put on the shelf: colors, what they may be called, and where they come from. */
+/** A scheme that can be put on the shelf: colors, what they may be called, and where they come from. */
 export interface Offer extends Pick<ShelfPut, 'swatches' | 'origin'> {
   name: string
 }
@@ -34,7 +34,7 @@ export const useShelf = defineStore('shelf', () => {
   const changes = ref(0)
   /** The scheme that was last used as it is, and in which project: it can be saved over. */
   const used = shallowRef<{ project: string; scheme: ShelfScheme } | null>(null)
-  /** What is about to be put on the shelf: the dialog asks under which name. */
+  /** The scheme about to be put on the shelf: the dialog asks under which name. */
   const offered = shallowRef<Offer | null>(null)
   /** The scheme on the shelf that what is offered came from. */
   const over = computed(() =>

@@ -7,7 +7,7 @@ import type { Hit } from '#core/interaction/touchUps'
 import { REACH } from '#core/raster/area'
 import type { Touch } from '#core/document/remap'
 
-/** How shapes are picked on the stage: one by one, or those within a rectangle or a loop drawn by hand. */
+/** Ways of picking shapes on the stage: one by one, or those within a rectangle or a loop drawn by hand. */
 export const PICKS = ['point', 'rectangle', 'lasso'] as const
 export type PickBy = (typeof PICKS)[number]
 
@@ -28,7 +28,7 @@ export const EYES_TITLES: Record<Eyes, string> = {
 export const filterOf = (eyes: Eyes): string | undefined =>
   eyes === 'everyone' || eyes === 'paper' ? undefined : `url(#eyes-${eyes})`
 
-/** What the stage gives for picking shapes or areas. */
+/** The interface of the stage for picking shapes or areas. */
 export interface StageShapes {
   /** The shape under a point of the page. */
   at: (x: number, y: number) => Hit | null
@@ -38,12 +38,12 @@ export interface StageShapes {
   inGroup: (hits: ReadonlySet<Hit>) => Hit[]
   /** The shape so many after the last picked, or before, going round. */
   beside: (hits: ReadonlySet<Hit>, by: number) => Hit | null
-  /** What a shape shows most: its fill, or its stroke where it has no fill. */
+  /** The visible paint of a shape: its fill, or its stroke where it has no fill. */
   paintOf: (hit: Hit) => Touch['paint']
 }
 
 /**
- * How the artwork on the stage is looked at: before or after, what is spotlit and pointed at, and the shapes picked on
+ * The view of the artwork on the stage: before or after, what is spotlit and pointed at, and the shapes picked on
  * it.
  */
 export const useStage = defineStore('stage', () => {

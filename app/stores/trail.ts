@@ -54,7 +54,7 @@ export const useTrail = defineStore('trail', () => {
     return { id: first.id, fresh: [first] }
   }
 
-  /** What is to go with a save; it is not asked for again. */
+  /** The trail's part of a save; it is not asked for again. */
   const taken = (): TrailChange => {
     const now = change
     change = NO_CHANGE

@@ -3,7 +3,7 @@ import type { Step } from './steps'
 const PROOFS = 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.'
 const SLIDERS = 'Drag a slider to see it, let go to take it. Arrows nudge by 1, with Shift by 10.'
 
-/** What a drag, a click and a key do, by step and by the view that is open there. */
+/** Effects of a drag, a click and a key, by step and by the view that is open there. */
 export const FOOT_WORDS: Readonly<Record<Step, Readonly<Record<string, string>>>> = {
   'gather': {
     color: 'Drag in the square; letting go takes it. A click on a chip takes its color. Arrows go along.',

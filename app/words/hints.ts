@@ -2,5 +2,5 @@
 export const HINTS = ['band', 'stage', 'proofs', 'ribbons', 'freeze'] as const
 export type Hint = (typeof HINTS)[number]
 
-/** What those that were put away are kept under in the browser. */
+/** The storage key of hints that were put away. */
 export const HINTS_GONE = 'plumbago hints put away'

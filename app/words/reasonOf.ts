@@ -1,2 +1,2 @@
-/** What an error says, as the sentence to show. */
+/** The message of an error, as a sentence to show. */
 export const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))

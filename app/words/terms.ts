@@ -1,4 +1,4 @@
-/** What technical words mean, in plain ones: shown where the word stands, on asking. */
+/** Explanations of technical words: shown where the word stands, on asking. */
 export const TERMS = {
   deltaE:
     'ΔE is how different two colors look (ΔE2000). Under 1 nobody tells them apart; 2 to 3 shows side by side; ' +

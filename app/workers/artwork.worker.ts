@@ -26,7 +26,7 @@ export interface ScreenArtwork {
 }
 
 /**
- * How an artwork is to be read: what else is recolored, and an archive of the pictures within it as PNG, by their
+ * Options of reading an artwork: what else is recolored, and an archive of the pictures within it as PNG, by their
  * place, with their inks.
  */
 export interface HowRead {

@@ -11,17 +11,17 @@ import type { Press } from '#core/print/press'
 import type { InkArea } from '#core/remap/inks'
 import { pressFor } from './press'
 
-/** What is checked: a project, the inks it is checked on, and, where these are a stand-in's, the places of those. */
+/** The subject of a check: a project, the inks it is checked on, and, where these are a stand-in's, the places of those. */
 export interface Checking {
   project: Project
   inks: readonly InkArea[]
   standIns: ReadonlyArray<readonly [ink: string, place: number]>
 }
 
-/** What was looked through last: fixes are of its findings. */
+/** The last state that was checked: fixes are of its findings. */
 let last: { state: CheckState; known: Known; look: (project: Project) => CheckState } | null = null
 
-/** How long a search goes on, in milliseconds, before others are heard. */
+/** Time a search goes on, in milliseconds, before messages are handled. */
 const HEARD = 30
 let stopped = false
 

@@ -11,7 +11,7 @@ export interface PictureSource {
   region: Region | null
 }
 
-/** What the loupe shows: a square of pixels around a point, and the color of the patch there. */
+/** The content of the loupe: a square of pixels around a point, and the color of the patch there. */
 export interface Loupe {
   pixels: ImageData
   hex: string | null

@@ -20,10 +20,10 @@ export const pngOf = ({ width, height, data }: Picture, packed = true): Uint8Arr
   encode({ width, height, data: data as Uint8Array, channels: 4, depth: 8 }, packed ? {} : { zlib: { level: 0 } })
 
 const SIGNATURE = Uint8Array.of(137, 80, 78, 71, 13, 10, 26, 10)
-/** How a row is written: as it is, or each byte as its difference from that of the pixel to its left. */
+/** Filters of a row: as it is, or each byte as its difference from that of the pixel to its left. */
 const PLAIN = 0
 const SUB = 1
-/** What stands before the pixels, behind width and height: eight bits a channel, red, green, blue and alpha, all rows in order. */
+/** The header before the pixels, behind width and height: eight bits a channel, red, green, blue and alpha, all rows in order. */
 const RGBA = [8, 6, 0, 0, 0] as const
 
 /** A chunk of a PNG (W3C PNG, third edition, 5.3): length, type, content, checksum. */
@@ -40,7 +40,7 @@ const chunk = (type: string, content: Uint8Array): Uint8Array => {
   return bytes
 }
 
-/** What stands before the pixels: size, eight bits a channel, red, green, blue and alpha. */
+/** The header before the pixels: size, eight bits a channel, red, green, blue and alpha. */
 const header = ({ width, height }: { width: number; height: number }): Uint8Array => {
   const content = new Uint8Array(13)
   const view = new DataView(content.buffer)

@@ -14,7 +14,7 @@ const fetched = async (paper: Paper): Promise<Uint8Array> => {
   if (!answer.ok) throw new Error(`The profile of ${PAPERS[paper].title} cannot be had.`)
   return new Uint8Array(await answer.arrayBuffer())
 }
-/** What is asked for once; again only where it failed. */
+/** Runs a request once; again only where it failed. */
 const once = <Key, Thing>(all: Map<Key, Promise<Thing>>, key: Key, ask: () => Promise<Thing>): Promise<Thing> => {
   const before = all.get(key)
   if (before) return before

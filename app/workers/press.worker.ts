@@ -13,7 +13,7 @@ export interface Printed {
 }
 
 const desk = {
-  /** What the press makes of colors all over sRGB; null where nothing is printed. */
+  /** The table of printed colors all over sRGB; null where nothing is printed. */
   async table(print: Print): Promise<Uint16Array | null> {
     const press = await pressFor(print)
     return press && proofTable(press)

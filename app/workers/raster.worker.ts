@@ -44,7 +44,7 @@ const buffersOf = ({ picture, places, weights, ground }: Unmixed): ArrayBuffer[]
 /** The picture that is at hand in its own size; taken apart as a whole only where areas of it were touched up. */
 let full: { hash: string; whole: Whole; taken: Unmixed | null } | null = null
 
-/** What a picture in its own size becomes: its rows of colors, and where each holds. */
+/** The painting of a picture in its own size: its rows of colors, and where each holds. */
 const inColors = (hash: string, colors: string[], areas: AreaPaint[], seen: Seen) => {
   if (full?.hash !== hash) throw new Error('This picture is not at hand in its own size.')
   const { whole } = full

@@ -1,6 +1,6 @@
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 
-/** What is packed already, by its ending: it is stored as it is. */
+/** Compressed files, by their extension: such a file is stored as it is. */
 const PACKED = /\.(png|pdf|webp|jpe?g|zip)$/i
 
 /** An archive that is written as files come: what it takes in and ends with. */

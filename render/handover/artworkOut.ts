@@ -32,7 +32,7 @@ type Photograph = Extract<Opened, { kind: 'raster' }>
 const MAX_OPEN = 3
 /** The longest plain drawing, in characters, that is set into a PDF as shapes; a longer one is set as a picture. */
 const MAX_SHAPES_LENGTH = 3_000_000
-/** What readers of PDF do not all draw alike: such drawings are set as pictures. */
+/** Features that readers of PDF do not all draw alike: such drawings are set as pictures. */
 const BEYOND_SHAPES = /\sfilter="|mix-blend-mode|isolation:/
 /** Width of such a picture, in pixels. */
 const PICTURE_WIDTH = 1600

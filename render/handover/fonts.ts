@@ -39,7 +39,7 @@ const fileOf = (name: string): FontFile => {
   return file
 }
 
-/** What stands for a character that no font has. */
+/** The substitute for a character that no font has. */
 const MISSING = '\u25A1'
 const STAND_IN = '?'
 

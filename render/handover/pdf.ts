@@ -18,7 +18,7 @@ export interface About {
 /** Parts that hold parts and nothing else; the shapes that stand in them directly are decoration. */
 const HOLDERS = new Set(['Table', 'TR', 'L'])
 
-/** How fine gradients and what cannot be drawn as shapes are, in pixels a point. */
+/** Resolution of gradients and of what cannot be drawn as shapes, in pixels a point. */
 const FINE = 4
 
 /** All that a page shows besides shapes and words, fetched before it is drawn: drawing waits for nothing. */

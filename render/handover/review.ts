@@ -22,10 +22,10 @@ export interface ReviewHanding {
   write: (file: ReviewHanding['files'][number], signal?: AbortSignal) => Promise<Uint8Array>
 }
 
-/** How faithfully pictures are packed, of 100. */
+/** JPEG quality of pictures, of 100. */
 const QUALITY = 92
 
-/** What a review shows of a project, as WebP pictures in two sizes. */
+/** Writes what a review shows of a project, as WebP pictures in two sizes. */
 export const writeReview = async (
   project: Project,
   wanted: Pick<ReviewPut, 'looks' | 'artwork'>,

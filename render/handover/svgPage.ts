@@ -1,7 +1,7 @@
 import { placeCropped, type Mark, type Page, type Rect, type Words } from '#core/handover/page'
 import { outlineOf, type Fonts } from './fonts'
 
-/** What stands on a page besides shapes and words, as SVG fragments of their own size. */
+/** Inserts of a page besides shapes and words, as SVG fragments of their own size. */
 export interface Inserts {
   /** An artwork in a look, as a whole SVG document or the address of a picture. */
   artwork: (artwork: string, look: string) => Promise<Insert>
@@ -38,7 +38,7 @@ export const startOf = ({ x, align = 'start' }: Words, width: number): number =>
 /** A page as SVG that needs nothing else: letters as outlines, pictures within. */
 export const pageSvg = async (page: Page, fonts: Fonts, inserts: Inserts, scale: number): Promise<string> => {
   let clips = 0
-  /** What stands in a frame and shows nothing outside it. */
+  /** Content clipped to a frame. */
   const clipped = (frame: Rect, inside: string): string => {
     const id = `clip${clips++}`
     return `<clipPath id="${id}"><rect ${boxAttributes(frame)}/></clipPath><g clip-path="url(#${id})">${inside}</g>`

@@ -32,7 +32,7 @@ export interface Sources extends ArtworkSources {
   press: (print: Print) => Promise<Press | null>
 }
 
-/** What is handed over of a project: its files, known beforehand, and what writes each. */
+/** The export of a project: its files, known beforehand, and what writes each. */
 export interface HandingOver {
   files: PlannedFile[]
   looks: ExportLook[]
@@ -41,7 +41,7 @@ export interface HandingOver {
   write: (file: PlannedFile, signal?: AbortSignal) => Promise<Uint8Array>
 }
 
-/** How wide the pages of the sheet and the strip of a scheme are as pictures, in pixels. */
+/** Width of the pages of the sheet and the strip of a scheme as pictures, in pixels. */
 const SHEET_WIDTH = 1684
 const STRIP_WIDTH = 1600
 /** Size of gradients: as SVG in its own units, as PNG in pixels. */
@@ -78,7 +78,7 @@ const stackPages = async (pages: readonly Page[], width: number, inserts: Insert
     .toBuffer()
 }
 
-/** What stands on the pages of looks: their artwork, the project's references, gradients. */
+/** Inserts of the pages of looks: their artwork, the project's references, gradients. */
 const insertsOf = (
   { references }: Project,
   lookOf: (id: string) => ExportLook,
@@ -118,7 +118,7 @@ export const paintingsIn = async (
   return { records, paintingIn }
 }
 
-/** What is wanted of a project as files, each written when it is asked for. Which there are is known beforehand. */
+/** The files of an export, each written when it is asked for. Which there are is known beforehand. */
 export const writeHandOver = async (
   project: Project,
   wanted: Wanted,

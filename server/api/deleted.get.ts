@@ -2,5 +2,5 @@ import { database } from '../db/connect'
 import { listDeleted } from '../db/purge'
 import { apiHandler } from '../apiHandler'
 
-/** What was deleted and can still be brought back. */
+/** Answers deleted things that can still be restored. */
 export default apiHandler(() => listDeleted(database()))

@@ -6,7 +6,7 @@ import { metricsOf } from '../metrics'
 import { asks } from '../people/authorize'
 import { hashToken } from '../token'
 
-/** What has to be said to read them from elsewhere: PLUMBAGO_METRICS, as a bearer token. */
+/** The bearer token for reading metrics from elsewhere: PLUMBAGO_METRICS. */
 const secret = process.env.PLUMBAGO_METRICS ?? ''
 
 /** Counts and latencies for Prometheus, for whoever knows the secret; for everybody where nobody is asked who they are. */

@@ -4,7 +4,7 @@ import { database } from '../db/connect'
 import { migrationNames } from '../db/migrate'
 import { apiHandler } from '../apiHandler'
 
-/** How long the database may take to say that it is there, in milliseconds. */
+/** Maximum time for the database to answer, in milliseconds. */
 const PATIENCE = 3000
 
 /** That the server can do its work: the database answers, and is what this program expects. */

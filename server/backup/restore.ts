@@ -19,7 +19,7 @@ import {
 /** One file of an archive, as it comes. */
 type Entry = Readable & { header: { name: string; size?: number } }
 
-/** How long it is waited for whoever else holds the tables, in milliseconds. */
+/** Maximum wait for whoever else locks the tables, in milliseconds. */
 const PATIENCE = 10_000
 
 const bytesOf = async (entry: Entry, most = 256 << 20): Promise<Buffer> => {
@@ -185,7 +185,7 @@ export const restore = async (
   }
 }
 
-/** What went wrong, as it is told. */
+/** The refusal for an error. */
 const toRefusal = (error: unknown): unknown => {
   if (!(error instanceof Error)) return error
   if (/Unexpected end of data|premature close/i.test(error.message))

@@ -1,6 +1,9 @@
 import type { Sql } from 'postgres'
 
-/** What no backup holds: who is signed in and how cookies are sealed, wrong passwords, who is here, and what the program itself does. */
+/**
+ * Tables that no backup holds: who is signed in and how cookies are sealed, wrong passwords, who is here, and what
+ * the program itself does.
+ */
 const NOT_KEPT: ReadonlySet<string> = new Set(['migrations', 'secrets', 'sessions', 'attempts', 'presence'])
 
 /** A table as it is backed up: its columns that are written, those of which it makes itself excepted. */

@@ -39,7 +39,7 @@ export const artworkSource = async (sql: Sql, hash: string): Promise<Buffer | nu
   return row?.source ?? null
 }
 
-/** How large the pieces are that large files are read in, in bytes: none keeps the process busy for long. */
+/** Size of the pieces that large files are read in, in bytes: none keeps the process busy for long. */
 const PIECE = 1 << 20
 
 /** The bytes of an artwork file in pieces, with their size; null where there is none of this hash. */

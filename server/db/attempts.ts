@@ -4,7 +4,7 @@ import { inTransaction } from './connect'
 
 /* Wrong passwords slow down whoever tries them. They are counted in the database, so that it does not matter which process is asked. */
 
-/** How many are free, and how long one waits at most after that, in seconds; the wait doubles with every further one. */
+/** Number of free attempts, and the maximum wait after that, in seconds; the wait doubles with every further one. */
 const BOTH = { free: 5, most: 900 }
 const ADDRESS = { free: 30, most: 900 }
 /** Short: whoever knows a name must not be able to lock its owner out. */

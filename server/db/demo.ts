@@ -10,7 +10,7 @@ export const storeDemo = async (sql: Sql, documents: readonly Project[]): Promis
     await sql`insert into demo_projects (place, document) values (${place}, ${sql.json(document as unknown as JSONValue)})`
 }
 
-/** How many projects the demo has here; none where it was not put in. */
+/** Number of projects of the demo here; 0 where it was not put in. */
 export const demoCount = async (sql: Sql): Promise<number> => {
   const [row] = await sql<Array<{ count: number }>>`select count(*)::int as count from demo_projects`
   return row?.count ?? 0

@@ -6,11 +6,14 @@ import { inTransaction } from './connect'
 
 /** The most jobs of one project that wait or are under way at once. */
 export const MAX_AT_ONCE = 3
-/** How often a job is taken up at most without anything of it being done: one that brings its worker down again and again is given up. */
+/**
+ * Maximum number of times a job is taken up without anything of it being done: one that brings its worker down again
+ * and again is given up.
+ */
 export const MAX_TRIES = 5
 /** Whose advisory locks those of jobs are. */
 const LOCKS = 704_113
-/** What a worker listens to. */
+/** The channel workers listen to. */
 export const CHANNEL = 'plumbago_jobs'
 
 /** A project that has as many jobs as it may. */

@@ -4,10 +4,10 @@ import type { Role } from '#core/document/roles'
 import { hashToken, newToken } from '../token'
 import { inTransaction } from './connect'
 
-/** How long a link to set a password, and how long a session holds. */
+/** Lifetimes of a link to set a password, and of a session. */
 const WELCOME = '7 days'
 const SESSION = '30 days'
-/** How often it is noted that somebody is here. */
+/** Interval of noting that somebody is here. */
 const NOTED = '5 minutes'
 /** So many people, and so many places where one of them is signed in. */
 const MAX_PEOPLE = 500
@@ -68,7 +68,7 @@ export const listPeople = async (sql: Sql): Promise<ListedPerson[]> => {
   }))
 }
 
-/** What a link to set a password ends in; those made before for the same person (null: the first owner) lead nowhere any more. */
+/** Creates the token of a link to set a password; those made before for the same person (null: the first owner) lead nowhere any more. */
 const welcome = async (sql: Sql, person: string | null): Promise<string> => {
   const token = newToken()
   if (person !== null) await sql`delete from welcomes where person_id = ${person}`
@@ -130,7 +130,7 @@ export const changePerson = (
     }),
   )
 
-/** What a link to set a password is for. Rejects with PeopleRefused where it leads nowhere. */
+/** The subject of a link to set a password. Rejects with PeopleRefused where it leads nowhere. */
 export const welcomeBehind = async (sql: Sql, token: string): Promise<Welcome> => {
   const [row] = await sql<Array<{ id: string | null; name: string; role: Role }>>`
     select people.id, name, role from welcomes left join people on people.id = person_id
@@ -212,7 +212,7 @@ export const closeSessions = async (sql: Sql, person: string, session: string | 
   await sql`delete from sessions where person_id = ${person} ${session === null ? sql`` : sql`and id = ${session}`}`
 }
 
-/** What cookies are sealed with. */
+/** The secret cookies are sealed with. */
 export const cookieSecret = async (sql: Sql): Promise<string> => {
   const [row] = await sql<Array<{ value: string }>>`select value from secrets where name = 'cookies'`
   if (!row) throw new Error('The database has no secret for cookies.')

@@ -2,7 +2,7 @@ import type { Sql } from 'postgres'
 import { HERE, type HerePut, type Other, type ProjectNews } from '#core/document/live'
 import { inTransaction } from './connect'
 
-/** What whoever follows projects listens to: news of them, as JSON. */
+/** The channel of project news: news of them, as JSON. */
 export const PROJECTS = 'plumbago_projects'
 
 /** Tells everybody who follows projects, once the transaction is through. */

@@ -5,7 +5,7 @@ import { inTransaction } from './connect'
 import { tellOfProject } from './presence'
 import { changeTrail, copyTrail } from './trail'
 
-/** What the list of projects shows of each. */
+/** A project in the list of projects. */
 export interface ProjectSummary {
   id: string
   version: number
@@ -28,7 +28,7 @@ export class Stale extends Error {
   }
 }
 
-/** How many times as large what is stored packed is at most, as a rule. */
+/** Usual maximum ratio of unpacked to stored size. */
 const UNPACKED = 4
 
 const asJson = (value: unknown): JSONValue => value as JSONValue

@@ -7,7 +7,7 @@ const LOCK = 704_115
 /** So many are thrown away in one go. */
 const MOST = 200
 
-/** What was deleted and can still be brought back, the latest first. */
+/** Deleted things that can still be restored, the latest first. */
 export const listDeleted = async (sql: Sql): Promise<Deleted[]> => {
   const rows = await sql<Array<Omit<Deleted, 'deletedAt'> & { deleted_at: Date }>>`
     select 'project' as kind, id, summary ->> 'name' as name, deleted_at from projects where deleted_at is not null
@@ -33,7 +33,7 @@ const noteUnused = async (sql: Sql): Promise<void> => {
       where now.hash = file.hash and (unused_since is null) <> used`
 }
 
-/** What was thrown away for good. */
+/** Numbers of what was deleted for good. */
 export interface Purged {
   projects: number
   schemes: number

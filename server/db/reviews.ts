@@ -16,7 +16,7 @@ import type {
 import { hashToken, newToken } from '../token'
 import { inTransaction } from './connect'
 
-/** What whoever shows reviews listens to; what is said there is the project, the review, and how far it is. */
+/** The channel of review news; what is said there is the project, the review, and how far it is. */
 export const CHANNEL = 'plumbago_reviews'
 
 /** Number of threads that are told at once, and how many answers of each. */
@@ -24,14 +24,14 @@ const MAX_THREADS = 40
 const MAX_ANSWERS = 20
 /** So many comments are told one by one; more are asked for again. */
 const MAX_NEWS = 100
-/** How much may be said within a minute: in one browser, from one address, on one review. */
+/** Maximum number of comments within a minute: in one browser, from one address, on one review. */
 const PER_MINUTE = { reader: 20, address: 120, review: 600 } as const
-/** How often the choice may change within a minute. */
+/** Maximum number of choices within a minute. */
 const CHOICES_PER_MINUTE = 60
 
 const asJson = (value: unknown): JSONValue => value as JSONValue
 
-/** What stops something that is said on a review. */
+/** The reason a comment on a review is refused. */
 export class ReviewRefused extends Error {
   constructor(
     readonly status: 404 | 409 | 410 | 429,
@@ -211,7 +211,7 @@ export const findReview = async (sql: Sql, id: string): Promise<Review | null> =
   return row ? ((await reviewsOf(sql, row.project_id, id))[0] ?? null) : null
 }
 
-/** What a designer can change of a review. */
+/** Changes of a designer to a review. */
 export interface ReviewChange {
   endsAt?: string | undefined
   closed?: boolean | undefined

@@ -3,10 +3,10 @@ import { labOf, type Hex } from '#core/color/convert'
 import type { KeptSwatch, ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
 import { inTransaction } from './connect'
 
-/** How far a color may be from the one asked for and still be near it, or be the one that is held, in OKLab. */
+/** Maximum distance in OKLab of a color near the one asked for, and of the one that is contained. */
 const NEAR = 0.07
 const HELD = 0.05
-/** How far colors may be on average from the nearest of a scheme that fits them. */
+/** Maximum mean distance of colors from the nearest of a scheme that fits them. */
 const FITS = 0.1
 /** So many colors nearest to those asked for are looked at. */
 const MAX_NEAREST = 400
@@ -77,7 +77,7 @@ export const findOnShelf = async (sql: Sql, id: string): Promise<ShelfScheme | n
   return row ? toScheme(row) : null
 }
 
-/** What is wanted of a scheme is at odds with what is stored. */
+/** A change of a scheme conflicts with what is stored. */
 export class ShelfStale extends Error {
   constructor(readonly current: ShelfScheme) {
     super('The scheme was changed elsewhere since it was opened here.')
@@ -123,7 +123,7 @@ export const saveOver = (
     return toScheme(changed as Stored)
   })
 
-/** What a scheme was before, the latest first. */
+/** Earlier versions of a scheme, the latest first. */
 export const versionsOnShelf = async (sql: Sql, id: string): Promise<ShelfVersion[]> => {
   const rows = await sql<Array<{ version: number; swatches: KeptSwatch[]; kept_at: Date }>>`
     select version, swatches, kept_at from shelf_versions where shelf_id = ${id} order by version desc limit 200`
@@ -137,7 +137,7 @@ export const setDeletedOnShelf = async (sql: Sql, ids: readonly string[], delete
   return rows.length
 }
 
-/** What words ask for: each is the beginning of one; nothing where they hold no letter. */
+/** The text query for words: each is the beginning of one; nothing where they hold no letter. */
 const toTsQuery = (words: string): string =>
   plainWords(words)
     .split(/[^\p{L}\d]+/u)
@@ -177,7 +177,7 @@ export interface ShelfPage {
 }
 
 /**
- * What is near a color and fits others, the nearest first: of the schemes that have a color among the nearest to any of them, those near
+ * Schemes near a color that fit others, the nearest first: of the schemes that have a color among the nearest to any of them, those near
  * enough, in the order of how far they are from all.
  */
 const nearestWith = (sql: Sql, { near, fits }: ShelfQuery, where: Part): Promise<Stored[]> => {

@@ -50,7 +50,7 @@ export const sizeOfTrail = async (sql: Sql, projectId: string): Promise<number> 
   return (row?.size ?? 0) * UNPACKED
 }
 
-/** How many times as large what is stored packed is, as a rule. */
+/** Usual ratio of unpacked to stored size. */
 const UNPACKED = 2
 
 /** The trail of a project in the order of its states; null where there is no such project. */

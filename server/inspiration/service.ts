@@ -5,7 +5,7 @@ import schemes from './schemes.json'
 
 /* A stand-in for an online inspiration service: as slow, and as unreliable, as one of those is told to be. */
 
-/** How the service behaves: as usual, very slowly, not at all, or with nothing to offer. */
+/** Behaviors of the service: as usual, very slowly, not at all, or with nothing to offer. */
 export const BEHAVIORS = ['usual', 'slow', 'down', 'empty'] as const
 export type Behavior = (typeof BEHAVIORS)[number]
 

@@ -17,7 +17,7 @@ export const pressFor = async (print: Print): Promise<Press | null> => {
   return pressOf(await (engine ??= instantiate()), profile, print)
 }
 
-/** What is handed over, from the database. */
+/** Sources of an export, from the database. */
 export const storedSources = (sql: Sql): Sources => ({
   file: hash => findArtwork(sql, hash),
   source: hash => artworkSource(sql, hash),

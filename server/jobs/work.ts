@@ -13,7 +13,7 @@ import { mediaOf } from './media'
 
 /** Number of files that are written side by side: what is rendered is rendered by other processes. */
 const LANES = 6
-/** How often it is looked whether a job is still wanted, in milliseconds. */
+/** Interval of checking whether a job is still wanted, in milliseconds. */
 const LOOK = 400
 /** Size of the pieces of a result, in bytes. */
 const PIECE = 1 << 20

@@ -9,10 +9,10 @@ import { reasonOf } from '../reason'
 import { doJob } from './work'
 import { storedSources } from './sources'
 
-/** How often it is looked for jobs where nobody called, and how often old ones are thrown away, in milliseconds. */
+/** Intervals of looking for jobs where nobody called, and of deleting old ones, in milliseconds. */
 const LOOK = 2000
 const PURGE = 3_600_000
-/** How often what was deleted long ago, and files nobody refers to, are thrown away: everything is looked through for that. */
+/** Interval of purging deleted things and files nobody refers to: everything is looked through for that. */
 const CLEAN = 24 * 3_600_000
 
 /** Does jobs, one after the other, as they come, until the signal says to stop. Says what goes wrong to `tell`. */

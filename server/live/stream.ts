@@ -4,16 +4,16 @@ import { database } from '../db/connect'
 import { watching } from '../metrics'
 import { newsDesk, type Topic } from './news'
 
-/** How many may watch in this process, and how much may wait for one of them, in bytes. */
+/** Maximum number of watchers in this process, and of bytes waiting for one of them. */
 const MAX_WATCHING = 2000
 const MAX_BEHIND = 1 << 20
-/** How often a still connection is kept alive, in milliseconds. */
+/** Interval of keeping a still connection alive, in milliseconds. */
 const BREATH = 20_000
 
-/** What is sent where something may have been missed: who watches asks for all there is. */
+/** The event sent where something may have been missed: who watches asks for all there is. */
 const MISSED = 'event: missed\ndata: \n\n'
 
-/** What ends the streams that are open: a server that is told to end waits for nobody who only watches. */
+/** Functions that end the open streams: a server that is told to end waits for nobody who only watches. */
 const open = new Set<() => void>()
 process.once('SIGTERM', () => {
   for (const end of open) end()

@@ -18,7 +18,7 @@ declare module 'h3' {
 /** True if people are asked who they are. */
 export const asks = requiresSignIn(process.env)
 
-/** What anyone may ask for: what pages are made of, signing in, reviews by their links, and how the server is. */
+/** Requests anyone may make: what pages are made of, signing in, reviews by their links, and how the server is. */
 const ANYONE = [
   /^(GET|HEAD) \/(_nuxt\/|mark\.svg$|sign-in$|welcome\/|review\/)/,
   /^(GET|HEAD) \/api\/(health|ready|metrics|me)$/,
@@ -26,12 +26,15 @@ const ANYONE = [
   /^(GET|POST) \/api\/welcome\//,
   /^(GET|HEAD|POST|PUT) \/api\/review\//,
 ]
-/** What everybody who is signed in may do beside looking: what is about themselves. */
+/** Requests of everybody who is signed in, beside looking: what is about themselves. */
 const OWN = /^(DELETE \/api\/sessions?$|PUT \/api\/me\/password$|POST \/api\/here$)/
-/** What only owners do. */
+/** Requests of owners only. */
 const OWNERS = /^\w+ \/api\/people(\/|$)/
 
-/** What one has to be for a request; null where anyone may. All that changes anything is for designers, unless it is said otherwise. */
+/**
+ * The role required for a request; null where anyone may make it. All that changes anything is for designers, unless
+ * it is said otherwise.
+ */
 export const requiredRole = (method: string, path: string): Role | null => {
   const asked = `${method} ${path}`
   if (ANYONE.some(each => each.test(asked))) return null

@@ -31,7 +31,7 @@ export const setSessionCookie = async (event: H3Event, token: string): Promise<v
   })
 }
 
-/** What a session is known by; null where there is no cookie, or it was not sealed here. */
+/** The token of a session; null where there is no cookie, or it was not sealed here. */
 export const readSessionCookie = async (event: H3Event): Promise<string | null> => {
   const sealed = getCookie(event, nameOf(event))
   if (!sealed || sealed.length > 1000) return null

@@ -27,7 +27,7 @@ const hostOf = (origin: string): string | null => {
 
 /** The host under which reviews are open, and nothing else: that of PLUMBAGO_REVIEW_ADDRESS, to which links lead then. */
 const reviewHost = hostOf(process.env.PLUMBAGO_REVIEW_ADDRESS ?? '')
-/** What there is under that name: the page of a review, what it asks for, and what pages are made of. */
+/** Paths under that name: the page of a review, what it asks for, and what pages are made of. */
 const OF_REVIEWS = /^\/(?:review\/|api\/review\/|_nuxt\/|mark\.svg$)/
 
 /** Returns whether a change comes from one of our own pages, or from a program that is no browser and does nothing for a page. */
@@ -64,7 +64,7 @@ const guard = defineEventHandler(async event => {
   }
 })
 
-/** How long a connection is held open for the next request, in milliseconds: longer than whoever asks holds it. */
+/** Time a connection is kept open for the next request, in milliseconds: longer than whoever asks holds it. */
 const HELD = 75_000
 
 /** The guard stands before everything, before files that are only handed out too. */

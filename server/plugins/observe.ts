@@ -5,7 +5,7 @@ import { clientAddress, isBehindProxy } from '../address'
 import { log } from '../log'
 import { requests } from '../metrics'
 
-/** What a request is known by: what the proxy before us calls it, or a name of its own. */
+/** The id of a request: what the proxy before us calls it, or a name of its own. */
 const idOf = (event: H3Event): string => {
   const given = getRequestHeader(event, 'x-request-id') ?? ''
   return isBehindProxy() && /^[\w-]{8,64}$/.test(given) ? given : randomUUID()
@@ -15,7 +15,7 @@ const idOf = (event: H3Event): string => {
 const withoutSecrets = (path: string): string =>
   (path.split('?')[0] ?? '').replace(/^(\/api)?\/(review|welcome)\/[^/]+/, '$1/$2/…')
 
-/** What a load balancer asks every second. */
+/** Requests of a load balancer every second. */
 const PROBES = /^\/api\/(health|ready)$/
 
 /** Every request has an id, which its answer tells, and leaves one line in the log; how long it took is counted. */

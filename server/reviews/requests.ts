@@ -8,9 +8,9 @@ import { answersBefore, reviewBehind, reviewPicture, threadsOn, type From } from
 import { notFound, readParam } from '../apiHandler'
 import { PICTURE_HEADERS } from '../headers'
 
-/* What the routes of whoever has a link and those of the designer have in common. */
+/* Common parts of review routes, for whoever has a link and for the designer. */
 
-/** What a link ends in. */
+/** The token at the end of a link. */
 const tokenSchema = z.string().regex(/^[\w-]{32}$/)
 
 /** The review behind the link that is asked for. */

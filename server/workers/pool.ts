@@ -8,7 +8,7 @@ import { Busy } from '../answers'
 import { reasonOf } from '../reason'
 import type { Answer, Given, Reply, TaskName } from './tasks'
 
-/** How many hands work side by side on files, how long one task may take in milliseconds, how much memory a hand may hold in MB. */
+/** Number of workers side by side on files, how long one task may take in milliseconds, how much memory a hand may hold in MB. */
 const HANDS = 2
 const LONGEST = 180_000
 const MEMORY = 3072
@@ -19,7 +19,7 @@ const MAX_DOCUMENT_LENGTH = 30_000
 const DOCUMENT_MEMORY = 1024
 /** Hands stand behind whoever answers. */
 const BEHIND = constants.priority.PRIORITY_BELOW_NORMAL
-/** How many tasks may wait. */
+/** Maximum number of waiting tasks. */
 const MAX_WAITING = 64
 
 const spawnWorker = (memory: number) => (): ChildProcess => {

@@ -32,7 +32,7 @@ const asJson = async (work: Promise<unknown>): Promise<string | null> => {
   return answer === null ? null : JSON.stringify(answer)
 }
 
-/** What can be asked of a hand, by name. A file that came in is given by the path it lies at. */
+/** The tasks of a worker, by name. A file that came in is given by the path it lies at. */
 export const TASKS = {
   'take drawing': async (sql: Sql, { name, path }: { name: string; path: string }): Promise<ArtworkFile> =>
     storeReceived(sql, await receiveSvg(name, await readFile(path))),
@@ -101,7 +101,7 @@ export type TaskName = keyof Tasks
 export type Given<Name extends TaskName> = Parameters<Tasks[Name]>[1]
 export type Answer<Name extends TaskName> = Awaited<ReturnType<Tasks[Name]>>
 
-/** What a hand says of a task: its answer, why it is refused (in a plain sentence), or what went wrong. */
+/** The reply of a worker: its answer, why it is refused (in a plain sentence), or what went wrong. */
 export type Reply =
   | { answer: unknown }
   | { refused: { statusCode: number; message: string; data?: unknown } }

@@ -75,7 +75,7 @@ const SERVES = [
   { value: 'no', title: 'no' },
 ] as const
 const pairKey = computed(() => (chosen.value ? keyOf('lettering', chosen.value) : ''))
-/** What was said of the chosen pair. */
+/** The mark on the chosen pair. */
 const serves = computed<(typeof SERVES)[number]['value']>(() => {
   const mark = history.settled?.check.lettering[pairKey.value]
   return mark === undefined ? 'found' : mark ? 'yes' : 'no'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Severity } from '#core/check/finding'
 
-/** How bad a finding is, as a shape: a filled triangle, an open one, a dot. */
+/** Severity of a finding, as a shape: a filled triangle, an open one, a dot. */
 const { severity } = defineProps<{ severity: Severity }>()
 </script>
 

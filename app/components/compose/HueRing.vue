@@ -35,7 +35,7 @@ const files = useArtworkFiles()
 const svg = useTemplateRef<SVGSVGElement>('svg')
 const { width } = useElementSize(svg)
 const hand = useHand()
-/** How far a target is felt, in units of the drawing. */
+/** Radius within which a target is hit, in units of the drawing. */
 const reach = computed(() => Math.max(13, (hand.least.value * RING.rim) / Math.max(1, width.value)))
 const inks = computed(() => files.files.get(painting.piece?.hash ?? '')?.inks ?? [])
 const targets = computed(() => (history.document ? ringTargets(history.document) : []))

@@ -54,7 +54,7 @@ const fitted = computed(() =>
     },
   ),
 )
-/** How many stand in a row where that is fixed. */
+/** Number in a row where that is fixed. */
 const fixed = computed(() => (own.value.what === 'variations' ? VARIATIONS_ACROSS : undefined))
 const size = computed(() => {
   const wanted = beside ? null : proofs.sizes[where.value]

@@ -6,7 +6,7 @@ import type { InkRecord } from '#core/document/artwork'
 import { spot } from '#core/interaction/dial'
 
 /**
- * What stands behind the swatches of the hue ring: its sectors and ticks, and the rose of the artwork's hues by area,
+ * The background of the hue ring: its sectors and ticks, and the rose of the artwork's hues by area,
  * as remapped (filled) and as it came (outlined).
  */
 const { wheel, inks, colors } = defineProps<{

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { GRADES, type Verdict } from '#core/proofs/verdict'
 import { clamp } from '#core/math/clamp'
 
-/** How a scheme does, as a flower of five petals: a long filled one where all is well, a bud where nothing is. */
+/** The verdict on a scheme as a flower of five petals: a long filled one where all is well, a bud where nothing is. */
 const { verdict } = defineProps<{ verdict: Verdict }>()
 const [LEAST, MOST] = [3.2, 7.4]
 const FILLED = 0.85

@@ -11,7 +11,7 @@ import { bareOf, dominantOf } from '#core/scheme/wearScheme'
 import { useHistory } from '~/stores/history'
 
 /**
- * What is done to all swatches at once. Sliders work from the scheme as it stood when the first was touched, and stay
+ * Changes to all swatches at once. Sliders work from the scheme as it stood when the first was touched, and stay
  * where they are until something else changes it.
  */
 const history = useHistory()

@@ -22,7 +22,7 @@ const {
   disabled = false,
 } = defineProps<{
   at: Place
-  /** How far an arrow goes. */
+  /** The step of an arrow key. */
   step?: number
   label: string
   /** Both values in words. */

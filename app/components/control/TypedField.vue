@@ -8,7 +8,7 @@ import { ref } from 'vue'
 const { value } = defineProps<{ value: string | number }>()
 const emit = defineEmits<{ settle: [typed: string] }>()
 
-/** What is typed and not settled yet; null when nothing is. */
+/** The text that is typed and not settled yet; null when nothing is. */
 const draft = ref<string | null>(null)
 const type = (event: Event): void => {
   draft.value = (event.target as HTMLInputElement).value

@@ -2,7 +2,7 @@
 export interface MenuChoice {
   title: string
   act: () => void
-  /** What a reader of screens hears, where the title alone does not say it. */
+  /** The label for screen readers, where the title alone does not say it. */
   label?: string
   hint?: string
   /** A color it stands for. */

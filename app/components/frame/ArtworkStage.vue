@@ -51,11 +51,11 @@ const size = computed(() => {
   if (!art || !width.value) return { width: 0, height: 0 }
   return fitSize(room.value, art, MARGIN)
 })
-/** What the artwork can be looked at by: on paper only where it is printed. */
+/** The ways of looking at the artwork: on paper only where it is printed. */
 const eyes = computed(() =>
   EYES.filter(each => each !== 'paper' || printing.print.paper).map(value => ({ value, title: EYES_TITLES[value] })),
 )
-/** What is painted, as the press prints it where that is looked at. */
+/** The painting, as the press prints it where that is looked at. */
 const painted = computed(() => {
   const own = stage.before ? UNPAINTED : painting.shown(painting.piece?.id ?? '')
   const inks = screen.value?.inks ?? files.files.get(painting.piece?.hash ?? '')?.inks.map(({ hex }) => hex) ?? []

@@ -12,7 +12,7 @@ import { baseSwatchOf, dominantOf } from '#core/scheme/wearScheme'
 import { useHistory } from '~/stores/history'
 import { useShelf } from '~/stores/shelf'
 
-/** What can be done to the band as a whole: swatches added, and the order and roles they stand in. */
+/** Actions on the band as a whole: swatches added, and the order and roles they stand in. */
 const history = useHistory()
 const shelf = useShelf()
 const full = computed(() => (history.document?.scheme.length ?? 0) >= MAX_SWATCHES)

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { GRAY_MATRIX, matrixOf, VISIONS } from '#core/color/vision'
 import { useStage } from '~/stores/stage'
 
-/** What stage, band and proofs are seen through: filters over linear light, by the names of those who see so. */
+/** Filters that stage, band and proofs are seen through, over linear light, by the names of those who see so. */
 const stage = useStage()
 const filters = computed(() => [
   ...VISIONS.map(vision => ({ id: vision, matrix: matrixOf(vision, stage.severity) })),

@@ -22,7 +22,7 @@ const {
   holes?: Holes | null
 }>()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
-/** What painting may take of a frame, in milliseconds. */
+/** Time that painting may take of a frame, in milliseconds. */
 const BUDGET = 4
 const slow = ref(false)
 const painted = computed(() => (slow.value && coarse && !holes ? coarse : map))

@@ -7,7 +7,7 @@ import { type Notice, useNotices } from '~/stores/notices'
 /** A message: it goes by itself after a while, but not while it is pointed at or has the focus. */
 const { notice } = defineProps<{ notice: Notice }>()
 const notices = useNotices()
-/** How long a message stays by itself. */
+/** Time a message stays by itself. */
 const SECONDS = { done: 8, problem: 20 }
 const item = useTemplateRef<HTMLElement>('item')
 const hovered = useElementHover(item)

@@ -34,7 +34,7 @@ const notices = useNotices()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const size = computed(() => taken.picture)
 let gl: GlPainter | null = null
-/** How it is painted; a canvas that has once been one kind cannot be another, so that a change makes a new one. */
+/** The way it is painted; a canvas that has once been one kind cannot be another, so that a change makes a new one. */
 const way = ref<'gl' | 'pixels'>(hash ? 'gl' : 'pixels')
 
 const found = computed(() => byHand.areas.map(paint => ({ paint, found: areaIn(taken, inks, paint.area) })))

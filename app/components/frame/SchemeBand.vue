@@ -65,7 +65,7 @@ const scheme = computed(() =>
 )
 const total = computed(() => totalShare(scheme.value))
 const percentOf = (swatch: Swatch | undefined): number => sharePercent(swatch, total.value)
-/** What each swatch covers of all artwork now, beside what it is meant to; null without artwork. */
+/** Coverage of each swatch over all artwork now, beside what it is meant to; null without artwork. */
 const covers = computed(() =>
   remap.value && artwork.value?.length && painting.inks.length
     ? coverage(painting.inks, targetsIn(remap.value, painting.inks).targets)
@@ -123,7 +123,7 @@ onClickOutside(card, event => {
   opened.value = null
 })
 
-/** What the drag moves about; the order is set when it ends. */
+/** The order during a drag; the order is set when it ends. */
 const carried = ref<Swatch[]>([])
 watch(
   scheme,
@@ -156,7 +156,7 @@ const dragging: UseDraggableOptions<Swatch> = {
     })
   },
 }
-/** What moves swatches is fetched when a hand comes to the band, and at the latest when the page has stood for a while. */
+/** The library that moves swatches is fetched when a hand comes to the band, and at the latest when the page has stood for a while. */
 const sorting = shallowRef<{ destroy: () => void } | null>(null)
 let [gone, asked] = [false, false]
 const fetchSorting = async (): Promise<void> => {

@@ -39,7 +39,7 @@ watch(
   (is, was) => was && !is && open(),
 )
 watch(() => piece.hash, open, { immediate: true })
-/** How far it is taken apart in its own size; null while it is not. */
+/** Progress of taking it apart in its own size; null while it is not. */
 const sharpening = ref<number | null>(null)
 /** Returns whether the picture has more pixels than the stage shows. */
 const part = computed(() => {

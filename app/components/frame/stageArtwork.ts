@@ -1,17 +1,17 @@
 import type { ByHand } from '#core/painting/painting'
 import type { StageShapes } from '~/stores/stage'
 
-/** What a kind of artwork gives the stage that it stands on. */
+/** The interface of a kind of artwork to the stage. */
 export interface StageArtwork {
   /** The inks under the pointer. */
   inksAt: (event: PointerEvent) => readonly string[]
   /** A pointer pressed while shapes or areas are picked. */
   press: (event: PointerEvent) => void
-  /** What can be picked on it; null where nothing can. */
+  /** The things that can be picked on it; null where nothing can. */
   shapes: StageShapes | null
   /** The outline being drawn to pick with, as a path on the stage; empty while there is none. */
   drawn: string
-  /** What it is doing that takes time, in words; null while it does nothing. */
+  /** The work that takes time, in words; null while it does nothing. */
   doing: string | null
   /** Stops that; null where it cannot be stopped. */
   stop: (() => void) | null
@@ -19,7 +19,7 @@ export interface StageArtwork {
   problem: { words: string; again: (() => void) | null } | null
 }
 
-/** How artwork on the stage looks now: one value, so that its parts never change one after the other. */
+/** The appearance of artwork on the stage now: one value, so that its parts never change one after the other. */
 export interface StageLook {
   colors: ReadonlyMap<string, string>
   byHand: ByHand

@@ -79,7 +79,7 @@ const readings = computed(() => {
 })
 const inks = computed(() => files.files.get(painting.artwork?.hash ?? '')?.inks ?? [])
 
-/** How far apart, in OKLab, inks have to be for each to be worth a swatch. */
+/** Minimum distance in OKLab of inks that are each worth a swatch. */
 const APART = 0.06
 const takeInks = (): void => {
   const chosen = inks.value.reduce<Array<{ hex: string; area: number }>>(

@@ -10,7 +10,7 @@ import { useColorNames } from '~/composables/useColorNames'
 import { useHistory } from '~/stores/history'
 import { useRecentColors } from '~/composables/useRecentColors'
 
-/** What lies near the base color and opposite, its names, and the colors last used: pointing previews, a click takes. */
+/** Colors near the base color and opposite, its names, and the colors last used: pointing previews, a click takes. */
 const { base } = defineProps<{ base: Base }>()
 const emit = defineEmits<{
   preview: [color: { hex: string; hue: number } | null]
@@ -22,7 +22,7 @@ const { recent } = useRecentColors()
 const settled = computed(() => history.settled?.base ?? base)
 const names = useColorNames(() => settled.value.hex, 3)
 
-/** What faces the base on the wheel, and what stands beside that. */
+/** Angles opposite the base on the wheel and beside that. */
 const FACING = [150, 180, 210] as const
 const rows = computed(() => {
   const { hex, hue } = settled.value

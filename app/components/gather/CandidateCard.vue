@@ -7,7 +7,7 @@ import { server } from '~/api/server'
 import { useShelf } from '~/stores/shelf'
 
 /**
- * What a reference, or all together, would give: the picture, the artwork in its colors, and the colors. Pointing at
+ * A preview of a reference, or all together: the picture, the artwork in its colors, and the colors. Pointing at
  * the proof previews it on the stage.
  */
 const { candidate, inUse, looked } = defineProps<{ candidate: Candidate; inUse: boolean; looked: boolean }>()

@@ -4,7 +4,7 @@ import { XMarkIcon } from '@heroicons/vue/20/solid'
 import type { FileQueue, Report } from '~/composables/useFileQueue'
 
 /**
- * What is being taken in, with cancel; what was not taken, each with its reason; and in one quiet line that opens, what
+ * Files being taken in, with cancel; what was not taken, each with its reason; and in one quiet line that opens, what
  * there is to say about the others.
  */
 const { incoming } = defineProps<{ incoming: FileQueue }>()

@@ -57,7 +57,7 @@ const swatchOf = (sample: Sample) =>
 const region = computed(() => drawn.value ?? reference.region)
 const moved = computed(() => samples.value.some(sample => isMovedSample(sample, USUAL_PATCH)))
 
-/** What is under the hand: where, and what the loupe shows there. */
+/** The sample that is dragged: where, and what the loupe shows there. */
 const dragged = ref<{ id: string; x: number; y: number } | null>(null)
 const loupe = shallowRef<Loupe | null>(null)
 

@@ -16,7 +16,7 @@ const notices = useNotices()
 const list = useTemplateRef<HTMLElement>('list')
 const reopened = ref<Colorway | null>(null)
 
-/** What the drag moves about; the order is set when it ends. */
+/** The order during a drag; the order is set when it ends. */
 const carried = ref<Colorway[]>([])
 watch(
   () => lineUp.colorways,
@@ -25,7 +25,7 @@ watch(
   },
   { immediate: true },
 )
-/** How many of them show their artwork by now: a wall of twelve takes several frames to paint. */
+/** Number of them that show their artwork by now: a wall of twelve takes several frames to paint. */
 const painted = useGradually(() => carried.value.length, 2)
 const order = (ids: readonly string[]): void => history.run({ do: 'arrange colorways', ids: [...ids] })
 const dragging: UseDraggableOptions<Colorway> = {

@@ -6,7 +6,7 @@ import { GRADIENT_FILES, PAGE_FILES, PNG_WIDTH, type PictureSize } from '#core/h
 import { useHandOver } from '~/stores/handOver'
 import { useHistory } from '~/stores/history'
 
-/** What is to be handed over, beside the tree of files that makes: nothing is written before that is seen. */
+/** The choice of what to hand over, beside the tree of files that makes: nothing is written before that is seen. */
 const emit = defineEmits<{ close: [] }>()
 const handOver = useHandOver()
 const history = useHistory()

@@ -25,7 +25,7 @@ const notices = useNotices()
 const { copy, copyPicture } = useCopying()
 const { jobs, writeOne } = useHandingOver()
 const endingOf = (art: Artwork): string => files.kindOf(art).ending
-/** How much of an artwork is written, where that takes time; null while it is not being written. */
+/** Progress of an artwork that is written, where that takes time; null while it is not being written. */
 const writing = ({ id }: Artwork): number | null => (jobs.isUnderway(id) ? (jobs.jobOf(id)?.part ?? 0) : null)
 
 const kind = useLocalStorage<SchemeFormatKind>('plumbago scheme format', 'css')

@@ -3,7 +3,7 @@ import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
 import type { HandOverJob } from '#core/document/job'
 import { useHandOver } from '~/stores/handOver'
 
-/** What was asked for of this project within a day: how far it is, what failed, and the file that came of it. */
+/** Jobs of this project within a day: how far it is, what failed, and the file that came of it. */
 const handOver = useHandOver()
 const MB = 1024 * 1024
 const sizeWords = (bytes: number): string =>

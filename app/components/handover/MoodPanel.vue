@@ -11,7 +11,7 @@ import { useHistory } from '~/stores/history'
 import { useMood } from '~/stores/mood'
 import { useNotices } from '~/stores/notices'
 
-/** What lies on the mood page and how: it is shown, live, where the artwork stands. */
+/** The content and layout of the mood page: it is shown, live, where the artwork stands. */
 const mood = useMood()
 const handOver = useHandOver()
 const history = useHistory()
@@ -89,7 +89,9 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
                 change: { pictures: mood.cropped(selected.reference, { zoom: value / 100 }) },
               })
           "
-          @settle="value => selected && mood.arrange({ pictures: mood.cropped(selected.reference, { zoom: value / 100 }) })"
+          @settle="
+            value => selected && mood.arrange({ pictures: mood.cropped(selected.reference, { zoom: value / 100 }) })
+          "
         />
       </div>
     </template>

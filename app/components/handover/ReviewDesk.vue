@@ -47,7 +47,7 @@ const resolvedCount = computed(() => all.value.filter(({ resolvedAt }) => resolv
 const artworkOf = (thread: ReviewThread) => review.artwork.find(({ key }) => key === thread.spot?.artwork)
 
 const name = useLocalStorage('plumbago own name', '')
-/** What is written and not sent, by the comment it answers. */
+/** Drafts that are not sent, by the comment it answers. */
 const drafts = ref<Record<string, Draft>>({})
 const answering = ref<string | null>(null)
 const form = useTemplateRef<Array<{ focus: () => void }>>('form')

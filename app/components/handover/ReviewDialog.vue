@@ -7,7 +7,7 @@ import { NOW } from '#core/handover/options'
 import { useHistory } from '~/stores/history'
 import { useReviews } from '~/stores/reviews'
 
-/** What is to be shown to a client, and how long. */
+/** The content of a new review, and how long it is shown. */
 const emit = defineEmits<{ close: [] }>()
 const history = useHistory()
 const reviews = useReviews()

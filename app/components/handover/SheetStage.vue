@@ -14,7 +14,7 @@ const count = ({ target }: Event): void => {
   sheet.pages = Math.round(naturalHeight / ((naturalWidth * HEIGHT) / WIDTH))
   scrolled()
 }
-/** How high a page is on the screen, in pixels. */
+/** Height of a page on the screen, in pixels. */
 const high = (): number => (picture.value?.height ?? 0) / Math.max(1, sheet.pages)
 const scrolled = (): void => {
   const { scrollTop = 0, clientHeight = 0, scrollHeight = 0 } = stage.value ?? {}

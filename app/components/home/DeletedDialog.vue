@@ -5,7 +5,7 @@ import { reasonOf } from '~/words/reasonOf'
 import { server } from '~/api/server'
 import { useShelf } from '~/stores/shelf'
 
-/** What was deleted lately, and how long it can still be brought back. */
+/** Recently deleted things, and how long they can still be restored. */
 const emit = defineEmits<{ close: []; back: [] }>()
 const shelf = useShelf()
 const all = ref<Deleted[] | null>(null)

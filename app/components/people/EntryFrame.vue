@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What stands around a page one comes to before one is in: the mark, a title, and what is to be filled in. */
+/** The frame of a page before signing in: the mark, a title, and what is to be filled in. */
 defineProps<{ title: string }>()
 </script>
 

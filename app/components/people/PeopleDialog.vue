@@ -17,7 +17,7 @@ const name = ref('')
 const role = ref<Role>('designer')
 /** The link that was made last, shown once: it is kept nowhere. */
 const link = ref<{ name: string; address: string } | null>(null)
-/** What came of the last thing done, and who was taken out by it: notices lie behind what covers the page. */
+/** The outcome of the last action, and who was taken out by it: notices lie behind what covers the page. */
 const outcome = ref<{ words: string; isProblem: boolean; out: ListedPerson | null } | null>(null)
 const { copy } = useCopying()
 const roles = ROLES.map(value => ({ value, title: sentence(value) }))

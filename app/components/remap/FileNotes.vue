@@ -11,7 +11,7 @@ import { useRemapping } from '~/stores/remapping'
 import { useStage } from '~/stores/stage'
 import { useTakingArtwork } from '~/composables/useTakingArtwork'
 
-/** What of the file on the stage is recolored besides the colors on its page, by choice, and what is left as it is. */
+/** Parts of the file on the stage that are recolored besides the colors on its page, by choice, and what is left as it is. */
 const painting = usePainting()
 const remapping = useRemapping()
 const stage = useStage()
@@ -31,7 +31,7 @@ const TITLES: Record<Also, { title: string; hint: string }> = {
 const art = computed(() => painting.artwork)
 const file = computed(() => files.files.get(art.value?.hash ?? ''))
 const left = computed(() => files.screens.get(art.value?.hash ?? '')?.left)
-/** What was chosen, until the file has been read again. */
+/** The choice, until the file has been read again. */
 const asked = ref<{ kind: Also; on: boolean } | null>(null)
 const offers = computed(() =>
   ALSO.flatMap(kind => {
@@ -40,7 +40,7 @@ const offers = computed(() =>
     return is || count ? [{ kind, on, ...TITLES[kind], count: is ? '' : String(count) }] : []
   }),
 )
-/** What is done with the file just now, so that it can be canceled; what was there stays then. */
+/** The work on the file just now, so that it can be canceled; what was there stays then. */
 let doing: AbortController | null = null
 const cancel = (): void => doing?.abort()
 const unlessCanceled = async (act: (signal: AbortSignal) => Promise<void>): Promise<void> => {

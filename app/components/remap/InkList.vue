@@ -39,7 +39,7 @@ const { list, containerProps, wrapperProps } = useVirtualList(sorted, { itemHeig
 const most = computed(() => Math.max(1e-6, ...found.value.map(({ area }) => area)))
 const isLead = (hex: string): boolean => remapping.familyOf.get(hex)?.family.inks[0] === hex
 
-/** What inks would become without the restriction, to say how far it takes them. */
+/** Colors of inks without the restriction, to say how far it takes them. */
 const freely = computed(() =>
   history.settled && remapping.restriction
     ? unrestrictedColors(history.settled, painting.inks, remapping.artwork?.id ?? null)

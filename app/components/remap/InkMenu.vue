@@ -30,7 +30,7 @@ const {
   excepted: boolean
   count: number
   tall: boolean
-  /** What is said beside its value, where there is room. */
+  /** Text beside its value, where there is room. */
   words?: string
 }>()
 const emit = defineEmits<{

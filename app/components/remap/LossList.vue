@@ -6,7 +6,7 @@ import { useLighting } from '~/composables/useLighting'
 import { useRemapping } from '~/stores/remapping'
 
 /**
- * What lost its contrast to what it touches, before and after, the longest boundaries first: pointing lights the two in
+ * Inks that lost their contrast to what they touch, before and after, the longest boundaries first: pointing lights the two in
  * the artwork, Mend tells them apart again.
  */
 const lightInks = useLighting()

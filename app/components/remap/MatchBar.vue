@@ -10,7 +10,7 @@ import type { Command } from '#core/commands/commands'
 import { useHistory } from '~/stores/history'
 import { useRemapping } from '~/stores/remapping'
 
-/** How inks are matched to swatches, how groups follow them, and what becomes of neutrals. Pointing previews. */
+/** Settings of how inks are matched to swatches, how groups follow them, and what becomes of neutrals. Pointing previews. */
 const history = useHistory()
 const remapping = useRemapping()
 const TITLES: Readonly<Record<Match, string>> = {
@@ -35,7 +35,7 @@ const remap = computed(() => history.settled?.remap)
 const previewMatch = (match: Match | null): void =>
   history.preview(match && match !== history.settled?.remap.match ? { do: 'match', match, seed: 0 } : null)
 const hold = computed(() => Math.round((history.document?.remap.hold ?? HOLD.rest) * 100))
-/** What shares and hues weigh: in the artwork on the stage where changes are for it alone, or in all. */
+/** Weights of shares and hues: in the artwork on the stage where changes are for it alone, or in all. */
 const meant = computed(() => {
   const remap = history.document?.remap
   return (remapping.scope && remap?.meantIn[remapping.scope]) || remap?.meant || MEANT

@@ -135,7 +135,7 @@ watch(
   },
 )
 
-/** What is under the hand: inks on their way to another swatch, or a swatch to be exchanged. */
+/** The things carried: inks on their way to another swatch, or a swatch to be exchanged. */
 const carried = ref<Carried | null>(null)
 const at = ref({ x: 0, y: 0 })
 const over = ref<string | null>(null)
@@ -147,7 +147,7 @@ const commandFor = (what: Carried, target: string): Command | null =>
     remapping.rowOf,
     remapping.scope,
   )
-/** What a place of the page would take: a swatch, an ink, or that it is left as is. */
+/** The drop target at a place of the page: a swatch, an ink, or that it is left as is. */
 const dropAt = ({ clientX, clientY }: PointerEvent): string | null =>
   document
     .elementsFromPoint(clientX, clientY)

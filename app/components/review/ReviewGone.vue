@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { ReviewAtHand } from '~/composables/useReview'
 import { useCopying } from '~/composables/useCopying'
 
-/** What stands in place of a review that is gone: why, and what was written there and not sent. */
+/** The page in place of a review that is gone: why, and what was written there and not sent. */
 const { review } = defineProps<{ review: ReviewAtHand }>()
 const { gone, own } = review
 const { copy } = useCopying()

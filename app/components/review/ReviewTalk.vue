@@ -4,7 +4,7 @@ import type { ReviewThread } from '#core/document/review'
 import type { Pin } from '#core/interaction/pins'
 import type { ReviewAtHand } from '~/composables/useReview'
 
-/** What is said on a colorway, and where a client says more. */
+/** Comments on a colorway, and the form for more. */
 const { review, look, pins } = defineProps<{
   review: ReviewAtHand
   look: string

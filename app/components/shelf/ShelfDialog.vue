@@ -42,7 +42,7 @@ const put = async (): Promise<void> => {
   )
   if (done !== null) emit('close')
 }
-/** What the scheme it came from has become elsewhere meanwhile. */
+/** The scheme it came from, where it was changed elsewhere meanwhile. */
 const elsewhere = shallowRef<ShelfScheme | null>(null)
 const saveOver = async (before: ShelfScheme): Promise<void> => {
   const outcome = await shelf.saveOver(before)

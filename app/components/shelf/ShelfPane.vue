@@ -25,7 +25,7 @@ import { useShelfFiles } from '~/composables/useShelfFiles'
  */
 const { sought = null, on = null } = defineProps<{
   sought?: string | null
-  /** What schemes can be seen on where no project is open. */
+  /** The artwork schemes can be seen on where no project is open. */
   on?: { project: Project; artwork: Artwork } | null
 }>()
 const emit = defineEmits<{ start: [scheme: ShelfScheme] }>()
@@ -41,7 +41,7 @@ watch(
   },
   { immediate: true },
 )
-/** What locked swatches ask for. */
+/** The condition on locked swatches. */
 const lockedAs = ref<'any' | 'fits' | 'holds'>('any')
 const LOCKED_CHOICES = [
   { value: 'any', title: 'Locked: any' },

@@ -6,7 +6,7 @@ import { reasonOf } from '~/words/reasonOf'
 import { server } from '~/api/server'
 import { useShelf } from '~/stores/shelf'
 
-/** What a scheme on the shelf was before it was saved over, the latest first; any of it can be brought back. */
+/** Earlier versions of a scheme on the shelf before it was saved over, the latest first; any of it can be brought back. */
 const { scheme } = defineProps<{ scheme: ShelfScheme }>()
 const shelf = useShelf()
 const versions = shallowRef<ShelfVersion[] | null>(null)

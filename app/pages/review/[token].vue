@@ -10,7 +10,7 @@ import { pinsOf } from '#core/interaction/pins'
 import { useNotices } from '~/stores/notices'
 import { useReview } from '~/composables/useReview'
 
-/* What a client sees behind a link: colorways side by side or one of them large, what is said on each, and the choice. */
+/* The review page for a client: colorways side by side or one of them large, what is said on each, and the choice. */
 definePageMeta({ key: route => String(route.params.token) })
 const route = useRoute()
 const review = useReview(String(route.params.token))

@@ -2,7 +2,7 @@ import type { ArtworkFile } from '#core/document/artwork'
 import type { Painted } from '#core/painting/painting'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 
-/** What the two kinds of artwork, drawings and pictures, each do in their own way. */
+/** The operations in which drawings and pictures differ. */
 export interface ArtworkKind {
   /** The ending and media type it is handed over as. */
   ending: 'svg' | 'png'
@@ -16,7 +16,7 @@ export interface ArtworkKind {
   followsMap: (file: ArtworkFile) => boolean
   /** Returns whether it has too many shapes to be shown in its own. */
   isCrowded: (file: ArtworkFile) => boolean
-  /** How the screen shows it. Rejects where it cannot be had. */
+  /** Opens it for the screen. Rejects where it cannot be had. */
   open: (file: ArtworkFile) => Promise<ScreenArtwork>
   /** Its bytes as it is painted. `seen` hears which part is done; the signal stops what takes time. */
   write: (hash: string, painted: Painted, seen: (part: number) => void, signal?: AbortSignal) => Promise<Uint8Array>

@@ -3,7 +3,7 @@ import type { Unmixed } from '#core/raster/unmix'
 
 const known = new WeakMap<Unmixed, Map<string, FoundArea | null>>()
 
-/** How many areas of a picture are remembered; a mask is as large as the picture. */
+/** Number of areas of a picture that are cached; a mask is as large as the picture. */
 const MOST = 256
 
 /** An area of a picture that was taken apart, found once. */

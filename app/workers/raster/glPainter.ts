@@ -9,7 +9,7 @@ import { channelsOf, type Unmixed } from '#core/raster/unmix'
 const VERTEX = `#version 300 es
 void main() { gl_Position = vec4(vec2(gl_VertexID & 1, gl_VertexID >> 1) * 4.0 - 1.0, 0.0, 1.0); }`
 
-/** What both ways of painting know: the color spaces. */
+/** Code shared by both shaders: the color spaces. */
 const SPACES = `#version 300 es
 precision highp float;
 precision highp sampler2D;

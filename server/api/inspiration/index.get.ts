@@ -20,7 +20,7 @@ const asked = z.object({
   as: behaviorSchema.optional(),
 })
 
-/** What PLUMBAGO_INSPIRATION says of the stand-in's behavior, where a request does not. */
+/** The stand-in's behavior by PLUMBAGO_INSPIRATION, where a request does not. */
 const usual = behaviorSchema.catch('usual').parse(process.env.PLUMBAGO_INSPIRATION)
 
 export default apiHandler(event => {

@@ -78,7 +78,7 @@ const addArtwork = (): void => {
   go('gather')
 }
 
-/** What one skips to, and how the focus goes there. */
+/** Targets of the skip links. */
 const PARTS = [
   { to: 'artwork', within: '[data-test=stage]', where: '[data-test=stage]' },
   {

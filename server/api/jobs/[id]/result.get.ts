@@ -10,7 +10,7 @@ import { PICTURE_HEADERS } from '../../../headers'
 const inHeader = (name: string): string =>
   encodeURIComponent(name).replace(/['()*]/g, letter => `%${letter.charCodeAt(0).toString(16).toUpperCase()}`)
 
-/** What comes of a job, as a file to be saved, piece by piece. */
+/** Answers the result of a job as a file, piece by piece. */
 export default apiHandler(async event => {
   const result = await jobResult(database(), readParam(event, 'id', z.uuid(), 'job'))
   if (!result) throw notFound('result')
