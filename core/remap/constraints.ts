@@ -38,9 +38,9 @@ const DISTINCT_STEP = 0.07
 /** The same of the order of lightness of any two inks, all together, by the product of their areas. */
 const ORDER_LOST = { cost: 0.5, begins: 0.3, whole: 0 } as const
 /** Maximum number of pairs that are looked at wherever they lie, the largest first. */
-const MAX_PAIRS = 1000
+const MAX_PAIRS = 100
 /** Only so many inks, the largest, are compared wherever they lie. */
-const MAX_COMPARED = 256
+const MAX_COMPARED = 96
 /**
  * Maximum distance in hue and chroma of inks that are kin, among how many next darker ones they are looked for, and
  * what it weighs.

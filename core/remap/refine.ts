@@ -32,17 +32,17 @@ const FAR = 0.8
 /** A difference is restored to slightly more than where its loss begins. */
 const MARGIN = 1.001
 /** Maximum number of passes over all nodes, and over the neighbors of a node set back on its swatch. */
-const MAX_PASSES = 8
-const MAX_NEIGHBOR_PASSES = 3
+const MAX_PASSES = 5
+const MAX_NEIGHBOR_PASSES = 2
 /**
  * Number of lost differences, and of nodes off their swatch, that are tried otherwise, the costliest and the largest
  * first.
  */
-const MAX_TRIED = 24
+const MAX_TRIED = 10
 /** A smaller gain counts as none. */
 const MIN_GAIN = 1e-9
-/** Number of constraints, most expensive first, whose lightness a node considers. */
-const MAX_CANDIDATES = 24
+/** Number of constraints of a node, most expensive first, whose lightness it considers and whose other ends adapt to it. */
+const MAX_CANDIDATES = 8
 
 /** The cost of one constraint, `left` being the fraction of its difference that is left. */
 const lossOf = (left: number, begins: number, whole: number, cost: number): number =>
@@ -101,29 +101,42 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
   const { nodes, aim, price, constraints } = refining
   const lights = first.slice()
   const { from, beside, lighter, cost, begins, whole } = byNode(nodes.length, constraints)
-  const costAt = (i: number, l: number): number => {
+  /** The cost of a lightness of a node as its neighbors are; a number of at least `limit` where it is no less. */
+  const costAt = (i: number, l: number, limit: number): number => {
     const away = Math.abs(l - (aim[i] as number))
     let sum = away ? (price[i] as number) * (1 + FAR * away) : 0
-    for (let k = from[i] as number; k < (from[i + 1] as number); k++) {
+    const end = from[i + 1] as number
+    for (let k = from[i] as number; k < end && sum < limit; k++) {
       const left = (l - (lights[beside[k] as number] as number)) / (lighter[k] as number)
-      if (left < (begins[k] as number)) sum += lossOf(left, begins[k] as number, whole[k] as number, cost[k] as number)
+      const start = begins[k] as number
+      if (left >= start) continue
+      const lost = (start - left) / (start - (whole[k] as number))
+      sum += (cost[k] as number) * (lost < 1 ? lost : 1)
     }
     return sum
   }
   /** Moves a node to its cheapest lightness; returns whether it moved. */
   const improve = (i: number): boolean => {
     const now = lights[i] as number
-    let [best, cheapest] = [now, costAt(i, now)]
-    const consider = (candidate: number): void => {
-      const snapped = Math.abs(candidate - (aim[i] as number)) < SNAP ? (aim[i] as number) : candidate
-      const l = Math.min(1, Math.max(0, snapped))
-      const total = costAt(i, l)
-      if (total < cheapest - MIN_GAIN) [best, cheapest] = [l, total]
-    }
-    consider(aim[i] as number)
+    const own = aim[i] as number
+    let best = now
+    let lowest = costAt(i, now, Infinity)
+    if (lowest <= MIN_GAIN) return false
     const end = Math.min(from[i + 1] as number, (from[i] as number) + MAX_CANDIDATES)
-    for (let k = from[i] as number; k < end; k++)
-      consider((lights[beside[k] as number] as number) + (lighter[k] as number) * (begins[k] as number) * MARGIN)
+    for (let k = (from[i] as number) - 1; k < end; k++) {
+      // the swatch itself first
+      const wanted =
+        k < (from[i] as number)
+          ? own
+          : (lights[beside[k] as number] as number) + (lighter[k] as number) * (begins[k] as number) * MARGIN
+      const l = Math.abs(wanted - own) < SNAP ? own : wanted < 0 ? 0 : wanted > 1 ? 1 : wanted
+      if (l === now || l === best) continue
+      const total = costAt(i, l, lowest)
+      if (total < lowest - MIN_GAIN) {
+        best = l
+        lowest = total
+      }
+    }
     lights[i] = best
     return best !== now
   }
@@ -131,7 +144,9 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
   movable.sort((one, other) => (price[other] as number) - (price[one] as number) || one - other)
   for (let pass = 0; pass < MAX_PASSES; pass++) if (!movable.filter(improve).length) break
 
-  const neighborsOf = (i: number): number[] => [...new Set(beside.subarray(from[i], from[i + 1]))]
+  const neighborsOf = (i: number): number[] => [
+    ...new Set(beside.subarray(from[i], Math.min(from[i + 1] as number, (from[i] as number) + MAX_CANDIDATES))),
+  ]
   let least = lightnessCost(refining, lights)
   /** Moves a node to a lightness with its neighbors adapting; undone where that is no cheaper. */
   const attempt = (i: number, l: number): void => {
