@@ -55,12 +55,17 @@ test('what is small, a failure, or packed already is sent as it is; news come at
   expect(missing.status).toBe(404)
   expect(JSON.parse(missing.body.toString())).toMatchObject({ statusCode: 404 })
   const list = JSON.parse((await ask(`${base}/api/projects`)).body.toString()) as Array<{ id: string }>
-  const { document } = JSON.parse((await ask(`${base}/api/projects/${list[0]?.id}`)).body.toString()) as {
-    document: { artwork: Array<{ hash: string }> }
+  const maps: Answer[] = []
+  for (const { id } of list) {
+    const { document } = JSON.parse((await ask(`${base}/api/projects/${id}`)).body.toString()) as {
+      document: { artwork: Array<{ hash: string }> }
+    }
+    for (const { hash } of document.artwork.slice(0, 1))
+      maps.push(await ask(`${base}/api/artwork/${hash}/map`, { 'accept-encoding': 'br, gzip' }))
   }
-  const map = await ask(`${base}/api/artwork/${document.artwork[0]?.hash}/map`, { 'accept-encoding': 'br, gzip' })
-  expect(map.headers['content-encoding']).toBe('gzip') // as it is stored
-  expect(gunzipSync(map.body).length).toBeGreaterThan(map.body.length)
+  const map = maps.find(({ status }) => status === 200) // artwork that is shown in its own shapes has none
+  expect(map?.headers['content-encoding']).toBe('gzip') // as it is stored
+  expect(gunzipSync(map?.body ?? '').length).toBeGreaterThan(map?.body.length ?? 0)
   const first = await new Promise<{ coding: string | undefined; text: string }>((resolve, reject) => {
     get(`${base}/api/live`, { headers: { 'accept-encoding': 'br, gzip', 'accept': 'text/event-stream' } }, answer => {
       answer.once('data', (piece: Buffer) => {
