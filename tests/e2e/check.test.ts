@@ -26,8 +26,8 @@ test('lettering that cannot be read is found, shown where, its mending previewed
   const before = await finding(page, 'lettering').count()
   await fix.click()
   await expect(finding(page, 'lettering')).toHaveCount(before - 1)
-  expect(await bandColors(page)).toEqual(advised)
   await page.mouse.move(5, 300) // what comes to lie under the pointer is previewed
+  await expect.poll(() => bandColors(page)).toEqual(advised)
   await page.keyboard.press('Control+z')
   await expect(finding(page, 'lettering')).toHaveCount(before)
   await expect.poll(() => bandColors(page)).toEqual(band)
