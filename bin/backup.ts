@@ -82,7 +82,7 @@ export const bringBack = async (
 ): Promise<void> => {
   try {
     const from = await openBackup(path)
-    const { made } = await withDatabase(sql => restore(sql, from, { over, told: showProgress('Restored') }), into)
+    const { made } = await withDatabase(sql => restore(sql, from, { over, onProgress: showProgress('Restored') }), into)
     process.stderr.write(`Restored what was backed up at ${made}.\n`)
   } catch (error) {
     throwInWords(error)

@@ -34,7 +34,7 @@ export const checkFile = async (
   plan: SchemePlan,
   { text, profile, also }: { text: ReadonlyArray<readonly [Hex, Hex]>; profile: string | null; also: readonly Also[] },
 ): Promise<FileResult & { findings: ReportedFinding[] }> => {
-  const { inks, ...told } = await inksOf(path, also)
+  const { inks, ...notes } = await inksOf(path, also)
   const project = planProject(plan, inks)
   const idOf = (hex: Hex): string => {
     const found = project.scheme.find(swatch => swatch.hex === hex)
@@ -51,7 +51,7 @@ export const checkFile = async (
   const state = stateOf(checked, inks, paintingOf(checked, { inks, standIns: [] })(null).colors, press)
   const swatches = new Map(project.scheme.map(({ id, name, hex }) => [id, { name, hex }]))
   return {
-    ...told,
+    ...notes,
     findings: findingsOf(state).map(({ rule, severity, words, figure, swatches: ids, inks: where }) => ({
       ...{ rule, severity, words, figure, inks: where },
       swatches: ids.flatMap(id => swatches.get(id) ?? []),

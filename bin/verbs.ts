@@ -163,20 +163,20 @@ interface CheckWords extends PlanWords {
   also: string
 }
 
-/** Problems of a scheme in a file: 1 where something of it is serious, 0 where nothing is. */
+/** Prints the problems of a scheme in a file; returns 1 where one of them is serious, 0 otherwise. */
 const check = async (file: string, words: CheckWords): Promise<number> => {
   const plan = await planOf({ ...words, scheme: required(words.scheme, '--scheme') })
   if (plan.kind !== 'scheme') return refuse('A check needs a scheme.')
   const { checkFile } = await import('./checkFile')
-  const { findings, ...told } = await checkFile(file, plan, {
+  const { findings, ...notes } = await checkFile(file, plan, {
     text: mapOf(pairsIn(words.text, ' on ', '#202020 on #f8f4ea').map(([one, other]) => [one.trim(), other.trim()])),
     profile: words.profile ?? null,
     also: alsoIn(words.also),
   })
-  printNotes(file, told)
+  printNotes(file, notes)
   process.stdout.write(
     words.json
-      ? `${JSON.stringify({ findings, ...told })}\n`
+      ? `${JSON.stringify({ findings, ...notes })}\n`
       : findings.map(({ severity, words: what, figure }) => `${severity}: ${what} (${figure})\n`).join(''),
   )
   return findings.some(({ severity }) => severity === 'serious') ? 1 : 0

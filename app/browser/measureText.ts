@@ -1,6 +1,6 @@
 import type { Face, Measure } from '#core/handover/page'
 
-/** Name of the faces of pages on the screen. */
+/** Names of the faces of pages on the screen. */
 export const FACE_FAMILIES: Readonly<Record<Face, string>> = {
   text: "'Instrument Sans Variable', sans-serif",
   title: "'Bricolage Grotesque Variable', sans-serif",

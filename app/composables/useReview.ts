@@ -117,7 +117,7 @@ export const useReview = (token: string) => {
   const chosenName = computed(() => page.value?.looks.find(({ key }) => key === page.value?.choice?.look)?.name)
 
   return {
-    ...{ server, talk, page, gone, problem, live, own, said: announcement, chosenName },
+    ...{ server, talk, page, gone, problem, live, own, announcement, chosenName },
     ...{ load, draftOf, setDraft, say, choose, artworkOf },
   }
 }

@@ -78,7 +78,9 @@ export const useHandOver = defineStore('hand over', () => {
   }
   const gradients = computed(() => {
     const project = history.document
-    return project ? project.gradients.map(each => ({ id: each.id, handed: exportGradient(each, project.scheme) })) : []
+    return project
+      ? project.gradients.map(each => ({ id: each.id, exported: exportGradient(each, project.scheme) }))
+      : []
   })
 
   /** The jobs of the project, the latest first. */
@@ -197,7 +199,6 @@ export const useHandOver = defineStore('hand over', () => {
       artwork,
       looks,
       chooseAll,
-      handed: chosenLooks,
       files,
       tree,
       left,

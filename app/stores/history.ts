@@ -134,7 +134,7 @@ export const useHistory = defineStore('history', () => {
   }
 
   return {
-    ...{ document, settled, previewing, undoable, redoable, said: announcement },
+    ...{ document, settled, previewing, undoable, redoable, announcement },
     ...{ after, run, runSaying, preview, step, amend, undo, redo, refuses, follow, begin, end },
   }
 })

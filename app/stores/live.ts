@@ -4,7 +4,7 @@ import { type Hearer, newsFrom } from '~/api/news'
 import { useProjectSession } from './session'
 import { server } from '~/api/server'
 
-/** Events on the server, as it happens, while a project is open: one connection for all who want to hear it. */
+/** Events on the server, as they happen, while a project is open: one connection for all who want to hear it. */
 export const useLive = defineStore('live', () => {
   const session = useProjectSession()
   const hearers = new Set<Hearer>()

@@ -156,7 +156,7 @@ describe('others in the project', () => {
     server.on('GET', /^projects\/[^/]+$/, () => storedAs({ ...DOCUMENT, name: 'Theirs' }, 2))
     say.project?.({ project: PROJECT, version: 2, by: 'Ada', save: null })
     await until(() => useHistory().document?.name === 'Theirs')
-    expect(useHistory().said).toBe('Ada changed the project')
+    expect(useHistory().announcement).toBe('Ada changed the project')
   })
   it('do not change what is only previewed under the hand', async () => {
     useOthers()

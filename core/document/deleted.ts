@@ -1,4 +1,4 @@
-/** Number of days what that was deleted can be brought back. */
+/** Number of days for which something deleted can be restored. */
 export const DAYS_KEPT = 30
 
 /** Something deleted that can still be restored: a project, or a scheme of the shelf. */

@@ -148,7 +148,7 @@ export interface Review extends ReviewPage {
   withdrawnAt: string | null
   sources: ReviewSources
   making: ReviewMaking | null
-  /** Number of comments that there are, and how many threads are open. */
+  /** Number of comments, and of threads that are open. */
   comments: number
   open: number
 }

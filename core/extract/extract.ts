@@ -244,9 +244,9 @@ const leaner = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }:
 }
 
 /** The flat blocks of a picture as results: all of them where there is room, otherwise the largest. */
-const ofBlocks = (blocks: readonly Block[], { count, fixed: held = [] }: Wanted): Extraction => {
-  const room = Math.max(0, count - held.length)
-  const fresh = blocks.filter(({ hex }) => !held.includes(hex))
+const ofBlocks = (blocks: readonly Block[], { count, fixed = [] }: Wanted): Extraction => {
+  const room = Math.max(0, count - fixed.length)
+  const fresh = blocks.filter(({ hex }) => !fixed.includes(hex))
   const chosen = new Set([...fresh].sort((one, other) => other.share - one.share).slice(0, room))
   const found = fresh
     .filter(block => chosen.has(block))
@@ -259,8 +259,8 @@ const ofBlocks = (blocks: readonly Block[], { count, fixed: held = [] }: Wanted)
   }
 }
 
-const noteOn = (found: readonly Found[], { count, fixed: held = [] }: Wanted): string | null => {
-  const asked = count - held.length
+const noteOn = (found: readonly Found[], { count, fixed = [] }: Wanted): string | null => {
+  const asked = count - fixed.length
   if (found.length >= asked) return null
   if (!found.length) return 'There is no solid pixel here to take a color from.'
   return found.length === 1

@@ -111,7 +111,7 @@ export const shrinkToFit = (text: string, room: number, how: Setting, least: num
   return size >= least ? { ...how, size: Math.min(how.size, Math.floor(size * 10) / 10) } : how
 }
 
-/** Number of letters of a word that is too wide are tried at most. */
+/** Maximum number of letters that are tried of a word that is too wide. */
 const LONGEST = 400
 
 const breakWord = (word: string, room: number, how: Setting, measure: Measure): string[] => {

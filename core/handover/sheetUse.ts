@@ -77,7 +77,7 @@ const gradientMarks = (gradients: readonly HandedGradient[], from: number, measu
   })
 }
 const GRADIENT_TALL = 44
-/** Number of gradients there that is room for from a height down. */
+/** Number of gradients there is room for from a height down. */
 const gradientsFrom = (y: number): number => Math.max(0, Math.floor((HEIGHT - EDGE - 20 - y - 18) / GRADIENT_TALL)) * 2
 
 /** Size of a pair of text and ground, and in how many columns. */

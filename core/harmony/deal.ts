@@ -182,9 +182,9 @@ const firstUsable = (fixed: readonly Hex[], make: () => Hex[]): Hex[] => {
  * an accent that stands out from what leads. But for the accent none is stronger than the strongest held. All are at
  * least ΔE2000 10 apart up to five swatches, 7 up to seven, then 5. The same wish and seed give the same deal.
  */
-export const deal = ({ fixed: held, count, wheel, kind }: DealWish, seed: number): Deal => {
+export const deal = ({ fixed, count, wheel, kind }: DealWish, seed: number): Deal => {
   const random = seeded(seed * 7919 + 17)
-  const colorful = held.filter(hex => !isHueless(hex))
+  const colorful = fixed.filter(hex => !isHueless(hex))
   const anchor = colorful.length ? angleOf(wheel, one(random, colorful)) : random() * 360
   const chosen = kind && kind !== 'free' ? kind : one(random, DEALT)
   const range = SPREADS[chosen]
@@ -196,19 +196,19 @@ export const deal = ({ fixed: held, count, wheel, kind }: DealWish, seed: number
         most: range.usual + (range.most - range.usual) / 2,
       }),
   )
-  const leads = held[0] ? labOf(held[0]).l : 0.6
-  const own = maxRelativeChroma(wheel, held)
-  const all = held.length + count
-  const hexes = firstUsable(held, () => {
+  const leads = fixed[0] ? labOf(fixed[0]).l : 0.6
+  const own = maxRelativeChroma(wheel, fixed)
+  const all = fixed.length + count
+  const hexes = firstUsable(fixed, () => {
     const voice = one(random, VOICES)
     const lights = lightnesses(
       random,
-      held.map(hex => labOf(hex).l),
+      fixed.map(hex => labOf(hex).l),
       count,
     )
     const accent = all < WITH_ACCENT ? -1 : accentAmong(random, lights, leads)
     const quiet = lights.flatMap((_, i) => (i === accent ? [] : [i]))
-    const needed = all >= WITH_NEUTRAL && !held.some(isNeutral)
+    const needed = all >= WITH_NEUTRAL && !fixed.some(isNeutral)
     const neutral = quiet.length && (needed || (all > 2 && random() < 0.25)) ? one(random, quiet) : -1
     const opposite = offsets.slice(1)
     const hues = shuffle(
@@ -217,7 +217,7 @@ export const deal = ({ fixed: held, count, wheel, kind }: DealWish, seed: number
     )
     return placeColors(
       wheel,
-      held,
+      fixed,
       {
         accent,
         neutral,
@@ -243,17 +243,17 @@ const LIKE = { together: 16, each: 7, lighter: 0.06, stronger: 0.3, exchange: 0.
  * Deals companions like those given: the same in light and strength but for some play, turned a little together, two
  * of them having exchanged their hues now and then. What `deal` says of usable colors and distances holds.
  */
-export const dealLike = ({ fixed: held, wheel }: DealWish, like: readonly Hex[], seed: number): Hex[] => {
+export const dealLike = ({ fixed, wheel }: DealWish, like: readonly Hex[], seed: number): Hex[] => {
   const random = seeded(seed * 104_729 + 11)
   const around = (by: number): number => randomBetween(random, { least: -by, most: by })
-  const lead = held.find(hex => !isHueless(hex))
+  const lead = fixed.find(hex => !isHueless(hex))
   const beside = lead ? angleOf(wheel, lead) : 0
   const strongest = Math.max(...like.map(hex => lchOf(hex).c))
   const accent = like.findIndex(
-    hex => lchOf(hex).c === strongest && strongest > Math.max(0, ...held.map(each => lchOf(each).c)),
+    hex => lchOf(hex).c === strongest && strongest > Math.max(0, ...fixed.map(each => lchOf(each).c)),
   )
-  const own = maxRelativeChroma(wheel, held)
-  return firstUsable(held, () => {
+  const own = maxRelativeChroma(wheel, fixed)
+  return firstUsable(fixed, () => {
     const turn = around(LIKE.together)
     const angles = like.map(hex => angleOf(wheel, hex, beside) + turn + around(LIKE.each))
     if (like.length > 1 && random() < LIKE.exchange) {
@@ -271,7 +271,7 @@ export const dealLike = ({ fixed: held, wheel }: DealWish, like: readonly Hex[],
       }
     })
     const neutral = like.findIndex(isNeutral)
-    return placeColors(wheel, held, { tones, angles, accent, neutral }, random)
+    return placeColors(wheel, fixed, { tones, angles, accent, neutral }, random)
   })
 }
 

@@ -2,7 +2,7 @@ import type { Hex } from '#core/color/convert'
 import type { Pixels } from '#core/picture/pixels'
 import type { InkMap } from './inkmap'
 
-/** Number of pixels of the coded picture lie side by side in one of the map. */
+/** Number of pixels of the coded picture along each side of a pixel of the map. */
 export const FINER = 4
 
 const CODE_STEP = 2654435761 // Knuth's multiplicative hash: spreads the codes over all of RGB

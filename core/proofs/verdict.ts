@@ -74,9 +74,11 @@ const percent = (part: number): string => `${Math.floor(part * 100 + 1e-6)}%`
 /** The five things a verdict is of, in the order of the petals: its grade in [0, 1] and what it says in words. */
 export const GRADES: ReadonlyArray<{ of: (verdict: Judged) => number; says: (verdict: Judged) => string }> = [
   {
-    of: ({ edgesKept: kept, strongLost }) => Math.max(0, 1 - (1 - kept) * 4) * (strongLost ? 0.4 : 1),
-    says: ({ edgesKept: kept, strongLost }) =>
-      strongLost ? `${percent(kept)} of edges kept; letters or outlines are lost` : `${percent(kept)} of edges kept`,
+    of: ({ edgesKept, strongLost }) => Math.max(0, 1 - (1 - edgesKept) * 4) * (strongLost ? 0.4 : 1),
+    says: ({ edgesKept, strongLost }) =>
+      strongLost
+        ? `${percent(edgesKept)} of edges kept; letters or outlines are lost`
+        : `${percent(edgesKept)} of edges kept`,
   },
   {
     of: ({ lettering }) => lettering ?? 1,

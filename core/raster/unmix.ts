@@ -228,7 +228,7 @@ class Unmixing {
   private inksAround(x: number, y: number, reach: number): number[] {
     const {
       firm,
-      visited: met,
+      visited,
       around,
       picture: { width, height },
     } = this
@@ -240,14 +240,14 @@ class Unmixing {
       for (let p = row * width + left, end = row * width + right; p <= end; p++) {
         const ink = firm[p] as number
         if (!ink) continue
-        if (!met[ink]) around.push(ink)
-        met[ink] = (met[ink] as number) + 1
+        if (!visited[ink]) around.push(ink)
+        visited[ink] = (visited[ink] as number) + 1
       }
     }
-    if (around.length > 1) around.sort((one, other) => (met[other] as number) - (met[one] as number))
+    if (around.length > 1) around.sort((one, other) => (visited[other] as number) - (visited[one] as number))
     const found: number[] = []
     for (const ink of around) {
-      met[ink] = 0
+      visited[ink] = 0
       if (found.length < TRIED) found.push(ink - 1)
     }
     return found

@@ -76,6 +76,16 @@ export const kinOf = (nodes: InkGraph['nodes'], wanted: readonly Wanted[]): Edge
   return found
 }
 
+/** A function of a graph whose results are kept as long as their graph: a drag asks for them again with every move. */
+const perGraph = <Result>(find: (graph: InkGraph) => Result): ((graph: InkGraph) => Result) => {
+  const known = new WeakMap<InkGraph, { result: Result }>()
+  return graph => {
+    const entry = known.get(graph) ?? { result: find(graph) }
+    known.set(graph, entry)
+    return entry.result
+  }
+}
+
 /**
  * Pairs of the largest inks, with the weight `weigh` gives them, where that is not 0: the weightiest first, and the
  * sum of all.
@@ -101,13 +111,16 @@ const weighedPairs = (
   return { pairs: pairs.sort(([, , one], [, , other]) => other - one), total }
 }
 
+/** Pairs of inks that hue alone tells apart. */
+const distinctPairs = perGraph(graph => weighedPairs(graph, distinctPart))
+
 /**
  * Inks that hue alone told apart and that go to swatches that nothing tells apart but lightness, with what that
  * costs.
  */
 export const distinctConstraints = (graph: InkGraph, wanted: readonly Wanted[]): Constraint[] => {
   const labs = wanted.map(({ hex }) => labOf(hex))
-  const { pairs, total } = weighedPairs(graph, distinctPart)
+  const { pairs, total } = distinctPairs(graph)
   return pairs
     .filter(([i, j]) => apartOf(labs[i] as Lab, labs[j] as Lab) < DISTINCT_STEP)
     .slice(0, MAX_PAIRS)
@@ -120,7 +133,7 @@ export const distinctConstraints = (graph: InkGraph, wanted: readonly Wanted[]):
 }
 
 /** Constraints that keep lighter inks lighter, wherever they lie, as far as their areas count. */
-export const orderConstraints = (graph: InkGraph): Constraint[] => {
+export const orderConstraints = perGraph((graph): Constraint[] => {
   const lighterBy = (one: Node, other: Node): number => one.lab.l - other.lab.l
   const { pairs, total } = weighedPairs(graph, (one, other) =>
     Math.abs(lighterBy(one, other)) < CONTRAST.edge ? 0 : one.area * other.area,
@@ -132,10 +145,10 @@ export const orderConstraints = (graph: InkGraph): Constraint[] => {
     ...ORDER_LOST,
     cost: (ORDER_LOST.cost * part) / total,
   }))
-}
+})
 
-/** All differences that are to stay, with what their loss costs. */
-export const edgeConstraints = ({ nodes, edges }: InkGraph, steps: readonly Edge[]): Constraint[] => {
+/** Constraints that keep the differences of inks that touch. */
+export const edgeConstraints = perGraph(({ edges }): Constraint[] => {
   const lengthOf = (from: number, to: number): number =>
     edges.reduce((sum, { part, lighter }) => sum + (Math.abs(lighter) >= from && Math.abs(lighter) < to ? part : 0), 0)
   const all = lengthOf(CONTRAST.edge, Infinity)
@@ -158,13 +171,15 @@ export const edgeConstraints = ({ nodes, edges }: InkGraph, steps: readonly Edge
         whole: STRONG_LOST.whole / own,
       })
   }
-  for (const { one, other, lighter } of steps)
-    found.push({
-      one,
-      other,
-      lighter,
-      ...KIN_LOST,
-      cost: KIN_LOST.cost * Math.min(nodes[one]?.area ?? 0, nodes[other]?.area ?? 0),
-    })
   return found
-}
+})
+
+/** Constraints that keep steps of shading, by the area of the smaller side. */
+export const stepConstraints = (nodes: InkGraph['nodes'], steps: readonly Edge[]): Constraint[] =>
+  steps.map(({ one, other, lighter }) => ({
+    one,
+    other,
+    lighter,
+    ...KIN_LOST,
+    cost: KIN_LOST.cost * Math.min(nodes[one]?.area ?? 0, nodes[other]?.area ?? 0),
+  }))

@@ -81,8 +81,16 @@ export interface PairCosts {
   first: Uint8Array
 }
 
-/** The pairs of every block, each pair being told by both. */
-const indexPairs = (blocks: number, one: Int32Array, other: Int32Array, count: number): Omit<PairCosts, 'costs'> => {
+/**
+ * The pairs of every block, or node, each pair standing with both of its ends: in columns, those of the b-th from `from[b]` to
+ * `from[b + 1]`, in the order given.
+ */
+export const indexPairs = (
+  blocks: number,
+  one: Int32Array,
+  other: Int32Array,
+  count: number,
+): Omit<PairCosts, 'costs'> => {
   const from = new Int32Array(blocks + 1)
   for (let p = 0; p < count; p++)
     for (const b of [one[p] as number, other[p] as number]) from[b + 1] = (from[b + 1] as number) + 1

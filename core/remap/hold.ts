@@ -5,6 +5,7 @@ import {
   kinOf,
   orderConstraints,
   SEEN,
+  stepConstraints,
   STRONG_FROM,
   type Wanted,
 } from './constraints'
@@ -147,7 +148,8 @@ const lightnessAtRest = (graph: InkGraph, wanted: readonly Wanted[], aim: Float6
       aim,
       price: dear.map((price, i) => (wanted[i]?.fixed ? Infinity : price)),
       constraints: [
-        ...edgeConstraints(graph, steps),
+        ...edgeConstraints(graph),
+        ...stepConstraints(nodes, steps),
         ...distinctConstraints(graph, wanted),
         ...orderConstraints(graph),
       ],

@@ -1,3 +1,5 @@
+import { clamp } from '#core/math/clamp'
+import { indexPairs } from './costs'
 import type { InkGraph } from './graph'
 
 /* Lightness of inks, refined one by one: as much of the picture as possible is exactly its swatch, and edges are kept. */
@@ -44,46 +46,20 @@ const MIN_GAIN = 1e-9
 /** Number of constraints of a node, most expensive first, whose lightness it considers and whose other ends adapt to it. */
 const MAX_CANDIDATES = 8
 
-/** The cost of one constraint, `left` being the fraction of its difference that is left. */
-const lossOf = (left: number, begins: number, whole: number, cost: number): number =>
-  left >= begins ? 0 : cost * Math.min(1, (begins - left) / (begins - whole))
-
-/** The constraints of each node in columns: those of node i stand from `from[i]` to `from[i + 1]`, as seen from it. */
-const byNode = (count: number, constraints: readonly Constraint[]) => {
-  const from = new Int32Array(count + 1)
-  for (const { one, other } of constraints) for (const i of [one, other]) from[i + 1] = (from[i + 1] as number) + 1
-  for (let i = 0; i < count; i++) from[i + 1] = (from[i + 1] as number) + (from[i] as number)
-  const next = from.slice()
-  const beside = new Int32Array(constraints.length * 2)
-  const [lighter, cost, begins, whole] = Array.from({ length: 4 }, () => new Float64Array(constraints.length * 2)) as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-  ]
-  const add = (i: number, neighbor: number, difference: number, constraint: Constraint): void => {
-    const k = next[i] as number
-    next[i] = k + 1
-    beside[k] = neighbor
-    lighter[k] = difference
-    cost[k] = constraint.cost
-    begins[k] = constraint.begins
-    whole[k] = constraint.whole
-  }
-  for (const constraint of [...constraints].sort((one, other) => other.cost - one.cost)) {
-    add(constraint.one, constraint.other, constraint.lighter, constraint)
-    add(constraint.other, constraint.one, -constraint.lighter, constraint)
-  }
-  return { from, beside, lighter, cost, begins, whole }
+/** The cost of a constraint of which a difference is left, in the direction of `lighter`. */
+const lossOf = ({ lighter, cost, begins, whole }: Constraint, difference: number): number => {
+  const left = difference / lighter
+  return left >= begins ? 0 : cost * Math.min(1, (begins - left) / (begins - whole))
 }
 
-/**
- * The total cost of some lightness values: nodes that are off their swatch, and differences that are lost.
- */
+/** The cost of a constraint at some lightness values. */
+const lossIn = (constraint: Constraint, lights: Float64Array): number =>
+  lossOf(constraint, (lights[constraint.one] as number) - (lights[constraint.other] as number))
+
+/** The total cost of some lightness values: nodes that are off their swatch, and differences that are lost. */
 export const lightnessCost = ({ aim, price, constraints }: LightnessProblem, lights: Float64Array): number => {
   let sum = 0
-  for (const { one, other, lighter, cost, begins, whole } of constraints)
-    sum += lossOf(((lights[one] as number) - (lights[other] as number)) / lighter, begins, whole, cost)
+  for (const constraint of constraints) sum += lossIn(constraint, lights)
   for (let i = 0; i < lights.length; i++) {
     const away = Math.abs((lights[i] as number) - (aim[i] as number))
     if (away) sum += (price[i] as number) * (1 + FAR * away)
@@ -98,38 +74,48 @@ export const lightnessCost = ({ aim, price, constraints }: LightnessProblem, lig
  * that are off their swatch set back on it, one by one, with their neighbors adapting; what is no cheaper is undone. Deterministic.
  */
 export const refineLightness = (refining: LightnessProblem, first: Float64Array): Float64Array => {
-  const { nodes, aim, price, constraints } = refining
+  const { nodes, aim, price } = refining
   const lights = first.slice()
-  const { from, beside, lighter, cost, begins, whole } = byNode(nodes.length, constraints)
+  const constraints = [...refining.constraints].sort((one, other) => other.cost - one.cost)
+  const {
+    from,
+    pair,
+    beside,
+    first: isFirst,
+  } = indexPairs(
+    nodes.length,
+    Int32Array.from(constraints, ({ one }) => one),
+    Int32Array.from(constraints, ({ other }) => other),
+    constraints.length,
+  )
+  /** The place behind the constraints of a node that are looked at one by one. */
+  const endOf = (i: number): number => Math.min(from[i + 1] as number, (from[i] as number) + MAX_CANDIDATES)
   /** The cost of a lightness of a node as its neighbors are; a number of at least `limit` where it is no less. */
   const costAt = (i: number, l: number, limit: number): number => {
     const away = Math.abs(l - (aim[i] as number))
     let sum = away ? (price[i] as number) * (1 + FAR * away) : 0
     const end = from[i + 1] as number
     for (let k = from[i] as number; k < end && sum < limit; k++) {
-      const left = (l - (lights[beside[k] as number] as number)) / (lighter[k] as number)
-      const start = begins[k] as number
-      if (left >= start) continue
-      const lost = (start - left) / (start - (whole[k] as number))
-      sum += (cost[k] as number) * (lost < 1 ? lost : 1)
+      const difference = l - (lights[beside[k] as number] as number)
+      sum += lossOf(constraints[pair[k] as number] as Constraint, isFirst[k] ? difference : -difference)
     }
     return sum
   }
-  /** Moves a node to its cheapest lightness; returns whether it moved. */
+  /** The lightness at which a node just keeps the difference of the constraint at a place. */
+  const keeping = (k: number): number => {
+    const { lighter, begins } = constraints[pair[k] as number] as Constraint
+    return (lights[beside[k] as number] as number) + (isFirst[k] ? lighter : -lighter) * begins * MARGIN
+  }
+  /** Moves a node to its cheapest lightness, its swatch's or one that keeps a difference; returns whether it moved. */
   const improve = (i: number): boolean => {
     const now = lights[i] as number
     const own = aim[i] as number
     let best = now
     let lowest = costAt(i, now, Infinity)
     if (lowest <= MIN_GAIN) return false
-    const end = Math.min(from[i + 1] as number, (from[i] as number) + MAX_CANDIDATES)
-    for (let k = (from[i] as number) - 1; k < end; k++) {
-      // the swatch itself first
-      const wanted =
-        k < (from[i] as number)
-          ? own
-          : (lights[beside[k] as number] as number) + (lighter[k] as number) * (begins[k] as number) * MARGIN
-      const l = Math.abs(wanted - own) < SNAP ? own : wanted < 0 ? 0 : wanted > 1 ? 1 : wanted
+    for (let k = (from[i] as number) - 1; k < endOf(i); k++) {
+      const wanted = k < (from[i] as number) ? own : keeping(k)
+      const l = Math.abs(wanted - own) < SNAP ? own : clamp(wanted, 0, 1)
       if (l === now || l === best) continue
       const total = costAt(i, l, lowest)
       if (total < lowest - MIN_GAIN) {
@@ -144,9 +130,7 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
   movable.sort((one, other) => (price[other] as number) - (price[one] as number) || one - other)
   for (let pass = 0; pass < MAX_PASSES; pass++) if (!movable.filter(improve).length) break
 
-  const neighborsOf = (i: number): number[] => [
-    ...new Set(beside.subarray(from[i], Math.min(from[i + 1] as number, (from[i] as number) + MAX_CANDIDATES))),
-  ]
+  const neighborsOf = (i: number): number[] => [...new Set(beside.subarray(from[i], endOf(i)))]
   let least = lightnessCost(refining, lights)
   /** Moves a node to a lightness with its neighbors adapting; undone where that is no cheaper. */
   const attempt = (i: number, l: number): void => {
@@ -161,14 +145,14 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
     if (total < least - MIN_GAIN) least = total
     else lights.set(before)
   }
-  const lossAt = ({ one, other, lighter: own, cost: loss, begins: start, whole: end }: Constraint): number =>
-    lossOf(((lights[one] as number) - (lights[other] as number)) / own, start, end, loss)
-  const lost = constraints.map(constraint => [constraint, lossAt(constraint)] as const).filter(([, loss]) => loss > 0)
-  lost.sort(([, one], [, other]) => other - one)
-  for (const [{ one, other, lighter: own, begins: start }] of lost.slice(0, MAX_TRIED)) {
-    const needed = own * start * MARGIN
-    if (Number.isFinite(price[one])) attempt(one, Math.min(1, Math.max(0, (lights[other] as number) + needed)))
-    if (Number.isFinite(price[other])) attempt(other, Math.min(1, Math.max(0, (lights[one] as number) - needed)))
+  const lost = refining.constraints
+    .map(constraint => ({ ...constraint, loss: lossIn(constraint, lights) }))
+    .filter(({ loss }) => loss > 0)
+    .sort((one, other) => other.loss - one.loss)
+  for (const { one, other, lighter, begins } of lost.slice(0, MAX_TRIED)) {
+    const needed = lighter * begins * MARGIN
+    if (Number.isFinite(price[one])) attempt(one, clamp((lights[other] as number) + needed, 0, 1))
+    if (Number.isFinite(price[other])) attempt(other, clamp((lights[one] as number) - needed, 0, 1))
   }
   for (const i of movable.filter(each => lights[each] !== aim[each]).slice(0, MAX_TRIED)) attempt(i, aim[i] as number)
   return lights

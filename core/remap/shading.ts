@@ -89,6 +89,6 @@ export const shadeInk = (ink: Hex, lead: Hex, swatch: Hex): Hex => shadeRelative
 /** Returns whether a shading makes inks lighter or darker than their swatch where the picture needs it. */
 export const isHeld = (shading: Shading): boolean => shading === 'held' || shading === 'rungs'
 
-/** Number of inks that that were told apart fall together in what they become. */
+/** Number of inks that were different and come out in the color of another. */
 export const countMerged = (inks: readonly Hex[], colorOf: (ink: Hex) => Hex): number =>
   new Set(inks).size - new Set(inks.map(colorOf)).size

@@ -13,7 +13,7 @@ import { readWithPictures } from '../../render/embedded'
 import { renderSvg } from '../../render/resvg'
 import { titleOf } from '../title'
 
-/** Number of removals that are told one by one. */
+/** Number of removals that are listed one by one. */
 const MAX_TOLD = 300
 
 const LETTERS = new Set(['text', 'tspan', 'textPath'])

@@ -138,7 +138,7 @@ const resetSequences = async (sql: Sql): Promise<void> => {
 export const restore = async (
   sql: Sql,
   from: Readable,
-  { over = false, told: onProgress = () => {} }: { over?: boolean; told?: (bytes: number) => void } = {},
+  { over = false, onProgress = () => {} }: { over?: boolean; onProgress?: (bytes: number) => void } = {},
 ): Promise<First> => {
   const archive = extract()
   from.on('error', error => archive.destroy(error))

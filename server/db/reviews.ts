@@ -19,7 +19,7 @@ import { inTransaction } from './connect'
 /** The channel of review news; what is said there is the project, the review, and how far it is. */
 export const CHANNEL = 'plumbago_reviews'
 
-/** Number of threads that are told at once, and how many answers of each. */
+/** Number of threads that are sent at once, and how many answers of each. */
 const MAX_THREADS = 40
 const MAX_ANSWERS = 20
 /** So many comments are told one by one; more are asked for again. */

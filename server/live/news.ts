@@ -56,7 +56,7 @@ export const newsDesk = (sql: Sql) => {
     const [, review = '', seq = ''] = payload.split(' ')
     void look(review, Number(seq))
   }
-  /** Events on projects is told as it is said, to those who hear all. */
+  /** News of projects, as they happen, to those who hear all. */
   const heardOfProject = (payload: string): void => {
     for (const each of watching.get('all') ?? []) each(payload, 'project')
   }

@@ -8,7 +8,7 @@ import { Busy } from '../answers'
 import { reasonOf } from '../reason'
 import type { Answer, Given, Reply, TaskName } from './tasks'
 
-/** Number of workers side by side on files, how long one task may take in milliseconds, how much memory a hand may hold in MB. */
+/** Number of workers side by side on files, how long one task may take in milliseconds, how much memory a worker may hold in MB. */
 const HANDS = 2
 const LONGEST = 180_000
 const MEMORY = 3072

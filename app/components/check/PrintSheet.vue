@@ -8,7 +8,7 @@ import { inkOf } from '#core/print/press'
 import { useHistory } from '~/stores/history'
 import { usePrinting } from '~/stores/printing'
 
-/** Appearance of the scheme takes and on a paper: by its profile, beside the plain conversion every program has. */
+/** The inks the scheme takes on a paper, and its appearance there: by its profile, beside the plain conversion every program has. */
 const history = useHistory()
 const printing = usePrinting()
 const scheme = computed(() => history.document?.scheme ?? [])

@@ -74,7 +74,7 @@ const make = (): void => {
       A gradient runs between swatches of the scheme and follows when they change. It is kept with the project.
     </EmptyPlace>
     <ul v-else v-one-stop="{ of: '.framed' }" class="grid grid-cols-4 gap-2" aria-label="Gradients of this project">
-      <li v-for="{ id, handed } in handOver.gradients" :key="id" class="min-w-0">
+      <li v-for="{ id, exported } in handOver.gradients" :key="id" class="min-w-0">
         <button
           class="framed block w-full p-1 text-left"
           :class="{ current: id === current?.id }"
@@ -82,9 +82,9 @@ const make = (): void => {
           data-test="gradient"
           @click="chosen = id"
         >
-          <span class="block h-10" :style="{ background: plainCssOf(handed) }" /><span
+          <span class="block h-10" :style="{ background: plainCssOf(exported) }" /><span
             class="line-clamp-2 text-caption leading-[13px]"
-            >{{ handed.name }}</span
+            >{{ exported.name }}</span
           >
         </button>
       </li>

@@ -14,7 +14,7 @@ import { useReview } from '~/composables/useReview'
 definePageMeta({ key: route => String(route.params.token) })
 const route = useRoute()
 const review = useReview(String(route.params.token))
-const { page, gone, problem, live, own, said, talk, chosenName, artworkOf } = review
+const { page, gone, problem, live, own, announcement, talk, chosenName, artworkOf } = review
 const notices = useNotices()
 useHead({
   title: () => (page.value ? `${page.value.title} · Review` : 'Review'),
@@ -82,7 +82,7 @@ const choose = async (key: string | null): Promise<void> => {
   choosing.value = true
   await notices.attempt(async () => {
     await review.choose(key)
-    said.value = chosenName.value ? `You chose “${chosenName.value}”.` : 'The choice is taken back.'
+    announcement.value = chosenName.value ? `You chose “${chosenName.value}”.` : 'The choice is taken back.'
   })
   choosing.value = false
 }
@@ -113,7 +113,7 @@ const ends = computed(() =>
 <template>
   <ReviewGone v-if="gone" :review="review" />
   <div v-else-if="page" class="review" data-test="review">
-    <p class="sr-only" role="status">{{ said }}</p>
+    <p class="sr-only" role="status">{{ announcement }}</p>
     <header class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-panel px-4 py-2">
       <PlumbagoMark :colors="(look ?? page.looks[0])?.swatches.map(({ hex }) => hex) ?? []" class="shrink-0" />
       <h1 class="min-w-0 wrap-anywhere">{{ page.title }}</h1>

@@ -45,7 +45,7 @@ const stage = useStage()
 /** The last action, said to those who cannot see it; the same again is said again. */
 const announcement = ref('')
 watch(
-  () => [history.said, history.settled] as const,
+  () => [history.announcement, history.settled] as const,
   ([words]) => {
     const now = sentence(words)
     announcement.value = now && now === announcement.value ? `${now}\u00a0` : now
