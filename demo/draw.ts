@@ -9,7 +9,8 @@ const attributes = (values: Record<string, string | number>): string =>
     .join('')
 
 /** An element without content. */
-export const shape = (name: string, values: Record<string, string | number>): string => `<${name}${attributes(values)}/>`
+export const shape = (name: string, values: Record<string, string | number>): string =>
+  `<${name}${attributes(values)}/>`
 
 /** A named group. */
 export const group = (id: string, content: readonly string[], values: Record<string, string | number> = {}): string =>

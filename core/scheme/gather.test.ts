@@ -192,7 +192,10 @@ it('what was stored under earlier names opens as it was', () => {
   expect(projectSchema.parse({ ...document, ...earlier(lookOf(project)), at })).toEqual({ ...project, state: 't3' })
   const stored = { id: 't1', parent: null, did: 'turn', kept: null }
   const time = '2026-11-25T10:00:00.000Z'
-  const { put } = trailChangeSchema.parse({ put: [{ ...stored, at: time, look: earlier(lookOf(project)) }], remove: [] })
+  const { put } = trailChangeSchema.parse({
+    put: [{ ...stored, at: time, look: earlier(lookOf(project)) }],
+    remove: [],
+  })
   expect(put).toEqual([{ ...stored, time, look: lookOf(project) }])
 })
 

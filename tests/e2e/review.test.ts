@@ -307,7 +307,9 @@ test('nothing else of the project can be reached by what a link tells; under a n
     headers: OURS,
     data: { id: crypto.randomUUID(), author: 'Ada', text: 'x', look: 'c1', spot: { artwork: 'a1', x: 0, y: 0 } },
   })
-  const reported = [await (await request.get(api)).text(), await (await request.get(`${api}/comments`)).text()].join(' ')
+  const reported = [await (await request.get(api)).text(), await (await request.get(`${api}/comments`)).text()].join(
+    ' ',
+  )
   const { document } = (await (await request.get(`/api/projects/${project}`)).json()) as {
     document: { artwork: Array<{ hash: string; id: string }>; references: Array<{ hash: string }>; lineUp: unknown }
   }

@@ -269,7 +269,10 @@ const review = async (address: string): Promise<() => Promise<void>> => {
     await talking
     const stored: string[] = []
     for (let before = '', more = true; more; ) {
-      const { text: reported } = await insist(address, `/api/reviews/${made.id}/comments?${before && `before=${before}`}`)
+      const { text: reported } = await insist(
+        address,
+        `/api/reviews/${made.id}/comments?${before && `before=${before}`}`,
+      )
       const page = reported as { threads: ReviewThread[]; more: boolean }
       stored.push(...page.threads.map(thread => thread.id))
       before = String(page.threads.at(-1)?.seq ?? '')

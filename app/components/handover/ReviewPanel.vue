@@ -20,7 +20,9 @@ const stateWords = (review: Review): string => {
 }
 const saidWords = ({ comments, open, choice, looks }: Review): string => {
   const name = looks.find(({ key }) => key === choice?.look)?.name
-  const parts = comments ? [`${comments} ${comments === 1 ? 'comment' : 'comments'}${open ? `, ${open} open` : ''}`] : []
+  const parts = comments
+    ? [`${comments} ${comments === 1 ? 'comment' : 'comments'}${open ? `, ${open} open` : ''}`]
+    : []
   return [...(name ? [`✓ ${name}`] : []), ...parts].join(' · ') || 'Nothing said yet'
 }
 </script>

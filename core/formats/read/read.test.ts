@@ -49,11 +49,9 @@ describe('files', () => {
       readColors(':root{--color-brand-blue:#2e4f7f;--sand:oklch(0.8 0.05 80)}\n.link{color:teal;margin:3px}', 'a.css')
         .kind,
     ).toBe('CSS')
-    expect(readText(':root{--color-brand-blue:#2e4f7f;--sand:oklch(0.8 0.05 80)}\n.link{color:teal;margin:3px}')).toEqual([
-      '#2e4f7f brand blue',
-      '#cfbb9a sand',
-      '#008080 link',
-    ])
+    expect(
+      readText(':root{--color-brand-blue:#2e4f7f;--sand:oklch(0.8 0.05 80)}\n.link{color:teal;margin:3px}'),
+    ).toEqual(['#2e4f7f brand blue', '#cfbb9a sand', '#008080 link'])
     expect(readText('$sand: #d9bf9b;\n$ink: #222;', 'x.scss')).toEqual(['#d9bf9b sand', '#222222 ink'])
     expect(readText('a{color:#12345} b{color:#fed', 'broken.css')).toEqual(['#ffeedd b'])
   })
