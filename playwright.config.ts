@@ -9,7 +9,7 @@ export default defineConfig({
   // what bears @full in its title runs in `npm run test:full` alone: it takes long, or sees once more what unit tests hold
   ...(process.env.FULL ? {} : { grepInvert: /@full/ }),
   workers: 3,
-  retries: 0,
+  retries: 1, // for a machine that stands still for a while; what needed it is named at the end of the run
   timeout: 150_000,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: '.data/reports/playwright.json' }]],

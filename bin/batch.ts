@@ -12,7 +12,7 @@ import { poolOf } from '../render/pool'
 import { reasonOf } from './reason'
 
 /** The worker's script: a source where this is one, or built beside what this is built into. */
-const HAND = new URL(import.meta.url.endsWith('.ts') ? './batchWorker.ts' : './batchWorker.mjs', import.meta.url)
+const WORKER = new URL(import.meta.url.endsWith('.ts') ? './batchWorker.ts' : './batchWorker.mjs', import.meta.url)
 
 /** Maximum time for one file, in milliseconds. */
 const LONGEST = 120_000
@@ -22,21 +22,21 @@ const runInParallel = async (
   tasks: readonly Task[],
   seen: (task: Task, outcome: Outcome, count: number) => void,
 ): Promise<void> => {
-  const hands = poolOf<Task, Outcome>({
+  const workers = poolOf<Task, Outcome>({
     size: Math.min(availableParallelism(), tasks.length),
     longest: LONGEST,
     late: `It takes more than ${LONGEST / 1000} seconds.`,
     broken: 'Reading it took more than this machine has.',
-    hire: () => fork(HAND, { serialization: 'advanced' }),
+    hire: () => fork(WORKER, { serialization: 'advanced' }),
   })
   let count = 0
   await Promise.all(
     tasks.map(async task => {
-      const outcome = await hands.run(task).catch((error: unknown): Outcome => ({ failed: reasonOf(error) }))
+      const outcome = await workers.run(task).catch((error: unknown): Outcome => ({ failed: reasonOf(error) }))
       seen(task, outcome, ++count)
     }),
   )
-  hands.end()
+  workers.end()
 }
 
 const filesIn = async (folder: string): Promise<string[]> => {

@@ -1,5 +1,5 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { startWorker } from '../workers/pool'
 
-/** A hand is ready before the first file comes in. */
+/** A worker is ready before the first file comes in. */
 export default defineNitroPlugin(() => startWorker())

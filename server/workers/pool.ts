@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { constants, setPriority } from 'node:os'
+import { setPriority } from 'node:os'
 import { resolve } from 'node:path'
 import { createError, type H3Event } from 'h3'
 import { Unreadable } from '#core/svg/unreadable'
@@ -8,51 +8,51 @@ import { Busy } from '../answers'
 import { reasonOf } from '../reason'
 import type { Answer, Given, Reply, TaskName } from './tasks'
 
-/** Number of workers side by side on files, how long one task may take in milliseconds, how much memory a worker may hold in MB. */
-const HANDS = 2
-const LONGEST = 180_000
-const MEMORY = 3072
-/** The same while it waits: what large files leave behind goes. */
-const AT_REST = 350
-/** The same for documents, which must not wait behind files. */
-const MAX_DOCUMENT_LENGTH = 30_000
-const DOCUMENT_MEMORY = 1024
-/** Hands stand behind whoever answers. */
-const BEHIND = constants.priority.PRIORITY_BELOW_NORMAL
+/** Number of file workers, the maximum time of one of their tasks in milliseconds, and the maximum memory of a worker in MB. */
+const FILE_WORKERS = 2
+const MAX_FILE_MS = 180_000
+const FILE_MEMORY_MB = 3072
+/** Maximum memory of a worker between tasks, in MB: one that a large file has left with more is replaced. */
+const IDLE_MEMORY_MB = 350
+/** Maximum time and memory of a task on a document; documents have a worker of their own and never wait for files. */
+const MAX_DOCUMENT_MS = 30_000
+const DOCUMENT_MEMORY_MB = 1024
+/** Priority (niceness) of workers: behind the process that answers requests, yet never starved on a busy machine. */
+export const WORKER_PRIORITY = 5
 /** Maximum number of waiting tasks. */
 const MAX_WAITING = 64
 
 const spawnWorker = (memory: number) => (): ChildProcess => {
-  const hand = spawn(
+  const worker = spawn(
     process.execPath,
     ['--import', 'tsx', `--max-old-space-size=${memory}`, resolve('server/workers/worker.ts')],
     { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], serialization: 'advanced' },
   )
-  if (hand.pid !== undefined) setPriority(hand.pid, BEHIND)
-  return hand
+  if (worker.pid !== undefined) setPriority(worker.pid, WORKER_PRIORITY)
+  return worker
 }
 
 type Task = { task: TaskName; given: unknown }
 
 const files = poolOf<Task, Reply>({
-  size: HANDS,
-  longest: LONGEST,
-  late: `It takes more than ${LONGEST / 60_000} minutes to read.`,
+  size: FILE_WORKERS,
+  longest: MAX_FILE_MS,
+  late: `It takes more than ${MAX_FILE_MS / 60_000} minutes to read.`,
   broken: 'It cannot be read: what reads it broke down over it again and again.',
-  memory: MEMORY,
-  atRest: AT_REST,
-  greedy: `It cannot be read: reading it takes more than ${MEMORY / 1024} GB of memory.`,
+  memory: FILE_MEMORY_MB,
+  atRest: IDLE_MEMORY_MB,
+  greedy: `It cannot be read: reading it takes more than ${FILE_MEMORY_MB / 1024} GB of memory.`,
   tries: 6, // several may be killed in a row without its fault
-  hire: spawnWorker(MEMORY),
+  hire: spawnWorker(FILE_MEMORY_MB),
 })
 
 const documents = poolOf<Task, Reply>({
   size: 1,
-  longest: MAX_DOCUMENT_LENGTH,
-  late: `It takes more than ${MAX_DOCUMENT_LENGTH / 1000} seconds to read.`,
+  longest: MAX_DOCUMENT_MS,
+  late: `It takes more than ${MAX_DOCUMENT_MS / 1000} seconds to read.`,
   broken: 'It cannot be read: what reads it broke down over it.',
-  memory: DOCUMENT_MEMORY,
-  hire: spawnWorker(DOCUMENT_MEMORY),
+  memory: DOCUMENT_MEMORY_MB,
+  hire: spawnWorker(DOCUMENT_MEMORY_MB),
 })
 
 const isOfDocuments = (task: TaskName): boolean => task.endsWith('document') || task.endsWith('trail')
@@ -109,5 +109,5 @@ export const runInWorker = async <Name extends TaskName>(
   }
 }
 
-/** Starts a hand that waits for work. */
+/** Starts a file worker, so that it waits when the first file comes. */
 export const startWorker = (): void => files.warm()

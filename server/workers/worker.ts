@@ -3,7 +3,7 @@ import { connect } from '../db/connect'
 import { reasonOf } from '../reason'
 import { TASKS, type Reply, type TaskName } from './tasks'
 
-/* A hand: does one heavy task after the other, each as it is sent, until nobody sends any more. */
+/* A worker process: does one heavy task after the other, as they are sent, until its parent is gone. */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
 const sql = connect(url)
