@@ -78,10 +78,10 @@ export const diamondKite = ({ id, at, scale, turn, main, second, third, spar, fl
   ) as [Point, Point, Point, Point, Point]
   const light = flip ? [-0.07, 0.08, -0.14, 0.02] : [0.08, -0.05, 0.02, -0.14]
   const sails: ReadonlyArray<readonly [Point, Point, number]> = [
-    [left, top, light[0] as number],
-    [top, right, light[1] as number],
-    [left, bottom, light[2] as number],
-    [right, bottom, light[3] as number],
+    [left, top, light[0]!],
+    [top, right, light[1]!],
+    [left, bottom, light[2]!],
+    [right, bottom, light[3]!],
   ]
   const parts = sails.flatMap(([from, to, lift], i) => {
     const deep = i < 2 ? 0.12 : 0.16
@@ -180,7 +180,7 @@ export const boxKite = (
     ]
   }
   const rods = [-0.72, -0.08, 0.72, 0.08].map((x, i) => {
-    const shift = [0, 0.2, 0, -0.24][i] as number
+    const shift = [0, 0.2, 0, -0.24][i]!
     const [a, b] = placed(
       [
         [x, -1 + shift],

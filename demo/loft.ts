@@ -95,7 +95,7 @@ export const kiteLoft = async (): Promise<Buffer> => {
         BRUSH.strength *
         Math.sign(stroke)
       const i = (y * width + x) * 4
-      for (let n = 0; n < 3; n++) data[i + n] = Math.min(255, Math.max(0, (data[i + n] as number) + by))
+      for (let n = 0; n < 3; n++) data[i + n] = Math.min(255, Math.max(0, data[i + n]! + by))
     }
   return sharp(data, { raw: { width, height, channels: 4 } })
     .removeAlpha()

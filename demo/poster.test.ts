@@ -64,7 +64,7 @@ const painted = (map: InkMap, colors: readonly string[]): Uint8ClampedArray => {
   return out
 }
 const hexAt = (pixels: Uint8ClampedArray, p: number): string =>
-  `#${[0, 1, 2].map(k => (pixels[p * 4 + k] as number).toString(16).padStart(2, '0')).join('')}`
+  `#${[0, 1, 2].map(k => pixels[p * 4 + k]!.toString(16).padStart(2, '0')).join('')}`
 
 beforeAll(async () => {
   const reading = readSvg(decodeSvg(await readFile(join(__dirname, 'artwork/poster.svg'))).text)

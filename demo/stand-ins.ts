@@ -281,12 +281,12 @@ const chart = (): string => {
     return Array.from({ length: 6 }, (__, series) => {
       const height = 18 + random() * 42
       top -= height
-      return rect(86 + i * 88, top, 52, height - 2, ink([0, 2, 3, 5, 4, 7][series] as number))
+      return rect(86 + i * 88, top, 52, height - 2, ink([0, 2, 3, 5, 4, 7][series]!))
     })
   })
   const curve = Array.from({ length: 5 }, (_, i): Point => [112 + i * 88, 150 - random() * 60])
   const key = ['Ferries', 'Kites', 'Cafés', 'Stalls', 'Stage', 'Walks'].map((name, i) => [
-    rect(86 + (i % 3) * 150, 462 + Math.floor(i / 3) * 30, 14, 14, ink([0, 2, 3, 5, 4, 7][i] as number)),
+    rect(86 + (i % 3) * 150, 462 + Math.floor(i / 3) * 30, 14, 14, ink([0, 2, 3, 5, 4, 7][i]!)),
     words(`key-${i}`, name, 108 + (i % 3) * 150, 475 + Math.floor(i / 3) * 30, 16, ink(6), 'start', 500),
   ])
   return svg('Chart', 560, 540, [

@@ -10,8 +10,8 @@ export const rendered = async (svg: string, pixels: number): Promise<Picture> =>
   const { width, height, data } = await renderSvg(svg, { side: 'width', pixels, crisp: false })
   const straight = new Uint8ClampedArray(data.length)
   for (let i = 0; i < data.length; i += 4) {
-    const alpha = data[i + 3] as number
-    for (let n = 0; n < 3; n++) straight[i + n] = alpha ? ((data[i + n] as number) * 255) / alpha : 0
+    const alpha = data[i + 3]!
+    for (let n = 0; n < 3; n++) straight[i + n] = alpha ? (data[i + n]! * 255) / alpha : 0
     straight[i + 3] = alpha
   }
   return { width, height, data: straight }
@@ -20,7 +20,7 @@ export const rendered = async (svg: string, pixels: number): Promise<Picture> =>
 export const recolored = (svg: string, colors: ReadonlyMap<Hex, Hex>): string =>
   svg.replace(/#[\da-f]{6}/g, hex => colors.get(hex) ?? hex)
 const codeOf = ({ data }: { data: ArrayLike<number> }, p: number): number =>
-  ((data[p * 4] as number) << 16) | ((data[p * 4 + 1] as number) << 8) | (data[p * 4 + 2] as number)
+  (data[p * 4]! << 16) | (data[p * 4 + 1]! << 8) | data[p * 4 + 2]!
 const hexOf = (code: number): Hex => `#${code.toString(16).padStart(6, '0')}`
 
 /** Mean ΔE2000 of two pictures, over all pixels and over those near an edge of the first. */
@@ -28,7 +28,7 @@ export const compared = (source: Picture, one: Picture, other: Picture): { mean:
   const { width, height, data } = source
   const near = new Uint8Array(width * height)
   const differs = (p: number, q: number): boolean =>
-    [0, 1, 2].some(n => Math.abs((data[p * 4 + n] as number) - (data[q * 4 + n] as number)) > 3)
+    [0, 1, 2].some(n => Math.abs(data[p * 4 + n]! - data[q * 4 + n]!) > 3)
   for (let y = 0; y < height - 1; y++)
     for (let x = 0; x < width - 1; x++) {
       const p = y * width + x

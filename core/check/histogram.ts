@@ -13,7 +13,7 @@ export const valueStep = (hex: Hex): number => Math.min(VALUE_STEPS - 1, Math.fl
  */
 export const histogramOf = (inks: ReadonlyArray<{ hex: Hex; area: number }>): number[] => {
   const steps = Array<number>(VALUE_STEPS).fill(0)
-  for (const { hex, area } of inks) steps[valueStep(hex)] = (steps[valueStep(hex)] as number) + area
+  for (const { hex, area } of inks) steps[valueStep(hex)]! += area
   const all = steps.reduce((sum, part) => sum + part, 0) || 1
   return steps.map(part => part / all)
 }

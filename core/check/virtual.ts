@@ -8,7 +8,7 @@ const rgb = new Float64Array(3)
 const moveColor = (color: Hex, by: Lab): Hex => {
   const { l, a, b } = labOf(color)
   fromLab(l + by.l, a + by.a, b + by.b, rgb)
-  return hexOfRgb(unit((rgb[0] as number) / 255), unit((rgb[1] as number) / 255), unit((rgb[2] as number) / 255))
+  return hexOfRgb(unit(rgb[0]! / 255), unit(rgb[1]! / 255), unit(rgb[2]! / 255))
 }
 
 /** So many neighbors of two swatches stand for all of them: the longest, and those least apart. */

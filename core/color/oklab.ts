@@ -6,9 +6,9 @@ const LINEAR = Float64Array.from({ length: 4096 }, (_, i) => linearOf(i / 4095))
 
 /** OKLab of a color with channels in [0, 255] (Björn Ottosson, 2020), into three places of an array. */
 export const toLab = (r: number, g: number, b: number, into: Float64Array | number[]): void => {
-  const lr = LINEAR[(r * 16.0588 + 0.5) | 0] as number
-  const lg = LINEAR[(g * 16.0588 + 0.5) | 0] as number
-  const lb = LINEAR[(b * 16.0588 + 0.5) | 0] as number
+  const lr = LINEAR[(r * 16.0588 + 0.5) | 0]!
+  const lg = LINEAR[(g * 16.0588 + 0.5) | 0]!
+  const lb = LINEAR[(b * 16.0588 + 0.5) | 0]!
   const l = Math.cbrt(0.4122214708 * lr + 0.5363325363 * lg + 0.0514459929 * lb)
   const m = Math.cbrt(0.2119034982 * lr + 0.6806995451 * lg + 0.1073969566 * lb)
   const s = Math.cbrt(0.0883024619 * lr + 0.2817188376 * lg + 0.6299787005 * lb)
@@ -25,8 +25,8 @@ const channelOf = (light: number): number => {
   if (light <= 0 || light >= 1) return encodedOf(light) * 255
   const at = light * STEPS
   const step = at | 0
-  const low = ENCODED[step] as number
-  return low + ((ENCODED[step + 1] as number) - low) * (at - step)
+  const low = ENCODED[step]!
+  return low + (ENCODED[step + 1]! - low) * (at - step)
 }
 
 /**
@@ -47,9 +47,9 @@ export const fromLab = (l: number, a: number, b: number, into: Float64Array | nu
 
 /** Returns whether sRGB can show a color, channels 0 to 255, but for so much of a step that is rounding. */
 export const isInGamut = (color: ArrayLike<number>, rounding: number): boolean => {
-  const r = color[0] as number
-  const g = color[1] as number
-  const b = color[2] as number
+  const r = color[0]!
+  const g = color[1]!
+  const b = color[2]!
   const most = 255 + rounding
   return r >= -rounding && g >= -rounding && b >= -rounding && r <= most && g <= most && b <= most
 }

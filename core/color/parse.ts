@@ -24,7 +24,7 @@ const numbers = (text: string): number[] =>
     .map(part => Number(part.replace(/[%°]$/, '')))
 
 const within = (values: number[], highs: number[]): boolean =>
-  values.length === highs.length && values.every((value, i) => value >= 0 && value <= (highs[i] as number))
+  values.length === highs.length && values.every((value, i) => value >= 0 && value <= highs[i]!)
 
 /** `r g b`, each 0 to 255. */
 const triple = (values: number[]): TypedColor | null =>
@@ -32,9 +32,9 @@ const triple = (values: number[]): TypedColor | null =>
     ? typed(
         hexOf({
           mode: 'rgb',
-          r: (values[0] as number) / 255,
-          g: (values[1] as number) / 255,
-          b: (values[2] as number) / 255,
+          r: values[0]! / 255,
+          g: values[1]! / 255,
+          b: values[2]! / 255,
         }),
       )
     : null

@@ -46,7 +46,7 @@ export const meanChroma = (l: number): number => {
   })
   const at = Math.min(1, Math.max(0, l)) * LEVELS
   const below = Math.min(LEVELS - 1, Math.floor(at))
-  const [one, other] = [meansKnown[below] as number, meansKnown[below + 1] as number]
+  const [one, other] = [meansKnown[below]!, meansKnown[below + 1]!]
   return one + (other - one) * (at - below)
 }
 
@@ -88,9 +88,9 @@ const lab = new Float64Array(3)
 const lightnessOf = (pure: readonly number[], s: number, b: number): number => {
   const [r = 0, g = 0, blue = 0] = pure
   toLab(255 * b * (1 - s + s * r), 255 * b * (1 - s + s * g), 255 * b * (1 - s + s * blue), lab)
-  return lab[0] as number
+  return lab[0]!
 }
-const chroma = (): number => Math.hypot(lab[1] as number, lab[2] as number)
+const chroma = (): number => Math.hypot(lab[1]!, lab[2]!)
 
 const pureOf = (hue: number): readonly number[] => {
   const { r, g, b } = rgbOf(hexOfHsb({ h: hue, s: 1, b: 1 }))

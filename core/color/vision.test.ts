@@ -29,7 +29,7 @@ it('goes from nothing at severity 0 to the published matrix at 1, straight betwe
       number[],
       number[],
     ]
-    middle.forEach((each, i) => expect(each).toBeCloseTo(((low[i] as number) + (high[i] as number)) / 2, 10))
+    middle.forEach((each, i) => expect(each).toBeCloseTo((low[i]! + high[i]!) / 2, 10))
     // rows add up to 1: grays stay
     for (const severity of [0.2, 0.7, 1])
       for (const row of [0, 3, 6])

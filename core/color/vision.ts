@@ -35,7 +35,7 @@ export const matrixOf = (vision: Vision, severity: number): number[] => {
     number[],
     number[],
   ]
-  return low.map((each, i) => each + ((high[i] as number) - each) * (at - Math.floor(at)))
+  return low.map((each, i) => each + (high[i]! - each) * (at - Math.floor(at)))
 }
 
 /** The matrix from linear red, green and blue to gray: their luminance, row by row (IEC 61966-2-1). */
@@ -46,7 +46,7 @@ const applyMatrix = (matrix: readonly number[], hex: Hex): Hex => {
   const { r, g, b } = rgbOf(hex)
   const light = [linearOf(r), linearOf(g), linearOf(b)] as const
   const channel = (row: number): number =>
-    encodedOf(unit(light.reduce((sum, each, i) => sum + each * (matrix[row * 3 + i] as number), 0)))
+    encodedOf(unit(light.reduce((sum, each, i) => sum + each * matrix[row * 3 + i]!, 0)))
   return hexOfRgb(channel(0), channel(1), channel(2))
 }
 

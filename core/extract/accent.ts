@@ -36,16 +36,16 @@ const around = (tally: Tally, list: ArrayLike<number>, place: Lab, reach: number
   let a = 0
   let b = 0
   for (let n = 0; n < list.length; n++) {
-    const i = list[n] as number
-    const dl = (tally.l[i] as number) - place.l
-    const da = (tally.a[i] as number) - place.a
-    const db = (tally.b[i] as number) - place.b
+    const i = list[n]!
+    const dl = tally.l[i]! - place.l
+    const da = tally.a[i]! - place.a
+    const db = tally.b[i]! - place.b
     if (dl * dl + da * da + db * db > reach * reach) continue
-    const own = tally.weight[i] as number
+    const own = tally.weight[i]!
     w += own
-    l += own * (tally.l[i] as number)
-    a += own * (tally.a[i] as number)
-    b += own * (tally.b[i] as number)
+    l += own * tally.l[i]!
+    a += own * tally.a[i]!
+    b += own * tally.b[i]!
   }
   return { weight: w, mean: w ? { l: l / w, a: a / w, b: b / w } : place }
 }
@@ -55,35 +55,28 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
   const { a, b, weight, joined } = tally
   const { distance, label } = assignPoints(tally, centers)
   const away = (i: number): number => {
-    const center = centers[label[i] as number] as Lab
-    return chromaOf((a[i] as number) - center.a, (b[i] as number) - center.b)
+    const center = centers[label[i]!] as Lab
+    return chromaOf(a[i]! - center.a, b[i]! - center.b)
   }
   const near: number[] = []
   for (let i = 0; i < tally.size; i++) {
-    if (
-      (distance[i] as number) > ALONE &&
-      (joined[i] as number) > TOUCHING &&
-      chromaOf(a[i] as number, b[i] as number) > VIVID
-    )
-      near.push(i)
+    if (distance[i]! > ALONE && joined[i]! > TOUCHING && chromaOf(a[i]!, b[i]!) > VIVID) near.push(i)
   }
   const vivid: number[] = [] // a group an accent could be the end of is as vivid as itself, more or less
-  for (let i = 0; i < tally.size; i++) if (chromaOf(a[i] as number, b[i] as number) > VIVID * 0.5) vivid.push(i)
+  for (let i = 0; i < tally.size; i++) if (chromaOf(a[i]!, b[i]!) > VIVID * 0.5) vivid.push(i)
   const heaviest = new Map<number, { i: number; sum: number }>() // of each neighborhood, the heaviest stands for all
   for (const i of near) {
-    const key =
-      (Math.round((tally.l[i] as number) / INNER) * 64 + Math.round((a[i] as number) / INNER)) * 64 +
-      Math.round((b[i] as number) / INNER)
+    const key = (Math.round(tally.l[i]! / INNER) * 64 + Math.round(a[i]! / INNER)) * 64 + Math.round(b[i]! / INNER)
     const known = heaviest.get(key)
-    if (!known) heaviest.set(key, { i, sum: weight[i] as number })
+    if (!known) heaviest.set(key, { i, sum: weight[i]! })
     else
       heaviest.set(key, {
-        i: (weight[i] as number) > (weight[known.i] as number) ? i : known.i,
-        sum: known.sum + (weight[i] as number),
+        i: weight[i]! > weight[known.i]! ? i : known.i,
+        sum: known.sum + weight[i]!,
       })
   }
   const promise = ({ i, sum }: { i: number; sum: number }): number =>
-    Math.min(sum, FULL_AREA) * (distance[i] as number) * chromaOf(a[i] as number, b[i] as number)
+    Math.min(sum, FULL_AREA) * distance[i]! * chromaOf(a[i]!, b[i]!)
   const looked = [...heaviest.values()].sort((one, other) => promise(other) - promise(one)).slice(0, MAX_CANDIDATES)
   let [best, most] = [null as Lab | null, 0]
   for (const { i } of looked) {
@@ -91,10 +84,10 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
     const { weight: area } = around(tally, near, place, REACH)
     if (area < MIN_AREA) continue
     const alone = around(tally, near, place, INNER).weight / around(tally, vivid, place, REACH * 1.2).weight
-    if (alone < 0.5 && ((distance[i] as number) < FAR || away(i) < FAR_IN_HUE)) continue
+    if (alone < 0.5 && (distance[i]! < FAR || away(i) < FAR_IN_HUE)) continue
     const value =
       Math.sqrt(Math.min(area, FULL_AREA)) *
-      (alone < 0.5 ? away(i) : (distance[i] as number)) *
+      (alone < 0.5 ? away(i) : distance[i]!) *
       chromaOf(place.a, place.b) *
       (0.15 + alone * alone)
     if (value > most) [best, most] = [place, value]

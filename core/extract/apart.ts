@@ -70,9 +70,9 @@ const pushApart = (centers: readonly Lab[], fixedCount: number, least: number, i
 
 /** The distance of a point from a place, in OKLab. */
 const distanceTo = ({ l, a, b }: Points, i: number, place: Lab): number => {
-  const dl = (l[i] as number) - place.l
-  const da = (a[i] as number) - place.a
-  const db = (b[i] as number) - place.b
+  const dl = l[i]! - place.l
+  const da = a[i]! - place.a
+  const db = b[i]! - place.b
   return Math.sqrt(dl * dl + da * da + db * db)
 }
 
@@ -89,9 +89,7 @@ const TRIED = 32
 export const furtherCenter = (points: Points, centers: readonly Lab[], least: number, isSame: Same): Lab | null => {
   const { distance } = assignPoints(points, centers)
   const order = Array.from({ length: points.size }, (_, i) => i).sort(
-    (one, other) =>
-      (points.weight[other] as number) * (distance[other] as number) -
-      (points.weight[one] as number) * (distance[one] as number),
+    (one, other) => points.weight[other]! * distance[other]! - points.weight[one]! * distance[one]!,
   )
   let [best, gain] = [null as Lab | null, WORTH]
   for (const i of order.slice(0, TRIED)) {
@@ -100,7 +98,7 @@ export const furtherCenter = (points: Points, centers: readonly Lab[], least: nu
     let own = 0
     for (let j = 0; j < points.size; j++) {
       const away = distanceTo(points, j, at)
-      if (away < (distance[j] as number)) own += (points.weight[j] as number) * ((distance[j] as number) - away)
+      if (away < distance[j]!) own += points.weight[j]! * (distance[j]! - away)
     }
     if (own > gain) [best, gain] = [at, own]
   }
@@ -148,8 +146,7 @@ export const spaceCenters = (
     )
     if (!pair) break
     const shares = sharesOf(points, now)
-    const goes =
-      pair.one < fixedCount || (shares[pair.one] as number) > (shares[pair.other] as number) ? pair.other : pair.one
+    const goes = pair.one < fixedCount || shares[pair.one]! > shares[pair.other]! ? pair.other : pair.one
     now = now.filter((_, i) => i !== goes)
     const next = furtherCenter(points, now, least, isSame)
     if (next) now = moveCenters(points, [...now, next], fixedCount, 6, true)

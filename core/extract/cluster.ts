@@ -14,15 +14,15 @@ const flatOf = (centers: readonly Lab[]): Float64Array => Float64Array.from(cent
 /** Writes the nearest center of every point, and its squared distance. */
 const nearest = ({ size, l, a, b }: Points, flat: Float64Array, label: Uint8Array, square: Float64Array): void => {
   for (let i = 0; i < size; i++) {
-    const pl = l[i] as number
-    const pa = a[i] as number
-    const pb = b[i] as number
+    const pl = l[i]!
+    const pa = a[i]!
+    const pb = b[i]!
     let least = Infinity
     let own = 0
     for (let at = 0, c = 0; at < flat.length; at += 3, c++) {
-      const dl = pl - (flat[at] as number)
-      const da = pa - (flat[at + 1] as number)
-      const db = pb - (flat[at + 2] as number)
+      const dl = pl - flat[at]!
+      const da = pa - flat[at + 1]!
+      const db = pb - flat[at + 2]!
       const away = dl * dl + da * da + db * db
       if (away < least) {
         least = away
@@ -43,10 +43,10 @@ export const assignPoints = (points: Points, centers: readonly Lab[]): Assignmen
   let cost = 0
   let total = 0
   for (let i = 0; i < size; i++) {
-    const away = Math.sqrt(distance[i] as number)
+    const away = Math.sqrt(distance[i]!)
     distance[i] = away
-    cost += (weight[i] as number) * away
-    total += weight[i] as number
+    cost += weight[i]! * away
+    total += weight[i]!
   }
   return { label, distance, cost: total ? cost / total : 0 }
 }
@@ -55,7 +55,7 @@ export const assignPoints = (points: Points, centers: readonly Lab[]): Assignmen
 export const sharesOf = (points: Points, centers: readonly Lab[]): number[] => {
   const shares = centers.map(() => 0)
   assignPoints(points, centers).label.forEach((center, i) => {
-    shares[center] = (shares[center] as number) + (points.weight[i] as number)
+    shares[center]! += points.weight[i]!
   })
   return shares
 }
@@ -86,27 +86,27 @@ export const moveCenters = (
     nearest(points, flat, label, square)
     const sums = new Float64Array(centers.length * 4)
     for (let i = 0; i < size; i++) {
-      const at = (label[i] as number) * 4
-      const w = median ? (weight[i] as number) / Math.max(LEAST, Math.sqrt(square[i] as number)) : (weight[i] as number)
-      sums[at] = (sums[at] as number) + w
-      sums[at + 1] = (sums[at + 1] as number) + w * (l[i] as number)
-      sums[at + 2] = (sums[at + 2] as number) + w * (a[i] as number)
-      sums[at + 3] = (sums[at + 3] as number) + w * (b[i] as number)
+      const at = label[i]! * 4
+      const w = median ? weight[i]! / Math.max(LEAST, Math.sqrt(square[i]!)) : weight[i]!
+      sums[at]! += w
+      sums[at + 1]! += w * l[i]!
+      sums[at + 2]! += w * a[i]!
+      sums[at + 3]! += w * b[i]!
     }
     way = 0
     for (let c = fixedCount; c < centers.length; c++) {
-      const total = sums[c * 4] as number
+      const total = sums[c * 4]!
       for (let axis = 0; axis < 3 && total > 0; axis++) {
-        const next = (sums[c * 4 + 1 + axis] as number) / total
-        way = Math.max(way, Math.abs(next - (flat[c * 3 + axis] as number)))
+        const next = sums[c * 4 + 1 + axis]! / total
+        way = Math.max(way, Math.abs(next - flat[c * 3 + axis]!))
         flat[c * 3 + axis] = next
       }
     }
   }
   return centers.map((_, c) => ({
-    l: flat[c * 3] as number,
-    a: flat[c * 3 + 1] as number,
-    b: flat[c * 3 + 2] as number,
+    l: flat[c * 3]!,
+    a: flat[c * 3 + 1]!,
+    b: flat[c * 3 + 2]!,
   }))
 }
 
@@ -115,24 +115,24 @@ export const gridPoints = ({ size, l, a, b, weight }: Points, side: number): Poi
   const cellOf = new Map<number, number>()
   const sums: number[] = []
   for (let i = 0; i < size; i++) {
-    const [pl, pa, pb, w] = [l[i] as number, a[i] as number, b[i] as number, weight[i] as number]
+    const [pl, pa, pb, w] = [l[i]!, a[i]!, b[i]!, weight[i]!]
     const key = (Math.round(pl / side) * 1024 + Math.round((pa + 0.5) / side)) * 1024 + Math.round((pb + 0.5) / side)
     let at = cellOf.get(key)
     if (at === undefined) cellOf.set(key, (at = sums.push(0, 0, 0, 0) - 4))
-    sums[at] = (sums[at] as number) + w
-    sums[at + 1] = (sums[at + 1] as number) + w * pl
-    sums[at + 2] = (sums[at + 2] as number) + w * pa
-    sums[at + 3] = (sums[at + 3] as number) + w * pb
+    sums[at]! += w
+    sums[at + 1]! += w * pl
+    sums[at + 2]! += w * pa
+    sums[at + 3]! += w * pb
   }
   const count = sums.length / 4
   const mean = (axis: number): Float64Array =>
-    Float64Array.from({ length: count }, (_, i) => (sums[i * 4 + axis] as number) / (sums[i * 4] as number))
+    Float64Array.from({ length: count }, (_, i) => sums[i * 4 + axis]! / sums[i * 4]!)
   return {
     size: count,
     l: mean(1),
     a: mean(2),
     b: mean(3),
-    weight: Float64Array.from({ length: count }, (_, i) => sums[i * 4] as number),
+    weight: Float64Array.from({ length: count }, (_, i) => sums[i * 4]!),
   }
 }
 
@@ -145,22 +145,19 @@ const spreadStart = (points: Points, fixed: readonly Lab[], count: number, rando
   const away = new Float64Array(points.size).fill(centers.length ? Infinity : 1)
   const note = (center: Lab, first: boolean): void => {
     for (let i = 0; i < points.size; i++) {
-      const d =
-        ((points.l[i] as number) - center.l) ** 2 +
-        ((points.a[i] as number) - center.a) ** 2 +
-        ((points.b[i] as number) - center.b) ** 2
-      away[i] = first ? d : Math.min(away[i] as number, d)
+      const d = (points.l[i]! - center.l) ** 2 + (points.a[i]! - center.a) ** 2 + (points.b[i]! - center.b) ** 2
+      away[i] = first ? d : Math.min(away[i]!, d)
     }
   }
   fixed.forEach(center => note(center, false))
   while (centers.length < fixed.length + count) {
     let sum = 0
-    for (let i = 0; i < points.size; i++) sum += (points.weight[i] as number) * (away[i] as number)
+    for (let i = 0; i < points.size; i++) sum += points.weight[i]! * away[i]!
     if (sum <= 1e-9) break
     let left = random() * sum
     let at = 0
     for (; at < points.size - 1; at++) {
-      left -= (points.weight[at] as number) * (away[at] as number)
+      left -= points.weight[at]! * away[at]!
       if (left <= 0) break
     }
     const center = pointAt(points, at)
@@ -176,10 +173,10 @@ const spreadStart = (points: Points, fixed: readonly Lab[], count: number, rando
  */
 const mergeStart = ({ size, l, a, b, weight }: Points, fixed: readonly Lab[], count: number): Lab[] => {
   const clusters = Array.from({ length: size }, (_, i) => ({
-    w: weight[i] as number,
-    l: l[i] as number,
-    a: a[i] as number,
-    b: b[i] as number,
+    w: weight[i]!,
+    l: l[i]!,
+    a: a[i]!,
+    b: b[i]!,
     near: -1,
     price: Infinity,
   }))

@@ -26,7 +26,7 @@ const painted = (
     const hex = at(((i % width) + 0.5) / width, (Math.floor(i / width) + 0.5) / height)
     if (!hex) continue
     const color = rgb(hex)
-    for (let n = 0; n < 3; n++) data[i * 4 + n] = (color[n] as number) + (grain ? (random() + random() - 1) * grain : 0)
+    for (let n = 0; n < 3; n++) data[i * 4 + n] = color[n]! + (grain ? (random() + random() - 1) * grain : 0)
     data[i * 4 + 3] = 255
   }
   return { width, height, data }
@@ -43,7 +43,7 @@ const soft = (colors: readonly Hex[], seed = 1): Picture =>
       const light = 0.75 + 0.25 * Math.cos(y * 5 + x)
       return `#${one
         .map((value, i) =>
-          Math.round((value + ((other[i] as number) - value) * (place % 1)) * light)
+          Math.round((value + (other[i]! - value) * (place % 1)) * light)
             .toString(16)
             .padStart(2, '0'),
         )

@@ -185,11 +185,11 @@ const BENDINGS = 5
 
 const bendPoints = (points: Points, { x, y }: Lean, by: TakenBy = 'faithful'): Points => {
   const { size, l, a, b, weight } = points
-  const vivid = Float64Array.from({ length: size }, (_, i) => Math.hypot(a[i] as number, b[i] as number))
+  const vivid = Float64Array.from({ length: size }, (_, i) => Math.hypot(a[i]!, b[i]!))
   const standard = (values: Float64Array): { mean: number; deviation: number } => {
     let [mean, square] = [0, 0]
-    for (let i = 0; i < size; i++) mean += (weight[i] as number) * (values[i] as number)
-    for (let i = 0; i < size; i++) square += (weight[i] as number) * ((values[i] as number) - mean) ** 2
+    for (let i = 0; i < size; i++) mean += weight[i]! * values[i]!
+    for (let i = 0; i < size; i++) square += weight[i]! * (values[i]! - mean) ** 2
     return { mean, deviation: Math.max(0.02, Math.sqrt(square)) }
   }
   const [chroma, light] = [standard(vivid), standard(l)]
@@ -201,8 +201,8 @@ const bendPoints = (points: Points, { x, y }: Lean, by: TakenBy = 'faithful'): P
         w *
         Math.exp(
           BEND[by] *
-            (x * bound(((vivid[i] as number) - chroma.mean) / chroma.deviation) +
-              y * bound(((l[i] as number) - light.mean) / light.deviation)),
+            (x * bound((vivid[i]! - chroma.mean) / chroma.deviation) +
+              y * bound((l[i]! - light.mean) / light.deviation)),
         ),
     ),
   }
@@ -218,7 +218,7 @@ const leaner = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }:
   const order = centers
     .map((_, i) => i)
     .slice(fixedCount)
-    .sort((one, other) => (atRest[other] as number) - (atRest[one] as number))
+    .sort((one, other) => atRest[other]! - atRest[one]!)
   const sorted = [...centers.slice(0, fixedCount), ...order.map(i => centers[i] as Lab)]
   const accents = new Set(centers.slice(fixedCount, fixed))
   const free = sorted.filter(center => !accents.has(center))
@@ -227,8 +227,7 @@ const leaner = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }:
   // what is taken by eye does not stand where its points alone would lead it: it goes as far as they do
   const still = wanted.by === 'eye' && tally.size ? led(seen) : null
   return lean => {
-    if (lean.x === 0 && lean.y === 0)
-      return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i] as number }))
+    if (lean.x === 0 && lean.y === 0) return order.map(i => ({ hex: hexOfLab(centers[i] as Lab), share: atRest[i]! }))
     const points = bendPoints(seen, lean, wanted.by)
     const now = led(points)
     const back = sorted.map((center): Lab => {
@@ -239,7 +238,7 @@ const leaner = ({ tally, points: seen, centers, shares: atRest, fixed, wanted }:
     })
     const apart = finish({ tally, points, wanted }, back, fixedCount, wanted.apart)
     const shares = sharesOf(tally, apart)
-    return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i] as number })).slice(fixedCount)
+    return apart.map((center, i) => ({ hex: hexOfLab(center), share: shares[i]! })).slice(fixedCount)
   }
 }
 

@@ -96,8 +96,8 @@ describe('what is taken by eye', () => {
         let [weight, chroma] = [0, 0]
         label.forEach((own, i) => {
           if (own !== c) return
-          weight += tally.weight[i] as number
-          chroma += (tally.weight[i] as number) * Math.hypot(tally.a[i] as number, tally.b[i] as number)
+          weight += tally.weight[i]!
+          chroma += tally.weight[i]! * Math.hypot(tally.a[i]!, tally.b[i]!)
         })
         if (weight > 0.01) expect(Math.hypot(lab.a, lab.b)).toBeGreaterThan((chroma / weight) * 0.94 - 0.003)
       })

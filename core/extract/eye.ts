@@ -38,7 +38,7 @@ export const weighByEye = (tally: Tally, standing: Float64Array): Points => {
   const { size, l, a, b, weight } = tally
   const [light, red, yellow, heavy] = [l.slice(), a.slice(), b.slice(), weight.slice()]
   for (let i = 0; i < size; i++) {
-    const place = { l: l[i] as number, a: a[i] as number, b: b[i] as number }
+    const place = { l: l[i]!, a: a[i]!, b: b[i]! }
     const end = endOf(place)
     if (end) {
       light[i] = GATHERED[end]
@@ -46,9 +46,7 @@ export const weighByEye = (tally: Tally, standing: Float64Array): Points => {
       yellow[i] = place.b * 0.4
     }
     const c = chromaOf(place.a, place.b)
-    heavy[i] =
-      (weight[i] as number) *
-      Math.min(MAX_GROWN, 1 + GROWS.chroma * c * c * 4 + GROWS.standing * (standing[i] as number))
+    heavy[i] = weight[i]! * Math.min(MAX_GROWN, 1 + GROWS.chroma * c * c * 4 + GROWS.standing * standing[i]!)
   }
   const all = heavy.reduce((sum, each) => sum + each, 0) || 1
   return { size, l: light, a: red, b: yellow, weight: heavy.map(each => each / all) }
@@ -67,11 +65,11 @@ export const asVivid = (tally: Tally, points: Points, centers: readonly Lab[], f
   const sums = centers.map(() => ({ w: 0, c: 0, l: 0, a: 0, b: 0 }))
   const ends = centers.map(endOf)
   for (let i = 0; i < tally.size; i++) {
-    const at = label[i] as number
+    const at = label[i]!
     const place = pointAt(tally, i)
     if (ends[at] && endOf(place) !== ends[at]) continue
     const sum = sums[at] as (typeof sums)[number]
-    const w = tally.weight[i] as number
+    const w = tally.weight[i]!
     sum.w += w
     sum.c += w * chromaOf(place.a, place.b)
     sum.l += w * place.l
@@ -93,17 +91,16 @@ export const asVivid = (tally: Tally, points: Points, centers: readonly Lab[], f
 /** The part of a picture that is colorful. */
 const colorfulPart = ({ size, a, b, weight }: Points): number => {
   let part = 0
-  for (let i = 0; i < size; i++)
-    if (chromaOf(a[i] as number, b[i] as number) > COLORFUL.chroma) part += weight[i] as number
+  for (let i = 0; i < size; i++) if (chromaOf(a[i]!, b[i]!) > COLORFUL.chroma) part += weight[i]!
   return part
 }
 
 /** Only the colorful points. */
 const colorfulOnly = (points: Points, clearly: number): Points => {
   const places = Array.from({ length: points.size }, (_, i) => i).filter(
-    i => chromaOf(points.a[i] as number, points.b[i] as number) > clearly,
+    i => chromaOf(points.a[i]!, points.b[i]!) > clearly,
   )
-  const column = (of: Float64Array): Float64Array => Float64Array.from(places, i => of[i] as number)
+  const column = (of: Float64Array): Float64Array => Float64Array.from(places, i => of[i]!)
   return {
     size: places.length,
     l: column(points.l),
@@ -123,11 +120,11 @@ export const liftColorful = (tally: Tally, centers: readonly Lab[], fixed: numbe
   if (missing <= 0 || colorfulPart(tally) < COLORFUL.part) return [...centers]
   const nearly = chromas
     .flatMap((c, i) => (i >= fixed && c > NEARLY && c <= COLORFUL.chroma ? [i] : []))
-    .sort((one, other) => (chromas[other] as number) - (chromas[one] as number))
+    .sort((one, other) => chromas[other]! - chromas[one]!)
     .slice(0, missing)
   return centers.map((center, i) => {
     if (!nearly.includes(i)) return center
-    const by = (COLORFUL.chroma + 0.003) / (chromas[i] as number)
+    const by = (COLORFUL.chroma + 0.003) / chromas[i]!
     return { l: center.l, a: center.a * by, b: center.b * by }
   })
 }

@@ -36,8 +36,7 @@ const sheet = (
     const hex = colorAt[i] as Hex
     const rgb = channels.get(hex) ?? [1, 3, 5].map(from => parseInt(hex.slice(from, from + 2), 16))
     channels.set(hex, rgb)
-    for (let n = 0; n < 3; n++)
-      data[i * 4 + n] = (rgb[n] as number) + (noise ? Math.round((random() + random() - 1) * noise) : 0)
+    for (let n = 0; n < 3; n++) data[i * 4 + n] = rgb[n]! + (noise ? Math.round((random() + random() - 1) * noise) : 0)
     data[i * 4 + 3] = 255
   }
   return { width: W, height: H, data }

@@ -85,7 +85,7 @@ const cellsOf = (picture: Picture, region: Region | null | undefined): Cells | n
     look(picture, cells, cell)
     if (cells.state[cell] !== CLEAR) seen++
     if (cells.state[cell] !== EVEN_CELL) continue
-    const code = codeOf(cells.r[cell] as number, cells.g[cell] as number, cells.b[cell] as number)
+    const code = codeOf(cells.r[cell]!, cells.g[cell]!, cells.b[cell]!)
     times.set(code, (times.get(code) ?? 0) + 1)
   }
   const common = [...times.values()]
@@ -118,13 +118,13 @@ const look = ({ data, width }: Picture, cells: Cells, cell: number): void => {
     clear = 0
   for (let y = y0; y < y0 + side; y += step) {
     for (let i = (y * width + x0) * 4, end = i + side * 4; i < end; i += 4 * step) {
-      if ((data[i + 3] as number) < SOLID) {
+      if (data[i + 3]! < SOLID) {
         clear++
         continue
       }
-      const r = data[i] as number
-      const g = data[i + 1] as number
-      const b = data[i + 2] as number
+      const r = data[i]!
+      const g = data[i + 1]!
+      const b = data[i + 2]!
       sum++
       red += r
       green += g
@@ -168,20 +168,15 @@ const patchesOf = ({ columns, rows, r, g, b, state }: Cells): { patches: Patch[]
     owner[seed] = id
     let [sr, sg, sb] = [0, 0, 0]
     for (let n = 0; n < cells.length; n++) {
-      const cell = cells[n] as number
-      sr += r[cell] as number
-      sg += g[cell] as number
-      sb += b[cell] as number
+      const cell = cells[n]!
+      sr += r[cell]!
+      sg += g[cell]!
+      sb += b[cell]!
       const [mr, mg, mb] = [sr / (n + 1), sg / (n + 1), sb / (n + 1)]
       const x = cell % columns
       for (const next of [x > 0 ? cell - 1 : -1, x < columns - 1 ? cell + 1 : -1, cell - columns, cell + columns]) {
         if (next < 0 || next >= owner.length || owner[next] !== -1 || state[next] !== EVEN_CELL) continue
-        if (
-          Math.abs((r[next] as number) - mr) > SAME ||
-          Math.abs((g[next] as number) - mg) > SAME ||
-          Math.abs((b[next] as number) - mb) > SAME
-        )
-          continue
+        if (Math.abs(r[next]! - mr) > SAME || Math.abs(g[next]! - mg) > SAME || Math.abs(b[next]! - mb) > SAME) continue
         owner[next] = id
         cells.push(next)
       }
@@ -208,7 +203,7 @@ const patchesOf = ({ columns, rows, r, g, b, state }: Cells): { patches: Patch[]
       const [side, end] = [x <= 1 || x >= columns - 2, y <= 1 || y >= rows - 2]
       if (side || end) patch.rim++
       if (side && end) patch.corners++
-      spread += ((r[cell] as number) - mr) ** 2 + ((g[cell] as number) - mg) ** 2 + ((b[cell] as number) - mb) ** 2
+      spread += (r[cell]! - mr) ** 2 + (g[cell]! - mg) ** 2 + (b[cell]! - mb) ** 2
     }
     patch.even = Math.sqrt(spread / cells.length) <= EVEN * 1.732
     patches.push(patch)
@@ -220,7 +215,7 @@ const patchesOf = ({ columns, rows, r, g, b, state }: Cells): { patches: Patch[]
 const depthsOf = (owner: Int32Array, columns: number, rows: number): Uint16Array => {
   const depth = new Uint16Array(owner.length)
   const step = (cell: number, next: number, inside: boolean): number =>
-    inside && owner[next] === owner[cell] ? (depth[next] as number) + 1 : 1
+    inside && owner[next] === owner[cell] ? depth[next]! + 1 : 1
   for (let cell = 0; cell < owner.length; cell++) {
     const x = cell % columns
     depth[cell] = Math.min(step(cell, cell - 1, x > 0), step(cell, cell - columns, cell >= columns))
@@ -228,7 +223,7 @@ const depthsOf = (owner: Int32Array, columns: number, rows: number): Uint16Array
   for (let cell = owner.length - 1; cell >= 0; cell--) {
     const x = cell % columns
     depth[cell] = Math.min(
-      depth[cell] as number,
+      depth[cell]!,
       step(cell, cell + 1, x < columns - 1),
       step(cell, cell + columns, cell < columns * (rows - 1)),
     )
@@ -250,8 +245,8 @@ const valueOf = ({ data, width }: Picture, { columns, side, left, top }: Cells, 
     for (let y = y0; y < y0 + side; y++) {
       for (let i = (y * width + x0) * 4, end = i + side * 4; i < end; i += 4) {
         for (let channel = 0; channel < 3; channel++) {
-          const at = channel * 256 + (data[i + channel] as number)
-          counts[at] = (counts[at] as number) + 1
+          const at = channel * 256 + data[i + channel]!
+          counts[at]! += 1
         }
       }
     }
@@ -260,11 +255,11 @@ const valueOf = ({ data, width }: Picture, { columns, side, left, top }: Cells, 
   return `#${[0, 256, 512]
     .map(from => {
       let [seen, median] = [0, 0]
-      while ((seen += counts[from + median] as number) < half) median++
+      while ((seen += counts[from + median]!) < half) median++
       let [sum, near] = [0, 0]
       for (let value = Math.max(0, median - 12); value <= Math.min(255, median + 12); value++) {
-        sum += value * (counts[from + value] as number)
-        near += counts[from + value] as number
+        sum += value * counts[from + value]!
+        near += counts[from + value]!
       }
       const cut = median < 6 || median > 249
       return (cut ? median : Math.round(sum / near)).toString(16).padStart(2, '0')
@@ -293,7 +288,7 @@ const across = (patch: Patch): number => Math.min(patch.right - patch.left, patc
 const marginsIn = (large: readonly Patch[], cells: Cells): Set<Patch> => {
   const rim = 4 * (cells.columns + cells.rows) - 16
   const mean = (patch: Patch, values: Float64Array): number =>
-    patch.cells.reduce((sum, cell) => sum + (values[cell] as number), 0) / area(patch)
+    patch.cells.reduce((sum, cell) => sum + values[cell]!, 0) / area(patch)
   const letters = new Map(large.map(patch => [patch, letteredFraction(patch, cells)]))
   const compact = new Set(large.filter(patch => fill(patch) > 0.68))
   const widths = large.map(across).sort((one, other) => one - other)
@@ -346,10 +341,8 @@ export const flatBlocks = (picture: Picture, region?: Region | null): Block[] | 
   const margins = marginsIn(large, cells)
   const depth = depthsOf(owner, columns, rows)
   const read = (patch: Patch): Read => {
-    const middle = patch.cells.reduce((best, cell) => ((depth[cell] as number) > (depth[best] as number) ? cell : best))
-    const inner = patch.cells
-      .filter(cell => (depth[cell] as number) >= Math.min(depth[middle] as number, 4))
-      .slice(0, ENOUGH)
+    const middle = patch.cells.reduce((best, cell) => (depth[cell]! > depth[best]! ? cell : best))
+    const inner = patch.cells.filter(cell => depth[cell]! >= Math.min(depth[middle]!, 4)).slice(0, ENOUGH)
     return {
       hex: valueOf(picture, cells, inner),
       area: area(patch),

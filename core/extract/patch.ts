@@ -22,10 +22,10 @@ const LINEAR = Float64Array.from({ length: 256 }, (_, i) => linearOf(i / 255))
 export const averageColor = ({ data }: Picture): Hex | null => {
   let [r, g, b, count] = [0, 0, 0, 0]
   for (let i = 0; i < data.length; i += 4) {
-    if ((data[i + 3] as number) < SOLID) continue
-    r += LINEAR[data[i] as number] as number
-    g += LINEAR[data[i + 1] as number] as number
-    b += LINEAR[data[i + 2] as number] as number
+    if (data[i + 3]! < SOLID) continue
+    r += LINEAR[data[i]!]!
+    g += LINEAR[data[i + 1]!]!
+    b += LINEAR[data[i + 2]!]!
     count++
   }
   return count

@@ -38,12 +38,11 @@ const weighCells = (
     const row = Math.floor((y - top) / side) * columns
     for (let x = left; x < right; x += step) {
       const i = (y * width + x) * 4
-      if ((data[i + 3] as number) < SOLID) continue
-      const place =
-        (tally.placeOf[codeOf(data[i] as number, data[i + 1] as number, data[i + 2] as number)] as number) - 1
+      if (data[i + 3]! < SOLID) continue
+      const place = tally.placeOf[codeOf(data[i]!, data[i + 1]!, data[i + 2]!)]! - 1
       if (place < 0) continue
-      const at = (label[place] as number) * columns * rows + row + Math.floor((x - left) / side)
-      sums[at] = (sums[at] as number) + (weight[place] as number)
+      const at = label[place]! * columns * rows + row + Math.floor((x - left) / side)
+      sums[at]! += weight[place]!
     }
   }
   return { sums, columns, rows, side, left, top, right, bottom, most: (side / step) ** 2 }
@@ -57,13 +56,13 @@ const homeIn = ({ sums, columns, rows, most }: Weighed, color: number): { cell: 
   let [cell, value] = [-1, 0]
   for (let y = 0; y < rows; y++) {
     for (let x = 0; x < columns; x++) {
-      const own = sums[from + y * columns + x] as number
+      const own = sums[from + y * columns + x]!
       if (own <= 0) continue
       let sum = own * 2
       for (let dy = -1; dy <= 1; dy++)
         for (let dx = -1; dx <= 1; dx++)
           if (y + dy >= 0 && y + dy < rows && x + dx >= 0 && x + dx < columns)
-            sum += sums[from + (y + dy) * columns + x + dx] as number
+            sum += sums[from + (y + dy) * columns + x + dx]!
       if (sum > value) [cell, value] = [y * columns + x, sum]
     }
   }
@@ -86,12 +85,10 @@ const pixelIn = (
   for (let y = Math.max(top, Math.floor(cy - side)); y < Math.min(bottom, cy + side); y += step) {
     for (let x = Math.max(left, Math.floor(cx - side)); x < Math.min(right, cx + side); x += step) {
       const i = (y * width + x) * 4
-      if ((data[i + 3] as number) < SOLID) continue
-      toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, lab)
+      if (data[i + 3]! < SOLID) continue
+      toLab(data[i]!, data[i + 1]!, data[i + 2]!, lab)
       const away =
-        Math.sqrt(
-          ((lab[0] as number) - aim.l) ** 2 + ((lab[1] as number) - aim.a) ** 2 + ((lab[2] as number) - aim.b) ** 2,
-        ) +
+        Math.sqrt((lab[0]! - aim.l) ** 2 + (lab[1]! - aim.a) ** 2 + (lab[2]! - aim.b) ** 2) +
         (0.02 * Math.sqrt((x - cx) ** 2 + (y - cy) ** 2)) / side
       if (away < best.away) best = { x, y, away }
     }
@@ -128,8 +125,8 @@ export const paintMap = (picture: Picture, tally: Tally, hexes: readonly Hex[], 
   const values = hexes.map(hex => parseInt(hex.slice(1), 16))
   const { data } = picture
   for (let i = 0; i < data.length; i += 4) {
-    const place = (tally.placeOf[codeOf(data[i] as number, data[i + 1] as number, data[i + 2] as number)] as number) - 1
-    const value = place < 0 || (data[i + 3] as number) < SOLID ? -1 : (values[label[place] as number] ?? -1)
+    const place = tally.placeOf[codeOf(data[i]!, data[i + 1]!, data[i + 2]!)]! - 1
+    const value = place < 0 || data[i + 3]! < SOLID ? -1 : (values[label[place]!] ?? -1)
     into[i] = (value >> 16) & 255
     into[i + 1] = (value >> 8) & 255
     into[i + 2] = value & 255

@@ -31,13 +31,12 @@ const addStanding = (
     for (let y = top; y < bottom; y += step)
       for (let x = left; x < right; x += step) {
         const i = (y * width + x) * 4
-        if ((data[i + 3] as number) >= SOLID)
-          visit(Math.floor((y - top) / side) * columns + Math.floor((x - left) / side), i)
+        if (data[i + 3]! >= SOLID) visit(Math.floor((y - top) / side) * columns + Math.floor((x - left) / side), i)
       }
   }
   each((at, i) => {
-    cells[at * 4] = (cells[at * 4] as number) + 1
-    for (let k = 0; k < 3; k++) cells[at * 4 + 1 + k] = (cells[at * 4 + 1 + k] as number) + (data[i + k] as number)
+    cells[at * 4]! += 1
+    for (let k = 0; k < 3; k++) cells[at * 4 + 1 + k]! += data[i + k]!
   })
   const around = new Float64Array(columns * rows * 3)
   const lab = new Float64Array(3)
@@ -46,21 +45,21 @@ const addStanding = (
       const sum = [0, 0, 0, 0]
       for (let v = Math.max(0, y - AROUND); v <= Math.min(rows - 1, y + AROUND); v++)
         for (let u = Math.max(0, x - AROUND); u <= Math.min(columns - 1, x + AROUND); u++)
-          for (let k = 0; k < 4; k++) sum[k] = (sum[k] as number) + (cells[(v * columns + u) * 4 + k] as number)
+          for (let k = 0; k < 4; k++) sum[k]! += cells[(v * columns + u) * 4 + k]!
       const [count = 0, r = 0, g = 0, b = 0] = sum
       if (!count) continue
       toLab(r / count, g / count, b / count, lab)
       around.set(lab, (y * columns + x) * 3)
     }
   each((at, i) => {
-    const place = (placeOf[codeOf(data[i] as number, data[i + 1] as number, data[i + 2] as number)] as number) - 1
+    const place = placeOf[codeOf(data[i]!, data[i + 1]!, data[i + 2]!)]! - 1
     if (place < 0) return
-    toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, lab)
-    const dl = (lab[0] as number) - (around[at * 3] as number)
-    const da = (lab[1] as number) - (around[at * 3 + 1] as number)
-    const db = (lab[2] as number) - (around[at * 3 + 2] as number)
-    seen[place] = (seen[place] as number) + 1
-    out[place] = (out[place] as number) + Math.sqrt(LIGHTNESS * dl * dl + da * da + db * db)
+    toLab(data[i]!, data[i + 1]!, data[i + 2]!, lab)
+    const dl = lab[0]! - around[at * 3]!
+    const da = lab[1]! - around[at * 3 + 1]!
+    const db = lab[2]! - around[at * 3 + 2]!
+    seen[place]! += 1
+    out[place]! += Math.sqrt(LIGHTNESS * dl * dl + da * da + db * db)
   })
 }
 
@@ -71,5 +70,5 @@ const LIGHTNESS = 0.5
 export const standingOf = (sources: readonly Source[], { size, placeOf }: Tally): Float64Array => {
   const [seen, out] = [new Float64Array(size), new Float64Array(size)]
   for (const source of sources) addStanding(source, placeOf, seen, out)
-  return out.map((far, i) => (seen[i] ? far / (seen[i] as number) : 0))
+  return out.map((far, i) => (seen[i] ? far / seen[i]! : 0))
 }

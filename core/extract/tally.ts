@@ -16,9 +16,9 @@ export const chromaOf = (a: number, b: number): number => Math.sqrt(a * a + b * 
 
 /** One of the points. */
 export const pointAt = ({ l, a, b }: Points, i: number): Lab => ({
-  l: l[i] as number,
-  a: a[i] as number,
-  b: b[i] as number,
+  l: l[i]!,
+  a: a[i]!,
+  b: b[i]!,
 })
 
 /**
@@ -67,20 +67,19 @@ const countPixels = (picture: Picture, region: Region | null | undefined): Count
     let green = 0
     let blue = 0
     for (let i = (y * width + left) * 4, end = (y * width + right) * 4; i < end; i += 4) {
-      if ((data[i + 3] as number) < SOLID) {
+      if (data[i + 3]! < SOLID) {
         red = -1000
         continue
       }
-      const r = data[i] as number
-      const g = data[i + 1] as number
-      const b = data[i + 2] as number
+      const r = data[i]!
+      const g = data[i + 1]!
+      const b = data[i + 2]!
       const at = (((r >> 3) << 10) | ((g >> 3) << 5) | (b >> 3)) * ROW
-      sums[at] = (sums[at] as number) + 1
-      if (Math.abs(r - red) + Math.abs(g - green) + Math.abs(b - blue) < LIKE)
-        sums[at + 1] = (sums[at + 1] as number) + 1
-      sums[at + 2] = (sums[at + 2] as number) + r
-      sums[at + 3] = (sums[at + 3] as number) + g
-      sums[at + 4] = (sums[at + 4] as number) + b
+      sums[at]! += 1
+      if (Math.abs(r - red) + Math.abs(g - green) + Math.abs(b - blue) < LIKE) sums[at + 1]! += 1
+      sums[at + 2]! += r
+      sums[at + 3]! += g
+      sums[at + 4]! += b
       red = r
       green = g
       blue = b
@@ -107,16 +106,16 @@ export const tallyPixels = (sources: readonly Source[]): Tally => {
     let [weight, r, g, b, touching] = [0, 0, 0, 0, 0]
     for (const { sums, solid } of counts) {
       const at = code * ROW
-      weight += (sums[at] as number) / solid
-      touching += (sums[at + 1] as number) / solid
-      r += (sums[at + 2] as number) / solid
-      g += (sums[at + 3] as number) / solid
-      b += (sums[at + 4] as number) / solid
+      weight += sums[at]! / solid
+      touching += sums[at + 1]! / solid
+      r += sums[at + 2]! / solid
+      g += sums[at + 3]! / solid
+      b += sums[at + 4]! / solid
     }
     toLab(r / weight, g / weight, b / weight, lab)
-    tally.l[place] = lab[0] as number
-    tally.a[place] = lab[1] as number
-    tally.b[place] = lab[2] as number
+    tally.l[place] = lab[0]!
+    tally.a[place] = lab[1]!
+    tally.b[place] = lab[2]!
     tally.weight[place] = weight / counts.length
     tally.joined[place] = touching / weight
   })

@@ -69,7 +69,7 @@ export const toStrip = ({ swatches }: ExportScheme): string => {
   let at = 0
   const edges = swatches.map(({ share }) => Math.round(((at += share ?? 1) / total) * across))
   const blocks = swatches.map(({ hex, rungs = [] }, i) => {
-    const [from, to] = [edges[i - 1] ?? 0, edges[i] as number]
+    const [from, to] = [edges[i - 1] ?? 0, edges[i]!]
     const foot = rungs.length ? 80 : 0
     const steps = rungs.map((rung, n) => {
       const [left, right] = [n, n + 1].map(step => Math.round(from + ((to - from) * step) / rungs.length)) as [

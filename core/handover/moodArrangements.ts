@@ -24,8 +24,8 @@ const quilt = (room: Rect, weights: readonly number[], gap: number): Rect[] => {
   if (weights.length < 2) return weights.length ? [room] : []
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   let [half, count] = [0, 0]
-  while (count < weights.length - 1 && (count === 0 || half + (weights[count] as number) / 2 < total / 2))
-    half += weights[count++] as number
+  while (count < weights.length - 1 && (count === 0 || half + weights[count]! / 2 < total / 2))
+    half += weights[count++]!
   const [one, other] = (room.width >= room.height ? splitAcross : splitDown)(room, [half, total - half], gap) as [
     Rect,
     Rect,

@@ -41,7 +41,7 @@ const labelIn = (room: Rect, { name, hex }: MoodColor, measure: Measure): Mark[]
   const size = SIZES.find(
     each => measure(name, { face: 'text', size: each, strong: true }) <= wide - 2 * pad && each * 2.6 <= high,
   )
-  const least = SIZES.at(-1) as number
+  const least = SIZES.at(-1)!
   if (size === undefined && (high < least * 1.5 || wide < 60)) return []
   const own = size ?? least
   const text = truncateToFit(name, wide - 2 * pad, { face: 'text', size: own, strong: true }, measure)

@@ -90,7 +90,7 @@ const contents = (plan: SheetPlan, measure: Measure): Page => {
         plan.looks.map((look, i): Mark => {
           const cell = cells[i] as Rect
           const [first] = look.artwork
-          const shown = fitInside({ ...cell, height: cell.height - 34 }, shapes[i] as number)
+          const shown = fitInside({ ...cell, height: cell.height - 34 }, shapes[i]!)
           const foot: Rect = { x: shown.x, y: shown.y + shown.height, width: shown.width, height: 10 }
           const name = `${look.name}${look.chosen ? ' · chosen' : ''}`
           const link = part(
@@ -117,7 +117,7 @@ const cellsFor = (room: Rect, shapes: readonly number[], gap: number, under: num
     )
   const sizeOf = (cells: readonly Rect[]): number =>
     cells.reduce((sum, cell, i) => {
-      const { width, height } = fitInside({ ...cell, height: Math.max(1, cell.height - under) }, shapes[i] as number)
+      const { width, height } = fitInside({ ...cell, height: Math.max(1, cell.height - under) }, shapes[i]!)
       return sum + Math.sqrt(width * height)
     }, 0)
   return Array.from({ length: Math.min(6, shapes.length) }, (_, i) => cellsIn(i + 1)).reduce((best, each) =>

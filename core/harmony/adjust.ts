@@ -93,7 +93,7 @@ export const brighten = (colors: readonly Hued[], amount: number, measure: Measu
     })
   const lights = colors.map(({ hex }) => luminanceOf(hex) + FLARE)
   const factor = amount > 0 ? ((1 + FLARE) / Math.max(...lights)) ** amount : (FLARE / Math.min(...lights)) ** -amount
-  return colors.map(({ hex, hue }, i) => withHue(withLuminance(hex, unit((lights[i] as number) * factor - FLARE)), hue))
+  return colors.map(({ hex, hue }, i) => withHue(withLuminance(hex, unit(lights[i]! * factor - FLARE)), hue))
 }
 
 const mean = (values: readonly number[]): number =>
@@ -196,9 +196,7 @@ export const adjustColors = (colors: readonly Hued[], to: Adjustments, dominant:
  */
 export const settlingNeutral = (hexes: readonly Hex[], dominant: Hex): Hex => {
   const steps = [0.1, ...hexes.map(hex => labOf(hex).l).sort((one, other) => one - other), 0.99]
-  const gaps = steps
-    .slice(1)
-    .map((high, i) => ({ room: high - (steps[i] as number), middle: (high + (steps[i] as number)) / 2 }))
+  const gaps = steps.slice(1).map((high, i) => ({ room: high - steps[i]!, middle: (high + steps[i]!) / 2 }))
   const widest = gaps.reduce((best, gap) => (gap.room > best.room ? gap : best))
   const { c, h } = lchOf(dominant)
   return hexOfLch({ l: widest.middle, c: Math.min(c, 0.016), h: degrees(h) })

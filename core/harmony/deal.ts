@@ -85,7 +85,7 @@ const shuffle = <Each>(random: Random, all: readonly Each[]): Each[] => {
 }
 
 const nearestTo = (all: readonly number[], wanted: number): number =>
-  all.reduce((best, each, i) => (Math.abs(each - wanted) < Math.abs((all[best] as number) - wanted) ? i : best), 0)
+  all.reduce((best, each, i) => (Math.abs(each - wanted) < Math.abs(all[best]! - wanted) ? i : best), 0)
 
 /** Lightnesses for the companions, from dark to light: a light and a dark are among them and what is held. */
 const lightnesses = (random: Random, fixed: readonly number[], count: number): number[] => {
@@ -96,7 +96,7 @@ const lightnesses = (random: Random, fixed: readonly number[], count: number): n
   for (const l of fixed) {
     const at = nearestTo(rungs, l)
     const isEnd = at === 0 || at === rungs.length - 1
-    const away = isEnd && Math.abs((rungs[at] as number) - l) > NEAR_END && l > dark && l < light
+    const away = isEnd && Math.abs(rungs[at]! - l) > NEAR_END && l > dark && l < light
     const inner = rungs.slice(1, -1)
     rungs.splice(away && inner.length ? 1 + nearestTo(inner, l) : at, 1)
   }
@@ -105,8 +105,8 @@ const lightnesses = (random: Random, fixed: readonly number[], count: number): n
 
 /** The place of an accent among lightnesses: away from what leads, best where colors are seen; -1 where none is. */
 const accentAmong = (random: Random, lights: readonly number[], leads: number): number => {
-  const places = lights.map((_, i) => i).filter(i => Math.abs((lights[i] as number) - leads) >= ACCENT.lighter + 0.01)
-  const seen = places.filter(i => (lights[i] as number) > SEEN.from && (lights[i] as number) < SEEN.to)
+  const places = lights.map((_, i) => i).filter(i => Math.abs(lights[i]! - leads) >= ACCENT.lighter + 0.01)
+  const seen = places.filter(i => lights[i]! > SEEN.from && lights[i]! < SEEN.to)
   const among = seen.length ? seen : places
   return among.length ? one(random, among) : -1
 }
@@ -150,7 +150,7 @@ const placeColors = (
   const tinge = randomBetween(random, TINGE)
   for (const i of order) {
     const most = i === accent ? maxCompanionChroma('accent', strongest) : i === neutral ? tinge : quieter
-    const at = (l: number, strength: number): Hex => colorAt(wheel, angles[i] as number, l, strength, { most })
+    const at = (l: number, strength: number): Hex => colorAt(wheel, angles[i]!, l, strength, { most })
     const others = [...fixed, ...made.values()]
     const room = i === accent ? ACCENT.apart + 1 : minDifferenceAt(others.length)
     const hex = clearColor(tones[i] as Tone, at, others.length ? others : [leads], room)
@@ -213,7 +213,7 @@ export const deal = ({ fixed, count, wheel, kind }: DealWish, seed: number): Dea
     const opposite = offsets.slice(1)
     const hues = shuffle(
       random,
-      Array.from({ length: count }, (_, i) => offsets[(i + 1) % offsets.length] as number),
+      Array.from({ length: count }, (_, i) => offsets[(i + 1) % offsets.length]!),
     )
     return placeColors(
       wheel,
@@ -261,7 +261,7 @@ export const dealLike = ({ fixed, wheel }: DealWish, like: readonly Hex[], seed:
         random,
         like.map((_, n) => n),
       )
-      ;[angles[i], angles[j]] = [angles[j] as number, angles[i] as number]
+      ;[angles[i], angles[j]] = [angles[j]!, angles[i]!]
     }
     const tones = like.map((hex, i) => {
       const strength = relativeChromaOn(wheel, hex) * (1 + around(LIKE.stronger))

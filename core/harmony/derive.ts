@@ -53,7 +53,7 @@ const ALIKE = 45
 /** Which of a harmony's hues is the accent's: the one farthest from the base. */
 const accentOf = (offsets: readonly number[]): number =>
   offsets.reduce(
-    (best, offset, i) => (Math.abs(arc(0, offset)) > Math.abs(arc(0, offsets[best] as number)) + 1e-6 ? i : best),
+    (best, offset, i) => (Math.abs(arc(0, offset)) > Math.abs(arc(0, offsets[best]!)) + 1e-6 ? i : best),
     0,
   )
 
@@ -75,7 +75,7 @@ export const derive = (from: Derivation): Derived[] => {
       round: Math.floor((i + 1) / offsets.length),
       accent: i + 1 === accent,
       // a free harmony is drawn by hand across any border: there only the very hue counts
-      alone: Math.abs(arc(0, usual[(i + 1) % usual.length] as number)) < (from.kind === 'free' ? 1e-6 : ALIKE),
+      alone: Math.abs(arc(0, usual[(i + 1) % usual.length]!)) < (from.kind === 'free' ? 1e-6 : ALIKE),
     }),
   )
   const base = rotate(from.wheel, from.base, from.turn, from.baseHue)
@@ -88,7 +88,7 @@ export const derive = (from: Derivation): Derived[] => {
   let quieter = maxCompanionChroma('companion', chroma)
   // the accent finds its place first, what comes after keeps from it
   for (const i of [accent, ...slots.map((_, k) => k + 1).filter(place => place !== accent)]) {
-    const offset = offsets[i % offsets.length] as number
+    const offset = offsets[i % offsets.length]!
     const angle = angleOf(from.wheel, from.base, from.baseHue) + from.turn + offset
     const most = i === accent ? maxCompanionChroma('accent', chroma) : quieter
     const at = (l: number, strength: number): Hex => colorAt(from.wheel, angle, l, strength, { most })
@@ -100,6 +100,6 @@ export const derive = (from: Derivation): Derived[] => {
   }
   return Array.from({ length: count }, (_, i) => ({
     hex: made.get(i) as Hex,
-    offset: offsets[i % offsets.length] as number,
+    offset: offsets[i % offsets.length]!,
   }))
 }

@@ -115,7 +115,7 @@ describe('pixels', () => {
     const exact = runAt(run(from, to))
     for (let x = 0; x + 16 <= width; x += 64) {
       let sum = 0
-      for (let y = 0; y < height; y++) for (let i = 0; i < 16; i++) sum += pixels[(y * width + x + i) * 4 + 1] as number
+      for (let y = 0; y < height; y++) for (let i = 0; i < 16; i++) sum += pixels[(y * width + x + i) * 4 + 1]!
       const shown = sum / (16 * height)
       const { l, a, b } = exact((x + 8) / width)
       const linear = converter('rgb')({ mode: 'oklab', l, a, b }) as { g: number }
@@ -134,7 +134,7 @@ describe('pixels', () => {
   it('begin and end in the colors of the stops', () => {
     const pixels = gradientPixels(run('#e07a5f', '#0f6d5f'), { kind: 'linear', angle: 90 }, 512, 4)
     const at = (x: number): string =>
-      `#${[0, 1, 2].map(channel => (pixels[x * 4 + channel] as number).toString(16).padStart(2, '0')).join('')}`
+      `#${[0, 1, 2].map(channel => pixels[x * 4 + channel]!.toString(16).padStart(2, '0')).join('')}`
     expect(okDistance(at(0), '#e07a5f')).toBeLessThan(0.01)
     expect(deltaE(at(511), '#0f6d5f')).toBeLessThan(1)
   })

@@ -188,7 +188,7 @@ export const gradientPixels = (
     for (let x = 0; x < width; x++, p += 4) {
       const at = Math.round(place(x + 0.5, y + 0.5) * STEPS) * 3
       for (let channel = 0; channel < 3; channel++)
-        out[p + channel] = Math.floor((table[at + channel] as number) + spread(x + channel * 31, y + channel * 17))
+        out[p + channel] = Math.floor(table[at + channel]! + spread(x + channel * 31, y + channel * 17))
       out[p + 3] = 255
     }
   }

@@ -84,7 +84,7 @@ export const rolesOf = (swatches: ReadonlyArray<{ hex: Hex; share: number }>): R
   const colorful = places.filter(i => i !== dominant && !isNeutral((swatches[i] as { hex: Hex }).hex))
   const accent = most(
     colorful.filter(i => (swatches[i]?.share ?? 0) <= fair),
-    i => chromas[i] as number,
+    i => chromas[i]!,
   )
   return swatches.map(({ hex, share }, i) => {
     if (i === dominant) return 'dominant'

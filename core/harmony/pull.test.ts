@@ -20,7 +20,7 @@ describe('pulling into a harmony', () => {
     const own = angleOf('light', color)
     const aim = offsetsOf('triadic')
       .map(offset => arc(own, anchor + offset))
-      .sort((one, other) => Math.abs(one) - Math.abs(other))[0] as number
+      .sort((one, other) => Math.abs(one) - Math.abs(other))[0]!
     expect(arc(own, angleOf('light', pullToward(color, 'triadic', 'light', anchor, 1)))).toBeCloseTo(aim, 0)
     expect(arc(own, angleOf('light', pullToward(color, 'triadic', 'light', anchor, 0.5)))).toBeCloseTo(aim / 2, 0)
   })

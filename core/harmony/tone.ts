@@ -100,12 +100,12 @@ const widestGap = (all: readonly number[]): number => {
   const sorted = [...all].sort((one, other) => one - other)
   let [best, gap] = [COLORFUL, -1]
   for (let i = 1; i < sorted.length; i++) {
-    const [low, high] = [sorted[i - 1] as number, sorted[i] as number]
+    const [low, high] = [sorted[i - 1]!, sorted[i]!]
     if (high - low > gap + 1e-9) [best, gap] = [(low + high) / 2, high - low]
   }
-  const [below, above] = [(sorted[0] as number) - DARKEST, LIGHTEST - (sorted.at(-1) as number)]
+  const [below, above] = [sorted[0]! - DARKEST, LIGHTEST - sorted.at(-1)!]
   if (gap >= 2 * APART || Math.max(below, above) < APART) return best
-  return below > above ? (sorted[0] as number) - APART : (sorted.at(-1) as number) + APART
+  return below > above ? sorted[0]! - APART : sorted.at(-1)! + APART
 }
 
 /**

@@ -156,7 +156,7 @@ const onAnswer = (saving: Saving, save: string, version: number): Step => {
 }
 
 const onFailure = (saving: Saving, why: string): Step => {
-  const ms = AGAIN[Math.min(saving.failures, AGAIN.length - 1)] as number
+  const ms = AGAIN[Math.min(saving.failures, AGAIN.length - 1)]!
   const next = { ...saving, busy: false, why, failures: saving.failures + 1 }
   return [next, saving.closing ? [] : [{ do: 'wait', ms }]]
 }

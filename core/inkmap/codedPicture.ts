@@ -21,12 +21,8 @@ const inksAt = ({ data }: Pixels, count: number): Int32Array => {
   const places = new Map(Array.from({ length: count }, (_, place) => [codeOf(place), place + 1]))
   return Int32Array.from({ length: data.length / 4 }, (_, p) => {
     const i = p * 4
-    const alpha = data[i + 3] as number
-    return !alpha
-      ? 0
-      : alpha < 255
-        ? -1
-        : (places.get(((data[i] as number) << 16) | ((data[i + 1] as number) << 8) | (data[i + 2] as number)) ?? -1)
+    const alpha = data[i + 3]!
+    return !alpha ? 0 : alpha < 255 ? -1 : (places.get((data[i]! << 16) | (data[i + 1]! << 8) | data[i + 2]!) ?? -1)
   })
 }
 
@@ -60,7 +56,7 @@ export const codedMap = (
     counts.clear()
     for (let y = top; y < bottom; y++)
       for (let q = y * picture.width + left; q < y * picture.width + right; q++)
-        counts.set(found[q] as number, (counts.get(found[q] as number) ?? 0) + 1)
+        counts.set(found[q]!, (counts.get(found[q]!) ?? 0) + 1)
     const size = (right - left) * (bottom - top)
     const [clear, blurred] = [counts.get(0) ?? 0, counts.get(-1) ?? 0]
     painted += size - clear
@@ -70,8 +66,8 @@ export const codedMap = (
       const q = own && p % width < own.width ? (Math.floor(p / width) * own.width + (p % width)) * 4 : -1
       if (!own || !blurred || !own.data[q + 3]) continue
       pixel.push(p)
-      alpha.push(own.data[q + 3] as number)
-      ground.push(own.data[q] as number, own.data[q + 1] as number, own.data[q + 2] as number)
+      alpha.push(own.data[q + 3]!)
+      ground.push(own.data[q]!, own.data[q + 1]!, own.data[q + 2]!)
       start.push(ink.length)
       continue
     }

@@ -52,12 +52,11 @@ export class InkMapBuilder {
     const ground = this.ground.data
     inks.forEach((ink, channel) => {
       let found = 0
-      for (let p = 0, i = channel; p < count; p++, i += 4)
-        if ((data[i] as number) - (ground[i] as number) >= NOISE) found++
+      for (let p = 0, i = channel; p < count; p++, i += 4) if (data[i]! - ground[i]! >= NOISE) found++
       const pixels = new Uint32Array(found)
       const shares = new Uint8Array(found)
       for (let p = 0, i = channel, at = 0; p < count; p++, i += 4) {
-        const share = (data[i] as number) - (ground[i] as number)
+        const share = data[i]! - ground[i]!
         if (share < NOISE) continue
         pixels[at] = p
         shares[at++] = share
@@ -73,8 +72,8 @@ export class InkMapBuilder {
     const tally = new Uint8Array(count)
     for (const { ink, pixels, shares } of this.entries) {
       pixels.forEach((p, at) => {
-        tally[p] = Math.min(255, (tally[p] as number) + 1)
-        if ((shares[at] as number) >= WHOLE && data[p * 4 + 3] === 255) solid[p] = ink + 1
+        tally[p] = Math.min(255, tally[p]! + 1)
+        if (shares[at]! >= WHOLE && data[p * 4 + 3] === 255) solid[p] = ink + 1
       })
     }
     const mixed: number[] = []
@@ -90,27 +89,27 @@ export class InkMapBuilder {
   private mixedPixels(mixed: readonly number[], order: Int32Array): Omit<InkMap, 'width' | 'height' | 'solid'> {
     const { data } = this.ground
     const pixel = Uint32Array.from(mixed)
-    const alpha = Uint8Array.from(mixed, p => data[p * 4 + 3] as number)
+    const alpha = Uint8Array.from(mixed, p => data[p * 4 + 3]!)
     const ground = new Uint8Array(mixed.length * 3)
     mixed.forEach((p, i) => ground.set(data.subarray(p * 4, p * 4 + 3), i * 3))
     const start = new Uint32Array(mixed.length + 1)
     const each = (visit: (place: number, ink: number, share: number) => void): void => {
       for (const { ink, pixels, shares } of this.entries)
         pixels.forEach((p, at) => {
-          const place = order[p] as number
-          if (place >= 0) visit(place, ink, shares[at] as number)
+          const place = order[p]!
+          if (place >= 0) visit(place, ink, shares[at]!)
         })
     }
     each(place => {
-      start[place + 1] = (start[place + 1] as number) + 1
+      start[place + 1]! += 1
     })
-    for (let i = 0; i < mixed.length; i++) start[i + 1] = (start[i + 1] as number) + (start[i] as number)
+    for (let i = 0; i < mixed.length; i++) start[i + 1]! += start[i]!
     const next = start.slice()
-    const total = start[mixed.length] as number
+    const total = start[mixed.length]!
     const ink = new Uint16Array(total)
     const share = new Uint8Array(total)
     each((place, which, much) => {
-      const at = next[place] as number
+      const at = next[place]!
       next[place] = at + 1
       ink[at] = which
       share[at] = much
@@ -125,12 +124,12 @@ export const areasOf = (map: InkMap, count: number): number[] => {
   let painted = 0
   for (const place of map.solid) {
     if (!place) continue
-    sums[place - 1] = (sums[place - 1] as number) + 255
+    sums[place - 1]! += 255
     painted += 255
   }
   for (const alpha of map.alpha) painted += alpha
   map.ink.forEach((ink, i) => {
-    sums[ink] = (sums[ink] as number) + (map.share[i] as number)
+    sums[ink]! += map.share[i]!
   })
   return Array.from(sums, sum => (painted ? sum / painted : 0))
 }
@@ -141,13 +140,12 @@ export const inksIn = ({ solid, pixel, start, ink, share }: InkMap, p: number): 
   let [low, high] = [0, pixel.length]
   while (low < high) {
     const middle = (low + high) >> 1
-    if ((pixel[middle] as number) < p) low = middle + 1
+    if (pixel[middle]! < p) low = middle + 1
     else high = middle
   }
   if (pixel[low] !== p) return []
   const found: Array<[ink: number, share: number]> = []
-  for (let at = start[low] as number; at < (start[low + 1] as number); at++)
-    found.push([ink[at] as number, share[at] as number])
+  for (let at = start[low]!; at < start[low + 1]!; at++) found.push([ink[at]!, share[at]!])
   return found.sort(([, one], [, other]) => other - one).map(([place]) => place)
 }
 
@@ -165,18 +163,17 @@ const paintSolid = ({ solid }: InkMap, channels: Uint8Array, words: Int32Array):
   const table = new Int32Array(channels.length / 3 + 1)
   for (let i = 1; i < table.length; i++) {
     const at = i * 3 - 3
-    table[i] =
-      0xff000000 | ((channels[at + 2] as number) << 16) | ((channels[at + 1] as number) << 8) | (channels[at] as number)
+    table[i] = 0xff000000 | (channels[at + 2]! << 16) | (channels[at + 1]! << 8) | channels[at]!
   }
   const fours = solid.length - (solid.length % 4)
   for (let p = 0; p < fours; p += 4) {
     // four at a time: nearly twice as fast in V8
-    words[p] = table[solid[p] as number] as number
-    words[p + 1] = table[solid[p + 1] as number] as number
-    words[p + 2] = table[solid[p + 2] as number] as number
-    words[p + 3] = table[solid[p + 3] as number] as number
+    words[p] = table[solid[p]!]!
+    words[p + 1] = table[solid[p + 1]!]!
+    words[p + 2] = table[solid[p + 2]!]!
+    words[p + 3] = table[solid[p + 3]!]!
   }
-  for (let p = fours; p < solid.length; p++) words[p] = table[solid[p] as number] as number
+  for (let p = fours; p < solid.length; p++) words[p] = table[solid[p]!]!
 }
 
 /** Factors that turn sums of color times share into a byte, by opacity, in 1/65536. */
@@ -221,18 +218,18 @@ const planPixels = (map: InkMap): Plan => {
   const inksOf: Array<[number, number]> = []
   let [lastKey, lastPlace] = [-1, 0]
   for (let i = 0; i < pixel.length; i++) {
-    const at = start[i] as number
-    const count = (start[i + 1] as number) - at
-    const isBare = !((ground[i * 3] as number) | (ground[i * 3 + 1] as number) | (ground[i * 3 + 2] as number))
+    const at = start[i]!
+    const count = start[i + 1]! - at
+    const isBare = !(ground[i * 3]! | ground[i * 3 + 1]! | ground[i * 3 + 2]!)
     let kind: number = BY_ITSELF
     if (isBare && count === 1 && share[at] === alpha[i]) kind = ALONE
-    else if (isBare && count === 2 && alpha[i] === 255 && (share[at] as number) + (share[at + 1] as number) === 255) {
+    else if (isBare && count === 2 && alpha[i] === 255 && share[at]! + share[at + 1]! === 255) {
       // neighbors are mostly mixed of the same two
-      const key = (ink[at] as number) * 65536 + (ink[at + 1] as number)
+      const key = ink[at]! * 65536 + ink[at + 1]!
       if (key !== lastKey) {
         const known = places.get(key)
         lastKey = key
-        lastPlace = known ?? inksOf.push([ink[at] as number, ink[at + 1] as number]) - 1
+        lastPlace = known ?? inksOf.push([ink[at]!, ink[at + 1]!]) - 1
         if (known === undefined) places.set(key, lastPlace)
       }
       kind = OF_PAIR + lastPlace
@@ -242,24 +239,24 @@ const planPixels = (map: InkMap): Plan => {
   }
   const worth = inksOf.map((_, place) => (counts[OF_PAIR + place] ?? 0) >= WORTH_A_TABLE)
   const pairs = inksOf.map((inks, place) => {
-    const size = worth[place] ? (counts[OF_PAIR + place] as number) : 0
+    const size = worth[place] ? counts[OF_PAIR + place]! : 0
     return { inks, pixel: new Uint32Array(size), share: new Uint8Array(size), filled: 0 }
   })
-  const alones = counts[ALONE] as number
+  const alones = counts[ALONE]!
   const alone = { pixel: new Uint32Array(alones), ink: new Uint16Array(alones), alpha: new Uint8Array(alones) }
   const rest = new Uint32Array(pixel.length - alones - pairs.reduce((sum, pair) => sum + pair.pixel.length, 0))
   let [aloneAt, restAt] = [0, 0]
   for (let i = 0; i < pixel.length; i++) {
-    const kind = kinds[i] as number
-    const at = start[i] as number
+    const kind = kinds[i]!
+    const at = start[i]!
     if (kind === ALONE) {
-      alone.pixel[aloneAt] = pixel[i] as number
-      alone.ink[aloneAt] = ink[at] as number
-      alone.alpha[aloneAt++] = alpha[i] as number
+      alone.pixel[aloneAt] = pixel[i]!
+      alone.ink[aloneAt] = ink[at]!
+      alone.alpha[aloneAt++] = alpha[i]!
     } else if (kind >= OF_PAIR && worth[kind - OF_PAIR]) {
       const pair = pairs[kind - OF_PAIR] as (typeof pairs)[number]
-      pair.pixel[pair.filled] = pixel[i] as number
-      pair.share[pair.filled++] = share[at] as number
+      pair.pixel[pair.filled] = pixel[i]!
+      pair.share[pair.filled++] = share[at]!
     } else rest[restAt++] = i
   }
   const plan: Plan = { alone, pairs: pairs.filter((_, place) => worth[place]), rest }
@@ -271,13 +268,10 @@ const OPAQUE = 255
 
 /** Every mixture of two inks, by the share of the first, as words of an opaque pixel. */
 const mixtures = (channels: Uint8Array, [one, other]: readonly [number, number]): Int32Array => {
-  const scale = SCALES[OPAQUE] as number
+  const scale = SCALES[OPAQUE]!
   return Int32Array.from({ length: 256 }, (_, share) => {
     const mixed = (channel: number): number =>
-      byte(
-        (channels[one * 3 + channel] as number) * share + (channels[other * 3 + channel] as number) * (OPAQUE - share),
-        scale,
-      )
+      byte(channels[one * 3 + channel]! * share + channels[other * 3 + channel]! * (OPAQUE - share), scale)
     return (OPAQUE << 24) | (mixed(2) << 16) | (mixed(1) << 8) | mixed(0)
   })
 }
@@ -285,34 +279,31 @@ const mixtures = (channels: Uint8Array, [one, other]: readonly [number, number])
 const paintMixed = (map: InkMap, channels: Uint8Array, words: Int32Array): void => {
   const { alone, pairs, rest } = plans.get(map) ?? planPixels(map)
   for (let i = 0; i < alone.pixel.length; i++) {
-    const from = (alone.ink[i] as number) * 3
-    words[alone.pixel[i] as number] =
-      ((alone.alpha[i] as number) << 24) |
-      ((channels[from + 2] as number) << 16) |
-      ((channels[from + 1] as number) << 8) |
-      (channels[from] as number)
+    const from = alone.ink[i]! * 3
+    words[alone.pixel[i]!] =
+      (alone.alpha[i]! << 24) | (channels[from + 2]! << 16) | (channels[from + 1]! << 8) | channels[from]!
   }
   for (const { inks, pixel, share } of pairs) {
     const table = mixtures(channels, inks)
-    for (let i = 0; i < pixel.length; i++) words[pixel[i] as number] = table[share[i] as number] as number
+    for (let i = 0; i < pixel.length; i++) words[pixel[i]!] = table[share[i]!]!
   }
   const { pixel, start, alpha, ground, ink, share } = map
   for (let n = 0; n < rest.length; n++) {
-    const i = rest[n] as number
-    let r = (ground[i * 3] as number) * 255
-    let g = (ground[i * 3 + 1] as number) * 255
-    let b = (ground[i * 3 + 2] as number) * 255
-    const end = start[i + 1] as number
-    for (let at = start[i] as number; at < end; at++) {
-      const from = (ink[at] as number) * 3
-      const much = share[at] as number
-      r += (channels[from] as number) * much
-      g += (channels[from + 1] as number) * much
-      b += (channels[from + 2] as number) * much
+    const i = rest[n]!
+    let r = ground[i * 3]! * 255
+    let g = ground[i * 3 + 1]! * 255
+    let b = ground[i * 3 + 2]! * 255
+    const end = start[i + 1]!
+    for (let at = start[i]!; at < end; at++) {
+      const from = ink[at]! * 3
+      const much = share[at]!
+      r += channels[from]! * much
+      g += channels[from + 1]! * much
+      b += channels[from + 2]! * much
     }
-    const opacity = alpha[i] as number
-    const scale = SCALES[opacity] as number
-    words[pixel[i] as number] = (opacity << 24) | (byte(b, scale) << 16) | (byte(g, scale) << 8) | byte(r, scale)
+    const opacity = alpha[i]!
+    const scale = SCALES[opacity]!
+    words[pixel[i]!] = (opacity << 24) | (byte(b, scale) << 16) | (byte(g, scale) << 8) | byte(r, scale)
   }
 }
 
@@ -332,7 +323,7 @@ export const paintInkMap = (map: InkMap, colors: readonly Hex[], out: Uint8Clamp
 /** Mean difference of two renderings of one size, over all channels, 0 to 255; both premultiplied by alpha. */
 export const meanDifference = (one: Uint8Array | Uint8ClampedArray, other: Uint8Array | Uint8ClampedArray): number => {
   let sum = 0
-  for (let i = 0; i < one.length; i++) sum += Math.abs((one[i] as number) - (other[i] as number))
+  for (let i = 0; i < one.length; i++) sum += Math.abs(one[i]! - other[i]!)
   return one.length ? sum / one.length : 0
 }
 

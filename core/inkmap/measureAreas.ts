@@ -150,8 +150,8 @@ export const isFaithful = async (reading: Reading, map: InkMap, render: Renderer
     painted,
   )
   for (let i = 0; i < painted.length; i += 4) {
-    const opacity = (painted[i + 3] as number) / 255
-    for (let channel = i; channel < i + 3; channel++) painted[channel] = (painted[channel] as number) * opacity
+    const opacity = painted[i + 3]! / 255
+    for (let channel = i; channel < i + 3; channel++) painted[channel]! *= opacity
   }
 
   return meanDifference(own.data, painted) < UNLIKE

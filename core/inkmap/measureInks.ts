@@ -58,7 +58,7 @@ export const measureInks = async (
     return { areas: reading.inks.map(() => 0), contacts: [], map: null }
   })
   const inks = reading.inks
-    .map(({ hex, uses }, place) => ({ hex, area: Math.round((areas[place] as number) * 1e5) / 1e5, uses }))
+    .map(({ hex, uses }, place) => ({ hex, area: Math.round(areas[place]! * 1e5) / 1e5, uses }))
     .sort((one, other) => other.area - one.area || other.uses - one.uses)
   return { inks: withNeighbors(inks, contacts, place => reading.inks[place]?.hex ?? '#000000'), map }
 }

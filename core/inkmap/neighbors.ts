@@ -29,13 +29,13 @@ const foremostInks = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
   const second = new Uint16Array(first.length).fill(NONE)
   const part = new Uint8Array(first.length)
   for (let i = 0; i < pixel.length; i++) {
-    if ((alpha[i] as number) < OPAQUE) continue
+    if (alpha[i]! < OPAQUE) continue
     let [most, next] = [HOLDS - 1, HOLDS - 1]
-    const p = pixel[i] as number
-    for (let at = start[i] as number; at < (start[i + 1] as number); at++) {
-      const [place, holds] = [ink[at] as number, share[at] as number]
+    const p = pixel[i]!
+    for (let at = start[i]!; at < start[i + 1]!; at++) {
+      const [place, holds] = [ink[at]!, share[at]!]
       if (holds > most) {
-        if (first[p] !== NONE) [second[p], next] = [first[p] as number, most]
+        if (first[p] !== NONE) [second[p], next] = [first[p]!, most]
         first[p] = place
         most = holds
       } else if (holds > next) {
@@ -71,18 +71,18 @@ export const contactsOf = (map: InkMap, count: number): Contact[] => {
   }
   /** Where two inks share a pixel, both touch what is beside it. */
   const look = (p: number, q: number): void => {
-    const [own, its] = [(part[p] as number) / 255, (part[q] as number) / 255]
-    meet(first[p] as number, first[q] as number, (1 - own) * (1 - its))
-    if (own) meet(second[p] as number, first[q] as number, own * (1 - its))
-    if (its) meet(first[p] as number, second[q] as number, (1 - own) * its)
-    if (own && its) meet(second[p] as number, second[q] as number, own * its)
+    const [own, its] = [part[p]! / 255, part[q]! / 255]
+    meet(first[p]!, first[q]!, (1 - own) * (1 - its))
+    if (own) meet(second[p]!, first[q]!, own * (1 - its))
+    if (its) meet(first[p]!, second[q]!, (1 - own) * its)
+    if (own && its) meet(second[p]!, second[q]!, own * its)
   }
   for (let y = 0; y < height; y++)
     for (let x = 0, p = y * width; x < width; x++, p++) {
       if (first[p] === NONE) continue
       painted++
-      const half = Math.min(1, (2 * (part[p] as number)) / 255)
-      if (half) meet(first[p] as number, second[p] as number, half * WITHIN, half)
+      const half = Math.min(1, (2 * part[p]!) / 255)
+      if (half) meet(first[p]!, second[p]!, half * WITHIN, half)
       if (x + by < width) look(p, p + by)
       if (y + by < height) look(p, p + by * width)
     }

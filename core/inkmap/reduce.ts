@@ -27,11 +27,11 @@ const blocksOf = (map: InkMap, size: number, width: number, height: number): Blo
   })
   map.pixel.forEach((pixel, i) => {
     const block = blockAt(pixel)
-    block.alpha += map.alpha[i] as number
-    for (const channel of [0, 1, 2] as const) block.ground[channel] += map.ground[i * 3 + channel] as number
-    for (let at = map.start[i] as number; at < (map.start[i + 1] as number); at++) {
-      const ink = map.ink[at] as number
-      block.shares.set(ink, (block.shares.get(ink) ?? 0) + (map.share[at] as number))
+    block.alpha += map.alpha[i]!
+    for (const channel of [0, 1, 2] as const) block.ground[channel] += map.ground[i * 3 + channel]!
+    for (let at = map.start[i]!; at < map.start[i + 1]!; at++) {
+      const ink = map.ink[at]!
+      block.shares.set(ink, (block.shares.get(ink) ?? 0) + map.share[at]!)
     }
   })
   return blocks

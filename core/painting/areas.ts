@@ -26,7 +26,7 @@ export const areaRows = (
 ): Row[] => [
   { colors, opacity: 1 },
   ...areas.map(({ paint: { color, opacity }, found }): Row => {
-    const lead = found && inks[found.inks[0] as number]
+    const lead = found && inks[found.inks[0]!]
     if (!found || !lead || color === null) return { colors, opacity: opacity ?? 1 }
     const own = new Set(found.inks)
     return {

@@ -41,7 +41,7 @@ describe('a press', () => {
       const inks = percent(own.cmykOf(hex))
       return {
         ...{ paper, hex, inks },
-        ink: Math.max(...inks.map((part, i) => Math.abs(part - (cmyk[i] as number)))),
+        ink: Math.max(...inks.map((part, i) => Math.abs(part - cmyk[i]!))),
         away: deltaE(own.printed(hex), printed),
       }
     })

@@ -34,7 +34,7 @@ export const readProofTable = (table: Uint16Array): ((hex: Hex) => Hex) =>
           weight *= up ? part : 1 - part
           at = at * SIDE + low + up
         })
-        if (weight) sum += weight * (table[at * 3 + of] as number)
+        if (weight) sum += weight * table[at * 3 + of]!
       }
       return sum / FULL
     }

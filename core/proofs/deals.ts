@@ -64,10 +64,10 @@ export const farApart = <Thing>(
   const taken: Thing[] = []
   const near = all.map(each => Math.min(Infinity, ...from.map(other => distance(each, other))))
   while (taken.length < Math.min(count, all.length)) {
-    const at = near.reduce((best, each, i) => (each > (near[best] as number) ? i : best), 0)
+    const at = near.reduce((best, each, i) => (each > near[best]! ? i : best), 0)
     const found = all[at] as Thing
     taken.push(found)
-    all.forEach((each, i) => (near[i] = Math.min(near[i] as number, distance(each, found))))
+    all.forEach((each, i) => (near[i] = Math.min(near[i]!, distance(each, found))))
     near[at] = -1
   }
   return taken

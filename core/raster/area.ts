@@ -53,7 +53,7 @@ export const findArea = (
   const start = pixelAt({ width, height }, area)
   const isPainted = (p: number): boolean => weights[p * 4] !== 0
   if (!isPainted(start)) return null
-  const first = places[start * 4] as number
+  const first = places[start * 4]!
   const labs = inks.map(labOf)
   const lead = labs[first] as (typeof labs)[number]
   const near = Uint8Array.from(labs, (lab, ink) =>
@@ -61,9 +61,8 @@ export const findArea = (
   )
   const mask = new Uint8Array(width * height)
   const isNear = (p: number): boolean => {
-    if (!ground) return near[places[p * 4] as number] === 1
-    for (let n = p * 4; n < p * 4 + 3; n++)
-      if ((weights[n] as number) >= SHINES && near[places[n] as number]) return true
+    if (!ground) return near[places[p * 4]!] === 1
+    for (let n = p * 4; n < p * 4 + 3; n++) if (weights[n]! >= SHINES && near[places[n]!]) return true
     return false
   }
   const within = (p: number): boolean => !mask[p] && isPainted(p) && isNear(p)
@@ -79,15 +78,15 @@ export const findArea = (
     for (let q = left; q <= right; q++) {
       mask[q] = 1
       size++
-      visited.add(places[q * 4] as number)
+      visited.add(places[q * 4]!)
       if (q >= width && within(q - width) && (q === left || !within(q - width - 1))) waiting.push(q - width)
       if (q < width * (height - 1) && within(q + width) && (q === left || !within(q + width - 1)))
         waiting.push(q + width)
     }
   }
   rim(mask, width, height, p => {
-    for (let n = 1; n < 3; n++) if (weights[p * 4 + n] && visited.has(places[p * 4 + n] as number)) return true
-    return visited.has(places[p * 4] as number) && weights[p * 4] !== 0 && weights[p * 4] !== 255
+    for (let n = 1; n < 3; n++) if (weights[p * 4 + n] && visited.has(places[p * 4 + n]!)) return true
+    return visited.has(places[p * 4]!) && weights[p * 4] !== 0 && weights[p * 4] !== 255
   })
   return { mask, inks: [first, ...[...visited].filter(ink => ink !== first)], size }
 }
@@ -103,7 +102,7 @@ export const contiguousAreas = (
   const visited = new Uint8Array(width * height)
   const found: Array<{ area: Area; size: number }> = []
   for (let start = 0; start < visited.length; start++) {
-    if (visited[start] || (weights[start * 4] as number) < (ground ? MAINLY : 255)) continue
+    if (visited[start] || weights[start * 4]! < (ground ? MAINLY : 255)) continue
     const ink = places[start * 4]
     const waiting = [start]
     visited[start] = 1

@@ -22,9 +22,9 @@ const sortColumns = (data: Uint8Array | Uint8ClampedArray, width: number, from: 
   const { low, mid, high } = into
   const row = width * 4
   for (let x = 0, i = from; x < width; x++, i += 4) {
-    const a = data[i - row] as number
-    const b = data[i] as number
-    const c = data[i + row] as number
+    const a = data[i - row]!
+    const b = data[i]!
+    const c = data[i + row]!
     const under = least(a, b)
     const over = most(a, b)
     low[x] = least(under, c)
@@ -39,17 +39,17 @@ const sortColumns = (data: Uint8Array | Uint8ClampedArray, width: number, from: 
  */
 const medians = ({ low, mid, high }: Sorted, width: number, into: Uint8Array, spread: Uint8Array): void => {
   for (let x = 1; x < width - 1; x++) {
-    const a = low[x - 1] as number
-    const b = low[x] as number
-    const c = low[x + 1] as number
-    const d = high[x - 1] as number
-    const e = high[x] as number
-    const f = high[x + 1] as number
+    const a = low[x - 1]!
+    const b = low[x]!
+    const c = low[x + 1]!
+    const d = high[x - 1]!
+    const e = high[x]!
+    const f = high[x + 1]!
     const lowest = most(most(a, b), c)
     const highest = least(least(d, e), f)
-    const middle = middleOf(mid[x - 1] as number, mid[x] as number, mid[x + 1] as number)
+    const middle = middleOf(mid[x - 1]!, mid[x]!, mid[x + 1]!)
     into[x] = middleOf(lowest, middle, highest)
-    spread[x] = most(spread[x] as number, most(most(d, e), f) - least(least(a, b), c))
+    spread[x] = most(spread[x]!, most(most(d, e), f) - least(least(a, b), c))
   }
 }
 
@@ -79,17 +79,17 @@ export const groundOf = (
       medians(sorted, width, into, spread)
     }
     for (let x = 1, i = from + 4; x < width - 1; x++, i += 4) {
-      if ((spread[x] as number) <= EVEN || !data[i + 3]) continue
-      const r = (data[i] as number) - (red[x] as number)
-      const g = (data[i + 1] as number) - (green[x] as number)
-      const b = (data[i + 2] as number) - (blue[x] as number)
+      if (spread[x]! <= EVEN || !data[i + 3]) continue
+      const r = data[i]! - red[x]!
+      const g = data[i + 1]! - green[x]!
+      const b = data[i + 2]! - blue[x]!
       const far = Math.max(Math.abs(r), Math.abs(g), Math.abs(b))
       if (!far || besideClear(i)) continue
       const part = Math.min(1, Math.max(0, (far - GRAIN.from) / (GRAIN.to - GRAIN.from)))
       const own = part * part * (3 - 2 * part)
-      ground[i] = Math.round((red[x] as number) + r * own)
-      ground[i + 1] = Math.round((green[x] as number) + g * own)
-      ground[i + 2] = Math.round((blue[x] as number) + b * own)
+      ground[i] = Math.round(red[x]! + r * own)
+      ground[i + 1] = Math.round(green[x]! + g * own)
+      ground[i + 2] = Math.round(blue[x]! + b * own)
     }
   }
   return ground

@@ -9,18 +9,18 @@ export const inkMapOf = ({ picture: { width, height, data }, places, weights }: 
   const solid = new Uint16Array(width * height)
   const [pixel, start, alpha, ink, share]: [number[], number[], number[], number[], number[]] = [[], [0], [], [], []]
   for (let p = 0, i = 0; p < solid.length; p++, i += 4) {
-    const opacity = data[i + 3] as number
+    const opacity = data[i + 3]!
     if (!opacity) continue
     if (weights[i] === 255 && opacity === 255) {
-      solid[p] = (places[i] as number) + 1
+      solid[p] = places[i]! + 1
       continue
     }
     pixel.push(p)
     alpha.push(opacity)
     for (let n = 0; n < 3; n++) {
-      const part = Math.round(((weights[i + n] as number) * opacity) / 255)
+      const part = Math.round((weights[i + n]! * opacity) / 255)
       if (!part) continue
-      ink.push(places[i + n] as number)
+      ink.push(places[i + n]!)
       share.push(part)
     }
     start.push(ink.length)

@@ -33,26 +33,26 @@ const calmColors = ({ width, height, data }: Picture, calm: number): Map<number,
   for (let y = inset; y < height - inset; y += step) {
     pixel: for (let x = inset; x < width - inset; x += step) {
       const i = (y * width + x) * 4
-      if ((data[i + 3] as number) < SEEN) continue
-      const [r, g, b] = [data[i] as number, data[i + 1] as number, data[i + 2] as number]
+      if (data[i + 3]! < SEEN) continue
+      const [r, g, b] = [data[i]!, data[i + 1]!, data[i + 2]!]
       if (inset) {
         for (const way of near) {
           const j = i + way
           if (
-            Math.abs((data[j] as number) - r) > calm ||
-            Math.abs((data[j + 1] as number) - g) > calm ||
-            Math.abs((data[j + 2] as number) - b) > calm ||
-            (data[j + 3] as number) < SEEN
+            Math.abs(data[j]! - r) > calm ||
+            Math.abs(data[j + 1]! - g) > calm ||
+            Math.abs(data[j + 2]! - b) > calm ||
+            data[j + 3]! < SEEN
           )
             continue pixel
         }
       }
       const code = (r << 16) | (g << 8) | b
       if (!tally[code]) codes.push(code)
-      tally[code] = (tally[code] as number) + 1
+      tally[code]! += 1
     }
   }
-  return new Map(codes.map(code => [code, tally[code] as number]))
+  return new Map(codes.map(code => [code, tally[code]!]))
 }
 
 interface Found {

@@ -44,8 +44,7 @@ const rough = (colorful: boolean): Picture => {
 /** The farthest two pixels beside each other lie apart in ΔEOK. */
 const farthest = ({ width, data }: Picture): number => {
   let most = 0
-  const hexAt = (i: number): Hex =>
-    `#${[0, 1, 2].map(n => (data[i + n] as number).toString(16).padStart(2, '0')).join('')}`
+  const hexAt = (i: number): Hex => `#${[0, 1, 2].map(n => data[i + n]!.toString(16).padStart(2, '0')).join('')}`
   for (let i = 0; i + 8 < data.length; i += 4) {
     if ((i / 4 + 1) % width === 0) continue
     const [one, other] = [labOf(hexAt(i)), labOf(hexAt(i + 4))]

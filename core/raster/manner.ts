@@ -64,13 +64,13 @@ const inspect = (picture: Picture): { inks: number; calm: number; noise: number;
   for (let y = 1; y < height - 1; y++)
     for (let x = 1; x < width - 1; x++) {
       const i = (y * width + x) * 4
-      if ((data[i + 3] as number) < SEEN) continue
+      if (data[i + 3]! < SEEN) continue
       all++
       let [far, like, near] = [0, 0, 0]
       for (const j of [i - 4, i + 4, i - width * 4, i + width * 4]) {
         let own = 0
         for (let n = 0; n < 3; n++) {
-          const by = (data[j + n] as number) - (data[i + n] as number)
+          const by = data[j + n]! - data[i + n]!
           if (by > own) own = by
           else if (-by > own) own = -by
         }
@@ -79,15 +79,15 @@ const inspect = (picture: Picture): { inks: number; calm: number; noise: number;
         if (own <= STROKES.within) near++
       }
       if (near > 1) even++
-      const r = (data[i] as number) - (data[i - 4] as number)
-      const g = (data[i + 1] as number) - (data[i - 3] as number)
-      const b = (data[i + 2] as number) - (data[i - 2] as number)
+      const r = data[i]! - data[i - 4]!
+      const g = data[i + 1]! - data[i - 3]!
+      const b = data[i + 2]! - data[i - 2]!
       const mean = (r + g + b) / 3
       light += mean < 0 ? -mean : mean
       for (const each of [r - mean, g - mean, b - mean]) hue += each < 0 ? -each : each
       if (far <= CALM) {
         calm++
-        if (isInk(data[i] as number, data[i + 1] as number, data[i + 2] as number)) flat++
+        if (isInk(data[i]!, data[i + 1]!, data[i + 2]!)) flat++
       }
       if (!like) noise++
     }
@@ -115,7 +115,7 @@ const rampsIn = ({ width, height, data }: Picture): number => {
   const reach = Math.max(RAMP.nearest, Math.round(RAMP.reach * Math.max(width, height)))
   const isCalm = (p: number, q: number): boolean => {
     for (let n = 0; n < 3; n++) {
-      const by = (data[p * 4 + n] as number) - (data[q * 4 + n] as number)
+      const by = data[p * 4 + n]! - data[q * 4 + n]!
       if (by > CALM || by < -CALM) return false
     }
     return true
@@ -123,8 +123,7 @@ const rampsIn = ({ width, height, data }: Picture): number => {
   const isSame = (p: number, q: number): boolean =>
     data[p * 4] === data[q * 4] && data[p * 4 + 1] === data[q * 4 + 1] && data[p * 4 + 2] === data[q * 4 + 2]
   const [here, before, behind] = [new Float64Array(3), new Float64Array(3), new Float64Array(3)]
-  const read = (p: number, into: Float64Array): void =>
-    toLab(data[p * 4] as number, data[p * 4 + 1] as number, data[p * 4 + 2] as number, into)
+  const read = (p: number, into: Float64Array): void => toLab(data[p * 4]!, data[p * 4 + 1]!, data[p * 4 + 2]!, into)
   const isRamp = (p: number, step: number): boolean => {
     if (isSame(p, p - reach * step) || isSame(p, p + reach * step)) return false
     for (let k = -reach; k < reach; k++) if (!isCalm(p + k * step, p + (k + 1) * step)) return false
@@ -133,8 +132,8 @@ const rampsIn = ({ width, height, data }: Picture): number => {
     read(p + reach * step, behind)
     let [on, back, along] = [0, 0, 0]
     for (let n = 0; n < 3; n++) {
-      const to = (behind[n] as number) - (here[n] as number)
-      const from = (here[n] as number) - (before[n] as number)
+      const to = behind[n]! - here[n]!
+      const from = here[n]! - before[n]!
       on += to * to
       back += from * from
       along += to * from
@@ -151,7 +150,7 @@ const rampsIn = ({ width, height, data }: Picture): number => {
   for (let y = reach; y < height - reach; y += EVERY)
     for (let x = reach; x < width - reach; x += EVERY) {
       const p = y * width + x
-      if ((data[p * 4 + 3] as number) < SEEN) continue
+      if (data[p * 4 + 3]! < SEEN) continue
       if (![p - 1, p + 1, p - width, p + width].every(q => isCalm(p, q))) continue
       all++
       if (isRamp(p, 1) || isRamp(p, width)) ramps++

@@ -37,7 +37,7 @@ export const measurePicture = (
   const inks = order.map(place => ({ hex: hexes[place] ?? '#000000', area: areas[place] ?? 0, uses: 1 }))
   const places = new Uint16Array(hexes.length)
   order.forEach((place, i) => (places[place] = i))
-  const moved = (place: number): number => places[place] as number
+  const moved = (place: number): number => places[place]!
   return {
     manner,
     stage,

@@ -23,11 +23,7 @@ export class Mixing {
 
   distance(r: number, g: number, b: number, ink: number): number {
     const { channels } = this
-    return Math.hypot(
-      r - (channels[ink * 3] as number),
-      g - (channels[ink * 3 + 1] as number),
-      b - (channels[ink * 3 + 2] as number),
-    )
+    return Math.hypot(r - channels[ink * 3]!, g - channels[ink * 3 + 1]!, b - channels[ink * 3 + 2]!)
   }
 
   best(r: number, g: number, b: number, inks: readonly number[]): Mixture | null {
@@ -39,32 +35,32 @@ export class Mixing {
   private bestPair(r: number, g: number, b: number, inks: readonly number[]): Mixture {
     const { channels } = this
     const best: Mixture = {
-      a: inks[0] as number,
-      b: inks[0] as number,
-      c: inks[0] as number,
+      a: inks[0]!,
+      b: inks[0]!,
+      c: inks[0]!,
       wb: 0,
       wc: 0,
       far: Infinity,
     }
     let least = Infinity
     for (let one = 0; one < inks.length; one++) {
-      const i = (inks[one] as number) * 3
-      const pr = r - (channels[i] as number)
-      const pg = g - (channels[i + 1] as number)
-      const pb = b - (channels[i + 2] as number)
+      const i = inks[one]! * 3
+      const pr = r - channels[i]!
+      const pg = g - channels[i + 1]!
+      const pb = b - channels[i + 2]!
       for (let other = one + 1; other < inks.length; other++) {
-        const j = (inks[other] as number) * 3
-        const dr = (channels[j] as number) - (channels[i] as number)
-        const dg = (channels[j + 1] as number) - (channels[i + 1] as number)
-        const db = (channels[j + 2] as number) - (channels[i + 2] as number)
+        const j = inks[other]! * 3
+        const dr = channels[j]! - channels[i]!
+        const dg = channels[j + 1]! - channels[i + 1]!
+        const db = channels[j + 2]! - channels[i + 2]!
         const long = dr * dr + dg * dg + db * db
         let part = long ? (pr * dr + pg * dg + pb * db) / long : 0
         part = part < 0 ? 0 : part > 1 ? 1 : part
         const far = (pr - part * dr) ** 2 + (pg - part * dg) ** 2 + (pb - part * db) ** 2
         if (far >= least) continue
         least = far
-        best.a = inks[one] as number
-        best.b = best.c = inks[other] as number
+        best.a = inks[one]!
+        best.b = best.c = inks[other]!
         best.wb = part
       }
     }
@@ -78,22 +74,22 @@ export class Mixing {
     let best = pair
     let least = (pair.far * THIRD) ** 2
     for (let one = 0; one < inks.length; one++) {
-      const i = (inks[one] as number) * 3
-      const pr = r - (channels[i] as number)
-      const pg = g - (channels[i + 1] as number)
-      const pb = b - (channels[i + 2] as number)
+      const i = inks[one]! * 3
+      const pr = r - channels[i]!
+      const pg = g - channels[i + 1]!
+      const pb = b - channels[i + 2]!
       for (let other = one + 1; other < inks.length; other++) {
-        const j = (inks[other] as number) * 3
-        const r1 = (channels[j] as number) - (channels[i] as number)
-        const g1 = (channels[j + 1] as number) - (channels[i + 1] as number)
-        const b1 = (channels[j + 2] as number) - (channels[i + 2] as number)
+        const j = inks[other]! * 3
+        const r1 = channels[j]! - channels[i]!
+        const g1 = channels[j + 1]! - channels[i + 1]!
+        const b1 = channels[j + 2]! - channels[i + 2]!
         const m11 = r1 * r1 + g1 * g1 + b1 * b1
         const v1 = pr * r1 + pg * g1 + pb * b1
         for (let third = other + 1; third < inks.length; third++) {
-          const k = (inks[third] as number) * 3
-          const r2 = (channels[k] as number) - (channels[i] as number)
-          const g2 = (channels[k + 1] as number) - (channels[i + 1] as number)
-          const b2 = (channels[k + 2] as number) - (channels[i + 2] as number)
+          const k = inks[third]! * 3
+          const r2 = channels[k]! - channels[i]!
+          const g2 = channels[k + 1]! - channels[i + 1]!
+          const b2 = channels[k + 2]! - channels[i + 2]!
           const m12 = r1 * r2 + g1 * g2 + b1 * b2
           const m22 = r2 * r2 + g2 * g2 + b2 * b2
           const det = m11 * m22 - m12 * m12
@@ -106,9 +102,9 @@ export class Mixing {
           if (far >= least) continue
           least = far
           best = {
-            a: inks[one] as number,
-            b: inks[other] as number,
-            c: inks[third] as number,
+            a: inks[one]!,
+            b: inks[other]!,
+            c: inks[third]!,
             wb,
             wc,
             far: Math.sqrt(far),

@@ -36,9 +36,9 @@ const restOf = (taken: Unmixed, inks: readonly Hex[]): Rest => {
   for (let i = 0, at = 0; i < weights.length; i += 4) {
     if (!weights[i + 3]) continue
     mixInks(before, places, weights, i, was)
-    toLab(was[0] as number, was[1] as number, was[2] as number, was)
-    toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, is)
-    for (let n = 0; n < 3; n++) rest[at++] = (is[n] as number) - (was[n] as number)
+    toLab(was[0]!, was[1]!, was[2]!, was)
+    toLab(data[i]!, data[i + 1]!, data[i + 2]!, is)
+    for (let n = 0; n < 3; n++) rest[at++] = is[n]! - was[n]!
   }
   rests.set(taken, { inks, rest })
   return rest
@@ -46,36 +46,34 @@ const restOf = (taken: Unmixed, inks: readonly Hex[]): Rest => {
 
 /** The mixture of inks at a pixel, 0 to 255, into three places of an array. */
 const mixInks = (colors: Float64Array, places: Uint8Array, weights: Uint8Array, i: number, out: Float64Array): void => {
-  const a = (places[i] as number) * 3
-  const wa = weights[i] as number
+  const a = places[i]! * 3
+  const wa = weights[i]!
   if (wa === 255) {
-    out[0] = colors[a] as number
-    out[1] = colors[a + 1] as number
-    out[2] = colors[a + 2] as number
+    out[0] = colors[a]!
+    out[1] = colors[a + 1]!
+    out[2] = colors[a + 2]!
     return
   }
-  const b = (places[i + 1] as number) * 3
-  const c = (places[i + 2] as number) * 3
-  const wb = weights[i + 1] as number
-  const wc = weights[i + 2] as number
-  out[0] = ((colors[a] as number) * wa + (colors[b] as number) * wb + (colors[c] as number) * wc) / 255
-  out[1] = ((colors[a + 1] as number) * wa + (colors[b + 1] as number) * wb + (colors[c + 1] as number) * wc) / 255
-  out[2] = ((colors[a + 2] as number) * wa + (colors[b + 2] as number) * wb + (colors[c + 2] as number) * wc) / 255
+  const b = places[i + 1]! * 3
+  const c = places[i + 2]! * 3
+  const wb = weights[i + 1]!
+  const wc = weights[i + 2]!
+  out[0] = (colors[a]! * wa + colors[b]! * wb + colors[c]! * wc) / 255
+  out[1] = (colors[a + 1]! * wa + colors[b + 1]! * wb + colors[c + 1]! * wc) / 255
+  out[2] = (colors[a + 2]! * wa + colors[b + 2]! * wb + colors[c + 2]! * wc) / 255
 }
 
 /** The mixture of inks at a pixel, rounded, as three bytes of a word: what most pixels of painted shading are. */
 const mixToWord = (colors: Int32Array, places: Uint8Array, weights: Uint8Array, i: number): number => {
-  const a = (places[i] as number) * 3
-  const b = (places[i + 1] as number) * 3
-  const c = (places[i + 2] as number) * 3
-  const wa = weights[i] as number
-  const wb = weights[i + 1] as number
-  const wc = weights[i + 2] as number
-  const red = (((colors[a] as number) * wa + (colors[b] as number) * wb + (colors[c] as number) * wc + 127) / 255) | 0
-  const green =
-    (((colors[a + 1] as number) * wa + (colors[b + 1] as number) * wb + (colors[c + 1] as number) * wc + 127) / 255) | 0
-  const blue =
-    (((colors[a + 2] as number) * wa + (colors[b + 2] as number) * wb + (colors[c + 2] as number) * wc + 127) / 255) | 0
+  const a = places[i]! * 3
+  const b = places[i + 1]! * 3
+  const c = places[i + 2]! * 3
+  const wa = weights[i]!
+  const wb = weights[i + 1]!
+  const wc = weights[i + 2]!
+  const red = ((colors[a]! * wa + colors[b]! * wb + colors[c]! * wc + 127) / 255) | 0
+  const green = ((colors[a + 1]! * wa + colors[b + 1]! * wb + colors[c + 1]! * wc + 127) / 255) | 0
+  const blue = ((colors[a + 2]! * wa + colors[b + 2]! * wb + colors[c + 2]! * wc + 127) / 255) | 0
   return (blue << 16) | (green << 8) | red
 }
 
@@ -84,10 +82,10 @@ const mixToWord = (colors: Int32Array, places: Uint8Array, weights: Uint8Array, 
  * less chroma.
  */
 const move = (color: Float64Array, rest: Rest, at: number): void => {
-  toLab(color[0] as number, color[1] as number, color[2] as number, color)
-  const l = Math.min(1, Math.max(0, (color[0] as number) + (rest[at] as number)))
-  const a = (color[1] as number) + (rest[at + 1] as number)
-  const b = (color[2] as number) + (rest[at + 2] as number)
+  toLab(color[0]!, color[1]!, color[2]!, color)
+  const l = Math.min(1, Math.max(0, color[0]! + rest[at]!))
+  const a = color[1]! + rest[at + 1]!
+  const b = color[2]! + rest[at + 2]!
   fromLabClipped(l, a, b, OUTSIDE, color)
 }
 
@@ -121,9 +119,9 @@ export const paintRaster = (
     const solid = Uint32Array.from(
       colors,
       (_, i) =>
-        (Math.round(channels[i * 3 + 2] as number) << 16) |
-        (Math.round(channels[i * 3 + 1] as number) << 8) |
-        Math.round(channels[i * 3] as number),
+        (Math.round(channels[i * 3 + 2]!) << 16) |
+        (Math.round(channels[i * 3 + 1]!) << 8) |
+        Math.round(channels[i * 3]!),
     )
     return {
       colors: channels,
@@ -136,25 +134,21 @@ export const paintRaster = (
   const words = new Uint32Array(out.buffer, out.byteOffset, out.length >> 2)
   const color = new Float64Array(3)
   for (let i = 0, p = 0, at = -3; i < data.length; i += 4, p++) {
-    const way = ways[regions ? (regions[p] as number) : 0] as (typeof ways)[number]
+    const way = ways[regions ? regions[p]! : 0] as (typeof ways)[number]
     const { stays } = way
     const more = weights[i + 3] !== 0
-    const alpha = way.opacity === 1 ? (data[i + 3] as number) : Math.round((data[i + 3] as number) * way.opacity)
+    const alpha = way.opacity === 1 ? data[i + 3]! : Math.round(data[i + 3]! * way.opacity)
     if (more) at += 3
-    else if (weights[i] === 255 && !stays[places[i] as number]) {
+    else if (weights[i] === 255 && !stays[places[i]!]) {
       // one ink and nothing else, as most pixels of flat art are: four bytes at once
-      words[p] = (alpha << 24) | (way.solid[places[i] as number] as number)
+      words[p] = (alpha << 24) | way.solid[places[i]!]!
       continue
     }
     out[i + 3] = alpha
-    if (
-      stays[places[i] as number] &&
-      (!weights[i + 1] || stays[places[i + 1] as number]) &&
-      (!weights[i + 2] || stays[places[i + 2] as number])
-    ) {
-      out[i] = data[i] as number
-      out[i + 1] = data[i + 1] as number
-      out[i + 2] = data[i + 2] as number
+    if (stays[places[i]!] && (!weights[i + 1] || stays[places[i + 1]!]) && (!weights[i + 2] || stays[places[i + 2]!])) {
+      out[i] = data[i]!
+      out[i + 1] = data[i + 1]!
+      out[i + 2] = data[i + 2]!
       continue
     }
     if (!more) {
@@ -164,7 +158,7 @@ export const paintRaster = (
     mixInks(way.colors, places, weights, i, color)
     move(color, rest, at)
     for (let n = 0; n < 3; n++) {
-      const value = (color[n] as number) + 0.5
+      const value = color[n]! + 0.5
       out[i + n] = value < 0 ? 0 : value > 255 ? 255 : value | 0
     }
   }

@@ -68,7 +68,7 @@ describe('a flat picture', () => {
 
   it('comes out as it came where nothing changes, also half clear, with texture and as JPEG', async () => {
     const picture = await rendered(FLAT.replace('fill="#f2e6d0"', 'fill="#f2e6d0" opacity="0.4"'), 300)
-    for (let i = 0; i < picture.data.length; i += 28) picture.data[i] = Math.max(0, (picture.data[i] as number) - 9)
+    for (let i = 0; i < picture.data.length; i += 28) picture.data[i] = Math.max(0, picture.data[i]! - 9)
     const inks = rasterInks(picture)
     expect(Buffer.from(painted(picture, inks, inks).data).equals(Buffer.from(picture.data))).toBe(true)
   })
@@ -126,9 +126,8 @@ describe('painted shading', () => {
     let steepest = 0
     for (let x = 50; x < 350; x++) {
       const [i, j] = [(100 * 400 + x) * 4, (100 * 400 + x + 1) * 4]
-      for (let n = 0; n < 3; n++)
-        steepest = Math.max(steepest, Math.abs((out.data[i + n] as number) - (out.data[j + n] as number)))
-      expect(out.data[i + 2]).toBeGreaterThan(out.data[i] as number)
+      for (let n = 0; n < 3; n++) steepest = Math.max(steepest, Math.abs(out.data[i + n]! - out.data[j + n]!))
+      expect(out.data[i + 2]).toBeGreaterThan(out.data[i]!)
     }
     expect(steepest).toBeLessThanOrEqual(3)
   })
@@ -179,7 +178,7 @@ describe('an area', () => {
     const small = findArea(taken, inks, { x: 0.25, y: 0.3, reach: 0 })
     const large = findArea(taken, inks, { x: 0.25, y: 0.3, reach: 18 })
     if (!small || !large) throw new Error('There is no area.')
-    expect(inks[small.inks[0] as number]).toBe('#c8402a')
+    expect(inks[small.inks[0]!]).toBe('#c8402a')
     expect(large.size).toBeGreaterThan(small.size)
     expect(large.size / (400 * 200)).toBeCloseTo((Math.PI * 15 * 15) / 5000, 2)
     expect(large.mask[100 * 400 + 300]).toBe(0)

@@ -19,13 +19,13 @@ export const reducePicture = (picture: Picture, longest: number): Picture => {
   const sums = new Float64Array(width * 4)
   for (let y = 0; y < height; y++) {
     sums.fill(0)
-    const from = down.from[y] as number
-    for (let n = down.start[y] as number; n < (down.start[y + 1] as number); n++)
-      addRow(picture, from + n - (down.start[y] as number), down.parts[n] as number, across, sums)
+    const from = down.from[y]!
+    for (let n = down.start[y]!; n < down.start[y + 1]!; n++)
+      addRow(picture, from + n - down.start[y]!, down.parts[n]!, across, sums)
     for (let x = 0; x < width; x++) {
-      const alpha = sums[x * 4 + 3] as number
+      const alpha = sums[x * 4 + 3]!
       for (let channel = 0; channel < 3; channel++)
-        data[(y * width + x) * 4 + channel] = alpha ? (sums[x * 4 + channel] as number) / alpha : 0
+        data[(y * width + x) * 4 + channel] = alpha ? sums[x * 4 + channel]! / alpha : 0
       data[(y * width + x) * 4 + 3] = alpha
     }
   }
@@ -67,18 +67,18 @@ const addRow = (
     let g = 0
     let b = 0
     let a = 0
-    const end = start[x + 1] as number
-    for (let n = start[x] as number, i = (y * width + (from[x] as number)) * 4; n < end; n++, i += 4) {
-      const alpha = (data[i + 3] as number) * (parts[n] as number) * weight
-      r += (data[i] as number) * alpha
-      g += (data[i + 1] as number) * alpha
-      b += (data[i + 2] as number) * alpha
+    const end = start[x + 1]!
+    for (let n = start[x]!, i = (y * width + from[x]!) * 4; n < end; n++, i += 4) {
+      const alpha = data[i + 3]! * parts[n]! * weight
+      r += data[i]! * alpha
+      g += data[i + 1]! * alpha
+      b += data[i + 2]! * alpha
       a += alpha
     }
     const at = x * 4
-    sums[at] = (sums[at] as number) + r
-    sums[at + 1] = (sums[at + 1] as number) + g
-    sums[at + 2] = (sums[at + 2] as number) + b
-    sums[at + 3] = (sums[at + 3] as number) + a
+    sums[at]! += r
+    sums[at + 1]! += g
+    sums[at + 2]! += b
+    sums[at + 3]! += a
   }
 }

@@ -51,9 +51,9 @@ const far = (one: ArrayLike<number>, i: number, other: ArrayLike<number>, j: num
     [0, 0, 0],
     [0, 0, 0],
   ]
-  toLab(one[i] as number, one[i + 1] as number, one[i + 2] as number, a)
-  toLab(other[j] as number, other[j + 1] as number, other[j + 2] as number, b)
-  return Math.hypot(...a.map((value, n) => value - (b[n] as number)))
+  toLab(one[i]!, one[i + 1]!, one[i + 2]!, a)
+  toLab(other[j]!, other[j + 1]!, other[j + 2]!, b)
+  return Math.hypot(...a.map((value, n) => value - b[n]!))
 }
 /** Colors as a picture without grain, side by side. */
 const without = (colors: ReadonlyArray<readonly number[]>): Unmixed => {
@@ -192,7 +192,7 @@ describe('the ground of a picture', () => {
       x === 10 && y === 10 ? [120, 120, 120] : x === 5 ? [10, 10, 10] : [100, 100, 100],
     )
     const ground = groundOf(picture)
-    const at = (x: number, y: number): number => ground[(y * 20 + x) * 4] as number
+    const at = (x: number, y: number): number => ground[(y * 20 + x) * 4]!
     expect([at(10, 10), at(5, 10), at(2, 2)]).toEqual([100, 10, 100])
   })
   it('can be called off', () => {

@@ -64,14 +64,14 @@ const spread = (inks: readonly Hex[]): Field => {
   for (let n = 0, at = 0; n < NODES; n++, at += count) {
     let sum = 0
     for (let i = 0; i < count; i++) {
-      const l = (nodes[n * 3] as number) - (labs[i * 3] as number)
-      const a = (nodes[n * 3 + 1] as number) - (labs[i * 3 + 1] as number)
-      const b = (nodes[n * 3 + 2] as number) - (labs[i * 3 + 2] as number)
+      const l = nodes[n * 3]! - labs[i * 3]!
+      const a = nodes[n * 3 + 1]! - labs[i * 3 + 1]!
+      const b = nodes[n * 3 + 2]! - labs[i * 3 + 2]!
       const say = (l * l + a * a + b * b + AT) ** (-POWER / 2)
       says[at + i] = say
       sum += say
     }
-    for (let i = 0; i < count; i++) says[at + i] = (says[at + i] as number) / sum
+    for (let i = 0; i < count; i++) says[at + i]! /= sum
   }
   return { order, labs, says }
 }
@@ -100,14 +100,10 @@ const fieldOf = (inks: readonly Hex[]): Field => {
 
 /** Where inks come to lie, brought so near to each other that none parts much farther from another than it was. */
 const together = (labs: Float64Array, to: Float64Array): Float64Array => {
-  const moves = to.map((value, i) => value - (labs[i] as number))
+  const moves = to.map((value, i) => value - labs[i]!)
   const count = labs.length / 3
   const far = (of: Float64Array, i: number, j: number): number =>
-    Math.hypot(
-      (of[i * 3] as number) - (of[j * 3] as number),
-      (of[i * 3 + 1] as number) - (of[j * 3 + 1] as number),
-      (of[i * 3 + 2] as number) - (of[j * 3 + 2] as number),
-    )
+    Math.hypot(of[i * 3]! - of[j * 3]!, of[i * 3 + 1]! - of[j * 3 + 1]!, of[i * 3 + 2]! - of[j * 3 + 2]!)
   for (let round = 0; round < ROUNDS; round++) {
     let most = 0
     for (let i = 0; i < count; i++)
@@ -117,14 +113,14 @@ const together = (labs: Float64Array, to: Float64Array): Float64Array => {
         if (over <= 0) continue
         most = Math.max(most, over)
         for (let n = 0; n < 3; n++) {
-          const half = ((over / apart) * ((moves[i * 3 + n] as number) - (moves[j * 3 + n] as number))) / 2
-          moves[i * 3 + n] = (moves[i * 3 + n] as number) - half
-          moves[j * 3 + n] = (moves[j * 3 + n] as number) + half
+          const half = ((over / apart) * (moves[i * 3 + n]! - moves[j * 3 + n]!)) / 2
+          moves[i * 3 + n]! -= half
+          moves[j * 3 + n]! += half
         }
       }
     if (most < 1e-3) break
   }
-  return moves.map((value, i) => value + (labs[i] as number))
+  return moves.map((value, i) => value + labs[i]!)
 }
 
 /**
@@ -134,8 +130,8 @@ const together = (labs: Float64Array, to: Float64Array): Float64Array => {
 const turnsOf = (labs: Float64Array, to: Float64Array): Float64Array => {
   const turns = new Float64Array((labs.length / 3) * 5)
   for (let i = 0, at = 0; i < labs.length; i += 3, at += 5) {
-    const [a, b] = [labs[i + 1] as number, labs[i + 2] as number]
-    const [a2, b2] = [to[i + 1] as number, to[i + 2] as number]
+    const [a, b] = [labs[i + 1]!, labs[i + 2]!]
+    const [a2, b2] = [to[i + 1]!, to[i + 2]!]
     const [was, is] = [Math.hypot(a, b), Math.hypot(a2, b2)]
     const stretch = Math.min(MAX_VIVID, (is + TOUCH) / (was + TOUCH))
     const turn = Math.atan2(a * b2 - b * a2, a * a2 + b * b2) * Math.min(1, Math.min(was, is) / FAINT)
@@ -169,30 +165,30 @@ export const tableOf = (inks: readonly Hex[], colors: readonly Hex[], ground?: U
   const rgb = new Float64Array(3)
   const needed = ground ? nodesAround(ground) : null
   for (let k = 0, all = needed?.length ?? NODES; k < all; k++) {
-    const n = needed ? (needed[k] as number) : k
-    const l = nodes[n * 3] as number
-    const a = nodes[n * 3 + 1] as number
-    const b = nodes[n * 3 + 2] as number
+    const n = needed ? needed[k]! : k
+    const l = nodes[n * 3]!
+    const a = nodes[n * 3 + 1]!
+    const b = nodes[n * 3 + 2]!
     let l2 = l
     let a2 = 0
     let b2 = 0
     let vivid = 0
     for (let i = 0, at = 0, turn = 0; i < count; i++, at += 3, turn += 5) {
-      const say = says[n * count + i] as number
-      const da = a - (labs[at + 1] as number)
-      const db = b - (labs[at + 2] as number)
-      l2 += say * ((to[at] as number) - (labs[at] as number))
-      a2 += say * ((to[at + 1] as number) + (turns[turn] as number) * da + (turns[turn + 1] as number) * db)
-      b2 += say * ((to[at + 2] as number) + (turns[turn + 2] as number) * da + (turns[turn + 3] as number) * db)
-      vivid += say * (turns[turn + 4] as number)
+      const say = says[n * count + i]!
+      const da = a - labs[at + 1]!
+      const db = b - labs[at + 2]!
+      l2 += say * (to[at]! - labs[at]!)
+      a2 += say * (to[at + 1]! + turns[turn]! * da + turns[turn + 1]! * db)
+      b2 += say * (to[at + 2]! + turns[turn + 2]! * da + turns[turn + 3]! * db)
+      vivid += say * turns[turn + 4]!
     }
     l2 = Math.min(1, Math.max(0, l2))
     fromLabClipped(l2, a2, b2, OUTSIDE, rgb)
     const gain = Math.min(GAIN.most, Math.max(GAIN.least, slopeAt(l2) / slopeAt(l)))
     const at = n * EACH
-    table[at] = (rgb[0] as number) - Math.floor(n / (SIDE * SIDE)) * APART
-    table[at + 1] = (rgb[1] as number) - (Math.floor(n / SIDE) % SIDE) * APART
-    table[at + 2] = (rgb[2] as number) - (n % SIDE) * APART
+    table[at] = rgb[0]! - Math.floor(n / (SIDE * SIDE)) * APART
+    table[at + 1] = rgb[1]! - (Math.floor(n / SIDE) % SIDE) * APART
+    table[at + 2] = rgb[2]! - (n % SIDE) * APART
     table[at + 3] = gain
     table[at + 4] = gain * vivid
   }
@@ -201,7 +197,7 @@ export const tableOf = (inks: readonly Hex[], colors: readonly Hex[], ground?: U
 
 /** For each 8-bit channel the node below it, at most the last but one, and how far it is on its way to the next. */
 const BELOW = Uint8Array.from({ length: 256 }, (_, value) => Math.min(SIDE - 2, Math.floor(value / APART)))
-const ALONG = Float64Array.from({ length: 256 }, (_, value) => value / APART - (BELOW[value] as number))
+const ALONG = Float64Array.from({ length: 256 }, (_, value) => value / APART - BELOW[value]!)
 
 /** For each 8-bit channel the node next to it. */
 const NEAREST = Uint8Array.from({ length: 256 }, (_, value) => Math.round(value / APART))
@@ -214,9 +210,9 @@ const nodesAround = (ground: Uint8Array): Uint32Array => {
   const visited = new Uint8Array(NODES)
   for (let i = 0; i < ground.length; i += 4) {
     if (!ground[i + 3]) continue
-    const red = BELOW[ground[i] as number] as number
-    const green = BELOW[ground[i + 1] as number] as number
-    visited[(red * SIDE + green) * SIDE + (BELOW[ground[i + 2] as number] as number)] = 1
+    const red = BELOW[ground[i]!]!
+    const green = BELOW[ground[i + 1]!]!
+    visited[(red * SIDE + green) * SIDE + BELOW[ground[i + 2]!]!] = 1
   }
   const corners = [0, 1, SIDE, SIDE + 1].flatMap(by => [by, by + SIDE * SIDE])
   const needed = new Set<number>()
@@ -257,30 +253,30 @@ export const paintSmoothly = (
   let table: Float32Array | null = null
   let opacity = 1
   for (let p = 0, i = 0; i < data.length; p++, i += 4) {
-    const at = regions ? (regions[p] as number) : 0
+    const at = regions ? regions[p]! : 0
     if (at !== row) {
       row = at
       table = rows[row]?.table ?? null
       opacity = rows[row]?.opacity ?? 1
     }
-    const alpha = data[i + 3] as number
+    const alpha = data[i + 3]!
     out[i + 3] = alpha * opacity
-    const r = data[i] as number
-    const g = data[i + 1] as number
-    const b = data[i + 2] as number
+    const r = data[i]!
+    const g = data[i + 1]!
+    const b = data[i + 2]!
     if (table === null || !alpha) {
       out[i] = r
       out[i + 1] = g
       out[i + 2] = b
       continue
     }
-    const r2 = ground[i] as number
-    const g2 = ground[i + 1] as number
-    const b2 = ground[i + 2] as number
-    const fr = ALONG[r2] as number
-    const fg = ALONG[g2] as number
-    const fb = ALONG[b2] as number
-    const zero = (RED_AT[r2] as number) + (GREEN_AT[g2] as number) + (BLUE_AT[b2] as number)
+    const r2 = ground[i]!
+    const g2 = ground[i + 1]!
+    const b2 = ground[i + 2]!
+    const fr = ALONG[r2]!
+    const fg = ALONG[g2]!
+    const fb = ALONG[b2]!
+    const zero = RED_AT[r2]! + GREEN_AT[g2]! + BLUE_AT[b2]!
     const end = zero + TO_END
     let one = zero
     let two = end
@@ -323,35 +319,15 @@ export const paintSmoothly = (
     const w0 = 1 - most
     const w1 = most - middle
     const w2 = middle - least
-    let red =
-      (table[zero] as number) * w0 +
-      (table[one] as number) * w1 +
-      (table[two] as number) * w2 +
-      (table[end] as number) * least
-    let green =
-      (table[zero + 1] as number) * w0 +
-      (table[one + 1] as number) * w1 +
-      (table[two + 1] as number) * w2 +
-      (table[end + 1] as number) * least
-    let blue =
-      (table[zero + 2] as number) * w0 +
-      (table[one + 2] as number) * w1 +
-      (table[two + 2] as number) * w2 +
-      (table[end + 2] as number) * least
+    let red = table[zero]! * w0 + table[one]! * w1 + table[two]! * w2 + table[end]! * least
+    let green = table[zero + 1]! * w0 + table[one + 1]! * w1 + table[two + 1]! * w2 + table[end + 1]! * least
+    let blue = table[zero + 2]! * w0 + table[one + 2]! * w1 + table[two + 2]! * w2 + table[end + 2]! * least
     const dr = r - r2
     const dg = g - g2
     const db = b - b2
     if (dr || dg || db) {
-      const own =
-        (table[zero + 4] as number) * w0 +
-        (table[one + 4] as number) * w1 +
-        (table[two + 4] as number) * w2 +
-        (table[end + 4] as number) * least
-      const gain =
-        (table[zero + 3] as number) * w0 +
-        (table[one + 3] as number) * w1 +
-        (table[two + 3] as number) * w2 +
-        (table[end + 3] as number) * least
+      const own = table[zero + 4]! * w0 + table[one + 4]! * w1 + table[two + 4]! * w2 + table[end + 4]! * least
+      const gain = table[zero + 3]! * w0 + table[one + 3]! * w1 + table[two + 3]! * w2 + table[end + 3]! * least
       const even = (OF_RED * dr + OF_GREEN * dg + OF_BLUE * db) * (gain - own)
       red += even + own * dr
       green += even + own * dg
@@ -370,16 +346,15 @@ const foremost = (inks: readonly Hex[]): { places: Uint8Array; weights: Uint8Arr
   const [places, weights] = [new Uint8Array(NODES * 3), new Uint8Array(NODES * 3)]
   for (let n = 0; n < NODES; n++) {
     const most = [-1, -1, -1]
-    const say = (i: number): number => (i < 0 ? -1 : (says[n * count + i] as number))
+    const say = (i: number): number => (i < 0 ? -1 : says[n * count + i]!)
     for (let i = 0; i < count; i++)
-      for (let k = 0, now = i; k < 3; k++)
-        if (say(now) > say(most[k] as number)) [most[k], now] = [now, most[k] as number]
+      for (let k = 0, now = i; k < 3; k++) if (say(now) > say(most[k]!)) [most[k], now] = [now, most[k]!]
     const sum = most.reduce((all, i) => all + Math.max(0, say(i)), 0)
     const parts = most.map(i => (i < 0 ? 0 : Math.round((say(i) / sum) * 255)))
-    parts[0] = 255 - (parts[1] as number) - (parts[2] as number)
+    parts[0] = 255 - parts[1]! - parts[2]!
     most.forEach((i, k) => {
-      places[n * 3 + k] = order[i < 0 ? (most[0] as number) : i] as number
-      weights[n * 3 + k] = parts[k] as number
+      places[n * 3 + k] = order[i < 0 ? most[0]! : i]!
+      weights[n * 3 + k] = parts[k]!
     })
   }
   return { places, weights }
@@ -401,12 +376,12 @@ export const unmixSmoothly = (
   const most = foremost(inks)
   for (let i = 0; i < width * height * 4; i += 4) {
     if (!data[i + 3]) continue
-    const red = NEAREST[ground[i] as number] as number
-    const green = NEAREST[ground[i + 1] as number] as number
-    const node = ((red * SIDE + green) * SIDE + (NEAREST[ground[i + 2] as number] as number)) * 3
+    const red = NEAREST[ground[i]!]!
+    const green = NEAREST[ground[i + 1]!]!
+    const node = ((red * SIDE + green) * SIDE + NEAREST[ground[i + 2]!]!) * 3
     for (let n = 0; n < 3; n++) {
-      places[i + n] = most.places[node + n] as number
-      weights[i + n] = most.weights[node + n] as number
+      places[i + n] = most.places[node + n]!
+      weights[i + n] = most.weights[node + n]!
     }
   }
   return { picture, places, weights, ground }

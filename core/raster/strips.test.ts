@@ -25,8 +25,7 @@ const picture = async (): Promise<Picture> => {
     const [x, y] = [p % width, Math.floor(p / width)]
     if (x < 40 && y < 30) data[p * 4 + 3] = 90
     if (y < height / 2) continue
-    for (let n = 0; n < 3; n++)
-      data[p * 4 + n] = Math.max(0, Math.min(255, (data[p * 4 + n] as number) - x / 9 + chance() * 16))
+    for (let n = 0; n < 3; n++) data[p * 4 + n] = Math.max(0, Math.min(255, data[p * 4 + n]! - x / 9 + chance() * 16))
   }
   return { width, height, data }
 }

@@ -86,12 +86,7 @@ class Palette {
       inks
         .map((_, ink) => ({
           ink,
-          far: mixing.distance(
-            channels[own * 3] as number,
-            channels[own * 3 + 1] as number,
-            channels[own * 3 + 2] as number,
-            ink,
-          ),
+          far: mixing.distance(channels[own * 3]!, channels[own * 3 + 1]!, channels[own * 3 + 2]!, ink),
         }))
         .sort((one, other) => one.far - other.far)
         .slice(0, KIN + 1)
@@ -105,7 +100,7 @@ class Palette {
    */
   shadingOf(r: number, g: number, b: number, own: number): Mixture | null {
     const code = (r << 16) | (g << 8) | b
-    const known = this.shadingAt[code] as number
+    const known = this.shadingAt[code]!
     if (known) return this.shadings[known - 1] ?? null
     const mixture = this.mixing.best(r, g, b, this.kin[own] ?? [])
     const shading =
@@ -125,16 +120,13 @@ const nearestInks = (
   const [exact, nearest] = [new Uint8Array(pixels), new Uint8Array(pixels)]
   for (let p = 0, i = 0; p < pixels; p++, i += 4) {
     if (!data[i + 3]) continue
-    const [r, g, b] = [data[i] as number, data[i + 1] as number, data[i + 2] as number]
+    const [r, g, b] = [data[i]!, data[i + 1]!, data[i + 2]!]
     const code = (r << 16) | (g << 8) | b
-    let cached = known[code] as number
+    let cached = known[code]!
     if (!cached) {
       let [best, least] = [0, Infinity]
       for (let k = 0; k < count; k++) {
-        const far =
-          (r - (channels[k * 3] as number)) ** 2 +
-          (g - (channels[k * 3 + 1] as number)) ** 2 +
-          (b - (channels[k * 3 + 2] as number)) ** 2
+        const far = (r - channels[k * 3]!) ** 2 + (g - channels[k * 3 + 1]!) ** 2 + (b - channels[k * 3 + 2]!) ** 2
         if (far < least) [best, least] = [k, far]
       }
       cached = known[code] = (best + 1) | (least <= SAME ** 2 ? 256 : least <= NEAR ** 2 ? 512 : 0)
@@ -153,7 +145,7 @@ const firmInks = (exact: Uint8Array, width: number, height: number): Uint8Array 
   const firm = new Uint8Array(exact.length)
   for (let y = 0, p = 0; y < height; y++) {
     for (let x = 0; x < width; x++, p++) {
-      const own = exact[p] as number
+      const own = exact[p]!
       if (!own) continue
       let [same, there] = [0, 0]
       for (let dy = y ? -1 : 0; dy <= (y < height - 1 ? 1 : 0); dy++) {
@@ -215,9 +207,9 @@ class Unmixing {
                 ? i + width * 4
                 : i
       if (
-        Math.abs((data[j] as number) - (data[i] as number)) > CALM ||
-        Math.abs((data[j + 1] as number) - (data[i + 1] as number)) > CALM ||
-        Math.abs((data[j + 2] as number) - (data[i + 2] as number)) > CALM
+        Math.abs(data[j]! - data[i]!) > CALM ||
+        Math.abs(data[j + 1]! - data[i + 1]!) > CALM ||
+        Math.abs(data[j + 2]! - data[i + 2]!) > CALM
       )
         return false
     }
@@ -238,13 +230,13 @@ class Unmixing {
     const bottom = Math.min(height - 1, y + reach)
     for (let row = Math.max(0, y - reach); row <= bottom; row++) {
       for (let p = row * width + left, end = row * width + right; p <= end; p++) {
-        const ink = firm[p] as number
+        const ink = firm[p]!
         if (!ink) continue
         if (!visited[ink]) around.push(ink)
-        visited[ink] = (visited[ink] as number) + 1
+        visited[ink]! += 1
       }
     }
-    if (around.length > 1) around.sort((one, other) => (visited[other] as number) - (visited[one] as number))
+    if (around.length > 1) around.sort((one, other) => visited[other]! - visited[one]!)
     const found: number[] = []
     for (const ink of around) {
       visited[ink] = 0
@@ -262,8 +254,8 @@ class Unmixing {
       picture: { data },
       palette: { mixing, alone },
     } = this
-    const [r, g, b] = [data[p * 4] as number, data[p * 4 + 1] as number, data[p * 4 + 2] as number]
-    const own = (this.nearest[p] as number) - 1
+    const [r, g, b] = [data[p * 4]!, data[p * 4 + 1]!, data[p * 4 + 2]!]
+    const own = this.nearest[p]! - 1
     const isOwn = this.exact[p] !== 0
     const shading = !isOwn && this.isCalm(p, x, y) ? this.palette.shadingOf(r, g, b, own) : null
     if (shading) return shading
@@ -309,13 +301,13 @@ class Unmixing {
       picture: { data },
     } = this
     const i = p * 4
-    const [a, b, c] = [(places[i] as number) * 3, (places[i + 1] as number) * 3, (places[i + 2] as number) * 3]
+    const [a, b, c] = [places[i]! * 3, places[i + 1]! * 3, places[i + 2]! * 3]
     for (let channel = 0; channel < 3; channel++) {
       const sum =
-        (weights[i] as number) * (channels[a + channel] as number) +
-        (weights[i + 1] as number) * (channels[b + channel] as number) +
-        (weights[i + 2] as number) * (channels[c + channel] as number)
-      if (Math.abs(sum / 255 - (data[i + channel] as number)) > ROUNDING) return false
+        weights[i]! * channels[a + channel]! +
+        weights[i + 1]! * channels[b + channel]! +
+        weights[i + 2]! * channels[c + channel]!
+      if (Math.abs(sum / 255 - data[i + channel]!) > ROUNDING) return false
     }
     return true
   }
@@ -329,7 +321,7 @@ class Unmixing {
     for (let x = 0, p = y * width; x < width; x++, p++) {
       const i = p * 4
       if (!data[i + 3]) continue
-      const firm = this.firm[p] as number
+      const firm = this.firm[p]!
       if (!firm) {
         this.put(p, this.mixtureAt(p, x, y))
         continue

@@ -65,10 +65,10 @@ export const kinOf = (nodes: InkGraph['nodes'], wanted: readonly Wanted[]): Edge
     const darker = bySwatch.get(want.hex) ?? []
     bySwatch.set(want.hex, darker)
     for (let k = darker.length - 1; k >= Math.max(0, darker.length - KIN_LOOKED_AT); k--) {
-      const last = nodes[darker[k] as number]
+      const last = nodes[darker[k]!]
       if (!last || apartOf(last.lab, node.lab) > KIN) continue
       const lighter = node.lab.l - last.lab.l
-      if (lighter >= KIN_STEP) found.push({ one: i, other: darker[k] as number, part: KIN_PART, mixed: 0, lighter })
+      if (lighter >= KIN_STEP) found.push({ one: i, other: darker[k]!, part: KIN_PART, mixed: 0, lighter })
       break
     }
     darker.push(i)

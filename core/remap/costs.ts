@@ -92,21 +92,20 @@ export const indexPairs = (
   count: number,
 ): Omit<PairCosts, 'costs'> => {
   const from = new Int32Array(blocks + 1)
-  for (let p = 0; p < count; p++)
-    for (const b of [one[p] as number, other[p] as number]) from[b + 1] = (from[b + 1] as number) + 1
-  for (let b = 0; b < blocks; b++) from[b + 1] = (from[b + 1] as number) + (from[b] as number)
+  for (let p = 0; p < count; p++) for (const b of [one[p]!, other[p]!]) from[b + 1]! += 1
+  for (let b = 0; b < blocks; b++) from[b + 1]! += from[b]!
   const next = from.slice()
   const found = { pair: new Int32Array(count * 2), beside: new Int32Array(count * 2), first: new Uint8Array(count * 2) }
   const put = (p: number, b: number, beside: number, first: number): void => {
-    const place = next[b] as number
+    const place = next[b]!
     next[b] = place + 1
     found.pair[place] = p
     found.beside[place] = beside
     found.first[place] = first
   }
   for (let p = 0; p < count; p++) {
-    put(p, one[p] as number, other[p] as number, 1)
-    put(p, other[p] as number, one[p] as number, 0)
+    put(p, one[p]!, other[p]!, 1)
+    put(p, other[p]!, one[p]!, 0)
   }
   return { from, ...found }
 }
@@ -128,9 +127,9 @@ const addEdge = (
   const moved = own < CONTRAST.edge * 0.8 ? 0 : WEIGHTS.moved * area
   const raised = weight * WEIGHTS.raised
   for (let k = 0, i = at; k < differences.length; k++, i++) {
-    const is = (differences[k] as number) * sign
+    const is = differences[k]! * sign
     const size = is < 0 ? -is : is
-    let cost = to[i] as number
+    let cost = to[i]!
     if (is < enough) {
       const lack = enough - is
       cost += lost * lack * lack + moved * (lack < MOVED ? lack / MOVED : 1)
@@ -218,7 +217,7 @@ export const pairsOf = (
   const square = count * count
   const differences = Float64Array.from(
     { length: square },
-    (_, k) => (lights[Math.floor(k / count)] as number) - (lights[k % count] as number),
+    (_, k) => lights[Math.floor(k / count)]! - lights[k % count]!,
   )
   const most = (blocks.length * (blocks.length - 1)) / 2
   const [ones, others, costs] = [new Int32Array(most), new Int32Array(most), new Float64Array(most * square)]
@@ -227,12 +226,12 @@ export const pairsOf = (
   /** Where the costs of a pair begin, the lower block being the first. */
   const costsAt = (one: number, other: number): number => {
     const key = one * blocks.length + other
-    if ((places[key] as number) < 0) {
+    if (places[key]! < 0) {
       ones[pairs] = one
       others[pairs] = other
       places[key] = pairs++
     }
-    return (places[key] as number) * square
+    return places[key]! * square
   }
   const strange = strangeBetween(swatches)
   const labs = swatches.map(({ hex }) => labOf(hex))
@@ -243,7 +242,7 @@ export const pairsOf = (
   })
   for (const { one, other, part, mixed, lighter } of graph.edges) {
     const area = Math.min(graph.nodes[one]?.area ?? 0, graph.nodes[other]?.area ?? 0)
-    const [a, b] = [blockOf[one] as number, blockOf[other] as number]
+    const [a, b] = [blockOf[one]!, blockOf[other]!]
     const weight = Math.sqrt(part) * 0.25 + part
     if (a === b) continue
     if (a < 0 || b < 0) {
@@ -259,10 +258,7 @@ export const pairsOf = (
     const blend = mixed + part * Math.max(0, 1 - Math.hypot(own, lighter) / NEARLY)
     const odd = WEIGHTS.mixed * mixed + WEIGHTS.fringe * part
     for (let k = 0; k < square; k++)
-      costs[at + k] =
-        (costs[at + k] as number) +
-        odd * (strange[k] as number) +
-        WEIGHTS.seam * blend * Math.max(0, (between[k] as number) - own * SEAM)
+      costs[at + k] = costs[at + k]! + odd * strange[k]! + WEIGHTS.seam * blend * Math.max(0, between[k]! - own * SEAM)
   }
   const near = Float64Array.from(
     labs.flatMap(one => labs.map(other => 1 - along(labDistance(one, other), DISTINCT.near))),
@@ -278,8 +274,7 @@ export const pairsOf = (
     }
   for (const [a, b, part] of distinct) {
     const at = costsAt(a, b)
-    for (let k = 0; k < square; k++)
-      costs[at + k] = (costs[at + k] as number) + ((WEIGHTS.distinct * part) / allDistinct) * (near[k] as number)
+    for (let k = 0; k < square; k++) costs[at + k]! += ((WEIGHTS.distinct * part) / allDistinct) * near[k]!
   }
   for (let a = 0; a < blocks.length; a++)
     for (let b = a + 1; b < blocks.length; b++) {
@@ -295,10 +290,10 @@ export const pairsOf = (
       const level = order * WEIGHTS.level
       const at = costsAt(a, b)
       for (let k = 0; k < square; k++) {
-        const is = (differences[k] as number) * sign
-        costs[at + k] = (costs[at + k] as number) + parted + (is > 0 ? 0 : is < 0 ? order : level)
+        const is = differences[k]! * sign
+        costs[at + k] = costs[at + k]! + parted + (is > 0 ? 0 : is < 0 ? order : level)
       }
-      for (let s = 0; s < square; s += count + 1) costs[at + s] = (costs[at + s] as number) - parted
+      for (let s = 0; s < square; s += count + 1) costs[at + s]! -= parted
     }
   return { costs, ...indexPairs(blocks.length, ones, others, pairs) }
 }

@@ -28,12 +28,12 @@ const APART = 3
 export const OPAQUE = 250
 
 const ranks = (values: Float64Array): Float64Array => {
-  const order = Array.from(values.keys()).sort((a, b) => (values[a] as number) - (values[b] as number))
+  const order = Array.from(values.keys()).sort((a, b) => values[a]! - values[b]!)
   const out = new Float64Array(values.length)
   for (let i = 0; i < order.length; ) {
     let j = i
-    while (j + 1 < order.length && values[order[j + 1] as number] === values[order[i] as number]) j++
-    for (let k = i; k <= j; k++) out[order[k] as number] = (i + j) / 2
+    while (j + 1 < order.length && values[order[j + 1]!] === values[order[i]!]) j++
+    for (let k = i; k <= j; k++) out[order[k]!] = (i + j) / 2
     i = j + 1
   }
   return out
@@ -45,7 +45,7 @@ const spearman = (one: Float64Array, other: Float64Array): number | null => {
   const middle = (a.length - 1) / 2
   let [ab, aa, bb] = [0, 0, 0]
   for (let i = 0; i < a.length; i++) {
-    const [x, y] = [(a[i] as number) - middle, (b[i] as number) - middle]
+    const [x, y] = [a[i]! - middle, b[i]! - middle]
     ab += x * y
     aa += x * x
     bb += y * y
@@ -58,7 +58,7 @@ export const labsOf = ({ data }: Pixels): Float64Array => {
   const known = new Map<number, readonly [number, number, number]>()
   const out = new Float64Array((data.length / 4) * 3)
   for (let i = 0, p = 0; i < data.length; i += 4, p += 3) {
-    const key = ((data[i] as number) << 16) | ((data[i + 1] as number) << 8) | (data[i + 2] as number)
+    const key = (data[i]! << 16) | (data[i + 1]! << 8) | data[i + 2]!
     let lab = known.get(key)
     if (!lab) {
       const { l, a, b } = labOf(`#${key.toString(16).padStart(6, '0')}`)
@@ -77,13 +77,12 @@ export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[])
   const { width, height } = before
   if (after.width !== width || after.height !== height) throw new RangeError('The pictures differ in size.')
   const [was, is] = [labsOf(before), labsOf(after)]
-  const seen = (p: number): boolean =>
-    (before.data[p * 4 + 3] as number) >= OPAQUE && (after.data[p * 4 + 3] as number) >= OPAQUE
+  const seen = (p: number): boolean => before.data[p * 4 + 3]! >= OPAQUE && after.data[p * 4 + 3]! >= OPAQUE
   let [edges, keptEdges, strong, lost] = [0, 0, 0, 0]
   const pair = (p: number, q: number): void => {
-    const d = (was[p * 3] as number) - (was[q * 3] as number)
+    const d = was[p * 3]! - was[q * 3]!
     if (Math.abs(d) < CONTRAST.edge) return
-    const now = (is[p * 3] as number) - (is[q * 3] as number)
+    const now = is[p * 3]! - is[q * 3]!
     edges++
     if (now * Math.sign(d) >= Math.abs(d) / 2) keptEdges++
     if (Math.abs(d) < CONTRAST.strong) return
@@ -100,14 +99,14 @@ export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[])
       if (x + APART < width && seen(p + APART)) pair(p, p + APART)
       if (y + APART < height && seen(p + APART * width)) pair(p, p + APART * width)
       count++
-      const [l, a, b] = [is[p * 3] as number, is[p * 3 + 1] as number, is[p * 3 + 2] as number]
-      lights[0].push(was[p * 3] as number)
+      const [l, a, b] = [is[p * 3]!, is[p * 3 + 1]!, is[p * 3 + 2]!]
+      lights[0].push(was[p * 3]!)
       lights[1].push(l)
       let nearest = Infinity
       swatches.forEach(({ lab }, s) => {
         const away = Math.hypot(l - lab.l, a - lab.a, b - lab.b)
         nearest = Math.min(nearest, away)
-        if (away < 0.06) counts[s] = (counts[s] as number) + 1
+        if (away < 0.06) counts[s]! += 1
       })
       if (nearest < 0.02) exact++
       const c = Math.hypot(a, b)

@@ -103,14 +103,14 @@ const solveLightness = (
     const { one, other, least, most, pull } = limits
     let count = 0
     for (let e = 0; e < one.length; e++) {
-      const a = one[e] as number
-      const b = other[e] as number
-      const now = (lights[a] as number) - (lights[b] as number)
-      if (now >= (least[e] as number) && now <= (most[e] as number)) continue
+      const a = one[e]!
+      const b = other[e]!
+      const now = lights[a]! - lights[b]!
+      if (now >= least[e]! && now <= most[e]!) continue
       system.one[count] = a
       system.other[count] = b
-      system.pull[count] = pull[e] as number
-      system.difference[count++] = (now < (least[e] as number) ? least[e] : most[e]) as number
+      system.pull[count] = pull[e]!
+      system.difference[count++] = (now < least[e]! ? least[e] : most[e]) as number
     }
     system.count = count
   }
@@ -120,16 +120,16 @@ const solveLightness = (
     tie(lights)
     if (!system.count) break
     for (let i = 0; i < aim.length; i++) {
-      const l = lights[i] as number
+      const l = lights[i]!
       const wall = l <= 0 || l >= 1 // black and white are walls
       const still = wanted[i]?.fixed === true
-      const off = Math.max(soft, Math.abs(l - (aim[i] as number)))
-      system.aim[i] = wall && !still ? Math.round(l) : (aim[i] as number)
-      system.weight[i] = still || wall ? STILL : (dear[i] as number) / (off * Math.sqrt(off))
+      const off = Math.max(soft, Math.abs(l - aim[i]!))
+      system.aim[i] = wall && !still ? Math.round(l) : aim[i]!
+      system.weight[i] = still || wall ? STILL : dear[i]! / (off * Math.sqrt(off))
     }
     const next = solveScreened(system, lights, 1e-9)
     let moved = 0
-    for (let i = 0; i < next.length; i++) moved = Math.max(moved, Math.abs((next[i] as number) - (lights[i] as number)))
+    for (let i = 0; i < next.length; i++) moved = Math.max(moved, Math.abs(next[i]! - lights[i]!))
     lights = next
     if (moved < 1e-3 && soft <= SOFT) break
   }
@@ -178,7 +178,7 @@ export const heldLightness = (graph: InkGraph, wanted: readonly Wanted[], hold: 
   if (hold <= HOLD.least) return own
   const rest = lightnessAtRest(graph, wanted, aim)
   const way = hold < HOLD.rest ? 1 - hold / HOLD.rest : (hold - HOLD.rest) / (HOLD.most - HOLD.rest)
-  return rest.map((l, i) => l + ((own[i] as number) - l) * way)
+  return rest.map((l, i) => l + (own[i]! - l) * way)
 }
 
 /** A swatch at another lightness: of its hue, its strength going with the room to black or white. */
@@ -191,5 +191,5 @@ export const withLightness = (swatch: Lch, hex: Hex, l: number): Hex => {
 /** The color of every node at a hold: its swatch, or its swatch as light as the picture needs it. */
 export const holdColors = (graph: InkGraph, wanted: readonly Wanted[], hold: number): Hex[] => {
   const lights = heldLightness(graph, wanted, hold)
-  return wanted.map(({ hex, fixed }, i) => (fixed ? hex : withLightness(lchOf(hex), hex, lights[i] as number)))
+  return wanted.map(({ hex, fixed }, i) => (fixed ? hex : withLightness(lchOf(hex), hex, lights[i]!)))
 }

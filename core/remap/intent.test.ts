@@ -16,7 +16,7 @@ const ROLES: readonly Role[] = ['dominant', 'supporting', 'accent', 'neutral', '
 const SHARED = [0.42, 0.26, 0.1, 0.16, 0.06] as const
 const BRAND: readonly MatchSwatch[] = ['#0f6d5f', '#8fc3b2', '#e0653f', '#f4efe4', '#1b1f2a'].map((hex, i) => ({
   ...{ id: `s${i}`, hex },
-  ...{ share: SHARED[i] as number, role: ROLES[i] as Role },
+  ...{ share: SHARED[i]!, role: ROLES[i] as Role },
 }))
 const match = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], meant: Partial<Meant> = {}) =>
   matchKeeping(inks, swatches, { ...meant, seed: 0, byHand: new Map() })
@@ -25,7 +25,7 @@ const covers = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], to: 
   swatches.map(({ id }) => inks.reduce((sum, { hex, area }) => sum + (to.get(hex) === id ? area : 0), 0))
 const distance = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], to: ReadonlyMap<Hex, string>): number => {
   const meant = meantShares(swatches)
-  return covers(inks, swatches, to).reduce((sum, cover, s) => sum + Math.abs(cover - (meant[s] as number)) / 2, 0)
+  return covers(inks, swatches, to).reduce((sum, cover, s) => sum + Math.abs(cover - meant[s]!) / 2, 0)
 }
 
 const color = fc
@@ -42,12 +42,12 @@ const picture = fc
     fc.array(fc.tuple(fc.nat(15), fc.nat(15), fc.double({ min: 0.01, max: 1, noNaN: true })), { maxLength: 24 }),
   )
   .map(([hexes, areas, pairs]): InkArea[] => {
-    const total = hexes.reduce((sum, _, i) => sum + (areas[i] as number), 0)
+    const total = hexes.reduce((sum, _, i) => sum + areas[i]!, 0)
     const beside = pairs.filter(([a, b]) => a < b && b < hexes.length)
     const length = beside.reduce((sum, [, , part]) => sum + part, 0)
     return hexes.map((hex, i) => ({
       hex,
-      area: (areas[i] as number) / total,
+      area: areas[i]! / total,
       beside: beside.flatMap(([a, b, part]) => (a === i ? [[hexes[b] as Hex, part / length] as const] : [])),
     }))
   })
@@ -56,7 +56,7 @@ const scheme = fc.tuple(
   fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 8, maxLength: 8 }),
 )
 const swatchesOf = ([hexes, shares]: [Hex[], number[]]): MatchSwatch[] =>
-  hexes.map((hex, i) => ({ id: `s${i}`, hex, share: shares[i] as number, role: ROLES[i % ROLES.length] as Role }))
+  hexes.map((hex, i) => ({ id: `s${i}`, hex, share: shares[i]!, role: ROLES[i % ROLES.length] as Role }))
 
 describe('what a scheme is meant to cover', () => {
   it('is farther off at no position of the control than at one before it', () =>
@@ -96,7 +96,7 @@ describe('what a scheme is meant to cover', () => {
   })
   it('is had in every artwork of a set', () => {
     const calm = (hexes: readonly Hex[]): { inks: InkArea[] } => ({
-      inks: hexes.map((hex, i) => ({ hex, area: [0.5, 0.25, 0.15, 0.1][i] as number })),
+      inks: hexes.map((hex, i) => ({ hex, area: [0.5, 0.25, 0.15, 0.1][i]! })),
     })
     const files = [
       calm(['#9cc9e8', '#2f6ea5', '#e3c58d', '#7a2f2a']),

@@ -27,7 +27,7 @@ export const lossesOf = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex>
   return edges
     .flatMap(({ one, other, part, lighter }): Loss[] => {
       if (part < SPECK || Math.abs(lighter) < CONTRAST.edge) return []
-      const is = (lights[one] as number) - (lights[other] as number)
+      const is = lights[one]! - lights[other]!
       if (!isLost(lighter, is)) return []
       return [
         {

@@ -180,11 +180,11 @@ const costsOf = (
   return groups.map(({ area }, g) =>
     swatches.map(
       ({ share }, s) =>
-        weights.lightness * ((inkL[g] as number) - (swatchL[s] as number)) ** 2 +
+        weights.lightness * (inkL[g]! - swatchL[s]!) ** 2 +
         weights.hue * hueCost(colors[g] as Color, aims[s] as Color) +
-        weights.chroma * ((inkC[g] as number) - (swatchC[s] as number)) ** 2 +
+        weights.chroma * (inkC[g]! - swatchC[s]!) ** 2 +
         weights.area * Math.abs(area - share) +
-        weights.standing * ((inkA[g] as number) - (swatchA[s] as number)) ** 2,
+        weights.standing * (inkA[g]! - swatchA[s]!) ** 2,
     ),
   )
 }
@@ -198,9 +198,7 @@ const STRAY = { cost: 1.4, distance: 4 } as const
 const toNearest = (inks: readonly InkArea[], swatches: readonly MatchSwatch[], seed: number): Map<Hex, string> => {
   const chance = seeded(seed)
   const stray = swatches.map(() => (seed ? 1 + chance() * STRAY.distance : 1))
-  const distances = inks.map(({ hex }) =>
-    swatches.map((swatch, s) => okDistance(hex, swatch.hex) * (stray[s] as number)),
-  )
+  const distances = inks.map(({ hex }) => swatches.map((swatch, s) => okDistance(hex, swatch.hex) * stray[s]!))
   return new Map(
     inks.flatMap(({ hex }, i) => {
       const own = distances[i] as number[]
@@ -269,8 +267,7 @@ export const otherOrders = (
     groups.map(group => group ?? EMPTY),
     swatches,
   )
-  const costOf = (order: readonly number[]): number =>
-    used.reduce((sum, g) => sum + (costs[g]?.[order[g] as number] ?? 0), 0)
+  const costOf = (order: readonly number[]): number => used.reduce((sum, g) => sum + (costs[g]?.[order[g]!] ?? 0), 0)
   const key = (order: readonly number[]): string => used.map(g => order[g]).join()
   const start = places.map((_, i) => i)
   const seen = new Map([[key(start), { order: start, cost: costOf(start) }]])
@@ -281,9 +278,7 @@ export const otherOrders = (
         start
           .filter(other => other !== one)
           .flatMap(other => {
-            const exchanged = order.map((to, i) =>
-              i === one ? (order[other] as number) : i === other ? (order[one] as number) : to,
-            )
+            const exchanged = order.map((to, i) => (i === one ? order[other]! : i === other ? order[one]! : to))
             if (seen.has(key(exchanged))) return []
             const found = { order: exchanged, cost: costOf(exchanged) }
             seen.set(key(exchanged), found)
@@ -300,5 +295,5 @@ export const otherOrders = (
   return [...seen.values()]
     .sort((one, other) => one.cost - other.cost)
     .slice(0, most)
-    .map(({ order }) => new Map(used.map(g => [places[g] as string, places[order[g] as number] as string])))
+    .map(({ order }) => new Map(used.map(g => [places[g] as string, places[order[g]!] as string])))
 }

@@ -103,9 +103,9 @@ const blocksOf = (
   for (let reach = 0.02; groups.length > most; reach *= 1.35) {
     groups = []
     for (const together of shaded) {
-      const own = nodes[together[0] as number]
+      const own = nodes[together[0]!]
       const near = groups.find(group => {
-        const lead = nodes[group[0] as number]
+        const lead = nodes[group[0]!]
         return own && lead && labDistance(own.lab, lead.lab) <= reach
       })
       if (near) near.push(...together)
@@ -117,8 +117,8 @@ const blocksOf = (
     members,
     area: members.reduce((sum, i) => sum + (nodes[i]?.area ?? 0), 0),
     parts: Array.from({ length: artworks }, (_, w) => members.reduce((sum, i) => sum + (nodes[i]?.parts[w] ?? 0), 0)),
-    lab: labOf(nodes[members[0] as number]?.hex ?? '#000000'),
-    lch: lchOf(nodes[members[0] as number]?.hex ?? '#000000'),
+    lab: labOf(nodes[members[0]!]?.hex ?? '#000000'),
+    lch: lchOf(nodes[members[0]!]?.hex ?? '#000000'),
   }))
 }
 
@@ -193,7 +193,7 @@ export const matchKeeping = (
     heldAt.set(i, s < 0 ? lab.l : labOf((swatches[s] as MatchSwatch).hex).l)
     if (s >= 0)
       parts.forEach((part, w) => {
-        covered[s * artworks + w] = (covered[s * artworks + w] as number) + part
+        covered[s * artworks + w]! += part
       })
   })
   const free = nodes.flatMap(({ hex }, i) => (byHand.has(hex) ? [] : [i]))
@@ -212,7 +212,7 @@ export const matchKeeping = (
   const search = { blocks, swatches, fits, pairs, artworks, covered }
   const to = cheapestAssignment(search, startsOf(search, chance), shares)
   blocks.forEach(({ members }, b) => {
-    for (const i of members) targets.set(nodes[i]?.hex ?? '', swatches[to[b] as number]?.id ?? '')
+    for (const i of members) targets.set(nodes[i]?.hex ?? '', swatches[to[b]!]?.id ?? '')
   })
   return targets
 }

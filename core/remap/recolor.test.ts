@@ -221,9 +221,7 @@ describe('shading', () => {
     expect(result.at(-1)).toBe('#ffffff')
     const rises = result.slice(1).map((hex, i) => light(hex) - light(result[i] as Hex))
     const were = steps.slice(1).map((hex, i) => light(hex) - light(steps[i] as Hex))
-    rises.forEach((rise, i) =>
-      expect(rise / (rises[0] as number)).toBeCloseTo((were[i] as number) / (were[0] as number), 0.5),
-    )
+    rises.forEach((rise, i) => expect(rise / rises[0]!).toBeCloseTo(were[i]! / were[0]!, 0.5))
   })
   it('stepped makes the darkest the swatch and the others tints of it by their lightness', () => {
     const result = shadeGroup(['#808080', '#ffffff', '#000000'], '#808080', '#204080', 'stepped')
@@ -258,7 +256,7 @@ describe('shading', () => {
         return (
           result.size === group.length &&
           [...result.values()].every(hex => /^#[\da-f]{6}$/.test(hex)) &&
-          ordered.every((l, i) => i === 0 || l >= (ordered[i - 1] as number) - 0.06)
+          ordered.every((l, i) => i === 0 || l >= ordered[i - 1]! - 0.06)
         ) // near black one step of sRGB is a wide one of OKLab
       }),
     ),

@@ -54,15 +54,15 @@ const lossOf = ({ lighter, cost, begins, whole }: Constraint, difference: number
 
 /** The cost of a constraint at some lightness values. */
 const lossIn = (constraint: Constraint, lights: Float64Array): number =>
-  lossOf(constraint, (lights[constraint.one] as number) - (lights[constraint.other] as number))
+  lossOf(constraint, lights[constraint.one]! - lights[constraint.other]!)
 
 /** The total cost of some lightness values: nodes that are off their swatch, and differences that are lost. */
 export const lightnessCost = ({ aim, price, constraints }: LightnessProblem, lights: Float64Array): number => {
   let sum = 0
   for (const constraint of constraints) sum += lossIn(constraint, lights)
   for (let i = 0; i < lights.length; i++) {
-    const away = Math.abs((lights[i] as number) - (aim[i] as number))
-    if (away) sum += (price[i] as number) * (1 + FAR * away)
+    const away = Math.abs(lights[i]! - aim[i]!)
+    if (away) sum += price[i]! * (1 + FAR * away)
   }
   return sum
 }
@@ -89,32 +89,32 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
     constraints.length,
   )
   /** The place behind the constraints of a node that are looked at one by one. */
-  const endOf = (i: number): number => Math.min(from[i + 1] as number, (from[i] as number) + MAX_CANDIDATES)
+  const endOf = (i: number): number => Math.min(from[i + 1]!, from[i]! + MAX_CANDIDATES)
   /** The cost of a lightness of a node as its neighbors are; a number of at least `limit` where it is no less. */
   const costAt = (i: number, l: number, limit: number): number => {
-    const away = Math.abs(l - (aim[i] as number))
-    let sum = away ? (price[i] as number) * (1 + FAR * away) : 0
-    const end = from[i + 1] as number
-    for (let k = from[i] as number; k < end && sum < limit; k++) {
-      const difference = l - (lights[beside[k] as number] as number)
-      sum += lossOf(constraints[pair[k] as number] as Constraint, isFirst[k] ? difference : -difference)
+    const away = Math.abs(l - aim[i]!)
+    let sum = away ? price[i]! * (1 + FAR * away) : 0
+    const end = from[i + 1]!
+    for (let k = from[i]!; k < end && sum < limit; k++) {
+      const difference = l - lights[beside[k]!]!
+      sum += lossOf(constraints[pair[k]!] as Constraint, isFirst[k] ? difference : -difference)
     }
     return sum
   }
   /** The lightness at which a node just keeps the difference of the constraint at a place. */
   const keeping = (k: number): number => {
-    const { lighter, begins } = constraints[pair[k] as number] as Constraint
-    return (lights[beside[k] as number] as number) + (isFirst[k] ? lighter : -lighter) * begins * MARGIN
+    const { lighter, begins } = constraints[pair[k]!] as Constraint
+    return lights[beside[k]!]! + (isFirst[k] ? lighter : -lighter) * begins * MARGIN
   }
   /** Moves a node to its cheapest lightness, its swatch's or one that keeps a difference; returns whether it moved. */
   const improve = (i: number): boolean => {
-    const now = lights[i] as number
-    const own = aim[i] as number
+    const now = lights[i]!
+    const own = aim[i]!
     let best = now
     let lowest = costAt(i, now, Infinity)
     if (lowest <= MIN_GAIN) return false
-    for (let k = (from[i] as number) - 1; k < endOf(i); k++) {
-      const wanted = k < (from[i] as number) ? own : keeping(k)
+    for (let k = from[i]! - 1; k < endOf(i); k++) {
+      const wanted = k < from[i]! ? own : keeping(k)
       const l = Math.abs(wanted - own) < SNAP ? own : clamp(wanted, 0, 1)
       if (l === now || l === best) continue
       const total = costAt(i, l, lowest)
@@ -127,7 +127,7 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
     return best !== now
   }
   const movable = nodes.map((_, i) => i).filter(i => Number.isFinite(price[i]))
-  movable.sort((one, other) => (price[other] as number) - (price[one] as number) || one - other)
+  movable.sort((one, other) => price[other]! - price[one]! || one - other)
   for (let pass = 0; pass < MAX_PASSES; pass++) if (!movable.filter(improve).length) break
 
   const neighborsOf = (i: number): number[] => [...new Set(beside.subarray(from[i], endOf(i)))]
@@ -151,9 +151,9 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
     .sort((one, other) => other.loss - one.loss)
   for (const { one, other, lighter, begins } of lost.slice(0, MAX_TRIED)) {
     const needed = lighter * begins * MARGIN
-    if (Number.isFinite(price[one])) attempt(one, clamp((lights[other] as number) + needed, 0, 1))
-    if (Number.isFinite(price[other])) attempt(other, clamp((lights[one] as number) - needed, 0, 1))
+    if (Number.isFinite(price[one])) attempt(one, clamp(lights[other]! + needed, 0, 1))
+    if (Number.isFinite(price[other])) attempt(other, clamp(lights[one]! - needed, 0, 1))
   }
-  for (const i of movable.filter(each => lights[each] !== aim[each]).slice(0, MAX_TRIED)) attempt(i, aim[i] as number)
+  for (const i of movable.filter(each => lights[each] !== aim[each]).slice(0, MAX_TRIED)) attempt(i, aim[i]!)
   return lights
 }

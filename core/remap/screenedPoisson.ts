@@ -14,26 +14,26 @@ export interface ScreenedSystem {
 
 /** (weight + graph Laplacian) x, into `out`. */
 const applySystem = ({ weight, count, one, other, pull }: ScreenedSystem, x: Float64Array, out: Float64Array): void => {
-  for (let i = 0; i < out.length; i++) out[i] = (weight[i] as number) * (x[i] as number)
+  for (let i = 0; i < out.length; i++) out[i] = weight[i]! * x[i]!
   for (let e = 0; e < count; e++) {
-    const a = one[e] as number
-    const b = other[e] as number
-    const off = (pull[e] as number) * ((x[a] as number) - (x[b] as number))
-    out[a] = (out[a] as number) + off
-    out[b] = (out[b] as number) - off
+    const a = one[e]!
+    const b = other[e]!
+    const off = pull[e]! * (x[a]! - x[b]!)
+    out[a]! += off
+    out[b]! -= off
   }
 }
 
 /** weight · aim + divergence of the differences. */
 const rightSideOf = ({ weight, aim, count, one, other, pull, difference }: ScreenedSystem): Float64Array => {
   const out = new Float64Array(aim.length)
-  for (let i = 0; i < out.length; i++) out[i] = (weight[i] as number) * (aim[i] as number)
+  for (let i = 0; i < out.length; i++) out[i] = weight[i]! * aim[i]!
   for (let e = 0; e < count; e++) {
-    const a = one[e] as number
-    const b = other[e] as number
-    const off = (pull[e] as number) * (difference[e] as number)
-    out[a] = (out[a] as number) + off
-    out[b] = (out[b] as number) - off
+    const a = one[e]!
+    const b = other[e]!
+    const off = pull[e]! * difference[e]!
+    out[a]! += off
+    out[b]! -= off
   }
   return out
 }
@@ -43,7 +43,7 @@ export const residualOf = (system: ScreenedSystem, x: Float64Array): Float64Arra
   const out = new Float64Array(x.length)
   applySystem(system, x, out)
   const right = rightSideOf(system)
-  return out.map((value, i) => value - (right[i] as number))
+  return out.map((value, i) => value - right[i]!)
 }
 
 /** Up to so many nodes that pull at each other are solved at once; more go step by step. */
@@ -53,14 +53,14 @@ export const DENSE = 96
 const connectedNodes = ({ count, one, other }: ScreenedSystem, n: number): number[] => {
   const ties = new Uint32Array(n)
   for (let e = 0; e < count; e++) {
-    const a = one[e] as number
-    const b = other[e] as number
-    ties[a] = (ties[a] as number) + 1
-    ties[b] = (ties[b] as number) + 1
+    const a = one[e]!
+    const b = other[e]!
+    ties[a]! += 1
+    ties[b]! += 1
   }
   const tied: number[] = []
   for (let i = 0; i < n; i++) if (ties[i]) tied.push(i)
-  return tied.sort((a, b) => (ties[a] as number) - (ties[b] as number) || a - b)
+  return tied.sort((a, b) => ties[a]! - ties[b]! || a - b)
 }
 
 /** Room for the matrix of all nodes that are solved at once. */
@@ -77,64 +77,64 @@ const solveDirectly = (system: ScreenedSystem, tied: readonly number[]): Float64
   const right = rightSideOf(system)
   const [placeOf, x] = [new Int32Array(weight.length), new Float64Array(n)]
   for (let place = 0; place < n; place++) {
-    const i = tied[place] as number
+    const i = tied[place]!
     placeOf[i] = place
-    m[place * n + place] = weight[i] as number
-    x[place] = right[i] as number
+    m[place * n + place] = weight[i]!
+    x[place] = right[i]!
   }
   for (let e = 0; e < count; e++) {
-    const a = placeOf[one[e] as number] as number
-    const b = placeOf[other[e] as number] as number
-    const w = pull[e] as number
+    const a = placeOf[one[e]!]!
+    const b = placeOf[other[e]!]!
+    const w = pull[e]!
     const crossed = a < b ? a * n + b : b * n + a
-    m[a * n + a] = (m[a * n + a] as number) + w
-    m[b * n + b] = (m[b * n + b] as number) + w
-    m[crossed] = (m[crossed] as number) - w
+    m[a * n + a]! += w
+    m[b * n + b]! += w
+    m[crossed]! -= w
   }
   for (let k = 0, top = 0; k < n; k++, top += n) {
-    const root = Math.sqrt(m[top + k] as number)
+    const root = Math.sqrt(m[top + k]!)
     m[top + k] = root
     let end = top
     for (let i = k + 1; i < n; i++) {
-      const f = m[top + i] as number
+      const f = m[top + i]!
       if (f === 0) continue
       m[top + i] = f / root
       filled[end++] = i
     }
     filledIn[k] = end
     for (let a = top; a < end; a++) {
-      const j = filled[a] as number
-      const f = m[top + j] as number
+      const j = filled[a]!
+      const f = m[top + j]!
       const row = j * n
       for (let b = a; b < end; b++) {
-        const i = filled[b] as number
-        m[row + i] = (m[row + i] as number) - f * (m[top + i] as number)
+        const i = filled[b]!
+        m[row + i]! -= f * m[top + i]!
       }
     }
-    const own = (x[k] as number) / root
+    const own = x[k]! / root
     x[k] = own
     for (let a = top; a < end; a++) {
-      const i = filled[a] as number
-      x[i] = (x[i] as number) - (m[top + i] as number) * own
+      const i = filled[a]!
+      x[i]! -= m[top + i]! * own
     }
   }
   const out = system.aim.slice()
   for (let k = n - 1; k >= 0; k--) {
     const top = k * n
-    let sum = x[k] as number
-    for (let a = top; a < (filledIn[k] as number); a++) {
-      const i = filled[a] as number
-      sum -= (m[top + i] as number) * (x[i] as number)
+    let sum = x[k]!
+    for (let a = top; a < filledIn[k]!; a++) {
+      const i = filled[a]!
+      sum -= m[top + i]! * x[i]!
     }
-    x[k] = sum / (m[top + k] as number)
-    out[tied[k] as number] = x[k] as number
+    x[k] = sum / m[top + k]!
+    out[tied[k]!] = x[k]!
   }
   return out
 }
 
 const dot = (one: Float64Array, other: Float64Array): number => {
   let sum = 0
-  for (let i = 0; i < one.length; i++) sum += (one[i] as number) * (other[i] as number)
+  for (let i = 0; i < one.length; i++) sum += one[i]! * other[i]!
   return sum
 }
 
@@ -143,11 +143,10 @@ const solveIteratively = (system: ScreenedSystem, guess: Float64Array, left: num
   const { weight, count, one, other, pull } = system
   const n = guess.length
   const diagonal = Float64Array.from(weight)
-  for (let e = 0; e < count; e++)
-    for (const i of [one[e] as number, other[e] as number]) diagonal[i] = (diagonal[i] as number) + (pull[e] as number)
+  for (let e = 0; e < count; e++) for (const i of [one[e]!, other[e]!]) diagonal[i]! += pull[e]!
   const x = Float64Array.from(guess)
   const r = residualOf(system, x).map(value => -value)
-  const z = r.map((value, i) => value / (diagonal[i] as number))
+  const z = r.map((value, i) => value / diagonal[i]!)
   const p = Float64Array.from(z)
   const q = new Float64Array(n)
   let rz = dot(r, z)
@@ -155,12 +154,12 @@ const solveIteratively = (system: ScreenedSystem, guess: Float64Array, left: num
     applySystem(system, p, q)
     const step = rz / dot(p, q)
     for (let i = 0; i < n; i++) {
-      x[i] = (x[i] as number) + step * (p[i] as number)
-      r[i] = (r[i] as number) - step * (q[i] as number)
-      z[i] = (r[i] as number) / (diagonal[i] as number)
+      x[i]! += step * p[i]!
+      r[i]! -= step * q[i]!
+      z[i] = r[i]! / diagonal[i]!
     }
     const next = dot(r, z)
-    for (let i = 0; i < n; i++) p[i] = (z[i] as number) + (next / rz) * (p[i] as number)
+    for (let i = 0; i < n; i++) p[i] = z[i]! + (next / rz) * p[i]!
     rz = next
   }
   return x

@@ -77,15 +77,15 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
   const unusedBy = (cover: number): number => (cover < USED ? (UNUSED / count) * (1 - cover / USED) ** 2 : 0)
   /** Cost of a swatch's coverage of an artwork, at the rest position of the shares. */
   const offBy = (s: number, cover: number): number => {
-    const off = cover - (meant[s] as number)
-    const cost = ((off < 0 ? less : more)[s] as number) * off * off
-    return cover < ABSENT.part ? cost + (absent[s] as number) * (1 - cover / ABSENT.part) ** 2 : cost
+    const off = cover - meant[s]!
+    const cost = (off < 0 ? less : more)[s]! * off * off
+    return cover < ABSENT.part ? cost + absent[s]! * (1 - cover / ABSENT.part) ** 2 : cost
   }
   /** Cost of a swatch with a multiple of a block more (1), less (-1), or as it is (0). */
   const costWith = (s: number, b: number, sign: number): number => {
     let sum = 0
     for (let w = 0, i = s * artworks, k = b * artworks; w < artworks; w++, i++, k++) {
-      const cover = (covered[i] as number) + sign * (parts[k] as number)
+      const cover = covered[i]! + sign * parts[k]!
       sum += unusedBy(cover) + weight * offBy(s, cover)
     }
     return sum / artworks
@@ -96,17 +96,16 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
     costWith,
     /** Puts a block on a swatch, or takes it away from there. */
     put: (b: number, s: number, sign: number): void => {
-      for (let w = 0, i = s * artworks, k = b * artworks; w < artworks; w++, i++, k++)
-        covered[i] = (covered[i] as number) + sign * (parts[k] as number)
+      for (let w = 0, i = s * artworks, k = b * artworks; w < artworks; w++, i++, k++) covered[i]! += sign * parts[k]!
       now[s] = costWith(s, b, 0)
     },
     /** Cost of two swatches together once all that was not sent by hand has changed sides. */
     exchanged: (s: number, t: number): number => {
       const swap = (): void => {
         for (let w = 0, i = s * artworks, k = t * artworks; w < artworks; w++, i++, k++) {
-          const hands = (byHand[i] as number) - (byHand[k] as number)
-          const one = covered[i] as number
-          covered[i] = (covered[k] as number) + hands
+          const hands = byHand[i]! - byHand[k]!
+          const one = covered[i]!
+          covered[i] = covered[k]! + hands
           covered[k] = one - hands
         }
       }
@@ -120,10 +119,10 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
       let [unused, off, distance] = [0, 0, 0]
       for (let s = 0, i = 0; s < count; s++)
         for (let w = 0; w < artworks; w++, i++) {
-          const cover = covered[i] as number
+          const cover = covered[i]!
           unused += unusedBy(cover)
           off += offBy(s, cover)
-          distance += Math.abs(cover - (meant[s] as number)) / 2
+          distance += Math.abs(cover - meant[s]!) / 2
         }
       return { unused: unused / artworks, off: off / artworks, distance: distance / artworks }
     },
@@ -144,35 +143,33 @@ export const improveAssignment = (search: Search, start: readonly number[]): Ass
   const add = (place: number, b: number, beside: number): void => {
     const first = pairs.first[place]
     const step = first ? count : 1
-    let i = (pairs.pair[place] as number) * square + (first ? beside : beside * count)
-    for (let own = b * count, end = own + count; own < end; own++, i += step)
-      costs[own] = (costs[own] as number) + (pairs.costs[i] as number)
+    let i = pairs.pair[place]! * square + (first ? beside : beside * count)
+    for (let own = b * count, end = own + count; own < end; own++, i += step) costs[own]! += pairs.costs[i]!
   }
   for (let b = 0; b < blocks.length; b++)
-    for (let place = pairs.from[b] as number; place < (pairs.from[b + 1] as number); place++)
-      add(place, b, to[pairs.beside[place] as number] as number)
+    for (let place = pairs.from[b]!; place < pairs.from[b + 1]!; place++) add(place, b, to[pairs.beside[place]!]!)
   to.forEach((s, b) => coverage.put(b, s, 1))
   const send = (b: number, s: number): void => {
-    const was = to[b] as number
-    for (let place = pairs.from[b] as number; place < (pairs.from[b + 1] as number); place++) {
-      const own = (pairs.beside[place] as number) * count
+    const was = to[b]!
+    for (let place = pairs.from[b]!; place < pairs.from[b + 1]!; place++) {
+      const own = pairs.beside[place]! * count
       const step = pairs.first[place] ? 1 : count
-      const at = (pairs.pair[place] as number) * square
+      const at = pairs.pair[place]! * square
       let [i, k] = pairs.first[place] ? [at + s * count, at + was * count] : [at + s, at + was]
       for (let other = own; other < own + count; other++, i += step, k += step)
-        costs[other] = (costs[other] as number) + (pairs.costs[i] as number) - (pairs.costs[k] as number)
+        costs[other] = costs[other]! + pairs.costs[i]! - pairs.costs[k]!
     }
     coverage.put(b, was, -1)
     coverage.put(b, s, 1)
     to[b] = s
   }
   const sendBest = (b: number): boolean => {
-    const was = to[b] as number
+    const was = to[b]!
     const own = b * count
-    const without = (costs[own + was] as number) + (coverage.now[was] as number) - coverage.costWith(was, b, -1)
+    const without = costs[own + was]! + coverage.now[was]! - coverage.costWith(was, b, -1)
     let [best, gain] = [was, MIN_GAIN]
     for (let s = 0; s < count; s++) {
-      const most = without - (costs[own + s] as number) + (coverage.now[s] as number)
+      const most = without - costs[own + s]! + coverage.now[s]!
       if (s === was || most <= gain) continue // more it cannot gain, as no coverage costs less than nothing
       const better = most - coverage.costWith(s, b, 1)
       if (better > gain) [best, gain] = [s, better]
@@ -184,19 +181,19 @@ export const improveAssignment = (search: Search, start: readonly number[]): Ass
   const twice = (p: number, one: number, other: number, s: number, t: number): number => {
     const [one2, other2] = [one === s ? t : s, other === s ? t : s]
     const at = p * square
-    const cost = (a: number, b: number): number => pairs.costs[at + a * count + b] as number
+    const cost = (a: number, b: number): number => pairs.costs[at + a * count + b]!
     return cost(one2, other) + cost(one, other2) - cost(one, other) - cost(one2, other2)
   }
   const exchange = (s: number, t: number): boolean => {
-    let gain = (coverage.now[s] as number) + (coverage.now[t] as number) - coverage.exchanged(s, t)
+    let gain = coverage.now[s]! + coverage.now[t]! - coverage.exchanged(s, t)
     for (let b = 0; b < to.length; b++) {
-      const now = to[b] as number
+      const now = to[b]!
       if (now !== s && now !== t) continue
-      gain += (costs[b * count + now] as number) - (costs[b * count + (now === s ? t : s)] as number)
-      for (let place = pairs.from[b] as number; place < (pairs.from[b + 1] as number); place++) {
+      gain += costs[b * count + now]! - costs[b * count + (now === s ? t : s)]!
+      for (let place = pairs.from[b]!; place < pairs.from[b + 1]!; place++) {
         if (!pairs.first[place]) continue
-        const other = to[pairs.beside[place] as number] as number
-        if (other === s || other === t) gain += twice(pairs.pair[place] as number, now, other, s, t)
+        const other = to[pairs.beside[place]!]!
+        if (other === s || other === t) gain += twice(pairs.pair[place]!, now, other, s, t)
       }
     }
     if (gain <= MIN_GAIN) return false
@@ -209,8 +206,8 @@ export const improveAssignment = (search: Search, start: readonly number[]): Ass
     const { unused, off, distance } = coverage.told()
     let cost = unused
     for (let b = 0; b < to.length; b++) {
-      const s = to[b] as number
-      cost += ((costs[b * count + s] as number) + (fits[b]?.[s] ?? 0)) / 2 // each pair is told by both of its blocks
+      const s = to[b]!
+      cost += (costs[b * count + s]! + (fits[b]?.[s] ?? 0)) / 2 // each pair is told by both of its blocks
     }
     return { to: [...to], cost, off, distance }
   }

@@ -20,7 +20,7 @@ const shadeStepped = (inks: readonly Hex[], swatch: Hex): Map<Hex, Hex> => {
   const from = labOf(swatch)
   return new Map(
     inks.map((hex, i) => {
-      const part = darkest >= 1 ? 0 : ((lights[i] as number) - darkest) / (1 - darkest)
+      const part = darkest >= 1 ? 0 : (lights[i]! - darkest) / (1 - darkest)
       return [hex, part === 0 ? swatch : hexOfLab(mixLabs(from, WHITE, part))]
     }),
   )

@@ -53,14 +53,14 @@ export const wornFigures = (before: Pixels, after: Pixels, scheme: readonly Mean
   const seen: number[] = []
   let [turn, weight] = [0, 0]
   for (let p = 0; p < before.width * before.height; p++) {
-    if ((before.data[p * 4 + 3] as number) < OPAQUE || (after.data[p * 4 + 3] as number) < OPAQUE) continue
+    if (before.data[p * 4 + 3]! < OPAQUE || after.data[p * 4 + 3]! < OPAQUE) continue
     seen.push(p)
-    const [l, a, b] = [is[p * 3] as number, is[p * 3 + 1] as number, is[p * 3 + 2] as number]
+    const [l, a, b] = [is[p * 3]!, is[p * 3 + 1]!, is[p * 3 + 2]!]
     const away = labs.map(lab => Math.hypot((l - lab.l) * LIGHTNESS, a - lab.a, b - lab.b))
     const nearest = away.indexOf(Math.min(...away))
-    if (nearest >= 0) counts[nearest] = (counts[nearest] as number) + 1
+    if (nearest >= 0) counts[nearest]! += 1
     const [from, to] = [was, is].map(all => {
-      const [x, y] = [all[p * 3 + 1] as number, all[p * 3 + 2] as number]
+      const [x, y] = [all[p * 3 + 1]!, all[p * 3 + 2]!]
       return { c: Math.hypot(x, y), h: (Math.atan2(y, x) * 180) / Math.PI }
     }) as [{ c: number; h: number }, { c: number; h: number }]
     if (from.c < GRAY || to.c < GRAY) continue
@@ -74,13 +74,12 @@ export const wornFigures = (before: Pixels, after: Pixels, scheme: readonly Mean
   const random = seeded(1)
   let [pairs, stillApart] = [0, 0]
   for (let n = 0; n < PAIRS && seen.length; n++) {
-    const [p, q] = [0, 1].map(() => (seen[Math.floor(random() * seen.length)] as number) * 3) as [number, number]
+    const [p, q] = [0, 1].map(() => seen[Math.floor(random() * seen.length)]! * 3) as [number, number]
     const apart = (of: Float64Array, from: number): number =>
-      Math.hypot((of[p + from] as number) - (of[q + from] as number), (of[p + 2] as number) - (of[q + 2] as number))
-    if (apart(was, 1) <= HUE_APART.chroma || Math.abs((was[p] as number) - (was[q] as number)) >= HUE_APART.lightness)
-      continue
+      Math.hypot(of[p + from]! - of[q + from]!, of[p + 2]! - of[q + 2]!)
+    if (apart(was, 1) <= HUE_APART.chroma || Math.abs(was[p]! - was[q]!) >= HUE_APART.lightness) continue
     pairs++
-    if (Math.hypot(apart(is, 1), (is[p] as number) - (is[q] as number)) > APART) stillApart++
+    if (Math.hypot(apart(is, 1), is[p]! - is[q]!) > APART) stillApart++
   }
   return {
     covers,

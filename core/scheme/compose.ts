@@ -89,7 +89,7 @@ const setFree = (project: Project, harmony: Harmony): Project => {
 const atFreeAngles = (project: Project, free: readonly number[]): Project =>
   changeSwatches(project, swatch =>
     swatch.from.kind === 'harmony' && free.length
-      ? { ...swatch, offset: free[swatch.from.place % free.length] as number }
+      ? { ...swatch, offset: free[swatch.from.place % free.length]! }
       : swatch,
   )
 
@@ -344,7 +344,7 @@ const inLightnessOf = (hexes: readonly Hex[], others: readonly Hex[]): Hex[] => 
   const byLightness = (all: readonly Hex[]): number[] =>
     all.map((_, i) => i).sort((one, other) => labOf(all[one] as Hex).l - labOf(all[other] as Hex).l)
   const [from, to] = [byLightness(hexes), byLightness(others)]
-  return others.map((_, place) => hexes[from[to.indexOf(place)] as number] as Hex)
+  return others.map((_, place) => hexes[from[to.indexOf(place)]!] as Hex)
 }
 
 /** The swatches a deal keeps: the locked swatches or, where none is, the base. */

@@ -19,7 +19,7 @@ const reference = (id: string): Reference => ({
 })
 const FOUND = ['#1a396d', '#8e2339', '#a86e20', '#126065'].map((hex, i) => ({
   hex,
-  share: [0.4, 0.3, 0.2, 0.1][i] as number,
+  share: [0.4, 0.3, 0.2, 0.1][i]!,
   reference: 'r1',
   x: 0.2 * i,
   y: 0.5,

@@ -41,7 +41,7 @@ export const schemeOf = (base: Base, harmony: Harmony): Swatch[] => {
     offset,
     name: names[i] as string,
     role: roles[i] as Role,
-    share: shares[i] as number,
+    share: shares[i]!,
     locked: false,
     from: { kind: 'harmony', place: i },
     own: null,
@@ -63,7 +63,7 @@ export const normalizeShares = (scheme: readonly Swatch[]): Swatch[] => {
 const isAsItStarts = (scheme: readonly Swatch[]): boolean => {
   const roles = rolesIn(scheme.map(({ hex }) => hex))
   const shares = sharesIn(roles)
-  return scheme.every(({ role, share }, i) => role === roles[i] && Math.abs(share - (shares[i] as number)) < ROUNDING)
+  return scheme.every(({ role, share }, i) => role === roles[i] && Math.abs(share - shares[i]!) < ROUNDING)
 }
 /** By how little shares differ that are the same. */
 const ROUNDING = 1e-6
@@ -73,9 +73,7 @@ const withStart = (scheme: readonly Swatch[]): Swatch[] => {
   const roles = rolesIn(scheme.map(({ hex }) => hex))
   const shares = sharesIn(roles)
   return normalizeShares(
-    scheme.map((swatch, i) =>
-      swatch.locked ? swatch : { ...swatch, share: shares[i] as number, role: roles[i] as Role },
-    ),
+    scheme.map((swatch, i) => (swatch.locked ? swatch : { ...swatch, share: shares[i]!, role: roles[i] as Role })),
   )
 }
 
@@ -96,9 +94,7 @@ export const freshScheme = (project: Project, known: number): Swatch[] => {
   const slots = before.filter(swatch => !own(swatch))
   const placeOf = ({ from }: Swatch, i: number): number => (project.derived && from.kind === 'harmony' ? from.place : i)
   const places = new Map(slots.map((swatch, i) => [swatch.id, placeOf(swatch, i)]))
-  const staying = before.filter(
-    swatch => own(swatch) || swatch.locked || (places.get(swatch.id) as number) < harmony.count,
-  )
+  const staying = before.filter(swatch => own(swatch) || swatch.locked || places.get(swatch.id)! < harmony.count)
   const taken = new Set(places.values())
   const missing = Array.from({ length: harmony.count }, (_, i) => i)
     .filter(i => !taken.has(i) && (i >= known || !project.derived))
@@ -115,7 +111,7 @@ export const freshScheme = (project: Project, known: number): Swatch[] => {
     ...staying.map(swatch => {
       const made = fresh[places.get(swatch.id) ?? -1]
       if (own(swatch) || !made) return swatch
-      const from = { kind: 'harmony' as const, place: places.get(swatch.id) as number }
+      const from = { kind: 'harmony' as const, place: places.get(swatch.id)! }
       if (swatch.locked) return project.derived ? swatch : { ...swatch, offset: made.offset }
       return { ...made, id: swatch.id, from, ...(same ? { role: swatch.role, share: swatch.share } : {}) }
     }),
@@ -171,7 +167,7 @@ export const gatheredScheme = (colors: readonly Gathered[], before: readonly Swa
         own: null,
         freed: false,
         role: roles[locked.length + i] as Role,
-        share: share === null ? (usual[locked.length + i] as number) : Math.max(MIN_SHARE, share),
+        share: share === null ? usual[locked.length + i]! : Math.max(MIN_SHARE, share),
       }),
     ),
   ]

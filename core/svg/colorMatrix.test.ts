@@ -60,9 +60,9 @@ describe('the color a matrix makes by its numbers alone', () => {
     expect(one.data.some(value => value > 0 && value < 255)).toBe(true)
     // as they cover; linear light is rounded to eight bits on the way, which the darks show
     const covered = ({ data }: Pixels): number[] =>
-      [...data].map((value, i) => (i % 4 === 3 ? value : (value * (data[i - (i % 4) + 3] as number)) / 255))
+      [...data].map((value, i) => (i % 4 === 3 ? value : (value * data[i - (i % 4) + 3]!) / 255))
     const [before, after] = [covered(one), covered(other)]
-    const off = before.map((value, i) => Math.abs(value - (after[i] as number)))
+    const off = before.map((value, i) => Math.abs(value - after[i]!))
     expect(Math.max(...off)).toBeLessThanOrEqual(6)
     expect(off.reduce((sum, each) => sum + each, 0) / off.length).toBeLessThan(0.4)
   })

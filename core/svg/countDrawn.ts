@@ -92,16 +92,16 @@ export const countDrawn = (
     let shaped = isShape ? 1 : 0
     let cornered = isShape && hasMarkers ? cornersOf(element) : 0
     const take = ({ index }: Element): void => {
-      drawn += all[index] as number
-      shaped += shapes[index] as number
-      cornered += corners[index] as number
+      drawn += all[index]!
+      shaped += shapes[index]!
+      cornered += corners[index]!
     }
     for (const each of element.children) if (!APART.has(each.local)) take(each)
     const pointed = links[element.index]
     if (pointed) {
       pointed.once.forEach(take)
-      for (const each of pointed.shapes) drawn += shaped * (all[each.index] as number)
-      for (const each of pointed.corners) drawn += cornered * (all[each.index] as number)
+      for (const each of pointed.shapes) drawn += shaped * all[each.index]!
+      for (const each of pointed.corners) drawn += cornered * all[each.index]!
     }
     all[element.index] = drawn
     shapes[element.index] = shaped
@@ -131,5 +131,5 @@ export const countDrawn = (
       if (pointed) for (const list of [pointed.shapes, pointed.corners, pointed.once]) list.forEach(meet)
     }
   }
-  return all[root.index] as number
+  return all[root.index]!
 }

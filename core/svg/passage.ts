@@ -105,7 +105,7 @@ export const linesOf = (source: string): ((at: number) => number) => {
     let [low, high] = [0, ends.length]
     while (low < high) {
       const middle = (low + high) >> 1
-      if ((ends[middle] as number) < at) low = middle + 1
+      if (ends[middle]! < at) low = middle + 1
       else high = middle
     }
     return low + 1

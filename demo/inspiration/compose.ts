@@ -99,7 +99,7 @@ export const inspirations = (): Inspiration[] =>
         subject: word,
         mood: mood.mood,
         fields: [fields[field] as string, fields[(field + 1) % fields.length] as string],
-        colors: colors.map((hex, i) => ({ hex, name: names[i] as string, share: SHARES[i] as number })),
+        colors: colors.map((hex, i) => ({ hex, name: names[i] as string, share: SHARES[i]! })),
       }
     })
   })

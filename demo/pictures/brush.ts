@@ -38,11 +38,11 @@ export const brushed = (width: number, height: number, seed: number, at: (x: num
   const chance = seeded(seed)
   const bristles = createNoise2D(seeded(seed + 1))
   const flow = cloudy(seed + 2, 2)
-  const canvas = Float64Array.from({ length: width * height * 3 }, (_, i) => GROUND[i % 3] as number)
+  const canvas = Float64Array.from({ length: width * height * 3 }, (_, i) => GROUND[i % 3]!)
   const put = (p: number, color: Light, part: number): void => {
     for (let n = 0; n < 3; n++) {
-      const now = canvas[p * 3 + n] as number
-      canvas[p * 3 + n] = now + ((color[n] as number) - now) * part
+      const now = canvas[p * 3 + n]!
+      canvas[p * 3 + n] = now + (color[n]! - now) * part
     }
   }
   const stroke = (cx: number, cy: number, { half, long, body }: Layer, color: Light, turn: number): void => {
@@ -80,7 +80,7 @@ export const brushed = (width: number, height: number, seed: number, at: (x: num
       const [x, y] = [chance(), chance()]
       const color = at(x, y)
       const p = (Math.floor(y * height) * width + Math.floor(x * width)) * 3
-      const off = Math.hypot(...color.map((value, n) => Math.sqrt(value) - Math.sqrt(canvas[p + n] as number)))
+      const off = Math.hypot(...color.map((value, n) => Math.sqrt(value) - Math.sqrt(canvas[p + n]!)))
       if (i && off < WANTED * each.half) continue
       const strayed = color.map(value => value * (1 + STRAY * (chance() - 0.5) * 2)) as [number, number, number]
       stroke(x * width, y * height, layer, strayed, wayAt(x, y, layer.half))
@@ -92,7 +92,7 @@ export const brushed = (width: number, height: number, seed: number, at: (x: num
     for (let x = 0; x < width; x++) {
       const speck = GRAIN * (weave(x * 0.7, y * 0.7) + chance() + chance() - 1)
       for (let n = 0; n < 3; n++, i++)
-        pixels[i] = Math.round(within(encodedOf(within(canvas[i] as number)) + speck + GRAIN * (chance() - 0.5)) * 255)
+        pixels[i] = Math.round(within(encodedOf(within(canvas[i]!)) + speck + GRAIN * (chance() - 0.5)) * 255)
     }
   return pixels
 }

@@ -74,7 +74,7 @@ export const takenFigures = (pictures: readonly Picture[], by: TakenBy): TakenFi
     if ((['dark', 'light'] as const).some(end => labs.filter(lab => endOf(lab) === end).length > 1)) ends++
     let part = 0
     for (let i = 0; i < tally.size; i++)
-      if (Math.hypot(tally.a[i] as number, tally.b[i] as number) > COLORFUL.chroma) part += tally.weight[i] as number
+      if (Math.hypot(tally.a[i]!, tally.b[i]!) > COLORFUL.chroma) part += tally.weight[i]!
     if (part < COLORFUL.part) continue
     wanting++
     if (hexes.filter(hex => lchOf(hex).c > COLORFUL.chroma).length >= COLORFUL.swatches) colorful++

@@ -61,7 +61,7 @@ const painted = (at: (colors: readonly Light[], x: number, y: number) => Light, 
       const stroke = 1 + 0.1 * bristles(x * 0.03, y * 0.5)
       const grain = 0.03 * (chance() + chance() - 1)
       const color = lit(at(colors, (x + 0.5) / width, (y + 0.5) / height), stroke)
-      for (let n = 0; n < 3; n++) data[i + n] = Math.round(within(encodedOf(within(color[n] as number)) + grain) * 255)
+      for (let n = 0; n < 3; n++) data[i + n] = Math.round(within(encodedOf(within(color[n]!)) + grain) * 255)
     }
   return { width, height, data }
 }
@@ -70,10 +70,10 @@ const painted = (at: (colors: readonly Light[], x: number, y: number) => Light, 
 const meant = (taken: ReturnType<typeof takeApart>, count: number, truth: Picture): Hex[] => {
   const sums = Array.from({ length: count }, () => [0, 0, 0, 0] as [number, number, number, number])
   for (let i = 0; i < truth.data.length; i += 4) {
-    const sum = sums[taken.places[i] as number]
-    const weight = ((taken.weights[i] as number) / 255) ** 3
+    const sum = sums[taken.places[i]!]
+    const weight = (taken.weights[i]! / 255) ** 3
     if (!sum) continue
-    for (let n = 0; n < 3; n++) sum[n as 0 | 1 | 2] += (truth.data[i + n] as number) * weight
+    for (let n = 0; n < 3; n++) sum[n as 0 | 1 | 2] += truth.data[i + n]! * weight
     sum[3] += weight
   }
   return sums.map(([r, g, b, all]) => hexOfRgb(r / all / 255, g / all / 255, b / all / 255))
@@ -92,7 +92,7 @@ export const knownPaintings = (): Array<[what: string, inks: number, mean: numbe
       paintRaster(taken, hexes, [{ colors: meant(taken, hexes.length, truth), opacity: 1 }], null, out)
       let [sum, count] = [0, 0]
       const colorAt = (of: ArrayLike<number>, i: number): Hex =>
-        hexOfRgb((of[i] as number) / 255, (of[i + 1] as number) / 255, (of[i + 2] as number) / 255)
+        hexOfRgb(of[i]! / 255, of[i + 1]! / 255, of[i + 2]! / 255)
       for (let i = 0; i < out.length; i += 4 * 13) {
         sum += deltaE(colorAt(out, i), colorAt(truth.data, i))
         count++

@@ -86,16 +86,16 @@ const labsOf = ({ data }: Picture): Float32Array => {
   const out = new Float32Array((data.length / 4) * 3)
   const lab = new Float64Array(3)
   for (let i = 0, p = 0; i < data.length; i += 4, p += 3) {
-    toLab(data[i] as number, data[i + 1] as number, data[i + 2] as number, lab)
+    toLab(data[i]!, data[i + 1]!, data[i + 2]!, lab)
     out.set(lab, p)
   }
   return out
 }
 const far = (labs: Float32Array, p: number, q: number): number =>
   Math.hypot(
-    (labs[p * 3] as number) - (labs[q * 3] as number),
-    (labs[p * 3 + 1] as number) - (labs[q * 3 + 1] as number),
-    (labs[p * 3 + 2] as number) - (labs[q * 3 + 2] as number),
+    labs[p * 3]! - labs[q * 3]!,
+    labs[p * 3 + 1]! - labs[q * 3 + 1]!,
+    labs[p * 3 + 2]! - labs[q * 3 + 2]!,
   )
 
 /** Of neighbors within ΔEOK 0.03 before, those over 0.08 after. */
@@ -114,8 +114,8 @@ const seamsOf = (width: number, before: Float32Array, after: Float32Array): numb
 const standsOut = (width: number, labs: Float32Array, p: number): number =>
   Math.hypot(
     ...[0, 1, 2].map(n => {
-      const nine = [-1, 0, 1].flatMap(dy => [-1, 0, 1].map(dx => labs[(p + dy * width + dx) * 3 + n] as number))
-      return (labs[p * 3 + n] as number) - (nine.sort((one, other) => one - other)[4] as number)
+      const nine = [-1, 0, 1].flatMap(dy => [-1, 0, 1].map(dx => labs[(p + dy * width + dx) * 3 + n]!))
+      return labs[p * 3 + n]! - nine.sort((one, other) => one - other)[4]!
     }),
   )
 /** Of every seventh pixel those that stand out from the nine around them by ΔEOK 0.1 after, not before. */
@@ -133,7 +133,7 @@ const offOf = (labs: Float32Array, scheme: readonly Hex[]): number => {
   const hues = scheme.map(lchOf).flatMap(({ c, h }) => (c < 0.01 ? [] : [h]))
   let off = 0
   for (let p = 0; p < labs.length; p += 3) {
-    const [a, b] = [labs[p + 1] as number, labs[p + 2] as number]
+    const [a, b] = [labs[p + 1]!, labs[p + 2]!]
     const h = (Math.atan2(b, a) * 180) / Math.PI
     if (Math.hypot(a, b) > 0.05 && hues.every(hue => Math.abs(arc(hue, h)) > 25)) off++
   }

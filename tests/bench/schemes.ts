@@ -190,7 +190,7 @@ export const dealTime = (inks: readonly InkSummary[], runs = 25): number => {
     }
     return performance.now() - start
   })
-  return times.slice(5).sort((one, other) => one - other)[Math.floor((runs - 5) / 2)] as number
+  return times.slice(5).sort((one, other) => one - other)[Math.floor((runs - 5) / 2)]!
 }
 
 /** How long ten swatches take to derive, in milliseconds: the mean of many. */

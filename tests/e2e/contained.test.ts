@@ -61,7 +61,7 @@ const reddened = async (page: Page): Promise<number> => {
       const { data } = context.getImageData(box.left + 1, box.top + 1, box.width - 2, 12)
       let red = 0
       for (let i = 0; i < data.length; i += 4)
-        if ((data[i] as number) > 240 && (data[i + 1] as number) < 15 && (data[i + 2] as number) < 15) red++
+        if (data[i]! > 240 && data[i + 1]! < 15 && data[i + 2]! < 15) red++
       return red / (data.length / 4)
     })
     return Math.max(...counts)

@@ -73,9 +73,7 @@ const drawingIn = (svg: string): Drawing => {
         if (/^(?:\w+:)?svg$/.test(tag) && !drawing.width) {
           const view = (attributes.viewBox ?? '').split(/[\s,]+/).map(Number)
           ;[drawing.width, drawing.height] =
-            view.length === 4
-              ? [view[2] as number, view[3] as number]
-              : [number(attributes.width), number(attributes.height)]
+            view.length === 4 ? [view[2]!, view[3]!] : [number(attributes.width), number(attributes.height)]
         }
         const [, kind] = SHAPES.exec(tag) ?? []
         const color = kind ? css(own) : null

@@ -39,9 +39,9 @@ const rgbGroup = (value: Group): string | null => {
   const top = Math.max(...(parts as number[])) <= 1 ? 1 : 255
   return hexOf({
     mode: 'rgb',
-    r: (parts[0] as number) / top,
-    g: (parts[1] as number) / top,
-    b: (parts[2] as number) / top,
+    r: parts[0]! / top,
+    g: parts[1]! / top,
+    b: parts[2]! / top,
   })
 }
 
