@@ -1,6 +1,5 @@
 import { computed, type ComputedRef } from 'vue'
-import { FOOT_WORDS } from '~/words/footWords'
-import type { Step } from '~/words/steps'
+import { STEP_WORDS, type Step } from '~/words/steps'
 import { useChecking } from '~/stores/checking'
 import { useGathering } from '~/stores/gathering'
 import { useHandOverView } from '~/stores/handOverTabs'
@@ -26,5 +25,5 @@ export const useFootWords = (step: () => Step): ComputedRef<string> => {
         return handOver.view
     }
   })
-  return computed(() => FOOT_WORDS[step()][view.value] ?? '')
+  return computed(() => STEP_WORDS[step()].foot[view.value] ?? '')
 }

@@ -12,7 +12,7 @@ export const useShortcuts = (handlers: Partial<Record<ShortcutName, (event: Keyb
   const on = useShortcutsOn()
   const acts = new Map(
     (Object.keys(handlers) as ShortcutName[]).flatMap(name =>
-      SHORTCUTS[name].keys.map(key => [key as string, handlers[name]] as const),
+      SHORTCUTS[name].keys.map(key => [key, handlers[name]] as const),
     ),
   )
   useEventListener(window, 'keydown', event => {

@@ -1,5 +1,5 @@
 import { keyWords } from '#core/interaction/keys'
-import type { Step } from './steps'
+import { STEP_WORDS, STEPS, type Step } from './steps'
 
 /** Where a key holds: everywhere, in one step, or where the focus is on the thing named. */
 export type Where =
@@ -17,16 +17,20 @@ interface Shortcut {
   where: Where
 }
 
+/** Steps are gone to by their numbers. */
+const TO_STEPS = Object.fromEntries(
+  STEPS.map((step, i): [Step, Shortcut] => [
+    step,
+    { keys: [String(i + 1)], words: `Go to ${STEP_WORDS[step].title}`, where: 'everywhere' },
+  ]),
+) as Record<Step, Shortcut>
+
 /**
  * Every key of the application. Those `on` something are handled there, for they depend on what has the focus; all
  * others by `useShortcuts`.
  */
 export const SHORTCUTS = {
-  'gather': { keys: ['1'], words: 'Go to Gather', where: 'everywhere' },
-  'compose': { keys: ['2'], words: 'Go to Compose', where: 'everywhere' },
-  'remap': { keys: ['3'], words: 'Go to Remap', where: 'everywhere' },
-  'check': { keys: ['4'], words: 'Go to Check', where: 'everywhere' },
-  'hand-over': { keys: ['5'], words: 'Go to Hand over', where: 'everywhere' },
+  ...TO_STEPS,
   'undo': { keys: ['ctrl+z'], words: 'Undo', where: 'everywhere' },
   'redo': { keys: ['ctrl+shift+z', 'ctrl+y'], words: 'Redo', where: 'everywhere' },
   'original': { keys: ['o'], words: 'Hold for the original colors', where: 'everywhere' },
@@ -63,4 +67,5 @@ export const SHORTCUTS = {
 export type ShortcutName = keyof typeof SHORTCUTS
 
 /** A title with its key: “Deal (D)”. */
-export const withKey = (words: string, name: ShortcutName): string => `${words} (${keyWords(SHORTCUTS[name].keys[0])})`
+export const withKey = (words: string, name: ShortcutName): string =>
+  `${words} (${keyWords(SHORTCUTS[name].keys[0] ?? '')})`

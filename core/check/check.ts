@@ -8,7 +8,8 @@ import { accent, alike, loud, neutral, shares, unused } from './rules/parts'
 import { values, vision } from './rules/seeing'
 import type { CheckState } from './state'
 
-const ALL: readonly Rule[] = [
+/** All rules, in the order of their findings. */
+const RULES: Readonly<Record<RuleName, Rule>> = {
   lettering,
   areas,
   vision,
@@ -21,9 +22,10 @@ const ALL: readonly Rule[] = [
   neutral,
   print,
   ink,
-]
-/** The rules that find what is serious; the others never say so. */
-const GRAVE: readonly Rule[] = [lettering, vision]
+}
+const ALL = Object.values(RULES)
+const GRAVE = ALL.filter(({ isGrave }) => isGrave)
+
 /** The keys of what is serious in a state. */
 export const seriousKeys = (state: CheckState): string[] =>
   GRAVE.flatMap(({ find }) => find(state)).flatMap(({ severity, key }) => (severity === 'serious' ? [key] : []))
@@ -40,7 +42,7 @@ export const isSettled = (there: CheckState, findings: readonly Finding[], serio
   ) && seriousKeys(there).every(key => serious.has(key))
 
 /** A rule by its name. */
-export const ruleOf = (name: RuleName): Rule => ALL.find(rule => rule.name === name) as Rule
+export const ruleOf = (name: RuleName): Rule => RULES[name]
 
 /** All that would go wrong with a scheme in use, what is worst first. */
 export const findingsOf = (state: CheckState): Finding[] =>

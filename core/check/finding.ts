@@ -48,7 +48,12 @@ export interface Fix {
 
 /** The findings of a rule in a state, and the changes that could mend one of its findings, likeliest first. */
 export interface Rule {
-  name: RuleName
+  /** True if its findings can be serious. */
+  isGrave?: boolean
+  /** True if one color alone settles its findings, in chroma as well as in lightness. */
+  isOfOneColor?: boolean
+  /** True if another hue may settle its findings. */
+  isByHue?: boolean
   find: (state: CheckState) => Finding[]
   /** Ways that may settle a finding, each tried in turn. */
   tries: (finding: Finding, state: CheckState) => Try[]

@@ -179,7 +179,8 @@ class Search {
         if (changed.some(each => each === null)) return null
         return new Map([...tones, ...(changed as Array<[string, Tone]>)])
       }
-    const turns = this.tolerance && BY_HUE.has(finding.rule) ? [0, 1, -1] : [0]
+    const { isByHue, isOfOneColor } = ruleOf(finding.rule)
+    const turns = this.tolerance && isByHue ? [0, 1, -1] : [0]
     const free = (id: string, turn: number): number =>
       (this.start.get(id)?.angle ?? 0) + turn * this.tolerance - (tones.get(id)?.angle ?? 0)
     const single = ids.flatMap(id =>
@@ -188,7 +189,7 @@ class Search {
         return [
           way(shift(id, { l: STEP, angle })),
           way(shift(id, { l: -STEP, angle })),
-          ...(ONE_COLOR.has(finding.rule) || turn
+          ...(isOfOneColor || turn
             ? [
                 way(shift(id, { strength: -0.03, angle })),
                 way(shift(id, { strength: 0.05, angle })),
@@ -307,9 +308,6 @@ class Search {
   }
 }
 
-const ONE_COLOR: ReadonlySet<RuleName> = new Set<RuleName>(['print', 'ink', 'accent', 'loud', 'neutral'])
-/** Rules that another hue may settle. */
-const BY_HUE: ReadonlySet<RuleName> = new Set<RuleName>(['vision', 'accent', 'alike', 'loud', 'print'])
 const between = (from: Tone, to: Tone, part: number): Tone => ({
   angle: from.angle + arc(from.angle, to.angle) * part,
   l: from.l + (to.l - from.l) * part,

@@ -5,7 +5,7 @@ import { isNeutral, labOf, lchOf, type Hex } from '#core/color/convert'
 import { angleOf, rotate, WHEELS } from '#core/color/wheel'
 import { deal, isHarmonic } from './deal'
 import { MIN_DIFFERENCE } from './distinct'
-import { offsetsOf, SPREADS } from './harmony'
+import { offsetsOf, openingOf } from './harmony'
 import { rolesIn } from './proportion'
 import { alternatives, ladder, ladderLabs, LADDERS, strip } from './ladder'
 import { runs } from '../../tests/runs'
@@ -24,7 +24,7 @@ const fits = (
   anchor: number,
   kind: Parameters<typeof offsetsOf>[0],
 ): boolean => {
-  const range = SPREADS[kind]
+  const range = openingOf(kind)
   const spreads = range ? Array.from({ length: range.most - range.least + 1 }, (_, i) => range.least + i) : [undefined]
   return isHarmonic(
     hex,

@@ -4,7 +4,7 @@ import { deltaE } from '#core/color/difference'
 import { angleOf, colorAt, relativeChromaOn, type Wheel } from '#core/color/wheel'
 import { seeded } from '#core/math/random'
 import { clearColor, maxCompanionChroma, QUIETER, minDifferenceAt } from './clear'
-import { offsetsOf, SPREADS, type HarmonyKind } from './harmony'
+import { DEALT_HARMONIES, offsetsOf, openingOf, type HarmonyKind } from './harmony'
 import { ACCENT, rolesIn } from './proportion'
 import type { Tone } from './tone'
 
@@ -25,17 +25,6 @@ export interface Deal {
   kind: HarmonyKind
   anchor: number
 }
-
-const DEALT: readonly HarmonyKind[] = [
-  'monochromatic',
-  'analogous',
-  'complementary',
-  'split complementary',
-  'triadic',
-  'tetradic',
-  'square',
-  'analogous with accent',
-]
 
 /**
  * The fraction of the strongest fixed color's chroma that companions have: a deal is quiet, soft or, most often,
@@ -186,8 +175,8 @@ export const deal = ({ fixed, count, wheel, kind }: DealWish, seed: number): Dea
   const random = seeded(seed * 7919 + 17)
   const colorful = fixed.filter(hex => !isHueless(hex))
   const anchor = colorful.length ? angleOf(wheel, one(random, colorful)) : random() * 360
-  const chosen = kind && kind !== 'free' ? kind : one(random, DEALT)
-  const range = SPREADS[chosen]
+  const chosen = kind && kind !== 'free' ? kind : one(random, DEALT_HARMONIES)
+  const range = openingOf(chosen)
   const offsets = offsetsOf(
     chosen,
     range &&

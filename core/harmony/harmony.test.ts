@@ -4,8 +4,7 @@ import { deltaE } from '#core/color/difference'
 import { WHEELS } from '#core/color/wheel'
 import { COUNT, derive, type Derivation } from './derive'
 import { distinctColor, MIN_DIFFERENCE } from './distinct'
-import { HARMONIES, offsetsOf, SPREADS, spreadOf } from './harmony'
-import { spreadForAngle } from './open'
+import { HARMONIES, offsetsOf, openingOf, spreadForAngle, spreadOf } from './harmony'
 import { rolesIn, sharesIn, usualShares } from './proportion'
 
 const from = (change: Partial<Derivation> = {}): Derivation => ({
@@ -111,7 +110,7 @@ describe('opening a spread by one of its hues', () => {
     ['analogous with accent', 3],
   ] as const)('%s, hue %i turns instead', (kind, place) => expect(spreadForAngle(kind, place, 40)).toBeNull())
   it('agrees with where the hues then stand', () => {
-    for (const kind of Object.keys(SPREADS) as Array<keyof typeof SPREADS>) {
+    for (const kind of HARMONIES.filter(openingOf)) {
       offsetsOf(kind, 40).forEach((offset, place) => {
         const spread = spreadForAngle(kind, place, offset)
         if (spread !== null) expect(offsetsOf(kind, spread)[place]).toBeCloseTo(offset)

@@ -1,63 +1,91 @@
-/** The geometric relations on a wheel. */
-export const HARMONIES = [
-  'monochromatic',
-  'analogous',
-  'complementary',
-  'split complementary',
-  'triadic',
-  'tetradic',
-  'square',
-  'analogous with accent',
-  'free',
-] as const
-export type HarmonyKind = (typeof HARMONIES)[number]
+import { arc, degrees } from '#core/color/convert'
 
-/** The angle, in degrees, a harmony opens by: its limits and where it starts. */
-export interface SpreadRange {
+/** How far a harmony opens, in degrees: its limits, its usual spread, and the spread a dragged hue asks for. */
+interface Opening {
   least: number
   most: number
   usual: number
+  /**
+   * The spread, before it is brought within the limits, at which the hue in a place (from 1) stands at an angle from the base, in
+   * degrees; null where that hue cannot move without turning the whole shape.
+   */
+  at: (place: number, angle: number) => number | null
 }
 
-/** The spread of each harmony that has one; the others stand at fixed angles. */
-export const SPREADS: Partial<Record<HarmonyKind, SpreadRange>> = {
-  'analogous': { least: 10, most: 60, usual: 30 },
-  'split complementary': { least: 10, most: 80, usual: 30 },
-  'tetradic': { least: 20, most: 85, usual: 60 },
-  'analogous with accent': { least: 10, most: 60, usual: 30 },
+/** A geometric relation of hues on a wheel. */
+interface Harmony {
+  /** The wheel angles relative to the base, in degrees, the base first, at a spread in degrees. */
+  offsets: (spread: number) => number[]
+  /** Its spread; absent where the angles are fixed. */
+  opening?: Opening
+  /** True if companions are dealt in it. */
+  isDealt: boolean
 }
 
-/** A harmony brought within its own limits of spread, in degrees; its usual spread where none is given. */
+const fixed = (...offsets: number[]): Harmony => ({ offsets: () => offsets, isDealt: true })
+const fromBase = (angle: number): number => Math.abs(arc(0, angle))
+
+const ALL = {
+  'monochromatic': fixed(0),
+  'analogous': {
+    offsets: spread => [0, spread, -spread],
+    opening: { least: 10, most: 60, usual: 30, at: (_, angle) => fromBase(angle) },
+    isDealt: true,
+  },
+  'complementary': fixed(0, 180),
+  'split complementary': {
+    offsets: spread => [0, 180 - spread, 180 + spread],
+    opening: { least: 10, most: 80, usual: 30, at: (_, angle) => 180 - fromBase(angle) },
+    isDealt: true,
+  },
+  'triadic': fixed(0, 120, 240),
+  'tetradic': {
+    offsets: spread => [0, 180, spread, 180 + spread],
+    opening: {
+      ...{ least: 20, most: 85, usual: 60 },
+      at: (place, angle) => (place === 1 ? null : degrees(place === 2 ? angle : angle - 180) % 180),
+    },
+    isDealt: true,
+  },
+  'square': fixed(0, 180, 90, 270),
+  'analogous with accent': {
+    offsets: spread => [0, spread, -spread, 180],
+    opening: { least: 10, most: 60, usual: 30, at: (place, angle) => (place === 3 ? null : fromBase(angle)) },
+    isDealt: true,
+  },
+  /** Stands at the angles it is given. */
+  'free': { offsets: () => [0], isDealt: false },
+} satisfies Record<string, Harmony>
+
+export type HarmonyKind = keyof typeof ALL
+const RECORDS: Record<HarmonyKind, Harmony> = ALL
+
+/** All harmonies, in the order they are shown in. */
+export const HARMONIES = Object.keys(RECORDS) as [HarmonyKind, ...HarmonyKind[]]
+/** The harmonies that companions are dealt in. */
+export const DEALT_HARMONIES = HARMONIES.filter(kind => RECORDS[kind].isDealt)
+
+/** The spread of a harmony in degrees, its limits and usual value; undefined where its angles are fixed. */
+export const openingOf = (kind: HarmonyKind): Readonly<Opening> | undefined => RECORDS[kind].opening
+
+/** A spread brought within the limits of a harmony, in degrees; its usual one where none is given, 0 where angles are fixed. */
 export const spreadOf = (kind: HarmonyKind, wanted?: number): number => {
-  const range = SPREADS[kind]
-  if (!range) return 0
-  return Math.min(range.most, Math.max(range.least, wanted ?? range.usual))
+  const opening = openingOf(kind)
+  return opening ? Math.min(opening.most, Math.max(opening.least, wanted ?? opening.usual)) : 0
 }
 
 /**
  * The wheel angles of a harmony relative to its base, in degrees, the base first. `free` stands at the angles it is
  * given (or at the base alone).
  */
-export const offsetsOf = (kind: HarmonyKind, spread?: number, free: readonly number[] = [0]): number[] => {
-  const open = spreadOf(kind, spread)
-  switch (kind) {
-    case 'monochromatic':
-      return [0]
-    case 'analogous':
-      return [0, open, -open]
-    case 'complementary':
-      return [0, 180]
-    case 'split complementary':
-      return [0, 180 - open, 180 + open]
-    case 'triadic':
-      return [0, 120, 240]
-    case 'tetradic':
-      return [0, 180, open, 180 + open]
-    case 'square':
-      return [0, 180, 90, 270]
-    case 'analogous with accent':
-      return [0, open, -open, 180]
-    case 'free':
-      return free.length ? [...free] : [0]
-  }
+export const offsetsOf = (kind: HarmonyKind, spread?: number, free: readonly number[] = []): number[] =>
+  kind === 'free' && free.length ? [...free] : [...RECORDS[kind].offsets(spreadOf(kind, spread))]
+
+/**
+ * The spread at which the `place`-th hue of a harmony stands at an angle, in degrees relative to the base, within the
+ * harmony's limits; null where that hue cannot be moved without turning the whole shape.
+ */
+export const spreadForAngle = (kind: HarmonyKind, place: number, angle: number): number | null => {
+  const spread = place === 0 ? null : (openingOf(kind)?.at(place, angle) ?? null)
+  return spread === null ? null : spreadOf(kind, spread)
 }

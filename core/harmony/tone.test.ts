@@ -5,7 +5,7 @@ import { deltaE } from '#core/color/difference'
 import { relativeChromaOf } from '#core/color/relativeChroma'
 import { WHEELS } from '#core/color/wheel'
 import { COUNT, derive, type Derivation } from './derive'
-import { HARMONIES, SPREADS } from './harmony'
+import { HARMONIES, openingOf } from './harmony'
 import { rolesIn } from './proportion'
 import { profileOf, TONE_PLANS, type TonePlan } from './tone'
 
@@ -101,7 +101,7 @@ describe('tone plans', () => {
   it('never jump while the harmony opens', () => {
     for (const base of BRANDS.filter(hex => lchOf(hex).c > 0.02))
       for (const kind of KINDS) {
-        const { least, most } = SPREADS[kind] ?? { least: 0, most: 0 }
+        const { least, most } = openingOf(kind) ?? { least: 0, most: 0 }
         for (const plan of TONE_PLANS)
           for (let spread = least; spread < most; spread += 3)
             steady({ base, kind, plan, spread }, { base, kind, plan, spread: spread + 1 })

@@ -4,7 +4,7 @@ import { TERMS } from '~/words/terms'
 import { useElementSize, useLocalStorage } from '@vueuse/core'
 import { ArrowsPointingOutIcon, ChevronDownIcon, ChevronUpIcon } from '@heroicons/vue/20/solid'
 import { COUNT } from '#core/harmony/derive'
-import { SPREADS } from '#core/harmony/harmony'
+import { openingOf } from '#core/harmony/harmony'
 import { TONE_PLANS, type TonePlan } from '#core/harmony/tone'
 import { MAX_SWATCHES } from '#core/document/limits'
 import type { Harmony } from '#core/document/scheme'
@@ -22,7 +22,7 @@ import { useHistory } from '~/stores/history'
 const history = useHistory()
 const proofs = useProofs()
 const harmony = computed(() => history.document?.harmony)
-const range = computed(() => (harmony.value && history.document?.derived ? SPREADS[harmony.value.kind] : undefined))
+const range = computed(() => (harmony.value && history.document?.derived ? openingOf(harmony.value.kind) : undefined))
 /** Under this height of the bench the dial folds by itself, and the bench scrolls as one. */
 const LOW = 600
 const bench = useTemplateRef<HTMLElement>('bench')

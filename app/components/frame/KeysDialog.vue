@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { STEPS } from '~/words/steps'
+import { isStep, STEP_WORDS } from '~/words/steps'
 import { useShortcutsOn } from '~/composables/useShortcutsOn'
 import { keyWords } from '#core/interaction/keys'
 import { SHORTCUTS, type Where } from '~/words/shortcuts'
@@ -11,7 +11,7 @@ const emit = defineEmits<{ close: [] }>()
 const words = ref('')
 const on = useShortcutsOn()
 const lined = useFootLineOn()
-const titleOf = (where: Where): string => STEPS.find(({ step }) => step === where)?.title ?? where
+const titleOf = (where: Where): string => (isStep(where) ? STEP_WORDS[where].title : where)
 const groups = computed(() => {
   const wanted = words.value.trim().toLowerCase()
   const found = Object.values(SHORTCUTS).filter(({ words: description, keys, where }) =>

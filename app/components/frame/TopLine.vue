@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { withKey } from '~/words/shortcuts'
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/vue/20/solid'
-import { STEPS, type Step } from '~/words/steps'
+import { STEP_WORDS, STEPS, type Step } from '~/words/steps'
 import { useChecking } from '~/stores/checking'
 import { useHistory } from '~/stores/history'
 
@@ -28,14 +28,14 @@ const swatches = computed(() => history.settled?.scheme.map(({ hex }) => hex) ??
     </div>
     <nav aria-label="Steps">
       <ol v-one-stop="{ of: '.step-mark' }" class="flex">
-        <li v-for="{ step: each, title } in STEPS" :key="each">
+        <li v-for="each in STEPS" :key="each">
           <button
             class="step-mark"
             :aria-current="each === step ? 'step' : undefined"
-            :title="withKey(title, each)"
+            :title="withKey(STEP_WORDS[each].title, each)"
             @click="emit('step', each)"
           >
-            {{ title
+            {{ STEP_WORDS[each].title
             }}<span
               v-if="each === 'check' && checking.serious"
               class="value ml-1"

@@ -87,7 +87,7 @@ const markedLettering = (state: CheckState): Neighbors[] => {
 
 /** Lettering under 4.5:1; under 3:1 not even large letters read. */
 export const lettering: Rule = {
-  name: 'lettering',
+  isGrave: true,
   find: state =>
     pairsOfSwatches(
       { neighbors: [...state.neighbors.filter(pair => isLettering(pair, state)), ...markedLettering(state)] },
@@ -112,7 +112,6 @@ export const lettering: Rule = {
 
 /** Large areas that touch under 3:1 where the original had it. */
 export const areas: Rule = {
-  name: 'areas',
   find: state =>
     pairsOfSwatches(
       state,

@@ -27,7 +27,8 @@ const exchanges = (swatch: Swatch, others: readonly Swatch[]): Try[] =>
 
 /** An accent that colors nothing, is only a paler version of what dominates, or covers too much. */
 export const accent: Rule = {
-  name: 'accent',
+  isOfOneColor: true,
+  isByHue: true,
   find: state => {
     const found = state.project.scheme.find(({ role }) => role === 'accent')
     const most = mostOf(state)
@@ -111,7 +112,6 @@ const whyOff = (state: CheckState, id: string, is: number, meant: number, covere
 
 /** Parts of the picture that are far from what they are meant to be. */
 export const shares: Rule = {
-  name: 'shares',
   find: state => {
     const { scheme } = state.project
     const [total, covered] = [
@@ -176,7 +176,6 @@ export const shares: Rule = {
 
 /** Swatches the artwork does not use. */
 export const unused: Rule = {
-  name: 'unused',
   find: state =>
     state.project.scheme
       .filter(({ id, role }) => role !== 'accent' && areaOf(state, id) < SEEN)
@@ -202,7 +201,7 @@ export const unused: Rule = {
 
 /** Swatches that are all but the same. */
 export const alike: Rule = {
-  name: 'alike',
+  isByHue: true,
   find: ({ project: { scheme } }) =>
     scheme.flatMap((one, i) =>
       scheme.slice(i + 1).flatMap((other): Finding[] => {
@@ -227,7 +226,8 @@ export const alike: Rule = {
 
 /** Too many strong hues at once. */
 export const loud: Rule = {
-  name: 'loud',
+  isOfOneColor: true,
+  isByHue: true,
   find: state => {
     const strong = state.project.scheme.filter(
       ({ id, hex }) => lchOf(hex).c >= LOUD.chroma && areaOf(state, id) >= LOUD.covers,
@@ -270,7 +270,7 @@ export const loud: Rule = {
 
 /** No neutral that lets the others settle; or grays that have nothing of what dominates. */
 export const neutral: Rule = {
-  name: 'neutral',
+  isOfOneColor: true,
   find: state => {
     const { scheme } = state.project
     const grays = scheme.filter(({ hex }) => isNeutral(hex))

@@ -26,7 +26,8 @@ const visibleSwatches = (state: CheckState) => {
 
 /** Colors that the paper does not give back. */
 export const print: Rule = {
-  name: 'print',
+  isOfOneColor: true,
+  isByHue: true,
   find: state => {
     const { press } = state
     const { paper } = state.project.check.print
@@ -66,7 +67,7 @@ export const print: Rule = {
 
 /** Colors that take more ink than the paper bears. */
 export const ink: Rule = {
-  name: 'ink',
+  isOfOneColor: true,
   find: state => {
     const { press } = state
     const { paper, ink: most } = state.project.check.print

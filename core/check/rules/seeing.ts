@@ -22,7 +22,8 @@ const minDifference = ({ colors }: Neighbors): number => hardestVision(...colors
 
 /** Neighbors that most tell apart and color-blind readers do not (Machado, Oliveira and Fernandes, 2009). */
 export const vision: Rule = {
-  name: 'vision',
+  isGrave: true,
+  isByHue: true,
   find: state =>
     pairsOfSwatches(
       state,
@@ -48,7 +49,6 @@ const apartInGray = ({ colors: [one, other] }: Neighbors): number => Math.abs(li
 
 /** Neighbors that are one in gray though the original had them apart; and a picture without lights and darks. */
 export const values: Rule = {
-  name: 'values',
   find: state => {
     const pairs = pairsOfSwatches(
       state,

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
-import { definePageMeta, navigateTo, prefetchComponents, useHead, useRoute } from '#imports'
+import { definePageMeta, navigateTo, useHead, useRoute } from '#imports'
 import { useEventListener, watchDebounced } from '@vueuse/core'
 import { useShortcuts } from '~/composables/useShortcuts'
-import { isStep, STEPS, stepOf, type Step } from '~/words/steps'
+import { BENCHES } from '~/components/frame/benches'
+import { isStep, STEP_WORDS, STEPS, stepOf, type Step } from '~/words/steps'
 import { useOnceStanding } from '~/composables/useOnceStanding'
 import { reasonOf } from '~/words/reasonOf'
 import { sentence } from '#core/document/sentence'
@@ -65,7 +66,7 @@ const load = async (): Promise<void> => {
   try {
     await opened
     // the other steps are there before they are asked for
-    void prefetchComponents(['GatherBench', 'ComposeBench', 'RemapBench', 'CheckBench', 'HandOverBench'])
+    for (const fetchBench of Object.values(BENCHES)) fetchBench().catch(() => {}) // asked for again when it is gone to
   } catch (error) {
     problem.value = reasonOf(error)
   }
@@ -107,7 +108,7 @@ const over = useDropsAnywhere(arrival => {
 })
 
 useShortcuts({
-  ...Object.fromEntries(STEPS.map(({ step: each }) => [each, () => go(each)])),
+  ...Object.fromEntries(STEPS.map(each => [each, () => go(each)])),
   undo: history.undo,
   redo: history.redo,
   eyes: stage.exchangeEyes,
@@ -137,7 +138,7 @@ watchDebounced(
   ([asked, shown]) => void checking.refresh(asked, shown),
   { debounce: 250, immediate: true },
 )
-const title = computed(() => STEPS.find(({ step: each }) => each === step.value)?.title ?? '')
+const title = computed(() => STEP_WORDS[step.value].title)
 useHead({ title: () => (name.value === null ? 'Plumbago' : `${title.value} · ${name.value} · Plumbago`) })
 onMounted(load)
 onUnmounted(() => {
