@@ -1,6 +1,7 @@
 import { defineEventHandler, getHeader, getRouterParam, setHeader, type EventHandler, type H3Event } from 'h3'
 import type { z } from 'zod'
-import { toHttpError, httpError } from './answers'
+import { toHttpError } from './answers'
+import { httpError } from './httpError'
 import { readBytes } from './incoming'
 import { readJson } from './json'
 

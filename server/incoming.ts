@@ -2,7 +2,7 @@ import { mkdtemp, open, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { getHeader, setHeader, type H3Event } from 'h3'
-import { httpError } from './answers'
+import { httpError } from './httpError'
 
 /** Maximum pause of a body on its way, in milliseconds. */
 const MAX_PAUSE_MS = 15_000

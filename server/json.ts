@@ -1,4 +1,4 @@
-import { httpError } from './answers'
+import { httpError } from './httpError'
 
 /** Maximum number of values of a document, and their maximum depth. */
 const MAX_VALUES = 500_000

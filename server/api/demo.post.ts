@@ -1,5 +1,5 @@
 import { setResponseStatus } from 'h3'
-import { httpError } from '../answers'
+import { httpError } from '../httpError'
 import { database } from '../db/connect'
 import { startOver } from '../db/demo'
 import { apiHandler } from '../apiHandler'

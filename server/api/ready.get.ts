@@ -1,5 +1,5 @@
 import { pathToFileURL } from 'node:url'
-import { httpError } from '../answers'
+import { httpError } from '../httpError'
 import { database } from '../db/connect'
 import { migrationNames } from '../db/migrate'
 import { apiHandler } from '../apiHandler'

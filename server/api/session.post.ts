@@ -1,5 +1,5 @@
 import { signInSchema, type Me } from '#core/document/people'
-import { httpError } from '../answers'
+import { httpError } from '../httpError'
 import { readBody, apiHandler } from '../apiHandler'
 import { asks } from '../people/authorize'
 import { checkPassword, signIn } from '../people/signIn'

@@ -1,6 +1,8 @@
+import type { H3Error } from 'h3'
 import type { Sql } from 'postgres'
 import { hashToken } from '../token'
 import { inTransaction } from './connect'
+import { httpError } from '../httpError'
 
 /* Wrong passwords slow down whoever tries them. They are counted in the database, so that it does not matter which process is asked. */
 
@@ -17,12 +19,9 @@ const wordsOf = (seconds: number): string => {
   return `${count} ${unit}${count === 1 ? '' : 's'}`
 }
 
-/** Too many wrong passwords; `seconds` says when one may try again. */
-export class TooOften extends Error {
-  constructor(readonly seconds: number) {
-    super(`That was wrong too often. Try again in ${wordsOf(seconds)}.`)
-  }
-}
+/** 429: too many wrong passwords, and in how many seconds one may try again. */
+const tooOften = (seconds: number): H3Error =>
+  httpError(429, `That was wrong too often. Try again in ${wordsOf(seconds)}.`, { seconds })
 
 interface Counted {
   key: Buffer
@@ -53,7 +52,7 @@ export const countAttempt = (sql: Sql, name: string, address: string): Promise<v
       if (!row) {
         const [left] = await within<Array<{ seconds: number }>>`
           select ceil(extract(epoch from until - now()))::int as seconds from attempts where key = ${key}`
-        throw new TooOften(Math.max(1, left?.seconds ?? 1))
+        throw tooOften(Math.max(1, left?.seconds ?? 1))
       }
       if (row.failures < free) continue
       const wait = Math.min(2 ** Math.min(row.failures - free, 20), most)

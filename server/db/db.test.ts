@@ -21,7 +21,7 @@ import { lookOf } from '#core/document/project'
 import { unpackTrail } from '#core/history/trail'
 import type { PackedTrail, TrailState } from '#core/document/trail'
 import { findPreview, storePreview } from './previews'
-import { createProject, findProject, listProjects, saveProject, setDeleted, Stale } from './projects'
+import { createProject, findProject, listProjects, saveProject, setDeleted } from './projects'
 import { listDeleted, purge } from './purge'
 import { findTrail } from './trail'
 import { fullIt } from '../../tests/runs'
@@ -87,8 +87,7 @@ describe('projects', () => {
     const { id, document } = await createProject(sql, newProject('First'))
     expect((await saveProject(sql, id, 1, { ...document, name: 'Second' }))?.version).toBe(2)
     const late = saveProject(sql, id, 1, { ...document, name: 'Late' })
-    await expect(late).rejects.toThrow(Stale)
-    await late.catch((error: unknown) => expect((error as Stale).current.document.name).toBe('Second'))
+    await expect(late).rejects.toMatchObject({ statusCode: 409, data: { document: { name: 'Second' } } })
     expect((await findProject(sql, id))?.document.name).toBe('Second')
   })
   it('of two saves at once one wins and one is told', async () => {
@@ -324,12 +323,14 @@ describe('the trail', () => {
     const first = await saveProject(sql, id, 1, document, change, save)
     expect((await saveProject(sql, id, 1, document, change, save))?.version).toBe(first?.version)
     expect(await trailOf(id)).toHaveLength(1)
-    await expect(saveProject(sql, id, 1, document, change, randomUUID())).rejects.toThrow(Stale)
+    await expect(saveProject(sql, id, 1, document, change, randomUUID())).rejects.toMatchObject({ statusCode: 409 })
   })
   it('of a save that is refused is not stored', async () => {
     const { id } = await createProject(sql, document)
     await saveProject(sql, id, 1, document)
-    await expect(saveProject(sql, id, 1, document, { put: [state('late', null)], remove: [] })).rejects.toThrow(Stale)
+    await expect(saveProject(sql, id, 1, document, { put: [state('late', null)], remove: [] })).rejects.toMatchObject({
+      statusCode: 409,
+    })
     expect(await trailOf(id)).toEqual([])
   })
   it('is copied with its project', async () => {

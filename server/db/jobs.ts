@@ -3,6 +3,7 @@ import type { HandOverJob } from '#core/document/job'
 import { projectSchema, type Project } from '#core/document/project'
 import { wantedSchema, type Wanted } from '#core/handover/options'
 import { inTransaction } from './connect'
+import { httpError } from '../httpError'
 
 /** The most jobs of one project that wait or are under way at once. */
 export const MAX_AT_ONCE = 3
@@ -15,13 +16,6 @@ export const MAX_TRIES = 5
 const LOCKS = 704_113
 /** The channel workers listen to. */
 export const CHANNEL = 'plumbago_jobs'
-
-/** A project that has as many jobs as it may. */
-export class TooMany extends Error {
-  constructor() {
-    super(`${MAX_AT_ONCE} exports of this project are waiting already; wait for one of them, or stop it.`)
-  }
-}
 
 interface Row {
   id: string
@@ -46,7 +40,7 @@ const columns = (sql: Sql) => sql`id, name, state, done, parts, doing, failures,
 
 /**
  * Asks for a job on a project as it is stored; one that is not `listed` is only for whoever asked; one with a `review` writes the
- * pictures of that. Null where there is no such project; throws TooMany.
+ * pictures of that. Null where there is no such project; rejects with 429 where as many wait as may.
  */
 export const addJob = (
   sql: Sql,
@@ -60,7 +54,11 @@ export const addJob = (
     if (!found) return null
     const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`select count(*)::int as count from jobs
       where project_id = ${project} and state in ('waiting', 'underway')`
-    if (count >= MAX_AT_ONCE) throw new TooMany()
+    if (count >= MAX_AT_ONCE)
+      throw httpError(
+        429,
+        `${MAX_AT_ONCE} exports of this project are waiting already; wait for one of them, or stop it.`,
+      )
     const [row] = await within<Row[]>`insert into jobs (project_id, name, wanted, listed, review_id, document)
       select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, ${listed}, ${review}, document from projects where id = ${project}
       returning ${columns(within)}`

@@ -1,8 +1,10 @@
+import type { H3Error } from 'h3'
 import type { Sql } from 'postgres'
 import type { ListedPerson, Person, SignedIn, Welcome } from '#core/document/people'
 import type { Role } from '#core/document/roles'
 import { hashToken, newToken } from '../token'
 import { inTransaction } from './connect'
+import { httpError } from '../httpError'
 
 /** Lifetimes of a link to set a password, and of a session. */
 const WELCOME = '7 days'
@@ -15,17 +17,7 @@ const MAX_SESSIONS = 50
 /** Whose advisory lock that of the owners is. */
 const OWNERS = 704_114
 
-/** Something about people that cannot be; says why in a plain sentence. */
-export class PeopleRefused extends Error {
-  constructor(
-    readonly status: 404 | 409 | 410,
-    message: string,
-  ) {
-    super(message)
-  }
-}
-
-const notFound = (): PeopleRefused => new PeopleRefused(404, 'There is no such person.')
+const notFound = (): H3Error => httpError(404, 'There is no such person.')
 const isDuplicate = (error: unknown): boolean => error instanceof Error && 'code' in error && error.code === '23505'
 
 /** Does what may give a person a name; one that somebody else goes by is refused in words. */
@@ -33,7 +25,7 @@ const naming = async <Result>(name: string, work: () => Promise<Result>): Promis
   try {
     return await work()
   } catch (error) {
-    throw isDuplicate(error) ? new PeopleRefused(409, `Somebody here is called “${name}” already.`) : error
+    throw isDuplicate(error) ? httpError(409, `Somebody here is called “${name}” already.`) : error
   }
 }
 
@@ -43,8 +35,7 @@ const amongOwners = <Result>(sql: Sql, work: (within: Sql) => Promise<Result>): 
     await within`select pg_advisory_xact_lock(${OWNERS})`
     const had = await hasOwner(within)
     const result = await work(within)
-    if (had && !(await hasOwner(within)))
-      throw new PeopleRefused(409, 'Somebody has to stay owner. Make another one first.')
+    if (had && !(await hasOwner(within))) throw httpError(409, 'Somebody has to stay owner. Make another one first.')
     return result
   })
 
@@ -88,7 +79,7 @@ export const addPerson = (sql: Sql, name: string, role: Role): Promise<{ person:
     inTransaction(sql, async within => {
       const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`
         select count(*)::int as count from people where left_at is null`
-      if (count >= MAX_PEOPLE) throw new PeopleRefused(409, `${MAX_PEOPLE} people are the most there can be.`)
+      if (count >= MAX_PEOPLE) throw httpError(409, `${MAX_PEOPLE} people are the most there can be.`)
       const [row] = await within<Person[]>`
         insert into people (name, role) values (${name}, ${role}) returning id, name, role`
       const person = row as Person
@@ -136,7 +127,7 @@ export const welcomeBehind = async (sql: Sql, token: string): Promise<Welcome> =
     select people.id, name, role from welcomes left join people on people.id = person_id
     where token_hash = ${hashToken(token)} and ends_at > now() and left_at is null`
   if (!row || (row.id === null && (await hasOwner(sql))))
-    throw new PeopleRefused(410, 'This link was used already, or its time is over. Ask for a new one.')
+    throw httpError(410, 'This link was used already, or its time is over. Ask for a new one.')
   return row.id === null ? { name: null, role: 'owner' } : { name: row.name, role: row.role }
 }
 
@@ -150,7 +141,7 @@ export const setPasswordBy = (sql: Sql, token: string, password: string, name: s
       const { name: known } = await welcomeBehind(within, token)
       const [used] = await within<Array<{ person_id: string | null }>>`
         delete from welcomes where token_hash = ${hashToken(token)} returning person_id`
-      if (!used) throw new PeopleRefused(410, 'This link was used already. Ask for a new one.')
+      if (!used) throw httpError(410, 'This link was used already. Ask for a new one.')
       if (known === null) {
         await within`delete from welcomes where person_id is null`
         const [row] = await within<Person[]>`

@@ -1,6 +1,8 @@
+import type { H3Error } from 'h3'
 import type { JSONValue, Sql } from 'postgres'
 import type { TrailChange } from '#core/document/trail'
 import { projectSchema, type Project, type StoredProject } from '#core/document/project'
+import { httpError } from '../httpError'
 import { inTransaction } from './connect'
 import { tellOfProject } from './presence'
 import { changeTrail, copyTrail } from './trail'
@@ -21,12 +23,9 @@ export interface ProjectSummary {
 export const PROJECT_ORDERS = ['changed', 'made', 'name'] as const
 export type ProjectOrder = (typeof PROJECT_ORDERS)[number]
 
-/** A save that started from an older version than the one stored. */
-export class Stale extends Error {
-  constructor(readonly current: StoredProject) {
-    super('The project was changed elsewhere since it was opened here.')
-  }
-}
+/** 409, with what is stored: a change starts from an older version than that. */
+export const staleProject = (current: StoredProject): H3Error =>
+  httpError(409, 'The project was changed elsewhere since it was opened here.', current)
 
 /** Usual maximum ratio of unpacked to stored size. */
 const UNPACKED = 4
@@ -164,7 +163,7 @@ export const saveProject = async (
   const current = await findProject(sql, id)
   if (!current) return null
   if (save !== null && current.lastSave === save) return current
-  throw new Stale(current)
+  throw staleProject(current)
 }
 
 /** Takes a project from the list, or puts it back; false where there is none. */

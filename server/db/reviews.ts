@@ -1,3 +1,4 @@
+import type { H3Error } from 'h3'
 import type { JSONValue, Sql } from 'postgres'
 import { MAX_COMMENTS, MAX_REVIEWS } from '#core/document/limits'
 import type {
@@ -15,6 +16,7 @@ import type {
 } from '#core/document/review'
 import { hashToken, newToken } from '../token'
 import { inTransaction } from './connect'
+import { httpError } from '../httpError'
 
 /** The channel of review news; what is said there is the project, the review, and how far it is. */
 export const CHANNEL = 'plumbago_reviews'
@@ -31,19 +33,13 @@ const CHOICES_PER_MINUTE = 60
 
 const asJson = (value: unknown): JSONValue => value as JSONValue
 
-/** The reason a comment on a review is refused. */
-export class ReviewRefused extends Error {
-  constructor(
-    readonly status: 404 | 409 | 410 | 429,
-    message: string,
-    readonly why: 'gone' | 'missing' | 'ended' | 'withdrawn' | 'closed' | 'often' | 'full',
-  ) {
-    super(message)
-  }
-}
+/** Why a review refuses something. */
+type ReviewRefusal = 'gone' | 'missing' | 'ended' | 'withdrawn' | 'closed' | 'often' | 'full'
+const refused = (status: 404 | 409 | 410 | 429, message: string, why: ReviewRefusal): H3Error =>
+  httpError(status, message, { why })
 
 const NO_REVIEW = 'There is no review behind this link. Look whether it is whole.'
-const noSuch = (what: string): ReviewRefused => new ReviewRefused(404, `There is no such ${what}.`, 'missing')
+const noSuch = (what: string): H3Error => refused(404, `There is no such ${what}.`, 'missing')
 
 interface Stored {
   id: string
@@ -72,9 +68,9 @@ const goneOf = ({ withdrawn_at, ends_at }: Pick<Stored, 'withdrawn_at' | 'ends_a
 const refuseGone = (row: Pick<Stored, 'withdrawn_at' | 'ends_at'>): void => {
   const gone = goneOf(row)
   if (gone === 'withdrawn')
-    throw new ReviewRefused(410, 'This review was withdrawn by whoever sent it. Ask them for a new link.', gone)
+    throw refused(410, 'This review was withdrawn by whoever sent it. Ask them for a new link.', gone)
   const day = row.ends_at.toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' })
-  if (gone) throw new ReviewRefused(410, `This review ended on ${day}. Ask whoever sent it for a new link.`, gone)
+  if (gone) throw refused(410, `This review ended on ${day}. Ask whoever sent it for a new link.`, gone)
 }
 
 const pageOf = (row: Stored, counts: Record<string, number>): ReviewPage => ({
@@ -96,7 +92,7 @@ export const publishReview = (
     const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`
       select count(*)::int as count from reviews where project_id = ${project} and deleted_at is null`
     if (count >= MAX_REVIEWS)
-      throw new ReviewRefused(409, `A project has up to ${MAX_REVIEWS} reviews; delete one that is over.`, 'full')
+      throw refused(409, `A project has up to ${MAX_REVIEWS} reviews; delete one that is over.`, 'full')
     const token = newToken()
     const [row] = await within<Array<{ id: string }>>`
       insert into reviews (project_id, token_hash, title, greeting, shown, sources, ends_at) values (
@@ -155,7 +151,7 @@ export const reviewBehind = async (sql: Sql, token: string): Promise<string> => 
   const [row] = await sql<Array<Pick<Stored, 'id' | 'withdrawn_at' | 'ends_at'>>>`
     select reviews.id, withdrawn_at, ends_at from reviews join projects on projects.id = project_id
     where token_hash = ${hashToken(token)} and reviews.deleted_at is null and projects.deleted_at is null`
-  if (!row) throw new ReviewRefused(404, NO_REVIEW, 'gone')
+  if (!row) throw refused(404, NO_REVIEW, 'gone')
   refuseGone(row)
   return row.id
 }
@@ -272,8 +268,7 @@ const refuseOften = async (sql: Sql, id: string, reader: Buffer, address: Buffer
   const over = (Object.keys(PER_MINUTE) as Array<keyof typeof PER_MINUTE>).some(
     of => (lately?.[of] ?? 0) >= PER_MINUTE[of],
   )
-  if (over)
-    throw new ReviewRefused(429, 'That is a lot at once; what you wrote is kept here. Send it in a minute.', 'often')
+  if (over) throw refused(429, 'That is a lot at once; what you wrote is kept here. Send it in a minute.', 'often')
 }
 
 /** Refuses what is said of a piece that is not shown. */
@@ -305,7 +300,7 @@ export const addComment = (sql: Sql, review: string, put: CommentPut, from: From
       : []
     if (reader && address) await refuseOften(within, review, reader, address)
     if (row.comments >= MAX_COMMENTS)
-      throw new ReviewRefused(
+      throw refused(
         409,
         `There are ${MAX_COMMENTS.toLocaleString('en-US')} comments here, and no room for more. What you wrote is kept here.`,
         'full',
@@ -343,12 +338,11 @@ export const chooseLook = (
     const { seq, row } = await nextEvent(within, review)
     refuseGone(row)
     if (row.closed_at)
-      throw new ReviewRefused(409, 'The choice was closed by the designer; write a comment to reopen it.', 'closed')
+      throw refused(409, 'The choice was closed by the designer; write a comment to reopen it.', 'closed')
     if (look !== null) refuseMissing(row.shown, { look, spot: null })
     const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`select count(*)::int as count
       from review_choices where review_id = ${review} and created_at > now() - interval '1 minute'`
-    if (count >= CHOICES_PER_MINUTE)
-      throw new ReviewRefused(429, 'The choice changes too often; try again in a minute.', 'often')
+    if (count >= CHOICES_PER_MINUTE) throw refused(429, 'The choice changes too often; try again in a minute.', 'often')
     const choice: ReviewChoice = { look, author, at: new Date().toISOString() }
     await within`insert into review_choices (review_id, seq, look, author) values (${review}, ${seq}, ${look}, ${author})`
     await within`update reviews set choice = ${within.json(asJson(choice))} where id = ${review}`

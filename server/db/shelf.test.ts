@@ -16,7 +16,6 @@ import {
   searchShelf,
   setFolderAway,
   setDeletedOnShelf,
-  ShelfStale,
   versionsOnShelf,
 } from './shelf'
 
@@ -107,7 +106,7 @@ describe('the shelf', () => {
     const { id, origin } = await putOnShelf(sql, scheme('Changing', ['#e07a5f']))
     const { swatches } = scheme('Other', ['#2e4f7f'])
     expect(await saveOver(sql, id, 1, { swatches, origin })).toMatchObject({ version: 2, swatches })
-    await expect(saveOver(sql, id, 1, { swatches, origin })).rejects.toThrow(ShelfStale)
+    await expect(saveOver(sql, id, 1, { swatches, origin })).rejects.toMatchObject({ statusCode: 409 })
     expect(await versionsOnShelf(sql, id)).toMatchObject([{ version: 1, swatches: [{ hex: '#e07a5f' }] }])
     expect(await names({ near: '#e07a5f' })).toEqual([])
     expect(await names({ near: '#2e4f7f' })).toEqual(['Changing'])

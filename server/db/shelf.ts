@@ -2,6 +2,7 @@ import type { JSONValue, PendingQuery, Row, Sql } from 'postgres'
 import { labOf, type Hex } from '#core/color/convert'
 import type { KeptSwatch, ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
 import { inTransaction } from './connect'
+import { httpError } from '../httpError'
 
 /** Maximum distance in OKLab of a color near the one asked for, and of the one that is contained. */
 const NEAR = 0.07
@@ -77,13 +78,6 @@ export const findOnShelf = async (sql: Sql, id: string): Promise<ShelfScheme | n
   return row ? toScheme(row) : null
 }
 
-/** A change of a scheme conflicts with what is stored. */
-export class ShelfStale extends Error {
-  constructor(readonly current: ShelfScheme) {
-    super('The scheme was changed elsewhere since it was opened here.')
-  }
-}
-
 /** Changes what is said of a scheme; its colors and its version stay. Null where there is none. */
 export const updateOnShelf = (sql: Sql, id: string, details: Partial<ShelfSaid>): Promise<ShelfScheme | null> =>
   inTransaction(sql, async within => {
@@ -111,7 +105,8 @@ export const saveOver = (
       Stored[]
     >`select ${columns(within)} from shelf where id = ${id} and deleted_at is null for update`
     if (!row) return null
-    if (row.version !== version) throw new ShelfStale(toScheme(row))
+    if (row.version !== version)
+      throw httpError(409, 'The scheme was changed elsewhere since it was opened here.', toScheme(row))
     await within`insert into shelf_versions (shelf_id, version, swatches, origin)
       values (${id}, ${version}, ${sql.json(asJson(row.swatches))}, ${sql.json(asJson(row.origin))})`
     const next = { ...toScheme(row), swatches, origin }

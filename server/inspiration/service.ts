@@ -2,19 +2,13 @@ import { setTimeout as pause } from 'node:timers/promises'
 import { z } from 'zod'
 import { inspirationSchema, searched, type Inspiration, type InspirationQuery } from '#core/formats/inspiration'
 import schemes from './schemes.json'
+import { httpError } from '../httpError'
 
 /* A stand-in for an online inspiration service: as slow, and as unreliable, as one of those is told to be. */
 
 /** Behaviors of the service: as usual, very slowly, not at all, or with nothing to offer. */
 export const BEHAVIORS = ['usual', 'slow', 'down', 'empty'] as const
 export type Behavior = (typeof BEHAVIORS)[number]
-
-/** The service does not answer. */
-export class ServiceDown extends Error {
-  constructor() {
-    super('The inspiration service does not answer.')
-  }
-}
 
 const DELAYS: Readonly<Record<Behavior, number>> = { usual: 160, slow: 5000, down: 900, empty: 160 }
 
@@ -26,7 +20,7 @@ export interface InspirationPage {
   total: number
 }
 
-/** Asks the service. Rejects with ServiceDown where it does not answer. */
+/** Asks the service. Rejects with 503 where it does not answer. */
 export const askInspiration = async (
   query: InspirationQuery,
   from: number,
@@ -34,7 +28,7 @@ export const askInspiration = async (
   behavior: Behavior,
 ): Promise<InspirationPage> => {
   await pause(DELAYS[behavior])
-  if (behavior === 'down') throw new ServiceDown()
+  if (behavior === 'down') throw httpError(503, 'The inspiration service does not answer.')
   const found = behavior === 'empty' ? [] : searched(all, query)
   return { schemes: found.slice(from, from + count), total: found.length }
 }

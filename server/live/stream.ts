@@ -1,5 +1,5 @@
 import { setHeaders, type H3Event } from 'h3'
-import { httpError } from '../answers'
+import { httpError } from '../httpError'
 import { database } from '../db/connect'
 import { watching } from '../metrics'
 import { newsDesk, type Topic } from './news'

@@ -1,7 +1,7 @@
 import { getRequestHeader, sendRedirect, type H3Event } from 'h3'
 import type { Person } from '#core/document/people'
 import { ONLY_DESIGNERS, hasRole, type Role } from '#core/document/roles'
-import { httpError } from '../answers'
+import { httpError } from '../httpError'
 import { database, isDatabaseGone } from '../db/connect'
 import { sessionOf } from '../db/people'
 import { requiresSignIn } from './requiresSignIn'

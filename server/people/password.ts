@@ -1,5 +1,5 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
-import { Busy } from '../answers'
+import { busyError } from '../httpError'
 
 /* Passwords as they are stored: scrypt (RFC 7914) with the costs OWASP recommends. */
 
@@ -26,10 +26,10 @@ const MAX_WAITING = 32
 let underway = 0
 const waiting: Array<() => void> = []
 
-/** Does work when fewer than so many are done at once. Rejects with Busy where too many wait. */
+/** Does work when fewer than so many are done at once. Rejects with 503 where too many wait. */
 const queued = async <Result>(work: () => Promise<Result>): Promise<Result> => {
   if (underway >= AT_ONCE) {
-    if (waiting.length >= MAX_WAITING) throw new Busy()
+    if (waiting.length >= MAX_WAITING) throw busyError()
     await new Promise<void>(done => waiting.push(done))
   } else underway++
   try {
@@ -56,7 +56,7 @@ const keyOf = (password: string, salt: Buffer, { work, block, lanes }: Costs): P
       }),
   )
 
-/** Returns a password's hash as it is stored: the algorithm, its costs, salt and key. Rejects with Busy. */
+/** Returns a password's hash as it is stored: the algorithm, its costs, salt and key. Rejects with 503 where too many wait. */
 export const hashPassword = async (password: string): Promise<string> => {
   const salt = randomBytes(16)
   const key = await keyOf(password, salt, COSTS)
@@ -67,7 +67,7 @@ export const hashPassword = async (password: string): Promise<string> => {
 /** A kept password that is nobody's: whether a name is known does not show in how long the answer takes. */
 const NOBODY = ['scrypt', ...Object.values(COSTS), 'A'.repeat(22), 'A'.repeat(43)].join('$')
 
-/** Returns whether a password is the one that is stored (null: there is none, which takes as long). Rejects with Busy. */
+/** Returns whether a password is the one that is stored (null: there is none, which takes as long). Rejects with 503 where too many wait. */
 export const verifyPassword = async (password: string, stored: string | null): Promise<boolean> => {
   const [, work = '', block = '', lanes = '', salt = '', key = ''] = (stored ?? NOBODY).split('$')
   const costs = { work: Number(work), block: Number(block), lanes: Number(lanes) }

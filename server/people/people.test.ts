@@ -1,10 +1,11 @@
+import type { H3Error } from 'h3'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import type { Sql } from 'postgres'
 import { passwordSchema } from '#core/document/people'
 import { newProject } from '#core/scheme/create'
-import { countAttempt, forgiveAttempt, TooOften } from '../db/attempts'
+import { countAttempt, forgiveAttempt } from '../db/attempts'
 import { connect } from '../db/connect'
 import { migrate } from '../db/migrate'
 import {
@@ -148,7 +149,7 @@ describe('wrong passwords', () => {
   const tried = async (name: string, address: string): Promise<'through' | number> =>
     countAttempt(sql, name, address).then(
       () => 'through' as const,
-      (error: unknown) => (error as TooOften).seconds,
+      (error: unknown) => (error as H3Error<{ seconds: number }>).data?.seconds ?? NaN,
     )
   it('slow down who tries them, of many at once as of one after the other; others go on', async () => {
     const all = await Promise.all(Array.from({ length: 200 }, () => tried('Mara', '192.0.2.1')))

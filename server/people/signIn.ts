@@ -2,14 +2,14 @@ import { getRequestHeader, type H3Event } from 'h3'
 import type { Person } from '#core/document/people'
 import { onOneLine } from '#core/document/names'
 import { clientAddress } from '../address'
-import { httpError } from '../answers'
+import { httpError } from '../httpError'
 import { countAttempt, forgiveAttempt } from '../db/attempts'
 import { database } from '../db/connect'
 import { openSession, personCalled } from '../db/people'
 import { setSessionCookie } from './cookie'
 import { verifyPassword } from './password'
 
-/** Whom a name and a password belong to; null where to nobody. Every wrong one slows down the next. Rejects with TooOften or Busy. */
+/** Whom a name and a password belong to; null where to nobody. Every wrong one slows down the next. Rejects with 429 or 503. */
 export const checkPassword = async (
   event: H3Event,
   { name, password }: { name: string; password: string },

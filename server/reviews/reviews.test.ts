@@ -1,3 +1,4 @@
+import type { H3Error } from 'h3'
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
@@ -25,7 +26,6 @@ import {
   reviewPage,
   reviewsOf,
   threadsOn,
-  type ReviewRefused,
 } from '../db/reviews'
 import { newsDesk } from '../live/news'
 
@@ -77,12 +77,12 @@ const published = async (endsAt = later()): Promise<{ id: string; token: string;
 const put = (more: Partial<CommentPut> = {}): CommentPut =>
   commentPutSchema.parse({ id: randomUUID(), author: 'Ada', text: 'Lighter, please.', look: 'c1', ...more })
 const ADA = { reader: 'ada', address: '192.0.2.1' }
-const refusal = async (work: Promise<unknown>): Promise<Pick<ReviewRefused, 'status' | 'why'>> => {
+const refusal = async (work: Promise<unknown>): Promise<{ status: number; why: unknown }> => {
   try {
     await work
   } catch (error) {
-    const { status, why } = error as ReviewRefused
-    return { status, why }
+    const { statusCode, data } = error as H3Error<{ why: string }>
+    return { status: statusCode, why: data?.why }
   }
   throw new Error('It was not refused.')
 }

@@ -4,7 +4,7 @@ import { resolve } from 'node:path'
 import { createError, type H3Event } from 'h3'
 import { Unreadable } from '#core/svg/unreadable'
 import { Canceled, poolOf } from '../../render/pool'
-import { Busy } from '../answers'
+import { busyError } from '../httpError'
 import { reasonOf } from '../reason'
 import type { Answer, Given, Reply, TaskName } from './tasks'
 
@@ -82,7 +82,7 @@ let waiting = 0
 /**
  * Has a heavy task done by a process of its own; it is called off when whoever asked (null: many do) is gone. `size` says how large
  * the file is, in bytes. Rejects with Unreadable, in a plain
- * sentence, for what cannot be taken, that brings its process down, or takes too long; with Busy where too many wait.
+ * sentence, for what cannot be taken, that brings its process down, or takes too long; with 503 where too many wait.
  */
 export const runInWorker = async <Name extends TaskName>(
   event: H3Event | null,
@@ -90,7 +90,7 @@ export const runInWorker = async <Name extends TaskName>(
   given: Given<Name>,
   size = 0,
 ): Promise<Answer<Name>> => {
-  if (waiting >= MAX_WAITING) throw new Busy()
+  if (waiting >= MAX_WAITING) throw busyError()
   waiting++
   const { signal, leave } = goneSignal(event)
   try {

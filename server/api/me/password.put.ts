@@ -1,7 +1,7 @@
 import { setResponseStatus } from 'h3'
 import { z } from 'zod'
 import { passwordSchema, signInSchema } from '#core/document/people'
-import { httpError } from '../../answers'
+import { httpError } from '../../httpError'
 import { database } from '../../db/connect'
 import { changePassword } from '../../db/people'
 import { readBody, apiHandler } from '../../apiHandler'

@@ -4,7 +4,7 @@ import { archiveName } from '#core/handover/plan'
 import { wantedSchema } from '#core/handover/options'
 import { database } from '../../../db/connect'
 import { addJob } from '../../../db/jobs'
-import { findProject, Stale } from '../../../db/projects'
+import { findProject, staleProject } from '../../../db/projects'
 import { readBody, apiHandler, notFound, readParam } from '../../../apiHandler'
 
 const asked = z.object({ version: z.number().int().min(1), wanted: wantedSchema, listed: z.boolean().default(true) })
@@ -15,7 +15,7 @@ export default apiHandler(async event => {
   const { version, wanted, listed } = await readBody(event, asked)
   const project = await findProject(database(), id)
   if (!project) throw notFound('project')
-  if (project.version !== version) throw new Stale(project)
+  if (project.version !== version) throw staleProject(project)
   const job = await addJob(database(), id, archiveName(project.document), wanted, { listed })
   if (!job) throw notFound('project')
   setResponseStatus(event, 201)

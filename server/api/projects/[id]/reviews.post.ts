@@ -4,10 +4,10 @@ import { MAX_REVIEW_PICTURES } from '#core/document/limits'
 import { reviewPutSchema } from '#core/document/review'
 import { reviewPictures, reviewContents } from '#core/handover/review'
 import { FIRST_WANTED } from '#core/handover/options'
-import { httpError } from '../../../answers'
+import { httpError } from '../../../httpError'
 import { database, inTransaction } from '../../../db/connect'
 import { addJob } from '../../../db/jobs'
-import { findProject, Stale } from '../../../db/projects'
+import { findProject, staleProject } from '../../../db/projects'
 import { findReview, publishReview } from '../../../db/reviews'
 import { readBody, apiHandler, notFound, readParam } from '../../../apiHandler'
 import { linkTo } from '../../../reviews/requests'
@@ -25,7 +25,7 @@ export default apiHandler(async event => {
   if (ends > Date.now() + LONGEST) throw httpError(400, 'A review is open for a year at most.')
   const project = await findProject(database(), id)
   if (!project) throw notFound('project')
-  if (project.version !== version) throw new Stale(project)
+  if (project.version !== version) throw staleProject(project)
   const frozen = reviewContents(project.document, put)
   if (!frozen.shown.looks.length) throw httpError(400, 'No colorway is chosen.')
   const count = reviewPictures(frozen.shown).length
