@@ -4,8 +4,9 @@ import { relative, resolve, sep } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 /*
- * Builds the command line beside the server, so that it starts without a compiler in front: `bin/plumbago` runs what stands
- * here as long as no source is newer. Files that lie beside a source (papers, migrations) are found from where they are.
+ * Builds the command line and the file workers beside the server, so that they start without a compiler in front:
+ * `bin/plumbago` runs what stands here as long as no source is newer. Files that lie beside a source (papers, migrations)
+ * are found from where they are.
  */
 const root = fileURLToPath(new URL('..', import.meta.url))
 const out = resolve(root, '.output/cli')
@@ -36,7 +37,11 @@ const inOnePiece = {
 
 await rm(out, { recursive: true, force: true })
 await build({
-  entryPoints: ['plumbago', 'batchWorker'].map(name => resolve(root, `bin/${name}.ts`)),
+  entryPoints: {
+    plumbago: resolve(root, 'bin/plumbago.ts'),
+    batchWorker: resolve(root, 'bin/batchWorker.ts'),
+    fileWorker: resolve(root, 'server/workers/worker.ts'),
+  },
   outdir: out,
   outExtension: { '.js': '.mjs' },
   bundle: true,

@@ -1,25 +1,19 @@
-import type { ListedPerson, Me, Person, SignedIn, Welcome } from '#core/document/people'
 import type { Role } from '#core/document/roles'
-import { json, send } from './request'
+import { call } from './call'
 
 /** Who one is, who works here, and where they are signed in. All of it rejects with Refused. */
 export const peopleServer = {
-  me: () => json<Me>('GET', 'me'),
-  signIn: (name: string, password: string) => json<Me>('POST', 'session', { name, password }),
-  signOut: async (everywhere: boolean) => {
-    await send('DELETE', everywhere ? 'sessions' : 'session')
-  },
-  sessions: () => json<SignedIn[]>('GET', 'sessions'),
-  changePassword: async (old: string, password: string) => {
-    await send('PUT', 'me/password', { old, password })
-  },
-  people: () => json<ListedPerson[]>('GET', 'people'),
-  addPerson: (name: string, role: Role) => json<{ person: Person; token: string }>('POST', 'people', { name, role }),
-  changePerson: async (id: string, change: { name?: string; role?: Role; gone?: boolean }) => {
-    await send('PUT', `people/${id}`, change)
-  },
-  welcomeAgain: async (id: string) => (await json<{ token: string }>('POST', `people/${id}/link`)).token,
-  welcome: (token: string) => json<Welcome>('GET', `welcome/${encodeURIComponent(token)}`),
+  me: () => call('GET me', {}),
+  signIn: (name: string, password: string) => call('POST session', { body: { name, password } }),
+  signOut: (everywhere: boolean) => call(everywhere ? 'DELETE sessions' : 'DELETE session', {}),
+  sessions: () => call('GET sessions', {}),
+  changePassword: (old: string, password: string) => call('PUT me/password', { body: { old, password } }),
+  people: () => call('GET people', {}),
+  addPerson: (name: string, role: Role) => call('POST people', { body: { name, role } }),
+  changePerson: (id: string, change: { name?: string; role?: Role; gone?: boolean }) =>
+    call('PUT people/[id]', { params: { id }, body: change }),
+  welcomeAgain: async (id: string) => (await call('POST people/[id]/link', { params: { id } })).token,
+  welcome: (token: string) => call('GET welcome/[token]', { params: { token } }),
   setPassword: (token: string, password: string, name?: string) =>
-    json<Me>('POST', `welcome/${encodeURIComponent(token)}`, { password, ...(name === undefined ? {} : { name }) }),
+    call('POST welcome/[token]', { params: { token }, body: { password, name } }),
 }

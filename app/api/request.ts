@@ -45,36 +45,29 @@ export const send = async (method: string, path: string, body?: unknown, signal?
   throw toRefused(response.status, await sentenceOf(response))
 }
 
-/** The answer to a request, read as JSON. Rejects as `send` does. */
-export const json = async <Answer>(
-  method: string,
-  path: string,
-  body?: unknown,
-  signal?: AbortSignal,
-): Promise<Answer> => (await send(method, path, body, signal)).json() as Promise<Answer>
-
 /** The bytes of an answer. Rejects as `send` does. */
 export const bytes = async (path: string): Promise<Uint8Array> =>
   new Uint8Array(await (await send('GET', path)).arrayBuffer())
 
 /**
- * Sends a file and tells, while it is on its way, which part of it has left. Rejects with Refused, or with the
- * signal's reason.
+ * Sends a file and tells, while it is on its way, which fraction of it has left; returns the answer, read as JSON. Rejects with
+ * Refused, or with the signal's reason.
  */
-export const upload = <Answer>(
+export const upload = (
+  method: string,
   path: string,
   file: Blob,
   signal: AbortSignal,
   progress: (sent: number) => void,
-): Promise<Answer> =>
+): Promise<unknown> =>
   new Promise((resolve, reject) => {
     const request = new XMLHttpRequest()
-    request.open('POST', `/api/${path}`)
+    request.open(method, `/api/${path}`)
     request.setRequestHeader('content-type', 'application/octet-stream')
     request.responseType = 'json'
     request.upload.onprogress = ({ loaded, total }) => progress(total ? loaded / total : 0)
     request.onload = () => {
-      if (request.status < 300) resolve(request.response as Answer)
+      if (request.status < 300) resolve(request.response)
       else reject(toRefused(request.status, request.response as { message?: string } | null))
     }
     request.onerror = () => reject(new Refused(0, NO_ANSWER))

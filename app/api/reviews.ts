@@ -1,37 +1,48 @@
-import type { Threads } from '#core/interaction/talk'
-import type { CommentPut, ReviewChoice, ReviewComment, ReviewPage } from '#core/document/review'
+import type { AnswerOf, RequestOf } from '#core/api/contracts'
+import type { CommentPut } from '#core/document/review'
 import type { ReviewPicture, ReviewSize } from '#core/handover/review'
-import { json } from './request'
+import { call } from './call'
 
-/* The comments of a review: threads on a colorway (or, where none is named, on all), the latest first, before one. */
-const commentsAt = (path: string) => ({
-  threads: (look: string, before?: number) =>
-    json<Threads>(
-      'GET',
-      `${path}/comments?${look ? `look=${look}` : ''}${before === undefined ? '' : `&before=${before}`}`,
-    ),
-  answers: async (thread: string, before: number) =>
-    (await json<{ answers: ReviewComment[] }>('GET', `${path}/comments?thread=${thread}&before=${before}`)).answers,
-  pictureUrl: (size: ReviewSize, { look, artwork }: ReviewPicture) =>
-    `/api/${path}/pictures/${size}/${look}/${artwork}`,
+type Asked = RequestOf<'GET review/[token]/comments'>['query']
+type Found = AnswerOf<'GET review/[token]/comments'>
+
+/** The comments of a review: threads on a colorway (or, where none is named, on all), the latest first, before one. */
+const commentsBy = (ask: (query: Asked) => Promise<Found>) => ({
+  threads: async (look: string, before?: number) => {
+    const found = await ask({ look: look || undefined, before })
+    return 'threads' in found ? found : { threads: [], more: false }
+  },
+  answers: async (thread: string, before: number) => {
+    const found = await ask({ thread, before })
+    return 'answers' in found ? found.answers : []
+  },
 })
+
+const pictureAt =
+  (path: string) =>
+  (size: ReviewSize, { look, artwork }: ReviewPicture): string =>
+    `/api/${path}/pictures/${size}/${look}/${artwork}`
 
 /** Requests of whoever has the link of a review. All of it rejects with Refused. */
 export const reviewServer = (token: string) => {
+  const params = { token }
   const path = `review/${encodeURIComponent(token)}`
   return {
-    ...commentsAt(path),
-    page: () => json<ReviewPage>('GET', path),
-    say: (put: CommentPut & { reader: string }) => json<ReviewComment>('POST', `${path}/comments`, put),
-    choose: (look: string | null, author: string) => json<ReviewChoice>('PUT', `${path}/choice`, { look, author }),
+    ...commentsBy(query => call('GET review/[token]/comments', { params, query })),
+    pictureUrl: pictureAt(path),
+    page: () => call('GET review/[token]', { params }),
+    say: (put: CommentPut & { reader: string }) => call('POST review/[token]/comments', { params, body: put }),
+    choose: (look: string | null, author: string) =>
+      call('PUT review/[token]/choice', { params, body: { look, author } }),
     liveUrl: `/api/${path}/live`,
   }
 }
 
 /** Requests of its designer. */
 export const reviewDesk = (id: string) => ({
-  ...commentsAt(`reviews/${id}`),
-  say: (put: CommentPut) => json<ReviewComment>('POST', `reviews/${id}/comments`, put),
+  ...commentsBy(query => call('GET reviews/[id]/comments', { params: { id }, query })),
+  pictureUrl: pictureAt(`reviews/${id}`),
+  say: (put: CommentPut) => call('POST reviews/[id]/comments', { params: { id }, body: put }),
   resolve: (comment: string, resolved: boolean) =>
-    json<ReviewComment>('PUT', `reviews/${id}/comments/${comment}`, { resolved }),
+    call('PUT reviews/[id]/comments/[comment]', { params: { id, comment }, body: { resolved } }),
 })

@@ -1,18 +1,17 @@
+import type { BodyOf } from '#core/api/contracts'
 import type { Also } from '#core/svg/reading'
 import type { Manner } from '#core/raster/manner'
-import type { Inspiration, InspirationQuery } from '#core/formats/inspiration'
+import type { InspirationQuery } from '#core/formats/inspiration'
 import type { ArtworkFile } from '#core/document/artwork'
-import type { Deleted } from '#core/document/deleted'
-import type { Other } from '#core/document/live'
-import type { HandOverJob } from '#core/document/job'
-import type { PictureFile, PictureForm } from '#core/document/pictures'
-import type { Project, StoredProject } from '#core/document/project'
-import type { Review, ReviewPut } from '#core/document/review'
-import type { ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
-import type { PackedTrail } from '#core/document/trail'
+import type { PictureForm } from '#core/document/pictures'
+import type { Project } from '#core/document/project'
+import type { ProjectOrder } from '#core/document/projectCard'
+import type { ReviewPut } from '#core/document/review'
+import type { ShelfPut, ShelfQuery } from '#core/document/shelf'
 import type { Wanted } from '#core/handover/options'
 import type { Save } from '#core/history/saving'
-import { bytes, json, send, upload } from './request'
+import { call, callWithFile } from './call'
+import { bytes, send } from './request'
 
 /**
  * In what other way a file is read: a drawing with what is recolored besides the colors on its page, or a picture as
@@ -20,117 +19,90 @@ import { bytes, json, send, upload } from './request'
  */
 export type Anew = { also: readonly Also[] } | { manner: Manner; inks?: readonly string[] | undefined }
 
-/** A project in the list of projects. */
-export interface ProjectCard {
-  id: string
-  version: number
-  updatedAt: string
-  name: string
-  swatches: Array<{ hex: string; share: number }>
-  artwork: number
-  /** Width by height of what is shown of it, where that is known. */
-  ratio?: number
-}
-
-/** The orders projects are listed in, and what they are called. */
-export const PROJECT_ORDERS = { changed: 'Changed last', made: 'Made last', name: 'Name' } as const
-export type ProjectOrder = keyof typeof PROJECT_ORDERS
-
 /** The server's routes, each as one call. All of them reject with Refused. */
 export const server = {
   projects: (words = '', before = '', order: ProjectOrder = 'changed') =>
-    json<ProjectCard[]>(
-      'GET',
-      `projects?${new URLSearchParams({ order, ...(words && { words }), ...(before && { before }) })}`,
-    ),
+    call('GET projects', { query: { order, words, before: before || undefined } }),
   /** Number of projects of the demo. */
-  demo: () => json<{ projects: number }>('GET', 'demo'),
+  demo: () => call('GET demo', {}),
   /** Makes them anew, beside whatever there is. */
-  startOver: () => json<Array<{ id: string; name: string }>>('POST', 'demo'),
-  project: (id: string) => json<StoredProject>('GET', `projects/${id}`),
-  create: (name: string) => json<StoredProject>('POST', 'projects', { name }),
+  startOver: () => call('POST demo', {}),
+  project: (id: string) => call('GET projects/[id]', { params: { id } }),
+  create: (name: string) => call('POST projects', { body: { name } }),
   /** A project of its own from a document, with the trail of another. */
-  createFrom: (document: Project, trailOf?: string) => json<StoredProject>('POST', 'projects', { document, trailOf }),
-  duplicate: (id: string) => json<StoredProject>('POST', 'projects', { copyOf: id }),
+  createFrom: (document: Project, trailOf?: string) => call('POST projects', { body: { document, trailOf } }),
+  duplicate: (id: string) => call('POST projects', { body: { copyOf: id } }),
   save: ({ id, project, version, document, trail }: Save) =>
-    json<{ version: number }>('PUT', `projects/${project}`, {
-      ...{ version, document, save: id },
-      ...(trail.put.length || trail.remove.length ? { trail } : {}),
+    call('PUT projects/[id]', {
+      params: { id: project },
+      body: { version, document, save: id, ...(trail.put.length || trail.remove.length ? { trail } : {}) },
     }),
   /** Asks for files of a project in the version that was seen; how such jobs stand; stopping one, trying it again. */
   addJob: (id: string, version: number, wanted: Wanted, listed = true) =>
-    json<HandOverJob>('POST', `projects/${id}/jobs`, { version, wanted, listed }),
-  jobs: (id: string) => json<HandOverJob[]>('GET', `projects/${id}/jobs`),
-  job: (id: string) => json<HandOverJob>('GET', `jobs/${id}`),
-  stopJob: (id: string) => json<HandOverJob>('POST', `jobs/${id}/stop`),
+    call('POST projects/[id]/jobs', { params: { id }, body: { version, wanted, listed } }),
+  jobs: (id: string) => call('GET projects/[id]/jobs', { params: { id } }),
+  job: (id: string) => call('GET jobs/[id]', { params: { id } }),
+  stopJob: (id: string) => call('POST jobs/[id]/stop', { params: { id } }),
   jobResult: async (id: string) => (await send('GET', `jobs/${id}/result`)).blob(),
-  retryJob: (id: string) => json<HandOverJob>('POST', `jobs/${id}/retry`),
-  reviews: (id: string) => json<Review[]>('GET', `projects/${id}/reviews`),
+  retryJob: (id: string) => call('POST jobs/[id]/retry', { params: { id } }),
+  reviews: (id: string) => call('GET projects/[id]/reviews', { params: { id } }),
   publish: (id: string, version: number, put: ReviewPut) =>
-    json<{ review: Review; link: string }>('POST', `projects/${id}/reviews`, { version, ...put }),
-  changeReview: async (
-    id: string,
-    change: { endsAt?: string; closed?: boolean; withdrawn?: boolean; deleted?: boolean },
-  ) => (await json<{ review: Review | null }>('PUT', `reviews/${id}`, change)).review,
-  renewLink: async (id: string) => (await json<{ link: string }>('POST', `reviews/${id}/link`)).link,
+    call('POST projects/[id]/reviews', { params: { id }, body: { version, ...put } }),
+  changeReview: async (id: string, change: BodyOf<'PUT reviews/[id]'>) =>
+    (await call('PUT reviews/[id]', { params: { id }, body: change })).review,
+  renewLink: async (id: string) => (await call('POST reviews/[id]/link', { params: { id } })).link,
   newsUrl: '/api/live',
   /** Says which project is open in a window; who else is there. Leaving is said also while the page goes away. */
-  here: (window: string, project: string) => json<Other[]>('POST', 'here', { window, project }),
+  here: (window: string, project: string) => call('POST here', { body: { window, project } }),
   leave: (window: string) => {
     const body = new Blob([JSON.stringify({ window, project: null })], { type: 'application/json' })
     navigator.sendBeacon('/api/here', body)
   },
-  version: async (id: string) => (await json<{ version: number }>('GET', `projects/${id}/version`)).version,
-  trail: (id: string) => json<PackedTrail>('GET', `projects/${id}/trail`),
-  remove: async (id: string) => {
-    await send('DELETE', `projects/${id}`)
-  },
-  deleted: () => json<Deleted[]>('GET', 'deleted'),
-  restore: async (id: string) => {
-    await send('POST', `projects/${id}/restore`)
-  },
-  artwork: (hash: string) => json<ArtworkFile>('GET', `artwork/${hash}`),
+  version: async (id: string) => (await call('GET projects/[id]/version', { params: { id } })).version,
+  trail: (id: string) => call('GET projects/[id]/trail', { params: { id } }),
+  remove: (id: string) => call('DELETE projects/[id]', { params: { id } }),
+  deleted: () => call('GET deleted', {}),
+  restore: (id: string) => call('POST projects/[id]/restore', { params: { id } }),
+  artwork: (hash: string) => call('GET artwork/[hash]', { params: { hash } }),
   source: (hash: string) => bytes(`artwork/${hash}/source`),
   /** A picture of the artwork, as it is shown on the stage. */
   stagePicture: (hash: string) => bytes(`artwork/${hash}/stage`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
   readAnew: (hash: string, how: Anew, signal?: AbortSignal) =>
-    json<ArtworkFile>('POST', `artwork/${hash}/${'also' in how ? 'also' : 'manner'}`, how, signal),
+    'also' in how
+      ? call('POST artwork/[hash]/also', { params: { hash }, body: { also: [...how.also] } }, signal)
+      : call(
+          'POST artwork/[hash]/manner',
+          { params: { hash }, body: { manner: how.manner, inks: how.inks && [...how.inks] } },
+          signal,
+        ),
   picturesWithin: (hash: string) => bytes(`artwork/${hash}/pictures`),
   addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) =>
-    json<ArtworkFile>('POST', `artwork?name=${encodeURIComponent(file.name)}&kind=${kind}`, file, signal),
+    call('POST artwork', { query: { name: file.name, kind }, body: file }, signal),
   addPicture: (file: File, signal: AbortSignal, progress: (sent: number) => void) =>
-    upload<PictureFile>(`pictures?name=${encodeURIComponent(file.name)}`, file, signal, progress),
+    callWithFile('POST pictures', { query: { name: file.name } }, file, signal, progress),
   pictureBytes: (hash: string, form: PictureForm) => bytes(`pictures/${hash}/${form}`),
   pictureUrl: (hash: string, form: PictureForm) => `/api/pictures/${hash}/${form}`,
   inspiration: ({ words, near, fits }: InspirationQuery, from: number, signal: AbortSignal) =>
-    json<{ schemes: Inspiration[]; total: number }>(
-      'GET',
-      `inspiration?${new URLSearchParams({ words, fits: fits.join(','), from: String(from), ...(near ? { near } : {}) })}`,
-      undefined,
-      signal,
-    ),
+    call('GET inspiration', { query: { words, fits: fits.join(), from, near: near ?? undefined } }, signal),
   /** The shelf: searched, put on, saved over, changed for several at once; its folders and tags. */
-  shelf: (query: Partial<ShelfQuery>, from: number, signal: AbortSignal) => {
-    const { tags = [], holds = [], fits = [], ...rest } = query
-    const lists = { tags: tags.join(','), holds: holds.join(','), fits: fits.join(',') }
-    const parameters = Object.entries({ ...rest, ...lists, from }).filter(
-      ([, value]) => value !== undefined && value !== '' && value !== false,
-    )
-    const address = `shelf?${new URLSearchParams(parameters.map(([key, value]) => [key, String(value)]))}`
-    return json<{ schemes: ShelfScheme[]; total: number }>('GET', address, undefined, signal)
+  shelf: (
+    { tags = [], holds = [], fits = [], favorite = false, ...rest }: Partial<ShelfQuery>,
+    from: number,
+    signal: AbortSignal,
+  ) => {
+    const lists = { tags: tags.join(), holds: holds.join(), fits: fits.join() }
+    return call('GET shelf', { query: { ...rest, ...lists, favorite: favorite ? 'true' : undefined, from } }, signal)
   },
-  putOnShelf: (put: ShelfPut) => json<ShelfScheme>('POST', 'shelf', put),
+  putOnShelf: (put: ShelfPut) => call('POST shelf', { body: put }),
   saveOverShelf: (id: string, version: number, put: Pick<ShelfPut, 'swatches' | 'origin'>) =>
-    json<ShelfScheme>('PUT', `shelf/${id}`, { version, ...put }),
-  shelfVersions: (id: string) => json<ShelfVersion[]>('GET', `shelf/${id}/versions`),
-  changeShelf: (what: { change?: Array<{ id: string; said: Partial<ShelfSaid> }>; off?: string[]; on?: string[] }) =>
-    json<{ changed: ShelfScheme[] }>('POST', 'shelf/several', what),
-  shelfFolders: () => json<Array<{ id: string; name: string; count: number }>>('GET', 'shelf/folders'),
-  makeShelfFolder: (name: string) =>
-    json<{ id: string; name: string; count: number }>('POST', 'shelf/folders', { name }),
-  changeShelfFolder: (id: string, change: { name?: string; away?: boolean }) =>
-    json<Record<string, never>>('PUT', `shelf/folders/${id}`, change),
-  shelfTags: () => json<Array<{ tag: string; count: number }>>('GET', 'shelf/tags'),
+    call('PUT shelf/[id]', { params: { id }, body: { version, ...put } }),
+  shelfVersions: (id: string) => call('GET shelf/[id]/versions', { params: { id } }),
+  changeShelf: (change: Partial<BodyOf<'POST shelf/several'>>) => call('POST shelf/several', { body: change }),
+  shelfFolders: () => call('GET shelf/folders', {}),
+  makeShelfFolder: (name: string) => call('POST shelf/folders', { body: { name } }),
+  changeShelfFolder: (id: string, change: { name: string } | { away: boolean }) =>
+    call('PUT shelf/folders/[id]', { params: { id }, body: change }),
+  shelfTags: () => call('GET shelf/tags', {}),
   previewUrl: (id: string, version: number) => `/api/projects/${id}/preview?version=${version}`,
 }

@@ -1,6 +1,7 @@
 import { ref, shallowRef } from 'vue'
 import type { ReviewComment, ReviewThread } from '#core/document/review'
-import { type Talk, type Threads, withComment, withEarlierReplies, withMoreThreads } from '#core/interaction/talk'
+import type { Threads } from '#core/document/review'
+import { type Talk, withComment, withEarlierReplies, withMoreThreads } from '#core/interaction/talk'
 import { reasonOf } from '~/words/reasonOf'
 
 /** Where comments come from. */

@@ -11,7 +11,8 @@ import type { Project } from '#core/document/project'
 import { PROJECT_EXTENSION, readProjectFile } from '#core/document/projectFile'
 import type { ShelfScheme } from '#core/document/shelf'
 import { newProject } from '#core/scheme/create'
-import { PROJECT_ORDERS, type ProjectCard, type ProjectOrder, server } from '~/api/server'
+import type { ProjectCard, ProjectOrder } from '#core/document/projectCard'
+import { server } from '~/api/server'
 import { reasonOf } from '~/words/reasonOf'
 import { useArrivals } from '~/stores/arrivals'
 import { useArtworkFiles } from '~/stores/artwork'
@@ -30,6 +31,12 @@ useHead({ title: 'Projects · Plumbago' })
 /** The words that projects and schemes are found by. */
 const words = ref('')
 /** The order of the wall, remembered in this browser. */
+/** The orders projects are listed in, as choices. */
+const ORDERS: ReadonlyArray<{ value: ProjectOrder; title: string }> = [
+  { value: 'changed', title: 'Changed last' },
+  { value: 'made', title: 'Made last' },
+  { value: 'name', title: 'Name' },
+]
 const order = useLocalStorage<ProjectOrder>('plumbago home order', 'changed')
 const load = async (): Promise<void> => {
   problem.value = null
@@ -185,13 +192,7 @@ onMounted(async () => {
         <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
           <h1 id="projects" class="grow">Projects</h1>
           <label class="flex items-center gap-1.5"
-            >Order<SelectField
-              v-model="order"
-              label="Order of the projects"
-              data-test="home-order"
-              :choices="
-                (Object.keys(PROJECT_ORDERS) as ProjectOrder[]).map(value => ({ value, title: PROJECT_ORDERS[value] }))
-              "
+            >Order<SelectField v-model="order" label="Order of the projects" data-test="home-order" :choices="ORDERS"
           /></label>
           <MenuList v-if="!me.looksOnly" class="control bare" data-test="home-more" :choices="others">More…</MenuList>
           <p v-if="me.looksOnly" class="text-quiet">You look on; designers change projects.</p>

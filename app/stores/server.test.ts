@@ -2,7 +2,7 @@ import { nextTick } from 'vue'
 import { derivedFrom } from '#core/interaction/testing'
 import type { Review, ReviewNews } from '#core/document/review'
 import { type FakeServer, freshPage, Refusal, savedFiles, until } from '~/testing/page'
-import { OTHER, PROJECT, storedAs } from '~/testing/project'
+import { OTHER, PROJECT, idOf, saveAnswer, storedAs } from '~/testing/project'
 import { visited } from '../../tests/nuxt'
 import { useHandOver } from './handOver'
 import { useHistory } from './history'
@@ -31,6 +31,8 @@ jest.mock('~/workers/desk', () => ({
   deskOf: () => ({ at: () => ({ open: () => Promise.reject(new Error('no worker')) }), letGo: () => undefined }),
 }))
 
+const ADA = { window: idOf(9), name: 'Ada', isOwn: false }
+const [R1, R2, J1, S1, F1] = [idOf(1), idOf(2), idOf(3), idOf(4), idOf(5)]
 const DOCUMENT = derivedFrom('#0f6d5f', { kind: 'triadic', spread: 0, count: 4 })
 let server: FakeServer
 
@@ -39,10 +41,10 @@ beforeEach(async () => {
   visited.length = 0
   server
     .on('GET', /^projects\/[^/]+$/, () => storedAs(DOCUMENT))
-    .on('GET', /\/trail$/, () => ({ states: [], targets: [] }))
+    .on('GET', /\/trail$/, () => ({ states: [], targets: {} }))
     .on('GET', /\/reviews$/, () => [REVIEW])
     .on('GET', /\/jobs$/, () => [])
-    .on('POST', /^here$/, () => [{ name: 'Ada' }])
+    .on('POST', /^here$/, () => [ADA])
   await useProjectSession().open(PROJECT)
   useNotices().shown = []
 })
@@ -51,7 +53,7 @@ const texts = (): string[] => useNotices().shown.map(({ text }) => text)
 
 const REVIEW = {
   ...{
-    id: 'r1',
+    id: R1,
     title: 'Festival',
     greeting: '',
     seq: 4,
@@ -61,13 +63,20 @@ const REVIEW = {
     choice: null,
     closed: false,
   },
-  ...{ ready: true, making: null, looks: [{ key: 'c1', name: 'Dusk' }], artwork: [], sources: {}, withdrawnAt: null },
+  ...{
+    ready: true,
+    making: null,
+    looks: [{ key: 'c1', name: 'Dusk', note: '', swatches: [], artwork: [] }],
+    artwork: [],
+    sources: {},
+    withdrawnAt: null,
+  },
   ...{ createdAt: '2026-01-01T00:00:00Z', endsAt: '2027-01-01T00:00:00Z' },
 } as unknown as Review
 const comment = (seq: number) =>
-  ({ id: `k${seq}`, seq, by: 'client', author: 'Cleo', text: 'Hm', look: 'c1', thread: null }) as never
+  ({ id: idOf(100 + seq), seq, by: 'client', author: 'Cleo', text: 'Hm', look: 'c1', thread: null }) as never
 const news = (seq: number, more: Partial<ReviewNews> = {}): ReviewNews =>
-  ({ review: 'r1', seq, comments: [], choice: null, closed: false, ready: true, ...more }) as ReviewNews
+  ({ review: R1, seq, comments: [], choice: null, closed: false, ready: true, ...more }) as ReviewNews
 
 describe('reviews', () => {
   const loaded = async (): Promise<ReturnType<typeof useReviews>> => {
@@ -77,7 +86,7 @@ describe('reviews', () => {
   }
   it('are there when a project is open, and again when listening begins', async () => {
     const reviews = await loaded()
-    expect(reviews.reviews?.map(({ id }) => id)).toEqual(['r1'])
+    expect(reviews.reviews?.map(({ id }) => id)).toEqual([R1])
     const before = server.heard('GET', /\/reviews$/).length
     say.opened()
     await until(() => server.heard('GET', /\/reviews$/).length > before)
@@ -90,7 +99,7 @@ describe('reviews', () => {
     expect(texts()).toEqual(['Cleo wrote on “Festival”.'])
     expect(reviews.fresh).toBe(1)
     void useNotices().shown[0]?.undo?.()
-    expect([reviews.open?.id, reviews.fresh]).toEqual(['r1', 0])
+    expect([reviews.open?.id, reviews.fresh]).toEqual([R1, 0])
     expect(visited).toEqual([`/project/${PROJECT}/hand-over`])
   })
   it('tell whoever looks at the open one, once for each', async () => {
@@ -109,11 +118,11 @@ describe('reviews', () => {
   })
   it('are published once the project is on the server, and their link is shown', async () => {
     const reviews = await loaded()
-    server.on('POST', /\/reviews$/, () => ({ review: { ...REVIEW, id: 'r2' }, link: '/review/abc' }))
+    server.on('POST', /\/reviews$/, () => ({ review: { ...REVIEW, id: R2 }, link: '/review/abc' }))
     expect(
       await reviews.publish({ title: 'New', greeting: '', looks: ['now'], artwork: [], endsAt: '' } as never),
     ).toBe(true)
-    expect(reviews.link).toMatchObject({ review: 'r2', address: expect.stringContaining('/review/abc') as string })
+    expect(reviews.link).toMatchObject({ review: R2, address: expect.stringContaining('/review/abc') as string })
     expect(server.heard('POST', /\/reviews$/)[0]?.body).toMatchObject({ version: 1, title: 'New' })
   })
   it('that cannot be published say why', async () => {
@@ -124,8 +133,8 @@ describe('reviews', () => {
   })
   it('are withdrawn and deleted, each with its way back', async () => {
     const reviews = await loaded()
-    server.on('PUT', /^reviews\/r1$/, ({ body }) => ({
-      review: (body as { deleted?: boolean }).deleted ? null : { ...REVIEW, withdrawnAt: 'now' },
+    server.on('PUT', /^reviews\/[\w-]+$/, ({ body }) => ({
+      review: (body as { deleted?: boolean }).deleted ? null : { ...REVIEW, withdrawnAt: '2026-02-01T00:00:00Z' },
     }))
     await reviews.withdraw(REVIEW)
     expect(texts().at(-1)).toContain('is withdrawn')
@@ -146,7 +155,7 @@ describe('others in the project', () => {
   it('are said, and said again when somebody comes or goes', async () => {
     const others = useOthers()
     await until(() => others.others.length > 0)
-    expect(others.others).toEqual([{ name: 'Ada' }])
+    expect(others.others).toEqual([ADA])
     server.on('POST', /^here$/, () => [])
     say.project?.({ project: PROJECT, here: true })
     await until(() => others.others.length === 0)
@@ -182,7 +191,8 @@ describe('others in the project', () => {
 
 describe('handing over', () => {
   const job = (state: string, more: object = {}) => ({
-    ...{ id: 'j1', name: 'Kites.zip', state, done: 0, parts: 2, failures: [], createdAt: '2026-01-01T00:00:00Z' },
+    ...{ id: J1, name: 'Kites.zip', state, done: 0, parts: 2, failures: [], createdAt: '2026-01-01T00:00:00Z' },
+    ...{ doing: '', reason: null, size: null },
     ...more,
   })
   it('plans the files that what is chosen makes', () => {
@@ -208,7 +218,7 @@ describe('handing over', () => {
     let left = 2
     server
       .on('POST', /\/jobs$/, () => job('waiting'))
-      .on('GET', /^jobs\/j1$/, () => job(left-- > 0 ? 'underway' : 'done'))
+      .on('GET', /^jobs\/[\w-]+$/, () => job(left-- > 0 ? 'underway' : 'done'))
     await handOver.start()
     expect(server.heard('POST', /\/jobs$/)[0]?.body).toMatchObject({ version: 1, listed: true })
     await until(() => handOver.jobs[0]?.state === 'done', 8000)
@@ -241,7 +251,7 @@ describe('handing over', () => {
     server
       .on('POST', /\/jobs$/, () => job('done'))
       .on('GET', /result$/, () => new Uint8Array([1, 2, 3]))
-      .on('PUT', /^projects\//, () => ({ version: 2 }))
+      .on('PUT', /^projects\//, () => saveAnswer(2))
     sheet.show()
     await until(() => sheet.address !== null)
     expect(sheet.isStale).toBe(false)
@@ -252,59 +262,64 @@ describe('handing over', () => {
 
 describe('the shelf', () => {
   const scheme = {
-    id: 's1',
+    id: S1,
     name: 'Harbor',
     version: 1,
     note: '',
     tags: ['sea'],
     folder: null,
     favorite: false,
+    swatches: [{ hex: '#0f6d5f', name: 'Sea', role: 'dominant', share: 1 }],
+    origin: { kind: 'band', title: 'Kites', project: null },
+    updatedAt: '2026-01-01T00:00:00Z',
   } as never
   it('takes the present scheme, and gives it back', async () => {
     const shelf = useShelf()
     server
       .on('POST', /^shelf$/, () => scheme)
-      .on('POST', /^shelf\/several$/, () => ({ changed: [] }))
+      .on('POST', /^shelf\/several$/, () => ({ changed: [], off: 0, on: 0 }))
       .on('GET', /^shelf\/(folders|tags)$/, () => [])
     shelf.offer()
     expect(shelf.offered).toMatchObject({ name: 'Kites', origin: { kind: 'band', project: { id: PROJECT } } })
     await shelf.put({ name: 'Harbor', note: '', tags: [], folder: null, favorite: false }, shelf.offered as never)
     expect(texts()).toEqual(['“Harbor” is on the shelf.'])
-    expect(shelf.over).toMatchObject({ id: 's1' })
+    expect(shelf.over).toMatchObject({ id: S1 })
     await useNotices().shown[0]?.undo?.()
-    expect(server.heard('POST', /several$/)[0]?.body).toEqual({ off: ['s1'] })
+    expect(server.heard('POST', /several$/)[0]?.body).toEqual({ off: [S1] })
   })
   it('saves over what was used, and answers with what is there where that was changed meanwhile', async () => {
     const shelf = useShelf()
-    server.on('GET', /^shelf\/(folders|tags)$/, () => []).on('PUT', /^shelf\/s1$/, () => scheme)
+    server.on('GET', /^shelf\/(folders|tags)$/, () => []).on('PUT', /^shelf\/[\w-]+$/, () => scheme)
     shelf.use(scheme)
     shelf.offer()
     expect(await shelf.saveOver(scheme)).toBe('saved')
-    server.on('PUT', /^shelf\/s1$/, () => new Refusal(409, 'Changed.', { id: 's1', version: 7 }))
-    expect(await shelf.saveOver(scheme)).toEqual({ id: 's1', version: 7 })
-    server.on('PUT', /^shelf\/s1$/, () => new Refusal(500, 'It broke.'))
+    server.on('PUT', /^shelf\/[\w-]+$/, () => new Refusal(409, 'Changed.', { id: S1, version: 7 }))
+    expect(await shelf.saveOver(scheme)).toEqual({ id: S1, version: 7 })
+    server.on('PUT', /^shelf\/[\w-]+$/, () => new Refusal(500, 'It broke.'))
     expect(await shelf.saveOver(scheme)).toBe('failed')
     expect(texts().at(-1)).toBe('It broke.')
   })
   it('changes what is said of several, and takes all of it back', async () => {
     const shelf = useShelf()
-    server.on('GET', /^shelf\/(folders|tags)$/, () => []).on('POST', /^shelf\/several$/, () => ({ changed: [] }))
+    server
+      .on('GET', /^shelf\/(folders|tags)$/, () => [])
+      .on('POST', /^shelf\/several$/, () => ({ changed: [], off: 0, on: 0 }))
     await shelf.say([scheme], () => ({ favorite: true }), 'Marked Harbor.')
     await useNotices().shown.at(-1)?.undo?.()
     const [there, back] = server.heard('POST', /several$/).map(({ body }) => body)
-    expect(there).toEqual({ change: [{ id: 's1', said: { favorite: true } }] })
-    expect(back).toMatchObject({ change: [{ id: 's1', said: { favorite: false, tags: ['sea'] } }] })
+    expect(there).toEqual({ change: [{ id: S1, said: { favorite: true } }] })
+    expect(back).toMatchObject({ change: [{ id: S1, said: { favorite: false, tags: ['sea'] } }] })
   })
   it('makes, renames and takes away folders', async () => {
     const shelf = useShelf()
     server
       .on('GET', /^shelf\/(folders|tags)$/, () => [])
-      .on('POST', /^shelf\/folders$/, () => ({ id: 'f1', name: 'Sea', count: 0 }))
-      .on('PUT', /^shelf\/folders\/f1$/, () => ({}))
-    expect(await shelf.makeFolder('Sea')).toBe('f1')
-    await shelf.renameFolder({ id: 'f1', name: 'Sea' }, 'Harbor')
+      .on('POST', /^shelf\/folders$/, () => ({ id: F1, name: 'Sea', count: 0 }))
+      .on('PUT', /^shelf\/folders\/[\w-]+$/, () => ({}))
+    expect(await shelf.makeFolder('Sea')).toBe(F1)
+    await shelf.renameFolder({ id: F1, name: 'Sea' }, 'Harbor')
     await useNotices().shown.at(-1)?.undo?.()
-    await shelf.takeFolderAway({ id: 'f1', name: 'Sea' })
+    await shelf.takeFolderAway({ id: F1, name: 'Sea' })
     await useNotices().shown.at(-1)?.undo?.()
     expect(server.heard('PUT', /folders/).map(({ body }) => body)).toEqual([
       { name: 'Harbor' },

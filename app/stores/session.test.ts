@@ -1,5 +1,5 @@
 import { type FakeServer, freshPage, MemoryStorage, Refusal, until } from '~/testing/page'
-import { OTHER, PROJECT, storedAs } from '~/testing/project'
+import { OTHER, PROJECT, idOf, saveAnswer, storedAs } from '~/testing/project'
 import { draftKey } from '#core/interaction/drafts'
 import { derivedFrom } from '#core/interaction/testing'
 import { isSignedOut } from '~/api/request'
@@ -22,7 +22,7 @@ let server: FakeServer
 const openStored = async (version = 1): Promise<void> => {
   server
     .on('GET', /^projects\/[^/]+$/, ({ path }) => storedAs(DOCUMENT, version, path.slice('projects/'.length)))
-    .on('GET', /\/trail$/, () => ({ states: [], targets: [] }))
+    .on('GET', /\/trail$/, () => ({ states: [], targets: {} }))
   await useProjectSession().open(PROJECT)
 }
 const turn = (to: number): void => useHistory().run({ do: 'compose', harmony: { turn: to } })
@@ -56,7 +56,7 @@ describe('a project that is opened', () => {
         if (id === PROJECT) await new Promise<void>(done => (let1 = done))
         return storedAs({ ...DOCUMENT, name: id === PROJECT ? 'First' : 'Second' }, 1, id)
       })
-      .on('GET', /\/trail$/, () => ({ states: [], targets: [] }))
+      .on('GET', /\/trail$/, () => ({ states: [], targets: {} }))
     const session = useProjectSession()
     const first = session.open(PROJECT)
     const still = session.still()
@@ -71,7 +71,7 @@ describe('a project that is opened', () => {
 describe('a change', () => {
   it('is sent when the hand rests, with the version it starts from, and its state of the trail', async () => {
     await openStored(3)
-    server.on('PUT', /^projects\//, () => ({ version: 4 }))
+    server.on('PUT', /^projects\//, () => saveAnswer(4))
     turn(30)
     expect(useSaving().state.kind).toBe('saving')
     expect(JSON.parse(draft() ?? '{}')).toMatchObject({ version: 3, document: { harmony: { turn: 30 } } })
@@ -84,7 +84,7 @@ describe('a change', () => {
   })
   it('made in quick succession goes as one', async () => {
     await openStored()
-    server.on('PUT', /^projects\//, () => ({ version: 2 }))
+    server.on('PUT', /^projects\//, () => saveAnswer(2))
     for (const to of [10, 20, 30]) turn(to)
     await until(() => useSaving().state.kind === 'saved')
     expect(saves().map(({ document }) => document.harmony.turn)).toEqual([30])
@@ -93,7 +93,7 @@ describe('a change', () => {
     await openStored()
     let lost = true
     server.on('PUT', /^projects\//, () => {
-      if (!lost) return { version: 2 }
+      if (!lost) return saveAnswer(2)
       lost = false
       return new Refusal(0, '')
     })
@@ -129,7 +129,7 @@ describe('a change', () => {
     expect(made?.body).toMatchObject({ trailOf: PROJECT, document: { name: 'Kites (kept from a conflict)' } })
   })
   it('of one who only looks is refused in a sentence and never sent', async () => {
-    server.on('GET', /^me$/, () => ({ asks: true, person: { id: 'x', name: 'Vi', role: 'viewer' } }))
+    server.on('GET', /^me$/, () => ({ asks: true, person: { id: idOf(1), name: 'Vi', role: 'viewer' } }))
     await useMe().ask()
     await openStored()
     turn(30)
@@ -157,7 +157,7 @@ describe('work that was left', () => {
     localStorage.setItem(draftKey(PROJECT, 'closed'), JSON.stringify({ ...left, time: 10 }))
     server
       .on('POST', /^projects$/, ({ body }) => storedAs((body as { document: typeof DOCUMENT }).document, 1, OTHER))
-      .on('PUT', /^projects\//, () => ({ version: 2 }))
+      .on('PUT', /^projects\//, () => saveAnswer(2))
     await openStored()
     expect(useHistory().document?.name).toBe('Left')
     await until(() => server.heard('POST', /^projects$/).length > 0)
@@ -166,7 +166,7 @@ describe('work that was left', () => {
   })
   it('is waited for by whoever needs it on the server', async () => {
     await openStored()
-    server.on('PUT', /^projects\//, () => ({ version: 2 }))
+    server.on('PUT', /^projects\//, () => saveAnswer(2))
     expect(await useSaving().whenSaved()).toBe(1)
     turn(30)
     expect(await useSaving().whenSaved()).toBe(2)
@@ -179,7 +179,7 @@ describe('work that was left', () => {
 describe('the trail', () => {
   it('goes back to a state and keeps the later ones', async () => {
     await openStored()
-    server.on('PUT', /^projects\//, () => ({ version: 2 }))
+    server.on('PUT', /^projects\//, () => saveAnswer(2))
     turn(30)
     turn(60)
     const trail = useTrail()
@@ -220,7 +220,7 @@ describe('the trail', () => {
   it('of a project that was left does not come into the next', async () => {
     await openStored()
     let late: () => void = () => undefined
-    server.on('GET', /\/trail$/, () => new Promise(done => (late = () => done({ states: [], targets: [] }))))
+    server.on('GET', /\/trail$/, () => new Promise(done => (late = () => done({ states: [], targets: {} }))))
     const session = useProjectSession()
     const here = session.still()
     const opening = useTrail().open(PROJECT, null, here)
@@ -234,7 +234,7 @@ describe('the trail', () => {
 describe('who one is', () => {
   it('is asked, and stays as it was without an answer', async () => {
     const me = useMe()
-    server.on('GET', /^me$/, () => ({ asks: true, person: { id: 'x', name: 'Ada', role: 'owner' } }))
+    server.on('GET', /^me$/, () => ({ asks: true, person: { id: idOf(1), name: 'Ada', role: 'owner' } }))
     await me.ask()
     expect([me.owns, me.looksOnly]).toEqual([true, false])
     server.on('GET', /^me$/, () => new Refusal(0, ''))
@@ -246,7 +246,7 @@ describe('who one is', () => {
     server.on('GET', /^projects\//, () => new Refusal(401, 'Sign in first.', { why: 'signed out' }))
     await expect(useProjectSession().open(PROJECT)).rejects.toThrow('Sign in first.')
     expect(isSignedOut.value).toBe(true)
-    server.on('POST', /^session$/, () => ({ asks: true, person: { id: 'x', name: 'Ada', role: 'designer' } }))
+    server.on('POST', /^session$/, () => ({ asks: true, person: { id: idOf(1), name: 'Ada', role: 'designer' } }))
     await useMe().signIn('Ada', 'kites over the harbor')
     expect(isSignedOut.value).toBe(false)
   })

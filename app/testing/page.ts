@@ -1,9 +1,13 @@
 import { createPinia, setActivePinia } from 'pinia'
+import { checkAnswer } from '#core/api/contracts'
+import { checkAnswersBy } from '~/api/call'
 
 /*
  * What a page and a server are to stores and plain modules, for tests in Node: imported before anything else of the
  * interface, so that what is looked for when a module is loaded is there.
  */
+
+checkAnswersBy(checkAnswer)
 
 /** A storage of its own, with as much room as is said. */
 export class MemoryStorage implements Storage {

@@ -35,6 +35,9 @@ export const beginProject = (
   return recorded
 }
 
+/** An id as the server gives them, by a number. */
+export const idOf = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
+
 /** The id of the project that is stored, and of another. */
 export const [PROJECT, OTHER] = [
   '11111111-1111-4111-8111-111111111111',
@@ -44,4 +47,10 @@ export const [PROJECT, OTHER] = [
 /** A project as the server stores it. */
 export const storedAs = (document: Project, version = 1, id: string = PROJECT): StoredProject => ({
   ...{ id, version, document, lastSave: null, updatedAt: '2026-01-01T00:00:00Z' },
+})
+
+/** What the server answers to a save: the version it has made. */
+export const saveAnswer = (version: number): { version: number; updatedAt: string } => ({
+  version,
+  updatedAt: '2026-01-01T00:00:00.000Z',
 })

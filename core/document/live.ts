@@ -16,11 +16,8 @@ export const herePutSchema = z.object({ window: z.uuid(), project: z.uuid().null
 export type HerePut = z.infer<typeof herePutSchema>
 
 /** Another window on the same project: whose it is, where that is known. */
-export interface Other {
-  window: string
-  name: string | null
-  isOwn: boolean
-}
+export const otherSchema = z.object({ window: z.uuid(), name: nameSchema.nullable(), isOwn: z.boolean() })
+export type Other = z.infer<typeof otherSchema>
 
 /** Interval at which a window reports that it is open, and how long it counts as open after that, in milliseconds. */
 export const HERE = { again: 20_000, gone: 50_000 }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { nameSchema } from './basics'
-import { ROLES, type Role } from './roles'
+import { ROLES } from './roles'
 
 export const roleSchema = z.enum(ROLES)
 
@@ -29,25 +29,26 @@ export const personSchema = z.object({ id: z.uuid(), name: nameSchema, role: rol
 export type Person = z.infer<typeof personSchema>
 
 /** The same in the list of all: whether they have set a password, and when they were here last. */
-export interface ListedPerson extends Person {
-  isSet: boolean
-  seenAt: string | null
-}
+export const listedPersonSchema = personSchema.extend({ isSet: z.boolean(), seenAt: z.iso.datetime().nullable() })
+export type ListedPerson = z.infer<typeof listedPersonSchema>
 
 /** Who one is here: nobody in particular where nobody is asked, null where one has to sign in. */
-export interface Me {
-  asks: boolean
-  person: Person | null
-}
+export const meSchema = z.object({ asks: z.boolean(), person: personSchema.nullable() })
+export type Me = z.infer<typeof meSchema>
 
 /** Where one is signed in. */
-export interface SignedIn {
-  id: string
-  browser: string
-  since: string
-  seenAt: string
-  isThis: boolean
-}
+export const signedInSchema = z.object({
+  id: z.string(),
+  browser: z.string(),
+  since: z.iso.datetime(),
+  seenAt: z.iso.datetime(),
+  isThis: z.boolean(),
+})
+export type SignedIn = z.infer<typeof signedInSchema>
 
 /** The subject of a link to set a password: a person, or the first owner, who says their name. */
-export type Welcome = { name: string; role: Role } | { name: null; role: 'owner' }
+export const welcomeSchema = z.union([
+  z.object({ name: nameSchema, role: roleSchema }),
+  z.object({ name: z.null(), role: z.literal('owner') }),
+])
+export type Welcome = z.infer<typeof welcomeSchema>

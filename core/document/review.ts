@@ -1,7 +1,8 @@
 import { countWords } from './names'
 import { z } from 'zod'
 import { ROLES } from '#core/harmony/proportion'
-import { idSchema, listOf, nameSchema, part } from './basics'
+import { hexSchema, idSchema, listOf, nameSchema, part } from './basics'
+import { jobSchema } from './job'
 import { MAX_COMMENT_LENGTH, MAX_ARTWORK, MAX_COLORWAYS } from './limits'
 
 /* A review: what a client is shown behind a link, frozen when it was published, and what is said on it. */
@@ -55,27 +56,30 @@ export const commentPutSchema = z.object({
 export type CommentPut = z.infer<typeof commentPutSchema>
 
 /** A comment as it is told. `seq` tells when it came among everything that happens on the review. */
-export interface ReviewComment extends CommentPut {
-  seq: number
-  by: 'client' | 'designer'
-  createdAt: string
+export const reviewCommentSchema = commentPutSchema.extend({
+  seq: z.number().int(),
+  by: z.enum(['client', 'designer']),
+  createdAt: z.iso.datetime(),
   /** When its thread was resolved; null while it is open, and for answers. */
-  resolvedAt: string | null
-}
+  resolvedAt: z.iso.datetime().nullable(),
+})
+export type ReviewComment = z.infer<typeof reviewCommentSchema>
 
 /** A thread: a comment, the latest answers to it, and how many earlier ones there are. */
-export interface ReviewThread extends ReviewComment {
-  replies: ReviewComment[]
-  earlier: number
-}
+export const reviewThreadSchema = reviewCommentSchema.extend({
+  replies: z.array(reviewCommentSchema),
+  earlier: z.number().int().min(0),
+})
+export type ReviewThread = z.infer<typeof reviewThreadSchema>
+
+/** Threads on a colorway, the latest first, and whether there are earlier ones. */
+export const threadsSchema = z.object({ threads: z.array(reviewThreadSchema), more: z.boolean() })
+export type Threads = z.infer<typeof threadsSchema>
 
 /** The choice; no colorway where a choice was taken back. */
 export const choicePutSchema = z.object({ look: shownKeySchema.nullable(), author: authorSchema })
-export interface ReviewChoice {
-  look: string | null
-  author: string
-  at: string
-}
+export const reviewChoiceSchema = choicePutSchema.extend({ at: z.iso.datetime() })
+export type ReviewChoice = z.infer<typeof reviewChoiceSchema>
 
 /** A request to publish a review. */
 export const reviewPutSchema = z.object({
@@ -88,83 +92,83 @@ export const reviewPutSchema = z.object({
 export type ReviewPut = z.infer<typeof reviewPutSchema>
 
 /** A colorway as it was frozen for a review: its artwork by keys. */
-export interface ShownLook {
-  key: string
-  name: string
-  note: string
-  swatches: Array<{ hex: string; name: string; role: (typeof ROLES)[number]; share: number }>
-  artwork: string[]
-}
+const shownLookSchema = z.object({
+  key: shownKeySchema,
+  name: z.string(),
+  note: z.string(),
+  swatches: z.array(z.object({ hex: hexSchema, name: z.string(), role: z.enum(ROLES), share: part })),
+  artwork: z.array(shownKeySchema),
+})
+export type ShownLook = z.infer<typeof shownLookSchema>
 
 /** An artwork as it was frozen for a review; its size is in its own units. */
-export interface ShownArtwork {
-  key: string
-  name: string
-  width: number
-  height: number
-}
+const shownArtworkSchema = z.object({
+  key: shownKeySchema,
+  name: z.string(),
+  width: z.number().positive(),
+  height: z.number().positive(),
+})
+export type ShownArtwork = z.infer<typeof shownArtworkSchema>
 
 /** The content of a review. */
-export interface ReviewShown {
-  looks: ShownLook[]
-  artwork: ShownArtwork[]
-}
+const reviewShownSchema = z.object({ looks: z.array(shownLookSchema), artwork: z.array(shownArtworkSchema) })
+export type ReviewShown = z.infer<typeof reviewShownSchema>
 
 /**
  * Where the pieces of a review came from, by their keys: colorways by id, artwork by id. Nobody with the link is
  * told.
  */
-export type ReviewSources = Record<string, string>
+const reviewSourcesSchema = z.record(z.string(), z.string())
+export type ReviewSources = z.infer<typeof reviewSourcesSchema>
 
 /** Progress of the pictures of a review. */
-export interface ReviewMaking {
-  job: string
-  state: 'waiting' | 'underway' | 'done' | 'stopped' | 'failed'
-  done: number
-  parts: number
-  reason: string | null
-  failures: number
-}
+const reviewMakingSchema = jobSchema
+  .pick({ state: true, done: true, parts: true, reason: true })
+  .extend({ job: z.uuid(), failures: z.number().int().min(0) })
+export type ReviewMaking = z.infer<typeof reviewMakingSchema>
 
 /** A review as whoever has the link sees it. */
-export interface ReviewPage extends ReviewShown {
-  title: string
-  greeting: string
-  endsAt: string
+export const reviewPageSchema = reviewShownSchema.extend({
+  title: z.string(),
+  greeting: z.string(),
+  endsAt: z.iso.datetime(),
   /** True if its pictures are all there. */
-  ready: boolean
-  choice: ReviewChoice | null
+  ready: z.boolean(),
+  choice: reviewChoiceSchema.nullable(),
   /** True if the choice is closed. */
-  closed: boolean
-  seq: number
+  closed: z.boolean(),
+  seq: z.number().int(),
   /** Number of threads on each colorway, by its key. */
-  counts: Record<string, number>
-}
+  counts: z.record(z.string(), z.number().int()),
+})
+export type ReviewPage = z.infer<typeof reviewPageSchema>
 
 /** A review as its designer sees it. */
-export interface Review extends ReviewPage {
-  id: string
-  createdAt: string
-  withdrawnAt: string | null
-  sources: ReviewSources
-  making: ReviewMaking | null
+export const reviewSchema = reviewPageSchema.extend({
+  id: z.uuid(),
+  createdAt: z.iso.datetime(),
+  withdrawnAt: z.iso.datetime().nullable(),
+  sources: reviewSourcesSchema,
+  making: reviewMakingSchema.nullable(),
   /** Number of comments, and of threads that are open. */
-  comments: number
-  open: number
-}
+  comments: z.number().int().min(0),
+  open: z.number().int().min(0),
+})
+export type Review = z.infer<typeof reviewSchema>
 
 /** Events on a review since it was looked at last; `again` where that is too much to be told one by one. */
-export interface ReviewNews {
-  review: string
-  seq: number
-  comments: ReviewComment[]
-  again: boolean
-  choice: ReviewChoice | null
-  closed: boolean
-  ready: boolean
-  /** True if the link leads there still. */
-  gone: 'withdrawn' | 'ended' | null
-}
+export const reviewNewsSchema = z.object({
+  review: z.uuid(),
+  seq: z.number().int(),
+  comments: z.array(reviewCommentSchema),
+  again: z.boolean(),
+  choice: reviewChoiceSchema.nullable(),
+  closed: z.boolean(),
+  ready: z.boolean(),
+  /** Why the link leads nowhere any more; null while it does. */
+  gone: z.enum(['withdrawn', 'ended']).nullable(),
+})
+export type ReviewNews = z.infer<typeof reviewNewsSchema>
 
 /**
  * Adds news to a review that is known up to a number: the threads on each colorway then, and how many comments, and among them

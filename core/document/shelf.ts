@@ -48,18 +48,24 @@ export const shelfPutSchema = shelfSaidSchema.extend({
 export type ShelfPut = z.infer<typeof shelfPutSchema>
 
 /** A scheme as it stands on the shelf; its version goes up with its colors. */
-export interface ShelfScheme extends ShelfPut {
-  id: string
-  version: number
-  updatedAt: string
-}
+export const shelfSchemeSchema = shelfPutSchema.extend({
+  id: z.uuid(),
+  version: z.number().int().min(1),
+  updatedAt: z.iso.datetime(),
+})
+export type ShelfScheme = z.infer<typeof shelfSchemeSchema>
 
 /** An earlier version of a scheme. */
-export interface ShelfVersion {
-  version: number
-  swatches: KeptSwatch[]
-  keptAt: string
-}
+export const shelfVersionSchema = z.object({
+  version: z.number().int().min(1),
+  swatches: z.array(keptSwatchSchema),
+  keptAt: z.iso.datetime(),
+})
+export type ShelfVersion = z.infer<typeof shelfVersionSchema>
+
+/** A folder of the shelf, and the number of schemes in it. */
+export const shelfFolderSchema = z.object({ id: z.uuid(), name: nameSchema, count: z.number().int().min(0) })
+export type ShelfFolder = z.infer<typeof shelfFolderSchema>
 
 /** The orders of the shelf. */
 export const SHELF_ORDERS = ['newest', 'name'] as const

@@ -1,12 +1,6 @@
-import type { ReviewComment, ReviewThread } from '#core/document/review'
+import type { ReviewComment, ReviewThread, Threads } from '#core/document/review'
 
 /* Comments on a review as they are shown: threads by colorway, and all together. */
-
-/** Threads on a colorway, the latest first, and whether there are earlier ones. */
-export interface Threads {
-  threads: ReviewThread[]
-  more: boolean
-}
 
 /** Threads by the key of their colorway; those on all colorways stand under `ALL_LOOKS`. */
 export type Talk = Readonly<Record<string, Threads>>

@@ -1,6 +1,6 @@
+import { apiRoute } from '../apiRoute'
 import { database } from '../db/connect'
 import { listDeleted } from '../db/purge'
-import { apiHandler } from '../apiHandler'
 
 /** Answers deleted things that can still be restored. */
-export default apiHandler(() => listDeleted(database()))
+export default apiRoute('GET deleted', () => listDeleted(database()))

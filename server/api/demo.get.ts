@@ -1,5 +1,5 @@
+import { apiRoute } from '../apiRoute'
 import { database } from '../db/connect'
 import { demoCount } from '../db/demo'
-import { apiHandler } from '../apiHandler'
 
-export default apiHandler(async () => ({ projects: await demoCount(database()) }))
+export default apiRoute('GET demo', async () => ({ projects: await demoCount(database()) }))

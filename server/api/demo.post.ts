@@ -1,12 +1,10 @@
-import { setResponseStatus } from 'h3'
-import { httpError } from '../httpError'
+import { apiRoute } from '../apiRoute'
 import { database } from '../db/connect'
 import { startOver } from '../db/demo'
-import { apiHandler } from '../apiHandler'
+import { httpError } from '../httpError'
 
-export default apiHandler(async event => {
+export default apiRoute('POST demo', async () => {
   const made = await startOver(database())
   if (!made.length) throw httpError(404, 'There is no demo here to start over from.')
-  setResponseStatus(event, 201)
   return made.map(({ id, document: { name } }) => ({ id, name }))
 })

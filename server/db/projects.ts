@@ -3,25 +3,10 @@ import type { JSONValue, Sql } from 'postgres'
 import type { TrailChange } from '#core/document/trail'
 import { projectSchema, type Project, type StoredProject } from '#core/document/project'
 import { httpError } from '../httpError'
+import type { ProjectCard, ProjectOrder } from '#core/document/projectCard'
 import { inTransaction } from './connect'
 import { tellOfProject } from './presence'
 import { changeTrail, copyTrail } from './trail'
-
-/** A project in the list of projects. */
-export interface ProjectSummary {
-  id: string
-  version: number
-  updatedAt: string
-  name: string
-  swatches: Array<{ hex: string; share: number }>
-  artwork: number
-  /** Width by height of the artwork that is shown first; absent where there is none, or it was not noted yet. */
-  ratio?: number
-}
-
-/** The orders projects are listed in. */
-export const PROJECT_ORDERS = ['changed', 'made', 'name'] as const
-export type ProjectOrder = (typeof PROJECT_ORDERS)[number]
 
 /** 409, with what is stored: a change starts from an older version than that. */
 export const staleProject = (current: StoredProject): H3Error =>
@@ -70,7 +55,7 @@ export const listProjects = async (
   before?: string,
   words = '',
   order: ProjectOrder = 'changed',
-): Promise<ProjectSummary[]> => {
+): Promise<ProjectCard[]> => {
   const by = order === 'name' ? sql`lower(summary->>'name')` : order === 'made' ? sql`created_at` : sql`updated_at`
   const [beyond, way] = order === 'name' ? [sql`>`, sql`asc`] : [sql`<`, sql`desc`]
   const named = words
@@ -82,7 +67,7 @@ export const listProjects = async (
       id: string
       version: number
       updated_at: Date
-      summary: Omit<ProjectSummary, 'id' | 'version' | 'updatedAt'>
+      summary: Omit<ProjectCard, 'id' | 'version' | 'updatedAt'>
     }>
   >`
     select id, version, updated_at, summary from projects

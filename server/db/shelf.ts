@@ -1,6 +1,14 @@
 import type { JSONValue, PendingQuery, Row, Sql } from 'postgres'
 import { labOf, type Hex } from '#core/color/convert'
-import type { KeptSwatch, ShelfPut, ShelfQuery, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
+import type {
+  KeptSwatch,
+  ShelfFolder,
+  ShelfPut,
+  ShelfQuery,
+  ShelfSaid,
+  ShelfScheme,
+  ShelfVersion,
+} from '#core/document/shelf'
 import { inTransaction } from './connect'
 import { httpError } from '../httpError'
 
@@ -244,13 +252,6 @@ export const searchShelf = async (sql: Sql, query: ShelfQuery, from = 0, count =
   }
   const letters = `%${plainWords(query.words.trim()).replace(/[\\%_]/g, letter => `\\${letter}`)}%`
   return pageWith(sql, query, sql`and plain like ${letters}`, from, count)
-}
-
-/** A folder of the shelf, and how many schemes are in it. */
-export interface ShelfFolder {
-  id: string
-  name: string
-  count: number
 }
 
 /** The folders of the shelf by name. */

@@ -67,7 +67,10 @@ export const hashPassword = async (password: string): Promise<string> => {
 /** A kept password that is nobody's: whether a name is known does not show in how long the answer takes. */
 const NOBODY = ['scrypt', ...Object.values(COSTS), 'A'.repeat(22), 'A'.repeat(43)].join('$')
 
-/** Returns whether a password is the one that is stored (null: there is none, which takes as long). Rejects with 503 where too many wait. */
+/**
+ * Returns whether a password is the one that is stored (null: there is none, which takes as long). Rejects with 503 where too many
+ * wait.
+ */
 export const verifyPassword = async (password: string, stored: string | null): Promise<boolean> => {
   const [, work = '', block = '', lanes = '', salt = '', key = ''] = (stored ?? NOBODY).split('$')
   const costs = { work: Number(work), block: Number(block), lanes: Number(lanes) }

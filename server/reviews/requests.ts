@@ -1,6 +1,7 @@
-import { getQuery, setHeaders, type H3Event } from 'h3'
+import { setHeaders, type H3Event } from 'h3'
 import { z } from 'zod'
-import { shownKeySchema, type ReviewComment, type ReviewThread } from '#core/document/review'
+import type { AnswerOf, QueryOf } from '#core/api/contracts'
+import { shownKeySchema } from '#core/document/review'
 import { BEFORE, reviewPath, REVIEW_SIZES, type ReviewSize } from '#core/handover/review'
 import { clientAddress } from '../address'
 import { database } from '../db/connect'
@@ -17,17 +18,11 @@ const tokenSchema = z.string().regex(/^[\w-]{32}$/)
 export const requestedReview = (event: H3Event): Promise<string> =>
   reviewBehind(database(), tokenSchema.safeParse(event.context.params?.token).data ?? '')
 
-const askedThreads = z.union([
-  z.object({ thread: z.uuid(), before: z.coerce.number().int().min(0) }),
-  z.object({ look: shownKeySchema.optional(), before: z.coerce.number().int().min(0).optional() }),
-])
-
 /** The threads on a colorway, or on all, or earlier answers to one of them. */
-export const requestedComments = async (
-  event: H3Event,
+export const findComments = async (
   review: string,
-): Promise<{ threads: ReviewThread[]; more: boolean } | { answers: ReviewComment[] }> => {
-  const asked = askedThreads.parse(getQuery(event))
+  asked: QueryOf<'GET review/[token]/comments'>,
+): Promise<AnswerOf<'GET review/[token]/comments'>> => {
   if ('thread' in asked) return { answers: await answersBefore(database(), review, asked.thread, asked.before) }
   return threadsOn(database(), review, asked.look, asked.before)
 }

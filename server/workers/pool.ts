@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
+import { existsSync } from 'node:fs'
 import { setPriority } from 'node:os'
 import { resolve } from 'node:path'
 import { createError, type H3Event } from 'h3'
@@ -22,12 +23,18 @@ export const WORKER_PRIORITY = 5
 /** Maximum number of waiting tasks. */
 const MAX_WAITING = 64
 
+/** The worker's script: built beside a built server, which starts in half the time, or its source. */
+const BUILT = resolve('.output/cli/fileWorker.mjs')
+const SCRIPT =
+  process.env.NODE_ENV === 'production' && existsSync(BUILT)
+    ? [BUILT]
+    : ['--import', 'tsx', resolve('server/workers/worker.ts')]
+
 const spawnWorker = (memory: number) => (): ChildProcess => {
-  const worker = spawn(
-    process.execPath,
-    ['--import', 'tsx', `--max-old-space-size=${memory}`, resolve('server/workers/worker.ts')],
-    { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], serialization: 'advanced' },
-  )
+  const worker = spawn(process.execPath, [`--max-old-space-size=${memory}`, ...SCRIPT], {
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    serialization: 'advanced',
+  })
   if (worker.pid !== undefined) setPriority(worker.pid, WORKER_PRIORITY)
   return worker
 }

@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import { countWords } from '#core/document/names'
 import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
-import { type ProjectCard, server } from '~/api/server'
+import type { ProjectCard } from '#core/document/projectCard'
+import { server } from '~/api/server'
 import { useMe } from '~/stores/me'
 
 const { card } = defineProps<{ card: ProjectCard }>()

@@ -1,6 +1,5 @@
-import type { Me } from '#core/document/people'
-import { apiHandler } from '../../apiHandler'
+import { apiRoute } from '../../apiRoute'
 import { asks, identify } from '../../people/authorize'
 
 /** Who one is here. */
-export default apiHandler(async (event): Promise<Me> => ({ asks, person: asks ? await identify(event) : null }))
+export default apiRoute('GET me', async ({ event }) => ({ asks, person: asks ? await identify(event) : null }))

@@ -1,6 +1,6 @@
+import { apiRoute } from '../../apiRoute'
 import { database } from '../../db/connect'
 import { listPeople } from '../../db/people'
-import { apiHandler } from '../../apiHandler'
 
 /** Everybody who works here. */
-export default apiHandler(() => listPeople(database()))
+export default apiRoute('GET people', () => listPeople(database()))

@@ -1,15 +1,12 @@
-import { setResponseStatus } from 'h3'
+import { MAX_DOCUMENT_BYTES, MAX_HERE_BYTES, readJsonText } from '../../apiHandler'
+import { apiRoute } from '../../apiRoute'
 import { database } from '../../db/connect'
 import { createFromText } from '../../documents'
-import { apiHandler, jsonAnswer, readJsonText, MAX_DOCUMENT_BYTES, MAX_HERE_BYTES } from '../../apiHandler'
 import { runInWorker } from '../../workers/pool'
 
-export default apiHandler(async event => {
+export default apiRoute('POST projects', async ({ event }) => {
   const text = await readJsonText(event, MAX_DOCUMENT_BYTES)
-  const made =
-    text.length > MAX_HERE_BYTES
-      ? jsonAnswer(event, (await runInWorker(event, 'create document', { text })) ?? '')
-      : await createFromText(database(), text)
-  setResponseStatus(event, 201)
-  return made
+  return text.length > MAX_HERE_BYTES
+    ? runInWorker(event, 'create document', { text })
+    : createFromText(database(), text)
 })

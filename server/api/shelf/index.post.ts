@@ -1,11 +1,5 @@
-import { setResponseStatus } from 'h3'
-import { shelfPutSchema } from '#core/document/shelf'
+import { apiRoute } from '../../apiRoute'
 import { database } from '../../db/connect'
 import { putOnShelf } from '../../db/shelf'
-import { readBody, apiHandler } from '../../apiHandler'
 
-export default apiHandler(async event => {
-  const stored = await putOnShelf(database(), await readBody(event, shelfPutSchema))
-  setResponseStatus(event, 201)
-  return stored
-})
+export default apiRoute('POST shelf', async ({ body }) => putOnShelf(database(), await body()))

@@ -1,5 +1,5 @@
+import { apiRoute } from '../../apiRoute'
 import { database } from '../../db/connect'
 import { listTags } from '../../db/shelf'
-import { apiHandler } from '../../apiHandler'
 
-export default apiHandler(() => listTags(database()))
+export default apiRoute('GET shelf/tags', () => listTags(database()))

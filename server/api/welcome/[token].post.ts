@@ -1,19 +1,13 @@
-import { z } from 'zod'
-import { nameSchema } from '#core/document/basics'
-import { passwordSchema, type Me } from '#core/document/people'
+import { apiRoute } from '../../apiRoute'
 import { database } from '../../db/connect'
 import { setPasswordBy, welcomeBehind } from '../../db/people'
-import { readBody, apiHandler } from '../../apiHandler'
 import { asks } from '../../people/authorize'
 import { hashPassword } from '../../people/password'
 import { signIn } from '../../people/signIn'
 
-const asked = z.object({ password: passwordSchema, name: nameSchema.optional() })
-
 /** Sets a password by a link, and signs in. */
-export default apiHandler(async (event): Promise<Me> => {
-  const token = String(event.context.params?.token)
-  const { password, name } = await readBody(event, asked)
+export default apiRoute('POST welcome/[token]', async ({ event, params: { token }, body }) => {
+  const { password, name } = await body()
   const known = await welcomeBehind(database(), token)
   const person = await setPasswordBy(database(), token, await hashPassword(password), name ?? known.name ?? 'Owner')
   await signIn(event, person)

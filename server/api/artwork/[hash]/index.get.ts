@@ -1,12 +1,10 @@
 import { setHeader } from 'h3'
-import { hashSchema } from '#core/document/basics'
-import { findArtwork } from '../../../db/artwork'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
-import { apiHandler, notFound, readParam } from '../../../apiHandler'
+import { findArtwork } from '../../../db/artwork'
 
-export default apiHandler(async event => {
-  const file = await findArtwork(database(), readParam(event, 'hash', hashSchema))
-  if (!file) throw notFound('artwork')
-  setHeader(event, 'cache-control', 'private, max-age=31536000, immutable')
+export default apiRoute('GET artwork/[hash]', async ({ event, params }) => {
+  const file = await findArtwork(database(), params.hash)
+  if (file) setHeader(event, 'cache-control', 'private, max-age=31536000, immutable')
   return file
 })

@@ -1,10 +1,5 @@
-import { z } from 'zod'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { retryJob } from '../../../db/jobs'
-import { apiHandler, notFound, readParam } from '../../../apiHandler'
 
-export default apiHandler(async event => {
-  const job = await retryJob(database(), readParam(event, 'id', z.uuid(), 'job'))
-  if (!job) throw notFound('job')
-  return job
-})
+export default apiRoute('POST jobs/[id]/retry', ({ params }) => retryJob(database(), params.id))

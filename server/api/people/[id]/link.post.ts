@@ -1,9 +1,8 @@
-import { z } from 'zod'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { welcomeAgain } from '../../../db/people'
-import { apiHandler, readParam } from '../../../apiHandler'
 
 /** A new link for somebody to set a password. */
-export default apiHandler(async event => ({
-  token: await welcomeAgain(database(), readParam(event, 'id', z.uuid(), 'person')),
+export default apiRoute('POST people/[id]/link', async ({ params }) => ({
+  token: await welcomeAgain(database(), params.id),
 }))

@@ -1,25 +1,13 @@
-import { z } from 'zod'
+import { MAX_DOCUMENT_BYTES, MAX_HERE_BYTES, readJsonText } from '../../../apiHandler'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { saveFromText } from '../../../documents'
-import {
-  apiHandler,
-  jsonAnswer,
-  readJsonText,
-  MAX_DOCUMENT_BYTES,
-  MAX_HERE_BYTES,
-  notFound,
-  readParam,
-} from '../../../apiHandler'
 import { runInWorker } from '../../../workers/pool'
 
-export default apiHandler(async event => {
-  const id = readParam(event, 'id', z.uuid())
+export default apiRoute('PUT projects/[id]', async ({ event, params: { id } }) => {
   const text = await readJsonText(event, MAX_DOCUMENT_BYTES)
   const by = event.context.person?.name ?? null
-  const isLarge = text.length > MAX_HERE_BYTES
-  const saved = isLarge
-    ? await runInWorker(event, 'save document', { id, text, by })
-    : await saveFromText(database(), id, text, by)
-  if (saved === null) throw notFound('project')
-  return typeof saved === 'string' ? jsonAnswer(event, saved) : saved
+  return text.length > MAX_HERE_BYTES
+    ? runInWorker(event, 'save document', { id, text, by })
+    : saveFromText(database(), id, text, by)
 })

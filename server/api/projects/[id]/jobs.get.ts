@@ -1,6 +1,5 @@
-import { z } from 'zod'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { jobsOf } from '../../../db/jobs'
-import { apiHandler, readParam } from '../../../apiHandler'
 
-export default apiHandler(event => jobsOf(database(), readParam(event, 'id', z.uuid())))
+export default apiRoute('GET projects/[id]/jobs', ({ params }) => jobsOf(database(), params.id))

@@ -1,11 +1,5 @@
-import { setResponseStatus } from 'h3'
-import { z } from 'zod'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { setDeleted } from '../../../db/projects'
-import { apiHandler, notFound, readParam } from '../../../apiHandler'
 
-export default apiHandler(async event => {
-  if (!(await setDeleted(database(), readParam(event, 'id', z.uuid()), false))) throw notFound('project')
-  setResponseStatus(event, 204)
-  return null
-})
+export default apiRoute('POST projects/[id]/restore', ({ params }) => setDeleted(database(), params.id, false))

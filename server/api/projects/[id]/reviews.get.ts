@@ -1,6 +1,5 @@
-import { z } from 'zod'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { reviewsOf } from '../../../db/reviews'
-import { apiHandler, readParam } from '../../../apiHandler'
 
-export default apiHandler(event => reviewsOf(database(), readParam(event, 'id', z.uuid())))
+export default apiRoute('GET projects/[id]/reviews', ({ params }) => reviewsOf(database(), params.id))

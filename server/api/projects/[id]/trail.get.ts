@@ -1,13 +1,10 @@
-import { z } from 'zod'
+import { MAX_HERE_BYTES } from '../../../apiHandler'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { findTrail, sizeOfTrail } from '../../../db/trail'
-import { apiHandler, jsonAnswer, MAX_HERE_BYTES, notFound, readParam } from '../../../apiHandler'
 import { runInWorker } from '../../../workers/pool'
 
-export default apiHandler(async event => {
-  const id = readParam(event, 'id', z.uuid())
+export default apiRoute('GET projects/[id]/trail', async ({ event, params: { id } }) => {
   const isLarge = (await sizeOfTrail(database(), id)) > MAX_HERE_BYTES
-  const trail = isLarge ? await runInWorker(event, 'tell trail', { id }) : await findTrail(database(), id)
-  if (!trail) throw notFound('project')
-  return typeof trail === 'string' ? jsonAnswer(event, trail) : trail
+  return isLarge ? runInWorker(event, 'tell trail', { id }) : findTrail(database(), id)
 })

@@ -1,11 +1,9 @@
-import { z } from 'zod'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { versionOf } from '../../../db/projects'
-import { apiHandler, notFound, readParam } from '../../../apiHandler'
 
 /** The version a project has reached. */
-export default apiHandler(async event => {
-  const version = await versionOf(database(), readParam(event, 'id', z.uuid()))
-  if (version === null) throw notFound('project')
-  return { version }
+export default apiRoute('GET projects/[id]/version', async ({ params }) => {
+  const version = await versionOf(database(), params.id)
+  return version === null ? null : { version }
 })

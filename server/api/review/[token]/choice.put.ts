@@ -1,11 +1,10 @@
-import { choicePutSchema } from '#core/document/review'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { chooseLook } from '../../../db/reviews'
-import { readBody, apiHandler } from '../../../apiHandler'
 import { requestedReview } from '../../../reviews/requests'
 
 /** A client chooses a colorway, or takes the choice back. */
-export default apiHandler(async event => {
+export default apiRoute('PUT review/[token]/choice', async ({ event, body }) => {
   const review = await requestedReview(event)
-  return chooseLook(database(), review, await readBody(event, choicePutSchema))
+  return chooseLook(database(), review, await body())
 })

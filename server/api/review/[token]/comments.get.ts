@@ -1,4 +1,6 @@
-import { apiHandler } from '../../../apiHandler'
-import { requestedComments, requestedReview } from '../../../reviews/requests'
+import { apiRoute } from '../../../apiRoute'
+import { findComments, requestedReview } from '../../../reviews/requests'
 
-export default apiHandler(async event => requestedComments(event, await requestedReview(event)))
+export default apiRoute('GET review/[token]/comments', async ({ event, query }) =>
+  findComments(await requestedReview(event), query),
+)

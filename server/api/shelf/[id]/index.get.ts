@@ -1,10 +1,5 @@
-import { z } from 'zod'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { findOnShelf } from '../../../db/shelf'
-import { apiHandler, notFound, readParam } from '../../../apiHandler'
 
-export default apiHandler(async event => {
-  const scheme = await findOnShelf(database(), readParam(event, 'id', z.uuid(), 'scheme'))
-  if (!scheme) throw notFound('scheme')
-  return scheme
-})
+export default apiRoute('GET shelf/[id]', ({ params }) => findOnShelf(database(), params.id))

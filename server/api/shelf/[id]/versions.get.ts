@@ -1,6 +1,5 @@
-import { z } from 'zod'
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { versionsOnShelf } from '../../../db/shelf'
-import { apiHandler, readParam } from '../../../apiHandler'
 
-export default apiHandler(event => versionsOnShelf(database(), readParam(event, 'id', z.uuid(), 'scheme')))
+export default apiRoute('GET shelf/[id]/versions', ({ params }) => versionsOnShelf(database(), params.id))

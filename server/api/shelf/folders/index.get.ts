@@ -1,5 +1,5 @@
+import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { listFolders } from '../../../db/shelf'
-import { apiHandler } from '../../../apiHandler'
 
-export default apiHandler(() => listFolders(database()))
+export default apiRoute('GET shelf/folders', () => listFolders(database()))

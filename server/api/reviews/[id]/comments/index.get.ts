@@ -1,5 +1,4 @@
-import { z } from 'zod'
-import { apiHandler, readParam } from '../../../../apiHandler'
-import { requestedComments } from '../../../../reviews/requests'
+import { apiRoute } from '../../../../apiRoute'
+import { findComments } from '../../../../reviews/requests'
 
-export default apiHandler(event => requestedComments(event, readParam(event, 'id', z.uuid(), 'review')))
+export default apiRoute('GET reviews/[id]/comments', ({ params, query }) => findComments(params.id, query))
