@@ -23,8 +23,9 @@ const RULES: Readonly<Record<RuleName, Rule>> = {
   print,
   ink,
 }
-const ALL = Object.values(RULES)
-const GRAVE = ALL.filter(({ isGrave }) => isGrave)
+
+/** The rules whose findings can be serious; the others never say so, and are not needed to look for what is. */
+const GRAVE: readonly Rule[] = [lettering, vision]
 
 /** The keys of what is serious in a state. */
 export const seriousKeys = (state: CheckState): string[] =>
@@ -46,9 +47,9 @@ export const ruleOf = (name: RuleName): Rule => RULES[name]
 
 /** All that would go wrong with a scheme in use, what is worst first. */
 export const findingsOf = (state: CheckState): Finding[] =>
-  ALL.flatMap(({ find }) => find(state)).sort(
-    (one, other) => SEVERITIES.indexOf(one.severity) - SEVERITIES.indexOf(other.severity),
-  )
+  Object.values(RULES)
+    .flatMap(({ find }) => find(state))
+    .sort((one, other) => SEVERITIES.indexOf(one.severity) - SEVERITIES.indexOf(other.severity))
 
 /** Returns whether a finding was put aside, and nothing about it has changed since. */
 export const isAside = ({ key, measured }: Finding, { check }: Pick<Project, 'check'>): boolean => {

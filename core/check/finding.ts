@@ -48,8 +48,6 @@ export interface Fix {
 
 /** The findings of a rule in a state, and the changes that could mend one of its findings, likeliest first. */
 export interface Rule {
-  /** True if its findings can be serious. */
-  isGrave?: boolean
   /** True if one color alone settles its findings, in chroma as well as in lightness. */
   isOfOneColor?: boolean
   /** True if another hue may settle its findings. */

@@ -87,7 +87,6 @@ const markedLettering = (state: CheckState): Neighbors[] => {
 
 /** Lettering under 4.5:1; under 3:1 not even large letters read. */
 export const lettering: Rule = {
-  isGrave: true,
   find: state =>
     pairsOfSwatches(
       { neighbors: [...state.neighbors.filter(pair => isLettering(pair, state)), ...markedLettering(state)] },

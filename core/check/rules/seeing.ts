@@ -22,7 +22,6 @@ const minDifference = ({ colors }: Neighbors): number => hardestVision(...colors
 
 /** Neighbors that most tell apart and color-blind readers do not (Machado, Oliveira and Fernandes, 2009). */
 export const vision: Rule = {
-  isGrave: true,
   isByHue: true,
   find: state =>
     pairsOfSwatches(

@@ -65,8 +65,6 @@ const load = async (): Promise<void> => {
   mine = session.still()
   try {
     await opened
-    // the other steps are there before they are asked for
-    for (const fetchBench of Object.values(BENCHES)) fetchBench().catch(() => {}) // asked for again when it is gone to
   } catch (error) {
     problem.value = reasonOf(error)
   }
@@ -129,6 +127,8 @@ const checking = useChecking()
 const handOver = useHandOverView()
 /** Files under way are heard of in every step; what writes them comes once the page stands. */
 useOnceStanding(async () => (await import('~/stores/handOver')).useHandOver())
+/** The other steps are there before they are gone to. */
+useOnceStanding(() => Promise.all(Object.values(BENCHES).map(fetchBench => fetchBench())))
 /** What a client says is told in every step. */
 useReviews()
 useOthers()
