@@ -6,7 +6,9 @@ const read = name => (existsSync(`${folder}/${name}`) ? readFileSync(`${folder}/
 
 const checks = (read('checks') ?? '').trim().split('\n')
 const jest = JSON.parse(read('jest.json') ?? '{"numPassedTests":0,"numFailedTests":1,"numFailedTestSuites":0}')
-const playwright = JSON.parse(read('playwright.json') ?? '{"stats":{"expected":0,"unexpected":1,"flaky":0},"suites":[]}')
+const playwright = JSON.parse(
+  read('playwright.json') ?? '{"stats":{"expected":0,"unexpected":1,"flaky":0},"suites":[]}',
+)
 const e2e = playwright.stats
 
 const passed = jest.numPassedTests + e2e.expected + e2e.flaky + checks.filter(check => check === 'pass').length

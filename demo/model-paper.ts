@@ -34,15 +34,11 @@ const xyzOf = (inks: readonly number[]): number[] => {
     1,
   )
   const y = (l + 16) / 116
-  return [y + a / 500, y, y - b / 200].map(
-    (t, i) => WHITE[i]! * (t > EDGE ? t ** 3 : 3 * EDGE ** 2 * (t - 4 / 29)),
-  )
+  return [y + a / 500, y, y - b / 200].map((t, i) => WHITE[i]! * (t > EDGE ? t ** 3 : 3 * EDGE ** 2 * (t - 4 / 29)))
 }
 const paper = xyzOf([0, 0, 0, 0])
 const uncoated = (inks: readonly number[]): number[] =>
-  xyzOf(inks.map(tone => tone + GAIN * tone * (1 - tone))).map(
-    (value, i) => value * (1 - STRAY) + STRAY * paper[i]!,
-  )
+  xyzOf(inks.map(tone => tone + GAIN * tone * (1 - tone))).map((value, i) => value * (1 - STRAY) + STRAY * paper[i]!)
 
 const [COLORS, BLACKS] = [
   [0, 10, 20, 40, 70, 100],

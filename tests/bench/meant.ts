@@ -92,10 +92,7 @@ const rowOf = (piece: Piece, after: Pixels, scheme: readonly Swatch[], { targets
   }
   const [dominant, accent] = [coverOf('dominant'), coverOf('accent')]
   const shares = meantShares(scheme)
-  const distance = scheme.reduce(
-    (sum, { id }, s) => sum + Math.abs((covers.get(id) ?? 0) - shares[s]!) / 2,
-    0,
-  )
+  const distance = scheme.reduce((sum, { id }, s) => sum + Math.abs((covers.get(id) ?? 0) - shares[s]!) / 2, 0)
   const stored = figuresOf(
     piece.before,
     after,

@@ -92,11 +92,7 @@ const labsOf = ({ data }: Picture): Float32Array => {
   return out
 }
 const far = (labs: Float32Array, p: number, q: number): number =>
-  Math.hypot(
-    labs[p * 3]! - labs[q * 3]!,
-    labs[p * 3 + 1]! - labs[q * 3 + 1]!,
-    labs[p * 3 + 2]! - labs[q * 3 + 2]!,
-  )
+  Math.hypot(labs[p * 3]! - labs[q * 3]!, labs[p * 3 + 1]! - labs[q * 3 + 1]!, labs[p * 3 + 2]! - labs[q * 3 + 2]!)
 
 /** Of neighbors within ΔEOK 0.03 before, those over 0.08 after. */
 const seamsOf = (width: number, before: Float32Array, after: Float32Array): number => {

@@ -60,8 +60,7 @@ const reddened = async (page: Page): Promise<number> => {
       if (!box || !context) return 1
       const { data } = context.getImageData(box.left + 1, box.top + 1, box.width - 2, 12)
       let red = 0
-      for (let i = 0; i < data.length; i += 4)
-        if (data[i]! > 240 && data[i + 1]! < 15 && data[i + 2]! < 15) red++
+      for (let i = 0; i < data.length; i += 4) if (data[i]! > 240 && data[i + 1]! < 15 && data[i + 2]! < 15) red++
       return red / (data.length / 4)
     })
     return Math.max(...counts)
