@@ -1,6 +1,7 @@
 import { markRaw, ref, shallowRef } from 'vue'
 import { defineStore } from 'pinia'
-import { prepareInkMap, unpackInkMap, type InkMap } from '#core/inkmap/inkmap'
+import { unpackInkMap } from '#core/inkmap/codec'
+import { prepareInkMap, type InkMap } from '#core/inkmap/inkmap'
 import type { ArtworkFile } from '#core/document/artwork'
 import type { AreaPaint } from '#core/painting/areas'
 import type { Painted } from '#core/painting/painting'

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import type { Pixels } from '#core/picture/pixels'
 import { reduceInkMap } from './reduce'
-import { areasOf, InkMapBuilder, meanDifference, packInkMap, paintInkMap, unpackInkMap, type InkMap } from './inkmap'
+import { packInkMap, unpackInkMap } from './codec'
+import { areasOf, InkMapBuilder, meanDifference, paintInkMap, type InkMap } from './inkmap'
 
 /** A row of pixels, each given as red, green, blue and alpha, premultiplied. */
 const row = (...pixels: Array<readonly [number, number, number, number]>): Pixels => ({

@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import type { Sql } from 'postgres'
-import { packInkMap } from '#core/inkmap/inkmap'
+import { packInkMap } from '#core/inkmap/codec'
 import type { ArtworkFile } from '#core/document/artwork'
 import type { Hex } from '#core/color/convert'
 import type { Manner } from '#core/raster/manner'

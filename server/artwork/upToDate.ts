@@ -1,6 +1,6 @@
 import { gunzipSync } from 'node:zlib'
 import type { Sql } from 'postgres'
-import { unpackInkMap } from '#core/inkmap/inkmap'
+import { unpackInkMap } from '#core/inkmap/codec'
 import { withNeighbors } from '#core/inkmap/measureInks'
 import { contactsOf } from '#core/inkmap/neighbors'
 import type { ArtworkFile } from '#core/document/artwork'
