@@ -70,6 +70,8 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** Which part is done of a picture that is being taken apart. */
   const unmixing = ref<number | null>(null)
   const opening = new Map<string, Promise<void>>()
+  /** Ink maps that come, or have come, after what was opened. */
+  const mapping = new Map<string, Promise<void>>()
   const pendingRasters = new Map<string, Promise<void>>()
 
   const desk = deskOf<ArtworkDesk>(artworkWorker)
@@ -90,6 +92,12 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   let age = 0
   const keep = (file: ArtworkFile): void => {
     files.value = new Map(files.value).set(file.hash, file)
+  }
+  /** Fetches what is known of all artwork of a project at once; what that does not bring is asked for piece by piece. */
+  const learn = async (project: string): Promise<void> => {
+    const own = age
+    const known = await server.artworkOf(project)
+    if (own === age) files.value = new Map([...files.value, ...known.map(file => [file.hash, file] as const)])
   }
   const keepProof = (hash: string, proof: InkMap | null): void => {
     proofs.value = new Map(proofs.value).set(hash, proof)
@@ -118,11 +126,12 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     if (own !== age) return
     keep(file)
     screens.value = new Map(screens.value).set(hash, screen)
-    void openMap(file).catch((error: unknown) => {
+    const mapped = openMap(file).catch((error: unknown) => {
       if (own !== age) return
       keepProof(hash, null)
       notices.say(`“${file.name}” is shown more slowly, for its map could not be had: ${reasonOf(error)}`, 'problem')
     })
+    mapping.set(hash, mapped)
   }
 
   const takeApart = async (hash: string): Promise<void> => {
@@ -170,6 +179,12 @@ export const useArtworkFiles = defineStore('artwork files', () => {
 
   /** Has an artwork read in the worker, once; rejects where it cannot be had. */
   const open = (hash: string): Promise<void> => once(opening, hash, fetchAndRead)
+
+  /** The same, until its proof can be painted too. */
+  const openWithMap = async (hash: string): Promise<void> => {
+    await open(hash)
+    await mapping.get(hash)
+  }
 
   /** Sends a file to the server, which cleans and measures it, and has it read. */
   const add = async (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal): Promise<ArtworkFile> => {
@@ -234,7 +249,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const letGo = (): void => {
     age++
     for (const each of [desk, pictures, fullSizePictures]) each.letGo()
-    for (const each of [opening, pendingRasters]) each.clear()
+    for (const each of [opening, mapping, pendingRasters]) each.clear()
     for (const each of [files, screens, maps, proofs, rasters]) each.value = new Map()
     unmixing.value = null
   }
@@ -244,7 +259,9 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     ...{
       kindOf,
       isCrowded,
+      learn,
       open,
+      openWithMap,
       openRaster,
       stopTakingApart,
       paintRaster,

@@ -48,10 +48,9 @@ export const usePainting = defineStore('painting', () => {
   const inOther = (look: Look): Painted =>
     history.settled ? of(inLook(history.settled, look))(piece.value?.id ?? null) : UNPAINTED
 
-  /** The stand-ins come out when the last artwork goes. */
-  watch(pieces, all => {
-    if (!history.document) return
-    for (const { hash } of all) void files.open(hash).catch(() => null) // what cannot be shown says so itself
+  /** What is put on the stage is opened at once, whatever waits before it. */
+  watch(piece, shown => {
+    if (history.document && shown) void files.open(shown.hash).catch(() => null) // what cannot be shown says so itself
   })
 
   return { standIns: STAND_IN_INKS, shownId, artwork, pieces, piece, inks, known, of, shown, settled, inOther }

@@ -8,6 +8,7 @@ import { useHandOver } from './handOver'
 import { useHistory } from './history'
 import { useNotices } from './notices'
 import { useOthers } from './others'
+import { usePainting } from './painting'
 import { useReviews } from './reviews'
 import { useProjectSession } from './session'
 import { useSheet } from './sheet'
@@ -46,6 +47,8 @@ beforeEach(async () => {
     .on('GET', /\/jobs$/, () => [])
     .on('POST', /^here$/, () => [ADA])
   await useProjectSession().open(PROJECT)
+  // no file is there to be shown, which the last of them says too
+  await until(() => texts().some(text => text.includes(usePainting().pieces.at(-1)?.name ?? '')))
   useNotices().shown = []
 })
 afterEach(() => useProjectSession().close())

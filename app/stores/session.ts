@@ -1,6 +1,8 @@
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { defineStore } from 'pinia'
+import type { Artwork } from '#core/document/artwork'
 import { ONLY_DESIGNERS } from '#core/document/roles'
+import { whenIdle } from '~/browser/whenIdle'
 import { reasonOf } from '~/words/reasonOf'
 import { useArtworkFiles } from './artwork'
 import { useHistory, type OpenProject } from './history'
@@ -42,29 +44,57 @@ export const useProjectSession = defineStore('session', () => {
     stands: document => saving.edited(document, trail.taken()),
   }
 
-  /** Opens a project as it is stored, or as it was left here unsaved. Rejects where it cannot be had. */
+  /** Artwork of which it was said that it cannot be had. */
+  const missing = new Set<string>()
+  /** Opens artwork, and says, once, where it cannot be had. */
+  const show = ({ hash, name }: Artwork, here: () => boolean): Promise<void> =>
+    files.openWithMap(hash).catch((error: unknown) => {
+      if (!here() || missing.has(hash)) return
+      missing.add(hash)
+      notices.say(`“${name}” cannot be shown: ${reasonOf(error)}`, 'problem')
+    })
+  /** Opens what is not open yet, one after the other, whenever the page has nothing else to do. */
+  const showRest = async (here: () => boolean): Promise<void> => {
+    for (const piece of painting.pieces.filter(({ hash }) => !files.screens.has(hash))) {
+      await new Promise<void>(done => whenIdle(done))
+      if (!here()) return
+      await show(piece, here)
+    }
+  }
+  /** Artwork that comes later is opened too, and the stand-ins when the last has gone. */
+  let isStanding = false
+  watch(
+    () => painting.pieces,
+    () => isStanding && showRest(still()),
+  )
+
+  /**
+   * Opens a project as it is stored, or as it was left here unsaved: what is on the stage first, all other artwork after it. Rejects
+   * where it cannot be had.
+   */
   const open = async (wanted: string): Promise<void> => {
     close()
     const here = still()
+    const learning = files.learn(wanted).catch(() => null) // what is not known is asked for piece by piece
     const { stored, draft } = await saving.find(wanted)
+    await learning
     if (!here()) return
     id.value = wanted
     history.begin(draft?.document ?? stored.document, project)
     saving.begin(stored, draft)
-    const shown = painting.pieces
-    const opened = await Promise.allSettled(shown.map(({ hash }) => files.open(hash)))
+    if (painting.piece) await show(painting.piece, here)
     if (!here()) return
+    isStanding = true
     // where one has been comes after what one works on: a long trail takes a while
     void trail.open(wanted, draft?.trail ?? null, here)
-    opened.forEach((result, i) => {
-      if (result.status === 'rejected')
-        notices.say(`“${shown[i]?.name}” cannot be shown: ${reasonOf(result.reason)}`, 'problem')
-    })
+    void showRest(here)
   }
 
   /** Leaves the project: what is unsaved goes on to the server, and what was opened for it is let go. */
   const close = (): void => {
     opening++
+    missing.clear()
+    isStanding = false
     saving.end()
     trail.close()
     history.end()

@@ -135,6 +135,7 @@ export const CONTRACTS = {
   'DELETE projects/[id]': { params: byId, thing: 'project', status: 204 },
   'POST projects/[id]/restore': { params: byId, thing: 'project', status: 204 },
   'GET projects/[id]/version': { params: byId, thing: 'project', answer: z.object({ version }) },
+  'GET projects/[id]/artwork': { params: byId, thing: 'project', answer: z.array(artworkFileSchema) },
   'GET projects/[id]/trail': { params: byId, thing: 'project', answer: packedTrailSchema },
   'GET projects/[id]/jobs': { params: byId, thing: 'project', answer: z.array(jobSchema) },
   'POST projects/[id]/jobs': {

@@ -19,6 +19,14 @@ export const findArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile |
   return row ? artworkFileSchema.parse(row.record) : null
 }
 
+/** What is known of each artwork of a project, in no order; nothing where there is no such project. */
+export const artworkOf = async (sql: Sql, project: string): Promise<ArtworkFile[]> => {
+  const rows = await sql<Array<{ record: unknown }>>`select record from artwork where hash in (
+    select jsonb_array_elements(document -> 'artwork') ->> 'hash' from projects
+    where id = ${project} and deleted_at is null)`
+  return rows.map(({ record }) => artworkFileSchema.parse(record))
+}
+
 /** The hashes of files of which it is not known what lies beside their inks, or how they mix, as earlier versions kept. */
 export const withoutNeighbors = async (sql: Sql): Promise<string[]> => {
   const rows = await sql<Array<{ hash: string }>>`select hash from artwork
