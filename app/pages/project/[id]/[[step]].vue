@@ -133,9 +133,14 @@ useOnceStanding(() => Promise.all(Object.values(BENCHES).map(fetchBench => fetch
 useReviews()
 useOthers()
 const shelf = useShelf()
+/** Findings are looked for in the other steps once the page stands: their worker and its engine are large. */
+const isStanding = ref(false)
+useOnceStanding(() => Promise.resolve((isStanding.value = true)))
 watchDebounced(
-  () => [checking.asked, step.value === 'check'] as const,
-  ([asked, shown]) => void checking.refresh(asked, shown),
+  () => [checking.asked, step.value === 'check', isStanding.value] as const,
+  ([asked, shown, stands]) => {
+    if (shown || stands) void checking.refresh(asked, shown)
+  },
   { debounce: 250, immediate: true },
 )
 const title = computed(() => STEP_WORDS[step.value].title)
