@@ -37,7 +37,7 @@ export default defineNuxtConfig({
   // Tailwind's plugin and Lightning CSS do what these would do once more
   postcss: { plugins: { autoprefixer: false, cssnano: false } },
   vite: {
-    build: { reportCompressedSize: false, rolldownOptions: { treeshake: { manualPureFunctions: ['z'] } } },
+    build: { reportCompressedSize: false },
     plugins: [tailwindcss(), withoutUnused],
     worker: { format: 'es' },
     // no component here or in a package used says what it is by options
