@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache'
 import sharp from 'sharp'
 import { decodeSvg, encodeSvg } from '#core/svg/encoding'
 import { themedSvg } from '#core/svg/themedSvg'
@@ -9,7 +10,11 @@ import { keyOf } from '#core/formats/exportScheme'
 import type { SVG_WAYS } from '#core/handover/options'
 import { areaRows, rowsWithin } from '#core/painting/areas'
 import type { Painted } from '#core/painting/painting'
+import type { Picture } from '#core/picture/picture'
+import { takeApart } from '#core/raster/manner'
+import { paintRaster } from '#core/raster/paint'
 import { inPieces, paintPart } from '#core/raster/strips'
+import type { Unmixed } from '#core/raster/unmix'
 import { readWithPictures, type ReadWithPictures } from '../embedded'
 import { pictureFile, plainPicture } from '../pictures'
 import { plainSvg, renderPng } from '../resvg'
@@ -24,7 +29,7 @@ export interface ArtworkSources {
 /** An artwork opened to be written: a drawing that is read, or a picture that is decoded. */
 type Opened =
   | { kind: 'svg'; reading: ReadWithPictures; encoding: ReturnType<typeof decodeSvg>['encoding'] }
-  | { kind: 'raster'; file: ArtworkFile; bytes: Uint8Array }
+  | { kind: 'raster'; file: ArtworkFile; bytes: Uint8Array; takenAt: (longest: number) => Promise<Unmixed> }
 type Drawing = Extract<Opened, { kind: 'svg' }>
 type Photograph = Extract<Opened, { kind: 'raster' }>
 
@@ -63,27 +68,77 @@ const writeDrawing = ({ reading: { reading, painter } }: Drawing, painted: Paint
   )
 }
 
+/** The most pixels of a picture that stay taken apart for all colors it is painted in: about 16 bytes each. */
+const MAX_TAKEN_PIXELS = 4_500_000
+
+const inksOf = ({ inks }: ArtworkFile): Hex[] => inks.map(({ hex }) => hex)
+
+/** Opens a picture. What it is taken apart into at a size is kept for as long as it is the latest size. */
+const openPicture = (file: ArtworkFile, bytes: Uint8Array): Photograph => {
+  const taken = new LRUCache<number, Promise<Unmixed>>({ max: 2 })
+  return {
+    ...{ kind: 'raster', file, bytes },
+    takenAt: longest => {
+      const known = taken.get(longest)
+      if (known) return known
+      const own = plainPicture(bytes, longest).then(picture => takeApart(picture, inksOf(file), file.manner))
+      taken.set(longest, own)
+      own.catch(() => taken.delete(longest)) // whoever waits for it hears why
+      return own
+    },
+  }
+}
+
+/**
+ * A picture as it is painted, at most so many pixels wide: taken apart once at a size that is smaller than its own, in strips at its
+ * own.
+ */
+const paintPicture = async (
+  { file, bytes, takenAt }: Photograph,
+  painted: Painted,
+  width: number,
+): Promise<Picture> => {
+  const inks = inksOf(file)
+  const becoming = inks.map(hex => painted.colors.get(hex) ?? hex)
+  const { areas } = painted.byHand
+  const height = (width / file.width) * file.height
+  const longest = Math.round(Math.max(width, height))
+  if (!painted.colors.size && !areas.length) return plainPicture(bytes, longest)
+  if (width < file.width && width * height <= MAX_TAKEN_PIXELS) {
+    const taken = await takenAt(longest)
+    const { rows, regions } = rowsWithin(taken, inks, becoming, areas)
+    const { width: wide, height: high } = taken.picture
+    const data = new Uint8Array(wide * high * 4)
+    paintRaster(taken, inks, rows, regions, data)
+    return { width: wide, height: high, data }
+  }
+  const picture = await plainPicture(bytes)
+  const whole = inPieces(picture, inks, file.manner)
+  const { rows, regions } = areas.length
+    ? rowsWithin(whole.takeApart(picture), inks, becoming, areas)
+    : { rows: areaRows(inks, becoming, []), regions: null }
+  return paintPart(whole, rows, regions)
+}
+
+const rawSharp = ({ width, height, data }: Picture): sharp.Sharp => sharp(data, { raw: { width, height, channels: 4 } })
+
 /** A picture as it is painted, as PNG so many pixels wide. */
 const writePicture = async (
-  { file, bytes }: Photograph,
-  { colors, byHand }: Painted,
+  photograph: Photograph,
+  painted: Painted,
   width: number,
   ground: Hex | null,
 ): Promise<Buffer> => {
-  const inks = file.inks.map(({ hex }) => hex)
-  const becoming = inks.map(hex => colors.get(hex) ?? hex)
-  const picture = await plainPicture(bytes)
-  const whole = inPieces(picture, inks, file.manner)
-  const { rows, regions } = byHand.areas.length
-    ? rowsWithin(whole.takeApart(picture), inks, becoming, byHand.areas)
-    : { rows: areaRows(inks, becoming, []), regions: null }
-  const out = paintPart(whole, rows, regions)
+  const out = await paintPicture(photograph, painted, width)
   if (width === out.width && !ground) return pictureFile(out, 'a.png')
-  const sized = sharp(out.data, { raw: { width: out.width, height: out.height, channels: 4 } })
+  const sized = rawSharp(out)
   if (width !== out.width) sized.resize({ width })
   if (ground) sized.flatten({ background: ground })
   return sized.withIccProfile('srgb').png({ compressionLevel: 6 }).toBuffer()
 }
+
+/** Quality of pictures that are shown on a screen, of 100. */
+const SHOWN_QUALITY = 92
 
 /** Writes artwork as it is painted: as SVG, as pictures, to stand on a page. The latest stay open. */
 export interface ArtworkWriter {
@@ -94,6 +149,8 @@ export interface ArtworkWriter {
     scheme: ReadonlyArray<{ name: string; hex: Hex }>,
   ) => Promise<Uint8Array>
   picture: (art: Artwork, painted: Painted, width: number, ground: Hex | null) => Promise<Buffer>
+  /** WebP for a screen, at most so many pixels wide: a drawing without loss, a picture no larger than it is. */
+  shown: (art: Artwork, painted: Painted, width: number) => Promise<Buffer>
   insert: (art: Artwork, painted: Painted) => Promise<Insert>
 }
 
@@ -103,7 +160,7 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
   const opening = async ({ hash, name }: Artwork): Promise<Opened> => {
     const [file, bytes] = await Promise.all([recordOf(hash), source(hash)])
     if (!file || !bytes) return throwMissing(`“${name}”`)
-    if (file.kind === 'raster') return { kind: 'raster', file, bytes }
+    if (file.kind === 'raster') return openPicture(file, bytes)
     const { text, encoding } = decodeSvg(bytes)
     return { kind: 'svg', encoding, reading: await readWithPictures(text, file.also, file.pictureInks) }
   }
@@ -137,6 +194,16 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
       return own.kind === 'svg'
         ? renderPng(await writeDrawing(own, painted), width, ground)
         : writePicture(own, painted, width, ground)
+    },
+    shown: async (art, painted, width) => {
+      const own = await opened(art)
+      // an image of few colors takes a tenth of the time without loss, and is exact
+      if (own.kind === 'svg')
+        return sharp(await renderPng(await writeDrawing(own, painted), width))
+          .webp({ lossless: true, effort: 0 })
+          .toBuffer()
+      const out = await paintPicture(own, painted, Math.min(width, art.width))
+      return rawSharp(out).webp({ quality: SHOWN_QUALITY, smartSubsample: true, effort: 0 }).toBuffer()
     },
     insert: async (art, painted) => {
       const own = await opened(art)

@@ -1,4 +1,3 @@
-import sharp from 'sharp'
 import type { Project } from '#core/document/project'
 import type { ReviewPut } from '#core/document/review'
 import { exportLooks } from '#core/handover/plan'
@@ -21,9 +20,6 @@ export interface ReviewHanding {
   files: Array<{ path: string; picture: ReviewPicture; size: ReviewSize; hash: string }>
   write: (file: ReviewHanding['files'][number], signal?: AbortSignal) => Promise<Uint8Array>
 }
-
-/** JPEG quality of pictures, of 100. */
-const QUALITY = 92
 
 /** Writes what a review shows of a project, as WebP pictures in two sizes. */
 export const writeReview = async (
@@ -49,8 +45,7 @@ export const writeReview = async (
     ),
     write: async ({ picture, size }) => {
       const art = pieces.get(picture.artwork) ?? throwMissing('An artwork')
-      const png = await writer.picture(art, painted(picture), reviewWidth(art, REVIEW_SIZES[size]), null)
-      return sharp(png).webp({ quality: QUALITY, smartSubsample: true, effort: 3 }).toBuffer()
+      return writer.shown(art, painted(picture), reviewWidth(art, REVIEW_SIZES[size]))
     },
   }
 }
