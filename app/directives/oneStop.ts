@@ -17,6 +17,10 @@ const CHOSEN = '[aria-current], [aria-pressed=true], [aria-selected=true], .curr
 /** Keys that a field needs for itself. */
 const FIELDS = 'input, select, textarea'
 
+/** Returns whether elements came or went: text that follows a hand changes in every frame. */
+const hasElements = ({ addedNodes, removedNodes }: MutationRecord): boolean =>
+  [...addedNodes, ...removedNodes].some(({ nodeType }) => nodeType === Node.ELEMENT_NODE)
+
 /** Keeps a group one tab stop: the stop gone to last, or what is chosen there. */
 class Stops {
   private current: Element | null = null
@@ -30,7 +34,8 @@ class Stops {
   ) {
     const { signal } = this.gone
     // rows that come and go while one scrolls are looked at once, before they are painted
-    this.watched = new MutationObserver(() => {
+    this.watched = new MutationObserver(changes => {
+      if (!changes.some(hasElements)) return
       this.waiting ||= requestAnimationFrame(() => {
         this.waiting = 0
         this.set()

@@ -21,8 +21,16 @@ import { useHistory } from '~/stores/history'
  */
 const history = useHistory()
 const proofs = useProofs()
-const harmony = computed(() => history.document?.harmony)
-const range = computed(() => (harmony.value && history.document?.derived ? openingOf(harmony.value.kind) : undefined))
+/** What is shown of the harmony, each by itself: what does not change while a hand moves draws nothing anew. */
+const isOpen = computed(() => history.settled !== null)
+const isDerived = computed(() => history.document?.derived ?? false)
+const harmonyKind = computed(() => history.document?.harmony.kind ?? 'free')
+const plan = computed(() => history.document?.harmony.plan ?? TONE_PLANS[0])
+const wheel = computed(() => history.document?.harmony.wheel ?? WHEELS[0])
+const turn = computed(() => Math.round(history.document?.harmony.turn ?? 0))
+const spread = computed(() => Math.round(history.document?.harmony.spread ?? 0))
+const swatchCount = computed(() => history.document?.scheme.length ?? 0)
+const range = computed(() => (isDerived.value ? openingOf(harmonyKind.value) : undefined))
 /** Under this height of the bench the dial folds by itself, and the bench scrolls as one. */
 const LOW = 600
 const bench = useTemplateRef<HTMLElement>('bench')
@@ -72,7 +80,7 @@ useShortcuts({
 
 <template>
   <div
-    v-if="history.settled && harmony"
+    v-if="isOpen"
     ref="bench"
     class="grid grid-cols-[minmax(0,1fr)] gap-2 px-5 pt-3"
     :class="
@@ -85,7 +93,7 @@ useShortcuts({
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
       <span class="min-w-0 text-caption leading-[13px] text-quiet first-letter:uppercase max-xl:hidden">{{
-        history.document?.derived ? harmony.kind : 'gathered'
+        isDerived ? harmonyKind : 'gathered'
       }}</span>
       <label
         class="ml-auto flex shrink-0 items-center gap-1.5"
@@ -93,10 +101,10 @@ useShortcuts({
         >Tones<SelectField
           class="w-32 xl:w-40"
           label="Tone plan"
-          :model-value="harmony.plan"
+          :model-value="plan"
           :choices="PLAN_CHOICES"
           data-test="tone-plan"
-          @update:model-value="plan => settle({ plan })"
+          @update:model-value="to => settle({ plan: to })"
       /></label>
       <CompareButton />
       <button
@@ -120,9 +128,9 @@ useShortcuts({
               class="flex-col"
               look="wheel first-letter:uppercase"
               label="Wheel"
-              :model-value="harmony.wheel"
+              :model-value="wheel"
               :choices="WHEEL_CHOICES"
-              @update:model-value="wheel => settle({ wheel })"
+              @update:model-value="to => settle({ wheel: to })"
             />
             <p class="flex flex-wrap items-center justify-between gap-x-1 pt-1">
               <span>Swatches</span
@@ -137,7 +145,7 @@ useShortcuts({
                 ><NumberField
                   class="w-9 px-1! text-center!"
                   aria-label="Swatches"
-                  :value="history.document?.scheme.length ?? 0"
+                  :value="swatchCount"
                   :min="COUNT.least"
                   :max="MAX_SWATCHES"
                   @settle="resize"
@@ -155,7 +163,7 @@ useShortcuts({
         </div>
         <SliderNumber
           label="Turn"
-          :value="Math.round(harmony.turn)"
+          :value="turn"
           :min="-180"
           :max="180"
           @preview="preview({ turn: $event })"
@@ -163,7 +171,7 @@ useShortcuts({
         />
         <SliderNumber
           label="Spread"
-          :value="Math.round(harmony.spread)"
+          :value="spread"
           :min="range?.least ?? 0"
           :max="range?.most ?? 90"
           :disabled="!range"

@@ -54,11 +54,13 @@ const adding = ({ how, hex, hue }: { how: (typeof MADE)[number]; hex: string; hu
 const additions = computed(() =>
   choices.value.map(({ title, hex, command }) => ({ title, hex, act: () => history.run(command) })),
 )
+// what does not change while a hand moves draws nothing anew
+const order = computed(() => history.document?.order)
 const orders = computed(() => [
-  ...ORDERS.map(order => ({
-    title: order,
-    chosen: history.document?.order === order,
-    act: () => history.run({ do: 'order', order }),
+  ...ORDERS.map(each => ({
+    title: each,
+    chosen: order.value === each,
+    act: () => history.run({ do: 'order', order: each }),
   })),
   { title: 'Roles by share and chroma', apart: true, act: () => history.run({ do: 'assign roles' }) },
 ])

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useHistory } from '~/stores/history'
 
 const history = useHistory()
+const name = computed(() => history.document?.name ?? '')
 const editing = ref(false)
 </script>
 
@@ -10,8 +11,8 @@ const editing = ref(false)
   <RenameField
     v-if="editing"
     class="min-w-0 grow"
-    :name="history.document?.name ?? ''"
-    @rename="name => history.run({ do: 'rename', name })"
+    :name="name"
+    @rename="to => history.run({ do: 'rename', name: to })"
     @done="editing = false"
   />
   <button
@@ -21,6 +22,6 @@ const editing = ref(false)
     data-test="project-name"
     @click="editing = true"
   >
-    <span class="line-clamp-2 wrap-anywhere">{{ history.document?.name }}</span>
+    <span class="line-clamp-2 wrap-anywhere">{{ name }}</span>
   </button>
 </template>
