@@ -62,6 +62,22 @@ describe('the history', () => {
     history.undo()
     expect([history.previewing, history.document?.harmony.turn]).toEqual([false, 0])
   })
+  it('leaves what is previewed already, until the document under it or the command is another', () => {
+    beginProject()
+    const history = useHistory()
+    history.preview(turn(20))
+    const first = history.document
+    history.preview(turn(20))
+    expect(history.document).toBe(first)
+    history.preview(turn(21))
+    expect(history.document?.harmony.turn).toBe(21)
+    history.preview(null)
+    history.preview(turn(21))
+    expect(history.document?.harmony.turn).toBe(21)
+    history.run(rename('Boats'))
+    history.preview(turn(21))
+    expect([history.document?.name, history.document?.harmony.turn]).toEqual(['Boats', 21])
+  })
   it('undoes and redoes, and forgets what was undone with the next step', () => {
     const reported = beginProject()
     const history = useHistory()

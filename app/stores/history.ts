@@ -95,10 +95,18 @@ export const useHistory = defineStore('history', () => {
     })
   }
 
-  /** Shows commands without doing them; `null` goes back to what is. */
+  /** What is previewed, and over which document. */
+  let shown: { over: Project; commands: Commands } | null = null
+  /** Shows commands without doing them; `null` goes back to what is. What is previewed already is left: a hand moves less than a step. */
   const preview = (commands: Commands | null): void => {
     const now = steps.value?.present
-    previewed.value = commands && now ? after(now, commands, true) : null
+    if (!commands || !now) {
+      previewed.value = null
+      return
+    }
+    if (previewed.value && shown?.over === now && equal(shown.commands, commands)) return
+    shown = { over: now, commands: plainCopy(commands) }
+    previewed.value = after(now, commands, true)
   }
 
   const undo = (): void => {
