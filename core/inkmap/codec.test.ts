@@ -33,12 +33,12 @@ const maps = fc
     const height = Math.ceil(pixels.length / width)
     const at = (p: number) => pixels[p % pixels.length]!
     const count = width * height
-    const data = new Uint8ClampedArray(count * 4)
+    const data = new Uint8Array(count * 4)
     for (let p = 0; p < count; p++) data.set([0, 0, 0, at(p)[3] ? 255 : at(p)[0]], p * 4)
     const builder = new InkMapBuilder({ width, height, data })
     const places = [0, inks - 1, Math.floor(inks / 2)]
     for (const [channel, ink] of places.entries()) {
-      const shown = new Uint8ClampedArray(data)
+      const shown = new Uint8Array(data)
       for (let p = 0; p < count; p++) {
         const [one, other, which, isWhole] = at(p)
         const share = isWhole ? (which % 3 === channel ? 255 : 0) : channel === 0 ? one >> 1 : other >> 2
