@@ -89,7 +89,7 @@ let ending = false
 let starting: Promise<unknown> | null = null
 const children = new Set<Known>()
 
-/** What is still to come once we are told to end: nothing. */
+/** Nothing is started any more once the process is told to end. */
 const never = new Promise<never>(() => undefined)
 
 /** Ends all there is, and us; a signal while that is under way changes nothing. */

@@ -80,7 +80,7 @@ ${roll(330, 690, 230, INK.red, '#9e3222')}` +
   `150H740L772 214H608Z" fill="${INK.night}"/><ellipse cx="690" cy="214" rx="82" ry="12" fill="` +
   `${INK.gold}"/></svg>`
 
-/** How strongly the brush shows, of 255, and in how many steps. */
+/** Strength of the brush strokes, of 255, and the number of their steps. */
 const BRUSH = { strength: 9, steps: 3 } as const
 
 /** The illustration as a PNG: the drawing, and over it strokes of a broad brush, a little lighter and darker. */

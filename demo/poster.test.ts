@@ -22,7 +22,7 @@ const LETTERING = [
 ] as const
 const LIGHT = 0.8
 const READABLE = 3
-/** What letters stand on, rather than the softened edge of the next letter. */
+/** The ground of letters, rather than the softened edge of the next letter. */
 const GROUND = 4.5
 /** So large the poster is looked at, in pixels, and so far apart letters and what they stand on are. */
 const LONGER = 512

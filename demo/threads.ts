@@ -30,7 +30,7 @@ const HUES = [
 ] as const
 const NEUTRALS = ['Sailcloth', 'Chalk', 'Gull', 'Pebble', 'Pewter', 'Anchor', 'Tar', 'Soot'] as const
 
-/** How much of the chroma a muted thread has. */
+/** Fraction of the chroma that a muted thread has. */
 const MUTED = 0.38
 
 /** The 200 threads: each with its number and name, and its color. */

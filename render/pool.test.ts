@@ -4,7 +4,7 @@ import { Canceled, poolOf, type Pool, type PoolPlan } from './pool'
 
 type Task = { do: 'answer' | 'sleep' | 'die' | 'die once' | 'eat'; said?: string }
 
-/** What a process of the tests does. */
+/** The script of a process of the tests. */
 const WORK = `
   const fs = require('node:fs')
   const deeds = {

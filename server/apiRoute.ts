@@ -20,7 +20,7 @@ export interface RouteRequest<Key extends RouteKey> {
 }
 
 /**
- * What a route comes to: its answer, or JSON text of it; null or false where the thing its path names is not there, which is answered
+ * The outcome of a route: its answer, or JSON text of it; null or false where the thing its path names is not there, which is answered
  * with 404.
  */
 type Outcome<Key extends RouteKey> = AnswerOf<Key> extends undefined ? boolean | void : AnswerOf<Key> | string | null

@@ -1,4 +1,4 @@
-/** How Debian’s Chromium is started here: its build without windows, on a machine without network or graphics card. */
+/** Options Debian’s Chromium is started with: its build without windows, on a machine without network or graphics card. */
 export const CHROMIUM = {
   executablePath: '/usr/bin/chromium-headless-shell',
   args: [

@@ -63,7 +63,7 @@ export const server = {
   remove: (id: string) => call('DELETE projects/[id]', { params: { id } }),
   deleted: () => call('GET deleted', {}),
   restore: (id: string) => call('POST projects/[id]/restore', { params: { id } }),
-  /** What is known of each artwork of a project. */
+  /** The records of all artwork of a project. */
   artworkOf: (id: string) => call('GET projects/[id]/artwork', { params: { id } }),
   artwork: (hash: string) => call('GET artwork/[hash]', { params: { hash } }),
   source: (hash: string) => bytes(`artwork/${hash}/source`),

@@ -15,7 +15,7 @@ const nearest = <Thing>(all: readonly Thing[], at: number, will: (thing: Thing) 
     .sort((one, other) => far(one.i) - far(other.i))[0]?.thing
 }
 
-/** What is no tab stop by itself is left out, but for those of a group that is one stop together. */
+/** Elements that are no tab stop by themselves are left out, but for those of a group that is one stop together. */
 const canTake = (element: HTMLElement): boolean =>
   (element.tabIndex >= 0 || element.hasAttribute('data-roams')) && element.getClientRects().length > 0
 const within = (place: Element): HTMLElement[] => [...place.querySelectorAll<HTMLElement>(FOCUSABLE)]

@@ -70,7 +70,7 @@ const startOver = (): Promise<void | null> =>
       await load()
     })
   })
-/** What is dropped or pasted here becomes a project of its own. */
+/** Files that are dropped or pasted here become a project of their own. */
 const arrivals = useArrivals()
 /** A project that was saved as a file becomes one of the list again. */
 const openFile = (file: File): Promise<void | null> =>

@@ -18,7 +18,7 @@ import { useProofs } from './proofs'
 jest.mock('~/workers/desk', () => ({
   deskOf: () => ({ at: () => ({ open: () => Promise.reject(new Error('no worker')) }), letGo: () => undefined }),
 }))
-/** What a worker is asked; tests answer. */
+/** Requests to a worker, which tests answer. */
 const asked: unknown[][] = []
 jest.mock('comlink', () => ({
   wrap: () =>

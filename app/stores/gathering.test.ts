@@ -8,7 +8,7 @@ import { useMood } from './mood'
 import { useNotices } from './notices'
 import { usePictures } from './pictures'
 
-/** What the worker is asked to extract, and how it answers. */
+/** Requests to the worker, and its answers. */
 const asked: Array<{ hashes: string[]; count: number; fixed: string[] }> = []
 let answer: { found: object[]; flat: boolean; note: string | null }
 jest.mock('./pictures', () => {

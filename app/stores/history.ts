@@ -95,7 +95,7 @@ export const useHistory = defineStore('history', () => {
     })
   }
 
-  /** What is previewed, and over which document. */
+  /** The commands that are previewed, and the document they are previewed over. */
   let shown: { over: Project; commands: Commands } | null = null
   /** Shows commands without doing them; `null` goes back to what is. What is previewed already is left: a hand moves less than a step. */
   const preview = (commands: Commands | null): void => {

@@ -48,7 +48,7 @@ export const usePainting = defineStore('painting', () => {
   const inOther = (look: Look): Painted =>
     history.settled ? of(inLook(history.settled, look))(piece.value?.id ?? null) : UNPAINTED
 
-  /** What is put on the stage is opened at once, whatever waits before it. */
+  /** Artwork on the stage is opened at once, whatever waits before it. */
   watch(piece, shown => {
     if (history.document && shown) void files.open(shown.hash).catch(() => null) // what cannot be shown says so itself
   })

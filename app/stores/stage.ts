@@ -64,13 +64,13 @@ export const useStage = defineStore('stage', () => {
   const lit = shallowRef<ReadonlySet<string> | null>(null)
   /** The inks under the pointer. */
   const pointed = shallowRef<readonly string[]>([])
-  /** How shapes are being picked; null while they are not. */
+  /** The way shapes are being picked; null while they are not. */
   const picking = ref<PickBy | null>(null)
   const pickBy = useLocalStorage<PickBy>('plumbago pick by', 'point')
   const picked = shallowRef<ReadonlySet<Hit>>(new Set())
   /** The swatch last taken in hand: where several stand on one spot, it lies on top. */
   const pickedId = ref<string | null>(null)
-  /** How far areas reach from the ink that was pointed at, in hundredths of ΔEOK. */
+  /** Reach of areas from the ink that was pointed at, in hundredths of ΔEOK. */
   const reach = useLocalStorage<number>('plumbago area reach', REACH.usual)
   const shapes = shallowRef<StageShapes | null>(null)
 

@@ -19,7 +19,7 @@ export const useTrail = defineStore('trail', () => {
   const states = shallowRef<readonly TrailState[]>([])
   const problem = ref<string | null>(null)
   let loaded = false
-  /** What changed and is to go with the next save. */
+  /** Changes that go with the next save. */
   let change = NO_CHANGE
   const find = (id: string | null): TrailState | undefined =>
     id === null ? undefined : states.value.find(state => state.id === id)

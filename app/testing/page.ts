@@ -111,7 +111,7 @@ export class FakeServer {
     return this
   }
 
-  /** What was asked of a kind, oldest first. */
+  /** Requests of a kind, oldest first. */
   heard(method: string, path: RegExp): Asked[] {
     return this.asked.filter(each => each.method === method && path.test(each.path))
   }

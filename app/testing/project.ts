@@ -49,7 +49,7 @@ export const storedAs = (document: Project, version = 1, id: string = PROJECT): 
   ...{ id, version, document, lastSave: null, updatedAt: '2026-01-01T00:00:00Z' },
 })
 
-/** What the server answers to a save: the version it has made. */
+/** The server's answer to a save: the version it has made. */
 export const saveAnswer = (version: number): { version: number; updatedAt: string } => ({
   version,
   updatedAt: '2026-01-01T00:00:00.000Z',

@@ -45,7 +45,7 @@ import { ALSO } from '#core/svg/reading'
 
 /* What routes and their callers agree on. A route that answers bytes, a stream or a page has none. */
 
-/** What is agreed on for a route. */
+/** The agreement on a route. */
 export interface Contract {
   /** The parameters of its path. What cannot be one is answered with 404, which names the thing in question. */
   params?: Readonly<Record<string, z.ZodType<string>>>
@@ -71,13 +71,13 @@ const wholeNumber = (min: number, max: number) => z.coerce.number<string | numbe
 const version = z.number().int().min(1)
 const byHash = { hash: hashSchema }
 const byId = { id: z.uuid() }
-/** What is in a link; whether it leads anywhere is looked up. */
+/** The token of a link, which is looked up. */
 const byToken = { token: z.string() }
 
 /** The maximum number of schemes changed at once. */
 const MAX_SCHEMES = 500
 const schemes = listOf(z.uuid(), { most: MAX_SCHEMES }).default([])
-/** What is changed of a scheme: nothing has a value of its own here. */
+/** Changes of a scheme, none of which has a default. */
 const { name, note, tags, folder, favorite } = shelfSaidSchema.shape
 const shelfChange = z.object({
   name: name.optional(),
@@ -198,7 +198,7 @@ export const CONTRACTS = {
       fits: joined(hexSchema, 12),
       from: wholeNumber(0, 10_000).default(0),
       count: wholeNumber(1, 60).default(24),
-      /** How the stand-in behaves, for tests. */
+      /** The stand-in's behavior, for tests. */
       as: z.string().optional(),
     }),
     answer: z.object({ schemes: z.array(inspirationSchema), total: z.number().int() }),
@@ -318,14 +318,14 @@ type Part<Key extends RouteKey, Name extends keyof Contract> =
 type Read<Schema> = Schema extends z.ZodType ? z.output<Schema> : undefined
 type Sent<Schema> = Schema extends z.ZodType ? z.input<Schema> : undefined
 
-/** What a route reads from a request. */
+/** The parts of a request as its route reads them. */
 export type ParamsOf<Key extends RouteKey> = { [Name in keyof Part<Key, 'params'>]: string }
 export type QueryOf<Key extends RouteKey> = Read<Part<Key, 'query'>>
 export type BodyOf<Key extends RouteKey> = Read<Part<Key, 'body'>>
-/** What a route answers; undefined where it answers with nothing but its status. */
+/** The answer of a route; undefined where it answers with nothing but its status. */
 export type AnswerOf<Key extends RouteKey> = Read<Part<Key, 'answer'>>
 
-/** What a caller gives: parameters, query and body, as far as the route takes them. */
+/** The parts of a request as its caller gives them: parameters, query and body, as far as the route takes them. */
 export type RequestOf<Key extends RouteKey> = (Part<Key, 'params'> extends undefined
   ? { params?: undefined }
   : { params: ParamsOf<Key> }) &

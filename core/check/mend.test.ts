@@ -92,7 +92,7 @@ describe('mending together', () => {
   })
 })
 
-/** How far the channels of a color are apart: how well its hue is known. */
+/** Distance of the channels of a color from each other: the larger, the better its hue is known. */
 const spanOf = (hex: string): number => {
   const channels = [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16))
   return Math.max(...channels) - Math.min(...channels)

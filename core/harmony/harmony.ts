@@ -1,6 +1,6 @@
 import { arc, degrees } from '#core/color/convert'
 
-/** How far a harmony opens, in degrees: its limits, its usual spread, and the spread a dragged hue asks for. */
+/** The opening of a harmony, in degrees: its limits, its usual spread, and the spread a dragged hue asks for. */
 interface Opening {
   least: number
   most: number

@@ -22,7 +22,7 @@ const LAYERS: readonly Layer[] = [
   { half: 3.2, long: 2.4, cover: 2.4, body: 0.8 },
   { half: 1.7, long: 2.6, cover: 1.6, body: 0.72 },
 ]
-/** How much the colors of strokes stray, and how deep the bristles and the grain of the ground are. */
+/** Variation of the colors of strokes, and depth of the bristles and of the grain of the ground. */
 const STRAY = 0.09
 const BRISTLE = 0.1
 const GRAIN = 0.04

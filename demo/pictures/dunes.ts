@@ -53,7 +53,7 @@ const sea = (x: number, y: number): Light => {
   return mix(added(base, GLOW, 0.55 * lane), FOAM, breaker * 0.8)
 }
 
-/** How high the dunes stand at a place along the picture. */
+/** Height of the dunes at a place along the picture. */
 const crest = (x: number): number => 0.69 + 0.055 * hills(x * 1.6, 2) - 0.05 * smooth(0.55, 1, x)
 
 const dunes = (x: number, y: number): Light => {
@@ -88,7 +88,7 @@ const kite = ({ x: kx, y: ky, size, turn, sails }: Kite, x: number, y: number): 
   const sail = sails[(v < 0 ? 0 : 2) + (u < 0 ? 0 : 1)] as Light
   return lit(sail, 1.08 - 0.35 * within(u + 0.4 + v * 0.25))
 }
-/** How far a place is from the tail of a kite that swings below it. */
+/** Distance of a place from the tail of a kite that swings below it. */
 const tail = ({ x: kx, y: ky, size, turn }: Kite, x: number, y: number): number => {
   const down = (y - ky - size * 1.1) / (size * 2)
   if (down < 0 || down > 1) return Infinity

@@ -41,7 +41,7 @@ const edges = SHEETS.map(({ seed }) => cloudy(seed, 2))
 const creases = SHEETS.map(({ seed }) => cloudy(seed + 100, 2))
 const drift = cloudy(77, 3)
 
-/** How far inside a sheet a place lies: above 0 inside, in parts of its size. */
+/** Depth of a place inside a sheet: above 0 inside, in parts of its size. */
 const inside = (i: number, x: number, y: number): number => {
   const { x: cx, y: cy, rx, ry, turn } = SHEETS[i] as Sheet
   const [dx, dy] = [(x - cx) * ASPECT, y - cy]

@@ -96,7 +96,7 @@ const hills = (x: number, y: number): Light | null => {
   return null
 }
 
-/** What stands above the water, without the boats: also what the water mirrors. */
+/** Everything above the water but the boats; the water mirrors it. */
 const above = (x: number, y: number): Light => town(x, y) ?? hills(x, y) ?? sky(x, y)
 
 const BOATS = [

@@ -38,7 +38,7 @@ const BOLTS = Array.from({ length: 14 }, (_, i) => ({
 const timber = (x: number, y: number): Light =>
   lit(mix(WOOD, DARK, 0.5 * smooth(0, 0.7, grain(x * 3, y * 60))), 0.75 + 0.35 * grain(x * 6, y * 110))
 
-/** How much paint has gone at a place: above 0 the top coat is off, further up the next. */
+/** Amount of paint that has gone at a place: above 0 the top coat is off, further up the next. */
 const worn = (x: number, y: number, seam: number): number =>
   flakes(x * 5.2, y * 7.5) +
   0.35 * chips(x * 17, y * 21) +

@@ -19,7 +19,7 @@ export const findArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile |
   return row ? artworkFileSchema.parse(row.record) : null
 }
 
-/** What is known of each artwork of a project, in no order; nothing where there is no such project. */
+/** The records of all artwork of a project, in no order; nothing where there is no such project. */
 export const artworkOf = async (sql: Sql, project: string): Promise<ArtworkFile[]> => {
   const rows = await sql<Array<{ record: unknown }>>`select record from artwork where hash in (
     select jsonb_array_elements(document -> 'artwork') ->> 'hash' from projects

@@ -25,7 +25,7 @@ interface Writing<File extends { path: string }> {
   write: (file: File, signal: AbortSignal) => Promise<Uint8Array>
 }
 
-/** What one artwork after the other is written of: the order that opens each file once. */
+/** Files in the order of the artwork they are made of, which opens each artwork once. */
 const inOrderOfWork = <File>(files: readonly File[], key: (file: File) => string): File[] =>
   [...files].sort((one, other) => (key(one) < key(other) ? -1 : key(one) > key(other) ? 1 : 0))
 

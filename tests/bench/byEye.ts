@@ -52,9 +52,9 @@ const withDisc = ({ width, height, data }: Picture, hex: Hex): Picture => {
 
 export interface TakenFigures {
   pictures: number
-  /** How many have more than one near-black, or near-white. */
+  /** Number of those with more than one near-black, or near-white. */
   ends: number
-  /** How many of those colorful enough have two colorful swatches. */
+  /** Number of those colorful enough that have two colorful swatches. */
   colorful: readonly [number, number]
   /** In how many of ten a vivid thing is within ΔE2000 10. */
   things: number

@@ -55,7 +55,7 @@ export const checkTimes = async (inks: readonly InkArea[], count: number): Promi
   ]
 }
 
-/** How long a table of all proofs of a paper takes, in ms. */
+/** Time for a table of all proofs of a paper, in ms. */
 export const proofTableTime = async (): Promise<number> => {
   const press = pressOf(await instantiate(), await readFile('public/press/coated.icc'), FIRST_PRINT)
   proofTable(press)

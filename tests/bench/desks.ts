@@ -110,7 +110,7 @@ const reported = (servers: number, seconds: number, counted: Counted, heard: num
 
 const bin = (): string => execFileSync('bash', ['-c', '. bin/ground.sh; postgres_bin'], { encoding: 'utf8' }).trim()
 
-/** How many MB a second are backed up and restored: here, and by PostgreSQL's own tools from and into the same database. */
+/** Speed of backup and restore, in MB a second: here, and by PostgreSQL's own tools from and into the same database. */
 export const backupTimes = (): Promise<{ megabytes: number; rows: Array<[string, number, number]> }> =>
   withDatabase('bench_backup', async url => {
     const sql = connect(url)

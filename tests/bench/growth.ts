@@ -321,12 +321,12 @@ const timed = (work: () => string, runs: number): number => {
   return least
 }
 
-/** How long it takes to begin with, in milliseconds, so that what is constant does not hide what grows. */
+/** Time it takes to begin with, in milliseconds, so that what is constant does not hide what grows. */
 const ENOUGH = 30
 /** The largest text made, in characters: a drawing may have 20 MB, a list 2. */
 const LARGEST = { drawing: 16e6, list: 1.8e6 }
 
-/** How the time taken grows with one dimension: the exponent over two doublings, and what was said in the end. */
+/** Growth of the time with one dimension: the exponent over two doublings, and what was said in the end. */
 export const growthOf = (dimension: Dimension): { n: number; ms: number; exponent: number; text: string } => {
   let n = 64
   let ms = timed(take(dimension, n), 2)

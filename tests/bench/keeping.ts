@@ -89,7 +89,7 @@ const open = async (path: string): Promise<Drawing | null> => {
   }
 }
 
-/** How many pixels wide drawings are drawn as raster artwork: three times what is looked at. */
+/** Width of drawings drawn as raster artwork, in pixels: three times what is looked at. */
 const DRAWN = PREVIEW_WIDTH * 3
 
 /** A drawing as raster artwork: drawn, taken apart into the inks of its pixels, painted. */
@@ -147,7 +147,7 @@ export interface Way {
   hold?: number
 }
 
-/** What a drawing becomes in a scheme. */
+/** A drawing in a scheme. */
 export const colorsIn = (inks: readonly InkSummary[], scheme: readonly Hex[], way: Way): ReadonlyMap<Hex, Hex> =>
   planColors(
     {
@@ -201,7 +201,7 @@ export const timed = (once: (round: number) => void): [half: number, most: numbe
 const swatchesOf = (scheme: string): MatchSwatch[] =>
   (SCHEMES[scheme] ?? []).map((hex, i) => ({ id: `s${i}`, hex, share: 1 }))
 
-/** How long neighbors, matching and the hold take in the core: middle and 95th percentile, in ms. */
+/** Time that neighbors, matching and the hold take in the core: middle and 95th percentile, in ms. */
 export const keepingTimes = async (
   poster: Drawing | undefined,
 ): Promise<Array<[what: string, half: number, most: number]>> => {

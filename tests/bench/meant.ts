@@ -55,7 +55,7 @@ interface Worn {
   colors: ReadonlyMap<Hex, Hex>
 }
 
-/** How a scheme is worn at some positions of the controls; `of` are all inks that are matched together. */
+/** Figures of a worn scheme at some positions of the controls; `of` are all inks that are matched together. */
 const wornIn = (of: readonly InkArea[], scheme: readonly Swatch[], meant: Meant): Worn => {
   const targets = matchKeeping(of, scheme, { ...meant, seed: 0, byHand: new Map() })
   const hexOf = new Map(scheme.map(({ id, hex }) => [id, hex]))
@@ -169,7 +169,7 @@ export const meantFigures = async (count: number, tell: (what: string, means: Me
   for (const hues of CURVE) say(`Hues at ${hues * 100}%`, await over(pieces, few, { ...MEANT, hues }))
 }
 
-/** How long matching takes: middle and 95th percentile, in ms. */
+/** Time of matching: middle and 95th percentile, in ms. */
 export const meantTimes = async (): Promise<Array<[what: string, half: number, most: number]>> => {
   const files = []
   for (const name of readdirSync('demo/artwork').filter(each => each.endsWith('.svg')))

@@ -106,7 +106,7 @@ const seamsOf = (width: number, before: Float32Array, after: Float32Array): numb
   return seams / Math.max(1, all)
 }
 
-/** How far each channel of a pixel is from the median of the nine around it. */
+/** Distance of each channel of a pixel from the median of the nine around it. */
 const standsOut = (width: number, labs: Float32Array, p: number): number =>
   Math.hypot(
     ...[0, 1, 2].map(n => {

@@ -101,7 +101,7 @@ const coverage = (points: Points, centers: readonly Lab[]): { mean: number; most
   return { mean: cost * 100, most: (distance.slice().sort()[Math.floor(points.size * 0.95)] ?? 0) * 100 }
 }
 
-/** How well a picture is covered by an extraction of so many colors, beside the limit. */
+/** Coverage of a picture by an extraction of so many colors, beside the limit. */
 export interface Coverage {
   mean: number
   most: number

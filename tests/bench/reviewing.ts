@@ -14,7 +14,7 @@ import { percentile } from './frame'
 const READERS = 200
 const CLIENTS = 20
 const LASTS = 60_000
-/** How long a client thinks between two comments, and a reader between two looks, in milliseconds. */
+/** Pause of a client between two comments, and of a reader between two looks, in milliseconds. */
 const THINKS = 3100
 const LOOKS = 1000
 

@@ -374,7 +374,7 @@ const house = async (): Promise<void> => {
   else await served(measured)
 }
 
-/** How well the matchings keep the picture, over many drawings in many schemes, beside the hold. */
+/** Figures of how the matchings keep the picture, over many drawings in many schemes, beside the hold. */
 const keeping = async (): Promise<void> => {
   const all = await drawings(Number(process.argv[3] ?? 24))
   const ways: ReadonlyArray<readonly [string, Way]> = [

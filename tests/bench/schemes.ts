@@ -193,7 +193,7 @@ export const dealTime = (inks: readonly InkSummary[], runs = 25): number => {
   return times.slice(5).sort((one, other) => one - other)[Math.floor((runs - 5) / 2)]!
 }
 
-/** How long ten swatches take to derive, in milliseconds: the mean of many. */
+/** Time to derive ten swatches, in milliseconds: the mean of many. */
 export const derivingTime = (): number => {
   const start = performance.now()
   const rounds = 300

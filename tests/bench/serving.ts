@@ -23,7 +23,7 @@ const sending = (method: string, body: unknown): RequestInit => ({
   body: JSON.stringify(body),
 })
 
-/** How long it took, in milliseconds, and whether it was answered well. */
+/** Time of a request, in milliseconds, and whether it succeeded. */
 const timed = async (address: string, path: string, init?: RequestInit): Promise<{ ms: number; ok: boolean }> => {
   const began = performance.now()
   const answer = await fetch(address + path, init).catch(() => null)

@@ -102,7 +102,7 @@ test('on two papers colors take other inks and look otherwise, on stage and band
     .poll(() => page.getByTestId('print-row').first().locator('[data-printed]').getAttribute('data-printed'))
     .not.toBe('#f8f4ea')
   await page.locator('[data-eyes=paper]').click()
-  /** How far the band's third swatch is from `wanted`, in the channel that is farthest. */
+  /** Difference of the band's third swatch from `wanted` in the channel where it is largest. */
   const off = async (wanted: string): Promise<number> => {
     const box = (await page.getByTestId('swatch').nth(2).boundingBox()) ?? { x: 0, y: 0 }
     const shot = await page.screenshot({ clip: { x: box.x + 20, y: box.y + 14, width: 2, height: 2 } })

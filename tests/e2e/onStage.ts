@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test'
 
 /* The picture on the stage: its pixels, and who paints them. */
 
-/** What the picture on the stage is painted on. */
+/** The canvas the picture on the stage is painted on. */
 export const canvas = (page: Page) => page.getByTestId('picture').locator('canvas[data-painted-by]')
 /** Takes the pointer off everything. */
 export const aside = (page: Page): Promise<void> => page.mouse.move(360, 20)
@@ -35,7 +35,7 @@ export const colorAt = (page: Page, x: number, y: number): Promise<string> =>
     },
     [x, y] as const,
   )
-/** How far two colors are apart in their farthest channel. */
+/** Difference of two colors in the channel where it is largest. */
 export const apart = (one: string, other: string): number =>
   Math.max(
     ...[1, 3, 5].map(at => Math.abs(parseInt(one.slice(at, at + 2), 16) - parseInt(other.slice(at, at + 2), 16))),
@@ -43,7 +43,7 @@ export const apart = (one: string, other: string): number =>
 /** Waits until the picture has a color at a place, give or take what the brush shows there. */
 export const hasColor = (page: Page, place: readonly [number, number], wanted: string): Promise<void> =>
   expect.poll(async () => apart(await colorAt(page, ...place), wanted)).toBeLessThan(24)
-/** How far two lists of channels are apart where they are farthest. */
+/** Largest difference of two lists of channels. */
 export const farthest = (one: readonly number[], other: readonly number[]): number =>
   one.reduce(
     (most, value, i) => Math.max(most, Math.abs(value - (other[i] ?? -99))),

@@ -7,7 +7,7 @@ const png = (image: sharp.Sharp, name: string): Promise<FileLike> =>
     .toBuffer()
     .then(buffer => ({ name, mimeType: 'image/png', buffer }))
 
-/** What a color comes back as from a flat field saved as JPEG. */
+/** A color after a flat field of it was saved as JPEG. */
 const throughJpeg = async (hex: string): Promise<string> => {
   const file = await sharp({ create: { width: 64, height: 64, channels: 3, background: hex } })
     .jpeg({ quality: 85 })

@@ -15,7 +15,7 @@ const INK = '#222a52'
 const LIGHTHOUSE = '#lighthouse rect'
 const rgb = (hex: string): string => `rgb(${[1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`
 const ink = (page: Page, hex = INK) => page.locator(`[data-ink="${hex}"]`)
-/** What an ink is and where it goes, besides what it loses there. */
+/** The label of an ink and where it goes, without what it loses there. */
 const label = async (page: Page, hex = INK): Promise<string> =>
   ((await ink(page, hex).getAttribute('aria-label')) ?? '').replace(', loses contrast to what it touches', '')
 const nameOf = async (page: Page, id: string): Promise<string> =>

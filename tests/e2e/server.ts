@@ -8,7 +8,7 @@ const PORT = Number(process.env.TEST_PORT ?? 4190)
 export interface Served {
   address: string
   pid: number
-  /** What it has written to its log. */
+  /** Its log so far. */
   text: () => string
   stop: () => Promise<void>
 }

@@ -4,7 +4,7 @@ import { lchOf } from '#core/color/convert'
 import { bandColors, newProject, openDemoCopy, passingColors, recoloredFrom, shapeColors, startFrom } from './workspace'
 import { firstFile } from './label'
 
-/** What can be worked with but has no name. */
+/** Controls without an accessible name. */
 const namelessOn = (page: Page): Promise<string[]> =>
   page.evaluate(() =>
     [...document.querySelectorAll('button, select, input:not([type=file]), [role=slider], [tabindex="0"]')]

@@ -197,7 +197,7 @@ test('while colors pass by, what is touched up shows through the map that stands
   await page.keyboard.press('2')
   const turn = page.getByRole('slider', { name: 'Turn' })
   await turn.waitFor()
-  /** How much the map covers there, 0 to 255, and, in the middle of the sky, where nothing is painted by hand. */
+  /** Coverage of the map there, 0 to 255, and, in the middle of the sky, where nothing is painted by hand. */
   const covers = (): Promise<number[]> =>
     page.getByTestId('live').evaluate((canvas, place) => {
       const { width, height } = canvas as HTMLCanvasElement

@@ -1,4 +1,4 @@
-/** What one does to a file in the browser until it acts. */
+/** Actions of a user that could make a file act. */
 type Gesture = 'click' | 'hover' | 'enter' | 'press'
 
 /** A file that does something when it is opened, or touched: runs a script, asks the network, or goes elsewhere. */
@@ -574,7 +574,7 @@ const encodings = (): Vector[] =>
     ),
   })
 
-/** How a namespace can be given to elements of a web page, and how old links can be called. */
+/** Ways to give elements of a web page a namespace, and names of old links. */
 const NAMES: Made = {
   'a picture of a web page, by a prefix of the root': svg(`<h:img src="${ELSEWHERE}a" alt=""/>`, ` xmlns:h="${XHTML}"`),
   'a picture of a web page, by a prefix of a group': svg(

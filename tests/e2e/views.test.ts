@@ -62,7 +62,7 @@ test.describe('nothing stands in the way of readers of screens, and letters have
     })
 })
 
-/** What is pressed and smaller than so many pixels, with the label that belongs to it. */
+/** Controls smaller than so many pixels, with their labels. */
 const smallerThan = (page: Page, least: number): Promise<string[]> =>
   page.evaluate(min => {
     const pressed =

@@ -8,7 +8,7 @@ import { paintingOf } from '#core/painting/painting'
 /** A connection kept open between two tests may be closed by the server at the very moment it is used again. */
 const AGAIN = { maxRetries: 3 }
 
-/** What a browser says with what one of our own pages sends. */
+/** The headers a browser adds to requests of our own pages. */
 export const OURS = { 'sec-fetch-site': 'same-origin' }
 
 /** Has the server make a project; its id. */
@@ -121,7 +121,7 @@ export const recoloredFrom = async (page: Page, before: readonly string[]): Prom
   return now
 }
 
-/** What a shape of the artwork is really painted with. */
+/** The computed paint of a shape of the artwork. */
 export const paintOf = (page: Page, selector: string): Promise<string> =>
   page.getByTestId('artwork').evaluate((host, within) => {
     const shape = host.shadowRoot?.querySelector(within)

@@ -12,7 +12,7 @@ import { VECTORS, type Vector } from './vectors'
 
 /** Number of files that are open side by side. */
 const AT_ONCE = 5
-/** How long a file may take to act, and how long one that should not is watched, in milliseconds. */
+/** Maximum time for a file to act, and the time one that should not is watched, in milliseconds. */
 const PATIENCE = 5000
 const WATCHED = 250
 
@@ -51,7 +51,7 @@ const written = ({ bytes }: Vector, themed: boolean): Uint8Array | null => {
   }
 }
 
-/** What a file asks for when it is opened from disk and touched: everything but the file itself. */
+/** Requests of a file when it is opened from disk and touched: everything but the file itself. */
 const askedBy = async (
   page: Page,
   path: string,

@@ -18,10 +18,10 @@ const KILLS = Number(process.argv[2] ?? 100)
 const SEED = Number(process.argv[3] ?? 1)
 const WRITERS = 6
 const DATA = resolve('.data/faults')
-/** How long a writer rests between saves, and how long all is left in peace before the next kill at most, in milliseconds. */
+/** Pause of a writer between saves, and the longest pause before the next kill, in milliseconds. */
 const REST = 40
 const PEACE = 1500
-/** How long it may take until the server answers again, in milliseconds. */
+/** Maximum time until the server answers again, in milliseconds. */
 const LONGEST = 120_000
 
 /** Numbers in [0, 1) from a seed (mulberry32). */
@@ -152,7 +152,7 @@ let comments = 0
 let jobs = 0
 let isOver = false
 
-/** What a writer sends as its save of a number: what it says is told by the number everywhere. */
+/** The save a writer sends for a number: what it says is told by the number everywhere. */
 const changeOf = (document: StoredProject['document'], n: number) => {
   const next = { ...document, name: `Save ${n}`, state: `s${n}` }
   const { name: _, ...look } = next
@@ -230,7 +230,7 @@ const upload = async (address: string): Promise<() => Promise<void>> => {
   }
 }
 
-/** How long a client rests between two comments, in milliseconds: not more than one review takes in a minute. */
+/** Pause of a client between two comments, in milliseconds: not more than one review takes in a minute. */
 const THINKS = 150
 
 /** Publishes a review and comments on it again and again; every comment has to be there once, in its order, and the last choice. */
@@ -316,7 +316,7 @@ const exporting = async (address: string): Promise<() => Promise<void>> => {
   }
 }
 
-/** How long it takes until the server answers from its database again, in milliseconds. */
+/** Time until the server answers from its database again, in milliseconds. */
 const untilAnswer = async (address: string): Promise<number> => {
   const began = performance.now()
   while (!(await ask(address, '/api/projects?limit=1'))) {

@@ -8,7 +8,7 @@ import type { Review } from '#core/document/review'
 
 /* Designers who save, export and upload, clients who comment, and all who follow it, at one address; what was acknowledged is noted. */
 
-/** What was answered to one who asks, and how often it had to be asked. */
+/** The answer to a request, and the number of times it was sent. */
 interface Answer {
   status: number
   body: string
@@ -18,7 +18,7 @@ interface Answer {
 
 /** What is asked again: what no server answered. */
 const isUnanswered = (status: number): boolean => status === 0 || status === 502 || status === 503 || status === 504
-/** How long it is waited before that, in milliseconds. */
+/** Pause before that, in milliseconds. */
 const AGAIN = 300
 
 /** Counts of all that was asked. */
@@ -128,7 +128,7 @@ export interface Acknowledged {
   comments: string[]
   jobs: string[]
   uploads: string[]
-  /** How long it took from sending a save until somebody else heard of it, in milliseconds. */
+  /** Time from sending a save until somebody else heard of it, in milliseconds. */
   heard: number[]
 }
 
@@ -239,7 +239,7 @@ export const workFor = async (
   return done
 }
 
-/** What was acknowledged and is not there. Jobs are waited for. */
+/** Acknowledged changes that are not there. Jobs are waited for. */
 export const lostOf = async (address: string, cookie: string, done: Acknowledged): Promise<string[]> => {
   const counted = counting()
   const { ask, end } = asker(address, counted, { cookie })

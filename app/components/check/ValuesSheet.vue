@@ -42,7 +42,7 @@ const state = computed(() => {
 })
 const scheme = computed(() => history.settled?.scheme ?? [])
 const before = computed(() => histogramOf(state.value?.inks ?? []))
-/** What each swatch covers of each value, and what is left as it is. */
+/** The area each swatch covers in each value, and the area that is left as it is. */
 const now = computed(() => {
   const found = state.value
   if (!found) return []

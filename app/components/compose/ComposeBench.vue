@@ -21,7 +21,7 @@ import { useHistory } from '~/stores/history'
  */
 const history = useHistory()
 const proofs = useProofs()
-/** What is shown of the harmony, each by itself: what does not change while a hand moves draws nothing anew. */
+/** Parts of the harmony as separate values, so that a drag updates only those that change. */
 const isOpen = computed(() => history.settled !== null)
 const isDerived = computed(() => history.document?.derived ?? false)
 const harmonyKind = computed(() => history.document?.harmony.kind ?? 'free')

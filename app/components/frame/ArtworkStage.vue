@@ -61,7 +61,7 @@ const painted = computed(() => {
   const inks = screen.value?.inks ?? files.files.get(painting.piece?.hash ?? '')?.inks.map(({ hex }) => hex) ?? []
   return printing.shownAs ? paintAsSeen(own, inks, printing.shownAs) : own
 })
-/** What is not spotlit steps back to a light gray of its own value. */
+/** Everything outside the spotlight becomes a light gray of its own value. */
 const colors = useSpotlight(
   () => screen.value?.inks ?? [],
   () => painted.value.colors,
@@ -76,7 +76,7 @@ const look = computed(() => ({
   byHand: byHand.value,
   passing: history.previewing || stage.before || stage.lit !== null,
 }))
-/** What the kind of artwork on the stage does in its own way. */
+/** The behavior of the kind of artwork on the stage. */
 const shown = useTemplateRef<{ artwork: StageArtwork }>('shown')
 const artwork = computed(() => shown.value?.artwork ?? null)
 watch(

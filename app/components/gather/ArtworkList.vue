@@ -25,7 +25,7 @@ const chosen = (): void => {
   if (chooser.value) chooser.value.value = ''
   void adding.add(list)
 }
-/** What was set on one artwork alone goes with it, is said, and comes back with it. */
+/** Exceptions of an artwork are removed with it, as a notice says, and come back with it. */
 const remove = (art: Artwork): void => {
   const { touches = {}, exceptions = {}, meantIn = {} } = history.settled?.remap ?? {}
   const [touched, excepted, meant] = [touches[art.id] ?? [], exceptions[art.id] ?? {}, meantIn[art.id]]

@@ -20,7 +20,7 @@ const incoming = useIncoming(
   },
   () => (start.value === 'artwork' ? 'artwork' : 'references'),
 )
-/** What was dropped or pasted anywhere is taken here. */
+/** Takes files that were dropped or pasted anywhere. */
 const arrivals = useArrivals()
 watch(
   () => arrivals.waiting,

@@ -49,7 +49,7 @@ const scheme = computed(() => history.document?.scheme ?? [])
 const colorOf = (hex: string): string => remapping.colors.get(hex) ?? hex
 
 const sorted = computed(() => rowsByTarget(remapping.rows, scheme.value))
-/** What stands on either side keeps its place while something is carried: only ribbons follow the hand. */
+/** Inks and swatches keep their places during a drag; only ribbons follow. */
 const resting = shallowRef<readonly InkRow[] | null>(null)
 const rows = computed(() => resting.value ?? sorted.value)
 /** Where an ink goes now, as what is carried has it. */
@@ -126,7 +126,7 @@ const come = (hex: string | null): void => {
 }
 const lightSwatch = (id: string | null): void =>
   lightInks(id && areaOf.value.has(id) ? remapping.members(remapping.groupOf(id).map(({ hex }) => hex)) : null)
-/** What is pointed at on the artwork comes into view here. */
+/** The ink pointed at on the artwork scrolls into view. */
 watch(
   () => stage.pointed[0],
   hex => {

@@ -122,14 +122,14 @@ useEventListener(window, 'blur', () => {
   stage.before = false
 })
 watch(step, stage.clear)
-/** What would go wrong is looked for whenever colors have come to rest; what mends it only where that is shown. */
+/** Findings are looked for whenever colors have come to rest; fixes only where they are shown. */
 const checking = useChecking()
 const handOver = useHandOverView()
 /** Files under way are heard of in every step; what writes them comes once the page stands. */
 useOnceStanding(async () => (await import('~/stores/handOver')).useHandOver())
 /** The other steps are there before they are gone to. */
 useOnceStanding(() => Promise.all(Object.values(BENCHES).map(fetchBench => fetchBench())))
-/** What a client says is told in every step. */
+/** Comments of clients are announced in every step. */
 useReviews()
 useOthers()
 const shelf = useShelf()
