@@ -115,11 +115,12 @@ export const plainPngOf = (bytes: Uint8Array): Promise<Buffer> =>
     .toBuffer()
     .catch(throwUnreadable)
 
-/** A picture as a PNG without loss, and with nothing but its pixels. */
-export const plainPng = ({ width, height, data }: Picture): Promise<Buffer> =>
+/** Decoded pixels as sharp takes them, to be written in any format. */
+export const sharpOf = ({ width, height, data }: Picture): sharp.Sharp =>
   sharp(data, { raw: { width, height, channels: 4 } })
-    .png({ compressionLevel: 6 })
-    .toBuffer()
+
+/** A picture as a PNG without loss, and with nothing but its pixels. */
+export const plainPng = (picture: Picture): Promise<Buffer> => sharpOf(picture).png({ compressionLevel: 6 }).toBuffer()
 
 /** A name that ends as a picture file does that can be read. */
 export const PICTURE_NAME = /\.(png|jpe?g|webp|gif)$/i
@@ -130,8 +131,8 @@ export const WRITTEN_NAME = /\.(png|jpe?g|webp)$/i
 const QUALITY = 92
 
 /** A picture as a file of the kind its name ends in: PNG or WebP without loss, or JPEG, on white where it was clear. */
-export const pictureFile = ({ width, height, data }: Picture, name: string): Promise<Buffer> => {
-  const raw = sharp(data, { raw: { width, height, channels: 4 } }).withIccProfile('srgb')
+export const pictureFile = (picture: Picture, name: string): Promise<Buffer> => {
+  const raw = sharpOf(picture).withIccProfile('srgb')
   if (/\.webp$/i.test(name)) return raw.webp({ lossless: true }).toBuffer()
   if (/\.jpe?g$/i.test(name))
     return raw.flatten({ background: '#ffffff' }).jpeg({ quality: QUALITY, chromaSubsampling: '4:4:4' }).toBuffer()
@@ -143,11 +144,9 @@ const THUMBNAIL = 360
 
 /** The same picture as files: without loss at the size it is worked on, and as a thumbnail. */
 export const workingFiles = async (picture: Picture): Promise<{ working: Uint8Array; thumbnail: Uint8Array }> => {
-  const raw = (): sharp.Sharp =>
-    sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 4 } })
   const [working, thumbnail] = await Promise.all([
-    raw().webp({ lossless: true, effort: 0 }).toBuffer(),
-    raw()
+    sharpOf(picture).webp({ lossless: true, effort: 0 }).toBuffer(),
+    sharpOf(picture)
       .resize({ width: THUMBNAIL, height: THUMBNAIL, fit: 'inside', withoutEnlargement: true })
       .webp({ quality: 82 })
       .toBuffer(),

@@ -39,11 +39,10 @@ export const apiRoute = <Key extends RouteKey>(
   const contract: Contract = CONTRACTS[key]
   const { params = {}, thing = 'address', query, body, status = 200 } = contract
   return apiHandler(async event => {
-    const names = Object.keys(params)
     const outcome = await handle({
       event,
       params: Object.fromEntries(
-        names.map(name => [name, readParam(event, name, params[name] as NonNullable<(typeof params)[string]>, thing)]),
+        Object.entries(params).map(([name, schema]) => [name, readParam(event, name, schema, thing)]),
       ) as ParamsOf<Key>,
       query: query?.parse(getQuery(event)) as QueryOf<Key>,
       body: async () => (body ? await readBody(event, body) : undefined) as BodyOf<Key>,

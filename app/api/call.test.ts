@@ -6,7 +6,7 @@ import { call } from './call'
 const DOCUMENT = derivedFrom('#0f6d5f', { kind: 'triadic', count: 4 })
 
 describe('calls of routes', () => {
-  it('put parameters in their places, written for an address, and what is said in the query', async () => {
+  it('put parameters in their places, written for an address, and the entries of the query', async () => {
     const server = freshPage()
     server
       .on('GET', /^welcome/, () => ({ name: null, role: 'owner' }))

@@ -10,13 +10,13 @@ export const checkAnswersBy = (own: Check): void => {
   check = own
 }
 
-/** Method and address of a request: parameters in their places, and what is said in the query, lists joined by commas. */
+/** Method and address of a request: parameters in their places, and the entries of the query that are not empty. */
 const addressOf = <Key extends RouteKey>(key: Key, { params, query }: RequestOf<Key>): [string, string] => {
   const [method = '', template = ''] = key.split(' ')
   const values: Readonly<Record<string, string>> = params ?? {}
   const path = template.replace(/\[(\w+)\]/g, (_, name: string) => encodeURIComponent(values[name] ?? ''))
-  const said = Object.entries(query ?? {}).filter(([, value]) => value !== undefined && value !== '')
-  const search = new URLSearchParams(said.map(([name, value]) => [name, String(value)]))
+  const entries = Object.entries(query ?? {}).filter(([, value]) => value !== undefined && value !== '')
+  const search = new URLSearchParams(entries.map(([name, value]) => [name, String(value)]))
   return [method, search.size ? `${path}?${search}` : path]
 }
 

@@ -44,9 +44,9 @@ export const useProjectSession = defineStore('session', () => {
     stands: document => saving.edited(document, trail.taken()),
   }
 
-  /** Artwork of which it was said that it cannot be had. */
+  /** Hashes of artwork that a notice has reported as missing. */
   const missing = new Set<string>()
-  /** Opens artwork, and says, once, where it cannot be had. */
+  /** Opens artwork; a notice reports, once, where it cannot be fetched. */
   const show = ({ hash, name }: Artwork, here: () => boolean): Promise<void> =>
     files.openWithMap(hash).catch((error: unknown) => {
       if (!here() || missing.has(hash)) return

@@ -1,3 +1,4 @@
+import { concatBytes } from '#core/math/bytes'
 import crc from 'crc-32'
 import { decode, encode } from 'fast-png'
 import type { Picture } from '#core/picture/picture'
@@ -85,13 +86,7 @@ export const pngOfStrips = async (
   await writer.close()
   await packed
   chunks.push(chunk('IEND', new Uint8Array()))
-  const bytes = new Uint8Array(chunks.reduce((sum, { length }) => sum + length, 0))
-  let at = 0
-  for (const each of chunks) {
-    bytes.set(each, at)
-    at += each.length
-  }
-  return bytes
+  return concatBytes(chunks)
 }
 
 /** The chunks of a PNG, by type and content. */

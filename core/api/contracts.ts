@@ -263,7 +263,7 @@ export const CONTRACTS = {
     body: z.object({ resolved: z.boolean() }),
     answer: reviewCommentSchema,
   },
-  'GET review/[token]': { params: byToken, answer: reviewPageSchema },
+  'GET review/[token]': { params: byToken, thing: 'review', answer: reviewPageSchema },
   'PUT review/[token]/choice': { params: byToken, body: choicePutSchema, answer: reviewChoiceSchema },
   'GET review/[token]/comments': { params: byToken, ...comments },
   'POST review/[token]/comments': {

@@ -1,3 +1,4 @@
+import { concatBytes } from '#core/math/bytes'
 import type { InkMap } from './inkmap'
 
 /*
@@ -66,7 +67,7 @@ export const packInkMap = (map: InkMap): Uint8Array => {
   const head = new Uint8Array(HEAD)
   new Uint32Array(head.buffer, 0, HEAD_WORDS).set([MARK, width, height, pixel.length, ink.length])
   head[HEAD - 1] = Number(isWide)
-  const parts = [
+  return concatBytes([
     head,
     variable(pixel.length, i => pixel[i]! - (i ? pixel[i - 1]! + 1 : 0)),
     variable(pixel.length, i => start[i + 1]! - start[i]!),
@@ -75,14 +76,7 @@ export const packInkMap = (map: InkMap): Uint8Array => {
     alpha,
     ground,
     share,
-  ]
-  const bytes = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0))
-  let at = 0
-  for (const part of parts) {
-    bytes.set(part, at)
-    at += part.length
-  }
-  return bytes
+  ])
 }
 
 /** Reads what `packInkMap` writes now. */

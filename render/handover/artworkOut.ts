@@ -16,7 +16,7 @@ import { paintRaster } from '#core/raster/paint'
 import { inPieces, paintPart } from '#core/raster/strips'
 import type { Unmixed } from '#core/raster/unmix'
 import { readWithPictures, type ReadWithPictures } from '../embedded'
-import { pictureFile, plainPicture } from '../pictures'
+import { pictureFile, plainPicture, sharpOf } from '../pictures'
 import { plainSvg, renderPng } from '../resvg'
 import type { Insert } from './svgPage'
 
@@ -120,8 +120,6 @@ const paintPicture = async (
   return paintPart(whole, rows, regions)
 }
 
-const rawSharp = ({ width, height, data }: Picture): sharp.Sharp => sharp(data, { raw: { width, height, channels: 4 } })
-
 /** A picture as it is painted, as PNG so many pixels wide. */
 const writePicture = async (
   photograph: Photograph,
@@ -131,7 +129,7 @@ const writePicture = async (
 ): Promise<Buffer> => {
   const out = await paintPicture(photograph, painted, width)
   if (width === out.width && !ground) return pictureFile(out, 'a.png')
-  const sized = rawSharp(out)
+  const sized = sharpOf(out)
   if (width !== out.width) sized.resize({ width })
   if (ground) sized.flatten({ background: ground })
   return sized.withIccProfile('srgb').png({ compressionLevel: 6 }).toBuffer()
@@ -203,7 +201,7 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
           .webp({ lossless: true, effort: 0 })
           .toBuffer()
       const out = await paintPicture(own, painted, Math.min(width, art.width))
-      return rawSharp(out).webp({ quality: SHOWN_QUALITY, smartSubsample: true, effort: 0 }).toBuffer()
+      return sharpOf(out).webp({ quality: SHOWN_QUALITY, smartSubsample: true, effort: 0 }).toBuffer()
     },
     insert: async (art, painted) => {
       const own = await opened(art)

@@ -18,6 +18,7 @@ import { PAPERS, type Print } from '#core/print/papers'
 import type { Press } from '#core/print/press'
 import { uniteInks } from '#core/remap/unite'
 import { shownScheme } from '#core/scheme/compose'
+import { sharpOf } from '../pictures'
 import { renderPng } from '../resvg'
 import { artworkWriter, throwMissing, type ArtworkSources } from './artworkOut'
 import { openFonts } from './fonts'
@@ -49,7 +50,7 @@ const GRADIENT_SVG = [1920, 1080] as const
 const GRADIENT_PNG = [4096, 2304] as const
 
 const gradientPng = ({ run, kind, angle }: HandedGradient, width: number, height: number): Promise<Buffer> =>
-  sharp(gradientPixels(run, { kind, angle }, width, height), { raw: { width, height, channels: 4 } })
+  sharpOf({ width, height, data: gradientPixels(run, { kind, angle }, width, height) })
     .png({ compressionLevel: 6 })
     .toBuffer()
 

@@ -125,17 +125,20 @@ watch(step, stage.clear)
 /** Findings are looked for whenever colors have come to rest; fixes only where they are shown. */
 const checking = useChecking()
 const handOver = useHandOverView()
-/** Files under way are heard of in every step; what writes them comes once the page stands. */
-useOnceStanding(async () => (await import('~/stores/handOver')).useHandOver())
-/** The other steps are there before they are gone to. */
-useOnceStanding(() => Promise.all(Object.values(BENCHES).map(fetchBench => fetchBench())))
+/** Comes once the page stands: the store of exports, which announces them in every step, the benches of the other steps, and findings. */
+const isStanding = ref(false)
+useOnceStanding(async () => {
+  isStanding.value = true
+  await Promise.all([
+    import('~/stores/handOver').then(({ useHandOver }) => useHandOver()),
+    ...Object.values(BENCHES).map(fetchBench => fetchBench()),
+  ])
+})
 /** Comments of clients are announced in every step. */
 useReviews()
 useOthers()
 const shelf = useShelf()
 /** Findings are looked for in the other steps once the page stands: their worker and its engine are large. */
-const isStanding = ref(false)
-useOnceStanding(() => Promise.resolve((isStanding.value = true)))
 watchDebounced(
   () => [checking.asked, step.value === 'check', isStanding.value] as const,
   ([asked, shown, stands]) => {
