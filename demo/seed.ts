@@ -88,25 +88,12 @@ const documentFor = (
   const empty = newProject(name, { hex: typed.hex, hue: typed.hue, typed: base }, harmony)
   const own = artwork.flatMap(file => files.get(file) ?? [])
   const known = knownFrom(new Map(own.map(file => [file.hash, file])))
-  const dressed = own.reduce(
-    (project, { kind, hash, width, height }, i) =>
-      apply(
-        project,
-        {
-          do: 'add artwork',
-          artwork: {
-            kind,
-            id: `a${i + 1}`,
-            name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork',
-            hash,
-            width,
-            height,
-          },
-        },
-        known,
-      ),
-    empty,
-  )
+  const pieces = own.map(({ kind, hash, width, height }, i) => ({
+    ...{ kind, hash, width, height },
+    id: `a${i + 1}`,
+    name: ARTWORK.find(([file]) => file === artwork[i])?.[1] ?? 'Artwork',
+  }))
+  const dressed = apply(empty, { do: 'add artwork', artwork: pieces }, known)
   return pictures
     .flatMap(file => received.get(file) ?? [])
     .reduce(

@@ -11,6 +11,10 @@ export class Refused extends Error {
   }
 }
 
+/** Returns whether the same request may succeed a little later: the server, not what was sent, is at fault. */
+export const isTransient = (error: unknown): error is Refused =>
+  error instanceof Refused && (error.status === 0 || error.status >= 500)
+
 const NO_ANSWER = 'The server does not answer.'
 
 /** True if the server has asked, since somebody was last known to be signed in, who we are. */

@@ -1,6 +1,8 @@
 import { ref } from 'vue'
 import { useEventListener } from '@vueuse/core'
+import { droppedEntries, filesOfEntries } from '~/browser/droppedFiles'
 import type { Arrival } from '~/stores/arrivals'
+import { useNotices } from '~/stores/notices'
 
 const isField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA)$/.test(target.tagName))
@@ -14,9 +16,16 @@ const arrivalOf = (data: DataTransfer | null): Arrival => ({
  * place. Text dropped or pasted into a field is the field's. Tells whether something is held over the page.
  */
 export const useDropsAnywhere = (arrived: (arrival: Arrival) => void) => {
+  const notices = useNotices()
   const over = ref(false)
   let inside = 0
   const taken = (event: Event, data: DataTransfer | null): void => {
+    const entries = droppedEntries(data)
+    if (entries) {
+      event.preventDefault()
+      void notices.attempt(async () => arrived({ files: await filesOfEntries(entries), text: '' }))
+      return
+    }
     const arrival = arrivalOf(data)
     if (!arrival.files.length && (isField(event.target) || !arrival.text.trim())) return
     event.preventDefault()

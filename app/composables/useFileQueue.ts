@@ -1,25 +1,13 @@
 import { sizeRefusal } from '#core/interaction/incoming'
+import type { FileReport } from '#core/interaction/intake'
 import { onUnmounted, ref } from 'vue'
 import { reasonOf } from '~/words/reasonOf'
-import { Refused } from '~/api/request'
+import { isTransient } from '~/api/request'
 import { useNotices } from '~/stores/notices'
 import { useProjectSession } from '~/stores/session'
 
-/** The outcome of a file: what had to be said about it, or why it was not taken; `again` tries once more. */
-export interface Report {
-  file: string
-  lines: string[]
-  /** The removed parts, in technical words. */
-  details?: string[]
-  refused: boolean
-  again?: () => void
-}
-
 /** A way of taking in a file. */
 export type Way = (file: File, signal: AbortSignal) => Promise<void>
-
-/** Returns whether the same may go well a little later: the server, not the file, is at fault. */
-const isPassing = (error: unknown): boolean => error instanceof Refused && (error.status === 0 || error.status >= 500)
 
 /** Throws where a file is larger than it may be, in bytes. */
 export const refuseOver = (file: File, most: number, what: string): void => {
@@ -34,7 +22,7 @@ export const refuseOver = (file: File, most: number, what: string): void => {
  */
 export const useFileQueue = () => {
   const current = ref<{ file: string; doing: string } | null>(null)
-  const reports = ref<Report[]>([])
+  const reports = ref<FileReport[]>([])
   /** Number that came in, in this run, of those that are counted. */
   const taken = ref(0)
   const waiting: Array<{ file: File; way: Way }> = []
@@ -42,7 +30,7 @@ export const useFileQueue = () => {
   const notices = useNotices()
   const session = useProjectSession()
   let isShown = true
-  const say = (report: Report): void => {
+  const say = (report: FileReport): void => {
     if (isShown) reports.value.push(report)
     else notices.say(`“${report.file}” was not taken: ${report.lines.join(' ')}`, 'problem', report.again, 'Try again')
   }
@@ -60,14 +48,14 @@ export const useFileQueue = () => {
       current.value = { file: file.name, doing: 'reading it' }
       try {
         await own(file, signal)
-        if (!isShown && here()) notices.say(`“${file.name}” came in.`)
+        if (!isShown && here()) notices.say(`Added “${file.name}”.`)
       } catch (error) {
         if (!signal.aborted && here())
           say({
             file: file.name,
             lines: [reasonOf(error)],
             refused: true,
-            ...(isPassing(error) ? { again: () => void run([file], own) } : {}),
+            ...(isTransient(error) ? { again: () => void run([file], own) } : {}),
           })
       }
     }

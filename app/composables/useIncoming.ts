@@ -1,19 +1,20 @@
 import { isSwatchSheet } from '#core/formats/read/sheet'
 import { MAX_LIST_LENGTH } from '#core/formats/read/read'
 import { incomingKind, isBinary, isPastedArtwork, readPastedText } from '#core/interaction/incoming'
+import { type FileReport, isSystemFile } from '#core/interaction/intake'
+import { filePathOf } from '~/browser/filePaths'
 import { MAX_BYTES } from '#core/picture/picture'
 import { nextPlace } from '#core/scheme/gather'
-import { MAX_ARTWORK, MAX_REFERENCES } from '#core/document/limits'
+import { MAX_REFERENCES } from '#core/document/limits'
 import type { Reference } from '#core/document/gathering'
-import { refuseOver, useFileQueue, type Way } from './useFileQueue'
-import { useArtworkFiles } from '~/stores/artwork'
+import { refuseOver, useFileQueue } from './useFileQueue'
 import { useGathering } from '~/stores/gathering'
 import { useHistory } from '~/stores/history'
+import { useIntake } from '~/stores/intake'
 import { useNotices } from '~/stores/notices'
 import { usePainting } from '~/stores/painting'
 import { usePictures } from '~/stores/pictures'
 import { useProjectSession } from '~/stores/session'
-import { useTakingArtwork } from './useTakingArtwork'
 
 /**
  * Everything that comes in by dropping, choosing or pasting: artwork, pictures (as references, or as artwork where
@@ -27,31 +28,18 @@ export const useIncoming = (
   const history = useHistory()
   const session = useProjectSession()
   const painting = usePainting()
-  const taking = useTakingArtwork()
   const pictures = usePictures()
   const gathering = useGathering()
-  const artworks = useArtworkFiles()
   const notices = useNotices()
-  const { current, reports, taken, run, cancel, dismiss } = useFileQueue()
+  const intake = useIntake()
+  const queue = useFileQueue()
+  const { current, reports, run } = queue
 
   /** Takes the colors of a text as the scheme, or the only one as the base. False where there are none. */
   const takeText = (text: string, title: string, fileName = ''): boolean => {
     const taken = readPastedText(text, title, fileName)
     if (taken) history.runSaying(taken.command, taken.words)
     return taken !== null
-  }
-
-  const addArtwork = async (file: File, signal: AbortSignal): Promise<void> => {
-    const kind = incomingKind(file) === 'picture' ? 'raster' : 'svg'
-    const { most, noun } = artworks.kindOf({ kind })
-    refuseOver(file, most, noun)
-    if ((history.settled?.artwork.length ?? 0) >= MAX_ARTWORK)
-      throw new Error(`A project holds up to ${MAX_ARTWORK} pieces of artwork; remove one first.`)
-    current.value = { file: file.name, doing: 'reading it and measuring its inks' }
-    const note = await taking.addArtwork(file, kind, signal)
-    taken.value++
-    if (note.lines.length) reports.value.push({ file: file.name, ...note, refused: false })
-    if (painting.artwork) shown('artwork', painting.artwork.id)
   }
 
   const addPicture = async (file: File, signal: AbortSignal): Promise<void> => {
@@ -83,36 +71,60 @@ export const useIncoming = (
     shown('references', reference.id)
   }
 
+  /** Takes a file that is no artwork: a picture as a reference, a list of colors as the scheme. */
   const addOne = async (file: File, signal: AbortSignal): Promise<void> => {
     const what = incomingKind(file)
-    if (what === 'svg') {
-      const sheet = file.size <= MAX_LIST_LENGTH && isSwatchSheet(await file.text())
-      if (!sheet) return addArtwork(file, signal)
-      takeText(await file.text(), file.name, file.name)
-      notices.say(
-        `“${file.name}” is a swatch sheet, so its colors were taken.`,
-        'done',
-        () => addAs(file, addArtwork),
-        'Add as artwork',
-      )
-      return
-    }
-    if (what === 'picture') return picturesAs() === 'artwork' ? addArtwork(file, signal) : addPicture(file, signal)
+    if (what === 'picture') return addPicture(file, signal)
     if (what === 'other picture')
       throw new Error('Pictures are read as PNG, JPEG, WebP or GIF; save it as one of those.')
     refuseOver(file, MAX_LIST_LENGTH, 'a list of colors')
     const text = await file.text()
     if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
     if (!takeText(text, file.name, file.name)) throw new Error('No colors were found in it.')
+    if (what === 'svg')
+      notices.say(
+        `“${file.name}” is a swatch sheet, so its colors were taken.`,
+        'done',
+        () => addArtwork([file]),
+        'Add as artwork',
+      )
   }
 
-  const addAs = (file: File, way: Way): void => void run([file], way)
+  const addArtwork = async (files: readonly File[], problems: readonly FileReport[] = []): Promise<void> => {
+    if (!files.length && !problems.length) return
+    await intake.add(files, problems)
+    if (intake.taken && painting.artwork) shown('artwork', painting.artwork.id)
+  }
 
-  const add = (files: readonly File[]): Promise<void> => run(files, addOne)
+  const isSheet = async (file: File): Promise<boolean> =>
+    file.size <= MAX_LIST_LENGTH && isSwatchSheet(await file.text())
+  /** Returns whether a file comes in as artwork. */
+  const isArtwork = async (file: File): Promise<boolean> => {
+    const what = incomingKind(file)
+    return what === 'svg' ? !(await isSheet(file)) : what === 'picture' && picturesAs() === 'artwork'
+  }
+
+  /** Takes files of every kind, and the artwork of folders and archives. */
+  const add = async (chosen: readonly File[]): Promise<void> => {
+    const isHere = session.still()
+    const unpacked = await intake.unpack(chosen)
+    if (!isHere()) return
+    const files = unpacked.files.filter(file => !isSystemFile(filePathOf(file)))
+    const [artwork, others] = [[] as File[], [] as File[]]
+    for (const file of files) ((await isArtwork(file)) ? artwork : others).push(file)
+    const isFromFolder = (file: File): boolean => filePathOf(file) !== file.name
+    const [beside, alone] = [others.filter(isFromFolder), others.filter(file => !isFromFolder(file))]
+    const pictures = beside.filter(file => incomingKind(file) === 'picture')
+    if (files.length && ![...artwork, ...alone, ...pictures].length)
+      notices.say('There is no artwork in it: no SVG, PNG, JPEG, WebP or GIF.', 'problem')
+    const taking = addArtwork(artwork, unpacked.problems)
+    if (alone.length || pictures.length) await run([...alone, ...pictures], addOne)
+    await taking
+  }
   /** Takes a pasted or dropped text: colors, or the source of an SVG. */
   const takePasted = (text: string): void => {
     if (isPastedArtwork(text)) void add([new File([text], 'Pasted artwork.svg', { type: 'image/svg+xml' })])
     else if (!takeText(text, 'the pasted text')) notices.say('No colors were found in the pasted text.', 'problem')
   }
-  return { current, reports, taken, add, takeText, takePasted, cancel, dismiss }
+  return { ...queue, add, takeText, takePasted }
 }

@@ -148,7 +148,7 @@ watch(cards, async now => {
   const stored = await server.project(card.id).catch(() => null) // without it, schemes are seen as strips
   const artwork = stored?.document.artwork[0]
   if (!stored || !artwork) return
-  await files.open(artwork.hash).catch(() => null) // what cannot be shown is shown as strips, too
+  await files.learnOne(artwork.hash, artwork.name) // what cannot be shown is shown as strips, too
   on.value = { project: { ...stored.document, artwork: [artwork] }, artwork }
 })
 const showsDeleted = ref(false)

@@ -27,6 +27,12 @@ import { whenIdle } from '~/browser/whenIdle'
  */
 const SIZES = { proof: 168, coarse: 320 } as const
 
+/** A small ink map, which a proof is painted from, with the inks it counts, in its order. */
+export interface ProofMap {
+  map: InkMap
+  inks: readonly string[]
+}
+
 /** An ink map, and the same in half the size. */
 export interface PassingMap {
   fine: InkMap
@@ -64,14 +70,15 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const screens = shallowRef<ReadonlyMap<string, ScreenArtwork>>(new Map())
   const maps = shallowRef<ReadonlyMap<string, PassingMap>>(new Map())
   /** Small ink maps, which proofs are painted from; null for artwork whose map does not tell the truth, or cannot be had. */
-  const proofs = shallowRef<ReadonlyMap<string, InkMap | null>>(new Map())
+  const proofs = shallowRef<ReadonlyMap<string, ProofMap | null>>(new Map())
   /** Pictures taken apart for the stage. */
   const rasters = shallowRef<ReadonlyMap<string, RasterArtwork>>(new Map())
   /** Which part is done of a picture that is being taken apart. */
   const unmixing = ref<number | null>(null)
   const opening = new Map<string, Promise<void>>()
-  /** Ink maps that come, or have come, after what was opened. */
+  /** Ink maps that come, or have come: for the stage, and for proofs alone. */
   const mapping = new Map<string, Promise<void>>()
+  const proving = new Map<string, Promise<void>>()
   const pendingRasters = new Map<string, Promise<void>>()
 
   const desk = deskOf<ArtworkDesk>(artworkWorker)
@@ -97,41 +104,95 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   const learn = async (project: string): Promise<void> => {
     const own = age
     const known = await server.artworkOf(project)
-    if (own === age) files.value = new Map([...files.value, ...known.map(file => [file.hash, file] as const)])
+    if (own === age) keepAll(known)
   }
-  const keepProof = (hash: string, proof: InkMap | null): void => {
+  const keepProof = (hash: string, proof: ProofMap | null): void => {
     proofs.value = new Map(proofs.value).set(hash, proof)
   }
 
-  /** Proofs are painted from the ink map, and artwork with many shapes wherever its colors pass by quickly. */
-  const openMap = async (file: ArtworkFile): Promise<void> => {
+  /** The inks of a file in the order of its ink map; null where an earlier version did not store it. */
+  const mapInksOf = ({ kind, inks }: ArtworkFile): string[] | null => {
+    if (kind === 'raster') return inks.map(({ hex }) => hex)
+    const ordered: string[] = []
+    for (const { hex, at } of inks) {
+      if (at === undefined) return null
+      ordered[at] = hex
+    }
+    return ordered
+  }
+
+  /** Fetches the ink map for a proof, and keeps it in full where colors pass over the artwork quickly and `isStaged` is set. */
+  const openMap = async (file: ArtworkFile, isStaged: boolean): Promise<void> => {
     const [{ hash }, own] = [file, age]
     const bytes = await server.inkMap(hash)
     if (own !== age) return
-    if (!bytes.length) return keepProof(hash, null)
-    const proof = await desk.at().reduced(bytes, SIZES.proof)
-    if (kindOf(file).followsMap(file)) {
+    if (!bytes.length) {
+      await open(hash) // it is shown in its own shapes
+      return keepProof(hash, null)
+    }
+    const inks: readonly string[] = mapInksOf(file) ?? (await open(hash).then(() => inksOf(hash)))
+    const map = await desk.at().reduced(bytes, SIZES.proof)
+    if (isStaged && kindOf(file).followsMap(file)) {
       const coarse = await desk.at().reduced(bytes, SIZES.coarse)
       const fine = unpackInkMap(bytes)
       maps.value = new Map(maps.value).set(hash, { fine, coarse })
       whenIdle(() => prepareInkMap(fine))
     }
-    keepProof(hash, proof)
+    if (own === age) keepProof(hash, { map, inks })
   }
+
+  /** What is known of an artwork file. Rejects where there is none. */
+  const record = async (hash: string): Promise<ArtworkFile> => {
+    const known = files.value.get(hash)
+    if (known) return known
+    const own = age
+    const file = await server.artwork(hash)
+    if (own === age) keep(file)
+    return file
+  }
+
+  /** Fetches what a map is for: a proof or the stage. A notice says where it cannot be had, and what is shown then. */
+  const fetchMap =
+    (isStaged: boolean) =>
+    async (hash: string): Promise<void> => {
+      const own = age
+      const file = await record(hash)
+      await openMap(file, isStaged).catch(async (error: unknown) => {
+        if (own !== age) return
+        await open(hash)
+        keepProof(hash, null)
+        notices.say(`“${file.name}” is shown more slowly, for its map could not be had: ${reasonOf(error)}`, 'problem')
+      })
+    }
+  /** Hashes of artwork that a notice has reported as missing. */
+  const missing = new Set<string>()
+  /** Does without artwork that cannot be had; a notice says so, once. */
+  const report = (hash: string, name: string, work: Promise<void>): Promise<void> => {
+    const own = age
+    return work.catch((error: unknown) => {
+      if (own !== age || missing.has(hash)) return
+      missing.add(hash)
+      notices.say(`“${name}” cannot be shown: ${reasonOf(error)}`, 'problem')
+    })
+  }
+  /** Fetches what is known of an artwork; a notice says, once, where there is none. */
+  const learnOne = (hash: string, name: string): Promise<void> =>
+    report(
+      hash,
+      name,
+      record(hash).then(() => undefined),
+    )
+  /** Fetches what the proof of an artwork is painted from: not the artwork itself, where it can be painted from its map. */
+  const showProof = (hash: string, name: string): Promise<void> =>
+    report(hash, name, mapping.get(hash) ?? proving.get(hash) ?? once(proving, hash, fetchMap(false)))
+  /** The same with what the stage needs to follow a hand. */
+  const openStagedMap = (hash: string): Promise<void> => once(mapping, hash, fetchMap(true))
 
   const fetchAndRead = async (hash: string): Promise<void> => {
     const own = age
-    const file = files.value.get(hash) ?? (await server.artwork(hash))
+    const file = await record(hash)
     const screen = await kindOf(file).open(file)
-    if (own !== age) return
-    keep(file)
-    screens.value = new Map(screens.value).set(hash, screen)
-    const mapped = openMap(file).catch((error: unknown) => {
-      if (own !== age) return
-      keepProof(hash, null)
-      notices.say(`“${file.name}” is shown more slowly, for its map could not be had: ${reasonOf(error)}`, 'problem')
-    })
-    mapping.set(hash, mapped)
+    if (own === age) screens.value = new Map(screens.value).set(hash, screen)
   }
 
   const takeApart = async (hash: string): Promise<void> => {
@@ -180,18 +241,17 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** Has an artwork read in the worker, once; rejects where it cannot be had. */
   const open = (hash: string): Promise<void> => once(opening, hash, fetchAndRead)
 
-  /** The same, until its proof can be painted too. */
-  const openWithMap = async (hash: string): Promise<void> => {
-    await open(hash)
-    await mapping.get(hash)
-  }
+  /** Fetches an artwork with its map, until it can be shown and follows the hand. */
+  const show = (hash: string, name: string): Promise<void> =>
+    report(
+      hash,
+      name,
+      open(hash).then(() => openStagedMap(hash)),
+    )
 
-  /** Sends a file to the server, which cleans and measures it, and has it read. */
-  const add = async (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal): Promise<ArtworkFile> => {
-    const added = await server.addArtwork(file, kind, signal)
-    keep(added)
-    await open(added.hash)
-    return added
+  /** Takes note of what is known of files, all at once. */
+  const keepAll = (all: readonly ArtworkFile[]): void => {
+    files.value = new Map([...files.value, ...all.map(file => [file.hash, file] as const)])
   }
 
   /** Has a file read in another way; it is kept under a hash of its own. */
@@ -248,8 +308,9 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** Lets go of everything: files, maps, pictures and the workers that hold them. */
   const letGo = (): void => {
     age++
+    missing.clear()
     for (const each of [desk, pictures, fullSizePictures]) each.letGo()
-    for (const each of [opening, mapping, pendingRasters]) each.clear()
+    for (const each of [opening, mapping, proving, pendingRasters]) each.clear()
     for (const each of [files, screens, maps, proofs, rasters]) each.value = new Map()
     unmixing.value = null
   }
@@ -261,13 +322,15 @@ export const useArtworkFiles = defineStore('artwork files', () => {
       isCrowded,
       learn,
       open,
-      openWithMap,
+      learnOne,
+      show,
+      showProof,
       openRaster,
       stopTakingApart,
       paintRaster,
       paintPart,
       paintPictures,
-      add,
+      keepAll,
       readAnew,
       write,
       pack,

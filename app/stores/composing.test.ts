@@ -52,7 +52,7 @@ beforeEach(() => {
   useArtworkFiles().files = new Map([[PIECE.file.hash, PIECE.file]])
   const project = derivedFrom('#0f6d5f', { kind: 'triadic', count: 4, spread: 0 })
   const known = knownInks(PIECE.file.inks)
-  beginProject(apply(project, { do: 'add artwork', artwork: PIECE.art }, known), { inks: PIECE.file.inks })
+  beginProject(apply(project, { do: 'add artwork', artwork: [PIECE.art] }, known), { inks: PIECE.file.inks })
 })
 const candidate = (turn: number) => {
   const now = useHistory().settled as NonNullable<ReturnType<typeof useHistory>['settled']>
@@ -236,9 +236,9 @@ describe('colorways', () => {
   it('say what became of their artwork since', () => {
     const [lineUp, history] = [useLineUp(), useHistory()]
     lineUp.freeze()
-    history.run({ do: 'add artwork', artwork: { ...PIECE.art, id: 'z', name: 'Badge' } })
+    history.run({ do: 'add artwork', artwork: [{ ...PIECE.art, id: 'z', name: 'Badge' }] })
     expect(lineUp.sinceWords(lineUp.colorways[0] as never)).toBe('Badge added since')
-    history.run({ do: 'remove artwork', id: 'a' } as never)
+    history.run({ do: 'remove artwork', ids: ['a'] } as never)
     expect(lineUp.sinceWords(lineUp.colorways[0] as never)).toBe('a taken out since; Badge added since')
   })
 })

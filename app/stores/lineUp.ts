@@ -59,9 +59,9 @@ export const useLineUp = defineStore('line-up', () => {
     paintings.value.get(colorway.id)?.(art.id) ?? UNPAINTED
   // what was replaced since is still shown as it was frozen
   watch(
-    () => colorways.value.flatMap(({ artwork }) => artwork.map(({ hash }) => hash)),
-    hashes => {
-      for (const hash of new Set(hashes)) void files.open(hash).catch(() => null) // what cannot be shown says so itself
+    () => colorways.value.flatMap(({ artwork }) => artwork.filter(({ hash }) => !files.files.has(hash))),
+    unknown => {
+      for (const { hash, name } of unknown) void files.learnOne(hash, name)
     },
     { immediate: true },
   )

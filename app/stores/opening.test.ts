@@ -20,7 +20,8 @@ jest.mock('~/workers/desk', () => ({
   }),
 }))
 
-const PIECES = ['a', 'b', 'c'].map(id => artworkOf(id, [['#0f6d5f', 1]]))
+const artworks = (ids: readonly string[]) => ids.map(id => artworkOf(id, [['#0f6d5f', 1]]))
+const PIECES = artworks(['a', 'b', 'c'])
 const [FIRST, SECOND, THIRD] = PIECES.map(({ art }) => art.hash) as [string, string, string]
 const DOCUMENT = { ...derivedFrom('#0f6d5f', { kind: 'triadic', count: 4 }), artwork: PIECES.map(({ art }) => art) }
 let server: FakeServer
@@ -39,16 +40,48 @@ beforeEach(() => {
 afterEach(() => useProjectSession().close())
 
 describe('a project that is opened', () => {
+  const staged = [`artwork/${FIRST}/source`, `artwork/${FIRST}/map`]
   it('has what is on the stage with its proof before any other artwork is asked for, and then all of it', async () => {
     await useProjectSession().open(PROJECT)
-    expect(asked()).toEqual([`artwork/${FIRST}/source`, `artwork/${FIRST}/map`])
+    expect(asked()).toEqual(staged)
     expect([...useArtworkFiles().proofs.keys()]).toEqual([FIRST])
     await until(() => useArtworkFiles().proofs.size === 3)
+    expect(asked().slice(2)).toEqual([SECOND, THIRD].flatMap(hash => [`artwork/${hash}/source`, `artwork/${hash}/map`]))
+  })
+  it('of very many pieces asks for no other artwork until it comes into sight', async () => {
+    const many = artworks(Array.from({ length: 30 }, (_, n) => (n ? (n + 15).toString(16) : 'a')))
+    server
+      .on('GET', /^projects\/[^/]+$/, () => storedAs({ ...DOCUMENT, artwork: many.map(({ art }) => art) }))
+      .on('GET', /^projects\/[^/]+\/artwork$/, () => many.map(({ file }) => file))
+    await useProjectSession().open(PROJECT)
+    await new Promise(done => setTimeout(done, 600))
+    expect(asked()).toEqual(staged)
+  })
+  it('paints the proof of other artwork from its map alone, fetched once', async () => {
+    await useProjectSession().open(PROJECT)
+    const files = useArtworkFiles()
+    await Promise.all([files.showProof(SECOND, 'b'), files.showProof(SECOND, 'b')])
+    expect(asked().slice(2)).toEqual([`artwork/${SECOND}/map`])
+    expect(files.proofs.get(SECOND)).toMatchObject({ inks: ['#0f6d5f'], map: { width: 2 } })
+    expect(files.screens.has(SECOND)).toBe(false)
+  })
+  it('reads other artwork where it has no map, or it is not known in which order its inks stand', async () => {
+    server
+      .on('GET', new RegExp(`${SECOND}/map$`), () => new Uint8Array(0))
+      .on('GET', /^projects\/[^/]+\/artwork$/, () =>
+        PIECES.map(({ file }) => ({ ...file, inks: file.inks.map(({ at: _, ...ink }) => ink) })),
+      )
+    await useProjectSession().open(PROJECT)
+    const files = useArtworkFiles()
+    await files.showProof(SECOND, 'b')
+    expect(files.proofs.get(SECOND)).toBeNull()
+    await files.showProof(THIRD, 'c')
+    expect(files.proofs.get(THIRD)).toMatchObject({ inks: [] }) // as it is read
     expect(asked().slice(2)).toEqual([
-      `artwork/${SECOND}/source`,
       `artwork/${SECOND}/map`,
-      `artwork/${THIRD}/source`,
+      `artwork/${SECOND}/source`,
       `artwork/${THIRD}/map`,
+      `artwork/${THIRD}/source`,
     ])
   })
   it('knows the inks of all artwork at once, so that nothing is matched twice', async () => {
@@ -62,11 +95,19 @@ describe('a project that is opened', () => {
     await until(() => useArtworkFiles().screens.has(THIRD))
     expect(asked()[2]).toBe(`artwork/${THIRD}/source`)
   })
-  it('says what cannot be shown, also of what comes later, and goes on to the next', async () => {
-    server.on('GET', new RegExp(`${SECOND}/source$`), () => new Refusal(500, 'It broke.'))
+  it('shows artwork in its own shapes where its map cannot be had, and says once what cannot be shown at all', async () => {
+    server.on('GET', new RegExp(`${SECOND}/map$`), () => new Refusal(500, 'It broke.'))
     await useProjectSession().open(PROJECT)
-    await until(() => useArtworkFiles().proofs.size === 2)
-    expect(useNotices().shown.map(({ text }) => text)).toEqual(['“b” cannot be shown: It broke.'])
+    const files = useArtworkFiles()
+    await files.showProof(SECOND, 'b')
+    expect(files.proofs.get(SECOND)).toBeNull()
+    server.on('GET', new RegExp(`${THIRD}/(map|source)$`), () => new Refusal(500, 'It broke.'))
+    await files.showProof(THIRD, 'c')
+    await files.show(THIRD, 'c')
+    expect(useNotices().shown.map(({ text }) => text)).toEqual([
+      '“b” is shown more slowly, for its map could not be had: It broke.',
+      '“c” cannot be shown: It broke.',
+    ])
   })
   it('asks piece by piece where it cannot be told what is known of all', async () => {
     server
@@ -74,7 +115,8 @@ describe('a project that is opened', () => {
       .on('GET', /^artwork\/[a-c]+$/, ({ path }) => PIECES.find(({ art }) => path.endsWith(art.hash))?.file)
     await useProjectSession().open(PROJECT)
     expect(asked()[0]).toBe(`artwork/${FIRST}`)
-    await until(() => useArtworkFiles().proofs.size === 3)
+    await until(() => useArtworkFiles().files.size === 3)
+    expect(usePainting().inks).toHaveLength(1)
   })
   it('stops fetching when it is left', async () => {
     await useProjectSession().open(PROJECT)

@@ -72,8 +72,9 @@ export const useOthers = defineStore('others', () => {
     following = true
     try {
       const stored = storedProjectSchema.parse(await server.project(project))
-      // what cannot be had is said on the stage
-      await Promise.all(stored.document.artwork.map(({ hash }) => files.open(hash).catch(() => null)))
+      // what cannot be had is asked for again, and said then
+      if (stored.document.artwork.some(({ hash }) => !files.files.has(hash)))
+        await files.learn(project).catch(() => null)
       if (!isFree() || stored.version <= saving.version) return
       history.follow(stored.document, `${wanted.by ?? 'Another window'} changed the project`)
       saving.followed(stored.version)

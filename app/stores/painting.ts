@@ -48,10 +48,13 @@ export const usePainting = defineStore('painting', () => {
   const inOther = (look: Look): Painted =>
     history.settled ? of(inLook(history.settled, look))(piece.value?.id ?? null) : UNPAINTED
 
-  /** Artwork on the stage is opened at once, whatever waits before it. */
-  watch(piece, shown => {
-    if (history.document && shown) void files.open(shown.hash).catch(() => null) // what cannot be shown says so itself
-  })
+  /** Artwork that is put on the stage is fetched at once. */
+  watch(
+    () => piece.value?.hash,
+    () => {
+      if (history.document && piece.value) void files.show(piece.value.hash, piece.value.name)
+    },
+  )
 
   return { standIns: STAND_IN_INKS, shownId, artwork, pieces, piece, inks, known, of, shown, settled, inOther }
 })

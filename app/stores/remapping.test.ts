@@ -25,7 +25,7 @@ const begin = (): void => {
   useArtworkFiles().files = new Map([POSTER, BADGE].map(({ file }) => [file.hash, file]))
   const bare = derivedFrom('#0f6d5f', { kind: 'triadic', count: 4, spread: 0 })
   const project = [POSTER, BADGE].reduce<Project>(
-    (now, { art }) => apply(now, { do: 'add artwork', artwork: art }, knownInks(INKS)),
+    (now, { art }) => apply(now, { do: 'add artwork', artwork: [art] }, knownInks(INKS)),
     bare,
   )
   beginProject(project, { inks: INKS })
@@ -199,8 +199,8 @@ describe('the painting', () => {
     const painting = usePainting()
     expect(painting.piece?.id).toBe('a')
     useHistory().run([
-      { do: 'remove artwork', id: 'a' },
-      { do: 'remove artwork', id: 'b' },
+      { do: 'remove artwork', ids: ['a'] },
+      { do: 'remove artwork', ids: ['b'] },
     ] as never)
     expect(painting.artwork).toBeNull()
     expect(painting.pieces.length).toBeGreaterThan(2)

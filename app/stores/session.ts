@@ -1,9 +1,7 @@
 import { ref, watch } from 'vue'
 import { defineStore } from 'pinia'
-import type { Artwork } from '#core/document/artwork'
 import { ONLY_DESIGNERS } from '#core/document/roles'
 import { whenIdle } from '~/browser/whenIdle'
-import { reasonOf } from '~/words/reasonOf'
 import { useArtworkFiles } from './artwork'
 import { useHistory, type OpenProject } from './history'
 import { useJobs } from './jobs'
@@ -13,6 +11,9 @@ import { usePainting } from './painting'
 import { usePictures } from './pictures'
 import { useSaving } from './saving'
 import { useTrail } from './trail'
+
+/** The most pieces of a project that are fetched before they are looked at. */
+const MAX_PREFETCHED = 24
 
 /** The project that is open. Each opening counts: no answer that belongs to a project one has left arrives in the next. */
 export const useProjectSession = defineStore('session', () => {
@@ -44,33 +45,36 @@ export const useProjectSession = defineStore('session', () => {
     stands: document => saving.edited(document, trail.taken()),
   }
 
-  /** Hashes of artwork that a notice has reported as missing. */
-  const missing = new Set<string>()
-  /** Opens artwork; a notice reports, once, where it cannot be fetched. */
-  const show = ({ hash, name }: Artwork, here: () => boolean): Promise<void> =>
-    files.openWithMap(hash).catch((error: unknown) => {
-      if (!here() || missing.has(hash)) return
-      missing.add(hash)
-      notices.say(`“${name}” cannot be shown: ${reasonOf(error)}`, 'problem')
-    })
-  /** Opens what is not open yet, one after the other, whenever the page has nothing else to do. */
-  const showRest = async (here: () => boolean): Promise<void> => {
-    for (const piece of painting.pieces.filter(({ hash }) => !files.screens.has(hash))) {
+  /** Asks, piece by piece whenever the page has nothing else to do, for what is not known of artwork: its inks cannot be matched without. */
+  const learnRest = async (here: () => boolean): Promise<void> => {
+    for (const { hash, name } of painting.pieces.filter(piece => !files.files.has(piece.hash))) {
       await new Promise<void>(done => whenIdle(done))
       if (!here()) return
-      await show(piece, here)
+      await files.learnOne(hash, name)
     }
   }
-  /** Artwork that comes later is opened too, and the stand-ins when the last has gone. */
+  /** Fetches the other pieces of a project of few, whenever the page has nothing else to do: they are shown at once then. */
+  const prefetch = async (here: () => boolean): Promise<void> => {
+    if (painting.pieces.length > MAX_PREFETCHED) return
+    for (const { hash, name } of painting.pieces) {
+      await new Promise<void>(done => whenIdle(done))
+      if (!here()) return
+      await files.show(hash, name)
+    }
+  }
+  const followPieces = async (here: () => boolean): Promise<void> => {
+    await learnRest(here)
+    await prefetch(here)
+  }
   let isStanding = false
   watch(
     () => painting.pieces,
-    () => isStanding && showRest(still()),
+    () => isStanding && followPieces(still()),
   )
 
   /**
-   * Opens a project as it is stored, or as it was left here unsaved: what is on the stage first, all other artwork after it. Rejects
-   * where it cannot be had.
+   * Opens a project as it is stored, or as it was left here unsaved, with what is on the stage; other artwork comes after it, in a project of
+   * many as it comes into sight. Rejects where it cannot be had.
    */
   const open = async (wanted: string): Promise<void> => {
     close()
@@ -82,18 +86,17 @@ export const useProjectSession = defineStore('session', () => {
     id.value = wanted
     history.begin(draft?.document ?? stored.document, project)
     saving.begin(stored, draft)
-    if (painting.piece) await show(painting.piece, here)
+    if (painting.piece) await files.show(painting.piece.hash, painting.piece.name)
     if (!here()) return
     isStanding = true
     // where one has been comes after what one works on: a long trail takes a while
     void trail.open(wanted, draft?.trail ?? null, here)
-    void showRest(here)
+    void followPieces(here)
   }
 
   /** Leaves the project: what is unsaved goes on to the server, and what was opened for it is let go. */
   const close = (): void => {
     opening++
-    missing.clear()
     isStanding = false
     saving.end()
     trail.close()

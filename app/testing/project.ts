@@ -10,7 +10,7 @@ export const artworkOf = (id: string, inks: ReadonlyArray<readonly [hex: string,
   const art: Artwork = { kind: 'svg', id, name: id, hash: id.repeat(64).slice(0, 64), width: 100, height: 100 }
   const file = {
     ...{ kind: 'svg', hash: art.hash, name: id, width: 100, height: 100 },
-    inks: inks.map(([hex, area]) => ({ hex, area, uses: 1, beside: [] })),
+    inks: inks.map(([hex, area], at) => ({ hex, area, uses: 1, at, beside: [] })),
     ...{ also: [], pictureInks: [], manner: 'flat', removed: [], notes: [] },
   } as unknown as ArtworkFile
   return { art, file }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { artworkSchema } from '#core/document/artwork'
-import { hashSchema, idSchema } from '#core/document/basics'
+import { hashSchema, idSchema, listOf } from '#core/document/basics'
+import { MAX_ARTWORK } from '#core/document/limits'
 import type { Project } from '#core/document/project'
 import { remapSchema } from '#core/document/remap'
 import { kindOf } from './command'
@@ -8,18 +9,23 @@ import { removeTouches, withoutExceptions } from './remapEdits'
 
 /* The artwork of a project. */
 
-/** The project without an artwork; its touch-ups and exceptions go with it. */
-const removeArtwork = (project: Project, id: string): Project => {
-  const left = withoutExceptions(removeTouches(project, id, null), id, null)
-  return { ...left, artwork: project.artwork.filter(art => art.id !== id) }
+/** The project without some of its artwork; their touch-ups and exceptions go with them. */
+const removeArtwork = (project: Project, ids: readonly string[]): Project => {
+  const gone = new Set(ids)
+  const left = project.artwork
+    .filter(({ id }) => gone.has(id))
+    .reduce((now, { id }) => withoutExceptions(removeTouches(now, id, null), id, null), project)
+  return { ...left, artwork: project.artwork.filter(({ id }) => !gone.has(id)) }
 }
 
-/** An artwork that comes back, with what was set on it alone where that is given. */
+const pieces = (count: number): string => (count === 1 ? 'artwork' : `${count} pieces of artwork`)
+
+/** What was set on artwork that comes back, and on no other. */
 const own = remapSchema.pick({ touches: true, exceptions: true, meantIn: true }).partial()
 
 const artworkAdded = kindOf(
-  z.object({ artwork: artworkSchema, own: own.optional() }),
-  'add artwork',
+  z.object({ artwork: listOf(artworkSchema, { most: MAX_ARTWORK }), own: own.optional() }),
+  ({ artwork }) => `add ${pieces(artwork.length)}`,
   (project, given) => {
     const { artwork, own: { touches = {}, exceptions = {}, meantIn = {} } = {} } = given
     const { remap } = project
@@ -28,15 +34,17 @@ const artworkAdded = kindOf(
       exceptions: { ...remap.exceptions, ...exceptions },
       meantIn: { ...remap.meantIn, ...meantIn },
     }
-    return { ...project, artwork: [...project.artwork, artwork], remap: { ...remap, ...back } }
+    return { ...project, artwork: [...project.artwork, ...artwork], remap: { ...remap, ...back } }
   },
   'joined',
 )
 
 export const ARTWORK = {
   'add artwork': artworkAdded,
-  'remove artwork': kindOf(z.object({ id: idSchema }), 'remove artwork', (project, { id }) =>
-    removeArtwork(project, id),
+  'remove artwork': kindOf(
+    z.object({ ids: listOf(idSchema, { most: MAX_ARTWORK }) }),
+    ({ ids }) => `remove ${pieces(ids.length)}`,
+    (project, { ids }) => removeArtwork(project, ids),
   ),
   'read again': kindOf(
     z.object({ artwork: idSchema, hash: hashSchema }),

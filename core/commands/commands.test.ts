@@ -58,7 +58,7 @@ const touch: Touch = {
 const set = { id: 'threads', title: 'Threads', colors: [{ hex: '#aa3322', name: 'Rust' }] }
 
 const derived = [
-  { do: 'add artwork', artwork: art('a1', 'a') },
+  { do: 'add artwork', artwork: [art('a1', 'a')] },
   { do: 'add reference', reference },
 ].reduce((project, command) => apply(project, command as Command), newProject('Kites'))
 const extracted = apply(derived, {
@@ -174,7 +174,7 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
     { do: 'leave colorway' },
   ],
   'renew colorway': [
-    apply(frozen, { do: 'add artwork', artwork: art('a2', 'b') }),
+    apply(frozen, { do: 'add artwork', artwork: [art('a2', 'b')] }),
     { do: 'renew colorway', id: 'c1', time: '2026-11-27T10:00:00.000Z' },
   ],
   'make gradient': [derived, { do: 'make gradient', gradient: dusk }],
@@ -192,8 +192,8 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
   'restrict left': [derived, { do: 'restrict left', on: true }],
   'touch up': [derived, { do: 'touch up', artwork: 'a1', touch }],
   'remove touch': [dressed, { do: 'remove touch', artwork: 'a1', id: 't1' }],
-  'add artwork': [derived, { do: 'add artwork', artwork: art('a2', 'b') }],
-  'remove artwork': [dressed, { do: 'remove artwork', id: 'a1' }],
+  'add artwork': [derived, { do: 'add artwork', artwork: [art('a2', 'b')] }],
+  'remove artwork': [dressed, { do: 'remove artwork', ids: ['a1'] }],
   'read again': [derived, { do: 'read again', artwork: 'a1', hash: 'b'.repeat(64) }],
   'add reference': [derived, { do: 'add reference', reference: { ...reference, id: 'r2' } }],
   'change reference': [derived, { do: 'change reference', id: 'r1', change: { name: 'Quay' } }],
@@ -236,7 +236,7 @@ describe('every command', () => {
       { do: 'lock', id: 's1', locked: false },
       { do: 'retarget', inks: ['#cc4422'], to: 's1', artwork: 'a1' },
       { do: 'share out', shares: {} },
-      { do: 'remove artwork', id: 'nobody' },
+      { do: 'remove artwork', ids: ['nobody'] },
       { do: 'remove swatch', id: 'nobody' },
     ]
     for (const command of again) {
@@ -276,7 +276,7 @@ describe('inks after other swatches', () => {
 
   it('a look keeps its own targets; inks it does not know are matched to its swatches', () => {
     const look = lookOf(apply(derived, { do: 'retarget', inks: ['#cc4422'], to: 's4' }))
-    const two = apply(derived, { do: 'add artwork', artwork: art('a2', 'b') })
+    const two = apply(derived, { do: 'add artwork', artwork: [art('a2', 'b')] })
     const back = apply(two, { do: 'adopt', look, what: 'trail' })
     expect(back.remap.targets['#cc4422']).toEqual({ to: 's4', by: 'hand' })
     expect(back.scheme.map(({ id }) => id)).toContain(back.remap.targets['#7722aa']?.to)
@@ -293,16 +293,16 @@ describe('what is matched', () => {
   const sentTo = ({ remap }: Project): unknown[] => POSTER.map(({ hex }) => remap.targets[hex]?.to)
 
   it('a set shares one assignment: with inks that were not there all are matched, but for those sent by hand', () => {
-    const two = apply(spoiled, { do: 'add artwork', artwork: art('a2', 'b') })
+    const two = apply(spoiled, { do: 'add artwork', artwork: [art('a2', 'b')] })
     expect(sentTo(spoiled)).toEqual(['s1', null, 's1', 's1'])
     expect(new Set(sentTo(two)).size).toBe(4)
     expect(two.remap.targets['#e0d0c0']).toEqual({ to: null, by: 'hand' })
-    expect(sentTo(apply(spoiled, { do: 'add artwork', artwork: art('a2', 'a') }))).toEqual(sentTo(spoiled)) // none is new
+    expect(sentTo(apply(spoiled, { do: 'add artwork', artwork: [art('a2', 'a')] }))).toEqual(sentTo(spoiled)) // none is new
   })
 
   it('where the order of light decides, inks that are there stay as they are', () => {
     const byValues: Project = { ...spoiled, remap: { ...spoiled.remap, match: 'values' } }
-    const two = apply(byValues, { do: 'add artwork', artwork: art('a2', 'b') })
+    const two = apply(byValues, { do: 'add artwork', artwork: [art('a2', 'b')] })
     expect(sentTo(two)).toEqual(sentTo(spoiled))
     expect(two.remap.targets['#7722aa']?.to).toMatch(/^s/)
   })
@@ -316,7 +316,7 @@ describe('what is matched', () => {
 
 describe('what goes with what', () => {
   it('touch-ups and exceptions of an artwork go with it', () => {
-    const { remap } = apply(dressed, { do: 'remove artwork', id: 'a1' })
+    const { remap } = apply(dressed, { do: 'remove artwork', ids: ['a1'] })
     expect([remap.touches, remap.exceptions]).toEqual([{}, {}])
   })
 

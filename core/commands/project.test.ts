@@ -20,7 +20,7 @@ const inks = [
 ]
 const art = { kind: 'svg' as const, id: 'a1', name: 'Poster', hash: 'a'.repeat(64), width: 10, height: 10 }
 const empty = newProject('Kites')
-const full = apply(empty, { do: 'add artwork', artwork: art })
+const full = apply(empty, { do: 'add artwork', artwork: [art] })
 
 const commands: fc.Arbitrary<Command> = fc.oneof(
   fc.record({ do: fc.constant('rename' as const), name: fc.constantFrom('One', 'Two') }),
@@ -51,7 +51,7 @@ const commands: fc.Arbitrary<Command> = fc.oneof(
   }),
   fc.record({ do: fc.constant('exchange' as const), swatches: fc.constant<[string, string]>(['s1', 's2']) }),
   fc.record({ do: fc.constant('shade' as const), shading: fc.constantFrom('flat' as const, 'relative' as const) }),
-  fc.record({ do: fc.constant('remove artwork' as const), id: fc.constant('a1') }),
+  fc.record({ do: fc.constant('remove artwork' as const), ids: fc.constant<string[]>(['a1']) }),
 )
 
 describe('commands', () => {

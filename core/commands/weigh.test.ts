@@ -31,8 +31,8 @@ const art = (id: string, letter: string) => ({
 })
 const project = apply(
   newProject('Coast', { hex: '#e07a5f', hue: 16, typed: '#e07a5f' }),
-  { do: 'add artwork', artwork: art('a1', 'a') },
-  { do: 'add artwork', artwork: art('a2', 'b') },
+  { do: 'add artwork', artwork: [art('a1', 'a')] },
+  { do: 'add artwork', artwork: [art('a2', 'b')] },
 )
 const targets = ({ remap }: Project): Record<Hex, string | null> =>
   Object.fromEntries(Object.entries(remap.targets).map(([hex, { to }]) => [hex, to]))
@@ -89,7 +89,7 @@ describe('in one artwork alone', () => {
   it('goes with the exceptions, and with the artwork', () => {
     expect(apply(alone, { do: 'follow all', artwork: 'a2', inks: null }).remap.meantIn).toEqual({})
     expect(apply(alone, { do: 'follow all', artwork: 'a2', inks: ['#b5392d'] }).remap.meantIn).toHaveProperty('a2')
-    expect(apply(alone, { do: 'remove artwork', id: 'a2' }).remap.meantIn).toEqual({})
+    expect(apply(alone, { do: 'remove artwork', ids: ['a2'] }).remap.meantIn).toEqual({})
   })
   it('says nothing of an artwork that is not there', () =>
     expect(apply(project, { do: 'weigh', shares: 1, artwork: 'a9' })).toEqual(project))

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, hashSchema, hexSchema, part } from './basics'
+import { MAX_FOLDER_LENGTH } from './limits'
 import { ALSO } from '#core/svg/reading'
 import { MANNERS } from '#core/raster/manner'
 
@@ -15,6 +16,8 @@ export const artworkSchema = z.object({
   hash: hashSchema,
   width: z.number().positive(),
   height: z.number().positive(),
+  /** The folder it came in, as a path with slashes; absent where it came by itself. */
+  folder: z.string().min(1).max(MAX_FOLDER_LENGTH).optional(),
 })
 export type Artwork = z.infer<typeof artworkSchema>
 
@@ -23,6 +26,8 @@ export const inkSchema = z.object({
   hex: hexSchema,
   area: z.number().min(0).max(1.001),
   uses: z.number().int().min(0),
+  /** Its index in the ink map; earlier versions did not store it. */
+  at: z.number().int().min(0).optional(),
   /**
    * The inks it lies beside that cover no more than it, with their part of all boundaries, and where they mix; earlier
    * versions did not know the last.

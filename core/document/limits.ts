@@ -6,7 +6,14 @@ export const MAX_COLORWAYS = 12
 
 /** The most references and artworks a project holds. */
 export const MAX_REFERENCES = 60
-export const MAX_ARTWORK = 200
+export const MAX_ARTWORK = 2000
+
+/** The most files of artwork that come in at once, and the most bytes they have together. */
+export const MAX_INTAKE = 2000
+export const MAX_INTAKE_BYTES = 500 * 1024 * 1024
+
+/** The longest path of a folder within a project, in characters. */
+export const MAX_FOLDER_LENGTH = 240
 
 /** The most shapes one touch-up colors, the most touch-ups of an artwork, and the most colors of a set. */
 export const MAX_TOUCHED = 5000
@@ -32,7 +39,7 @@ export const MAX_MOOD_PICTURES = 12
 
 /** The most inks that say what they become, and the most artworks and swatches, present or gone, that something is said of. */
 export const MAX_INKS = 70_000
-export const MAX_BY_ARTWORK = 1000
+export const MAX_BY_ARTWORK = 4000
 export const MAX_BY_SWATCH = 1000
 
 /** The most colors of a scheme on the shelf, and the most tags it has. */

@@ -70,12 +70,12 @@ export class InkMapBuilder {
     const count = width * height
     const solid = new Uint16Array(count)
     const tally = new Uint8Array(count)
-    for (const { ink, pixels, shares } of this.entries) {
-      pixels.forEach((p, at) => {
-        tally[p] = Math.min(255, tally[p]! + 1)
+    for (const { ink, pixels, shares } of this.entries)
+      for (let at = 0; at < pixels.length; at++) {
+        const p = pixels[at]!
+        if (tally[p]! < 255) tally[p]! += 1
         if (shares[at]! >= WHOLE && data[p * 4 + 3] === 255) solid[p] = ink + 1
-      })
-    }
+      }
     const mixed: number[] = []
     const order = new Int32Array(count).fill(-1)
     for (let p = 0; p < count; p++) {
@@ -95,10 +95,10 @@ export class InkMapBuilder {
     const start = new Uint32Array(mixed.length + 1)
     const each = (visit: (place: number, ink: number, share: number) => void): void => {
       for (const { ink, pixels, shares } of this.entries)
-        pixels.forEach((p, at) => {
-          const place = order[p]!
+        for (let at = 0; at < pixels.length; at++) {
+          const place = order[pixels[at]!]!
           if (place >= 0) visit(place, ink, shares[at]!)
-        })
+        }
     }
     each(place => {
       start[place + 1]! += 1
@@ -122,9 +122,10 @@ export class InkMapBuilder {
 export const areasOf = (map: InkMap, count: number): number[] => {
   const sums = new Float64Array(count)
   let painted = 0
-  for (const place of map.solid) {
-    if (!place) continue
-    sums[place - 1]! += 255
+  const { solid } = map
+  for (let p = 0; p < solid.length; p++) {
+    if (!solid[p]) continue
+    sums[solid[p]! - 1]! += 255
     painted += 255
   }
   for (const alpha of map.alpha) painted += alpha

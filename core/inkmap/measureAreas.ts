@@ -149,10 +149,12 @@ export const isFaithful = async (reading: Reading, map: InkMap, render: Renderer
     reading.inks.map(({ hex }) => hex),
     painted,
   )
-  for (let i = 0; i < painted.length; i += 4) {
-    const opacity = painted[i + 3]! / 255
-    for (let channel = i; channel < i + 3; channel++) painted[channel]! *= opacity
+  const words = new Uint32Array(painted.buffer)
+  for (let p = 0; p < words.length; p++) {
+    const i = p * 4
+    const alpha = painted[i + 3]!
+    if (words[p] !== 0 && alpha !== 255)
+      for (let channel = i; channel < i + 3; channel++) painted[channel] = (painted[channel]! * alpha) / 255
   }
-
   return meanDifference(own.data, painted) < UNLIKE
 }

@@ -12,6 +12,8 @@ export interface InkSummary {
   hex: Hex
   area: number
   uses: number
+  /** Its index in the ink map. */
+  at: number
   /**
    * The inks it lies beside that cover no more than it, with their part of all boundaries and the share of the picture
    * where the two mix, in [0, 1].
@@ -58,7 +60,7 @@ export const measureInks = async (
     return { areas: reading.inks.map(() => 0), contacts: [], map: null }
   })
   const inks = reading.inks
-    .map(({ hex, uses }, place) => ({ hex, area: Math.round(areas[place]! * 1e5) / 1e5, uses }))
+    .map(({ hex, uses }, at) => ({ hex, area: Math.round(areas[at]! * 1e5) / 1e5, uses, at }))
     .sort((one, other) => other.area - one.area || other.uses - one.uses)
   return { inks: withNeighbors(inks, contacts, place => reading.inks[place]?.hex ?? '#000000'), map }
 }

@@ -25,7 +25,8 @@ const NONE = 0xffff
 
 /** For each pixel the places of the two inks that hold most of it, or NONE, and what the second holds of 255. */
 const foremostInks = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
-  const first = Uint16Array.from(solid, at => (at ? at - 1 : NONE))
+  const first = new Uint16Array(solid.length)
+  for (let p = 0; p < solid.length; p++) first[p] = solid[p]! - 1 // one without an ink becomes NONE
   const second = new Uint16Array(first.length).fill(NONE)
   const part = new Uint8Array(first.length)
   for (let i = 0; i < pixel.length; i++) {
@@ -55,6 +56,7 @@ const foremostInks = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
  */
 export const contactsOf = (map: InkMap, count: number): Contact[] => {
   const { width, height } = map
+  if (count < 2) return []
   const { first, second, part } = foremostInks(map)
   const by = Math.max(1, Math.round(Math.max(width, height) * APART))
   const found = new Map<number, { length: number; mixed: number }>()
@@ -69,9 +71,14 @@ export const contactsOf = (map: InkMap, count: number): Contact[] => {
     } else found.set(key, { length, mixed })
     all += length
   }
-  /** Where two inks share a pixel, both touch what is beside it. */
+  /** Where two inks share a pixel, both touch what is beside it. Most pixels hold the same single ink. */
   const look = (p: number, q: number): void => {
-    const [own, its] = [part[p]! / 255, part[q]! / 255]
+    if (!part[p] && !part[q]) {
+      if (first[p] !== first[q]) meet(first[p]!, first[q]!, 1)
+      return
+    }
+    const own = part[p]! / 255
+    const its = part[q]! / 255
     meet(first[p]!, first[q]!, (1 - own) * (1 - its))
     if (own) meet(second[p]!, first[q]!, own * (1 - its))
     if (its) meet(first[p]!, second[q]!, (1 - own) * its)
@@ -81,8 +88,10 @@ export const contactsOf = (map: InkMap, count: number): Contact[] => {
     for (let x = 0, p = y * width; x < width; x++, p++) {
       if (first[p] === NONE) continue
       painted++
-      const half = Math.min(1, (2 * part[p]!) / 255)
-      if (half) meet(first[p]!, second[p]!, half * WITHIN, half)
+      if (part[p]) {
+        const half = Math.min(1, (2 * part[p]!) / 255)
+        meet(first[p]!, second[p]!, half * WITHIN, half)
+      }
       if (x + by < width) look(p, p + by)
       if (y + by < height) look(p, p + by * width)
     }

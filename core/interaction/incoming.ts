@@ -18,6 +18,9 @@ export interface IncomingFile {
 
 const PICTURE = /\.(png|jpe?g|webp|gif)$/i
 const OTHER_PICTURE = /\.(tiff?|bmp|heic|avif|psd|ico)$/i
+/** Kinds of files that are artwork, or an archive of it, as a file chooser takes them. */
+export const ARTWORK_FILES =
+  '.svg,.svgz,.png,.jpg,.jpeg,.webp,.gif,.zip,image/svg+xml,image/png,image/jpeg,image/webp,image/gif,application/zip'
 const MAX_TITLE_LENGTH = 120
 /** The longest text that is remembered as it was typed. */
 const MAX_TYPED_LENGTH = 59

@@ -18,7 +18,7 @@ const inks = [
 ]
 const empty = newProject('Kites')
 const art = { kind: 'svg' as const, id: 'a1', name: 'Badge', hash: 'a'.repeat(64), width: 100, height: 100 }
-const project = apply(empty, { do: 'add artwork', artwork: art })
+const project = apply(empty, { do: 'add artwork', artwork: [art] })
 const [first, second] = project.scheme.map(({ id }) => id) as [string, string]
 const hexOfSwatch = (id: string, of: Project = project): string => of.scheme.find(swatch => swatch.id === id)?.hex ?? ''
 const done = (...commands: Command[]): Project => commands.reduce(apply, project)

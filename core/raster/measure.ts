@@ -34,7 +34,7 @@ export const measurePicture = (
   const map = inkMapOf(takeApart(reducePicture(looked, pixels), hexes, manner))
   const areas = areasOf(map, hexes.length)
   const order = hexes.map((_, place) => place).sort((one, other) => (areas[other] ?? 0) - (areas[one] ?? 0))
-  const inks = order.map(place => ({ hex: hexes[place] ?? '#000000', area: areas[place] ?? 0, uses: 1 }))
+  const inks = order.map((place, at) => ({ hex: hexes[place] ?? '#000000', area: areas[place] ?? 0, uses: 1, at }))
   const places = new Uint16Array(hexes.length)
   order.forEach((place, i) => (places[place] = i))
   const moved = (place: number): number => places[place]!

@@ -21,6 +21,9 @@ const LETTERS = new Set(['text', 'tspan', 'textPath'])
 
 /** The longer side of the ink map, in pixels: about as large as the stage. */
 export const MAPPED = 640
+/** The same of a drawing so short, in characters, that it has few details: such as an icon. */
+const MAPPED_SHORT = 320
+const SHORT = 4096
 
 /**
  * Artwork as it is kept: what is known of it, its clean bytes or the hash of artwork that has the same, its ink map,
@@ -48,10 +51,11 @@ const received = async (
   { name, removed }: Pick<ArtworkFile, 'name' | 'removed'>,
   also: readonly Also[],
   markup = readMarkup(decoded.text),
+  source = encodeSvg(decoded),
 ): Promise<Received> => {
   const { reading, painter } = await readWithPictures(markup, also)
-  const source = encodeSvg(decoded)
-  const { inks, map } = await measureInks(reading, renderSvg, MAPPED, painter({ longest: MAPPED, plain: true }))
+  const longest = decoded.text.length <= SHORT ? MAPPED_SHORT : MAPPED
+  const { inks, map } = await measureInks(reading, renderSvg, longest, painter({ longest, plain: true }))
   const file: ArtworkFile = {
     kind: 'svg',
     hash: hashOf(source, also),
@@ -69,18 +73,36 @@ const received = async (
   return { file, source, map: shown ? gzipSync(packInkMap(map)) : null }
 }
 
-/**
- * Takes in an SVG file: decodes it, takes out what acts or reaches outside, reads its inks and measures them. Returns
- * what is kept. Letters depend on the fonts of a machine, so that artwork with live text has no map; a drawing of very
- * many shapes has one in any case, for it cannot be shown otherwise. Throws Unreadable, in a plain sentence, for what
- * cannot be taken.
- */
-export const receiveSvg = (fileName: string, bytes: Uint8Array): Promise<Received> => {
+/** An SVG file without what acts or reaches outside, before its inks are measured. */
+export interface CleanedSvg {
+  hash: string
+  name: string
+  removed: ArtworkFile['removed']
+  /** Reads its inks and measures them. */
+  measure: () => Promise<Received>
+}
+
+/** Decodes an SVG file and takes out what acts or reaches outside. Throws Unreadable, in a plain sentence, for what cannot be taken. */
+export const openSvg = (fileName: string, bytes: Uint8Array): CleanedSvg => {
   const { text, encoding, was } = decodeSvg(bytes)
   const { source, markup, removed } = cleanSvg(text)
-  const name = titleOf(fileName, /\.svgz?$/i, 'Artwork')
-  return received({ text: source, encoding, was }, { name, removed }, [], markup)
+  const decoded = { text: source, encoding, was }
+  const [clean, name] = [encodeSvg(decoded), titleOf(fileName, /\.svgz?$/i, 'Artwork')]
+  return {
+    hash: hashOf(clean, []),
+    name,
+    removed: removed.slice(0, MAX_TOLD),
+    measure: () => received(decoded, { name, removed }, [], markup, clean),
+  }
 }
+
+/**
+ * Takes in an SVG file: opens it, reads its inks and measures them. Returns what is kept. Letters depend on the fonts of a machine, so
+ * that artwork with live text has no map; a drawing of very many shapes has one in any case, for it cannot be shown otherwise. Throws
+ * as `openSvg` does.
+ */
+export const receiveSvg = async (fileName: string, bytes: Uint8Array): Promise<Received> =>
+  openSvg(fileName, bytes).measure()
 
 /**
  * Reads a kept SVG file again, with what is recolored besides the colors on the page. It is kept beside what it was,

@@ -19,6 +19,12 @@ export const findArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile |
   return row ? artworkFileSchema.parse(row.record) : null
 }
 
+/** The same of a file that is used from now on, so that it is not deleted. */
+export const useArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile | null> => {
+  await sql`update artwork set unused_since = null where hash = ${hash} and unused_since is not null`
+  return findArtwork(sql, hash)
+}
+
 /** The records of all artwork of a project, in no order; nothing where there is no such project. */
 export const artworkOf = async (sql: Sql, project: string): Promise<ArtworkFile[]> => {
   const rows = await sql<Array<{ record: unknown }>>`select record from artwork where hash in (

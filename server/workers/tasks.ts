@@ -11,8 +11,8 @@ import type { Manner } from '#core/raster/manner'
 import { plainPicture, plainPng } from '../../render/pictures'
 import { previewOf } from '../artwork/preview'
 import { hashMade, receiveMade, receiveRaster, stagePicture } from '../artwork/raster'
-import { hashOf, receiveAgain, receiveSvg, type Received } from '../artwork/receive'
-import { artworkSource, findArtwork, storeArtwork } from '../db/artwork'
+import { hashOf, openSvg, receiveAgain, type Received } from '../artwork/receive'
+import { artworkSource, findArtwork, storeArtwork, useArtwork } from '../db/artwork'
 import { storePicture } from '../db/pictures'
 import { storePreview } from '../db/previews'
 import { findProject } from '../db/projects'
@@ -34,8 +34,12 @@ const asJson = async (work: Promise<unknown>): Promise<string | null> => {
 
 /** The tasks of a worker, by name. A file that came in is given by the path it lies at. */
 export const TASKS = {
-  'take drawing': async (sql: Sql, { name, path }: { name: string; path: string }): Promise<ArtworkFile> =>
-    storeReceived(sql, await receiveSvg(name, await readFile(path))),
+  'take drawing': async (sql: Sql, { name, path }: { name: string; path: string }): Promise<ArtworkFile> => {
+    const opened = openSvg(name, await readFile(path))
+    const known = await useArtwork(sql, opened.hash)
+    if (known) return { ...known, name: opened.name, removed: opened.removed }
+    return storeReceived(sql, await opened.measure())
+  },
   'take picture': async (sql: Sql, { name, path }: { name: string; path: string }): Promise<ArtworkFile> =>
     storeReceived(sql, await receiveRaster(name, await readFile(path))),
   'take reference': async (sql: Sql, { name, path }: { name: string; path: string }): Promise<PictureFile> => {

@@ -206,7 +206,7 @@ const composeProjects = async (sql: Sql): Promise<{ poster: StoredProject; many:
       sql,
       apply(
         empty,
-        { do: 'add artwork', artwork: { kind: 'svg', id: 'a1', name: 'Generated', hash, width, height } },
+        { do: 'add artwork', artwork: [{ kind: 'svg', id: 'a1', name: 'Generated', hash, width, height }] },
         knownInks(inks),
       ),
     ),

@@ -127,7 +127,7 @@ const based = (base: Hex, known: Known): Project =>
     newProject('Bench', { hex: base, hue: parseColor(base)?.hue ?? 0, typed: base }),
     {
       do: 'add artwork',
-      artwork: { kind: 'svg', id: 'a1', name: 'Bench', hash: '0'.repeat(64), width: 100, height: 100 },
+      artwork: [{ kind: 'svg', id: 'a1', name: 'Bench', hash: '0'.repeat(64), width: 100, height: 100 }],
     },
     known,
   )

@@ -33,7 +33,7 @@ export const inkListTimes = async (address: string, sql: Sql, inks: number): Pro
   await storeArtwork(sql, received)
   const { hash, width, height, inks: found } = received.file
   const artwork = { kind: 'svg', id: 'a1', name: 'Generated', hash, width, height } as const
-  const project = apply(newProject(`Bench ${inks} inks`), { do: 'add artwork', artwork }, knownInks(found))
+  const project = apply(newProject(`Bench ${inks} inks`), { do: 'add artwork', artwork: [artwork] }, knownInks(found))
   const { id } = await createProject(sql, project)
   return onPage(async page => {
     await page.goto(`${address}/project/${id}/remap`)

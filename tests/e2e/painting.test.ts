@@ -26,7 +26,7 @@ const smallPainting = async (page: Page): Promise<string> => {
 }
 /** A written file that comes of what is done. */
 const written = async (page: Page, act: () => Promise<void>): Promise<Buffer> => {
-  const [file] = await Promise.all([page.waitForEvent('download'), act()])
+  const [file] = await Promise.all([page.waitForEvent('download', { timeout: 120_000 }), act()])
   const chunks: Buffer[] = []
   for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer)
   return Buffer.concat(chunks)

@@ -19,6 +19,7 @@ test.beforeEach(async ({ page }) => {
 test('an exception holds for one artwork alone, is counted, and given up', async ({ page }) => {
   await page.getByRole('button', { name: 'Show Badge' }).click()
   await page.getByRole('checkbox', { name: 'Only this one' }).check()
+  await expect.poll(() => paintOf(page, '.night')).toContain('rgb')
   const before = await paintOf(page, '.night')
   await page.locator(`[data-ink="${INK}"]`).click()
   await page.getByRole('button', { name: 'Leave as is' }).click()

@@ -178,6 +178,7 @@ test('the color that a color matrix makes for a shadow is an ink where that is a
     .setInputFiles({ name: 'shadow.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(poster) })
   await expect(page.getByTestId('report')).toContainText('color matrix')
   await page.keyboard.press('3')
+  await page.getByRole('radiogroup', { name: 'Shading' }).getByRole('radio', { name: 'flat' }).click()
   await page.getByRole('tab', { name: 'Inks' }).click()
   const SHADE = '#336699'
   await hasColor(page, [0.7, 0.5], SHADE)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, useTemplateRef, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import { useIntersectionObserver } from '@vueuse/core'
 import { NOTHING_BY_HAND, type ByHand } from '#core/painting/painting'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useArtworkHost } from '~/composables/useArtworkHost'
@@ -15,7 +16,7 @@ const {
   large = false,
 } = defineProps<{
   /** The artwork, and how large it is in itself. */
-  art: { hash: string; width: number; height: number }
+  art: { hash: string; name: string; width: number; height: number }
   colors: ReadonlyMap<string, string>
   byHand?: ByHand
   large?: boolean
@@ -38,8 +39,31 @@ watch(
   { immediate: true },
 )
 const screen = computed(() => files.screens.get(art.hash))
+/** Small proofs are fetched as they come into sight. */
+const frame = useTemplateRef<HTMLElement>('frame')
+const isInSight = ref(false)
+const { stop } = useIntersectionObserver(
+  frame,
+  ([entry]) => {
+    if (!entry?.isIntersecting) return
+    isInSight.value = true
+    stop()
+  },
+  { rootMargin: '200px' },
+)
+watch([isInSight, () => art.hash, () => large || byHand.shapes.size > 0] as const, ([inSight, hash, inFull]) => {
+  if (inSight) void (inFull ? files.show(hash, art.name) : files.showProof(hash, art.name))
+})
+const proof = computed(() => files.proofs.get(art.hash))
+const inks = computed(() => (large ? undefined : proof.value?.inks) ?? screen.value?.inks)
 const map = computed(() =>
-  byHand.shapes.size || raster.value ? null : large ? files.maps.get(art.hash)?.fine : files.proofs.get(art.hash),
+  byHand.shapes.size || raster.value
+    ? null
+    : large
+      ? files.maps.get(art.hash)?.fine
+      : proof.value === null
+        ? null
+        : proof.value?.map,
 )
 /** Returns whether it is shown in its own shapes: a small one only where it is known that there is no map to paint it from. */
 const asShapes = computed(() => !map.value && !files.isCrowded(art.hash) && (large || map.value === null))
@@ -52,7 +76,7 @@ useArtworkHost(
 </script>
 
 <template>
-  <span class="pointer-events-none relative block size-full [container-type:size]" aria-hidden="true">
+  <span ref="frame" class="pointer-events-none relative block size-full [container-type:size]" aria-hidden="true">
     <span
       class="absolute inset-0 m-auto"
       :style="{ width: `min(100cqw, calc(100cqh * ${ratio}))`, height: `min(100cqh, calc(100cqw / ${ratio}))` }"
@@ -65,7 +89,7 @@ useArtworkHost(
         :colors="colors"
         :by-hand="byHand"
       />
-      <InkMapCanvas v-else-if="map && screen" :map="map" :inks="screen.inks" :colors="colors" />
+      <InkMapCanvas v-else-if="map && inks" :map="map" :inks="inks" :colors="colors" />
       <ArtworkHost v-else-if="asShapes" ref="place" still />
     </span>
   </span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import { countWords } from '#core/document/names'
+import { ARTWORK_FILES } from '#core/interaction/incoming'
 import { displayTitle } from '#core/formats/fileName'
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import type { Artwork } from '#core/document/artwork'
@@ -39,9 +40,9 @@ const remove = (art: Artwork): void => {
     ...(meant ? { meantIn: { [art.id]: meant } } : {}),
   }
   history.runSaying(
-    { do: 'remove artwork', id: art.id },
+    { do: 'remove artwork', ids: [art.id] },
     `Took “${art.name}” out of the project${gone.length ? `, with ${gone.join(' and ')}` : ''}.`,
-    { do: 'add artwork', artwork: art, own },
+    { do: 'add artwork', artwork: [art], own },
   )
 }
 </script>
@@ -55,7 +56,7 @@ const remove = (art: Artwork): void => {
         ref="chooser"
         type="file"
         class="hidden"
-        accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,.gif,image/svg+xml,image/png,image/jpeg,image/webp,image/gif"
+        :accept="ARTWORK_FILES"
         multiple
         aria-label="Add artwork"
         data-test="artwork-file"

@@ -47,7 +47,7 @@ watch(
       label="Start from"
       :tabs="STARTS.map(({ start: value, title }) => ({ value, title, count: countOf(value) }))"
     />
-    <IncomingReport :incoming="incoming" />
+    <IncomingReport :incoming="incoming" with-artwork />
     <BaseColor v-if="start === 'color'" :take-text="incoming.takeText" />
     <ReferencePane v-else-if="start === 'references'" @add="incoming.add" />
     <InspirationPane v-else-if="start === 'inspiration'" />

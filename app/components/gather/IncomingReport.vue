@@ -1,27 +1,42 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
-import type { FileQueue, Report } from '~/composables/useFileQueue'
+import { byReason, type FileReport } from '#core/interaction/intake'
+import type { FileQueue } from '~/composables/useFileQueue'
+import { useIntake } from '~/stores/intake'
 
 /**
- * Files being taken in, with cancel; what was not taken, each with its reason; and in one quiet line that opens, what
- * there is to say about the others.
+ * Files being taken in, with cancel; what was not taken, by reason; and in one quiet line that opens, what there is to say about the
+ * others. With artwork that comes into the project where `withArtwork` is set.
  */
-const { incoming } = defineProps<{ incoming: FileQueue }>()
-const refused = computed(() => incoming.reports.value.filter(report => report.refused))
-const accepted = computed(() => incoming.reports.value.filter(report => !report.refused))
-/** So many lines of each are listed. */
-const MOST = 8
+const { incoming, withArtwork = false } = defineProps<{ incoming: FileQueue; withArtwork?: boolean }>()
+const intake = useIntake()
+const reports = computed(() => [...incoming.reports.value, ...(withArtwork ? intake.reports : [])])
+const taken = computed(() => incoming.taken.value + (withArtwork ? intake.taken : 0))
+const refused = computed(() => byReason(reports.value.filter(report => report.refused)))
+const accepted = computed(() => reports.value.filter(report => !report.refused))
+/** Number of lines of each that are listed. */
+const MAX_LINES = 8
 const isOpen = ref(false)
-const quiet = (reports: readonly Report[]): string => {
-  const [only] = reports
-  if (reports.length === 1 && only) return `About “${only.file}”: ${only.lines[0] ?? ''}`
-  const changed = reports.filter(({ details }) => details?.length).length
-  const all = Math.max(incoming.taken.value, reports.length)
+const quiet = (about: readonly FileReport[]): string => {
+  const [only] = about
+  if (about.length === 1 && only) return `About “${only.file}”: ${only.lines[0] ?? ''}`
+  const changed = about.filter(({ details }) => details?.length).length
+  const all = Math.max(taken.value, about.length)
   return changed
     ? `${changed} of ${all} had something taken out`
-    : `There is something to say about ${reports.length} of ${all}`
+    : `There is something to say about ${about.length} of ${all}`
 }
+const dismiss = (): void => {
+  incoming.dismiss()
+  if (withArtwork) intake.dismiss()
+}
+onMounted(() => {
+  if (withArtwork) intake.places++
+})
+onUnmounted(() => {
+  if (withArtwork) intake.places--
+})
 </script>
 
 <template>
@@ -29,19 +44,34 @@ const quiet = (reports: readonly Report[]): string => {
     <span class="min-w-0 truncate">“{{ incoming.current.value.file }}”: {{ incoming.current.value.doing }}…</span>
     <button class="control" @click="incoming.cancel">Cancel</button>
   </p>
-  <div v-if="incoming.reports.value.length" class="flex items-start gap-2" data-test="report">
+  <IntakeLine v-if="withArtwork" />
+  <div v-if="reports.length" class="flex items-start gap-2" data-test="report">
     <div class="grid min-w-0 grow gap-2">
-      <ul v-if="refused.length" class="grid gap-2">
+      <ul v-if="refused.length" class="grid max-h-60 gap-2 overflow-y-auto">
         <li
-          v-for="({ file, lines, again }, i) in refused"
-          :key="i"
+          v-for="{ reason, reports: alike } in refused"
+          :key="reason"
           class="flex items-start gap-3 border border-strong p-2"
         >
           <div class="min-w-0 grow" role="alert">
-            <p class="font-semibold wrap-anywhere">▲ “{{ file }}” was not taken</p>
-            <p v-for="(line, n) in lines" :key="n" class="text-caption">{{ line }}</p>
+            <p class="font-semibold wrap-anywhere">
+              ▲ {{ alike.length === 1 ? `“${alike[0]?.file}” was not taken` : `${alike.length} files were not taken` }}
+            </p>
+            <p v-for="(line, n) in alike[0]?.lines" :key="n" class="text-caption">{{ line }}</p>
+            <details v-if="alike.length > 1">
+              <summary class="cursor-pointer text-caption text-quiet">Which ones</summary>
+              <ul class="max-h-44 overflow-y-auto text-caption">
+                <li v-for="({ file }, i) in alike" :key="i" class="wrap-anywhere">{{ file }}</li>
+              </ul>
+            </details>
           </div>
-          <button v-if="again" class="control" @click="again">Try again</button>
+          <button
+            v-if="alike.some(({ again }) => again)"
+            class="control"
+            @click="alike.forEach(({ again }) => again?.())"
+          >
+            Try again
+          </button>
         </li>
       </ul>
       <details
@@ -54,18 +84,18 @@ const quiet = (reports: readonly Report[]): string => {
         <ul class="max-h-44 overflow-y-auto border-t border-line py-1 text-caption">
           <li v-for="({ file, lines, details = [] }, i) in accepted" :key="i" class="py-0.5">
             <p class="font-semibold wrap-anywhere">{{ file }}</p>
-            <p v-for="(line, n) in lines.slice(0, MOST)" :key="n">{{ line }}</p>
-            <p v-if="lines.length > MOST">and {{ lines.length - MOST }} more</p>
+            <p v-for="(line, n) in lines.slice(0, MAX_LINES)" :key="n">{{ line }}</p>
+            <p v-if="lines.length > MAX_LINES">and {{ lines.length - MAX_LINES }} more</p>
             <details v-if="details.length">
               <summary class="cursor-pointer text-quiet">In technical words</summary>
-              <p v-for="(line, n) in details.slice(0, MOST)" :key="n" class="value wrap-anywhere">{{ line }}</p>
-              <p v-if="details.length > MOST">and {{ details.length - MOST }} more</p>
+              <p v-for="(line, n) in details.slice(0, MAX_LINES)" :key="n" class="value wrap-anywhere">{{ line }}</p>
+              <p v-if="details.length > MAX_LINES">and {{ details.length - MAX_LINES }} more</p>
             </details>
           </li>
         </ul>
       </details>
     </div>
-    <button class="control bare px-1.5" aria-label="Dismiss the reports" @click="incoming.dismiss">
+    <button class="control bare px-1.5" aria-label="Dismiss the reports" @click="dismiss">
       <XMarkIcon class="size-4" />
     </button>
   </div>

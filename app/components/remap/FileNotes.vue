@@ -9,13 +9,13 @@ import { useNotices } from '~/stores/notices'
 import { usePainting } from '~/stores/painting'
 import { useRemapping } from '~/stores/remapping'
 import { useStage } from '~/stores/stage'
-import { useTakingArtwork } from '~/composables/useTakingArtwork'
+import { useReadAnew } from '~/composables/useReadAnew'
 
 /** Parts of the file on the stage that are recolored besides the colors on its page, by choice, and what is left as it is. */
 const painting = usePainting()
 const remapping = useRemapping()
 const stage = useStage()
-const taking = useTakingArtwork()
+const readAnew = useReadAnew()
 const files = useArtworkFiles()
 const notices = useNotices()
 const TITLES: Record<Also, { title: string; hint: string }> = {
@@ -60,7 +60,7 @@ const choose = async (kind: Also, on: boolean): Promise<void> => {
   if (!now) return
   asked.value = { kind, on }
   await unlessCanceled(signal =>
-    taking.readAnew(now, { also: on ? [...also, kind] : also.filter(each => each !== kind) }, signal),
+    readAnew(now, { also: on ? [...also, kind] : also.filter(each => each !== kind) }, signal),
   )
   asked.value = null
 }
@@ -79,7 +79,7 @@ const takeAs = async (wanted: Manner, inks?: readonly string[]): Promise<void> =
   if (!now) return
   stage.lifting = null
   taken.value = wanted
-  await unlessCanceled(signal => taking.readAnew(now, { manner: wanted, inks }, signal))
+  await unlessCanceled(signal => readAnew(now, { manner: wanted, inks }, signal))
   taken.value = null
 }
 const own = computed(() => file.value?.inks.map(({ hex }) => hex) ?? [])

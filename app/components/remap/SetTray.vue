@@ -5,7 +5,7 @@ import { displayTitle } from '#core/formats/fileName'
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
 import { SET, useHandingOver } from '~/composables/useArtworkExport'
 import type { Artwork } from '#core/document/artwork'
-import { incomingKind } from '#core/interaction/incoming'
+import { ARTWORK_FILES } from '#core/interaction/incoming'
 import { useIncoming } from '~/composables/useIncoming'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
@@ -40,10 +40,10 @@ const particular = (art: Artwork): string =>
     ...(touches(art) ? [touches(art) === 1 ? '1 touch-up' : `${touches(art)} touch-ups`] : []),
     ...(notes(art) ? [notes(art) === 1 ? '1 note' : `${notes(art)} notes`] : []),
   ].join(' · ')
-const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): void => {
+const taken = (input: HTMLInputElement | null): void => {
   const list = [...(input?.files ?? [])]
   if (input) input.value = ''
-  void incoming.add(only ? list.filter(only) : list)
+  void incoming.add(list)
 }
 </script>
 
@@ -59,7 +59,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
         ref="chooser"
         type="file"
         class="hidden"
-        accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,.gif,image/svg+xml,image/png,image/jpeg,image/webp,image/gif"
+        :accept="ARTWORK_FILES"
         multiple
         aria-label="Add artwork to the set"
         data-test="set-files"
@@ -71,7 +71,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
         webkitdirectory
         aria-label="Add a folder of artwork"
         data-test="set-folder"
-        @change="taken(folder, file => ['svg', 'picture'].includes(incomingKind(file)))"
+        @change="taken(folder)"
       />
       <button class="control primary" :disabled="at !== null" @click="writeAll(all)">
         <ArrowDownTrayIcon class="size-4" />Apply to all
@@ -94,7 +94,7 @@ const taken = (input: HTMLInputElement | null, only?: (file: File) => boolean): 
           <li v-for="{ name, reason } in failures" :key="name">“{{ name }}”: {{ reason }}</li>
         </ul>
       </div>
-      <IncomingReport :incoming="incoming" />
+      <IncomingReport :incoming="incoming" with-artwork />
     </div>
     <ul
       v-one-stop="{ of: 'button' }"

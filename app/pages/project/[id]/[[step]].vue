@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, onUnmounted, ref, watch } from 'vue'
 import { definePageMeta, navigateTo, useHead, useRoute } from '#imports'
 import { useEventListener, watchDebounced } from '@vueuse/core'
 import { useShortcuts } from '~/composables/useShortcuts'
@@ -13,6 +13,7 @@ import { useChecking } from '~/stores/checking'
 import { useDropsAnywhere } from '~/composables/useDropsAnywhere'
 import { useHandOverView } from '~/stores/handOverTabs'
 import { useHistory } from '~/stores/history'
+import { useIntake } from '~/stores/intake'
 import { useLineUp } from '~/stores/lineUp'
 import { useOthers } from '~/stores/others'
 import { useProjectSession } from '~/stores/session'
@@ -43,6 +44,12 @@ const large = computed(() => (step.value === 'compose' && proofs.large) || (step
 const name = computed(() => history.document?.name ?? null)
 const problem = ref<string | null>(null)
 const stage = useStage()
+/** A window that is closed while artwork comes in keeps what was read; the browser asks before. */
+const intake = useIntake()
+useEventListener(window, 'pagehide', intake.leave)
+useEventListener(window, 'beforeunload', event => {
+  if (intake.isUnderway) event.preventDefault()
+})
 /** The last action, said to those who cannot see it; the same again is said again. */
 const announcement = ref('')
 watch(
@@ -65,6 +72,7 @@ const load = async (): Promise<void> => {
   mine = session.still()
   try {
     await opened
+    if (mine()) intake.sayCutShort(String(route.params.id))
   } catch (error) {
     problem.value = reasonOf(error)
   }
@@ -149,6 +157,9 @@ watchDebounced(
 const title = computed(() => STEP_WORDS[step.value].title)
 useHead({ title: () => (name.value === null ? 'Plumbago' : `${title.value} · ${name.value} · Plumbago`) })
 onMounted(load)
+onBeforeUnmount(() => {
+  if (mine()) intake.leave()
+})
 onUnmounted(() => {
   if (mine()) session.close()
 })
@@ -176,10 +187,11 @@ onUnmounted(() => {
         <LazyMoodStage v-if="step === 'hand-over' && handOver.view === 'mood'" />
       </div>
       <div
-        class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] border-l border-line bg-panel"
+        class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)] auto-rows-auto border-l border-line bg-panel"
         :inert="large"
       >
         <StepBench :step="step" />
+        <IntakeLine v-if="!intake.places" class="border-t border-line px-5 py-2" />
         <FootLine :step="step" />
       </div>
       <LazyLargeSheet v-if="large && step === 'compose'" />

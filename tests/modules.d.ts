@@ -1,0 +1,5 @@
+/* Files a bundler gives the address of. */
+declare module '*?url' {
+  const address: string
+  export default address
+}
