@@ -258,7 +258,8 @@ export const useIntake = defineStore('intake', () => {
     const note = takeIntakeNote(project)
     if (note)
       notices.say(
-        `${note.added} of ${countWords(note.of, 'file')} had been read when this project was left. Choose them again to add the rest: nothing comes in twice.`,
+        `${note.added} of ${countWords(note.of, 'file')} had been read when this project was left. ` +
+          'Choose them again to add the rest: nothing comes in twice.',
       )
   }
 

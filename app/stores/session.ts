@@ -6,7 +6,6 @@ import { useArtworkFiles } from './artwork'
 import { useHistory, type OpenProject } from './history'
 import { useJobs } from './jobs'
 import { useMe } from './me'
-import { useNotices } from './notices'
 import { usePainting } from './painting'
 import { usePictures } from './pictures'
 import { useSaving } from './saving'
@@ -24,7 +23,6 @@ export const useProjectSession = defineStore('session', () => {
   const pictures = usePictures()
   const painting = usePainting()
   const jobs = useJobs()
-  const notices = useNotices()
   const me = useMe()
   const id = ref<string | null>(null)
   let opening = 0
@@ -45,7 +43,7 @@ export const useProjectSession = defineStore('session', () => {
     stands: document => saving.edited(document, trail.taken()),
   }
 
-  /** Asks, piece by piece whenever the page has nothing else to do, for what is not known of artwork: its inks cannot be matched without. */
+  /** Fetches unknown records of artwork, one by one whenever the page is idle: inks cannot be matched without them. */
   const learnRest = async (here: () => boolean): Promise<void> => {
     for (const { hash, name } of painting.pieces.filter(piece => !files.files.has(piece.hash))) {
       await new Promise<void>(done => whenIdle(done))
@@ -53,7 +51,7 @@ export const useProjectSession = defineStore('session', () => {
       await files.learnOne(hash, name)
     }
   }
-  /** Fetches the other pieces of a project of few, whenever the page has nothing else to do: they are shown at once then. */
+  /** Fetches the other pieces of a small project whenever the page is idle, so that they are shown at once. */
   const prefetch = async (here: () => boolean): Promise<void> => {
     if (painting.pieces.length > MAX_PREFETCHED) return
     for (const { hash, name } of painting.pieces) {
@@ -73,8 +71,8 @@ export const useProjectSession = defineStore('session', () => {
   )
 
   /**
-   * Opens a project as it is stored, or as it was left here unsaved, with what is on the stage; other artwork comes after it, in a project of
-   * many as it comes into sight. Rejects where it cannot be had.
+   * Opens a project as it is stored, or as it was left here unsaved, with what is on the stage; other artwork comes after it, in a
+   * project of many as it comes into sight. Rejects where it cannot be had.
    */
   const open = async (wanted: string): Promise<void> => {
     close()

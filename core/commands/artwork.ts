@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { artworkSchema } from '#core/document/artwork'
 import { hashSchema, idSchema, listOf } from '#core/document/basics'
-import { MAX_ARTWORK } from '#core/document/limits'
+import { MAX_ARTWORK, MAX_FOLDER_LENGTH } from '#core/document/limits'
 import type { Project } from '#core/document/project'
 import { remapSchema } from '#core/document/remap'
 import { kindOf } from './command'
@@ -45,6 +45,36 @@ export const ARTWORK = {
     z.object({ ids: listOf(idSchema, { most: MAX_ARTWORK }) }),
     ({ ids }) => `remove ${pieces(ids.length)}`,
     (project, { ids }) => removeArtwork(project, ids),
+  ),
+  'move artwork': kindOf(
+    z.object({
+      ids: listOf(idSchema, { most: MAX_ARTWORK }),
+      folder: z.string().min(1).max(MAX_FOLDER_LENGTH).nullable(),
+    }),
+    ({ ids, folder }) => `${folder === null ? 'take out of folders' : 'move'}: ${pieces(ids.length)}`,
+    (project, { ids, folder }) => {
+      const moved = new Set(ids)
+      return {
+        ...project,
+        artwork: project.artwork.map(art => {
+          if (!moved.has(art.id)) return art
+          const { folder: _, ...alone } = art
+          return folder === null ? alone : { ...alone, folder }
+        }),
+      }
+    },
+  ),
+  'put artwork first': kindOf(
+    z.object({ ids: listOf(idSchema, { most: MAX_ARTWORK }) }),
+    'order of artwork',
+    (project, { ids }) => {
+      const first = new Set(ids)
+      const [front, rest] = [
+        project.artwork.filter(({ id }) => first.has(id)),
+        project.artwork.filter(({ id }) => !first.has(id)),
+      ]
+      return { ...project, artwork: [...front, ...rest] }
+    },
   ),
   'read again': kindOf(
     z.object({ artwork: idSchema, hash: hashSchema }),

@@ -194,6 +194,11 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
   'remove touch': [dressed, { do: 'remove touch', artwork: 'a1', id: 't1' }],
   'add artwork': [derived, { do: 'add artwork', artwork: [art('a2', 'b')] }],
   'remove artwork': [dressed, { do: 'remove artwork', ids: ['a1'] }],
+  'move artwork': [derived, { do: 'move artwork', ids: ['a1'], folder: 'icons/24' }],
+  'put artwork first': [
+    apply(derived, { do: 'add artwork', artwork: [art('a2', 'b')] }),
+    { do: 'put artwork first', ids: ['a2'] },
+  ],
   'read again': [derived, { do: 'read again', artwork: 'a1', hash: 'b'.repeat(64) }],
   'add reference': [derived, { do: 'add reference', reference: { ...reference, id: 'r2' } }],
   'change reference': [derived, { do: 'change reference', id: 'r1', change: { name: 'Quay' } }],

@@ -39,29 +39,46 @@ export const isCrowded = (inks: ReadonlyArray<{ uses: number }>): boolean => use
 const NOISE = 2
 const WHOLE = 253
 
+/** Pixels as words of four bytes, so that two are compared at once. */
+const wordsOf = (data: Uint8Array | Uint8ClampedArray): Uint32Array =>
+  data.byteOffset % 4 === 0
+    ? new Uint32Array(data.buffer, data.byteOffset, data.length / 4)
+    : new Uint32Array(data.slice().buffer)
+
 /** Collects the shares of inks from pictures in which three at a time are pure red, green and blue. */
 export class InkMapBuilder {
   private readonly entries: Array<{ ink: number; pixels: Uint32Array; shares: Uint8Array }> = []
+  private readonly groundWords: Uint32Array
+  /** What is found of an ink, before it is known how much that is. */
+  private readonly found: Array<{ pixels: Uint32Array; shares: Uint8Array }> = []
 
   /** `ground` is the picture with every ink black. */
-  constructor(private readonly ground: Pixels) {}
+  constructor(private readonly ground: Pixels) {
+    this.groundWords = wordsOf(ground.data)
+  }
 
   /** Takes in one picture; `inks` are the places of those shown in its channels. */
   add({ data }: Pixels, inks: readonly number[]): void {
-    const count = data.length / 4
-    const ground = this.ground.data
-    inks.forEach((ink, channel) => {
-      let found = 0
-      for (let p = 0, i = channel; p < count; p++, i += 4) if (data[i]! - ground[i]! >= NOISE) found++
-      const pixels = new Uint32Array(found)
-      const shares = new Uint8Array(found)
-      for (let p = 0, i = channel, at = 0; p < count; p++, i += 4) {
+    const [ground, words, { groundWords }] = [this.ground.data, wordsOf(data), this]
+    const count = words.length
+    while (this.found.length < inks.length)
+      this.found.push({ pixels: new Uint32Array(count), shares: new Uint8Array(count) })
+    const ends = [0, 0, 0]
+    for (let p = 0; p < count; p++) {
+      if (words[p] === groundWords[p]) continue
+      for (let channel = 0, i = p * 4; channel < inks.length; channel++, i++) {
         const share = data[i]! - ground[i]!
         if (share < NOISE) continue
+        const { pixels, shares } = this.found[channel]!
+        const at = ends[channel]!
         pixels[at] = p
-        shares[at++] = share
+        shares[at] = share
+        ends[channel] = at + 1
       }
-      this.entries.push({ ink, pixels, shares })
+    }
+    inks.forEach((ink, channel) => {
+      const [{ pixels, shares }, end] = [this.found[channel]!, ends[channel]!]
+      this.entries.push({ ink, pixels: pixels.slice(0, end), shares: shares.slice(0, end) })
     })
   }
 
@@ -88,10 +105,14 @@ export class InkMapBuilder {
 
   private mixedPixels(mixed: readonly number[], order: Int32Array): Omit<InkMap, 'width' | 'height' | 'solid'> {
     const { data } = this.ground
-    const pixel = Uint32Array.from(mixed)
-    const alpha = Uint8Array.from(mixed, p => data[p * 4 + 3]!)
+    const pixel = new Uint32Array(mixed)
+    const alpha = new Uint8Array(mixed.length)
     const ground = new Uint8Array(mixed.length * 3)
-    mixed.forEach((p, i) => ground.set(data.subarray(p * 4, p * 4 + 3), i * 3))
+    for (let i = 0; i < mixed.length; i++) {
+      const from = mixed[i]! * 4
+      alpha[i] = data[from + 3]!
+      for (let channel = 0; channel < 3; channel++) ground[i * 3 + channel] = data[from + channel]!
+    }
     const start = new Uint32Array(mixed.length + 1)
     const each = (visit: (place: number, ink: number, share: number) => void): void => {
       for (const { ink, pixels, shares } of this.entries)

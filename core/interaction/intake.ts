@@ -30,7 +30,6 @@ const partsOf = (path: string): string[] =>
   path
     .normalize('NFC')
     .split(/[\\/]/)
-    // eslint-disable-next-line no-control-regex -- names from outside hold what they like
     .map(part => part.replace(/[\u0000-\u001f\u007f]/g, '').trim())
     .filter(part => part && part !== '.' && part !== '..' && !/^[a-z]:$/i.test(part))
 

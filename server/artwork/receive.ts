@@ -21,9 +21,14 @@ const LETTERS = new Set(['text', 'tspan', 'textPath'])
 
 /** The longer side of the ink map, in pixels: about as large as the stage. */
 export const MAPPED = 640
-/** The same of a drawing so short, in characters, that it has few details: such as an icon. */
-const MAPPED_SHORT = 320
-const SHORT = 4096
+/** The same of a drawing that has few details, such as an icon. */
+const MAPPED_SIMPLE = 320
+/** A drawing so short, in characters, has few details; one of an icon's size, in pixels, up to a length of four times that. */
+const SIMPLE_LENGTH = 4096
+const ICON_SIZE = 128
+
+const isSimple = ({ length }: string, { width, height }: ReturnType<typeof sizeOf>): boolean =>
+  length <= SIMPLE_LENGTH || (length <= 4 * SIMPLE_LENGTH && Math.max(width, height) <= ICON_SIZE)
 
 /**
  * Artwork as it is kept: what is known of it, its clean bytes or the hash of artwork that has the same, its ink map,
@@ -54,13 +59,14 @@ const received = async (
   source = encodeSvg(decoded),
 ): Promise<Received> => {
   const { reading, painter } = await readWithPictures(markup, also)
-  const longest = decoded.text.length <= SHORT ? MAPPED_SHORT : MAPPED
+  const size = sizeOf(reading.markup)
+  const longest = isSimple(decoded.text, size) ? MAPPED_SIMPLE : MAPPED
   const { inks, map } = await measureInks(reading, renderSvg, longest, painter({ longest, plain: true }))
   const file: ArtworkFile = {
     kind: 'svg',
     hash: hashOf(source, also),
     name,
-    ...sizeOf(reading.markup),
+    ...size,
     inks,
     also: [...also],
     pictureInks: reading.pictureInks,

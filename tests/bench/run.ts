@@ -22,6 +22,7 @@ import { reviewTimes } from './reviewing'
 import { readerTimes, uploadTimes } from './serving'
 import { scrollTimes, shelfTimes } from './shelf'
 import { MEANT_FIGURES, meantFigures, meantTimes } from './meant'
+import { icons, intakeTimes, openingTime, saveCost } from './brand'
 import { emptyTimes, inkListTimes, readingTimes, realBatchTime } from './waiting'
 import { demoId, firstLoads, openAndLeave } from './house'
 import { knownPaintings } from './knownPaintings'
@@ -35,7 +36,7 @@ import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from 
 
 /*
  * Prints the figures of docs/benchmarks.md:
- * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|meant|painting|house|check|handover|growth|serving|shelf|
+ * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|meant|painting|house|brand|check|handover|growth|serving|shelf|
  * reviews|desks|waiting|backup [ADDRESS]]
  */
 
@@ -357,6 +358,27 @@ const remap = async (): Promise<void> => {
   })
 }
 
+/** A whole brand at once: icons of a free set by the hundred. */
+const brand = (): Promise<void> =>
+  served(async (address, _, pid) => {
+    for (const count of (process.argv[3] ?? '150,1000').split(',').map(Number)) {
+      const taken = await intakeTimes(address, icons(count), pid)
+      row(
+        `${count} icons until all are added; until those in sight are painted`,
+        `${tenth(taken.added)} s; ${tenth(taken.painted)} s`,
+      )
+      row('the same: most memory of the page; of the server', `${whole(taken.page)} MB; ${whole(taken.server)} MB`)
+      row('opening that project until the first proof stands', `${tenth(await openingTime(address, taken.id))} s`)
+      const { half, most, main } = await ringTimes(address, taken.id)
+      row(
+        'drag on the ring: main thread; frame at the median; 95th percentile',
+        `${tenth(main)} ms; ${tenth(half)} ms; ${tenth(most)} ms`,
+      )
+      const { ms, kB } = await saveCost(address, taken.id)
+      row('a save: time; sent', `${whole(ms)} ms; ${whole(kB)} kB`)
+    }
+  })
+
 /** What the house costs as a whole: of this build, or, with an address said, of another that is served there. */
 const house = async (): Promise<void> => {
   const measured = async (address: string): Promise<void> => {
@@ -598,6 +620,7 @@ const parts: Record<string, () => void | Promise<void>> = {
     schemes,
     compose,
     remap,
+    brand,
     keeping,
     meant,
     painting,

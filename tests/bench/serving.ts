@@ -83,7 +83,7 @@ export const readerTimes = async (
 }
 
 /** The memory that a process and all it started hold, in MB; of what several share each has its part. */
-const memoryOf = (root: number): number => {
+export const memoryOf = (root: number): number => {
   const parents = new Map<number, number>()
   for (const name of readdirSync('/proc'))
     if (/^\d+$/.test(name))

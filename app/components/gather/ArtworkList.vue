@@ -5,10 +5,14 @@ import { ARTWORK_FILES } from '#core/interaction/incoming'
 import { displayTitle } from '#core/formats/fileName'
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import type { Artwork } from '#core/document/artwork'
+import { useArtworkWall } from '~/composables/useArtworkWall'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
-import { useIncoming } from '~/composables/useIncoming'
+import type { useIncoming } from '~/composables/useIncoming'
 import { usePainting } from '~/stores/painting'
+
+/** From so many pieces on they are searched and picked. */
+const MANY = 12
 
 const { adding } = defineProps<{ adding: ReturnType<typeof useIncoming> }>()
 const history = useHistory()
@@ -26,25 +30,7 @@ const chosen = (): void => {
   if (chooser.value) chooser.value.value = ''
   void adding.add(list)
 }
-/** Exceptions of an artwork are removed with it, as a notice says, and come back with it. */
-const remove = (art: Artwork): void => {
-  const { touches = {}, exceptions = {}, meantIn = {} } = history.settled?.remap ?? {}
-  const [touched, excepted, meant] = [touches[art.id] ?? [], exceptions[art.id] ?? {}, meantIn[art.id]]
-  const gone = [
-    { count: touched.length, what: 'touch-up' },
-    { count: Object.keys(excepted).length, what: 'exception' },
-  ].flatMap(({ count, what }) => (count ? [countWords(count, what)] : []))
-  const own = {
-    ...(touched.length ? { touches: { [art.id]: touched } } : {}),
-    ...(Object.keys(excepted).length ? { exceptions: { [art.id]: excepted } } : {}),
-    ...(meant ? { meantIn: { [art.id]: meant } } : {}),
-  }
-  history.runSaying(
-    { do: 'remove artwork', ids: [art.id] },
-    `Took “${art.name}” out of the project${gone.length ? `, with ${gone.join(' and ')}` : ''}.`,
-    { do: 'add artwork', artwork: [art], own },
-  )
-}
+const wall = useArtworkWall()
 </script>
 
 <template>
@@ -63,38 +49,46 @@ const remove = (art: Artwork): void => {
         @change="chosen"
       />
     </div>
-    <ul
-      v-if="artwork.length"
-      v-one-stop="{ of: 'button' }"
-      class="grid grid-cols-[repeat(4,minmax(0,1fr))] gap-x-3 gap-y-2"
-    >
-      <li
-        v-for="art in artwork"
-        :key="art.id"
-        class="group relative grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-1"
+    <template v-if="artwork.length">
+      <WallTools v-if="artwork.length >= MANY" :wall="wall" />
+      <TileGrid
+        v-slot="{ item: art }"
+        class="max-h-[calc(100vh-18rem)] min-h-72"
+        :items="wall.found.value"
+        :width="129"
+        :height="142"
+        label="Artwork"
+        data-test="artwork-list"
       >
-        <button
-          class="flex h-20 border bg-table p-2"
-          :class="painting.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
-          :aria-label="`Show ${art.name}`"
-          :aria-pressed="painting.artwork?.id === art.id"
-          @click="painting.shownId = art.id"
-        >
-          <ArtworkProof :art="art" v-bind="painting.settled(art.id)" />
-        </button>
-        <p class="leading-4" :title="art.name">
-          <span class="line-clamp-2 wrap-anywhere">{{ displayTitle(art.name) }}</span
-          ><span class="text-caption text-quiet">{{ inkCount(art) }}</span>
-        </p>
-        <button
-          class="remove control bare absolute right-0.5 top-0.5 bg-panel px-1"
-          :aria-label="`Remove ${art.name}`"
-          @click="remove(art)"
-        >
-          <TrashIcon class="size-4" />
-        </button>
-      </li>
-    </ul>
+        <div class="group relative grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-1 pr-3">
+          <button
+            data-tile
+            class="flex h-20 border bg-table p-2"
+            :class="[
+              painting.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong',
+              wall.picked.value.has(art.id) && 'outline-2 -outline-offset-2 outline-accent',
+            ]"
+            :aria-label="`Show ${art.name}${wall.picked.value.has(art.id) ? ', picked' : ''}`"
+            :aria-pressed="painting.artwork?.id === art.id"
+            @click="wall.press(art, $event)"
+          >
+            <ArtworkProof :art="art" v-bind="painting.settled(art.id)" />
+          </button>
+          <p class="leading-4" :title="art.folder ? `${art.folder}/${art.name}` : art.name">
+            <span class="line-clamp-2 wrap-anywhere">{{ displayTitle(art.name) }}</span
+            ><span class="text-caption text-quiet">{{ inkCount(art) }}</span>
+          </p>
+          <button
+            data-tile
+            class="remove control bare absolute right-3.5 top-0.5 bg-panel px-1"
+            :aria-label="`Remove ${art.name}`"
+            @click="wall.remove([art])"
+          >
+            <TrashIcon class="size-4" />
+          </button>
+        </div>
+      </TileGrid>
+    </template>
     <p v-else class="border border-dashed border-strong p-6 text-center">
       Drop SVG files or pictures (PNG, JPEG, WebP, GIF) here, or choose them. They are shown and recolored at once.
     </p>

@@ -46,7 +46,7 @@ onUnmounted(() => {
   </p>
   <IntakeLine v-if="withArtwork" />
   <div v-if="reports.length" class="flex items-start gap-2" data-test="report">
-    <div class="grid min-w-0 grow gap-2">
+    <div class="grid min-w-0 grow grid-cols-[minmax(0,1fr)] gap-2">
       <ul v-if="refused.length" class="grid max-h-60 gap-2 overflow-y-auto">
         <li
           v-for="{ reason, reports: alike } in refused"
@@ -80,7 +80,9 @@ onUnmounted(() => {
         data-test="said-of-files"
         @toggle="isOpen = ($event.target as HTMLDetailsElement).open"
       >
-        <summary class="cursor-pointer text-caption leading-7 text-quiet" role="status">{{ quiet(accepted) }}</summary>
+        <summary class="cursor-pointer truncate text-caption leading-7 text-quiet" role="status">
+          {{ quiet(accepted) }}
+        </summary>
         <ul class="max-h-44 overflow-y-auto border-t border-line py-1 text-caption">
           <li v-for="({ file, lines, details = [] }, i) in accepted" :key="i" class="py-0.5">
             <p class="font-semibold wrap-anywhere">{{ file }}</p>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-import { computed, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
+import { UNPAINTED } from '#core/painting/painting'
+import { useArtworkWall } from '~/composables/useArtworkWall'
 import { countWords } from '#core/document/names'
 import { displayTitle } from '#core/formats/fileName'
 import { ArrowDownTrayIcon, FolderPlusIcon } from '@heroicons/vue/20/solid'
@@ -12,8 +15,8 @@ import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
 
 /**
- * All artwork of the project in its one remapping, live, with what is particular to each; whole folders come in, and
- * all goes out at once.
+ * A wall of all artwork in its one remapping, live, with what is particular to each: found, ordered, picked; whole folders come in,
+ * and all goes out at once.
  */
 const history = useHistory()
 const painting = usePainting()
@@ -26,6 +29,12 @@ const incoming = useIncoming(
   () => null,
   () => 'artwork',
 )
+const wall = useArtworkWall()
+/** Width of a piece on the wall, in pixels. */
+const SIZES = { min: 72, usual: 118, max: 260 } as const
+const size = useLocalStorage<number>('plumbago wall size', SIZES.usual)
+/** True if pieces are shown as they came. */
+const isBefore = ref(false)
 const folder = useTemplateRef<HTMLInputElement>('folder')
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const all = computed(() => history.document?.artwork ?? [])
@@ -48,10 +57,10 @@ const taken = (input: HTMLInputElement | null): void => {
 </script>
 
 <template>
-  <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] gap-2" data-test="set">
+  <div class="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_auto_minmax(0,1fr)] gap-2" data-test="set">
     <p class="flex items-center gap-2">
       <span class="mr-auto" data-test="set-count"
-        >{{ countWords(all.length, 'piece') }} of artwork, {{ countWords(inks, 'ink') }} together</span
+        >{{ countWords(all.length, 'piece') }}, {{ countWords(inks, 'ink') }}</span
       >
       <button class="control" @click="chooser?.click()">Add…</button
       ><button class="control" @click="folder?.click()"><FolderPlusIcon class="size-4" />Add a folder…</button>
@@ -77,6 +86,21 @@ const taken = (input: HTMLInputElement | null): void => {
         <ArrowDownTrayIcon class="size-4" />Apply to all
       </button>
     </p>
+    <div class="grid gap-2">
+      <WallTools :wall="wall">
+        <label class="flex items-center gap-1.5"
+          ><input v-model="isBefore" type="checkbox" data-test="wall-before" /> Before</label
+        ><input
+          v-model.number="size"
+          type="range"
+          class="w-20"
+          :min="SIZES.min"
+          :max="SIZES.max"
+          aria-label="Size of the pieces"
+          data-test="wall-size"
+        />
+      </WallTools>
+    </div>
     <div class="grid max-h-48 gap-1.5 overflow-y-auto">
       <p v-if="at" class="flex items-center gap-3" role="status" data-test="set-progress">
         <progress class="w-32" aria-label="Part of the set that is written" :value="at.done" :max="at.of" /><span
@@ -96,33 +120,46 @@ const taken = (input: HTMLInputElement | null): void => {
       </div>
       <IncomingReport :incoming="incoming" with-artwork />
     </div>
-    <ul
-      v-one-stop="{ of: 'button' }"
-      class="grid content-start grid-cols-[repeat(auto-fill,minmax(118px,1fr))] gap-x-3 gap-y-2 overflow-y-auto"
-      aria-label="The set"
+    <TileGrid
+      v-slot="{ item: art }"
+      :items="wall.found.value"
+      :width="size + 12"
+      :height="size + 50"
+      label="The set"
       data-test="tray"
     >
-      <li v-for="art in all" :key="art.id" class="grid grid-cols-[minmax(0,1fr)] content-start gap-0.5">
+      <div class="grid grid-cols-[minmax(0,1fr)] content-start gap-0.5 pr-3">
         <button
-          class="flex h-24 border bg-table p-2"
-          :class="painting.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong'"
+          data-tile
+          class="flex border bg-table p-2"
+          :style="{ height: `${size - 22}px` }"
+          :class="[
+            painting.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong',
+            wall.picked.value.has(art.id) && 'outline-2 -outline-offset-2 outline-accent',
+          ]"
           :aria-pressed="painting.artwork?.id === art.id"
-          :aria-label="`Show ${art.name}, ${particular(art)}`"
-          @click="painting.shownId = art.id"
+          :aria-label="`Show ${art.name}, ${particular(art)}${wall.picked.value.has(art.id) ? ', picked' : ''}`"
+          @click="wall.press(art, $event)"
         >
-          <ArtworkProof :art="art" v-bind="painting.shown(art.id)" />
+          <ArtworkProof :art="art" v-bind="isBefore ? UNPAINTED : painting.shown(art.id)" />
         </button>
         <p class="flex h-1.5" aria-hidden="true">
           <i
             v-for="swatch in history.document?.scheme ?? []"
             :key="swatch.id"
-            class="grow"
-            :style="{ background: swatch.hex }"
+            :style="{
+              background: swatch.hex,
+              flexGrow: wall.worn.value.get(art.id)?.covers.get(swatch.id) ?? 0,
+            }"
           />
         </p>
-        <p class="line-clamp-2 leading-4 wrap-anywhere" :title="art.name">{{ displayTitle(art.name) }}</p>
+        <p class="truncate leading-4" :title="art.folder ? `${art.folder}/${art.name}` : art.name">
+          {{ displayTitle(art.name) }}
+        </p>
         <p class="flex items-center gap-1 text-caption text-quiet">
-          <span class="truncate">{{ particular(art) }}</span
+          <span class="truncate" :title="wall.difference(art) ?? undefined">{{
+            wall.difference(art) ?? particular(art)
+          }}</span
           ><button
             v-if="exceptions(art)"
             class="control small px-1! text-caption"
@@ -133,7 +170,8 @@ const taken = (input: HTMLInputElement | null): void => {
             Follow all
           </button>
         </p>
-      </li>
-    </ul>
+      </div>
+    </TileGrid>
+    <p v-if="!wall.found.value.length && all.length" class="text-quiet">No artwork is found by that.</p>
   </div>
 </template>

@@ -1,0 +1,184 @@
+import { computed, ref, watch } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
+import type { Artwork } from '#core/document/artwork'
+import { sentence } from '#core/document/sentence'
+import { countWords } from '#core/document/names'
+import {
+  differenceWords,
+  distanceFromSet,
+  findArtwork,
+  foldersOf,
+  lostIn,
+  meanCovers,
+  pickAfterClick,
+  wornPiece,
+  type WornPiece,
+} from '#core/interaction/artworkWall'
+import { targetsIn } from '#core/painting/resolveRemap'
+import { useArtworkFiles } from '~/stores/artwork'
+import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
+
+/** The orders of a wall. */
+export const WALL_ORDERS = [
+  { value: 'added', title: 'As added' },
+  { value: 'name', title: 'By name' },
+  { value: 'unlike', title: 'Unlike the others first' },
+] as const
+export type WallOrder = (typeof WALL_ORDERS)[number]['value']
+
+const NO_INKS: readonly never[] = []
+
+/** The artwork of the project on a wall: found, in an order, picked; and what is done with what is picked. */
+export const useArtworkWall = () => {
+  const history = useHistory()
+  const painting = usePainting()
+  const files = useArtworkFiles()
+  const words = ref('')
+  /** A folder; empty for all. */
+  const folder = ref('')
+  const order = useLocalStorage<WallOrder>('plumbago wall order', 'added')
+
+  const all = computed<readonly Artwork[]>(() => history.settled?.artwork ?? [])
+  const scheme = computed(() => history.settled?.scheme ?? [])
+  const inksOf = ({ hash }: Artwork) => files.files.get(hash)?.inks ?? NO_INKS
+
+  /** How each piece wears the scheme as it stands, by its id; worked out where it is asked for. */
+  const worn = computed<ReadonlyMap<string, WornPiece>>(() => {
+    const project = history.settled
+    if (!project) return new Map()
+    const { targets } = targetsIn(project.remap, painting.inks)
+    return new Map(
+      project.artwork.map(art => {
+        const own = project.remap.exceptions[art.id]
+        const targetOf = (ink: string): string | null => (own?.[ink] ? own[ink].to : (targets.get(ink) ?? null))
+        return [art.id, wornPiece(inksOf(art), targetOf)]
+      }),
+    )
+  })
+  const means = computed(() => {
+    const pieces = [...worn.value.values()]
+    return { covers: meanCovers(pieces), left: pieces.reduce((sum, { left }) => sum + left, 0) / (pieces.length || 1) }
+  })
+  /** The weight of lost boundaries of each piece, by its id: only that order asks for it. */
+  const lost = computed(
+    () => new Map(all.value.map(art => [art.id, lostIn(inksOf(art), painting.settled(art.id).colors)])),
+  )
+  const distances = computed(
+    () =>
+      new Map(
+        [...worn.value].map(([id, piece]) => [
+          id,
+          distanceFromSet(piece, lost.value.get(id) ?? 0, means.value.covers, means.value.left),
+        ]),
+      ),
+  )
+  /** In what a piece differs from the others, where they stand in that order. */
+  const difference = ({ id }: Artwork): string | null => {
+    const piece = order.value === 'unlike' ? worn.value.get(id) : undefined
+    if (!piece) return null
+    const words = differenceWords(piece, lost.value.get(id) ?? 0, means.value.covers, means.value.left, scheme.value)
+    return words && sentence(words)
+  }
+
+  const folders = computed(() => foldersOf(all.value))
+  watch(folders, now => {
+    if (folder.value && !now.some(each => each.folder === folder.value)) folder.value = ''
+  })
+  const found = computed<Artwork[]>(() => {
+    const pieces = findArtwork(
+      all.value,
+      { words: words.value, folder: folder.value || null },
+      inksOf,
+      ({ id }) => worn.value.get(id)?.covers ?? new Map(),
+      scheme.value,
+    )
+    if (order.value === 'name')
+      return pieces.sort((one, other) => one.name.localeCompare(other.name, 'en', { numeric: true }))
+    if (order.value === 'unlike')
+      return pieces.sort((one, other) => (distances.value.get(other.id) ?? 0) - (distances.value.get(one.id) ?? 0))
+    return pieces
+  })
+
+  const picked = ref<ReadonlySet<string>>(new Set())
+  let anchor: string | null = null
+  /** Shows a piece, or picks it: with Ctrl one more, with Shift all up to it. */
+  const press = (
+    { id }: Artwork,
+    { shiftKey, ctrlKey, metaKey }: Pick<MouseEvent, 'shiftKey' | 'ctrlKey' | 'metaKey'>,
+  ): void => {
+    const isMore = ctrlKey || metaKey
+    if (shiftKey || isMore)
+      picked.value = pickAfterClick(
+        picked.value,
+        anchor ?? painting.artwork?.id ?? null,
+        id,
+        found.value.map(each => each.id),
+        shiftKey ? 'range' : 'toggle',
+      )
+    else {
+      picked.value = new Set()
+      painting.shownId = id
+    }
+    anchor = id
+  }
+  const pickAll = (): void => {
+    picked.value = new Set(found.value.map(({ id }) => id))
+  }
+  const pickOthers = (): void => {
+    picked.value = new Set(found.value.flatMap(({ id }) => (picked.value.has(id) ? [] : [id])))
+  }
+  const unpick = (): void => {
+    picked.value = new Set()
+  }
+  watch(all, now => {
+    const ids = new Set(now.map(({ id }) => id))
+    const left = [...picked.value].filter(id => ids.has(id))
+    if (left.length !== picked.value.size) picked.value = new Set(left)
+  })
+  /** What is picked, in the order of the project. */
+  const chosen = computed(() => all.value.filter(({ id }) => picked.value.has(id)))
+
+  /** Takes pieces out of the project, with what is set on them alone; a notice brings all of it back. */
+  const remove = (pieces: readonly Artwork[]): void => {
+    const { touches = {}, exceptions = {}, meantIn = {} } = history.settled?.remap ?? {}
+    const ids = pieces.map(({ id }) => id)
+    const ofThese = <Value>(all: Readonly<Record<string, Value>>): Record<string, Value> =>
+      Object.fromEntries(Object.entries(all).filter(([id]) => ids.includes(id)))
+    const own = { touches: ofThese(touches), exceptions: ofThese(exceptions), meantIn: ofThese(meantIn) }
+    const count = (lists: Readonly<Record<string, object>>): number =>
+      Object.values(lists).reduce((sum, list) => sum + Object.keys(list).length, 0)
+    const gone = [
+      { number: count(own.touches), what: 'touch-up' },
+      { number: count(own.exceptions), what: 'exception' },
+    ].flatMap(({ number, what }) => (number ? [countWords(number, what)] : []))
+    const named = pieces.length === 1 ? `“${pieces[0]?.name}”` : countWords(pieces.length, 'piece')
+    history.runSaying(
+      { do: 'remove artwork', ids },
+      `Took ${named} out of the project${gone.length ? `, with ${gone.join(' and ')}` : ''}.`,
+      { do: 'add artwork', artwork: [...pieces], own },
+    )
+  }
+  const ids = (): string[] => chosen.value.map(({ id }) => id)
+  const moveTo = (to: string | null): void =>
+    history.runSaying(
+      { do: 'move artwork', ids: ids(), folder: to },
+      `Moved ${countWords(chosen.value.length, 'piece')} ${to === null ? 'out of their folders' : `to “${to}”`}.`,
+    )
+  const putFirst = (): void => history.run({ do: 'put artwork first', ids: ids() })
+  const excepted = computed(() =>
+    chosen.value.filter(({ id }) => Object.keys(history.settled?.remap.exceptions[id] ?? {}).length),
+  )
+  const followAll = (): void =>
+    history.runSaying(
+      excepted.value.map(({ id }) => ({ do: 'follow all' as const, artwork: id, inks: null })),
+      `${countWords(excepted.value.length, 'piece')} ${excepted.value.length === 1 ? 'follows' : 'follow'} all again.`,
+    )
+
+  return {
+    ...{ words, folder, order, all, folders, found, worn, difference },
+    ...{ picked, chosen, press, pickAll, pickOthers, unpick },
+    ...{ remove, moveTo, putFirst, excepted, followAll },
+  }
+}
+export type Wall = ReturnType<typeof useArtworkWall>
