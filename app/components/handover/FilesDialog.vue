@@ -74,27 +74,8 @@ const start = async (): Promise<void> => {
         <div class="grid min-h-0 grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
           <div class="grid min-h-0 content-start gap-4 overflow-y-auto p-5" tabindex="-1">
             <LookChoices v-model="handOver.looks" />
-            <fieldset v-if="artwork.length" class="grid gap-1.5">
-              <legend class="mb-1 flex w-full items-center font-semibold">
-                <span class="grow">Artwork</span>
-                <button
-                  class="control small text-caption"
-                  type="button"
-                  @click="handOver.artwork = handOver.artwork.length ? [] : artwork.map(({ id }) => id)"
-                >
-                  {{ handOver.artwork.length ? 'None' : 'All' }}
-                </button>
-              </legend>
-              <div class="grid max-h-40 grid-cols-2 gap-1 overflow-y-auto">
-                <label v-for="{ id, name } in artwork" :key="id" class="flex min-w-0 items-center gap-2"
-                  ><input
-                    v-model="handOver.artwork"
-                    type="checkbox"
-                    class="size-4 shrink-0 accent-accent"
-                    :value="id"
-                  /><span class="min-w-0 wrap-anywhere">{{ name }}</span></label
-                >
-              </div>
+            <div v-if="artwork.length" class="grid gap-1.5">
+              <PiecePicker v-model="handOver.artwork" :pieces="artwork" />
               <div class="mt-1 grid grid-cols-[72px_minmax(0,1fr)] items-center gap-x-3 gap-y-2">
                 <span>SVG</span>
                 <ChoiceRow v-model="svg" look="choice px-3" label="Artwork as SVG" :choices="SVG_CHOICES" />
@@ -147,7 +128,7 @@ const start = async (): Promise<void> => {
                   />
                 </div>
               </div>
-            </fieldset>
+            </div>
             <fieldset class="grid grid-cols-[72px_minmax(0,1fr)] items-center gap-x-3 gap-y-2">
               <legend class="mb-1 font-semibold">Pages</legend>
               <span>Sheet</span>

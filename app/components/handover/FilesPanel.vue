@@ -78,6 +78,8 @@ const choose = (): void => {
   handOver.chooseAll()
   handOver.choosing = true
 }
+/** The least width of a row, in pixels: two stand side by side on a wide bench. */
+const WIDTH = 330
 </script>
 
 <template>
@@ -95,13 +97,20 @@ const choose = (): void => {
     </section>
     <section class="grid gap-3" aria-labelledby="artwork-out">
       <h2 id="artwork-out">Artwork as it is now</h2>
-      <ul v-if="history.document?.artwork.length" v-one-stop="{ of: 'button' }" class="grid gap-x-5 xl:grid-cols-2">
-        <li
-          v-for="art in history.document.artwork"
-          :key="art.id"
-          class="grid grid-cols-[40px_minmax(0,1fr)_auto_auto] items-center gap-2 border-t border-line py-1.5"
+      <TileGrid
+        v-if="history.document?.artwork.length"
+        v-slot="{ item: art }"
+        class="max-h-[max(240px,calc(100vh-24rem))]"
+        :items="history.document.artwork"
+        :width="WIDTH"
+        :height="57"
+        label="Artwork as it is now"
+      >
+        <div
+          class="mr-3 grid h-full grid-cols-[40px_minmax(0,1fr)_auto_auto] items-center gap-2 border-t border-line py-1.5"
         >
           <button
+            data-tile
             class="flex size-10 bg-table p-0.5"
             :aria-label="`Show ${art.name}`"
             @click="painting.shownId = art.id"
@@ -115,6 +124,7 @@ const choose = (): void => {
             }}</span></span
           >
           <button
+            data-tile
             class="control"
             :aria-label="
               writing(art) === null
@@ -129,14 +139,15 @@ const choose = (): void => {
             ><template v-else>Stop · {{ Math.round((writing(art) ?? 0) * 100) }}%</template>
           </button>
           <MenuList
+            data-tile
             class="control px-1.5!"
             :aria-label="`Copy ${art.name}`"
             :data-test="`copy-${art.name}`"
             :choices="copyChoices(art)"
             ><ClipboardDocumentIcon class="size-4"
           /></MenuList>
-        </li>
-      </ul>
+        </div>
+      </TileGrid>
       <p v-else class="text-quiet">No artwork in this project yet.</p>
     </section>
     <section class="grid gap-3" aria-labelledby="scheme-out">
