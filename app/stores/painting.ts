@@ -4,8 +4,17 @@ import standIns from '~/stand-ins.json'
 import { knownFrom } from '#core/commands/known'
 import type { Artwork } from '#core/document/artwork'
 import type { Look, Project } from '#core/document/project'
-import { paintingOf, UNPAINTED, type Painted, type Painting } from '#core/painting/painting'
+import {
+  NOTHING_BY_HAND,
+  paintingOf,
+  touchesOf,
+  UNPAINTED,
+  type ByHand,
+  type Painted,
+  type Painting,
+} from '#core/painting/painting'
 import { inLook } from '#core/scheme/looks'
+import { passingColors } from '~/workers/passingColors'
 import { useArtworkFiles } from './artwork'
 import { useHistory } from './history'
 
@@ -40,9 +49,37 @@ export const usePainting = defineStore('painting', () => {
   const of = (project: Project | null): Painting =>
     project ? paintingOf(project, { inks: inks.value, standIns: STAND_IN_INKS }) : NOTHING
   const settledNow = computed(() => of(history.settled))
+  /** What is previewed, where a worker follows it: its colors come a frame later, and until then those before stay. */
+  const passing = passingColors()
+  const followed = computed<Project | null>(() => {
+    const project = history.previewing ? history.document : null
+    return project?.artwork.length && passing.follows(project, inks.value) ? project : null
+  })
+  watch(
+    followed,
+    project => {
+      if (project) passing.follow(project, inks.value)
+      else passing.rest()
+    },
+    { flush: 'sync' },
+  )
+  /** What is painted by hand while colors pass by, worked out once for each artwork. */
+  const byHandOn = computed(() => {
+    const [project, known] = [followed.value, new Map<string, ByHand>()]
+    return (art: string | null): ByHand => {
+      if (!project || art === null) return NOTHING_BY_HAND
+      const own = known.get(art) ?? touchesOf(project, art)
+      known.set(art, own)
+      return own
+    }
+  })
   const shownNow = computed(() => (history.previewing ? of(history.document) : settledNow.value))
   /** Appearance of an artwork while something is previewed, and as it is; without one, any without exceptions. */
-  const shown = (art: string | null = null): Painted => shownNow.value(art)
+  const shown = (art: string | null = null): Painted => {
+    if (!followed.value) return shownNow.value(art)
+    const colors = passing.latest.value?.get(art) ?? passing.latest.value?.get(null) ?? settledNow.value(art).colors
+    return { colors, byHand: byHandOn.value(art) }
+  }
   const settled = (art: string | null = null): Painted => settledNow.value(art)
   /** Appearance of the piece on the stage in another look. */
   const inOther = (look: Look): Painted =>
@@ -56,5 +93,18 @@ export const usePainting = defineStore('painting', () => {
     },
   )
 
-  return { standIns: STAND_IN_INKS, shownId, artwork, pieces, piece, inks, known, of, shown, settled, inOther }
+  return {
+    standIns: STAND_IN_INKS,
+    shownId,
+    artwork,
+    pieces,
+    piece,
+    inks,
+    known,
+    of,
+    shown,
+    settled,
+    inOther,
+    letGo: passing.letGo,
+  }
 })

@@ -103,6 +103,7 @@ export const useProjectSession = defineStore('session', () => {
     painting.shownId = null
     jobs.letGo()
     files.letGo()
+    painting.letGo()
     pictures.letGo()
   }
 

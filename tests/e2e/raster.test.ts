@@ -279,6 +279,7 @@ test('a picture of 100 megapixels, one that is broken and one that is clear all 
   await expect(page.getByRole('button', { name: 'Show large' })).toBeVisible({ timeout: 60_000 })
   await expect(report).toContainText('“cut.png” was not taken')
   await expect(report).toContainText('It is clear all over.')
+  await page.getByRole('button', { name: 'Show clear', exact: true }).click()
   await page.keyboard.press('3')
   await expect(page.getByTestId('remap')).toContainText('This artwork says no colors.')
 })

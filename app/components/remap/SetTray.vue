@@ -93,7 +93,7 @@ const taken = (input: HTMLInputElement | null): void => {
         ><input
           v-model.number="size"
           type="range"
-          class="w-20"
+          class="slide w-16"
           :min="SIZES.min"
           :max="SIZES.max"
           aria-label="Size of the pieces"

@@ -1,0 +1,80 @@
+import { shallowRef } from 'vue'
+import type { Hex } from '#core/color/convert'
+import type { Project } from '#core/document/project'
+import type { InkArea } from '#core/remap/match'
+import { latestOnly } from '~/browser/latestOnly'
+import { deskOf } from './desk'
+import { Left } from './left'
+import type { PassingDesk, StandingParts } from './passing.worker'
+
+const passingWorker = (): Worker => new Worker(new URL('./passing.worker.ts', import.meta.url), { type: 'module' })
+
+/** The fewest inks whose colors are worth a message to a worker and back. */
+const MIN_INKS = 32
+/** The most artworks with exceptions whose colors are followed. */
+const MAX_ARTWORKS = 12
+
+/** The colors of artworks, by their id; null is any without exceptions. */
+export type PassingColors = ReadonlyMap<string | null, ReadonlyMap<Hex, Hex>>
+
+/**
+ * The colors of a project while they pass by under a hand, worked out in a worker by the same functions as at rest, so that the hand
+ * never waits for them: they follow it by a frame or two, the latest only.
+ */
+export const passingColors = () => {
+  const desk = deskOf<PassingDesk>(passingWorker)
+  const latest = shallowRef<PassingColors | null>(null)
+  let sent: { inks: readonly InkArea[]; parts: StandingParts } | null = null
+  /** Counts what begins and ends: colors that come after the end are not shown. */
+  let turn = 0
+  let isBroken = typeof Worker === 'undefined'
+
+  const artworksOf = ({ remap }: Project): Array<string | null> => [null, ...Object.keys(remap.exceptions)]
+
+  const ask = latestOnly(async (project: Project, inks: readonly InkArea[], own: number): Promise<void> => {
+    if (own !== turn) return
+    const {
+      scheme,
+      harmony,
+      rungs,
+      remap: { targets, exceptions, ...remap },
+    } = project
+    const parts = { targets, exceptions }
+    try {
+      if (sent?.inks !== inks || sent.parts.targets !== targets || sent.parts.exceptions !== exceptions) {
+        sent = { inks, parts }
+        await desk.at().begin(inks as InkArea[], parts)
+      }
+      const artworks = artworksOf(project)
+      const sets = project.sets.filter(({ id }) => id === remap.restrict)
+      const passing = { scheme, harmony, rungs, sets, remap: { ...remap, touches: {} } }
+      const found = await desk.at().colors(passing, artworks)
+      if (own !== turn) return
+      latest.value = new Map(
+        artworks.map((artwork, i) => [artwork, new Map(inks.map(({ hex }, place) => [hex, found[i]?.[place] ?? hex]))]),
+      )
+    } catch (error) {
+      // without the worker, colors are worked out where they are shown
+      if (!(error instanceof Left)) isBroken = true
+    }
+  })
+
+  /** Returns whether the worker follows a project. */
+  const follows = (project: Project, inks: readonly InkArea[]): boolean =>
+    !isBroken && inks.length >= MIN_INKS && Object.keys(project.remap.exceptions).length <= MAX_ARTWORKS
+
+  /** Follows a project whose colors pass by. */
+  const follow = (project: Project, inks: readonly InkArea[]): void => void ask(project, inks, turn)
+  /** Nothing passes by any more. */
+  const rest = (): void => {
+    turn++
+    latest.value = null
+  }
+  /** Lets go of the worker and what it holds. */
+  const letGo = (): void => {
+    rest()
+    sent = null
+    desk.letGo()
+  }
+  return { latest, follows, follow, rest, letGo }
+}
