@@ -14,7 +14,7 @@ import {
   type Painting,
 } from '#core/painting/painting'
 import { inLook } from '#core/scheme/looks'
-import { passingColors } from '~/workers/passingColors'
+import { passingColors } from './passingColors'
 import { useArtworkFiles } from './artwork'
 import { useHistory } from './history'
 

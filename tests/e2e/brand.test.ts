@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
 import { strToU8, unzipSync, zipSync } from 'fflate'
 import { hexOfHsb } from '#core/color/convert'
-import { saved } from './workspace'
+import { newProject, saved, startFrom } from './workspace'
 
 /* A whole brand: an archive of icons in folders comes in at once, is looked through, and goes out in the scheme. */
 
@@ -101,4 +101,29 @@ test('a brand of icons comes in from empty Home, is looked through, and is hande
   ])
   const written = unzipSync(await readFile(await download.path()))
   expect(Object.keys(written).filter(path => path.endsWith('.svg'))).toHaveLength(COUNT)
+})
+
+test('a window that is closed while artwork comes in keeps what was read, says so, and nothing comes in twice', async ({
+  page,
+}) => {
+  await newProject(page, 'Cut short')
+  await startFrom(page, 'Artwork')
+  const zip = { name: 'brand.zip', mimeType: 'application/zip', buffer: archive() }
+  // some of them never come to their end
+  const some = /\/api\/artwork\?.*icon-/
+  await page.route(some, () => new Promise(() => undefined))
+  await page.getByTestId('artwork-file').setInputFiles(zip)
+  await expect(page.getByTestId('incoming-count')).toHaveText(/^[1-9]\d* of/)
+  page.on('dialog', dialog => void dialog.accept())
+  await page.unroute(some)
+  await page.reload()
+  const notice = page.getByTestId('notices').getByText(/(\d+) of \d+ files had been read/)
+  await expect(notice).toBeVisible()
+  const read = Number(/^(\d+)/.exec((await notice.textContent())?.trim() ?? '')?.[1])
+  expect(read).toBeGreaterThan(0)
+  await startFrom(page, 'Artwork')
+  await expect(page.getByRole('tab', { name: 'Artwork' })).toContainText(String(read))
+  await page.getByTestId('artwork-file').setInputFiles(zip)
+  await expect(page.getByTestId('notices')).toContainText(`${read} are in the project already`, { timeout: 120_000 })
+  await expect(page.getByRole('tab', { name: 'Artwork' })).toContainText(String(COUNT))
 })

@@ -107,7 +107,7 @@ const start = async (): Promise<void> => {
                   <form class="flex" @submit.prevent="addWidth">
                     <input
                       v-model="width"
-                      class="field w-24"
+                      class="field w-28"
                       inputmode="numeric"
                       placeholder="Width in px"
                       aria-label="A width in pixels"

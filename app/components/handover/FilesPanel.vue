@@ -79,7 +79,7 @@ const choose = (): void => {
   handOver.choosing = true
 }
 /** The least width of a row, in pixels: two stand side by side on a wide bench. */
-const WIDTH = 330
+const WIDTH = 250
 </script>
 
 <template>

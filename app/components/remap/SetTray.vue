@@ -124,7 +124,7 @@ const taken = (input: HTMLInputElement | null): void => {
       v-slot="{ item: art }"
       :items="wall.found.value"
       :width="size + 12"
-      :height="size + 50"
+      :height="size + 34"
       label="The set"
       data-test="tray"
     >

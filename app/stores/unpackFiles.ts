@@ -3,10 +3,11 @@ import type { ArchiveEntry } from '#core/formats/read/archive'
 import { fileNameOf } from '#core/interaction/intake'
 import { filePathOf, setFilePath } from '~/browser/filePaths'
 import { reasonOf } from '~/words/reasonOf'
-import type { ArchiveDesk } from './archive.worker'
-import { deskOf } from './desk'
+import type { ArchiveDesk } from '~/workers/archive.worker'
+import { deskOf } from '~/workers/desk'
 
-const archiveWorker = (): Worker => new Worker(new URL('./archive.worker.ts', import.meta.url), { type: 'module' })
+const archiveWorker = (): Worker =>
+  new Worker(new URL('../workers/archive.worker.ts', import.meta.url), { type: 'module' })
 
 /** The artwork of an archive as files, with their paths in it, and what could not be taken, with the reason. */
 export interface UnpackedFiles {

@@ -1,16 +1,17 @@
-import { shallowRef } from 'vue'
+import { ref, shallowRef } from 'vue'
 import type { Hex } from '#core/color/convert'
 import type { Project } from '#core/document/project'
 import type { InkArea } from '#core/remap/match'
 import { latestOnly } from '~/browser/latestOnly'
-import { deskOf } from './desk'
-import { Left } from './left'
-import type { PassingDesk, StandingParts } from './passing.worker'
+import { deskOf } from '~/workers/desk'
+import { Left } from '~/workers/left'
+import type { PassingDesk, StandingParts } from '~/workers/passing.worker'
 
-const passingWorker = (): Worker => new Worker(new URL('./passing.worker.ts', import.meta.url), { type: 'module' })
+const passingWorker = (): Worker =>
+  new Worker(new URL('../workers/passing.worker.ts', import.meta.url), { type: 'module' })
 
-/** The fewest inks whose colors are worth a message to a worker and back. */
-const MIN_INKS = 32
+/** The fewest inks that are worth a message to a worker and back: fewer are held in a few milliseconds. */
+const MIN_INKS = 128
 /** The most artworks with exceptions whose colors are followed. */
 const MAX_ARTWORKS = 12
 
@@ -27,7 +28,7 @@ export const passingColors = () => {
   let sent: { inks: readonly InkArea[]; parts: StandingParts } | null = null
   /** Counts what begins and ends: colors that come after the end are not shown. */
   let turn = 0
-  let isBroken = typeof Worker === 'undefined'
+  const isBroken = ref(typeof Worker === 'undefined')
 
   const artworksOf = ({ remap }: Project): Array<string | null> => [null, ...Object.keys(remap.exceptions)]
 
@@ -55,13 +56,13 @@ export const passingColors = () => {
       )
     } catch (error) {
       // without the worker, colors are worked out where they are shown
-      if (!(error instanceof Left)) isBroken = true
+      if (!(error instanceof Left)) isBroken.value = true
     }
   })
 
   /** Returns whether the worker follows a project. */
   const follows = (project: Project, inks: readonly InkArea[]): boolean =>
-    !isBroken && inks.length >= MIN_INKS && Object.keys(project.remap.exceptions).length <= MAX_ARTWORKS
+    !isBroken.value && inks.length >= MIN_INKS && Object.keys(project.remap.exceptions).length <= MAX_ARTWORKS
 
   /** Follows a project whose colors pass by. */
   const follow = (project: Project, inks: readonly InkArea[]): void => void ask(project, inks, turn)
