@@ -1,4 +1,4 @@
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { visibleLosses } from '#core/svg/visibleLosses'
 import type { Artwork, ArtworkFile } from '#core/document/artwork'
@@ -78,21 +78,22 @@ export const useIntake = defineStore('intake', () => {
   let waiting: Waiting[] = []
   let received: Received[] = []
   let stopping: AbortController | null = null
-  const resume = shallowRef<(() => void) | null>(null)
+  let resume: (() => void) | null = null
   let resumed = Promise.resolve()
 
   const pause = (why: string | null = null): void => {
     if (!progress.value) return
     progress.value = { ...progress.value, isPaused: true, why }
-    if (!resume.value)
-      resumed = new Promise(done => {
-        resume.value = done
-      })
+    resumed = resume
+      ? resumed
+      : new Promise(done => {
+          resume = done
+        })
   }
   const goOn = (): void => {
     if (progress.value) progress.value = { ...progress.value, isPaused: false, why: null }
-    resume.value?.()
-    resume.value = null
+    resume?.()
+    resume = null
   }
   const advance = (change: Partial<IntakeProgress>): void => {
     if (progress.value) progress.value = { ...progress.value, ...change }
@@ -142,7 +143,8 @@ export const useIntake = defineStore('intake', () => {
     return { kind, id: crypto.randomUUID(), name, hash, width, height, ...(folder ? { folder } : {}) }
   }
 
-  const reportOn = ({ file, record: { removed, notes } }: Received, hint: string[]): FileReport[] => {
+  /** What there is to say about a file that was taken; nothing for most. */
+  const reportOn = ({ file, record: { removed, notes } }: Received, hint: readonly string[] = []): FileReport[] => {
     const lines = [...visibleLosses(removed), ...notes, ...hint]
     const details = removed.map(({ what, line }) => `line ${line}: ${what}`)
     return lines.length ? [{ file: file.name, lines, details, refused: false }] : []
@@ -184,7 +186,7 @@ export const useIntake = defineStore('intake', () => {
         .filter(({ refused }) => refused)
         .slice(0, now.of === 1 ? 1 : 0))
         notices.say(`“${file}” was not taken: ${lines.join(' ')}`, 'problem', again, 'Try again')
-    const about = fresh.flatMap(each => reportOn(each, []))
+    const about = fresh.flatMap(each => reportOn(each))
     if (now.of > 1 || !fresh[0]) reports.value = [...reports.value, ...about]
     else void addHint(fresh[0])
   }
@@ -266,6 +268,8 @@ export const useIntake = defineStore('intake', () => {
   const dismiss = (): void => {
     reports.value = []
   }
+  // reports belong to the project that was open
+  watch(() => session.id, dismiss)
 
   return {
     progress,

@@ -25,7 +25,8 @@ export type PassingColors = ReadonlyMap<string | null, ReadonlyMap<Hex, Hex>>
 export const passingColors = () => {
   const desk = deskOf<PassingDesk>(passingWorker)
   const latest = shallowRef<PassingColors | null>(null)
-  let sent: { inks: readonly InkArea[]; parts: StandingParts } | null = null
+  let sentInks: readonly InkArea[] | null = null
+  let sentParts: StandingParts | null = null
   /** Counts what begins and ends: colors that come after the end are not shown. */
   let turn = 0
   const isBroken = ref(typeof Worker === 'undefined')
@@ -42,9 +43,14 @@ export const passingColors = () => {
     } = project
     const parts = { targets, exceptions }
     try {
-      if (sent?.inks !== inks || sent.parts.targets !== targets || sent.parts.exceptions !== exceptions) {
-        sent = { inks, parts }
-        await desk.at().begin(inks as InkArea[], parts)
+      if (sentInks !== inks) {
+        sentInks = inks
+        // what they cover in each artwork decides matching only, and is a lot for many pieces
+        await desk.at().takeInks(inks.map(({ hex, area, beside }) => ({ hex, area, ...(beside ? { beside } : {}) })))
+      }
+      if (sentParts?.targets !== targets || sentParts.exceptions !== exceptions) {
+        sentParts = parts
+        await desk.at().takeParts(parts)
       }
       const artworks = artworksOf(project)
       const sets = project.sets.filter(({ id }) => id === remap.restrict)
@@ -74,7 +80,8 @@ export const passingColors = () => {
   /** Lets go of the worker and what it holds. */
   const letGo = (): void => {
     rest()
-    sent = null
+    sentInks = null
+    sentParts = null
     desk.letGo()
   }
   return { latest, follows, follow, rest, letGo }

@@ -15,9 +15,12 @@ let inks: readonly InkArea[] = []
 let standing: StandingParts = { targets: {}, exceptions: {} }
 
 const desk = {
-  /** Takes note of the inks of all artwork, and of where they go. */
-  begin(all: readonly InkArea[], parts: StandingParts): void {
+  /** Takes note of the inks of all artwork. */
+  takeInks(all: readonly InkArea[]): void {
     inks = all
+  },
+  /** Takes note of where they go. */
+  takeParts(parts: StandingParts): void {
     standing = parts
   },
   /** The color of every ink, in their order, for each of some artworks; null is any without exceptions. */

@@ -67,6 +67,9 @@ describe('many files at once', () => {
     expect(intakeSummary(counts, 'Bell')).toBe('Added “Bell”.')
     expect(intakeSummary({ ...counts, added: 0, doubles: 1 }, 'Bell')).toBe('“Bell” is in the project already.')
     expect(intakeSummary({ ...counts, added: 150, of: 150 }, '')).toBe('Added 150 pieces of artwork.')
+    expect(intakeSummary({ ...counts, added: 0, of: 3, doubles: 3 }, '')).toBe(
+      'Nothing was added: 3 are in the project already.',
+    )
     expect(intakeSummary({ added: 84, of: 150, doubles: 2, refused: 1, left: 63 }, '')).toBe(
       'Added 84 of 150 files. 2 are in the project already, 1 could not be taken, 63 were left out.',
     )

@@ -110,6 +110,7 @@ export const intakeSummary = ({ added, of, doubles, refused, left }: IntakeCount
     ...(refused ? [`${refused} could not be taken`] : []),
     ...(left ? [`${left} ${left === 1 ? 'was' : 'were'} left out`] : []),
   ]
+  if (!added) return `Nothing was added${rest.length ? `: ${rest.join(', ')}` : ''}.`
   const first =
     added === of ? `Added ${countWords(added, 'piece')} of artwork.` : `Added ${added} of ${countWords(of, 'file')}.`
   return rest.length ? `${first} ${rest.join(', ').replace(/^./, letter => letter.toUpperCase())}.` : first
