@@ -4,9 +4,8 @@ import { availableParallelism } from 'node:os'
 import { join, relative } from 'node:path'
 import type { Also } from '#core/svg/reading'
 import { uniteInks } from '#core/remap/unite'
-import type { InkSummary } from '#core/inkmap/measureInks'
 import type { Outcome, Task } from './batchWorker'
-import { planColors, type Plan } from './remapFile'
+import { planColors, type FileInk, type Plan } from './remapFile'
 import { PICTURE_NAME } from '../render/pictures'
 import { poolOf } from '../render/pool'
 import { reasonOf } from './reason'
@@ -73,7 +72,7 @@ export const batch = async (
   const failed = new Map<string, string>()
   let shared: Plan = plan
   if (plan.kind === 'scheme' && !each) {
-    const all: Array<{ inks: InkSummary[] }> = []
+    const all: Array<{ inks: FileInk[] }> = []
     await runInParallel(
       files.map(path => ({ do: 'inks', path, also })),
       (task, outcome, count) => {

@@ -1,15 +1,14 @@
-import { inksOf, remapFile, type Plan, type FileResult } from './remapFile'
+import { inksOf, remapFile, type FileInk, type Plan, type FileResult } from './remapFile'
 import type { Also } from '#core/svg/reading'
-import type { InkSummary } from '#core/inkmap/measureInks'
 import { reasonOf } from './reason'
 
 /** A piece of a batch: the inks of a file, or a file remapped. */
 export type Task = ({ do: 'inks' } | { do: 'remap'; plan: Plan; out: string }) & { path: string; also: readonly Also[] }
 
 /** The result, or the reason of a failure. */
-export type Outcome = { result: FileResult & { inks?: InkSummary[] } } | { failed: string }
+export type Outcome = { result: FileResult & { inks?: FileInk[] } } | { failed: string }
 
-const runTask = (task: Task): Promise<FileResult & { inks?: InkSummary[] }> =>
+const runTask = (task: Task): Promise<FileResult & { inks?: FileInk[] }> =>
   task.do === 'inks' ? inksOf(task.path, task.also) : remapFile(task.path, task.plan, task.out, task.also)
 
 process.on('message', (task: Task) => {

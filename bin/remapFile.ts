@@ -98,19 +98,24 @@ const SAID: Readonly<Record<Manner, string>> = {
   photographic: 'a photograph',
 }
 
+/** An ink as the command line tells it. */
+export type FileInk = Omit<InkSummary, 'at'>
+
+const withoutPlaces = (inks: readonly InkSummary[]): FileInk[] => inks.map(({ at: _, ...ink }) => ink)
+
 /**
  * The inks of a file by falling area, with what had to go and what was left alone. Throws Unreadable for what is
  * neither SVG nor a picture.
  */
-export const inksOf = async (path: string, also: readonly Also[]): Promise<FileResult & { inks: InkSummary[] }> => {
+export const inksOf = async (path: string, also: readonly Also[]): Promise<FileResult & { inks: FileInk[] }> => {
   if (PICTURE_NAME.test(path)) {
     const { measured: found, notes } = await openPicture(path)
-    return { inks: found.inks, removed: [], notes }
+    return { inks: withoutPlaces(found.inks), removed: [], notes }
   }
   const opened = await open(path, also)
   const { reading, removed } = opened
   const { inks } = await measure(opened)
-  return { inks, removed, notes: reading.notes }
+  return { inks: withoutPlaces(inks), removed, notes: reading.notes }
 }
 
 /** A scheme of colors that were read, with the roles and shares the list says, or the usual ones. */
