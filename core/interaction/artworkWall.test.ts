@@ -49,7 +49,7 @@ describe('a piece on the wall', () => {
     ])
     expect(distanceFromSet(like, 0, mean, 0)).toBeCloseTo(0.25)
     expect(distanceFromSet(unlike, 0, mean, 0)).toBeCloseTo(0.75)
-    expect(differenceWords(unlike, 0, mean, 0, SCHEME)).toBe('Denim 0%, usually 75%')
+    expect(differenceWords(unlike, 0, mean, 0, SCHEME)).toBe('Denim 0%, set 75%')
     expect(differenceWords({ ...like, left: 0.5 }, 0, mean, 0.1, SCHEME)).toBe('50% left as it is')
     expect(differenceWords(like, 0.4, mean, 0, SCHEME)).toBe('40% of its edges lost')
     expect(differenceWords({ covers: mean, left: 0 }, 0, mean, 0, SCHEME)).toBeNull()

@@ -79,7 +79,7 @@ export const differenceWords = (
     ...(lost > MIN_TOLD ? [`${percent(Math.min(1, lost))} of its edges lost`] : []),
     ...(left - meanLeft > MIN_TOLD ? [`${percent(left)} left as it is`] : []),
     ...(most && Math.abs(most.own - most.usual) > MIN_TOLD
-      ? [`${most.name} ${percent(most.own)}, usually ${percent(most.usual)}`]
+      ? [`${most.name} ${percent(most.own)}, set ${percent(most.usual)}`]
       : []),
   ]
   return words[0] ?? null
