@@ -1,7 +1,5 @@
+import { MAX_ENTRIES } from '#core/document/limits'
 import { setFilePath } from './filePaths'
-
-/** The most files and folders of a drop that are gone through. */
-const MAX_ENTRIES = 20_000
 
 const fileOf = (entry: FileSystemFileEntry): Promise<File> =>
   new Promise((resolve, reject) => {
@@ -17,7 +15,7 @@ const entriesOf = async (folder: FileSystemDirectoryEntry): Promise<FileSystemEn
   const all: FileSystemEntry[] = []
   for (;;) {
     const part = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject))
-    if (!part.length) return all.sort((one, other) => one.name.localeCompare(other.name, undefined, { numeric: true }))
+    if (!part.length) return all.sort((one, other) => one.name.localeCompare(other.name, 'en', { numeric: true }))
     all.push(...part)
     if (all.length > MAX_ENTRIES) throw new Error(`The folder holds more than ${MAX_ENTRIES} files.`)
   }

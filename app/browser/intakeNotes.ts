@@ -14,7 +14,7 @@ export const noteIntake = (note: IntakeNote): void => {
   try {
     localStorage.setItem(KEY, JSON.stringify(note))
   } catch {
-    // there is no room: then nothing is said later
+    // there is no room, and no notice later
   }
 }
 

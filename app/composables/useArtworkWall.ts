@@ -43,7 +43,7 @@ export const useArtworkWall = () => {
   const scheme = computed(() => history.settled?.scheme ?? [])
   const inksOf = ({ hash }: Artwork) => files.files.get(hash)?.inks ?? NO_INKS
 
-  /** How each piece wears the scheme as it stands, by its id; worked out where it is asked for. */
+  /** The shares of swatches in each piece as the scheme stands, by its id. */
   const worn = computed<ReadonlyMap<string, WornPiece>>(() => {
     const project = history.settled
     if (!project) return new Map()
@@ -136,15 +136,16 @@ export const useArtworkWall = () => {
     const left = [...picked.value].filter(id => ids.has(id))
     if (left.length !== picked.value.size) picked.value = new Set(left)
   })
-  /** What is picked, in the order of the project. */
+  /** The picked pieces, in the order of the project. */
   const chosen = computed(() => all.value.filter(({ id }) => picked.value.has(id)))
 
   /** Takes pieces out of the project, with what is set on them alone; a notice brings all of it back. */
   const remove = (pieces: readonly Artwork[]): void => {
     const { touches = {}, exceptions = {}, meantIn = {} } = history.settled?.remap ?? {}
     const ids = pieces.map(({ id }) => id)
+    const going = new Set(ids)
     const ofThese = <Value>(all: Readonly<Record<string, Value>>): Record<string, Value> =>
-      Object.fromEntries(Object.entries(all).filter(([id]) => ids.includes(id)))
+      Object.fromEntries(Object.entries(all).filter(([id]) => going.has(id)))
     const own = { touches: ofThese(touches), exceptions: ofThese(exceptions), meantIn: ofThese(meantIn) }
     const count = (lists: Readonly<Record<string, object>>): number =>
       Object.values(lists).reduce((sum, list) => sum + Object.keys(list).length, 0)

@@ -32,7 +32,7 @@ export const useFileQueue = () => {
   let isShown = true
   const say = (report: FileReport): void => {
     if (isShown) reports.value.push(report)
-    else notices.say(`“${report.file}” was not taken: ${report.lines.join(' ')}`, 'problem', report.again, 'Try again')
+    else notices.sayRefused(report)
   }
 
   const run = async (files: readonly File[], way: Way): Promise<void> => {

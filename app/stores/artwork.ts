@@ -141,7 +141,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     if (own === age) keepProof(hash, { map, inks })
   }
 
-  /** What is known of an artwork file. Rejects where there is none. */
+  /** The record of an artwork file. Rejects where there is none. */
   const record = async (hash: string): Promise<ArtworkFile> => {
     const known = files.value.get(hash)
     if (known) return known

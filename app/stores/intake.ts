@@ -24,7 +24,7 @@ import { useNotices } from './notices'
 import { usePainting } from './painting'
 import { useProjectSession } from './session'
 
-/** How far an intake is. */
+/** Progress of an intake. */
 export interface IntakeProgress {
   /** The number of files chosen, of those that are read, and of those that could not be taken. */
   of: number
@@ -143,7 +143,7 @@ export const useIntake = defineStore('intake', () => {
     return { kind, id: crypto.randomUUID(), name, hash, width, height, ...(folder ? { folder } : {}) }
   }
 
-  /** What there is to say about a file that was taken; nothing for most. */
+  /** Notes on a file that was taken; none for most. */
   const reportOn = ({ file, record: { removed, notes } }: Received, hint: readonly string[] = []): FileReport[] => {
     const lines = [...visibleLosses(removed), ...notes, ...hint]
     const details = removed.map(({ what, line }) => `line ${line}: ${what}`)
@@ -181,11 +181,8 @@ export const useIntake = defineStore('intake', () => {
       notices.say(words, 'done', () => history.run({ do: 'add artwork', artwork: doubles.map(artworkOf) }), 'Add again')
     else if (now.of === 1 ? artwork.length && !places.value : !artwork.length && !reports.value.length)
       notices.say(words)
-    if (!places.value)
-      for (const { file, lines, again } of reports.value
-        .filter(({ refused }) => refused)
-        .slice(0, now.of === 1 ? 1 : 0))
-        notices.say(`“${file}” was not taken: ${lines.join(' ')}`, 'problem', again, 'Try again')
+    const refusal = reports.value.find(({ refused }) => refused)
+    if (refusal && now.of === 1 && !places.value) notices.sayRefused(refusal)
     const about = fresh.flatMap(each => reportOn(each))
     if (now.of > 1 || !fresh[0]) reports.value = [...reports.value, ...about]
     else void addHint(fresh[0])
@@ -217,7 +214,7 @@ export const useIntake = defineStore('intake', () => {
     if (stopping === own) settle(0)
   }
 
-  /** Opens the archives among files, one after the other. What could not be unpacked is told with the reason. */
+  /** Opens the archives among files, one after the other. What could not be unpacked is returned with the reason. */
   const unpack = async (chosen: readonly File[]): Promise<{ files: File[]; problems: FileReport[] }> => {
     const [files, problems] = [[] as File[], [] as FileReport[]]
     for (const file of chosen) {

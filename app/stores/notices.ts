@@ -1,5 +1,6 @@
 import { ref } from 'vue'
 import { defineStore } from 'pinia'
+import type { FileReport } from '#core/interaction/intake'
 import { Left } from '~/workers/left'
 import { reasonOf } from '~/words/reasonOf'
 
@@ -31,6 +32,10 @@ export const useNotices = defineStore('notices', () => {
     ]
   }
 
+  /** Says that a file was not taken, and offers another try where that may help. */
+  const sayRefused = ({ file, lines, again }: FileReport): void =>
+    say(`“${file}” was not taken: ${lines.join(' ')}`, 'problem', again, 'Try again')
+
   /** Runs something that may fail and says so in its own words; null where it did. */
   const attempt = async <Result>(work: () => Promise<Result>): Promise<Result | null> => {
     try {
@@ -41,5 +46,5 @@ export const useNotices = defineStore('notices', () => {
     }
   }
 
-  return { shown, say, dismiss, attempt }
+  return { shown, say, sayRefused, dismiss, attempt }
 })

@@ -72,7 +72,7 @@ export const useOthers = defineStore('others', () => {
     following = true
     try {
       const stored = storedProjectSchema.parse(await server.project(project))
-      // what cannot be had is asked for again, and said then
+      // a failure is reported when the records are fetched again
       if (stored.document.artwork.some(({ hash }) => !files.files.has(hash)))
         await files.learn(project).catch(() => null)
       if (!isFree() || stored.version <= saving.version) return

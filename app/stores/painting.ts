@@ -49,7 +49,7 @@ export const usePainting = defineStore('painting', () => {
   const of = (project: Project | null): Painting =>
     project ? paintingOf(project, { inks: inks.value, standIns: STAND_IN_INKS }) : NOTHING
   const settledNow = computed(() => of(history.settled))
-  /** What is previewed, where a worker follows it: its colors come a frame later, and until then those before stay. */
+  /** The previewed project, if a worker computes its colors: they come a frame later, and until then the earlier ones stay. */
   const passing = passingColors()
   const followed = computed<Project | null>(() => {
     const project = history.previewing ? history.document : null
@@ -63,7 +63,7 @@ export const usePainting = defineStore('painting', () => {
     },
     { flush: 'sync' },
   )
-  /** What is painted by hand while colors pass by, worked out once for each artwork. */
+  /** Touch-ups of the previewed project, computed once for each artwork. */
   const byHandOn = computed(() => {
     const [project, known] = [followed.value, new Map<string, ByHand>()]
     return (art: string | null): ByHand => {

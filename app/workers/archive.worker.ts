@@ -1,13 +1,10 @@
 import { expose, transfer } from 'comlink'
-import { MAX_INTAKE_BYTES } from '#core/document/limits'
+import { MAX_ENTRIES, MAX_INTAKE_BYTES } from '#core/document/limits'
 import { unpackArchive, type ArchiveEntry } from '#core/formats/read/archive'
 import { incomingKind } from '#core/interaction/incoming'
 import { isArchive, isSystemFile } from '#core/interaction/intake'
 import { MAX_BYTES } from '#core/picture/picture'
 import { MAX_SVG_BYTES } from '#core/svg/unreadable'
-
-/** The most entries of an archive, whatever they are. */
-const MAX_ENTRIES = 20_000
 
 /** The most bytes of a file that is artwork by its name; null for any other. */
 const artworkBytes = (path: string): number | null => {

@@ -20,7 +20,7 @@ const removeArtwork = (project: Project, ids: readonly string[]): Project => {
 
 const pieces = (count: number): string => (count === 1 ? 'artwork' : `${count} pieces of artwork`)
 
-/** What was set on artwork that comes back, and on no other. */
+/** Settings of single artworks that come back with them. */
 const own = remapSchema.pick({ touches: true, exceptions: true, meantIn: true }).partial()
 
 const artworkAdded = kindOf(

@@ -11,6 +11,8 @@ export const MAX_ARTWORK = 2000
 /** The most files of artwork that come in at once, and the most bytes they have together. */
 export const MAX_INTAKE = 2000
 export const MAX_INTAKE_BYTES = 500 * 1024 * 1024
+/** The most entries of a folder or archive that are gone through for them, whatever they are. */
+export const MAX_ENTRIES = 20_000
 
 /** The longest path of a folder within a project, in characters. */
 export const MAX_FOLDER_LENGTH = 240

@@ -49,7 +49,7 @@ const wordsOf = (data: Uint8Array | Uint8ClampedArray): Uint32Array =>
 export class InkMapBuilder {
   private readonly entries: Array<{ ink: number; pixels: Uint32Array; shares: Uint8Array }> = []
   private readonly groundWords: Uint32Array
-  /** What is found of an ink, before it is known how much that is. */
+  /** Buffers for the pixels of an ink, whose number is not known before. */
   private readonly found: Array<{ pixels: Uint32Array; shares: Uint8Array }> = []
 
   /** `ground` is the picture with every ink black. */

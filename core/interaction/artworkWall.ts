@@ -11,11 +11,11 @@ export interface NamedSwatch {
   name: string
 }
 
-/** How a piece wears the scheme: parts of its painted area, in [0, 1]. */
+/** The use of the scheme in a piece: parts of its painted area, in [0, 1]. */
 export interface WornPiece {
-  /** What each swatch covers, by its id. */
+  /** The area of each swatch, by its id. */
   covers: ReadonlyMap<string, number>
-  /** What keeps its own color. */
+  /** The area that keeps its own color. */
   left: number
 }
 
@@ -46,7 +46,7 @@ export const lostIn = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex>):
 /** Weight of what is left and lost, against shares that differ. */
 const WEIGHTS = { left: 1, lost: 2 } as const
 
-/** How far a piece is from the mean of its set, 0 where it is as the others are: half the sum of differences, and what is left and lost. */
+/** Distance of a piece from the mean of its set, 0 for an average one: half the sum of differences, plus what is left and lost. */
 export const distanceFromSet = (
   { covers, left }: WornPiece,
   lost: number,
@@ -85,7 +85,7 @@ export const differenceWords = (
   return words[0] ?? null
 }
 
-/** What a piece is found by. */
+/** Search terms for pieces. */
 export interface WallQuery {
   /** Words in its name or folder, an ink (`#336699`), or the name of a swatch it wears. */
   words: string

@@ -4,7 +4,7 @@ import type { IncomingFile } from './incoming'
 
 /* Artwork that comes in by the hundred: from folders, archives and lists of files. */
 
-/** What there is to say about a file that came in, or why it was not taken; `again` tries once more. */
+/** Notes on a file that came in, or the reason why it was not taken; `again` tries once more. */
 export interface FileReport {
   file: string
   lines: string[]
@@ -16,7 +16,7 @@ export interface FileReport {
 
 const MB = 1024 * 1024
 const ARCHIVE = /\.zip$/i
-/** What systems put beside files, and nobody means. */
+/** Files that operating systems add to folders and archives. */
 const SYSTEM_FILE = /(^|\/)(__MACOSX|\.[^/]*|Thumbs\.db|desktop\.ini)(\/|$)/i
 
 /** Returns whether a file is a ZIP archive, by its name and type. */

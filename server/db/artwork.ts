@@ -20,7 +20,7 @@ export const findArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile |
 }
 
 /** The same of a file that is used from now on, so that it is not deleted. */
-export const useArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile | null> => {
+export const reviveArtwork = async (sql: Sql, hash: string): Promise<ArtworkFile | null> => {
   await sql`update artwork set unused_since = null where hash = ${hash} and unused_since is not null`
   return findArtwork(sql, hash)
 }

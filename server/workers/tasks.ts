@@ -12,7 +12,7 @@ import { plainPicture, plainPng } from '../../render/pictures'
 import { previewOf } from '../artwork/preview'
 import { hashMade, receiveMade, receiveRaster, stagePicture } from '../artwork/raster'
 import { hashOf, openSvg, receiveAgain, type Received } from '../artwork/receive'
-import { artworkSource, findArtwork, storeArtwork, useArtwork } from '../db/artwork'
+import { artworkSource, findArtwork, reviveArtwork, storeArtwork } from '../db/artwork'
 import { storePicture } from '../db/pictures'
 import { storePreview } from '../db/previews'
 import { findProject } from '../db/projects'
@@ -36,7 +36,7 @@ const asJson = async (work: Promise<unknown>): Promise<string | null> => {
 export const TASKS = {
   'take drawing': async (sql: Sql, { name, path }: { name: string; path: string }): Promise<ArtworkFile> => {
     const opened = openSvg(name, await readFile(path))
-    const known = await useArtwork(sql, opened.hash)
+    const known = await reviveArtwork(sql, opened.hash)
     if (known) return { ...known, name: opened.name, removed: opened.removed }
     return storeReceived(sql, await opened.measure())
   },

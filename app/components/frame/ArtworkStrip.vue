@@ -12,7 +12,7 @@ const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(
   computed(() => [...painting.pieces]),
   { itemWidth: () => (small ? PITCH.small : PITCH.usual), overscan: 8 },
 )
-/** What is put on the stage from elsewhere is brought into sight. */
+/** Scrolls to the piece that another view puts on the stage. */
 watch(
   () => painting.piece?.id,
   id => {

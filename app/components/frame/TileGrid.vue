@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Item extends { id: string }">
+import { inRows } from '#core/math/rows'
 import { computed, useTemplateRef } from 'vue'
 import { useElementSize, useVirtualList } from '@vueuse/core'
 
@@ -14,11 +15,7 @@ defineSlots<{ default: (props: { item: Item }) => unknown }>()
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width: room } = useElementSize(frame)
 const columns = computed(() => Math.max(1, Math.floor(room.value / width)))
-const rows = computed(() =>
-  Array.from({ length: Math.ceil(items.length / columns.value) }, (_, row) =>
-    items.slice(row * columns.value, (row + 1) * columns.value),
-  ),
-)
+const rows = computed(() => inRows(items, columns.value))
 const { list, containerProps, wrapperProps } = useVirtualList(rows, { itemHeight: () => height, overscan: 3 })
 </script>
 

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
 import { WALL_ORDERS, type Wall } from '~/composables/useArtworkWall'
 
-/** How artwork is found on a wall, and what is done with the pieces that are picked. */
+/** Search and order of a wall of artwork, and commands on the picked pieces. */
 const { wall } = defineProps<{ wall: Wall }>()
 const { words, folder, order } = wall
 const folderChoices = computed(() => [

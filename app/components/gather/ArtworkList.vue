@@ -61,19 +61,7 @@ const wall = useArtworkWall()
         data-test="artwork-list"
       >
         <div class="group relative grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-1 pr-3">
-          <button
-            data-tile
-            class="flex h-20 border bg-table p-2"
-            :class="[
-              painting.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong',
-              wall.picked.value.has(art.id) && 'outline-2 -outline-offset-2 outline-accent',
-            ]"
-            :aria-label="`Show ${art.name}${wall.picked.value.has(art.id) ? ', picked' : ''}`"
-            :aria-pressed="painting.artwork?.id === art.id"
-            @click="wall.press(art, $event)"
-          >
-            <ArtworkProof :art="art" v-bind="painting.settled(art.id)" />
-          </button>
+          <WallPiece class="h-20" :wall="wall" :art="art" :painted="painting.settled(art.id)" />
           <p class="leading-4" :title="art.folder ? `${art.folder}/${art.name}` : art.name">
             <span class="line-clamp-2 wrap-anywhere">{{ displayTitle(art.name) }}</span
             ><span class="text-caption text-quiet">{{ inkCount(art) }}</span>

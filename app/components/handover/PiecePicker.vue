@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inRows } from '#core/math/rows'
 import { computed, ref } from 'vue'
 import { useVirtualList } from '@vueuse/core'
 
@@ -16,11 +17,7 @@ const found = computed(() => {
     ? pieces.filter(({ name, folder = '' }) => `${folder}/${name}`.toLowerCase().includes(wanted))
     : [...pieces]
 })
-const rows = computed(() =>
-  Array.from({ length: Math.ceil(found.value.length / COLUMNS) }, (_, row) =>
-    found.value.slice(row * COLUMNS, (row + 1) * COLUMNS),
-  ),
-)
+const rows = computed(() => inRows(found.value, COLUMNS))
 const { list, containerProps, wrapperProps } = useVirtualList(rows, { itemHeight: ROW_HEIGHT, overscan: 6 })
 /** A set, so that a thousand are looked up at once. */
 const isChosen = computed(() => new Set(chosen.value))

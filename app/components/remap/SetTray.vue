@@ -129,20 +129,13 @@ const taken = (input: HTMLInputElement | null): void => {
       data-test="tray"
     >
       <div class="grid grid-cols-[minmax(0,1fr)] content-start gap-0.5 pr-3">
-        <button
-          data-tile
-          class="flex border bg-table p-2"
+        <WallPiece
           :style="{ height: `${size - 22}px` }"
-          :class="[
-            painting.artwork?.id === art.id ? 'border-ink' : 'border-line hover:border-strong',
-            wall.picked.value.has(art.id) && 'outline-2 -outline-offset-2 outline-accent',
-          ]"
-          :aria-pressed="painting.artwork?.id === art.id"
-          :aria-label="`Show ${art.name}, ${particular(art)}${wall.picked.value.has(art.id) ? ', picked' : ''}`"
-          @click="wall.press(art, $event)"
-        >
-          <ArtworkProof :art="art" v-bind="isBefore ? UNPAINTED : painting.shown(art.id)" />
-        </button>
+          :wall="wall"
+          :art="art"
+          :painted="isBefore ? UNPAINTED : painting.shown(art.id)"
+          :about="particular(art)"
+        />
         <p class="flex h-1.5" aria-hidden="true">
           <i
             v-for="swatch in history.document?.scheme ?? []"

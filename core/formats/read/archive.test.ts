@@ -9,7 +9,7 @@ const LIMITS: ArchiveLimits = {
 const inChunks = async function* (bytes: Uint8Array, length = 1000): AsyncGenerator<Uint8Array> {
   for (let at = 0; at < bytes.length; at += length) yield bytes.subarray(at, at + length)
 }
-/** What is unpacked before the end, or before it is refused as a whole. */
+/** The entries unpacked before the end, or before the archive is refused as a whole. */
 const unpack = async (
   bytes: Uint8Array,
   limits = LIMITS,

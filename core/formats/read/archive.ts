@@ -36,7 +36,7 @@ export const unpackArchive = async function* (
 ): AsyncGenerator<ArchiveEntry> {
   const done: ArchiveEntry[] = []
   let [entries, total] = [0, 0]
-  /** Why no more is read: what unpacks swallows what is thrown within it. */
+  /** The reason why no more is read: the unpacker catches errors thrown within `ondata`. */
   let over: BadArchive | null = null
 
   const take = (file: UnzipFile): void => {
@@ -47,22 +47,18 @@ export const unpackArchive = async function* (
     if (most === null || path.endsWith('/')) return
     const parts: Uint8Array[] = []
     let [size, refused] = [0, null as string | null]
-    const settle = (reason: string | null): void => {
-      if (refused !== null) return
-      refused = reason
-      if (reason !== null) parts.length = 0
-    }
     let isDone = false
     file.ondata = (error, data, isLast) => {
       if (isDone || over) return
-      if (error) settle('It cannot be unpacked: it is broken, or packed in a way that is not read.')
+      if (error) refused ??= 'It cannot be unpacked: it is broken, or packed in a way that is not read.'
       else {
         size += data.length
         total += data.length
         if (total > limits.bytes)
           over ??= new BadArchive(`Unpacked, the archive is larger than ${Math.round(limits.bytes / 1048576)} MB.`)
-        if (size > most) settle(`Unpacked, it is larger than ${Math.round(most / 1048576)} MB.`)
-        if (refused === null && !over) parts.push(data)
+        if (size > most) refused ??= `Unpacked, it is larger than ${Math.round(most / 1048576)} MB.`
+        if (refused !== null) parts.length = 0
+        else if (!over) parts.push(data)
       }
       if (!error && !isLast) return
       isDone = true
@@ -71,7 +67,7 @@ export const unpackArchive = async function* (
     try {
       file.start()
     } catch {
-      // its way of packing is not known, which it was told already
+      // its compression is not known, which `ondata` has reported
     }
   }
 
