@@ -60,12 +60,10 @@ export interface BatchResult {
  * Remaps all SVG files and pictures of a folder tree into another, on all cores. By a scheme all follow one remapping of the union
  * of their inks, or, with `each`, every file one of its own. A file that fails is named and the rest goes on.
  */
-export const batch = async (
+export const batchFolder = async (
   folder: string,
   plan: Plan,
-  out: string,
-  each: boolean,
-  also: readonly Also[],
+  { out, each, also }: { out: string; each: boolean; also: readonly Also[] },
   tell: (path: string, outcome: Outcome) => void,
 ): Promise<BatchResult> => {
   const files = await filesIn(folder)

@@ -4,7 +4,7 @@ import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '#cor
 import { PNG_WIDTH, type Wanted } from '#core/handover/options'
 import { GRADIENT_KINDS, GRADIENT_SPACES, HUE_WAYS } from '#core/harmony/gradient'
 import type { SchemePlan } from './remapFile'
-import { colorIn, required, numberIn, oneOf, refuse } from './words'
+import { colorIn, required, numberIn, oneOf, printFailures, refuse } from './words'
 
 /* Command line of exports: exports, sheets, gradients. */
 
@@ -12,19 +12,14 @@ import { colorIn, required, numberIn, oneOf, refuse } from './words'
 const AS = ['svg', 'themed', 'png', 'pdf', ...SCHEME_FORMAT_KINDS] as const
 
 export interface ExportWords {
-  'as': string
-  'width': string
-  'ladders'?: boolean | undefined
-  'all-colors'?: boolean | undefined
+  as: string
+  width: string
+  ladders?: boolean | undefined
+  allColors?: boolean | undefined
 }
 
 /** Export options as they were typed. */
-export const wantedOf = ({
-  as,
-  width,
-  ladders,
-  'all-colors': allColors,
-}: ExportWords): Omit<Wanted, 'artwork' | 'looks'> => {
+export const wantedOf = ({ as, width, ladders, allColors }: ExportWords): Omit<Wanted, 'artwork' | 'looks'> => {
   const kinds = as.split(',').map(word => oneOf(AS, word.trim(), 'kind of file'))
   const widths = width
     .split(',')
@@ -59,11 +54,11 @@ export const runExport = async (
   const { files, failed, left } = await exported(from, plans, wanted, out)
   process.stdout.write(`${files - failed.length} of ${files} files written.\n`)
   for (const each of left) process.stdout.write(`Left out, because no artwork uses it: ${each}\n`)
-  if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
-  return failed.length ? 2 : 0
+  return printFailures(failed)
 }
 
-interface GradientSaid {
+/** The options of a gradient, as they were typed. */
+export interface GradientOptions {
   colors?: string | undefined
   kind: string
   angle: string
@@ -73,7 +68,8 @@ interface GradientSaid {
   out?: string | undefined
 }
 
-export const gradientFromWords = async (words: GradientSaid): Promise<void> => {
+/** Writes a gradient. */
+export const gradientFromWords = async (words: GradientOptions): Promise<void> => {
   const colors = required(words.colors, '--colors')
     .split(/,(?![^(]*\))/)
     .map(word => {

@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises'
+import { basename } from 'node:path'
 import { readColors } from '#core/formats/read/read'
 import type { ReadColor } from '#core/formats/read/readColor'
 import { HOLD } from '#core/remap/hold'
@@ -6,25 +7,26 @@ import { MATCHES } from '#core/remap/match'
 import { TOLERANCE } from '#core/remap/families'
 import { NEUTRALS } from '#core/remap/recolor'
 import { SHADINGS } from '#core/remap/shading'
-import type { Plan } from './remapFile'
+import { displayTitle } from '#core/formats/fileName'
+import type { Plan, SchemePlan } from './remapFile'
 import { colorIn, naming, required, numberIn, oneOf, refuse } from './words'
 
 /* The plan of a remapping, read from the command line. */
 
 /** The words for a remapping, as they were typed. */
 export interface PlanWords {
-  'map'?: string | undefined
-  'map-file'?: string | undefined
-  'scheme'?: string | undefined
-  'match': string
-  'shading'?: string | undefined
-  'neutrals': string
-  'seed': string
-  'tolerance': string
-  'hold': string
-  'shares': string
-  'hues': string
-  'restrict'?: string | undefined
+  map?: string | undefined
+  mapFile?: string | undefined
+  scheme?: string | undefined
+  match: string
+  shading?: string | undefined
+  neutrals: string
+  seed: string
+  tolerance: string
+  hold: string
+  shares: string
+  hues: string
+  restrict?: string | undefined
 }
 
 export const mapOf = (pairs: ReadonlyArray<readonly [string, string]>): Array<[string, string]> =>
@@ -52,7 +54,7 @@ const MAX_PLANNED = 64
 export const planOf = async (words: PlanWords): Promise<Plan> => {
   if (words.scheme === undefined) {
     if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map, '=', '#aabbcc=#ddeeff')) }
-    const file = required(words['map-file'], '--map, --map-file or --scheme')
+    const file = required(words.mapFile, '--map, --map-file or --scheme')
     const parsed: unknown = JSON.parse(await readFile(file, 'utf8').catch(naming(file)))
     if (typeof parsed !== 'object' || parsed === null || Array.isArray(parsed))
       return refuse(`${file} has to hold pairs like {"#aabbcc": "#ddeeff"}.`)
@@ -81,4 +83,17 @@ export const planOf = async (words: PlanWords): Promise<Plan> => {
     shading: words.shading === undefined ? null : oneOf(SHADINGS, words.shading, 'shading'),
     restrict: words.restrict === undefined ? null : (await colorsIn(words.restrict)).map(({ hex }) => hex),
   }
+}
+
+/** The schemes of an export, each with its name and how inks are matched to it. */
+export const plansOf = async (
+  words: Omit<PlanWords, 'scheme'>,
+  schemes: readonly string[] = [],
+): Promise<Array<{ name: string; plan: SchemePlan }>> => {
+  const plans: Array<{ name: string; plan: SchemePlan }> = []
+  for (const path of schemes) {
+    const plan = await planOf({ ...words, scheme: path })
+    if (plan.kind === 'scheme') plans.push({ name: displayTitle(basename(path)), plan })
+  }
+  return plans
 }

@@ -10,18 +10,11 @@ import { ladder, LADDERS } from '#core/harmony/ladder'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import { newProject } from '#core/scheme/create'
 import { receiveSvg } from '../server/artwork/receive'
-import { reasonOf } from './reason'
-import { run } from './verbs'
+import { runHere, type Ended } from '../tests/cli'
 import { fullIt } from '../tests/runs'
 
 const root = join(__dirname, '..')
 const poster = join(root, 'demo/artwork/poster.svg')
-
-interface Ended {
-  code: number
-  out: string
-  err: string
-}
 
 /** Runs the command line as a process of its own, as a shell does. */
 const inProcess = (...words: string[]): Promise<Ended> =>
@@ -31,26 +24,8 @@ const inProcess = (...words: string[]): Promise<Ended> =>
     )
   })
 
-/** Runs the command line here; what it writes is kept. A batch hands files to processes, which only one of its own has. */
-const plumbago = async (...words: string[]): Promise<Ended> => {
-  if (words[0] === 'batch') return inProcess(...words)
-  const written = { out: '', err: '' }
-  const into = (which: keyof typeof written) => (piece: unknown) => {
-    written[which] += String(piece)
-    return true
-  }
-  const spies = [
-    jest.spyOn(process.stdout, 'write').mockImplementation(into('out')),
-    jest.spyOn(process.stderr, 'write').mockImplementation(into('err')),
-  ]
-  try {
-    return { code: await run(words, 'Usage:'), ...written }
-  } catch (error) {
-    return { code: 2, out: written.out, err: `${written.err}${reasonOf(error)}\n` }
-  } finally {
-    for (const spy of spies) spy.mockRestore()
-  }
-}
+/** Runs the command line; a batch hands files to processes, which only one of its own has. */
+const plumbago = (...words: string[]): Promise<Ended> => (words[0] === 'batch' ? inProcess : runHere)(...words)
 const scratch = (): Promise<string> => mkdtemp(join(tmpdir(), 'plumbago-'))
 
 describe('the command line', () => {
@@ -500,7 +475,8 @@ describe('the command line', () => {
     [['extract', poster, '--count', '13'], '2 to 12 colors'],
     [['extract', poster, '--lean', '3,0'], 'no lean'],
     [['extract', poster, '--by', 'heart'], 'no way to take colors; there are eye, faithful'],
-    [['paint'], 'nothing this can do'],
+    [['paint'], 'unknown command'],
+    [['pull'], 'missing required argument'],
     [['inks', poster, '--nonsense'], 'nonsense'],
   ])('refuses %j with code 2 and one sentence', async (words, sentence) => {
     const { code, err } = await plumbago(...words)

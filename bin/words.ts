@@ -1,5 +1,7 @@
 import { parseColor } from '#core/color/parse'
+import { ALSO, type Also } from '#core/svg/reading'
 import { reasonOf } from './reason'
+import type { FileResult } from './remapFile'
 
 /* Parsers of arguments: each refuses, in one sentence, what it does not understand. */
 
@@ -29,3 +31,23 @@ export const numberIn = (text: string, what: string): number => {
 }
 
 export const required = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)
+
+/** What is recolored besides the colors on the page. */
+export const alsoIn = (text: string): Also[] =>
+  text
+    .split(',')
+    .map(word => word.trim())
+    .filter(Boolean)
+    .map(word => oneOf(ALSO, word, 'thing to recolor besides'))
+
+/** Prints what was taken out of a file, and what there is to know of it. */
+export const printNotes = (path: string, { removed, notes }: FileResult): void => {
+  for (const { what, line } of removed) process.stderr.write(`${path}: took out ${what} (line ${line})\n`)
+  for (const note of notes) process.stderr.write(`${path}: ${note}\n`)
+}
+
+/** Prints the files that failed, and why: what the process ends with. */
+export const printFailures = (failed: ReadonlyArray<{ path: string; why: string }>): number => {
+  if (failed.length) process.stdout.write(`Failed:\n${failed.map(({ path, why }) => `  ${path}: ${why}\n`).join('')}`)
+  return failed.length ? 2 : 0
+}

@@ -19,11 +19,15 @@ export interface RouteRequest<Key extends RouteKey> {
   body: () => Promise<BodyOf<Key>>
 }
 
+/** The outcome of a route whose answer is known already to whoever asks: 304. */
+export const NOT_MODIFIED = Symbol('not modified')
+
 /**
  * The outcome of a route: its answer, or JSON text of it; null or false where the thing its path names is not there, which is answered
  * with 404.
  */
-type Outcome<Key extends RouteKey> = AnswerOf<Key> extends undefined ? boolean | void : AnswerOf<Key> | string | null
+type Outcome<Key extends RouteKey> =
+  AnswerOf<Key> extends undefined ? boolean | void : AnswerOf<Key> | string | null | typeof NOT_MODIFIED
 
 /** True if answers are compared with their contracts: in development and in tests. */
 const checksAnswers = import.meta.dev || process.env.PLUMBAGO_CHECK_ANSWERS === '1'
@@ -48,6 +52,10 @@ export const apiRoute = <Key extends RouteKey>(
       body: async () => (body ? await readBody(event, body) : undefined) as BodyOf<Key>,
     })
     if (outcome === null || outcome === false) throw notFound(thing)
+    if (outcome === NOT_MODIFIED) {
+      setResponseStatus(event, 304)
+      return null
+    }
     setResponseStatus(event, status)
     if (status === 204) return null
     if (checksAnswers) checkAnswer(key, JSON.parse(typeof outcome === 'string' ? outcome : JSON.stringify(outcome)))

@@ -121,7 +121,6 @@ await page.getByTestId('comment-text').fill('Yes, by a fifth; it is in the next 
 await page.getByTestId('send-comment').click()
 await client.getByTestId('comment-designer').waitFor()
 await page.waitForTimeout(400)
-await page.getByTestId('link-done').click()
 await page.getByTestId('bench').evaluate(bench => bench.scrollTo(0, 0))
 await page.mouse.move(300, 20)
 await shot('review-desk')

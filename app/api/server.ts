@@ -6,6 +6,7 @@ import type { ArtworkFile } from '#core/document/artwork'
 import type { PictureForm } from '#core/document/pictures'
 import type { Project } from '#core/document/project'
 import type { ProjectOrder } from '#core/document/projectCard'
+import type { PublicationPut } from '#core/document/publication'
 import type { ReviewPut } from '#core/document/review'
 import type { ShelfPut, ShelfQuery } from '#core/document/shelf'
 import type { Wanted } from '#core/handover/options'
@@ -50,7 +51,17 @@ export const server = {
     call('POST projects/[id]/reviews', { params: { id }, body: { version, ...put } }),
   changeReview: async (id: string, change: BodyOf<'PUT reviews/[id]'>) =>
     (await call('PUT reviews/[id]', { params: { id }, body: change })).review,
-  renewLink: async (id: string) => (await call('POST reviews/[id]/link', { params: { id } })).link,
+  renewLink: (id: string) => call('POST reviews/[id]/link', { params: { id } }),
+  publications: (project: string) => call('GET projects/[id]/publications', { params: { id: project } }),
+  published: () => call('GET publications', {}),
+  addPublication: (project: string, version: number, put: PublicationPut) =>
+    call('POST projects/[id]/publications', { params: { id: project }, body: { version, ...put } }),
+  publishVersion: (id: string, version: number, put: PublicationPut) =>
+    call('POST publications/[id]/versions', { params: { id }, body: { version, ...put } }),
+  changePublication: async (id: string, change: BodyOf<'PUT publications/[id]'>) =>
+    (await call('PUT publications/[id]', { params: { id }, body: change })).publication,
+  renewPublicationLink: (id: string) => call('POST publications/[id]/link', { params: { id } }),
+  brand: (token: string) => call('GET brand/[token]', { params: { token } }),
   newsUrl: '/api/live',
   /** Says which project is open in a window; who else is there. Leaving is said also while the page goes away. */
   here: (window: string, project: string) => call('POST here', { body: { window, project } }),

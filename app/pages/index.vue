@@ -19,9 +19,11 @@ import { useArtworkFiles } from '~/stores/artwork'
 import { useDropsAnywhere } from '~/composables/useDropsAnywhere'
 import { useMe } from '~/stores/me'
 import { useNotices } from '~/stores/notices'
+import { usePublished } from '~/stores/published'
 
 const notices = useNotices()
 const me = useMe()
+const published = usePublished()
 const cards = ref<ProjectCard[] | null>(null)
 const problem = ref<string | null>(null)
 const more = ref(false)
@@ -159,6 +161,7 @@ const others = computed(() => [
     : []),
 ])
 onMounted(async () => {
+  void published.load()
   await load()
   hasDemo.value = ((await server.demo().catch(() => null))?.projects ?? 0) > 0 // without an answer there is nothing to offer
 })

@@ -10,6 +10,7 @@ export const HAND_OVER_VIEWS = [
   { view: 'gradients', title: 'Gradients' },
   { view: 'mood', title: 'Mood page' },
   { view: 'review', title: 'Review' },
+  { view: 'published', title: 'Published' },
 ] as const
 
 /** Which view of Hand over is shown, the first in each project: all that the other steps have to know of it. */

@@ -1,19 +1,16 @@
-import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { computed, onScopeDispose, ref } from 'vue'
 import { navigateTo } from '#imports'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { Review, ReviewNews, ReviewPut } from '#core/document/review'
 import { isDrawingPictures, isUnread, newsWords, applyReviewNews } from '#core/interaction/reviewNews'
-import { reasonOf } from '~/words/reasonOf'
 import { useHandOverView } from './handOverTabs'
 import { useLive } from './live'
+import { useMadeByJobs } from './madeByJobs'
 import { useNotices } from './notices'
 import { useProjectSession } from './session'
 import { useSaving } from './saving'
 import { server } from '~/api/server'
-
-/** Interval of asking for the progress of pictures, in milliseconds. */
-const ASK = 500
 
 /** The reviews of the project that is open: what is published, what is said and chosen there, as it happens. */
 export const useReviews = defineStore('reviews', () => {
@@ -21,13 +18,12 @@ export const useReviews = defineStore('reviews', () => {
   const saving = useSaving()
   const notices = useNotices()
 
-  /** Null as long as it is not known which there are. */
-  const reviews = shallowRef<readonly Review[] | null>(null)
-  const problem = ref<string | null>(null)
   const opened = ref<string | null>(null)
+  const made = useMadeByJobs<Review>(server.reviews, isDrawingPictures, () => {
+    opened.value = null
+  })
+  const { items: reviews, load, put } = made
   const open = computed(() => reviews.value?.find(({ id }) => id === opened.value) ?? null)
-  /** The link of a review, as long as it is shown: it is kept nowhere. */
-  const link = ref<{ review: string; address: string } | null>(null)
   /** Up to where each was read in this browser. */
   const read = useLocalStorage<Record<string, number>>('plumbago reviews read', {})
   const isNew = (review: Review): boolean => isUnread(review, read.value[review.id])
@@ -40,31 +36,6 @@ export const useReviews = defineStore('reviews', () => {
   const hear = (hearer: (news: ReviewNews | null) => void): void => {
     hearers.add(hearer)
     onScopeDispose(() => hearers.delete(hearer))
-  }
-
-  const put = (review: Review): void => {
-    const all = reviews.value ?? []
-    reviews.value = all.some(({ id }) => id === review.id)
-      ? all.map(each => (each.id === review.id ? review : each))
-      : [review, ...all]
-  }
-  let timer: ReturnType<typeof setTimeout> | undefined
-  const load = async (): Promise<void> => {
-    const project = session.id
-    if (!project) return
-    const here = session.still()
-    try {
-      const all = await server.reviews(project)
-      if (!here()) return
-      reviews.value = all
-      problem.value = null
-    } catch (error) {
-      if (!here()) return
-      problem.value = reasonOf(error)
-    }
-    clearTimeout(timer)
-    if (problem.value || reviews.value?.some(isDrawingPictures))
-      timer = setTimeout(() => void load(), problem.value ? 3000 : ASK)
   }
 
   useLive().hear({
@@ -83,19 +54,6 @@ export const useReviews = defineStore('reviews', () => {
       else if (message) notices.say(message, 'done', () => show(heard.review), 'Look')
     },
   })
-  watch(
-    () => session.id,
-    id => {
-      clearTimeout(timer)
-      reviews.value = null
-      problem.value = null
-      opened.value = null
-      link.value = null
-      if (id) void load()
-    },
-    { immediate: true },
-  )
-
   /** Shows a review in the bench, whatever step one is in. */
   const show = (id: string | null): void => {
     opened.value = id
@@ -105,18 +63,14 @@ export const useReviews = defineStore('reviews', () => {
     useHandOverView().view = 'review'
     void navigateTo(`/project/${session.id}/hand-over`)
   }
-  const linked = (review: string, path: string): void => {
-    link.value = { review, address: new URL(path, window.location.href).href }
-  }
   /** Publishes what is chosen, as soon as the project is on the server; whether it was. */
   const publish = async (wanted: ReviewPut): Promise<boolean> => {
     const project = session.id
     if (!project) return false
     const here = session.still()
-    const made = await notices.attempt(async () => server.publish(project, await saving.whenSaved(), wanted))
-    if (!made || !here()) return false
-    put(made.review)
-    linked(made.review.id, made.link)
+    const published = await notices.attempt(async () => server.publish(project, await saving.whenSaved(), wanted))
+    if (!published || !here()) return false
+    put(published)
     void load()
     return true
   }
@@ -124,7 +78,7 @@ export const useReviews = defineStore('reviews', () => {
     const done = await notices.attempt(async () => {
       const changed = await server.changeReview(review.id, what)
       if (changed) put(changed)
-      else reviews.value = (reviews.value ?? []).filter(({ id }) => id !== review.id)
+      else made.remove(review.id)
       if (changed) markRead(changed)
       return true
     })
@@ -132,7 +86,7 @@ export const useReviews = defineStore('reviews', () => {
   }
   const renew = (review: Review): Promise<void | null> =>
     notices.attempt(async () => {
-      linked(review.id, await server.renewLink(review.id))
+      put(await server.renewLink(review.id))
     })
   const remove = async (review: Review): Promise<void> => {
     if (!(await change(review, { deleted: true }))) return
@@ -147,19 +101,8 @@ export const useReviews = defineStore('reviews', () => {
       await change(review, { withdrawn: false })
     })
   }
-  const stop = ({ making }: Review): Promise<void | null> =>
-    notices.attempt(async () => {
-      if (making) await server.stopJob(making.job)
-      await load()
-    })
-  const retry = ({ making }: Review): Promise<void | null> =>
-    notices.attempt(async () => {
-      if (making) await server.retryJob(making.job)
-      await load()
-    })
-
   return {
-    ...{ reviews, problem, open, link, fresh, isNew, isMaking: isDrawingPictures, hear, load, show },
-    ...{ publish, change, renew, remove, withdraw, stop, retry },
+    ...{ reviews, problem: made.problem, open, fresh, isNew, isMaking: isDrawingPictures, hear, load, show },
+    ...{ publish, change, renew, remove, withdraw, stop: made.stop, retry: made.retry },
   }
 })

@@ -18,6 +18,12 @@ import { pictureFileSchema } from '#core/document/pictures'
 import { projectSchema, storedProjectSchema } from '#core/document/project'
 import { PROJECT_ORDERS, projectCardSchema } from '#core/document/projectCard'
 import {
+  publicationPutSchema,
+  publicationSchema,
+  publishedBrandSchema,
+  publishedSchema,
+} from '#core/document/publication'
+import {
   choicePutSchema,
   commentPutSchema,
   reviewChoiceSchema,
@@ -149,8 +155,29 @@ export const CONTRACTS = {
     ...{ params: byId, thing: 'project' },
     body: reviewPutSchema.extend({ version }),
     status: 201,
-    answer: z.object({ review: reviewSchema, link: z.string() }),
+    answer: reviewSchema,
   },
+  'GET projects/[id]/publications': { params: byId, thing: 'project', answer: z.array(publicationSchema) },
+  'POST projects/[id]/publications': {
+    ...{ params: byId, thing: 'project' },
+    body: publicationPutSchema.extend({ version }),
+    status: 201,
+    answer: publicationSchema,
+  },
+  'GET publications': { answer: z.array(publishedSchema) },
+  'PUT publications/[id]': {
+    ...{ params: byId, thing: 'publication' },
+    body: z.object({ withdrawn: z.boolean().optional(), deleted: z.boolean().optional() }),
+    answer: z.object({ publication: publicationSchema.nullable() }),
+  },
+  'POST publications/[id]/versions': {
+    ...{ params: byId, thing: 'publication' },
+    body: publicationPutSchema.extend({ version }),
+    status: 201,
+    answer: publicationSchema,
+  },
+  'POST publications/[id]/link': { params: byId, thing: 'publication', answer: publicationSchema },
+  'GET brand/[token]': { params: byToken, answer: publishedBrandSchema },
   'GET demo': { answer: z.object({ projects: z.number().int() }) },
   'POST demo': { status: 201, answer: z.array(z.object({ id: z.uuid(), name: z.string() })) },
   'GET deleted': { answer: z.array(deletedSchema) },
@@ -250,7 +277,7 @@ export const CONTRACTS = {
     }),
     answer: z.object({ review: reviewSchema.nullable() }),
   },
-  'POST reviews/[id]/link': { params: byId, thing: 'review', answer: z.object({ link: z.string() }) },
+  'POST reviews/[id]/link': { params: byId, thing: 'review', answer: reviewSchema },
   'GET reviews/[id]/comments': { params: byId, thing: 'review', ...comments },
   'POST reviews/[id]/comments': {
     ...{ params: byId, thing: 'review' },

@@ -52,5 +52,8 @@ export const MAX_TAGS = 20
 export const MAX_REVIEWS = 60
 export const MAX_REVIEW_PICTURES = 240
 export const MAX_COMMENTS = 10_000
+/** The most publications of a project, and the most of their latest versions that are listed. */
+export const MAX_PUBLICATIONS = 40
+export const MAX_VERSIONS = 30
 /** The longest comment, in letters. */
 export const MAX_COMMENT_LENGTH = 2000

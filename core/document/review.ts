@@ -148,6 +148,8 @@ export const reviewSchema = reviewPageSchema.extend({
   id: z.uuid(),
   createdAt: z.iso.datetime(),
   withdrawnAt: z.iso.datetime().nullable(),
+  /** Its link; null for those who may only look, and for one made by another server or before links could be shown again. */
+  link: z.string().nullable(),
   sources: reviewSourcesSchema,
   making: reviewMakingSchema.nullable(),
   /** Number of comments, and of threads that are open. */

@@ -23,5 +23,12 @@ const rule = (selector: string, prefix: string, { title, swatches }: ExportSchem
 /** CSS custom properties on `:root`. */
 export const toCss = (scheme: ExportScheme): string => rule(':root', '', scheme)
 
+/**
+ * CSS custom properties called by roles, which stay when swatches are given other colors and names: `--dominant`, `--supporting`,
+ * `--supporting-2`, and their rungs.
+ */
+export const toRoles = ({ title, swatches }: ExportScheme): string =>
+  toCss({ title, swatches: swatches.map(swatch => ({ ...swatch, name: swatch.role ?? 'swatch' })) })
+
 /** A theme block of Tailwind 4, whose colors make its classes (`bg-sand`, `text-sand-tint-1`). */
 export const toTailwind = (scheme: ExportScheme): string => rule('@theme', 'color-', scheme)

@@ -37,6 +37,25 @@ export const fileNameOf = (title: string, most = MAX_NAME_BYTES): string => {
   return DEVICE.test(name) ? `_${name}` : name
 }
 
+/** The most folders within one another, and the most bytes of their path, so that no path is too long for a file system. */
+const MAX_DEPTH = 8
+const MAX_FOLDER_BYTES = 120
+
+/**
+ * A path of folders as file systems take it: each name as that of a file, without what is empty. The innermost ones of a path
+ * that is long or deep; empty where nothing is left.
+ */
+export const folderPathOf = (folder: string): string => {
+  const names = folder.split('/').map(name => fileNameOf(name, MAX_FOLDER_BYTES))
+  let path = ''
+  for (const name of names.filter(Boolean).slice(-MAX_DEPTH).toReversed()) {
+    const longer = path ? `${name}/${path}` : name
+    if ([...longer].reduce((sum, character) => sum + bytesOf(character), 0) > MAX_FOLDER_BYTES) break
+    path = longer
+  }
+  return path
+}
+
 /** The endings of a file, one after the other. */
 const ENDINGS = /(?:\.[a-z]{2,4})+$/i
 

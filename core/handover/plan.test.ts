@@ -49,6 +49,18 @@ describe('the files that are handed over', () => {
       'artwork/loft.png',
     ])
   })
+  it('stand in the folders the artwork is kept in, with distinct names in each', () => {
+    const project = withArtwork(['Arrow', 'Arrow', 'Arrow', 'Home', 'Odd'])
+    const folders = [undefined, 'Icons/Actions', 'icons/actions', 'Icons', `CON/../a:b/ /${'x/'.repeat(20)}y`]
+    const artwork = project.artwork.map((each, i) => ({ ...each, ...(folders[i] ? { folder: folders[i] } : {}) }))
+    expect(wanting({ ...project, artwork }, [NOW], { png: [], scheme: [], sheet: [] })).toEqual([
+      'artwork/arrow.svg',
+      'artwork/icons/actions/arrow.svg',
+      'artwork/icons/actions/arrow-2.svg',
+      'artwork/icons/home.svg',
+      'artwork/x/x/x/x/x/x/x/y/odd.svg',
+    ])
+  })
   it('are of all artwork there is: what was taken out since is still in the colorways', () => {
     const project = { ...frozen(withArtwork(['Poster', 'Flyer']), ['Dawn']), artwork: [art('b0', 'Ticket')] }
     expect(allArtwork(project).map(({ name }) => name)).toEqual(['Ticket', 'Poster', 'Flyer'])

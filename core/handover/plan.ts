@@ -1,7 +1,7 @@
 import type { Artwork } from '#core/document/artwork'
 import type { Gradient } from '#core/document/handOver'
 import type { Project } from '#core/document/project'
-import { fileNameOf } from '#core/formats/fileName'
+import { fileNameOf, folderPathOf } from '#core/formats/fileName'
 import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
 import { distinctKeys } from '#core/formats/exportScheme'
 import { inLook } from '#core/scheme/looks'
@@ -31,6 +31,7 @@ export type Content =
   | { kind: 'svg'; look: string; artwork: Artwork }
   | { kind: 'picture'; look: string; artwork: Artwork; width: number }
   | { kind: 'scheme'; look: string; format: SchemeFormatKind }
+  | { kind: 'roles'; look: string }
   | { kind: 'gradients'; look: string }
   | { kind: 'gradient'; look: string; gradient: Gradient; as: Exclude<(typeof GRADIENT_FILES)[number], 'css'> }
   | { kind: 'mood'; look: string; as: (typeof PAGE_FILES)[number] }
@@ -95,13 +96,29 @@ const artworkFiles = (look: string, artwork: Artwork, name: string, { svg, png }
 const inFolder = (folder: string, files: readonly PlannedFile[]): PlannedFile[] =>
   files.map(file => ({ ...file, path: folder ? `${folder}/${file.path}` : file.path }))
 
+/** The files of artwork in a look, in the folders it is kept in. Names are distinct within a folder. */
+const artworkInFolders = (look: string, artwork: readonly Artwork[], wanted: Wanted): PlannedFile[] => {
+  const folders = new Map<string, Artwork[]>()
+  for (const art of artwork) {
+    const folder = folderPathOf(art.folder ?? '')
+    const own = folders.get(folder)
+    if (own) own.push(art)
+    else folders.set(folder, [art])
+  }
+  return [...folders].flatMap(([folder, pieces]) => {
+    const names = namesOf(
+      pieces.map(({ name }) => name),
+      'artwork',
+    )
+    const files = pieces.flatMap((art, i) => artworkFiles(look, art, names[i] as string, wanted))
+    return inFolder(folder ? `artwork/${folder}` : 'artwork', files)
+  })
+}
+
 /** The files of one look. */
 const lookFiles = ({ id: look, project }: ExportLook, wanted: Wanted): PlannedFile[] => {
-  const artwork = project.artwork.filter(({ id }) => wanted.artwork.includes(id))
-  const names = namesOf(
-    artwork.map(({ name }) => name),
-    'artwork',
-  )
+  const chosen = new Set(wanted.artwork)
+  const artwork = project.artwork.filter(({ id }) => chosen.has(id))
   const gradients = wanted.gradients.length ? project.gradients : []
   const called = namesOf(
     gradients.map(({ name }) => name),
@@ -110,10 +127,7 @@ const lookFiles = ({ id: look, project }: ExportLook, wanted: Wanted): PlannedFi
   const title = fileNameOf(project.name, NAME_BYTES) || 'scheme'
   const drawn = wanted.gradients.filter(as => as !== 'css')
   return [
-    ...inFolder(
-      'artwork',
-      artwork.flatMap((art, i) => artworkFiles(look, art, names[i] as string, wanted)),
-    ),
+    ...artworkInFolders(look, artwork, wanted),
     ...inFolder(
       'scheme',
       wanted.scheme.map(format => ({
@@ -182,18 +196,27 @@ export interface Branch {
   branches: Branch[]
 }
 
-/** Paths as a tree, folders before files, each in the order it comes. */
+/** Number of files in a branch, those in folders within it included. */
+export const countFiles = ({ path, branches }: Branch): number =>
+  path === null ? branches.reduce((sum, each) => sum + countFiles(each), 0) : 1
+
+/** Distinct paths as a tree, in the order they come. */
 export const treeOf = (paths: readonly string[]): Branch[] => {
   const root: Branch[] = []
+  const folders = new Map<string, Branch[]>([['', root]])
+  /** The branches of a folder, which is made with those around it where it is not there yet. */
+  const branchesIn = (folder: string): Branch[] => {
+    const known = folders.get(folder)
+    if (known) return known
+    const cut = folder.lastIndexOf('/')
+    const branches: Branch[] = []
+    branchesIn(folder.slice(0, Math.max(0, cut))).push({ name: folder.slice(cut + 1), path: null, branches })
+    folders.set(folder, branches)
+    return branches
+  }
   for (const path of paths) {
-    const names = path.split('/')
-    let at = root
-    names.forEach((name, i) => {
-      const isFile = i === names.length - 1
-      let branch = at.find(each => each.name === name && (each.path === null) === !isFile)
-      if (!branch) at.push((branch = { name, path: isFile ? path : null, branches: [] }))
-      at = branch.branches
-    })
+    const cut = path.lastIndexOf('/')
+    branchesIn(path.slice(0, Math.max(0, cut))).push({ name: path.slice(cut + 1), path, branches: [] })
   }
   return root
 }

@@ -3,6 +3,7 @@ import type { Hex } from '#core/color/convert'
 import type { Cmyk } from '#core/color/notation'
 import type { Artwork, ArtworkFile } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
+import { toRoles } from '#core/formats/css'
 import { SCHEME_FORMATS } from '#core/formats/formats'
 import { gradientsToCss, gradientToSvg, type HandedGradient } from '#core/formats/gradient'
 import { distinctKeys, keyOf } from '#core/formats/exportScheme'
@@ -198,6 +199,8 @@ export const writeHandOver = async (
         const text = format.write(schemeOf(content.look).scheme)
         return 'drawn' in format ? renderPng(text, STRIP_WIDTH) : textual(text)
       }
+      case 'roles':
+        return textual(toRoles(schemeOf(content.look).scheme))
       case 'gradients': {
         const all = gradientsOf(lookOf(content.look))
         return textual(gradientsToCss(all, distinctKeys(all.map(({ name }) => keyOf(name)))))

@@ -1,8 +1,8 @@
 import type { Sql } from 'postgres'
 
 /**
- * Tables that no backup holds: who is signed in and how cookies are sealed, wrong passwords, who is here, and what
- * the program itself does.
+ * Tables that no backup holds: who is signed in, the key that links are made with, wrong passwords, who is here, and
+ * what the program itself does.
  */
 const NOT_KEPT: ReadonlySet<string> = new Set(['migrations', 'secrets', 'sessions', 'attempts', 'presence'])
 

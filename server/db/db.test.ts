@@ -65,6 +65,7 @@ describe('migrations', () => {
       '0016-unused.sql',
       '0017-demo.sql',
       '0018-left.sql',
+      '0019-publications.sql',
     ])
     expect(await migrate(sql, { folder })).toEqual([])
   })
@@ -185,7 +186,10 @@ describe('artwork', () => {
     const again: string[] = []
     expect(await bringUpToDate(sql, ({ name }) => again.push(name))).toBe(2)
     expect(again.sort()).toEqual(['later', 'old'])
-    for (const { hash } of [old, later]) expect((await findArtwork(sql, hash))?.inks).toEqual(file.inks)
+    // where each ink stands in a map that was made earlier is not known, and is not guessed
+    const unplaced = file.inks.map(({ at: _, ...ink }) => ink)
+    expect((await findArtwork(sql, old.hash))?.inks).toEqual(unplaced)
+    expect((await findArtwork(sql, later.hash))?.inks).toEqual(file.inks)
     expect(await bringUpToDate(sql, () => again.push('twice'))).toBe(0)
   })
   it('is kept once by what is in it, byte for byte, with inks and map', async () => {

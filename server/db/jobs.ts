@@ -40,14 +40,19 @@ const columns = (sql: Sql) => sql`id, name, state, done, parts, doing, failures,
 
 /**
  * Asks for a job on a project as it is stored; one that is not `listed` is only for whoever asked; one with a `review` writes the
- * pictures of that. Null where there is no such project; rejects with 429 where as many wait as may.
+ * pictures of that, one with a `publication` a version of that. Null where there is no such project; rejects with 429 where as many
+ * wait as may.
  */
 export const addJob = (
   sql: Sql,
   project: string,
   name: string,
   wanted: Wanted,
-  { listed = true, review = null }: { listed?: boolean; review?: string | null } = {},
+  {
+    listed = true,
+    review = null,
+    publication = null,
+  }: { listed?: boolean; review?: string | null; publication?: string | null } = {},
 ): Promise<HandOverJob | null> =>
   inTransaction(sql, async within => {
     const [found] = await within`select 1 from projects where id = ${project} and deleted_at is null for update`
@@ -59,8 +64,10 @@ export const addJob = (
         429,
         `${MAX_AT_ONCE} exports of this project are waiting already; wait for one of them, or stop it.`,
       )
-    const [row] = await within<Row[]>`insert into jobs (project_id, name, wanted, listed, review_id, document)
-      select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, ${listed}, ${review}, document from projects where id = ${project}
+    const [row] = await within<Row[]>`insert into jobs
+      (project_id, name, wanted, listed, review_id, publication_id, document)
+      select id, ${name}, ${sql.json(wanted as unknown as JSONValue)}, ${listed}, ${review}, ${publication}, document
+      from projects where id = ${project}
       returning ${columns(within)}`
     await within`select pg_notify(${CHANNEL}, '')`
     return toJob(row as Row)
@@ -106,8 +113,9 @@ export interface Taken {
   id: string
   project: Project
   wanted: Wanted
-  /** The review it writes the pictures of; null where it writes files. */
+  /** The review it writes the pictures of, or the publication it writes a version of; null where it writes files. */
   review: string | null
+  publication: string | null
   release: () => Promise<void>
 }
 
@@ -126,13 +134,21 @@ export const takeJob = async (sql: Sql, connection: ReservedSql): Promise<Taken 
     const release = async (): Promise<void> => {
       await connection`select pg_advisory_unlock(${LOCKS}, hashtext(${id}))`
     }
-    const [job] = await sql<Array<{ tries: number; document: unknown; wanted: unknown; review_id: string | null }>>`
+    const [job] = await sql<
+      Array<{
+        tries: number
+        document: unknown
+        wanted: unknown
+        review_id: string | null
+        publication_id: string | null
+      }>
+    >`
       update jobs set state = 'underway', tries = tries + 1 where id = ${id} and state in ('waiting', 'underway')
-      returning tries, document, wanted, review_id`
+      returning tries, document, wanted, review_id, publication_id`
     if (job && job.tries <= MAX_TRIES)
       return {
         ...{ id, project: projectSchema.parse(job.document), wanted: wantedSchema.parse(job.wanted) },
-        ...{ review: job.review_id, release },
+        ...{ review: job.review_id, publication: job.publication_id, release },
       }
     if (job) await failJob(sql, id, 'It brought the worker down again and again, and was given up.')
     await release()

@@ -203,13 +203,6 @@ export const closeSessions = async (sql: Sql, person: string, session: string | 
   await sql`delete from sessions where person_id = ${person} ${session === null ? sql`` : sql`and id = ${session}`}`
 }
 
-/** The secret cookies are sealed with. */
-export const cookieSecret = async (sql: Sql): Promise<string> => {
-  const [row] = await sql<Array<{ value: string }>>`select value from secrets where name = 'cookies'`
-  if (!row) throw new Error('The database has no secret for cookies.')
-  return row.value
-}
-
 /** Throws away sessions and links that are over. */
 export const purgeSessions = async (sql: Sql): Promise<void> => {
   await sql`delete from sessions where ends_at < now()`

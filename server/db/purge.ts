@@ -55,6 +55,7 @@ export const purge = (sql: Sql): Promise<Purged | null> =>
       select id from shelf where deleted_at < ${old} limit ${MOST})`
     await within`delete from shelf_folders where deleted_at < ${old}`
     await within`delete from reviews where deleted_at < ${old}`
+    await within`delete from publications where deleted_at < ${old}`
     await noteUnused(within)
     const pictures = await within`delete from pictures where unused_since < ${old}`
     const taken = await within`delete from artwork where unused_since < ${old}

@@ -14,9 +14,11 @@ import type {
   ReviewSources,
   ReviewThread,
 } from '#core/document/review'
-import { hashToken, newToken } from '../token'
+import { randomUUID } from 'node:crypto'
+import { hashToken } from '../token'
 import { inTransaction } from './connect'
 import { httpError } from '../httpError'
+import { makeLink, readLinks, type StoredLink } from './links'
 
 /** The channel of review news; what is said there is the project, the review, and how far it is. */
 export const CHANNEL = 'plumbago_reviews'
@@ -79,13 +81,13 @@ const pageOf = (row: Stored, counts: Record<string, number>): ReviewPage => ({
   ...{ choice: row.choice, closed: row.closed_at !== null, seq: Number(row.seq), counts },
 })
 
-/** Publishes what is shown of a project behind a new link; what the link ends in is told once. Null where there is no project. */
+/** Publishes what is shown of a project behind a new link: the id of the review. Null where there is no project. */
 export const publishReview = (
   sql: Sql,
   project: string,
   { title, greeting, endsAt }: Pick<ReviewPut, 'title' | 'greeting' | 'endsAt'>,
   { shown, sources }: { shown: ReviewShown; sources: ReviewSources },
-): Promise<{ id: string; token: string } | null> =>
+): Promise<string | null> =>
   inTransaction(sql, async within => {
     const [found] = await within`select 1 from projects where id = ${project} and deleted_at is null for update`
     if (!found) return null
@@ -93,22 +95,14 @@ export const publishReview = (
       select count(*)::int as count from reviews where project_id = ${project} and deleted_at is null`
     if (count >= MAX_REVIEWS)
       throw refused(409, `A project has up to ${MAX_REVIEWS} reviews; delete one that is over.`, 'full')
-    const token = newToken()
-    const [row] = await within<Array<{ id: string }>>`
-      insert into reviews (project_id, token_hash, title, greeting, shown, sources, ends_at) values (
-        ${project}, ${hashToken(token)}, ${title}, ${greeting}, ${within.json(asJson(shown))},
-        ${within.json(asJson(sources))}, ${endsAt})
-      returning id`
-    return { id: row?.id ?? '', token }
+    const id = randomUUID()
+    const { hash } = await makeLink(within, 'review', id, 1)
+    await within`
+      insert into reviews (id, project_id, link_number, token_hash, title, greeting, shown, sources, ends_at) values (
+        ${id}, ${project}, 1, ${hash}, ${title}, ${greeting}, ${within.json(asJson(shown))},
+        ${within.json(asJson(sources))}, ${endsAt})`
+    return id
   })
-
-/** Gives a review a new link; the one it had leads nowhere from now on. What the new one ends in; null where there is none. */
-export const renewLink = async (sql: Sql, id: string): Promise<string | null> => {
-  const token = newToken()
-  const rows = await sql`update reviews set token_hash = ${hashToken(token)} where id = ${id} and deleted_at is null
-    returning id`
-  return rows.length ? token : null
-}
 
 const channelMessage = ({ id, project_id, seq }: Pick<Stored, 'id' | 'project_id' | 'seq'>): string =>
   `${project_id} ${id} ${seq}`
@@ -177,10 +171,13 @@ interface StoredMaking {
   failures: number
 }
 
+/** A review as it is listed, with the token of its link; null where that was made otherwise. */
+export type ListedReview = Omit<Review, 'link'> & { token: string | null }
+
 /** The reviews of a project as its designer sees them, the latest first. */
-export const reviewsOf = async (sql: Sql, project: string, only?: string): Promise<Review[]> => {
-  const rows = await sql<Array<Stored & StoredMaking & { open: number; counts: Review['counts'] }>>`
-    select ${columns(sql)}, job.*, told.*
+export const reviewsOf = async (sql: Sql, project: string, only?: string): Promise<ListedReview[]> => {
+  const rows = await sql<Array<Stored & StoredLink & StoredMaking & { open: number; counts: Review['counts'] }>>`
+    select ${columns(sql)}, link_number, token_hash, job.*, told.*
     from reviews
     left join lateral (select id as job, state, done, parts, reason, jsonb_array_length(failures) as failures from jobs
       where review_id = reviews.id order by created_at desc limit 1) as job on true
@@ -191,17 +188,19 @@ export const reviewsOf = async (sql: Sql, project: string, only?: string): Promi
         from review_comments where review_id = reviews.id group by look) as looks) as told on true
     where project_id = ${project} and deleted_at is null ${only ? sql`and reviews.id = ${only}` : sql``}
     order by reviews.created_at desc, reviews.id limit ${MAX_REVIEWS}`
-  return rows.map(({ job, state, done, parts, reason, failures, open, counts, ...row }) => ({
+  const tokens = await readLinks(sql, 'review', rows)
+  return rows.map(({ job, state, done, parts, reason, failures, open, counts, ...row }, i) => ({
     ...pageOf(row, counts),
     ...{ id: row.id, createdAt: row.created_at.toISOString(), sources: row.sources, open },
     comments: row.comments,
     withdrawnAt: row.withdrawn_at?.toISOString() ?? null,
     making: job ? { job, state, done, parts, reason, failures } : null,
+    token: tokens[i] ?? null,
   }))
 }
 
 /** A review as its designer sees it; null where there is none. */
-export const findReview = async (sql: Sql, id: string): Promise<Review | null> => {
+export const findReview = async (sql: Sql, id: string): Promise<ListedReview | null> => {
   const [row] = await sql<Array<{ project_id: string }>>`select project_id from reviews where id = ${id}
     and deleted_at is null`
   return row ? ((await reviewsOf(sql, row.project_id, id))[0] ?? null) : null

@@ -1,12 +1,15 @@
 import type { Sql } from 'postgres'
 import type { HandOverJob } from '#core/document/job'
 import { contentsPage } from '#core/handover/contents'
+import { countWords } from '#core/document/names'
 import { archiveName, type PlannedFile } from '#core/handover/plan'
+import { publicationFiles } from '#core/handover/publication'
 import { writeHandOver, type HandingOver, type Sources } from '../../render/handover/writeHandOver'
 import { archiveTo } from '../../render/handover/archive'
 import { writeReview } from '../../render/handover/review'
 import { isDatabaseGone } from '../db/connect'
 import { endJob, failJob, isWanted, storeFile, findFile, storedPaths, reportProgress, type Taken } from '../db/jobs'
+import { storeVersion } from '../db/publications'
 import { storeReviewPictures } from '../db/reviews'
 import { reasonOf } from '../reason'
 import { mediaOf } from './media'
@@ -129,51 +132,75 @@ const writeAll = async <File extends { path: string }>(
   return failures
 }
 
-/**
- * Does a job that was taken up: writes its files and ends it with the one there is, or an archive of all. It ends where
- * nobody wants it any more. Throws where the database is gone: then another takes it up.
- */
-export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<void> => {
+/** Work on a job until it is over or nobody wants it any more: what it writes, and what becomes of that. */
+type Work = (sql: Sql, taken: Taken, sources: Sources, stop: AbortController) => Promise<void>
+
+/** Writes the pictures of a review, which is shown with those that could be written. */
+const doReview: Work = async (sql, taken, sources, stop) => {
   const { id, project, wanted, review } = taken
+  const pictures = await writeReview(project, wanted, sources)
+  const failures = await writeAll(sql, taken, { ...pictures, of: ({ hash }) => hash }, stop)
+  if (stop.signal.aborted || !review) return
+  const [failure] = failures
+  if (failure && failures.length === pictures.files.length) return failJob(sql, id, failure.reason)
+  await storeReviewPictures(sql, id, review)
+}
+
+/** The hash of the artwork a file is made of. */
+const artworkOf = ({ content }: PlannedFile): string => ('artwork' in content ? content.artwork.hash : '')
+
+/** Writes a version of a publication: all of its files, or the version before stays. */
+const doPublication: Work = async (sql, taken, sources, stop) => {
+  const { id, project, wanted, publication } = taken
+  const { write } = await writeHandOver(project, wanted, sources)
+  const files = publicationFiles(project, wanted)
+  const failures = await writeAll(sql, taken, { files, of: artworkOf, write }, stop)
+  if (stop.signal.aborted || !publication) return
+  const [first] = failures
+  if (first) {
+    const count = `${failures.length} of ${countWords(files.length, 'file')}`
+    return failJob(sql, id, `${count} could not be written, so nothing was published. ${first.path}: ${first.reason}`)
+  }
+  await storeVersion(sql, id, publication)
+}
+
+/** Writes files, and ends with the one there is, or an archive of all. */
+const doHandOver: Work = async (sql, taken, sources, stop) => {
+  const { id, project, wanted } = taken
+  const handing = await writeHandOver(project, wanted, sources)
+  if (!handing.files.length) return failJob(sql, id, 'There is nothing to write of what is chosen.')
+  const failures = await writeAll(sql, taken, { ...handing, of: artworkOf }, stop)
+  if (stop.signal.aborted) return
+  const [only] = handing.files
+  const failed = new Set(failures.map(({ path }) => path))
+  const written = new Set(handing.files.map(({ path }) => path).filter(path => !failed.has(path)))
+  if (!written.size) return failJob(sql, id, failures[0]?.reason ?? 'Nothing could be written.')
+  if (only && handing.files.length === 1) {
+    const bytes = await findFile(sql, id, only.path)
+    const name = only.path.split('/').at(-1) ?? only.path
+    const whole = async function* () {
+      if (bytes) yield bytes
+    }
+    await endJob(sql, id, { name, media: mediaOf(name) }, () => inPieces(whole()))
+    return
+  }
+  const page = pageOf(project.name, handing, written, failures)
+  const result = { name: `${archiveName(project)}.zip`, media: 'application/zip' }
+  await endJob(sql, id, result, () => inPieces(archived(sql, id, page, [...written])))
+}
+
+/** Does a job that was taken up. It ends where nobody wants it any more. Throws where the database is gone: then another takes it up. */
+export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<void> => {
   const stop = new AbortController()
   const looking = setInterval(() => {
-    isWanted(sql, id).then(
+    isWanted(sql, taken.id).then(
       wants => wants || stop.abort(),
       () => {}, // whether the database is gone is found out by the work itself
     )
   }, LOOK)
+  const work = taken.review ? doReview : taken.publication ? doPublication : doHandOver
   try {
-    if (review) {
-      const pictures = await writeReview(project, wanted, sources)
-      const failures = await writeAll(sql, taken, { ...pictures, of: ({ hash }) => hash }, stop)
-      if (stop.signal.aborted) return
-      const [failure] = failures
-      if (failure && failures.length === pictures.files.length) return await failJob(sql, id, failure.reason)
-      await storeReviewPictures(sql, id, review)
-      return
-    }
-    const handing = await writeHandOver(project, wanted, sources)
-    if (!handing.files.length) return await failJob(sql, id, 'There is nothing to write of what is chosen.')
-    const of = ({ content }: PlannedFile): string => ('artwork' in content ? content.artwork.hash : '')
-    const failures = await writeAll(sql, taken, { ...handing, of }, stop)
-    if (stop.signal.aborted) return
-    const [only] = handing.files
-    const written = new Set(
-      handing.files.map(({ path }) => path).filter(path => !failures.some(each => each.path === path)),
-    )
-    if (!written.size) return await failJob(sql, id, failures[0]?.reason ?? 'Nothing could be written.')
-    if (only && handing.files.length === 1) {
-      const bytes = await findFile(sql, id, only.path)
-      const name = only.path.split('/').at(-1) ?? only.path
-      const whole = async function* () {
-        if (bytes) yield bytes
-      }
-      await endJob(sql, id, { name, media: mediaOf(name) }, () => inPieces(whole()))
-      return
-    }
-    const page = pageOf(project.name, handing, written, failures)
-    const result = { name: `${archiveName(project)}.zip`, media: 'application/zip' }
-    await endJob(sql, id, result, () => inPieces(archived(sql, id, page, [...written])))
+    await work(sql, taken, sources, stop)
   } finally {
     clearInterval(looking)
   }

@@ -18,13 +18,14 @@ declare module 'h3' {
 /** True if people are asked who they are. */
 export const asks = requiresSignIn(process.env)
 
-/** Requests anyone may make: what pages are made of, signing in, reviews by their links, and how the server is. */
+/** Requests anyone may make: what pages are made of, signing in, reviews and publications by their links, and how the server is. */
 const ANYONE = [
-  /^(GET|HEAD) \/(_nuxt\/|mark\.svg$|sign-in$|welcome\/|review\/)/,
+  /^(GET|HEAD) \/(_nuxt\/|mark\.svg$|sign-in$|welcome\/|review\/|brand\/)/,
   /^(GET|HEAD) \/api\/(health|ready|metrics|me)$/,
   /^POST \/api\/session$/,
   /^(GET|POST) \/api\/welcome\//,
   /^(GET|HEAD|POST|PUT) \/api\/review\//,
+  /^(GET|HEAD) \/api\/brand\//,
 ]
 /** Requests of everybody who is signed in, beside looking: what is about themselves. */
 const OWN = /^(DELETE \/api\/sessions?$|PUT \/api\/me\/password$|POST \/api\/here$)/
@@ -51,7 +52,7 @@ const SENTENCES: Record<Role, string> = {
 
 /** Who is signed in, noted on the event; null where nobody is. */
 export const identify = async (event: H3Event): Promise<Person | null> => {
-  const token = await readSessionCookie(event)
+  const token = readSessionCookie(event)
   const found = token === null ? null : await sessionOf(database(), token)
   if (!found) return null
   event.context.person = found.person

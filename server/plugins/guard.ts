@@ -28,8 +28,8 @@ const hostOf = (origin: string): string | null => {
 
 /** The host under which reviews are open, and nothing else: that of PLUMBAGO_REVIEW_ADDRESS, to which links lead then. */
 const reviewHost = hostOf(process.env.PLUMBAGO_REVIEW_ADDRESS ?? '')
-/** Paths under that name: the page of a review, what it asks for, and what pages are made of. */
-const OF_REVIEWS = /^\/(?:review\/|api\/review\/|_nuxt\/|mark\.svg$)/
+/** Paths under that name: the pages of reviews and publications, what they ask for, and what pages are made of. */
+const OF_REVIEWS = /^\/(?:(?:api\/)?(?:review|brand)\/|_nuxt\/|mark\.svg$)/
 
 /** Returns whether a change comes from one of our own pages, or from a program that is no browser and does nothing for a page. */
 const isOurs = ({ headers }: H3Event['node']['req'], host: string): boolean => {
@@ -51,7 +51,7 @@ const guard = defineEventHandler(async event => {
     'content-security-policy': event.path.startsWith('/_nuxt/') ? SCRIPT_POLICY : ANSWER_POLICY,
   })
   const { host = '' } = event.node.req.headers
-  if (event.path.startsWith('/review/')) setHeader(event, 'x-robots-tag', 'noindex, nofollow')
+  if (/^\/(?:review|brand)\//.test(event.path)) setHeader(event, 'x-robots-tag', 'noindex, nofollow')
   if (host === reviewHost) {
     if (!OF_REVIEWS.test(event.path)) throw httpError(404, 'There is nothing at this address.')
   } else if (!LOOPBACK.test(host) && !allowed.has(host)) throw httpError(421, 'This server does not go by that name.')

@@ -11,9 +11,9 @@ const idOf = (event: H3Event): string => {
   return isBehindProxy() && /^[\w-]{8,64}$/.test(given) ? given : randomUUID()
 }
 
-/** A path without what leads somewhere by itself: links of reviews, and links to set a password. */
+/** A path without what leads somewhere by itself: links of reviews and publications, and links to set a password. */
 const withoutSecrets = (path: string): string =>
-  (path.split('?')[0] ?? '').replace(/^(\/api)?\/(review|welcome)\/[^/]+/, '$1/$2/…')
+  (path.split('?')[0] ?? '').replace(/^(\/api)?\/(review|brand|welcome)\/[^/]+/, '$1/$2/…')
 
 /** Requests of a load balancer every second. */
 const PROBES = /^\/api\/(health|ready)$/

@@ -11,12 +11,9 @@ import { PICTURE_HEADERS } from '../headers'
 
 /* Common parts of review routes, for whoever has a link and for the designer. */
 
-/** The token at the end of a link. */
-const tokenSchema = z.string().regex(/^[\w-]{32}$/)
-
 /** The review behind the link that is asked for. */
 export const requestedReview = (event: H3Event): Promise<string> =>
-  reviewBehind(database(), tokenSchema.safeParse(event.context.params?.token).data ?? '')
+  reviewBehind(database(), event.context.params?.token ?? '')
 
 /** The threads on a colorway, or on all, or earlier answers to one of them. */
 export const findComments = async (
@@ -45,7 +42,3 @@ export const requestedPicture = async (event: H3Event, review: string): Promise<
 
 /** From where something is said: by the browser's own word for itself, and by the address. */
 export const fromOf = (event: H3Event, reader: string): From => ({ reader, address: clientAddress(event) })
-
-/** Where a link leads, from what it ends in: to the address that is open for reviews, or to this one. */
-export const linkTo = (token: string): string =>
-  `${(process.env.PLUMBAGO_REVIEW_ADDRESS ?? '').replace(/\/+$/, '')}/review/${token}`

@@ -17,16 +17,17 @@ import {
   answersBefore,
   changeReview,
   chooseLook,
-  findReview,
   newsOf,
   publishReview,
-  renewLink,
+  findReview,
   resolveThread,
   reviewBehind,
   reviewPage,
   reviewsOf,
   threadsOn,
 } from '../db/reviews'
+import { renewLink } from '../db/links'
+import { hashToken, newToken } from '../token'
 import { newsDesk } from '../live/news'
 
 const url = process.env.TEST_DATABASE_URL
@@ -68,11 +69,12 @@ const looks = project.lineUp.colorways.map(({ id }) => id)
 const frozen = reviewContents(project, { looks, artwork: ['art1'] })
 
 const later = (days = 30): string => new Date(Date.now() + days * 86_400_000).toISOString()
+const tokenOf = async (review: string): Promise<string> => (await findReview(sql, review))?.token ?? 'none'
 const published = async (endsAt = later()): Promise<{ id: string; token: string; project: string }> => {
   const { id } = await createProject(sql, base)
-  const made = await publishReview(sql, id, { title: 'Kites', greeting: 'Hello', endsAt }, frozen)
-  if (!made) throw new Error('It was not published.')
-  return { ...made, project: id }
+  const review = await publishReview(sql, id, { title: 'Kites', greeting: 'Hello', endsAt }, frozen)
+  if (!review) throw new Error('It was not published.')
+  return { id: review, token: await tokenOf(review), project: id }
 }
 const put = (more: Partial<CommentPut> = {}): CommentPut =>
   commentPutSchema.parse({ id: randomUUID(), author: 'Ada', text: 'Lighter, please.', look: 'c1', ...more })
@@ -105,15 +107,33 @@ describe('what a review shows', () => {
 })
 
 describe('a link', () => {
-  it('leads to its review; only its hash is stored; a new one ends it', async () => {
+  it('leads to its review and can be shown again; only its hash is stored; a new one ends it', async () => {
     const { id, token } = await published()
     expect(token).toMatch(/^[\w-]{32}$/)
     expect(await reviewBehind(sql, token)).toBe(id)
     const rows = await sql`select to_jsonb(reviews)::text as all from reviews where id = ${id}`
     expect(rows[0]?.all).not.toContain(token)
-    const next = await renewLink(sql, id)
+    expect(await renewLink(sql, 'review', id)).toBe(true)
     expect(await refusal(reviewBehind(sql, token))).toEqual({ status: 404, why: 'gone' })
-    expect(await reviewBehind(sql, next ?? '')).toBe(id)
+    expect(await tokenOf(id)).not.toBe(token)
+    expect(await reviewBehind(sql, await tokenOf(id))).toBe(id)
+    expect(await renewLink(sql, 'review', randomUUID())).toBe(false)
+  })
+  it('made at random, as links once were, works on and is replaced by one that can be shown', async () => {
+    const { id } = await published()
+    const random = newToken()
+    await sql`update reviews set token_hash = ${hashToken(random)}, link_number = 0 where id = ${id}`
+    expect(await tokenOf(id)).toBe('none')
+    expect(await reviewBehind(sql, random)).toBe(id)
+    await renewLink(sql, 'review', id)
+    expect(await reviewBehind(sql, await tokenOf(id))).toBe(id)
+  })
+  it('belongs to its server: with another key nobody can make it', async () => {
+    const { id, token } = await published()
+    const [secret] = await sql`update secrets set value = md5(value) where name = 'links' returning value`
+    expect(await tokenOf(id)).toBe('none')
+    expect(await reviewBehind(sql, token)).toBe(id)
+    expect(secret?.value).toHaveLength(32)
   })
   it('leads nowhere when it is mistyped, ended, withdrawn, or its project is deleted; and again when that is taken back', async () => {
     const { id, token, project: of } = await published()

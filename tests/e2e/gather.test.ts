@@ -175,7 +175,7 @@ test('fourteen files at once leave one quiet line that opens; names are shown in
     Array.from({ length: 14 }, (_, i) => ({
       name: `Burger_Linda_Kim_${i + 1}_final-version_with_a_very_long_name.ai.svg`,
       mimeType: 'image/svg+xml',
-      buffer: Buffer.from(i < 7 ? linked : SVG),
+      buffer: Buffer.from(`${i < 7 ? linked : SVG}<!-- ${i} -->`),
     })),
   )
   const report = page.getByTestId('report')

@@ -53,6 +53,8 @@ test('five colorways are handed over: every file is seen before, stopped, tried 
   ])
     await dialog.getByRole('checkbox', { name, exact: true }).check()
   await isAccessible(page, '[data-test=files-dialog]')
+  const closed = dialog.locator('details:not([open]) > summary')
+  while (await closed.count()) await closed.first().click()
   const planned = await dialog
     .getByTestId('planned-file')
     .evaluateAll(all => all.map(each => (each as HTMLElement).dataset.path ?? ''))

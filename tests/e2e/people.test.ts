@@ -355,7 +355,7 @@ test('every route: nobody and whoever forged, stole or kept a session get nothin
   const { token } = await addPerson(sql, 'Never came', 'owner')
   await sql.end()
   const [name = '', value = ''] = designer.split(/=(.*)/s)
-  const swapped = value.startsWith('Fe26') ? `Fe26${value.slice(4, -4)}AAAA` : value
+  const swapped = `${value.slice(0, -1)}${value.endsWith('A') ? 'B' : 'A'}`
   const forged = [
     '',
     `${name}=`,
@@ -366,7 +366,7 @@ test('every route: nobody and whoever forged, stole or kept a session get nothin
     `${name}=${'x'.repeat(4000)}`,
   ]
   const project = await projectOf(designer, 'Every route')
-  const isOpen = /^\/api\/(review\/|welcome\/|health$|ready$|metrics$|me$|session$)/
+  const isOpen = /^\/api\/(review\/|brand\/|welcome\/|health$|ready$|metrics$|me$|session$)/
   const filled = (path: string): string => path.replace(/\[[^\]]+\]/g, project)
   expect(ROUTES.length).toBeGreaterThan(50)
   for (const { method, path } of ROUTES) {
@@ -451,6 +451,8 @@ test('requests have ids, are counted, and say nothing of links', async () => {
   const token = 'A'.repeat(32)
   await ask(`/api/review/${token}?x=1`)
   await ask(`/review/${token}`)
+  await ask(`/brand/${token}`)
+  await ask(`/api/brand/${token}/files/scheme.css`)
   await ask(`/api/welcome/${token}`)
   const lines = (): Array<{ id: string; path: string; status: number }> =>
     served
@@ -461,6 +463,7 @@ test('requests have ids, are counted, and say nothing of links', async () => {
   await expect.poll(() => lines().some(({ path }) => path === '/api/welcome/…')).toBe(true)
   expect(lines().find(({ id }) => id === 'from-the-balancer')).toMatchObject({ path: '/api/me', status: 200 })
   expect(lines().map(({ path }) => path)).toContain('/api/review/…')
+  expect(lines().map(({ path }) => path)).toContain('/api/brand/…/files/scheme.css')
   expect(served.text()).not.toContain(token)
   expect(served.text()).not.toContain(PASSWORD)
 })

@@ -3,7 +3,7 @@ import { HAND_OVER_VIEWS, useHandOverView } from '~/stores/handOverTabs'
 import { useHandOver } from '~/stores/handOver'
 import { useReviews } from '~/stores/reviews'
 
-/** Hand over: colorways, the files that leave, gradients, the mood page, and what a client is shown. */
+/** Hand over: colorways, the files that leave, gradients, the mood page, what a client is shown, and what is published. */
 const handOver = useHandOver()
 const shown = useHandOverView()
 const reviews = useReviews()
@@ -26,7 +26,8 @@ const reviews = useReviews()
     <LazySheetPanel v-else-if="shown.view === 'sheet'" />
     <LazyGradientPanel v-else-if="shown.view === 'gradients'" />
     <LazyMoodPanel v-else-if="shown.view === 'mood'" />
-    <LazyReviewPanel v-else />
+    <LazyReviewPanel v-else-if="shown.view === 'review'" />
+    <LazyPublicationPanel v-else />
     <LazyFilesDialog v-if="handOver.choosing" @close="handOver.choosing = false" />
   </div>
 </template>

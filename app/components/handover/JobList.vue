@@ -2,12 +2,10 @@
 import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
 import type { HandOverJob } from '#core/document/job'
 import { useHandOver } from '~/stores/handOver'
+import { sizeWords } from '~/words/amounts'
 
 /** Jobs of this project within a day: how far it is, what failed, and the file that came of it. */
 const handOver = useHandOver()
-const MB = 1024 * 1024
-const sizeWords = (bytes: number): string =>
-  bytes < MB ? `${Math.max(1, Math.round(bytes / 1024))} kB` : `${(bytes / MB).toFixed(1)} MB`
 const words = (job: HandOverJob): string => {
   switch (job.state) {
     case 'waiting':

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { ArrowLeftIcon, CheckIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
+import { ArrowLeftIcon, CheckIcon } from '@heroicons/vue/20/solid'
 import { useLocalStorage } from '@vueuse/core'
 import type { Review, ReviewThread } from '#core/document/review'
 import type { Draft } from '~/composables/useReview'
@@ -13,6 +13,7 @@ import { useLineUp } from '~/stores/lineUp'
 import { useNotices } from '~/stores/notices'
 import { reviewDesk } from '~/api/reviews'
 import { useReviews } from '~/stores/reviews'
+import { useMe } from '~/stores/me'
 
 /** One review: its link, what was chosen, and what was said, colorway by colorway; here it is answered and resolved. */
 const { review } = defineProps<{ review: Review }>()
@@ -23,7 +24,9 @@ const lineUp = useLineUp()
 const desk = reviewDesk(review.id)
 const talk = useTalk(desk)
 const { copy } = useCopying()
-const link = computed(() => (reviews.link?.review === review.id ? reviews.link.address : null))
+const me = useMe()
+const link = computed(() => review.link && new URL(review.link, window.location.href).href)
+const copyLink = (): Promise<void | null> => copy(link.value ?? '', 'Copied the link.')
 const chosen = computed(() => review.looks.find(({ key }) => key === review.choice?.look) ?? null)
 /** The colorway of the project that was chosen, if it is there still. */
 const colorway = computed(
@@ -75,7 +78,8 @@ const resolve = (thread: ReviewThread, resolved: boolean): Promise<void | null> 
       })
   })
 const choices = computed((): MenuChoice[] => [
-  { title: 'A new link (the old one ends)', act: () => void reviews.renew(review) },
+  ...(link.value ? [{ title: 'Copy link', act: () => void copyLink() }] : []),
+  { title: 'New link (the old one ends)', act: () => void reviews.renew(review) },
   {
     title: 'Open 30 days more',
     act: () => {
@@ -112,22 +116,12 @@ const choices = computed((): MenuChoice[] => [
       ▲ Withdrawn: the link leads nowhere. What was said stays here.
     </p>
     <p v-else-if="isOver" class="border border-strong p-2">▲ Ended: the link leads nowhere. It can be opened longer.</p>
-    <div v-if="link" class="grid gap-1.5 border border-strong p-2" data-test="review-link">
-      <label class="grid gap-1"
-        >The link, shown this once<input
-          class="field w-full"
-          readonly
-          :value="link"
-          data-test="review-address"
-          @focus="($event.target as HTMLInputElement).select()"
-      /></label>
-      <p class="flex items-center gap-2">
-        <button class="control" @click="copy(link, 'Copied the link.')">
-          <ClipboardDocumentIcon class="size-4" />Copy</button
-        ><span class="grow text-caption text-quiet">It is stored nowhere; if it is lost, make a new one.</span
-        ><button class="control bare" data-test="link-done" @click="reviews.link = null">Done</button>
-      </p>
-    </div>
+    <SharedLink
+      v-if="!me.looksOnly && !isOver && !review.withdrawnAt"
+      :link="link"
+      test="review-address"
+      @renew="reviews.renew(review)"
+    />
     <p v-if="reviews.isMaking(review)" role="status">
       Its pictures are being made; the link works already.
       <button class="control small" @click="reviews.stop(review)">Stop</button>

@@ -49,17 +49,7 @@ const publish = async (): Promise<void> => {
           />
         </label>
         <LookChoices v-model="looks" />
-        <fieldset v-if="everything.length" class="grid gap-1.5">
-          <legend class="mb-1 font-semibold">Artwork</legend>
-          <div class="grid max-h-32 grid-cols-2 gap-1 overflow-y-auto">
-            <label v-for="{ id, name } in everything" :key="id" class="flex min-w-0 items-center gap-2"
-              ><input v-model="artwork" type="checkbox" class="size-4 shrink-0 accent-accent" :value="id" /><span
-                class="min-w-0 wrap-anywhere"
-                >{{ name }}</span
-              ></label
-            >
-          </div>
-        </fieldset>
+        <PiecePicker v-if="everything.length" v-model="artwork" :pieces="everything" />
         <label class="flex items-center gap-2"
           >Open until<input
             v-model="ends"

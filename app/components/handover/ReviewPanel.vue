@@ -2,21 +2,21 @@
 import { ref } from 'vue'
 import type { Review } from '#core/document/review'
 import { useReviews } from '~/stores/reviews'
+import { dayWords } from '~/words/amounts'
 
 /** The reviews of the project: each behind its link, what was said and chosen there. */
 const reviews = useReviews()
 const publishing = ref(false)
-const day = (at: string): string => new Date(at).toLocaleDateString('en-US', { month: 'short', day: 'numeric' })
 const stateWords = (review: Review): string => {
   const { making, ready } = review
-  if (review.withdrawnAt) return `Withdrawn ${day(review.withdrawnAt)}`
-  if (Date.parse(review.endsAt) <= Date.now()) return `Ended ${day(review.endsAt)}`
+  if (review.withdrawnAt) return `Withdrawn ${dayWords(review.withdrawnAt)}`
+  if (Date.parse(review.endsAt) <= Date.now()) return `Ended ${dayWords(review.endsAt)}`
   if (!ready) {
     if (making?.state === 'underway' && making.parts) return `Making pictures: ${making.done} of ${making.parts}`
     if (reviews.isMaking(review)) return 'Making pictures'
     return making?.reason ?? 'Its pictures were not made'
   }
-  return `Open until ${day(review.endsAt)}`
+  return `Open until ${dayWords(review.endsAt)}`
 }
 const saidWords = ({ comments, open, choice, looks }: Review): string => {
   const name = looks.find(({ key }) => key === choice?.look)?.name

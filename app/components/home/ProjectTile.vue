@@ -5,10 +5,12 @@ import { EllipsisHorizontalIcon } from '@heroicons/vue/20/solid'
 import type { ProjectCard } from '#core/document/projectCard'
 import { server } from '~/api/server'
 import { useMe } from '~/stores/me'
+import { usePublished } from '~/stores/published'
 
 const { card } = defineProps<{ card: ProjectCard }>()
 const emit = defineEmits<{ rename: [to: string]; duplicate: []; discard: [] }>()
 const me = useMe()
+const published = usePublished()
 const naming = ref(false)
 const total = computed(() => card.swatches.reduce((sum, { share }) => sum + share, 0))
 const changed = computed(() =>
@@ -21,6 +23,14 @@ const measure = ({ target }: Event): void => {
   const { naturalWidth, naturalHeight } = target as HTMLImageElement
   if (naturalHeight) seen.value = naturalWidth / naturalHeight
 }
+/** What is published of it: “Published: Harbor, version 3; Dusk, version 1”; what is called as it is goes without its name. */
+const publishedWords = computed(() => {
+  const all = published.ofProject(card.id)
+  const named = all
+    .slice(0, 3)
+    .map(({ title, version }) => `${title === card.name ? '' : `${title}, `}version ${version}`)
+  return named.length ? `Published: ${[...named, ...(all.length > 3 ? ['…'] : [])].join('; ')}` : ''
+})
 const artwork = computed(() => `${countWords(card.artwork, 'piece')} of artwork`)
 
 const choices = [
@@ -64,6 +74,7 @@ const choices = [
           {{ card.name }}
         </p>
         <p class="text-caption text-quiet">{{ artwork }} · changed {{ changed }}</p>
+        <p v-if="publishedWords" class="text-caption text-quiet" data-test="project-published">{{ publishedWords }}</p>
       </div>
       <MenuList
         v-if="!me.looksOnly"

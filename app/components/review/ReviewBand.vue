@@ -2,15 +2,15 @@
 import type { ShownLook } from '#core/document/review'
 import { useCopying } from '~/composables/useCopying'
 
-/** The colors of a colorway with names and values, each as wide as its share where there is room; a click copies a value. */
-const { look } = defineProps<{ look: ShownLook }>()
+/** The colors of something named, with names and values, each as wide as its share where there is room; a click copies a value. */
+const { swatches } = defineProps<{ name: string; swatches: ShownLook['swatches'] }>()
 const { copy } = useCopying()
 </script>
 
 <template>
-  <ul class="band" :aria-label="`Colors of ${look.name}`" data-test="review-band">
+  <ul class="band" :aria-label="`Colors of ${name}`" data-test="review-band">
     <li
-      v-for="(swatch, i) in look.swatches"
+      v-for="(swatch, i) in swatches"
       :key="i"
       class="min-w-0"
       :style="{ '--share': Math.max(swatch.share, 0.06) }"
@@ -23,7 +23,9 @@ const { copy } = useCopying()
         @click="copy(swatch.hex, `Copied ${swatch.hex}.`)"
       >
         <i class="swatch block" :style="{ background: swatch.hex }" />
-        <span class="wrap-anywhere text-caption leading-[13px] font-semibold">{{ swatch.name }}</span>
+        <span class="wrap-anywhere text-caption leading-[13px] font-semibold first-letter:uppercase">{{
+          swatch.name
+        }}</span>
         <span class="value">{{ swatch.hex }}</span>
         <span class="share text-caption text-quiet">{{ Math.round(swatch.share * 100) }}% {{ swatch.role }}</span>
       </button>

@@ -15,6 +15,7 @@ import { useFinding } from '~/composables/useFinding'
 import { useHistory } from '~/stores/history'
 import { useNotices } from '~/stores/notices'
 import { usePainting } from '~/stores/painting'
+import { usePublished } from '~/stores/published'
 import { useSeenOn } from '~/composables/useSeenOn'
 import { server } from '~/api/server'
 import { useShelfFiles } from '~/composables/useShelfFiles'
@@ -32,6 +33,7 @@ const emit = defineEmits<{ start: [scheme: ShelfScheme] }>()
 const shelf = useShelf()
 const history = useHistory()
 const painting = usePainting()
+const published = usePublished()
 const notices = useNotices()
 const { words, color, near, several, locked } = useSought()
 watch(
@@ -69,15 +71,23 @@ const query = computed(
     order: order.value,
   }),
 )
+/** Where a scheme is published, in words; empty where it is not. */
+const publishedOf = ({ swatches }: ShelfScheme): string =>
+  published
+    .ofColors(swatches.map(({ hex }) => hex))
+    .map(({ title, version, project }) => `Published as “${title}”, version ${version}, in ${project.name}`)
+    .join('; ')
 const shown = (scheme: ShelfScheme): Found => ({
   ...{ id: scheme.id, name: scheme.name, colors: scheme.swatches, scheme },
-  caption: scheme.tags.slice(0, 2).join(' · '),
-  words: [...scheme.tags, scheme.note, scheme.origin.project?.name ?? ''].filter(Boolean).join(', ') || 'a scheme',
+  caption: [...(publishedOf(scheme) ? ['published'] : []), ...scheme.tags].slice(0, 2).join(' · '),
+  words:
+    [...scheme.tags, scheme.note, scheme.origin.project?.name ?? '', publishedOf(scheme)].filter(Boolean).join(', ') ||
+    'a scheme',
 })
 const { found, total, state, reason, ask, cancel, more } = useFinding<Partial<ShelfQuery>, Found>(
   {
     ask: async (asked, from, signal) => {
-      const page = await server.shelf(asked, from, signal)
+      const [page] = await Promise.all([server.shelf(asked, from, signal), published.whenLoaded()])
       return { schemes: page.schemes.map(shown), total: page.total }
     },
   },
@@ -306,6 +316,7 @@ const takeOff = async (): Promise<void> => {
           New project with it
         </button>
         <p v-if="each.scheme.note" class="text-caption">{{ each.scheme.note }}</p>
+        <p v-if="publishedOf(each.scheme)" class="text-caption">{{ publishedOf(each.scheme) }}</p>
         <ShelfVersions v-if="each.scheme.version > 1" :scheme="each.scheme" />
         <p class="flex items-center gap-1.5">
           <button

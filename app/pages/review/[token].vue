@@ -237,7 +237,7 @@ const ends = computed(() =>
           </ul>
         </div>
       </div>
-      <ReviewBand :look="look" class="colors" />
+      <ReviewBand :name="look.name" :swatches="look.swatches" class="colors" />
       <section class="about" aria-labelledby="look">
         <h2 id="look" class="wrap-anywhere">{{ look.name }}</h2>
         <p v-if="look.note" class="whitespace-pre-wrap wrap-anywhere">{{ look.note }}</p>

@@ -1,5 +1,8 @@
 import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
 import { reviewsOf } from '../../../db/reviews'
+import { withLink } from '../../../links'
 
-export default apiRoute('GET projects/[id]/reviews', ({ params }) => reviewsOf(database(), params.id))
+export default apiRoute('GET projects/[id]/reviews', async ({ event, params }) =>
+  (await reviewsOf(database(), params.id)).map(review => withLink(event, 'review', review)),
+)

@@ -7,13 +7,13 @@ import { addJob } from '../../../db/jobs'
 import { findProject, staleProject } from '../../../db/projects'
 import { findReview, publishReview } from '../../../db/reviews'
 import { apiRoute } from '../../../apiRoute'
-import { linkTo } from '../../../reviews/requests'
+import { withLink } from '../../../links'
 
 /** Maximum time for which a link holds, in milliseconds. */
 const MAX_OPEN_MS = 366 * 24 * 3600 * 1000
 
-/** Publishes a project as it was saved last; its pictures are made by a job. What the link ends in is told here and never again. */
-export default apiRoute('POST projects/[id]/reviews', async ({ params: { id }, body }) => {
+/** Publishes a project as it was saved last; its pictures are made by a job. */
+export default apiRoute('POST projects/[id]/reviews', async ({ event, params: { id }, body }) => {
   const { version, ...put } = await body()
   const ends = Date.parse(put.endsAt)
   if (ends <= Date.now()) throw httpError(400, 'The end lies in the past.')
@@ -27,12 +27,12 @@ export default apiRoute('POST projects/[id]/reviews', async ({ params: { id }, b
   if (count > MAX_REVIEW_PICTURES)
     throw httpError(400, `That makes ${count} pictures; a review holds ${MAX_REVIEW_PICTURES}. Choose less artwork.`)
   const published = await inTransaction(database(), async sql => {
-    const made = await publishReview(sql, id, put, frozen)
-    if (!made) return null
+    const review = await publishReview(sql, id, put, frozen)
+    if (!review) return null
     const wanted = { ...FIRST_WANTED, artwork: put.artwork, looks: put.looks }
-    const job = await addJob(sql, id, put.title, wanted, { listed: false, review: made.id })
-    return job && made
+    const job = await addJob(sql, id, put.title, wanted, { listed: false, review })
+    return job && review
   })
-  const review = published && (await findReview(database(), published.id))
-  return review && { review, link: linkTo(published.token) }
+  const review = published && (await findReview(database(), published))
+  return review && withLink(event, 'review', review)
 })
