@@ -122,6 +122,12 @@ export const useArtworkWall = () => {
     }
     anchor = id
   }
+  /** Picks the pieces a rectangle touches, beside those picked before it was drawn where `more` says so. */
+  let before: ReadonlySet<string> = new Set()
+  const pickWithin = (pieces: readonly Artwork[], begins: boolean, more: boolean): void => {
+    if (begins) before = more ? picked.value : new Set()
+    picked.value = new Set([...before, ...pieces.map(({ id }) => id)])
+  }
   const pickAll = (): void => {
     picked.value = new Set(found.value.map(({ id }) => id))
   }
@@ -167,6 +173,17 @@ export const useArtworkWall = () => {
       `Moved ${countWords(chosen.value.length, 'piece')} ${to === null ? 'out of their folders' : `to “${to}”`}.`,
     )
   const putFirst = (): void => history.run({ do: 'put artwork first', ids: ids() })
+  /** Has the picked pieces stand for all on proofs and in the line-up; or, where they all do, those that differ most again. */
+  const representedBy = computed(() => chosen.value.every(({ represents }) => represents))
+  const represent = (): void => {
+    const wanted = representedBy.value ? [] : ids()
+    history.runSaying(
+      { do: 'represent by', ids: wanted },
+      wanted.length
+        ? `Proofs and line-up show ${countWords(wanted.length, 'piece')} of ${all.value.length}.`
+        : 'Proofs and line-up show the pieces whose inks differ most.',
+    )
+  }
   const excepted = computed(() =>
     chosen.value.filter(({ id }) => Object.keys(history.settled?.remap.exceptions[id] ?? {}).length),
   )
@@ -178,8 +195,8 @@ export const useArtworkWall = () => {
 
   return {
     ...{ words, folder, order, all, folders, found, worn, difference },
-    ...{ picked, chosen, press, pickAll, pickOthers, unpick },
-    ...{ remove, moveTo, putFirst, excepted, followAll },
+    ...{ picked, chosen, press, pickWithin, pickAll, pickOthers, unpick },
+    ...{ remove, moveTo, putFirst, representedBy, represent, excepted, followAll },
   }
 }
 export type Wall = ReturnType<typeof useArtworkWall>

@@ -105,6 +105,34 @@ describe('checking', () => {
     expect(checking.problem).toBeNull()
     expect(checking.pressProblem).toBeNull()
   })
+  it('tells in which pieces a finding holds, and puts one after the other on the stage', async () => {
+    const history = useHistory()
+    const { art, file } = artworkOf('a', INKS)
+    const { art: other, file: otherFile } = artworkOf('b', INKS.slice(0, 2))
+    history.run({ do: 'add artwork', artwork: [other] })
+    useArtworkFiles().files = new Map([
+      [art.hash, file],
+      [other.hash, otherFile],
+    ])
+    const checking = useChecking()
+    // a scheme of one dark color alone: what wears it stands in one piece, what wears the light ones in both
+    await checking.refresh(checking.asked, false)
+    const counts = new Map(checking.open.map(({ key }) => [key, checking.pieces.get(key)?.length]))
+    const withInks = checking.open.filter(({ inks }) => inks.length)
+    expect(withInks.length).toBeGreaterThan(0)
+    for (const finding of withInks) {
+      const has = (inks: ReadonlyArray<readonly [string, number]>): boolean =>
+        inks.some(([hex]) => finding.inks.includes(hex))
+      const expected = [...(has(INKS) ? [art.id] : []), ...(has(INKS.slice(0, 2)) ? [other.id] : [])]
+      if (finding.swatches.length === 1) expect(checking.pieces.get(finding.key)).toEqual(expected)
+      const ids = checking.pieces.get(finding.key) ?? []
+      if (!ids.length) continue
+      usePainting().shownId = ids[0] ?? null
+      checking.goToPiece(finding, 1)
+      expect(usePainting().piece?.id).toBe(ids[1] ?? ids[0])
+    }
+    expect(counts.size).toBe(checking.open.length)
+  })
   it('shows a fix without taking it, takes it, and the finding is gone', async () => {
     const checking = useChecking()
     await checking.refresh(checking.asked, true)

@@ -4,8 +4,11 @@ import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { isAside } from '#core/check/check'
 import type { Finding, Fix } from '#core/check/finding'
+import { nextPiece, piecesWith } from '#core/check/pieces'
 import { isOfColors, type MendedLook, type Unsettled } from '#core/check/mend'
+import type { Hex } from '#core/color/convert'
 import type { CheckDesk, Checking } from '~/workers/check.worker'
+import { leadsAt, targetFor } from '#core/painting/resolveRemap'
 import { whileUnderway } from '~/workers/progress'
 import { latestOnly } from '~/browser/latestOnly'
 import { reasonOf } from '~/words/reasonOf'
@@ -123,6 +126,20 @@ export const useChecking = defineStore('checking', () => {
     if (mending.value && mending.value.of !== now) stopMending()
   })
 
+  /** The ids of the pieces of artwork each finding holds in, by its key. */
+  const pieces = computed<ReadonlyMap<string, readonly string[]>>(() => {
+    const project = history.settled
+    if (!project || project.artwork.length < 2) return new Map()
+    const known = project.artwork.map(({ id, hash }) => ({ id, inks: files.files.get(hash)?.inks ?? [] }))
+    const leads = leadsAt(painting.inks, project.remap.tolerance)
+    const swatchOf = (piece: string, ink: Hex): string | null => targetFor(project.remap, leads, ink, piece)?.to ?? null
+    return new Map(open.value.map(finding => [finding.key, piecesWith(finding, known, swatchOf)]))
+  })
+  /** Puts the next, or the last, of the pieces of a finding on the stage. */
+  const goToPiece = ({ key }: Finding, by: 1 | -1): void => {
+    painting.shownId = nextPiece(pieces.value.get(key) ?? [], painting.piece?.id ?? null, by)
+  }
+
   const preview = (fix: Fix | null): void => history.preview(fix && fix.command)
   const take = ({ command, words }: Fix): void => history.runSaying(command, `${words}: done.`)
   const putAside = ({ key, measured }: Finding, note: string): void =>
@@ -160,5 +177,7 @@ export const useChecking = defineStore('checking', () => {
     putAside,
     takeUp,
     namesIn,
+    pieces,
+    goToPiece,
   }
 })

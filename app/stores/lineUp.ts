@@ -9,6 +9,7 @@ import { lookOf } from '#core/document/project'
 import { paintingOf, UNPAINTED, type Painted } from '#core/painting/painting'
 import { verdictOf, type Verdict } from '#core/proofs/verdict'
 import { stateOf } from '#core/check/state'
+import { representativePieces } from '#core/proofs/representatives'
 import { artworkSince, changesSince, proposeName } from '#core/scheme/colorways'
 import { inLook } from '#core/scheme/looks'
 import type { Candidate } from '#core/proofs/candidates'
@@ -47,6 +48,14 @@ export const useLineUp = defineStore('line-up', () => {
   /** The artwork a colorway shows: the piece that is on the stage, or the first it has. */
   const pieceOf = ({ artwork }: Colorway): Artwork | null =>
     artwork.find(({ id }) => id === painting.piece?.id) ?? artwork[0] ?? painting.piece
+  /** The artwork a row of a colorway shows: what stands for all of it where there is much. */
+  const rowOf = ({ artwork }: Colorway): Artwork[] => {
+    const chosen = new Set(history.settled?.artwork.flatMap(({ id, represents }) => (represents ? [id] : [])))
+    const own = artwork.map(({ represents: _, ...art }) =>
+      chosen.has(art.id) ? { ...art, represents: true as const } : art,
+    )
+    return representativePieces(own, ({ hash }) => files.files.get(hash)?.inks ?? [])
+  }
   /** Appearance of an artwork in a colorway, on the file the colorway was frozen on. */
   const paintingIn = ({ look, artwork }: Colorway): ((art: string) => Painted) => {
     const project = history.settled
@@ -157,6 +166,6 @@ export const useLineUp = defineStore('line-up', () => {
   return {
     ...{ colorways, chosen, isFull, large, layout, figures, marked, pair, open },
     ...{ proposed, proposing, propose, takeProposed },
-    ...{ pieceOf, paintedIn, freeze, sinceWords, mark, now },
+    ...{ pieceOf, rowOf, paintedIn, freeze, sinceWords, mark, now },
   }
 })

@@ -13,6 +13,7 @@ import {
   type Painted,
   type Painting,
 } from '#core/painting/painting'
+import { representativePieces } from '#core/proofs/representatives'
 import { inLook } from '#core/scheme/looks'
 import { passingColors } from './passingColors'
 import { useArtworkFiles } from './artwork'
@@ -45,6 +46,11 @@ export const usePainting = defineStore('painting', () => {
   const artworks = computed<readonly Artwork[]>(() => history.document?.artwork ?? [])
   /** All inks of the project's artwork. */
   const inks = computed(() => known.value.inks(artworks.value))
+
+  /** The pieces that stand for all where there are many: those somebody chose, or those whose inks differ most. */
+  const representatives = computed(() =>
+    representativePieces(pieces.value, ({ hash }) => files.files.get(hash)?.inks ?? []),
+  )
 
   const of = (project: Project | null): Painting =>
     project ? paintingOf(project, { inks: inks.value, standIns: STAND_IN_INKS }) : NOTHING
@@ -99,6 +105,7 @@ export const usePainting = defineStore('painting', () => {
     artwork,
     pieces,
     piece,
+    representatives,
     inks,
     known,
     of,

@@ -94,10 +94,10 @@ export const useProofs = defineStore('proofs', () => {
       }
       const all = what.value === 'deals' ? await deals.candidates() : candidatesOf(what.value, now, settings())
       if (own !== work || !all) return
+      const turns = byTurns.value ? painting.representatives : null
       const next: Proof[] = []
       const judge = (candidate: Candidate): void => {
-        const piece =
-          (byTurns.value ? painting.pieces[next.length % painting.pieces.length] : painting.piece) ?? painting.piece
+        const piece = (turns ? turns[next.length % turns.length] : painting.piece) ?? painting.piece
         if (!piece) return
         const there = inLook(now, candidate.look)
         const painted = painting.of(there)(piece.id)

@@ -76,6 +76,19 @@ export const ARTWORK = {
       return { ...project, artwork: [...front, ...rest] }
     },
   ),
+  'represent by': kindOf(
+    z.object({ ids: listOf(idSchema, { most: MAX_ARTWORK }) }),
+    ({ ids }) => (ids.length ? `represent by ${pieces(ids.length)}` : 'represent by those that differ most'),
+    (project, { ids }) => {
+      const chosen = new Set(ids)
+      return {
+        ...project,
+        artwork: project.artwork.map(({ represents: _, ...art }) =>
+          chosen.has(art.id) ? { ...art, represents: true as const } : art,
+        ),
+      }
+    },
+  ),
   'read again': kindOf(
     z.object({ artwork: idSchema, hash: hashSchema }),
     'what is recolored',

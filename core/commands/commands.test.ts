@@ -199,6 +199,7 @@ const EACH: { [Do in Command['do']]: readonly [Project, Extract<Command, { do: D
     apply(derived, { do: 'add artwork', artwork: [art('a2', 'b')] }),
     { do: 'put artwork first', ids: ['a2'] },
   ],
+  'represent by': [derived, { do: 'represent by', ids: ['a1'] }],
   'read again': [derived, { do: 'read again', artwork: 'a1', hash: 'b'.repeat(64) }],
   'add reference': [derived, { do: 'add reference', reference: { ...reference, id: 'r2' } }],
   'change reference': [derived, { do: 'change reference', id: 'r1', change: { name: 'Quay' } }],

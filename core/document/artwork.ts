@@ -18,6 +18,8 @@ export const artworkSchema = z.object({
   height: z.number().positive(),
   /** The folder it came in, as a path with slashes; absent where it came by itself. */
   folder: z.string().min(1).max(MAX_FOLDER_LENGTH).optional(),
+  /** True if somebody chose it to stand for the set on proofs and in the line-up. */
+  represents: z.literal(true).optional(),
 })
 export type Artwork = z.infer<typeof artworkSchema>
 

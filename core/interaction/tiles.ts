@@ -48,3 +48,27 @@ export const largestTileSize = (
   }
   return columns === undefined ? least : sizeInRow(least, place.width, ratio, columns)
 }
+
+/** A rectangle in pixels, by two of its corners in any order. */
+export interface Corners {
+  from: { x: number; y: number }
+  to: { x: number; y: number }
+}
+
+/** The indices of tiles that a rectangle touches, in a grid of equal cells of so many pixels in so many columns. */
+export const cellsIn = (
+  { from, to }: Corners,
+  cell: { width: number; height: number },
+  columns: number,
+  count: number,
+): number[] => {
+  const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x)]
+  const [top, bottom] = [Math.min(from.y, to.y), Math.max(from.y, to.y)]
+  const first = Math.max(0, Math.floor(top / cell.height)) * columns
+  const beyond = Math.min(count, (Math.floor(bottom / cell.height) + 1) * columns)
+  const indices = Array.from({ length: Math.max(0, beyond - first) }, (_, i) => first + i)
+  return indices.filter(index => {
+    const x = (index % columns) * cell.width
+    return x <= right && x + cell.width >= left
+  })
+}

@@ -83,6 +83,29 @@ test('a brand of icons comes in from empty Home, is looked through, and is hande
   await page.keyboard.press('Control+z')
   await expect(page.getByTestId('set-count')).toContainText(`${COUNT} pieces`)
 
+  // a rectangle drawn from between the pieces picks those it touches; they stand for all on proofs
+  const [first, last] = [await tiles(page).nth(0).boundingBox(), await tiles(page).nth(1).boundingBox()]
+  if (!first || !last) throw new Error('There are no pieces.')
+  await page.mouse.move(last.x + last.width + 5, first.y + 4)
+  await page.mouse.down()
+  await page.mouse.move(first.x + 20, first.y + 20, { steps: 4 })
+  await page.mouse.up()
+  await expect(picked).toContainText('2 picked')
+  await page.getByTestId('wall-represent').click()
+  await expect(page.getByTestId('notices')).toContainText(`show 2 pieces of ${COUNT}`)
+  await page.keyboard.press('2')
+  await expect(page.getByText(`2 of ${COUNT} pieces`)).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText(`9 of ${COUNT} pieces`)).toBeVisible()
+
+  // findings say in how many pieces they hold, and lead from one to the next
+  await page.keyboard.press('4')
+  const pieces = page.getByTestId('finding-pieces').first()
+  await expect(pieces).toContainText(/of \d+ pieces?/, { timeout: 60_000 })
+  await pieces.getByRole('button', { name: 'The next piece with this finding' }).click()
+  await expect(pieces).toContainText(/^[12] of \d+ piece/)
+  await page.keyboard.press('3')
+
   // the same archive again adds nothing twice
   await page
     .getByTestId('set-files')
@@ -100,7 +123,10 @@ test('a brand of icons comes in from empty Home, is looked through, and is hande
     page.getByTestId('write-files').click(),
   ])
   const written = unzipSync(await readFile(await download.path()))
-  expect(Object.keys(written).filter(path => path.endsWith('.svg'))).toHaveLength(COUNT)
+  const drawings = Object.keys(written).filter(path => path.endsWith('.svg'))
+  expect(drawings).toHaveLength(COUNT)
+  expect(drawings).toContain('artwork/brand/icons/places/icon-0.svg')
+  expect(drawings).toContain('artwork/brand/icons/actions/größe-1.svg')
 })
 
 test('a window that is closed while artwork comes in keeps what was read, says so, and nothing comes in twice', async ({

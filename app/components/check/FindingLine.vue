@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { ChevronLeftIcon, ChevronRightIcon } from '@heroicons/vue/20/solid'
 import type { Finding, Fix } from '#core/check/finding'
+import { countWords } from '#core/document/names'
 import { isOfColors } from '#core/check/mend'
 import { restingPointer } from '~/browser/restingPointer'
 import { useChecking } from '~/stores/checking'
 import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
 import { useLighting } from '~/composables/useLighting'
 
 /**
@@ -14,6 +17,7 @@ import { useLighting } from '~/composables/useLighting'
 const { finding, fixes } = defineProps<{ finding: Finding; fixes: readonly Fix[] | undefined }>()
 const checking = useChecking()
 const history = useHistory()
+const painting = usePainting()
 const lightInks = useLighting()
 const pointer = restingPointer()
 const noting = ref(false)
@@ -22,6 +26,9 @@ const MOST = 3
 const swatches = computed(() =>
   finding.swatches.flatMap(id => history.document?.scheme.find(swatch => swatch.id === id) ?? []),
 )
+/** The pieces it holds in, where there are several to tell of; and the place of the one on the stage among them, from 1. */
+const pieces = computed(() => checking.pieces.get(finding.key) ?? [])
+const place = computed(() => pieces.value.indexOf(painting.piece?.id ?? '') + 1)
 const canBeLettering = computed(() => finding.rule === 'lettering')
 
 const point = (fix: Fix | null, event?: PointerEvent): void => {
@@ -86,6 +93,28 @@ const putAside = (): void => {
         </button>
         <span v-if="!fixes" class="text-caption text-quiet">Looking for what mends it…</span>
         <span v-else-if="!fixes.length" class="text-caption text-quiet">No single change mends it.</span>
+        <span
+          v-if="pieces.length"
+          class="flex items-center text-caption text-quiet"
+          role="group"
+          :aria-label="`Pieces with: ${finding.words}`"
+          data-test="finding-pieces"
+        >
+          <button
+            class="control bare small px-1!"
+            aria-label="The piece before with this finding"
+            @click="checking.goToPiece(finding, -1)"
+          >
+            <ChevronLeftIcon class="size-4" /></button
+          ><span role="status">{{ place || '–' }} of {{ countWords(pieces.length, 'piece') }}</span
+          ><button
+            class="control bare small px-1!"
+            aria-label="The next piece with this finding"
+            @click="checking.goToPiece(finding, 1)"
+          >
+            <ChevronRightIcon class="size-4" />
+          </button>
+        </span>
         <span class="ml-auto flex">
           <button
             v-if="finding.inks.length"

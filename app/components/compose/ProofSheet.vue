@@ -39,6 +39,18 @@ const room = useTemplateRef<HTMLElement>('room')
 const grid = useTemplateRef<HTMLElement>('grid')
 const { width, height } = useElementSize(room)
 
+/** What proofs show by turns: all artwork, or what stands for it where there is much. */
+const turnsTitle = computed(() => {
+  const [all, shown] = [painting.pieces.length, painting.representatives.length]
+  return shown < all ? `${shown} of ${all} pieces` : 'All artwork'
+})
+const turnsHint = computed(() => {
+  if (turnsTitle.value === 'All artwork') return 'Show all artwork by turns'
+  const isChosen = painting.representatives.some(({ represents }) => represents)
+  return isChosen
+    ? 'Show by turns the pieces that were chosen in Remap’s Set'
+    : 'Show by turns the pieces whose inks differ most; choose others in Remap’s Set'
+})
 /** No proof that fits by itself is smaller, in the bench and where the sheet lies large. */
 const LEAST = { bench: 100, large: 120 } as const
 const where = computed(() => (large ? 'large' : 'bench'))
@@ -200,8 +212,8 @@ const step = (change: Partial<typeof proofs.variation>): void => {
       <label
         v-if="painting.pieces.length > 1 && !beside"
         class="flex shrink-0 items-center gap-1 text-caption"
-        title="Show all artwork by turns"
-        ><input v-model="proofs.byTurns" type="checkbox" />All artwork</label
+        :title="turnsHint"
+        ><input v-model="proofs.byTurns" type="checkbox" />{{ turnsTitle }}</label
       >
       <span v-if="!beside" class="flex shrink-0 items-center">
         <button

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
+import { MAX_REPRESENTATIVES } from '#core/proofs/representatives'
 import { WALL_ORDERS, type Wall } from '~/composables/useArtworkWall'
 
 /** Search and order of a wall of artwork, and commands on the picked pieces. */
@@ -45,6 +46,16 @@ const move = (): void => {
       ><button class="control">Move</button>
     </form>
     <button v-else class="control" @click="isMoving = true">Move to…</button>
+    <button
+      v-if="wall.all.value.length > MAX_REPRESENTATIVES && wall.chosen.value.length <= MAX_REPRESENTATIVES"
+      class="control"
+      :aria-pressed="wall.representedBy.value"
+      title="Show these on proofs and in the line-up, in place of those whose inks differ most"
+      data-test="wall-represent"
+      @click="wall.represent"
+    >
+      On proofs
+    </button>
     <button v-if="wall.excepted.value.length" class="control" @click="wall.followAll">Follow all</button>
     <button class="control" @click="wall.remove(wall.chosen.value)">Remove</button>
     <button class="control bare px-1.5" aria-label="Pick none" @click="wall.unpick">

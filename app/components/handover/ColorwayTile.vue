@@ -32,16 +32,19 @@ const renaming = ref(false)
 const noting = ref(false)
 const note = ref('')
 const pieces = computed(() => {
-  const own = all ? colorway.artwork : []
+  const own = all ? lineUp.rowOf(colorway) : []
   const one = lineUp.pieceOf(colorway)
   return own.length ? own : one ? [one] : []
 })
+/** The number of its pieces that a row does not show. */
+const hidden = computed(() => (all ? colorway.artwork.length - pieces.value.length : 0))
 const figures = computed(() => lineUp.figures.get(colorway.id))
 const words = computed(() => {
   const found = figures.value
   if (!found) return '…'
   const edgeWords = `${Math.floor(found.edgesKept * 100 + 1e-6)}% of edges kept`
-  return found.serious ? `▲${found.serious} serious · ${edgeWords}` : edgeWords
+  const shown = hidden.value ? ` · ${pieces.value.length} of ${colorway.artwork.length} pieces` : ''
+  return (found.serious ? `▲${found.serious} serious · ${edgeWords}` : edgeWords) + shown
 })
 const since = computed(() => lineUp.sinceWords(colorway))
 const isChosen = computed(() => lineUp.chosen === colorway.id)

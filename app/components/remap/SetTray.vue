@@ -127,6 +127,7 @@ const taken = (input: HTMLInputElement | null): void => {
       :height="size + 34"
       label="The set"
       data-test="tray"
+      @mark="wall.pickWithin"
     >
       <div class="grid grid-cols-[minmax(0,1fr)] content-start gap-0.5 pr-3">
         <WallPiece
