@@ -1,7 +1,11 @@
-import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
+import { crc32, deflateRawSync } from 'node:zlib'
+import { Zip, type ZipInputFile } from 'fflate'
 
 /** Compressed files, by their extension: such a file is stored as it is. */
 const PACKED = /\.(png|pdf|webp|jpe?g|zip)$/i
+
+/** Compression methods of ZIP (APPNOTE, section 4.4.5). */
+const [STORED, DEFLATED] = [0, 8]
 
 /** An archive that is written as files come: what it takes in and ends with. */
 export interface Archive {
@@ -21,9 +25,13 @@ export const archiveTo = (take: (bytes: Uint8Array) => void): Archive => {
   }
   return {
     add: (path, bytes) => {
-      const entry = PACKED.test(path) ? new ZipPassThrough(path) : new ZipDeflate(path, { level: 6 })
+      // an archive remembers its entries to its end: each is compressed by itself, and leaves nothing but its name and sizes
+      const isPacked = PACKED.test(path)
+      const entry: ZipInputFile = {
+        ...{ filename: path, size: bytes.length, crc: crc32(bytes), compression: isPacked ? STORED : DEFLATED },
+      }
       zip.add(entry)
-      entry.push(bytes, true)
+      entry.ondata?.(null, isPacked ? bytes : deflateRawSync(bytes, { level: 6 }), true)
       heed()
     },
     end: () => {

@@ -12,8 +12,11 @@ export const MAX_AT_ONCE = 3
  * and again is given up.
  */
 export const MAX_TRIES = 5
-/** Whose advisory locks those of jobs are. */
+/** Whose advisory locks those of jobs are, and those of blocks of their files. */
 const LOCKS = 704_113
+const BLOCK_LOCKS = 704_116
+/** A worker helps with a job of which more than so many files are left. */
+const MIN_LEFT_TO_HELP = 96
 /** The channel workers listen to. */
 export const CHANNEL = 'plumbago_jobs'
 
@@ -108,7 +111,7 @@ export const retryJob = (sql: Sql, id: string): Promise<HandOverJob | null> =>
     return findJob(within, id)
   })
 
-/** A job a worker has taken up, and what gives it back. */
+/** A job a worker has taken up, or helps with, and what gives it back. */
 export interface Taken {
   id: string
   project: Project
@@ -116,8 +119,45 @@ export interface Taken {
   /** The review it writes the pictures of, or the publication it writes a version of; null where it writes files. */
   review: string | null
   publication: string | null
+  /** True if another worker has taken it up, and this one only writes some of its files. */
+  helps: boolean
+  /** Claims a block of its files, so that no other worker writes them; false where another does. Given up with its connection. */
+  claim: (block: number) => Promise<boolean>
+  unclaim: (block: number) => Promise<void>
   release: () => Promise<void>
 }
+
+const tryLock = async (connection: ReservedSql, kind: number, key: string): Promise<boolean> => {
+  const [lock] = await connection<
+    Array<{ free: boolean }>
+  >`select pg_try_advisory_lock(${kind}, hashtext(${key})) as free`
+  return lock?.free ?? false
+}
+const unlock = async (connection: ReservedSql, kind: number, key: string): Promise<void> => {
+  await connection`select pg_advisory_unlock(${kind}, hashtext(${key}))`
+}
+
+interface StoredJob {
+  id: string
+  document: unknown
+  wanted: unknown
+  review_id: string | null
+  publication_id: string | null
+}
+
+const toTaken = (
+  connection: ReservedSql,
+  { id, document, wanted, review_id, publication_id }: StoredJob,
+  helps: boolean,
+): Taken => ({
+  ...{ id, project: projectSchema.parse(document), wanted: wantedSchema.parse(wanted) },
+  ...{ review: review_id, publication: publication_id, helps },
+  claim: block => tryLock(connection, BLOCK_LOCKS, `${id} ${block}`),
+  unclaim: block => unlock(connection, BLOCK_LOCKS, `${id} ${block}`),
+  release: async () => {
+    if (!helps) await unlock(connection, LOCKS, id)
+  },
+})
 
 /**
  * Takes up the oldest job that nobody works on. Whoever works on one holds a lock that ends with its connection, so that a
@@ -127,33 +167,22 @@ export const takeJob = async (sql: Sql, connection: ReservedSql): Promise<Taken 
   const open = await sql<Array<{ id: string }>>`select id from jobs where state in ('waiting', 'underway')
     order by created_at limit 50`
   for (const { id } of open) {
-    const [lock] = await connection<
-      Array<{ free: boolean }>
-    >`select pg_try_advisory_lock(${LOCKS}, hashtext(${id})) as free`
-    if (!lock?.free) continue
-    const release = async (): Promise<void> => {
-      await connection`select pg_advisory_unlock(${LOCKS}, hashtext(${id}))`
-    }
-    const [job] = await sql<
-      Array<{
-        tries: number
-        document: unknown
-        wanted: unknown
-        review_id: string | null
-        publication_id: string | null
-      }>
-    >`
+    if (!(await tryLock(connection, LOCKS, id))) continue
+    const [job] = await sql<Array<StoredJob & { tries: number }>>`
       update jobs set state = 'underway', tries = tries + 1 where id = ${id} and state in ('waiting', 'underway')
-      returning tries, document, wanted, review_id, publication_id`
-    if (job && job.tries <= MAX_TRIES)
-      return {
-        ...{ id, project: projectSchema.parse(job.document), wanted: wantedSchema.parse(job.wanted) },
-        ...{ review: job.review_id, publication: job.publication_id, release },
-      }
+      returning id, tries, document, wanted, review_id, publication_id`
+    if (job && job.tries <= MAX_TRIES) return toTaken(connection, job, false)
     if (job) await failJob(sql, id, 'It brought the worker down again and again, and was given up.')
-    await release()
+    await unlock(connection, LOCKS, id)
   }
   return null
+}
+
+/** A large job that another worker is at, of which enough is left to help with; null where there is none. */
+export const helpWithJob = async (sql: Sql, connection: ReservedSql): Promise<Taken | null> => {
+  const [job] = await sql<StoredJob[]>`select id, document, wanted, review_id, publication_id from jobs
+    where state = 'underway' and parts - done > ${MIN_LEFT_TO_HELP} order by created_at limit 1`
+  return job ? toTaken(connection, job, true) : null
 }
 
 /** Returns whether a job is still wanted. */
@@ -162,14 +191,33 @@ export const isWanted = async (sql: Sql, id: string): Promise<boolean> => {
   return row !== undefined
 }
 
-/** Tells how far a job is. */
+/** Tells how far a job is: what is stored and what failed of it, and what is done just now. */
 export const reportProgress = async (
   sql: Sql,
   id: string,
-  { done, parts, doing, failures }: Pick<HandOverJob, 'done' | 'parts' | 'doing' | 'failures'>,
+  { parts, doing }: Pick<HandOverJob, 'parts' | 'doing'>,
 ): Promise<void> => {
-  await sql`update jobs set done = ${done}, parts = ${parts}, doing = ${doing}, failures = ${sql.json(failures)}
+  await sql`update jobs set parts = ${parts}, doing = ${doing},
+      done = jsonb_array_length(failures) + (select count(*) from job_files where job_id = ${id})
     where id = ${id} and state = 'underway'`
+}
+
+/** Notes that a file of a job could not be written, once. */
+export const noteFailure = async (sql: Sql, id: string, failure: HandOverJob['failures'][number]): Promise<void> => {
+  await sql`update jobs set failures = failures || ${sql.json([failure])}
+    where id = ${id} and state = 'underway' and not failures @> ${sql.json([{ path: failure.path }])}`
+}
+
+/** Forgets what failed of a job: whoever takes it up tries all of it. */
+export const clearFailures = async (sql: Sql, id: string): Promise<void> => {
+  await sql`update jobs set failures = '[]' where id = ${id} and state = 'underway'`
+}
+
+/** The files of a job that could not be written, by their paths. */
+export const failuresOf = async (sql: Sql, id: string): Promise<HandOverJob['failures']> => {
+  const [row] = await sql<Array<Pick<HandOverJob, 'failures'>>>`select failures from jobs where id = ${id}`
+  const stored = await storedPaths(sql, id, row?.failures ?? [])
+  return (row?.failures ?? []).filter(({ path }) => !stored.has(path))
 }
 
 /** Gives a job up, with the reason. */
@@ -189,9 +237,14 @@ export const storeFile = async (sql: Sql, id: string, path: string, bytes: Uint8
   await sql`update jobs set tries = 0 where id = ${id} and tries > 1`
 }
 
-/** The paths of the files of a job that are done. */
-export const storedPaths = async (sql: Sql, id: string): Promise<Set<string>> => {
-  const rows = await sql<Array<{ path: string }>>`select path from job_files where job_id = ${id}`
+/** The paths among some of a job that are stored. */
+export const storedPaths = async (
+  sql: Sql,
+  id: string,
+  among: ReadonlyArray<{ path: string }>,
+): Promise<Set<string>> => {
+  const rows = await sql<Array<{ path: string }>>`select path from job_files
+    where job_id = ${id} and path = any(${among.map(({ path }) => path)})`
   return new Set(rows.map(({ path }) => path))
 }
 

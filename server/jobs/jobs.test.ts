@@ -17,6 +17,7 @@ import { connect } from '../db/connect'
 import {
   addJob,
   findJob,
+  helpWithJob,
   jobResult,
   jobsOf,
   storeFile,
@@ -200,6 +201,94 @@ describe('a job', () => {
     await sql`update jobs set created_at = now() - interval '25 hours' where id = ${job.id}`
     expect(await purgeJobs(sql)).toBeGreaterThan(0)
     expect(await findJob(sql, job.id)).toBeNull()
+  })
+})
+
+describe('a large job', () => {
+  const WIDTHS = [16, 17, 18, 19, 20, 21, 22, 23].map(pixels => ({ by: 'width' as const, pixels }))
+  /** 144 files: three drawings in six colorways in eight widths. */
+  const large = async (): Promise<string> => {
+    const many = ['One', 'Two', 'Three', 'Four', 'Five', 'Six'].reduce(
+      (now, name) => apply(now, { do: 'freeze', name, time: '2026-11-26T10:00:00.000Z' }, NOTHING_KNOWN),
+      project,
+    )
+    const looks = many.lineUp.colorways.map(({ id }) => id)
+    return (await asked(many, { looks, png: WIDTHS, svg: null, scheme: [] })).job.id
+  }
+  /** Sources that count what is asked of them, and wait before the first answer until they are let go. */
+  const counting = () => {
+    let letGo = (): void => {}
+    const free = new Promise<void>(done => (letGo = done))
+    const own = { asked: 0, letGo, sources: storedSources(sql) }
+    const { source } = own.sources
+    own.sources.source = async hash => {
+      own.asked++
+      await free
+      return source(hash)
+    }
+    return own
+  }
+  const until = async (holds: () => boolean | Promise<boolean>): Promise<void> => {
+    for (let n = 0; n < 600 && !(await holds()); n++) await pause(20)
+  }
+  it('is shared by workers, each of which writes a part; nothing is written twice or missing', async () => {
+    const id = await large()
+    const [one, other] = [await sql.reserve(), await sql.reserve()]
+    const [leader, helper] = [counting(), counting()]
+    const taken = await takeJob(sql, one)
+    if (!taken) throw new Error('There is nothing to do.')
+    const leading = doJob(sql, taken, leader.sources)
+    await until(() => leader.asked > 0) // it has claimed its first block, and waits
+    const helping = await helpWithJob(sql, other)
+    expect(helping).toMatchObject({ id, helps: true })
+    if (!helping) return
+    helper.letGo()
+    await doJob(sql, helping, helper.sources)
+    const between = await findJob(sql, id)
+    expect(between).toMatchObject({ state: 'underway', parts: 144 })
+    const [{ count } = { count: 0 }] = await sql`select count(*)::int as count from job_files where job_id = ${id}`
+    expect(count).toBe(144 - 32) // all but the block that was claimed
+    leader.letGo()
+    await leading
+    await taken.release()
+    one.release()
+    other.release()
+    expect(await findJob(sql, id)).toMatchObject({ state: 'done', done: 144, failures: [] })
+    expect(Object.keys(unzipSync((await bytesOf(id))?.bytes ?? new Uint8Array()))).toHaveLength(145)
+  })
+  it('goes on where a helper dies with a block of it', async () => {
+    const id = await large()
+    const one = await sql.reserve()
+    const gone = connect(own)
+    const other = await gone.reserve()
+    const [leader, helper] = [counting(), counting()]
+    const taken = await takeJob(sql, one)
+    if (!taken) throw new Error('There is nothing to do.')
+    const leading = doJob(sql, taken, leader.sources)
+    await until(() => leader.asked > 0)
+    const helping = await helpWithJob(gone, other)
+    if (!helping) throw new Error('There is nothing to help with.')
+    const helped = doJob(gone, helping, helper.sources).catch(() => 'gone')
+    await until(() => helper.asked > 0)
+    leader.letGo()
+    await until(async () => ((await findJob(sql, id))?.done ?? 0) >= 100)
+    expect((await findJob(sql, id))?.state).toBe('underway') // the block of the helper is missing
+    await gone.end({ timeout: 0 })
+    helper.letGo()
+    await leading
+    await helped
+    await taken.release()
+    one.release()
+    expect(await findJob(sql, id)).toMatchObject({ state: 'done', done: 144, failures: [] })
+  })
+  it('is left alone where little of it is left, and where nobody has taken it up', async () => {
+    const { job } = await asked()
+    const fixed = await sql.reserve()
+    expect(await helpWithJob(sql, fixed)).toBeNull()
+    await sql`update jobs set state = 'underway', parts = 90 where id = ${job.id}`
+    expect(await helpWithJob(sql, fixed)).toBeNull()
+    await stopJob(sql, job.id)
+    fixed.release()
   })
 })
 

@@ -1,14 +1,28 @@
+import { setTimeout as pause } from 'node:timers/promises'
 import type { Sql } from 'postgres'
 import type { HandOverJob } from '#core/document/job'
 import { contentsPage } from '#core/handover/contents'
 import { countWords } from '#core/document/names'
 import { archiveName, type PlannedFile } from '#core/handover/plan'
+import { inRows } from '#core/math/rows'
 import { publicationFiles } from '#core/handover/publication'
 import { writeHandOver, type HandingOver, type Sources } from '../../render/handover/writeHandOver'
 import { archiveTo } from '../../render/handover/archive'
 import { writeReview } from '../../render/handover/review'
 import { isDatabaseGone } from '../db/connect'
-import { endJob, failJob, isWanted, storeFile, findFile, storedPaths, reportProgress, type Taken } from '../db/jobs'
+import {
+  clearFailures,
+  endJob,
+  failJob,
+  failuresOf,
+  findFile,
+  isWanted,
+  noteFailure,
+  reportProgress,
+  storedPaths,
+  storeFile,
+  type Taken,
+} from '../db/jobs'
 import { storeVersion } from '../db/publications'
 import { storeReviewPictures } from '../db/reviews'
 import { reasonOf } from '../reason'
@@ -16,21 +30,33 @@ import { mediaOf } from './media'
 
 /** Number of files that are written side by side: what is rendered is rendered by other processes. */
 const LANES = 6
+/** Number of files that are taken at a time, in the order of the artwork they are made of. Workers share a job block by block. */
+const BLOCK = 32
+/** Interval of telling how far it is, and of looking for what another worker left, in milliseconds. */
+const TELL_MS = 250
 /** Interval of checking whether a job is still wanted, in milliseconds. */
 const LOOK = 400
 /** Size of the pieces of a result, in bytes. */
 const PIECE = 1 << 20
 
-/** Files to be written, whatever they are; `of` is the file of the artwork one is made of. */
-interface Writing<File extends { path: string }> {
-  files: readonly File[]
-  of: (file: File) => string
-  write: (file: File, signal: AbortSignal) => Promise<Uint8Array>
+/** A file that is to be written: its path, and the hash of the artwork it is made of. */
+interface Planned {
+  path: string
+  of: string
+  write: (signal: AbortSignal) => Promise<Uint8Array>
 }
 
-/** Files in the order of the artwork they are made of, which opens each artwork once. */
-const inOrderOfWork = <File>(files: readonly File[], key: (file: File) => string): File[] =>
-  [...files].sort((one, other) => (key(one) < key(other) ? -1 : key(one) > key(other) ? 1 : 0))
+/** A job that is prepared: its files, and what becomes of them, called with those that could not be written. */
+interface Prepared {
+  files: readonly Planned[]
+  finish: (failures: HandOverJob['failures']) => Promise<void>
+}
+
+/** Files in blocks, in the order of the artwork they are made of, which opens each artwork once. Alike for all workers. */
+const blocksOf = (files: readonly Planned[]): Planned[][] => {
+  const sorted = [...files].sort((one, other) => (one.of < other.of ? -1 : one.of > other.of ? 1 : 0))
+  return inRows(sorted, BLOCK)
+}
 
 /** Bytes in pieces of one size; the last is what is left. */
 async function* inPieces(parts: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
@@ -99,108 +125,157 @@ async function* archived(sql: Sql, id: string, page: string, paths: readonly str
   yield* taken()
 }
 
-/** Writes the files of a job that are not done yet, some side by side; those that cannot be are returned with the reason. */
-const writeAll = async <File extends { path: string }>(
+/** Writes the files of a block that are not stored yet, some side by side. Those that cannot be written are noted with the reason. */
+const writeBlock = async (
   sql: Sql,
   { id }: Taken,
-  { files, of, write }: Writing<File>,
+  block: readonly Planned[],
   stop: AbortController,
-): Promise<HandOverJob['failures']> => {
-  const stored = await storedPaths(sql, id)
-  const parts = files.length
-  const failures: HandOverJob['failures'] = []
-  const waiting = inOrderOfWork(
-    files.filter(({ path }) => !stored.has(path)),
-    of,
-  )
-  let done = parts - waiting.length
+  tell: (doing: string) => Promise<void>,
+): Promise<void> => {
+  const stored = await storedPaths(sql, id, block)
+  const waiting = block.filter(({ path }) => !stored.has(path))
   const lane = async (): Promise<void> => {
     for (let file = waiting.shift(); file && !stop.signal.aborted; file = waiting.shift()) {
-      await reportProgress(sql, id, { done, parts, doing: file.path, failures })
+      await tell(file.path)
       try {
-        await storeFile(sql, id, file.path, await write(file, stop.signal))
+        await storeFile(sql, id, file.path, await file.write(stop.signal))
       } catch (error) {
         if (stop.signal.aborted) return
         if (isDatabaseGone(error)) throw error
-        failures.push({ path: file.path, reason: reasonOf(error) })
+        await noteFailure(sql, id, { path: file.path, reason: reasonOf(error) })
       }
-      done++
     }
   }
   await Promise.all(Array.from({ length: LANES }, lane))
-  await reportProgress(sql, id, { done, parts, doing: 'packing', failures })
-  return failures
 }
 
-/** Work on a job until it is over or nobody wants it any more: what it writes, and what becomes of that. */
-type Work = (sql: Sql, taken: Taken, sources: Sources, stop: AbortController) => Promise<void>
+/**
+ * Writes the files of a job, block by block, beside whatever other workers write of it. Whoever has taken the job up goes on until
+ * there is nothing left, also of what a helper left unfinished; a helper until every block is taken.
+ */
+const writeAll = async (sql: Sql, taken: Taken, files: readonly Planned[], stop: AbortController): Promise<void> => {
+  const blocks = blocksOf(files)
+  const left = new Map(blocks.entries())
+  let told = 0
+  const tell = async (doing: string): Promise<void> => {
+    if (performance.now() - told < TELL_MS) return
+    told = performance.now()
+    await reportProgress(sql, taken.id, { parts: files.length, doing })
+  }
+  while (left.size && !stop.signal.aborted) {
+    let done = 0
+    // helpers begin at the other end
+    for (const [place, block] of taken.helps ? [...left].reverse() : [...left]) {
+      if (stop.signal.aborted) return
+      if (!(await taken.claim(place))) continue
+      try {
+        await writeBlock(sql, taken, block, stop, tell)
+      } finally {
+        await taken.unclaim(place)
+      }
+      left.delete(place)
+      done++
+    }
+    if (taken.helps) return
+    if (!left.size || done) continue
+    await pause(TELL_MS) // for what others are at
+    await tell('')
+  }
+}
 
 /** Writes the pictures of a review, which is shown with those that could be written. */
-const doReview: Work = async (sql, taken, sources, stop) => {
-  const { id, project, wanted, review } = taken
-  const pictures = await writeReview(project, wanted, sources)
-  const failures = await writeAll(sql, taken, { ...pictures, of: ({ hash }) => hash }, stop)
-  if (stop.signal.aborted || !review) return
-  const [failure] = failures
-  if (failure && failures.length === pictures.files.length) return failJob(sql, id, failure.reason)
-  await storeReviewPictures(sql, id, review)
+const prepareReview = async (sql: Sql, taken: Taken, review: string, sources: Sources): Promise<Prepared> => {
+  const { files, write } = await writeReview(taken.project, taken.wanted, sources)
+  return {
+    files: files.map(file => ({ path: file.path, of: file.hash, write: signal => write(file, signal) })),
+    finish: async failures => {
+      const [failure] = failures
+      if (failure && failures.length === files.length) await failJob(sql, taken.id, failure.reason)
+      else await storeReviewPictures(sql, taken.id, review)
+    },
+  }
 }
 
-/** The hash of the artwork a file is made of. */
-const artworkOf = ({ content }: PlannedFile): string => ('artwork' in content ? content.artwork.hash : '')
+/** Files of an export, as they are planned. */
+const plannedFiles = (files: readonly PlannedFile[], write: HandingOver['write']): Planned[] =>
+  files.map(file => ({
+    path: file.path,
+    of: 'artwork' in file.content ? file.content.artwork.hash : '',
+    write: signal => write(file, signal),
+  }))
 
 /** Writes a version of a publication: all of its files, or the version before stays. */
-const doPublication: Work = async (sql, taken, sources, stop) => {
-  const { id, project, wanted, publication } = taken
+const preparePublication = async (sql: Sql, taken: Taken, publication: string, sources: Sources): Promise<Prepared> => {
+  const { project, wanted } = taken
   const { write } = await writeHandOver(project, wanted, sources)
   const files = publicationFiles(project, wanted)
-  const failures = await writeAll(sql, taken, { files, of: artworkOf, write }, stop)
-  if (stop.signal.aborted || !publication) return
-  const [first] = failures
-  if (first) {
-    const count = `${failures.length} of ${countWords(files.length, 'file')}`
-    return failJob(sql, id, `${count} could not be written, so nothing was published. ${first.path}: ${first.reason}`)
+  return {
+    files: plannedFiles(files, write),
+    finish: async failures => {
+      const [first] = failures
+      const count = `${failures.length} of ${countWords(files.length, 'file')}`
+      if (first)
+        await failJob(
+          sql,
+          taken.id,
+          `${count} could not be written, so nothing was published. ${first.path}: ${first.reason}`,
+        )
+      else await storeVersion(sql, taken.id, publication)
+    },
   }
-  await storeVersion(sql, id, publication)
 }
 
 /** Writes files, and ends with the one there is, or an archive of all. */
-const doHandOver: Work = async (sql, taken, sources, stop) => {
-  const { id, project, wanted } = taken
+const prepareHandOver = async (sql: Sql, { id, project, wanted }: Taken, sources: Sources): Promise<Prepared> => {
   const handing = await writeHandOver(project, wanted, sources)
-  if (!handing.files.length) return failJob(sql, id, 'There is nothing to write of what is chosen.')
-  const failures = await writeAll(sql, taken, { ...handing, of: artworkOf }, stop)
-  if (stop.signal.aborted) return
-  const [only] = handing.files
-  const failed = new Set(failures.map(({ path }) => path))
-  const written = new Set(handing.files.map(({ path }) => path).filter(path => !failed.has(path)))
-  if (!written.size) return failJob(sql, id, failures[0]?.reason ?? 'Nothing could be written.')
-  if (only && handing.files.length === 1) {
-    const bytes = await findFile(sql, id, only.path)
-    const name = only.path.split('/').at(-1) ?? only.path
-    const whole = async function* () {
-      if (bytes) yield bytes
+  const finish = async (failures: HandOverJob['failures']): Promise<void> => {
+    if (!handing.files.length) return failJob(sql, id, 'There is nothing to write of what is chosen.')
+    const [only] = handing.files
+    const failed = new Set(failures.map(({ path }) => path))
+    const written = new Set(handing.files.map(({ path }) => path).filter(path => !failed.has(path)))
+    if (!written.size) return failJob(sql, id, failures[0]?.reason ?? 'Nothing could be written.')
+    if (only && handing.files.length === 1) {
+      const bytes = await findFile(sql, id, only.path)
+      const name = only.path.split('/').at(-1) ?? only.path
+      const whole = async function* () {
+        if (bytes) yield bytes
+      }
+      await endJob(sql, id, { name, media: mediaOf(name) }, () => inPieces(whole()))
+      return
     }
-    await endJob(sql, id, { name, media: mediaOf(name) }, () => inPieces(whole()))
-    return
+    const page = pageOf(project.name, handing, written, failures)
+    const result = { name: `${archiveName(project)}.zip`, media: 'application/zip' }
+    await endJob(sql, id, result, () => inPieces(archived(sql, id, page, [...written])))
   }
-  const page = pageOf(project.name, handing, written, failures)
-  const result = { name: `${archiveName(project)}.zip`, media: 'application/zip' }
-  await endJob(sql, id, result, () => inPieces(archived(sql, id, page, [...written])))
+  return { files: plannedFiles(handing.files, handing.write), finish }
 }
 
-/** Does a job that was taken up. It ends where nobody wants it any more. Throws where the database is gone: then another takes it up. */
+/**
+ * Does a job that was taken up, or helps with one. It ends where nobody wants it any more. Throws where the database is gone: then
+ * another takes it up.
+ */
 export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<void> => {
+  const { id, review, publication, helps } = taken
   const stop = new AbortController()
   const looking = setInterval(() => {
-    isWanted(sql, taken.id).then(
+    isWanted(sql, id).then(
       wants => wants || stop.abort(),
       () => {}, // whether the database is gone is found out by the work itself
     )
   }, LOOK)
-  const work = taken.review ? doReview : taken.publication ? doPublication : doHandOver
   try {
-    await work(sql, taken, sources, stop)
+    if (!helps) await clearFailures(sql, id)
+    const { files, finish } = await (review
+      ? prepareReview(sql, taken, review, sources)
+      : publication
+        ? preparePublication(sql, taken, publication, sources)
+        : prepareHandOver(sql, taken, sources))
+    if (!helps) await reportProgress(sql, id, { parts: files.length, doing: '' })
+    await writeAll(sql, taken, files, stop)
+    if (helps || stop.signal.aborted) return
+    await reportProgress(sql, id, { parts: files.length, doing: 'packing' })
+    await finish(await failuresOf(sql, id))
   } finally {
     clearInterval(looking)
   }

@@ -1,7 +1,7 @@
 import type { Sql } from 'postgres'
 import { purgeAttempts } from '../db/attempts'
 import { isDatabaseGone } from '../db/connect'
-import { CHANNEL, failJob, forgiveTry, purgeJobs, takeJob } from '../db/jobs'
+import { CHANNEL, failJob, forgiveTry, helpWithJob, purgeJobs, takeJob } from '../db/jobs'
 import { purgeSessions } from '../db/people'
 import { purgePresence } from '../db/presence'
 import { purge } from '../db/purge'
@@ -15,7 +15,10 @@ const PURGE = 3_600_000
 /** Interval of purging deleted things and files nobody refers to: everything is looked through for that. */
 const CLEAN = 24 * 3_600_000
 
-/** Does jobs, one after the other, as they come, until the signal says to stop. Says what goes wrong to `tell`. */
+/**
+ * Does jobs, one after the other, as they come, until the signal says to stop; where there is none, it helps with a large one of
+ * another worker. Says what goes wrong to `tell`.
+ */
 export const workOn = async (sql: Sql, stop: AbortSignal, tell: (message: string) => void): Promise<void> => {
   const sources = storedSources(sql)
   let wake = (): void => {}
@@ -43,17 +46,18 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (message: string
           const gone = await purge(sql)
           if (gone && Object.values(gone).some(Boolean)) tell(`Thrown away for good: ${JSON.stringify(gone)}.`)
         }
-        for (let job = await takeJob(sql, connection); job && !stop.aborted; job = await takeJob(sql, connection)) {
-          const { id, release } = job
+        const next = async () => (await takeJob(sql, connection)) ?? helpWithJob(sql, connection)
+        for (let job = await next(); job && !stop.aborted; job = job.helps ? null : await next()) {
+          const { id, helps, release } = job
           try {
             await doJob(sql, job, sources)
           } catch (error) {
             tell(`${id}: ${reasonOf(error)}`)
             if (isDatabaseGone(error)) {
-              left = id
+              if (!helps) left = id
               throw error // another try takes it up where it stood
             }
-            await failJob(sql, id, reasonOf(error))
+            if (!helps) await failJob(sql, id, reasonOf(error)) // whoever has taken it up finds out for itself
           } finally {
             await release().catch(() => {}) // a lock whose connection is gone is gone with it
           }

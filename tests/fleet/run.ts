@@ -5,14 +5,17 @@ import { percentile } from '../bench/frame'
 import { cookieFor } from '../e2e/people'
 import { freshDatabase, startFleet } from './fleet'
 import { counting, lostOf, workFor } from './load'
+import { shareExport } from './shareExport'
 
 /*
  * Three servers and two workers on one database behind the load balancer of `deploy/haproxy.cfg`; while people work, one server and
  * one worker are killed. Ends with 1 where anything acknowledged is lost, or anybody noticed more than one retry:
  * npm run fleet [-- SECONDS [PORT]]
+ * Or one export shared by one, two and four workers, and with one of them killed in the middle: npm run fleet -- export
  */
 
-const SECONDS = Number(process.argv[2] ?? 30)
+const isExport = process.argv[2] === 'export'
+const SECONDS = isExport ? 0 : Number(process.argv[2] ?? 30)
 const PORT = Number(process.argv[3] ?? 4300)
 const DESIGNERS = 8
 const CLUSTER = process.env.FLEET_CLUSTER ?? 'fleet-postgres'
@@ -22,6 +25,24 @@ const name = `fleet_${process.pid}`
 const admin = connect(all)
 await admin.unsafe(`create database ${name}`)
 const url = freshDatabase(CLUSTER, name)
+if (isExport) {
+  const sql = connect(url)
+  const runs = await shareExport(sql, url, [
+    [1, false],
+    [2, false],
+    [4, false],
+    [2, true],
+  ])
+  await sql.end()
+  await admin.unsafe(`drop database if exists ${name} with (force)`)
+  await admin.end()
+  if (!process.env.FLEET_CLUSTER) execFileSync('bin/cluster', ['stop', CLUSTER])
+  for (const { workers, killed, seconds, files, whole } of runs)
+    console.log(
+      `${whole ? '✓' : '✗'} ${workers} workers${killed ? ', one killed' : ''}: ${files} files in ${seconds.toFixed(1)} s`,
+    )
+  process.exit(runs.every(({ whole }) => whole) ? 0 : 1)
+}
 const fleet = await startFleet(url, PORT)
 const text: string[] = []
 let failed = false

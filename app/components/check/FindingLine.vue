@@ -106,7 +106,7 @@ const putAside = (): void => {
             @click="checking.goToPiece(finding, -1)"
           >
             <ChevronLeftIcon class="size-4" /></button
-          ><span role="status">{{ place || '–' }} of {{ countWords(pieces.length, 'piece') }}</span
+          ><span role="status">{{ place ? `${place} of ` : '' }}{{ countWords(pieces.length, 'piece') }}</span
           ><button
             class="control bare small px-1!"
             aria-label="The next piece with this finding"
