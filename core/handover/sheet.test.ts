@@ -4,7 +4,7 @@ import { newProject } from '#core/scheme/create'
 import { exportGradient, exportScheme } from './schemeOfProject'
 import type { Mark, Measure, Page, Words } from './page'
 import { sheetPages } from './sheet'
-import type { SheetLook, SheetPlan } from './sheetPaper'
+import { MAX_ON_SHEET, type SheetLook, type SheetPlan } from './sheetPaper'
 import { textPairs } from './sheetUse'
 
 const measure: Measure = (text, { size }) => [...text].length * size * 0.52
@@ -12,6 +12,7 @@ const project = newProject('Kites')
 const look = (id: string, more: Partial<SheetLook> = {}): SheetLook => ({
   ...{ id, name: `Look ${id}`, note: '', chosen: false },
   artwork: [{ id: 'a1', name: 'Poster', width: 900, height: 1200 }],
+  left: 0,
   scheme: exportScheme(project, 'Kites', { ladders: true, only: null }).scheme,
   gradients: [],
   ...more,
@@ -41,6 +42,12 @@ describe('the sheet', () => {
     expect(links).toEqual(['colorway-c1', 'colorway-c2'])
     expect(rest.map(({ anchor }) => anchor).filter(Boolean)).toEqual(links)
     expect(first?.bookmark).toEqual({ title: 'Kites', depth: 0 })
+  })
+  it('says how many pieces of artwork it leaves out', () => {
+    const artwork = Array.from({ length: MAX_ON_SHEET }, (_, i) => ({ id: `a${i}`, name: 'Icon', width: 9, height: 9 }))
+    const pages = sheetPages(plan([look('c1', { artwork, left: 976 })]), measure)
+    expect(wordsOn(pages)).toContain('24 of 1,000 pieces of artwork')
+    expect(wordsOn(sheetPages(plan([look('c1', { artwork })]), measure)).join()).not.toContain('pieces of artwork')
   })
   it('says the name, role, share, hex, RGB, CMYK and OKLCH of every swatch', () => {
     const text = wordsOn(sheetPages(plan([look('c1')]), measure))

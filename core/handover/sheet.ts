@@ -1,3 +1,4 @@
+import { countWords } from '#core/document/names'
 import type { ExportScheme, ExportSwatch } from '#core/formats/exportScheme'
 import {
   splitAcross,
@@ -128,6 +129,10 @@ const cellsFor = (room: Rect, shapes: readonly number[], gap: number, under: num
 /** Number of artworks that stand on one page. */
 const ON_PAGE = 12
 
+/** How many pieces are not shown: “24 of 1,000 pieces of artwork”. */
+const leftWords = ({ artwork, left }: SheetLook): string =>
+  `${artwork.length} of ${countWords(artwork.length + left, 'piece')} of artwork`
+
 /** The artwork of a colorway with its colors under it; more of it on pages of its own. */
 const picturePages = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[] => {
   const rounds = Array.from({ length: Math.max(1, Math.ceil(look.artwork.length / ON_PAGE)) }, (_, i) =>
@@ -152,6 +157,8 @@ const picturePages = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[
         )
       : []
     const note = first ? wrapLines(look.note, ROOM.width * 0.5, NOTE_LINES, TEXT, measure) : []
+    const isLast = round === rounds.length - 1
+    const left = isLast && look.left ? leftWords(look) : null
     return {
       ...{ width: WIDTH, height: HEIGHT, ground: PAPER },
       ...(first && {
@@ -167,6 +174,7 @@ const picturePages = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[
             NAME,
           ),
         ]),
+        ...(left && !first ? [part('P', [words(WIDTH - EDGE, EDGE + 18, left, TEXT, QUIET, { align: 'end' })])] : []),
         ...note.map((text, i) =>
           part('P', [words(WIDTH - EDGE, EDGE + 8 + i * 12, text, TEXT, QUIET, { align: 'end' })]),
         ),

@@ -6,13 +6,18 @@ import { truncateToFit, type Mark, type Measure, type Page, type Rect, type Sett
 
 /* Common parts of the pages of the sheet: what they are of, their paper, how things are set on them. */
 
+/** The most pieces of artwork that the sheet shows of a colorway: two pages of it. */
+export const MAX_ON_SHEET = 24
+
 /** A colorway as the sheet shows it. */
 export interface SheetLook {
   id: string
   name: string
   note: string
   chosen: boolean
+  /** The artwork that is shown, and how many pieces are not. */
   artwork: ReadonlyArray<{ id: string; name: string; width: number; height: number }>
+  left: number
   /** Its scheme; the ladders are shown where the swatches bring them. */
   scheme: ExportScheme
   gradients: readonly HandedGradient[]

@@ -51,9 +51,9 @@ export const representativePieces = (
   inksOf: (art: Artwork) => readonly InkArea[],
   most = MAX_REPRESENTATIVES,
 ): Artwork[] => {
+  if (pieces.length <= most) return [...pieces]
   const chosen = pieces.filter(({ represents }) => represents)
   if (chosen.length) return chosen.slice(0, most)
-  if (pieces.length <= most) return [...pieces]
   const profiles = pieces.map(art => profileOf(art, inksOf(art)))
   const nearest = profiles.map(() => Infinity)
   const found = new Set<Artwork>()

@@ -12,11 +12,13 @@ import { moodPage } from '#core/handover/mood'
 import type { Page } from '#core/handover/page'
 import { exportLooks, planFiles, type Content, type ExportLook, type PlannedFile } from '#core/handover/plan'
 import { sheetPages } from '#core/handover/sheet'
+import { MAX_ON_SHEET } from '#core/handover/sheetPaper'
 import type { Wanted } from '#core/handover/options'
 import { gradientPixels } from '#core/harmony/gradient'
 import { paintingOf, type Painting } from '#core/painting/painting'
 import { PAPERS, type Print } from '#core/print/papers'
 import type { Press } from '#core/print/press'
+import { representativePieces } from '#core/proofs/representatives'
 import { uniteInks } from '#core/remap/unite'
 import { shownScheme } from '#core/scheme/compose'
 import { sharpOf } from '../pictures'
@@ -153,6 +155,11 @@ export const writeHandOver = async (
         return (records.get(hash)?.inks ?? []).map(({ hex }) => colors.get(hex) ?? hex)
       }),
     )
+  /** The artwork a sheet shows: what stands for all of it where there is much. */
+  const shownOnSheet = (chosen: Artwork[]): { artwork: Artwork[]; left: number } => {
+    const artwork = representativePieces(chosen, ({ hash }) => records.get(hash)?.inks ?? [], MAX_ON_SHEET)
+    return { artwork, left: chosen.length - artwork.length }
+  }
   const sheetOf = async (ids: readonly string[]): Promise<Page[]> => {
     const press = await sources.press(project.check.print)
     const { paper } = project.check.print
@@ -163,7 +170,7 @@ export const writeHandOver = async (
       inksOf: press && ((hex: Hex): Cmyk => press.cmykOf(hex)),
       looks: ids.map(lookOf).map(look => ({
         ...{ id: look.id, name: look.name, note: look.note, chosen: look.chosen },
-        artwork: chosenOf(look),
+        ...shownOnSheet(chosenOf(look)),
         scheme: exportScheme(look.project, look.name, { ladders: true, only: null, worn: wornIn(look) }).scheme,
         gradients: gradientsOf(look),
       })),
