@@ -15,13 +15,17 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.data/reports/playwright.json' }]],
   globalSetup: './tests/e2e/global-setup.ts',
   use: {
-    // hints of the first minutes are put away but where they are what is tested
+    // hints of the first minutes are put away, dial and trail are large, but where that is what is tested
     storageState: {
       cookies: [],
       origins: [
         {
           origin: `http://127.0.0.1:${port}`,
-          localStorage: [{ name: HINTS_GONE, value: JSON.stringify(HINTS) }],
+          localStorage: [
+            { name: HINTS_GONE, value: JSON.stringify(HINTS) },
+            { name: 'plumbago dial', value: JSON.stringify({ usual: 'large' }) },
+            { name: 'plumbago trail open', value: JSON.stringify({ usual: true, low: true }) },
+          ],
         },
       ],
     },

@@ -14,7 +14,7 @@ useKeptFocus()
 useCommittedNumbers()
 // what places menus
 useOnceStanding(() => import('@floating-ui/dom'))
-if (!useRoute().path.startsWith('/review/')) void useMe().ask()
+if (!/^\/(review|brand)\//.test(useRoute().path)) void useMe().ask()
 </script>
 
 <template>

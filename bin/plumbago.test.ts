@@ -366,7 +366,7 @@ describe('the command line', () => {
       ...['--text', '#e8b040 on #f8f4ea', '--profile', profile],
     )
     expect(text.code).toBe(1)
-    expect(text.out).toMatch(/^serious: Lettering in .* cannot be read\. \(1\.\d:1, needs 4\.5:1\)$/m)
+    expect(text.out).toMatch(/^serious: Lettering in .* is not legible\. \(1\.\d:1, needs 4\.5:1\)$/m)
   })
 
   describe('hands over', () => {

@@ -14,7 +14,12 @@ export interface Notice {
   kind: 'done' | 'problem'
   undo?: () => void | Promise<void>
   label: string
+  /** The number of times it was said on end. */
+  count: number
 }
+
+/** The most notices that are shown at once. */
+const MAX_SHOWN = 2
 
 export const useNotices = defineStore('notices', () => {
   const shown = ref<Notice[]>([])
@@ -26,9 +31,11 @@ export const useNotices = defineStore('notices', () => {
 
   const say = (text: string, kind: Notice['kind'] = 'done', undo?: Notice['undo'], label = 'Undo'): void => {
     const id = next++
+    const count = (shown.value.find(notice => notice.text === text)?.count ?? 0) + 1
+    const others = shown.value.filter(notice => notice.text !== text)
     shown.value = [
-      ...shown.value.filter(notice => notice.text !== text).slice(-2),
-      { id, text, kind, label, ...(undo ? { undo } : {}) },
+      ...others.slice(Math.max(0, others.length - (MAX_SHOWN - 1))),
+      { id, text, kind, label, count, ...(undo ? { undo } : {}) },
     ]
   }
 

@@ -12,12 +12,14 @@ beforeEach(() => {
 
 describe('notices', () => {
   const texts = (): string[] => useNotices().shown.map(({ text }) => text)
-  it('stand three at a time, the latest last, and what is said again stands once', () => {
+  it('stand two at a time, the latest last, and what is said again stands once, counted', () => {
     const notices = useNotices()
-    for (const text of ['one', 'two', 'three', 'four']) notices.say(text)
-    expect(texts()).toEqual(['two', 'three', 'four'])
-    notices.say('three')
-    expect(texts()).toEqual(['two', 'four', 'three'])
+    for (const text of ['one', 'two', 'three']) notices.say(text)
+    expect(texts()).toEqual(['two', 'three'])
+    notices.say('two')
+    notices.say('two')
+    expect(texts()).toEqual(['three', 'two'])
+    expect(notices.shown.map(({ count }) => count)).toEqual([1, 3])
   })
   it('are put away one by one', () => {
     const notices = useNotices()

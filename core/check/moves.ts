@@ -57,7 +57,7 @@ export const stronger = (id: string, state: CheckState): Try[] => {
   if (!swatch || swatch.locked) return []
   return [
     {
-      words: `Make ${swatch.name} stronger`,
+      words: `Make ${swatch.name} more vivid`,
       steps: () => strongerColors(swatch.hex).map(hex => edit(id, hex)),
     },
   ]

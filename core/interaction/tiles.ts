@@ -1,5 +1,5 @@
-/** Space around the picture of a proof: its frame and padding, its control strip, and a line of its caption. */
-const [FRAME, STRIP, LINE] = [10, 6, 17]
+/** Space around the picture of a proof: its frame and padding, its control strip with the flower, and a line of its caption. */
+const [FRAME, STRIP, LINE] = [10, 14, 16]
 /** A narrower tile has a caption of two lines, and none is narrower than a long word needs. */
 const [TWO_LINES, NARROWEST] = [168, 92]
 export const GAP = 6

@@ -12,10 +12,10 @@ export const PAPER_NAMES = Object.keys(PAPERS) as [Paper, ...Paper[]]
 export const INTENTS = ['perceptual', 'relative', 'saturation', 'absolute'] as const
 export type Intent = (typeof INTENTS)[number]
 export const INTENT_TITLES: Record<Intent, string> = {
-  perceptual: 'all differences, a little less of each',
-  relative: 'what can be printed, exactly',
-  saturation: 'strength before likeness',
-  absolute: 'exactly, with the tone of the paper',
+  perceptual: 'keeps differences between colors',
+  relative: 'printable colors stay exact',
+  saturation: 'keeps colors vivid',
+  absolute: 'exact, including the paper color',
 }
 
 /** The most and the least ink a press is told to lay down, all four together, in percent. */

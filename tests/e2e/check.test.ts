@@ -11,7 +11,7 @@ test('lettering that cannot be read is found, shown where, its mending previewed
   await labelIn(page, '#f8f4ea #e8dcc0 #cfc8b8 #b8b080')
   await exactly(page)
   const letters = finding(page, 'lettering').first()
-  await expect(letters).toContainText('cannot be read')
+  await expect(letters).toContainText('is not legible')
   await expect(letters.getByRole('img', { name: 'serious' })).toBeVisible()
   await expect(page.getByTestId('serious-count')).toContainText('▲')
   const [band, stage] = [await bandColors(page), await restingColors(page)]
@@ -38,7 +38,7 @@ test('a finding is put aside with a note, stays so after a reload, and comes bac
 }) => {
   await labelIn(page, '#f8f4ea #202020 #2e4f7f #e8b040 #e9b142')
   const first = page.getByTestId('finding').first()
-  await expect(first).toContainText('all but the same')
+  await expect(first).toContainText('nearly identical')
   await expect(first.getByTestId('fix').first()).toBeVisible() // the list has come to rest
   const words = ((await first.locator('p').first().textContent()) ?? '').trim()
   const count = await page.getByTestId('finding').count()
@@ -143,7 +143,7 @@ test('gone back on the trail, it is checked and dealt for as before @full', asyn
   await page.getByRole('tab', { name: 'Dealt' }).click()
   await expect(page.locator('[data-proof^=deal]')).toHaveCount(24)
   await goTo(page, 'Check')
-  await expect(finding(page, 'alike')).toContainText('all but the same')
+  await expect(finding(page, 'alike')).toContainText('nearly identical')
   await expect(finding(page, 'alike').getByTestId('fix').first()).toBeVisible()
 })
 

@@ -401,7 +401,7 @@ test('in a low window the dial folds by itself and the bench scrolls as one, dow
   await last.scrollIntoViewIfNeeded()
   await expect(last).toBeInViewport({ ratio: 0.9 })
   expect(((await last.locator('canvas').boundingBox()) ?? { height: 0 }).height).toBeGreaterThan(90)
-  await page.getByRole('button', { name: 'Show dial' }).click()
+  await page.getByTestId('dial-size').selectOption('large')
   await expect(page.getByTestId('ring')).toBeVisible()
   await last.scrollIntoViewIfNeeded()
   await last.click()
@@ -505,7 +505,7 @@ test('the whole scheme is adjusted live, and comes back with everything at rest 
 test('a cast lies over the scheme live, of a light or a color, and is fixed or taken away @full', async ({ page }) => {
   await page.getByRole('tab', { name: 'Whole scheme' }).click()
   const before = await bandColors(page)
-  await page.getByRole('button', { name: 'Lay a cast over it' }).click()
+  await page.getByRole('button', { name: 'Add a color cast' }).click()
   await expect.poll(() => bandColors(page)).not.toEqual(before)
   const states = [await bandColors(page)]
   for (const mode of ['screen', 'overlay', 'soft light', 'color', 'multiply']) {
@@ -523,7 +523,7 @@ test('a cast lies over the scheme live, of a light or a color, and is fixed or t
   await type(page, 'Strength in percent', '60')
   const cast = await bandColors(page)
   await page.getByRole('button', { name: 'Fix', exact: true }).click()
-  await expect(page.getByRole('button', { name: 'Lay a cast over it' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Add a color cast' })).toBeVisible()
   expect(await bandColors(page)).toEqual(cast)
   await page.keyboard.press('Control+z')
   await page.getByRole('button', { name: 'Take away' }).click()
@@ -532,7 +532,7 @@ test('a cast lies over the scheme live, of a light or a color, and is fixed or t
 
 test('a neutral settles the scheme, and in-betweens are blended from two swatches @full', async ({ page }) => {
   await page.getByRole('tab', { name: 'Whole scheme' }).click()
-  await page.getByRole('button', { name: 'Settle with a neutral' }).click()
+  await page.getByRole('button', { name: 'Add a quiet neutral' }).click()
   await expect.poll(async () => (await bandColors(page)).length).toBe(7)
   expect(lchOf((await bandColors(page)).at(-1) ?? '').c).toBeLessThan(0.025)
   await number(page, 'How many in between').fill('2')
@@ -541,4 +541,73 @@ test('a neutral settles the scheme, and in-betweens are blended from two swatche
   const [one, first, second, other] = (await bandColors(page)) as [string, string, string, string]
   expect(deltaE(one, first)).toBeLessThan(deltaE(one, other))
   expect(deltaE(second, other)).toBeLessThan(deltaE(one, other))
+})
+
+test.describe('where there is little room', () => {
+  test.use({ storageState: { cookies: [], origins: [] } })
+  test('all nine harmonies stand whole under a small dial, which grows while it is worked with; the trail is one line', async ({
+    page,
+  }) => {
+    const proofs = page.getByTestId('proofs')
+    await expect(proofs.getByTestId('proof')).toHaveCount(9)
+    const [room, last] = [await proofs.boundingBox(), await proofs.getByTestId('proof').last().boundingBox()]
+    if (!room || !last) throw new Error('There are no proofs.')
+    expect(last.y + last.height).toBeLessThanOrEqual(room.y + room.height + 1)
+
+    const dial = page.getByTestId('dial')
+    const heightOf = async (): Promise<number> => (await dial.boundingBox())?.height ?? 0
+    const small = await heightOf()
+    expect(small).toBeLessThan(125)
+    // under the pointer it grows over the proofs, which stay where they are
+    await page.getByTestId('ring').hover()
+    await expect.poll(heightOf).toBeGreaterThan(220)
+    expect((await proofs.getByTestId('proof').last().boundingBox())?.y).toBe(last.y)
+    await page.mouse.move(200, 300)
+    await expect.poll(heightOf).toBe(small)
+    // what is pressed at once is dragged as it is, and nothing grows under the hand
+    const before = await bandColors(page)
+    const base = page.getByTestId('ring').getByRole('slider').last()
+    const from = await middle(base)
+    await page.mouse.move(from.x, from.y)
+    await page.mouse.down()
+    await page.mouse.move(from.x + 20, from.y - 30, { steps: 6 })
+    expect(await heightOf()).toBe(small)
+    await page.mouse.up()
+    await expect.poll(() => bandColors(page)).not.toEqual(before)
+    await page.mouse.move(200, 300)
+    // by key: numbers on asking, and Escape
+    await page.keyboard.press('Escape')
+    await page.getByTestId('tone-plan').focus()
+    await page.keyboard.press('Tab')
+    expect(await heightOf()).toBe(small)
+    await page.keyboard.press('Tab')
+    await expect.poll(heightOf).toBeGreaterThan(220)
+    await page.keyboard.press('Escape')
+    await expect.poll(heightOf).toBe(small)
+    // numbers on asking
+    await page.getByTestId('dial-numbers').focus()
+    await page.keyboard.press('Enter')
+    await page.getByRole('slider', { name: 'Turn' }).focus()
+    await expect.poll(heightOf).toBeGreaterThan(220)
+    await page.keyboard.press('Escape')
+    await expect.poll(heightOf).toBe(small)
+    // the trail opens, and stays so
+    const trail = page.getByTestId('trail')
+    await expect(trail.getByTestId('state')).toHaveCount(0)
+    await expect(trail.getByTestId('scrub')).toBeVisible()
+    expect((await trail.boundingBox())?.height).toBeLessThan(44)
+    await page.getByTestId('trail-open').click()
+    await expect(trail.getByTestId('state').first()).toBeVisible()
+    await page.reload()
+    await expect(trail.getByTestId('state').first()).toBeVisible()
+  })
+  test('a finger’s first tap makes the dial large, and moves nothing', async ({ browser }) => {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 }, hasTouch: true })).newPage()
+    await openDemoCopy(page)
+    const before = await bandColors(page)
+    await page.getByTestId('ring').tap({ position: { x: 20, y: 60 } })
+    await expect.poll(async () => (await page.getByTestId('dial').boundingBox())?.height ?? 0).toBeGreaterThan(220)
+    expect(await bandColors(page)).toEqual(before)
+    await page.context().close()
+  })
 })

@@ -208,6 +208,12 @@ test('addresses that lead nowhere say so, unknown steps lead to the first; every
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Breezeholm kite festival: Gather')
   await page.keyboard.press('5')
   await expect(page).toHaveTitle('Hand over · Breezeholm kite festival · Plumbago')
+  // a project that is opened begins at its heading, and the first Tab leads to the steps
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Open Breezeholm kite festival', exact: true }).last().click()
+  await expect(page.getByTestId('heading')).toBeFocused()
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('button', { name: 'Compose', exact: true })).toBeFocused()
   await page.goto('/nowhere/at/all')
   await expect(page.getByTestId('error')).toContainText('There is nothing at this address')
   await page.getByRole('button', { name: 'All projects' }).click()

@@ -101,7 +101,7 @@ test.describe('with a mouse on a laptop', () => {
     await expect.poll(() => bandColors(page)).toEqual(offered)
     await page.mouse.move(400, 20)
     await recoloredFrom(page, before)
-    await page.getByRole('button', { name: 'Show dial' }).click()
+    await page.getByTestId('dial-size').selectOption('large')
     const [target, ring] = [page.locator('[data-stop="0"]'), await middle(page.getByTestId('ring'))]
     const turned = await bandColors(page)
     const from = await middle(target)
@@ -172,8 +172,7 @@ test.describe('with a finger on a tablet', () => {
 
     await step(page, 'Compose').tap()
     await page.locator('[data-proof=analogous]').tap()
-    if (await page.getByRole('button', { name: 'Show dial' }).count())
-      await page.getByRole('button', { name: 'Show dial' }).tap()
+    await page.getByTestId('dial-size').selectOption('large')
     const ring = await middle(page.getByTestId('ring'))
     const [from, before] = [await middle(page.locator('[data-stop="0"]')), await bandColors(page)]
     await fingers.drag(from, { x: 2 * ring.x - from.x, y: 2 * ring.y - from.y + 6 })

@@ -133,7 +133,7 @@ const putAside = (): void => {
             title="These colors are no lettering on a ground"
             @click="history.run({ do: 'say lettering', key: finding.key, is: false })"
           >
-            No lettering
+            Not lettering
           </button>
           <button
             class="control bare small px-1.5! text-caption"

@@ -62,7 +62,7 @@ onUnmounted(() => history.preview(null))
           <button class="control small px-2!" @click="checking.takeUp(finding)">Take up again</button>
         </li>
         <li v-for="key in unsaid" :key="key" class="flex items-center gap-2 py-1 text-caption">
-          <span class="min-w-0 grow">No lettering: {{ checking.namesIn(key) }}</span>
+          <span class="min-w-0 grow">Not lettering: {{ checking.namesIn(key) }}</span>
           <button class="control small px-2!" @click="history.run({ do: 'say lettering', key, is: null })">
             As it was found
           </button>

@@ -36,7 +36,7 @@ const castOf = (kind: Cast['of']['kind']): void =>
   <section class="grid gap-0.5 border-t border-line pt-1.5" aria-labelledby="cast-title" data-test="cast">
     <div class="flex items-center gap-2">
       <h3 id="cast-title" class="text-body! text-ink!">Cast</h3>
-      <button v-if="!cast" class="control small" @click="set({})">Lay a cast over it</button>
+      <button v-if="!cast" class="control small" @click="set({})">Add a color cast</button>
       <template v-else>
         <i class="size-4" :style="{ background: castColor(cast) }" />
         <SelectField

@@ -52,7 +52,9 @@ const turnsHint = computed(() => {
     : 'Show by turns the pieces whose inks differ most; choose others in Remap’s Set'
 })
 /** No proof that fits by itself is smaller, in the bench and where the sheet lies large. */
-const LEAST = { bench: 100, large: 120 } as const
+const LEAST = { bench: 92, large: 120 } as const
+/** Columns share the room that is left, but for so much of their own width: even, and never far apart. */
+const STRETCH = 1.2
 const where = computed(() => (large ? 'large' : 'bench'))
 const ratio = computed(() => sheetRatio(own.value.shown.map(({ piece }) => piece)))
 const fitted = computed(() =>
@@ -240,17 +242,17 @@ const step = (change: Partial<typeof proofs.variation>): void => {
     </div>
     <div ref="room" class="relative min-h-0 min-w-0">
       <FirstHint v-if="!large && !beside" hint="proofs" class="absolute right-2 top-2">
-        Point at a proof to see it on the stage; a click adopts it. Go through many: Undo and the trail bring all of
-        them back.
+        Point at a proof to see it on the stage; a click adopts it. The petals of its flower say how it does there:
+        edges kept, lettering, the accent, swatches in use, color-blind readers. Long and filled is good.
       </FirstHint>
       <ul
         v-if="own.shown.length"
         ref="grid"
         v-one-stop="{ of: '[data-proof]' }"
         data-previews
-        class="grid content-start justify-between gap-1.5"
+        class="grid content-start gap-1.5"
         :class="{ 'h-full snap-y snap-proximity overflow-y-auto *:snap-start': !flowing }"
-        :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, ${tile.width}px))` }"
+        :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, ${Math.round(tile.width * STRETCH)}px))` }"
         :aria-label="`Proofs: ${own.what}`"
         :data-test="beside ? 'proofs-beside' : 'proofs'"
       >

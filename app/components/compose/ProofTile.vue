@@ -59,18 +59,22 @@ const keyed = (event: KeyboardEvent): void => {
       <span class="block p-1" :style="{ height: `${height + 8}px` }"
         ><ArtworkProof :art="proof.piece" :large="height > 260" :colors="proof.colors" :by-hand="proof.byHand"
       /></span>
-      <SchemeStrip class="h-1.5" :scheme="proof.look.scheme" />
-      <span class="block w-full px-1 pt-px text-left text-caption leading-[14px]"
-        ><span class="inline-block first-letter:uppercase">{{ proof.caption }}</span
+      <span class="flex w-full items-center gap-1 pr-1"
+        ><SchemeStrip class="h-1.5 min-w-0 grow" :scheme="proof.look.scheme" /><span
+          v-if="proof.verdict.serious"
+          class="text-caption leading-[14px]"
+          :title="seriousWords"
+          data-test="proof-serious"
+          >▲{{ proof.verdict.serious }}</span
         ><VerdictFlower
-          class="float-right size-[15px]"
+          class="size-[14px] shrink-0"
           :verdict="proof.verdict"
           data-test="verdict"
           :data-rank="proof.verdict.rank.toFixed(4)"
-        /><span v-if="proof.verdict.serious" class="float-right pr-1" :title="seriousWords" data-test="proof-serious"
-          >▲{{ proof.verdict.serious }}</span
-        ></span
-      >
+      /></span>
+      <span class="block w-full px-1 text-left text-caption leading-[14px] wrap-break-word first-letter:uppercase">{{
+        proof.caption
+      }}</span>
     </button>
     <span class="tools" :class="{ marked }">
       <button

@@ -89,7 +89,7 @@ const nudge = (target: ToneTarget, event: KeyboardEvent): void => {
         <i :style="{ background: target.swatch.hex }" />
       </button>
     </div>
-    <label class="flex items-center gap-1.5 text-caption"
+    <label class="together flex items-center gap-1.5 text-caption"
       ><input v-model="together" type="checkbox" />Move all together</label
     >
   </div>

@@ -3,7 +3,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { asName } from '#core/document/names'
 import { withKey } from '~/words/shortcuts'
 import { useVirtualList } from '@vueuse/core'
-import { BookmarkIcon } from '@heroicons/vue/20/solid'
+import { BookmarkIcon, ChevronDownIcon, ChevronUpIcon } from '@heroicons/vue/20/solid'
 import { isBranch } from '#core/history/trail'
 import { markerFraction, stateAtFraction, stateBeside } from '#core/interaction/trailStrip'
 import type { TrailState } from '#core/document/trail'
@@ -20,8 +20,9 @@ import { useTrail } from '~/stores/trail'
 
 /**
  * Where one has been: every state as a small proof, newest right, over a bar with the colors of them all, which is
- * scrubbed. A click goes back; nothing later is lost.
+ * scrubbed. A click goes back; nothing later is lost. Closed, it is one line that says where one is and scrubs.
  */
+const open = defineModel<boolean>('open', { default: true })
 const history = useHistory()
 const shelf = useShelf()
 const painting = usePainting()
@@ -119,10 +120,10 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
     <p v-else-if="!trail.states.length" class="grid h-7 place-items-center text-caption text-quiet">
       Every change leaves a state here. K keeps the one you are in for good.
     </p>
-    <template v-else>
-      <div class="flex min-h-6 items-center gap-2 text-caption">
+    <div v-else class="flex flex-wrap items-center gap-x-2 text-caption" :class="{ 'flex-nowrap!': !open }">
+      <div class="flex min-h-6 min-w-0 items-center gap-2" :class="open ? 'grow' : 'max-w-3/5'">
         <h3>Trail</h3>
-        <span class="value" data-test="trail-at">{{ placeOf(shown?.id ?? null) + 1 }} of {{ states.length }}</span>
+        <span class="value whitespace-nowrap" data-test="trail-at">{{ placeOf(shown?.id ?? null) + 1 }} of {{ states.length }}</span>
         <template v-if="shown">
           <TypedField
             v-if="shown.kept !== null"
@@ -136,9 +137,11 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
             ><span class="first-letter:uppercase">{{ shown.did }}</span> · {{ momentWords(shown.time) }}</span
           >
         </template>
+      </div>
+      <div class="order-1 flex items-center gap-2">
         <button
           v-if="shown"
-          class="control ml-auto small px-1.5! text-caption"
+          class="control small px-1.5! text-caption"
           title="Put the scheme of this state on the shelf"
           data-test="trail-shelf"
           @click="shelf.offer({ name: shown.kept ?? asName(shown.did), kind: 'trail', scheme: shown.look.scheme })"
@@ -153,11 +156,22 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
         >
           {{ shown?.kept ? 'Let go' : 'Keep' }}
         </button>
-        <label class="flex items-center gap-1"><input v-model="onlyKept" type="checkbox" />Kept only</label>
+        <label v-if="open" class="flex items-center gap-1"><input v-model="onlyKept" type="checkbox" />Kept only</label>
+        <button
+          class="control bare small px-1!"
+          :aria-expanded="open"
+          :aria-label="open ? 'Close the trail' : 'Open the trail'"
+          :title="open ? 'Trail as one line' : 'All states of the trail'"
+          data-test="trail-open"
+          @click="open = !open"
+        >
+          <component :is="open ? ChevronDownIcon : ChevronUpIcon" class="size-4" />
+        </button>
       </div>
       <div
+        v-if="open"
         v-bind="containerProps"
-        class="h-[50px] overflow-x-auto overflow-y-hidden [scrollbar-width:none]"
+        class="order-2 h-[50px] basis-full overflow-x-auto overflow-y-hidden [scrollbar-width:none]"
         @pointerleave="point(null)"
       >
         <ul
@@ -198,7 +212,8 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
         </ul>
       </div>
       <div
-        class="relative flex min-h-(--low) touch-none items-center"
+        class="relative flex min-h-(--low) min-w-16 touch-none items-center"
+        :class="open ? 'order-3 basis-full' : 'grow'"
         role="slider"
         tabindex="0"
         aria-label="Scrub through the trail"
@@ -217,7 +232,7 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
           :style="{ left: marker }"
         />
       </div>
-    </template>
+    </div>
   </section>
 </template>
 

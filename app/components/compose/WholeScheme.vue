@@ -217,7 +217,7 @@ const MEASURE_HINTS = {
           @pointerleave="history.preview(null)"
           @click="history.run(neutral)"
         >
-          Settle with a neutral
+          Add a quiet neutral
         </button>
       </p>
     </section>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted, useTemplateRef } from 'vue'
 import { withKey } from '~/words/shortcuts'
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/vue/20/solid'
 import { STEP_WORDS, STEPS, type Step } from '~/words/steps'
@@ -10,6 +10,11 @@ defineProps<{ step: Step }>()
 const emit = defineEmits<{ step: [step: Step] }>()
 const history = useHistory()
 const checking = useChecking()
+const heading = useTemplateRef<HTMLElement>('heading')
+/** A project that was opened begins at its heading, unless somebody is somewhere in it already. */
+onMounted(() => {
+  if (document.activeElement === document.body) heading.value?.focus({ preventScroll: true })
+})
 /** The mark rests while colors pass by. */
 const swatches = computed(() => history.settled?.scheme.map(({ hex }) => hex) ?? [])
 </script>
@@ -26,6 +31,9 @@ const swatches = computed(() => history.settled?.scheme.map(({ hex }) => hex) ??
       /></NuxtLink>
       <ProjectTitle />
     </div>
+    <h1 ref="heading" class="sr-only" tabindex="-1" data-test="heading">
+      {{ history.document?.name }}: {{ STEP_WORDS[step].title }}
+    </h1>
     <nav aria-label="Steps">
       <ol v-one-stop="{ of: '.step-mark' }" class="flex">
         <li v-for="each in STEPS" :key="each">
@@ -85,6 +93,10 @@ const swatches = computed(() => history.settled?.scheme.map(({ hex }) => hex) ??
   height: 44px;
   padding: 0 20px;
   color: var(--quiet);
+}
+.step-mark:focus-visible {
+  z-index: 1;
+  outline-offset: -3px;
 }
 .step-mark::after {
   content: '';

@@ -25,6 +25,6 @@ watch([one, other], () => {
     test="new-password"
     :hint="`At least ${PASSWORD.least} letters; a few words are better than one.`"
   />
-  <PasswordField v-model="other" label="The same again" use="new-password" test="new-password-again" />
+  <PasswordField v-model="other" label="Repeat password" use="new-password" test="new-password-again" />
   <p class="min-h-[18px]" role="status" data-test="new-password-why">{{ why ? `▲ ${why}` : '' }}</p>
 </template>

@@ -67,7 +67,7 @@ onMounted(load)
       <NewPassword v-model="password" />
       <p class="text-right">
         <button class="control primary" :disabled="!password || busy" data-test="welcome-go">
-          {{ busy ? 'Setting it…' : 'Set it and go in' }}
+          {{ busy ? 'Setting it…' : 'Set password' }}
         </button>
       </p>
     </form>

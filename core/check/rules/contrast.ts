@@ -98,7 +98,7 @@ export const lettering: Rule = {
         rule: 'lettering',
         severity: contrastNow(worst) < RATIO.large ? 'serious' : 'doubtful',
         words: `Lettering in ${namesOf(state, smallerFirst(worst), ' on ')} ${
-          contrastNow(worst) < RATIO.large ? 'cannot be read' : 'reads only when large'
+          contrastNow(worst) < RATIO.large ? 'is not legible' : 'is legible only at large sizes'
         }.`,
         figure: `${ratio(contrastNow(worst))}, needs ${RATIO.text}:1`,
         measured: [Math.floor(contrastNow(worst) * 10), Math.round(part * 100)],
@@ -125,7 +125,7 @@ export const areas: Rule = {
         key: keyOf('areas', swatches),
         rule: 'areas',
         severity: contrastNow(worst) < 2 ? 'doubtful' : 'slight',
-        words: `Areas in ${namesOf(state, swatches, ' and ')} hardly part any more.`,
+        words: `Areas in ${namesOf(state, swatches, ' and ')} blend together.`,
         figure: `${ratio(contrastNow(worst))}, was ${ratio(originalContrast(worst))}; ${percent(part)} of all edges`,
         measured: [Math.floor(contrastNow(worst) * 10), Math.round(part * 100)],
         swatches,

@@ -21,7 +21,7 @@ const [ENOUGH, DEAD] = [4, 0.004]
 /** Ways to let a swatch and others change places. */
 const exchanges = (swatch: Swatch, others: readonly Swatch[]): Try[] =>
   others.map(other => ({
-    words: `Let ${swatch.name} and ${other.name} change places`,
+    words: `Swap ${swatch.name} and ${other.name}`,
     steps: () => [{ do: 'exchange', swatches: [swatch.id, other.id] }],
   }))
 
@@ -54,11 +54,11 @@ export const accent: Rule = {
         ofUse,
       },
     ]
-    if (area < SEEN) return say('doubtful', `The accent, ${found.name}, colors nothing.`, percent(area), [0])
+    if (area < SEEN) return say('doubtful', `The accent, ${found.name}, isn’t used anywhere.`, percent(area), [0])
     if (found.id === most.id || area > TOO_MUCH)
       return say(
         'slight',
-        `The accent, ${found.name}, covers too much to draw the eye.`,
+        `The accent, ${found.name}, covers too much to stand out.`,
         `${percent(area)} of the picture`,
         [Math.round(area * 100)],
       )
@@ -66,8 +66,8 @@ export const accent: Rule = {
     if (apart >= ACCENT.apart) return []
     return say(
       'doubtful',
-      `The accent, ${found.name}, is only another tone of ${most.name}.`,
-      `ΔE ${apart.toFixed(0)} apart, ${ACCENT.apart} draw the eye`,
+      `The accent, ${found.name}, is just another tone of ${most.name}.`,
+      `ΔE ${apart.toFixed(0)} apart, ${ACCENT.apart} stands out`,
       [Math.round(apart)],
       false,
     )
@@ -83,7 +83,7 @@ export const accent: Rule = {
     const beside = largest[0] ?? most
     const complement = distinctColor(rotate(wheel, beside.hex, 180), others)
     return [
-      inColor(id, complement, `Take the complement of ${beside.name}`),
+      inColor(id, complement, `Use the complement of ${beside.name}`),
       ...stronger(id, state),
       ...lighterOrDarker([id], state),
       ...exchanges(swatch, largest.slice(0, 3)),
@@ -157,12 +157,12 @@ export const shares: Rule = {
         .filter(shares => shares > state.project.remap.meant.shares)
         .map(
           (shares): Try => ({
-            words: `Let shares weigh ${percent(shares)} in the matching`,
+            words: `Give shares ${percent(shares)} weight in matching`,
             steps: () => [{ do: 'weigh', shares }],
           }),
         ),
       {
-        words: 'Mean the shares as they are',
+        words: 'Use the current shares',
         steps: () => [
           {
             do: 'share out',
@@ -184,7 +184,7 @@ export const unused: Rule = {
           key: keyOf('unused', [id]),
           rule: 'unused',
           severity: 'slight',
-          words: `${name} colors nothing in the artwork.`,
+          words: `${name} isn’t used in the artwork.`,
           figure: percent(areaOf(state, id)),
           measured: [0],
           swatches: [id],
@@ -212,7 +212,7 @@ export const alike: Rule = {
             key: keyOf('alike', [one.id, other.id]),
             rule: 'alike',
             severity: 'doubtful',
-            words: `${one.name} and ${other.name} are all but the same.`,
+            words: `${one.name} and ${other.name} are nearly identical.`,
             figure: `ΔE ${apart.toFixed(1)}`,
             measured: [Math.round(apart)],
             swatches: [one.id, other.id],
@@ -241,7 +241,7 @@ export const loud: Rule = {
         key: keyOf('loud', []),
         rule: 'loud',
         severity: 'slight',
-        words: `${hues.length} strong hues compete for the eye.`,
+        words: `${hues.length} strong hues compete for attention.`,
         figure: hues.map(({ name }) => name).join(', '),
         measured: [hues.length],
         swatches: hues.map(({ id }) => id),
@@ -256,7 +256,7 @@ export const loud: Rule = {
       const { l, c, h } = lchOf(swatch.hex)
       return [
         {
-          words: `Quiet ${swatch.name}`,
+          words: `Mute ${swatch.name}`,
           steps: () =>
             [0.85, 0.7, 0.55, 0.4, 0.25].map(part => ({
               do: 'edit swatch' as const,
@@ -281,7 +281,7 @@ export const neutral: Rule = {
           key: keyOf('neutral', []),
           rule: 'neutral',
           severity: 'slight',
-          words: 'No neutral lets the colors settle.',
+          words: 'There is no neutral to rest the eye.',
           figure: `${scheme.length} colors, none of them gray`,
           measured: [scheme.length],
           swatches: [],
@@ -299,8 +299,8 @@ export const neutral: Rule = {
           key: keyOf('neutral', [id]),
           rule: 'neutral',
           severity: 'slight',
-          words: `${name} has nothing of ${most.name} in it.`,
-          figure: 'a gray without a hue',
+          words: `${name} is a plain gray beside ${most.name}.`,
+          figure: 'a gray with no hue',
           measured: [0],
           swatches: [id],
           inks: state.inksOf.get(id) ?? [],

@@ -58,7 +58,7 @@ export const print: Rule = {
       [],
     )
     const nearest: Try = {
-      words: `Take the nearest ${swatch.name} that prints`,
+      words: `Use the nearest ${swatch.name} that prints`,
       steps: () => printable.map(hex => ({ do: 'edit swatch', id, hex })),
     }
     return [nearest]
@@ -80,8 +80,8 @@ export const ink: Rule = {
           key: keyOf('ink', [id]),
           rule: 'ink',
           severity: 'doubtful',
-          words: `${name} takes more ink than the paper bears.`,
-          figure: `${laid.toFixed(0)}% of at most ${most}%`,
+          words: `${name} uses more ink than the paper can take.`,
+          figure: `${laid.toFixed(0)}%, limit ${most}%`,
           measured: [Math.round(laid), most],
           swatches: [id],
           inks: state.inksOf.get(id) ?? [],

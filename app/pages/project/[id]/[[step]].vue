@@ -91,7 +91,7 @@ const PARTS = [
   {
     to: 'bench',
     within: '[data-test=bench]',
-    where: '[data-test=bench] [role=tab][tabindex="0"], [data-test=bench] button',
+    where: '[data-test=bench] [role=tab][tabindex="0"], [data-test=bench] :is(button, select)',
   },
   { to: 'scheme', within: '[data-test=band]', where: '[data-test=band] [data-swatch-id][tabindex="0"]' },
 ] as const
@@ -171,7 +171,6 @@ onUnmounted(() => {
     class="grid h-full grid-rows-[44px_minmax(0,1fr)_var(--band)]"
     :class="{ 'outline-2 -outline-offset-4 outline-accent': over }"
   >
-    <h1 class="sr-only">{{ name }}: {{ title }}</h1>
     <p class="skips">
       <button v-for="{ to, where } in PARTS" :key="to" class="control" @click="partOf(where)?.focus()">
         To the {{ to }}
