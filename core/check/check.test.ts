@@ -69,7 +69,9 @@ describe('findings', () => {
     expect(of(five, 'alike')?.swatches).toEqual(['s4', 's5'])
     expect(of(labelIn(['#d01020', '#10a020', '#1030d0', '#e0c000']), 'loud')?.words).toContain('4 strong hues')
     expect(of(labelIn(['#d01020', '#10a020', '#1030d0', '#e0c000']), 'neutral')?.words).toContain('There is no neutral')
-    expect(of(labelIn(['#2e4f7f', '#808080', '#f8f4ea', '#e8b040']), 'neutral')?.words).toContain('a plain gray beside color 1')
+    expect(of(labelIn(['#2e4f7f', '#808080', '#f8f4ea', '#e8b040']), 'neutral')?.words).toContain(
+      'a plain gray beside color 1',
+    )
   })
   it('put aside stay so until their figures change', () => {
     const pale = labelIn(['#f8f4ea', '#b9b3a4', '#2e4f7f', '#e8b040'])

@@ -123,7 +123,9 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
     <div v-else class="flex flex-wrap items-center gap-x-2 text-caption" :class="{ 'flex-nowrap!': !open }">
       <div class="flex min-h-6 min-w-0 items-center gap-2" :class="open ? 'grow' : 'max-w-3/5'">
         <h3>Trail</h3>
-        <span class="value whitespace-nowrap" data-test="trail-at">{{ placeOf(shown?.id ?? null) + 1 }} of {{ states.length }}</span>
+        <span class="value whitespace-nowrap" data-test="trail-at"
+          >{{ placeOf(shown?.id ?? null) + 1 }} of {{ states.length }}</span
+        >
         <template v-if="shown">
           <TypedField
             v-if="shown.kept !== null"
