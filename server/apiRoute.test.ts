@@ -31,6 +31,7 @@ describe('contracts', () => {
       'GET artwork/[hash]/pictures',
       'GET artwork/[hash]/source',
       'GET artwork/[hash]/stage',
+      'GET brand/[token]/files/[...path]',
       'GET health',
       'GET jobs/[id]/result',
       'GET live',

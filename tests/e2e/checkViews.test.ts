@@ -119,7 +119,7 @@ test('on two papers colors take other inks and look otherwise, on stage and band
   await page.getByRole('textbox', { name: 'Ink at most in percent' }).fill('200')
   await page.getByRole('textbox', { name: 'Ink at most in percent' }).press('Enter')
   await view(page, 'Findings')
-  await expect(finding(page, 'ink').first()).toContainText('of at most 200%')
+  await expect(finding(page, 'ink').first()).toContainText('limit 200%')
   await saved(page)
   await page.reload()
   await view(page, 'Print')

@@ -10,13 +10,13 @@ const notices = useNotices()
   </ul>
 </template>
 
-<style scoped>
+<style>
 /* Beside the first hint, which stands in the same corner. */
-:global(:root:has([data-test='hint-band'])) .notices {
+:root:has([data-test='hint-band']) .notices {
   left: 288px;
 }
 /* Out of the way while somebody presses or drags on the artwork. */
-:global(:root:has([data-test='stage']:active)) .notices {
+:root:has([data-test='stage']:active) .notices {
   pointer-events: none;
   opacity: 0.12;
 }
