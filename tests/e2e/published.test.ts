@@ -41,7 +41,7 @@ test('a colorway is published; a folder follows it from version to version, unti
   expect(link).toMatch(/\/brand\/[\w-]{32}$/)
   await isAccessible(page, '[data-test=publications]')
   // the tests' own port is one that programs refuse to ask at; another server stands on the same database
-  const { address } = (served = await serve(testDatabase(), Number(new URL(baseURL ?? '').port) + 61))
+  const { address } = (served = await serve(testDatabase(), Number(new URL(baseURL ?? '').port) + 83))
   const pull = (from: string, into: string, ...words: string[]) =>
     pulled(from.replace(/^http:\/\/[^/]+/, address), into, ...words)
   const folder = await mkdtemp(join(tmpdir(), 'plumbago-brand-'))
