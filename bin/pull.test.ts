@@ -4,6 +4,9 @@ import { mkdir, mkdtemp, readdir, readFile, rm, symlink, writeFile } from 'node:
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { APART, TAKEN_BY } from '#core/extract/extract'
+import { HOLD } from '#core/remap/hold'
+import { HUES, SHARES } from '#core/remap/intent'
 import type { PublishedBrand } from '#core/document/publication'
 import { addressOfLink, isSafePath } from './pull'
 import { runHere, type Ended } from '../tests/cli'
@@ -11,12 +14,12 @@ import { runHere, type Ended } from '../tests/cli'
 const TOKEN = 'a'.repeat(32)
 let server: Server
 let link: string
-/** What is published: the content of files by path. */
+/** Published files: their content by path. */
 let files: Record<string, string>
 let version: number
 /** Requests the server heard: those for files by their path. */
 let heard: string[]
-/** What the server does in place of answering; nothing usually. */
+/** An answer in place of the usual one; null for none. */
 let instead: ((path: string) => { status: number; body: string } | null) | null
 
 const sha = (text: string): string => createHash('sha256').update(text).digest('hex')
@@ -172,6 +175,12 @@ describe('plumbago pull', () => {
 })
 
 describe('the help', () => {
+  it('names the usual values that the product has', async () => {
+    const text = (await runHere('remap', '--help')).out + (await runHere('extract', '--help')).out
+    const usual = { hold: HOLD.rest, shares: SHARES.rest, hues: HUES.rest, apart: APART.usual, by: TAKEN_BY[0] }
+    for (const [option, value] of Object.entries(usual))
+      expect(text.replace(/\s+/g, ' ')).toMatch(new RegExp(`--${option} <[^>]*> [^()]*\\(default: "${value}"\\)`))
+  })
   it('tells of every verb, and of the options of one', async () => {
     const [all, one] = [await runHere('--help'), await runHere('remap', '--help')]
     expect([all.code, one.code]).toEqual([0, 0])

@@ -11,7 +11,7 @@ import { Refusal, refuse } from './words'
 
 /* Follows a publication: brings a folder up to date with what is behind its link, and writes only what changed. */
 
-/** What the process ends with where something changed. */
+/** The exit code where something changed. */
 export const CHANGED = 3
 
 /** In the folder: what was pulled last; and, while it is being pulled, the files that are not all there yet. */
@@ -27,8 +27,8 @@ const TRIES = 3
 const MAX_FILES = 50_000
 const MAX_BYTES = 4 * 1024 ** 3
 const MAX_LIST_BYTES = 64 * 1024 ** 2
-/** The number of paths that are told one by one. */
-const MAX_TOLD = 20
+/** The most paths that are listed one by one. */
+const MAX_LISTED = 20
 
 const stateSchema = z.object({ link: z.string(), tag: z.string().nullable(), brand: publishedBrandSchema })
 type State = z.infer<typeof stateSchema>
@@ -82,7 +82,7 @@ const ask = async (address: string, headers: Record<string, string> = {}): Promi
   return refuse(message ?? `${new URL(address).host} answered with ${response.status}.`)
 }
 
-/** What is published now, checked; as it was pulled last where that is the same. */
+/** The list of the present version, checked; the one pulled last where it is the same. */
 const askBrand = async (
   address: string,
   known: State | null,
@@ -171,7 +171,7 @@ const fetchFiles = async (address: string, files: readonly PublishedFile[], into
   for (const each of ended) if (each.status === 'rejected') throw each.reason
 }
 
-/** What has to be done to a folder. */
+/** Differences of a folder from the published files. */
 interface Differences {
   added: PublishedFile[]
   changed: PublishedFile[]
@@ -226,8 +226,10 @@ const tell = (
   process.stdout.write(
     [
       `Version ${version}${isCheck ? ' would change this folder' : ''}: ${words}`,
-      ...lines.slice(0, MAX_TOLD),
-      ...(lines.length > MAX_TOLD ? [`  and ${countWords(lines.length - MAX_TOLD, 'more file', 'more files')}`] : []),
+      ...lines.slice(0, MAX_LISTED),
+      ...(lines.length > MAX_LISTED
+        ? [`  and ${countWords(lines.length - MAX_LISTED, 'more file', 'more files')}`]
+        : []),
       '',
     ].join('\n'),
   )
@@ -243,10 +245,12 @@ const pullOnce = async (
   const known = await readState(root, link)
   const { brand, tag } = await askBrand(address, known)
   const found = await compareFolder(root, brand, known, over)
-  const [fetched, isSame] = [[...found.added, ...found.changed], !found.added.length && !found.changed.length]
-  if (isSame && !found.removed.length) process.stdout.write(`Up to date: version ${brand.version}.\n`)
+  const fetched = [...found.added, ...found.changed]
+  const isUpToDate = !fetched.length && !found.removed.length
+  const code = isUpToDate ? 0 : CHANGED
+  if (isUpToDate) process.stdout.write(`Up to date: version ${brand.version}.\n`)
   else tell(found, brand, check)
-  if (check) return isSame && !found.removed.length ? 0 : CHANGED
+  if (check) return code
   await mkdir(root, { recursive: true })
   const part = join(root, PART)
   await rm(part, { recursive: true, force: true })
@@ -264,7 +268,7 @@ const pullOnce = async (
   const state: State = { link, tag, brand }
   await writeFile(join(root, `${STATE}.part`), `${JSON.stringify(state)}\n`)
   await rename(join(root, `${STATE}.part`), join(root, STATE))
-  return isSame && !found.removed.length ? 0 : CHANGED
+  return code
 }
 
 /**

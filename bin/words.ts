@@ -32,7 +32,7 @@ export const numberIn = (text: string, what: string): number => {
 
 export const required = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)
 
-/** What is recolored besides the colors on the page. */
+/** Parts of a file recolored besides the colors on the page. */
 export const alsoIn = (text: string): Also[] =>
   text
     .split(',')

@@ -1,7 +1,7 @@
 import { run } from '../bin/program'
 import { reasonOf } from '../bin/reason'
 
-/** How the command line ended: its exit code, and what it wrote. */
+/** Result of a run of the command line: its exit code and output. */
 export interface Ended {
   code: number
   out: string

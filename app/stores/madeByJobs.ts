@@ -18,7 +18,7 @@ interface Made {
 /** Returns whether the job of something is still to be done. */
 export const isInMaking = ({ making }: Made): boolean => making?.state === 'waiting' || making?.state === 'underway'
 
-/** What a project has of a kind that jobs make: listed by the server, and asked for again while one is being made. */
+/** The things of one kind that jobs make for a project: listed by the server, and asked for again while one is being made. */
 export interface MadeByJobs<Item extends Made> {
   /** Null as long as it is not known which there are. */
   items: ShallowRef<readonly Item[] | null>

@@ -14,7 +14,7 @@ export interface Notice {
   kind: 'done' | 'problem'
   undo?: () => void | Promise<void>
   label: string
-  /** The number of times it was said on end. */
+  /** Number of times in a row it was shown. */
   count: number
 }
 
@@ -33,10 +33,7 @@ export const useNotices = defineStore('notices', () => {
     const id = next++
     const count = (shown.value.find(notice => notice.text === text)?.count ?? 0) + 1
     const others = shown.value.filter(notice => notice.text !== text)
-    shown.value = [
-      ...others.slice(Math.max(0, others.length - (MAX_SHOWN - 1))),
-      { id, text, kind, label, count, ...(undo ? { undo } : {}) },
-    ]
+    shown.value = [...others.slice(1 - MAX_SHOWN), { id, text, kind, label, count, ...(undo ? { undo } : {}) }]
   }
 
   /** Says that a file was not taken, and offers another try where that may help. */

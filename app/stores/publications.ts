@@ -62,7 +62,7 @@ export const usePublications = defineStore('publications', () => {
     notices.attempt(async () => {
       put(await server.renewPublicationLink(publication.id))
     })
-  /** What the colors of its colorway have become since it was published, in words; empty where they are as published. */
+  /** Changes of the colors of its colorway since it was published, in words; empty where they are as published. */
   const changedSince = ({ put: chosen, swatches, version }: Publication): string => {
     const look = history.settled && publishedLook(history.settled, chosen)
     if (!look || !version) return ''

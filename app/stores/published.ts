@@ -7,7 +7,7 @@ import { server } from '~/api/server'
 /** A scheme by its colors, whatever their order. */
 const keyOf = (colors: readonly Hex[]): string => [...colors].sort().join()
 
-/** What is published of all projects, for the lists of projects and schemes. */
+/** Publications of all projects, for the lists of projects and schemes. */
 export const usePublished = defineStore('published', () => {
   const byProject = shallowRef<ReadonlyMap<string, readonly Published[]>>(new Map())
   const byColors = shallowRef<ReadonlyMap<string, readonly Published[]>>(new Map())
@@ -26,7 +26,7 @@ export const usePublished = defineStore('published', () => {
   const load = (): Promise<void> => (loading = ask())
   /** Waits until it is known, or is found out not to be. */
   const whenLoaded = (): Promise<void> => loading ?? load()
-  /** What is published of a project, the latest first. */
+  /** Publications of a project, the latest first. */
   const ofProject = (id: string): readonly Published[] => byProject.value.get(id) ?? []
   /** Where a scheme with these colors is published. */
   const ofColors = (colors: readonly Hex[]): readonly Published[] => byColors.value.get(keyOf(colors)) ?? []

@@ -27,7 +27,7 @@ export const withMatching = (command: Command): Command =>
     .option('--tolerance <0-20>', 'up to which difference inks count as one', '0')
     .option('--restrict <file>', 'a list of colors, of which alone the result is made')
 
-/** What the options of a list of colors say of it. */
+/** Help on an option that takes a list of colors. */
 export const COLORS = 'a list of colors as text, CSS, CSV, design tokens or SVG'
 
 /** Collects an option that may be given several times. */

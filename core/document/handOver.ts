@@ -47,3 +47,6 @@ export const moodSchema = z.object({
 export type Mood = z.infer<typeof moodSchema>
 
 export const FIRST_MOOD: Mood = { arrangement: 'lead', shape: 'landscape', colors: 'blocks', names: true, pictures: [] }
+
+/** Ways drawings are written: with other color values and nothing else, or with custom properties of CSS. */
+export const SVG_WAYS = ['tokens', 'properties'] as const

@@ -18,4 +18,9 @@ export const jobSchema = z.object({
   size: z.number().nullable(),
   createdAt: z.string(),
 })
+/** Progress of a job that makes something else than files to save, and why it ended. */
+export const makingSchema = jobSchema
+  .pick({ state: true, done: true, parts: true, reason: true })
+  .extend({ job: z.uuid() })
+
 export type HandOverJob = z.infer<typeof jobSchema>

@@ -1,20 +1,18 @@
 import { z } from 'zod'
 import { ROLES } from '#core/harmony/proportion'
 import { hashSchema, hexSchema, idSchema, listOf, nameSchema, part } from './basics'
-import { jobSchema } from './job'
+import { SVG_WAYS } from './handOver'
+import { makingSchema } from './job'
 import { MAX_ARTWORK } from './limits'
 
 /* A publication: a colorway as files behind a link, in versions, so that those who use it can follow the brand. */
 
-/** How artwork is written: with its colors, or with custom properties of CSS. */
-export const PUBLISHED_SVG = ['tokens', 'properties'] as const
-
-/** What is published: a colorway (or the project as it is now), and which artwork in it; null for all of it. */
+/** The choice of what to publish: a colorway (or the project as it is now), and which artwork in it; null for all of it. */
 export const publicationPutSchema = z.object({
   title: nameSchema,
   look: idSchema,
   artwork: listOf(idSchema, { most: MAX_ARTWORK * 2 }).nullable(),
-  svg: z.enum(PUBLISHED_SVG).default('tokens'),
+  svg: z.enum(SVG_WAYS).default('tokens'),
   ladders: z.boolean().default(false),
 })
 export type PublicationPut = z.infer<typeof publicationPutSchema>
@@ -66,7 +64,7 @@ export type PublishedBrand = z.infer<typeof publishedBrandSchema>
 /** A publication as its designer sees it. */
 export const publicationSchema = z.object({
   id: z.uuid(),
-  /** What was chosen when it was published last. */
+  /** The choice when it was published last. */
   put: publicationPutSchema,
   /** The name of the colorway. */
   lookName: z.string(),
@@ -83,11 +81,11 @@ export const publicationSchema = z.object({
   files: z.number().int().min(0),
   bytes: z.number().int().min(0),
   /** Progress of the version that is being written, or why that failed. */
-  making: jobSchema.pick({ state: true, done: true, parts: true, reason: true }).extend({ job: z.uuid() }).nullable(),
+  making: makingSchema.nullable(),
 })
 export type Publication = z.infer<typeof publicationSchema>
 
-/** What is published of a project, where projects and schemes are listed. */
+/** A publication as it is listed where projects and schemes are listed. */
 export const publishedSchema = z.object({
   id: z.uuid(),
   project: z.object({ id: z.uuid(), name: z.string() }),

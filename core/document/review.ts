@@ -2,7 +2,7 @@ import { countWords } from './names'
 import { z } from 'zod'
 import { ROLES } from '#core/harmony/proportion'
 import { hexSchema, idSchema, listOf, nameSchema, part } from './basics'
-import { jobSchema } from './job'
+import { makingSchema } from './job'
 import { MAX_COMMENT_LENGTH, MAX_ARTWORK, MAX_COLORWAYS } from './limits'
 
 /* A review: what a client is shown behind a link, frozen when it was published, and what is said on it. */
@@ -122,9 +122,7 @@ const reviewSourcesSchema = z.record(z.string(), z.string())
 export type ReviewSources = z.infer<typeof reviewSourcesSchema>
 
 /** Progress of the pictures of a review. */
-const reviewMakingSchema = jobSchema
-  .pick({ state: true, done: true, parts: true, reason: true })
-  .extend({ job: z.uuid(), failures: z.number().int().min(0) })
+const reviewMakingSchema = makingSchema.extend({ failures: z.number().int().min(0) })
 export type ReviewMaking = z.infer<typeof reviewMakingSchema>
 
 /** A review as whoever has the link sees it. */

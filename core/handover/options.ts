@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { hexSchema, idSchema, listOf } from '#core/document/basics'
+import { SVG_WAYS } from '#core/document/handOver'
 import { MAX_ARTWORK, MAX_COLORWAYS } from '#core/document/limits'
 import { SCHEME_FORMAT_KINDS } from '#core/formats/formats'
 
@@ -20,7 +21,6 @@ const sizeSchema = z.discriminatedUnion('by', [
 ])
 export type PictureSize = z.infer<typeof sizeSchema>
 
-export const SVG_WAYS = ['tokens', 'properties'] as const
 export const GRADIENT_FILES = ['css', 'svg', 'png'] as const
 export const PAGE_FILES = ['pdf', 'png'] as const
 

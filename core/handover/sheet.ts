@@ -129,7 +129,7 @@ const cellsFor = (room: Rect, shapes: readonly number[], gap: number, under: num
 /** Number of artworks that stand on one page. */
 const ON_PAGE = 12
 
-/** How many pieces are not shown: “24 of 1,000 pieces of artwork”. */
+/** The part of the artwork that is shown, in words: “24 of 1,000 pieces of artwork”. */
 const leftWords = ({ artwork, left }: SheetLook): string =>
   `${artwork.length} of ${countWords(artwork.length + left, 'piece')} of artwork`
 

@@ -31,7 +31,7 @@ const profileOf = (art: Artwork, inks: readonly InkArea[]): Profile => {
 
 const distance = (one: Lab, other: Lab): number => Math.hypot(one.l - other.l, one.a - other.a, one.b - other.b)
 
-/** How far the inks of a piece lie on average from the nearest of another, by area. */
+/** Mean distance of the inks of a piece from the nearest of another, weighed by area. */
 const oneWay = (from: Profile, to: Profile): number =>
   from.inks.reduce((sum, { lab, part }) => {
     let least = Infinity

@@ -19,7 +19,7 @@ const linkKey = async (sql: Sql): Promise<string> => {
 const tokenOf = (key: string, kind: LinkKind, id: string, number: number): string =>
   createHmac('sha256', key).update(`${kind} ${id} ${number}`).digest().subarray(0, 24).toString('base64url')
 
-/** What is known of a stored link. */
+/** A stored link. */
 export interface StoredLink {
   id: string
   link_number: number

@@ -16,7 +16,7 @@ import { hashToken } from '../token'
 import { inTransaction } from './connect'
 import { makeLink, readLinks, type StoredLink } from './links'
 
-/** What a version shows: what was chosen, and its colorway. */
+/** Content of a version: the choice it was made by, and its colorway. */
 export interface PublishedContent {
   put: PublicationPut
   lookName: string
@@ -127,7 +127,7 @@ export const publicationsOf = async (sql: Sql, project: string, only?: string): 
   return rows.map(({ id, shown, version, versions, job, state, done, parts, reason, ...row }, i) => ({
     ...{ id, ...shown, version, versions, files: row.files, bytes: Number(row.bytes), token: tokens[i] ?? null },
     ...{ createdAt: row.created_at.toISOString(), withdrawnAt: row.withdrawn_at?.toISOString() ?? null },
-    // a version that was written is told by the version; only what waits, is under way or went wrong is told here
+    // only a job that waits, is under way or failed: a version that was written shows by its number
     making: job && row.next ? { job, state, done, parts, reason } : null,
   }))
 }
@@ -165,7 +165,7 @@ export const listPublished = async (sql: Sql): Promise<Published[]> => {
   }))
 }
 
-/** What stands behind a link: its version, and a tag that is another one whenever anything of it is. */
+/** A publication behind a link: its version, and a tag that is another one whenever anything of it is. */
 export interface PublicationBehind {
   id: string
   version: number

@@ -157,10 +157,10 @@ const writeBlock = async (
 const writeAll = async (sql: Sql, taken: Taken, files: readonly Planned[], stop: AbortController): Promise<void> => {
   const blocks = blocksOf(files)
   const left = new Map(blocks.entries())
-  let told = 0
+  let reportedAt = 0
   const tell = async (doing: string): Promise<void> => {
-    if (performance.now() - told < TELL_MS) return
-    told = performance.now()
+    if (performance.now() - reportedAt < TELL_MS) return
+    reportedAt = performance.now()
     await reportProgress(sql, taken.id, { parts: files.length, doing })
   }
   while (left.size && !stop.signal.aborted) {

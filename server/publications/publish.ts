@@ -10,7 +10,7 @@ import type { PublishedContent } from '../db/publications'
 import { httpError } from '../httpError'
 
 /**
- * What is to be published of a project that was saved as this version. Rejects with 404 where there is no such project or colorway,
+ * The content of a new version of a project that was saved as this version. Rejects with 404 where there is no such project or colorway,
  * 409 where the project was changed since, and 400 where the colorway has no swatches.
  */
 export const publishedContent = async (

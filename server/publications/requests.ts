@@ -13,7 +13,7 @@ const SHARED_HEADERS = {
   'x-robots-tag': 'noindex, nofollow',
 }
 
-/** The publication behind the link that is asked for; its version is told with the answer. */
+/** The publication behind the requested link; its version goes into the headers of the answer. */
 export const requestedPublication = async (event: H3Event): Promise<PublicationBehind> => {
   const found = await publicationBehind(database(), event.context.params?.token ?? '')
   setHeaders(event, { ...SHARED_HEADERS, 'plumbago-version': String(found.version) })

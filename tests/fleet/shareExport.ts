@@ -43,7 +43,7 @@ const startWorkers = (url: string, count: number): ChildProcess[] =>
     }),
   )
 
-/** What an export came to. */
+/** Result of an export. */
 export interface Shared {
   workers: number
   killed: boolean
@@ -53,7 +53,7 @@ export interface Shared {
   whole: boolean
 }
 
-/** Exports the icons as SVG and PNG by so many workers; where it is said, the first is killed when a third is done. */
+/** Exports the icons as SVG and PNG by so many workers; where `killed` is true, the first is killed when a third is done. */
 export const shareExport = async (sql: Sql, url: string, runs: ReadonlyArray<[number, boolean]>): Promise<Shared[]> => {
   const { id, project } = await iconProject(sql)
   const wanted = {

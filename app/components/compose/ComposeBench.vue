@@ -43,7 +43,7 @@ watchEffect(() => {
 onUnmounted(() => {
   proofs.roomy = false
 })
-/** How the dial is shown, and whether the trail is more than a line, as it was chosen last for so much room. */
+/** The dial's appearance and whether the trail is open, as they were chosen last for this much room. */
 const dials = useLocalStorage<Record<string, (typeof DIALS)[number]['value']>>('plumbago dial', {})
 const dial = computed({
   get: () => dials.value[room.value] ?? USUAL_DIAL[room.value],

@@ -39,7 +39,7 @@ const room = useTemplateRef<HTMLElement>('room')
 const grid = useTemplateRef<HTMLElement>('grid')
 const { width, height } = useElementSize(room)
 
-/** What proofs show by turns: all artwork, or what stands for it where there is much. */
+/** Artwork that proofs show by turns, in words: all of it, or the representatives of a large set. */
 const turnsTitle = computed(() => {
   const [all, shown] = [painting.pieces.length, painting.representatives.length]
   return shown < all ? `${shown} of ${all} pieces` : 'All artwork'

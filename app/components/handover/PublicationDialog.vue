@@ -7,7 +7,7 @@ import { allArtwork } from '#core/handover/plan'
 import { useHistory } from '~/stores/history'
 import { usePublications } from '~/stores/publications'
 
-/** What is published: anew, or as the next version of a publication. */
+/** The choice of what to publish: anew, or as the next version of a publication. */
 const { again } = defineProps<{ again?: Publication }>()
 const emit = defineEmits<{ close: [] }>()
 const history = useHistory()

@@ -4,10 +4,10 @@ import type { Publication } from '#core/document/publication'
 import { useMe } from '~/stores/me'
 import { usePublications } from '~/stores/publications'
 
-/** What is published of the project: colorways as files behind links, for websites and teams that follow the brand. */
+/** Publications of the project: colorways as files behind links, for websites and teams that follow the brand. */
 const publications = usePublications()
 const me = useMe()
-/** What the dialog is open for: something new, or the next version of a publication. */
+/** The purpose the dialog is open for: a new publication, or the next version of one; null while it is closed. */
 const publishing = ref<{ again?: Publication } | null>(null)
 </script>
 

@@ -23,7 +23,7 @@ const measure = ({ target }: Event): void => {
   const { naturalWidth, naturalHeight } = target as HTMLImageElement
   if (naturalHeight) seen.value = naturalWidth / naturalHeight
 }
-/** What is published of it: “Published: Harbor, version 3; Dusk, version 1”; what is called as it is goes without its name. */
+/** Its publications, in words: “Published: Harbor, version 3; Dusk, version 1”; what is called as it is goes without its name. */
 const publishedWords = computed(() => {
   const all = published.ofProject(card.id)
   const named = all

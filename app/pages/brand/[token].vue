@@ -10,7 +10,7 @@ import { useCopying } from '~/composables/useCopying'
 import { dayWords, sizeWords } from '~/words/amounts'
 import { reasonOf } from '~/words/reasonOf'
 
-/* What is published behind a link: colors, files, and how to follow them. */
+/* The page of a publication: its colors, files, and how to follow them. */
 definePageMeta({ key: route => String(route.params.token) })
 const token = String(useRoute().params.token)
 const { copy } = useCopying()
