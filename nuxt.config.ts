@@ -1,4 +1,5 @@
 import tailwindcss from '@tailwindcss/vite'
+import { marked } from 'marked'
 import { fileURLToPath } from 'node:url'
 
 /** Types of core that no import leads to. */
@@ -13,6 +14,32 @@ const withoutUnused = {
       : null,
 }
 
+/** Turns off Zod's test for `eval`, which our policy forbids and browsers log as an error. */
+const zodWithoutEval = {
+  name: 'zod-without-eval',
+  transform: (code: string, id: string) =>
+    id.endsWith('zod/v4/core/core.js')
+      ? { code: code.replace('globalConfig = {}', 'globalConfig = { jitless: true }'), map: null }
+      : null,
+}
+
+/** Makes docs/guide.md into HTML with its tasks; its pictures are those of docs/screenshots, served under /guide/. */
+const guide = {
+  name: 'guide',
+  transform: async (code: string, id: string) => {
+    if (!id.endsWith('docs/guide.md')) return null
+    const tasks: Array<{ id: string; title: string }> = []
+    const html = (await marked.parse(code))
+      .replaceAll('src="screenshots/', 'loading="lazy" src="/guide/')
+      .replace(/<h2>(.*?)<\/h2>/g, (_, title: string) => {
+        const anchor = title.toLowerCase().replace(/[^a-z]+/g, '-')
+        tasks.push({ id: anchor, title })
+        return `<h2 id="${anchor}">${title}</h2>`
+      })
+    return { code: `export default ${JSON.stringify({ html, tasks })}`, map: null }
+  },
+}
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-03-01',
   ssr: false,
@@ -21,7 +48,7 @@ export default defineNuxtConfig({
   components: [{ path: '~/components', pathPrefix: false }],
   // what a file uses it says, so that the structure check sees it; only components come by their names
   imports: { autoImport: false },
-  css: ['~/assets/main.css'],
+  css: ['~/assets/main.css', '~/assets/further-scripts.css'],
   devtools: { enabled: false },
   telemetry: false,
   sourcemap: false, // the server's code stays readable as it is
@@ -37,9 +64,15 @@ export default defineNuxtConfig({
   // Tailwind's plugin and Lightning CSS do what these would do once more
   postcss: { plugins: { autoprefixer: false, cssnano: false } },
   vite: {
-    build: { reportCompressedSize: false },
-    plugins: [tailwindcss(), withoutUnused],
-    worker: { format: 'es' },
+    build: {
+      reportCompressedSize: false,
+      // what several parts of core share comes as one file: else a first visit makes twenty requests more
+      rolldownOptions: {
+        output: { codeSplitting: { groups: [{ name: 'shared', minShareCount: 3, test: /\/core\// }] } },
+      },
+    },
+    plugins: [tailwindcss(), withoutUnused, zodWithoutEval, guide],
+    worker: { format: 'es', plugins: () => [zodWithoutEval] },
     // no component here or in a package used says what it is by options
     define: { __VUE_OPTIONS_API__: 'false' },
   },
@@ -49,6 +82,7 @@ export default defineNuxtConfig({
   },
   nitro: {
     // Brotli at its best takes longer than the whole build; answers are compressed as they go (server/compression.ts)
+    publicAssets: [{ dir: fileURLToPath(new URL('docs/screenshots', import.meta.url)), baseURL: '/guide' }],
     compressPublicAssets: { gzip: true, brotli: false },
     // packages are taken from where they are installed; a build that is moved is built anew (bin/ground.sh)
     externals: { trace: false },

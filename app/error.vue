@@ -13,7 +13,7 @@ useHead({ title: () => (isMissing.value ? 'Nothing here · Plumbago' : 'Somethin
 
 <template>
   <main class="grid h-full place-content-center gap-3 text-center" data-test="error">
-    <h1>{{ isMissing ? 'There is nothing at this address' : 'This page broke down' }}</h1>
+    <h1>{{ isMissing ? 'There is nothing at this address' : 'Something went wrong on this page' }}</h1>
     <p v-if="isMissing" class="text-quiet">It may have been mistyped, or what was here is gone.</p>
     <p v-else class="text-quiet">{{ error.message }} Your work is kept; go back and try again.</p>
     <p><button class="control primary" @click="clearError({ redirect: '/' })">All projects</button></p>

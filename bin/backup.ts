@@ -22,12 +22,12 @@ const showProgress = (doing: string) => {
 
 const throwInWords = (error: unknown): never => {
   if (error instanceof BackupRefused) throw new Refusal(error.message)
-  if (isDatabaseGone(error)) throw new Refusal('The database does not answer.')
+  if (isDatabaseGone(error)) throw new Refusal('The database isn’t responding.')
   if (error instanceof Error && 'code' in error) {
-    if (error.code === 'ENOSPC') throw new Refusal('The disk is full; nothing was kept.')
+    if (error.code === 'ENOSPC') throw new Refusal('The disk is full; nothing was saved.')
     if (error.code === 'ENOENT') throw new Refusal('There is no such file or folder.')
     if (error.code === '53100') throw new Refusal('The disk of the database is full; nothing was restored.')
-    if (error.code === '25006') throw new Refusal('The database only lets itself be read; nothing was restored.')
+    if (error.code === '25006') throw new Refusal('The database is read-only; nothing was restored.')
   }
   throw error
 }
@@ -43,7 +43,7 @@ export const backUp = async (path: string): Promise<void> => {
       () => false,
     ))
   )
-    refuse(`${path} is there already; name another file.`)
+    refuse(`${path} already exists; name another file.`)
   try {
     const last = await withDatabase(sql =>
       backup(sql, isFile ? createWriteStream(part, { mode: 0o600 }) : process.stdout, showProgress('Backed up')),
@@ -83,7 +83,7 @@ export const bringBack = async (
   try {
     const from = await openBackup(path)
     const { made } = await withDatabase(sql => restore(sql, from, { over, onProgress: showProgress('Restored') }), into)
-    process.stderr.write(`Restored what was backed up at ${made}.\n`)
+    process.stderr.write(`Restored the backup of ${made}.\n`)
   } catch (error) {
     throwInWords(error)
   }

@@ -24,8 +24,8 @@ const runInParallel = async (
   const workers = poolOf<Task, Outcome>({
     size: Math.min(availableParallelism(), tasks.length),
     longest: LONGEST,
-    late: `It takes more than ${LONGEST / 1000} seconds.`,
-    broken: 'Reading it took more than this machine has.',
+    late: `It takes longer than ${LONGEST / 1000} seconds.`,
+    broken: 'Reading it takes more memory than this machine has.',
     hire: () => fork(WORKER, { serialization: 'advanced' }),
   })
   let count = 0

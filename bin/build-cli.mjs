@@ -24,17 +24,6 @@ const whereItWas = {
   },
 }
 
-/** Parts of a package that read files beside them, by what its own build for browsers has in their place. */
-const inOnePiece = {
-  name: 'in one piece',
-  setup({ onLoad }) {
-    onLoad({ filter: /css-tree[\\/]lib[\\/](data|version)\.js$/ }, async ({ path }) => ({
-      contents: await readFile(path.replace(/[\\/]lib[\\/]/, `${sep}dist${sep}`), 'utf8'),
-      loader: 'js',
-    }))
-  },
-}
-
 await rm(out, { recursive: true, force: true })
 await build({
   entryPoints: {
@@ -55,7 +44,7 @@ await build({
   banner: {
     js: "import { createRequire as plumbagoRequire } from 'node:module'; const require = plumbagoRequire(import.meta.url);",
   },
-  plugins: [whereItWas, inOnePiece],
+  plugins: [whereItWas],
   logLevel: 'warning',
 })
 await writeFile(resolve(out, '.built'), '')

@@ -38,7 +38,7 @@ export const checkFile = async (
   const project = planProject(plan, inks)
   const idOf = (hex: Hex): string => {
     const found = project.scheme.find(swatch => swatch.hex === hex)
-    if (!found) throw new RangeError(`${hex} is no color of the scheme.`)
+    if (!found) throw new RangeError(`${hex} is not a color of the scheme.`)
     return found.id
   }
   const lettering = Object.fromEntries(text.map(([one, other]) => [keyOf('lettering', [idOf(one), idOf(other)]), true]))

@@ -59,8 +59,8 @@ fullIt(
     expect(made.error).toMatch(/^Backed up [\d.]+ MB, 1 projects\.\n$/)
     expect(statSync(file).mode & 0o777).toBe(0o600)
     expect((await plumbago(['backup', file])).error).toContain('is there already')
-    expect((await plumbago(['restore', file])).error).toContain('something in this database already')
-    expect((await plumbago(['restore', file, '--into', there])).error).toMatch(/^Restored what was backed up at 20/)
+    expect((await plumbago(['restore', file])).error).toContain('This database is not empty')
+    expect((await plumbago(['restore', file, '--into', there])).error).toMatch(/^Restored the backup of 20/)
     expect(await namesIn(there)).toEqual(['Kites'])
 
     const short = join(folder, 'short.plumbago')
@@ -86,7 +86,7 @@ fullIt(
       expect(refused.error).toContain(sentence)
     }
     const gone = await plumbago(['backup', join(folder, 'gone')], 'postgres://x:y@127.0.0.1:1/none')
-    expect(gone).toMatchObject({ code: 2, error: 'The database does not answer.\n' })
+    expect(gone).toMatchObject({ code: 2, error: 'The database isn’t responding.\n' })
   },
 )
 
@@ -94,5 +94,5 @@ it('tells who works here, and gives links', async () => {
   expect((await plumbago(['people'])).out).toBe('Nobody yet.\n')
   const first = await plumbago(['people', '--first', '--at', 'https://studio.example/'])
   expect(first.out).toMatch(/https:\/\/studio\.example\/welcome\/[\w-]{32}\n$/)
-  expect((await plumbago(['people', '--link', 'Nobody'])).error).toContain('There is nobody called “Nobody”.')
+  expect((await plumbago(['people', '--link', 'Nobody'])).error).toContain('Nobody here is called “Nobody”.')
 })

@@ -27,7 +27,7 @@ export const wantedOf = ({ as, width, ladders, allColors }: ExportWords): Omit<W
     .map(word => {
       const pixels = numberIn(word, 'width')
       if (!Number.isInteger(pixels) || pixels < PNG_WIDTH.least || pixels > PNG_WIDTH.most)
-        refuse(`A picture is ${PNG_WIDTH.least} to ${PNG_WIDTH.most} pixels wide, not ${word}.`)
+        refuse(`A picture must be ${PNG_WIDTH.least} to ${PNG_WIDTH.most} pixels wide, not ${word}.`)
       return { by: 'width' as const, pixels }
     })
   return {
@@ -78,9 +78,9 @@ export const gradientFromWords = async (words: GradientOptions): Promise<void> =
     })
   if (colors.length < 2) refuse('A gradient takes two colors or more.')
   const [, width, height] =
-    /^(\d{1,5})x(\d{1,5})$/.exec(words.size) ?? refuse(`“${words.size}” is no size like 1920x1080.`)
+    /^(\d{1,5})x(\d{1,5})$/.exec(words.size) ?? refuse(`“${words.size}” is not a size like 1920x1080.`)
   const [wide, high] = [Number(width), Number(height)]
-  if (!wide || !high || wide * high > 144e6) refuse(`${words.size} is too large, or nothing.`)
+  if (!wide || !high || wide * high > 144e6) refuse(`${words.size} is too large or empty.`)
   const out = required(words.out, '-o')
   const { writeGradient } = await import('./gradients')
   await writeGradient(

@@ -66,7 +66,7 @@ const readDocument = async (path: string): Promise<Gathered> => {
     const named =
       beside.find(({ file }) => file.hash === hash) ??
       beside.find(({ file }) => displayTitle(file.name) === displayTitle(name))
-    if (!named) throw new Error(`The artwork “${name}” does not lie beside ${path}.`)
+    if (!named) throw new Error(`The artwork “${name}” is not next to ${path}.`)
     files.set(hash, named)
   }
   return { project, files }

@@ -14,7 +14,7 @@ export interface ExtractWords {
 const leanIn = (text: string): Lean => {
   const [x, y, ...more] = text.split(',').map(part => numberIn(part, 'lean'))
   if (x === undefined || y === undefined || more.length || Math.abs(x) > 1 || Math.abs(y) > 1)
-    return refuse(`“${text}” is no lean; it takes two numbers from -1 to 1, like 0.5,-0.2.`)
+    return refuse(`“${text}” is not a lean; give two numbers from -1 to 1, like 0.5,-0.2.`)
   return { x, y }
 }
 
@@ -25,7 +25,7 @@ const leanIn = (text: string): Lean => {
 export const extractFromFile = async (path: string, words: ExtractWords): Promise<string> => {
   const count = numberIn(words.count, 'count')
   if (!Number.isInteger(count) || count < EXTRACTED.least || count > EXTRACTED.most)
-    refuse(`An extraction gives ${EXTRACTED.least} to ${EXTRACTED.most} colors, not ${words.count}.`)
+    refuse(`The number of colors must be ${EXTRACTED.least} to ${EXTRACTED.most}, not ${words.count}.`)
   const lean = leanIn(words.lean)
   const apart = numberIn(words.apart, 'apart')
   const by = oneOf(TAKEN_BY, words.by, 'way to take colors')

@@ -12,7 +12,7 @@ export interface PeopleWords {
 const linkOf = (at: string, token: string): string => `${at.replace(/\/+$/, '')}/welcome/${token}`
 
 /**
- * Runs the verb for people and returns its output: who works here, a new link for somebody, or the link for the first
+ * Runs the verb for people and returns its output: who works here, a new link for a person, or the link for the first
  * owner (nothing where there is one).
  */
 export const runPeople = async (sql: Sql, { link, first, at }: PeopleWords): Promise<string> => {
@@ -21,7 +21,7 @@ export const runPeople = async (sql: Sql, { link, first, at }: PeopleWords): Pro
     return token === null ? '' : `Nobody can sign in yet. The owner sets a password here, once:\n${linkOf(at, token)}\n`
   }
   if (link !== undefined) {
-    const person = (await personCalled(sql, link)) ?? refuse(`There is nobody called “${link}”.`)
+    const person = (await personCalled(sql, link)) ?? refuse(`Nobody here is called “${link}”.`)
     return `${linkOf(at, await welcomeAgain(sql, person.id))}\n`
   }
   const all = await listPeople(sql)

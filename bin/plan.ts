@@ -62,14 +62,14 @@ export const planOf = async (words: PlanWords): Promise<Plan> => {
   }
   const seed = numberIn(words.seed, 'seed')
   const tolerance = numberIn(words.tolerance, 'tolerance')
-  if (!Number.isInteger(seed) || seed < 0) refuse(`“${words.seed}” is no seed; it takes a whole number from 0 on.`)
+  if (!Number.isInteger(seed) || seed < 0) refuse(`“${words.seed}” is not a seed; give a whole number, 0 or more.`)
   if (tolerance < TOLERANCE.least || tolerance > TOLERANCE.most)
-    refuse(`A tolerance is ${TOLERANCE.least} to ${TOLERANCE.most}, not ${words.tolerance}.`)
+    refuse(`A tolerance must be ${TOLERANCE.least} to ${TOLERANCE.most}, not ${words.tolerance}.`)
   const hold = numberIn(words.hold, 'hold')
-  if (hold < HOLD.least || hold > HOLD.most) refuse(`A hold is ${HOLD.least} to ${HOLD.most}, not ${words.hold}.`)
+  if (hold < HOLD.least || hold > HOLD.most) refuse(`A hold must be ${HOLD.least} to ${HOLD.most}, not ${words.hold}.`)
   const position = (word: 'shares' | 'hues'): number => {
     const value = numberIn(words[word], word)
-    return value >= 0 && value <= 1 ? value : refuse(`The weight of ${word} is 0 to 1, not ${words[word]}.`)
+    return value >= 0 && value <= 1 ? value : refuse(`The weight of ${word} must be 0 to 1, not ${words[word]}.`)
   }
   return {
     kind: 'scheme',

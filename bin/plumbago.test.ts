@@ -113,7 +113,7 @@ describe('the command line', () => {
         const { code, out } = await plumbago('batch', from, '--scheme', scheme, '-o', to)
         expect(code).toBe(2)
         expect(out).toContain('2 of 3 files remapped.')
-        expect(out).toMatch(/b\.png: It is no PNG, JPEG, WebP or GIF picture/)
+        expect(out).toMatch(/b\.png: It is not a PNG, JPEG, WebP or GIF picture/)
         expect((await sharp(join(to, 'a.png')).metadata()).width).toBe(90)
       },
       120_000,
@@ -430,7 +430,7 @@ describe('the command line', () => {
       expect(await readFile(join(out, 'scheme/kites.css'), 'utf8')).toContain(':root {')
       await rm(join(folder, 'badge.svg'))
       const { code, err } = await plumbago('export', join(folder, 'kites.json'), '-o', out)
-      expect([code, err]).toEqual([2, expect.stringContaining('The artwork “Badge” does not lie beside')])
+      expect([code, err]).toEqual([2, expect.stringContaining('The artwork “Badge” is not next to')])
     })
     it.each(['css', 'svg', 'png'])('a gradient as %s', async ending => {
       const out = join(await scratch(), `dusk.${ending}`)
@@ -454,7 +454,7 @@ describe('the command line', () => {
 
   it.each([
     [['export', join(root, 'demo/artwork'), '-o', '/tmp/x'], 'needs a scheme'],
-    [['export', join(root, 'package.json'), '--as', 'gif', '-o', '/tmp/x'], '“gif” is no kind of file'],
+    [['export', join(root, 'package.json'), '--as', 'gif', '-o', '/tmp/x'], '“gif” is not a kind of file'],
     [['export', '/nowhere', '--scheme', poster, '-o', '/tmp/x'], 'no such file'],
     [['gradient', '--colors', 'red', '-o', '/tmp/x.css'], 'two colors or more'],
     [['gradient', '--colors', 'red,teal', '-o', '/tmp/x.gif'], 'written as CSS, SVG or PNG'],
@@ -462,19 +462,19 @@ describe('the command line', () => {
     [['check', poster], '--scheme is missing'],
     [['check', '/nowhere.svg', '--scheme', join(root, 'package.json')], 'holds no colors'],
     [['check', poster, '--scheme', poster, '--text', 'red and blue'], 'is not a pair like #202020 on #f8f4ea'],
-    [['check', poster, '--scheme', poster, '--text', '#123456 on #ffffff'], '#123456 is no color of the scheme'],
-    [['check', poster, '--scheme', poster, '--profile', join(root, 'package.json')], 'It is no CMYK profile'],
+    [['check', poster, '--scheme', poster, '--text', '#123456 on #ffffff'], '#123456 is not a color of the scheme'],
+    [['check', poster, '--scheme', poster, '--profile', join(root, 'package.json')], 'It is not a CMYK profile'],
     [['check', poster, '--scheme', poster, '--profile', 'newsprint'], 'no such file'],
     [['inks', '/nowhere.svg', '--json'], 'no such file'],
     [['inks', join(root, 'package.json')], 'not an SVG'],
     [['remap', poster, '--map', '#12=#34', '-o', '/tmp/x.svg'], '“#12” is not a color'],
     [['remap', poster, '-o', '/tmp/x.svg'], '--map, --map-file or --scheme is missing'],
     [['scheme', '--base', 'red', '--count', '40'], '2 to 10 swatches'],
-    [['scheme', '--base', 'red', '--tone', 'loud'], '“loud” is no tone plan'],
-    [['extract', poster], 'no PNG, JPEG, WebP or GIF'],
-    [['extract', poster, '--count', '13'], '2 to 12 colors'],
-    [['extract', poster, '--lean', '3,0'], 'no lean'],
-    [['extract', poster, '--by', 'heart'], 'no way to take colors; there are eye, faithful'],
+    [['scheme', '--base', 'red', '--tone', 'loud'], '“loud” is not a tone plan'],
+    [['extract', poster], 'not a PNG, JPEG, WebP or GIF'],
+    [['extract', poster, '--count', '13'], 'must be 2 to 12'],
+    [['extract', poster, '--lean', '3,0'], 'not a lean'],
+    [['extract', poster, '--by', 'heart'], 'not a way to take colors; choose one of eye, faithful'],
     [['paint'], 'unknown command'],
     [['pull'], 'missing required argument'],
     [['inks', poster, '--nonsense'], 'nonsense'],

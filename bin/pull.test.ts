@@ -121,7 +121,7 @@ describe('plumbago pull', () => {
     await writeFile(join(folder, 'artwork/icons/home.svg'), 'mine')
     delete files['artwork/icons/home.svg']
     version = 2
-    expect((await pull(folder)).err).toContain('it was changed here and is left')
+    expect((await pull(folder)).err).toContain('but changed here, so it is left')
     expect((await contents(folder))['artwork/icons/home.svg']).toBe('mine')
   })
   it('touches nothing where the network goes in the middle, and begins anew where a version comes meanwhile', async () => {
@@ -147,10 +147,10 @@ describe('plumbago pull', () => {
     instead = () => ({ status: 410, body: JSON.stringify({ message: 'This publication was withdrawn.' }) })
     expect(await pull(await scratch())).toMatchObject({ code: 2, err: 'This publication was withdrawn.\n' })
     instead = () => ({ status: 200, body: '{"version":1}' })
-    expect((await pull(await scratch())).err).toContain('is no publication')
+    expect((await pull(await scratch())).err).toContain('does not lead to a publication')
     instead = () => ({ status: 200, body: '<html>' })
-    expect((await pull(await scratch())).err).toContain('is no publication')
-    expect(() => addressOfLink('https://studio.example/review/x')).toThrow('no link of a publication')
+    expect((await pull(await scratch())).err).toContain('does not lead to a publication')
+    expect(() => addressOfLink('https://studio.example/review/x')).toThrow('not a publication link')
     expect(addressOfLink(` https://studio.example/brand/${TOKEN}/?x#y `)).toBe(
       `https://studio.example/api/brand/${TOKEN}`,
     )
@@ -169,7 +169,7 @@ describe('plumbago pull', () => {
     const [folder, other] = [await scratch(), await scratch()]
     await mkdir(join(other, 'icons'))
     await symlink(other, join(folder, 'artwork'))
-    expect((await pull(folder)).err).toContain('is no folder')
+    expect((await pull(folder)).err).toContain('is not a folder')
     expect(await contents(other)).toEqual({})
   })
 })

@@ -39,7 +39,7 @@ class Outdated extends Error {}
 /** The address a link is asked at: `…/brand/TOKEN` as `…/api/brand/TOKEN`. */
 export const addressOfLink = (link: string): string => {
   const [, before, token] = /^(https?:\/\/[^/?#]+)\/brand\/([\w-]{32})\/?(?:[?#].*)?$/.exec(link.trim()) ?? []
-  if (!before || !token) refuse('This is no link of a publication; one looks like https://studio.example/brand/….')
+  if (!before || !token) refuse('This is not a publication link; one looks like https://studio.example/brand/….')
   return `${before}/api/brand/${token}`
 }
 
@@ -91,11 +91,11 @@ const askBrand = async (
   if (response.status === 304 && known) return known
   const text = (await bytesOf(response, MAX_LIST_BYTES)).toString('utf8')
   const { data: brand } = publishedBrandSchema.safeParse(parseJson(text))
-  if (!brand) return refuse('What is behind this link is no publication.')
+  if (!brand) return refuse('This link does not lead to a publication.')
   const bytes = brand.files.reduce((sum, { size }) => sum + size, 0)
-  if (brand.files.length > MAX_FILES || bytes > MAX_BYTES) refuse('What is behind this link is too large to be pulled.')
+  if (brand.files.length > MAX_FILES || bytes > MAX_BYTES) refuse('The publication is too large to be pulled.')
   const wrong = brand.files.find(({ path }) => !isSafePath(path))
-  if (wrong) refuse(`What is behind this link holds a file that would leave the folder: ${JSON.stringify(wrong.path)}.`)
+  if (wrong) refuse(`The publication has a file that would leave the folder: ${JSON.stringify(wrong.path)}.`)
   return { brand, tag: response.headers.get('etag') }
 }
 
@@ -108,7 +108,7 @@ const hashOfFile = async (path: string): Promise<string | null> => {
     throw error
   })
   if (!found) return null
-  if (!found.isFile()) return refuse(`${path} is no file.`)
+  if (!found.isFile()) return refuse(`${path} is not a file.`)
   const hash = createHash('sha256')
   await pipeline(createReadStream(path), hash)
   return hash.digest('hex')
@@ -122,7 +122,7 @@ const refuseLinks = async (root: string, paths: readonly string[]): Promise<void
       folders.add(folder)
   for (const folder of folders) {
     const found = await lstat(join(root, folder)).catch(() => null)
-    if (found && !found.isDirectory()) refuse(`${join(root, folder)} is no folder.`)
+    if (found && !found.isDirectory()) refuse(`${join(root, folder)} is not a folder.`)
   }
 }
 
@@ -195,7 +195,7 @@ const compareFolder = async (
     if (hash === file.sha256) continue
     if (hash !== null && !before.has(file.path) && !over)
       refuse(
-        `${join(root, file.path)} is there already and was not pulled. Take another folder, or write over it with --over.`,
+        `${join(root, file.path)} already exists and was not pulled. Use another folder, or overwrite it with --over.`,
       )
     found[hash === null ? 'added' : 'changed'].push(file)
   }
@@ -204,7 +204,7 @@ const compareFolder = async (
     if (present.has(path) || !isSafePath(path)) continue
     const hash = await hashOfFile(join(root, path))
     if (hash === sha256) found.removed.push(path)
-    else if (hash !== null) process.stderr.write(`${path}: no longer published; it was changed here and is left.\n`)
+    else if (hash !== null) process.stderr.write(`${path}: no longer published, but changed here, so it is left.\n`)
   }
   return found
 }

@@ -31,7 +31,7 @@ export const schemeText = (words: SchemeWords): string => {
   const typed = parseColor(words.base) ?? refuse(`“${words.base}” is not a color.`)
   const count = numberIn(words.count, 'count')
   if (!Number.isInteger(count) || count < COUNT.least || count > COUNT.most)
-    refuse(`A scheme has ${COUNT.least} to ${COUNT.most} swatches, not ${words.count}.`)
+    refuse(`A scheme must have ${COUNT.least} to ${COUNT.most} swatches, not ${words.count}.`)
   const hexes = derive({
     base: typed.hex,
     baseHue: typed.hue,

@@ -197,8 +197,8 @@ const claim = async (): Promise<void> => {
   if (left && isAlive(left.start)) {
     say(
       left.address
-        ? `Plumbago is running already, at ${left.address}.`
-        : 'Plumbago is being started already, by another start in this folder.',
+        ? `Plumbago is already running at ${left.address}.`
+        : 'Plumbago is already being started by another command in this folder.',
     )
     process.exit(0)
   }
@@ -206,7 +206,7 @@ const claim = async (): Promise<void> => {
   for (const log of ['server.log', 'worker.log']) writeFileSync(join(DATA, log), '')
   if (!left) return
   const orphans = left.children.filter(isAlive)
-  if (orphans.length || left.cluster) say('Taking over what an earlier start left.')
+  if (orphans.length || left.cluster) say('Taking over from an earlier start.')
   note.cluster = left.cluster
   await Promise.all(orphans.map(end))
 }
@@ -309,7 +309,7 @@ const [isPrepared, isBuilt] = await Promise.all([
   run('bash', ['-c', '. bin/ground.sh; need_build']),
 ])
 if (!isPrepared) await giveUp('The database could not be prepared.')
-if (!isBuilt) await giveUp('There is nothing to serve.')
+if (!isBuilt) await giveUp('There is no build to serve.')
 if (!process.env.DATABASE_URL) void keepDatabase()
 void keepWorker(url)
 /** Where people reach it: under its own name where it has one, by https where a proxy stands before it. */

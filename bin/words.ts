@@ -23,11 +23,11 @@ export const naming =
 
 export const oneOf = <Word extends string>(words: readonly Word[], typed: string, what: string): Word =>
   words.find(choice => choice === typed.replace(/-/g, ' ')) ??
-  refuse(`“${typed}” is no ${what}; there are ${words.join(', ')}.`)
+  refuse(`“${typed}” is not a ${what}; choose one of ${words.join(', ')}.`)
 
 export const numberIn = (text: string, what: string): number => {
   const value = Number(text)
-  return text.trim() && Number.isFinite(value) ? value : refuse(`“${text}” is no number for ${what}.`)
+  return text.trim() && Number.isFinite(value) ? value : refuse(`“${text}” is not a number for ${what}.`)
 }
 
 export const required = (value: string | undefined, what: string): string => value ?? refuse(`${what} is missing.`)

@@ -19,8 +19,8 @@ const MEDIA: Readonly<Record<string, string>> = {
   gif: 'image/gif',
 }
 
-const NO_PICTURE = 'It is no PNG, JPEG, WebP or GIF picture.'
-const BROKEN = 'The picture is damaged or ends in the middle; it cannot be read to its end.'
+const NO_PICTURE = 'It is not a PNG, JPEG, WebP or GIF picture.'
+const BROKEN = 'The picture is damaged or incomplete; it can’t be read to its end.'
 
 const openSharp = (bytes: Uint8Array): sharp.Sharp =>
   sharp(bytes, { failOn: 'truncated', pages: 1, limitInputPixels: MAX_PIXELS })
@@ -44,9 +44,9 @@ export const pictureInfo = async (bytes: Uint8Array): Promise<PictureInfo> => {
     head.pages && head.pages > 1 ? (head.pageHeight ?? head.autoOrient.height) : head.autoOrient.height,
   ]
   const notes = [
-    ...((head.pages ?? 1) > 1 ? ['It is animated; its first frame is taken.'] : []),
+    ...((head.pages ?? 1) > 1 ? ['It is animated; its first frame is used.'] : []),
     ...(head.space === 'cmyk' ? ['It is in CMYK; its colors are converted to sRGB.'] : []),
-    ...(head.depth !== 'uchar' ? ['It has more than 8 bits a channel; it is worked on in 8.'] : []),
+    ...(head.depth !== 'uchar' ? ['It has more than 8 bits per channel; it is read with 8.'] : []),
   ]
   return { width, height, media, notes }
 }

@@ -37,7 +37,7 @@ export interface PoolPlan {
 /** A task that was called off. */
 export class Canceled extends Error {
   constructor() {
-    super('It was called off.')
+    super('It was canceled.')
   }
 }
 

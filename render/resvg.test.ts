@@ -1,4 +1,5 @@
-import { renderSvg } from './resvg'
+import sharp from 'sharp'
+import { renderPixels, renderPng, renderSvg } from './resvg'
 
 const view = { side: 'width', pixels: 8, crisp: false } as const
 const square =
@@ -13,6 +14,14 @@ describe('rendering', () => {
   it('gives the pixels of a drawing', async () => {
     const { width, height, data } = await renderSvg(square, view)
     expect([width, height, ...data.slice(0, 4)]).toEqual([8, 8, 255, 0, 0, 255])
+  })
+  it('gives half clear colors as bright as they were drawn', async () => {
+    const { data } = await renderPixels(square.replace('#ff0000', '#ff8000" fill-opacity="0.5'), 8)
+    const png = await sharp(await renderPng(square.replace('#ff0000', '#ff8000" fill-opacity="0.5'), 8))
+      .raw()
+      .toBuffer()
+    expect([...data.slice(0, 4)]).toEqual([255, 128, 0, 128])
+    for (let i = 0; i < data.length; i++) expect(Math.abs((data[i] ?? 0) - (png[i] ?? 0))).toBeLessThanOrEqual(1)
   })
   it('refuses what is no SVG, with the reason', () => expect(renderSvg('<svg', view)).rejects.toThrow(/\w/))
   it('lives on after a drawing that brings the renderer down, and says so of that one', async () => {

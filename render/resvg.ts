@@ -44,8 +44,8 @@ type Answer = Pixels | { png: Uint8Array } | { plain: string } | { failed: strin
 const renderers = poolOf<Task, Answer>({
   size: RENDERERS,
   longest: LONGEST,
-  late: `It takes more than ${LONGEST / 1000} seconds to draw.`,
-  broken: 'It cannot be drawn: the renderer broke down over it.',
+  late: `It takes longer than ${LONGEST / 1000} seconds to draw.`,
+  broken: 'It can’t be drawn: the renderer crashed on it.',
   memory: MEMORY,
   greedy: `It takes more than ${MEMORY / 1024} GB of memory to draw.`,
   tries: 2,
@@ -77,6 +77,23 @@ const renderInWorker = async (task: Task): Promise<Exclude<Answer, { failed: str
 export const renderSvg: Renderer = async (svg, { side, pixels, crisp }) => {
   const options = { ...fontsFor(svg), fitTo: { mode: side, value: pixels }, shapeRendering: crisp ? 0 : 2 }
   return (await renderInWorker({ svg, options, as: 'pixels' })) as Pixels
+}
+
+/** The color channels of pixels without their alpha multiplied in, in place: what is half clear is as bright as it was drawn. */
+const unpremultiply = (data: Uint8Array): void => {
+  for (let p = 3; p < data.length; p += 4) {
+    const alpha = data[p] as number
+    if (alpha === 0 || alpha === 255) continue
+    for (let c = p - 3; c < p; c++) data[c] = Math.min(255, Math.round(((data[c] as number) * 255) / alpha))
+  }
+}
+
+/** Renders an SVG to RGBA pixels, so many wide, clear where nothing is drawn. Rejects as `renderPng` does. */
+export const renderPixels = async (svg: string, width: number): Promise<Pixels> => {
+  const options = { ...fontsFor(svg), fitTo: { mode: 'width', value: width } }
+  const pixels = (await renderInWorker({ svg, options, as: 'pixels' })) as Pixels
+  unpremultiply(pixels.data)
+  return pixels
 }
 
 /** Renders an SVG to a PNG so many pixels wide, clear or on a ground. Rejects with the reason where it cannot. */

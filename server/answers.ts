@@ -17,10 +17,10 @@ const isReadOnly = (error: unknown): boolean => error instanceof Error && 'code'
  */
 export const toHttpError = (error: unknown): H3Error | null => {
   if (isError(error)) return error
-  if (error instanceof z.ZodError) return httpError(400, error.issues[0]?.message ?? 'The request is not understood.')
+  if (error instanceof z.ZodError) return httpError(400, error.issues[0]?.message ?? 'The request is not valid.')
   if (error instanceof Unreadable) return httpError(422, error.message)
-  if (isFull(error)) return httpError(507, 'The disk of the server is full; nothing was kept.')
-  if (isReadOnly(error)) return httpError(503, 'The database only lets itself be read just now; nothing was kept.')
-  if (isDatabaseGone(error)) return httpError(503, 'The database does not answer.')
+  if (isFull(error)) return httpError(507, 'The server’s disk is full; nothing was saved.')
+  if (isReadOnly(error)) return httpError(503, 'The database is read-only at the moment; nothing was saved.')
+  if (isDatabaseGone(error)) return httpError(503, 'The database isn’t responding.')
   return null
 }

@@ -29,6 +29,7 @@ describe('contracts', () => {
     ).toEqual([
       'GET artwork/[hash]/map',
       'GET artwork/[hash]/pictures',
+      'GET artwork/[hash]/proof',
       'GET artwork/[hash]/source',
       'GET artwork/[hash]/stage',
       'GET brand/[token]/files/[...path]',
@@ -56,7 +57,7 @@ describe('contracts', () => {
     ['GET projects/[id]/version', {}],
     ['GET people', [{ id: 'x', name: 'Ada', role: 'owner', isSet: true, seenAt: null }]],
   ])('of %s refuses another answer', (key, answer) => {
-    expect(() => checkAnswer(key, answer)).toThrow('answers otherwise than agreed')
+    expect(() => checkAnswer(key, answer)).toThrow('breaks its contract')
   })
   it('pass what was agreed on, and ask nothing of an empty answer', () => {
     checkAnswer('GET demo', { projects: 3 })

@@ -5,4 +5,4 @@ export const httpError = (statusCode: number, message: string, data?: unknown): 
   createError({ statusCode, message, data })
 
 /** 503: more is asked than can be done in time. */
-export const busyError = (): H3Error => httpError(503, 'Too much is coming in at once; try again in a moment.')
+export const busyError = (): H3Error => httpError(503, 'The server is busy; try again in a moment.')

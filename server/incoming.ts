@@ -15,11 +15,11 @@ const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => un
   const { req } = event.node
   const tooLarge = (): Error => {
     const allowed = most >= 1048576 ? `${Math.round(most / 1048576)} MB` : `${Math.round(most / 1024)} kB`
-    return httpError(413, `What was sent is larger than ${allowed}.`)
+    return httpError(413, `The request is larger than ${allowed}.`)
   }
   if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
   let size = 0
-  const pause = setTimeout(() => req.destroy(new Error('What was sent did not come to its end.')), MAX_PAUSE_MS)
+  const pause = setTimeout(() => req.destroy(new Error('The request did not arrive completely.')), MAX_PAUSE_MS)
   try {
     for await (const chunk of req.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
       pause.refresh()
@@ -31,7 +31,7 @@ const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => un
       await take(chunk)
     }
   } catch (error) {
-    throw req.destroyed && !req.complete ? httpError(400, 'What was sent broke off.') : error
+    throw req.destroyed && !req.complete ? httpError(400, 'The request was cut off.') : error
   } finally {
     clearTimeout(pause)
   }

@@ -35,10 +35,10 @@ const checkCounts = (text: string): void => {
     } else if (code === COMMA) values++
     else if (OPENING.has(code)) {
       values++
-      if (++depth > DEEPEST) throw httpError(413, `The request nests more than ${DEEPEST} deep.`)
+      if (++depth > DEEPEST) throw httpError(413, `The request is nested more than ${DEEPEST} levels deep.`)
     } else if (CLOSING.has(code)) depth--
     if (values > MAX_VALUES)
-      throw httpError(413, `The request holds more than ${MAX_VALUES.toLocaleString('en')} values.`)
+      throw httpError(413, `The request has more than ${MAX_VALUES.toLocaleString('en')} values.`)
   }
 }
 
@@ -63,6 +63,6 @@ export const readJson = (text: string): unknown => {
   try {
     return JSON.parse(whole)
   } catch {
-    throw httpError(400, 'The request is not readable as JSON.')
+    throw httpError(400, 'The request is not valid JSON.')
   }
 }

@@ -33,6 +33,6 @@ describe('calls of routes', () => {
       .on('GET', /^jobs/, () => new Refusal(404, 'There is no such job.'))
       .on('GET', /^demo/, () => ({ projects: 'some' }))
     await expect(call('GET jobs/[id]', { params: { id: PROJECT } })).rejects.toMatchObject({ status: 404 })
-    await expect(call('GET demo', {})).rejects.toThrow('“GET demo” answers otherwise than agreed')
+    await expect(call('GET demo', {})).rejects.toThrow('“GET demo” breaks its contract')
   })
 })

@@ -13,15 +13,15 @@ const AGAIN = 3000
 
 /** A listener to news. */
 export interface Hearer {
-  opened: () => void
+  opened?: () => void
   news?: (news: ReviewNews) => void
   project?: (news: ProjectNews) => void
   lost?: () => void
 }
 
 /**
- * Listens to the news of reviews, and, where they are told, of projects. `opened` is called whenever listening begins, and where some
- * were missed: what happened before that has to be asked for. Of all windows of a browser one is connected, and tells the others:
+ * Listens to the news of reviews, and, where they are told, of projects. `opened` is called whenever the connection begins, and where
+ * some were missed: what happened before that has to be asked for. Of all windows of a browser one is connected, and tells the others:
  * browsers hold few connections.
  */
 export const newsFrom = (url: string, listener: Hearer) => {
@@ -40,9 +40,10 @@ export const newsFrom = (url: string, listener: Hearer) => {
     source.addEventListener('message', ({ data }) =>
       say({ kind: 'news', news: JSON.parse(String(data)) as ReviewNews }),
     )
-    source.addEventListener('project', ({ data }) =>
-      say({ kind: 'project', news: projectNewsSchema.parse(JSON.parse(String(data))) }),
-    )
+    source.addEventListener('project', ({ data }) => {
+      const news = projectNewsSchema.safeParse(JSON.parse(String(data))).data
+      if (news) say({ kind: 'project', news }) // a newer server may tell more than this page knows of
+    })
     let again: ReturnType<typeof setTimeout> | undefined
     source.addEventListener('error', () => {
       say({ kind: 'lost' })
@@ -68,7 +69,6 @@ export const newsFrom = (url: string, listener: Hearer) => {
       stopping.abort()
       others.close()
     }
-    listener.opened()
     const whole = async (): Promise<void> => {
       connect(message => {
         hear(message)

@@ -15,7 +15,7 @@ export class Refused extends Error {
 export const isTransient = (error: unknown): error is Refused =>
   error instanceof Refused && (error.status === 0 || error.status >= 500)
 
-const NO_ANSWER = 'The server does not answer.'
+const NO_ANSWER = 'The server isn’t responding.'
 
 /** True if the server has asked, since somebody was last known to be signed in, who we are. */
 export const isSignedOut = ref(false)

@@ -31,6 +31,8 @@ export const reviewServer = (token: string) => {
     ...commentsBy(query => call('GET review/[token]/comments', { params, query })),
     pictureUrl: pictureAt(path),
     page: () => call('GET review/[token]', { params }),
+    drawn: (asked: readonly string[]) =>
+      call('GET review/[token]/drawn', { params, query: { asked: asked.join(',') } }),
     say: (put: CommentPut & { reader: string }) => call('POST review/[token]/comments', { params, body: put }),
     choose: (look: string | null, author: string) =>
       call('PUT review/[token]/choice', { params, body: { look, author } }),

@@ -81,6 +81,8 @@ export const server = {
   /** A picture of the artwork, as it is shown on the stage. */
   stagePicture: (hash: string) => bytes(`artwork/${hash}/stage`),
   inkMap: (hash: string) => bytes(`artwork/${hash}/map`),
+  /** The same, small enough for proofs. */
+  proofMap: (hash: string) => bytes(`artwork/${hash}/proof`),
   readAnew: (hash: string, how: Anew, signal?: AbortSignal) =>
     'also' in how
       ? call('POST artwork/[hash]/also', { params: { hash }, body: { also: [...how.also] } }, signal)

@@ -2,9 +2,9 @@ import type { Face, Measure } from '#core/handover/page'
 
 /** Names of the faces of pages on the screen. */
 export const FACE_FAMILIES: Readonly<Record<Face, string>> = {
-  text: "'Instrument Sans Variable', sans-serif",
-  title: "'Bricolage Grotesque Variable', sans-serif",
-  value: "'Spline Sans Mono Variable', monospace",
+  text: "'Instrument Sans Variable', 'Further Scripts', sans-serif",
+  title: "'Bricolage Grotesque Variable', 'Further Scripts', sans-serif",
+  value: "'Spline Sans Mono Variable', 'Further Scripts', monospace",
 }
 /** Font weight on the screen. */
 export const weightOf = ({ face, strong }: { face: Face; strong?: boolean }): number =>

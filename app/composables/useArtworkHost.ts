@@ -1,5 +1,6 @@
 import { ref, type Ref, watch } from 'vue'
-import { INKS_ATTRIBUTE, SHAPE_ATTRIBUTE, variableOf, type HandPaint } from '#core/svg/write'
+import { INKS_ATTRIBUTE, SHAPE_ATTRIBUTE, variableOf } from '#core/svg/screenNames'
+import type { HandPaint } from '#core/svg/write'
 import { NOTHING_BY_HAND } from '#core/painting/painting'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 import { reasonOf } from '~/words/reasonOf'

@@ -162,7 +162,7 @@ export const useArtworkWall = () => {
     const named = pieces.length === 1 ? `“${pieces[0]?.name}”` : countWords(pieces.length, 'piece')
     history.runSaying(
       { do: 'remove artwork', ids },
-      `Took ${named} out of the project${gone.length ? `, with ${gone.join(' and ')}` : ''}.`,
+      `Removed ${named} from the project${gone.length ? `, with ${gone.join(' and ')}` : ''}.`,
       { do: 'add artwork', artwork: [...pieces], own },
     )
   }

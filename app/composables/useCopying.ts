@@ -4,7 +4,7 @@ import { useNotices } from '~/stores/notices'
 export const useCopying = () => {
   const notices = useNotices()
   const clipboard = (): Clipboard => {
-    if (!('clipboard' in navigator)) throw new Error('Browsers copy over a secure connection (https) only.')
+    if (!('clipboard' in navigator)) throw new Error('Browsers copy only over a secure connection (https).')
     return navigator.clipboard
   }
   return {

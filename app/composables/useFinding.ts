@@ -47,7 +47,7 @@ export const useFinding = <Query, Found extends FoundScheme>(
     } catch (error) {
       if (underway !== own) return
       state.value = 'down'
-      reason.value = own.signal.aborted ? 'Asking was canceled.' : reasonOf(error)
+      reason.value = own.signal.aborted ? 'The search was canceled.' : reasonOf(error)
     } finally {
       if (underway === own) patience.stop()
     }

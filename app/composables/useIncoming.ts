@@ -83,7 +83,7 @@ export const useIncoming = (
     if (!takeText(text, file.name, file.name)) throw new Error('No colors were found in it.')
     if (what === 'svg')
       notices.say(
-        `“${file.name}” is a swatch sheet, so its colors were taken.`,
+        `“${file.name}” is a swatch sheet, so its colors were used.`,
         'done',
         () => addArtwork([file]),
         'Add as artwork',

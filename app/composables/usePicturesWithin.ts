@@ -1,5 +1,5 @@
 import { onScopeDispose, watch } from 'vue'
-import { PICTURE_ATTRIBUTE } from '#core/svg/write'
+import { PICTURE_ATTRIBUTE } from '#core/svg/screenNames'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 import { latestOnly } from '~/browser/latestOnly'
 import { useArtworkFiles } from '~/stores/artwork'

@@ -6,6 +6,7 @@ import { reasonOf } from '~/words/reasonOf'
 import { Refused } from '~/api/request'
 import { reviewServer } from '~/api/reviews'
 import { newsFrom } from '~/api/news'
+import { useDrawnPictures } from './useDrawnPictures'
 import { useTalk } from './useTalk'
 
 /** A comment being written: on a colorway, or as an answer, with where it points and the id it will have. */
@@ -23,6 +24,7 @@ export const useReview = (token: string) => {
   const server = reviewServer(token)
   const talk = useTalk(server)
   const page = ref<ReviewPage | null>(null)
+  const { pictureUrl } = useDrawnPictures(server, page)
   /** Why there is nothing to see, or no more to be said. */
   const gone = ref<string | null>(null)
   const problem = ref<string | null>(null)
@@ -117,7 +119,7 @@ export const useReview = (token: string) => {
   const chosenName = computed(() => page.value?.looks.find(({ key }) => key === page.value?.choice?.look)?.name)
 
   return {
-    ...{ server, talk, page, gone, problem, live, own, announcement, chosenName },
+    ...{ pictureUrl, talk, page, gone, problem, live, own, announcement, chosenName },
     ...{ load, draftOf, setDraft, say, choose, artworkOf },
   }
 }

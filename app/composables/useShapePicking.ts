@@ -1,5 +1,5 @@
 import { ref, type Ref, watch } from 'vue'
-import { SHAPE_ATTRIBUTE, INKS_ATTRIBUTE } from '#core/svg/write'
+import { SHAPE_ATTRIBUTE, INKS_ATTRIBUTE } from '#core/svg/screenNames'
 import { type Hit, isArea } from '#core/interaction/touchUps'
 import { useStage } from '~/stores/stage'
 import { centerOf, isDrawing, isWithin, outlinePath, type Point, rectangleBetween } from '#core/interaction/outline'

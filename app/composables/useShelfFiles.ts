@@ -42,7 +42,7 @@ export const useShelfFiles = (folder: () => string | null) => {
     if (what === 'svg' && !(file.size <= MAX_LIST_LENGTH && isSwatchSheet(await file.text()))) {
       queue.current.value = { file: file.name, doing: 'measuring its inks' }
       const { inks } = await server.addArtwork(file, 'svg', signal)
-      const excess = inks.length > MAX_INKS ? `It has ${inks.length} inks; the largest ${MAX_INKS} were taken.` : ''
+      const excess = inks.length > MAX_INKS ? `It has ${inks.length} inks; the largest ${MAX_INKS} were used.` : ''
       return { colors: inks.slice(0, MAX_INKS).map(({ hex, area }) => ({ hex, share: area })), note: excess }
     }
     refuseOver(file, MAX_LIST_LENGTH, 'a list of colors')
@@ -50,7 +50,7 @@ export const useShelfFiles = (folder: () => string | null) => {
     if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
     const { colors } = readColors(text, file.name)
     const note =
-      colors.length > MAX_ON_SHELF ? `It has ${colors.length} colors; the first ${MAX_ON_SHELF} were taken.` : ''
+      colors.length > MAX_ON_SHELF ? `It has ${colors.length} colors; the first ${MAX_ON_SHELF} were used.` : ''
     return { colors, note }
   }
   /** Takes files, one after the other. */

@@ -1,5 +1,6 @@
 import { computed, shallowRef, watch } from 'vue'
-import { SHAPE_ATTRIBUTE, variableOf, type HandPaint } from '#core/svg/write'
+import { SHAPE_ATTRIBUTE, variableOf } from '#core/svg/screenNames'
+import type { HandPaint } from '#core/svg/write'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
 import { latestOnly } from '~/browser/latestOnly'
 

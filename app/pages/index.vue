@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { navigateTo, useHead } from '#imports'
-import { useLocalStorage, watchDebounced } from '@vueuse/core'
+import { useLocalStorage, useThrottleFn, watchDebounced } from '@vueuse/core'
 import { hsbOf } from '#core/color/convert'
 import { apply, NOTHING_KNOWN } from '#core/commands/commands'
 import type { Artwork } from '#core/document/artwork'
-import { MAX_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES, PROJECTS_A_PAGE } from '#core/document/limits'
 import { asName } from '#core/document/names'
 import type { Project } from '#core/document/project'
 import { PROJECT_EXTENSION, readProjectFile } from '#core/document/projectFile'
@@ -17,6 +17,7 @@ import { reasonOf } from '~/words/reasonOf'
 import { useArrivals } from '~/stores/arrivals'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useDropsAnywhere } from '~/composables/useDropsAnywhere'
+import { LIST_INTERVAL_MS, useLive } from '~/stores/live'
 import { useMe } from '~/stores/me'
 import { useNotices } from '~/stores/notices'
 import { usePublished } from '~/stores/published'
@@ -27,7 +28,6 @@ const published = usePublished()
 const cards = ref<ProjectCard[] | null>(null)
 const problem = ref<string | null>(null)
 const more = ref(false)
-const PAGE = 48
 useHead({ title: 'Projects · Plumbago' })
 
 /** The words that projects and schemes are found by. */
@@ -40,25 +40,40 @@ const ORDERS: ReadonlyArray<{ value: ProjectOrder; title: string }> = [
   { value: 'name', title: 'Name' },
 ]
 const order = useLocalStorage<ProjectOrder>('plumbago home order', 'changed')
+let loadedAt = Date.now()
 const load = async (): Promise<void> => {
   problem.value = null
+  loadedAt = Date.now()
   const [asked, by] = [words.value.trim(), order.value]
   try {
     const found = await server.projects(asked, '', order.value)
     if (asked !== words.value.trim() || by !== order.value) return
     cards.value = found
-    more.value = found.length === PAGE
+    more.value = found.length === PROJECTS_A_PAGE
   } catch (error) {
     problem.value = reasonOf(error)
   }
 }
 watchDebounced(words, load, { debounce: 250 })
 watch(order, load)
+/** The wall follows what others make, change, delete and restore; one of several pages only loses what is deleted. */
+const reload = useThrottleFn(load, LIST_INTERVAL_MS, true)
+const live = useLive()
+live.listenForLists()
+live.hear({
+  // the first time it has just been loaded
+  opened: () => void (Date.now() - loadedAt > LIST_INTERVAL_MS && reload()),
+  project: news => {
+    if (!('project' in news) || 'here' in news) return
+    if (!cards.value || cards.value.length <= PROJECTS_A_PAGE) return void reload()
+    if ('deleted' in news && news.deleted) cards.value = cards.value.filter(({ id }) => id !== news.project)
+  },
+})
 const loadMore = (): Promise<void | null> =>
   notices.attempt(async () => {
     const next = await server.projects(words.value.trim(), cards.value?.at(-1)?.id, order.value)
     cards.value = [...(cards.value ?? []), ...next]
-    more.value = next.length === PAGE
+    more.value = next.length === PROJECTS_A_PAGE
   })
 const asksStart = ref(false)
 /** True if there is a demo to start over from, and doing so: beside what there is, nothing of which is touched. */
@@ -67,7 +82,7 @@ const startOver = (): Promise<void | null> =>
   notices.attempt(async () => {
     const made = await server.startOver()
     await load()
-    notices.say(`The demo is here anew, beside what there was.`, 'done', async () => {
+    notices.say(`The demo is back, next to your other projects.`, 'done', async () => {
       for (const { id } of made) await notices.attempt(() => server.remove(id))
       await load()
     })
@@ -157,7 +172,7 @@ const showsDeleted = ref(false)
 const others = computed(() => [
   { title: 'Deleted…', act: () => (showsDeleted.value = true) },
   ...(hasDemo.value
-    ? [{ title: 'Start over from the demo', hint: 'Its projects as they came, beside what there is', act: startOver }]
+    ? [{ title: 'Start over from the demo', hint: 'Adds fresh copies of its projects', act: startOver }]
     : []),
 ])
 onMounted(async () => {
@@ -198,7 +213,7 @@ onMounted(async () => {
             >Order<SelectField v-model="order" label="Order of the projects" data-test="home-order" :choices="ORDERS"
           /></label>
           <MenuList v-if="!me.looksOnly" class="control bare" data-test="home-more" :choices="others">More…</MenuList>
-          <p v-if="me.looksOnly" class="text-quiet">You look on; designers change projects.</p>
+          <p v-if="me.looksOnly" class="text-quiet">You can view projects; designers can edit them.</p>
           <div v-else class="flex flex-wrap items-center gap-2">
             <label class="control cursor-pointer focus-within:outline-2 focus-within:outline-focus">
               Open a saved file
@@ -220,9 +235,9 @@ onMounted(async () => {
           <span>▲ {{ problem }}</span
           ><button class="control" @click="load">Try again</button>
         </div>
-        <p v-else-if="!cards" role="status">Looking for your projects…</p>
+        <p v-else-if="!cards" role="status">Loading your projects…</p>
         <p v-else-if="!cards.length && words.trim()" class="border border-dashed border-strong p-10 text-center">
-          No project is called like “{{ words.trim() }}”.
+          No project matches “{{ words.trim() }}”.
         </p>
         <div v-else-if="!cards.length" class="grid justify-items-center gap-3 border border-dashed border-strong p-10">
           <PlumbagoMark class="size-16!" :colors="[]" />

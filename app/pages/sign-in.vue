@@ -18,6 +18,6 @@ onMounted(() => {
 <template>
   <EntryFrame title="Sign in">
     <SignInForm @signed-in="navigateTo(to, { replace: true })" />
-    <p class="text-caption text-quiet">Password lost? Whoever owns this installation makes you a new link.</p>
+    <p class="text-caption text-quiet">Forgot your password? An owner of this installation can make you a new link.</p>
   </EntryFrame>
 </template>

@@ -1,6 +1,5 @@
 import { markRaw, ref, shallowRef } from 'vue'
 import { defineStore } from 'pinia'
-import { unpackInkMap } from '#core/inkmap/codec'
 import { prepareInkMap, type InkMap } from '#core/inkmap/inkmap'
 import type { ArtworkFile } from '#core/document/artwork'
 import type { AreaPaint } from '#core/painting/areas'
@@ -21,11 +20,8 @@ import { reasonOf } from '~/words/reasonOf'
 import { useNotices } from './notices'
 import { whenIdle } from '~/browser/whenIdle'
 
-/**
- * The longer side, in pixels, of what proofs are painted from, and of what stands in for a large map that is too slow
- * to follow the hand.
- */
-const SIZES = { proof: 168, coarse: 320 } as const
+/** The longer side, in pixels, of what stands in for a large map that is too slow to follow the hand. */
+const COARSE_SIDE = 320
 
 /** A small ink map, which a proof is painted from, with the inks it counts, in its order. */
 export interface ProofMap {
@@ -76,7 +72,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
   /** Which part is done of a picture that is being taken apart. */
   const unmixing = ref<number | null>(null)
   const opening = new Map<string, Promise<void>>()
-  /** Ink maps that come, or have come: for the stage, and for proofs alone. */
+  /** Ink maps that come, or have come: for the stage, and for proofs. */
   const mapping = new Map<string, Promise<void>>()
   const proving = new Map<string, Promise<void>>()
   const pendingRasters = new Map<string, Promise<void>>()
@@ -121,24 +117,28 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return ordered
   }
 
-  /** Fetches the ink map for a proof, and keeps it in full where colors pass over the artwork quickly and `isStaged` is set. */
-  const openMap = async (file: ArtworkFile, isStaged: boolean): Promise<void> => {
+  /** Fetches the small ink map that proofs of a file are painted from. */
+  const openProof = async (file: ArtworkFile): Promise<void> => {
     const [{ hash }, own] = [file, age]
-    const bytes = await server.inkMap(hash)
+    const bytes = await server.proofMap(hash)
     if (own !== age) return
     if (!bytes.length) {
       await open(hash) // it is shown in its own shapes
       return keepProof(hash, null)
     }
     const inks: readonly string[] = mapInksOf(file) ?? (await open(hash).then(() => inksOf(hash)))
-    const map = await desk.at().reduced(bytes, SIZES.proof)
-    if (isStaged && kindOf(file).followsMap(file)) {
-      const coarse = await desk.at().reduced(bytes, SIZES.coarse)
-      const fine = unpackInkMap(bytes)
-      maps.value = new Map(maps.value).set(hash, { fine, coarse })
-      whenIdle(() => prepareInkMap(fine))
-    }
+    const map = await desk.at().unpack(bytes)
     if (own === age) keepProof(hash, { map, inks })
+  }
+  /** Fetches the ink map in full of a file whose colors pass by too slowly in its own shapes. */
+  const openStaged = async (file: ArtworkFile): Promise<void> => {
+    const [{ hash }, own] = [file, age]
+    const bytes = kindOf(file).followsMap(file) ? await server.inkMap(hash) : null
+    if (own !== age || !bytes?.length) return
+    const staged = await desk.at().unpackStaged(bytes, COARSE_SIDE)
+    if (own !== age) return
+    maps.value = new Map(maps.value).set(hash, staged)
+    whenIdle(() => prepareInkMap(staged.fine))
   }
 
   /** The record of an artwork file. Rejects where there is none. */
@@ -151,17 +151,20 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     return file
   }
 
-  /** Fetches what a map is for: a proof or the stage. A notice says where it cannot be had, and what is shown then. */
+  /** Fetches a map of a file by its hash. A notice says where it cannot be had, and the file is shown in its own shapes. */
   const fetchMap =
-    (isStaged: boolean) =>
+    (openMap: (file: ArtworkFile) => Promise<void>) =>
     async (hash: string): Promise<void> => {
       const own = age
       const file = await record(hash)
-      await openMap(file, isStaged).catch(async (error: unknown) => {
+      await openMap(file).catch(async (error: unknown) => {
         if (own !== age) return
         await open(hash)
         keepProof(hash, null)
-        notices.say(`“${file.name}” is shown more slowly, for its map could not be had: ${reasonOf(error)}`, 'problem')
+        notices.say(
+          `“${file.name}” is slower to show because its ink map could not be loaded: ${reasonOf(error)}`,
+          'problem',
+        )
       })
     }
   /** Hashes of artwork that a notice has reported as missing. */
@@ -184,9 +187,11 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     )
   /** Fetches what the proof of an artwork is painted from: not the artwork itself, where it can be painted from its map. */
   const showProof = (hash: string, name: string): Promise<void> =>
-    report(hash, name, mapping.get(hash) ?? proving.get(hash) ?? once(proving, hash, fetchMap(false)))
+    report(hash, name, once(proving, hash, fetchMap(openProof)))
   /** The same with what the stage needs to follow a hand. */
-  const openStagedMap = (hash: string): Promise<void> => once(mapping, hash, fetchMap(true))
+  const openMaps = async (hash: string): Promise<void> => {
+    await Promise.all([once(proving, hash, fetchMap(openProof)), once(mapping, hash, fetchMap(openStaged))])
+  }
 
   const fetchAndRead = async (hash: string): Promise<void> => {
     const own = age
@@ -246,7 +251,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     report(
       hash,
       name,
-      open(hash).then(() => openStagedMap(hash)),
+      open(hash).then(() => openMaps(hash)),
     )
 
   /** Takes note of what is known of files, all at once. */

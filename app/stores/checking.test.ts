@@ -184,10 +184,10 @@ describe('checking', () => {
   it('says what cannot be checked, and checks the rest', async () => {
     useHistory().run({ do: 'print', paper: 'coated' })
     await nextTick()
-    pressFails = 'The profile cannot be had.'
+    pressFails = 'The profile could not be loaded.'
     const checking = useChecking()
     await checking.refresh(checking.asked, false)
-    expect(checking.pressProblem).toBe('The profile cannot be had.')
+    expect(checking.pressProblem).toBe('The profile could not be loaded.')
     expect(checking.open.length).toBeGreaterThan(0)
     pressFails = null
     await checking.refresh(checking.asked, false)
@@ -227,12 +227,12 @@ describe('printing', () => {
     expect(printing.shownAs).toBeNull()
   })
   it('says that there is no profile, and has it when it is asked again', async () => {
-    pressFails = 'The profile cannot be had.'
+    pressFails = 'The profile could not be loaded.'
     const printing = usePrinting()
     printing.set({ paper: 'coated' })
     useStage().eyes = 'paper'
     await until(() => printing.problem !== null)
-    expect(printing.problem).toBe('The profile cannot be had.')
+    expect(printing.problem).toBe('The profile could not be loaded.')
     expect(printing.shownAs).toBeNull()
     pressFails = null
     printing.again()

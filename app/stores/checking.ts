@@ -82,7 +82,7 @@ export const useChecking = defineStore('checking', () => {
   const aside = computed(() => found.value.filter(finding => history.settled && isAside(finding, history.settled)))
   const serious = computed(() => open.value.filter(({ severity }) => severity === 'serious').length)
 
-  /** Findings that are not to be mended with the rest, by their keys; and how far hues may go for the others. */
+  /** Findings that are not to be mended with the rest, by their keys; and how far hues may shift for the others. */
   const unticked = ref<ReadonlySet<string>>(new Set())
   const tolerance = useLocalStorage<number>('plumbago mend tolerance', 5)
   const ticked = computed(() => open.value.filter(each => isOfColors(each) && !unticked.value.has(each.key)))

@@ -239,6 +239,6 @@ describe('colorways', () => {
     history.run({ do: 'add artwork', artwork: [{ ...PIECE.art, id: 'z', name: 'Badge' }] })
     expect(lineUp.sinceWords(lineUp.colorways[0] as never)).toBe('Badge added since')
     history.run({ do: 'remove artwork', ids: ['a'] } as never)
-    expect(lineUp.sinceWords(lineUp.colorways[0] as never)).toBe('a taken out since; Badge added since')
+    expect(lineUp.sinceWords(lineUp.colorways[0] as never)).toBe('a removed since; Badge added since')
   })
 })

@@ -135,7 +135,7 @@ export const useHandOver = defineStore('hand over', () => {
       }
     } catch (error) {
       if (!here()) return
-      if (!unreachable) notices.say(`How the files stand is not known: ${reasonOf(error)}`, 'problem')
+      if (!unreachable) notices.say(`The state of the files is unknown: ${reasonOf(error)}`, 'problem')
       unreachable = true
       timer = setTimeout(() => void ask(), ASK * 5)
     }

@@ -88,7 +88,7 @@ describe('the history', () => {
     expect(history.announcement).toMatch(/^Undid /)
     history.redo()
     expect(history.document?.harmony.turn).toBe(20)
-    expect(history.announcement).toMatch(/^Did .* again$/)
+    expect(history.announcement).toMatch(/^Redid /)
     history.undo()
     history.run(turn(40))
     expect(history.redoable).toBeNull()

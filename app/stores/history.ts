@@ -91,7 +91,7 @@ export const useHistory = defineStore('history', () => {
     notices.say(words, 'done', () => {
       if (steps.value?.present === then) undo()
       else if (back) run(back)
-      else notices.say('Other changes came after it. The trail in Compose has the state before.', 'problem')
+      else notices.say('Other changes came after it. The trail in Compose has the earlier state.', 'problem')
     })
   }
 
@@ -113,7 +113,7 @@ export const useHistory = defineStore('history', () => {
     if (steps.value && undoable.value) settle(stepBack(steps.value), `Undid ${undoable.value}`)
   }
   const redo = (): void => {
-    if (steps.value && redoable.value) settle(stepForward(steps.value), `Did ${redoable.value} again`)
+    if (steps.value && redoable.value) settle(stepForward(steps.value), `Redid ${redoable.value}`)
   }
 
   /** The present document otherwise marked, without a step. */

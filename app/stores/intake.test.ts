@@ -95,14 +95,14 @@ describe('artwork that comes in', () => {
       ['icon-3.svg', ['It is not SVG.'], true],
       ['icon-5.svg', ['It is not SVG.'], true],
     ])
-    expect(texts()).toEqual(['Added 6 of 8 files. 2 could not be taken.'])
+    expect(texts()).toEqual(['Added 6 of 8 files. 2 could not be added.'])
   })
   it('waits while the server does not answer, and goes on where it was', async () => {
     server.on('POST', /icon-9\.svg/, () => new Refusal(0, ''))
     const intake = useIntake()
     const adding = intake.add(files(12))
     await until(() => intake.progress?.isPaused === true)
-    expect(intake.progress?.why).toBe('The server does not answer.')
+    expect(intake.progress?.why).toBe('The server isn’t responding.')
     expect(names()).toEqual([])
     server.on('POST', /icon-9\.svg/, ({ path }) => recordFor(path))
     intake.goOn()

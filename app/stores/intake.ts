@@ -258,7 +258,7 @@ export const useIntake = defineStore('intake', () => {
     if (note)
       notices.say(
         `${note.added} of ${countWords(note.of, 'file')} had been read when this project was left. ` +
-          'Choose them again to add the rest: nothing comes in twice.',
+          'Choose them again to add the rest: nothing is added twice.',
       )
   }
 

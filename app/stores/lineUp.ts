@@ -146,7 +146,7 @@ export const useLineUp = defineStore('line-up', () => {
       all.length ? [`${all.map(({ name }) => name).join(', ')} ${what}`] : []
     return [
       ...describe(replaced, 'replaced since'),
-      ...describe(gone, 'taken out since'),
+      ...describe(gone, 'removed since'),
       ...describe(added, 'added since'),
     ].join('; ')
   }

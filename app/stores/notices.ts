@@ -38,7 +38,7 @@ export const useNotices = defineStore('notices', () => {
 
   /** Says that a file was not taken, and offers another try where that may help. */
   const sayRefused = ({ file, lines, again }: FileReport): void =>
-    say(`“${file}” was not taken: ${lines.join(' ')}`, 'problem', again, 'Try again')
+    say(`“${file}” was not added: ${lines.join(' ')}`, 'problem', again, 'Try again')
 
   /** Runs something that may fail and says so in its own words; null where it did. */
   const attempt = async <Result>(work: () => Promise<Result>): Promise<Result | null> => {

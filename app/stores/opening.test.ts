@@ -14,7 +14,8 @@ jest.mock('~/workers/desk', () => ({
   deskOf: () => ({
     at: () => ({
       open: (hash: string) => Promise.resolve({ hash, svg: '', inks: [], runs: [], pictures: [], left: {} }),
-      reduced: () => Promise.resolve(inkMapOfSolid(2, 2, () => 0)),
+      unpack: () => Promise.resolve(inkMapOfSolid(2, 2, () => 0)),
+      unpackStaged: () => Promise.resolve({ fine: inkMapOfSolid(4, 4, () => 0), coarse: inkMapOfSolid(2, 2, () => 0) }),
     }),
     letGo: () => undefined,
   }),
@@ -34,40 +35,38 @@ beforeEach(() => {
     .on('GET', /^projects\/[^/]+\/artwork$/, () => PIECES.map(({ file }) => file))
     .on('GET', /\/trail$/, () => ({ states: [], targets: {} }))
     .on('GET', /\/source$/, () => new Uint8Array([60]))
-    .on('GET', /\/map$/, () => packInkMap(inkMapOfSolid(4, 4, () => 0)))
+    .on('GET', /\/(map|proof)$/, () => packInkMap(inkMapOfSolid(4, 4, () => 0)))
     .on('POST', /^here$/, () => [])
 })
 afterEach(() => useProjectSession().close())
 
 describe('a project that is opened', () => {
-  const staged = [`artwork/${FIRST}/source`, `artwork/${FIRST}/map`]
-  it('has what is on the stage with its proof before any other artwork is asked for, and then all of it', async () => {
+  const staged = [`artwork/${FIRST}/source`, `artwork/${FIRST}/proof`]
+  it('has what is on the stage with its proof, and asks for no other artwork until it comes into sight', async () => {
     await useProjectSession().open(PROJECT)
     expect(asked()).toEqual(staged)
     expect([...useArtworkFiles().proofs.keys()]).toEqual([FIRST])
-    await until(() => useArtworkFiles().proofs.size === 3)
-    expect(asked().slice(2)).toEqual([SECOND, THIRD].flatMap(hash => [`artwork/${hash}/source`, `artwork/${hash}/map`]))
-  })
-  it('of very many pieces asks for no other artwork until it comes into sight', async () => {
-    const many = artworks(Array.from({ length: 30 }, (_, n) => (n ? (n + 15).toString(16) : 'a')))
-    server
-      .on('GET', /^projects\/[^/]+$/, () => storedAs({ ...DOCUMENT, artwork: many.map(({ art }) => art) }))
-      .on('GET', /^projects\/[^/]+\/artwork$/, () => many.map(({ file }) => file))
-    await useProjectSession().open(PROJECT)
     await new Promise(done => setTimeout(done, 600))
     expect(asked()).toEqual(staged)
+  })
+  it('fetches the large map where the colors of very many shapes change', async () => {
+    const crowded = { ...PIECES[0]!.file, inks: PIECES[0]!.file.inks.map(ink => ({ ...ink, uses: 400 })) }
+    server.on('GET', /^projects\/[^/]+\/artwork$/, () => [crowded, ...PIECES.slice(1).map(({ file }) => file)])
+    await useProjectSession().open(PROJECT)
+    expect(asked()).toEqual([...staged, `artwork/${FIRST}/map`])
+    expect(useArtworkFiles().maps.get(FIRST)).toMatchObject({ fine: { width: 4 }, coarse: { width: 2 } })
   })
   it('paints the proof of other artwork from its map alone, fetched once', async () => {
     await useProjectSession().open(PROJECT)
     const files = useArtworkFiles()
     await Promise.all([files.showProof(SECOND, 'b'), files.showProof(SECOND, 'b')])
-    expect(asked().slice(2)).toEqual([`artwork/${SECOND}/map`])
+    expect(asked().slice(2)).toEqual([`artwork/${SECOND}/proof`])
     expect(files.proofs.get(SECOND)).toMatchObject({ inks: ['#0f6d5f'], map: { width: 2 } })
     expect(files.screens.has(SECOND)).toBe(false)
   })
   it('reads other artwork where it has no map, or it is not known in which order its inks stand', async () => {
     server
-      .on('GET', new RegExp(`${SECOND}/map$`), () => new Uint8Array(0))
+      .on('GET', new RegExp(`${SECOND}/proof$`), () => new Uint8Array(0))
       .on('GET', /^projects\/[^/]+\/artwork$/, () =>
         PIECES.map(({ file }) => ({ ...file, inks: file.inks.map(({ at: _, ...ink }) => ink) })),
       )
@@ -78,9 +77,9 @@ describe('a project that is opened', () => {
     await files.showProof(THIRD, 'c')
     expect(files.proofs.get(THIRD)).toMatchObject({ inks: [] }) // as it is read
     expect(asked().slice(2)).toEqual([
-      `artwork/${SECOND}/map`,
+      `artwork/${SECOND}/proof`,
       `artwork/${SECOND}/source`,
-      `artwork/${THIRD}/map`,
+      `artwork/${THIRD}/proof`,
       `artwork/${THIRD}/source`,
     ])
   })
@@ -96,22 +95,22 @@ describe('a project that is opened', () => {
     expect(asked()[2]).toBe(`artwork/${THIRD}/source`)
   })
   it('shows artwork in its own shapes where its map cannot be had, and says once what cannot be shown at all', async () => {
-    server.on('GET', new RegExp(`${SECOND}/map$`), () => new Refusal(500, 'It broke.'))
+    server.on('GET', new RegExp(`${SECOND}/proof$`), () => new Refusal(500, 'It broke.'))
     await useProjectSession().open(PROJECT)
     const files = useArtworkFiles()
     await files.showProof(SECOND, 'b')
     expect(files.proofs.get(SECOND)).toBeNull()
-    server.on('GET', new RegExp(`${THIRD}/(map|source)$`), () => new Refusal(500, 'It broke.'))
+    server.on('GET', new RegExp(`${THIRD}/(proof|source)$`), () => new Refusal(500, 'It broke.'))
     await files.showProof(THIRD, 'c')
     await files.show(THIRD, 'c')
     expect(useNotices().shown.map(({ text }) => text)).toEqual([
-      '“b” is shown more slowly, for its map could not be had: It broke.',
+      '“b” is slower to show because its ink map could not be loaded: It broke.',
       '“c” cannot be shown: It broke.',
     ])
   })
   it('asks piece by piece where it cannot be told what is known of all', async () => {
     server
-      .on('GET', /^projects\/[^/]+\/artwork$/, () => new Refusal(503, 'The database does not answer.'))
+      .on('GET', /^projects\/[^/]+\/artwork$/, () => new Refusal(503, 'The database isn’t responding.'))
       .on('GET', /^artwork\/[a-c]+$/, ({ path }) => PIECES.find(({ art }) => path.endsWith(art.hash))?.file)
     await useProjectSession().open(PROJECT)
     expect(asked()[0]).toBe(`artwork/${FIRST}`)

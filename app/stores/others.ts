@@ -6,6 +6,7 @@ import { storedProjectSchema } from '#core/document/project'
 import { useArtworkFiles } from './artwork'
 import { useHistory } from './history'
 import { useLive } from './live'
+import { useNotices } from './notices'
 import { useProjectSession } from './session'
 import { useSaving } from './saving'
 import { server } from '~/api/server'
@@ -23,6 +24,7 @@ export const useOthers = defineStore('others', () => {
   const history = useHistory()
   const files = useArtworkFiles()
   const trail = useTrail()
+  const notices = useNotices()
   const others = shallowRef<readonly Other[]>([])
   /** The version others have brought the project to, and who did. */
   const theirs = shallowRef<{ version: number; by: string | null } | null>(null)
@@ -92,13 +94,21 @@ export const useOthers = defineStore('others', () => {
     () => void follow(),
   )
 
+  const sayDeleted = (project: string): void =>
+    notices.say(
+      'This project was just deleted elsewhere. What you change now is not saved until it is restored.',
+      'problem',
+      async () => void (await notices.attempt(() => server.restore(project))),
+      'Restore',
+    )
   useLive().hear({
     opened: () => {
       void say()
       void look()
     },
     project: news => {
-      if (news.project !== session.id) return
+      if (!('project' in news) || news.project !== session.id) return
+      if ('deleted' in news) return void (news.deleted && sayDeleted(news.project))
       if ('here' in news) return void say()
       if (news.save !== null && news.save === saving.sending) return
       if (news.version > saving.version) theirs.value = news

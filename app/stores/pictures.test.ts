@@ -108,10 +108,10 @@ describe('news of the server', () => {
     const [one, other] = [effectScope(), effectScope()]
     one.run(() => live.hear({ opened: () => heard.push('one opened'), news: () => heard.push('one news') }))
     other.run(() => live.hear({ opened: () => heard.push('other opened') }))
-    news.hearer.opened()
+    news.hearer.opened?.()
     news.hearer.news?.({} as never)
     one.stop()
-    news.hearer.opened()
+    news.hearer.opened?.()
     expect(heard).toEqual(['one opened', 'other opened', 'one news', 'other opened'])
   })
 })

@@ -178,7 +178,7 @@ export const useProofs = defineStore('proofs', () => {
   const mark = (candidate: Candidate): void => {
     const next = toggleMarked(marked.value, candidate)
     if (next) marked.value = next
-    else notices.say(`Up to ${MAX_MARKED} can be compared; take a mark away first.`, 'problem')
+    else notices.say(`Up to ${MAX_MARKED} can be compared; unmark one first.`, 'problem')
     if (marked.value.length < 2) comparing.value = false
   }
   const markUnder = (): void => {

@@ -53,7 +53,7 @@ export const usePublications = defineStore('publications', () => {
   }
   const withdraw = async (publication: Publication): Promise<void> => {
     if (!(await change(publication, { withdrawn: true }))) return
-    notices.say(`“${publication.put.title}” is withdrawn: its link leads nowhere.`, 'done', async () => {
+    notices.say(`“${publication.put.title}” is withdrawn: its link no longer works.`, 'done', async () => {
       await change(publication, { withdrawn: false })
     })
   }

@@ -120,7 +120,7 @@ describe('remapping', () => {
     useRemapping().mend([])
     expect(useNotices().shown).toEqual([])
     useRemapping().mend([{ one: '#203a5c', other: '#203a5c' } as never])
-    expect(useNotices().shown.at(-1)?.text).toContain('No swatch of this scheme mends it')
+    expect(useNotices().shown.at(-1)?.text).toContain('No swatch in this scheme fixes it')
   })
   it('lets go of what was selected when another piece comes on the stage', async () => {
     const remapping = useRemapping()

@@ -81,7 +81,7 @@ export const useRemapping = defineStore('remapping', () => {
     const before = history.settled
     history.run({ do: 'mend', pairs })
     if (history.settled === before)
-      notices.say('No swatch of this scheme mends it: a lighter or darker one would.', 'problem')
+      notices.say('No swatch in this scheme fixes it; a lighter or darker one would.', 'problem')
   }
   const restriction = computed(() => (history.document ? restrictionOf(history.document) : null))
 

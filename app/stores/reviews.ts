@@ -51,7 +51,7 @@ export const useReviews = defineStore('reviews', () => {
       put(applyReviewNews(review, heard))
       for (const hearer of hearers) hearer(heard)
       if (opened.value === heard.review && hearers.size) markRead({ id: heard.review, seq: heard.seq })
-      else if (message) notices.say(message, 'done', () => show(heard.review), 'Look')
+      else if (message) notices.say(message, 'done', () => show(heard.review), 'Open')
     },
   })
   /** Shows a review in the bench, whatever step one is in. */
@@ -97,7 +97,7 @@ export const useReviews = defineStore('reviews', () => {
   }
   const withdraw = async (review: Review): Promise<void> => {
     if (!(await change(review, { withdrawn: true }))) return
-    notices.say(`“${review.title}” is withdrawn: its link leads nowhere.`, 'done', async () => {
+    notices.say(`“${review.title}” is withdrawn: its link no longer works.`, 'done', async () => {
       await change(review, { withdrawn: false })
     })
   }

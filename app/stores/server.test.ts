@@ -183,6 +183,16 @@ describe('others in the project', () => {
     useHistory().preview(null)
     await until(() => useHistory().document?.name === 'Theirs')
   })
+  it('delete it, and it is said at once and can be restored', async () => {
+    useOthers()
+    server.on('POST', /^projects\/[^/]+\/restore$/, () => ({}))
+    say.project?.({ project: OTHER, deleted: true })
+    expect(texts()).toEqual([])
+    say.project?.({ project: PROJECT, deleted: true })
+    expect(texts().at(-1)).toContain('deleted elsewhere')
+    await useNotices().shown.at(-1)?.undo?.()
+    expect(server.heard('POST', /restore$/)).toHaveLength(1)
+  })
   it('in another project, and what is older, are no news', async () => {
     useOthers()
     const before = server.heard('GET', /^projects\/[^/]+$/).length
@@ -277,6 +287,21 @@ describe('the shelf', () => {
     origin: { kind: 'band', title: 'Kites', project: null },
     updatedAt: '2026-01-01T00:00:00Z',
   } as never
+  it('asks again for what was missed when the connection comes back, not when it has just been loaded', async () => {
+    server.on('GET', /^shelf\/(folders|tags)$/, () => [])
+    const shelf = useShelf()
+    const asked = (): number => server.heard('GET', /^shelf\/folders$/).length
+    say.opened()
+    expect(asked()).toBe(0)
+    await shelf.load()
+    say.opened()
+    expect(asked()).toBe(1)
+    const now = jest.spyOn(Date, 'now').mockReturnValue(Date.now() + 60_000)
+    say.opened()
+    now.mockRestore()
+    await until(() => asked() === 2)
+    expect(shelf.changes).toBe(1)
+  })
   it('takes the present scheme, and gives it back', async () => {
     const shelf = useShelf()
     server

@@ -99,14 +99,14 @@ describe('a change', () => {
     })
     turn(30)
     await until(() => useSaving().state.kind === 'waiting')
-    expect(useSaving().state).toMatchObject({ why: 'The server does not answer.', isStored: true })
+    expect(useSaving().state).toMatchObject({ why: 'The server isn’t responding.', isStored: true })
     await until(() => useSaving().state.kind === 'saved', 4000)
     expect(new Set(saves().map(({ save }) => save)).size).toBe(1)
     expect(saves()).toHaveLength(2)
   })
   it('says where the browser has no room to keep it', async () => {
     await openStored()
-    server.on('PUT', /^projects\//, () => new Refusal(503, 'The database does not answer.'))
+    server.on('PUT', /^projects\//, () => new Refusal(503, 'The database isn’t responding.'))
     MemoryStorage.room = 100
     turn(30)
     await until(() => useSaving().state.kind === 'waiting')

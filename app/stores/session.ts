@@ -11,9 +11,6 @@ import { usePictures } from './pictures'
 import { useSaving } from './saving'
 import { useTrail } from './trail'
 
-/** The most pieces of a project that are fetched before they are looked at. */
-const MAX_PREFETCHED = 24
-
 /** The project that is open. Each opening counts: no answer that belongs to a project one has left arrives in the next. */
 export const useProjectSession = defineStore('session', () => {
   const history = useHistory()
@@ -51,28 +48,15 @@ export const useProjectSession = defineStore('session', () => {
       await files.learnOne(hash, name)
     }
   }
-  /** Fetches the other pieces of a small project whenever the page is idle, so that they are shown at once. */
-  const prefetch = async (here: () => boolean): Promise<void> => {
-    if (painting.pieces.length > MAX_PREFETCHED) return
-    for (const { hash, name } of painting.pieces) {
-      await new Promise<void>(done => whenIdle(done))
-      if (!here()) return
-      await files.show(hash, name)
-    }
-  }
-  const followPieces = async (here: () => boolean): Promise<void> => {
-    await learnRest(here)
-    await prefetch(here)
-  }
   let isStanding = false
   watch(
     () => painting.pieces,
-    () => isStanding && followPieces(still()),
+    () => isStanding && learnRest(still()),
   )
 
   /**
-   * Opens a project as it is stored, or as it was left here unsaved, with what is on the stage; other artwork comes after it, in a
-   * project of many as it comes into sight. Rejects where it cannot be had.
+   * Opens a project as it is stored, or as it was left here unsaved, with what is on the stage; other artwork comes as it comes
+   * into sight. Rejects where it cannot be had.
    */
   const open = async (wanted: string): Promise<void> => {
     close()
@@ -89,7 +73,7 @@ export const useProjectSession = defineStore('session', () => {
     isStanding = true
     // where one has been comes after what one works on: a long trail takes a while
     void trail.open(wanted, draft?.trail ?? null, here)
-    void followPieces(here)
+    void learnRest(here)
   }
 
   /** Leaves the project: what is unsaved goes on to the server, and what was opened for it is let go. */

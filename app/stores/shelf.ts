@@ -1,4 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
+import { useThrottleFn } from '@vueuse/core'
 import { countWords } from '#core/document/names'
 import { defineStore } from 'pinia'
 import type { ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
@@ -7,6 +8,7 @@ import { reasonOf } from '~/words/reasonOf'
 import { Refused } from '~/api/request'
 import { server } from '~/api/server'
 import { useHistory } from './history'
+import { LIST_INTERVAL_MS, useLive } from './live'
 import { useNotices } from './notices'
 import { useProjectSession } from './session'
 
@@ -41,7 +43,10 @@ export const useShelf = defineStore('shelf', () => {
     offered.value?.origin.kind === 'band' && used.value?.project === session.id ? used.value?.scheme : null,
   )
 
+  /** When the shelf was loaded last; infinitely late where it never was. */
+  let loadedAt = Infinity
   const load = async (): Promise<void> => {
+    loadedAt = Date.now()
     await notices.attempt(async () => {
       ;[folders.value, tags.value] = await Promise.all([server.shelfFolders(), server.shelfTags()])
     })
@@ -50,6 +55,13 @@ export const useShelf = defineStore('shelf', () => {
     changes.value++
     void load()
   }
+  /** Follows the changes of others where the shelf was shown before; many changes come together. */
+  const follow = useThrottleFn(changed, LIST_INTERVAL_MS, true)
+  useLive().hear({
+    // catches up after a lost connection; the first time it has just been loaded
+    opened: () => void (Date.now() - loadedAt > LIST_INTERVAL_MS && follow()),
+    project: news => void ('shelf' in news && loadedAt < Infinity && follow()),
+  })
   /** Offers a scheme of the project that is open; the present one, where none is given. */
   const offer = (what?: {
     name: string
@@ -82,7 +94,7 @@ export const useShelf = defineStore('shelf', () => {
       const scheme = await server.saveOverShelf(before.id, before.version, { swatches, origin })
       used.value = { project: session.id, scheme }
       changed()
-      notices.say(`Saved over “${scheme.name}”; what it was is kept.`)
+      notices.say(`Saved over “${scheme.name}”; the earlier version is kept.`)
       return 'saved'
     } catch (error) {
       if (error instanceof Refused && error.status === 409) return error.data as ShelfScheme
@@ -95,7 +107,7 @@ export const useShelf = defineStore('shelf', () => {
     notices.attempt(async () => {
       try {
         await server.saveOverShelf(scheme.id, scheme.version, { swatches, origin: scheme.origin })
-        notices.say(`“${scheme.name}” is what it was before; what it was just now is kept.`)
+        notices.say(`“${scheme.name}” is back to its earlier version; the later one is kept.`)
       } finally {
         changed()
       }
@@ -144,7 +156,7 @@ export const useShelf = defineStore('shelf', () => {
     notices.attempt(async () => {
       await server.changeShelfFolder(id, { name })
       changed()
-      notices.say(`The folder is called “${name}” now.`, 'done', async () => {
+      notices.say(`The folder is now called “${name}”.`, 'done', async () => {
         await notices.attempt(() => server.changeShelfFolder(id, { name: was }))
         changed()
       })
@@ -154,7 +166,7 @@ export const useShelf = defineStore('shelf', () => {
     notices.attempt(async () => {
       await server.changeShelfFolder(id, { away: true })
       changed()
-      notices.say(`The folder “${name}” is gone; its schemes stay on the shelf.`, 'done', async () => {
+      notices.say(`The folder “${name}” was removed; its schemes stay on the shelf.`, 'done', async () => {
         await notices.attempt(() => server.changeShelfFolder(id, { away: false }))
         changed()
       })

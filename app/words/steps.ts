@@ -1,5 +1,5 @@
-const PROOFS = 'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Arrows go from proof to proof.'
-const SLIDERS = 'Drag a slider to see it, let go to take it. Arrows nudge by 1, with Shift by 10.'
+const PROOFS = 'Point at a proof to preview, click to adopt. K keeps it, M marks it. Arrow keys move between proofs.'
+const SLIDERS = 'Drag a slider to preview, release to apply. Arrow keys nudge by 1, with Shift by 10.'
 
 /** A step of the work: its title, and in each of its views the effects of a drag, a click and a key. */
 interface StepWords {
@@ -11,23 +11,22 @@ const WORDS = {
   'gather': {
     title: 'Gather',
     foot: {
-      color: 'Drag in the square; letting go takes it. A click on a chip takes its color. Arrows go along.',
-      references:
-        'Drag a picture to arrange it; a double click or Enter looks closer. A click on a proof takes its colors.',
-      looked: 'A click takes a sample; drag it, or nudge it with arrows. Page keys go from sample to sample.',
-      inspiration: 'Pointing previews a scheme, a click opens it; arrows go from one to the next.',
-      shelf: 'Pointing previews a scheme, a click opens it; the boxes pick several. Arrows go along.',
-      artwork: 'Drop files anywhere, or paste them. A click puts a piece on the stage; arrows go along.',
+      color: 'Drag in the square and release to set the base. Click a chip to use its color.',
+      references: 'Drag a picture to arrange, double-click to look closer. Click a proof to use its colors.',
+      looked: 'Click to take a sample; drag or nudge it. Page Up and Page Down move between samples.',
+      inspiration: 'Point at a scheme to preview it, click to open it. Arrow keys move between schemes.',
+      shelf: 'Point at a scheme to preview it, click to open it. Use the boxes to select several.',
+      artwork: 'Drop files anywhere, or paste them. Click a piece to put it on the stage.',
     },
   },
   'compose': {
     title: 'Compose',
     foot: {
       harmonies:
-        'Pointing previews a proof, a click adopts it; K keeps it, M marks it. Drag swatches on ring and field.',
+        'Point at a proof to preview, click to adopt. K keeps it, M marks it. Drag swatches on ring and field.',
       tones: PROOFS,
       variations: PROOFS,
-      deals: 'D deals, a click adopts. Plus and minus deal more like a proof, or less. L locks a swatch.',
+      deals: 'Press D to deal, click a proof to adopt it. + and − deal more or less like a proof. L locks a swatch.',
       orders: PROOFS,
       whole: SLIDERS,
     },
@@ -35,33 +34,34 @@ const WORDS = {
   'remap': {
     title: 'Remap',
     foot: {
-      ribbons: 'Drag an ink to a swatch. A click selects; one on a swatch opens its group. Delete leaves an ink as is.',
-      inks: 'A click selects an ink, with Shift more of them; the list beside it says where it goes. Arrows go along.',
-      touches: 'Click shapes on the artwork, or drag a frame or loop; then a color. Page keys pick the next shape.',
+      ribbons:
+        'Drag an ink to a swatch. Click an ink to select it, a swatch for its group. Delete leaves an ink as is.',
+      inks: 'Click an ink to select it, Shift-click for more. The list beside it says where it goes.',
+      touches: 'Click shapes, or drag a rectangle or loop, then choose a color. Page Down picks the next shape.',
       whole: SLIDERS,
-      set: 'A click puts a piece on the stage; what is done holds for all of them. Arrows go along.',
+      set: 'Click a piece to put it on the stage; changes apply to all of them. Shift or Ctrl selects several.',
     },
   },
   'check': {
     title: 'Check',
     foot: {
-      findings: 'Pointing previews what mends it, a click takes it. Ticked findings are mended together.',
-      contrast: 'A click chooses a pair, whose colors can be moved below. Arrows go from pair to pair.',
-      vision: 'A click looks at everything by these eyes; B goes there and back.',
-      values: 'A click looks at the artwork in its values; B goes there and back.',
-      print: 'A click looks at the artwork as it is printed; B goes there and back.',
+      findings: 'Point at a fix to preview it, click to apply it. Selected findings are fixed together.',
+      contrast: 'Click a pair to adjust its colors below. Arrow keys move between pairs.',
+      vision: 'Click a tile to see everything through these eyes. B switches back and forth.',
+      values: 'Click a tile to see the artwork in values. B switches back and forth.',
+      print: 'Click a tile to see the artwork as printed. B switches back and forth.',
     },
   },
   'hand-over': {
     title: 'Hand over',
     foot: {
-      colorways: 'A click marks a colorway to compare, a drag moves it; X held shows the other of two that are marked.',
-      files: 'A click writes one file; Choose files packs them all. Arrows go along.',
-      sheet: 'The pages follow the work; they are written as they stand here.',
-      gradients:
-        'A click on the strip adds a stop, a drag moves it, Delete removes it. Page keys go from stop to stop.',
-      mood: 'Drag a picture within its frame; plus and minus bring it closer. Page keys go from frame to frame.',
-      review: 'What is published can be looked at by whoever has the link. What they say comes here as they say it.',
+      colorways:
+        'Click a colorway to mark it for comparison, drag to reorder. Hold X to see the other of two marked ones.',
+      files: 'Click to download one file; Choose files packs several into an archive.',
+      sheet: 'These pages follow your work and are written exactly as shown.',
+      gradients: 'Click the strip to add a stop, drag to move it. Delete removes it. Page Down goes to the next stop.',
+      mood: 'Drag a picture within its frame; + and − zoom it. Page Up and Page Down move between frames.',
+      review: 'Anyone with a link can see what you publish. Comments appear here as they are written.',
     },
   },
 } satisfies Record<string, StepWords>

@@ -14,7 +14,7 @@ export const TERMS = {
   measures: [
     {
       word: 'HSB',
-      means: 'As sliders usually have them: quick, but yellow looks lighter than blue at the same number.',
+      means: 'As sliders usually work: quick, but yellow looks lighter than blue at the same number.',
     },
     {
       word: 'perceptual',

@@ -60,6 +60,11 @@ const takeApart = (
   return png ? unmix(reducePicture(pictureOf(png), longest), reading.pictureInks[place] ?? []) : null
 }
 
+/** The memory that an ink map lies in, to be handed over without a copy. */
+const buffersOf = (map: InkMap): ArrayBuffer[] => [
+  ...new Set(Object.values(map).flatMap(part => (typeof part === 'number' ? [] : [part.buffer as ArrayBuffer]))),
+]
+
 const desk = {
   /** Reads an artwork file and keeps the reading under its hash. Throws for what cannot be read. */
   open(hash: string, bytes: Uint8Array, { also, pictureInks, pictures }: HowRead): ScreenArtwork {
@@ -93,12 +98,16 @@ const desk = {
       picture => pngOf(picture, false),
     )
   },
-  /** The ink map of an artwork, from its packed bytes, its longer side at most `longest` pixels. */
-  reduced(bytes: Uint8Array, longest: number): InkMap {
-    const map = reduceInkMap(unpackInkMap(bytes), longest)
-    return transfer(map, [
-      ...new Set(Object.values(map).flatMap(part => (typeof part === 'number' ? [] : [part.buffer as ArrayBuffer]))),
-    ])
+  /** The ink map of an artwork, from its packed bytes. */
+  unpack(bytes: Uint8Array): InkMap {
+    const map = unpackInkMap(bytes)
+    return transfer(map, buffersOf(map))
+  },
+  /** The same for the stage, and a coarser one whose longer side has at most `longest` pixels. */
+  unpackStaged(bytes: Uint8Array, longest: number): { fine: InkMap; coarse: InkMap } {
+    const fine = unpackInkMap(bytes)
+    const coarse = reduceInkMap(fine, longest)
+    return transfer({ fine, coarse }, [...new Set([fine, coarse].flatMap(buffersOf))])
   },
   /**
    * The bytes of an opened artwork in other colors, with its touch-ups; an ink that is not in `colors` keeps its own.

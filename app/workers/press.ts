@@ -11,7 +11,7 @@ const MAX_PRESSES = 6
 
 const fetched = async (paper: Paper): Promise<Uint8Array> => {
   const answer = await fetch(`/press/${PAPERS[paper].profile}`)
-  if (!answer.ok) throw new Error(`The profile of ${PAPERS[paper].title} cannot be had.`)
+  if (!answer.ok) throw new Error(`The profile of ${PAPERS[paper].title} could not be loaded.`)
   return new Uint8Array(await answer.arrayBuffer())
 }
 /** Runs a request once; again only where it failed. */

@@ -46,7 +46,7 @@ let full: { hash: string; whole: Whole; taken: Unmixed | null } | null = null
 
 /** The painting of a picture in its own size: its rows of colors, and where each holds. */
 const inColors = (hash: string, colors: string[], areas: AreaPaint[], seen: Seen) => {
-  if (full?.hash !== hash) throw new Error('This picture is not at hand in its own size.')
+  if (full?.hash !== hash) throw new Error('This picture is not loaded at full size.')
   const { whole } = full
   const { picture, inks, takeApart } = whole
   if (!areas.length) return { whole, rows: areaRows(inks, colors, []), regions: null }

@@ -5,7 +5,7 @@ import type { Verb } from './verb'
 export const people: Verb = (command, act) =>
   command
     .description('list who works here, or make a link to set a password')
-    .option('--link <name>', 'a new link for somebody')
+    .option('--link <name>', 'a new link for a person')
     .option('--first', 'the link for the first owner')
     .option('--at <address>', 'the address people reach this by', 'http://127.0.0.1:4180')
     .action(

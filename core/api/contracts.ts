@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { PROJECTS_A_PAGE } from '#core/document/limits'
 import { ARTWORK_KINDS, artworkFileSchema } from '#core/document/artwork'
 import { hashSchema, hexSchema, listOf, nameSchema } from '#core/document/basics'
 import { deletedSchema } from '#core/document/deleted'
@@ -46,6 +47,7 @@ import {
 import { packedTrailSchema, trailChangeSchema } from '#core/document/trail'
 import { inspirationSchema } from '#core/formats/inspiration'
 import { wantedSchema } from '#core/handover/options'
+import { MAX_ASKED_PICTURES, REVIEW_PATH } from '#core/handover/review'
 import { GIVEN, MANNERS } from '#core/raster/manner'
 import { ALSO } from '#core/svg/reading'
 
@@ -112,7 +114,7 @@ export const CONTRACTS = {
   'GET projects': {
     query: z.object({
       before: z.uuid().optional(),
-      limit: wholeNumber(1, 100).default(48),
+      limit: wholeNumber(1, 100).default(PROJECTS_A_PAGE),
       order: z.enum(PROJECT_ORDERS).default('changed'),
       words: z.string().max(100).overwrite(onOneLine).default(''),
     }),
@@ -291,6 +293,12 @@ export const CONTRACTS = {
     answer: reviewCommentSchema,
   },
   'GET review/[token]': { params: byToken, thing: 'review', answer: reviewPageSchema },
+  'GET review/[token]/drawn': {
+    params: byToken,
+    query: z.object({ asked: joined(z.string().regex(REVIEW_PATH), MAX_ASKED_PICTURES) }),
+    /** The paths of pictures that can be had; null where all can. */
+    answer: z.object({ paths: z.array(z.string()).nullable() }),
+  },
   'PUT review/[token]/choice': { params: byToken, body: choicePutSchema, answer: reviewChoiceSchema },
   'GET review/[token]/comments': { params: byToken, ...comments },
   'POST review/[token]/comments': {
@@ -337,7 +345,7 @@ export type RouteKey = keyof Contracts
 export const checkAnswer = (key: RouteKey, given: unknown): void => {
   const { answer }: Contract = CONTRACTS[key]
   const result = answer?.safeParse(given)
-  if (result && !result.success) throw new Error(`“${key}” answers otherwise than agreed: ${result.error.message}`)
+  if (result && !result.success) throw new Error(`“${key}” breaks its contract: ${result.error.message}`)
 }
 
 type Part<Key extends RouteKey, Name extends keyof Contract> =

@@ -62,7 +62,7 @@ describe('findings', () => {
   it('shares, what is unused, alike, loud, and the neutral', () => {
     const meant = apply(labelIn(GOOD), { do: 'share out', shares: { s1: 0.1, s3: 0.7 } }, known)
     expect(of(meant, 'shares')?.words).toMatch(
-      /covers (more|less) than it is meant to: (one ink alone covers \d+%|contrast keeps|no ink has)/,
+      /covers (more|less) than intended: (one ink alone covers \d+%|contrast keeps|no ink has)/,
     )
     const five = labelIn([...GOOD, '#e9b142'], [...ROLES, 'detail'])
     expect(of(five, 'unused')?.swatches).toEqual(['s5'])

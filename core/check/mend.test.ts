@@ -60,7 +60,7 @@ describe('mending together', () => {
   it('says of what is no matter of color that its own mending does it', () => {
     const project = labelIn(['#f8f4ea', '#202020', '#2e4f7f', '#e8b040', '#d02060'])
     expect(mending(project, { keys: ['unused s5'] }).unsettled).toEqual([
-      { key: 'unused s5', why: 'It is no matter of color: its own mending does it.' },
+      { key: 'unused s5', why: 'Changing colors won’t help: use its own fix.' },
     ])
   })
   it('of any scheme keeps harmony, settles what it says, brings nothing serious, and is no dearer than need be', () => {

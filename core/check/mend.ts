@@ -352,14 +352,14 @@ export function* mended(
   const unsettled: Unsettled[] = []
   const open = wanted.filter(finding => {
     const why = !isOfColors(finding)
-      ? 'It is no matter of color: its own mending does it.'
+      ? 'Changing colors won’t help: use its own fix.'
       : search.isHeld(finding)
         ? 'Its swatches are locked.'
         : search.settle(finding, search.start, [])
           ? null
           : order.tolerance < WIDE
-            ? `No color within ${order.tolerance}° of its place on the wheel does it without spoiling something else.`
-            : 'No change of its colors does it without spoiling something else.'
+            ? `No color within ${order.tolerance}° of its hue fixes it without making something else worse.`
+            : 'No change to its colors fixes it without making something else worse.'
     if (why) unsettled.push({ key: finding.key, why })
     return why === null
   })
@@ -440,5 +440,5 @@ const whyNot = (search: Search, finding: Finding, done: readonly Finding[]): str
   search.rebase(search.state)
   const alone = search.settle(finding, search.start, []) ?? search.start
   const against = done.find(other => search.has(alone, other))
-  return against ? `It is at odds with this: ${against.words}` : 'It cannot be had together with the others.'
+  return against ? `It conflicts with: ${against.words}` : 'It can’t be fixed together with the others.'
 }

@@ -30,7 +30,7 @@ export const SHADING = {
         .min(1)
         .max(MAX_MENDED),
     }),
-    ({ pairs }) => (pairs.length === 1 ? 'mending of a contrast' : 'mending of contrasts'),
+    ({ pairs }) => (pairs.length === 1 ? 'fix of a contrast' : 'fix of contrasts'),
     (project, { pairs }, inks) => separatePairs(project, inks, pairs, HOLD.rest),
   ),
   'shade group': kindOf(

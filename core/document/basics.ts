@@ -8,13 +8,13 @@ export const idSchema = z
   .string()
   .min(1)
   .max(64)
-  .refine(id => !(id in {}), 'An id is called like nothing can be.')
+  .refine(id => !(id in {}), 'An id can’t have this name.')
 /** A name given by hand, 1 to 120 letters on one line. */
 export const nameSchema = z
   .string()
   .overwrite(onOneLine)
-  .min(1, 'A name needs at least one letter.')
-  .max(MAX_NAME_LENGTH, `A name may have up to ${MAX_NAME_LENGTH} letters.`)
+  .min(1, 'A name needs at least one character.')
+  .max(MAX_NAME_LENGTH, `A name may have up to ${MAX_NAME_LENGTH} characters.`)
 
 /**
  * A list of so many things, counted before they are looked at; the first that is wrong ends it, so that a long list of what is
@@ -24,7 +24,7 @@ export const listOf = <Item extends z.ZodType>(item: Item, { least = 0, most }: 
   z
     .array(z.unknown())
     .min(least)
-    .max(most, `A list of more than ${most} is more than there can be.`)
+    .max(most, `A list can’t have more than ${most} entries.`)
     .transform((items, context): Array<z.output<Item>> => {
       const list: Array<z.output<Item>> = []
       for (const [place, each] of items.entries()) {
@@ -43,7 +43,7 @@ export const recordOf = <Key extends z.ZodType<string>, Value extends z.ZodType>
 ) =>
   z
     .record(z.string(), z.unknown())
-    .refine(record => Object.keys(record).length <= most, `More than ${most} of a kind is more than there can be.`)
+    .refine(record => Object.keys(record).length <= most, `There can’t be more than ${most} of a kind.`)
     .transform((record, context): Record<string, z.output<Value>> => {
       const read: Record<string, z.output<Value>> = {}
       for (const [name, each] of Object.entries(record)) {
@@ -71,7 +71,7 @@ export const hashSchema = z.string().regex(/^[\da-f]{64}$/)
 /** A moment, of a year the database knows. */
 export const timeSchema = z.iso
   .datetime()
-  .refine(time => /^(?:19|2\d)\d\d/.test(time), 'That was before there were computers.')
+  .refine(time => /^(?:19|2\d)\d\d/.test(time), 'The time is too far in the past.')
 
 /** A part of a whole, in [0, 1]. */
 export const part = z.number().min(0).max(1)

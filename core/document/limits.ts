@@ -57,3 +57,6 @@ export const MAX_PUBLICATIONS = 40
 export const MAX_VERSIONS = 30
 /** The longest comment, in letters. */
 export const MAX_COMMENT_LENGTH = 2000
+
+/** Number of projects that a page of Home shows. */
+export const PROJECTS_A_PAGE = 48

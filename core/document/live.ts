@@ -1,8 +1,13 @@
 import { z } from 'zod'
 import { nameSchema } from './basics'
 
-/** Live news of a project: that it was saved, by whom and by which save, or that others have come or gone. */
+/**
+ * Live news: that a project was saved, by whom and by which save; that others have opened or left it; that it was made,
+ * deleted or restored; or that something on the shelf changed.
+ */
 export const projectNewsSchema = z.union([
+  z.object({ shelf: z.literal(true) }),
+  z.object({ project: z.uuid(), deleted: z.boolean() }),
   z.object({ project: z.uuid(), version: z.number().int(), save: z.uuid().nullable(), by: nameSchema.nullable() }),
   z.object({ project: z.uuid(), here: z.literal(true) }),
 ])

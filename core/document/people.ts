@@ -11,9 +11,9 @@ export const PASSWORD = { least: 10, most: 200 }
 export const passwordSchema = z
   .string()
   .overwrite(text => text.normalize('NFKC'))
-  .min(PASSWORD.least, `A password needs at least ${PASSWORD.least} letters.`)
-  .max(PASSWORD.most, `A password may have up to ${PASSWORD.most} letters.`)
-  .refine(text => new Set(text).size > 3, 'A password of so few different letters is guessed at once.')
+  .min(PASSWORD.least, `A password needs at least ${PASSWORD.least} characters.`)
+  .max(PASSWORD.most, `A password may have up to ${PASSWORD.most} characters.`)
+  .refine(text => new Set(text).size > 3, 'A password with so few different characters is guessed easily.')
 
 /** The credentials of somebody who signs in. */
 export const signInSchema = z.object({

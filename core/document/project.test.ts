@@ -2,6 +2,8 @@ import { upgradeState } from './upgrade'
 import { artworkFileSchema } from './artwork'
 import { projectSchema } from './project'
 import { newProject } from '#core/scheme/create'
+import { followColor } from '#core/painting/resolveRemap'
+import { hexOfLab, labOf, mixLabs } from '#core/color/convert'
 import { wearScheme } from '#core/scheme/wearScheme'
 
 const project = newProject('Kites')
@@ -55,6 +57,17 @@ it('colors taken before there was a choice were faithful, in documents and in th
   expect(projectSchema.parse(old).gathering).toEqual({ ...project.gathering, by: 'faithful' })
   const look = (upgradeState({ look: old }) as { look: { gathering: unknown } }).look
   expect(look.gathering).toEqual({ ...project.gathering, by: 'faithful' })
+})
+
+it('a touch-up on a rung stored when ladders ran to white and black keeps its color', () => {
+  const rungs = [0, 1, 3].map(step => ({ ladder: 'shades' as const, step, of: 4 }))
+  const touch = { shapes: [1], areas: [], paint: 'fill', opacity: null }
+  const touches = { a1: rungs.map((rung, i) => ({ ...touch, id: `t${i}`, to: { swatch: 's2', rung } })) }
+  const now = projectSchema.parse({ ...project, remap: { ...project.remap, touches } })
+  const colors = now.remap.touches.a1?.map(({ to }) => to && followColor(new Map([['s2', '#0f6d5f']]), to))
+  const before = rungs.map(({ step, of }) => hexOfLab(mixLabs(labOf('#0f6d5f'), { l: 0, a: 0, b: 0 }, (step + 1) / of)))
+  expect(colors).toEqual(before)
+  expect(before[2]).toBe('#000000')
 })
 
 it('a document stored before swatches had a color of their own comes up to date', () => {

@@ -22,7 +22,10 @@ export const followingSchema = z.object({
     .object({
       ladder: z.enum(LADDERS),
       step: z.number().int().min(0).max(RUNGS.most),
-      of: z.number().int().min(RUNGS.least).max(RUNGS.most),
+      /** Number of rungs of the ladder; a `step` of as many is its end: white, gray or near-black. */
+      rungs: z.number().int().min(1).max(RUNGS.most),
+      /** True if shades end in black, as they did in earlier versions. */
+      toBlack: z.boolean().optional(),
     })
     .nullable(),
 })

@@ -25,14 +25,14 @@ const plainText = (text: string): string =>
 /** Who says something: a name, and nothing else. */
 export const authorSchema = nameSchema
   .overwrite(name => name.replace(TURNING, '').replace(TOWERS, '$1').trim())
-  .min(1, 'A name needs at least one letter.')
-  .max(60, 'A name may have up to 60 letters here.')
+  .min(1, 'A name needs at least one character.')
+  .max(60, 'A name may have up to 60 characters here.')
 
 const textSchema = z
   .string()
   .max(MAX_COMMENT_LENGTH * 4)
   .overwrite(plainText)
-  .min(1, 'There is nothing written yet.')
+  .min(1, 'The comment is empty.')
   .max(MAX_COMMENT_LENGTH, `A comment may have up to ${countWords(MAX_COMMENT_LENGTH, 'letter')}.`)
 
 /** A key of a colorway or an artwork within a review; it says nothing of the project. */

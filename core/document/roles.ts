@@ -6,4 +6,4 @@ export type Role = (typeof ROLES)[number]
 export const hasRole = (role: Role, needed: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(needed)
 
 /** The message for those who may only look. */
-export const ONLY_DESIGNERS = 'You may look at everything here; only designers change it.'
+export const ONLY_DESIGNERS = 'You can view everything here; only designers can change it.'

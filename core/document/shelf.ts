@@ -17,7 +17,7 @@ export type KeptSwatch = z.infer<typeof keptSwatchSchema>
 export const tagSchema = z
   .string()
   .overwrite(tag => truncate(onOneLine(tag), 40).toLowerCase())
-  .min(1, 'A tag needs at least one letter.')
+  .min(1, 'A tag needs at least one character.')
 
 /** Where a scheme on the shelf came from: out of what of which project, or a file. */
 export const SHELF_ORIGINS = ['band', 'trail', 'colorway', 'reference', 'file'] as const

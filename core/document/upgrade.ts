@@ -62,12 +62,28 @@ const withTaking = (look: Record<string, unknown>): Record<string, unknown> =>
     ? { ...look, gathering: { ...look.gathering, by: 'faithful' } }
     : look
 
+/** A touch-up stored when the last rung of a ladder was its end: the same color, counted without it. */
+const upgradeTouch = (touch: unknown): unknown => {
+  if (!isRecord(touch) || !isRecord(touch.to) || !isRecord(touch.to.rung) || !('of' in touch.to.rung)) return touch
+  const { of, ...rung } = touch.to.rung
+  return { ...touch, to: { ...touch.to, rung: { ...rung, rungs: numberOf(of) - 1, toBlack: true } } }
+}
+const withRungs = (look: Record<string, unknown>): Record<string, unknown> => {
+  const { remap } = look
+  if (!isRecord(remap) || !isRecord(remap.touches)) return look
+  const touches = Object.entries(remap.touches).map(([id, list]): [string, unknown] => [
+    id,
+    Array.isArray(list) ? list.map(upgradeTouch) : list,
+  ])
+  return { ...look, remap: { ...remap, touches: Object.fromEntries(touches) } }
+}
+
 const upgradeLook = (look: Record<string, unknown>): Record<string, unknown> => {
   const turn = isRecord(look.harmony) ? numberOf(look.harmony.turn) : 0
   const scheme = Array.isArray(look.scheme)
     ? { scheme: look.scheme.map((swatch, i) => upgradeSwatch(swatch, i, turn)) }
     : {}
-  return withTaking(withPlan({ ...renameField(look, 'lead', 'baseId'), ...scheme }))
+  return withRungs(withTaking(withPlan({ ...renameField(look, 'lead', 'baseId'), ...scheme })))
 }
 
 /** The looks of colorways, as they are stored now. */

@@ -8,7 +8,7 @@ import type { Source } from '#core/picture/picture'
 import { placesOf, type Place } from './place'
 import { seeded } from '#core/math/random'
 import { standingOf } from './standing'
-import { tallyPixels, type Points, type Tally } from './tally'
+import { chromaOf, tallyPixels, type Points, type Tally } from './tally'
 
 /** Number of swatches an extraction may be asked for. */
 export const EXTRACTED = { least: 2, most: 12, usual: 5 } as const
@@ -168,13 +168,42 @@ const centersAt = (tally: Tally, points: Points, wanted: Wanted, least: number):
   // what brings color stays while all settle, and leans with the rest
   const colored =
     wanted.by === 'eye' ? withColor(tally, points, centers, fixed.length, least) : { centers, fixed: fixed.length }
-  const settled = finish(
-    { tally, points, wanted },
-    moveCenters(points, colored.centers, colored.fixed, 4, true),
-    colored.fixed,
-    least,
-  )
+  const settle = (from: readonly Lab[], still: number): Lab[] =>
+    finish({ tally, points, wanted }, moveCenters(points, from, still, 4, true), still, least)
+  let settled = settle(colored.centers, colored.fixed)
+  const missed = wanted.by === 'eye' ? missedOf(tally, points, settled, fixed.length) : null
+  if (missed) {
+    fixed = [...settled.slice(0, fixed.length), missed.accent]
+    settled = settle([...fixed, ...missed.others], fixed.length)
+  }
   return { tally, points, centers: settled, shares: sharesOf(tally, settled), fixed: fixed.length, wanted }
+}
+
+/** How much coverage may fall for the accent that is looked for last. */
+const MISSED_PRICE = 2.5
+
+/**
+ * The accent that settled centers still miss by eye, such as the one orange stripe of a sunset whose cost was too high
+ * among so many tones, and the other free centers without the one that is missed least; null where nothing more vivid
+ * than they are is left. The first `fixed` stay.
+ */
+const missedOf = (
+  tally: Tally,
+  points: Points,
+  centers: readonly Lab[],
+  fixed: number,
+): { accent: Lab; others: Lab[] } | null => {
+  if (centers.length - fixed < 2) return null
+  const accent = accentOf(tally, centers)
+  if (!accent || centers.some(center => difference(center, accent) < EYE_APART)) return null
+  const isMostVivid = centers.every(({ a, b }) => chromaOf(a, b) < chromaOf(accent.a, accent.b))
+  if (!isMostVivid) return null
+  const costWithout = (without: number): number =>
+    assignPoints(points, [...centers.filter((_, i) => i !== without), accent]).cost
+  const costs = centers.map((_, i) => (i < fixed ? Infinity : costWithout(i)))
+  const goes = costs.indexOf(Math.min(...costs))
+  if (costs[goes]! > MISSED_PRICE * assignPoints(points, centers).cost) return null
+  return { accent, others: centers.filter((_, i) => i >= fixed && i !== goes) }
 }
 
 /** Strength of the ends of the pad: weights change by up to this power of e for each standard deviation. */

@@ -1,4 +1,4 @@
-import { labOf, lchOf, type Hex } from '#core/color/convert'
+import { hexOfLab, labOf, lchOf, mixLabs, type Hex } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
 import type { Picture } from '#core/picture/picture'
 import { seeded } from '#core/math/random'
@@ -7,23 +7,40 @@ import { extractColors, extractor, type TakenBy } from './extract'
 import { endOf } from './eye'
 import { tallyPixels } from './tally'
 
+const bytesOf = (hex: Hex): number[] => [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16))
 /** A picture of parts in colors, each with some noise, one under the other; a disc of a color on top where asked. */
 const pictureOf = (parts: ReadonlyArray<readonly [hex: Hex, part: number]>, disc?: readonly [Hex, number]): Picture => {
   const [width, height] = [240, 160]
   const data = new Uint8Array(width * height * 4)
   const random = seeded(7)
-  const rgbOf = (hex: Hex): number[] => [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16))
   const radius = disc ? Math.sqrt((width * height * disc[1]) / Math.PI) : 0
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
       let left = (y + random() * 12) / (height + 6)
       const [hex] = parts.find(([, part]) => (left -= part) < 0) ?? (parts.at(-1) as readonly [Hex, number])
       const inDisc = disc && (x - 150) ** 2 + (y - 60) ** 2 < radius ** 2
-      const rgb = rgbOf(inDisc ? disc[0] : hex)
+      const rgb = bytesOf(inDisc ? disc[0] : hex)
       const grain = (random() - 0.5) * 22
       rgb.forEach((value, k) => (data[(y * width + x) * 4 + k] = Math.min(255, Math.max(0, value + grain))))
       data[(y * width + x) * 4 + 3] = 255
     }
+  return { width, height, data }
+}
+/** A picture that runs through colors from top to bottom, each at its height in [0, 1], along a slight wave. */
+const gradientPicture = (stops: ReadonlyArray<readonly [height: number, hex: Hex]>): Picture => {
+  const [width, height] = [300, 200]
+  const data = new Uint8Array(width * height * 4)
+  const random = seeded(3)
+  for (let i = 0; i < width * height; i++) {
+    const at = Math.min(0.999, Math.max(0, Math.floor(i / width) / height + 0.02 * Math.sin((i % width) / 40)))
+    const next = stops.findIndex(([from]) => from > at)
+    const [[from, one], [to, other]] = [stops[next - 1]!, stops[next]!]
+    const grain = (random() - 0.5) * 10
+    bytesOf(hexOfLab(mixLabs(labOf(one), labOf(other), (at - from) / (to - from)))).forEach((value, k) => {
+      data[i * 4 + k] = Math.min(255, Math.max(0, value + grain))
+    })
+    data[i * 4 + 3] = 255
+  }
   return { width, height, data }
 }
 const taken = (picture: Picture, by: TakenBy, count = 5): Hex[] =>
@@ -46,6 +63,25 @@ const SKY = pictureOf(
   ],
   ['#f0c810', 0.0012],
 )
+/** Dusk over dark water, from violet through rose, with an orange stripe over the horizon that covers a fraction of it. */
+const sunset = (stripe: number): Picture => {
+  const stops = [
+    ...([
+      [0, '#26264f'],
+      [0.3, '#5b4478'],
+      [0.5 - stripe, '#a8607f'],
+      [0.55 - stripe, '#c97a72'],
+    ] as const),
+    ...([
+      [0.555 - stripe, '#f2903a'],
+      [0.555, '#f7a13c'],
+      [0.56, '#3c3350'],
+      [0.8, '#2b2743'],
+      [1, '#181629'],
+    ] as const),
+  ]
+  return gradientPicture(stops)
+}
 const BROWNS = pictureOf([
   ['#6b4a32', 0.3],
   ['#74533a', 0.3],
@@ -81,6 +117,18 @@ describe('what is taken by eye', () => {
   })
   it.each([4, 5, 6, 8])('takes what stands out, a thousandth of a sky, among %d colors', count => {
     expect(Math.min(...taken(SKY, 'eye', count).map(hex => deltaE(hex, '#f0c810')))).toBeLessThan(10)
+  })
+  it.each([
+    [4, 0.02],
+    [5, 0.012],
+    [5, 0.02],
+    [5, 0.03],
+    [6, 0.008],
+    [8, 0.004],
+  ])('takes, among %d colors, the orange stripe of a sunset that covers %d of it', (count, stripe) => {
+    const hexes = taken(sunset(stripe), 'eye', count)
+    expect(hexes).toHaveLength(count)
+    expect(Math.min(...hexes.map(hex => deltaE(hex, '#f3963a')))).toBeLessThan(5)
   })
   it('gives up the second of two like browns for another color', () => {
     const hexes = taken(BROWNS, 'eye', 3)

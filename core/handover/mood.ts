@@ -1,3 +1,4 @@
+import { sentence } from '#core/document/sentence'
 import type { Mood, MOOD_SHAPES } from '#core/document/handOver'
 import { ARRANGING, distributeColors, type ArrangedPage } from './moodArrangements'
 import { GAP, inPlace, type MoodColor } from './moodColors'
@@ -36,7 +37,10 @@ export const moodPage = (
     ? ARRANGING[arrangement](room, pictures.length, colors)
     : { pictures: [], colors: [room] }
   const ground = arranged.ground ?? PAPER
-  const dealt = distributeColors(arranged.colors, colors)
+  const dealt = distributeColors(
+    arranged.colors,
+    colors.map(color => ({ ...color, name: sentence(color.name) })),
+  )
   return {
     ...{ width, height, ground },
     marks: [

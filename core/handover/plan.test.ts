@@ -61,7 +61,7 @@ describe('the files that are handed over', () => {
       'artwork/x/x/x/x/x/x/x/y/odd.svg',
     ])
   })
-  it('are of all artwork there is: what was taken out since is still in the colorways', () => {
+  it('are of all artwork there is: what was removed since is still in the colorways', () => {
     const project = { ...frozen(withArtwork(['Poster', 'Flyer']), ['Dawn']), artwork: [art('b0', 'Ticket')] }
     expect(allArtwork(project).map(({ name }) => name)).toEqual(['Ticket', 'Poster', 'Flyer'])
   })

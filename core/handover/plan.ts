@@ -64,7 +64,7 @@ export const exportLooks = (project: Project, { looks }: Pick<Wanted, 'looks'>):
 }
 
 /**
- * All artwork of a project and of its colorways, each once: what was taken out since is still in those it was frozen
+ * All artwork of a project and of its colorways, each once: what was removed since is still in those it was frozen
  * in.
  */
 export const allArtwork = ({ artwork, lineUp }: Project): Artwork[] => {

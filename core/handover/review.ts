@@ -56,6 +56,10 @@ export const reviewPictures = ({ looks, artwork }: ReviewShown): ReviewPicture[]
   ...looks.flatMap(look => look.artwork.map(key => ({ look: look.key, artwork: key }))),
 ]
 
+/** The paths of pictures, and the most that can be asked for at a time. */
+export const REVIEW_PATH = /^(small|large)\/(before|c\d{1,3})\/a\d{1,3}$/
+export const MAX_ASKED_PICTURES = 60
+
 /** Where a picture is kept. */
 export const reviewPath = (size: ReviewSize, { look, artwork }: ReviewPicture): string => `${size}/${look}/${artwork}`
 

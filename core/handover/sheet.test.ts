@@ -1,3 +1,4 @@
+import { sentence } from '#core/document/sentence'
 import { contrastOf } from '#core/color/contrast'
 import { ladder } from '#core/harmony/ladder'
 import { newProject } from '#core/scheme/create'
@@ -52,7 +53,7 @@ describe('the sheet', () => {
   it('says the name, role, share, hex, RGB, CMYK and OKLCH of every swatch', () => {
     const text = wordsOn(sheetPages(plan([look('c1')]), measure))
     for (const { name, hex, role, share = 0 } of look('c1').scheme.swatches) {
-      expect(text).toContain(name)
+      expect(text).toContain(sentence(name))
       expect(text).toContain(hex)
       expect(text).toContain(`${role} · ${Math.round(share * 100)}%`)
       const [r, g, b] = [1, 3, 5].map(at => parseInt(hex.slice(at, at + 2), 16))
@@ -82,7 +83,7 @@ describe('the sheet', () => {
       ...(i ? { share: 0.23 } : { name: 'terracottas', share: 0.05 }),
     }))
     const [first] = sheetPages(plan([look('c1', { scheme: { ...scheme, swatches } })]), measure)
-    const name = flat(first?.marks ?? []).find(mark => mark.mark === 'words' && mark.text === 'terracottas') as Words
+    const name = flat(first?.marks ?? []).find(mark => mark.mark === 'words' && mark.text === 'Terracottas') as Words
     expect(name.size).toBeLessThan(7.5)
     expect(name.size).toBeGreaterThanOrEqual(5)
   })

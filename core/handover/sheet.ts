@@ -1,3 +1,4 @@
+import { sentence } from '#core/document/sentence'
 import { countWords } from '#core/document/names'
 import type { ExportScheme, ExportSwatch } from '#core/formats/exportScheme'
 import {
@@ -234,6 +235,12 @@ const bandOf = (room: Rect, { swatches }: ExportScheme, measure: Measure): Mark[
   })
 }
 
+/** A look whose swatches are named as a sentence begins, as everywhere in the interface. */
+const titled = ({ scheme, ...look }: SheetLook): SheetLook => ({
+  ...look,
+  scheme: { ...scheme, swatches: scheme.swatches.map(swatch => ({ ...swatch, name: sentence(swatch.name) })) },
+})
+
 /** The pages of a colorway. */
 const pagesOf = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[] => [
   ...picturePages(plan, look, measure),
@@ -243,7 +250,9 @@ const pagesOf = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[] => 
 
 /** The pages of the sheet: the contents, where there are several colorways, then each colorway's own. */
 export const sheetPages = (plan: SheetPlan, measure: Measure): Page[] => {
-  const looks = plan.looks.flatMap(look => pagesOf(plan, look, measure).map(page => ({ page, at: look.name })))
+  const looks = plan.looks
+    .map(titled)
+    .flatMap(look => pagesOf(plan, look, measure).map(page => ({ page, at: look.name })))
   const all = [...(plan.looks.length > 1 ? [{ page: contents(plan, measure), at: plan.date }] : []), ...looks]
   return all.map(({ page, at }, i) => ({
     ...page,

@@ -7,7 +7,7 @@ import { deal, isHarmonic } from './deal'
 import { MIN_DIFFERENCE } from './distinct'
 import { offsetsOf, openingOf } from './harmony'
 import { rolesIn } from './proportion'
-import { alternatives, ladder, ladderLabs, LADDERS, strip } from './ladder'
+import { alternatives, ladder, ladderLabs, LADDERS, rungOf, strip } from './ladder'
 import { runs } from '../../tests/runs'
 
 /** The darkest and the lightest. */
@@ -119,18 +119,39 @@ describe('ladders', () => {
         for (const count of [2, 4, 7, 10]) {
           const labs = [labOf(hex), ...ladderLabs(hex, kind, count)]
           const steps = labs.slice(1).map((lab, i) => labDistance(lab, labs[i] ?? lab))
-          const mean = steps.reduce((sum, step) => sum + step, 0) / count
+          const mean = steps.reduce((sum, step) => sum + step, 0) / steps.length
           if (mean > 0.004) for (const step of steps) expect(Math.abs(step / mean - 1)).toBeLessThan(0.02)
         }
   })
-  it('end at white, at the gray of the same lightness, and at black', () => {
+  it('lead to white, to the gray of the same lightness, and to near-black', () => {
     for (const hex of COLORS) {
-      expect(ladder(hex, 'tints', 5).at(-1)).toBe('#ffffff')
-      expect(ladder(hex, 'shades', 5).at(-1)).toBe('#000000')
-      const gray = labOf(ladder(hex, 'tones', 5).at(-1) ?? '')
+      expect(rungOf(hex, { ladder: 'tints', step: 5, rungs: 5 })).toBe('#ffffff')
+      expect(rungOf(hex, { ladder: 'shades', step: 5, rungs: 5, toBlack: true })).toBe('#000000')
+      expect(labOf(rungOf(hex, { ladder: 'shades', step: 5, rungs: 5 })).l).toBeCloseTo(0.14, 2)
+      const gray = labOf(rungOf(hex, { ladder: 'tones', step: 5, rungs: 5 }))
       expect(Math.hypot(gray.a, gray.b)).toBeLessThan(0.003)
       expect(gray.l).toBeCloseTo(labOf(hex).l, 2)
     }
+  })
+  it('end one step short of white, gray and near-black, no two rungs alike, with fewer where there is no room', () => {
+    for (const hex of [...COLORS, '#0b3b2e', '#fde8ec', '#fefefe', '#101010', '#ffffff', '#000000'])
+      for (const kind of LADDERS)
+        for (const count of [1, 2, 4, 10]) {
+          const rungs = ladder(hex, kind, count)
+          expect(rungs.length).toBeLessThanOrEqual(count)
+          const end = rungOf(hex, { ladder: kind, step: rungs.length, rungs: rungs.length })
+          const all = [hex, ...rungs, ...(rungs.length ? [end] : [])]
+          for (const [i, each] of all.slice(1).entries()) expect(deltaE(each, all[i] ?? '')).toBeGreaterThanOrEqual(3)
+          rungs.forEach((rung, i) => expect(rung).toBe(rungOf(hex, { ladder: kind, step: i, rungs: rungs.length })))
+          for (const rung of rungs) expect(deltaE(rung, kind === 'tints' ? '#ffffff' : '#000000')).toBeGreaterThan(3)
+        }
+    expect(ladder('#0b3b2e', 'shades', 4).length).toBe(4)
+    expect(ladder('#fde8ec', 'tints', 4).length).toBeLessThan(4)
+    expect([ladder('#ffffff', 'tints', 4), ladder('#000000', 'shades', 4), ladder('#808080', 'tones', 4)]).toEqual([
+      [],
+      [],
+      [],
+    ])
   })
   it('have as many rungs as asked, and a strip runs from dark to light round the swatch', () => {
     expect(ladder('#0f6d5f', 'tints', 7)).toHaveLength(7)

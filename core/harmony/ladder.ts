@@ -1,5 +1,5 @@
 import { mixLabs, hexOf, hexOfLab, labOf, lchOf, toGamutLab, type Hex, type Lab } from '#core/color/convert'
-import { labDistance } from '#core/color/difference'
+import { deltaE, labDistance } from '#core/color/difference'
 
 /** Tints run toward white, tones toward the gray of the same lightness, shades toward black. */
 export const LADDERS = ['tints', 'tones', 'shades'] as const
@@ -8,8 +8,17 @@ export type LadderKind = (typeof LADDERS)[number]
 /** The fewest and most rungs of a ladder. */
 export const RUNGS = { least: 2, most: 10, usual: 4 } as const
 
-const endOf = (kind: LadderKind, from: Lab): Lab =>
-  kind === 'tints' ? { l: 1, a: 0, b: 0 } : kind === 'shades' ? { l: 0, a: 0, b: 0 } : { l: from.l, a: 0, b: 0 }
+/** The smallest ΔE2000 between a rung and its neighbors: the rung before it (first, the swatch) and the one after. */
+const MIN_DELTA_E = 3
+
+/** OKLab lightness of the darkest color the eye tells from black: CIE L* of about 2.5. Shades end there. */
+const DARKEST = 0.14
+
+const endOf = (kind: LadderKind, from: Lab): Lab => ({
+  l: kind === 'tints' ? 1 : kind === 'shades' ? Math.min(from.l, DARKEST) : from.l,
+  a: 0,
+  b: 0,
+})
 
 const FINE = 64
 const HALVINGS = 22
@@ -53,19 +62,42 @@ const evenPoints = (way: readonly Lab[], count: number): Lab[] => {
 }
 
 /**
- * The rungs of a ladder in OKLab, before they are rounded to hex: at equal distances, the last of them white, gray or
- * black. Where the straight way leaves sRGB it follows the gamut at reduced chroma, and the distances are measured
- * along it.
+ * The `count` rungs of a ladder in OKLab, before they are rounded to hex, and after them its end: white, gray or near-black.
+ * All steps are equal distances. Where the straight way leaves sRGB it follows the gamut at reduced chroma, and the
+ * distances are measured along it.
  */
-export const ladderLabs = (hex: Hex, kind: LadderKind, count: number): Lab[] => {
+export const ladderLabs = (hex: Hex, kind: LadderKind, count: number, end = endOf(kind, labOf(hex))): Lab[] => {
   const from = labOf(hex)
-  const to = endOf(kind, from)
-  const straight = Array.from({ length: count }, (_, n) => mixLabs(from, to, (n + 1) / count))
-  return straight.every(lab => toGamutLab(lab) === lab) ? straight : evenPoints(wayOf(from, to), count)
+  const straight = Array.from({ length: count + 1 }, (_, n) => mixLabs(from, end, (n + 1) / (count + 1)))
+  return straight.every(lab => toGamutLab(lab) === lab) ? straight : evenPoints(wayOf(from, end), count + 1)
 }
 
-/** A ladder of a swatch: `count` rungs (2 to 10) at perceptually even steps in OKLab, the last white, gray or black. */
-export const ladder = (hex: Hex, kind: LadderKind, count: number): Hex[] => ladderLabs(hex, kind, count).map(hexOfLab)
+/**
+ * A ladder of a swatch: up to `count` rungs (1 to 10) at perceptually even steps in OKLab, the last one step short of
+ * white, gray or black. There are fewer where more would look alike (ΔE2000 under 3), none for tints of white, shades of
+ * black and tones of gray.
+ */
+export const ladder = (hex: Hex, kind: LadderKind, count: number): Hex[] => {
+  for (let some = count; some > 0; some--) {
+    const all = ladderLabs(hex, kind, some).map(hexOfLab)
+    if (all.every((each, i) => deltaE(each, all[i - 1] ?? hex) >= MIN_DELTA_E)) return all.slice(0, -1)
+  }
+  return []
+}
+
+/** Which rung of a ladder: `step` counts from 0, with `rungs` for the end of the ladder; `toBlack` where shades end in black. */
+export interface Rung {
+  ladder: LadderKind
+  step: number
+  rungs: number
+  toBlack?: boolean | undefined
+}
+/** The color of a rung, however near it is to the others. */
+export const rungOf = (hex: Hex, { ladder: kind, step, rungs, toBlack = false }: Rung): Hex => {
+  const end = toBlack && kind === 'shades' ? { l: 0, a: 0, b: 0 } : endOf(kind, labOf(hex))
+  const lab = ladderLabs(hex, kind, rungs, end)[step]
+  return lab ? hexOfLab(lab) : hex
+}
 
 /**
  * The strip a swatch stands in, as a quick preview of its ladder: shades from the darkest, itself, tints to the

@@ -69,7 +69,7 @@ export const rolesIn = (hexes: readonly Hex[]): Role[] => {
 const DETAIL = 0.09
 
 /**
- * Roles by share and chroma: the largest share dominates, what is all but gray is neutral, the most colorful (OKLCH
+ * Assign roles by share and chroma: the largest share dominates, what is all but gray is neutral, the most colorful (OKLCH
  * chroma) of those with at most a fair share is the accent; of the rest the small ones are details, the others
  * support.
  */

@@ -10,6 +10,9 @@ interface Block {
 
 const emptyBlock = (): Block => ({ shares: new Map(), alpha: 0, ground: [0, 0, 0], pixels: 0 })
 
+/** The longer side, in pixels, of the maps that proofs are painted from. */
+export const PROOF_SIDE = 168
+
 /** Shares of a block smaller than this part of 255 are not seen. */
 const LEAST = 1.5
 

@@ -110,8 +110,8 @@ describe('a swatch of the band', () => {
     expect(bandLabel(swatch, 1, 0.634)).toBe('Plum, #552244, accent, 10%, covers 63%, locked')
   })
   it('says which letters read on it', () => {
-    expect(lettersWords('#ffffff')).toBe('Black reads better on it: black 21.0:1, white 1.0:1')
-    expect(lettersWords('#0f2f4f')).toMatch(/^White reads better on it: black 1\.\d+:1, white 1\d(\.\d+)?:1$/)
+    expect(lettersWords('#ffffff')).toBe('Black text is easier to read on it: black 21.0:1, white 1.0:1')
+    expect(lettersWords('#0f2f4f')).toMatch(/^White text is easier to read on it: black 1\.\d+:1, white 1\d(\.\d+)?:1$/)
   })
   it('says why it does not follow where it came from', () => {
     const project = derivedFrom('#0f6d5f')
@@ -123,6 +123,6 @@ describe('a swatch of the band', () => {
     )
     expect(cutLooseWords({ freed: true, from: swatch.from })).toContain('Freed')
     expect(cutLooseWords({ freed: false, from: { kind: 'harmony', place: 0 } })).toContain('set by hand')
-    expect(cutLooseWords({ freed: false, from: { kind: 'sample', sample: 's' } })).toContain('tie')
+    expect(cutLooseWords({ freed: false, from: { kind: 'sample', sample: 's' } })).toContain('no longer connected')
   })
 })

@@ -110,7 +110,7 @@ const [BLACK, WHITE] = ['#000000', '#ffffff']
 /** Says whether black or white letters read better on a color, with both contrasts. */
 export const lettersWords = (hex: string): string => {
   const [black, white] = [ratioWords(contrastOf(hex, BLACK)), ratioWords(contrastOf(hex, WHITE))]
-  return `${inkOn(hex) === BLACK ? 'Black' : 'White'} reads better on it: black ${black}:1, white ${white}:1`
+  return `${inkOn(hex) === BLACK ? 'Black' : 'White'} text is easier to read on it: black ${black}:1, white ${white}:1`
 }
 
 /** Returns whether a swatch has a color of its own where it would follow a harmony or a source otherwise. */
@@ -122,7 +122,7 @@ export const isCutLoose = (
 /** Says why a swatch does not follow where it came from. */
 export const cutLooseWords = ({ freed, from }: Pick<Swatch, 'freed' | 'from'>): string =>
   freed
-    ? 'Freed: it does not follow the harmony'
+    ? 'Freed: it doesn’t follow the harmony'
     : from.kind === 'harmony'
       ? 'Its color is set by hand'
-      : 'Edited by hand: the tie to where it came from is cut'
+      : 'Edited by hand: no longer connected to where it came from'

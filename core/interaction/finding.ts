@@ -6,8 +6,8 @@ import { readColors } from '#core/formats/read/read'
 export interface FoundScheme {
   id: string
   name: string
-  /** The text beside its name, and all that is said of it to screen readers. */
-  caption: string
+  /** Short texts beside its name, the most important first, and all that screen readers say of it. */
+  captions: string[]
   words: string
   colors: Array<{ hex: string; name: string; share: number }>
 }

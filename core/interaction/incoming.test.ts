@@ -87,6 +87,6 @@ describe('what schemes are found by', () => {
   })
   it('comes as many colors as a scheme holds', () => {
     const colors = Array.from({ length: 30 }, (_, i) => ({ hex: '#112233', name: `${i}`, share: 0.1 }))
-    expect(colorsToTake({ id: 's', name: '', caption: '', words: '', colors })).toHaveLength(MAX_SWATCHES)
+    expect(colorsToTake({ id: 's', name: '', captions: [], words: '', colors })).toHaveLength(MAX_SWATCHES)
   })
 })

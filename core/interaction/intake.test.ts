@@ -71,7 +71,7 @@ describe('many files at once', () => {
       'Nothing was added: 3 are in the project already.',
     )
     expect(intakeSummary({ added: 84, of: 150, doubles: 2, refused: 1, left: 63 }, '')).toBe(
-      'Added 84 of 150 files. 2 are in the project already, 1 could not be taken, 63 were left out.',
+      'Added 84 of 150 files. 2 are in the project already, 1 could not be added, 63 were left out.',
     )
   })
 })

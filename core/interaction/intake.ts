@@ -50,13 +50,16 @@ export const folderOf = (path: string): string | undefined => {
 export const intakeRefusal = (files: ReadonlyArray<Pick<IncomingFile, 'size'>>, present: number): string | null => {
   const size = files.reduce((sum, file) => sum + file.size, 0)
   if (files.length > MAX_INTAKE)
-    return `These are ${files.length} files; up to ${MAX_INTAKE} come in at once. Nothing was taken.`
+    return `These are ${files.length} files; up to ${MAX_INTAKE} can be added at once. Nothing was added.`
   if (size > MAX_INTAKE_BYTES)
-    return `These files are ${Math.round(size / MB)} MB together; up to ${MAX_INTAKE_BYTES / MB} MB come in at once. Nothing was taken.`
+    return (
+      `These files are ${Math.round(size / MB)} MB together; up to ${MAX_INTAKE_BYTES / MB} MB can be added at once. ` +
+      'Nothing was added.'
+    )
   if (present + files.length > MAX_ARTWORK)
     return present
-      ? `A project holds up to ${MAX_ARTWORK} pieces of artwork, and this one has ${present}. Nothing was taken.`
-      : `A project holds up to ${MAX_ARTWORK} pieces of artwork. Nothing was taken.`
+      ? `A project holds up to ${MAX_ARTWORK} pieces of artwork, and this one has ${present}. Nothing was added.`
+      : `A project holds up to ${MAX_ARTWORK} pieces of artwork. Nothing was added.`
   return null
 }
 
@@ -107,7 +110,7 @@ export const intakeSummary = ({ added, of, doubles, refused, left }: IntakeCount
   if (of === 1 && doubles) return `“${name}” is in the project already.`
   const rest = [
     ...(doubles ? [`${doubles} ${doubles === 1 ? 'is' : 'are'} in the project already`] : []),
-    ...(refused ? [`${refused} could not be taken`] : []),
+    ...(refused ? [`${refused} could not be added`] : []),
     ...(left ? [`${left} ${left === 1 ? 'was' : 'were'} left out`] : []),
   ]
   if (!added) return `Nothing was added${rest.length ? `: ${rest.join(', ')}` : ''}.`

@@ -167,7 +167,7 @@ describe('touch-ups', () => {
     const one = done({
       do: 'touch up',
       artwork: 'a1',
-      touch: touch({ to: { swatch: second, rung: { ladder: 'shades', step: 1, of: 4 } } }),
+      touch: touch({ to: { swatch: second, rung: { ladder: 'shades', step: 1, rungs: 4 } } }),
     })
     expect(touchesOf(one, 'a1').shapes.get(7)).toEqual({ fill: ladder(hexOfSwatch(second), 'shades', 4)[1] })
     const changed = apply(one, { do: 'edit swatch', id: second, hex: '#aa3366' })

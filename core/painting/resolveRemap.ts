@@ -7,7 +7,7 @@ import { rotate, rotateHue } from '#core/color/wheel'
 import { adjustColors, AT_REST } from '#core/harmony/adjust'
 import { dominantOf } from '#core/scheme/wearScheme'
 import type { Remapping } from '#core/remap/recolor'
-import { ladder } from '#core/harmony/ladder'
+import { rungOf } from '#core/harmony/ladder'
 import type { AreaPaint } from './areas'
 import { areaKey } from '#core/raster/area'
 import type { HandPaint } from '#core/svg/write'
@@ -102,7 +102,7 @@ export const restrictionOf = ({ remap, sets }: Remapped): ColorSet | null =>
 export const followColor = (swatches: ReadonlyMap<string, Hex>, { swatch, rung }: Following): Hex | null => {
   const hex = swatches.get(swatch)
   if (!hex || !rung) return hex ?? null
-  return ladder(hex, rung.ladder, rung.of)[rung.step] ?? hex
+  return rungOf(hex, rung)
 }
 
 /** The adjustment of the whole artwork made the swatches' own. */

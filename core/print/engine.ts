@@ -23,13 +23,13 @@ export const pressOf = (
   { intent, blackPoint }: Pick<Print, 'intent' | 'blackPoint'>,
 ): Press => {
   const paper = engine.cmsOpenProfileFromMem(profile, profile.length)
-  if (!paper || engine.cmsGetColorSpaceASCII(paper) !== 'CMYK') throw new RangeError('It is no CMYK profile.')
+  if (!paper || engine.cmsGetColorSpaceASCII(paper) !== 'CMYK') throw new RangeError('It is not a CMYK profile.')
   const screen = engine.cmsCreate_sRGBProfile()
   const flags = cmsFLAGS_NOOPTIMIZE | (blackPoint ? cmsFLAGS_BLACKPOINTCOMPENSATION : 0)
   const back = intent === 'absolute' ? 'absolute' : 'relative'
   const toPaper = engine.cmsCreateTransform(screen, TYPE_RGB_16, paper, TYPE_CMYK_16, INTENTS.indexOf(intent), flags)
   const toScreen = engine.cmsCreateTransform(paper, TYPE_CMYK_16, screen, TYPE_RGB_16, INTENTS.indexOf(back), flags)
-  if (!toPaper || !toScreen) throw new RangeError('The profile cannot be printed by.')
+  if (!toPaper || !toScreen) throw new RangeError('The profile can’t be used for printing.')
   const inked = (colors: Uint16Array): Uint16Array => engine.cmsDoTransform(toPaper, colors, colors.length / 3)
   const proof = (colors: Uint16Array): Uint16Array => engine.cmsDoTransform(toScreen, inked(colors), colors.length / 3)
   const channels = (hex: Hex): Uint16Array => {

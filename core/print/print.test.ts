@@ -81,7 +81,7 @@ describe('a press', () => {
     expect(lightness(press('uncoated', { blackPoint: false }).printed('#000000'))).toBeGreaterThan(40)
   })
   it('refuses what is no CMYK profile', () => {
-    expect(() => pressOf(engine, new Uint8Array(200), FIRST_PRINT)).toThrow('It is no CMYK profile.')
+    expect(() => pressOf(engine, new Uint8Array(200), FIRST_PRINT)).toThrow('It is not a CMYK profile.')
   })
   it('has all its intents', () =>
     expect(INTENTS.map(intent => press('coated', { intent }).printed('#e07a5f'))).toHaveLength(4))

@@ -62,7 +62,7 @@ describe('how a scheme does', () => {
     })
     for (const { of } of GRADES) expect(of(verdict)).toBe(1)
     expect(verdictWords(verdict)).toBe(
-      '100% of edges kept · lettering reads · accent seen · all 4 swatches used · told apart by color-blind readers',
+      '100% of edges kept · lettering is legible · accent seen · all 4 swatches used · told apart by color-blind readers',
     )
   })
   it('sees lettering that no more reads, and edges that are gone', () => {

@@ -86,10 +86,10 @@ export const GRADES: ReadonlyArray<{ of: (verdict: Judged) => number; says: (ver
       lettering === null
         ? 'no lettering'
         : lettering > 0.995
-          ? 'lettering reads'
+          ? 'lettering is legible'
           : lettering < 0.005
-            ? 'lettering does not read'
-            : `${percent(lettering)} of lettering reads`,
+            ? 'lettering is not legible'
+            : `${percent(lettering)} of lettering is legible`,
   },
   {
     of: ({ accent }) => ({ seen: 1, none: 0.7, hidden: 0.4, unused: 0 })[accent],

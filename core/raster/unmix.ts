@@ -345,7 +345,7 @@ export type Unmixer = (picture: Picture, seen?: (part: number) => void) => Unmix
  * edges it is mixed of the inks that lie around it, so that no color of an edge is taken for an ink.
  */
 export const unmixer = (inks: readonly Hex[]): Unmixer => {
-  if (inks.length > 255) throw new Error('A picture is taken apart into at most 255 inks.')
+  if (inks.length > 255) throw new Error('A picture is separated into at most 255 inks.')
   const palette = new Palette(inks)
   return (picture, seen = () => undefined) => {
     const work = new Unmixing(picture, palette)

@@ -35,8 +35,12 @@ export const TEXT_PROPERTIES = [
 ] as const
 export type TextProperty = (typeof TEXT_PROPERTIES)[number]
 
+/** The properties of style sheets that paint the page behind the drawing, where the root has them; no attributes. */
+const BACKGROUND_PROPERTIES = ['background', 'background-color'] as const
+
 /** The declarations of an element itself, before inheritance. */
 export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in TextProperty]?: string } & {
+  readonly background?: Paint
   /** The custom properties said, in layers of which the later win. */
   readonly variables?: readonly Layer[]
 }
@@ -48,10 +52,13 @@ const colors: ReadonlySet<string> = new Set(COLOR_PROPERTIES)
 const texts: ReadonlySet<string> = new Set(TEXT_PROPERTIES)
 const isVariable = (name: string): boolean => name.startsWith('--')
 const isColor = (name: string): name is ColorProperty => colors.has(name)
-const isSupported = (name: string): boolean => colors.has(name) || texts.has(name) || isVariable(name)
+const isBackground = (name: string): boolean => BACKGROUND_PROPERTIES.some(each => each === name)
+const isAttribute = (name: string): boolean => colors.has(name) || texts.has(name)
+const isSupported = (name: string): boolean => isAttribute(name) || isBackground(name) || isVariable(name)
 const isText = (name: string): name is TextProperty => texts.has(name)
 
 type Draft = { [P in ColorProperty]?: Paint } & { [P in TextProperty]?: string } & {
+  background?: Paint
   variables?: Array<Map<string, Passage>>
 }
 
@@ -59,6 +66,9 @@ const take = (draft: Draft, { property, value }: { property: string; value: Pass
   if (isColor(property)) {
     const paint = readPaint(value, property === 'stroke' ? null : INITIAL_HEX[property])
     if (paint) draft[property] = paint
+  } else if (isBackground(property)) {
+    const paint = readPaint(value, null)
+    if (paint) draft.background = paint
   } else if (isText(property)) draft[property] = value.text
   else if (isVariable(property)) (draft.variables ??= [new Map()])[0]?.set(property, value)
 }
@@ -106,7 +116,7 @@ export const cascadeOf = ({ elements }: Markup, sheets: Sheets): ((element: Elem
     for (const attribute of element.attributes) {
       const { name } = attribute
       if (name === 'style') style = readDeclarations(attribute.value, isSupported)
-      else if (isSupported(name) && !isVariable(name)) take(draft, { property: name, value: attribute.value })
+      else if (isAttribute(name)) take(draft, { property: name, value: attribute.value })
     }
     const rules = matchingRules(sheets, element)
     if (rules.length) overlay(draft, drafted(rules, false))

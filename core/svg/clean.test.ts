@@ -35,8 +35,8 @@ describe('cleaning', () => {
       'in a style sheet',
     ],
     ['an outside background', '<style>.a{fill:red;cursor:url("//example.test/c")}</style>', 'in a style sheet'],
-    ['where a link opens', '<a href="#a" target="_blank"><rect/></a>', 'where a link opens'],
-    ['whom a link tells', '<a href="#a" ping="http://example.test/"><rect/></a>', 'where a link opens'],
+    ['where a link opens', '<a href="#a" target="_blank"><rect/></a>', 'a link target'],
+    ['whom a link tells', '<a href="#a" ping="http://example.test/"><rect/></a>', 'a link target'],
     ['a link to the file itself', '<a href=""><rect/></a>', 'a link to'],
     ['an address only JavaScript trims', '<use href="\u00a0//example.test/#a"/>', 'a part from'],
     ['a picture of another kind', '<image href="data:image/png+xml,alert"/>', 'a picture from'],
@@ -108,7 +108,7 @@ it('says in plain words what is missing in the picture', () => {
   const text = (body: string): string[] => visibleLosses(cleanSvg(wrap(body)).removed)
   expect(text('<rect/>')).toEqual([])
   expect(text('<script/><a href="https://example.test/"><rect/></a><rect onclick="x"/>')).toEqual([
-    'Scripts and links were taken out; the picture is as it was.',
+    'Scripts and links were removed; the picture looks the same.',
   ])
   expect(text('<foreignObject><p/></foreignObject><foreignObject/><script/>')).toEqual([
     'Text or a form that only a web page can show is missing.',
@@ -121,7 +121,7 @@ it('says in plain words what is missing in the picture', () => {
     'A pattern, picture or effect outside of the file is missing.',
   ])
   expect(text('<style>@import url(http://example.test/x.css); .a{fill:red}</style>')).toEqual([
-    'A style sheet or font outside of the file is not used: colors or letters may look otherwise.',
+    'A style sheet or font outside of the file is not used: colors or lettering may look different.',
   ])
 })
 

@@ -1,4 +1,5 @@
-import { walk, type CssNode } from 'css-tree'
+import type { CssNode } from 'css-tree'
+import walk from 'css-tree/walker'
 import { defaultsIn } from './doctype'
 import {
   attributeOf,
@@ -144,8 +145,7 @@ class Cleaning {
       case 'namespace':
         return
       case 'opening':
-        if (element.namespace === SVG_NAMESPACE)
-          return this.take(this.whole(said), `where a link opens (“${brief(name)}”)`)
+        if (element.namespace === SVG_NAMESPACE) return this.take(this.whole(said), `a link target (“${brief(name)}”)`)
         break
       case 'link':
         if (element.namespace === SVG_NAMESPACE && !this.staysInside(element, text))
@@ -237,5 +237,5 @@ export const cleanSvg = (source: string): Cleaned => {
     removed = removed.concat(cleaning.removed.sort((one, other) => one.line - other.line))
     markup = readMarkup(applyEdits(markup.source, cleaning.edits))
   }
-  throw new Unreadable('The file holds something that acts and cannot be taken out of it.')
+  throw new Unreadable('The file has active content that can’t be removed.')
 }

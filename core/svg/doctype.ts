@@ -36,7 +36,7 @@ const BUILT_IN: ReadonlyMap<string, string> = new Map(
 
 const after = (source: string, mark: string, from: number): number => {
   const at = source.indexOf(mark, from)
-  if (at === -1) throw new Unreadable('The file ends in the middle of its heading.')
+  if (at === -1) throw new Unreadable('The file ends in the middle of its XML declaration.')
   return at + mark.length
 }
 
@@ -82,7 +82,7 @@ const readEntities = (declarations: readonly Declaration[]): Map<string, Span> =
     const [head, parameter, name, outside, quote] = match
     if (parameter) throw new Unreadable('The file uses parameter entities, which can reach outside of it.')
     if (outside)
-      throw new Unreadable(`The file takes its entity “${name}” from outside; it has to bring everything with it.`)
+      throw new Unreadable(`The file takes its entity “${name}” from elsewhere; everything has to be in the file.`)
     if (name && quote && !entities.has(name))
       entities.set(name, { start: start + head.length, end: start + text.indexOf(quote, head.length) })
   }
@@ -165,7 +165,7 @@ export const passageReader = (source: string, entities: ReadonlyMap<string, Span
     let from = 0
     while (at !== -1) {
       const close = text.indexOf(';', at)
-      if (close === -1) throw new Unreadable('The file holds an “&” that starts nothing.')
+      if (close === -1) throw new Unreadable('The file has a stray “&”.')
       if (at > from) passages.push(verbatim(source, start + from, start + at))
       if (close - at > MAX_REFERENCE_LENGTH) throw undefinedEntity(text.slice(at + 1, close))
       passages.push(resolve(text.slice(at + 1, close), depth))
@@ -186,11 +186,11 @@ export const passageReader = (source: string, entities: ReadonlyMap<string, Span
     if (builtIn !== undefined) return detachedPassage(builtIn)
     const span = entities.get(name)
     if (!span) throw undefinedEntity(name)
-    if (depth >= DEEPEST) throw new Unreadable('The file’s entities call each other without end.')
+    if (depth >= DEEPEST) throw new Unreadable('The file’s entities refer to each other endlessly.')
     let passage = known.get(name)
     if (!passage) known.set(name, (passage = read(span, depth + 1)))
     expanded += passage.text.length
-    if (expanded > MAX_EXPANDED) throw new Unreadable('The file’s entities stand for more text than any drawing needs.')
+    if (expanded > MAX_EXPANDED) throw new Unreadable('The file’s entities expand to more text than any drawing needs.')
     if (passage.text.includes('<')) throw new Unreadable(`The file hides markup in its entity “${name}”.`)
     return passage
   }

@@ -49,7 +49,7 @@ const gunzip = (bytes: Uint8Array): Uint8Array => {
   } catch (error) {
     throw error instanceof Unreadable
       ? error
-      : new Unreadable('The file is packed (svgz) and broken: it cannot be unpacked.')
+      : new Unreadable('The file is compressed (svgz) and damaged: it can’t be unpacked.')
   }
   const all = new Uint8Array(size)
   let at = 0
@@ -79,7 +79,7 @@ const declaredEncoding = (bytes: Uint8Array): { called: string; label: string } 
   try {
     return { called: new TextDecoder(label).encoding, label }
   } catch {
-    throw new Unreadable(`The file says it is written in “${label.slice(0, 40)}”, which cannot be read.`)
+    throw new Unreadable(`The file says its encoding is “${label.slice(0, 40)}”, which is not supported.`)
   }
 }
 
@@ -89,7 +89,7 @@ const asUtf8 = (bytes: Uint8Array, { called, label }: { called: string; label: s
     const text = new TextDecoder(called, { fatal: true }).decode(bytes)
     return { text: text.replace(DECLARED, head => head.replace(label, 'UTF-8')), encoding: 'utf-8', was: label }
   } catch {
-    throw new Unreadable(`The file says it is written in “${label.slice(0, 40)}”, and is not.`)
+    throw new Unreadable(`The file says its encoding is “${label.slice(0, 40)}”, but it isn’t.`)
   }
 }
 
@@ -97,7 +97,9 @@ const asUtf8 = (bytes: Uint8Array, { called, label }: { called: string; label: s
 export const encodingNotes = ({ was }: Decoded): string[] =>
   was === undefined
     ? []
-    : [`The file was written in ${was.slice(0, 40)} and is kept in UTF-8, so that every program reads the same in it.`]
+    : [
+        `The file was encoded in ${was.slice(0, 40)} and is stored as UTF-8, so that every program reads it the same way.`,
+      ]
 
 /**
  * The text of an SVG file, packed (svgz) once or not. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not
@@ -109,7 +111,7 @@ export const decodeSvg = (bytes: Uint8Array, isUnpacked = false): Decoded => {
   if (bytes.length === 0) throw new Unreadable('The file is empty.')
   if (bytes.length > MAX_SVG_BYTES) throw tooLarge(bytes.length)
   if (startsWithBytes(bytes, 0x1f, 0x8b)) {
-    if (isUnpacked) throw new Unreadable('The file is packed (svgz) more than once.')
+    if (isUnpacked) throw new Unreadable('The file is compressed (svgz) more than once.')
     return decodeSvg(gunzip(bytes), true)
   }
   if (startsWithBytes(bytes, 0xff, 0xfe)) return { text: utf16(bytes, true), encoding: 'utf-16le' }

@@ -177,8 +177,7 @@ const NOTHING_SAID: Passage[] = []
  */
 export const readMarkup = (source: string): Markup => {
   const stray = NO_CHARACTER.exec(source)
-  if (stray)
-    throw new Unreadable(`The file holds a character no drawing can hold, on line ${lineOf(source, stray.index)}.`)
+  if (stray) throw new Unreadable(`The file has an invalid character on line ${lineOf(source, stray.index)}.`)
   const doctype = readDoctype(source)
   const read = passageReader(source, doctype?.entities ?? new Map())
   const elements: Element[] = []
@@ -203,7 +202,7 @@ export const readMarkup = (source: string): Markup => {
     const parent = open.at(-1)
     if (!parent && ++roots > 1) wrong('there is a second root element', element.start)
     if (open.length >= DEEPEST)
-      throw new Unreadable(`The file nests its elements more than ${DEEPEST} deep; no drawing needs that.`)
+      throw new Unreadable(`The file nests its elements more than ${DEEPEST} levels deep; no drawing needs that.`)
     scopes.enter(element)
     const prefix = prefixOf(element.name)
     const namespace = scopes.of(prefix)
@@ -325,7 +324,7 @@ export const readMarkup = (source: string): Markup => {
   const root = elements[0]
   if (!root || root.local !== 'svg' || root.namespace !== SVG_NAMESPACE)
     throw new Unreadable(
-      root ? `The file is not an SVG: its root is <${root.name}>.` : 'The file is not an SVG: it holds no elements.',
+      root ? `The file is not an SVG: its root is <${root.name}>.` : 'The file is not an SVG: it has no elements.',
     )
   const unclosed = open.at(-1) ?? current
   if (unclosed)

@@ -1,4 +1,5 @@
-import { ident, string, tokenize, tokenTypes, url } from 'css-tree'
+import { tokenize, tokenTypes } from 'css-tree/tokenizer'
+import { ident, string, url } from 'css-tree/utils'
 
 /** Functions of CSS that take text in them for addresses. */
 const FETCHING = new Set([

@@ -232,6 +232,37 @@ describe('reading inks', () => {
     })
   })
 
+  describe('the background of the root', () => {
+    const page = (style: string, body = '<rect width="4" height="4" fill="#111111"/>', sheet = ''): string =>
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 8 8" style="${style}">${sheet}${body}</svg>`
+    it.each<[string, string, string]>([
+      ['a color', page('background-color:#ff8800'), '#ff8800'],
+      ['in the shorthand', page('background: rgb(255,136,0)'), '#ff8800'],
+      ['a style sheet', page('', undefined, '<style>svg{background:#f80}</style>'), '#ff8800'],
+      ['a custom property', page('--sky:#ff8800;background:var(--sky)'), '#ff8800'],
+    ])('is an ink: %s', async (_, source, hex) => {
+      const reading = readSvg(source)
+      expect(reading.inks.map(ink => ink.hex)).toEqual([hex, '#111111'])
+      const { areas } = await measure(reading, renderSvg, 64)
+      expect(areas[0]).toBeCloseTo(0.75, 2)
+      const written = remapped(source, { [hex]: '#0f6d5f' })
+      expect(readSvg(written).inks.map(ink => ink.hex)).toEqual(['#0f6d5f', '#111111'])
+      expect(written).not.toContain('<rect x=')
+    })
+    it.each([
+      ['none', page('background:none')],
+      ['clear', page('background:#ff880000')],
+      ['that of another element', page('', '<rect width="4" height="4" fill="#111111" style="background:#ff8800"/>')],
+      ['an attribute', page('', '<rect width="4" height="4" fill="#111111"/>').replace('style=""', 'background="red"')],
+    ])('is none: %s', (_, source) => expect(readSvg(source).inks.map(({ hex }) => hex)).toEqual(['#111111']))
+    it('covers what the view box leaves of another ratio', async () => {
+      const wide = page('background:#ff8800').replace('viewBox', 'width="80" height="20" viewBox')
+      const { areas } = await measure(readSvg(wide), renderSvg, 400)
+      expect(areas[0]).toBeCloseTo(15 / 16, 2)
+    })
+    it('that computes its color is said', () =>
+      expect(readSvg(page('background:color-mix(in srgb, red, blue)')).notes.join()).toContain('color-mix'))
+  })
   it('reads a file without namespace and one with a prefix', () => {
     expect(readSvg('<svg><rect fill="#ff8800"/></svg>').inks.map(({ hex }) => hex)).toEqual(['#ff8800'])
     expect(

@@ -8,7 +8,7 @@ import { InkBook, type Met } from './inkBook'
 import { Inheritance, INITIAL, lookUp, type Inherited } from './inherit'
 import { constantColor } from './colorMatrix'
 import { attributeOf, hrefId, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
-import { readPaint, type Paint } from './paint'
+import { readPaint, type Paint, type Token } from './paint'
 import { slicePassage } from './passage'
 import { isTooMuch, readSheets, type Sheets } from './stylesheet'
 import type { Also, Reading } from './reading'
@@ -68,6 +68,7 @@ class PaintWalk {
   readonly notes = new Set<string>()
   /** The gradients that paint, with the colors of their stops. */
   readonly runs = new Map<Element, Hex[]>()
+  background: Token | null = null
   /** Elements whose inherited `fill` or `color` nobody wrote, and those where that must stay so. */
   readonly unwritten = { fill: new Set<Element>(), color: new Set<Element>() }
   readonly guarded = { fill: new Set<Element>(), color: new Set<Element>() }
@@ -91,7 +92,7 @@ class PaintWalk {
     this.declared = cascadeOf(markup, this.sheets)
     this.inheritance = new Inheritance(this.declared)
     for (const condition of this.sheets.conditions)
-      this.notes.add(`The colors for “${brief(condition)}” are left as they are: they do not hold on a screen.`)
+      this.notes.add(`The colors for “${brief(condition)}” are left as they are: they don’t apply to screens.`)
     for (const element of markup.elements) {
       const id = attributeOf(element, 'id')
       if (id !== undefined && !this.byId.has(id)) this.byId.set(id, element)
@@ -101,10 +102,9 @@ class PaintWalk {
   run(): void {
     const drawn = countDrawn(this.markup, this.declared, this.byId)
     if (drawn > MAX_DRAWN + this.markup.elements.length)
-      throw new Unreadable('The file repeats its parts too often: nobody could draw it in good time.')
+      throw new Unreadable('The file repeats its parts too often to be drawn in reasonable time.')
     this.follow()
-    if (isTooMuch(this.sheets))
-      this.notes.add('Its style sheets ask for more looking up than a drawing may: some colors are left as they are.')
+    if (isTooMuch(this.sheets)) this.notes.add('Its style sheets are too complex: some colors are left as they are.')
     if (this.isCut)
       this.notes.add(
         'It repeats its parts more often, or deeper, than can be followed: some colors are left as they are.',
@@ -112,6 +112,7 @@ class PaintWalk {
   }
 
   private follow(): void {
+    this.behind(this.markup.root)
     this.walk(this.markup.root, INITIAL, null, 0)
     this.catchUp()
     for (const element of this.markup.elements)
@@ -202,7 +203,7 @@ class PaintWalk {
       case 'server': {
         const target = this.byId.get(paint.id)
         if (target && this.server(target, element)) return
-        if (!target && paint.id) this.notes.add(`“#${brief(paint.id)}” is pointed to and is not in the file.`)
+        if (!target && paint.id) this.notes.add(`“#${brief(paint.id)}” is referenced but is not in the file.`)
         if (paint.fallback) this.paint(element, property, own, host, paint.fallback)
         return
       }
@@ -273,6 +274,17 @@ class PaintWalk {
     if (declared.kind === 'current') this.leave('color', element, context)
     else this.book.add(INITIAL_HEX[property], context, context.again ? [] : [{ element, property }])
     return INITIAL_HEX[property]
+  }
+
+  /** The color of the page behind the drawing, which browsers show for the root of a file alone. */
+  private behind(root: Element): void {
+    const own = this.inheritance.within(root, INITIAL)
+    const declared = lookUp(this.declared(root).background ?? { kind: 'none' }, own.variables)
+    const paint = declared?.kind === 'current' ? own.color : declared
+    if (paint?.kind === 'unread') this.unread(paint.text)
+    if (paint?.kind !== 'color' || paint.token.alpha === 0) return
+    this.book.write(paint.token, { painted: null })
+    this.background = paint.token
   }
 
   private references(element: Element): void {
@@ -414,6 +426,7 @@ export const readSvg = (source: string | Markup, also: readonly Also[] = []): Re
     markup,
     inks: walk.page.inks,
     paints: walk.page.paints,
+    background: walk.background,
     runs: [...walk.runs.values()].filter(run => new Set(run).size > 1),
     pictures,
     pictureInks: [],

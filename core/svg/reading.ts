@@ -47,6 +47,8 @@ export interface Reading {
   markup: Markup
   inks: Ink[]
   paints: ReadonlyArray<readonly number[] | undefined>
+  /** The color behind the drawing, where the style of its root has one. */
+  background: Token | null
   /** The colors of each gradient that paints, from its first stop to its last. */
   runs: Hex[][]
   /**

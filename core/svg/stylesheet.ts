@@ -1,16 +1,11 @@
 import { calculateForAST } from '@bramus/specificity/core'
 import { compile, type Options } from 'css-select'
-import {
-  generate,
-  parse,
-  tokenize,
-  tokenTypes,
-  walk,
-  type CssNode,
-  type Rule,
-  type Selector,
-  type SelectorList,
-} from 'css-tree'
+import type { CssNode, Rule, Selector, SelectorList } from 'css-tree'
+import generate from 'css-tree/generator'
+import parse from 'css-tree/parser'
+import { tokenize, tokenTypes } from 'css-tree/tokenizer'
+import walk from 'css-tree/walker'
+import { CLOSING, depthOf, OPENING } from './cssDepth'
 import { attributeOf, contentOf, type Element } from './markup'
 import { slicePassage, type Passage, type Span } from './passage'
 import { Unreadable } from './unreadable'
@@ -104,16 +99,6 @@ export interface Sheets {
 /** Maximum depth of rules, conditions and brackets in a style sheet. */
 const DEEPEST_SHEET = 100
 
-/** Depth of brackets in CSS. */
-export const depthOf = (css: string): number => {
-  let [depth, most] = [0, 0]
-  tokenize(css, type => {
-    if (OPENING.includes(type)) most = Math.max(most, ++depth)
-    else if (CLOSING.includes(type)) depth = Math.max(0, depth - 1)
-  })
-  return most
-}
-
 /**
  * A style sheet taken apart, as far as asked for, each piece with its place. What is broken is passed over. Throws Unreadable where
  * rules and brackets stand more than 100 deep.
@@ -162,17 +147,6 @@ const optionsWith = (effort: Effort): Options<Element, Element> => {
 }
 
 const { Ident, Colon, Semicolon, WhiteSpace, Comment } = tokenTypes
-const OPENING: readonly number[] = [
-  tokenTypes.Function,
-  tokenTypes.LeftParenthesis,
-  tokenTypes.LeftSquareBracket,
-  tokenTypes.LeftCurlyBracket,
-]
-const CLOSING: readonly number[] = [
-  tokenTypes.RightParenthesis,
-  tokenTypes.RightSquareBracket,
-  tokenTypes.RightCurlyBracket,
-]
 
 /** A declaration by its place in the text that holds it. */
 interface Stretch extends Span {

@@ -4,12 +4,12 @@ import type { Removal } from './clean'
 const MISSING: ReadonlyArray<readonly [what: RegExp, words: string]> = [
   [/^a foreign object|^a web page element|^an embedded/, 'Text or a form that only a web page can show is missing.'],
   [/^a (sound|video)/, 'A sound or a video is missing.'],
-  [/style sheet/, 'A style sheet or font outside of the file is not used: colors or letters may look otherwise.'],
+  [/style sheet/, 'A style sheet or font outside of the file is not used: colors or lettering may look different.'],
   [/^a picture from/, 'A picture outside of the file is missing.'],
   [/^a part from/, 'A part outside of the file is missing.'],
   [/^a reference|^a style with/, 'A pattern, picture or effect outside of the file is missing.'],
 ]
-const NOTHING_MISSING = 'Scripts and links were taken out; the picture is as it was.'
+const NOTHING_MISSING = 'Scripts and links were removed; the picture looks the same.'
 
 /** The visible losses of removals from a file, in plain sentences, each once. */
 export const visibleLosses = (removed: readonly Pick<Removal, 'what'>[]): string[] => {

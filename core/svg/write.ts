@@ -2,6 +2,8 @@ import type { Hex } from '#core/color/convert'
 import { attributeOf, findAttribute, SVG_NAMESPACE, type Element, type Markup } from './markup'
 import { floodEdits, withConstants } from './colorMatrix'
 import { asVariable, rewriteToken, type Token } from './paint'
+import { INKS_ATTRIBUTE, PICTURE_ATTRIBUTE, SHAPE_ATTRIBUTE, variableOf } from './screenNames'
+import { sizeOf, viewBoxOf } from './size'
 import { applyEdits, type Edit, type Span } from './passage'
 import type { Addition, Ink, Reading } from './reading'
 
@@ -65,13 +67,13 @@ export const followingEdits = (token: Token, variable: string, source: string): 
     : [{ ...token.place, text: asVariable(token, variable) }]
 
 /**
- * A place of the source that is written otherwise: always, where an ink becomes another color, or where a picture is
- * painted.
+ * A place of the source that is written otherwise: always, where an ink becomes another color (or in any color, where it
+ * is `isAlways`), or where a picture is painted.
  */
-type Slot = Edit | (Span & ({ ink: number; text: (hex: Hex) => string } | { picture: number }))
+type Slot = Edit | (Span & ({ ink: number; text: (hex: Hex) => string; isAlways?: boolean } | { picture: number }))
 
 /** All places of a file that its inks and pictures are written in, and others besides, in the order of the source. */
-const slotsOf = ({ inks, pictures }: Reading, others: readonly Edit[]): Slot[] => {
+const slotsOf = ({ inks, pictures }: Reading, others: readonly Slot[]): Slot[] => {
   const slots: Slot[] = pictures.flatMap(({ places }, picture) => places.map(span => ({ ...span, picture })))
   inks.forEach(({ tokens, computed, additions }, ink) => {
     for (const all of [tokens, computed])
@@ -101,7 +103,7 @@ const fillSlots = (
     let text: string | null | undefined
     if ('picture' in slot) text = pictures.get(slot.picture)
     else if ('ink' in slot) {
-      const hex = colors[slot.ink]
+      const hex = colors[slot.ink] ?? (slot.isAlways ? inks[slot.ink]?.hex : null)
       text = hex && slot.text(hex)
     } else text = slot.text
     if (text === undefined || text === null) continue
@@ -148,6 +150,28 @@ const declarationEdit = ({ source }: Markup): Edit[] => {
   return end ? [{ start: 0, end, text: '' }] : []
 }
 
+/** How far the background reaches beyond the view box on each side, in sizes of the box: a viewport of another ratio. */
+const BEYOND = 50
+const ACROSS = 2 * BEYOND + 1
+
+/**
+ * The background of the root as a rectangle under everything, because renderers that are no browsers leave it out; at the
+ * place before the first child.
+ */
+const backgroundSlots = ({ markup, background, inks }: Reading): Slot[] => {
+  const { root } = markup
+  const [first] = root.children
+  const ink = background ? inks.findIndex(({ tokens }) => tokens.includes(background)) : -1
+  if (!background || !first || ink < 0) return []
+  const { width, height } = sizeOf(markup)
+  const [x, y, wide, high] = viewBoxOf(markup) ?? [0, 0, width, height]
+  const place = `x="${x - BEYOND * wide}" y="${y - BEYOND * high}" width="${ACROSS * wide}" height="${ACROSS * high}"`
+  const prefix = root.name.slice(0, root.name.length - root.local.length)
+  const text = (hex: Hex): string =>
+    `<${prefix}rect ${place} style="fill:${hex}!important;fill-opacity:${background.alpha}!important;stroke:none!important"/>`
+  return [{ start: first.start, end: first.start, ink, text, isAlways: true }]
+}
+
 /**
  * The SVG for a strict renderer, in colors asked for one after the other: with the namespaces it lacks, and without
  * the XML declaration. Not for hand-over.
@@ -159,6 +183,7 @@ export const rendering = (
   const slots = slotsOf(reading, [
     ...declarationEdit(reading.markup),
     namespaceEdit(reading.markup),
+    ...backgroundSlots(reading),
     ...handEdits(reading, byHand),
   ])
   return (colorOf, pictures = UNPAINTED) => fillSlots(reading, slots, colorOf, pictures)
@@ -171,19 +196,6 @@ export const renderableSvg = (
   byHand = UNTOUCHED,
   pictures = UNPAINTED,
 ): string => rendering(reading, byHand)(colorOf, pictures)
-
-/** The name of the CSS variable that holds an ink on the screen, by its place among the inks. */
-export const variableOf = (place: number): string => `--ink-${place}`
-
-/**
- * The attributes that name, on the screen, the inks a shape is painted with, and the shape by its place among the
- * elements.
- */
-export const INKS_ATTRIBUTE = 'data-inks'
-export const SHAPE_ATTRIBUTE = 'data-shape'
-
-/** The attribute that says, on the screen, which of the recolored pictures within the file an element shows. */
-export const PICTURE_ATTRIBUTE = 'data-picture'
 
 /**
  * The SVG for the screen: every ink is a CSS variable, so that a change of scheme sets as many values as there are

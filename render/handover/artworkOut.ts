@@ -1,5 +1,4 @@
 import { LRUCache } from 'lru-cache'
-import sharp from 'sharp'
 import { decodeSvg, encodeSvg } from '#core/svg/encoding'
 import { themedSvg } from '#core/svg/themedSvg'
 import { renderableSvg, writeSvg } from '#core/svg/write'
@@ -17,7 +16,7 @@ import { inPieces, paintPart } from '#core/raster/strips'
 import type { Unmixed } from '#core/raster/unmix'
 import { readWithPictures, type ReadWithPictures } from '../embedded'
 import { pictureFile, plainPicture, sharpOf } from '../pictures'
-import { plainSvg, renderPng } from '../resvg'
+import { plainSvg, renderPixels, renderPng } from '../resvg'
 import type { Insert } from './svgPage'
 
 /** Where artwork comes from: what is known of a file, and its bytes; null where there is none of this hash. */
@@ -44,7 +43,7 @@ const PICTURE_WIDTH = 1600
 
 /** Throws where something that is handed over is not there any more. */
 export const throwMissing = (what: string): never => {
-  throw new Error(`${what} is not there any more.`)
+  throw new Error(`${what} no longer exists.`)
 }
 
 /** The name of the swatch that a color is nearest to, as the key of a custom property. */
@@ -197,7 +196,7 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
       const own = await opened(art)
       // an image of few colors takes a tenth of the time without loss, and is exact
       if (own.kind === 'svg')
-        return sharp(await renderPng(await writeDrawing(own, painted), width))
+        return sharpOf(await renderPixels(await writeDrawing(own, painted), width))
           .webp({ lossless: true, effort: 0 })
           .toBuffer()
       const out = await paintPicture(own, painted, Math.min(width, art.width))

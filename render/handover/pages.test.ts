@@ -56,6 +56,38 @@ describe('a page', () => {
       .toBuffer()
     expect(apart(await raw(png), await raw(whole))).toBeLessThan(0.012)
   })
+  it('sets names in other scripts, which can be selected, from right to left where they run so', async () => {
+    const names = [
+      'Ёлка',
+      'Ελληνικά',
+      'שלום עולם 12',
+      'مهرجان الطائرات',
+      'पतंग महोत्सव',
+      'เทศกาลว่าว',
+      '风筝节',
+      '凧祭り',
+      '연 축제',
+    ]
+    const words = names.map((text, i) => ({
+      ...{ mark: 'words' as const, text, face: 'text' as const, size: 20, fill: '#000000', x: 10, y: 30 + 40 * i },
+    }))
+    const { pdf } = await printed(page(words))
+    const text = execFileSync('pdftotext', [pdf, '-'], { encoding: 'utf8' })
+    for (const word of names.flatMap(name => name.split(' '))) expect(text.normalize('NFKC')).toContain(word)
+    const fonts = openFonts()
+    const how = { face: 'text', size: 20 } as const
+    for (const name of names) for (const piece of fonts.piecesOf(name, how)) expect(piece.text).not.toMatch(/[\u25a1?]/)
+    expect(fonts.piecesOf('مهرجان الطائرات 12', how).map(piece => piece.text)).toEqual([
+      '12',
+      ' ',
+      'الطائرات',
+      ' ',
+      'مهرجان',
+    ])
+    // joined letters are narrower than they are apart
+    const apart = [...'الطائرات'].reduce((sum, letter) => sum + fonts.measure(letter, how), 0)
+    expect(fonts.measure('الطائرات', how)).toBeLessThan(apart * 0.9)
+  })
   it('is the same as PDF and as a picture', async () => {
     const mixed = page([
       { mark: 'box', x: 20, y: 20, width: 80, height: 60, fill: '#c0402a', chamfer: 12 },

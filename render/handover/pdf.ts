@@ -1,7 +1,7 @@
 import PDFDocument from 'pdfkit'
 import SVGtoPDF from 'svg-to-pdfkit'
 import { placeCropped, type Mark, type Page } from '#core/handover/page'
-import { openFonts, type Fonts } from './fonts'
+import { openFonts, type FontFile, type Fonts } from './fonts'
 import { startOf, type Insert, type Inserts, type PictureInsert } from './svgPage'
 
 type Document = InstanceType<typeof PDFDocument>
@@ -48,13 +48,23 @@ const fetchInserts = async (page: Page, inserts: Inserts): Promise<Fetched> => {
   return all
 }
 
+const registered = new WeakMap<Document, Set<string>>()
+/** Sets a document in a font, which is embedded when it is used first. */
+const useFont = (doc: Document, { name, bytes }: FontFile): Document => {
+  const names = registered.get(doc) ?? new Set()
+  registered.set(doc, names)
+  if (!names.has(name)) doc.registerFont(name, bytes)
+  names.add(name)
+  return doc.font(name)
+}
+
 const drawWords = (doc: Document, fonts: Fonts, mark: Extract<Mark, { mark: 'words' }>): void => {
   let x = startOf(mark, fonts.measure(mark.text, mark))
   doc.save()
   if (mark.upward) doc.rotate(-90, { origin: [mark.x, mark.y] })
   doc.fillColor(mark.fill).fontSize(mark.size)
   for (const { file, text } of fonts.piecesOf(mark.text, mark)) {
-    doc.font(file.name).text(text, x, mark.y, { lineBreak: false, baseline: 'alphabetic' })
+    useFont(doc, file).text(text, x, mark.y, { lineBreak: false, baseline: 'alphabetic' })
     x += doc.widthOfString(text)
   }
   doc.restore()
@@ -195,7 +205,6 @@ export const pdfOf = async (
     doc.on('end', resolve)
     doc.on('error', reject)
   })
-  for (const { name, bytes } of fonts.files) doc.registerFont(name, bytes)
   const root = doc.struct('Document', { title: about.title })
   doc.addStructure(root)
   let above: Bookmark | null = null

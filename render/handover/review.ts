@@ -17,7 +17,7 @@ import { paintingsIn, type Sources } from './writeHandOver'
 
 /** The pictures of a review, each written when it is asked for. */
 export interface ReviewHanding {
-  files: Array<{ path: string; picture: ReviewPicture; size: ReviewSize; hash: string }>
+  files: Array<{ path: string; picture: ReviewPicture; size: ReviewSize }>
   write: (file: ReviewHanding['files'][number], signal?: AbortSignal) => Promise<Uint8Array>
 }
 
@@ -40,7 +40,6 @@ export const writeReview = async (
     files: reviewPictures(shown).flatMap(picture =>
       (Object.keys(REVIEW_SIZES) as ReviewSize[]).map(size => ({
         ...{ path: reviewPath(size, picture), picture, size },
-        hash: pieces.get(picture.artwork)?.hash ?? '',
       })),
     ),
     write: async ({ picture, size }) => {

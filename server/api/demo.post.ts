@@ -5,6 +5,6 @@ import { httpError } from '../httpError'
 
 export default apiRoute('POST demo', async () => {
   const made = await startOver(database())
-  if (!made.length) throw httpError(404, 'There is no demo here to start over from.')
+  if (!made.length) throw httpError(404, 'The demo is not available here.')
   return made.map(({ id, document: { name } }) => ({ id, name }))
 })

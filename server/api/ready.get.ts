@@ -11,7 +11,7 @@ const PATIENCE = 3000
 export default apiHandler(async () => {
   const asked = database()<Array<{ name: string }>>`select name from migrations`
   const late = new Promise<never>((_, fail) => {
-    setTimeout(() => fail(httpError(503, 'The database does not answer in time.')), PATIENCE).unref()
+    setTimeout(() => fail(httpError(503, 'The database is too slow to respond.')), PATIENCE).unref()
   })
   const applied = new Set((await Promise.race([asked, late])).map(({ name }) => name))
   const missing = (await migrationNames(pathToFileURL('server/db/migrations/'))).filter(name => !applied.has(name))

@@ -1,6 +1,4 @@
-import { gzipSync } from 'node:zlib'
 import type { Sql } from 'postgres'
-import { packInkMap } from '#core/inkmap/codec'
 import type { ArtworkFile } from '#core/document/artwork'
 import type { Hex } from '#core/color/convert'
 import type { Manner } from '#core/raster/manner'
@@ -9,7 +7,7 @@ import { reducePicture, STAGED } from '#core/raster/reduce'
 import { inkPicture, PICTURE_NAME, pictureInfo, plainPicture, plainPng, plainPngOf } from '../../render/pictures'
 import { artworkSource, artworkStage, storeStage } from '../db/artwork'
 import { titleOf } from '../title'
-import { hashOf, MAPPED, type Received } from './receive'
+import { hashOf, MAPPED, packMaps, type Received } from './receive'
 
 /** The hash a picture is kept under: flat art under that of its bytes, all else by what it is made of too. */
 export const hashMade = (source: Uint8Array, manner: Manner, given: readonly Hex[] | undefined): string =>
@@ -39,9 +37,9 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
     pictureInks: [],
     manner,
     removed: [],
-    notes: [...notes, ...(inks.length ? [] : ['It is clear all over.'])],
+    notes: [...notes, ...(inks.length ? [] : ['It is completely transparent.'])],
   }
-  return { file, source, map: gzipSync(packInkMap(map)), stage: isLarger(file) ? await plainPng(stage) : null }
+  return { file, source, ...packMaps(map), stage: isLarger(file) ? await plainPng(stage) : null }
 }
 
 /**
@@ -62,7 +60,7 @@ export const receiveMade = async (
   return {
     file: { ...file, hash: hashMade(source, manner, given), manner, inks },
     source: { sameAs: file.hash },
-    map: gzipSync(packInkMap(map)),
+    ...packMaps(map),
   }
 }
 

@@ -4,8 +4,9 @@ import { cleanSvg } from '#core/svg/clean'
 import { decodeSvg, encodeSvg, encodingNotes, type Decoded } from '#core/svg/encoding'
 import { isFaithful } from '#core/inkmap/measureAreas'
 import { packInkMap } from '#core/inkmap/codec'
-import { isCrowded } from '#core/inkmap/inkmap'
+import { isCrowded, type InkMap } from '#core/inkmap/inkmap'
 import { measureInks } from '#core/inkmap/measureInks'
+import { PROOF_SIDE, reduceInkMap } from '#core/inkmap/reduce'
 import { readMarkup } from '#core/svg/markup'
 import type { Also } from '#core/svg/reading'
 import { sizeOf } from '#core/svg/size'
@@ -32,15 +33,23 @@ const isSimple = ({ length }: string, { width, height }: ReturnType<typeof sizeO
 
 /**
  * Artwork as it is kept: what is known of it, its clean bytes or the hash of artwork that has the same, its ink map,
- * packed and gzipped, where it has one that tells the truth, and a picture as it is shown on the stage, as PNG, where
- * it is larger.
+ * packed and gzipped, where it has one that tells the truth, the same reduced for proofs, and a picture as it is shown on
+ * the stage, as PNG, where it is larger.
  */
 export interface Received {
   file: ArtworkFile
   source: Uint8Array | { sameAs: string }
   map: Uint8Array | null
+  proof: Uint8Array | null
   stage?: Uint8Array | null
 }
+
+/** The ink map of an artwork reduced for its proofs, packed and gzipped. */
+export const packProof = (map: InkMap): Uint8Array => gzipSync(packInkMap(reduceInkMap(map, PROOF_SIDE)))
+
+/** The ink map of an artwork and the smaller one of its proofs, packed and gzipped; null where it has none. */
+export const packMaps = (map: InkMap | null): Pick<Received, 'map' | 'proof'> =>
+  map ? { map: gzipSync(packInkMap(map)), proof: packProof(map) } : { map: null, proof: null }
 
 /**
  * The hash a file is kept under: that of its bytes, and of how it is read where that is not the usual way: what is
@@ -76,7 +85,7 @@ const received = async (
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
   const shown = map && (isCrowded(inks) || (!lettered && (await isFaithful(reading, map, renderSvg))))
-  return { file, source, map: shown ? gzipSync(packInkMap(map)) : null }
+  return { file, source, ...packMaps(shown ? map : null) }
 }
 
 /** An SVG file without what acts or reaches outside, before its inks are measured. */

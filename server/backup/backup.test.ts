@@ -184,7 +184,7 @@ describe('a backup', () => {
     const bytes = await written(sql)
     const other = await restored(bytes)
     await createProject(other, newProject('Only here'))
-    expect(await refusal(restore(other, Readable.from([bytes])))).toContain('something in this database already')
+    expect(await refusal(restore(other, Readable.from([bytes])))).toContain('This database is not empty')
     expect((await listProjects(other, 100, undefined, 'Only here')).length).toBe(1)
     // cut short, what was there is still there
     const short = Readable.from([bytes.subarray(0, bytes.length - 5000)])
@@ -194,7 +194,7 @@ describe('a backup', () => {
     expect((await listProjects(other, 100, undefined, 'Only here')).length).toBe(0)
     const foreign = await database()
     await foreign`create table ledgers (id int)`
-    expect(await refusal(restore(foreign, Readable.from([bytes]), { over: true }))).toContain('Something else')
+    expect(await refusal(restore(foreign, Readable.from([bytes]), { over: true }))).toContain('holds something else')
     const server = await fresh('plumbago')
     await server`select 1`
     const same = connect(`${url.replace(/\/[^/]*$/, '')}/${names.at(-1)}?application_name=test`)

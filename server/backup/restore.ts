@@ -62,14 +62,14 @@ const clear = async (sql: Sql, over: boolean): Promise<void> => {
   if (!tables.length) return
   const present = ['projects', 'shelf', 'people'].filter(each => tables.some(({ name }) => name === each))
   if (present.length < 3 && !tables.every(({ name }) => name === 'migrations'))
-    throw new BackupRefused('Something else is in this database; restore into an empty one.')
+    throw new BackupRefused('This database holds something else; restore into an empty one.')
   for (const name of present) {
     const [{ count } = { count: 0 }] = await sql<
       Array<{ count: number }>
     >`select count(*)::int as count from ${sql(name)}`
     if (count && !over)
       throw new BackupRefused(
-        'There is something in this database already. To replace all of it, say --over; or name another with --into.',
+        'This database is not empty. To replace everything in it, use --over; or name another with --into.',
       )
   }
   for (const { name } of tables) await sql`drop table ${sql(name)} cascade`
@@ -112,7 +112,7 @@ const compare = async (sql: Sql, { pieces, rows }: Last, came: Last['pieces']): 
     pieces.every(
       ({ name, size, sha256 }, i) => name === came[i]?.name && size === came[i].size && sha256 === came[i].sha256,
     )
-  if (!isSame) throw new BackupRefused('This backup is not as it was written; nothing was restored.')
+  if (!isSame) throw new BackupRefused('This backup is damaged; nothing was restored.')
   for (const [name, count] of Object.entries(rows)) {
     const [there] = await sql<Array<{ rows: number }>>`select count(*)::int as rows from ${sql(name)}`
     if (there?.rows !== count)
@@ -192,8 +192,8 @@ const toRefusal = (error: unknown): unknown => {
     return new BackupRefused('This backup is cut short; nothing was restored.')
   if (/Invalid tar header/i.test(error.message)) return new BackupRefused('This is not a backup of Plumbago.')
   if ('code' in error && error.code === '55P03')
-    return new BackupRefused('The database is in use: stop whatever else works with it first.')
+    return new BackupRefused('The database is in use: stop everything else that uses it first.')
   if ('code' in error && /^22|^08P01/.test(String(error.code)))
-    return new BackupRefused('This backup is not as it was written; nothing was restored.')
+    return new BackupRefused('This backup is damaged; nothing was restored.')
   return error
 }

@@ -3,12 +3,13 @@ import { artworkFileSchema, type ArtworkFile } from '#core/document/artwork'
 import type { Received } from '../artwork/receive'
 
 /** Keeps an artwork file under its hash; one that is there already stays as it is. */
-export const storeArtwork = async (sql: Sql, { file, source, map, stage }: Received): Promise<void> => {
+export const storeArtwork = async (sql: Sql, { file, source, map, proof, stage }: Received): Promise<void> => {
   const [own, other] = 'sameAs' in source ? [null, source.sameAs] : [Buffer.from(source), null]
   await sql`
-    insert into artwork (hash, source, same_as, stage, map, record) values (
+    insert into artwork (hash, source, same_as, stage, map, proof_map, record) values (
       ${file.hash}, ${own}, (select coalesce(same_as, hash) from artwork where hash = ${other}),
-      ${stage ? Buffer.from(stage) : null}, ${map && Buffer.from(map)}, ${sql.json(file as unknown as JSONValue)}
+      ${stage ? Buffer.from(stage) : null}, ${map && Buffer.from(map)}, ${proof && Buffer.from(proof)},
+      ${sql.json(file as unknown as JSONValue)}
     )
     on conflict (hash) do update set unused_since = null where artwork.unused_since is not null`
 }
@@ -94,4 +95,18 @@ export const storeStage = async (sql: Sql, hash: string, stage: Uint8Array): Pro
 export const artworkMap = async (sql: Sql, hash: string): Promise<Buffer | null> => {
   const [row] = await sql<Array<{ map: Buffer | null }>>`select map from artwork where hash = ${hash}`
   return row?.map ?? null
+}
+
+/**
+ * The ink map of an artwork for its proofs, packed and gzipped; null where it has none, or an earlier version stored the
+ * large one alone.
+ */
+export const artworkProof = async (sql: Sql, hash: string): Promise<Buffer | null> => {
+  const [row] = await sql<Array<{ proof: Buffer | null }>>`select proof_map as proof from artwork where hash = ${hash}`
+  return row?.proof ?? null
+}
+
+/** Stores the ink map of an artwork for its proofs. */
+export const storeProof = async (sql: Sql, hash: string, proof: Uint8Array): Promise<void> => {
+  await sql`update artwork set proof_map = ${Buffer.from(proof)} where hash = ${hash}`
 }

@@ -21,7 +21,7 @@ const wordsOf = (seconds: number): string => {
 
 /** 429: too many wrong passwords, and in how many seconds one may try again. */
 const tooOften = (seconds: number): H3Error =>
-  httpError(429, `That was wrong too often. Try again in ${wordsOf(seconds)}.`, { seconds })
+  httpError(429, `Too many wrong attempts. Try again in ${wordsOf(seconds)}.`, { seconds })
 
 interface Counted {
   key: Buffer

@@ -12,7 +12,10 @@ import type { ArtworkFile } from '#core/document/artwork'
 import { receiveMade, receiveRaster, stagePicture } from '../artwork/raster'
 import { receiveSvg } from '../artwork/receive'
 import { bringUpToDate } from '../artwork/upToDate'
-import { artworkMap, artworkSource, artworkStage, findArtwork, storeArtwork } from './artwork'
+import { artworkMap, artworkProof, artworkSource, artworkStage, findArtwork, storeArtwork } from './artwork'
+import { TASKS } from '../workers/tasks'
+import { unpackInkMap } from '#core/inkmap/codec'
+import { gunzipSync } from 'node:zlib'
 import { receivePicture } from '../pictures/receive'
 import { connect } from './connect'
 import { migrate } from './migrate'
@@ -20,7 +23,7 @@ import { findPicture, storePicture, pictureBytes } from './pictures'
 import { lookOf } from '#core/document/project'
 import { unpackTrail } from '#core/history/trail'
 import type { PackedTrail, TrailState } from '#core/document/trail'
-import { findPreview, storePreview } from './previews'
+import { findPreview, storePreview, withoutPreview } from './previews'
 import { createProject, findProject, listProjects, saveProject, setDeleted } from './projects'
 import { listDeleted, purge } from './purge'
 import { findTrail } from './trail'
@@ -66,6 +69,9 @@ describe('migrations', () => {
       '0017-demo.sql',
       '0018-left.sql',
       '0019-publications.sql',
+      '0020-live-lists.sql',
+      '0021-asked-pictures.sql',
+      '0022-proof-maps.sql',
     ])
     expect(await migrate(sql, { folder })).toEqual([])
   })
@@ -101,8 +107,11 @@ describe('projects', () => {
   it('keep one preview each, never that of an earlier version in place of a later one', async () => {
     const { id, document } = await createProject(sql, newProject('Seen'))
     expect(await findPreview(sql, id)).toEqual({ version: 1, picture: null })
+    const isMissing = async (): Promise<boolean> => (await withoutPreview(sql, 24)).some(each => each.id === id)
+    expect(await isMissing()).toBe(true)
     await storePreview(sql, id, 1, '<svg/>')
     expect(await findPreview(sql, id)).toEqual({ version: 1, picture: '<svg/>' })
+    expect(await isMissing()).toBe(false)
     await saveProject(sql, id, 1, document)
     expect(await findPreview(sql, id)).toEqual({ version: 2, picture: null })
     await storePreview(sql, id, 2, '<svg a="2"/>')
@@ -176,13 +185,13 @@ describe('projects', () => {
 describe('artwork', () => {
   fullIt('of an earlier version is told what lies beside its inks, once', async () => {
     const bytes = await readFile(join(__dirname, '../../demo/artwork/badge.svg'))
-    const { file, source, map } = await receiveSvg('old.svg', bytes)
+    const { file, ...stored } = await receiveSvg('old.svg', bytes)
     expect(file.inks.some(({ beside }) => beside.length)).toBe(true)
     const old = { ...file, hash: 'e'.repeat(64), inks: file.inks.map(({ hex, area, uses }) => ({ hex, area, uses })) }
-    await storeArtwork(sql, { file: old as unknown as ArtworkFile, source, map })
+    await storeArtwork(sql, { ...stored, file: old as unknown as ArtworkFile })
     const unmixed = file.inks.map(ink => ({ ...ink, beside: ink.beside.map(([hex, part]) => [hex, part]) }))
     const later = { ...file, name: 'later', hash: 'd'.repeat(64), inks: unmixed }
-    await storeArtwork(sql, { file: later as unknown as ArtworkFile, source, map })
+    await storeArtwork(sql, { ...stored, file: later as unknown as ArtworkFile })
     const again: string[] = []
     expect(await bringUpToDate(sql, ({ name }) => again.push(name))).toBe(2)
     expect(again.sort()).toEqual(['later', 'old'])
@@ -201,7 +210,16 @@ describe('artwork', () => {
     expect(await artworkSource(sql, hash)).toEqual(bytes)
     expect(await findArtwork(sql, hash)).toMatchObject({ name: 'My badge', width: 400, removed: [] })
     expect((await findArtwork(sql, hash))?.inks).toHaveLength(5)
-    expect((await artworkMap(sql, hash))?.length).toBeGreaterThan(100)
+    const [map, proof] = [await artworkMap(sql, hash), await artworkProof(sql, hash)]
+    const [large, small] = [map, proof].map(bytes => unpackInkMap(gunzipSync(bytes!)))
+    expect([large!.width, small!.width]).toEqual([320, 160])
+    expect(proof!.length).toBeLessThan(map!.length)
+    // an earlier version stored none: it is made, and stored, when it is asked for
+    await sql`update artwork set proof_map = null where hash = ${hash}`
+    const made = Buffer.from((await TASKS['reduce map'](sql, { hash }))!)
+    expect(unpackInkMap(gunzipSync(made)).width).toBe(160)
+    expect(made.equals((await artworkProof(sql, hash))!)).toBe(true)
+    expect(await TASKS['reduce map'](sql, { hash: 'f'.repeat(64) })).toBeNull()
     expect(await findArtwork(sql, 'f'.repeat(64))).toBeNull()
   })
 

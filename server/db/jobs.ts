@@ -159,36 +159,48 @@ const toTaken = (
   },
 })
 
+/** Jobs that wait for each other: a client does not wait for an export. */
+export type Lane = 'reviews' | 'exports'
+
+/** A condition for jobs: those of a lane, or all. */
+const inLane = (sql: Sql, lane: Lane | null) =>
+  lane ? sql`(review_id is not null) = ${lane === 'reviews'}` : sql`true`
+
 /**
- * Takes up the oldest job that nobody works on. Whoever works on one holds a lock that ends with its connection, so that a
- * job is free at once when its worker dies. Null where there is none.
+ * Takes up the oldest job of a lane, or of all, that nobody works on; null where there is none. Whoever works on one holds a lock
+ * that ends with its connection, so that a job is free at once when its worker dies.
  */
-export const takeJob = async (sql: Sql, connection: ReservedSql): Promise<Taken | null> => {
+export const takeJob = async (sql: Sql, connection: ReservedSql, lane: Lane | null = null): Promise<Taken | null> => {
   const open = await sql<Array<{ id: string }>>`select id from jobs where state in ('waiting', 'underway')
-    order by created_at limit 50`
+    and ${inLane(sql, lane)} order by created_at limit 50`
   for (const { id } of open) {
     if (!(await tryLock(connection, LOCKS, id))) continue
     const [job] = await sql<Array<StoredJob & { tries: number }>>`
       update jobs set state = 'underway', tries = tries + 1 where id = ${id} and state in ('waiting', 'underway')
       returning id, tries, document, wanted, review_id, publication_id`
     if (job && job.tries <= MAX_TRIES) return toTaken(connection, job, false)
-    if (job) await failJob(sql, id, 'It brought the worker down again and again, and was given up.')
+    if (job) await failJob(sql, id, 'It crashed the worker repeatedly and was given up.')
     await unlock(connection, LOCKS, id)
   }
   return null
 }
 
-/** A large job that another worker is at, of which enough is left to help with; null where there is none. */
-export const helpWithJob = async (sql: Sql, connection: ReservedSql): Promise<Taken | null> => {
+/** A large job of a lane, or of all, that another worker is at, of which enough is left to help with; null where there is none. */
+export const helpWithJob = async (
+  sql: Sql,
+  connection: ReservedSql,
+  lane: Lane | null = null,
+): Promise<Taken | null> => {
   const [job] = await sql<StoredJob[]>`select id, document, wanted, review_id, publication_id from jobs
-    where state = 'underway' and parts - done > ${MIN_LEFT_TO_HELP} order by created_at limit 1`
+    where state = 'underway' and parts - done > ${MIN_LEFT_TO_HELP} and ${inLane(sql, lane)}
+    order by created_at limit 1`
   return job ? toTaken(connection, job, true) : null
 }
 
-/** Returns whether a job is still wanted. */
-export const isWanted = async (sql: Sql, id: string): Promise<boolean> => {
-  const [row] = await sql`select 1 from jobs where id = ${id} and state = 'underway'`
-  return row !== undefined
+/** The paths of files of a job that somebody waits for; null where the job is not wanted any more. */
+export const askedOf = async (sql: Sql, id: string): Promise<string[] | null> => {
+  const [row] = await sql<Array<{ asked: string[] }>>`select asked from jobs where id = ${id} and state = 'underway'`
+  return row?.asked ?? null
 }
 
 /** Tells how far a job is: what is stored and what failed of it, and what is done just now. */

@@ -25,7 +25,7 @@ const naming = async <Result>(name: string, work: () => Promise<Result>): Promis
   try {
     return await work()
   } catch (error) {
-    throw isDuplicate(error) ? httpError(409, `Somebody here is called “${name}” already.`) : error
+    throw isDuplicate(error) ? httpError(409, `Someone here is already called “${name}”.`) : error
   }
 }
 
@@ -35,7 +35,8 @@ const amongOwners = <Result>(sql: Sql, work: (within: Sql) => Promise<Result>): 
     await within`select pg_advisory_xact_lock(${OWNERS})`
     const had = await hasOwner(within)
     const result = await work(within)
-    if (had && !(await hasOwner(within))) throw httpError(409, 'Somebody has to stay owner. Make another one first.')
+    if (had && !(await hasOwner(within)))
+      throw httpError(409, 'There has to be an owner. Make someone else an owner first.')
     return result
   })
 
@@ -79,7 +80,7 @@ export const addPerson = (sql: Sql, name: string, role: Role): Promise<{ person:
     inTransaction(sql, async within => {
       const [{ count } = { count: 0 }] = await within<Array<{ count: number }>>`
         select count(*)::int as count from people where left_at is null`
-      if (count >= MAX_PEOPLE) throw httpError(409, `${MAX_PEOPLE} people are the most there can be.`)
+      if (count >= MAX_PEOPLE) throw httpError(409, `There can be up to ${MAX_PEOPLE} people.`)
       const [row] = await within<Person[]>`
         insert into people (name, role) values (${name}, ${role}) returning id, name, role`
       const person = row as Person
@@ -127,7 +128,7 @@ export const welcomeBehind = async (sql: Sql, token: string): Promise<Welcome> =
     select people.id, name, role from welcomes left join people on people.id = person_id
     where token_hash = ${hashToken(token)} and ends_at > now() and left_at is null`
   if (!row || (row.id === null && (await hasOwner(sql))))
-    throw httpError(410, 'This link was used already, or its time is over. Ask for a new one.')
+    throw httpError(410, 'This link was already used or has expired. Ask for a new one.')
   return row.id === null ? { name: null, role: 'owner' } : { name: row.name, role: row.role }
 }
 
@@ -141,7 +142,7 @@ export const setPasswordBy = (sql: Sql, token: string, password: string, name: s
       const { name: known } = await welcomeBehind(within, token)
       const [used] = await within<Array<{ person_id: string | null }>>`
         delete from welcomes where token_hash = ${hashToken(token)} returning person_id`
-      if (!used) throw httpError(410, 'This link was used already. Ask for a new one.')
+      if (!used) throw httpError(410, 'This link was already used. Ask for a new one.')
       if (known === null) {
         await within`delete from welcomes where person_id is null`
         const [row] = await within<Person[]>`

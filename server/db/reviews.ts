@@ -40,7 +40,7 @@ type ReviewRefusal = 'gone' | 'missing' | 'ended' | 'withdrawn' | 'closed' | 'of
 const refused = (status: 404 | 409 | 410 | 429, message: string, why: ReviewRefusal): H3Error =>
   httpError(status, message, { why })
 
-const NO_REVIEW = 'There is no review behind this link. Look whether it is whole.'
+const NO_REVIEW = 'There is no review behind this link. Check that it is complete.'
 const noSuch = (what: string): H3Error => refused(404, `There is no such ${what}.`, 'missing')
 
 interface Stored {
@@ -133,11 +133,29 @@ export const storeReviewPictures = (sql: Sql, job: string, review: string): Prom
     return true
   })
 
-/** A picture of a review; null where there is none. */
+/** A picture of a review, as soon as it is drawn; null where there is none. */
 export const reviewPicture = async (sql: Sql, review: string, path: string): Promise<Buffer | null> => {
   const [row] = await sql<Array<{ bytes: Buffer }>>`
-    select bytes from review_pictures where review_id = ${review} and path = ${path}`
+    select bytes from review_pictures where review_id = ${review} and path = ${path}
+    union all
+    select job_files.bytes from job_files join jobs on jobs.id = job_id
+      where jobs.review_id = ${review} and path = ${path}
+    limit 1`
   return row?.bytes ?? null
+}
+
+/** The pictures of a review that are drawn by now, by path; null where all are. Those that are looked for are drawn first. */
+export const drawnPictures = async (sql: Sql, review: string, asked: readonly string[]): Promise<string[] | null> => {
+  const [row] = await sql<Array<{ ready: boolean }>>`select ready from reviews where id = ${review}`
+  if (row?.ready) return null
+  const drawn = await sql<Array<{ path: string }>>`select path from job_files join jobs on jobs.id = job_id
+    where jobs.review_id = ${review}`
+  const paths = new Set(drawn.map(({ path }) => path))
+  const missing = asked.filter(path => !paths.has(path))
+  if (missing.length)
+    await sql`update jobs set asked = ${missing}
+      where review_id = ${review} and state in ('waiting', 'underway') and asked <> ${missing}`
+  return [...paths]
 }
 
 /** The id of the review behind a link. Throws ReviewRefused where it leads nowhere. */
@@ -267,7 +285,7 @@ const refuseOften = async (sql: Sql, id: string, reader: Buffer, address: Buffer
   const over = (Object.keys(PER_MINUTE) as Array<keyof typeof PER_MINUTE>).some(
     of => (lately?.[of] ?? 0) >= PER_MINUTE[of],
   )
-  if (over) throw refused(429, 'That is a lot at once; what you wrote is kept here. Send it in a minute.', 'often')
+  if (over) throw refused(429, 'Too many comments at once. Your text is kept here; send it again in a minute.', 'often')
 }
 
 /** Refuses what is said of a piece that is not shown. */
@@ -301,7 +319,7 @@ export const addComment = (sql: Sql, review: string, put: CommentPut, from: From
     if (row.comments >= MAX_COMMENTS)
       throw refused(
         409,
-        `There are ${MAX_COMMENTS.toLocaleString('en-US')} comments here, and no room for more. What you wrote is kept here.`,
+        `There are ${MAX_COMMENTS.toLocaleString('en-US')} comments here, and no room for more. Your text is kept here.`,
         'full',
       )
     const [made] = await within<StoredComment[]>`insert into review_comments

@@ -16,6 +16,7 @@ import { storeArtwork } from '../db/artwork'
 import { connect } from '../db/connect'
 import {
   addJob,
+  askedOf,
   findJob,
   helpWithJob,
   jobResult,
@@ -30,6 +31,8 @@ import {
 } from '../db/jobs'
 import { migrate } from '../db/migrate'
 import { createProject } from '../db/projects'
+import { reviewContents, reviewPath, reviewPictures } from '#core/handover/review'
+import { drawnPictures, publishReview, reviewPicture } from '../db/reviews'
 import { storedSources } from './sources'
 import { doJob } from './work'
 import { fullIt } from '../../tests/runs'
@@ -102,6 +105,44 @@ const workOnce = async (): Promise<void> => {
   }
 }
 
+describe('a review', () => {
+  it('does not wait for exports, and shows each picture as it is drawn, those somebody looks for first', async () => {
+    const { projectId } = await asked()
+    const put = { looks: [NOW], artwork: project.artwork.map(({ id }) => id) }
+    const frozen = reviewContents(project, put)
+    const review = await publishReview(
+      sql,
+      projectId,
+      { title: 'Kites', greeting: '', endsAt: new Date(Date.now() + 1e8).toISOString() },
+      frozen,
+    )
+    if (!review) throw new Error('It was not published.')
+    const job = await addJob(sql, projectId, 'Kites', wanted(put), { listed: false, review })
+    const paths = reviewPictures(frozen.shown).flatMap(each =>
+      (['small', 'large'] as const).map(size => reviewPath(size, each)),
+    )
+    const last = paths.at(-2) ?? ''
+    expect(await drawnPictures(sql, review, [last])).toEqual([])
+    const fixed = await sql.reserve()
+    const taken = await takeJob(sql, fixed, 'reviews')
+    expect(taken?.id).toBe(job?.id)
+    expect(await askedOf(sql, job?.id ?? '')).toEqual([last])
+    expect(await reviewPicture(sql, review, last)).toBeNull()
+    await storeFile(sql, job?.id ?? '', last, Buffer.from('drawn'))
+    expect(await drawnPictures(sql, review, [last])).toEqual([last])
+    expect(String(await reviewPicture(sql, review, last))).toBe('drawn')
+    if (taken) await doJob(sql, taken, storedSources(sql))
+    await taken?.release()
+    expect(await drawnPictures(sql, review, [])).toBeNull()
+    expect(String(await reviewPicture(sql, review, last))).toBe('drawn')
+    for (const path of paths) expect((await reviewPicture(sql, review, path))?.length).toBeGreaterThan(0)
+    // the export is still there
+    expect(await takeJob(sql, fixed, 'reviews')).toBeNull()
+    fixed.release()
+    await workOnce()
+  })
+})
+
 describe('a job', () => {
   it('ends with an archive of its files and a page that tells of them, without a script', async () => {
     const { job } = await asked(project, { png: [{ by: 'width', pixels: 64 }], scheme: ['css', 'strip'] })
@@ -148,7 +189,7 @@ describe('a job', () => {
     const ended = await findJob(sql, job.id)
     expect(ended).toMatchObject({
       state: 'done',
-      failures: [{ path: 'artwork/gone.svg', reason: '“Gone” is not there any more.' }],
+      failures: [{ path: 'artwork/gone.svg', reason: '“Gone” no longer exists.' }],
     })
     const page = Buffer.from(unzipSync((await bytesOf(job.id))?.bytes ?? new Uint8Array())['contents.html'] ?? [])
     expect(page.toString()).toContain('Could not be written')
@@ -163,7 +204,7 @@ describe('a job', () => {
       { artwork: ['badge'], scheme: [] },
     )
     await workOnce()
-    expect(await findJob(sql, job.id)).toMatchObject({ state: 'failed', reason: '“badge” is not there any more.' })
+    expect(await findJob(sql, job.id)).toMatchObject({ state: 'failed', reason: '“badge” no longer exists.' })
   })
   it('of nothing fails in a plain sentence', async () => {
     const { job } = await asked(project, { artwork: [], scheme: [] })
@@ -327,7 +368,7 @@ describe('a worker that dies', () => {
     fixed.release()
     expect(await findJob(sql, job.id)).toMatchObject({
       state: 'failed',
-      reason: expect.stringContaining('again and again'),
+      reason: expect.stringContaining('crashed the worker repeatedly'),
     })
   })
 

@@ -16,7 +16,7 @@ import {
   failJob,
   failuresOf,
   findFile,
-  isWanted,
+  askedOf,
   noteFailure,
   reportProgress,
   storedPaths,
@@ -43,6 +43,8 @@ const PIECE = 1 << 20
 interface Planned {
   path: string
   of: string
+  /** Files of a lower rank are written first; 0 where none is given. */
+  rank?: number
   write: (signal: AbortSignal) => Promise<Uint8Array>
 }
 
@@ -52,9 +54,14 @@ interface Prepared {
   finish: (failures: HandOverJob['failures']) => Promise<void>
 }
 
-/** Files in blocks, in the order of the artwork they are made of, which opens each artwork once. Alike for all workers. */
+/**
+ * Files in blocks: by rank, then in the order of the artwork they are made of, which opens each artwork once. Alike for all
+ * workers.
+ */
 const blocksOf = (files: readonly Planned[]): Planned[][] => {
-  const sorted = [...files].sort((one, other) => (one.of < other.of ? -1 : one.of > other.of ? 1 : 0))
+  const sorted = [...files].sort(
+    (one, other) => (one.rank ?? 0) - (other.rank ?? 0) || (one.of < other.of ? -1 : one.of > other.of ? 1 : 0),
+  )
   return inRows(sorted, BLOCK)
 }
 
@@ -125,18 +132,28 @@ async function* archived(sql: Sql, id: string, page: string, paths: readonly str
   yield* taken()
 }
 
+/** A job under way: how it is stopped, and the paths of files that somebody waits for just now. */
+interface Going {
+  stop: AbortController
+  asked: () => ReadonlySet<string>
+}
+
 /** Writes the files of a block that are not stored yet, some side by side. Those that cannot be written are noted with the reason. */
 const writeBlock = async (
   sql: Sql,
   { id }: Taken,
   block: readonly Planned[],
-  stop: AbortController,
+  { stop, asked }: Going,
   tell: (doing: string) => Promise<void>,
 ): Promise<void> => {
   const stored = await storedPaths(sql, id, block)
   const waiting = block.filter(({ path }) => !stored.has(path))
   const lane = async (): Promise<void> => {
-    for (let file = waiting.shift(); file && !stop.signal.aborted; file = waiting.shift()) {
+    const next = (): Planned | undefined => {
+      const first = waiting.findIndex(({ path }) => asked().has(path))
+      return first > 0 ? waiting.splice(first, 1)[0] : waiting.shift()
+    }
+    for (let file = next(); file && !stop.signal.aborted; file = next()) {
       await tell(file.path)
       try {
         await storeFile(sql, id, file.path, await file.write(stop.signal))
@@ -154,7 +171,8 @@ const writeBlock = async (
  * Writes the files of a job, block by block, beside whatever other workers write of it. Whoever has taken the job up goes on until
  * there is nothing left, also of what a helper left unfinished; a helper until every block is taken.
  */
-const writeAll = async (sql: Sql, taken: Taken, files: readonly Planned[], stop: AbortController): Promise<void> => {
+const writeAll = async (sql: Sql, taken: Taken, files: readonly Planned[], going: Going): Promise<void> => {
+  const { stop } = going
   const blocks = blocksOf(files)
   const left = new Map(blocks.entries())
   let reportedAt = 0
@@ -170,7 +188,7 @@ const writeAll = async (sql: Sql, taken: Taken, files: readonly Planned[], stop:
       if (stop.signal.aborted) return
       if (!(await taken.claim(place))) continue
       try {
-        await writeBlock(sql, taken, block, stop, tell)
+        await writeBlock(sql, taken, block, going, tell)
       } finally {
         await taken.unclaim(place)
       }
@@ -184,11 +202,14 @@ const writeAll = async (sql: Sql, taken: Taken, files: readonly Planned[], stop:
   }
 }
 
-/** Writes the pictures of a review, which is shown with those that could be written. */
+/** Writes the pictures of a review, small ones first, piece by piece; it is shown with those that could be written. */
 const prepareReview = async (sql: Sql, taken: Taken, review: string, sources: Sources): Promise<Prepared> => {
   const { files, write } = await writeReview(taken.project, taken.wanted, sources)
   return {
-    files: files.map(file => ({ path: file.path, of: file.hash, write: signal => write(file, signal) })),
+    files: files.map(file => ({
+      ...{ path: file.path, of: file.picture.artwork.padStart(6, '0'), rank: file.size === 'small' ? 0 : 1 },
+      write: signal => write(file, signal),
+    })),
     finish: async failures => {
       const [failure] = failures
       if (failure && failures.length === files.length) await failJob(sql, taken.id, failure.reason)
@@ -230,7 +251,7 @@ const preparePublication = async (sql: Sql, taken: Taken, publication: string, s
 const prepareHandOver = async (sql: Sql, { id, project, wanted }: Taken, sources: Sources): Promise<Prepared> => {
   const handing = await writeHandOver(project, wanted, sources)
   const finish = async (failures: HandOverJob['failures']): Promise<void> => {
-    if (!handing.files.length) return failJob(sql, id, 'There is nothing to write of what is chosen.')
+    if (!handing.files.length) return failJob(sql, id, 'There is nothing to write in this choice.')
     const [only] = handing.files
     const failed = new Set(failures.map(({ path }) => path))
     const written = new Set(handing.files.map(({ path }) => path).filter(path => !failed.has(path)))
@@ -258,13 +279,18 @@ const prepareHandOver = async (sql: Sql, { id, project, wanted }: Taken, sources
 export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<void> => {
   const { id, review, publication, helps } = taken
   const stop = new AbortController()
-  const looking = setInterval(() => {
-    isWanted(sql, id).then(
-      wants => wants || stop.abort(),
+  let asked: ReadonlySet<string> = new Set()
+  const look = (): Promise<void> =>
+    askedOf(sql, id).then(
+      paths => {
+        if (paths) asked = new Set(paths)
+        else stop.abort()
+      },
       () => {}, // whether the database is gone is found out by the work itself
     )
-  }, LOOK)
+  const looking = setInterval(() => void look(), LOOK)
   try {
+    await look()
     if (!helps) await clearFailures(sql, id)
     const { files, finish } = await (review
       ? prepareReview(sql, taken, review, sources)
@@ -272,7 +298,7 @@ export const doJob = async (sql: Sql, taken: Taken, sources: Sources): Promise<v
         ? preparePublication(sql, taken, publication, sources)
         : prepareHandOver(sql, taken, sources))
     if (!helps) await reportProgress(sql, id, { parts: files.length, doing: '' })
-    await writeAll(sql, taken, files, stop)
+    await writeAll(sql, taken, files, { stop, asked: () => asked })
     if (helps || stop.signal.aborted) return
     await reportProgress(sql, id, { parts: files.length, doing: 'packing' })
     await finish(await failuresOf(sql, id))

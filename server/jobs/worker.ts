@@ -1,7 +1,7 @@
 import type { Sql } from 'postgres'
 import { purgeAttempts } from '../db/attempts'
 import { isDatabaseGone } from '../db/connect'
-import { CHANNEL, failJob, forgiveTry, helpWithJob, purgeJobs, takeJob } from '../db/jobs'
+import { CHANNEL, failJob, forgiveTry, helpWithJob, purgeJobs, takeJob, type Lane } from '../db/jobs'
 import { purgeSessions } from '../db/people'
 import { purgePresence } from '../db/presence'
 import { purge } from '../db/purge'
@@ -16,10 +16,15 @@ const PURGE = 3_600_000
 const CLEAN = 24 * 3_600_000
 
 /**
- * Does jobs, one after the other, as they come, until the signal says to stop; where there is none, it helps with a large one of
- * another worker. Says what goes wrong to `tell`.
+ * Does jobs as they come, until the signal says to stop: exports and publications one after the other, and beside them the pictures
+ * of reviews. Says what goes wrong to `tell`.
  */
 export const workOn = async (sql: Sql, stop: AbortSignal, tell: (message: string) => void): Promise<void> => {
+  await Promise.all((['exports', 'reviews'] as const).map(lane => workInLane(sql, lane, stop, tell)))
+}
+
+/** Does the jobs of a lane, one after the other; where there is none, it helps with a large one of another worker. */
+const workInLane = async (sql: Sql, lane: Lane, stop: AbortSignal, tell: (message: string) => void): Promise<void> => {
   const sources = storedSources(sql)
   let wake = (): void => {}
   const listening = await sql.listen(CHANNEL, () => wake()).catch((error: unknown) => tell(reasonOf(error)))
@@ -34,19 +39,19 @@ export const workOn = async (sql: Sql, stop: AbortSignal, tell: (message: string
       if (connection) {
         if (left !== null) await forgiveTry(sql, left)
         left = null
-        if (Date.now() - purged > PURGE) {
+        if (lane === 'exports' && Date.now() - purged > PURGE) {
           await purgeJobs(sql)
           await purgeAttempts(sql)
           await purgeSessions(sql)
           await purgePresence(sql)
           purged = Date.now()
         }
-        if (Date.now() - cleaned > CLEAN) {
+        if (lane === 'exports' && Date.now() - cleaned > CLEAN) {
           cleaned = Date.now()
           const gone = await purge(sql)
-          if (gone && Object.values(gone).some(Boolean)) tell(`Thrown away for good: ${JSON.stringify(gone)}.`)
+          if (gone && Object.values(gone).some(Boolean)) tell(`Deleted for good: ${JSON.stringify(gone)}.`)
         }
-        const next = async () => (await takeJob(sql, connection)) ?? helpWithJob(sql, connection)
+        const next = async () => (await takeJob(sql, connection, lane)) ?? helpWithJob(sql, connection, lane)
         for (let job = await next(); job && !stop.aborted; job = job.helps ? null : await next()) {
           const { id, helps, release } = job
           try {

@@ -30,7 +30,7 @@ export const sendNews = async (
   mayStill: () => Promise<boolean> = () => Promise.resolve(true),
 ): Promise<void> => {
   if (open.size >= MAX_WATCHING)
-    throw httpError(503, 'Too many are watching at once; what is new is seen on reloading.')
+    throw httpError(503, 'Too many people are watching at once; reload to see what is new.')
   const { res } = event.node
   const end = (): void => void res.end()
   open.add(end)

@@ -18,9 +18,9 @@ declare module 'h3' {
 /** True if people are asked who they are. */
 export const asks = requiresSignIn(process.env)
 
-/** Requests anyone may make: what pages are made of, signing in, reviews and publications by their links, and how the server is. */
+/** Requests anyone may make: what pages are made of, signing in, the guide, links of reviews and publications, and how the server is. */
 const ANYONE = [
-  /^(GET|HEAD) \/(_nuxt\/|mark\.svg$|sign-in$|welcome\/|review\/|brand\/)/,
+  /^(GET|HEAD) \/(_nuxt\/|fonts\/|guide(\/|$)|mark\.svg$|sign-in$|welcome\/|review\/|brand\/)/,
   /^(GET|HEAD) \/api\/(health|ready|metrics|me)$/,
   /^POST \/api\/session$/,
   /^(GET|POST) \/api\/welcome\//,

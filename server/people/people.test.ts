@@ -86,26 +86,26 @@ describe('people', () => {
     expect(used.filter(({ status }) => status === 'fulfilled')).toHaveLength(1)
     expect(await hasOwner(sql)).toBe(true)
     expect(await welcomeOwner(sql)).toBeNull()
-    for (const link of links) expect(await refusal(welcomeBehind(sql, link ?? ''))).toContain('used already')
+    for (const link of links) expect(await refusal(welcomeBehind(sql, link ?? ''))).toContain('already used')
     expect(await listPeople(sql)).toMatchObject([{ role: 'owner', isSet: true }])
   })
   it('are added by name, whichever way it is written, and get a link that works once', async () => {
     const { person, token } = await addPerson(sql, 'Jon Oddsson', 'designer')
-    expect(await refusal(addPerson(sql, 'JON ODDSSON', 'viewer'))).toContain('is called “JON ODDSSON” already')
+    expect(await refusal(addPerson(sql, 'JON ODDSSON', 'viewer'))).toContain('is already called “JON ODDSSON”')
     expect(await welcomeBehind(sql, token)).toEqual({ name: 'Jon Oddsson', role: 'designer' })
     const rows = await sql`select to_jsonb(welcomes)::text as all from welcomes`
     expect(JSON.stringify(rows)).not.toContain(token)
     const other = await welcomeAgain(sql, person.id)
-    expect(await refusal(setPasswordBy(sql, token, 'x', ''))).toContain('used already')
+    expect(await refusal(setPasswordBy(sql, token, 'x', ''))).toContain('already used')
     expect(await setPasswordBy(sql, other, 'kept', '')).toEqual(person)
     expect(await personCalled(sql, 'jon oddsson')).toMatchObject({ password: 'kept' })
-    expect(await refusal(setPasswordBy(sql, other, 'again', ''))).toContain('used already')
+    expect(await refusal(setPasswordBy(sql, other, 'again', ''))).toContain('already used')
   })
   it('always have an owner, however many change at once', async () => {
     const owner = (await listPeople(sql)).find(({ role }) => role === 'owner')
     const { person } = await addPerson(sql, 'Second', 'owner')
     // who never set a password cannot be the only one
-    expect(await refusal(changePerson(sql, owner?.id ?? '', { role: 'viewer' }))).toContain('has to stay owner')
+    expect(await refusal(changePerson(sql, owner?.id ?? '', { role: 'viewer' }))).toContain('There has to be an owner')
     await setPasswordBy(sql, await welcomeAgain(sql, person.id), 'x', '')
     const both = await Promise.allSettled([
       changePerson(sql, owner?.id ?? '', { gone: true }),

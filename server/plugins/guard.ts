@@ -56,7 +56,7 @@ const guard = defineEventHandler(async event => {
     if (!OF_REVIEWS.test(event.path)) throw httpError(404, 'There is nothing at this address.')
   } else if (!LOOPBACK.test(host) && !allowed.has(host)) throw httpError(421, 'This server does not go by that name.')
   if (event.method !== 'GET' && event.method !== 'HEAD' && !isOurs(event.node.req, host))
-    throw httpError(403, 'Changes are taken from this application’s own pages only.')
+    throw httpError(403, 'Changes are accepted only from this application’s own pages.')
   try {
     await authorize(event)
   } catch (error) {

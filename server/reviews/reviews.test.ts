@@ -26,6 +26,7 @@ import {
   reviewsOf,
   threadsOn,
 } from '../db/reviews'
+import { makeFolder } from '../db/shelf'
 import { renewLink } from '../db/links'
 import { hashToken, newToken } from '../token'
 import { newsDesk } from '../live/news'
@@ -307,6 +308,24 @@ describe('news', () => {
     await changeReview(sql, id, { withdrawn: true })
     await until(() => heard.two?.at(-1)?.gone === 'withdrawn')
     await second.end({ timeout: 0 })
+  })
+  it('tell of projects made, deleted and restored, and of the shelf, to those who hear all', async () => {
+    const watcher = connect(own)
+    const heard: unknown[] = []
+    await newsDesk(watcher).watch('all', written => written && heard.push(JSON.parse(written)))
+    const { id } = await createProject(sql, newProject('Told'))
+    await setDeleted(sql, id, true)
+    await setDeleted(sql, id, true) // nothing new
+    await setDeleted(sql, id, false)
+    await makeFolder(sql, 'Told')
+    await until(() => heard.length >= 4)
+    expect(heard).toEqual([
+      { project: id, deleted: false },
+      { project: id, deleted: true },
+      { project: id, deleted: false },
+      { shelf: true },
+    ])
+    await watcher.end({ timeout: 0 })
   })
   it('say that some may have been missed when the database was away', async () => {
     const { id } = await published()

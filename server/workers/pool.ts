@@ -44,8 +44,8 @@ type Task = { task: TaskName; given: unknown }
 const files = poolOf<Task, Reply>({
   size: FILE_WORKERS,
   longest: MAX_FILE_MS,
-  late: `It takes more than ${MAX_FILE_MS / 60_000} minutes to read.`,
-  broken: 'It cannot be read: what reads it broke down over it again and again.',
+  late: `It takes longer than ${MAX_FILE_MS / 60_000} minutes to read.`,
+  broken: 'It can’t be read: it crashed the reader repeatedly.',
   memory: FILE_MEMORY_MB,
   atRest: IDLE_MEMORY_MB,
   greedy: `It cannot be read: reading it takes more than ${FILE_MEMORY_MB / 1024} GB of memory.`,
@@ -56,8 +56,8 @@ const files = poolOf<Task, Reply>({
 const documents = poolOf<Task, Reply>({
   size: 1,
   longest: MAX_DOCUMENT_MS,
-  late: `It takes more than ${MAX_DOCUMENT_MS / 1000} seconds to read.`,
-  broken: 'It cannot be read: what reads it broke down over it.',
+  late: `It takes longer than ${MAX_DOCUMENT_MS / 1000} seconds to read.`,
+  broken: 'It can’t be read: it crashed the reader.',
   memory: DOCUMENT_MEMORY_MB,
   hire: spawnWorker(DOCUMENT_MEMORY_MB),
 })

@@ -1,6 +1,8 @@
 import { zipSync } from 'fflate'
 import { readFile } from 'node:fs/promises'
+import { gunzipSync } from 'node:zlib'
 import type { Sql } from 'postgres'
+import { unpackInkMap } from '#core/inkmap/codec'
 import { embeddedBytes, embeddedIn } from '#core/svg/embedded'
 import { decodeSvg } from '#core/svg/encoding'
 import { readMarkup } from '#core/svg/markup'
@@ -11,8 +13,8 @@ import type { Manner } from '#core/raster/manner'
 import { plainPicture, plainPng } from '../../render/pictures'
 import { previewOf } from '../artwork/preview'
 import { hashMade, receiveMade, receiveRaster, stagePicture } from '../artwork/raster'
-import { hashOf, openSvg, receiveAgain, type Received } from '../artwork/receive'
-import { artworkSource, findArtwork, reviveArtwork, storeArtwork } from '../db/artwork'
+import { hashOf, openSvg, packProof, receiveAgain, type Received } from '../artwork/receive'
+import { artworkMap, artworkSource, findArtwork, reviveArtwork, storeArtwork, storeProof } from '../db/artwork'
 import { storePicture } from '../db/pictures'
 import { storePreview } from '../db/previews'
 import { findProject } from '../db/projects'
@@ -82,7 +84,14 @@ export const TASKS = {
     const file = await findArtwork(sql, hash)
     return file?.kind === 'raster' ? stagePicture(sql, file) : null
   },
-  /** The first artwork of a project in its scheme, small, as SVG; null where it has none. */
+  /** The ink map of an artwork for its proofs, made and stored where an earlier version did not; null where it has no map. */
+  'reduce map': async (sql: Sql, { hash }: { hash: string }): Promise<Uint8Array | null> => {
+    const map = await artworkMap(sql, hash)
+    if (!map) return null
+    const proof = packProof(unpackInkMap(gunzipSync(map)))
+    await storeProof(sql, hash, proof)
+    return proof
+  },
   /** Large documents: checked, kept and told as routes do it with small ones, the answers as JSON. */
   'save document': (
     sql: Sql,
@@ -92,6 +101,7 @@ export const TASKS = {
     asJson(createFromText(sql, text)),
   'tell document': (sql: Sql, { id }: { id: string }): Promise<string | null> => asJson(findProject(sql, id)),
   'tell trail': (sql: Sql, { id }: { id: string }): Promise<string | null> => asJson(findTrail(sql, id)),
+  /** The first artwork of a project in its scheme, small, as SVG; null where it has none. */
   'preview': async (sql: Sql, { id }: { id: string }): Promise<string | null> => {
     const project = await findProject(sql, id)
     const picture = project && (await previewOf(sql, project.document))

@@ -242,7 +242,7 @@ export const serverBlocks = async (
     }
     if (job.state !== 'done') throw new Error(`The files were not written: ${JSON.stringify(job)}`)
     await (await fetch(`${address}/api/jobs/${job.id}/result`)).arrayBuffer()
-    for (const answer of await coming) if (!answer.ok) throw new Error(`A file was not taken: ${await answer.text()}`)
+    for (const answer of await coming) if (!answer.ok) throw new Error(`A file was not added: ${await answer.text()}`)
     on = false
     await saving
     const loaded = await lag()

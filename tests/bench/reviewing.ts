@@ -3,7 +3,8 @@ import { randomUUID } from 'node:crypto'
 import { Agent, get, request, type IncomingMessage } from 'node:http'
 import { setTimeout as pause } from 'node:timers/promises'
 import type { Review, ReviewThread } from '#core/document/review'
-import type { StoredProject } from '#core/document/project'
+import { apply, NOTHING_KNOWN } from '#core/commands/commands'
+import type { Project, StoredProject } from '#core/document/project'
 import { CHROMIUM } from '../browser'
 import { cookieFor } from '../e2e/people'
 import { startWorker } from '../e2e/server'
@@ -58,6 +59,54 @@ export const published = async (
   }
 }
 
+/**
+ * Publishes all artwork of the demo in five colorways: how long it takes until a client has the first picture of the first
+ * colorway, and all of them, in seconds.
+ */
+export const pictureTimes = async (address: string, databaseUrl: string): Promise<{ first: number; all: number }> => {
+  const cookie = await cookieFor(databaseUrl, address, `Designer ${randomUUID().slice(0, 8)}`, 'designer')
+  const worker = startWorker(databaseUrl)
+  await pause(3000) // as one that is up already
+  const projects = await json<Array<{ id: string; name: string }>>(address, cookie, '/api/projects?limit=100')
+  const demo = projects.find(({ name }) => name === 'Breezeholm kite festival')
+  const stored = await json<StoredProject>(address, cookie, '/api/projects', { copyOf: demo?.id })
+  const document = (['complementary', 'triadic', 'square', 'analogous', 'tetradic'] as const).reduce(
+    (now: Project, kind) =>
+      apply(
+        apply(now, { do: 'compose', harmony: { kind } }, NOTHING_KNOWN),
+        { do: 'freeze', name: kind, time: new Date().toISOString() },
+        NOTHING_KNOWN,
+      ),
+    { ...stored.document, lineUp: { ...stored.document.lineUp, colorways: [] } },
+  )
+  const save = { id: randomUUID(), version: stored.version, document, trail: { put: [], remove: [] } }
+  const saved = await fetch(`${address}/api/projects/${stored.id}`, {
+    method: 'PUT',
+    body: JSON.stringify(save),
+    headers: { cookie, 'content-type': 'application/json' },
+  })
+  const { version } = (await saved.json()) as { version: number }
+  const start = performance.now()
+  const { link } = await json<{ link: string }>(address, cookie, `/api/projects/${stored.id}/reviews`, {
+    ...{ version, title: 'Pictures', looks: document.lineUp.colorways.map(({ id }) => id) },
+    artwork: document.artwork.map(({ id }) => id),
+    endsAt: new Date(Date.now() + 86_400_000).toISOString(),
+  })
+  const api = address + new URL(link, address).pathname.replace('/review/', '/api/review/')
+  const drawn = async (): Promise<string[] | null> => {
+    const { paths } = await json<{ paths: string[] | null }>(api, '', '/drawn?asked=small/c1/a1')
+    return paths
+  }
+  const until = async (isDone: (paths: string[] | null) => boolean): Promise<number> => {
+    while (!isDone(await drawn())) await pause(100)
+    return (performance.now() - start) / 1000
+  }
+  const first = await until(paths => !paths || paths.includes('small/c1/a1'))
+  const all = await until(paths => !paths)
+  worker.kill()
+  return { first, all }
+}
+
 /** What the page of the bench says of itself: when each comment came to stand on it. */
 const WATCH = `globalThis.seen = {}
 new MutationObserver(() => {
@@ -106,7 +155,10 @@ export const reviewTimes = async (
   await page.addInitScript(WATCH)
   await page.goto(`${address}/project/${project}/hand-over`)
   await page.getByRole('tab', { name: 'Review', exact: true }).click()
-  await page.locator('[data-test=review-row]').getByRole('button', { name: 'Look' }).click()
+  await page
+    .locator('[data-test=review-row]')
+    .getByRole('button', { name: /^Comments on/ })
+    .click()
   await page.locator('[data-test=desk-all]').waitFor()
 
   let heard = 0

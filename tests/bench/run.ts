@@ -18,7 +18,7 @@ import { measureFrames, percentile, type FrameTimes } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
 import { backupTimes, deskTimes } from './desks'
 import { DIMENSIONS, growthOf } from './growth'
-import { reviewTimes } from './reviewing'
+import { pictureTimes, reviewTimes } from './reviewing'
 import { readerTimes, uploadTimes } from './serving'
 import { scrollTimes, shelfTimes } from './shelf'
 import { MEANT_FIGURES, meantFigures, meantTimes } from './meant'
@@ -37,7 +37,7 @@ import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from 
 /*
  * Prints the figures of docs/benchmarks.md:
  * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|meant|painting|house|brand|check|handover|growth|serving|shelf|
- * reviews|desks|waiting|backup [ADDRESS]]
+ * reviews|reviewPictures|desks|waiting|backup [ADDRESS]]
  */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
@@ -556,6 +556,14 @@ const reviews = (): Promise<void> =>
     { PLUMBAGO_PROXY: '1' },
   )
 
+const reviewPictures = (): Promise<void> =>
+  served(async (address, url) => {
+    const { first, all } = await pictureTimes(address, url)
+    row('a review of 5 colorways of 9 pieces', 'seconds', 'goal')
+    row('---', '---:', '---:')
+    row('the first picture; all 108', `${tenth(first)}; ${tenth(all)}`, '1; 12')
+  })
+
 const shelf = (): Promise<void> =>
   served(async (address, url) => {
     const sql = connect(url)
@@ -631,6 +639,7 @@ const parts: Record<string, () => void | Promise<void>> = {
     serving,
     shelf,
     reviews,
+    reviewPictures,
     desks,
     waiting,
     backup: backups,

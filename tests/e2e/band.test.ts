@@ -172,7 +172,7 @@ test.describe('the band', () => {
     await page.keyboard.press('Shift+ArrowRight')
     await expect.poll(async () => (await shares(page))[0]).toBe((after[0] ?? 0) + 10)
     await page.getByRole('button', { name: 'Order…' }).click()
-    await page.getByRole('menuitem', { name: 'Roles by share and chroma' }).click()
+    await page.getByRole('menuitem', { name: 'Assign roles by share and chroma' }).click()
     await expect(page.locator('[data-test=swatch][aria-label*=dominant]')).toHaveCount(1)
     await expect(page.locator('[data-test=swatch][aria-label*=accent]')).toHaveCount(1)
   })
@@ -194,7 +194,7 @@ test.describe('the band', () => {
   })
 
   test('takes 2 to 12 swatches, from its menu too, and Delete removes one @full', async ({ page }) => {
-    for (const choice of ['Companion', 'Neutral that settles', 'Complement of the base', 'Blend of the first two']) {
+    for (const choice of ['Companion', 'Quiet neutral', 'Complement of the base', 'Blend of the first two']) {
       await page.getByRole('button', { name: 'Add…' }).click()
       await page.getByRole('menuitem', { name: choice }).click()
     }
@@ -217,7 +217,7 @@ test.describe('the band', () => {
 test('a project without artwork shows its scheme on stand-ins, which go when artwork comes @full', async ({ page }) => {
   await newProject(page, 'Nothing yet')
   await page.keyboard.press('2')
-  await expect(page.getByTestId('stage')).toContainText('a stand-in until there is artwork')
+  await expect(page.getByTestId('stage')).toContainText('a stand-in until you add artwork')
   await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible()
   const before = await restingColors(page)
   expect(before.length).toBeGreaterThan(5)

@@ -48,12 +48,12 @@ test('a brand of icons comes in from empty Home, is looked through, and is hande
   // another step does not interrupt it
   await page.keyboard.press('2')
   await expect(page.getByTestId('notices')).toContainText(
-    `Added ${COUNT} of ${COUNT + 1} files. 1 could not be taken.`,
+    `Added ${COUNT} of ${COUNT + 1} files. 1 could not be added.`,
     { timeout: 120_000 },
   )
   await page.keyboard.press('1')
   const report = page.getByTestId('report')
-  await expect(report.getByRole('alert')).toContainText('“broken.svg” was not taken')
+  await expect(report.getByRole('alert')).toContainText('“broken.svg” was not added')
   await saved(page)
 
   await page.keyboard.press('3')
@@ -75,9 +75,9 @@ test('a brand of icons comes in from empty Home, is looked through, and is hande
     .nth(3)
     .click({ modifiers: ['Shift'] })
   const picked = page.getByTestId('wall-picked')
-  await expect(picked).toContainText('4 picked')
+  await expect(picked).toContainText('4 selected')
   await picked.getByRole('button', { name: 'All but these' }).click()
-  await expect(picked).toContainText(`${COUNT / 3 - 4} picked`)
+  await expect(picked).toContainText(`${COUNT / 3 - 4} selected`)
   await picked.getByRole('button', { name: 'Remove' }).click()
   await expect(page.getByTestId('set-count')).toContainText(`${COUNT - COUNT / 3 + 4} pieces`)
   await page.keyboard.press('Control+z')
@@ -90,7 +90,7 @@ test('a brand of icons comes in from empty Home, is looked through, and is hande
   await page.mouse.down()
   await page.mouse.move(first.x + 20, first.y + 20, { steps: 4 })
   await page.mouse.up()
-  await expect(picked).toContainText('2 picked')
+  await expect(picked).toContainText('2 selected')
   await page.getByTestId('wall-represent').click()
   await expect(page.getByTestId('notices')).toContainText(`show 2 pieces of ${COUNT}`)
   await page.keyboard.press('2')
@@ -102,7 +102,7 @@ test('a brand of icons comes in from empty Home, is looked through, and is hande
   await page.keyboard.press('4')
   const pieces = page.getByTestId('finding-pieces').first()
   await expect(pieces).toContainText(/\d+ pieces?/, { timeout: 60_000 })
-  await pieces.getByRole('button', { name: 'The next piece with this finding' }).click()
+  await pieces.getByRole('button', { name: 'Next piece with this finding' }).click()
   await expect(pieces).toContainText(/^[12] of \d+ piece/)
   await page.keyboard.press('3')
 

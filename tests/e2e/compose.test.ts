@@ -210,13 +210,13 @@ test('a proof pointed at is previewed, left again restored, clicked adopted; wha
   await expect.poll(() => bandColors(page)).toEqual(before)
   await proof.click()
   await expect.poll(() => bandColors(page)).toEqual(offered)
-  await number(page, 'Turn across in degrees').fill('10')
+  await number(page, 'Turn across, in degrees').fill('10')
   const drawn = await page.locator('[data-proof="1 0"]').getAttribute('data-colors')
   await page.getByRole('button', { name: /^Undo/ }).evaluate(button => (button as HTMLElement).click()) // elsewhere
   await expect.poll(() => page.locator('[data-proof="1 0"]').getAttribute('data-colors')).not.toBe(drawn)
-  await expect(number(page, 'Turn across in degrees')).toHaveValue('10') // what is typed stays when all is drawn anew
+  await expect(number(page, 'Turn across, in degrees')).toHaveValue('10') // what is typed stays when all is drawn anew
   await page.getByRole('button', { name: /^Redo/ }).evaluate(button => (button as HTMLElement).click())
-  await number(page, 'Turn across in degrees').press('Enter')
+  await number(page, 'Turn across, in degrees').press('Enter')
   await page.getByLabel('What changes downward').selectOption('saturation')
   await expect
     .poll(
@@ -254,12 +254,12 @@ test('companions are dealt for what is not locked; earlier deals come back; the 
   await page.getByRole('button', { name: 'Deal', exact: true }).click()
   await expect(page.getByTestId('deal-at')).toHaveText('2 of 2')
   await expect.poll(() => proofs.first().getAttribute('data-colors')).not.toBe(offered[0])
-  await page.getByRole('button', { name: 'Earlier deal' }).click()
+  await page.getByRole('button', { name: 'Previous deal' }).click()
   await expect
     .poll(() => proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.colors ?? '')))
     .toEqual(offered)
   await page.reload()
-  await page.getByRole('button', { name: 'Earlier deal' }).click()
+  await page.getByRole('button', { name: 'Previous deal' }).click()
   await expect
     .poll(() => proofs.evaluateAll(all => all.map(each => (each as HTMLElement).dataset.colors ?? '')))
     .toEqual(offered)
@@ -297,7 +297,7 @@ test('every proof says how it does in the artwork, and the best come first where
   await expect(proofs.first()).toHaveAccessibleName(/of edges kept/)
   await page.mouse.move(2, 2)
   await expect(page.getByTestId('verdict-words')).toBeHidden()
-  const first = page.getByLabel('Which proofs come first')
+  const first = page.getByLabel('Order of the proofs')
   await first.selectOption('best')
   await expect.poll(keysOf).not.toEqual(keys)
   expect([...(await keysOf())].sort()).toEqual([...keys].sort())
@@ -337,7 +337,7 @@ test('the sheet of deals is never empty; more like one stays near it, less like 
   await expect.poll(async () => farOff(await colorsOf())).toBeLessThan(farOff(dealt) / 2)
   const near = await colorsOf()
   expect(new Set(near.map(colors => colors.join())).size).toBe(24)
-  await page.getByRole('button', { name: 'Earlier deal' }).click()
+  await page.getByRole('button', { name: 'Previous deal' }).click()
   await expect.poll(colorsOf).toEqual(dealt)
   await proofs.nth(3).focus()
   await page.keyboard.press('-')
@@ -358,7 +358,7 @@ test('proofs have the shape of their artwork, and are laid large over stage and 
   const size = page.getByTestId('proof-size')
   await size.fill('200')
   await expect.poll(async () => ((await picture.boundingBox()) ?? box).height).toBeGreaterThan(box.height * 1.4)
-  await page.getByRole('button', { name: 'Proofs as large as they fit' }).click()
+  await page.getByRole('button', { name: 'Fit the proofs to the space' }).click()
   await expect.poll(async () => ((await picture.boundingBox()) ?? box).height).toBeLessThan(box.height * 1.1)
 
   await page.keyboard.press('g')
@@ -522,11 +522,11 @@ test('a cast lies over the scheme live, of a light or a color, and is fixed or t
   await number(page, 'Color of the cast').press('Enter')
   await type(page, 'Strength in percent', '60')
   const cast = await bandColors(page)
-  await page.getByRole('button', { name: 'Fix', exact: true }).click()
+  await page.getByRole('button', { name: 'Make permanent', exact: true }).click()
   await expect(page.getByRole('button', { name: 'Add a color cast' })).toBeVisible()
   expect(await bandColors(page)).toEqual(cast)
   await page.keyboard.press('Control+z')
-  await page.getByRole('button', { name: 'Take away' }).click()
+  await page.getByRole('button', { name: 'Remove' }).click()
   await expect.poll(() => bandColors(page)).toEqual(before)
 })
 
@@ -535,7 +535,7 @@ test('a neutral settles the scheme, and in-betweens are blended from two swatche
   await page.getByRole('button', { name: 'Add a quiet neutral' }).click()
   await expect.poll(async () => (await bandColors(page)).length).toBe(7)
   expect(lchOf((await bandColors(page)).at(-1) ?? '').c).toBeLessThan(0.025)
-  await number(page, 'How many in between').fill('2')
+  await number(page, 'Number in between').fill('2')
   await page.getByRole('button', { name: 'Blend', exact: true }).click()
   await expect.poll(async () => (await bandColors(page)).length).toBe(9)
   const [one, first, second, other] = (await bandColors(page)) as [string, string, string, string]

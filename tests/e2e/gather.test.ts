@@ -65,7 +65,7 @@ test('tints, tones, complements, names and the last colors used stand beside the
   await field.press('Enter')
   await expect.poll(base).toBe('#e07a5f')
   const near = page.getByTestId('base-neighbors')
-  for (const title of ['Tints', 'Tones', 'Shades', 'Complements', 'Last used'])
+  for (const title of ['Tints', 'Tones', 'Shades', 'Complements', 'Recently used'])
     await expect(near.getByRole('group', { name: title })).toBeVisible()
   const facing = near.getByRole('group', { name: 'Complements' }).getByRole('button').nth(1)
   const hex = (await facing.getAttribute('data-chip')) ?? ''
@@ -77,7 +77,7 @@ test('tints, tones, complements, names and the last colors used stand beside the
   const light = (await tint.getAttribute('data-chip')) ?? ''
   await tint.click()
   await expect.poll(base).toBe(light)
-  await near.getByRole('group', { name: 'Last used' }).locator('[data-chip="#e07a5f"]').click()
+  await near.getByRole('group', { name: 'Recently used' }).locator('[data-chip="#e07a5f"]').click()
   await expect.poll(base).toBe('#e07a5f')
   // names come by themselves: the one that is read is the one that is clicked
   const title = await near
@@ -148,7 +148,7 @@ test('what acts or reaches outside is taken out, said, and does not run', async 
   await report.getByText('About “hostile.svg”').click()
   await expect(report.getByText('A picture outside of the file is missing.')).toBeVisible()
   await expect(report.getByText('Text or a form that only a web page can show is missing.').last()).toBeVisible()
-  await report.getByText('In technical words').click()
+  await report.getByText('Technical details').click()
   for (const words of [
     'a script',
     'a foreign object',
@@ -179,9 +179,9 @@ test('fourteen files at once leave one quiet line that opens; names are shown in
     })),
   )
   const report = page.getByTestId('report')
-  await expect(report).toContainText('7 of 14 had something taken out', { timeout: 60_000 })
+  await expect(report).toContainText('Something was removed from 7 of 14', { timeout: 60_000 })
   expect(((await report.boundingBox()) ?? { height: 999 }).height).toBeLessThan(44)
-  await report.getByText('7 of 14').click()
+  await report.getByText('Something was removed from 7 of 14').click()
   await expect(report.getByText('A picture outside of the file is missing.')).toHaveCount(7)
   const names = page.getByText(/^Burger Linda Kim \d+ final version with a very long name$/)
   await expect(names).toHaveCount(15) // and at the foot of the stage
@@ -214,7 +214,7 @@ for (const [what, text, words, tag = ' @full'] of [
   test(`a file that ${what} gets a plain sentence, and the project stays as it was${tag}`, async ({ page }) => {
     await newProject(page, `Bad: ${what}`)
     await choose(page, 'bad.svg', text)
-    await expect(page.getByTestId('report')).toContainText('“bad.svg” was not taken')
+    await expect(page.getByTestId('report')).toContainText('“bad.svg” was not added')
     await expect(page.getByTestId('report')).toContainText(words)
     await expect(page.getByTestId('stage')).toContainText('Add artwork')
     await choose(page, 'good.svg', SVG)

@@ -37,7 +37,7 @@ test('projects are made, renamed, duplicated and deleted, and each can be taken 
   const gone = page.getByTestId('deleted-one').filter({ hasText: 'Harbor signs copy' })
   await expect(gone.getByTestId('days-left')).toHaveText('30 days left')
   await isAccessible(page)
-  await gone.getByRole('button', { name: 'Bring back Harbor signs copy' }).click()
+  await gone.getByRole('button', { name: 'Restore Harbor signs copy' }).click()
   await expect(gone).toHaveCount(0)
   await page.keyboard.press('Escape')
   await expect(named('Harbor signs copy')).toBeVisible()
@@ -119,4 +119,24 @@ test.describe('on first use', () => {
     await expect(page.getByTestId('project-name')).toBeVisible()
     await expect(page.getByRole('note')).toHaveCount(0)
   })
+})
+
+test('Help leads to the guide: a tour by task with its pictures, for readers of screens too; nothing is logged as wrong', async ({
+  page,
+}) => {
+  const wrong: string[] = []
+  page.on('console', message => message.type() === 'error' && wrong.push(message.text()))
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Help' }).click()
+  const [guide] = await Promise.all([page.waitForEvent('popup'), page.getByTestId('open-guide').click()])
+  await expect(guide.getByRole('heading', { name: 'Guide', level: 1 })).toBeVisible()
+  const tasks = guide.getByRole('navigation', { name: 'Tasks' }).getByRole('link')
+  expect(await tasks.count()).toBeGreaterThan(7)
+  await tasks.filter({ hasText: 'Recolor an icon set' }).click()
+  await expect(guide.getByRole('heading', { name: 'Recolor an icon set' })).toBeInViewport()
+  const picture = guide.getByRole('img', { name: 'All artwork on a wall' })
+  await picture.scrollIntoViewIfNeeded()
+  await expect.poll(() => picture.evaluate(image => (image as HTMLImageElement).naturalWidth)).toBeGreaterThan(1000)
+  await isAccessible(guide)
+  expect(wrong).toEqual([])
 })

@@ -73,7 +73,7 @@ test('bin/start on a bad day @full', async () => {
   // a second start leaves the first alone
   const second = start()
   expect(await second.code).toBe(0)
-  expect(second.text()).toContain(`running already, at ${address}`)
+  expect(second.text()).toContain(`already running at ${address}`)
   expect(await isUp(address)).toBe(true)
 
   // the database dies
@@ -96,7 +96,7 @@ test('bin/start on a bad day @full', async () => {
   expect(existsSync(`/proc/${orphan}`)).toBe(true)
   const third = start()
   const again = await addressOf(third)
-  expect(third.text()).toContain('Taking over what an earlier start left')
+  expect(third.text()).toContain('Taking over from an earlier start')
   expect(existsSync(`/proc/${orphan}`)).toBe(false)
   expect(await isUp(again)).toBe(true)
 

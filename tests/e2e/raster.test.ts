@@ -130,7 +130,7 @@ test('areas are picked with a reach and touched up; a swatch let go on one color
   await page.getByRole('tab', { name: 'Touch-ups' }).click()
   const sun = await point(page, ...SUN)
   await page.mouse.click(sun.x, sun.y)
-  await expect(page.getByTestId('picked')).toHaveText('1 area picked')
+  await expect(page.getByTestId('picked')).toHaveText('1 area selected')
   await expect(page.getByTestId('picked-areas')).toBeVisible()
   await page.getByRole('button', { name: 'Same ink' }).click()
   await expect
@@ -165,7 +165,7 @@ test('areas are picked with a reach and touched up; a swatch let go on one color
   await page.getByRole('slider', { name: 'Reach' }).fill('12')
   await page.getByTestId('stage').focus()
   await page.keyboard.press('PageDown')
-  await expect(page.getByTestId('picked')).toHaveText('1 area picked')
+  await expect(page.getByTestId('picked')).toHaveText('1 area selected')
   await page.getByRole('button', { name: 'None' }).click()
 
   const lamp = [0.545, 0.19] as const
@@ -277,9 +277,9 @@ test('a picture of 100 megapixels, one that is broken and one that is clear all 
   const report = page.getByTestId('report')
   await expect(report).toContainText('The picture has 100 megapixels', { timeout: 60_000 })
   await expect(page.getByRole('button', { name: 'Show large' })).toBeVisible({ timeout: 60_000 })
-  await expect(report).toContainText('“cut.png” was not taken')
-  await expect(report).toContainText('It is clear all over.')
+  await expect(report).toContainText('“cut.png” was not added')
+  await expect(report).toContainText('It is completely transparent.')
   await page.getByRole('button', { name: 'Show clear', exact: true }).click()
   await page.keyboard.press('3')
-  await expect(page.getByTestId('remap')).toContainText('This artwork says no colors.')
+  await expect(page.getByTestId('remap')).toContainText('This artwork has no colors to remap.')
 })

@@ -140,7 +140,7 @@ test('samples are dragged under a loupe, moved by keys, widened, added, removed 
   await expect.poll(async () => (await bandColors(page))[0]).not.toBe('#ff3b1f')
   await expect(page.getByTestId('loupe')).toBeVisible()
   const besides = (await bandColors(page))[0]
-  await page.getByRole('slider', { name: 'Width of the sample’s patch' }).fill('100')
+  await page.getByRole('slider', { name: 'Width of the sampled patch' }).fill('100')
   await expect.poll(async () => (await bandColors(page))[0]).not.toBe(besides)
 
   const besideAll = spot({ x: 520 / 600, y: 350 / 400 })
@@ -172,11 +172,11 @@ test('a swatch says where it came from; edited by hand its tie is cut, and can b
   await card.getByLabel('Color of the swatch in any notation').fill('teal')
   await page.keyboard.press('Enter')
   await expect.poll(async () => (await bandColors(page))[1]).toBe('#008080')
-  await expect(card.getByTestId('origin')).toContainText('the tie is cut')
+  await expect(card.getByTestId('origin')).toContainText('edited by hand: no longer connected')
   await expect(
-    page.getByTestId('band').getByLabel('Edited by hand: the tie to where it came from is cut'),
+    page.getByTestId('band').getByLabel('Edited by hand: no longer connected to where it came from'),
   ).toBeVisible()
-  await card.getByRole('button', { name: 'Tie again' }).click()
+  await card.getByRole('button', { name: 'Reconnect' }).click()
   await expect.poll(() => bandColors(page)).toEqual(found)
   await page.keyboard.press('Escape')
   await expect(card).toHaveCount(0)
@@ -232,7 +232,7 @@ test('a region narrows the extraction; the map shows what each swatch stands for
   await expect.poll(() => bandColors(page)).toEqual(whole)
 
   await page.getByRole('button', { name: 'Mark a region' }).press('Enter')
-  await page.getByRole('button', { name: 'The middle' }).press('Enter')
+  await page.getByRole('button', { name: 'The center' }).press('Enter')
   await expect.poll(() => bandColors(page)).not.toEqual(whole)
   const middle = await boxOf(page, 'region')
   await page.getByTestId('region').focus()
@@ -321,9 +321,9 @@ test('what is no picture, or is broken, clear, plain or too large, gets a senten
     good,
   )
   const report = page.getByTestId('report')
-  await expect(report).toContainText('“not.png” was not taken')
-  await expect(report).toContainText('no PNG, JPEG, WebP or GIF picture')
-  await expect(report).toContainText('“cut.png” was not taken')
+  await expect(report).toContainText('“not.png” was not added')
+  await expect(report).toContainText('not a PNG, JPEG, WebP or GIF picture')
+  await expect(report).toContainText('“cut.png” was not added')
   await expect(strip(page, 'good').locator('i')).toHaveCount(5)
   await expect(page.getByTestId('use-clear')).toBeDisabled()
   await page.getByTestId('reference-file').setInputFiles(await plain('one.png', '#7a4a1f'))
@@ -350,7 +350,7 @@ test('a picture that cannot be sent says so, loses nothing and is sent again; on
   await newProject(page, 'Slow')
   await page.route('**/api/pictures?*', route => route.abort())
   await add(page, await photo())
-  await expect(page.getByTestId('report')).toContainText('The server does not answer')
+  await expect(page.getByTestId('report')).toContainText('The server isn’t responding')
   await page.unroute('**/api/pictures?*')
   await page.getByRole('button', { name: 'Try again' }).click()
   await expect(page.locator('[data-test^=sample-]')).toHaveCount(5)

@@ -127,7 +127,7 @@ test('the keyboard sends an ink, leaves it as is, and exchanges swatches', async
   await page.locator('[data-swatch=s1]').focus()
   await page.keyboard.press('Enter')
   await page
-    .getByRole('menuitem', { name: /Exchange with/ })
+    .getByRole('menuitem', { name: /Swap with/ })
     .last()
     .press('Enter')
   await aside(page)
@@ -137,11 +137,12 @@ test('the keyboard sends an ink, leaves it as is, and exchanges swatches', async
 
 test('holding O shows the original; a divider shows both and is moved by pointer and keys', async ({ page }) => {
   await aside(page)
-  const worn = await paintOf(page, LIGHTHOUSE)
+  const shows = async (): Promise<boolean> => (await stageColors(page)).includes(INK)
+  expect(await shows()).toBe(false)
   await page.keyboard.down('o')
-  await expect.poll(() => paintOf(page, LIGHTHOUSE)).toBe(rgb(INK))
+  await expect.poll(shows).toBe(true)
   await page.keyboard.up('o')
-  await expect.poll(() => paintOf(page, LIGHTHOUSE)).toBe(worn)
+  await expect.poll(shows).toBe(false)
   await page.keyboard.press('v')
   const divider = page.getByTestId('divider')
   await expect(divider).toHaveAttribute('aria-valuenow', '50')
@@ -226,14 +227,14 @@ test('the hold goes from the exact swatches to the light of the picture; what is
   const losses = page.getByTestId('losses')
   await aside(page) // the list may open under the pointer
   await expect(page.getByTestId('live')).toBeHidden()
-  await losses.getByRole('button', { name: /^Mend/ }).first().focus() // as pointing at it does
+  await losses.getByRole('button', { name: /^Fix/ }).first().focus() // as pointing at it does
   await expect(page.getByTestId('live')).toBeVisible() // all else is dimmed
   const count = await lost()
-  await losses.getByRole('button', { name: /^Mend/ }).first().click()
+  await losses.getByRole('button', { name: /^Fix/ }).first().click()
   await expect.poll(lost).toBeLessThan(count)
   await page.keyboard.press('Control+z')
   await expect.poll(lost).toBe(count)
-  await page.getByRole('button', { name: 'Mend all' }).click()
+  await page.getByRole('button', { name: 'Fix all' }).click()
   await expect.poll(lost).toBeLessThan(count / 2)
   await page.keyboard.press('Control+z')
   await page.getByRole('button', { name: 'Reset', exact: true }).click()

@@ -27,8 +27,12 @@ const publish = async (page: Page, title: string): Promise<{ link: string; proje
     await box.uncheck()
   for (const name of ['Poster', 'Badge']) await dialog.getByLabel(name, { exact: true }).check()
   await page.getByTestId('review-publish').click()
-  await page.getByTestId('review-row').filter({ hasText: title }).getByRole('button', { name: 'Look' }).click()
+  const row = page.getByTestId('review-row').filter({ hasText: title })
+  await row.getByRole('button', { name: /^Copy the link/ }).click()
+  const copied = await page.evaluate(() => navigator.clipboard.readText())
+  await row.getByRole('button', { name: /^Comments on/ }).click()
   const link = await page.getByTestId('review-address').inputValue()
+  expect(copied).toBe(link)
   return { link, project }
 }
 const reviewOf = async (page: Page, project: string): Promise<string> =>
@@ -118,7 +122,7 @@ test('a client looks, points, says and chooses on a phone; the designer sees it 
   await client.getByTestId('thread').getByTestId('comment-text').fill('Perfect.')
   await client.getByTestId('thread').getByTestId('send-comment').tap()
   await expect(page.getByTestId('notices')).toContainText('Ada wrote on “For the harbor”.')
-  await page.getByTestId('notices').getByRole('button', { name: 'Look' }).click()
+  await page.getByTestId('notices').getByRole('button', { name: 'Open' }).click()
   await expect(page.getByTestId('comment')).toHaveCount(3)
   await page.getByTestId('resolve').click()
   await expect(client.getByTestId('resolved')).toBeVisible()
@@ -258,7 +262,7 @@ test('hostile names, floods, links that are mistyped or ended are met in plain w
   for (let n = 0; n < 25; n++) await put({ text: `Flood ${n}` }, 'flood')
   const flood = await put({ text: 'Once more' }, 'flood')
   expect(flood.status()).toBe(429)
-  expect(((await flood.json()) as { message: string }).message).toContain('Send it in a minute')
+  expect(((await flood.json()) as { message: string }).message).toContain('send it again in a minute')
 
   // ten thousand, of which the page takes what it shows
   const sql = postgres(testDatabase(), { max: 1 })

@@ -33,7 +33,7 @@ test('a save that meets a newer version keeps both and says so', async ({ page, 
   await atOdds(page, other)
   const dialog = other.getByTestId('conflict')
   await expect(dialog).toContainText('Both versions are kept')
-  await dialog.getByRole('button', { name: 'Go on with mine' }).click()
+  await dialog.getByRole('button', { name: 'Continue with mine' }).click()
   await expect(other.getByTestId('project-name')).toContainText('kept from a conflict')
   await expect.poll(async () => (await bandColors(other))[0]).toBe('#aa4400')
   await page.reload()
@@ -83,7 +83,7 @@ test('with the server gone the work goes on, is kept, and is saved when it is ba
   await saved(page)
   await page.context().setOffline(true)
   await setBase(page, '#0a7a55')
-  await expect(page.getByTestId('waiting')).toContainText('The server does not answer')
+  await expect(page.getByTestId('waiting')).toContainText('The server isn’t responding')
   await expect.poll(async () => (await bandColors(page))[0]).toBe('#0a7a55')
   await page.context().setOffline(false)
   await expect(page.getByTestId('save-state')).toContainText('Saved', { timeout: 20_000 })
@@ -120,7 +120,7 @@ test('with the database gone the work is kept, and saved when it is back @full',
     await saved(page)
     stopDatabase(OWN)
     await setBase(page, '#7a0a55')
-    await expect(page.getByTestId('waiting')).toContainText('The database does not answer', { timeout: 20_000 })
+    await expect(page.getByTestId('waiting')).toContainText('The database isn’t responding', { timeout: 20_000 })
     startDatabase(OWN)
     await expect(page.getByTestId('save-state')).toContainText('Saved', { timeout: 30_000 })
     await page.reload()
@@ -133,10 +133,10 @@ test('with the database gone the work is kept, and saved when it is back @full',
 
 test('artwork that cannot be had is said, and the rest of the project is there @full', async ({ page }) => {
   await page.route('**/api/artwork/*/source', route =>
-    route.fulfill({ status: 503, json: { message: 'The database does not answer.' } }),
+    route.fulfill({ status: 503, json: { message: 'The database isn’t responding.' } }),
   )
   await page.goto(`/project/${await projectNamed(page, 'Harbor wayfinding')}/compose`)
-  await expect(page.getByTestId('notices')).toContainText('cannot be shown: The database does not answer.')
+  await expect(page.getByTestId('notices')).toContainText('cannot be shown: The database isn’t responding.')
   expect(await bandColors(page)).toHaveLength(4)
 })
 
@@ -178,7 +178,7 @@ test('where the browser has no room for a draft, it is said that the work is not
   })
   await stopSaves(page)
   await setBase(page, '#123abc')
-  await expect(page.getByTestId('waiting')).toContainText('no room to keep the work: leave this window open')
+  await expect(page.getByTestId('waiting')).toContainText('no space left to keep your work: leave this window open')
   await expect(page.getByTestId('waiting')).not.toContainText('is kept in this browser')
 
   // it can be saved as a file, which becomes a project again

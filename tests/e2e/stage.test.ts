@@ -61,7 +61,7 @@ test(
       mimeType: 'image/svg+xml',
       buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 170">${tiles}</svg>`),
     })
-    await expect(page.getByTestId('stage')).toContainText('drawn from its map', { timeout: 60_000 })
+    await expect(page.getByTestId('stage')).toContainText('drawn from its ink map', { timeout: 60_000 })
     const live = page.getByTestId('live')
     await expect(live).toBeVisible()
     const colorAt = (part: number): Promise<string> =>

@@ -122,14 +122,14 @@ test('a color is lifted from the screen where the browser can, and the button is
   })
   await newProject(page, 'Lifted')
   await startFrom(page, 'Base color')
-  await page.getByRole('button', { name: 'Lift a color from the screen' }).click()
+  await page.getByRole('button', { name: 'Pick a color from the screen' }).click()
   await expect.poll(async () => (await bandColors(page))[0]).toBe('#3b7a57')
   const without = await browser.newPage()
   await without.addInitScript(() => Reflect.deleteProperty(window, 'EyeDropper'))
   await newProject(without, 'Not lifted')
   await startFrom(without, 'Base color')
   await expect(without.getByTestId('base-field')).toBeVisible()
-  await expect(without.getByRole('button', { name: 'Lift a color from the screen' })).toHaveCount(0)
+  await expect(without.getByRole('button', { name: 'Pick a color from the screen' })).toHaveCount(0)
   await without.close()
 })
 
@@ -137,14 +137,14 @@ test('the inks of the artwork become the scheme, or one of them the base', async
   await openDemoCopy(page)
   await page.keyboard.press('1')
   await startFrom(page, 'Base color')
-  await page.getByRole('button', { name: 'Take its inks as the scheme' }).click()
+  await page.getByRole('button', { name: 'Use its inks as the scheme' }).click()
   await expect.poll(async () => (await bandColors(page)).length).toBeGreaterThan(5)
   const scheme = await bandColors(page)
   expect(scheme[0]).toBe('#222a52')
   await page.getByTestId('swatch').first().click()
   await expect(page.getByTestId('origin')).toContainText('An ink of “Poster”')
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Take #d45d48 as base' }).click()
+  await page.getByRole('button', { name: 'Use #d45d48 as base' }).click()
   await expect.poll(async () => (await bandColors(page))[0]).toBe('#d45d48')
 })
 
@@ -175,7 +175,7 @@ test.describe('the inspiration shelf', () => {
       .poll(async () => Math.min(...(await colorsOf(page, 0)).map(hex => deltaE(hex, locked as string))))
       .toBeLessThan(17)
     await page.getByTestId('inspiration-words').fill('nothing like this')
-    await expect(page.getByTestId('inspiration')).toContainText('Nothing like this on the shelf')
+    await expect(page.getByTestId('inspiration')).toContainText('No matches')
   })
 
   test('gives a scheme as it is, as base, or blended in; pointing previews it', async ({ page }) => {
@@ -208,7 +208,7 @@ test.describe('the inspiration shelf', () => {
 
   for (const [behavior, words] of [
     ['down', 'The inspiration service does not answer'],
-    ['empty', 'Nothing like this on the shelf'],
+    ['empty', 'No matches'],
   ] as const) {
     test(`when the service is ${behavior}, it is said, and asking again helps${behavior === 'down' ? '' : ' @full'}`, async ({
       page,
@@ -232,6 +232,6 @@ test.describe('the inspiration shelf', () => {
     await startFrom(page, 'Inspiration')
     await expect(page.getByTestId('inspiration')).toContainText('takes its time')
     await page.getByRole('button', { name: 'Cancel' }).click()
-    await expect(page.getByTestId('inspiration')).toContainText('Asking was canceled')
+    await expect(page.getByTestId('inspiration')).toContainText('The search was canceled')
   })
 })

@@ -31,7 +31,7 @@ test('shapes are picked by a click, with Shift, by ink, by group, by rectangle, 
 }) => {
   const at = await pointIn(page, '#lighthouse rect')
   await page.mouse.click(at.x, at.y)
-  await expect(page.getByTestId('picked')).toHaveText('1 shape picked')
+  await expect(page.getByTestId('picked')).toHaveText('1 shape selected')
   expect(await pickedOnStage(page)).toBe(1)
   await page.keyboard.down('Shift')
   await page.mouse.click(at.x, at.y)
@@ -68,7 +68,7 @@ test('shapes are picked by a click, with Shift, by ink, by group, by rectangle, 
   await page.getByTestId('stage').focus()
   await page.keyboard.press('PageDown')
   await page.keyboard.press('Shift+PageDown')
-  await expect(page.getByTestId('picked')).toHaveText('2 shapes picked')
+  await expect(page.getByTestId('picked')).toHaveText('2 shapes selected')
 })
 
 test('a touch-up is previewed, follows when the scheme changes, stays after a reload, and is removed', async ({
@@ -103,7 +103,7 @@ test('a touch-up is previewed, follows when the scheme changes, stays after a re
   await expect.poll(() => paintOf(page, `[data-shape="${shape}"]`)).toBe(await swatch())
   await page.keyboard.press('3')
   await page.getByRole('button', { name: /^Pick the 1 shape of fill/ }).click()
-  await expect(page.getByTestId('picked')).toHaveText('1 shape picked')
+  await expect(page.getByTestId('picked')).toHaveText('1 shape selected')
   await page.getByRole('button', { name: /^Remove fill/ }).click()
   await expect(page.getByTestId('touches')).toBeHidden()
   await expect.poll(() => page.getByTestId('artwork').evaluate(styleOf, shape)).not.toContain('fill')

@@ -14,7 +14,7 @@ test('every change leaves a state; one goes back, branches without losing the la
   page,
 }) => {
   await openDemoCopy(page)
-  await expect(page.getByTestId('trail')).toContainText('Every change leaves a state here')
+  await expect(page.getByTestId('trail')).toContainText('Every change adds a state here')
   const start = await bandColors(page)
   const triadic = await harmony(page, 'triadic')
   const square = await harmony(page, 'square')

@@ -25,7 +25,7 @@ export const VIEWS: readonly View[] = [
     step: 'gather',
     open: async page => {
       await startFrom(page, 'References')
-      await page.getByRole('button', { name: 'Look at Folded kite fabric' }).click()
+      await page.getByRole('button', { name: 'Open Folded kite fabric' }).click()
       await page.getByTestId('use-Folded kite fabric').waitFor()
     },
   },

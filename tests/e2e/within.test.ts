@@ -203,7 +203,7 @@ test('where the server does not answer, nothing changes and it is said @full', a
   await given(page, 'Unanswered')
   await page.route('**/also', route => route.abort())
   await page.getByTestId('also-pictures').click()
-  await expect(page.getByText('The server does not answer.')).toBeVisible()
+  await expect(page.getByText('The server isn’t responding.')).toBeVisible()
   await expect(page.getByTestId('also-pictures')).not.toBeChecked()
   await expect(lineOf(page, SUN)).toHaveCount(0)
   await page.unroute('**/also')

@@ -17,7 +17,7 @@ const checking = useChecking()
     </div>
     <TabRow
       v-model="checking.view"
-      label="View of the check"
+      label="Check view"
       :tabs="CHECK_VIEWS.map(({ view, title }) => ({ value: view, title }))"
     />
     <FindingList v-if="checking.view === 'findings'" />

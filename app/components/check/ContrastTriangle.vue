@@ -49,7 +49,7 @@ const sides = computed(() => {
       swatch,
       lightness: Math.round(lchOf(swatch.hex).l * 100),
       near: [
-        { from: 'on its hue', find: (level: number) => nearestPassing(is, to, level) },
+        { from: 'same hue', find: (level: number) => nearestPassing(is, to, level) },
         {
           from: 'from its ladder',
           find: (level: number) => nearestRung(is, to, level, history.settled?.rungs ?? RUNGS.usual),
@@ -70,7 +70,7 @@ const lighter = (id: string, lightness: number) => {
   return edit(id, hexOfLch({ l: lightness / 100, c, h }))
 }
 const SERVES = [
-  { value: 'found', title: 'found', hint: 'As the artwork has it' },
+  { value: 'found', title: 'found', hint: 'As in the artwork' },
   { value: 'yes', title: 'yes' },
   { value: 'no', title: 'no' },
 ] as const
@@ -93,7 +93,7 @@ onUnmounted(() => history.preview(null))
 <template>
   <div class="grid content-start gap-3" data-test="contrast">
     <div class="flex items-center gap-2">
-      <h3 class="grow">Lettering in each color on each other</h3>
+      <h3 class="grow">Text in each color on every other color</h3>
       <label class="flex items-center gap-1 text-caption"
         >Show<SelectField
           class="w-52"
@@ -165,11 +165,11 @@ onUnmounted(() => history.preview(null))
         {{ ratioWords(ratioOf(pair[0].hex, pair[1].hex)) }}:1 · {{ gradeOf(ratioOf(pair[0].hex, pair[1].hex)) }}
       </p>
       <div class="flex items-center gap-2 text-caption">
-        <span>Does one serve as lettering on the other?</span
+        <span>Is one used as lettering on the other?</span
         ><ChoiceRow
           small
           look="choice px-2"
-          label="Whether one serves as lettering on the other"
+          label="Whether one is used as lettering on the other"
           :model-value="serves"
           :choices="SERVES"
           @update:model-value="say"
@@ -193,7 +193,7 @@ onUnmounted(() => history.preview(null))
           data-previews
           class="flex flex-wrap items-center gap-1 text-caption"
         >
-          <span class="w-44 text-quiet">nearest that passes {{ from }}</span
+          <span class="w-44 text-quiet">nearest that pass {{ from }}</span
           ><button
             v-for="{ level, hex, away } in found"
             :key="level"
@@ -213,7 +213,7 @@ onUnmounted(() => history.preview(null))
         </p>
       </div>
     </section>
-    <p v-else class="text-caption text-quiet">Choose a pair to move its colors and see the nearest that pass.</p>
+    <p v-else class="text-caption text-quiet">Choose a pair to adjust its colors and see the nearest that pass.</p>
   </div>
 </template>
 

@@ -60,8 +60,8 @@ const putAside = (): void => {
         ><input
           type="checkbox"
           class="accent-accent"
-          title="Mend it with the others"
-          :aria-label="`Mend with the others: ${finding.words}`"
+          title="Fix it with the others"
+          :aria-label="`Fix with the others: ${finding.words}`"
           :checked="checking.ticked.includes(finding)"
           @change="checking.tick(finding, !checking.ticked.includes(finding))"
       /></label>
@@ -81,7 +81,7 @@ const putAside = (): void => {
           v-for="fix in (fixes ?? []).slice(0, MOST)"
           :key="fix.words"
           class="control small px-2! text-caption"
-          :title="fix.moves ? `Colors move by ΔE ${fix.moves.toFixed(1)}` : 'No color changes'"
+          :title="fix.moves ? `Colors shift by ΔE ${fix.moves.toFixed(1)}` : 'No color changes'"
           data-test="fix"
           @click="take(fix, $event)"
           @pointerenter="point(fix, $event)"
@@ -91,8 +91,8 @@ const putAside = (): void => {
         >
           {{ fix.words }}
         </button>
-        <span v-if="!fixes" class="text-caption text-quiet">Looking for what mends it…</span>
-        <span v-else-if="!fixes.length" class="text-caption text-quiet">No single change mends it.</span>
+        <span v-if="!fixes" class="text-caption text-quiet">Looking for a fix…</span>
+        <span v-else-if="!fixes.length" class="text-caption text-quiet">No single change fixes this.</span>
         <span
           v-if="pieces.length"
           class="flex items-center text-caption text-quiet"
@@ -102,14 +102,14 @@ const putAside = (): void => {
         >
           <button
             class="control bare small px-1!"
-            aria-label="The piece before with this finding"
+            aria-label="Previous piece with this finding"
             @click="checking.goToPiece(finding, -1)"
           >
             <ChevronLeftIcon class="size-4" /></button
           ><span role="status">{{ place ? `${place} of ` : '' }}{{ countWords(pieces.length, 'piece') }}</span
           ><button
             class="control bare small px-1!"
-            aria-label="The next piece with this finding"
+            aria-label="Next piece with this finding"
             @click="checking.goToPiece(finding, 1)"
           >
             <ChevronRightIcon class="size-4" />
@@ -130,7 +130,7 @@ const putAside = (): void => {
           <button
             v-if="canBeLettering"
             class="control bare small px-1.5! text-caption"
-            title="These colors are no lettering on a ground"
+            title="These colors aren’t lettering on a background"
             @click="history.run({ do: 'say lettering', key: finding.key, is: false })"
           >
             Not lettering
@@ -141,7 +141,7 @@ const putAside = (): void => {
             data-test="put-aside"
             @click="noting = !noting"
           >
-            Put aside
+            Set aside
           </button>
         </span>
       </div>
@@ -149,10 +149,10 @@ const putAside = (): void => {
         <input
           v-model="note"
           class="field small min-w-0 grow font-sans! text-caption"
-          aria-label="Why it is put aside"
-          placeholder="Why, if you like"
+          aria-label="Why it is set aside"
+          placeholder="Reason (optional)"
           maxlength="500"
-        /><button class="control small px-2! text-caption">Put aside</button>
+        /><button class="control small px-2! text-caption">Set aside</button>
       </form>
     </div>
   </li>

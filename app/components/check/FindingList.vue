@@ -18,27 +18,20 @@ onUnmounted(() => history.preview(null))
 <template>
   <div class="grid content-start gap-2">
     <p v-if="checking.problem" class="flex items-center gap-2" role="alert">
-      ▲ It could not be checked: {{ checking.problem
-      }}<button class="control" @click="checking.again">Try again</button>
+      ▲ The check failed: {{ checking.problem }}<button class="control" @click="checking.again">Try again</button>
     </p>
     <p v-if="checking.pressProblem" class="text-caption" role="status">
-      ▲ Print was not checked: {{ checking.pressProblem }} All else was.
+      ▲ Print could not be checked: {{ checking.pressProblem }} Everything else was.
     </p>
     <p v-if="checking.isOnStandIn" class="text-caption text-quiet">
-      There is no artwork yet: this is found on the stand-in.
+      There is no artwork yet; these findings are for the stand-in.
     </p>
     <p
       v-if="!checking.open.length && !checking.problem"
       class="border border-dashed border-line p-6 text-center"
       role="status"
     >
-      {{
-        checking.asked
-          ? checking.busy
-            ? 'Checking…'
-            : 'Nothing stands out that would go wrong.'
-          : 'Nothing to check yet.'
-      }}
+      {{ checking.asked ? (checking.busy ? 'Checking…' : 'No problems found.') : 'Nothing to check yet.' }}
     </p>
     <MendPanel v-if="checking.open.length > 1" />
     <ul v-if="checking.open.length" aria-label="Findings" data-test="findings">
@@ -51,7 +44,7 @@ onUnmounted(() => history.preview(null))
     </ul>
     <details v-if="checking.aside.length || unsaid.length" data-test="aside">
       <summary class="cursor-pointer text-caption leading-7 text-quiet">
-        Put aside: {{ checking.aside.length + unsaid.length }}
+        Set aside: {{ checking.aside.length + unsaid.length }}
       </summary>
       <ul>
         <li v-for="finding in checking.aside" :key="finding.key" class="flex items-center gap-2 py-1 text-caption">
@@ -59,12 +52,12 @@ onUnmounted(() => history.preview(null))
             >{{ finding.words }}
             <i v-if="notes[finding.key]?.note" class="text-quiet">“{{ notes[finding.key]?.note }}”</i></span
           >
-          <button class="control small px-2!" @click="checking.takeUp(finding)">Take up again</button>
+          <button class="control small px-2!" @click="checking.takeUp(finding)">Bring back</button>
         </li>
         <li v-for="key in unsaid" :key="key" class="flex items-center gap-2 py-1 text-caption">
           <span class="min-w-0 grow">Not lettering: {{ checking.namesIn(key) }}</span>
           <button class="control small px-2!" @click="history.run({ do: 'say lettering', key, is: null })">
-            As it was found
+            Treat as lettering again
           </button>
         </li>
       </ul>

@@ -8,7 +8,7 @@ import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
 
 /**
- * Mends all ticked findings together by the smallest change: how far hues may go for it, how far the search is, and what
+ * Mends all ticked findings together by the smallest change: how far hues may shift for it, how far the search is, and what
  * it found, in three strengths, as proofs; with what could not be settled, and why.
  */
 const checking = useChecking()
@@ -16,14 +16,14 @@ const history = useHistory()
 const painting = usePainting()
 const pointer = restingPointer()
 const MAX_TOLERANCE = 45
-const adopt = (look: MendedLook) => ({ do: 'adopt' as const, look: look.look, what: `mended, ${look.strength}` })
+const adopt = (look: MendedLook) => ({ do: 'adopt' as const, look: look.look, what: `fixed, ${look.strength}` })
 const point = (look: MendedLook | null, event?: PointerEvent): void => {
   if (event && pointer.rests(event)) return
   history.preview(look && adopt(look))
 }
 const take = (look: MendedLook, event: MouseEvent): void => {
   pointer.rest(event)
-  history.runSaying(adopt(look), `Mended ${countWords(look.settled.length, 'finding')}.`)
+  history.runSaying(adopt(look), `Fixed ${countWords(look.settled.length, 'finding')}.`)
 }
 const proofs = computed(() =>
   (checking.mending?.looks ?? []).map(look => ({ look, painted: painting.inOther(look.look) })),
@@ -33,7 +33,7 @@ onUnmounted(checking.stopMending)
 </script>
 
 <template>
-  <section class="grid gap-2 border-b border-strong pb-2" aria-label="Mend together" data-test="mend">
+  <section class="grid gap-2 border-b border-strong pb-2" aria-label="Fix together" data-test="mend">
     <div class="flex flex-wrap items-center gap-2 text-caption">
       <button
         class="control text-body"
@@ -41,13 +41,13 @@ onUnmounted(checking.stopMending)
         data-test="mend-all"
         @click="checking.mend"
       >
-        {{ checking.ticked.length === 1 ? 'Mend the ticked one' : `Mend ${checking.ticked.length} together` }}
+        {{ checking.ticked.length === 1 ? 'Fix the selected one' : `Fix ${checking.ticked.length} together` }}
       </button>
       <label class="flex items-center gap-1.5"
-        >by the smallest change; hues may go
+        >by the smallest change; hues may shift
         <NumberField
           class="small w-10"
-          aria-label="How far hues may go in degrees"
+          aria-label="How far hues may shift, in degrees"
           :value="checking.tolerance"
           :min="0"
           :max="MAX_TOLERANCE"
@@ -57,7 +57,7 @@ onUnmounted(checking.stopMending)
       <template v-if="checking.mending?.part != null"
         ><progress
           class="h-1.5 w-24 accent-accent"
-          aria-label="How far the search is"
+          aria-label="Search progress"
           :value="checking.mending.part"
         /><button class="control small" @click="checking.stopMending">Stop</button></template
       >
@@ -67,13 +67,13 @@ onUnmounted(checking.stopMending)
       v-one-stop="{ of: '.framed' }"
       data-previews
       class="grid grid-cols-3 gap-2"
-      aria-label="Mended, in three strengths"
+      aria-label="Fixes at three strengths"
     >
       <li v-for="{ look, painted } in proofs" :key="look.strength" class="min-w-0">
         <button
           class="framed block size-full"
-          :title="`Colors move by ΔE ${look.cost.toFixed(1)}, weighted by what they cover`"
-          :aria-label="`Mended, ${look.strength}`"
+          :title="`Colors shift by ΔE ${look.cost.toFixed(1)}, weighted by area`"
+          :aria-label="`Fixed, ${look.strength}`"
           data-test="mended"
           :data-colors="look.look.scheme.map(({ hex }) => hex).join()"
           @click="take(look, $event)"
@@ -91,13 +91,13 @@ onUnmounted(checking.stopMending)
         </button>
       </li>
     </ul>
-    <ul v-if="checking.mending?.unsettled.length" class="text-caption" aria-label="Not settled" data-test="unsettled">
+    <ul v-if="checking.mending?.unsettled.length" class="text-caption" aria-label="Not fixed" data-test="unsettled">
       <li v-for="{ key, why } in checking.mending.unsettled" :key="key">
-        <span class="text-quiet">Not settled: {{ wordsOf(key) }}</span> {{ why }}
+        <span class="text-quiet">Not fixed: {{ wordsOf(key) }}</span> {{ why }}
       </li>
     </ul>
     <p v-if="checking.mending && checking.mending.part === null && !proofs.length" class="text-caption" role="status">
-      No change of unlocked swatches settles any of it. Free a lock, or let hues go further.
+      No change to unlocked swatches fixes any of these. Unlock a swatch, or let hues shift further.
     </p>
   </section>
 </template>

@@ -52,15 +52,15 @@ const rows = computed(() =>
           :model-value="printing.print.paper ?? 'none'"
           :choices="[
             ...PAPER_NAMES.map(value => ({ value, title: PAPERS[value].title })),
-            { value: 'none', title: 'it is not printed' },
+            { value: 'none', title: 'not printed' },
           ]"
           @update:model-value="value => printing.set({ paper: value === 'none' ? null : (value as Paper) })"
       /></label>
       <template v-if="printing.print.paper">
         <label class="flex items-center gap-1.5 text-caption"
-          >Keep<SelectField
+          >Rendering intent<SelectField
             class="w-56"
-            label="What is kept of a color (rendering intent)"
+            label="Rendering intent: how colors that can’t be printed are converted"
             :model-value="printing.print.intent"
             :choices="INTENTS.map(value => ({ value, title: `${value}: ${INTENT_TITLES[value]}` }))"
             @update:model-value="value => printing.set({ intent: value as Intent })"
@@ -71,12 +71,12 @@ const rows = computed(() =>
             class="accent-accent"
             :checked="printing.print.blackPoint"
             @change="printing.set({ blackPoint: !printing.print.blackPoint })"
-          />Black stays darkest</label
+          />Black point compensation</label
         >
         <label class="flex items-center gap-1.5 text-caption"
-          >Ink at most<NumberField
+          >Ink limit<NumberField
             class="w-14"
-            aria-label="Ink at most in percent"
+            aria-label="Ink limit in percent"
             :value="printing.print.ink"
             :min="INK.least"
             :max="INK.most"
@@ -86,11 +86,11 @@ const rows = computed(() =>
       </template>
     </div>
     <p v-if="printing.problem" class="flex items-center gap-2" role="alert">
-      ▲ It could not be worked out what prints: {{ printing.problem
+      ▲ Print colors could not be computed: {{ printing.problem
       }}<button class="control" @click="printing.again">Try again</button>
     </p>
     <p v-if="!printing.print.paper" class="border border-dashed border-line p-6 text-center">
-      Choose a paper to see what it makes of the colors.
+      Choose a paper to see how the colors print on it.
     </p>
     <template v-else-if="!printing.problem">
       <ul v-one-stop="{ of: '.framed, button' }" class="grid grid-cols-2 gap-2" aria-label="On screen and on paper">
@@ -101,16 +101,18 @@ const rows = computed(() =>
       </ul>
       <table class="w-full border-collapse text-caption" data-test="prints">
         <caption class="sr-only">
-          What each swatch takes of cyan, magenta, yellow and black in percent
+          Cyan, magenta, yellow and black in each swatch, in percent
         </caption>
         <thead>
           <tr
             class="border-b border-strong text-left align-baseline text-quiet [&>th]:py-1 [&>th]:font-normal [&>th]:first-letter:uppercase"
           >
-            <th class="w-28" scope="col">on screen | in print</th>
+            <th class="w-20 pr-2 xl:w-28" scope="col">on screen | in print</th>
             <th scope="col">swatch</th>
             <th scope="col">CMYK for this paper</th>
-            <th scope="col" title="By formula, without any paper: never hand this to a printer">by formula only</th>
+            <th scope="col" title="Converted by formula, without a paper profile: don’t send these values to a printer">
+              by formula only
+            </th>
             <th class="text-right" scope="col">ink</th>
             <th class="text-right" scope="col"><WordHelp word="ΔE" :means="TERMS.deltaE" /></th>
           </tr>
@@ -131,8 +133,8 @@ const rows = computed(() =>
               /></span>
             </td>
             <th class="px-2 text-left font-normal leading-[13px] first-letter:uppercase" scope="row">{{ name }}</th>
-            <td class="value">{{ print?.inks ?? '…' }}</td>
-            <td class="value text-quiet">{{ plain }}</td>
+            <td class="value pr-2">{{ print?.inks ?? '…' }}</td>
+            <td class="value pr-2 text-quiet">{{ plain }}</td>
             <td class="value text-right" :class="{ 'font-semibold': print && print.total > printing.print.ink }">
               {{ print ? `${print.total}%` : '' }}
             </td>
@@ -148,7 +150,7 @@ const rows = computed(() =>
             ? 'Coated offset, measured (characterization FOGRA39L).'
             : 'Uncoated offset, modelled from the measured coated one: more dot gain, stray light of a rough surface.'
         }}
-        “By formula” is the plain conversion without any paper.
+        “By formula” is a plain conversion without a paper profile.
       </p>
     </template>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sentence } from '#core/document/sentence'
 import { computed, onMounted, ref, watch } from 'vue'
 import {
   BarController,
@@ -31,7 +32,7 @@ const checking = useChecking()
 const surround = useSurround()
 const motion = { animation: false as const, responsive: true, maintainAspectRatio: false }
 const SHEETS: ReadonlyArray<{ eyes: Eyes; words: string }> = [
-  { eyes: 'gray', words: 'what is light and what is dark' },
+  { eyes: 'gray', words: 'lights and darks' },
   { eyes: 'five', words: 'five steps carry the picture' },
   { eyes: 'three', words: 'light, middle, dark' },
 ]
@@ -53,7 +54,7 @@ const now = computed(() => {
     if (!own.length) return []
     const steps = Array<number>(VALUE_STEPS).fill(0)
     for (const { color, area } of own) steps[valueStep(color)] = (steps[valueStep(color)] as number) + area / all
-    return [{ hex, name, steps }]
+    return [{ hex, name: sentence(name), steps }]
   })
 })
 const spread = computed(() => {
@@ -125,7 +126,7 @@ const shares = computed(() => {
   const covered = (found && scheme.value.reduce((sum, { id }) => sum + areaOf(found, id), 0)) || 1
   return scheme.value.map(({ id, hex, name, share }) => ({
     hex,
-    name,
+    name: sentence(name),
     meant: share / total,
     is: found ? areaOf(found, id) / covered : 0,
   }))
@@ -165,7 +166,7 @@ const barsLook = computed(() => ({
       <li v-for="{ eyes, words } in SHEETS" :key="eyes" class="min-w-0"><EyesTile :eyes="eyes" :words="words" /></li>
     </ul>
     <section class="grid gap-1">
-      <h3>Values, now in its colors, before as a dashed line</h3>
+      <h3>Values: now in color, before as a dashed line</h3>
       <div class="h-36">
         <Bar
           :data="histogram as never"
@@ -177,13 +178,13 @@ const barsLook = computed(() => ({
       <p class="text-caption text-quiet" data-test="spread">{{ spread }}</p>
     </section>
     <section class="grid gap-1">
-      <h3>Shares: filled what each covers, outlined what it is meant to</h3>
+      <h3>Shares: filled is actual, outlined is intended</h3>
       <div :style="{ height: `${shares.length * 26 + 26}px` }">
-        <Bar :data="bars" :options="barsLook" role="img" aria-label="Shares as they are, and as they are meant" />
+        <Bar :data="bars" :options="barsLook" role="img" aria-label="Actual and intended shares" />
       </div>
       <ul class="sr-only" aria-label="Shares in figures" data-test="shares">
         <li v-for="{ name, meant, is } in shares" :key="name">
-          {{ name }} covers {{ percent(is) }}, is meant to cover {{ percent(meant) }}
+          {{ name }} covers {{ percent(is) }}, intended {{ percent(meant) }}
         </li>
       </ul>
     </section>

@@ -45,7 +45,7 @@ const sheets = computed(() =>
         ? `${pairs.map(({ one, other }) => `${one.name} and ${other.name}`).join('; ')} merge`
         : eyes === 'everyone'
           ? 'as it is'
-          : 'all swatches are told apart',
+          : 'all swatches stay distinct',
     }
   }),
 )
@@ -61,7 +61,7 @@ const arc = (from: number, to: number): string => {
   <div class="grid content-start gap-3" data-test="vision">
     <SliderNumber
       wide
-      label="How severe"
+      label="Severity"
       :value="Math.round(stage.severity * 100)"
       :min="0"
       :max="100"
@@ -69,7 +69,7 @@ const arc = (from: number, to: number): string => {
       @preview="stage.severity = $event / 100"
       @settle="stage.severity = $event / 100"
     />
-    <ul v-one-stop="{ of: '.framed, button' }" class="grid grid-cols-3 gap-2" aria-label="By the eyes of others">
+    <ul v-one-stop="{ of: '.framed, button' }" class="grid grid-cols-3 gap-2" aria-label="Through other eyes">
       <li v-for="{ eyes, pairs, words } in sheets" :key="eyes" class="min-w-0">
         <EyesTile :eyes="eyes" :words="words" :data-merged="pairs.length"
           ><svg
@@ -90,6 +90,6 @@ const arc = (from: number, to: number): string => {
         ></EyesTile>
       </li>
     </ul>
-    <p class="text-caption text-quiet">These eyes stay on the stage while you work in Compose and Remap.</p>
+    <p class="text-caption text-quiet">This view stays on the stage while you work in Compose and Remap.</p>
   </div>
 </template>

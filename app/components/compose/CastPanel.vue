@@ -56,12 +56,12 @@ const castOf = (kind: Cast['of']['kind']): void =>
         />
         <button
           class="control ml-auto small"
-          title="The swatches keep what they look like, and nothing lies over them"
+          title="Keep the result in the swatches and remove the cast"
           @click="history.run({ do: 'fix cast' })"
         >
-          Fix
+          Make permanent
         </button>
-        <button class="control small" @click="history.run({ do: 'cast', cast: null })">Take away</button>
+        <button class="control small" @click="history.run({ do: 'cast', cast: null })">Remove</button>
       </template>
     </div>
     <div v-if="cast" class="grid grid-cols-2 gap-x-5">
@@ -95,7 +95,7 @@ const castOf = (kind: Cast['of']['kind']): void =>
           maxlength="60"
           :value="cast.of.hex"
           @settle="color"
-        /><span v-if="problem" class="text-caption" role="alert">▲ not a color</span></label
+        /><span v-if="problem" class="text-caption" role="alert">▲ Not a color</span></label
       >
     </div>
   </section>

@@ -9,9 +9,9 @@ const proofs = useProofs()
 <template>
   <button
     v-if="proofs.marked.length"
-    class="control"
+    class="control whitespace-nowrap shrink-0"
     :aria-pressed="proofs.comparing"
-    :title="withKey('Compare what is marked', 'compare')"
+    :title="withKey('Compare the marked ones', 'compare')"
     @click="proofs.compare"
   >
     Compare {{ proofs.marked.length }}

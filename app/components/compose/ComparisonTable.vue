@@ -27,7 +27,7 @@ onKeyStroke('Escape', () => {
     data-test="comparison"
   >
     <div class="flex items-center gap-2">
-      <h3 class="grow">Side by side: {{ looks.length }} of the marked</h3>
+      <h3 class="grow">Side by side: {{ looks.length }} of those marked</h3>
       <button class="control small" @click="proofs.clear">Unmark all</button
       ><button class="control bare px-1" aria-label="Close the comparison" @click="proofs.comparing = false">
         <XMarkIcon class="size-4" />

@@ -90,14 +90,15 @@ useShortcuts({
   >
     <div class="flex items-center gap-3">
       <h2>Compose</h2>
-      <span class="min-w-0 text-caption leading-[13px] text-quiet first-letter:uppercase max-xl:hidden">{{
-        isDerived ? harmonyKind : 'gathered'
-      }}</span>
+      <span
+        class="line-clamp-2 min-w-0 text-caption leading-[13px] wrap-break-word text-quiet first-letter:uppercase max-xl:hidden"
+        >{{ isDerived ? harmonyKind : 'gathered' }}</span
+      >
       <label
         class="ml-auto flex shrink-0 items-center gap-1.5"
-        title="How lightness and strength are dealt over the swatches"
+        title="How lightness and strength are spread over the swatches"
         >Tones<SelectField
-          class="w-32 xl:w-40"
+          :class="proofs.marked.length ? 'w-28' : 'w-32 xl:w-40'"
           label="Tone plan"
           :model-value="plan"
           :choices="PLAN_CHOICES"
@@ -105,7 +106,7 @@ useShortcuts({
           @update:model-value="to => settle({ plan: to })"
       /></label>
       <CompareButton />
-      <SelectField v-model="dial" label="How the dial is shown" :choices="DIALS" data-test="dial-size" />
+      <SelectField v-model="dial" label="Dial size" :choices="DIALS" data-test="dial-size" />
     </div>
     <ComposeDial v-if="dial !== 'folded'" :small="dial === 'small'" />
     <span v-else />
@@ -113,8 +114,8 @@ useShortcuts({
       <TabRow v-model="proofs.sheet" class="min-w-0 grow" label="Below the dial" :tabs="TABS" />
       <button
         class="control px-1.5!"
-        :title="withKey('Lay the proofs over stage and bench', 'lay large')"
-        aria-label="Lay the proofs large"
+        :title="withKey('Show the proofs across stage and bench', 'lay large')"
+        aria-label="Show the proofs large"
         data-test="lay-large"
         @click="proofs.layLarge"
       >

@@ -139,7 +139,7 @@ const ticksAt = ({ x, y, size }: RingTarget): string =>
     >
       <title>
         {{ target.swatch.name }}:
-        {{ target.swatch.locked ? 'locked' : target.isBase ? 'turns the whole' : 'drag; with Alt it is freed' }}
+        {{ target.swatch.locked ? 'locked' : target.isBase ? 'turns the whole scheme' : 'drag; with Alt it is freed' }}
       </title>
       <circle :cx="target.x" :cy="target.y" :r="reach" fill="transparent" />
       <rect

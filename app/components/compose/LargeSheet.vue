@@ -28,7 +28,7 @@ onKeyStroke('Escape', event => {
   <section
     ref="sheet"
     class="sheet absolute inset-0 z-20 grid gap-2 bg-panel px-5 py-3"
-    aria-label="Proofs laid large"
+    aria-label="Large proofs"
     tabindex="-1"
     data-test="large-sheet"
   >

@@ -45,10 +45,10 @@ const turnsTitle = computed(() => {
   return shown < all ? `${shown} of ${all} pieces` : 'All artwork'
 })
 const turnsHint = computed(() => {
-  if (turnsTitle.value === 'All artwork') return 'Show all artwork by turns'
+  if (turnsTitle.value === 'All artwork') return 'Rotate through all artwork'
   const isChosen = painting.representatives.some(({ represents }) => represents)
   return isChosen
-    ? 'Show by turns the pieces that were chosen in Remap’s Set'
+    ? 'Rotate through the pieces chosen in Remap, Set'
     : 'Show by turns the pieces whose inks differ most; choose others in Remap’s Set'
 })
 /** No proof that fits by itself is smaller, in the bench and where the sheet lies large. */
@@ -120,7 +120,10 @@ const step = (change: Partial<typeof proofs.variation>): void => {
 </script>
 
 <template>
-  <div class="grid gap-1.5" :class="flowing ? '' : 'h-full min-h-0 grid-rows-[auto_minmax(0,1fr)]'">
+  <div
+    class="grid grid-cols-[minmax(0,1fr)] content-start gap-1.5"
+    :class="flowing ? '' : 'h-full min-h-0 grid-rows-[auto_minmax(0,1fr)]'"
+  >
     <div class="flex min-h-7 flex-wrap items-center gap-x-1.5 gap-y-0.5">
       <template v-if="own.what === 'harmonies'">
         <PopOver :title="`Show ${HARMONIES.length - proofs.hidden.length} of ${HARMONIES.length}`">
@@ -133,18 +136,17 @@ const step = (change: Partial<typeof proofs.variation>): void => {
         </PopOver>
         <p
           v-if="history.settled && !history.settled.derived"
-          class="min-w-0 truncate text-caption text-quiet"
+          class="min-w-0 grow basis-40 text-caption leading-[13px] text-quiet"
           data-test="gathered"
-          title="Gathered: a harmony derives a new scheme from its base; what is locked stays."
         >
-          Gathered: a harmony derives a new scheme from its base; what is locked stays.
+          A harmony derives a new scheme from the base; locked swatches stay.
         </p>
       </template>
       <template v-else-if="own.what === 'variations'">
         <label class="flex items-center gap-1 text-caption"
           >Turn<NumberField
             class="w-10"
-            aria-label="Turn across in degrees"
+            aria-label="Turn across, in degrees"
             :value="proofs.variation.turn"
             :min="1"
             :max="90"
@@ -162,7 +164,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
             @update:model-value="down => step({ down })"
           /><NumberField
             class="w-10"
-            aria-label="Step downward in percent"
+            aria-label="Step downward, in percent"
             :value="Math.round(proofs.variation.step * 100)"
             :min="1"
             :max="50"
@@ -179,12 +181,12 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           Deal
         </button>
         <span v-if="deals.past.length" class="flex items-center" role="group" aria-label="Deals">
-          <button class="control bare px-1!" aria-label="Earlier deal" :disabled="deals.at === 0" @click="deals.at--">
+          <button class="control bare px-1!" aria-label="Previous deal" :disabled="deals.at === 0" @click="deals.at--">
             ‹</button
           ><span class="value" data-test="deal-at">{{ deals.at + 1 }} of {{ deals.past.length }}</span
           ><button
             class="control bare px-1!"
-            aria-label="Later deal"
+            aria-label="Next deal"
             :disabled="deals.at >= deals.past.length - 1"
             @click="deals.at++"
           >
@@ -199,29 +201,25 @@ const step = (change: Partial<typeof proofs.variation>): void => {
         How light and strong the swatches are, in this harmony.
       </p>
       <p v-else class="min-w-0 grow basis-24 text-caption leading-[13px] text-quiet">
-        The same swatches, coloring other parts.
+        The same swatches on other parts of the artwork.
       </p>
-      <label
-        v-if="!beside"
-        class="ml-auto flex shrink-0 items-center gap-1 text-caption"
-        title="Best: those that do best in the artwork by edges, lettering, accent, swatches in use, color-blind readers"
-        >First<SelectField
-          v-model="proofs.first"
-          class="small"
-          label="Which proofs come first"
-          :choices="PROOFS_FIRST.map(value => ({ value, title: value }))"
-      /></label>
-      <label
-        v-if="painting.pieces.length > 1 && !beside"
-        class="flex shrink-0 items-center gap-1 text-caption"
-        :title="turnsHint"
-        ><input v-model="proofs.byTurns" type="checkbox" />{{ turnsTitle }}</label
-      >
-      <span v-if="!beside" class="flex shrink-0 items-center">
+      <span v-if="!beside" class="ml-auto flex shrink-0 items-center">
+        <label
+          class="mr-1.5 flex items-center gap-1 text-caption"
+          title="Best first, by edges kept, lettering, accent, swatches in use and color-blind readers"
+          >First<SelectField
+            v-model="proofs.first"
+            class="small"
+            label="Order of the proofs"
+            :choices="PROOFS_FIRST.map(value => ({ value, title: value }))"
+        /></label>
+        <label v-if="painting.pieces.length > 1" class="mr-1.5 flex items-center gap-1 text-caption" :title="turnsHint"
+          ><input v-model="proofs.byTurns" type="checkbox" />{{ turnsTitle }}</label
+        >
         <button
           class="control bare small px-1!"
-          aria-label="Proofs as large as they fit"
-          title="As large as they fit"
+          aria-label="Fit the proofs to the space"
+          title="Fit to the space"
           :disabled="proofs.sizes[where] === null"
           @click="proofs.sizes = { ...proofs.sizes, [where]: null }"
         >
@@ -229,7 +227,7 @@ const step = (change: Partial<typeof proofs.variation>): void => {
         ><input
           type="range"
           class="slide w-8 finger:w-16"
-          title="How large the proofs are"
+          title="Size of the proofs"
           :min="SIZES.least"
           :max="large ? SIZES.most : 320"
           :step="SIZES.step"
@@ -242,8 +240,8 @@ const step = (change: Partial<typeof proofs.variation>): void => {
     </div>
     <div ref="room" class="relative min-h-0 min-w-0">
       <FirstHint v-if="!large && !beside" hint="proofs" class="absolute right-2 top-2">
-        Point at a proof to see it on the stage; a click adopts it. The petals of its flower say how it does there:
-        edges kept, lettering, the accent, swatches in use, color-blind readers. Long and filled is good.
+        Point at a proof to see it on the stage; click to adopt it. The petals of its flower show how it does there:
+        edges kept, lettering, accent, swatches in use, color-blind readers. Long, filled petals are good.
       </FirstHint>
       <ul
         v-if="own.shown.length"
@@ -269,13 +267,11 @@ const step = (change: Partial<typeof proofs.variation>): void => {
         />
       </ul>
       <p v-else-if="own.what === 'deals' && deals.problem" class="flex items-center gap-2" role="alert">
-        ▲ It could not be dealt: {{ deals.problem }}<button class="control" @click="own.refresh()">Try again</button>
+        ▲ Dealing failed: {{ deals.problem }}<button class="control" @click="own.refresh()">Try again</button>
       </p>
       <p v-else-if="own.what === 'deals'" class="text-quiet" role="status">
         {{
-          deals.isHeld
-            ? 'Every swatch is locked. Unlock those that are to be dealt (L on the band), then deal: D.'
-            : 'Dealing…'
+          deals.isHeld ? 'Every swatch is locked. Unlock the ones to deal (L on the band), then press D.' : 'Dealing…'
         }}
       </p>
       <p v-else class="text-quiet" role="status">Nothing to show.</p>

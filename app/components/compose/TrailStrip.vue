@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sentence } from '#core/document/sentence'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { asName } from '#core/document/names'
 import { withKey } from '~/words/shortcuts'
@@ -118,7 +119,7 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
       }}<button class="control" @click="session.id && trail.open(session.id, null, session.still())">Try again</button>
     </p>
     <p v-else-if="!trail.states.length" class="grid h-7 place-items-center text-caption text-quiet">
-      Every change leaves a state here. K keeps the one you are in for good.
+      Every change adds a state here. K keeps the current one for good.
     </p>
     <div v-else class="flex flex-wrap items-center gap-x-2 text-caption" :class="{ 'flex-nowrap!': !open }">
       <div class="flex min-h-6 min-w-0 items-center gap-2" :class="open ? 'grow' : 'max-w-3/5'">
@@ -135,9 +136,7 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
             :value="shown.kept"
             @settle="rename"
           />
-          <span v-else class="truncate text-quiet"
-            ><span class="first-letter:uppercase">{{ shown.did }}</span> · {{ momentWords(shown.time) }}</span
-          >
+          <span v-else class="truncate text-quiet">{{ sentence(shown.did) }} · {{ momentWords(shown.time) }}</span>
         </template>
       </div>
       <div class="order-1 flex items-center gap-2">
@@ -153,10 +152,10 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
         <button
           class="control small px-1.5! text-caption"
           :aria-pressed="shown?.kept !== null"
-          :title="withKey('Keep the state you are in for good', 'keep')"
+          :title="withKey('Keep the current state for good', 'keep')"
           @click="shown?.kept ? trail.rename(shown.id, null) : proofs.keep()"
         >
-          {{ shown?.kept ? 'Let go' : 'Keep' }}
+          {{ shown?.kept ? 'Stop keeping' : 'Keep' }}
         </button>
         <label v-if="open" class="flex items-center gap-1"><input v-model="onlyKept" type="checkbox" />Kept only</label>
         <button

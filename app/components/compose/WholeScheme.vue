@@ -118,7 +118,7 @@ const blending = computed((): Command | null => {
 })
 const MEASURE_HINTS = {
   perceptual: 'Brightness keeps the contrast between swatches, saturation their lightness',
-  hsb: 'As sliders of HSB have it',
+  hsb: 'As HSB sliders do it',
 } as const
 </script>
 
@@ -167,7 +167,7 @@ const MEASURE_HINTS = {
       >
       <button
         class="control small ml-auto px-1.5!"
-        title="Each swatch a little more or less saturated and bright, at random"
+        title="Makes each swatch a little more or less saturated and bright at random"
         data-test="nudge"
         @click="nudge"
       >
@@ -175,12 +175,12 @@ const MEASURE_HINTS = {
       </button>
     </p>
     <CastPanel />
-    <section class="border-t border-line pt-1.5" aria-label="Further swatches">
+    <section class="border-t border-line pt-1.5" aria-label="Add swatches">
       <p class="flex flex-wrap items-center gap-1">
         <span>Blend</span
         ><NumberField
           class="w-9 px-1!"
-          aria-label="How many in between"
+          aria-label="Number in between"
           :value="between"
           :min="1"
           :max="MAX_SWATCHES"

@@ -11,7 +11,7 @@ const emit = defineEmits<{ close: [] }>()
 
 <template>
   <Dialog open class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
+    <div class="fixed inset-0 bg-veil" aria-hidden="true" />
     <div class="fixed inset-0 grid place-items-center overflow-y-auto p-4 sm:p-8">
       <DialogPanel
         class="grid max-h-full gap-4 border border-strong bg-panel p-5 shadow-float"

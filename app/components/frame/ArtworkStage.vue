@@ -215,7 +215,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
       <button v-if="artwork.problem.again" class="control" @click="artwork.problem.again">Try again</button>
     </p>
     <FirstHint hint="stage" class="absolute left-4 top-4">
-      Your artwork wears the scheme at once. The wheel, or two fingers, zoom; O held down shows the original.
+      Your artwork wears the scheme right away. Scroll or pinch to zoom; hold O to see the original.
     </FirstHint>
     <div
       v-if="painting.piece"
@@ -224,9 +224,9 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
     >
       <p class="line-clamp-2 min-w-0" :class="{ 'shrink-0 max-w-1/2': words }">
         {{ displayTitle(painting.piece.name) }}<template v-if="stage.before"> · original</template
-        ><template v-if="crowded"> · drawn from its map, for it has too many shapes</template
+        ><template v-if="crowded"> · drawn from its ink map: it has too many shapes</template
         ><template v-if="standIn">
-          · a stand-in until there is artwork
+          · a stand-in until you add artwork
           <button class="control ml-1 small" @click.stop="emit('add')">Add artwork</button></template
         >
       </p>
@@ -234,7 +234,7 @@ const sharpest = computed(() => Math.ceil(Math.max(width.value, height.value) * 
       <label
         class="ml-auto flex shrink-0 items-center gap-1"
         :class="{ 'font-semibold text-ink': stage.eyes !== 'everyone' }"
-        :title="withKey('By whose eyes artwork and scheme are seen, and back', 'eyes')"
+        :title="withKey('Whose eyes to see artwork and scheme through', 'eyes')"
         >Seen by<SelectField
           class="small"
           label="Seen by"

@@ -30,7 +30,7 @@ const choices = computed(() => {
       hex: deal({ fixed: hexes, count: 1, wheel: now.harmony.wheel }, hexes.length).hexes[0] ?? now.base.hex,
     },
     {
-      title: 'Neutral that settles',
+      title: 'Quiet neutral',
       how: 'neutral',
       hex: settlingNeutral(hexes, dominantOf(now)?.hex ?? now.base.hex),
     },
@@ -62,7 +62,7 @@ const orders = computed(() => [
     chosen: order.value === each,
     act: () => history.run({ do: 'order', order: each }),
   })),
-  { title: 'Roles by share and chroma', apart: true, act: () => history.run({ do: 'assign roles' }) },
+  { title: 'Assign roles by share and chroma', apart: true, act: () => history.run({ do: 'assign roles' }) },
 ])
 </script>
 

@@ -28,14 +28,16 @@ const openMine = async (): Promise<void> => {
         own, “{{ conflict.copy.document.name }}”.
       </p>
       <p class="flex gap-2">
-        <button class="control primary" @click="openMine">Go on with mine</button
+        <button class="control primary" @click="openMine">Continue with mine</button
         ><button class="control" @click="openTheirs">Open the other version</button>
       </p>
     </template>
     <template v-else>
       <p>
         This project was changed elsewhere while you worked here. Yours is being kept as a project of its own;
-        {{ conflict?.why ? `that did not work yet: ${conflict.why} It is tried again by itself.` : 'one moment.' }}
+        {{
+          conflict?.why ? `that didn’t work yet: ${conflict.why} It will be tried again automatically.` : 'one moment.'
+        }}
       </p>
       <button class="control" disabled>Keeping yours…</button>
     </template>

@@ -20,7 +20,7 @@ const words = useFootWords(() => step)
     <button
       class="grid size-(--low) shrink-0 place-items-center hover:bg-hover"
       title="Put this line away; Keys brings it back"
-      aria-label="Put away the line that says what a drag, a click and a key do here"
+      aria-label="Hide this line of tips"
       @click="lined = false"
     >
       <XMarkIcon class="size-3.5" />

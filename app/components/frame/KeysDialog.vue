@@ -25,34 +25,32 @@ const groups = computed(() => {
 </script>
 
 <template>
-  <DialogFrame title="Keys" wide test="keys" @close="emit('close')">
+  <DialogFrame title="Help" wide test="keys" @close="emit('close')">
     <input v-model="words" class="field font-sans!" type="search" aria-label="Find a key" placeholder="Find a key" />
     <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what scrolls is scrolled by keys -->
-    <div
-      class="grid max-h-96 grid-cols-2 content-start gap-x-6 gap-y-3 overflow-y-auto"
-      role="region"
-      tabindex="0"
-      aria-label="All keys"
-    >
-      <section v-for="{ title, all } in groups" :key="title" class="grid content-start">
+    <div class="max-h-96 columns-2 gap-x-6 overflow-y-auto" role="region" tabindex="0" aria-label="All keys">
+      <section v-for="{ title, all } in groups" :key="title" class="mb-3 grid break-inside-avoid">
         <h3 class="first-letter:uppercase">{{ title }}</h3>
-        <dl class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3">
+        <dl class="grid grid-cols-[minmax(0,1fr)_fit-content(96px)] gap-x-3">
           <template v-for="{ words: said, keys } in all" :key="said">
             <dt>{{ said }}</dt>
             <dd class="value text-right">{{ keys.map(keyWords).join(' or ') }}</dd>
           </template>
         </dl>
       </section>
-      <p v-if="!groups.length" role="status">No key has that in its words.</p>
+      <p v-if="!groups.length" role="status">No key matches.</p>
     </div>
     <div class="flex items-center justify-between">
       <span class="flex gap-5"
-        ><label class="flex items-center gap-1.5"><input v-model="on" type="checkbox" />Single keys work</label
+        ><label class="flex items-center gap-1.5"><input v-model="on" type="checkbox" />Single-key shortcuts</label
         ><label class="flex items-center gap-1.5"
-          ><input v-model="lined" type="checkbox" />Line at the foot of the bench</label
+          ><input v-model="lined" type="checkbox" />Tips at the foot of the bench</label
         ></span
       >
-      <button class="control primary" @click="emit('close')">Close</button>
+      <span class="flex gap-2"
+        ><a class="control" href="/guide" target="_blank" data-test="open-guide">Guide</a
+        ><button class="control primary" @click="emit('close')">Close</button></span
+      >
     </div>
   </DialogFrame>
 </template>

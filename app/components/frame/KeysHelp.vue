@@ -13,6 +13,8 @@ useShortcuts({
 </script>
 
 <template>
-  <button class="control bare px-2" aria-label="Keys" :title="withKey('Keys', 'help')" @click="open = true">?</button>
+  <button class="control bare px-2" aria-label="Help" :title="withKey('Help and keys', 'help')" @click="open = true">
+    ?
+  </button>
   <LazyKeysDialog v-if="open" @close="open = false" />
 </template>

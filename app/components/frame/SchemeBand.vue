@@ -356,8 +356,8 @@ const isCut = (swatch: Swatch): boolean =>
       <SwatchCard :key="openedSwatch.id" :swatch="openedSwatch" @close="close" />
     </div>
     <FirstHint hint="band" class="absolute bottom-full left-4 mb-2">
-      This is your scheme, in every step. Drag the joint between two swatches to change their shares; a click opens a
-      swatch, L locks it.
+      This is your scheme, in every step. Drag the joint between two swatches to change their shares. Click a swatch to
+      open it; press L to lock it.
     </FirstHint>
     <BandMenus />
   </footer>

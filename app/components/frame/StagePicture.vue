@@ -48,8 +48,8 @@ const part = computed(() => {
 })
 const percent = (done: number): string => `${Math.round(done * 100)}%`
 const doing = computed(() => {
-  if (files.unmixing !== null) return `Taking the picture apart into its inks, ${percent(files.unmixing)}`
-  return sharpening.value === null ? null : `Making the picture sharp, ${percent(sharpening.value)}`
+  if (files.unmixing !== null) return `Separating the picture into its inks, ${percent(files.unmixing)}`
+  return sharpening.value === null ? null : `Rendering the picture at full size, ${percent(sharpening.value)}`
 })
 const artwork: StageArtwork = reactive({
   inksAt: (event: PointerEvent) => areas.inksAt(event.clientX, event.clientY),

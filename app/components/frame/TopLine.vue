@@ -7,7 +7,8 @@ import { useChecking } from '~/stores/checking'
 import { useHistory } from '~/stores/history'
 
 defineProps<{ step: Step }>()
-const emit = defineEmits<{ step: [step: Step] }>()
+/** `near` says that a step is about to be chosen. */
+const emit = defineEmits<{ step: [step: Step]; near: [] }>()
 const history = useHistory()
 const checking = useChecking()
 const heading = useTemplateRef<HTMLElement>('heading')
@@ -34,7 +35,7 @@ const swatches = computed(() => history.settled?.scheme.map(({ hex }) => hex) ??
     <h1 ref="heading" class="sr-only" tabindex="-1" data-test="heading">
       {{ history.document?.name }}: {{ STEP_WORDS[step].title }}
     </h1>
-    <nav aria-label="Steps">
+    <nav aria-label="Steps" @pointerenter="emit('near')" @focusin="emit('near')">
       <ol v-one-stop="{ of: '.step-mark' }" class="flex">
         <li v-for="each in STEPS" :key="each">
           <button

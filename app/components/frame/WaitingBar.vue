@@ -3,9 +3,9 @@ import { saveFile } from '~/browser/saveFile'
 import { useSaving } from '~/stores/saving'
 
 const saving = useSaving()
-const KEPT = 'Your work is kept in this browser; saving is tried again by itself.'
+const KEPT = 'Your work is kept in this browser and will be saved automatically.'
 const NOT_KEPT =
-  'This browser has no room to keep the work: leave this window open, or save it as a file. Saving is tried again by itself.'
+  'This browser has no space left to keep your work: leave this window open, or save a file. Saving is retried automatically.'
 const save = (): void => {
   const file = saving.asFile()
   if (file) saveFile(file.name, file.text, 'application/json')

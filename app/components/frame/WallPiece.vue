@@ -29,7 +29,7 @@ const painting = usePainting()
       wall.picked.value.has(art.id) && 'outline-2 -outline-offset-2 outline-accent',
     ]"
     :aria-pressed="painting.artwork?.id === art.id"
-    :aria-label="`Show ${art.name}${about && `, ${about}`}${wall.picked.value.has(art.id) ? ', picked' : ''}`"
+    :aria-label="`Show ${art.name}${about && `, ${about}`}${wall.picked.value.has(art.id) ? ', selected' : ''}`"
     @click="wall.press(art, $event)"
   >
     <ArtworkProof :art="art" v-bind="painted" />

@@ -25,10 +25,10 @@ const move = (): void => {
     v-if="wall.chosen.value.length"
     class="flex flex-wrap items-center gap-1.5"
     role="group"
-    aria-label="Picked artwork"
+    aria-label="Selected artwork"
     data-test="wall-picked"
   >
-    <span class="mr-auto font-semibold" role="status">{{ wall.chosen.value.length }} picked</span>
+    <span class="mr-auto font-semibold" role="status">{{ wall.chosen.value.length }} selected</span>
     <button class="control" @click="wall.pickAll">All</button>
     <button class="control" @click="wall.pickOthers">All but these</button>
     <button class="control" @click="wall.putFirst">Put first</button>
@@ -50,7 +50,7 @@ const move = (): void => {
       v-if="wall.all.value.length > MAX_REPRESENTATIVES && wall.chosen.value.length <= MAX_REPRESENTATIVES"
       class="control"
       :aria-pressed="wall.representedBy.value"
-      title="Show these on proofs and in the line-up, in place of those whose inks differ most"
+      title="Show these on proofs and in the line-up instead of those whose inks differ most"
       data-test="wall-represent"
       @click="wall.represent"
     >
@@ -58,7 +58,7 @@ const move = (): void => {
     </button>
     <button v-if="wall.excepted.value.length" class="control" @click="wall.followAll">Follow all</button>
     <button class="control" @click="wall.remove(wall.chosen.value)">Remove</button>
-    <button class="control bare px-1.5" aria-label="Pick none" @click="wall.unpick">
+    <button class="control bare px-1.5" aria-label="Clear selection" @click="wall.unpick">
       <XMarkIcon class="size-4" />
     </button>
   </div>

@@ -124,8 +124,8 @@ const takeInks = (): void => {
             v-if="dropper.isSupported.value"
             type="button"
             class="control px-1.5"
-            title="Lift a color from anywhere on the screen"
-            aria-label="Lift a color from the screen"
+            title="Pick a color from anywhere on the screen"
+            aria-label="Pick a color from the screen"
             @click="lift"
           >
             <EyeDropperIcon class="size-4" />
@@ -146,21 +146,21 @@ const takeInks = (): void => {
     </div>
     <BaseNeighbors v-if="base" :base="base" @preview="previewPick" @pick="pick" />
     <p class="text-caption text-quiet">
-      A list of colors pasted anywhere in this step becomes swatches at once: hex codes, CSS, design tokens, CSV, or a
-      letter with codes in it.
+      Paste a list of colors anywhere in this step to make it the scheme: hex codes, CSS, design tokens, CSV, or an
+      email with codes in it.
     </p>
     <div v-if="inks.length" class="grid gap-2">
       <div class="flex items-center justify-between gap-3">
         <h3>From the inks of {{ displayTitle(painting.artwork?.name ?? '') }}</h3>
-        <button class="control" @click="takeInks">Take its inks as the scheme</button>
+        <button class="control" @click="takeInks">Use its inks as the scheme</button>
       </div>
       <ul v-one-stop="{ of: 'button' }" class="flex flex-wrap gap-1" :aria-label="`Inks of ${painting.artwork?.name}`">
         <li v-for="{ hex } in inks.slice(0, 36)" :key="hex">
           <button
             class="block size-6"
             :style="{ background: hex }"
-            :aria-label="`Take ${hex} as base`"
-            :title="`Take ${hex} as base`"
+            :aria-label="`Use ${hex} as base`"
+            :title="`Use ${hex} as base`"
             @click="pick({ hex, hue: hsbOf(hex, base?.hue).h })"
           />
         </li>

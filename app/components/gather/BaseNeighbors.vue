@@ -33,7 +33,7 @@ const rows = computed(() => {
       colors: ladder(hex, kind, RUNGS.most),
     })),
     { title: 'Complements', colors: FACING.map(angle => rotate(wheel, hex, angle, hue)) },
-    { title: 'Last used', colors: recent.value },
+    { title: 'Recently used', colors: recent.value },
   ].filter(({ colors }) => colors.length)
 })
 const asColor = (hex: string): { hex: string; hue: number } => ({ hex, hue: hsbOf(hex, settled.value.hue).h })
@@ -53,14 +53,16 @@ const asColor = (hex: string): { hex: string; hue: number } => ({ hex, hue: hsbO
     </template>
     <template v-if="names.length">
       <span class="text-caption text-quiet"
-        ><WordHelp word="Names" :means="`The nearest names of a list; pointing says how far in ΔE. ${TERMS.deltaE}`"
+        ><WordHelp
+          word="Names"
+          :means="`The nearest named colors; point at one to see how far, in ΔE. ${TERMS.deltaE}`"
       /></span>
       <p class="flex flex-wrap gap-1">
         <button
           v-for="{ name, hex, away } in names"
           :key="name"
           class="control small px-1.5! text-caption"
-          :title="away < 0.05 ? `${name} is ${hex}` : `${name} is ${hex}, ΔE ${away.toFixed(1)} away: take it as base`"
+          :title="away < 0.05 ? `${name} is ${hex}` : `${name} is ${hex}, ΔE ${away.toFixed(1)} away: use it as base`"
           data-test="base-name"
           @click="emit('pick', asColor(hex))"
         >

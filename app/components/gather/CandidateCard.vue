@@ -36,9 +36,9 @@ const what = computed(
       <button
         class="grid h-14 overflow-hidden bg-table"
         :class="[pictures.length > 1 ? 'grid-cols-2' : '', looked ? 'looked' : '']"
-        :aria-label="`Look at ${candidate.title}`"
+        :aria-label="`Open ${candidate.title}`"
         :aria-pressed="looked"
-        :title="`Look at ${candidate.title}`"
+        :title="`Open ${candidate.title}`"
         @click="emit('look')"
       >
         <img

@@ -82,8 +82,12 @@ onUnmounted(() => history.preview(null))
           :style="{ background: hex, flex: `${share} 1 0` }"
       /></span>
       <span class="flex items-baseline justify-between gap-2"
-        ><span class="line-clamp-2 min-w-0" :title="scheme.name">{{ scheme.name }}</span
-        ><span class="max-w-1/2 shrink-0 text-right text-caption text-quiet">{{ scheme.caption }}</span></span
+        ><span class="max-w-full shrink-0 truncate" :title="scheme.name">{{ scheme.name }}</span
+        ><span class="captions text-caption text-quiet"
+          ><span v-for="(caption, i) in scheme.captions" :key="i" class="max-w-full truncate" :title="caption">{{
+            caption
+          }}</span></span
+        ></span
       >
     </button>
     <slot name="corner" />
@@ -122,6 +126,17 @@ onUnmounted(() => history.preview(null))
 </template>
 
 <style scoped>
+/* Captions stand whole on one line: those without room beside a long name fall on a second line, which is not shown. */
+.captions {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  column-gap: 8px;
+  min-width: 0;
+  flex-grow: 1;
+  height: 1lh;
+  overflow: hidden;
+}
 /* What is out of sight is laid out when it comes into sight: a shelf can be long. */
 .found {
   content-visibility: auto;

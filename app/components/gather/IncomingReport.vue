@@ -23,9 +23,7 @@ const quiet = (about: readonly FileReport[]): string => {
   if (about.length === 1 && only) return `About “${only.file}”: ${only.lines[0] ?? ''}`
   const changed = about.filter(({ details }) => details?.length).length
   const all = Math.max(taken.value, about.length)
-  return changed
-    ? `${changed} of ${all} had something taken out`
-    : `There is something to say about ${about.length} of ${all}`
+  return changed ? `Something was removed from ${changed} of ${all}` : `Notes on ${about.length} of ${all}`
 }
 const dismiss = (): void => {
   incoming.dismiss()
@@ -55,7 +53,7 @@ onUnmounted(() => {
         >
           <div class="min-w-0 grow" role="alert">
             <p class="font-semibold wrap-anywhere">
-              ▲ {{ alike.length === 1 ? `“${alike[0]?.file}” was not taken` : `${alike.length} files were not taken` }}
+              ▲ {{ alike.length === 1 ? `“${alike[0]?.file}” was not added` : `${alike.length} files were not added` }}
             </p>
             <p v-for="(line, n) in alike[0]?.lines" :key="n" class="text-caption">{{ line }}</p>
             <details v-if="alike.length > 1">
@@ -89,7 +87,7 @@ onUnmounted(() => {
             <p v-for="(line, n) in lines.slice(0, MAX_LINES)" :key="n">{{ line }}</p>
             <p v-if="lines.length > MAX_LINES">and {{ lines.length - MAX_LINES }} more</p>
             <details v-if="details.length">
-              <summary class="cursor-pointer text-quiet">In technical words</summary>
+              <summary class="cursor-pointer text-quiet">Technical details</summary>
               <p v-for="(line, n) in details.slice(0, MAX_LINES)" :key="n" class="value wrap-anywhere">{{ line }}</p>
               <p v-if="details.length > MAX_LINES">and {{ details.length - MAX_LINES }} more</p>
             </details>

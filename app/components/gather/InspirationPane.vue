@@ -19,7 +19,7 @@ const { found, total, state, reason, ask, cancel, more } = useFinding<Inspiratio
       const page = await server.inspiration(query, from, signal)
       const schemes = page.schemes.map(({ id, name, subject, mood, fields, colors }) => ({
         ...{ id, name, colors },
-        caption: `${mood} · ${fields[0]}`,
+        captions: [mood, ...fields.slice(0, 1)],
         words: `${subject}, ${mood}, ${fields.join(', ')}`,
       }))
       return { schemes, total: page.total }
@@ -48,13 +48,13 @@ const { found, total, state, reason, ask, cancel, more } = useFinding<Inspiratio
       }}</span>
     </label>
     <p v-if="state === 'slow'" class="flex items-center gap-3" role="status">
-      The inspiration service takes its time… <button class="control" @click="cancel">Cancel</button>
+      The inspiration service is slow to respond… <button class="control" @click="cancel">Cancel</button>
     </p>
     <p v-if="state === 'down'" class="flex items-center gap-3" role="alert">
-      ▲ {{ reason }} The work is not touched. <button class="control" @click="ask()">Try again</button>
+      ▲ {{ reason }} Your work is not affected. <button class="control" @click="ask()">Try again</button>
     </p>
     <p v-if="state === 'there' && !found.length" class="border border-dashed border-strong p-8 text-center">
-      Nothing like this on the shelf. Try fewer words, another color, or leave out what has to fit.
+      No matches. Try fewer words, another color or fewer conditions.
     </p>
     <ul v-one-stop="{ of: 'button' }" class="grid grid-cols-2 items-start gap-x-4 gap-y-2" aria-label="Schemes">
       <FoundScheme

@@ -9,7 +9,7 @@ const intake = useIntake()
 <template>
   <p v-if="intake.unpacking" class="flex items-center gap-3" role="status" data-test="unpacking">
     <span class="min-w-0 grow truncate"
-      >“{{ intake.unpacking.name }}”: unpacking it, {{ countWords(intake.unpacking.found, 'file') }}…</span
+      >Unpacking “{{ intake.unpacking.name }}”, {{ countWords(intake.unpacking.found, 'file') }}…</span
     ><button class="control" @click="intake.unpacking.stop()">Cancel</button>
   </p>
   <div v-if="intake.progress" class="flex items-center gap-3" role="status" data-test="incoming">
@@ -22,13 +22,13 @@ const intake = useIntake()
       />
       <span class="flex-none tabular-nums" data-test="incoming-count"
         >{{ intake.progress.done }} of {{ intake.progress.of
-        }}<template v-if="intake.progress.refused">, {{ intake.progress.refused }} not taken</template></span
+        }}<template v-if="intake.progress.refused">, {{ intake.progress.refused }} not added</template></span
       >
     </template>
     <span v-if="intake.progress.isPaused" class="min-w-0 grow truncate">{{ intake.progress.why ?? 'Paused.' }}</span>
     <span v-else class="min-w-0 grow truncate"
       >“{{ intake.progress.name }}”<template v-if="intake.progress.of === 1"
-        >: reading it and measuring its inks…</template
+        >: reading it and measuring inks…</template
       ></span
     >
     <template v-if="intake.progress.of > 1">

@@ -25,7 +25,7 @@ const settle = (to: Lean | null): void => {
 const percent = (part: number): string => `${Math.abs(Math.round(part * 100))}%`
 const description = computed(() => {
   const { x, y } = now.value
-  if (x === 0 && y === 0) return 'at rest, as the picture is'
+  if (x === 0 && y === 0) return 'neutral, as in the picture'
   return `${percent(x)} ${x < 0 ? 'quiet' : 'lively'}, ${percent(y)} ${y < 0 ? 'dark' : 'light'}`
 })
 </script>
@@ -67,7 +67,7 @@ const description = computed(() => {
       :disabled="disabled || (lean.x === 0 && lean.y === 0)"
       @click="emit('settle', REST)"
     >
-      <span>Lean</span><span>{{ now.x === 0 && now.y === 0 ? 'At rest' : 'Reset' }}</span>
+      <span>Lean</span><span>{{ now.x === 0 && now.y === 0 ? 'Neutral' : 'Reset' }}</span>
     </button>
   </div>
 </template>

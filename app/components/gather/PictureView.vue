@@ -172,7 +172,7 @@ const add = ({ x, y }: { x: number; y: number }): void => {
   void attempt(async () => {
     await pictures.openFine(reference.hash)
     const hex = await pictures.measure(reference.hash, x, y, USUAL_PATCH)
-    if (!hex) return notices.say('This place is clear; there is no color to take.', 'problem')
+    if (!hex) return notices.say('This spot is transparent; there is no color to take.', 'problem')
     history.run({ do: 'add sample', sample: { reference: reference.id, x, y, patch: USUAL_PATCH, hex } })
     chosen.value = history.settled?.samples.at(-1)?.id ?? null
   })
@@ -258,7 +258,7 @@ onMounted(() =>
             class="region"
             tabindex="0"
             role="group"
-            aria-label="Marked region: arrows move it, with Shift they size it"
+            aria-label="Marked region: arrow keys move it, with Shift they resize it"
             :style="{
               left: `${region.x * 100}%`,
               top: `${region.y * 100}%`,
@@ -314,7 +314,7 @@ onMounted(() =>
           min="0"
           max="100"
           :value="sliderOfPatch(chosenSample.patch)"
-          aria-label="Width of the sample’s patch"
+          aria-label="Width of the sampled patch"
           @input="attempt(() => widen($event, false))"
           @change="attempt(() => widen($event, true))"
         />
@@ -322,10 +322,10 @@ onMounted(() =>
       </label>
       <span v-else class="grow truncate">{{
         marking
-          ? 'Drag over the part to take colors from; Escape leaves it.'
-          : 'A click takes a sample; drag one to move it.'
+          ? 'Drag over the area to take colors from; Escape cancels.'
+          : 'Click to take a sample; drag one to move it.'
       }}</span>
-      <button v-if="marking" class="control bare small px-1.5" @click="markMiddle">The middle</button>
+      <button v-if="marking" class="control bare small px-1.5" @click="markMiddle">The center</button>
       <button v-else class="control bare small px-1.5" @click="add({ x: 0.5, y: 0.5 })">Add sample</button>
       <button class="control bare small px-1.5" :aria-pressed="marking" @click="marking = !marking">
         {{ marking ? 'No region' : 'Mark a region' }}

@@ -112,7 +112,7 @@ const tidy = (): void =>
       </div>
     </div>
     <p class="flex items-center justify-between text-caption text-quiet">
-      <span>Drag to arrange; a double click looks closer.</span
+      <span>Drag to arrange; double-click to look closer.</span
       ><button class="control bare small px-1" @click="tidy">Tidy up</button>
     </p>
   </div>

@@ -99,8 +99,7 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
       />
     </div>
     <p v-if="!gathering.references.length" class="border border-dashed border-strong p-10 text-center">
-      Drop pictures here, paste one, or choose some: photos, scans, somebody’s palette. Their colors become a scheme at
-      once.
+      Drop, paste or choose pictures: photos, scans, someone’s palette. Their colors become a scheme right away.
     </p>
     <template v-else>
       <PictureView v-if="looked" :key="looked.id" :reference="looked" />
@@ -135,18 +134,21 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
             unit=""
             @settle="gathering.change({ count: $event })"
           />
-          <div v-if="settings" class="grid grid-cols-[64px_minmax(0,1fr)_auto_minmax(0,0.8fr)] items-center gap-2">
-            <span>Taken</span>
+          <div
+            v-if="settings"
+            class="grid grid-cols-[64px_minmax(0,1fr)] xl:grid-cols-[64px_minmax(0,1fr)_auto_minmax(0,0.8fr)] items-center gap-2"
+          >
+            <span>Method</span>
             <ChoiceRow
-              label="Taken by"
+              label="Method"
               data-test="taken-by"
               :model-value="settings.by"
               :choices="TAKEN_BY.map(value => ({ value, ...TAKEN[value] }))"
               @update:model-value="by => gathering.change({ by })"
             />
-            <span>Apart</span>
+            <span>Spacing</span>
             <ChoiceRow
-              label="Colors apart"
+              label="Spacing of the colors"
               :model-value="settings.apart"
               :choices="apartChoices"
               @update:model-value="apart => gathering.change({ apart })"

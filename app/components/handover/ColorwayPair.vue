@@ -67,7 +67,7 @@ useEventListener(window, 'blur', () => {
     </div>
     <table v-if="by === 'swatches'" class="w-full max-w-3xl self-start border-collapse" data-test="pair-swatches">
       <caption class="sr-only">
-        The swatches of both, and how far they are apart
+        Swatches of both, and how far apart they are
       </caption>
       <thead>
         <tr class="border-b border-strong text-left text-caption text-quiet">

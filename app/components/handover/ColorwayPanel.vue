@@ -18,7 +18,7 @@ const proofs = computed(() =>
 <template>
   <section class="relative grid gap-3" aria-labelledby="colorways" data-test="colorways">
     <FirstHint hint="freeze" class="absolute right-0 top-9">
-      Freeze what you like: a colorway holds scheme, remapping and touch-ups as they are. Line several up, show them in
+      Freeze what you like: a colorway holds scheme, remapping and touch-ups as they are. Line up several, show them in
       a review, hand over their files.
     </FirstHint>
     <div class="flex items-center gap-2">
@@ -40,7 +40,7 @@ const proofs = computed(() =>
         class="control"
         data-test="propose"
         :disabled="lineUp.proposing || lineUp.isFull"
-        title="Five that are far from each other in the picture, from kept looks, harmonies and tone plans"
+        title="Five that look most different in the artwork, from kept looks, harmonies and tone plans"
         @click="lineUp.propose"
       >
         {{ lineUp.proposing ? 'Looking…' : 'Propose five' }}
@@ -63,7 +63,7 @@ const proofs = computed(() =>
         data-test="freeze-into"
         @click="history.run({ do: 'freeze into', id: lineUp.open.colorway.id, time: lineUp.now() })"
       >
-        Freeze into it
+        Update it
       </button>
       <button class="control" @click="history.run({ do: 'leave colorway' })">Leave it as it was</button>
     </div>
@@ -71,7 +71,7 @@ const proofs = computed(() =>
       v-if="proofs.length"
       v-one-stop="{ of: '.framed' }"
       class="grid grid-cols-5 gap-2"
-      aria-label="Proposed: a click freezes one"
+      aria-label="Proposed: click one to freeze it"
     >
       <li v-for="{ candidate, painted } in proofs" :key="candidate.key" class="min-w-0">
         <button

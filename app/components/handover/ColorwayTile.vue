@@ -59,12 +59,12 @@ const saveNote = (): void => {
 }
 const choices = computed((): MenuChoice[] => [
   {
-    title: isChosen.value ? 'No longer chosen' : 'Mark as chosen',
+    title: isChosen.value ? 'Remove the mark “chosen”' : 'Mark as chosen',
     act: () => run({ do: 'choose colorway', id: isChosen.value ? null : colorway.id }),
   },
   { title: 'Reopen…', act: () => emit('reopen') },
   { title: 'Rename', act: () => (renaming.value = true) },
-  { title: colorway.note ? 'Change the note' : 'Add a note', act: startNoting },
+  { title: colorway.note ? 'Edit the note' : 'Add a note', act: startNoting },
   {
     title: 'Duplicate',
     disabled: lineUp.isFull,
@@ -143,7 +143,7 @@ const keyed = (event: KeyboardEvent): void => {
     <p v-if="since" class="flex flex-wrap items-center gap-1 text-caption" data-test="since">
       ▲ {{ since }}
       <button class="control small px-1.5!" @click="run({ do: 'renew colorway', id: colorway.id, time: lineUp.now() })">
-        Make anew
+        Refresh
       </button>
     </p>
   </li>

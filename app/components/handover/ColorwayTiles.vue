@@ -86,13 +86,13 @@ const reopen = (as: 'itself' | 'copy'): void => {
       />
     </ol>
     <DialogFrame v-if="reopened" :title="`Reopen “${reopened.name}”`" test="reopen" @close="reopened = null">
-      <p>The project takes its look. What you change then can go into this colorway, or into a copy beside it.</p>
+      <p>The project takes on its look. Your changes can then go into this colorway or into a copy.</p>
       <p class="flex justify-end gap-2">
         <button class="control" @click="reopened = null">Not now</button>
         <button class="control" data-test="reopen-copy" :disabled="lineUp.isFull" @click="reopen('copy')">
           As a copy
         </button>
-        <button class="control primary" data-test="reopen-itself" @click="reopen('itself')">As itself</button>
+        <button class="control primary" data-test="reopen-itself" @click="reopen('itself')">As the original</button>
       </p>
     </DialogFrame>
   </div>

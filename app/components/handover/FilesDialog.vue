@@ -14,8 +14,8 @@ const history = useHistory()
 const artwork = computed(() => handOver.everything)
 
 const SVG_CHOICES = [
-  { value: 'none', title: 'No', hint: 'Drawings are not written as SVG' },
-  { value: 'tokens', title: 'As it came', hint: 'Only the color values differ from the file that came in' },
+  { value: 'none', title: 'No', hint: 'No SVG files are written' },
+  { value: 'tokens', title: 'As it was', hint: 'Only color values differ from the original file' },
   {
     value: 'properties',
     title: 'For theming',
@@ -62,7 +62,7 @@ const start = async (): Promise<void> => {
 
 <template>
   <Dialog open class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
+    <div class="fixed inset-0 bg-veil" aria-hidden="true" />
     <div class="fixed inset-0 flex items-center justify-center p-4">
       <DialogPanel
         class="grid h-[min(100%,720px)] w-[min(100%,980px)] grid-rows-[auto_minmax(0,1fr)_auto] border border-strong bg-panel shadow-float"
@@ -115,16 +115,17 @@ const start = async (): Promise<void> => {
                     /><button class="control" type="submit">Add</button>
                   </form>
                 </div>
-                <span>Ground</span>
+                <span>Background</span>
                 <div class="flex items-center gap-2">
                   <label class="flex items-center gap-1.5"
-                    ><input v-model="ground" type="checkbox" class="size-4 accent-accent" />On a color, not clear</label
+                    ><input v-model="ground" type="checkbox" class="size-4 accent-accent" />On a color instead of
+                    transparent</label
                   ><input
                     v-if="handOver.how.ground !== null"
                     v-model="handOver.how.ground"
                     class="h-7 w-12"
                     type="color"
-                    aria-label="Color of the ground"
+                    aria-label="Background color"
                   />
                 </div>
               </div>

@@ -79,7 +79,7 @@ const choose = (): void => {
   handOver.choosing = true
 }
 /** The least width of a row, in pixels: two stand side by side on a wide bench. */
-const WIDTH = 250
+const WIDTH = 300
 </script>
 
 <template>
@@ -119,7 +119,7 @@ const WIDTH = 250
           </button>
           <span class="min-w-0"
             ><span class="line-clamp-2 wrap-anywhere" :title="art.name">{{ displayTitle(art.name) }}</span
-            ><span class="block text-caption text-quiet" title="inks that become another color">{{
+            ><span class="block truncate text-caption text-quiet" title="inks that change color">{{
               changed(art)
             }}</span></span
           >

@@ -41,7 +41,7 @@ const run = (change: Change): void => history.run(command(change))
 const KIND_TITLES = { linear: 'linear', radial: 'radial', conic: 'conic' } as const
 const SPACE_HINTS = {
   oklab: 'Straight between colors: opposites meet in gray',
-  oklch: 'Round the circle of hues: stays colorful',
+  oklch: 'Around the hue circle: stays colorful',
 } as const
 
 const placeAt = (x: number): number => {
@@ -68,7 +68,7 @@ const drag = (event: PointerEvent, place: number): void => {
 }
 const remove = (place: number): void => {
   const stops = removeStop(gradient.stops, place)
-  if (!stops) return notices.say('A gradient has two stops at least.')
+  if (!stops) return notices.say('A gradient needs at least two stops.')
   run({ stops })
   chosen.value = Math.max(0, place - 1)
 }
@@ -195,7 +195,7 @@ const savePng = (): Promise<void | null> =>
         @click="recolor(swatch)"
       />
       <button class="control ml-auto" data-test="add-stop" @click="add(0.5)">Add a stop</button>
-      <button class="control" :disabled="gradient.stops.length <= 2" @click="remove(chosen)">Remove it</button>
+      <button class="control" :disabled="gradient.stops.length <= 2" @click="remove(chosen)">Remove the stop</button>
     </div>
     <div class="grid grid-cols-[72px_minmax(0,1fr)] items-center gap-x-3 gap-y-2">
       <span>Kind</span>
@@ -221,11 +221,11 @@ const savePng = (): Promise<void | null> =>
         @update:model-value="space => run({ space })"
       />
       <template v-if="gradient.space === 'oklch'">
-        <span>Hues go</span>
+        <span>Hue path</span>
         <ChoiceRow
           :model-value="gradient.way"
           look="choice px-3"
-          label="Way round the hues"
+          label="Path around the hue circle"
           :choices="HUE_WAYS.map(value => ({ value }))"
           @update:model-value="way => run({ way })"
         />

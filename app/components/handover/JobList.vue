@@ -9,15 +9,15 @@ const handOver = useHandOver()
 const words = (job: HandOverJob): string => {
   switch (job.state) {
     case 'waiting':
-      return 'Waiting for its turn'
+      return 'Waiting'
     case 'underway':
-      return job.parts ? `${job.done} of ${job.parts}: ${job.doing}` : 'Beginning'
+      return job.parts ? `${job.done} of ${job.parts}: ${job.doing}` : 'Starting'
     case 'done':
       return `${sizeWords(job.size ?? 0)} · ${job.parts} ${job.parts === 1 ? 'file' : 'files'}`
     case 'stopped':
       return 'Stopped; nothing was written'
     case 'failed':
-      return job.reason ?? 'It failed'
+      return job.reason ?? 'Failed'
   }
 }
 const canRetry = ({ state, failures }: HandOverJob): boolean =>
@@ -27,7 +27,7 @@ const timeOf = ({ createdAt }: HandOverJob): string =>
 </script>
 
 <template>
-  <ul v-if="handOver.jobs.length" class="grid" aria-label="Files asked for, kept for a day">
+  <ul v-if="handOver.jobs.length" class="grid" aria-label="Requested files, kept for a day">
     <li
       v-for="job in handOver.jobs"
       :key="job.id"

@@ -52,7 +52,7 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
               :aria-pressed="mood.isOn(reference.id)"
               :aria-label="reference.name"
               :title="
-                mood.isOn(reference.id) ? `Take ${reference.name} off the page` : `Lay ${reference.name} on the page`
+                mood.isOn(reference.id) ? `Take ${reference.name} off the page` : `Add ${reference.name} to the page`
               "
               :disabled="mood.isFull && !mood.isOn(reference.id)"
               data-test="mood-picture"
@@ -98,7 +98,7 @@ const save = async (as: 'png' | 'pdf'): Promise<void> => {
     <div class="grid gap-1.5">
       <h3 id="arrangement">Arrangement</h3>
       <p v-if="!mood.pictures.length && mood.references.length" class="text-caption text-quiet">
-        As they will be with pictures: lay some on the page above.
+        These show how pictures would be arranged: add some above.
       </p>
       <ul v-one-stop="{ of: '.framed' }" data-previews class="grid grid-cols-5 gap-2" aria-labelledby="arrangement">
         <li v-for="{ arrangement, page } in sketches" :key="arrangement" class="min-w-0">

@@ -10,6 +10,8 @@ const chosen = defineModel<string[]>({ required: true })
 /** From so many pieces on they are searched. */
 const MANY = 12
 const [COLUMNS, ROW_HEIGHT] = [2, 28]
+/** Whole rows that are seen at a time: a list that is cut in a row looks as if it ended there. */
+const SHOWN_ROWS = 6
 const words = ref('')
 const found = computed(() => {
   const wanted = words.value.trim().toLowerCase()
@@ -54,12 +56,12 @@ const toggle = (id: string): void => {
         {{ foundChosen.length ? 'None' : 'All' }}
       </button>
     </legend>
-    <div v-bind="containerProps" class="max-h-40">
+    <div v-bind="containerProps" class="snap-y" :style="{ maxHeight: `${ROW_HEIGHT * SHOWN_ROWS}px` }">
       <div v-bind="wrapperProps">
         <div
           v-for="{ data, index } in list"
           :key="index"
-          class="grid grid-cols-2 gap-x-2"
+          class="grid snap-start grid-cols-2 gap-x-2"
           :style="{ height: `${ROW_HEIGHT}px` }"
         >
           <label

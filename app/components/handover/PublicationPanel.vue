@@ -45,7 +45,7 @@ const publishing = ref<{ again?: Publication } | null>(null)
       </template>
       Nothing is published yet.
     </EmptyPlace>
-    <p v-else-if="!publications.problem" role="status">Looking for publications…</p>
+    <p v-else-if="!publications.problem" role="status">Loading publications…</p>
     <PublicationDialog v-if="publishing" v-bind="publishing" @close="publishing = null" />
   </section>
 </template>

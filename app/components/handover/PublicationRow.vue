@@ -83,12 +83,12 @@ const choices = computed((): MenuChoice[] => [
     </p>
     <p v-else-if="publication.making" role="alert" data-test="publication-failed">
       ▲ {{ publication.making.reason ?? `Version ${publication.version + 1} was stopped.` }}
-      {{ publication.version ? `Version ${publication.version} is still there.` : '' }}
+      {{ publication.version ? `Version ${publication.version} is still published.` : '' }}
       <button v-if="!me.looksOnly" class="control small" @click="publications.retry(publication)">Try again</button>
     </p>
     <p v-else-if="since" data-test="publication-since">▲ Changed since: {{ since }}</p>
     <p v-if="publication.withdrawnAt" class="border border-strong p-2" data-test="publication-withdrawn">
-      ▲ Withdrawn: the link leads nowhere.
+      ▲ Withdrawn: the link no longer works.
     </p>
     <template v-else-if="!me.looksOnly">
       <SharedLink :link="link" test="publication-address" @renew="publications.renew(publication)" />

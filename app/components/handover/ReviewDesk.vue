@@ -81,14 +81,14 @@ const choices = computed((): MenuChoice[] => [
   ...(link.value ? [{ title: 'Copy link', act: () => void copyLink() }] : []),
   { title: 'New link (the old one ends)', act: () => void reviews.renew(review) },
   {
-    title: 'Open 30 days more',
+    title: 'Extend by 30 days',
     act: () => {
       const from = Math.max(Date.now(), Date.parse(review.endsAt))
       void reviews.change(review, { endsAt: new Date(from + 30 * 24 * 3600 * 1000).toISOString() })
     },
   },
   {
-    title: review.withdrawnAt ? 'Open it again' : 'Withdraw',
+    title: review.withdrawnAt ? 'Reopen for 30 days' : 'Withdraw',
     act: () => void (review.withdrawnAt ? reviews.change(review, { withdrawn: false }) : reviews.withdraw(review)),
   },
   { title: 'Delete', apart: true, act: () => void reviews.remove(review) },
@@ -113,9 +113,9 @@ const choices = computed((): MenuChoice[] => [
       <MenuList class="control bare px-1.5!" aria-label="What to do with this review" :choices="choices">…</MenuList>
     </div>
     <p v-if="review.withdrawnAt" class="border border-strong p-2" data-test="review-withdrawn">
-      ▲ Withdrawn: the link leads nowhere. What was said stays here.
+      ▲ Withdrawn: the link no longer works. Comments stay here.
     </p>
-    <p v-else-if="isOver" class="border border-strong p-2">▲ Ended: the link leads nowhere. It can be opened longer.</p>
+    <p v-else-if="isOver" class="border border-strong p-2">▲ Ended: the link no longer works. You can extend it.</p>
     <SharedLink
       v-if="!me.looksOnly && !isOver && !review.withdrawnAt"
       :link="link"
@@ -123,11 +123,11 @@ const choices = computed((): MenuChoice[] => [
       @renew="reviews.renew(review)"
     />
     <p v-if="reviews.isMaking(review)" role="status">
-      Its pictures are being made; the link works already.
+      The pictures are being made; the link already works.
       <button class="control small" @click="reviews.stop(review)">Stop</button>
     </p>
     <p v-else-if="!review.ready" role="alert">
-      ▲ {{ review.making?.reason ?? 'Its pictures were not made.' }}
+      ▲ {{ review.making?.reason ?? 'The pictures could not be made.' }}
       <button v-if="review.making" class="control small" @click="reviews.retry(review)">Try again</button>
     </p>
     <div class="flex flex-wrap items-center gap-2 border-y border-line py-2" data-test="desk-choice">
@@ -156,7 +156,7 @@ const choices = computed((): MenuChoice[] => [
         data-test="close-choice"
         @click="reviews.change(review, { closed: !review.closed })"
       >
-        {{ review.closed ? 'Open the choice again' : 'Close the choice' }}
+        {{ review.closed ? 'Reopen the choice' : 'Close the choice' }}
       </button>
     </div>
     <ul v-one-stop="{ of: '.framed' }" class="grid grid-cols-3 gap-2" aria-label="Comments on">
@@ -198,7 +198,7 @@ const choices = computed((): MenuChoice[] => [
     <TalkState
       :talk="talk"
       :look="look"
-      :none="threads.length ? null : resolvedCount ? 'Everything said here is resolved.' : 'Nothing said yet.'"
+      :none="threads.length ? null : resolvedCount ? 'All comments are resolved.' : 'No comments yet.'"
     />
     <div v-for="thread in threads" :key="thread.id" class="flex gap-2">
       <span
@@ -224,8 +224,8 @@ const choices = computed((): MenuChoice[] => [
           ref="form"
           :draft="draftOf(thread.id)"
           :name="name"
-          label="Answer"
-          button="Answer"
+          label="Reply"
+          button="Reply"
           :send="() => answer(thread)"
           @text="text => write(thread.id, text)"
           @name="said => (name = said)"
@@ -236,7 +236,7 @@ const choices = computed((): MenuChoice[] => [
         <p v-else class="flex gap-2">
           <button
             class="control small text-caption"
-            :aria-label="`Answer ${thread.author}`"
+            :aria-label="`Reply to ${thread.author}`"
             data-test="desk-answer"
             @click="startAnswer(thread.id)"
           >
@@ -244,18 +244,18 @@ const choices = computed((): MenuChoice[] => [
           </button>
           <button
             class="control small text-caption"
-            :aria-label="`${thread.resolvedAt ? 'Open again' : 'Resolve'} the comment by ${thread.author}`"
+            :aria-label="`${thread.resolvedAt ? 'Reopen' : 'Resolve'} the comment by ${thread.author}`"
             data-test="resolve"
             @click="resolve(thread, !thread.resolvedAt)"
           >
-            {{ thread.resolvedAt ? 'Open again' : 'Resolve' }}
+            {{ thread.resolvedAt ? 'Reopen' : 'Resolve' }}
           </button>
         </p>
       </TalkThread>
     </div>
     <p class="flex gap-2">
       <button v-if="resolvedCount" class="control" :aria-pressed="showResolved" @click="showResolved = !showResolved">
-        {{ showResolved ? 'Hide what is resolved' : `Show ${resolvedCount} resolved` }}
+        {{ showResolved ? 'Hide resolved' : `Show ${resolvedCount} resolved` }}
       </button>
       <button v-if="talk.looks.value[look]?.more" class="control" @click="talk.loadMore(look)">Earlier comments</button>
     </p>

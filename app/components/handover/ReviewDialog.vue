@@ -40,7 +40,7 @@ const publish = async (): Promise<void> => {
           >Title<input v-model="title" class="field font-sans!" maxlength="120" data-test="review-title"
         /></label>
         <label class="grid gap-1"
-          >A few words to the client<textarea
+          >Message to the client<textarea
             v-model="greeting"
             class="field h-auto! font-sans!"
             rows="2"
@@ -62,8 +62,8 @@ const publish = async (): Promise<void> => {
           /><span class="text-caption text-quiet">it can be withdrawn at any time</span></label
         >
         <p class="text-caption text-quiet">
-          Whoever has the link sees names, notes, values and pictures of what is chosen here, and nothing else of the
-          project.
+          Anyone with the link sees the names, notes, values and pictures of what is chosen here, and nothing else in
+          the project.
         </p>
       </div>
       <p class="flex justify-end gap-2">

@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Review } from '#core/document/review'
+import { useCopying } from '~/composables/useCopying'
 import { useReviews } from '~/stores/reviews'
 import { dayWords } from '~/words/amounts'
 
 /** The reviews of the project: each behind its link, what was said and chosen there. */
 const reviews = useReviews()
+const { copy } = useCopying()
 const publishing = ref(false)
+/** True if the link of a review can be copied, and leads somewhere. */
+const isOpen = ({ link, withdrawnAt, endsAt }: Review): boolean =>
+  link !== null && !withdrawnAt && Date.parse(endsAt) > Date.now()
+const linkOf = ({ link }: Review): string => new URL(link ?? '', window.location.href).href
 const stateWords = (review: Review): string => {
   const { making, ready } = review
   if (review.withdrawnAt) return `Withdrawn ${dayWords(review.withdrawnAt)}`
@@ -14,7 +20,7 @@ const stateWords = (review: Review): string => {
   if (!ready) {
     if (making?.state === 'underway' && making.parts) return `Making pictures: ${making.done} of ${making.parts}`
     if (reviews.isMaking(review)) return 'Making pictures'
-    return making?.reason ?? 'Its pictures were not made'
+    return making?.reason ?? 'Pictures could not be made'
   }
   return `Open until ${dayWords(review.endsAt)}`
 }
@@ -23,7 +29,7 @@ const saidWords = ({ comments, open, choice, looks }: Review): string => {
   const parts = comments
     ? [`${comments} ${comments === 1 ? 'comment' : 'comments'}${open ? `, ${open} open` : ''}`]
     : []
-  return [...(name ? [`✓ ${name}`] : []), ...parts].join(' · ') || 'Nothing said yet'
+  return [...(name ? [`✓ ${name}`] : []), ...parts].join(' · ') || 'No comments yet'
 }
 </script>
 
@@ -35,8 +41,8 @@ const saidWords = ({ comments, open, choice, looks }: Review): string => {
       <button class="control primary" data-test="publish" @click="publishing = true">Publish a review…</button>
     </div>
     <p class="text-quiet">
-      A page for your client, behind a link only they have: colorways large, before and after, comments, one choice.
-      What is shown is frozen when you publish it.
+      A page for your client behind a private link: large colorways, before and after, comments, one choice. It is
+      frozen when you publish it.
     </p>
     <p v-if="reviews.problem" role="alert">
       ▲ {{ reviews.problem }} <button class="control small" @click="reviews.load">Try again</button>
@@ -66,7 +72,17 @@ const saidWords = ({ comments, open, choice, looks }: Review): string => {
           <button v-else-if="!review.ready && review.making" class="control" @click="reviews.retry(review)">
             Try again
           </button>
-          <button class="control" :aria-label="`Look at ${review.title}`" @click="reviews.show(review.id)">Look</button>
+          <button
+            v-if="isOpen(review)"
+            class="control"
+            :aria-label="`Copy the link of ${review.title}`"
+            @click="copy(linkOf(review), 'Copied the link.')"
+          >
+            Copy link
+          </button>
+          <button class="control" :aria-label="`Comments on ${review.title}`" @click="reviews.show(review.id)">
+            Comments
+          </button>
         </div>
         <progress
           v-if="reviews.isMaking(review)"
@@ -92,9 +108,9 @@ const saidWords = ({ comments, open, choice, looks }: Review): string => {
           </span>
         </div>
       </template>
-      Nothing is shown to a client yet. Freeze a few colorways, then publish them.
+      Nothing has been shown to a client yet. Freeze a few colorways, then publish a review.
     </EmptyPlace>
-    <p v-else-if="!reviews.problem" role="status">Looking for reviews…</p>
+    <p v-else-if="!reviews.problem" role="status">Loading reviews…</p>
     <ReviewDialog v-if="publishing" @close="publishing = false" />
   </section>
 </template>

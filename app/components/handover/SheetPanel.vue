@@ -31,7 +31,8 @@ const savePdf = async (): Promise<void> => {
   <section class="grid content-start gap-4" aria-labelledby="sheet" data-test="sheet">
     <h2 id="sheet">Sheet</h2>
     <p class="text-quiet">
-      Artwork, band, values, ladders, text on ground, gradients and notes on paper-sized pages, colorway by colorway.
+      Artwork, band, values, ladders, text on backgrounds, gradients and notes on paper-sized pages, colorway by
+      colorway.
     </p>
     <LookChoices v-model="sheet.looks" />
     <div class="flex gap-2">
@@ -41,7 +42,7 @@ const savePdf = async (): Promise<void> => {
         :disabled="sheet.drawing || !sheet.looks.length"
         @click="sheet.draw"
       >
-        {{ sheet.drawing ? 'Drawing…' : 'Draw again' }}
+        {{ sheet.drawing ? 'Drawing…' : 'Redraw' }}
       </button>
       <span class="grow" />
       <button

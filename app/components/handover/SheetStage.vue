@@ -46,7 +46,7 @@ watch(
       class="mx-auto block w-full max-w-[1684px] border border-line"
       :class="{ 'opacity-45': sheet.drawing }"
       :src="sheet.address"
-      alt="The pages of the sheet, one under the other"
+      alt="All pages of the sheet"
       data-test="sheet-pages"
       @load="count"
     />

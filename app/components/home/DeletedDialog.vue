@@ -32,23 +32,23 @@ const bringBack = async ({ kind, id }: Deleted): Promise<void> => {
     problem.value = reasonOf(error)
   }
 }
-const words = (left: number): string => (left > 1 ? `${left} days left` : left ? '1 day left' : 'gone any moment')
+const words = (left: number): string => (left > 1 ? `${left} days left` : left ? '1 day left' : 'expires today')
 onMounted(load)
 </script>
 
 <template>
   <DialogFrame title="Deleted" test="deleted" wide @close="emit('close')">
     <p class="text-quiet">
-      What is deleted can be brought back for {{ DAYS_KEPT }} days; then it is gone for good, with the files nothing
+      Deleted items can be restored for {{ DAYS_KEPT }} days. After that they are gone for good, with any files nothing
       else uses.
     </p>
     <p v-if="problem" class="flex items-center gap-3" role="alert">
       <span>▲ {{ problem }}</span
       ><button class="control" @click="load">Try again</button>
     </p>
-    <p v-else-if="!all" role="status">Looking what was deleted…</p>
+    <p v-else-if="!all" role="status">Loading deleted items…</p>
     <p v-if="all && !all.length" class="border border-dashed border-strong p-6 text-center">
-      Nothing was deleted lately.
+      Nothing was deleted recently.
     </p>
     <ul v-if="all?.length" class="grid max-h-[50vh] content-start overflow-y-auto border-y border-line">
       <li
@@ -60,11 +60,11 @@ onMounted(load)
         <span class="grid min-w-0 grow"
           ><b class="wrap-anywhere font-semibold">{{ each.name }}</b
           ><span class="text-caption text-quiet"
-            >{{ each.kind === 'project' ? 'Project' : 'Scheme of the shelf' }} · deleted
+            >{{ each.kind === 'project' ? 'Project' : 'Scheme on the shelf' }} · deleted
             <SaidTime :at="each.deletedAt" /></span
         ></span>
         <span class="shrink-0 text-caption" data-test="days-left">{{ words(daysLeft(each, now)) }}</span>
-        <button class="control" :aria-label="`Bring back ${each.name}`" @click="bringBack(each)">Bring back</button>
+        <button class="control" :aria-label="`Restore ${each.name}`" @click="bringBack(each)">Restore</button>
       </li>
     </ul>
     <p class="text-right"><button class="control" @click="emit('close')">Close</button></p>

@@ -42,12 +42,12 @@ const chosen = (from: Start) => (event: Event) => {
 </script>
 
 <template>
-  <DialogFrame title="What do you start from?" wide test="new-project" @close="emit('close')">
+  <DialogFrame title="What are you starting from?" wide test="new-project" @close="emit('close')">
     <input
       v-model="name"
       class="field font-sans!"
       aria-label="Name of the new project"
-      placeholder="Name of the project, if you have one"
+      placeholder="Project name (optional)"
       maxlength="120"
       @keydown.enter.prevent="make('color')"
     />
@@ -61,7 +61,7 @@ const chosen = (from: Start) => (event: Event) => {
           <circle cx="39" cy="48" r="5" fill="var(--panel)" />
         </svg>
         <b>A color</b>
-        <span>A brand color, or one from a list: its harmonies come at once.</span>
+        <span>A brand color, or one from a list: see its harmonies right away.</span>
       </button>
       <button class="answer framed" :disabled="busy" @click="pictures?.click()">
         <svg viewBox="0 0 120 72" aria-hidden="true" fill="none" stroke="var(--text)">
@@ -70,7 +70,7 @@ const chosen = (from: Start) => (event: Event) => {
           <path d="M24 60h14v8H24zM40 60h14v8H40zM56 60h10v8H56zM68 60h18v8H68zM88 60h8v8h-8z" fill="var(--text)" />
         </svg>
         <b>A picture</b>
-        <span>Photos or scans whose colors you like: a scheme is taken from them.</span>
+        <span>Photos or scans whose colors you like: get a scheme from them.</span>
       </button>
       <button class="answer framed" :disabled="busy" @click="artwork?.click()">
         <svg viewBox="0 0 120 72" aria-hidden="true" fill="none" stroke="var(--text)">
@@ -80,7 +80,7 @@ const chosen = (from: Start) => (event: Event) => {
           <path d="M57 36h6m-2-3 3 3-3 3" />
         </svg>
         <b>Artwork</b>
-        <span>Drawings or pictures to recolor: their inks stand ready.</span>
+        <span>Drawings or pictures to recolor: see their inks and remap them.</span>
       </button>
     </div>
     <input
@@ -104,7 +104,7 @@ const chosen = (from: Start) => (event: Event) => {
       @change="chosen('artwork')($event)"
     />
     <div class="flex items-center justify-between gap-3">
-      <p class="text-caption text-quiet">Or drop files anywhere on Home; they become a project at once.</p>
+      <p class="text-caption text-quiet">Or drop files anywhere on Home to start a project.</p>
       <button class="control" @click="emit('close')">Not now</button>
     </div>
   </DialogFrame>

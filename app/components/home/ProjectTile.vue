@@ -13,9 +13,12 @@ const me = useMe()
 const published = usePublished()
 const naming = ref(false)
 const total = computed(() => card.swatches.reduce((sum, { share }) => sum + share, 0))
-const changed = computed(() =>
-  new Date(card.updatedAt).toLocaleDateString('en-US', { day: 'numeric', month: 'short', year: 'numeric' }),
-)
+/** The day it was changed; with its year where that is not this one. */
+const changed = computed(() => {
+  const day = new Date(card.updatedAt)
+  const year = day.getFullYear() === new Date().getFullYear() ? undefined : 'numeric'
+  return day.toLocaleDateString('en-US', { day: 'numeric', month: 'short', year })
+})
 /** The shape of the proof: as the server noted it, or as the picture turns out to be. */
 const seen = ref<number | null>(null)
 const ratio = computed(() => card.ratio ?? seen.value ?? 1)

@@ -9,8 +9,8 @@ const other = ref('')
 const why = computed(() => {
   if (!one.value) return null
   const { error } = passwordSchema.safeParse(one.value)
-  if (error) return error.issues[0]?.message ?? 'That cannot be a password.'
-  return other.value && other.value !== one.value ? 'The two are not the same.' : null
+  if (error) return error.issues[0]?.message ?? 'This password can’t be used.'
+  return other.value && other.value !== one.value ? 'The passwords don’t match.' : null
 })
 watch([one, other], () => {
   password.value = one.value && one.value === other.value && !why.value ? one.value : null
@@ -23,7 +23,7 @@ watch([one, other], () => {
     label="New password"
     use="new-password"
     test="new-password"
-    :hint="`At least ${PASSWORD.least} letters; a few words are better than one.`"
+    :hint="`At least ${PASSWORD.least} characters; a few words are better than one.`"
   />
   <PasswordField v-model="other" label="Repeat password" use="new-password" test="new-password-again" />
   <p class="min-h-[18px]" role="status" data-test="new-password-why">{{ why ? `▲ ${why}` : '' }}</p>

@@ -43,18 +43,18 @@ onMounted(load)
 <template>
   <DialogFrame title="Password and sign-ins" test="own" wide @close="emit('close')">
     <form class="grid gap-3" @submit.prevent="change">
-      <PasswordField v-model="old" label="Password now" use="current-password" test="old-password" />
+      <PasswordField v-model="old" label="Current password" use="current-password" test="old-password" />
       <NewPassword :key="fresh" v-model="password" />
       <p v-if="problem" role="alert" data-test="own-problem">▲ {{ problem }}</p>
-      <p v-if="done" role="status">The password is another now. Everywhere else you are signed out.</p>
+      <p v-if="done" role="status">Password changed. You are signed out everywhere else.</p>
       <p class="text-right">
         <button class="control primary" :disabled="!password || !old || busy">
-          {{ busy ? 'Changing it…' : 'Change it' }}
+          {{ busy ? 'Changing…' : 'Change password' }}
         </button>
       </p>
     </form>
     <section class="grid gap-2 border-t border-line pt-3" aria-labelledby="places">
-      <h3 id="places">Signed in</h3>
+      <h3 id="places">Where you are signed in</h3>
       <ul class="grid max-h-32 gap-1 overflow-y-auto">
         <li v-for="place in places ?? []" :key="place.id" class="flex justify-between gap-3" data-test="place">
           <span>{{ place.browser }}<template v-if="place.isThis"> (here)</template></span

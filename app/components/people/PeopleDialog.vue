@@ -56,7 +56,11 @@ const change = (person: ListedPerson, to: { role?: Role; gone?: boolean }): Prom
     try {
       await peopleServer.changePerson(person.id, to)
       if (to.gone)
-        outcome.value = { words: `${person.name} is out, and signed out everywhere.`, isProblem: false, out: person }
+        outcome.value = {
+          words: `${person.name} was removed and signed out everywhere.`,
+          isProblem: false,
+          out: person,
+        }
       if (person.id === me.person?.id) await me.ask()
     } finally {
       await load() // what could not be changed is shown as it is
@@ -71,7 +75,7 @@ onMounted(load)
       <span>▲ {{ problem }}</span
       ><button class="control" @click="load">Try again</button>
     </p>
-    <p v-else-if="!people" role="status">Looking who works here…</p>
+    <p v-else-if="!people" role="status">Loading people…</p>
     <ul v-else class="grid max-h-[40vh] content-start overflow-y-auto border-y border-line">
       <li
         v-for="person in people"
@@ -85,7 +89,7 @@ onMounted(load)
             >{{ person.name }}<template v-if="person.id === me.person?.id"> (you)</template></b
           ><span class="text-caption text-quiet"
             ><template v-if="!person.isSet">No password yet</template
-            ><template v-else-if="person.seenAt">Here last <SaidTime :at="person.seenAt" /></template
+            ><template v-else-if="person.seenAt">Last seen <SaidTime :at="person.seenAt" /></template
             ><template v-else>Not signed in</template></span
           ></span
         >
@@ -93,12 +97,12 @@ onMounted(load)
           <SelectField
             :model-value="person.role"
             :choices="roles"
-            :label="`What ${person.name} may do`"
+            :label="`Role of ${person.name}`"
             @update:model-value="change(person, { role: $event })"
           />
           <button class="control" :aria-label="`New link for ${person.name}`" @click="linkFor(person)">New link</button>
-          <button class="control" :aria-label="`Take out ${person.name}`" @click="change(person, { gone: true })">
-            Take out
+          <button class="control" :aria-label="`Remove ${person.name}`" @click="change(person, { gone: true })">
+            Remove
           </button>
         </template>
         <span v-else>{{ person.role }}</span>
@@ -111,7 +115,7 @@ onMounted(load)
       data-test="people-outcome"
     >
       <span>{{ outcome.isProblem ? '▲ ' : '' }}{{ outcome.words }}</span
-      ><button v-if="outcome.out" class="control" @click="change(outcome.out, { gone: false })">Let in again</button>
+      ><button v-if="outcome.out" class="control" @click="change(outcome.out, { gone: false })">Restore access</button>
     </p>
     <div v-if="link" class="grid gap-1 border border-strong p-3" role="status" data-test="person-link">
       <p>
@@ -124,12 +128,12 @@ onMounted(load)
           :value="link.address"
           aria-label="The link"
           @focus="($event.target as HTMLInputElement).select()"
-        /><button class="control" @click="copy(link.address, 'The link is copied.')">Copy</button></span
+        /><button class="control" @click="copy(link.address, 'Link copied.')">Copy</button></span
       >
     </div>
     <form v-if="me.owns" class="flex flex-wrap items-end gap-2" @submit.prevent="add">
       <label class="grid min-w-40 grow gap-1"
-        >Add somebody<input
+        >Add a person<input
           v-model="name"
           class="field font-sans!"
           placeholder="Name"
@@ -138,11 +142,11 @@ onMounted(load)
           required
           data-test="person-name"
       /></label>
-      <SelectField v-model="role" :choices="roles" label="What they may do" data-test="person-role" />
+      <SelectField v-model="role" :choices="roles" label="Role" data-test="person-role" />
       <button class="control primary">Add</button>
     </form>
     <p class="text-caption text-quiet">
-      Viewers look at everything and change nothing. Designers change projects. Owners also say who works here.
+      Viewers can see everything and change nothing. Designers can edit projects. Owners also manage people.
     </p>
     <p class="text-right"><button class="control" @click="emit('close')">Close</button></p>
   </DialogFrame>

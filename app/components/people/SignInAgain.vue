@@ -18,7 +18,7 @@ const signedIn = (): void => {
 
 <template>
   <DialogFrame v-if="asked" title="Sign in again" test="sign-in-again" @close="() => undefined">
-    <p>You were signed out: by yourself elsewhere, by an owner, or because it is long ago. What you do here is kept.</p>
+    <p>You were signed out: from another device, by an owner, or after a long time. Your work here is kept.</p>
     <SignInForm :name="me.person?.name ?? ''" @signed-in="signedIn" />
   </DialogFrame>
 </template>

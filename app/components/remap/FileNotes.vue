@@ -21,7 +21,7 @@ const notices = useNotices()
 const TITLES: Record<Also, { title: string; hint: string }> = {
   pictures: {
     title: 'Pictures within',
-    hint: 'Pictures that lie within the drawing are taken apart into inks of their own',
+    hint: 'Pictures within the drawing are separated into inks of their own',
   },
   computed: {
     title: 'Masks, lights, matrices',
@@ -70,7 +70,7 @@ const MADE_OF: Record<Manner, { title: string; hint: string }> = {
     title: 'A painting',
     hint: 'Colors pass into each other; a few inks that it could be mixed of take all others along',
   },
-  photographic: { title: 'A photograph', hint: 'As a painting: a few inks take all other colors along' },
+  photographic: { title: 'A photograph', hint: 'Like a painting: a few inks carry all other colors along' },
 }
 const taken = ref<Manner | null>(null)
 const manner = computed(() => (file.value?.kind === 'raster' ? (taken.value ?? file.value.manner) : null))
@@ -124,8 +124,11 @@ onScopeDispose(() => {
         />{{ title }}<span v-if="count" class="value text-quiet">{{ count }}</span></label
       >
     </fieldset>
-    <label v-if="manner" class="flex items-center gap-1.5" title="How the picture is taken apart: found by its pixels"
-      >Taken as<select
+    <label
+      v-if="manner"
+      class="flex items-center gap-1.5"
+      title="How the picture is separated into inks: detected from its pixels"
+      >Treated as<select
         class="control"
         data-test="manner"
         :value="manner"
@@ -140,7 +143,7 @@ onScopeDispose(() => {
     <span v-if="manner && manner !== 'flat'" class="flex items-center gap-1">
       <button
         class="control"
-        title="Point at a color of the picture, which becomes an ink"
+        title="Click a color in the picture to make it an ink"
         data-test="add-ink"
         :aria-pressed="stage.lifting !== null"
         :disabled="taken !== null || (!chosen && own.length >= GIVEN.most)"
@@ -155,7 +158,7 @@ onScopeDispose(() => {
         :disabled="taken !== null || own.length <= GIVEN.least"
         @click="takeAway(chosen)"
       >
-        Take it away
+        Remove the ink
       </button>
     </span>
     <p v-if="stage.lifting" role="status" class="text-caption text-quiet">
@@ -167,7 +170,7 @@ onScopeDispose(() => {
       class="flex items-center gap-2 text-caption text-quiet"
       data-test="taking-apart"
     >
-      {{ taken ? 'Taking the picture apart again…' : 'Reading the file again…' }}
+      {{ taken ? 'Separating the picture again…' : 'Reading the file again…' }}
       <button class="control small" data-test="cancel-taking" @click="cancel">Cancel</button>
     </p>
     <details v-if="notes.length" class="min-w-0 open:basis-full">

@@ -33,7 +33,7 @@ const shade = (shading: Shading | null): void => history.run({ do: 'shade group'
 onKeyStroke('Escape', () => {
   remapping.group = null
 })
-const shadingOf = (way: Shading | 'as all'): Shading | null => (way === 'as all' ? null : way)
+const shadingOf = (way: Shading | 'same as all'): Shading | null => (way === 'same as all' ? null : way)
 const leadChoices = computed(() =>
   steps.value.map(({ hex, now }) => ({
     value: hex,
@@ -62,8 +62,11 @@ const leadChoices = computed(() =>
         previews
         look="choice whitespace-nowrap px-2 first-letter:uppercase"
         :label="`Shading of the group of ${swatch.name}`"
-        :model-value="own?.shading ?? 'as all'"
-        :choices="[{ value: 'as all', hint: 'As all other groups' }, ...SHADINGS.map(value => ({ value }))]"
+        :model-value="own?.shading ?? 'same as all'"
+        :choices="[
+          { value: 'same as all', hint: 'Shade like all other groups' },
+          ...SHADINGS.map(value => ({ value })),
+        ]"
         @point="way => history.preview(way && { do: 'shade group', swatch: id, shading: shadingOf(way) })"
         @update:model-value="way => shade(shadingOf(way))"
       />
@@ -75,7 +78,7 @@ const leadChoices = computed(() =>
         class="min-w-0 gap-px overflow-x-auto [scrollbar-width:none]"
         look="step"
         previews
-        label="Ink that leads"
+        label="Lead ink"
         :model-value="lead ?? ''"
         :choices="leadChoices"
         @point="hex => light(hex ? [hex] : null)"

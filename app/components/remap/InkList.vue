@@ -86,15 +86,13 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
           label="Order of the inks"
           :choices="INK_ORDERS.map(value => ({ value, title: value }))"
       /></label>
-      <label
-        class="ml-auto flex items-center gap-1.5"
-        title="Selecting and moving an ink takes its lights and darks along"
+      <label class="ml-auto flex items-center gap-1.5" title="Selecting or moving an ink includes its lights and darks"
         ><input v-model="remapping.families" type="checkbox" />Families together</label
       >
     </div>
     <label
       class="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-2"
-      title="Inks no farther apart than this go together"
+      title="Inks closer than this are combined"
     >
       <span>Gather</span>
       <input
@@ -193,7 +191,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
         </li>
       </ul>
       <p v-if="!sorted.length" class="p-4 text-center text-quiet">
-        {{ remapping.rows.length ? 'No ink is called that.' : 'This artwork says no colors.' }}
+        {{ remapping.rows.length ? 'No ink matches.' : 'This artwork has no colors to remap.' }}
       </p>
     </div>
     <SelectionBar v-if="remapping.selected.size" />

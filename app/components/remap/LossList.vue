@@ -7,7 +7,7 @@ import { useRemapping } from '~/stores/remapping'
 
 /**
  * Inks that lost their contrast to what they touch, before and after, the longest boundaries first: pointing lights the two in
- * the artwork, Mend tells them apart again.
+ * the artwork, Fix tells them apart again.
  */
 const lightInks = useLighting()
 const remapping = useRemapping()
@@ -51,12 +51,12 @@ const light = (loss: Loss | null): void => lightInks(loss && [loss.one, loss.oth
       }}</span>
       <button
         class="control small px-1.5! text-caption"
-        :aria-label="`Mend ${loss.one} beside ${loss.other}`"
+        :aria-label="`Fix ${loss.one} beside ${loss.other}`"
         @focus="light(loss)"
         @blur="light(null)"
         @click="remapping.mend([loss])"
       >
-        Mend
+        Fix
       </button>
     </li>
     <li v-if="remapping.losses.length > MAX_LISTED" class="px-2 text-caption text-quiet">

@@ -14,20 +14,20 @@ import { useRemapping } from '~/stores/remapping'
 const history = useHistory()
 const remapping = useRemapping()
 const TITLES: Readonly<Record<Match, string>> = {
-  picture: 'What touches keeps its contrast: letters stay readable, shapes stay apart',
+  picture: 'Adjoining colors keep their contrast: lettering stays legible, shapes stay distinct',
   values: 'Light stays light and dark stays dark',
-  area: 'What covers most becomes the dominant swatch, by shares and roles',
-  nearest: 'Every ink becomes the swatch it is most like',
-  turn: 'The whole artwork turns its hues until its main color has the hue of the base',
+  area: 'The largest areas become the dominant swatch, by shares and roles',
+  nearest: 'Each ink becomes the most similar swatch',
+  turn: 'All hues turn together until the main color has the hue of the base',
 }
 const SHADING_TITLES: Readonly<Record<Shading, string>> = {
   'held': 'Inks become their swatch, lighter or darker where the picture needs it: set the hold',
-  'rungs': 'As held, but each ink the nearest rung of its swatch’s ladders: nothing but colors the sheet lists',
-  'flat': 'All inks of a swatch become it',
+  'rungs': 'Like Held, but each ink becomes the nearest rung of its swatch’s ladders: only colors listed on the sheet',
+  'flat': 'All inks of a swatch become exactly that color',
   'stepped': 'The darkest ink becomes the swatch, the others tints of it',
-  'relative': 'Inks keep their difference from the one that leads',
+  'relative': 'Inks keep their difference from the lead ink',
   'hue only': 'Inks keep their lightness and chroma and take the hue',
-  'turned': 'All hues turn as far as the leading one has to',
+  'turned': 'All hues turn as far as the lead ink’s',
 }
 const NEUTRAL_WORDS: Readonly<Record<Neutrals, string>> = { inks: 'as inks', left: 'left as is', tinted: 'tinted' }
 /** As it is, not as it is previewed: what is pointed at is not chosen yet. */
@@ -78,9 +78,13 @@ const again = (): void => {
       @update:model-value="remapping.match"
     />
     <span class="flex gap-1"
-      ><button class="control" :title="withKey('Deal the targets of inks', 'deal targets')" @click="remapping.deal">
+      ><button
+        class="control"
+        :title="withKey('Deal new targets for the inks', 'deal targets')"
+        @click="remapping.deal"
+      >
         Deal</button
-      ><button class="control" title="Match all inks again, those set by hand too" @click="again">
+      ><button class="control" title="Match all inks again, including those set by hand" @click="again">
         Match again
       </button></span
     >
@@ -109,14 +113,14 @@ const again = (): void => {
       />
       <button
         class="control"
-        title="Nothing strong is lost, and as much as possible is its swatch"
+        title="No strong contrast is lost, and as much as possible is exactly its swatch"
         :disabled="isHeld(remap.shading) && hold === HOLD.rest * 100"
         @click="history.run({ do: 'hold', hold: HOLD.rest })"
       >
         Reset
       </button>
     </div>
-    <label class="flex items-center gap-1.5" title="What becomes of blacks, whites and grays that nobody sent anywhere"
+    <label class="flex items-center gap-1.5" title="What happens to blacks, whites and grays you haven’t assigned"
       >Grays<SelectField
         label="Blacks, whites and grays"
         data-test="neutrals"

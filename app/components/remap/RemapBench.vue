@@ -81,16 +81,13 @@ useShortcuts({ 'divider': toggleDivider, 'deal targets': remapping.deal })
     </div>
     <div class="flex items-center gap-3">
       <ArtworkStrip small class="min-w-0 grow" />
-      <label
-        v-if="isSeveral"
-        class="flex shrink-0 items-center gap-1.5"
-        title="What you change holds for this artwork alone"
+      <label v-if="isSeveral" class="flex shrink-0 items-center gap-1.5" title="Changes apply to this artwork only"
         ><input v-model="remapping.alone" type="checkbox" />Only this one</label
       >
     </div>
-    <TabRow v-model="remapping.view" label="View of the remapping" :tabs="TABS" />
+    <TabRow v-model="remapping.view" label="Remap view" :tabs="TABS" />
     <p v-if="!painting.artwork" class="self-start border border-dashed border-strong p-6 text-center">
-      Add artwork in Gather; its inks stand here, joined to the swatches they become.
+      Add artwork in Gather; its inks appear here, joined to the swatches they become.
     </p>
     <RibbonView v-else-if="remapping.view === 'ribbons'" />
     <InkList v-else-if="remapping.view === 'inks'" />

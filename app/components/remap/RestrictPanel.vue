@@ -82,7 +82,7 @@ const useList = (): void => {
   const colors = read.value.slice(0, MAX_IN_SET).map(({ hex, name }) => ({ hex, name: asName(name ?? '') }))
   if (!colors.length) return
   if (read.value.length > MAX_IN_SET)
-    notices.say(`A list may have up to ${MAX_IN_SET} colors; the first of them were taken.`, 'problem')
+    notices.say(`A list may have up to ${MAX_IN_SET} colors; the first ones were used.`, 'problem')
   restrict({ id: crypto.randomUUID(), title: title.value.trim() || 'My list', colors })
 }
 
@@ -141,13 +141,13 @@ const light = useLighting()
       <label
         v-if="remapping.restriction && !adding"
         class="flex shrink-0 items-center gap-1.5"
-        title="Inks that are left as they are go to the nearest color of the set, too"
+        title="Inks left as they are also go to the nearest color of the set"
         ><input
           type="checkbox"
           data-test="restrict-left"
           :checked="history.settled?.remap.restrictLeft"
           @change="history.run({ do: 'restrict left', on: ($event.target as HTMLInputElement).checked })"
-        />Also what is left as is</label
+        />Include inks left as is</label
       >
     </div>
     <div v-if="adding === 'shelf'" class="grid gap-1.5">

@@ -30,11 +30,13 @@ watch(
         where it is.
       </FirstHint>
     </div>
-    <p v-else class="self-start border border-dashed border-strong p-6 text-center">This artwork says no colors.</p>
+    <p v-else class="self-start border border-dashed border-strong p-6 text-center">
+      This artwork has no colors to remap.
+    </p>
     <div class="grid gap-1.5">
       <LossList v-if="listed" class="max-h-44" />
       <p class="flex min-h-6 items-center gap-2 text-caption" data-test="contrast-kept">
-        <span>Contrast of what touches</span>
+        <span>Contrast of adjoining colors</span>
         <template v-if="remapping.losses.length">
           <button
             class="control small px-1.5! text-caption"
@@ -50,16 +52,16 @@ watch(
           <button
             v-if="remapping.losses.length > 1"
             class="control small px-1.5! text-caption"
-            title="As small a change as tells them apart again"
+            title="The smallest change that separates them again"
             @click="remapping.mend(remapping.losses)"
           >
-            Mend all
+            Fix all
           </button>
         </template>
         <span v-else class="text-quiet">kept</span>
         <label
           class="ml-auto flex items-center gap-1.5"
-          title="Selecting and moving an ink takes its lights and darks along"
+          title="Selecting or moving an ink includes its lights and darks"
           ><input v-model="remapping.families" type="checkbox" />Families together</label
         >
       </p>

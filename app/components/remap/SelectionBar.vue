@@ -39,11 +39,7 @@ onKeyStroke('Escape', clear)
       @click="remapping.send(all, swatch.id)"
     />
     <button class="control px-2!" @click="remapping.send(all, null)">Leave as is</button>
-    <button
-      class="control px-2!"
-      title="Match them again, as if nobody had sent them anywhere"
-      @click="remapping.release(all)"
-    >
+    <button class="control px-2!" title="Match them again, ignoring earlier choices" @click="remapping.release(all)">
       Match again
     </button>
     <button class="control bare ml-auto px-2!" @click="clear">Clear</button>

@@ -103,7 +103,7 @@ const taken = (input: HTMLInputElement | null): void => {
     </div>
     <div class="grid max-h-48 gap-1.5 overflow-y-auto">
       <p v-if="at" class="flex items-center gap-3" role="status" data-test="set-progress">
-        <progress class="w-32" aria-label="Part of the set that is written" :value="at.done" :max="at.of" /><span
+        <progress class="w-32" aria-label="Progress of the export" :value="at.done" :max="at.of" /><span
           class="min-w-0 truncate"
           >{{ at.done + 1 }} of {{ at.of }}: {{ at.name }}</span
         ><button class="control ml-auto" @click="at.cancel()">Cancel</button>
@@ -158,7 +158,7 @@ const taken = (input: HTMLInputElement | null): void => {
             v-if="exceptions(art)"
             class="control small px-1! text-caption"
             :aria-label="`${art.name} follows all again`"
-            title="Give up its exceptions"
+            title="Remove its exceptions"
             @click="history.run({ do: 'follow all', artwork: art.id, inks: null })"
           >
             Follow all
@@ -166,6 +166,6 @@ const taken = (input: HTMLInputElement | null): void => {
         </p>
       </div>
     </TileGrid>
-    <p v-if="!wall.found.value.length && all.length" class="text-quiet">No artwork is found by that.</p>
+    <p v-if="!wall.found.value.length && all.length" class="text-quiet">No artwork matches.</p>
   </div>
 </template>

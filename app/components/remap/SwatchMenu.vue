@@ -27,7 +27,7 @@ const choices = computed(() => [
   { title: 'Shading and lead of its group', act: () => emit('group') },
   {
     title: 'Split: match its inks again',
-    hint: 'Match its inks again, as if nobody had sent them here',
+    hint: 'Match its inks again, ignoring earlier choices',
     act: () => emit('split'),
   },
   ...others.value.map(({ id, name, hex }, i) => ({
@@ -39,9 +39,9 @@ const choices = computed(() => [
   })),
   ...others.value.map(({ id, name, hex }, i) => ({
     title: name,
-    label: `Exchange with ${name}`,
+    label: `Swap with ${name}`,
     hex,
-    heading: i === 0 ? 'Exchange with' : undefined,
+    heading: i === 0 ? 'Swap with' : undefined,
     act: () => emit('exchange', id),
   })),
 ])

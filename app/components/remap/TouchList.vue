@@ -36,6 +36,7 @@ const rows = computed(() =>
     return { id, name, hex, rungs: ladder(hex, kind.value, rungs.value) }
   }),
 )
+const rungsOf = (swatch: string): number => rows.value.find(({ id }) => id === swatch)?.rungs.length ?? 0
 const isPicture = computed(() => painting.artwork?.kind === 'raster')
 const crowded = computed(() => files.isCrowded(painting.artwork?.hash ?? ''))
 const picked = computed(() => [...stage.picked])
@@ -55,7 +56,7 @@ const reachTo = (reach: number): void => {
 
 const following = (swatch: string, step: number | null): Following => ({
   swatch,
-  rung: step === null ? null : { ladder: kind.value, step, of: rungs.value },
+  rung: step === null ? null : { ladder: kind.value, step, rungs: rungsOf(swatch) },
 })
 const preview = (to: Following | null): void =>
   history.preview(to && remapping.touching(picked.value, paintNow.value, to))
@@ -66,7 +67,7 @@ const opacity = computed(
 const nameOf = ({ to, opacity: part, paint: which }: Touch): string => {
   if (part !== null) return `${Math.round(part * 100)}% opaque`
   const swatch = history.document?.scheme.find(({ id }) => id === to?.swatch)
-  const rung = to?.rung ? `, ${to.rung.ladder.slice(0, -1)} ${to.rung.step + 1} of ${to.rung.of}` : ''
+  const rung = to?.rung ? `, ${to.rung.ladder.slice(0, -1)} ${to.rung.step + 1} of ${to.rung.rungs}` : ''
   return swatch ? `${which} ${swatch.name}${rung}` : `${which}: its swatch is gone`
 }
 const thing = computed(() => (isPicture.value ? 'area' : 'shape'))
@@ -93,7 +94,7 @@ onUnmounted(() => history.preview(null))
         :min="REACH.least"
         :max="REACH.most"
         unit=""
-        title="How far an area reaches from the color that is clicked"
+        title="How far an area extends from the clicked color"
         @preview="reachTo"
         @settle="reachTo"
       />
@@ -110,8 +111,8 @@ onUnmounted(() => history.preview(null))
       <span class="ml-auto flex gap-1"
         ><button
           class="control px-2!"
-          :aria-label="`The ${thing} before`"
-          :title="`The ${thing} before (Page up on the artwork)`"
+          :aria-label="`Previous ${thing}`"
+          :title="`Previous ${thing} (Page Up on the artwork)`"
           @click="stage.pickBeside(-1, $event.shiftKey)"
         >
           ◂</button
@@ -130,7 +131,7 @@ onUnmounted(() => history.preview(null))
         crowded
           ? 'This artwork has too many shapes to pick single ones.'
           : picked.length
-            ? `${say(picked.length)} picked`
+            ? `${say(picked.length)} selected`
             : `Pick ${thing}s on the artwork; with Shift more than one.`
       }}</span>
       <template v-if="picked.length"

@@ -65,7 +65,7 @@ const take = (change: Partial<Adjust>, event: MouseEvent): void => {
   pointer.rest(event)
   settle(change)
 }
-const adopt = (): void => history.runSaying({ do: 'adopt adjustment' }, 'The adjustment is now the scheme’s own.')
+const adopt = (): void => history.runSaying({ do: 'adopt adjustment' }, 'The adjustment is now part of the scheme.')
 onUnmounted(() => history.preview(null))
 </script>
 
@@ -77,7 +77,7 @@ onUnmounted(() => history.preview(null))
     <section class="grid gap-0.5" aria-labelledby="adjust-title">
       <div class="flex min-h-7 items-center gap-1">
         <h3 id="adjust-title" class="mr-auto">Adjust the result; the scheme stays</h3>
-        <button class="control" :disabled="atRest" title="The swatches themselves take these colors" @click="adopt">
+        <button class="control" :disabled="atRest" title="Apply this to the swatches themselves" @click="adopt">
           Adopt into scheme
         </button>
         <button class="control" :disabled="atRest" @click="settle({ turn: 0, saturation: 0, brightness: 0 })">

@@ -66,10 +66,10 @@ defineExpose({ focus: () => field.value?.focus() })
     <p v-if="problem" role="alert" data-test="comment-problem">▲ {{ problem }}</p>
     <div class="flex flex-wrap items-center gap-2">
       <span v-if="draft.spot" class="flex items-center gap-1 text-caption" data-test="comment-spot"
-        ><SpotMark />on a spot of the artwork<button
+        ><SpotMark />on a spot in the artwork<button
           type="button"
           class="control bare small px-1!"
-          aria-label="Not on a spot"
+          aria-label="Remove the spot"
           @click="emit('unpin')"
         >
           <XMarkIcon class="size-4" /></button

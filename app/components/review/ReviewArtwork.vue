@@ -120,7 +120,7 @@ const nudge = (event: KeyboardEvent): void => {
         v-if="aiming"
         ref="sight"
         class="absolute inset-0 cursor-crosshair bg-ink/10"
-        aria-label="Point at a spot: arrows aim, Enter takes it, Escape leaves it"
+        aria-label="Choose a spot: arrow keys move it, Enter sets it, Escape cancels"
         data-test="aim"
         @click="aimed"
         @keydown="nudge"

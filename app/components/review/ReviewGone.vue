@@ -13,7 +13,7 @@ const unsent = computed(() => Object.values(own.value.drafts).filter(({ text }) 
 
 <template>
   <main class="mx-auto grid h-full max-w-[560px] content-center gap-4 p-6" data-test="review-gone">
-    <h1>This link leads nowhere now</h1>
+    <h1>This link no longer works</h1>
     <p role="alert">{{ gone }}</p>
     <section v-if="unsent.length" class="grid gap-2" aria-labelledby="unsent">
       <h2 id="unsent" class="text-[15px]!">What you wrote was not sent; it is kept here</h2>

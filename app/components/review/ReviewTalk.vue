@@ -57,7 +57,7 @@ defineExpose({ focus: () => form.value?.focus() })
         Point at a spot
       </button>
     </CommentForm>
-    <TalkState :talk="talk" :look="look" :none="threads.length ? null : 'Nothing said yet.'" />
+    <TalkState :talk="talk" :look="look" :none="threads.length ? null : 'No comments yet.'" />
     <TalkThread
       v-for="thread in threads"
       :key="thread.id"
@@ -72,8 +72,8 @@ defineExpose({ focus: () => form.value?.focus() })
         ref="answer"
         :draft="review.draftOf(thread.id)"
         :name="own.name"
-        label="Answer"
-        button="Answer"
+        label="Reply"
+        button="Reply"
         :send="() => review.say(look, thread.id)"
         @text="text => review.setDraft(thread.id, { text })"
         @name="name => (own.name = name)"
@@ -84,7 +84,7 @@ defineExpose({ focus: () => form.value?.focus() })
       <button
         v-else
         class="control small justify-self-start text-caption"
-        :aria-label="`Answer ${thread.author}`"
+        :aria-label="`Reply to ${thread.author}`"
         data-test="answer"
         @click="startAnswer(thread.id)"
       >

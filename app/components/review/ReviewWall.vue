@@ -14,11 +14,11 @@ const BLANK = 'data:image/gif;base64,R0lGODlhAQABAAAAACH5BAEKAAEALAAAAAABAAEAAAI
 const sourcesOf = (of: string, key: string): string | undefined => {
   const art = artworkOf(key)
   if (!art) return undefined
-  return (['small', 'large'] as const)
-    .map(
-      size => `${review.server.pictureUrl(size, { look: of, artwork: key })} ${reviewWidth(art, REVIEW_SIZES[size])}w`,
-    )
-    .join(', ')
+  const there = (['small', 'large'] as const).flatMap(size => {
+    const address = review.pictureUrl(size, { look: of, artwork: key })
+    return address ? [`${address} ${reviewWidth(art, REVIEW_SIZES[size])}w`] : []
+  })
+  return there.length ? there.join(', ') : undefined
 }
 </script>
 
@@ -42,8 +42,8 @@ const sourcesOf = (of: string, key: string): string | undefined => {
               v-for="key in each.artwork.slice(0, 1)"
               :key="key"
               class="lead"
-              :src="page.ready ? review.server.pictureUrl('small', { look: each.key, artwork: key }) : BLANK"
-              :srcset="page.ready ? sourcesOf(each.key, key) : undefined"
+              :src="review.pictureUrl('small', { look: each.key, artwork: key }) ?? BLANK"
+              :srcset="sourcesOf(each.key, key)"
               :sizes="`(min-width: 1024px) ${100 / Math.min(4, page.looks.length)}vw, 100vw`"
               :width="artworkOf(key)?.width"
               :height="artworkOf(key)?.height"
@@ -54,7 +54,7 @@ const sourcesOf = (of: string, key: string): string | undefined => {
                 v-for="key in each.artwork.slice(1, 9)"
                 :key="key"
                 class="h-9 w-auto"
-                :src="page.ready ? review.server.pictureUrl('small', { look: each.key, artwork: key }) : BLANK"
+                :src="review.pictureUrl('small', { look: each.key, artwork: key }) ?? BLANK"
                 :width="artworkOf(key)?.width"
                 :height="artworkOf(key)?.height"
                 alt=""

@@ -9,6 +9,6 @@ const { talk, look, none } = defineProps<{ talk: TalkAtHand; look: string; none:
   <p v-if="talk.problem.value" role="alert">
     ▲ {{ talk.problem.value }} <button class="control small" @click="talk.load(look)">Try again</button>
   </p>
-  <p v-else-if="!talk.looks.value[look]" role="status">Looking for comments…</p>
+  <p v-else-if="!talk.looks.value[look]" role="status">Loading comments…</p>
   <p v-else-if="none" class="text-quiet">{{ none }}</p>
 </template>

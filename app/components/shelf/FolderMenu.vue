@@ -20,7 +20,7 @@ const choices = computed(() => [
     ? [
         { title: `Rename “${folder.name}”…`, act: () => ask('name') },
         {
-          title: `Take “${folder.name}” away`,
+          title: `Remove “${folder.name}”`,
           act: () => void shelf.takeFolderAway(folder).then(() => emit('gone')),
         },
       ]
@@ -43,7 +43,7 @@ const done = async (): Promise<void> => {
   </MenuList>
   <DialogFrame
     v-if="asking"
-    :title="asking === 'new' ? 'A new folder' : 'Rename the folder'"
+    :title="asking === 'new' ? 'New folder' : 'Rename the folder'"
     test="folder-dialog"
     @close="asking = null"
   >
@@ -53,7 +53,7 @@ const done = async (): Promise<void> => {
       /></label>
       <p class="flex justify-end gap-2">
         <button type="button" class="control" @click="asking = null">Cancel</button
-        ><button class="control primary" data-test="folder-done">{{ asking === 'new' ? 'Make it' : 'Rename' }}</button>
+        ><button class="control primary" data-test="folder-done">{{ asking === 'new' ? 'Create' : 'Rename' }}</button>
       </p>
     </form>
   </DialogFrame>

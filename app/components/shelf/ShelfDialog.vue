@@ -24,7 +24,7 @@ const FROM = {
 const choices = computed(() => [
   { value: 'none', title: 'No folder' },
   ...shelf.folders.map(each => ({ value: each.id, title: each.name })),
-  { value: NEW, title: 'A new folder…' },
+  { value: NEW, title: 'New folder…' },
 ])
 const saidTags = computed(() => [
   ...new Set(tags.value.split(',').flatMap(each => tagSchema.safeParse(each).data ?? [])),
@@ -61,7 +61,7 @@ onMounted(() => void shelf.load())
       <SchemeStrip :scheme="elsewhere.swatches" class="h-6" />
       <p class="flex flex-wrap items-center gap-2">
         <button class="control" data-test="save-over-all-the-same" @click="saveOver(elsewhere)">
-          Save over that, too
+          Overwrite it anyway
         </button>
         <span class="text-caption text-quiet">both of what it was are kept; or save a new one below</span>
       </p>
@@ -80,7 +80,7 @@ onMounted(() => void shelf.load())
         >Name<input v-model="name" class="field font-sans!" maxlength="120" data-test="shelf-name"
       /></label>
       <label class="grid gap-1"
-        >Tags, with commas between
+        >Tags, separated by commas
         <input v-model="tags" class="field font-sans!" list="shelf-tags" maxlength="400" data-test="shelf-tags" />
       </label>
       <datalist id="shelf-tags"><option v-for="{ tag } in shelf.tags" :key="tag" :value="tag" /></datalist>

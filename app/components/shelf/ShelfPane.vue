@@ -79,7 +79,7 @@ const publishedOf = ({ swatches }: ShelfScheme): string =>
     .join('; ')
 const shown = (scheme: ShelfScheme): Found => ({
   ...{ id: scheme.id, name: scheme.name, colors: scheme.swatches, scheme },
-  caption: [...(publishedOf(scheme) ? ['published'] : []), ...scheme.tags].slice(0, 2).join(' · '),
+  captions: [...(publishedOf(scheme) ? ['published'] : []), ...scheme.tags],
   words:
     [...scheme.tags, scheme.note, scheme.origin.project?.name ?? '', publishedOf(scheme)].filter(Boolean).join(', ') ||
     'a scheme',
@@ -176,7 +176,7 @@ const toggleFavorite = (scheme: ShelfScheme): void => {
   void shelf.say(
     [scheme],
     () => ({ favorite: !scheme.favorite }),
-    scheme.favorite ? `“${scheme.name}” is no favorite any more.` : `“${scheme.name}” is a favorite.`,
+    scheme.favorite ? `“${scheme.name}” is no longer a favorite.` : `“${scheme.name}” is a favorite.`,
   )
 }
 const takeOff = async (): Promise<void> => {
@@ -255,14 +255,14 @@ const takeOff = async (): Promise<void> => {
       v-if="chosen.length"
       class="flex flex-wrap items-center gap-2 border border-strong bg-panel p-2"
       role="group"
-      aria-label="What is picked"
+      aria-label="Selected schemes"
     >
-      <span>{{ chosen.length }} picked</span>
+      <span>{{ chosen.length }} selected</span>
       <form class="flex gap-1.5" @submit.prevent="addTag">
         <input
           v-model="typedTag"
           class="field w-24 font-sans!"
-          aria-label="A tag for what is picked"
+          aria-label="Tag for the selected schemes"
           placeholder="Tag"
           maxlength="40"
         />
@@ -271,20 +271,20 @@ const takeOff = async (): Promise<void> => {
       <MenuList class="control" :choices="moveChoices">Move…</MenuList>
       <MenuList class="control" :choices="saveChoices">Save as…</MenuList>
       <button class="control" @click="takeOff">Take off the shelf</button>
-      <button v-if="chosen.length < found.length" class="control bare" @click="pickAll">Pick all shown</button>
-      <button class="control bare ml-auto" @click="picked = []">Pick none</button>
+      <button v-if="chosen.length < found.length" class="control bare" @click="pickAll">Select all shown</button>
+      <button class="control bare ml-auto" @click="picked = []">Clear selection</button>
     </div>
     <p v-if="state === 'slow'" class="flex items-center gap-3" role="status">
-      Looking takes its time… <button class="control" @click="cancel">Cancel</button>
+      Searching is taking a while… <button class="control" @click="cancel">Cancel</button>
     </p>
     <p v-if="state === 'down'" class="flex items-center gap-3" role="alert">
-      ▲ {{ reason }} The work is not touched. <button class="control" @click="ask()">Try again</button>
+      ▲ {{ reason }} Your work is not affected. <button class="control" @click="ask()">Try again</button>
     </p>
     <p v-if="state === 'there' && !found.length" class="border border-dashed border-strong p-8 text-center">
       {{
         isEmpty
-          ? 'Nothing is on the shelf yet. What you put here from any project is found again by word, tag, folder and color.'
-          : 'Nothing like this is on the shelf. Try fewer words, another color, or another folder.'
+          ? 'The shelf is empty. Put schemes here from any project and find them by word, tag, folder or color.'
+          : 'No matches on the shelf. Try fewer words, another color or another folder.'
       }}
     </p>
     <ul
@@ -309,12 +309,13 @@ const takeOff = async (): Promise<void> => {
               type="checkbox"
               class="block size-4"
               :value="each.id"
-              :aria-label="`Pick ${each.name}`"
+              :aria-label="`Select ${each.name}`"
           /></label>
         </template>
         <button v-if="!history.settled" class="control" data-test="start-with" @click="emit('start', each.scheme)">
           New project with it
         </button>
+        <p v-if="each.scheme.tags.length" class="text-caption text-quiet">{{ each.scheme.tags.join(', ') }}</p>
         <p v-if="each.scheme.note" class="text-caption">{{ each.scheme.note }}</p>
         <p v-if="publishedOf(each.scheme)" class="text-caption">{{ publishedOf(each.scheme) }}</p>
         <ShelfVersions v-if="each.scheme.version > 1" :scheme="each.scheme" />

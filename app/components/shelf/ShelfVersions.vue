@@ -26,13 +26,13 @@ watch(() => scheme.version, load, { immediate: true })
   <ol
     v-else-if="versions"
     class="grid gap-1.5"
-    :aria-label="`What ${scheme.name} was before`"
+    :aria-label="`Earlier versions of ${scheme.name}`"
     data-test="shelf-versions"
   >
     <li v-for="version in versions" :key="version.version" class="flex items-center gap-2">
       <SchemeStrip class="h-4 min-w-0 grow" :scheme="version.swatches" />
       <span class="text-caption text-quiet">until {{ momentWords(version.keptAt) }}</span>
-      <button class="control bare" @click="shelf.bringBack(scheme, version)">Bring back</button>
+      <button class="control bare" @click="shelf.bringBack(scheme, version)">Restore</button>
     </li>
   </ol>
 </template>

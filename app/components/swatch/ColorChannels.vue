@@ -40,6 +40,6 @@ const modes = (Object.keys(CHANNELS) as Array<keyof typeof CHANNELS>).map(value 
       @preview="emit('preview', colorWith(i, $event))"
       @settle="emit('pick', colorWith(i, $event))"
     />
-    <p v-if="mode === 'cmyk'" class="text-caption text-quiet">Plain conversion, without the profile of a press.</p>
+    <p v-if="mode === 'cmyk'" class="text-caption text-quiet">Plain conversion, without a press profile.</p>
   </div>
 </template>

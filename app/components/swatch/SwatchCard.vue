@@ -122,7 +122,7 @@ const remove = (): void => {
         class="w-40 font-sans! font-semibold"
         aria-label="Name of the swatch"
         maxlength="120"
-        :value="swatch.name"
+        :value="sentence(swatch.name)"
         @settle="rename"
       />
       <span class="flex min-w-0 grow flex-wrap gap-1" role="group" aria-label="Names from the list"
@@ -205,7 +205,7 @@ const remove = (): void => {
             v-model="taking"
             class="grow"
             small
-            label="A click on a color"
+            label="Clicking a color"
             :choices="[
               { value: 'replace', title: 'Replaces it' },
               { value: 'add', title: 'Adds it' },
@@ -248,7 +248,7 @@ const remove = (): void => {
             :colors="recent.slice(0, 12)"
             @preview="preview($event, 'recent')"
             @take="take($event, 'recent')"
-          /><span v-else class="h-6 leading-6 text-quiet">Colors you set come here</span>
+          /><span v-else class="h-6 leading-6 text-quiet">Colors you set appear here</span>
         </div>
         <SwatchOrigin :swatch="swatch" />
       </div>

@@ -13,7 +13,7 @@ const MADE_BY = {
   'ladder': 'A rung of a ladder',
   'complement': 'A complement',
   'in-between': 'Blended in between',
-  'neutral': 'A neutral that settles',
+  'neutral': 'A quiet neutral',
   'copy': 'A copy',
   'alternative': 'A color nearby',
   'recent': 'Used before',
@@ -23,7 +23,8 @@ const MADE_BY = {
 const followed = computed(() => history.document !== null && isFollowing(history.document, swatch))
 const origin = computed(() => {
   const { from } = swatch
-  if (from.kind === 'harmony') return history.document?.derived ? 'Derived by the harmony' : 'Once derived by a harmony'
+  if (from.kind === 'harmony')
+    return history.document?.derived ? 'Derived by the harmony' : 'Originally derived by a harmony'
   if (from.kind === 'made') return MADE_BY[from.how]
   if (from.kind === 'sample') {
     const sample = history.document?.samples.find(({ id }) => id === from.sample)
@@ -36,8 +37,8 @@ const origin = computed(() => {
 const cut = computed(() => followed.value && swatch.own !== null)
 const explanation = computed(() => {
   if (!cut.value) return ''
-  if (swatch.freed) return ' · freed, it does not follow'
-  return swatch.from.kind === 'harmony' ? ' · its color is set by hand' : ' · edited by hand, the tie is cut'
+  if (swatch.freed) return ' · freed: it doesn’t follow'
+  return swatch.from.kind === 'harmony' ? ' · its color is set by hand' : ' · edited by hand: no longer connected'
 })
 </script>
 
@@ -46,7 +47,7 @@ const explanation = computed(() => {
     <LinkIcon v-if="followed" class="size-3.5 shrink-0" :class="{ 'opacity-30': cut }" />
     <span class="min-w-0 grow truncate" :title="origin + explanation">{{ origin }}{{ explanation }}</span>
     <button v-if="cut" class="control small px-1.5!" @click="history.run({ do: 'restore swatch', id: swatch.id })">
-      {{ swatch.from.kind === 'harmony' ? 'Follow again' : 'Tie again' }}
+      {{ swatch.from.kind === 'harmony' ? 'Follow again' : 'Reconnect' }}
     </button>
   </p>
 </template>

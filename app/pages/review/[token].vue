@@ -30,6 +30,13 @@ const piece = computed(() => {
   const key = keys[Math.min(pieceAt.value, keys.length - 1)]
   return page.value?.artwork.find(each => each.key === key) ?? null
 })
+/** Where the picture of the piece in a look is; the small one, as long as the large one is being drawn. */
+const addressIn = (key: string): string | null => {
+  if (!piece.value) return null
+  const picture = { look: key, artwork: piece.value.key }
+  return review.pictureUrl('large', picture) ?? review.pictureUrl('small', picture)
+}
+const address = computed(() => (look.value ? addressIn(look.value.key) : null))
 /** Which part of the artwork shows what it was before, in percent. */
 const before = ref(0)
 const tabs = useTemplateRef<HTMLElement>('tabs')
@@ -82,7 +89,7 @@ const choose = async (key: string | null): Promise<void> => {
   choosing.value = true
   await notices.attempt(async () => {
     await review.choose(key)
-    announcement.value = chosenName.value ? `You chose “${chosenName.value}”.` : 'The choice is taken back.'
+    announcement.value = chosenName.value ? `You chose “${chosenName.value}”.` : 'Your choice is undone.'
   })
   choosing.value = false
 }
@@ -120,7 +127,7 @@ const ends = computed(() =>
       <p class="text-caption text-quiet">
         Open until {{ ends
         }}<template v-if="!live">
-          · <b class="font-semibold text-ink">▲ Not connected: what is new comes when it is again</b></template
+          · <b class="font-semibold text-ink">▲ Offline: new comments appear once you are connected again</b></template
         >
       </p>
       <span class="ml-auto"><SurroundSwitch /></span>
@@ -171,16 +178,16 @@ const ends = computed(() =>
       ▲ {{ problem }} <button class="control small" @click="review.load">Try again</button>
     </p>
     <p v-if="!page.ready" class="border-b border-line bg-panel px-4 py-2" role="status" data-test="review-making">
-      The pictures are being made; they appear here by themselves.
+      The pictures are being made; they will appear here automatically.
     </p>
     <ReviewWall v-if="!look" id="shown" :review="review" @show="show" />
     <div v-else id="shown" role="tabpanel" class="shown" :aria-label="look.name">
       <div class="stage" data-test="review-stage">
         <ReviewArtwork
-          v-if="piece && page.ready"
+          v-if="piece && address"
           :artwork="piece"
-          :address="review.server.pictureUrl('large', { look: look.key, artwork: piece.key })"
-          :before="review.server.pictureUrl('large', { look: BEFORE, artwork: piece.key })"
+          :address="address"
+          :before="addressIn(BEFORE) ?? address"
           :part="before / 100"
           :pins="spots ? pinsHere : []"
           :current="current"
@@ -191,7 +198,7 @@ const ends = computed(() =>
           @pin="toThread"
         />
         <p v-else class="grid place-items-center text-quiet">
-          {{ piece ? 'The pictures are being made.' : 'This colorway has no artwork; its colors are below.' }}
+          {{ piece ? 'The picture is being made.' : 'This colorway has no artwork; its colors are below.' }}
         </p>
         <div v-if="piece" class="flex flex-wrap items-center justify-center gap-x-4 gap-y-1">
           <label class="flex items-center gap-2"
@@ -201,7 +208,7 @@ const ends = computed(() =>
               min="0"
               max="100"
               class="slide w-44"
-              aria-label="How much of it as it was before, in percent"
+              aria-label="How much of the original is shown, in percent"
               data-test="before-slider"
           /></label>
           <button
@@ -227,9 +234,9 @@ const ends = computed(() =>
                 @click="pieceAt = i"
               >
                 <img
-                  v-if="page.ready"
+                  v-if="review.pictureUrl('small', { look: look.key, artwork: key })"
                   class="h-full w-auto bg-white"
-                  :src="review.server.pictureUrl('small', { look: look.key, artwork: key })"
+                  :src="review.pictureUrl('small', { look: look.key, artwork: key }) ?? ''"
                   alt=""
                 />
               </button>
@@ -247,7 +254,7 @@ const ends = computed(() =>
               ><CheckIcon class="size-4" />Chosen by <bdi>{{ page.choice?.author }}</bdi></span
             >
             <button v-if="!page.closed" class="control" :disabled="choosing" data-test="unchoose" @click="choose(null)">
-              Take it back
+              Undo my choice
             </button>
           </template>
           <template v-else>
@@ -292,7 +299,7 @@ const ends = computed(() =>
         /></label>
         <p class="flex justify-end gap-2">
           <button type="button" class="control" @click="naming = null">Cancel</button
-          ><button class="control primary" data-test="named">{{ naming.key ? 'Choose' : 'Take it back' }}</button>
+          ><button class="control primary" data-test="named">{{ naming.key ? 'Choose' : 'Undo my choice' }}</button>
         </p>
       </form>
     </DialogFrame>

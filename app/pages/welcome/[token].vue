@@ -43,7 +43,7 @@ onMounted(load)
 
 <template>
   <EntryFrame :title="welcome?.name ? `Welcome, ${welcome.name}` : 'Set a password'">
-    <p v-if="!welcome && !problem" role="status">Looking where this link leads…</p>
+    <p v-if="!welcome && !problem" role="status">Checking this link…</p>
     <p v-if="problem" role="alert" data-test="welcome-problem">▲ {{ problem.words }}</p>
     <p v-if="problem && !welcome" class="flex gap-2">
       <button v-if="problem.status !== 410" class="control" @click="load">Try again</button
@@ -51,9 +51,9 @@ onMounted(load)
     </p>
     <form v-if="welcome" class="grid gap-4" data-test="welcome" @submit.prevent="submit">
       <p v-if="welcome.name === null">
-        You are the first here, and will own this installation: you say who else works on it.
+        You are the first one here and will own this installation: you decide who else works in it.
       </p>
-      <p v-else>Set your password. You are let in as {{ welcome.role }}.</p>
+      <p v-else>Set your password. You will join as {{ welcome.role }}.</p>
       <label v-if="welcome.name === null" class="grid gap-1"
         >Your name<input
           v-model="name"
@@ -67,7 +67,7 @@ onMounted(load)
       <NewPassword v-model="password" />
       <p class="text-right">
         <button class="control primary" :disabled="!password || busy" data-test="welcome-go">
-          {{ busy ? 'Setting it…' : 'Set password' }}
+          {{ busy ? 'Saving…' : 'Set password' }}
         </button>
       </p>
     </form>

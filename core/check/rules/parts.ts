@@ -131,9 +131,9 @@ export const shares: Rule = {
         rule: 'shares',
         severity: 'slight',
         words:
-          `${swatch?.name ?? ''} covers ${worst.is > worst.meant ? 'more' : 'less'} than it is meant to: ` +
+          `${swatch?.name ?? ''} covers ${worst.is > worst.meant ? 'more' : 'less'} than intended: ` +
           `${whyOff(state, worst.id, worst.is, worst.meant, covered)}.`,
-        figure: `${percent(worst.is)} of the picture, meant ${percent(worst.meant)}`,
+        figure: `${percent(worst.is)} of the picture, intended ${percent(worst.meant)}`,
         measured: [Math.round(worst.is * 20), Math.round(worst.meant * 20)],
         swatches: [worst.id],
         inks: state.inksOf.get(worst.id) ?? [],

@@ -50,7 +50,7 @@ export const unpackArchive = async function* (
     let isDone = false
     file.ondata = (error, data, isLast) => {
       if (isDone || over) return
-      if (error) refused ??= 'It cannot be unpacked: it is broken, or packed in a way that is not read.'
+      if (error) refused ??= 'It can’t be unpacked: it is damaged or compressed in an unsupported way.'
       else {
         size += data.length
         total += data.length
@@ -79,7 +79,7 @@ export const unpackArchive = async function* (
     } catch (error) {
       throw error instanceof BadArchive
         ? error
-        : new BadArchive('The archive is broken; what came before that was read.')
+        : new BadArchive('The archive is damaged; everything before the damage was read.')
     }
     if (over) throw over as BadArchive
   }
@@ -90,5 +90,5 @@ export const unpackArchive = async function* (
     }
   push(new Uint8Array(0), true)
   yield* done.splice(0)
-  if (!entries) throw new BadArchive('It is not a ZIP archive, or an empty one.')
+  if (!entries) throw new BadArchive('It is not a ZIP archive, or it is empty.')
 }

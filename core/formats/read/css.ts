@@ -1,5 +1,8 @@
-import { generate, parse, walk, type CssNode } from 'css-tree'
-import { depthOf } from '#core/svg/stylesheet'
+import type { CssNode } from 'css-tree'
+import generate from 'css-tree/generator'
+import parse from 'css-tree/parser'
+import walk from 'css-tree/walker'
+import { depthOf } from '#core/svg/cssDepth'
 import { css } from '#core/color/parse'
 import { RUNG, readRoleAndShare, type ReadColor } from './readColor'
 

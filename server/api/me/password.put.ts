@@ -10,6 +10,6 @@ export default apiRoute('PUT me/password', async ({ event, body }) => {
   const { person, session } = requireSession(event)
   const { old, password } = await body()
   if (!(await checkPassword(event, { name: person.name, password: old })))
-    throw httpError(403, 'The old password is not right.')
+    throw httpError(403, 'The current password is not correct.')
   await changePassword(database(), person.id, await hashPassword(password), session)
 })

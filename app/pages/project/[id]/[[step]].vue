@@ -133,15 +133,19 @@ watch(step, stage.clear)
 /** Findings are looked for whenever colors have come to rest; fixes only where they are shown. */
 const checking = useChecking()
 const handOver = useHandOverView()
-/** Comes once the page stands: the store of exports, which announces them in every step, the benches of the other steps, and findings. */
+/** Time after which what other steps need is fetched, in milliseconds: the first view has all there is until then. */
+const SETTLED_MS = 8000
+/** The benches of the other steps: fetched when a hand or the focus comes to the steps, or later. */
+const fetchBenches = useOnceStanding(
+  () => Promise.all(Object.values(BENCHES).map(fetchBench => fetchBench())),
+  SETTLED_MS,
+)
+/** The store of exports, which announces them in every step, and findings, whose worker and engine are large. */
 const isStanding = ref(false)
 useOnceStanding(async () => {
   isStanding.value = true
-  await Promise.all([
-    import('~/stores/handOver').then(({ useHandOver }) => useHandOver()),
-    ...Object.values(BENCHES).map(fetchBench => fetchBench()),
-  ])
-})
+  await import('~/stores/handOver').then(({ useHandOver }) => useHandOver())
+}, SETTLED_MS)
 /** Comments of clients are announced in every step. */
 useReviews()
 useOthers()
@@ -177,7 +181,7 @@ onUnmounted(() => {
       </button>
     </p>
     <p class="sr-only" role="status" data-test="said">{{ announcement }}</p>
-    <TopLine :step="step" @step="go" />
+    <TopLine :step="step" @step="go" @near="fetchBenches" />
     <main class="relative grid min-h-0 bench-wide grid-cols-[minmax(0,1fr)_var(--bench)]">
       <div class="relative min-h-0 min-w-0" :inert="large">
         <ArtworkStage :words="step === 'compose' ? proofs.words : null" @add="addArtwork" />

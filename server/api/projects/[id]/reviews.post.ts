@@ -16,8 +16,8 @@ const MAX_OPEN_MS = 366 * 24 * 3600 * 1000
 export default apiRoute('POST projects/[id]/reviews', async ({ event, params: { id }, body }) => {
   const { version, ...put } = await body()
   const ends = Date.parse(put.endsAt)
-  if (ends <= Date.now()) throw httpError(400, 'The end lies in the past.')
-  if (ends > Date.now() + MAX_OPEN_MS) throw httpError(400, 'A review is open for a year at most.')
+  if (ends <= Date.now()) throw httpError(400, 'The end date is in the past.')
+  if (ends > Date.now() + MAX_OPEN_MS) throw httpError(400, 'A review can be open for up to a year.')
   const project = await findProject(database(), id)
   if (!project) return null
   if (project.version !== version) throw staleProject(project)
