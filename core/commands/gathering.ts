@@ -4,7 +4,8 @@ import { gatheringSchema, sampleSchema } from '#core/document/gathering'
 import { MAX_SWATCHES } from '#core/document/limits'
 import type { Project } from '#core/document/project'
 import { swatchSchema } from '#core/document/scheme'
-import { FEWEST, resizeScheme } from '#core/scheme/compose'
+import { resizeScheme } from '#core/scheme/compose'
+import { MIN_SWATCHES } from '#core/document/limits'
 import { takeExtracted, addSample, moveSample, snapSamples, takeColors } from '#core/scheme/gather'
 import { wearScheme } from '#core/scheme/wearScheme'
 import { definedEntries, kindOf } from './command'
@@ -13,7 +14,7 @@ import { definedEntries, kindOf } from './command'
 
 /** A scheme of at least as many swatches as any has: what is missing is dealt. */
 const fillScheme = (project: Project): Project =>
-  project.scheme.length < FEWEST ? resizeScheme(project, FEWEST) : project
+  project.scheme.length < MIN_SWATCHES ? resizeScheme(project, MIN_SWATCHES) : project
 
 const extracted = kindOf(
   z.object({

@@ -1,3 +1,6 @@
+/** The fewest swatches that an edit leaves in a scheme. */
+export const MIN_SWATCHES = 2
+
 /** The most swatches a scheme has. */
 export const MAX_SWATCHES = 12
 

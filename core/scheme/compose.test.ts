@@ -261,6 +261,15 @@ describe('a look', () => {
   })
 })
 
+it('places that were given up come back where a smaller harmony would be left with fewer than two swatches', () => {
+  const left = run(newProject('Kites'), { do: 'remove swatch', id: 's1' }, { do: 'remove swatch', id: 's2' })
+  const next = run(left, { do: 'compose', harmony: { kind: 'monochromatic', count: 2 } })
+  expect(next.scheme.map(({ from }) => from)).toEqual([
+    { kind: 'harmony', place: 0 },
+    { kind: 'harmony', place: 1 },
+  ])
+})
+
 const commands: fc.Arbitrary<Command> = fc.oneof(
   fc.record({
     do: fc.constant('compose' as const),

@@ -17,7 +17,7 @@ import { asTheyStart, freshScheme, schemeOf, freshIds, normalizeShares } from '.
 import { usedSamples } from './gather'
 import { offsetsOf, spreadOf } from '#core/harmony/harmony'
 import { COUNT } from '#core/harmony/derive'
-import { MAX_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES, MIN_SWATCHES } from '#core/document/limits'
 import { type Hex, hsbOf, type Hued, arc, degrees, labOf, isNeutral } from '#core/color/convert'
 import { plainName } from '#core/color/name'
 import { rolesOf } from '#core/harmony/proportion'
@@ -26,9 +26,6 @@ import { type Adjustments, adjustColors } from '#core/harmony/adjust'
 import { orderSwatches } from '#core/harmony/order'
 
 /* Operations on a scheme in Compose. */
-
-/** The fewest swatches a scheme is left with. */
-export const FEWEST = 2
 
 const changeSwatches = (project: Project, change: (swatch: Swatch) => Swatch): Project =>
   wearScheme({ ...project, scheme: project.scheme.map(change) })
@@ -178,7 +175,7 @@ export const addSwatches = (
 /** The project without a swatch, its sample gone too; the fewest a scheme is left with always stay. */
 export const removeSwatch = (project: Project, id: string): Project => {
   const scheme = project.scheme.filter(swatch => swatch.id !== id)
-  if (scheme.length < FEWEST || scheme.length === project.scheme.length) return project
+  if (scheme.length < MIN_SWATCHES || scheme.length === project.scheme.length) return project
   return wearScheme({
     ...project,
     scheme: normalizeShares(scheme),
@@ -192,7 +189,7 @@ export const removeSwatch = (project: Project, id: string): Project => {
  * go, the base never.
  */
 export const resizeScheme = (project: Project, wanted: number): Project => {
-  const count = Math.min(MAX_SWATCHES, Math.max(FEWEST, Math.round(wanted)))
+  const count = Math.min(MAX_SWATCHES, Math.max(MIN_SWATCHES, Math.round(wanted)))
   if (project.scheme.length < count) {
     const next = nextOfHarmony(project)
     const base = baseSwatchOf(project)?.hex ?? project.base.hex

@@ -4,7 +4,7 @@ import { derive } from '#core/harmony/derive'
 import { rotateHue } from '#core/color/wheel'
 import { rolesIn, sharesIn } from '#core/harmony/proportion'
 import type { Role } from '#core/harmony/proportion'
-import { MAX_SWATCHES } from '#core/document/limits'
+import { MAX_SWATCHES, MIN_SWATCHES } from '#core/document/limits'
 import type { Base, Harmony, Origin, Swatch } from '#core/document/scheme'
 import type { Project } from '#core/document/project'
 
@@ -86,7 +86,7 @@ export const asTheyStart = (before: readonly Swatch[], after: readonly Swatch[])
  * The swatches of a project derived afresh from its base and harmony. Those that were there keep their ids, so that
  * what was remapped to them follows, and as long as their number stays, roles and shares somebody set. Locked ones stay
  * whole, those made beside the harmony stay too. `known` is how many places of the harmony there were before: places
- * given up stay given up.
+ * given up stay given up, unless too few swatches were left without them.
  */
 export const freshScheme = (project: Project, known: number): Swatch[] => {
   const { scheme: before, harmony, base } = project
@@ -96,9 +96,12 @@ export const freshScheme = (project: Project, known: number): Swatch[] => {
   const places = new Map(slots.map((swatch, i) => [swatch.id, placeOf(swatch, i)]))
   const staying = before.filter(swatch => own(swatch) || swatch.locked || places.get(swatch.id)! < harmony.count)
   const taken = new Set(places.values())
-  const missing = Array.from({ length: harmony.count }, (_, i) => i)
-    .filter(i => !taken.has(i) && (i >= known || !project.derived))
-    .slice(0, MAX_SWATCHES - staying.length)
+  const untaken = Array.from({ length: harmony.count }, (_, i) => i).filter(i => !taken.has(i))
+  const further = untaken.filter(i => i >= known || !project.derived)
+  const missing = (staying.length + further.length < MIN_SWATCHES ? untaken : further).slice(
+    0,
+    MAX_SWATCHES - staying.length,
+  )
   const fresh = schemeOf(base, harmony)
   const ids = freshIds(
     's',

@@ -7,7 +7,8 @@ import { NOTATION_TITLES, NOTATIONS, formatColor, type Notation } from '#core/co
 import { parseColor } from '#core/color/parse'
 import { alternatives, LADDERS, ladder, RUNGS } from '#core/harmony/ladder'
 import { ROLES } from '#core/harmony/proportion'
-import { complementOf, FEWEST } from '#core/scheme/compose'
+import { complementOf } from '#core/scheme/compose'
+import { MIN_SWATCHES } from '#core/document/limits'
 import type { Command } from '#core/commands/commands'
 import { MAX_SWATCHES } from '#core/document/limits'
 import type { MADE, Swatch } from '#core/document/scheme'
@@ -270,7 +271,7 @@ const remove = (): void => {
       <button class="control" :disabled="isFull" @click="add(swatch.hex, 'copy', { hue: swatch.hue })">
         Duplicate
       </button>
-      <button class="control ml-auto" :disabled="scheme.length <= FEWEST" @click="remove">Remove</button>
+      <button class="control ml-auto" :disabled="scheme.length <= MIN_SWATCHES" @click="remove">Remove</button>
     </p>
   </div>
 </template>
