@@ -3,7 +3,7 @@ import accessibility from 'eslint-plugin-vuejs-accessibility'
 import tseslint from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
 
-/* Style. Prettier lays out the code; which room may import from which is held by .dependency-cruiser.mjs. */
+/* Style. Prettier lays out the code; which room may import from which is checked by .dependency-cruiser.mjs. */
 export default tseslint.config(
   { ignores: ['node_modules', '.nuxt', '.output', '.data', 'throwaway', 'test-results'] },
   ...tseslint.configs.recommended,

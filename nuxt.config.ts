@@ -14,6 +14,44 @@ const withoutUnused = {
       : null,
 }
 
+/** A node of a syntax tree (ESTree), as far as it is looked at here. */
+interface SyntaxNode {
+  type: string
+  start: number
+  end: number
+  name?: string
+  callee?: SyntaxNode
+  object?: SyntaxNode
+  declaration?: SyntaxNode | null
+  declarations?: Array<{ init?: SyntaxNode | null }>
+}
+
+/** The name that a chain of calls and members begins with: `z` of `z.object({}).optional()`. */
+const rootOf = (node: SyntaxNode | undefined): string | undefined =>
+  node?.type === 'Identifier' ? node.name : node && rootOf(node.callee ?? node.object)
+
+/**
+ * Declaring a schema has no effect, which a bundler cannot know: declarations in core are marked as pure, so that those nobody reads
+ * with are left out of the page and its workers, and Zod with them.
+ */
+const pureSchemas = {
+  name: 'pure-schemas',
+  transform(this: { parse: (code: string) => unknown }, code: string, id: string) {
+    if (!/\/core\/.*\.ts$/.test(id) || !/\bz\b|Schema\b/.test(code)) return null
+    const { body } = this.parse(code) as { body: SyntaxNode[] }
+    const calls = body
+      .flatMap(node => (node.declaration ?? node).declarations ?? [])
+      .flatMap(({ init }) => (init?.type === 'CallExpression' ? [init] : []))
+      .filter(init => /^(?:z|listOf|recordOf|limitSize|\w+Schema)$/.test(rootOf(init) ?? ''))
+    const wrapped = calls.reduceRight(
+      (text, { start, end }) =>
+        `${text.slice(0, start)}/* @__PURE__ */ (() => ${text.slice(start, end)})()${text.slice(end)}`,
+      code,
+    )
+    return { code: wrapped, map: null }
+  },
+}
+
 /** Turns off Zod's test for `eval`, which our policy forbids and browsers log as an error. */
 const zodWithoutEval = {
   name: 'zod-without-eval',
@@ -22,6 +60,9 @@ const zodWithoutEval = {
       ? { code: code.replace('globalConfig = {}', 'globalConfig = { jitless: true }'), map: null }
       : null,
 }
+
+/** Small modules that most steps share: they come as one file. */
+const SMALL = /\/app\/(?:composables|components\/control|stores|words|directives|browser)|@heroicons/
 
 /** Makes docs/guide.md into HTML with its tasks; its pictures are those of docs/screenshots, served under /guide/. */
 const guide = {
@@ -66,15 +107,37 @@ export default defineNuxtConfig({
   vite: {
     build: {
       reportCompressedSize: false,
+      cssCodeSplit: false,
       // what several parts of core share comes as one file: else a first visit makes twenty requests more
       rolldownOptions: {
-        output: { codeSplitting: { groups: [{ name: 'shared', minShareCount: 3, test: /\/core\// }] } },
+        output: {
+          codeSplitting: {
+            groups: [
+              { name: 'shared', minShareCount: 3, test: /\/core\// },
+              { name: 'small', minShareCount: 3, maxModuleSize: 6000, test: SMALL },
+            ],
+          },
+        },
       },
     },
-    plugins: [tailwindcss(), withoutUnused, zodWithoutEval, guide],
-    worker: { format: 'es', plugins: () => [zodWithoutEval] },
+    plugins: [tailwindcss(), withoutUnused, zodWithoutEval, pureSchemas, guide],
+    worker: {
+      format: 'es',
+      plugins: () => [zodWithoutEval, pureSchemas],
+    },
     // no component here or in a package used says what it is by options
     define: { __VUE_OPTIONS_API__: 'false' },
+  },
+  hooks: {
+    // workers are fetched when they are started; the fonts of the interface at once, with the first scripts
+    'build:manifest': manifest => {
+      const fonts = Object.keys(manifest).filter(key => /-latin-wght-normal\.[^/]*woff2$/.test(key))
+      for (const font of fonts) if (manifest[font]) manifest[font].preload = true
+      for (const chunk of Object.values(manifest)) {
+        chunk.assets = (chunk.assets ?? []).filter(file => !/\.worker-/.test(file))
+        if (chunk.isEntry) chunk.assets = [...new Set([...chunk.assets, ...fonts])]
+      }
+    },
   },
   typescript: {
     strict: true,

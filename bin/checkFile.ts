@@ -11,7 +11,7 @@ import { FIRST_PRINT, PAPER_NAMES, PAPERS, type Paper } from '#core/print/papers
 import type { Press } from '#core/print/press'
 import { inksOf, planProject, type SchemePlan, type FileResult } from './remapFile'
 
-/** A finding as it is told: its swatches by name and color. */
+/** A finding as it is printed: its swatches by name and color. */
 export interface ReportedFinding extends Pick<Finding, 'rule' | 'severity' | 'words' | 'figure' | 'inks'> {
   swatches: Array<{ name: string; hex: Hex }>
 }

@@ -58,7 +58,7 @@ fullIt(
     expect(made).toMatchObject({ code: 0, out: '' })
     expect(made.error).toMatch(/^Backed up [\d.]+ MB, 1 projects\.\n$/)
     expect(statSync(file).mode & 0o777).toBe(0o600)
-    expect((await plumbago(['backup', file])).error).toContain('is there already')
+    expect((await plumbago(['backup', file])).error).toContain('already exists; name another file')
     expect((await plumbago(['restore', file])).error).toContain('This database is not empty')
     expect((await plumbago(['restore', file, '--into', there])).error).toMatch(/^Restored the backup of 20/)
     expect(await namesIn(there)).toEqual(['Kites'])

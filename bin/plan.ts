@@ -50,7 +50,7 @@ export const colorsIn = async (path: string): Promise<ReadColor[]> => {
 
 const MAX_PLANNED = 64
 
-/** The plan of a remap or a batch: pairs of colors said or in a file, or a scheme with a strategy. */
+/** The plan of a remap or a batch: pairs of colors given or in a file, or a scheme with a strategy. */
 export const planOf = async (words: PlanWords): Promise<Plan> => {
   if (words.scheme === undefined) {
     if (words.map !== undefined) return { kind: 'map', pairs: mapOf(pairsIn(words.map, '=', '#aabbcc=#ddeeff')) }

@@ -111,7 +111,7 @@ describe('plumbago pull', () => {
     await pull(folder)
     expect((await pull(folder, '--check')).code).toBe(0)
   })
-  it('writes over no file of somebody else, unless that is said; one that was changed here is not taken away', async () => {
+  it('writes over no file of somebody else, unless asked to; one that was changed here is not taken away', async () => {
     const folder = await scratch()
     await writeFile(join(folder, 'scheme.css'), 'mine')
     const refused = await pull(folder)

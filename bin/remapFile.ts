@@ -51,7 +51,7 @@ export interface SchemePlan {
   shading: Shading | null
   /** The hold, in [0, 1]. */
   hold: number
-  /** Weights of shares and roles, and of the hues inks had, where the picture is kept. */
+  /** Weights of shares and roles, and of the hues inks had, in the matching by the picture. */
   meant: Meant
   neutrals: Neutrals
   tolerance: number
@@ -90,9 +90,9 @@ const openPicture = async (path: string): Promise<{ bytes: Buffer; measured: Mea
   const bytes = readFileSync(path)
   const { width, height, notes } = await pictureInfo(bytes)
   const found = measurePicture(await inkPicture(bytes, { width, height }), MAPPED)
-  return { bytes, measured: found, notes: [...notes, `It is taken as ${SAID[found.manner]}.`] }
+  return { bytes, measured: found, notes: [...notes, `It is taken as ${MANNER_WORDS[found.manner]}.`] }
 }
-const SAID: Readonly<Record<Manner, string>> = {
+const MANNER_WORDS: Readonly<Record<Manner, string>> = {
   flat: 'flat art',
   painted: 'a painting',
   photographic: 'a photograph',

@@ -7,7 +7,7 @@ import { requiresSignIn } from '../server/people/requiresSignIn'
 
 /*
  * Keeps Plumbago up: a database of its own (or the one DATABASE_URL names), the server, and the worker; what dies is started
- * again, as often as is sensible. Told to end, at whatever moment, it leaves nothing running. One to a data folder.
+ * again, as often as is sensible. Stopped, at whatever moment, it leaves nothing running. One to a data folder.
  */
 
 const DATA = process.env.PLUMBAGO_DATA ?? '.data'
@@ -26,7 +26,7 @@ const LOOK = 1000
 const YOUNG = 3000
 const MAX_YOUNG = 10
 
-/** A process by its number and when it began, by which it is told from a later one of that number. */
+/** A process by its number and when it began, which distinguish it from a later one of that number. */
 interface Known {
   pid: number
   began: string
@@ -89,7 +89,7 @@ let ending = false
 let starting: Promise<unknown> | null = null
 const children = new Set<Known>()
 
-/** Nothing is started any more once the process is told to end. */
+/** Nothing is started any more once the process is asked to stop. */
 const never = new Promise<never>(() => undefined)
 
 /** Ends all there is, and us; a signal while that is under way changes nothing. */
@@ -131,7 +131,7 @@ const begin = (command: string, args: readonly string[], env: NodeJS.ProcessEnv,
   return child
 }
 
-/** Does something with the database's cluster: what that says, null where it fails. It goes on when we are told to end. */
+/** Does something with the database's cluster: what that says, null where it fails. It goes on when the supervisor is asked to stop. */
 const cluster = (how: 'start' | 'stop' | 'running' | 'home'): Promise<string | null> =>
   new Promise(done => {
     const child = spawn('bin/cluster', [how, CLUSTER], { stdio: ['ignore', 'pipe', 'inherit'], detached: true })

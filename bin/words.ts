@@ -5,7 +5,7 @@ import type { FileResult } from './remapFile'
 
 /* Parsers of arguments: each refuses, in one sentence, what it does not understand. */
 
-/** Something said wrong or a file that cannot be read: one sentence, exit code 2. */
+/** A wrong argument or a file that cannot be read: one sentence, exit code 2. */
 export class Refusal extends Error {}
 
 export const refuse = (sentence: string): never => {

@@ -4,7 +4,7 @@ import { log } from '../server/log'
 import { WORKER_PRIORITY } from '../server/workers/pool'
 import { workOn } from '../server/jobs/worker'
 
-/* Does the long work of the database that DATABASE_URL names, until it is told to end or its parent is gone. */
+/* Does the long work of the database that DATABASE_URL names, until it is asked to stop or its parent is gone. */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
 setPriority(WORKER_PRIORITY)

@@ -3,7 +3,7 @@ import { facet, INK } from './palette'
 
 const DARK = facet(INK.coral, -0.14)
 
-/** The festival badge, 400 by 400, in five inks said by classes of a style sheet. */
+/** The festival badge, 400 by 400, in five inks set by classes of a style sheet. */
 export const badge = (): string => {
   const [top, right, bottom, left, center]: Point[] = [
     [200, 62],

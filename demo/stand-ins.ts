@@ -273,7 +273,7 @@ const pattern = (): string => {
   return svg('Pattern', 480, 480, [rect(0, 0, 480, 480, ink(0)), ...dots.flat(), ...all.flat()])
 }
 
-/** A chart: bars of many series on a quiet ground, where swatches have to be told apart. */
+/** A chart: bars of many series on a quiet ground, where swatches have to be distinguishable. */
 const chart = (): string => {
   const random = dice(11)
   const quarters = Array.from({ length: 5 }, (_, i) => {

@@ -29,7 +29,7 @@ const addressOf = (bytes: Buffer, kind = 'image/png'): string => `data:${kind};b
 const given = async (): Promise<string> => around(addressOf(await pngOf(FLAT)))
 
 describe('a picture within a drawing', () => {
-  it('is left, and said so, until it is asked for', async () => {
+  it('is left, with a note, until it is asked for', async () => {
     const reading = readSvg(await given())
     expect(reading.inks.map(({ hex }) => hex)).toEqual(['#c6503c'])
     expect(reading).toMatchObject({ left: { pictures: 1 }, notes: ['A picture within the file is left as it is.'] })
@@ -111,7 +111,7 @@ describe('a picture within a drawing', () => {
     expect(picture && Buffer.from(embeddedBytes(picture) ?? [])).toEqual(bytes)
   })
 
-  it('that is broken, too large or of another kind is left, and said so', async () => {
+  it('that is broken, too large or of another kind is left, with a note', async () => {
     const large = await sharp({ create: { width: 4000, height: 3100, channels: 3, background: '#336699' } })
       .png()
       .toBuffer()

@@ -3,7 +3,7 @@ import { Unreadable } from '#core/svg/unreadable'
 import { MAX_PIXELS, workingSize, type Picture } from '#core/picture/picture'
 
 /**
- * Known facts about a picture file before it is decoded: its size upright, in pixels, and what should be said about it.
+ * Known facts about a picture file before it is decoded: its size upright, in pixels, and what should be noted about it.
  */
 export interface PictureInfo {
   width: number

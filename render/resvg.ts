@@ -104,7 +104,7 @@ export const renderPng = async (svg: string, width: number, ground: string | nul
 }
 
 /**
- * An SVG said plainly, as its renderer understands it: styles resolved, letters as outlines, shapes as paths; it takes the
+ * An SVG in plain form, as its renderer understands it: styles resolved, letters as outlines, shapes as paths; it takes the
  * size of its place. Rejects with
  * the reason where it cannot.
  */

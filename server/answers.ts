@@ -8,7 +8,7 @@ import { httpError } from './httpError'
 const isFull = (error: unknown): boolean =>
   error instanceof Error && 'code' in error && /^(ENOSPC|53100)$/.test(String(error.code))
 
-/** Returns whether the database is one that follows another, or is kept from writing for a while. */
+/** Returns whether the database is one that follows another, or cannot be written to for a while. */
 const isReadOnly = (error: unknown): boolean => error instanceof Error && 'code' in error && error.code === '25006'
 
 /**

@@ -12,7 +12,7 @@ export const MAX_DOCUMENT_BYTES = 8 * 1024 * 1024
 /** Something asked for that is not there. */
 export const notFound = (what: string) => httpError(404, `There is no such ${what}.`)
 
-/** A route whose failures are answered in plain sentences. What it answers is for who asked, and kept by nobody between. */
+/** A route whose failures are answered in plain sentences. Its answers are private and not cached. */
 export const apiHandler = <Answer>(handle: (event: H3Event) => Promise<Answer>): EventHandler =>
   defineEventHandler(async event => {
     try {

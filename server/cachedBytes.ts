@@ -7,8 +7,8 @@ const cache = new LRUCache<string, Buffer>({ maxSize: MOST, sizeCalculation: ({ 
 const asked = new Map<string, Promise<Buffer | null>>()
 
 /**
- * Bytes that never change under their name, held in memory while they are asked for; asked of the database once by however many.
- * Null, which is not held, where there are none.
+ * Bytes that never change under their name, cached in memory while they are asked for; asked of the database once by however many.
+ * Null, which is not cached, where there are none.
  */
 export const cachedBytes = (name: string, find: () => Promise<Buffer | null>): Promise<Buffer | null> => {
   const known = cache.get(name)

@@ -7,7 +7,7 @@ import { createProject, findProject, saveProject } from './db/projects'
 import { notFound } from './apiHandler'
 import { readJson } from './json'
 
-/** Makes a project from what was said of it: a name, a document, or which project it is a copy of. Answers 404 where that is gone. */
+/** Makes a project from a request: a name, a document, or which project it is a copy of. Answers 404 where that is gone. */
 export const createFromText = async (sql: Sql, text: string): Promise<StoredProject> => {
   const body = CONTRACTS['POST projects'].body.parse(readJson(text))
   if ('document' in body) return createProject(sql, body.document, body.trailOf ? { copyOf: body.trailOf } : null)
@@ -18,7 +18,7 @@ export const createFromText = async (sql: Sql, text: string): Promise<StoredProj
   return createProject(sql, document, { copyOf: body.copyOf })
 }
 
-/** Saves a project as it was said, by whom where that is known; null where there is none. */
+/** Saves a project as it was sent, by whom where that is known; null where there is none. */
 export const saveFromText = async (
   sql: Sql,
   id: string,

@@ -1,6 +1,6 @@
 import { pino } from 'pino'
 
-/** The log, as lines of JSON where everything else that is said goes; PLUMBAGO_LOG says from which level on. */
+/** The log, as lines of JSON on standard output; PLUMBAGO_LOG says from which level on. */
 export const log = pino(
   {
     level: process.env.PLUMBAGO_LOG ?? 'info',

@@ -1,8 +1,8 @@
 import { onScopeDispose } from 'vue'
-import { projectNewsSchema, type ProjectNews } from '#core/document/live'
+import { readProjectNews, type ProjectNews } from '#core/document/live'
 import type { ReviewNews } from '#core/document/review'
 
-type Said =
+type NewsMessage =
   | { kind: 'opened' }
   | { kind: 'lost' }
   | { kind: 'news'; news: ReviewNews }
@@ -20,12 +20,12 @@ export interface Hearer {
 }
 
 /**
- * Listens to the news of reviews, and, where they are told, of projects. `opened` is called whenever the connection begins, and where
+ * Listens to the news of reviews, and, where asked for, of projects. `opened` is called whenever the connection begins, and where
  * some were missed: what happened before that has to be asked for. Of all windows of a browser one is connected, and tells the others:
  * browsers hold few connections.
  */
 export const newsFrom = (url: string, listener: Hearer) => {
-  const hear = (message: Said): void => {
+  const hear = (message: NewsMessage): void => {
     if (message.kind === 'news') listener.news?.(message.news)
     else if (message.kind === 'project') listener.project?.(message.news)
     else listener[message.kind]?.()
@@ -33,7 +33,7 @@ export const newsFrom = (url: string, listener: Hearer) => {
   let end: (() => void) | null = null
 
   /** Connects until it is stopped, and says all that comes. */
-  const connect = (say: (message: Said) => void, stopped: AbortSignal): void => {
+  const connect = (say: (message: NewsMessage) => void, stopped: AbortSignal): void => {
     const source = new EventSource(url)
     source.addEventListener('open', () => say({ kind: 'opened' }))
     source.addEventListener('missed', () => say({ kind: 'opened' }))
@@ -41,7 +41,7 @@ export const newsFrom = (url: string, listener: Hearer) => {
       say({ kind: 'news', news: JSON.parse(String(data)) as ReviewNews }),
     )
     source.addEventListener('project', ({ data }) => {
-      const news = projectNewsSchema.safeParse(JSON.parse(String(data))).data
+      const news = readProjectNews(String(data))
       if (news) say({ kind: 'project', news }) // a newer server may tell more than this page knows of
     })
     let again: ReturnType<typeof setTimeout> | undefined
@@ -64,7 +64,7 @@ export const newsFrom = (url: string, listener: Hearer) => {
     stop()
     const stopping = new AbortController()
     const others = new BroadcastChannel(url)
-    others.onmessage = ({ data }: MessageEvent<Said>) => hear(data)
+    others.onmessage = ({ data }: MessageEvent<NewsMessage>) => hear(data)
     end = () => {
       stopping.abort()
       others.close()

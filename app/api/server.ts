@@ -63,7 +63,7 @@ export const server = {
   renewPublicationLink: (id: string) => call('POST publications/[id]/link', { params: { id } }),
   brand: (token: string) => call('GET brand/[token]', { params: { token } }),
   newsUrl: '/api/live',
-  /** Says which project is open in a window; who else is there. Leaving is said also while the page goes away. */
+  /** Says which project is open in a window; who else is there. Leaving is sent even while the page is being closed. */
   here: (window: string, project: string) => call('POST here', { body: { window, project } }),
   leave: (window: string) => {
     const body = new Blob([JSON.stringify({ window, project: null })], { type: 'application/json' })

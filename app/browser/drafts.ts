@@ -1,15 +1,16 @@
-import { draftKey, freeDrafts, type StoredDraft, windowLock } from '#core/interaction/drafts'
+import { draftKey, isDraftOf, type StoredDraft, windowLock } from '#core/interaction/drafts'
 import type { Draft } from '#core/history/saving'
+import { documentDesk } from './documentDesk'
 
 /* Unsaved work in this browser's storage. */
 
 /** The id of this window. */
 export const WINDOW = crypto.randomUUID()
 
-// A lock that is held as long as this window is open tells others that its drafts are in use.
+// A lock for as long as this window is open shows others that its drafts are in use.
 void navigator.locks?.request(windowLock(WINDOW), () => new Promise<void>(() => undefined)).catch(() => null)
 
-/** The names of all locks that are held; none where the browser does not tell. */
+/** The names of all locks of open windows; none where the browser does not list them. */
 const locksHeld = async (): Promise<Set<string>> => {
   const locks = (await navigator.locks?.query().catch(() => null))?.held ?? []
   return new Set(locks.flatMap(({ name }) => name ?? []))
@@ -34,12 +35,10 @@ export interface FoundDraft extends StoredDraft {
 
 /** The drafts of a project that no other open window works on, latest first. The first is this window's from now on. */
 export const draftsOf = async (project: string): Promise<FoundDraft[]> => {
-  const locks = await locksHeld()
-  const read = (key: string): string | null => localStorage.getItem(key)
-  const found = freeDrafts(project, Object.keys(localStorage), locks, WINDOW, read).map(draft => ({
-    ...draft,
-    drop: () => localStorage.removeItem(draft.key),
-  }))
+  const stored = new Map(Object.entries<string>({ ...localStorage }).filter(([key]) => isDraftOf(project, key)))
+  if (!stored.size) return []
+  const free = await documentDesk.at().freeDrafts(project, stored, await locksHeld(), WINDOW)
+  const found = free.map(draft => ({ ...draft, drop: () => localStorage.removeItem(draft.key) }))
   const [first] = found
   if (first && first.key !== draftKey(project, WINDOW) && keepDraft(project, first)) first.drop()
   return found

@@ -1,6 +1,6 @@
 import { okDistance } from '#core/color/difference'
 
-/** So many pictures are kept read. */
+/** Maximum number of pictures whose inks are cached. */
 const MAX_READ = 8
 
 /** Where a picture lies in the box of its element: how large a pixel of it is there, and where its corner is. */

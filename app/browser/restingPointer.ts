@@ -1,28 +1,24 @@
-/** Where a pointer went down last, on whatever page. */
-let last: { x: number; y: number } | null = null
-document.addEventListener(
-  'pointerdown',
-  ({ clientX, clientY }) => {
-    last = { x: clientX, y: clientY }
-  },
-  { capture: true },
-)
+/** Where a pointer went down last, as long as it has not moved since; clicks come in whole pixels, other events do not. */
+let pressed: { x: number; y: number } | null = null
+const isAt = (spot: { x: number; y: number } | null, { clientX, clientY }: MouseEvent): boolean =>
+  spot !== null && Math.hypot(spot.x - clientX, spot.y - clientY) < 1.5
+document.addEventListener('pointerdown', ({ clientX, clientY }) => (pressed = { x: clientX, y: clientY }), {
+  capture: true,
+})
+document.addEventListener('pointermove', event => (pressed = isAt(pressed, event) ? pressed : null), { capture: true })
 
 /**
- * Tells a pointer that was moved onto something from one under which something else came to lie: after `rest`, events
- * at the same spot do not count until the pointer has moved; `begin` says that all there is came to lie under it just now.
+ * Distinguishes a pointer that was moved onto something from one under which something else came to lie, as when a dialog
+ * closes: after a press, or after `rest`, events at the same spot do not count until the pointer has moved.
  */
 export const restingPointer = () => {
   let spot: { x: number; y: number } | null = null
   return {
-    begin: (): void => {
-      spot = last
-    },
     rest: ({ clientX, clientY }: MouseEvent): void => {
       spot = { x: clientX, y: clientY }
     },
-    rests: ({ clientX, clientY }: MouseEvent): boolean => {
-      if (spot && Math.hypot(spot.x - clientX, spot.y - clientY) < 1.5) return true // clicks come in whole pixels, other events do not
+    rests: (event: MouseEvent): boolean => {
+      if (isAt(spot, event) || isAt(pressed, event)) return true
       spot = null
       return false
     },

@@ -38,7 +38,7 @@ export const useAreaPicking = (box: Readonly<Ref<HTMLElement | null>>, raster: (
     const i = pixelAt(picture, point) * 4
     return [0, 1, 2].flatMap(n => ((weights[i + n] ?? 0) > 100 ? (inks[places[i + n] as number] ?? []) : []))
   }
-  /** The area at a point: one that is picked already, or was met last, where the point lies in it. */
+  /** The area at a point: one that is picked already, or was found last, where the point lies in it. */
   const at = (x: number, y: number): Area | null => {
     const [shown, point] = [raster(), pointAt(x, y)]
     if (!shown || !point) return null

@@ -13,7 +13,7 @@ const arrivalOf = (data: DataTransfer | null): Arrival => ({
 
 /**
  * Takes files and texts that are dropped or pasted anywhere on the page, so that the browser never opens a file in its
- * place. Text dropped or pasted into a field is the field's. Tells whether something is held over the page.
+ * place. Text dropped or pasted into a field is the field's. Returns whether something is dragged over the page.
  */
 export const useDropsAnywhere = (arrived: (arrival: Arrival) => void) => {
   const notices = useNotices()

@@ -10,7 +10,7 @@ export interface SchemeSource<Query, Found extends FoundScheme> {
 
 /** Pause before words are searched for, in milliseconds. */
 const REST = 250
-/** After how many milliseconds it is said that an answer takes its time. */
+/** After how many milliseconds a slow answer is announced. */
 const PATIENCE = 1500
 
 /**

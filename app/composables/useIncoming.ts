@@ -1,7 +1,7 @@
-import { isSwatchSheet } from '#core/formats/read/sheet'
-import { MAX_LIST_LENGTH } from '#core/formats/read/read'
-import { incomingKind, isBinary, isPastedArtwork, readPastedText } from '#core/interaction/incoming'
+import { MAX_LIST_LENGTH } from '#core/formats/read/readColor'
+import { incomingKind, isBinary } from '#core/interaction/incoming'
 import { type FileReport, isSystemFile } from '#core/interaction/intake'
+import { documentDesk } from '~/browser/documentDesk'
 import { filePathOf } from '~/browser/filePaths'
 import { MAX_BYTES } from '#core/picture/picture'
 import { nextPlace } from '#core/scheme/gather'
@@ -36,9 +36,10 @@ export const useIncoming = (
   const { current, reports, run } = queue
 
   /** Takes the colors of a text as the scheme, or the only one as the base. False where there are none. */
-  const takeText = (text: string, title: string, fileName = ''): boolean => {
-    const taken = readPastedText(text, title, fileName)
-    if (taken) history.runSaying(taken.command, taken.words)
+  const takeText = async (text: string, title: string, fileName = ''): Promise<boolean> => {
+    const isHere = session.still()
+    const taken = await documentDesk.at().readPastedText(text, title, fileName)
+    if (taken && isHere()) history.runSaying(taken.command, taken.words)
     return taken !== null
   }
 
@@ -80,7 +81,7 @@ export const useIncoming = (
     refuseOver(file, MAX_LIST_LENGTH, 'a list of colors')
     const text = await file.text()
     if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
-    if (!takeText(text, file.name, file.name)) throw new Error('No colors were found in it.')
+    if (!(await takeText(text, file.name, file.name))) throw new Error('No colors were found in it.')
     if (what === 'svg')
       notices.say(
         `“${file.name}” is a swatch sheet, so its colors were used.`,
@@ -97,7 +98,7 @@ export const useIncoming = (
   }
 
   const isSheet = async (file: File): Promise<boolean> =>
-    file.size <= MAX_LIST_LENGTH && isSwatchSheet(await file.text())
+    file.size <= MAX_LIST_LENGTH && documentDesk.at().isSwatchSheet(await file.text())
   /** Returns whether a file comes in as artwork. */
   const isArtwork = async (file: File): Promise<boolean> => {
     const what = incomingKind(file)
@@ -122,9 +123,12 @@ export const useIncoming = (
     await taking
   }
   /** Takes a pasted or dropped text: colors, or the source of an SVG. */
-  const takePasted = (text: string): void => {
-    if (isPastedArtwork(text)) void add([new File([text], 'Pasted artwork.svg', { type: 'image/svg+xml' })])
-    else if (!takeText(text, 'the pasted text')) notices.say('No colors were found in the pasted text.', 'problem')
-  }
+  const takePasted = (text: string): Promise<void | null> =>
+    notices.attempt(async () => {
+      if (await documentDesk.at().isPastedArtwork(text))
+        await add([new File([text], 'Pasted artwork.svg', { type: 'image/svg+xml' })])
+      else if (!(await takeText(text, 'the pasted text')))
+        notices.say('No colors were found in the pasted text.', 'problem')
+    })
   return { ...queue, add, takeText, takePasted }
 }

@@ -19,13 +19,13 @@ export interface Draft {
 /** Messages on a link that leads nowhere, or no more. */
 const GONE: ReadonlySet<string> = new Set(['gone', 'ended', 'withdrawn'])
 
-/** A review as whoever has its link works with it: what is shown, said and chosen, live; what is written is kept until it is sent. */
+/** A review as whoever has its link works with it: what is shown, commented and chosen, live; unsent text stays until it is sent. */
 export const useReview = (token: string) => {
   const server = reviewServer(token)
   const talk = useTalk(server)
   const page = ref<ReviewPage | null>(null)
   const { pictureUrl } = useDrawnPictures(server, page)
-  /** Why there is nothing to see, or no more to be said. */
+  /** Why there is nothing to see, or no more comments are accepted. */
   const gone = ref<string | null>(null)
   const problem = ref<string | null>(null)
   /** True if what happens is heard. */

@@ -1,11 +1,11 @@
-import { isSwatchSheet } from '#core/formats/read/sheet'
-import { MAX_LIST_LENGTH, readColors } from '#core/formats/read/read'
+import { MAX_LIST_LENGTH } from '#core/formats/read/readColor'
 import { MAX_ON_SHELF } from '#core/document/limits'
 import { asName } from '#core/document/names'
 import type { ShelfScheme } from '#core/document/shelf'
 import { APART, EXTRACTED, REST } from '#core/extract/extract'
 import { MAX_BYTES } from '#core/picture/picture'
 import { shelfSwatches } from '#core/scheme/shelfSwatches'
+import { documentDesk } from '~/browser/documentDesk'
 import { schemesInWords, useShelf } from '~/stores/shelf'
 import { refuseOver, useFileQueue } from './useFileQueue'
 import { incomingKind, isBinary } from '#core/interaction/incoming'
@@ -39,7 +39,10 @@ export const useShelfFiles = (folder: () => string | null) => {
       const extraction = await pictures.extract([{ hash, region: null }], wanted, REST)
       return { colors: extraction.found }
     }
-    if (what === 'svg' && !(file.size <= MAX_LIST_LENGTH && isSwatchSheet(await file.text()))) {
+    if (
+      what === 'svg' &&
+      !(file.size <= MAX_LIST_LENGTH && (await documentDesk.at().isSwatchSheet(await file.text())))
+    ) {
       queue.current.value = { file: file.name, doing: 'measuring its inks' }
       const { inks } = await server.addArtwork(file, 'svg', signal)
       const excess = inks.length > MAX_INKS ? `It has ${inks.length} inks; the largest ${MAX_INKS} were used.` : ''
@@ -48,7 +51,7 @@ export const useShelfFiles = (folder: () => string | null) => {
     refuseOver(file, MAX_LIST_LENGTH, 'a list of colors')
     const text = await file.text()
     if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
-    const { colors } = readColors(text, file.name)
+    const { colors } = await documentDesk.at().readColors(text, file.name)
     const note =
       colors.length > MAX_ON_SHELF ? `It has ${colors.length} colors; the first ${MAX_ON_SHELF} were used.` : ''
     return { colors, note }

@@ -55,13 +55,13 @@ export const useTalk = (source: TalkSource) => {
   const place = (comment: ReviewComment): void => {
     looks.value = withComment(looks.value, comment)
   }
-  /** Puts in what was said, or said otherwise, just now. */
+  /** Adds a comment that was just written or edited. */
   const put = (comment: ReviewComment): void => {
     for (const late of meanwhile) late.push(comment)
     place(comment)
   }
   const threadsOn = (look: string): ReviewThread[] => looks.value[look]?.threads ?? []
-  /** Looks again at what is shown: too much happened to be told one by one, or it may have been missed. */
+  /** Looks again at what is shown: too much happened to be sent one by one, or it may have been missed. */
   const again = (): Promise<void[]> => Promise.all(Object.keys(looks.value).map(load))
 
   return { looks, problem, load, loadMore, loadEarlier, put, threadsOn, again }

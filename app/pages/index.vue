@@ -8,7 +8,8 @@ import type { Artwork } from '#core/document/artwork'
 import { MAX_SWATCHES, PROJECTS_A_PAGE } from '#core/document/limits'
 import { asName } from '#core/document/names'
 import type { Project } from '#core/document/project'
-import { PROJECT_EXTENSION, readProjectFile } from '#core/document/projectFile'
+import { PROJECT_EXTENSION } from '#core/document/projectFile'
+import { documentDesk } from '~/browser/documentDesk'
 import type { ShelfScheme } from '#core/document/shelf'
 import { newProject } from '#core/scheme/create'
 import type { ProjectCard, ProjectOrder } from '#core/document/projectCard'
@@ -92,7 +93,7 @@ const arrivals = useArrivals()
 /** A project that was saved as a file becomes one of the list again. */
 const openFile = (file: File): Promise<void | null> =>
   notices.attempt(async () => {
-    const made = await server.createFrom(readProjectFile(await file.text()))
+    const made = await server.createFrom(await documentDesk.at().readProjectFile(await file.text()))
     await navigateTo(`/project/${made.id}/gather`)
   })
 const chosen = (event: Event): void => {

@@ -259,7 +259,7 @@ export const useArtworkFiles = defineStore('artwork files', () => {
     files.value = new Map([...files.value, ...all.map(file => [file.hash, file] as const)])
   }
 
-  /** Has a file read in another way; it is kept under a hash of its own. */
+  /** Has a file read in another way; it is stored under a hash of its own. */
   const readAnew = async (hash: string, how: Anew, signal?: AbortSignal): Promise<ArtworkFile> => {
     const updated = await server.readAnew(hash, how, signal)
     keep(updated)

@@ -3,12 +3,13 @@ import { useLocalStorage } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import type { Look } from '#core/document/project'
-import { dealLike, dealUnlike, freshDeal, type PastDeal, readDeals, withDeal } from '#core/interaction/dealHistory'
+import { dealLike, dealUnlike, freshDeal, MAX_DEALS, type PastDeal, withDeal } from '#core/interaction/dealHistory'
 import type { Candidate } from '#core/proofs/candidates'
 import type { DealOrder } from '#core/proofs/deals'
 import { companionsOf } from '#core/scheme/compose'
 import { inLook } from '#core/scheme/looks'
 import type { DealDesk } from '~/workers/deals.worker'
+import { documentDesk } from '~/browser/documentDesk'
 import { reasonOf } from '~/words/reasonOf'
 import { useHistory } from './history'
 import { usePainting } from './painting'
@@ -40,10 +41,18 @@ export const useDeals = defineStore('deals', () => {
       at.value = 0
     }
   }
-  const recall = (): void => {
-    past.value = readDeals(localStorage.getItem(key()))
-    at.value = Math.max(0, past.value.length - 1)
+  const recall = async (): Promise<void> => {
+    past.value = []
+    at.value = 0
     found = null
+    const [project, text] = [session.id, localStorage.getItem(key())]
+    if (!text) return
+    const before = await documentDesk.at().readDeals(text)
+    if (session.id !== project) return
+    const dealtMeanwhile = past.value
+    past.value = [...before, ...dealtMeanwhile].slice(-MAX_DEALS)
+    at.value = Math.max(0, past.value.length - 1)
+    if (dealtMeanwhile.length) remember()
   }
 
   const order = (change: Partial<DealOrder>): void => {
@@ -53,9 +62,9 @@ export const useDeals = defineStore('deals', () => {
     at.value = past.value.length - 1
     remember()
   }
-  /** Deals afresh for what is not held; earlier deals stay within reach. */
+  /** Deals afresh for all swatches but the fixed ones; earlier deals stay within reach. */
   const afresh = (): void => order({})
-  /** Deals companions like those of a look, beside what is held in it. */
+  /** Deals companions like those of a look, beside what is fixed in it. */
   const likeIt = (look: Look): void => {
     if (history.settled) order(dealLike(look, history.settled))
   }
@@ -89,7 +98,11 @@ export const useDeals = defineStore('deals', () => {
     }
   }
 
-  watch(() => session.id, recall, { immediate: true })
+  watch(
+    () => session.id,
+    () => void recall(),
+    { immediate: true },
+  )
 
   return { within, past, at, current, isHeld, problem, afresh, likeIt, unlikeIt, candidates }
 })

@@ -6,8 +6,9 @@ import type { HandOverJob } from '#core/document/job'
 import { SCHEME_FORMATS, type SchemeFormatKind } from '#core/formats/formats'
 import { exportGradient, exportSchemeFor } from '#core/handover/schemeOfProject'
 import { allArtwork, exportLooks, planFiles, treeOf, type ExportLook } from '#core/handover/plan'
-import { FIRST_WANTED, NOW, wantedSchema, type Wanted } from '#core/handover/options'
+import { FIRST_WANTED, NOW, type Remembered, type Wanted } from '#core/handover/options'
 import type { InkArea } from '#core/remap/match'
+import { documentDesk } from '~/browser/documentDesk'
 import { reasonOf } from '~/words/reasonOf'
 import { useHistory } from './history'
 import { useNotices } from './notices'
@@ -32,10 +33,12 @@ export const useHandOver = defineStore('hand over', () => {
   const choosing = ref(false)
 
   /** Export options as they were chosen last; of what is chosen anew in each project. */
-  const how = useLocalStorage<Omit<Wanted, 'artwork' | 'looks'>>('plumbago hand over', FIRST_WANTED, {
-    mergeDefaults: true,
-    deep: true,
-  })
+  const how = useLocalStorage<Remembered>('plumbago hand over', FIRST_WANTED, { mergeDefaults: true, deep: true })
+  const remembered = JSON.stringify(how.value)
+  if (remembered !== JSON.stringify(FIRST_WANTED))
+    void notices.attempt(async () => {
+      how.value = await documentDesk.at().readWanted(remembered)
+    })
   const artwork = ref<string[]>([])
   const looks = ref<string[]>([])
   /** All artwork there is to choose from. */
@@ -47,10 +50,7 @@ export const useHandOver = defineStore('hand over', () => {
     const frozen = project?.lineUp.colorways.map(({ id }) => id) ?? []
     looks.value = frozen.length ? frozen : [NOW]
   }
-  const wanted = computed((): Wanted => {
-    const options = { ...FIRST_WANTED, ...how.value, artwork: [...artwork.value], looks: [...looks.value] }
-    return wantedSchema.safeParse(options).data ?? { ...FIRST_WANTED, artwork: options.artwork, looks: options.looks }
-  })
+  const wanted = computed((): Wanted => ({ ...how.value, artwork: [...artwork.value], looks: [...looks.value] }))
   const chosenLooks = computed((): ExportLook[] => (history.settled ? exportLooks(history.settled, wanted.value) : []))
   const files = computed(() => planFiles(chosenLooks.value, wanted.value))
   const tree = computed(() =>

@@ -82,7 +82,7 @@ export const useHistory = defineStore('history', () => {
     step(open?.took(now, next, did) ?? next, did)
   }
 
-  /** Does commands, says so, and offers to take that back; where other work came after it, `back` does, or one is told. */
+  /** Does commands, says so, and offers to take that back; where other work came after it, `back` does, or a notice says so. */
   const runSaying = (commands: Commands, words: string, back?: Commands): void => {
     const before = steps.value?.present
     run(commands)

@@ -143,7 +143,7 @@ describe('artwork that comes in', () => {
     await adding
     expect(names()).toHaveLength(7)
   })
-  it('is kept as far as it was read when the window is left, which is said when the project is opened again', async () => {
+  it('is stored as far as it was read when the window is left, and a notice says so when the project is opened again', async () => {
     const intake = useIntake()
     const adding = intake.add(files(20))
     await until(() => (intake.progress?.done ?? 0) >= 4)

@@ -99,6 +99,6 @@ export const useMood = defineStore('mood', () => {
     toggle,
     cropped,
     move,
-    held: selected,
+    selected: selected,
   }
 })

@@ -108,7 +108,7 @@ describe('a project that is opened', () => {
       '“c” cannot be shown: It broke.',
     ])
   })
-  it('asks piece by piece where it cannot be told what is known of all', async () => {
+  it('asks piece by piece where the facts about all cannot be loaded', async () => {
     server
       .on('GET', /^projects\/[^/]+\/artwork$/, () => new Refusal(503, 'The database isn’t responding.'))
       .on('GET', /^artwork\/[a-c]+$/, ({ path }) => PIECES.find(({ art }) => path.endsWith(art.hash))?.file)

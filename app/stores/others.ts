@@ -2,7 +2,6 @@ import { shallowRef, watch } from 'vue'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { HERE, type Other } from '#core/document/live'
-import { storedProjectSchema } from '#core/document/project'
 import { useArtworkFiles } from './artwork'
 import { useHistory } from './history'
 import { useLive } from './live'
@@ -73,7 +72,7 @@ export const useOthers = defineStore('others', () => {
     if (!isFree()) return
     following = true
     try {
-      const stored = storedProjectSchema.parse(await server.project(project))
+      const stored = await server.project(project)
       // a failure is reported when the records are fetched again
       if (stored.document.artwork.some(({ hash }) => !files.files.has(hash)))
         await files.learn(project).catch(() => null)
@@ -82,7 +81,7 @@ export const useOthers = defineStore('others', () => {
       saving.followed(stored.version)
       await trail.open(project, null, here)
     } catch {
-      // it cannot be had now; whoever saves here meanwhile is told that it was changed elsewhere, and both are kept
+      // it cannot be had now; whoever saves here meanwhile learns that it was changed elsewhere, and both stay
       if (here()) setTimeout(() => void follow(), AGAIN)
     } finally {
       following = false

@@ -10,7 +10,7 @@ import type { PassingDesk, StandingParts } from '~/workers/passing.worker'
 const passingWorker = (): Worker =>
   new Worker(new URL('../workers/passing.worker.ts', import.meta.url), { type: 'module' })
 
-/** The fewest inks that are worth a message to a worker and back: fewer are held in a few milliseconds. */
+/** The fewest inks that are worth a message to a worker and back: fewer take a few milliseconds. */
 const MIN_INKS = 128
 /** The most artworks with exceptions whose colors are followed. */
 const MAX_ARTWORKS = 12

@@ -56,7 +56,7 @@ export const usePictures = defineStore('pictures', () => {
   }
 
   /**
-   * Sends a picture to the server, which reads and keeps it, and has it decoded. `progress` is told the part sent, 0
+   * Sends a picture to the server, which reads and stores it, and has it decoded. `progress` gets the fraction sent, 0
    * to 1.
    */
   const add = async (file: File, signal: AbortSignal, progress: (sent: number) => void): Promise<PictureFile> => {

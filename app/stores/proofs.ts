@@ -206,7 +206,6 @@ export const useProofs = defineStore('proofs', () => {
     () => {
       clear()
       large.value = false
-      pointer.begin()
     },
   )
 

@@ -86,7 +86,7 @@ describe('publications', () => {
     expect(store.publications?.map(({ id }) => id)).toEqual([P2, P1])
     expect(server.heard('POST', /publications$/)[0]?.body).toEqual({ ...PUT, version: 1 })
   })
-  it('get a new version in their place, and a refusal is said and changes nothing', async () => {
+  it('get a new version in their place, and a refusal is shown and changes nothing', async () => {
     const store = await loaded()
     const [before] = store.publications!
     server.on('POST', /versions$/, () => new Refusal(409, 'A version is already being written.'))

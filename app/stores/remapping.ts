@@ -74,7 +74,7 @@ export const useRemapping = defineStore('remapping', () => {
   const lost = computed(
     () => new Set(losses.value.flatMap(({ one, other }) => [one, other].map(hex => rowOf.value.get(hex)?.hex ?? hex))),
   )
-  /** Has pairs told apart again, by as small a change as does it; says where that cannot be. */
+  /** Makes pairs distinguishable again, by the smallest change that does; a notice says where none does. */
   const mend = (these: readonly Loss[]): void => {
     const pairs = these.slice(0, MAX_MENDED).map(({ one, other }): [string, string] => [one, other])
     if (!pairs.length) return

@@ -1,6 +1,6 @@
-import { computed, onScopeDispose, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { navigateTo } from '#imports'
-import { useLocalStorage } from '@vueuse/core'
+import { tryOnScopeDispose, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { Review, ReviewNews, ReviewPut } from '#core/document/review'
 import { isDrawingPictures, isUnread, newsWords, applyReviewNews } from '#core/interaction/reviewNews'
@@ -12,7 +12,7 @@ import { useProjectSession } from './session'
 import { useSaving } from './saving'
 import { server } from '~/api/server'
 
-/** The reviews of the project that is open: what is published, what is said and chosen there, as it happens. */
+/** The reviews of the project that is open: what is published, commented and chosen there, as it happens. */
 export const useReviews = defineStore('reviews', () => {
   const session = useProjectSession()
   const saving = useSaving()
@@ -35,7 +35,7 @@ export const useReviews = defineStore('reviews', () => {
   const hearers = new Set<(news: ReviewNews | null) => void>()
   const hear = (hearer: (news: ReviewNews | null) => void): void => {
     hearers.add(hearer)
-    onScopeDispose(() => hearers.delete(hearer))
+    tryOnScopeDispose(() => hearers.delete(hearer))
   }
 
   useLive().hear({

@@ -2,7 +2,7 @@ import { computed, shallowRef, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { withSuffix } from '#core/document/copyName'
 import { writeProjectFile } from '#core/document/projectFile'
-import { storedProjectSchema, type Project, type StoredProject } from '#core/document/project'
+import type { Project, StoredProject } from '#core/document/project'
 import type { TrailChange } from '#core/document/trail'
 import {
   isDone,
@@ -52,8 +52,7 @@ export const useSaving = defineStore('saving', () => {
       const { version } = await server.save(save)
       take({ kind: 'answered', save: save.id, version })
     } catch (error) {
-      const theirs =
-        error instanceof Refused && error.status === 409 ? storedProjectSchema.safeParse(error.data).data : null
+      const theirs = error instanceof Refused && error.status === 409 ? (error.data as StoredProject | null) : null
       if (theirs) take({ kind: 'refused', save: save.id, theirs })
       else take({ kind: 'failed', save: save.id, why: reasonOf(error) })
     }
@@ -101,7 +100,7 @@ export const useSaving = defineStore('saving', () => {
   /** A project from the server, with the unsaved work that was left here. */
   const find = async (project: string): Promise<{ stored: StoredProject; draft: Draft | null }> => {
     await leaving.get(project)
-    const stored = storedProjectSchema.parse(await server.project(project))
+    const stored = await server.project(project)
     const [draft = null, ...others] = await draftsOf(project)
     for (const other of others) await notices.attempt(() => keepApart(project, other))
     return { stored, draft }

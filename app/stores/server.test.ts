@@ -156,7 +156,7 @@ describe('reviews', () => {
 })
 
 describe('others in the project', () => {
-  it('are said, and said again when somebody comes or goes', async () => {
+  it('are announced, and again when somebody comes or goes', async () => {
     const others = useOthers()
     await until(() => others.others.length > 0)
     expect(others.others).toEqual([ADA])
@@ -183,7 +183,7 @@ describe('others in the project', () => {
     useHistory().preview(null)
     await until(() => useHistory().document?.name === 'Theirs')
   })
-  it('delete it, and it is said at once and can be restored', async () => {
+  it('delete it, which is announced at once and can be restored', async () => {
     useOthers()
     server.on('POST', /^projects\/[^/]+\/restore$/, () => ({}))
     say.project?.({ project: OTHER, deleted: true })
@@ -328,7 +328,7 @@ describe('the shelf', () => {
     expect(await shelf.saveOver(scheme)).toBe('failed')
     expect(texts().at(-1)).toBe('It broke.')
   })
-  it('changes what is said of several, and takes all of it back', async () => {
+  it('changes details of several, and takes all of it back', async () => {
     const shelf = useShelf()
     server
       .on('GET', /^shelf\/(folders|tags)$/, () => [])
@@ -336,8 +336,8 @@ describe('the shelf', () => {
     await shelf.say([scheme], () => ({ favorite: true }), 'Marked Harbor.')
     await useNotices().shown.at(-1)?.undo?.()
     const [there, back] = server.heard('POST', /several$/).map(({ body }) => body)
-    expect(there).toEqual({ change: [{ id: S1, said: { favorite: true } }] })
-    expect(back).toMatchObject({ change: [{ id: S1, said: { favorite: false, tags: ['sea'] } }] })
+    expect(there).toEqual({ change: [{ id: S1, details: { favorite: true } }] })
+    expect(back).toMatchObject({ change: [{ id: S1, details: { favorite: false, tags: ['sea'] } }] })
   })
   it('makes, renames and takes away folders', async () => {
     const shelf = useShelf()

@@ -11,6 +11,11 @@ import { useSaving } from './saving'
 import { useProjectSession } from './session'
 import { useTrail } from './trail'
 
+// what a worker reads in a browser is read at once
+jest.mock('~/browser/documentDesk', () => ({
+  documentDesk: { at: () => jest.requireActual<typeof import('#core/interaction/drafts')>('#core/interaction/drafts') },
+}))
+
 // drawings are read by a worker, which tests of stores have none of
 jest.mock('~/workers/desk', () => ({
   deskOf: () => ({ at: () => ({ open: () => Promise.reject(new Error('no worker')) }), letGo: () => undefined }),
@@ -113,7 +118,7 @@ describe('a change', () => {
     expect(useSaving().state).toMatchObject({ isStored: false })
     expect(useSaving().asFile()?.text).toContain('"turn":30')
   })
-  it('that meets a newer version is kept as a project of its own', async () => {
+  it('that meets a newer version is stored as a project of its own', async () => {
     await openStored()
     const theirs = storedAs({ ...DOCUMENT, name: 'Theirs' }, 2)
     server

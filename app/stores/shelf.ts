@@ -2,7 +2,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useThrottleFn } from '@vueuse/core'
 import { countWords } from '#core/document/names'
 import { defineStore } from 'pinia'
-import type { ShelfPut, ShelfSaid, ShelfScheme, ShelfVersion } from '#core/document/shelf'
+import type { ShelfPut, ShelfDetails, ShelfScheme, ShelfVersion } from '#core/document/shelf'
 import type { KeptSwatch } from '#core/document/shelf'
 import { reasonOf } from '~/words/reasonOf'
 import { Refused } from '~/api/request'
@@ -75,7 +75,7 @@ export const useShelf = defineStore('shelf', () => {
     offered.value = { name, swatches: keptOf(scheme), origin: { kind, title: what ? name.slice(0, 200) : '', project } }
   }
   /** Puts what is offered on the shelf. */
-  const put = (details: ShelfSaid, { swatches, origin }: Offer): Promise<void | null> =>
+  const put = (details: ShelfDetails, { swatches, origin }: Offer): Promise<void | null> =>
     notices.attempt(async () => {
       const made = await server.putOnShelf({ ...details, swatches, origin })
       if (session.id && origin.kind === 'band') used.value = { project: session.id, scheme: made }
@@ -83,7 +83,7 @@ export const useShelf = defineStore('shelf', () => {
       notices.say(`“${made.name}” is on the shelf.`, 'done', () => setOff([made], true))
     })
   /**
-   * Saves what is offered over the scheme it came from, as it was seen; what that was is kept. Answers with the scheme as it is now
+   * Saves what is offered over the scheme it came from, as it was seen; the version before stays. Answers with the scheme as it is now
    * where it was changed elsewhere meanwhile: then nothing is saved.
    */
   const saveOver = async (before: ShelfScheme): Promise<'saved' | 'failed' | ShelfScheme> => {
@@ -102,7 +102,7 @@ export const useShelf = defineStore('shelf', () => {
       return 'failed'
     }
   }
-  /** Makes a scheme what it was before; what it is now is kept in turn. */
+  /** Restores the version of a scheme before this one, which becomes the version before in turn. */
   const bringBack = (scheme: ShelfScheme, { swatches }: ShelfVersion): Promise<void | null> =>
     notices.attempt(async () => {
       try {
@@ -115,18 +115,18 @@ export const useShelf = defineStore('shelf', () => {
   const use = (scheme: ShelfScheme): void => {
     if (session.id) used.value = { project: session.id, scheme }
   }
-  /** Changes what is said of schemes; what was said before comes back with undo. */
+  /** Changes names, notes, tags and folders of schemes; undo brings back what they were. */
   const say = (
     schemes: readonly ShelfScheme[],
-    what: (of: ShelfScheme) => Partial<ShelfSaid>,
+    what: (of: ShelfScheme) => Partial<ShelfDetails>,
     words: string,
   ): Promise<void | null> =>
     notices.attempt(async () => {
       const before = schemes.map(({ id, name, note, tags: own, folder, favorite }) => ({
         id,
-        said: { name, note, tags: own, folder, favorite },
+        details: { name, note, tags: own, folder, favorite },
       }))
-      await server.changeShelf({ change: schemes.map(scheme => ({ id: scheme.id, said: what(scheme) })) })
+      await server.changeShelf({ change: schemes.map(scheme => ({ id: scheme.id, details: what(scheme) })) })
       changed()
       notices.say(words, 'done', async () => {
         await notices.attempt(() => server.changeShelf({ change: before }))

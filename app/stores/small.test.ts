@@ -12,7 +12,7 @@ beforeEach(() => {
 
 describe('notices', () => {
   const texts = (): string[] => useNotices().shown.map(({ text }) => text)
-  it('stand two at a time, the latest last, and what is said again stands once, counted', () => {
+  it('stand two at a time, the latest last, and equal ones stand once, counted', () => {
     const notices = useNotices()
     for (const text of ['one', 'two', 'three']) notices.say(text)
     expect(texts()).toEqual(['two', 'three'])
@@ -133,7 +133,7 @@ describe('jobs', () => {
     expect(made.at(-1)).toEqual(['b'])
     expect(jobs.jobOf('k')?.failures).toEqual([])
   })
-  it('stop where they are told to, save nothing, and say so', async () => {
+  it('stop where they are asked to, save nothing, and say so', async () => {
     const jobs = useJobs()
     let finished = false
     await jobs.start({

@@ -82,7 +82,7 @@ export const useTrail = defineStore('trail', () => {
     history.step({ ...there, state: id }, 'trail')
   }
 
-  /** A look kept for good, beside the one the project is in, by a name; or that one itself. */
+  /** Keeps a look for good under a name, beside the present one; or keeps the present one. */
   const keepName = (
     project: Project,
     name: string,
@@ -107,7 +107,7 @@ export const useTrail = defineStore('trail', () => {
     return state
   }
 
-  /** Names a kept state otherwise, or, with null, lets it go like the others. */
+  /** Renames a state that is kept, or, with null, stops keeping it. */
   const rename = (id: string, name: string | null): void => {
     if (history.refuses()) return
     const put = states.value.filter(state => state.id === id).map(state => ({ ...state, kept: name }))

@@ -9,7 +9,7 @@ import { checkAnswersBy } from '~/api/call'
 
 checkAnswersBy(checkAnswer)
 
-/** A storage of its own, with as much room as is said. */
+/** A storage of its own with a given capacity. */
 export class MemoryStorage implements Storage {
   [name: string]: unknown
   /** In characters. */
@@ -83,7 +83,7 @@ export class Refusal {
 
 type Route = (asked: Asked) => unknown
 
-/** A server whose routes are said by tests. What no route is there for is answered with 404. */
+/** A server with the routes that a test gives; all others answer 404. */
 export class FakeServer {
   readonly asked: Asked[] = []
   private readonly routes: Array<{ method: string; path: RegExp; route: Route }> = []

@@ -16,7 +16,7 @@ export const artworkOf = (id: string, inks: ReadonlyArray<readonly [hex: string,
   return { art, file }
 }
 
-/** Begins a project in the history without a server; what it tells is kept. */
+/** Begins a project in the history without a server; what it reports is recorded. */
 export const beginProject = (
   document: Project = derivedFrom('#0f6d5f', { kind: 'triadic', count: 5 }),
   more: Partial<OpenProject> & { inks?: readonly InkArea[] } = {},

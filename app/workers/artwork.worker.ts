@@ -60,7 +60,7 @@ const takeApart = (
   return png ? unmix(reducePicture(pictureOf(png), longest), reading.pictureInks[place] ?? []) : null
 }
 
-/** The memory that an ink map lies in, to be handed over without a copy. */
+/** The buffers of an ink map, to be transferred without a copy. */
 const buffersOf = (map: InkMap): ArrayBuffer[] => [
   ...new Set(Object.values(map).flatMap(part => (typeof part === 'number' ? [] : [part.buffer as ArrayBuffer]))),
 ]

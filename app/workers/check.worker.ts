@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { findingsOf, fixesFor } from '#core/check/check'
 import type { Finding, Fix } from '#core/check/finding'
-import { mended, type Mending, type MendOrder } from '#core/check/mend'
+import { mendFindings, type Mending, type MendOrder } from '#core/check/mend'
 import { stateOf, type CheckState } from '#core/check/state'
 import type { Known } from '#core/commands/commands'
 import { knownInks } from '#core/commands/known'
@@ -46,7 +46,7 @@ const desk = {
   async mend(order: MendOrder, seen: (part: number) => void): Promise<Mending | null> {
     stopped = false
     if (!last) return null
-    const search = mended(last.state, order, last.known, last.look)
+    const search = mendFindings(last.state, order, last.known, last.look)
     for (let heard = 0; ; ) {
       const next = search.next()
       if (next.done) return next.value

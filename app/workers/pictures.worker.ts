@@ -18,7 +18,7 @@ export interface Loupe {
   patch: number
 }
 
-/** So many decoded pictures (all of a project, 4 MB each), and so many prepared extractions, are kept at hand. */
+/** Maximum number of decoded pictures (all of a project, 4 MB each) and of prepared extractions in memory. */
 const MAX_PICTURES = 64
 const MAX_EXTRACTORS = 16
 
@@ -79,7 +79,7 @@ const desk = {
     fine = { hash, bitmap }
   },
   hasFine: (hash: string): boolean => fine?.hash === hash,
-  /** The colors of pictures at a lean; what does not depend on the lean is kept for the next. */
+  /** The colors of pictures at a lean; what does not depend on the lean is cached. */
   extract(sources: readonly PictureSource[], wanted: Wanted, lean: Lean): Extraction {
     const key = JSON.stringify([sources, wanted])
     const known =

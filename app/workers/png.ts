@@ -103,7 +103,7 @@ function* chunksOf(png: Uint8Array): Generator<{ type: string; content: Uint8Arr
 }
 
 /**
- * The pixels of a large PNG, unpacked as they come, so that only the file and the pixels are held; one that is not
+ * The pixels of a large PNG, unpacked as they come, so that only the file and the pixels are in memory; one that is not
  * written as the server writes them is decoded as any other. Rejects where it ends early.
  */
 export const largePictureOf = async (png: Uint8Array): Promise<Picture> => {

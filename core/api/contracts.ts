@@ -39,7 +39,7 @@ import {
   shelfFolderSchema,
   shelfPutSchema,
   shelfQuerySchema,
-  shelfSaidSchema,
+  shelfDetailsSchema,
   shelfSchemeSchema,
   shelfVersionSchema,
   tagSchema,
@@ -86,7 +86,7 @@ const byToken = { token: z.string() }
 const MAX_SCHEMES = 500
 const schemes = listOf(z.uuid(), { most: MAX_SCHEMES }).default([])
 /** Changes of a scheme, none of which has a default. */
-const { name, note, tags, folder, favorite } = shelfSaidSchema.shape
+const { name, note, tags, folder, favorite } = shelfDetailsSchema.shape
 const shelfChange = z.object({
   name: name.optional(),
   note: note.unwrap().optional(),
@@ -254,7 +254,7 @@ export const CONTRACTS = {
   'GET shelf/[id]/versions': { params: byId, thing: 'scheme', answer: z.array(shelfVersionSchema) },
   'POST shelf/several': {
     body: z.object({
-      change: listOf(z.object({ id: z.uuid(), said: shelfChange }), { most: MAX_SCHEMES }).default([]),
+      change: listOf(z.object({ id: z.uuid(), details: shelfChange }), { most: MAX_SCHEMES }).default([]),
       off: schemes,
       on: schemes,
     }),

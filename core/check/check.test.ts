@@ -26,7 +26,7 @@ describe('findings', () => {
     expect(large).toMatchObject({ severity: 'doubtful' })
     expect(contrastOf('#f8f4ea', '#858075')).toBeGreaterThan(3)
   })
-  it('lettering somebody said is none, or one somebody said is', () => {
+  it('pairs marked as lettering, or as none', () => {
     const pale = labelIn(['#f8f4ea', '#b9b3a4', '#2e4f7f', '#e8b040'])
     expect(
       of(apply(pale, { do: 'say lettering', key: 'lettering s1 s2', is: false }, known), 'lettering'),

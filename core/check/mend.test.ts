@@ -5,7 +5,7 @@ import { apply } from '#core/commands/commands'
 import type { Project } from '#core/document/project'
 import { inLook } from '#core/scheme/looks'
 import { findingsOf, seriousKeys } from './check'
-import { isOfColors, mended, type Mending, type MendOrder } from './mend'
+import { isOfColors, mendFindings, type Mending, type MendOrder } from './mend'
 import { anyHex, found, known, labelIn, look } from './testing'
 
 /** The whole search at once. */
@@ -13,7 +13,7 @@ const mending = (project: Project, order: Partial<MendOrder> = {}): Mending => {
   const keys = found(project)
     .filter(isOfColors)
     .map(({ key }) => key)
-  const search = mended(look(project), { keys, tolerance: 10, seed: 1, ...order }, known, look)
+  const search = mendFindings(look(project), { keys, tolerance: 10, seed: 1, ...order }, known, look)
   for (;;) {
     const next = search.next()
     if (next.done) return next.value

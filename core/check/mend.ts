@@ -1,14 +1,11 @@
-import { arc, lchOf, type Hex, unit } from '#core/color/convert'
-import { deltaE } from '#core/color/difference'
-import { angleOf, colorAt, relativeChromaOn } from '#core/color/wheel'
+import type { Hex } from '#core/color/convert'
 import { apply, type Known } from '#core/commands/commands'
 import { lookOf, type Look, type Project } from '#core/document/project'
-import type { Swatch } from '#core/document/scheme'
 import { seeded } from '#core/math/random'
-import { findingsOf, isSettled, ruleOf, seriousKeys } from './check'
-import type { Finding, RuleName } from './finding'
-import { areaOf, extremesOf, swatchIn, type CheckState } from './state'
-import { leanState, withColors } from './virtual'
+import { findingsOf, isSettled, seriousKeys } from './check'
+import type { Finding } from './finding'
+import { HALVINGS, MendSearch, type Tones } from './mendSearch'
+import type { CheckState } from './state'
 
 /* The smallest change of colors that settles many findings at once. */
 
@@ -54,266 +51,6 @@ const FACTORS: Record<Strength, { factor: number; more: number }> = {
 /** Returns whether colors alone can settle a finding. */
 export const isOfColors = ({ ofUse }: Finding): boolean => !ofUse
 
-/** Where a swatch stands: its place on the wheel in degrees, its lightness and strength in [0, 1]. */
-interface Tone {
-  angle: number
-  l: number
-  strength: number
-}
-const [STEP, MAX_STEPS] = [0.012, 80]
-const [DARKEST, LIGHTEST] = [0.05, 0.99]
-/** Minimum weight of a swatch, as a fraction of the picture. */
-const MIN_AREA = 0.03
-const STARTS = 3
-/** With more findings than this only two orders are tried. */
-const MANY = 6
-/** From this tolerance on, hues are as good as free. */
-const WIDE = 90
-const PASSES = 2
-const HALVINGS = 4
-/** Maximum number of estimate–repaint rounds. */
-const ROUNDS = 8
-
-type Tones = ReadonlyMap<string, Tone>
-type Way = (n: number) => Tones | null
-
-class Search {
-  readonly start: Tones
-  private readonly hexes = new Map<string, Hex>()
-  private readonly judged = new Map<string, { virtual: CheckState; keys: Map<RuleName, Set<string>> }>()
-  private readonly serious: ReadonlySet<string>
-  private readonly wheel
-  /** The last painted state, from which everything is estimated. */
-  private base: CheckState
-
-  constructor(
-    readonly state: CheckState,
-    private readonly tolerance: number,
-  ) {
-    this.base = leanState(state)
-    this.wheel = state.project.harmony.wheel
-    this.start = new Map(
-      state.project.scheme.map(({ id, hex, hue }) => [
-        id,
-        { angle: angleOf(this.wheel, hex, hue), l: lchOf(hex).l, strength: relativeChromaOn(this.wheel, hex) },
-      ]),
-    )
-    this.serious = new Set(seriousKeys(state))
-  }
-
-  /** Reckons from a state that was painted, no longer from the first. */
-  rebase(base: CheckState): void {
-    this.base = leanState(base)
-    this.judged.clear()
-  }
-
-  private swatch = (id: string): Swatch => swatchIn(this.state, id) as Swatch
-  hexOf(id: string, tone: Tone): Hex {
-    if (tone === this.start.get(id)) return this.swatch(id).hex
-    const key = `${id} ${tone.angle.toFixed(2)} ${tone.l.toFixed(4)} ${tone.strength.toFixed(4)}`
-    const before = this.hexes.get(key)
-    if (before) return before
-    const { c } = lchOf(this.swatch(id).hex)
-    const hex = colorAt(this.wheel, tone.angle, tone.l, tone.strength, { had: c, most: Math.max(c, 0.02) * 1.6 })
-    this.hexes.set(key, hex)
-    return hex
-  }
-  colors(tones: Tones): Map<string, Hex> {
-    return new Map([...tones].map(([id, tone]) => [id, this.hexOf(id, tone)]))
-  }
-  cost(tones: Tones): number {
-    let sum = 0
-    for (const [id, tone] of tones)
-      sum += deltaE(this.swatch(id).hex, this.hexOf(id, tone)) * Math.max(MIN_AREA, areaOf(this.state, id))
-    return sum
-  }
-
-  private judge(tones: Tones): { virtual: CheckState; keys: Map<RuleName, Set<string>> } {
-    const colors = this.colors(tones)
-    const key = [...colors.values()].join()
-    let found = this.judged.get(key)
-    if (!found) this.judged.set(key, (found = { virtual: withColors(this.base, colors), keys: new Map() }))
-    return found
-  }
-  /** True if a finding is still there. */
-  has(tones: Tones, finding: Finding): boolean {
-    const { virtual, keys } = this.judge(tones)
-    let all = keys.get(finding.rule)
-    if (!all)
-      keys.set(
-        finding.rule,
-        (all = new Set(
-          ruleOf(finding.rule)
-            .find(virtual)
-            .map(({ key }) => key),
-        )),
-      )
-    return all.has(finding.key)
-  }
-  bringsSerious(tones: Tones): boolean {
-    return seriousKeys(this.judge(tones).virtual).some(key => !this.serious.has(key))
-  }
-  keepsHarmony(tones: Tones): boolean {
-    return [...tones].every(([id, { angle }]) => {
-      const from = this.start.get(id)?.angle ?? angle
-      return Math.abs(arc(from, angle)) <= this.tolerance + 1e-6
-    })
-  }
-
-  /** Ways to change the tones of a finding's swatches, each by ever larger steps. */
-  ways(finding: Finding, tones: Tones): Way[] {
-    const ids = this.of(finding).filter(id => !this.swatch(id).locked)
-    const shift = (id: string, by: Partial<Record<keyof Tone, number>>): ((n: number) => [string, Tone] | null) => {
-      const from = tones.get(id) as Tone
-      return n => {
-        const l = from.l + (by.l ?? 0) * n
-        const strength = from.strength * (1 + (by.strength ?? 0) * n)
-        if (l < DARKEST || l > LIGHTEST || strength < 0) return null
-        return [id, { angle: from.angle + (by.angle ?? 0), l, strength: unit(strength) }]
-      }
-    }
-    const way =
-      (...parts: Array<(n: number) => [string, Tone] | null>): Way =>
-      n => {
-        const changed = parts.map(part => part(n))
-        if (changed.some(each => each === null)) return null
-        return new Map([...tones, ...(changed as Array<[string, Tone]>)])
-      }
-    const { isByHue, isOfOneColor } = ruleOf(finding.rule)
-    const turns = this.tolerance && isByHue ? [0, 1, -1] : [0]
-    const free = (id: string, turn: number): number =>
-      (this.start.get(id)?.angle ?? 0) + turn * this.tolerance - (tones.get(id)?.angle ?? 0)
-    const single = ids.flatMap(id =>
-      turns.flatMap(turn => {
-        const angle = turn ? free(id, turn) : 0
-        return [
-          way(shift(id, { l: STEP, angle })),
-          way(shift(id, { l: -STEP, angle })),
-          ...(isOfOneColor || turn
-            ? [
-                way(shift(id, { strength: -0.03, angle })),
-                way(shift(id, { strength: 0.05, angle })),
-                way(shift(id, { l: STEP / 2, strength: -0.03, angle })),
-                way(shift(id, { l: -STEP / 2, strength: -0.03, angle })),
-              ]
-            : []),
-        ]
-      }),
-    )
-    const [a, b] = ids
-    if (a === undefined || b === undefined || ids.length !== 2) return single
-    return [
-      ...single,
-      way(shift(a, { l: STEP }), shift(b, { l: -STEP })),
-      way(shift(a, { l: -STEP }), shift(b, { l: STEP })),
-    ]
-  }
-  private of(finding: Finding): readonly string[] {
-    return finding.swatches.length ? finding.swatches : extremesOf(this.state).map(({ id }) => id)
-  }
-  /** True if all swatches of a finding are locked. */
-  isHeld(finding: Finding): boolean {
-    return this.of(finding).every(id => this.swatch(id).locked)
-  }
-
-  /** True if these tones settle all of these findings without spoiling anything. */
-  settles(tones: Tones, findings: readonly Finding[]): boolean {
-    return (
-      this.keepsHarmony(tones) && findings.every(finding => !this.has(tones, finding)) && !this.bringsSerious(tones)
-    )
-  }
-
-  /** The cheapest tones that settle one finding more, beside those settled before; null where no way leads there. */
-  settle(finding: Finding, tones: Tones, settled: readonly Finding[]): Tones | null {
-    const all = [...settled, finding]
-    let [best, least] = [null as Tones | null, Infinity]
-    for (const way of this.ways(finding, tones)) {
-      let [low, high] = [0, 1]
-      let there = way(high)
-      while (there && high < MAX_STEPS && this.has(there, finding)) {
-        if (this.cost(there) >= least) break // further on it is dearer still
-        low = high
-        high = Math.min(MAX_STEPS, high * 2)
-        if (low === high) break
-        there = way(high)
-      }
-      if (!there) {
-        // the last step that is left on this way
-        let last = low
-        while (last + 1 < high && way(last + 1)) last++
-        high = last
-        there = last > low ? way(last) : null
-      }
-      if (!there || this.has(there, finding)) continue
-      if (low && this.cost(way(low) ?? there) >= least) continue
-      while (high - low > 1) {
-        const middle = (low + high) >> 1
-        const at = way(middle)
-        if (at && !this.has(at, finding)) [high, there] = [middle, at]
-        else low = middle
-      }
-      if (this.cost(there) >= least) continue
-      // the first step may spoil something that a further one does not
-      for (const more of [0, 2, 5]) {
-        const at = more ? way(high + more) : there
-        if (at && this.settles(at, all)) {
-          const cost = this.cost(at)
-          if (cost < least) [best, least] = [at, cost]
-          break
-        }
-      }
-    }
-    return best
-  }
-
-  /** The same, with every change taken back as far as everything stays settled. */
-  polished(tones: Tones, findings: readonly Finding[]): Tones {
-    let now = tones
-    for (const [id, tone] of tones) {
-      const from = this.start.get(id) as Tone
-      if (tone === from) continue
-      let [low, high] = [0, 1]
-      for (let n = 0; n < HALVINGS; n++) {
-        const part = n ? (low + high) / 2 : 0
-        const at = new Map([...now, [id, part ? between(from, tone, part) : from]])
-        if (this.settles(at, findings)) {
-          high = part
-          now = at
-          if (!part) break
-        } else low = part
-      }
-    }
-    return now
-  }
-
-  /** The same changes, so many times as far and some lightness more; swatches stay within the tolerance. */
-  further(tones: Tones, factor: number, more: number): Tones {
-    return new Map(
-      [...tones].map(([id, tone]): [string, Tone] => {
-        const from = this.start.get(id) as Tone
-        if (tone === from) return [id, from]
-        const there = between(from, tone, factor)
-        const turn = Math.max(-this.tolerance, Math.min(this.tolerance, arc(from.angle, there.angle)))
-        const l = there.l + Math.sign(there.l - from.l) * more
-        return [
-          id,
-          {
-            angle: from.angle + turn,
-            l: Math.min(Math.max(LIGHTEST, from.l), Math.max(Math.min(DARKEST, from.l), l)),
-            strength: unit(there.strength),
-          },
-        ]
-      }),
-    )
-  }
-}
-
-const between = (from: Tone, to: Tone, part: number): Tone => ({
-  angle: from.angle + arc(from.angle, to.angle) * part,
-  l: from.l + (to.l - from.l) * part,
-  strength: from.strength + (to.strength - from.strength) * part,
-})
-
 /** The project with swatches in other colors, as one command. */
 const recolor = (project: Project, colors: ReadonlyMap<string, Hex>, known: Known): Project => {
   const changed = project.scheme.flatMap(({ id, hex, hue }) => {
@@ -334,66 +71,86 @@ const shuffle = <Thing>(all: readonly Thing[], random: () => number): Thing[] =>
   return list
 }
 
-/**
- * Searches the smallest change of unlocked swatches that settles the findings together and keeps each swatch within the
- * tolerance of its place on the wheel. Findings are settled one after the other, each by the cheapest way that leaves
- * those before it settled and brings nothing serious; in several orders, the best of which is taken back as far as it
- * stays settled. Every look that is returned was painted and looked at as `look` says. Yields how far it is, in [0, 1],
- * so that others can be heard meanwhile. The same order gives the same.
- */
-export function* mended(
-  state: CheckState,
-  order: MendOrder,
-  known: Known,
-  look: (project: Project) => CheckState,
-): Generator<number, Mending, void> {
-  const wanted = findingsOf(state).filter(finding => order.keys.includes(finding.key))
-  const search = new Search(state, order.tolerance)
-  const unsettled: Unsettled[] = []
-  const open = wanted.filter(finding => {
-    const why = !isOfColors(finding)
-      ? 'Changing colors won’t help: use its own fix.'
-      : search.isHeld(finding)
-        ? 'Its swatches are locked.'
-        : search.settle(finding, search.start, [])
-          ? null
-          : order.tolerance < WIDE
-            ? `No color within ${order.tolerance}° of its hue fixes it without making something else worse.`
-            : 'No change to its colors fixes it without making something else worse.'
-    if (why) unsettled.push({ key: finding.key, why })
-    return why === null
-  })
+const STARTS = 3
+/** With more findings than this only two orders are tried. */
+const MANY = 6
+/** From this tolerance on, hues are as good as free. */
+const WIDE = 90
+const PASSES = 2
+/** Maximum number of estimate–repaint rounds. */
+const ROUNDS = 8
 
-  const random = seeded(order.seed)
-  let best: { tones: Tones; settled: Finding[]; cost: number } | null = null
+/** Tones, the findings they settle, and what they cost. */
+interface Solution {
+  tones: Tones
+  settled: Finding[]
+  cost: number
+}
+
+/** Returns why a finding cannot be settled by colors even alone; null where it can. */
+const whyNotAlone = (search: MendSearch, finding: Finding, tolerance: number): string | null => {
+  if (!isOfColors(finding)) return 'Changing colors won’t help: use its own fix.'
+  if (search.isHeld(finding)) return 'Its swatches are locked.'
+  if (search.settle(finding, search.start, [])) return null
+  return tolerance < WIDE
+    ? `No color within ${tolerance}° of its hue fixes it without making something else worse.`
+    : 'No change to its colors fixes it without making something else worse.'
+}
+
+/** Passes the progress of a part on as that of the whole, from one position to another, and returns what it returns. */
+function* within<Result>(
+  [from, to]: readonly [from: number, to: number],
+  part: Generator<number, Result, void>,
+): Generator<number, Result, void> {
+  let step = part.next()
+  for (; !step.done; step = part.next()) yield from + step.value * (to - from)
+  return step.value
+}
+
+/** Settles findings one after the other in the order given. Yields progress, in [0, 1]. */
+function* settleInOrder(search: MendSearch, list: readonly Finding[]): Generator<number, Solution, void> {
+  let tones = search.start
+  const settled: Finding[] = []
+  for (let pass = 0; pass < PASSES; pass++)
+    for (const [i, finding] of list.entries()) {
+      yield (pass + i / list.length) / PASSES
+      if (settled.includes(finding)) continue
+      const next = search.has(tones, finding) ? search.settle(finding, tones, settled) : tones
+      if (!next) continue
+      tones = next
+      settled.push(finding)
+    }
+  tones = search.polished(tones, settled)
+  return { tones, settled, cost: search.cost(tones) }
+}
+
+/** The best of several orders: that which settles most, and of those the cheapest. Yields progress, in [0, 1]. */
+function* bestOfOrders(search: MendSearch, open: readonly Finding[], seed: number): Generator<number, Solution, void> {
+  const random = seeded(seed)
+  let best: Solution = { tones: search.start, settled: [], cost: 0 }
   const starts = open.length < 2 ? 1 : open.length > MANY ? 2 : STARTS // one finding has only one order
   for (let n = 0; n < starts && open.length; n++) {
     const list = n === 0 ? open : n === 1 ? [...open].reverse() : shuffle(open, random)
-    let tones = search.start
-    const settled: Finding[] = []
-    for (let pass = 0; pass < PASSES; pass++)
-      for (const [i, finding] of list.entries()) {
-        yield (n + (pass + i / list.length) / PASSES) / (STARTS + 1)
-        if (settled.includes(finding)) continue
-        const next = search.has(tones, finding) ? search.settle(finding, tones, settled) : tones
-        if (!next) continue
-        tones = next
-        settled.push(finding)
-      }
-    tones = search.polished(tones, settled)
-    const cost = search.cost(tones)
-    if (!best || settled.length > best.settled.length || (settled.length === best.settled.length && cost < best.cost))
-      best = { tones, settled, cost }
+    const found = yield* within([n / STARTS, (n + 1) / STARTS], settleInOrder(search, list))
+    const isBetter =
+      !n ||
+      found.settled.length > best.settled.length ||
+      (found.settled.length === best.settled.length && found.cost < best.cost)
+    if (isBetter) best = found
   }
-  yield STARTS / (STARTS + 1)
+  return best
+}
 
-  const serious = new Set(seriousKeys(state))
-  const projectOf = (tones: Tones): Project => recolor(state.project, search.colors(tones), known)
-  const holds = (project: Project, settled: readonly Finding[]): boolean => isSettled(look(project), settled, serious)
-  let [tones, settled] = [best?.tones ?? search.start, best?.settled ?? []]
+/** Paints a solution and mends what is only settled by estimate, until all of it is painted. Yields progress, in [0, 1]. */
+function* confirmPainted(
+  search: MendSearch,
+  from: Solution,
+  paint: (tones: Tones) => CheckState,
+): Generator<number, Omit<Solution, 'cost'>, void> {
+  let { tones, settled } = from
   for (let round = 0; round < ROUNDS && settled.length; round++) {
-    yield (STARTS + round / ROUNDS) / (STARTS + 1)
-    search.rebase(look(projectOf(tones)))
+    yield round / ROUNDS
+    search.rebase(paint(tones))
     const left = settled.filter(finding => search.has(tones, finding))
     if (!left.length) break
     const stillSettled = settled.filter(finding => !left.includes(finding))
@@ -406,29 +163,67 @@ export function* mended(
     }
     if (before === tones) settled = stillSettled // no way leads on
   }
+  return { tones, settled }
+}
 
+/** Looks of all strengths for a solution: from no further than it takes, when painted, to plainly. */
+const looksOf = (
+  search: MendSearch,
+  { tones, settled }: Omit<Solution, 'cost'>,
+  projectOf: (tones: Tones) => Project,
+  holds: (project: Project) => boolean,
+): MendedLook[] => {
+  if (!settled.length || !holds(projectOf(tones))) return []
+  let [low, high] = [0, 1]
+  for (let n = 0; n < HALVINGS; n++) {
+    const part = (low + high) / 2
+    if (holds(projectOf(search.further(tones, part, 0)))) high = part
+    else low = part
+  }
   const looks: MendedLook[] = []
-  if (settled.length && holds(projectOf(tones), settled)) {
-    // no further than it takes, painted
-    let [low, high] = [0, 1]
-    for (let n = 0; n < HALVINGS; n++) {
-      const part = (low + high) / 2
-      if (holds(projectOf(search.further(tones, part, 0)), settled)) high = part
-      else low = part
-    }
-    for (const strength of STRENGTHS) {
-      const { factor, more } = FACTORS[strength]
-      const there = search.further(tones, high * factor, more)
-      const project = projectOf(there)
-      if (looks.some(other => sameScheme(other.look, project)) || !holds(project, settled)) continue
-      looks.push({ strength, look: lookOf(project), cost: search.cost(there), settled: settled.map(({ key }) => key) })
-    }
+  for (const strength of STRENGTHS) {
+    const { factor, more } = FACTORS[strength]
+    const there = search.further(tones, high * factor, more)
+    const project = projectOf(there)
+    if (looks.some(other => sameScheme(other.look, project)) || !holds(project)) continue
+    looks.push({ strength, look: lookOf(project), cost: search.cost(there), settled: settled.map(({ key }) => key) })
   }
-  const done = looks.length ? settled : []
-  for (const finding of open) {
-    if (done.includes(finding)) continue
-    unsettled.push({ key: finding.key, why: whyNot(search, finding, done) })
-  }
+  return looks
+}
+
+/**
+ * Searches the smallest change of unlocked swatches that settles the findings together and keeps each swatch within the
+ * tolerance of its place on the wheel. Findings are settled one after the other, each by the cheapest way that leaves
+ * those before it settled and brings nothing serious; in several orders, the best of which is taken back as far as it
+ * stays settled. Every look that is returned was painted and looked at as `look` says. Yields how far it is, in [0, 1],
+ * so that others can be heard meanwhile. The same order gives the same.
+ */
+export function* mendFindings(
+  state: CheckState,
+  order: MendOrder,
+  known: Known,
+  look: (project: Project) => CheckState,
+): Generator<number, Mending, void> {
+  const search = new MendSearch(state, order.tolerance)
+  const unsettled: Unsettled[] = []
+  const open = findingsOf(state).filter(finding => {
+    if (!order.keys.includes(finding.key)) return false
+    const why = whyNotAlone(search, finding, order.tolerance)
+    if (why) unsettled.push({ key: finding.key, why })
+    return why === null
+  })
+  const best = yield* within([0, 0.75], bestOfOrders(search, open, order.seed))
+  yield 0.75
+  const projectOf = (tones: Tones): Project => recolor(state.project, search.colors(tones), known)
+  const painted = yield* within(
+    [0.75, 1],
+    confirmPainted(search, best, tones => look(projectOf(tones))),
+  )
+  const serious = new Set(seriousKeys(state))
+  const looks = looksOf(search, painted, projectOf, project => isSettled(look(project), painted.settled, serious))
+  const done = looks.length ? painted.settled : []
+  for (const finding of open)
+    if (!done.includes(finding)) unsettled.push({ key: finding.key, why: whyNotTogether(search, finding, done) })
   return { looks, unsettled }
 }
 
@@ -436,7 +231,7 @@ const sameScheme = (look: Look, project: Project): boolean =>
   look.scheme.every(({ hex }, i) => hex === project.scheme[i]?.hex)
 
 /** The findings that one that can be settled alone conflicts with. */
-const whyNot = (search: Search, finding: Finding, done: readonly Finding[]): string => {
+const whyNotTogether = (search: MendSearch, finding: Finding, done: readonly Finding[]): string => {
   search.rebase(search.state)
   const alone = search.settle(finding, search.start, []) ?? search.start
   const against = done.find(other => search.has(alone, other))

@@ -43,7 +43,7 @@ const nearestOf = (scheme: readonly Swatch[], hex: Hex): string | null =>
   )?.id ?? null
 
 /**
- * The state a project is in on its artwork, from what its inks become. An ink nothing is said of, as on a stand-in, goes
+ * The state a project is in on its artwork, from what its inks become. An ink without a target, as on a stand-in, goes
  * to the swatch its color is nearest to.
  */
 export const stateOf = (

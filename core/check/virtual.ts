@@ -38,7 +38,7 @@ export const leanState = (state: CheckState): CheckState => {
 
 /**
  * About the state a scheme would be in with other colors, without painting: each ink moves with its swatch, by the same
- * OKLab difference. What is held to the light of the picture moves less when it is really painted.
+ * OKLab difference. What the hold ties to the picture's lightness moves less when it is really painted.
  */
 export const withColors = (state: CheckState, colors: ReadonlyMap<string, Hex>): CheckState => {
   const by = new Map<string, Lab>()

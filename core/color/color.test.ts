@@ -84,7 +84,7 @@ describe('converting', () => {
 })
 
 describe('difference', () => {
-  it('is ΔE2000 (pairs 1 and 9 of Sharma, Wu and Dalal cannot be said in hex; black and white can)', () => {
+  it('is ΔE2000 (pairs 1 and 9 of Sharma, Wu and Dalal cannot be written in hex; black and white can)', () => {
     expect(deltaE('#000000', '#ffffff')).toBeCloseTo(100, 0)
     expect(deltaE('#2e4f7f', '#2e4f7f')).toBe(0)
     expect(okDistance('#000000', '#ffffff')).toBeCloseTo(1, 3)

@@ -89,7 +89,7 @@ export interface Hued {
   hue: number
 }
 
-/** A color with its hue kept in mind: a gray keeps the hue it had. */
+/** A color with a remembered hue: a gray keeps the hue it had. */
 export const withHue = (hex: Hex, hue: number): Hued => ({ hex, hue: hsbOf(hex, hue).h })
 
 /** The hex color of a hue in degrees with saturation and brightness in [0, 1]. */

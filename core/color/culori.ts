@@ -21,7 +21,7 @@ culori.useMode(culori.modeXyz65)
 culori.useMode(culori.modeHsv)
 culori.useMode(culori.modeLab65)
 
-/* Handed on as constants of this file, not as the library's own exports, which a bundler would take without the above. */
+/* Exported as constants of this file, not as the library's own exports, which a bundler would take without the above. */
 export const converter = culori.converter
 export const differenceCiede2000 = culori.differenceCiede2000
 export const filterDeficiencyDeuter = culori.filterDeficiencyDeuter

@@ -57,7 +57,7 @@ const seen = Object.fromEntries(
   }),
 ) as Record<Vision, (hex: Hex) => Hex>
 
-/** The color as someone with a color vision deficiency sees it, of full severity where nothing else is said. */
+/** The color as someone with a color vision deficiency sees it, of full severity unless given. */
 export const simulateVision = (vision: Vision, hex: Hex, severity = 1): Hex =>
   severity === 1 ? seen[vision](hex) : applyMatrix(matrixOf(vision, severity), hex)
 
@@ -74,9 +74,9 @@ const leastOf = memoize((pair): { vision: Vision; apart: number } => {
   })).reduce((best, each) => (each.apart < best.apart ? each : best))
 })
 
-/** From which ΔE2000 on colors are told apart, and under which they are not. */
-const [TOLD, MERGED] = [10, 5]
+/** ΔE2000 from which on colors are distinguishable, and below which they are not. */
+const [DISTINCT, MERGED] = [10, 5]
 /** Returns whether most readers tell two colors apart. */
-export const isDistinguishable = (one: Hex, other: Hex): boolean => deltaE(one, other) >= TOLD
+export const isDistinguishable = (one: Hex, other: Hex): boolean => deltaE(one, other) >= DISTINCT
 /** Returns whether a difference in ΔE2000 is too small to tell colors apart. */
 export const isMerged = (apart: number): boolean => apart < MERGED

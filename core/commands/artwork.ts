@@ -1,10 +1,7 @@
-import { z } from 'zod'
-import { artworkSchema } from '#core/document/artwork'
-import { hashSchema, idSchema, listOf } from '#core/document/basics'
-import { MAX_ARTWORK, MAX_FOLDER_LENGTH } from '#core/document/limits'
+import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
-import { remapSchema } from '#core/document/remap'
-import { kindOf } from './command'
+import type { Remap } from '#core/document/remap'
+import { kindOf, type Change } from './command'
 import { removeTouches, withoutExceptions } from './remapEdits'
 
 /* The artwork of a project. */
@@ -21,10 +18,14 @@ const removeArtwork = (project: Project, ids: readonly string[]): Project => {
 const pieces = (count: number): string => (count === 1 ? 'artwork' : `${count} pieces of artwork`)
 
 /** Settings of single artworks that come back with them. */
-const own = remapSchema.pick({ touches: true, exceptions: true, meantIn: true }).partial()
+type Own = Change<Pick<Remap, 'touches' | 'exceptions' | 'meantIn'>>
 
-const artworkAdded = kindOf(
-  z.object({ artwork: listOf(artworkSchema, { most: MAX_ARTWORK }), own: own.optional() }),
+/** The parameter of commands on several artworks. */
+interface Several {
+  ids: readonly string[]
+}
+
+const artworkAdded = kindOf<{ artwork: readonly Artwork[]; own?: Own | undefined }>(
   ({ artwork }) => `add ${pieces(artwork.length)}`,
   (project, given) => {
     const { artwork, own: { touches = {}, exceptions = {}, meantIn = {} } = {} } = given
@@ -41,16 +42,11 @@ const artworkAdded = kindOf(
 
 export const ARTWORK = {
   'add artwork': artworkAdded,
-  'remove artwork': kindOf(
-    z.object({ ids: listOf(idSchema, { most: MAX_ARTWORK }) }),
+  'remove artwork': kindOf<Several>(
     ({ ids }) => `remove ${pieces(ids.length)}`,
     (project, { ids }) => removeArtwork(project, ids),
   ),
-  'move artwork': kindOf(
-    z.object({
-      ids: listOf(idSchema, { most: MAX_ARTWORK }),
-      folder: z.string().min(1).max(MAX_FOLDER_LENGTH).nullable(),
-    }),
+  'move artwork': kindOf<Several & { folder: string | null }>(
     ({ ids, folder }) => `${folder === null ? 'take out of folders' : 'move'}: ${pieces(ids.length)}`,
     (project, { ids, folder }) => {
       const moved = new Set(ids)
@@ -64,20 +60,15 @@ export const ARTWORK = {
       }
     },
   ),
-  'put artwork first': kindOf(
-    z.object({ ids: listOf(idSchema, { most: MAX_ARTWORK }) }),
-    'order of artwork',
-    (project, { ids }) => {
-      const first = new Set(ids)
-      const [front, rest] = [
-        project.artwork.filter(({ id }) => first.has(id)),
-        project.artwork.filter(({ id }) => !first.has(id)),
-      ]
-      return { ...project, artwork: [...front, ...rest] }
-    },
-  ),
-  'represent by': kindOf(
-    z.object({ ids: listOf(idSchema, { most: MAX_ARTWORK }) }),
+  'put artwork first': kindOf<Several>('order of artwork', (project, { ids }) => {
+    const first = new Set(ids)
+    const [front, rest] = [
+      project.artwork.filter(({ id }) => first.has(id)),
+      project.artwork.filter(({ id }) => !first.has(id)),
+    ]
+    return { ...project, artwork: [...front, ...rest] }
+  }),
+  'represent by': kindOf<Several>(
     ({ ids }) => (ids.length ? `represent by ${pieces(ids.length)}` : 'represent by those that differ most'),
     (project, { ids }) => {
       const chosen = new Set(ids)
@@ -89,12 +80,8 @@ export const ARTWORK = {
       }
     },
   ),
-  'read again': kindOf(
-    z.object({ artwork: idSchema, hash: hashSchema }),
-    'what is recolored',
-    (project, { artwork, hash }) => ({
-      ...project,
-      artwork: project.artwork.map(art => (art.id === artwork ? { ...art, hash } : art)),
-    }),
-  ),
+  'read again': kindOf<{ artwork: string; hash: string }>('what is recolored', (project, { artwork, hash }) => ({
+    ...project,
+    artwork: project.artwork.map(art => (art.id === artwork ? { ...art, hash } : art)),
+  })),
 }

@@ -1,16 +1,12 @@
-import { z } from 'zod'
-import { hexSchema, idSchema } from '#core/document/basics'
-import { MAX_SWATCHES } from '#core/document/limits'
-import { baseSchema, harmonySchema } from '#core/document/scheme'
+import type { Base, Harmony } from '#core/document/scheme'
 import { profileOf } from '#core/harmony/tone'
-import { changeComposition, dealSwatches, deriveAfresh } from '#core/scheme/compose'
+import { changeComposition, dealSwatches, deriveAfresh, type Dealing } from '#core/scheme/compose'
 import { makeBase } from '#core/scheme/gather'
-import { definedEntries, kindOf } from './command'
+import { definedEntries, kindOf, type Change } from './command'
 
 /* The base color, its harmony, and what is dealt beside it. */
 
-const baseSet = kindOf(
-  z.object({ base: baseSchema }),
+const baseSet = kindOf<{ base: Base }>(
   'base color',
   (project, { base }) => {
     const harmony = project.derived ? project.harmony : { ...project.harmony, turn: 0 }
@@ -19,8 +15,7 @@ const baseSet = kindOf(
   'recolored',
 )
 
-const harmonyComposed = kindOf(
-  z.object({ harmony: harmonySchema.partial() }),
+const harmonyComposed = kindOf<{ harmony: Change<Harmony> }>(
   ({ harmony }) => {
     const [first = 'kind'] = Object.keys(harmony)
     return first === 'kind' ? 'harmony' : first
@@ -34,12 +29,7 @@ const harmonyComposed = kindOf(
   ({ harmony }) => (harmony.kind || harmony.count || harmony.wheel || harmony.plan ? 'recolored' : 'others'),
 )
 
-const companionsDealt = kindOf(
-  z.object({
-    seed: z.number().int(),
-    kind: harmonySchema.shape.kind.nullable().optional(),
-    like: z.array(hexSchema).max(MAX_SWATCHES).nullable().optional(),
-  }),
+const companionsDealt = kindOf<{ seed: number } & Dealing>(
   'deal',
   (project, { seed, kind, like }) => dealSwatches(project, seed, { kind, like }),
   'recolored',
@@ -49,5 +39,5 @@ export const BASE = {
   'set base': baseSet,
   'compose': harmonyComposed,
   'deal': companionsDealt,
-  'make base': kindOf(z.object({ id: idSchema }), 'make base', (project, { id }) => makeBase(project, id)),
+  'make base': kindOf<{ id: string }>('make base', (project, { id }) => makeBase(project, id)),
 }

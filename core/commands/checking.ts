@@ -1,8 +1,7 @@
-import { z } from 'zod'
-import { asideSchema, findingKeySchema as key } from '#core/document/check'
+import type { Aside } from '#core/document/check'
 import type { Project } from '#core/document/project'
-import { PAPERS, printSchema } from '#core/print/papers'
-import { definedEntries, kindOf } from './command'
+import { PAPERS, type Print } from '#core/print/papers'
+import { definedEntries, kindOf, type Change } from './command'
 
 /* Notes on findings. */
 
@@ -10,24 +9,21 @@ const without = <Value>(all: Readonly<Record<string, Value>>, gone: string): Rec
   Object.fromEntries(Object.entries(all).filter(([each]) => each !== gone))
 
 export const CHECKING = {
-  'put aside': kindOf(
-    z.object({ key, ...asideSchema.shape }),
+  'put aside': kindOf<{ key: string } & Aside>(
     'put aside',
     (project, { key: finding, note, measured }): Project => ({
       ...project,
       check: { ...project.check, aside: { ...project.check.aside, [finding]: { note, measured } } },
     }),
   ),
-  'take up again': kindOf(
-    z.object({ key }),
+  'take up again': kindOf<{ key: string }>(
     'take up again',
     (project, { key: finding }): Project => ({
       ...project,
       check: { ...project.check, aside: without(project.check.aside, finding) },
     }),
   ),
-  'print': kindOf(
-    z.object(printSchema.shape).partial(),
+  'print': kindOf<Change<Print>>(
     ({ paper }) => (paper === null ? 'not printed' : paper ? `print on ${PAPERS[paper].title}` : 'how it is printed'),
     (project, { paper, intent, blackPoint, ink }): Project => ({
       ...project,
@@ -41,8 +37,7 @@ export const CHECKING = {
       },
     }),
   ),
-  'say lettering': kindOf(
-    z.object({ key, is: z.boolean().nullable() }),
+  'say lettering': kindOf<{ key: string; is: boolean | null }>(
     ({ is }) => (is === null ? 'lettering as found' : is ? 'lettering' : 'no lettering'),
     (project, { key: pair, is }): Project => ({
       ...project,

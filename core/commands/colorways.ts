@@ -1,16 +1,20 @@
-import { z } from 'zod'
-import { idSchema } from '#core/document/basics'
 import { copyName } from '#core/document/copyName'
 import { MAX_COLORWAYS } from '#core/document/limits'
-import { colorwaySchema, type Colorway, type LineUp } from '#core/document/lineUp'
-import { lookOf, lookSchema, type Project } from '#core/document/project'
+import type { Colorway, LineUp } from '#core/document/lineUp'
+import type { Look } from '#core/document/look'
+import { lookOf, type Project } from '#core/document/project'
 import { inLook } from '#core/scheme/looks'
-import { definedEntries, kindOf } from './command'
+import { definedEntries, kindOf, type Change } from './command'
 
 /* Colorways: looks of the whole job that are frozen, compared and handed over. */
 
-const { name, note, time } = colorwaySchema.shape
-const one = z.object({ id: idSchema })
+/** The parameter of commands on one colorway; `time` is now, in ISO 8601. */
+interface One {
+  id: string
+}
+interface Timed {
+  time: string
+}
 
 const withLineUp = (project: Project, change: Partial<LineUp>): Project => ({
   ...project,
@@ -45,7 +49,7 @@ const copyColorway = (project: Project, id: string, at: string): Project => {
 
 export const COLORWAYS = {
   /** Freezes the project as it is, or as it would be in another look. */
-  'freeze': kindOf(z.object({ name, time, look: lookSchema.optional() }), 'freeze', (project, given) =>
+  'freeze': kindOf<Timed & { name: string; look?: Look | undefined }>('freeze', (project, given) =>
     isFull(project)
       ? project
       : withLineUp(project, {
@@ -60,33 +64,27 @@ export const COLORWAYS = {
           ],
         }),
   ),
-  'freeze into': kindOf(one.extend({ time }), 'freeze again', (project, { id, time: at }) =>
+  'freeze into': kindOf<One & Timed>('freeze again', (project, { id, time: at }) =>
     withLineUp(changeColorway(project, id, { ...freeze(project), time: at }), { open: null }),
   ),
-  'describe colorway': kindOf(
-    one.extend({ change: z.object({ name, note }).partial() }),
+  'describe colorway': kindOf<One & { change: Change<Pick<Colorway, 'name' | 'note'>> }>(
     ({ change }) => (change.name === undefined ? 'note' : 'rename colorway'),
     (project, { id, change }) => changeColorway(project, id, definedEntries(change)),
   ),
-  'choose colorway': kindOf(
-    z.object({ id: idSchema.nullable() }),
+  'choose colorway': kindOf<{ id: string | null }>(
     ({ id }) => (id === null ? 'no choice' : 'choose colorway'),
     (project, { id }) => (id === null || colorwayOf(project, id) ? withLineUp(project, { chosen: id }) : project),
   ),
-  'arrange colorways': kindOf(
-    z.object({ ids: z.array(idSchema).max(MAX_COLORWAYS) }),
-    'arrange colorways',
-    (project, { ids }) => {
-      const named = ids.flatMap(id => colorwayOf(project, id) ?? [])
-      return withLineUp(project, {
-        colorways: [...new Set([...named, ...project.lineUp.colorways])],
-      })
-    },
-  ),
-  'duplicate colorway': kindOf(one.extend({ time }), 'duplicate colorway', (project, { id, time: at }) =>
+  'arrange colorways': kindOf<{ ids: readonly string[] }>('arrange colorways', (project, { ids }) => {
+    const named = ids.flatMap(id => colorwayOf(project, id) ?? [])
+    return withLineUp(project, {
+      colorways: [...new Set([...named, ...project.lineUp.colorways])],
+    })
+  }),
+  'duplicate colorway': kindOf<One & Timed>('duplicate colorway', (project, { id, time: at }) =>
     copyColorway(project, id, at),
   ),
-  'delete colorway': kindOf(one, 'delete colorway', (project, { id }) => {
+  'delete colorway': kindOf<One>('delete colorway', (project, { id }) => {
     const { colorways, chosen, open } = project.lineUp
     return withLineUp(project, {
       colorways: colorways.filter(each => each.id !== id),
@@ -95,8 +93,7 @@ export const COLORWAYS = {
     })
   }),
   /** The project goes back to a colorway: to change that itself, or a copy of it. */
-  'reopen colorway': kindOf(
-    one.extend({ as: z.enum(['itself', 'copy']), time }),
+  'reopen colorway': kindOf<One & Timed & { as: 'itself' | 'copy' }>(
     ({ as }) => (as === 'copy' ? 'reopen a copy' : 'reopen'),
     (project, { id, as, time: at }) => {
       const from = colorwayOf(project, id)
@@ -107,9 +104,9 @@ export const COLORWAYS = {
     },
     'missing',
   ),
-  'leave colorway': kindOf(z.object({}), 'leave colorway', project => withLineUp(project, { open: null })),
+  'leave colorway': kindOf('leave colorway', project => withLineUp(project, { open: null })),
   /** A colorway goes over to the artwork the project has now. */
-  'renew colorway': kindOf(one.extend({ time }), 'make anew', (project, { id, time: at }) =>
+  'renew colorway': kindOf<One & Timed>('make anew', (project, { id, time: at }) =>
     changeColorway(project, id, { artwork: project.artwork, time: at }),
   ),
 }

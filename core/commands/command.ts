@@ -1,4 +1,3 @@
-import type { z } from 'zod'
 import type { Project } from '#core/document/project'
 import type { InkArea } from '#core/remap/match'
 
@@ -10,30 +9,24 @@ import type { InkArea } from '#core/remap/match'
  */
 export type Matching = 'missing' | 'others' | 'recolored' | 'joined' | 'anew'
 
-/** The parameters of a command, by its schema. */
-type Given<Takes extends z.ZodRawShape> = z.infer<z.ZodObject<Takes>>
-
-/** One kind of command: what it takes, what it says, what it does. */
-export interface Kind<Takes extends z.ZodRawShape> {
-  takes: z.ZodObject<Takes>
-  /** A description, as the undo button, a notice and the trail say it. */
-  says: (given: Given<Takes>) => string
-  /** The project after it; the one given is not changed. `inks` are all those of its artwork, as far as known. */
-  does: (project: Project, given: Given<Takes>, inks: readonly InkArea[]) => Project
-  matches: (given: Given<Takes>) => Matching
+/** One kind of command with its parameters. */
+export interface Kind<Parameters> {
+  /** Returns a description, as the undo button, a notice and the trail show it. */
+  says: (given: Parameters) => string
+  /** Returns the project after it; the one given is not changed. `inks` are all those of its artwork, as far as known. */
+  does: (project: Project, given: Parameters, inks: readonly InkArea[]) => Project
+  matches: (given: Parameters) => Matching
 }
 
-/** A kind of command without its types, as the record of all is gone through. */
-export type AnyKind = Kind<z.ZodRawShape>
+/** Part of something, in which what is undefined stays as it is. */
+export type Change<Whole> = { [Key in keyof Whole]?: Whole[Key] | undefined }
 
-/** Makes a kind of command. Inks are matched where swatches are others than before, unless said otherwise. */
-export const kindOf = <Takes extends z.ZodRawShape>(
-  takes: z.ZodObject<Takes>,
-  says: string | ((given: Given<Takes>) => string),
-  does: Kind<Takes>['does'],
-  matches: Matching | ((given: Given<Takes>) => Matching) = 'others',
-): Kind<Takes> => ({
-  takes,
+/** Makes a kind of command. Inks are matched where swatches are others than before, unless stated otherwise. */
+export const kindOf = <Parameters = unknown>(
+  says: string | ((given: Parameters) => string),
+  does: Kind<Parameters>['does'],
+  matches: Matching | ((given: Parameters) => Matching) = 'others',
+): Kind<Parameters> => ({
   says: typeof says === 'string' ? () => says : says,
   does,
   matches: typeof matches === 'string' ? () => matches : matches,

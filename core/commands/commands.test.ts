@@ -5,7 +5,7 @@ import { historyOf, pushState, stepBack } from '#core/history/history'
 import { AT_REST } from '#core/harmony/adjust'
 import { colorsOf } from '#core/painting/painting'
 import { newProject } from '#core/scheme/create'
-import { apply as applyTo, COMMANDS, commandSchema, sayCommand, type Command } from './commands'
+import { apply as applyTo, COMMANDS, sayCommand, type Command } from './commands'
 import { lossesOf } from '#core/remap/losses'
 import { knownFrom, knownInks } from './known'
 
@@ -213,10 +213,9 @@ describe('every command', () => {
   it('is tried here', () => expect(Object.keys(EACH).sort()).toEqual(Object.keys(COMMANDS).sort()))
 
   it.each(Object.entries(EACH))(
-    '%s has words, passes its door, changes nothing it was given, is undone exactly',
+    '%s has words, changes nothing it was given, leaves a valid project, is undone exactly',
     (_, [project, command]) => {
       expect(sayCommand(command).length).toBeGreaterThan(2)
-      expect(commandSchema.parse(JSON.parse(JSON.stringify(command)))).toEqual(command)
       const before = unchanged(project)
       const after = apply(project, command)
       expect(after).not.toEqual(project)
@@ -249,11 +248,6 @@ describe('every command', () => {
       const from = command.do === 'retarget' ? dressed : derived
       expect(apply(from, command)).toEqual(from)
     }
-  })
-
-  it('what is no command does not pass', () => {
-    expect(commandSchema.safeParse({ do: 'paint it black' }).success).toBe(false)
-    expect(commandSchema.safeParse({ do: 'lock', id: 's1' }).success).toBe(false)
   })
 })
 

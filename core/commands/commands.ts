@@ -1,4 +1,3 @@
-import { z } from 'zod'
 import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
 import type { InkArea } from '#core/remap/match'
@@ -6,7 +5,7 @@ import { ARTWORK } from './artwork'
 import { BASE } from './base'
 import { CHECKING } from './checking'
 import { COLORWAYS } from './colorways'
-import type { AnyKind } from './command'
+import type { Kind } from './command'
 import { GATHERING } from './gathering'
 import { HAND_OVER } from './handOver'
 import { settleTargets } from './matching'
@@ -37,17 +36,12 @@ export const COMMANDS = {
 
 type Commands = typeof COMMANDS
 
-type Taken<Takes extends z.ZodObject> = keyof Takes['shape'] extends never ? unknown : z.infer<Takes>
+type ParametersOf<AnyKind> = AnyKind extends Kind<infer Parameters> ? Parameters : never
 
-/** A command: what is to be done, and what that takes. */
-export type Command = { [Do in keyof Commands]: { do: Do } & Taken<Commands[Do]['takes']> }[keyof Commands]
+/** A command: its name and its parameters. */
+export type Command = { [Do in keyof Commands]: { do: Do } & ParametersOf<Commands[Do]> }[keyof Commands]
 
-const kindFor = (command: Command): AnyKind => COMMANDS[command.do] as unknown as AnyKind
-
-const schemas = Object.entries(COMMANDS).map(([name, { takes }]) => takes.extend({ do: z.literal(name) }))
-
-/** Reads a command that comes in from outside. */
-export const commandSchema = z.discriminatedUnion('do', schemas as never) as unknown as z.ZodType<Command>
+const kindFor = (command: Command): Kind<Command> => COMMANDS[command.do] as unknown as Kind<Command>
 
 /** Known facts about the artwork of projects: all its inks as one list, as far as they are at hand. */
 export interface Known {

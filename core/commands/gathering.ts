@@ -1,14 +1,11 @@
-import { z } from 'zod'
-import { hexSchema, idSchema, part } from '#core/document/basics'
-import { gatheringSchema, sampleSchema } from '#core/document/gathering'
-import { MAX_SWATCHES } from '#core/document/limits'
-import type { Project } from '#core/document/project'
-import { swatchSchema } from '#core/document/scheme'
-import { resizeScheme } from '#core/scheme/compose'
+import type { Gathering, Sample } from '#core/document/gathering'
 import { MIN_SWATCHES } from '#core/document/limits'
-import { takeExtracted, addSample, moveSample, snapSamples, takeColors } from '#core/scheme/gather'
+import type { Project } from '#core/document/project'
+import { resizeScheme } from '#core/scheme/compose'
+import { takeExtracted, addSample, moveSample, snapSamples, takeColors, type FoundColor } from '#core/scheme/gather'
+import type { Gathered } from '#core/scheme/scheme'
 import { wearScheme } from '#core/scheme/wearScheme'
-import { definedEntries, kindOf } from './command'
+import { definedEntries, kindOf, type Change } from './command'
 
 /* Schemes taken from pictures, lists, the artwork and the inspiration shelf. */
 
@@ -16,11 +13,7 @@ import { definedEntries, kindOf } from './command'
 const fillScheme = (project: Project): Project =>
   project.scheme.length < MIN_SWATCHES ? resizeScheme(project, MIN_SWATCHES) : project
 
-const extracted = kindOf(
-  z.object({
-    found: z.array(z.object({ hex: hexSchema, share: part, reference: idSchema, x: part, y: part })).max(MAX_SWATCHES),
-    gathering: gatheringSchema.partial(),
-  }),
+const extracted = kindOf<{ found: readonly FoundColor[]; gathering: Change<Gathering> }>(
   ({ gathering }) => (gathering.lean && !gathering.pull ? 'lean' : 'extraction'),
   (project, { found, gathering }) => fillScheme(takeExtracted(project, found, definedEntries(gathering))),
   ({ gathering }) => (gathering.lean && !gathering.pull ? 'others' : 'anew'),
@@ -28,22 +21,7 @@ const extracted = kindOf(
 
 const SAID_TAKEN = { ink: 'inks as scheme', shelf: 'scheme from the shelf', list: 'colors from a list' } as const
 
-const taken = kindOf(
-  z.object({
-    kind: z.enum(['list', 'ink', 'shelf']),
-    title: z.string().max(200),
-    colors: z
-      .array(
-        z.object({
-          hex: hexSchema,
-          name: swatchSchema.shape.name.nullable(),
-          share: part.nullable(),
-          role: swatchSchema.shape.role.nullish(),
-        }),
-      )
-      .min(1)
-      .max(MAX_SWATCHES),
-  }),
+const taken = kindOf<{ kind: 'list' | 'ink' | 'shelf'; title: string; colors: ReadonlyArray<Omit<Gathered, 'from'>> }>(
   ({ kind }) => SAID_TAKEN[kind],
   (project, { colors, kind, title }) => fillScheme(takeColors(project, colors, kind, title)),
   'anew',
@@ -52,25 +30,19 @@ const taken = kindOf(
 export const GATHERING = {
   'extract': extracted,
   'take colors': taken,
-  'set gathering': kindOf(
-    z.object({ gathering: gatheringSchema.pick({ count: true, apart: true, by: true }).partial() }),
+  'set gathering': kindOf<{ gathering: Change<Pick<Gathering, 'count' | 'apart' | 'by'>> }>(
     'extraction',
     (project, { gathering }) => ({ ...project, gathering: { ...project.gathering, ...definedEntries(gathering) } }),
   ),
-  'pull': kindOf(z.object({ pull: gatheringSchema.shape.pull }), 'pull into harmony', (project, { pull }) =>
+  'pull': kindOf<Pick<Gathering, 'pull'>>('pull into harmony', (project, { pull }) =>
     wearScheme({ ...project, gathering: { ...project.gathering, pull } }),
   ),
-  'move sample': kindOf(
-    z.object({ id: idSchema, change: sampleSchema.pick({ x: true, y: true, patch: true, hex: true }).partial() }),
+  'move sample': kindOf<{ id: string; change: Change<Pick<Sample, 'x' | 'y' | 'patch' | 'hex'>> }>(
     'move sample',
     (project, { id, change }) => moveSample(project, id, definedEntries(change)),
   ),
-  'snap samples': kindOf(z.object({ id: idSchema.nullable() }), 'snap back', (project, { id }) =>
-    snapSamples(project, id),
-  ),
-  'add sample': kindOf(
-    z.object({ sample: sampleSchema.omit({ id: true, found: true }) }),
-    'add sample',
-    (project, { sample }) => addSample(project, sample),
+  'snap samples': kindOf<{ id: string | null }>('snap back', (project, { id }) => snapSamples(project, id)),
+  'add sample': kindOf<{ sample: Omit<Sample, 'id' | 'found'> }>('add sample', (project, { sample }) =>
+    addSample(project, sample),
   ),
 }

@@ -19,7 +19,7 @@ const changeOf = (inks: readonly InkArea[], was: ReadonlyMap<Hex, Hex>, is: Read
   }, 0)
 
 /**
- * The possible changes for a pair: the groups of the two held to the picture, and closely enough, or either sent to
+ * The possible changes for a pair: the groups of the two set to *held*, with a hold that suffices, or either sent to
  * another swatch.
  */
 const ways = (project: Project, { one, other }: Loss, rest: number): Project[] => {
@@ -41,7 +41,7 @@ const ways = (project: Project, { one, other }: Loss, rest: number): Project[] =
 const LOST = 0.5
 
 /**
- * The project with pairs of inks told apart again, each by the way that changes the artwork least and loses least
+ * The project with pairs of inks distinguishable again, each by the way that changes the artwork least and loses least
  * elsewhere; pairs that no way mends stay as they are.
  */
 export const separatePairs = (

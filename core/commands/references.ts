@@ -1,9 +1,7 @@
-import { z } from 'zod'
-import { idSchema } from '#core/document/basics'
-import { referenceSchema, regionSchema, type Reference } from '#core/document/gathering'
+import type { Reference } from '#core/document/gathering'
 import type { Project } from '#core/document/project'
 import { removeReference } from '#core/scheme/gather'
-import { definedEntries, kindOf } from './command'
+import { definedEntries, kindOf, type Change } from './command'
 
 /* Reference pictures on the board. */
 
@@ -12,14 +10,7 @@ const withReferences = (project: Project, change: (reference: Reference) => Refe
   references: project.references.map(change),
 })
 
-const changed = kindOf(
-  z.object({
-    id: idSchema,
-    change: referenceSchema
-      .pick({ name: true, place: true })
-      .partial()
-      .extend({ region: regionSchema.nullable().optional() }),
-  }),
+const changed = kindOf<{ id: string; change: Change<Pick<Reference, 'name' | 'place' | 'region'>> }>(
   ({ change }) => (change.name ? 'rename reference' : change.place ? 'move reference' : 'region'),
   (project, { id, change }) =>
     withReferences(project, reference =>
@@ -28,18 +19,15 @@ const changed = kindOf(
 )
 
 export const REFERENCES = {
-  'add reference': kindOf(z.object({ reference: referenceSchema }), 'add reference', (project, { reference }) => ({
+  'add reference': kindOf<{ reference: Reference }>('add reference', (project, { reference }) => ({
     ...project,
     references: [...project.references, reference],
   })),
   'change reference': changed,
-  'arrange references': kindOf(
-    z.object({ places: z.record(idSchema, referenceSchema.shape.place) }),
+  'arrange references': kindOf<{ places: Readonly<Record<string, Reference['place']>> }>(
     'tidy the board',
     (project, { places }) =>
       withReferences(project, reference => ({ ...reference, place: places[reference.id] ?? reference.place })),
   ),
-  'remove reference': kindOf(z.object({ id: idSchema }), 'remove reference', (project, { id }) =>
-    removeReference(project, id),
-  ),
+  'remove reference': kindOf<{ id: string }>('remove reference', (project, { id }) => removeReference(project, id)),
 }

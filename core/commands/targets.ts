@@ -1,9 +1,9 @@
-import { z } from 'zod'
-import { hexSchema, idSchema } from '#core/document/basics'
+import type { Hex } from '#core/color/convert'
 import type { Project } from '#core/document/project'
-import { meantSchema, remapSchema, type Target } from '#core/document/remap'
-import { MATCHES } from '#core/remap/match'
-import { definedEntries, kindOf } from './command'
+import type { Target } from '#core/document/remap'
+import type { Meant } from '#core/remap/intent'
+import type { Match } from '#core/remap/match'
+import { definedEntries, kindOf, type Change } from './command'
 import { matchAlone, matchAmong, matchTargets } from './matching'
 import { setMatch, sendInks, withoutExceptions, withRemap } from './remapEdits'
 
@@ -20,12 +20,7 @@ const exchangeSwatches = (project: Project, [one, other]: readonly [string, stri
 }
 
 /** All inks, or those named as they would be beside what a hand sent of the others, matched afresh. */
-const matched = kindOf(
-  z.object({
-    match: z.enum(MATCHES).optional(),
-    seed: remapSchema.shape.seed.unwrap().optional(),
-    inks: z.array(hexSchema).optional(),
-  }),
+const matched = kindOf<Change<{ match: Match; seed: number; inks: readonly Hex[] }>>(
   ({ match, seed }) => (seed ? 'deal of targets' : match ? 'matching' : 'match again'),
   (project, { match = project.remap.match, seed = project.remap.seed, inks: only }, inks) => {
     const by = withRemap(project, { match, seed })
@@ -36,11 +31,10 @@ const matched = kindOf(
 )
 
 /**
- * All inks matched so that the picture is kept, or those of one artwork as exceptions, with another weight of shares or hues; what was
+ * All inks matched by the picture, or those of one artwork as exceptions, with another weight of shares or hues; what was
  * sent by hand stays.
  */
-const weighed = kindOf(
-  meantSchema.partial().extend({ artwork: idSchema.nullable().optional() }),
+const weighed = kindOf<Change<Meant & { artwork: string | null }>>(
   ({ hues }) => (hues === undefined ? 'weight of shares' : 'weight of hues'),
   (project, { artwork = null, shares, hues }, inks) => {
     const { remap } = project
@@ -55,26 +49,17 @@ const weighed = kindOf(
 export const TARGETS = {
   'match': matched,
   'weigh': weighed,
-  'retarget': kindOf(
-    z.object({
-      inks: z.array(hexSchema).min(1),
-      to: idSchema.nullable(),
-      artwork: idSchema.nullable().optional(),
-    }),
+  'retarget': kindOf<{ inks: readonly Hex[]; to: string | null; artwork?: string | null | undefined }>(
     ({ to }) => (to === null ? 'leave as is' : 'change target'),
     (project, { inks, to, artwork }) => sendInks(project, inks, to, artwork ?? null),
   ),
-  'follow all': kindOf(
-    z.object({ artwork: idSchema, inks: z.array(hexSchema).nullable() }),
-    'exceptions',
-    (project, { artwork, inks }) => withoutExceptions(project, artwork, inks),
+  'follow all': kindOf<{ artwork: string; inks: readonly Hex[] | null }>('exceptions', (project, { artwork, inks }) =>
+    withoutExceptions(project, artwork, inks),
   ),
-  'exchange': kindOf(z.object({ swatches: z.tuple([idSchema, idSchema]) }), 'exchange', (project, { swatches }) =>
+  'exchange': kindOf<{ swatches: readonly [string, string] }>('exchange', (project, { swatches }) =>
     exchangeSwatches(project, swatches),
   ),
-  'gather inks': kindOf(
-    z.object({ tolerance: remapSchema.shape.tolerance.unwrap() }),
-    'gathering of inks',
-    (project, { tolerance }) => withRemap(project, { tolerance }),
+  'gather inks': kindOf<{ tolerance: number }>('gathering of inks', (project, { tolerance }) =>
+    withRemap(project, { tolerance }),
   ),
 }

@@ -38,14 +38,14 @@ const targets = ({ remap }: Project): Record<Hex, string | null> =>
   Object.fromEntries(Object.entries(remap.targets).map(([hex, { to }]) => [hex, to]))
 
 describe('the weight of shares and hues', () => {
-  it('is at rest first, said, kept in a look, and back with it', () => {
+  it('is at rest first, announced, stored in a look, and back with it', () => {
     expect(project.remap.meant).toEqual(MEANT)
     const free = apply(project, { do: 'weigh', shares: 0 }, { do: 'weigh', hues: 1 })
     expect(free.remap.meant).toEqual({ shares: 0, hues: 1 })
     expect(inLook(project, lookOf(free)).remap.meant).toEqual({ shares: 0, hues: 1 })
     expect(projectSchema.parse(JSON.parse(JSON.stringify(free))).remap.meant).toEqual({ shares: 0, hues: 1 })
   })
-  it('matches again so that the picture is kept, whatever the matching was, and leaves what a hand sent', () => {
+  it('matches again by the picture, whatever the matching was, and leaves what a hand sent', () => {
     const byHand = apply(
       project,
       { do: 'match', match: 'nearest' },

@@ -6,11 +6,11 @@ import { MANNERS } from '#core/raster/manner'
 
 /** The kinds of artwork: a drawing of shapes, or a picture of pixels. */
 export const ARTWORK_KINDS = ['svg', 'raster'] as const
-export const artworkKind = z.enum(ARTWORK_KINDS).default('svg')
+export const artworkKindSchema = z.enum(ARTWORK_KINDS).default('svg')
 
 /** Artwork of the project; its file is stored by content hash. */
 export const artworkSchema = z.object({
-  kind: artworkKind,
+  kind: artworkKindSchema,
   id: idSchema,
   name: nameSchema,
   hash: hashSchema,
@@ -39,7 +39,7 @@ export const inkSchema = z.object({
 export type InkRecord = z.infer<typeof inkSchema>
 
 export const artworkFileSchema = z.object({
-  kind: artworkKind,
+  kind: artworkKindSchema,
   hash: hashSchema,
   name: nameSchema,
   width: z.number().positive(),

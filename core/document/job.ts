@@ -3,7 +3,7 @@ import { z } from 'zod'
 /** Where a job stands. */
 export const JOB_STATES = ['waiting', 'underway', 'done', 'stopped', 'failed'] as const
 
-/** A job as it is told: how far it is, what it does now, what of it failed, what comes of it. */
+/** A job as it is sent to the page: how far it is, what it does now, what of it failed, what comes of it. */
 export const jobSchema = z.object({
   id: z.uuid(),
   name: z.string(),

@@ -42,7 +42,7 @@ export const MAX_STOPS = 12
 /** The most pictures of a mood page. */
 export const MAX_MOOD_PICTURES = 12
 
-/** The most inks that say what they become, and the most artworks and swatches, present or gone, that something is said of. */
+/** The most inks with a target, and the most artworks and swatches, present or gone, with settings of their own. */
 export const MAX_INKS = 70_000
 export const MAX_BY_ARTWORK = 4000
 export const MAX_BY_SWATCH = 1000

@@ -5,13 +5,17 @@ import { nameSchema } from './basics'
  * Live news: that a project was saved, by whom and by which save; that others have opened or left it; that it was made,
  * deleted or restored; or that something on the shelf changed.
  */
-export const projectNewsSchema = z.union([
-  z.object({ shelf: z.literal(true) }),
-  z.object({ project: z.uuid(), deleted: z.boolean() }),
-  z.object({ project: z.uuid(), version: z.number().int(), save: z.uuid().nullable(), by: nameSchema.nullable() }),
-  z.object({ project: z.uuid(), here: z.literal(true) }),
-])
-export type ProjectNews = z.infer<typeof projectNewsSchema>
+export type ProjectNews =
+  | { shelf: true }
+  | { project: string; deleted: boolean }
+  | { project: string; version: number; save: string | null; by: string | null }
+  | { project: string; here: true }
+
+/** Reads news as the server sends them; null for a kind that only a newer server knows. */
+export const readProjectNews = (text: string): ProjectNews | null => {
+  const news = JSON.parse(text) as Record<string, unknown>
+  return ['shelf', 'deleted', 'version', 'here'].some(key => key in news) ? (news as ProjectNews) : null
+}
 
 /**
  * A window that says which project is open in it, or that it has left: whatever it says after that is late, and not

@@ -11,7 +11,7 @@ export const lookSchema = z.object({
   base: baseSchema,
   harmony: harmonySchema,
   scheme: listOf(swatchSchema, { least: 1, most: MAX_SWATCHES }),
-  /** The base swatch of a gathered scheme, by its id; the first where nothing is said. */
+  /** The base swatch of a gathered scheme, by its id; the first where none is set. */
   baseId: idSchema.nullable().default(null),
   /** The order the scheme is shown in. */
   order: z.enum(ORDERS).default('as set'),
@@ -25,4 +25,15 @@ export const lookSchema = z.object({
 export type Look = z.infer<typeof lookSchema>
 
 /** The names of what makes a look. */
-export const LOOK_KEYS = Object.keys(lookSchema.shape) as Array<keyof Look>
+export const LOOK_KEYS = Object.keys({
+  base: true,
+  harmony: true,
+  scheme: true,
+  baseId: true,
+  order: true,
+  cast: true,
+  derived: true,
+  samples: true,
+  gathering: true,
+  remap: true,
+} satisfies Record<keyof Look, true>) as Array<keyof Look>

@@ -7,21 +7,30 @@ export const roleSchema = z.enum(ROLES)
 /** The shortest and the longest password, in letters. */
 export const PASSWORD = { least: 10, most: 200 }
 
-/** A password as it is set: written one way, whatever keyboard it comes from. */
+/** A password in one form, whatever keyboard it comes from. */
+const normalizePassword = (text: string): string => text.normalize('NFKC')
+
+/** Returns why a text can be no password, in a sentence; null where it can. */
+export const passwordProblem = (text: string): string | null => {
+  const password = normalizePassword(text)
+  if (password.length < PASSWORD.least) return `A password needs at least ${PASSWORD.least} characters.`
+  if (password.length > PASSWORD.most) return `A password may have up to ${PASSWORD.most} characters.`
+  return new Set(password).size > 3 ? null : 'A password with so few different characters is guessed easily.'
+}
+
+/** A password as it is set. */
 export const passwordSchema = z
   .string()
-  .overwrite(text => text.normalize('NFKC'))
-  .min(PASSWORD.least, `A password needs at least ${PASSWORD.least} characters.`)
-  .max(PASSWORD.most, `A password may have up to ${PASSWORD.most} characters.`)
-  .refine(text => new Set(text).size > 3, 'A password with so few different characters is guessed easily.')
+  .overwrite(normalizePassword)
+  .superRefine((text, context) => {
+    const message = passwordProblem(text)
+    if (message) context.addIssue({ code: 'custom', message })
+  })
 
 /** The credentials of somebody who signs in. */
 export const signInSchema = z.object({
   name: nameSchema,
-  password: z
-    .string()
-    .overwrite(text => text.normalize('NFKC'))
-    .max(PASSWORD.most),
+  password: z.string().overwrite(normalizePassword).max(PASSWORD.most),
 })
 
 /** Somebody who works here. */

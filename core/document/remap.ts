@@ -58,7 +58,7 @@ export const colorSetSchema = z.object({
   colors: listOf(z.object({ hex: hexSchema, name: z.string().max(120) }), { least: 1, most: MAX_IN_SET }),
 })
 
-/** Weights of shares and roles, and of the hues inks had, where inks are matched so that the picture is kept. */
+/** Weights of shares and roles, and of the hues inks had, where inks are matched by the picture. */
 export const meantSchema = z.object({ shares: part, hues: part })
 
 /** The remapping of the artwork. */
@@ -100,7 +100,11 @@ export const remapSchema = z.object({
 })
 
 /** The default remapping. */
-export const FIRST_REMAP: Remap = remapSchema.parse({ targets: {}, shading: 'held', match: 'picture' })
+export const FIRST_REMAP: Remap = {
+  ...{ targets: {}, match: 'picture', seed: 0, meant: MEANT, meantIn: {}, exceptions: {}, touches: {} },
+  ...{ shading: 'held', groups: {}, hold: HOLD.rest, neutrals: 'inks', tolerance: 0 },
+  ...{ adjust: { turn: 0, saturation: 0, brightness: 0 }, restrict: null, restrictLeft: false },
+}
 export type Target = z.infer<typeof targetSchema>
 export type Remap = z.infer<typeof remapSchema>
 export type Following = z.infer<typeof followingSchema>

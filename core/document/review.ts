@@ -5,7 +5,7 @@ import { hexSchema, idSchema, listOf, nameSchema, part } from './basics'
 import { makingSchema } from './job'
 import { MAX_COMMENT_LENGTH, MAX_ARTWORK, MAX_COLORWAYS } from './limits'
 
-/* A review: what a client is shown behind a link, frozen when it was published, and what is said on it. */
+/* A review: what a client is shown behind a link, frozen when it was published, and the comments on it. */
 
 /** Characters that change the direction of text; a comment is read in the order it was written. */
 const TURNING = /[\u061C\u200E\u200F\u202A-\u202E\u2066-\u2069]/g
@@ -42,7 +42,7 @@ export const shownKeySchema = z.string().regex(/^[ca]\d{1,3}$/, 'There is no suc
 export const spotSchema = z.object({ artwork: shownKeySchema, x: part, y: part })
 export type Spot = z.infer<typeof spotSchema>
 
-/** A comment as it is said. Its id is made by who says it, so that said again after a lost answer it is there once. */
+/** A comment as it is sent. Its author makes its id, so that sent again after a lost answer it is stored once. */
 export const commentPutSchema = z.object({
   id: z.uuid(),
   author: authorSchema,
@@ -55,7 +55,7 @@ export const commentPutSchema = z.object({
 })
 export type CommentPut = z.infer<typeof commentPutSchema>
 
-/** A comment as it is told. `seq` tells when it came among everything that happens on the review. */
+/** A comment as it is delivered. `seq` is its place among everything that happens on the review. */
 export const reviewCommentSchema = commentPutSchema.extend({
   seq: z.number().int(),
   by: z.enum(['client', 'designer']),
@@ -156,7 +156,7 @@ export const reviewSchema = reviewPageSchema.extend({
 })
 export type Review = z.infer<typeof reviewSchema>
 
-/** Events on a review since it was looked at last; `again` where that is too much to be told one by one. */
+/** Events on a review since it was looked at last; `again` where that is too much to be sent one by one. */
 export const reviewNewsSchema = z.object({
   review: z.uuid(),
   seq: z.number().int(),

@@ -13,11 +13,11 @@ export const keptSwatchSchema = z.object({
 })
 export type KeptSwatch = z.infer<typeof keptSwatchSchema>
 
+/** A tag as it is stored: on one line, at most 40 letters, in lower case; empty where the text is. */
+export const toTag = (text: string): string => truncate(onOneLine(text), 40).toLowerCase()
+
 /** A tag: a word or a few, in lower case. */
-export const tagSchema = z
-  .string()
-  .overwrite(tag => truncate(onOneLine(tag), 40).toLowerCase())
-  .min(1, 'A tag needs at least one character.')
+export const tagSchema = z.string().overwrite(toTag).min(1, 'A tag needs at least one character.')
 
 /** Where a scheme on the shelf came from: out of what of which project, or a file. */
 export const SHELF_ORIGINS = ['band', 'trail', 'colorway', 'reference', 'file'] as const
@@ -29,7 +29,7 @@ export const shelfOriginSchema = z.object({
 })
 
 /** The details of a scheme on the shelf. */
-export const shelfSaidSchema = z.object({
+export const shelfDetailsSchema = z.object({
   name: nameSchema,
   note: z.string().max(2000).default(''),
   tags: listOf(tagSchema, { most: MAX_TAGS })
@@ -38,10 +38,10 @@ export const shelfSaidSchema = z.object({
   folder: z.uuid().nullable().default(null),
   favorite: z.boolean().default(false),
 })
-export type ShelfSaid = z.infer<typeof shelfSaidSchema>
+export type ShelfDetails = z.infer<typeof shelfDetailsSchema>
 
 /** A scheme that is put on the shelf. */
-export const shelfPutSchema = shelfSaidSchema.extend({
+export const shelfPutSchema = shelfDetailsSchema.extend({
   swatches: listOf(keptSwatchSchema, { least: 1, most: MAX_ON_SHELF }),
   origin: shelfOriginSchema,
 })

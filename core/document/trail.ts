@@ -25,7 +25,7 @@ export const trailChangeSchema = z.object({
 })
 export type TrailChange = z.infer<typeof trailChangeSchema>
 
-/** A trail as it is sent: what inks become is said once for all states that share it. */
+/** A trail as it is sent: what inks become is sent once for all states that share it. */
 export const packedTrailSchema = z.object({
   states: z.array(
     trailStateSchema.extend({

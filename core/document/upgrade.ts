@@ -100,7 +100,7 @@ const withLineUp = (document: Record<string, unknown>): Record<string, unknown> 
 export const upgradeDocument = (document: unknown): unknown =>
   isRecord(document) ? withLineUp(renameField(upgradeLook(document), 'at', 'state')) : document
 
-/** A state of the trail kept by an earlier version, as this one keeps it; anything else comes back as it is. */
+/** A state of the trail stored by an earlier version, in the present form; anything else comes back as it is. */
 export const upgradeState = (state: unknown): unknown => {
   if (!isRecord(state)) return state
   const now = renameField(state, 'at', 'time')

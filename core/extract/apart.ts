@@ -48,7 +48,7 @@ const moveBy = (from: Lab, by: Lab, part: number): Lab => ({
 })
 
 /**
- * Pushes pairs that are all but far enough apart the rest of the way, along the line between them; held centers stand.
+ * Pushes pairs that are all but far enough apart the rest of the way, along the line between them; fixed centers stay.
  */
 const pushApart = (centers: readonly Lab[], fixedCount: number, least: number, isSame: Same): Lab[] => {
   let now = [...centers]

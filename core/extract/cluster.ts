@@ -235,7 +235,7 @@ export const THOROUGH: Effort = { starts: 12, finalists: 3 }
 export const QUICK: Effort = { starts: 6, finalists: 1 }
 
 /**
- * Clusters points into `count` centers beside those held (which stand first in the result and do not move), so that
+ * Clusters points into `count` centers beside the fixed ones (which stand first in the result and do not move), so that
  * the mean distance from points to their nearest center is small. A start by merging and several seeded ones are tried
  * on a coarse grid and the best are refined: the same points give the same centers, and no single start decides. Fewer
  * centers come back where there are fewer different points.

@@ -163,7 +163,7 @@ describe('extraction', () => {
     )
   })
 
-  it('finds the rest beside colors that are held', () => {
+  it('finds the rest beside fixed colors', () => {
     const fixed = ['#a8452f', '#12343d']
     const { found } = extractColors([{ picture: soft(SEA) }], { count: 5, apart: 7, fixed })
     expect(found).toHaveLength(3)

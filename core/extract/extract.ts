@@ -76,7 +76,7 @@ interface Rest {
 }
 
 /**
- * By how much coverage may fall for accents to be kept: less where colors are few, since each of them is missed more.
+ * By how much coverage may fall in favor of accents: less where colors are few, since each of them is missed more.
  */
 const priceAmong = (count: number): number => (count < 7 ? 1.08 : 1.17)
 
@@ -238,7 +238,7 @@ const bendPoints = (points: Points, { x, y }: Lean, by: TakenBy = 'faithful'): P
 }
 
 /**
- * The extracted colors beside those held, with their shares, for wherever the pad leans: largest first at rest and in
+ * The extracted colors beside the fixed ones, with their shares, for wherever the pad leans: largest first at rest and in
  * that order everywhere. A lean bends the weights of the pixels, never a color: the same clustering goes on from where
  * it rested, drawn to vivid or quiet, light or dark pixels, so that colors follow the hand without jumping.
  */

@@ -167,7 +167,7 @@ describe('what is taken by eye', () => {
     expect(at({ x: 0, y: 0 }).found.map(({ hex }) => hex)).toEqual(rest)
     expect(at({ x: 0.6, y: 0.8 }).found.map(({ hex }) => hex)).not.toEqual(rest)
   })
-  it('keeps what is held, and gives fewer where there are no more', () => {
+  it('keeps fixed colors, and gives fewer where there are no more', () => {
     const fixed = ['#112233', '#445566']
     const { found } = extractColors([{ picture: SKY }], { count: 5, apart: 7, by: 'eye', fixed })
     expect(found.length).toBeLessThanOrEqual(3)

@@ -16,7 +16,7 @@ export interface ExportSwatch {
   hex: Hex
   role?: string
   share?: number
-  /** The rungs of its ladders, where they are handed over too. */
+  /** The rungs of its ladders, where they are exported too. */
   rungs?: readonly ExportRung[]
 }
 

@@ -45,8 +45,11 @@ export const wantedSchema = z.object({
 })
 export type Wanted = z.infer<typeof wantedSchema>
 
+/** Options as they were chosen last, for whichever artwork and colorways. */
+export type Remembered = Omit<Wanted, 'artwork' | 'looks'>
+
 /** The default options: artwork as SVG and a picture, the sheet, the scheme. */
-export const FIRST_WANTED: Omit<Wanted, 'artwork' | 'looks'> = {
+export const FIRST_WANTED: Remembered = {
   svg: 'tokens',
   png: [{ by: 'scale', times: 1 }],
   ground: null,
@@ -56,4 +59,22 @@ export const FIRST_WANTED: Omit<Wanted, 'artwork' | 'looks'> = {
   ladders: false,
   onlyUsed: true,
   gradients: [],
+}
+
+/** Reads remembered options; the defaults where the text holds none that are valid. */
+export const readWanted = (text: string): Remembered => {
+  try {
+    const {
+      artwork: _,
+      looks: __,
+      ...how
+    } = wantedSchema.parse({
+      ...FIRST_WANTED,
+      ...(JSON.parse(text) as object),
+      ...{ artwork: [], looks: [NOW] },
+    })
+    return how
+  } catch {
+    return FIRST_WANTED // from another version, or no options at all
+  }
 }

@@ -23,7 +23,7 @@ const wanting = (project: Project, looks: string[], more: Partial<Wanted> = {}):
   return planFiles(exportLooks(project, wanted), wanted).map(({ path }) => path)
 }
 
-describe('the files that are handed over', () => {
+describe('the files of a hand-over', () => {
   it('of one look stand without a folder of its own', () =>
     expect(wanting(withArtwork(['Poster']), [NOW])).toEqual([
       'sheet.pdf',
@@ -49,7 +49,7 @@ describe('the files that are handed over', () => {
       'artwork/loft.png',
     ])
   })
-  it('stand in the folders the artwork is kept in, with distinct names in each', () => {
+  it('stand in the folders of the artwork, with distinct names in each', () => {
     const project = withArtwork(['Arrow', 'Arrow', 'Arrow', 'Home', 'Odd'])
     const folders = [undefined, 'Icons/Actions', 'icons/actions', 'Icons', `CON/../a:b/ /${'x/'.repeat(20)}y`]
     const artwork = project.artwork.map((each, i) => ({ ...each, ...(folders[i] ? { folder: folders[i] } : {}) }))

@@ -50,7 +50,7 @@ describe('a publication', () => {
 
 describe('what a version changes', () => {
   const before = [swatch('s1', 'Rose', '#e07a5f'), swatch('s2', 'Ice', '#dfeaf2'), swatch('s3', 'Gray', '#888888')]
-  it('is told of swatches, known by their ids whatever they are called and in whatever order', () => {
+  it('is listed by swatch, known by their ids whatever they are called and in whatever order', () => {
     const after = [swatch('s3', 'Gray', '#888888'), swatch('s1', 'Brick', '#d0694e'), swatch('s4', 'Moss', '#445533')]
     expect(swatchChanges(before, after)).toEqual({
       added: ['Moss'],
@@ -61,7 +61,7 @@ describe('what a version changes', () => {
     const renamed = swatchChanges(before, [swatch('s1', 'Blush', '#e07a5f'), ...before.slice(1)])
     expect(renamed.changed).toEqual([{ name: 'Blush', before: 'Rose', from: '#e07a5f', to: '#e07a5f' }])
   })
-  it('is said in words, as long as one reads', () => {
+  it('is described in words, as long as one reads', () => {
     const none = { added: [], removed: [], changed: [] }
     expect(
       changeWords({

@@ -11,6 +11,8 @@ export const REVIEW_SIZES = { large: 2000, small: 560 } as const
 export type ReviewSize = keyof typeof REVIEW_SIZES
 /** The key of the artwork as it came, among the colorways. */
 export const BEFORE = 'before'
+/** The key of all colorways side by side. */
+export const ALL = 'all'
 
 /** A piece of artwork in one file: the same artwork on another file is another piece. */
 const pieceOf = ({ id, hash }: Pick<Artwork, 'id' | 'hash'>): string => `${id} ${hash}`
@@ -60,9 +62,9 @@ export const reviewPictures = ({ looks, artwork }: ReviewShown): ReviewPicture[]
 export const REVIEW_PATH = /^(small|large)\/(before|c\d{1,3})\/a\d{1,3}$/
 export const MAX_ASKED_PICTURES = 60
 
-/** Where a picture is kept. */
+/** Where a picture is stored. */
 export const reviewPath = (size: ReviewSize, { look, artwork }: ReviewPicture): string => `${size}/${look}/${artwork}`
 
-/** Width of a picture of an artwork, in pixels, so that its longer side is as long as said. */
+/** Width of a picture of an artwork, in pixels, so that its longer side has a given length. */
 export const reviewWidth = ({ width, height }: Pick<Artwork, 'width' | 'height'>, side: number): number =>
   Math.max(1, Math.round(side * Math.min(1, width / height)))

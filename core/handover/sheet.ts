@@ -37,7 +37,7 @@ import {
 import { colorsPage } from './sheetTable'
 import { usePages } from './sheetUse'
 
-/* The sheet: what is handed to whoever works on with a scheme, colorway by colorway, as pages. */
+/* The sheet: the document for whoever works on with a scheme, colorway by colorway, as pages. */
 
 /** The marks at the corners of what is shown, as printers set them. */
 const cropMarks = ({ x, y, width, height }: Rect): Mark[] => {

@@ -15,7 +15,13 @@ const bySize = (hexes: readonly Hex[]): Hex[] => {
   const sorted = [...hexes].sort((one, other) => lchOf(one).l - lchOf(other).l)
   return [sorted[0] as Hex, sorted.at(-1) as Hex]
 }
-const HELD: Hex[][] = [['#0f6d5f'], ['#d45d48', '#222a52'], ['#f8ead0'], ['#808080'], ['#ff0000', '#00ff00', '#0000ff']]
+const FIXED: Hex[][] = [
+  ['#0f6d5f'],
+  ['#d45d48', '#222a52'],
+  ['#f8ead0'],
+  ['#808080'],
+  ['#ff0000', '#00ff00', '#0000ff'],
+]
 
 /** Returns whether a color stands on an angle the harmony can have at any of its spreads. */
 const fits = (
@@ -36,9 +42,9 @@ const fits = (
 }
 
 describe('dealing', () => {
-  it('thousands of times is always distinct, harmonic within 6° and leaves what is held', () => {
+  it('thousands of times is always distinct, harmonic within 6° and leaves fixed colors', () => {
     for (let seed = 0; seed < runs(10_000); seed++) {
-      const fixed = HELD[seed % HELD.length] as Hex[]
+      const fixed = FIXED[seed % FIXED.length] as Hex[]
       const before = [...fixed]
       const wheel = WHEELS[seed % 3] as (typeof WHEELS)[number]
       const { hexes, kind, anchor } = deal({ fixed, count: 2 + (seed % 5), wheel }, seed)
@@ -57,7 +63,7 @@ describe('dealing', () => {
     expect(deal(wish, 7)).toEqual(deal(wish, 7))
     expect(deal(wish, 7)).not.toEqual(deal(wish, 8))
   })
-  it('stands on the hue of what is held', () => {
+  it('stands on the hue of a fixed color', () => {
     for (let seed = 0; seed < 200; seed++)
       expect(
         Math.abs(
@@ -84,7 +90,7 @@ describe('dealing', () => {
         ),
       ),
     ).toEqual(new Set(['triadic'])))
-  it('can be used at once: a light, a dark, a neutral, a pair for lettering, an accent, nothing louder than what is held', () => {
+  it('can be used at once: a light, a dark, a neutral, a pair for lettering, an accent, nothing louder than the fixed colors', () => {
     for (const base of ['#e07a5f', '#0f6d5f', '#5468b0', '#ffcf24', '#2b2b2b', '#f3d9e0', '#000000', '#ffffff'])
       for (let seed = 0; seed < 60; seed++) {
         const wheel = WHEELS[seed % 3] as (typeof WHEELS)[number]
@@ -102,7 +108,7 @@ describe('dealing', () => {
           for (const hex of all) if (hex !== accent) expect(relativeChromaOf(hex)).toBeLessThan(own * 1.2 + 0.02)
       }
   })
-  it('one companion can be read on what is held, or the other way round', () => {
+  it('one companion can be read on a fixed color, or the other way round', () => {
     for (const base of ['#0f6d5f', '#ffcf24', '#2b2b2b', '#f3d9e0'])
       for (let seed = 0; seed < 40; seed++) {
         const [hex = ''] = deal({ fixed: [base], count: 1, wheel: 'paint' }, seed).hexes

@@ -10,7 +10,7 @@ import type { Tone } from './tone'
 
 /** The request for a deal of companions. */
 export interface DealWish {
-  /** The colors held on to, the one that leads first. */
+  /** The fixed colors, the one that leads first. */
   fixed: readonly Hex[]
   /** Number of companions that are wanted. */
   count: number
@@ -19,7 +19,7 @@ export interface DealWish {
   kind?: HarmonyKind | undefined
 }
 
-/** Dealt companions, and the harmony and held color (or, where all held are gray, angle) they stand on. */
+/** Dealt companions, and the harmony and fixed color (or, where all fixed ones are gray, angle) they stand on. */
 export interface Deal {
   hexes: Hex[]
   kind: HarmonyKind
@@ -46,7 +46,7 @@ const SEEN = { from: 0.35, to: 0.86 } as const
 const ENDS = { dark: { least: 0.17, most: 0.31 }, light: { least: 0.89, most: 0.97 } } as const
 /** Near black and white, companions have this part of their strength. */
 const AT_ENDS = 0.7
-/** A held color this near to an end takes its place. */
+/** A fixed color this near to an end takes its place. */
 const NEAR_END = 0.08
 /** Exponents that gather lightness between the ends: toward the dark, evenly, toward the light. */
 const KEYS = [1.7, 1.15, 0.85, 0.6] as const
@@ -76,7 +76,7 @@ const shuffle = <Each>(random: Random, all: readonly Each[]): Each[] => {
 const nearestTo = (all: readonly number[], wanted: number): number =>
   all.reduce((best, each, i) => (Math.abs(each - wanted) < Math.abs(all[best]! - wanted) ? i : best), 0)
 
-/** Lightnesses for the companions, from dark to light: a light and a dark are among them and what is held. */
+/** Lightnesses for the companions, from dark to light: a light and a dark are among them and the fixed colors. */
 const lightnesses = (random: Random, fixed: readonly number[], count: number): number[] => {
   const all = fixed.length + count
   const [dark, light] = [randomBetween(random, ENDS.dark), randomBetween(random, ENDS.light)]
@@ -158,7 +158,7 @@ const maxRelativeChroma = (wheel: Wheel, fixed: readonly Hex[]): number => {
   return all.length ? Math.max(HINT, ...all) : BESIDE_GRAY
 }
 
-/** The first companions that are usable with what is held; where no try is, the last. */
+/** The first companions that are usable with the fixed colors; where no try is, the last. */
 const firstUsable = (fixed: readonly Hex[], make: () => Hex[]): Hex[] => {
   let hexes = make()
   for (let n = 1; n < TRIES && !isUsable([...fixed, ...hexes]); n++) hexes = make()
@@ -166,9 +166,9 @@ const firstUsable = (fixed: readonly Hex[], make: () => Hex[]): Hex[] => {
 }
 
 /**
- * Deals companions for held colors, to be used at once: on the angles of one harmony that stands on the hue of a held
+ * Deals companions for fixed colors, to be used at once: on the angles of one harmony that stands on the hue of a fixed
  * color; with a light and a dark, and so a pair for lettering; from five swatches on with a neutral, and from four with
- * an accent that stands out from what leads. But for the accent none is stronger than the strongest held. All are at
+ * an accent that stands out from what leads. But for the accent none is more colorful than the most colorful fixed color. All are at
  * least ΔE2000 10 apart up to five swatches, 7 up to seven, then 5. The same wish and seed give the same deal.
  */
 export const deal = ({ fixed, count, wheel, kind }: DealWish, seed: number): Deal => {

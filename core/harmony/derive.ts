@@ -47,7 +47,7 @@ const STANDS_OUT: ReadonlySet<TonePlan> = new Set(['spread', 'quiet with an acce
 /** The last place an accent may have. */
 const MAX_ACCENT = 4
 
-/** Hues no more degrees apart than this are hardly told apart by hue. */
+/** Hues no more degrees apart than this are hardly distinguishable by hue. */
 const ALIKE = 45
 
 /** Which of a harmony's hues is the accent's: the one farthest from the base. */

@@ -16,7 +16,7 @@ export interface ToneOfArea extends Tone {
   area: number
 }
 
-/** So many tones of a picture are kept. */
+/** Maximum number of tones of a picture that are cached. */
 export const MAX_TONES = 48
 
 /**
@@ -42,7 +42,7 @@ const ENDS = { dark: 0.27, light: 0.92 } as const
 const AWAY = 0.155
 /** The same for an accent that lightness alone tells apart, and how far others keep from it. */
 const [AWAY_ALONE, CLEAR_ALONE] = [0.265, 0.13]
-/** So far apart in lightness colors of one hue, or beside a near-white, are told apart, and, at least, other ones. */
+/** Difference in lightness that distinguishes colors of one hue, or beside a near-white; and the minimum for other ones. */
 const [APART, APART_HUED] = [0.075, 0.062]
 /** The least strength of companions, so that those of a gray have a hint of hue, and of an accent. */
 const [HINT, SEEN, VIVID] = [0.1, 0.6, 0.85]

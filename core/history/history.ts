@@ -5,7 +5,7 @@ export interface History<State> {
   future: ReadonlyArray<{ state: State; did: string }>
 }
 
-/** Number of steps back that are kept. */
+/** Maximum number of undo steps. */
 export const MAX_STEPS = 500
 
 /** A history that starts at a state. */

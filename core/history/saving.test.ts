@@ -116,7 +116,7 @@ class Window {
     this.waiting = false
     this.take({ kind: 'due', id: this.id() }, network)
   }
-  /** Leaves the project, and opens it again with what the browser kept. */
+  /** Leaves the project, and opens it again with what the browser stored. */
   reopen(network: Network): void {
     this.take({ kind: 'closed', id: this.id() }, network)
     for (let i = 0; i < 9 && this.waiting; i++) this.tick(network)

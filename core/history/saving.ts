@@ -5,7 +5,7 @@ import { joinChanges } from './trail'
 
 /*
  * Saving as a machine: events in, state and effects out. It knows neither server nor browser. Work is in one of three
- * places at any time: on the server, on its way there, or in `document` and `trail`, of which a draft is kept.
+ * places at any time: on the server, on its way there, or in `document` and `trail`, of which a draft is stored.
  */
 
 /** One save as it is sent: it can be sent again as it is, and the server knows it by its id. */
@@ -23,7 +23,7 @@ export const draftSchema = z.object({
   document: projectSchema,
   trail: trailChangeSchema.default({ put: [], remove: [] }),
   sent: z.uuid().nullable().default(null),
-  /** When it was kept, in milliseconds of the epoch. */
+  /** When it was stored, in milliseconds of the epoch. */
   time: z.number().default(0),
 })
 export type Draft = z.infer<typeof draftSchema>

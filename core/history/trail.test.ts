@@ -20,7 +20,7 @@ describe('the trail', () => {
     expect(statesToDrop(states(500), null)).toEqual([])
     expect(statesToDrop(states(TRAIL.most), null)).toEqual([])
   })
-  it('thinned, keeps what is kept, the current state and the latest, and at least 500', () => {
+  it('thinned, keeps named states, the current state and the latest, and at least 500', () => {
     const all = states(TRAIL.most + 1, i => i % 10 === 0)
     const gone = new Set(statesToDrop(all, 't33'))
     const left = all.filter(({ id }) => !gone.has(id))
@@ -30,7 +30,7 @@ describe('the trail', () => {
     expect(gone.has('t33')).toBe(false)
     for (const { id } of all.slice(-TRAIL.recent)) expect(gone.has(id)).toBe(false)
   })
-  it('with nothing but kept states gives up none', () =>
+  it('with nothing but named states gives up none', () =>
     expect(
       statesToDrop(
         states(700, () => true),

@@ -28,7 +28,7 @@ export const TRAIL = { most: 640, least: 560, recent: 200 } as const
 
 /**
  * The ids of states to give up where there are more than the trail holds: of the old ones every second, again and
- * again from the oldest on, until enough are gone. Kept states, the current one and the latest stay.
+ * again from the oldest on, until enough are gone. States kept by name, the current one and the latest stay.
  */
 export const statesToDrop = (states: readonly TrailState[], current: string | null): string[] => {
   if (states.length <= TRAIL.most) return []

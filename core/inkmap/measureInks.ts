@@ -24,7 +24,7 @@ export interface InkSummary {
 const millionths = (part: number): number => Math.round(part * 1e6) / 1e6
 
 /**
- * Inks, by falling area, each with what lies beside it, from what touches what by place. A pair is told by the first of
+ * Inks, by falling area, each with what lies beside it, from what touches what by place. A pair is listed by the first of
  * the two.
  */
 export const withNeighbors = <Ink extends { hex: Hex }>(

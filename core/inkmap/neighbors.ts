@@ -17,7 +17,7 @@ const APART = 3 / 220
 /** Minimum share of an ink in a pixel to count there, of 255. */
 const HOLDS = 64
 const OPAQUE = 250
-/** So many contacts are kept, those of the longest boundaries; what is beyond are specks. */
+/** Maximum number of contacts, those of the longest boundaries; the rest are specks. */
 const MAX_CONTACTS = 12_000
 /** Weight of a pixel that two inks share as a boundary between them, against two beside each other. */
 const WITHIN = 0.1

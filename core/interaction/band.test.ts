@@ -57,7 +57,7 @@ describe('shares at the joints of the band', () => {
     expect(sharesWithMore(scheme, 'a', 5)).toEqual(sharesAtJoint(scheme, 0, 0.05))
     expect(sharesWithMore(scheme, 'c', 5)).toEqual(sharesAtJoint(scheme, 1, -0.05))
   })
-  it('are told as whole percent of their sum', () => {
+  it('are shown as whole percent of their sum', () => {
     expect(totalShare([{ share: 1 }, { share: 2 }])).toBe(3)
     expect(totalShare([{ share: 0 }])).toBe(1)
     expect(sharePercent({ share: 1 }, 3)).toBe(33)

@@ -14,7 +14,7 @@ export interface ScreenBox {
 
 /**
  * Returns the angle in degrees, clockwise from the top in (-180, 180], and the distance from the center of a point of the
- * screen on a dial drawn in `box`. `units` is the width of the drawing in its own units, in which the distance is told.
+ * screen on a dial drawn in `box`. `units` is the width of the drawing in its own units, in which the distance is returned.
  */
 export const dialPoint = (x: number, y: number, box: ScreenBox, units: number): { angle: number; radius: number } => {
   const [right, up] = [x - box.left - box.width / 2, box.top + box.height / 2 - y]

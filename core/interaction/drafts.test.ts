@@ -1,4 +1,4 @@
-import { draftKey, freeDrafts, readDraft, windowLock } from './drafts'
+import { draftKey, freeDrafts, isDraftOf, readDraft, windowLock } from './drafts'
 import { derivedFrom } from './testing'
 
 const draft = (time: number) =>
@@ -15,7 +15,9 @@ describe('drafts', () => {
     ['plumbago surround', '"paper"'],
   ])
   const free = (locks: readonly string[]): string[] =>
-    freeDrafts('p1', [...stored.keys()], new Set(locks), 'mine', key => stored.get(key) ?? null).map(({ key }) => key)
+    freeDrafts('p1', new Map([...stored].filter(([key]) => isDraftOf('p1', key))), new Set(locks), 'mine').map(
+      ({ key }) => key,
+    )
 
   it('of windows that are open are left to them, all others are found, latest first', () => {
     expect(free([windowLock('mine'), windowLock('open')])).toEqual([

@@ -24,29 +24,30 @@ export interface StoredDraft extends Draft {
   key: string
 }
 
+/** Returns whether a key of the browser's storage is that of a draft of a project. */
+export const isDraftOf = (project: string, key: string): boolean =>
+  // drafts of the first version had no window in their key
+  key === `${PREFIX} ${project}` || key.startsWith(`${PREFIX} ${project} `)
+
 /**
  * Returns the drafts of a project that no other open window works on, latest first.
  *
- * @param keys everything that is stored, by its keys
- * @param locks the locks that are held, by name: those of open windows among them
+ * @param stored the texts of its drafts, by their keys
+ * @param locks the locks in use, by name: those of open windows among them
  * @param window this window, whose own draft is free whatever locks say
  */
 export const freeDrafts = (
   project: string,
-  keys: readonly string[],
+  stored: ReadonlyMap<string, string>,
   locks: ReadonlySet<string>,
   window: string,
-  read: (key: string) => string | null,
 ): StoredDraft[] => {
   const own = draftKey(project, window)
-  // drafts of the first version had no window in their key
-  const ofProject = keys.filter(key => key === `${PREFIX} ${project}` || key.startsWith(`${PREFIX} ${project} `))
   const isFree = (key: string): boolean =>
     key === own || !locks.has(windowLock(key.slice(`${PREFIX} ${project} `.length)))
-  return ofProject
-    .filter(isFree)
-    .flatMap(key => {
-      const draft = readDraft(read(key))
+  return [...stored]
+    .flatMap(([key, text]) => {
+      const draft = isFree(key) ? readDraft(text) : null
       return draft ? [{ ...draft, key }] : []
     })
     .sort((one, other) => other.time - one.time)

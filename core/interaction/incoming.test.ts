@@ -1,6 +1,7 @@
 import { MAX_SWATCHES } from '#core/document/limits'
 import { readColorQuery, colorsToTake } from './finding'
-import { incomingKind, isBinary, isPastedArtwork, sizeRefusal, readPastedText } from './incoming'
+import { incomingKind, isBinary, sizeRefusal } from './incoming'
+import { isPastedArtwork, readPastedText } from './pastedText'
 
 const SHEET =
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50"><rect width="40" height="40" fill="#2e4f7f"/>' +
@@ -38,7 +39,7 @@ describe('what comes in', () => {
 })
 
 describe('the colors of a text', () => {
-  const taken = (text: string, file = ''): { hex: string }[] | null => {
+  const taken = (text: string, file = ''): ReadonlyArray<{ hex: string }> | null => {
     const found = readPastedText(text, file || 'the pasted text', file)
     return found?.command.do === 'take colors' ? found.command.colors : null
   }
@@ -52,7 +53,7 @@ describe('the colors of a text', () => {
     ['CSV', 'brand.csv', 'name,hex\nHarbor,#2e4f7f\nSand,#d9bf9b'],
     ['an SVG swatch sheet', 'sheet.svg', SHEET],
     ['text', 'brand.txt', '#2e4f7f\tHarbor\n#d9bf9b\tSand\n'],
-  ])('in %s become the scheme, and it is said what they came from', (kind, file, text) => {
+  ])('in %s become the scheme, with a note of where they came from', (kind, file, text) => {
     expect(taken(text, file)?.map(({ hex }) => hex)).toEqual(['#2e4f7f', '#d9bf9b'])
     expect(readPastedText(text, file, file)?.words).toBe(`Took 2 colors from “${file}” (${kind}).`)
   })
@@ -64,7 +65,7 @@ describe('the colors of a text', () => {
     const long = `The color of the harbor is, as we said before, this one: #2e4f7f.`
     expect(readPastedText(long, 'mail')?.command).toMatchObject({ base: { hex: '#2e4f7f', typed: '#2e4f7f' } })
   })
-  it('are as many as a scheme holds, and the rest is said', () => {
+  it('are as many as a scheme holds, and the rest is named', () => {
     const many = Array.from({ length: 20 }, (_, i) => `#${(i * 700_001 + 1000).toString(16).padStart(6, '0')}`).join(
       ' ',
     )

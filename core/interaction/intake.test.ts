@@ -49,7 +49,7 @@ describe('many files at once', () => {
     expect(intakeRefusal(files(2), MAX_ARTWORK - 2)).toBeNull()
     expect(intakeRefusal(files(2), MAX_ARTWORK - 1)).toContain('1999')
   })
-  it('are told from what is there already, and from each other', () => {
+  it('are distinguished from what is there already, and from each other', () => {
     const pieces = ['a', 'b', 'a', 'c'].map((hash, n) => ({ hash, n }))
     const { fresh, doubles } = splitByHash(pieces, [{ hash: 'c' }])
     expect(fresh.map(({ n }) => n)).toEqual([0, 1])

@@ -34,7 +34,7 @@ describe('an outline', () => {
       ]),
     ).toBe(false)
   })
-  it('is a closed path, told from where the stage begins', () => {
+  it('is a closed path, relative to where the stage begins', () => {
     expect(outlinePath(square, { x: 10, y: 10 })).toBe('M0 0L20 0L20 30L0 30Z')
     expect(centerOf({ left: 10, top: 20, width: 4, height: 6 })).toEqual({ x: 12, y: 23 })
   })

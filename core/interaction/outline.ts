@@ -38,7 +38,7 @@ export const centerOf = ({
   y: top + height / 2,
 })
 
-/** Returns a closed polygon as a path of SVG, its points told from an origin. */
+/** Returns a closed polygon as a path of SVG, its points relative to an origin. */
 export const outlinePath = (polygon: readonly Point[], origin: Point): string =>
   `M${polygon.map(({ x, y }) => `${x - origin.x} ${y - origin.y}`).join('L')}Z`
 

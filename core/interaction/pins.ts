@@ -10,7 +10,7 @@ export interface Pin {
   author: string
 }
 
-/** The pins of threads that are open, numbered in the order they were said. */
+/** The pins of threads that are open, numbered in the order they were written. */
 export const pinsOf = (threads: readonly ReviewThread[]): Pin[] =>
   threads
     .filter(({ spot, resolvedAt }) => spot && !resolvedAt)

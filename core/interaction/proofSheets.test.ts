@@ -101,7 +101,7 @@ describe('marks', () => {
     expect(toggleMarked(full, candidate(99))).toBeNull()
     expect(toggleMarked(full, candidate(0))).toHaveLength(MAX_MARKED - 1)
   })
-  it('and what is kept are called by what they are', () => {
+  it('and kept looks are called by what they are', () => {
     const named = withSwatches(project, { 0: { name: 'pine' } })
     expect(keptLookName(null, named)).toBe('Triadic on pine')
     expect(keptLookName({ caption: 'deal 3', look: lookOf(named) }, project)).toBe('Deal 3 on pine')

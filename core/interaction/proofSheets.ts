@@ -108,7 +108,7 @@ export const toggleMarked = (marked: readonly Candidate[], candidate: Candidate)
   return marked.length < MAX_MARKED ? [...marked, candidate] : null
 }
 
-/** Returns what a kept look is called: by its proof, or by the harmony of the project, and its first swatch. */
+/** Returns the name a look is kept by on the trail: by its proof, or by the harmony of the project, and its first swatch. */
 export const keptLookName = (candidate: Pick<Candidate, 'caption' | 'look'> | null, now: Project): string => {
   const name = `${candidate?.caption ?? now.harmony.kind} on ${(candidate?.look ?? now).scheme[0]?.name ?? 'its base'}`
   return sentence(name)

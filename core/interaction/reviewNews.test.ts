@@ -11,13 +11,13 @@ const news = (seq: number, more: Partial<ReviewNews> = {}): ReviewNews =>
   ({ review: 'r', seq, comments: [], choice: null, closed: false, ready: true, ...more }) as ReviewNews
 
 describe('news of a review', () => {
-  it('are unread where something was said or chosen since', () => {
+  it('are unread where there are comments or choices since', () => {
     expect(isUnread({ seq: 10, comments: 1, choice: null }, 9)).toBe(true)
     expect(isUnread({ seq: 10, comments: 1, choice: null }, 10)).toBe(false)
     expect(isUnread({ seq: 10, comments: 0, choice: null })).toBe(false)
     expect(isUnread({ seq: 10, comments: 0, choice: { look: 'c1', author: 'Ada', at: 'now' } })).toBe(true)
   })
-  it('are said where a client did something', () => {
+  it('are announced where a client did something', () => {
     expect(newsWords(review, news(11, { comments: [text(11, 'client')] }))).toBe('Ada wrote on “Festival”.')
     expect(newsWords(review, news(11, { comments: [text(11, 'designer')] }))).toBeNull()
     expect(newsWords(review, news(11, { comments: [text(9, 'client')] }))).toBeNull()

@@ -2,7 +2,7 @@ import { addCounts, type Review, type ReviewNews, type ReviewPage } from '#core/
 
 /* Effects of a review's news for whoever has it open. */
 
-/** Returns whether something was said or chosen on a review that was not read up to now. */
+/** Returns whether a review has comments or choices that were not read yet. */
 export const isUnread = (
   { seq, comments, choice }: Pick<Review, 'seq' | 'comments' | 'choice'>,
   readUpTo = 0,

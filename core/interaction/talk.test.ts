@@ -18,7 +18,7 @@ const talk: Talk = {
 }
 const ids = (now: Talk, look: string): string[] | undefined => now[look]?.threads.map(({ id }) => id)
 
-describe('what is said on a review', () => {
+describe('comments on a review', () => {
   it('comes first where it begins a thread, among all and on its colorway', () => {
     const next = withComment(talk, comment('t3', 9))
     expect(ids(next, ALL_LOOKS)).toEqual(['t3', 't2', 't1'])
@@ -30,7 +30,7 @@ describe('what is said on a review', () => {
     expect(next.c7).toBeUndefined()
     expect(ids(next, ALL_LOOKS)).toEqual(['t5', 't2', 't1'])
   })
-  it('in answer stands in its thread, in the order it was said, once however often it comes', () => {
+  it('in answer stands in its thread, in the order it was written, once however often it comes', () => {
     const answers = [comment('r2', 8, { thread: 't1' }), comment('r1', 7, { thread: 't1' })]
     const next = [...answers, ...answers].reduce(withComment, talk)
     expect(next.c1?.threads[0]?.replies.map(({ id }) => id)).toEqual(['r1', 'r2'])

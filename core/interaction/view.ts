@@ -24,7 +24,7 @@ export const fitSize = (room: Size, artwork: Size, margin: number): Size => {
 }
 
 /**
- * Returns the view zoomed by a factor, within 1 and 16, about a point told from the middle, which stays where it is.
+ * Returns the view zoomed by a factor, within 1 and 16, about a point relative to the middle, which stays where it is.
  */
 export const zoomView = ({ zoom, pan }: View, factor: number, about: Point = { x: 0, y: 0 }): View => {
   const next = clamp(zoom * factor, 1, MAX_ZOOM)

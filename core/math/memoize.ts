@@ -1,6 +1,6 @@
 const MOST = 8192
 
-/** A function of a key that remembers what it said, as long as there is room: schemes ask for the same few colors again and again. */
+/** A function of a key that caches its results up to a limit: schemes ask for the same few colors again and again. */
 export const memoize = <Found>(find: (key: string) => Found): ((key: string) => Found) => {
   const known = new Map<string, Found>()
   return key => {

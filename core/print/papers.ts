@@ -18,7 +18,7 @@ export const INTENT_TITLES: Record<Intent, string> = {
   absolute: 'exact, including the paper color',
 }
 
-/** The most and the least ink a press is told to lay down, all four together, in percent. */
+/** Maximum and minimum total ink coverage of a press, all four inks together, in percent. */
 export const INK = { least: 200, most: 400 } as const
 
 /**

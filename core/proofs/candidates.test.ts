@@ -43,7 +43,7 @@ describe('variations', () => {
       caption: 'as it is',
       look: lookOf(project),
     }))
-  it('turn across and brighten upward by the steps said', () => {
+  it('turn across and brighten upward by the given steps', () => {
     expect(grid('brightness')(REACH, 0).harmony.turn).toBe(40)
     const [up, down] = [grid('brightness')(0, -1), grid('brightness')(0, 1)].map(
       ({ scheme }) => hsbOf(scheme[0]?.hex ?? '').b,

@@ -10,13 +10,13 @@ import { dealtCandidate, type Candidate } from './candidates'
 
 /** The request for a sheet of deals. */
 export interface DealOrder {
-  /** The look it is dealt from: what is held, and where. */
+  /** The look it is dealt from: what is fixed, and where. */
   from: Look
   /** Its first seed. */
   seed: number
   /** The harmony it stays in; null for any. */
   kind: HarmonyKind | null
-  /** The companions it is to be like, in the order of what is not held; and those it is to be far from. */
+  /** The companions it is to be like, in the order of what is not fixed; and those it is to be far from. */
   like: Hex[] | null
   unlike: Hex[][]
 }
@@ -29,7 +29,7 @@ const POOL_LIKE = 40
 /** Minimum weight of a swatch that covers next to nothing, as a fraction of the picture. */
 const MIN_PART = 0.04
 
-/** The part of the picture each swatch that is not held colors: as it is matched now, or by its share. */
+/** The fraction of the picture that each swatch that is not fixed covers: as it is matched now, or by its share. */
 const partsOf = (project: Project, inks: readonly InkArea[]): number[] => {
   const { targets } = project.remap
   const areas = new Map<string, number>()

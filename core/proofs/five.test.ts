@@ -39,7 +39,7 @@ it('other colors cover most in them', () => {
     expect(apart.length).toBeGreaterThanOrEqual(2)
   }
 })
-it('what was kept can be among them; without inks the scheme decides', () => {
+it('kept looks can be among them; without inks the scheme decides', () => {
   const odd = lookOf(apply(project, { do: 'deal', seed: 9 }, known))
   const found = fiveLooks(project, [{ key: 'kept', caption: 'Sunday', look: odd }], [], INKS, [INKS], 2)
   expect(found).toHaveLength(PROPOSED)

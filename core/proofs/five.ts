@@ -1,5 +1,5 @@
 import { seriousKeys } from '#core/check/check'
-import { mended } from '#core/check/mend'
+import { mendFindings } from '#core/check/mend'
 import { mostOf, stateOf } from '#core/check/state'
 import { labOf, type Lab } from '#core/color/convert'
 import { knownInks } from '#core/commands/known'
@@ -19,7 +19,7 @@ import { farApart, pictureDistance } from './deals'
 
 /** So many colorways are proposed at once. */
 export const PROPOSED = 5
-/** So many are looked at, beside those that were kept. */
+/** So many are looked at, beside those kept on the trail. */
 const MAX_CANDIDATES = 36
 /**
  * As many sound ones to choose from are enough; so many others are mended where there are fewer, and how far hues may
@@ -83,7 +83,7 @@ const mendCandidate = (project: Project, candidate: Candidate, inks: readonly In
   const now = inLook(project, candidate.look)
   const look = (there: Project) => stateOf(there, inks, paintingOf(there, { inks, standIns: [] })(null).colors)
   const state = look(now)
-  const search = mended(state, { keys: seriousKeys(state), tolerance: TOLERANCE, seed: 1 }, knownInks(inks), look)
+  const search = mendFindings(state, { keys: seriousKeys(state), tolerance: TOLERANCE, seed: 1 }, knownInks(inks), look)
   let next = search.next()
   while (!next.done) next = search.next()
   return next.value.looks.slice(1, 2).map(each => ({ ...candidate, look: each.look }))

@@ -18,7 +18,7 @@ export interface Measured {
 }
 
 /**
- * Finds out what a picture is made of and its inks, or takes both as told, and measures the inks on a smaller picture
+ * Finds out what a picture is made of and its inks, or takes both as given, and measures the inks on a smaller picture
  * whose longer side has at most so many pixels: flat areas on one made of the picture itself, all else on what the stage
  * shows.
  */

@@ -60,7 +60,7 @@ const TRIED = 6
 /** Differences up to this, in 8-bit steps, are rounding. */
 const ROUNDING = 1.6
 
-/** Known facts about colors once inks are given, whatever picture they are met in. */
+/** Known facts about colors once inks are given, whatever picture they occur in. */
 class Palette {
   readonly channels: Float64Array
   readonly mixing: Mixing
@@ -69,13 +69,13 @@ class Palette {
   /** Each ink by itself. */
   readonly alone: Mixture[]
   /**
-   * For each color one more than the place of the ink nearest to it, and how near that is; 0 where it was not met
+   * For each color one more than the place of the ink nearest to it, and how near that is; 0 where it has not occurred
    * yet.
    */
   readonly nearest = new Uint16Array(1 << 24)
   /** The shading of each color, found once. */
   private readonly shadings: Array<Mixture | null> = []
-  /** Where in `shadings` a color is, one more; 0 where it was not met yet. */
+  /** Where in `shadings` a color is, one more; 0 where it has not occurred yet. */
   private readonly shadingAt = new Int32Array(1 << 24)
 
   constructor(readonly inks: readonly Hex[]) {

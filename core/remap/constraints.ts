@@ -30,8 +30,8 @@ const STEP_LOST = { cost: 0.3, begins: 0.3, whole: 0.1 } as const
 /** The same of steps of shading, each by the area of the smaller side. */
 const KIN_LOST = { cost: 0.6, begins: 0.3, whole: 0.1 } as const
 /**
- * The same of inks that hue alone told apart and that come out alike, all together: how far apart in lightness they are to be, and
- * how far that is to be kept.
+ * The same of inks that only hue distinguished and that come out alike, all together: how far apart in lightness they are to be, and
+ * what fraction of that has to stay.
  */
 const DISTINCT_LOST = { cost: 2.5, begins: 1, whole: 0.85 } as const
 const DISTINCT_STEP = 0.07
@@ -76,7 +76,7 @@ export const kinOf = (nodes: InkGraph['nodes'], wanted: readonly Wanted[]): Edge
   return found
 }
 
-/** A function of a graph whose results are kept as long as their graph: a drag asks for them again with every move. */
+/** A function of a graph whose results are cached as long as their graph: a drag asks for them again with every move. */
 const perGraph = <Result>(find: (graph: InkGraph) => Result): ((graph: InkGraph) => Result) => {
   const known = new WeakMap<InkGraph, { result: Result }>()
   return graph => {
@@ -115,7 +115,7 @@ const weighedPairs = (
 const distinctPairs = perGraph(graph => weighedPairs(graph, distinctPart))
 
 /**
- * Inks that hue alone told apart and that go to swatches that nothing tells apart but lightness, with what that
+ * Inks that only hue distinguished and that go to swatches that only lightness distinguishes, with what that
  * costs.
  */
 export const distinctConstraints = (graph: InkGraph, wanted: readonly Wanted[]): Constraint[] => {

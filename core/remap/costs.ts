@@ -35,7 +35,7 @@ const WEIGHTS = {
 } as const
 
 /** The part of a lightness difference that has to stay for an edge to stay the same edge. */
-const KEPT = 0.62
+const MIN_KEPT = 0.62
 /** Minimum lightness difference left of a strong edge. */
 const STRONG_KEPT = 0.26
 /** A lack from which an ink leaves its swatch for sure. */
@@ -116,27 +116,26 @@ export const indexPairs = (
  */
 const addEdge = (
   to: Float64Array,
-  at: number,
   differences: Float64Array,
   { was, weight, area }: { was: number; weight: number; area: number },
 ): void => {
   const [sign, own] = [was < 0 ? -1 : 1, Math.abs(was)]
-  const enough = KEPT * own
+  const enough = MIN_KEPT * own
   const lost = own < 1e-6 ? 0 : (weight * WEIGHTS.edges * Math.min(1, own / CONTRAST.edge)) / (own * own)
   const strong = own < CONTRAST.strong * 0.8 ? 0 : weight * WEIGHTS.strong
   const moved = own < CONTRAST.edge * 0.8 ? 0 : WEIGHTS.moved * area
   const raised = weight * WEIGHTS.raised
-  for (let k = 0, i = at; k < differences.length; k++, i++) {
+  for (let k = 0; k < differences.length; k++) {
     const is = differences[k]! * sign
     const size = is < 0 ? -is : is
-    let cost = to[i]!
+    let cost = to[k]!
     if (is < enough) {
       const lack = enough - is
       cost += lost * lack * lack + moved * (lack < MOVED ? lack / MOVED : 1)
     }
     if (size < STRONG_KEPT) cost += strong * (1 - size / STRONG_KEPT)
     if (size > own + CONTRAST.edge) cost += raised * (size - own - CONTRAST.edge)
-    to[i] = cost
+    to[k] = cost
   }
 }
 
@@ -201,38 +200,62 @@ const strangeBetween = (swatches: readonly MatchSwatch[]): Float64Array => {
   return out
 }
 
-/**
- * The costs of pairs of blocks, those that touch and those that are like each other or large; what a block beside an ink
- * that is held (by its place, the lightness it has) costs is added to how well it fits.
- */
-export const pairsOf = (
+/** The costs of pairs of blocks as they are added up: a square of the number of swatches for each pair that has any. */
+class PairTable {
+  readonly square: number
+  /** Differences in lightness between the swatches, row by row. */
+  readonly differences: Float64Array
+  private readonly costs: Float64Array
+  private readonly ones: Int32Array
+  private readonly others: Int32Array
+  private readonly places: Int32Array
+  private pairs = 0
+
+  constructor(
+    private readonly blocks: number,
+    lights: Float64Array,
+  ) {
+    const count = lights.length
+    this.square = count * count
+    this.differences = Float64Array.from(
+      { length: this.square },
+      (_, k) => lights[Math.floor(k / count)]! - lights[k % count]!,
+    )
+    const most = (blocks * (blocks - 1)) / 2
+    this.costs = new Float64Array(most * this.square)
+    this.ones = new Int32Array(most)
+    this.others = new Int32Array(most)
+    this.places = new Int32Array(blocks * blocks).fill(-1)
+  }
+
+  /** The costs of a pair of blocks, of which the lower is the first, to be added to. */
+  costsOf(one: number, other: number): Float64Array {
+    const [first, second] = one < other ? [one, other] : [other, one]
+    const key = first * this.blocks + second
+    if (this.places[key]! < 0) {
+      this.ones[this.pairs] = first
+      this.others[this.pairs] = second
+      this.places[key] = this.pairs++
+    }
+    const at = this.places[key]! * this.square
+    return this.costs.subarray(at, at + this.square)
+  }
+
+  finish(): PairCosts {
+    return { costs: this.costs, ...indexPairs(this.blocks, this.ones, this.others, this.pairs) }
+  }
+}
+
+/** Adds what edges cost: contrast that is lost or raised, and hues that no swatch has where two mix. */
+const addEdges = (
+  table: PairTable,
   graph: InkGraph,
   blocks: readonly Block[],
   swatches: readonly MatchSwatch[],
   heldAt: ReadonlyMap<number, number>,
   fits: readonly Float64Array[],
-): PairCosts => {
+): void => {
   const lights = Float64Array.from(swatches, ({ hex }) => labOf(hex).l)
-  const count = swatches.length
-  const square = count * count
-  const differences = Float64Array.from(
-    { length: square },
-    (_, k) => lights[Math.floor(k / count)]! - lights[k % count]!,
-  )
-  const most = (blocks.length * (blocks.length - 1)) / 2
-  const [ones, others, costs] = [new Int32Array(most), new Int32Array(most), new Float64Array(most * square)]
-  let pairs = 0
-  const places = new Int32Array(blocks.length * blocks.length).fill(-1)
-  /** Where the costs of a pair begin, the lower block being the first. */
-  const costsAt = (one: number, other: number): number => {
-    const key = one * blocks.length + other
-    if (places[key]! < 0) {
-      ones[pairs] = one
-      others[pairs] = other
-      places[key] = pairs++
-    }
-    return places[key]! * square
-  }
   const strange = strangeBetween(swatches)
   const labs = swatches.map(({ hex }) => labOf(hex))
   const between = Float64Array.from(labs.flatMap(one => labs.map(other => apartOf(one, other))))
@@ -241,44 +264,53 @@ export const pairsOf = (
     for (const i of members) blockOf[i] = b
   })
   for (const { one, other, part, mixed, lighter } of graph.edges) {
-    const area = Math.min(graph.nodes[one]?.area ?? 0, graph.nodes[other]?.area ?? 0)
     const [a, b] = [blockOf[one]!, blockOf[other]!]
-    const weight = Math.sqrt(part) * 0.25 + part
     if (a === b) continue
+    const area = Math.min(graph.nodes[one]?.area ?? 0, graph.nodes[other]?.area ?? 0)
+    const weight = Math.sqrt(part) * 0.25 + part
     if (a < 0 || b < 0) {
       const fixedLightness = heldAt.get(a < 0 ? one : other) ?? 0
       const from = lights.map(l => l - fixedLightness)
-      addEdge(fits[a < 0 ? b : a] as Float64Array, 0, from, { was: a < 0 ? -lighter : lighter, weight, area })
+      addEdge(fits[a < 0 ? b : a]!, from, { was: a < 0 ? -lighter : lighter, weight, area })
       continue
     }
-    const at = costsAt(Math.min(a, b), Math.max(a, b))
-    addEdge(costs, at, differences, { was: a < b ? lighter : -lighter, weight, area })
+    const costs = table.costsOf(a, b)
+    addEdge(costs, table.differences, { was: a < b ? lighter : -lighter, weight, area })
     const [here, there] = [graph.nodes[one]?.lab, graph.nodes[other]?.lab]
     const own = here && there ? apartOf(here, there) : 0
     const blend = mixed + part * Math.max(0, 1 - Math.hypot(own, lighter) / NEARLY)
     const odd = WEIGHTS.mixed * mixed + WEIGHTS.fringe * part
-    for (let k = 0; k < square; k++)
-      costs[at + k] = costs[at + k]! + odd * strange[k]! + WEIGHTS.seam * blend * Math.max(0, between[k]! - own * SEAM)
+    for (let k = 0; k < costs.length; k++)
+      costs[k] = costs[k]! + odd * strange[k]! + WEIGHTS.seam * blend * Math.max(0, between[k]! - own * SEAM)
   }
+}
+
+/** Adds what it costs that two blocks that only hue distinguishes become alike, wherever they lie. */
+const addDistinct = (table: PairTable, blocks: readonly Block[], swatches: readonly MatchSwatch[]): void => {
+  const labs = swatches.map(({ hex }) => labOf(hex))
   const near = Float64Array.from(
     labs.flatMap(one => labs.map(other => 1 - along(labDistance(one, other), DISTINCT.near))),
   )
   const distinct: Array<[one: number, other: number, part: number]> = []
-  let allDistinct = DISTINCT_PART
+  let all = DISTINCT_PART
   for (let a = 0; a < blocks.length; a++)
     for (let b = a + 1; b < blocks.length; b++) {
-      const part = distinctPart(blocks[a] as Block, blocks[b] as Block)
+      const part = distinctPart(blocks[a]!, blocks[b]!)
       if (!part) continue
       distinct.push([a, b, part])
-      allDistinct += part
+      all += part
     }
   for (const [a, b, part] of distinct) {
-    const at = costsAt(a, b)
-    for (let k = 0; k < square; k++) costs[at + k]! += ((WEIGHTS.distinct * part) / allDistinct) * near[k]!
+    const costs = table.costsOf(a, b)
+    for (let k = 0; k < costs.length; k++) costs[k]! += ((WEIGHTS.distinct * part) / all) * near[k]!
   }
+}
+
+/** Adds what it costs that of two blocks the lighter becomes the darker, and that blocks alike part. */
+const addOrder = (table: PairTable, blocks: readonly Block[], count: number): void => {
   for (let a = 0; a < blocks.length; a++)
     for (let b = a + 1; b < blocks.length; b++) {
-      const [one, other] = [blocks[a] as Block, blocks[b] as Block]
+      const [one, other] = [blocks[a]!, blocks[b]!]
       const was = one.lch.l - other.lch.l
       const both = one.area * other.area * Math.min(1, Math.abs(was) / CONTRAST.edge)
       const hue = Math.abs(arc(one.lch.h, other.lch.h)) * Math.min(1, Math.min(one.lch.c, other.lch.c) / 0.06)
@@ -288,12 +320,32 @@ export const pairsOf = (
       if (!order && !parted) continue
       const sign = Math.sign(was)
       const level = order * WEIGHTS.level
-      const at = costsAt(a, b)
-      for (let k = 0; k < square; k++) {
-        const is = differences[k]! * sign
-        costs[at + k] = costs[at + k]! + parted + (is > 0 ? 0 : is < 0 ? order : level)
+      const costs = table.costsOf(a, b)
+      for (let k = 0; k < costs.length; k++) {
+        const is = table.differences[k]! * sign
+        costs[k] = costs[k]! + parted + (is > 0 ? 0 : is < 0 ? order : level)
       }
-      for (let s = 0; s < square; s += count + 1) costs[at + s]! -= parted
+      for (let s = 0; s < costs.length; s += count + 1) costs[s]! -= parted
     }
-  return { costs, ...indexPairs(blocks.length, ones, others, pairs) }
+}
+
+/**
+ * The costs of pairs of blocks, those that touch and those that are like each other or large; what a block beside an ink
+ * sent by hand (by its place, the lightness it has) costs is added to how well it fits.
+ */
+export const pairsOf = (
+  graph: InkGraph,
+  blocks: readonly Block[],
+  swatches: readonly MatchSwatch[],
+  heldAt: ReadonlyMap<number, number>,
+  fits: readonly Float64Array[],
+): PairCosts => {
+  const table = new PairTable(
+    blocks.length,
+    Float64Array.from(swatches, ({ hex }) => labOf(hex).l),
+  )
+  addEdges(table, graph, blocks, swatches, heldAt, fits)
+  addDistinct(table, blocks, swatches)
+  addOrder(table, blocks, swatches.length)
+  return table.finish()
 }

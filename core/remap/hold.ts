@@ -20,14 +20,14 @@ export const HOLD = { least: 0, most: 1, rest: 0.5 } as const
  * The fraction of a lightness difference that has to stay at rest: of an edge more than the half by which the eye knows it again
  * (its pixels mix in sRGB, darker than they look), of what is hardly an edge so much that steps stay apart.
  */
-const KEPT = { step: 0.25, edge: 0.59 } as const
+const MIN_KEPT = { step: 0.25, edge: 0.59 } as const
 /** From where to where a difference of lightness turns from a step to an edge. */
 const STEP = { from: 0.08, to: 0.12 } as const
 /** The difference a strong edge keeps so that letters can be read, about 3:1, and the factor of its pull. */
 const STRONG = { keeps: 0.38, pull: 4 } as const
 const minDifference = (difference: number): number => {
   const part = Math.min(1, Math.max(0, (difference - STEP.from) / (STEP.to - STEP.from)))
-  const enough = (KEPT.step + (KEPT.edge - KEPT.step) * part) * difference
+  const enough = (MIN_KEPT.step + (MIN_KEPT.edge - MIN_KEPT.step) * part) * difference
   return difference >= STRONG_FROM ? Math.max(enough, Math.min(difference, STRONG.keeps)) : enough
 }
 /** The weight of what touches against that of being the swatch. */
@@ -42,7 +42,7 @@ const SHARPER = 0.45
 const ROUNDS = 6
 /** The weight of what is not moved. */
 const STILL = 1e4
-/** Edges that can be held, in columns: the least and the most each difference is to be, and how strongly it pulls. */
+/** Edges that constrain lightness, in columns: the least and the most each difference is to be, and how strongly it pulls. */
 interface Limits {
   one: Int32Array
   other: Int32Array

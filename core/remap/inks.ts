@@ -3,7 +3,7 @@ import type { Role } from '#core/harmony/proportion'
 
 /**
  * An ink to be matched: its color and the share of the artwork it covers, in [0, 1]; what it lies beside, with the part
- * of all boundaries and the share of the artwork where the two mix, in [0, 1], each pair told by one of the two; and,
+ * of all boundaries and the share of the artwork where the two mix, in [0, 1], each pair listed by one of the two; and,
  * of a set, the share of each artwork it covers.
  */
 export interface InkArea {

@@ -48,7 +48,7 @@ export const weightOf = (losses: readonly Loss[]): number =>
   losses.reduce((sum, { part, strong }) => sum + part * (strong ? TIMES_STRONG : 1), 0)
 
 /**
- * The fraction of the edges of a picture that is kept, by the length of boundaries, in [0, 1]; strong ones count
+ * The fraction of the edges of a picture that stay, by the length of boundaries, in [0, 1]; strong ones count
  * threefold.
  */
 export const keptOf = (inks: readonly InkArea[], losses: readonly Loss[]): number => {

@@ -2,7 +2,7 @@ import { clamp } from '#core/math/clamp'
 import { indexPairs } from './costs'
 import type { InkGraph } from './graph'
 
-/* Lightness of inks, refined one by one: as much of the picture as possible is exactly its swatch, and edges are kept. */
+/* Lightness of inks, refined one by one: as much of the picture as possible is exactly its swatch, and edges stay. */
 
 /** A lightness difference between two nodes that should stay. */
 export interface Constraint {

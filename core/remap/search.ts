@@ -54,14 +54,14 @@ export interface Assignment {
   distance: number
 }
 
-/** The part that each swatch is meant to cover, in [0, 1], adding up to 1; all alike where nothing is said. */
+/** The part that each swatch is meant to cover, in [0, 1], adding up to 1; all alike where none is given. */
 export const meantShares = (swatches: readonly MatchSwatch[]): Float64Array => {
   const given = Float64Array.from(swatches, ({ share }) => (share > 0 && Number.isFinite(share) ? share : 0))
   const total = given.reduce((sum, share) => sum + share, 0)
   return given.map(share => (total ? share / total : 1 / swatches.length))
 }
 
-/** The cost of coverage of each artwork by each swatch, kept up to date with every move of a block. */
+/** The cost of coverage of each artwork by each swatch, updated with every move of a block. */
 const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weight }: Search) => {
   const count = swatches.length
   const meant = meantShares(swatches)
@@ -115,7 +115,7 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
       return cost
     },
     /** The cost of unused swatches, of shares at their rest position, and the share distance. */
-    told: (): { unused: number; off: number; distance: number } => {
+    totals: (): { unused: number; off: number; distance: number } => {
       let [unused, off, distance] = [0, 0, 0]
       for (let s = 0, i = 0; s < count; s++)
         for (let w = 0; w < artworks; w++, i++) {
@@ -129,28 +129,46 @@ const coverageOf = ({ blocks, swatches, artworks, covered: byHand, shares: weigh
   }
 }
 
-/** Improves an assignment by sending one block elsewhere, or exchanging two swatches, until nothing is better. */
-export const improveAssignment = (search: Search, start: readonly number[]): Assignment => {
-  const { blocks, swatches, fits, pairs } = search
-  const count = swatches.length
-  const square = count * count
-  const to = Int32Array.from(start)
-  const coverage = coverageOf(search)
-  /** Cost of each swatch for each block as all others are, coverage aside; kept up to date with every move. */
-  const costs = new Float64Array(blocks.length * count)
-  fits.forEach((own, b) => costs.set(own, b * count))
-  /** Adds the cost of a pair to each swatch of the block at one side of it, the other being on some swatch. */
-  const add = (place: number, b: number, beside: number): void => {
-    const first = pairs.first[place]
-    const step = first ? count : 1
-    let i = pairs.pair[place]! * square + (first ? beside : beside * count)
-    for (let own = b * count, end = own + count; own < end; own++, i += step) costs[own]! += pairs.costs[i]!
+/** An assignment while it is improved: the target of each block, and what each block would cost on each swatch. */
+class Assigning {
+  private readonly count: number
+  private readonly square: number
+  private readonly to: Int32Array
+  private readonly coverage: ReturnType<typeof coverageOf>
+  /** Cost of each swatch for each block as all others are, coverage aside; updated with every move. */
+  private readonly costs: Float64Array
+
+  constructor(
+    private readonly search: Search,
+    start: readonly number[],
+  ) {
+    const { blocks, swatches, fits, pairs } = search
+    this.count = swatches.length
+    this.square = this.count * this.count
+    this.to = Int32Array.from(start)
+    this.coverage = coverageOf(search)
+    this.costs = new Float64Array(blocks.length * this.count)
+    fits.forEach((own, b) => this.costs.set(own, b * this.count))
+    for (let b = 0; b < blocks.length; b++)
+      for (let place = pairs.from[b]!; place < pairs.from[b + 1]!; place++)
+        this.addPair(place, b, this.to[pairs.beside[place]!]!)
+    this.to.forEach((s, b) => this.coverage.put(b, s, 1))
   }
-  for (let b = 0; b < blocks.length; b++)
-    for (let place = pairs.from[b]!; place < pairs.from[b + 1]!; place++) add(place, b, to[pairs.beside[place]!]!)
-  to.forEach((s, b) => coverage.put(b, s, 1))
-  const send = (b: number, s: number): void => {
-    const was = to[b]!
+
+  /** Adds the cost of a pair to each swatch of the block at one side of it, the other being on some swatch. */
+  private addPair(place: number, b: number, beside: number): void {
+    const { pairs } = this.search
+    const first = pairs.first[place]
+    const step = first ? this.count : 1
+    let i = pairs.pair[place]! * this.square + (first ? beside : beside * this.count)
+    for (let own = b * this.count, end = own + this.count; own < end; own++, i += step)
+      this.costs[own]! += pairs.costs[i]!
+  }
+
+  private send(b: number, s: number): void {
+    const { count, costs, square } = this
+    const { pairs } = this.search
+    const was = this.to[b]!
     for (let place = pairs.from[b]!; place < pairs.from[b + 1]!; place++) {
       const own = pairs.beside[place]! * count
       const step = pairs.first[place] ? 1 : count
@@ -159,12 +177,15 @@ export const improveAssignment = (search: Search, start: readonly number[]): Ass
       for (let other = own; other < own + count; other++, i += step, k += step)
         costs[other] = costs[other]! + pairs.costs[i]! - pairs.costs[k]!
     }
-    coverage.put(b, was, -1)
-    coverage.put(b, s, 1)
-    to[b] = s
+    this.coverage.put(b, was, -1)
+    this.coverage.put(b, s, 1)
+    this.to[b] = s
   }
-  const sendBest = (b: number): boolean => {
-    const was = to[b]!
+
+  /** Sends a block to the swatch that gains most; false where it is there already. */
+  private sendBest(b: number): boolean {
+    const { count, costs, coverage } = this
+    const was = this.to[b]!
     const own = b * count
     const without = costs[own + was]! + coverage.now[was]! - coverage.costWith(was, b, -1)
     let [best, gain] = [was, MIN_GAIN]
@@ -174,17 +195,22 @@ export const improveAssignment = (search: Search, start: readonly number[]): Ass
       const better = most - coverage.costWith(s, b, 1)
       if (better > gain) [best, gain] = [s, better]
     }
-    if (best !== was) send(b, best)
+    if (best !== was) this.send(b, best)
     return best !== was
   }
-  /** The amount counted too much where both blocks of a pair change sides, each reckoned as if the other stayed. */
-  const twice = (p: number, one: number, other: number, s: number, t: number): number => {
+
+  /** The amount counted too much where both blocks of a pair change sides, each estimated as if the other stayed. */
+  private countedTwice(p: number, [one, other]: readonly [number, number], s: number, t: number): number {
     const [one2, other2] = [one === s ? t : s, other === s ? t : s]
-    const at = p * square
-    const cost = (a: number, b: number): number => pairs.costs[at + a * count + b]!
+    const at = p * this.square
+    const cost = (a: number, b: number): number => this.search.pairs.costs[at + a * this.count + b]!
     return cost(one2, other) + cost(one, other2) - cost(one, other) - cost(one2, other2)
   }
-  const exchange = (s: number, t: number): boolean => {
+
+  /** Exchanges two swatches where that gains something; false where it does not. */
+  private exchange(s: number, t: number): boolean {
+    const { count, costs, coverage, to } = this
+    const { pairs } = this.search
     let gain = coverage.now[s]! + coverage.now[t]! - coverage.exchanged(s, t)
     for (let b = 0; b < to.length; b++) {
       const now = to[b]!
@@ -193,32 +219,42 @@ export const improveAssignment = (search: Search, start: readonly number[]): Ass
       for (let place = pairs.from[b]!; place < pairs.from[b + 1]!; place++) {
         if (!pairs.first[place]) continue
         const other = to[pairs.beside[place]!]!
-        if (other === s || other === t) gain += twice(pairs.pair[place]!, now, other, s, t)
+        if (other === s || other === t) gain += this.countedTwice(pairs.pair[place]!, [now, other], s, t)
       }
     }
     if (gain <= MIN_GAIN) return false
     to.forEach((now, b) => {
-      if (now === s || now === t) send(b, now === s ? t : s)
+      if (now === s || now === t) this.send(b, now === s ? t : s)
     })
     return true
   }
-  const found = (): Assignment => {
-    const { unused, off, distance } = coverage.told()
-    let cost = unused
-    for (let b = 0; b < to.length; b++) {
-      const s = to[b]!
-      cost += (costs[b * count + s]! + (fits[b]?.[s] ?? 0)) / 2 // each pair is told by both of its blocks
-    }
-    return { to: [...to], cost, off, distance }
-  }
-  for (let pass = 0; pass < PASSES; pass++) {
+
+  /** Makes every move that gains something; false where there was none. */
+  improve(): boolean {
     let better = false
-    for (let b = 0; b < blocks.length; b++) better = sendBest(b) || better
-    if (better) continue
-    for (let s = 0; s < count; s++) for (let t = s + 1; t < count; t++) better = exchange(s, t) || better
-    if (!better) break
+    for (let b = 0; b < this.to.length; b++) better = this.sendBest(b) || better
+    if (better) return true
+    for (let s = 0; s < this.count; s++) for (let t = s + 1; t < this.count; t++) better = this.exchange(s, t) || better
+    return better
   }
-  return found()
+
+  found(): Assignment {
+    const { unused, off, distance } = this.coverage.totals()
+    let cost = unused
+    for (let b = 0; b < this.to.length; b++) {
+      const s = this.to[b]!
+      // each pair is counted by both of its blocks
+      cost += (this.costs[b * this.count + s]! + (this.search.fits[b]?.[s] ?? 0)) / 2
+    }
+    return { to: [...this.to], cost, off, distance }
+  }
+}
+
+/** Improves an assignment by sending one block elsewhere, or exchanging two swatches, until nothing is better. */
+export const improveAssignment = (search: Search, start: readonly number[]): Assignment => {
+  const assigning = new Assigning(search, start)
+  for (let pass = 0; pass < PASSES && assigning.improve(); pass++);
+  return assigning.found()
 }
 
 /** First assignments: each block to where it fits best, by the order of light, by that in shares, and by chance. */

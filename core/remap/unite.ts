@@ -3,7 +3,7 @@ import type { InkArea } from './inks'
 
 /**
  * All inks of several artworks as one list: areas and boundaries are averaged over the artworks, so that together they
- * make 1, and what each covers in each artwork is kept.
+ * make 1, and what each covers in each artwork is recorded.
  */
 export const uniteInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): InkArea[] => {
   const found = new Map<

@@ -31,7 +31,7 @@ it('counts what each swatch covers, a lighter one of its hue with it, beside wha
 })
 it('says by how much the accent covers more than what dominates', () =>
   expect(wornFigures(BEFORE, picture(rows([CORAL, 80], [TEAL, 20])), SCHEME).accentOver).toBeCloseTo(0.6, 9))
-it('tells whether what hue alone told apart still is', () => {
+it('counts pairs that only hue distinguished and that still are distinguishable', () => {
   const pair = picture(rows(['#b5473c', 50], ['#3f8a4a', 50]))
   expect(wornFigures(pair, picture(rows([TEAL, 50], [CORAL, 50])), SCHEME).toldApart).toBe(1)
   expect(wornFigures(pair, picture(rows([TEAL, 100])), SCHEME).toldApart).toBe(0)

@@ -15,7 +15,7 @@ export interface WornFigures {
    */
   dominant: number | null
   accentOver: number | null
-  /** Of pairs of pixels that hue alone told apart, those that are still told apart. */
+  /** Of the pairs of pixels that only hue distinguished, the fraction that is still distinguishable. */
   toldApart: number | null
   /** The mean angle between hues before and after, in degrees, weighted by chroma before. */
   turned: number | null

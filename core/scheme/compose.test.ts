@@ -5,7 +5,7 @@ import { angleOf, WHEELS } from '#core/color/wheel'
 import { deltaE } from '#core/color/difference'
 import { AT_REST } from '#core/harmony/adjust'
 import { HARMONIES } from '#core/harmony/harmony'
-import { apply as applyWith, NOTHING_KNOWN, commandSchema, sayCommand, type Command } from '#core/commands/commands'
+import { apply as applyWith, NOTHING_KNOWN, sayCommand, type Command } from '#core/commands/commands'
 import { lookOf } from '#core/document/project'
 import { shownScheme, complementOf, anglesOf } from './compose'
 import { newProject } from './create'
@@ -16,7 +16,7 @@ import { angleOfSwatch, baseSwatchOf } from './wearScheme'
 const apply = (project: Project, command: Command): Project => applyWith(project, command, NOTHING_KNOWN)
 
 const run = (project: Project, ...commands: Command[]): Project =>
-  commands.reduce((now, command) => projectSchema.parse(apply(now, commandSchema.parse(command))), project)
+  commands.reduce((now, command) => projectSchema.parse(apply(now, command)), project)
 const hexes = ({ scheme }: Project): string[] => scheme.map(({ hex }) => hex)
 const swatch = (project: Project, place: number): Swatch => project.scheme[place] as Swatch
 const bare = ({ scheme }: Project): Record<string, Hued> =>
@@ -247,7 +247,7 @@ describe('the whole scheme', () => {
 })
 
 describe('a look', () => {
-  it('kept and gone back to is the same, whatever came between', () => {
+  it('stored and gone back to is the same, whatever came between', () => {
     const away = run(
       triad,
       { do: 'deal', seed: 9 },
@@ -328,7 +328,6 @@ it('whatever is done leaves a scheme of 1 to 12 swatches with ids of their own, 
       list.reduce((before, command) => {
         const after = apply(before, command)
         expect(projectSchema.safeParse(after).success).toBe(true)
-        expect(commandSchema.safeParse(command).success).toBe(true)
         expect(sayCommand(command)).toBeTruthy()
         expect(new Set(after.scheme.map(({ id }) => id)).size).toBe(after.scheme.length)
         expect(after.scheme.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 5)

@@ -364,7 +364,7 @@ export interface Dealing {
 }
 
 /**
- * The colors of a deal for all swatches that are not held, in their order. The lightest comes to the place of the
+ * The colors of a deal for all swatches that are not fixed, in their order. The lightest comes to the place of the
  * lightest, and so on, so that the artwork keeps its values.
  */
 export const dealtColors = (project: Project, seed: number, { kind, like }: Dealing = {}): Hex[] => {
@@ -381,7 +381,7 @@ export const dealtColors = (project: Project, seed: number, { kind, like }: Deal
   )
 }
 
-/** The companions of a deal in the places of all swatches that are not held. Roles go by what the colors are now. */
+/** The companions of a deal in the places of all swatches that are not fixed. Roles go by what the colors are now. */
 export const dealSwatches = (project: Project, seed: number, dealing: Dealing = {}): Project => {
   const base = baseSwatchOf(project)
   const others = companionsOf(project)

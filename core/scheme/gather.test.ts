@@ -1,5 +1,5 @@
 import { angleOf } from '#core/color/wheel'
-import { apply as applyWith, NOTHING_KNOWN, commandSchema, type Command } from '#core/commands/commands'
+import { apply as applyWith, NOTHING_KNOWN, type Command } from '#core/commands/commands'
 import { newProject } from './create'
 import { sourceOf } from './wearScheme'
 import { lookOf, projectSchema, type Look, type Project } from '#core/document/project'
@@ -25,7 +25,7 @@ const FOUND = ['#1a396d', '#8e2339', '#a86e20', '#126065'].map((hex, i) => ({
   y: 0.5,
 }))
 const run = (project: Project, ...commands: Command[]): Project =>
-  commands.reduce((now, command) => projectSchema.parse(apply(now, commandSchema.parse(command))), project)
+  commands.reduce((now, command) => projectSchema.parse(apply(now, command)), project)
 const extract: Command = { do: 'extract', found: FOUND, gathering: { of: ['r1'], count: 4 } }
 const gathered = run(newProject('Kites'), { do: 'add reference', reference: reference('r1') }, extract)
 const hexes = ({ scheme }: Project): string[] => scheme.map(({ hex }) => hex)
@@ -105,7 +105,7 @@ describe('a swatch', () => {
   })
 })
 
-it('names that only said the color follow it; given ones stay', () => {
+it('names that only described the color follow it; given ones stay', () => {
   const sample = gathered.samples[0]?.id ?? ''
   const named = run(newProject('Kites'), {
     do: 'take colors',

@@ -133,7 +133,7 @@ export interface Gathered {
   from: Origin
 }
 
-/** The least share a gathered swatch is given, so that a small accent can still be seen and held. */
+/** The least share a gathered swatch is given, so that a small accent can still be seen and dragged. */
 const MIN_SHARE = 0.02
 
 /**

@@ -16,7 +16,7 @@ describe('colors that are put on the shelf', () => {
     expect(stored[1]?.role).toBe('dominant')
     for (const swatch of stored) expect(keptSwatchSchema.safeParse(swatch).success).toBe(true)
   })
-  it('cover the same where nothing is said, and are as many as the shelf keeps', () => {
+  it('cover the same where no share is given, and are as many as the shelf keeps', () => {
     const stored = shelfSwatches(Array.from({ length: 100 }, (_, i) => ({ hex: `#0000${(i + 16).toString(16)}` })))
     expect(stored).toHaveLength(MAX_ON_SHELF)
     expect(stored[5]?.share).toBeCloseTo(1 / MAX_ON_SHELF)

@@ -72,7 +72,7 @@ export const castColor = ({ of }: Cast): Hex => (of.kind === 'color' ? of.hex : 
 const isPlainName = ({ name, hex }: Pick<Swatch, 'name' | 'hex'>): boolean =>
   [plainName(hex), hueWords(hex)].includes(name.replace(/ \d+$/, ''))
 
-/** Swatches in other colors; names that only said the color follow it. */
+/** Swatches in other colors; names that only described the color follow it. */
 const repaintSwatches = (scheme: readonly Swatch[], colorOf: (swatch: Swatch) => Hued): Swatch[] => {
   const next = scheme.map(swatch => {
     const { hex, hue } = colorOf(swatch)
@@ -127,7 +127,7 @@ const bareColors = (project: Project, derivedNow: readonly Derived[]): Hued[] =>
 /**
  * The project with every swatch in the color it wears. Locked swatches stay as they are. A color set by hand turns
  * with the whole from where it was set, unless freed. What the harmony made follows base, spread and turn; what came
- * from elsewhere is pulled into a harmony by the amount said and turned. A cast lies over all that was not set over
+ * from elsewhere is pulled into a harmony by the given amount and turned. A cast lies over all that was not set over
  * it.
  */
 export const wearScheme = (project: Project): Project => {

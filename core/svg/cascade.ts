@@ -41,7 +41,7 @@ const BACKGROUND_PROPERTIES = ['background', 'background-color'] as const
 /** The declarations of an element itself, before inheritance. */
 export type Declared = { readonly [P in ColorProperty]?: Paint } & { readonly [P in TextProperty]?: string } & {
   readonly background?: Paint
-  /** The custom properties said, in layers of which the later win. */
+  /** The declared custom properties, in layers of which the later win. */
   readonly variables?: readonly Layer[]
 }
 
@@ -81,7 +81,7 @@ const draftOf = (rules: ReadonlyArray<readonly Declaration[]>, important: boolea
   return draft
 }
 
-/** Lays what is said later over what is said. */
+/** Lays later declarations over earlier ones. */
 const overlay = (draft: Draft, { variables, ...later }: Draft): void => {
   Object.assign(draft, later)
   if (variables) draft.variables = [...(draft.variables ?? []), ...variables]
@@ -90,7 +90,7 @@ const overlay = (draft: Draft, { variables, ...later }: Draft): void => {
 const NOTHING: Declared = {}
 
 /**
- * The cascade of a file: what is said of an element by its attributes, then by style sheets in order of specificity,
+ * The cascade of a file: the declarations for an element by its attributes, then by style sheets in order of specificity,
  * then by its own `style`, then by everything `!important` in the same order (CSS Cascade 4; presentation attributes
  * as SVG 2 section 6.6). Invalid values are passed over.
  */

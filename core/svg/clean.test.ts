@@ -85,7 +85,7 @@ describe('cleaning', () => {
     expect(source).not.toContain('example.test')
   })
 
-  it('counts namespaces by default as said', () => {
+  it('counts namespaces by default as declared', () => {
     const subset = '<!ATTLIST h:img xmlns:h CDATA #FIXED "http://www.w3.org/1999/xhtml">'
     const { source, removed } = cleanSvg(`<!DOCTYPE svg [${subset}]>${wrap('<h:img src="//example.test/a"/>')}`)
     expect(removed.map(({ what }) => what)).toEqual(['a web page element <h:img>'])

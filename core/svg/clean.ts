@@ -133,26 +133,30 @@ class Cleaning {
     for (const child of element.children) this.element(child)
   }
 
-  private attribute(element: Element, said: Attribute): void {
-    const { name, text } = said
+  private attribute(element: Element, attribute: Attribute): void {
+    const { name, text } = attribute
     switch (kindOf(name)) {
       case 'handler':
-        return this.take(this.whole(said), `an event handler “${brief(name)}”`)
+        return this.take(this.whole(attribute), `an event handler “${brief(name)}”`)
       case 'base':
-        return this.take(this.whole(said), 'a base address')
+        return this.take(this.whole(attribute), 'a base address')
       case 'style':
-        return this.style(said.value, this.whole(said))
+        return this.style(attribute.value, this.whole(attribute))
       case 'namespace':
         return
       case 'opening':
-        if (element.namespace === SVG_NAMESPACE) return this.take(this.whole(said), `a link target (“${brief(name)}”)`)
+        if (element.namespace === SVG_NAMESPACE)
+          return this.take(this.whole(attribute), `a link target (“${brief(name)}”)`)
         break
       case 'link':
         if (element.namespace === SVG_NAMESPACE && !this.staysInside(element, text))
-          return this.take(this.whole(said), `${OUTSIDE.get(element.local) ?? 'a part from'} ${brief(text.trim())}`)
+          return this.take(
+            this.whole(attribute),
+            `${OUTSIDE.get(element.local) ?? 'a part from'} ${brief(text.trim())}`,
+          )
     }
     const outside = text.includes('\\') || (text.includes('(') && MAY_FETCH.test(text)) ? outsideReference(text) : null
-    if (outside !== null) this.take(this.whole(said), `a reference to ${brief(outside)}`)
+    if (outside !== null) this.take(this.whole(attribute), `a reference to ${brief(outside)}`)
   }
 
   /** A picture may bring its pixels along; everything else may only point within the file, a link to a part of it. */

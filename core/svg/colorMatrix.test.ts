@@ -25,7 +25,7 @@ describe('the color a matrix makes by its numbers alone', () => {
     ])
     expect(left.computed).toBe(0)
   })
-  it('is computed in linear light where nothing else is said, on the primitive or around it', () => {
+  it('is computed in linear light unless declared otherwise, on the primitive or around it', () => {
     expect(readSvg(shadow('', PLAIN), ['computed']).inks[1]?.hex).toBe('#7caacb')
     expect(readSvg(shadow('style="color-interpolation-filters:sRGB"', PLAIN), ['computed']).inks[1]?.hex).toBe(
       '#336699',

@@ -69,7 +69,7 @@ export const countDrawn = (
     const add = (kind: keyof Links, target: Element | undefined): void => {
       if (target) (found ??= { shapes: [], corners: [], once: [] })[kind].push(target)
     }
-    // what is said of an element is little: it is gone through, rather than asked for what it mostly does not say
+    // an element has few declarations: they are iterated, rather than looked up by properties it mostly lacks
     for (const property in declarations) {
       const kind = POINTING[property]
       if (kind === undefined) continue
@@ -108,7 +108,7 @@ export const countDrawn = (
     corners[element.index] = cornered
   }
 
-  /** What holds and points to nothing is counted where it is met; all else waits for what it holds and points to. */
+  /** What holds and points to nothing is counted at once; all else waits for what it holds and points to. */
   const open: Element[] = []
   const meet = (element: Element): void => {
     const { index, children } = element

@@ -52,7 +52,7 @@ export const pngDataUrl = (png: Uint8Array): string => {
   return `data:image/png;base64,${btoa(text)}`
 }
 
-/** A reading with its pictures taken apart into the inks given for each; those without inks are left, and said so. */
+/** A reading with its pictures taken apart into the inks given for each; those without inks are left, with a note. */
 export const withPictures = (reading: Reading, pictureInks: ReadonlyArray<readonly Hex[]>): Reading => {
   const inks = new Map<Hex, Ink>(reading.inks.map(ink => [ink.hex, { ...ink }]))
   pictureInks.forEach((hexes, i) => {

@@ -83,7 +83,7 @@ const declaredEncoding = (bytes: Uint8Array): { called: string; label: string } 
   }
 }
 
-/** A file written otherwise than it can be kept: its text, which says so no more. */
+/** The text of a file in an encoding that cannot be kept, without its encoding declaration. */
 const asUtf8 = (bytes: Uint8Array, { called, label }: { called: string; label: string }): Decoded => {
   try {
     const text = new TextDecoder(called, { fatal: true }).decode(bytes)
@@ -93,7 +93,7 @@ const asUtf8 = (bytes: Uint8Array, { called, label }: { called: string; label: s
   }
 }
 
-/** That a file is kept in another encoding than it came in, in a sentence; an empty list where it is not. */
+/** A sentence that a file is stored in another encoding than it came in; an empty list where it is not. */
 export const encodingNotes = ({ was }: Decoded): string[] =>
   was === undefined
     ? []
@@ -105,7 +105,7 @@ export const encodingNotes = ({ was }: Decoded): string[] =>
  * The text of an SVG file, packed (svgz) once or not. UTF-8 and UTF-16 (by its mark) are read as such; bytes that are not
  * valid UTF-8 are read one to one as ISO 8859-1, so that every file comes back out as it went in. A byte-order mark
  * stays in the text. What says it is written in anything in which a browser would read other markup becomes UTF-8, and that
- * is told (`was`). Throws Unreadable for an empty file, one of more than 20 MB, one packed twice, and an encoding nobody knows.
+ * is returned (`was`). Throws Unreadable for an empty file, one of more than 20 MB, one packed twice, and an encoding nobody knows.
  */
 export const decodeSvg = (bytes: Uint8Array, isUnpacked = false): Decoded => {
   if (bytes.length === 0) throw new Unreadable('The file is empty.')

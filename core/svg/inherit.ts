@@ -23,7 +23,7 @@ const findVariable = (variables: Variables, name: string): { value: Passage; at:
   return null
 }
 
-/** The inherited values of an element: the paint that reaches it and where it was said, and the custom properties. */
+/** The inherited values of an element: the paint that reaches it and where it was declared, and the custom properties. */
 export type Inherited = { [P in 'fill' | 'stroke' | 'color']: Paint } & { variables: Variables }
 
 /** The values that reach the root. */
@@ -38,7 +38,7 @@ export const INITIAL: Inherited = {
 const MAX_HOPS = 16
 
 /**
- * The value of a custom property where it is used (CSS Custom Properties 1, section 3): null, as if nothing was said,
+ * The value of a custom property where it is used (CSS Custom Properties 1, section 3): null, as if nothing was declared,
  * where it has no value and no fallback.
  */
 export const lookUp = (paint: Paint, variables: Variables, hops = 0): Paint | null => {

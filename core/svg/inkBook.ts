@@ -4,10 +4,10 @@ import type { Token } from './paint'
 import type { Addition, Ink } from './reading'
 
 /**
- * The context of a color: on which shape, whether its element was met before, and whether it counts where it is
+ * The context of a color: on which shape, whether its element was visited before, and whether it counts where it is
  * clear.
  */
-export interface Met {
+export interface InkContext {
   painted: Element | null
   again?: boolean
   whenClear?: boolean
@@ -16,7 +16,7 @@ export interface Met {
 /** More inks than a file can hold. */
 const MAX_INKS = 2 ** 25
 
-/** The inks met on the way through a file, each place where a color stands once. */
+/** The inks found on the way through a file, each place where a color stands once. */
 export class InkBook {
   readonly inks: Ink[] = []
   /**
@@ -29,7 +29,7 @@ export class InkBook {
   private readonly placeOf = new Map<Hex, number>()
   private readonly starts = new Set<number>()
 
-  /** True if a color that stands at a place of the source has been met. */
+  /** True if a color that stands at a place of the source has been found. */
   has(start: number): boolean {
     return this.starts.has(start)
   }
@@ -39,7 +39,7 @@ export class InkBook {
   }
 
   /** Takes down a color that is written. */
-  write(token: Token, context: Met): void {
+  write(token: Token, context: InkContext): void {
     if (token.alpha === 0 && !context.whenClear) return
     const ink = this.take(token.hex, context)
     const { start } = token.place
@@ -49,7 +49,7 @@ export class InkBook {
   }
 
   /** Takes down a color nobody wrote, with where it could be written. */
-  add(hex: Hex, context: Met, additions: readonly Addition[] = []): void {
+  add(hex: Hex, context: InkContext, additions: readonly Addition[] = []): void {
     this.take(hex, context).additions.push(...additions)
   }
 
@@ -64,7 +64,7 @@ export class InkBook {
     }
   }
 
-  private take(hex: Hex, { painted, again = false }: Met): Ink {
+  private take(hex: Hex, { painted, again = false }: InkContext): Ink {
     let place = this.placeOf.get(hex)
     if (place === undefined)
       this.placeOf.set(hex, (place = this.inks.push({ hex, uses: 0, tokens: [], additions: [], computed: [] }) - 1))

@@ -101,7 +101,7 @@ describe('declared encodings', () => {
     ['GBK', [0xb0, 0xa1], '啊'],
     ['Big5', [0xa4, 0xa4], '中'],
     ['ISO-2022-JP', [0x1b, 0x24, 0x42, 0x30, 0x21, 0x1b, 0x28, 0x42], '亜'],
-  ])('%s becomes UTF-8, and that is told', (encoding, letter, read) => {
+  ])('%s becomes UTF-8, with a note', (encoding, letter, read) => {
     const file = decodeSvg(Uint8Array.from([...bytes(`${head(encoding)}<svg id="`), ...letter, ...bytes('"/>')]))
     expect(file).toEqual({ text: `${head('UTF-8')}<svg id="${read}"/>`, encoding: 'utf-8', was: encoding })
     expect(encodingNotes(file).join()).toContain(`encoded in ${encoding}`)

@@ -1,4 +1,4 @@
-import { Tokenizer } from 'htmlparser2'
+import { Tokenizer, type TokenizerCallbacks as Callbacks } from 'htmlparser2'
 import { defaultsIn, NO_CHARACTER, passageReader, readDoctype, type DefaultAttribute, type Doctype } from './doctype'
 import { joinPassages, lineOf, verbatim, type Passage, type Span } from './passage'
 import { Unreadable } from './unreadable'
@@ -165,11 +165,179 @@ const defaultNamespaces = (doctype: Doctype | null): Map<string, DefaultAttribut
 }
 
 /** Maximum depth of elements. */
-const DEEPEST = 500
+const MAX_DEPTH = 500
 
 /** The children of elements that have none, as most. */
 const NONE: Element[] = []
-const NOTHING_SAID: Passage[] = []
+const NO_CONTENT: Passage[] = []
+
+/** Takes elements, attributes and text from the tokenizer, which reports spans of the source, and builds the tree. */
+class MarkupReader implements Callbacks {
+  readonly elements: Element[] = []
+  readonly instructions: Span[] = []
+  readonly unbound = new Set<string>()
+  private readonly open: Element[] = []
+  private readonly scopes: Scopes
+  private readonly read: (span: Span) => Passage
+  /** The element whose start tag is being read. */
+  private current: Element | null = null
+  private nameStart = 0
+  private nameEnd = 0
+  private insideStart = 0
+  private insideEnd = 0
+
+  constructor(
+    private readonly source: string,
+    doctype: Doctype | null,
+  ) {
+    this.read = passageReader(source, doctype?.entities ?? new Map())
+    this.scopes = new Scopes(defaultNamespaces(doctype))
+  }
+
+  /** The innermost element that is not closed; undefined where all are. */
+  get unclosed(): Element | undefined {
+    return this.open.at(-1) ?? this.current ?? undefined
+  }
+
+  private refuse(what: string, at: number): never {
+    throw new Unreadable(`The file is not well-formed: ${what} on line ${lineOf(this.source, at)}.`)
+  }
+
+  onopentagname(start: number, end: number): void {
+    const name = this.source.slice(start, end)
+    this.current = {
+      index: this.elements.length,
+      name,
+      local: localName(name),
+      namespace: '',
+      parent: this.open.at(-1) ?? null,
+      children: NONE,
+      attributes: [],
+      named: null,
+      start: start - 1,
+      end: -1,
+      nameEnd: end,
+      content: NO_CONTENT,
+      lettered: false,
+    }
+    this.elements.push(this.current)
+  }
+
+  onattribname(start: number, end: number): void {
+    this.nameStart = start
+    this.nameEnd = this.insideStart = this.insideEnd = end
+  }
+
+  onattribdata(start: number, end: number): void {
+    this.insideStart = start
+    this.insideEnd = end
+  }
+
+  onattribend(quote: number, end: number): void {
+    if (quote < 2) this.refuse('an attribute has no quotes', end)
+    const isThere = this.insideEnd > this.insideStart && this.insideStart > this.nameEnd
+    const [from, to] = isThere ? [this.insideStart, this.insideEnd] : [end, end]
+    const raw = this.source.slice(from, to)
+    if (raw.includes('<')) this.refuse('an attribute holds a “<”', from)
+    const name = this.source.slice(this.nameStart, this.nameEnd)
+    const resolved = raw.includes('&') ? this.read({ start: from, end: to }) : null
+    this.current?.attributes.push(new Attribute(this.source, name, this.nameStart, end, from, to, resolved))
+  }
+
+  onopentagend(): void {
+    this.enter()
+  }
+
+  onselfclosingtag(end: number): void {
+    if (this.enter()) this.close(end + 1)
+  }
+
+  onclosetag(start: number, end: number): void {
+    const name = this.source.slice(start, end)
+    const top = this.open.at(-1)
+    if (top?.name !== name) this.refuse(top ? `</${name}> closes a <${top.name}>` : `</${name}> closes nothing`, start)
+    this.close(this.source.indexOf('>', end) + 1)
+  }
+
+  ontext(start: number, end: number): void {
+    this.addContent(start, end, false)
+  }
+
+  oncdata(start: number, end: number, offset: number): void {
+    this.addContent(start, end - offset, true)
+  }
+
+  onprocessinginstruction(start: number, end: number): void {
+    this.instructions.push({ start: start - 2, end: end + 2 })
+  }
+
+  // nothing is to be done for these
+  onattribentity(): void {}
+  ontextentity(): void {}
+  oncomment(): void {}
+  ondeclaration(): void {}
+  onend(): void {}
+
+  /** Enters the element whose start tag has ended; false where there is none. */
+  private enter(): boolean {
+    const element = this.current
+    if (!element) return false
+    this.current = null
+    const parent = this.open.at(-1)
+    if (!parent && element.index > 0) this.refuse('there is a second root element', element.start)
+    if (this.open.length >= MAX_DEPTH)
+      throw new Unreadable(`The file nests its elements more than ${MAX_DEPTH} levels deep; no drawing needs that.`)
+    this.scopes.enter(element)
+    element.namespace = this.namespaceOf(prefixOf(element.name))
+    this.checkAttributes(element)
+    if (parent?.children === NONE) parent.children = [element]
+    else parent?.children.push(element)
+    this.open.push(element)
+    return true
+  }
+
+  /** The namespace of a prefix; of one that is never declared, the prefix itself, which is noted. */
+  private namespaceOf(prefix: string): string {
+    const namespace = this.scopes.of(prefix)
+    if (namespace === undefined) this.unbound.add(prefix)
+    return namespace ?? prefix
+  }
+
+  private checkAttributes(element: Element): void {
+    if (element.attributes.length > FEW) element.named = byName(element.attributes)
+    for (const { name, start } of element.attributes) {
+      const prefix = prefixOf(name)
+      if (prefix && prefix !== 'xmlns') this.namespaceOf(prefix)
+      if (findAttribute(element, name)?.start !== start)
+        this.refuse(`<${element.name}> has the attribute “${name}” twice`, start)
+    }
+  }
+
+  private close(end: number): void {
+    const top = this.open.pop()
+    this.scopes.leave()
+    if (top) top.end = end
+  }
+
+  /** Adds text to a style sheet or script; elsewhere notes whether there are letters. `isCdata` text has no entities. */
+  private addContent(start: number, end: number, isCdata: boolean): void {
+    const element = this.open.at(-1)
+    if (!element) return
+    const reads = element.local === 'style' || element.local === 'script'
+    if (!reads && element.lettered && isCdata) return
+    const passage = isCdata ? verbatim(this.source, start, end) : this.read({ start, end })
+    if (reads) {
+      if (element.content === NO_CONTENT) element.content = []
+      element.content.push(passage)
+    } else if (!element.lettered && /\S/.test(passage.text)) element.lettered = true
+  }
+}
+
+/** Blanks the DOCTYPE, which the tokenizer does not know, so that all places in the source stay. */
+const withoutDoctype = (source: string, doctype: Doctype | null): string =>
+  doctype
+    ? source.slice(0, doctype.start) + ' '.repeat(doctype.end - doctype.start) + source.slice(doctype.end)
+    : source
 
 /**
  * Takes an SVG file apart. Throws Unreadable, in a plain sentence, for what is not SVG, what is not well-formed XML,
@@ -179,158 +347,19 @@ export const readMarkup = (source: string): Markup => {
   const stray = NO_CHARACTER.exec(source)
   if (stray) throw new Unreadable(`The file has an invalid character on line ${lineOf(source, stray.index)}.`)
   const doctype = readDoctype(source)
-  const read = passageReader(source, doctype?.entities ?? new Map())
-  const elements: Element[] = []
-  const instructions: Span[] = []
-  const unbound = new Set<string>()
-  const open: Element[] = []
-  const scopes = new Scopes(defaultNamespaces(doctype))
-  let current: Element | null = null
-  let [nameStart, nameEnd, insideStart, insideEnd] = [0, 0, 0, 0]
-  let roots = 0
-  const wrong = (what: string, at: number): never => {
-    throw new Unreadable(`The file is not well-formed: ${what} on line ${lineOf(source, at)}.`)
-  }
-
-  const close = (end: number): void => {
-    const top = open.pop()
-    scopes.leave()
-    if (top) top.end = end
-  }
-
-  const enter = (element: Element): void => {
-    const parent = open.at(-1)
-    if (!parent && ++roots > 1) wrong('there is a second root element', element.start)
-    if (open.length >= DEEPEST)
-      throw new Unreadable(`The file nests its elements more than ${DEEPEST} levels deep; no drawing needs that.`)
-    scopes.enter(element)
-    const prefix = prefixOf(element.name)
-    const namespace = scopes.of(prefix)
-    if (namespace === undefined) unbound.add(prefix)
-    element.namespace = namespace ?? prefix
-    if (element.attributes.length > FEW) element.named = byName(element.attributes)
-    for (const { name, start } of element.attributes) {
-      const own = prefixOf(name)
-      if (own && own !== 'xmlns' && scopes.of(own) === undefined) unbound.add(own)
-      if (findAttribute(element, name)?.start !== start) wrong(`<${element.name}> says “${name}” twice`, start)
-    }
-    if (parent?.children === NONE) parent.children = [element]
-    else parent?.children.push(element)
-    open.push(element)
-  }
-
-  const content = (start: number, end: number, marked: boolean): void => {
-    const element = open.at(-1)
-    if (!element) return
-    const reads = element.local === 'style' || element.local === 'script'
-    if (!reads && element.lettered && marked) return
-    const passage = marked ? verbatim(source, start, end) : read({ start, end })
-    if (reads) {
-      if (element.content === NOTHING_SAID) element.content = []
-      element.content.push(passage)
-    } else if (!element.lettered && /\S/.test(passage.text)) element.lettered = true
-  }
-
-  const finishTag = (end: number, closed: boolean): void => {
-    if (!current) return
-    enter(current)
-    current = null
-    if (closed) close(end)
-  }
-
-  const tokenizer = new Tokenizer(
-    { xmlMode: true, decodeEntities: false },
-    {
-      onopentagname(start, end) {
-        const name = source.slice(start, end)
-        current = {
-          index: elements.length,
-          name,
-          local: localName(name),
-          namespace: '',
-          parent: open.at(-1) ?? null,
-          children: NONE,
-          attributes: [],
-          named: null,
-          start: start - 1,
-          end: -1,
-          nameEnd: end,
-          content: NOTHING_SAID,
-          lettered: false,
-        }
-        elements.push(current)
-      },
-      onattribname(start, end) {
-        nameStart = start
-        nameEnd = insideStart = insideEnd = end
-      },
-      onattribdata(start, end) {
-        insideStart = start
-        insideEnd = end
-      },
-      onattribend(quote, end) {
-        if (quote < 2) wrong('an attribute has no quotes', end)
-        const isThere = insideEnd > insideStart && insideStart > nameEnd
-        const [from, to] = isThere ? [insideStart, insideEnd] : [end, end]
-        const raw = source.slice(from, to)
-        if (raw.includes('<')) wrong('an attribute holds a “<”', from)
-        current?.attributes.push(
-          new Attribute(
-            source,
-            source.slice(nameStart, nameEnd),
-            nameStart,
-            end,
-            from,
-            to,
-            raw.includes('&') ? read({ start: from, end: to }) : null,
-          ),
-        )
-      },
-      onattribentity() {},
-      onopentagend(end) {
-        finishTag(end + 1, false)
-      },
-      onselfclosingtag(end) {
-        finishTag(end + 1, true)
-      },
-      onclosetag(start, end) {
-        const name = source.slice(start, end)
-        const top = open.at(-1)
-        if (top?.name !== name) wrong(top ? `</${name}> closes a <${top.name}>` : `</${name}> closes nothing`, start)
-        close(source.indexOf('>', end) + 1)
-      },
-      ontext(start, end) {
-        content(start, end, false)
-      },
-      ontextentity() {},
-      oncdata(start, end, offset) {
-        content(start, end - offset, true)
-      },
-      oncomment() {},
-      ondeclaration() {},
-      onprocessinginstruction(start, end) {
-        instructions.push({ start: start - 2, end: end + 2 })
-      },
-      onend() {},
-    },
-  )
-  tokenizer.write(
-    doctype
-      ? source.slice(0, doctype.start) + ' '.repeat(doctype.end - doctype.start) + source.slice(doctype.end)
-      : source,
-  )
+  const reader = new MarkupReader(source, doctype)
+  const tokenizer = new Tokenizer({ xmlMode: true, decodeEntities: false }, reader)
+  tokenizer.write(withoutDoctype(source, doctype))
   tokenizer.end()
 
-  const root = elements[0]
-  if (!root || root.local !== 'svg' || root.namespace !== SVG_NAMESPACE)
-    throw new Unreadable(
-      root ? `The file is not an SVG: its root is <${root.name}>.` : 'The file is not an SVG: it has no elements.',
-    )
-  const unclosed = open.at(-1) ?? current
+  const { elements, instructions, unbound, unclosed } = reader
+  const [root] = elements
+  if (!root) throw new Unreadable('The file is not an SVG: it has no elements.')
+  if (root.local !== 'svg' || root.namespace !== SVG_NAMESPACE)
+    throw new Unreadable(`The file is not an SVG: its root is <${root.name}>.`)
   if (unclosed)
     throw new Unreadable(
-      `The file ends in the middle: the <${(unclosed as Element).name}> of line ` +
-        `${lineOf(source, (unclosed as Element).start)} is never closed.`,
+      `The file ends in the middle: the <${unclosed.name}> of line ${lineOf(source, unclosed.start)} is never closed.`,
     )
   return { source, root, elements, instructions, doctype, unbound }
 }

@@ -17,7 +17,7 @@ const FETCHING = new Set([
 const HARMLESS =
   /^(?:|type|calc|rgba?|hsla?|hwb|lab|lch|oklab|oklch|color|color-mix|(?:-webkit-)?(?:repeating-)?(?:linear|radial|conic)-gradient)$/
 /** Length of an address that is checked and reported, in characters. */
-const TOLD = 200
+const MAX_QUOTED = 200
 
 /**
  * Besides what names its kind: what begins, in Base64, as PNG, JPEG, GIF and WebP do, which old programs write without
@@ -32,7 +32,7 @@ const BROUGHT_ALONG =
  */
 export const isInside = (target: string): boolean => {
   const start = target.search(/[^\t\n\f\r ]/)
-  return start < 0 || BROUGHT_ALONG.test(target.slice(start, start + TOLD))
+  return start < 0 || BROUGHT_ALONG.test(target.slice(start, start + MAX_QUOTED))
 }
 
 /**
@@ -62,7 +62,7 @@ export const outsideReference = (css: string): string | null => {
       if (name === 'expression') found = text
       // no program writes it with escapes; whoever does hides what is in it
       if (name === 'url' && text.includes('\\'))
-        found = (css.slice(end, end + TOLD).split(')')[0] as string).trim() || text
+        found = (css.slice(end, end + MAX_QUOTED).split(')')[0] as string).trim() || text
       if (within > 0 && !FETCHING.has(name) && !HARMLESS.test(name)) found = text
       open(FETCHING.has(name))
     } else if (type === tokenTypes.LeftParenthesis) open(false)

@@ -189,7 +189,7 @@ const inFunction = (text: string, hex: Hex): string => {
 
 /**
  * Writes a token with another color: in its own notation (short or long hex, upper or lower case, `rgb()` with
- * its separators), its alpha kept. Color words and other functions become hex, or `rgba()` where they are not opaque.
+ * its separators), with its alpha. Color words and other functions become hex, or `rgba()` where they are not opaque.
  */
 export const rewriteToken = ({ text, alpha }: Token, hex: Hex): string => {
   if (text[0] === '#') {
@@ -203,6 +203,6 @@ export const rewriteToken = ({ text, alpha }: Token, hex: Hex): string => {
   return alpha === 1 ? hex : `rgba(${channels(hex).join(', ')}, ${alpha})`
 }
 
-/** A token as the screen has it: a CSS variable in place of its color, its alpha kept. */
+/** A token as the screen has it: a CSS variable in place of its color, with its alpha. */
 export const asVariable = ({ alpha }: Pick<Token, 'alpha'>, variable: string): string =>
   alpha === 1 ? `var(${variable})` : `rgb(from var(${variable}) r g b / ${alpha})`

@@ -113,17 +113,17 @@ describe('reading inks', () => {
     ['text', '<text fill="#111111"><tspan fill="#ff8800">hi</tspan></text>', { '#ff8800': 1 }],
     ['a custom property', '<style>:root{--sea:#ff8800}</style><rect style="fill:var(--sea)"/>', { '#ff8800': 1 }],
     [
-      'a custom property said twice, by where it is used',
+      'a custom property declared twice, by where it is used',
       '<g style="--sea:#111111"><rect fill="var(--sea)"/><g style="--sea:#ff8800"><rect fill="var( --sea , red )"/></g></g>',
       { '#111111': 1, '#ff8800': 1 },
     ],
     [
-      'custom properties that lead to one another, computed where they are said',
+      'custom properties that lead to one another, computed where they are declared',
       '<g style="--a:#ff8800;--b:var(--a)"><g style="--a:#111111"><rect style="fill:var(--b)"/></g></g>',
       { '#ff8800': 1 },
     ],
     [
-      'the fallback of a custom property nobody said',
+      'the fallback of an undeclared custom property',
       '<rect style="fill:var(--sea, var(--sky, #ff8800))"/>',
       { '#ff8800': 1 },
     ],
@@ -260,7 +260,7 @@ describe('reading inks', () => {
       const { areas } = await measure(readSvg(wide), renderSvg, 400)
       expect(areas[0]).toBeCloseTo(15 / 16, 2)
     })
-    it('that computes its color is said', () =>
+    it('that computes its color has a note', () =>
       expect(readSvg(page('background:color-mix(in srgb, red, blue)')).notes.join()).toContain('color-mix'))
   })
   it('reads a file without namespace and one with a prefix', () => {
@@ -294,7 +294,7 @@ describe('writing', () => {
     )
   })
 
-  it('changes a custom property where it is said', () => {
+  it('changes a custom property where it is declared', () => {
     const source = wrap(
       '<style>:root{--sea : #ff8800;}</style><rect style="fill:var(--sea)"/><circle style="stroke:var(--sea);fill:initial"/>',
     )

@@ -4,7 +4,7 @@ import { cascadeOf, COLOR_PROPERTIES, INITIAL_HEX, type Declared } from './casca
 import { countDrawn, MARKERS, urlTarget } from './countDrawn'
 import { embeddedIn } from './embedded'
 import { computedIn } from './filter'
-import { InkBook, type Met } from './inkBook'
+import { InkBook, type InkContext } from './inkBook'
 import { Inheritance, INITIAL, lookUp, type Inherited } from './inherit'
 import { constantColor } from './colorMatrix'
 import { attributeOf, hrefId, readMarkup, SVG_NAMESPACE, type Element, type Markup } from './markup'
@@ -125,7 +125,7 @@ class PaintWalk {
     this.catchUp()
   }
 
-  /** Goes through what stood too deep when it was met. */
+  /** Visits the elements that stood too deep when they were found. */
   private catchUp(): void {
     for (let next = this.waiting.pop(); next; next = this.waiting.pop()) {
       const { container, book } = next
@@ -143,7 +143,7 @@ class PaintWalk {
     return false
   }
 
-  /** Takes down what is met meanwhile as computed. */
+  /** Marks the inks found meanwhile as computed. */
   private computing(visit: () => void): void {
     const { book } = this
     this.book = this.computed
@@ -258,7 +258,7 @@ class PaintWalk {
     property: 'stop-color' | 'flood-color' | 'lighting-color',
     painted: Element | null,
   ): Hex | null {
-    const context: Met = { painted, again: this.visited.has(element), whenClear: property === 'stop-color' }
+    const context: InkContext = { painted, again: this.visited.has(element), whenClear: property === 'stop-color' }
     this.visited.add(element)
     const own = this.inheritance.within(element, this.inheritance.at(element))
     const declared = lookUp(this.declared(element)[property] ?? { kind: 'initial' }, own.variables) ?? {
@@ -381,7 +381,7 @@ class PaintWalk {
   }
 
   /** A black nobody wrote. Where it only feeds a computation it stays so. */
-  private leave(property: 'fill' | 'color', host: Element, context: Met): void {
+  private leave(property: 'fill' | 'color', host: Element, context: InkContext): void {
     if (this.book === this.page) this.unwritten[property].add(host)
     this.book.add(INITIAL_HEX[property], context)
   }

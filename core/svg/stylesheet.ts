@@ -211,7 +211,7 @@ const MAX_KNOWN_LENGTH = 1000
 
 /**
  * The declarations of a style attribute, in order, each value as a passage of the source; only those of the properties
- * wanted, where that is said. What is not a declaration is passed over, as CSS has it.
+ * wanted, where that is given. What is not a declaration is passed over, as CSS has it.
  */
 export const readDeclarations = (
   passage: Passage,
@@ -282,7 +282,7 @@ const subjectOf = (selector: Selector): Subject & { isAll: boolean } => {
   return { name, id, classes, isAll }
 }
 
-/** Where the rules of a subject are kept: with its rarest mark. */
+/** The key of a rule by its subject: its most selective part. */
 const shelfOf = (sheets: Sheets, { name, id, classes }: Subject): SheetRule[] => {
   const [shelf, key] =
     id !== null

@@ -32,7 +32,7 @@ type Opened =
 type Drawing = Extract<Opened, { kind: 'svg' }>
 type Photograph = Extract<Opened, { kind: 'raster' }>
 
-/** The most artworks kept open at a time: each can take a hundred megabytes. */
+/** The most artworks open at a time: each can take a hundred megabytes. */
 const MAX_OPEN = 3
 /** The longest plain drawing, in characters, that is set into a PDF as shapes; a longer one is set as a picture. */
 const MAX_SHAPES_LENGTH = 3_000_000
@@ -72,7 +72,7 @@ const MAX_TAKEN_PIXELS = 4_500_000
 
 const inksOf = ({ inks }: ArtworkFile): Hex[] => inks.map(({ hex }) => hex)
 
-/** Opens a picture. What it is taken apart into at a size is kept for as long as it is the latest size. */
+/** Opens a picture. What it is taken apart into at a size is cached for as long as it is the latest size. */
 const openPicture = (file: ArtworkFile, bytes: Uint8Array): Photograph => {
   const taken = new LRUCache<number, Promise<Unmixed>>({ max: 2 })
   return {
@@ -151,7 +151,7 @@ export interface ArtworkWriter {
   insert: (art: Artwork, painted: Painted) => Promise<Insert>
 }
 
-/** A writer of artwork from where it is kept. Each way rejects where an artwork is not there any more. */
+/** A writer of artwork from where it is stored. Each way rejects where an artwork is not there any more. */
 export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): ArtworkWriter => {
   const open = new Map<string, Promise<Opened>>()
   const opening = async ({ hash, name }: Artwork): Promise<Opened> => {

@@ -9,7 +9,7 @@ import { artworkSource, artworkStage, storeStage } from '../db/artwork'
 import { titleOf } from '../title'
 import { hashOf, MAPPED, packMaps, type Received } from './receive'
 
-/** The hash a picture is kept under: flat art under that of its bytes, all else by what it is made of too. */
+/** The hash a picture is stored under: flat art under that of its bytes, all else by what it is made of too. */
 export const hashMade = (source: Uint8Array, manner: Manner, given: readonly Hex[] | undefined): string =>
   hashOf(source, manner === 'flat' ? [] : [manner, ...(given ?? [])])
 
@@ -17,7 +17,7 @@ const isLarger = ({ width, height }: { width: number; height: number }): boolean
 
 /**
  * Takes in a PNG, JPEG, WebP or GIF as artwork: decodes it upright in sRGB, finds what it is made of and its inks, and measures
- * them on a smaller picture taken apart into them. It is kept as PNG, without loss and without what cameras and programs
+ * them on a smaller picture taken apart into them. It is stored as PNG, without loss and without what cameras and programs
  * add. Throws Unreadable for what cannot be taken.
  */
 export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promise<Received> => {
@@ -43,8 +43,8 @@ export const receiveRaster = async (fileName: string, bytes: Uint8Array): Promis
 }
 
 /**
- * Takes a kept picture as made of something else, or of the inks given where it is not flat; `stage` is the picture as
- * it is shown on the stage, which is enough for what is not flat. It is kept beside what it was, under a hash of its own.
+ * Reads a stored picture as made of something else, or of the inks given where it is not flat; `stage` is the picture as
+ * it is shown on the stage, which is enough for what is not flat. It is stored beside what it was, under a hash of its own.
  */
 export const receiveMade = async (
   file: ArtworkFile,
@@ -65,8 +65,8 @@ export const receiveMade = async (
 }
 
 /**
- * A kept picture as it is shown on the stage, as PNG; null where there is none of this hash. One that an earlier version
- * kept is made and kept.
+ * A stored picture as it is shown on the stage, as PNG; null where there is none of this hash. One that an earlier version
+ * stored is made and stored.
  */
 export const stagePicture = async (sql: Sql, file: ArtworkFile): Promise<Buffer | null> => {
   const stage = await artworkStage(sql, file.hash)

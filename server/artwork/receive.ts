@@ -32,7 +32,7 @@ const isSimple = ({ length }: string, { width, height }: ReturnType<typeof sizeO
   length <= SIMPLE_LENGTH || (length <= 4 * SIMPLE_LENGTH && Math.max(width, height) <= ICON_SIZE)
 
 /**
- * Artwork as it is kept: what is known of it, its clean bytes or the hash of artwork that has the same, its ink map,
+ * Artwork as it is stored: what is known of it, its clean bytes or the hash of artwork that has the same, its ink map,
  * packed and gzipped, where it has one that tells the truth, the same reduced for proofs, and a picture as it is shown on
  * the stage, as PNG, where it is larger.
  */
@@ -52,7 +52,7 @@ export const packMaps = (map: InkMap | null): Pick<Received, 'map' | 'proof'> =>
   map ? { map: gzipSync(packInkMap(map)), proof: packProof(map) } : { map: null, proof: null }
 
 /**
- * The hash a file is kept under: that of its bytes, and of how it is read where that is not the usual way: what is
+ * The hash a file is stored under: that of its bytes, and of how it is read where that is not the usual way: what is
  * recolored besides the colors on the page, or what a picture is made of and the inks it was given.
  */
 export const hashOf = (source: Uint8Array, also: readonly string[]): string => {
@@ -112,7 +112,7 @@ export const openSvg = (fileName: string, bytes: Uint8Array): CleanedSvg => {
 }
 
 /**
- * Takes in an SVG file: opens it, reads its inks and measures them. Returns what is kept. Letters depend on the fonts of a machine, so
+ * Takes in an SVG file: opens it, reads its inks and measures them. Returns what is stored. Letters depend on the fonts of a machine, so
  * that artwork with live text has no map; a drawing of very many shapes has one in any case, for it cannot be shown otherwise. Throws
  * as `openSvg` does.
  */
@@ -120,7 +120,7 @@ export const receiveSvg = async (fileName: string, bytes: Uint8Array): Promise<R
   openSvg(fileName, bytes).measure()
 
 /**
- * Reads a kept SVG file again, with what is recolored besides the colors on the page. It is kept beside what it was,
+ * Reads a stored SVG file again, with what is recolored besides the colors on the page. It is stored beside what it was,
  * under a hash of its own.
  */
 export const receiveAgain = (file: ArtworkFile, source: Uint8Array, also: readonly Also[]): Promise<Received> =>

@@ -24,8 +24,8 @@ const measureAgain = async (sql: Sql, file: ArtworkFile): Promise<ArtworkFile> =
 }
 
 /**
- * Brings artwork kept by an earlier version up to date: what lies beside each ink. One that cannot be measured is kept
- * as it is, and told. Returns how many there were; `done` hears of each.
+ * Brings artwork stored by an earlier version up to date: what lies beside each ink. One that cannot be measured stays
+ * as it is, and is logged. Returns how many there were; `done` hears of each.
  */
 export const bringUpToDate = async (
   sql: Sql,

@@ -147,10 +147,12 @@ describe('a backup', () => {
         content.writeUInt8(content.readUInt8(content.length - 9) ^ 1, content.length - 9)
       return content
     })
-    for (const wrong of [withoutOne, withoutRow, otherByte]) {
-      expect(await refusal(restore(other, Readable.from([wrong])))).toMatch(
-        /not as it was written|rows of “projects”|cut short/,
-      )
+    for (const [wrong, sentence] of [
+      [withoutOne, 'This backup is damaged'],
+      [withoutRow, /^This backup is incomplete: \d of 1 rows of “projects”/],
+      [otherByte, 'This backup is damaged'],
+    ] as const) {
+      expect(await refusal(restore(other, Readable.from([wrong])))).toMatch(sentence)
       expect(await empty()).toBe(0)
     }
     for (const nothing of [randomBytes(5000), Buffer.from('<svg/>')])
@@ -180,7 +182,7 @@ describe('a backup', () => {
     expect((await now`select document ->> 'name' as name from projects`)[0]?.name).toBe('Old')
   })
 
-  it('does not go over what is there unless that is said, nor into what is not ours or in use', async () => {
+  it('does not go over what is there unless asked to, nor into what is not ours or in use', async () => {
     const bytes = await written(sql)
     const other = await restored(bytes)
     await createProject(other, newProject('Only here'))

@@ -26,7 +26,7 @@ async function* pieced(stream: AsyncIterable<Buffer>): AsyncGenerator<Buffer> {
 }
 
 /**
- * Writes everything to a stream as it is at one moment, while people go on working; `told` hears after each piece how many bytes there
+ * Writes everything to a stream as it is at one moment, while people go on working; `progress` hears after each piece how many bytes there
  * are. Rejects where it cannot be read or written.
  */
 export const backup = async (sql: Sql, to: Writable, onProgress: (bytes: number) => void = () => {}): Promise<Last> => {

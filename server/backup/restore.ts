@@ -92,7 +92,7 @@ const takePieces = (sql: Sql, first: First) => {
     if (current?.name !== name) {
       await end()
       const to = await sql`copy ${sql(name)} (${sql(table.columns)}) from stdin (format binary)`.writable()
-      to.on('error', () => {}) // it is told to whoever writes
+      to.on('error', () => {}) // whoever writes gets it
       current = { name, to }
     }
     const bytes = await bytesOf(entry)
@@ -116,7 +116,9 @@ const compare = async (sql: Sql, { pieces, rows }: Last, came: Last['pieces']): 
   for (const [name, count] of Object.entries(rows)) {
     const [there] = await sql<Array<{ rows: number }>>`select count(*)::int as rows from ${sql(name)}`
     if (there?.rows !== count)
-      throw new BackupRefused(`Of ${count} rows of “${name}” ${there?.rows ?? 0} came; nothing was restored.`)
+      throw new BackupRefused(
+        `This backup is incomplete: ${there?.rows ?? 0} of ${count} rows of “${name}”; nothing was restored.`,
+      )
   }
 }
 
@@ -141,6 +143,7 @@ export const restore = async (
   { over = false, onProgress = () => {} }: { over?: boolean; onProgress?: (bytes: number) => void } = {},
 ): Promise<First> => {
   const archive = extract()
+  let isBackup = false
   from.on('error', error => archive.destroy(error))
   try {
     const first = await inTransaction(sql, async within => {
@@ -156,6 +159,7 @@ export const restore = async (
           if (!first || !taking) {
             if (name !== FIRST) throw new BackupRefused('This is not a backup of Plumbago.')
             first = parseEntry(firstSchema, await bytesOf(entry)) as First
+            isBackup = true
             refuseNewer(first, await migrationNames())
             await clear(within, over)
             await migrate(within, { only: first.migrations })
@@ -178,18 +182,20 @@ export const restore = async (
     await sql`analyze`
     return first
   } catch (error) {
-    throw toRefusal(error)
+    throw toRefusal(error, isBackup)
   } finally {
     from.destroy()
     archive.destroy()
   }
 }
 
-/** The refusal for an error. */
-const toRefusal = (error: unknown): unknown => {
+/** The refusal for an error; `isBackup` is whether the file began as a backup does. */
+const toRefusal = (error: unknown, isBackup: boolean): unknown => {
   if (!(error instanceof Error)) return error
   if (/Unexpected end of data|premature close/i.test(error.message))
-    return new BackupRefused('This backup is cut short; nothing was restored.')
+    return new BackupRefused(
+      isBackup ? 'This backup is cut short; nothing was restored.' : 'This is not a backup of Plumbago.',
+    )
   if (/Invalid tar header/i.test(error.message)) return new BackupRefused('This is not a backup of Plumbago.')
   if ('code' in error && error.code === '55P03')
     return new BackupRefused('The database is in use: stop everything else that uses it first.')

@@ -34,7 +34,7 @@ export const artworkOf = async (sql: Sql, project: string): Promise<ArtworkFile[
   return rows.map(({ record }) => artworkFileSchema.parse(record))
 }
 
-/** The hashes of files of which it is not known what lies beside their inks, or how they mix, as earlier versions kept. */
+/** The hashes of files of which it is not known what lies beside their inks, or how they mix, as earlier versions stored them. */
 export const withoutNeighbors = async (sql: Sql): Promise<string[]> => {
   const rows = await sql<Array<{ hash: string }>>`select hash from artwork
     where (jsonb_array_length(record -> 'inks') > 0 and not record -> 'inks' -> 0 ? 'beside')
@@ -79,7 +79,7 @@ export const artworkPieces = async (
   }
 }
 
-/** A picture as it is shown on the stage; null where none is kept: it is no larger, or an earlier version kept it. */
+/** A picture as it is shown on the stage; null where none is stored: it is no larger, or an earlier version stored it. */
 export const artworkStage = async (sql: Sql, hash: string): Promise<Buffer | null> => {
   const [row] = await sql<Array<{ stage: Buffer | null }>>`select coalesce(own.stage, other.stage) as stage
     from artwork own left join artwork other on other.hash = own.same_as where own.hash = ${hash}`

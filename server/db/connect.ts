@@ -7,7 +7,7 @@ export const connect = (url: string): Sql =>
     connect_timeout: 4,
     idle_timeout: 60,
     max_lifetime: 1800,
-    backoff: retries => Math.min(0.05 * 2 ** retries, 0.5), // who asks is told soon, and answered soon after it is back
+    backoff: retries => Math.min(0.05 * 2 ** retries, 0.5), // callers learn of it soon, and are answered soon after it is back
     connection: { application_name: 'plumbago' },
     onnotice: () => {},
   })

@@ -97,7 +97,7 @@ describe('projects', () => {
     await expect(late).rejects.toMatchObject({ statusCode: 409, data: { document: { name: 'Second' } } })
     expect((await findProject(sql, id))?.document.name).toBe('Second')
   })
-  it('of two saves at once one wins and one is told', async () => {
+  it('of two saves at once one wins and one is refused', async () => {
     const { id, document } = await createProject(sql, newProject('Race'))
     const results = await Promise.allSettled(
       [1, 2, 3].map(i => saveProject(sql, id, 1, { ...document, name: `Race ${i}` })),
@@ -183,7 +183,7 @@ describe('projects', () => {
 })
 
 describe('artwork', () => {
-  fullIt('of an earlier version is told what lies beside its inks, once', async () => {
+  fullIt('of an earlier version gets what lies beside its inks, once', async () => {
     const bytes = await readFile(join(__dirname, '../../demo/artwork/badge.svg'))
     const { file, ...stored } = await receiveSvg('old.svg', bytes)
     expect(file.inks.some(({ beside }) => beside.length)).toBe(true)
@@ -201,7 +201,7 @@ describe('artwork', () => {
     expect((await findArtwork(sql, later.hash))?.inks).toEqual(file.inks)
     expect(await bringUpToDate(sql, () => again.push('twice'))).toBe(0)
   })
-  it('is kept once by what is in it, byte for byte, with inks and map', async () => {
+  it('is stored once by what is in it, byte for byte, with inks and map', async () => {
     const bytes = await readFile(join(__dirname, '../../demo/artwork/badge.svg'))
     const received = await receiveSvg('folder/My  badge.svg', bytes)
     await storeArtwork(sql, received)
@@ -223,7 +223,7 @@ describe('artwork', () => {
     expect(await findArtwork(sql, 'f'.repeat(64))).toBeNull()
   })
 
-  it('that is a picture is kept for the stage too, and taken as something else it has the same bytes', async () => {
+  it('that is a picture is stored for the stage too, and taken as something else it has the same bytes', async () => {
     const wide = { width: 2600, height: 40, channels: 3 as const }
     const pixels = Buffer.alloc(2600 * 40 * 3, 90).map((value, i) => value + ((i / 600) % 90))
     const received = await receiveRaster('long-sky.png', await sharp(pixels, { raw: wide }).png().toBuffer())
@@ -247,14 +247,14 @@ describe('artwork', () => {
     await storeArtwork(sql, again)
     expect(await artworkSource(sql, again.file.hash)).toEqual(source)
 
-    await sql`update artwork set stage = null where hash = ${file.hash}` // as an earlier version kept it
+    await sql`update artwork set stage = null where hash = ${file.hash}` // as an earlier version stored it
     expect(await stagePicture(sql, file)).toEqual(stage)
     expect(await artworkStage(sql, file.hash)).toEqual(stage)
   })
 })
 
 describe('a picture', () => {
-  it('is kept once by its bytes, in full, at the size it is worked on, and small', async () => {
+  it('is stored once by its bytes, in full, at the size it is worked on, and small', async () => {
     const bytes = await readFile(join(__dirname, '../../demo/references/harbor-at-dusk.jpg'))
     const received = await receivePicture('C:\\shots\\harbor-at_dusk.JPG', bytes)
     await storePicture(sql, received)

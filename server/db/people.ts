@@ -184,7 +184,7 @@ export const sessionOf = async (sql: Sql, token: string): Promise<{ session: str
     where token_hash = ${hashToken(token)} and ends_at > now() and left_at is null`
   if (!row) return null
   const { session, stale, ...person } = row
-  // nobody is kept out because that cannot be noted: the database may only let itself be read
+  // nobody is refused because that cannot be noted: the database may only let itself be read
   if (stale) await sql`update sessions set seen_at = now() where id = ${session}`.catch(() => {})
   return { session, person }
 }

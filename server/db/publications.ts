@@ -96,10 +96,10 @@ export const storeVersion = (sql: Sql, job: string, id: string): Promise<boolean
       from fresh full join old using (path)`
     await within`delete from publication_files where publication_id = ${id}
       and path not in (select path from job_files where job_id = ${job})`
-    await within`insert into publication_files as kept (publication_id, path, version, hash, size, bytes)
+    await within`insert into publication_files as stored (publication_id, path, version, hash, size, bytes)
       select ${id}, path, ${version}, sha256(bytes), octet_length(bytes), bytes from job_files where job_id = ${job}
       on conflict (publication_id, path) do update set version = excluded.version, hash = excluded.hash,
-        size = excluded.size, bytes = excluded.bytes where kept.hash <> excluded.hash`
+        size = excluded.size, bytes = excluded.bytes where stored.hash <> excluded.hash`
     await within`delete from job_files where job_id = ${job}`
     const swatches = swatchChanges(row.version ? row.shown.swatches : [], row.next.swatches)
     const changes: PublishedChanges = { swatches, files: files ?? { added: 0, changed: 0, removed: 0 } }

@@ -20,13 +20,13 @@ import { inTransaction } from './connect'
 import { httpError } from '../httpError'
 import { makeLink, readLinks, type StoredLink } from './links'
 
-/** The channel of review news; what is said there is the project, the review, and how far it is. */
+/** The channel of review news; its messages are the project, the review, and how far it is. */
 export const CHANNEL = 'plumbago_reviews'
 
 /** Number of threads that are sent at once, and how many answers of each. */
 const MAX_THREADS = 40
 const MAX_ANSWERS = 20
-/** So many comments are told one by one; more are asked for again. */
+/** Maximum number of comments that are sent one by one; of more, the page asks again. */
 const MAX_NEWS = 100
 /** Maximum number of comments within a minute: in one browser, from one address, on one review. */
 const PER_MINUTE = { reader: 20, address: 120, review: 600 } as const
@@ -107,7 +107,7 @@ export const publishReview = (
 const channelMessage = ({ id, project_id, seq }: Pick<Stored, 'id' | 'project_id' | 'seq'>): string =>
   `${project_id} ${id} ${seq}`
 
-/** Makes something happen on a review: in order with all else that does, told to all who show it. Throws where there is none. */
+/** Makes something happen on a review: in order with all else that does, and announced to all who show it. Throws where there is none. */
 const nextEvent = async (sql: Sql, id: string): Promise<{ seq: number; row: Stored }> => {
   const [row] = await sql<Stored[]>`update reviews set seq = seq + 1 where id = ${id} and deleted_at is null
     returning ${columns(sql)}`
@@ -195,7 +195,7 @@ export type ListedReview = Omit<Review, 'link'> & { token: string | null }
 /** The reviews of a project as its designer sees them, the latest first. */
 export const reviewsOf = async (sql: Sql, project: string, only?: string): Promise<ListedReview[]> => {
   const rows = await sql<Array<Stored & StoredLink & StoredMaking & { open: number; counts: Review['counts'] }>>`
-    select ${columns(sql)}, link_number, token_hash, job.*, told.*
+    select ${columns(sql)}, link_number, token_hash, job.*, talk.*
     from reviews
     left join lateral (select id as job, state, done, parts, reason, jsonb_array_length(failures) as failures from jobs
       where review_id = reviews.id order by created_at desc limit 1) as job on true
@@ -203,7 +203,7 @@ export const reviewsOf = async (sql: Sql, project: string, only?: string): Promi
       coalesce(jsonb_object_agg(look, threads), '{}') as counts from (
         select look, count(*) filter (where thread_id is null)::int as threads,
           count(*) filter (where thread_id is null and resolved_at is null)::int as open
-        from review_comments where review_id = reviews.id group by look) as looks) as told on true
+        from review_comments where review_id = reviews.id group by look) as looks) as talk on true
     where project_id = ${project} and deleted_at is null ${only ? sql`and reviews.id = ${only}` : sql``}
     order by reviews.created_at desc, reviews.id limit ${MAX_REVIEWS}`
   const tokens = await readLinks(sql, 'review', rows)
@@ -270,7 +270,7 @@ const toComment = ({ seq, thread_id, created_at, resolved_at, ...row }: StoredCo
   resolvedAt: resolved_at?.toISOString() ?? null,
 })
 
-/** From where something is said: the browser's own word for itself, and the address. */
+/** Where a comment comes from: the browser's user agent, and the address. */
 export interface From {
   reader: string
   address: string
@@ -288,7 +288,7 @@ const refuseOften = async (sql: Sql, id: string, reader: Buffer, address: Buffer
   if (over) throw refused(429, 'Too many comments at once. Your text is kept here; send it again in a minute.', 'often')
 }
 
-/** Refuses what is said of a piece that is not shown. */
+/** Refuses a comment on a piece that is not shown. */
 const refuseMissing = (shown: ReviewShown, { look, spot }: Pick<CommentPut, 'look' | 'spot'>): void => {
   const on = shown.looks.find(({ key }) => key === look)
   if (!on) throw noSuch('colorway')
@@ -296,8 +296,8 @@ const refuseMissing = (shown: ReviewShown, { look, spot }: Pick<CommentPut, 'loo
 }
 
 /**
- * Keeps a comment; said again under its id it is there once. Throws ReviewRefused where there is no such review, colorway,
- * artwork or thread, or no room; from a client, where the link leads nowhere any more and where too much is said.
+ * Stores a comment; sent again under its id it is there once. Throws ReviewRefused where there is no such review, colorway,
+ * artwork or thread, or no room; from a client, where the link leads nowhere any more and where there are too many comments.
  */
 export const addComment = (sql: Sql, review: string, put: CommentPut, from: From | null): Promise<ReviewComment> =>
   inTransaction(sql, async within => {
@@ -343,7 +343,7 @@ export const resolveThread = (sql: Sql, review: string, id: string, resolved: bo
   })
 
 /**
- * Chooses a colorway, or takes the choice back; every choice is kept, the latest holds. Throws ReviewRefused where there is no such
+ * Chooses a colorway, or takes the choice back; every choice is stored, the latest counts. Throws ReviewRefused where there is no such
  * colorway, the link leads nowhere any more, or the choice is closed.
  */
 export const chooseLook = (
@@ -392,7 +392,7 @@ export const threadsOn = async (
   }
 }
 
-/** Answers to a thread that came before one, in their order, as many as are told at once. */
+/** Answers to a thread that came before one, in their order, as many as are sent at once. */
 export const answersBefore = async (
   sql: Sql,
   review: string,

@@ -5,7 +5,7 @@ import type {
   ShelfFolder,
   ShelfPut,
   ShelfQuery,
-  ShelfSaid,
+  ShelfDetails,
   ShelfScheme,
   ShelfVersion,
 } from '#core/document/shelf'
@@ -14,7 +14,7 @@ import { httpError } from '../httpError'
 
 /** Maximum distance in OKLab of a color near the one asked for, and of the one that is contained. */
 const NEAR = 0.07
-const HELD = 0.05
+const RADIUS = 0.05
 /** Maximum mean distance of colors from the nearest of a scheme that fits them. */
 const FITS = 0.1
 /** So many colors nearest to those asked for are looked at. */
@@ -86,8 +86,8 @@ export const findOnShelf = async (sql: Sql, id: string): Promise<ShelfScheme | n
   return row ? toScheme(row) : null
 }
 
-/** Changes what is said of a scheme; its colors and its version stay. Null where there is none. */
-export const updateOnShelf = (sql: Sql, id: string, details: Partial<ShelfSaid>): Promise<ShelfScheme | null> =>
+/** Changes name, note, tags and folder of a scheme; its colors and its version stay. Null where there is none. */
+export const updateOnShelf = (sql: Sql, id: string, details: Partial<ShelfDetails>): Promise<ShelfScheme | null> =>
   inTransaction(sql, async within => {
     const [row] = await within<
       Stored[]
@@ -101,7 +101,7 @@ export const updateOnShelf = (sql: Sql, id: string, details: Partial<ShelfSaid>)
     return toScheme(changed as Stored)
   })
 
-/** Saves other colors over those of a scheme, whose earlier ones are kept. Null where there is none; throws ShelfStale. */
+/** Saves other colors over those of a scheme, whose earlier ones stay. Null where there is none; throws ShelfStale. */
 export const saveOver = (
   sql: Sql,
   id: string,
@@ -153,7 +153,7 @@ type Part = PendingQuery<Row[]>
 /** The conditions of a query, all of which hold. */
 const conditions = (sql: Sql, { tags, folder, favorite, holds }: ShelfQuery, words: Part | null): Part => {
   const holding = (hex: Hex): Part => sql`select shelf_id from shelf_colors
-    where lab <@ cube_enlarge(${pointOf(hex)}::cube, ${HELD}, 3) and lab <-> ${pointOf(hex)}::cube < ${HELD}`
+    where lab <@ cube_enlarge(${pointOf(hex)}::cube, ${RADIUS}, 3) and lab <-> ${pointOf(hex)}::cube < ${RADIUS}`
   const [first, ...others] = holds
   const inFolder =
     folder === undefined

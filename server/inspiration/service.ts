@@ -4,7 +4,7 @@ import { inspirationSchema, searched, type Inspiration, type InspirationQuery } 
 import schemes from './schemes.json'
 import { httpError } from '../httpError'
 
-/* A stand-in for an online inspiration service: as slow, and as unreliable, as one of those is told to be. */
+/* A stand-in for an online inspiration service: as slow, and as unreliable, as it is configured to be. */
 
 /** Behaviors of the service: as usual, very slowly, not at all, or with nothing to offer. */
 export const BEHAVIORS = ['usual', 'slow', 'down', 'empty'] as const

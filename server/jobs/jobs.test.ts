@@ -236,7 +236,7 @@ describe('a job', () => {
     expect(await addJob(sql, projectId, 'kites', wanted())).not.toBeNull()
     for (const each of await jobsOf(sql, projectId)) await stopJob(sql, each.id)
   })
-  it('is kept for a day', async () => {
+  it('is stored for a day', async () => {
     const { job } = await asked()
     await stopJob(sql, job.id)
     await sql`update jobs set created_at = now() - interval '25 hours' where id = ${job.id}`

@@ -9,6 +9,6 @@ const MEDIA: Readonly<Record<string, string>> = {
   zip: 'application/zip',
 }
 
-/** The media type of a file that is handed over, by its name. */
+/** The media type of an exported file, by its name. */
 export const mediaOf = (name: string): string =>
   MEDIA[name.slice(name.lastIndexOf('.') + 1)] ?? 'application/octet-stream'

@@ -4,20 +4,20 @@ import { PROJECTS } from '../db/presence'
 import { CHANNEL, newsOf } from '../db/reviews'
 import { log } from '../log'
 
-/** Whose news are told: those of one review, or of all of them and of projects. */
+/** Whose news are sent: those of one review, or of all of them and of projects. */
 export type Topic = { review: string } | 'all'
-/** Takes news as they are sent, written once for all who are told, and of what; null where some may have been missed. */
+/** Takes news as they are sent, serialized once for all listeners, and of what; null where some may have been missed. */
 type Tell = (written: string | null, of?: 'review' | 'project') => void
 
 const keyOf = (of: Topic): string => (of === 'all' ? 'all' : of.review)
 
 /**
  * News of reviews and projects for all who watch in this process, however many there are: the database says that something happened
- * (whichever process made it happen), what happened is read once, and told to all.
+ * (whichever process made it happen), what happened is read once, and sent to all.
  */
 export const newsDesk = (sql: Sql) => {
   const watching = new Map<string, Set<Tell>>()
-  /** Up to where what happened on a review is told, and, while it is being told, up to where it has to be. */
+  /** Up to which event of a review listeners are up to date, and, while they are being sent to, up to which they have to be. */
   const announced = new Map<string, number>()
   const underway = new Map<string, { until: number }>()
   let listening: Promise<unknown> | null = null

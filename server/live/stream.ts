@@ -13,7 +13,7 @@ const BREATH = 20_000
 /** The event sent where something may have been missed: who watches asks for all there is. */
 const MISSED = 'event: missed\ndata: \n\n'
 
-/** Functions that end the open streams: a server that is told to end waits for nobody who only watches. */
+/** Functions that end the open streams: a server that stops does not wait for those who only watch. */
 const open = new Set<() => void>()
 process.once('SIGTERM', () => {
   for (const end of open) end()

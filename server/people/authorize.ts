@@ -34,7 +34,7 @@ const OWNERS = /^\w+ \/api\/people(\/|$)/
 
 /**
  * The role required for a request; null where anyone may make it. All that changes anything is for designers, unless
- * it is said otherwise.
+ * stated otherwise.
  */
 export const requiredRole = (method: string, path: string): Role | null => {
   const asked = `${method} ${path}`

@@ -64,7 +64,7 @@ export const hashPassword = async (password: string): Promise<string> => {
   return ['scrypt', work, block, lanes, salt.toString('base64url'), key.toString('base64url')].join('$')
 }
 
-/** A kept password that is nobody's: whether a name is known does not show in how long the answer takes. */
+/** A stored password that is nobody's: whether a name is known does not show in how long the answer takes. */
 const NOBODY = ['scrypt', ...Object.values(COSTS), 'A'.repeat(22), 'A'.repeat(43)].join('$')
 
 /**

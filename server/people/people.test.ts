@@ -57,7 +57,7 @@ describe('a password', () => {
     expect(costsFrom({})).toEqual({ work: 17, block: 8, lanes: 1 })
     expect(costsFrom({ PLUMBAGO_PASSWORD_WORK: '10' })).toEqual({ work: 10, block: 8, lanes: 1 })
   })
-  it('is kept as scrypt with its costs, told from every other, and alike however a keyboard writes it', async () => {
+  it('is stored as scrypt with its costs, different from every other, and alike however a keyboard writes it', async () => {
     const stored = await hashPassword('kites over the harbor')
     expect(stored).toMatch(/^scrypt\$10\$8\$1\$[\w-]{22}\$[\w-]{43}$/)
     expect(await verifyPassword('kites over the harbor', stored)).toBe(true)
@@ -67,7 +67,7 @@ describe('a password', () => {
     expect(passwordSchema.safeParse('short').success).toBe(false)
     expect(passwordSchema.safeParse('aaaaaaaaaaaaaaa').success).toBe(false)
   })
-  it('is worked out a few at a time; too many at once are told to wait', async () => {
+  it('is worked out a few at a time; too many at once have to wait', async () => {
     const all = await Promise.allSettled(Array.from({ length: 40 }, () => verifyPassword('x', null)))
     const busy = all.filter(({ status }) => status === 'rejected').length
     expect(busy).toBe(6) // two at work, 32 waiting
@@ -118,7 +118,7 @@ describe('people', () => {
 })
 
 describe('a session', () => {
-  it('is kept as a hash, ends where one signs out, is taken out, or sets another password', async () => {
+  it('is stored as a hash, ends where one signs out, is taken out, or sets another password', async () => {
     const { person } = await addPerson(sql, 'Vera', 'viewer')
     const [one, two, three] = await Promise.all([1, 2, 3].map(n => openSession(sql, person.id, `Browser ${n}`)))
     const rows = await sql`select to_jsonb(sessions)::text as all from sessions`
@@ -228,7 +228,7 @@ describe('what one has to be', () => {
     ])
       expect(requiresSignIn(env)).toBe(true)
   })
-  it('is said of every route: nobody reads or changes a project, a viewer changes nothing', () => {
+  it('is set for every route: nobody reads or changes a project, a viewer changes nothing', () => {
     const open: string[] = []
     const viewers: string[] = []
     for (const path of readdirSync(join(__dirname, '../api'), { recursive: true, encoding: 'utf8' })) {

@@ -22,7 +22,7 @@ export const checkPassword = async (
   return person as Person
 }
 
-/** The name of a browser, short enough to be told from others: “Firefox on Linux”. */
+/** The name of a browser, short and distinguishable: “Firefox on Linux”. */
 const browserOf = (event: H3Event): string => {
   const agent = onOneLine(getRequestHeader(event, 'user-agent') ?? '')
   const [, program] = /(Firefox|Edg|OPR|Chrome|Safari)\//.exec(agent) ?? []

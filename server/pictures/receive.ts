@@ -4,7 +4,7 @@ import { titleOf } from '../title'
 import { PICTURE_NAME, pictureInfo, workingFiles, workingPicture } from '../../render/pictures'
 
 /**
- * A picture as it is kept: what is known of it, its bytes as they came, and what it is worked on and shown small with.
+ * A picture as it is stored: what is known of it, its bytes as they came, and what it is worked on and shown small with.
  */
 export interface ReceivedPicture {
   file: PictureFile

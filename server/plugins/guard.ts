@@ -42,7 +42,7 @@ const isOurs = ({ headers }: H3Event['node']['req'], host: string): boolean => {
 /** Answers only to its own name and to who may ask, takes changes only from its own pages, and says so in the headers of every answer. */
 const guard = defineEventHandler(async event => {
   const { server } = event.node.req.socket as Socket & { server?: Server }
-  if (server && server.keepAliveTimeout < HELD) server.keepAliveTimeout = HELD
+  if (server && server.keepAliveTimeout < KEEP_ALIVE_MS) server.keepAliveTimeout = KEEP_ALIVE_MS
   setHeaders(event, {
     'x-content-type-options': 'nosniff',
     'referrer-policy': 'no-referrer',
@@ -65,10 +65,10 @@ const guard = defineEventHandler(async event => {
   }
 })
 
-/** Time a connection is kept open for the next request, in milliseconds: longer than whoever asks holds it. */
-const HELD = 75_000
+/** Time a connection stays open for the next request, in milliseconds: longer than whoever asks holds it. */
+const KEEP_ALIVE_MS = 75_000
 
-/** The guard stands before everything, before files that are only handed out too. */
+/** The guard stands before everything, before static files too. */
 export default defineNitroPlugin(({ h3App }) => {
   h3App.stack.unshift({ route: '/', handler: guard })
 })

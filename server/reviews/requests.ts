@@ -40,5 +40,5 @@ export const requestedPicture = async (event: H3Event, review: string): Promise<
   return bytes
 }
 
-/** From where something is said: by the browser's own word for itself, and by the address. */
+/** Where a comment comes from: the browser's user agent, and the address. */
 export const fromOf = (event: H3Event, reader: string): From => ({ reader, address: clientAddress(event) })

@@ -159,7 +159,7 @@ describe('a link', () => {
 })
 
 describe('comments', () => {
-  it('are kept once, however often they are sent, in one order though many are sent at a time', async () => {
+  it('are stored once, however often they are sent, in one order though many are sent at a time', async () => {
     const { id } = await published()
     const all = Array.from({ length: 12 }, (_, i) => put({ text: `Number ${i}` }))
     const text = await Promise.all(
@@ -224,7 +224,7 @@ describe('comments', () => {
     expect((await resolveThread(sql, id, one.id, false)).resolvedAt).toBeNull()
     expect(await refusal(resolveThread(sql, id, randomUUID(), true))).toEqual({ status: 404, why: 'missing' })
   })
-  it('are up to ten thousand, told page by page', async () => {
+  it('are up to ten thousand, sent page by page', async () => {
     const { id } = await published()
     const root = await addComment(sql, id, put(), ADA)
     await sql`insert into review_comments (review_id, id, seq, changed, thread_id, look, by, author, text, created_at)
@@ -252,7 +252,7 @@ describe('comments', () => {
 })
 
 describe('the choice', () => {
-  it('is one, can be changed and taken back until it is closed, and every one is kept', async () => {
+  it('is one, can be changed and taken back until it is closed, and every one is stored', async () => {
     const { id, project: of } = await published()
     await chooseLook(sql, id, { look: 'c1', author: 'Ada' })
     await chooseLook(sql, id, { look: 'c2', author: 'Bo' })
@@ -313,11 +313,11 @@ describe('news', () => {
     const watcher = connect(own)
     const heard: unknown[] = []
     await newsDesk(watcher).watch('all', written => written && heard.push(JSON.parse(written)))
-    const { id } = await createProject(sql, newProject('Told'))
+    const { id } = await createProject(sql, newProject('News'))
     await setDeleted(sql, id, true)
     await setDeleted(sql, id, true) // nothing new
     await setDeleted(sql, id, false)
-    await makeFolder(sql, 'Told')
+    await makeFolder(sql, 'News')
     await until(() => heard.length >= 4)
     expect(heard).toEqual([
       { project: id, deleted: false },

@@ -22,7 +22,7 @@ import { findTrail } from '../db/trail'
 import { createFromText, saveFromText } from '../documents'
 import { receivePicture } from '../pictures/receive'
 
-/* The heavy work of the routes, each from what it is given to what is kept: it is done by processes of its own. */
+/* The heavy work of the routes, each from its input to what is stored: worker processes do it. */
 
 const storeReceived = async (sql: Sql, received: Received): Promise<ArtworkFile> => {
   await storeArtwork(sql, received)
@@ -49,13 +49,13 @@ export const TASKS = {
     await storePicture(sql, received)
     return received.file
   },
-  /** A kept drawing read again, with what else is recolored; null where there is none. */
+  /** A stored drawing read again, with what else is recolored; null where there is none. */
   'read again': async (sql: Sql, { hash, also }: { hash: string; also: Also[] }): Promise<ArtworkFile | null> => {
     const [file, source] = await Promise.all([findArtwork(sql, hash), artworkSource(sql, hash)])
     if (!file || !source || file.kind !== 'svg') return null
     return (await findArtwork(sql, hashOf(source, also))) ?? storeReceived(sql, await receiveAgain(file, source, also))
   },
-  /** A kept picture taken as made of something else; null where there is none. */
+  /** A stored picture read as made of something else; null where there is none. */
   'take as made of': async (
     sql: Sql,
     { hash, manner, inks }: { hash: string; manner: Manner; inks: string[] | undefined },
@@ -79,7 +79,7 @@ export const TASKS = {
     }
     return zipSync(all, { level: 0 })
   },
-  /** A kept picture as it is shown on the stage; null where there is none. */
+  /** A stored picture as it is shown on the stage; null where there is none. */
   'show picture': async (sql: Sql, { hash }: { hash: string }): Promise<Uint8Array | null> => {
     const file = await findArtwork(sql, hash)
     return file?.kind === 'raster' ? stagePicture(sql, file) : null
@@ -92,7 +92,7 @@ export const TASKS = {
     await storeProof(sql, hash, proof)
     return proof
   },
-  /** Large documents: checked, kept and told as routes do it with small ones, the answers as JSON. */
+  /** Large documents: checked, stored and answered as routes do it with small ones, the answers as JSON. */
   'save document': (
     sql: Sql,
     { id, text, by }: { id: string; text: string; by: string | null },

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { instantiate } from 'lcms-wasm'
 import { planProject } from '../../bin/remapFile'
 import { findingsOf } from '#core/check/check'
-import { isOfColors, mended } from '#core/check/mend'
+import { isOfColors, mendFindings } from '#core/check/mend'
 import { stateOf, type CheckState } from '#core/check/state'
 import { hexOfLch } from '#core/color/convert'
 import { knownInks } from '#core/commands/known'
@@ -44,7 +44,7 @@ export const checkTimes = async (inks: readonly InkArea[], count: number): Promi
       .map(({ key }) => key)
     finding.push(performance.now() - start)
     start = performance.now()
-    const search = mended(state, { keys, tolerance: 5, seed: 1 }, known, look)
+    const search = mendFindings(state, { keys, tolerance: 5, seed: 1 }, known, look)
     while (!search.next().done);
     mending.push(performance.now() - start)
   }

@@ -37,7 +37,7 @@ globalThis.timeFrames = async (count, act) => {
   return taken
 }`
 
-/** The page's own `timeFrames`, as scripts handed to it see it. */
+/** The page's own `timeFrames`, as scripts injected into it see it. */
 export type TimingPage = typeof globalThis & {
   timeFrames: (count: number, act: (place: number) => void) => Promise<number[]>
 }

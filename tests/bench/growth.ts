@@ -230,7 +230,7 @@ export const DIMENSIONS: readonly Dimension[] = [
   drawing('pictures', n => svg(times(n, i => `<image href="data:image/png;base64,iVBOR${i}"/>`))),
   drawing('one picture', n => svg(`<image href="data:image/png;base64,${'iVBO'.repeat(n)}"/>`)),
   drawing('points of one path', n => svg(`<path d="M0 0${'L1 1'.repeat(n)}"/>`)),
-  drawing('names said twice', n => svg(shapes(n, () => ' id="a"'))),
+  drawing('names declared twice', n => svg(shapes(n, () => ' id="a"'))),
   drawing('letters of one color', n => svg(`<path d="M0 0h9" fill="rgb(${' '.repeat(n)}1,2,3)"/>`)),
   drawing('escapes of one style', n => svg(`<path d="M0 0h9" style="fill:${'\\72 '.repeat(n)}"/>`)),
   drawing('important declarations', n => svg(`<path d="M0 0h9" style="fill:red${' !important'.repeat(n)}"/>`)),
@@ -326,7 +326,7 @@ const ENOUGH = 30
 /** The largest text made, in characters: a drawing may have 20 MB, a list 2. */
 const LARGEST = { drawing: 16e6, list: 1.8e6 }
 
-/** Growth of the time with one dimension: the exponent over two doublings, and what was said in the end. */
+/** Growth of the time with one dimension: the exponent over two doublings, and the outcome at the end. */
 export const growthOf = (dimension: Dimension): { n: number; ms: number; exponent: number; text: string } => {
   let n = 64
   let ms = timed(take(dimension, n), 2)

@@ -130,7 +130,7 @@ export const pageTimes = async (): Promise<{ first: number; then: number; size: 
   return { first, then, size }
 }
 
-/** The longest times, in milliseconds, that the main thread of a server is held by one piece of work. */
+/** The longest times, in milliseconds, that the main thread of a server is blocked by one piece of work. */
 const LAG = `
   const { monitorEventLoopDelay } = require('node:perf_hooks')
   const delay = monitorEventLoopDelay({ resolution: 2 })

@@ -379,7 +379,7 @@ const brand = (): Promise<void> =>
     }
   })
 
-/** What the house costs as a whole: of this build, or, with an address said, of another that is served there. */
+/** What the house costs as a whole: of this build, or, with an address given, of another that is served there. */
 const house = async (): Promise<void> => {
   const measured = async (address: string): Promise<void> => {
     const { half, most } = await ringTimes(address, await demoId(address))
@@ -507,14 +507,14 @@ const handover = async (): Promise<void> => {
 }
 
 const growth = (): void => {
-  row('what doubles twice', 'of', 'then ms', 'exponent of time', 'said')
+  row('what doubles twice', 'of', 'then ms', 'exponent of time', 'outcome')
   row('---', '---:', '---:', '---:', '---')
   const steep: string[] = []
   const wanted = new RegExp(process.argv[3] ?? '')
   for (const dimension of DIMENSIONS) {
     if (!wanted.test(dimension.name)) continue
-    const { n, ms, exponent, text: said } = growthOf(dimension)
-    row(`${dimension.kind}: ${dimension.name}`, n, whole(ms), exponent.toFixed(2), said === 'read' ? '' : said)
+    const { n, ms, exponent, text: outcome } = growthOf(dimension)
+    row(`${dimension.kind}: ${dimension.name}`, n, whole(ms), exponent.toFixed(2), outcome === 'read' ? '' : outcome)
     if (exponent > 1.2) steep.push(dimension.name)
   }
   row(`${DIMENSIONS.length} dimensions; above 1.2`, '', '', '', steep.join(', ') || 'none')
@@ -530,7 +530,7 @@ const serving = (): Promise<void> =>
     const { memory, taken, refused, lost, seconds, saves, health } = await uploadTimes(address, pid)
     row('20 uploads of 19 MB at once', 'figure', 'goal')
     row('---', '---:', '---:')
-    row('taken; told to wait; lost', `${taken}; ${refused}; ${lost}`, 'lost: 0')
+    row('taken; asked to wait; lost', `${taken}; ${refused}; ${lost}`, 'lost: 0')
     row('until all are answered', `${whole(seconds)} s`, '')
     row('memory of the server and all it starts, most', `${whole(memory)} MB`, '1,000 MB')
     row('saves of others, 95th percentile', `${tenth(saves)} ms`, '200 ms')
@@ -540,7 +540,7 @@ const serving = (): Promise<void> =>
 const reviews = (): Promise<void> =>
   served(
     async (address, url) => {
-      const { answered, text: said, lost, seen, heard, streams } = await reviewTimes(address, url)
+      const { answered, text: answers, lost, seen, heard, streams } = await reviewTimes(address, url)
       row('200 readers and 20 clients of a review for 60 s', 'a second', 'middle', '95th', '99th percentile', 'failed')
       row('---', '---:', '---:', '---:', '---:', '---:')
       for (const { what, perSecond, middle, p95, p99, failed } of answered)
@@ -548,8 +548,8 @@ const reviews = (): Promise<void> =>
       console.log()
       row('figure', 'goal', '')
       row('---', '---:', '---:')
-      row('comments acknowledged; lost', `${said}; ${lost}`, 'lost: 0')
-      row(`told to ${streams} who watch`, `${heard} of ${said * streams}`, 'all')
+      row('comments acknowledged; lost', `${answers}; ${lost}`, 'lost: 0')
+      row(`sent to ${streams} listeners`, `${heard} of ${answers * streams}`, 'all')
       const [middle, p95, p99] = [0.5, 0.95, 0.99].map(part => whole(percentile(seen, part)))
       row('on the designer’s screen: middle; 95th; 99th percentile', `${middle}; ${p95}; ${p99} ms`, '300 ms')
     },

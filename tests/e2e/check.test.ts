@@ -147,7 +147,7 @@ test('gone back on the trail, it is checked and dealt for as before @full', asyn
   await expect(finding(page, 'alike').getByTestId('fix').first()).toBeVisible()
 })
 
-test('without artwork the stand-in is checked, and it is said @full', async ({ page }) => {
+test('without artwork the stand-in is checked, and the view says so @full', async ({ page }) => {
   await newProject(page, 'Nothing yet')
   await goTo(page, 'Check')
   await expect(page.getByTestId('check')).toContainText('these findings are for the stand-in')

@@ -45,7 +45,7 @@ test('what is ticked is mended together beside a locked swatch, as proofs in thr
   await expect(page.getByTestId('finding')).toHaveCount(findings)
 })
 
-test('with everything locked nothing is moved, and it is said why @full', async ({ page }) => {
+test('with everything locked nothing is moved, and a message says why @full', async ({ page }) => {
   await labelIn(page, '#f8f4ea #c9b3a4 #b8554f #8a8044')
   await exactly(page)
   for (let i = 0; i < 4; i++) {
@@ -131,7 +131,7 @@ test('on two papers colors take other inks and look otherwise, on stage and band
   await expect(page.getByTestId('eyes').locator('option[value=paper]')).toHaveCount(0)
 })
 
-test('without a profile it is said that print is not checked, and everything else is @full', async ({ page }) => {
+test('without a profile a message says that print is not checked, and everything else is @full', async ({ page }) => {
   await page.route('**/press/*.icc', route => route.abort())
   await page.context().route('**/press/*.icc', route => route.abort())
   await labelIn(page, '#f8f4ea #202020 #0000ff #0000f0')
@@ -176,7 +176,7 @@ test('the gray picture in few values, how much each covers, and shares as they a
   await expect(page.getByTestId('eyes')).toHaveValue('everyone')
 })
 
-test('a pair is said to be lettering, the ladder gives one that passes, and the band says black or white @full', async ({
+test('a pair is marked as lettering, the ladder gives one that passes, and the band says black or white @full', async ({
   page,
 }) => {
   await labelIn(page, '#f8f4ea #202020 #2e4f7f #e8b040')

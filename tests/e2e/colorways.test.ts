@@ -63,7 +63,7 @@ test('looks are frozen, named, noted, chosen, ordered, duplicated and deleted, a
   await expect(colorway(page, 0).getByRole('img', { name: 'chosen' })).toBeVisible()
 })
 
-test('a colorway stays as it was frozen; reopened as itself or as a copy, what is changed goes where it was said @full', async ({
+test('a colorway stays as it was frozen; reopened as itself or as a copy, changes go where they were meant to @full', async ({
   page,
 }) => {
   const [first, second] = await frozenTwice(page)

@@ -124,7 +124,7 @@ test('artwork is added by choosing and by dropping, shown recolored, removed and
   await expect(page.getByRole('button', { name: 'Show second' })).toBeVisible()
 })
 
-test('what acts or reaches outside is taken out, said, and does not run', async ({ page }) => {
+test('what acts or reaches outside is taken out, with a notice, and does not run', async ({ page }) => {
   await newProject(page, 'Hostile')
   const asked: string[] = []
   page.on('request', request => {

@@ -119,7 +119,7 @@ test('five colorways are handed over: every file is seen before, stopped, tried 
   expect(compared).toBeGreaterThan(png.width * png.height * 0.5)
   expect(apart).toBeLessThanOrEqual(1)
 
-  // the sheet: its pages, its words, its fonts, what readers of screens are told, its colors where they stand
+  // the sheet: its pages, its words, its fonts, what screen readers get, its colors where they stand
   const folder = await mkdtemp(join(tmpdir(), 'sheet-'))
   const pdf = join(folder, 'sheet.pdf')
   await writeFile(pdf, files['sheet.pdf'] ?? new Uint8Array())

@@ -3,7 +3,7 @@ import { angleOf } from '#core/color/wheel'
 import { bandColors, newProject, openDemoCopy, projectNamed, saved, startFrom } from './workspace'
 import { showFiles } from './label'
 
-/* Keys, focus, what is said, and what comes in anywhere. */
+/* Keys, focus, announcements, and what comes in anywhere. */
 
 const focused = (page: Page): Promise<string> =>
   page.evaluate(() => {
@@ -15,7 +15,7 @@ const notThePage = async (page: Page): Promise<void> => {
   await page.evaluate(() => new Promise(requestAnimationFrame))
   await expect.poll(() => focused(page)).not.toBe('the page')
 }
-const text = (page: Page) => page.getByTestId('said')
+const text = (page: Page) => page.getByTestId('announcement')
 
 /** Drops files or a text somewhere on the page, as the browser tells it. */
 const dropOn = async (
@@ -98,7 +98,7 @@ test('keys work on checkboxes, selects and sliders, and not in menus; they can b
   await help.getByRole('checkbox', { name: 'Single-key shortcuts' }).check()
 })
 
-test('the focus never falls to the page, and what was done is said', async ({ page }) => {
+test('the focus never falls to the page, and what was done is announced', async ({ page }) => {
   await openDemoCopy(page)
   await page.getByTestId('proof').first().focus()
   await page.keyboard.press('3')

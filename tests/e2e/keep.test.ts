@@ -6,7 +6,7 @@ import { resolve } from 'node:path'
 
 const DATA = '.data/start-test'
 
-/** A start in a data folder of its own, with what it said so far. */
+/** A start in a data folder of its own, with its output so far. */
 interface Start {
   child: ChildProcess
   text: () => string
@@ -37,9 +37,9 @@ const left = (): number[] =>
     })
     .map(Number)
 
-const addressOf = async ({ text: said }: Start): Promise<string> => {
-  await expect.poll(said, { timeout: 60_000 }).toContain('Plumbago is at')
-  return /Plumbago is at (\S+)/.exec(said())?.[1] ?? ''
+const addressOf = async ({ text: output }: Start): Promise<string> => {
+  await expect.poll(output, { timeout: 60_000 }).toContain('Plumbago is at')
+  return /Plumbago is at (\S+)/.exec(output())?.[1] ?? ''
 }
 const isUp = (address: string): Promise<boolean> =>
   fetch(`${address}/api/projects`).then(
@@ -117,7 +117,7 @@ test('bin/start on a bad day @full', async () => {
   expect(await fourth.code).toBe(0)
   await expect.poll(left).toEqual([])
 
-  // told to end at any moment of the start
+  // stopped at any moment of the start
   for (const wait of [50, 400, 900, 1600, 2500]) {
     const early = start()
     await new Promise(done => setTimeout(done, wait))

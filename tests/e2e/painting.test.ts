@@ -73,7 +73,7 @@ test('a painting has few inks, is recolored without a seam, live, and the same b
   await expect.poll(async () => farthest(card, await pixelsOf(page))).toBeLessThanOrEqual(1)
 })
 
-test('what a painting is taken as can be said, an ink pointed at joins; an area is touched up and goes out in full @full', async ({
+test('what a painting is read as can be chosen, an ink pointed at joins; an area is touched up and goes out in full @full', async ({
   page,
 }) => {
   await smallPainting(page)

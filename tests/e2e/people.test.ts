@@ -160,7 +160,7 @@ test('two people in one project see each other, and each other’s changes at on
   const first = await baseOf(bo)
   await setBase(ada, '#e07a5f')
   await expect.poll(() => baseOf(bo)).toBe('#e07a5f')
-  await expect(bo.getByTestId('said')).toContainText('Ada changed the project')
+  await expect(bo.getByTestId('announcement')).toContainText('Ada changed the project')
   await expect(bo.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled()
   // each undoes what is their own
   await bo.getByTestId('project-name').click()
@@ -200,7 +200,7 @@ test('two people in one project see each other, and each other’s changes at on
   arrive()
   await ada.unrouteAll({ behavior: 'wait' })
   await expect(ada.getByTestId('others')).not.toContainText('another window')
-  // work that waits is not overwritten by what comes in: it is at odds, and both are kept
+  // work that waits is not overwritten by what comes in: it conflicts, and both stay
   await bo.route('**/api/projects/*', route => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
   await setBase(bo, '#0f6d5f')
   await expect(bo.getByTestId('waiting')).toBeVisible()
@@ -213,7 +213,7 @@ test('two people in one project see each other, and each other’s changes at on
   await expect.poll(() => baseOf(bo)).toBe('#f4c2c2')
   await ada.goto('about:blank')
   await expect(bo.getByTestId('others')).toHaveCount(0)
-  // what is deleted while somebody works in it is said there, and on Home it goes and comes back by itself
+  // what is deleted while somebody works in it is announced there, and on Home it goes and comes back by itself
   await ada.goto('/')
   await expect(ada.getByRole('link', { name: 'Open Together' }).first()).toBeVisible()
   const brief = await projectOf(owner, 'Short-lived')
@@ -228,7 +228,7 @@ test('two people in one project see each other, and each other’s changes at on
   await ada.context().close()
 })
 
-test('a role that is taken away while one saves, and being signed out everywhere: it is said, and the work stays', async ({
+test('a role that is taken away while one saves, and being signed out everywhere: a message says so, and the work stays', async ({
   browser,
 }) => {
   const page = await pageOf(browser, await someone('Ravn'))
@@ -343,7 +343,7 @@ test('ten thousand wrong passwords come to nothing, and whoever has the right on
   expect(through).toBeGreaterThan(0)
   expect(through).toBeLessThan(15)
   expect(between).toBeGreaterThan(0)
-  // who sits where it was tried from is told to wait, and how long
+  // who sits where it was tried from has to wait, and learns how long
   const context = await browser.newContext({ extraHTTPHeaders: { 'x-forwarded-for': '198.51.100.9' } })
   const page = await context.newPage()
   await page.goto(`${served.address}/sign-in`)
@@ -427,7 +427,7 @@ test('every route: nobody and whoever forged, stole or kept a session get nothin
   expect(secure.headers.get('set-cookie')).toMatch(/^__Host-plumbago=.*; Secure/)
 })
 
-test('where the database only lets itself be read, everything is seen, nothing is kept, and it is said', async () => {
+test('where the database only lets itself be read, everything is shown, nothing is stored, and a message says so', async () => {
   const admin = postgres(testDatabase(), { onnotice: () => {} })
   const cookie = await someone('Reader')
   const project = await projectOf(cookie, 'Read only')

@@ -115,7 +115,7 @@ test('a client looks, points, says and chooses on a phone; the designer sees it 
   await expect(client.getByTestId('comment-designer')).toHaveCount(1)
   await isAccessible(page, '[data-test=hand-over]')
 
-  // elsewhere in the project, what comes is said
+  // elsewhere in the project, what comes is announced
   await page.keyboard.press('2')
   await expect(page.getByTestId('hand-over')).toBeHidden()
   await client.getByTestId('answer').tap()
@@ -138,7 +138,7 @@ test('a client looks, points, says and chooses on a phone; the designer sees it 
   }
   expect(stored.document.lineUp.chosen).not.toBeNull()
 
-  // withdrawn while the client writes: told, and what was written is kept
+  // withdrawn while the client writes: announced, and the text stays
   await client.getByTestId('comment-text').first().fill('One more thing')
   await page.getByTestId('withdraw').click()
   await expect(client.getByTestId('review-gone')).toContainText('was withdrawn')

@@ -7,13 +7,13 @@ import type { StoredProject } from '#core/document/project'
 
 const at = (baseURL: string | undefined): URL => new URL(baseURL ?? 'http://127.0.0.1:4190')
 
-interface Told {
+interface Answer {
   status: number
   headers: IncomingMessage['headers']
   text: string
 }
 
-/** A plain client: says exactly the headers it is told to, and sends a body, whole or piece by piece. */
+/** A plain client: sends exactly the headers it is given, and sends a body, whole or piece by piece. */
 const ask = (
   base: URL,
   method: string,
@@ -21,7 +21,7 @@ const ask = (
   headers: OutgoingHttpHeaders = {},
   /** What is sent, or what sends it, piece by piece: whether each has gone out. */
   body?: string | Buffer | ((write: (piece: Buffer) => Promise<boolean>) => Promise<void>),
-): Promise<Told> =>
+): Promise<Answer> =>
   new Promise((resolve, reject) => {
     const asked = request(
       { host: base.hostname, port: base.port, method, path, headers: { connection: 'close', ...headers } },
@@ -45,18 +45,18 @@ const ask = (
     else asked.end(body)
   })
 
-/** The first line of what is answered to a request said letter for letter. */
-const firstLine = (base: URL, said: string): Promise<string> =>
+/** The first line of the answer to a request given literally. */
+const firstLine = (base: URL, request: string): Promise<string> =>
   new Promise((resolve, reject) => {
     let heard = ''
-    const socket = connect(Number(base.port), base.hostname, () => socket.write(`${said}\r\n\r\n`))
+    const socket = connect(Number(base.port), base.hostname, () => socket.write(`${request}\r\n\r\n`))
     socket.on('data', piece => (heard += piece.toString('latin1')))
     socket.on('close', () => resolve(heard.split('\r\n')[0] ?? ''))
     socket.on('error', reject)
   })
 
 const JSON_BODY = { 'content-type': 'application/json' }
-const post = (base: URL, path: string, body: unknown, headers: OutgoingHttpHeaders = JSON_BODY): Promise<Told> =>
+const post = (base: URL, path: string, body: unknown, headers: OutgoingHttpHeaders = JSON_BODY): Promise<Answer> =>
   ask(base, 'POST', path, headers, typeof body === 'string' || Buffer.isBuffer(body) ? body : JSON.stringify(body))
 
 const made = async (base: URL, name: string): Promise<StoredProject> =>
@@ -110,7 +110,7 @@ test('every answer carries the same headers; files that are only handed out too'
     expect((await ask(base, 'GET', path)).headers['cache-control'], path).toBe('no-store')
 })
 
-test('a body stops at its limit, whatever is said of its length; half a request is hung up on', async ({ baseURL }) => {
+test('a body stops at its limit, whatever length is declared; half a request is hung up on', async ({ baseURL }) => {
   const base = at(baseURL)
   const half = new Promise<number>(resolve => {
     const began = performance.now()
@@ -189,10 +189,10 @@ test('a body that is too much is refused while everybody else is answered @full'
       expect((await ask(base, 'GET', '/api/health')).status).toBe(200)
       others++
     }
-    const { status, text: said } = await answered
+    const { status, text: answerText } = await answered
     expect(status, name).toBeGreaterThanOrEqual(400)
     expect(status, name).toBeLessThan(500)
-    expect((JSON.parse(said) as { message: string }).message.length, name).toBeLessThan(200)
+    expect((JSON.parse(answerText) as { message: string }).message.length, name).toBeLessThan(200)
     expect(others, name).toBeGreaterThan(0)
   }
   expect(JSON.parse((await ask(base, 'GET', `/api/projects/${id}`)).text)).toMatchObject({ version: 1 })
@@ -200,7 +200,7 @@ test('a body that is too much is refused while everybody else is answered @full'
 
 const times = (n: number, each: (i: number) => string): string => Array.from({ length: n }, (_, i) => each(i)).join('')
 const svg = (body: string): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9">${body}</svg>`
-const upload = (base: URL, text: string | Buffer, name = 'a.svg'): Promise<Told> =>
+const upload = (base: URL, text: string | Buffer, name = 'a.svg'): Promise<Answer> =>
   ask(
     base,
     'POST',
@@ -245,8 +245,8 @@ test('a drawing that is too much is read or refused while everybody else is answ
       expect((await ask(base, 'GET', '/api/health')).status).toBe(200)
       await pause(20)
     }
-    const { status, text: said } = await answered
-    expect([201, 422], `${name}: ${status} ${said.slice(0, 200)}`).toContain(status)
+    const { status, text: body } = await answered
+    expect([201, 422], `${name}: ${status} ${body.slice(0, 200)}`).toContain(status)
   }
 })
 
@@ -381,7 +381,7 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
     swatches: [{ hex: '#e07a5f', name: 'x', role: 'dominant', share: 1 }],
     origin: { kind: 'band', title: '', project: null },
     ...{ note: 'x', tags: ['x'], folder: null, favorite: false },
-    ...{ change: [{ id, said: { tags: ['x'] } }], off: [id], on: [id] },
+    ...{ change: [{ id, details: { tags: ['x'] } }], off: [id], on: [id] },
     ...{ title: 'x', greeting: 'x', looks: ['now'], artwork: [], endsAt: '2100-01-01T00:00:00.000Z', closed: true },
     ...{ author: 'x', text: 'x', look: 'c1', spot: { artwork: 'a1', x: 0, y: 0 }, thread: null, resolved: true },
     listed: true,
@@ -465,7 +465,7 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
       )
       .map(
         pairs =>
-          `?${pairs.map(([key, said]) => `${key}=${encodeURIComponent(said.replace(/\p{Cs}/gu, '\uFFFD'))}`).join('&')}`,
+          `?${pairs.map(([key, value]) => `${key}=${encodeURIComponent(value.replace(/\p{Cs}/gu, '\uFFFD'))}`).join('&')}`,
       ),
   )
   const type = fc.constantFrom(
@@ -510,20 +510,20 @@ test('whatever comes, by whatever route, is answered, and never with a failure o
   })
   const asked = fc.oneof(anything, meant, posted)
   await fc.assert(
-    fc.asyncProperty(asked, async said => {
-      const text = ['GET', 'HEAD'].includes(said.method) ? undefined : JSON.stringify(said.body)
+    fc.asyncProperty(asked, async request => {
+      const text = ['GET', 'HEAD'].includes(request.method) ? undefined : JSON.stringify(request.body)
       const began = performance.now()
       const { status, text: answer } = await ask(
         base,
-        said.method,
-        said.path + said.query,
-        said.type ? { 'content-type': said.type } : {},
+        request.method,
+        request.path + request.query,
+        request.type ? { 'content-type': request.type } : {},
         text,
       )
-      expect(status, `${said.method} ${said.path}${said.query}: ${answer.slice(0, 300)}`).toBeLessThan(500)
+      expect(status, `${request.method} ${request.path}${request.query}: ${answer.slice(0, 300)}`).toBeLessThan(500)
       // what hands do waits for what they do for others
-      if (!/preview|artwork|pictures/.test(said.path))
-        expect(performance.now() - began, `${said.method} ${said.path}`).toBeLessThan(2000)
+      if (!/preview|artwork|pictures/.test(request.path))
+        expect(performance.now() - began, `${request.method} ${request.path}`).toBeLessThan(2000)
       expect((await ask(base, 'POST', `/api/projects/${id}/restore`)).status).toBe(204)
     }),
     { numRuns: 500, endOnFailure: true },

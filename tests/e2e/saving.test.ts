@@ -131,7 +131,7 @@ test('with the database gone the work is kept, and saved when it is back @full',
   }
 })
 
-test('artwork that cannot be had is said, and the rest of the project is there @full', async ({ page }) => {
+test('artwork that cannot be loaded is named, and the rest of the project is there @full', async ({ page }) => {
   await page.route('**/api/artwork/*/source', route =>
     route.fulfill({ status: 503, json: { message: 'The database isn’t responding.' } }),
   )
@@ -168,7 +168,9 @@ test('two windows of one project keep drafts of their own; neither is lost when 
   await expect.poll(async () => (await bandColors(page))[0]).toBe(base === '#112233' ? '#aa4400' : '#112233')
 })
 
-test('where the browser has no room for a draft, it is said that the work is not kept @full', async ({ page }) => {
+test('where the browser has no room for a draft, a message says that the work is not stored @full', async ({
+  page,
+}) => {
   await newProject(page, 'Full browser')
   await saved(page)
   await page.evaluate(() => {

@@ -36,7 +36,7 @@ test('an exception holds for one artwork alone, is counted, and given up', async
   await expect.poll(() => paintOf(page, '.night')).toBe(before)
 })
 
-test('a whole folder comes in, packed files too, and what cannot be read is said', async ({ page }) => {
+test('a whole folder comes in, packed files too, and what cannot be read is listed', async ({ page }) => {
   await page.getByRole('tab', { name: 'Set' }).click()
   const folder = mkdtempSync(join(tmpdir(), 'set-'))
   mkdirSync(join(folder, 'inner'))

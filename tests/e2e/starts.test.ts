@@ -210,7 +210,7 @@ test.describe('the inspiration shelf', () => {
     ['down', 'The inspiration service does not answer'],
     ['empty', 'No matches'],
   ] as const) {
-    test(`when the service is ${behavior}, it is said, and asking again helps${behavior === 'down' ? '' : ' @full'}`, async ({
+    test(`when the service is ${behavior}, a message says so, and asking again helps${behavior === 'down' ? '' : ' @full'}`, async ({
       page,
     }) => {
       await newProject(page, `Service ${behavior}`)
@@ -226,11 +226,11 @@ test.describe('the inspiration shelf', () => {
     })
   }
 
-  test('when the service is slow, it is said, and the asking can be called off @full', async ({ page }) => {
+  test('when the service is slow, a message says so, and the request can be canceled @full', async ({ page }) => {
     await newProject(page, 'Service slow')
     await page.route('**/api/inspiration?*', route => route.continue({ url: `${route.request().url()}&as=slow` }))
     await startFrom(page, 'Inspiration')
-    await expect(page.getByTestId('inspiration')).toContainText('takes its time')
+    await expect(page.getByTestId('inspiration')).toContainText('The inspiration service is slow to respond')
     await page.getByRole('button', { name: 'Cancel' }).click()
     await expect(page.getByTestId('inspiration')).toContainText('The search was canceled')
   })

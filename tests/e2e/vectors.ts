@@ -21,14 +21,14 @@ const GOES = `${ELSEWHERE}went`
 const BOX = 'x="0" y="0" width="400" height="400" fill="#e07a5f"'
 const RECT = `<rect ${BOX}/>`
 
-const svg = (body: string, said = ''): string =>
-  `<svg ${NAMESPACES} width="400" height="400" viewBox="0 0 400 400"${said}>${body}</svg>`
+const svg = (body: string, attributes = ''): string =>
+  `<svg ${NAMESPACES} width="400" height="400" viewBox="0 0 400 400"${attributes}>${body}</svg>`
 
 type Made = Record<string, string | { text: string | Buffer; gesture?: Gesture }>
 
 const kind = (name: string, made: Made): Vector[] =>
-  Object.entries(made).map(([each, said]) => {
-    const { text, gesture } = typeof said === 'string' ? { text: said, gesture: undefined } : said
+  Object.entries(made).map(([each, content]) => {
+    const { text, gesture } = typeof content === 'string' ? { text: content, gesture: undefined } : content
     return { kind: name, name: each, bytes: Buffer.isBuffer(text) ? text : Buffer.from(text), gesture }
   })
 
@@ -89,7 +89,7 @@ const HANDLERS: Made = {
   ),
   ...Object.fromEntries(
     ['animate', 'set', 'animateTransform', 'animateMotion'].flatMap(name => {
-      const said =
+      const attributes =
         name === 'animateMotion'
           ? 'path="M0 0h9"'
           : name === 'animateTransform'
@@ -97,7 +97,7 @@ const HANDLERS: Made = {
             : 'attributeName="x" to="5"'
       return ['onbegin', 'onend'].map(handler => [
         `a handler of <${name}>, ${handler}`,
-        svg(`<rect ${BOX}><${name} ${said} begin="0s" dur="0.01s" ${handler}="${ACT}"/></rect>`),
+        svg(`<rect ${BOX}><${name} ${attributes} begin="0s" dur="0.01s" ${handler}="${ACT}"/></rect>`),
       ])
     }),
   ),
@@ -144,7 +144,7 @@ const RUNNING = {
   'with a reference for its colon': 'javascript&#58;',
 }
 
-const linked = (address: string, said = ''): string => svg(`<a href="${address}"${said}>${RECT}</a>`)
+const linked = (address: string, attributes = ''): string => svg(`<a href="${address}"${attributes}>${RECT}</a>`)
 
 const LINKS: Made = {
   ...Object.fromEntries(
@@ -420,7 +420,7 @@ const DOCTYPES: Made = {
     `<!ATTLIST img xmlns CDATA #FIXED "${XHTML}">`,
     svg(`<img src="${ELSEWHERE}a" alt=""/>`),
   ),
-  'a namespace said twice': doctyped(
+  'a namespace declared twice': doctyped(
     `<!ATTLIST q:img xmlns:q CDATA "${XHTML}"><!ATTLIST q:img xmlns:q CDATA "urn:x">`,
     svg(`<q:img src="${ELSEWHERE}a" alt=""/>`),
   ),
@@ -440,7 +440,7 @@ const DOCTYPES: Made = {
   ),
   'a link in an entity': on('click', doctyped(`<!ENTITY a "javascript">`, svg(`<a href="&a;:${ACT}">${RECT}</a>`))),
   'a handler in an entity': doctyped(`<!ENTITY a "${ACT}">`, svg(RECT, ' onload="&a;"')),
-  'an entity said twice': doctyped(
+  'an entity declared twice': doctyped(
     `<!ENTITY a "${ELSEWHERE}a.png"><!ENTITY a "#a">`,
     svg('<image width="9" height="9" href="&a;"/>'),
   ),

@@ -272,7 +272,7 @@ test.describe('with the keyboard alone', () => {
     await page.keyboard.type('#0f6d5f')
     await page.keyboard.press('Enter')
     await expect.poll(async () => (await bandColors(page))[0]).toBe('#0f6d5f')
-    await expect(page.getByTestId('said')).toHaveText(/base color/i)
+    await expect(page.getByTestId('announcement')).toHaveText(/base color/i)
 
     // the tab row is one stop, with arrows inside
     await page.keyboard.press('Shift+Tab')
@@ -388,7 +388,7 @@ test.describe('with the keyboard alone', () => {
     await tabTo(page, page.getByTestId('freeze'), 3)
     await page.keyboard.press('Enter')
     await expect(page.getByTestId('colorway')).toHaveCount(1)
-    await expect(page.getByTestId('said')).not.toHaveText('')
+    await expect(page.getByTestId('announcement')).not.toHaveText('')
     await page.keyboard.press('Shift+Tab')
     await page.keyboard.press('ArrowRight')
     await expect(page.getByRole('tab', { name: 'Files', selected: true })).toBeFocused()

@@ -199,7 +199,7 @@ test('the color that a color matrix makes for a shadow is an ink where that is a
   expect(written).toContain(`values="${matrix(numbers.join(' '))}"`)
 })
 
-test('where the server does not answer, nothing changes and it is said @full', async ({ page }) => {
+test('where the server does not answer, nothing changes and a notice says so @full', async ({ page }) => {
   await given(page, 'Unanswered')
   await page.route('**/also', route => route.abort())
   await page.getByTestId('also-pictures').click()

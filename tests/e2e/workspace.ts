@@ -5,7 +5,7 @@ import type { ArtworkFile } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
 import { paintingOf } from '#core/painting/painting'
 
-/** A connection kept open between two tests may be closed by the server at the very moment it is used again. */
+/** A connection left open between two tests may be closed by the server at the very moment it is used again. */
 const AGAIN = { maxRetries: 3 }
 
 /** The headers a browser adds to requests of our own pages. */
@@ -179,16 +179,16 @@ export const bring = async (
   text = '',
 ): Promise<void> => {
   const transfer = await page.evaluateHandle(
-    ({ all, said }) => {
+    ({ all, dropped }) => {
       const data = new DataTransfer()
       for (const { name, type, base64 } of all)
         data.items.add(new File([Uint8Array.from(atob(base64), letter => letter.charCodeAt(0))], name, { type }))
-      if (said) data.setData('text/plain', said)
+      if (dropped) data.setData('text/plain', dropped)
       return data
     },
     {
       all: files.map(({ name, mimeType, buffer }) => ({ name, type: mimeType, base64: buffer.toString('base64') })),
-      said: text,
+      dropped: text,
     },
   )
   if (how === 'drop') {

@@ -79,7 +79,7 @@ const walk = async (browser: Driver): Promise<void> => {
   await until('Remap is there', step('Remap'))
   await until('ribbons are drawn', `document.querySelectorAll('[data-test=ribbons] svg path').length > 5`)
   await until('Check is there', step('Check'))
-  await until('findings are said', `document.querySelector('[data-test=findings] li')`)
+  await until('findings are listed', `document.querySelector('[data-test=findings] li')`)
   await until('Hand over is there', step('Hand over'))
   await until('Files is there', clickTab('Files'))
   await until('a drawing goes out', click('[data-test^="svg-"]'))

@@ -123,8 +123,8 @@ const ask = async (
       },
       ...(body === undefined ? {} : { body: raw ? body : JSON.stringify(body) }),
     })
-    const said: unknown = await answer.json().catch(() => null)
-    return answer.status >= 500 ? null : { status: answer.status, text: said }
+    const content: unknown = await answer.json().catch(() => null)
+    return answer.status >= 500 ? null : { status: answer.status, text: content }
   } catch {
     return null
   }
@@ -152,7 +152,7 @@ let comments = 0
 let jobs = 0
 let isOver = false
 
-/** The save a writer sends for a number: what it says is told by the number everywhere. */
+/** The save a writer sends for a number: everything in it follows from the number. */
 const changeOf = (document: StoredProject['document'], n: number) => {
   const next = { ...document, name: `Save ${n}`, state: `s${n}` }
   const { name: _, ...look } = next
@@ -171,8 +171,8 @@ const changeOf = (document: StoredProject['document'], n: number) => {
 
 /** Saves one project again and again; returns how to look whether all of it is there. */
 const write = async (address: string, writer: number): Promise<() => Promise<void>> => {
-  const { text: said } = await insist(address, '/api/projects', 'POST', { name: `Writer ${writer}` })
-  const { id, document } = said as StoredProject
+  const { text: body } = await insist(address, '/api/projects', 'POST', { name: `Writer ${writer}` })
+  const { id, document } = body as StoredProject
   let acknowledged = 0
   const writing = (async () => {
     for (let n = 1; !isOver; n++) {
@@ -235,8 +235,8 @@ const THINKS = 150
 
 /** Publishes a review and comments on it again and again; every comment has to be there once, in its order, and the last choice. */
 const review = async (address: string): Promise<() => Promise<void>> => {
-  const { text: said } = await insist(address, '/api/projects', 'POST', { name: 'Reviewed' })
-  const { id } = said as StoredProject
+  const { text: body } = await insist(address, '/api/projects', 'POST', { name: 'Reviewed' })
+  const { id } = body as StoredProject
   const wanted = {
     version: 1,
     title: 'Review',
@@ -287,8 +287,8 @@ const review = async (address: string): Promise<() => Promise<void>> => {
 
 /** Asks for files again and again; every job that was taken has to be done in the end, with its files. */
 const exporting = async (address: string): Promise<() => Promise<void>> => {
-  const { text: said } = await insist(address, '/api/projects', 'POST', { name: 'Exported' })
-  const { id } = said as StoredProject
+  const { text: body } = await insist(address, '/api/projects', 'POST', { name: 'Exported' })
+  const { id } = body as StoredProject
   const wanted = { ...FIRST_WANTED, artwork: [], looks: ['now'], png: [], svg: null }
   const taken: string[] = []
   const asking = (async () => {
@@ -355,7 +355,7 @@ try {
   for (const look of looks) await look()
 } finally {
   isOver = true
-  // what was said beside the lines of requests
+  // all output beside the lines of requests
   const text = readFileSync(`${DATA}/server.log`, 'utf8').split('\n')
   if (wrong.length)
     console.log(

@@ -7,7 +7,7 @@ import { setTimeout as pause } from 'node:timers/promises'
 /* Several servers and workers on one database, behind the load balancer as `deploy/haproxy.cfg` sets it up. */
 
 /** A process that can be killed and begun again. */
-export interface Kept {
+export interface Supervised {
   kill: () => Promise<void>
   begin: () => Promise<void>
 }
@@ -15,8 +15,8 @@ export interface Kept {
 export interface Fleet {
   /** Where the load balancer is. */
   address: string
-  servers: Kept[]
-  workers: Kept[]
+  servers: Supervised[]
+  workers: Supervised[]
   end: () => Promise<void>
 }
 
@@ -26,7 +26,10 @@ const whenEnded = async (child: ChildProcess | null): Promise<void> => {
   while (!ended(child)) await pause(20)
 }
 
-const stored = (start: () => ChildProcess, isReady: () => Promise<boolean>): Kept & { stop: () => Promise<void> } => {
+const stored = (
+  start: () => ChildProcess,
+  isReady: () => Promise<boolean>,
+): Supervised & { stop: () => Promise<void> } => {
   let child: ChildProcess | null = null
   return {
     begin: async () => {

@@ -80,7 +80,7 @@ export const asker = (address: string, counted: Counted, headers: Record<string,
   return { ask, end: () => agent.destroy() }
 }
 
-/** Follows what happens, connecting again when it breaks off, until it is told to end. */
+/** Follows what happens, connecting again when it breaks off, until it is asked to stop. */
 export const follower = (
   address: string,
   path: string,

@@ -7,7 +7,7 @@ import { useHistory } from '~/stores/history'
 const checking = useChecking()
 const history = useHistory()
 const notes = computed(() => history.settled?.check.aside ?? {})
-const unsaid = computed(() =>
+const undecided = computed(() =>
   Object.entries(history.settled?.check.lettering ?? {})
     .filter(([, is]) => !is)
     .map(([key]) => key),
@@ -42,9 +42,9 @@ onUnmounted(() => history.preview(null))
         :fixes="checking.fixes.get(finding.key)"
       />
     </ul>
-    <details v-if="checking.aside.length || unsaid.length" data-test="aside">
+    <details v-if="checking.aside.length || undecided.length" data-test="aside">
       <summary class="cursor-pointer text-caption leading-7 text-quiet">
-        Set aside: {{ checking.aside.length + unsaid.length }}
+        Set aside: {{ checking.aside.length + undecided.length }}
       </summary>
       <ul>
         <li v-for="finding in checking.aside" :key="finding.key" class="flex items-center gap-2 py-1 text-caption">
@@ -54,7 +54,7 @@ onUnmounted(() => history.preview(null))
           >
           <button class="control small px-2!" @click="checking.takeUp(finding)">Bring back</button>
         </li>
-        <li v-for="key in unsaid" :key="key" class="flex items-center gap-2 py-1 text-caption">
+        <li v-for="key in undecided" :key="key" class="flex items-center gap-2 py-1 text-caption">
           <span class="min-w-0 grow">Not lettering: {{ checking.namesIn(key) }}</span>
           <button class="control small px-2!" @click="history.run({ do: 'say lettering', key, is: null })">
             Treat as lettering again

@@ -47,17 +47,17 @@ const settle = (change: Partial<Adjustments>, what: string): void => {
 
 const SLIDERS = [
   [
-    { key: 'saturation', label: 'Saturation', min: -100, said: 'saturation' },
-    { key: 'brightness', label: 'Brightness', min: -100, said: 'brightness' },
-    { key: 'evenSaturation', label: 'Even saturation', min: 0, said: 'even out saturation' },
-    { key: 'evenLightness', label: 'Even lightness', min: 0, said: 'even out lightness' },
-    { key: 'drain', label: 'Drain to gray', min: 0, said: 'drain' },
+    { key: 'saturation', label: 'Saturation', min: -100, what: 'saturation' },
+    { key: 'brightness', label: 'Brightness', min: -100, what: 'brightness' },
+    { key: 'evenSaturation', label: 'Even saturation', min: 0, what: 'even out saturation' },
+    { key: 'evenLightness', label: 'Even lightness', min: 0, what: 'even out lightness' },
+    { key: 'drain', label: 'Drain to gray', min: 0, what: 'drain' },
   ],
   [
-    { key: 'redCyan', label: 'Cyan–red', min: -100, said: 'color balance' },
-    { key: 'greenMagenta', label: 'Magenta–green', min: -100, said: 'color balance' },
-    { key: 'blueYellow', label: 'Yellow–blue', min: -100, said: 'color balance' },
-    { key: 'tintNeutrals', label: 'Tint neutrals', min: 0, said: 'tint the neutrals' },
+    { key: 'redCyan', label: 'Cyan–red', min: -100, what: 'color balance' },
+    { key: 'greenMagenta', label: 'Magenta–green', min: -100, what: 'color balance' },
+    { key: 'blueYellow', label: 'Yellow–blue', min: -100, what: 'color balance' },
+    { key: 'tintNeutrals', label: 'Tint neutrals', min: 0, what: 'tint the neutrals' },
   ],
 ] as const
 const atRest = computed(
@@ -142,7 +142,7 @@ const MEASURE_HINTS = {
     <div class="grid grid-cols-2 gap-x-5">
       <div v-for="(column, n) in SLIDERS" :key="n" class="grid content-start">
         <SliderNumber
-          v-for="{ key, label, min, said } in column"
+          v-for="{ key, label, min, what } in column"
           :key="key"
           wide
           :label="label"
@@ -150,8 +150,8 @@ const MEASURE_HINTS = {
           :min="min"
           :max="100"
           unit="%"
-          @preview="preview({ [key]: $event / 100 }, said)"
-          @settle="settle({ [key]: $event / 100 }, said)"
+          @preview="preview({ [key]: $event / 100 }, what)"
+          @settle="settle({ [key]: $event / 100 }, what)"
         />
       </div>
     </div>

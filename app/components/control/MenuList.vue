@@ -7,7 +7,7 @@ import { useMenuPlace } from '~/composables/useMenuPlace'
 
 /**
  * A button that opens a menu beside it, where there is room: arrows go through it, letters find in it, Escape gives
- * the focus back. Pointing at a choice, or coming to it by arrows, previews it. What else is said of it (its label,
+ * the focus back. Pointing at a choice, or coming to it by arrows, previews it. What else is set on it (its label,
  * what a pointer on it does) holds for the button.
  */
 defineOptions({ inheritAttrs: false })

@@ -4,7 +4,7 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { useMenuPlace } from '~/composables/useMenuPlace'
 
 /**
- * A button that opens a panel below it, where there is room; Escape closes it and gives the focus back. What else is said of
+ * A button that opens a panel below it, where there is room; Escape closes it and gives the focus back. What else is set on
  * it (its label) holds for the button.
  */
 defineOptions({ inheritAttrs: false })

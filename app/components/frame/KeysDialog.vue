@@ -32,8 +32,8 @@ const groups = computed(() => {
       <section v-for="{ title, all } in groups" :key="title" class="mb-3 grid break-inside-avoid">
         <h3 class="first-letter:uppercase">{{ title }}</h3>
         <dl class="grid grid-cols-[minmax(0,1fr)_fit-content(96px)] gap-x-3">
-          <template v-for="{ words: said, keys } in all" :key="said">
-            <dt>{{ said }}</dt>
+          <template v-for="{ words: label, keys } in all" :key="label">
+            <dt>{{ label }}</dt>
             <dd class="value text-right">{{ keys.map(keyWords).join(' or ') }}</dd>
           </template>
         </dl>

@@ -1,16 +1,10 @@
 <script setup lang="ts">
-import { computed, nextTick, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { onClickOutside, onKeyStroke, useElementSize, usePreferredReducedMotion } from '@vueuse/core'
-import { LinkIcon, LockClosedIcon } from '@heroicons/vue/20/solid'
-import type { UseDraggableOptions } from 'vue-draggable-plus'
-import { contrastOf, inkOn, ratioWords } from '#core/color/contrast'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { onClickOutside, onKeyStroke, useElementSize } from '@vueuse/core'
 import {
   bandAction,
-  bandLabel,
   coverage,
-  cutLooseWords,
   isCutLoose,
-  lettersWords,
   moveId,
   sharePercent,
   sharesAtJoint,
@@ -26,14 +20,12 @@ import { followDrag } from '~/browser/followDrag'
 import { filterOf, useStage } from '~/stores/stage'
 import { widthsOf } from '#core/interaction/swatchWidths'
 import { arrowOf } from '~/browser/arrowOf'
-import { useOnceStanding } from '~/composables/useOnceStanding'
+import { useBandSorting } from '~/composables/useBandSorting'
 import { useCopying } from '~/composables/useCopying'
 import { useHand } from '~/composables/usePointerKind'
 import { useHistory } from '~/stores/history'
-import { useNotices } from '~/stores/notices'
 import { usePainting } from '~/stores/painting'
 import { usePrinting } from '~/stores/printing'
-import { useSwatchDrop } from '~/composables/useSwatchDrop'
 
 /**
  * The scheme at the foot of every step: swatches as wide as their share, each with its ladder. A click opens the card
@@ -43,7 +35,6 @@ import { useSwatchDrop } from '~/composables/useSwatchDrop'
 /** `letters`: whether it says of each swatch if black or white letters read better on it, and how well. */
 const { letters = false } = defineProps<{ letters?: boolean }>()
 const history = useHistory()
-const notices = useNotices()
 const stage = useStage()
 const painting = usePainting()
 const printing = usePrinting()
@@ -52,7 +43,6 @@ const band = useTemplateRef<HTMLElement>('band')
 const row = useTemplateRef<HTMLElement>('row')
 const card = useTemplateRef<HTMLElement>('card')
 const { width } = useElementSize(row)
-const motion = usePreferredReducedMotion()
 /* The swatches, their order and wheel each for itself: the band stays as it is while only the artwork changes. */
 const part = <Key extends keyof Project>(key: Key) => computed(() => history.document?.[key])
 const [swatches, order, harmony] = [part('scheme'), part('order'), part('harmony')]
@@ -72,18 +62,16 @@ const covers = computed(() =>
     : null,
 )
 const coverOf = ({ id }: Swatch): number | undefined => (covers.value ? (covers.value.get(id) ?? 0) : undefined)
-const coverWords = (swatch: Swatch): string =>
-  covers.value ? `meant to cover ${percentOf(swatch)}%, covers ${Math.round((coverOf(swatch) ?? 0) * 100)}%. ` : ''
 const hand = useHand()
-/** No block is narrower than this, and on one narrower than that the name is small. */
-const [NARROWEST, NARROW] = [68, 96]
+/** Minimum width of a block, in pixels. */
+const MIN_WIDTH = 68
 /** By finger, the joint at either side of a block leaves as much of it. */
 const FINGER = 84
 const widths = computed(() =>
   widthsOf(
     scheme.value.map(({ share }) => share),
     width.value,
-    hand.finger.value ? FINGER : NARROWEST,
+    hand.finger.value ? FINGER : MIN_WIDTH,
   ),
 )
 /** The ladders rest while colors pass by: they are small, and the hand must not wait for them. */
@@ -101,9 +89,8 @@ const shownAs = (hex: string): string => printing.shownAs?.(hex) ?? hex
 
 const opened = ref<string | null>(null)
 const openedSwatch = computed(() => scheme.value.find(({ id }) => id === opened.value) ?? null)
-let dragged = false
 const open = ({ id }: Swatch): void => {
-  if (dragged) return
+  if (wasDragged()) return
   opened.value = opened.value === id ? null : id
   if (opened.value) void nextTick(() => card.value?.querySelector<HTMLElement>('[data-test=swatch-card]')?.focus())
 }
@@ -123,55 +110,8 @@ onClickOutside(card, event => {
   opened.value = null
 })
 
-/** The order during a drag; the order is set when it ends. */
-const carried = ref<Swatch[]>([])
-watch(
-  scheme,
-  all => {
-    carried.value = [...all]
-  },
-  { immediate: true },
-)
-const overArtwork = useSwatchDrop()
-const arrange = (ids: readonly string[]): void => history.run({ do: 'arrange swatches', ids: [...ids] })
-const dragging: UseDraggableOptions<Swatch> = {
-  animation: motion.value === 'reduce' ? 0 : 120,
-  forceFallback: true,
-  fallbackTolerance: 5,
-  draggable: 'li',
-  filter: '[data-joint], [data-copy]',
-  preventOnFilter: false,
-  direction: 'horizontal',
-  onStart: ({ item }) => {
-    dragged = true
-    overArtwork.start((item as HTMLElement).querySelector<HTMLElement>('[data-swatch-id]')?.dataset.swatchId ?? '')
-  },
-  onEnd: () => {
-    if (!overArtwork.drop()) arrange(carried.value.map(({ id }) => id))
-    carried.value = [...scheme.value]
-    setTimeout(() => {
-      dragged = false
-      // the drag swallows one click; where it ended elsewhere, that would be the next real one
-      row.value?.dispatchEvent(new MouseEvent('click', { bubbles: true }))
-    })
-  },
-}
-/** The library that moves swatches is fetched when a hand comes to the band, and at the latest when the page has stood for a while. */
-const sorting = shallowRef<{ destroy: () => void } | null>(null)
-let [gone, asked] = [false, false]
-const fetchSorting = async (): Promise<void> => {
-  if (asked) return
-  asked = true
-  const library = await notices.attempt(() => import('vue-draggable-plus'))
-  asked = library !== null
-  if (!library || gone || !row.value) return
-  sorting.value = library.useDraggable(row.value, carried, dragging)
-}
-useOnceStanding(fetchSorting)
-onBeforeUnmount(() => {
-  gone = true
-  sorting.value?.destroy()
-})
+const arrange = (ids: readonly string[]): void => history.run({ do: 'arrange swatches', ids })
+const { carried, isSorting, wasDragged, fetchSorting } = useBandSorting(row, scheme, arrange)
 const move = ({ id }: Swatch, by: number): void => {
   arrange(
     moveId(
@@ -249,31 +189,13 @@ const isCut = (swatch: Swatch): boolean =>
           :style="{ left: `${tick}%`, height: tick % 25 === 0 ? '7px' : '3px' }"
         />
       </div>
-      <div
-        v-if="covers"
-        class="flex h-[5px] border-t border-strong"
-        role="img"
-        :aria-label="`Covers now: ${scheme.map(each => `${each.name} ${Math.round((coverOf(each) ?? 0) * 100)}%`).join(', ')}`"
-        title="What swatches cover in the artwork now; below it, what they are meant to"
-        data-test="covers"
-      >
-        <i
-          v-for="swatch in scheme"
-          :key="swatch.id"
-          :style="{
-            width: `${(coverOf(swatch) ?? 0) * 100}%`,
-            background: shownAs(swatch.hex),
-            filter: seen,
-          }"
-          :data-covers="Math.round((coverOf(swatch) ?? 0) * 100)"
-        />
-      </div>
+      <CoverStrip v-if="covers" :scheme="scheme" :covers="covers" :color-of="shownAs" :filter="seen" />
       <ol
         ref="row"
         v-one-stop="{ of: '[data-swatch-id]', by: 'across' }"
         class="flex"
         :class="covers ? 'pt-px' : 'border-t border-strong pt-1'"
-        :data-sorts="sorting !== null || undefined"
+        :data-sorts="isSorting || undefined"
         @pointerenter="fetchSorting"
       >
         <li
@@ -282,54 +204,21 @@ const isCut = (swatch: Swatch): boolean =>
           class="relative min-w-0"
           :style="{ width: `${widths[i]}px` }"
         >
-          <button
-            class="swatch-block"
-            :style="{ background: shownAs(swatch.hex), color: inkOn(swatch.hex), filter: seen }"
-            :aria-label="bandLabel(swatch, total, coverOf(swatch))"
-            :title="`${swatch.name}: ${coverWords(swatch)}L ${swatch.locked ? 'unlocks' : 'locks'} it`"
-            :aria-expanded="opened === swatch.id"
-            data-test="swatch"
-            :data-hex="swatch.hex"
-            :data-swatch-id="swatch.id"
-            @click="open(swatch)"
-            @focus="stage.pickedId = swatch.id"
-            @keydown="keyed(swatch, $event)"
-          >
-            <span class="text-caption">{{ percentOf(swatch) }}%</span>
-            <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
-            <span
-              v-if="letters"
-              class="ml-auto flex items-baseline gap-1 text-caption"
-              data-test="letters"
-              :title="lettersWords(swatch.hex)"
-              ><b v-if="(widths[i] ?? 0) >= NARROW" class="text-[15px] font-semibold leading-4">Aa</b
-              >{{ ratioWords(contrastOf(swatch.hex, inkOn(swatch.hex)))
-              }}<span class="sr-only">{{ lettersWords(swatch.hex) }}</span></span
-            >
-          </button>
-          <LadderStrip :rungs="strips.get(swatch.id) ?? []" />
-          <p class="grid h-[26px] content-end" :title="swatch.name">
-            <span
-              class="line-clamp-2 leading-[13px] wrap-break-word first-letter:uppercase"
-              :class="(widths[i] ?? 0) < NARROW ? 'text-caption' : 'pr-1 text-[12px]'"
-              >{{ swatch.name }}</span
-            >
-          </p>
-          <p class="flex h-4 min-w-0 items-center gap-2 overflow-hidden">
-            <button
-              class="value -my-1 h-6 hover:underline finger:-my-3 finger:h-10"
-              :aria-label="`Copy ${swatch.hex}`"
-              title="Copy"
-              tabindex="-1"
-              data-copy
-              @click="copy(swatch.hex, `Copied ${swatch.hex}.`)"
-            >
-              {{ swatch.hex }}
-            </button>
-            <span v-if="isCut(swatch)" role="img" :aria-label="cutLooseWords(swatch)" :title="cutLooseWords(swatch)"
-              ><LinkIcon class="size-3 shrink-0" /></span
-            ><span v-if="(widths[i] ?? 0) > 112" class="truncate text-caption text-quiet">{{ swatch.role }}</span>
-          </p>
+          <BandSwatch
+            :swatch="swatch"
+            :color="shownAs(swatch.hex)"
+            :filter="seen"
+            :percent="percentOf(swatch)"
+            :cover="coverOf(swatch)"
+            :total="total"
+            :width="widths[i] ?? 0"
+            :rungs="strips.get(swatch.id) ?? []"
+            :letters="letters"
+            :expanded="opened === swatch.id"
+            :cut-loose="isCut(swatch)"
+            @open="open(swatch)"
+            @key="keyed(swatch, $event)"
+          />
           <span
             v-if="i < carried.length - 1"
             class="joint"
@@ -364,22 +253,6 @@ const isCut = (swatch: Swatch): boolean =>
 </template>
 
 <style scoped>
-.swatch-block {
-  display: flex;
-  align-items: end;
-  justify-content: flex-start;
-  width: calc(100% - 2px);
-  height: 40px;
-  padding: 2px 6px;
-  clip-path: polygon(0 0, calc(100% - 8px) 0, 100% 8px, 100% 100%, 0 100%);
-}
-.swatch-block:focus-visible,
-.swatch-block[aria-expanded='true'] {
-  outline: none;
-  box-shadow:
-    inset 0 0 0 2px var(--panel),
-    inset 0 0 0 4px var(--accent);
-}
 .joint {
   position: absolute;
   right: calc(var(--low) / -2);

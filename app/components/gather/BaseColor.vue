@@ -7,19 +7,21 @@ import { EyeDropperIcon } from '@heroicons/vue/20/solid'
 import { hsbOf, lchOf, rgbOf } from '#core/color/convert'
 import { okDistance } from '#core/color/difference'
 import { parseColor } from '#core/color/parse'
-import { readColors } from '#core/formats/read/read'
 import { MAX_SWATCHES } from '#core/document/limits'
 import type { Base } from '#core/document/scheme'
+import { documentDesk } from '~/browser/documentDesk'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
+import { useNotices } from '~/stores/notices'
 import { usePainting } from '~/stores/painting'
 import { useRecentColors } from '~/composables/useRecentColors'
 
 /** The base color: typed in any notation, picked, lifted from the screen or from the artwork's inks. */
-const { takeText } = defineProps<{ takeText: (text: string, title: string) => boolean }>()
+const { takeText } = defineProps<{ takeText: (text: string, title: string) => Promise<boolean> }>()
 const history = useHistory()
 const painting = usePainting()
 const files = useArtworkFiles()
+const notices = useNotices()
 const dropper = useEyeDropper()
 const base = computed(() => history.document?.base)
 const typed = ref('')
@@ -38,22 +40,23 @@ const set = (next: Base): void => {
   remember(next.hex)
   history.run({ do: 'set base', base: next })
 }
-const take = (): void => {
+const take = async (): Promise<void> => {
   const text = typed.value.trim()
   const color = parseColor(text)
   problem.value = ''
   if (color) set({ hex: color.hex, hue: color.hue, typed: text })
   else if (!text) problem.value = 'Type a color first.'
-  else if (!takeText(text, 'what was typed'))
+  else if (!(await takeText(text, 'what was typed')))
     problem.value = `“${text.slice(0, 40)}” is not a color. Try #2e4f7f, 46 79 127, 216° 64% 50%, C64 M38 Y0 K50 or teal.`
 }
 /** A list pasted into the field is a scheme, not a base. */
-const paste = (event: ClipboardEvent): void => {
-  const text = event.clipboardData?.getData('text/plain') ?? ''
-  if (parseColor(text) || readColors(text).colors.length < 2) return
-  event.preventDefault()
-  takeText(text, 'the pasted text')
-}
+const paste = (event: ClipboardEvent): Promise<void | null> =>
+  notices.attempt(async () => {
+    const [text, before] = [event.clipboardData?.getData('text/plain') ?? '', typed.value]
+    if (parseColor(text) || (await documentDesk.at().readColors(text)).colors.length < 2) return
+    typed.value = before
+    await takeText(text, 'the pasted text')
+  })
 const previewPick = (color: { hex: string; hue: number } | null): void =>
   history.preview(color && { do: 'set base', base: { ...color, typed: color.hex } })
 const pick = (color: { hex: string; hue: number }): void => {

@@ -10,7 +10,7 @@ import { useHistory } from '~/stores/history'
 
 /**
  * A scheme that was found, as a strip or on an artwork: pointed at it is previewed in the project that is open; opened it is used as it
- * is, as base, or blended in. Where no project is open, what can be done with it is said by who shows it.
+ * is, as base, or blended in. Where no project is open, the parent passes what can be done with it.
  */
 const {
   scheme,

@@ -27,7 +27,7 @@ watch(
   () => {
     const arrival = arrivals.take()
     if (arrival?.files.length) void incoming.add(arrival.files)
-    else if (arrival) incoming.takePasted(arrival.text)
+    else if (arrival) void incoming.takePasted(arrival.text)
   },
   { immediate: true },
 )

@@ -75,7 +75,7 @@ onUnmounted(() => {
       <details
         v-if="accepted.length"
         :open="isOpen"
-        data-test="said-of-files"
+        data-test="file-notes"
         @toggle="isOpen = ($event.target as HTMLDetailsElement).open"
       >
         <summary class="cursor-pointer truncate text-caption leading-7 text-quiet" role="status">

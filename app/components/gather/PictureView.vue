@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { onKeyStroke, useElementSize } from '@vueuse/core'
 import { patchPixels, USUAL_PATCH } from '#core/extract/patch'
 import {
   isMeantRegion,
   isMovedSample,
   MIDDLE_REGION,
-  nudgePlace,
   nudgeRegion,
   patchOfSlider,
   type Place,
@@ -18,10 +17,10 @@ import {
 import { MAX_SWATCHES } from '#core/document/limits'
 import type { Reference, Region, Sample } from '#core/document/gathering'
 import { followDrag } from '~/browser/followDrag'
-import type { Loupe } from '~/workers/pictures.worker'
 import { arrowOf } from '~/browser/arrowOf'
 import { latestOnly } from '~/browser/latestOnly'
 import { reasonOf } from '~/words/reasonOf'
+import { LOUPE_SIZE, useSampleMoving } from '~/composables/useSampleMoving'
 import { useGathering } from '~/stores/gathering'
 import { useHistory } from '~/stores/history'
 import { useNotices } from '~/stores/notices'
@@ -40,7 +39,6 @@ const notices = useNotices()
 const box = useTemplateRef<HTMLElement>('box')
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const { width, height } = useElementSize(box)
-const ACROSS = 13
 const TALLEST = 240
 const chosen = ref<string | null>(null)
 const marking = ref(false)
@@ -57,56 +55,13 @@ const swatchOf = (sample: Sample) =>
 const region = computed(() => drawn.value ?? reference.region)
 const moved = computed(() => samples.value.some(sample => isMovedSample(sample, USUAL_PATCH)))
 
-/** The sample that is dragged: where, and what the loupe shows there. */
-const dragged = ref<{ id: string; x: number; y: number } | null>(null)
-const loupe = shallowRef<Loupe | null>(null)
-
 const partOf = ({ clientX, clientY }: PointerEvent): Place => {
   const frame = box.value?.getBoundingClientRect()
   return frame ? placeUnder(clientX, clientY, frame) : { x: 0, y: 0 }
 }
 
-const look = latestOnly(async (sample: Sample, x: number, y: number) => {
-  const seen = await pictures.loupe(reference.hash, x, y, sample.patch, ACROSS)
-  if (dragged.value?.id !== sample.id) return
-  loupe.value = seen
-  if (seen.hex) history.preview({ do: 'move sample', id: sample.id, change: { x, y, hex: seen.hex } })
-})
 const attempt = (work: () => Promise<void>): Promise<void | null> => notices.attempt(work)
-
-const settleAt = (sample: Sample, x: number, y: number): Promise<void | null> =>
-  attempt(async () => {
-    const hex = await pictures.measure(reference.hash, x, y, sample.patch)
-    history.preview(null)
-    if (hex) history.run({ do: 'move sample', id: sample.id, change: { x, y, hex } })
-  })
-const drag = (sample: Sample, event: PointerEvent): void => {
-  if (event.button !== 0) return
-  ;(event.currentTarget as HTMLElement).focus()
-  chosen.value = sample.id
-  void attempt(() => pictures.openFine(reference.hash))
-  const show = ({ x, y }: { x: number; y: number }): void => {
-    dragged.value = { id: sample.id, x, y }
-    void attempt(() => look(sample, x, y))
-  }
-  let went = false
-  show({ x: sample.x, y: sample.y })
-  followDrag(event, {
-    move: now => {
-      went = true
-      show(partOf(now))
-    },
-    drop: now => {
-      hideLoupe()
-      if (went) void settleAt(sample, partOf(now).x, partOf(now).y)
-      else history.preview(null)
-    },
-    cancel: () => {
-      hideLoupe()
-      history.preview(null)
-    },
-  })
-}
+const { loupe, drag, moveByKey, hideLoupe } = useSampleMoving(() => reference, samples, chosen, partOf)
 /**
  * A region set by keys: the middle to begin with, moved by arrows, and with Shift made wider, narrower, taller or
  * lower.
@@ -119,35 +74,12 @@ const onRegionKey = (event: KeyboardEvent): void => {
   const way = reference.region && arrowOf(event)
   if (reference.region && way) void gathering.mark(reference.id, nudgeRegion(reference.region, way, event.shiftKey))
 }
-/** The loupe shows what a sample moved by keys stands on, until it loses the focus. */
-const showAt = (sample: Sample): Promise<void | null> =>
-  attempt(async () => {
-    await pictures.openFine(reference.hash)
-    const seen = await pictures.loupe(reference.hash, sample.x, sample.y, sample.patch, ACROSS)
-    dragged.value = { id: sample.id, x: sample.x, y: sample.y }
-    loupe.value = seen
-  })
-const hideLoupe = (): void => {
-  dragged.value = null
-  loupe.value = null
-}
-/**
- * Where keys are taking a sample: pressed fast, each goes on from the one before, though what is there is still being
- * measured.
- */
-let aim: { id: string; x: number; y: number } | null = null
-const key = (sample: Sample, event: KeyboardEvent): void => {
+const onSampleKey = (sample: Sample, event: KeyboardEvent): void => {
   const way = arrowOf(event)
   if (event.key === 'Delete' || event.key === 'Backspace') remove(sample)
   else if (event.key === 'Home') history.run({ do: 'snap samples', id: sample.id })
-  else if (way) {
-    const to = (aim = { id: sample.id, ...nudgePlace(aim?.id === sample.id ? aim : sample, way, reference) })
-    void settleAt(sample, to.x, to.y).then(() => {
-      if (aim === to) aim = null
-      const there = samples.value.find(({ id }) => id === sample.id)
-      return there && showAt(there)
-    })
-  } else return
+  else if (way) moveByKey(sample, way)
+  else return
   event.preventDefault()
 }
 /** Width of the chosen sample's patch: by the square of the slider, so that small ones can be set finely. */
@@ -280,26 +212,24 @@ onMounted(() =>
           :data-test="`sample-${sample.id}`"
           :data-hex="sample.hex"
           @pointerdown.stop="drag(sample, $event)"
-          @keydown="key(sample, $event)"
+          @keydown="onSampleKey(sample, $event)"
           @focus="chosen = sample.id"
           @blur="hideLoupe"
         >
-          <svg viewBox="-13 -13 26 26" class="size-[26px]" aria-hidden="true">
-            <path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#fff" stroke-width="3" />
-            <path d="M-13 0H-6M6 0H13M0 -13V-6M0 6V13" stroke="#000" />
-            <circle r="7" :fill="swatchOf(sample)?.hex ?? sample.hex" stroke="#fff" stroke-width="2.5" />
-            <circle r="8" fill="none" stroke="#000" :stroke-dasharray="swatchOf(sample)?.own ? '2 2' : undefined" />
-            <rect v-if="sample.patch > USUAL_PATCH" x="-3" y="-3" width="6" height="6" fill="none" stroke="#fff" />
-          </svg>
+          <SampleMark
+            :color="swatchOf(sample)?.hex ?? sample.hex"
+            :is-own="swatchOf(sample)?.own != null"
+            :is-wide="sample.patch > USUAL_PATCH"
+          />
         </button>
         <SampleLoupe
-          v-if="dragged && loupe"
-          :loupe="loupe"
-          :across="ACROSS"
+          v-if="loupe"
+          :loupe="loupe.seen"
+          :across="LOUPE_SIZE"
           class="absolute z-20"
           :style="{
-            left: `${dragged.x * width + (dragged.x > 0.5 ? -ACROSS * 9 - 26 : 24)}px`,
-            top: `${Math.min(Math.max(0, dragged.y * height - 60), Math.max(0, height - ACROSS * 9 - 22))}px`,
+            left: `${loupe.x * width + (loupe.x > 0.5 ? -LOUPE_SIZE * 9 - 26 : 24)}px`,
+            top: `${Math.min(Math.max(0, loupe.y * height - 60), Math.max(0, height - LOUPE_SIZE * 9 - 22))}px`,
           }"
         />
       </div>

@@ -6,7 +6,7 @@ import type { Colorway } from '#core/document/lineUp'
 import { swatchPairs } from '#core/scheme/colorways'
 import { COMPARISONS, useLineUp } from '~/stores/lineUp'
 
-/** Two colorways: one up to a divider and the other beyond, one in place of the other while a key is held, or swatch by swatch. */
+/** Two colorways: one up to a divider and the other beyond, one in place of the other while a key is down, or swatch by swatch. */
 const { pair } = defineProps<{ pair: readonly [Colorway, Colorway] }>()
 const lineUp = useLineUp()
 const TITLES: Record<(typeof COMPARISONS)[number], string> = {

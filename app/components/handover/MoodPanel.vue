@@ -22,7 +22,7 @@ const making = ref<'png' | 'pdf' | null>(null)
 const sketches = computed(() =>
   ARRANGEMENTS.map(arrangement => ({ arrangement, page: mood.pageWith({ arrangement }, mood.sketched) })),
 )
-const selected = computed(() => mood.pictures.find(({ reference }) => reference === mood.held) ?? null)
+const selected = computed(() => mood.pictures.find(({ reference }) => reference === mood.selected) ?? null)
 const save = async (as: 'png' | 'pdf'): Promise<void> => {
   making.value = as
   await notices.attempt(async () => {

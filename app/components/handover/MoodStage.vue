@@ -31,7 +31,7 @@ const movedBy = (frame: Frame, dx: number, dy: number): { x: number; y: number }
 }
 const drag = (event: PointerEvent, frame: Frame): void => {
   if (event.button !== 0) return
-  mood.held = frame.picture
+  mood.selected = frame.picture
   const scale = (mood.page?.width ?? 1) / (sheet.value?.querySelector('svg')?.getBoundingClientRect().width || 1)
   let pictures: ReturnType<typeof mood.cropped> | null = null
   followDrag(event, {
@@ -98,7 +98,7 @@ const wheeled = (event: WheelEvent, frame: Frame): void => {
         data-test="mood-frame"
         :data-crop="`${frame.crop.x.toFixed(3)} ${frame.crop.y.toFixed(3)} ${frame.crop.zoom.toFixed(2)}`"
         @pointerdown="drag($event, frame)"
-        @focus="mood.held = frame.picture"
+        @focus="mood.selected = frame.picture"
         @keydown="keyed($event, frame)"
         @wheel="wheeled($event, frame)"
       />

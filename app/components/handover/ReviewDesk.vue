@@ -15,7 +15,7 @@ import { reviewDesk } from '~/api/reviews'
 import { useReviews } from '~/stores/reviews'
 import { useMe } from '~/stores/me'
 
-/** One review: its link, what was chosen, and what was said, colorway by colorway; here it is answered and resolved. */
+/** One review: its link, what was chosen, and its comments, colorway by colorway; here it is answered and resolved. */
 const { review } = defineProps<{ review: Review }>()
 const reviews = useReviews()
 const notices = useNotices()
@@ -134,7 +134,7 @@ const choices = computed((): MenuChoice[] => [
       <span class="min-w-0 grow"
         ><template v-if="chosen"
           ><CheckIcon class="mr-1 inline size-4" /><bdi>{{ review.choice?.author }}</bdi> chose
-          <b class="font-semibold">{{ chosen.name }}</b> <SaidTime :at="review.choice?.at ?? ''" /></template
+          <b class="font-semibold">{{ chosen.name }}</b> <TimeStamp :at="review.choice?.at ?? ''" /></template
         ><template v-else>Nothing chosen yet.</template></span
       >
       <button
@@ -228,7 +228,7 @@ const choices = computed((): MenuChoice[] => [
           button="Reply"
           :send="() => answer(thread)"
           @text="text => write(thread.id, text)"
-          @name="said => (name = said)"
+          @name="typed => (name = typed)"
           @sent="answering = null"
         >
           <button type="button" class="control" @click="answering = null">Not now</button>

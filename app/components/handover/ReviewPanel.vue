@@ -5,7 +5,7 @@ import { useCopying } from '~/composables/useCopying'
 import { useReviews } from '~/stores/reviews'
 import { dayWords } from '~/words/amounts'
 
-/** The reviews of the project: each behind its link, what was said and chosen there. */
+/** The reviews of the project: each behind its link, what was commented and chosen there. */
 const reviews = useReviews()
 const { copy } = useCopying()
 const publishing = ref(false)

@@ -61,7 +61,7 @@ onMounted(load)
           ><b class="wrap-anywhere font-semibold">{{ each.name }}</b
           ><span class="text-caption text-quiet"
             >{{ each.kind === 'project' ? 'Project' : 'Scheme on the shelf' }} · deleted
-            <SaidTime :at="each.deletedAt" /></span
+            <TimeStamp :at="each.deletedAt" /></span
         ></span>
         <span class="shrink-0 text-caption" data-test="days-left">{{ words(daysLeft(each, now)) }}</span>
         <button class="control" :aria-label="`Restore ${each.name}`" @click="bringBack(each)">Restore</button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { PASSWORD, passwordSchema } from '#core/document/people'
+import { PASSWORD, passwordProblem } from '#core/document/people'
 
 /** A new password, typed twice; `null` as long as it is none. */
 const password = defineModel<string | null>({ required: true })
@@ -8,8 +8,8 @@ const one = ref('')
 const other = ref('')
 const why = computed(() => {
   if (!one.value) return null
-  const { error } = passwordSchema.safeParse(one.value)
-  if (error) return error.issues[0]?.message ?? 'This password can’t be used.'
+  const problem = passwordProblem(one.value)
+  if (problem) return problem
   return other.value && other.value !== one.value ? 'The passwords don’t match.' : null
 })
 watch([one, other], () => {

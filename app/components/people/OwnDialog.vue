@@ -58,7 +58,7 @@ onMounted(load)
       <ul class="grid max-h-32 gap-1 overflow-y-auto">
         <li v-for="place in places ?? []" :key="place.id" class="flex justify-between gap-3" data-test="place">
           <span>{{ place.browser }}<template v-if="place.isThis"> (here)</template></span
-          ><SaidTime :at="place.seenAt" />
+          ><TimeStamp :at="place.seenAt" />
         </li>
       </ul>
     </section>

@@ -15,7 +15,7 @@ const people = ref<ListedPerson[] | null>(null)
 const problem = ref<string | null>(null)
 const name = ref('')
 const role = ref<Role>('designer')
-/** The link that was made last, shown once: it is kept nowhere. */
+/** The link that was made last, shown once: it is stored nowhere. */
 const link = ref<{ name: string; address: string } | null>(null)
 /** The outcome of the last action, and who was taken out by it: notices lie behind what covers the page. */
 const outcome = ref<{ words: string; isProblem: boolean; out: ListedPerson | null } | null>(null)
@@ -89,7 +89,7 @@ onMounted(load)
             >{{ person.name }}<template v-if="person.id === me.person?.id"> (you)</template></b
           ><span class="text-caption text-quiet"
             ><template v-if="!person.isSet">No password yet</template
-            ><template v-else-if="person.seenAt">Last seen <SaidTime :at="person.seenAt" /></template
+            ><template v-else-if="person.seenAt">Last seen <TimeStamp :at="person.seenAt" /></template
             ><template v-else>Not signed in</template></span
           ></span
         >

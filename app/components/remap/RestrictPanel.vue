@@ -3,12 +3,14 @@ import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { TERMS } from '~/words/terms'
 import { asName, countWords } from '#core/document/names'
 import { useDebounceFn, useVirtualList } from '@vueuse/core'
-import { readColors } from '#core/formats/read/read'
+import type { ReadColor } from '#core/formats/read/readColor'
 import { unrestrictedColors } from '#core/painting/painting'
 import { MAX_IN_SET } from '#core/document/limits'
 import type { ColorSet } from '#core/document/remap'
 import { nearestIn } from '#core/remap/restrict'
 import type { Inspiration } from '#core/formats/inspiration'
+import { documentDesk } from '~/browser/documentDesk'
+import { latestOnly } from '~/browser/latestOnly'
 import { reasonOf } from '~/words/reasonOf'
 import { useHistory } from '~/stores/history'
 import { useLighting } from '~/composables/useLighting'
@@ -71,7 +73,11 @@ const fromShelf = ({ id, name, colors }: Inspiration): ColorSet => ({
 
 const list = ref('')
 const title = ref('My list')
-const read = computed(() => readColors(list.value).colors)
+const read = shallowRef<readonly ReadColor[]>([])
+const readList = latestOnly(async (text: string) => {
+  read.value = (await documentDesk.at().readColors(text)).colors
+})
+watch(list, text => void notices.attempt(() => readList(text)))
 const takeFile = async (event: Event): Promise<void> => {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return

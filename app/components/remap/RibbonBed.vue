@@ -1,15 +1,11 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize, useScroll } from '@vueuse/core'
 import { plainName } from '#core/color/name'
-import type { Command } from '#core/commands/commands'
-import { areaPercent, type InkRow, rowLabel, targetName } from '#core/interaction/inkRows'
+import { areaPercent, rowLabel, targetName } from '#core/interaction/inkRows'
 import {
   areasByTarget,
-  type Carried,
   columnSlots,
-  dropCommand,
-  DROP_LEFT,
   minInkHeight,
   ribbonEnds,
   ribbonPath,
@@ -21,11 +17,11 @@ import {
   visibleRange,
   type Slot,
 } from '#core/interaction/ribbons'
-import { followDrag } from '~/browser/followDrag'
 import { sentence } from '#core/document/sentence'
 import { useHand } from '~/composables/usePointerKind'
 import { useHistory } from '~/stores/history'
 import { useLighting } from '~/composables/useLighting'
+import { useRibbonCarrying } from '~/composables/useRibbonCarrying'
 import { useRemapping } from '~/stores/remapping'
 import { useStage } from '~/stores/stage'
 
@@ -49,8 +45,7 @@ const scheme = computed(() => history.document?.scheme ?? [])
 const colorOf = (hex: string): string => remapping.colors.get(hex) ?? hex
 
 const sorted = computed(() => rowsByTarget(remapping.rows, scheme.value))
-/** Inks and swatches keep their places during a drag; only ribbons follow. */
-const resting = shallowRef<readonly InkRow[] | null>(null)
+const { carried, at, over, resting, carry } = useRibbonCarrying(bed, sorted)
 const rows = computed(() => resting.value ?? sorted.value)
 /** Where an ink goes now, as what is carried has it. */
 const goesTo = (hex: string): string | null => remapping.rowOf.get(hex)?.to ?? null
@@ -135,56 +130,6 @@ watch(
   },
 )
 
-/** The things carried: inks on their way to another swatch, or a swatch to be exchanged. */
-const carried = ref<Carried | null>(null)
-const at = ref({ x: 0, y: 0 })
-const over = ref<string | null>(null)
-const commandFor = (what: Carried, target: string): Command | null =>
-  dropCommand(
-    what,
-    target,
-    what.kind === 'ink' ? remapping.members(remapping.meant(what.hex)) : [],
-    remapping.rowOf,
-    remapping.scope,
-  )
-/** The drop target at a place of the page: a swatch, an ink, or that it is left as is. */
-const dropAt = ({ clientX, clientY }: PointerEvent): string | null =>
-  document
-    .elementsFromPoint(clientX, clientY)
-    .map(each => (each as HTMLElement).dataset?.drop)
-    .find(Boolean) ?? null
-
-const carry = (event: PointerEvent, what: Carried, clicked: (event: PointerEvent) => void): void => {
-  if (event.button !== 0) return
-  const [x, y] = [event.clientX, event.clientY]
-  const place = (now: PointerEvent): void => {
-    const box = bed.value?.getBoundingClientRect()
-    if (!box || (!carried.value && Math.hypot(now.clientX - x, now.clientY - y) < 4)) return
-    resting.value ??= sorted.value
-    carried.value = what
-    at.value = { x: now.clientX - box.left, y: now.clientY - box.top }
-    over.value = dropAt(now)
-    history.preview(over.value && over.value !== DROP_LEFT ? commandFor(what, over.value) : null)
-  }
-  const end = (): void => {
-    carried.value = null
-    resting.value = null
-    over.value = null
-    history.preview(null)
-  }
-  ;(event.currentTarget as HTMLElement).focus?.()
-  followDrag(event, {
-    move: place,
-    drop: now => {
-      place(now)
-      const [command, was] = [over.value === null ? null : commandFor(what, over.value), carried.value]
-      end()
-      if (!was) clicked(now)
-      else if (command) history.run(command)
-    },
-    cancel: end,
-  })
-}
 const clickInk = (hex: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void => {
   remapping.group = null
   remapping.select([hex], event.shiftKey || event.ctrlKey || event.metaKey)

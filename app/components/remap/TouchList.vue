@@ -48,7 +48,7 @@ const pickMore = (which: 'sameInk' | 'inGroup'): void => {
   stage.picked = new Set(stage.shapes?.[which](stage.picked) ?? [])
 }
 
-/** Areas that are picked reach as far as is said now. */
+/** Applies the present reach to the areas that are picked. */
 const reachTo = (reach: number): void => {
   stage.reach = reach
   stage.picked = new Set(picked.value.map(hit => (isArea(hit) ? { ...hit, reach } : hit)))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A registration mark: what points at a spot of an artwork, on it and beside what is said of it. */
+/** A registration mark: what points at a spot of an artwork, on it and beside its comment. */
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { TalkAtHand } from '~/composables/useTalk'
 
-/** What is said in place of comments: that they cannot be had, are looked for, or that there are none (`none`, null where there are). */
+/** The text in place of comments: that they cannot be had, are looked for, or that there are none (`none`, null where there are). */
 const { talk, look, none } = defineProps<{ talk: TalkAtHand; look: string; none: string | null }>()
 </script>
 

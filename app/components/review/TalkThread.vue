@@ -50,7 +50,7 @@ const all = computed(() => [thread, ...thread.replies])
           data-test="comment-designer"
           >Designer</span
         >
-        <SaidTime :at="comment.createdAt" /><span v-if="on && i === 0" class="text-caption text-quiet"
+        <TimeStamp :at="comment.createdAt" /><span v-if="on && i === 0" class="text-caption text-quiet"
           >on {{ on }}</span
         >
         <span v-if="comment.resolvedAt" class="text-caption" data-test="resolved">✓ Resolved</span>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { asName } from '#core/document/names'
-import { tagSchema, type ShelfScheme } from '#core/document/shelf'
+import { toTag, type ShelfScheme } from '#core/document/shelf'
 import { type Offer, useShelf } from '~/stores/shelf'
 
 /** Puts a scheme on the shelf: under a name, with tags and a note, in a folder; or saved over the one it came from. */
@@ -26,16 +26,14 @@ const choices = computed(() => [
   ...shelf.folders.map(each => ({ value: each.id, title: each.name })),
   { value: NEW, title: 'New folder…' },
 ])
-const saidTags = computed(() => [
-  ...new Set(tags.value.split(',').flatMap(each => tagSchema.safeParse(each).data ?? [])),
-])
+const typedTags = computed(() => [...new Set(tags.value.split(',').map(toTag).filter(Boolean))])
 const put = async (): Promise<void> => {
   const to = folder.value === NEW ? await shelf.makeFolder(asName(newFolder.value)) : folder.value
   if (folder.value === NEW && to === null) return
   const done = await shelf.put(
     {
       name: asName(name.value) || 'Untitled scheme',
-      ...{ note: note.value, tags: saidTags.value.slice(0, 20), favorite: false },
+      ...{ note: note.value, tags: typedTags.value.slice(0, 20), favorite: false },
       folder: to === 'none' ? null : to,
     },
     offer,

@@ -4,16 +4,13 @@ import { StarIcon } from '@heroicons/vue/20/solid'
 import { useIntersectionObserver, useLocalStorage } from '@vueuse/core'
 import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
-import { SHELF_ORDERS, tagSchema, type ShelfQuery, type ShelfScheme } from '#core/document/shelf'
-import { SCHEME_FORMATS, SCHEME_FORMAT_KINDS, type SchemeFormatKind } from '#core/formats/formats'
+import { SHELF_ORDERS, type ShelfQuery, type ShelfScheme } from '#core/document/shelf'
 import type { Painted } from '#core/painting/painting'
-import { schemesInWords, useShelf } from '~/stores/shelf'
-import { saveSchemes } from '~/browser/saveSchemes'
+import { useShelf } from '~/stores/shelf'
 import { type FoundScheme } from '#core/interaction/finding'
 import { useSought } from '~/composables/useSought'
 import { useFinding } from '~/composables/useFinding'
 import { useHistory } from '~/stores/history'
-import { useNotices } from '~/stores/notices'
 import { usePainting } from '~/stores/painting'
 import { usePublished } from '~/stores/published'
 import { useSeenOn } from '~/composables/useSeenOn'
@@ -21,7 +18,7 @@ import { server } from '~/api/server'
 import { useShelfFiles } from '~/composables/useShelfFiles'
 
 /**
- * Schemes of all projects, found by word, tag, folder and color; used, told apart, put in order, several at once. Where it stands
+ * Schemes of all projects, found by word, tag, folder and color; used, compared, put in order, several at once. Where it stands
  * beside something else that is looked for, words come from there.
  */
 const { sought = null, on = null } = defineProps<{
@@ -34,7 +31,6 @@ const shelf = useShelf()
 const history = useHistory()
 const painting = usePainting()
 const published = usePublished()
-const notices = useNotices()
 const { words, color, near, several, locked } = useSought()
 watch(
   () => sought,
@@ -56,7 +52,6 @@ const favorite = ref(false)
 const order = ref<(typeof SHELF_ORDERS)[number]>('newest')
 const opened = ref<string | null>(null)
 const picked = ref<string[]>([])
-const typedTag = ref('')
 
 type Found = FoundScheme & { scheme: ShelfScheme }
 const query = computed(
@@ -133,7 +128,7 @@ const isEmpty = computed(
     JSON.stringify(query.value) ===
     JSON.stringify({ words: '', holds: [], fits: [], tags: [], favorite: false, order: order.value }),
 )
-const chosen = computed(() => found.value.filter(({ id }) => picked.value.includes(id)).map(({ scheme }) => scheme))
+const chosen = computed(() => found.value.filter(({ id }) => picked.value.includes(id)))
 const folderChoices = computed(() => [
   { value: 'all', title: 'All folders' },
   { value: 'none', title: 'In no folder' },
@@ -143,46 +138,13 @@ const tagChoices = computed(() => [
   { value: '', title: 'All tags' },
   ...shelf.tags.map(({ tag: each, count }) => ({ value: each, title: `${each} (${count})` })),
 ])
-const moveChoices = computed(() => [
-  ...shelf.folders.map(({ id, name }) => ({ title: name, act: () => void move(id, name) })),
-  { title: 'No folder', act: () => void move(null, '') },
-])
-const saveChoices = SCHEME_FORMAT_KINDS.map(kind => ({ title: SCHEME_FORMATS[kind].title, act: () => void save(kind) }))
-const save = (kind: SchemeFormatKind): Promise<void | null> =>
-  notices.attempt(async () => {
-    notices.say(`Saved ${await saveSchemes(chosen.value, kind)}.`)
-  })
 const currentFolder = computed(() => shelf.folders.find(({ id }) => id === folder.value) ?? null)
-const pickAll = (): void => {
-  picked.value = found.value.map(({ id }) => id)
-}
-const move = (id: string | null, name: string): Promise<void | null> =>
-  shelf.say(
-    chosen.value,
-    () => ({ folder: id }),
-    `Moved ${schemesInWords(chosen.value)} ${id ? `to “${name}”` : 'out of its folder'}.`,
-  )
-const addTag = (): void => {
-  const added = tagSchema.safeParse(typedTag.value).data
-  if (!added) return
-  typedTag.value = ''
-  void shelf.say(
-    chosen.value,
-    ({ tags }) => ({ tags: [...tags, added].slice(-20) }),
-    `Tagged ${schemesInWords(chosen.value)} “${added}”.`,
-  )
-}
 const toggleFavorite = (scheme: ShelfScheme): void => {
   void shelf.say(
     [scheme],
     () => ({ favorite: !scheme.favorite }),
     scheme.favorite ? `“${scheme.name}” is no longer a favorite.` : `“${scheme.name}” is a favorite.`,
   )
-}
-const takeOff = async (): Promise<void> => {
-  const going = chosen.value
-  picked.value = []
-  await shelf.setOff(going)
 }
 </script>
 
@@ -251,29 +213,7 @@ const takeOff = async (): Promise<void> => {
         state === 'there' ? totalWords : state === 'asking' ? 'Looking…' : ''
       }}</span>
     </div>
-    <div
-      v-if="chosen.length"
-      class="flex flex-wrap items-center gap-2 border border-strong bg-panel p-2"
-      role="group"
-      aria-label="Selected schemes"
-    >
-      <span>{{ chosen.length }} selected</span>
-      <form class="flex gap-1.5" @submit.prevent="addTag">
-        <input
-          v-model="typedTag"
-          class="field w-24 font-sans!"
-          aria-label="Tag for the selected schemes"
-          placeholder="Tag"
-          maxlength="40"
-        />
-        <button class="control">Tag</button>
-      </form>
-      <MenuList class="control" :choices="moveChoices">Move…</MenuList>
-      <MenuList class="control" :choices="saveChoices">Save as…</MenuList>
-      <button class="control" @click="takeOff">Take off the shelf</button>
-      <button v-if="chosen.length < found.length" class="control bare" @click="pickAll">Select all shown</button>
-      <button class="control bare ml-auto" @click="picked = []">Clear selection</button>
-    </div>
+    <ShelfSelection v-if="chosen.length" v-model="picked" :found="found.map(({ scheme }) => scheme)" />
     <p v-if="state === 'slow'" class="flex items-center gap-3" role="status">
       Searching is taking a while… <button class="control" @click="cancel">Cancel</button>
     </p>

@@ -1,28 +1,23 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { definePageMeta, useHead, useRoute } from '#imports'
-import { countWords } from '#core/document/names'
-import { CheckIcon } from '@heroicons/vue/20/solid'
 import { useEventListener } from '@vueuse/core'
 import type { ShownLook, Spot } from '#core/document/review'
-import { BEFORE } from '#core/handover/review'
+import { ALL, BEFORE } from '#core/handover/review'
 import { pinsOf } from '#core/interaction/pins'
-import { useNotices } from '~/stores/notices'
 import { useReview } from '~/composables/useReview'
 
-/* The review page for a client: colorways side by side or one of them large, what is said on each, and the choice. */
+/* The review page for a client: colorways side by side or one of them large, the comments on each, and the choice. */
 definePageMeta({ key: route => String(route.params.token) })
 const route = useRoute()
 const review = useReview(String(route.params.token))
-const { page, gone, problem, live, own, announcement, talk, chosenName, artworkOf } = review
-const notices = useNotices()
+const { page, gone, problem, live, announcement, talk } = review
 useHead({
   title: () => (page.value ? `${page.value.title} · Review` : 'Review'),
   meta: [{ name: 'robots', content: 'noindex' }],
 })
 
-const ALL = 'all'
-const shownKey = ref<string>(ALL)
+const shownKey = ref(ALL)
 const look = computed<ShownLook | null>(() => page.value?.looks.find(({ key }) => key === shownKey.value) ?? null)
 const pieceAt = ref(0)
 const piece = computed(() => {
@@ -39,7 +34,7 @@ const addressIn = (key: string): string | null => {
 const address = computed(() => (look.value ? addressIn(look.value.key) : null))
 /** Which part of the artwork shows what it was before, in percent. */
 const before = ref(0)
-const tabs = useTemplateRef<HTMLElement>('tabs')
+const tabs = useTemplateRef<{ $el: HTMLElement }>('tabs')
 const show = (key: string): void => {
   shownKey.value = key
   before.value = 0
@@ -77,28 +72,6 @@ const toSpot = (id: string): void => {
   void nextTick(() => document.querySelector('[data-test=review-artwork]')?.scrollIntoView({ block: 'nearest' }))
 }
 
-/** Who chooses, or takes a choice back, says a name first: what is to be chosen then. */
-const naming = ref<{ key: string | null } | null>(null)
-const choosing = ref(false)
-const chosen = computed(() => page.value?.choice?.look ?? null)
-const choose = async (key: string | null): Promise<void> => {
-  if (!own.value.name.trim()) {
-    naming.value = { key }
-    return
-  }
-  choosing.value = true
-  await notices.attempt(async () => {
-    await review.choose(key)
-    announcement.value = chosenName.value ? `You chose “${chosenName.value}”.` : 'Your choice is undone.'
-  })
-  choosing.value = false
-}
-const named = (): void => {
-  const asked = naming.value
-  naming.value = null
-  if (asked && own.value.name.trim()) void choose(asked.key)
-}
-
 /** Arrows go from colorway to colorway where they do nothing else. */
 useEventListener(window, 'keydown', event => {
   const target = event.target as HTMLElement
@@ -108,9 +81,9 @@ useEventListener(window, 'keydown', event => {
   const keys = [ALL, ...(page.value?.looks.map(({ key }) => key) ?? [])]
   const next = by && keys[keys.indexOf(shownKey.value) + by]
   if (!next) return
-  const inTabs = tabs.value?.contains(target)
+  const inTabs = tabs.value?.$el.contains(target)
   show(next)
-  if (inTabs) void nextTick(() => tabs.value?.querySelector<HTMLElement>('[aria-selected=true]')?.focus())
+  if (inTabs) void nextTick(() => tabs.value?.$el.querySelector<HTMLElement>('[aria-selected=true]')?.focus())
 })
 const ends = computed(() =>
   page.value ? new Date(page.value.endsAt).toLocaleDateString('en-US', { dateStyle: 'long' }) : '',
@@ -132,48 +105,7 @@ const ends = computed(() =>
       </p>
       <span class="ml-auto"><SurroundSwitch /></span>
     </header>
-    <nav
-      ref="tabs"
-      class="tabs flex shrink-0 gap-1 overflow-x-auto border-b border-line bg-panel px-4 py-1.5"
-      role="tablist"
-      aria-label="Colorways"
-    >
-      <button
-        role="tab"
-        class="tab"
-        :aria-selected="!look"
-        :tabindex="look ? -1 : 0"
-        aria-controls="shown"
-        data-test="review-all"
-        @click="show(ALL)"
-      >
-        Side by side
-      </button>
-      <button
-        v-for="each in page.looks"
-        :key="each.key"
-        role="tab"
-        class="tab max-w-48"
-        :aria-selected="each.key === shownKey"
-        :tabindex="each.key === shownKey ? 0 : -1"
-        aria-controls="shown"
-        data-test="review-tab"
-        @click="show(each.key)"
-      >
-        <span class="flex min-w-0 items-center gap-1"
-          ><CheckIcon v-if="each.key === chosen" class="size-4 shrink-0" role="img" aria-label="chosen" /><span
-            class="line-clamp-2 leading-4"
-            >{{ each.name }}</span
-          ><span
-            v-if="page.counts[each.key]"
-            class="value text-quiet"
-            :aria-label="countWords(page.counts[each.key] ?? 0, 'comment')"
-            >{{ page.counts[each.key] }}</span
-          ></span
-        >
-        <SchemeStrip class="h-1.5 w-full" :scheme="each.swatches" />
-      </button>
-    </nav>
+    <ReviewTabs ref="tabs" :page="page" :shown="shownKey" @show="show" />
     <p v-if="problem" class="bg-panel px-4 py-1.5" role="alert">
       ▲ {{ problem }} <button class="control small" @click="review.load">Try again</button>
     </p>
@@ -200,80 +132,22 @@ const ends = computed(() =>
         <p v-else class="grid place-items-center text-quiet">
           {{ piece ? 'The picture is being made.' : 'This colorway has no artwork; its colors are below.' }}
         </p>
-        <div v-if="piece" class="flex flex-wrap items-center justify-center gap-x-4 gap-y-1">
-          <label class="flex items-center gap-2"
-            >Before<input
-              v-model.number="before"
-              type="range"
-              min="0"
-              max="100"
-              class="slide w-44"
-              aria-label="How much of the original is shown, in percent"
-              data-test="before-slider"
-          /></label>
-          <button
-            class="control"
-            :aria-pressed="before === 100"
-            data-test="before-toggle"
-            @click="before = before === 100 ? 0 : 100"
-          >
-            {{ before === 100 ? 'Show after' : 'Show before' }}
-          </button>
-          <label v-if="pinsHere.length" class="flex items-center gap-1.5"
-            ><input v-model="spots" type="checkbox" class="size-4 accent-accent" data-test="spots" />Spots</label
-          >
-          <ul v-if="look.artwork.length > 1" class="flex max-w-full gap-1 overflow-x-auto" aria-label="Artwork">
-            <li v-for="(key, i) in look.artwork" :key="key" class="shrink-0">
-              <button
-                class="framed block h-10 p-0.5"
-                :class="{ current: key === piece.key }"
-                :aria-pressed="key === piece.key"
-                :aria-label="artworkOf(key)?.name"
-                :title="artworkOf(key)?.name"
-                data-test="review-piece"
-                @click="pieceAt = i"
-              >
-                <img
-                  v-if="review.pictureUrl('small', { look: look.key, artwork: key })"
-                  class="h-full w-auto bg-white"
-                  :src="review.pictureUrl('small', { look: look.key, artwork: key }) ?? ''"
-                  alt=""
-                />
-              </button>
-            </li>
-          </ul>
-        </div>
+        <ReviewPieces
+          v-if="piece"
+          v-model:before="before"
+          v-model:spots="spots"
+          v-model:place="pieceAt"
+          :review="review"
+          :look="look"
+          :piece="piece"
+          :has-spots="pinsHere.length > 0"
+        />
       </div>
       <ReviewBand :name="look.name" :swatches="look.swatches" class="colors" />
       <section class="about" aria-labelledby="look">
         <h2 id="look" class="wrap-anywhere">{{ look.name }}</h2>
         <p v-if="look.note" class="whitespace-pre-wrap wrap-anywhere">{{ look.note }}</p>
-        <div class="flex flex-wrap items-center gap-2" data-test="choice">
-          <template v-if="chosen === look.key">
-            <span class="flex items-center gap-1"
-              ><CheckIcon class="size-4" />Chosen by <bdi>{{ page.choice?.author }}</bdi></span
-            >
-            <button v-if="!page.closed" class="control" :disabled="choosing" data-test="unchoose" @click="choose(null)">
-              Undo my choice
-            </button>
-          </template>
-          <template v-else>
-            <button
-              v-if="!page.closed"
-              class="control primary h-9! px-4!"
-              :disabled="choosing"
-              data-test="choose"
-              @click="choose(look.key)"
-            >
-              Choose this one
-            </button>
-            <span v-if="chosenName" class="text-quiet">“{{ chosenName }}” is chosen.</span>
-          </template>
-          <span v-if="page.closed" class="text-quiet" data-test="choice-closed">The choice is closed.</span>
-          <span v-else-if="chosen === look.key" class="text-caption text-quiet"
-            >It can be changed until the designer closes it.</span
-          >
-        </div>
+        <ReviewChoice :review="review" :page="page" :look="look.key" />
       </section>
       <ReviewTalk
         ref="column"
@@ -286,23 +160,6 @@ const ends = computed(() =>
         @aim="startAiming"
       />
     </div>
-    <DialogFrame v-if="naming" title="Who are you?" test="naming" @close="naming = null">
-      <form class="grid gap-3" @submit.prevent="named">
-        <label class="grid gap-1"
-          >Your name<input
-            v-model="own.name"
-            class="field h-8! font-sans!"
-            maxlength="60"
-            required
-            autocomplete="name"
-            data-test="choosing-name"
-        /></label>
-        <p class="flex justify-end gap-2">
-          <button type="button" class="control" @click="naming = null">Cancel</button
-          ><button class="control primary" data-test="named">{{ naming.key ? 'Choose' : 'Undo my choice' }}</button>
-        </p>
-      </form>
-    </DialogFrame>
   </div>
   <div v-else class="grid h-full place-items-center p-6">
     <p v-if="problem" role="alert">▲ {{ problem }} <button class="control" @click="review.load">Try again</button></p>
@@ -316,23 +173,6 @@ const ends = computed(() =>
   display: grid;
   grid-template-rows: auto auto;
   align-content: start;
-}
-.tab {
-  display: grid;
-  align-content: space-between;
-  gap: 3px;
-  flex: 0 0 auto;
-  min-width: 88px;
-  min-height: 40px;
-  padding: 4px 8px;
-  border: 1px solid var(--line);
-  border-radius: 2px;
-  text-align: left;
-}
-.tab[aria-selected='true'] {
-  border-color: var(--text);
-  box-shadow: inset 0 -2px 0 var(--text);
-  font-weight: 600;
 }
 .stage {
   display: grid;
@@ -361,16 +201,8 @@ const ends = computed(() =>
   .review :deep(.control) {
     min-height: 40px;
   }
-  .tab {
-    min-height: 48px;
-  }
 }
 @media (width < 1024px) {
-  .tabs {
-    position: sticky;
-    top: 0;
-    z-index: 10;
-  }
   .about {
     border-block: 1px solid var(--line);
     background: var(--panel);

@@ -4,7 +4,7 @@ import type { ScreenArtwork } from '~/workers/artwork.worker'
 
 /** The operations in which drawings and pictures differ. */
 export interface ArtworkKind {
-  /** The ending and media type it is handed over as. */
+  /** The file extension and media type of its exports. */
   ending: 'svg' | 'png'
   type: string
   /** Its name in a sentence, and the most bytes it comes in with. */

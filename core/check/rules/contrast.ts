@@ -22,14 +22,14 @@ const ratio = (value: number): string => `${ratioWords(value)}:1`
 export const looksLikeLettering = (pair: Neighbors): boolean =>
   Math.min(...pair.areas) <= LETTERING && originalContrast(pair) >= RATIO.text
 
-/** Returns whether anything was said of lettering: mostly nothing was, and keys take time. */
+/** Returns whether any pair was marked as lettering or not: mostly none was, and keys take time. */
 const hasLetteringMarks = ({ check: { lettering: marks } }: Project): boolean => {
   for (const _ in marks) return true
   return false
 }
 
 /**
- * Returns whether neighbors are lettering on its ground: as the artwork has it, or as somebody said of their
+ * Returns whether neighbors are lettering on its ground: as the artwork has it, or as somebody marked their
  * swatches.
  */
 export const isLettering = (pair: Neighbors, { project }: CheckState): boolean => {
@@ -54,7 +54,7 @@ const asLettering = (state: CheckState, [one, other]: readonly [Swatch, Swatch])
   part: 0,
 })
 
-/** The pairs somebody said are lettering that touch nowhere. */
+/** The pairs marked as lettering that touch nowhere. */
 const markedPairs = ({ neighbors, project: { scheme, check } }: CheckState): Array<readonly [Swatch, Swatch]> => {
   const keyFor = (one: string | null, other: string | null): string => keyOf('lettering', [one ?? '', other ?? ''])
   const touching = new Set(neighbors.map(({ swatches: [one, other] }) => keyFor(one, other)))
@@ -64,7 +64,7 @@ const markedPairs = ({ neighbors, project: { scheme, check } }: CheckState): Arr
 }
 
 /**
- * Lettering that nothing in the artwork shows: pairs somebody said are lettering and that touch nowhere; and, where the
+ * Lettering that nothing in the artwork shows: pairs marked as lettering that touch nowhere; and, where the
  * artwork has no lettering at all, the neutral that reads best on what dominates.
  */
 const markedLettering = (state: CheckState): Neighbors[] => {
@@ -78,10 +78,10 @@ const markedLettering = (state: CheckState): Neighbors[] => {
     : []
   const hasNone = !marked.length && !state.neighbors.some(pair => isLettering(pair, state))
   const proposed = [dominant, best] as const
-  const isUnsaid = best && dominant && check.lettering[keyOf('lettering', [dominant.id, best.id])] === undefined
+  const isUndecided = best && dominant && check.lettering[keyOf('lettering', [dominant.id, best.id])] === undefined
   return [
     ...marked,
-    ...(hasNone && isUnsaid && proposed[0] && proposed[1] ? [[proposed[1], proposed[0]] as const] : []),
+    ...(hasNone && isUndecided && proposed[0] && proposed[1] ? [[proposed[1], proposed[0]] as const] : []),
   ].map(pair => asLettering(state, pair))
 }
 

@@ -16,7 +16,7 @@ const channelsIn = (head: readonly string[]): number[] | null => {
   return places.every(place => place >= 0) ? places : null
 }
 
-/** A cell as it was before an apostrophe kept a spreadsheet from reckoning with it. */
+/** A cell without the apostrophe that stops a spreadsheet from computing it. */
 const unquote = (cell: string): string => cell.replace(/^'(?='*[=+\-@\t\r])/, '')
 
 const isColor = (cell: string): boolean => /[#(]|[a-z]/i.test(cell) && parseColor(cell) !== null

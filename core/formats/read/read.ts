@@ -3,15 +3,12 @@ import { colorsInCss } from './css'
 import { colorsInCsv, isCsv } from './csv'
 import { colorsInSvg } from './sheet'
 import { colorsInLines, isLined } from './lines'
-import type { ReadColor } from './readColor'
+import { MAX_LIST_LENGTH, type ReadColor } from './readColor'
 import { colorsInText } from './text'
 import { colorsInJson } from './tokens'
 
 /** The kinds of lists. */
 export type ListKind = 'text' | 'CSS' | 'design tokens' | 'CSV' | 'SVG'
-
-/** The longest list read, in characters. */
-export const MAX_LIST_LENGTH = 2 * 1024 * 1024
 
 /** The longest name a color keeps, in characters. */
 const MAX_NAME_LENGTH = 120

@@ -1,6 +1,9 @@
 import type { Hex } from '#core/color/convert'
 import { ROLES, type Role } from '#core/harmony/proportion'
 
+/** The longest list read, in characters. */
+export const MAX_LIST_LENGTH = 2 * 1024 * 1024
+
 /** A color found in a list, with the name it had there; its role, and its share in [0, 1], where the list says them. */
 export interface ReadColor {
   hex: Hex

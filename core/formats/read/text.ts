@@ -109,7 +109,7 @@ const colorsIn = (line: string): ReadColor[] => {
   const hits = hitsIn(line)
   const sole = new Set(hits.map(({ notation }) => notation)).size === hits.length
   if (hits.length && sole) {
-    // one color, said in one or several ways
+    // one color, written in one or several ways
     const surest = [...hits].sort((one, other) => SURER.indexOf(one.notation) - SURER.indexOf(other.notation))[0] as Hit
     const rest = hits.reduceRight((text, { start, end }) => `${text.slice(0, start)}  ${text.slice(end)}`, line)
     const first = (hits[0] as Hit).start

@@ -50,7 +50,7 @@ useEventListener(window, 'pagehide', intake.leave)
 useEventListener(window, 'beforeunload', event => {
   if (intake.isUnderway) event.preventDefault()
 })
-/** The last action, said to those who cannot see it; the same again is said again. */
+/** The last action, for screen readers; the same one again is announced again. */
 const announcement = ref('')
 watch(
   () => [history.announcement, history.settled] as const,
@@ -180,7 +180,7 @@ onUnmounted(() => {
         To the {{ to }}
       </button>
     </p>
-    <p class="sr-only" role="status" data-test="said">{{ announcement }}</p>
+    <p class="sr-only" role="status" data-test="announcement">{{ announcement }}</p>
     <TopLine :step="step" @step="go" @near="fetchBenches" />
     <main class="relative grid min-h-0 bench-wide grid-cols-[minmax(0,1fr)_var(--bench)]">
       <div class="relative min-h-0 min-w-0" :inert="large">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { momentWords } from '~/words/momentWords'
 
-/** When something was said, where whoever reads it is. */
+/** The moment of a comment, in the reader's time zone. */
 const { at } = defineProps<{ at: string }>()
 </script>
 
