@@ -24,6 +24,8 @@ export const useDeals = defineStore('deals', () => {
   const past = shallowRef<readonly PastDeal[]>([])
   const at = ref(0)
   const problem = ref<string | null>(null)
+  /** True while deals made before are being read. */
+  const isRecalling = ref(false)
   let desk: Remote<DealDesk> | undefined
 
   const current = computed(() => past.value[at.value] ?? null)
@@ -46,13 +48,19 @@ export const useDeals = defineStore('deals', () => {
     at.value = 0
     found = null
     const [project, text] = [session.id, localStorage.getItem(key())]
-    if (!text) return
-    const before = await documentDesk.at().readDeals(text)
+    isRecalling.value = text !== null
+    let before: readonly PastDeal[] = []
+    try {
+      if (text !== null) before = await documentDesk.at().readDeals(text)
+    } catch (error) {
+      problem.value = reasonOf(error)
+    }
     if (session.id !== project) return
+    isRecalling.value = false
     const dealtMeanwhile = past.value
     past.value = [...before, ...dealtMeanwhile].slice(-MAX_DEALS)
     at.value = Math.max(0, past.value.length - 1)
-    if (dealtMeanwhile.length) remember()
+    if (dealtMeanwhile.length && before.length) remember()
   }
 
   const order = (change: Partial<DealOrder>): void => {
@@ -104,5 +112,5 @@ export const useDeals = defineStore('deals', () => {
     { immediate: true },
   )
 
-  return { within, past, at, current, isHeld, problem, afresh, likeIt, unlikeIt, candidates }
+  return { within, past, at, current, isHeld, isRecalling, problem, afresh, likeIt, unlikeIt, candidates }
 })

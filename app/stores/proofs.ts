@@ -146,7 +146,7 @@ export const useProofs = defineStore('proofs', () => {
   }
   /** The sheet of deals is never empty: opening it deals. */
   watch(
-    () => sheet.value === 'deals' && history.settled !== null && !deals.current,
+    () => sheet.value === 'deals' && history.settled !== null && !deals.current && !deals.isRecalling,
     empty => {
       if (empty) deals.afresh()
     },

@@ -49,8 +49,9 @@ export const onPage = async <Result>(work: (page: Page) => Promise<Result>): Pro
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
     await page.addInitScript(TIMER)
-    // a small dial grows first, under a pointer that rests on it
-    await page.addInitScript(`localStorage.setItem('plumbago dial', '{"usual":"large"}')`)
+    // a small dial grows first, under a pointer that rests on it; the trail is a line that opens
+    await page.addInitScript(`localStorage.setItem('plumbago dial', '{"usual":"large"}')
+      localStorage.setItem('plumbago trail open', '{"usual":true,"low":true}')`)
     return await work(page)
   } finally {
     await browser.close()

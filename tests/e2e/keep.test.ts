@@ -38,7 +38,7 @@ const left = (): number[] =>
     .map(Number)
 
 const addressOf = async ({ text: output }: Start): Promise<string> => {
-  await expect.poll(output, { timeout: 60_000 }).toContain('Plumbago is at')
+  await expect.poll(output, { timeout: 150_000 }).toContain('Plumbago is at')
   return /Plumbago is at (\S+)/.exec(output())?.[1] ?? ''
 }
 const isUp = (address: string): Promise<boolean> =>

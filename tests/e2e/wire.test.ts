@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { get, type IncomingMessage } from 'node:http'
 import { brotliDecompressSync, gunzipSync } from 'node:zlib'
+import { openDemoCopy } from './workspace'
 
 /* What goes over the wire: answers and files, as the product itself serves them. */
 
@@ -91,4 +92,20 @@ test('scripts and styles are served as they were compressed when the app was bui
     'if-none-match': String(zipped.headers.etag),
   })
   expect(again.status).toBe(304)
+})
+
+test('the page carries neither schemas nor parsers: those are in workers', async ({ page }) => {
+  const scripts = new Map<string, Promise<string>>()
+  page.on('response', response => {
+    const url = response.url()
+    if (url.endsWith('.js') && !/worker/.test(url)) scripts.set(url, response.text())
+  })
+  await openDemoCopy(page, 'compose')
+  await expect(page.locator('[data-proof]')).toHaveCount(9)
+  const texts = await Promise.all(scripts.values())
+  expect(texts.length).toBeGreaterThan(5)
+  for (const text of texts) {
+    expect(text).not.toContain('invalid_type') // Zod
+    expect(text).not.toContain('CDC-token') // css-tree
+  }
 })
